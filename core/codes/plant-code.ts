@@ -1,0 +1,49 @@
+/** Letters and digits that cannot be misread for one another: no 0 O, no 1 I L. 31 of them, a prime. */
+export const ALPHABET = '23456789ABCDEFGHJKMNPQRSTUVWXYZ';
+
+const PRIME = 31;
+/** Characters before the check character. 31^5 is more than 28 million codes. */
+const BODY = 5;
+
+/**
+ * Check character of a code's body: a weighted sum modulo a prime. The weights 2, 3, ... are
+ * distinct and below the prime, and the check character's own weight 1 is none of them, so a single
+ * wrong character always changes the sum, and so does swapping two neighbours that differ.
+ */
+function checkCharacter(body: string): string {
+  let sum = 0;
+  for (let i = 0; i < body.length; i++) sum += (body.length - i + 1) * ALPHABET.indexOf(body[i]!);
+  return ALPHABET[(PRIME - (sum % PRIME)) % PRIME]!;
+}
+
+/**
+ * A code for a tag from random bytes (at least {@link BODY}), five characters and a check character.
+ * Bytes of 248 and more are skipped so that every code is equally likely.
+ *
+ * @returns null when too few usable bytes were given: draw again.
+ */
+export function codeFromBytes(bytes: Uint8Array): string | null {
+  let body = '';
+  for (const byte of bytes) {
+    if (byte >= 248) continue;
+    body += ALPHABET[byte % PRIME];
+    if (body.length === BODY) return body + checkCharacter(body);
+  }
+  return null;
+}
+
+/** True when all characters are of the alphabet and the check character fits. */
+export function isPlantCode(text: string): boolean {
+  if (text.length !== BODY + 1 || [...text].some((character) => !ALPHABET.includes(character))) return false;
+  return checkCharacter(text.slice(0, BODY)) === text[BODY];
+}
+
+/** A code as somebody typed or dictated it: spaces and dashes out, capitals. */
+export function normaliseCode(text: string): string {
+  return text.replace(/[\s-]/g, '').toUpperCase();
+}
+
+/** As printed: "K7M 4XQ", two threes are easier to read out. */
+export function formatCode(code: string): string {
+  return `${code.slice(0, 3)} ${code.slice(3)}`;
+}

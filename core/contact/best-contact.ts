@@ -1,0 +1,39 @@
+import { cambiumRadius } from './cut-face';
+import { whipContact, type WhipContact, type WhipUnion, BRIDGING_DISTANCE } from './whip-contact';
+
+export interface BestContact {
+  contact: number;
+  union: WhipUnion;
+  result: WhipContact;
+}
+
+/**
+ * The best contact that this pair of shoots could reach: both cuts as long as the stock's, flat,
+ * not turned, ends level, set sideways at the best place. The offset is searched on a 0.05 mm grid
+ * from the middle to just beyond the lines' meeting; left and right give the same, so the search
+ * keeps to the side the scion already leans to.
+ */
+export function bestContact(union: WhipUnion): BestContact {
+  const side = union.e < 0 ? -1 : 1;
+  const bridging = union.bridging ?? BRIDGING_DISTANCE;
+  const reach = Math.abs(cambiumRadius(union.stock) - cambiumRadius(union.scion)) + bridging;
+  const length = Math.max(union.stock.length, union.scion.diameter * 1.05);
+  const at = (e: number): WhipUnion => ({
+    ...union,
+    stock: { ...union.stock, length, hollow: 0 },
+    scion: { ...union.scion, length, hollow: 0 },
+    e: side * e,
+    z: 0,
+    phi: 0,
+  });
+  let best: BestContact | null = null;
+  const steps = Math.ceil(reach / 0.05);
+  for (let i = 0; i <= steps; i++) {
+    const candidate = at((reach * i) / steps);
+    const result = whipContact(candidate);
+    // Of offsets that do equally well, the middle of the range would be safer; the first is nearer
+    // to what the hands did before, so a better one must be better by more than noise.
+    if (!best || result.contact > best.contact + 1e-4) best = { contact: result.contact, union: candidate, result };
+  }
+  return best!;
+}

@@ -1,0 +1,48 @@
+import { readFileSync } from 'node:fs';
+import Papa from 'papaparse';
+import { InputError } from './input-error';
+import { unionOfCase } from './reference-case';
+import { whipContact } from './whip-contact';
+
+/*
+ * npm run -s contact -- FILE.csv
+ * Reads rows of the form of reference/contact-cases.csv and writes them to standard output in the
+ * same order, with computed, computed_left, computed_right and problem added.
+ */
+
+const MODELS = new Set(['whip', 'splice']);
+
+function computed(row: Record<string, string>): { computed: string; computed_left: string; computed_right: string; problem: string } {
+  const empty = { computed: '', computed_left: '', computed_right: '', problem: '' };
+  if (!MODELS.has(row.model ?? '')) return empty;
+  try {
+    const inputs: unknown = JSON.parse(row.inputs ?? '');
+    if (typeof inputs !== 'object' || inputs === null) throw new InputError('inputs', 'The inputs are not a JSON object.');
+    const { contact, left, right } = whipContact(unionOfCase(inputs as Record<string, unknown>));
+    return { computed: contact.toFixed(4), computed_left: left.toFixed(4), computed_right: right.toFixed(4), problem: '' };
+  } catch (error) {
+    if (error instanceof InputError) return { ...empty, problem: error.message };
+    if (error instanceof SyntaxError) return { ...empty, problem: 'The inputs are not valid JSON.' };
+    throw error;
+  }
+}
+
+const file = process.argv[2];
+if (!file) {
+  console.error('Usage: npm run -s contact -- FILE.csv');
+  process.exit(2);
+}
+let text: string;
+try {
+  text = readFileSync(file, 'utf8').replace(/^\uFEFF/, '');
+} catch {
+  console.error(`Cannot read ${file}.`);
+  process.exit(2);
+}
+const parsed = Papa.parse<Record<string, string>>(text, { header: true, skipEmptyLines: true });
+if (!parsed.meta.fields?.includes('model') || !parsed.meta.fields.includes('inputs')) {
+  console.error(`${file} needs the columns model and inputs.`);
+  process.exit(2);
+}
+const fields = [...parsed.meta.fields, 'computed', 'computed_left', 'computed_right', 'problem'];
+process.stdout.write(Papa.unparse(parsed.data.map((row) => ({ ...row, ...computed(row) })), { columns: fields, newline: '\n' }) + '\n');

@@ -1,0 +1,13 @@
+/**
+ * Reads a number as people type it at a bench: a decimal point or a decimal comma, spaces around
+ * it, a leading plus or minus. Anything else is `null`, so that the caller can say what it wants
+ * instead of guessing. Thousands separators are refused: "1,200" would be read as 1.2.
+ *
+ * @example parseDecimal(' 9,5 ') // 9.5
+ */
+export function parseDecimal(text: string): number | null {
+  const trimmed = text.trim().replace(/\u2212/g, '-');
+  if (!/^[+-]?(\d+([.,]\d*)?|[.,]\d+)$/.test(trimmed)) return null;
+  const value = Number(trimmed.replace(',', '.'));
+  return Number.isFinite(value) ? value : null;
+}

@@ -1,0 +1,76 @@
+import { DataTypes, type Model, type ModelAttributes, type ModelStatic, type Sequelize } from 'sequelize';
+import type * as rows from './rows';
+
+/** A table whose instances are its rows; use cases read them `raw`. */
+export type Table<Row extends object> = ModelStatic<Model<Row, Partial<Row>> & Row>;
+
+const { BOOLEAN, DATE, DATEONLY, DOUBLE, INTEGER, JSON, STRING, BIGINT } = DataTypes;
+
+/** Column types by attribute name; `!` marks the primary key. Columns are the attribute in snake case. */
+type Columns<Row> = { [Name in keyof Required<Row>]: DataTypes.DataType | [DataTypes.DataType, 'key'] };
+
+function table<Row extends object>(sequelize: Sequelize, name: string, columns: Columns<Row>): Table<Row> {
+  const attributes = Object.fromEntries(
+    Object.entries(columns).map(([attribute, type]) => [
+      attribute,
+      Array.isArray(type) ? { type: type[0], primaryKey: true, autoIncrement: type[0] === BIGINT } : { type },
+    ]),
+  );
+  return sequelize.define(name, attributes as ModelAttributes, { tableName: name, underscored: true, timestamps: false }) as unknown as Table<Row>;
+}
+
+/** All tables of the product. */
+export function defineModels(sequelize: Sequelize) {
+  const define = <Row extends object>(name: string, columns: Columns<Row>): Table<Row> => table<Row>(sequelize, name, columns);
+  const key = [STRING, 'key'] as [DataTypes.DataType, 'key'];
+  return {
+    clubs: define<rows.ClubRow>('clubs', { id: key, name: STRING, createdAt: DATE(3) }),
+    users: define<rows.UserRow>('users', { id: key, email: STRING, name: STRING, passwordHash: STRING, lengthUnit: STRING, temperatureUnit: STRING }),
+    memberships: define<rows.MembershipRow>('memberships', { clubId: key, userId: key, role: STRING }),
+    sessions: define<rows.SessionRow>('sessions', { tokenHash: key, userId: STRING, clubId: STRING, createdAt: DATE(3), expiresAt: DATE(3) }),
+    people: define<rows.PersonRow>('people', { id: key, clubId: STRING, name: STRING, email: STRING, phone: STRING, mayContact: BOOLEAN, erasedAt: DATE(3) }),
+    sites: define<rows.SiteRow>('sites', { id: key, clubId: STRING, name: STRING, hemisphere: STRING, timeZone: STRING }),
+    workshops: define<rows.WorkshopRow>('workshops', {
+      id: key, clubId: STRING, title: STRING, date: DATEONLY, siteId: STRING, method: STRING, promisedKeepers: INTEGER, promise: STRING, createdAt: DATE(3),
+    }),
+    seats: define<rows.SeatRow>('seats', { id: key, clubId: STRING, workshopId: STRING, number: INTEGER, personId: STRING, absent: BOOLEAN }),
+    rosterImports: define<rows.RosterImportRow>('roster_imports', { clubId: key, id: key, workshopId: STRING, seated: INTEGER, at: DATE(3) }),
+    woodLots: define<rows.WoodLotRow>('wood_lots', { id: key, clubId: STRING, variety: STRING, species: STRING, source: STRING, cutOn: DATEONLY }),
+    stockLots: define<rows.StockLotRow>('stock_lots', { id: key, clubId: STRING, stockType: STRING, species: STRING }),
+    workshopWoodLots: define<rows.WorkshopWoodLotRow>('workshop_wood_lots', { clubId: key, workshopId: key, woodLotId: key, ribbon: STRING }),
+    workshopStockLots: define<rows.WorkshopStockLotRow>('workshop_stock_lots', { clubId: key, workshopId: key, stockLotId: key }),
+    rubrics: define<rows.RubricRow>('rubrics', { id: key, clubId: STRING, method: STRING, contentHash: STRING, body: JSON, createdAt: DATE(3) }),
+    plants: define<rows.PlantRow>('plants', {
+      id: key, clubId: STRING, workshopId: STRING, code: STRING, seatId: STRING, place: INTEGER, woodLotId: STRING, stockLotId: STRING, voidedAt: DATE(3),
+    }),
+    unions: define<rows.UnionRow>('unions', {
+      id: key, clubId: STRING, workshopId: STRING, seatId: STRING, kind: STRING, number: INTEGER, plantId: STRING, chosenJudgementId: STRING,
+      doubleSettledAt: DATE(3),
+    }),
+    judgements: define<rows.JudgementRow>('judgements', {
+      id: key, clubId: STRING, unionId: STRING, assessorId: STRING, stage: STRING, measures: JSON, marks: JSON, note: STRING,
+      contact: DOUBLE, contactLeft: DOUBLE, contactRight: DOUBLE, touchingMm: DOUBLE, runs: JSON, contactGrade: STRING, contactWords: STRING,
+      fatal: JSON, score: DOUBLE, modelVersion: STRING, rubricId: STRING, correctsId: STRING, withdrawnAt: DATE(3), filledInAt: DATE(3),
+      deviceAt: DATE(3), recordedAt: DATE(3),
+    }),
+    rounds: define<rows.RoundRow>('rounds', { id: key, clubId: STRING, workshopId: STRING, milestone: STRING, opensOn: DATEONLY, closesOn: DATEONLY }),
+    reportLinks: define<rows.ReportLinkRow>('report_links', {
+      id: key, clubId: STRING, roundId: STRING, personId: STRING, tokenHash: STRING, kind: STRING, createdAt: DATE(3), withdrawnAt: DATE(3),
+    }),
+    messages: define<rows.MessageRow>('messages', {
+      id: key, clubId: STRING, roundId: STRING, personId: STRING, nth: INTEGER, subject: STRING, state: STRING, createdAt: DATE(3),
+    }),
+    reports: define<rows.ReportRow>('reports', {
+      seq: [BIGINT, 'key'], id: STRING, clubId: STRING, unionId: STRING, roundId: STRING, answer: STRING, note: STRING, source: STRING,
+      enteredBy: STRING, recordedAt: DATE(3),
+    }),
+    unionFacts: define<rows.UnionFactRow>('union_facts', {
+      unionId: key, clubId: STRING, workshopId: STRING, seatId: STRING, kind: STRING, method: STRING, date: DATEONLY, number: INTEGER,
+      woodLotId: STRING, stockLotId: STRING, assessorId: STRING, score: DOUBLE, contact: DOUBLE, contactGrade: STRING, fatal: BOOLEAN, voided: BOOLEAN,
+      healed: STRING, growing: STRING, season: STRING, wintered: STRING, contradicted: BOOLEAN,
+    }),
+    audit: define<rows.AuditRow>('audit', { seq: [BIGINT, 'key'], clubId: STRING, actorId: STRING, action: STRING, subjectId: STRING, at: DATE(3) }),
+  };
+}
+
+export type Models = ReturnType<typeof defineModels>;

@@ -1,0 +1,60 @@
+import type { LengthUnit } from '@/core/units/length';
+import type { TemperatureUnit } from '@/core/units/temperature';
+import type { Measures } from '@/core/methods/measures';
+import type { Stage } from '@/core/methods/method';
+import type { Marks, ScoringRule } from '@/core/scoring/judge-union';
+import type { Milestone, Answer } from '@/core/findings/milestones';
+import type { TakeState } from '@/core/findings/take-state';
+
+/* Rows as the database gives them: dates as YYYY-MM-DD, instants as Date, both UTC. */
+
+export type Role = 'lead' | 'assistant' | 'viewer';
+export type UnionKind = 'practice' | 'keeper';
+
+export interface ClubRow { id: string; name: string; createdAt: Date }
+export interface UserRow { id: string; email: string; name: string; passwordHash: string; lengthUnit: LengthUnit; temperatureUnit: TemperatureUnit }
+export interface MembershipRow { clubId: string; userId: string; role: Role }
+export interface SessionRow { tokenHash: string; userId: string; clubId: string; createdAt: Date; expiresAt: Date }
+export interface PersonRow { id: string; clubId: string; name: string | null; email: string | null; phone: string | null; mayContact: boolean; erasedAt: Date | null }
+export interface SiteRow { id: string; clubId: string; name: string; hemisphere: 'north' | 'south'; timeZone: string }
+export interface WorkshopRow {
+  id: string; clubId: string; title: string; date: string; siteId: string; method: string; promisedKeepers: number; promise: string; createdAt: Date;
+}
+export interface SeatRow { id: string; clubId: string; workshopId: string; number: number; personId: string; absent: boolean }
+export interface RosterImportRow { clubId: string; id: string; workshopId: string; seated: number; at: Date }
+export interface WoodLotRow { id: string; clubId: string; variety: string; species: string; source: string; cutOn: string | null }
+export interface StockLotRow { id: string; clubId: string; stockType: string; species: string }
+export interface WorkshopWoodLotRow { clubId: string; workshopId: string; woodLotId: string; ribbon: string }
+export interface WorkshopStockLotRow { clubId: string; workshopId: string; stockLotId: string }
+export interface RubricRow { id: string; clubId: string; method: string; contentHash: string; body: ScoringRule; createdAt: Date }
+export interface PlantRow {
+  id: string; clubId: string; workshopId: string; code: string; seatId: string; place: number; woodLotId: string; stockLotId: string; voidedAt: Date | null;
+}
+export interface UnionRow {
+  id: string; clubId: string; workshopId: string; seatId: string; kind: UnionKind; number: number; plantId: string | null;
+  chosenJudgementId: string | null; doubleSettledAt: Date | null;
+}
+export interface JudgementRow {
+  id: string; clubId: string; unionId: string; assessorId: string; stage: Stage; measures: Measures; marks: Marks; note: string;
+  contact: number; contactLeft: number; contactRight: number; touchingMm: number; runs: { from: number; to: number }[];
+  contactGrade: 'good' | 'poor' | 'fatal'; contactWords: string; fatal: string[]; score: number | null; modelVersion: string; rubricId: string;
+  correctsId: string | null; withdrawnAt: Date | null; filledInAt: Date | null; deviceAt: Date; recordedAt: Date;
+}
+export interface RoundRow { id: string; clubId: string; workshopId: string; milestone: Milestone; opensOn: string; closesOn: string }
+export interface ReportLinkRow {
+  id: string; clubId: string; roundId: string; personId: string; tokenHash: string; kind: 'mail' | 'slip'; createdAt: Date; withdrawnAt: Date | null;
+}
+export interface MessageRow {
+  id: string; clubId: string; roundId: string; personId: string; nth: number; subject: string; state: 'queued' | 'delivered'; createdAt: Date;
+}
+export interface ReportRow {
+  seq: number; id: string; clubId: string; unionId: string; roundId: string; answer: Answer; note: string; source: 'link' | 'phone' | 'slip';
+  enteredBy: string | null; recordedAt: Date;
+}
+export interface UnionFactRow {
+  unionId: string; clubId: string; workshopId: string; seatId: string; kind: UnionKind; method: string; date: string; number: number;
+  woodLotId: string | null; stockLotId: string | null; assessorId: string | null; score: number | null; contact: number | null;
+  contactGrade: 'good' | 'poor' | 'fatal' | null; fatal: boolean | null; voided: boolean;
+  healed: TakeState; growing: TakeState; season: TakeState; wintered: TakeState; contradicted: boolean;
+}
+export interface AuditRow { seq: number; clubId: string; actorId: string | null; action: string; subjectId: string; at: Date }
