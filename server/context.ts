@@ -1,0 +1,38 @@
+import type { Database } from '@/db/database';
+import type { Role } from '@/db/models/rows';
+import type { LengthUnit } from '@/core/units/length';
+import type { TemperatureUnit } from '@/core/units/temperature';
+import type { MailService } from '@/stand-ins/mail/mail-service';
+import { UseCaseError } from './use-case-error';
+
+/** Who acts, in which club. */
+export interface Actor {
+  userId: string;
+  clubId: string;
+  role: Role;
+  name: string;
+  clubName: string;
+  lengthUnit: LengthUnit;
+  temperatureUnit: TemperatureUnit;
+}
+
+/** What every use case is given: the outside world, and the time. */
+export interface Services {
+  db: Database;
+  mail: MailService;
+  /** Address that links and QR codes carry, without a slash at the end. */
+  publicUrl: string;
+  now: Date;
+}
+
+export interface Context extends Services {
+  actor: Actor;
+}
+
+const RANK: Record<Role, number> = { viewer: 0, assistant: 1, lead: 2 };
+
+/** Refuses an actor below `least`. The first line of every use case that needs a role. */
+export function allow({ actor }: Context, least: Role): void {
+  if (RANK[actor.role] >= RANK[least]) return;
+  throw new UseCaseError('forbidden', `Only ${least === 'lead' ? 'the lead' : 'the lead or an assistant'} of ${actor.clubName} may do this. Ask them, or have your role changed.`);
+}

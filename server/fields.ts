@@ -1,0 +1,30 @@
+import { boolean, number, string } from 'yup';
+import { isIsoDate } from '@/core/units/iso-date';
+
+/* Fields that several inputs share, with messages that say what to do. */
+
+export const id = (what: string) => string().strict().required(`Choose ${what}.`).matches(/^[0-9a-f-]{36}$/, `Choose ${what} again; its identity is damaged.`);
+
+export const text = (what: string, most: number) =>
+  string().trim().required(`Enter ${what}.`).max(most, `Keep ${what} to ${most} characters.`);
+
+export const optionalText = (what: string, most: number) => string().trim().default('').max(most, `Keep ${what} to ${most} characters.`);
+
+export const isoDate = (what: string) =>
+  string().required(`Enter ${what}.`).test('iso-date', `Enter ${what} as an existing date, year-month-day.`, (value) => isIsoDate(value ?? ''));
+
+export const email = () =>
+  string().trim().lowercase().max(254, 'Keep the e-mail address to 254 characters.').matches(/^[^\s@]+@[^\s@]+\.[^\s@]+$/, {
+    message: 'Enter an e-mail address of the form name@place.example.',
+    excludeEmptyString: true,
+  });
+
+export const count = (what: string, least: number, most: number) =>
+  number()
+    .typeError(`Enter ${what} as a number.`)
+    .required(`Enter ${what}.`)
+    .integer(`Enter ${what} as a whole number.`)
+    .min(least, `${what} must be ${least} or more.`)
+    .max(most, `${what} must be ${most} or less.`);
+
+export const flag = () => boolean().strict();

@@ -1,0 +1,130 @@
+import { isDeepStrictEqual } from 'node:util';
+import { v7 as uuid } from 'uuid';
+import type { Transaction } from 'sequelize';
+import { InputError } from '@/core/contact/input-error';
+import { methodById } from '@/core/methods/registry';
+import { judgeUnion, type UnionJudgement } from '@/core/scoring/judge-union';
+import type { JudgementRow, UnionRow, WorkshopRow } from '@/db/models/rows';
+import { isDuplicate, transact } from '@/db/transact';
+import { allow, type Context } from './context';
+import { audit } from './audit';
+import { id } from './fields';
+import { judgementInput, type JudgementInput } from './judgement-input';
+import { parse } from './parse';
+import { currentRubric } from './rubrics';
+import { refreshUnionFacts } from './union-facts';
+import { notFound, UseCaseError } from './use-case-error';
+import { getWorkshop } from './workshops';
+
+/**
+ * Saves a judgement under an id made on the device. The same id with the same content is saved
+ * once however often it arrives; with other content it is refused. Corrections name the judgement
+ * they replace, which is kept.
+ */
+export async function putJudgement(context: Context, judgementId: string, input: unknown): Promise<JudgementRow> {
+  allow(context, 'assistant');
+  const { db, actor: { clubId } } = context;
+  parse(id('the judgement'), judgementId);
+  const given = parse(judgementInput, input) as JudgementInput;
+  const replay = async (): Promise<JudgementRow | null> => {
+    const known = await db.judgements.findOne({ where: { id: judgementId }, raw: true });
+    if (known && known.clubId !== clubId) throw notFound('The judgement');
+    if (known && !sameContent(known, given)) {
+      throw new UseCaseError('conflict', 'This judgement was saved already with other figures. Reload the page; correct it there if it is wrong.');
+    }
+    return known;
+  };
+  const before = await replay();
+  if (before) return before;
+
+  const workshop = await getWorkshop(context, given.workshopId);
+  const seat = await db.seats.findOne({ where: { clubId, workshopId: workshop.id, id: given.seatId }, raw: true });
+  if (!seat) throw notFound('The seat');
+  if (given.filledInAt && given.filledInAt > context.now) {
+    throw new UseCaseError('invalid', 'The sheet cannot have been filled in later than now. Check date and time.', { filledInAt: 'Later than now.' });
+  }
+  const rubric = await currentRubric(context, workshop.method);
+  const judged = judge(workshop, rubric.body, given);
+  try {
+    await transact(db, (transaction) => insert(context, transaction, judgementId, given, workshop, rubric.id, judged));
+  } catch (error) {
+    if (!isDuplicate(error)) throw error;
+    const twin = await replay();
+    if (twin) return twin;
+    if (given.correctsId) throw alreadyCorrected();
+    throw error;
+  }
+  return (await db.judgements.findOne({ where: { clubId, id: judgementId }, raw: true }))!;
+}
+
+function judge(workshop: WorkshopRow, rule: Parameters<typeof judgeUnion>[1], given: JudgementInput): UnionJudgement {
+  const method = methodById(workshop.method);
+  try {
+    return judgeUnion(method, rule, given.measures, given.marks, given.stage);
+  } catch (error) {
+    if (error instanceof InputError) throw new UseCaseError('invalid', error.message, { [error.field]: error.message });
+    throw error;
+  }
+}
+
+async function insert(
+  context: Context, transaction: Transaction, judgementId: string, given: JudgementInput, workshop: WorkshopRow, rubricId: string, judged: UnionJudgement,
+): Promise<void> {
+  const { db, actor: { clubId, userId }, now } = context;
+  const union = await practiceUnion(context, transaction, workshop.id, given.seatId, given.number);
+  if (given.correctsId) {
+    const corrected = await db.judgements.findOne({ where: { clubId, id: given.correctsId }, transaction, raw: true });
+    if (!corrected || corrected.unionId !== union.id) throw notFound('The judgement to correct');
+    if (corrected.withdrawnAt) throw new UseCaseError('conflict', 'The judgement to correct was taken back meanwhile. Save this as a new one.');
+  } else if (union.doubleSettledAt) {
+    // A further assessor after the lead had settled: the question is open again.
+    await db.unions.update({ doubleSettledAt: null }, { where: { clubId, id: union.id }, transaction });
+  }
+  const { contact, contactGrade } = judged.assessment;
+  await db.judgements.create(
+    {
+      id: judgementId, clubId, unionId: union.id, assessorId: userId, stage: given.stage, measures: given.measures, marks: given.marks, note: given.note,
+      contact: contact.contact, contactLeft: contact.left, contactRight: contact.right, touchingMm: contact.touching,
+      runs: contact.runs.map(({ from, to }) => ({ from, to })), contactGrade: contactGrade.grade as 'good' | 'poor' | 'fatal', contactWords: contactGrade.words,
+      fatal: judged.fatal, score: judged.score, modelVersion: methodById(workshop.method).contactModel, rubricId, correctsId: given.correctsId,
+      withdrawnAt: null, filledInAt: given.filledInAt, deviceAt: given.deviceAt, recordedAt: now,
+    },
+    { transaction },
+  );
+  await refreshUnionFacts(db, clubId, [union.id], transaction);
+  await audit(db, transaction, { clubId, actorId: userId, action: given.correctsId ? 'judgement corrected' : 'judgement saved', subjectId: judgementId, at: now });
+}
+
+/** The union of that seat and number, made when it is first spoken of. */
+async function practiceUnion(context: Context, transaction: Transaction, workshopId: string, seatId: string, number: number): Promise<UnionRow> {
+  const { db, actor: { clubId } } = context;
+  const where = { clubId, workshopId, seatId, kind: 'practice' as const, number };
+  await db.unions.bulkCreate([{ id: uuid(), ...where, plantId: null, chosenJudgementId: null, doubleSettledAt: null }], { ignoreDuplicates: true, transaction });
+  return (await db.unions.findOne({ where, transaction, raw: true }))!;
+}
+
+function sameContent(known: JudgementRow, given: JudgementInput): boolean {
+  return (
+    isDeepStrictEqual(known.measures, given.measures) && isDeepStrictEqual(known.marks, given.marks) && known.note === given.note &&
+    known.stage === given.stage && known.correctsId === given.correctsId
+  );
+}
+
+function alreadyCorrected(): UseCaseError {
+  return new UseCaseError('conflict', 'Somebody corrected this judgement meanwhile. Reload to see theirs; yours is still on the screen.');
+}
+
+/** Takes a judgement back. It stays on record and counts no more; taking it back twice is taking it back once. */
+export async function withdrawJudgement(context: Context, judgementId: string): Promise<void> {
+  allow(context, 'assistant');
+  const { db, actor: { clubId, userId, role }, now } = context;
+  await transact(db, async (transaction) => {
+    const judgement = await db.judgements.findOne({ where: { clubId, id: judgementId }, transaction, raw: true });
+    if (!judgement) throw notFound('The judgement');
+    if (judgement.assessorId !== userId && role !== 'lead') throw new UseCaseError('forbidden', 'Only its assessor or the lead may take a judgement back. Correct it instead.');
+    if (judgement.withdrawnAt) return;
+    await db.judgements.update({ withdrawnAt: now }, { where: { clubId, id: judgementId }, transaction });
+    await refreshUnionFacts(db, clubId, [judgement.unionId], transaction);
+    await audit(db, transaction, { clubId, actorId: userId, action: 'judgement withdrawn', subjectId: judgementId, at: now });
+  });
+}

@@ -1,0 +1,130 @@
+import { object, string } from 'yup';
+import type { StockLotRow, WoodLotRow } from '@/db/models/rows';
+import { isDuplicate, transact } from '@/db/transact';
+import { RIBBONS } from '@/core/lots/ribbons';
+import { isIsoDate } from '@/core/units/iso-date';
+import { allow, type Context } from './context';
+import { audit } from './audit';
+import { id, text } from './fields';
+import { parse } from './parse';
+import { notFound, UseCaseError } from './use-case-error';
+import { getWorkshop } from './workshops';
+
+export interface ChosenWoodLot extends WoodLotRow {
+  ribbon: string;
+}
+
+export interface WorkshopLots {
+  wood: ChosenWoodLot[];
+  stocks: StockLotRow[];
+  /** Lots of the club not chosen for the workshop. */
+  otherWood: WoodLotRow[];
+  otherStocks: StockLotRow[];
+}
+
+export async function workshopLots(context: Context, workshopId: string): Promise<WorkshopLots> {
+  await getWorkshop(context, workshopId);
+  const { db, actor: { clubId } } = context;
+  const [wood, stocks, chosenWood, chosenStocks] = await Promise.all([
+    db.woodLots.findAll({ where: { clubId }, order: [['variety', 'ASC']], raw: true }),
+    db.stockLots.findAll({ where: { clubId }, order: [['stockType', 'ASC']], raw: true }),
+    db.workshopWoodLots.findAll({ where: { clubId, workshopId }, raw: true }),
+    db.workshopStockLots.findAll({ where: { clubId, workshopId }, raw: true }),
+  ]);
+  const ribbonOf = new Map(chosenWood.map(({ woodLotId, ribbon }) => [woodLotId, ribbon]));
+  const stockIds = new Set(chosenStocks.map(({ stockLotId }) => stockLotId));
+  return {
+    wood: wood.filter((lot) => ribbonOf.has(lot.id)).map((lot) => ({ ...lot, ribbon: ribbonOf.get(lot.id)! })),
+    stocks: stocks.filter((lot) => stockIds.has(lot.id)),
+    otherWood: wood.filter((lot) => !ribbonOf.has(lot.id)),
+    otherStocks: stocks.filter((lot) => !stockIds.has(lot.id)),
+  };
+}
+
+const woodInput = object({
+  variety: text('the variety', 80),
+  species: text('the species', 60),
+  source: text('where the wood comes from', 120),
+  cutOn: string()
+    .default('')
+    .test('date', 'Enter the date it was cut as year-month-day, or leave it empty.', (value) => !value || isIsoDate(value)),
+});
+
+const stockInput = object({ stockType: text('the stock type', 80), species: text('the species', 60) });
+
+/** Adds a lot of scion wood to the club and, unless it is there already, chooses it for the workshop. */
+export async function addWoodLot(context: Context, workshopId: string, lotId: string, input: unknown): Promise<void> {
+  allow(context, 'assistant');
+  await getWorkshop(context, workshopId);
+  parse(id('the lot'), lotId);
+  const given = parse(woodInput, input);
+  const row = { ...given, cutOn: given.cutOn || null, id: lotId, clubId: context.actor.clubId };
+  await once(context, 'wood lot added', lotId, async (transaction) => {
+    await context.db.woodLots.create(row, { transaction });
+  });
+  await chooseWoodLot(context, workshopId, lotId);
+}
+
+export async function addStockLot(context: Context, workshopId: string, lotId: string, input: unknown): Promise<void> {
+  allow(context, 'assistant');
+  await getWorkshop(context, workshopId);
+  parse(id('the lot'), lotId);
+  const row = { ...parse(stockInput, input), id: lotId, clubId: context.actor.clubId };
+  await once(context, 'stock lot added', lotId, async (transaction) => {
+    await context.db.stockLots.create(row, { transaction });
+  });
+  await chooseStockLot(context, workshopId, lotId);
+}
+
+/** Ties a wood lot to the workshop with the first ribbon that is still free there. */
+export async function chooseWoodLot(context: Context, workshopId: string, lotId: string): Promise<void> {
+  allow(context, 'assistant');
+  await getWorkshop(context, workshopId);
+  const { db, actor: { clubId } } = context;
+  if (!(await db.woodLots.findOne({ where: { clubId, id: lotId }, raw: true }))) throw notFound('The wood lot');
+  for (let attempt = 0; attempt < RIBBONS.length; attempt++) {
+    const taken = await db.workshopWoodLots.findAll({ where: { clubId, workshopId }, raw: true });
+    if (taken.some(({ woodLotId }) => woodLotId === lotId)) return;
+    const free = RIBBONS.find(({ id: ribbon }) => !taken.some((chosen) => chosen.ribbon === ribbon));
+    if (!free) throw new UseCaseError('conflict', `A workshop has ribbons for ${RIBBONS.length} wood lots. Take one off first.`);
+    try {
+      await db.workshopWoodLots.create({ clubId, workshopId, woodLotId: lotId, ribbon: free.id });
+      return;
+    } catch (error) {
+      // Somebody took this ribbon meanwhile: the next round takes another.
+      if (!isDuplicate(error)) throw error;
+    }
+  }
+}
+
+export async function chooseStockLot(context: Context, workshopId: string, lotId: string): Promise<void> {
+  allow(context, 'assistant');
+  await getWorkshop(context, workshopId);
+  const { db, actor: { clubId } } = context;
+  if (!(await db.stockLots.findOne({ where: { clubId, id: lotId }, raw: true }))) throw notFound('The stock lot');
+  await db.workshopStockLots.bulkCreate([{ clubId, workshopId, stockLotId: lotId }], { ignoreDuplicates: true });
+}
+
+/** Takes a lot off the workshop; refused while keepers are made of it. */
+export async function dropLot(context: Context, workshopId: string, kind: 'wood' | 'stock', lotId: string): Promise<void> {
+  allow(context, 'assistant');
+  await getWorkshop(context, workshopId);
+  const { db, actor: { clubId } } = context;
+  const used = await db.plants.count({ where: { clubId, workshopId, ...(kind === 'wood' ? { woodLotId: lotId } : { stockLotId: lotId }) } });
+  if (used > 0) throw new UseCaseError('conflict', `${used} keepers of this workshop are made of this lot. Change those first, on the aftercare leaf.`);
+  if (kind === 'wood') await db.workshopWoodLots.destroy({ where: { clubId, workshopId, woodLotId: lotId } });
+  else await db.workshopStockLots.destroy({ where: { clubId, workshopId, stockLotId: lotId } });
+}
+
+async function once(context: Context, action: string, subjectId: string, create: Parameters<typeof transact<void>>[1]): Promise<void> {
+  const { db, actor, now } = context;
+  try {
+    await transact(db, async (transaction) => {
+      await create(transaction);
+      await audit(db, transaction, { clubId: actor.clubId, actorId: actor.userId, action, subjectId, at: now });
+    });
+  } catch (error) {
+    // A second click of the same form carries the same id.
+    if (!isDuplicate(error)) throw error;
+  }
+}

@@ -1,0 +1,14 @@
+import { ValidationError, type InferType, type Schema } from 'yup';
+import { UseCaseError } from './use-case-error';
+
+/** Input as the schema has it, or a refusal that names each field. Unknown keys are dropped. */
+export function parse<S extends Schema>(schema: S, input: unknown): InferType<S> {
+  try {
+    return schema.validateSync(input, { abortEarly: false, stripUnknown: true }) as InferType<S>;
+  } catch (error) {
+    if (!(error instanceof ValidationError)) throw error;
+    const problems = error.inner.length > 0 ? error.inner : [error];
+    const fields = Object.fromEntries(problems.map((problem) => [problem.path ?? '', problem.message]));
+    throw new UseCaseError('invalid', problems[0]!.message, fields);
+  }
+}

@@ -1,0 +1,66 @@
+import { object, string } from 'yup';
+import type { SessionRow } from '@/db/models/rows';
+import type { Actor, Services } from './context';
+import { email } from './fields';
+import { parse } from './parse';
+import { clearAttempts, limitAttempts } from './rate-limit';
+import { hashToken, makeToken, passwordFits } from './secrets';
+import { UseCaseError } from './use-case-error';
+
+const SESSION_DAYS = 14;
+const ATTEMPTS_PER_ACCOUNT = 8;
+const ATTEMPTS_PER_ADDRESS = 60;
+const WINDOW_MINUTES = 15;
+
+const credentials = object({
+  email: email().required('Enter your e-mail address.'),
+  password: string().strict().required('Enter your password.').max(200, 'A password has 200 characters at most.'),
+});
+
+/**
+ * Signs in and returns the session's token, which exists in clear only in the answer.
+ *
+ * @param from network address of the caller, for the limit on attempts.
+ */
+export async function signIn(services: Services, input: unknown, from: string): Promise<{ token: string; expiresAt: Date }> {
+  const { email: address, password } = parse(credentials, input);
+  await limitAttempts(services, `sign-in from ${from}`, ATTEMPTS_PER_ADDRESS, WINDOW_MINUTES);
+  await limitAttempts(services, `sign-in as ${address}`, ATTEMPTS_PER_ACCOUNT, WINDOW_MINUTES);
+  const { db } = services;
+  const user = await db.users.findOne({ where: { email: address }, raw: true });
+  if (!(await passwordFits(user?.passwordHash ?? null, password)) || !user) {
+    throw new UseCaseError('signed-out', 'E-mail address and password do not fit together. Check both and try again.');
+  }
+  const membership = await db.memberships.findOne({ where: { userId: user.id }, order: [['clubId', 'ASC']], raw: true });
+  if (!membership) throw new UseCaseError('forbidden', 'Your account belongs to no club any more. Ask its lead to add you again.');
+  await clearAttempts(services, `sign-in as ${address}`);
+  return openSession(services, user.id, membership.clubId);
+}
+
+export async function openSession({ db, now }: Services, userId: string, clubId: string): Promise<{ token: string; expiresAt: Date }> {
+  const token = makeToken();
+  const expiresAt = new Date(now.getTime() + SESSION_DAYS * 86_400_000);
+  await db.sessions.create({ tokenHash: hashToken(token), userId, clubId, createdAt: now, expiresAt });
+  return { token, expiresAt };
+}
+
+/** Ends a session on the server; its cookie is worth nothing from then on. */
+export async function signOut({ db }: Services, token: string): Promise<void> {
+  await db.sessions.destroy({ where: { tokenHash: hashToken(token) } });
+}
+
+/** Who a session's token stands for, or null when it is unknown, over, or its membership is gone. */
+export async function actorOf({ db, now }: Pick<Services, 'db' | 'now'>, token: string): Promise<Actor | null> {
+  const session: SessionRow | null = await db.sessions.findOne({ where: { tokenHash: hashToken(token) }, raw: true });
+  if (!session || session.expiresAt <= now) return null;
+  const [user, club, membership] = await Promise.all([
+    db.users.findOne({ where: { id: session.userId }, raw: true }),
+    db.clubs.findOne({ where: { id: session.clubId }, raw: true }),
+    db.memberships.findOne({ where: { userId: session.userId, clubId: session.clubId }, raw: true }),
+  ]);
+  if (!user || !club || !membership) return null;
+  return {
+    userId: user.id, clubId: club.id, role: membership.role, name: user.name, clubName: club.name,
+    lengthUnit: user.lengthUnit, temperatureUnit: user.temperatureUnit,
+  };
+}

@@ -1,0 +1,103 @@
+import { object, string } from 'yup';
+import { v7 as uuid } from 'uuid';
+import type { SiteRow, WorkshopRow } from '@/db/models/rows';
+import { isDuplicate, transact } from '@/db/transact';
+import { METHODS } from '@/core/methods/registry';
+import { allow, type Context } from './context';
+import { audit } from './audit';
+import { count, id, isoDate, optionalText, text } from './fields';
+import { parse } from './parse';
+import { notFound, UseCaseError } from './use-case-error';
+
+const workshopInput = object({
+  title: text('a title', 120),
+  date: isoDate('the date'),
+  siteId: id('the site'),
+  method: string().oneOf(METHODS.map((method) => method.id), 'Choose a method from the list.').required('Choose a method.'),
+  promisedKeepers: count('Keepers promised to each person', 0, 20),
+  promise: optionalText('the promise', 200),
+});
+
+/** Makes a workshop under an id from the browser; the same request sent twice makes one. */
+export async function putWorkshop(context: Context, workshopId: string, input: unknown): Promise<WorkshopRow> {
+  allow(context, 'assistant');
+  const { db, actor, now } = context;
+  parse(id('the workshop'), workshopId);
+  const given = parse(workshopInput, input);
+  const { clubId } = actor;
+  const site = await db.sites.findOne({ where: { clubId, id: given.siteId }, raw: true });
+  if (!site) throw notFound('The site');
+  try {
+    await transact(db, async (transaction) => {
+      const known = await db.workshops.findOne({ where: { id: workshopId }, transaction, raw: true });
+      if (known && known.clubId !== clubId) throw notFound('The workshop');
+      if (known && known.method !== given.method && (await db.unions.count({ where: { clubId, workshopId }, transaction })) > 0) {
+        throw new UseCaseError('conflict', 'Unions of this workshop are scored by its method already. Make another workshop for the other method.', {
+          method: 'Unions are scored by it already.',
+        });
+      }
+      if (known) await db.workshops.update(given, { where: { clubId, id: workshopId }, transaction });
+      else await db.workshops.create({ ...given, id: workshopId, clubId, createdAt: now }, { transaction });
+      await db.unionFacts.update({ date: given.date }, { where: { clubId, workshopId }, transaction });
+      await audit(db, transaction, { clubId, actorId: actor.userId, action: known ? 'workshop changed' : 'workshop made', subjectId: workshopId, at: now });
+    });
+  } catch (error) {
+    // Two requests of one click: the other one made it.
+    if (!isDuplicate(error)) throw error;
+  }
+  return getWorkshop(context, workshopId);
+}
+
+export async function getWorkshop(context: Context, workshopId: string): Promise<WorkshopRow> {
+  allow(context, 'viewer');
+  const workshop = await context.db.workshops.findOne({ where: { clubId: context.actor.clubId, id: workshopId }, raw: true });
+  if (!workshop) throw notFound('The workshop');
+  return workshop;
+}
+
+export async function listWorkshops(context: Context): Promise<WorkshopRow[]> {
+  allow(context, 'viewer');
+  return context.db.workshops.findAll({ where: { clubId: context.actor.clubId }, order: [['date', 'ASC'], ['id', 'ASC']], raw: true });
+}
+
+export async function listSites(context: Context): Promise<SiteRow[]> {
+  allow(context, 'viewer');
+  return context.db.sites.findAll({ where: { clubId: context.actor.clubId }, order: [['name', 'ASC']], raw: true });
+}
+
+export async function getSite(context: Context, siteId: string): Promise<SiteRow> {
+  const site = await context.db.sites.findOne({ where: { clubId: context.actor.clubId, id: siteId }, raw: true });
+  if (!site) throw notFound('The site');
+  return site;
+}
+
+const siteInput = object({
+  name: text('the name of the site', 120),
+  hemisphere: string().oneOf(['north', 'south'] as const, 'Choose north or south.').required('Choose the hemisphere.'),
+  timeZone: string()
+    .required('Enter the time zone.')
+    .test('zone', 'Enter a time zone such as Europe/Vienna.', (zone) => {
+      try {
+        new Intl.DateTimeFormat('en', { timeZone: zone });
+        return true;
+      } catch {
+        return false;
+      }
+    }),
+});
+
+export async function addSite(context: Context, input: unknown): Promise<SiteRow> {
+  allow(context, 'assistant');
+  const { db, actor, now } = context;
+  const row = { ...parse(siteInput, input), id: uuid(), clubId: actor.clubId };
+  try {
+    await transact(db, async (transaction) => {
+      await db.sites.create(row, { transaction });
+      await audit(db, transaction, { clubId: actor.clubId, actorId: actor.userId, action: 'site added', subjectId: row.id, at: now });
+    });
+  } catch (error) {
+    if (isDuplicate(error)) throw new UseCaseError('conflict', 'A site of this name is there already. Choose it, or use another name.', { name: 'Taken already.' });
+    throw error;
+  }
+  return row;
+}

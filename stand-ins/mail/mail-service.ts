@@ -1,0 +1,20 @@
+/** A message as it was sent. */
+export interface SentMail {
+  to: string;
+  subject: string;
+  text: string;
+  date: Date | null;
+}
+
+/**
+ * What the product asks of a mail service. A message is prepared before the transaction that
+ * speaks of it commits and released after, so that neither a lost message nor a stray one results
+ * from a server that dies in between. `id` is the message's own, so releasing twice sends once.
+ */
+export interface MailService {
+  prepare(id: string, eml: Buffer): Promise<void>;
+  release(id: string): Promise<void>;
+  discard(id: string): Promise<void>;
+  /** A message that was sent; null when it is not there, or was erased. */
+  read(id: string): Promise<SentMail | null>;
+}
