@@ -2,7 +2,7 @@ import { spawn, execFileSync, type ChildProcess } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
-import { join } from 'node:path';
+import { join, resolve as resolvePath } from 'node:path';
 import * as mariadb from 'mariadb';
 
 /** A MariaDB server of our own, its data in one folder. */
@@ -65,10 +65,11 @@ function install(folder: string, data: string): void {
 }
 
 /**
- * Starts MariaDB on the data below `folder`, making it first where there is none. Listens on a
+ * Starts MariaDB on the data below `givenFolder`, making it first where there is none. Listens on a
  * socket and on loopback only; passwords are generated once into files that only the owner reads.
  */
-export async function startMariaDb(folder: string, options: { port?: number } = {}): Promise<OwnMariaDb> {
+export async function startMariaDb(givenFolder: string, options: { port?: number } = {}): Promise<OwnMariaDb> {
+  const folder = resolvePath(givenFolder);
   mkdirSync(folder, { recursive: true, mode: 0o700 });
   const data = join(folder, 'mariadb');
   const pidFile = join(folder, 'mariadb.pid');

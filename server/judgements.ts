@@ -86,7 +86,7 @@ async function insert(
       id: judgementId, clubId, unionId: union.id, assessorId: userId, stage: given.stage, measures: given.measures, marks: given.marks, note: given.note,
       contact: contact.contact, contactLeft: contact.left, contactRight: contact.right, touchingMm: contact.touching,
       runs: contact.runs.map(({ from, to }) => ({ from, to })), contactGrade: contactGrade.grade as 'good' | 'poor' | 'fatal', contactWords: contactGrade.words,
-      fatal: judged.fatal, score: judged.score, modelVersion: methodById(workshop.method).contactModel, rubricId, correctsId: given.correctsId,
+      fatal: judged.fatal, score: judged.score, modelVersion: methodById(workshop.method).contactModel, rubricId, correctsId: given.correctsId, liveCorrectsId: given.correctsId,
       withdrawnAt: null, filledInAt: given.filledInAt, deviceAt: given.deviceAt, recordedAt: now,
     },
     { transaction },
@@ -123,7 +123,7 @@ export async function withdrawJudgement(context: Context, judgementId: string): 
     if (!judgement) throw notFound('The judgement');
     if (judgement.assessorId !== userId && role !== 'lead') throw new UseCaseError('forbidden', 'Only its assessor or the lead may take a judgement back. Correct it instead.');
     if (judgement.withdrawnAt) return;
-    await db.judgements.update({ withdrawnAt: now }, { where: { clubId, id: judgementId }, transaction });
+    await db.judgements.update({ withdrawnAt: now, liveCorrectsId: null }, { where: { clubId, id: judgementId }, transaction });
     await refreshUnionFacts(db, clubId, [judgement.unionId], transaction);
     await audit(db, transaction, { clubId, actorId: userId, action: 'judgement withdrawn', subjectId: judgementId, at: now });
   });

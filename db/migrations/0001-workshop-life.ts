@@ -77,7 +77,7 @@ const TABLES = [
     contact_grade ENUM('good','poor','fatal') NOT NULL, contact_words VARCHAR(80) NOT NULL, fatal JSON NOT NULL, score DOUBLE NULL,
     model_version VARCHAR(20) NOT NULL, rubric_id ${ID} NOT NULL, corrects_id ${ID} NULL, withdrawn_at DATETIME(3) NULL,
     filled_in_at DATETIME(3) NULL, device_at DATETIME(3) NOT NULL, recorded_at DATETIME(3) NOT NULL,
-    live_corrects_id CHAR(36) CHARACTER SET ascii COLLATE ascii_bin AS (IF(withdrawn_at IS NULL, corrects_id, NULL)) PERSISTENT,
+    live_corrects_id ${ID} NULL,
     UNIQUE KEY judgements_corrects (club_id, live_corrects_id), KEY judgements_union (club_id, union_id),
     FOREIGN KEY (union_id) REFERENCES unions (id), FOREIGN KEY (assessor_id) REFERENCES users (id),
     FOREIGN KEY (rubric_id) REFERENCES rubrics (id))`,

@@ -50,7 +50,7 @@ export function defineModels(sequelize: Sequelize) {
     judgements: define<rows.JudgementRow>('judgements', {
       id: key, clubId: STRING, unionId: STRING, assessorId: STRING, stage: STRING, measures: JSON, marks: JSON, note: STRING,
       contact: DOUBLE, contactLeft: DOUBLE, contactRight: DOUBLE, touchingMm: DOUBLE, runs: JSON, contactGrade: STRING, contactWords: STRING,
-      fatal: JSON, score: DOUBLE, modelVersion: STRING, rubricId: STRING, correctsId: STRING, withdrawnAt: DATE(3), filledInAt: DATE(3),
+      fatal: JSON, score: DOUBLE, modelVersion: STRING, rubricId: STRING, correctsId: STRING, liveCorrectsId: STRING, withdrawnAt: DATE(3), filledInAt: DATE(3),
       deviceAt: DATE(3), recordedAt: DATE(3),
     }),
     rounds: define<rows.RoundRow>('rounds', { id: key, clubId: STRING, workshopId: STRING, milestone: STRING, opensOn: DATEONLY, closesOn: DATEONLY }),

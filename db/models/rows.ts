@@ -38,7 +38,9 @@ export interface JudgementRow {
   id: string; clubId: string; unionId: string; assessorId: string; stage: Stage; measures: Measures; marks: Marks; note: string;
   contact: number; contactLeft: number; contactRight: number; touchingMm: number; runs: { from: number; to: number }[];
   contactGrade: 'good' | 'poor' | 'fatal'; contactWords: string; fatal: string[]; score: number | null; modelVersion: string; rubricId: string;
-  correctsId: string | null; withdrawnAt: Date | null; filledInAt: Date | null; deviceAt: Date; recordedAt: Date;
+  correctsId: string | null;
+  /** As correctsId, and null once withdrawn: unique, so that a judgement has one correction that stands. */
+  liveCorrectsId: string | null; withdrawnAt: Date | null; filledInAt: Date | null; deviceAt: Date; recordedAt: Date;
 }
 export interface RoundRow { id: string; clubId: string; workshopId: string; milestone: Milestone; opensOn: string; closesOn: string }
 export interface ReportLinkRow {

@@ -1,0 +1,20 @@
+import Link from 'next/link';
+import { AccountMenu } from '@/ui/club/account-menu';
+import { pageContext } from '../_http/session';
+
+export default async function ClubLayout({ children }: { children: React.ReactNode }) {
+  const { actor } = await pageContext();
+  return (
+    <>
+      <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-sheet focus:p-3">Skip to the page</a>
+      <header className="mx-auto flex max-w-[1240px] items-center justify-between gap-4 px-4">
+        <Link href="/season" className="flex min-h-11 items-center gap-3 no-underline">
+          <span className="font-bold">Pear Bench</span>
+          <span className="truncate text-muted">{actor.clubName}</span>
+        </Link>
+        <AccountMenu name={actor.name} clubName={actor.clubName} role={actor.role} />
+      </header>
+      {children}
+    </>
+  );
+}

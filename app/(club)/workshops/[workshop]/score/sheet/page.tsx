@@ -1,0 +1,26 @@
+import type { Metadata } from 'next';
+import Link from 'next/link';
+import { openBench } from '@/server/bench';
+import { Bench } from '@/ui/scoring/bench';
+import { pageContext } from '../../../../../_http/session';
+
+export const metadata: Metadata = { title: 'Score sheets on paper' };
+
+export default async function Sheets({ params }: { params: Promise<{ workshop: string }> }) {
+  const { workshop: id } = await params;
+  const context = await pageContext();
+  const { workshop, rule, seats, unions } = await openBench(context, id);
+  return (
+    <>
+      <div className="mb-3 flex flex-wrap items-center gap-3">
+        <p className="grow">Print blank sheets, fill them in at the bench, and enter them here with the time at their head.</p>
+        <a className="bench-button" href={`/api/workshops/${id}/score-sheet?paper=A4`} target="_blank" rel="noreferrer">Blank sheets, A4</a>
+        <a className="bench-button" href={`/api/workshops/${id}/score-sheet?paper=Letter`} target="_blank" rel="noreferrer">Letter</a>
+        <Link className="bench-button" href={`/workshops/${id}/score`}>Back to the bench</Link>
+      </div>
+      {seats.length > 0 && context.actor.role !== 'viewer' && (
+        <Bench workshopId={id} method={workshop.method} rule={rule} unit={context.actor.lengthUnit} seats={seats} unions={unions} firstSeat={seats[0]!.id} fromPaper />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,33 @@
+import { join } from 'node:path';
+import { openDatabase, type Database } from '@/db/database';
+import type { Services } from '@/server/context';
+import { folderMail } from '@/stand-ins/mail/folder-mail';
+
+const shared = globalThis as typeof globalThis & { pearBenchDatabase?: Database };
+
+/** One pool a process, kept across hot reloads. */
+export function database(): Database {
+  const url = process.env.DATABASE_URL;
+  if (!url) throw new Error('DATABASE_URL is not set. Start the application with ./start.');
+  shared.pearBenchDatabase ??= openDatabase(url);
+  return shared.pearBenchDatabase;
+}
+
+/** What use cases are given for the request at hand. */
+export function services(): Services {
+  return {
+    db: database(),
+    mail: folderMail(process.env.PEAR_BENCH_MAIL ?? join(process.cwd(), '.data', 'outbox')),
+    publicUrl: publicUrl(),
+    now: new Date(),
+  };
+}
+
+export function publicUrl(): string {
+  return process.env.PEAR_BENCH_PUBLIC_URL ?? 'http://127.0.0.1:3000';
+}
+
+/** True when links and QR codes lead to this machine only, so that no phone can open them. */
+export function onlyThisMachine(): boolean {
+  return ['127.0.0.1', 'localhost', '[::1]'].includes(new URL(publicUrl()).hostname);
+}

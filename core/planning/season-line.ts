@@ -1,0 +1,84 @@
+import { daysBetween, addDays, type IsoDate } from '../units/iso-date';
+
+/** What trails a workshop on the season line, each as days from its date. */
+export const WOOD_CUTTING = { from: -70, to: -28 } as const;
+
+export interface SeasonWindow {
+  from: IsoDate;
+  to: IsoDate;
+}
+
+/** The stretch of time the line shows: from eight months before the month of `today` to six after. */
+export function seasonWindow(today: IsoDate, shiftMonths = 0): SeasonWindow {
+  return { from: monthStart(today, shiftMonths - 8), to: monthStart(today, shiftMonths + 7) };
+}
+
+/** First of the month `months` away from the month of `date`. */
+function monthStart(date: IsoDate, months: number): IsoDate {
+  const index = Number(date.slice(0, 4)) * 12 + Number(date.slice(5, 7)) - 1 + months;
+  return `${Math.floor(index / 12)}-${String((index % 12) + 1).padStart(2, '0')}-01`;
+}
+
+/** Where a date lies in the window, 0 at its start to 1 at its end; outside it, beyond those. */
+export function placeInSeason(window: SeasonWindow, date: IsoDate): number {
+  return daysBetween(window.from, date) / daysBetween(window.from, window.to);
+}
+
+/** The months of a window, each with its place and its month number from 1. */
+export function monthsOf(window: SeasonWindow): { start: IsoDate; month: number; year: number; at: number; end: number }[] {
+  const months = [];
+  for (let start = window.from; start < window.to; ) {
+    const next = monthStart(start, 1);
+    months.push({
+      start, month: Number(start.slice(5, 7)), year: Number(start.slice(0, 4)), at: placeInSeason(window, start), end: placeInSeason(window, next),
+    });
+    start = next;
+  }
+  return months;
+}
+
+/**
+ * How far a temperate plant is in leaf in the middle of a month, 0 bare to 1 full: a picture of the
+ * year's course by the calendar of the trade handbook, no forecast.
+ */
+export function leafiness(month: number, hemisphere: 'north' | 'south'): number {
+  const NORTH = [0, 0, 0.1, 0.4, 0.8, 1, 1, 1, 0.9, 0.5, 0.1, 0];
+  return NORTH[(month - 1 + (hemisphere === 'south' ? 6 : 0)) % 12]!;
+}
+
+export interface Peg {
+  id: string;
+  title: string;
+  date: IsoDate;
+  at: number;
+  /** Level it hangs at, 0 highest, so that tags of near dates do not cover each other. */
+  level: number;
+  wood: { from: number; to: number };
+  callus: { from: number; to: number };
+  rounds: { at: number; name: string; date: IsoDate }[];
+}
+
+/** Lays out workshops as pegs; `tagWidth` is a tag's width as a share of the line. */
+export function layPegs(
+  window: SeasonWindow,
+  workshops: { id: string; title: string; date: IsoDate; callusDays: number; rounds: { name: string; date: IsoDate }[] }[],
+  tagWidth: number,
+): Peg[] {
+  const place = (date: IsoDate): number => placeInSeason(window, date);
+  const ends: number[] = [];
+  return [...workshops]
+    .filter(({ date }) => date >= window.from && date < window.to)
+    .sort((a, b) => a.date.localeCompare(b.date) || a.id.localeCompare(b.id))
+    .map(({ callusDays, ...workshop }) => {
+      const at = place(workshop.date);
+      let level = ends.findIndex((end) => end <= at);
+      if (level < 0) level = ends.length;
+      ends[level] = at + tagWidth;
+      return {
+        id: workshop.id, title: workshop.title, date: workshop.date, at, level,
+        wood: { from: place(addDays(workshop.date, WOOD_CUTTING.from)), to: place(addDays(workshop.date, WOOD_CUTTING.to)) },
+        callus: { from: at, to: place(addDays(workshop.date, callusDays)) },
+        rounds: workshop.rounds.map((round) => ({ ...round, at: place(round.date) })),
+      };
+    });
+}

@@ -1,0 +1,161 @@
+import { v7 as uuid } from 'uuid';
+import type { Measures } from '@/core/methods/measures';
+import { HOLLOW_PICKS, type HollowPick } from '@/core/contact/hollow';
+import type { PlacementPick } from '@/core/contact/placement';
+import { assumedBark } from '@/core/contact/cut-face';
+import type { Marks } from '@/core/scoring/judge-union';
+import { METHODS } from '@/core/methods/registry';
+import { addDays, dateInZone } from '@/core/units/iso-date';
+import type { Actor, Context, Services } from '@/server/context';
+import { saveAnswer, growerPage } from '@/server/grower-page';
+import { putJudgement } from '@/server/judgements';
+import { listKeepers, changeKeepers, makeKeepers } from '@/server/keepers';
+import { addStockLot, addWoodLot, workshopLots } from '@/server/lots';
+import { addMember, makeFirstLead } from '@/server/members';
+import { addRound } from '@/server/rounds';
+import { outbox, sendRound } from '@/server/round-messages';
+import { acceptRoster } from '@/server/roster-import';
+import { listSeats, type SeatedPerson } from '@/server/seats';
+import { actorOf } from '@/server/sign-in';
+import { addSite, putWorkshop } from '@/server/workshops';
+import { demoDates } from './dates';
+import { aroundZero, seededRandom } from './random';
+import { ASSISTANT, CLUB, HANDS, LEAD, PAST_ROSTER, SITE, STOCKS, VIEWER, WOOD } from './scenario';
+
+export const DEMO_KEEPERS_EACH = 4;
+
+/**
+ * Fills an empty database with the demo guild, through the same use cases as a user's hands: a
+ * workshop that was, with scored unions, keepers and a round half answered, and one to come.
+ *
+ * @param password sign-in of all three members.
+ */
+export async function loadDemo(services: Services, password: string): Promise<void> {
+  const loadedAt = services.now;
+  const today = dateInZone(loadedAt, SITE.timeZone);
+  const dates = demoDates(today);
+  const { token } = await makeFirstLead(services, { club: CLUB, ...LEAD, password });
+  const lead = (await actorOf(services, token))!;
+  const as = (actor: Actor, now: Date): Context => ({ ...services, actor, now });
+  await addMember(as(lead, loadedAt), { ...ASSISTANT, password, role: 'assistant' });
+  await addMember(as(lead, loadedAt), { ...VIEWER, password, role: 'viewer' });
+  const joss = await services.db.users.findOne({ where: { email: ASSISTANT.email }, raw: true });
+  const assistant: Actor = { ...lead, userId: joss!.id, role: 'assistant', name: ASSISTANT.name };
+
+  const planned = new Date(`${addDays(dates.past, -40)}T10:00:00Z`);
+  const site = await addSite(as(lead, planned), SITE);
+  const method = METHODS[0]!.id;
+  const past = uuid();
+  await putWorkshop(as(lead, planned), past, {
+    title: 'Pears and medlars on the bench', date: dates.past, siteId: site.id, method, promisedKeepers: DEMO_KEEPERS_EACH, promise: 'two pears and two medlars on quince',
+  });
+  for (const lot of WOOD.slice(0, 2)) await addWoodLot(as(lead, planned), past, uuid(), { ...lot, cutOn: addDays(dates.past, -45) });
+  await addStockLot(as(lead, planned), past, uuid(), STOCKS[0]);
+  await acceptRoster(as(lead, planned), past, new TextEncoder().encode(PAST_ROSTER), { importId: uuid(), decisions: {} });
+
+  const seats = await listSeats(as(lead, planned), past);
+  await scorePractice(as, lead, assistant, past, dates.past, seats);
+  await makeDemoKeepers(as(lead, new Date(`${dates.past}T14:10:00Z`)), past);
+
+  // The round was sent when it opened; people answered in the days since.
+  const sentAt = new Date(`${dates.round.opensOn}T08:00:00Z`);
+  const roundId = uuid();
+  await addRound(as(lead, sentAt), past, roundId, dates.round);
+  await sendRound(as(lead, sentAt), roundId, { sentSoFar: 0 });
+  await answerRound(as(lead, sentAt), seats);
+
+  const upcoming = uuid();
+  await putWorkshop(as(lead, loadedAt), upcoming, {
+    title: 'Late winter whips', date: dates.upcoming, siteId: site.id, method, promisedKeepers: 2, promise: 'one pear and one quince, potted',
+  });
+  await addWoodLot(as(lead, loadedAt), upcoming, uuid(), { ...WOOD[2], cutOn: '' });
+  await addStockLot(as(lead, loadedAt), upcoming, uuid(), STOCKS[1]);
+}
+
+/** Three to six attempts each, better from one to the next, by two assessors who share the benches. */
+async function scorePractice(as: (actor: Actor, now: Date) => Context, lead: Actor, assistant: Actor, workshopId: string, date: string, seats: SeatedPerson[]): Promise<void> {
+  const random = seededRandom(20_260);
+  let minute = 0;
+  for (let attempt = 1; attempt <= 6; attempt++) {
+    for (const [i, seat] of seats.entries()) {
+      const [start, gain] = HANDS[i]!;
+      const skill = Math.min(0.97, start + gain * (attempt - 1));
+      // The sure hands stop early, the others go on as long as there is wood.
+      if (attempt > 3 && skill > 0.86) continue;
+      minute += 1.4;
+      const at = new Date(Date.parse(`${date}T08:20:00Z`) + minute * 60_000);
+      const context = as(i % 3 === 2 ? assistant : lead, at);
+      const { measures, marks, note } = drawnUnion(random, skill);
+      await putJudgement(context, uuid(), { workshopId, seatId: seat.id, number: attempt, stage: 'joined', measures, marks, note, deviceAt: at });
+    }
+  }
+}
+
+function drawnUnion(random: () => number, skill: number): { measures: Measures; marks: Marks; note: string } {
+  const clumsy = 1 - skill;
+  const measured = (value: number): { value: number; origin: 'measured' } => ({ value: Math.round(value * 10) / 10, origin: 'measured' });
+  const assumed = (value: number): { value: number; origin: 'assumed' } => ({ value, origin: 'assumed' });
+  const stock = Math.max(7, 10 + 1.2 * aroundZero(random));
+  const scion = Math.max(6, stock - Math.abs(0.9 * aroundZero(random)) * (0.4 + clumsy));
+  const cut = Math.max(22, 36 + 4 * aroundZero(random));
+  const hollow = (): { value: number; origin: 'picked' | 'assumed' } => {
+    const roll = random() + clumsy * 0.55;
+    const pick: HollowPick = roll > 1.4 ? 'deep' : roll > 1.12 ? 'hollow' : roll > 0.82 ? 'hairline' : 'none';
+    return { value: HOLLOW_PICKS[pick], origin: pick === 'none' ? 'assumed' : 'picked' };
+  };
+  const difference = stock - scion;
+  const roll = random();
+  const placement: PlacementPick = difference < 0.8 ? 'middle' : roll < skill ? (roll < skill / 2 ? 'left-lines' : 'right-lines') : roll < skill + clumsy * 0.5 ? 'middle' : 'left-flush';
+  const marks: Marks = {};
+  const slip = (id: string, poor: number, fatal = 0): void => {
+    const chance = random();
+    if (chance < fatal * clumsy) marks[id] = 'fatal';
+    else if (chance < (poor + fatal) * clumsy) marks[id] = 'poor';
+  };
+  slip('tongue', 0.7, 0.08);
+  slip('hold', 0.45, 0.1);
+  slip('daylight', 0.5, 0.04);
+  slip('clean', 0.4);
+  slip('safe-hands', 0.25, 0.05);
+  if (random() < 0.35 * clumsy) marks.strokes = random() < 0.3 ? 'recut' : 'poor';
+  const stockDiameter = measured(stock);
+  const scionDiameter = measured(scion);
+  const measures: Measures = {
+    stockDiameter, scionDiameter, stockBark: assumed(assumedBark(stockDiameter.value)), scionBark: assumed(assumedBark(scionDiameter.value)),
+    stockLength: measured(cut), scionLength: measured(cut * (1 + 0.16 * clumsy * aroundZero(random))), stockHollow: hollow(), scionHollow: hollow(),
+    placement: { pick: placement }, lift: assumed(0), turn: assumed(0),
+  };
+  if (random() < 0.25 * clumsy) measures.lift = measured(2.5 * aroundZero(random));
+  return { measures, marks, note: marks.tongue === 'fatal' ? 'pushed the blade instead of rocking it' : '' };
+}
+
+/** Keepers in one step, then half of them changed to the second wood lot, and two codes left unused. */
+async function makeDemoKeepers(context: Context, workshopId: string): Promise<void> {
+  const lots = await workshopLots(context, workshopId);
+  const [pear, medlar] = lots.wood.sort((a, b) => a.variety.localeCompare(b.variety));
+  await makeKeepers(context, workshopId, { woodLotId: pear!.id, stockLotId: lots.stocks[0]!.id });
+  const keepers = await listKeepers(context, workshopId);
+  const second = keepers.filter((_, i) => i % DEMO_KEEPERS_EACH >= DEMO_KEEPERS_EACH / 2).map(({ id }) => id);
+  await changeKeepers(context, workshopId, { plantIds: second, woodLotId: medlar!.id });
+  await changeKeepers(context, workshopId, { plantIds: keepers.slice(-2).map(({ id }) => id), voided: true });
+}
+
+/** Two thirds of those written to open their link and answer for their plants, the sure hands with better news. */
+async function answerRound(context: Context, seats: SeatedPerson[]): Promise<void> {
+  const random = seededRandom(77);
+  const messages = (await outbox(context)).sort((a, b) => a.to.localeCompare(b.to));
+  for (const [i, message] of messages.entries()) {
+    if (i % 3 === 2) continue;
+    const token = /\/r\/([\w-]+)/.exec(message.text ?? '')?.[1];
+    if (!token) throw new Error(`The message to ${message.to} holds no link.`);
+    const services = { ...context, now: new Date(context.now.getTime() + (1 + i) * 7 * 3_600_000) };
+    const page = await growerPage(services, token);
+    const at = seats.findIndex(({ person }) => person.name === page.name);
+    const skill = Math.min(0.95, HANDS[at]![0] + HANDS[at]![1] * 3);
+    for (const plant of page.plants) {
+      const roll = random();
+      const answer = roll < 0.25 + 0.65 * skill ? 'yes' : roll < 0.9 ? 'dead' : roll < 0.96 ? 'not-sure' : 'not-found';
+      await saveAnswer(services, token, uuid(), { unionId: plant.unionId, answer, note: answer === 'dead' && roll > 0.85 ? 'dried up after a hot week' : '' });
+    }
+  }
+}

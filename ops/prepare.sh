@@ -1,0 +1,63 @@
+# Sourced by ./start and ./check: what both need before Node can take over.
+
+say() { printf '%s\n' "$*"; }
+
+need_node() {
+  if ! command -v node >/dev/null || ! node -e 'const [a,b]=process.versions.node.split(".").map(Number);process.exit(a>20||(a===20&&b>=9)?0:1)'; then
+    say "Pear Bench needs Node.js 20.9 or later and npm. Install them and start again."
+    exit 1
+  fi
+}
+
+# need_debian COMMAND PACKAGE: installs PACKAGE without recommends when COMMAND is missing.
+need_debian() {
+  command -v "$1" >/dev/null && return 0
+  local as=""
+  if [ "$(id -u)" != 0 ]; then
+    if command -v sudo >/dev/null && sudo -n true 2>/dev/null; then as="sudo"
+    else
+      say "Missing: install the Debian package $2 (apt-get install --no-install-recommends $2) and start again."
+      exit 1
+    fi
+  fi
+  say "Installing $2 from Debian."
+  local log; log=$(mktemp)
+  if ! { $as apt-get update && DEBIAN_FRONTEND=noninteractive $as apt-get install -y --no-install-recommends "$2"; } >"$log" 2>&1; then
+    tail -n 15 "$log"
+    say "Installing $2 failed. Install it by hand (apt-get install --no-install-recommends $2) and start again."
+    exit 1
+  fi
+  # Debian starts its own server after installing; ours has a data folder of its own.
+  if [ "$2" = mariadb-server ]; then $as service mariadb stop >/dev/null 2>&1 || true; fi
+  rm -f "$log"
+}
+
+need_modules() {
+  local now; now=$(sha256sum package-lock.json | cut -d' ' -f1)
+  [ -f node_modules/.pear-bench-lock ] && [ "$(cat node_modules/.pear-bench-lock)" = "$now" ] && return 0
+  say "Installing the packages of package-lock.json."
+  local log; log=$(mktemp)
+  if ! npm ci --no-audit --no-fund --loglevel=error >"$log" 2>&1; then
+    tail -n 20 "$log"
+    say "npm ci failed. A first start needs the network; see above."
+    exit 1
+  fi
+  rm -f "$log"
+  printf '%s' "$now" >node_modules/.pear-bench-lock
+}
+
+# need_build FOLDER: builds into FOLDER when a source is newer than its last build.
+need_build() {
+  local now; now=$(find app assets core db exchange server stand-ins ui proxy.ts next.config.ts postcss.config.mjs package-lock.json tsconfig.json -type f ! -name '*.test.ts' -print0 | sort -z | xargs -0 sha256sum | sha256sum | cut -d' ' -f1)
+  [ -f "$1/pear-bench-sources" ] && [ "$(cat "$1/pear-bench-sources")" = "$now" ] && return 0
+  say "Building the application, a minute or two."
+  rm -rf "$1"
+  local log; log=$(mktemp)
+  if ! PEAR_BENCH_BUILD="$1" NEXT_TELEMETRY_DISABLED=1 node node_modules/next/dist/bin/next build >"$log" 2>&1; then
+    cat "$log"
+    say "The build failed; see above."
+    exit 1
+  fi
+  rm -f "$log"
+  printf '%s' "$now" >"$1/pear-bench-sources"
+}

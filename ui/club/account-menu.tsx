@@ -1,0 +1,34 @@
+'use client';
+
+import Link from 'next/link';
+import { DropdownMenu } from 'radix-ui';
+import { ChevronDown } from 'lucide-react';
+import { send } from '../form/send';
+
+/** Name and club, with what belongs to the person who is signed in. */
+export function AccountMenu({ name, clubName, role }: { name: string; clubName: string; role: string }) {
+  const signOut = async (): Promise<void> => {
+    const sent = await send('DELETE', '/api/session');
+    // A full load, so that nothing of the session stays in memory.
+    if (sent.ok) window.location.assign('/sign-in');
+    else window.alert(sent.message);
+  };
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger className="inline-flex min-h-11 cursor-pointer items-center gap-1.5 px-2 font-bold">
+        {name}<ChevronDown aria-hidden className="size-4" />
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content align="end" sideOffset={4} className="z-50 min-w-56 border-2 border-ink bg-sheet p-1">
+          <DropdownMenu.Label className="px-3 py-2 text-sm text-muted">{role} of {clubName}</DropdownMenu.Label>
+          {[['/club', 'Club and units'], ['/outbox', 'Outbox (simulated)']].map(([href, label]) => (
+            <DropdownMenu.Item key={href} asChild>
+              <Link href={href!} className="block px-3 py-2 no-underline data-[highlighted]:bg-mist data-[highlighted]:outline-none">{label}</Link>
+            </DropdownMenu.Item>
+          ))}
+          <DropdownMenu.Item onSelect={() => void signOut()} className="cursor-pointer px-3 py-2 data-[highlighted]:bg-mist data-[highlighted]:outline-none">Sign out</DropdownMenu.Item>
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}

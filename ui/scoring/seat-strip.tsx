@@ -1,0 +1,44 @@
+import { UnionGlyph } from '../union/union-glyph';
+import { type BenchSeat, type BenchUnion, scoreText } from './bench-data';
+
+interface SeatStripProps {
+  seats: BenchSeat[];
+  unions: BenchUnion[];
+  open: string;
+  /** Seats with an entry begun and not saved. */
+  drafts: string[];
+  onOpen: (seatId: string) => void;
+}
+
+/** Everyone at the benches with their attempts as glyphs. */
+export function SeatStrip({ seats, unions, open, drafts, onOpen }: SeatStripProps) {
+  return (
+    <nav aria-label="Seats">
+      <ul className="flex gap-1 overflow-x-auto pb-1 lg:max-h-[38rem] lg:flex-col lg:overflow-x-visible lg:overflow-y-auto" tabIndex={0} aria-label="Seats, scrolls">
+        {seats.map((seat) => {
+          const own = unions.filter(({ seatId }) => seatId === seat.id);
+          const here = seat.id === open;
+          return (
+            <li key={seat.id} className="shrink-0">
+              <button
+                type="button" onClick={() => onOpen(seat.id)} aria-pressed={here} data-seat={seat.number}
+                className={`flex min-h-11 w-full cursor-pointer items-center gap-2 border-l-4 px-2 py-1 text-left ${here ? 'border-ink bg-mist' : 'border-transparent'}`}
+              >
+                <span className="w-7 shrink-0 text-xl font-bold">{seat.number}</span>
+                <span className="min-w-0 lg:grow">
+                  <span className="hidden truncate text-sm lg:block">{seat.name}{drafts.includes(seat.id) && !here && <span className="text-muted"> (begun)</span>}</span>
+                  <span className="hidden flex-wrap items-center gap-0.5 lg:flex">
+                    {own.slice(-6).map((union) => (
+                      <UnionGlyph key={union.id} {...union.glyph} size={16} title={`${seat.number}-${union.number}: ${scoreText(union.counts.score)}, ${union.counts.contactWords}`} />
+                    ))}
+                    {own.length === 0 && <span className="text-xs text-muted">none yet</span>}
+                  </span>
+                </span>
+              </button>
+            </li>
+          );
+        })}
+      </ul>
+    </nav>
+  );
+}

@@ -1,0 +1,66 @@
+import type { UnionJudgement } from '@/core/scoring/judge-union';
+import type { RankedCorrection } from '@/core/scoring/best-corrections';
+import { formatLength, type LengthUnit } from '@/core/units/length';
+import { UnionGlyph } from '../union/union-glyph';
+import { type BenchUnion, scoreText } from './bench-data';
+
+interface VerdictProps {
+  judged: UnionJudgement | null;
+  /** Contact this pair of wood could reach. */
+  best: number | null;
+  corrections: RankedCorrection[];
+  last: BenchUnion | null;
+  called: string;
+  unit: LengthUnit;
+}
+
+/** The score, why it is what it is, the two corrections worth most, and the last attempt beside it. */
+export function Verdict({ judged, best, corrections, last, called, unit }: VerdictProps) {
+  return (
+    <section aria-label={`Score of ${called}`} className="border-t-2 border-ink pt-2">
+      <div className="flex items-start justify-between gap-3">
+        <div>
+          <p className="flex items-baseline gap-2">
+            <span className="text-5xl leading-none font-bold tabular-nums" data-testid="score">{judged ? scoreText(judged.score) : '–'}</span>
+            <span className="text-muted">of 100</span>
+          </p>
+          {judged && judged.fatal.length > 0 && (
+            <p className="mt-1 inline-block bg-loud px-2 font-bold text-white">
+              Fatal: {judged.grades.filter(({ point }) => judged.fatal.includes(point.id)).map(({ point }) => point.name.toLowerCase()).join(', ')}
+            </p>
+          )}
+          {judged && (
+            <p className="mt-1 text-sm">
+              Contact {judged.assessment.contactGrade.words}; {formatLength(judged.assessment.contact.touching, unit)} touching.
+              {best !== null && <> This pair could reach {Math.round(best * 100)} %.</>}
+            </p>
+          )}
+        </div>
+        <div className="shrink-0 border-l border-line pl-3 text-sm">
+          <p className="text-muted">Last attempt</p>
+          {last ? (
+            <p className="flex items-center gap-2">
+              <UnionGlyph {...last.glyph} title={`Attempt ${last.number}: ${last.counts.contactWords}`} />
+              <span><span className="block text-xl font-bold">{scoreText(last.counts.score)}</span>{Math.round(last.counts.contact * 100)} % contact</span>
+            </p>
+          ) : (
+            <p>This is the first.</p>
+          )}
+        </div>
+      </div>
+      {judged?.assessment.contactGrade.reason && <p className="mt-1 text-sm">{judged.assessment.contactGrade.reason}</p>}
+      {judged?.assessment.contact.warning && <p className="mt-1 text-sm font-bold">{judged.assessment.contact.warning}</p>}
+      {corrections.length > 0 && (
+        <ol className="mt-2 flex flex-col gap-1.5" aria-label="Corrections that would raise the score most">
+          {corrections.map((correction) => (
+            <li key={correction.point} className="flex gap-2 border-l-4 border-ink pl-2">
+              <span className="grow font-bold">{correction.say((mm) => formatLength(mm, unit))}</span>
+              <span className="shrink-0 text-sm text-muted">would be {scoreText(correction.score)}</span>
+            </li>
+          ))}
+        </ol>
+      )}
+      {judged && corrections.length === 0 && <p className="mt-2 border-l-4 border-line pl-2">Nothing to correct. Next time the same again.</p>}
+    </section>
+  );
+}

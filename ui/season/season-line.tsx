@@ -1,0 +1,151 @@
+import Link from 'next/link';
+import { layPegs, leafiness, monthsOf, placeInSeason, seasonWindow } from '@/core/planning/season-line';
+import { formatDate } from '@/core/units/iso-date';
+
+export interface SeasonWorkshop {
+  id: string;
+  title: string;
+  date: string;
+  callusDays: number;
+  rounds: { name: string; date: string }[];
+}
+
+interface SeasonLineProps {
+  today: string;
+  shiftMonths: number;
+  hemisphere: 'north' | 'south';
+  workshops: SeasonWorkshop[];
+  /** The workshop whose leaves are open, whose trailing dates are written out. */
+  chosen: string | null;
+}
+
+/** Drawing units: the line is this wide and scales with the page. */
+const WIDTH = 1240;
+const TWIG = 34;
+const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
+const TAG = { width: 168, height: 40, step: 46 };
+
+/**
+ * The club's year as a twig that leafs out and goes bare; workshops hang on it as tags on wire,
+ * with wood cutting before and callusing and follow-up after. It is the way around.
+ */
+export function SeasonLine({ today, shiftMonths, hemisphere, workshops, chosen }: SeasonLineProps) {
+  const window = seasonWindow(today, shiftMonths);
+  const pegs = layPegs(window, workshops, (TAG.width + 10) / WIDTH);
+  const x = (place: number): number => Math.round(place * WIDTH * 10) / 10;
+  const levels = Math.max(1, ...pegs.map(({ level }) => level + 1));
+  const height = TWIG + 40 + levels * TAG.step;
+  const now = placeInSeason(window, today);
+  // A wire near the right edge has its tag to the left of it.
+  const tagX = (at: number): number => Math.min(x(at) - 14, WIDTH - TAG.width - 2);
+  return (
+    <nav aria-label="Season" className="border-b border-line bg-sheet">
+      <div className="mx-auto max-w-[1240px] overflow-x-auto px-2" tabIndex={0} role="group" aria-label="The club's year, scrolls sideways on narrow screens">
+        <div className="relative min-w-[860px]">
+          <svg viewBox={`0 0 ${WIDTH} ${height}`} className="block w-full" aria-hidden focusable="false">
+            {monthsOf(window).map(({ start, month, year, at, end }) => (
+              <g key={start}>
+                <path d={`M${x(at)} ${TWIG + 8}V${TWIG + 14}`} stroke="#16201a" />
+                <text x={x((at + end) / 2)} y={TWIG + 26} textAnchor="middle" fontSize={13} fill="#48534b">
+                  {MONTHS[month - 1]}{month === 1 || at === 0 ? ` ${year}` : ''}
+                </text>
+                <MonthGrowth left={x(at)} right={x(end)} leaf={leafiness(month, hemisphere)} seed={month} />
+              </g>
+            ))}
+            <path d={`M0 ${TWIG + 3}C${WIDTH * 0.3} ${TWIG - 4} ${WIDTH * 0.6} ${TWIG + 7} ${WIDTH} ${TWIG}`} stroke="#8a6a45" strokeWidth={6} fill="none" />
+            {pegs.map((peg) => (
+              <Trail key={peg.id} peg={peg} x={x} chosen={peg.id === chosen} />
+            ))}
+            {now >= 0 && now < 1 && (
+              <g>
+                <path d={`M${x(now)} 12V${height}`} stroke="#16201a" strokeWidth={1.5} strokeDasharray="2 3" />
+                <text x={x(now) + 5} y={12} fontSize={13} fontWeight={700} fill="#16201a">today</text>
+              </g>
+            )}
+            {pegs.map((peg) => {
+              const y = TWIG + 36 + peg.level * TAG.step;
+              const left = tagX(peg.at);
+              const picked = peg.id === chosen;
+              return (
+                <g key={peg.id}>
+                  <path d={`M${x(peg.at)} ${TWIG + 3}C${x(peg.at) + 5} ${TWIG + 14} ${x(peg.at) - 5} ${y - 8} ${Math.max(left + 12, Math.min(x(peg.at), left + TAG.width - 12))} ${y + 7}`} stroke="#16201a" strokeWidth={1.4} fill="none" />
+                  <path d={tagShape(left, y)} fill={picked ? '#16201a' : '#fdfefc'} stroke="#16201a" strokeWidth={1.4} />
+                  <circle cx={Math.max(left + 12, Math.min(x(peg.at), left + TAG.width - 12))} cy={y + 7} r={2.6} fill="#f5f8f4" stroke="#16201a" />
+                </g>
+              );
+            })}
+          </svg>
+          <ul>
+            {pegs.map((peg) => {
+              const y = TWIG + 36 + peg.level * TAG.step;
+              const picked = peg.id === chosen;
+              return (
+                <li key={peg.id}>
+                  <Link
+                    href={`/workshops/${peg.id}/plan`} aria-current={picked ? 'page' : undefined}
+                    className={`absolute block overflow-hidden px-2 pt-[0.45em] leading-tight no-underline ${picked ? 'text-paper' : 'text-ink'}`}
+                    style={{ left: `${(tagX(peg.at) / WIDTH) * 100}%`, top: `${(y / height) * 100}%`, width: `${(TAG.width / WIDTH) * 100}%`, height: `${(TAG.height / height) * 100}%` }}
+                  >
+                    <span className="block truncate pl-4 text-[0.85rem] font-bold">{peg.title}</span>
+                    <span className="block truncate text-[0.78rem]">{formatDate(peg.date)}</span>
+                  </Link>
+                </li>
+              );
+            })}
+          </ul>
+        </div>
+      </div>
+    </nav>
+  );
+}
+
+function tagShape(left: number, y: number): string {
+  const right = left + TAG.width;
+  const bottom = y + TAG.height;
+  return `M${left + 9} ${y}H${right}V${bottom}H${left}V${y + 9}Z`;
+}
+
+/** Leaves and buds of a month along the twig. */
+function MonthGrowth({ left, right, leaf, seed }: { left: number; right: number; leaf: number; seed: number }) {
+  const places = [0.22, 0.5, 0.78];
+  return (
+    <g fill={leaf > 0.05 ? '#c9dcc9' : '#8a6a45'} stroke={leaf > 0.05 ? '#5d7a62' : 'none'} strokeWidth={0.8}>
+      {places.map((place, i) => {
+        const cx = left + (right - left) * place;
+        const up = (i + seed) % 2 === 0 ? -1 : 1;
+        const base = TWIG + (up < 0 ? -2 : 5);
+        if (leaf <= 0.05) return <path key={place} d={`M${cx - 3} ${base}Q${cx} ${base + up * 8} ${cx + 3} ${base}Z`} />;
+        const length = 6 + 17 * leaf;
+        const tip = [cx + length * 0.75, base + up * length * (up < 0 ? 0.75 : 0.28)];
+        return <path key={place} d={`M${cx} ${base}Q${cx + length * 0.1} ${tip[1]! + up * length * 0.15} ${tip[0]} ${tip[1]}Q${tip[0]! - length * 0.1} ${base + up * 2} ${cx} ${base}Z`} />;
+      })}
+    </g>
+  );
+}
+
+/** What comes before and after a workshop: wood cutting hatched, callusing dotted, rounds as small rings. */
+function Trail({ peg, x, chosen }: { peg: ReturnType<typeof layPegs>[number]; x: (place: number) => number; chosen: boolean }) {
+  const y = TWIG + 3;
+  const strong = chosen ? 1 : 0.45;
+  const hatches = Math.max(2, Math.round((x(peg.wood.to) - x(peg.wood.from)) / 7));
+  return (
+    <g opacity={strong} stroke="#16201a" fill="none">
+      {Array.from({ length: hatches }, (_, i) => {
+        const at = x(peg.wood.from) + ((x(peg.wood.to) - x(peg.wood.from)) * (i + 0.5)) / hatches;
+        return <path key={i} d={`M${at - 3} ${y + 5}L${at + 3} ${y - 5}`} strokeWidth={1.4} />;
+      })}
+      <path d={`M${x(peg.callus.from)} ${y}H${x(peg.callus.to)}`} strokeWidth={5} strokeDasharray="1 4" stroke={chosen ? '#fdfefc' : '#16201a'} />
+      {peg.rounds.map((round) => (
+        <circle key={round.name} cx={x(round.at)} cy={y} r={5} strokeWidth={1.6} fill="#fdfefc" />
+      ))}
+      {chosen && (
+        <g fill="#16201a" stroke="none" fontSize={11.5}>
+          <text x={x((peg.wood.from + peg.wood.to) / 2)} y={y - 10} textAnchor="middle" paintOrder="stroke" stroke="#fdfefc" strokeWidth={4}>cut wood</text>
+          {peg.rounds.map((round) => (
+            <text key={round.name} x={x(round.at)} y={y - 10} textAnchor="middle" paintOrder="stroke" stroke="#fdfefc" strokeWidth={4}>{round.name.toLowerCase()}</text>
+          ))}
+        </g>
+      )}
+    </g>
+  );
+}
