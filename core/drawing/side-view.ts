@@ -29,10 +29,10 @@ export function sideView(union: WhipUnion, options: SideViewOptions): DisplayLis
   const scionRise = scion.length * Math.cos(scionAngle);
   const marginX = 11;
   const width = Math.max(stock.diameter, scion.diameter) + 2 * marginX;
-  const top = 2;
+  const top = 5;
   const faceY = top + SCION_SHOWN + Math.max(rise, scionRise) / 2;
   const middle: Point = [width / 2, faceY];
-  const height = faceY + rise / 2 + STOCK_SHOWN + 6;
+  const height = faceY + rise / 2 + STOCK_SHOWN + 9;
 
   // Along the slope (upwards, to the right) and square to it (towards the scion).
   const along: Point = [Math.sin(stockAngle), -Math.cos(stockAngle)];
@@ -46,7 +46,7 @@ export function sideView(union: WhipUnion, options: SideViewOptions): DisplayLis
   const layer = (role: 'bark' | 'wood' | 'pith', radius: number): Path => {
     const ends = [-radius, radius].map((x) => x / Math.sin(stockAngle));
     const cut = clipSeam(seam, ends[0]!, ends[1]!, onFace);
-    return area(role, [[middle[0] - radius, height - 5.5], ...cut, [middle[0] + radius, height - 5.5]]);
+    return area(role, [[middle[0] - radius, height - 8.5], ...cut, [middle[0] + radius, height - 8.5]]);
   };
   items.push(layer('bark', stock.diameter / 2), layer('wood', stock.diameter / 2 - stock.bark), layer('pith', (stock.diameter / 2) * PITH));
 
@@ -82,6 +82,8 @@ export function sideView(union: WhipUnion, options: SideViewOptions): DisplayLis
     items.push({ ...area('gap', [...edge(-1, stock.hollow), ...edge(1, scion.hollow).reverse()]) });
   }
   items.push(line('knife-cut', ...seam));
+  items.push({ kind: 'label', role: 'name', at: [onScion(0, scionTop)[0], top - 1.2], anchor: 'middle', text: 'scion' });
+  items.push({ kind: 'label', role: 'name', at: [middle[0] - stock.diameter / 2, height - 5.8], anchor: 'start', text: 'stock' });
   items.push(...scaleBar([middle[0] - 5, height - 2.6], options.unit));
 
   const anchors: Anchor[] = [
@@ -106,7 +108,7 @@ function tongueSeam(union: WhipUnion, angle: number, onFace: (s: number, off?: n
   const length = Math.min(union.stock.length, union.scion.length);
   const half = length / 2;
   const tongue = length / 3;
-  const thick = (tongue / 2) * Math.sin(angle) * 0.5;
+  const thick = (tongue / 2) * Math.sin(angle) * 0.8;
   const ends = Math.max(union.stock.length, union.scion.length) / 2;
   return [onFace(-ends), onFace(-half), onFace(tongue / 2, -thick), onFace(-tongue / 2, thick), onFace(half), onFace(ends)];
 }

@@ -17,6 +17,7 @@ import { type Entry, entryOf, newEntry, nextMark } from './entry';
 import { Figures } from './figures';
 import { fieldOf, readUnion } from './read-union';
 import { SeatStrip } from './seat-strip';
+import { levelReach, SectionAtLevel } from './section-at-level';
 import { UnionStage } from './union-stage';
 import { type Draft, useDrafts } from './use-drafts';
 import { Verdict } from './verdict';
@@ -53,6 +54,7 @@ export function Bench({ workshopId, method: methodId, rule, unit, seats, unions,
   const [notice, setNotice] = useState('');
   const [caution, setCaution] = useState(false);
   const [filledIn, setFilledIn] = useState('');
+  const [wantedLevel, setLevel] = useState(0);
   const form = useRef<HTMLFormElement>(null);
   const saving = useRef(false);
 
@@ -68,6 +70,8 @@ export function Bench({ workshopId, method: methodId, rule, unit, seats, unions,
   const number = draft?.correcting ?? Math.max(0, ...taken) + 1;
   const called = `${seat.number}-${number}`;
   const read = useMemo(() => readUnion(method, rule, entry, 'joined', unit), [method, rule, entry, unit]);
+  const reach = levelReach(read.drawn.assessment.union.stock.length);
+  const level = Math.max(-reach, Math.min(reach, wantedLevel));
   const compared = draft?.correcting ? (own.find((union) => union.number === draft.correcting) ?? null) : last;
 
   const edit = (next: Entry): void => {
@@ -190,12 +194,12 @@ export function Bench({ workshopId, method: methodId, rule, unit, seats, unions,
   }, [read]);
   const stopped = method.points.find(({ id }) => id === 'safe-hands');
   return (
-    <div id="bench" className="grid gap-x-5 gap-y-3 lg:grid-cols-[11.5rem_minmax(0,1fr)_23rem]">
-      <SeatStrip seats={seats} unions={unions} open={seat.id} drafts={Object.keys(drafts)} onOpen={openSeat} />
+    <div id="bench" className="grid gap-x-5 gap-y-3 lg:grid-cols-[9.6rem_minmax(0,1fr)_21.5rem]">
+      <div className="lg:row-span-2"><SeatStrip seats={seats} unions={unions} open={seat.id} drafts={Object.keys(drafts)} onOpen={openSeat} /></div>
       <form ref={form} onSubmit={onSubmit} onKeyDown={onKeys} noValidate className="contents">
         <div className="order-2 min-w-0 lg:order-none">
           <UnionStage
-            assessment={read.drawn.assessment} unit={unit} ghost={ghost} assumed={!read.judged} onMark={mark}
+            assessment={read.drawn.assessment} unit={unit} ghost={ghost} assumed={!read.judged} level={level} onMark={mark}
             points={read.drawn.grades.map(({ point, grade }) => ({ point, grade, marked: entry.marks[point.id] !== undefined }))}
           />
         </div>
@@ -211,13 +215,18 @@ export function Bench({ workshopId, method: methodId, rule, unit, seats, unions,
             </label>
           )}
           <Figures entry={entry} unit={unit} measures={read.measures} errors={{ ...problem?.fields, ...read.errors }} onChange={edit} />
-          <Problem>{problem?.message}</Problem>
+        </div>
+        <div className="order-3 flex min-w-0 flex-wrap items-start gap-x-5 gap-y-2 sm:flex-nowrap lg:order-none">
           <Verdict judged={read.judged} best={read.best} corrections={read.corrections} last={compared} called={called} unit={unit} />
+          <SectionAtLevel assessment={read.drawn.assessment} unit={unit} level={level} onLevel={setLevel} />
+        </div>
+        <div className="order-4 flex min-w-0 flex-col gap-2.5 max-lg:sticky max-lg:bottom-0 max-lg:z-10 max-lg:-mx-4 max-lg:border-t max-lg:border-line max-lg:bg-paper max-lg:px-4 max-lg:py-2 lg:order-none">
+          <Problem>{problem?.message}</Problem>
           <label className="block text-sm font-bold">
             Note
             <textarea name="note" rows={1} maxLength={500} value={entry.note} onChange={(event) => edit({ ...entry, note: event.target.value })} className="bench-input min-h-9 font-normal" />
           </label>
-          <div className="sticky bottom-0 z-10 -mx-4 grid grid-cols-2 gap-2 border-t border-line bg-paper px-4 py-2 lg:static lg:mx-0 lg:border-0 lg:p-0">
+          <div className="grid grid-cols-2 gap-2">
             <button type="submit" data-save className="bench-button" data-weight="main" disabled={busy}>{busy ? 'Saving' : problem && draft?.unsure ? 'Try again' : draft?.correcting ? 'Save correction' : 'Save, next seat'}</button>
             <button type="button" className="bench-button" disabled={busy} onClick={() => void save('same')}>Save, same seat</button>
             <button type="button" className="bench-button" disabled={!canUndo || busy} onClick={() => void undo()}>
@@ -231,7 +240,7 @@ export function Bench({ workshopId, method: methodId, rule, unit, seats, unions,
           </div>
         </div>
       </form>
-      <div className="order-3 lg:col-span-3">
+      <div className="order-5 lg:order-none lg:col-span-3">
         <Attempts seatNumber={seat.number} unions={own} mayChange onCorrect={correct} />
       </div>
       <SheetDialog title="Knives" description="Say it before the next cut." open={caution} onOpenChange={setCaution}>

@@ -40,11 +40,11 @@ export function Figures({ entry, unit, measures, errors, onChange }: FiguresProp
         onPick={(placement) => onChange({ ...entry, placement })}
       />
       {entry.placement === 'mm' && <Figure name="offset" label="Offset to the right (left is negative)" entry={entry} unit={unit} error={errors.offset} onText={setText} />}
-      <div className="grid gap-2 sm:grid-cols-2">
+      <div className="grid gap-2">
         {(['stock', 'scion'] as const).map((piece) => (
           <div key={piece}>
             <Choices
-              legend={`Hollow of the ${piece}`} name={`hollow-${piece}`} columns="grid-cols-3" choices={HOLLOWS} value={entry.hollow[piece]}
+              legend={`Hollow of the ${piece}`} name={`hollow-${piece}`} columns="grid-cols-5" choices={HOLLOWS} value={entry.hollow[piece]}
               onPick={(pick) => onChange({ ...entry, hollow: { ...entry.hollow, [piece]: pick } })}
             />
             {entry.hollow[piece] === 'mm' && (
@@ -137,10 +137,10 @@ function Choices<T extends string>({ legend, name, columns, choices, value, onPi
         {choices.map(([choice, label], i) => (
           <label
             key={choice}
-            className="flex min-h-11 cursor-pointer items-center gap-1.5 border-2 border-line bg-sheet px-1.5 text-[0.85rem] leading-tight has-checked:border-ink has-checked:bg-ink has-checked:text-paper has-focus-visible:outline-3 has-focus-visible:outline-offset-2 has-focus-visible:outline-ink"
+            className="flex min-h-11 cursor-pointer items-center gap-1 border-2 border-line bg-sheet px-1 text-[0.82rem] leading-tight has-checked:border-ink has-checked:bg-ink has-checked:text-paper has-focus-visible:outline-3 has-focus-visible:outline-offset-2 has-focus-visible:outline-ink"
           >
             <input type="radio" name={name} value={choice} checked={value === choice} onChange={() => onPick(choice)} className="sr-only" />
-            <span aria-hidden className="text-xs opacity-80">{i + 1}</span>{label}
+            <span aria-hidden className="text-[0.65rem]">{i + 1}</span>{label}
           </label>
         ))}
       </div>

@@ -14,7 +14,7 @@ interface SeatStripProps {
 export function SeatStrip({ seats, unions, open, drafts, onOpen }: SeatStripProps) {
   return (
     <nav aria-label="Seats">
-      <ul className="flex gap-1 overflow-x-auto pb-1 lg:max-h-[38rem] lg:flex-col lg:overflow-x-visible lg:overflow-y-auto" tabIndex={0} aria-label="Seats, scrolls">
+      <ul className="flex gap-1 overflow-x-auto pb-1 lg:max-h-[40rem] lg:flex-col lg:overflow-x-visible lg:overflow-y-auto" tabIndex={0} aria-label="Seats, scrolls">
         {seats.map((seat) => {
           const own = unions.filter(({ seatId }) => seatId === seat.id);
           const here = seat.id === open;
@@ -29,7 +29,7 @@ export function SeatStrip({ seats, unions, open, drafts, onOpen }: SeatStripProp
                   <span className="hidden truncate text-sm lg:block">{seat.name}{drafts.includes(seat.id) && !here && <span className="text-muted"> (begun)</span>}</span>
                   <span className="hidden flex-wrap items-center gap-0.5 lg:flex">
                     {own.slice(-6).map((union) => (
-                      <UnionGlyph key={union.id} {...union.glyph} size={16} title={`${seat.number}-${union.number}: ${scoreText(union.counts.score)}, ${union.counts.contactWords}`} />
+                      <UnionGlyph key={union.id} {...union.glyph} size={18} title={`${seat.number}-${union.number}: ${scoreText(union.counts.score)}, ${union.counts.contactWords}`} />
                     ))}
                     {own.length === 0 && <span className="text-xs text-muted">none yet</span>}
                   </span>

@@ -1,7 +1,6 @@
 'use client';
 
-import { useId, useMemo, useState } from 'react';
-import { crossSection } from '@/core/drawing/cross-section';
+import { useMemo } from 'react';
 import { faceView } from '@/core/drawing/face-view';
 import { sideView } from '@/core/drawing/side-view';
 import type { Assessment, Point } from '@/core/methods/method';
@@ -24,32 +23,29 @@ interface UnionStageProps {
   ghost: number | null;
   /** The drawing is of assumed figures, since some are still to be entered. */
   assumed: boolean;
+  /** Height of the cross-section, mm from the middle of the face. */
+  level: number;
   onMark: (point: Point) => void;
 }
 
 /**
- * The union large: the side view whose parts are the things one marks, the face view with both
- * green lines, and a cross-section at a level one drags.
+ * The union large: the side view whose parts are the things one marks, and the face view with both
+ * green lines.
  */
-export function UnionStage({ assessment, points, unit, ghost, assumed, onMark }: UnionStageProps) {
+export function UnionStage({ assessment, points, unit, ghost, assumed, level, onMark }: UnionStageProps) {
   const narrow = useNarrow();
-  const [level, setLevel] = useState(0);
-  const levelId = useId();
   const { union, contact, contactGrade } = assessment;
   const upsideDown = points.some(({ point, grade }) => point.id === 'way-up' && grade === 'fatal');
   const side = useMemo(() => sideView(union, { unit, upsideDown }), [union, unit, upsideDown]);
-  const reach = Math.round(union.stock.length / 2 - 1);
-  const at = Math.max(-reach, Math.min(reach, level));
-  const face = useMemo(() => faceView(union, contact, { unit, ghost, level: at }), [union, contact, unit, ghost, at]);
-  const section = useMemo(() => crossSection(union, contact, at, unit), [union, contact, at, unit]);
+  const face = useMemo(() => faceView(union, contact, { unit, ghost, level }), [union, contact, unit, ghost, level]);
 
   const judged = points.filter(({ point }) => side.anchors.some((anchor) => anchor.point === point.id));
   const measured = points.filter(({ point }) => !side.anchors.some((anchor) => anchor.point === point.id) && point.faults.length > 0);
-  const sideWidth = narrow ? 138 : 170;
+  const sideWidth = narrow ? 138 : 168;
   const buttonWidth = narrow ? 106 : 124;
-  const faceWidth = narrow ? 220 : 250;
+  const faceWidth = narrow ? 220 : 236;
   return (
-    <div className={`flex flex-wrap items-start justify-center gap-x-3 gap-y-4 ${assumed ? 'opacity-60' : ''}`}>
+    <div className={`flex flex-wrap items-start justify-center gap-x-2 gap-y-4 ${assumed ? 'opacity-60' : ''}`}>
       <MarkableSide drawing={side} width={sideWidth} buttonWidth={buttonWidth} points={judged} onMark={onMark} />
       <div className="flex flex-col items-center gap-1">
         <p className="text-center font-bold" aria-live="polite">{assumed ? 'Drawn from assumed figures' : contactGrade.words}</p>
@@ -59,13 +55,6 @@ export function UnionStage({ assessment, points, unit, ghost, assumed, onMark }:
         />
         <div className="flex flex-wrap justify-center gap-1.5" role="group" aria-label="Points measured on the faces">
           {measured.map((stagePoint) => <MarkButton key={stagePoint.point.id} {...stagePoint} onMark={onMark} width={narrow ? 108 : 112} />)}
-        </div>
-      </div>
-      <div className="flex flex-row items-center gap-3 lg:flex-col lg:items-start">
-        <UnionDrawing drawing={section} width={narrow ? 110 : 128} title={`Cut across ${formatLength(Math.abs(at), unit)} ${at < 0 ? 'below' : 'above'} the middle`} />
-        <div>
-          <label htmlFor={levelId} className="block text-sm">Cut across at {formatLength(at, unit)}</label>
-          <input id={levelId} type="range" min={-reach} max={reach} step={1} value={at} onChange={(event) => setLevel(Number(event.target.value))} className="h-11 w-32 accent-ink" />
         </div>
       </div>
     </div>

@@ -17,7 +17,7 @@ interface VerdictProps {
 /** The score, why it is what it is, the two corrections worth most, and the last attempt beside it. */
 export function Verdict({ judged, best, corrections, last, called, unit }: VerdictProps) {
   return (
-    <section aria-label={`Score of ${called}`} className="border-t-2 border-ink pt-2">
+    <section aria-label={`Score of ${called}`} className="min-w-0 grow border-t-2 border-ink pt-2">
       <div className="flex items-start justify-between gap-3">
         <div>
           <p className="flex items-baseline gap-2">

@@ -1,0 +1,39 @@
+import type { Metadata } from 'next';
+import Link from 'next/link';
+import { addDays } from '@/core/units/iso-date';
+import { MILESTONES } from '@/core/findings/milestones';
+import { followUp } from '@/server/follow-up';
+import { todayAt } from '@/server/rounds';
+import { listKeepers } from '@/server/keepers';
+import { PhoneBanner } from '@/ui/club/phone-banner';
+import { NewRound } from '@/ui/follow-up/new-round';
+import { RoundBoard } from '@/ui/follow-up/round-board';
+import { onlyThisMachine } from '../../../../_http/services';
+import { pageContext } from '../../../../_http/session';
+
+export const metadata: Metadata = { title: 'Follow-up' };
+
+export default async function FollowUp({ params }: { params: Promise<{ workshop: string }> }) {
+  const { workshop: id } = await params;
+  const context = await pageContext();
+  const [rounds, today, keepers] = await Promise.all([followUp(context, id), todayAt(context, id), listKeepers(context, id)]);
+  const mayChange = context.actor.role !== 'viewer';
+  const open = MILESTONES.filter((milestone) => !rounds.some((round) => round.milestone === milestone));
+  return (
+    <>
+      {onlyThisMachine() && <PhoneBanner />}
+      <div className="mb-3 flex flex-wrap items-end justify-between gap-3">
+        <h1>Follow-up</h1>
+        {context.actor.role !== 'viewer' && <Link href="/outbox" className="bench-button">Outbox (simulated)</Link>}
+      </div>
+      {keepers.length === 0 ? (
+        <p className="board">There is nothing to follow up yet. <Link href={`/workshops/${id}/aftercare`}>Make the keepers first</Link>.</p>
+      ) : (
+        <div className="flex flex-col gap-6">
+          {rounds.map((round) => <RoundBoard key={round.id} round={round} mayChange={mayChange} today={today} />)}
+          {mayChange && open.length > 0 && <NewRound workshopId={id} milestones={open} opensOn={today} closesOn={addDays(today, 21)} />}
+        </div>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,137 @@
+'use client';
+
+import { useState } from 'react';
+import { ANSWER_WORDS, ANSWERS, type Answer, MILESTONE_WORDS } from '@/core/findings/milestones';
+import { formatCode } from '@/core/codes/plant-code';
+import { formatDate } from '@/core/units/iso-date';
+import type { RoundOnBoard } from './round-data';
+import { Field } from '../form/field';
+import { Problem } from '../form/problem';
+import { useSend } from '../form/use-send';
+import { RibbonStrip } from '../lots/ribbon';
+import { EnterAnswer } from './enter-answer';
+
+/** How an answer looks in a row of plants: shape and letter, green only for life. */
+const MARKS: Record<Answer | 'none', { sign: string; look: string; words: string }> = {
+  yes: { sign: '✓', look: 'border-life bg-life text-white', words: ANSWER_WORDS.yes.toLowerCase() },
+  'not-sure': { sign: '?', look: 'border-ink bg-sheet', words: ANSWER_WORDS['not-sure'].toLowerCase() },
+  dead: { sign: '†', look: 'border-ink bg-ink text-paper', words: ANSWER_WORDS.dead.toLowerCase() },
+  'not-found': { sign: '–', look: 'border-ink border-dashed bg-sheet', words: 'cannot be found' },
+  none: { sign: '', look: 'border-line border-dashed bg-paper', words: 'not heard from' },
+};
+
+/** A round: who was asked and how, and what is known of each plant. */
+export function RoundBoard({ round, mayChange, today }: { round: RoundOnBoard; mayChange: boolean; today: string }) {
+  const { run, busy, problem } = useSend();
+  const [told, setTold] = useState('');
+  const [moving, setMoving] = useState(false);
+  const words = MILESTONE_WORDS[round.milestone];
+  const plants = round.growers.flatMap((grower) => grower.plants);
+  const heard = plants.filter(({ answer }) => answer !== null).length;
+  const open = round.growers.filter((grower) => grower.reachable && grower.plants.some(({ answer }) => answer === null)).length;
+  const byPaper = round.growers.filter((grower) => !grower.reachable).length;
+
+  const write = async (): Promise<void> => {
+    const sent = await run<{ sent: number }>('POST', `/api/rounds/${round.id}/messages`, { sentSoFar: round.sentSoFar });
+    if (sent?.ok) setTold(`${sent.data.sent} written to, in the simulated outbox.`);
+  };
+  const withdraw = (personId: string): Promise<unknown> => run('DELETE', `/api/rounds/${round.id}/links/${personId}`);
+  const move = async (event: React.FormEvent<HTMLFormElement>): Promise<void> => {
+    event.preventDefault();
+    const sent = await run('PATCH', `/api/rounds/${round.id}`, Object.fromEntries(new FormData(event.currentTarget)));
+    if (sent?.ok) setMoving(false);
+  };
+  return (
+    <section className="board" aria-labelledby={`round-${round.id}`}>
+      <div className="flex flex-wrap items-start justify-between gap-3">
+        <div>
+          <h2 id={`round-${round.id}`}>{words.name}: {words.question}</h2>
+          <p className="text-muted">
+            {round.closed ? `Closed on ${formatDate(round.closesOn)}` : today < round.opensOn ? `Opens on ${formatDate(round.opensOn)}` : `Open until ${formatDate(round.closesOn)}`}. Heard of {heard} of {plants.length} plants.
+          </p>
+        </div>
+        {mayChange && (
+          <div className="flex flex-wrap gap-2">
+            {!round.closed && <button type="button" className="bench-button" data-weight="main" disabled={busy || open === 0} onClick={() => void write()}>{open === 0 ? 'Nobody left to write to' : round.sentSoFar === 0 ? `Write to ${open}` : `Remind ${open}`}</button>}
+            <Slips roundId={round.id} count={byPaper} />
+            <button type="button" className="bench-button" onClick={() => setMoving(!moving)}>Move the closing</button>
+          </div>
+        )}
+      </div>
+      <Problem>{problem?.message}</Problem>
+      <p role="status" className="font-bold">{told}</p>
+      {moving && (
+        <form onSubmit={(event) => void move(event)} className="mt-2 flex flex-wrap items-end gap-3" noValidate>
+          <div className="w-48"><Field label="Closes on" error={problem?.fields.closesOn}><input name="closesOn" type="date" defaultValue={round.closesOn} /></Field></div>
+          <button type="submit" className="bench-button" disabled={busy}>Move it</button>
+        </form>
+      )}
+      <div className="mt-3 overflow-x-auto" tabIndex={0} role="group" aria-label={`${words.name}: growers, scrolls sideways on narrow screens`}>
+        <table className="bench-table">
+          <thead><tr><th scope="col">Seat</th><th scope="col">Grower</th><th scope="col">Asked by</th><th scope="col">Plants</th>{mayChange && <th scope="col"><span className="sr-only">Do</span></th>}</tr></thead>
+          <tbody>
+            {round.growers.map((grower) => (
+              <tr key={grower.personId}>
+                <td className="text-lg font-bold">{grower.seatNumber}</td>
+                <td>{grower.name}</td>
+                <td className="text-sm">
+                  {grower.written > 0 ? `${grower.written} ${grower.written === 1 ? 'message' : 'messages'}` : grower.reachable ? 'not yet written to' : 'slip or phone'}
+                  {grower.written > 0 && grower.openLinks === 0 && ', link withdrawn'}
+                </td>
+                <td>
+                  <ul className="flex flex-wrap gap-1">
+                    {grower.plants.map((plant) => {
+                      const mark = MARKS[plant.answer ?? 'none'];
+                      const said = `${formatCode(plant.code)}, ${plant.variety}: ${mark.words}${plant.note ? `. ${plant.note}` : ''}`;
+                      return (
+                        <li key={plant.unionId} title={said} className="flex items-center gap-1 border border-line px-1 py-0.5">
+                          <RibbonStrip id={plant.ribbon} />
+                          <span className="text-sm tabular-nums">{formatCode(plant.code)}</span>
+                          <span aria-hidden className={`grid size-6 place-content-center border-2 text-sm font-bold ${mark.look}`}>{mark.sign}</span>
+                          <span className="sr-only">{mark.words}. {plant.note}</span>
+                        </li>
+                      );
+                    })}
+                  </ul>
+                </td>
+                {mayChange && (
+                  <td>
+                    <div className="flex justify-end gap-1.5">
+                      <EnterAnswer roundId={round.id} milestone={round.milestone} grower={grower} />
+                      {grower.openLinks > 0 && <button type="button" className="bench-button" disabled={busy} onClick={() => void withdraw(grower.personId)}>Withdraw link<span className="sr-only"> of {grower.name}</span></button>}
+                    </div>
+                  </td>
+                )}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <p className="mt-2 flex flex-wrap gap-x-4 gap-y-1 text-sm text-muted">
+        {([...ANSWERS, 'none'] as const).map((answer) => (
+          <span key={answer} className="inline-flex items-center gap-1.5"><span aria-hidden className={`grid size-5 place-content-center border-2 text-xs font-bold ${MARKS[answer].look}`}>{MARKS[answer].sign}</span>{MARKS[answer].words}</span>
+        ))}
+      </p>
+    </section>
+  );
+}
+
+function Slips({ roundId, count }: { roundId: string; count: number }) {
+  const [busy, setBusy] = useState(false);
+  const [failed, setFailed] = useState('');
+  if (count === 0) return null;
+  const print = async (): Promise<void> => {
+    setBusy(true);
+    setFailed('');
+    const response = await fetch(`/api/rounds/${roundId}/slips`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ paper: 'A4' }) }).catch(() => null);
+    setBusy(false);
+    if (response?.ok) window.open(URL.createObjectURL(await response.blob()), '_blank', 'noopener');
+    else setFailed('The slips could not be made. Try again in a moment.');
+  };
+  return (
+    <>
+      <button type="button" className="bench-button" disabled={busy} onClick={() => void print()}>{count === 1 ? 'Print 1 slip' : `Print ${count} slips`}</button>
+      {failed && <Problem>{failed}</Problem>}
+    </>
+  );
+}

@@ -1,0 +1,22 @@
+import type { Answer, Milestone } from '@/core/findings/milestones';
+
+/** A round as its board shows it. */
+export interface RoundOnBoard {
+  id: string;
+  milestone: Milestone;
+  opensOn: string;
+  closesOn: string;
+  closed: boolean;
+  sentSoFar: number;
+  growers: RoundGrower[];
+}
+
+export interface RoundGrower {
+  seatNumber: number;
+  personId: string;
+  name: string;
+  reachable: boolean;
+  written: number;
+  openLinks: number;
+  plants: { unionId: string; code: string; variety: string; ribbon: string; answer: Answer | null; note: string }[];
+}
