@@ -2,5 +2,5 @@ import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   resolve: { alias: { '@': import.meta.dirname } },
-  test: { include: ['{core,exchange,server,stand-ins,ui,db,ops}/**/*.test.ts'], environment: 'node' },
+  test: { include: ['{core,exchange,server,stand-ins,ui,db,ops,demo}/**/*.test.ts'], environment: 'node' },
 });

@@ -1,6 +1,7 @@
 import type { Metadata, Viewport } from 'next';
 import localFont from 'next/font/local';
-import { connection } from 'next/server';
+import { headers } from 'next/headers';
+import { StyleNonce } from '@/ui/style-nonce';
 import './globals.css';
 
 const bench = localFont({
@@ -26,12 +27,14 @@ const benchExt = localFont({
 export const metadata: Metadata = { title: { default: 'Pear Bench', template: '%s · Pear Bench' }, description: 'Grafting workshops: planned, taught, scored and followed up' };
 export const viewport: Viewport = { width: 'device-width', initialScale: 1, themeColor: '#f5f8f4' };
 
+/** Reads the request's nonce, so no page is made ahead of its request. */
 export default async function RootLayout({ children }: { children: React.ReactNode }) {
-  // Pages carry a nonce, so none may be made ahead of its request.
-  await connection();
   return (
     <html lang="en" className={`${bench.variable} ${benchExt.variable}`}>
-      <body>{children}</body>
+      <body>
+        <StyleNonce nonce={(await headers()).get('x-nonce') ?? ''} />
+        {children}
+      </body>
     </html>
   );
 }

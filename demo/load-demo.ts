@@ -154,7 +154,7 @@ async function answerRound(context: Context, seats: SeatedPerson[]): Promise<voi
     const skill = Math.min(0.95, HANDS[at]![0] + HANDS[at]![1] * 3);
     for (const plant of page.plants) {
       const roll = random();
-      const answer = roll < 0.25 + 0.65 * skill ? 'yes' : roll < 0.9 ? 'dead' : roll < 0.96 ? 'not-sure' : 'not-found';
+      const answer = roll < 0.12 + 0.68 * skill ? 'yes' : roll < 0.9 ? 'dead' : roll < 0.96 ? 'not-sure' : 'not-found';
       await saveAnswer(services, token, uuid(), { unionId: plant.unionId, answer, note: answer === 'dead' && roll > 0.85 ? 'dried up after a hot week' : '' });
     }
   }

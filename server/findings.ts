@@ -3,10 +3,16 @@ import { MILESTONES, type Milestone } from '@/core/findings/milestones';
 import { takeRate, type TakeRate } from '@/core/findings/take-rate';
 import type { Context } from './context';
 import { ERASED_NAME, listSeats } from './seats';
+import { listRounds } from './rounds';
 import { getWorkshop } from './workshops';
 
 export interface MilestoneFinding extends TakeRate {
   milestone: Milestone;
+  /**
+   * A round has asked it. Without one, only plants that reached a later milestone count as alive and
+   * only those that died before count as dead, so a rate of the two would be no rate at all.
+   */
+  asked: boolean;
 }
 
 /** A student's practice beside what became of their keepers. */
@@ -38,7 +44,7 @@ export async function workshopFindings(context: Context, workshopId: string): Pr
   const { db, actor: { clubId } } = context;
   const sums = MILESTONES.map((m) => `SUM(voided = 0 AND ${m} = 'alive') AS ${m}Alive, SUM(voided = 0 AND ${m} = 'dead') AS ${m}Dead`).join(', ');
   const replacements = { clubId, workshopId };
-  const [counts, scores, contradicted, seats] = await Promise.all([
+  const [counts, scores, contradicted, seats, rounds] = await Promise.all([
     db.sequelize.query<Counts>(
       `SELECT seat_id AS seatId, SUM(voided = 0) AS keepers, SUM(voided = 1) AS voided, ${sums}
        FROM union_facts WHERE club_id = :clubId AND workshop_id = :workshopId AND kind = 'keeper' GROUP BY seat_id`,
@@ -55,20 +61,24 @@ export async function workshopFindings(context: Context, workshopId: string): Pr
       { replacements, type: QueryTypes.SELECT },
     ),
     listSeats(context, workshopId),
+    listRounds(context, workshopId),
   ]);
+  const asked = new Set(rounds.map(({ milestone }) => milestone));
   // SUM arrives as a decimal in text.
   const rows = counts.map((row) => Object.fromEntries(Object.entries(row).map(([key, value]) => [key, key === 'seatId' ? value : Number(value)])) as Counts);
-  const rate = (of: Counts[], milestone: Milestone): TakeRate =>
-    takeRate({
+  const rate = (of: Counts[], milestone: Milestone): TakeRate => {
+    const take = takeRate({
       handedOver: sum(of.map(({ keepers }) => keepers)),
       alive: sum(of.map((row) => row[`${milestone}Alive`])),
       dead: sum(of.map((row) => row[`${milestone}Dead`])),
     });
+    return asked.has(milestone) ? take : { ...take, rate: null, interval: null };
+  };
   const mean = (list: number[]): number | null => (list.length === 0 ? null : sum(list) / list.length);
   return {
     handedOver: sum(rows.map(({ keepers }) => keepers)),
     voided: sum(rows.map(({ voided }) => voided)),
-    milestones: MILESTONES.map((milestone) => ({ milestone, ...rate(rows, milestone) })),
+    milestones: MILESTONES.map((milestone) => ({ milestone, asked: asked.has(milestone), ...rate(rows, milestone) })),
     students: seats.map((seat) => {
       const own = rows.filter(({ seatId }) => seatId === seat.id);
       const marks = scores.filter(({ seatId }) => seatId === seat.id).map(({ score }) => Number(score));

@@ -1,6 +1,6 @@
 import type { WhipUnion } from '../contact/whip-contact';
 import type { LengthUnit } from '../units/length';
-import { area, ellipseArc, line, type Anchor, type DisplayList, type Label, type Path, type Point } from './display-list';
+import { area, line, type Anchor, type DisplayList, type Label, type Path, type Point } from './display-list';
 import { scaleBar } from './scale-bar';
 
 export interface SideViewOptions {

@@ -33,7 +33,7 @@ export function folderMail(folder: string): MailService {
       try {
         const parsed = await simpleParser(await readFile(path(id, 'eml')));
         const to = Array.isArray(parsed.to) ? parsed.to[0] : parsed.to;
-        return { to: to?.text ?? '', subject: parsed.subject ?? '', text: parsed.text ?? '', date: parsed.date ?? null };
+        return { to: to?.value[0] ? `${to.value[0].name}, ${to.value[0].address}` : '', subject: parsed.subject ?? '', text: parsed.text ?? '', date: parsed.date ?? null };
       } catch (error) {
         if ((error as NodeJS.ErrnoException).code === 'ENOENT') return null;
         throw error;

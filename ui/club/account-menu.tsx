@@ -3,15 +3,17 @@
 import Link from 'next/link';
 import { DropdownMenu } from 'radix-ui';
 import { ChevronDown } from 'lucide-react';
+import { useState } from 'react';
 import { send } from '../form/send';
 
 /** Name and club, with what belongs to the person who is signed in. */
 export function AccountMenu({ name, clubName, role }: { name: string; clubName: string; role: string }) {
+  const [problem, setProblem] = useState('');
   const signOut = async (): Promise<void> => {
     const sent = await send('DELETE', '/api/session');
+    if (!sent.ok) return setProblem(sent.message);
     // A full load, so that nothing of the session stays in memory.
-    if (sent.ok) window.location.assign('/sign-in');
-    else window.alert(sent.message);
+    window.location.href = '/sign-in';
   };
   return (
     <DropdownMenu.Root>
@@ -26,7 +28,8 @@ export function AccountMenu({ name, clubName, role }: { name: string; clubName: 
               <Link href={href!} className="block px-3 py-2 no-underline data-[highlighted]:bg-mist data-[highlighted]:outline-none">{label}</Link>
             </DropdownMenu.Item>
           ))}
-          <DropdownMenu.Item onSelect={() => void signOut()} className="cursor-pointer px-3 py-2 data-[highlighted]:bg-mist data-[highlighted]:outline-none">Sign out</DropdownMenu.Item>
+          {problem && <p role="alert" className="max-w-56 px-3 py-2 font-bold text-loud">{problem}</p>}
+          <DropdownMenu.Item onSelect={(event) => { event.preventDefault(); void signOut(); }} className="cursor-pointer px-3 py-2 data-[highlighted]:bg-mist data-[highlighted]:outline-none">Sign out</DropdownMenu.Item>
         </DropdownMenu.Content>
       </DropdownMenu.Portal>
     </DropdownMenu.Root>

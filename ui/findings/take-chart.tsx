@@ -31,10 +31,10 @@ export function TakeChart({ milestones }: { milestones: ChartedTake[] }) {
 }
 
 async function draw(element: HTMLElement, milestones: ChartedTake[]): Promise<() => void> {
-  const [{ init, use }, { CustomChart }, { GridComponent }, { CanvasRenderer }] = await Promise.all([
+  const [{ init, use: register }, { CustomChart }, { GridComponent }, { CanvasRenderer }] = await Promise.all([
     import('echarts/core'), import('echarts/charts'), import('echarts/components'), import('echarts/renderers'),
   ]);
-  use([CustomChart, GridComponent, CanvasRenderer]);
+  register([CustomChart, GridComponent, CanvasRenderer]);
   const chart = init(element);
   const font = { fontFamily: getComputedStyle(element).fontFamily, fontSize: 14, color: '#16201a' };
   chart.setOption({

@@ -72,8 +72,8 @@ function Tag({ keeper, wood, stocks, picked, onPick }: { keeper: KeeperLine; woo
       <span className="block text-sm">{keeper.voided ? 'voided' : stocks.find(({ id }) => id === keeper.stockLotId)?.stockType}</span>
     </>
   );
-  const look = `block w-44 border-2 px-2.5 py-1.5 text-left ${picked ? 'border-ink bg-mist' : 'border-line bg-sheet'} ${keeper.voided ? 'text-muted' : ''}`;
-  const shape = { clipPath: 'polygon(12px 0, 100% 0, 100% 100%, 0 100%, 0 12px)' };
+  const look = `block w-[9.4rem] border-2 px-2.5 py-1.5 text-left ${picked ? 'border-ink bg-mist' : 'border-line bg-sheet'} ${keeper.voided ? 'text-muted' : ''}`;
+  const shape = { borderRadius: '14px 2px 2px 2px' };
   if (!onPick) return <div className={look} style={shape}>{inside}</div>;
   return <button type="button" aria-pressed={picked} onClick={onPick} className={`${look} cursor-pointer`} style={shape}>{inside}</button>;
 }

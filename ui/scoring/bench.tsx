@@ -1,12 +1,11 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useEffect, useMemo, useRef, useState, type FormEvent, type KeyboardEvent } from 'react';
+import { useEffect, useRef, useState, type FormEvent, type KeyboardEvent } from 'react';
 import { v7 as uuid } from 'uuid';
 import { methodById } from '@/core/methods/registry';
 import type { Point } from '@/core/methods/method';
 import type { ScoringRule } from '@/core/scoring/judge-union';
-import { placementOffset } from '@/core/contact/placement';
 import type { LengthUnit } from '@/core/units/length';
 import { Problem } from '../form/problem';
 import { send } from '../form/send';
@@ -63,13 +62,12 @@ export function Bench({ workshopId, method: methodId, rule, unit, seats, unions,
   const last = own.at(-1) ?? null;
   const draft = drafts[seat.id];
   const lastMeasures = last?.counts.measures ?? null;
-  const fresh = useMemo(() => newEntry(lastMeasures, unit), [lastMeasures, unit]);
-  const entry = draft?.entry ?? fresh;
+  const entry = draft?.entry ?? newEntry(lastMeasures, unit);
   // What was saved a moment ago may not have come back from the server yet.
   const taken = [...own.map(({ number }) => number), ...saved.filter((one) => one.seatId === seat.id).map(({ number }) => number)];
   const number = draft?.correcting ?? Math.max(0, ...taken) + 1;
   const called = `${seat.number}-${number}`;
-  const read = useMemo(() => readUnion(method, rule, entry, 'joined', unit), [method, rule, entry, unit]);
+  const read = readUnion(method, rule, entry, 'joined', unit);
   const reach = levelReach(read.drawn.assessment.union.stock.length);
   const level = Math.max(-reach, Math.min(reach, wantedLevel));
   const compared = draft?.correcting ? (own.find((union) => union.number === draft.correcting) ?? null) : last;
@@ -185,13 +183,8 @@ export function Bench({ workshopId, method: methodId, rule, unit, seats, unions,
     void save('next');
   };
 
-  const ghost = useMemo(() => {
-    const placement = read.corrections.find(({ point }) => point === 'cambium')?.measures?.placement;
-    if (!placement || !read.judged) return null;
-    if (!('pick' in placement)) return placement.value;
-    const { stock, scion } = read.judged.assessment.union;
-    return placementOffset(placement.pick, stock, scion);
-  }, [read]);
+  const advised = read.corrections.find(({ point }) => point === 'cambium')?.measures?.placement;
+  const ghost = advised && 'value' in advised ? advised.value : null;
   const stopped = method.points.find(({ id }) => id === 'safe-hands');
   return (
     <div id="bench" className="grid gap-x-5 gap-y-3 lg:grid-cols-[9.6rem_minmax(0,1fr)_21.5rem]">

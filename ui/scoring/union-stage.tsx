@@ -41,20 +41,20 @@ export function UnionStage({ assessment, points, unit, ghost, assumed, level, on
 
   const judged = points.filter(({ point }) => side.anchors.some((anchor) => anchor.point === point.id));
   const measured = points.filter(({ point }) => !side.anchors.some((anchor) => anchor.point === point.id) && point.faults.length > 0);
-  const sideWidth = narrow ? 138 : 168;
+  const sideWidth = narrow ? 138 : 146;
   const buttonWidth = narrow ? 106 : 124;
   const faceWidth = narrow ? 220 : 236;
   return (
     <div className={`flex flex-wrap items-start justify-center gap-x-2 gap-y-4 ${assumed ? 'opacity-60' : ''}`}>
       <MarkableSide drawing={side} width={sideWidth} buttonWidth={buttonWidth} points={judged} onMark={onMark} />
-      <div className="flex flex-col items-center gap-1">
-        <p className="text-center font-bold" aria-live="polite">{assumed ? 'Drawn from assumed figures' : contactGrade.words}</p>
+      <div className="flex flex-col items-center gap-1" style={{ width: faceWidth }}>
+        <p className="text-center font-bold" aria-live="polite">{assumed ? 'Drawn from assumed figures' : `Lines meet: ${contactGrade.words}`}</p>
         <UnionDrawing
-          drawing={face} width={Math.min(faceWidth, face.width * 7.2)}
+          drawing={face} width={Math.min(faceWidth, face.width * 5.7)}
           title={`The two green lines: ${contactGrade.words}, ${formatLength(contact.touching, unit)} touching of ${formatLength(contact.outline, unit)}`}
         />
         <div className="flex flex-wrap justify-center gap-1.5" role="group" aria-label="Points measured on the faces">
-          {measured.map((stagePoint) => <MarkButton key={stagePoint.point.id} {...stagePoint} onMark={onMark} width={narrow ? 108 : 112} />)}
+          {measured.map((stagePoint) => <MarkButton key={stagePoint.point.id} {...stagePoint} onMark={onMark} width={narrow ? 108 : 115} />)}
         </div>
       </div>
     </div>
@@ -69,7 +69,7 @@ interface MarkableSideProps {
   onMark: (point: Point) => void;
 }
 
-const BUTTON_HEIGHT = 52;
+const BUTTON_HEIGHT = 50;
 
 /** The side view with a button for each part, tied to the part by a hairline. */
 function MarkableSide({ drawing, width, buttonWidth, points, onMark }: MarkableSideProps) {

@@ -18,7 +18,7 @@ export function UnionDrawing({ drawing, width, title, className = '' }: UnionDra
   return (
     <svg
       role="img" aria-label={title} viewBox={`0 0 ${drawing.width} ${drawing.height}`} width={width} height={drawing.height * scale}
-      className={`drawing block ${className}`}
+      className={`drawing block overflow-visible ${className}`}
     >
       {drawing.items.map((item, i) =>
         item.kind === 'path' ? (

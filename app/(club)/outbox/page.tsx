@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { DateTime } from 'luxon';
-import { deliverQueued, outbox } from '@/server/round-messages';
+import { deliverQueued, outbox, type OutboxMessage } from '@/server/round-messages';
 import { UseCaseError } from '@/server/use-case-error';
 import { PhoneBanner } from '@/ui/club/phone-banner';
 import { onlyThisMachine } from '../../_http/services';
@@ -27,24 +27,41 @@ export default async function Outbox() {
         ) : messages.length === 0 ? (
           <p className="board">Nothing has been sent yet. Open a round on the follow-up leaf of a workshop, and write to its growers.</p>
         ) : (
-          <ul className="flex flex-col">
-            {messages.map((message) => (
-              <li key={message.id} className="border-b border-line">
-                <details>
-                  <summary className="grid min-h-11 cursor-pointer gap-x-4 py-2 sm:grid-cols-[11rem_18rem_1fr]">
-                    <span className="text-muted">{DateTime.fromJSDate(message.at, { zone: 'utc' }).setLocale('en-GB').toFormat('d LLL yyyy, HH:mm')} UTC</span>
-                    <span className="truncate">{message.to}</span>
-                    <span className="font-bold">{message.subject}</span>
-                  </summary>
-                  {message.text === null ? <p className="pb-3 text-muted">Erased with its person.</p> : <pre className="mb-3 overflow-x-auto bg-mist p-3 font-sans whitespace-pre-wrap" tabIndex={0}>{linked(message.text)}</pre>}
-                </details>
-              </li>
-            ))}
-          </ul>
+          batches(messages).map(({ key, subject, at, sent }) => (
+            <section key={key} className="mb-5 grid gap-x-6 border-t-2 border-ink pt-2 sm:grid-cols-[15rem_1fr]">
+              <div>
+                <h2>{subject}</h2>
+                <p className="text-muted">{at}</p>
+                <p className="text-muted">{sent.length === 1 ? 'one message' : `${sent.length} messages`}</p>
+              </div>
+              <ul className="divide-y divide-line">
+                {sent.map((message) => (
+                  <li key={message.id}>
+                    <details>
+                      <summary className="min-h-11 cursor-pointer py-2">{message.to}</summary>
+                      {message.text === null ? <p className="pb-3 text-muted">Erased with its person.</p> : <pre className="mb-3 overflow-x-auto bg-mist p-3 font-sans whitespace-pre-wrap" tabIndex={0} aria-label={`Message to ${message.to}`}>{linked(message.text)}</pre>}
+                    </details>
+                  </li>
+                ))}
+              </ul>
+            </section>
+          ))
         )}
       </main>
     </>
   );
+}
+
+/** Messages that went out together, latest first. */
+function batches(messages: OutboxMessage[]): { key: string; subject: string; at: string; sent: OutboxMessage[] }[] {
+  const groups = new Map<string, OutboxMessage[]>();
+  for (const message of messages) {
+    const key = `${message.at.toISOString()} ${message.subject}`;
+    groups.set(key, [...(groups.get(key) ?? []), message]);
+  }
+  return [...groups].map(([key, sent]) => ({
+    key, sent, subject: sent[0]!.subject, at: `${DateTime.fromJSDate(sent[0]!.at, { zone: 'utc' }).setLocale('en-GB').toFormat('d LLL yyyy, HH:mm')} UTC`,
+  }));
 }
 
 /** The text with its addresses as links, as a mail program shows it. */

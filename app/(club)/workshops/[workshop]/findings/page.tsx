@@ -13,7 +13,7 @@ const range = (interval: { low: number; high: number } | null): string => (inter
 export default async function FindingsPage({ params }: { params: Promise<{ workshop: string }> }) {
   const { workshop: id } = await params;
   const findings = await workshopFindings(await pageContext(), id);
-  const asked = findings.milestones.filter(({ alive, dead }) => alive + dead > 0);
+  const asked = findings.milestones.filter((finding) => finding.asked && finding.alive + finding.dead > 0);
   // Latest milestone anybody answered, for the column beside the scores.
   const latest = asked.at(-1)?.milestone ?? 'healed';
   return (
@@ -40,7 +40,7 @@ export default async function FindingsPage({ params }: { params: Promise<{ works
           </div>
         )}
         <p className="mt-3 max-w-prose text-sm text-muted">
-          Take is alive over alive and dead, of the plants heard from; the interval is Wilson&apos;s. Unknown is not heard from, not found or not sure. The last column is the range over all keepers: every unknown one dead, to every unknown one alive. People whose graft died answer less, so the take of those who answered flatters.
+          Take is alive over alive and dead, of the plants heard from; the interval is Wilson&apos;s. Unknown is not heard from, not found or not sure. The last column is the range over all keepers: every unknown one dead, to every unknown one alive. A milestone no round has asked has no take, only what later and earlier answers say of it. People whose graft died answer less, so the take of those who answered flatters.
           {findings.voided > 0 && ` ${findings.voided} voided codes are left out.`}
         </p>
         {findings.contradicted.length > 0 && (
@@ -79,8 +79,8 @@ export default async function FindingsPage({ params }: { params: Promise<{ works
 function MilestoneRow({ finding }: { finding: MilestoneFinding }) {
   return (
     <tr>
-      <th scope="row" className="border-b border-line! font-bold">{MILESTONE_WORDS[finding.milestone].name}</th>
-      <td className="text-lg font-bold">{percent(finding.rate)}</td><td>{range(finding.interval)}</td>
+      <th scope="row" className="border-b! border-line! font-bold">{MILESTONE_WORDS[finding.milestone].name}</th>
+      {finding.asked ? <><td className="text-lg font-bold">{percent(finding.rate)}</td><td>{range(finding.interval)}</td></> : <td colSpan={2} className="text-muted">not asked yet</td>}
       <td>{finding.alive}</td><td>{finding.dead}</td><td>{finding.unknown}</td><td>{range(finding.bounds)}</td>
     </tr>
   );

@@ -1,0 +1,63 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { test as base, expect, type APIRequestContext, type Page } from '@playwright/test';
+import type { SecondClub } from './second-club';
+
+export { expect };
+
+export const PASSWORD = process.env.E2E_PASSWORD!;
+export const WORLD = process.env.E2E_WORLD!;
+export const PEOPLE = { lead: 'maren@tarnholm.example', assistant: 'joss@tarnholm.example', viewer: 'edda@tarnholm.example' } as const;
+
+export function secondClub(): SecondClub {
+  return JSON.parse(readFileSync(join(WORLD, 'second-club.json'), 'utf8')) as SecondClub;
+}
+
+/**
+ * Every page of a test is watched: what the browser's console warns of, and any request to another
+ * host, fails the test. A test that provokes an error says so with `expectedNoise`.
+ */
+export const test = base.extend<{ expectedNoise: RegExp[]; watched: void }>({
+  expectedNoise: [[], { option: true }],
+  watched: [
+    async ({ context, expectedNoise, baseURL }, use) => {
+      const heard: string[] = [];
+      const watch = (page: Page): void => {
+        page.on('console', (message) => {
+          if (['error', 'warning'].includes(message.type())) heard.push(`${message.type()}: ${message.text()} (${page.url()})`);
+        });
+        page.on('pageerror', (error) => heard.push(`error: ${error.message} (${page.url()})`));
+        page.on('request', (request) => {
+          const url = request.url();
+          if (!url.startsWith(baseURL!) && !/^(blob|data|about|chrome-error):/.test(url)) heard.push(`request to another host: ${url}`);
+        });
+      };
+      context.pages().forEach(watch);
+      context.on('page', watch);
+      await use();
+      expect(heard.filter((line) => !expectedNoise.some((noise) => noise.test(line)))).toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+
+export async function signIn(page: Page, who: keyof typeof PEOPLE = 'lead'): Promise<void> {
+  await page.goto('/sign-in');
+  await page.getByLabel('E-mail').fill(PEOPLE[who]);
+  await page.getByLabel('Password').fill(PASSWORD);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.waitForURL('**/season');
+}
+
+/** A signed-in caller of the routes, without a browser. */
+export async function apiSignIn(request: APIRequestContext, email: string): Promise<void> {
+  const answer = await request.post('/api/session', { data: { email, password: PASSWORD } });
+  expect(answer.status()).toBe(204);
+}
+
+/** Ids of the demo's workshops: the one that was, and the one to come. */
+export async function workshopIds(page: Page): Promise<{ past: string; upcoming: string }> {
+  await page.goto('/season');
+  const id = async (title: string): Promise<string> => (await page.getByRole('listitem').getByRole('link', { name: title, exact: true }).last().getAttribute('href'))!.split('/')[2]!;
+  return { past: await id('Pears and medlars on the bench'), upcoming: await id('Late winter whips') };
+}

@@ -1,0 +1,53 @@
+import { v7 as uuid } from 'uuid';
+import type { Services } from '@/server/context';
+import { hashPassword } from '@/server/secrets';
+import { actorOf, signIn } from '@/server/sign-in';
+import { addStockLot, addWoodLot } from '@/server/lots';
+import { addWalkIn, listSeats } from '@/server/seats';
+import { addSite, putWorkshop } from '@/server/workshops';
+import { METHODS } from '@/core/methods/registry';
+import { putJudgement } from '@/server/judgements';
+import { exampleMeasures } from '@/core/scoring/example-measures';
+import { listKeepers, makeKeepers } from '@/server/keepers';
+import { addRound } from '@/server/rounds';
+
+/** Ids of another club, which nobody of the first may reach. */
+export interface SecondClub {
+  workshopId: string;
+  seatId: string;
+  personId: string;
+  siteId: string;
+  woodLotId: string;
+  stockLotId: string;
+  judgementId: string;
+  unionId: string;
+  plantId: string;
+  keeperUnionId: string;
+  roundId: string;
+  userId: string;
+}
+
+export async function makeSecondClub(services: Services, password: string): Promise<SecondClub> {
+  const { db, now } = services;
+  const clubId = uuid();
+  const userId = uuid();
+  await db.clubs.create({ id: clubId, name: 'Farshore Grafters', createdAt: now });
+  await db.users.create({ id: userId, email: 'lead@farshore.example', name: 'Ansgar Fell', passwordHash: await hashPassword(password), lengthUnit: 'mm', temperatureUnit: 'C' });
+  await db.memberships.create({ clubId, userId, role: 'lead' });
+  const { token } = await signIn(services, { email: 'lead@farshore.example', password }, 'setup');
+  const context = { ...services, actor: (await actorOf(services, token))! };
+  const site = await addSite(context, { name: 'Farshore barn', hemisphere: 'south', timeZone: 'Pacific/Auckland' });
+  const [workshopId, personId, woodLotId, stockLotId, judgementId, roundId] = Array.from({ length: 6 }, () => uuid()) as [string, string, string, string, string, string];
+  await putWorkshop(context, workshopId, { title: 'Winter whips', date: '2026-07-18', siteId: site.id, method: METHODS[0]!.id, promisedKeepers: 1, promise: '' });
+  await addWalkIn(context, workshopId, personId, { name: 'Brigid Tamm', email: 'brigid@farshore.example' });
+  await addWoodLot(context, workshopId, woodLotId, { variety: 'Long Ebb', species: 'pear', source: 'barn wall', cutOn: '' });
+  await addStockLot(context, workshopId, stockLotId, { stockType: 'Ebb seedling', species: 'pear' });
+  const [seat] = await listSeats(context, workshopId);
+  const judgement = await putJudgement(context, judgementId, {
+    workshopId, seatId: seat!.id, number: 1, stage: 'joined', measures: exampleMeasures(), marks: {}, note: '', deviceAt: now,
+  });
+  await makeKeepers(context, workshopId, { woodLotId, stockLotId });
+  const [keeper] = await listKeepers(context, workshopId);
+  await addRound(context, workshopId, roundId, { milestone: 'healed', opensOn: '2026-08-10', closesOn: '2026-09-01' });
+  return { workshopId, seatId: seat!.id, personId, siteId: site.id, woodLotId, stockLotId, judgementId, unionId: judgement.unionId, plantId: keeper!.id, keeperUnionId: keeper!.unionId, roundId, userId };
+}

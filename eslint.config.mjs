@@ -1,0 +1,66 @@
+import next from 'eslint-config-next/core-web-vitals';
+import typescript from 'eslint-config-next/typescript';
+import importX from 'eslint-plugin-import-x';
+import { createTypeScriptImportResolver } from 'eslint-import-resolver-typescript';
+
+/** Who may import whom: app -> ui, server; ui -> core, workers; server -> core, exchange, db, stand-ins; exchange -> core; core -> nothing of ours. */
+const LAYERS = ['app', 'ui', 'server', 'db', 'exchange', 'stand-ins', 'workers', 'demo', 'ops', 'core'];
+const MAY = {
+  core: [],
+  exchange: ['core'],
+  'stand-ins': ['core', 'exchange'],
+  db: ['core'],
+  workers: ['core'],
+  ui: ['core', 'workers'],
+  server: ['core', 'exchange', 'db', 'stand-ins'],
+  demo: ['server', 'core'],
+  // Routes read core's words and units when they write a page; the database is opened once, beside the session.
+  app: ['ui', 'server', 'core'],
+};
+
+const zones = Object.entries(MAY).flatMap(([layer, may]) =>
+  LAYERS.filter((other) => other !== layer && !may.includes(other)).map((other) => ({
+    target: `./${layer}`,
+    from: `./${other}`,
+    ...(layer === 'app' && ['db', 'stand-ins'].includes(other) ? { target: ['./app/(club)', './app/api', './app/r', './app/u', './app/sign-in', './app/first-lead'] } : {}),
+    message: `${layer}/ may import ${may.length === 0 ? 'nothing of ours' : `only ${may.join(', ')}`}; see docs/architecture.md.`,
+  })),
+);
+
+const config = [
+  { ignores: ['node_modules/', '.next/', '.next-check/', '.data/', '.check/', 'next-env.d.ts'] },
+  ...next,
+  ...typescript,
+  {
+    plugins: { 'import-x': importX },
+    settings: { 'import-x/resolver-next': [createTypeScriptImportResolver({ project: 'tsconfig.json' })] },
+    rules: {
+      'import-x/no-restricted-paths': ['error', { zones }],
+      '@typescript-eslint/no-explicit-any': 'error',
+      '@typescript-eslint/no-unused-vars': 'error',
+    },
+  },
+  {
+    // core: no interface, no database, no clock and no chance of its own.
+    files: ['core/**/*.ts'],
+    ignores: ['core/**/*.test.ts'],
+    rules: {
+      'no-restricted-imports': ['error', { patterns: ['react*', 'next*', 'sequelize*', 'mariadb*', 'echarts*', 'radix-ui*'] }],
+      'no-restricted-globals': ['error', 'window', 'document', 'localStorage', 'sessionStorage', 'fetch'],
+      'no-restricted-syntax': [
+        'error',
+        { selector: "CallExpression[callee.object.name='Date'][callee.property.name='now']", message: 'Pass the time in.' },
+        { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: 'Pass the time in.' },
+        { selector: "CallExpression[callee.object.name='Math'][callee.property.name='random']", message: 'Pass chance in.' },
+      ],
+    },
+  },
+  {
+    // Only core/methods, demo and tests may name a method.
+    files: ['app/**/*.{ts,tsx}', 'ui/**/*.{ts,tsx}', 'server/**/*.ts', 'exchange/**/*.ts', 'db/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: { 'no-restricted-syntax': ['error', { selector: "Literal[value=/whip-and-tongue/]", message: 'Ask the registry instead of naming a method.' }] },
+  },
+];
+
+export default config;

@@ -1,0 +1,21 @@
+import { defineConfig } from '@playwright/test';
+
+/** Chromium from Debian, run as root in a sandbox of the machine's own, and quiet on the network. */
+const CHROMIUM_FLAGS = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
+
+export default defineConfig({
+  testDir: 'e2e',
+  outputDir: '.check/test-results',
+  // The tests share one club's database; each makes what it needs and they run one after the other.
+  workers: 1,
+  fullyParallel: false,
+  timeout: 60_000,
+  reporter: [['list'], ['json', { outputFile: '.check/e2e.json' }]],
+  use: {
+    baseURL: process.env.E2E_URL!,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: { executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: CHROMIUM_FLAGS },
+    screenshot: 'off',
+    trace: 'off',
+  },
+});
