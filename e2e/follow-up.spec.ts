@@ -129,7 +129,7 @@ async function roundIds(page: Page): Promise<string[]> {
 }
 
 test.describe('links that do not open', () => {
-  test.use({ expectedNoise: [/status of (404|410)/] });
+  test.use({ expectedNoise: /status of (404|410)/ });
 
   test('say what to do: unknown, withdrawn, closed', async ({ page }) => {
     await page.goto('/r/not-a-link-of-ours');

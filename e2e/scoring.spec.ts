@@ -84,7 +84,7 @@ test('judges as the figures change: contact, grade, best reach, and the correcti
   // Reference case 3: 0.525 of contact, right side.
   await expect(page.getByText('Lines meet: right side only, 53 %')).toBeVisible();
   await expect(page.getByRole('button', { name: /^Cambium: poor/ })).toBeVisible();
-  await expect(page.getByText(/This pair could reach \d\d %/)).toBeVisible();
+  await expect(page.getByText(/This pair could reach \d\d\s%/)).toBeVisible();
 });
 
 test('marks by letter and by touch, undoes, keeps a draft over a reload, and shows the last attempt', async ({ page }) => {
@@ -139,7 +139,7 @@ test('saves once on a double click, takes the save back, and corrects with the e
 });
 
 test.describe('figures that cannot be', () => {
-  test.use({ expectedNoise: [/status of 422/] });
+  test.use({ expectedNoise: /status of 422/ });
   test('are refused in words, at the figure, and stay on the screen', async ({ page }) => {
     await page.goto(`${bench}?seat=4`);
     await enter(page, { ...CLEAN, stockLength: '8' });

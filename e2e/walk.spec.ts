@@ -5,7 +5,7 @@ import { expect, signIn, test, WORLD, workshopIds } from './setup/bench-test';
 
 test.describe.configure({ mode: 'serial' });
 // Two of the walk's entries are refused on purpose.
-test.use({ expectedNoise: [/status of 422/] });
+test.use({ expectedNoise: /status of 422/ });
 
 let upcoming = '';
 

@@ -9,8 +9,8 @@ export default async function ClubLayout({ children }: { children: React.ReactNo
       <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-sheet focus:p-3">Skip to the page</a>
       <header className="mx-auto flex max-w-[1240px] items-center justify-between gap-4 px-4">
         <Link href="/season" className="flex min-h-11 items-center gap-3 no-underline">
-          <span className="font-bold">Pear Bench</span>
-          <span className="truncate text-muted">{actor.clubName}</span>
+          <span className="font-bold whitespace-nowrap">Pear Bench</span>
+          <span className="truncate text-muted max-sm:hidden">{actor.clubName}</span>
         </Link>
         <AccountMenu name={actor.name} clubName={actor.clubName} role={actor.role} />
       </header>

@@ -16,8 +16,11 @@ export function distanceToEllipse(x: number, y: number, p: number, q: number): n
   return p > q ? firstQuadrant(ax, ay, p, q) : firstQuadrant(ay, ax, q, p);
 }
 
+/** Share of an axis within which a point counts as lying on the other axis; the steps below would divide by nothing. */
+const ON_AXIS = 1e-12;
+
 function firstQuadrant(u: number, v: number, a: number, b: number): number {
-  if (v === 0) {
+  if (v < ON_AXIS * b) {
     // On the long axis inside the evolute, the foot leaves the axis.
     const reach = (a * a - b * b) / a;
     if (u < reach) {
@@ -27,7 +30,7 @@ function firstQuadrant(u: number, v: number, a: number, b: number): number {
     }
     return Math.abs(u - a);
   }
-  if (u === 0) return Math.abs(v - b);
+  if (u < ON_AXIS * a) return Math.abs(v - b);
   const au = a * u;
   const bv = b * v;
   const aa = a * a;

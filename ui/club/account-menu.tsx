@@ -17,7 +17,7 @@ export function AccountMenu({ name, clubName, role }: { name: string; clubName: 
   };
   return (
     <DropdownMenu.Root>
-      <DropdownMenu.Trigger className="inline-flex min-h-11 cursor-pointer items-center gap-1.5 px-2 font-bold">
+      <DropdownMenu.Trigger className="inline-flex min-h-11 cursor-pointer items-center gap-1.5 px-2 font-bold whitespace-nowrap">
         {name}<ChevronDown aria-hidden className="size-4" />
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>

@@ -42,7 +42,7 @@ export function RoundBoard({ round, mayChange, today }: { round: RoundOnBoard; m
     if (sent?.ok) setMoving(false);
   };
   return (
-    <section className="board" aria-labelledby={`round-${round.id}`}>
+    <section className="board min-w-0" aria-labelledby={`round-${round.id}`}>
       <div className="flex flex-wrap items-start justify-between gap-3">
         <div>
           <h2 id={`round-${round.id}`}>{words.name}: {words.question}</h2>
@@ -66,7 +66,7 @@ export function RoundBoard({ round, mayChange, today }: { round: RoundOnBoard; m
           <button type="submit" className="bench-button" disabled={busy}>Move it</button>
         </form>
       )}
-      <div className="mt-3 overflow-x-auto" tabIndex={0} role="group" aria-label={`${words.name}: growers, scrolls sideways on narrow screens`}>
+      <div className="relative mt-3 overflow-x-auto" tabIndex={0} role="group" aria-label={`${words.name}: growers, scrolls sideways on narrow screens`}>
         <table className="bench-table">
           <thead><tr><th scope="col">Seat</th><th scope="col">Grower</th><th scope="col">Asked by</th><th scope="col">Plants</th>{mayChange && <th scope="col"><span className="sr-only">Do</span></th>}</tr></thead>
           <tbody>

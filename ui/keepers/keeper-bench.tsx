@@ -31,7 +31,7 @@ export function KeeperBench({ workshopId, promised, present, mayChange, wood, st
   const chosen = picked.filter((id) => keepers.some((keeper) => keeper.id === id));
   const toggle = (id: string): void => setPicked(chosen.includes(id) ? chosen.filter((one) => one !== id) : [...chosen, id]);
   return (
-    <div className="grid items-start gap-6 lg:grid-cols-[1fr_22rem]">
+    <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-6 lg:grid-cols-[minmax(0,1fr)_22rem]">
       <section aria-label="Keepers">
         {keepers.length === 0 && <p className="board">No keepers yet. Make them in one step beside this, when the roster says who is here.</p>}
         <ul className="flex flex-col divide-y divide-line border-y border-line">

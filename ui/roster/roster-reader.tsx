@@ -69,7 +69,7 @@ export function RosterReader({ workshopId }: { workshopId: string }) {
           <p role="status">
             {lines.length} {lines.length === 1 ? 'line' : 'lines'} read, nothing saved yet. {seating} to be seated{faulty > 0 ? `, ${faulty} with problems left out` : ''}{undecided > 0 ? `, ${undecided} to be decided` : ''}.
           </p>
-          <div className="overflow-x-auto" tabIndex={0} role="group" aria-label="Preview of the roster, scrolls sideways on narrow screens">
+          <div className="relative overflow-x-auto" tabIndex={0} role="group" aria-label="Preview of the roster, scrolls sideways on narrow screens">
             <table className="bench-table">
               <thead><tr><th scope="col">Line</th><th scope="col">Name</th><th scope="col">E-mail</th><th scope="col">Phone</th><th scope="col">Leave</th><th scope="col">What happens</th></tr></thead>
               <tbody>

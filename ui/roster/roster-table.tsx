@@ -44,7 +44,7 @@ export function RosterTable({ workshopId, seats, mayChange, mayErase }: RosterTa
           <button type="button" className="bench-button" onClick={() => setSwapping(null)}>Leave it</button>
         </p>
       )}
-      <div className="overflow-x-auto" tabIndex={0} role="group" aria-label="Roster, scrolls sideways on narrow screens">
+      <div className="relative overflow-x-auto" tabIndex={0} role="group" aria-label="Roster, scrolls sideways on narrow screens">
         <table className="bench-table">
           <thead><tr><th scope="col">Seat</th><th scope="col">Name</th><th scope="col">Reach</th><th scope="col">May be asked later</th>{mayChange && <th scope="col"><span className="sr-only">Change</span></th>}</tr></thead>
           <tbody>

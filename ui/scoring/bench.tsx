@@ -11,7 +11,7 @@ import { Problem } from '../form/problem';
 import { send } from '../form/send';
 import { SheetDialog } from '../form/sheet-dialog';
 import { Attempts } from './attempts';
-import type { BenchJudgement, BenchSeat, BenchUnion } from './bench-data';
+import { type BenchJudgement, type BenchSeat, type BenchUnion, scoreText } from './bench-data';
 import { type Entry, entryOf, newEntry, nextMark } from './entry';
 import { Figures } from './figures';
 import { fieldOf, readUnion } from './read-union';
@@ -187,7 +187,7 @@ export function Bench({ workshopId, method: methodId, rule, unit, seats, unions,
   const ghost = advised && 'value' in advised ? advised.value : null;
   const stopped = method.points.find(({ id }) => id === 'safe-hands');
   return (
-    <div id="bench" className="grid gap-x-5 gap-y-3 lg:grid-cols-[9.6rem_minmax(0,1fr)_21.5rem]">
+    <div id="bench" className="grid grid-cols-[minmax(0,1fr)] gap-x-5 gap-y-3 max-lg:pb-44 lg:grid-cols-[9.6rem_minmax(0,1fr)_21.5rem]">
       <div className="lg:row-span-2"><SeatStrip seats={seats} unions={unions} open={seat.id} drafts={Object.keys(drafts)} onOpen={openSeat} /></div>
       <form ref={form} onSubmit={onSubmit} onKeyDown={onKeys} noValidate className="contents">
         <div className="order-2 min-w-0 lg:order-none">
@@ -213,13 +213,17 @@ export function Bench({ workshopId, method: methodId, rule, unit, seats, unions,
           <Verdict judged={read.judged} best={read.best} corrections={read.corrections} last={compared} called={called} unit={unit} />
           <SectionAtLevel assessment={read.drawn.assessment} unit={unit} level={level} onLevel={setLevel} />
         </div>
-        <div className="order-4 flex min-w-0 flex-col gap-2.5 max-lg:sticky max-lg:bottom-0 max-lg:z-10 max-lg:-mx-4 max-lg:border-t max-lg:border-line max-lg:bg-paper max-lg:px-4 max-lg:py-2 lg:order-none">
-          <Problem>{problem?.message}</Problem>
+        <div className="order-4 flex min-w-0 flex-col gap-2.5 lg:order-none">
           <label className="block text-sm font-bold">
             Note
             <textarea name="note" rows={1} maxLength={500} value={entry.note} onChange={(event) => edit({ ...entry, note: event.target.value })} className="bench-input min-h-9 font-normal" />
           </label>
-          <div className="grid grid-cols-2 gap-2">
+          <div className="grid grid-cols-2 gap-2 max-lg:fixed max-lg:inset-x-0 max-lg:bottom-0 max-lg:z-20 max-lg:border-t-2 max-lg:border-ink max-lg:bg-paper max-lg:px-4 max-lg:py-2">
+            <div className="col-span-2"><Problem>{problem?.message}</Problem></div>
+            <p className="col-span-2 flex items-baseline gap-2 lg:hidden" aria-hidden>
+              <span className="text-2xl leading-none font-bold">{read.judged ? scoreText(read.judged.score) : '–'}</span>
+              <span className="truncate">{read.judged ? `${called}, ${read.judged.assessment.contactGrade.words}` : `${called}: ${read.missing.length} of 4 figures to enter`}</span>
+            </p>
             <button type="submit" data-save className="bench-button" data-weight="main" disabled={busy}>{busy ? 'Saving' : problem && draft?.unsure ? 'Try again' : draft?.correcting ? 'Save correction' : 'Save, next seat'}</button>
             <button type="button" className="bench-button" disabled={busy} onClick={() => void save('same')}>Save, same seat</button>
             <button type="button" className="bench-button" disabled={!canUndo || busy} onClick={() => void undo()}>

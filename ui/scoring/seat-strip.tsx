@@ -1,3 +1,6 @@
+'use client';
+
+import { useEffect, useRef } from 'react';
 import { UnionGlyph } from '../union/union-glyph';
 import { type BenchSeat, type BenchUnion, scoreText } from './bench-data';
 
@@ -12,9 +15,15 @@ interface SeatStripProps {
 
 /** Everyone at the benches with their attempts as glyphs. */
 export function SeatStrip({ seats, unions, open, drafts, onOpen }: SeatStripProps) {
+  const strip = useRef<HTMLUListElement>(null);
+  useEffect(() => {
+    // Within the strip only: the page itself stays where it is.
+    const here = strip.current?.querySelector<HTMLElement>('[aria-pressed="true"]');
+    if (here) strip.current!.scrollTo({ left: here.offsetLeft - strip.current!.offsetLeft - 60, top: here.offsetTop - strip.current!.offsetTop - 120 });
+  }, [open]);
   return (
     <nav aria-label="Seats">
-      <ul className="flex gap-1 overflow-x-auto pb-1 lg:max-h-[40rem] lg:flex-col lg:overflow-x-visible lg:overflow-y-auto" tabIndex={0} aria-label="Seats, scrolls">
+      <ul ref={strip} className="flex gap-1 overflow-x-auto pb-1 lg:max-h-[40rem] lg:flex-col lg:overflow-x-visible lg:overflow-y-auto" tabIndex={0} aria-label="Seats, scrolls">
         {seats.map((seat) => {
           const own = unions.filter(({ seatId }) => seatId === seat.id);
           const here = seat.id === open;

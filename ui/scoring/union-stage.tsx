@@ -45,7 +45,7 @@ export function UnionStage({ assessment, points, unit, ghost, assumed, level, on
   const buttonWidth = narrow ? 106 : 124;
   const faceWidth = narrow ? 220 : 236;
   return (
-    <div className={`flex flex-wrap items-start justify-center gap-x-2 gap-y-4 ${assumed ? 'opacity-60' : ''}`}>
+    <div className={`flex flex-wrap items-start justify-center gap-x-2 gap-y-4 ${assumed ? '[&_.drawing]:opacity-50' : ''}`}>
       <MarkableSide drawing={side} width={sideWidth} buttonWidth={buttonWidth} points={judged} onMark={onMark} />
       <div className="flex flex-col items-center gap-1" style={{ width: faceWidth }}>
         <p className="text-center font-bold" aria-live="polite">{assumed ? 'Drawn from assumed figures' : `Lines meet: ${contactGrade.words}`}</p>

@@ -41,7 +41,7 @@ export function SeasonLine({ today, shiftMonths, hemisphere, workshops, chosen }
   return (
     <nav aria-label="Season" className="border-b border-line bg-sheet">
       <div className="mx-auto max-w-[1240px] overflow-x-auto px-2" tabIndex={0} role="group" aria-label="The club's year, scrolls sideways on narrow screens">
-        <div className="relative min-w-[860px]">
+        <div className="relative min-w-[1100px]">
           <svg viewBox={`0 0 ${WIDTH} ${height}`} className="block w-full" aria-hidden focusable="false">
             {monthsOf(window).map(({ start, month, year, at, end }) => (
               <g key={start}>

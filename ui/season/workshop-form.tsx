@@ -43,7 +43,7 @@ export function WorkshopForm({ workshop, sites, methods, onDone }: WorkshopFormP
     <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-3" noValidate>
       <Problem>{problem?.message}</Problem>
       <Field label="Title" error={fields.title}><input name="title" defaultValue={workshop?.title} maxLength={120} /></Field>
-      <div className="grid gap-3 sm:grid-cols-2">
+      <div className="grid grid-cols-[minmax(0,1fr)] gap-3 sm:grid-cols-2">
         <Field label="Date" error={fields.date}><input name="date" type="date" defaultValue={workshop?.date} /></Field>
         <Field label="Site" error={fields.siteId}>
           <select name="siteId" defaultValue={workshop?.siteId ?? sites[0]?.id}>

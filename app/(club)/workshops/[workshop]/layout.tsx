@@ -1,17 +1,13 @@
-import { notFound } from 'next/navigation';
 import { formatDate } from '@/core/units/iso-date';
 import { getWorkshop } from '@/server/workshops';
-import { UseCaseError } from '@/server/use-case-error';
 import { Leaves } from '@/ui/club/leaves';
+import { orNotFound } from '../../../_http/or-not-found';
 import { pageContext } from '../../../_http/session';
 import { Season } from '../../_season';
 
 export default async function WorkshopLayout({ children, params }: { children: React.ReactNode; params: Promise<{ workshop: string }> }) {
   const { workshop: id } = await params;
-  const workshop = await getWorkshop(await pageContext(), id).catch((error: unknown) => {
-    if (error instanceof UseCaseError && error.refusal === 'not-found') notFound();
-    throw error;
-  });
+  const workshop = await orNotFound(getWorkshop(await pageContext(), id));
   return (
     <>
       <Season chosen={workshop.id} />

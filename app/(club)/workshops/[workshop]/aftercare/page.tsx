@@ -7,6 +7,7 @@ import { getWorkshop } from '@/server/workshops';
 import { KeeperBench } from '@/ui/keepers/keeper-bench';
 import { PhoneBanner } from '@/ui/club/phone-banner';
 import { onlyThisMachine } from '../../../../_http/services';
+import { orNotFound } from '../../../../_http/or-not-found';
 import { pageContext } from '../../../../_http/session';
 
 export const metadata: Metadata = { title: 'Aftercare' };
@@ -14,7 +15,7 @@ export const metadata: Metadata = { title: 'Aftercare' };
 export default async function Aftercare({ params }: { params: Promise<{ workshop: string }> }) {
   const { workshop: id } = await params;
   const context = await pageContext();
-  const workshop = await getWorkshop(context, id);
+  const workshop = await orNotFound(getWorkshop(context, id));
   const [keepers, lots, seats] = await Promise.all([listKeepers(context, id), workshopLots(context, id), listSeats(context, id)]);
   const ready = lots.wood.length > 0 && lots.stocks.length > 0 && seats.length > 0;
   return (

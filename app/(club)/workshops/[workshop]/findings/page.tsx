@@ -3,6 +3,7 @@ import { MILESTONE_WORDS } from '@/core/findings/milestones';
 import { formatCode } from '@/core/codes/plant-code';
 import { workshopFindings, type MilestoneFinding } from '@/server/findings';
 import { TakeChart } from '@/ui/findings/take-chart';
+import { orNotFound } from '../../../../_http/or-not-found';
 import { pageContext } from '../../../../_http/session';
 
 export const metadata: Metadata = { title: 'Findings' };
@@ -12,12 +13,12 @@ const range = (interval: { low: number; high: number } | null): string => (inter
 
 export default async function FindingsPage({ params }: { params: Promise<{ workshop: string }> }) {
   const { workshop: id } = await params;
-  const findings = await workshopFindings(await pageContext(), id);
+  const findings = await orNotFound(workshopFindings(await pageContext(), id));
   const asked = findings.milestones.filter((finding) => finding.asked && finding.alive + finding.dead > 0);
   // Latest milestone anybody answered, for the column beside the scores.
   const latest = asked.at(-1)?.milestone ?? 'healed';
   return (
-    <div className="flex flex-col gap-6">
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-6">
       <section aria-labelledby="take-title">
         <div className="flex flex-wrap items-end justify-between gap-3">
           <h1 id="take-title">Take of {findings.handedOver} keepers</h1>
@@ -28,9 +29,9 @@ export default async function FindingsPage({ params }: { params: Promise<{ works
         {findings.handedOver === 0 ? (
           <p className="board mt-2">No keepers were handed over, so there is no take to speak of yet.</p>
         ) : (
-          <div className="mt-2 grid items-center gap-6 lg:grid-cols-[1fr_1.15fr]">
+          <div className="mt-2 grid grid-cols-[minmax(0,1fr)] items-center gap-6 lg:grid-cols-[minmax(0,1fr)_minmax(0,1.15fr)]">
             <div><TakeChart milestones={findings.milestones} /></div>
-            <div className="overflow-x-auto" tabIndex={0} role="group" aria-label="Take by milestone, scrolls sideways on narrow screens">
+            <div className="relative overflow-x-auto" tabIndex={0} role="group" aria-label="Take by milestone, scrolls sideways on narrow screens">
               <table className="bench-table">
                 <caption className="sr-only">Take rate by milestone with its interval, counts and bounds</caption>
                 <thead><tr><th scope="col">Milestone</th><th scope="col">Take</th><th scope="col">95 % interval</th><th scope="col">Alive</th><th scope="col">Dead</th><th scope="col">Unknown</th><th scope="col">Truth lies in</th></tr></thead>
@@ -51,7 +52,7 @@ export default async function FindingsPage({ params }: { params: Promise<{ works
       </section>
       <section aria-labelledby="students-title">
         <h2 id="students-title" className="mb-1">Score beside take</h2>
-        <div className="overflow-x-auto" tabIndex={0} role="group" aria-label="Score beside take for each student, scrolls sideways on narrow screens">
+        <div className="relative overflow-x-auto" tabIndex={0} role="group" aria-label="Score beside take for each student, scrolls sideways on narrow screens">
           <table className="bench-table">
             <thead>
               <tr><th scope="col">Seat</th><th scope="col">Student</th><th scope="col">Unions scored</th><th scope="col">Mean score</th><th scope="col">Last three</th><th scope="col">Keepers</th><th scope="col">{MILESTONE_WORDS[latest].name}: alive, dead, unknown</th><th scope="col">Take</th><th scope="col">95 % interval</th></tr>

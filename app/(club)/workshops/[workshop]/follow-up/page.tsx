@@ -9,6 +9,7 @@ import { PhoneBanner } from '@/ui/club/phone-banner';
 import { NewRound } from '@/ui/follow-up/new-round';
 import { RoundBoard } from '@/ui/follow-up/round-board';
 import { onlyThisMachine } from '../../../../_http/services';
+import { orNotFound } from '../../../../_http/or-not-found';
 import { pageContext } from '../../../../_http/session';
 
 export const metadata: Metadata = { title: 'Follow-up' };
@@ -16,7 +17,7 @@ export const metadata: Metadata = { title: 'Follow-up' };
 export default async function FollowUp({ params }: { params: Promise<{ workshop: string }> }) {
   const { workshop: id } = await params;
   const context = await pageContext();
-  const [rounds, today, keepers] = await Promise.all([followUp(context, id), todayAt(context, id), listKeepers(context, id)]);
+  const [rounds, today, keepers] = await orNotFound(Promise.all([followUp(context, id), todayAt(context, id), listKeepers(context, id)]));
   const mayChange = context.actor.role !== 'viewer';
   const open = MILESTONES.filter((milestone) => !rounds.some((round) => round.milestone === milestone));
   return (
@@ -29,7 +30,7 @@ export default async function FollowUp({ params }: { params: Promise<{ workshop:
       {keepers.length === 0 ? (
         <p className="board">There is nothing to follow up yet. <Link href={`/workshops/${id}/aftercare`}>Make the keepers first</Link>.</p>
       ) : (
-        <div className="flex flex-col gap-6">
+        <div className="grid grid-cols-[minmax(0,1fr)] gap-6">
           {rounds.map((round) => <RoundBoard key={round.id} round={round} mayChange={mayChange} today={today} />)}
           {mayChange && open.length > 0 && <NewRound workshopId={id} milestones={open} opensOn={today} closesOn={addDays(today, 21)} />}
         </div>

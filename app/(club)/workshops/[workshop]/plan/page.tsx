@@ -9,6 +9,7 @@ import { LotsBoard } from '@/ui/lots/lots-board';
 import { EditWorkshop } from '@/ui/season/edit-workshop';
 import { RosterTable } from '@/ui/roster/roster-table';
 import { WalkIn } from '@/ui/roster/walk-in';
+import { orNotFound } from '../../../../_http/or-not-found';
 import { pageContext } from '../../../../_http/session';
 
 export const metadata: Metadata = { title: 'Plan' };
@@ -16,11 +17,11 @@ export const metadata: Metadata = { title: 'Plan' };
 export default async function Plan({ params }: { params: Promise<{ workshop: string }> }) {
   const { workshop: id } = await params;
   const context = await pageContext();
-  const workshop = await getWorkshop(context, id);
+  const workshop = await orNotFound(getWorkshop(context, id));
   const [site, sites, seats, lots] = await Promise.all([getSite(context, workshop.siteId), listSites(context), listSeats(context, id), workshopLots(context, id)]);
   const mayChange = context.actor.role !== 'viewer';
   return (
-    <div className="grid items-start gap-6 lg:grid-cols-[1fr_24rem]">
+    <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-6 lg:grid-cols-[minmax(0,1fr)_24rem]">
       <section aria-labelledby="roster-title">
         <div className="mb-2 flex flex-wrap items-end justify-between gap-3">
           <h1 id="roster-title">Roster <span className="text-base font-normal text-muted">{seats.length} seats, {seats.filter(({ absent }) => absent).length} absent</span></h1>

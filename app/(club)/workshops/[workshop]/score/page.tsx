@@ -4,6 +4,7 @@ import { openBench } from '@/server/bench';
 import { Bench } from '@/ui/scoring/bench';
 import { LikelyDoubles } from '@/ui/scoring/likely-doubles';
 import { ScoreBoard } from '@/ui/scoring/score-board';
+import { orNotFound } from '../../../../_http/or-not-found';
 import { pageContext } from '../../../../_http/session';
 
 export const metadata: Metadata = { title: 'Score' };
@@ -11,7 +12,7 @@ export const metadata: Metadata = { title: 'Score' };
 export default async function Score({ params, searchParams }: { params: Promise<{ workshop: string }>; searchParams: Promise<{ seat?: string }> }) {
   const { workshop: id } = await params;
   const context = await pageContext();
-  const { workshop, rule, seats, unions } = await openBench(context, id);
+  const { workshop, rule, seats, unions } = await orNotFound(openBench(context, id));
   const { seat: asked } = await searchParams;
   if (seats.length === 0) {
     return <p className="board">Nobody sits at the benches yet. <Link href={`/workshops/${id}/plan`}>Fill the roster on the plan leaf</Link>, then score here.</p>;

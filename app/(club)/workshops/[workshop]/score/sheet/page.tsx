@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { openBench } from '@/server/bench';
 import { Bench } from '@/ui/scoring/bench';
+import { orNotFound } from '../../../../../_http/or-not-found';
 import { pageContext } from '../../../../../_http/session';
 
 export const metadata: Metadata = { title: 'Score sheets on paper' };
@@ -9,7 +10,7 @@ export const metadata: Metadata = { title: 'Score sheets on paper' };
 export default async function Sheets({ params }: { params: Promise<{ workshop: string }> }) {
   const { workshop: id } = await params;
   const context = await pageContext();
-  const { workshop, rule, seats, unions } = await openBench(context, id);
+  const { workshop, rule, seats, unions } = await orNotFound(openBench(context, id));
   return (
     <>
       <div className="mb-3 flex flex-wrap items-center gap-3">

@@ -1,0 +1,118 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { bestContact } from './best-contact';
+import { contactGrade } from './contact-grade';
+import { placementOffset } from './placement';
+import { whipContact, type WhipUnion } from './whip-contact';
+
+const face = (diameter: number, bark: number, length: number, hollow = 0) => ({ diameter, bark, length, hollow });
+const union = (changes: Partial<WhipUnion> = {}): WhipUnion => ({ stock: face(10, 1, 35), scion: face(10, 1, 35), e: 0, z: 0, phi: 0, ...changes });
+
+const anyFace = fc.record({ diameter: fc.double({ min: 5, max: 16, noNaN: true }), share: fc.double({ min: 0.05, max: 0.2, noNaN: true }), ratio: fc.double({ min: 2.5, max: 5, noNaN: true }), hollow: fc.double({ min: 0, max: 0.6, noNaN: true }) })
+  .map(({ diameter, share, ratio, hollow }) => face(diameter, share * diameter, ratio * diameter, hollow));
+const anyUnion = fc.record({ stock: anyFace, scion: anyFace, e: fc.double({ min: -2, max: 2, noNaN: true }), z: fc.double({ min: -3, max: 3, noNaN: true }), phi: fc.double({ min: -8, max: 8, noNaN: true }) });
+
+describe('whipContact', () => {
+  it('stays within 0 and 1, and its runs add up to what touches', () => {
+    fc.assert(
+      fc.property(anyUnion, (one) => {
+        const { contact, left, right, runs, touching, outline } = whipContact(one);
+        for (const share of [contact, left, right]) expect(share >= 0 && share <= 1).toBe(true);
+        expect(runs.reduce((sum, { length }) => sum + length, 0)).toBeCloseTo(touching, 9);
+        expect(touching / outline).toBeCloseTo(contact, 9);
+      }),
+    );
+  });
+  it('mirrors: the other way round, left is right', () => {
+    fc.assert(
+      fc.property(anyUnion, (one) => {
+        const there = whipContact(one);
+        const mirrored = whipContact({ ...one, e: -one.e, phi: -one.phi });
+        expect(mirrored.contact).toBeCloseTo(there.contact, 3);
+        expect(mirrored.left).toBeCloseTo(there.right, 2);
+      }),
+      { numRuns: 60 },
+    );
+  });
+  it('does not change when all lengths grow together', () => {
+    fc.assert(
+      fc.property(anyUnion, fc.double({ min: 0.5, max: 3, noNaN: true }), (one, k) => {
+        const grown = (f: WhipUnion['stock']) => face(k * f.diameter, k * f.bark, k * f.length, k * f.hollow);
+        const scaled = { stock: grown(one.stock), scion: grown(one.scion), e: k * one.e, z: k * one.z, phi: one.phi, bridging: 0.5 * k, faceGapLimit: 0.5 * k };
+        // Equal but for places that lie within rounding of a limit.
+        expect(Math.abs(whipContact(scaled).contact - whipContact(one).contact)).toBeLessThan(1e-3);
+      }),
+      { numRuns: 60 },
+    );
+  });
+  it('does not gain from being pushed, slid or turned out of place', () => {
+    const steps = [0, 0.2, 0.4, 0.6, 0.8, 1];
+    for (const move of [(k: number) => ({ e: 2 * k }), (k: number) => ({ z: 7 * k }), (k: number) => ({ phi: 45 * k })]) {
+      const contacts = steps.map((k) => whipContact(union(move(k))).contact);
+      for (let i = 1; i < contacts.length; i++) expect(contacts[i]!).toBeLessThanOrEqual(contacts[i - 1]! + 1e-6);
+    }
+  });
+  it.each([
+    ['bark as thick as the radius', { stock: face(10, 5, 35) }, /bark is as thick as its radius/],
+    ['bark below 0', { scion: face(10, -0.1, 35) }, /cannot be thinner than 0/],
+    ['a cut no longer than the diameter', { stock: face(10, 1, 10) }, /no longer than its diameter/],
+    ['a hollow below 0', { scion: face(10, 1, 35, -0.2) }, /cannot be less than 0/],
+    ['a figure that is none', { stock: face(Number.NaN, 1, 35) }, /not a number/],
+    ['an offset that is none', { e: Number.POSITIVE_INFINITY }, /not a number/],
+    ['pieces that do not overlap', { e: 8.1 }, /do not overlap/],
+    ['pieces slid apart', { z: 28.5 }, /do not overlap/],
+    ['a bridging distance below 0', { bridging: -1 }, /bridging distance/],
+    ['a face gap limit below 0', { faceGapLimit: -1 }, /face gap limit/],
+  ])('refuses %s', (_name, changes, message) => {
+    expect(() => whipContact(union(changes as Partial<WhipUnion>))).toThrow(message);
+  });
+  it('warns when the lines meet from outside', () => {
+    expect(whipContact(union({ e: 4.2 })).warning).toContain('from outside');
+    expect(whipContact(union({ e: 3.9 })).warning).toBeNull();
+  });
+});
+
+describe('contactGrade', () => {
+  const grade = (one: WhipUnion) => contactGrade(one, whipContact(one));
+  const thin = { scion: face(7, 0.8, 35) };
+  it('is good on both sides, poor on one, fatal on none', () => {
+    expect(grade(union())).toMatchObject({ grade: 'good', words: 'both sides, 100 %', reason: null });
+    expect(grade(union({ ...thin, e: 1.3 }))).toMatchObject({ grade: 'poor', words: 'right side only, 53 %' });
+    expect(grade(union({ ...thin, e: -1.3 }))).toMatchObject({ grade: 'poor', words: 'left side only, 53 %' });
+    expect(grade(union(thin)).grade).toBe('fatal');
+    expect(grade(union(thin)).reason).toContain('centre to centre');
+  });
+  it('calls a scion in the middle fatal though its ends touch', () => {
+    const ends = union({ scion: face(8, 0.8, 35) });
+    const found = grade(ends);
+    expect(found.grade).toBe('fatal');
+    expect(found.words).toMatch(/^ends only, \d+ %$/);
+    expect(whipContact(ends).contact).toBeGreaterThan(0.02);
+  });
+  it('names the face that is hollow, or both', () => {
+    expect(grade(union({ stock: face(10, 1, 35, 0.8) })).reason).toContain("stock's face");
+    expect(grade(union({ stock: face(10, 1, 35, 0.4), scion: face(10, 1, 35, 0.4) })).reason).toContain('Both faces');
+  });
+});
+
+describe('placement and best reach', () => {
+  const stock = { diameter: 10, bark: 1.5 };
+  const scion = { diameter: 7, bark: 0.7 };
+  it('tells lines met from outsides flush', () => {
+    expect(placementOffset('right-lines', stock, scion)).toBeCloseTo(3.5 - 2.8, 9);
+    expect(placementOffset('left-flush', stock, scion)).toBe(-1.5);
+    expect(placementOffset('middle', stock, scion)).toBe(0);
+  });
+  it('finds at least what meeting the lines reaches, and never less than what is', () => {
+    fc.assert(
+      fc.property(anyFace, anyFace, (one, other) => {
+        const there = { stock: { ...one, hollow: 0 }, scion: { ...other, length: one.length, hollow: 0 }, e: 0, z: 0, phi: 0 };
+        if (other.diameter * 1.05 > one.length) return;
+        const lines = whipContact({ ...there, e: placementOffset('right-lines', one, other) });
+        expect(bestContact(there).contact).toBeGreaterThanOrEqual(lines.contact - 0.02);
+        expect(bestContact(there).contact).toBeGreaterThanOrEqual(whipContact(there).contact - 1e-9);
+      }),
+      { numRuns: 40 },
+    );
+  });
+});

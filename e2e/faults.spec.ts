@@ -1,0 +1,153 @@
+import { execFileSync } from 'node:child_process';
+import { existsSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { Page } from '@playwright/test';
+import { startMariaDb } from '../ops/mariadb';
+import { expect, PASSWORD, PEOPLE, signIn, test, WORLD, workshopIds } from './setup/bench-test';
+
+test.describe.configure({ mode: 'serial' });
+test.use({ expectedNoise: /status of (409|422|503)|net::ERR_/ });
+
+let past = '';
+
+test.beforeEach(async ({ page }) => {
+  await signIn(page);
+  ({ past } = await workshopIds(page));
+});
+
+async function enterClean(page: Page): Promise<void> {
+  for (const [name, value] of [['stockDiameter', '10'], ['scionDiameter', '10'], ['stockLength', '35'], ['scionLength', '35']]) await page.locator(`[name=${name}]`).fill(value!);
+}
+
+const CASES: [string, string | Buffer, RegExp][] = [
+  ['a broken quote', 'name,email\nOna,o@b.example\n"Bram,b@b.example\nCilla,c@b.example\n', /Line 3 has a quotation mark that is never closed/],
+  ['50,000 lines', 'name,email\n' + 'Ona Ferrel,ona@reedmail.example\n'.repeat(50_000), /50000 lines; a workshop's roster has 500 at most/],
+  ['another encoding', Buffer.from([...Buffer.from('name,email\nJos'), 0xe9, ...Buffer.from(',j@b.example\n')]), /not in UTF-8/],
+  ['a formula in a cell', 'name,email\n"=HYPERLINK(""x"",""y"")",o@b.example\n', /run as a formula/],
+];
+
+for (const [name, content, message] of CASES) {
+  test(`a roster with ${name} is refused in words and seats nobody`, async ({ page }) => {
+    await page.goto(`/workshops/${past}/plan/roster`);
+    await page.getByLabel('CSV file').setInputFiles({ name: 'roster.csv', mimeType: 'text/csv', buffer: Buffer.from(content) });
+    await expect(page.getByText(message).first()).toBeVisible();
+    await expect(page.getByRole('button', { name: /^Seat \d/ })).toHaveCount(0);
+    await page.goto(`/workshops/${past}/plan`);
+    await expect(page.getByText('14 seats')).toBeVisible();
+  });
+}
+
+test('two people who score the same seat and number at once both stay, and the likely double is settled', async ({ page, browser, baseURL }) => {
+  await page.goto(`/workshops/${past}/score?seat=10`);
+  const other = await (await browser.newContext({ baseURL: baseURL! })).newPage();
+  await signIn(other, 'assistant');
+  await other.goto(`/workshops/${past}/score?seat=10`);
+  await enterClean(page);
+  await enterClean(other);
+  await other.getByRole('button', { name: /^Hold: good/ }).click();
+  const union = await page.getByTestId('called').innerText();
+  expect(await other.getByTestId('called').innerText()).toBe(union);
+  await Promise.all([page.getByRole('button', { name: 'Save, same seat' }).click(), other.getByRole('button', { name: 'Save, same seat' }).click()]);
+  await expect(page.getByText(`${union} saved.`)).toBeVisible();
+  await expect(other.getByText(`${union} saved.`)).toBeVisible();
+  await page.reload();
+  const doubles = page.getByRole('region', { name: 'Likely doubles' });
+  await expect(doubles).toContainText(`${union} was judged 2 times`);
+  await expect(doubles).toContainText('by Maren Ulvik');
+  await expect(doubles).toContainText('by Joss Pelling');
+  await doubles.getByRole('button', { name: /One union, Joss Pelling's 95 counts/ }).click();
+  await expect(doubles).toBeHidden();
+  const attempts = page.getByRole('region', { name: /Attempts of seat 10/ }).getByRole('listitem').filter({ hasText: union });
+  await expect(attempts).toHaveCount(2);
+  await expect(attempts.filter({ hasText: 'Maren Ulvik' })).toContainText('does not count');
+
+  // A second double turns out to be two unions.
+  await page.goto(`/workshops/${past}/score?seat=11`);
+  await other.goto(`/workshops/${past}/score?seat=11`);
+  await enterClean(page);
+  await enterClean(other);
+  await page.getByRole('button', { name: 'Save, same seat' }).click();
+  await other.getByRole('button', { name: 'Save, same seat' }).click();
+  await expect(other.getByText(/saved\.$/)).toBeVisible();
+  await page.reload();
+  const list = page.getByRole('region', { name: /Attempts of seat 11/ }).getByRole('listitem');
+  const count = await list.count();
+  await doubles.getByRole('button', { name: /^Two unions/ }).click();
+  await expect(doubles).toBeHidden();
+  await expect(list).toHaveCount(count);
+  const numbers = await list.locator('span').first().evaluateAll((all) => all.map((one) => one.textContent));
+  expect(new Set(numbers).size).toBe(numbers.length);
+  await other.context().close();
+});
+
+test('the database stopped for ten seconds in the middle of saving: told clearly, kept on the screen, saved exactly once', async ({ page }) => {
+  test.setTimeout(120_000);
+  await page.goto(`/workshops/${past}/score?seat=12`);
+  await enterClean(page);
+  await page.getByLabel('Note').fill('while the database is away');
+  const union = await page.getByTestId('called').innerText();
+  const pidFile = join(WORLD, 'mariadb.pid');
+  const pid = Number(readFileSync(pidFile, 'utf8'));
+  process.kill(pid, 'SIGTERM');
+  await expect.poll(() => existsSync(`/proc/${pid}`), { timeout: 20_000 }).toBe(false);
+  const stoppedAt = Date.now();
+  expect((await page.request.get('/api/health')).status()).toBe(503);
+  await page.getByRole('button', { name: 'Save, next seat' }).click();
+  await expect(page.getByText('The database is not answering, so nothing was saved yet')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByLabel('Note')).toHaveValue('while the database is away');
+  await expect(page.locator('[name=stockLength]')).toHaveValue('35');
+  await page.waitForTimeout(Math.max(0, 10_000 - (Date.now() - stoppedAt)));
+  await startMariaDb(WORLD, { port: Number(process.env.E2E_MARIADB_PORT) });
+  await expect.poll(async () => (await page.request.get('/api/health')).status(), { timeout: 20_000 }).toBe(200);
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByText(`${union} saved.`)).toBeVisible({ timeout: 15_000 });
+  const csv = await (await page.request.get(`/api/workshops/${past}/export/judgements.csv`)).text();
+  expect(csv.match(/while the database is away/g)).toHaveLength(1);
+});
+
+test('an answer lost on its way is saved once when it is sent again, and a changed one corrects it', async ({ page }) => {
+  await page.goto(`/workshops/${past}/score?seat=13`);
+  await enterClean(page);
+  await page.getByLabel('Note').fill('the answer was lost');
+  // The server saves, but the browser never hears of it.
+  await page.route('**/api/judgements/*', async (route) => {
+    await route.fetch();
+    await route.abort('connectionreset');
+  }, { times: 1 });
+  await page.getByRole('button', { name: 'Save, same seat' }).click();
+  await expect(page.getByText('The server cannot be reached')).toBeVisible();
+  await page.getByRole('button', { name: /^Hold: good/ }).click();
+  await page.getByRole('button', { name: 'Save, same seat' }).click();
+  await expect(page.getByText(/^13-\d+ saved\.$/)).toBeVisible();
+  const attempts = page.getByRole('region', { name: /Attempts of seat 13/ }).getByRole('listitem').filter({ hasText: 'the answer was lost' });
+  await expect(attempts).toHaveCount(1);
+  await expect(attempts).toContainText('was 100');
+});
+
+test('what spreadsheets run as a formula leaves as text', async ({ page }) => {
+  await page.goto(`/workshops/${past}/score?seat=14`);
+  await enterClean(page);
+  await page.getByLabel('Note').fill('=1+1');
+  await page.getByRole('button', { name: 'Save, next seat' }).click();
+  await expect(page.getByText(/saved\.$/)).toBeVisible();
+  const csv = await (await page.request.get(`/api/workshops/${past}/export/judgements.csv`)).text();
+  expect(csv).toContain("'=1+1");
+  expect(csv.split('\r\n')[0]).toMatch(/^judgement_id,union_id,seat,number,/);
+});
+
+test('sign-in tells nobody which addresses exist', async ({ request }) => {
+  const wrong = await request.post('/api/session', { data: { email: PEOPLE.viewer, password: `${PASSWORD}x` } });
+  const unknown = await request.post('/api/session', { data: { email: 'nobody@tarnholm.example', password: PASSWORD } });
+  expect([wrong.status(), unknown.status()]).toEqual([401, 401]);
+  expect(await wrong.text()).toBe(await unknown.text());
+});
+
+test('passwords and tokens are kept as hashes only', async () => {
+  const password = readFileSync(join(WORLD, 'root.password'), 'utf8');
+  const query = (sql: string): string =>
+    execFileSync('mariadb', ['--no-defaults', `--socket=${join(WORLD, 'mariadb.sock')}`, '-uroot', `-p${password}`, '-N', '-e', sql, 'pear_bench'], { encoding: 'utf8' });
+  expect(query('SELECT password_hash FROM users').trim().split('\n').every((hash) => hash.startsWith('$argon2id$'))).toBe(true);
+  expect(query('SELECT LENGTH(token_hash) FROM report_links LIMIT 1').trim()).toBe('64');
+  expect(query("SELECT COUNT(*) FROM mysql.global_priv WHERE user = ''").trim()).toBe('0');
+  expect(query('SELECT @@innodb_flush_log_at_trx_commit, @@character_set_server').trim()).toBe('1\tutf8mb4');
+});

@@ -1,0 +1,47 @@
+import AxeBuilder from '@axe-core/playwright';
+import { readdirSync } from 'node:fs';
+import { expect, signIn, test, workshopIds } from './setup/bench-test';
+
+/** Pages on disk, as their routes. */
+const PAGES = readdirSync('app', { recursive: true, encoding: 'utf8' })
+  .filter((file) => file.endsWith('page.tsx'))
+  .map((file) => `/${file.replace(/\/?page\.tsx$/, '').replace(/\([^)]*\)\//g, '')}`)
+  .sort();
+
+/** How each page is reached; a page that is not here fails its test. */
+const REACHED: Record<string, (ids: { past: string; upcoming: string; code: string; link: string }) => string> = {
+  '/': () => '/', '/sign-in': () => '/sign-in', '/first-lead': () => '/first-lead', '/season': () => '/season', '/workshops/new': () => '/workshops/new', '/club': () => '/club', '/outbox': () => '/outbox',
+  '/workshops/[workshop]': ({ past }) => `/workshops/${past}`, '/workshops/[workshop]/plan': ({ past }) => `/workshops/${past}/plan`,
+  '/workshops/[workshop]/plan/roster': ({ upcoming }) => `/workshops/${upcoming}/plan/roster`, '/workshops/[workshop]/score': ({ past }) => `/workshops/${past}/score`,
+  '/workshops/[workshop]/score/sheet': ({ past }) => `/workshops/${past}/score/sheet`, '/workshops/[workshop]/aftercare': ({ past }) => `/workshops/${past}/aftercare`,
+  '/workshops/[workshop]/follow-up': ({ past }) => `/workshops/${past}/follow-up`, '/workshops/[workshop]/findings': ({ past }) => `/workshops/${past}/findings`,
+  '/u/[code]': ({ code }) => `/u/${code}`, '/r/[token]': ({ link }) => link,
+};
+
+for (const page of PAGES) {
+  test(`${page}: nothing serious for axe, a policy with a nonce, a title, no warning, nothing from elsewhere`, async ({ page: tab }) => {
+    expect(Object.keys(REACHED)).toContain(page);
+    await signIn(tab);
+    const ids = await workshopIds(tab);
+    await tab.goto('/outbox');
+    await tab.getByText('Cilla Varn').first().click();
+    const link = (await tab.getByRole('link', { name: /\/r\// }).first().getAttribute('href'))!;
+    const csv = await (await tab.request.get(`/api/workshops/${ids.past}/export/unions.csv`)).text();
+    const code = csv.split('\r\n').map((line) => line.split(',')[4]!).find((cell) => /^[2-9A-HJ-NP-Z]{6}$/.test(cell))!;
+    if (page === '/sign-in') await tab.context().clearCookies();
+    const answer = await tab.goto(REACHED[page]!({ ...ids, code, link }));
+    const policy = (await answer!.allHeaders())['content-security-policy']!;
+    expect(policy).toMatch(/script-src 'self' 'nonce-[\w+/=]+' 'strict-dynamic'/);
+    expect(policy).not.toMatch(/script-src[^;]*unsafe/);
+    await expect(tab).toHaveTitle(/Pear Bench/);
+    await expect(tab.getByRole('heading', { level: 1 }).first()).toBeVisible();
+    for (const viewport of [{ width: 1280, height: 800 }, { width: 390, height: 844 }]) {
+      await tab.setViewportSize(viewport);
+      const { violations } = await new AxeBuilder({ page: tab }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice']).analyze();
+      const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
+      expect(serious.map(({ id, nodes }) => `${id} at ${viewport.width}: ${nodes.map(({ target }) => target.join(' ')).slice(0, 3).join(' | ')}`)).toEqual([]);
+      const beyond = await tab.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+      expect(beyond, `the page scrolls sideways at ${viewport.width}`).toBeLessThanOrEqual(0);
+    }
+  });
+}
