@@ -22,6 +22,14 @@ export async function limitAttempts({ db, now }: Pick<Services, 'db' | 'now'>, b
   }
 }
 
+/** Takes one attempt off again, when it turned out to be none to limit. */
+export async function giveBackAttempt({ db }: Pick<Services, 'db'>, bucket: string): Promise<void> {
+  await db.sequelize.query('UPDATE rate_limits SET attempts = GREATEST(0, attempts - 1) WHERE bucket = :bucket', {
+    replacements: { bucket: bucket.slice(0, 300) },
+    type: QueryTypes.UPDATE,
+  });
+}
+
 /** Forgets the attempts of a bucket, after one that succeeded. */
 export async function clearAttempts({ db }: Pick<Services, 'db'>, bucket: string): Promise<void> {
   await db.sequelize.query('DELETE FROM rate_limits WHERE bucket = :bucket', { replacements: { bucket: bucket.slice(0, 300) }, type: QueryTypes.DELETE });

@@ -3,7 +3,7 @@ import type { SessionRow } from '@/db/models/rows';
 import type { Actor, Services } from './context';
 import { email } from './fields';
 import { parse } from './parse';
-import { clearAttempts, limitAttempts } from './rate-limit';
+import { clearAttempts, giveBackAttempt, limitAttempts } from './rate-limit';
 import { hashToken, makeToken, passwordFits } from './secrets';
 import { UseCaseError } from './use-case-error';
 
@@ -34,6 +34,8 @@ export async function signIn(services: Services, input: unknown, from: string): 
   const membership = await db.memberships.findOne({ where: { userId: user.id }, order: [['clubId', 'ASC']], raw: true });
   if (!membership) throw new UseCaseError('forbidden', 'Your account belongs to no club any more. Ask its lead to add you again.');
   await clearAttempts(services, `sign-in as ${address}`);
+  // A whole workshop signs in from one address; only what fails counts against it.
+  await giveBackAttempt(services, `sign-in from ${from}`);
   return openSession(services, user.id, membership.clubId);
 }
 

@@ -1,6 +1,7 @@
 'use client';
 
 import Link from 'next/link';
+import { useRouter } from 'next/navigation';
 import { DropdownMenu } from 'radix-ui';
 import { ChevronDown } from 'lucide-react';
 import { useState } from 'react';
@@ -8,12 +9,14 @@ import { send } from '../form/send';
 
 /** Name and club, with what belongs to the person who is signed in. */
 export function AccountMenu({ name, clubName, role }: { name: string; clubName: string; role: string }) {
+  const router = useRouter();
   const [problem, setProblem] = useState('');
   const signOut = async (): Promise<void> => {
     const sent = await send('DELETE', '/api/session');
     if (!sent.ok) return setProblem(sent.message);
-    // A full load, so that nothing of the session stays in memory.
-    window.location.href = '/sign-in';
+    router.replace('/sign-in');
+    // Pages kept in memory belong to the session that has ended.
+    router.refresh();
   };
   return (
     <DropdownMenu.Root>

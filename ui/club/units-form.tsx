@@ -1,5 +1,6 @@
 'use client';
 
+import { useState } from 'react';
 import { Problem } from '../form/problem';
 import { useSend } from '../form/use-send';
 
@@ -11,7 +12,13 @@ const UNITS = {
 /** Units that a person reads and types; stored is always mm and degC. */
 export function UnitsForm({ lengthUnit, temperatureUnit }: { lengthUnit: string; temperatureUnit: string }) {
   const { run, busy, problem } = useSend();
-  const chosen = { lengthUnit, temperatureUnit };
+  const [chosen, setChosen] = useState({ lengthUnit, temperatureUnit });
+  const choose = async (next: typeof chosen): Promise<void> => {
+    const before = chosen;
+    setChosen(next);
+    const sent = await run('PUT', '/api/units', next);
+    if (sent && !sent.ok) setChosen(before);
+  };
   return (
     <div className="flex flex-col gap-3">
       <Problem>{problem?.message}</Problem>
@@ -20,7 +27,7 @@ export function UnitsForm({ lengthUnit, temperatureUnit }: { lengthUnit: string;
           <legend className="text-sm font-bold">{name === 'lengthUnit' ? 'Lengths' : 'Temperatures'}</legend>
           {UNITS[name].map(([value, label]) => (
             <label key={value} className="mr-5 inline-flex min-h-11 items-center gap-2">
-              <input type="radio" name={name} className="size-5" checked={chosen[name] === value} onChange={() => void run('PUT', '/api/units', { ...chosen, [name]: value })} />{label}
+              <input type="radio" name={name} className="size-5" checked={chosen[name] === value} onChange={() => void choose({ ...chosen, [name]: value })} />{label}
             </label>
           ))}
         </fieldset>

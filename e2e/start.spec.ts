@@ -1,0 +1,126 @@
+import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { existsSync, readdirSync, readFileSync, rmSync, statSync } from 'node:fs';
+import { join } from 'node:path';
+import { expect, test, WORLD } from './setup/bench-test';
+import { freePort } from '../ops/mariadb';
+
+test.describe.configure({ mode: 'serial' });
+test.setTimeout(120_000);
+
+const data = join(WORLD, 'start-data');
+const empty = join(WORLD, 'start-empty');
+const environment = (folder: string): NodeJS.ProcessEnv => {
+  const own = ['DATABASE_URL', 'PEAR_BENCH_MAIL', 'PEAR_BENCH_PUBLIC_URL'];
+  const rest = Object.fromEntries(Object.entries(process.env).filter(([name]) => !own.includes(name)));
+  return { ...rest, NODE_ENV: 'production', PEAR_BENCH_DATA: folder };
+};
+
+interface Started { child: ChildProcess; output: () => string; url: string }
+
+async function start(folder: string, ...args: string[]): Promise<Started> {
+  const port = await freePort();
+  let output = '';
+  const child = spawn('./start', ['--port', String(port), ...args], { env: environment(folder), stdio: ['ignore', 'pipe', 'pipe'] });
+  for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk: Buffer) => (output += chunk.toString()));
+  await expect.poll(() => (child.exitCode !== null ? `ended: ${output}` : output), { timeout: 90_000, intervals: [100] }).toContain('Pear Bench is ready at');
+  return { child, output: () => output, url: `http://127.0.0.1:${port}` };
+}
+
+async function stopped({ child }: Started, signal: NodeJS.Signals): Promise<void> {
+  if (child.exitCode !== null || child.signalCode !== null) return;
+  const ended = new Promise((resolve) => child.once('exit', resolve));
+  child.kill(signal);
+  await ended;
+}
+
+const databasePid = (): number => Number(readFileSync(join(data, 'mariadb.pid'), 'utf8'));
+const runs = (pid: number): boolean => existsSync(`/proc/${pid}`);
+const health = async (url: string): Promise<number> => (await fetch(`${url}/api/health`).catch(() => ({ status: 0 }))).status;
+
+let first: Started;
+
+test('starts from nothing with its own database and the demo, tells address and sign-ins, keeps secrets to itself', async () => {
+  first = await start(data);
+  expect(first.output()).toContain('Loading the demo guild.');
+  for (const words of [first.url, 'maren@tarnholm.example', 'joss@tarnholm.example', 'edda@tarnholm.example']) expect(first.output()).toContain(words);
+  expect(await health(first.url)).toBe(200);
+  for (const file of readdirSync(data).filter((name) => name.endsWith('.password') || name === 'init.sql')) expect(statSync(join(data, file)).mode & 0o777).toBe(0o600);
+});
+
+test('a second start in the same checkout says so and leaves the first alone', async () => {
+  const second = spawnSync('./start', ['--port', String(await freePort())], { env: environment(data), encoding: 'utf8' });
+  expect(second.status).toBe(1);
+  expect(second.stdout).toContain('already running from this checkout');
+  expect(await health(first.url)).toBe(200);
+});
+
+test('a database that is killed comes back by itself while the application runs', async () => {
+  const pid = databasePid();
+  process.kill(pid, 'SIGKILL');
+  await expect.poll(() => health(first.url), { timeout: 30_000 }).toBe(200);
+  expect(databasePid()).not.toBe(pid);
+});
+
+test('after kill -9 of the application the next start recovers, in under ten seconds, with nothing lost', async () => {
+  const left = databasePid();
+  await stopped(first, 'SIGKILL');
+  expect(runs(left)).toBe(true);
+  const from = Date.now();
+  first = await start(data);
+  const seconds = (Date.now() - from) / 1000;
+  expect(first.output()).not.toContain('Loading the demo guild.');
+  expect(runs(left)).toBe(false);
+  expect(seconds).toBeLessThan(10);
+  test.info().annotations.push({ type: 'seconds to ready', description: String(seconds) });
+});
+
+test('Ctrl-C stops application and database cleanly', async () => {
+  const pid = databasePid();
+  await stopped(first, 'SIGINT');
+  expect(first.child.exitCode).toBe(0);
+  expect(first.output()).toContain('Nothing is lost');
+  expect(runs(pid)).toBe(false);
+  expect(readFileSync(join(data, 'mariadb.log'), 'utf8')).toContain('Shutdown complete');
+});
+
+test('--empty starts without the demo, and the first page makes the lead’s account', async ({ page }) => {
+  const started = await start(empty, '--empty');
+  try {
+    await page.goto(started.url);
+    await expect(page.getByRole('heading', { name: 'Set up your club' })).toBeVisible();
+    await page.getByLabel('Name of the club').fill('Mudflat Grafters');
+    await page.getByLabel('Your name').fill('Hanne Quay');
+    await page.getByLabel('Your e-mail').fill('hanne@mudflat.example');
+    await page.getByLabel('Password').fill('mudflat-password');
+    await page.getByRole('button', { name: 'Make the club' }).click();
+    await page.waitForURL('**/season');
+    await expect(page.getByText('No workshop is planned yet')).toBeVisible();
+    await page.getByRole('link', { name: 'Plan a workshop' }).click();
+    await expect(page.getByText('Add the first site beside this')).toBeVisible();
+    await page.getByLabel('Name of the site').fill('Mudflat shed');
+    await page.getByLabel('Time zone').fill('Europe/Zurich');
+    await page.getByRole('button', { name: 'Add the site' }).click();
+    await expect(page.getByLabel('Title')).toBeVisible();
+  } finally {
+    await stopped(started, 'SIGTERM');
+  }
+});
+
+test('an outside server is used as it is: demo only when asked, and only into an empty schema', async () => {
+  const outside = { ...environment(join(WORLD, 'start-outside')), DATABASE_URL: process.env.DATABASE_URL! };
+  const refused = spawnSync('./start', ['--demo', '--port', String(await freePort())], { env: outside, encoding: 'utf8' });
+  expect(refused.status).not.toBe(0);
+  expect(refused.stderr).toContain('empty schema only');
+});
+
+test('options that cannot be are refused in words', () => {
+  for (const [args, words] of [
+    [['--port', 'x'], '--port must be a number'], [['--cert', 'none.pem'], 'go together'], [['--cert', 'none.pem', '--key', 'none.key'], 'There is no file none.pem'],
+    [['--public-url', 'bench'], '--public-url must be an address'], [['--speed'], 'Usage: ./start'],
+  ] as const) {
+    const answer = spawnSync('./start', args, { env: environment(empty), encoding: 'utf8' });
+    expect(answer.status).toBe(2);
+    expect(answer.stderr).toContain(words);
+  }
+  rmSync(empty, { recursive: true, force: true });
+});

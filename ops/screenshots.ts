@@ -1,0 +1,79 @@
+import { chromium, type Page } from '@playwright/test';
+import { execFileSync } from 'node:child_process';
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+
+/*
+ * node --import tsx ops/screenshots.ts [ADDRESS]
+ * Takes the pictures of docs/screenshots/ from the demo of a running ./start. Saves nothing there.
+ */
+
+const address = process.argv[2] ?? 'http://127.0.0.1:3000';
+const folder = join(process.cwd(), 'docs', 'screenshots');
+const passwordFile = join(process.cwd(), '.data', 'demo.password');
+if (!existsSync(passwordFile)) {
+  console.error('Start the demo first: ./start');
+  process.exit(2);
+}
+mkdirSync(folder, { recursive: true });
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking'] });
+const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: address });
+const page = await context.newPage();
+
+async function shoot(name: string, of: Page = page): Promise<void> {
+  await of.waitForTimeout(600);
+  await of.screenshot({ path: join(folder, `${name}.png`) });
+}
+
+await page.goto('/sign-in');
+await page.getByLabel('E-mail').fill('maren@tarnholm.example');
+await page.getByLabel('Password').fill(readFileSync(passwordFile, 'utf8').trim());
+await page.getByRole('button', { name: 'Sign in' }).click();
+await page.waitForURL('**/season');
+await shoot('season');
+const workshop = async (title: string): Promise<string> => (await page.getByRole('main').getByRole('link', { name: title }).getAttribute('href'))!.replace('/plan', '');
+const past = await workshop('Pears and medlars on the bench');
+const upcoming = await workshop('Late winter whips');
+
+await page.goto(`${past}/plan`);
+await shoot('plan');
+await page.goto(`${upcoming}/plan/roster`);
+await page.getByLabel('CSV file').setInputFiles('demo/roster.csv');
+await shoot('roster');
+
+async function enterUnion(of: Page): Promise<void> {
+  for (const [name, value] of [['stockDiameter', '11'], ['scionDiameter', '9'], ['stockLength', '36'], ['scionLength', '34']]) await of.locator(`[name=${name}]`).fill(value!);
+  await of.locator('label').filter({ hasText: 'Left, outsides flush' }).click();
+  await of.locator('[name=scionLength]').focus();
+  await of.keyboard.press('t');
+}
+await page.goto(`${past}/score?seat=4`);
+await enterUnion(page);
+await shoot('scoring');
+await page.goto(`${past}/aftercare`);
+await shoot('aftercare');
+await page.goto(`${past}/follow-up`);
+await shoot('follow-up');
+await page.goto(`${past}/findings`);
+await page.locator('canvas').waitFor();
+await shoot('findings');
+
+const tags = join(folder, 'tags');
+writeFileSync(`${tags}.pdf`, await (await page.request.get(`/api${past}/tags?paper=A4&width=60&height=25`)).body());
+execFileSync('pdftoppm', ['-r', '70', '-png', '-singlefile', `${tags}.pdf`, tags]);
+rmSync(`${tags}.pdf`);
+
+await page.goto('/outbox');
+await page.getByText('Ilka Morrow').first().click();
+const link = (await page.getByRole('link', { name: /\/r\// }).first().getAttribute('href'))!;
+await shoot('outbox');
+
+const phone = await browser.newContext({ viewport: { width: 390, height: 844 }, baseURL: address, storageState: await context.storageState() });
+const hand = await phone.newPage();
+await hand.goto(`${past}/score?seat=4`);
+await enterUnion(hand);
+await shoot('scoring-phone', hand);
+await hand.goto(new URL(link).pathname);
+await shoot('grower-phone', hand);
+await browser.close();
+console.log(`Pictures are in ${folder}`);
