@@ -2,5 +2,11 @@ import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   resolve: { alias: { '@': import.meta.dirname } },
-  test: { include: ['{core,exchange,server,stand-ins,ui,db,ops,demo}/**/*.test.ts'], environment: 'node' },
+  test: {
+    include: ['{core,exchange,server,stand-ins,ui,db,ops,demo}/**/*.test.ts'],
+    environment: 'node',
+    globalSetup: './ops/test-database.ts',
+    setupFiles: './ops/test-setup.ts',
+    testTimeout: 20_000,
+  },
 });

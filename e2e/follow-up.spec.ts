@@ -2,6 +2,7 @@ import type { Page } from '@playwright/test';
 import { execFileSync } from 'node:child_process';
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { query } from './setup/query';
 import { expect, signIn, test, WORLD, workshopIds } from './setup/bench-test';
 
 test.describe.configure({ mode: 'serial' });
@@ -160,6 +161,14 @@ test.describe('links that do not open', () => {
     const late = await page.request.put(`/api/r/${new URL(open).pathname.split('/')[2]!}/answers/0190b6a0-0000-7000-8000-00000000abce`, { data: { unionId: unionId!.slice(7), answer: 'dead' } });
     expect(late.status()).toBe(410);
     expect((await late.json() as { message: string }).message).toContain('was not saved');
+    // Closed more than a year ago: expired.
+    await page.goto(`/workshops/${past}/follow-up`);
+    const round = (await roundIds(page))[0]!;
+    const closesOn = query(`SELECT closes_on FROM rounds WHERE id = '${round}'`);
+    query(`UPDATE rounds SET closes_on = '2020-01-01' WHERE id = '${round}'`);
+    await page.goto(open);
+    await expect(page.getByText('This link has expired')).toBeVisible();
+    query(`UPDATE rounds SET closes_on = '${closesOn}' WHERE id = '${round}'`);
     await page.goto(`/workshops/${past}/follow-up`);
     await season.getByRole('button', { name: 'Move the closing' }).click();
     await season.getByLabel('Closes on').fill(new Date(Date.now() + 14 * 86_400_000).toISOString().slice(0, 10));

@@ -20,7 +20,8 @@ export interface ContactGrade {
  */
 export function contactGrade(union: WhipUnion, result: WhipContact): ContactGrade {
   const { left, right, contact } = result;
-  const percent = `${Math.round(contact * 100)} %`;
+  // A space that does not break: the figure stays with its sign.
+  const percent = `${Math.round(contact * 100)}\u00a0%`;
   const matched = [left, right].filter((share) => share >= SIDE_MATCHED - 1e-9).length;
   if (matched === 2) return { grade: 'good', words: `both sides, ${percent}`, reason: null };
   const reason = whyLow(union, result);

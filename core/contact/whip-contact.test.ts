@@ -76,9 +76,9 @@ describe('contactGrade', () => {
   const grade = (one: WhipUnion) => contactGrade(one, whipContact(one));
   const thin = { scion: face(7, 0.8, 35) };
   it('is good on both sides, poor on one, fatal on none', () => {
-    expect(grade(union())).toMatchObject({ grade: 'good', words: 'both sides, 100 %', reason: null });
-    expect(grade(union({ ...thin, e: 1.3 }))).toMatchObject({ grade: 'poor', words: 'right side only, 53 %' });
-    expect(grade(union({ ...thin, e: -1.3 }))).toMatchObject({ grade: 'poor', words: 'left side only, 53 %' });
+    expect(grade(union())).toMatchObject({ grade: 'good', words: 'both sides, 100\u00a0%', reason: null });
+    expect(grade(union({ ...thin, e: 1.3 }))).toMatchObject({ grade: 'poor', words: 'right side only, 53\u00a0%' });
+    expect(grade(union({ ...thin, e: -1.3 }))).toMatchObject({ grade: 'poor', words: 'left side only, 53\u00a0%' });
     expect(grade(union(thin)).grade).toBe('fatal');
     expect(grade(union(thin)).reason).toContain('centre to centre');
   });
@@ -86,7 +86,7 @@ describe('contactGrade', () => {
     const ends = union({ scion: face(8, 0.8, 35) });
     const found = grade(ends);
     expect(found.grade).toBe('fatal');
-    expect(found.words).toMatch(/^ends only, \d+ %$/);
+    expect(found.words).toMatch(/^ends only, \d+\u00a0%$/);
     expect(whipContact(ends).contact).toBeGreaterThan(0.02);
   });
   it('names the face that is hollow, or both', () => {

@@ -2,11 +2,11 @@ import { describe, expect, it } from 'vitest';
 import { layPegs, leafiness, monthsOf, placeInSeason, seasonWindow } from './season-line';
 
 describe('the season line', () => {
-  const window = seasonWindow('2027-02-10');
+  const shown = seasonWindow('2027-02-10');
   it('runs from eight months before to six after, across the turn of the year', () => {
-    expect(window).toEqual({ from: '2026-06-01', to: '2027-09-01' });
-    expect(monthsOf(window)).toHaveLength(15);
-    expect(monthsOf(window)[7]).toMatchObject({ start: '2027-01-01', month: 1, year: 2027 });
+    expect(shown).toEqual({ from: '2026-06-01', to: '2027-09-01' });
+    expect(monthsOf(shown)).toHaveLength(15);
+    expect(monthsOf(shown)[7]).toMatchObject({ start: '2027-01-01', month: 1, year: 2027 });
     expect(seasonWindow('2027-02-10', -12).from).toBe('2025-06-01');
   });
   it('places dates by days', () => {
@@ -14,7 +14,7 @@ describe('the season line', () => {
   });
   it('hangs near workshops at different levels and far ones at the same', () => {
     const workshop = (id: string, date: string) => ({ id, title: id, date, callusDays: 14, rounds: [] });
-    const pegs = layPegs(window, [workshop('b', '2027-03-08'), workshop('a', '2027-03-01'), workshop('c', '2027-08-01'), workshop('gone', '2020-01-01')], 0.1);
+    const pegs = layPegs(shown, [workshop('b', '2027-03-08'), workshop('a', '2027-03-01'), workshop('c', '2027-08-01'), workshop('gone', '2020-01-01')], 0.1);
     expect(pegs.map(({ id, level }) => [id, level])).toEqual([['a', 0], ['b', 1], ['c', 0]]);
   });
   it('draws wood cutting ten to four weeks before and callusing after', () => {

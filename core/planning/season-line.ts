@@ -19,18 +19,18 @@ function monthStart(date: IsoDate, months: number): IsoDate {
   return `${Math.floor(index / 12)}-${String((index % 12) + 1).padStart(2, '0')}-01`;
 }
 
-/** Where a date lies in the window, 0 at its start to 1 at its end; outside it, beyond those. */
-export function placeInSeason(window: SeasonWindow, date: IsoDate): number {
-  return daysBetween(window.from, date) / daysBetween(window.from, window.to);
+/** Where a date lies in the stretch shown, 0 at its start to 1 at its end; outside it, beyond those. */
+export function placeInSeason(shown: SeasonWindow, date: IsoDate): number {
+  return daysBetween(shown.from, date) / daysBetween(shown.from, shown.to);
 }
 
-/** The months of a window, each with its place and its month number from 1. */
-export function monthsOf(window: SeasonWindow): { start: IsoDate; month: number; year: number; at: number; end: number }[] {
+/** The months of a stretch, each with its place and its month number from 1. */
+export function monthsOf(shown: SeasonWindow): { start: IsoDate; month: number; year: number; at: number; end: number }[] {
   const months = [];
-  for (let start = window.from; start < window.to; ) {
+  for (let start = shown.from; start < shown.to; ) {
     const next = monthStart(start, 1);
     months.push({
-      start, month: Number(start.slice(5, 7)), year: Number(start.slice(0, 4)), at: placeInSeason(window, start), end: placeInSeason(window, next),
+      start, month: Number(start.slice(5, 7)), year: Number(start.slice(0, 4)), at: placeInSeason(shown, start), end: placeInSeason(shown, next),
     });
     start = next;
   }
@@ -60,14 +60,14 @@ export interface Peg {
 
 /** Lays out workshops as pegs; `tagWidth` is a tag's width as a share of the line. */
 export function layPegs(
-  window: SeasonWindow,
+  shown: SeasonWindow,
   workshops: { id: string; title: string; date: IsoDate; callusDays: number; rounds: { name: string; date: IsoDate }[] }[],
   tagWidth: number,
 ): Peg[] {
-  const place = (date: IsoDate): number => placeInSeason(window, date);
+  const place = (date: IsoDate): number => placeInSeason(shown, date);
   const ends: number[] = [];
   return [...workshops]
-    .filter(({ date }) => date >= window.from && date < window.to)
+    .filter(({ date }) => date >= shown.from && date < shown.to)
     .sort((a, b) => a.date.localeCompare(b.date) || a.id.localeCompare(b.id))
     .map(({ callusDays, ...workshop }) => {
       const at = place(workshop.date);

@@ -38,6 +38,7 @@ export function scoreUnion(points: GradedPoint[], fatalCap = FATAL_CAP): UnionSc
     if (grade === 'fatal') fatal.push(id);
   }
   if (possible === 0) return { score: null, uncapped: null, fatal };
-  const uncapped = (100 * gained) / possible;
+  // The quotient first: it is 1 at most, and so the score never passes 100 by rounding.
+  const uncapped = 100 * (gained / possible);
   return { score: fatal.length > 0 ? Math.min(fatalCap, uncapped) : uncapped, uncapped, fatal };
 }

@@ -214,7 +214,7 @@ export function Bench({ workshopId, method: methodId, rule, unit, seats, unions,
           <SectionAtLevel assessment={read.drawn.assessment} unit={unit} level={level} onLevel={setLevel} />
         </div>
         <div className="order-4 flex min-w-0 flex-col gap-2.5 lg:order-none">
-          <label className="block text-sm font-bold">
+          <label className="grid grid-cols-[auto_1fr] items-center gap-3 text-sm font-bold">
             Note
             <textarea name="note" rows={1} maxLength={500} value={entry.note} onChange={(event) => edit({ ...entry, note: event.target.value })} className="bench-input min-h-9 font-normal" />
           </label>

@@ -83,7 +83,7 @@ function Figure({ name, label, placeholder, entry, unit, error, onText }: Figure
   const kept = entry.kept.includes(name);
   return (
     <div className="min-w-0">
-      <label htmlFor={id} className="block truncate text-sm font-bold">{label}</label>
+      <label htmlFor={id} className="block truncate text-sm font-bold">{label}{name !== 'turn' && <span className="font-normal text-muted"> {unit}</span>}</label>
       <input
         id={id} name={name} value={entry.texts[name]} placeholder={placeholder} inputMode="decimal" autoComplete="off" enterKeyHint="next"
         aria-invalid={error !== undefined} aria-describedby={error || kept ? `${id}-about` : undefined}
@@ -93,7 +93,7 @@ function Figure({ name, label, placeholder, entry, unit, error, onText }: Figure
       {error ? (
         <p id={`${id}-about`} className="text-sm font-bold text-loud">{error}</p>
       ) : (
-        <p id={`${id}-about`} className="truncate text-xs text-muted">{kept ? 'kept from last' : name === 'turn' ? 'degrees' : unit}</p>
+        kept && <p id={`${id}-about`} className="truncate text-xs text-muted">kept from last</p>
       )}
     </div>
   );

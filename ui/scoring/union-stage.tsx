@@ -48,7 +48,7 @@ export function UnionStage({ assessment, points, unit, ghost, assumed, level, on
     <div className={`flex flex-wrap items-start justify-center gap-x-2 gap-y-4 ${assumed ? '[&_.drawing]:opacity-50' : ''}`}>
       <MarkableSide drawing={side} width={sideWidth} buttonWidth={buttonWidth} points={judged} onMark={onMark} />
       <div className="flex flex-col items-center gap-1" style={{ width: faceWidth }}>
-        <p className="text-center font-bold" aria-live="polite">{assumed ? 'Drawn from assumed figures' : `Lines meet: ${contactGrade.words}`}</p>
+        <p className="text-center text-[0.95rem] font-bold" aria-live="polite">{assumed ? 'Drawn from assumed figures' : `Lines meet: ${contactGrade.words}`}</p>
         <UnionDrawing
           drawing={face} width={Math.min(faceWidth, face.width * 5.7)}
           title={`The two green lines: ${contactGrade.words}, ${formatLength(contact.touching, unit)} touching of ${formatLength(contact.outline, unit)}`}

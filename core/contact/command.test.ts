@@ -1,0 +1,37 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import Papa from 'papaparse';
+import { describe, expect, it } from 'vitest';
+
+const folder = mkdtempSync(join(tmpdir(), 'contact-'));
+
+function run(content: string) {
+  const file = join(folder, 'rows.csv');
+  writeFileSync(file, content);
+  return spawnSync('npm', ['run', '-s', 'contact', '--', file], { encoding: 'utf8' });
+}
+
+describe('npm run contact', () => {
+  it('adds its columns to each row, in the same order, and says what is wrong with one', () => {
+    const good = JSON.stringify({ Ds: 10, bs: 1, Dc: 7, bc: 0.8, Ls: 35, Lc: 35, e: 1.3, t: 0.5, g: 0.3 });
+    const thick = JSON.stringify({ Ds: 10, bs: 5, Dc: 7, bc: 0.8, Ls: 35, Lc: 35 });
+    const rows = [['9', 'splice', good], ['4', 'cleft', '{"p":1}'], ['7', 'whip', thick], ['1', 'whip', '{'], ['2', 'whip', '{"Ds":10}']];
+    const answer = run(Papa.unparse({ fields: ['case', 'model', 'inputs'], data: rows }));
+    expect(answer.status).toBe(0);
+    const table = Papa.parse<Record<string, string>>(answer.stdout, { header: true, skipEmptyLines: true });
+    expect(table.meta.fields).toEqual(['case', 'model', 'inputs', 'computed', 'computed_left', 'computed_right', 'problem']);
+    expect(table.data.map((row) => row.case)).toEqual(['9', '4', '7', '1', '2']);
+    expect(Math.abs(Number(table.data[0]!.computed) - 0.5253)).toBeLessThanOrEqual(0.002);
+    expect(table.data[0]).toMatchObject({ inputs: good, computed_left: '0.0000', computed_right: '1.0000', problem: '' });
+    expect(table.data[1]).toMatchObject({ computed: '', problem: '' });
+    expect(table.data[2]!.problem).toContain('bark is as thick as its radius');
+    expect(table.data[3]!.problem).toContain('not valid JSON');
+    expect(table.data[4]!.problem).toContain('"Ls" is missing');
+  }, 20_000);
+  it('says how it is used', () => {
+    expect(run('a,b\n1,2\n').stderr).toContain('needs the columns model and inputs');
+    expect(spawnSync('npm', ['run', '-s', 'contact'], { encoding: 'utf8' }).status).toBe(2);
+  }, 20_000);
+});

@@ -1,0 +1,71 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { describe, expect, it } from 'vitest';
+import { METHODS } from '@/core/methods/registry';
+import { reportSlipsPdf } from './report-slips';
+import { scoreSheetPdf } from './score-sheet';
+import { LEAST_TAG, tagsPdf, type Tag } from './tags';
+
+const folder = mkdtempSync(join(tmpdir(), 'pdf-'));
+
+function wordsOf(pdf: Buffer): string {
+  const file = join(folder, 'page.pdf');
+  writeFileSync(file, pdf);
+  return execFileSync('pdftotext', ['-layout', file, '-'], { encoding: 'utf8' });
+}
+
+/** Boxes of words in points: left, top, right, bottom. */
+function boxesOf(pdf: Buffer): { word: string; box: [number, number, number, number] }[] {
+  const file = join(folder, 'boxes.pdf');
+  writeFileSync(file, pdf);
+  const html = execFileSync('pdftotext', ['-bbox', file, '-'], { encoding: 'utf8' });
+  return [...html.matchAll(/xMin="([\d.]+)" yMin="([\d.]+)" xMax="([\d.]+)" yMax="([\d.]+)">([^<]*)</g)].map((match) => ({
+    word: match[5]!, box: [1, 2, 3, 4].map((i) => Number(match[i])) as [number, number, number, number],
+  }));
+}
+
+const tag: Tag = { code: 'K7M4XQ', url: 'https://bench.example/u/K7M4XQ', variety: 'Žlutá Harbour of the far island', stock: 'Reedmoor quince, second year', date: '2027-03-06', initials: 'O. F.' };
+const MM = 72 / 25.4;
+
+describe('tags', () => {
+  it.each([[60, 25], [LEAST_TAG.width, LEAST_TAG.height], [90, 50]])('of %d by %d mm hold every word within their edges', async (width, height) => {
+    const boxes = boxesOf(await tagsPdf([tag], 'A4', { width, height }));
+    for (const { word, box } of boxes) {
+      expect(box[0], word).toBeGreaterThanOrEqual(10 * MM - 0.5);
+      expect(box[2], word).toBeLessThanOrEqual((10 + width) * MM + 0.5);
+      expect(box[3], word).toBeLessThanOrEqual((10 + height) * MM + 2);
+    }
+    const code = boxes.find(({ word }) => word === 'K7M')!;
+    expect(code.box[3] - code.box[1]).toBeGreaterThanOrEqual(14);
+    expect(boxes.map(({ word }) => word)).toEqual(expect.arrayContaining(['Žlutá', 'Reedmoor', '2027', 'O.', 'F.']));
+  });
+  it('fill as many sheets as they need', async () => {
+    const words = wordsOf(await tagsPdf(Array<Tag>(64).fill(tag), 'Letter', { width: 60, height: 25 }));
+    expect(words.match(/K7M 4XQ/g)).toHaveLength(64);
+    expect(words.split('\f').length - 1).toBe(3);
+  });
+});
+
+describe('score sheets', () => {
+  it('have a row for each seat, the points to ring, the place for the time, and the caution', async () => {
+    const words = wordsOf(await scoreSheetPdf({ method: METHODS[0]!, title: 'Bench day', date: '2027-03-06', seats: [{ number: 7, name: 'Ona Ferrel' }], unit: 'in' }, 'A4'));
+    for (const part of ['Bench day', '7-', 'Ona Ferrel', 'Filled in on', 'inches', 'Tongue', 'Safe hands', 'stock cut', 'glove', 'sheet 1 of 1']) expect(words).toContain(part);
+  });
+});
+
+describe('report slips', () => {
+  const slip = { name: 'Ona Ferrel', clubName: 'Reed Islet Grafters', workshop: 'Bench day', workshopDate: '2027-03-06', question: 'Is there a new shoot?', closesOn: '2027-05-20', plants: [{ code: 'K7M4XQ', variety: 'Grey Heron', ribbon: 'blue, plain' }], url: null };
+  it('name the tags, the question, the answers and who reads them', async () => {
+    const words = wordsOf(await reportSlipsPdf([slip], 'A4'));
+    for (const part of ['Ona Ferrel', 'K7M 4XQ', 'Grey Heron', 'blue, plain', 'Is there a new shoot?', 'Yes', 'Not sure yet', 'Dead', 'Cannot find it', '20 May 2027', 'nobody else']) expect(words).toContain(part);
+    expect(words).not.toContain('point a phone');
+  });
+  it('go on over the page for many plants, and say when there is nobody', async () => {
+    const many = wordsOf(await reportSlipsPdf([{ ...slip, url: 'https://bench.example/r/x', plants: Array<(typeof slip.plants)[number]>(30).fill(slip.plants[0]!) }], 'A4'));
+    expect(many.match(/K7M 4XQ/g)).toHaveLength(30);
+    expect(many).toContain('point a phone');
+    expect(wordsOf(await reportSlipsPdf([], 'A4'))).toContain('no slips to print');
+  });
+});

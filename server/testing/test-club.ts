@@ -1,0 +1,83 @@
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { v7 as uuid } from 'uuid';
+import { afterAll, inject } from 'vitest';
+import { METHODS } from '@/core/methods/registry';
+import { exampleMeasures } from '@/core/scoring/example-measures';
+import { openDatabase } from '@/db/database';
+import type { Role } from '@/db/models/rows';
+import { folderMail } from '@/stand-ins/mail/folder-mail';
+import type { Context, Services } from '../context';
+import { addStockLot, addWoodLot, workshopLots } from '../lots';
+import { addWalkIn, listSeats } from '../seats';
+import { UseCaseError, type Refusal } from '../use-case-error';
+import { addSite, putWorkshop } from '../workshops';
+
+/** A day at the benches in the tests; use cases are given it as now. */
+export const NOW = new Date('2027-03-06T10:00:00Z');
+
+export interface TestClub {
+  services: Services;
+  mailFolder: string;
+  clubId: string;
+  as: (role: Role, now?: Date) => Context;
+}
+
+/** A club of its own in the throwaway database, with a lead, an assistant and a viewer. */
+export async function testClub(): Promise<TestClub> {
+  const db = openDatabase(inject('databaseUrl'));
+  afterAll(() => db.sequelize.close());
+  const mailFolder = mkdtempSync(join(tmpdir(), 'outbox-'));
+  const services: Services = { db, mail: folderMail(mailFolder), publicUrl: 'https://bench.example', now: NOW };
+  const clubId = uuid();
+  await db.clubs.create({ id: clubId, name: 'Reed Islet Grafters', createdAt: NOW });
+  const users = {} as Record<Role, string>;
+  for (const role of ['lead', 'assistant', 'viewer'] as const) {
+    users[role] = uuid();
+    await db.users.create({ id: users[role], email: `${role}-${users[role]}@reed.example`, name: `The ${role}`, passwordHash: 'none', lengthUnit: 'mm', temperatureUnit: 'C' });
+    await db.memberships.create({ clubId, userId: users[role], role });
+  }
+  const as = (role: Role, now = NOW): Context => ({
+    ...services, now, actor: { userId: users[role], clubId, role, name: `The ${role}`, clubName: 'Reed Islet Grafters', lengthUnit: 'mm', temperatureUnit: 'C' },
+  });
+  return { services, mailFolder, clubId, as };
+}
+
+export interface TestWorkshop {
+  id: string;
+  seatIds: string[];
+  personIds: string[];
+  woodLotId: string;
+  stockLotId: string;
+}
+
+/** A workshop of three people with a wood lot and a stock lot. */
+export async function testWorkshop({ as }: TestClub, promisedKeepers = 2): Promise<TestWorkshop> {
+  const context = as('lead');
+  const site = await addSite(context, { name: `Shed ${uuid()}`, hemisphere: 'north', timeZone: 'Europe/Zurich' });
+  const id = uuid();
+  await putWorkshop(context, id, { title: 'Bench day', date: '2027-03-06', siteId: site.id, method: METHODS[0]!.id, promisedKeepers, promise: '' });
+  const personIds = [uuid(), uuid(), uuid()];
+  for (const [i, personId] of personIds.entries()) await addWalkIn(context, id, personId, { name: `Person ${i + 1}`, email: i < 2 ? `p${i}-${personId}@reed.example` : '' });
+  await addWoodLot(context, id, uuid(), { variety: 'Grey Heron', species: 'pear', source: 'row 3', cutOn: '2027-01-20' });
+  await addStockLot(context, id, uuid(), { stockType: 'Reedmoor', species: 'quince' });
+  const lots = await workshopLots(context, id);
+  return { id, seatIds: (await listSeats(context, id)).map((seat) => seat.id), personIds, woodLotId: lots.wood[0]!.id, stockLotId: lots.stocks[0]!.id };
+}
+
+/** What the bench sends for a union. */
+export function judgementBody(workshop: TestWorkshop, changes: object = {}, figures: Parameters<typeof exampleMeasures>[0] = {}): object {
+  return { workshopId: workshop.id, seatId: workshop.seatIds[0], number: 1, stage: 'joined', measures: exampleMeasures(figures), marks: {}, note: '', deviceAt: NOW.toISOString(), ...changes };
+}
+
+/** The refusal and words of what a use case said no to. */
+export async function refusalOf(work: Promise<unknown>): Promise<{ refusal: Refusal; message: string; fields: Record<string, string> }> {
+  try {
+    await work;
+  } catch (error) {
+    if (error instanceof UseCaseError) return { refusal: error.refusal, message: error.message, fields: error.fields };
+    throw error;
+  }
+  throw new Error('Nothing was refused.');
+}
