@@ -199,7 +199,7 @@ export function Bench({ workshopId, method: methodId, rule, unit, seats, unions,
         <div className="order-1 flex min-w-0 flex-col gap-2.5 lg:order-none">
           <div className="flex items-baseline justify-between gap-3">
             <h1><span data-testid="called">{called}</span> <span className="text-base font-normal">{seat.name}{draft?.correcting ? ', correcting' : ''}</span></h1>
-            <p role="status" className="text-sm">{notice}</p>
+            <p className="text-sm whitespace-nowrap"><span role="status" className="font-bold">{notice}</span> <span className="text-muted">lengths in {unit}</span></p>
           </div>
           {fromPaper && (
             <label className="block text-sm font-bold">
@@ -226,11 +226,11 @@ export function Bench({ workshopId, method: methodId, rule, unit, seats, unions,
             </p>
             <button type="submit" data-save className="bench-button" data-weight="main" disabled={busy}>{busy ? 'Saving' : problem && draft?.unsure ? 'Try again' : draft?.correcting ? 'Save correction' : 'Save, next seat'}</button>
             <button type="button" className="bench-button" disabled={busy} onClick={() => void save('same')}>Save, same seat</button>
-            <button type="button" className="bench-button" disabled={!canUndo || busy} onClick={() => void undo()}>
-              {(draft?.past.length ?? 0) > 0 || !lastSaved ? 'Undo' : `Take back ${seats.find(({ id }) => id === lastSaved.seatId)?.number}-${lastSaved.number}`} <kbd className="text-xs font-normal">Z</kbd>
-            </button>
-            <span className="grid grid-cols-[1fr_auto] gap-2">
-              {stopped && <button type="button" className="bench-button px-1 text-[0.85rem] leading-tight" data-weight={entry.marks[stopped.id] === 'fatal' ? 'loud' : undefined} onClick={() => mark(stopped)}>Stopped for safety <kbd className="text-xs font-normal">S</kbd></button>}
+            <span className="col-span-2 grid grid-cols-[auto_1fr_auto] gap-2">
+              <button type="button" className="bench-button px-3" disabled={!canUndo || busy} onClick={() => void undo()}>
+                {(draft?.past.length ?? 0) > 0 || !lastSaved ? 'Undo' : `Take back ${seats.find(({ id }) => id === lastSaved.seatId)?.number}-${lastSaved.number}`} <kbd className="text-xs font-normal">Z</kbd>
+              </button>
+              {stopped && <button type="button" className="bench-button px-1" data-weight={entry.marks[stopped.id] === 'fatal' ? 'loud' : undefined} onClick={() => mark(stopped)}>Stopped for safety <kbd className="text-xs font-normal">S</kbd></button>}
               <button type="button" className="bench-button px-2" onClick={() => setCaution(true)} aria-label="Knife caution, key Q">Knife <kbd className="text-xs font-normal">Q</kbd></button>
             </span>
             {draft?.correcting != null && <button type="button" className="bench-button col-span-2" onClick={() => setDraft(seat.id, null)}>Leave {called} as it was</button>}

@@ -32,14 +32,14 @@ export function Figures({ entry, unit, measures, errors, onChange }: FiguresProp
     <div className="flex flex-col gap-2.5">
       <div className="grid grid-cols-4 gap-2">
         {MAIN.map(([name, label]) => (
-          <Figure key={name} name={name} label={label} entry={entry} unit={unit} error={errors[name]} onText={setText} />
+          <Figure key={name} name={name} label={label} entry={entry} error={errors[name]} onText={setText} />
         ))}
       </div>
       <Choices
         legend="How the scion is set" name="placement" columns="grid-cols-3" choices={PLACEMENTS} value={entry.placement}
         onPick={(placement) => onChange({ ...entry, placement })}
       />
-      {entry.placement === 'mm' && <Figure name="offset" label="Offset to the right (left is negative)" entry={entry} unit={unit} error={errors.offset} onText={setText} />}
+      {entry.placement === 'mm' && <Figure name="offset" label="Offset to the right (left is negative)" entry={entry} error={errors.offset} onText={setText} />}
       <div className="grid gap-2">
         {(['stock', 'scion'] as const).map((piece) => (
           <div key={piece}>
@@ -48,7 +48,7 @@ export function Figures({ entry, unit, measures, errors, onChange }: FiguresProp
               onPick={(pick) => onChange({ ...entry, hollow: { ...entry.hollow, [piece]: pick } })}
             />
             {entry.hollow[piece] === 'mm' && (
-              <Figure name={`${piece}Hollow`} label="Depth in the middle" entry={entry} unit={unit} error={errors[`${piece}Hollow`]} onText={setText} />
+              <Figure name={`${piece}Hollow`} label="Depth in the middle" entry={entry} error={errors[`${piece}Hollow`]} onText={setText} />
             )}
           </div>
         ))}
@@ -58,10 +58,10 @@ export function Figures({ entry, unit, measures, errors, onChange }: FiguresProp
           Bark and lie <span className="font-normal text-muted italic">bark assumed {shown('stockBark')} and {shown('scionBark')}{measures ? ` ${unit}` : ''}</span>
         </summary>
         <div className="grid grid-cols-4 gap-2">
-          <Figure name="stockBark" label="Stock bark" placeholder={shown('stockBark')} entry={entry} unit={unit} error={errors.stockBark} onText={setText} />
-          <Figure name="scionBark" label="Scion bark" placeholder={shown('scionBark')} entry={entry} unit={unit} error={errors.scionBark} onText={setText} />
-          <Figure name="lift" label="Lift, up" placeholder="0" entry={entry} unit={unit} error={errors.lift} onText={setText} />
-          <Figure name="turn" label="Turn, °" placeholder="0" entry={entry} unit={unit} error={errors.turn} onText={setText} />
+          <Figure name="stockBark" label="Stock bark" placeholder={shown('stockBark')} entry={entry} error={errors.stockBark} onText={setText} />
+          <Figure name="scionBark" label="Scion bark" placeholder={shown('scionBark')} entry={entry} error={errors.scionBark} onText={setText} />
+          <Figure name="lift" label="Lift, up" placeholder="0" entry={entry} error={errors.lift} onText={setText} />
+          <Figure name="turn" label="Turn, °" placeholder="0" entry={entry} error={errors.turn} onText={setText} />
         </div>
       </details>
     </div>
@@ -73,17 +73,16 @@ interface FigureProps {
   label: string;
   placeholder?: string;
   entry: Entry;
-  unit: LengthUnit;
   error: string | undefined;
   onText: (name: Typed, text: string) => void;
 }
 
-function Figure({ name, label, placeholder, entry, unit, error, onText }: FigureProps) {
+function Figure({ name, label, placeholder, entry, error, onText }: FigureProps) {
   const id = useId();
   const kept = entry.kept.includes(name);
   return (
     <div className="min-w-0">
-      <label htmlFor={id} className="block truncate text-sm font-bold">{label}{name !== 'turn' && <span className="font-normal text-muted"> {unit}</span>}</label>
+      <label htmlFor={id} className="block truncate text-sm font-bold">{label}</label>
       <input
         id={id} name={name} value={entry.texts[name]} placeholder={placeholder} inputMode="decimal" autoComplete="off" enterKeyHint="next"
         aria-invalid={error !== undefined} aria-describedby={error || kept ? `${id}-about` : undefined}

@@ -43,18 +43,18 @@ export function UnionStage({ assessment, points, unit, ghost, assumed, level, on
   const measured = points.filter(({ point }) => !side.anchors.some((anchor) => anchor.point === point.id) && point.faults.length > 0);
   const sideWidth = narrow ? 138 : 146;
   const buttonWidth = narrow ? 106 : 124;
-  const faceWidth = narrow ? 220 : 236;
+  const faceWidth = narrow ? 320 : 264;
   return (
     <div className={`flex flex-wrap items-start justify-center gap-x-2 gap-y-4 ${assumed ? '[&_.drawing]:opacity-50' : ''}`}>
       <MarkableSide drawing={side} width={sideWidth} buttonWidth={buttonWidth} points={judged} onMark={onMark} />
       <div className="flex flex-col items-center gap-1" style={{ width: faceWidth }}>
         <p className="text-center text-[0.95rem] font-bold" aria-live="polite">{assumed ? 'Drawn from assumed figures' : `Lines meet: ${contactGrade.words}`}</p>
         <UnionDrawing
-          drawing={face} width={Math.min(faceWidth, face.width * 5.7)}
+          drawing={face} width={Math.min(250, face.width * 5.7)}
           title={`The two green lines: ${contactGrade.words}, ${formatLength(contact.touching, unit)} touching of ${formatLength(contact.outline, unit)}`}
         />
-        <div className="flex flex-wrap justify-center gap-1.5" role="group" aria-label="Points measured on the faces">
-          {measured.map((stagePoint) => <MarkButton key={stagePoint.point.id} {...stagePoint} onMark={onMark} width={narrow ? 108 : 115} />)}
+        <div className="flex justify-center gap-1.5" role="group" aria-label="Points measured on the faces">
+          {measured.map((stagePoint) => <MarkButton key={stagePoint.point.id} {...stagePoint} onMark={onMark} width={narrow ? 102 : 84} brief />)}
         </div>
       </div>
     </div>
@@ -115,7 +115,7 @@ function MarkableSide({ drawing, width, buttonWidth, points, onMark }: MarkableS
 }
 
 /** A part: its letter, its name, and in words how it was found. */
-function MarkButton({ point, grade, marked, onMark, width }: StagePoint & { onMark: (point: Point) => void; width: number }) {
+function MarkButton({ point, grade, marked, onMark, width, brief = false }: StagePoint & { onMark: (point: Point) => void; width: number; brief?: boolean }) {
   const words = grade === 'good' ? 'good' : grade === 'not-looked-at' ? 'not looked at' : (point.faults.find((fault) => fault.grade === grade)?.words ?? grade);
   const look =
     grade === 'fatal' ? 'border-loud bg-loud text-white' : grade === 'poor' || grade === 'recut' ? 'border-ink bg-ink text-paper' : grade === 'not-looked-at' ? 'border-dashed border-muted bg-paper text-muted' : 'border-line bg-sheet';
@@ -123,13 +123,13 @@ function MarkButton({ point, grade, marked, onMark, width }: StagePoint & { onMa
     <button
       type="button" onClick={() => onMark(point)} data-point={point.id} data-grade={grade}
       aria-label={`${point.name}: ${grade === 'good' ? 'good' : `${grade.replaceAll('-', ' ')}, ${words}`}. Key ${point.letter.toUpperCase()}`}
-      className={`flex cursor-pointer items-center gap-1.5 overflow-hidden border-2 px-1.5 text-left leading-tight ${look}`}
+      className={`flex cursor-pointer items-center gap-1.5 overflow-hidden border-2 px-1 text-left leading-tight ${look}`}
       style={{ width, height: BUTTON_HEIGHT, borderRadius: '2px 10px 2px 10px' }}
     >
       <span className="grid size-5 shrink-0 place-content-center border border-current text-[0.75rem] font-bold uppercase">{point.letter}</span>
       <span className="min-w-0">
-        <span className="block text-[0.82rem] font-bold">{point.name}</span>
-        <span className="line-clamp-2 text-[0.72rem]">{marked || grade !== 'good' ? words : 'good'}</span>
+        <span className={`block font-bold ${brief ? 'text-[0.76rem]' : 'text-[0.82rem]'}`}>{point.name}</span>
+        <span className="line-clamp-2 text-[0.72rem]">{brief ? grade.replaceAll('-', ' ') : marked || grade !== 'good' ? words : 'good'}</span>
       </span>
     </button>
   );

@@ -1,23 +1,39 @@
 import { bestContact } from '../../contact/best-contact';
+import { placementOffset } from '../../contact/placement';
+import { whipContact } from '../../contact/whip-contact';
 import type { Assessment, Correction } from '../method';
 import type { Measures } from '../measures';
 
 /** Moves smaller than this, mm, are within what a hand can hold and are not worth saying. */
 const LEAST_MOVE = 0.2;
 
+/** Contact that may be given up for a place the hand can find and hold. */
+const ROBUST = 0.1;
+
+/**
+ * Where to set the scion: with the lines met on the side it leans to. The offset of the very most
+ * contact often lies where both lines are just within reach, which a hand cannot hold; it is
+ * advised only when it is worth clearly more.
+ */
+function advisedOffset(union: Assessment['union']): number {
+  const best = bestContact(union);
+  const lines = placementOffset(union.e < 0 ? 'left-lines' : 'right-lines', union.stock, union.scion);
+  return best.contact - whipContact({ ...best.union, e: lines }).contact > ROBUST ? best.union.e : lines;
+}
+
 /** Single changes that could raise the contact or a measured point of a whip-and-tongue. */
 export function whipCorrections(measures: Measures, { union }: Assessment): Correction[] {
   const corrections: Correction[] = [];
-  const best = bestContact(union);
   const measured = (value: number): { value: number; origin: 'measured' } => ({ value, origin: 'measured' });
 
-  const sideways = best.union.e - union.e;
+  const target = advisedOffset(union);
+  const sideways = target - union.e;
   if (Math.abs(sideways) >= LEAST_MOVE) {
     const side = sideways < 0 ? 'left' : 'right';
     corrections.push({
       point: 'cambium',
       say: (length) => `Move the scion ${length(Math.abs(sideways))} to the ${side}, until the lines under the bark meet there.`,
-      measures: { ...measures, placement: measured(best.union.e) },
+      measures: { ...measures, placement: measured(target) },
     });
   }
   if (Math.abs(union.z) >= LEAST_MOVE) {

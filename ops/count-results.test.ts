@@ -1,0 +1,28 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { describe, expect, it } from 'vitest';
+
+const folder = mkdtempSync(join(tmpdir(), 'counts-'));
+let made = 0;
+const report = (content: object): string => {
+  const file = join(folder, `${made++}.json`);
+  writeFileSync(file, JSON.stringify(content));
+  return file;
+};
+const count = (...files: string[]): string => spawnSync(process.execPath, ['ops/count-results.mjs', ...files], { encoding: 'utf8' }).stdout.trim();
+
+describe('counting the results of ./check', () => {
+  it('adds both suites up', () => {
+    expect(count(report({ numPassedTests: 12, numFailedTests: 1, testResults: [] }), report({ stats: { expected: 5, unexpected: 2, flaky: 0 } }))).toBe('17 3');
+  });
+  it('takes a suite that left no report, or ran nothing, for a failure', () => {
+    expect(count(join(folder, 'none.json'))).toBe('0 1');
+    expect(count(report({ stats: { expected: 0, unexpected: 0, flaky: 0 } }))).toBe('0 1');
+  });
+  it('counts files that could not be loaded, errors outside tests, and tests that pass only now and then', () => {
+    expect(count(report({ numPassedTests: 3, numFailedTests: 0, testResults: [{ status: 'failed', assertionResults: [] }] }))).toBe('3 1');
+    expect(count(report({ stats: { expected: 3, unexpected: 0, flaky: 1 }, errors: [{}] }))).toBe('3 2');
+  });
+});
