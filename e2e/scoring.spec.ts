@@ -163,12 +163,17 @@ test.describe('figures that cannot be', () => {
 
 test('inches are read and shown as inches', async ({ page }) => {
   await page.goto('/club');
-  await page.getByLabel('Inches').check();
-  await expect(page.getByLabel('Inches')).toBeChecked();
+  const choose = async (unit: string): Promise<void> => {
+    const saved = page.waitForResponse('**/api/units');
+    await page.getByLabel(unit).check();
+    await saved;
+    await page.reload();
+    await expect(page.getByLabel(unit)).toBeChecked();
+  };
+  await choose('Inches');
   await page.goto(`${bench}?seat=6`);
   await enter(page, { stockDiameter: '0.40', scionDiameter: '0,28', stockLength: '1.4', scionLength: '1.4' });
   await expect(page.getByRole('list', { name: /Corrections/ })).toContainText(/Move the scion 0\.\d\d in to the/);
   await page.goto('/club');
-  await page.getByLabel('Millimetres').check();
-  await expect(page.getByLabel('Millimetres')).toBeChecked();
+  await choose('Millimetres');
 });

@@ -77,7 +77,7 @@ test('chooses wood and stocks, known ones and new ones', async ({ page }) => {
   await page.getByLabel('Date cut').fill('2027-01-20');
   await page.getByRole('button', { name: 'Add it' }).click();
   const board = page.getByRole('region', { name: 'Wood and stocks' });
-  await expect(board.getByText('Night Ferry', { exact: true })).toBeVisible();
+  await expect(board.getByRole('listitem').filter({ hasText: 'Night Ferry' })).toBeVisible();
   await expect(board.getByText('cut 20 Jan 2027')).toBeVisible();
   // Each lot has a ribbon of its own.
   const ribbons = await board.getByRole('img').evaluateAll((all) => all.map((one) => one.getAttribute('aria-label')));

@@ -14,7 +14,8 @@ need_debian() {
   command -v "$1" >/dev/null && return 0
   local as=""
   if [ "$(id -u)" != 0 ]; then
-    if command -v sudo >/dev/null && sudo -n true 2>/dev/null; then as="sudo"
+    # Without a terminal nobody could type the password sudo may ask for.
+    if command -v sudo >/dev/null && { sudo -n true 2>/dev/null || [ -t 0 ]; }; then as="sudo"
     else
       say "Missing: install the Debian package $2 (apt-get install --no-install-recommends $2) and start again."
       exit 1

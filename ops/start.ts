@@ -7,6 +7,7 @@ import { openDatabase, type Database } from '@/db/database';
 import { migrate } from '@/db/migrate';
 import { loadDemo } from '@/demo/load-demo';
 import { ASSISTANT, LEAD, VIEWER } from '@/demo/scenario';
+import { forgetOldSessions } from '@/server/sign-in';
 import { folderMail } from '@/stand-ins/mail/folder-mail';
 import { type OwnMariaDb, startMariaDb } from './mariadb';
 import { serve, stopServing } from './serve';
@@ -106,6 +107,7 @@ function demoPassword(): string {
 async function prepare(db: Database): Promise<void> {
   const done = await migrate(db.sequelize);
   if (done.length > 0) said(`Database brought up to date: ${done.join(', ')}.`);
+  await forgetOldSessions({ db, now: new Date() });
   const empty = (await db.users.count()) === 0;
   if (given.demo && !empty) refuse('--demo loads into an empty schema only; this one has accounts. Leave --demo out, or name another schema.');
   const wanted = process.env.DATABASE_URL_OUTSIDE ? given.demo : !given.empty;

@@ -2,7 +2,7 @@ import { v7 as uuid } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { addMember, changeMember, changeUnits, listMembers, makeFirstLead } from './members';
 import { limitAttempts } from './rate-limit';
-import { actorOf, signIn, signOut } from './sign-in';
+import { actorOf, forgetOldSessions, signIn, signOut } from './sign-in';
 import { addSite, getWorkshop, putWorkshop } from './workshops';
 import { NOW, refusalOf, testClub, testWorkshop, type TestClub } from './testing/test-club';
 
@@ -48,6 +48,13 @@ describe('sessions', () => {
     expect(token).toHaveLength(43);
     expect(await actorOf({ ...club.services, now: new Date(expiresAt.getTime() - 1000) }, token)).not.toBeNull();
     expect(await actorOf({ ...club.services, now: expiresAt }, token)).toBeNull();
+    await forgetOldSessions({ ...club.services, now: new Date(expiresAt.getTime() - 1000) });
+    expect(await actorOf(club.services, token)).not.toBeNull();
+    await forgetOldSessions({ ...club.services, now: expiresAt });
+    expect(await actorOf(club.services, token)).toBeNull();
+    const again = await signIn(club.services, { email: address, password }, '10.0.0.2');
+    await signOut(club.services, again.token);
+    expect(await actorOf(club.services, again.token)).toBeNull();
     await signOut(club.services, token);
     expect(await actorOf(club.services, token)).toBeNull();
     expect(await actorOf(club.services, 'made up')).toBeNull();

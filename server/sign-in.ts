@@ -1,3 +1,4 @@
+import { Op } from 'sequelize';
 import { object, string } from 'yup';
 import type { SessionRow } from '@/db/models/rows';
 import type { Actor, Services } from './context';
@@ -49,6 +50,11 @@ export async function openSession({ db, now }: Services, userId: string, clubId:
 /** Ends a session on the server; its cookie is worth nothing from then on. */
 export async function signOut({ db }: Services, token: string): Promise<void> {
   await db.sessions.destroy({ where: { tokenHash: hashToken(token) } });
+}
+
+/** Removes sessions that are over; they opened nothing any more. */
+export async function forgetOldSessions({ db, now }: Pick<Services, 'db' | 'now'>): Promise<void> {
+  await db.sessions.destroy({ where: { expiresAt: { [Op.lte]: now } } });
 }
 
 /** Who a session's token stands for, or null when it is unknown, over, or its membership is gone. */

@@ -10,7 +10,7 @@ export interface SideViewOptions {
 
 /** Wood shown below the stock's cut and above the scion's, mm. */
 const STOCK_SHOWN = 12;
-const SCION_SHOWN = 34;
+const SCION_SHOWN = 29;
 /** Share of the shoot's radius that is pith. */
 const PITH = 0.16;
 
@@ -68,7 +68,7 @@ export function sideView(union: WhipUnion, options: SideViewOptions): DisplayLis
     scionLayer('pith', (scion.diameter / 2) * PITH),
   );
 
-  const buds: [number, number][] = [[-1, scionRise / 2 + 7], [1, scionRise / 2 + 19]];
+  const buds: [number, number][] = [[-1, scionRise / 2 + 7], [1, scionRise / 2 + 16]];
   for (const [side, up] of buds) items.push(bud(side, up, scion.diameter / 2, options.upsideDown ?? false, onScion));
 
   const daylight = stock.hollow + scion.hollow;
@@ -87,7 +87,7 @@ export function sideView(union: WhipUnion, options: SideViewOptions): DisplayLis
   items.push(...scaleBar([middle[0] - 5, height - 2.6], options.unit));
 
   const anchors: Anchor[] = [
-    { point: 'wood', at: onScion(scion.diameter / 2, scionRise / 2 + 26) },
+    { point: 'wood', at: onScion(scion.diameter / 2, scionRise / 2 + 22) },
     { point: 'way-up', at: onScion(-scion.diameter / 2 - 1.2, scionRise / 2 + 8.5) },
     { point: 'clean', at: onFace(scion.length * 0.42) },
     { point: 'tongue', at: onFace(scion.length * 0.14) },

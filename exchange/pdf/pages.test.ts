@@ -1,7 +1,8 @@
 import { execFileSync } from 'node:child_process';
-import { mkdtempSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import jsQR from 'jsqr';
 import { describe, expect, it } from 'vitest';
 import { METHODS } from '@/core/methods/registry';
 import { reportSlipsPdf } from './report-slips';
@@ -26,6 +27,22 @@ function boxesOf(pdf: Buffer): { word: string; box: [number, number, number, num
   }));
 }
 
+const DPI = 300;
+
+/** The first tag of a sheet as RGBA pixels. */
+function rasterised(pdf: Buffer, size: { width: number; height: number }): { pixels: Uint8ClampedArray; columns: number } {
+  const file = join(folder, 'tag.pdf');
+  writeFileSync(file, pdf);
+  const px = (mm: number): string => String(Math.round((mm / 25.4) * DPI));
+  execFileSync('pdftoppm', ['-r', String(DPI), '-gray', '-singlefile', '-x', px(10), '-y', px(10), '-W', px(size.width), '-H', px(size.height), file, join(folder, 'tag')]);
+  const pgm = readFileSync(join(folder, 'tag.pgm'));
+  const head = /^P5\s+(\d+)\s+(\d+)\s+255\s/.exec(pgm.subarray(0, 40).toString('latin1'))!;
+  const grey = pgm.subarray(head[0].length);
+  const pixels = new Uint8ClampedArray(grey.length * 4);
+  grey.forEach((value, i) => pixels.set([value, value, value, 255], 4 * i));
+  return { pixels, columns: Number(head[1]) };
+}
+
 const tag: Tag = { code: 'K7M4XQ', url: 'https://bench.example/u/K7M4XQ', variety: 'Žlutá Harbour of the far island', stock: 'Reedmoor quince, second year', date: '2027-03-06', initials: 'O. F.' };
 const MM = 72 / 25.4;
 
@@ -40,6 +57,13 @@ describe('tags', () => {
     const code = boxes.find(({ word }) => word === 'K7M')!;
     expect(code.box[3] - code.box[1]).toBeGreaterThanOrEqual(14);
     expect(boxes.map(({ word }) => word)).toEqual(expect.arrayContaining(['Žlutá', 'Reedmoor', '2027', 'O.', 'F.']));
+  });
+  it.each([[60, 25], [LEAST_TAG.width, LEAST_TAG.height]])('of %d by %d mm carry a QR code of 15 mm or more that reads as the plant’s address', async (width, height) => {
+    const { pixels, columns } = rasterised(await tagsPdf([tag], 'A4', { width, height }), { width, height });
+    const found = jsQR(pixels, columns, pixels.length / 4 / columns);
+    expect(found!.data).toBe('https://bench.example/u/K7M4XQ');
+    const { topLeftCorner, topRightCorner } = found!.location;
+    expect((topRightCorner.x - topLeftCorner.x) / DPI * 25.4).toBeGreaterThanOrEqual(14.9);
   });
   it('fill as many sheets as they need', async () => {
     const words = wordsOf(await tagsPdf(Array<Tag>(64).fill(tag), 'Letter', { width: 60, height: 25 }));

@@ -27,7 +27,7 @@ export function reportSlipsPdf(slips: Slip[], paper: Paper): Promise<Buffer> {
       let y = 24 * MM;
       writeLine(doc, slip.name, left, y, { size: 18, weight: 700, width: width - 40 * MM });
       y = writeParagraph(doc, `${slip.workshop}, ${formatDate(slip.workshopDate)}`, left, y + 16, { size: 11, width: width - 40 * MM });
-      if (slip.url) drawQr(doc, slip.url, left + width - 34 * MM, 10 * MM, 34 * MM);
+      if (slip.url) drawQr(doc, slip.url, left + width - 36 * MM, 10 * MM, 28 * MM);
       y = Math.max(y, 50 * MM);
       y = writeParagraph(doc, slip.question, left, y, { size: 13, weight: 700, width });
       y = writeParagraph(doc, `Tick one box for each tag and hand this slip back to ${slip.clubName} by ${formatDate(slip.closesOn)}, or read it out by phone.${slip.url ? ' Or point a phone at the square above and answer there.' : ''}`, left, y + 2, { size: 10, width });

@@ -1,7 +1,7 @@
 import { formatCode } from '@/core/codes/plant-code';
 import { formatDate } from '@/core/units/iso-date';
 import { type Doc, makePdf, MM, PAPER, type Paper, textWidth, writeLine } from './document';
-import { drawQr } from './qr';
+import { drawQr, withQuietZone } from './qr';
 
 export interface Tag {
   code: string;
@@ -22,6 +22,8 @@ export interface TagSize {
 export const LEAST_TAG: TagSize = { width: 50, height: 22 };
 export const MOST_TAG: TagSize = { width: 150, height: 80 };
 
+/** Width of a QR code without its white border, mm. */
+const LEAST_QR = 15;
 const MARGIN = 10;
 const GAP = 3;
 
@@ -50,12 +52,13 @@ function drawTag(doc: Doc, tag: Tag, x: number, y: number, size: TagSize): void 
   const hole = { x: x + 3.2 * MM, y: y + height / 2 };
   doc.lineWidth(0.4).circle(hole.x, hole.y, 1.6 * MM).stroke('#8a938c');
 
-  // At least 15 mm across, and no more than leaves the words their room.
-  const qr = Math.max(15 * MM, Math.min(height - 2 * MM, 0.3 * width, 26 * MM));
-  drawQr(doc, tag.url, x + width - qr - 1 * MM, y + (height - qr) / 2, qr);
+  // The code itself at least 15 mm across, and no more than leaves the words their room.
+  const across = Math.max(LEAST_QR * MM, Math.min(0.75 * height - 2 * MM, 0.26 * width, 22 * MM));
+  const qr = withQuietZone(tag.url, across);
+  drawQr(doc, tag.url, x + width - qr, y + (height - qr) / 2, across);
 
   const left = x + 6.5 * MM;
-  const room = width - qr - 9 * MM;
+  const room = width - qr - 7 * MM;
   const code = { size: Math.min(22, Math.max(14, height / 4.2)), weight: 700 as const };
   while (code.size > 14 && textWidth(doc, formatCode(tag.code), code) > room) code.size -= 0.5;
   const lines = [tag.variety, tag.stock, `${formatDate(tag.date)}  ${tag.initials}`];
