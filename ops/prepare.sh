@@ -35,10 +35,11 @@ need_debian() {
 
 need_modules() {
   local now; now=$(sha256sum package-lock.json | cut -d' ' -f1)
+  # With the development packages, whatever NODE_ENV says: the build needs them.
   [ -f node_modules/.pear-bench-lock ] && [ "$(cat node_modules/.pear-bench-lock)" = "$now" ] && return 0
   say "Installing the packages of package-lock.json."
   local log; log=$(mktemp)
-  if ! npm ci --no-audit --no-fund --loglevel=error >"$log" 2>&1; then
+  if ! npm ci --include=dev --no-audit --no-fund --loglevel=error >"$log" 2>&1; then
     tail -n 20 "$log"
     say "npm ci failed. A first start needs the network; see above."
     exit 1

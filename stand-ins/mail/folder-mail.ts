@@ -10,7 +10,8 @@ import type { MailService } from './mail-service';
 export function folderMail(folder: string): MailService {
   const path = (id: string, ending: string): string => {
     if (!/^[0-9a-f-]{36}$/.test(id)) throw new Error(`"${id}" is no message id`);
-    return join(folder, `${id}.${ending}`);
+    // The folder lies outside the build, which need not look for it.
+    return join(/* turbopackIgnore: true */ folder, `${id}.${ending}`);
   };
   return {
     async prepare(id, eml) {
