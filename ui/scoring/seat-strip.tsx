@@ -23,7 +23,7 @@ export function SeatStrip({ seats, unions, open, drafts, onOpen }: SeatStripProp
   }, [open]);
   return (
     <nav aria-label="Seats">
-      <ul ref={strip} className="flex gap-1 overflow-x-auto pb-1 lg:max-h-[40rem] lg:flex-col lg:overflow-x-visible lg:overflow-y-auto" tabIndex={0} aria-label="Seats, scrolls">
+      <ul ref={strip} className="flex gap-1 overflow-x-auto pb-1 lg:max-h-[36rem] lg:flex-col lg:overflow-x-visible lg:overflow-y-auto" tabIndex={0} aria-label="Seats, scrolls">
         {seats.map((seat) => {
           const own = unions.filter(({ seatId }) => seatId === seat.id);
           const here = seat.id === open;

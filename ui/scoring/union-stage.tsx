@@ -128,7 +128,7 @@ function MarkButton({ point, grade, marked, onMark, width, brief = false }: Stag
     >
       <span className="grid size-5 shrink-0 place-content-center border border-current text-[0.75rem] font-bold uppercase">{point.letter}</span>
       <span className="min-w-0">
-        <span className={`block font-bold ${brief ? 'text-[0.72rem]' : 'text-[0.82rem]'}`}>{point.name}</span>
+        <span className={`block font-bold ${brief ? '-mr-1 text-[0.7rem] tracking-tight' : 'text-[0.82rem]'}`}>{point.name}</span>
         <span className="line-clamp-2 text-[0.72rem]">{brief ? grade.replaceAll('-', ' ') : marked || grade !== 'good' ? words : 'good'}</span>
       </span>
     </button>
