@@ -1,5 +1,5 @@
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
-import { existsSync, readdirSync, readFileSync, rmSync, statSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, test, WORLD } from './setup/bench-test';
 import { freePort } from '../ops/mariadb';
@@ -81,6 +81,16 @@ test('Ctrl-C stops application and database cleanly', async () => {
   expect(first.output()).toContain('Nothing is lost');
   expect(runs(pid)).toBe(false);
   expect(readFileSync(join(data, 'mariadb.log'), 'utf8')).toContain('Shutdown complete');
+});
+
+test('a demo that was cut off while loading is loaded afresh by the next start', async () => {
+  writeFileSync(join(data, 'demo.loading'), '');
+  first = await start(data);
+  expect(first.output()).toContain('cut off while it was loading');
+  expect(first.output()).toContain('Loading the demo guild.');
+  expect(await health(first.url)).toBe(200);
+  expect(existsSync(join(data, 'demo.loading'))).toBe(false);
+  await stopped(first, 'SIGINT');
 });
 
 test('--empty starts without the demo, and the first page makes the lead’s account', async ({ page }) => {

@@ -1,8 +1,9 @@
 import { randomBytes } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import type { Server } from 'node:http';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
+import { QueryTypes } from 'sequelize';
 import { openDatabase, type Database } from '@/db/database';
 import { migrate } from '@/db/migrate';
 import { loadDemo } from '@/demo/load-demo';
@@ -104,7 +105,26 @@ function demoPassword(): string {
   return readFileSync(file, 'utf8').trim();
 }
 
+/** There while the demo is being loaded: a start that finds it was preceded by one that died at it. */
+const LOADING = join(DATA, 'demo.loading');
+
+/** Makes the own schema anew after a demo that was cut off half-way. Never touches an outside server. */
+async function clearHalfLoadedDemo(url: string): Promise<void> {
+  if (!existsSync(LOADING)) return;
+  said('The demo was cut off while it was loading; loading it afresh.');
+  const db = openDatabase(url);
+  await db.sequelize.query('DROP DATABASE pear_bench', { type: QueryTypes.RAW });
+  await db.sequelize.query('CREATE DATABASE pear_bench CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci', { type: QueryTypes.RAW });
+  await db.sequelize.close();
+  rmSync(process.env.PEAR_BENCH_MAIL!, { recursive: true, force: true });
+  rmSync(LOADING);
+}
+
 async function prepare(db: Database): Promise<void> {
+  if (given.demo) {
+    const tables = await db.sequelize.getQueryInterface().showAllTables();
+    if (tables.length > 0 && !tables.map(String).includes('migrations')) refuse('--demo loads into an empty schema only; this one has tables of something else. Name another schema.');
+  }
   const done = await migrate(db.sequelize);
   if (done.length > 0) said(`Database brought up to date: ${done.join(', ')}.`);
   await forgetOldSessions({ db, now: new Date() });
@@ -113,7 +133,9 @@ async function prepare(db: Database): Promise<void> {
   const wanted = process.env.DATABASE_URL_OUTSIDE ? given.demo : !given.empty;
   if (!empty || !wanted) return;
   said('Loading the demo guild.');
+  writeFileSync(LOADING, '');
   await loadDemo({ db, mail: folderMail(process.env.PEAR_BENCH_MAIL!), publicUrl: process.env.PEAR_BENCH_PUBLIC_URL!, now: new Date() }, demoPassword());
+  rmSync(LOADING);
 }
 
 try {
@@ -123,6 +145,7 @@ try {
   } else {
     said(existsSync(join(DATA, 'mariadb')) ? 'Starting the database.' : 'Setting up the database, a moment the first time.');
     process.env.DATABASE_URL = (await keepMariaDb()).url;
+    await clearHalfLoadedDemo(process.env.DATABASE_URL);
   }
   const db = openDatabase(process.env.DATABASE_URL);
   await prepare(db);

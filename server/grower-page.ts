@@ -1,5 +1,5 @@
 import { object } from 'yup';
-import type { Answer, Milestone } from '@/core/findings/milestones';
+import type { GrowerPage } from '@/core/aftercare/grower-page';
 import { thisWeek } from '@/core/aftercare/this-week';
 import { dateInZone } from '@/core/units/iso-date';
 import type { PersonRow, ReportLinkRow, RoundRow, WorkshopRow } from '@/db/models/rows';
@@ -45,30 +45,6 @@ async function open({ db, now }: Services, token: string): Promise<Opened> {
   return { link, round: round!, workshop: workshop!, person: person!, clubName: club!.name, today };
 }
 
-export interface GrowerPlant {
-  unionId: string;
-  code: string;
-  variety: string;
-  stockType: string;
-  ribbon: string;
-  answer: Answer | null;
-  note: string;
-  advice: string | null;
-}
-
-export interface GrowerPage {
-  name: string;
-  clubName: string;
-  workshopTitle: string;
-  workshopDate: string;
-  method: string;
-  milestone: Milestone;
-  closesOn: string;
-  closed: boolean;
-  mayContact: boolean;
-  plants: GrowerPlant[];
-}
-
 /** What a grower sees behind a private link: their own plants and their answers so far. */
 export async function growerPage(services: Services, token: string): Promise<GrowerPage> {
   const { link, round, workshop, person, clubName, today } = await open(services, token);
@@ -85,7 +61,7 @@ export async function growerPage(services: Services, token: string): Promise<Gro
   const reports = await db.reports.findAll({ where: { clubId, roundId: round.id, unionId: unions.map((union) => union.id) }, order: [['seq', 'ASC']], raw: true });
   const last = new Map(reports.map((report) => [report.unionId, report]));
   return {
-    name: person.name ?? '', clubName, workshopTitle: workshop.title, workshopDate: workshop.date, method: workshop.method, milestone: round.milestone,
+    name: person.name ?? '', clubName, workshopTitle: workshop.title, workshopDate: workshop.date, milestone: round.milestone,
     closesOn: round.closesOn, closed: today > round.closesOn, mayContact: Boolean(person.mayContact),
     plants: plants.map((plant) => {
       const unionId = unions.find(({ plantId }) => plantId === plant.id)!.id;

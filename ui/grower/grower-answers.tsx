@@ -3,13 +3,13 @@
 import { useState } from 'react';
 import { MILESTONE_WORDS } from '@/core/findings/milestones';
 import { formatDate } from '@/core/units/iso-date';
-import type { OwnPage } from './grower-data';
+import type { GrowerPage } from '@/core/aftercare/grower-page';
 import { Problem } from '../form/problem';
 import { send } from '../form/send';
 import { PlantQuestion } from './plant-question';
 
 /** A grower's own plants, each with one question; and what they may ask of the club. */
-export function GrowerAnswers({ token, page }: { token: string; page: OwnPage }) {
+export function GrowerAnswers({ token, page }: { token: string; page: GrowerPage }) {
   const [answered, setAnswered] = useState(() => page.plants.filter(({ answer }) => answer !== null).map(({ unionId }) => unionId));
   const [gone, setGone] = useState(false);
   if (gone) {

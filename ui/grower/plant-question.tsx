@@ -4,14 +4,14 @@ import { useRef, useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { ANSWER_WORDS, ANSWERS, type Answer } from '@/core/findings/milestones';
 import { formatCode } from '@/core/codes/plant-code';
-import type { OwnPlant } from './grower-data';
+import type { GrowerPlant } from '@/core/aftercare/grower-page';
 import { Problem } from '../form/problem';
 import { send } from '../form/send';
 import { RibbonStrip } from '../lots/ribbon';
 
 interface PlantQuestionProps {
   token: string;
-  plant: OwnPlant;
+  plant: GrowerPlant;
   closed: boolean;
   onAnswered: () => void;
 }

@@ -3,11 +3,15 @@
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { formatDate } from '@/core/units/iso-date';
+import { formatTemperature, type TemperatureUnit } from '@/core/units/temperature';
 import { Field } from '../form/field';
 import { Problem } from '../form/problem';
 import { SheetDialog } from '../form/sheet-dialog';
 import { useSend } from '../form/use-send';
 import { RibbonStrip } from './ribbon';
+
+/** Winter store of scion wood, degC: the trade handbook's figures. */
+const STORE = { from: 0, to: 4 };
 
 interface Wood { id: string; variety: string; species: string; source: string; cutOn: string | null }
 interface Stock { id: string; stockType: string; species: string }
@@ -16,10 +20,11 @@ interface LotsBoardProps {
   workshopId: string;
   lots: { wood: (Wood & { ribbon: string })[]; stocks: Stock[]; otherWood: Wood[]; otherStocks: Stock[] };
   mayChange: boolean;
+  temperatureUnit: TemperatureUnit;
 }
 
 /** Scion wood and stocks of the workshop. */
-export function LotsBoard({ workshopId, lots, mayChange }: LotsBoardProps) {
+export function LotsBoard({ workshopId, lots, mayChange, temperatureUnit }: LotsBoardProps) {
   const { run, busy, problem } = useSend();
   const drop = (kind: 'wood' | 'stock', id: string): Promise<unknown> => run('DELETE', `/api/workshops/${workshopId}/${kind}-lots/${id}`);
   return (
@@ -39,6 +44,9 @@ export function LotsBoard({ workshopId, lots, mayChange }: LotsBoardProps) {
           </li>
         ))}
       </ul>
+      <p className="mb-2 text-sm text-muted">
+        Until the day: sealed bag, barely damp wrap, {formatTemperature(STORE.from, temperatureUnit)} to {formatTemperature(STORE.to, temperatureUnit)}, away from ripening fruit.
+      </p>
       {mayChange && <AddLot workshopId={workshopId} kind="wood" others={lots.otherWood.map(({ id, variety, source }) => ({ id, name: `${variety}, ${source}` }))} />}
       <h3 className="mt-4 font-bold">Stocks</h3>
       {lots.stocks.length === 0 && <p className="text-muted">No lot chosen yet.</p>}

@@ -51,7 +51,7 @@ export default async function Plan({ params }: { params: Promise<{ workshop: str
             <dd>{workshop.promisedKeepers === 0 ? 'no keepers' : `${workshop.promisedKeepers} ${workshop.promisedKeepers === 1 ? 'keeper' : 'keepers'} each`}{workshop.promise && `: ${workshop.promise}`}</dd>
           </dl>
         </section>
-        <LotsBoard workshopId={id} lots={lots} mayChange={mayChange} />
+        <LotsBoard workshopId={id} lots={lots} mayChange={mayChange} temperatureUnit={context.actor.temperatureUnit} />
       </div>
     </div>
   );

@@ -1,6 +1,7 @@
-import type { Answer, Milestone } from '@/core/findings/milestones';
+import type { Answer, Milestone } from '../findings/milestones';
 
-export interface OwnPlant {
+/** One of a grower's own plants, and what they said of it so far. */
+export interface GrowerPlant {
   unionId: string;
   code: string;
   variety: string;
@@ -12,7 +13,7 @@ export interface OwnPlant {
 }
 
 /** What a grower sees behind a private link. */
-export interface OwnPage {
+export interface GrowerPage {
   name: string;
   clubName: string;
   workshopTitle: string;
@@ -21,5 +22,5 @@ export interface OwnPage {
   closesOn: string;
   closed: boolean;
   mayContact: boolean;
-  plants: OwnPlant[];
+  plants: GrowerPlant[];
 }
