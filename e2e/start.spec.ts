@@ -37,13 +37,18 @@ const databasePid = (): number => Number(readFileSync(join(data, 'mariadb.pid'),
 const runs = (pid: number): boolean => existsSync(`/proc/${pid}`);
 const health = async (url: string): Promise<number> => (await fetch(`${url}/api/health`).catch(() => ({ status: 0 }))).status;
 
-let first: Started;
+let first: Started | undefined;
+
+// A test that failed half-way leaves no server behind.
+test.afterAll(async () => {
+  if (first) await stopped(first, 'SIGKILL');
+});
 
 test('starts from nothing with its own database and the demo, tells address and sign-ins, keeps secrets to itself', async () => {
   first = await start(data);
   expect(first.output()).toContain('Loading the demo guild.');
   for (const words of [first.url, 'maren@tarnholm.example', 'joss@tarnholm.example', 'edda@tarnholm.example']) expect(first.output()).toContain(words);
-  expect(await health(first.url)).toBe(200);
+  expect(await health(first!.url)).toBe(200);
   for (const file of readdirSync(data).filter((name) => name.endsWith('.password') || name === 'init.sql')) expect(statSync(join(data, file)).mode & 0o777).toBe(0o600);
 });
 
@@ -51,19 +56,33 @@ test('a second start in the same checkout says so and leaves the first alone', a
   const second = spawnSync('./start', ['--port', String(await freePort())], { env: environment(data), encoding: 'utf8' });
   expect(second.status).toBe(1);
   expect(second.stdout).toContain('already running from this checkout');
-  expect(await health(first.url)).toBe(200);
+  expect(await health(first!.url)).toBe(200);
 });
 
 test('a database that is killed comes back by itself while the application runs', async () => {
   const pid = databasePid();
   process.kill(pid, 'SIGKILL');
-  await expect.poll(() => health(first.url), { timeout: 30_000 }).toBe(200);
+  await expect.poll(() => health(first!.url), { timeout: 30_000 }).toBe(200);
   expect(databasePid()).not.toBe(pid);
+});
+
+test('a database that keeps dying is not started for ever: the start ends and says where to look', async () => {
+  const doomed = await start(join(WORLD, 'start-doomed'), '--empty');
+  const pidFile = join(WORLD, 'start-doomed', 'mariadb.pid');
+  const running = (): number => (existsSync(pidFile) ? Number(readFileSync(pidFile, 'utf8')) : 0);
+  let last = 0;
+  for (let i = 0; i < 4; i++) {
+    await expect.poll(async () => running() !== 0 && running() !== last && (await health(doomed.url)) === 200, { timeout: 30_000 }).toBe(true);
+    last = running();
+    process.kill(last, 'SIGKILL');
+  }
+  await expect.poll(() => doomed.child.exitCode, { timeout: 20_000 }).toBe(1);
+  expect(doomed.output()).toContain('The database keeps stopping.');
 });
 
 test('after kill -9 of the application the next start recovers, in under ten seconds, with nothing lost', async () => {
   const left = databasePid();
-  await stopped(first, 'SIGKILL');
+  await stopped(first!, 'SIGKILL');
   expect(runs(left)).toBe(true);
   const from = Date.now();
   first = await start(data);
@@ -76,9 +95,9 @@ test('after kill -9 of the application the next start recovers, in under ten sec
 
 test('Ctrl-C stops application and database cleanly', async () => {
   const pid = databasePid();
-  await stopped(first, 'SIGINT');
-  expect(first.child.exitCode).toBe(0);
-  expect(first.output()).toContain('Nothing is lost');
+  await stopped(first!, 'SIGINT');
+  expect(first!.child.exitCode).toBe(0);
+  expect(first!.output()).toContain('Nothing is lost');
   expect(runs(pid)).toBe(false);
   expect(readFileSync(join(data, 'mariadb.log'), 'utf8')).toContain('Shutdown complete');
 });
@@ -88,9 +107,9 @@ test('a demo that was cut off while loading is loaded afresh by the next start',
   first = await start(data);
   expect(first.output()).toContain('cut off while it was loading');
   expect(first.output()).toContain('Loading the demo guild.');
-  expect(await health(first.url)).toBe(200);
+  expect(await health(first!.url)).toBe(200);
   expect(existsSync(join(data, 'demo.loading'))).toBe(false);
-  await stopped(first, 'SIGINT');
+  await stopped(first!, 'SIGINT');
 });
 
 test('--empty starts without the demo, and the first page makes the lead’s account', async ({ page }) => {

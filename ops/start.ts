@@ -81,11 +81,21 @@ async function stop(code: number): Promise<void> {
 process.on('SIGINT', () => void stop(0));
 process.on('SIGTERM', () => void stop(0));
 
+/** Deaths of the database within a minute after which it is not started again: something is wrong that a start does not mend. */
+const MOST_DEATHS = 3;
+let deaths: number[] = [];
+
 /** Starts the own database, and again should it die while the application runs. */
 async function keepMariaDb(at?: number): Promise<OwnMariaDb> {
   const started = await startMariaDb(DATA, at === undefined ? {} : { port: at });
   started.process.once('exit', () => {
     if (stopping) return;
+    deaths = [...deaths.filter((at) => at > Date.now() - 60_000), Date.now()];
+    if (deaths.length > MOST_DEATHS) {
+      console.error(`The database keeps stopping. Its log is ${join(DATA, 'mariadb.log')}.`);
+      void stop(1);
+      return;
+    }
     said('The database stopped by itself; starting it again.');
     keepMariaDb(started.port).then(
       (again) => (own = again),
