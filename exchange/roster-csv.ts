@@ -1,14 +1,5 @@
 import Papa from 'papaparse';
-
-/** One person of a roster file, as read; `problems` say what is wrong with the line. */
-export interface RosterLine {
-  line: number;
-  name: string;
-  email: string;
-  phone: string;
-  mayContact: boolean;
-  problems: string[];
-}
+import type { RosterLine } from '@/core/roster/roster-line';
 
 export interface Roster {
   lines: RosterLine[];

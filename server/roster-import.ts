@@ -1,6 +1,7 @@
 import { mixed, object } from 'yup';
 import { v7 as uuid } from 'uuid';
-import { readRoster, type RosterLine } from '@/exchange/roster-csv';
+import type { Decision, PreviewLine, RosterLine } from '@/core/roster/roster-line';
+import { readRoster } from '@/exchange/roster-csv';
 import type { PersonRow } from '@/db/models/rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from './context';
@@ -10,22 +11,10 @@ import { parse } from './parse';
 import { listSeats, seatPeople } from './seats';
 import { UseCaseError } from './use-case-error';
 
-/** What would happen to a line: somebody new, somebody known, already seated, to be asked about, or not readable. */
-export type Match = 'new' | 'known' | 'seated' | 'ask' | 'problem';
-
-export interface PreviewLine extends RosterLine {
-  match: Match;
-  /** The person it may be, for `known`, `seated` and `ask`. */
-  personId: string | null;
-  personName: string | null;
-}
-
 export interface RosterPreview {
   problem: string | null;
   lines: PreviewLine[];
 }
-
-export type Decision = 'same' | 'new' | 'skip';
 
 const fold = (text: string | null): string => (text ?? '').normalize('NFKC').trim().toLowerCase().replace(/\s+/g, ' ');
 

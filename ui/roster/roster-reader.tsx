@@ -3,23 +3,10 @@
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import { v7 as uuid } from 'uuid';
+import type { Decision, PreviewLine } from '@/core/roster/roster-line';
 import { Field } from '../form/field';
 import { Problem } from '../form/problem';
 import { useSend } from '../form/use-send';
-
-type Match = 'new' | 'known' | 'seated' | 'ask' | 'problem';
-type Decision = 'same' | 'new' | 'skip';
-
-interface PreviewLine {
-  line: number;
-  name: string;
-  email: string;
-  phone: string;
-  mayContact: boolean;
-  problems: string[];
-  match: Match;
-  personName: string | null;
-}
 
 /** Reads a CSV file, shows what each line would do, and seats the people once that is accepted. */
 export function RosterReader({ workshopId }: { workshopId: string }) {
