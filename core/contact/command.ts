@@ -1,8 +1,7 @@
 import { readFileSync } from 'node:fs';
 import Papa from 'papaparse';
 import { InputError } from './input-error';
-import { unionOfCase } from './reference-case';
-import { whipContact } from './whip-contact';
+import { contactOfCase } from './reference-case';
 
 /*
  * npm run -s contact -- FILE.csv
@@ -10,16 +9,15 @@ import { whipContact } from './whip-contact';
  * same order, with computed, computed_left, computed_right and problem added.
  */
 
-const MODELS = new Set(['whip', 'splice']);
+const share = (value: number | null): string => (value === null ? '' : value.toFixed(4));
 
 function computed(row: Record<string, string>): { computed: string; computed_left: string; computed_right: string; problem: string } {
   const empty = { computed: '', computed_left: '', computed_right: '', problem: '' };
-  if (!MODELS.has(row.model ?? '')) return empty;
   try {
     const inputs: unknown = JSON.parse(row.inputs ?? '');
     if (typeof inputs !== 'object' || inputs === null) throw new InputError('inputs', 'The inputs are not a JSON object.');
-    const { contact, left, right } = whipContact(unionOfCase(inputs as Record<string, unknown>));
-    return { computed: contact.toFixed(4), computed_left: left.toFixed(4), computed_right: right.toFixed(4), problem: '' };
+    const { contact, left, right } = contactOfCase(row.model ?? '', inputs as Record<string, unknown>);
+    return { computed: share(contact), computed_left: share(left), computed_right: share(right), problem: '' };
   } catch (error) {
     if (error instanceof InputError) return { ...empty, problem: error.message };
     if (error instanceof SyntaxError) return { ...empty, problem: 'The inputs are not valid JSON.' };

@@ -1,4 +1,5 @@
-import { BRIDGING_DISTANCE, FACE_GAP_LIMIT, type WhipContact, type WhipUnion } from '../contact/whip-contact';
+import { BRIDGING_DISTANCE, FACE_GAP_LIMIT } from '../contact/limits';
+import type { OutlineUnion, OutlineUnionContact } from '../contact/outline-union';
 import type { LengthUnit } from '../units/length';
 import { area, ellipseArc, line, type DisplayList, type Label, type Path, type Point } from './display-list';
 import { scaleBar } from './scale-bar';
@@ -8,7 +9,7 @@ import { scaleBar } from './scale-bar';
  * The part below the seam is the stock's, the part above it the scion's; where the two green lines
  * reach the seam they are marked when they meet within the bridging distance.
  */
-export function crossSection(union: WhipUnion, result: WhipContact, level: number, unit: LengthUnit): DisplayList {
+export function crossSection(union: OutlineUnion, result: OutlineUnionContact, level: number, unit: LengthUnit): DisplayList {
   const { stock, scion, e, z } = union;
   const width = Math.max(stock.diameter, Math.abs(e) * 2 + scion.diameter) + 8;
   const radius = Math.max(stock.diameter, scion.diameter) / 2;

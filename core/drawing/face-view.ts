@@ -1,4 +1,4 @@
-import type { WhipContact, WhipUnion } from '../contact/whip-contact';
+import type { OutlineUnionContact, OutlineUnion } from '../contact/outline-union';
 import { formatLength, type LengthUnit } from '../units/length';
 import { ellipseArc, line, ring, area, type DisplayList, type Label, type Path, type Point } from './display-list';
 import { scaleBar } from './scale-bar';
@@ -16,7 +16,7 @@ export interface FaceViewOptions {
  * cambium lines, touching runs with their millimetres, the gaps between the lines hatched, and the
  * widest gap measured.
  */
-export function faceView(union: WhipUnion, result: WhipContact, options: FaceViewOptions): DisplayList {
+export function faceView(union: OutlineUnion, result: OutlineUnionContact, options: FaceViewOptions): DisplayList {
   const { stock, scion, e, z } = union;
   const { stockOutline, scionOutline } = result;
   const turn = (union.phi * Math.PI) / 180;
@@ -55,7 +55,7 @@ export function faceView(union: WhipUnion, result: WhipContact, options: FaceVie
 }
 
 /** Point of the scion's outline at a parameter angle, and the stock's outline nearest to it, by angle scan. */
-function gapAt(union: WhipUnion, result: WhipContact, middle: Point, centre: Point, turn: number, angle: number): [Point, Point] {
+function gapAt(union: OutlineUnion, result: OutlineUnionContact, middle: Point, centre: Point, turn: number, angle: number): [Point, Point] {
   const [point] = ellipseArc(centre, result.scionOutline.p, result.scionOutline.q, { from: angle, to: angle + 1e-9, turn }) as [Point];
   let nearest: Point = middle;
   let least = Infinity;
@@ -69,7 +69,7 @@ function gapAt(union: WhipUnion, result: WhipContact, middle: Point, centre: Poi
   return [point, nearest];
 }
 
-function gapHatch(union: WhipUnion, result: WhipContact, middle: Point, centre: Point, turn: number): Path[] {
+function gapHatch(union: OutlineUnion, result: OutlineUnionContact, middle: Point, centre: Point, turn: number): Path[] {
   const hatch: Path[] = [];
   const inRun = (angle: number): boolean =>
     result.runs.some(({ from, to }) => [angle - 2 * Math.PI, angle, angle + 2 * Math.PI].some((lap) => lap >= from && lap <= to));
@@ -82,7 +82,7 @@ function gapHatch(union: WhipUnion, result: WhipContact, middle: Point, centre: 
   return hatch;
 }
 
-function runLabels(result: WhipContact, middle: Point, reachX: number, unit: LengthUnit): Label[] {
+function runLabels(result: OutlineUnionContact, middle: Point, reachX: number, unit: LengthUnit): Label[] {
   const sums = { left: 0, right: 0 };
   for (const run of result.runs) {
     // A run that passes an end belongs to both sides, each for its part.
@@ -102,7 +102,7 @@ function runLabels(result: WhipContact, middle: Point, reachX: number, unit: Len
 }
 
 function widestGap(
-  union: WhipUnion, result: WhipContact, middle: Point, centre: Point, turn: number, reachX: number, unit: LengthUnit,
+  union: OutlineUnion, result: OutlineUnionContact, middle: Point, centre: Point, turn: number, reachX: number, unit: LengthUnit,
 ): (Path | Label)[] {
   const { distance, angle } = result.widest;
   if (distance <= 0.5) return [];

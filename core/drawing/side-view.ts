@@ -1,4 +1,4 @@
-import type { WhipUnion } from '../contact/whip-contact';
+import type { OutlineUnion } from '../contact/outline-union';
 import type { LengthUnit } from '../units/length';
 import { area, line, type Anchor, type DisplayList, type Label, type Path, type Point } from './display-list';
 import { scaleBar } from './scale-bar';
@@ -20,7 +20,7 @@ const PITH = 0.16;
  * between hollow faces at its true depth. The scion leans by the difference of the two cut angles,
  * as it does in the hand.
  */
-export function sideView(union: WhipUnion, options: SideViewOptions): DisplayList {
+export function sideView(union: OutlineUnion, options: SideViewOptions): DisplayList {
   const { stock, scion } = union;
   // Slope of each cut against its own grain.
   const stockAngle = Math.asin(Math.min(1, stock.diameter / stock.length));
@@ -104,7 +104,7 @@ export function sideView(union: WhipUnion, options: SideViewOptions): DisplayLis
  * the stock's tongue starts a third from its tip, back down along the grain for a third of the
  * face, and on up the slope. Each tongue is as thick as the angle between grain and slope makes it.
  */
-function tongueSeam(union: WhipUnion, angle: number, onFace: (s: number, off?: number) => Point): Point[] {
+function tongueSeam(union: OutlineUnion, angle: number, onFace: (s: number, off?: number) => Point): Point[] {
   const length = Math.min(union.stock.length, union.scion.length);
   const half = length / 2;
   const tongue = length / 3;

@@ -1,4 +1,4 @@
-import type { WhipContact, WhipUnion } from '../contact/whip-contact';
+import type { OutlineUnionContact, OutlineUnion } from '../contact/outline-union';
 import type { ContactGrade } from '../contact/contact-grade';
 import type { Grade } from '../scoring/grade';
 import type { Measures } from './measures';
@@ -25,8 +25,8 @@ export interface Point {
 }
 
 export interface Assessment {
-  union: WhipUnion;
-  contact: WhipContact;
+  union: OutlineUnion;
+  contact: OutlineUnionContact;
   contactGrade: ContactGrade;
   /** Grades of the measured points. */
   grades: Record<string, Grade>;

@@ -1,5 +1,5 @@
 import { InputError } from '@/core/contact/input-error';
-import { bestContact } from '@/core/contact/best-contact';
+import { bestOutline } from '@/core/contact/best-outline';
 import type { Method, Stage } from '@/core/methods/method';
 import type { Measures } from '@/core/methods/measures';
 import { bestCorrections, type RankedCorrection } from '@/core/scoring/best-corrections';
@@ -40,7 +40,7 @@ export function readUnion(method: Method, rule: ScoringRule, entry: Entry, stage
     try {
       const judged = judgeUnion(method, rule, measures, entry.marks, stage);
       return {
-        measures, judged, drawn: judged, best: bestContact(judged.assessment.union).contact,
+        measures, judged, drawn: judged, best: bestOutline(judged.assessment.union).contact,
         corrections: bestCorrections(method, rule, measures, entry.marks, stage), missing, errors,
       };
     } catch (error) {

@@ -51,7 +51,7 @@ export function UnionStage({ assessment, points, unit, ghost, assumed, level, on
         <p className="text-center text-[0.95rem] font-bold" aria-live="polite">{assumed ? 'Drawn from assumed figures' : `Lines meet: ${contactGrade.words}`}</p>
         <UnionDrawing
           drawing={face} width={Math.min(250, face.width * 5.7)}
-          title={`The two green lines: ${contactGrade.words}, ${formatLength(contact.touching, unit)} touching of ${formatLength(contact.outline, unit)}`}
+          title={`The two green lines: ${contactGrade.words}, ${formatLength(contact.touching, unit)} touching of ${formatLength(contact.whole, unit)}`}
         />
         <div className="flex justify-center gap-1.5" role="group" aria-label="Points measured on the faces">
           {measured.map((stagePoint) => <MarkButton key={stagePoint.point.id} {...stagePoint} onMark={onMark} width={narrow ? 102 : 84} brief />)}

@@ -1,6 +1,6 @@
-import { bestContact } from '../../contact/best-contact';
+import { bestOutline } from '../../contact/best-outline';
 import { placementOffset } from '../../contact/placement';
-import { whipContact } from '../../contact/whip-contact';
+import { outlineUnionContact } from '../../contact/outline-union';
 import type { Assessment, Correction } from '../method';
 import type { Measures } from '../measures';
 
@@ -16,9 +16,9 @@ const ROBUST = 0.1;
  * advised only when it is worth clearly more.
  */
 function advisedOffset(union: Assessment['union']): number {
-  const best = bestContact(union);
+  const best = bestOutline(union);
   const lines = placementOffset(union.e < 0 ? 'left-lines' : 'right-lines', union.stock, union.scion);
-  return best.contact - whipContact({ ...best.union, e: lines }).contact > ROBUST ? best.union.e : lines;
+  return best.contact - outlineUnionContact({ ...best.union, e: lines }).contact > ROBUST ? best.union.e : lines;
 }
 
 /** Single changes that could raise the contact or a measured point of a whip-and-tongue. */

@@ -1,7 +1,8 @@
-import { contactGrade } from '../../contact/contact-grade';
+import { outlineGrade } from '../../contact/outline-grade';
 import { placementOffset } from '../../contact/placement';
 import { standsOpen } from '../../contact/hollow';
-import { FACE_GAP_LIMIT, OUTLINE_MODEL, whipContact, type WhipUnion } from '../../contact/whip-contact';
+import { FACE_GAP_LIMIT } from '../../contact/limits';
+import { OUTLINE_MODEL, outlineUnionContact, type OutlineUnion } from '../../contact/outline-union';
 import type { Grade } from '../../scoring/grade';
 import type { Assessment, Method } from '../method';
 import type { Measures } from '../measures';
@@ -14,7 +15,7 @@ const LENGTH_TOLERANCE = 0.1;
 const HAIRLINE = 0.2;
 
 /** The union that a set of measures describes, in the contact model's terms. */
-function unionOf(measures: Measures): WhipUnion {
+function unionOf(measures: Measures): OutlineUnion {
   const stock = {
     diameter: measures.stockDiameter.value,
     bark: measures.stockBark.value,
@@ -33,8 +34,8 @@ function unionOf(measures: Measures): WhipUnion {
 
 function assess(measures: Measures): Assessment {
   const union = unionOf(measures);
-  const contact = whipContact(union);
-  const graded = contactGrade(union, contact);
+  const contact = outlineUnionContact(union);
+  const graded = outlineGrade(union, contact);
   return {
     union,
     contact,
@@ -43,13 +44,13 @@ function assess(measures: Measures): Assessment {
   };
 }
 
-function flatness({ stock, scion }: WhipUnion): Grade {
+function flatness({ stock, scion }: OutlineUnion): Grade {
   const open = stock.hollow + scion.hollow;
   if (standsOpen(open, FACE_GAP_LIMIT)) return 'fatal';
   return open >= HAIRLINE - 1e-9 ? 'poor' : 'good';
 }
 
-function cutLength({ stock, scion }: WhipUnion): Grade {
+function cutLength({ stock, scion }: OutlineUnion): Grade {
   const longer = Math.max(stock.length, scion.length);
   const alike = Math.abs(stock.length - scion.length) <= LENGTH_TOLERANCE * longer + 1e-9;
   // "About 25" is no sharp limit, so the range gets the same tolerance at its ends.

@@ -1,33 +1,33 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { bestContact } from './best-contact';
-import { contactGrade } from './contact-grade';
+import { bestOutline } from './best-outline';
+import { outlineGrade } from './outline-grade';
 import { placementOffset } from './placement';
-import { whipContact, type WhipUnion } from './whip-contact';
+import { outlineUnionContact, type OutlineUnion } from './outline-union';
 
 const face = (diameter: number, bark: number, length: number, hollow = 0) => ({ diameter, bark, length, hollow });
-const union = (changes: Partial<WhipUnion> = {}): WhipUnion => ({ stock: face(10, 1, 35), scion: face(10, 1, 35), e: 0, z: 0, phi: 0, ...changes });
+const union = (changes: Partial<OutlineUnion> = {}): OutlineUnion => ({ stock: face(10, 1, 35), scion: face(10, 1, 35), e: 0, z: 0, phi: 0, ...changes });
 
 const anyFace = fc.record({ diameter: fc.double({ min: 5, max: 16, noNaN: true }), share: fc.double({ min: 0.05, max: 0.2, noNaN: true }), ratio: fc.double({ min: 2.5, max: 5, noNaN: true }), hollow: fc.double({ min: 0, max: 0.6, noNaN: true }) })
   .map(({ diameter, share, ratio, hollow }) => face(diameter, share * diameter, ratio * diameter, hollow));
 const anyUnion = fc.record({ stock: anyFace, scion: anyFace, e: fc.double({ min: -2, max: 2, noNaN: true }), z: fc.double({ min: -3, max: 3, noNaN: true }), phi: fc.double({ min: -8, max: 8, noNaN: true }) });
 
-describe('whipContact', () => {
+describe('outlineUnionContact', () => {
   it('stays within 0 and 1, and its runs add up to what touches', () => {
     fc.assert(
       fc.property(anyUnion, (one) => {
-        const { contact, left, right, runs, touching, outline } = whipContact(one);
+        const { contact, left, right, runs, touching, whole } = outlineUnionContact(one);
         for (const share of [contact, left, right]) expect(share >= 0 && share <= 1).toBe(true);
         expect(runs.reduce((sum, { length }) => sum + length, 0)).toBeCloseTo(touching, 9);
-        expect(touching / outline).toBeCloseTo(contact, 9);
+        expect(touching / whole).toBeCloseTo(contact, 9);
       }),
     );
   });
   it('mirrors: the other way round, left is right', () => {
     fc.assert(
       fc.property(anyUnion, (one) => {
-        const there = whipContact(one);
-        const mirrored = whipContact({ ...one, e: -one.e, phi: -one.phi });
+        const there = outlineUnionContact(one);
+        const mirrored = outlineUnionContact({ ...one, e: -one.e, phi: -one.phi });
         expect(mirrored.contact).toBeCloseTo(there.contact, 3);
         expect(mirrored.left).toBeCloseTo(there.right, 2);
       }),
@@ -37,10 +37,10 @@ describe('whipContact', () => {
   it('does not change when all lengths grow together', () => {
     fc.assert(
       fc.property(anyUnion, fc.double({ min: 0.5, max: 3, noNaN: true }), (one, k) => {
-        const grown = (f: WhipUnion['stock']) => face(k * f.diameter, k * f.bark, k * f.length, k * f.hollow);
+        const grown = (f: OutlineUnion['stock']) => face(k * f.diameter, k * f.bark, k * f.length, k * f.hollow);
         const scaled = { stock: grown(one.stock), scion: grown(one.scion), e: k * one.e, z: k * one.z, phi: one.phi, bridging: 0.5 * k, faceGapLimit: 0.5 * k };
         // Equal but for places that lie within rounding of a limit.
-        expect(Math.abs(whipContact(scaled).contact - whipContact(one).contact)).toBeLessThan(1e-3);
+        expect(Math.abs(outlineUnionContact(scaled).contact - outlineUnionContact(one).contact)).toBeLessThan(1e-3);
       }),
       { numRuns: 60 },
     );
@@ -48,7 +48,7 @@ describe('whipContact', () => {
   it('does not gain from being pushed, slid or turned out of place', () => {
     const steps = [0, 0.2, 0.4, 0.6, 0.8, 1];
     for (const move of [(k: number) => ({ e: 2 * k }), (k: number) => ({ z: 7 * k }), (k: number) => ({ phi: 45 * k })]) {
-      const contacts = steps.map((k) => whipContact(union(move(k))).contact);
+      const contacts = steps.map((k) => outlineUnionContact(union(move(k))).contact);
       for (let i = 1; i < contacts.length; i++) expect(contacts[i]!).toBeLessThanOrEqual(contacts[i - 1]! + 1e-6);
     }
   });
@@ -64,16 +64,16 @@ describe('whipContact', () => {
     ['a bridging distance below 0', { bridging: -1 }, /bridging distance/],
     ['a face gap limit below 0', { faceGapLimit: -1 }, /face gap limit/],
   ])('refuses %s', (_name, changes, message) => {
-    expect(() => whipContact(union(changes as Partial<WhipUnion>))).toThrow(message);
+    expect(() => outlineUnionContact(union(changes as Partial<OutlineUnion>))).toThrow(message);
   });
   it('warns when the lines meet from outside', () => {
-    expect(whipContact(union({ e: 4.2 })).warning).toContain('from outside');
-    expect(whipContact(union({ e: 3.9 })).warning).toBeNull();
+    expect(outlineUnionContact(union({ e: 4.2 })).warning).toContain('from outside');
+    expect(outlineUnionContact(union({ e: 3.9 })).warning).toBeNull();
   });
 });
 
-describe('contactGrade', () => {
-  const grade = (one: WhipUnion) => contactGrade(one, whipContact(one));
+describe('outlineGrade', () => {
+  const grade = (one: OutlineUnion) => outlineGrade(one, outlineUnionContact(one));
   const thin = { scion: face(7, 0.8, 35) };
   it('is good on both sides, poor on one, fatal on none', () => {
     expect(grade(union())).toMatchObject({ grade: 'good', words: 'both sides, 100\u00a0%', reason: null });
@@ -87,7 +87,7 @@ describe('contactGrade', () => {
     const found = grade(ends);
     expect(found.grade).toBe('fatal');
     expect(found.words).toMatch(/^ends only, \d+\u00a0%$/);
-    expect(whipContact(ends).contact).toBeGreaterThan(0.02);
+    expect(outlineUnionContact(ends).contact).toBeGreaterThan(0.02);
   });
   it('names the face that is hollow, or both', () => {
     expect(grade(union({ stock: face(10, 1, 35, 0.8) })).reason).toContain("stock's face");
@@ -108,9 +108,9 @@ describe('placement and best reach', () => {
       fc.property(anyFace, anyFace, (one, other) => {
         const there = { stock: { ...one, hollow: 0 }, scion: { ...other, length: one.length, hollow: 0 }, e: 0, z: 0, phi: 0 };
         if (other.diameter * 1.05 > one.length) return;
-        const lines = whipContact({ ...there, e: placementOffset('right-lines', one, other) });
-        expect(bestContact(there).contact).toBeGreaterThanOrEqual(lines.contact - 0.02);
-        expect(bestContact(there).contact).toBeGreaterThanOrEqual(whipContact(there).contact - 1e-9);
+        const lines = outlineUnionContact({ ...there, e: placementOffset('right-lines', one, other) });
+        expect(bestOutline(there).contact).toBeGreaterThanOrEqual(lines.contact - 0.02);
+        expect(bestOutline(there).contact).toBeGreaterThanOrEqual(outlineUnionContact(there).contact - 1e-9);
       }),
       { numRuns: 40 },
     );

@@ -1,10 +1,11 @@
 import { cambiumRadius } from './cut-face';
-import { whipContact, type WhipContact, type WhipUnion, BRIDGING_DISTANCE } from './whip-contact';
+import { BRIDGING_DISTANCE } from './limits';
+import { outlineUnionContact, type OutlineUnion, type OutlineUnionContact } from './outline-union';
 
-export interface BestContact {
+export interface BestOutline {
   contact: number;
-  union: WhipUnion;
-  result: WhipContact;
+  union: OutlineUnion;
+  result: OutlineUnionContact;
 }
 
 /**
@@ -13,12 +14,12 @@ export interface BestContact {
  * from the middle to just beyond the lines' meeting; left and right give the same, so the search
  * keeps to the side the scion already leans to.
  */
-export function bestContact(union: WhipUnion): BestContact {
+export function bestOutline(union: OutlineUnion): BestOutline {
   const side = union.e < 0 ? -1 : 1;
   const bridging = union.bridging ?? BRIDGING_DISTANCE;
   const reach = Math.abs(cambiumRadius(union.stock) - cambiumRadius(union.scion)) + bridging;
   const length = Math.max(union.stock.length, union.scion.diameter * 1.05);
-  const at = (e: number): WhipUnion => ({
+  const at = (e: number): OutlineUnion => ({
     ...union,
     stock: { ...union.stock, length, hollow: 0 },
     scion: { ...union.scion, length, hollow: 0 },
@@ -26,11 +27,11 @@ export function bestContact(union: WhipUnion): BestContact {
     z: 0,
     phi: 0,
   });
-  let best: BestContact | null = null;
+  let best: BestOutline | null = null;
   const steps = Math.ceil(reach / 0.05);
   for (let i = 0; i <= steps; i++) {
     const candidate = at((reach * i) / steps);
-    const result = whipContact(candidate);
+    const result = outlineUnionContact(candidate);
     // Of offsets that do equally well, the middle of the range would be safer; the first is nearer
     // to what the hands did before, so a better one must be better by more than noise.
     if (!best || result.contact > best.contact + 1e-4) best = { contact: result.contact, union: candidate, result };

@@ -1,17 +1,14 @@
-import { type CutFace, throughCutOutline, type Outline } from './cut-face';
+import { type CutFace, cutOutline, type Outline } from './cut-face';
 import { InputError } from './input-error';
+import { BRIDGING_DISTANCE, FACE_GAP_LIMIT } from './limits';
 import { outlineContact, type OutlineContact } from './outline-contact';
+import type { UnionContact } from './union-contact';
 
 /** Version of the outline model, kept with every judgement that was computed by it. */
 export const OUTLINE_MODEL = 'outline-1';
 
-/** Two cambium lines no further apart than this, mm, count as touching. */
-export const BRIDGING_DISTANCE = 0.5;
-/** Faces further apart than this, mm, do not count. */
-export const FACE_GAP_LIMIT = 0.5;
-
-/** A whip-and-tongue or splice union as it lies. mm and degrees; e right, z up, phi anticlockwise. */
-export interface WhipUnion {
+/** A union of two cut faces as it lies: cuts right through both shoots, or slices. mm and degrees; e right, z up, phi anticlockwise. */
+export interface OutlineUnion {
   stock: CutFace;
   scion: CutFace;
   e: number;
@@ -21,29 +18,27 @@ export interface WhipUnion {
   faceGapLimit?: number;
 }
 
-export interface WhipContact extends OutlineContact {
+export interface OutlineUnionContact extends Omit<UnionContact, 'left' | 'right'>, Pick<OutlineContact, 'left' | 'right' | 'widest'> {
   stockOutline: Outline;
   scionOutline: Outline;
-  /** Lines touch from outside: the scion's centre lies beyond the stock's cambium. */
-  warning: string | null;
 }
 
 /**
- * Contact of a cut that runs through both shoots.
+ * Contact of two cut faces, each an outline of cambium.
  *
  * @throws InputError when a measure is one no union can have.
  * @example
- * whipContact({
+ * outlineUnionContact({
  *   stock: { diameter: 10, bark: 1, length: 35, hollow: 0 },
  *   scion: { diameter: 7, bark: 0.8, length: 35, hollow: 0 }, e: 1.3, z: 0, phi: 0,
  * }).contact // 0.525
  */
-export function whipContact(union: WhipUnion): WhipContact {
+export function outlineUnionContact(union: OutlineUnion): OutlineUnionContact {
   const { stock, scion, e, z, phi } = union;
   const bridging = union.bridging ?? BRIDGING_DISTANCE;
   const faceGapLimit = union.faceGapLimit ?? FACE_GAP_LIMIT;
-  const stockOutline = throughCutOutline(stock, 'stock');
-  const scionOutline = throughCutOutline(scion, 'scion');
+  const stockOutline = cutOutline(stock, 'stock');
+  const scionOutline = cutOutline(scion, 'scion');
   for (const [field, value] of Object.entries({ e, z, phi, bridging, faceGapLimit })) {
     if (!Number.isFinite(value)) throw new InputError(field, 'Where the scion sits is not a number. Enter it in figures.');
   }
@@ -58,8 +53,12 @@ export function whipContact(union: WhipUnion): WhipContact {
   const faceGap = (v: number): number =>
     stock.hollow * Math.max(0, 1 - ((2 * v) / stock.length) ** 2) +
     scion.hollow * Math.max(0, 1 - ((2 * (v - z)) / scion.length) ** 2);
+  const { outline, runs, ...rest } = outlineContact({ stock: stockOutline, scion: scionOutline, e, z, phi, faceGap, bridging, faceGapLimit });
   return {
-    ...outlineContact({ stock: stockOutline, scion: scionOutline, e, z, phi, faceGap, bridging, faceGapLimit }),
+    ...rest,
+    whole: outline,
+    runs: runs.map((run) => ({ line: 'outline', ...run })),
+    ring: runs.map(({ from, to }) => ({ from, to })),
     stockOutline,
     scionOutline,
     warning: Math.abs(e) > stockOutline.p ? 'The lines meet from outside: the scion sits beyond the edge of the stock.' : null,
