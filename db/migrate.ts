@@ -1,10 +1,14 @@
 import type { Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import * as workshopLife from './migrations/0001-workshop-life';
+import * as teaching from './migrations/0002-teaching';
 
 function migrator(sequelize: Sequelize) {
   return new Umzug({
-    migrations: [{ name: '0001-workshop-life', up: () => workshopLife.up(sequelize) }],
+    migrations: [
+      { name: '0001-workshop-life', up: () => workshopLife.up(sequelize) },
+      { name: '0002-teaching', up: () => teaching.up(sequelize) },
+    ],
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
     logger: undefined,
   });

@@ -1,8 +1,6 @@
 import { v7 as uuid } from 'uuid';
 import type { Measures } from '@/core/methods/measures';
-import { HOLLOW_PICKS, type HollowPick } from '@/core/contact/hollow';
-import type { PlacementPick } from '@/core/contact/placement';
-import { assumedBark } from '@/core/contact/cut-face';
+import { exampleMeasures } from '@/core/methods/example-measures';
 import type { Marks } from '@/core/scoring/judge-union';
 import { METHODS } from '@/core/methods/registry';
 import { addDays, dateInZone } from '@/core/units/iso-date';
@@ -93,19 +91,16 @@ async function scorePractice(as: (actor: Actor, now: Date) => Context, lead: Act
 
 function drawnUnion(random: () => number, skill: number): { measures: Measures; marks: Marks; note: string } {
   const clumsy = 1 - skill;
-  const measured = (value: number): { value: number; origin: 'measured' } => ({ value: Math.round(value * 10) / 10, origin: 'measured' });
-  const assumed = (value: number): { value: number; origin: 'assumed' } => ({ value, origin: 'assumed' });
-  const stock = Math.max(7, 10 + 1.2 * aroundZero(random));
-  const scion = Math.max(6, stock - Math.abs(0.9 * aroundZero(random)) * (0.4 + clumsy));
+  const tenth = (value: number): number => Math.round(value * 10) / 10;
+  const stock = tenth(Math.max(7, 10 + 1.2 * aroundZero(random)));
+  const scion = tenth(Math.max(6, stock - Math.abs(0.9 * aroundZero(random)) * (0.4 + clumsy)));
   const cut = Math.max(22, 36 + 4 * aroundZero(random));
-  const hollow = (): { value: number; origin: 'picked' | 'assumed' } => {
+  const hollow = (): string => {
     const roll = random() + clumsy * 0.55;
-    const pick: HollowPick = roll > 1.4 ? 'deep' : roll > 1.12 ? 'hollow' : roll > 0.82 ? 'hairline' : 'none';
-    return { value: HOLLOW_PICKS[pick], origin: pick === 'none' ? 'assumed' : 'picked' };
+    return roll > 1.4 ? 'deep' : roll > 1.12 ? 'hollow' : roll > 0.82 ? 'hairline' : 'none';
   };
-  const difference = stock - scion;
   const roll = random();
-  const placement: PlacementPick = difference < 0.8 ? 'middle' : roll < skill ? (roll < skill / 2 ? 'left-lines' : 'right-lines') : roll < skill + clumsy * 0.5 ? 'middle' : 'left-flush';
+  const placement = stock - scion < 0.8 ? 'middle' : roll < skill ? (roll < skill / 2 ? 'left-lines' : 'right-lines') : roll < skill + clumsy * 0.5 ? 'middle' : 'left-flush';
   const marks: Marks = {};
   const slip = (id: string, poor: number, fatal = 0): void => {
     const chance = random();
@@ -118,14 +113,10 @@ function drawnUnion(random: () => number, skill: number): { measures: Measures; 
   slip('clean', 0.4);
   slip('safe-hands', 0.25, 0.05);
   if (random() < 0.35 * clumsy) marks.strokes = random() < 0.3 ? 'recut' : 'poor';
-  const stockDiameter = measured(stock);
-  const scionDiameter = measured(scion);
-  const measures: Measures = {
-    stockDiameter, scionDiameter, stockBark: assumed(assumedBark(stockDiameter.value)), scionBark: assumed(assumedBark(scionDiameter.value)),
-    stockLength: measured(cut), scionLength: measured(cut * (1 + 0.16 * clumsy * aroundZero(random))), stockHollow: hollow(), scionHollow: hollow(),
-    placement: { pick: placement }, lift: assumed(0), turn: assumed(0),
-  };
-  if (random() < 0.25 * clumsy) measures.lift = measured(2.5 * aroundZero(random));
+  const measures = exampleMeasures(METHODS[0]!, {
+    stockDiameter: stock, scionDiameter: scion, stockLength: tenth(cut), scionLength: tenth(cut * (1 + 0.16 * clumsy * aroundZero(random))), stockHollow: hollow(), scionHollow: hollow(), placement,
+    ...(random() < 0.25 * clumsy ? { lift: tenth(2.5 * aroundZero(random)) } : {}),
+  });
   return { measures, marks, note: marks.tongue === 'fatal' ? 'pushed the blade instead of rocking it' : '' };
 }
 

@@ -11,7 +11,7 @@ export async function openBench(context: Context, workshopId: string) {
   const workshop = await getWorkshop(context, workshopId);
   const [seats, unions] = await Promise.all([listSeats(context, workshopId), scoredUnions(context, workshopId)]);
   // The rule is the one a judgement saved now would be scored by.
-  const rule: ScoringRule = defaultRule(methodById(workshop.method));
+  const rule: ScoringRule = defaultRule(methodById(workshop.method), workshop.schools);
   return {
     workshop, rule,
     seats: seats.filter(({ absent }) => !absent).map(({ id, number, person }) => ({ id, number, name: person.name ?? ERASED_NAME })),

@@ -1,6 +1,6 @@
 import { methodById } from '@/core/methods/registry';
-import { placementOffset } from '@/core/contact/placement';
-import type { Measure, Measures } from '@/core/methods/measures';
+import { figuresOf } from '@/core/methods/field';
+import { pointsOf } from '@/core/methods/shown-technique';
 import { writeCsv } from '@/exchange/csv-table';
 import { allow, type Context } from './context';
 import { listKeepers } from './keepers';
@@ -40,18 +40,22 @@ export async function exportCsv(context: Context, workshopId: string, name: Expo
   const unions = new Map((await db.unions.findAll({ where: { clubId, workshopId }, raw: true })).map((union) => [union.id, union]));
   if (name === 'judgements') {
     const judgements = await db.judgements.findAll({ where: { clubId, unionId: [...unions.keys()] }, order: [['recordedAt', 'ASC'], ['id', 'ASC']], raw: true });
-    const points = methodById(workshop.method).points.map(({ id }) => id);
-    const figures = Object.keys(judgements[0]?.measures ?? {}).filter((key) => key !== 'placement') as Exclude<keyof Measures, 'placement'>[];
+    const { fields } = methodById(workshop.method);
+    const points = pointsOf(methodById(workshop.method), workshop.schools).map(({ id }) => id);
     return writeCsv(
-      ['judgement_id', 'union_id', 'seat', 'number', 'assessor_id', 'stage', ...figures.flatMap((key) => [`${key}_mm`, `${key}_origin`]), 'placement', 'offset_mm',
+      ['judgement_id', 'union_id', 'seat', 'number', 'assessor_id', 'stage', ...fields.flatMap(({ id, unit }) => [`${id}_${unit}`, `${id}_origin`]),
         ...points.map((point) => `mark_${point}`), 'contact', 'left', 'right', 'touching_mm', 'contact_grade', 'score', 'model', 'rubric_id', 'corrects_id', 'withdrawn_at', 'filled_in_at', 'device_at', 'recorded_at', 'note'],
       judgements.map((judgement) => {
         const union = unions.get(judgement.unionId)!;
         const { measures } = judgement;
+        const figures = figuresOf(fields, measures);
         return {
           judgement_id: judgement.id, union_id: judgement.unionId, seat: seats.get(union.seatId) ?? null, number: union.number, assessor_id: judgement.assessorId, stage: judgement.stage,
-          ...Object.fromEntries(figures.flatMap((key) => [[`${key}_mm`, (measures[key] as Measure).value], [`${key}_origin`, (measures[key] as Measure).origin]])),
-          placement: 'pick' in measures.placement ? measures.placement.pick : 'measured', offset_mm: offset(measures),
+          ...Object.fromEntries(fields.flatMap(({ id, unit }) => {
+            const measure = measures[id];
+            // A pick stands with the figure it stood for.
+            return [[`${id}_${unit}`, figures[id] ?? null], [`${id}_origin`, measure === undefined ? 'assumed' : 'pick' in measure ? measure.pick : measure.origin]];
+          })),
           ...Object.fromEntries(points.map((point) => [`mark_${point}`, judgement.marks[point] ?? ''])),
           contact: judgement.contact, left: judgement.contactLeft, right: judgement.contactRight, touching_mm: judgement.touchingMm, contact_grade: judgement.contactGrade,
           score: judgement.score, model: judgement.modelVersion, rubric_id: judgement.rubricId, corrects_id: judgement.correctsId,
@@ -71,10 +75,4 @@ export async function exportCsv(context: Context, workshopId: string, name: Expo
       source: report.source, recorded_at: report.recordedAt.toISOString(), note: report.note,
     })),
   );
-}
-
-function offset({ placement, stockDiameter, stockBark, scionDiameter, scionBark }: Measures): number {
-  if (!('pick' in placement)) return placement.value;
-  const stock = { diameter: stockDiameter.value, bark: stockBark.value };
-  return placementOffset(placement.pick, stock, { diameter: scionDiameter.value, bark: scionBark.value });
 }

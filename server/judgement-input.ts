@@ -1,16 +1,17 @@
-import { date, lazy, mixed, number, object, string } from 'yup';
+import { date, lazy, mixed, number, object, type ObjectSchema, string } from 'yup';
+import type { Field } from '@/core/methods/field';
+import type { Method } from '@/core/methods/method';
 import type { Measures } from '@/core/methods/measures';
 import type { Marks } from '@/core/scoring/judge-union';
 import type { PointGrade } from '@/core/scoring/grade';
-import type { PlacementPick } from '@/core/contact/placement';
 import { count, id } from './fields';
 
 const GRADES: PointGrade[] = ['good', 'poor', 'recut', 'fatal', 'not-looked-at'];
-const PICKS: PlacementPick[] = ['middle', 'left-lines', 'right-lines', 'left-flush', 'right-flush'];
 const origin = string().oneOf(['measured', 'picked', 'assumed'] as const).required('Say where the figure comes from.');
 
 /** A figure within what wood can have; what the pieces allow together is core's to say. */
-function measure(name: string, least: number, most: number, unit = 'mm') {
+function figure({ name, least, most, unit: kind }: Field) {
+  const unit = kind === 'degrees' ? 'degrees' : 'mm';
   return object({
     value: number()
       .strict()
@@ -23,27 +24,24 @@ function measure(name: string, least: number, most: number, unit = 'mm') {
   });
 }
 
+function measure(field: Field) {
+  if (!field.keepsPick) return figure(field);
+  const message = `Choose ${field.name} again.`;
+  return lazy((value: unknown) =>
+    typeof value === 'object' && value !== null && 'pick' in value
+      ? object({ pick: string().oneOf(field.picks!.map(({ id }) => id), message).required(message) })
+      : figure(field),
+  );
+}
+
+/** Measures of a union of a method: all of its fields and nothing else. */
+export function measuresInput(method: Method): ObjectSchema<Measures> {
+  return object(Object.fromEntries(method.fields.map((field) => [field.id, measure(field)]))) as unknown as ObjectSchema<Measures>;
+}
+
 function capital(text: string): string {
   return text.charAt(0).toUpperCase() + text.slice(1);
 }
-
-export const measuresInput = object({
-  stockDiameter: measure("the stock's diameter", 1, 100),
-  scionDiameter: measure("the scion's diameter", 1, 100),
-  stockBark: measure("the stock's bark", 0, 30),
-  scionBark: measure("the scion's bark", 0, 30),
-  stockLength: measure("the stock's cut", 1, 200),
-  scionLength: measure("the scion's cut", 1, 200),
-  stockHollow: measure("the hollow of the stock's face", 0, 20),
-  scionHollow: measure("the hollow of the scion's face", 0, 20),
-  placement: lazy((value: unknown) =>
-    typeof value === 'object' && value !== null && 'pick' in value
-      ? object({ pick: string().oneOf(PICKS, 'Choose how the scion is set.').required('Choose how the scion is set.') })
-      : measure('the offset of the scion', -100, 100),
-  ),
-  lift: measure('the lift of the scion', -200, 200),
-  turn: measure('the turn of the scion', -45, 45, 'degrees'),
-});
 
 const marks = mixed<Marks>()
   .default({})
@@ -58,7 +56,8 @@ export const judgementInput = object({
   seatId: id('the seat'),
   number: count('The number of the union', 1, 999),
   stage: string().oneOf(['joined', 'wrapped', 'keeper'] as const, 'Choose the stage.').required('Choose the stage.'),
-  measures: measuresInput,
+  // Which figures there are is the method's to say; see measuresInput.
+  measures: mixed<Record<string, unknown>>().required('Enter the measures of the union.').test('measures', 'The measures cannot be read. Enter them again.', (value) => typeof value === 'object' && !Array.isArray(value)),
   marks,
   note: string().trim().default('').max(500, 'Keep the note to 500 characters.'),
   deviceAt: instant('the time of the device').required('The time of the device is missing.'),

@@ -19,7 +19,7 @@ const fact = async (unionId: string) => club.services.db.unionFacts.findOne({ wh
 
 describe('putJudgement', () => {
   it('computes contact and score on the server, whatever the browser showed', async () => {
-    const saved = await putJudgement(club.as('assistant'), uuid(), judgementBody(workshop, { marks: { hold: 'poor' } }, { scionDiameter: 7, scionBark: 0.8, stockBark: 1, placement: { pick: 'right-lines' } }));
+    const saved = await putJudgement(club.as('assistant'), uuid(), judgementBody(workshop, { marks: { hold: 'poor' } }, { scionDiameter: 7, scionBark: 0.8, stockBark: 1, placement: 'right-lines' }));
     expect(saved.contact).toBeCloseTo(0.5253, 2);
     expect(saved.contactGrade).toBe('poor');
     // Cambium loses 15 and hold 4 of the 86 asked at this stage.
@@ -74,11 +74,11 @@ describe('putJudgement', () => {
     expect(await refusalOf(putJudgement(club.as('lead'), uuid(), judgementBody(workshop, { number: 6, filledInAt: later(60).toISOString() })))).toMatchObject({ fields: { filledInAt: 'Later than now.' } });
   });
   it.each([
-    ['a negative bark', { stockBark: -1 }, /bark cannot be less than 0/],
+    ['a negative bark', { stockBark: -1 } as Record<string, number>, /bark cannot be less than 0/],
     ['an absurd diameter', { stockDiameter: 900 }, /more than 100 mm cannot be right/],
     ['bark as thick as the radius', { scionBark: 5 }, /bark is as thick as its radius/],
     ['a cut shorter than the diameter', { stockLength: 9 }, /no longer than its diameter/],
-    ['pieces that do not overlap', { placement: { value: 30, origin: 'measured' as const } }, /do not overlap/],
+    ['pieces that do not overlap', { placement: 30 }, /do not overlap/],
   ])('refuses %s in words and saves nothing', async (_name, figures, message) => {
     const before = await club.services.db.judgements.count({ where: { clubId: club.clubId } });
     const refused = await refusalOf(putJudgement(club.as('lead'), uuid(), judgementBody(workshop, { number: 50 }, figures)));

@@ -1,6 +1,7 @@
 import { isDeepStrictEqual } from 'node:util';
 import { v7 as uuid } from 'uuid';
 import type { Transaction } from 'sequelize';
+import { object } from 'yup';
 import { InputError } from '@/core/contact/input-error';
 import { methodById } from '@/core/methods/registry';
 import { judgeUnion, type UnionJudgement } from '@/core/scoring/judge-union';
@@ -9,7 +10,7 @@ import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from './context';
 import { audit } from './audit';
 import { id } from './fields';
-import { judgementInput, type JudgementInput } from './judgement-input';
+import { judgementInput, type JudgementInput, measuresInput } from './judgement-input';
 import { parse } from './parse';
 import { currentRubric } from './rubrics';
 import { refreshUnionFacts } from './union-facts';
@@ -25,7 +26,9 @@ export async function putJudgement(context: Context, judgementId: string, input:
   allow(context, 'assistant');
   const { db, actor: { clubId } } = context;
   parse(id('the judgement'), judgementId);
-  const given = parse(judgementInput, input) as JudgementInput;
+  const read = parse(judgementInput, input) as JudgementInput;
+  const workshop = await getWorkshop(context, read.workshopId);
+  const given = { ...read, ...parse(object({ measures: measuresInput(methodById(workshop.method)) }), { measures: read.measures }) } as JudgementInput;
   const replay = async (): Promise<JudgementRow | null> => {
     const known = await db.judgements.findOne({ where: { id: judgementId }, raw: true });
     if (known && known.clubId !== clubId) throw notFound('The judgement');
@@ -37,13 +40,12 @@ export async function putJudgement(context: Context, judgementId: string, input:
   const before = await replay();
   if (before) return before;
 
-  const workshop = await getWorkshop(context, given.workshopId);
   const seat = await db.seats.findOne({ where: { clubId, workshopId: workshop.id, id: given.seatId }, raw: true });
   if (!seat) throw notFound('The seat');
   if (given.filledInAt && given.filledInAt > context.now) {
     throw new UseCaseError('invalid', 'The sheet cannot have been filled in later than now. Check date and time.', { filledInAt: 'Later than now.' });
   }
-  const rubric = await currentRubric(context, workshop.method);
+  const rubric = await currentRubric(context, workshop.method, workshop.schools);
   const judged = judge(workshop, rubric.body, given);
   try {
     await transact(db, (transaction) => insert(context, transaction, judgementId, given, workshop, rubric.id, judged));
@@ -85,7 +87,7 @@ async function insert(
     {
       id: judgementId, clubId, unionId: union.id, assessorId: userId, stage: given.stage, measures: given.measures, marks: given.marks, note: given.note,
       contact: contact.contact, contactLeft: contact.left, contactRight: contact.right, touchingMm: contact.touching,
-      runs: contact.runs.map(({ from, to }) => ({ from, to })), contactGrade: contactGrade.grade as 'good' | 'poor' | 'fatal', contactWords: contactGrade.words,
+      runs: contact.ring, contactGrade: contactGrade.grade as 'good' | 'poor' | 'fatal', contactWords: contactGrade.words,
       fatal: judged.fatal, score: judged.score, modelVersion: methodById(workshop.method).contactModel, rubricId, correctsId: given.correctsId, liveCorrectsId: given.correctsId,
       withdrawnAt: null, filledInAt: given.filledInAt, deviceAt: given.deviceAt, recordedAt: now,
     },

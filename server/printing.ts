@@ -48,7 +48,7 @@ export async function printScoreSheet(context: Context, workshopId: string, inpu
   const workshop = await getWorkshop(context, workshopId);
   const given = parse(object({ paper }), input);
   const seats = (await listSeats(context, workshopId)).filter(({ absent }) => !absent).map(({ number: seat, person }) => ({ number: seat, name: person.name ?? ERASED_NAME }));
-  return scoreSheetPdf({ method: methodById(workshop.method), title: workshop.title, date: workshop.date, seats, unit: context.actor.lengthUnit }, given.paper);
+  return scoreSheetPdf({ method: methodById(workshop.method), schools: workshop.schools, title: workshop.title, date: workshop.date, seats, unit: context.actor.lengthUnit }, given.paper);
 }
 
 const slipsInput = object({ paper, personIds: array(id('the person')).default([]) });

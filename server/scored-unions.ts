@@ -1,5 +1,6 @@
 import type { JudgementRow } from '@/db/models/rows';
 import { methodById } from '@/core/methods/registry';
+import { pointsOf } from '@/core/methods/shown-technique';
 import type { Context } from './context';
 import { countingJudgement, standing } from './counting-judgement';
 import { getWorkshop } from './workshops';
@@ -27,7 +28,7 @@ export interface ScoredUnion {
 export async function scoredUnions(context: Context, workshopId: string): Promise<ScoredUnion[]> {
   const workshop = await getWorkshop(context, workshopId);
   const { db, actor: { clubId } } = context;
-  const method = methodById(workshop.method);
+  const points = pointsOf(methodById(workshop.method), workshop.schools);
   const unions = await db.unions.findAll({ where: { clubId, workshopId, kind: 'practice' }, order: [['number', 'ASC']], raw: true });
   const all = await db.judgements.findAll({ where: { clubId, unionId: unions.map(({ id }) => id) }, order: [['recordedAt', 'ASC'], ['id', 'ASC']], raw: true });
   const assessors = await db.users.findAll({ where: { id: [...new Set(all.map(({ assessorId }) => assessorId))] }, raw: true });
@@ -42,7 +43,7 @@ export async function scoredUnions(context: Context, workshopId: string): Promis
     const fatal = counts.fatal[0];
     return [{
       id: union.id, seatId: union.seatId, number: union.number, counts, judgements: seen, likelyDouble: seen.length > 1 && !union.doubleSettledAt,
-      glyph: { runs: counts.runs, fatal: fatal ? (method.points.find(({ id }) => id === fatal)?.letter ?? '!') : null },
+      glyph: { runs: counts.runs, fatal: fatal ? (points.find(({ id }) => id === fatal)?.letter ?? '!') : null },
     }];
   });
 }

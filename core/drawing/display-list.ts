@@ -2,7 +2,8 @@
 export type Role =
   | 'bark' | 'wood' | 'pith' | 'bud' | 'knife-cut'
   | 'cambium-stock' | 'cambium-scion' | 'touch' | 'gap' | 'ghost'
-  | 'dimension' | 'scale' | 'level' | 'outline';
+  | 'dimension' | 'scale' | 'level' | 'outline'
+  | 'green' | 'meet' | 'knife' | 'flap' | 'break' | 'wrap' | 'film' | 'foil' | 'seal' | 'tag' | 'steel';
 
 /** A point in mm: x to the right, y downwards from the drawing's top left corner. */
 export type Point = readonly [x: number, y: number];

@@ -1,6 +1,9 @@
 import { describe, expect, it } from 'vitest';
+import { outlineUnionContact } from '../contact/outline-union';
+import { outlineOf } from '../methods/common/outline-method';
+import { exampleMeasures } from '../methods/example-measures';
+import { figuresOf } from '../methods/field';
 import { whipAndTongue } from '../methods/whip-and-tongue/method';
-import { exampleMeasures } from '../scoring/example-measures';
 import { pointsAt } from '../scoring/judge-union';
 import { crossSection } from './cross-section';
 import type { DisplayList, Path } from './display-list';
@@ -8,7 +11,8 @@ import { faceView } from './face-view';
 import { sideView } from './side-view';
 import { unionGlyph } from './union-glyph';
 
-const { union, contact } = whipAndTongue.assess(exampleMeasures({ scionDiameter: 8, stockHollow: 0.3, placement: { pick: 'right-lines' } }));
+const union = outlineOf(figuresOf(whipAndTongue.fields, exampleMeasures(whipAndTongue, { scionDiameter: 8, stockHollow: 0.3, placement: 'right-lines' })));
+const contact = outlineUnionContact(union);
 
 const paths = (list: DisplayList, role: string): Path[] => list.items.filter((item): item is Path => item.kind === 'path' && item.role === role);
 const span = (path: Path, axis: 0 | 1): number => Math.max(...path.points.map((point) => point[axis])) - Math.min(...path.points.map((point) => point[axis]));
@@ -32,7 +36,7 @@ describe('drawings to scale', () => {
   it('never lays a label on the wood', () => {
     for (const e of [-3, 0, 3]) {
       const moved = { ...union, e };
-      const face = faceView(moved, whipAndTongue.assess(exampleMeasures({ scionDiameter: 8, placement: { value: e, origin: 'measured' } })).contact, { unit: 'mm' });
+      const face = faceView(moved, outlineUnionContact(moved), { unit: 'mm' });
       const xs = [...paths(face, 'bark'), ...paths(face, 'outline')].flatMap(({ points }) => points.map(([x]) => x));
       for (const item of face.items) {
         if (item.kind !== 'label' || item.role === 'scale') continue;

@@ -1,3 +1,4 @@
+import { barkOutline } from '../contact/cut-face';
 import type { OutlineUnionContact, OutlineUnion } from '../contact/outline-union';
 import { formatLength, type LengthUnit } from '../units/length';
 import { ellipseArc, line, ring, area, type DisplayList, type Label, type Path, type Point } from './display-list';
@@ -22,9 +23,11 @@ export function faceView(union: OutlineUnion, result: OutlineUnionContact, optio
   const turn = (union.phi * Math.PI) / 180;
   // Room for the labels beside the face, so that they never lie on the wood.
   const margin = 11;
-  const reachX = Math.max(stock.diameter / 2, Math.abs(e) + scion.diameter / 2);
-  const reachUp = Math.max(stock.length / 2, z + scion.length / 2);
-  const reachDown = Math.max(stock.length / 2, scion.length / 2 - z);
+  const onStock = barkOutline(stock);
+  const onScion = barkOutline(scion);
+  const reachX = Math.max(onStock.p, Math.abs(e) + onScion.p);
+  const reachUp = Math.max(onStock.q, z + onScion.q);
+  const reachDown = Math.max(onStock.q, onScion.q - z);
   const top = 4;
   const width = 2 * (reachX + margin);
   const middle: Point = [width / 2, top + reachUp];
@@ -32,9 +35,9 @@ export function faceView(union: OutlineUnion, result: OutlineUnionContact, optio
   const height = top + reachUp + reachDown + 7;
 
   const items: (Path | Label)[] = [
-    area('bark', ellipseArc(middle, stock.diameter / 2, stock.length / 2)),
+    area('bark', ellipseArc(middle, onStock.p, onStock.q)),
     area('wood', ellipseArc(middle, stockOutline.p, stockOutline.q)),
-    ring('outline', ellipseArc(centre, scion.diameter / 2, scion.length / 2, { turn })),
+    ring('outline', ellipseArc(centre, onScion.p, onScion.q, { turn })),
     ...gapHatch(union, result, middle, centre, turn),
     ring('cambium-stock', ellipseArc(middle, stockOutline.p, stockOutline.q)),
     ring('cambium-scion', ellipseArc(centre, scionOutline.p, scionOutline.q, { turn })),

@@ -1,5 +1,3 @@
-import type { PlacementPick } from '../contact/placement';
-
 /** Where a figure comes from. An assumed figure never feeds what is learnt about a person's hands. */
 export type Origin = 'measured' | 'picked' | 'assumed';
 
@@ -9,20 +7,8 @@ export interface Measure {
   origin: Origin;
 }
 
-/** Raw measures of a cut that runs through both shoots, as kept with a judgement. */
-export interface Measures {
-  stockDiameter: Measure;
-  scionDiameter: Measure;
-  stockBark: Measure;
-  scionBark: Measure;
-  stockLength: Measure;
-  scionLength: Measure;
-  stockHollow: Measure;
-  scionHollow: Measure;
-  /** Sideways: a pick in words, or mm to the right. */
-  placement: { pick: PlacementPick } | Measure;
-  /** Along the cut, upwards. */
-  lift: Measure;
-  /** Anticlockwise, degrees. */
-  turn: Measure;
-}
+/** Raw measures of a union by the id of their field: a figure, or a pick in words. */
+export type Measures = Record<string, Measure | { pick: string }>;
+
+/** The same as plain numbers, mm and degrees, picks worked out. */
+export type Figures = Record<string, number>;

@@ -1,7 +1,17 @@
-import type { OutlineUnionContact, OutlineUnion } from '../contact/outline-union';
 import type { ContactGrade } from '../contact/contact-grade';
-import type { Grade } from '../scoring/grade';
-import type { Measures } from './measures';
+import type { UnionContact } from '../contact/union-contact';
+import type { DisplayList } from '../drawing/display-list';
+import type { Workpieces } from '../drawing/workpieces';
+import type { Milestone } from '../findings/milestones';
+import type { Grade, PointGrade } from '../scoring/grade';
+import type { LengthUnit } from '../units/length';
+import type { AftercareTask } from './aftercare-task';
+import type { Field } from './field';
+import type { Material } from './material';
+import type { Figures, Measures } from './measures';
+import type { Choices, SchoolQuestion } from './school';
+import type { Step } from './step';
+import type { Use } from './use';
 
 export type Stage = 'joined' | 'wrapped' | 'keeper';
 
@@ -24,12 +34,27 @@ export interface Point {
   correction: string;
 }
 
+export interface LinesOptions {
+  unit: LengthUnit;
+  /** Where the scion should go, as an offset to show besides where it lies. */
+  ghost?: number | null;
+  /** Level of the cross-section. */
+  level?: number | null;
+}
+
 export interface Assessment {
-  union: OutlineUnion;
-  contact: OutlineUnionContact;
+  contact: UnionContact;
   contactGrade: ContactGrade;
   /** Grades of the measured points. */
   grades: Record<string, Grade>;
+  /** The lines that should meet, to scale, what touches marked. */
+  lines: (options: LinesOptions) => DisplayList;
+  /** The joined union from the side, its parts as places to mark. */
+  side: (options: { unit: LengthUnit; upsideDown?: boolean }) => DisplayList;
+  /** The union cut across at a level, mm from the middle of the join upwards; null where a cut shows nothing. */
+  section: ((level: number, unit: LengthUnit) => DisplayList) | null;
+  /** How far from the middle the level may go, mm. */
+  reach: number;
 }
 
 /** A single change to the cut that could be made next time. */
@@ -40,6 +65,37 @@ export interface Correction {
   say: (length: (mm: number) => string) => string;
   /** Measures as they would be after it. */
   measures?: Measures;
+  /** Offset the scion would have, to be shown as a dotted line. */
+  ghost?: number;
+}
+
+/** Calipers the drawings are made from, mm. */
+export interface Wood {
+  stock: number;
+  scion: number;
+  stockBark: number;
+  scionBark: number;
+  /** Length of the cut, when it was measured rather than chosen by school. */
+  length?: number;
+}
+
+/** What is done and judged, for one set of schools and one pair of wood. */
+export interface Technique {
+  /** The pieces before the first step. */
+  start: Workpieces;
+  steps: Step[];
+  points: Point[];
+  materials: Material[];
+  aftercare: AftercareTask[];
+}
+
+/** A round of follow-up that the method asks for, days after the workshop. */
+export interface RoundAdvice {
+  milestone: Milestone;
+  from: number;
+  to: number;
+  /** What is looked for. */
+  look: string;
 }
 
 /** A way of joining wood to wood. */
@@ -48,15 +104,30 @@ export interface Method {
   name: string;
   /** Said in the midst of a sentence: "a whip-and-tongue". */
   inSentence: string;
+  /** What it is for. */
+  purpose: string;
+  use: Use;
+  /** Version of the contact model that judges it. */
   contactModel: string;
-  points: Point[];
-  /** Cut lengths that count as good, mm along the slope. */
-  cutLength: { from: number; to: number };
-  /** Milestones in the order they are reached, with the early sign that is asked for. */
+  /** Usual share of unions that take in a practised hand; stands for so many unions until a club has its own. */
+  prior: { low: number; high: number; weight: number };
+  fields: Field[];
+  /** Figures of a clean union, of the fields that must be entered. */
+  example: Record<string, number>;
+  /** Calipers it is shown with unless others are chosen. */
+  shownWith: { stock: number; scion: number };
+  schools: SchoolQuestion[];
+  technique: (choices: Choices, wood: Wood) => Technique;
   earlySign: string;
-  cautions: { knife: string };
-  /** Days after the workshop on which callusing ends and rounds are usually asked. */
+  failureSign: string;
+  rounds: RoundAdvice[];
+  /** Days after the workshop on which the join is left alone to callus. */
   callusDays: number;
-  assess: (measures: Measures) => Assessment;
-  corrections: (measures: Measures, assessment: Assessment) => Correction[];
+  /** The caution that is said before the first cut. */
+  knifeCaution: string;
+  tools: string[];
+  assess: (figures: Figures, marks: Record<string, PointGrade>) => Assessment;
+  /** Contact this pair of wood could reach. */
+  best: (figures: Figures) => number;
+  corrections: (measures: Measures, figures: Figures, assessment: Assessment) => Correction[];
 }

@@ -1,65 +1,122 @@
 import { describe, expect, it } from 'vitest';
-import { thisWeek } from '../aftercare/this-week';
-import { ANSWERS, MILESTONES } from '../findings/milestones';
-import { RIBBONS, ribbonById } from '../lots/ribbons';
-import { exampleMeasures } from '../scoring/example-measures';
 import { defaultRule, judgeUnion, pointsAt } from '../scoring/judge-union';
+import { CAUTIONS } from './cautions';
+import { exampleMeasures } from './example-measures';
+import { figuresOf } from './field';
+import type { Method } from './method';
 import { METHODS, methodById } from './registry';
+import { pointsOf, shownTechnique } from './shown-technique';
+import { bridge } from './testing/bridge';
 
-describe.each(METHODS.map((method) => [method.id, method] as const))('%s', (_id, method) => {
-  it('has weights that add up to 100, cambium 25 to 30 of them', () => {
-    expect(method.points.reduce((sum, { weight }) => sum + weight, 0)).toBe(100);
-    const cambium = method.points.find(({ id }) => id === 'cambium')!.weight;
-    expect(cambium >= 25 && cambium <= 30).toBe(true);
+const whip = METHODS[0]!;
+
+describe('the registry', () => {
+  it('has eleven methods, each under its id', () => {
+    expect(METHODS).toHaveLength(11);
+    expect(new Set(METHODS.map(({ id }) => id)).size).toBe(11);
+    for (const method of METHODS) expect(methodById(method.id)).toBe(method);
+    expect(() => methodById('glue')).toThrow('"glue"');
+  });
+});
+
+// The made-up twelfth passes everything the eleven do, from its folder alone.
+describe.each([...METHODS, bridge].map((method) => [method.id, method] as const))('%s', (_id, method: Method) => {
+  it('has weights that add up to 100, cambium 25 to 30 of them, by every school', () => {
+    const schools = [{}, ...method.schools.flatMap(({ id, options }) => options.map((option) => ({ [id]: option.id })))];
+    for (const choices of schools) {
+      const points = pointsOf(method, choices);
+      expect(points.reduce((sum, { weight }) => sum + weight, 0)).toBe(100);
+      const cambium = points.find(({ id }) => id === 'cambium')!.weight;
+      expect(cambium >= 25 && cambium <= 30).toBe(true);
+    }
   });
   it('has a letter of its own for each point, and none that the bench needs for itself', () => {
-    const letters = method.points.map(({ letter }) => letter);
+    const letters = pointsOf(method).map(({ letter }) => letter);
     expect(new Set(letters).size).toBe(letters.length);
     for (const taken of ['q', 'z']) expect(letters).not.toContain(taken);
   });
-  it('is in the registry under its id', () => {
-    expect(methodById(method.id)).toBe(method);
-    expect(() => methodById('glue')).toThrow('"glue"');
-  });
-  it('judges a clean union as 100, and asks points of later stages later', () => {
-    const judged = judgeUnion(method, defaultRule(method), exampleMeasures(), {}, 'joined');
+  it('judges a clean union as 100 within six inputs, and asks points of later stages later', () => {
+    const measures = exampleMeasures(method);
+    const judged = judgeUnion(method, defaultRule(method), measures, {}, 'joined');
+    expect(judged.grades.filter(({ grade }) => grade !== 'good')).toEqual([]);
     expect(judged.score).toBe(100);
+    // What has to be entered, and one tap to save.
+    expect(method.fields.filter((field) => field.place === 'first').length + 1).toBeLessThanOrEqual(6);
+    expect(Object.keys(method.example).sort()).toEqual(method.fields.filter((field) => field.place === 'first').map(({ id }) => id).sort());
     const asked = (stage: 'joined' | 'wrapped' | 'keeper') => pointsAt(method, stage).map(({ id }) => id);
-    expect(asked('joined')).not.toContain('bind');
-    expect(asked('wrapped')).toContain('bind');
-    expect(asked('wrapped')).not.toContain('label');
-    expect(asked('keeper')).toHaveLength(method.points.length);
+    expect(asked('joined')).not.toContain('label');
+    expect(asked('keeper')).toHaveLength(pointsOf(method).length);
   });
+  it('draws a measured union: lines that carry their runs, a side with a place for every judged point asked for', () => {
+    const { assessment } = judgeUnion(method, defaultRule(method), exampleMeasures(method), {}, 'joined');
+    for (const drawing of [assessment.lines({ unit: 'mm' }), assessment.side({ unit: 'mm' })]) {
+      expect(drawing.width).toBeGreaterThan(10);
+      expect(drawing.height).toBeGreaterThan(10);
+      for (const item of drawing.items) if (item.kind === 'path') for (const at of item.points) expect(at.every(Number.isFinite)).toBe(true);
+    }
+    expect(assessment.lines({ unit: 'mm' }).items.some((item) => item.kind === 'path' && item.role === 'touch')).toBe(true);
+    const ids = pointsOf(method).map(({ id }) => id);
+    const anchored = assessment.side({ unit: 'mm' }).anchors.map(({ point }) => point);
+    expect(anchored.length).toBeGreaterThanOrEqual(4);
+    for (const id of anchored) expect(ids).toContain(id);
+  });
+  it('has a pick for every field that is picked, and figures in the end for all', () => {
+    const figures = figuresOf(method.fields, exampleMeasures(method));
+    for (const { id } of method.fields) expect(figures[id], id).toSatisfy(Number.isFinite);
+    for (const { place, picks } of method.fields) if (place === 'picked') expect(picks!.length).toBeGreaterThan(1);
+  });
+  it('computes the gain of what it advises, and advises nothing for a clean union but what is left to gain', () => {
+    const measures = exampleMeasures(method);
+    const rule = defaultRule(method);
+    const now = judgeUnion(method, rule, measures, {}, 'joined');
+    for (const correction of method.corrections(measures, now.figures, now.assessment)) {
+      expect(correction.say((mm) => `${mm.toFixed(1)} mm`)).toMatch(/^[A-Z].+\.$/);
+      expect(pointsOf(method).some(({ id }) => id === correction.point)).toBe(true);
+    }
+  });
+  it('says what it is for, when, on what, and what is due afterwards', () => {
+    expect(method.purpose).toMatch(/\.$/);
+    expect(method.use.seasons.length).toBeGreaterThan(0);
+    expect(method.use.stock.from).toBeLessThan(method.use.stock.to);
+    expect(method.prior.low).toBeLessThan(method.prior.high);
+    const { aftercare, materials } = shownTechnique(method);
+    for (const { trigger } of aftercare) if (trigger.kind === 'days') expect(trigger.earliest <= trigger.best && trigger.best <= trigger.latest).toBe(true);
+    expect(new Set(aftercare.map(({ id }) => id)).size).toBe(aftercare.length);
+    expect(new Set(materials.map(({ id }) => id)).size).toBe(materials.length);
+  });
+  it('cautions at every cut', () => {
+    for (const { id, caution, pull } of shownTechnique(method).steps) {
+      if (pull) expect(caution, id).not.toBeNull();
+      if (caution) expect(CAUTIONS[caution].text.length).toBeGreaterThan(20);
+    }
+  });
+});
+
+describe('grades of a whip', () => {
+  const grades = (changes: Record<string, number>) => judgeUnion(whip, defaultRule(whip), exampleMeasures(whip, changes), {}, 'joined').assessment.grades;
   it.each([
     ['both cuts of 35', {}, 'good'],
     ['a tenth apart', { scionLength: 31.5 }, 'good'],
     ['more than a tenth apart', { scionLength: 31.4 }, 'poor'],
     ['much shorter than the range', { stockLength: 20, scionLength: 20 }, 'poor'],
     ['about 25', { stockLength: 24, scionLength: 24 }, 'good'],
-  ])('grades cut length: %s', (_name, figures, grade) => {
-    expect(method.assess(exampleMeasures(figures)).grades['cut-length']).toBe(grade);
+  ])('cut length: %s', (_name, figures, grade) => {
+    expect(grades(figures)['cut-length']).toBe(grade);
   });
   it.each([
     [0, 0, 'good'], [0.1, 0, 'good'], [0.2, 0, 'poor'], [0.1, 0.1, 'poor'], [0.6, 0, 'poor'], [0.66, 0, 'poor'], [0.67, 0, 'fatal'], [0.4, 0.3, 'fatal'],
-  ])('grades flatness: hollows of %d and %d mm', (stockHollow, scionHollow, grade) => {
-    expect(method.assess(exampleMeasures({ stockHollow, scionHollow })).grades.flatness).toBe(grade);
+  ])('flatness: hollows of %d and %d mm', (stockHollow, scionHollow, grade) => {
+    expect(grades({ stockHollow, scionHollow }).flatness).toBe(grade);
   });
 });
 
-describe('ribbons', () => {
-  it('differ in colour, in pattern and in name', () => {
-    for (const key of ['id', 'colour', 'pattern', 'name'] as const) expect(new Set(RIBBONS.map((ribbon) => ribbon[key])).size).toBe(RIBBONS.length);
-    expect(ribbonById('marsh').name).toBe('blue, plain');
-    expect(() => ribbonById('tartan')).toThrow('tartan');
-  });
-});
-
-describe('thisWeek', () => {
-  it('has one line for every answer to every milestone', () => {
-    for (const milestone of MILESTONES) for (const answer of ANSWERS) expect(thisWeek(milestone, answer)).toMatch(/^[A-Z][^\n]{20,}\.$/);
-  });
-  it('does not take a first "dead" for the end, and knows the second chance', () => {
-    expect(thisWeek('healed', 'dead')).toContain('look once more');
-    expect(thisWeek('growing', 'dead')).toContain('budded in late summer');
+describe('marks that a model needs', () => {
+  it('nothing of a T-bud touches when the bark was forced or the bud stands on its head', () => {
+    const method = methodById('t-bud');
+    const read = (marks: Record<string, 'fatal'>) => judgeUnion(method, defaultRule(method), exampleMeasures(method), marks, 'joined').assessment;
+    expect(read({}).contact.contact).toBe(1);
+    expect(read({ slip: 'fatal' }).contact.contact).toBe(0);
+    expect(read({ slip: 'fatal' }).contactGrade.words).toBe('bark did not slip');
+    expect(read({ 'way-up': 'fatal' }).grades.cambium).toBe('fatal');
   });
 });

@@ -1,8 +1,30 @@
+import { bark } from './bark/method';
+import { chip } from './chip/method';
+import { cleft } from './cleft/method';
+import { fourFlap } from './four-flap/method';
+import { inlay } from './inlay/method';
 import type { Method } from './method';
+import { patch } from './patch/method';
+import { sideVeneer } from './side-veneer/method';
+import { splice } from './splice/method';
+import { tBud } from './t-bud/method';
+import { topWedge } from './top-wedge/method';
 import { whipAndTongue } from './whip-and-tongue/method';
 
 /** Every method the product knows, in the order they are offered. */
-export const METHODS: readonly Method[] = [whipAndTongue];
+export const METHODS: readonly Method[] = [
+  whipAndTongue,
+  splice,
+  cleft,
+  bark,
+  inlay,
+  fourFlap,
+  sideVeneer,
+  topWedge,
+  chip,
+  tBud,
+  patch,
+];
 
 /** @throws Error for an id no method has. */
 export function methodById(id: string): Method {

@@ -2,13 +2,13 @@ import { describe, expect, it } from 'vitest';
 import { whipAndTongue } from '../methods/whip-and-tongue/method';
 import { bestCorrections } from './best-corrections';
 import { defaultRule, judgeUnion } from './judge-union';
-import { exampleMeasures } from './example-measures';
+import { exampleMeasures } from '../methods/example-measures';
 import { formatLength } from '../units/length';
 
 const rule = defaultRule(whipAndTongue);
 const mm = (value: number): string => formatLength(value, 'mm');
-const best = (changes: Parameters<typeof exampleMeasures>[0], marks = {}) =>
-  bestCorrections(whipAndTongue, rule, exampleMeasures(changes), marks, 'joined');
+const best = (changes: Parameters<typeof exampleMeasures>[1], marks = {}) =>
+  bestCorrections(whipAndTongue, rule, exampleMeasures(whipAndTongue, changes), marks, 'joined');
 
 describe('bestCorrections', () => {
   it('has nothing to say about a clean union', () => {
@@ -16,7 +16,7 @@ describe('bestCorrections', () => {
   });
   it('moves a centred thin scion to the side where the lines meet', () => {
     // Case 2 of the reference set is centred and fatal; case 3, 1.3 mm aside, matches one side.
-    const [first] = best({ scionDiameter: 7, scionBark: 0.8, placement: { pick: 'middle' } });
+    const [first] = best({ scionDiameter: 7, scionBark: 0.8, placement: 'middle' });
     expect(first!.point).toBe('cambium');
     expect(first!.mendsFatal).toBe(true);
     expect(first!.contact).toBeGreaterThanOrEqual(0.525);
@@ -29,7 +29,7 @@ describe('bestCorrections', () => {
     expect(second!.say(mm)).toContain('0.3 mm hollow');
   });
   it('names both faces when only both together stand open', () => {
-    const measures = exampleMeasures({ stockHollow: 0.4, scionHollow: 0.4 });
+    const measures = exampleMeasures(whipAndTongue, { stockHollow: 0.4, scionHollow: 0.4 });
     const judged = judgeUnion(whipAndTongue, rule, measures, {}, 'joined');
     expect(judged.assessment.grades.flatness).toBe('fatal');
     expect(judged.assessment.contactGrade.reason).toContain('Both faces');
@@ -39,7 +39,7 @@ describe('bestCorrections', () => {
     expect(said.some((text) => text.includes('8 mm shorter'))).toBe(true);
   });
   it('computes the gain it promises', () => {
-    const measures = exampleMeasures({ stockLength: 30, scionLength: 38, scionHollow: 0.2 });
+    const measures = exampleMeasures(whipAndTongue, { stockLength: 30, scionLength: 38, scionHollow: 0.2 });
     for (const correction of bestCorrections(whipAndTongue, rule, measures, {}, 'joined')) {
       const again = judgeUnion(whipAndTongue, rule, correction.measures!, {}, 'joined');
       expect(again.score).toBe(correction.score);

@@ -1,5 +1,8 @@
 import type { Assessment, Method, Point, Stage } from '../methods/method';
-import type { Measures } from '../methods/measures';
+import { figuresOf } from '../methods/field';
+import type { Figures, Measures } from '../methods/measures';
+import { type Choices, relevantChoices } from '../methods/school';
+import { pointsOf } from '../methods/shown-technique';
 import type { PointGrade } from './grade';
 import { FATAL_CAP, scoreUnion, type UnionScore } from './score-union';
 
@@ -10,23 +13,31 @@ export type Marks = Record<string, PointGrade>;
 export interface ScoringRule {
   weights: Record<string, number>;
   fatalCap: number;
+  /** Schools the workshop follows; the usual ones where none is named. */
+  schools?: Choices;
 }
 
 export interface UnionJudgement extends UnionScore {
   assessment: Assessment;
+  /** The measures as plain figures, picks worked out. */
+  figures: Figures;
   grades: { point: Point; grade: PointGrade }[];
 }
 
 const STAGES: Stage[] = ['joined', 'wrapped', 'keeper'];
 
 /** The points asked at a stage: its own and those of the stages before it. */
-export function pointsAt(method: Method, stage: Stage): Point[] {
-  return method.points.filter((point) => STAGES.indexOf(point.stage) <= STAGES.indexOf(stage));
+export function pointsAt(method: Method, stage: Stage, schools: Choices = {}): Point[] {
+  return pointsOf(method, schools).filter((point) => STAGES.indexOf(point.stage) <= STAGES.indexOf(stage));
 }
 
-/** The rule a method comes with. */
-export function defaultRule(method: Method): ScoringRule {
-  return { weights: Object.fromEntries(method.points.map(({ id, weight }) => [id, weight])), fatalCap: FATAL_CAP };
+/** The rule a method comes with, by the schools a workshop follows. */
+export function defaultRule(method: Method, schools: Choices = {}): ScoringRule {
+  const relevant = relevantChoices(schools, method.schools);
+  return {
+    weights: Object.fromEntries(pointsOf(method, schools).map(({ id, weight }) => [id, weight])), fatalCap: FATAL_CAP,
+    ...(Object.keys(relevant).length > 0 ? { schools: relevant } : {}),
+  };
 }
 
 /**
@@ -35,8 +46,9 @@ export function defaultRule(method: Method): ScoringRule {
  * @throws InputError when a measure is one no union can have.
  */
 export function judgeUnion(method: Method, rule: ScoringRule, measures: Measures, marks: Marks, stage: Stage): UnionJudgement {
-  const assessment = method.assess(measures);
-  const grades = pointsAt(method, stage).map((point) => ({
+  const figures = figuresOf(method.fields, measures);
+  const assessment = method.assess(figures, marks);
+  const grades = pointsAt(method, stage, rule.schools).map((point) => ({
     point,
     grade: marks[point.id] ?? assessment.grades[point.id] ?? ('good' as const),
   }));
@@ -44,5 +56,5 @@ export function judgeUnion(method: Method, rule: ScoringRule, measures: Measures
     grades.map(({ point, grade }) => ({ id: point.id, weight: rule.weights[point.id] ?? 0, grade })),
     rule.fatalCap,
   );
-  return { ...scored, assessment, grades };
+  return { ...scored, assessment, figures, grades };
 }

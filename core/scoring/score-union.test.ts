@@ -1,11 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { pointsOf } from '../methods/shown-technique';
 import { whipAndTongue } from '../methods/whip-and-tongue/method';
 import { scoreUnion, type GradedPoint } from './score-union';
 import type { PointGrade } from './grade';
 
 const rubric = (marks: Record<string, PointGrade> = {}): GradedPoint[] =>
-  whipAndTongue.points
+  pointsOf(whipAndTongue)
     .filter((point) => point.stage === 'joined')
     .map(({ id, weight }) => ({ id, weight, grade: marks[id] ?? 'good' }));
 

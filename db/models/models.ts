@@ -31,7 +31,7 @@ export function defineModels(sequelize: Sequelize) {
     people: define<rows.PersonRow>('people', { id: key, clubId: STRING, name: STRING, email: STRING, phone: STRING, mayContact: BOOLEAN, erasedAt: DATE(3) }),
     sites: define<rows.SiteRow>('sites', { id: key, clubId: STRING, name: STRING, hemisphere: STRING, timeZone: STRING }),
     workshops: define<rows.WorkshopRow>('workshops', {
-      id: key, clubId: STRING, title: STRING, date: DATEONLY, siteId: STRING, method: STRING, promisedKeepers: INTEGER, promise: STRING, createdAt: DATE(3),
+      id: key, clubId: STRING, title: STRING, date: DATEONLY, siteId: STRING, method: STRING, promisedKeepers: INTEGER, promise: STRING, schools: JSON, createdAt: DATE(3),
     }),
     seats: define<rows.SeatRow>('seats', { id: key, clubId: STRING, workshopId: STRING, number: INTEGER, personId: STRING, absent: BOOLEAN }),
     rosterImports: define<rows.RosterImportRow>('roster_imports', { clubId: key, id: key, workshopId: STRING, seated: INTEGER, at: DATE(3) }),
@@ -68,6 +68,17 @@ export function defineModels(sequelize: Sequelize) {
       unionId: key, clubId: STRING, workshopId: STRING, seatId: STRING, kind: STRING, method: STRING, date: DATEONLY, number: INTEGER,
       woodLotId: STRING, stockLotId: STRING, assessorId: STRING, score: DOUBLE, contact: DOUBLE, contactGrade: STRING, fatal: BOOLEAN, voided: BOOLEAN,
       healed: STRING, growing: STRING, season: STRING, wintered: STRING, contradicted: BOOLEAN,
+    }),
+    teachingStates: define<rows.TeachingStateRow>('teaching_states', {
+      clubId: key, workshopId: key, seq: INTEGER, step: INTEGER, panel: STRING, blank: BOOLEAN, timerSeconds: INTEGER, timerEndsAt: DATE(3), briefing: BOOLEAN, changedAt: DATE(3),
+    }),
+    briefings: define<rows.BriefingRow>('briefings', { clubId: key, workshopId: key, firstAid: STRING, kit: STRING, localRules: STRING, sap: BOOLEAN, changedAt: DATE(3) }),
+    acknowledgements: define<rows.AcknowledgementRow>('briefing_acknowledgements', {
+      clubId: key, workshopId: key, personId: key, contentHash: STRING, acknowledgedAt: DATE(3), recordedBy: STRING,
+    }),
+    compatibility: define<rows.CompatibilityRow>('compatibility', { id: key, clubId: STRING, stock: STRING, scion: STRING, verdict: STRING, note: STRING, source: STRING, withdrawn: BOOLEAN }),
+    topworkingPlans: define<rows.TopworkingPlanRow>('topworking_plans', {
+      id: key, clubId: STRING, tree: STRING, species: STRING, firstYear: INTEGER, version: INTEGER, limbs: JSON, changedAt: DATE(3),
     }),
     audit: define<rows.AuditRow>('audit', { seq: [BIGINT, 'key'], clubId: STRING, actorId: STRING, action: STRING, subjectId: STRING, at: DATE(3) }),
   };

@@ -1,6 +1,9 @@
 import type { LengthUnit } from '@/core/units/length';
 import type { TemperatureUnit } from '@/core/units/temperature';
 import type { Measures } from '@/core/methods/measures';
+import type { Choices } from '@/core/methods/school';
+import type { Verdict } from '@/core/compatibility/compatibility';
+import type { Limb } from '@/core/topworking/limb';
 import type { Stage } from '@/core/methods/method';
 import type { Marks, ScoringRule } from '@/core/scoring/judge-union';
 import type { Milestone, Answer } from '@/core/findings/milestones';
@@ -18,7 +21,9 @@ export interface SessionRow { tokenHash: string; userId: string; clubId: string;
 export interface PersonRow { id: string; clubId: string; name: string | null; email: string | null; phone: string | null; mayContact: boolean; erasedAt: Date | null }
 export interface SiteRow { id: string; clubId: string; name: string; hemisphere: 'north' | 'south'; timeZone: string }
 export interface WorkshopRow {
-  id: string; clubId: string; title: string; date: string; siteId: string; method: string; promisedKeepers: number; promise: string; createdAt: Date;
+  id: string; clubId: string; title: string; date: string; siteId: string; method: string; promisedKeepers: number; promise: string;
+  /** Chosen option by question; the usual ones are not named. */
+  schools: Choices; createdAt: Date;
 }
 export interface SeatRow { id: string; clubId: string; workshopId: string; number: number; personId: string; absent: boolean }
 export interface RosterImportRow { clubId: string; id: string; workshopId: string; seated: number; at: Date }
@@ -36,7 +41,7 @@ export interface UnionRow {
 }
 export interface JudgementRow {
   id: string; clubId: string; unionId: string; assessorId: string; stage: Stage; measures: Measures; marks: Marks; note: string;
-  contact: number; contactLeft: number; contactRight: number; touchingMm: number; runs: { from: number; to: number }[];
+  contact: number; contactLeft: number | null; contactRight: number | null; touchingMm: number; runs: { from: number; to: number }[];
   contactGrade: 'good' | 'poor' | 'fatal'; contactWords: string; fatal: string[]; score: number | null; modelVersion: string; rubricId: string;
   correctsId: string | null;
   /** As correctsId, and null once withdrawn: unique, so that a judgement has one correction that stands. */
@@ -60,3 +65,11 @@ export interface UnionFactRow {
   healed: TakeState; growing: TakeState; season: TakeState; wintered: TakeState; contradicted: boolean;
 }
 export interface AuditRow { seq: number; clubId: string; actorId: string | null; action: string; subjectId: string; at: Date }
+/** What the projector of a workshop shows; `seq` grows with every change. */
+export interface TeachingStateRow {
+  clubId: string; workshopId: string; seq: number; step: number; panel: 'right' | 'both'; blank: boolean; timerSeconds: number | null; timerEndsAt: Date | null; briefing: boolean; changedAt: Date;
+}
+export interface BriefingRow { clubId: string; workshopId: string; firstAid: string; kit: string; localRules: string; sap: boolean; changedAt: Date }
+export interface AcknowledgementRow { clubId: string; workshopId: string; personId: string; contentHash: string; acknowledgedAt: Date; recordedBy: string }
+export interface CompatibilityRow { id: string; clubId: string; stock: string; scion: string; verdict: Verdict; note: string; source: string; withdrawn: boolean }
+export interface TopworkingPlanRow { id: string; clubId: string; tree: string; species: string; firstYear: number; version: number; limbs: Limb[]; changedAt: Date }

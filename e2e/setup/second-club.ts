@@ -7,7 +7,7 @@ import { addWalkIn, listSeats } from '@/server/seats';
 import { addSite, putWorkshop } from '@/server/workshops';
 import { METHODS } from '@/core/methods/registry';
 import { putJudgement } from '@/server/judgements';
-import { exampleMeasures } from '@/core/scoring/example-measures';
+import { exampleMeasures } from '@/core/methods/example-measures';
 import { listKeepers, makeKeepers } from '@/server/keepers';
 import { addRound } from '@/server/rounds';
 
@@ -44,7 +44,7 @@ export async function makeSecondClub(services: Services, password: string): Prom
   await addStockLot(context, workshopId, stockLotId, { stockType: 'Ebb seedling', species: 'pear' });
   const [seat] = await listSeats(context, workshopId);
   const judgement = await putJudgement(context, judgementId, {
-    workshopId, seatId: seat!.id, number: 1, stage: 'joined', measures: exampleMeasures(), marks: {}, note: '', deviceAt: now,
+    workshopId, seatId: seat!.id, number: 1, stage: 'joined', measures: exampleMeasures(METHODS[0]!), marks: {}, note: '', deviceAt: now,
   });
   await makeKeepers(context, workshopId, { woodLotId, stockLotId });
   const [keeper] = await listKeepers(context, workshopId);

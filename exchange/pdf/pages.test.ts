@@ -74,7 +74,7 @@ describe('tags', () => {
 
 describe('score sheets', () => {
   it('have a row for each seat, the points to ring, the place for the time, and the caution', async () => {
-    const words = wordsOf(await scoreSheetPdf({ method: METHODS[0]!, title: 'Bench day', date: '2027-03-06', seats: [{ number: 7, name: 'Ona Ferrel' }], unit: 'in' }, 'A4'));
+    const words = wordsOf(await scoreSheetPdf({ method: METHODS[0]!, schools: {}, title: 'Bench day', date: '2027-03-06', seats: [{ number: 7, name: 'Ona Ferrel' }], unit: 'in' }, 'A4'));
     for (const part of ['Bench day', '7-', 'Ona Ferrel', 'Filled in on', 'inches', 'Tongue', 'Safe hands', 'stock cut', 'glove', 'sheet 1 of 1']) expect(words).toContain(part);
   });
 });

@@ -25,6 +25,17 @@ const INK: Record<Role, Ink> = {
   scale: { stroke: '#16201a', width: 0.6 },
   level: { stroke: '#5a635d', width: 0.4, dash: 3 },
   outline: { stroke: '#5d452c', width: 0.4 },
+  green: { stroke: '#0b7a3b', width: 0.7 },
+  meet: { stroke: '#0b7a3b', width: 1.2 },
+  knife: { fill: '#16201a', stroke: '#16201a', width: 1.1, dash: 3 },
+  flap: { fill: '#cdb48f', stroke: '#5d452c', width: 0.5 },
+  break: { stroke: '#5d452c', width: 0.6 },
+  wrap: { stroke: '#48534b', width: 0.4 },
+  film: { stroke: '#48534b', width: 0.5, dash: 1.2 },
+  foil: { fill: '#e9eeea', stroke: '#48534b', width: 0.4 },
+  seal: { fill: '#3b3f3c', stroke: '#16201a', width: 0.4 },
+  tag: { fill: '#ffffff', stroke: '#16201a', width: 0.6 },
+  steel: { fill: '#9aa59d', stroke: '#16201a', width: 0.6 },
 };
 
 /** Paints a display list with its top left corner at (x, y) points, enlarged by `scale`. */

@@ -1,8 +1,8 @@
-import { faceView } from '@/core/drawing/face-view';
-import { sideView } from '@/core/drawing/side-view';
+import { exampleMeasures } from '@/core/methods/example-measures';
+import { figuresOf } from '@/core/methods/field';
 import type { Method } from '@/core/methods/method';
+import type { Choices } from '@/core/methods/school';
 import { pointsAt } from '@/core/scoring/judge-union';
-import { exampleMeasures } from '@/core/scoring/example-measures';
 import { formatDate } from '@/core/units/iso-date';
 import type { LengthUnit } from '@/core/units/length';
 import { type Doc, makePdf, MM, PAPER, type Paper, writeLine, writeParagraph } from './document';
@@ -10,6 +10,7 @@ import { paintDrawing } from './paint-drawing';
 
 export interface ScoreSheet {
   method: Method;
+  schools: Choices;
   title: string;
   date: string;
   seats: { number: number; name: string }[];
@@ -44,28 +45,35 @@ function drawHead(doc: Doc, { method, title, date, unit }: ScoreSheet, sheetWidt
   writeLine(doc, `${method.name}, ${formatDate(date)}`, left, 24 * MM, { size: 11 });
   writeLine(doc, `sheet ${page}`, right, 18 * MM, { size: 10, anchor: 'end' });
   writeLine(doc, 'Assessor ____________________   Filled in on ______________ at ______', left, 31 * MM, { size: 10 });
-  writeParagraph(doc, `Lengths in ${unit === 'mm' ? 'mm' : 'inches'}. Set: L or R lines met, l or r outsides flush, M middle, or a figure. Hollow: - none, h hairline, o hollow, d deep. Ring a letter only where something is wrong, and write p poor, r recut or f fatal beside it.`, left, 37 * MM, { size: 8.5, width: 118 * MM });
-  const measures = exampleMeasures();
-  const { union, contact } = method.assess(measures);
-  paintDrawing(doc, sideView(union, { unit }), right - 66 * MM, 8 * MM, 0.58);
-  paintDrawing(doc, faceView(union, contact, { unit }), right - 38 * MM, 22 * MM, 0.85);
-  writeParagraph(doc, method.cautions.knife, left, 58 * MM, { size: 8, width: 118 * MM, colour: '#4c564f' });
+  writeParagraph(doc, `Lengths in ${unit === 'mm' ? 'mm' : 'inches'}. ${picksInWords(method)} Ring a letter only where something is wrong, and write p poor, r recut or f fatal beside it.`, left, 37 * MM, { size: 8.5, width: 118 * MM });
+  const { side, lines } = method.assess(figuresOf(method.fields, exampleMeasures(method)), {});
+  const drawings = [side({ unit }), lines({ unit })];
+  // Side by side in the room that the head leaves, 66 by 70 mm.
+  const scale = Math.min(66 / (drawings[0]!.width + drawings[1]!.width), ...drawings.map(({ height }) => 70 / height));
+  paintDrawing(doc, drawings[0]!, right - 66 * MM, 9 * MM, scale);
+  paintDrawing(doc, drawings[1]!, right - 66 * MM + drawings[0]!.width * scale * MM, 9 * MM, scale);
+  writeParagraph(doc, method.knifeCaution, left, 58 * MM, { size: 8, width: 118 * MM, colour: '#4c564f' });
 }
 
-function drawRow(doc: Doc, { method }: ScoreSheet, seat: { number: number; name: string } | null, y: number, sheetWidth: number): void {
+/** What to write for each field that is picked: the number of the pick. */
+function picksInWords(method: Method): string {
+  return method.fields.filter(({ place }) => place === 'picked').map(({ short, picks }) => `${short}: ${picks!.map(({ words }, i) => `${i + 1} ${words.toLowerCase()}`).join(', ')}.`).join(' ');
+}
+
+function drawRow(doc: Doc, { method, schools }: ScoreSheet, seat: { number: number; name: string } | null, y: number, sheetWidth: number): void {
   const left = 14 * MM;
   const right = (sheetWidth - 14) * MM;
   doc.lineWidth(0.3).moveTo(left, y).lineTo(right, y).stroke('#8a938c');
   writeLine(doc, seat ? `${seat.number}-` : '   -', left, y + 7 * MM, { size: 14, weight: 700 });
   writeLine(doc, seat?.name ?? '', left, y + 12 * MM, { size: 7, width: 24 * MM });
-  const boxes = ['stock Ø', 'scion Ø', 'stock cut', 'scion cut', 'set', 'hollow st.', 'hollow sc.'];
+  const boxes = method.fields.filter(({ place }) => place !== 'further').map(({ short }) => short.toLowerCase());
   const step = (right - left - 26 * MM) / boxes.length;
   boxes.forEach((name, i) => {
     const x = left + 26 * MM + i * step;
     writeLine(doc, name, x, y + 3.4 * MM, { size: 6.5, colour: '#4c564f' });
     doc.lineWidth(0.5).rect(x, y + 4.4 * MM, step - 2 * MM, 6.4 * MM).stroke('#16201a');
   });
-  const judged = pointsAt(method, 'joined').filter(({ measured, faults }) => !measured && faults.length > 0);
+  const judged = pointsAt(method, 'joined', schools).filter(({ measured, faults }) => !measured && faults.length > 0);
   const gap = (right - left - 26 * MM) / judged.length;
   judged.forEach((point, i) => {
     const x = left + 26 * MM + i * gap;

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { v7 as uuid } from 'uuid';
 import { afterAll, inject } from 'vitest';
 import { METHODS } from '@/core/methods/registry';
-import { exampleMeasures } from '@/core/scoring/example-measures';
+import { exampleMeasures } from '@/core/methods/example-measures';
 import { openDatabase } from '@/db/database';
 import type { Role } from '@/db/models/rows';
 import { folderMail } from '@/stand-ins/mail/folder-mail';
@@ -67,8 +67,8 @@ export async function testWorkshop({ as }: TestClub, promisedKeepers = 2): Promi
 }
 
 /** What the bench sends for a union. */
-export function judgementBody(workshop: TestWorkshop, changes: object = {}, figures: Parameters<typeof exampleMeasures>[0] = {}): object {
-  return { workshopId: workshop.id, seatId: workshop.seatIds[0], number: 1, stage: 'joined', measures: exampleMeasures(figures), marks: {}, note: '', deviceAt: NOW.toISOString(), ...changes };
+export function judgementBody(workshop: TestWorkshop, changes: object = {}, figures: Parameters<typeof exampleMeasures>[1] = {}): object {
+  return { workshopId: workshop.id, seatId: workshop.seatIds[0], number: 1, stage: 'joined', measures: exampleMeasures(METHODS[0]!, figures), marks: {}, note: '', deviceAt: NOW.toISOString(), ...changes };
 }
 
 /** The refusal and words of what a use case said no to. */

@@ -16,7 +16,7 @@ import { type Entry, entryOf, newEntry, nextMark } from './entry';
 import { Figures } from './figures';
 import { fieldOf, readUnion } from './read-union';
 import { SeatStrip } from './seat-strip';
-import { levelReach, SectionAtLevel } from './section-at-level';
+import { SectionAtLevel } from './section-at-level';
 import { UnionStage } from './union-stage';
 import { type Draft, useDrafts } from './use-drafts';
 import { Verdict } from './verdict';
@@ -62,13 +62,13 @@ export function Bench({ workshopId, method: methodId, rule, unit, seats, unions,
   const last = own.at(-1) ?? null;
   const draft = drafts[seat.id];
   const lastMeasures = last?.counts.measures ?? null;
-  const entry = draft?.entry ?? newEntry(lastMeasures, unit);
+  const entry = draft?.entry ?? newEntry(method, lastMeasures, unit);
   // What was saved a moment ago may not have come back from the server yet.
   const taken = [...own.map(({ number }) => number), ...saved.filter((one) => one.seatId === seat.id).map(({ number }) => number)];
   const number = draft?.correcting ?? Math.max(0, ...taken) + 1;
   const called = `${seat.number}-${number}`;
   const read = readUnion(method, rule, entry, 'joined', unit);
-  const reach = levelReach(read.drawn.assessment.union.stock.length);
+  const { reach, section } = read.drawn.assessment;
   const level = Math.max(-reach, Math.min(reach, wantedLevel));
   const compared = draft?.correcting ? (own.find((union) => union.number === draft.correcting) ?? null) : last;
 
@@ -85,7 +85,7 @@ export function Bench({ workshopId, method: methodId, rule, unit, seats, unions,
   };
   useEffect(() => {
     // The first figure still to be entered takes the focus, so that a number can be typed at once.
-    const inputs = [...(form.current?.querySelectorAll<HTMLInputElement>('[name="stockDiameter"],[name="scionDiameter"],[name="stockLength"],[name="scionLength"]') ?? [])];
+    const inputs = [...(form.current?.querySelectorAll<HTMLInputElement>('[data-first]') ?? [])];
     if (window.matchMedia('(min-width: 641px)').matches) (inputs.find((input) => input.value === '') ?? inputs[0])?.focus();
   }, [seatId, saved.length]);
 
@@ -94,7 +94,7 @@ export function Bench({ workshopId, method: methodId, rule, unit, seats, unions,
     if (!read.measures || !read.judged) {
       const first = read.missing[0];
       const said = Object.values(read.errors)[0];
-      setProblem({ message: said ?? 'Enter diameters and cut lengths first; then it can be saved.', fields: {} });
+      setProblem({ message: said ?? `Enter ${listed(read.missing.map((id) => method.fields.find((field) => field.id === id)!.name))} first; then it can be saved.`, fields: {} });
       form.current?.querySelector<HTMLInputElement>(`[name="${first ?? Object.keys(read.errors)[0]}"]`)?.focus();
       return;
     }
@@ -153,7 +153,7 @@ export function Bench({ workshopId, method: methodId, rule, unit, seats, unions,
   };
   const correct = (union: BenchUnion, judgement: BenchJudgement): void => {
     setNotice('');
-    setDraft(seat.id, { judgementId: uuid(), entry: entryOf(judgement.measures, judgement.marks, judgement.note, unit, judgement.id), past: [], unsure: false, correcting: union.number });
+    setDraft(seat.id, { judgementId: uuid(), entry: entryOf(method, judgement.measures, judgement.marks, judgement.note, unit, judgement.id), past: [], unsure: false, correcting: union.number });
     form.current?.scrollIntoView({ block: 'nearest' });
   };
 
@@ -183,9 +183,8 @@ export function Bench({ workshopId, method: methodId, rule, unit, seats, unions,
     void save('next');
   };
 
-  const advised = read.corrections.find(({ point }) => point === 'cambium')?.measures?.placement;
-  const ghost = advised && 'value' in advised ? advised.value : null;
-  const stopped = method.points.find(({ id }) => id === 'safe-hands');
+  const ghost = read.corrections.find((correction) => correction.ghost !== undefined)?.ghost ?? null;
+  const stopped = read.drawn.grades.map(({ point }) => point).find(({ id }) => id === 'safe-hands');
   return (
     <div id="bench" className="grid grid-cols-[minmax(0,1fr)] gap-x-5 gap-y-3 max-lg:pb-44 lg:grid-cols-[9.6rem_minmax(0,1fr)_21.5rem]">
       <div className="lg:row-span-2"><SeatStrip seats={seats} unions={unions} open={seat.id} drafts={Object.keys(drafts)} onOpen={openSeat} /></div>
@@ -207,11 +206,11 @@ export function Bench({ workshopId, method: methodId, rule, unit, seats, unions,
               <input type="datetime-local" name="filledInAt" value={filledIn} onChange={(event) => setFilledIn(event.target.value)} aria-invalid={problem?.fields.filledInAt !== undefined} className="bench-input font-normal" />
             </label>
           )}
-          <Figures entry={entry} unit={unit} measures={read.measures} errors={{ ...problem?.fields, ...read.errors }} onChange={edit} />
+          <Figures method={method} entry={entry} unit={unit} measures={read.measures} errors={{ ...problem?.fields, ...read.errors }} onChange={edit} />
         </div>
         <div className="order-3 flex min-w-0 flex-wrap items-start gap-x-5 gap-y-2 sm:flex-nowrap lg:order-none">
           <Verdict judged={read.judged} best={read.best} corrections={read.corrections} last={compared} called={called} unit={unit} />
-          <SectionAtLevel assessment={read.drawn.assessment} unit={unit} level={level} onLevel={setLevel} />
+          {section && <SectionAtLevel section={section} reach={reach} unit={unit} level={level} onLevel={setLevel} />}
         </div>
         <div className="order-4 flex min-w-0 flex-col gap-2.5 lg:order-none">
           <label className="grid grid-cols-[auto_1fr] items-center gap-3 text-sm font-bold">
@@ -222,7 +221,7 @@ export function Bench({ workshopId, method: methodId, rule, unit, seats, unions,
             <div className="col-span-2"><Problem>{problem?.message}</Problem></div>
             <p className="col-span-2 flex items-baseline gap-2 lg:hidden" aria-hidden>
               <span className="text-2xl leading-none font-bold">{read.judged ? scoreText(read.judged.score) : '–'}</span>
-              <span className="truncate">{read.judged ? `${called}, ${read.judged.assessment.contactGrade.words}` : `${called}: ${read.missing.length} of 4 figures to enter`}</span>
+              <span className="truncate">{read.judged ? `${called}, ${read.judged.assessment.contactGrade.words}` : `${called}: ${read.missing.length} of ${method.fields.filter(({ place }) => place === 'first').length} figures to enter`}</span>
             </p>
             <button type="submit" data-save className="bench-button" data-weight="main" disabled={busy}>{busy ? 'Saving' : problem && draft?.unsure ? 'Try again' : draft?.correcting ? 'Save correction' : 'Save, next seat'}</button>
             <button type="button" className="bench-button" disabled={busy} onClick={() => void save('same')}>Save, same seat</button>
@@ -241,9 +240,14 @@ export function Bench({ workshopId, method: methodId, rule, unit, seats, unions,
         <Attempts seatNumber={seat.number} unions={own} mayChange onCorrect={correct} />
       </div>
       <SheetDialog title="Knives" description="Say it before the next cut." open={caution} onOpenChange={setCaution}>
-        <p className="text-lg">{method.cautions.knife}</p>
+        <p className="text-lg">{method.knifeCaution}</p>
         <p>If a cut is not safe, stop it: press S or tap “Stopped for safety”. It is a fatal mark for this union and says nothing about the next.</p>
       </SheetDialog>
     </div>
   );
+}
+
+/** Names in a sentence: "a, b and c". */
+function listed(names: string[]): string {
+  return names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
 }

@@ -1,47 +1,55 @@
 import { describe, expect, it } from 'vitest';
-import { whipAndTongue } from '@/core/methods/whip-and-tongue/method';
-import { exampleMeasures } from '@/core/scoring/example-measures';
+import { exampleMeasures } from '@/core/methods/example-measures';
+import { METHODS } from '@/core/methods/registry';
+import { pointsOf } from '@/core/methods/shown-technique';
 import { entryOf, newEntry, nextMark, readEntry, type Entry } from './entry';
 
-const typed = (texts: Partial<Entry['texts']>, changes: Partial<Entry> = {}): Entry => {
-  const empty = newEntry(null, 'mm');
+const method = METHODS[0]!;
+
+const typed = (texts: Record<string, string>, changes: Partial<Entry> = {}): Entry => {
+  const empty = newEntry(method, null, 'mm');
   return { ...empty, ...changes, texts: { ...empty.texts, ...texts } };
 };
 const four = { stockDiameter: '10', scionDiameter: '9,5', stockLength: '35', scionLength: ' 34.5 ' };
 
 describe('readEntry', () => {
   it('reads points and commas, and assumes what nobody measured', () => {
-    const { measures } = readEntry(typed(four), 'mm');
+    const { measures } = readEntry(method, typed(four), 'mm');
     expect(measures).toMatchObject({
       scionDiameter: { value: 9.5, origin: 'measured' }, scionLength: { value: 34.5, origin: 'measured' },
       scionBark: { value: expect.closeTo(0.95, 9) as number, origin: 'assumed' }, stockHollow: { value: 0, origin: 'assumed' }, placement: { pick: 'middle' },
     });
   });
   it('reads inches as inches', () => {
-    const { measures } = readEntry(typed({ stockDiameter: '0.4', scionDiameter: '0.4', stockLength: '1.4', scionLength: '1.4' }), 'in');
-    expect(measures!.stockLength.value).toBeCloseTo(35.56, 6);
+    const { measures } = readEntry(method, typed({ stockDiameter: '0.4', scionDiameter: '0.4', stockLength: '1.4', scionLength: '1.4' }), 'in');
+    expect(measures!.stockLength).toMatchObject({ value: expect.closeTo(35.56, 6) as number });
   });
   it('names what is missing and what cannot be read', () => {
-    expect(readEntry(typed({ ...four, stockLength: '' }), 'mm').missing).toEqual(['stockLength']);
-    const bad = readEntry(typed({ ...four, stockDiameter: '1O' }), 'mm');
+    expect(readEntry(method, typed({ ...four, stockLength: '' }), 'mm').missing).toEqual(['stockLength']);
+    const bad = readEntry(method, typed({ ...four, stockDiameter: '1O' }), 'mm');
     expect(bad.measures).toBeNull();
     expect(bad.errors.stockDiameter).toContain('in figures');
   });
   it('keeps the seat’s last diameters as assumed until typed', () => {
-    const entry = newEntry(exampleMeasures({ stockDiameter: 11 }), 'mm');
+    const entry = newEntry(method, exampleMeasures(method, { stockDiameter: 11 }), 'mm');
     expect(entry.texts.stockDiameter).toBe('11');
-    const read = readEntry({ ...entry, texts: { ...entry.texts, stockLength: '30', scionLength: '30' } }, 'mm');
+    const read = readEntry(method, { ...entry, texts: { ...entry.texts, stockLength: '30', scionLength: '30' } }, 'mm');
     expect(read.measures!.stockDiameter).toEqual({ value: 11, origin: 'assumed' });
   });
+  it.each(METHODS.map((one) => [one.id, one] as const))('gives back every entry of a %s, picks and figures', (_id, one) => {
+    const changes = Object.fromEntries(one.fields.filter(({ place }) => place === 'picked').map((field) => [field.id, field.picks!.at(-1)!.id]));
+    const measures = exampleMeasures(one, changes);
+    expect(readEntry(one, entryOf(one, measures, {}, '', 'mm', null), 'mm').measures).toEqual(measures);
+  });
   it('gives back the entry of a saved judgement', () => {
-    const measures = exampleMeasures({ scionHollow: 0.6, stockBark: 1.4, placement: { value: -1.2, origin: 'measured' }, lift: 2 });
-    const again = readEntry(entryOf(measures, { hold: 'poor' }, 'a note', 'mm', null), 'mm').measures;
+    const measures = exampleMeasures(method, { scionHollow: 'hollow', stockBark: 1.4, placement: -1.2, lift: 2 });
+    const again = readEntry(method, entryOf(method, measures, { hold: 'poor' }, 'a note', 'mm', null), 'mm').measures;
     expect(again).toEqual(measures);
   });
 });
 
 describe('nextMark', () => {
-  const point = (id: string) => whipAndTongue.points.find((candidate) => candidate.id === id)!;
+  const point = (id: string) => pointsOf(method).find((candidate) => candidate.id === id)!;
   it('walks through the faults, not looked at, and back to good', () => {
     let marks = {};
     const seen = [];

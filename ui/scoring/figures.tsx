@@ -1,12 +1,14 @@
 'use client';
 
 import { useId, type KeyboardEvent } from 'react';
-import type { HollowPick } from '@/core/contact/hollow';
-import { formatLengthNumber, type LengthUnit } from '@/core/units/length';
+import { type Field, usualPick } from '@/core/methods/field';
 import type { Measures } from '@/core/methods/measures';
-import type { Entry, Typed } from './entry';
+import type { Method } from '@/core/methods/method';
+import { formatLengthNumber, type LengthUnit } from '@/core/units/length';
+import { BY_FIGURE, type Entry } from './entry';
 
 interface FiguresProps {
+  method: Method;
   entry: Entry;
   unit: LengthUnit;
   measures: Measures | null;
@@ -14,79 +16,71 @@ interface FiguresProps {
   onChange: (entry: Entry) => void;
 }
 
-const MAIN: [Typed, string][] = [['stockDiameter', 'Stock Ø'], ['scionDiameter', 'Scion Ø'], ['stockLength', 'Stock cut'], ['scionLength', 'Scion cut']];
-
-const PLACEMENTS: [Entry['placement'], string][] = [
-  ['left-lines', 'Left, lines met'], ['middle', 'Middle'], ['right-lines', 'Right, lines met'],
-  ['left-flush', 'Left, outsides flush'], ['mm', 'By figure'], ['right-flush', 'Right, outsides flush'],
-];
-
-const HOLLOWS: [HollowPick | 'mm', string][] = [['none', 'None'], ['hairline', 'Hairline'], ['hollow', 'Hollow'], ['deep', 'Deep'], ['mm', 'Figure']];
-
-/** The figures of a union: four that are typed, how the scion is set, and what differs from the usual. */
-export function Figures({ entry, unit, measures, errors, onChange }: FiguresProps) {
-  const setText = (name: Typed, text: string): void =>
+/** The figures of a union: those that are typed, those that are picked in words, and what differs from the usual. */
+export function Figures({ method, entry, unit, measures, errors, onChange }: FiguresProps) {
+  const setText = (name: string, text: string): void =>
     onChange({ ...entry, texts: { ...entry.texts, [name]: text }, kept: entry.kept.filter((kept) => kept !== name) });
-  const shown = (name: 'stockBark' | 'scionBark'): string => (measures ? formatLengthNumber(measures[name].value, unit) : 'a tenth of Ø');
+  const of = (place: Field['place']): Field[] => method.fields.filter((field) => field.place === place);
+  const [first, further] = [of('first'), of('further')];
+  const shown = (field: Field): string => {
+    const measure = measures?.[field.id];
+    if (measure && 'value' in measure) return field.unit === 'degrees' ? String(measure.value) : formatLengthNumber(measure.value, unit);
+    return typeof field.assumed === 'number' ? String(field.assumed) : 'as usual';
+  };
   return (
     <div className="flex flex-col gap-2.5">
-      <div className="grid grid-cols-4 gap-2">
-        {MAIN.map(([name, label]) => (
-          <Figure key={name} name={name} label={label} entry={entry} error={errors[name]} onText={setText} />
-        ))}
+      <div className={`grid gap-2 ${first.length === 3 ? 'grid-cols-3' : 'grid-cols-4'}`}>
+        {first.map((field) => <Figure key={field.id} field={field} first entry={entry} error={errors[field.id]} onText={setText} />)}
       </div>
-      <Choices
-        legend="How the scion is set" name="placement" columns="grid-cols-3" choices={PLACEMENTS} value={entry.placement}
-        onPick={(placement) => onChange({ ...entry, placement })}
-      />
-      {entry.placement === 'mm' && <Figure name="offset" label="Offset to the right (left is negative)" entry={entry} error={errors.offset} onText={setText} />}
-      <div className="grid gap-2">
-        {(['stock', 'scion'] as const).map((piece) => (
-          <div key={piece}>
-            <Choices
-              legend={`Hollow of the ${piece}`} name={`hollow-${piece}`} columns="grid-cols-5" choices={HOLLOWS} value={entry.hollow[piece]}
-              onPick={(pick) => onChange({ ...entry, hollow: { ...entry.hollow, [piece]: pick } })}
-            />
-            {entry.hollow[piece] === 'mm' && (
-              <Figure name={`${piece}Hollow`} label="Depth in the middle" entry={entry} error={errors[`${piece}Hollow`]} onText={setText} />
-            )}
+      {of('picked').map((field) => {
+        const value = entry.picks[field.id] ?? usualPick(field).id;
+        const choices: [string, string][] = [...field.picks!.map(({ id, words }): [string, string] => [id, words]), ...(field.typed ? [[BY_FIGURE, 'By figure'] as [string, string]] : [])];
+        return (
+          <div key={field.id}>
+            <Choices legend={field.short} name={field.id} choices={choices} value={value} onPick={(pick) => onChange({ ...entry, picks: { ...entry.picks, [field.id]: pick } })} />
+            {value === BY_FIGURE && <Figure field={field} label={figureLabel(field)} entry={entry} error={errors[field.id]} onText={setText} />}
+            {value !== BY_FIGURE && errors[field.id] && <p className="text-sm font-bold text-loud">{errors[field.id]}</p>}
           </div>
-        ))}
-      </div>
-      <details className="border-t border-line pt-1" open={['stockBark', 'scionBark', 'lift', 'turn'].some((name) => errors[name])}>
+        );
+      })}
+      <details className="border-t border-line pt-1" open={further.some((field) => errors[field.id])}>
         <summary className="min-h-9 cursor-pointer py-1 font-bold">
-          Bark and lie <span className="font-normal text-muted italic">bark assumed {shown('stockBark')} and {shown('scionBark')}{measures ? ` ${unit}` : ''}</span>
+          More figures <span className="font-normal text-muted italic">{further.slice(0, 2).map((field) => `${field.short.toLowerCase()} assumed ${shown(field)}`).join(', ')}</span>
         </summary>
         <div className="grid grid-cols-4 gap-2">
-          <Figure name="stockBark" label="Stock bark" placeholder={shown('stockBark')} entry={entry} error={errors.stockBark} onText={setText} />
-          <Figure name="scionBark" label="Scion bark" placeholder={shown('scionBark')} entry={entry} error={errors.scionBark} onText={setText} />
-          <Figure name="lift" label="Lift, up" placeholder="0" entry={entry} error={errors.lift} onText={setText} />
-          <Figure name="turn" label="Turn, °" placeholder="0" entry={entry} error={errors.turn} onText={setText} />
+          {further.map((field) => <Figure key={field.id} field={field} placeholder={shown(field)} entry={entry} error={errors[field.id]} onText={setText} />)}
         </div>
       </details>
     </div>
   );
 }
 
+function figureLabel(field: Field): string {
+  if (field.least < 0 && field.id === 'placement') return 'Offset to the right (left is negative)';
+  return `${field.name.charAt(0).toUpperCase()}${field.name.slice(1)}${field.unit === 'degrees' ? ', °' : ''}`;
+}
+
 interface FigureProps {
-  name: Typed;
-  label: string;
+  field: Field;
+  /** One of those asked on every union. */
+  first?: boolean;
+  label?: string;
   placeholder?: string;
   entry: Entry;
   error: string | undefined;
-  onText: (name: Typed, text: string) => void;
+  onText: (name: string, text: string) => void;
 }
 
-function Figure({ name, label, placeholder, entry, error, onText }: FigureProps) {
+function Figure({ field, first = false, label = field.short, placeholder, entry, error, onText }: FigureProps) {
   const id = useId();
-  const kept = entry.kept.includes(name);
+  const kept = entry.kept.includes(field.id);
   return (
     <div className="min-w-0">
       <label htmlFor={id} className="block truncate text-sm font-bold">{label}</label>
       <input
-        id={id} name={name} value={entry.texts[name]} placeholder={placeholder} inputMode="decimal" autoComplete="off" enterKeyHint="next"
+        id={id} name={field.id} value={entry.texts[field.id] ?? ''} placeholder={placeholder} inputMode="decimal" autoComplete="off" enterKeyHint="next" data-first={first ? '' : undefined}
         aria-invalid={error !== undefined} aria-describedby={error || kept ? `${id}-about` : undefined}
-        onChange={(event) => onText(name, event.target.value)} onFocus={(event) => event.target.select()} onKeyDown={nextOnEnter}
+        onChange={(event) => onText(field.id, event.target.value)} onFocus={(event) => event.target.select()} onKeyDown={nextOnEnter}
         className={`bench-input text-lg font-bold placeholder:font-normal placeholder:text-muted placeholder:italic ${kept ? 'border-dashed italic' : ''}`}
       />
       {error ? (
@@ -98,26 +92,27 @@ function Figure({ name, label, placeholder, entry, error, onText }: FigureProps)
   );
 }
 
-/** Enter commits a figure and goes on to the next field, as a caliper's Enter does. */
+/** Enter commits a figure and goes on to the next field, as a caliper's Enter does; after the last to the first picks, then to saving. */
 function nextOnEnter(event: KeyboardEvent<HTMLInputElement>): void {
   if (event.key !== 'Enter' || event.ctrlKey || event.metaKey || event.shiftKey) return;
   event.preventDefault();
-  const all = [...event.currentTarget.form!.querySelectorAll<HTMLElement>('[name="stockDiameter"],[name="scionDiameter"],[name="stockLength"],[name="scionLength"],[name="placement"]:checked,[data-save]')];
+  const form = event.currentTarget.form!;
+  const all = [...form.querySelectorAll<HTMLElement>('[data-first]'), ...[...form.querySelectorAll<HTMLElement>('[data-pick]:checked')].slice(0, 1), ...form.querySelectorAll<HTMLElement>('[data-save]')];
   const at = all.indexOf(event.currentTarget);
   (at < 0 ? all.find((element) => element.hasAttribute('data-save')) : all[at + 1])?.focus();
 }
 
-interface ChoicesProps<T extends string> {
+interface ChoicesProps {
   legend: string;
   name: string;
-  columns: string;
-  choices: [T, string][];
-  value: T;
-  onPick: (value: T) => void;
+  choices: [string, string][];
+  value: string;
+  onPick: (value: string) => void;
 }
 
 /** Picks in words, each a target for a thumb; the number keys pick when the group has the focus. */
-function Choices<T extends string>({ legend, name, columns, choices, value, onPick }: ChoicesProps<T>) {
+function Choices({ legend, name, choices, value, onPick }: ChoicesProps) {
+  const columns = choices.length === 5 && choices.every(([, words]) => words.length < 11) ? 'grid-cols-5' : choices.length === 4 && choices.every(([, words]) => words.length < 13) ? 'grid-cols-4' : choices.length === 2 ? 'grid-cols-2' : 'grid-cols-3';
   return (
     <fieldset
       onKeyDown={(event) => {
@@ -138,7 +133,7 @@ function Choices<T extends string>({ legend, name, columns, choices, value, onPi
             key={choice}
             className="flex min-h-11 cursor-pointer items-center gap-1 border-2 border-line bg-sheet px-1 text-[0.82rem] leading-tight has-checked:border-ink has-checked:bg-ink has-checked:text-paper has-focus-visible:outline-3 has-focus-visible:outline-offset-2 has-focus-visible:outline-ink"
           >
-            <input type="radio" name={name} value={choice} checked={value === choice} onChange={() => onPick(choice)} className="sr-only" />
+            <input type="radio" name={`pick-${name}`} data-pick="" value={choice} checked={value === choice} onChange={() => onPick(choice)} className="sr-only" />
             <span aria-hidden className="text-[0.65rem]">{i + 1}</span>{label}
           </label>
         ))}

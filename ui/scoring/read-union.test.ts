@@ -5,8 +5,8 @@ import { newEntry, type Entry } from './entry';
 import { fieldOf, readUnion } from './read-union';
 
 const method = METHODS[0]!;
-const read = (texts: Partial<Entry['texts']>, changes: Partial<Entry> = {}) => {
-  const empty = newEntry(null, 'mm');
+const read = (texts: Record<string, string>, changes: Partial<Entry> = {}) => {
+  const empty = newEntry(method, null, 'mm');
   return readUnion(method, defaultRule(method), { ...empty, ...changes, texts: { ...empty.texts, ...texts } }, 'joined', 'mm');
 };
 const four = { stockDiameter: '10', scionDiameter: '7', stockLength: '35', scionLength: '35' };
@@ -34,12 +34,12 @@ describe('readUnion', () => {
     const thick = read({ ...four, stockBark: '5' });
     expect(thick.errors.stockBark).toContain('as thick as its radius');
     expect(thick.judged).toBeNull();
-    expect(read({ ...four, offset: '40' }, { placement: 'mm' }).errors.offset).toContain('do not overlap');
+    expect(read({ ...four, placement: '40' }, { picks: { placement: 'figure' } }).errors.placement).toContain('do not overlap');
     expect(read({ ...four, lift: '90' }).errors.lift).toContain('do not overlap');
   });
   it('finds the field for names of core and of the server', () => {
     expect(['stock.bark', 'scion.length', 'e', 'z', 'phi', 'measures.stockHollow.value', 'measures.placement.value', 'note'].map(fieldOf)).toEqual([
-      'stockBark', 'scionLength', 'offset', 'lift', 'turn', 'stockHollow', 'offset', 'note',
+      'stockBark', 'scionLength', 'placement', 'lift', 'turn', 'stockHollow', 'placement', 'note',
     ]);
   });
 });

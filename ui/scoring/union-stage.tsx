@@ -1,8 +1,7 @@
 'use client';
 
 import { useMemo } from 'react';
-import { faceView } from '@/core/drawing/face-view';
-import { sideView } from '@/core/drawing/side-view';
+import type { DisplayList } from '@/core/drawing/display-list';
 import type { Assessment, Point } from '@/core/methods/method';
 import type { PointGrade } from '@/core/scoring/grade';
 import { formatLength, type LengthUnit } from '@/core/units/length';
@@ -34,10 +33,10 @@ interface UnionStageProps {
  */
 export function UnionStage({ assessment, points, unit, ghost, assumed, level, onMark }: UnionStageProps) {
   const narrow = useNarrow();
-  const { union, contact, contactGrade } = assessment;
+  const { contact, contactGrade } = assessment;
   const upsideDown = points.some(({ point, grade }) => point.id === 'way-up' && grade === 'fatal');
-  const side = useMemo(() => sideView(union, { unit, upsideDown }), [union, unit, upsideDown]);
-  const face = useMemo(() => faceView(union, contact, { unit, ghost, level }), [union, contact, unit, ghost, level]);
+  const side = useMemo(() => assessment.side({ unit, upsideDown }), [assessment, unit, upsideDown]);
+  const face = useMemo(() => assessment.lines({ unit, ghost, level: assessment.section && assessment.reach > 0 ? level : null }), [assessment, unit, ghost, level]);
 
   const judged = points.filter(({ point }) => side.anchors.some((anchor) => anchor.point === point.id));
   const measured = points.filter(({ point }) => !side.anchors.some((anchor) => anchor.point === point.id) && point.faults.length > 0);
@@ -46,11 +45,11 @@ export function UnionStage({ assessment, points, unit, ghost, assumed, level, on
   const faceWidth = narrow ? 320 : 264;
   return (
     <div className={`flex flex-wrap items-start justify-center gap-x-2 gap-y-4 ${assumed ? '[&_.drawing]:opacity-50' : ''}`}>
-      <MarkableSide drawing={side} width={sideWidth} buttonWidth={buttonWidth} points={judged} onMark={onMark} />
+      <MarkableSide drawing={side} width={Math.min(sideWidth, (side.width * 420) / side.height)} buttonWidth={buttonWidth} points={judged} onMark={onMark} />
       <div className="flex flex-col items-center gap-1" style={{ width: faceWidth }}>
         <p className="text-center text-[0.95rem] font-bold" aria-live="polite">{assumed ? 'Drawn from assumed figures' : `Lines meet: ${contactGrade.words}`}</p>
         <UnionDrawing
-          drawing={face} width={Math.min(250, face.width * 5.7)}
+          drawing={face} width={Math.min(250, face.width * 5.7, (face.width * 330) / face.height)}
           title={`The two green lines: ${contactGrade.words}, ${formatLength(contact.touching, unit)} touching of ${formatLength(contact.whole, unit)}`}
         />
         <div className="flex justify-center gap-1.5" role="group" aria-label="Points measured on the faces">
@@ -62,7 +61,7 @@ export function UnionStage({ assessment, points, unit, ghost, assumed, level, on
 }
 
 interface MarkableSideProps {
-  drawing: ReturnType<typeof sideView>;
+  drawing: DisplayList;
   width: number;
   buttonWidth: number;
   points: StagePoint[];

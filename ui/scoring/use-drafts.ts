@@ -39,7 +39,7 @@ function readDrafts(key: string): Drafts {
 
 /** Drafts by seat, kept in the browser's session, so that neither another seat nor a reload loses one. */
 export function useDrafts(workshopId: string) {
-  const key = `pear-bench drafts ${workshopId}`;
+  const key = `pear-bench entries ${workshopId}`;
   const subscribe = useCallback((listener: () => void) => {
     listeners.add(listener);
     return () => listeners.delete(listener);

@@ -44,7 +44,7 @@ export function Verdict({ judged, best, corrections, last, called, unit }: Verdi
             </ol>}
           </>
         ) : (
-          <p className="text-sm text-muted">Diameters and cut lengths first; then the score stands here and moves with each figure.</p>
+          <p className="text-sm text-muted">The figures first; then the score stands here and moves with each figure.</p>
         )}
       </div>
       <div className="shrink-0 border-l border-line pl-3 text-sm">

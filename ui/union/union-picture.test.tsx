@@ -1,17 +1,18 @@
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
-import { faceView } from '@/core/drawing/face-view';
+import { exampleMeasures } from '@/core/methods/example-measures';
+import { figuresOf } from '@/core/methods/field';
 import { METHODS } from '@/core/methods/registry';
 import { RIBBONS } from '@/core/lots/ribbons';
-import { exampleMeasures } from '@/core/scoring/example-measures';
 import { RibbonStrip } from '../lots/ribbon';
 import { UnionDrawing } from './union-drawing';
 import { UnionGlyph } from './union-glyph';
 
-const { union, contact } = METHODS[0]!.assess(exampleMeasures({ scionDiameter: 8, placement: { pick: 'left-lines' } }));
+const method = METHODS[0]!;
+const { contact, lines } = method.assess(figuresOf(method.fields, exampleMeasures(method, { scionDiameter: 8, placement: 'left-lines' })), {});
 
 describe('the union drawing on the screen', () => {
-  const drawing = faceView(union, contact, { unit: 'mm' });
+  const drawing = lines({ unit: 'mm' });
   const svg = renderToStaticMarkup(<UnionDrawing drawing={drawing} width={2 * drawing.width} title="Two green lines" />);
   it('paints every item of the list, each with the class of its role', () => {
     expect(svg.match(/<path /g)).toHaveLength(drawing.items.filter(({ kind }) => kind === 'path').length);
@@ -33,10 +34,10 @@ describe('the union drawing on the screen', () => {
 
 describe('the glyph', () => {
   it('says what it is and letters a fatal fault', () => {
-    const svg = renderToStaticMarkup(<UnionGlyph runs={contact.runs} fatal="c" title="4-2: nowhere" />);
+    const svg = renderToStaticMarkup(<UnionGlyph runs={contact.ring} fatal="c" title="4-2: nowhere" />);
     expect(svg).toContain('<title>4-2: nowhere</title>');
     expect(svg).toMatch(/>C<\/text>/);
-    expect(renderToStaticMarkup(<UnionGlyph runs={contact.runs} fatal={null} title="x" />)).not.toContain('<text');
+    expect(renderToStaticMarkup(<UnionGlyph runs={contact.ring} fatal={null} title="x" />)).not.toContain('<text');
   });
 });
 

@@ -1,80 +1,41 @@
-import { outlineGrade } from '../../contact/outline-grade';
-import { placementOffset } from '../../contact/placement';
-import { standsOpen } from '../../contact/hollow';
-import { FACE_GAP_LIMIT } from '../../contact/limits';
-import { OUTLINE_MODEL, outlineUnionContact, type OutlineUnion } from '../../contact/outline-union';
-import type { Grade } from '../../scoring/grade';
-import type { Assessment, Method } from '../method';
-import type { Measures } from '../measures';
-import { whipCorrections } from './corrections';
-import { points } from './points';
-
-/** Both cuts within this share of the longer one count as one length. */
-const LENGTH_TOLERANCE = 0.1;
-/** Light is seen from this gap on, mm: what people call a hairline. */
-const HAIRLINE = 0.2;
-
-/** The union that a set of measures describes, in the contact model's terms. */
-function unionOf(measures: Measures): OutlineUnion {
-  const stock = {
-    diameter: measures.stockDiameter.value,
-    bark: measures.stockBark.value,
-    length: measures.stockLength.value,
-    hollow: measures.stockHollow.value,
-  };
-  const scion = {
-    diameter: measures.scionDiameter.value,
-    bark: measures.scionBark.value,
-    length: measures.scionLength.value,
-    hollow: measures.scionHollow.value,
-  };
-  const e = 'pick' in measures.placement ? placementOffset(measures.placement.pick, stock, scion) : measures.placement.value;
-  return { stock, scion, e, z: measures.lift.value, phi: measures.turn.value };
-}
-
-function assess(measures: Measures): Assessment {
-  const union = unionOf(measures);
-  const contact = outlineUnionContact(union);
-  const graded = outlineGrade(union, contact);
-  return {
-    union,
-    contact,
-    contactGrade: graded,
-    grades: { cambium: graded.grade, flatness: flatness(union), 'cut-length': cutLength(union) },
-  };
-}
-
-function flatness({ stock, scion }: OutlineUnion): Grade {
-  const open = stock.hollow + scion.hollow;
-  if (standsOpen(open, FACE_GAP_LIMIT)) return 'fatal';
-  return open >= HAIRLINE - 1e-9 ? 'poor' : 'good';
-}
-
-function cutLength({ stock, scion }: OutlineUnion): Grade {
-  const longer = Math.max(stock.length, scion.length);
-  const alike = Math.abs(stock.length - scion.length) <= LENGTH_TOLERANCE * longer + 1e-9;
-  // "About 25" is no sharp limit, so the range gets the same tolerance at its ends.
-  const inRange = [stock.length, scion.length].every(
-    (length) => length >= CUT_LENGTH.from * (1 - LENGTH_TOLERANCE) && length <= CUT_LENGTH.to * (1 + LENGTH_TOLERANCE),
-  );
-  return alike && inRange ? 'good' : 'poor';
-}
-
-const CUT_LENGTH = { from: 25, to: 65 };
+import { OUTLINE_MODEL } from '../../contact/outline-union';
+import { sideView } from '../../drawing/side-view';
+import * as field from '../common/fields';
+import { assessOutline, bestOutlineContact, outlineCorrections } from '../common/outline-method';
+import { CAUTIONS } from '../cautions';
+import type { Method } from '../method';
+import * as school from '../schools';
+import { CUT_LENGTH, technique } from './technique';
 
 export const whipAndTongue: Method = {
-  id: 'whip-and-tongue',
-  name: 'Whip-and-tongue',
-  inSentence: 'a whip-and-tongue',
-  contactModel: OUTLINE_MODEL,
-  points,
-  cutLength: CUT_LENGTH,
-  earlySign: 'a ring of callus along the cut, and the scion holds to a gentle push',
-  cautions: {
-    knife:
-      'Cut away from the body with elbows locked, thumb behind the edge, a cut-resistant glove on the holding hand. Close the knife or lay it down before both hands meet at the join. Know where the first-aid kit is; the club’s own rules come first.',
+  id: 'whip-and-tongue', name: 'Whip-and-tongue', inSentence: 'a whip-and-tongue',
+  purpose: 'Joins a dormant scion to a stock of its own thickness. The tongues hold the faces while both hands wrap.',
+  use: {
+    seasons: [{ name: 'late winter to early spring', from: '02-01', to: '04-20', wood: ['dormant'] }],
+    when: 'Late winter and early spring, the scion fully dormant. Bark need not slip.',
+    bark: 'need not slip', scion: 'dormant, two buds', stock: { from: 6, to: 20 }, ratio: null, likeUnderBark: 1, places: ['bench', 'field', 'pot'], woodLength: 90, skill: 1,
   },
+  contactModel: OUTLINE_MODEL,
+  prior: { low: 0.85, high: 0.95, weight: 20 },
+  fields: [
+    field.diameter('stock'), field.diameter('scion'), field.length('stockLength', "the stock's cut", 'Stock cut'), field.length('scionLength', "the scion's cut", 'Scion cut'),
+    field.bark('stock'), field.bark('scion'), field.placement(), field.hollow('stockHollow', "the stock's hollow", 'Hollow of the stock'), field.hollow('scionHollow', "the scion's hollow", 'Hollow of the scion'),
+    field.LIFT, field.TURN,
+  ],
+  example: { stockDiameter: 10, scionDiameter: 10, stockLength: 35, scionLength: 35 },
+  shownWith: { stock: 10, scion: 10 },
+  schools: [school.TONGUE, school.WHIP_LENGTH, school.BUDS, school.SCION_STAGE, school.FILM_WHEN, school.TURNS, school.KNIFE, school.SHOOTS_BELOW, school.BINDING_OFF, school.ROOT_TRIM, school.DARK_SEAL],
+  technique,
+  earlySign: 'a ring of callus along the cut, and the scion holds to a gentle push',
+  failureSign: 'a dry line along the cut, and the scion wrinkles',
+  rounds: [
+    { milestone: 'healed', from: 14, to: 21, look: 'callus along the cut' }, { milestone: 'growing', from: 50, to: 63, look: 'a new shoot of 50 mm' },
+    { milestone: 'season', from: 210, to: 245, look: 'alive at leaf fall' }, { milestone: 'wintered', from: 395, to: 425, look: 'grows again in spring' },
+  ],
   callusDays: 14,
-  assess,
-  corrections: whipCorrections,
+  knifeCaution: `${CAUTIONS['long-cut'].text} ${CAUTIONS['hands-meet'].text} Know where the first-aid kit is; the club’s own rules come first.`,
+  tools: ['grafting knife', 'secateurs', 'cut-resistant glove', 'caliper'],
+  assess: (figures) => assessOutline(figures, CUT_LENGTH, sideView),
+  best: bestOutlineContact,
+  corrections: (measures, figures) => outlineCorrections(measures, figures, 'scion'),
 };

@@ -1,0 +1,46 @@
+import { OUTLINE_MODEL } from '../../contact/outline-union';
+import { piecesView } from '../../drawing/pieces-view';
+import { CAUTIONS } from '../cautions';
+import * as field from '../common/fields';
+import { joinedPieces } from '../common/joined-pieces';
+import { assessOutline, bestOutlineContact, outlineCorrections } from '../common/outline-method';
+import { assumedDepth, slicePlacement } from '../common/slice-fields';
+import type { Method } from '../method';
+import * as school from '../schools';
+import { ANCHORS, CHIP_LENGTH, technique } from './technique';
+
+export const chip: Method = {
+  id: 'chip', name: 'Chip bud', inSentence: 'a chip bud',
+  purpose: 'One bud on a chip of wood, set into a bed of its own shape. Needs no slipping bark and little wood.',
+  use: {
+    seasons: [
+      { name: 'late summer', from: '08-01', to: '09-20', wood: ['budwood'] }, { name: 'spring, with stored dormant wood', from: '04-01', to: '05-10', wood: ['dormant'], besides: true },
+      { name: 'early summer', from: '06-01', to: '07-31', wood: ['budwood'], besides: true },
+    ],
+    when: 'Late summer with budwood of the season; also spring with stored dormant wood, and early summer. Bark need not slip.',
+    bark: 'need not slip', scion: 'budwood, one bud', stock: { from: 6, to: 25, thicker: true }, ratio: null, places: ['bench', 'field', 'pot'], woodLength: 35, skill: 1,
+  },
+  contactModel: OUTLINE_MODEL,
+  prior: { low: 0.85, high: 0.95, weight: 20 },
+  fields: [
+    field.diameter('stock'), field.diameter('scion', 'Stick Ø', "the bud stick's diameter"), field.length('stockLength', 'the length of the bed', 'Bed'), field.length('scionLength', 'the length of the chip', 'Chip'),
+    field.bark('stock'), field.bark('scion'), field.further('stockDepth', 'the depth of the bed', 'Bed depth', assumedDepth('stock', 3, 1.2)), field.further('scionDepth', 'the depth of the chip', 'Chip depth', assumedDepth('scion', 3, 1.2)),
+    slicePlacement('How the chip is set'), field.hollow('stockHollow', "the bed's hollow", 'Hollow of the bed'), field.hollow('scionHollow', "the chip's hollow", 'Hollow of the chip'), field.LIFT, field.TURN,
+  ],
+  example: { stockDiameter: 10, scionDiameter: 10, stockLength: 30, scionLength: 30 },
+  shownWith: { stock: 12, scion: 9 },
+  schools: [school.CUT_FIRST, school.BUD_COVER, school.TURNS, school.HEAD_BACK, school.HEAD_BACK_PACE, school.KNIFE, school.BINDING_OFF],
+  technique,
+  earlySign: 'the leaf stub drops at a touch in 10 to 14 days; the chip is plump and green',
+  failureSign: 'the stub withers and clings; the chip is brown and shrunken',
+  rounds: [
+    { milestone: 'healed', from: 10, to: 14, look: 'stub drops at a touch, chip plump and green' }, { milestone: 'growing', from: 240, to: 280, look: 'a new shoot of 50 mm; before spring there is nothing to see' },
+    { milestone: 'season', from: 420, to: 450, look: 'alive at leaf fall' }, { milestone: 'wintered', from: 600, to: 640, look: 'grows again in spring' },
+  ],
+  callusDays: 14,
+  knifeCaution: `${CAUTIONS['bud-cut'].text} ${CAUTIONS['hands-meet'].text} Know where the first-aid kit is; the club’s own rules come first.`,
+  tools: ['budding knife', 'cut-resistant glove', 'caliper'],
+  assess: (figures) => assessOutline(figures, CHIP_LENGTH, (_union, { unit }) => piecesView(joinedPieces(technique, figures, figures.stockLength), { view: 'front', unit, anchors: ANCHORS })),
+  best: bestOutlineContact,
+  corrections: (measures, figures) => outlineCorrections(measures, figures, 'chip'),
+};

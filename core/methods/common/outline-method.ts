@@ -1,0 +1,115 @@
+import { bestOutline } from '../../contact/best-outline';
+import { cambiumLength, outsideLength, type CutFace } from '../../contact/cut-face';
+import { outlineGrade } from '../../contact/outline-grade';
+import { outlineUnionContact, type OutlineUnion } from '../../contact/outline-union';
+import { placementOffset } from '../../contact/placement';
+import { crossSection } from '../../drawing/cross-section';
+import type { DisplayList } from '../../drawing/display-list';
+import { faceView } from '../../drawing/face-view';
+import type { Figures, Measures } from '../measures';
+import type { Assessment, Correction } from '../method';
+import { flatnessGrade, lengthGrade } from './measured-grades';
+import { towards } from './towards';
+
+/** Moves smaller than this, mm, are within what a hand can hold and are not worth saying. */
+const LEAST_MOVE = 0.2;
+/** Contact that may be given up for a place the hand can find and hold. */
+const ROBUST = 0.1;
+
+/** The union of two cut faces that figures describe; slices when depths are among them. */
+export function outlineOf(figures: Figures): OutlineUnion {
+  const face = (piece: 'stock' | 'scion'): CutFace => {
+    const bark = figures[`${piece}Bark`]!;
+    const depth = figures[`${piece}Depth`];
+    const measured = figures[`${piece}Length`]!;
+    return {
+      diameter: figures[`${piece}Diameter`]!, bark, hollow: figures[`${piece}Hollow`]!,
+      // A slice is measured on the bark; the model wants the length of its green line.
+      ...(depth === undefined ? { length: measured } : { depth, length: depth > bark ? cambiumLength(measured, bark, depth) : measured }),
+    };
+  };
+  return { stock: face('stock'), scion: face('scion'), e: figures.placement!, z: figures.lift ?? 0, phi: figures.turn ?? 0 };
+}
+
+/** Reads a union of two cut faces: contact, measured points, the drawings that show it. */
+export function assessOutline(
+  figures: Figures,
+  range: { from: number; to: number },
+  side: (union: OutlineUnion, options: Parameters<Assessment['side']>[0]) => DisplayList,
+): Assessment {
+  const union = outlineOf(figures);
+  const contact = outlineUnionContact(union);
+  const graded = outlineGrade(union, contact);
+  const through = union.stock.depth === undefined;
+  return {
+    contact, contactGrade: graded,
+    grades: {
+      cambium: graded.grade, flatness: flatnessGrade(union.stock.hollow + union.scion.hollow),
+      'cut-length': lengthGrade([figures.stockLength!, figures.scionLength!], range),
+    },
+    lines: ({ unit, ghost, level }) => faceView(union, contact, { unit, ghost, level }),
+    side: (options) => side(union, options),
+    section: through ? (level, unit) => crossSection(union, contact, level, unit) : null,
+    reach: Math.max(1, Math.round(union.stock.length / 2 - 1)),
+  };
+}
+
+/** Contact the pair could reach. */
+export function bestOutlineContact(figures: Figures): number {
+  return bestOutline(outlineOf(figures)).contact;
+}
+
+/**
+ * Where to set the scion: with the lines met on the side it leans to. The offset of the very most
+ * contact often lies where both lines are just within reach, which a hand cannot hold; it is
+ * advised only when it is worth clearly more.
+ */
+function advisedOffset(union: OutlineUnion): number {
+  const best = bestOutline(union);
+  const lines = union.stock.depth === undefined
+    ? placementOffset(union.e < 0 ? 'left-lines' : 'right-lines', union.stock, union.scion)
+    : best.union.e;
+  return best.contact - outlineUnionContact({ ...best.union, e: lines }).contact > ROBUST ? best.union.e : lines;
+}
+
+/** Single changes that could raise the contact or a measured point of two cut faces. */
+export function outlineCorrections(measures: Measures, figures: Figures, piece: string): Correction[] {
+  const union = outlineOf(figures);
+  const corrections: Correction[] = [];
+  const target = advisedOffset(union);
+  const sideways = target - union.e;
+  if (Math.abs(sideways) >= LEAST_MOVE) {
+    corrections.push({
+      point: 'cambium', ghost: target,
+      say: (length) => `Move the ${piece} ${length(Math.abs(sideways))} to the ${sideways < 0 ? 'left' : 'right'}, until the lines under the bark meet there.`,
+      measures: { ...measures, placement: { value: target, origin: 'measured' } },
+    });
+  }
+  const mean = (figures.stockLength! + figures.scionLength!) / 2;
+  corrections.push(...towards(measures, figures, [
+    { point: 'cambium', field: 'lift', target: 0, least: LEAST_MOVE, say: (by, length) => `Slide the ${piece} ${length(Math.abs(by))} ${by < 0 ? 'down' : 'up'}, until the ends are level.` },
+    { point: 'cambium', field: 'turn', target: 0, least: 1, say: (by) => `Turn the ${piece} ${Math.round(Math.abs(by))}° ${by < 0 ? 'clockwise' : 'anticlockwise'}, so that it stands straight.` },
+    { point: 'cut-length', field: 'scionLength', target: matchedLength(union, figures), least: 1, say: (by, length) => `Cut the ${piece} ${length(Math.abs(by))} ${by < 0 ? 'shorter' : 'longer'}, to the stock's length.` },
+    { point: 'flatness', field: 'stockHollow', target: 0, least: 1e-9, say: (by, length) => `Recut the stock in one straight pull: its face is ${length(-by)} hollow in the middle.` },
+    { point: 'flatness', field: 'scionHollow', target: 0, least: 1e-9, say: (by, length) => `Recut the ${piece} in one straight pull: its face is ${length(-by)} hollow in the middle.` },
+  ]));
+  if (union.stock.depth === undefined && mean < 25) {
+    corrections.push({
+      point: 'cut-length', say: (length) => `Lay the blade flatter: make both cuts ${length(25)} long or more.`,
+      measures: { ...measures, stockLength: { value: 25, origin: 'measured' }, scionLength: { value: 25, origin: 'measured' } },
+    });
+  }
+  if (union.stock.hollow > 0 && union.scion.hollow > 0) {
+    corrections.push({
+      point: 'flatness', say: (length) => `Recut both faces in one straight pull: together they stand ${length(union.stock.hollow + union.scion.hollow)} open.`,
+      measures: { ...measures, stockHollow: { value: 0, origin: 'measured' }, scionHollow: { value: 0, origin: 'measured' } },
+    });
+  }
+  return corrections;
+}
+
+/** Length the scion's cut would need on the outside for its green line to be as long as the stock's. */
+function matchedLength({ stock, scion }: OutlineUnion, figures: Figures): number {
+  if (scion.depth === undefined) return figures.stockLength!;
+  return Math.round(outsideLength(stock.length, scion.bark, scion.depth) * 10) / 10;
+}

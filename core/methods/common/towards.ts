@@ -1,0 +1,22 @@
+import type { Correction } from '../method';
+import type { Figures, Measures } from '../measures';
+
+/** A figure brought to where it should be. */
+export interface Aim {
+  point: string;
+  field: string;
+  target: number;
+  /** Differences smaller than this are within what a hand can hold. */
+  least: number;
+  /** The movement; `by` is the difference, positive when the figure has to grow. */
+  say: (by: number, length: (mm: number) => string) => string;
+}
+
+/** Corrections that change one figure each; those already there are left out. */
+export function towards(measures: Measures, figures: Figures, aims: Aim[]): Correction[] {
+  return aims.flatMap(({ point, field, target, least, say }) => {
+    const by = target - figures[field]!;
+    if (!Number.isFinite(by) || Math.abs(by) < least) return [];
+    return [{ point, say: (length: (mm: number) => string) => say(by, length), measures: { ...measures, [field]: { value: target, origin: 'measured' as const } } }];
+  });
+}

@@ -1,0 +1,42 @@
+import { OUTLINE_MODEL } from '../../contact/outline-union';
+import { piecesView } from '../../drawing/pieces-view';
+import { CAUTIONS } from '../cautions';
+import * as field from '../common/fields';
+import { joinedPieces } from '../common/joined-pieces';
+import { assessOutline, bestOutlineContact, outlineCorrections } from '../common/outline-method';
+import type { Method } from '../method';
+import * as school from '../schools';
+import { ANCHORS, CUT_LENGTH, technique } from './technique';
+
+export const splice: Method = {
+  id: 'splice', name: 'Splice', inSentence: 'a splice',
+  purpose: 'Two plain sloping cuts, for wood too thin, soft or pithy to carry a tongue.',
+  use: {
+    seasons: [{ name: 'late winter to early spring', from: '02-01', to: '04-20', wood: ['dormant'] }],
+    when: 'Late winter and early spring at the bench, the scion fully dormant. Bark need not slip.',
+    bark: 'need not slip', scion: 'dormant, two buds', stock: { from: 4, to: 12 }, ratio: { from: 0.9, to: 1.1 }, places: ['bench'], woodLength: 80, skill: 2,
+  },
+  contactModel: OUTLINE_MODEL,
+  prior: { low: 0.75, high: 0.9, weight: 20 },
+  fields: [
+    field.diameter('stock'), field.diameter('scion'), field.length('stockLength', "the stock's cut", 'Stock cut'), field.length('scionLength', "the scion's cut", 'Scion cut'),
+    field.bark('stock'), field.bark('scion'), field.placement(), field.hollow('stockHollow', "the stock's hollow", 'Hollow of the stock'), field.hollow('scionHollow', "the scion's hollow", 'Hollow of the scion'),
+    field.LIFT, field.TURN,
+  ],
+  example: { stockDiameter: 8, scionDiameter: 8, stockLength: 32, scionLength: 32 },
+  shownWith: { stock: 8, scion: 8 },
+  schools: [school.BUDS, school.WHIP_LENGTH, school.SCION_STAGE, school.FILM_WHEN, school.TURNS, school.KNIFE, school.SHOOTS_BELOW, school.BINDING_OFF, school.ROOT_TRIM],
+  technique,
+  earlySign: 'a ring of callus along the cut, and the scion holds to a gentle push',
+  failureSign: 'a dry line along the cut, and the scion wrinkles',
+  rounds: [
+    { milestone: 'healed', from: 14, to: 21, look: 'callus along the cut' }, { milestone: 'growing', from: 50, to: 63, look: 'a new shoot of 50 mm' },
+    { milestone: 'season', from: 210, to: 245, look: 'alive at leaf fall' }, { milestone: 'wintered', from: 395, to: 425, look: 'grows again in spring' },
+  ],
+  callusDays: 14,
+  knifeCaution: `${CAUTIONS['long-cut'].text} ${CAUTIONS['hands-meet'].text} Know where the first-aid kit is; the club’s own rules come first.`,
+  tools: ['grafting knife', 'secateurs', 'clip or a second pair of hands', 'cut-resistant glove', 'caliper'],
+  assess: (figures) => assessOutline(figures, CUT_LENGTH, (union, { unit }) => piecesView(joinedPieces(technique, figures, (union.stock.length + union.scion.length) / 2), { view: 'side', unit, anchors: ANCHORS })),
+  best: bestOutlineContact,
+  corrections: (measures, figures) => outlineCorrections(measures, figures, 'scion'),
+};

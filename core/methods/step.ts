@@ -1,0 +1,50 @@
+import type { Place } from '../drawing/piece-outline';
+import type { PiecesSide } from '../drawing/pieces-view';
+import type { Workpieces } from '../drawing/workpieces';
+import type { CautionId } from './cautions';
+
+/** A figure of a step. Drawn ones say where they lie, on a piece in a view. */
+export interface StepFigure {
+  name: string;
+  mm: number;
+  /** A range that is as good, mm. */
+  range?: { from: number; to: number };
+  /** The ends it is measured between, and how far beside the wood the dimension stands, mm. */
+  drawn?: { piece: 'stock' | 'scion'; view: PiecesSide; from: Place; to: Place; off?: number };
+}
+
+/** One action of the hands. */
+export interface Step {
+  id: string;
+  /** The action, as one says it. */
+  action: string;
+  figures: StepFigure[];
+  /** What to look for when it is done. */
+  look: string;
+  /** What goes wrong, and how that looks. */
+  wrong: { what: string; looks: string };
+  caution: CautionId | null;
+  /** Set on a step people forget: what cannot be done any more without it. */
+  blocks: string | null;
+  /** The view that shows it best. */
+  view: PiecesSide;
+  /** Way the blade goes. */
+  pull?: 'up' | 'down';
+  /** True when nothing is cut, fitted or put on. */
+  noCut?: boolean;
+  /** True when after it the pieces are one. */
+  joins?: boolean;
+  /** The pieces after it. */
+  apply: (pieces: Workpieces) => Workpieces;
+  /** The pieces after it when it goes wrong. */
+  spoil?: (pieces: Workpieces) => Workpieces;
+}
+
+/**
+ * The pieces before the first step and after each one.
+ *
+ * @returns one more than there are steps.
+ */
+export function piecesAfter(start: Workpieces, steps: Step[]): Workpieces[] {
+  return steps.reduce<Workpieces[]>((all, step) => [...all, step.apply(all.at(-1)!)], [start]);
+}

@@ -1,0 +1,43 @@
+/** State of the wood to be joined. */
+export type WoodState = 'dormant' | 'moving' | 'leafed-out' | 'budwood' | 'tip' | 'tip-open';
+export type Place = 'bench' | 'field' | 'pot';
+
+export const WOOD_WORDS: Record<WoodState, string> = {
+  dormant: 'fully dormant', moving: 'buds just moving', 'leafed-out': 'in leaf', budwood: 'budwood of this season', tip: 'a hardened tip, its bud closed', 'tip-open': 'a tip whose bud has opened',
+};
+
+export const PLACE_WORDS: Record<Place, string> = { bench: 'at the bench', field: 'in the field', pot: 'in the pot' };
+
+/** A part of the year, northern temperate, month and day. */
+export interface Season {
+  name: string;
+  from: string;
+  to: string;
+  wood: WoodState[];
+  /** Where it is done in this season, when not everywhere. */
+  places?: Place[];
+  /** Out of the main run: it works, and something else is done more often then. */
+  besides?: boolean;
+}
+
+/** When and on what a method is done. Lengths mm. */
+export interface Use {
+  seasons: Season[];
+  /** In words, for the page. */
+  when: string;
+  bark: 'must slip' | 'helpful' | 'need not slip';
+  scion: string;
+  /** Outer diameter of the stock at the cut; `thicker` when the upper figure is where it is usual and no limit. */
+  stock: { from: number; to: number; thicker?: boolean };
+  /** Scion's over stock's diameter, null for any. */
+  ratio: { from: number; to: number } | null;
+  /** Greatest difference under the bark, 2r, with which both sides can match, mm. */
+  likeUnderBark?: number;
+  places: Place[];
+  /** Length of wood one union takes. */
+  woodLength: number;
+  /** 1 for a first day, 3 for a practised hand. */
+  skill: 1 | 2 | 3;
+  /** Done whenever shoots flush where there is no winter. */
+  tropics?: boolean;
+}
