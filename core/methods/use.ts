@@ -27,8 +27,8 @@ export interface Use {
   when: string;
   bark: 'must slip' | 'helpful' | 'need not slip';
   scion: string;
-  /** Outer diameter of the stock at the cut; `thicker` when the upper figure is where it is usual and no limit. */
-  stock: { from: number; to: number; thicker?: boolean };
+  /** Outer diameter of the stock at the cut; `thicker` when the upper figure is where it is usual and no limit, `bestFrom` where it does best. */
+  stock: { from: number; to: number; thicker?: boolean; bestFrom?: number };
   /** Scion's over stock's diameter, null for any. */
   ratio: { from: number; to: number } | null;
   /** Greatest difference under the bark, 2r, with which both sides can match, mm. */

@@ -14,7 +14,7 @@ export const chip: Method = {
   purpose: 'One bud on a chip of wood, set into a bed of its own shape. Needs no slipping bark and little wood.',
   use: {
     seasons: [
-      { name: 'late summer', from: '08-01', to: '09-20', wood: ['budwood'] }, { name: 'spring, with stored dormant wood', from: '04-01', to: '05-10', wood: ['dormant'], besides: true },
+      { name: 'late summer', from: '08-01', to: '08-31', wood: ['budwood'] }, { name: 'early September', from: '09-01', to: '09-20', wood: ['budwood'], besides: true }, { name: 'spring, with stored dormant wood', from: '04-01', to: '05-10', wood: ['dormant'], besides: true },
       { name: 'early summer', from: '06-01', to: '07-31', wood: ['budwood'], besides: true },
     ],
     when: 'Late summer with budwood of the season; also spring with stored dormant wood, and early summer. Bark need not slip.',

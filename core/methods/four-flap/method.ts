@@ -30,7 +30,7 @@ export const fourFlap: Method = {
   use: {
     seasons: [{ name: 'late spring', from: '05-01', to: '06-20', wood: ['dormant'] }],
     when: 'Late spring, the bark slipping freely, the scion fully dormant.', bark: 'must slip', scion: 'dormant, of the stock’s thickness, three or four buds', stock: { from: 10, to: 35 }, ratio: { from: 0.9, to: 1.1 },
-    places: ['field'], woodLength: 110, skill: 2,
+    places: ['field'], woodLength: 100, skill: 2,
   },
   contactModel: FLAP_MODEL,
   prior: { low: 0.7, high: 0.85, weight: 20 },

@@ -21,8 +21,8 @@ export const patch: Method = {
   id: 'patch', name: 'Patch bud', inSentence: 'a patch bud',
   purpose: 'A rectangle of bark with one bud, laid into a window of the same height. For thick bark and nut kin.',
   use: {
-    seasons: [{ name: 'late spring', from: '05-01', to: '06-30', wood: ['budwood', 'dormant'] }, { name: 'early autumn, into new wood', from: '09-01', to: '09-30', wood: ['budwood'] }],
-    when: 'Late spring, or early autumn into new wood; the bark must slip on both pieces.', bark: 'must slip', scion: 'smooth round budwood, one bud', stock: { from: 12, to: 60, thicker: true }, ratio: null,
+    seasons: [{ name: 'late spring', from: '05-01', to: '06-30', wood: ['budwood'] }, { name: 'late spring, with dormant wood warmed until its bark slips', from: '05-01', to: '06-30', wood: ['dormant'], besides: true }, { name: 'early autumn, into new wood', from: '09-01', to: '09-30', wood: ['budwood'] }],
+    when: 'Late spring, or early autumn into new wood; the bark must slip on both pieces.', bark: 'must slip', scion: 'smooth round budwood, one bud', stock: { from: 12, to: 60, thicker: true, bestFrom: 20 }, ratio: null,
     places: ['field'], woodLength: 40, skill: 3,
   },
   contactModel: PATCH_MODEL,

@@ -13,7 +13,7 @@ export const whipAndTongue: Method = {
   use: {
     seasons: [{ name: 'late winter to early spring', from: '02-01', to: '04-20', wood: ['dormant'] }],
     when: 'Late winter and early spring, the scion fully dormant. Bark need not slip.',
-    bark: 'need not slip', scion: 'dormant, two buds', stock: { from: 6, to: 20 }, ratio: null, likeUnderBark: 1, places: ['bench', 'field', 'pot'], woodLength: 90, skill: 1,
+    bark: 'need not slip', scion: 'dormant, two buds', stock: { from: 6, to: 20 }, ratio: null, likeUnderBark: 1, places: ['bench', 'field', 'pot'], woodLength: 80, skill: 1,
   },
   contactModel: OUTLINE_MODEL,
   prior: { low: 0.85, high: 0.95, weight: 20 },
