@@ -12,6 +12,8 @@ export function proxy(request: NextRequest): NextResponse {
     "img-src 'self' blob: data:",
     "font-src 'self'",
     "connect-src 'self'",
+    // 'strict-dynamic' governs scripts; the offline worker is one file of our own.
+    "worker-src 'self'",
     "object-src 'none'",
     "base-uri 'none'",
     "form-action 'self'",
@@ -26,4 +28,4 @@ export function proxy(request: NextRequest): NextResponse {
   return response;
 }
 
-export const config = { matcher: [{ source: '/((?!api/|_next/static|_next/image|favicon|icon).*)' }] };
+export const config = { matcher: [{ source: '/((?!api/|_next/static|_next/image|favicon|icon|offline.js).*)' }] };

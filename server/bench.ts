@@ -1,6 +1,7 @@
 import type { ScoringRule } from '@/core/scoring/judge-union';
 import { methodById } from '@/core/methods/registry';
 import { defaultRule } from '@/core/scoring/judge-union';
+import { workshopBriefing } from './briefing';
 import type { Context } from './context';
 import { type ScoredUnion, scoredUnions, type SeenJudgement } from './scored-unions';
 import { ERASED_NAME, listSeats } from './seats';
@@ -9,12 +10,12 @@ import { getWorkshop } from './workshops';
 /** What the scoring bench of a workshop is opened with. */
 export async function openBench(context: Context, workshopId: string) {
   const workshop = await getWorkshop(context, workshopId);
-  const [seats, unions] = await Promise.all([listSeats(context, workshopId), scoredUnions(context, workshopId)]);
+  const [seats, unions, briefing] = await Promise.all([listSeats(context, workshopId), scoredUnions(context, workshopId), workshopBriefing(context, workshopId)]);
   // The rule is the one a judgement saved now would be scored by.
   const rule: ScoringRule = defaultRule(methodById(workshop.method), workshop.schools);
   return {
     workshop, rule,
-    seats: seats.filter(({ absent }) => !absent).map(({ id, number, person }) => ({ id, number, name: person.name ?? ERASED_NAME })),
+    seats: seats.filter(({ absent }) => !absent).map(({ id, number, person }) => ({ id, number, name: person.name ?? ERASED_NAME, briefed: briefing.acknowledged.get(person.id)?.current ?? false })),
     unions: unions.map(plainUnion),
   };
 }

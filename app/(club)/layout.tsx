@@ -12,6 +12,7 @@ export default async function ClubLayout({ children }: { children: React.ReactNo
           <span className="font-bold whitespace-nowrap">Pear Bench</span>
           <span className="truncate text-muted max-sm:hidden">{actor.clubName}</span>
         </Link>
+        <nav aria-label="Club" className="flex grow justify-end"><Link href="/methods" className="flex min-h-11 items-center px-3 font-bold">Methods</Link></nav>
         <AccountMenu name={actor.name} clubName={actor.clubName} role={actor.role} />
       </header>
       {children}

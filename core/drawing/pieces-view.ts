@@ -199,8 +199,7 @@ function knifePath(before: Workpieces, after: Workpieces, at: Record<'stock' | '
   const paths: Path[] = [];
   for (const name of ['stock', 'scion'] as const) {
     const known = new Set(strokesOf(before[name], view).map(keyOf));
-    for (const stroke of strokesOf(after[name], view)) {
-      if (known.has(keyOf(stroke))) continue;
+    for (const stroke of chained(strokesOf(after[name], view).filter((one) => !known.has(keyOf(one))))) {
       const upwards = stroke.at(-1)![1] > stroke[0]![1];
       const ordered = pull && upwards !== (pull === 'up') ? [...stroke].reverse() : stroke;
       const points = ordered.map(at[name]);
@@ -216,6 +215,16 @@ function strokesOf(piece: Piece, view: PiecesSide): Place[][] {
     return [...cutEdges(piece), ...piece.kerfs.map((kerf) => kerf.line.map(([y, depth]): Place => [sideX(kerf.side, radius, depth), y]))];
   }
   return piece.lines.map((spots) => spots.map((spot): Place => spot));
+}
+
+/** Strokes that go on from one another as one: the blade was pulled once. */
+function chained(strokes: Place[][]): Place[][] {
+  return strokes.reduce<Place[][]>((all, stroke) => {
+    const last = all.at(-1);
+    const end = last?.at(-1);
+    if (!last || !end || Math.hypot(end[0] - stroke[0]![0], end[1] - stroke[0]![1]) > 1e-6) return [...all, stroke];
+    return [...all.slice(0, -1), [...last, ...stroke.slice(1)]];
+  }, []);
 }
 
 function keyOf(stroke: Place[]): string {
@@ -241,10 +250,9 @@ function dimension(figure: StepFigure, at: Placer, unit: LengthUnit): (Path | La
   const [c, d] = [shift(a), shift(b)];
   const middle: Point = [(c[0] + d[0]) / 2, (c[1] + d[1]) / 2];
   const left = upright && off < 0;
-  const beside = left ? Math.min(c[0], d[0]) - 1 : Math.max(c[0], d[0]) + 1;
   return [
     line('dimension', a, c), line('dimension', b, d), line('dimension', c, d),
-    { kind: 'label', role: 'dimension', at: upright ? [beside, middle[1] + 1] : [middle[0], middle[1] + (off < 0 ? -1.2 : 4.4)], anchor: upright ? (left ? 'end' : 'start') : 'middle', text: formatLength(figure.mm, unit) },
+    { kind: 'label', role: 'dimension', at: upright ? [middle[0] + (left ? -1.4 : 1.4), middle[1] + 1] : [middle[0], middle[1] + (off < 0 ? -1.2 : 4.4)], anchor: upright ? (left ? 'end' : 'start') : 'middle', text: formatLength(figure.mm, unit) },
   ];
 }
 

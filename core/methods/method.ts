@@ -4,6 +4,7 @@ import type { DisplayList } from '../drawing/display-list';
 import type { Workpieces } from '../drawing/workpieces';
 import type { Milestone } from '../findings/milestones';
 import type { Grade, PointGrade } from '../scoring/grade';
+import type { Template } from '../templates/template';
 import type { LengthUnit } from '../units/length';
 import type { AftercareTask } from './aftercare-task';
 import type { Field } from './field';
@@ -118,6 +119,8 @@ export interface Method {
   shownWith: { stock: number; scion: number };
   schools: SchoolQuestion[];
   technique: (choices: Choices, wood: Wood) => Technique;
+  /** Pieces of paper to cut by, in true mm, where paper helps. */
+  template?: (choices: Choices, wood: Wood) => Template[];
   earlySign: string;
   failureSign: string;
   rounds: RoundAdvice[];

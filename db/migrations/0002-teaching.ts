@@ -10,7 +10,7 @@ const STATEMENTS = [
   `ALTER TABLE workshops ADD COLUMN IF NOT EXISTS schools JSON NOT NULL DEFAULT '{}'`,
   `CREATE TABLE IF NOT EXISTS teaching_states (
     club_id ${ID} NOT NULL, workshop_id ${ID} NOT NULL, seq BIGINT NOT NULL, step INT NOT NULL, panel ENUM('right','both') NOT NULL,
-    blank BOOLEAN NOT NULL, timer_seconds INT NULL, timer_ends_at DATETIME(3) NULL, briefing BOOLEAN NOT NULL DEFAULT FALSE, changed_at DATETIME(3) NOT NULL,
+    blank BOOLEAN NOT NULL, timer_seconds INT NULL, timer_ends_at DATETIME(3) NULL, briefing BOOLEAN NOT NULL DEFAULT FALSE, change_id ${ID} NOT NULL, changed_at DATETIME(3) NOT NULL,
     PRIMARY KEY (club_id, workshop_id), FOREIGN KEY (workshop_id) REFERENCES workshops (id)) ${SUFFIX}`,
   `CREATE TABLE IF NOT EXISTS briefings (
     club_id ${ID} NOT NULL, workshop_id ${ID} NOT NULL, first_aid VARCHAR(300) NOT NULL, kit VARCHAR(300) NOT NULL, local_rules VARCHAR(2000) NOT NULL,

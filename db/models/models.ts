@@ -70,7 +70,7 @@ export function defineModels(sequelize: Sequelize) {
       healed: STRING, growing: STRING, season: STRING, wintered: STRING, contradicted: BOOLEAN,
     }),
     teachingStates: define<rows.TeachingStateRow>('teaching_states', {
-      clubId: key, workshopId: key, seq: INTEGER, step: INTEGER, panel: STRING, blank: BOOLEAN, timerSeconds: INTEGER, timerEndsAt: DATE(3), briefing: BOOLEAN, changedAt: DATE(3),
+      clubId: key, workshopId: key, seq: INTEGER, step: INTEGER, panel: STRING, blank: BOOLEAN, timerSeconds: INTEGER, timerEndsAt: DATE(3), briefing: BOOLEAN, changeId: STRING, changedAt: DATE(3),
     }),
     briefings: define<rows.BriefingRow>('briefings', { clubId: key, workshopId: key, firstAid: STRING, kit: STRING, localRules: STRING, sap: BOOLEAN, changedAt: DATE(3) }),
     acknowledgements: define<rows.AcknowledgementRow>('briefing_acknowledgements', {

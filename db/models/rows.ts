@@ -67,7 +67,9 @@ export interface UnionFactRow {
 export interface AuditRow { seq: number; clubId: string; actorId: string | null; action: string; subjectId: string; at: Date }
 /** What the projector of a workshop shows; `seq` grows with every change. */
 export interface TeachingStateRow {
-  clubId: string; workshopId: string; seq: number; step: number; panel: 'right' | 'both'; blank: boolean; timerSeconds: number | null; timerEndsAt: Date | null; briefing: boolean; changedAt: Date;
+  clubId: string; workshopId: string; seq: number; step: number; panel: 'right' | 'both'; blank: boolean; timerSeconds: number | null; timerEndsAt: Date | null; briefing: boolean;
+  /** Id of the change that made it, so that a repeated request changes nothing. */
+  changeId: string; changedAt: Date;
 }
 export interface BriefingRow { clubId: string; workshopId: string; firstAid: string; kit: string; localRules: string; sap: boolean; changedAt: Date }
 export interface AcknowledgementRow { clubId: string; workshopId: string; personId: string; contentHash: string; acknowledgedAt: Date; recordedBy: string }

@@ -39,11 +39,11 @@ const INK: Record<Role, Ink> = {
 };
 
 /** Paints a display list with its top left corner at (x, y) points, enlarged by `scale`. */
-export function paintDrawing(doc: Doc, drawing: DisplayList, x: number, y: number, scale: number): void {
+export function paintDrawing(doc: Doc, drawing: DisplayList, x: number, y: number, scale: number, words = 7): void {
   const unit = MM * scale;
   for (const item of drawing.items) {
     if (item.kind === 'label') {
-      writeLine(doc, item.text, x + item.at[0] * unit, y + item.at[1] * unit, { size: 7, anchor: item.anchor });
+      writeLine(doc, item.text, x + item.at[0] * unit, y + item.at[1] * unit, { size: words, anchor: item.anchor });
       continue;
     }
     const ink = INK[item.role];

@@ -5,6 +5,7 @@ import { usePathname } from 'next/navigation';
 
 const LEAVES = [
   ['plan', 'Plan'],
+  ['teach', 'Teach'],
   ['score', 'Score'],
   ['aftercare', 'Aftercare'],
   ['follow-up', 'Follow-up'],

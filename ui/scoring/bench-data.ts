@@ -7,6 +7,8 @@ export interface BenchSeat {
   id: string;
   number: number;
   name: string;
+  /** Has acknowledged the safety briefing as it stands now. */
+  briefed: boolean;
 }
 
 export interface BenchJudgement {

@@ -1,5 +1,6 @@
 'use client';
 
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState, type FormEvent, type KeyboardEvent } from 'react';
 import { v7 as uuid } from 'uuid';
@@ -197,7 +198,7 @@ export function Bench({ workshopId, method: methodId, rule, unit, seats, unions,
         </div>
         <div className="order-1 flex min-w-0 flex-col gap-2.5 lg:order-none">
           <div className="flex items-baseline justify-between gap-3">
-            <h1><span data-testid="called">{called}</span> <span className="text-base font-normal">{seat.name}{draft?.correcting ? ', correcting' : ''}</span></h1>
+            <h1><span data-testid="called">{called}</span> <span className="text-base font-normal">{seat.name}{draft?.correcting ? ', correcting' : ''}</span>{!seat.briefed && <Link href={`/workshops/${workshopId}/teach/briefing`} className="ml-2 border-2 border-ink px-1.5 text-sm font-bold whitespace-nowrap no-underline">not briefed</Link>}</h1>
             <p className="text-sm whitespace-nowrap"><span role="status" className="font-bold">{notice}</span> <span className="text-muted">lengths in {unit}</span></p>
           </div>
           {fromPaper && (

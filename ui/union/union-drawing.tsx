@@ -7,13 +7,15 @@ interface UnionDrawingProps {
   /** What it shows, in words. */
   title: string;
   className?: string;
+  /** Size of its words, px, whatever the scale. */
+  words?: number;
 }
 
 /** Size of labels, px, whatever the scale of the drawing. */
 const LABEL_PX = 13;
 
 /** Paints a display list as SVG. Strokes keep their width and labels their size at any scale. */
-export function UnionDrawing({ drawing, width, title, className = '' }: UnionDrawingProps) {
+export function UnionDrawing({ drawing, width, title, className = '', words = LABEL_PX }: UnionDrawingProps) {
   const scale = width / drawing.width;
   return (
     <svg
@@ -24,7 +26,7 @@ export function UnionDrawing({ drawing, width, title, className = '' }: UnionDra
         item.kind === 'path' ? (
           <path key={i} className={`r-${item.role}${item.fill ? ' filled' : ''}`} d={pathData(item.points, item.closed)} />
         ) : (
-          <text key={i} x={item.at[0]} y={item.at[1]} textAnchor={item.anchor} fontSize={LABEL_PX / scale}>{item.text}</text>
+          <text key={i} x={item.at[0]} y={item.at[1]} textAnchor={item.anchor} fontSize={words / scale}>{item.text}</text>
         ),
       )}
     </svg>

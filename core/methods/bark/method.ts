@@ -10,6 +10,8 @@ import { towards } from '../common/towards';
 import type { Method } from '../method';
 import * as school from '../schools';
 import { ANCHORS, FACE_LENGTH, technique } from './technique';
+import { slots } from '../../templates/template';
+import { stepFigure } from '../common/step-figure';
 
 export const bark: Method = {
   id: 'bark', name: 'Bark graft', inSentence: 'a bark graft',
@@ -26,6 +28,7 @@ export const bark: Method = {
   shownWith: { stock: 30, scion: 8 },
   schools: [school.SLITS, school.SCION_END, school.OUTER_BARK, school.BUDS, school.FILM_WHEN, school.STUMP, school.NURSE_LIMB, school.KNIFE, school.BINDING_OFF, school.DARK_SEAL],
   technique,
+  template: (choices, wood) => [slots('Slit', 'Lay the rim line on the rim and prick through.', wood.scion, stepFigure(technique(choices, wood), 'slit', 'slit'), 1)],
   earlySign: 'buds swell in 10 to 14 days, a leaf by three weeks',
   failureSign: 'buds grow in the first week from stored food and then collapse',
   rounds: [

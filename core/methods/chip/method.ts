@@ -8,6 +8,9 @@ import { assumedDepth, slicePlacement } from '../common/slice-fields';
 import type { Method } from '../method';
 import * as school from '../schools';
 import { ANCHORS, CHIP_LENGTH, technique } from './technique';
+import { slice } from '../../templates/template';
+import { chord } from '../../drawing/workpieces';
+import { stepFigure } from '../common/step-figure';
 
 export const chip: Method = {
   id: 'chip', name: 'Chip bud', inSentence: 'a chip bud',
@@ -31,6 +34,7 @@ export const chip: Method = {
   shownWith: { stock: 12, scion: 9 },
   schools: [school.CUT_FIRST, school.BUD_COVER, school.TURNS, school.HEAD_BACK, school.HEAD_BACK_PACE, school.KNIFE, school.BINDING_OFF],
   technique,
+  template: (choices, wood) => [slice('Bed and chip', stepFigure(technique(choices, wood), 'bed', 'bed'), chord(wood.stock / 2, wood.stock / 2, stepFigure(technique(choices, wood), 'notch', 'deep')))],
   earlySign: 'the leaf stub drops at a touch in 10 to 14 days; the chip is plump and green',
   failureSign: 'the stub withers and clings; the chip is brown and shrunken',
   rounds: [

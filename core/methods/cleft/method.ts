@@ -12,6 +12,8 @@ import type { Figures } from '../measures';
 import type { Method } from '../method';
 import * as school from '../schools';
 import { ANCHORS, technique, WEDGE_LENGTH } from './technique';
+import { wedge } from '../../templates/template';
+import { stepFigure } from '../common/step-figure';
 
 function unionOf(figures: Figures): WedgeUnion {
   return {
@@ -38,6 +40,7 @@ export const cleft: Method = {
   shownWith: { stock: 26, scion: 9 },
   schools: [school.BUDS, school.FILM_WHEN, school.STUMP, school.NURSE_LIMB, school.KNIFE, school.BINDING_OFF, school.DARK_SEAL],
   technique,
+  template: (choices, wood) => [wedge('Wedge of the scion', wood.scion, stepFigure(technique(choices, wood), 'wedge', 'wedge'))],
   earlySign: 'buds swell in 10 to 14 days, a leaf by three weeks',
   failureSign: 'buds grow in the first week from stored food and then collapse',
   rounds: [

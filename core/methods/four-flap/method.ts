@@ -12,6 +12,8 @@ import type { Figures } from '../measures';
 import type { Method } from '../method';
 import * as school from '../schools';
 import { ANCHORS, technique } from './technique';
+import { slots } from '../../templates/template';
+import { stepFigure } from '../common/step-figure';
 
 /** One side that differs from the others; like them unless given. */
 const ownSide = (i: number): Field[] => [
@@ -43,6 +45,7 @@ export const fourFlap: Method = {
   shownWith: { stock: 16, scion: 16 },
   schools: [school.KNIFE, school.DARK_SEAL],
   technique,
+  template: (choices, wood) => [slots('Flaps, to wrap round the stock', 'Wrap it round with the rim line at the rim: the first and the last line fall on one another.', (Math.PI * wood.stock) / 4, stepFigure(technique(choices, wood), 'lines', 'long'), 5)],
   earlySign: 'buds swell in 10 to 14 days, a leaf by three weeks',
   failureSign: 'buds grow in the first week from stored food and then collapse',
   rounds: [

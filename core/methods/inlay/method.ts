@@ -13,6 +13,8 @@ import type { Field } from '../field';
 import type { Method } from '../method';
 import * as school from '../schools';
 import { ANCHORS, FACE_LENGTH, technique } from './technique';
+import { slots } from '../../templates/template';
+import { stepFigure } from '../common/step-figure';
 
 const SIDE: Field = {
   id: 'side', name: 'where it lies in its slot', short: 'Where it lies in its slot', unit: 'mm', least: -1, most: 1, place: 'picked', keepsPick: true,
@@ -38,6 +40,7 @@ export const inlay: Method = {
   shownWith: { stock: 45, scion: 10 },
   schools: [school.INLAY_FIX, school.ROUGH_BARK, school.COVER, school.NURSE_LIMB, school.KNIFE, school.DARK_SEAL],
   technique,
+  template: (choices, wood) => [slots('Slots', 'Lay the rim line on the rim, on the flat spot; then check against the scion itself.', stepFigure(technique(choices, wood), 'slots', 'apart'), stepFigure(technique(choices, wood), 'slots', 'slots'), 2)],
   earlySign: 'buds swell under the bag in 10 to 14 days, a leaf by three weeks',
   failureSign: 'buds grow in the first week from stored food and then collapse',
   rounds: [

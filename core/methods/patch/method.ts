@@ -10,6 +10,8 @@ import type { Figures } from '../measures';
 import type { Method } from '../method';
 import * as school from '../schools';
 import { ANCHORS, technique } from './technique';
+import { rectangle } from '../../templates/template';
+import { stepFigure } from '../common/step-figure';
 
 function unionOf(figures: Figures): PatchUnion {
   return {
@@ -37,6 +39,7 @@ export const patch: Method = {
   shownWith: { stock: 22, scion: 18 },
   schools: [school.PATCH_TOP, school.KNIFE, school.BINDING_OFF],
   technique,
+  template: (choices, wood) => [rectangle('Patch and window', 'Cut it out and cut round it, on the stick and on the stock alike.', stepFigure(technique(choices, wood), 'sides', 'apart'), stepFigure(technique(choices, wood), 'slide', 'patch'))],
   earlySign: 'the patch is green and its edges callus; in spring the bud is fat in two to four weeks, in autumn it sleeps',
   failureSign: 'the patch is green and the bud hollow: the bark lives, nothing will grow',
   rounds: [

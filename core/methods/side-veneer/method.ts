@@ -9,6 +9,9 @@ import type { Figures } from '../measures';
 import type { Method } from '../method';
 import * as school from '../schools';
 import { ANCHORS, CUT_LENGTH, technique } from './technique';
+import { slice } from '../../templates/template';
+import { chord } from '../../drawing/workpieces';
+import { stepFigure } from '../common/step-figure';
 
 /** A shallow slice: the core just showing. */
 const depth = (piece: 'stock' | 'scion') => (figures: Figures): number => assumedDepth(piece, 0.23 * (figures[`${piece}Diameter`] ?? 0), 0.6)(figures);
@@ -32,6 +35,7 @@ export const sideVeneer: Method = {
   shownWith: { stock: 12, scion: 10 },
   schools: [school.TURNS, school.HEAD_BACK_PACE, school.KNIFE, school.BINDING_OFF],
   technique,
+  template: (choices, wood) => [slice('Bed and face', stepFigure(technique(choices, wood), 'face', 'cut'), chord(wood.scion / 2, wood.scion / 2, stepFigure(technique(choices, wood), 'face', 'deep')))],
   earlySign: 'the tip swells under its cover by day 30',
   failureSign: 'the tip blackens',
   rounds: [

@@ -6,7 +6,8 @@ import { joinedPieces } from '../common/joined-pieces';
 import { assessOutline, bestOutlineContact, outlineCorrections } from '../common/outline-method';
 import type { Method } from '../method';
 import * as school from '../schools';
-import { ANCHORS, CUT_LENGTH, technique } from './technique';
+import { ANCHORS, CUT_LENGTH, cutLengthFor, technique } from './technique';
+import { wrapGuide } from '../../templates/template';
 
 export const splice: Method = {
   id: 'splice', name: 'Splice', inSentence: 'a splice',
@@ -27,6 +28,7 @@ export const splice: Method = {
   shownWith: { stock: 8, scion: 8 },
   schools: [school.BUDS, school.WHIP_LENGTH, school.SCION_STAGE, school.FILM_WHEN, school.TURNS, school.KNIFE, school.SHOOTS_BELOW, school.BINDING_OFF, school.ROOT_TRIM],
   technique,
+  template: (choices, wood) => [wrapGuide('Stock', wood.stock, cutLengthFor(choices, wood), null), wrapGuide('Scion', wood.scion, cutLengthFor(choices, wood), null)],
   earlySign: 'a ring of callus along the cut, and the scion holds to a gentle push',
   failureSign: 'a dry line along the cut, and the scion wrinkles',
   rounds: [

@@ -13,11 +13,16 @@ export const CUT_LENGTH = { from: 25, to: 65 };
 export const ANCHORS = ['wood', 'way-up', 'safe-hands', 'daylight', 'strokes', 'clean'];
 const BUD_COUNT: Record<string, number> = { one: 1, two: 2, three: 3 };
 
-export function technique(choices: Choices, wood: Wood): Technique {
-  const { stock, scion } = wood;
+/** Length of both cuts by school. */
+export function cutLengthFor(choices: Choices, { stock, scion, length }: Wood): number {
   const by = chosen(choices, school.WHIP_LENGTH);
   const wanted = by === 'short' ? 25 : by === 'long' ? 65 : Math.max(25, Math.round(2 * (stock + scion)));
-  const cut = slopingCut(wood, Math.max(wood.length ?? wanted, Math.max(stock, scion) * 1.2), BUD_COUNT[chosen(choices, school.BUDS)]!);
+  return Math.max(length ?? wanted, Math.max(stock, scion) * 1.2);
+}
+
+export function technique(choices: Choices, wood: Wood): Technique {
+  const { stock, scion } = wood;
+  const cut = slopingCut(wood, cutLengthFor(choices, wood), BUD_COUNT[chosen(choices, school.BUDS)]!);
   const filmFirst = chosen(choices, school.FILM_WHEN) === 'before';
   const film = filmStep(cut.rise.scion + 1, cut.tip, filmFirst ? 'Wrap the scion in film, all but the end that is cut.' : 'Wrap the scion in film from the tape to its tip.');
   const slope = (piece: 'stock' | 'scion', diameter: number, rise: number) => ({

@@ -13,6 +13,9 @@ import type { Figures } from '../measures';
 import type { Method } from '../method';
 import * as school from '../schools';
 import { ANCHORS, DOWN_CUT, technique } from './technique';
+import { tee } from '../../templates/template';
+import { chosen } from '../school';
+import { stepFigure } from '../common/step-figure';
 
 /** Whether the bark slipped and which way up the bud stands is seen, not measured: it comes from the marks. */
 function unionOf(figures: Figures, marks: Record<string, PointGrade> = {}): ShieldUnion {
@@ -47,6 +50,7 @@ export const tBud: Method = {
   shownWith: { stock: 10, scion: 8 },
   schools: [school.T_WAY, school.SLIVER, school.BUD_COVER, school.HEAD_BACK, school.HEAD_BACK_PACE, school.KNIFE, school.BINDING_OFF],
   technique,
+  template: (choices, wood) => [tee('T on the stock', DOWN_CUT, stepFigure(technique(choices, wood), 'cross', 'across'), chosen(choices, school.T_WAY) === 'inverted')],
   earlySign: 'the leaf stub drops at a touch in 10 to 14 days; the shield is plump and green',
   failureSign: 'the stub withers and clings; the shield is brown and shrunken',
   rounds: [

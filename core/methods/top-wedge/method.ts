@@ -13,6 +13,8 @@ import type { Figures } from '../measures';
 import type { Method } from '../method';
 import * as school from '../schools';
 import { ANCHORS, SLIT, technique, WEDGE_LENGTH } from './technique';
+import { wedge } from '../../templates/template';
+import { stepFigure } from '../common/step-figure';
 
 /** Inset at which the outer lines, or the inner ones, meet. */
 const outerMet = (figures: Figures): number => figures.stockBark! - figures.scionBark!;
@@ -51,6 +53,7 @@ export const topWedge: Method = {
   shownWith: { stock: 8, scion: 8 },
   schools: [school.KNIFE, school.BINDING_OFF],
   technique,
+  template: (choices, wood) => [wedge('Wedge of the scion', wood.scion, stepFigure(technique(choices, wood), 'wedge', 'wedge'))],
   earlySign: 'the tip stays plump under its film and swells within three to four weeks',
   failureSign: 'the tip blackens or wrinkles under the film',
   rounds: [

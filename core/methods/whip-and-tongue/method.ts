@@ -5,7 +5,9 @@ import { assessOutline, bestOutlineContact, outlineCorrections } from '../common
 import { CAUTIONS } from '../cautions';
 import type { Method } from '../method';
 import * as school from '../schools';
-import { CUT_LENGTH, technique } from './technique';
+import { CUT_LENGTH, cutLengthFor, technique } from './technique';
+import { wrapGuide } from '../../templates/template';
+import { chosen } from '../school';
 
 export const whipAndTongue: Method = {
   id: 'whip-and-tongue', name: 'Whip-and-tongue', inSentence: 'a whip-and-tongue',
@@ -26,6 +28,11 @@ export const whipAndTongue: Method = {
   shownWith: { stock: 10, scion: 10 },
   schools: [school.TONGUE, school.WHIP_LENGTH, school.BUDS, school.SCION_STAGE, school.FILM_WHEN, school.TURNS, school.KNIFE, school.SHOOTS_BELOW, school.BINDING_OFF, school.ROOT_TRIM, school.DARK_SEAL],
   technique,
+  template: (choices, wood) => {
+    const length = cutLengthFor(choices, wood);
+    const start = chosen(choices, school.TONGUE) === 'middle' ? 0.5 : 1 / 3;
+    return [wrapGuide('Stock', wood.stock, length, start), wrapGuide('Scion', wood.scion, length, start)];
+  },
   earlySign: 'a ring of callus along the cut, and the scion holds to a gentle push',
   failureSign: 'a dry line along the cut, and the scion wrinkles',
   rounds: [

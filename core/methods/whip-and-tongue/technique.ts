@@ -14,7 +14,7 @@ export const CUT_LENGTH = { from: 25, to: 65 };
 const BUD_COUNT: Record<string, number> = { one: 1, two: 2, three: 3 };
 
 /** Length of both cuts by school: by ratio, short, or long. */
-function cutLengthFor(choices: Choices, { stock, scion, length }: Wood): number {
+export function cutLengthFor(choices: Choices, { stock, scion, length }: Wood): number {
   if (length) return length;
   const by = chosen(choices, school.WHIP_LENGTH);
   const ratio = Math.round((3.5 * (stock + scion)) / 2);
@@ -40,7 +40,7 @@ function tongues(cut: SlopingCut, { stock, scion }: Wood, middle: boolean) {
     scionSlit: [[(1 - start) * cut.rise.scion, start * scion], [(1 - start) * cut.rise.scion + along(cut.rise.scion), start * scion - 0.5]] as Vertex[],
     // Both are the same seam, told from either piece.
     stockSeam: seam(cut.rise.stock, stock, (x) => stock / 2 - x),
-    scionSeam: seam(cut.rise.scion, scion, (x) => x + scion / 2).reverse(),
+    scionSeam: seam(cut.rise.scion, scion, (x) => x + scion / 2),
   };
 }
 

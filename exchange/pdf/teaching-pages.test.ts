@@ -1,0 +1,69 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { describe, expect, it } from 'vitest';
+import { METHODS } from '@/core/methods/registry';
+import { woodOf } from '@/core/methods/shown-technique';
+import { stepSheets } from '@/core/teaching/step-sheets';
+import { layOut, SHEETS } from '@/core/templates/lay-out';
+import { templateSheetsSvg } from '../svg/template-sheet';
+import { handoutPdf } from './handout';
+import { templateSheetsPdf } from './template-sheets';
+
+const DPI = 600;
+
+/** A page of a PDF as grey pixels. */
+function raster(pdf: Buffer): { width: number; height: number; at: (x: number, y: number) => number } {
+  const folder = mkdtempSync(join(tmpdir(), 'pear-bench-'));
+  try {
+    writeFileSync(join(folder, 'in.pdf'), pdf);
+    execFileSync('pdftoppm', ['-r', String(DPI), '-gray', '-singlefile', join(folder, 'in.pdf'), join(folder, 'out')]);
+    const pgm = readFileSync(join(folder, 'out.pgm'));
+    const header = /^P5\s+(\d+)\s+(\d+)\s+255\s/.exec(pgm.subarray(0, 40).toString('latin1'))!;
+    const [width, height] = [Number(header[1]), Number(header[2])];
+    return { width, height, at: (x, y) => pgm[header[0].length + y * width + x]! };
+  } finally {
+    rmSync(folder, { recursive: true });
+  }
+}
+
+function pagesOf(pdf: Buffer): number {
+  return Number(/Pages:\s+(\d+)/.exec(execFileSync('pdfinfo', ['-'], { input: pdf }).toString())![1]);
+}
+
+describe.each(['A4', 'Letter'] as const)('cut templates on %s', (paper) => {
+  it('have a check line of 50 mm, measured on the rasterised page', async () => {
+    const method = METHODS[0]!;
+    const image = raster(await templateSheetsPdf(layOut(method.template!({}, woodOf({ stock: 10, scion: 10 })), paper), 'Check'));
+    expect((image.width / DPI) * 25.4).toBeCloseTo(SHEETS[paper].width, 0);
+    const row = Math.round((22 / 25.4) * DPI);
+    let [longest, run] = [0, 0];
+    for (let x = 0; x < Math.round((70 / 25.4) * DPI); x++) {
+      run = image.at(x, row) < 128 ? run + 1 : 0;
+      longest = Math.max(longest, run);
+    }
+    expect(Math.abs((longest / DPI) * 25.4 - 50)).toBeLessThanOrEqual(0.2);
+  });
+});
+
+describe('the SVG of templates', () => {
+  it('is in millimetres, a user unit each', () => {
+    const svg = templateSheetsSvg(layOut(METHODS[0]!.template!({}, woodOf({ stock: 10, scion: 10 })), 'A4'), 'Whip & <tongue>');
+    expect(svg).toContain('width="210mm"');
+    expect(svg).toContain('viewBox="0 0 210 297.00"');
+    expect(svg).toContain('M12 22H62');
+    expect(svg).toContain('Whip &amp; &lt;tongue&gt;');
+  });
+});
+
+describe.each(METHODS.map((method) => [method.id, method] as const))('the handout of %s', (_id, method) => {
+  it('has two pages with every step on them', async () => {
+    const wood = woodOf(method.shownWith);
+    const steps = stepSheets(method, {}, wood, 'mm');
+    const pdf = await handoutPdf({ method, technique: method.technique({}, wood), steps, unit: 'mm', drawnFor: 'drawn for the usual pair' }, 'A4');
+    expect(pagesOf(pdf)).toBe(2);
+    const words = execFileSync('pdftotext', ['-raw', '-', '-'], { input: pdf }).toString().replace(/\s+/g, ' ');
+    for (const { action } of steps) expect(words).toContain(action.split(' ').slice(0, 3).join(' '));
+  });
+});

@@ -1,0 +1,41 @@
+import { CHECK_LINE, type LaidOut, SHEETS } from '@/core/templates/lay-out';
+import type { TemplateStroke } from '@/core/templates/template';
+import { type Doc, makePdf, MM, writeLine, writeParagraph } from './document';
+
+const STYLE: Record<TemplateStroke['kind'], { width: number; dash: number | null }> = { cut: { width: 1.1, dash: null }, mark: { width: 0.35, dash: null }, fold: { width: 0.5, dash: 3 } };
+
+/** Cut templates in true millimetres, each sheet with a line to measure after printing. */
+export function templateSheetsPdf(laid: LaidOut, title: string): Promise<Buffer> {
+  const { width } = SHEETS[laid.paper];
+  return makePdf(laid.paper, title, (doc) => {
+    // Asks the reader's printer dialog not to scale.
+    (doc as unknown as { _root: { data: Record<string, unknown> } })._root.data.ViewerPreferences = { PrintScaling: 'None' };
+    laid.sheets.forEach((pieces, i) => {
+      doc.addPage();
+      head(doc, title, `${i + 1} of ${laid.sheets.length}`, width, i === 0 ? laid.messages : []);
+      for (const piece of pieces) {
+        doc.save().translate(piece.x * MM, piece.y * MM);
+        for (const { kind, points } of piece.strokes) {
+          const { width: weight, dash } = STYLE[kind];
+          points.forEach(([x, y], k) => (k === 0 ? doc.moveTo(x * MM, y * MM) : doc.lineTo(x * MM, y * MM)));
+          if (dash) doc.dash(dash, { space: dash });
+          else doc.undash();
+          doc.lineWidth(weight).stroke('#16201a');
+        }
+        doc.undash();
+        for (const { at, text } of piece.words) writeLine(doc, text, at[0] * MM, at[1] * MM, { size: 7 });
+        writeParagraph(doc, `${piece.name}${piece.part ? `, part ${piece.part.nth} of ${piece.part.of}` : ''}. ${piece.use}`, 0, (piece.height + 4) * MM, { size: 7, width: Math.max(46, piece.width) * MM });
+        doc.restore();
+      }
+    });
+  });
+}
+
+function head(doc: Doc, title: string, page: string, width: number, messages: string[]): void {
+  writeLine(doc, title, 12 * MM, 15 * MM, { size: 13, weight: 700, width: (width - 50) * MM });
+  writeLine(doc, `sheet ${page}`, (width - 12) * MM, 15 * MM, { size: 8, anchor: 'end' });
+  doc.lineWidth(0.8).moveTo(12 * MM, 22 * MM).lineTo((12 + CHECK_LINE) * MM, 22 * MM).stroke('#16201a');
+  for (const x of [12, 12 + CHECK_LINE]) doc.moveTo(x * MM, 20 * MM).lineTo(x * MM, 24 * MM).stroke('#16201a');
+  writeLine(doc, `Measure this line: ${CHECK_LINE} mm. If it is not, print again with scaling off (100 %, actual size).`, (16 + CHECK_LINE) * MM, 23 * MM, { size: 8 });
+  messages.forEach((message, i) => writeParagraph(doc, message, 12 * MM, (28 + i * 6) * MM, { size: 7.5, weight: 700, width: (width - 24) * MM }));
+}
