@@ -9,7 +9,10 @@ import { saveAnswer, growerPage } from '@/server/grower-page';
 import { putJudgement } from '@/server/judgements';
 import { listKeepers, changeKeepers, makeKeepers } from '@/server/keepers';
 import { addStockLot, addWoodLot, workshopLots } from '@/server/lots';
+import { acknowledge, putBriefing, workshopBriefing } from '@/server/briefing';
 import { addMember, makeFirstLead } from '@/server/members';
+import { putPlan } from '@/server/topworking';
+import { suggestProgramme } from '@/core/topworking/programme';
 import { addRound } from '@/server/rounds';
 import { outbox, sendRound } from '@/server/round-messages';
 import { acceptRoster } from '@/server/roster-import';
@@ -18,7 +21,7 @@ import { actorOf } from '@/server/sign-in';
 import { addSite, putWorkshop } from '@/server/workshops';
 import { demoDates } from './dates';
 import { aroundZero, seededRandom } from './random';
-import { ASSISTANT, CLUB, HANDS, LEAD, PAST_ROSTER, SITE, STOCKS, VIEWER, WOOD } from './scenario';
+import { ASSISTANT, CLUB, HANDS, LEAD, PAST_ROSTER, SITE, STOCKS, TREE, VIEWER, WOOD } from './scenario';
 
 export const DEMO_KEEPERS_EACH = 4;
 
@@ -61,6 +64,8 @@ export async function loadDemo(services: Services, password: string): Promise<vo
   await addRound(as(lead, sentAt), past, roundId, dates.round);
   await sendRound(as(lead, sentAt), roundId, { sentSoFar: 0 });
   await answerRound(as(lead, sentAt), seats);
+
+  await demoTeaching(as(lead, new Date(`${dates.past}T07:40:00Z`)), past, seats);
 
   const upcoming = uuid();
   await putWorkshop(as(lead, loadedAt), upcoming, {
@@ -149,4 +154,13 @@ async function answerRound(context: Context, seats: SeatedPerson[]): Promise<voi
       await saveAnswer(services, token, uuid(), { unionId: plant.unionId, answer, note: answer === 'dead' && roll > 0.85 ? 'dried up after a hot week' : '' });
     }
   }
+}
+
+/** The briefing as it was read out in the morning, all but the last one heard it; and an old pear tree that is being changed over. */
+async function demoTeaching(context: Context, workshopId: string, seats: SeatedPerson[]): Promise<void> {
+  await putBriefing(context, workshopId, { firstAid: 'Joss Arvel, at the door', kit: 'under the window, left of the vice', localRules: 'Nobody under sixteen cuts alone. Blades go back into the tin, counted.', sap: false });
+  const { contentHash } = await workshopBriefing(context, workshopId);
+  for (const { person } of seats.slice(0, -1)) await acknowledge(context, workshopId, person.id, { contentHash });
+  const limbs = TREE.limbs.map((limb) => ({ ...limb, id: uuid(), deed: 'leave' as const, year: 1, method: null }));
+  await putPlan(context, uuid(), { tree: TREE.tree, species: TREE.species, firstYear: Number(context.now.toISOString().slice(0, 4)) + 1, version: 0, limbs: suggestProgramme(limbs, SITE.hemisphere, 3) });
 }

@@ -16,6 +16,8 @@ export interface Handout {
 
 const EDGE = 13;
 const COLUMNS = 2;
+/** Size of the notes to a step, points. */
+const NOTE = 7.6;
 
 /** Two pages of one method: its steps with their drawings, then what it is judged by and what comes after. */
 export function handoutPdf(handout: Handout, paper: Paper): Promise<Buffer> {
@@ -46,26 +48,26 @@ function drawSteps(doc: Doc, first: number, steps: StepSheet[], top: number, bot
     const y = top + Math.floor(i / COLUMNS) * tall;
     doc.lineWidth(0.4).moveTo(x * MM, y * MM).lineTo((x + wide - 4) * MM, y * MM).stroke('#8a938c');
     writeLine(doc, String(first + i + 1), x * MM, (y + 7) * MM, { size: 17, weight: 700 });
-    const room = step.noCut ? 0 : 30;
+    const room = step.noCut ? 0 : 33;
     if (!step.noCut) {
       const scale = Math.min((room - 1) / step.drawing.width, (tall - 3) / step.drawing.height);
       paintDrawing(doc, step.drawing, (x + wide - 4 - step.drawing.width * scale) * MM, (y + 1.5) * MM, scale, Math.max(4.2, Math.min(6.5, step.drawing.height * scale * 0.13)));
     }
     const words = (wide - room - 14) * MM;
-    let at = writeParagraph(doc, step.action, (x + 9) * MM, (y + 5) * MM, { size: 8.6, weight: 700, width: words });
+    let at = writeParagraph(doc, step.action, (x + 9) * MM, (y + 5) * MM, { size: 9.4, weight: 700, width: words });
     const figures = step.figures.map((figure) => `${figure.name} ${figure.text}${figure.range ? ` (${figure.range})` : ''}`).join(' · ');
-    if (figures) at = writeParagraph(doc, figures, (x + 9) * MM, at + 1, { size: 8, width: words });
+    if (figures) at = writeParagraph(doc, figures, (x + 9) * MM, at + 1, { size: 8.8, width: words });
     const room1 = (y + tall - 2) * MM;
     // What does not fit is left to the page of the method: a handout is read with dirty hands.
     for (const [text, weight] of [[step.blocks, 700], [`Look for: ${step.look}`, 400], [step.caution ? `${step.caution.title}: ${step.caution.text}` : null, 400]] as const) {
-      if (text && at + heightOf(doc, text, words) < room1) at = writeParagraph(doc, text, (x + 9) * MM, at + 1, { size: 7, weight, width: words, colour: weight === 700 ? '#16201a' : '#3b463e' });
+      if (text && at + heightOf(doc, text, words) < room1) at = writeParagraph(doc, text, (x + 9) * MM, at + 1, { size: NOTE, weight, width: words, colour: weight === 700 ? '#16201a' : '#3b463e' });
     }
   });
 }
 
 function heightOf(doc: Doc, text: string, width: number): number {
-  const perLine = doc.font('latin-400').fontSize(7).widthOfString(text) / width;
-  return Math.ceil(perLine * 1.1) * 7 * 1.35 + 2;
+  const perLine = doc.font('latin-400').fontSize(NOTE).widthOfString(text) / width;
+  return Math.ceil(perLine * 1.1) * NOTE * 1.35 + 2;
 }
 
 function drawAfter(doc: Doc, { method, technique, unit }: Handout, top: number, width: number): void {
@@ -81,6 +83,6 @@ function drawAfter(doc: Doc, { method, technique, unit }: Handout, top: number, 
 }
 
 function foot(doc: Doc, { method, drawnFor }: Handout, page: number, width: number, height: number): void {
-  writeParagraph(doc, page === 1 ? method.knifeCaution : 'Local rules, the club’s own rules and licensed practice come first. Protected varieties may not be propagated freely.', EDGE * MM, (height - 10) * MM, { size: 6.4, width: (width - 2 * EDGE - 42) * MM, colour: '#48534b' });
+  writeParagraph(doc, page === 1 ? method.knifeCaution : 'Local rules, the club’s own rules and licensed practice come first. Protected varieties may not be propagated freely.', EDGE * MM, (height - 10) * MM, { size: 6.4, width: (width - 2 * EDGE - 78) * MM, colour: '#48534b' });
   writeLine(doc, `${method.name}, ${drawnFor}, page ${page} of 2`, (width - EDGE) * MM, (height - 7) * MM, { size: 6.4, anchor: 'end' });
 }

@@ -9,7 +9,8 @@ export function templateSheetsPdf(laid: LaidOut, title: string): Promise<Buffer>
   const { width } = SHEETS[laid.paper];
   return makePdf(laid.paper, title, (doc) => {
     // Asks the reader's printer dialog not to scale.
-    (doc as unknown as { _root: { data: Record<string, unknown> } })._root.data.ViewerPreferences = { PrintScaling: 'None' };
+    const root = doc as unknown as { _root: { data: Record<string, unknown> }; ref: (data: object) => unknown };
+    root._root.data.ViewerPreferences = root.ref({ PrintScaling: 'None' });
     laid.sheets.forEach((pieces, i) => {
       doc.addPage();
       head(doc, title, `${i + 1} of ${laid.sheets.length}`, width, i === 0 ? laid.messages : []);
@@ -34,7 +35,8 @@ export function templateSheetsPdf(laid: LaidOut, title: string): Promise<Buffer>
 function head(doc: Doc, title: string, page: string, width: number, messages: string[]): void {
   writeLine(doc, title, 12 * MM, 15 * MM, { size: 13, weight: 700, width: (width - 50) * MM });
   writeLine(doc, `sheet ${page}`, (width - 12) * MM, 15 * MM, { size: 8, anchor: 'end' });
-  doc.lineWidth(0.8).moveTo(12 * MM, 22 * MM).lineTo((12 + CHECK_LINE) * MM, 22 * MM).stroke('#16201a');
+  // Thin, so that its ends say where to measure.
+  doc.lineWidth(0.35).moveTo(12 * MM, 22 * MM).lineTo((12 + CHECK_LINE) * MM, 22 * MM).stroke('#16201a');
   for (const x of [12, 12 + CHECK_LINE]) doc.moveTo(x * MM, 20 * MM).lineTo(x * MM, 24 * MM).stroke('#16201a');
   writeLine(doc, `Measure this line: ${CHECK_LINE} mm. If it is not, print again with scaling off (100 %, actual size).`, (16 + CHECK_LINE) * MM, 23 * MM, { size: 8 });
   messages.forEach((message, i) => writeParagraph(doc, message, 12 * MM, (28 + i * 6) * MM, { size: 7.5, weight: 700, width: (width - 24) * MM }));

@@ -1,0 +1,29 @@
+import type { Metadata } from 'next';
+import Link from 'next/link';
+import { METHODS } from '@/core/methods/registry';
+import { season } from '@/server/season';
+import { getPlan } from '@/server/topworking';
+import { TreePlan } from '@/ui/topworking/tree-plan';
+import { orNotFound } from '../../../_http/or-not-found';
+import { pageContext } from '../../../_http/session';
+import { Season } from '../../_season';
+
+export const metadata: Metadata = { title: 'Topworking a tree' };
+
+export default async function Plan({ params }: { params: Promise<{ plan: string }> }) {
+  const { plan: id } = await params;
+  const context = await pageContext();
+  const [plan, { hemisphere }] = await Promise.all([orNotFound(getPlan(context, id)), season(context)]);
+  return (
+    <>
+      <Season />
+      <main id="main" className="mx-auto max-w-[1240px] px-4 py-5">
+        <p className="mb-1"><Link href="/topworking">All trees</Link></p>
+        <TreePlan
+          key={plan.version} id={plan.id} plan={{ tree: plan.tree, species: plan.species, firstYear: plan.firstYear, version: plan.version, limbs: plan.limbs }} unit={context.actor.lengthUnit} climate={hemisphere}
+          methods={METHODS.map((method) => ({ id: method.id, name: method.name }))} mayChange={context.actor.role !== 'viewer'}
+        />
+      </main>
+    </>
+  );
+}

@@ -1,0 +1,26 @@
+import type { Metadata } from 'next';
+import Link from 'next/link';
+import { METHODS } from '@/core/methods/registry';
+import { season } from '@/server/season';
+import { TreePlan } from '@/ui/topworking/tree-plan';
+import { pageContext } from '../../../_http/session';
+import { Season } from '../../_season';
+
+export const metadata: Metadata = { title: 'Plan a tree' };
+
+export default async function NewPlan() {
+  const context = await pageContext();
+  const { hemisphere, today } = await season(context);
+  return (
+    <>
+      <Season />
+      <main id="main" className="mx-auto max-w-[1240px] px-4 py-5">
+        <p className="mb-1"><Link href="/topworking">All trees</Link></p>
+        <TreePlan
+          id={null} plan={{ tree: '', species: '', firstYear: Number(today.slice(0, 4)) + 1, version: 0, limbs: [] }} unit={context.actor.lengthUnit} climate={hemisphere}
+          methods={METHODS.map((method) => ({ id: method.id, name: method.name }))} mayChange={context.actor.role !== 'viewer'}
+        />
+      </main>
+    </>
+  );
+}
