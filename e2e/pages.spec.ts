@@ -9,12 +9,16 @@ const PAGES = readdirSync('app', { recursive: true, encoding: 'utf8' })
   .sort();
 
 /** How each page is reached; a page that is not here fails its test. */
-const REACHED: Record<string, (ids: { past: string; upcoming: string; code: string; link: string }) => string> = {
+const REACHED: Record<string, (ids: { past: string; upcoming: string; code: string; link: string; tree: string }) => string> = {
   '/': () => '/', '/sign-in': () => '/sign-in', '/first-lead': () => '/first-lead', '/season': () => '/season', '/workshops/new': () => '/workshops/new', '/club': () => '/club', '/outbox': () => '/outbox',
   '/workshops/[workshop]': ({ past }) => `/workshops/${past}`, '/workshops/[workshop]/plan': ({ past }) => `/workshops/${past}/plan`,
   '/workshops/[workshop]/plan/roster': ({ upcoming }) => `/workshops/${upcoming}/plan/roster`, '/workshops/[workshop]/score': ({ past }) => `/workshops/${past}/score`,
   '/workshops/[workshop]/score/sheet': ({ past }) => `/workshops/${past}/score/sheet`, '/workshops/[workshop]/aftercare': ({ past }) => `/workshops/${past}/aftercare`,
   '/workshops/[workshop]/follow-up': ({ past }) => `/workshops/${past}/follow-up`, '/workshops/[workshop]/findings': ({ past }) => `/workshops/${past}/findings`,
+  '/workshops/[workshop]/teach': ({ past }) => `/workshops/${past}/teach`, '/workshops/[workshop]/teach/briefing': ({ past }) => `/workshops/${past}/teach/briefing`,
+  '/screen/[workshop]': ({ past }) => `/screen/${past}`, '/remote/[workshop]': ({ past }) => `/remote/${past}`, '/cards/[method]': () => '/cards/whip-and-tongue',
+  '/methods': () => '/methods', '/methods/[method]': () => '/methods/cleft', '/methods/choose': () => '/methods/choose', '/methods/pairs': () => '/methods/pairs',
+  '/topworking': () => '/topworking', '/topworking/new': () => '/topworking/new', '/topworking/[plan]': ({ tree }) => tree,
   '/u/[code]': ({ code }) => `/u/${code}`, '/r/[token]': ({ link }) => link,
 };
 
@@ -28,8 +32,10 @@ for (const page of PAGES) {
     const link = (await tab.getByRole('link', { name: /\/r\// }).first().getAttribute('href'))!;
     const csv = await (await tab.request.get(`/api/workshops/${ids.past}/export/unions.csv`)).text();
     const code = csv.split('\r\n').map((line) => line.split(',')[4]!).find((cell) => /^[2-9A-HJ-NP-Z]{6}$/.test(cell))!;
+    await tab.goto('/topworking');
+    const tree = (await tab.getByRole('link', { name: /boathouse/ }).getAttribute('href'))!;
     if (page === '/sign-in') await tab.context().clearCookies();
-    const answer = await tab.goto(REACHED[page]!({ ...ids, code, link }));
+    const answer = await tab.goto(REACHED[page]!({ ...ids, code, link, tree }));
     const policy = (await answer!.allHeaders())['content-security-policy']!;
     expect(policy).toMatch(/script-src 'self' 'nonce-[\w+/=]+' 'strict-dynamic'/);
     expect(policy).not.toMatch(/script-src[^;]*unsafe/);

@@ -71,6 +71,9 @@ test('ids of another club get 404', async ({ page }) => {
     ['PATCH', `/api/rounds/${other.roundId}`, { closesOn: '2027-01-01' }], ['POST', `/api/rounds/${other.roundId}/messages`, { sentSoFar: 0 }], ['POST', `/api/rounds/${other.roundId}/slips`, {}],
     ['DELETE', `/api/rounds/${other.roundId}/links/${other.personId}`],
     ['PUT', `/api/reports/${uuid()}`, { roundId: other.roundId, unionId: other.keeperUnionId, answer: 'yes', source: 'phone' }],
+    ['PUT', `/api/workshops/${other.workshopId}/schools`, { schools: {} }], ['PUT', `/api/workshops/${other.workshopId}/briefing`, { firstAid: '', kit: '', localRules: '', sap: false }],
+    ['PUT', `/api/workshops/${other.workshopId}/briefing/${other.personId}`, { contentHash: '0'.repeat(64) }], ['GET', `/api/workshops/${other.workshopId}/teaching`],
+    ['PUT', `/api/workshops/${other.workshopId}/teaching`, { changeId: uuid(), step: 1, panel: 'right', blank: false }], ['GET', `/screen/${other.workshopId}`], ['GET', `/workshops/${other.workshopId}/teach`],
     ['DELETE', `/api/people/${other.personId}`], ['PATCH', `/api/members/${other.userId}`, { role: 'viewer' }],
   ];
   const outcomes: string[] = [];

@@ -14,12 +14,16 @@ self.addEventListener('message', (event) => {
   if (!keep) return;
   event.waitUntil((async () => {
     const cache = await caches.open(KEEP);
-    await Promise.all([keep, ...used.filter((one) => isBuilt(new URL(one)))].map(async (url) => {
-      const response = await fetch(url, { credentials: 'same-origin' });
-      if (response.ok) await cache.put(url, response);
-    }));
-    event.source.postMessage({ kept: keep });
-  })().catch(() => undefined));
+    try {
+      await Promise.all([keep, ...used.filter((one) => isBuilt(new URL(one)))].map(async (url) => {
+        const response = await fetch(url, { credentials: 'same-origin' });
+        if (response.ok) await cache.put(url, response);
+      }));
+    } catch {
+      // No reception now: what was kept before still counts.
+    }
+    if (await cache.match(keep, { ignoreVary: true })) event.source.postMessage({ kept: keep });
+  })());
 });
 
 self.addEventListener('fetch', (event) => {

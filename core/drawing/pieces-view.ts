@@ -68,7 +68,9 @@ export function piecesView(pieces: Workpieces, options: PiecesViewOptions): Disp
     if (figure.drawn?.view === options.view) items.push(...dimension(figure, figure.drawn.piece === 'stock' ? stockAt : scionAt, options.unit));
   }
   items.push(...scaleBar([width / 2 - 5, height - 1.35 * lineHeight], options.unit, lineHeight));
-  return { width, height, items, anchors: anchorsOf(options.anchors ?? [], pieces, stockAt, scionAt) };
+  // A layer may be cut away altogether.
+  const drawn = items.filter((item) => item.kind === 'label' || item.points.length > 1);
+  return { width, height, items: drawn, anchors: anchorsOf(options.anchors ?? [], pieces, stockAt, scionAt) };
 }
 
 /** How much room the pieces take. */

@@ -3,6 +3,7 @@ import { chip } from './chip/method';
 import { cleft } from './cleft/method';
 import { fourFlap } from './four-flap/method';
 import { inlay } from './inlay/method';
+import { MORE_METHODS } from '@/core/methods/more-methods';
 import type { Method } from './method';
 import { patch } from './patch/method';
 import { sideVeneer } from './side-veneer/method';
@@ -24,6 +25,7 @@ export const METHODS: readonly Method[] = [
   chip,
   tBud,
   patch,
+  ...MORE_METHODS,
 ];
 
 /** @throws Error for an id no method has. */

@@ -33,6 +33,7 @@ export function treeView(limbs: Limb[]): DisplayList {
     const out: Point = [centre[0] + Math.sin(bearing) * length * Math.max(0.3, Math.sin(lean)), centre[1] - Math.cos(bearing) * length * Math.max(0.3, Math.sin(lean))];
     items.push(...drawLimb(limb, i + 1, from, to, thick), ...drawLimb(limb, i + 1, centre, out, thick));
   });
+  apart(items);
   return { width, height, items, anchors: [] };
 }
 
@@ -53,4 +54,17 @@ function drawLimb({ deed, year }: Limb, number: number, from: Point, to: Point, 
   const label = at(length + 5, 0);
   items.push({ kind: 'label', role: 'name', at: [label[0], label[1] + 2], anchor: 'middle', text: deed === 'leave' ? `${number}` : `${number}, y${year}` });
   return items;
+}
+
+/** Moves labels that would cover one another up by a line, in place. */
+function apart(items: (Path | Label)[]): void {
+  const placed: Point[] = [];
+  items.forEach((item, i) => {
+    if (item.kind !== 'label') return;
+    const [x] = item.at;
+    let y = item.at[1];
+    while (placed.some(([px, py]) => Math.abs(px - x) < 16 && Math.abs(py - y) < 6)) y -= 6;
+    placed.push([x, y]);
+    items[i] = { ...item, at: [x, y] };
+  });
 }

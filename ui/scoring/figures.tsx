@@ -45,7 +45,7 @@ export function Figures({ method, entry, unit, measures, errors, onChange }: Fig
       })}
       <details className="border-t border-line pt-1" open={further.some((field) => errors[field.id])}>
         <summary className="min-h-9 cursor-pointer py-1 font-bold">
-          More figures <span className="font-normal text-muted italic">{further.slice(0, 2).map((field) => `${field.short.toLowerCase()} assumed ${shown(field)}`).join(', ')}</span>
+          More figures <span className="font-normal text-muted italic">{further.slice(0, 2).map((field) => `${field.short.toLowerCase()} ${shown(field)}`).join(', ')}{measures ? ', assumed' : ''}</span>
         </summary>
         <div className="grid grid-cols-4 gap-2">
           {further.map((field) => <Figure key={field.id} field={field} placeholder={shown(field)} entry={entry} error={errors[field.id]} onText={setText} />)}

@@ -37,7 +37,7 @@ export default async function Choose({ searchParams }: { searchParams: Promise<Q
   if (!isIsoDate(date)) problems.date = 'Enter the date as an existing day.';
   const situation: Situation = {
     stock: length('stock', 10, 'the stock’s caliper'), scion: length('scion', 9, 'the scion’s caliper'), woodLength: length('woodLength', 200, 'the length of the wood'), date: isIsoDate(date) ? date : today,
-    climate: oneOf('climate', ['north', 'south', 'tropics'] as const, hemisphere), place: oneOf('place', Object.keys(PLACE_WORDS) as Place[], 'bench'), barkSlips: text('bark', 'tight') === 'slips',
+    climate: oneOf('climate', ['north', 'south', 'tropics'] as const, hemisphere), place: oneOf('place', Object.keys(PLACE_WORDS) as Place[], 'bench'), barkSlips: text('state', 'tight') === 'slips',
     wood: oneOf('wood', Object.keys(WOOD_WORDS) as WoodState[], 'dormant'), scarce: text('scarce', 'no') === 'yes', practised: text('skill', 'new') === 'practised',
   };
   const choices = chooseMethod(situation, METHODS, unit);
@@ -66,7 +66,7 @@ export default async function Choose({ searchParams }: { searchParams: Promise<Q
             {input('date', 'Date', situation.date, 'text', 'date')}
             {select('climate', 'Where the year is', situation.climate, [['north', 'northern'], ['south', 'southern'], ['tropics', 'no winter']])}
             {select('place', 'Worked', situation.place, Object.entries(PLACE_WORDS))}
-            {select('bark', 'Bark', situation.barkSlips ? 'slips' : 'tight', [['tight', 'is tight'], ['slips', 'slips']])}
+            {select('state', 'Bark', situation.barkSlips ? 'slips' : 'tight', [['tight', 'is tight'], ['slips', 'slips']])}
             <div className="col-span-2 grid">{select('wood', 'Wood is', situation.wood, Object.entries(WOOD_WORDS))}</div>
             {input('woodLength', `Its length, ${unit}`, formatLengthNumber(situation.woodLength, unit), 'decimal')}
             {select('scarce', 'There is', situation.scarce ? 'yes' : 'no', [['no', 'enough of it'], ['yes', 'little of it']])}
