@@ -74,7 +74,7 @@ test('the same by touch on a phone', async ({ browser, baseURL }) => {
 test('judges as the figures change: contact, grade, best reach, and the corrections worth most', async ({ page }) => {
   await page.goto(`${bench}?seat=1`);
   await enter(page, { stockDiameter: '10', scionDiameter: '7', stockLength: '35', scionLength: '35' });
-  await page.getByText('Bark and lie').click();
+  await page.getByText('More figures').click();
   await enter(page, { stockBark: '1', scionBark: '0.8' });
   // Reference case 2: centred, the classic fatal fault.
   await expect(score(page)).toHaveText('40');
@@ -145,7 +145,7 @@ test.describe('figures that cannot be', () => {
     await enter(page, { ...CLEAN, stockLength: '8' });
     await expect(page.getByText("The stock's cut is no longer than its diameter").first()).toBeVisible();
     await enter(page, { stockLength: '35' });
-    await page.getByText('Bark and lie').click();
+    await page.getByText('More figures').click();
     await enter(page, { stockBark: '5' });
     await expect(page.getByText("The stock's bark is as thick as its radius").first()).toBeVisible();
     await page.getByRole('button', { name: 'Save, next seat' }).click();

@@ -40,6 +40,8 @@ export async function putPairing(context: Context, pairId: string, input: unknow
     });
   } catch (error) {
     if (!isDuplicate(error)) throw error;
+    // The same request sent twice at once: the other one wrote it.
+    if (await db.compatibility.findOne({ where: { clubId, id: pairId, stock: row.stock, scion: row.scion, withdrawn: false }, raw: true })) return;
     throw new UseCaseError('conflict', `The club has a row for ${row.scion} on ${row.stock} already. Change that one.`, { scion: 'There is a row for this pair.' });
   }
 }

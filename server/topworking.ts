@@ -57,6 +57,9 @@ export async function putPlan(context: Context, planId: string, input: unknown):
     });
   } catch (error) {
     if (!isDuplicate(error)) throw error;
+    // The same request sent twice at once: the other one made it.
+    const twin = await db.topworkingPlans.findOne({ where: { clubId, id: planId, tree: row.tree }, raw: true });
+    if (twin) return twin;
     throw new UseCaseError('conflict', 'There is a programme for a tree of this name already. Change that one, or name this tree otherwise.', { tree: 'There is one of this name.' });
   }
   return getPlan(context, planId);

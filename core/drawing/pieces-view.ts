@@ -36,12 +36,18 @@ const LINE = 0.046;
  * knife did last is drawn as its path.
  */
 export function piecesView(pieces: Workpieces, options: PiecesViewOptions): DisplayList {
-  const extents = extentsOf(pieces, options.view);
-  const tall = (extents.high - extents.low) / (1 - 4.6 * LINE);
+  const { low, high } = heightsOf(pieces);
+  const tall = (high - low) / (1 - 5 * LINE);
   const lineHeight = tall * LINE;
+  const dimensioned = options.figures?.filter(({ drawn }) => drawn?.view === options.view) ?? [];
+  // Words never lie on wood: a dimension between the pieces pushes them apart.
+  const between = dimensioned.some(({ drawn }) => (drawn!.piece === 'stock') === ((drawn!.off ?? 4) > 0)) ? 8 + 5 * lineHeight : 0;
+  const extents = extentsOf(pieces, options.view, Math.max(APART, between));
   const top = 1.6 * lineHeight;
   const height = tall;
-  const margin = Math.max(MARGIN, lineHeight * 5);
+  // Where parts are marked, buttons stand beside the drawing and its words would be in their way.
+  const marked = options.anchors !== undefined;
+  const margin = marked ? 6 : Math.max(MARGIN, lineHeight * (dimensioned.length > 0 ? 6 : 5));
   const width = extents.wide + 2 * margin;
   const placer = (piece: Piece, x: number): Placer => {
     const { u, w, y, lean } = piece.pose;
@@ -63,7 +69,7 @@ export function piecesView(pieces: Workpieces, options: PiecesViewOptions): Disp
   else items.push(...sideFlaps(pieces.stock, stockAt));
   items.push(...paintCovers(pieces, { stock: stockAt, scion: scionAt }, { view: options.view, lineHeight }));
   if (options.before && options.pull) items.push(...knifePath(options.before, pieces, { stock: stockAt, scion: scionAt }, options));
-  items.push(...names(pieces, stockAt, scionAt, height - 2.1 * lineHeight, turned(pieces.scion) && options.view === 'front'));
+  if (!marked) items.push(...names(pieces, stockAt, scionAt, height - 2.25 * lineHeight, turned(pieces.scion) && options.view === 'front'));
   for (const figure of options.figures ?? []) {
     if (figure.drawn?.view === options.view) items.push(...dimension(figure, figure.drawn.piece === 'stock' ? stockAt : scionAt, options.unit));
   }
@@ -73,17 +79,24 @@ export function piecesView(pieces: Workpieces, options: PiecesViewOptions): Disp
   return { width, height, items: drawn, anchors: anchorsOf(options.anchors ?? [], pieces, stockAt, scionAt) };
 }
 
-/** How much room the pieces take. */
-function extentsOf(pieces: Workpieces, view: PiecesSide): { low: number; high: number; wide: number; stockX: number; scionX: number; shift: number } {
+/** How high the pieces reach, and how far the scion is moved to lie beside the stock's middle. */
+function heightsOf(pieces: Workpieces): { low: number; high: number; shift: number } {
   const scions = pieces.second ? [pieces.scion, pieces.second] : [pieces.scion];
   // Apart, the pieces lie middle beside middle; as far as it saves room.
   const shift = pieces.joined ? 0 : (pieces.stock.foot + pieces.stock.top - pieces.scion.foot - pieces.scion.top) / 2;
   const up = (piece: Piece): number => (pieces.joined ? piece.pose.y : shift);
   const low = Math.min(pieces.stock.foot, ...scions.map((piece) => piece.foot + up(piece)));
   const high = Math.max(pieces.stock.top, ...scions.map((piece) => piece.top + up(piece)), ...pieces.covers.map(({ to, on }) => to + (on === 'scion' ? up(pieces.scion) : 0)));
+  return { low, high, shift };
+}
+
+/** How wide they lie, `apart` mm from one another while they are not joined. */
+function extentsOf(pieces: Workpieces, view: PiecesSide, apart: number): { low: number; high: number; wide: number; stockX: number; scionX: number; shift: number } {
+  const { low, high, shift } = heightsOf(pieces);
+  const scions = pieces.second ? [pieces.scion, pieces.second] : [pieces.scion];
   const stockHalf = pieces.stock.diameter / 2 + (pieces.stock.flaps?.state === 'down' ? 9 : 0);
   if (!pieces.joined) {
-    return { low, high, wide: stockHalf * 2 + APART + pieces.scion.diameter, stockX: stockHalf, scionX: 2 * stockHalf + APART + pieces.scion.diameter / 2, shift };
+    return { low, high, wide: stockHalf * 2 + apart + pieces.scion.diameter, stockX: stockHalf, scionX: 2 * stockHalf + apart + pieces.scion.diameter / 2, shift };
   }
   const across = (piece: Piece): number => (view === 'side' ? piece.pose.u : piece.pose.w);
   const left = Math.max(stockHalf, ...scions.map((piece) => piece.diameter / 2 - across(piece)));
@@ -149,7 +162,8 @@ function paintOutside(piece: Piece, at: Placer, from: 'front' | 'back'): (Path |
   const radius = piece.diameter / 2;
   for (const { from: low, to, width, at: centre = 0 } of piece.bared) {
     const half = Math.min(width / 2, radius);
-    const corners: Place[] = [[centre - half, low], [centre + half, low], [centre + half, to], [centre - half, to]];
+    const [left, right] = [Math.max(-radius, centre - half), Math.min(radius, centre + half)];
+    const corners: Place[] = [[left, low], [right, low], [right, to], [left, to]];
     items.push(area('wood', corners.map(at)), ring('green', corners.map(at)));
   }
   for (const gap of piece.gaps) items.push(area('gap', gap.map(at)), ring('knife-cut', gap.map(at)));
@@ -264,7 +278,7 @@ function names(pieces: Workpieces, stockAt: Placer, scionAt: Placer, below: numb
     const beside = scionAt([pieces.scion.diameter / 2 + 3, pieces.scion.top - (pieces.scion.top - pieces.scion.foot) * 0.1]);
     return [label(pieces.scion.name, beside, 'start'), label(pieces.stock.name, [stockAt([0, 0])[0], below])];
   }
-  return [label(pieces.stock.name, [stockAt([0, 0])[0], below]), label(turned ? `${pieces.scion.name}, cut face` : pieces.scion.name, [scionAt([0, 0])[0], below])];
+  return [label(pieces.stock.name, [stockAt([0, 0])[0], below]), label(turned ? `${pieces.scion.name}’s face` : pieces.scion.name, [scionAt([0, 0])[0], below])];
 }
 
 /** Where along the pieces a point of the rubric is marked, by what it is about. */

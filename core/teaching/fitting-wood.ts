@@ -16,7 +16,7 @@ export function fittingWood(method: Method, asked: { stock: number | null; scion
   const scion = asked.scion ?? (asked.stock === null ? method.shownWith.scion : Math.round(scionFor(method, stock) * 10) / 10);
   const length = (mm: number): string => formatLength(mm, unit);
   const { use } = method;
-  const refuse = (problem: string): FittingWood => ({ wood: usual, problem: `${problem} The drawings keep to the usual pair.` });
+  const refuse = (problem: string): FittingWood => ({ wood: usual, problem });
   if (!(stock > 0) || !(scion > 0)) return refuse('A caliper is more than 0. Measure across the bark.');
   if (stock < use.stock.from - 1e-6) return refuse(`${method.name} is done on stocks of ${length(use.stock.from)} and more. On ${length(stock)}: ${instead(method, stock)}.`);
   if (stock > use.stock.to + 1e-6 && !(use.stock.thicker && stock <= 100)) return refuse(`${method.name} is done on stocks up to ${length(use.stock.to)}. On ${length(stock)}: ${instead(method, stock)}.`);

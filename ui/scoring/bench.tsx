@@ -210,7 +210,7 @@ export function Bench({ workshopId, method: methodId, rule, unit, seats, unions,
           <Figures method={method} entry={entry} unit={unit} measures={read.measures} errors={{ ...problem?.fields, ...read.errors }} onChange={edit} />
         </div>
         <div className="order-3 flex min-w-0 flex-wrap items-start gap-x-5 gap-y-2 sm:flex-nowrap lg:order-none">
-          <Verdict judged={read.judged} best={read.best} corrections={read.corrections} last={compared} called={called} unit={unit} />
+          <Verdict judged={read.judged} best={read.best} corrections={read.corrections} outside={read.outside} last={compared} called={called} unit={unit} />
           {section && <SectionAtLevel section={section} reach={reach} unit={unit} level={level} onLevel={setLevel} />}
         </div>
         <div className="order-4 flex min-w-0 flex-col gap-2.5 lg:order-none">

@@ -37,6 +37,10 @@ describe('readUnion', () => {
     expect(read({ ...four, placement: '40' }, { picks: { placement: 'figure' } }).errors.placement).toContain('do not overlap');
     expect(read({ ...four, lift: '90' }).errors.lift).toContain('do not overlap');
   });
+  it('says what to do instead when the wood is none for the method', () => {
+    expect(read({ ...four, scionDiameter: '10' }).outside).toBeNull();
+    expect(read({ ...four, stockDiameter: '30', stockLength: '60', scionLength: '60' }).outside).toMatch(/up to 20 mm\. On 30 mm: take /);
+  });
   it('finds the field for names of core and of the server', () => {
     expect(['stock.bark', 'scion.length', 'e', 'z', 'phi', 'measures.stockHollow.value', 'measures.placement.value', 'note'].map(fieldOf)).toEqual([
       'stockBark', 'scionLength', 'placement', 'lift', 'turn', 'stockHollow', 'placement', 'note',

@@ -4,6 +4,7 @@ import type { Method, Stage } from '@/core/methods/method';
 import type { Measures } from '@/core/methods/measures';
 import { bestCorrections, type RankedCorrection } from '@/core/scoring/best-corrections';
 import { judgeUnion, type ScoringRule, type UnionJudgement } from '@/core/scoring/judge-union';
+import { fittingWood } from '@/core/teaching/fitting-wood';
 import type { LengthUnit } from '@/core/units/length';
 import { type Entry, readEntry } from './entry';
 
@@ -16,6 +17,8 @@ export interface ReadUnion {
   drawn: UnionJudgement;
   best: number | null;
   corrections: RankedCorrection[];
+  /** Calipers outside what the method is done on, and what to do instead. */
+  outside: string | null;
   missing: string[];
   errors: Partial<Record<string, string>>;
 }
@@ -37,13 +40,14 @@ export function fieldOf(name: string): string {
 
 export function readUnion(method: Method, rule: ScoringRule, entry: Entry, stage: Stage, unit: LengthUnit): ReadUnion {
   const { measures, missing, errors } = readEntry(method, entry, unit);
-  const nothing = { measures: null, judged: null, best: null, corrections: [], missing };
+  const nothing = { measures: null, judged: null, best: null, corrections: [], outside: null, missing };
   const example = (): UnionJudgement => judgeUnion(method, rule, exampleMeasures(method), entry.marks, stage);
   if (!measures) return { ...nothing, drawn: example(), errors };
   try {
     const judged = judgeUnion(method, rule, measures, entry.marks, stage);
     return {
       measures, judged, drawn: judged, best: method.best(judged.figures), corrections: bestCorrections(method, rule, measures, entry.marks, stage), missing, errors,
+      outside: fittingWood(method, { stock: judged.figures.stockDiameter ?? null, scion: judged.figures.scionDiameter ?? null }, unit).problem,
     };
   } catch (error) {
     if (!(error instanceof InputError)) throw error;

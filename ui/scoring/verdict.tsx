@@ -9,13 +9,15 @@ interface VerdictProps {
   /** Contact this pair of wood could reach. */
   best: number | null;
   corrections: RankedCorrection[];
+  /** Calipers the method is not done on, and what to do instead. */
+  outside: string | null;
   last: BenchUnion | null;
   called: string;
   unit: LengthUnit;
 }
 
 /** The score, why it is what it is, the two corrections worth most, and the last attempt beside it. */
-export function Verdict({ judged, best, corrections, last, called, unit }: VerdictProps) {
+export function Verdict({ judged, best, corrections, outside, last, called, unit }: VerdictProps) {
   return (
     <section aria-label={`Score of ${called}`} className="grid min-w-0 grow grid-cols-[auto_1fr] gap-x-4 gap-y-1 border-t-2 border-ink pt-2 sm:grid-cols-[6.2rem_1fr_auto]">
       <div>
@@ -34,6 +36,7 @@ export function Verdict({ judged, best, corrections, last, called, unit }: Verdi
               {best !== null && <> This pair could reach {Math.round(best * 100)}&nbsp;%.</>}
             </p>
             {judged.assessment.contact.warning && <p className="text-sm font-bold">{judged.assessment.contact.warning}</p>}
+            {outside && <p className="text-sm font-bold">{outside}</p>}
             {corrections.length === 0 && <p className="mt-1.5 border-l-4 border-line pl-2">Nothing to correct. Next time the same again.</p>}
             {corrections.length > 0 && <ol className="mt-1.5 flex flex-col gap-1.5" aria-label="Corrections that would raise the score most">
               {corrections.map((correction) => (

@@ -44,7 +44,7 @@ export function StepList({ steps }: { steps: StepSheet[] }) {
 }
 
 function Drawn({ drawing, title, caption }: { drawing: StepSheet['drawing']; title: string; caption: string }) {
-  const width = Math.min(300, (drawing.width * DRAWN) / drawing.height);
+  const width = Math.min(360, (drawing.width * DRAWN) / drawing.height);
   return (
     <figure className="border border-line bg-sheet p-1" style={{ borderRadius: '2px 14px 2px 14px', width: Math.max(width + 12, 150) }}>
       <UnionDrawing drawing={drawing} width={width} title={title} className="mx-auto" />

@@ -75,7 +75,8 @@ export function TreePlan({ id, plan, unit, climate, methods, mayChange }: TreePl
         </div>
         <div className="min-w-0 overflow-hidden border border-line bg-sheet p-2"><UnionDrawing drawing={drawing} width={560} title={`Plan of the tree: ${limbs.length} limbs`} className="h-auto! w-full!" /></div>
       </div>
-      <div className="relative overflow-x-auto">
+      {limbs.length === 0 && <p className="board">Walk round the tree with a caliper and add its limbs: height on the trunk, where each points, its angle to the trunk, and how thick it is where it would be cut, 300 to 450 mm out.</p>}
+      {limbs.length > 0 && <div className="relative overflow-x-auto">
         <table className="bench-table min-w-[62rem]">
           <caption className="sr-only">Limbs of the tree</caption>
           <thead><tr><th scope="col">#</th><th scope="col">Limb</th>{FIGURES.map(([name, label]) => <th key={name} scope="col">{label}{isLength(name) ? `, ${unit}` : ''}</th>)}<th scope="col">What becomes of it</th><th scope="col">Year</th><th scope="col">Method</th><th scope="col"><span className="sr-only">Remove the row</span></th></tr></thead>
@@ -99,7 +100,7 @@ export function TreePlan({ id, plan, unit, climate, methods, mayChange }: TreePl
             ))}
           </tbody>
         </table>
-      </div>
+      </div>}
       {mayChange && (
         <p className="mt-3 flex flex-wrap gap-2">
           <button type="button" className="bench-button" onClick={add}>Add a limb</button>

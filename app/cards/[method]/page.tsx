@@ -25,7 +25,7 @@ export default async function Card({ params, searchParams }: { params: Promise<{
   return (
     <main className="sun mx-auto min-h-dvh max-w-xl bg-paper p-4 text-ink">
       <h1 className="text-3xl!">{method.name}</h1>
-      {problem && <p role="alert" className="my-2 border-l-4 border-ink pl-3 font-bold">{problem}</p>}
+      {problem && <p role="alert" className="my-2 border-l-4 border-ink pl-3 font-bold">{problem} The figures below are those of the usual pair.</p>}
       <ol className="mt-3 border-t-4 border-ink">
         {steps.map((step, i) => (
           <li key={step.id} className="grid grid-cols-[2.8rem_minmax(0,1fr)] gap-x-3 border-b-2 border-line py-4">

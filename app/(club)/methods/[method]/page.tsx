@@ -51,7 +51,7 @@ export default async function MethodPage({ params, searchParams }: { params: Pro
               <label className="text-sm font-bold">Stock Ø, {unit}<input name="stock" inputMode="decimal" defaultValue={formatLengthNumber(wood.stock, unit)} className="bench-input font-normal" /></label>
               <label className="text-sm font-bold">Scion Ø, {unit}<input name="scion" inputMode="decimal" defaultValue={formatLengthNumber(wood.scion, unit)} className="bench-input font-normal" /></label>
             </div>
-            {problem && <p role="alert" className="border-l-4 border-loud pl-2 font-bold">{problem}</p>}
+            {problem && <p role="alert" className="border-l-4 border-loud pl-2 font-bold">{problem} The drawings keep to the usual pair.</p>}
             {method.schools.length > 0 && (
               <details open={method.schools.some((question) => choices[question.id] !== question.options[0]!.id)}>
                 <summary className="min-h-9 cursor-pointer py-1 font-bold">Where schools differ ({method.schools.length})</summary>

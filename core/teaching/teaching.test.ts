@@ -1,0 +1,58 @@
+import { describe, expect, it } from 'vitest';
+import { briefingText, irritates } from '../briefing/briefing-text';
+import { METHODS } from '../methods/registry';
+import { relevantChoices } from '../methods/school';
+import { shownTechnique, woodOf } from '../methods/shown-technique';
+import { fittingWood } from './fitting-wood';
+import { stepSheets } from './step-sheets';
+
+describe.each(METHODS.map((method) => [method.id, method] as const))('sheets of %s', (_id, method) => {
+  it('are plain values, one a step, the joining one with the lines that must meet', () => {
+    const sheets = stepSheets(method, {}, woodOf(method.shownWith), 'mm');
+    expect(JSON.parse(JSON.stringify(sheets))).toEqual(sheets);
+    expect(sheets).toHaveLength(shownTechnique(method).steps.length);
+    expect(sheets.filter(({ lines }) => lines)).toHaveLength(1);
+    expect(sheets.filter(({ blocks }) => blocks).length).toBeGreaterThanOrEqual(2);
+    expect(sheets.some(({ wrongDrawing }) => wrongDrawing)).toBe(true);
+  });
+  it('are drawn with its own limits, and refuse what lies outside with what to do', () => {
+    const { stock } = method.use;
+    expect(fittingWood(method, method.shownWith, 'mm').problem).toBeNull();
+    const thin = fittingWood(method, { stock: stock.from - 0.1, scion: null }, 'mm');
+    expect(thin.problem).toContain(`${stock.from} mm and more`);
+    expect(thin.wood).toEqual(woodOf(method.shownWith));
+    if (!stock.thicker) expect(fittingWood(method, { stock: stock.to + 0.1, scion: null }, 'mm').problem).toMatch(/take |no method is done/);
+    expect(fittingWood(method, { stock: Number.NaN, scion: null }, 'mm').problem).toContain('more than 0');
+  });
+});
+
+describe('schools', () => {
+  it('change steps, points, materials or aftercare of some method, and the usual ones change nothing', () => {
+    const plain = (choices: Record<string, string>) => METHODS.map((method) => JSON.stringify(stepSheets(method, choices, woodOf(method.shownWith), 'mm').map(({ action, figures, drawing }) => [action, figures, drawing])) + JSON.stringify([shownTechnique(method, choices).points, shownTechnique(method, choices).materials, shownTechnique(method, choices).aftercare]));
+    const usual = plain({});
+    const changing = new Set(METHODS.flatMap((method) => method.schools.flatMap(({ id, options }) => options.slice(1).filter((option) => plain({ [id]: option.id }).some((text, i) => text !== usual[i])).map(() => id))));
+    for (const id of ['tongue', 'whip-length', 'buds', 't-way', 'film', 'scion-end', 'outer-bark', 'rough-bark', 'cut-first', 'turns', 'head-back-pace', 'stump', 'bud-cover', 'slits', 'inlay-fix', 'patch-top', 'shoots-below', 'binding-off', 'sliver', 'cover']) expect(changing, id).toContain(id);
+  });
+  it('are kept only where they differ from the usual and are known', () => {
+    const { schools } = METHODS[0]!;
+    expect(relevantChoices({ tongue: 'middle', buds: 'two', glue: 'hot' }, schools)).toEqual({ tongue: 'middle' });
+  });
+});
+
+describe('briefingText', () => {
+  const notes = { firstAid: 'Joss', kit: 'shelf', localRules: '', sap: false };
+  it('has the cautions of the steps once each, in their order, and always knives and wood', () => {
+    const method = METHODS[0]!;
+    const ids = briefingText(shownTechnique(method), method.tools, notes).cautions.map(({ id }) => id);
+    expect(ids[0]).toBe('knives');
+    expect(new Set(ids).size).toBe(ids.length);
+    expect(ids).toEqual(expect.arrayContaining(['long-cut', 'tongue-cut', 'hands-meet', 'sealant']));
+    expect(ids).not.toContain('sap');
+  });
+  it('warns of sap where the wood calls for it, and of saws where one is used', () => {
+    expect(irritates(['pear', ' Fig '])).toBe(true);
+    expect(irritates(['pear'])).toBe(false);
+    const sawn = METHODS.find(({ tools }) => tools.includes('saw'))!;
+    expect(briefingText(shownTechnique(sawn), sawn.tools, { ...notes, sap: true }).cautions.map(({ id }) => id)).toEqual(expect.arrayContaining(['saw', 'sap']));
+  });
+});
