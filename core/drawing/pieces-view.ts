@@ -14,6 +14,8 @@ export interface PiecesViewOptions {
   /** The pieces one step earlier: what the knife did since is drawn as its path. */
   before?: Workpieces;
   figures?: StepFigure[];
+  /** Figures to leave room for without drawing them, so that two drawings have one scale. */
+  roomFor?: StepFigure[];
   /** Way the blade goes. */
   pull?: 'up' | 'down';
   /** Places that points of the rubric are marked at, asked for by id. */
@@ -39,7 +41,7 @@ export function piecesView(pieces: Workpieces, options: PiecesViewOptions): Disp
   const { low, high } = heightsOf(pieces);
   const tall = (high - low) / (1 - 5 * LINE);
   const lineHeight = tall * LINE;
-  const dimensioned = options.figures?.filter(({ drawn }) => drawn?.view === options.view) ?? [];
+  const dimensioned = (options.figures ?? options.roomFor)?.filter(({ drawn }) => drawn?.view === options.view) ?? [];
   // Words never lie on wood: a dimension between the pieces pushes them apart.
   const between = dimensioned.some(({ drawn }) => (drawn!.piece === 'stock') === ((drawn!.off ?? 4) > 0)) ? 8 + 5 * lineHeight : 0;
   const extents = extentsOf(pieces, options.view, Math.max(APART, between));

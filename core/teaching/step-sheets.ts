@@ -47,7 +47,7 @@ export function stepSheets(method: Method, choices: Choices, wood: Wood, unit: L
       figures: step.figures.map((figure) => ({ name: figure.name, text: length(figure.mm), range: rangeOf(figure, length) })),
       drawing: piecesView(pieces[i + 1]!, { ...options, figures: step.figures }),
       other: piecesView(pieces[i + 1]!, { view: step.view === 'side' ? 'front' : 'side', unit, figures: step.figures }),
-      wrongDrawing: step.spoil ? piecesView(step.spoil(pieces[i]!), options) : null,
+      wrongDrawing: step.spoil ? piecesView(step.spoil(pieces[i]!), { ...options, roomFor: step.figures }) : null,
       lines: step.joins ? linesFor(method, wood, unit) : null,
     };
   });

@@ -33,7 +33,8 @@ export default async function MethodPage({ params, searchParams }: { params: Pro
   const choices: Choices = Object.fromEntries(method.schools.map((question) => [question.id, chosen({ [question.id]: String(query[question.id] ?? '') }, question)]));
   const technique = method.technique(choices, wood);
   const steps = stepSheets(method, choices, wood, unit);
-  const files = new URLSearchParams({ stock: String(wood.stock), scion: String(wood.scion), ...choices });
+  const paper = query.paper === 'Letter' ? 'Letter' : 'A4';
+  const files = new URLSearchParams({ stock: String(wood.stock), scion: String(wood.scion), paper, ...choices });
   return (
     <>
       <Season />
@@ -68,6 +69,7 @@ export default async function MethodPage({ params, searchParams }: { params: Pro
                 </div>
               </details>
             )}
+            <label className="text-sm font-bold">Paper<select name="paper" defaultValue={paper} className="bench-input font-normal"><option>A4</option><option>Letter</option></select></label>
             <button type="submit" className="bench-button" data-weight="main">Draw</button>
             <p className="flex flex-wrap gap-x-4 gap-y-1 border-t border-line pt-2">
               <a href={`/api/methods/${method.id}/handout?${files}`}>Handout, two pages</a>
