@@ -48,7 +48,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
     }),
     chooseWood('Take a scion and find which way its buds point.', 'Dormant, straight, its lowest bud to sit just above the wedge on the outside.', { what: 'The stick is held upside down.', looks: 'Leaf scars stand above their buds.' }, [{ name: 'stock', mm: stock }, { name: 'scion', mm: scion }]),
     step({
-      id: 'trim', action: 'Trim the stick to its buds, back to green at both ends.', look: 'Bright green at both ends.', caution: 'long-cut', wrong: { what: 'A brown end is left on.', looks: 'A dry end that no callus crosses.' },
+      id: 'trim', action: `Trim the stick to ${chosen(choices, school.BUDS) === 'one' ? 'one bud' : `${chosen(choices, school.BUDS)} buds`}, back to green at both ends.`, look: 'Bright green at both ends.', caution: 'long-cut', wrong: { what: 'A brown end is left on.', looks: 'A dry end that no callus crosses.' },
       apply: (p) => ({ ...p, scion: toppedAt(footedAt(p.scion, -length), tip) }),
     }),
     ...(filmFirst ? [film] : []),

@@ -33,7 +33,7 @@ export const sideVeneer: Method = {
   ],
   example: { stockDiameter: 11, scionDiameter: 10, stockLength: 38, scionLength: 38 },
   shownWith: { stock: 12, scion: 10 },
-  schools: [school.TURNS, school.HEAD_BACK_PACE, school.KNIFE, school.BINDING_OFF],
+  schools: [school.TURNS, school.KNIFE, school.BINDING_OFF],
   technique,
   template: (choices, wood) => [slice('Bed and face', stepFigure(technique(choices, wood), 'face', 'cut'), chord(wood.scion / 2, wood.scion / 2, stepFigure(technique(choices, wood), 'face', 'deep')))],
   earlySign: 'the tip swells under its cover by day 30',

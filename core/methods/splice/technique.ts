@@ -38,7 +38,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
       wrong: { what: 'It is cut at a knot.', looks: 'The long cut runs through a knot and cannot be flat.' }, apply: (p) => ({ ...p, stock: toppedAt(p.stock, cut.rise.stock) }),
     }),
     step({
-      id: 'trim', action: 'Trim the stick to its buds, back to green at both ends.', look: 'Bright green at both ends.', caution: 'long-cut',
+      id: 'trim', action: `Trim the stick to ${chosen(choices, school.BUDS) === 'one' ? 'one bud' : `${chosen(choices, school.BUDS)} buds`}, back to green at both ends.`, look: 'Bright green at both ends.', caution: 'long-cut',
       wrong: { what: 'A brown end is left on.', looks: 'A dry rim that no callus crosses.' }, apply: (p) => ({ ...p, scion: toppedAt(footedAt(p.scion, 0), cut.tip) }),
     }),
     ...(filmFirst ? [film] : []),
