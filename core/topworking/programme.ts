@@ -7,9 +7,6 @@ import { type Limb, NARROW_FORK } from './limb';
 /** Longest a change-over takes, years. */
 export const LONGEST = 3;
 
-/** Where a limb is cut for grafting, mm out from the trunk. */
-export const GRAFT_AT = { from: 300, to: 450 };
-
 /** Method that a limb's caliper suits, in spring with the bark slipping; null where none does. */
 export function methodForLimb(caliper: number, climate: Climate): string | null {
   const date = climate === 'south' ? '2026-11-10' : '2026-05-10';
@@ -49,7 +46,7 @@ export function programmeYears(limbs: Limb[]): ProgrammeYear[] {
   const last = Math.max(1, ...limbs.map(({ deed, year }) => (deed === 'leave' ? 1 : year)));
   return Array.from({ length: last }, (_, i) => {
     const year = i + 1;
-    const old = limbs.filter((limb) => limb.deed === 'leave' || (limb.deed === 'nurse' ? limb.year > year : limb.year > year));
+    const old = limbs.filter((limb) => limb.deed === 'leave' || limb.year > year);
     return {
       year, graft: limbs.filter((limb) => limb.deed === 'graft' && limb.year === year), remove: limbs.filter((limb) => limb.deed === 'remove' && limb.year === year),
       nurse: limbs.filter((limb) => limb.deed === 'nurse' && limb.year >= year), left: old,

@@ -31,7 +31,7 @@ export function MethodRow({ method, unit, south }: { method: Method; unit: Lengt
         <svg viewBox={`0 0 ${RULE} 12`} className="h-7 w-full overflow-visible" role="img" aria-label={`Stock ${formatLength(from, unit)} to ${formatLength(to, unit)}${thicker ? ' and thicker' : ''}`}>
           {Array.from({ length: 11 }, (_, i) => <path key={i} d={`M${i * 10} 12V${i % 5 === 0 ? 7 : 9}`} stroke="#48534b" strokeWidth="1" vectorEffect="non-scaling-stroke" />)}
           <path d={`M0 12H${RULE}`} stroke="#48534b" strokeWidth="1" vectorEffect="non-scaling-stroke" />
-          <path d={`M${from} 4.5H${Math.min(to, RULE)}${thicker ? `M${to} 4.5H${RULE}` : ''}`} stroke="#16201a" strokeWidth="6" vectorEffect="non-scaling-stroke" fill="none" strokeDasharray={thicker ? undefined : undefined} />
+          <path d={`M${from} 4.5H${Math.min(to, RULE)}${thicker ? `M${to} 4.5H${RULE}` : ''}`} stroke="#16201a" strokeWidth="6" vectorEffect="non-scaling-stroke" fill="none" />
         </svg>
         <p className="text-sm text-muted tabular-nums">stock {formatLength(from, unit)} to {formatLength(to, unit)}{thicker ? ' and thicker' : ''}</p>
       </div>

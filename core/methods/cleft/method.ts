@@ -1,4 +1,4 @@
-import { cleftContact, WEDGE_MODEL, type WedgeUnion } from '../../contact/wedge-contact';
+import { cleftContact, WEDGE_MODEL } from '../../contact/wedge-contact';
 import { wedgeGrade } from '../../contact/wedge-grade';
 import { piecesView } from '../../drawing/pieces-view';
 import { wedgeView } from '../../drawing/wedge-view';
@@ -7,20 +7,12 @@ import * as field from '../common/fields';
 import { joinedPieces } from '../common/joined-pieces';
 import { flatnessGrade, lengthGrade } from '../common/measured-grades';
 import { towards } from '../common/towards';
-import { tiltPicks, wedgePlacement } from '../common/wedge-fields';
-import type { Figures } from '../measures';
+import { tiltPicks, wedgePlacement, wedgeUnionOf } from '../common/wedge-fields';
 import type { Method } from '../method';
 import * as school from '../schools';
 import { ANCHORS, technique, WEDGE_LENGTH } from './technique';
 import { wedge } from '../../templates/template';
 import { stepFigure } from '../common/step-figure';
-
-function unionOf(figures: Figures): WedgeUnion {
-  return {
-    stockDiameter: figures.stockDiameter!, scionDiameter: figures.scionDiameter!, stockBark: figures.stockBark!, scionBark: figures.scionBark!, length: figures.length!,
-    inset: figures.inset!, tilt: figures.tilt!, hollow: figures.hollow!, split: figures.split!,
-  };
-}
 
 export const cleft: Method = {
   id: 'cleft', name: 'Cleft', inSentence: 'a cleft graft',
@@ -51,7 +43,7 @@ export const cleft: Method = {
   knifeCaution: `${CAUTIONS.driven.text} ${CAUTIONS['long-cut'].text} Know where the first-aid kit is; the club’s own rules come first.`,
   tools: ['saw', 'splitting blade and mallet', 'driver to hold the split', 'grafting knife', 'cut-resistant glove', 'caliper'],
   assess: (figures) => {
-    const union = unionOf(figures);
+    const union = wedgeUnionOf(figures);
     const contact = cleftContact(union);
     const contactGrade = wedgeGrade(union, contact);
     return {
@@ -62,7 +54,7 @@ export const cleft: Method = {
       section: null, reach: 0,
     };
   },
-  best: (figures) => cleftContact({ ...unionOf(figures), inset: figures.stockBark! - figures.scionBark!, tilt: 0, hollow: 0 }).contact,
+  best: (figures) => cleftContact({ ...wedgeUnionOf(figures), inset: figures.stockBark! - figures.scionBark!, tilt: 0, hollow: 0 }).contact,
   corrections: (measures, figures) => towards(measures, figures, [
     { point: 'cambium', field: 'inset', target: figures.stockBark! - figures.scionBark!, least: 0.2, say: (by, length) => `Set the wedge ${length(Math.abs(by))} further ${by > 0 ? 'in' : 'out'}, until the green lines meet under the bark.` },
     { point: 'cambium', field: 'tilt', target: 0, least: 0.5, say: (by) => `Stand the wedge up by ${Math.abs(by).toFixed(1)}°, so that the lines run together all the way down.` },

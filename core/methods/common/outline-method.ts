@@ -6,8 +6,10 @@ import { placementOffset } from '../../contact/placement';
 import { crossSection } from '../../drawing/cross-section';
 import type { DisplayList } from '../../drawing/display-list';
 import { faceView } from '../../drawing/face-view';
+import type { Field } from '../field';
 import type { Figures, Measures } from '../measures';
 import type { Assessment, Correction } from '../method';
+import * as field from './fields';
 import { flatnessGrade, lengthGrade } from './measured-grades';
 import { towards } from './towards';
 
@@ -15,6 +17,13 @@ import { towards } from './towards';
 const LEAST_MOVE = 0.2;
 /** Contact that may be given up for a place the hand can find and hold. */
 const ROBUST = 0.1;
+
+/** What is asked of a cut that runs right through both shoots. */
+export const THROUGH_FIELDS: Field[] = [
+  field.diameter('stock'), field.diameter('scion'), field.length('stockLength', "the stock's cut", 'Stock cut'), field.length('scionLength', "the scion's cut", 'Scion cut'),
+  field.bark('stock'), field.bark('scion'), field.placement(), field.hollow('stockHollow', "the stock's hollow", 'Hollow of the stock'), field.hollow('scionHollow', "the scion's hollow", 'Hollow of the scion'),
+  field.LIFT, field.TURN,
+];
 
 /** The union of two cut faces that figures describe; slices when depths are among them. */
 export function outlineOf(figures: Figures): OutlineUnion {

@@ -39,7 +39,7 @@ export const fourFlap: Method = {
   fields: [
     field.diameter('stock'), field.diameter('scion'), field.length('flapWidth', 'the width of the flaps', 'Flap width'), field.length('flatWidth', 'the width of the flats', 'Flat width'),
     field.further('flapLength', 'the length of the flaps', 'Flap length', 45, { least: 1 }), field.further('flatLength', 'the length of the flats', 'Flat length', (figures) => figures.flapLength!, { least: 1 }),
-    { ...field.bark('stock') }, { ...field.bark('scion') }, ...[1, 2, 3, 4].flatMap(ownSide),
+    field.bark('stock'), field.bark('scion'), ...[1, 2, 3, 4].flatMap(ownSide),
   ],
   example: { stockDiameter: 16, scionDiameter: 16, flapWidth: 12, flatWidth: 10.5 },
   shownWith: { stock: 16, scion: 16 },

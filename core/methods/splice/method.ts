@@ -1,9 +1,8 @@
 import { OUTLINE_MODEL } from '../../contact/outline-union';
 import { piecesView } from '../../drawing/pieces-view';
 import { CAUTIONS } from '../cautions';
-import * as field from '../common/fields';
 import { joinedPieces } from '../common/joined-pieces';
-import { assessOutline, bestOutlineContact, outlineCorrections } from '../common/outline-method';
+import { assessOutline, bestOutlineContact, outlineCorrections, THROUGH_FIELDS } from '../common/outline-method';
 import type { Method } from '../method';
 import * as school from '../schools';
 import { ANCHORS, CUT_LENGTH, cutLengthFor, technique } from './technique';
@@ -19,11 +18,7 @@ export const splice: Method = {
   },
   contactModel: OUTLINE_MODEL,
   prior: { low: 0.75, high: 0.9, weight: 20 },
-  fields: [
-    field.diameter('stock'), field.diameter('scion'), field.length('stockLength', "the stock's cut", 'Stock cut'), field.length('scionLength', "the scion's cut", 'Scion cut'),
-    field.bark('stock'), field.bark('scion'), field.placement(), field.hollow('stockHollow', "the stock's hollow", 'Hollow of the stock'), field.hollow('scionHollow', "the scion's hollow", 'Hollow of the scion'),
-    field.LIFT, field.TURN,
-  ],
+  fields: THROUGH_FIELDS,
   example: { stockDiameter: 8, scionDiameter: 8, stockLength: 32, scionLength: 32 },
   shownWith: { stock: 8, scion: 8 },
   schools: [school.BUDS, school.WHIP_LENGTH, school.SCION_STAGE, school.FILM_WHEN, school.TURNS, school.KNIFE, school.SHOOTS_BELOW, school.BINDING_OFF, school.ROOT_TRIM],

@@ -1,4 +1,3 @@
-import { assumedBark } from '../../contact/cut-face';
 import { SHIELD_MODEL, shieldContact, type ShieldUnion } from '../../contact/shield-contact';
 import { shieldGrade } from '../../contact/shield-grade';
 import { piecesView } from '../../drawing/pieces-view';
@@ -70,7 +69,7 @@ export const tBud: Method = {
       contact, contactGrade,
       grades: { cambium: contactGrade.grade, flatness: flatnessGrade(union.hollow), 'in-place': share >= 0.9 ? 'good' : share >= 0.4 ? 'poor' : 'fatal' },
       lines: ({ unit }) => shieldView(union, contact, width, unit),
-      side: ({ unit }) => piecesView(joinedPieces(technique, { ...figures, stockBark: figures.stockBark ?? assumedBark(figures.stockDiameter!) }, figures.shieldLength), { view: 'front', unit, anchors: ANCHORS }),
+      side: ({ unit }) => piecesView(joinedPieces(technique, figures, figures.shieldLength), { view: 'front', unit, anchors: ANCHORS }),
       section: null, reach: 0,
     };
   },

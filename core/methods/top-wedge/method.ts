@@ -1,4 +1,4 @@
-import { topWedgeContact, WEDGE_MODEL, type WedgeUnion } from '../../contact/wedge-contact';
+import { topWedgeContact, WEDGE_MODEL } from '../../contact/wedge-contact';
 import { wedgeGrade } from '../../contact/wedge-grade';
 import { piecesView } from '../../drawing/pieces-view';
 import { wedgeView } from '../../drawing/wedge-view';
@@ -7,7 +7,7 @@ import * as field from '../common/fields';
 import { joinedPieces } from '../common/joined-pieces';
 import { flatnessGrade, lengthGrade } from '../common/measured-grades';
 import { towards } from '../common/towards';
-import { tiltPicks } from '../common/wedge-fields';
+import { tiltPicks, wedgeUnionOf } from '../common/wedge-fields';
 import type { Field } from '../field';
 import type { Figures } from '../measures';
 import type { Method } from '../method';
@@ -27,13 +27,6 @@ const INSET: Field = {
     { id: 'outer', words: 'Outer lines met', value: outerMet }, { id: 'inner', words: 'Inner lines met', value: innerMet },
   ],
 };
-
-function unionOf(figures: Figures): WedgeUnion {
-  return {
-    stockDiameter: figures.stockDiameter!, scionDiameter: figures.scionDiameter!, stockBark: figures.stockBark!, scionBark: figures.scionBark!, length: figures.length!,
-    inset: figures.inset!, tilt: figures.tilt!, hollow: figures.hollow!, split: figures.split!,
-  };
-}
 
 export const topWedge: Method = {
   id: 'top-wedge', name: 'Top wedge', inSentence: 'a top wedge',
@@ -64,7 +57,7 @@ export const topWedge: Method = {
   knifeCaution: `${CAUTIONS['bud-cut'].text} ${CAUTIONS['hands-meet'].text} Know where the first-aid kit is; the club’s own rules come first.`,
   tools: ['thin sharp knife', 'snips', 'cut-resistant glove', 'caliper'],
   assess: (figures) => {
-    const union = unionOf(figures);
+    const union = wedgeUnionOf(figures);
     const contact = topWedgeContact(union);
     const contactGrade = wedgeGrade(union, contact);
     return {
@@ -75,7 +68,7 @@ export const topWedge: Method = {
       section: null, reach: 0,
     };
   },
-  best: (figures) => Math.max(...[outerMet(figures), innerMet(figures), (figures.stockDiameter! - figures.scionDiameter!) / 2].map((inset) => topWedgeContact({ ...unionOf(figures), inset, tilt: 0, hollow: 0 }).contact)),
+  best: (figures) => Math.max(...[outerMet(figures), innerMet(figures), (figures.stockDiameter! - figures.scionDiameter!) / 2].map((inset) => topWedgeContact({ ...wedgeUnionOf(figures), inset, tilt: 0, hollow: 0 }).contact)),
   corrections: (measures, figures) => towards(measures, figures, [
     { point: 'cambium', field: 'inset', target: outerMet(figures), least: 0.2, say: (by, length) => `Set the wedge ${length(Math.abs(by))} further ${by > 0 ? 'in' : 'out'}, until the outer green lines meet.` },
     { point: 'cambium', field: 'tilt', target: 0, least: 0.5, say: (by) => `Stand the wedge up by ${Math.abs(by).toFixed(1)}°.` },

@@ -1,7 +1,6 @@
 import { OUTLINE_MODEL } from '../../contact/outline-union';
 import { sideView } from '../../drawing/side-view';
-import * as field from '../common/fields';
-import { assessOutline, bestOutlineContact, outlineCorrections } from '../common/outline-method';
+import { assessOutline, bestOutlineContact, outlineCorrections, THROUGH_FIELDS } from '../common/outline-method';
 import { CAUTIONS } from '../cautions';
 import type { Method } from '../method';
 import * as school from '../schools';
@@ -19,11 +18,7 @@ export const whipAndTongue: Method = {
   },
   contactModel: OUTLINE_MODEL,
   prior: { low: 0.85, high: 0.95, weight: 20 },
-  fields: [
-    field.diameter('stock'), field.diameter('scion'), field.length('stockLength', "the stock's cut", 'Stock cut'), field.length('scionLength', "the scion's cut", 'Scion cut'),
-    field.bark('stock'), field.bark('scion'), field.placement(), field.hollow('stockHollow', "the stock's hollow", 'Hollow of the stock'), field.hollow('scionHollow', "the scion's hollow", 'Hollow of the scion'),
-    field.LIFT, field.TURN,
-  ],
+  fields: THROUGH_FIELDS,
   example: { stockDiameter: 10, scionDiameter: 10, stockLength: 35, scionLength: 35 },
   shownWith: { stock: 10, scion: 10 },
   schools: [school.TONGUE, school.WHIP_LENGTH, school.BUDS, school.SCION_STAGE, school.FILM_WHEN, school.TURNS, school.KNIFE, school.SHOOTS_BELOW, school.BINDING_OFF, school.ROOT_TRIM, school.DARK_SEAL],
