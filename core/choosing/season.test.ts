@@ -4,8 +4,8 @@ import { METHODS } from '../methods/registry';
 import type { Season } from '../methods/use';
 import { isInSeason, nextOpening } from './season';
 
-const spring: Season = { name: 'spring', from: '03-01', to: '04-20', wood: ['dormant'] };
-const summer: Season = { name: 'summer', from: '06-15', to: '08-31', wood: ['budwood'] };
+const spring: Season = { name: 'spring', phase: 'waking', from: '03-01', to: '04-20', wood: ['dormant'] };
+const summer: Season = { name: 'summer', phase: 'before-frost', from: '06-15', to: '08-31', wood: ['budwood'] };
 
 describe('isInSeason', () => {
   it.each([['2027-02-28', false], ['2027-03-01', true], ['2027-04-20', true], ['2027-04-21', false]])('knows both ends: %s is %s', (date, inside) => {

@@ -57,6 +57,11 @@ export function pairingOf(stock: string, scion: string, own: readonly Pairing[] 
   return { stock, scion, verdict: 'mind', note: 'Within the kin: usually.', source: TRADE };
 }
 
+/** The kin a species belongs to, as figures are kept by kin; null for one not known here. */
+export function kinOf(species: string): string | null {
+  return KINS[kindOf(species)] ?? null;
+}
+
 /** Bleeding kin: the stock is cut off and gashed 7 to 10 days before. */
 export function bleeds(species: string): boolean {
   return ['walnut', 'hickory'].includes(KINS[kindOf(species)] ?? '');

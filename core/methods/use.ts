@@ -8,9 +8,16 @@ export const WOOD_WORDS: Record<WoodState, string> = {
 
 export const PLACE_WORDS: Record<Place, string> = { bench: 'at the bench', field: 'in the field', pot: 'in the pot' };
 
+/**
+ * What the plants do in a season, so that it can be dated at a site: stocks waking; stocks warmed indoors until they are ready;
+ * leaves out and bark slipping; early in a long summer; weeks before the first frost; shoots growing in warmth.
+ */
+export type Phase = 'waking' | 'warmed' | 'leaves-out' | 'early-summer' | 'before-frost' | 'warm-growth';
+
 /** A part of the year, northern temperate, month and day. */
 export interface Season {
   name: string;
+  phase: Phase;
   from: string;
   to: string;
   wood: WoodState[];
@@ -36,6 +43,8 @@ export interface Use {
   places: Place[];
   /** Length of wood one union takes. */
   woodLength: number;
+  /** What of the scion wood it takes, and how many buds; a school on buds goes before that figure. */
+  takes: { piece: 'scion' | 'bud' | 'tip'; buds: number };
   /** 1 for a first day, 3 for a practised hand. */
   skill: 1 | 2 | 3;
   /** Done whenever shoots flush where there is no winter. */

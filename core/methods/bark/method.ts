@@ -17,9 +17,9 @@ export const bark: Method = {
   id: 'bark', name: 'Bark graft', inSentence: 'a bark graft',
   purpose: 'Slides a thin scion under the slipping bark of a thick stock through one slit.',
   use: {
-    seasons: [{ name: 'spring, leaves out', from: '04-15', to: '06-20', wood: ['dormant'] }, { name: 'indoors, on stocks warmed until the bark slips', from: '02-15', to: '04-14', wood: ['dormant'], places: ['bench'], besides: true }],
+    seasons: [{ name: 'spring, leaves out', phase: 'leaves-out', from: '04-15', to: '06-20', wood: ['dormant'] }, { name: 'indoors, on stocks warmed until the bark slips', phase: 'warmed', from: '02-15', to: '04-14', wood: ['dormant'], places: ['bench'], besides: true }],
     when: 'Spring with the leaves out, or indoors on stocks warmed until the bark slips. The scion fully dormant.',
-    bark: 'must slip', scion: 'dormant, one to three buds', stock: { from: 12, to: 100 }, ratio: { from: 0.1, to: 0.6 }, places: ['bench', 'field'], woodLength: 70, skill: 1,
+    bark: 'must slip', scion: 'dormant, one to three buds', stock: { from: 12, to: 100 }, ratio: { from: 0.1, to: 0.6 }, places: ['bench', 'field'], woodLength: 70, takes: { piece: 'scion', buds: 2 }, skill: 1,
   },
   contactModel: LAID_FACE_MODEL,
   prior: { low: 0.7, high: 0.9, weight: 20 },

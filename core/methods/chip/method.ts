@@ -17,11 +17,11 @@ export const chip: Method = {
   purpose: 'One bud on a chip of wood, set into a bed of its own shape. Needs no slipping bark and little wood.',
   use: {
     seasons: [
-      { name: 'late summer', from: '08-01', to: '08-31', wood: ['budwood'] }, { name: 'early September', from: '09-01', to: '09-20', wood: ['budwood'], besides: true }, { name: 'spring, with stored dormant wood', from: '04-01', to: '05-10', wood: ['dormant'], besides: true },
-      { name: 'early summer', from: '06-01', to: '07-31', wood: ['budwood'], besides: true },
+      { name: 'late summer', phase: 'before-frost', from: '08-01', to: '08-31', wood: ['budwood'] }, { name: 'early September', phase: 'before-frost', from: '09-01', to: '09-20', wood: ['budwood'], besides: true }, { name: 'spring, with stored dormant wood', phase: 'waking', from: '04-01', to: '05-10', wood: ['dormant'], besides: true },
+      { name: 'early summer', phase: 'early-summer', from: '06-01', to: '07-31', wood: ['budwood'], besides: true },
     ],
     when: 'Late summer with budwood of the season; also spring with stored dormant wood, and early summer. Bark need not slip.',
-    bark: 'need not slip', scion: 'budwood, one bud', stock: { from: 6, to: 25, thicker: true }, ratio: null, places: ['bench', 'field', 'pot'], woodLength: 35, skill: 1,
+    bark: 'need not slip', scion: 'budwood, one bud', stock: { from: 6, to: 25, thicker: true }, ratio: null, places: ['bench', 'field', 'pot'], woodLength: 35, takes: { piece: 'bud', buds: 1 }, skill: 1,
   },
   contactModel: OUTLINE_MODEL,
   prior: { low: 0.85, high: 0.95, weight: 20 },

@@ -18,9 +18,9 @@ export const cleft: Method = {
   id: 'cleft', name: 'Cleft', inSentence: 'a cleft graft',
   purpose: 'Sets a dormant wedge into a split limb: for limbs much thicker than the scion, before the bark slips.',
   use: {
-    seasons: [{ name: 'early spring', from: '03-01', to: '04-20', wood: ['dormant'] }],
+    seasons: [{ name: 'early spring', phase: 'waking', from: '03-01', to: '04-20', wood: ['dormant'] }],
     when: 'Early spring, the stock’s buds swelling, the scion fully dormant. Bark need not slip.',
-    bark: 'need not slip', scion: 'dormant, two buds, cut to a wedge', stock: { from: 10, to: 60 }, ratio: { from: 0.2, to: 1 }, places: ['field'], woodLength: 80, skill: 1,
+    bark: 'need not slip', scion: 'dormant, two buds, cut to a wedge', stock: { from: 10, to: 60 }, ratio: { from: 0.2, to: 1 }, places: ['field'], woodLength: 80, takes: { piece: 'scion', buds: 2 }, skill: 1,
   },
   contactModel: WEDGE_MODEL,
   prior: { low: 0.75, high: 0.9, weight: 20 },

@@ -30,9 +30,9 @@ export const fourFlap: Method = {
   id: 'four-flap', name: 'Four-flap', inSentence: 'a four-flap graft',
   purpose: 'Four strips of the stock’s bark laid on four flats of a scion just as thick. For nuts and other slow callusers.',
   use: {
-    seasons: [{ name: 'late spring', from: '05-01', to: '06-20', wood: ['dormant'] }],
+    seasons: [{ name: 'late spring', phase: 'leaves-out', from: '05-01', to: '06-20', wood: ['dormant'] }],
     when: 'Late spring, the bark slipping freely, the scion fully dormant.', bark: 'must slip', scion: 'dormant, of the stock’s thickness, three or four buds', stock: { from: 10, to: 35 }, ratio: { from: 0.9, to: 1.1 },
-    places: ['field'], woodLength: 100, skill: 2,
+    places: ['field'], woodLength: 100, takes: { piece: 'scion', buds: 3 }, skill: 2,
   },
   contactModel: FLAP_MODEL,
   prior: { low: 0.7, high: 0.85, weight: 20 },

@@ -29,9 +29,9 @@ export const inlay: Method = {
   id: 'inlay', name: 'Inlay', inSentence: 'an inlay graft',
   purpose: 'Fits a scion into a slot traced from it: green meets green on the face and on both flanks. For thick limbs.',
   use: {
-    seasons: [{ name: 'spring, leaves out', from: '04-15', to: '06-20', wood: ['dormant'] }],
+    seasons: [{ name: 'spring, leaves out', phase: 'leaves-out', from: '04-15', to: '06-20', wood: ['dormant'] }],
     when: 'Spring with the leaves out and the bark slipping, the scion fully dormant.', bark: 'must slip', scion: 'dormant, about 150 mm long', stock: { from: 25, to: 100, bestFrom: 40 }, ratio: { from: 0.1, to: 0.4 },
-    places: ['field'], woodLength: 150, skill: 3,
+    places: ['field'], woodLength: 150, takes: { piece: 'scion', buds: 2 }, skill: 3,
   },
   contactModel: LAID_FACE_MODEL,
   prior: { low: 0.7, high: 0.85, weight: 20 },

@@ -23,9 +23,9 @@ export const patch: Method = {
   id: 'patch', name: 'Patch bud', inSentence: 'a patch bud',
   purpose: 'A rectangle of bark with one bud, laid into a window of the same height. For thick bark and nut kin.',
   use: {
-    seasons: [{ name: 'late spring', from: '05-01', to: '06-30', wood: ['budwood'] }, { name: 'late spring, with dormant wood warmed until its bark slips', from: '05-01', to: '06-30', wood: ['dormant'], besides: true }, { name: 'early autumn, into new wood', from: '09-01', to: '09-30', wood: ['budwood'] }],
+    seasons: [{ name: 'late spring', phase: 'leaves-out', from: '05-01', to: '06-30', wood: ['budwood'] }, { name: 'late spring, with dormant wood warmed until its bark slips', phase: 'leaves-out', from: '05-01', to: '06-30', wood: ['dormant'], besides: true }, { name: 'early autumn, into new wood', phase: 'before-frost', from: '09-01', to: '09-30', wood: ['budwood'] }],
     when: 'Late spring, or early autumn into new wood; the bark must slip on both pieces.', bark: 'must slip', scion: 'smooth round budwood, one bud', stock: { from: 12, to: 60, thicker: true, bestFrom: 20 }, ratio: null,
-    places: ['field'], woodLength: 40, skill: 3,
+    places: ['field'], woodLength: 40, takes: { piece: 'bud', buds: 1 }, skill: 3,
   },
   contactModel: PATCH_MODEL,
   prior: { low: 0.65, high: 0.85, weight: 20 },

@@ -20,9 +20,9 @@ export const sideVeneer: Method = {
   id: 'side-veneer', name: 'Side veneer', inSentence: 'a side veneer',
   purpose: 'Lays a hardened tip on the side of a growing potted stock, which keeps its leaves until the tip has joined.',
   use: {
-    seasons: [{ name: 'active growth, warm', from: '05-01', to: '08-31', wood: ['tip'] }],
+    seasons: [{ name: 'active growth, warm', phase: 'warm-growth', from: '05-01', to: '08-31', wood: ['tip'] }],
     when: 'Active growth, warm. Slipping bark helps and is not needed.', bark: 'helpful', scion: 'a hardened tip about 100 mm long, its end bud fat and closed', stock: { from: 8, to: 20 }, ratio: { from: 0.7, to: 1 },
-    places: ['pot'], woodLength: 100, skill: 2, tropics: true,
+    places: ['pot'], woodLength: 100, takes: { piece: 'tip', buds: 1 }, skill: 2, tropics: true,
   },
   contactModel: OUTLINE_MODEL,
   prior: { low: 0.7, high: 0.9, weight: 20 },

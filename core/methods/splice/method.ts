@@ -12,9 +12,9 @@ export const splice: Method = {
   id: 'splice', name: 'Splice', inSentence: 'a splice',
   purpose: 'Two plain sloping cuts, for wood too thin, soft or pithy to carry a tongue.',
   use: {
-    seasons: [{ name: 'late winter to early spring', from: '02-01', to: '04-20', wood: ['dormant'] }],
+    seasons: [{ name: 'late winter to early spring', phase: 'waking', from: '02-01', to: '04-20', wood: ['dormant'] }],
     when: 'Late winter and early spring at the bench, the scion fully dormant. Bark need not slip.',
-    bark: 'need not slip', scion: 'dormant, two buds', stock: { from: 4, to: 12 }, ratio: { from: 0.9, to: 1.1 }, places: ['bench'], woodLength: 80, skill: 2,
+    bark: 'need not slip', scion: 'dormant, two buds', stock: { from: 4, to: 12 }, ratio: { from: 0.9, to: 1.1 }, places: ['bench'], woodLength: 80, takes: { piece: 'scion', buds: 2 }, skill: 2,
   },
   contactModel: OUTLINE_MODEL,
   prior: { low: 0.75, high: 0.9, weight: 20 },

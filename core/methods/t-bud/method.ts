@@ -28,8 +28,8 @@ export const tBud: Method = {
   id: 't-bud', name: 'T-bud', inSentence: 'a T-bud',
   purpose: 'One bud on a shield of bark, slid under the bark of a young stock through a T-shaped cut. Quick, and saves wood.',
   use: {
-    seasons: [{ name: 'summer', from: '06-15', to: '08-31', wood: ['budwood'] }, { name: 'early summer, long seasons', from: '06-01', to: '06-14', wood: ['budwood'], besides: true }],
-    when: 'Summer, the bark slipping, budwood of the season.', bark: 'must slip', scion: 'budwood, one bud', stock: { from: 6, to: 13 }, ratio: null, places: ['field', 'pot'], woodLength: 35, skill: 1,
+    seasons: [{ name: 'summer', phase: 'before-frost', from: '06-15', to: '08-31', wood: ['budwood'] }, { name: 'early summer, long seasons', phase: 'early-summer', from: '06-01', to: '06-14', wood: ['budwood'], besides: true }],
+    when: 'Summer, the bark slipping, budwood of the season.', bark: 'must slip', scion: 'budwood, one bud', stock: { from: 6, to: 13 }, ratio: null, places: ['field', 'pot'], woodLength: 35, takes: { piece: 'bud', buds: 1 }, skill: 1,
   },
   contactModel: SHIELD_MODEL,
   prior: { low: 0.8, high: 0.95, weight: 20 },

@@ -32,7 +32,7 @@ function technique(_choices: Choices, wood: Wood): Technique {
 
 export const bridge: Method = {
   id: 'plank-bridge', name: 'Plank bridge', inSentence: 'a plank bridge', purpose: 'A made-up method that joins nothing in earnest.',
-  use: { seasons: [{ name: 'leap days', from: '02-29', to: '02-29', wood: ['dormant'] }], when: 'On leap days.', bark: 'need not slip', scion: 'dormant', stock: { from: 5, to: 15 }, ratio: null, places: ['bench'], woodLength: 60, skill: 3 },
+  use: { seasons: [{ name: 'leap days', phase: 'waking', from: '02-29', to: '02-29', wood: ['dormant'] }], when: 'On leap days.', bark: 'need not slip', scion: 'dormant', stock: { from: 5, to: 15 }, ratio: null, places: ['bench'], woodLength: 60, takes: { piece: 'scion', buds: 2 }, skill: 3 },
   contactModel: OUTLINE_MODEL, prior: { low: 0.5, high: 0.6, weight: 20 },
   fields: [
     field.diameter('stock'), field.diameter('scion'), field.length('stockLength', "the stock's cut", 'Stock cut'), field.length('scionLength', "the scion's cut", 'Scion cut'), field.bark('stock'), field.bark('scion'), field.placement(),

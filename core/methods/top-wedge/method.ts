@@ -32,9 +32,9 @@ export const topWedge: Method = {
   id: 'top-wedge', name: 'Top wedge', inSentence: 'a top wedge',
   purpose: 'A small cleft of green wood on a growing tip, used to fruit a young seedling early on a grown tree.',
   use: {
-    seasons: [{ name: 'active growth, warm', from: '05-15', to: '08-31', wood: ['tip', 'tip-open'] }],
+    seasons: [{ name: 'active growth, warm', phase: 'warm-growth', from: '05-15', to: '08-31', wood: ['tip', 'tip-open'] }],
     when: 'Active growth, warm. Bark need not slip.', bark: 'need not slip', scion: 'a tip, leaves off, wrapped in film first', stock: { from: 5, to: 12 }, ratio: { from: 0.9, to: 1.1 },
-    places: ['field'], woodLength: 60, skill: 2, tropics: true,
+    places: ['field'], woodLength: 60, takes: { piece: 'tip', buds: 1 }, skill: 2, tropics: true,
   },
   contactModel: WEDGE_MODEL,
   prior: { low: 0.7, high: 0.9, weight: 20 },

@@ -12,9 +12,9 @@ export const whipAndTongue: Method = {
   id: 'whip-and-tongue', name: 'Whip-and-tongue', inSentence: 'a whip-and-tongue',
   purpose: 'Joins a dormant scion to a stock of its own thickness. The tongues hold the faces while both hands wrap.',
   use: {
-    seasons: [{ name: 'late winter to early spring', from: '02-01', to: '04-20', wood: ['dormant'] }],
+    seasons: [{ name: 'late winter to early spring', phase: 'waking', from: '02-01', to: '04-20', wood: ['dormant'] }],
     when: 'Late winter and early spring, the scion fully dormant. Bark need not slip.',
-    bark: 'need not slip', scion: 'dormant, two buds', stock: { from: 6, to: 20 }, ratio: null, likeUnderBark: 1, places: ['bench', 'field', 'pot'], woodLength: 80, skill: 1,
+    bark: 'need not slip', scion: 'dormant, two buds', stock: { from: 6, to: 20 }, ratio: null, likeUnderBark: 1, places: ['bench', 'field', 'pot'], woodLength: 80, takes: { piece: 'scion', buds: 2 }, skill: 1,
   },
   contactModel: OUTLINE_MODEL,
   prior: { low: 0.85, high: 0.95, weight: 20 },

@@ -1,0 +1,97 @@
+/** A figure the plan goes by: editable at each site, with who says so. */
+export interface Assumption {
+  id: string;
+  name: string;
+  value: number;
+  unit: string;
+  /** How far the true figure may lie to either side, in the same unit. */
+  margin: number;
+  /** Null: nobody says so, it is our guess and its margin is wide. */
+  source: string | null;
+}
+
+/** What a site has instead of the usual figure. */
+export type Edits = Record<string, { value: number; margin: number; source: string }>;
+
+const TRADE = 'trade handbook, the year';
+const CALLUS = 'trade handbook, callusing temperatures';
+const guess = (id: string, name: string, value: number, unit: string, margin: number): Assumption => ({ id, name, value, unit, margin, source: null });
+const known = (id: string, name: string, value: number, unit: string, margin: number, source = TRADE): Assumption => ({ id, name, value, unit, margin, source });
+
+/** Warmth summed since midwinter at which buds swell, buds break and bark slips, by kin: guesses all. degC days above the base. */
+const SPRING: Record<string, [swell: number, leaf: number, slip: number]> = {
+  pome: [70, 150, 210], stone: [50, 120, 190], walnut: [190, 290, 350], hickory: [210, 310, 370], persimmon: [220, 320, 390], mulberry: [230, 320, 390], fig: [160, 260, 330], grape: [180, 270, 330], other: [120, 220, 290],
+};
+
+/** Temperatures in which callus forms, degC. */
+const CALLUSING: Record<string, [from: number, to: number]> = {
+  pome: [15, 24], stone: [18, 24], walnut: [24, 29], hickory: [24, 29], grape: [24, 30], persimmon: [20, 27], mulberry: [20, 27], fig: [20, 27], citrus: [22, 30], mango: [22, 30],
+};
+
+/** Kin that keep their leaves and never sleep. */
+export const EVERGREEN = ['citrus', 'mango'];
+
+export const ASSUMPTIONS: readonly Assumption[] = [
+  guess('base', 'Temperature above which spring warmth counts', 5, '°C', 0),
+  guess('warm-year', 'How much warmer or colder a spring may be than usual', 1.5, '°C', 0),
+  ...Object.entries(SPRING).flatMap(([kin, [swell, leaf, slip]]) => [
+    guess(`${kin}.swell`, `Buds swell, ${kin} kin`, swell, '°C days', Math.round(swell * 0.3)),
+    guess(`${kin}.leaf`, `Leaves out, ${kin} kin`, leaf, '°C days', Math.round(leaf * 0.3)),
+    guess(`${kin}.slip`, `Bark slips, ${kin} kin`, slip, '°C days', Math.round(slip * 0.3)),
+  ]),
+  guess('sleep', 'Mean of the day below which leaves fall', 8, '°C', 1.5),
+  guess('sleep-lag', 'Days from leaf fall until wood is safely dormant', 21, 'days', 10),
+  guess('slip-end', 'Mean of the day below which bark tightens in autumn', 13, '°C', 2),
+  guess('warm', 'Mean of the day from which shoots count as growing in warmth', 16, '°C', 1.5),
+  guess('spring-slip', 'How long spring bark methods go on after bark first slips', 60, 'days', 14),
+  guess('long-season', 'Days from slipping bark to the first frost that make a long season', 190, 'days', 20),
+  known('bud-open', 'Summer budding opens this long before the first frost', 70, 'days', 7),
+  known('bud-close', 'Summer budding closes this long before the first frost', 42, 'days', 7),
+  known('wood-early', 'Wood is cut at most this long before bench work', 70, 'days', 0),
+  known('wood-late', 'Wood is cut at least this long before bench work', 28, 'days', 0),
+  known('wood-early-leaf', 'Wood is cut at most this long before a method done in leaf', 112, 'days', 0),
+  known('wood-late-leaf', 'Wood is cut at least this long before a method done in leaf', 70, 'days', 0),
+  guess('wood-check', 'Days between looks at stored wood', 14, 'days', 7),
+  guess('stocks-order', 'Stocks are ordered this long before', 120, 'days', 30),
+  known('stocks-warm', 'Bench stocks are brought into warmth this long before', 10, 'days', 3),
+  guess('bench-lead', 'Warmed stocks can be ready this long before their buds would swell outdoors', 60, 'days', 14),
+  guess('field-lead', 'Field work starts this long before buds swell', 7, 'days', 7),
+  guess('after-leaf', 'Dormant wood goes on to waking stocks until this long after their leaves are out', 10, 'days', 7),
+  known('bleed-early', 'Bleeding stocks are cut off at most this long before', 10, 'days', 0),
+  known('bleed-late', 'Bleeding stocks are cut off at least this long before', 7, 'days', 0),
+  known('water', 'Stocks are watered from this long before a method that needs slipping bark', 7, 'days', 0),
+  known('budwood', 'Budwood keeps this long in the cold', 5, 'days', 0),
+  known('callus', 'Bench grafts callus in warmth', 14, 'days', 0),
+  ...Object.entries(CALLUSING).flatMap(([kin, [from, to]]) => [
+    known(`${kin}.callus-from`, `Callus forms from, ${kin} kin`, from, '°C', 0, CALLUS),
+    known(`${kin}.callus-to`, `Callus forms up to, ${kin} kin`, to, '°C', 0, CALLUS),
+  ]),
+  known('pome.callus-slow', 'Callus still forms, slowly and safely, pome kin', 7, '°C', 0, CALLUS),
+  known('callus-stop', 'Callus fails above', 32, '°C', 0, CALLUS),
+];
+
+const USUAL = new Map(ASSUMPTIONS.map((one) => [one.id, one]));
+
+/** A way to look figures up: the site's own first. @throws Error for an id nobody knows. */
+export type LookUp = (id: string) => Assumption;
+
+export function lookUp(edits: Edits): LookUp {
+  return (id) => {
+    const usual = USUAL.get(id);
+    if (!usual) throw new Error(`No assumption is called "${id}".`);
+    const edit = edits[id];
+    return edit ? { ...usual, value: edit.value, margin: edit.margin, source: edit.source === '' ? null : edit.source } : usual;
+  };
+}
+
+/** Temperatures for callus of a kin, degC; null where nothing is known. `slow` is where it still goes on. */
+export function callusRange(kin: string | null, look: LookUp): { from: number; to: number; slow: number; source: string | null } | null {
+  if (!kin || !(kin in CALLUSING)) return null;
+  const from = look(`${kin}.callus-from`);
+  return { from: from.value, to: look(`${kin}.callus-to`).value, slow: USUAL.has(`${kin}.callus-slow`) ? look(`${kin}.callus-slow`).value : from.value, source: from.source };
+}
+
+/** The spring figures of a kin stand under its name, those of any other under "other". */
+export function springKin(kin: string | null): string {
+  return kin && kin in SPRING ? kin : 'other';
+}
