@@ -2,12 +2,14 @@ import type { Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import * as workshopLife from './migrations/0001-workshop-life';
 import * as teaching from './migrations/0002-teaching';
+import * as planning from './migrations/0003-planning';
 
 function migrator(sequelize: Sequelize) {
   return new Umzug({
     migrations: [
       { name: '0001-workshop-life', up: () => workshopLife.up(sequelize) },
       { name: '0002-teaching', up: () => teaching.up(sequelize) },
+      { name: '0003-planning', up: () => planning.up(sequelize) },
     ],
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
     logger: undefined,

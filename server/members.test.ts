@@ -3,7 +3,8 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { addMember, changeMember, changeUnits, listMembers, makeFirstLead } from './members';
 import { limitAttempts } from './rate-limit';
 import { actorOf, forgetOldSessions, signIn, signOut } from './sign-in';
-import { addSite, getWorkshop, putWorkshop } from './workshops';
+import { addSite } from './sites';
+import { getWorkshop, putWorkshop } from './workshops';
 import { NOW, refusalOf, testClub, testWorkshop, type TestClub } from './testing/test-club';
 
 let club: TestClub;

@@ -10,7 +10,8 @@ import { type Keeper, listKeepers } from './keepers';
 import { parse } from './parse';
 import type { SeatedPerson } from './seats';
 import { notFound, UseCaseError } from './use-case-error';
-import { getSite, getWorkshop } from './workshops';
+import { getSite } from './sites';
+import { getWorkshop } from './workshops';
 
 const roundInput = object({
   milestone: string().oneOf([...MILESTONES], 'Choose what the round asks.').required('Choose what the round asks.'),

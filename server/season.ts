@@ -1,35 +1,42 @@
 import { addDays, dateInZone } from '@/core/units/iso-date';
 import { methodById } from '@/core/methods/registry';
-import { MILESTONE_WORDS } from '@/core/findings/milestones';
+import { datedPlan } from '@/core/planning/dated-plan';
+import { seasonWindow, type SeasonWorkshop, type Span } from '@/core/planning/season-line';
 import type { Context } from './context';
-import { listSites, listWorkshops } from './workshops';
+import { planning } from './planning';
+import { listSites } from './sites';
+import { listWorkshops } from './workshops';
 
-/** Days after the workshop at which rounds are usually asked, for workshops that have none yet. */
-const USUAL_ROUNDS = [
-  { name: 'Healed', days: 21 },
-  { name: 'Growing', days: 56 },
-];
-
-/** What the season line shows. */
-export async function season(context: Context) {
-  const { db, actor: { clubId }, now } = context;
-  const [workshops, sites, rounds] = await Promise.all([
-    listWorkshops(context),
-    listSites(context),
-    db.rounds.findAll({ where: { clubId }, raw: true }),
-  ]);
-  const site = sites[0];
+/**
+ * What the season line shows. The dates that hang on a workshop take some reading, so they are worked
+ * out for the chosen one, and for all that are shown when none is chosen.
+ */
+export async function season(context: Context, chosen: string | null, shiftMonths: number): Promise<{ today: string; hemisphere: 'north' | 'south'; workshops: SeasonWorkshop[] }> {
+  const [workshops, sites] = await Promise.all([listWorkshops(context), listSites(context)]);
+  const [site] = sites;
+  const today = dateInZone(context.now, site?.timeZone ?? 'UTC');
+  const shown = seasonWindow(today, shiftMonths);
+  const near = workshops.filter(({ date }) => date >= shown.from && date < shown.to);
   return {
-    today: dateInZone(now, site?.timeZone ?? 'UTC'),
-    hemisphere: site?.hemisphere ?? ('north' as const),
-    workshops: workshops.map((workshop) => {
-      const own = rounds.filter(({ workshopId }) => workshopId === workshop.id);
-      return {
-        id: workshop.id, title: workshop.title, date: workshop.date, callusDays: methodById(workshop.method).callusDays,
-        rounds: own.length > 0
-          ? own.map(({ milestone, opensOn }) => ({ name: MILESTONE_WORDS[milestone].name, date: opensOn }))
-          : USUAL_ROUNDS.map(({ name, days }) => ({ name, date: addDays(workshop.date, days) })),
-      };
-    }),
+    today, hemisphere: site?.hemisphere ?? 'north',
+    workshops: await Promise.all(near.map(async ({ id, title, date, method }) => ({ id, title, date, trail: chosen === null || chosen === id ? await trailOf(context, id, date, methodById(method).callusDays) : null }))),
   };
+}
+
+async function trailOf(context: Context, id: string, date: string, callusDays: number): Promise<SeasonWorkshop['trail']> {
+  const { dates } = datedPlan((await planning(context, id)).facts);
+  const span = (...prefixes: string[]): Span | null => {
+    const found = prefixes.flatMap((prefix) => dates.find((one) => one.id.startsWith(prefix)) ?? [])[0];
+    return found ? { from: found.from, to: found.to } : null;
+  };
+  return {
+    wood: span('wood-cut', 'budwood', 'tips'), stocks: span('stocks-warm', 'bleed-cut', 'water'), callus: span('callus') ?? { from: date, to: addDays(date, callusDays) }, planting: span('plant-out'),
+    rounds: dates.filter(({ kind }) => kind === 'round').map(({ name, from }) => ({ name: name.replace('Follow-up: ', ''), date: from })),
+  };
+}
+
+/** Today and the half of the earth, as the club's first site has them. */
+export async function clubDay(context: Context): Promise<{ today: string; hemisphere: 'north' | 'south' }> {
+  const [site] = await listSites(context);
+  return { today: dateInZone(context.now, site?.timeZone ?? 'UTC'), hemisphere: site?.hemisphere ?? 'north' };
 }

@@ -1,6 +1,7 @@
-import { object, string } from 'yup';
+import { mixed, object, string } from 'yup';
 import { v7 as uuid } from 'uuid';
 import type { Transaction } from 'sequelize';
+import type { SkillLevel } from '@/core/pairing/hand';
 import type { PersonRow, SeatRow } from '@/db/models/rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from './context';
@@ -27,7 +28,7 @@ export async function listSeats(context: Context, workshopId: string): Promise<S
 
 /** The driver gives booleans as 0 and 1 on raw reads. */
 function normalise(seat: SeatedPerson): SeatedPerson {
-  return { ...seat, absent: Boolean(seat.absent), person: { ...seat.person, mayContact: Boolean(seat.person.mayContact) } };
+  return { ...seat, absent: Boolean(seat.absent), leftHanded: Boolean(seat.leftHanded), person: { ...seat.person, mayContact: Boolean(seat.person.mayContact) } };
 }
 
 /** Gives people seats with the lowest free numbers, in the order given. */
@@ -41,7 +42,7 @@ export async function seatPeople(
   for (const personId of personIds) {
     while (taken.has(number)) number++;
     taken.add(number);
-    rows.push({ id: uuid(), clubId, workshopId, number, personId, absent: false });
+    rows.push({ id: uuid(), clubId, workshopId, number, personId, absent: false, leftHanded: false, skill: null });
   }
   await db.seats.bulkCreate(rows, { transaction });
   return rows;
@@ -89,6 +90,8 @@ const seatChange = object({
   phone: string().trim().max(40, 'Keep the phone number to 40 characters.').default(undefined),
   mayContact: flag().default(undefined),
   absent: flag().default(undefined),
+  leftHanded: flag().default(undefined),
+  skill: mixed<SkillLevel>().nullable().oneOf(['first', 'some', 'sure', null], 'Choose how practised the hands are.').default(undefined),
 });
 
 /** Renames a person, changes how they can be reached, or marks the seat absent or present. */
@@ -107,7 +110,8 @@ export async function changeSeat(context: Context, workshopId: string, seatId: s
     const known = await db.people.findOne({ where: { clubId, id: seat.personId }, transaction, raw: true });
     if (known?.erasedAt && Object.keys(person).length > 0) throw new UseCaseError('conflict', 'This person asked to be erased; nothing about them can be entered again here.');
     if (Object.keys(person).length > 0) await db.people.update(person, { where: { clubId, id: seat.personId }, transaction });
-    if (given.absent !== undefined) await db.seats.update({ absent: given.absent }, { where: { clubId, id: seatId }, transaction });
+    const place = Object.fromEntries(Object.entries({ absent: given.absent, leftHanded: given.leftHanded, skill: given.skill }).filter(([, value]) => value !== undefined));
+    if (Object.keys(place).length > 0) await db.seats.update(place, { where: { clubId, id: seatId }, transaction });
     await audit(db, transaction, { clubId, actorId: userId, action: 'seat changed', subjectId: seatId, at: now });
   });
 }

@@ -10,7 +10,8 @@ import { addWalkIn, listSeats } from './seats';
 import { putTeachingState, teachingState } from './teaching';
 import { judgementBody, refusalOf, testClub, testWorkshop, type TestClub, type TestWorkshop } from './testing/test-club';
 import { getPlan, putPlan } from './topworking';
-import { listSites, putWorkshop } from './workshops';
+import { listSites } from './sites';
+import { putWorkshop } from './workshops';
 
 let club: TestClub;
 let workshop: TestWorkshop;

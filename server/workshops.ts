@@ -1,6 +1,5 @@
 import { object, string } from 'yup';
-import { v7 as uuid } from 'uuid';
-import type { SiteRow, WorkshopRow } from '@/db/models/rows';
+import type { WorkshopRow } from '@/db/models/rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { METHODS } from '@/core/methods/registry';
 import { allow, type Context } from './context';
@@ -58,46 +57,4 @@ export async function getWorkshop(context: Context, workshopId: string): Promise
 export async function listWorkshops(context: Context): Promise<WorkshopRow[]> {
   allow(context, 'viewer');
   return context.db.workshops.findAll({ where: { clubId: context.actor.clubId }, order: [['date', 'ASC'], ['id', 'ASC']], raw: true });
-}
-
-export async function listSites(context: Context): Promise<SiteRow[]> {
-  allow(context, 'viewer');
-  return context.db.sites.findAll({ where: { clubId: context.actor.clubId }, order: [['name', 'ASC']], raw: true });
-}
-
-export async function getSite(context: Context, siteId: string): Promise<SiteRow> {
-  const site = await context.db.sites.findOne({ where: { clubId: context.actor.clubId, id: siteId }, raw: true });
-  if (!site) throw notFound('The site');
-  return site;
-}
-
-const siteInput = object({
-  name: text('the name of the site', 120),
-  hemisphere: string().oneOf(['north', 'south'] as const, 'Choose north or south.').required('Choose the hemisphere.'),
-  timeZone: string()
-    .required('Enter the time zone.')
-    .test('zone', 'Enter a time zone such as Europe/Vienna.', (zone) => {
-      try {
-        new Intl.DateTimeFormat('en', { timeZone: zone });
-        return true;
-      } catch {
-        return false;
-      }
-    }),
-});
-
-export async function addSite(context: Context, input: unknown): Promise<SiteRow> {
-  allow(context, 'assistant');
-  const { db, actor, now } = context;
-  const row = { ...parse(siteInput, input), id: uuid(), clubId: actor.clubId };
-  try {
-    await transact(db, async (transaction) => {
-      await db.sites.create(row, { transaction });
-      await audit(db, transaction, { clubId: actor.clubId, actorId: actor.userId, action: 'site added', subjectId: row.id, at: now });
-    });
-  } catch (error) {
-    if (isDuplicate(error)) throw new UseCaseError('conflict', 'A site of this name is there already. Choose it, or use another name.', { name: 'Taken already.' });
-    throw error;
-  }
-  return row;
 }

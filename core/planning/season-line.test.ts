@@ -13,15 +13,19 @@ describe('the season line', () => {
     expect(placeInSeason({ from: '2027-01-01', to: '2027-01-11' }, '2027-01-06')).toBe(0.5);
   });
   it('hangs near workshops at different levels and far ones at the same', () => {
-    const workshop = (id: string, date: string) => ({ id, title: id, date, callusDays: 14, rounds: [] });
+    const workshop = (id: string, date: string) => ({ id, title: id, date, trail: null });
     const pegs = layPegs(shown, [workshop('b', '2027-03-08'), workshop('a', '2027-03-01'), workshop('c', '2027-08-01'), workshop('gone', '2020-01-01')], 0.1);
     expect(pegs.map(({ id, level }) => [id, level])).toEqual([['a', 0], ['b', 1], ['c', 0]]);
   });
-  it('draws wood cutting ten to four weeks before and callusing after', () => {
-    const [peg] = layPegs({ from: '2027-01-01', to: '2027-04-11' }, [{ id: 'a', title: 'a', date: '2027-03-22', callusDays: 14, rounds: [] }], 0.1);
-    expect(peg!.wood.from).toBeCloseTo(0.1, 9);
-    expect(peg!.wood.to).toBeCloseTo(0.52, 9);
-    expect(peg!.callus.to - peg!.at).toBeCloseTo(0.14, 9);
+  it('places what hangs on a workshop, and nothing where that was not worked out', () => {
+    const trail = { wood: { from: '2027-01-11', to: '2027-02-22' }, stocks: null, callus: { from: '2027-03-22', to: '2027-04-05' }, planting: null, rounds: [{ name: 'healed', date: '2027-04-01' }] };
+    const shownDays = { from: '2027-01-01', to: '2027-04-11' };
+    const [peg, bare] = layPegs(shownDays, [{ id: 'a', title: 'a', date: '2027-03-22', trail }, { id: 'b', title: 'b', date: '2027-03-23', trail: null }], 0.1);
+    expect(peg!.trail!.wood!.from).toBeCloseTo(0.1, 9);
+    expect(peg!.trail!.wood!.to).toBeCloseTo(0.52, 9);
+    expect(peg!.trail!.callus!.to - peg!.at).toBeCloseTo(0.14, 9);
+    expect(peg!.trail!.rounds[0]!.date).toBeCloseTo(0.9, 9);
+    expect(bare!.trail).toBeNull();
   });
   it('turns the year round in the south', () => {
     expect(leafiness(7, 'north')).toBe(1);

@@ -1,7 +1,4 @@
-import { daysBetween, addDays, type IsoDate } from '../units/iso-date';
-
-/** What trails a workshop on the season line, each as days from its date. */
-export const WOOD_CUTTING = { from: -70, to: -28 } as const;
+import { daysBetween, type IsoDate } from '../units/iso-date';
 
 export interface SeasonWindow {
   from: IsoDate;
@@ -46,6 +43,28 @@ export function leafiness(month: number, hemisphere: 'north' | 'south'): number 
   return NORTH[(month - 1 + (hemisphere === 'south' ? 6 : 0)) % 12]!;
 }
 
+export interface Span {
+  from: IsoDate;
+  to: IsoDate;
+}
+
+/** A workshop as the line shows it. Its trail is worked out where there is room to show it, and null elsewhere. */
+export interface SeasonWorkshop {
+  id: string;
+  title: string;
+  date: IsoDate;
+  trail: Trail<Span, IsoDate> | null;
+}
+
+/** What hangs on a workshop: cutting wood, waking stocks, callusing, planting out, and rounds. */
+interface Trail<Stretch, Point> {
+  wood: Stretch | null;
+  stocks: Stretch | null;
+  callus: Stretch | null;
+  planting: Stretch | null;
+  rounds: { name: string; date: Point }[];
+}
+
 export interface Peg {
   id: string;
   title: string;
@@ -53,32 +72,28 @@ export interface Peg {
   at: number;
   /** Level it hangs at, 0 highest, so that tags of near dates do not cover each other. */
   level: number;
-  wood: { from: number; to: number };
-  callus: { from: number; to: number };
-  rounds: { at: number; name: string; date: IsoDate }[];
+  /** Places on the line. */
+  trail: Trail<{ from: number; to: number }, number> | null;
 }
 
 /** Lays out workshops as pegs; `tagWidth` is a tag's width as a share of the line. */
-export function layPegs(
-  shown: SeasonWindow,
-  workshops: { id: string; title: string; date: IsoDate; callusDays: number; rounds: { name: string; date: IsoDate }[] }[],
-  tagWidth: number,
-): Peg[] {
+export function layPegs(shown: SeasonWindow, workshops: readonly SeasonWorkshop[], tagWidth: number): Peg[] {
   const place = (date: IsoDate): number => placeInSeason(shown, date);
+  const stretch = (span: Span | null): { from: number; to: number } | null => (span ? { from: place(span.from), to: place(span.to) } : null);
   const ends: number[] = [];
   return [...workshops]
     .filter(({ date }) => date >= shown.from && date < shown.to)
     .sort((a, b) => a.date.localeCompare(b.date) || a.id.localeCompare(b.id))
-    .map(({ callusDays, ...workshop }) => {
+    .map(({ trail, ...workshop }) => {
       const at = place(workshop.date);
       let level = ends.findIndex((end) => end <= at);
       if (level < 0) level = ends.length;
       ends[level] = at + tagWidth;
       return {
-        id: workshop.id, title: workshop.title, date: workshop.date, at, level,
-        wood: { from: place(addDays(workshop.date, WOOD_CUTTING.from)), to: place(addDays(workshop.date, WOOD_CUTTING.to)) },
-        callus: { from: at, to: place(addDays(workshop.date, callusDays)) },
-        rounds: workshop.rounds.map((round) => ({ ...round, at: place(round.date) })),
+        ...workshop, at, level,
+        trail: trail && {
+          wood: stretch(trail.wood), stocks: stretch(trail.stocks), callus: stretch(trail.callus), planting: stretch(trail.planting), rounds: trail.rounds.map(({ name, date }) => ({ name, date: place(date) })),
+        },
       };
     });
 }

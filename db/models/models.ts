@@ -29,14 +29,19 @@ export function defineModels(sequelize: Sequelize) {
     memberships: define<rows.MembershipRow>('memberships', { clubId: key, userId: key, role: STRING }),
     sessions: define<rows.SessionRow>('sessions', { tokenHash: key, userId: STRING, clubId: STRING, createdAt: DATE(3), expiresAt: DATE(3) }),
     people: define<rows.PersonRow>('people', { id: key, clubId: STRING, name: STRING, email: STRING, phone: STRING, mayContact: BOOLEAN, erasedAt: DATE(3) }),
-    sites: define<rows.SiteRow>('sites', { id: key, clubId: STRING, name: STRING, hemisphere: STRING, timeZone: STRING }),
+    sites: define<rows.SiteRow>('sites', {
+      id: key, clubId: STRING, name: STRING, hemisphere: STRING, timeZone: STRING, region: STRING, climate: JSON, climateSource: STRING, assumptions: JSON, quarantine: JSON, version: INTEGER,
+    }),
     workshops: define<rows.WorkshopRow>('workshops', {
       id: key, clubId: STRING, title: STRING, date: DATEONLY, siteId: STRING, method: STRING, promisedKeepers: INTEGER, promise: STRING, schools: JSON, createdAt: DATE(3),
     }),
-    seats: define<rows.SeatRow>('seats', { id: key, clubId: STRING, workshopId: STRING, number: INTEGER, personId: STRING, absent: BOOLEAN }),
+    seats: define<rows.SeatRow>('seats', { id: key, clubId: STRING, workshopId: STRING, number: INTEGER, personId: STRING, absent: BOOLEAN, leftHanded: BOOLEAN, skill: STRING }),
     rosterImports: define<rows.RosterImportRow>('roster_imports', { clubId: key, id: key, workshopId: STRING, seated: INTEGER, at: DATE(3) }),
-    woodLots: define<rows.WoodLotRow>('wood_lots', { id: key, clubId: STRING, variety: STRING, species: STRING, source: STRING, cutOn: DATEONLY }),
-    stockLots: define<rows.StockLotRow>('stock_lots', { id: key, clubId: STRING, stockType: STRING, species: STRING }),
+    woodLots: define<rows.WoodLotRow>('wood_lots', {
+      id: key, clubId: STRING, variety: STRING, species: STRING, source: STRING, cutOn: DATEONLY, stage: STRING, place: STRING, wrap: STRING, protectedUntil: DATEONLY, leaveWords: STRING,
+      certificate: STRING, region: STRING, sticks: INTEGER, usableBuds: INTEGER, booked: INTEGER, sourceId: STRING, version: INTEGER,
+    }),
+    stockLots: define<rows.StockLotRow>('stock_lots', { id: key, clubId: STRING, stockType: STRING, species: STRING, stocks: INTEGER }),
     workshopWoodLots: define<rows.WorkshopWoodLotRow>('workshop_wood_lots', { clubId: key, workshopId: key, woodLotId: key, ribbon: STRING }),
     workshopStockLots: define<rows.WorkshopStockLotRow>('workshop_stock_lots', { clubId: key, workshopId: key, stockLotId: key }),
     rubrics: define<rows.RubricRow>('rubrics', { id: key, clubId: STRING, method: STRING, contentHash: STRING, body: JSON, createdAt: DATE(3) }),
@@ -79,6 +84,25 @@ export function defineModels(sequelize: Sequelize) {
     compatibility: define<rows.CompatibilityRow>('compatibility', { id: key, clubId: STRING, stock: STRING, scion: STRING, verdict: STRING, note: STRING, source: STRING, withdrawn: BOOLEAN }),
     topworkingPlans: define<rows.TopworkingPlanRow>('topworking_plans', {
       id: key, clubId: STRING, tree: STRING, species: STRING, firstYear: INTEGER, version: INTEGER, limbs: JSON, changedAt: DATE(3),
+    }),
+    observations: define<rows.ObservationRow>('observations', {
+      id: key, clubId: STRING, siteId: STRING, species: STRING, sign: STRING, seenOn: DATEONLY, note: STRING, enteredBy: STRING, withdrawn: BOOLEAN,
+    }),
+    planParts: define<rows.PlanPartRow>('plan_parts', { clubId: key, workshopId: key, part: key, version: INTEGER, body: JSON, changeId: STRING, changedAt: DATE(3) }),
+    storeItems: define<rows.StoreItemRow>('store_items', { clubId: key, item: key, inStore: DOUBLE, price: DOUBLE }),
+    calendarEntries: define<rows.CalendarEntryRow>('calendar_entries', {
+      clubId: key, workshopId: key, entry: key, contentHash: STRING, sequence: INTEGER, fromDate: DATEONLY, toDate: DATEONLY, title: STRING, cancelled: BOOLEAN,
+    }),
+    woodSources: define<rows.WoodSourceRow>('wood_sources', { id: key, clubId: STRING, kind: STRING, plantId: STRING, name: STRING, variety: STRING, species: STRING, region: STRING, note: STRING }),
+    woodSourceYears: define<rows.WoodSourceYearRow>('wood_source_years', { clubId: key, sourceId: key, year: [INTEGER, 'key'], sticks: INTEGER, booked: INTEGER }),
+    woodSourceBookings: define<rows.WoodSourceBookingRow>('wood_source_bookings', { id: key, clubId: STRING, sourceId: STRING, year: INTEGER, whom: STRING, sticks: INTEGER }),
+    woodBookings: define<rows.WoodBookingRow>('wood_bookings', { id: key, clubId: STRING, lotId: STRING, workshopId: STRING, seatId: STRING, sticks: INTEGER }),
+    woodChecks: define<rows.WoodCheckRow>('wood_checks', { id: key, clubId: STRING, lotId: STRING, lookedOn: DATEONLY, green: STRING, buds: STRING, note: STRING, enteredBy: STRING }),
+    loggerRuns: define<rows.LoggerRunRow>('logger_runs', {
+      id: key, clubId: STRING, lotId: STRING, fileName: STRING, contentHash: STRING, readings: JSON, summary: JSON, notes: JSON, addedAt: DATE(3),
+    }),
+    measuredPieces: define<rows.MeasuredPieceRow>('measured_pieces', {
+      id: key, clubId: STRING, workshopId: STRING, kind: STRING, lotId: STRING, number: INTEGER, caliper: DOUBLE, usableBuds: INTEGER,
     }),
     audit: define<rows.AuditRow>('audit', { seq: [BIGINT, 'key'], clubId: STRING, actorId: STRING, action: STRING, subjectId: STRING, at: DATE(3) }),
   };

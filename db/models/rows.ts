@@ -1,6 +1,11 @@
 import type { LengthUnit } from '@/core/units/length';
 import type { TemperatureUnit } from '@/core/units/temperature';
 import type { Measures } from '@/core/methods/measures';
+import type { Climate } from '@/core/climate/normals';
+import type { Edits } from '@/core/phenology/assumptions';
+import type { Sign } from '@/core/phenology/observation';
+import type { SkillLevel } from '@/core/pairing/hand';
+import type { LoggerSummary, Reading } from '@/core/wood/logger-run';
 import type { Choices } from '@/core/methods/school';
 import type { Verdict } from '@/core/compatibility/compatibility';
 import type { Limb } from '@/core/topworking/limb';
@@ -19,16 +24,27 @@ export interface UserRow { id: string; email: string; name: string; passwordHash
 export interface MembershipRow { clubId: string; userId: string; role: Role }
 export interface SessionRow { tokenHash: string; userId: string; clubId: string; createdAt: Date; expiresAt: Date }
 export interface PersonRow { id: string; clubId: string; name: string | null; email: string | null; phone: string | null; mayContact: boolean; erasedAt: Date | null }
-export interface SiteRow { id: string; clubId: string; name: string; hemisphere: 'north' | 'south'; timeZone: string }
+export interface SiteRow {
+  id: string; clubId: string; name: string; hemisphere: 'north' | 'south'; timeZone: string;
+  /** Where it lies, to tell whether wood crosses a boundary. */
+  region: string; climate: Climate | null; climateSource: string; assumptions: Edits;
+  /** Species or kin on the club's own quarantine list for the site. */
+  quarantine: string[]; version: number;
+}
 export interface WorkshopRow {
   id: string; clubId: string; title: string; date: string; siteId: string; method: string; promisedKeepers: number; promise: string;
   /** Chosen option by question; the usual ones are not named. */
   schools: Choices; createdAt: Date;
 }
-export interface SeatRow { id: string; clubId: string; workshopId: string; number: number; personId: string; absent: boolean }
+export interface SeatRow { id: string; clubId: string; workshopId: string; number: number; personId: string; absent: boolean; leftHanded: boolean; skill: SkillLevel | null }
 export interface RosterImportRow { clubId: string; id: string; workshopId: string; seated: number; at: Date }
-export interface WoodLotRow { id: string; clubId: string; variety: string; species: string; source: string; cutOn: string | null }
-export interface StockLotRow { id: string; clubId: string; stockType: string; species: string }
+export interface WoodLotRow {
+  id: string; clubId: string; variety: string; species: string; source: string; cutOn: string | null; stage: 'dormant' | 'budwood' | 'tip'; place: string; wrap: string;
+  protectedUntil: string | null; leaveWords: string; certificate: string; region: string;
+  /** Sticks there were, and how many of them are spoken for: never more. */
+  sticks: number; booked: number; usableBuds: number; sourceId: string | null; version: number;
+}
+export interface StockLotRow { id: string; clubId: string; stockType: string; species: string; stocks: number }
 export interface WorkshopWoodLotRow { clubId: string; workshopId: string; woodLotId: string; ribbon: string }
 export interface WorkshopStockLotRow { clubId: string; workshopId: string; stockLotId: string }
 export interface RubricRow { id: string; clubId: string; method: string; contentHash: string; body: ScoringRule; createdAt: Date }
@@ -75,3 +91,17 @@ export interface BriefingRow { clubId: string; workshopId: string; firstAid: str
 export interface AcknowledgementRow { clubId: string; workshopId: string; personId: string; contentHash: string; acknowledgedAt: Date; recordedBy: string }
 export interface CompatibilityRow { id: string; clubId: string; stock: string; scion: string; verdict: Verdict; note: string; source: string; withdrawn: boolean }
 export interface TopworkingPlanRow { id: string; clubId: string; tree: string; species: string; firstYear: number; version: number; limbs: Limb[]; changedAt: Date }
+export interface ObservationRow { id: string; clubId: string; siteId: string; species: string; sign: Sign; seenOn: string; note: string; enteredBy: string; withdrawn: boolean }
+/** A part of a workshop's plan as it was last saved; `version` grows, so that nobody overwrites what they have not seen. */
+export interface PlanPartRow { clubId: string; workshopId: string; part: PlanPart; version: number; body: unknown; changeId: string; changedAt: Date }
+export type PlanPart = 'methods' | 'kit' | 'day' | 'room' | 'pairs';
+export interface StoreItemRow { clubId: string; item: string; inStore: number; price: number | null }
+/** An entry as the calendar file last had it; `sequence` grows when it changes. */
+export interface CalendarEntryRow { clubId: string; workshopId: string; entry: string; contentHash: string; sequence: number; fromDate: string; toDate: string; title: string; cancelled: boolean }
+export interface WoodSourceRow { id: string; clubId: string; kind: 'keeper' | 'tree'; plantId: string | null; name: string; variety: string; species: string; region: string; note: string }
+export interface WoodSourceYearRow { clubId: string; sourceId: string; year: number; sticks: number; booked: number }
+export interface WoodSourceBookingRow { id: string; clubId: string; sourceId: string; year: number; whom: string; sticks: number }
+export interface WoodBookingRow { id: string; clubId: string; lotId: string; workshopId: string; seatId: string | null; sticks: number }
+export interface WoodCheckRow { id: string; clubId: string; lotId: string; lookedOn: string; green: 'yes' | 'partly' | 'no'; buds: 'shut' | 'moving' | 'open'; note: string; enteredBy: string }
+export interface LoggerRunRow { id: string; clubId: string; lotId: string; fileName: string; contentHash: string; readings: Reading[]; summary: LoggerSummary; notes: string[]; addedAt: Date }
+export interface MeasuredPieceRow { id: string; clubId: string; workshopId: string; kind: 'stick' | 'stock'; lotId: string; number: number; caliper: number; usableBuds: number | null }

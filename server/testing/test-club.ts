@@ -12,7 +12,8 @@ import type { Context, Services } from '../context';
 import { addStockLot, addWoodLot, workshopLots } from '../lots';
 import { addWalkIn, listSeats } from '../seats';
 import { UseCaseError, type Refusal } from '../use-case-error';
-import { addSite, putWorkshop } from '../workshops';
+import { addSite } from '../sites';
+import { putWorkshop } from '../workshops';
 
 /** A day at the benches in the tests; use cases are given it as now. */
 export const NOW = new Date('2027-03-06T10:00:00Z');

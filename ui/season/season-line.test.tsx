@@ -1,8 +1,11 @@
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
-import { SeasonLine, type SeasonWorkshop } from './season-line';
+import type { SeasonWorkshop } from '@/core/planning/season-line';
+import { SeasonLine } from './season-line';
 
-const workshop = (id: string, date: string, rounds: SeasonWorkshop['rounds'] = []): SeasonWorkshop => ({ id, title: `Workshop ${id}`, date, callusDays: 14, rounds });
+const workshop = (id: string, date: string, rounds: { name: string; date: string }[] = []): SeasonWorkshop => ({
+  id, title: `Workshop ${id}`, date, trail: { wood: { from: '2027-01-05', to: '2027-02-01' }, stocks: null, callus: null, planting: null, rounds },
+});
 
 function line(chosen: string | null, workshops: SeasonWorkshop[], shiftMonths = 0): string {
   return renderToStaticMarkup(<SeasonLine today="2027-02-10" hemisphere="north" shiftMonths={shiftMonths} chosen={chosen} workshops={workshops} />);

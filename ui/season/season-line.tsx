@@ -1,14 +1,6 @@
 import Link from 'next/link';
-import { layPegs, leafiness, monthsOf, placeInSeason, seasonWindow } from '@/core/planning/season-line';
+import { layPegs, leafiness, monthsOf, placeInSeason, type SeasonWorkshop, seasonWindow } from '@/core/planning/season-line';
 import { formatDate } from '@/core/units/iso-date';
-
-export interface SeasonWorkshop {
-  id: string;
-  title: string;
-  date: string;
-  callusDays: number;
-  rounds: { name: string; date: string }[];
-}
 
 interface SeasonLineProps {
   today: string;
@@ -123,27 +115,35 @@ function MonthGrowth({ left, right, leaf, seed }: { left: number; right: number;
   );
 }
 
-/** What comes before and after a workshop: wood cutting hatched, callusing dotted, rounds as small rings. */
+/** What comes before and after a workshop: wood cutting hatched, stocks waking as ticks, callusing dotted, planting as a line below, rounds as small rings. */
 function Trail({ peg, x, chosen }: { peg: ReturnType<typeof layPegs>[number]; x: (place: number) => number; chosen: boolean }) {
+  if (!peg.trail) return null;
+  const { wood, stocks, callus, planting, rounds } = peg.trail;
   const y = TWIG + 3;
-  const strong = chosen ? 1 : 0.45;
-  const hatches = Math.max(2, Math.round((x(peg.wood.to) - x(peg.wood.from)) / 7));
+  const marks = (span: { from: number; to: number }, every: number): number[] => {
+    const count = Math.max(2, Math.round((x(span.to) - x(span.from)) / every));
+    return Array.from({ length: count }, (_, i) => x(span.from) + ((x(span.to) - x(span.from)) * (i + 0.5)) / count);
+  };
+  // Names are written from left to right, and left out where one would run into the last.
+  let written = -Infinity;
+  const named = [...(wood ? [{ at: (wood.from + wood.to) / 2, name: 'cut wood' }] : []), ...(stocks ? [{ at: stocks.from, name: 'wake stocks' }] : []), ...(planting ? [{ at: planting.from, name: 'plant out' }] : []), ...rounds.map(({ name, date }) => ({ at: date, name: name.toLowerCase() }))]
+    .sort((a, b) => a.at - b.at)
+    .filter(({ at, name }) => {
+      const half = name.length * 3.2;
+      if (x(at) - half < written + 8) return false;
+      written = x(at) + half;
+      return true;
+    });
   return (
-    <g opacity={strong} stroke="#16201a" fill="none">
-      {Array.from({ length: hatches }, (_, i) => {
-        const at = x(peg.wood.from) + ((x(peg.wood.to) - x(peg.wood.from)) * (i + 0.5)) / hatches;
-        return <path key={i} d={`M${at - 3} ${y + 5}L${at + 3} ${y - 5}`} strokeWidth={1.4} />;
-      })}
-      <path d={`M${x(peg.callus.from)} ${y}H${x(peg.callus.to)}`} strokeWidth={5} strokeDasharray="1 4" stroke={chosen ? '#fdfefc' : '#16201a'} />
-      {peg.rounds.map((round) => (
-        <circle key={round.name} cx={x(round.at)} cy={y} r={5} strokeWidth={1.6} fill="#fdfefc" />
-      ))}
+    <g opacity={chosen ? 1 : 0.55} stroke="#16201a" fill="none">
+      {wood && marks(wood, 7).map((at) => <path key={at} d={`M${at - 3} ${y + 5}L${at + 3} ${y - 5}`} strokeWidth={1.4} />)}
+      {stocks && marks(stocks, 4).map((at) => <path key={at} d={`M${at} ${y - 5}V${y + 5}`} strokeWidth={1.2} />)}
+      {callus && <path d={`M${x(callus.from)} ${y}H${x(callus.to)}`} strokeWidth={5} strokeDasharray="1 4" stroke={chosen ? '#fdfefc' : '#16201a'} />}
+      {planting && <path d={`M${x(planting.from)} ${y + 8}H${x(planting.to)}`} strokeWidth={2} />}
+      {rounds.map((round) => <circle key={round.name} cx={x(round.date)} cy={y} r={5} strokeWidth={1.6} fill="#fdfefc" />)}
       {chosen && (
         <g fill="#16201a" stroke="none" fontSize={11.5}>
-          <text x={x((peg.wood.from + peg.wood.to) / 2)} y={y - 10} textAnchor="middle" paintOrder="stroke" stroke="#fdfefc" strokeWidth={4}>cut wood</text>
-          {peg.rounds.map((round) => (
-            <text key={round.name} x={x(round.at)} y={y - 10} textAnchor="middle" paintOrder="stroke" stroke="#fdfefc" strokeWidth={4}>{round.name.toLowerCase()}</text>
-          ))}
+          {named.map(({ at, name }) => <text key={name} x={x(at)} y={y - 10} textAnchor="middle" paintOrder="stroke" stroke="#fdfefc" strokeWidth={4}>{name}</text>)}
         </g>
       )}
     </g>

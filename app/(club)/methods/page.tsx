@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { METHODS } from '@/core/methods/registry';
-import { season } from '@/server/season';
+import { clubDay } from '@/server/season';
 import { MethodRow } from '@/ui/teach/method-row';
 import { pageContext } from '../../_http/session';
 import { Season } from '../_season';
@@ -10,7 +10,7 @@ export const metadata: Metadata = { title: 'Methods' };
 
 export default async function Methods() {
   const context = await pageContext();
-  const { hemisphere } = await season(context);
+  const { hemisphere } = await clubDay(context);
   return (
     <>
       <Season />

@@ -2,7 +2,8 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { methodById } from '@/core/methods/registry';
 import { formatDate } from '@/core/units/iso-date';
-import { listSites, listWorkshops } from '@/server/workshops';
+import { listSites } from '@/server/sites';
+import { listWorkshops } from '@/server/workshops';
 import { pageContext } from '../../_http/session';
 import { Season } from '../_season';
 

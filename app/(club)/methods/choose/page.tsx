@@ -8,7 +8,7 @@ import { parseDecimal } from '@/core/units/decimal';
 import { isIsoDate } from '@/core/units/iso-date';
 import { formatLengthNumber, toMillimetres } from '@/core/units/length';
 import { clubPairings } from '@/server/compatibility';
-import { season } from '@/server/season';
+import { clubDay } from '@/server/season';
 import { pageContext } from '../../../_http/session';
 import { Season } from '../../_season';
 
@@ -19,7 +19,7 @@ type Query = Record<string, string | string[] | undefined>;
 export default async function Choose({ searchParams }: { searchParams: Promise<Query> }) {
   const query = await searchParams;
   const context = await pageContext();
-  const [{ today, hemisphere }, own] = await Promise.all([season(context), clubPairings(context)]);
+  const [{ today, hemisphere }, own] = await Promise.all([clubDay(context), clubPairings(context)]);
   const unit = context.actor.lengthUnit;
   const problems: Record<string, string> = {};
   const text = (name: string, otherwise: string): string => (typeof query[name] === 'string' ? query[name] : otherwise);

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { METHODS } from '@/core/methods/registry';
-import { season } from '@/server/season';
+import { clubDay } from '@/server/season';
 import { getPlan } from '@/server/topworking';
 import { TreePlan } from '@/ui/topworking/tree-plan';
 import { orNotFound } from '../../../_http/or-not-found';
@@ -13,7 +13,7 @@ export const metadata: Metadata = { title: 'Topworking a tree' };
 export default async function Plan({ params }: { params: Promise<{ plan: string }> }) {
   const { plan: id } = await params;
   const context = await pageContext();
-  const [plan, { hemisphere }] = await Promise.all([orNotFound(getPlan(context, id)), season(context)]);
+  const [plan, { hemisphere }] = await Promise.all([orNotFound(getPlan(context, id)), clubDay(context)]);
   return (
     <>
       <Season />

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { METHODS } from '@/core/methods/registry';
-import { season } from '@/server/season';
+import { clubDay } from '@/server/season';
 import { TreePlan } from '@/ui/topworking/tree-plan';
 import { pageContext } from '../../../_http/session';
 import { Season } from '../../_season';
@@ -10,7 +10,7 @@ export const metadata: Metadata = { title: 'Plan a tree' };
 
 export default async function NewPlan() {
   const context = await pageContext();
-  const { hemisphere, today } = await season(context);
+  const { hemisphere, today } = await clubDay(context);
   return (
     <>
       <Season />

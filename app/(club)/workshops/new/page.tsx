@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { METHODS } from '@/core/methods/registry';
-import { listSites } from '@/server/workshops';
+import { listSites } from '@/server/sites';
 import { SiteForm } from '@/ui/season/site-form';
 import { WorkshopForm } from '@/ui/season/workshop-form';
 import { pageContext } from '../../../_http/session';
