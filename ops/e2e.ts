@@ -6,6 +6,7 @@ import { migrate } from '@/db/migrate';
 import { loadDemo } from '@/demo/load-demo';
 import { makeSecondClub } from '@/e2e/setup/second-club';
 import { folderMail } from '@/stand-ins/mail/folder-mail';
+import { simulatedWeather } from '@/stand-ins/weather/simulated-weather';
 import { freePort, startMariaDb } from './mariadb';
 import { serve, stopServing } from './serve';
 
@@ -37,7 +38,7 @@ const db = openDatabase(own.url);
 await migrate(db.sequelize);
 const port = await freePort();
 const url = `http://127.0.0.1:${port}`;
-const services = { db, mail: folderMail(mail), publicUrl: url, now: new Date() };
+const services = { db, mail: folderMail(mail), weather: simulatedWeather, publicUrl: url, now: new Date() };
 await loadDemo(services, password);
 const second = await makeSecondClub(services, password);
 await db.sequelize.close();

@@ -10,6 +10,7 @@ import { loadDemo } from '@/demo/load-demo';
 import { ASSISTANT, LEAD, VIEWER } from '@/demo/scenario';
 import { forgetOldSessions } from '@/server/sign-in';
 import { folderMail } from '@/stand-ins/mail/folder-mail';
+import { simulatedWeather } from '@/stand-ins/weather/simulated-weather';
 import { type OwnMariaDb, startMariaDb } from './mariadb';
 import { serve, stopServing } from './serve';
 
@@ -144,7 +145,7 @@ async function prepare(db: Database): Promise<void> {
   if (!empty || !wanted) return;
   said('Loading the demo guild.');
   writeFileSync(LOADING, '');
-  await loadDemo({ db, mail: folderMail(process.env.PEAR_BENCH_MAIL!), publicUrl: process.env.PEAR_BENCH_PUBLIC_URL!, now: new Date() }, demoPassword());
+  await loadDemo({ db, mail: folderMail(process.env.PEAR_BENCH_MAIL!), weather: simulatedWeather, publicUrl: process.env.PEAR_BENCH_PUBLIC_URL!, now: new Date() }, demoPassword());
   rmSync(LOADING);
 }
 

@@ -3,6 +3,7 @@ import type { Role } from '@/db/models/rows';
 import type { LengthUnit } from '@/core/units/length';
 import type { TemperatureUnit } from '@/core/units/temperature';
 import type { MailService } from '@/stand-ins/mail/mail-service';
+import type { WeatherService } from '@/stand-ins/weather/weather-service';
 import { UseCaseError } from './use-case-error';
 
 /** Who acts, in which club. */
@@ -20,6 +21,7 @@ export interface Actor {
 export interface Services {
   db: Database;
   mail: MailService;
+  weather: WeatherService;
   /** Address that links and QR codes carry, without a slash at the end. */
   publicUrl: string;
   now: Date;

@@ -1,6 +1,7 @@
 import { transact } from '@/db/transact';
 import { allow, type Context, type Services } from './context';
 import { audit } from './audit';
+import { ERASED_NAME } from './seats';
 import { notFound } from './use-case-error';
 
 /**
@@ -13,6 +14,9 @@ export async function erasePersonRows({ db, mail, now }: Services, clubId: strin
     const seats = await db.seats.findAll({ where: { clubId, personId }, transaction, raw: true });
     const unions = await db.unions.findAll({ where: { clubId, seatId: seats.map(({ id }) => id) }, transaction, raw: true });
     const unionId = unions.map(({ id }) => id);
+    // Somebody's name may stand where sticks were promised to them.
+    const person = await db.people.findOne({ where: { clubId, id: personId }, transaction, raw: true });
+    if (person?.name) await db.woodSourceBookings.update({ whom: ERASED_NAME }, { where: { clubId, whom: person.name }, transaction });
     await db.people.update({ name: null, email: null, phone: null, mayContact: false, erasedAt: now }, { where: { clubId, id: personId }, transaction });
     await db.judgements.update({ note: '' }, { where: { clubId, unionId }, transaction });
     await db.reports.update({ note: '' }, { where: { clubId, unionId }, transaction });

@@ -1,4 +1,4 @@
-import { boolean, number, string } from 'yup';
+import { boolean, number, object, string } from 'yup';
 import { isIsoDate } from '@/core/units/iso-date';
 
 /* Fields that several inputs share, with messages that say what to do. */
@@ -28,3 +28,8 @@ export const count = (what: string, least: number, most: number) =>
     .max(most, `${what} must be ${most} or less.`);
 
 export const flag = () => boolean().strict();
+
+/** The paper a file is asked for. */
+export const paper = () => string().oneOf(['A4', 'Letter'] as const, 'Choose A4 or Letter.').default('A4');
+
+export const paperInput = object({ paper: paper() });

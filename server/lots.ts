@@ -1,13 +1,14 @@
-import { object, string } from 'yup';
+import { object } from 'yup';
 import type { StockLotRow, WoodLotRow } from '@/db/models/rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { RIBBONS } from '@/core/lots/ribbons';
-import { isIsoDate } from '@/core/units/iso-date';
 import { allow, type Context } from './context';
 import { audit } from './audit';
-import { id, text } from './fields';
+import { count, id, text } from './fields';
 import { parse } from './parse';
 import { notFound, UseCaseError } from './use-case-error';
+import { release } from './wood-bookings';
+import { checkSource, lotInput, lotValues } from './wood-ledger';
 import { getWorkshop } from './workshops';
 
 export interface ChosenWoodLot extends WoodLotRow {
@@ -41,24 +42,16 @@ export async function workshopLots(context: Context, workshopId: string): Promis
   };
 }
 
-const woodInput = object({
-  variety: text('the variety', 80),
-  species: text('the species', 60),
-  source: text('where the wood comes from', 120),
-  cutOn: string()
-    .default('')
-    .test('date', 'Enter the date it was cut as year-month-day, or leave it empty.', (value) => !value || isIsoDate(value)),
-});
-
-const stockInput = object({ stockType: text('the stock type', 80), species: text('the species', 60) });
+const stockInput = object({ stockType: text('the stock type', 80), species: text('the species', 60), stocks: count('The number of stocks', 0, 100_000).default(0) });
 
 /** Adds a lot of scion wood to the club and, unless it is there already, chooses it for the workshop. */
 export async function addWoodLot(context: Context, workshopId: string, lotId: string, input: unknown): Promise<void> {
   allow(context, 'assistant');
   await getWorkshop(context, workshopId);
   parse(id('the lot'), lotId);
-  const given = parse(woodInput, input);
-  const row = { ...given, cutOn: given.cutOn || null, id: lotId, clubId: context.actor.clubId };
+  const values = lotValues(parse(lotInput, input));
+  await checkSource(context, values.sourceId);
+  const row: WoodLotRow = { ...values, id: lotId, clubId: context.actor.clubId, booked: 0, version: 0 };
   await once(context, 'wood lot added', lotId, async (transaction) => {
     await context.db.woodLots.create(row, { transaction });
   });
@@ -105,15 +98,31 @@ export async function chooseStockLot(context: Context, workshopId: string, lotId
   await db.workshopStockLots.bulkCreate([{ clubId, workshopId, stockLotId: lotId }], { ignoreDuplicates: true });
 }
 
-/** Takes a lot off the workshop; refused while keepers are made of it. */
+/** Sets how many stocks of a lot there are. */
+export async function putStockCount(context: Context, lotId: string, input: unknown): Promise<void> {
+  allow(context, 'assistant');
+  const { db, actor: { clubId, userId }, now } = context;
+  const { stocks } = parse(object({ stocks: count('The number of stocks', 0, 100_000) }), input);
+  if (!(await db.stockLots.findOne({ where: { clubId, id: lotId }, raw: true }))) throw notFound('The stock lot');
+  await transact(db, async (transaction) => {
+    await db.stockLots.update({ stocks }, { where: { clubId, id: lotId }, transaction });
+    await audit(db, transaction, { clubId, actorId: userId, action: 'stocks counted', subjectId: lotId, at: now });
+  });
+}
+
+/** Takes a lot off the workshop, its sticks with it; refused while keepers are made of it. */
 export async function dropLot(context: Context, workshopId: string, kind: 'wood' | 'stock', lotId: string): Promise<void> {
   allow(context, 'assistant');
   await getWorkshop(context, workshopId);
   const { db, actor: { clubId } } = context;
   const used = await db.plants.count({ where: { clubId, workshopId, ...(kind === 'wood' ? { woodLotId: lotId } : { stockLotId: lotId }) } });
   if (used > 0) throw new UseCaseError('conflict', `${used} keepers of this workshop are made of this lot. Change those first, on the aftercare leaf.`);
-  if (kind === 'wood') await db.workshopWoodLots.destroy({ where: { clubId, workshopId, woodLotId: lotId } });
-  else await db.workshopStockLots.destroy({ where: { clubId, workshopId, stockLotId: lotId } });
+  if (kind === 'wood') {
+    await transact(db, async (transaction) => {
+      await release(context, transaction, { lotId, workshopId });
+      await db.workshopWoodLots.destroy({ where: { clubId, workshopId, woodLotId: lotId }, transaction });
+    });
+  } else await db.workshopStockLots.destroy({ where: { clubId, workshopId, stockLotId: lotId } });
 }
 
 async function once(context: Context, action: string, subjectId: string, create: Parameters<typeof transact<void>>[1]): Promise<void> {

@@ -8,7 +8,7 @@ import { LEAST_TAG, MOST_TAG, tagsPdf } from '@/exchange/pdf/tags';
 import { transact } from '@/db/transact';
 import { allow, type Context } from './context';
 import { audit } from './audit';
-import { id } from './fields';
+import { id, paper, paperInput } from './fields';
 import { listKeepers } from './keepers';
 import { parse } from './parse';
 import { makeLink } from './round-messages';
@@ -17,12 +17,11 @@ import { ERASED_NAME, listSeats } from './seats';
 import { notFound } from './use-case-error';
 import { getWorkshop } from './workshops';
 
-const paper = string().oneOf(['A4', 'Letter'] as const, 'Choose A4 or Letter.').default('A4');
 const side = (what: string, least: number, most: number) =>
   number().typeError(`Enter the ${what} of the tag in mm.`).min(least, `A tag needs a ${what} of ${least} mm or more for its code and its QR code.`).max(most, `A tag has a ${what} of ${most} mm at most.`);
 
 const tagsInput = object({
-  paper,
+  paper: paper(),
   width: side('width', LEAST_TAG.width, MOST_TAG.width).default(60),
   height: side('height', LEAST_TAG.height, MOST_TAG.height).default(25),
   code: string().default(''),
@@ -46,12 +45,12 @@ function initials(name: string | null): string {
 
 export async function printScoreSheet(context: Context, workshopId: string, input: unknown): Promise<Buffer> {
   const workshop = await getWorkshop(context, workshopId);
-  const given = parse(object({ paper }), input);
+  const given = parse(paperInput, input);
   const seats = (await listSeats(context, workshopId)).filter(({ absent }) => !absent).map(({ number: seat, person }) => ({ number: seat, name: person.name ?? ERASED_NAME }));
   return scoreSheetPdf({ method: methodById(workshop.method), schools: workshop.schools, title: workshop.title, date: workshop.date, seats, unit: context.actor.lengthUnit }, given.paper);
 }
 
-const slipsInput = object({ paper, personIds: array(id('the person')).default([]) });
+const slipsInput = object({ paper: paper(), personIds: array(id('the person')).default([]) });
 
 /** Slips for people who cannot be written to, or for the people named. Those who gave leave get a private link on it. */
 export async function printSlips(context: Context, roundId: string, input: unknown): Promise<Buffer> {

@@ -58,3 +58,21 @@ export async function listWorkshops(context: Context): Promise<WorkshopRow[]> {
   allow(context, 'viewer');
   return context.db.workshops.findAll({ where: { clubId: context.actor.clubId }, order: [['date', 'ASC'], ['id', 'ASC']], raw: true });
 }
+
+const dateInput = object({ date: isoDate('the date'), from: isoDate('the date it was') });
+
+/** Moves a workshop to another day, if it still is on the day it was when somebody took hold of it. */
+export async function moveWorkshop(context: Context, workshopId: string, input: unknown): Promise<WorkshopRow> {
+  allow(context, 'assistant');
+  const { db, actor: { clubId, userId }, now } = context;
+  const workshop = await getWorkshop(context, workshopId);
+  const { date, from } = parse(dateInput, input);
+  if (workshop.date === date) return workshop;
+  if ((await db.unions.count({ where: { clubId, workshopId } })) > 0) throw new UseCaseError('conflict', 'Unions of this day are scored already, so it was held then. Change a mistaken date under “The day”.');
+  await transact(db, async (transaction) => {
+    const [moved] = await db.workshops.update({ date }, { where: { clubId, id: workshopId, date: from }, transaction });
+    if (moved === 0) throw new UseCaseError('conflict', 'Somebody moved this workshop meanwhile. Reload the page to see the day it is on now.');
+    await audit(db, transaction, { clubId, actorId: userId, action: 'workshop moved', subjectId: workshopId, at: now });
+  });
+  return getWorkshop(context, workshopId);
+}

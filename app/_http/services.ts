@@ -2,6 +2,7 @@ import { join } from 'node:path';
 import { openDatabase, type Database } from '@/db/database';
 import type { Services } from '@/server/context';
 import { folderMail } from '@/stand-ins/mail/folder-mail';
+import { simulatedWeather } from '@/stand-ins/weather/simulated-weather';
 
 const shared = globalThis as typeof globalThis & { pearBenchDatabase?: Database };
 
@@ -18,6 +19,7 @@ export function services(): Services {
   return {
     db: database(),
     mail: folderMail(process.env.PEAR_BENCH_MAIL ?? join(process.cwd(), '.data', 'outbox')),
+    weather: simulatedWeather,
     publicUrl: publicUrl(),
     now: new Date(),
   };

@@ -3,7 +3,7 @@ import { assign } from './assignment';
 import { contactTable, type ContactTable } from './contact-table';
 import { HANDS, type SkillLevel } from './hand';
 
-/** A stock at somebody's seat. Calipers mm. */
+/** A stock, as it was dealt to somebody's seat. Calipers mm. */
 export interface PairStock {
   id: string;
   caliper: number;
@@ -20,6 +20,8 @@ export interface PairScion {
 export interface Pair {
   stock: string;
   scion: string;
+  /** Whose it is in the end. */
+  seat: string;
   /** Contact to expect, 0 to 1. */
   contact: number;
   fixed: boolean;
@@ -48,49 +50,72 @@ export interface PairingInput {
   stocks: readonly PairStock[];
   scions: readonly PairScion[];
   /** Pairs somebody made by hand. */
-  fixed: readonly { stock: string; scion: string }[];
+  fixed: readonly { stock: string; scion: string; seat: string }[];
   progress?: (share: number) => void;
 }
 
+/** Rounds of pairing and dealing anew; the sum only ever grows, so few are enough. */
+const ROUNDS = 5;
+
 /**
- * Pairs scions with stocks so that the sum of expected contact is the greatest there is, each stock
- * in the hand of the seat it stands at. Pairs fixed by hand stay.
+ * Pairs scions with stocks so that the sum of expected contact is the greatest there is for the
+ * stocks as they are dealt; then deals the pairs to the seats so that it is greatest for the pairs
+ * as they are made, and so on until nothing is gained. A person keeps the number of stocks dealt to
+ * them; pairs fixed by hand stay, with their seat.
  */
 export function pairUp({ method, stocks, scions, fixed, progress = () => undefined }: PairingInput): PairingResult {
-  const tables = new Map<SkillLevel, ContactTable>();
-  const table = (skill: SkillLevel): ContactTable => {
-    if (!tables.has(skill)) tables.set(skill, contactTable(method, HANDS[skill]));
-    return tables.get(skill)!;
-  };
   const skills = [...new Set(stocks.map(({ skill }) => skill))];
-  const calipers = scions.map(({ caliper }) => caliper);
-  skills.forEach((skill, i) => {
-    const own = stocks.filter((stock) => stock.skill === skill).map(({ caliper }) => caliper);
-    table(skill).fill(own, calipers, (share) => progress((i + share) / skills.length));
-  });
-  const worth = (stock: PairStock, scion: PairScion): number => table(stock.skill).at(stock.caliper, scion.caliper);
-
-  const kept = fixed.filter(({ stock, scion }) => stocks.some(({ id }) => id === stock) && scions.some(({ id }) => id === scion));
-  const freeStocks = stocks.filter(({ id }) => !kept.some(({ stock }) => stock === id));
-  const freeScions = scions.filter(({ id }) => !kept.some(({ scion }) => scion === id));
-  const columns = assign(freeStocks.map((stock) => freeScions.map((scion) => {
-    const contact = worth(stock, scion);
-    // A pair that will not be made is worth nothing, so that it does not bind a scion another could use.
+  const tables = new Map<SkillLevel, ContactTable>(skills.map((skill) => [skill, contactTable(method, HANDS[skill])]));
+  const [stockCalipers, scionCalipers] = [stocks.map(({ caliper }) => caliper), scions.map(({ caliper }) => caliper)];
+  skills.forEach((skill, i) => tables.get(skill)!.fill(stockCalipers, scionCalipers, (share) => progress((i + share) / skills.length)));
+  // A pair that will not be made is worth nothing, so that it does not bind a scion another could use.
+  const worth = (skill: SkillLevel, stock: number, scion: number): number => {
+    const contact = tables.get(skill)!.at(stock, scion);
     return contact < HOPELESS ? 0 : contact;
-  })));
+  };
+  const skillOf = new Map(stocks.map(({ seat, skill }) => [seat, skill]));
+  const kept = fixed.filter(({ stock, scion, seat }) => skillOf.has(seat) && stocks.some(({ id }) => id === stock) && scions.some(({ id }) => id === scion));
+  const free = stocks.filter(({ id }) => !kept.some(({ stock }) => stock === id)).map((stock) => ({ ...stock }));
+  const wood = scions.filter(({ id }) => !kept.some(({ scion }) => scion === id));
 
-  const pairs: Pair[] = kept.map(({ stock, scion }) => ({ stock, scion, fixed: true, contact: worth(stocks.find(({ id }) => id === stock)!, scions.find(({ id }) => id === scion)!) }));
+  let columns = match(free, wood, worth);
+  let sum = total(free, wood, columns, worth);
+  for (let round = 0; round < ROUNDS && skills.length > 1; round++) {
+    // Seats change hands among the stocks; each seat as often as it was dealt one.
+    const seats = free.map(({ seat, skill }) => ({ seat, skill }));
+    const dealt = assign(free.map((stock, i) => seats.map(({ skill }) => (columns[i]! < 0 ? 0 : worth(skill, stock.caliper, wood[columns[i]!]!.caliper)))));
+    const moved = free.map((stock, i) => ({ ...stock, ...seats[dealt[i]!]! }));
+    const again = match(moved, wood, worth);
+    const better = total(moved, wood, again, worth);
+    if (better <= sum + 1e-9) break;
+    free.splice(0, free.length, ...moved);
+    [columns, sum] = [again, better];
+  }
+
+  const pairs: Pair[] = kept.map(({ stock, scion, seat }) => ({
+    stock, scion, seat, fixed: true, contact: tables.get(skillOf.get(seat)!)!.at(stocks.find(({ id }) => id === stock)!.caliper, scions.find(({ id }) => id === scion)!.caliper),
+  }));
   const aside: SetAside[] = [];
-  freeStocks.forEach((stock, i) => {
-    const scion = columns[i]! >= 0 ? freeScions[columns[i]!]! : null;
-    const contact = scion ? worth(stock, scion) : 0;
-    if (scion && contact >= HOPELESS) pairs.push({ stock: stock.id, scion: scion.id, contact, fixed: false });
-    else aside.push({ stock: stock.id, why: scions.length === 0 || freeScions.every((one) => worth(stock, one) < HOPELESS) ? 'no stick here suits its caliper' : 'the sticks that would suit it do more elsewhere, or there are too few' });
+  free.forEach((stock, i) => {
+    const scion = columns[i]! >= 0 ? wood[columns[i]!]! : null;
+    const contact = scion ? worth(stock.skill, stock.caliper, scion.caliper) : 0;
+    if (scion && contact > 0) pairs.push({ stock: stock.id, scion: scion.id, seat: stock.seat, contact, fixed: false });
+    else aside.push({ stock: stock.id, why: wood.every((one) => worth(stock.skill, stock.caliper, one.caliper) === 0) ? 'no stick here suits its caliper' : 'the sticks that would suit it do more elsewhere, or there are too few' });
   });
-  const order = stocks.slice(0, scions.length).map((stock, i) => worth(stock, scions[i]!));
+  const order = stocks.slice(0, scions.length).map(({ skill, caliper }, i) => tables.get(skill)!.at(caliper, scions[i]!.caliper));
   return {
     pairs, aside, left: scions.filter(({ id }) => !pairs.some(({ scion }) => scion === id)).map(({ id }) => id),
-    sum: pairs.reduce((sum, { contact }) => sum + contact, 0),
-    inOrder: { sum: order.reduce((sum, contact) => sum + contact, 0), hopeless: order.filter((contact) => contact < HOPELESS).length },
+    sum: pairs.reduce((all, { contact }) => all + contact, 0), inOrder: { sum: order.reduce((all, contact) => all + contact, 0), hopeless: order.filter((contact) => contact < HOPELESS).length },
   };
+}
+
+type Worth = (skill: SkillLevel, stock: number, scion: number) => number;
+
+function match(stocks: readonly PairStock[], scions: readonly PairScion[], worth: Worth): number[] {
+  if (scions.length === 0) return stocks.map(() => -1);
+  return assign(stocks.map(({ skill, caliper }) => scions.map((scion) => worth(skill, caliper, scion.caliper))));
+}
+
+function total(stocks: readonly PairStock[], scions: readonly PairScion[], columns: readonly number[], worth: Worth): number {
+  return stocks.reduce((sum, { skill, caliper }, i) => sum + (columns[i]! < 0 ? 0 : worth(skill, caliper, scions[columns[i]!]!.caliper)), 0);
 }

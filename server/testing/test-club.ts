@@ -8,6 +8,7 @@ import { exampleMeasures } from '@/core/methods/example-measures';
 import { openDatabase } from '@/db/database';
 import type { Role } from '@/db/models/rows';
 import { folderMail } from '@/stand-ins/mail/folder-mail';
+import { simulatedWeather } from '@/stand-ins/weather/simulated-weather';
 import type { Context, Services } from '../context';
 import { addStockLot, addWoodLot, workshopLots } from '../lots';
 import { addWalkIn, listSeats } from '../seats';
@@ -30,7 +31,7 @@ export async function testClub(): Promise<TestClub> {
   const db = openDatabase(inject('databaseUrl'));
   afterAll(() => db.sequelize.close());
   const mailFolder = mkdtempSync(join(tmpdir(), 'outbox-'));
-  const services: Services = { db, mail: folderMail(mailFolder), publicUrl: 'https://bench.example', now: NOW };
+  const services: Services = { db, mail: folderMail(mailFolder), weather: simulatedWeather, publicUrl: 'https://bench.example', now: NOW };
   const clubId = uuid();
   await db.clubs.create({ id: clubId, name: 'Reed Islet Grafters', createdAt: NOW });
   const users = {} as Record<Role, string>;

@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import { SKILL_WORDS, type SkillLevel } from '@/core/pairing/hand';
 import { Field } from '../form/field';
 import { Problem } from '../form/problem';
 import { SheetDialog } from '../form/sheet-dialog';
@@ -15,6 +16,8 @@ export interface RosterSeat {
   email: string | null;
   phone: string | null;
   mayContact: boolean;
+  leftHanded: boolean;
+  skill: SkillLevel | null;
   erased: boolean;
 }
 
@@ -54,6 +57,7 @@ export function RosterTable({ workshopId, seats, mayChange, mayErase }: RosterTa
                 <td>
                   {seat.erased ? <em>Erased person</em> : seat.name}
                   {seat.absent && <span className="ml-2 border border-muted px-1.5 text-sm">absent</span>}
+                  {seat.leftHanded && <span className="ml-2 text-sm text-muted">left-handed</span>}
                 </td>
                 <td className="text-sm">{[seat.email, seat.phone].filter(Boolean).join(', ') || 'none given'}</td>
                 <td>{seat.mayContact ? 'yes' : 'no leave'}</td>
@@ -88,7 +92,7 @@ function EditSeat({ workshopId, seat, mayErase }: { workshopId: string; seat: Ro
     event.preventDefault();
     const data = new FormData(event.currentTarget);
     const person = seat.erased ? {} : { name: data.get('name'), email: data.get('email'), phone: data.get('phone'), mayContact: data.get('mayContact') === 'on' };
-    const sent = await run('PATCH', `/api/workshops/${workshopId}/seats/${seat.id}`, { ...person, absent: data.get('absent') === 'on' });
+    const sent = await run('PATCH', `/api/workshops/${workshopId}/seats/${seat.id}`, { ...person, absent: data.get('absent') === 'on', leftHanded: data.get('leftHanded') === 'on', skill: data.get('skill') || null });
     if (sent?.ok) setOpen(false);
   };
   const erase = async (): Promise<void> => {
@@ -112,6 +116,8 @@ function EditSeat({ workshopId, seat, mayErase }: { workshopId: string; seat: Ro
             <label className="flex min-h-11 items-center gap-3"><input type="checkbox" name="mayContact" defaultChecked={seat.mayContact} className="size-5" />May be asked later how the grafts do</label>
           </>
         )}
+        <label className="flex min-h-11 items-center gap-3"><input type="checkbox" name="leftHanded" defaultChecked={seat.leftHanded} className="size-5" />Left-handed: needs a left-handed knife</label>
+        <Field label="How practised" hint="Left empty, it is read from earlier workshops"><select name="skill" defaultValue={seat.skill ?? ''}><option value="">from earlier workshops</option>{Object.entries(SKILL_WORDS).map(([id, words]) => <option key={id} value={id}>{words}</option>)}</select></Field>
         <label className="flex min-h-11 items-center gap-3"><input type="checkbox" name="absent" defaultChecked={seat.absent} className="size-5" />Absent</label>
         <button type="submit" className="bench-button self-start" data-weight="main" disabled={busy}>Save</button>
       </form>

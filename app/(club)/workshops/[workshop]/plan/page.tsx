@@ -6,7 +6,9 @@ import { listSeats } from '@/server/seats';
 import { workshopLots } from '@/server/lots';
 import { getSite, listSites } from '@/server/sites';
 import { getWorkshop } from '@/server/workshops';
-import { LotsBoard } from '@/ui/lots/lots-board';
+import { readiness } from '@/server/ready';
+import { RibbonStrip } from '@/ui/lots/ribbon';
+import { LightWord } from '@/ui/plan/light-word';
 import { EditWorkshop } from '@/ui/season/edit-workshop';
 import { RosterTable } from '@/ui/roster/roster-table';
 import { WalkIn } from '@/ui/roster/walk-in';
@@ -19,7 +21,7 @@ export default async function Plan({ params }: { params: Promise<{ workshop: str
   const { workshop: id } = await params;
   const context = await pageContext();
   const workshop = await orNotFound(getWorkshop(context, id));
-  const [site, sites, seats, lots] = await Promise.all([getSite(context, workshop.siteId), listSites(context), listSeats(context, id), workshopLots(context, id)]);
+  const [ready, site, sites, seats, lots] = await Promise.all([readiness(context, id), getSite(context, workshop.siteId), listSites(context), listSeats(context, id), workshopLots(context, id)]);
   const mayChange = context.actor.role !== 'viewer';
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-6 lg:grid-cols-[minmax(0,1fr)_24rem]">
@@ -31,8 +33,8 @@ export default async function Plan({ params }: { params: Promise<{ workshop: str
         {mayChange && <WalkIn workshopId={id} />}
         <RosterTable
           workshopId={id} mayChange={mayChange} mayErase={context.actor.role === 'lead'}
-          seats={seats.map(({ id: seatId, number, absent, person }) => ({
-            id: seatId, number, absent, personId: person.id, name: person.name, email: person.email, phone: person.phone, mayContact: person.mayContact, erased: person.erasedAt !== null,
+          seats={seats.map(({ id: seatId, number, absent, leftHanded, skill, person }) => ({
+            id: seatId, number, absent, personId: person.id, name: person.name, email: person.email, phone: person.phone, mayContact: person.mayContact, leftHanded, skill, erased: person.erasedAt !== null,
           }))}
         />
       </section>
@@ -52,7 +54,20 @@ export default async function Plan({ params }: { params: Promise<{ workshop: str
             <dd>{workshop.promisedKeepers === 0 ? 'no keepers' : `${workshop.promisedKeepers} ${workshop.promisedKeepers === 1 ? 'keeper' : 'keepers'} each`}{workshop.promise && `: ${workshop.promise}`}</dd>
           </dl>
         </section>
-        <LotsBoard workshopId={id} lots={lots} mayChange={mayChange} temperatureUnit={context.actor.temperatureUnit} />
+        <section className="board" aria-labelledby="ready-title">
+          <h2 id="ready-title" className="mb-1">Before the day</h2>
+          <p className="mb-2"><LightWord light={ready.light} /></p>
+          <Link href={`/workshops/${id}/plan/ready`} className="font-bold">{ready.light === 'go' ? 'See the ready check' : 'See what is missing'}</Link>
+        </section>
+        <section className="board" aria-labelledby="lots-title">
+          <h2 id="lots-title" className="mb-1">Wood and stocks</h2>
+          <ul>
+            {lots.wood.map((lot) => <li key={lot.id} className="flex items-center gap-2 py-0.5"><RibbonStrip id={lot.ribbon} /><span className="font-bold">{lot.variety}</span> <span className="text-sm text-muted">{lot.species}</span></li>)}
+            {lots.stocks.map((lot) => <li key={lot.id} className="py-0.5"><span className="font-bold">{lot.stockType}</span> <span className="text-sm text-muted">{lot.species} stocks</span></li>)}
+          </ul>
+          {lots.wood.length + lots.stocks.length === 0 && <p className="text-muted">Nothing chosen yet.</p>}
+          <Link href={`/workshops/${id}/plan/wood`} className="font-bold">Choose and book wood</Link>
+        </section>
       </div>
     </div>
   );

@@ -1,0 +1,20 @@
+import type { Metadata } from 'next';
+import { formatDate } from '@/core/units/iso-date';
+import { readiness } from '@/server/ready';
+import { ReadyBoard } from '@/ui/ready/ready-board';
+import { orNotFound } from '../../../../../_http/or-not-found';
+import { pageContext } from '../../../../../_http/session';
+
+export const metadata: Metadata = { title: 'Ready check' };
+
+export default async function PlanReady({ params }: { params: Promise<{ workshop: string }> }) {
+  const { workshop: id } = await params;
+  const { light, lines, date, people, simulated } = await orNotFound(readiness(await pageContext(), id));
+  return (
+    <div className="max-w-5xl">
+      <h1 className="mb-3">Ready check <span className="text-base font-normal text-muted">for {formatDate(date)}, {people} people</span></h1>
+      <ReadyBoard light={light} lines={lines} />
+      <p className="mt-4 max-w-prose text-sm text-muted">{simulated ? 'The forecast is simulated. ' : ''}What concerns law, protection and quarantine is a reminder: the local authority, the owner and licensed practitioners decide.</p>
+    </div>
+  );
+}

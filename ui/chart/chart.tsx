@@ -1,0 +1,47 @@
+'use client';
+
+import { useEffect, useRef } from 'react';
+
+/** How text is set in a chart, read from the page. */
+export interface ChartFont { fontFamily: string; fontSize: number; color: string }
+
+interface ChartProps {
+  /** What the chart shows, worked out once the page's font is known. */
+  option: (font: ChartFont) => object;
+  /** For who cannot see it. */
+  label: string;
+  height: number;
+}
+
+/** A chart that follows the width of its box. Its library is loaded when it is first shown. */
+export function Chart({ option, label, height }: ChartProps) {
+  const box = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    let dispose = (): void => undefined;
+    let gone = false;
+    void draw(box.current!, option).then((end) => {
+      if (gone) end();
+      else dispose = end;
+    });
+    return () => {
+      gone = true;
+      dispose();
+    };
+  }, [option]);
+  return <div ref={box} role="img" aria-label={label} style={{ height }} className="w-full" />;
+}
+
+async function draw(element: HTMLElement, option: ChartProps['option']): Promise<() => void> {
+  const [{ init, use: register }, { CustomChart, LineChart }, { GridComponent, MarkAreaComponent }, { CanvasRenderer }] = await Promise.all([
+    import('echarts/core'), import('echarts/charts'), import('echarts/components'), import('echarts/renderers'),
+  ]);
+  register([CustomChart, LineChart, GridComponent, MarkAreaComponent, CanvasRenderer]);
+  const chart = init(element);
+  chart.setOption({ animation: false, ...option({ fontFamily: getComputedStyle(element).fontFamily, fontSize: 13, color: '#16201a' }) });
+  const resize = new ResizeObserver(() => chart.resize());
+  resize.observe(element);
+  return () => {
+    resize.disconnect();
+    chart.dispose();
+  };
+}
