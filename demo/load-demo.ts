@@ -21,6 +21,7 @@ import { actorOf } from '@/server/sign-in';
 import { addSite } from '@/server/sites';
 import { putWorkshop } from '@/server/workshops';
 import { demoDates } from './dates';
+import { demoPlan, demoSiteYear, demoSources, demoWood } from './demo-plan';
 import { aroundZero, seededRandom } from './random';
 import { ASSISTANT, CLUB, HANDS, LEAD, PAST_ROSTER, SITE, STOCKS, TREE, VIEWER, WOOD } from './scenario';
 
@@ -46,6 +47,7 @@ export async function loadDemo(services: Services, password: string): Promise<vo
 
   const planned = new Date(`${addDays(dates.past, -40)}T10:00:00Z`);
   const site = await addSite(as(lead, planned), SITE);
+  await demoSiteYear(as(lead, planned), site.id);
   const method = METHODS[0]!.id;
   const past = uuid();
   await putWorkshop(as(lead, planned), past, {
@@ -67,6 +69,8 @@ export async function loadDemo(services: Services, password: string): Promise<vo
   await answerRound(as(lead, sentAt), seats);
 
   await demoTeaching(as(lead, new Date(`${dates.past}T07:40:00Z`)), past, seats);
+  await demoWood(as(lead, new Date(`${dates.past}T07:00:00Z`)), past, dates.past);
+  await demoSources(as(lead, loadedAt), past, site.id, dates.past);
 
   const upcoming = uuid();
   await putWorkshop(as(lead, loadedAt), upcoming, {
@@ -74,6 +78,7 @@ export async function loadDemo(services: Services, password: string): Promise<vo
   });
   await addWoodLot(as(lead, loadedAt), upcoming, uuid(), { ...WOOD[2], cutOn: '' });
   await addStockLot(as(lead, loadedAt), upcoming, uuid(), STOCKS[1]);
+  await demoPlan(as(lead, loadedAt), upcoming);
 }
 
 /** Three to six attempts each, better from one to the next, by two assessors who share the benches. */

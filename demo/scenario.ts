@@ -9,14 +9,14 @@ export const VIEWER = { name: 'Edda Brask', email: 'edda@tarnholm.example' };
 export const SITE = { name: 'Boathouse, Tarnholm', hemisphere: 'north' as const, timeZone: 'Europe/Zurich' };
 
 export const WOOD = [
-  { variety: 'Grey Heron', species: 'pear', source: 'guild orchard, row 3' },
-  { variety: 'Lantern Bay', species: 'medlar', source: 'old tree at the ferry landing' },
-  { variety: 'Amber Jetty', species: 'quince', source: 'guild orchard, row 1' },
+  { variety: 'Grey Heron', species: 'pear', source: 'guild orchard, row 3', sticks: 24, place: 'boathouse cellar', wrap: 'damp shavings, sealed bag', region: 'Tarn isles' },
+  { variety: 'Lantern Bay', species: 'medlar', source: 'old tree at the ferry landing', sticks: 14, place: 'boathouse cellar', wrap: 'damp cloth, sealed bag', region: 'Tarn isles', protectedUntil: '2034-06-30', leaveWords: 'given in writing by the raiser, for the guild’s members' },
+  { variety: 'Amber Jetty', species: 'quince', source: 'guild orchard, row 1', sticks: 12, place: 'on the tree until it is cut', region: 'Tarn isles' },
 ];
 
 export const STOCKS = [
-  { stockType: 'Reedmoor quince', species: 'quince' },
-  { stockType: 'Tarn seedling', species: 'pear' },
+  { stockType: 'Reedmoor quince', species: 'quince', stocks: 70 },
+  { stockType: 'Tarn seedling', species: 'pear', stocks: 40 },
 ];
 
 /** Read from a CSV file like any other roster: semicolons, and not everyone gives leave or has an address. */

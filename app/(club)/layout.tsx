@@ -1,5 +1,6 @@
 import Link from 'next/link';
 import { AccountMenu } from '@/ui/club/account-menu';
+import { CaliperListener } from '@/ui/stand-ins/caliper-listener';
 import { pageContext } from '../_http/session';
 
 export default async function ClubLayout({ children }: { children: React.ReactNode }) {
@@ -12,10 +13,13 @@ export default async function ClubLayout({ children }: { children: React.ReactNo
           <span className="font-bold whitespace-nowrap">Pear Bench</span>
           <span className="truncate text-muted max-sm:hidden">{actor.clubName}</span>
         </Link>
-        <nav aria-label="Club" className="flex grow justify-end"><Link href="/methods" className="flex min-h-11 items-center px-3 font-bold">Methods</Link></nav>
+        <nav aria-label="Club" className="flex grow justify-end">
+          {[['/methods', 'Methods'], ['/wood', 'Wood'], ['/sites', 'Sites']].map(([href, name]) => <Link key={href} href={href!} className="flex min-h-11 items-center px-3 font-bold max-sm:px-1.5">{name}</Link>)}
+        </nav>
         <AccountMenu name={actor.name} clubName={actor.clubName} role={actor.role} />
       </header>
       {children}
+      <CaliperListener />
     </>
   );
 }

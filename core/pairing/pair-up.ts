@@ -39,7 +39,7 @@ export interface PairingResult {
   left: string[];
   /** Sum of expected contact, and what taking them in the order they lie would give. */
   sum: number;
-  inOrder: { sum: number; hopeless: number };
+  inOrder: { sum: number; hopeless: number; pairs: { stock: string; scion: string; contact: number }[] };
 }
 
 /** Below this a pair is not made: the classic fatal fault. */
@@ -102,10 +102,10 @@ export function pairUp({ method, stocks, scions, fixed, progress = () => undefin
     if (scion && contact > 0) pairs.push({ stock: stock.id, scion: scion.id, seat: stock.seat, contact, fixed: false });
     else aside.push({ stock: stock.id, why: wood.every((one) => worth(stock.skill, stock.caliper, one.caliper) === 0) ? 'no stick here suits its caliper' : 'the sticks that would suit it do more elsewhere, or there are too few' });
   });
-  const order = stocks.slice(0, scions.length).map(({ skill, caliper }, i) => tables.get(skill)!.at(caliper, scions[i]!.caliper));
+  const order = stocks.slice(0, scions.length).map(({ id, skill, caliper }, i) => ({ stock: id, scion: scions[i]!.id, contact: tables.get(skill)!.at(caliper, scions[i]!.caliper) }));
   return {
     pairs, aside, left: scions.filter(({ id }) => !pairs.some(({ scion }) => scion === id)).map(({ id }) => id),
-    sum: pairs.reduce((all, { contact }) => all + contact, 0), inOrder: { sum: order.reduce((all, contact) => all + contact, 0), hopeless: order.filter((contact) => contact < HOPELESS).length },
+    sum: pairs.reduce((all, { contact }) => all + contact, 0), inOrder: { sum: order.reduce((all, { contact }) => all + contact, 0), hopeless: order.filter(({ contact }) => contact < HOPELESS).length, pairs: order },
   };
 }
 

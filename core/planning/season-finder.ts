@@ -103,7 +103,7 @@ export function verdictOn(date: IsoDate, { input, windows }: MethodYear): DayVer
   const order: Chance[] = ['open', 'edge', 'shut'];
   // Of several seasons the best stands; among shut ones the one that lies nearest ahead says why.
   const best = verdicts.sort((a, b) => order.indexOf(a.chance) - order.indexOf(b.chance) || Number(a.season?.besides ?? false) - Number(b.season?.besides ?? false) || a.ahead - b.ahead)[0]!;
-  const { ahead: _, ...verdict } = best;
+  const verdict: DayVerdict = { chance: best.chance, season: best.season, why: best.why };
   return verdict.chance === 'open' ? warmthOf(date, verdict, input) : verdict;
 }
 

@@ -1,7 +1,8 @@
 'use client';
 
-import { useEffect, useRef } from 'react';
+import { useCallback } from 'react';
 import { MILESTONE_WORDS, type Milestone } from '@/core/findings/milestones';
+import { Chart, type ChartFont } from '../chart/chart';
 
 export interface ChartedTake {
   milestone: Milestone;
@@ -14,31 +15,12 @@ const HEIGHT = 46;
 
 /** Take by milestone: the rate as a dot on its interval, over a pale bar for where the truth could lie. The table beside it says the same. */
 export function TakeChart({ milestones }: { milestones: ChartedTake[] }) {
-  const box = useRef<HTMLDivElement>(null);
-  useEffect(() => {
-    let dispose = (): void => undefined;
-    let gone = false;
-    void draw(box.current!, milestones).then((end) => {
-      if (gone) end();
-      else dispose = end;
-    });
-    return () => {
-      gone = true;
-      dispose();
-    };
-  }, [milestones]);
-  return <div ref={box} role="img" aria-label="Take by milestone with interval and bounds; the table has the figures" style={{ height: milestones.length * HEIGHT + 60 }} className="w-full" />;
+  const option = useCallback((given: ChartFont) => optionOf(milestones, { ...given, fontSize: 14 }), [milestones]);
+  return <Chart option={option} label="Take by milestone with interval and bounds; the table has the figures" height={milestones.length * HEIGHT + 60} />;
 }
 
-async function draw(element: HTMLElement, milestones: ChartedTake[]): Promise<() => void> {
-  const [{ init, use: register }, { CustomChart }, { GridComponent }, { CanvasRenderer }] = await Promise.all([
-    import('echarts/core'), import('echarts/charts'), import('echarts/components'), import('echarts/renderers'),
-  ]);
-  register([CustomChart, GridComponent, CanvasRenderer]);
-  const chart = init(element);
-  const font = { fontFamily: getComputedStyle(element).fontFamily, fontSize: 14, color: '#16201a' };
-  chart.setOption({
-    animation: false,
+function optionOf(milestones: ChartedTake[], font: ChartFont): object {
+  return {
     grid: { left: 86, right: 24, top: 8, bottom: 40 },
     xAxis: { min: 0, max: 100, axisLabel: { ...font, formatter: '{value} %' }, splitLine: { lineStyle: { color: '#d5ddd6' } }, axisLine: { show: false } },
     yAxis: { type: 'category', inverse: true, data: milestones.map(({ milestone }) => MILESTONE_WORDS[milestone].name), axisLabel: font, axisTick: { show: false }, axisLine: { lineStyle: { color: '#16201a' } } },
@@ -65,14 +47,8 @@ async function draw(element: HTMLElement, milestones: ChartedTake[]): Promise<()
           ],
         };
       },
-    }] as never,
-  });
-  const watcher = new ResizeObserver(() => chart.resize());
-  watcher.observe(element);
-  return () => {
-    watcher.disconnect();
-    chart.dispose();
-  };
+    }],
+    };
 }
 
 /** Percent for the chart; what is not known is -1, which is not drawn. */

@@ -41,7 +41,7 @@ function Inner({ workshopId, version, methods, expected, settings, main, onDone 
     event.preventDefault();
     const entered = Object.fromEntries(new FormData(event.currentTarget)) as Record<string, string>;
     const sent = await run('PUT', `/api/workshops/${workshopId}/plan/methods`, {
-      changeId, version, expected: entered.expected, methods: rows.map(({ key: _, ...row }) => row),
+      changeId, version, expected: entered.expected, methods: rows,
       settings: {
         ...settings, confidence: Number(entered.confidence) / 100, aim: entered.aim, usableBuds: entered.usableBuds, waste: Number(entered.waste) / 100, practiceWrapped: entered.practiceWrapped === 'on', peoplePerBench: entered.peoplePerBench, bottle: entered.bottle, disinfectant: entered.disinfectant,
       },

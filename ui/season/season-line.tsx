@@ -124,16 +124,7 @@ function Trail({ peg, x, chosen }: { peg: ReturnType<typeof layPegs>[number]; x:
     const count = Math.max(2, Math.round((x(span.to) - x(span.from)) / every));
     return Array.from({ length: count }, (_, i) => x(span.from) + ((x(span.to) - x(span.from)) * (i + 0.5)) / count);
   };
-  // Names are written from left to right, and left out where one would run into the last.
-  let written = -Infinity;
-  const named = [...(wood ? [{ at: (wood.from + wood.to) / 2, name: 'cut wood' }] : []), ...(stocks ? [{ at: stocks.from, name: 'wake stocks' }] : []), ...(planting ? [{ at: planting.from, name: 'plant out' }] : []), ...rounds.map(({ name, date }) => ({ at: date, name: name.toLowerCase() }))]
-    .sort((a, b) => a.at - b.at)
-    .filter(({ at, name }) => {
-      const half = name.length * 3.2;
-      if (x(at) - half < written + 8) return false;
-      written = x(at) + half;
-      return true;
-    });
+  const named = withoutOverlap([...(wood ? [{ at: x((wood.from + wood.to) / 2), name: 'cut wood' }] : []), ...(stocks ? [{ at: x(stocks.from), name: 'wake stocks' }] : []), ...(planting ? [{ at: x(planting.from), name: 'plant out' }] : []), ...rounds.map(({ name, date }) => ({ at: x(date), name: name.toLowerCase() }))]);
   return (
     <g opacity={chosen ? 1 : 0.55} stroke="#16201a" fill="none">
       {wood && marks(wood, 7).map((at) => <path key={at} d={`M${at - 3} ${y + 5}L${at + 3} ${y - 5}`} strokeWidth={1.4} />)}
@@ -143,9 +134,19 @@ function Trail({ peg, x, chosen }: { peg: ReturnType<typeof layPegs>[number]; x:
       {rounds.map((round) => <circle key={round.name} cx={x(round.date)} cy={y} r={5} strokeWidth={1.6} fill="#fdfefc" />)}
       {chosen && (
         <g fill="#16201a" stroke="none" fontSize={11.5}>
-          {named.map(({ at, name }) => <text key={name} x={x(at)} y={y - 10} textAnchor="middle" paintOrder="stroke" stroke="#fdfefc" strokeWidth={4}>{name}</text>)}
+          {named.map(({ at, name }) => <text key={name} x={at} y={y - 10} textAnchor="middle" paintOrder="stroke" stroke="#fdfefc" strokeWidth={4}>{name}</text>)}
         </g>
       )}
     </g>
   );
+}
+
+/** Names from left to right, without those that would run into the last. */
+function withoutOverlap(names: { at: number; name: string }[]): { at: number; name: string }[] {
+  const kept: { at: number; name: string }[] = [];
+  for (const one of [...names].sort((a, b) => a.at - b.at)) {
+    const last = kept.at(-1);
+    if (!last || one.at - one.name.length * 3.2 >= last.at + last.name.length * 3.2 + 8) kept.push(one);
+  }
+  return kept;
 }

@@ -2,11 +2,11 @@ import type { Metadata } from 'next';
 import { lotBookingViews } from '@/server/lot-views';
 import { clubDay } from '@/server/season';
 import { listSites } from '@/server/sites';
-import { ledgerLot, lotReadings, STORE, warningsOf } from '@/server/wood-ledger';
+import { type LedgerLot, ledgerLot, lotReadings, STORE, warningsOf } from '@/server/wood-ledger';
 import { listSources } from '@/server/wood-sources';
 import { LotBookings } from '@/ui/wood/lot-bookings';
 import { LotChecks } from '@/ui/wood/lot-checks';
-import { LotForm } from '@/ui/wood/lot-form';
+import { LotForm, type LotValues } from '@/ui/wood/lot-form';
 import { LotLogs } from '@/ui/wood/lot-logs';
 import { WarningList } from '@/ui/wood/warning-list';
 import { orNotFound } from '../../../_http/or-not-found';
@@ -21,7 +21,7 @@ export default async function LotPage({ params }: { params: Promise<{ lot: strin
   const lot = await orNotFound(ledgerLot(context, id));
   const [readings, sources, { today }, [site], { bookings, workshops }] = await Promise.all([lotReadings(context, id), listSources(context), clubDay(context), listSites(context), lotBookingViews(context, lot, null)]);
   const mayChange = context.actor.role !== 'viewer';
-  const { clubId: _, bookings: _b, checks, runs, from, ...values } = lot;
+  const { checks, runs, from } = lot;
   return (
     <>
       <Season />
@@ -37,10 +37,15 @@ export default async function LotPage({ params }: { params: Promise<{ lot: strin
           </div>
           <div className="flex flex-col gap-5">
             <section className="board" aria-labelledby="who"><h2 id="who" className="mb-2">Who gets it</h2><LotBookings lotId={id} variety={lot.variety} sticks={lot.sticks} booked={lot.booked} bookings={bookings} workshops={workshops} mayChange={mayChange} /></section>
-            {mayChange && <section className="board" aria-labelledby="lot"><h2 id="lot" className="mb-2">The lot</h2><LotForm lotId={id} lot={values} sources={sources.map(({ id: sourceId, name }) => ({ id: sourceId, name }))} /></section>}
+            {mayChange && <section className="board" aria-labelledby="lot"><h2 id="lot" className="mb-2">The lot</h2><LotForm lotId={id} lot={lotValuesOf(lot)} sources={sources.map(({ id: sourceId, name }) => ({ id: sourceId, name }))} /></section>}
           </div>
         </div>
       </main>
     </>
   );
+}
+
+/** What the form changes. */
+function lotValuesOf({ variety, species, source, cutOn, stage, place, wrap, protectedUntil, leaveWords, certificate, region, sticks, usableBuds, sourceId, version }: LedgerLot): LotValues {
+  return { variety, species, source, cutOn, stage, place, wrap, protectedUntil, leaveWords, certificate, region, sticks, usableBuds, sourceId, version };
 }
