@@ -67,9 +67,10 @@ export async function demoSources(context: Context, workshopId: string, siteId: 
   await putSourceYear(context, tree, year, { sticks: 30 });
   await promiseSticks(context, tree, uuid(), { year, whom: 'Bram Odewick', sticks: 6 });
   await promiseSticks(context, tree, uuid(), { year, whom: 'Late winter whips', sticks: 12 });
-  const [keeper] = await listKeepers(context, workshopId);
+  const living = new Set((await context.db.unionFacts.findAll({ where: { clubId: context.actor.clubId, workshopId, kind: 'keeper', voided: false }, raw: true })).filter((fact) => [fact.healed, fact.growing, fact.season, fact.wintered].includes('alive')).map(({ unionId }) => unionId));
+  const keeper = (await listKeepers(context, workshopId)).find(({ unionId }) => living.has(unionId));
   const plant = uuid();
-  await putSource(context, plant, { kind: 'keeper', name: 'Ona’s first pear', variety: keeper!.wood.variety, species: keeper!.wood.species, region: 'Tarn isles', note: '', code: keeper!.code });
+  await putSource(context, plant, { kind: 'keeper', name: 'First pear of the bench day', variety: keeper!.wood.variety, species: keeper!.wood.species, region: 'Tarn isles', note: '', code: keeper!.code });
   await putSourceYear(context, plant, year + 1, { sticks: 3 });
   await addObservation(at(context, addDays(date, 20)), siteId, uuid(), { species: 'quince', sign: 'buds-swell', seenOn: addDays(date, 18), note: 'row 1, south end' });
 }

@@ -1,5 +1,6 @@
 import { QueryTypes } from 'sequelize';
 import { array, mixed, number, object, string } from 'yup';
+import { MILESTONES } from '@/core/findings/milestones';
 import { methodById, METHODS } from '@/core/methods/registry';
 import { woodOf } from '@/core/methods/shown-technique';
 import { type Choices, relevantChoices } from '@/core/methods/school';
@@ -50,16 +51,28 @@ export interface Quantities extends Planning {
   stocks: { species: string; needed: number; there: number }[];
 }
 
-/** Take of a method as the club found it: keepers known to have grown, or to have died, by their counting state. */
+/**
+ * Take of a method as the club found it. Of each workshop the last milestone counts that a round
+ * asked: one nobody asked would know only those that got further, or died earlier.
+ */
 export async function foundTakes(context: Context): Promise<(method: Method) => TakeBelief> {
   const { db, actor: { clubId } } = context;
-  const rows = await db.sequelize.query<{ method: string; alive: number; dead: number }>(
-    `SELECT method, SUM(growing = 'alive') AS alive, SUM(growing = 'dead') AS dead FROM union_facts WHERE club_id = :clubId AND kind = 'keeper' AND voided = 0 GROUP BY method`,
-    { replacements: { clubId }, type: QueryTypes.SELECT },
-  );
+  const states = MILESTONES.flatMap((milestone) => (['alive', 'dead'] as const).map((state) => `SUM(${milestone} = '${state}') AS ${milestone}_${state}`)).join(', ');
+  const [rows, rounds] = await Promise.all([
+    db.sequelize.query<{ method: string; workshopId: string } & Record<string, number>>(
+      `SELECT method, workshop_id AS workshopId, ${states} FROM union_facts WHERE club_id = :clubId AND kind = 'keeper' AND voided = 0 GROUP BY method, workshop_id`, { replacements: { clubId }, type: QueryTypes.SELECT },
+    ),
+    db.rounds.findAll({ where: { clubId }, raw: true }),
+  ]);
   return (method) => {
-    const row = rows.find((one) => one.method === method.id);
-    return takeBelief(method.prior, { alive: Number(row?.alive ?? 0), dead: Number(row?.dead ?? 0) });
+    const found = { alive: 0, dead: 0 };
+    for (const row of rows.filter((one) => one.method === method.id)) {
+      const asked = MILESTONES.filter((milestone) => rounds.some((round) => round.workshopId === row.workshopId && round.milestone === milestone)).at(-1);
+      if (!asked) continue;
+      found.alive += Number(row[`${asked}_alive`]);
+      found.dead += Number(row[`${asked}_dead`]);
+    }
+    return takeBelief(method.prior, found);
   };
 }
 

@@ -72,7 +72,7 @@ function expectSlip(stocks: { slipFrom: { early: string; late: string } | null; 
 function kitShort(lines: Awaited<ReturnType<typeof quantities>>['lines']): ReadyInput['enough'] {
   const kit = lines.filter(({ id }) => !id.startsWith('stocks-') && !id.startsWith('sticks-') && id !== 'bed');
   const short = kit.filter(({ buy }) => buy > 0);
-  return kit.length === 0 ? [] : [{ what: short.length === 0 ? 'Kit' : `Kit: things in store, short of ${short.slice(0, 3).map(({ name }) => name).join(', ')}${short.length > 3 ? ` and ${short.length - 3} more` : ''}`, needed: kit.length, there: kit.length - short.length, unit: '' }];
+  return kit.length === 0 ? [] : [{ what: short.length === 0 ? 'Kit' : `Lines of the kit list that the store covers (short of ${short.slice(0, 3).map(({ name }) => name).join(', ')}${short.length > 3 ? ` and ${short.length - 3} more` : ''})`, needed: kit.length, there: kit.length - short.length, unit: '' }];
 }
 
 function forecastOf(context: Context, { workshop, site, plan }: Awaited<ReturnType<typeof quantities>>, indoors: boolean): ReadyInput['forecast'] {

@@ -70,6 +70,8 @@ export function timePlan(plan: DayPlan, work: readonly Work[], people: number): 
   let eaten = plan.lunch === 0;
   const add = (name: string, kind: DayBlock['kind'], minutes: number): void => {
     let left = Math.round(minutes);
+    // A pause that is due within ten minutes comes before a longer block, so that it does not cut off its beginning.
+    if (plan.breakEvery > 0 && plan.breakEvery - sinceBreak <= 10 && left > 10 && blocks.length > 0) sinceBreak = plan.breakEvery;
     while (left > 0) {
       const toBreak = plan.breakEvery > 0 ? plan.breakEvery - sinceBreak : Infinity;
       const toLunch = eaten ? Infinity : Math.max(0, lunchAt - at);

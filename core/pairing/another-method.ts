@@ -1,7 +1,7 @@
 import type { Method } from '../methods/method';
 import type { Place } from '../methods/use';
 import { contactTable } from './contact-table';
-import { HANDS, type SkillLevel } from './hand';
+import { type SkillLevel, SLIP } from './hand';
 import { HOPELESS } from './pair-up';
 
 /** Another method that would join a stock with one of the scions left, and how well; null when none does. */
@@ -9,9 +9,9 @@ export function anotherMethod(stock: { caliper: number; skill: SkillLevel }, sci
   let best: { method: Method; scion: string; contact: number } | null = null;
   for (const method of methods) {
     if (!method.use.places.includes(place)) continue;
-    const table = contactTable(method, HANDS[stock.skill]);
+    const table = contactTable(method);
     for (const scion of scions) {
-      const contact = table.at(stock.caliper, scion.caliper);
+      const contact = table.at(stock.caliper, scion.caliper, SLIP[stock.skill]);
       if (contact >= HOPELESS && (!best || contact > best.contact)) best = { method, scion: scion.id, contact };
     }
   }

@@ -1,7 +1,7 @@
 import type { Method } from '../methods/method';
 import { assign } from './assignment';
-import { contactTable, type ContactTable } from './contact-table';
-import { HANDS, type SkillLevel } from './hand';
+import { contactTable } from './contact-table';
+import { type SkillLevel, SLIP } from './hand';
 
 /** A stock, as it was dealt to somebody's seat. Calipers mm. */
 export interface PairStock {
@@ -65,12 +65,12 @@ const ROUNDS = 5;
  */
 export function pairUp({ method, stocks, scions, fixed, progress = () => undefined }: PairingInput): PairingResult {
   const skills = [...new Set(stocks.map(({ skill }) => skill))];
-  const tables = new Map<SkillLevel, ContactTable>(skills.map((skill) => [skill, contactTable(method, HANDS[skill])]));
-  const [stockCalipers, scionCalipers] = [stocks.map(({ caliper }) => caliper), scions.map(({ caliper }) => caliper)];
-  skills.forEach((skill, i) => tables.get(skill)!.fill(stockCalipers, scionCalipers, (share) => progress((i + share) / skills.length)));
+  const table = contactTable(method);
+  table.fill(stocks.map(({ caliper }) => caliper), scions.map(({ caliper }) => caliper), skills.map((skill) => SLIP[skill]), progress);
+  const expected = (skill: SkillLevel, stock: number, scion: number): number => table.at(stock, scion, SLIP[skill]);
   // A pair that will not be made is worth nothing, so that it does not bind a scion another could use.
   const worth = (skill: SkillLevel, stock: number, scion: number): number => {
-    const contact = tables.get(skill)!.at(stock, scion);
+    const contact = expected(skill, stock, scion);
     return contact < HOPELESS ? 0 : contact;
   };
   const skillOf = new Map(stocks.map(({ seat, skill }) => [seat, skill]));
@@ -93,7 +93,7 @@ export function pairUp({ method, stocks, scions, fixed, progress = () => undefin
   }
 
   const pairs: Pair[] = kept.map(({ stock, scion, seat }) => ({
-    stock, scion, seat, fixed: true, contact: tables.get(skillOf.get(seat)!)!.at(stocks.find(({ id }) => id === stock)!.caliper, scions.find(({ id }) => id === scion)!.caliper),
+    stock, scion, seat, fixed: true, contact: expected(skillOf.get(seat)!, stocks.find(({ id }) => id === stock)!.caliper, scions.find(({ id }) => id === scion)!.caliper),
   }));
   const aside: SetAside[] = [];
   free.forEach((stock, i) => {
@@ -102,7 +102,7 @@ export function pairUp({ method, stocks, scions, fixed, progress = () => undefin
     if (scion && contact > 0) pairs.push({ stock: stock.id, scion: scion.id, seat: stock.seat, contact, fixed: false });
     else aside.push({ stock: stock.id, why: wood.every((one) => worth(stock.skill, stock.caliper, one.caliper) === 0) ? 'no stick here suits its caliper' : 'the sticks that would suit it do more elsewhere, or there are too few' });
   });
-  const order = stocks.slice(0, scions.length).map(({ id, skill, caliper }, i) => ({ stock: id, scion: scions[i]!.id, contact: tables.get(skill)!.at(caliper, scions[i]!.caliper) }));
+  const order = stocks.slice(0, scions.length).map(({ id, skill, caliper }, i) => ({ stock: id, scion: scions[i]!.id, contact: expected(skill, caliper, scions[i]!.caliper) }));
   return {
     pairs, aside, left: scions.filter(({ id }) => !pairs.some(({ scion }) => scion === id)).map(({ id }) => id),
     sum: pairs.reduce((all, { contact }) => all + contact, 0), inOrder: { sum: order.reduce((all, { contact }) => all + contact, 0), hopeless: order.filter(({ contact }) => contact < HOPELESS).length, pairs: order },

@@ -6,7 +6,7 @@ import { anotherMethod } from './another-method';
 import { assign } from './assignment';
 import { contactTable } from './contact-table';
 import { expectedContact } from './expected-contact';
-import { HANDS } from './hand';
+import { SLIP } from './hand';
 import { HOPELESS, pairUp, type PairingInput } from './pair-up';
 
 /** The best there is, by trying every way. */
@@ -55,7 +55,7 @@ describe('contact to expect of a pair in a hand', () => {
     for (const [stock, scion] of [[10, 10], [10, 8], [9, 11]] as const) {
       const face = (diameter: number) => ({ diameter, bark: Math.max(0.5, diameter * 0.1), length: 40, hollow: 0 });
       const best = bestOutline({ stock: { ...face(stock), length: 3.5 * stock }, scion: { ...face(scion), length: 3.5 * Math.max(stock, scion) }, e: 0, z: 0, phi: 0 }).contact;
-      const expected = expectedContact(whip, stock, scion, { slip: 0, hollow: 0 });
+      const expected = expectedContact(whip, stock, scion)(0);
       // Its places are coarser than the search for the very best.
       expect(expected).toBeGreaterThan(best - 0.12);
       expect(expected).toBeLessThanOrEqual(best + 0.02);
@@ -63,22 +63,29 @@ describe('contact to expect of a pair in a hand', () => {
   });
   it('is less in a hand that is less sure, and best for like calipers', () => {
     for (const scion of [8, 9, 10]) {
-      const [first, some, sure] = (['first', 'some', 'sure'] as const).map((skill) => expectedContact(whip, 10, scion, HANDS[skill])) as [number, number, number];
+      const [first, some, sure] = (['first', 'some', 'sure'] as const).map((skill) => expectedContact(whip, 10, scion)(SLIP[skill])) as [number, number, number];
       expect(first).toBeLessThanOrEqual(some);
       expect(some).toBeLessThanOrEqual(sure);
     }
-    expect(expectedContact(whip, 10, 10, HANDS.some)).toBeGreaterThan(expectedContact(whip, 10, 7, HANDS.some));
+    expect(expectedContact(whip, 10, 10)(SLIP.some)).toBeGreaterThan(expectedContact(whip, 10, 7)(SLIP.some));
+  });
+  it('falls without steps as calipers part', () => {
+    const contacts = Array.from({ length: 21 }, (_, i) => expectedContact(whip, 10, 10 - i * 0.1)(SLIP.some));
+    contacts.slice(1).forEach((contact, i) => {
+      expect(contact).toBeLessThan(contacts[i]! + 0.03);
+      expect(contacts[i]! - contact).toBeLessThan(0.12);
+    });
   });
   it('is none outside a method’s limits, and can be had for every method at its usual calipers', () => {
-    expect(expectedContact(whip, 60, 8, HANDS.sure)).toBe(0);
-    for (const method of METHODS) expect(expectedContact(method, method.shownWith.stock, method.shownWith.scion, HANDS.sure), method.id).toBeGreaterThan(HOPELESS);
+    expect(expectedContact(whip, 60, 8)(SLIP.sure)).toBe(0);
+    for (const method of METHODS) expect(expectedContact(method, method.shownWith.stock, method.shownWith.scion)(SLIP.sure), method.id).toBeGreaterThan(HOPELESS);
   });
   it('is read from a table by tenths, worked out once', () => {
-    const table = contactTable(whip, HANDS.some);
-    expect(table.at(10.04, 9.96)).toBe(table.at(10, 10));
+    const table = contactTable(whip);
+    expect(table.at(10.04, 9.96, SLIP.some)).toBe(table.at(10, 10, SLIP.some));
     expect(table.size()).toBe(1);
     const heard: number[] = [];
-    table.fill([9, 10, 10], [9, 10], (share) => heard.push(share));
+    table.fill([9, 10, 10], [9, 10], [SLIP.some, SLIP.sure], (share) => heard.push(share));
     expect(table.size()).toBe(4);
     expect(heard).toEqual([0.5, 1]);
   });
@@ -103,8 +110,8 @@ describe('pairing a bench', () => {
   it('is the best of all ways for one skill', () => {
     fc.assert(fc.property(fc.array(fc.integer({ min: 60, max: 130 }), { minLength: 1, maxLength: 5 }), fc.array(fc.integer({ min: 50, max: 130 }), { minLength: 1, maxLength: 5 }), (stocks, scions) => {
       const result = pairUp(input(stocks.map((tenths, i) => [tenths / 10, `p${i}`, 'some']), scions.map((tenths) => tenths / 10)));
-      const table = contactTable(whip, HANDS.some);
-      const worth = stocks.map((stock) => scions.map((scion) => (table.at(stock / 10, scion / 10) < HOPELESS ? 0 : table.at(stock / 10, scion / 10))));
+      const table = contactTable(whip);
+      const worth = stocks.map((stock) => scions.map((scion) => (table.at(stock / 10, scion / 10, SLIP.some) < HOPELESS ? 0 : table.at(stock / 10, scion / 10, SLIP.some))));
       expect(result.sum).toBeCloseTo(byTrying(worth), 9);
     }), { numRuns: 25 });
   });

@@ -50,11 +50,15 @@ export interface PhenologyInput {
 
 const LONG = 400;
 
-/** First day of the cycle that holds `date`: 1 January in the north, 1 July in the south. */
+/**
+ * Midwinter that the cycle of `date` is counted from: 1 January in the north, 1 July in the south.
+ * Once the leaves are down, six weeks before it, a day belongs to the spring that comes.
+ */
 export function cycleStart(date: IsoDate, hemisphere: 'north' | 'south'): IsoDate {
   const year = Number(date.slice(0, 4));
-  if (hemisphere === 'north') return `${year}-01-01`;
-  return date.slice(5) >= '07-01' ? `${year}-07-01` : `${year - 1}-07-01`;
+  const day = date.slice(5);
+  if (hemisphere === 'north') return `${day >= '11-16' ? year + 1 : year}-01-01`;
+  return `${day >= '05-16' ? year : year - 1}-07-01`;
 }
 
 /**
@@ -64,7 +68,7 @@ export function cycleStart(date: IsoDate, hemisphere: 'north' | 'south'): IsoDat
  */
 export function phenologyOf({ species, hemisphere, climate, look, observations }: PhenologyInput, date: IsoDate): Phenology {
   const from = cycleStart(date, hemisphere);
-  const to = addDays(cycleStart(addDays(from, 370), hemisphere), -1);
+  const to = addDays(cycleStart(addDays(from, 366), hemisphere), -1);
   const kin = kinOf(species);
   const evergreen = EVERGREEN.includes(kin ?? '');
   const own = observations.filter((one) => kindOf(one.species) === kindOf(species));

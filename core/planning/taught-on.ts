@@ -62,7 +62,7 @@ function byCalendar(plan: PlannedMethod, date: IsoDate, hemisphere: 'north' | 's
 function unknownYear(species: string, date: IsoDate, hemisphere: 'north' | 'south'): Phenology {
   const from = cycleStart(date, hemisphere);
   return {
-    species, from, to: addDays(cycleStart(addDays(from, 370), hemisphere), -1), evergreen: false, dormant: null, swell: null, leaf: null, slipFrom: null, slipTo: null, lastFrost: null, firstFrost: null,
+    species, from, to: addDays(cycleStart(addDays(from, 366), hemisphere), -1), evergreen: false, dormant: null, swell: null, leaf: null, slipFrom: null, slipTo: null, lastFrost: null, firstFrost: null,
     budOpen: null, budClose: null, warmFrom: null, warmTo: null, alwaysWarm: false,
   };
 }

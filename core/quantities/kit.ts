@@ -96,7 +96,7 @@ export function shoppingList(lines: KitLine[], edits: Record<string, { total: nu
   return [...lines.map((line) => (edits[line.id] ? { ...line, total: edits[line.id]!.total, each: null, note: `${line.note}; changed by hand` } : line)), ...extra].map((line) => {
     const { inStore = 0, price = null } = store[line.id] ?? {};
     const missing = Math.max(0, line.total - inStore);
-    const buy = line.unit === 'pieces' || line.unit === 'places' ? Math.ceil(missing - 1e-9) : Math.round(missing * 100) / 100;
+    const buy = line.unit === 'pieces' || line.unit === 'places' ? Math.max(0, Math.ceil(missing - 1e-9)) : Math.round(missing * 100) / 100;
     return { ...line, inStore, buy, price, cost: price === null ? null : Math.round(buy * price * 100) / 100 };
   });
 }

@@ -21,7 +21,7 @@ export function DateList({ dates, today, before = null, brief = false }: { dates
               {moved && <span className="ml-2 text-sm font-bold">moved</span>}
               {!brief && date.kind !== 'day' && (
                 <span className="block text-sm">
-                  {date.how} <span className="text-muted">{date.source ? `By ${date.source}.` : date.kind === 'round' ? '' : 'No source: our guess, change it at the site.'}</span>
+                  {date.how} <span className="text-muted">{date.source ? `Source: ${date.source}.` : date.kind === 'round' ? '' : 'No source: our guess, change it at the site.'}</span>
                 </span>
               )}
             </span>

@@ -62,10 +62,10 @@ export function KitTable({ workshopId, version, lines, mayChange }: KitTableProp
               <tr><th scope="colgroup" colSpan={7} className="border-b-0 pt-3">{HEADS[per]}</th></tr>
               {lines.filter((line) => line.per === per && line.note !== 'added by hand').map((line) => (
                 <tr key={line.id}>
-                  <th scope="row" className="!border-b !border-line !font-normal !text-base">{line.name}</th>
+                  <th scope="row" className="!border-b !border-line !align-middle !font-normal !text-base">{line.name}</th>
                   <td className="text-right tabular-nums">{line.each === null ? '' : figure(line.each)}</td>
                   <td className="text-right whitespace-nowrap tabular-nums">
-                    {mayChange ? <Cell label={`${line.name}: in all`} value={entries[line.id]?.total ?? figure(line.total)} onChange={(total) => set(line.id, { total })} /> : figure(line.total)} <span className="text-sm text-muted">{line.unit}</span>
+                    {mayChange ? <Cell label={`${line.name}: in all`} value={entries[line.id]?.total ?? figure(line.total)} onChange={(total) => set(line.id, { total })} /> : figure(line.total)} <span className="inline-block w-12 text-left text-sm text-muted">{line.unit}</span>
                   </td>
                   <td className="text-right tabular-nums">{mayChange && !counted(line.id) ? <Cell label={`${line.name}: in store`} value={entries[line.id]?.inStore ?? figure(line.inStore)} onChange={(inStore) => set(line.id, { inStore })} /> : figure(line.inStore)}</td>
                   <td className={`text-right tabular-nums ${line.buy > 0 ? 'font-bold' : 'text-muted'}`}>{figure(line.buy)}</td>
@@ -110,5 +110,5 @@ function number(typed: string): number | string {
 }
 
 function Cell({ label, value, onChange }: { label: string; value: string; onChange: (value: string) => void }) {
-  return <input aria-label={label} inputMode="decimal" className="bench-input !w-20 text-right" value={value} onChange={(event) => onChange(event.target.value)} />;
+  return <input aria-label={label} inputMode="decimal" className="bench-figure" value={value} onChange={(event) => onChange(event.target.value)} />;
 }

@@ -51,9 +51,9 @@ export function AssumptionsForm({ siteId, version, edits, quarantine, region, ma
           <tbody>
             {ASSUMPTIONS.map((one) => (
               <tr key={one.id}>
-                <th scope="row" className="!border-b !border-line !text-base !font-normal">{one.name}{edits[one.id] && <span className="ml-2 text-sm font-bold">changed here</span>}</th>
-                <td className="whitespace-nowrap"><input aria-label={`${one.name}: value`} inputMode="decimal" className="bench-input !w-20 text-right" value={typed[one.id]!.value} disabled={!mayChange} onChange={(event) => set(one.id, { value: event.target.value })} /> <span className="text-sm text-muted">{one.unit}</span></td>
-                <td><input aria-label={`${one.name}: give or take`} inputMode="decimal" className="bench-input !w-20 text-right" value={typed[one.id]!.margin} disabled={!mayChange} onChange={(event) => set(one.id, { margin: event.target.value })} /></td>
+                <th scope="row" className="!border-b !border-line !align-middle !text-base !font-normal">{one.name}{edits[one.id] && <span className="ml-2 text-sm font-bold">changed here</span>}</th>
+                <td className="whitespace-nowrap"><input aria-label={`${one.name}: value`} inputMode="decimal" className="bench-figure" value={typed[one.id]!.value} disabled={!mayChange} onChange={(event) => set(one.id, { value: event.target.value })} /> <span className="inline-block w-16 text-left text-sm text-muted">{one.unit}</span></td>
+                <td><input aria-label={`${one.name}: give or take`} inputMode="decimal" className="bench-figure" value={typed[one.id]!.margin} disabled={!mayChange} onChange={(event) => set(one.id, { margin: event.target.value })} /></td>
                 <td><input aria-label={`${one.name}: source`} className="bench-input" placeholder="no source: a guess" value={typed[one.id]!.source} disabled={!mayChange} maxLength={200} onChange={(event) => set(one.id, { source: event.target.value })} /></td>
               </tr>
             ))}

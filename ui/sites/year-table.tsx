@@ -6,10 +6,10 @@ const STAGES: [keyof Phenology, string][] = [
 ];
 
 /** A species' year: earliest, likely and latest day of each stage, and what it is reckoned from. */
-export function YearTable({ year }: { year: Phenology }) {
+export function YearTable({ year, species }: { year: Phenology; species: string }) {
   return (
     <div className="mb-4">
-      <h3 className="font-bold">{year.species.charAt(0).toUpperCase() + year.species.slice(1)}, {formatDate(year.from)} to {formatDate(year.to)}</h3>
+      <h3 className="font-bold">{species.charAt(0).toUpperCase() + species.slice(1)}, {formatDate(year.from)} to {formatDate(year.to)}</h3>
       <dl className="divide-y divide-line">
         {STAGES.map(([stage, name]) => {
           const estimate = year[stage] as Estimate | null;

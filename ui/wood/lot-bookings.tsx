@@ -38,7 +38,7 @@ export function LotBookings({ lotId, variety, sticks, booked, bookings, workshop
         {bookings.map((booking) => (
           <li key={booking.id} className="flex items-center justify-between gap-2 py-1">
             <span><strong className="tabular-nums">{booking.sticks}</strong> for {booking.seat ?? 'all'}{booking.own ? '' : `, ${booking.workshop}`}</span>
-            {mayChange && <button type="button" className="bench-button" disabled={busy} onClick={() => void run('DELETE', `/api/wood/${lotId}/bookings/${booking.id}`)}>Free<span className="sr-only"> {booking.sticks} sticks of {variety}</span></button>}
+            {mayChange && <button type="button" className="bench-button" disabled={busy} onClick={() => void run('DELETE', `/api/wood/${lotId}/bookings/${booking.id}`)}>Give back<span className="sr-only"> {booking.sticks} sticks of {variety}</span></button>}
           </li>
         ))}
       </ul>

@@ -33,7 +33,8 @@ export function SourcesBoard({ sources, thisYear, mayChange }: { sources: Source
 function Source({ source, thisYear, mayChange }: { source: SourceView; thisYear: number; mayChange: boolean }) {
   const { run, busy, problem } = useSend();
   const [promiseId, setPromiseId] = useState(() => uuid());
-  const [year, setYear] = useState(thisYear);
+  // The year that is spoken of: the next one somebody entered, else next winter's.
+  const [year, setYear] = useState(() => source.years.map((one) => one.year).filter((one) => one >= thisYear).sort((a, b) => a - b)[0] ?? thisYear + 1);
   const of = source.years.find((one) => one.year === year);
   const promise = async (event: React.FormEvent<HTMLFormElement>): Promise<void> => {
     event.preventDefault();
@@ -52,7 +53,7 @@ function Source({ source, thisYear, mayChange }: { source: SourceView; thisYear:
         <h3 className="font-bold">{source.name}</h3>
         <p className="text-sm text-muted">
           {source.variety}, {source.species}; {source.kind === 'tree' ? 'a tree' : `keeper ${source.code}, ${source.lives ? LIVES[source.lives] : ''}`}
-          {source.madeOf && <>, made of the lot <a href={`/wood/${source.madeOf.id}`}>{source.madeOf.variety}</a></>}{source.note && `. ${source.note}`}
+          {source.madeOf && <>, made of the lot <a href={`/wood/${source.madeOf.id}`}>{source.madeOf.variety}</a></>}{source.note && `; ${source.note}`}
         </p>
         {source.lives === 'dead' && <p className="font-bold text-loud">This keeper died: nothing can be cut from it.</p>}
       </div>

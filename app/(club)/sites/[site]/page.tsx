@@ -1,4 +1,5 @@
 import type { Metadata } from 'next';
+import { alike } from '@/core/phenology/alike';
 import { siteCalendar } from '@/core/planning/taught-on';
 import { dateInZone } from '@/core/units/iso-date';
 import { simulatedDays } from '@/server/site-weather';
@@ -42,7 +43,7 @@ export default async function SitePage({ params }: { params: Promise<{ site: str
           <section className="board" aria-labelledby="seen"><h2 id="seen" className="mb-2">What was seen</h2><ObservationsBoard siteId={id} observations={observations.map(({ id: seenId, species: kind, sign, seenOn, note }) => ({ id: seenId, species: kind, sign, seenOn, note }))} today={today} species={species} mayChange={mayChange} /></section>
           <section className="board" aria-labelledby="plants">
             <h2 id="plants" className="mb-2">The plants’ year</h2>
-            {site.climate ? (species.length > 0 ? species : ['pear']).slice(0, 4).map((one) => <YearTable key={one} year={calendar.phenology(one, today)} />) : <p>Nothing can be reckoned without normals. Enter them above, read a CSV file, or take a simulated climate to try things out.</p>}
+            {site.climate ? alike((species.length > 0 ? species : ['pear']).map((one) => calendar.phenology(one, today))).map(({ year, species: kinds }) => <YearTable key={kinds} year={year} species={kinds} />) : <p>Nothing can be reckoned without normals. Enter them above, read a CSV file, or take a simulated climate to try things out.</p>}
           </section>
         </div>
         <section className="board" aria-labelledby="figures"><h2 id="figures" className="mb-2">Figures it goes by</h2><AssumptionsForm key={site.version} siteId={id} version={site.version} edits={site.assumptions} quarantine={site.quarantine} region={site.region} mayChange={mayChange} /></section>

@@ -4,6 +4,7 @@ import { datedPlan } from '@/core/planning/dated-plan';
 import { planning } from '@/server/planning';
 import { ConflictList } from '@/ui/plan/conflict-list';
 import { DateList } from '@/ui/plan/date-list';
+import { alike } from '@/core/phenology/alike';
 import { YearTable } from '@/ui/sites/year-table';
 import { orNotFound } from '../../../../../_http/or-not-found';
 import { pageContext } from '../../../../../_http/session';
@@ -31,7 +32,7 @@ export default async function PlanDates({ params }: { params: Promise<{ workshop
         <section className="board" aria-labelledby="year">
           <h2 id="year" className="mb-1">The plants’ year at {site.name}</h2>
           <p className="mb-2 text-sm text-muted">Earliest, likely and latest day. <Link href={`/sites/${site.id}`}>Change figures, or enter what you saw</Link>.</p>
-          {site.climate ? years.map((year) => <YearTable key={year.species} year={year} />) : <p>No normals yet.</p>}
+          {site.climate ? alike(years).map(({ year, species }) => <YearTable key={species} year={year} species={species} />) : <p>No normals yet.</p>}
         </section>
       </div>
     </div>
