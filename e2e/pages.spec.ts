@@ -9,7 +9,7 @@ const PAGES = readdirSync('app', { recursive: true, encoding: 'utf8' })
   .sort();
 
 /** How each page is reached; a page that is not here fails its test. */
-const REACHED: Record<string, (ids: { past: string; upcoming: string; code: string; link: string; tree: string }) => string> = {
+const REACHED: Record<string, (ids: { past: string; upcoming: string; code: string; link: string; tree: string; site: string; lot: string }) => string> = {
   '/': () => '/', '/sign-in': () => '/sign-in', '/first-lead': () => '/first-lead', '/season': () => '/season', '/workshops/new': () => '/workshops/new', '/club': () => '/club', '/outbox': () => '/outbox',
   '/workshops/[workshop]': ({ past }) => `/workshops/${past}`, '/workshops/[workshop]/plan': ({ past }) => `/workshops/${past}/plan`,
   '/workshops/[workshop]/plan/roster': ({ upcoming }) => `/workshops/${upcoming}/plan/roster`, '/workshops/[workshop]/score': ({ past }) => `/workshops/${past}/score`,
@@ -19,6 +19,9 @@ const REACHED: Record<string, (ids: { past: string; upcoming: string; code: stri
   '/screen/[workshop]': ({ past }) => `/screen/${past}`, '/remote/[workshop]': ({ past }) => `/remote/${past}`, '/cards/[method]': () => '/cards/whip-and-tongue',
   '/methods': () => '/methods', '/methods/[method]': () => '/methods/cleft', '/methods/choose': () => '/methods/choose', '/methods/pairs': () => '/methods/pairs',
   '/topworking': () => '/topworking', '/topworking/new': () => '/topworking/new', '/topworking/[plan]': ({ tree }) => tree,
+  '/workshops/[workshop]/plan/season': ({ upcoming }) => `/workshops/${upcoming}/plan/season`, '/workshops/[workshop]/plan/dates': ({ upcoming }) => `/workshops/${upcoming}/plan/dates`, '/workshops/[workshop]/plan/quantities': ({ upcoming }) => `/workshops/${upcoming}/plan/quantities`,
+  '/workshops/[workshop]/plan/wood': ({ past }) => `/workshops/${past}/plan/wood`, '/workshops/[workshop]/plan/pairs': ({ past }) => `/workshops/${past}/plan/pairs`, '/workshops/[workshop]/plan/benches': ({ past }) => `/workshops/${past}/plan/benches`,
+  '/workshops/[workshop]/plan/ready': ({ upcoming }) => `/workshops/${upcoming}/plan/ready`, '/sites': () => '/sites', '/sites/[site]': ({ site }) => site, '/wood': () => '/wood', '/wood/[lot]': ({ lot }) => lot, '/stand-ins/caliper': () => '/stand-ins/caliper', '/stand-ins/logger': () => '/stand-ins/logger',
   '/u/[code]': ({ code }) => `/u/${code}`, '/r/[token]': ({ link }) => link,
 };
 
@@ -34,8 +37,12 @@ for (const page of PAGES) {
     const code = csv.split('\r\n').map((line) => line.split(',')[4]!).find((cell) => /^[2-9A-HJ-NP-Z]{6}$/.test(cell))!;
     await tab.goto('/topworking');
     const tree = (await tab.getByRole('link', { name: /boathouse/ }).getAttribute('href'))!;
+    await tab.goto('/sites');
+    const site = (await tab.getByRole('main').getByRole('link', { name: /Boathouse/ }).getAttribute('href'))!;
+    await tab.goto('/wood');
+    const lot = (await tab.getByRole('main').getByRole('link', { name: 'Grey Heron' }).first().getAttribute('href'))!;
     if (page === '/sign-in') await tab.context().clearCookies();
-    const answer = await tab.goto(REACHED[page]!({ ...ids, code, link, tree }));
+    const answer = await tab.goto(REACHED[page]!({ ...ids, code, link, tree, site, lot }));
     const policy = (await answer!.allHeaders())['content-security-policy']!;
     expect(policy).toMatch(/script-src 'self' 'nonce-[\w+/=]+' 'strict-dynamic'/);
     expect(policy).not.toMatch(/script-src[^;]*unsafe/);

@@ -74,6 +74,15 @@ test('ids of another club get 404', async ({ page }) => {
     ['PUT', `/api/workshops/${other.workshopId}/schools`, { schools: {} }], ['PUT', `/api/workshops/${other.workshopId}/briefing`, { firstAid: '', kit: '', localRules: '', sap: false }],
     ['PUT', `/api/workshops/${other.workshopId}/briefing/${other.personId}`, { contentHash: '0'.repeat(64) }], ['GET', `/api/workshops/${other.workshopId}/teaching`],
     ['PUT', `/api/workshops/${other.workshopId}/teaching`, { changeId: uuid(), step: 1, panel: 'right', blank: false }], ['GET', `/screen/${other.workshopId}`], ['GET', `/workshops/${other.workshopId}/teach`],
+    ['PUT', `/api/sites/${other.siteId}/climate`, { normals: { low: Array(12).fill(1), high: Array(12).fill(2) }, lastFrost: null, firstFrost: null, frostMargin: 1, source: 'x', version: 0 }], ['GET', `/api/sites/${other.siteId}/climate`], ['GET', `/sites/${other.siteId}`],
+    ['PUT', `/api/sites/${other.siteId}/assumptions`, { edits: {}, version: 0 }], ['PUT', `/api/sites/${other.siteId}/observations/${uuid()}`, { species: 'pear', sign: 'bark-slips', seenOn: '2026-01-01' }],
+    ['PUT', `/api/workshops/${other.workshopId}/date`, { date: '2027-01-01', from: '2026-07-18' }], ['GET', `/api/workshops/${other.workshopId}/calendar`], ['GET', `/api/workshops/${other.workshopId}/plan/kit`], ['GET', `/api/workshops/${other.workshopId}/door-sheet`],
+    ...['season', 'dates', 'quantities', 'wood', 'pairs', 'benches', 'ready'].map((page): ['GET', string] => ['GET', `/workshops/${other.workshopId}/plan/${page}`]),
+    ['PUT', `/api/workshops/${other.workshopId}/plan/kit`, { changeId: uuid(), version: 0, edits: {}, extra: [] }], ['PUT', `/api/workshops/${other.workshopId}/pieces/${uuid()}`, { kind: 'stick', lotId: other.woodLotId, caliper: 9 }],
+    ['PUT', `/api/workshops/${own}/pieces/${uuid()}`, { kind: 'stick', lotId: other.woodLotId, caliper: 9 }], ['DELETE', `/api/workshops/${other.workshopId}/pieces/${uuid()}`],
+    ['GET', `/wood/${other.woodLotId}`], ['PUT', `/api/wood/${other.woodLotId}`, { variety: 'x', species: 'x', source: 'x', version: 0 }], ['PUT', `/api/wood/${other.woodLotId}/checks/${uuid()}`, { lookedOn: '2026-01-01', green: 'yes', buds: 'shut' }],
+    ['PUT', `/api/wood/${other.woodLotId}/bookings/${uuid()}`, { workshopId: own, sticks: 1 }], ['DELETE', `/api/wood/${other.woodLotId}/bookings/${uuid()}`], ['PUT', `/api/stocks/${other.stockLotId}`, { stocks: 1 }],
+    ['PUT', `/api/wood-sources/${other.sourceId}/years/2027`, { sticks: 1 }], ['PUT', `/api/wood-sources/${other.sourceId}/promises/${uuid()}`, { year: 2027, whom: 'x', sticks: 1 }], ['PUT', `/api/wood-sources/${other.sourceId}`, { kind: 'tree', name: 'x', variety: 'x', species: 'x' }],
     ['DELETE', `/api/people/${other.personId}`], ['PATCH', `/api/members/${other.userId}`, { role: 'viewer' }],
   ];
   const outcomes: string[] = [];

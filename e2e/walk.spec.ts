@@ -66,7 +66,7 @@ test('reads a roster: preview first, doubts decided, all in one go; then a walk-
 
 test('chooses wood and stocks, known ones and new ones', async ({ page }) => {
   await signIn(page);
-  await page.goto(`/workshops/${upcoming}/plan`);
+  await page.goto(`/workshops/${upcoming}/plan/wood`);
   await page.getByRole('button', { name: 'Add wood' }).click();
   await page.getByRole('button', { name: /Choose Grey Heron/ }).click();
   await expect(page.getByRole('dialog')).toBeHidden();
@@ -76,11 +76,11 @@ test('chooses wood and stocks, known ones and new ones', async ({ page }) => {
   await page.getByLabel('Where it comes from').fill('harbour wall');
   await page.getByLabel('Date cut').fill('2027-01-20');
   await page.getByRole('button', { name: 'Add it' }).click();
-  const board = page.getByRole('region', { name: 'Wood and stocks' });
+  const board = page.getByRole('region', { name: 'Scion wood' });
   await expect(board.getByRole('listitem').filter({ hasText: 'Night Ferry' })).toBeVisible();
   await expect(board.getByText('cut 20 Jan 2027')).toBeVisible();
   // Each lot has a ribbon of its own.
-  const ribbons = await board.getByRole('img').evaluateAll((all) => all.map((one) => one.getAttribute('aria-label')));
+  const ribbons = await board.getByRole('img', { name: /^ribbon/ }).evaluateAll((all) => all.map((one) => one.getAttribute('aria-label')));
   expect(new Set(ribbons).size).toBe(3);
 });
 

@@ -3,7 +3,6 @@ import { calendarFile, type CalendarEvent } from './calendar';
 import { readCalipers } from './calipers-csv';
 import { readLogger } from './logger-csv';
 import { isMonthDay, readNormals, writeNormals } from './normals-csv';
-import { simulatedLog } from '@/stand-ins/logger/simulated-logger';
 
 const bytes = (text: string): Uint8Array => new TextEncoder().encode(text);
 const months = (line: (i: number) => string): string => Array.from({ length: 12 }, (_, i) => line(i)).join('\n');
@@ -57,15 +56,6 @@ describe('a temperature log', () => {
     expect(problem(readLogger(log('1,2', 'a,b'), 'UTC', null))).toContain('The first line has: a, b');
     expect(problem(readLogger(log('2027-01-01,2'), 'UTC', null))).toContain('Fewer than two');
     expect(problem(readLogger(log('2027-01-01,2\n2027-01-01,3'), 'UTC', null))).toContain('one and the same time');
-  });
-  it('reads what the simulated logger writes, faults and all', () => {
-    const order = { from: '2027-01-01T00:00:00Z', days: 10, everyMinutes: 30, target: 2, unit: 'F' as const, faults: ['gap', 'repeats', 'disorder', 'warm-days'] as ('gap' | 'repeats' | 'disorder' | 'warm-days')[] };
-    const read = readLogger(bytes(simulatedLog(order)), 'UTC', null);
-    if ('problem' in read) throw new Error(read.problem);
-    expect(read.notes.join(' ')).toMatch(/°F.*out of order.*repeated/);
-    expect(read.readings.length).toBeLessThan(480);
-    expect(Math.max(...read.readings.map(({ value }) => value))).toBeGreaterThan(6);
-    expect(simulatedLog(order)).toBe(simulatedLog(order));
   });
 });
 

@@ -34,6 +34,7 @@ export async function roomOf(context: Context, workshopId: string, seats: readon
 }
 
 export async function putRoom(context: Context, workshopId: string, input: unknown): Promise<number> {
+  allow(context, 'assistant');
   const given = parse(roomInput, input) as Room;
   const seats = new Set((await listSeats(context, workshopId)).map(({ id }) => id));
   // People who left the roster meanwhile leave their place.

@@ -1,7 +1,7 @@
 import { number, object, string } from 'yup';
 import { type DayPlan, minutesOf, USUAL_DAY, type Work } from '@/core/benches/time-plan';
 import { methodById } from '@/core/methods/registry';
-import { type Context } from './context';
+import { allow, type Context } from './context';
 import { count } from './fields';
 import { parse } from './parse';
 import { type Part, putPart, readPart } from './plan-parts';
@@ -24,6 +24,7 @@ export async function dayPlan(context: Context, workshopId: string): Promise<Par
 }
 
 export async function putDayPlan(context: Context, workshopId: string, input: unknown): Promise<number> {
+  allow(context, 'assistant');
   const given = parse(dayInput, input);
   const body: DayPlan = { ...given, knives: given.knives ?? null };
   if (minutesOf(body.end) <= minutesOf(body.start)) throw new UseCaseError('invalid', 'The day ends before it starts. Mend one of the two times.', { end: 'After the start.' });

@@ -3,7 +3,7 @@ import { METHODS, methodById } from '@/core/methods/registry';
 import type { PlannedMethod } from '@/core/planning/planned-method';
 import { type QuantitySettings, USUAL_SETTINGS } from '@/core/quantities/needs';
 import type { WorkshopRow } from '@/db/models/rows';
-import type { Context } from './context';
+import { allow, type Context } from './context';
 import { count, text } from './fields';
 import { parse } from './parse';
 import { type Part, putPart, readPart } from './plan-parts';
@@ -64,6 +64,7 @@ async function firstGuess(context: Context, workshop: WorkshopRow): Promise<Plan
 
 /** Saves what is taught; the promise of the day is the sum of what each method promises. */
 export async function putPlannedMethods(context: Context, workshopId: string, input: unknown): Promise<number> {
+  allow(context, 'assistant');
   const workshop = await getWorkshop(context, workshopId);
   const given = parse(methodsInput, input);
   const names = given.methods.map(({ method }) => method);

@@ -11,6 +11,7 @@ import { putJudgement } from '@/server/judgements';
 import { exampleMeasures } from '@/core/methods/example-measures';
 import { listKeepers, makeKeepers } from '@/server/keepers';
 import { addRound } from '@/server/rounds';
+import { putSource } from '@/server/wood-sources';
 
 /** Ids of another club, which nobody of the first may reach. */
 export interface SecondClub {
@@ -26,6 +27,7 @@ export interface SecondClub {
   keeperUnionId: string;
   roundId: string;
   userId: string;
+  sourceId: string;
 }
 
 export async function makeSecondClub(services: Services, password: string): Promise<SecondClub> {
@@ -49,6 +51,8 @@ export async function makeSecondClub(services: Services, password: string): Prom
   });
   await makeKeepers(context, workshopId, { woodLotId, stockLotId });
   const [keeper] = await listKeepers(context, workshopId);
+  const sourceId = uuid();
+  await putSource(context, sourceId, { kind: 'tree', name: 'Barn pear', variety: 'Long Ebb', species: 'pear' });
   await addRound(context, workshopId, roundId, { milestone: 'healed', opensOn: '2026-08-10', closesOn: '2026-09-01' });
-  return { workshopId, seatId: seat!.id, personId, siteId: site.id, woodLotId, stockLotId, judgementId, unionId: judgement.unionId, plantId: keeper!.id, keeperUnionId: keeper!.unionId, roundId, userId };
+  return { workshopId, seatId: seat!.id, personId, siteId: site.id, woodLotId, stockLotId, judgementId, unionId: judgement.unionId, plantId: keeper!.id, keeperUnionId: keeper!.unionId, roundId, userId, sourceId };
 }

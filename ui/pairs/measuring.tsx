@@ -32,7 +32,11 @@ export function Measuring({ workshopId, kind, lots, pieces, unit, mayChange }: M
   const add = async (event: React.FormEvent): Promise<void> => {
     event.preventDefault();
     const figure = parseDecimal(typed.replace(/\s*(mm|in|")\s*$/i, ''));
-    if (figure === null) return setProblem({ message: `"${typed.slice(0, 20)}" is no caliper. Measure again.`, fields: {} });
+    if (figure === null) {
+      setProblem({ message: `"${typed.slice(0, 20)}" is no caliper. Measure again.`, fields: {} });
+      // What the caliper sends next takes its place.
+      return field.current?.select();
+    }
     const inches = /(in|")\s*$/i.test(typed) || (unit === 'in' && !/mm\s*$/i.test(typed));
     const sent = await run('PUT', `/api/workshops/${workshopId}/pieces/${pieceId.current}`, { kind, lotId, caliper: Math.round(toMillimetres(figure, inches ? 'in' : 'mm') * 100) / 100, usableBuds: buds });
     if (!sent) return;
