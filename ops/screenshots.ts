@@ -1,6 +1,5 @@
 import { chromium, type Page } from '@playwright/test';
-import { execFileSync } from 'node:child_process';
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 
 /*
@@ -37,9 +36,24 @@ const upcoming = await workshop('Late winter whips');
 
 await page.goto(`${past}/plan`);
 await shoot('plan');
-await page.goto(`${upcoming}/plan/roster`);
-await page.getByLabel('CSV file').setInputFiles('demo/roster.csv');
-await shoot('roster');
+await page.goto(`${upcoming}/plan/season`);
+await page.getByLabel('Every method on this wood').check();
+await shoot('plan-season');
+await page.goto(`${upcoming}/plan/quantities`);
+await shoot('plan-quantities');
+await page.goto(`${past}/plan/wood`);
+await shoot('plan-wood');
+await page.goto(`${past}/plan/pairs`);
+await page.getByRole('button', { name: 'Pair them' }).click();
+await page.getByText(/Paired in/).waitFor({ timeout: 60_000 });
+await page.getByRole('heading', { name: /Who joins what/ }).scrollIntoViewIfNeeded();
+await page.evaluate(() => document.getElementById('pairs-title')!.scrollIntoView());
+await shoot('plan-pairs');
+await page.goto(`${past}/plan/benches`);
+await page.evaluate(() => window.scrollTo(0, 150));
+await shoot('plan-benches');
+await page.goto(`${upcoming}/plan/ready`);
+await shoot('plan-ready');
 
 async function enterUnion(of: Page): Promise<void> {
   for (const [name, value] of [['stockDiameter', '11'], ['scionDiameter', '9'], ['stockLength', '36'], ['scionLength', '34']]) await of.locator(`[name=${name}]`).fill(value!);
@@ -63,8 +77,6 @@ await shoot('methods');
 await page.goto('/methods/cleft');
 await page.locator('#step-join').scrollIntoViewIfNeeded();
 await shoot('method');
-await page.goto('/methods/choose?stock=45&scion=9&date=2027-05-10&place=field&state=slips&skill=practised&species=quince&scionSpecies=pear');
-await shoot('choose');
 await page.goto('/topworking');
 await page.getByRole('main').getByRole('link', { name: /boathouse/ }).click();
 await page.getByRole('heading', { name: 'Year by year' }).waitFor();
@@ -80,20 +92,9 @@ await wall.keyboard.press('w');
 await wall.keyboard.press('Home');
 await wall.waitForTimeout(600);
 await wall.close();
-const handout = join(folder, 'handout');
-writeFileSync(`${handout}.pdf`, await (await page.request.get('/api/methods/cleft/handout')).body());
-execFileSync('pdftoppm', ['-r', '80', '-png', '-singlefile', `${handout}.pdf`, handout]);
-rmSync(`${handout}.pdf`);
-
-const tags = join(folder, 'tags');
-writeFileSync(`${tags}.pdf`, await (await page.request.get(`/api${past}/tags?paper=A4&width=60&height=25`)).body());
-execFileSync('pdftoppm', ['-r', '70', '-png', '-singlefile', `${tags}.pdf`, tags]);
-rmSync(`${tags}.pdf`);
-
 await page.goto('/outbox');
 await page.getByText('Ilka Morrow').first().click();
 const link = (await page.getByRole('link', { name: /\/r\// }).first().getAttribute('href'))!;
-await shoot('outbox');
 
 const phone = await browser.newContext({ viewport: { width: 390, height: 844 }, baseURL: address, storageState: await context.storageState() });
 const hand = await phone.newPage();
@@ -102,8 +103,6 @@ await enterUnion(hand);
 await shoot('scoring-phone', hand);
 await hand.goto(new URL(link).pathname);
 await shoot('grower-phone', hand);
-await hand.goto(past.replace('/workshops', '/remote'));
-await shoot('remote-phone', hand);
 await hand.goto('/cards/chip');
 await shoot('card-phone', hand);
 await browser.close();

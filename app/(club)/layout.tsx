@@ -14,7 +14,7 @@ export default async function ClubLayout({ children }: { children: React.ReactNo
           <span className="truncate text-muted max-sm:hidden">{actor.clubName}</span>
         </Link>
         <nav aria-label="Club" className="flex grow justify-end">
-          {[['/methods', 'Methods'], ['/wood', 'Wood'], ['/sites', 'Sites']].map(([href, name]) => <Link key={href} href={href!} className="flex min-h-11 items-center px-3 font-bold max-sm:px-1.5">{name}</Link>)}
+          {[['/methods', 'Methods'], ['/wood', 'Wood'], ['/sites', 'Sites']].map(([href, name]) => <Link key={href} href={href!} className={`flex min-h-11 items-center px-3 font-bold ${href === '/methods' ? '' : 'max-sm:hidden'}`}>{name}</Link>)}
         </nav>
         <AccountMenu name={actor.name} clubName={actor.clubName} role={actor.role} />
       </header>

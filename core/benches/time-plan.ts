@@ -57,6 +57,9 @@ export function timeOf(minutes: number): string {
   return `${String(Math.floor(minutes / 60) % 24).padStart(2, '0')}:${String(Math.round(minutes) % 60).padStart(2, '0')}`;
 }
 
+/** Minutes that a pause may come early or late, so that it cuts no stub off a block. */
+const SLACK = 10;
+
 /**
  * The day in blocks. All work at once; where knives are fewer than people, work takes as much longer
  * as knives are short. Long work is broken by lunch and breaks. A person's count of unions runs on
@@ -68,33 +71,31 @@ export function timePlan(plan: DayPlan, work: readonly Work[], people: number): 
   let sinceBreak = 0;
   const lunchAt = minutesOf(plan.lunchAt);
   let eaten = plan.lunch === 0;
+  const pause = (name: string, minutes: number): void => {
+    blocks.push({ name, kind: 'break', from: at, to: at + minutes });
+    at += minutes;
+    sinceBreak = 0;
+  };
   const add = (name: string, kind: DayBlock['kind'], minutes: number): void => {
-    let left = Math.round(minutes);
-    // A pause that is due within ten minutes comes before a longer block, so that it does not cut off its beginning.
-    if (plan.breakEvery > 0 && plan.breakEvery - sinceBreak <= 10 && left > 10 && blocks.length > 0) sinceBreak = plan.breakEvery;
-    while (left > 0) {
+    for (let left = Math.round(minutes); left > 0; ) {
+      const toLunch = eaten ? Infinity : lunchAt - at;
       const toBreak = plan.breakEvery > 0 ? plan.breakEvery - sinceBreak : Infinity;
-      const toLunch = eaten ? Infinity : Math.max(0, lunchAt - at);
-      // A pause is not put into the last ten minutes of a block: it can wait for its end.
-      const now = Math.min(left, toLunch <= 0 ? 0 : left <= toLunch + 10 ? left : toLunch, left <= toBreak + 10 ? left : Math.max(1, toBreak));
-      if (now > 0) {
-        blocks.push({ name, kind, from: at, to: at + now });
-        at += now;
-        sinceBreak += now;
-        left -= now;
-      }
-      if (!eaten && at >= lunchAt - 10) {
-        blocks.push({ name: 'Midday', kind: 'break', from: at, to: at + plan.lunch });
-        at += plan.lunch;
-        sinceBreak = 0;
+      // A pause that is due within ten minutes comes first, and one due in the last ten waits for the end.
+      if (toLunch <= SLACK && (left > SLACK || toLunch <= 0)) {
+        pause('Midday', plan.lunch);
         eaten = true;
-      } else if (left > 0 || (plan.breakEvery > 0 && sinceBreak >= plan.breakEvery)) {
-        if (plan.breakEvery > 0 && sinceBreak >= plan.breakEvery) {
-          blocks.push({ name: 'Break', kind: 'break', from: at, to: at + plan.breakLength });
-          at += plan.breakLength;
-          sinceBreak = 0;
-        }
+        continue;
       }
+      if (toBreak <= SLACK && left > SLACK) {
+        pause('Break', plan.breakLength);
+        continue;
+      }
+      const next = Math.min(toLunch, toBreak);
+      const now = left <= next + SLACK ? left : next;
+      blocks.push({ name, kind, from: at, to: at + now });
+      at += now;
+      sinceBreak += now;
+      left -= now;
     }
   };
   const waiting = plan.knives !== null && plan.knives > 0 && plan.knives < people ? people / plan.knives : 1;
@@ -110,7 +111,5 @@ export function timePlan(plan: DayPlan, work: readonly Work[], people: number): 
     if (keepers > 0) add(`${method}, to keep`, 'keepers', waiting * minutesForUnions(practice + 1, practice + keepers, plan.firstUnion, plan.falling));
   }
   add('Blades counted, benches cleared', 'clearing', plan.clearing);
-  const last = blocks.at(-1);
-  if (last?.kind === 'break') blocks.pop();
   return { blocks, overrun: Math.max(0, (blocks.at(-1)?.to ?? at) - minutesOf(plan.end)) };
 }

@@ -83,6 +83,12 @@ export function kitLines({ needs, people, leftHanded, settings }: KitInput): Kit
   return [...lines.values()].map((line) => ({ ...line, total: line.unit === 'pieces' || line.unit === 'places' ? Math.ceil(line.total - 1e-9) : line.total }));
 }
 
+/** A figure with its unit: one piece, two pieces. */
+export function inUnits(value: number, unit: string): string {
+  const rounded = Math.round(value * 100) / 100;
+  return `${rounded} ${rounded === 1 && unit.endsWith('s') ? unit.slice(0, -1) : unit}`;
+}
+
 /** Strength for tools, percent: trade handbook, arithmetic. */
 export const CHLORINE = 1.5;
 export const CHLORINE_CAUTION = 'Chlorine: air the room, gloves and eye protection, never with acids or ammonia; rinse blades, they rust. Alcohol and flame instead: keep them apart. Follow the label and local rules.';

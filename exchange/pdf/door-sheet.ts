@@ -28,8 +28,8 @@ export function doorSheetPdf(sheet: DoorSheet, paper: Paper): Promise<Buffer> {
     }
     const names = [...sheet.people].sort((a, b) => a.name.localeCompare(b.name));
     const column = Math.ceil(names.length / 2);
-    const size = names.length > 44 ? 6.5 : 9;
-    const step = Math.min(5.6, 104 / Math.max(1, column)) * MM;
+    const size = names.length > 44 ? 6.5 : names.length > 24 ? 9 : 10.5;
+    const step = Math.min(names.length > 24 ? 5.6 : 7, 104 / Math.max(1, column)) * MM;
     names.forEach(({ number, name, bench }, i) => {
       const x = left + 92 * MM + (i < column ? 0 : 47 * MM);
       const at = 38 * MM + (i % column) * step;
@@ -37,7 +37,8 @@ export function doorSheetPdf(sheet: DoorSheet, paper: Paper): Promise<Buffer> {
       writeLine(doc, name, x + 7 * MM, at, { size, width: 24 * MM });
       writeLine(doc, bench, x + 32 * MM, at, { size, width: 14 * MM, colour: '#4c564f' });
     });
-    drawRoom(doc, sheet, left, 152 * MM, right - left, (height - 152 - 16) * MM);
+    const top = Math.max(y, 38 * MM + column * step) + 6 * MM;
+    drawRoom(doc, sheet, left, top, right - left, (height - 16) * MM - top);
     writeLine(doc, 'Nothing in the mouth, blades closed or down before hands meet, cut away from the body. Local rules come first.', left, (height - 9) * MM, { size: 8.5, colour: '#4c564f', width: right - left });
   });
 }

@@ -1,4 +1,4 @@
-import { type BuyLine, CHLORINE_CAUTION } from '@/core/quantities/kit';
+import { type BuyLine, CHLORINE_CAUTION, inUnits } from '@/core/quantities/kit';
 import { formatDate } from '@/core/units/iso-date';
 import { type Doc, makePdf, MM, PAPER, type Paper, writeLine, writeParagraph } from './document';
 
@@ -46,10 +46,10 @@ export function kitListPdf(sheet: KitSheet, paper: Paper): Promise<Buffer> {
       y += 4 * MM;
     };
     for (const per of ['seat', 'bench', 'workshop'] as const) {
-      section(HEADS[per], sheet.lines.filter((line) => line.per === per).map((line) => ({ name: line.name, figure: `${figure(line.each ?? line.total)} ${line.unit}${line.each === null ? '' : `, ${figure(line.total)} in all`}`, note: line.note })));
+      section(HEADS[per], sheet.lines.filter((line) => line.per === per).map((line) => ({ name: line.name, figure: `${inUnits(line.each ?? line.total, line.unit)}${line.each === null ? '' : `, ${figure(line.total)} in all`}`, note: line.note })));
     }
     const buying = sheet.lines.filter(({ buy }) => buy > 0);
-    section('To buy', buying.map((line) => ({ name: line.name, figure: `${figure(line.buy)} ${line.unit}`, note: line.cost === null ? `${figure(line.inStore)} in store` : `${line.cost.toFixed(2)} at ${line.price!.toFixed(2)} each, ${figure(line.inStore)} in store` })));
+    section('To buy', buying.map((line) => ({ name: line.name, figure: inUnits(line.buy, line.unit), note: line.cost === null ? `${figure(line.inStore)} in store` : `${line.cost.toFixed(2)} at ${line.price!.toFixed(2)} each, ${figure(line.inStore)} in store` })));
     const cost = buying.reduce((sum, line) => sum + (line.cost ?? 0), 0);
     room(16 * MM);
     if (cost > 0) writeLine(doc, `In all ${cost.toFixed(2)}${buying.some((line) => line.cost === null) ? ', without what has no price' : ''}.`, left, y, { size: 10, weight: 700 });

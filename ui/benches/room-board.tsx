@@ -181,7 +181,7 @@ function SpotPiece({ id, kind, left, top, far, mayChange }: { id: string; kind: 
   const { attributes, listeners, setNodeRef, transform } = useDraggable({ id, disabled: !mayChange });
   return (
     <div
-      ref={setNodeRef} {...listeners} {...attributes} aria-label={SPOT_WORDS[kind]} className={`absolute flex touch-none items-center gap-1 text-sm font-bold ${mayChange ? 'cursor-grab' : ''} ${far ? 'flex-row-reverse' : ''}`}
+      ref={setNodeRef} {...listeners} {...attributes} aria-label={SPOT_WORDS[kind]} className={`absolute flex touch-none items-center gap-1 text-sm font-bold whitespace-nowrap max-sm:text-xs ${mayChange ? 'cursor-grab' : ''} ${far ? 'flex-row-reverse' : ''}`}
       style={{ left, top, transform: `translate(${far ? '-100%' : '0'}, -50%)${transform ? ` translate(${transform.x}px, ${transform.y}px)` : ''}` }}
     >
       <span className="size-3 rotate-45 bg-ink" />{SPOT_WORDS[kind]}

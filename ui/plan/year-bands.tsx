@@ -1,6 +1,7 @@
 'use client';
 
 import { Slider } from 'radix-ui';
+import { useEffect, useRef } from 'react';
 import type { Stretch } from '@/core/planning/season-finder';
 import { monthsOf, placeInSeason, type SeasonWindow } from '@/core/planning/season-line';
 import { addDays, daysBetween, formatDate } from '@/core/units/iso-date';
@@ -35,14 +36,20 @@ export function YearBands({ shown, bands, day, original, today, onMove }: YearBa
   const days = daysBetween(shown.from, shown.to) - 1;
   const height = bands.length * ROW + 6;
   const months = monthsOf(shown);
+  const frame = useRef<HTMLDivElement>(null);
+  // On a narrow screen the year begins far from the day: show where it is.
+  useEffect(() => {
+    const { scrollWidth, clientWidth } = frame.current!;
+    frame.current!.scrollLeft = placeInSeason(shown, original) * scrollWidth - clientWidth / 2;
+  }, [shown, original]);
   return (
-    <div className="relative overflow-x-auto" tabIndex={0} role="group" aria-label="Year bands, scroll sideways on narrow screens">
-      <div className="grid min-w-[860px] grid-cols-[15rem_minmax(0,1fr)]">
+    <div ref={frame} className="relative overflow-x-auto" tabIndex={0} role="group" aria-label="Year bands, scroll sideways on narrow screens">
+      <div className="grid min-w-[860px] grid-cols-[15rem_minmax(0,1fr)] max-sm:grid-cols-[8rem_minmax(0,1fr)]">
         <span className="self-end text-sm text-muted">{months[0]!.year}{months.at(-1)!.year !== months[0]!.year ? ` to ${months.at(-1)!.year}` : ''}</span>
         <svg viewBox={`0 0 ${WIDTH} 22`} className="block w-full" aria-hidden>
           {months.map(({ start, month, year, at, end }) => <text key={start} x={((at + end) / 2) * WIDTH} y={15} textAnchor="middle" fontSize={13} fill="#48534b">{MONTHS[month - 1]}{month === 1 ? ` ${year}` : ''}</text>)}
         </svg>
-        <ul className="relative" style={{ height }}>
+        <ul className="sticky left-0 z-10 bg-paper" style={{ height }}>
           {bands.map((band, i) => (
             <li key={band.id} className="absolute inset-x-0 flex flex-col justify-center pr-2 leading-tight" style={{ top: i * ROW, height: ROW }}>
               <span className={`truncate text-[0.95rem] ${band.planned ? 'font-bold' : ''}`}>{band.name}</span>
