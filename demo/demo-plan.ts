@@ -3,6 +3,7 @@ import { METHODS } from '@/core/methods/registry';
 import { USUAL_SETTINGS } from '@/core/quantities/needs';
 import { addDays } from '@/core/units/iso-date';
 import type { Context } from '@/server/context';
+import { putRoom, roomOf } from '@/server/bench-plan';
 import { listKeepers } from '@/server/keepers';
 import { addPiece } from '@/server/measured-wood';
 import { putPlannedMethods } from '@/server/planned-methods';
@@ -15,6 +16,7 @@ import { addCheck, addLoggerRun } from '@/server/wood-ledger';
 import { promiseSticks, putSource, putSourceYear } from '@/server/wood-sources';
 import { workshopLots } from '@/server/lots';
 import { aroundZero, seededRandom } from './random';
+import { ASSISTANT } from './scenario';
 
 /** The site's usual year, taken of the simulated weather, and its region. */
 export async function demoSiteYear(context: Context, siteId: string): Promise<void> {
@@ -41,6 +43,9 @@ export async function demoWood(context: Context, workshopId: string, date: strin
   for (let i = 0; i < 11; i++) await addPiece(context, workshopId, uuid(), { kind: 'stick', lotId: lots.wood[i % 2]!.id, caliper: Math.max(5.2, caliper(8.9)), usableBuds: null });
   const [, second] = await listSeats(context, workshopId);
   await changeSeat(context, workshopId, second!.id, { leftHanded: true });
+  const seats = await listSeats(context, workshopId);
+  const { body: room } = await roomOf(context, workshopId, seats, USUAL_SETTINGS.peoplePerBench, seats.length);
+  await putRoom(context, workshopId, { ...room, changeId: uuid(), version: 0, helpers: [{ name: ASSISTANT.name, benches: room.benches.map(({ id }) => id) }] });
 }
 
 /** What the workshop to come shall make, and what there is for it. */

@@ -118,7 +118,7 @@ test.describe('when the line is lost', () => {
     await page.goto(`/screen/${past}`);
     await page.keyboard.press('Home');
     await remote.goto(`/remote/${past}`);
-    await expect(remote.getByText('on the wall')).toBeVisible();
+    await expect(remote.getByText('on the wall', { exact: true })).toBeVisible();
     const wall = page.locator('main[data-step]');
     await expect(wall).toHaveAttribute('data-step', '1');
     await remote.getByRole('button', { name: 'Next' }).click();

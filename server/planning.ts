@@ -27,7 +27,7 @@ export async function planning(context: Context, workshopId: string): Promise<Pl
   return {
     workshop, site, plan: methods.body, planVersion: methods.version,
     facts: {
-      title: workshop.title, date: workshop.date, today: dateInZone(context.now, site.timeZone), methods: methods.body.methods, temperatureUnit: context.actor.temperatureUnit,
+      title: workshop.title, date: workshop.date, today: dateInZone(context.now, site.timeZone), methods: methods.body.methods, temperatureUnit: context.actor.temperatureUnit, lengthUnit: context.actor.lengthUnit,
       year: { hemisphere: site.hemisphere, climate: site.climate, edits: site.assumptions, observations: observations.map(({ species, sign, seenOn }) => ({ species, sign, on: seenOn })) },
       rounds: rounds.map(({ milestone, opensOn, closesOn }) => ({ milestone, opensOn, closesOn })),
       lots: lots.wood.map(({ variety, species, cutOn }) => ({ name: variety, species: kindOf(species), cutOn })),

@@ -10,6 +10,7 @@ import { type MethodNeed, methodNeed, type NeedInput } from '@/core/quantities/n
 import { type GiveUp, waysWithLess } from '@/core/quantities/short-wood';
 import { takeBelief, type TakeBelief } from '@/core/quantities/take-belief';
 import type { Method } from '@/core/methods/method';
+import { formatLength } from '@/core/units/length';
 import { writeCsv } from '@/exchange/csv-table';
 import { kitListPdf } from '@/exchange/pdf/kit-list';
 import { allow, type Context } from './context';
@@ -100,7 +101,7 @@ export async function quantities(context: Context, workshopId: string): Promise<
     return { ...empty, problem: error.message };
   }
   const lines = kitLines({
-    people, leftHanded, settings: plan.settings,
+    people, leftHanded, settings: plan.settings, length: (mm) => formatLength(mm, context.actor.lengthUnit),
     needs: needs.map((need) => ({ ...need, diameter: need.method.shownWith.stock, technique: need.method.technique(choicesOf(need.method), woodOf(need.method.shownWith)) })),
   });
   const store = Object.fromEntries(storeRows.map(({ item, inStore, price }) => [item, { inStore, price }]));

@@ -9,6 +9,7 @@ import { listKeepers, makeKeepers } from './keepers';
 import { planning } from './planning';
 import { putJudgement } from './judgements';
 import { simulatedLogCsv } from './simulated-log';
+import { weatherCsv } from './site-weather';
 import { bookWood, freeWood } from './wood-bookings';
 import { addCheck, addLoggerRun, ledgerLot, putLot, warningsOf } from './wood-ledger';
 import { listSources, promiseSticks, putSource, putSourceYear, takePromiseBack } from './wood-sources';
@@ -144,6 +145,10 @@ describe('a site’s year', () => {
     const { notes } = await importClimate(lead(), id, new TextEncoder().encode(csv), 'normals.csv', 1);
     expect(notes).toEqual([]);
     expect(await getSite(lead(), id)).toMatchObject({ version: 2, climateSource: 'normals.csv', climate: { normals, lastFrost: '04-24' } });
+    const weather = (await weatherCsv(lead(), id)).trim().split('\r\n');
+    expect(weather[0]).toBe('date,lowest_c,highest_c,simulated');
+    expect(weather).toHaveLength(366);
+    expect(weather.at(-1)).toMatch(/^2028-03-04,.*,yes$/);
     const refused = async (changes: object): Promise<string> => (await refusalOf(putClimate(lead(), id, { normals, lastFrost: null, firstFrost: null, frostMargin: 10, source: 'x', version: 2, ...changes }))).message;
     expect(await refused({ normals: { low: [1], high: [2] } })).toContain('Twelve months');
     expect(await refused({ lastFrost: '04-24' })).toContain('Give both');

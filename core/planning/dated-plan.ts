@@ -1,5 +1,6 @@
 import { lookUp } from '../phenology/assumptions';
 import type { IsoDate } from '../units/iso-date';
+import { formatLength, type LengthUnit } from '../units/length';
 import { formatTemperature, type TemperatureUnit } from '../units/temperature';
 import { type Conflict, dateConflicts } from './date-conflicts';
 import type { PlannedMethod } from './planned-method';
@@ -17,6 +18,7 @@ export interface PlanFacts {
   lots: { name: string; species: string; cutOn: IsoDate | null }[];
   others: { title: string; date: IsoDate; site: string; elsewhere: boolean; tools: string[] }[];
   temperatureUnit: TemperatureUnit;
+  lengthUnit: LengthUnit;
 }
 
 export interface DatedPlan {
@@ -30,6 +32,6 @@ export function datedPlan(facts: PlanFacts, date: IsoDate = facts.date, calendar
   const look = lookUp(facts.year.edits);
   const taught = facts.methods.map((plan) => calendar.on(plan, date));
   const rounds = date === facts.date ? facts.rounds : [];
-  const dates = workshopDates({ date, title: facts.title, taught, look, rounds, degrees: (celsius) => formatTemperature(celsius, facts.temperatureUnit) });
+  const dates = workshopDates({ date, title: facts.title, taught, look, rounds, degrees: (celsius) => formatTemperature(celsius, facts.temperatureUnit), length: (mm) => formatLength(mm, facts.lengthUnit) });
   return { taught, dates, conflicts: dateConflicts({ date, today: facts.today, taught, look, dates, lots: facts.lots, sameDay: facts.others.filter((other) => other.date === date) }) };
 }

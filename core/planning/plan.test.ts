@@ -18,7 +18,7 @@ const bay: Climate = { lastFrost: null, firstFrost: null, frostMargin: 0, normal
 const site = (given: Partial<SiteYear> = {}): SiteYear => ({ hemisphere: 'north', climate, edits: {}, observations: [], ...given });
 const plan = (method: string, changes: Partial<PlannedMethod> = {}): PlannedMethod => ({ method, place: methodById(method).use.places[0]!, scionSpecies: 'pear', stockSpecies: 'pear', practiceEach: 4, keepersEach: 2, practiceOn: 'prunings', ...changes });
 const facts = (changes: Partial<PlanFacts> = {}): PlanFacts => ({
-  title: 'Islet day', date: '2027-03-20', today: '2026-11-25', year: site(), methods: [plan('whip-and-tongue')], rounds: [], lots: [], others: [], temperatureUnit: 'C', ...changes,
+  title: 'Islet day', date: '2027-03-20', today: '2026-11-25', year: site(), methods: [plan('whip-and-tongue')], rounds: [], lots: [], others: [], temperatureUnit: 'C', lengthUnit: 'mm', ...changes,
 });
 const open = (year: SiteYear, one: PlannedMethod, from = '2027-01-01', to = '2027-12-31') => {
   const calendar = siteCalendar(year);
@@ -112,6 +112,7 @@ describe('dates of a workshop', () => {
   });
   it('cut budwood on the day itself, or the day before for a spring patch', () => {
     expect(at(facts({ methods: [plan('t-bud')], date: '2027-08-05' }), 'budwood-cut')).toMatchObject({ from: '2027-08-05' });
+    expect(at(facts({ methods: [plan('t-bud')], date: '2027-08-05', lengthUnit: 'in' }), 'budwood-cut').how).toContain('0.47 in of leaf stalk');
     expect(at(facts({ methods: [plan('patch')], date: '2027-06-05' }), 'budwood-cut')).toMatchObject({ from: '2027-06-04' });
   });
   it('have ids of their own, which stay when the day moves', () => {

@@ -38,6 +38,8 @@ export interface DatesInput {
   rounds: { milestone: keyof typeof MILESTONE_WORDS; opensOn: IsoDate; closesOn: IsoDate }[];
   /** Words for a temperature in the reader's unit. */
   degrees: (celsius: number) => string;
+  /** And for a length in mm. */
+  length: (mm: number) => string;
 }
 
 /** What kind of wood a method wants in the season it is done in. */
@@ -65,7 +67,7 @@ export function woodWindow(date: IsoDate, need: 'bench' | 'leaf', look: LookUp):
   return { from: addDays(date, -look(`wood-early${suffix}`).value), to: addDays(date, -look(`wood-late${suffix}`).value), source: look(`wood-early${suffix}`).source };
 }
 
-function woodDates({ date, taught, look, degrees }: DatesInput): PlannedDate[] {
+function woodDates({ date, taught, look, degrees, length }: DatesInput): PlannedDate[] {
   const needs = new Set(taught.map(woodNeed));
   const of = (need: string): string => [...new Set(taught.filter((one) => woodNeed(one) === need).map(({ scion }) => scion.species))].join(', ');
   const dates: PlannedDate[] = [];
@@ -94,10 +96,10 @@ function woodDates({ date, taught, look, degrees }: DatesInput): PlannedDate[] {
     dates.push({ id: `wood-last-${need}`, name: 'Last look at the wood', from: addDays(date, -2), to: addDays(date, -1), kind: 'wood', source: null, how: 'Trim the ends back to green, measure the calipers, sort by them.' });
   }
   if (needs.has('budwood')) {
-    dates.push({ id: 'budwood-cut', name: `Cut budwood: ${of('budwood')}`, from: date, to: date, kind: 'wood', source: look('budwood').source, how: `In the cool of the morning; leaf blades off, 12 mm of leaf stalk left, in a labelled bag in the shade. At most ${look('budwood').value} days in the cold.` });
+    dates.push({ id: 'budwood-cut', name: `Cut budwood: ${of('budwood')}`, from: date, to: date, kind: 'wood', source: look('budwood').source, how: `In the cool of the morning; leaf blades off, ${length(12)} of leaf stalk left, in a labelled bag in the shade. At most ${look('budwood').value} days in the cold.` });
   }
   if (needs.has('spring-bud')) dates.push({ id: 'budwood-cut', name: `Cut budwood: ${of('spring-bud')}`, from: addDays(date, -1), to: addDays(date, -1), kind: 'wood', source: look('budwood').source, how: 'Last year’s shoot, the still sleeping buds behind those that have pushed.' });
-  if (needs.has('tip')) dates.push({ id: 'tips-cut', name: `Cut tips: ${of('tip')}`, from: date, to: date, kind: 'wood', source: look('budwood').source, how: 'Hardened tips of about 100 mm, the end bud fat and still closed, leaves off at once.' });
+  if (needs.has('tip')) dates.push({ id: 'tips-cut', name: `Cut tips: ${of('tip')}`, from: date, to: date, kind: 'wood', source: look('budwood').source, how: `Hardened tips of about ${length(100)}, the end bud fat and still closed, leaves off at once.` });
   return dates;
 }
 

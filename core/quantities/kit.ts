@@ -34,6 +34,8 @@ export interface KitInput {
   people: number;
   leftHanded: number;
   settings: QuantitySettings;
+  /** Words for a length in the reader's unit. */
+  length: (mm: number) => string;
 }
 
 const PER_PAIL = 30;
@@ -41,7 +43,7 @@ const BED_SPACING = 0.3;
 const BED_ROW = 25;
 
 /** Everything a workshop uses, computed. A line changed by hand goes before. */
-export function kitLines({ needs, people, leftHanded, settings }: KitInput): KitLine[] {
+export function kitLines({ needs, people, leftHanded, settings, length }: KitInput): KitLine[] {
   const benches = Math.max(1, Math.ceil(people / settings.peoplePerBench));
   const lines = new Map<string, KitLine>();
   const whole = (id: string, name: string, unit: string, total: number, note: string): void => {
@@ -59,12 +61,12 @@ export function kitLines({ needs, people, leftHanded, settings }: KitInput): Kit
       const unions = material.id === 'label' ? keepers : keepers + (settings.practiceWrapped ? practice : 0);
       if (unions === 0) continue;
       const one = materialAmount(material, diameter);
-      if (material.unit === 'mm') whole(material.id, material.name, 'm', (unions * one) / 1000, `${method.name}: ${Math.round(one)} mm a union at ${diameter} mm`);
+      if (material.unit === 'mm') whole(material.id, material.name, 'm', (unions * one) / 1000, `${method.name}: ${length(Math.round(one))} a union at ${length(diameter)}`);
       else whole(material.id, material.name, material.unit === 'g' ? 'g' : 'pieces', unions * one, `${method.name}: ${one} a union`);
     }
     if (keepers > 0 && plan.place === 'bench') {
       whole('pails', 'pails', 'pieces', keepers / PER_PAIL, `${PER_PAIL} grafts to a pail`);
-      whole('bed', 'bed places', 'places', keepers, `${BED_SPACING * 1000} mm apart, rows of ${BED_ROW}`);
+      whole('bed', 'bed places', 'places', keepers, `${length(BED_SPACING * 1000)} apart, rows of ${BED_ROW}`);
     }
   }
   const seat = (id: string, name: string, each: number, note: string): void => void lines.set(id, { id, name, unit: 'pieces', per: 'seat', each, total: each * people, note });

@@ -135,7 +135,7 @@ describe('what a method takes', () => {
   });
   it('makes a kit for seats, benches and the shop, less what is in store', () => {
     const need = methodNeed(input);
-    const lines = kitLines({ needs: [{ ...need, technique: shownTechnique(cleft), diameter: 20 }], people: 10, leftHanded: 2, settings: USUAL_SETTINGS });
+    const lines = kitLines({ needs: [{ ...need, technique: shownTechnique(cleft), diameter: 20 }], people: 10, leftHanded: 2, settings: USUAL_SETTINGS, length: (mm) => `${mm} mm` });
     const line = (id: string) => lines.find((one) => one.id === id)!;
     expect(line('glove')).toMatchObject({ per: 'seat', total: 10 });
     expect(line('knives').total + line('knives-left').total).toBe(10);

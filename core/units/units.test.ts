@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { parseDecimal } from './decimal';
 import { addDays, dateInZone, daysBetween, formatDate, isIsoDate } from './iso-date';
 import { formatLength, formatLengthNumber, fromMillimetres, toMillimetres } from './length';
-import { formatTemperature } from './temperature';
+import { formatTemperature, fromCelsius, toCelsius } from './temperature';
 
 describe('lengths', () => {
   it('are inches of 25.4 mm', () => {
@@ -48,5 +48,7 @@ describe('temperatures', () => {
   it('are degC or degF', () => {
     expect(formatTemperature(4, 'F')).toBe('39 °F');
     expect(formatTemperature(21, 'C')).toBe('21 °C');
+    expect(fromCelsius(10, 'F')).toBe(50);
+    for (const celsius of [-12.5, 0, 3.3, 31]) expect(Math.abs(toCelsius(fromCelsius(celsius, 'F'), 'F') - celsius)).toBeLessThan(0.06);
   });
 });

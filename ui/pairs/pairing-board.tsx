@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { methodById } from '@/core/methods/registry';
 import type { Place } from '@/core/methods/use';
-import { SKILL_WORDS, type SkillLevel } from '@/core/pairing/hand';
+import { SKILL_WORDS, type SkillLevel, SLIP } from '@/core/pairing/hand';
 import type { PairScion, PairStock } from '@/core/pairing/pair-up';
 import { formatLengthNumber, type LengthUnit } from '@/core/units/length';
 import { Problem } from '../form/problem';
@@ -77,6 +77,7 @@ export function PairingBoard({ workshopId, version, method, place, stocks, stick
           {mayChange && outcome && <button type="button" className="bench-button" data-weight="main" disabled={busy || pairs.length === 0} onClick={() => void save()}>Save the pairs</button>}
         </div>
       </div>
+      <p className="text-sm text-muted">Contact is that of the best place, as a hand would hit it: it misses by about {length(SLIP.first)} {unit} on a first day, {length(SLIP.some)} with some practice, {length(SLIP.sure)} when sure. Nobody measured that; it is our guess.</p>
       {missing && <p className="text-muted">{missing}</p>}
       <Problem>{problem?.message ?? (failed ? 'Pairing stopped with an error in this browser. Try again; if it stays, pair fewer at a time.' : undefined)}</Problem>
       <p role="status" className="min-h-6">

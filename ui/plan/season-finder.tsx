@@ -68,7 +68,7 @@ export function SeasonFinder({ workshopId, siteId, siteName, facts, mayChange }:
         <section aria-labelledby="verdicts">
           <h2 id="verdicts" className="mb-2">On that day</h2>
           <ul className="mb-4 divide-y divide-line border-y border-line">
-            {plan.taught.map(({ method, verdict, plan: one }) => (
+            {plans.map((one) => calendar.on(one, day)).map(({ method, verdict, plan: one }) => (
               <li key={one.method} className="py-2">
                 <span className="font-bold">{method.name}: {verdict.chance === 'open' ? 'in season' : verdict.chance === 'edge' ? 'if the year is kind' : 'not now'}</span>
                 <span className="block text-sm">{verdict.why}</span>

@@ -146,6 +146,8 @@ function withoutOverlap(names: { at: number; name: string }[]): { at: number; na
   const kept: { at: number; name: string }[] = [];
   for (const one of [...names].sort((a, b) => a.at - b.at)) {
     const last = kept.at(-1);
+    // A name that would begin beyond the edge is left out too.
+    if (one.at < one.name.length * 3.2) continue;
     if (!last || one.at - one.name.length * 3.2 >= last.at + last.name.length * 3.2 + 8) kept.push(one);
   }
   return kept;

@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import { type Climate, MONTH_NAMES } from '@/core/climate/normals';
+import { fromCelsius, type TemperatureUnit, toCelsius } from '@/core/units/temperature';
 import { Field } from '../form/field';
 import { Problem } from '../form/problem';
 import { useSend } from '../form/use-send';
@@ -13,27 +14,32 @@ interface ClimateFormProps {
   source: string;
   /** Climates of the simulated weather service. */
   offered: { id: string; name: string; climate: Climate }[];
+  unit: TemperatureUnit;
   mayChange: boolean;
 }
 
 type Typed = { low: string[]; high: string[]; lastFrost: string; firstFrost: string; frostMargin: string; source: string };
 
-const typedOf = (climate: Climate | null, source: string): Typed => ({
-  low: MONTH_NAMES.map((_, i) => String(climate?.normals.low[i] ?? '')), high: MONTH_NAMES.map((_, i) => String(climate?.normals.high[i] ?? '')), lastFrost: climate?.lastFrost ?? '', firstFrost: climate?.firstFrost ?? '', frostMargin: String(climate?.frostMargin ?? 12), source,
+const typedOf = (climate: Climate | null, source: string, unit: TemperatureUnit): Typed => ({
+  low: MONTH_NAMES.map((_, i) => (climate ? String(fromCelsius(climate.normals.low[i]!, unit)) : '')), high: MONTH_NAMES.map((_, i) => (climate ? String(fromCelsius(climate.normals.high[i]!, unit)) : '')), lastFrost: climate?.lastFrost ?? '', firstFrost: climate?.firstFrost ?? '', frostMargin: String(climate?.frostMargin ?? 12), source,
 });
 
 /** A site's usual year: typed, from CSV, or taken of the simulated weather service. */
-export function ClimateForm({ siteId, version, climate, source, offered, mayChange }: ClimateFormProps) {
+export function ClimateForm({ siteId, version, climate, source, offered, unit, mayChange }: ClimateFormProps) {
   const { run, busy, problem } = useSend();
-  const [typed, setTyped] = useState(() => typedOf(climate, source));
+  const [typed, setTyped] = useState(() => typedOf(climate, source, unit));
   const [notes, setNotes] = useState<string | null>(null);
   const month = (list: 'low' | 'high', i: number, value: string): void => setTyped({ ...typed, [list]: typed[list].map((one, at) => (at === i ? value : one)) });
   const number = (text: string): number | string => (text.trim() === '' ? text : Number(text.replace(',', '.')));
+  const degrees = (text: string): number | string => {
+    const value = number(text);
+    return typeof value === 'number' && !Number.isNaN(value) ? toCelsius(value, unit) : text;
+  };
   const save = async (event: React.FormEvent): Promise<void> => {
     event.preventDefault();
     setNotes(null);
     const sent = await run('PUT', `/api/sites/${siteId}/climate`, {
-      version, source: typed.source, normals: { low: typed.low.map(number), high: typed.high.map(number) }, lastFrost: typed.lastFrost.trim() || null, firstFrost: typed.firstFrost.trim() || null, frostMargin: typed.frostMargin,
+      version, source: typed.source, normals: { low: typed.low.map(degrees), high: typed.high.map(degrees) }, lastFrost: typed.lastFrost.trim() || null, firstFrost: typed.firstFrost.trim() || null, frostMargin: typed.frostMargin,
     });
     if (sent?.ok) setNotes('Saved.');
   };
@@ -57,7 +63,7 @@ export function ClimateForm({ siteId, version, climate, source, offered, mayChan
           <Field label="Take a simulated climate" hint="Made up, for trying things out; nothing is saved until you say so">
             <select value="" onChange={(event) => {
               const one = offered.find(({ id }) => id === event.target.value);
-              if (one) setTyped(typedOf(one.climate, `simulated: ${one.name}`));
+              if (one) setTyped(typedOf(one.climate, `simulated: ${one.name}`, unit));
             }}>
               <option value="">Choose</option>{offered.map(({ id, name }) => <option key={id} value={id}>{name}</option>)}
             </select>
@@ -71,7 +77,7 @@ export function ClimateForm({ siteId, version, climate, source, offered, mayChan
           <tbody>
             {(['low', 'high'] as const).map((list) => (
               <tr key={list}>
-                <th scope="row">{list === 'low' ? 'Lowest, °C' : 'Highest, °C'}</th>
+                <th scope="row">{list === 'low' ? 'Lowest' : 'Highest'}, °{unit}</th>
                 {MONTH_NAMES.map((name, i) => <td key={name} className="!px-0.5">{mayChange ? <input aria-label={`${name}, ${list === 'low' ? 'lowest' : 'highest'}`} inputMode="decimal" className="bench-input !px-1 text-center" value={typed[list][i]} onChange={(event) => month(list, i, event.target.value)} /> : <span className="block text-center tabular-nums">{typed[list][i]}</span>}</td>)}
               </tr>
             ))}

@@ -31,11 +31,12 @@ export default async function SitePage({ params }: { params: Promise<{ site: str
       <Season />
       <main id="main" className="mx-auto flex max-w-[1240px] flex-col gap-5 px-4 py-5">
         <h1>{site.name} <span className="text-base font-normal text-muted">{site.hemisphere === 'north' ? 'northern' : 'southern'} hemisphere, {site.timeZone}</span></h1>
-        <section className="board" aria-labelledby="usual"><h2 id="usual" className="mb-2">The usual year</h2><ClimateForm key={site.version} siteId={id} version={site.version} climate={site.climate} source={site.climateSource} offered={weather.offered} mayChange={mayChange} /></section>
+        <section className="board" aria-labelledby="usual"><h2 id="usual" className="mb-2">The usual year</h2><ClimateForm key={site.version} siteId={id} version={site.version} climate={site.climate} source={site.climateSource} offered={weather.offered} unit={context.actor.temperatureUnit} mayChange={mayChange} /></section>
         {weather.days.length > 0 && (
           <section className="board" aria-labelledby="weather">
             <h2 id="weather" className="mb-1">Weather of a year, simulated</h2>
             <p className="mb-2 text-sm text-muted">Made up from the usual year, the same at every look: no station stands behind it, and the forecast of the ready check is taken from it.</p>
+            <p className="mb-1"><a href={`/api/sites/${id}/weather`} download>The year as CSV</a></p>
             <WeatherChart days={weather.days} unit={context.actor.temperatureUnit} />
           </section>
         )}
