@@ -1,5 +1,5 @@
 import { boolean, number, object, string } from 'yup';
-import { isIsoDate } from '@/core/units/iso-date';
+import { addDays, isIsoDate } from '@/core/units/iso-date';
 
 /* Fields that several inputs share, with messages that say what to do. */
 
@@ -33,3 +33,8 @@ export const flag = () => boolean().strict();
 export const paper = () => string().oneOf(['A4', 'Letter'] as const, 'Choose A4 or Letter.').default('A4');
 
 export const paperInput = object({ paper: paper() });
+
+/** True for a day that has begun nowhere on earth yet: nobody can have seen anything on it. */
+export function isAhead(date: string, now: Date): boolean {
+  return date > addDays(now.toISOString().slice(0, 10), 1);
+}

@@ -68,10 +68,11 @@ describe('a part of the plan', () => {
 describe('quantities', () => {
   it('come from roster, prior and the club’s own findings of milestones that were asked', async () => {
     const own = await testWorkshop(club);
-    await putPlannedMethods(lead(), own.id, methodsBody());
+    await putPlannedMethods(lead(), own.id, methodsBody({}, { scionSpecies: ' Pear ' }));
     const before = await quantities(lead(), own.id);
     expect(before).toMatchObject({ people: 3, problem: null });
     expect(before.needs[0]).toMatchObject({ practice: 12, keepers: 9, stocks: 21, sticks: 7 });
+    expect(before.lines.some(({ id }) => id === 'sticks-pear')).toBe(true);
     const belief = (await foundTakes(lead()))(METHODS[0]!);
     expect(belief.seen).toBe(0);
   });

@@ -1,4 +1,5 @@
 import { array, boolean, number, object, string } from 'yup';
+import { kindOf } from '@/core/compatibility/compatibility';
 import { METHODS, methodById } from '@/core/methods/registry';
 import type { PlannedMethod } from '@/core/planning/planned-method';
 import { type QuantitySettings, USUAL_SETTINGS } from '@/core/quantities/needs';
@@ -56,9 +57,9 @@ function placeFor(method: string, place: PlannedMethod['place']): PlannedMethod[
 /** Before anybody planned: the method of the day, on the wood that was chosen. */
 async function firstGuess(context: Context, workshop: WorkshopRow): Promise<PlannedMethod> {
   const lots = await workshopLots(context, workshop.id);
-  const scionSpecies = lots.wood[0]?.species ?? 'pear';
+  const scionSpecies = kindOf(lots.wood[0]?.species ?? 'pear');
   return {
-    method: workshop.method, place: methodById(workshop.method).use.places[0]!, scionSpecies, stockSpecies: lots.stocks[0]?.species ?? scionSpecies, practiceEach: 4, keepersEach: workshop.promisedKeepers, practiceOn: 'prunings',
+    method: workshop.method, place: methodById(workshop.method).use.places[0]!, scionSpecies, stockSpecies: kindOf(lots.stocks[0]?.species ?? scionSpecies), practiceEach: 4, keepersEach: workshop.promisedKeepers, practiceOn: 'prunings',
   };
 }
 
@@ -75,7 +76,9 @@ export async function putPlannedMethods(context: Context, workshopId: string, in
   }
   const promisedKeepers = given.methods.reduce((sum, { keepersEach }) => sum + keepersEach, 0);
   if (promisedKeepers > 20) throw new UseCaseError('invalid', 'Together the methods promise more than 20 keepers to each person. Promise fewer.');
-  const body: MethodsPart = { methods: given.methods, expected: given.expected ?? null, settings: given.settings };
+  // Kinds are kept as they are compared, so that "Pear" finds the sticks of pear.
+  const methods = given.methods.map((row) => ({ ...row, scionSpecies: kindOf(row.scionSpecies), stockSpecies: kindOf(row.stockSpecies) }));
+  const body: MethodsPart = { methods, expected: given.expected ?? null, settings: given.settings };
   const { db, actor: { clubId } } = context;
   return putPart(context, workshopId, 'methods', input, body, async (transaction) => {
     await db.workshops.update({ promisedKeepers }, { where: { clubId, id: workshopId }, transaction });

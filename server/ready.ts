@@ -42,7 +42,7 @@ export async function readiness(context: Context, workshopId: string): Promise<R
   const stocks = seenOf(['buds-shut', 'buds-swell', 'leaves-out', 'bark-slips'], ['buds-swell', 'leaves-out', 'bark-slips']);
   const barkMethods = taught.filter(({ method }) => method.use.bark === 'must slip');
   const input: ReadyInput = {
-    date: workshop.date, today: facts.today, people: present.length, conflicts,
+    date: workshop.date, people: present.length, conflicts,
     wants: { dormantWood: needs.some((need) => need === 'bench' || need === 'leaf'), slippingBark: barkMethods.length > 0, awakeStocks: taught.some(({ season }) => season?.phase === 'waking' || season?.phase === 'warmed') },
     lots: own.map((lot) => {
       const last = lot.checks.at(-1);
@@ -55,7 +55,7 @@ export async function readiness(context: Context, workshopId: string): Promise<R
     },
     briefed: { heard: present.filter(({ person }) => briefing.acknowledged.get(person.id)?.current).length, of: present.length },
     enough: [
-      ...amounts.stocks.map(({ species, needed, there }) => ({ what: `${species} stocks`, needed, there, unit: '' })), ...amounts.wood.map(({ species, needed, booked }) => ({ what: `${species} sticks booked`, needed, there: booked, unit: '' })),
+      ...amounts.stocks.map(({ species, needed, there }) => ({ what: `${species} stocks`, needed, there })), ...amounts.wood.map(({ species, needed, booked }) => ({ what: `${species} sticks booked`, needed, there: booked })),
       ...kitShort(amounts.lines),
     ],
     forecast: forecastOf(context, amounts, taught.every(({ plan }) => plan.place === 'bench')),
@@ -72,7 +72,7 @@ function expectSlip(stocks: { slipFrom: { early: string; late: string } | null; 
 function kitShort(lines: Awaited<ReturnType<typeof quantities>>['lines']): ReadyInput['enough'] {
   const kit = lines.filter(({ id }) => !id.startsWith('stocks-') && !id.startsWith('sticks-') && id !== 'bed');
   const short = kit.filter(({ buy }) => buy > 0);
-  return kit.length === 0 ? [] : [{ what: short.length === 0 ? 'Kit' : `Lines of the kit list that the store covers (short of ${short.slice(0, 3).map(({ name }) => name).join(', ')}${short.length > 3 ? ` and ${short.length - 3} more` : ''})`, needed: kit.length, there: kit.length - short.length, unit: '' }];
+  return kit.length === 0 ? [] : [{ what: short.length === 0 ? 'Kit' : `Lines of the kit list that the store covers (short of ${short.slice(0, 3).map(({ name }) => name).join(', ')}${short.length > 3 ? ` and ${short.length - 3} more` : ''})`, needed: kit.length, there: kit.length - short.length }];
 }
 
 function forecastOf(context: Context, { workshop, site, plan }: Awaited<ReturnType<typeof quantities>>, indoors: boolean): ReadyInput['forecast'] {

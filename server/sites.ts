@@ -8,7 +8,7 @@ import { isDuplicate, transact } from '@/db/transact';
 import { isMonthDay, readNormals, writeNormals } from '@/exchange/normals-csv';
 import { allow, type Context } from './context';
 import { audit } from './audit';
-import { count, id, isoDate, optionalText, text } from './fields';
+import { count, id, isAhead, isoDate, optionalText, text } from './fields';
 import { parse } from './parse';
 import { notFound, UseCaseError } from './use-case-error';
 
@@ -140,7 +140,7 @@ export async function addObservation(context: Context, siteId: string, observati
   await getSite(context, siteId);
   parse(id('the observation'), observationId);
   const given = parse(observationInput, input);
-  if (given.seenOn > new Date(now.getTime() + 86_400_000).toISOString().slice(0, 10)) throw new UseCaseError('invalid', 'What will be seen is not seen yet: enter a day up to today.', { seenOn: 'Not in the future.' });
+  if (isAhead(given.seenOn, now)) throw new UseCaseError('invalid', 'What will be seen is not seen yet: enter a day up to today.', { seenOn: 'Not in the future.' });
   try {
     await transact(db, async (transaction) => {
       await db.observations.create({ ...given, sign: given.sign, id: observationId, clubId, siteId, enteredBy: userId, withdrawn: false }, { transaction });

@@ -5,17 +5,16 @@ import { kindOf } from '@/core/compatibility/compatibility';
 import { isIsoDate } from '@/core/units/iso-date';
 import { type LotWarning, checkWarning, lotWarnings } from '@/core/wood/lot-warnings';
 import { summariseRun } from '@/core/wood/logger-run';
+import { STORE } from '@/core/wood/store';
 import type { LoggerRunRow, WoodBookingRow, WoodCheckRow, WoodLotRow, WoodSourceRow } from '@/db/models/rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { readLogger } from '@/exchange/logger-csv';
 import { allow, type Context } from './context';
 import { audit } from './audit';
-import { count, id, isoDate, optionalText, text } from './fields';
+import { count, id, isAhead, isoDate, optionalText, text } from './fields';
 import { parse } from './parse';
 import { notFound, UseCaseError } from './use-case-error';
 
-/** Winter store of scion wood, degC: trade handbook, the year. */
-export const STORE = { from: 0, to: 4 };
 /** Hours outside the store's range that are worth a word. */
 const WARM_HOURS = 24;
 
@@ -110,7 +109,7 @@ export async function addCheck(context: Context, lotId: string, checkId: string,
   parse(id('the look'), checkId);
   const given = parse(checkInput, input);
   if (lot.cutOn && given.lookedOn < lot.cutOn) throw new UseCaseError('invalid', 'This look lies before the wood was cut. Mend one of the two dates.', { lookedOn: 'Before it was cut.' });
-  if (given.lookedOn > new Date(now.getTime() + 86_400_000).toISOString().slice(0, 10)) throw new UseCaseError('invalid', 'A look in the future was not made yet: enter a day up to today.', { lookedOn: 'Not in the future.' });
+  if (isAhead(given.lookedOn, now)) throw new UseCaseError('invalid', 'A look in the future was not made yet: enter a day up to today.', { lookedOn: 'Not in the future.' });
   try {
     await transact(db, async (transaction) => {
       await db.woodChecks.create({ ...given, id: checkId, clubId, lotId, enteredBy: userId }, { transaction });

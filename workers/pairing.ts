@@ -1,6 +1,6 @@
 import { METHODS, methodById } from '@/core/methods/registry';
 import type { Place } from '@/core/methods/use';
-import { anotherMethod } from '@/core/pairing/another-method';
+import { otherMethods } from '@/core/pairing/another-method';
 import { pairUp, type PairingInput, type PairingResult } from '@/core/pairing/pair-up';
 
 /** What the page asks for. */
@@ -27,11 +27,11 @@ self.onmessage = ({ data }: MessageEvent<PairingOrder>) => {
       tell({ progress: share });
     },
   });
-  const others = METHODS.filter(({ id }) => id !== data.method);
+  const another = otherMethods(METHODS.filter(({ id }) => id !== data.method), data.place);
   const left = data.scions.filter(({ id }) => result.left.includes(id));
   const instead: Instead[] = [];
   for (const { stock: id } of result.aside) {
-    const found = anotherMethod(data.stocks.find((stock) => stock.id === id)!, left, others, data.place);
+    const found = another(data.stocks.find((stock) => stock.id === id)!, left);
     if (!found) continue;
     instead.push({ stock: id, method: found.method.id, scion: found.scion, contact: found.contact });
     left.splice(left.findIndex((scion) => scion.id === found.scion), 1);

@@ -4,16 +4,26 @@ import { contactTable } from './contact-table';
 import { type SkillLevel, SLIP } from './hand';
 import { HOPELESS } from './pair-up';
 
-/** Another method that would join a stock with one of the scions left, and how well; null when none does. */
-export function anotherMethod(stock: { caliper: number; skill: SkillLevel }, scions: readonly { id: string; caliper: number }[], methods: readonly Method[], place: Place): { method: Method; scion: string; contact: number } | null {
-  let best: { method: Method; scion: string; contact: number } | null = null;
-  for (const method of methods) {
-    if (!method.use.places.includes(place)) continue;
-    const table = contactTable(method);
-    for (const scion of scions) {
-      const contact = table.at(stock.caliper, scion.caliper, SLIP[stock.skill]);
-      if (contact >= HOPELESS && (!best || contact > best.contact)) best = { method, scion: scion.id, contact };
+export interface OtherMethod {
+  method: Method;
+  scion: string;
+  contact: number;
+}
+
+/**
+ * Looks for the method that joins a stock best with one of the scions left; null where none does.
+ * Contact once worked out serves every stock that is asked about.
+ */
+export function otherMethods(methods: readonly Method[], place: Place): (stock: { caliper: number; skill: SkillLevel }, scions: readonly { id: string; caliper: number }[]) => OtherMethod | null {
+  const tables = methods.filter(({ use }) => use.places.includes(place)).map((method) => ({ method, table: contactTable(method) }));
+  return (stock, scions) => {
+    let best: OtherMethod | null = null;
+    for (const { method, table } of tables) {
+      for (const scion of scions) {
+        const contact = table.at(stock.caliper, scion.caliper, SLIP[stock.skill]);
+        if (contact >= HOPELESS && (!best || contact > best.contact)) best = { method, scion: scion.id, contact };
+      }
     }
-  }
-  return best;
+    return best;
+  };
 }

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { bestOutline } from '../contact/best-outline';
 import { METHODS, methodById } from '../methods/registry';
-import { anotherMethod } from './another-method';
+import { otherMethods } from './another-method';
 import { assign } from './assignment';
 import { contactTable } from './contact-table';
 import { expectedContact } from './expected-contact';
@@ -126,10 +126,10 @@ describe('pairing a bench', () => {
     const result = pairUp(input([[10, 'a', 'some'], [28, 'b', 'some']], [10, 9]));
     expect(result.aside).toEqual([{ stock: 's1', why: 'no stick here suits its caliper' }]);
     expect(result.left).toEqual(['c1']);
-    const other = anotherMethod({ caliper: 28, skill: 'some' }, [{ id: 'c1', caliper: 9 }], METHODS, 'field');
+    const other = otherMethods(METHODS, 'field')({ caliper: 28, skill: 'some' }, [{ id: 'c1', caliper: 9 }]);
     expect(other!.method.id).not.toBe(whip.id);
     expect(other!.contact).toBeGreaterThanOrEqual(HOPELESS);
-    expect(anotherMethod({ caliper: 300, skill: 'some' }, [{ id: 'c1', caliper: 9 }], METHODS, 'bench')).toBeNull();
+    expect(otherMethods(METHODS, 'bench')({ caliper: 300, skill: 'some' }, [{ id: 'c1', caliper: 9 }])).toBeNull();
   });
   it('copes with nothing to pair', () => {
     expect(pairUp(input([[10, 'a', 'some']], [])).aside).toHaveLength(1);

@@ -5,6 +5,7 @@ import type { Season } from '../methods/use';
 import { callusRange, type LookUp } from '../phenology/assumptions';
 import type { Phenology } from '../phenology/phenology';
 import { addDays, type IsoDate } from '../units/iso-date';
+import { STORE } from '../wood/store';
 import type { PlannedMethod } from './planned-method';
 
 /** Something to do before or after a workshop. */
@@ -88,7 +89,7 @@ function woodDates({ date, taught, look, degrees, length }: DatesInput): Planned
     const stored = sound ? to : window.to;
     const checks = [];
     for (let day = addDays(stored, every); day < addDays(date, -3); day = addDays(day, every)) checks.push(day);
-    dates.push({ id: `wood-store-${need}`, name: 'Wood into store', from: stored, to: stored, kind: 'wood', source: window.source, how: `Sealed bag, barely damp wrap, ${degrees(0)} to ${degrees(4)}, away from ripening fruit.` });
+    dates.push({ id: `wood-store-${need}`, name: 'Wood into store', from: stored, to: stored, kind: 'wood', source: window.source, how: `Sealed bag, barely damp wrap, ${degrees(STORE.from)} to ${degrees(STORE.to)}, away from ripening fruit.` });
     // A long winter has many looks; the calendar takes six.
     checks.slice(-6).forEach((day, i, shown) => dates.push({
       id: `wood-check-${need}-${shown.length - i}`, name: 'Look at the stored wood', from: day, to: day, kind: 'wood', source: look('wood-check').source, how: 'Green under the bark, buds shut, wrap damp and not wet, no mould.',

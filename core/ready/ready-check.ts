@@ -1,4 +1,4 @@
-import { formatDate, type IsoDate } from '../units/iso-date';
+import { daysBetween, formatDate, type IsoDate } from '../units/iso-date';
 import type { Conflict } from '../planning/date-conflicts';
 import type { LotWarning } from '../wood/lot-warnings';
 
@@ -15,7 +15,6 @@ export interface ReadyLine {
 
 export interface ReadyInput {
   date: IsoDate;
-  today: IsoDate;
   people: number;
   conflicts: Conflict[];
   /** Whether any method wants wood asleep, bark that slips, stocks awake. */
@@ -26,7 +25,7 @@ export interface ReadyInput {
   /** What the year says where nobody looked. */
   expected: { barkSlips: boolean | null; stocksAwake: boolean | null };
   briefed: { heard: number; of: number };
-  enough: { what: string; needed: number; there: number; unit: string }[];
+  enough: { what: string; needed: number; there: number }[];
   forecast: { simulated: boolean; hottest: number; coldest: number; mean: number; limits: { from: number; to: number; stop: number } | null; indoors: boolean; degrees: (celsius: number) => string } | null;
 }
 
@@ -39,7 +38,7 @@ export function readyCheck(input: ReadyInput): { light: Light; lines: ReadyLine[
   const add = (id: string, question: string, light: Light, says: string, remedy: string | null = null): void => void lines.push({ id, question, light, says, remedy });
   const { people, conflicts, wants, lots, seen, expected, briefed, enough, forecast } = input;
   if (people === 0) add('people', 'Is anybody coming?', 'stop', 'Nobody has a seat.', 'Add people to the roster on this leaf.');
-  const season = conflicts.filter(({ id }) => !id.startsWith('lot-') && !id.startsWith('late-') && id !== 'past');
+  const season = conflicts.filter((conflict) => !ofWood(conflict) && !conflict.id.startsWith('late-') && conflict.id !== 'past');
   for (const { id, level, says, remedy } of season) add(id, 'Is it the season?', level, says, remedy);
   if (season.length === 0) add('season', 'Is it the season?', 'go', 'Every method is in its season at this site.');
   woodLines(input, add);
@@ -51,9 +50,9 @@ export function readyCheck(input: ReadyInput): { light: Light; lines: ReadyLine[
     const missing = briefed.of - briefed.heard;
     add('briefed', 'Is everybody briefed?', missing === 0 ? 'go' : 'care', missing === 0 ? `All ${briefed.of} have heard the briefing.` : `${missing} of ${briefed.of} have not heard the briefing.`, missing === 0 ? null : 'Read it out before the first cut and note who heard it, on the Teach leaf.');
   }
-  for (const { what, needed, there, unit } of enough) {
+  for (const { what, needed, there } of enough) {
     if (there >= needed) continue;
-    add(`enough-${what}`, 'Is there enough of all?', there === 0 && needed > 0 ? 'stop' : 'care', `${what}: ${there} of ${needed}${unit ? ` ${unit}` : ''}.`, 'Enter what there is, buy or cut what is missing, or give something up: see quantities.');
+    add(`enough-${what}`, 'Is there enough of all?', there === 0 && needed > 0 ? 'stop' : 'care', `${what}: ${there} of ${needed}.`, 'Enter what there is, buy or cut what is missing, or give something up: see quantities.');
   }
   if (enough.length > 0 && enough.every(({ needed, there }) => there >= needed)) add('enough', 'Is there enough of all?', 'go', 'Stocks, sticks and kit cover the plan.');
   if (forecast) forecastLine(forecast, add);
@@ -63,13 +62,17 @@ export function readyCheck(input: ReadyInput): { light: Light; lines: ReadyLine[
 
 type Add = (id: string, question: string, light: Light, says: string, remedy?: string | null) => void;
 
+/** Conflicts of a lot are told with the wood, not with the season. */
+function ofWood({ id }: Conflict): boolean {
+  return id.startsWith('lot-') || id.startsWith('budwood-');
+}
+
 function woodLines({ date, wants, lots, conflicts }: ReadyInput, add: Add): void {
   if (lots.length === 0) {
     add('wood', wants.dormantWood ? 'Is the wood still dormant?' : 'Is the wood fit?', 'stop', 'No scion wood is chosen for the workshop.', 'Choose lots on the wood page of this leaf.');
     return;
   }
   const question = wants.dormantWood ? 'Is the wood still dormant?' : 'Is the wood fit?';
-  const before = lots.length;
   let troubled = 0;
   for (const lot of lots) {
     const bad = lot.warnings.filter(({ id }) => id === 'check' || id === 'store');
@@ -78,8 +81,9 @@ function woodLines({ date, wants, lots, conflicts }: ReadyInput, add: Add): void
     if (bad.length === 0 && !dated) add(`look-${lot.variety}`, question, 'care', lot.lastCheck ? `${lot.variety} was last looked at on ${formatDate(lot.lastCheck.on)}.` : `${lot.variety} was never looked at.`, 'Scrape a little bark and look at the buds this morning, and enter it with the lot.');
     if (bad.length > 0 || !dated) troubled++;
   }
-  for (const { id, level, says, remedy } of conflicts.filter((one) => one.id.startsWith('lot-') || one.id.startsWith('budwood-'))) add(id, question, level, says, remedy);
-  if (troubled === 0) add('wood', question, 'go', `${before === 1 ? 'The lot was' : `All ${before} lots were`} looked at within ${FRESH} days: green, buds shut.`);
+  const own = conflicts.filter(ofWood);
+  for (const { id, level, says, remedy } of own) add(id, question, level, says, remedy);
+  if (troubled === 0 && own.length === 0) add('wood', question, 'go', `${lots.length === 1 ? 'The lot was' : `All ${lots.length} lots were`} looked at within ${FRESH} days: green, buds shut.`);
 }
 
 function slipLine(seen: ReadyInput['seen']['bark'], expected: boolean | null, { date }: ReadyInput, add: Add): void {
@@ -108,5 +112,5 @@ function forecastLine({ simulated, hottest, coldest, mean, limits, indoors, degr
 }
 
 function daysApart(on: IsoDate, date: IsoDate): number {
-  return Math.abs(Date.parse(date) - Date.parse(on)) / 86_400_000;
+  return Math.abs(daysBetween(on, date));
 }

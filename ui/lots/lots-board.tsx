@@ -6,6 +6,7 @@ import { v7 as uuid } from 'uuid';
 import { formatDate } from '@/core/units/iso-date';
 import { formatTemperature, type TemperatureUnit } from '@/core/units/temperature';
 import type { LotWarning } from '@/core/wood/lot-warnings';
+import { STORE } from '@/core/wood/store';
 import { Field } from '../form/field';
 import { Problem } from '../form/problem';
 import { SheetDialog } from '../form/sheet-dialog';
@@ -14,9 +15,6 @@ import { LotBookings } from '../wood/lot-bookings';
 import { LotFields } from '../wood/lot-form';
 import { WarningList } from '../wood/warning-list';
 import { RibbonStrip } from './ribbon';
-
-/** Winter store of scion wood, degC: the trade handbook's figures. */
-const STORE = { from: 0, to: 4 };
 
 interface WoodView {
   id: string; variety: string; species: string; source: string; cutOn: string | null; ribbon: string; sticks: number; booked: number; lastLook: string | null; warnings: LotWarning[];

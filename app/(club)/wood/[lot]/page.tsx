@@ -1,8 +1,9 @@
 import type { Metadata } from 'next';
+import { STORE } from '@/core/wood/store';
 import { lotBookingViews } from '@/server/lot-views';
 import { clubDay } from '@/server/season';
 import { listSites } from '@/server/sites';
-import { type LedgerLot, ledgerLot, lotReadings, STORE, warningsOf } from '@/server/wood-ledger';
+import { type LedgerLot, ledgerLot, lotReadings, warningsOf } from '@/server/wood-ledger';
 import { listSources } from '@/server/wood-sources';
 import { LotBookings } from '@/ui/wood/lot-bookings';
 import { LotChecks } from '@/ui/wood/lot-checks';
