@@ -2,7 +2,7 @@ import { METHODS } from '@/core/methods/registry';
 import { assign } from '@/core/pairing/assignment';
 import { contactTable } from '@/core/pairing/contact-table';
 import { SLIP } from '@/core/pairing/hand';
-import { seededRandom } from '@/demo/random';
+import { seededRandom } from '@/core/chance/seeded-random';
 
 /* node --import tsx bench/pairing.ts: 300 stocks with 300 sticks, filling the table and solving apart. Solving must stay under 2 s. */
 

@@ -6,7 +6,7 @@ import type { LaidFace, LaidFaceContact } from './laid-face-contact';
  * Grade of a face laid on bared wood. Low contact is poor at most: callus forms all over the bared
  * wood, so geometry alone does not kill it.
  */
-export function laidFaceGrade(face: LaidFace, result: LaidFaceContact): ContactGrade {
+export function laidFaceGrade(face: LaidFace, result: LaidFaceContact, matched = MATCHED): ContactGrade {
   const { contact, flankGaps } = result;
   const bridging = face.bridging ?? BRIDGING_DISTANCE;
   const flanks = flankGaps ? [flankGaps.left, flankGaps.right].filter((gap) => gap <= bridging + 1e-6).length : null;
@@ -15,7 +15,7 @@ export function laidFaceGrade(face: LaidFace, result: LaidFaceContact): ContactG
     flanks === null ? (edges ? 'both edges' : 'on callus only')
     : `${edges ? 'face' : 'face off the wood'}, ${flanks === 2 ? 'both flanks' : flanks === 1 ? 'one flank' : 'no flank'}`;
   const reason = contact > 1 - 1e-6 ? null : whyLow(face, result, bridging);
-  return { grade: contact >= MATCHED - 1e-9 ? 'good' : 'poor', words: `${where}, ${percent(contact)}`, reason };
+  return { grade: contact >= matched - 1e-9 ? 'good' : 'poor', words: `${where}, ${percent(contact)}`, reason };
 }
 
 function whyLow(face: LaidFace, { standOff, flankGaps }: LaidFaceContact, bridging: number): string {

@@ -10,13 +10,13 @@ export const SIDE_TOUCHING = 0.1;
  * Grade of a union of two outlines: good when both sides match, poor when one does or a side
  * touches at all, fatal when neither does, whatever the ends add.
  */
-export function outlineGrade(union: OutlineUnion, result: OutlineUnionContact): ContactGrade {
+export function outlineGrade(union: OutlineUnion, result: OutlineUnionContact, matched = MATCHED): ContactGrade {
   const { left, right, contact } = result;
   const share = percent(contact);
-  const matched = [left, right].filter((share) => share >= MATCHED - 1e-9).length;
-  if (matched === 2) return { grade: 'good', words: `both sides, ${share}`, reason: null };
+  const sides = [left, right].filter((share) => share >= matched - 1e-9).length;
+  if (sides === 2) return { grade: 'good', words: `both sides, ${share}`, reason: null };
   const reason = whyLow(union, result);
-  if (matched === 1) return { grade: 'poor', words: `${left > right ? 'left' : 'right'} side only, ${share}`, reason };
+  if (sides === 1) return { grade: 'poor', words: `${left > right ? 'left' : 'right'} side only, ${share}`, reason };
   if (Math.max(left, right) >= SIDE_TOUCHING - 1e-9) {
     const crossing = left >= SIDE_TOUCHING && right >= SIDE_TOUCHING;
     return { grade: 'poor', words: `${crossing ? 'parts of both sides' : `part of the ${left > right ? 'left' : 'right'} side`}, ${share}`, reason };

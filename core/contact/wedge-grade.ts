@@ -7,19 +7,19 @@ import type { WedgeContact, WedgeUnion } from './wedge-contact';
 export const WEDGE_FATAL = 0.05;
 
 /** Grade of a cleft or a top wedge: good from 0.6, fatal under 0.05. */
-export function wedgeGrade(union: WedgeUnion, result: WedgeContact): ContactGrade {
+export function wedgeGrade(union: WedgeUnion, result: WedgeContact, matched = MATCHED): ContactGrade {
   const { contact, left, right } = result;
   const share = percent(contact);
-  const where = left === null || right === null ? 'along the wedge' : edgesMet(left, right);
-  if (contact >= MATCHED - 1e-9) return { grade: 'good', words: `${where}, ${share}`, reason: contact > 1 - 1e-6 ? null : whyLow(union) };
+  const where = left === null || right === null ? 'along the wedge' : edgesMet(left, right, matched);
+  if (contact >= matched - 1e-9) return { grade: 'good', words: `${where}, ${share}`, reason: contact > 1 - 1e-6 ? null : whyLow(union) };
   if (contact < WEDGE_FATAL) return { grade: 'fatal', words: contact > 0.005 ? `barely anywhere, ${share}` : 'nowhere', reason: whyLow(union) };
   return { grade: 'poor', words: left === null ? `part of the wedge, ${share}` : `${where}, ${share}`, reason: whyLow(union) };
 }
 
-function edgesMet(outer: number, inner: number): string {
-  if (outer >= MATCHED && inner >= MATCHED) return 'both edges';
-  if (outer >= MATCHED) return 'outer edge only';
-  if (inner >= MATCHED) return 'inner edge only';
+function edgesMet(outer: number, inner: number, matched: number): string {
+  if (outer >= matched && inner >= matched) return 'both edges';
+  if (outer >= matched) return 'outer edge only';
+  if (inner >= matched) return 'inner edge only';
   return 'parts of the edges';
 }
 

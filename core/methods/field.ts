@@ -32,6 +32,27 @@ export interface Field {
   kept?: boolean;
 }
 
+/** What is wrong with a figure of a field, in words, or null. What the pieces allow together is for the contact model to say. */
+export function rangeProblem({ name, least, most, unit }: Field, value: number): string | null {
+  const said = name.charAt(0).toUpperCase() + name.slice(1);
+  const kind = unit === 'degrees' ? 'degrees' : 'mm';
+  if (value < least) return least === 0 ? `${said} cannot be less than 0. Check the figure.` : `${said} must be ${least} ${kind} or more. Check the figure.`;
+  if (value > most) return `${said} of more than ${most} ${kind} cannot be right. Check the figure and its unit.`;
+  return null;
+}
+
+/**
+ * Six likely figures of a field, about `around`, for a thumb that cannot type: calipers by the mm,
+ * lengths by the five.
+ *
+ * @example quickFigures(10, 'caliper') // [7, 8, 9, 10, 11, 12]
+ */
+export function quickFigures(around: number, kind: 'caliper' | 'length'): number[] {
+  const step = kind === 'caliper' ? (around > 20 ? 5 : 1) : around > 24 ? 5 : around > 10 ? 2 : 1;
+  const middle = Math.max(4 * step, Math.round(around / step) * step);
+  return [-3, -2, -1, 0, 1, 2].map((k) => middle + k * step);
+}
+
 export function usualPick(field: Field): FieldPick {
   return field.picks!.find(({ usual }) => usual) ?? field.picks![0]!;
 }

@@ -4,6 +4,7 @@ import type { DisplayList } from '../drawing/display-list';
 import type { Workpieces } from '../drawing/workpieces';
 import type { Milestone } from '../findings/milestones';
 import type { Grade, PointGrade } from '../scoring/grade';
+import type { ThresholdId, Thresholds } from '../scoring/thresholds';
 import type { Template } from '../templates/template';
 import type { LengthUnit } from '../units/length';
 import type { AftercareTask } from './aftercare-task';
@@ -31,6 +32,8 @@ export interface Point {
   good: string;
   /** Computed from the measures unless somebody overrules it. */
   measured: boolean;
+  /** Strokes of the knife that are good, where they are counted; two more are poor, more than that a recut. */
+  strokesGood?: number;
   /** What to do about a fault that was judged and not measured, as one movement. */
   correction: string;
 }
@@ -129,7 +132,9 @@ export interface Method {
   /** The caution that is said before the first cut. */
   knifeCaution: string;
   tools: string[];
-  assess: (figures: Figures, marks: Record<string, PointGrade>) => Assessment;
+  /** Where the grades of its measured points change that a club may move. */
+  thresholds: ThresholdId[];
+  assess: (figures: Figures, marks: Record<string, PointGrade>, thresholds: Thresholds) => Assessment;
   /** Contact this pair of wood could reach. */
   best: (figures: Figures) => number;
   corrections: (measures: Measures, figures: Figures, assessment: Assessment) => Correction[];

@@ -2,6 +2,7 @@ import { assumedBark } from '../contact/cut-face';
 import { figuresOf, fillMeasures } from '../methods/field';
 import type { Figures } from '../methods/measures';
 import type { Method } from '../methods/method';
+import { USUAL_THRESHOLDS } from '../scoring/thresholds';
 
 /** Places are tried this far apart, mm: contact falls off a cliff where the lines come out of reach, so they have to be near. */
 const STEP = 0.125;
@@ -26,7 +27,7 @@ export function expectedContact(method: Method, stock: number, scion: number): (
   const base = figuresFor(method, stock, scion);
   const at = (changes: Partial<Figures>): number => {
     try {
-      return method.assess({ ...base, ...changes } as Figures, {}).contact.contact;
+      return method.assess({ ...base, ...changes } as Figures, {}, USUAL_THRESHOLDS).contact.contact;
     } catch {
       // A cut that this wood cannot have: no union.
       return 0;

@@ -4,6 +4,8 @@ import type { Figures, Measures } from '../methods/measures';
 import { type Choices, relevantChoices } from '../methods/school';
 import { pointsOf } from '../methods/shown-technique';
 import type { PointGrade } from './grade';
+import { type PointWords, wordedPoints } from './worded-points';
+import { type Thresholds, USUAL_THRESHOLDS } from './thresholds';
 import { FATAL_CAP, scoreUnion, type UnionScore } from './score-union';
 
 /** What somebody marked, by point id. A point without a mark is good, or as measured. */
@@ -13,6 +15,12 @@ export type Marks = Record<string, PointGrade>;
 export interface ScoringRule {
   weights: Record<string, number>;
   fatalCap: number;
+  /** Caps of points whose fatal fault caps otherwise. */
+  caps?: Record<string, number>;
+  /** Thresholds that differ from the usual ones. */
+  thresholds?: Partial<Thresholds>;
+  /** Words a club has for points. */
+  words?: Record<string, PointWords>;
   /** Schools the workshop follows; the usual ones where none is named. */
   schools?: Choices;
 }
@@ -28,7 +36,11 @@ const STAGES: Stage[] = ['joined', 'wrapped', 'keeper'];
 
 /** The points asked at a stage: its own and those of the stages before it. */
 export function pointsAt(method: Method, stage: Stage, schools: Choices = {}): Point[] {
-  return pointsOf(method, schools).filter((point) => STAGES.indexOf(point.stage) <= STAGES.indexOf(stage));
+  return upTo(stage, pointsOf(method, schools));
+}
+
+function upTo(stage: Stage, points: Point[]): Point[] {
+  return points.filter((point) => STAGES.indexOf(point.stage) <= STAGES.indexOf(stage));
 }
 
 /** The rule a method comes with, by the schools a workshop follows. */
@@ -47,14 +59,14 @@ export function defaultRule(method: Method, schools: Choices = {}): ScoringRule 
  */
 export function judgeUnion(method: Method, rule: ScoringRule, measures: Measures, marks: Marks, stage: Stage): UnionJudgement {
   const figures = figuresOf(method.fields, measures);
-  const assessment = method.assess(figures, marks);
-  const grades = pointsAt(method, stage, rule.schools).map((point) => ({
+  const assessment = method.assess(figures, marks, { ...USUAL_THRESHOLDS, ...rule.thresholds });
+  const grades = upTo(stage, wordedPoints(method, rule)).map((point) => ({
     point,
     grade: marks[point.id] ?? assessment.grades[point.id] ?? ('good' as const),
   }));
   const scored = scoreUnion(
     grades.map(({ point, grade }) => ({ id: point.id, weight: rule.weights[point.id] ?? 0, grade })),
-    rule.fatalCap,
+    rule.fatalCap, rule.caps,
   );
   return { ...scored, assessment, figures, grades };
 }

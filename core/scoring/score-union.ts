@@ -21,12 +21,13 @@ export const FATAL_CAP = 40;
 
 /**
  * Score of a union: 100 * sum(weight * value) / sum(weight) over the points looked at, capped when
- * any of them is fatal.
+ * any of them is fatal: by the lowest cap of those that are.
  *
+ * @param caps by point, where its cap is not the general one.
  * @throws RangeError on a weight that is negative or not a number.
  * @example scoreUnion([{ id: 'cambium', weight: 30, grade: 'poor' }, { id: 'hold', weight: 10, grade: 'good' }]).score // 62.5
  */
-export function scoreUnion(points: GradedPoint[], fatalCap = FATAL_CAP): UnionScore {
+export function scoreUnion(points: GradedPoint[], fatalCap = FATAL_CAP, caps: Readonly<Record<string, number>> = {}): UnionScore {
   let gained = 0;
   let possible = 0;
   const fatal: string[] = [];
@@ -40,5 +41,5 @@ export function scoreUnion(points: GradedPoint[], fatalCap = FATAL_CAP): UnionSc
   if (possible === 0) return { score: null, uncapped: null, fatal };
   // The quotient first: it is 1 at most, and so the score never passes 100 by rounding.
   const uncapped = 100 * (gained / possible);
-  return { score: fatal.length > 0 ? Math.min(fatalCap, uncapped) : uncapped, uncapped, fatal };
+  return { score: Math.min(uncapped, ...fatal.map((id) => (Object.hasOwn(caps, id) ? caps[id]! : fatalCap))), uncapped, fatal };
 }

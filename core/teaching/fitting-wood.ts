@@ -1,6 +1,6 @@
 import type { Method, Wood } from '../methods/method';
-import { METHODS } from '../methods/registry';
 import { woodOf } from '../methods/shown-technique';
+import type { StockRange } from '../methods/stock-ranges';
 import { formatLength, type LengthUnit } from '../units/length';
 
 export interface FittingWood {
@@ -9,8 +9,12 @@ export interface FittingWood {
   problem: string | null;
 }
 
-/** Calipers a method can be drawn with: those asked for, or its usual ones with a word on what to do instead. */
-export function fittingWood(method: Method, asked: { stock: number | null; scion: number | null }, unit: LengthUnit): FittingWood {
+/**
+ * Calipers a method can be drawn with: those asked for, or its usual ones with a word on what to do instead.
+ *
+ * @param ranges stocks of the methods that may be done instead.
+ */
+export function fittingWood(method: Method, asked: { stock: number | null; scion: number | null }, unit: LengthUnit, ranges: readonly StockRange[]): FittingWood {
   const usual = woodOf(method.shownWith);
   const stock = asked.stock ?? method.shownWith.stock;
   const scion = asked.scion ?? (asked.stock === null ? method.shownWith.scion : Math.round(scionFor(method, stock) * 10) / 10);
@@ -18,8 +22,8 @@ export function fittingWood(method: Method, asked: { stock: number | null; scion
   const { use } = method;
   const refuse = (problem: string): FittingWood => ({ wood: usual, problem });
   if (!(stock > 0) || !(scion > 0)) return refuse('A caliper is more than 0. Measure across the bark.');
-  if (stock < use.stock.from - 1e-6) return refuse(`${method.name} is done on stocks of ${length(use.stock.from)} and more. On ${length(stock)}: ${instead(method, stock)}.`);
-  if (stock > use.stock.to + 1e-6 && !(use.stock.thicker && stock <= 100)) return refuse(`${method.name} is done on stocks up to ${length(use.stock.to)}. On ${length(stock)}: ${instead(method, stock)}.`);
+  if (stock < use.stock.from - 1e-6) return refuse(`${method.name} is done on stocks of ${length(use.stock.from)} and more. On ${length(stock)}: ${instead(method, stock, ranges)}.`);
+  if (stock > use.stock.to + 1e-6 && !(use.stock.thicker && stock <= 100)) return refuse(`${method.name} is done on stocks up to ${length(use.stock.to)}. On ${length(stock)}: ${instead(method, stock, ranges)}.`);
   if (use.ratio && scion < use.ratio.from * stock - 1e-6) return refuse(`The scion is too thin for this stock: ${length(use.ratio.from * stock)} or more would do. Or take a thinner place on the stock.`);
   if (use.ratio && scion > use.ratio.to * stock + 1e-6) return refuse(`The scion is too thick for this stock: ${length(use.ratio.to * stock)} or less would do. Or take a thicker place on the stock.`);
   if (scion > 40) return refuse(`A scion of ${length(scion)} is a limb. Take last year’s wood, 6 to 10 mm.`);
@@ -34,7 +38,7 @@ function scionFor(method: Method, stock: number): number {
 }
 
 /** Methods that a stock of this caliper suits. */
-function instead(method: Method, stock: number): string {
-  const others = METHODS.filter((other) => other !== method && stock >= other.use.stock.from && (stock <= other.use.stock.to || other.use.stock.thicker)).map(({ inSentence }) => inSentence);
+function instead(method: Method, stock: number, ranges: readonly StockRange[]): string {
+  const others = ranges.filter((other) => other.id !== method.id && stock >= other.stock.from && (stock <= other.stock.to || other.stock.thicker)).map(({ inSentence }) => inSentence);
   return others.length > 0 ? `take ${others.slice(0, -1).join(', ')}${others.length > 1 ? ' or ' : ''}${others.at(-1)}` : 'no method is done; take another stock';
 }

@@ -7,6 +7,7 @@ import type { Method, Wood } from '../methods/method';
 import type { Choices } from '../methods/school';
 import { piecesAfter, type StepFigure } from '../methods/step';
 import { formatLength, type LengthUnit } from '../units/length';
+import { USUAL_THRESHOLDS } from '../scoring/thresholds';
 
 /** A step with its drawings, ready to be shown: plain values only. */
 export interface StepSheet {
@@ -63,7 +64,7 @@ function linesFor(method: Method, wood: Wood, unit: LengthUnit): DisplayList | n
   try {
     const aside = method.fields.find(({ id }) => id === 'placement')?.picks?.find(({ id }) => id === 'left-lines');
     const unequal = Math.abs(wood.stock - wood.scion) > 0.5;
-    return method.assess(figuresOf(method.fields, exampleMeasures(method, { ...given, ...(aside && unequal ? { placement: aside.id } : {}) })), {}).lines({ unit });
+    return method.assess(figuresOf(method.fields, exampleMeasures(method, { ...given, ...(aside && unequal ? { placement: aside.id } : {}) })), {}, USUAL_THRESHOLDS).lines({ unit });
   } catch {
     return null;
   }

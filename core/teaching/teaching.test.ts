@@ -4,6 +4,7 @@ import { METHODS } from '../methods/registry';
 import { relevantChoices } from '../methods/school';
 import { shownTechnique, woodOf } from '../methods/shown-technique';
 import { fittingWood } from './fitting-wood';
+import { STOCK_RANGES } from '../methods/stock-ranges';
 import { stepSheets } from './step-sheets';
 
 describe.each(METHODS.map((method) => [method.id, method] as const))('sheets of %s', (_id, method) => {
@@ -17,12 +18,12 @@ describe.each(METHODS.map((method) => [method.id, method] as const))('sheets of 
   });
   it('are drawn with its own limits, and refuse what lies outside with what to do', () => {
     const { stock } = method.use;
-    expect(fittingWood(method, method.shownWith, 'mm').problem).toBeNull();
-    const thin = fittingWood(method, { stock: stock.from - 0.1, scion: null }, 'mm');
+    expect(fittingWood(method, method.shownWith, 'mm', STOCK_RANGES).problem).toBeNull();
+    const thin = fittingWood(method, { stock: stock.from - 0.1, scion: null }, 'mm', STOCK_RANGES);
     expect(thin.problem).toContain(`${stock.from} mm and more`);
     expect(thin.wood).toEqual(woodOf(method.shownWith));
-    if (!stock.thicker) expect(fittingWood(method, { stock: stock.to + 0.1, scion: null }, 'mm').problem).toMatch(/take |no method is done/);
-    expect(fittingWood(method, { stock: Number.NaN, scion: null }, 'mm').problem).toContain('more than 0');
+    if (!stock.thicker) expect(fittingWood(method, { stock: stock.to + 0.1, scion: null }, 'mm', STOCK_RANGES).problem).toMatch(/take |no method is done/);
+    expect(fittingWood(method, { stock: Number.NaN, scion: null }, 'mm', STOCK_RANGES).problem).toContain('more than 0');
   });
 });
 

@@ -35,6 +35,13 @@ export function dateInZone(at: Date, zone: string): IsoDate {
   return local.toISODate()!;
 }
 
+/** Minutes since midnight in `zone` at the instant `at`. */
+export function timeInZone(at: Date, zone: string): number {
+  const local = DateTime.fromJSDate(at, { zone });
+  if (!local.isValid) throw new Error(`"${zone}" is not a time zone this system knows.`);
+  return local.hour * 60 + local.minute;
+}
+
 /** A date for reading: "14 Mar 2027". */
 export function formatDate(date: IsoDate): string {
   return DateTime.fromMillis(midnight(date), { zone: 'utc' }).setLocale('en-GB').toFormat('d LLL yyyy');

@@ -38,13 +38,14 @@ export const bark: Method = {
   callusDays: 21,
   knifeCaution: `${CAUTIONS['long-cut'].text} ${CAUTIONS['bud-cut'].text} Know where the first-aid kit is; the club’s own rules come first.`,
   tools: ['saw', 'grafting knife with a bark lifter', 'cut-resistant glove', 'caliper'],
-  assess: (figures) => {
+  thresholds: ['matched', 'hairline', 'open', 'lengthTolerance', 'windowFrom', 'windowTo'],
+  assess: (figures, _marks, thresholds) => {
     const face = laidFaceOf(figures);
     const contact = barkContact(face);
-    const contactGrade = laidFaceGrade(face, contact);
+    const contactGrade = laidFaceGrade(face, contact, thresholds.matched);
     return {
       contact, contactGrade,
-      grades: { cambium: contactGrade.grade, flatness: flatnessGrade(face.hollow), 'cut-length': lengthGrade([face.length], FACE_LENGTH), window: windowGrade(face.window) },
+      grades: { cambium: contactGrade.grade, flatness: flatnessGrade(face.hollow, thresholds), 'cut-length': lengthGrade([face.length], FACE_LENGTH, thresholds), window: windowGrade(face.window, thresholds) },
       lines: ({ unit }) => laidFaceView(face, contact, unit),
       side: ({ unit }) => piecesView(joinedPieces(technique, figures, face.length), { view: 'side', unit, anchors: ANCHORS }),
       section: (_level, unit) => laidFaceSection(face, contact, unit), reach: 0,

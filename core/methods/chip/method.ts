@@ -44,7 +44,8 @@ export const chip: Method = {
   callusDays: 14,
   knifeCaution: `${CAUTIONS['bud-cut'].text} ${CAUTIONS['hands-meet'].text} Know where the first-aid kit is; the club’s own rules come first.`,
   tools: ['budding knife', 'cut-resistant glove', 'caliper'],
-  assess: (figures) => assessOutline(figures, CHIP_LENGTH, (_union, { unit }) => piecesView(joinedPieces(technique, figures, figures.stockLength), { view: 'front', unit, anchors: ANCHORS })),
+  thresholds: ['matched', 'hairline', 'open', 'lengthTolerance'],
+  assess: (figures, _marks, thresholds) => assessOutline(figures, CHIP_LENGTH, (_union, { unit }) => piecesView(joinedPieces(technique, figures, figures.stockLength), { view: 'front', unit, anchors: ANCHORS }), thresholds),
   best: bestOutlineContact,
   corrections: (measures, figures) => outlineCorrections(measures, figures, 'chip'),
 };

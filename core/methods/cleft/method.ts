@@ -42,13 +42,14 @@ export const cleft: Method = {
   callusDays: 21,
   knifeCaution: `${CAUTIONS.driven.text} ${CAUTIONS['long-cut'].text} Know where the first-aid kit is; the club’s own rules come first.`,
   tools: ['saw', 'splitting blade and mallet', 'driver to hold the split', 'grafting knife', 'cut-resistant glove', 'caliper'],
-  assess: (figures) => {
+  thresholds: ['matched', 'hairline', 'open', 'lengthTolerance'],
+  assess: (figures, _marks, thresholds) => {
     const union = wedgeUnionOf(figures);
     const contact = cleftContact(union);
-    const contactGrade = wedgeGrade(union, contact);
+    const contactGrade = wedgeGrade(union, contact, thresholds.matched);
     return {
       contact, contactGrade,
-      grades: { cambium: contactGrade.grade, flatness: flatnessGrade(union.hollow), 'cut-length': lengthGrade([union.length], WEDGE_LENGTH) },
+      grades: { cambium: contactGrade.grade, flatness: flatnessGrade(union.hollow, thresholds), 'cut-length': lengthGrade([union.length], WEDGE_LENGTH, thresholds) },
       lines: ({ unit }) => wedgeView(union, contact, unit),
       side: ({ unit }) => piecesView(joinedPieces(technique, figures, union.length), { view: 'front', unit, anchors: ANCHORS }),
       section: null, reach: 0,

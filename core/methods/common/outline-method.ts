@@ -6,6 +6,7 @@ import { placementOffset } from '../../contact/placement';
 import { crossSection } from '../../drawing/cross-section';
 import type { DisplayList } from '../../drawing/display-list';
 import { faceView } from '../../drawing/face-view';
+import type { Thresholds } from '../../scoring/thresholds';
 import type { Field } from '../field';
 import type { Figures, Measures } from '../measures';
 import type { Assessment, Correction } from '../method';
@@ -45,16 +46,17 @@ export function assessOutline(
   figures: Figures,
   range: { from: number; to: number },
   side: (union: OutlineUnion, options: Parameters<Assessment['side']>[0]) => DisplayList,
+  thresholds: Thresholds,
 ): Assessment {
   const union = outlineOf(figures);
   const contact = outlineUnionContact(union);
-  const graded = outlineGrade(union, contact);
+  const graded = outlineGrade(union, contact, thresholds.matched);
   const through = union.stock.depth === undefined;
   return {
     contact, contactGrade: graded,
     grades: {
-      cambium: graded.grade, flatness: flatnessGrade(union.stock.hollow + union.scion.hollow),
-      'cut-length': lengthGrade([figures.stockLength!, figures.scionLength!], range),
+      cambium: graded.grade, flatness: flatnessGrade(union.stock.hollow + union.scion.hollow, thresholds),
+      'cut-length': lengthGrade([figures.stockLength!, figures.scionLength!], range, thresholds),
     },
     lines: ({ unit, ghost, level }) => faceView(union, contact, { unit, ghost, level }),
     side: (options) => side(union, options),

@@ -49,7 +49,7 @@ export const daylight = judged({
   faults: [{ grade: 'poor', words: 'a sliver' }, { grade: 'fatal', words: 'through the middle' }],
 });
 export const strokes = judged({
-  id: 'strokes', letter: 'k', name: 'Strokes', good: 'one stroke, two at most', correction: 'Make the long cut in one pull; do not whittle.',
+  id: 'strokes', letter: 'k', name: 'Strokes', strokesGood: 2, good: 'one stroke, two at most', correction: 'Make the long cut in one pull; do not whittle.',
   faults: [{ grade: 'poor', words: 'two more than that' }, { grade: 'recut', words: 'whittled: a recut' }],
 });
 export const seal = judged({

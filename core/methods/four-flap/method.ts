@@ -55,10 +55,11 @@ export const fourFlap: Method = {
   callusDays: 21,
   knifeCaution: `${CAUTIONS['long-cut'].text} ${CAUTIONS.shears.text} Know where the first-aid kit is; the club’s own rules come first.`,
   tools: ['saw', 'grafting knife', 'shears', 'cut-resistant glove', 'caliper'],
-  assess: (figures, marks) => {
+  thresholds: ['matched'],
+  assess: (figures, marks, thresholds) => {
     const union = unionOf(figures);
     const contact = flapContact(union);
-    const graded = flapGrade(contact);
+    const graded = flapGrade(contact, thresholds.matched);
     const narrowFlaps = union.flaps.some((flap, i) => flap.width < union.flats[i]!.width - 0.5);
     const uneven = Math.min(...union.flaps.map(({ width }) => width)) < 0.8 * Math.max(...union.flaps.map(({ width }) => width));
     const flatsPoor = contact.narrow.length > 0 || union.flats.some(({ width }) => flatDepth(width, figures.scionDiameter!) > assumedBark(figures.scionDiameter!) + 0.8);

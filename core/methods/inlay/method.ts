@@ -50,14 +50,15 @@ export const inlay: Method = {
   callusDays: 21,
   knifeCaution: `${CAUTIONS.saw.text} ${CAUTIONS['long-cut'].text} Know where the first-aid kit is; the club’s own rules come first.`,
   tools: ['saw', 'grafting knife with a fine tip', 'small hammer', 'cut-resistant glove', 'caliper'],
-  assess: (figures) => {
+  thresholds: ['matched', 'hairline', 'open', 'lengthTolerance', 'windowFrom', 'windowTo'],
+  assess: (figures, _marks, thresholds) => {
     const face = inlayFaceOf(figures);
     const contact = inlayContact(face);
-    const contactGrade = laidFaceGrade(face, contact);
+    const contactGrade = laidFaceGrade(face, contact, thresholds.matched);
     const loose = Math.max(contact.flankGaps!.left, contact.flankGaps!.right) > BRIDGING_DISTANCE + 1e-6;
     return {
       contact, contactGrade,
-      grades: { cambium: contactGrade.grade, flatness: flatnessGrade(face.hollow), 'cut-length': lengthGrade([face.length], FACE_LENGTH), window: windowGrade(face.window), slots: loose ? 'poor' : 'good' },
+      grades: { cambium: contactGrade.grade, flatness: flatnessGrade(face.hollow, thresholds), 'cut-length': lengthGrade([face.length], FACE_LENGTH, thresholds), window: windowGrade(face.window, thresholds), slots: loose ? 'poor' : 'good' },
       lines: ({ unit }) => laidFaceView(face, contact, unit),
       side: ({ unit }) => piecesView(joinedPieces(technique, figures, face.length), { view: 'side', unit, anchors: ANCHORS }),
       section: (_level, unit) => laidFaceSection(face, contact, unit), reach: 0,

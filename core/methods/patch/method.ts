@@ -49,6 +49,7 @@ export const patch: Method = {
   callusDays: 14,
   knifeCaution: `${CAUTIONS['bud-cut'].text} ${CAUTIONS.sap.text} Know where the first-aid kit is; the club’s own rules come first.`,
   tools: ['double-bladed knife', 'budding knife', 'cut-resistant glove', 'caliper'],
+  thresholds: [],
   assess: (figures) => {
     const union = unionOf(figures);
     const contact = patchContact(union);

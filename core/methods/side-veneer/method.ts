@@ -45,7 +45,8 @@ export const sideVeneer: Method = {
   callusDays: 30,
   knifeCaution: `${CAUTIONS['long-cut'].text} ${CAUTIONS['hands-meet'].text} Know where the first-aid kit is; the club’s own rules come first.`,
   tools: ['grafting knife', 'snips', 'cut-resistant glove', 'caliper'],
-  assess: (figures) => assessOutline(figures, CUT_LENGTH, (_union, { unit }) => piecesView(joinedPieces(technique, figures, figures.stockLength), { view: 'side', unit, anchors: ANCHORS })),
+  thresholds: ['matched', 'hairline', 'open', 'lengthTolerance'],
+  assess: (figures, _marks, thresholds) => assessOutline(figures, CUT_LENGTH, (_union, { unit }) => piecesView(joinedPieces(technique, figures, figures.stockLength), { view: 'side', unit, anchors: ANCHORS }), thresholds),
   best: bestOutlineContact,
   corrections: (measures, figures) => outlineCorrections(measures, figures, 'scion'),
 };

@@ -33,7 +33,8 @@ export const splice: Method = {
   callusDays: 14,
   knifeCaution: `${CAUTIONS['long-cut'].text} ${CAUTIONS['hands-meet'].text} Know where the first-aid kit is; the club’s own rules come first.`,
   tools: ['grafting knife', 'secateurs', 'clip or a second pair of hands', 'cut-resistant glove', 'caliper'],
-  assess: (figures) => assessOutline(figures, CUT_LENGTH, (union, { unit }) => piecesView(joinedPieces(technique, figures, (union.stock.length + union.scion.length) / 2), { view: 'side', unit, anchors: ANCHORS })),
+  thresholds: ['matched', 'hairline', 'open', 'lengthTolerance'],
+  assess: (figures, _marks, thresholds) => assessOutline(figures, CUT_LENGTH, (union, { unit }) => piecesView(joinedPieces(technique, figures, (union.stock.length + union.scion.length) / 2), { view: 'side', unit, anchors: ANCHORS }), thresholds),
   best: bestOutlineContact,
   corrections: (measures, figures) => outlineCorrections(measures, figures, 'scion'),
 };

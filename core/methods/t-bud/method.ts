@@ -59,15 +59,16 @@ export const tBud: Method = {
   callusDays: 14,
   knifeCaution: `${CAUTIONS['bud-cut'].text} ${CAUTIONS['hands-meet'].text} Know where the first-aid kit is; the club’s own rules come first.`,
   tools: ['budding knife with a bark lifter', 'cut-resistant glove', 'caliper'],
-  assess: (figures, marks) => {
+  thresholds: ['matched', 'hairline', 'open'],
+  assess: (figures, marks, thresholds) => {
     const union = unionOf(figures, marks);
     const contact = shieldContact(union);
-    const contactGrade = shieldGrade(union, contact);
+    const contactGrade = shieldGrade(union, contact, thresholds.matched);
     const share = union.inserted / union.shieldLength;
     const width = 2 * Math.sqrt(Math.max(1, (figures.scionDiameter! / 2) ** 2 - (figures.scionDiameter! / 2 - 2.2) ** 2));
     return {
       contact, contactGrade,
-      grades: { cambium: contactGrade.grade, flatness: flatnessGrade(union.hollow), 'in-place': share >= 0.9 ? 'good' : share >= 0.4 ? 'poor' : 'fatal' },
+      grades: { cambium: contactGrade.grade, flatness: flatnessGrade(union.hollow, thresholds), 'in-place': share >= 0.9 ? 'good' : share >= 0.4 ? 'poor' : 'fatal' },
       lines: ({ unit }) => shieldView(union, contact, width, unit),
       side: ({ unit }) => piecesView(joinedPieces(technique, figures, figures.shieldLength), { view: 'front', unit, anchors: ANCHORS }),
       section: null, reach: 0,

@@ -40,6 +40,7 @@ export const bridge: Method = {
   ],
   example: { stockDiameter: 10, scionDiameter: 10, stockLength: 40, scionLength: 40 }, shownWith: { stock: 10, scion: 10 }, schools: [], technique,
   earlySign: 'planks sprout', failureSign: 'planks warp', rounds: [{ milestone: 'healed', from: 14, to: 21, look: 'sprouting planks' }], callusDays: 14, knifeCaution: 'Cut away from the body.', tools: ['knife'],
-  assess: (figures) => assessOutline(figures, RANGE, (union, { unit }) => piecesView(joinedPieces(technique, figures, union.stock.length), { view: 'side', unit, anchors: ['way-up', 'safe-hands', 'daylight', 'label'] })),
+  thresholds: ['matched', 'hairline', 'open', 'lengthTolerance'],
+  assess: (figures, _marks, thresholds) => assessOutline(figures, RANGE, (union, { unit }) => piecesView(joinedPieces(technique, figures, union.stock.length), { view: 'side', unit, anchors: ['way-up', 'safe-hands', 'daylight', 'label'] }), thresholds),
   best: bestOutlineContact, corrections: (measures, figures) => outlineCorrections(measures, figures, 'scion'),
 };

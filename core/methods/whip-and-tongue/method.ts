@@ -37,7 +37,8 @@ export const whipAndTongue: Method = {
   callusDays: 14,
   knifeCaution: `${CAUTIONS['long-cut'].text} ${CAUTIONS['hands-meet'].text} Know where the first-aid kit is; the club’s own rules come first.`,
   tools: ['grafting knife', 'secateurs', 'cut-resistant glove', 'caliper'],
-  assess: (figures) => assessOutline(figures, CUT_LENGTH, sideView),
+  thresholds: ['matched', 'hairline', 'open', 'lengthTolerance'],
+  assess: (figures, _marks, thresholds) => assessOutline(figures, CUT_LENGTH, sideView, thresholds),
   best: bestOutlineContact,
   corrections: (measures, figures) => outlineCorrections(measures, figures, 'scion'),
 };

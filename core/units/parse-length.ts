@@ -1,0 +1,19 @@
+import { parseDecimal } from './decimal';
+import { type LengthUnit, toMillimetres } from './length';
+
+/**
+ * Reads a length as a hand or a caliper types it: a figure, with a decimal point or comma, and
+ * perhaps its unit, which goes before the reader's own.
+ *
+ * @param unit what a figure without a unit is in.
+ * @returns mm to a thousandth, or null for what is no length.
+ * @example parseLength('9,5 mm', 'in') // 9.5
+ */
+export function parseLength(text: string, unit: LengthUnit): number | null {
+  const [, figure = '', suffix] = /^(.*?)\s*(mm|cm|in|inch|"|″)?\s*$/i.exec(text) ?? [];
+  const value = parseDecimal(figure);
+  if (value === null) return null;
+  const given = suffix?.toLowerCase();
+  if (given === 'cm') return Math.round(value * 10_000) / 1000;
+  return Math.round(toMillimetres(value, given === undefined ? unit : given === 'mm' ? 'mm' : 'in') * 1000) / 1000;
+}
