@@ -3,6 +3,7 @@ import { SequelizeStorage, Umzug } from 'umzug';
 import * as workshopLife from './migrations/0001-workshop-life';
 import * as teaching from './migrations/0002-teaching';
 import * as planning from './migrations/0003-planning';
+import * as scoring from './migrations/0004-scoring';
 
 function migrator(sequelize: Sequelize) {
   return new Umzug({
@@ -10,6 +11,7 @@ function migrator(sequelize: Sequelize) {
       { name: '0001-workshop-life', up: () => workshopLife.up(sequelize) },
       { name: '0002-teaching', up: () => teaching.up(sequelize) },
       { name: '0003-planning', up: () => planning.up(sequelize) },
+      { name: '0004-scoring', up: () => scoring.up(sequelize) },
     ],
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
     logger: undefined,

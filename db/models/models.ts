@@ -4,7 +4,7 @@ import type * as rows from './rows';
 /** A table whose instances are its rows; use cases read them `raw`. */
 export type Table<Row extends object> = ModelStatic<Model<Row, Partial<Row>> & Row>;
 
-const { BOOLEAN, DATE, DATEONLY, DOUBLE, INTEGER, JSON, STRING, BIGINT } = DataTypes;
+const { BLOB, BOOLEAN, DATE, DATEONLY, DOUBLE, INTEGER, JSON, STRING, BIGINT } = DataTypes;
 
 /** Column types by attribute name; `!` marks the primary key. Columns are the attribute in snake case. */
 type Columns<Row> = { [Name in keyof Required<Row>]: DataTypes.DataType | [DataTypes.DataType, 'key'] };
@@ -50,13 +50,13 @@ export function defineModels(sequelize: Sequelize) {
     }),
     unions: define<rows.UnionRow>('unions', {
       id: key, clubId: STRING, workshopId: STRING, seatId: STRING, kind: STRING, number: INTEGER, plantId: STRING, chosenJudgementId: STRING,
-      doubleSettledAt: DATE(3),
+      doubleSettledAt: DATE(3), secondWanted: BOOLEAN, secondSettledAt: DATE(3), changedAt: DATE(3),
     }),
     judgements: define<rows.JudgementRow>('judgements', {
       id: key, clubId: STRING, unionId: STRING, assessorId: STRING, stage: STRING, measures: JSON, marks: JSON, note: STRING,
       contact: DOUBLE, contactLeft: DOUBLE, contactRight: DOUBLE, touchingMm: DOUBLE, runs: JSON, contactGrade: STRING, contactWords: STRING,
       fatal: JSON, score: DOUBLE, modelVersion: STRING, rubricId: STRING, correctsId: STRING, liveCorrectsId: STRING, withdrawnAt: DATE(3), filledInAt: DATE(3),
-      deviceAt: DATE(3), recordedAt: DATE(3),
+      deviceAt: DATE(3), recordedAt: DATE(3), madeAt: DATE(3), blind: BOOLEAN, seconds: INTEGER, strokes: INTEGER, rescoredBy: STRING,
     }),
     rounds: define<rows.RoundRow>('rounds', { id: key, clubId: STRING, workshopId: STRING, milestone: STRING, opensOn: DATEONLY, closesOn: DATEONLY }),
     reportLinks: define<rows.ReportLinkRow>('report_links', {
@@ -104,6 +104,14 @@ export function defineModels(sequelize: Sequelize) {
     measuredPieces: define<rows.MeasuredPieceRow>('measured_pieces', {
       id: key, clubId: STRING, workshopId: STRING, kind: STRING, lotId: STRING, number: INTEGER, caliper: DOUBLE, usableBuds: INTEGER,
     }),
+    keeperPermits: define<rows.KeeperPermitRow>('keeper_permits', { id: key, clubId: STRING, workshopId: STRING, seatId: STRING, may: BOOLEAN, reason: STRING, givenBy: STRING, givenAt: DATE(3) }),
+    rubricEdits: define<rows.RubricEditRow>('rubric_edits', { clubId: key, method: key, version: INTEGER, body: JSON, changeId: STRING, changedBy: STRING, changedAt: DATE(3) }),
+    recalibrations: define<rows.RecalibrationRow>('recalibrations', { id: key, clubId: STRING, method: STRING, seed: INTEGER, nth: INTEGER, assessorId: STRING, rubricId: STRING, marks: JSON, answeredAt: DATE(3) }),
+    photos: define<rows.PhotoRow>('photos', {
+      id: key, clubId: STRING, unionId: STRING, takenBy: STRING, width: INTEGER, height: INTEGER, bytes: BLOB, scale: JSON, version: INTEGER, addedAt: DATE(3), withdrawn: BOOLEAN,
+    }),
+    cutLooks: define<rows.CutLookRow>('cut_looks', { id: key, clubId: STRING, unionId: STRING, callus: STRING, contactSeen: DOUBLE, lookedOn: DATEONLY, note: STRING, enteredBy: STRING, recordedAt: DATE(3) }),
+    cardLinks: define<rows.CardLinkRow>('card_links', { tokenHash: key, clubId: STRING, seatId: STRING, createdAt: DATE(3), withdrawnAt: DATE(3) }),
     audit: define<rows.AuditRow>('audit', { seq: [BIGINT, 'key'], clubId: STRING, actorId: STRING, action: STRING, subjectId: STRING, at: DATE(3) }),
   };
 }

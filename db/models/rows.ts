@@ -11,6 +11,8 @@ import type { Verdict } from '@/core/compatibility/compatibility';
 import type { Limb } from '@/core/topworking/limb';
 import type { Stage } from '@/core/methods/method';
 import type { Marks, ScoringRule } from '@/core/scoring/judge-union';
+import type { RubricEdits } from '@/core/scoring/rubric-edits';
+import type { PhotoScale } from '@/core/photos/photo-scale';
 import type { Milestone, Answer } from '@/core/findings/milestones';
 import type { TakeState } from '@/core/findings/take-state';
 
@@ -54,6 +56,10 @@ export interface PlantRow {
 export interface UnionRow {
   id: string; clubId: string; workshopId: string; seatId: string; kind: UnionKind; number: number; plantId: string | null;
   chosenJudgementId: string | null; doubleSettledAt: Date | null;
+  /** Drawn to be scored twice, and when that was done or given up. */
+  secondWanted: boolean; secondSettledAt: Date | null;
+  /** When anything about it last changed, by the database's clock. */
+  changedAt: Date;
 }
 export interface JudgementRow {
   id: string; clubId: string; unionId: string; assessorId: string; stage: Stage; measures: Measures; marks: Marks; note: string;
@@ -62,6 +68,14 @@ export interface JudgementRow {
   correctsId: string | null;
   /** As correctsId, and null once withdrawn: unique, so that a judgement has one correction that stands. */
   liveCorrectsId: string | null; withdrawnAt: Date | null; filledInAt: Date | null; deviceAt: Date; recordedAt: Date;
+  /** When it was made, by the server's clock: the device's clock put right by what it showed when it sent. */
+  madeAt: Date;
+  /** Scored without having seen the first score. */
+  blind: boolean;
+  /** How long the union was on the screen, and strokes counted, where somebody counted. */
+  seconds: number | null; strokes: number | null;
+  /** Who had it scored again by another rubric; its assessor stays who it was. */
+  rescoredBy: string | null;
 }
 export interface RoundRow { id: string; clubId: string; workshopId: string; milestone: Milestone; opensOn: string; closesOn: string }
 export interface ReportLinkRow {
@@ -94,7 +108,7 @@ export interface TopworkingPlanRow { id: string; clubId: string; tree: string; s
 export interface ObservationRow { id: string; clubId: string; siteId: string; species: string; sign: Sign; seenOn: string; note: string; enteredBy: string; withdrawn: boolean }
 /** A part of a workshop's plan as it was last saved; `version` grows, so that nobody overwrites what they have not seen. */
 export interface PlanPartRow { clubId: string; workshopId: string; part: PlanPart; version: number; body: unknown; changeId: string; changedAt: Date }
-export type PlanPart = 'methods' | 'kit' | 'day' | 'room' | 'pairs';
+export type PlanPart = 'methods' | 'kit' | 'day' | 'room' | 'pairs' | 'scoring';
 export interface StoreItemRow { clubId: string; item: string; inStore: number; price: number | null }
 /** An entry as the calendar file last had it; `sequence` grows when it changes. */
 export interface CalendarEntryRow { clubId: string; workshopId: string; entry: string; contentHash: string; sequence: number; fromDate: string; toDate: string; title: string; cancelled: boolean }
@@ -105,3 +119,10 @@ export interface WoodBookingRow { id: string; clubId: string; lotId: string; wor
 export interface WoodCheckRow { id: string; clubId: string; lotId: string; lookedOn: string; green: 'yes' | 'partly' | 'no'; buds: 'shut' | 'moving' | 'open'; note: string; enteredBy: string }
 export interface LoggerRunRow { id: string; clubId: string; lotId: string; fileName: string; contentHash: string; readings: Reading[]; summary: LoggerSummary; notes: string[]; addedAt: Date }
 export interface MeasuredPieceRow { id: string; clubId: string; workshopId: string; kind: 'stick' | 'stock'; lotId: string; number: number; caliper: number; usableBuds: number | null }
+/** The lead's or an assistant's word that somebody may make keepers without being ready, or may not yet. The last one counts. */
+export interface KeeperPermitRow { id: string; clubId: string; workshopId: string; seatId: string; may: boolean; reason: string; givenBy: string; givenAt: Date }
+export interface RubricEditRow { clubId: string; method: string; version: number; body: RubricEdits; changeId: string; changedBy: string; changedAt: Date }
+export interface RecalibrationRow { id: string; clubId: string; method: string; seed: number; nth: number; assessorId: string; rubricId: string; marks: Marks; answeredAt: Date }
+export interface PhotoRow { id: string; clubId: string; unionId: string; takenBy: string; width: number; height: number; bytes: Buffer; scale: PhotoScale | null; version: number; addedAt: Date; withdrawn: boolean }
+export interface CutLookRow { id: string; clubId: string; unionId: string; callus: 'ring' | 'parts' | 'none'; contactSeen: number | null; lookedOn: string; note: string; enteredBy: string; recordedAt: Date }
+export interface CardLinkRow { clubId: string; seatId: string; tokenHash: string; createdAt: Date; withdrawnAt: Date | null }
