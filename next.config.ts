@@ -3,7 +3,7 @@ import type { NextConfig } from 'next';
 const config: NextConfig = {
   // The checks build into a folder of their own, so that a running server keeps its build.
   distDir: process.env.PEAR_BENCH_BUILD ?? '.next',
-  serverExternalPackages: ['sequelize', 'mariadb', 'umzug', 'pdfkit', '@node-rs/argon2', 'nodemailer', 'mailparser'],
+  serverExternalPackages: ['sequelize', 'mariadb', 'umzug', 'pdfkit', '@node-rs/argon2', 'nodemailer', 'mailparser', 'sharp'],
   // The build of the checks has a twelfth method, made up: what it takes to add one is seen end to end.
   ...(process.env.PEAR_BENCH_BUILD === '.next-check' ? { turbopack: { resolveAlias: { '@/core/methods/more-methods': './core/methods/testing/twelfth.ts' } } } : {}),
   poweredByHeader: false,
@@ -19,7 +19,7 @@ const config: NextConfig = {
       ],
     },
     // The path of a private link is its secret: it is told to nobody, and not kept by caches.
-    { source: '/r/:path*', headers: [{ key: 'Referrer-Policy', value: 'no-referrer' }, { key: 'Cache-Control', value: 'no-store' }, { key: 'X-Robots-Tag', value: 'noindex' }] },
+    ...['/r/:path*', '/c/:path*'].map((source) => ({ source, headers: [{ key: 'Referrer-Policy', value: 'no-referrer' }, { key: 'Cache-Control', value: 'no-store' }, { key: 'X-Robots-Tag', value: 'noindex' }] })),
   ],
 };
 

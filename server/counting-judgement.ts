@@ -20,7 +20,7 @@ function origin(judgement: JudgementRow, all: JudgementRow[]): JudgementRow {
 
 /**
  * The one judgement of a union that counts: the one the lead chose, or what has replaced it by
- * correction, else the first. Order is that of arrival at the server.
+ * correction, else the first that was not blind. Order is that of arrival at the server.
  */
 export function countingJudgement(union: Pick<UnionRow, 'chosenJudgementId'>, judgements: JudgementRow[]): JudgementRow | null {
   const candidates = standing(judgements);
@@ -31,5 +31,5 @@ export function countingJudgement(union: Pick<UnionRow, 'chosenJudgementId'>, ju
     if (replacement) return replacement;
   }
   const arrival = (judgement: JudgementRow): number => origin(judgement, judgements).recordedAt.getTime();
-  return candidates.sort((a, b) => arrival(a) - arrival(b) || a.id.localeCompare(b.id))[0] ?? null;
+  return candidates.sort((a, b) => Number(a.blind) - Number(b.blind) || arrival(a) - arrival(b) || a.id.localeCompare(b.id))[0] ?? null;
 }

@@ -6,6 +6,7 @@ import { audit } from './audit';
 import { id } from './fields';
 import { parse } from './parse';
 import { standing } from './counting-judgement';
+import { hiddenFrom } from './second-looks';
 import { refreshUnionFacts } from './union-facts';
 import { notFound, UseCaseError } from './use-case-error';
 import { getWorkshop } from './workshops';
@@ -28,13 +29,14 @@ export async function settleDouble(context: Context, workshopId: string, unionId
       if (!union) throw notFound('The union');
       const all = await db.judgements.findAll({ where: { clubId, unionId }, transaction, raw: true });
       const stands = standing(all);
+      if (hiddenFrom(userId, union, all)) throw notFound('The union');
       if (!stands.some((judgement) => judgement.id === given.judgementId)) throw notFound('The judgement');
       if (given.as === 'one') {
         await db.unions.update({ chosenJudgementId: given.judgementId, doubleSettledAt: now }, { where: { clubId, id: unionId }, transaction });
       } else {
         if (stands.length < 2) throw new UseCaseError('conflict', 'This union has one judgement only, so there is nothing to part. Reload the page.');
         const last = (await db.unions.max('number', { where: { clubId, workshopId, seatId: union.seatId, kind: union.kind }, transaction })) as number;
-        const created = { ...union, id: uuid(), number: last + 1, plantId: null, chosenJudgementId: null, doubleSettledAt: null };
+        const created = { ...union, id: uuid(), number: last + 1, plantId: null, chosenJudgementId: null, doubleSettledAt: null, secondWanted: false, secondSettledAt: null };
         await db.unions.create(created, { transaction });
         // The whole chain of corrections moves along with the judgement.
         const chain = [given.judgementId];

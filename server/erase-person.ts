@@ -20,6 +20,9 @@ export async function erasePersonRows({ db, mail, now }: Services, clubId: strin
     await db.people.update({ name: null, email: null, phone: null, mayContact: false, erasedAt: now }, { where: { clubId, id: personId }, transaction });
     await db.judgements.update({ note: '' }, { where: { clubId, unionId }, transaction });
     await db.reports.update({ note: '' }, { where: { clubId, unionId }, transaction });
+    await db.cardLinks.update({ withdrawnAt: now }, { where: { clubId, seatId: seats.map(({ id }) => id), withdrawnAt: null as never }, transaction });
+    await db.cutLooks.update({ note: '' }, { where: { clubId, unionId }, transaction });
+    await db.keeperPermits.update({ reason: '' }, { where: { clubId, seatId: seats.map(({ id }) => id) }, transaction });
     await db.reportLinks.update({ withdrawnAt: now }, { where: { clubId, personId, withdrawnAt: null as never }, transaction });
     await audit(db, transaction, { clubId, actorId, action: 'person erased', subjectId: personId, at: now });
   });

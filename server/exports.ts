@@ -4,7 +4,9 @@ import { pointsOf } from '@/core/methods/shown-technique';
 import { writeCsv } from '@/exchange/csv-table';
 import { allow, type Context } from './context';
 import { listKeepers } from './keepers';
+import { hiddenFrom } from './second-looks';
 import { listRounds } from './rounds';
+import { groupByUnion } from './scored-unions';
 import { listSeats } from './seats';
 import { getWorkshop } from './workshops';
 
@@ -17,7 +19,7 @@ type Rows = Record<string, string | number | boolean | null>[];
 export async function exportCsv(context: Context, workshopId: string, name: ExportName): Promise<string> {
   allow(context, 'viewer');
   const workshop = await getWorkshop(context, workshopId);
-  const { db, actor: { clubId } } = context;
+  const { db, actor: { clubId, userId } } = context;
   const seats = new Map((await listSeats(context, workshopId)).map((seat) => [seat.id, seat.number]));
   if (name === 'unions') {
     const [facts, keepers] = await Promise.all([
@@ -39,7 +41,10 @@ export async function exportCsv(context: Context, workshopId: string, name: Expo
   }
   const unions = new Map((await db.unions.findAll({ where: { clubId, workshopId }, raw: true })).map((union) => [union.id, union]));
   if (name === 'judgements') {
-    const judgements = await db.judgements.findAll({ where: { clubId, unionId: [...unions.keys()] }, order: [['recordedAt', 'ASC'], ['id', 'ASC']], raw: true });
+    const all = await db.judgements.findAll({ where: { clubId, unionId: [...unions.keys()] }, order: [['recordedAt', 'ASC'], ['id', 'ASC']], raw: true });
+    // What a second assessor must not see yet is in no table yet.
+    const byUnion = groupByUnion(all);
+    const judgements = all.filter(({ unionId }) => !hiddenFrom(userId, unions.get(unionId)!, byUnion.get(unionId) ?? []));
     const { fields } = methodById(workshop.method);
     const points = pointsOf(methodById(workshop.method), workshop.schools).map(({ id }) => id);
     return writeCsv(

@@ -3,6 +3,7 @@ import { METHODS } from '@/core/methods/registry';
 import type { Method, Wood } from '@/core/methods/method';
 import { type Choices, chosen } from '@/core/methods/school';
 import { fittingWood } from '@/core/teaching/fitting-wood';
+import { STOCK_RANGES } from '@/core/methods/stock-ranges';
 import { stepSheets } from '@/core/teaching/step-sheets';
 import { layOut, type LaidOut } from '@/core/templates/lay-out';
 import { formatLength } from '@/core/units/length';
@@ -35,7 +36,7 @@ function read(context: Context, methodId: string, given: Record<string, string>)
   if (!method) throw notFound('The method');
   const { paper, format, stock, scion } = parse(query, given);
   const number = (text: string): number | null => (text.trim() === '' ? null : Number(text));
-  const { wood, problem } = fittingWood(method, { stock: number(stock), scion: number(scion) }, context.actor.lengthUnit);
+  const { wood, problem } = fittingWood(method, { stock: number(stock), scion: number(scion) }, context.actor.lengthUnit, STOCK_RANGES);
   if (problem) throw new UseCaseError('invalid', problem, { stock: problem });
   return { method, wood, paper, format, choices: Object.fromEntries(method.schools.map((question) => [question.id, chosen(given, question)])) };
 }

@@ -1,25 +1,24 @@
 import { date, lazy, mixed, number, object, type ObjectSchema, string } from 'yup';
-import type { Field } from '@/core/methods/field';
+import { type Field, rangeProblem } from '@/core/methods/field';
 import type { Method } from '@/core/methods/method';
 import type { Measures } from '@/core/methods/measures';
 import type { Marks } from '@/core/scoring/judge-union';
 import type { PointGrade } from '@/core/scoring/grade';
-import { count, id } from './fields';
+import { count, flag, id } from './fields';
 
 const GRADES: PointGrade[] = ['good', 'poor', 'recut', 'fatal', 'not-looked-at'];
 const origin = string().oneOf(['measured', 'picked', 'assumed'] as const).required('Say where the figure comes from.');
 
 /** A figure within what wood can have; what the pieces allow together is core's to say. */
-function figure({ name, least, most, unit: kind }: Field) {
-  const unit = kind === 'degrees' ? 'degrees' : 'mm';
+function figure(field: Field) {
+  const { name } = field;
   return object({
     value: number()
       .strict()
       .typeError(`Enter ${name} as a number.`)
       .required(`Enter ${name}.`)
       .test('finite', `Enter ${name} as a number.`, (value) => Number.isFinite(value))
-      .min(least, least === 0 ? `${capital(name)} cannot be less than 0. Check the figure.` : `${capital(name)} must be ${least} ${unit} or more. Check the figure.`)
-      .max(most, `${capital(name)} of more than ${most} ${unit} cannot be right. Check the figure and its unit.`),
+      .test('range', ({ value }) => rangeProblem(field, value as number) ?? '', (value) => value === undefined || !Number.isFinite(value) || rangeProblem(field, value) === null),
     origin,
   });
 }
@@ -39,11 +38,7 @@ export function measuresInput(method: Method): ObjectSchema<Measures> {
   return object(Object.fromEntries(method.fields.map((field) => [field.id, measure(field)]))) as unknown as ObjectSchema<Measures>;
 }
 
-function capital(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1);
-}
-
-const marks = mixed<Marks>()
+export const marks = mixed<Marks>()
   .default({})
   .test('marks', 'A mark is not one of good, poor, recut, fatal or not looked at. Reload the page and mark it again.', (value) =>
     Object.entries(value ?? {}).every(([point, grade]) => /^[a-z-]{1,30}$/.test(point) && GRADES.includes(grade)),
@@ -63,6 +58,14 @@ export const judgementInput = object({
   deviceAt: instant('the time of the device').required('The time of the device is missing.'),
   correctsId: string().nullable().default(null).matches(/^[0-9a-f-]{36}$/, 'Choose the judgement to correct again.'),
   filledInAt: instant('when the sheet was filled in').nullable().default(null),
+  /** Who made it on the device, which may have been signed in to by another since. */
+  assessorId: string().nullable().default(null).matches(/^[0-9a-f-]{36}$/, 'The assessor’s identity is damaged. Sign in again.'),
+  /** What the device's clock showed when it sent this, to put its times right. */
+  sentAt: instant('when it was sent').nullable().default(null),
+  seconds: number().nullable().default(null).integer('Whole seconds.').min(0, 'A time cannot be less than 0.').transform((value: number | null) => (value === null || Number.isNaN(value) ? value : Math.min(value, 86_400))),
+  strokes: number().nullable().default(null).integer('Whole strokes.').min(0, 'Strokes cannot be fewer than 0.').max(999, 'More than 999 strokes cannot be right.'),
+  /** Scored as the second assessor of a union, without having seen the first score. */
+  second: flag().default(false),
 });
 
 export type JudgementInput = {
@@ -76,4 +79,9 @@ export type JudgementInput = {
   deviceAt: Date;
   correctsId: string | null;
   filledInAt: Date | null;
+  assessorId: string | null;
+  sentAt: Date | null;
+  seconds: number | null;
+  strokes: number | null;
+  second: boolean;
 };

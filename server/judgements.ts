@@ -1,6 +1,6 @@
 import { isDeepStrictEqual } from 'node:util';
 import { v7 as uuid } from 'uuid';
-import type { Transaction } from 'sequelize';
+import { QueryTypes, type Transaction } from 'sequelize';
 import { object } from 'yup';
 import { InputError } from '@/core/contact/input-error';
 import { methodById } from '@/core/methods/registry';
@@ -13,6 +13,9 @@ import { id } from './fields';
 import { judgementInput, type JudgementInput, measuresInput } from './judgement-input';
 import { parse } from './parse';
 import { currentRubric } from './rubrics';
+import { standing } from './counting-judgement';
+import { scoringSettings } from './scoring-settings';
+import { hiddenFrom, isDrawn } from './second-looks';
 import { refreshUnionFacts } from './union-facts';
 import { notFound, UseCaseError } from './use-case-error';
 import { getWorkshop } from './workshops';
@@ -27,6 +30,7 @@ export async function putJudgement(context: Context, judgementId: string, input:
   const { db, actor: { clubId } } = context;
   parse(id('the judgement'), judgementId);
   const read = parse(judgementInput, input) as JudgementInput;
+  if (read.assessorId && read.assessorId !== context.actor.userId) throw new UseCaseError('forbidden', 'This judgement was made by another assessor on this device. It stays here until they sign in again.', { assessorId: 'Signed in as another.' });
   const workshop = await getWorkshop(context, read.workshopId);
   const given = { ...read, ...parse(object({ measures: measuresInput(methodById(workshop.method)) }), { measures: read.measures }) } as JudgementInput;
   const replay = async (): Promise<JudgementRow | null> => {
@@ -73,11 +77,20 @@ async function insert(
   context: Context, transaction: Transaction, judgementId: string, given: JudgementInput, workshop: WorkshopRow, rubricId: string, judged: UnionJudgement,
 ): Promise<void> {
   const { db, actor: { clubId, userId }, now } = context;
-  const union = await practiceUnion(context, transaction, workshop.id, given.seatId, given.number);
+  const { union, fresh } = await practiceUnion(context, transaction, workshop.id, given.seatId, given.number);
+  const before = fresh ? [] : standing(await db.judgements.findAll({ where: { clubId, unionId: union.id }, transaction, raw: true }));
+  // Blind only if it was still unseen: a second score of one who had seen the first measures nothing.
+  const blind = given.second && hiddenFrom(userId, union, before);
+  let corrected: JudgementRow | null = null;
   if (given.correctsId) {
-    const corrected = await db.judgements.findOne({ where: { clubId, id: given.correctsId }, transaction, raw: true });
+    corrected = await db.judgements.findOne({ where: { clubId, id: given.correctsId }, transaction, raw: true });
     if (!corrected || corrected.unionId !== union.id) throw notFound('The judgement to correct');
+    if (hiddenFrom(userId, union, before)) throw notFound('The judgement to correct');
     if (corrected.withdrawnAt) throw new UseCaseError('conflict', 'The judgement to correct was taken back meanwhile. Save this as a new one.');
+  } else if (blind) {
+    await db.unions.update({ secondSettledAt: now }, { where: { clubId, id: union.id }, transaction });
+  } else if (before.length === 0 && isDrawn(union.id, (await scoringSettings(context, workshop.id)).blindRate)) {
+    await db.unions.update({ secondWanted: true }, { where: { clubId, id: union.id }, transaction });
   } else if (union.doubleSettledAt) {
     // A further assessor after the lead had settled: the question is open again.
     await db.unions.update({ doubleSettledAt: null }, { where: { clubId, id: union.id }, transaction });
@@ -90,6 +103,7 @@ async function insert(
       runs: contact.ring, contactGrade: contactGrade.grade as 'good' | 'poor' | 'fatal', contactWords: contactGrade.words,
       fatal: judged.fatal, score: judged.score, modelVersion: methodById(workshop.method).contactModel, rubricId, correctsId: given.correctsId, liveCorrectsId: given.correctsId,
       withdrawnAt: null, filledInAt: given.filledInAt, deviceAt: given.deviceAt, recordedAt: now,
+      madeAt: madeAt(given, now), blind: corrected?.blind ?? blind, seconds: given.seconds, strokes: given.strokes, rescoredBy: null,
     },
     { transaction },
   );
@@ -97,12 +111,26 @@ async function insert(
   await audit(db, transaction, { clubId, actorId: userId, action: given.correctsId ? 'judgement corrected' : 'judgement saved', subjectId: judgementId, at: now });
 }
 
-/** The union of that seat and number, made when it is first spoken of. */
-async function practiceUnion(context: Context, transaction: Transaction, workshopId: string, seatId: string, number: number): Promise<UnionRow> {
+/**
+ * When it was made, by the server's clock. A device whose clock is a day off shows the same error
+ * when it sends as when it judged, so the difference of the two is right.
+ */
+export function madeAt({ deviceAt, sentAt, filledInAt }: Pick<JudgementInput, 'deviceAt' | 'sentAt' | 'filledInAt'>, now: Date): Date {
+  if (filledInAt) return filledInAt;
+  const waited = sentAt ? Math.max(0, sentAt.getTime() - deviceAt.getTime()) : 0;
+  return new Date(now.getTime() - waited);
+}
+
+/** The union of that seat and number, made when it is first spoken of; whether it was made now. */
+async function practiceUnion(context: Context, transaction: Transaction, workshopId: string, seatId: string, number: number): Promise<{ union: Pick<UnionRow, 'id' | 'doubleSettledAt' | 'secondWanted' | 'secondSettledAt'>; fresh: boolean }> {
   const { db, actor: { clubId } } = context;
-  const where = { clubId, workshopId, seatId, kind: 'practice' as const, number };
-  await db.unions.bulkCreate([{ id: uuid(), ...where, plantId: null, chosenJudgementId: null, doubleSettledAt: null }], { ignoreDuplicates: true, transaction });
-  return (await db.unions.findOne({ where, transaction, raw: true }))!;
+  const id = uuid();
+  // One statement that two at once may send: the unique key lets one of them in.
+  const [, made] = await db.sequelize.query("INSERT IGNORE INTO unions (id, club_id, workshop_id, seat_id, kind, number) VALUES (:id, :clubId, :workshopId, :seatId, 'practice', :number)", {
+    replacements: { id, clubId, workshopId, seatId, number }, transaction, type: QueryTypes.INSERT,
+  });
+  if (made > 0) return { union: { id, doubleSettledAt: null, secondWanted: false, secondSettledAt: null }, fresh: true };
+  return { union: (await db.unions.findOne({ where: { clubId, workshopId, seatId, kind: 'practice', number }, transaction, raw: true }))!, fresh: false };
 }
 
 function sameContent(known: JudgementRow, given: JudgementInput): boolean {

@@ -9,6 +9,7 @@ import { allow, type Context } from './context';
 import { audit } from './audit';
 import { id } from './fields';
 import { type ChosenWoodLot, workshopLots } from './lots';
+import { keeperDoors } from './keeper-permits';
 import { parse } from './parse';
 import { listSeats, type SeatedPerson } from './seats';
 import { refreshUnionFacts } from './union-facts';
@@ -43,21 +44,23 @@ export async function listKeepers(context: Context, workshopId: string): Promise
 const makeInput = object({ woodLotId: id('a wood lot'), stockLotId: id('a stock lot') });
 
 /**
- * Makes for each person present as many keepers as are promised and not there yet, each with a code.
+ * Makes for each person present who is ready, or was let through, as many keepers as are promised and not there yet, each with a code.
  * Places are unique within the workshop, so two clicks at once cannot make a double set.
  *
- * @returns how many were made.
+ * @returns how many were made, and numbers of the seats that may not make theirs yet.
  */
-export async function makeKeepers(context: Context, workshopId: string, input: unknown): Promise<number> {
+export async function makeKeepers(context: Context, workshopId: string, input: unknown): Promise<{ made: number; notYet: number[] }> {
   allow(context, 'assistant');
   const workshop = await getWorkshop(context, workshopId);
   const given = parse(makeInput, input);
   const lots = await workshopLots(context, workshopId);
   if (!lots.wood.some((lot) => lot.id === given.woodLotId)) throw new UseCaseError('not-found', 'This wood lot is not chosen for the workshop. Choose it on the plan leaf first.');
   if (!lots.stocks.some((lot) => lot.id === given.stockLotId)) throw new UseCaseError('not-found', 'This stock lot is not chosen for the workshop. Choose it on the plan leaf first.');
+  const doors = await keeperDoors(context, workshopId);
+  const open = (seatId: string): boolean => doors.get(seatId)?.open ?? false;
   for (let attempt = 1; ; attempt++) {
     try {
-      return await transact(context.db, (transaction) => make(context, transaction, workshopId, workshop.promisedKeepers, given));
+      return await transact(context.db, (transaction) => make(context, transaction, workshopId, workshop.promisedKeepers, given, open));
     } catch (error) {
       // A code was drawn twice, or somebody made keepers in this moment: count again and go on.
       if (!isDuplicate(error) || attempt === 5) throw error;
@@ -66,27 +69,32 @@ export async function makeKeepers(context: Context, workshopId: string, input: u
 }
 
 async function make(
-  context: Context, transaction: Transaction, workshopId: string, promised: number, lots: { woodLotId: string; stockLotId: string },
-): Promise<number> {
+  context: Context, transaction: Transaction, workshopId: string, promised: number, lots: { woodLotId: string; stockLotId: string }, open: (seatId: string) => boolean,
+): Promise<{ made: number; notYet: number[] }> {
   const { db, actor: { clubId, userId }, now } = context;
   const seats = await db.seats.findAll({ where: { clubId, workshopId, absent: false }, order: [['number', 'ASC']], transaction, raw: true });
   const plants = await db.plants.findAll({ where: { clubId, workshopId }, transaction, raw: true });
   let place = Math.max(0, ...plants.map((plant) => plant.place));
   const fresh: PlantRow[] = [];
+  const notYet: number[] = [];
   for (const seat of seats) {
     const held = plants.filter((plant) => plant.seatId === seat.id && !plant.voidedAt).length;
+    if (held < promised && !open(seat.id)) {
+      notYet.push(seat.number);
+      continue;
+    }
     for (let i = held; i < promised; i++) {
       fresh.push({ id: uuid(), clubId, workshopId, code: drawCode(), seatId: seat.id, place: ++place, ...lots, voidedAt: null });
     }
   }
   await db.plants.bulkCreate(fresh, { transaction });
   const unions = fresh.map((plant) => ({
-    id: uuid(), clubId, workshopId, seatId: plant.seatId, kind: 'keeper' as const, number: plant.place, plantId: plant.id, chosenJudgementId: null, doubleSettledAt: null,
+    id: uuid(), clubId, workshopId, seatId: plant.seatId, kind: 'keeper' as const, number: plant.place, plantId: plant.id, chosenJudgementId: null, doubleSettledAt: null, secondWanted: false, secondSettledAt: null,
   }));
   await db.unions.bulkCreate(unions, { transaction });
   await refreshUnionFacts(db, clubId, unions.map((union) => union.id), transaction);
   await audit(db, transaction, { clubId, actorId: userId, action: `keepers made: ${fresh.length}`, subjectId: workshopId, at: now });
-  return fresh.length;
+  return { made: fresh.length, notYet };
 }
 
 function drawCode(): string {

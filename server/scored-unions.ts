@@ -1,4 +1,6 @@
-import type { JudgementRow } from '@/db/models/rows';
+import type { WhereOptions } from 'sequelize';
+import type { JudgementRow, UnionRow, WorkshopRow } from '@/db/models/rows';
+import { hiddenFrom } from './second-looks';
 import { methodById } from '@/core/methods/registry';
 import { pointsOf } from '@/core/methods/shown-technique';
 import type { Context } from './context';
@@ -24,33 +26,62 @@ export interface ScoredUnion {
   glyph: { runs: { from: number; to: number }[]; fatal: string | null };
 }
 
+/** A practice union that wants a second assessor, and whose first score is not for this reader yet. */
+export type UnseenUnion = Pick<ScoredUnion, 'id' | 'seatId' | 'number'>;
+
 /** The practice unions of a workshop that have a judgement that stands, by seat and number. */
 export async function scoredUnions(context: Context, workshopId: string): Promise<ScoredUnion[]> {
-  const workshop = await getWorkshop(context, workshopId);
-  const { db, actor: { clubId } } = context;
-  const points = pointsOf(methodById(workshop.method), workshop.schools);
-  const unions = await db.unions.findAll({ where: { clubId, workshopId, kind: 'practice' }, order: [['number', 'ASC']], raw: true });
+  return (await practiceUnions(context, await getWorkshop(context, workshopId))).scored;
+}
+
+/**
+ * The practice unions of a workshop that this reader may see the scores of, those not yet, and ids of
+ * those that have nothing to show.
+ *
+ * @param only which of them.
+ */
+export async function practiceUnions(context: Context, workshop: WorkshopRow, only: WhereOptions<UnionRow> = {}): Promise<{ scored: ScoredUnion[]; unseen: UnseenUnion[]; others: string[] }> {
+  const workshopId = workshop.id;
+  const { db, actor: { clubId, userId } } = context;
+  const unions = await db.unions.findAll({ where: { clubId, workshopId, kind: 'practice', ...only }, order: [['number', 'ASC']], raw: true });
+  if (unions.length === 0) return { scored: [], unseen: [], others: [] };
   const all = await db.judgements.findAll({ where: { clubId, unionId: unions.map(({ id }) => id) }, order: [['recordedAt', 'ASC'], ['id', 'ASC']], raw: true });
   const assessors = await db.users.findAll({ where: { id: [...new Set(all.map(({ assessorId }) => assessorId))] }, raw: true });
   const nameOf = new Map(assessors.map(({ id, name }) => [id, name]));
   const byUnion = groupByUnion(all);
-  return unions.flatMap((union) => {
+  const unseen: UnseenUnion[] = [];
+  const others: string[] = [];
+  let letters: Map<string, string> | null = null;
+  const letterOf = (point: string): string => (letters ??= new Map(pointsOf(methodById(workshop.method), workshop.schools).map(({ id, letter }) => [id, letter]))).get(point) ?? '!';
+  const scored = unions.flatMap((union): ScoredUnion[] => {
     const judgements = byUnion.get(union.id) ?? [];
+    if (hiddenFrom(userId, union, judgements)) {
+      unseen.push({ id: union.id, seatId: union.seatId, number: union.number });
+      return [];
+    }
     const seen = standing(judgements).map((judgement) => see(judgement, judgements, nameOf));
     const counting = countingJudgement(union, judgements);
     const counts = seen.find(({ id }) => id === counting?.id);
-    if (!counts) return [];
+    if (!counts) {
+      others.push(union.id);
+      return [];
+    }
     const fatal = counts.fatal[0];
     return [{
-      id: union.id, seatId: union.seatId, number: union.number, counts, judgements: seen, likelyDouble: seen.length > 1 && !union.doubleSettledAt,
-      glyph: { runs: counts.runs, fatal: fatal ? (points.find(({ id }) => id === fatal)?.letter ?? '!') : null },
+      id: union.id, seatId: union.seatId, number: union.number, counts, judgements: seen, likelyDouble: seen.filter(({ blind }) => !blind).length > 1 && !union.doubleSettledAt,
+      glyph: { runs: counts.runs, fatal: fatal ? letterOf(fatal) : null },
     }];
   });
+  return { scored, unseen, others };
 }
 
-function groupByUnion(judgements: JudgementRow[]): Map<string, JudgementRow[]> {
+export function groupByUnion(judgements: JudgementRow[]): Map<string, JudgementRow[]> {
   const groups = new Map<string, JudgementRow[]>();
-  for (const judgement of judgements) groups.set(judgement.unionId, [...(groups.get(judgement.unionId) ?? []), judgement]);
+  for (const judgement of judgements) {
+    const group = groups.get(judgement.unionId);
+    if (group) group.push(judgement);
+    else groups.set(judgement.unionId, [judgement]);
+  }
   return groups;
 }
 

@@ -1,7 +1,8 @@
 import { QueryTypes, type Transaction } from 'sequelize';
 import { takeOf, type UnionAnswers } from '@/core/findings/take-state';
 import type { Database } from '@/db/database';
-import { countingJudgement } from './counting-judgement';
+import type { PlantRow, ReportRow, RoundRow } from '@/db/models/rows';
+import { openJudgement } from './second-looks';
 
 /**
  * Brings the findings' table up to date for some unions of a club, from the rows it is made of.
@@ -10,18 +11,23 @@ import { countingJudgement } from './counting-judgement';
 export async function refreshUnionFacts(db: Database, clubId: string, unionIds: string[], transaction: Transaction): Promise<void> {
   if (unionIds.length === 0) return;
   const unions = await db.unions.findAll({ where: { clubId, id: unionIds }, transaction, raw: true });
+  // Practice unions are cut open: no plant, and nobody reports on them.
+  const kept = unions.filter(({ kind }) => kind === 'keeper');
   const [workshops, judgements, plants, reports, rounds] = await Promise.all([
     db.workshops.findAll({ where: { clubId, id: [...new Set(unions.map(({ workshopId }) => workshopId))] }, transaction, raw: true }),
     db.judgements.findAll({ where: { clubId, unionId: unionIds }, transaction, raw: true }),
-    db.plants.findAll({ where: { clubId, id: unions.flatMap(({ plantId }) => plantId ?? []) }, transaction, raw: true }),
-    db.reports.findAll({ where: { clubId, unionId: unionIds }, order: [['seq', 'ASC']], transaction, raw: true }),
-    db.rounds.findAll({ where: { clubId, workshopId: [...new Set(unions.map(({ workshopId }) => workshopId))] }, transaction, raw: true }),
+    ...(kept.length === 0 ? [[], [], []] as [PlantRow[], ReportRow[], RoundRow[]] : [
+      db.plants.findAll({ where: { clubId, id: kept.flatMap(({ plantId }) => plantId ?? []) }, transaction, raw: true }),
+      db.reports.findAll({ where: { clubId, unionId: kept.map(({ id }) => id) }, order: [['seq', 'ASC']], transaction, raw: true }),
+      db.rounds.findAll({ where: { clubId, workshopId: [...new Set(kept.map(({ workshopId }) => workshopId))] }, transaction, raw: true }),
+    ] as const),
   ]);
   const milestoneOf = new Map(rounds.map(({ id, milestone }) => [id, milestone]));
   const facts = unions.map((union) => {
     const workshop = workshops.find(({ id }) => id === union.workshopId)!;
     const plant = plants.find(({ id }) => id === union.plantId);
-    const counts = countingJudgement(union, judgements.filter(({ unionId }) => unionId === union.id));
+    // Findings are open to all, so what a second assessor must not see yet is not in them yet.
+    const counts = openJudgement(union, judgements.filter(({ unionId }) => unionId === union.id));
     const answers: UnionAnswers = {};
     // In the order of arrival, so that the last answer to a round stays.
     for (const report of reports) {
@@ -36,6 +42,7 @@ export async function refreshUnionFacts(db: Database, clubId: string, unionIds: 
       fatal: counts ? counts.fatal.length > 0 : null, voided: plant?.voidedAt != null, ...take.states, contradicted: take.contradicted,
     };
   });
+  await db.sequelize.query('UPDATE unions SET changed_at = NOW(3) WHERE club_id = :clubId AND id IN (:unionIds)', { replacements: { clubId, unionIds }, transaction, type: QueryTypes.UPDATE });
   await db.unionFacts.bulkCreate(facts, { transaction, updateOnDuplicate: Object.keys(facts[0]!).filter((column) => column !== 'unionId') as never });
 }
 

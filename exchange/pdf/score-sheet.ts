@@ -7,6 +7,7 @@ import { formatDate } from '@/core/units/iso-date';
 import type { LengthUnit } from '@/core/units/length';
 import { type Doc, makePdf, MM, PAPER, type Paper, writeLine, writeParagraph } from './document';
 import { paintDrawing } from './paint-drawing';
+import { USUAL_THRESHOLDS } from '@/core/scoring/thresholds';
 
 export interface ScoreSheet {
   method: Method;
@@ -46,7 +47,7 @@ function drawHead(doc: Doc, { method, title, date, unit }: ScoreSheet, sheetWidt
   writeLine(doc, `sheet ${page}`, right, 18 * MM, { size: 10, anchor: 'end' });
   writeLine(doc, 'Assessor ____________________   Filled in on ______________ at ______', left, 31 * MM, { size: 10 });
   writeParagraph(doc, `Lengths in ${unit === 'mm' ? 'mm' : 'inches'}. ${picksInWords(method)} Ring a letter only where something is wrong, and write p poor, r recut or f fatal beside it.`, left, 37 * MM, { size: 8.5, width: 118 * MM });
-  const { side, lines } = method.assess(figuresOf(method.fields, exampleMeasures(method)), {});
+  const { side, lines } = method.assess(figuresOf(method.fields, exampleMeasures(method)), {}, USUAL_THRESHOLDS);
   const drawings = [side({ unit }), lines({ unit })];
   // Side by side in the room that the head leaves, 66 by 70 mm.
   const scale = Math.min(66 / (drawings[0]!.width + drawings[1]!.width), ...drawings.map(({ height }) => 70 / height));

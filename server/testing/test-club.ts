@@ -10,6 +10,7 @@ import type { Role } from '@/db/models/rows';
 import { folderMail } from '@/stand-ins/mail/folder-mail';
 import { simulatedWeather } from '@/stand-ins/weather/simulated-weather';
 import type { Context, Services } from '../context';
+import { permitKeepers } from '../keeper-permits';
 import { addStockLot, addWoodLot, workshopLots } from '../lots';
 import { addWalkIn, listSeats } from '../seats';
 import { UseCaseError, type Refusal } from '../use-case-error';
@@ -65,7 +66,9 @@ export async function testWorkshop({ as }: TestClub, promisedKeepers = 2): Promi
   await addWoodLot(context, id, uuid(), { variety: 'Grey Heron', species: 'pear', source: 'row 3', cutOn: '2027-01-20' });
   await addStockLot(context, id, uuid(), { stockType: 'Reedmoor', species: 'quince' });
   const lots = await workshopLots(context, id);
-  return { id, seatIds: (await listSeats(context, id)).map((seat) => seat.id), personIds, woodLotId: lots.wood[0]!.id, stockLotId: lots.stocks[0]!.id };
+  const seatIds = (await listSeats(context, id)).map((seat) => seat.id);
+  await permitKeepers(context, id, uuid(), { seatIds, may: true, reason: 'tests make keepers without practice' });
+  return { id, seatIds, personIds, woodLotId: lots.wood[0]!.id, stockLotId: lots.stocks[0]!.id };
 }
 
 /** What the bench sends for a union. */

@@ -1,0 +1,46 @@
+import { learningCurves } from '@/core/readiness/learning-curve';
+import { countedAttempts, isReady } from '@/core/readiness/ready-rule';
+import { outlook } from '@/core/readiness/until-ready';
+import { minutesForUnions } from '@/core/benches/time-plan';
+import { allow, type Context } from './context';
+import { attemptOf } from './attempts';
+import { dayPlan } from './day-plan';
+import { keeperDoors } from './keeper-permits';
+import { quantities } from './quantities';
+import { practiceUnions } from './scored-unions';
+import { scoringSettings } from './scoring-settings';
+import { ERASED_NAME, listSeats } from './seats';
+
+/** Everybody's way to living wood: scores so far, the curve through them, how many more it may take, and who may make keepers. */
+export async function readinessBoard(context: Context, workshopId: string) {
+  allow(context, 'viewer');
+  const amounts = await quantities(context, workshopId);
+  const { workshop } = amounts;
+  const [seats, { scored }, settings, doors, { body: day }] = await Promise.all([
+    listSeats(context, workshopId), practiceUnions(context, workshop), scoringSettings(context, workshopId), keeperDoors(context, workshopId), dayPlan(context, workshopId),
+  ]);
+  const present = seats.filter(({ absent }) => !absent);
+  const attempts = present.map((seat) => scored.filter(({ seatId }) => seatId === seat.id).map(({ counts }) => attemptOf(counts)));
+  const scores = attempts.map((own) => countedAttempts(own).map(({ score }) => score!));
+  const curves = scores.some(({ length }) => length > 0) ? learningCurves(scores) : null;
+  // What the plan gives everybody to practise on.
+  const planned = amounts.plan.methods[0]?.practiceEach ?? 0;
+  return {
+    settings, planned, curves: curves && { rate: curves.rate, scatter: curves.scatter },
+    people: present.map((seat, i) => {
+      const own = attempts[i]!;
+      const ready = isReady(own, settings.ready);
+      const curve = curves?.people[i] ?? null;
+      const seen = curve ? outlook(own, curve, settings.ready) : null;
+      const left = Math.max(0, planned - own.length);
+      const within = seen?.within(left) ?? null;
+      return {
+        seatId: seat.id, number: seat.number, name: seat.person.name ?? ERASED_NAME, attempts: own, ready, door: doors.get(seat.id)!, outlook: seen && { next: seen.next, attempts: seen.attempts, beyond: seen.beyond }, left,
+        minutes: seen?.attempts ? minutesForUnions(own.length + 1, own.length + Math.ceil(seen.attempts), day.firstUnion, day.falling) : null,
+        // More likely than not they will not be ready with what is planned.
+        needsHelp: !ready && within !== null && within < 0.5, within,
+        line: curve && seen?.next ? Array.from({ length: Math.max(6, own.length + 2) }, (_, n) => ({ n: n + 1, mean: curve.at(n + 1).mean, half: curve.at(n + 1).half })) : null,
+      };
+    }),
+  };
+}
