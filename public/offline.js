@@ -1,10 +1,18 @@
 /*
- * Keeps phone cards in the browser. Pages come from the network while there is one and from the
- * keep otherwise; what they are made of has its content in its name and comes from the keep first.
- * Whole answers are kept, with their Content-Security-Policy, so that a page's nonce still fits it.
+ * Keeps phone cards and the scoring bench in the browser. Pages come from the network while there is
+ * one and from the keep otherwise; what they are made of has its content in its name and comes from
+ * the keep first, so a page kept from an earlier build still has all its parts. Whole answers are
+ * kept, with their Content-Security-Policy, so that a page's nonce still fits it.
  */
-const KEEP = 'pear-bench-cards-1';
+const CARDS = 'pear-bench-cards-1';
+const BENCHES = 'pear-bench-benches-1';
+/** A bench must not wait long for a network that is there in name only. */
+const PATIENCE = 4000;
 const isBuilt = (url) => url.pathname.startsWith('/_next/static/');
+const isCard = (url) => url.pathname.startsWith('/cards/');
+const isBench = (url) => /^\/workshops\/[^/]+\/score$/.test(url.pathname);
+/** A bench is one page whichever seat is open. */
+const keyOf = (url) => (isBench(url) ? url.origin + url.pathname : url.href);
 
 self.addEventListener('install', () => self.skipWaiting());
 self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim()));
@@ -12,17 +20,23 @@ self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim(
 self.addEventListener('message', (event) => {
   const { keep, used = [] } = event.data ?? {};
   if (!keep) return;
+  const page = new URL(keep);
   event.waitUntil((async () => {
-    const cache = await caches.open(KEEP);
+    const cache = await caches.open(isBench(page) ? BENCHES : CARDS);
     try {
-      await Promise.all([keep, ...used.filter((one) => isBuilt(new URL(one)))].map(async (url) => {
+      const parts = used.filter((one) => isBuilt(new URL(one)));
+      await Promise.all(parts.map(async (url) => {
+        if (await cache.match(url, { ignoreVary: true })) return;
         const response = await fetch(url, { credentials: 'same-origin' });
         if (response.ok) await cache.put(url, response);
       }));
+      // The page last: kept whole, or as it was before.
+      const response = await fetch(keyOf(page), { credentials: 'same-origin' });
+      if (response.ok && !response.redirected) await cache.put(keyOf(page), response);
     } catch {
       // No reception now: what was kept before still counts.
     }
-    if (await cache.match(keep, { ignoreVary: true })) event.source.postMessage({ kept: keep });
+    if (await cache.match(keyOf(page), { ignoreVary: true })) event.source.postMessage({ kept: keep });
   })());
 });
 
@@ -32,14 +46,37 @@ self.addEventListener('fetch', (event) => {
   if (request.method !== 'GET' || url.origin !== self.location.origin) return;
   if (isBuilt(url)) {
     event.respondWith(caches.match(request, { ignoreVary: true }).then((kept) => kept ?? fetch(request)));
-  } else if (request.mode === 'navigate' && url.pathname.startsWith('/cards/')) {
-    event.respondWith(fetch(request).then(async (response) => {
-      if (response.ok) await (await caches.open(KEEP)).put(request.url, response.clone());
-      return response;
-    }).catch(async () => {
-      // The very card, or the same method with other choices, rather than nothing.
-      const kept = (await caches.match(request.url, { ignoreVary: true })) ?? (await caches.match(request.url, { ignoreVary: true, ignoreSearch: true }));
-      return kept ?? new Response('<!doctype html><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>No reception</title><p>There is no reception, and this card was not opened on this phone before. Open it once where there is.</p>', { status: 503, headers: { 'Content-Type': 'text/html; charset=utf-8' } });
-    }));
+  } else if (request.mode === 'navigate' && (isCard(url) || isBench(url))) {
+    event.respondWith(isBench(url) ? bench(request, url) : card(request));
   }
 });
+
+async function card(request) {
+  try {
+    const response = await fetch(request);
+    if (response.ok) await (await caches.open(CARDS)).put(request.url, response.clone());
+    return response;
+  } catch {
+    // The very card, or the same method with other choices, rather than nothing.
+    const kept = (await caches.match(request.url, { ignoreVary: true })) ?? (await caches.match(request.url, { ignoreVary: true, ignoreSearch: true }));
+    return kept ?? nothingKept('this card was not opened on this phone before');
+  }
+}
+
+async function bench(request, url) {
+  const cache = await caches.open(BENCHES);
+  const kept = await cache.match(keyOf(url), { ignoreVary: true });
+  try {
+    const asked = fetch(request);
+    const response = await (kept ? Promise.race([asked, new Promise((_, reject) => setTimeout(reject, PATIENCE))]) : asked);
+    // A server whose database is away is no better than none.
+    if (response.status >= 500 && kept) return kept;
+    return response;
+  } catch {
+    return kept ?? nothingKept('this bench was not opened on this device before');
+  }
+}
+
+function nothingKept(what) {
+  return new Response(`<!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>No reception</title><p>There is no reception, and ${what}. Open it once where there is.</p>`, { status: 503, headers: { 'Content-Type': 'text/html; charset=utf-8' } });
+}

@@ -1,5 +1,6 @@
 import Link from 'next/link';
 import { AccountMenu } from '@/ui/club/account-menu';
+import { WaitingNotice } from '@/ui/device/waiting-notice';
 import { CaliperListener } from '@/ui/stand-ins/caliper-listener';
 import { pageContext } from '../_http/session';
 
@@ -16,6 +17,7 @@ export default async function ClubLayout({ children }: { children: React.ReactNo
         <nav aria-label="Club" className="flex grow justify-end">
           {[['/methods', 'Methods'], ['/wood', 'Wood'], ['/sites', 'Sites']].map(([href, name]) => <Link key={href} href={href!} className={`flex min-h-11 items-center px-3 font-bold ${href === '/methods' ? '' : 'max-sm:hidden'}`}>{name}</Link>)}
         </nav>
+        <WaitingNotice assessorId={actor.userId} />
         <AccountMenu name={actor.name} clubName={actor.clubName} role={actor.role} />
       </header>
       {children}

@@ -32,10 +32,10 @@ export function Chart({ option, label, height }: ChartProps) {
 }
 
 async function draw(element: HTMLElement, option: ChartProps['option']): Promise<() => void> {
-  const [{ init, use: register }, { CustomChart, LineChart }, { GridComponent, MarkAreaComponent }, { CanvasRenderer }] = await Promise.all([
+  const [{ init, use: register }, { CustomChart, LineChart }, { GridComponent, MarkAreaComponent, TitleComponent }, { CanvasRenderer }] = await Promise.all([
     import('echarts/core'), import('echarts/charts'), import('echarts/components'), import('echarts/renderers'),
   ]);
-  register([CustomChart, LineChart, GridComponent, MarkAreaComponent, CanvasRenderer]);
+  register([CustomChart, LineChart, GridComponent, MarkAreaComponent, TitleComponent, CanvasRenderer]);
   const chart = init(element);
   chart.setOption({ animation: false, ...option({ fontFamily: getComputedStyle(element).fontFamily, fontSize: 13, color: '#16201a' }) });
   const resize = new ResizeObserver(() => chart.resize());

@@ -5,6 +5,7 @@ import { useRouter } from 'next/navigation';
 import { DropdownMenu } from 'radix-ui';
 import { ChevronDown } from 'lucide-react';
 import { useState } from 'react';
+import { forgetKeptPages } from '../device/keep-page';
 import { send } from '../form/send';
 
 /** Name and club, with what belongs to the person who is signed in. */
@@ -14,6 +15,7 @@ export function AccountMenu({ name, clubName, role }: { name: string; clubName: 
   const signOut = async (): Promise<void> => {
     const sent = await send('DELETE', '/api/session');
     if (!sent.ok) return setProblem(sent.message);
+    await forgetKeptPages().catch(() => undefined);
     router.replace('/sign-in');
     // Pages kept in memory belong to the session that has ended.
     router.refresh();

@@ -2,11 +2,12 @@ import { exampleMeasures } from '@/core/methods/example-measures';
 import { figuresOf } from '@/core/methods/field';
 import { METHODS } from '@/core/methods/registry';
 import { UnionDrawing } from '../union/union-drawing';
+import { USUAL_THRESHOLDS } from '@/core/scoring/thresholds';
 
 /** The product's one picture: a union from the side, and its two green lines. */
 export function FrontDrawing() {
   const method = METHODS[0]!;
-  const { side, lines, contactGrade } = method.assess(figuresOf(method.fields, exampleMeasures(method, { scionDiameter: 8.2, placement: 'left-lines' })), {});
+  const { side, lines, contactGrade } = method.assess(figuresOf(method.fields, exampleMeasures(method, { scionDiameter: 8.2, placement: 'left-lines' })), {}, USUAL_THRESHOLDS);
   return (
     <div className="hidden items-center justify-center gap-2 sm:flex">
       <UnionDrawing drawing={side({ unit: 'mm' })} width={190} title="A union from the side" />

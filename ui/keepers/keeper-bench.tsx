@@ -1,5 +1,6 @@
 'use client';
 
+import Link from 'next/link';
 import { useState } from 'react';
 import { formatCode } from '@/core/codes/plant-code';
 import { Field } from '../form/field';
@@ -17,6 +18,8 @@ interface KeeperBenchProps {
   workshopId: string;
   promised: number;
   present: number;
+  /** Numbers of the seats that may not make keepers yet. */
+  shut: number[];
   mayChange: boolean;
   wood: Wood[];
   stocks: Stock[];
@@ -25,7 +28,7 @@ interface KeeperBenchProps {
 }
 
 /** Keepers of a workshop: made in one step, changed singly or many at once, printed as tags. */
-export function KeeperBench({ workshopId, promised, present, mayChange, wood, stocks, seats, keepers }: KeeperBenchProps) {
+export function KeeperBench({ workshopId, promised, present, shut, mayChange, wood, stocks, seats, keepers }: KeeperBenchProps) {
   const [picked, setPicked] = useState<string[]>([]);
   const living = keepers.filter(({ voided }) => !voided);
   const chosen = picked.filter((id) => keepers.some((keeper) => keeper.id === id));
@@ -50,7 +53,7 @@ export function KeeperBench({ workshopId, promised, present, mayChange, wood, st
         </ul>
       </section>
       <div className="flex flex-col gap-4 lg:sticky lg:top-4">
-        {mayChange && chosen.length === 0 && <MakeKeepers workshopId={workshopId} promised={promised} present={present} living={living.length} wood={wood} stocks={stocks} />}
+        {mayChange && chosen.length === 0 && <MakeKeepers workshopId={workshopId} promised={promised} present={present} shut={shut} living={living.length} wood={wood} stocks={stocks} />}
         {mayChange && chosen.length > 0 && (
           <ChangeKeepers
             workshopId={workshopId} keepers={keepers.filter(({ id }) => chosen.includes(id))} wood={wood} stocks={stocks} seats={seats} onDone={() => setPicked([])}
@@ -78,24 +81,27 @@ function Tag({ keeper, wood, stocks, picked, onPick }: { keeper: KeeperLine; woo
   return <button type="button" aria-pressed={picked} onClick={onPick} className={`${look} cursor-pointer`} style={shape}>{inside}</button>;
 }
 
-function MakeKeepers({ workshopId, promised, present, living, wood, stocks }: { workshopId: string; promised: number; present: number; living: number; wood: Wood[]; stocks: Stock[] }) {
+function MakeKeepers({ workshopId, promised, present, shut, living, wood, stocks }: { workshopId: string; promised: number; present: number; shut: number[]; living: number; wood: Wood[]; stocks: Stock[] }) {
   const { run, busy, problem } = useSend();
-  const [made, setMade] = useState<number | null>(null);
+  const [said, setSaid] = useState('');
   const submit = async (event: React.FormEvent<HTMLFormElement>): Promise<void> => {
     event.preventDefault();
-    const sent = await run<{ made: number }>('POST', `/api/workshops/${workshopId}/keepers`, Object.fromEntries(new FormData(event.currentTarget)));
-    if (sent?.ok) setMade(sent.data.made);
+    const sent = await run<{ made: number; notYet: number[] }>('POST', `/api/workshops/${workshopId}/keepers`, Object.fromEntries(new FormData(event.currentTarget)));
+    if (!sent?.ok) return;
+    const { made, notYet } = sent.data;
+    setSaid(`${made === 0 ? (notYet.length === 0 ? 'Everybody has theirs already.' : 'None made.') : `${made} made, each with its code.`}${notYet.length > 0 ? ` Not yet ready: ${notYet.join(', ')}.` : ''}`);
   };
   return (
     <section className="board" aria-labelledby="make-title">
       <h2 id="make-title" className="mb-1">Make keepers</h2>
       <p className="mb-2 text-sm text-muted">{promised} promised to each of {present} present; {living} are made. Seats that have theirs are left alone. Pick tags to change them.</p>
+      {shut.length > 0 && <p className="mb-2 border-l-4 border-ink pl-2 text-sm"><strong>Not ready for living wood: {shut.length === present ? 'nobody is yet' : `seat${shut.length === 1 ? '' : 's'} ${shut.join(', ')}`}.</strong> Keepers are made for the others; <Link href={`/workshops/${workshopId}/score/readiness`}>let them through on the readiness page</Link> if you know better.</p>}
       <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-3">
         <Problem>{problem?.message}</Problem>
         <Field label="Of wood lot"><select name="woodLotId">{wood.map((lot) => <option key={lot.id} value={lot.id}>{lot.variety}</option>)}</select></Field>
         <Field label="On stock lot"><select name="stockLotId">{stocks.map((lot) => <option key={lot.id} value={lot.id}>{lot.stockType}</option>)}</select></Field>
         <button type="submit" className="bench-button self-start" data-weight="main" disabled={busy}>Make what is missing</button>
-        <p role="status">{made === null ? '' : made === 0 ? 'Everybody has theirs already.' : `${made} made, each with its code.`}</p>
+        <p role="status">{said}</p>
       </form>
     </section>
   );

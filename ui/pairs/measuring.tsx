@@ -2,8 +2,8 @@
 
 import { useRef, useState } from 'react';
 import { v7 as uuid } from 'uuid';
-import { parseDecimal } from '@/core/units/decimal';
-import { formatLengthNumber, type LengthUnit, toMillimetres } from '@/core/units/length';
+import { formatLengthNumber, type LengthUnit } from '@/core/units/length';
+import { parseLength } from '@/core/units/parse-length';
 import { Field } from '../form/field';
 import { Problem } from '../form/problem';
 import { useSend } from '../form/use-send';
@@ -31,14 +31,13 @@ export function Measuring({ workshopId, kind, lots, pieces, unit, mayChange }: M
   const [one, many] = kind === 'stick' ? ['stick', 'sticks'] : ['stock', 'stocks'];
   const add = async (event: React.FormEvent): Promise<void> => {
     event.preventDefault();
-    const figure = parseDecimal(typed.replace(/\s*(mm|in|")\s*$/i, ''));
-    if (figure === null) {
+    const caliper = parseLength(typed, unit);
+    if (caliper === null) {
       setProblem({ message: `"${typed.slice(0, 20)}" is no caliper. Measure again.`, fields: {} });
       // What the caliper sends next takes its place.
       return field.current?.select();
     }
-    const inches = /(in|")\s*$/i.test(typed) || (unit === 'in' && !/mm\s*$/i.test(typed));
-    const sent = await run('PUT', `/api/workshops/${workshopId}/pieces/${pieceId.current}`, { kind, lotId, caliper: Math.round(toMillimetres(figure, inches ? 'in' : 'mm') * 100) / 100, usableBuds: buds });
+    const sent = await run('PUT', `/api/workshops/${workshopId}/pieces/${pieceId.current}`, { kind, lotId, caliper: Math.round(caliper * 100) / 100, usableBuds: buds });
     if (!sent) return;
     if (sent.ok || sent.status === 422) pieceId.current = uuid();
     if (sent.ok) setTyped('');

@@ -1,7 +1,9 @@
+import Link from 'next/link';
 import { UnionGlyph } from '../union/union-glyph';
 import { type BenchJudgement, type BenchUnion, scoreText } from './bench-data';
 
 interface AttemptsProps {
+  workshopId: string;
   seatNumber: number;
   unions: BenchUnion[];
   mayChange: boolean;
@@ -9,7 +11,7 @@ interface AttemptsProps {
 }
 
 /** What was scored at a seat so far, latest first; each judgement can be corrected, earlier values stay in sight. */
-export function Attempts({ seatNumber, unions, mayChange, onCorrect }: AttemptsProps) {
+export function Attempts({ workshopId, seatNumber, unions, mayChange, onCorrect }: AttemptsProps) {
   if (unions.length === 0) return null;
   return (
     <section aria-labelledby="attempts-title" className="mt-4">
@@ -19,14 +21,16 @@ export function Attempts({ seatNumber, unions, mayChange, onCorrect }: AttemptsP
           union.judgements.map((judgement) => (
             <li key={judgement.id} className="flex flex-wrap items-center gap-x-4 gap-y-1 py-1.5">
               <span className="w-12 text-lg font-bold">{seatNumber}-{union.number}</span>
-              {judgement.id === union.counts.id ? <UnionGlyph {...union.glyph} title={judgement.contactWords} size={24} /> : <span className="w-6" />}
+              {judgement.id === union.counts ? <UnionGlyph {...union.glyph} title={judgement.contactWords} size={24} /> : <span className="w-6" />}
               <span className="w-16 font-bold">{scoreText(judgement.score)}</span>
               <span className="grow">{judgement.contactWords}{judgement.note && <span className="text-muted">. {judgement.note}</span>}</span>
               <span className="text-sm text-muted">
                 {judgement.assessor}
-                {judgement.id !== union.counts.id && ', does not count'}
+                {judgement.blind ? ', second assessor' : judgement.id !== union.counts && ', does not count'}
                 {judgement.earlier.length > 0 && `, was ${judgement.earlier.map(scoreText).join(', before that ')}`}
+                {judgement.waits && <strong className="text-ink">, on this device only</strong>}
               </span>
+              {!judgement.waits && <Link className="bench-button" href={`/workshops/${workshopId}/score/unions/${union.id}`} prefetch={false}>Open<span className="sr-only"> {seatNumber}-{union.number}</span></Link>}
               {mayChange && <button type="button" className="bench-button" onClick={() => onCorrect(union, judgement)}>Correct<span className="sr-only"> {seatNumber}-{union.number}</span></button>}
             </li>
           )),

@@ -1,35 +1,34 @@
 'use client';
 
 import Link from 'next/link';
-import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState, type FormEvent, type KeyboardEvent } from 'react';
 import { v7 as uuid } from 'uuid';
-import { methodById } from '@/core/methods/registry';
-import type { Point } from '@/core/methods/method';
-import type { ScoringRule } from '@/core/scoring/judge-union';
-import type { LengthUnit } from '@/core/units/length';
+import type { Method, Point } from '@/core/methods/method';
+import { strokeMark } from '@/core/scoring/stroke-mark';
+import { keepWaiting, takeBackUnsent } from '../device/waiting-queue';
 import { Problem } from '../form/problem';
-import { send } from '../form/send';
 import { SheetDialog } from '../form/sheet-dialog';
 import { Attempts } from './attempts';
-import { type BenchJudgement, type BenchSeat, type BenchUnion, scoreText } from './bench-data';
+import { type BenchJudgement, type BenchUnion, counting, scoreText, unionsOf } from './bench-data';
 import { type Entry, entryOf, newEntry, nextMark } from './entry';
 import { Figures } from './figures';
-import { fieldOf, readUnion } from './read-union';
+import { readUnion } from './read-union';
 import { SeatStrip } from './seat-strip';
 import { SectionAtLevel } from './section-at-level';
+import { UnionCounters } from './union-counters';
 import { UnionStage } from './union-stage';
+import type { LiveBench } from './use-bench';
 import { type Draft, useDrafts } from './use-drafts';
 import { Verdict } from './verdict';
 
 interface BenchProps {
-  workshopId: string;
-  method: string;
-  rule: ScoringRule;
-  unit: LengthUnit;
-  seats: BenchSeat[];
-  unions: BenchUnion[];
-  firstSeat: string;
+  live: LiveBench;
+  method: Method;
+  seatId: string;
+  onSeat: (seatId: string) => void;
+  onRoom: () => void;
+  /** Whom to see next and why, or null when nobody presses. */
+  next: { seatId: string; number: number; reason: string } | null;
   /** Entering sheets that were filled in on paper: asks when. */
   fromPaper?: boolean;
 }
@@ -40,16 +39,17 @@ interface Saved {
   number: number;
   entry: Entry;
   correcting: number | null;
+  second: number | null;
 }
 
-/** The scoring bench: one union after the other, by keyboard, number pad or touch. */
-export function Bench({ workshopId, method: methodId, rule, unit, seats, unions, firstSeat, fromPaper = false }: BenchProps) {
-  const method = methodById(methodId);
-  const router = useRouter();
-  const { drafts, setDraft } = useDrafts(`${workshopId}${fromPaper ? ' paper' : ''}`);
-  const [seatId, setSeatId] = useState(firstSeat);
+const FIRST = { past: [], correcting: null, second: null };
+
+/** The scoring bench: one union after the other, by keyboard, caliper, number pad or touch. What is saved is kept on the device first. */
+export function Bench({ live, method, seatId, onSeat, onRoom, next, fromPaper = false }: BenchProps) {
+  const { state, sendNow } = live;
+  const { workshop, rule, unit, seats, assessor } = state;
+  const { drafts, setDraft } = useDrafts(`${workshop.id} ${assessor.id}${fromPaper ? ' paper' : ''}`);
   const [saved, setSaved] = useState<Saved[]>([]);
-  const [busy, setBusy] = useState(false);
   const [problem, setProblem] = useState<{ message: string; fields: Record<string, string> } | null>(null);
   const [notice, setNotice] = useState('');
   const [caution, setCaution] = useState(false);
@@ -57,34 +57,40 @@ export function Bench({ workshopId, method: methodId, rule, unit, seats, unions,
   const [wantedLevel, setLevel] = useState(0);
   const form = useRef<HTMLFormElement>(null);
   const saving = useRef(false);
+  const openedAt = useRef(0);
 
   const seat = seats.find(({ id }) => id === seatId) ?? seats[0]!;
-  const own = unions.filter((union) => union.seatId === seat.id);
+  const own = unionsOf(state, seat.id);
   const last = own.at(-1) ?? null;
-  const draft = drafts[seat.id];
-  const lastMeasures = last?.counts.measures ?? null;
-  const entry = draft?.entry ?? newEntry(method, lastMeasures, unit);
-  // What was saved a moment ago may not have come back from the server yet.
-  const taken = [...own.map(({ number }) => number), ...saved.filter((one) => one.seatId === seat.id).map(({ number }) => number)];
-  const number = draft?.correcting ?? Math.max(0, ...taken) + 1;
+  const left = drafts[seat.id];
+  // A browser that dies may forget that an entry was saved and taken off the screen: what is known by its id already is no draft any more.
+  const draft = left && !own.some(({ judgements }) => judgements.some(({ id }) => id === left.judgementId)) ? left : undefined;
+  const entry = draft?.entry ?? newEntry(method, last ? counting(last).measures : null, unit);
+  const unseen = state.unseen.filter((union) => union.seatId === seat.id);
+  const taken = [...own, ...unseen].map(({ number }) => number);
+  const number = draft?.correcting ?? draft?.second ?? Math.max(0, ...taken) + 1;
   const called = `${seat.number}-${number}`;
-  const read = readUnion(method, rule, entry, 'joined', unit);
+  const read = readUnion(method, rule, entry, 'joined', unit, state.stockRanges);
   const { reach, section } = read.drawn.assessment;
   const level = Math.max(-reach, Math.min(reach, wantedLevel));
   const compared = draft?.correcting ? (own.find((union) => union.number === draft.correcting) ?? null) : last;
 
-  const edit = (next: Entry): void => {
+  const edit = (entered: Entry): void => {
     setProblem(null);
     setNotice('');
-    setDraft(seat.id, { judgementId: draft?.judgementId ?? uuid(), entry: next, past: [...(draft?.past ?? []), entry].slice(-60), unsure: draft?.unsure ?? false, correcting: draft?.correcting ?? null });
+    setDraft(seat.id, { ...FIRST, judgementId: uuid(), ...draft, entry: entered, past: [...(draft?.past ?? []), entry].slice(-60) });
   };
   const mark = (point: Point): void => edit({ ...entry, marks: nextMark(point, entry.marks, read.drawn.assessment.grades[point.id] ?? 'good') });
-
-  const openSeat = (id: string): void => {
-    setProblem(null);
-    setSeatId(id);
+  const stroke = (): void => {
+    const strokes = (entry.strokes ?? 0) + 1;
+    const point = read.drawn.grades.find((one) => one.point.strokesGood !== undefined)?.point;
+    const marked = point && strokeMark(point, strokes);
+    navigator.vibrate?.(30);
+    edit({ ...entry, strokes, marks: point && marked ? { ...entry.marks, [point.id]: marked } : entry.marks });
   };
+
   useEffect(() => {
+    openedAt.current = deviceTime();
     // The first figure still to be entered takes the focus, so that a number can be typed at once.
     const inputs = [...(form.current?.querySelectorAll<HTMLInputElement>('[data-first]') ?? [])];
     if (window.matchMedia('(min-width: 641px)').matches) (inputs.find((input) => input.value === '') ?? inputs[0])?.focus();
@@ -99,37 +105,33 @@ export function Bench({ workshopId, method: methodId, rule, unit, seats, unions,
       form.current?.querySelector<HTMLInputElement>(`[name="${first ?? Object.keys(read.errors)[0]}"]`)?.focus();
       return;
     }
-    if (fromPaper && filledIn === '') {
-      setProblem({ message: 'Enter when the sheet was filled in, as it says at its head.', fields: { filledInAt: 'Enter date and time.' } });
+    if (fromPaper && (filledIn === '' || new Date(filledIn) > new Date())) {
+      const message = filledIn === '' ? 'Enter when the sheet was filled in, as it says at its head.' : 'The sheet cannot have been filled in later than now. Check date and time.';
+      setProblem({ message, fields: { filledInAt: message } });
       return;
     }
-    const current: Draft = draft ?? { judgementId: uuid(), entry, past: [], unsure: false, correcting: null };
-    const body = {
-      workshopId, seatId: seat.id, number, stage: 'joined', measures: read.measures, marks: entry.marks, note: entry.note, deviceAt: new Date().toISOString(),
-      correctsId: entry.correctsId, filledInAt: fromPaper ? new Date(filledIn).toISOString() : null,
-    };
+    const current: Draft = draft ?? { ...FIRST, judgementId: uuid(), entry };
     saving.current = true;
-    setBusy(true);
-    setProblem(null);
-    let { judgementId } = current;
-    let sent = await send('PUT', `/api/judgements/${judgementId}`, body);
-    if (!sent.ok && sent.status === 409 && current.unsure && !entry.correctsId) {
-      // An earlier try had arrived after all, and the figures were changed since: they correct it.
-      judgementId = uuid();
-      sent = await send('PUT', `/api/judgements/${judgementId}`, { ...body, correctsId: current.judgementId });
-    }
-    saving.current = false;
-    setBusy(false);
-    if (!sent.ok) {
-      setProblem({ message: sent.message, fields: Object.fromEntries(Object.entries(sent.fields).map(([name, message]) => [fieldOf(name), message])) });
-      setDraft(seat.id, { ...current, unsure: current.unsure || sent.status === 0 || sent.status >= 500 });
+    try {
+      await keepWaiting({
+        kind: 'judgement', judgementId: current.judgementId, workshopId: workshop.id, seatId: seat.id, number, called, assessor, queuedAt: deviceTime() + live.clock,
+        body: {
+          workshopId: workshop.id, seatId: seat.id, number, stage: 'joined', measures: read.measures, marks: entry.marks, note: entry.note, deviceAt: new Date().toISOString(), correctsId: entry.correctsId,
+          filledInAt: fromPaper ? new Date(filledIn).toISOString() : null, seconds: fromPaper ? null : Math.round((deviceTime() - openedAt.current) / 1000), strokes: entry.strokes, second: current.second !== null,
+        },
+      });
+    } catch {
+      setProblem({ message: 'This browser could not keep the judgement: its storage is full or closed to this page. It is still on the screen; free some space, or write it down.', fields: {} });
       return;
+    } finally {
+      saving.current = false;
     }
-    setSaved((all) => [...all, { seatId: seat.id, judgementId, number, entry, correcting: current.correcting }]);
+    setSaved((all) => [...all, { seatId: seat.id, judgementId: current.judgementId, number, entry, correcting: current.correcting, second: current.second }]);
     setDraft(seat.id, null);
+    setProblem(null);
     setNotice(`${called} saved.`);
-    if (then === 'next' && current.correcting === null) setSeatId(seats[(seats.findIndex(({ id }) => id === seat.id) + 1) % seats.length]!.id);
-    router.refresh();
+    if (then === 'next' && current.correcting === null) onSeat(seats[(seats.findIndex(({ id }) => id === seat.id) + 1) % seats.length]!.id);
+    void sendNow();
   };
 
   const lastSaved = saved.at(-1);
@@ -138,28 +140,34 @@ export function Bench({ workshopId, method: methodId, rule, unit, seats, unions,
     if (draft && draft.past.length > 0) {
       setProblem(null);
       const past = draft.past.slice(0, -1);
-      setDraft(seat.id, past.length === 0 && !draft.unsure && draft.correcting === null ? null : { ...draft, entry: draft.past.at(-1)!, past });
+      setDraft(seat.id, past.length === 0 && draft.correcting === null && draft.second === null ? null : { ...draft, entry: draft.past.at(-1)!, past });
       return;
     }
     if (!lastSaved || saving.current) return;
     saving.current = true;
-    const sent = await send('DELETE', `/api/judgements/${lastSaved.judgementId}`);
+    const { judgementId, seatId: of } = lastSaved;
+    const number = seats.find(({ id }) => id === of)?.number;
+    if (!(await takeBackUnsent(judgementId))) await keepWaiting({ kind: 'withdrawal', judgementId, workshopId: workshop.id, seatId: of, number: lastSaved.number, called: `${number}-${lastSaved.number}`, assessor, body: {}, queuedAt: deviceTime() + live.clock });
     saving.current = false;
-    if (!sent.ok) return setProblem(sent);
     setSaved((all) => all.slice(0, -1));
-    setDraft(lastSaved.seatId, { judgementId: uuid(), entry: lastSaved.entry, past: [], unsure: false, correcting: lastSaved.correcting });
-    setSeatId(lastSaved.seatId);
-    setNotice(`${seats.find(({ id }) => id === lastSaved.seatId)?.number}-${lastSaved.number} taken back; it is on the screen again.`);
-    router.refresh();
+    setDraft(of, { judgementId: uuid(), entry: lastSaved.entry, past: [], correcting: lastSaved.correcting, second: lastSaved.second });
+    onSeat(of);
+    setNotice(`${number}-${lastSaved.number} taken back; it is on the screen again.`);
+    void sendNow();
   };
   const correct = (union: BenchUnion, judgement: BenchJudgement): void => {
     setNotice('');
-    setDraft(seat.id, { judgementId: uuid(), entry: entryOf(method, judgement.measures, judgement.marks, judgement.note, unit, judgement.id), past: [], unsure: false, correcting: union.number });
+    setDraft(seat.id, { ...FIRST, judgementId: uuid(), entry: entryOf(method, judgement.measures, judgement.marks, judgement.note, unit, judgement.id), correcting: union.number });
     form.current?.scrollIntoView({ block: 'nearest' });
   };
 
+  const burst = useRef(0);
   const onKeys = (event: KeyboardEvent<HTMLFormElement>): void => {
     const target = event.target as HTMLElement;
+    // A caliper types faster than a hand: what follows a digit within the blink of an eye is its unit.
+    const typing = target.tagName === 'INPUT' && (target as HTMLInputElement).inputMode === 'decimal' && event.timeStamp - burst.current < 40;
+    if (/^[\d.,]$/.test(event.key) || typing) burst.current = event.timeStamp;
+    if (typing && event.key.length === 1) return;
     if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
       event.preventDefault();
       void undo();
@@ -168,6 +176,11 @@ export function Bench({ workshopId, method: methodId, rule, unit, seats, unions,
     if (event.key === 'Enter' && (event.ctrlKey || event.metaKey || event.shiftKey) && target.tagName !== 'TEXTAREA') {
       event.preventDefault();
       void save(event.shiftKey ? 'same' : 'next');
+      return;
+    }
+    if (event.key === '+' && target.tagName !== 'TEXTAREA') {
+      event.preventDefault();
+      stroke();
       return;
     }
     // Letters mark; fields for words keep them.
@@ -186,21 +199,29 @@ export function Bench({ workshopId, method: methodId, rule, unit, seats, unions,
 
   const ghost = read.corrections.find((correction) => correction.ghost !== undefined)?.ghost ?? null;
   const stopped = read.drawn.grades.map(({ point }) => point).find(({ id }) => id === 'safe-hands');
+  const firsts = method.fields.filter(({ place }) => place === 'first').length;
   return (
-    <div id="bench" className="grid grid-cols-[minmax(0,1fr)] gap-x-5 gap-y-3 max-lg:pb-44 lg:grid-cols-[9.6rem_minmax(0,1fr)_21.5rem]">
-      <div className="lg:row-span-2"><SeatStrip seats={seats} unions={unions} open={seat.id} drafts={Object.keys(drafts)} onOpen={openSeat} /></div>
+    <div id="bench" data-open className="grid grid-cols-[minmax(0,1fr)] gap-x-5 gap-y-3 max-lg:pb-56 lg:grid-cols-[9.6rem_minmax(0,1fr)_21.5rem]">
+      <div className="flex gap-2 lg:row-span-2 lg:flex-col">{!fromPaper && <button type="button" className="bench-button px-3" onClick={onRoom}>The room</button>}<SeatStrip state={state} open={seat.id} drafts={Object.keys(drafts)} onOpen={(id) => { setProblem(null); onSeat(id); }} /></div>
       <form ref={form} onSubmit={onSubmit} onKeyDown={onKeys} noValidate className="contents">
         <div className="order-2 min-w-0 lg:order-none">
           <UnionStage
             assessment={read.drawn.assessment} unit={unit} ghost={ghost} assumed={!read.judged} level={level} onMark={mark}
             points={read.drawn.grades.map(({ point, grade }) => ({ point, grade, marked: entry.marks[point.id] !== undefined }))}
+            below={!fromPaper && <div className="mt-2 w-full max-lg:hidden"><UnionCounters key={`${seat.id} ${saved.length}`} strokes={entry.strokes} onStroke={stroke} /></div>}
           />
         </div>
-        <div className="order-1 flex min-w-0 flex-col gap-2.5 lg:order-none">
+        <div className="order-1 flex min-w-0 flex-col gap-2 lg:order-none">
           <div className="flex items-baseline justify-between gap-3">
-            <h1><span data-testid="called">{called}</span> <span className="text-base font-normal">{seat.name}{draft?.correcting ? ', correcting' : ''}</span>{!seat.briefed && <Link href={`/workshops/${workshopId}/teach/briefing`} className="ml-2 border-2 border-ink px-1.5 text-sm font-bold whitespace-nowrap no-underline">not briefed</Link>}</h1>
-            <p className="text-sm whitespace-nowrap"><span role="status" className="font-bold">{notice}</span> <span className="text-muted">lengths in {unit}</span></p>
+            <h1><span data-testid="called">{called}</span> <span className="text-base font-normal">{seat.name}{draft?.correcting ? ', correcting' : ''}{draft?.second ? ', second assessor' : ''}</span>{!seat.briefed && <Link href={`/workshops/${workshop.id}/teach/briefing`} className="ml-2 border-2 border-ink px-1.5 text-sm font-bold whitespace-nowrap no-underline">not briefed</Link>}</h1>
+            <p className="shrink-0 text-right text-sm"><span role="status" className="font-bold">{notice}</span> <span className="text-muted">{notice ? '' : `lengths in ${unit}`}</span></p>
           </div>
+          {unseen.length > 0 && !draft && (
+            <div className="flex flex-wrap items-center gap-2 border-l-4 border-ink bg-mist px-2 py-1 text-sm">
+              <span>Scored by another; yours is wanted without knowing theirs:</span>
+              {unseen.map((union) => <button key={union.id} type="button" className="bench-button px-3" onClick={() => setDraft(seat.id, { ...FIRST, judgementId: uuid(), entry: newEntry(method, null, unit), second: union.number })}>Score {seat.number}-{union.number} too</button>)}
+            </div>
+          )}
           {fromPaper && (
             <label className="block text-sm font-bold">
               Sheet filled in at
@@ -213,7 +234,7 @@ export function Bench({ workshopId, method: methodId, rule, unit, seats, unions,
           <Verdict judged={read.judged} best={read.best} corrections={read.corrections} outside={read.outside} last={compared} called={called} unit={unit} />
           {section && <SectionAtLevel section={section} reach={reach} unit={unit} level={level} onLevel={setLevel} />}
         </div>
-        <div className="order-4 flex min-w-0 flex-col gap-2.5 lg:order-none">
+        <div className="order-4 flex min-w-0 flex-col gap-2 lg:order-none">
           <label className="grid grid-cols-[auto_1fr] items-center gap-3 text-sm font-bold">
             Note
             <textarea name="note" rows={1} maxLength={500} value={entry.note} onChange={(event) => edit({ ...entry, note: event.target.value })} className="bench-input min-h-9 font-normal" />
@@ -222,23 +243,25 @@ export function Bench({ workshopId, method: methodId, rule, unit, seats, unions,
             <div className="col-span-2"><Problem>{problem?.message}</Problem></div>
             <p className="col-span-2 flex items-baseline gap-2 lg:hidden" aria-hidden>
               <span className="text-2xl leading-none font-bold">{read.judged ? scoreText(read.judged.score) : '–'}</span>
-              <span className="truncate">{read.judged ? `${called}, ${read.judged.assessment.contactGrade.words}` : `${called}: ${read.missing.length} of ${method.fields.filter(({ place }) => place === 'first').length} figures to enter`}</span>
+              <span className="truncate">{read.judged ? `${called}, ${read.judged.assessment.contactGrade.words}` : `${called}: ${read.missing.length} of ${firsts} figures to enter`}</span>
             </p>
-            <button type="submit" data-save className="bench-button" data-weight="main" disabled={busy}>{busy ? 'Saving' : problem && draft?.unsure ? 'Try again' : draft?.correcting ? 'Save correction' : 'Save, next seat'}</button>
-            <button type="button" className="bench-button" disabled={busy} onClick={() => void save('same')}>Save, same seat</button>
+            {!fromPaper && <div className="col-span-2 lg:hidden"><UnionCounters key={`${seat.id} ${saved.length}`} strokes={entry.strokes} onStroke={stroke} /></div>}
+            <button type="submit" data-save className="bench-button" data-weight="main">{draft?.correcting ? 'Save correction' : 'Save, next seat'}</button>
+            <button type="button" className="bench-button" onClick={() => void save('same')}>Save, same seat</button>
             <span className="col-span-2 grid grid-cols-[auto_1fr_auto] gap-2">
-              <button type="button" className="bench-button px-3" disabled={!canUndo || busy} onClick={() => void undo()}>
+              <button type="button" className="bench-button px-3" disabled={!canUndo} onClick={() => void undo()}>
                 {(draft?.past.length ?? 0) > 0 || !lastSaved ? 'Undo' : `Take back ${seats.find(({ id }) => id === lastSaved.seatId)?.number}-${lastSaved.number}`} <kbd className="text-xs font-normal">Z</kbd>
               </button>
               {stopped && <button type="button" className="bench-button px-1" data-weight={entry.marks[stopped.id] === 'fatal' ? 'loud' : undefined} onClick={() => mark(stopped)}>Stopped for safety <kbd className="text-xs font-normal">S</kbd></button>}
               <button type="button" className="bench-button px-2" onClick={() => setCaution(true)} aria-label="Knife caution, key Q">Knife <kbd className="text-xs font-normal">Q</kbd></button>
             </span>
-            {draft?.correcting != null && <button type="button" className="bench-button col-span-2" onClick={() => setDraft(seat.id, null)}>Leave {called} as it was</button>}
+            {(draft?.correcting ?? draft?.second ?? null) !== null && <button type="button" className="bench-button col-span-2" onClick={() => setDraft(seat.id, null)}>Leave {called} as it was</button>}
+            {next && next.seatId !== seat.id && !draft && <button type="button" className="bench-button col-span-2 justify-start text-left font-normal max-lg:hidden" onClick={() => onSeat(next.seatId)}><span><strong>See {next.number} next</strong>: {next.reason}</span></button>}
           </div>
         </div>
       </form>
       <div className="order-5 lg:order-none lg:col-span-3">
-        <Attempts seatNumber={seat.number} unions={own} mayChange onCorrect={correct} />
+        <Attempts workshopId={workshop.id} seatNumber={seat.number} unions={own} mayChange onCorrect={correct} />
       </div>
       <SheetDialog title="Knives" description="Say it before the next cut." open={caution} onOpenChange={setCaution}>
         <p className="text-lg">{method.knifeCaution}</p>
@@ -251,4 +274,8 @@ export function Bench({ workshopId, method: methodId, rule, unit, seats, unions,
 /** Names in a sentence: "a, b and c". */
 function listed(names: string[]): string {
   return names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
+}
+
+function deviceTime(): number {
+  return Date.now();
 }

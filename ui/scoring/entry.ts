@@ -1,10 +1,11 @@
-import { type Field, figuresOf, pickMeasure, usualPick } from '@/core/methods/field';
+import { type Field, figuresOf, pickMeasure, rangeProblem, usualPick } from '@/core/methods/field';
 import type { Measure, Measures } from '@/core/methods/measures';
 import type { Method, Point } from '@/core/methods/method';
 import type { PointGrade } from '@/core/scoring/grade';
 import type { Marks } from '@/core/scoring/judge-union';
 import { parseDecimal } from '@/core/units/decimal';
-import { formatLengthNumber, toMillimetres, type LengthUnit } from '@/core/units/length';
+import { formatLengthNumber, type LengthUnit } from '@/core/units/length';
+import { parseLength } from '@/core/units/parse-length';
 
 /** Stands among a field's picks for a figure that is typed instead. */
 export const BY_FIGURE = 'figure';
@@ -14,10 +15,14 @@ export interface Entry {
   texts: Record<string, string>;
   /** Figures carried over from the seat's last union, shown as assumed until typed again. */
   kept: string[];
+  /** Figures that were picked and not measured. */
+  quick: string[];
   /** Pick by field, or BY_FIGURE; the usual one where none is named. */
   picks: Record<string, string>;
   marks: Marks;
   note: string;
+  /** Strokes of the knife that somebody counted, or null. */
+  strokes: number | null;
   correctsId: string | null;
 }
 
@@ -32,7 +37,7 @@ export function newEntry(method: Method, last: Measures | null, unit: LengthUnit
     const measure = field.kept ? last?.[field.id] : undefined;
     if (measure && 'value' in measure) texts[field.id] = textOf(field, measure.value, unit);
   }
-  return { texts, kept: Object.keys(texts), picks: {}, marks: {}, note: '', correctsId: null };
+  return { texts, kept: Object.keys(texts), quick: [], picks: {}, marks: {}, note: '', strokes: null, correctsId: null };
 }
 
 /** The entry that a saved judgement came from, to correct it or to take it back. */
@@ -53,7 +58,8 @@ export function entryOf(method: Method, measures: Measures, marks: Marks, note: 
       if (field.picks) picks[field.id] = BY_FIGURE;
     }
   }
-  return { texts, kept: [], picks, marks, note, correctsId };
+  const quick = method.fields.filter(({ id, place }) => place === 'first' && (measures[id] as { origin?: string } | undefined)?.origin === 'picked').map(({ id }) => id);
+  return { texts, kept: [], quick, picks, marks, note, strokes: null, correctsId };
 }
 
 export interface ReadEntry {
@@ -71,17 +77,15 @@ export function readEntry(method: Method, entry: Entry, unit: LengthUnit): ReadE
   const typed = (field: Field): number | null => {
     const text = (entry.texts[field.id] ?? '').trim();
     if (text === '') return null;
-    const value = parseDecimal(text);
-    if (value === null) {
-      errors[field.id] = `Enter ${field.name} in figures, such as 9.5 or 9,5.`;
-      return null;
-    }
-    return field.unit === 'degrees' ? value : Math.round(toMillimetres(value, unit) * 1000) / 1000;
+    const value = field.unit === 'degrees' ? parseDecimal(text) : parseLength(text, unit);
+    const problem = value === null ? `Enter ${field.name} in figures, such as 9.5 or 9,5.` : rangeProblem(field, value);
+    if (problem) errors[field.id] = problem;
+    return problem ? null : value;
   };
   const needed = (field: Field): Measure => {
     const value = typed(field);
     if (value === null && !errors[field.id]) missing.push(field.id);
-    return { value: value ?? 0, origin: entry.kept.includes(field.id) ? 'assumed' : 'measured' };
+    return { value: value ?? 0, origin: entry.kept.includes(field.id) ? 'assumed' : entry.quick.includes(field.id) ? 'picked' : 'measured' };
   };
   const measures: Measures = {};
   for (const field of method.fields) {

@@ -1,7 +1,7 @@
 'use client';
 
-import { useId, type KeyboardEvent } from 'react';
-import { type Field, usualPick } from '@/core/methods/field';
+import { useId, useState, type KeyboardEvent } from 'react';
+import { type Field, quickFigures, usualPick } from '@/core/methods/field';
 import type { Measures } from '@/core/methods/measures';
 import type { Method } from '@/core/methods/method';
 import { formatLengthNumber, type LengthUnit } from '@/core/units/length';
@@ -19,9 +19,15 @@ interface FiguresProps {
 /** The figures of a union: those that are typed, those that are picked in words, and what differs from the usual. */
 export function Figures({ method, entry, unit, measures, errors, onChange }: FiguresProps) {
   const setText = (name: string, text: string): void =>
-    onChange({ ...entry, texts: { ...entry.texts, [name]: text }, kept: entry.kept.filter((kept) => kept !== name) });
+    onChange({ ...entry, texts: { ...entry.texts, [name]: text }, kept: without(entry.kept, name), quick: without(entry.quick, name) });
+  const [asked, setAsked] = useState<string | null>(null);
   const of = (place: Field['place']): Field[] => method.fields.filter((field) => field.place === place);
   const [first, further] = [of('first'), of('further')];
+  const open = first.filter(({ id }) => !entry.texts[id]);
+  // The figure in hand: the one in use while it is empty, else the first that is still to be entered.
+  const active = open.find(({ id }) => id === asked) ?? open[0] ?? null;
+  const pickQuick = (field: Field, mm: number): void =>
+    onChange({ ...entry, texts: { ...entry.texts, [field.id]: formatLengthNumber(mm, unit) }, kept: without(entry.kept, field.id), quick: [...without(entry.quick, field.id), field.id] });
   const shown = (field: Field): string => {
     const measure = measures?.[field.id];
     if (measure && 'value' in measure) return field.unit === 'degrees' ? String(measure.value) : formatLengthNumber(measure.value, unit);
@@ -30,8 +36,15 @@ export function Figures({ method, entry, unit, measures, errors, onChange }: Fig
   return (
     <div className="flex flex-col gap-2.5">
       <div className={`grid gap-2 ${first.length === 3 ? 'grid-cols-3' : 'grid-cols-4'}`}>
-        {first.map((field) => <Figure key={field.id} field={field} first entry={entry} error={errors[field.id]} onText={setText} />)}
+        {first.map((field) => <Figure key={field.id} field={field} first entry={entry} error={errors[field.id]} onText={setText} onAsk={setAsked} />)}
       </div>
+      {active && (
+        <div role="group" aria-label={`${active.short}, picked instead of measured`} className="-mt-1 hidden grid-cols-6 gap-1 max-lg:grid pointer-coarse:grid">
+          {quickFigures(Number(method.example[active.id] ?? 10), active.kept ? 'caliper' : 'length').map((mm) => (
+            <button key={mm} type="button" onPointerDown={(event) => event.preventDefault()} onClick={() => pickQuick(active, mm)} className="min-h-11 cursor-pointer border border-line bg-sheet tabular-nums" aria-label={`${active.short} about ${formatLengthNumber(mm, unit)}`}>{formatLengthNumber(mm, unit)}</button>
+          ))}
+        </div>
+      )}
       {of('picked').map((field) => {
         const value = entry.picks[field.id] ?? usualPick(field).id;
         const choices: [string, string][] = [...field.picks!.map(({ id, words }): [string, string] => [id, words]), ...(field.typed ? [[BY_FIGURE, 'By figure'] as [string, string]] : [])];
@@ -45,7 +58,7 @@ export function Figures({ method, entry, unit, measures, errors, onChange }: Fig
       })}
       <details className="border-t border-line pt-1" open={further.some((field) => errors[field.id])}>
         <summary className="min-h-9 cursor-pointer py-1 font-bold">
-          More figures <span className="font-normal text-muted italic">{further.slice(0, 2).map((field) => `${field.short.toLowerCase()} ${shown(field)}`).join(', ')}{measures ? ', assumed' : ''}</span>
+          More figures <span className="font-normal text-muted italic">{measures ? `${further.slice(0, 2).map((field) => `${field.short.toLowerCase()} ${shown(field)}`).join(', ')}, assumed` : `${further.length}, all assumed`}</span>
         </summary>
         <div className="grid grid-cols-4 gap-2">
           {further.map((field) => <Figure key={field.id} field={field} placeholder={shown(field)} entry={entry} error={errors[field.id]} onText={setText} />)}
@@ -69,24 +82,30 @@ interface FigureProps {
   entry: Entry;
   error: string | undefined;
   onText: (name: string, text: string) => void;
+  onAsk?: (name: string) => void;
 }
 
-function Figure({ field, first = false, label = field.short, placeholder, entry, error, onText }: FigureProps) {
+function without(names: string[], name: string): string[] {
+  return names.filter((one) => one !== name);
+}
+
+function Figure({ field, first = false, label = field.short, placeholder, entry, error, onText, onAsk }: FigureProps) {
   const id = useId();
   const kept = entry.kept.includes(field.id);
+  const quick = entry.quick.includes(field.id);
   return (
     <div className="min-w-0">
       <label htmlFor={id} className="block truncate text-sm font-bold">{label}</label>
       <input
         id={id} name={field.id} value={entry.texts[field.id] ?? ''} placeholder={placeholder} inputMode="decimal" autoComplete="off" enterKeyHint="next" data-first={first ? '' : undefined}
-        aria-invalid={error !== undefined} aria-describedby={error || kept ? `${id}-about` : undefined}
-        onChange={(event) => onText(field.id, event.target.value)} onFocus={(event) => event.target.select()} onKeyDown={nextOnEnter}
-        className={`bench-input text-lg font-bold placeholder:font-normal placeholder:text-muted placeholder:italic ${kept ? 'border-dashed italic' : ''}`}
+        aria-invalid={error !== undefined} aria-describedby={error || kept || quick ? `${id}-about` : undefined}
+        onChange={(event) => onText(field.id, event.target.value)} onFocus={(event) => { event.target.select(); onAsk?.(field.id); }} onKeyDown={nextOnEnter}
+        className={`bench-input text-lg font-bold placeholder:font-normal placeholder:text-muted placeholder:italic ${kept ? 'border-dashed italic' : quick ? 'border-dotted' : ''}`}
       />
       {error ? (
         <p id={`${id}-about`} className="text-sm font-bold text-loud">{error}</p>
       ) : (
-        kept && <p id={`${id}-about`} className="truncate text-xs text-muted">kept from last</p>
+        (kept || quick) && <p id={`${id}-about`} className="truncate text-xs text-muted">{kept ? 'kept, assumed' : 'picked'}</p>
       )}
     </div>
   );

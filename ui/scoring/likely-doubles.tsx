@@ -1,21 +1,32 @@
 'use client';
 
+import { useState } from 'react';
 import { Problem } from '../form/problem';
-import { useSend } from '../form/use-send';
-import { type BenchSeat, type BenchUnion, scoreText } from './bench-data';
+import { send } from '../form/send';
+import { type BenchState, type BenchUnion, scoreText } from './bench-data';
 
 /** Unions judged more than once: one union seen twice, or two that got the same number? */
-export function LikelyDoubles({ workshopId, seats, unions }: { workshopId: string; seats: BenchSeat[]; unions: BenchUnion[] }) {
-  const { run, busy, problem } = useSend();
-  const doubles = unions.filter(({ likelyDouble }) => likelyDouble);
+export function LikelyDoubles({ state, onSettled }: { state: BenchState; onSettled: () => Promise<void> }) {
+  const [busy, setBusy] = useState(false);
+  const [problem, setProblem] = useState('');
+  const [settled, setSettled] = useState<string[]>([]);
+  const doubles = state.unions.filter(({ id, likelyDouble, judgements }) => likelyDouble && judgements.length > 1 && !settled.includes(`${id} ${judgements.length}`));
   if (doubles.length === 0) return null;
-  const settle = (union: BenchUnion, as: 'one' | 'two', judgementId: string): Promise<unknown> =>
-    run('POST', `/api/workshops/${workshopId}/doubles/${union.id}`, { as, judgementId });
+  const settle = async (union: BenchUnion, as: 'one' | 'two', judgementId: string): Promise<void> => {
+    if (busy) return;
+    setBusy(true);
+    const sent = await send('POST', `/api/workshops/${state.workshop.id}/doubles/${union.id}`, { as, judgementId });
+    setBusy(false);
+    setProblem(sent.ok ? '' : sent.message);
+    if (!sent.ok) return;
+    setSettled((all) => [...all, `${union.id} ${union.judgements.length}`]);
+    await onSettled();
+  };
   return (
     <section aria-label="Likely doubles" className="mb-3 border-l-4 border-ink bg-mist px-3 py-2">
-      <Problem>{problem?.message}</Problem>
+      <Problem>{problem || null}</Problem>
       {doubles.map((union) => {
-        const called = `${seats.find(({ id }) => id === union.seatId)?.number ?? ''}-${union.number}`;
+        const called = `${state.seats.find(({ id }) => id === union.seatId)?.number ?? ''}-${union.number}`;
         return (
           <div key={union.id} className="py-1">
             <p className="font-bold">{called} was judged {union.judgements.length} times: {union.judgements.map((one) => `${scoreText(one.score)} by ${one.assessor}`).join(', ')}. Nothing is lost; which is it?</p>

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { STOCK_RANGES } from '@/core/methods/stock-ranges';
 import { METHODS } from '@/core/methods/registry';
 import { defaultRule } from '@/core/scoring/judge-union';
 import { newEntry, type Entry } from './entry';
@@ -7,7 +8,7 @@ import { fieldOf, readUnion } from './read-union';
 const method = METHODS[0]!;
 const read = (texts: Record<string, string>, changes: Partial<Entry> = {}) => {
   const empty = newEntry(method, null, 'mm');
-  return readUnion(method, defaultRule(method), { ...empty, ...changes, texts: { ...empty.texts, ...texts } }, 'joined', 'mm');
+  return readUnion(method, defaultRule(method), { ...empty, ...changes, texts: { ...empty.texts, ...texts } }, 'joined', 'mm', STOCK_RANGES);
 };
 const four = { stockDiameter: '10', scionDiameter: '7', stockLength: '35', scionLength: '35' };
 

@@ -4,6 +4,7 @@ import type { Method, Stage } from '@/core/methods/method';
 import type { Measures } from '@/core/methods/measures';
 import { bestCorrections, type RankedCorrection } from '@/core/scoring/best-corrections';
 import { judgeUnion, type ScoringRule, type UnionJudgement } from '@/core/scoring/judge-union';
+import type { StockRange } from '@/core/methods/stock-ranges';
 import { fittingWood } from '@/core/teaching/fitting-wood';
 import type { LengthUnit } from '@/core/units/length';
 import { type Entry, readEntry } from './entry';
@@ -38,7 +39,7 @@ export function fieldOf(name: string): string {
   return FIELD_OF[name] ?? name;
 }
 
-export function readUnion(method: Method, rule: ScoringRule, entry: Entry, stage: Stage, unit: LengthUnit): ReadUnion {
+export function readUnion(method: Method, rule: ScoringRule, entry: Entry, stage: Stage, unit: LengthUnit, ranges: readonly StockRange[]): ReadUnion {
   const { measures, missing, errors } = readEntry(method, entry, unit);
   const nothing = { measures: null, judged: null, best: null, corrections: [], outside: null, missing };
   const example = (): UnionJudgement => judgeUnion(method, rule, exampleMeasures(method), entry.marks, stage);
@@ -47,7 +48,7 @@ export function readUnion(method: Method, rule: ScoringRule, entry: Entry, stage
     const judged = judgeUnion(method, rule, measures, entry.marks, stage);
     return {
       measures, judged, drawn: judged, best: method.best(judged.figures), corrections: bestCorrections(method, rule, measures, entry.marks, stage), missing, errors,
-      outside: fittingWood(method, { stock: judged.figures.stockDiameter ?? null, scion: judged.figures.scionDiameter ?? null }, unit).problem,
+      outside: fittingWood(method, { stock: judged.figures.stockDiameter ?? null, scion: judged.figures.scionDiameter ?? null }, unit, ranges).problem,
     };
   } catch (error) {
     if (!(error instanceof InputError)) throw error;

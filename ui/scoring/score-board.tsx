@@ -1,5 +1,5 @@
 import { UnionGlyph } from '../union/union-glyph';
-import { type BenchSeat, type BenchUnion, scoreText } from './bench-data';
+import { type BenchSeat, type BenchUnion, counting, scoreText } from './bench-data';
 
 /** The scores of a workshop, to read. */
 export function ScoreBoard({ seats, unions }: { seats: BenchSeat[]; unions: BenchUnion[] }) {
@@ -15,7 +15,7 @@ export function ScoreBoard({ seats, unions }: { seats: BenchSeat[]; unions: Benc
               {own.length === 0 && <span className="text-muted">none scored yet</span>}
               {own.map((union) => (
                 <span key={union.id} className="flex items-center gap-1">
-                  <UnionGlyph {...union.glyph} size={24} title={`${seat.number}-${union.number}: ${union.counts.contactWords}`} />{scoreText(union.counts.score)}
+                  <UnionGlyph {...union.glyph} size={24} title={`${seat.number}-${union.number}: ${counting(union).contactWords}`} />{scoreText(counting(union).score)}
                 </span>
               ))}
             </li>

@@ -2,11 +2,10 @@
 
 import { useEffect, useRef } from 'react';
 import { UnionGlyph } from '../union/union-glyph';
-import { type BenchSeat, type BenchUnion, scoreText } from './bench-data';
+import { type BenchState, counting, scoreText, unionsOf } from './bench-data';
 
 interface SeatStripProps {
-  seats: BenchSeat[];
-  unions: BenchUnion[];
+  state: BenchState;
   open: string;
   /** Seats with an entry begun and not saved. */
   drafts: string[];
@@ -14,7 +13,7 @@ interface SeatStripProps {
 }
 
 /** Everyone at the benches with their attempts as glyphs. */
-export function SeatStrip({ seats, unions, open, drafts, onOpen }: SeatStripProps) {
+export function SeatStrip({ state, open, drafts, onOpen }: SeatStripProps) {
   const strip = useRef<HTMLUListElement>(null);
   useEffect(() => {
     // Within the strip only: the page itself stays where it is.
@@ -22,10 +21,10 @@ export function SeatStrip({ seats, unions, open, drafts, onOpen }: SeatStripProp
     if (here) strip.current!.scrollTo({ left: here.offsetLeft - strip.current!.offsetLeft - 60, top: here.offsetTop - strip.current!.offsetTop - 120 });
   }, [open]);
   return (
-    <nav aria-label="Seats">
-      <ul ref={strip} className="flex gap-1 overflow-x-auto pb-1 lg:max-h-[36rem] lg:flex-col lg:overflow-x-visible lg:overflow-y-auto" tabIndex={0} aria-label="Seats, scrolls">
-        {seats.map((seat) => {
-          const own = unions.filter(({ seatId }) => seatId === seat.id);
+    <nav aria-label="Seats" className="min-w-0">
+      <ul ref={strip} className="flex gap-1 overflow-x-auto pb-1 lg:max-h-[32rem] lg:flex-col lg:overflow-x-visible lg:overflow-y-auto" tabIndex={0} aria-label="Seats, scrolls">
+        {state.seats.map((seat) => {
+          const own = unionsOf(state, seat.id);
           const here = seat.id === open;
           return (
             <li key={seat.id} className="shrink-0">
@@ -38,7 +37,7 @@ export function SeatStrip({ seats, unions, open, drafts, onOpen }: SeatStripProp
                   <span className="hidden truncate text-sm lg:block">{seat.name}{drafts.includes(seat.id) && !here && <span className="text-muted"> (begun)</span>}</span>
                   <span className="hidden flex-wrap items-center gap-0.5 lg:flex">
                     {own.slice(-6).map((union) => (
-                      <UnionGlyph key={union.id} {...union.glyph} size={18} title={`${seat.number}-${union.number}: ${scoreText(union.counts.score)}, ${union.counts.contactWords}`} />
+                      <UnionGlyph key={union.id} {...union.glyph} size={18} title={`${seat.number}-${union.number}: ${scoreText(counting(union).score)}, ${counting(union).contactWords}`} />
                     ))}
                     {own.length === 0 && <span className="text-xs text-muted">none yet</span>}
                   </span>

@@ -1,6 +1,6 @@
 'use client';
 
-import { useMemo } from 'react';
+import { type ReactNode, useMemo } from 'react';
 import type { DisplayList } from '@/core/drawing/display-list';
 import type { Assessment, Point } from '@/core/methods/method';
 import type { PointGrade } from '@/core/scoring/grade';
@@ -25,13 +25,17 @@ interface UnionStageProps {
   /** Height of the cross-section, mm from the middle of the face. */
   level: number;
   onMark: (point: Point) => void;
+  /** Says nothing of how the lines meet: that is for whoever looks to judge. */
+  silent?: boolean;
+  /** What stands under the face view. */
+  below?: ReactNode;
 }
 
 /**
  * The union large: the side view whose parts are the things one marks, and the face view with both
  * green lines.
  */
-export function UnionStage({ assessment, points, unit, ghost, assumed, level, onMark }: UnionStageProps) {
+export function UnionStage({ assessment, points, unit, ghost, assumed, level, onMark, silent = false, below }: UnionStageProps) {
   const narrow = useNarrow();
   const { contact, contactGrade } = assessment;
   const upsideDown = points.some(({ point, grade }) => point.id === 'way-up' && grade === 'fatal');
@@ -47,14 +51,15 @@ export function UnionStage({ assessment, points, unit, ghost, assumed, level, on
     <div className={`flex flex-wrap items-start justify-center gap-x-2 gap-y-4 ${assumed ? '[&_.drawing]:opacity-50' : ''}`}>
       <MarkableSide drawing={side} width={Math.min(sideWidth, (side.width * 420) / side.height)} buttonWidth={buttonWidth} points={judged} onMark={onMark} />
       <div className="flex flex-col items-center gap-1" style={{ width: faceWidth }}>
-        <p className="text-center text-[0.95rem] font-bold" aria-live="polite">{assumed ? 'Drawn from assumed figures' : `Lines meet: ${contactGrade.words}`}</p>
+        <p className="text-center text-[0.95rem] font-bold" aria-live="polite">{silent ? 'The lines as they lie' : assumed ? 'Drawn from assumed figures' : `Lines meet: ${contactGrade.words}`}</p>
         <UnionDrawing
           drawing={face} width={Math.min(250, face.width * 5.7, (face.width * 330) / face.height)}
-          title={`The two green lines: ${contactGrade.words}, ${formatLength(contact.touching, unit)} touching of ${formatLength(contact.whole, unit)}`}
+          title={`The two green lines: ${silent ? '' : `${contactGrade.words}, `}${formatLength(contact.touching, unit)} touching of ${formatLength(contact.whole, unit)}`}
         />
-        <div className="flex justify-center gap-1.5" role="group" aria-label="Points measured on the faces">
+        <div className="flex flex-wrap justify-center gap-1.5" role="group" aria-label="Points measured on the faces">
           {measured.map((stagePoint) => <MarkButton key={stagePoint.point.id} {...stagePoint} onMark={onMark} width={narrow ? 102 : 84} brief />)}
         </div>
+        {below}
       </div>
     </div>
   );

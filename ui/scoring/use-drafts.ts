@@ -9,10 +9,10 @@ export interface Draft {
   judgementId: string;
   entry: Entry;
   past: Entry[];
-  /** An attempt to save failed in a way that leaves open whether it arrived. */
-  unsure: boolean;
   /** Number of the union whose judgement this corrects, or null for a new one. */
   correcting: number | null;
+  /** Number of the union that this scores as its second assessor, or null. */
+  second: number | null;
 }
 
 type Drafts = Record<string, Draft>;
@@ -22,7 +22,7 @@ const listeners = new Set<() => void>();
 const parsed = new Map<string, { text: string; drafts: Drafts }>();
 
 function readDrafts(key: string): Drafts {
-  const text = sessionStorage.getItem(key);
+  const text = localStorage.getItem(key);
   if (!text) return NONE;
   const known = parsed.get(key);
   if (known?.text === text) return known.drafts;
@@ -32,23 +32,28 @@ function readDrafts(key: string): Drafts {
     return drafts;
   } catch {
     // Not of our writing: begin afresh.
-    sessionStorage.removeItem(key);
+    localStorage.removeItem(key);
     return NONE;
   }
 }
 
-/** Drafts by seat, kept in the browser's session, so that neither another seat nor a reload loses one. */
-export function useDrafts(workshopId: string) {
-  const key = `pear-bench entries ${workshopId}`;
+/** Drafts by seat, kept on the device, so that neither another seat nor a closed browser loses one. */
+export function useDrafts(owner: string) {
+  const key = `pear-bench entries ${owner}`;
   const subscribe = useCallback((listener: () => void) => {
     listeners.add(listener);
-    return () => listeners.delete(listener);
+    // Another window of this browser may have the same bench open.
+    window.addEventListener('storage', listener);
+    return () => {
+      listeners.delete(listener);
+      window.removeEventListener('storage', listener);
+    };
   }, []);
   const drafts = useSyncExternalStore(subscribe, () => readDrafts(key), () => NONE);
   const setDraft = useCallback(
     (seatId: string, draft: Draft | null) => {
       const others = Object.fromEntries(Object.entries(readDrafts(key)).filter(([id]) => id !== seatId));
-      sessionStorage.setItem(key, JSON.stringify(draft ? { ...others, [seatId]: draft } : others));
+      localStorage.setItem(key, JSON.stringify(draft ? { ...others, [seatId]: draft } : others));
       for (const listener of listeners) listener();
     },
     [key],

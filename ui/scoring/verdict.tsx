@@ -2,7 +2,7 @@ import type { UnionJudgement } from '@/core/scoring/judge-union';
 import type { RankedCorrection } from '@/core/scoring/best-corrections';
 import { formatLength, type LengthUnit } from '@/core/units/length';
 import { UnionGlyph } from '../union/union-glyph';
-import { type BenchUnion, scoreText } from './bench-data';
+import { type BenchUnion, counting, scoreText } from './bench-data';
 
 interface VerdictProps {
   judged: UnionJudgement | null;
@@ -54,8 +54,8 @@ export function Verdict({ judged, best, corrections, outside, last, called, unit
         <p className="text-muted">Last attempt</p>
         {last ? (
           <p className="flex items-center gap-2">
-            <UnionGlyph {...last.glyph} title={`Attempt ${last.number}: ${last.counts.contactWords}`} />
-            <span><span className="block text-xl font-bold">{scoreText(last.counts.score)}</span>{Math.round(last.counts.contact * 100)}&nbsp;%</span>
+            <UnionGlyph {...last.glyph} title={`Attempt ${last.number}: ${counting(last).contactWords}`} />
+            <span><span className="block text-xl font-bold">{scoreText(counting(last).score)}</span>{Math.round(counting(last).contact * 100)}&nbsp;%</span>
           </p>
         ) : (
           <p>None yet</p>

@@ -1,25 +1,18 @@
 'use client';
 
 import { useEffect, useState } from 'react';
+import { keepPage } from '../device/keep-page';
 
 /** Keeps this page and what it is made of in the browser, so that it opens without reception; says whether it could. */
 export function KeepOffline() {
   const [kept, setKept] = useState<'no' | 'yes' | 'cannot'>('no');
   useEffect(() => {
-    if (!('serviceWorker' in navigator) || !window.isSecureContext) {
-      const later = setTimeout(() => setKept('cannot'));
-      return () => clearTimeout(later);
-    }
     const heard = (event: MessageEvent): void => {
       if ((event.data as { kept?: string }).kept === location.href) setKept('yes');
     };
-    navigator.serviceWorker.addEventListener('message', heard);
-    void navigator.serviceWorker.register('/offline.js', { scope: '/cards/' }).then(async () => {
-      const ready = await navigator.serviceWorker.ready;
-      const used = performance.getEntriesByType('resource').map(({ name }) => name).filter((name) => name.startsWith(location.origin));
-      ready.active?.postMessage({ keep: location.href, used });
-    }).catch(() => setKept('cannot'));
-    return () => navigator.serviceWorker.removeEventListener('message', heard);
+    navigator.serviceWorker?.addEventListener('message', heard);
+    keepPage(location.href, '/cards/').then((can) => { if (!can) setKept('cannot'); }, () => setKept('cannot'));
+    return () => navigator.serviceWorker?.removeEventListener('message', heard);
   }, []);
   return <p role="status" className="mt-4 text-muted">{kept === 'yes' ? 'Kept on this phone: it opens without reception.' : kept === 'cannot' ? 'This browser cannot keep the card; leave the page open.' : 'Being kept on this phone…'}</p>;
 }

@@ -7,9 +7,10 @@ import { RIBBONS } from '@/core/lots/ribbons';
 import { RibbonStrip } from '../lots/ribbon';
 import { UnionDrawing } from './union-drawing';
 import { UnionGlyph } from './union-glyph';
+import { USUAL_THRESHOLDS } from '@/core/scoring/thresholds';
 
 const method = METHODS[0]!;
-const { contact, lines } = method.assess(figuresOf(method.fields, exampleMeasures(method, { scionDiameter: 8, placement: 'left-lines' })), {});
+const { contact, lines } = method.assess(figuresOf(method.fields, exampleMeasures(method, { scionDiameter: 8, placement: 'left-lines' })), {}, USUAL_THRESHOLDS);
 
 describe('the union drawing on the screen', () => {
   const drawing = lines({ unit: 'mm' });

@@ -3,6 +3,7 @@ import { notFound } from 'next/navigation';
 import { METHODS } from '@/core/methods/registry';
 import { type Choices, chosen } from '@/core/methods/school';
 import { fittingWood } from '@/core/teaching/fitting-wood';
+import { STOCK_RANGES } from '@/core/methods/stock-ranges';
 import { stepSheets } from '@/core/teaching/step-sheets';
 import { KeepOffline } from '@/ui/teach/keep-offline';
 import { currentActor } from '../../_http/session';
@@ -19,7 +20,7 @@ export default async function Card({ params, searchParams }: { params: Promise<{
   if (!method) notFound();
   const asked = (name: string): number | null => (typeof query[name] === 'string' && query[name] !== '' ? Number(query[name]) : null);
   const unit = query.unit === 'in' || (await currentActor())?.lengthUnit === 'in' ? 'in' : 'mm';
-  const { wood, problem } = fittingWood(method, { stock: asked('stock'), scion: asked('scion') }, unit);
+  const { wood, problem } = fittingWood(method, { stock: asked('stock'), scion: asked('scion') }, unit, STOCK_RANGES);
   const choices: Choices = Object.fromEntries(method.schools.map((question) => [question.id, chosen({ [question.id]: String(query[question.id] ?? '') }, question)]));
   const steps = stepSheets(method, choices, wood, unit);
   return (

@@ -4,6 +4,7 @@ import { notFound } from 'next/navigation';
 import { METHODS } from '@/core/methods/registry';
 import { type Choices, chosen } from '@/core/methods/school';
 import { fittingWood } from '@/core/teaching/fitting-wood';
+import { STOCK_RANGES } from '@/core/methods/stock-ranges';
 import { stepSheets } from '@/core/teaching/step-sheets';
 import { parseDecimal } from '@/core/units/decimal';
 import { formatLengthNumber, toMillimetres } from '@/core/units/length';
@@ -29,7 +30,7 @@ export default async function MethodPage({ params, searchParams }: { params: Pro
     const value = parseDecimal(text);
     return value === null ? Number.NaN : toMillimetres(value, unit);
   };
-  const { wood, problem } = fittingWood(method, { stock: asked('stock'), scion: asked('scion') }, unit);
+  const { wood, problem } = fittingWood(method, { stock: asked('stock'), scion: asked('scion') }, unit, STOCK_RANGES);
   const choices: Choices = Object.fromEntries(method.schools.map((question) => [question.id, chosen({ [question.id]: String(query[question.id] ?? '') }, question)]));
   const technique = method.technique(choices, wood);
   const steps = stepSheets(method, choices, wood, unit);

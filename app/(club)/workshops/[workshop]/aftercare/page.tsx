@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
+import { keeperDoors } from '@/server/keeper-permits';
 import { listKeepers } from '@/server/keepers';
 import { workshopLots } from '@/server/lots';
 import { ERASED_NAME, listSeats } from '@/server/seats';
@@ -16,7 +17,7 @@ export default async function Aftercare({ params }: { params: Promise<{ workshop
   const { workshop: id } = await params;
   const context = await pageContext();
   const workshop = await orNotFound(getWorkshop(context, id));
-  const [keepers, lots, seats] = await Promise.all([listKeepers(context, id), workshopLots(context, id), listSeats(context, id)]);
+  const [keepers, lots, seats, doors] = await Promise.all([listKeepers(context, id), workshopLots(context, id), listSeats(context, id), keeperDoors(context, id)]);
   const ready = lots.wood.length > 0 && lots.stocks.length > 0 && seats.length > 0;
   return (
     <>
@@ -28,6 +29,7 @@ export default async function Aftercare({ params }: { params: Promise<{ workshop
         <KeeperBench
           workshopId={id} promised={workshop.promisedKeepers} mayChange={context.actor.role !== 'viewer'}
           present={seats.filter(({ absent }) => !absent).length}
+          shut={seats.filter(({ id: seatId, absent }) => !absent && !doors.get(seatId)?.open).map(({ number }) => number)}
           wood={lots.wood.map(({ id: lotId, variety, ribbon }) => ({ id: lotId, variety, ribbon }))}
           stocks={lots.stocks.map(({ id: lotId, stockType }) => ({ id: lotId, stockType }))}
           seats={seats.map(({ id: seatId, number, person }) => ({ id: seatId, number, name: person.name ?? ERASED_NAME }))}

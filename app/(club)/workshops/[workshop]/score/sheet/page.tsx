@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { openBench } from '@/server/bench';
-import { Bench } from '@/ui/scoring/bench';
+import { BenchDay } from '@/ui/scoring/bench-day';
 import { orNotFound } from '../../../../../_http/or-not-found';
 import { pageContext } from '../../../../../_http/session';
 
@@ -10,7 +10,7 @@ export const metadata: Metadata = { title: 'Score sheets on paper' };
 export default async function Sheets({ params }: { params: Promise<{ workshop: string }> }) {
   const { workshop: id } = await params;
   const context = await pageContext();
-  const { workshop, rule, seats, unions } = await orNotFound(openBench(context, id));
+  const bench = await orNotFound(openBench(context, id));
   return (
     <>
       <div className="mb-3 flex flex-wrap items-center gap-3">
@@ -19,9 +19,7 @@ export default async function Sheets({ params }: { params: Promise<{ workshop: s
         <a className="bench-button" href={`/api/workshops/${id}/score-sheet?paper=Letter`} target="_blank" rel="noreferrer">Letter</a>
         <Link className="bench-button" href={`/workshops/${id}/score`}>Back to the bench</Link>
       </div>
-      {seats.length > 0 && context.actor.role !== 'viewer' && (
-        <Bench workshopId={id} method={workshop.method} rule={rule} unit={context.actor.lengthUnit} seats={seats} unions={unions} firstSeat={seats[0]!.id} fromPaper />
-      )}
+      {bench.seats.length > 0 && context.actor.role !== 'viewer' && <BenchDay initial={bench} seat={null} fromPaper />}
     </>
   );
 }

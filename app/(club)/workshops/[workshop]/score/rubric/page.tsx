@@ -1,0 +1,29 @@
+import type { Metadata } from 'next';
+import { methodById } from '@/core/methods/registry';
+import { pointsOf } from '@/core/methods/shown-technique';
+import { FATAL_CAP } from '@/core/scoring/score-union';
+import { rubricEdits } from '@/server/rubric-editor';
+import { getWorkshop } from '@/server/workshops';
+import { RubricEditor } from '@/ui/rubric/rubric-editor';
+import { orNotFound } from '../../../../../_http/or-not-found';
+import { pageContext } from '../../../../../_http/session';
+
+export const metadata: Metadata = { title: 'Rubric' };
+
+export default async function Rubric({ params }: { params: Promise<{ workshop: string }> }) {
+  const { workshop: id } = await params;
+  const context = await pageContext();
+  const workshop = await orNotFound(getWorkshop(context, id));
+  const method = methodById(workshop.method);
+  const { version, edits } = await rubricEdits(context, workshop.method);
+  return (
+    <>
+      <h1>Rubric of {method.inSentence}</h1>
+      <p className="mb-4 max-w-[68ch]">It holds for every workshop of the club that teaches {method.inSentence}, from the moment it is saved. What was scored before keeps the rubric it was scored by, until the lead has it scored again.</p>
+      <RubricEditor
+        workshopId={id} method={method.id} version={version} edits={edits} usualCap={FATAL_CAP} thresholds={method.thresholds} role={context.actor.role}
+        points={pointsOf(method, workshop.schools).map(({ id: point, letter, name, weight, stage, good, correction, faults, measured }) => ({ id: point, letter, name, weight, stage, good, correction, faults, measured }))}
+      />
+    </>
+  );
+}

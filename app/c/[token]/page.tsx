@@ -1,0 +1,14 @@
+import type { Metadata } from 'next';
+import { headers } from 'next/headers';
+import { cardByToken } from '@/server/cards';
+import { PersonCardPage } from '@/ui/cards/person-card-page';
+import { PrivateLink } from '../../_http/private-link';
+import { services } from '../../_http/services';
+
+export const metadata: Metadata = { title: 'Your card', robots: { index: false } };
+
+export default async function Card({ params }: { params: Promise<{ token: string }> }) {
+  const { token } = await params;
+  const from = (await headers()).get('x-client-address') ?? 'unknown';
+  return <PrivateLink opened={cardByToken(services(), token, from)} show={(card) => <PersonCardPage card={card} />} />;
+}

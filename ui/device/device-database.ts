@@ -1,0 +1,50 @@
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+
+/** Something that waits on this device to reach the server. */
+export interface Waiting {
+  /** Place in the queue; given by the database. */
+  order?: number;
+  kind: 'judgement' | 'withdrawal';
+  /** Id of the judgement, made on the device: the server takes it once, however often it comes. */
+  judgementId: string;
+  workshopId: string;
+  seatId: string;
+  number: number;
+  /** "7-4", for people. */
+  called: string;
+  assessor: { id: string; name: string };
+  /** What is sent; empty for a withdrawal. */
+  body: Record<string, unknown>;
+  queuedAt: number;
+  /** Times it was sent without an answer; from the first on it may have arrived. */
+  tries: number;
+  /** Why the server would not have it, in its words. */
+  refusal: string | null;
+  /** Told by the server to have arrived; kept until a fresh state of the bench holds it. */
+  deliveredAt: number | null;
+}
+
+interface DeviceSchema extends DBSchema {
+  waiting: { key: number; value: Waiting };
+  /** Benches as the server last gave them, by workshop and reader. */
+  benches: { key: string; value: { key: string; bench: unknown } };
+}
+
+export type DeviceDatabase = IDBPDatabase<DeviceSchema>;
+
+let opened: Promise<DeviceDatabase> | null = null;
+
+/** The browser's own database. A later build only ever adds to it, so that a queue is never stranded. */
+export function deviceDatabase(): Promise<DeviceDatabase> {
+  opened ??= openDB<DeviceSchema>('pear-bench', 1, {
+    upgrade(db) {
+      db.createObjectStore('waiting', { keyPath: 'order', autoIncrement: true });
+      db.createObjectStore('benches', { keyPath: 'key' });
+    },
+    // A newer build in another window asks for room; this one opens it again when it next needs it.
+    blocking: () => void opened?.then((db) => { db.close(); opened = null; }),
+    terminated: () => { opened = null; },
+  });
+  opened.catch(() => { opened = null; });
+  return opened;
+}

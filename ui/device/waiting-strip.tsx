@@ -1,0 +1,64 @@
+'use client';
+
+import Link from 'next/link';
+import { useState } from 'react';
+import type { Waiting } from './device-database';
+import { changeWaiting, dropWaiting } from './waiting-queue';
+
+interface WaitingStripProps {
+  workshopId: string;
+  assessorId: string;
+  waiting: readonly Waiting[] | null;
+  link: 'online' | 'unreachable' | 'signed-out' | 'other-assessor';
+  onSend: () => Promise<void>;
+}
+
+/** What this device keeps for the server, always in sight: how much, why it waits, and what was refused. */
+export function WaitingStrip({ waiting, ...rest }: WaitingStripProps) {
+  if (waiting === null) return <section aria-label="Waiting on this device" className="mb-1 text-sm text-muted"><p role="status">Looking what this device keeps…</p></section>;
+  return <Known {...rest} waiting={waiting} />;
+}
+
+function Known({ workshopId, assessorId, waiting, link, onSend }: WaitingStripProps & { waiting: readonly Waiting[] }) {
+  const [listed, setListed] = useState(false);
+  const open = waiting.filter(({ deliveredAt }) => deliveredAt === null);
+  const mine = open.filter(({ assessor, refusal }) => assessor.id === assessorId && refusal === null);
+  const refused = open.filter(({ refusal }) => refusal !== null);
+  const others = [...new Map(open.filter(({ assessor, refusal }) => assessor.id !== assessorId && refusal === null).map(({ assessor }) => [assessor.id, assessor.name])).entries()]
+    .map(([id, name]) => ({ name, count: open.filter(({ assessor }) => assessor.id === id).length }));
+  const here = `/workshops/${workshopId}/score`;
+  const quiet = link === 'online' && open.length === 0;
+  return (
+    <section aria-label="Waiting on this device" data-link={link} data-waiting={mine.length} className={quiet ? 'mb-1 text-sm text-muted' : 'mb-3 flex flex-col gap-2 border-l-4 border-ink bg-mist px-3 py-2'}>
+      {quiet ? <p role="status">Nothing waits on this device; everything is on the server.</p> : (
+        <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
+          <p role="status" className="grow">
+            <strong>{link === 'online' ? '' : link === 'unreachable' ? 'No reception. ' : link === 'signed-out' ? 'You are signed out. ' : 'Somebody else is signed in now. '}</strong>
+            {mine.length === 0 ? (link === 'unreachable' ? 'You can go on scoring; what you save is kept on this device.' : link === 'online' ? '' : 'Nothing of yours waits on this device.')
+              : `${mine.length} ${mine.length === 1 ? 'judgement waits' : 'judgements wait'} on this device${link === 'online' ? ' and will be sent in a moment' : link === 'unreachable' ? ' and will be sent when there is reception again' : ''}.`}
+          </p>
+          {mine.length > 0 && <button type="button" className="bench-button" onClick={() => setListed(!listed)} aria-expanded={listed}>{listed ? 'Hide them' : 'Show them'}</button>}
+          {link === 'unreachable' && <button type="button" className="bench-button" onClick={() => void onSend()}>Try now</button>}
+          {/* A whole load, so that the page belongs to whoever signs in. */}
+          {link === 'signed-out' && <a className="bench-button" data-weight="main" href={`/sign-in?next=${encodeURIComponent(here)}`}>Sign in to send them</a>}
+          {link === 'other-assessor' && <a className="bench-button" href={here}>Open the bench as they see it</a>}
+        </div>
+      )}
+      {listed && mine.length > 0 && (
+        <ul className="flex flex-wrap gap-x-4 gap-y-1 text-sm" aria-label="What waits">
+          {mine.map((item) => <li key={item.order}><strong>{item.called}</strong> {item.kind === 'withdrawal' ? 'to be taken back' : ''}{item.tries > 0 ? ' tried' : ''}</li>)}
+        </ul>
+      )}
+      {others.map(({ name, count }) => <p key={name} className="text-sm">{count} {count === 1 ? 'judgement' : 'judgements'} of {name} {count === 1 ? 'waits' : 'wait'} here too, until {name} signs in on this device.</p>)}
+      {refused.map((item) => (
+        <div key={item.order} role="alert" className="flex flex-wrap items-center gap-2 border-l-4 border-loud bg-sheet px-2 py-1">
+          <p className="grow"><strong>{item.called} was refused:</strong> {item.refusal}</p>
+          <button type="button" className="bench-button" onClick={() => void changeWaiting(item.order!, { refusal: null }).then(onSend)}>Send again</button>
+          <button type="button" className="bench-button" onClick={() => { if (window.confirm(`Throw ${item.called} away? It is nowhere else.`)) void dropWaiting([item.order!]); }}>Throw away</button>
+          <details className="w-full text-sm"><summary className="min-h-9 cursor-pointer py-1">What it holds</summary><pre className="overflow-x-auto">{JSON.stringify(item.body, null, 1)}</pre></details>
+        </div>
+      ))}
+      {refused.length > 0 && <p className="text-sm"><Link href={`/workshops/${workshopId}/plan`}>The roster on the plan leaf</Link> is the place to look when a seat was not found.</p>}
+    </section>
+  );
+}

@@ -1,0 +1,26 @@
+'use client';
+
+import { useEffect, useState } from 'react';
+
+interface UnionCountersProps {
+  strokes: number | null;
+  onStroke: () => void;
+}
+
+/** How long this union has been looked at, and a counter of strokes wide enough to be pressed without looking. */
+export function UnionCounters({ strokes, onStroke }: UnionCountersProps) {
+  const [seconds, setSeconds] = useState(0);
+  useEffect(() => {
+    const began = Date.now();
+    const tick = setInterval(() => setSeconds(Math.floor((Date.now() - began) / 1000)), 1000);
+    return () => clearInterval(tick);
+  }, []);
+  return (
+    <div className="grid grid-cols-[1fr_auto] items-stretch gap-2">
+      <button type="button" className="bench-button min-h-14 border-dashed text-lg lg:min-h-11 lg:text-base" onClick={onStroke} aria-label={`Count a stroke, ${strokes ?? 0} so far. Key +`}>
+        Stroke <span className="text-2xl leading-none lg:text-xl">{strokes ?? 0}</span> <kbd className="text-xs font-normal">+</kbd>
+      </button>
+      <p role="timer" aria-label="Time on this union" className="grid min-w-18 place-content-center border border-line text-xl font-bold tabular-nums">{Math.floor(seconds / 60)}:{String(seconds % 60).padStart(2, '0')}</p>
+    </div>
+  );
+}
