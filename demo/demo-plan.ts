@@ -2,6 +2,7 @@ import { v7 as uuid } from 'uuid';
 import { METHODS } from '@/core/methods/registry';
 import { USUAL_SETTINGS } from '@/core/quantities/needs';
 import { addDays } from '@/core/units/iso-date';
+import { aroundZero, seededRandom } from '@/core/chance/seeded-random';
 import type { Context } from '@/server/context';
 import { putRoom, roomOf } from '@/server/bench-plan';
 import { listKeepers } from '@/server/keepers';
@@ -15,7 +16,6 @@ import { bookWood } from '@/server/wood-bookings';
 import { addCheck, addLoggerRun } from '@/server/wood-ledger';
 import { promiseSticks, putSource, putSourceYear } from '@/server/wood-sources';
 import { workshopLots } from '@/server/lots';
-import { aroundZero, seededRandom } from './random';
 import { ASSISTANT } from './scenario';
 
 /** The site's usual year, taken of the simulated weather, and its region. */

@@ -1,4 +1,5 @@
 import { v7 as uuid } from 'uuid';
+import { aroundZero, seededRandom } from '@/core/chance/seeded-random';
 import type { Measures } from '@/core/methods/measures';
 import { exampleMeasures } from '@/core/methods/example-measures';
 import type { Marks } from '@/core/scoring/judge-union';
@@ -7,6 +8,7 @@ import { addDays, dateInZone } from '@/core/units/iso-date';
 import type { Actor, Context, Services } from '@/server/context';
 import { saveAnswer, growerPage } from '@/server/grower-page';
 import { putJudgement } from '@/server/judgements';
+import { keeperDoors, permitKeepers } from '@/server/keeper-permits';
 import { listKeepers, changeKeepers, makeKeepers } from '@/server/keepers';
 import { addStockLot, addWoodLot, workshopLots } from '@/server/lots';
 import { acknowledge, putBriefing, workshopBriefing } from '@/server/briefing';
@@ -21,8 +23,8 @@ import { actorOf } from '@/server/sign-in';
 import { addSite } from '@/server/sites';
 import { putWorkshop } from '@/server/workshops';
 import { demoDates } from './dates';
+import { demoAfterTheDay, demoSecondLooks, demoSettings } from './demo-scoring';
 import { demoPlan, demoSiteYear, demoSources, demoWood } from './demo-plan';
-import { aroundZero, seededRandom } from './random';
 import { ASSISTANT, CLUB, HANDS, LEAD, PAST_ROSTER, SITE, STOCKS, TREE, VIEWER, WOOD } from './scenario';
 
 export const DEMO_KEEPERS_EACH = 4;
@@ -58,7 +60,9 @@ export async function loadDemo(services: Services, password: string): Promise<vo
   await acceptRoster(as(lead, planned), past, new TextEncoder().encode(PAST_ROSTER), { importId: uuid(), decisions: {} });
 
   const seats = await listSeats(as(lead, planned), past);
+  await demoSettings(as(lead, planned), past);
   await scorePractice(as, lead, assistant, past, dates.past, seats);
+  await demoSecondLooks(as, lead, assistant, past);
   await makeDemoKeepers(as(lead, new Date(`${dates.past}T14:10:00Z`)), past);
 
   // The round was sent when it opened; people answered in the days since.
@@ -68,6 +72,7 @@ export async function loadDemo(services: Services, password: string): Promise<vo
   await sendRound(as(lead, sentAt), roundId, { sentSoFar: 0 });
   await answerRound(as(lead, sentAt), seats);
 
+  await demoAfterTheDay(as, lead, assistant, past, method, dates.past);
   await demoTeaching(as(lead, new Date(`${dates.past}T07:40:00Z`)), past, seats);
   await demoWood(as(lead, new Date(`${dates.past}T07:00:00Z`)), past, dates.past);
   await demoSources(as(lead, loadedAt), past, site.id, dates.past);
@@ -135,6 +140,8 @@ function drawnUnion(random: () => number, skill: number): { measures: Measures; 
 async function makeDemoKeepers(context: Context, workshopId: string): Promise<void> {
   const lots = await workshopLots(context, workshopId);
   const [pear, medlar] = lots.wood.sort((a, b) => a.variety.localeCompare(b.variety));
+  const waiting = [...(await keeperDoors(context, workshopId))].filter(([, { open }]) => !open).map(([seatId]) => seatId);
+  await permitKeepers(context, workshopId, uuid(), { seatIds: waiting, may: true, reason: 'near enough, and somebody stood beside them' });
   await makeKeepers(context, workshopId, { woodLotId: pear!.id, stockLotId: lots.stocks[0]!.id });
   const keepers = await listKeepers(context, workshopId);
   const second = keepers.filter((_, i) => i % DEMO_KEEPERS_EACH >= DEMO_KEEPERS_EACH / 2).map(({ id }) => id);
