@@ -1,5 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
+import type { BrowserContext, Page } from '@playwright/test';
 import { readdirSync } from 'node:fs';
+import { query } from './setup/query';
 import { expect, signIn, test, workshopIds } from './setup/bench-test';
 
 /** Pages on disk, as their routes. */
@@ -9,7 +11,7 @@ const PAGES = readdirSync('app', { recursive: true, encoding: 'utf8' })
   .sort();
 
 /** How each page is reached; a page that is not here fails its test. */
-const REACHED: Record<string, (ids: { past: string; upcoming: string; code: string; link: string; tree: string; site: string; lot: string }) => string> = {
+const REACHED: Record<string, (ids: { past: string; upcoming: string; code: string; link: string; tree: string; site: string; lot: string; union: string; card: string }) => string> = {
   '/': () => '/', '/sign-in': () => '/sign-in', '/first-lead': () => '/first-lead', '/season': () => '/season', '/workshops/new': () => '/workshops/new', '/club': () => '/club', '/outbox': () => '/outbox',
   '/workshops/[workshop]': ({ past }) => `/workshops/${past}`, '/workshops/[workshop]/plan': ({ past }) => `/workshops/${past}/plan`,
   '/workshops/[workshop]/plan/roster': ({ upcoming }) => `/workshops/${upcoming}/plan/roster`, '/workshops/[workshop]/score': ({ past }) => `/workshops/${past}/score`,
@@ -22,27 +24,46 @@ const REACHED: Record<string, (ids: { past: string; upcoming: string; code: stri
   '/workshops/[workshop]/plan/season': ({ upcoming }) => `/workshops/${upcoming}/plan/season`, '/workshops/[workshop]/plan/dates': ({ upcoming }) => `/workshops/${upcoming}/plan/dates`, '/workshops/[workshop]/plan/quantities': ({ upcoming }) => `/workshops/${upcoming}/plan/quantities`,
   '/workshops/[workshop]/plan/wood': ({ past }) => `/workshops/${past}/plan/wood`, '/workshops/[workshop]/plan/pairs': ({ past }) => `/workshops/${past}/plan/pairs`, '/workshops/[workshop]/plan/benches': ({ past }) => `/workshops/${past}/plan/benches`,
   '/workshops/[workshop]/plan/ready': ({ upcoming }) => `/workshops/${upcoming}/plan/ready`, '/sites': () => '/sites', '/sites/[site]': ({ site }) => site, '/wood': () => '/wood', '/wood/[lot]': ({ lot }) => lot, '/stand-ins/caliper': () => '/stand-ins/caliper', '/stand-ins/logger': () => '/stand-ins/logger',
+  ...Object.fromEntries(['readiness', 'cards', 'agreement', 'agreement/recalibration', 'rubric', 'settings'].map((page) => [`/workshops/[workshop]/score/${page}`, ({ past }: { past: string }) => `/workshops/${past}/score/${page}`])),
+  '/workshops/[workshop]/score/unions/[union]': ({ union }) => union, '/wall/[workshop]': ({ past }) => `/wall/${past}`, '/c/[token]': ({ card }) => card,
   '/u/[code]': ({ code }) => `/u/${code}`, '/r/[token]': ({ link }) => link,
 };
+
+type Ids = Parameters<(typeof REACHED)[string]>[0];
+let reached: { ids: Ids; cookies: Awaited<ReturnType<BrowserContext['cookies']>> } | null = null;
+
+/** Signs in and looks up where the pages are, once for all of them. */
+async function find(tab: Page): Promise<Ids> {
+  if (reached) {
+    await tab.context().addCookies(reached.cookies);
+    return reached.ids;
+  }
+  await signIn(tab);
+  const ids = await workshopIds(tab);
+  await tab.goto('/outbox');
+  await tab.getByText('Cilla Varn').first().click();
+  const link = (await tab.getByRole('link', { name: /\/r\// }).first().getAttribute('href'))!;
+  const csv = await (await tab.request.get(`/api/workshops/${ids.past}/export/unions.csv`)).text();
+  const code = csv.split('\r\n').map((line) => line.split(',')[4]!).find((cell) => /^[2-9A-HJ-NP-Z]{6}$/.test(cell))!;
+  await tab.goto('/topworking');
+  const tree = (await tab.getByRole('link', { name: /boathouse/ }).getAttribute('href'))!;
+  await tab.goto('/sites');
+  const site = (await tab.getByRole('main').getByRole('link', { name: /Boathouse/ }).getAttribute('href'))!;
+  await tab.goto('/wood');
+  const lot = (await tab.getByRole('main').getByRole('link', { name: 'Grey Heron' }).first().getAttribute('href'))!;
+  const [photographed] = query('SELECT union_id FROM photos LIMIT 1').split('\n');
+  const bench = (await (await tab.request.get(`/api/workshops/${ids.past}/bench`)).json()) as { seats: { id: string }[] };
+  const card = ((await (await tab.request.post(`/api/workshops/${ids.past}/cards/${bench.seats[0]!.id}/link`)).json()) as { url: string }).url;
+  reached = { ids: { ...ids, code, link, tree, site, lot, union: `/workshops/${ids.past}/score/unions/${photographed}`, card: new URL(card).pathname }, cookies: await tab.context().cookies() };
+  return reached.ids;
+}
 
 for (const page of PAGES) {
   test(`${page}: nothing serious for axe, a policy with a nonce, a title, no warning, nothing from elsewhere`, async ({ page: tab }) => {
     expect(Object.keys(REACHED)).toContain(page);
-    await signIn(tab);
-    const ids = await workshopIds(tab);
-    await tab.goto('/outbox');
-    await tab.getByText('Cilla Varn').first().click();
-    const link = (await tab.getByRole('link', { name: /\/r\// }).first().getAttribute('href'))!;
-    const csv = await (await tab.request.get(`/api/workshops/${ids.past}/export/unions.csv`)).text();
-    const code = csv.split('\r\n').map((line) => line.split(',')[4]!).find((cell) => /^[2-9A-HJ-NP-Z]{6}$/.test(cell))!;
-    await tab.goto('/topworking');
-    const tree = (await tab.getByRole('link', { name: /boathouse/ }).getAttribute('href'))!;
-    await tab.goto('/sites');
-    const site = (await tab.getByRole('main').getByRole('link', { name: /Boathouse/ }).getAttribute('href'))!;
-    await tab.goto('/wood');
-    const lot = (await tab.getByRole('main').getByRole('link', { name: 'Grey Heron' }).first().getAttribute('href'))!;
+    const ids = await find(tab);
     if (page === '/sign-in') await tab.context().clearCookies();
-    const answer = await tab.goto(REACHED[page]!({ ...ids, code, link, tree, site, lot }));
+    const answer = await tab.goto(REACHED[page]!(ids));
     const policy = (await answer!.allHeaders())['content-security-policy']!;
     expect(policy).toMatch(/script-src 'self' 'nonce-[\w+/=]+' 'strict-dynamic'/);
     expect(policy).not.toMatch(/script-src[^;]*unsafe/);

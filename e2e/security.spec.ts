@@ -83,6 +83,12 @@ test('ids of another club get 404', async ({ page }) => {
     ['GET', `/wood/${other.woodLotId}`], ['PUT', `/api/wood/${other.woodLotId}`, { variety: 'x', species: 'x', source: 'x', version: 0 }], ['PUT', `/api/wood/${other.woodLotId}/checks/${uuid()}`, { lookedOn: '2026-01-01', green: 'yes', buds: 'shut' }],
     ['PUT', `/api/wood/${other.woodLotId}/bookings/${uuid()}`, { workshopId: own, sticks: 1 }], ['DELETE', `/api/wood/${other.woodLotId}/bookings/${uuid()}`], ['PUT', `/api/stocks/${other.stockLotId}`, { stocks: 1 }],
     ['PUT', `/api/wood-sources/${other.sourceId}/years/2027`, { sticks: 1 }], ['PUT', `/api/wood-sources/${other.sourceId}/promises/${uuid()}`, { year: 2027, whom: 'x', sticks: 1 }], ['PUT', `/api/wood-sources/${other.sourceId}`, { kind: 'tree', name: 'x', variety: 'x', species: 'x' }],
+    ['GET', `/api/workshops/${other.workshopId}/bench`], ['GET', `/api/workshops/${other.workshopId}/wall`], ['GET', `/wall/${other.workshopId}`], ['GET', `/api/workshops/${other.workshopId}/cards`], ['POST', `/api/workshops/${other.workshopId}/cards/${other.seatId}/link`], ['POST', `/api/workshops/${own}/cards/${other.seatId}/link`],
+    ...['', '/readiness', '/cards', '/agreement', '/agreement/recalibration', '/rubric', '/settings', `/unions/${other.unionId}`].map((page): ['GET', string] => ['GET', `/workshops/${other.workshopId}/score${page}`]), ['GET', `/workshops/${own}/score/unions/${other.unionId}`],
+    ['PUT', `/api/workshops/${other.workshopId}/keeper-permits/${uuid()}`, { seatIds: [other.seatId], may: true, reason: 'x' }], ['PUT', `/api/workshops/${own}/keeper-permits/${uuid()}`, { seatIds: [other.seatId], may: true, reason: 'x' }],
+    ['PUT', `/api/workshops/${other.workshopId}/plan/scoring`, { changeId: uuid(), version: 0, ready: { last: 3, score: 75 }, blindRate: 0, wall: 'seats' }], ['DELETE', `/api/workshops/${other.workshopId}/second-looks`], ['POST', `/api/workshops/${other.workshopId}/rescoring`],
+    ['PUT', `/api/unions/${other.unionId}/cut-looks/${uuid()}`, { callus: 'ring', contactSeen: 50, lookedOn: '2026-08-01', note: '' }], ['DELETE', `/api/photos/${uuid()}`], ['GET', `/api/photos/${uuid()}`],
+    ['PUT', `/api/recalibrations/${uuid()}`, { workshopId: other.workshopId, method: 'whip-and-tongue', seed: 1, nth: 0, marks: {} }],
     ['DELETE', `/api/people/${other.personId}`], ['PATCH', `/api/members/${other.userId}`, { role: 'viewer' }],
   ];
   const outcomes: string[] = [];

@@ -189,13 +189,13 @@ test.describe('when the line is lost', () => {
 
 test('who has not heard the briefing is shown when scoring; a change asks everybody again', async ({ page }) => {
   const id = await workshopOf(page, 'bark');
-  await page.goto(`/workshops/${id}/score`);
+  await page.goto(`/workshops/${id}/score?seat=1`);
   await expect(page.getByRole('link', { name: 'not briefed' })).toBeVisible();
   await page.getByRole('link', { name: 'not briefed' }).click();
-  await expect(page.getByText('0 of 1 briefed')).toBeVisible();
+  await expect(page.getByRole('heading', { name: '0 of 1 briefed' })).toBeVisible();
   await page.getByRole('button', { name: /Acknowledges/ }).click();
-  await expect(page.getByText('1 of 1 briefed')).toBeVisible();
-  await page.goto(`/workshops/${id}/score`);
+  await expect(page.getByRole('heading', { name: '1 of 1 briefed' })).toBeVisible();
+  await page.goto(`/workshops/${id}/score?seat=1`);
   await expect(page.getByRole('link', { name: 'not briefed' })).toHaveCount(0);
   await page.goto(`/workshops/${id}/teach/briefing`);
   await page.getByLabel('Trained in first aid').fill('Joss, by the door');
@@ -235,7 +235,7 @@ test('a made-up twelfth method goes through library, page, scoring and handout w
   const handout = await page.request.get('/api/methods/plank-bridge/handout');
   expect(execFileSync('pdftotext', ['-raw', '-', '-'], { input: await handout.body() }).toString()).toContain('Bridge them');
   const id = await workshopOf(page, 'plank-bridge');
-  await page.goto(`/workshops/${id}/score`);
+  await page.goto(`/workshops/${id}/score?seat=1`);
   for (const [name, value] of [['stockDiameter', '10'], ['scionDiameter', '10'], ['stockLength', '40'], ['scionLength', '40']]) await page.locator(`[name=${name}]`).fill(value!);
   await expect(page.getByTestId('score')).toHaveText('100');
   await page.keyboard.press('d');
@@ -249,7 +249,7 @@ test('a made-up twelfth method goes through library, page, scoring and handout w
 for (const method of METHODS) {
   test(`a clean ${method.name} is scored from its own figures and saved`, async ({ page }) => {
     const id = await workshopOf(page, method.id);
-    await page.goto(`/workshops/${id}/score`);
+    await page.goto(`/workshops/${id}/score?seat=1`);
     for (const [name, value] of Object.entries(method.example)) await page.locator(`[name=${name}]`).fill(String(value));
     await expect(page.getByTestId('score')).toHaveText('100');
     // Every judged point can be marked, on the drawing or beside it.

@@ -88,6 +88,18 @@ test('makes keepers in one step, changes some, voids one, and prints tags', asyn
   await signIn(page);
   await page.goto(`/workshops/${upcoming}/aftercare`);
   await expect(page.getByText('Phones cannot open links')).toBeVisible();
+  // Nobody has practised yet, so nobody is ready: somebody has to say that they may.
+  await expect(page.getByText('Not ready for living wood: nobody is yet.')).toBeVisible();
+  await page.getByRole('button', { name: 'Make what is missing' }).click();
+  await expect(page.getByText('None made. Not yet ready: 1, 2,', { exact: false })).toBeVisible();
+  await page.getByRole('link', { name: /let them through/ }).click();
+  await page.getByRole('button', { name: 'Let all 8 through' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Let through' }).click();
+  await expect(page.getByRole('dialog').getByText('Say why, in a few words; it is kept.').first()).toBeVisible();
+  await page.getByLabel('Why').fill('all of them graft at home');
+  await page.getByRole('dialog').getByRole('button', { name: 'Let through' }).click();
+  await expect(page.getByText('let through by Maren Ulvik: all of them graft at home')).toHaveCount(8);
+  await page.goto(`/workshops/${upcoming}/aftercare`);
   await page.getByLabel('Of wood lot').selectOption({ label: 'Grey Heron' });
   await page.getByRole('button', { name: 'Make what is missing' }).dblclick();
   // Two each for eight present; the second click made no more.
@@ -160,6 +172,7 @@ test('offers a blank score sheet and takes its entries with the time it was fill
   await page.getByLabel('Sheet filled in at').fill('2026-11-20T10:30');
   await page.getByRole('button', { name: 'Save, next seat' }).click();
   await expect(page.getByText('1-1 saved.')).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Waiting on this device' })).toContainText('Nothing waits');
   const csv = await (await page.request.get(`/api/workshops/${upcoming}/export/judgements.csv`)).text();
   expect(csv).toContain('2026-11-20T');
 });

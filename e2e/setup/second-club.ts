@@ -9,6 +9,7 @@ import { putWorkshop } from '@/server/workshops';
 import { METHODS } from '@/core/methods/registry';
 import { putJudgement } from '@/server/judgements';
 import { exampleMeasures } from '@/core/methods/example-measures';
+import { permitKeepers } from '@/server/keeper-permits';
 import { listKeepers, makeKeepers } from '@/server/keepers';
 import { addRound } from '@/server/rounds';
 import { putSource } from '@/server/wood-sources';
@@ -49,6 +50,7 @@ export async function makeSecondClub(services: Services, password: string): Prom
   const judgement = await putJudgement(context, judgementId, {
     workshopId, seatId: seat!.id, number: 1, stage: 'joined', measures: exampleMeasures(METHODS[0]!), marks: {}, note: '', deviceAt: now,
   });
+  await permitKeepers(context, workshopId, uuid(), { seatIds: (await listSeats(context, workshopId)).map(({ id }) => id), may: true, reason: 'practised at home' });
   await makeKeepers(context, workshopId, { woodLotId, stockLotId });
   const [keeper] = await listKeepers(context, workshopId);
   const sourceId = uuid();
