@@ -6,6 +6,7 @@ import { shownTechnique } from '@/core/methods/shown-technique';
 import { isReady } from '@/core/readiness/ready-rule';
 import { bestCorrections } from '@/core/scoring/best-corrections';
 import { judgeUnion } from '@/core/scoring/judge-union';
+import { faultShown } from '@/core/teaching/fault-shown';
 import { addDays } from '@/core/units/iso-date';
 import { formatLength, type LengthUnit } from '@/core/units/length';
 import type { JudgementRow, WorkshopRow } from '@/db/models/rows';
@@ -59,7 +60,8 @@ async function cardsOf({ db }: Pick<Services, 'db'>, workshop: WorkshopRow, club
     return {
       seatId: seat.id, name: people.find(({ id }) => id === seat.personId)?.name ?? ERASED_NAME, seat: seat.number, clubName, workshop: workshop.title, date: workshop.date, method: method.name,
       ready: isReady(scored.map(({ counts }) => attemptOf(counts)), ready), unions: scored.map(({ union }) => union),
-      first: scored[0] ? drawn(scored[0]) : null, last: scored.length > 1 ? drawn(last!) : null, train: whatToTrain(scored.map(({ judged }) => judged.grades), last?.rule.weights ?? {}, said),
+      first: scored[0] ? drawn(scored[0]) : null, last: scored.length > 1 ? drawn(last!) : null, 
+      train: whatToTrain(scored.map(({ judged }) => judged.grades), last?.rule.weights ?? {}, said).map((one) => ({ ...one, shown: faultShown(technique, one.point, unit) })),
       keepers: plants.filter(({ seatId }) => seatId === seat.id).map(({ code, woodLotId, stockLotId }) => ({ code, variety: wood.find(({ id }) => id === woodLotId)?.variety ?? '', stock: stocks.find(({ id }) => id === stockLotId)?.stockType ?? '' })),
       looks: method.rounds.map(({ from, to, look }) => ({ from: addDays(workshop.date, from), to: addDays(workshop.date, to), look })),
       tasks: technique.aftercare.flatMap(({ name, trigger, missed }) => (trigger.kind === 'days' && trigger.earliest <= FIRST_WEEKS ? [{ name, from: addDays(workshop.date, trigger.earliest), to: addDays(workshop.date, trigger.latest), missed }] : [])),

@@ -12,6 +12,7 @@ import { templateSheetsPdf } from '@/exchange/pdf/template-sheets';
 import { templateSheetsSvg } from '@/exchange/svg/template-sheet';
 import { allow, type Context } from './context';
 import { parse } from './parse';
+import { currentRule } from './rubrics';
 import { notFound, UseCaseError } from './use-case-error';
 
 const query = object({
@@ -42,11 +43,12 @@ function read(context: Context, methodId: string, given: Record<string, string>)
 }
 
 /** The two pages of a method. */
-export function printHandout(context: Context, methodId: string, given: Record<string, string>): Promise<Buffer> {
+export async function printHandout(context: Context, methodId: string, given: Record<string, string>): Promise<Buffer> {
   const { method, wood, choices, paper } = read(context, methodId, given);
+  const rule = await currentRule(context, method.id, choices);
   const unit = context.actor.lengthUnit;
   return handoutPdf({
-    method, unit, technique: method.technique(choices, wood), steps: stepSheets(method, choices, wood, unit),
+    method, unit, rule, technique: method.technique(choices, wood), steps: stepSheets(method, choices, wood, unit),
     drawnFor: `drawn for ${formatLength(wood.scion, unit)} on ${formatLength(wood.stock, unit)}`,
   }, paper);
 }

@@ -102,7 +102,7 @@ describe('the wall', () => {
     await putJudgement(club.as('assistant'), uuid(), judgementBody(workshop, { seatId: workshop.seatIds[1], number: 1, marks: { hold: 'poor' } }));
     const blocks = await wallBlocks(club.as('viewer'), workshop.id);
     const state = await wallState(club.as('viewer'), workshop.id, blocks);
-    expect(state).toMatchObject({ totals: { people: 3, unions: 3, ready: 0 }, people: [{ label: '1', seen: 2 }, { label: '2', seen: 1 }, { label: '3', seen: 0 }], fault: { point: 'hold', times: 2, of: 3 } });
+    expect(state).toMatchObject({ totals: { people: 3, unions: 3, ready: 0 }, people: [{ label: '1', seen: 2 }, { label: '2', seen: 1 }, { label: '3', seen: 0 }], fault: { name: 'Hold', times: 2, of: 3, shown: null, union: { point: 'hold' } } });
     expect(JSON.stringify({ people: state.people, totals: state.totals })).not.toMatch(/score|95/);
     expect((await wallState(club.as('viewer'), workshop.id, blocks)).seq).toBe(state.seq);
     await putScoringSettings(club.as('lead'), workshop.id, { ...USUAL_SCORING, wall: 'totals', changeId: uuid(), version: 0 });
@@ -115,6 +115,12 @@ describe('the wall', () => {
     expect(again).toBe(once);
     await putJudgement(club.as('assistant'), uuid(), judgementBody(workshop, { seatId: workshop.seatIds[1], number: 2 }));
     expect((await follow(NOW)).totals.unions).toBe(once.totals.unions + 1);
+  });
+  it('draws the step a fault comes from, right beside wrong, where one draws it', async () => {
+    for (const number of [3, 4, 5]) await putJudgement(club.as('assistant'), uuid(), judgementBody(workshop, { seatId: workshop.seatIds[1], number, marks: { tongue: 'poor' } }));
+    const { fault } = await wallState(club.as('viewer'), workshop.id, await wallBlocks(club.as('viewer'), workshop.id));
+    expect(fault).toMatchObject({ name: 'Tongue', times: 3, union: null, shown: { looks: expect.stringContaining('the split runs') } });
+    expect(fault!.shown!.wrong).not.toEqual(fault!.shown!.right);
   });
 });
 

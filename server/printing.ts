@@ -12,6 +12,7 @@ import { id, paper, paperInput } from './fields';
 import { listKeepers } from './keepers';
 import { parse } from './parse';
 import { makeLink } from './round-messages';
+import { currentRule } from './rubrics';
 import { getRound, growers, reachable } from './rounds';
 import { ERASED_NAME, listSeats } from './seats';
 import { notFound } from './use-case-error';
@@ -47,7 +48,8 @@ export async function printScoreSheet(context: Context, workshopId: string, inpu
   const workshop = await getWorkshop(context, workshopId);
   const given = parse(paperInput, input);
   const seats = (await listSeats(context, workshopId)).filter(({ absent }) => !absent).map(({ number: seat, person }) => ({ number: seat, name: person.name ?? ERASED_NAME }));
-  return scoreSheetPdf({ method: methodById(workshop.method), schools: workshop.schools, title: workshop.title, date: workshop.date, seats, unit: context.actor.lengthUnit }, given.paper);
+  const rule = await currentRule(context, workshop.method, workshop.schools);
+  return scoreSheetPdf({ method: methodById(workshop.method), rule, title: workshop.title, date: workshop.date, seats, unit: context.actor.lengthUnit }, given.paper);
 }
 
 const slipsInput = object({ paper: paper(), personIds: array(id('the person')).default([]) });

@@ -1,10 +1,13 @@
 import { learningCurves } from '@/core/readiness/learning-curve';
 import { countedAttempts, isReady } from '@/core/readiness/ready-rule';
 import { outlook } from '@/core/readiness/until-ready';
+import { cuttingMinutesLeft, unionsWithin } from '@/core/benches/time-left';
 import { minutesForUnions } from '@/core/benches/time-plan';
+import { methodById } from '@/core/methods/registry';
+import { dateInZone, timeInZone } from '@/core/units/iso-date';
 import { allow, type Context } from './context';
 import { attemptOf } from './attempts';
-import { dayPlan } from './day-plan';
+import { dayBlocks } from './bench-plan';
 import { keeperDoors } from './keeper-permits';
 import { quantities } from './quantities';
 import { practiceUnions } from './scored-unions';
@@ -15,9 +18,9 @@ import { ERASED_NAME, listSeats } from './seats';
 export async function readinessBoard(context: Context, workshopId: string) {
   allow(context, 'viewer');
   const amounts = await quantities(context, workshopId);
-  const { workshop } = amounts;
-  const [seats, { scored }, settings, doors, { body: day }] = await Promise.all([
-    listSeats(context, workshopId), practiceUnions(context, workshop), scoringSettings(context, workshopId), keeperDoors(context, workshopId), dayPlan(context, workshopId),
+  const { workshop, site } = amounts;
+  const [seats, { scored }, settings, doors, { day: { body: day }, blocks: { blocks } }] = await Promise.all([
+    listSeats(context, workshopId), practiceUnions(context, workshop), scoringSettings(context, workshopId), keeperDoors(context, workshopId), dayBlocks(context, workshopId, amounts),
   ]);
   const present = seats.filter(({ absent }) => !absent);
   const attempts = present.map((seat) => scored.filter(({ seatId }) => seatId === seat.id).map(({ counts }) => attemptOf(counts)));
@@ -25,19 +28,21 @@ export async function readinessBoard(context: Context, workshopId: string) {
   const curves = scores.some(({ length }) => length > 0) ? learningCurves(scores) : null;
   // What the plan gives everybody to practise on.
   const planned = amounts.plan.methods[0]?.practiceEach ?? 0;
+  // On the day itself the clock says what can still be made; before and after it, the plan.
+  const minutesLeft = dateInZone(context.now, site.timeZone) === workshop.date ? cuttingMinutesLeft(blocks, methodById(workshop.method).name, timeInZone(context.now, site.timeZone)) : null;
   return {
-    settings, planned, curves: curves && { rate: curves.rate, scatter: curves.scatter },
+    settings, planned, minutesLeft, curves: curves && { rate: curves.rate, scatter: curves.scatter },
     people: present.map((seat, i) => {
       const own = attempts[i]!;
       const ready = isReady(own, settings.ready);
       const curve = curves?.people[i] ?? null;
       const seen = curve ? outlook(own, curve, settings.ready) : null;
-      const left = Math.max(0, planned - own.length);
+      const left = minutesLeft === null ? Math.max(0, planned - own.length) : unionsWithin(minutesLeft, own.length, day, present.length);
       const within = seen?.within(left) ?? null;
       return {
         seatId: seat.id, number: seat.number, name: seat.person.name ?? ERASED_NAME, attempts: own, ready, door: doors.get(seat.id)!, outlook: seen && { next: seen.next, attempts: seen.attempts, beyond: seen.beyond }, left,
         minutes: seen?.attempts ? minutesForUnions(own.length + 1, own.length + Math.ceil(seen.attempts), day.firstUnion, day.falling) : null,
-        // More likely than not they will not be ready with what is planned.
+        // More likely than not they will not be ready with what the day, or the plan, still gives them.
         needsHelp: !ready && within !== null && within < 0.5, within,
         line: curve && seen?.next ? Array.from({ length: Math.max(6, own.length + 2) }, (_, n) => ({ n: n + 1, mean: curve.at(n + 1).mean, half: curve.at(n + 1).half })) : null,
       };

@@ -67,6 +67,17 @@ describe('readiness', () => {
     const seen = people[2]!.outlook!;
     if (seen.next) expect(seen.attempts).toBeGreaterThanOrEqual(3);
   });
+  it('goes by the clock on the day, by the plan on others: late in the day nobody gets ready any more', async () => {
+    const at = (time: string) => readinessBoard(club.as('viewer', new Date(time)), workshop.id);
+    const [before, noon, late] = await Promise.all([at('2027-03-05T10:00:00Z'), at('2027-03-06T10:00:00Z'), at('2027-03-06T22:00:00Z')]);
+    expect(before).toMatchObject({ minutesLeft: null });
+    expect(before.people[2]!.left).toBe(Math.max(0, before.planned - 5));
+    expect(noon.minutesLeft).toBeGreaterThan(0);
+    expect(noon.people[2]!.left).toBeGreaterThan(0);
+    // Zürich has midnight at 23:00 UTC: at 22:00 it is the same day, and its time is used up.
+    expect(late.minutesLeft).toBe(0);
+    expect(late.people.map(({ ready, needsHelp, left }) => [ready, needsHelp, left])).toEqual([[true, false, 0], [false, true, 0], [false, true, 0]]);
+  });
 });
 
 describe('findPerson', () => {

@@ -2,8 +2,10 @@ import { createHash } from 'node:crypto';
 import { QueryTypes } from 'sequelize';
 import type { DayBlock } from '@/core/benches/time-plan';
 import { methodById } from '@/core/methods/registry';
+import { shownTechnique } from '@/core/methods/shown-technique';
 import { isReady } from '@/core/readiness/ready-rule';
 import { judgeUnion } from '@/core/scoring/judge-union';
+import { faultShown } from '@/core/teaching/fault-shown';
 import { dateInZone, timeInZone } from '@/core/units/iso-date';
 import { commonestFault } from '@/core/wall/commonest-fault';
 import type { WallState } from '@/core/wall/wall-state';
@@ -66,12 +68,16 @@ export async function wallState(context: Context, workshopId: string, { blocks, 
   const rubrics = await db.rubrics.findAll({ where: { clubId, id: [...new Set(latest.map(({ counts }) => counts.rubricId))] }, raw: true });
   const judged = latest.map(({ counts }) => judgeUnion(method, rubrics.find(({ id }) => id === counts.rubricId)!.body, counts.measures, counts.marks, counts.stage));
   const fault = commonestFault(judged.map(({ grades }) => grades));
+  // How the lines of this very union lie tells more of a miss than a step does.
+  const shown = fault && fault.point.id !== 'cambium' ? faultShown(shownTechnique(method, workshop!.schools), fault.point.id, lengthUnit) : null;
+  const drawnFrom = fault && !shown ? judged[fault.at]!.assessment : null;
   const state = {
     title: workshop!.title, people: settings.wall === 'totals' ? [] : people,
     totals: { people: present.length, unions: people.reduce((sum, { seen }) => sum + seen, 0), ready: people.filter(({ ready }) => ready).length },
     fault: fault && {
-      name: fault.point.name, good: fault.point.good, how: fault.point.correction, times: fault.times, of: fault.of, point: fault.point.id,
-      side: judged[fault.at]!.assessment.side({ unit: lengthUnit }), lines: judged[fault.at]!.assessment.lines({ unit: lengthUnit }),
+      name: fault.point.name, good: fault.point.good, how: fault.point.correction, times: fault.times, of: fault.of,
+      shown: shown && { right: shown.right, wrong: shown.wrong, looks: shown.looks },
+      union: drawnFrom && { side: drawnFrom.side({ unit: lengthUnit }), lines: drawnFrom.lines({ unit: lengthUnit }), point: fault.point.id },
     },
     day: { blocks, now: dateInZone(now, timeZone) === workshop!.date ? timeInZone(now, timeZone) : null },
   };

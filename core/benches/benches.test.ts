@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { placesOf, roomProblems, seatPeople, usualRoom } from './room';
+import { cuttingMinutesLeft, unionsWithin } from './time-left';
 import { minutesForUnions, minutesOf, timeOf, timePlan, USUAL_DAY } from './time-plan';
 
 describe('minutes for unions', () => {
@@ -46,6 +47,37 @@ describe('the time plan', () => {
   it('reads times and refuses what is none', () => {
     expect(timeOf(minutesOf('9:05'))).toBe('09:05');
     expect(() => minutesOf('25:00')).toThrow('no time of day');
+  });
+});
+
+describe('the time left', () => {
+  const plan = { firstUnion: 20, falling: 0.8, knives: null };
+  it('is that of the method’s own practice and keepers from now on, without pauses', () => {
+    const { blocks } = timePlan(USUAL_DAY, [{ method: 'Splice', practice: 4, keepers: 3 }, { method: 'Chip', practice: 2, keepers: 0 }], 10);
+    const splice = blocks.filter(({ name }) => name === 'Splice, practice' || name === 'Splice, to keep');
+    const all = splice.reduce((sum, { from, to }) => sum + to - from, 0);
+    expect(all).toBe(Math.round(minutesForUnions(1, 4, 20, 0.8)) + Math.round(minutesForUnions(5, 7, 20, 0.8)));
+    expect(cuttingMinutesLeft(blocks, 'Splice', 0)).toBe(all);
+    expect(cuttingMinutesLeft(blocks, 'Splice', splice[0]!.from + 7)).toBe(all - 7);
+    expect(cuttingMinutesLeft(blocks, 'Splice', splice.at(-1)!.to)).toBe(0);
+    // A pause takes nothing off it.
+    const pause = blocks.find(({ kind }) => kind === 'break')!;
+    expect(cuttingMinutesLeft(blocks, 'Splice', pause.from)).toBe(cuttingMinutesLeft(blocks, 'Splice', pause.to));
+  });
+  it('holds whole unions only, later ones faster, fewer where knives are short', () => {
+    expect(unionsWithin(36, 0, plan, 10)).toBe(2);
+    expect(unionsWithin(35.9, 0, plan, 10)).toBe(1);
+    // From the fifth on: 20 * 0.8^log2(5) = 11.91, then 11.23.
+    expect(unionsWithin(23.2, 4, plan, 10)).toBe(2);
+    expect(unionsWithin(36, 0, { ...plan, knives: 5 }, 10)).toBe(0);
+    expect(unionsWithin(0, 3, plan, 10)).toBe(0);
+  });
+  it('is never more than the minutes it is made of, and one more would be', () => {
+    fc.assert(fc.property(fc.double({ min: 0, max: 300, noNaN: true }), fc.nat(20), (minutes, made) => {
+      const more = unionsWithin(minutes, made, plan, 10);
+      expect(minutesForUnions(made + 1, made + more, 20, 0.8)).toBeLessThanOrEqual(minutes + 1e-6);
+      expect(minutesForUnions(made + 1, made + more + 1, 20, 0.8)).toBeGreaterThan(minutes - 1e-6);
+    }));
   });
 });
 

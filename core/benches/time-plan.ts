@@ -21,6 +21,8 @@ export const USUAL_DAY: DayPlan = { start: '09:30', end: '16:00', briefing: 15, 
 export interface DayBlock {
   name: string;
   kind: 'briefing' | 'demonstration' | 'practice' | 'keepers' | 'break' | 'clearing';
+  /** The method it is given to, by the name the work has; null for what is everybody's. */
+  method: string | null;
   /** Minutes since midnight. */
   from: number;
   to: number;
@@ -57,6 +59,11 @@ export function timeOf(minutes: number): string {
   return `${String(Math.floor(minutes / 60) % 24).padStart(2, '0')}:${String(Math.round(minutes) % 60).padStart(2, '0')}`;
 }
 
+/** By what work takes longer because people wait for a knife. */
+export function waitingForKnives({ knives }: Pick<DayPlan, 'knives'>, people: number): number {
+  return knives !== null && knives > 0 && knives < people ? people / knives : 1;
+}
+
 /** Minutes that a pause may come early or late, so that it cuts no stub off a block. */
 const SLACK = 10;
 
@@ -72,11 +79,11 @@ export function timePlan(plan: DayPlan, work: readonly Work[], people: number): 
   const lunchAt = minutesOf(plan.lunchAt);
   let eaten = plan.lunch === 0;
   const pause = (name: string, minutes: number): void => {
-    blocks.push({ name, kind: 'break', from: at, to: at + minutes });
+    blocks.push({ name, kind: 'break', method: null, from: at, to: at + minutes });
     at += minutes;
     sinceBreak = 0;
   };
-  const add = (name: string, kind: DayBlock['kind'], minutes: number): void => {
+  const add = (name: string, kind: DayBlock['kind'], minutes: number, method: string | null = null): void => {
     for (let left = Math.round(minutes); left > 0; ) {
       const toLunch = eaten ? Infinity : lunchAt - at;
       const toBreak = plan.breakEvery > 0 ? plan.breakEvery - sinceBreak : Infinity;
@@ -92,23 +99,23 @@ export function timePlan(plan: DayPlan, work: readonly Work[], people: number): 
       }
       const next = Math.min(toLunch, toBreak);
       const now = left <= next + SLACK ? left : next;
-      blocks.push({ name, kind, from: at, to: at + now });
+      blocks.push({ name, kind, method, from: at, to: at + now });
       at += now;
       sinceBreak += now;
       left -= now;
     }
   };
-  const waiting = plan.knives !== null && plan.knives > 0 && plan.knives < people ? people / plan.knives : 1;
+  const waiting = waitingForKnives(plan, people);
   let made = 0;
   add('Safety briefing', 'briefing', plan.briefing);
   for (const { method, practice } of work) {
-    add(`${method}, shown`, 'demonstration', plan.demonstration);
+    add(`${method}, shown`, 'demonstration', plan.demonstration, method);
     // A new cut is a new hand: its count starts again.
     made = Math.max(made, practice);
-    if (practice > 0) add(`${method}, practice`, 'practice', waiting * minutesForUnions(1, practice, plan.firstUnion, plan.falling));
+    if (practice > 0) add(`${method}, practice`, 'practice', waiting * minutesForUnions(1, practice, plan.firstUnion, plan.falling), method);
   }
   for (const { method, practice, keepers } of work) {
-    if (keepers > 0) add(`${method}, to keep`, 'keepers', waiting * minutesForUnions(practice + 1, practice + keepers, plan.firstUnion, plan.falling));
+    if (keepers > 0) add(`${method}, to keep`, 'keepers', waiting * minutesForUnions(practice + 1, practice + keepers, plan.firstUnion, plan.falling), method);
   }
   add('Blades counted, benches cleared', 'clearing', plan.clearing);
   return { blocks, overrun: Math.max(0, (blocks.at(-1)?.to ?? at) - minutesOf(plan.end)) };

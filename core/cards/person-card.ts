@@ -1,5 +1,6 @@
 import type { DisplayList } from '../drawing/display-list';
 import type { GlyphOf } from '../drawing/union-glyph';
+import type { FaultShown } from '../teaching/fault-shown';
 import type { ToTrain } from './what-to-train';
 
 /** A union as a card shows it. */
@@ -25,7 +26,8 @@ export interface PersonCard {
   /** First and last, to one scale; the last is null while there is one only. */
   first: { union: CardUnion; side: DisplayList; lines: DisplayList } | null;
   last: { union: CardUnion; side: DisplayList; lines: DisplayList } | null;
-  train: ToTrain[];
+  /** What to train, each with the step it comes from where a step draws it. */
+  train: (ToTrain & { shown: FaultShown | null })[];
   keepers: { code: string; variety: string; stock: string }[];
   /** When to look at what goes home, and for what. */
   looks: { from: string; to: string; look: string }[];

@@ -21,8 +21,8 @@ export interface Step {
   figures: StepFigure[];
   /** What to look for when it is done. */
   look: string;
-  /** What goes wrong, and how that looks. */
-  wrong: { what: string; looks: string };
+  /** What goes wrong, how that looks, and the id of the point a union loses by it. */
+  wrong: { what: string; looks: string; point?: string };
   caution: CautionId | null;
   /** Set on a step people forget: what cannot be done any more without it. */
   blocks: string | null;

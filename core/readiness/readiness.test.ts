@@ -130,6 +130,11 @@ describe('outlook', () => {
     expect(outlook(four, flat(0.8, 15.1), USUAL_READY_RULE)).toMatchObject({ next: null, attempts: null });
     expect(outlook(four, flat(0.8, 15), USUAL_READY_RULE).next).toEqual({ mean: 80, from: 65, to: 95 });
   });
+  it('knows that fewer unions than the run wants are too few, whatever the hand is like', () => {
+    const early = outlook([good(90)], flat(0.8), USUAL_READY_RULE);
+    expect(early.within(1)).toBe(0);
+    expect(early.within(2)).toBeNull();
+  });
   it('knows who is ready, and who is nowhere near', () => {
     expect(outlook([good(90), good(90), good(90)], flat(0), USUAL_READY_RULE)).toMatchObject({ attempts: 0, beyond: false });
     const never = outlook(four, flat(0.05), USUAL_READY_RULE);

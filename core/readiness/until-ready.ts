@@ -11,7 +11,7 @@ export interface ReadyOutlook {
   /** Expected further attempts until ready, 0 when ready, null when not known; `beyond` when more than are counted. */
   attempts: number | null;
   beyond: boolean;
-  /** Chance of being ready after so many more attempts. */
+  /** Chance of being ready after so many more attempts; null when not known. */
   within: (more: number) => number | null;
 }
 
@@ -29,7 +29,8 @@ export function outlook(attempts: readonly Attempt[], curve: LearningCurve, rule
   const { mean, half } = curve.at(n);
   const known = counted.length >= LEAST_ATTEMPTS && 2 * half <= WIDEST_INTERVAL;
   if (row >= rule.last) return { next: known ? interval(mean, half) : null, attempts: 0, beyond: false, within: () => 1 };
-  if (!known) return { next: null, attempts: null, beyond: false, within: () => null };
+  // Too few unions to make up the run are too few whatever the hand is like.
+  if (!known) return { next: null, attempts: null, beyond: false, within: (more) => (more < rule.last - row ? 0 : null) };
   // chances[k]: not ready yet, with a run of k good ones.
   let chances: number[] = Array.from({ length: rule.last }, (_, k) => (k === row ? 1 : 0));
   const ready = [0];

@@ -5,6 +5,7 @@ import { relevantChoices } from '../methods/school';
 import { shownTechnique, woodOf } from '../methods/shown-technique';
 import { fittingWood } from './fitting-wood';
 import { STOCK_RANGES } from '../methods/stock-ranges';
+import { faultShown } from './fault-shown';
 import { stepSheets } from './step-sheets';
 
 describe.each(METHODS.map((method) => [method.id, method] as const))('sheets of %s', (_id, method) => {
@@ -24,6 +25,27 @@ describe.each(METHODS.map((method) => [method.id, method] as const))('sheets of 
     expect(thin.wood).toEqual(woodOf(method.shownWith));
     if (!stock.thicker) expect(fittingWood(method, { stock: stock.to + 0.1, scion: null }, 'mm', STOCK_RANGES).problem).toMatch(/take |no method is done/);
     expect(fittingWood(method, { stock: Number.NaN, scion: null }, 'mm', STOCK_RANGES).problem).toContain('more than 0');
+  });
+});
+
+describe.each(METHODS.map((method) => [method.id, method] as const))('faults of %s', (_id, method) => {
+  const ways = [{}, ...method.schools.flatMap(({ id, options }) => options.slice(1).map((option) => ({ [id]: option.id })))];
+  it('name points that the method judges, whatever the school', () => {
+    for (const choices of ways) {
+      const { steps, points } = shownTechnique(method, choices);
+      const judged = points.map(({ id }) => id);
+      for (const { id, wrong } of steps) if (wrong.point) expect(judged, `${id}, ${JSON.stringify(choices)}`).toContain(wrong.point);
+    }
+  });
+  it('are drawn beside how it should be, as the step of that fault leaves the pieces, and differ from it', () => {
+    const technique = shownTechnique(method);
+    const drawn = technique.points.flatMap(({ id }) => faultShown(technique, id, 'mm') ?? []);
+    expect(drawn.length).toBeGreaterThanOrEqual(3);
+    for (const { step, right, wrong, looks } of drawn) {
+      expect(looks).toContain(technique.steps[step]!.wrong.what);
+      expect(wrong.items).not.toEqual(right.items);
+    }
+    expect(faultShown(technique, 'safe-hands', 'mm')).toBeNull();
   });
 });
 

@@ -1,5 +1,7 @@
 import type { Method, Technique } from '@/core/methods/method';
 import { triggerWords } from '@/core/methods/aftercare-task';
+import type { ScoringRule } from '@/core/scoring/judge-union';
+import { wordedPoints } from '@/core/scoring/worded-points';
 import type { StepSheet } from '@/core/teaching/step-sheets';
 import { formatLength, type LengthUnit } from '@/core/units/length';
 import { type Doc, makePdf, MM, PAPER, type Paper, writeLine, writeParagraph } from './document';
@@ -9,6 +11,8 @@ export interface Handout {
   method: Method;
   technique: Technique;
   steps: StepSheet[];
+  /** The rule unions are scored by. */
+  rule: ScoringRule;
   unit: LengthUnit;
   /** Calipers it is drawn for, in words. */
   drawnFor: string;
@@ -70,12 +74,12 @@ function heightOf(doc: Doc, text: string, width: number): number {
   return Math.ceil(perLine * 1.1) * NOTE * 1.35 + 2;
 }
 
-function drawAfter(doc: Doc, { method, technique, unit }: Handout, top: number, width: number): void {
+function drawAfter(doc: Doc, { method, technique, rule, unit }: Handout, top: number, width: number): void {
   const half = (width - 2 * EDGE) / 2;
   const length = (mm: number): string => formatLength(mm, unit);
   writeLine(doc, 'Judged by', EDGE * MM, top * MM, { size: 10, weight: 700 });
   let at = (top + 4) * MM;
-  for (const point of technique.points.filter(({ weight }) => weight > 0)) at = writeParagraph(doc, `${point.name} ${point.weight}: ${point.good}`, EDGE * MM, at, { size: 6.8, width: (half - 5) * MM });
+  for (const { id, name, good } of wordedPoints(method, rule).filter(({ id }) => (rule.weights[id] ?? 0) > 0)) at = writeParagraph(doc, `${name} ${rule.weights[id]}: ${good}`, EDGE * MM, at, { size: 6.8, width: (half - 5) * MM });
   writeLine(doc, 'Afterwards', (EDGE + half) * MM, top * MM, { size: 10, weight: 700 });
   at = (top + 4) * MM;
   for (const task of technique.aftercare) at = writeParagraph(doc, `${task.name}: ${triggerWords(task.trigger, length)}`, (EDGE + half) * MM, at, { size: 6.8, width: (half - 2) * MM });

@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import jsQR from 'jsqr';
 import { describe, expect, it } from 'vitest';
 import { METHODS } from '@/core/methods/registry';
+import { defaultRule } from '@/core/scoring/judge-union';
 import { reportSlipsPdf } from './report-slips';
 import { scoreSheetPdf } from './score-sheet';
 import { LEAST_TAG, tagsPdf, type Tag } from './tags';
@@ -74,8 +75,8 @@ describe('tags', () => {
 
 describe('score sheets', () => {
   it('have a row for each seat, the points to ring, the place for the time, and the caution', async () => {
-    const words = wordsOf(await scoreSheetPdf({ method: METHODS[0]!, schools: {}, title: 'Bench day', date: '2027-03-06', seats: [{ number: 7, name: 'Ona Ferrel' }], unit: 'in' }, 'A4'));
-    for (const part of ['Bench day', '7-', 'Ona Ferrel', 'Filled in on', 'inches', 'Tongue', 'Safe hands', 'stock cut', 'glove', 'sheet 1 of 1']) expect(words).toContain(part);
+    const words = wordsOf(await scoreSheetPdf({ method: METHODS[0]!, rule: { ...defaultRule(METHODS[0]!), words: { hold: { name: 'Grip' } } }, title: 'Bench day', date: '2027-03-06', seats: [{ number: 7, name: 'Ona Ferrel' }], unit: 'in' }, 'A4'));
+    for (const part of ['Bench day', '7-', 'Ona Ferrel', 'Filled in on', 'inches', 'Tongue', 'Safe hands', 'Grip', 'stock cut', 'glove', 'sheet 1 of 1']) expect(words).toContain(part);
   });
 });
 

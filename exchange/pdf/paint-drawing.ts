@@ -38,12 +38,12 @@ const INK: Record<Role, Ink> = {
   steel: { fill: '#9aa59d', stroke: '#16201a', width: 0.6 },
 };
 
-/** Paints a display list with its top left corner at (x, y) points, enlarged by `scale`. */
+/** Paints a display list with its top left corner at (x, y) points, enlarged by `scale`; its words at a size in points, 0 for none. */
 export function paintDrawing(doc: Doc, drawing: DisplayList, x: number, y: number, scale: number, words = 7): void {
   const unit = MM * scale;
   for (const item of drawing.items) {
     if (item.kind === 'label') {
-      writeLine(doc, item.text, x + item.at[0] * unit, y + item.at[1] * unit, { size: words, anchor: item.anchor });
+      if (words > 0) writeLine(doc, item.text, x + item.at[0] * unit, y + item.at[1] * unit, { size: words, anchor: item.anchor });
       continue;
     }
     const ink = INK[item.role];

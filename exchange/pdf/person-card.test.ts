@@ -3,17 +3,27 @@ import { describe, expect, it } from 'vitest';
 import type { CardUnion, PersonCard } from '@/core/cards/person-card';
 import { exampleMeasures } from '@/core/methods/example-measures';
 import { METHODS } from '@/core/methods/registry';
+import { shownTechnique } from '@/core/methods/shown-technique';
 import { defaultRule, judgeUnion } from '@/core/scoring/judge-union';
+import { faultShown } from '@/core/teaching/fault-shown';
 import { personCardsPdf } from './person-card';
 
 const union = (number: number, score: number | null): CardUnion => ({ number, score, contact: 0.8, words: 'both sides, 80 %', fatal: false, glyph: { runs: [{ from: 0, to: 3 }], fatal: null } });
+
+/** Something to train whose step is drawn. */
+function trained(method: (typeof METHODS)[number], name: string, how: string) {
+  const technique = shownTechnique(method);
+  const point = technique.points.find(({ id }) => faultShown(technique, id, 'mm'))!.id;
+  return { point, name, times: 2, of: 4, how, shown: faultShown(technique, point, 'mm') };
+}
 
 function cardOf(method: (typeof METHODS)[number], count: number): PersonCard {
   const { assessment } = judgeUnion(method, defaultRule(method), exampleMeasures(method), {}, 'joined');
   const drawn = (n: number) => ({ union: union(n, 80 + n), side: assessment.side({ unit: 'mm' }), lines: assessment.lines({ unit: 'mm' }) });
   return {
     name: 'Łucja Ferrel', seat: 7, clubName: 'Reed Islet Grafters', workshop: 'Bench day', date: '2027-03-06', method: method.name, ready: true, unions: Array.from({ length: count }, (_, i) => union(i + 1, i === 1 ? null : 80 + i)),
-    first: count > 0 ? drawn(1) : null, last: count > 1 ? drawn(count) : null, train: count > 0 ? [{ point: 'hold', name: 'Hold', times: 2, of: 4, how: 'Push it home until the faces close.' }] : [],
+    first: count > 0 ? drawn(1) : null, last: count > 1 ? drawn(count) : null, 
+    train: count > 0 ? [trained(method, 'Hold', 'Push it home until the faces close.'), trained(method, 'Binding', 'Wrap from below upwards, each turn over the last.')] : [],
     keepers: [{ code: 'K7M4XQ', variety: 'Grey Heron', stock: 'Reedmoor' }], looks: [{ from: '2027-03-20', to: '2027-03-27', look: 'callus along the cut' }],
     tasks: Array.from({ length: 60 }, (_, i) => ({ name: `Task ${i + 1}`, from: '2027-03-06', to: '2027-03-08', missed: null })),
   };
@@ -34,7 +44,7 @@ describe.each(METHODS.map((method) => [method.id, method] as const))('a card of 
         expect(right).toBeLessThan(width);
         expect(bottom).toBeLessThan(height);
       }
-      for (const part of ['Łucja Ferrel', 'seat 7', 'First, attempt 1', 'Last, attempt 6', 'Hold, not good in 2 of your last 4', 'K7M 4XQ Grey Heron on Reedmoor', 'Look: callus along the cut']) expect(text(pdf)).toContain(part);
+      for (const part of ['Łucja Ferrel', 'seat 7', 'First, attempt 1', 'Last, attempt 6', 'Hold, not good in 2 of your last 4', 'Binding, not good in 2 of your last 4', 'right', 'wrong', 'K7M 4XQ Grey Heron on Reedmoor', 'Look: callus along the cut']) expect(text(pdf)).toContain(part);
     }
   });
 });

@@ -1,6 +1,7 @@
 import type { CardUnion, PersonCard } from '@/core/cards/person-card';
 import { formatCode } from '@/core/codes/plant-code';
 import { unionGlyph } from '@/core/drawing/union-glyph';
+import type { FaultShown } from '@/core/teaching/fault-shown';
 import { formatDate } from '@/core/units/iso-date';
 import { type Doc, makePdf, MM, PAPER, type Paper, writeLine, writeParagraph } from './document';
 import { paintDrawing } from './paint-drawing';
@@ -90,12 +91,27 @@ function training(doc: Doc, { train, unions: all }: PersonCard, left: number, ri
   if (all.length === 0) return top;
   writeLine(doc, train.length === 0 ? 'Nothing to train in particular: the same again.' : train.length === 1 ? 'What to train' : 'Two things to train', left, top, { size: 12, weight: 700 });
   let y = top + 6 * MM;
-  for (const { name, times, of, how } of train) {
+  const words = { size: 10, width: (right - left) * 0.6 };
+  for (const { name, times, of, how, shown } of train) {
     doc.lineWidth(2).moveTo(left + 1, y - 3 * MM).lineTo(left + 1, y + 4 * MM).stroke('#16201a');
-    writeLine(doc, `${name}, not good in ${times} of your last ${of}`, left + 4 * MM, y, { size: 10, weight: 700, width: right - left - 4 * MM });
-    y = writeParagraph(doc, how, left + 4 * MM, y + 5 * MM, { size: 10, width: right - left - 4 * MM }) + 3 * MM;
+    writeLine(doc, `${name}, not good in ${times} of your last ${of}`, left + 4 * MM, y, { ...words, weight: 700 });
+    const below = writeParagraph(doc, how, left + 4 * MM, y + 5 * MM, words);
+    if (shown) rightAndWrong(doc, shown, left + 8 * MM + words.width, right, y - 3 * MM);
+    y = Math.max(below, shown ? y + STEP_HIGH * MM : 0) + 3 * MM;
   }
   return y - 3 * MM;
+}
+
+/** Height a step's pair of drawings has beside the words, mm. */
+const STEP_HIGH = 24;
+
+function rightAndWrong(doc: Doc, { right: good, wrong }: FaultShown, left: number, right: number, top: number): void {
+  const wide = (right - left) / 2;
+  for (const [i, { drawing, head, colour }] of [{ drawing: good, head: 'right', colour: '#16201a' }, { drawing: wrong, head: 'wrong', colour: '#a3261c' }].entries()) {
+    const x = left + i * wide;
+    writeLine(doc, head, x, top + 2 * MM, { size: 7.5, weight: 700, colour });
+    paintDrawing(doc, drawing, x, top + 3 * MM, Math.min((STEP_HIGH - 3) / drawing.height, (wide / MM - 2) / drawing.width), 0);
+  }
 }
 
 /** What goes home, and when to look at it; as much as the page holds. */

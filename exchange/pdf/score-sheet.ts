@@ -1,8 +1,8 @@
 import { exampleMeasures } from '@/core/methods/example-measures';
 import { figuresOf } from '@/core/methods/field';
 import type { Method } from '@/core/methods/method';
-import type { Choices } from '@/core/methods/school';
-import { pointsAt } from '@/core/scoring/judge-union';
+import type { ScoringRule } from '@/core/scoring/judge-union';
+import { wordedPoints } from '@/core/scoring/worded-points';
 import { formatDate } from '@/core/units/iso-date';
 import type { LengthUnit } from '@/core/units/length';
 import { type Doc, makePdf, MM, PAPER, type Paper, writeLine, writeParagraph } from './document';
@@ -11,7 +11,8 @@ import { USUAL_THRESHOLDS } from '@/core/scoring/thresholds';
 
 export interface ScoreSheet {
   method: Method;
-  schools: Choices;
+  /** The rule it will be scored by: the points are called as the club calls them. */
+  rule: ScoringRule;
   title: string;
   date: string;
   seats: { number: number; name: string }[];
@@ -61,7 +62,7 @@ function picksInWords(method: Method): string {
   return method.fields.filter(({ place }) => place === 'picked').map(({ short, picks }) => `${short}: ${picks!.map(({ words }, i) => `${i + 1} ${words.toLowerCase()}`).join(', ')}.`).join(' ');
 }
 
-function drawRow(doc: Doc, { method, schools }: ScoreSheet, seat: { number: number; name: string } | null, y: number, sheetWidth: number): void {
+function drawRow(doc: Doc, { method, rule }: ScoreSheet, seat: { number: number; name: string } | null, y: number, sheetWidth: number): void {
   const left = 14 * MM;
   const right = (sheetWidth - 14) * MM;
   doc.lineWidth(0.3).moveTo(left, y).lineTo(right, y).stroke('#8a938c');
@@ -74,7 +75,7 @@ function drawRow(doc: Doc, { method, schools }: ScoreSheet, seat: { number: numb
     writeLine(doc, name, x, y + 3.4 * MM, { size: 6.5, colour: '#4c564f' });
     doc.lineWidth(0.5).rect(x, y + 4.4 * MM, step - 2 * MM, 6.4 * MM).stroke('#16201a');
   });
-  const judged = pointsAt(method, 'joined', schools).filter(({ measured, faults }) => !measured && faults.length > 0);
+  const judged = wordedPoints(method, rule).filter(({ stage, measured, faults }) => stage === 'joined' && !measured && faults.length > 0);
   const gap = (right - left - 26 * MM) / judged.length;
   judged.forEach((point, i) => {
     const x = left + 26 * MM + i * gap;

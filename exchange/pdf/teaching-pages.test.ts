@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { METHODS } from '@/core/methods/registry';
 import { woodOf } from '@/core/methods/shown-technique';
+import { defaultRule } from '@/core/scoring/judge-union';
 import { stepSheets } from '@/core/teaching/step-sheets';
 import { layOut, SHEETS } from '@/core/templates/lay-out';
 import { templateSheetsSvg } from '../svg/template-sheet';
@@ -61,9 +62,10 @@ describe.each(METHODS.map((method) => [method.id, method] as const))('the handou
   it('has two pages with every step on them', async () => {
     const wood = woodOf(method.shownWith);
     const steps = stepSheets(method, {}, wood, 'mm');
-    const pdf = await handoutPdf({ method, technique: method.technique({}, wood), steps, unit: 'mm', drawnFor: 'drawn for the usual pair' }, 'A4');
+    const pdf = await handoutPdf({ method, technique: method.technique({}, wood), steps, rule: { ...defaultRule(method), words: { label: { good: 'all four lines of our tag' } } }, unit: 'mm', drawnFor: 'drawn for the usual pair' }, 'A4');
     expect(pagesOf(pdf)).toBe(2);
     const words = execFileSync('pdftotext', ['-raw', '-', '-'], { input: pdf }).toString().replace(/\s+/g, ' ');
+    expect(words).toContain('all four lines of our tag');
     for (const { action } of steps) expect(words).toContain(action.split(' ').slice(0, 3).join(' '));
   });
 });

@@ -1,5 +1,6 @@
 import type { PersonCard } from '@/core/cards/person-card';
 import { formatCode } from '@/core/codes/plant-code';
+import type { FaultShown } from '@/core/teaching/fault-shown';
 import { formatDate } from '@/core/units/iso-date';
 import { scoreText } from '../scoring/bench-data';
 import { UnionDrawing } from '../union/union-drawing';
@@ -42,7 +43,7 @@ export function PersonCardPage({ card }: { card: PersonCard }) {
       {card.unions.length > 0 && (
         <section aria-labelledby="train-title" className="mt-5">
           <h2 id="train-title">{card.train.length === 0 ? 'Nothing to train in particular: the same again' : 'What to train'}</h2>
-          <ol className="flex flex-col gap-2">{card.train.map(({ point, name, times, of, how }) => <li key={point} className="border-l-4 border-ink pl-3"><strong>{name}</strong>, not good in {times} of your last {of}.<span className="block">{how}</span></li>)}</ol>
+          <ol className="flex flex-col gap-2">{card.train.map(({ point, name, times, of, how, shown }) => <li key={point} className="border-l-4 border-ink pl-3"><strong>{name}</strong>, not good in {times} of your last {of}.<span className="block">{how}</span>{shown && <RightAndWrong {...shown} name={name} />}</li>)}</ol>
         </section>
       )}
       {card.keepers.length > 0 && (
@@ -61,5 +62,16 @@ export function PersonCardPage({ card }: { card: PersonCard }) {
         </section>
       )}
     </>
+  );
+}
+
+/** The step a fault comes from, as it should be and as it was. */
+function RightAndWrong({ name, right, wrong, looks }: FaultShown & { name: string }) {
+  const scale = (WIDE - 60) / (right.width + wrong.width);
+  return (
+    <span className="mt-2 flex items-start gap-5 text-sm">
+      <span><b>Right</b><UnionDrawing drawing={right} width={right.width * scale} title={`${name}, right`} /></span>
+      <span><b className="text-loud">✕ Wrong</b><UnionDrawing drawing={wrong} width={wrong.width * scale} title={`${name}, wrong: ${looks}`} /></span>
+    </span>
   );
 }

@@ -2,6 +2,7 @@
 
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { timeOf } from '@/core/benches/time-plan';
+import type { DisplayList } from '@/core/drawing/display-list';
 import type { WallState } from '@/core/wall/wall-state';
 import { UnionDrawing } from '../union/union-drawing';
 
@@ -46,9 +47,12 @@ export function Wall({ workshopId, initial }: { workshopId: string; initial: Wal
               <h2 id="fault-title" className="text-[3.4vh]! leading-tight!">Right now most often: {fault.name.toLowerCase()}</h2>
               <p className="text-[2.6vh] text-muted">{fault.times} of the last {fault.of} unions. Good is: {fault.good}.</p>
               <div className="flex min-h-0 grow items-center justify-center gap-[3vw]">
-                <Fitted drawing={fault.side} title={`A union of this room, from the side: ${fault.name}`} point={fault.point} />
-                <Fitted drawing={fault.lines} title="Its lines as they lie" />
+                {fault.shown && <Fitted drawing={fault.shown.right} title={`${fault.name}, right`} caption="Right" />}
+                {fault.shown && <Fitted drawing={fault.shown.wrong} title={`${fault.name}, wrong: ${fault.shown.looks}`} caption="Wrong" />}
+                {fault.union && <Fitted drawing={fault.union.side} title={`A union of this room, from the side: ${fault.name}`} caption="As it came out here" point={fault.union.point} />}
+                {fault.union && <Fitted drawing={fault.union.lines} title="Its lines as they lie" caption="Where its lines met" />}
               </div>
+              {fault.shown && <p className="text-[2.6vh]">{fault.shown.looks}</p>}
               <p className="border-l-8 border-ink pl-4 text-[3.4vh] leading-snug font-bold">{fault.how}</p>
             </>
           ) : (
@@ -88,16 +92,19 @@ function Totals({ people, unions, ready }: WallState['totals']) {
 }
 
 /** A drawing as large as the wall has room for, the place in question ringed. */
-function Fitted({ drawing, title, point }: { drawing: NonNullable<WallState['fault']>['side']; title: string; point?: string }) {
+function Fitted({ drawing, title, caption, point }: { drawing: DisplayList; title: string; caption: 'Right' | 'Wrong' | 'As it came out here' | 'Where its lines met'; point?: string }) {
   const { width: wide, height: high } = useSyncExternalStore(onResize, viewport, () => HALL);
-  const width = Math.min(wide * 0.19, (high * 0.46 * drawing.width) / drawing.height);
+  const width = Math.min(wide * 0.19, (high * 0.42 * drawing.width) / drawing.height);
   const anchor = drawing.anchors.find((one) => one.point === point);
   const scale = width / drawing.width;
   return (
-    <div className="relative">
-      <UnionDrawing drawing={drawing} width={width} title={title} words={high * 0.02} />
-      {anchor && <span aria-hidden className="absolute size-[7vh] -translate-1/2 rounded-full border-[0.7vh] border-loud" style={{ left: anchor.at[0] * scale, top: anchor.at[1] * scale }} />}
-    </div>
+    <figure className="flex flex-col gap-[1vh]">
+      <figcaption className={`text-[2.4vh] ${caption === 'Wrong' ? 'font-bold text-loud' : caption === 'Right' ? 'font-bold' : 'text-muted'}`}>{caption === 'Wrong' ? '✕ ' : ''}{caption}</figcaption>
+      <div className="relative">
+        <UnionDrawing drawing={drawing} width={width} title={title} words={high * 0.02} />
+        {anchor && <span aria-hidden className="absolute size-[7vh] -translate-1/2 rounded-full border-[0.7vh] border-loud" style={{ left: anchor.at[0] * scale, top: anchor.at[1] * scale }} />}
+      </div>
+    </figure>
   );
 }
 

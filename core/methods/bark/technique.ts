@@ -33,7 +33,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
       wrong: { what: 'The stock is opened on the chance.', looks: 'Bark tears in shreds and stays on the wood.' }, apply: (p) => p,
     }),
     step({ id: 'stock-off', action: 'Cut the stock off square.', look: 'A square, smooth top.', caution: 'saw', pull: 'down', figures: [{ name: 'stock', mm: stock }], wrong: { what: 'The cut slopes.', looks: 'The binding climbs and rides off.' }, apply: (p) => ({ ...p, stock: toppedAt(p.stock, 0) }) }),
-    chooseWood('Take a scion and find which way its buds point.', 'Dormant, straight, much thinner than the stock.', { what: 'The buds have begun to move.', looks: 'Green tips between the scales.' }, [{ name: 'scion', mm: scion }]),
+    chooseWood('Take a scion and find which way its buds point.', 'Dormant, straight, much thinner than the stock.', { what: 'The buds have begun to move.', looks: 'Green tips between the scales.', point: 'wood' }, [{ name: 'scion', mm: scion }]),
     step({
       id: 'trim', action: `Trim the stick to ${buds === 1 ? 'one bud' : `${buds} buds`} above the face.`, look: 'Bright green at both ends.', caution: 'long-cut', wrong: { what: 'A brown end is left on.', looks: 'A dry end that no callus crosses.' },
       apply: (p) => ({ ...p, scion: toppedAt(footedAt(p.scion, -length), shape.tip) }),
@@ -46,7 +46,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
       apply: (p) => ({ ...p, stock: scored(p.stock, [[0, 0], [0, -length]], ...(three ? [[[-stock * 0.32, 0], [-stock * 0.32, -length]] as const, [[stock * 0.32, 0], [stock * 0.32, -length]] as const].map((line) => [...line]) : [])) }),
     }),
     step({
-      id: 'lift', action: 'Open the lips with the blunt of the knife.', view: 'front', caution: 'bud-cut', look: 'Both lips are whole; white wood shows between them.', wrong: { what: 'The lips are prised with the edge.', looks: 'Torn lips that dry at their rims.' },
+      id: 'lift', action: 'Open the lips with the blunt of the knife.', view: 'front', caution: 'bud-cut', look: 'Both lips are whole; white wood shows between them.', wrong: { what: 'The lips are prised with the edge.', looks: 'Torn lips that dry at their rims.', point: 'slip' },
       apply: (p) => ({ ...p, stock: { ...opened(p.stock, deep, scion * 0.9), lips: [{ from: -deep, to: 0, hinge: -scion * 0.45, fold: -2.6 }, { from: -deep, to: 0, hinge: scion * 0.45, fold: 2.6 }] } }),
       spoil: (p) => ({ ...p, stock: { ...opened(p.stock, deep, scion * 0.9), lips: [{ from: -deep * 0.5, to: 0, hinge: -scion * 0.45, fold: -6 }, { from: -deep, to: -deep * 0.7, hinge: scion * 0.45, fold: 5 }] } }),
     }),
@@ -55,7 +55,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
       figures: [
         { name: 'face', mm: length, range: FACE_LENGTH, drawn: { piece: 'scion', view: 'side', from: [shape.depth - scion / 2, -length], to: [shape.depth - scion / 2, 0], off: scion / 2 + 5 } }, { name: 'depth', mm: shape.depth },
       ],
-      look: 'Flat from shoulder to foot, half the stick’s thickness left.', wrong: { what: 'It is scooped.', looks: 'Only shoulder and foot lie on the wood.' },
+      look: 'Flat from shoulder to foot, half the stick’s thickness left.', wrong: { what: 'It is scooped.', looks: 'Only shoulder and foot lie on the wood.', point: 'flatness' },
       apply: (p) => ({ ...p, scion: faced(p.scion, length, shape.depth) }), spoil: (p) => ({ ...p, scion: faced(p.scion, length, shape.depth - 1, 2.2) }),
     }),
     step({
@@ -66,10 +66,10 @@ export function technique(choices: Choices, wood: Wood): Technique {
     ...(pared ? [step({ id: 'pare', action: 'Pare the outer bark of the scion’s back to the green.', noCut: true, look: 'Green, not white.', caution: 'long-cut', wrong: { what: 'It is pared to the wood.', looks: 'White patches with no living tissue.' }, apply: (p) => p })] : []),
     step({
       id: 'join', action: 'Hold the bark with a finger and slide the face down against the wood, leaving a window.', joins: true, caution: 'hands-meet',
-      figures: [{ name: 'window', mm: WINDOW, range: { from: 6, to: 13 } }], look: 'The bark has not torn, and a strip of face shows above the rim.', wrong: { what: 'It is pushed in to the shoulder.', looks: 'No window: callus cannot bridge over the rim.' },
+      figures: [{ name: 'window', mm: WINDOW, range: { from: 6, to: 13 } }], look: 'The bark has not torn, and a strip of face shows above the rim.', wrong: { what: 'It is pushed in to the shoulder.', looks: 'No window: callus cannot bridge over the rim.', point: 'window' },
       apply: (p) => ({ ...p, joined: true, scion: laidOn(p.scion, p.stock, shape.depth, WINDOW) }), spoil: (p) => ({ ...p, joined: true, scion: posed(laidOn(p.scion, p.stock, shape.depth, 0), { lean: 7 }) }),
     }),
-    step({ id: 'hold', action: 'Shake it once.', noCut: true, look: 'It stays.', wrong: { what: 'It wags.', looks: 'The face lies on bark that did not lift far enough.' }, apply: (p) => p }),
+    step({ id: 'hold', action: 'Shake it once.', noCut: true, look: 'It stays.', wrong: { what: 'It wags.', looks: 'The face lies on bark that did not lift far enough.', point: 'hold' }, apply: (p) => p }),
     bindStep(-length - 4, 0, 'tape', { action: 'Bind tight, from below the slit up to the rim.' }),
     ...(filmFirst ? [] : [film]),
     sealStep({ tip: shape.tip, ...(sealed ? { rim: 0 } : {}) }, sealed ? 'Seal the rim, the slit’s end and the scion’s tip.' : 'Seal the scion’s tip; the rim is left open.'),

@@ -50,12 +50,12 @@ export function technique(choices: Choices, wood: Wood): Technique {
   const bedSteps: Step[] = [
     step({
       id: 'notch', action: 'On the stock, cut the notch: short and steep, at 45 degrees.', caution: 'bud-cut', pull: 'down',
-      figures: [{ name: 'deep', mm: Math.round(bed * 10) / 10, range: { from: 3, to: 4 } }], look: 'A clean short cut that ends in the wood.', wrong: { what: 'It is cut flat.', looks: 'Nothing holds the chip’s foot.' },
+      figures: [{ name: 'deep', mm: Math.round(bed * 10) / 10, range: { from: 3, to: 4 } }], look: 'A clean short cut that ends in the wood.', wrong: { what: 'It is cut flat.', looks: 'Nothing holds the chip’s foot.', point: 'notch' },
       apply: (w) => ({ ...w, stock: withKerf(w.stock, 'front', [-length / 2, 0], [-length / 2 + bed, bed]) }), spoil: (w) => ({ ...w, stock: withKerf(w.stock, 'front', [-length / 2, 0], [-length / 2 + bed * 2.6, bed * 0.7]) }),
     }),
     step({
       id: 'bed', action: 'From above, slice down to the notch and lift the strip out.', caution: 'bud-cut', pull: 'down',
-      figures: [{ name: 'bed', mm: length, range: CHIP_LENGTH, drawn: { piece: 'stock', view: 'side', from: [stock / 2, -length / 2], to: [stock / 2, length / 2], off: 5 } }], look: 'A flat bed with a green line all round; deeper is wider.', wrong: { what: 'The slice is scooped.', looks: 'The chip rocks on its ends.' },
+      figures: [{ name: 'bed', mm: length, range: CHIP_LENGTH, drawn: { piece: 'stock', view: 'side', from: [stock / 2, -length / 2], to: [stock / 2, length / 2], off: 5 } }], look: 'A flat bed with a green line all round; deeper is wider.', wrong: { what: 'The slice is scooped.', looks: 'The chip rocks on its ends.', point: 'flatness' },
       apply: (w) => ({ ...w, stock: { ...cutOn(w.stock, 'front', profile(length, bed)), kerfs: [] } }), spoil: (w) => ({ ...w, stock: cutOn(w.stock, 'front', [[-length / 2, 0], [-length / 2 + bed, bed], [0, bed * 1.5], [length / 2, 0]]) }),
     }),
   ];
@@ -66,17 +66,17 @@ export function technique(choices: Choices, wood: Wood): Technique {
     }),
     step({
       id: 'chip', action: 'Slice down behind the bud to the notch. Hold the chip by its leaf stub or on the blade.', caution: 'bud-cut', pull: 'down',
-      figures: [{ name: 'chip', mm: length, range: CHIP_LENGTH, drawn: { piece: 'scion', view: 'side', from: [scion / 2, -length / 2], to: [scion / 2, length / 2], off: 5 } }], look: 'The chip is as long as the bed, a thin sliver of wood behind it.', wrong: { what: 'The face is held with the fingers.', looks: 'Skin oil and soil on the green.' },
+      figures: [{ name: 'chip', mm: length, range: CHIP_LENGTH, drawn: { piece: 'scion', view: 'side', from: [scion / 2, -length / 2], to: [scion / 2, length / 2], off: 5 } }], look: 'The chip is as long as the bed, a thin sliver of wood behind it.', wrong: { what: 'The face is held with the fingers.', looks: 'Skin oil and soil on the green.', point: 'clean' },
       apply: (w) => ({ ...w, scion: { ...chipOf(w.scion, length, chip), name: 'chip' } }), spoil: (w) => ({ ...w, scion: { ...chipOf(w.scion, length * 0.62, chip * 0.8), name: 'chip' } }),
     }),
   ];
   const steps: Step[] = [
     writeTags(),
-    chooseWood('Take a bud stick and find which way its buds point: bud above, leaf scar below.', 'Plump buds from the middle of the stick.', { what: 'Buds of the soft tip are used.', looks: 'Thin buds that shrivel in a week.' }, [{ name: 'stock', mm: stock }, { name: 'bud stick', mm: scion }]),
-    step({ id: 'wipe', action: 'Wipe the stock clean where the bed goes, leaves off.', noCut: true, look: 'No soil where the blade passes.', wrong: { what: 'Grit is left on.', looks: 'A nicked blade and a ragged bed.' }, apply: (w) => w }),
+    chooseWood('Take a bud stick and find which way its buds point: bud above, leaf scar below.', 'Plump buds from the middle of the stick.', { what: 'Buds of the soft tip are used.', looks: 'Thin buds that shrivel in a week.', point: 'wood' }, [{ name: 'stock', mm: stock }, { name: 'bud stick', mm: scion }]),
+    step({ id: 'wipe', action: 'Wipe the stock clean where the bed goes, leaves off.', noCut: true, look: 'No soil where the blade passes.', wrong: { what: 'Grit is left on.', looks: 'A nicked blade and a ragged bed.', point: 'clean' }, apply: (w) => w }),
     ...(budFirst ? [...chipSteps, ...bedSteps] : [...bedSteps, ...chipSteps]),
     step({
-      id: 'join', action: 'Seat the chip in the notch; match both sides, or one side on purpose.', joins: true, view: 'front', caution: 'hands-meet', look: 'The chip’s foot is in the notch, green on green at a side at least.', wrong: { what: 'A narrow chip is centred.', looks: 'A ring of bare wood all round the chip.' },
+      id: 'join', action: 'Seat the chip in the notch; match both sides, or one side on purpose.', joins: true, view: 'front', caution: 'hands-meet', look: 'The chip’s foot is in the notch, green on green at a side at least.', wrong: { what: 'A narrow chip is centred.', looks: 'A ring of bare wood all round the chip.', point: 'cambium' },
       apply: (w) => ({ ...w, joined: true, scion: posed(w.scion, { u: stock / 2 - bed - (scion / 2 - chip), w: Math.abs(aside) > 0.5 ? -aside : 0 }) }),
       spoil: (w) => ({ ...w, joined: true, scion: posed(w.scion, { u: stock / 2 - bed - (scion / 2 - chip), w: 0, y: 4 }) }),
     }),

@@ -42,20 +42,20 @@ export function technique(choices: Choices, wood: Wood): Technique {
     step({
       id: 'split', action: 'Set the blade across the middle and knock a split into the stock.', view: 'front', caution: 'driven', pull: 'down',
       figures: [{ name: 'depth of the split', mm: split, range: { from: 30, to: 50 }, drawn: { piece: 'stock', view: 'front', from: [0, 0], to: [0, -split], off: stock / 2 + 4 } }],
-      look: 'It runs through the pith and stops by itself.', wrong: { what: 'It is driven off the middle.', looks: 'The thin half bends and grips nothing.' },
+      look: 'It runs through the pith and stops by itself.', wrong: { what: 'It is driven off the middle.', looks: 'The thin half bends and grips nothing.', point: 'split' },
       apply: (p) => ({ ...p, stock: withKerf(scored(p.stock, [[0, 0], [0, -split]]), 'front', [-split, 0], [-split, stock]) }),
       spoil: (p) => ({ ...p, stock: scored(p.stock, [[stock * 0.3, 0], [stock * 0.36, -split]]) }),
     }),
-    chooseWood('Take a scion and find which way its buds point.', 'Dormant, straight, its lowest bud to sit just above the wedge on the outside.', { what: 'The stick is held upside down.', looks: 'Leaf scars stand above their buds.' }, [{ name: 'stock', mm: stock }, { name: 'scion', mm: scion }]),
+    chooseWood('Take a scion and find which way its buds point.', 'Dormant, straight, its lowest bud to sit just above the wedge on the outside.', { what: 'The stick is held upside down.', looks: 'Leaf scars stand above their buds.', point: 'way-up' }, [{ name: 'stock', mm: stock }, { name: 'scion', mm: scion }]),
     step({
-      id: 'trim', action: `Trim the stick to ${chosen(choices, school.BUDS) === 'one' ? 'one bud' : `${chosen(choices, school.BUDS)} buds`}, back to green at both ends.`, look: 'Bright green at both ends.', caution: 'long-cut', wrong: { what: 'A brown end is left on.', looks: 'A dry end that no callus crosses.' },
+      id: 'trim', action: `Trim the stick to ${chosen(choices, school.BUDS) === 'one' ? 'one bud' : `${chosen(choices, school.BUDS)} buds`}, back to green at both ends.`, look: 'Bright green at both ends.', caution: 'long-cut', wrong: { what: 'A brown end is left on.', looks: 'A dry end that no callus crosses.', point: 'wood' },
       apply: (p) => ({ ...p, scion: toppedAt(footedAt(p.scion, -length), tip) }),
     }),
     ...(filmFirst ? [film] : []),
     step({
       id: 'wedge', action: 'Cut a wedge with two flat faces, its outer edge a little thicker than its inner.', view: 'front', caution: 'long-cut', pull: 'down',
       figures: [{ name: 'wedge', mm: length, range: WEDGE_LENGTH, drawn: { piece: 'scion', view: 'front', from: [0, -length], to: [0, 0], off: scion / 2 + 5 } }],
-      look: 'Two flat faces; the lowest bud stands just above, on the outside.', wrong: { what: 'The wedge is short and blunt.', looks: 'It touches at the rim only and stands open below.' },
+      look: 'Two flat faces; the lowest bud stands just above, on the outside.', wrong: { what: 'The wedge is short and blunt.', looks: 'It touches at the rim only and stands open below.', point: 'cut-length' },
       apply: (p) => ({ ...p, scion: wedged(p.scion, length) }), spoil: (p) => ({ ...p, scion: wedged(p.scion, length, true) }),
     }),
     step({
@@ -66,7 +66,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
     step({
       id: 'join', action: 'Slide the wedge in at the edge, green line on green line under the bark, with a touch of tilt.', joins: true, caution: 'hands-meet', view: 'side',
       figures: [{ name: 'inside the outer bark', mm: Math.round(Math.max(0, inset) * 10) / 10 }], look: 'Bark on the stock is thicker: the scion stands a little inside it.',
-      wrong: { what: 'The outsides are set flush.', looks: 'The scion’s green line lies in the stock’s bark.' },
+      wrong: { what: 'The outsides are set flush.', looks: 'The scion’s green line lies in the stock’s bark.', point: 'cambium' },
       apply: (p) => ({ ...p, joined: true, scion: inSplit(p.scion, p.stock, inset) }),
       spoil: (p) => ({ ...p, joined: true, scion: inSplit(p.scion, p.stock, -scion * 0.3) }),
     }),
@@ -75,10 +75,10 @@ export function technique(choices: Choices, wood: Wood): Technique {
       apply: (p) => ({ ...p, second: inSplit(p.scion, p.stock, inset, -1) }),
     })] : []),
     step({
-      id: 'release', action: 'Take the driver out: the stock grips.', view: 'front', look: 'The scion cannot be pulled out.', wrong: { what: 'It is loose when the driver is out.', looks: 'Daylight below the rim.' }, caution: 'driven',
+      id: 'release', action: 'Take the driver out: the stock grips.', view: 'front', look: 'The scion cannot be pulled out.', wrong: { what: 'It is loose when the driver is out.', looks: 'Daylight below the rim.', point: 'hold' }, caution: 'driven',
       apply: (p) => ({ ...p, covers: p.covers.filter(({ kind }) => kind !== 'driver') }),
     }),
-    bindStep(-split - 6, 0, 'tape', { action: 'Wrap 25 mm wide strong tape, hard, from below the split upward.', wrong: { what: 'The wrap starts above the end of the split.', looks: 'An open split below the tape, where water gets in.' } }),
+    bindStep(-split - 6, 0, 'tape', { action: 'Wrap 25 mm wide strong tape, hard, from below the split upward.', wrong: { what: 'The wrap starts above the end of the split.', looks: 'An open split below the tape, where water gets in.', point: 'bind' } }),
     ...(filmFirst ? [] : [film]),
     sealStep({ tip, ...(sealed ? { rim: 0 } : {}) }, sealed ? 'Seal the rim, the ends of the split and the scion’s tip.' : 'Seal the scion’s tip; rim and split are left open.'),
     labelStep(-split - 8),

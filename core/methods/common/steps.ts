@@ -29,7 +29,7 @@ export function chooseWood(action: string, look: string, wrong: Step['wrong'], f
 export function bindStep(from: number, to: number, kind: CoverKind, words: Partial<Step> & Pick<Step, 'action'>): Step {
   return step({
     id: 'bind', look: 'Flat turns without a gap; the whole cut is covered and the scion cannot be turned.',
-    wrong: { what: 'The wrap is loose or starts at the top.', looks: 'It ribbons into a cord, or gapes at an end; rain runs in.' },
+    wrong: { what: 'The wrap is loose or starts at the top.', looks: 'It ribbons into a cord, or gapes at an end; rain runs in.', point: 'bind' },
     caution: 'hands-meet', ...words,
     figures: [{ name: 'length bound', mm: Math.round((to - from) * 10) / 10 }],
     apply: (pieces) => covered(pieces, { kind, on: 'stock', from, to }),
@@ -41,7 +41,7 @@ export function bindStep(from: number, to: number, kind: CoverKind, words: Parti
 export function sealStep(where: { tip?: number; rim?: number }, action: string): Step {
   return step({
     id: 'seal', action, look: 'No bare cut shows: the tip, the rim and every slit.',
-    wrong: { what: 'The scion’s tip is forgotten.', looks: 'The uppermost bud shrivels while the union is still good.' },
+    wrong: { what: 'The scion’s tip is forgotten.', looks: 'The uppermost bud shrivels while the union is still good.', point: 'seal' },
     blocks: 'An open tip dries the scion out before the union can feed it.', caution: 'sealant',
     apply: (pieces) => covered(pieces,
       ...(where.tip === undefined ? [] : [{ kind: 'seal' as const, on: 'scion' as const, from: where.tip - 1.2, to: where.tip + 1 }]),
@@ -54,7 +54,7 @@ export function sealStep(where: { tip?: number; rim?: number }, action: string):
 export function labelStep(at: number): Step {
   return step({
     id: 'label', action: 'Tie the label on before you lay it down.', look: 'The label is tied below the union, where neither wind nor the pruning knife takes it.',
-    wrong: { what: 'It is put aside to be labelled later.', looks: 'A finished graft without a name.' },
+    wrong: { what: 'It is put aside to be labelled later.', looks: 'A finished graft without a name.', point: 'label' },
     blocks: 'A graft laid down without its label is a lost graft.',
     apply: (pieces) => covered(pieces, { kind: 'tag', on: 'stock', from: at - 3, to: at }),
     spoil: asBefore,

@@ -41,11 +41,11 @@ export function technique(choices: Choices, wood: Wood): Technique {
     }),
     ...(thinned ? [step({ id: 'shave', action: 'Shave rough outer bark thin, not through.', noCut: true, look: 'Smooth and brown, no green.', caution: 'long-cut', wrong: { what: 'It is shaved to the green.', looks: 'Green streaks that dry.' }, apply: (p) => p })] : []),
     step({ id: 'flat', action: 'Find the flat spot: a trunk is never round.', noCut: true, look: 'A straight edge laid across rocks least there.', wrong: { what: 'The scion goes where the saw stood.', looks: 'Its edges stand off the round of the wood.' }, apply: (p) => p }),
-    chooseWood('Take a dormant scion about 150 mm long and find which way its buds point.', 'Straight, buds asleep, cold to the touch.', { what: 'The buds have begun to move.', looks: 'Green tips between the scales.' }, [{ name: 'scion', mm: scion }, { name: 'long', mm: 150 }]),
+    chooseWood('Take a dormant scion about 150 mm long and find which way its buds point.', 'Straight, buds asleep, cold to the touch.', { what: 'The buds have begun to move.', looks: 'Green tips between the scales.', point: 'wood' }, [{ name: 'scion', mm: scion }, { name: 'long', mm: 150 }]),
     step({
       id: 'face', action: 'Cut the face straight to the middle of the stick, bevelled in at its top.', caution: 'long-cut', pull: 'down',
       figures: [{ name: 'face', mm: length, drawn: { piece: 'scion', view: 'side', from: [shape.depth - scion / 2, -length], to: [shape.depth - scion / 2, 0], off: scion / 2 + 5 } }], look: 'Flat; seldom in one stroke, and straight all the same.',
-      wrong: { what: 'It curves.', looks: 'Light in the middle on a straight edge.' }, apply: (p) => ({ ...p, scion: faced(footedAt(p.scion, -length), length, shape.depth) }), spoil: (p) => ({ ...p, scion: faced(footedAt(p.scion, -length), length, shape.depth - 1, 2.4) }),
+      wrong: { what: 'It curves.', looks: 'Light in the middle on a straight edge.', point: 'flatness' }, apply: (p) => ({ ...p, scion: faced(footedAt(p.scion, -length), length, shape.depth) }), spoil: (p) => ({ ...p, scion: faced(footedAt(p.scion, -length), length, shape.depth - 1, 2.4) }),
     }),
     step({
       id: 'chisel', action: 'Cut a chisel on the back of its tip and rake both sides, so that more green shows.', caution: 'long-cut', pull: 'down', look: 'Green runs along both edges of the face.', wrong: { what: 'The sides stay square.', looks: 'Brown bark at the edges that must meet.' },
@@ -54,7 +54,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
     step({
       id: 'slots', action: 'Lay the scion on the flat spot and trace: cut one side to the wood, shift the hand without moving the stick, cut the other.', view: 'front', caution: 'bud-cut', pull: 'down',
       figures: [{ name: 'slots', mm: deep, range: { from: 25, to: length }, drawn: { piece: 'stock', view: 'front', from: [slot / 2, 0], to: [slot / 2, -deep], off: stock / 2 } }, { name: 'apart', mm: slot }],
-      look: 'Two parallel lines, just as far apart as the face is wide.', wrong: { what: 'The stick moved between the cuts.', looks: 'Slots wider than the scion: neither flank touches.' },
+      look: 'Two parallel lines, just as far apart as the face is wide.', wrong: { what: 'The stick moved between the cuts.', looks: 'Slots wider than the scion: neither flank touches.', point: 'slots' },
       apply: (p) => ({ ...p, stock: scored(p.stock, [[-slot / 2, 0], [-slot / 2, -deep]], [[slot / 2, 0], [slot / 2, -deep]]) }),
       spoil: (p) => ({ ...p, stock: scored(p.stock, [[-slot / 2, 0], [-slot / 2, -deep]], [[slot / 2 + 4, 0], [slot / 2 + 6, -deep]]) }),
     }),
@@ -64,18 +64,21 @@ export function technique(choices: Choices, wood: Wood): Technique {
     }),
     step({
       id: 'join', action: 'Tap the scion in, leaving a window; cut 12 mm off the strip and lay the rest over the foot as a flap.', joins: true, view: 'side', caution: 'driven',
-      figures: [{ name: 'window', mm: WINDOW, range: { from: 6, to: 13 } }, { name: 'off the strip', mm: 12 }], look: 'Face on wood, both flanks in the slots, the flap over the foot.', wrong: { what: 'The scion is thinner than its slot.', looks: 'It rocks; white wood shows beside it.' },
+      figures: [{ name: 'window', mm: WINDOW, range: { from: 6, to: 13 } }, { name: 'off the strip', mm: 12 }], look: 'Face on wood, both flanks in the slots, the flap over the foot.', wrong: { what: 'The scion is thinner than its slot.', looks: 'It rocks; white wood shows beside it.', point: 'cambium' },
       apply: (p) => ({ ...p, joined: true, stock: { ...p.stock, lips: [{ from: -deep, to: -deep + Math.max(6, deep - 12) * 0.6, hinge: -slot / 2, fold: slot }] }, scion: laidOn(p.scion, p.stock, shape.depth, WINDOW) }),
       spoil: (p) => ({ ...p, joined: true, scion: laidOn(p.scion, p.stock, shape.depth, WINDOW + 16) }),
     }),
-    step({ id: 'hold', action: 'Shake it once.', noCut: true, look: 'It stays.', wrong: { what: 'It wags.', looks: 'The slot is wider than the face.' }, apply: (p) => p }),
+    step({ id: 'hold', action: 'Shake it once.', noCut: true, look: 'It stays.', wrong: { what: 'It wags.', looks: 'The slot is wider than the face.', point: 'hold' }, apply: (p) => p }),
     ...(fix === 'nail'
       ? [step({ id: 'nail', action: 'Drive one fine nail through the scion’s foot into the stock.', caution: 'perch', figures: [{ name: 'below the rim', mm: 9, range: { from: 6, to: 13 } }, { name: 'nail', mm: 19 }], look: 'The head sits on the bark and does not crush it.', wrong: { what: 'It is driven through a bud or split the scion.', looks: 'A crack along the grain.' }, apply: (p) => covered(p, { kind: 'nail', on: 'stock', from: -9, to: -9 }) })]
-      : [bindStep(-deep - 5, 0, 'tape', fix === 'driven' ? { action: 'Wrap strong cloth tape, then drive the scion tight by pushing it down last.' } : { action: 'Tape from below the slots up to the rim, tight.' })]),
+      : [bindStep(-deep - 5, 0, 'tape', {
+          action: fix === 'driven' ? 'Wrap strong cloth tape, then drive the scion tight by pushing it down last.' : 'Tape from below the slots up to the rim, tight.',
+          wrong: { what: 'The wrap is loose or starts at the top.', looks: 'The scion stands off the wood, and rain runs in behind it.' },
+        })]),
     ...(cover === 'foil-bag'
       ? [
           step({ id: 'foil', action: 'Cover all cut wood with foil, shiny side out.', look: 'No cut wood shows.', wrong: { what: 'The rim is left out.', looks: 'The stump checks and dries beside the scion.' }, blocks: 'The bag is tied below only where foil is under it.', apply: (p) => covered(p, { kind: 'foil', on: 'stock', from: -deep - 6, to: 2 }) }),
-          step({ id: 'bag', action: 'Draw a poly bag with a cut corner down over the scion; tie it above on the scion and below over the foil.', look: 'Droplets inside within the hour.', wrong: { what: 'It is tied on bare wood.', looks: 'A girdled strip, and a cooked scion.' }, apply: (p) => covered(p, { kind: 'bag', on: 'scion', from: -length + 2, to: 30 }) }),
+          step({ id: 'bag', action: 'Draw a poly bag with a cut corner down over the scion; tie it above on the scion and below over the foil.', look: 'Droplets inside within the hour.', wrong: { what: 'It is tied on bare wood.', looks: 'A girdled strip, and a cooked scion.', point: 'cover' }, apply: (p) => covered(p, { kind: 'bag', on: 'scion', from: -length + 2, to: 30 }) }),
         ]
       : [step({ id: 'film', action: cover === 'shellac' ? 'Brush shellac over scion, slots and rim.' : 'Wrap scion and rim in film.', look: 'Everything cut is covered.', wrong: { what: 'The rim is left out.', looks: 'The stump checks beside the scion.' }, apply: (p) => covered(p, { kind: 'film', on: 'scion', from: -length, to: 34 }) })]),
     step({

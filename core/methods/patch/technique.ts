@@ -56,7 +56,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
       apply: (p) => ({ ...p, scion: { ...scored(p.scion, ...frame(height, width).slice(2)), bared: [{ from: -h, to: h, width: 2.4, at: w + 1.2 }] } }),
     }),
     step({
-      id: 'slide', action: 'Loosen the corners, then slide the patch sideways so that the bud’s core shears off with it.', view: 'front', caution: 'bud-cut', look: 'Look at its back: the core is there, a small pip.', wrong: { what: 'The patch is pulled straight off.', looks: 'A hole in its back: green bark, hollow bud.' }, blocks: 'A hollow bud cannot be seen any more once the patch is on.',
+      id: 'slide', action: 'Loosen the corners, then slide the patch sideways so that the bud’s core shears off with it.', view: 'front', caution: 'bud-cut', look: 'Look at its back: the core is there, a small pip.', wrong: { what: 'The patch is pulled straight off.', looks: 'A hole in its back: green bark, hollow bud.', point: 'core' }, blocks: 'A hollow bud cannot be seen any more once the patch is on.',
       figures: [{ name: 'patch', mm: height, drawn: { piece: 'scion', view: 'side', from: [scion / 2, -h], to: [scion / 2, h], off: 6 } }],
       apply: (p) => ({ ...p, scion: { ...patchOf(p.scion, height, width), name: 'patch' } }), spoil: (p) => ({ ...p, scion: { ...patchOf(p.scion, height, width), name: 'patch', buds: [] } }),
     }),
@@ -65,12 +65,12 @@ export function technique(choices: Choices, wood: Wood): Technique {
       apply: (p) => ({ ...p, stock: scored(p.stock, ...frame(height, width).slice(0, 2)) }), spoil: (p) => ({ ...p, stock: scored(p.stock, ...frame(height + 5, width).slice(0, 2)) }),
     }),
     step({
-      id: 'bark-out', action: 'Cut the sides and take the bark out.', view: 'front', caution: 'bud-cut', look: 'White wet wood, no shreds.', wrong: { what: 'Bark clings and is scraped off.', looks: 'Dull, scratched wood.' },
+      id: 'bark-out', action: 'Cut the sides and take the bark out.', view: 'front', caution: 'bud-cut', look: 'White wet wood, no shreds.', wrong: { what: 'Bark clings and is scraped off.', looks: 'Dull, scratched wood.', point: 'slip' },
       apply: (p) => ({ ...p, stock: { ...cutOn(p.stock, 'front', opened), lines: frame(height, width), bared: [{ from: -h, to: h, width }] } }),
       spoil: (p) => ({ ...p, stock: { ...p.stock, lines: frame(height + 5, width), bared: [{ from: -h - 2.5, to: h + 2.5, width }] } }),
     }),
     step({
-      id: 'join', action: 'Lay the patch in: top and bottom edges touch; a side may go under the bark.', joins: true, view: 'front', caution: 'hands-meet', look: 'No wood shows above or below.', wrong: { what: 'The window is taller than the patch.', looks: 'A white line at one end: nothing knits there.' },
+      id: 'join', action: 'Lay the patch in: top and bottom edges touch; a side may go under the bark.', joins: true, view: 'front', caution: 'hands-meet', look: 'No wood shows above or below.', wrong: { what: 'The window is taller than the patch.', looks: 'A white line at one end: nothing knits there.', point: 'cambium' },
       apply: (p) => ({ ...p, joined: true, scion: seat(p.scion) }), spoil: (p) => ({ ...p, joined: true, scion: posed(seat(p.scion), { y: 3 }) }),
     }),
     bindStep(-h - 5, h + 5, 'tape', { action: 'Wrap firmly, the bud free, every edge sealed.' }),

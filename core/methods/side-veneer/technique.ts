@@ -45,7 +45,7 @@ export function technique(_choices: Choices, wood: Wood): Technique {
   const steps: Step[] = [
     writeTags(),
     step({ id: 'stock', action: 'Take a healthy growing stock, 8 to 12 months old.', noCut: true, look: 'New leaves at its top; the bark bends under the nail.', wrong: { what: 'It stands still, or was just repotted.', looks: 'Dull leaves and hard bark.' }, figures: [{ name: 'stock', mm: stock }], apply: (w) => w }),
-    chooseWood('Choose a tip about 100 mm long whose end bud is fat and closed.', 'Hardened wood, the bud about to open and not yet open.', { what: 'The end bud has opened.', looks: 'Soft red leaves that wilt within the hour.' }, [{ name: 'tip', mm: 100 }, { name: 'scion', mm: scion }]),
+    chooseWood('Choose a tip about 100 mm long whose end bud is fat and closed.', 'Hardened wood, the bud about to open and not yet open.', { what: 'The end bud has opened.', looks: 'Soft red leaves that wilt within the hour.', point: 'wood' }, [{ name: 'tip', mm: 100 }, { name: 'scion', mm: scion }]),
     step({ id: 'leaves', action: 'Snip the leaves off the tip.', look: 'Short stubs only.', caution: 'shears', wrong: { what: 'Leaves are torn off.', looks: 'Strips of bark come with them.' }, apply: (w) => ({ ...w, scion: { ...footedAt(w.scion, 0), buds: w.scion.buds.map((bud) => ({ ...bud, handle: bud.y < tip - 1 })) } }) }),
     step({
       id: 'face', action: 'Make a long shallow cut on one side of the scion, the core just showing.', caution: 'long-cut', pull: 'down',
@@ -54,7 +54,7 @@ export function technique(_choices: Choices, wood: Wood): Technique {
       apply: (w) => ({ ...w, scion: cutOn(w.scion, 'back', face) }), spoil: (w) => ({ ...w, scion: cutOn(w.scion, 'back', face.map(([y, d]): Vertex => [y, Math.min(scion * 0.62, d * 2.1)])) }),
     }),
     step({
-      id: 'ramp', action: 'On the opposite side, cut a short ramp at the foot.', caution: 'bud-cut', pull: 'down', figures: [{ name: 'ramp', mm: 7 }], look: 'A thin edge that fits behind a lip.', wrong: { what: 'The foot is left blunt.', looks: 'It pushes the lip away.' },
+      id: 'ramp', action: 'On the opposite side, cut a short ramp at the foot.', caution: 'bud-cut', pull: 'down', figures: [{ name: 'ramp', mm: 7 }], look: 'A thin edge that fits behind a lip.', wrong: { what: 'The foot is left blunt.', looks: 'It pushes the lip away.', point: 'foot' },
       apply: (w) => ({ ...w, scion: cutOn(w.scion, 'front', ramp) }),
     }),
     step({
@@ -64,11 +64,11 @@ export function technique(_choices: Choices, wood: Wood): Technique {
       apply: (w) => ({ ...w, stock: cutOn(w.stock, 'front', bed) }), spoil: (w) => ({ ...w, stock: cutOn(w.stock, 'front', bed.map(([y, d]): Vertex => [y, Math.min(stock * 0.6, d * 2)])) }),
     }),
     step({
-      id: 'join', action: 'Seat the foot in the lip and push it to one side until green meets green.', joins: true, view: 'side', caution: 'hands-meet', look: 'One side matches from lip to top.', wrong: { what: 'It stays in the middle.', looks: 'Green runs beside green all the way.' },
+      id: 'join', action: 'Seat the foot in the lip and push it to one side until green meets green.', joins: true, view: 'side', caution: 'hands-meet', look: 'One side matches from lip to top.', wrong: { what: 'It stays in the middle.', looks: 'Green runs beside green all the way.', point: 'cambium' },
       apply: (w) => ({ ...w, joined: true, scion: seat(w.scion) }), spoil: (w) => ({ ...w, joined: true, scion: { ...seat(w.scion), pose: { ...seat(w.scion).pose, y: 9, w: 0, u: seat(w.scion).pose.u + 0.8 } } }),
     }),
     bindStep(-6, length + 6, 'tape', { action: 'Tie from below upward, as tight as you can.' }),
-    step({ id: 'cover', action: 'Cover the whole scion with film, the tip too.', look: 'No air gets in anywhere.', wrong: { what: 'The tip is left out.', looks: 'It blackens within the week.' }, blocks: 'A tip left bare dries before the union can feed it.', apply: (w) => covered(w, { kind: 'film', on: 'scion', from: -4, to: tip + 3 }), spoil: (w) => covered(w, { kind: 'film', on: 'scion', from: -4, to: tip - 22 }) }),
+    step({ id: 'cover', action: 'Cover the whole scion with film, the tip too.', look: 'No air gets in anywhere.', wrong: { what: 'The tip is left out.', looks: 'It blackens within the week.', point: 'cover' }, blocks: 'A tip left bare dries before the union can feed it.', apply: (w) => covered(w, { kind: 'film', on: 'scion', from: -4, to: tip + 3 }), spoil: (w) => covered(w, { kind: 'film', on: 'scion', from: -4, to: tip - 22 }) }),
     labelStep(-9),
   ];
   return {

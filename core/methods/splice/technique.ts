@@ -39,22 +39,22 @@ export function technique(choices: Choices, wood: Wood): Technique {
     }),
     step({
       id: 'trim', action: `Trim the stick to ${chosen(choices, school.BUDS) === 'one' ? 'one bud' : `${chosen(choices, school.BUDS)} buds`}, back to green at both ends.`, look: 'Bright green at both ends.', caution: 'long-cut',
-      wrong: { what: 'A brown end is left on.', looks: 'A dry rim that no callus crosses.' }, apply: (p) => ({ ...p, scion: toppedAt(footedAt(p.scion, 0), cut.tip) }),
+      wrong: { what: 'A brown end is left on.', looks: 'A dry rim that no callus crosses.', point: 'wood' }, apply: (p) => ({ ...p, scion: toppedAt(footedAt(p.scion, 0), cut.tip) }),
     }),
     ...(filmFirst ? [film] : []),
     step({
       id: 'stock-cut', action: 'Make the sloping cut on the stock in one pull.', figures: [slope('stock', stock, cut.rise.stock)], look: 'Flat: no light under a straight edge.', caution: 'long-cut', pull: 'up',
-      wrong: { what: 'Soft wood is pressed and the blade dives.', looks: 'A hollow face with a feathered tip.' },
+      wrong: { what: 'Soft wood is pressed and the blade dives.', looks: 'A hollow face with a feathered tip.', point: 'flatness' },
       apply: (p) => ({ ...p, stock: cutOn(p.stock, 'front', cut.stockCut) }), spoil: (p) => ({ ...p, stock: hollowed(cutOn(p.stock, 'front', cut.stockCut), 'front') }),
     }),
     step({
       id: 'scion-cut', action: 'Make the same cut at the base of the scion, just as long.', figures: [slope('scion', scion, cut.rise.scion)], look: 'Both faces lie on each other from end to end.', caution: 'long-cut', pull: 'down',
-      wrong: { what: 'The slope differs.', looks: 'Light on one end when the faces are laid together.' },
+      wrong: { what: 'The slope differs.', looks: 'Light on one end when the faces are laid together.', point: 'cut-length' },
       apply: (p) => ({ ...p, scion: cutOn(p.scion, 'back', cut.scionCut) }), spoil: (p) => ({ ...p, scion: cutOn(p.scion, 'back', [[0, scion], [cut.rise.scion * 0.6, 0]]) }),
     }),
     step({
       id: 'join', action: 'Lay face on face, green line on green line, and clip it.', joins: true, look: 'Ends level, both sides match, no daylight.', caution: 'hands-meet', blocks: 'Without a clip or a helper it slides while the tape goes on.',
-      wrong: { what: 'It slips while it is wrapped.', looks: 'One end stands over; the green lines part.' },
+      wrong: { what: 'It slips while it is wrapped.', looks: 'One end stands over; the green lines part.', point: 'cambium' },
       apply: (p) => ({ ...p, joined: true, scion: cut.fitted(p.scion) }), spoil: (p) => ({ ...p, joined: true, scion: posed(cut.fitted(p.scion), { y: cut.fitted(p.scion).pose.y + 6, u: 1.7 }) }),
     }),
     bindStep(-5, cut.rise.stock + 5, 'tape', { action: 'Wrap stretch tape from below upward; take the clip off as the tape reaches it.' }),

@@ -48,7 +48,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
     step({
       id: 'slip-test', action: 'Try whether the bark slips, on a twig that comes off anyway.', noCut: true, look: 'It lifts clean and wet.', blocks: 'A stock that is opened cannot wait for rain.', wrong: { what: 'The stock is opened on the chance.', looks: 'Shreds of bark stay on the wood.' }, apply: (w) => w,
     }),
-    step({ id: 'wipe', action: 'Wipe the stock clean; leaves and thorns off.', look: 'A hand’s breadth of bare clean stem.', wrong: { what: 'Grit is left on.', looks: 'A nicked blade.' }, figures: [{ name: 'stock', mm: stock, range: { from: 6, to: 13 } }], apply: (w) => ({ ...w, stock: { ...w.stock, buds: [] } }) }),
+    step({ id: 'wipe', action: 'Wipe the stock clean; leaves and thorns off.', look: 'A hand’s breadth of bare clean stem.', wrong: { what: 'Grit is left on.', looks: 'A nicked blade.', point: 'clean' }, figures: [{ name: 'stock', mm: stock, range: { from: 6, to: 13 } }], apply: (w) => ({ ...w, stock: { ...w.stock, buds: [] } }) }),
     chooseWood('Take a bud stick and find which way its buds point: bud above, leaf scar below.', 'Plump buds in the middle of the stick, a leaf stub as a handle.', { what: 'The stick lay in the sun.', looks: 'Wrinkled bark that will not pull.' }, [{ name: 'bud stick', mm: scion }]),
     step({
       id: 'down', action: 'Make the down cut, through the bark only.', view: 'front', caution: 'bud-cut', pull: inverted ? 'up' : 'down',
@@ -61,17 +61,17 @@ export function technique(choices: Choices, wood: Wood): Technique {
       apply: (w) => ({ ...w, stock: scored(w.stock, [[-cross, 0], [cross, 0]]) }), spoil: (w) => ({ ...w, stock: scored(w.stock, [[-stock / 2, 0.8], [stock / 2, -0.8]]) }),
     }),
     step({
-      id: 'lift', action: 'Lift the lips with the blunt of the knife.', view: 'front', look: 'Both lips whole, white wood between them.', caution: 'bud-cut', wrong: { what: 'They are prised with the edge.', looks: 'Frayed lips that dry.' },
+      id: 'lift', action: 'Lift the lips with the blunt of the knife.', view: 'front', look: 'Both lips whole, white wood between them.', caution: 'bud-cut', wrong: { what: 'They are prised with the edge.', looks: 'Frayed lips that dry.', point: 'slip' },
       apply: (w) => ({ ...w, stock: { ...cutOn(w.stock, 'front', [[opening.from, 0], [opening.from, wood.stockBark], [opening.to, wood.stockBark], [opening.to, 0]]), bared: [{ ...opening, width: wide }], lips: [{ ...opening, hinge: -wide / 2, fold: -2.2 }, { ...opening, hinge: wide / 2, fold: 2.2 }] } }),
     }),
     step({
       id: 'shield', action: 'Cut the shield in one shallow straight pull, from below the bud to above it. Hold it by its stub.', caution: 'bud-cut', pull: 'up',
-      figures: [{ name: 'shield', mm: length, range: SHIELD_LENGTH, drawn: { piece: 'scion', view: 'side', from: [scion / 2, -length / 2], to: [scion / 2, length / 2], off: 6 } }], look: 'A flat back, a thin sliver of wood behind the bud.', wrong: { what: 'The blade follows the swelling of the bud.', looks: 'The back is hollow; it lies on its ends.' },
+      figures: [{ name: 'shield', mm: length, range: SHIELD_LENGTH, drawn: { piece: 'scion', view: 'side', from: [scion / 2, -length / 2], to: [scion / 2, length / 2], off: 6 } }], look: 'A flat back, a thin sliver of wood behind the bud.', wrong: { what: 'The blade follows the swelling of the bud.', looks: 'The back is hollow; it lies on its ends.', point: 'flatness' },
       apply: (w) => ({ ...w, scion: { ...shieldOf(w.scion, length, depth), name: 'shield' } }), spoil: (w) => ({ ...w, scion: { ...shieldOf(w.scion, length, depth + 0.6, 1.6), name: 'shield' } }),
     }),
     ...(flick ? [step({ id: 'flick', action: 'Flick the sliver of wood out from behind the bud.', noCut: true, look: 'The bud’s core is still there, a small green pip.', caution: 'bud-cut', wrong: { what: 'The core comes out with it.', looks: 'A pit behind the bud: nothing will grow.' }, apply: (w) => w })] : []),
     step({
-      id: 'join', action: `Slide the shield in at once, right way up, its bud about the middle; trim what sticks out level with the cross cut.`, joins: true, view: 'front', caution: 'hands-meet', look: 'The shield lies under both lips, nothing stands out.', wrong: { what: 'It goes in upside down.', looks: 'The leaf stub stands above the bud.' },
+      id: 'join', action: `Slide the shield in at once, right way up, its bud about the middle; trim what sticks out level with the cross cut.`, joins: true, view: 'front', caution: 'hands-meet', look: 'The shield lies under both lips, nothing stands out.', wrong: { what: 'It goes in upside down.', looks: 'The leaf stub stands above the bud.', point: 'way-up' },
       apply: (w) => ({ ...w, joined: true, scion: seat(w.scion) }), spoil: (w) => ({ ...w, joined: true, scion: posed(seat(w.scion), { y: -way * 4 }) }),
     }),
     bindStep(opening.from - 4, opening.to + 4, 'rubber', { action: `Wrap below and above, ${cover === 'out' ? 'the bud out' : 'the bud covered'}; pressure, without popping the shield.` }),

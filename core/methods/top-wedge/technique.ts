@@ -32,7 +32,7 @@ export function technique(_choices: Choices, wood: Wood): Technique {
   const shift = Math.abs(aside) > 0.25 ? aside : 0;
   const steps: Step[] = [
     writeTags(),
-    chooseWood('Choose a shoot tip of the stock’s caliper, hardened, its end bud fat and closed.', 'The bark has turned from green to its first brown; leaves are mature.', { what: 'The tip is still soft.', looks: 'It bends double without cracking and wilts within the hour.' }, [{ name: 'stock', mm: stock }, { name: 'scion', mm: scion }]),
+    chooseWood('Choose a shoot tip of the stock’s caliper, hardened, its end bud fat and closed.', 'The bark has turned from green to its first brown; leaves are mature.', { what: 'The tip is still soft.', looks: 'It bends double without cracking and wilts within the hour.', point: 'wood' }, [{ name: 'stock', mm: stock }, { name: 'scion', mm: scion }]),
     step({
       id: 'leaves', action: 'Snip the leaves off the tip.', view: 'side', look: 'Only short stubs are left.', caution: 'shears', wrong: { what: 'Leaves are left on.', looks: 'The tip wilts before it joins.' },
       apply: (p) => ({ ...p, scion: { ...toppedAt(p.scion, tip), buds: p.scion.buds.map((bud) => ({ ...bud, handle: true })) } }),
@@ -45,16 +45,16 @@ export function technique(_choices: Choices, wood: Wood): Technique {
     step({
       id: 'slit', action: 'Slit the stock down the middle.', view: 'front', pull: 'down', caution: 'bud-cut',
       figures: [{ name: 'slit', mm: SLIT, drawn: { piece: 'stock', view: 'front', from: [0, 0], to: [0, -SLIT], off: stock / 2 + 4 } }], look: 'Straight, and it stops where you stopped.',
-      wrong: { what: 'The slit runs.', looks: 'It opens below where the tie will reach.' },
+      wrong: { what: 'The slit runs.', looks: 'It opens below where the tie will reach.', point: 'split' },
       apply: (p) => ({ ...p, stock: withKerf(scored(p.stock, [[0, 0], [0, -SLIT]]), 'front', [-SLIT, 0], [-SLIT, stock]) }), spoil: (p) => ({ ...p, stock: scored(p.stock, [[0, 0], [stock * 0.2, -SLIT * 1.9]]) }),
     }),
     step({
       id: 'wedge', action: 'Cut the scion’s foot to a two-faced wedge as long as the slit.', view: 'front', pull: 'down', caution: 'bud-cut',
-      figures: [{ name: 'wedge', mm: length, range: WEDGE_LENGTH, drawn: { piece: 'scion', view: 'front', from: [0, -length], to: [0, 0], off: scion / 2 + 5 } }], look: 'Two flat faces, alike.', wrong: { what: 'One face is cut twice.', looks: 'The wedge leans and shows daylight on one side.' },
+      figures: [{ name: 'wedge', mm: length, range: WEDGE_LENGTH, drawn: { piece: 'scion', view: 'front', from: [0, -length], to: [0, 0], off: scion / 2 + 5 } }], look: 'Two flat faces, alike.', wrong: { what: 'One face is cut twice.', looks: 'The wedge leans and shows daylight on one side.', point: 'cut-length' },
       apply: (p) => ({ ...p, scion: wedged(footedAt(p.scion, -length), length) }), spoil: (p) => ({ ...p, scion: wedged(p.scion, length, true) }),
     }),
     step({
-      id: 'join', action: 'Slide the wedge home; match both sides, or one side on purpose.', joins: true, view: 'side', caution: 'hands-meet', look: 'No daylight; the green lines run on at one edge or both.', wrong: { what: 'A thinner scion is centred.', looks: 'Both its lines stand inside the stock’s.' },
+      id: 'join', action: 'Slide the wedge home; match both sides, or one side on purpose.', joins: true, view: 'side', caution: 'hands-meet', look: 'No daylight; the green lines run on at one edge or both.', wrong: { what: 'A thinner scion is centred.', looks: 'Both its lines stand inside the stock’s.', point: 'cambium' },
       apply: (p) => ({ ...p, joined: true, stock: splitOpen(p.stock, SLIT, scion), scion: posed(p.scion, { u: shift }) }), spoil: (p) => ({ ...p, joined: true, stock: splitOpen(p.stock, SLIT, scion), scion: posed(p.scion, { u: 0, y: 6 }) }),
     }),
     bindStep(-SLIT - 3, 0, 'rubber', { action: 'Tie with a narrow strip, from below the slit upward.' }),

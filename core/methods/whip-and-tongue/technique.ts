@@ -63,7 +63,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
   const steps: Step[] = [
     writeTags(),
     chooseWood('Pair a stock and a stick of like caliper, and find which way the buds point.', 'Two good buds, straight wood, calipers within 1 mm; buds point away from the roots.',
-      { what: 'The stick is held upside down.', looks: 'Leaf scars stand above their buds.' }, [{ name: 'stock', mm: stock }, { name: 'scion', mm: scion }]),
+      { what: 'The stick is held upside down.', looks: 'Leaf scars stand above their buds.', point: 'way-up' }, [{ name: 'stock', mm: stock }, { name: 'scion', mm: scion }]),
     step({
       id: 'stock-off', action: 'Cut the stock off, 200 to 230 mm above the roots at the bench.', look: 'Green all round under the bark, no brown.', caution: 'long-cut', pull: 'up',
       figures: [{ name: 'above the roots', mm: 215, range: { from: 200, to: 230 } }],
@@ -72,25 +72,25 @@ export function technique(choices: Choices, wood: Wood): Technique {
     }),
     step({
       id: 'trim', action: `Trim the stick to ${buds === 1 ? 'one bud' : `${buds} buds`}, back to green at both ends.`, look: 'Bright green at both ends; the lowest bud stands above the coming cut.',
-      wrong: { what: 'A brown end is left on.', looks: 'A dry rim that no callus crosses.' }, caution: 'long-cut',
+      wrong: { what: 'A brown end is left on.', looks: 'A dry rim that no callus crosses.', point: 'wood' }, caution: 'long-cut',
       apply: (p) => ({ ...p, scion: toppedAt(footedAt(p.scion, 0), cut.tip) }),
     }),
     ...(filmFirst ? [film] : []),
     step({
       id: 'stock-cut', action: 'Make the long sloping cut on the stock in one pull.', figures: [slope('stock', stock, cut.rise.stock)], look: 'Flat: no light under a straight edge.', caution: 'long-cut', pull: 'up',
-      wrong: { what: 'The wrist turns and the blade digs in.', looks: 'The face is hollow; only its ends will touch.' },
+      wrong: { what: 'The wrist turns and the blade digs in.', looks: 'The face is hollow; only its ends will touch.', point: 'flatness' },
       apply: (p) => ({ ...p, stock: cutOn(p.stock, 'front', cut.stockCut) }), spoil: (p) => ({ ...p, stock: hollowed(cutOn(p.stock, 'front', cut.stockCut), 'front') }),
     }),
     step({
       id: 'scion-cut', action: 'Make the same cut at the base of the scion, below its lowest bud, just as long.', figures: [slope('scion', scion, cut.rise.scion)], look: 'Both cuts are within a tenth of each other in length.', caution: 'long-cut', pull: 'down',
-      wrong: { what: 'It comes out shorter than the stock’s.', looks: 'Ends stand over and the outlines part.' },
+      wrong: { what: 'It comes out shorter than the stock’s.', looks: 'Ends stand over and the outlines part.', point: 'cut-length' },
       apply: (p) => ({ ...p, scion: cutOn(p.scion, 'back', cut.scionCut) }),
       spoil: (p) => ({ ...p, scion: cutOn(p.scion, 'back', [[0, scion], [cut.rise.scion * 0.55, 0]]) }),
     }),
     step({
       id: 'stock-tongue', action: middleTongue ? 'Cut a shallow tongue in the middle of the stock’s face.' : 'Start the stock’s tongue a third down from its tip and rock the blade in along the grain.',
       figures: [{ name: 'tongue', mm: Math.round(tongue.length * 10) / 10 }], look: 'The slit follows the grain and is no longer than a third of the face.', caution: 'tongue-cut', pull: 'down',
-      wrong: { what: 'The blade is pressed and the split runs.', looks: 'The tongue gapes, or breaks out at the side.' },
+      wrong: { what: 'The blade is pressed and the split runs.', looks: 'The tongue gapes, or breaks out at the side.', point: 'tongue' },
       apply: (p) => ({ ...p, stock: withKerf(p.stock, 'front', ...tongue.stockSlit) }),
       spoil: (p) => ({ ...p, stock: withKerf(p.stock, 'front', tongue.stockSlit[0]!, [-cut.length * 0.4, stock * 0.5]) }),
     }),
@@ -101,7 +101,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
     }),
     step({
       id: 'join', action: 'Open both slits with the blade, lay the knife down, and slide tongue into notch until the faces close.', joins: true, look: 'No daylight between the faces.', caution: 'hands-meet',
-      wrong: { what: 'It is pushed past the point where the faces close.', looks: 'A gap at the shoulder, and bark standing over bark.' },
+      wrong: { what: 'It is pushed past the point where the faces close.', looks: 'A gap at the shoulder, and bark standing over bark.', point: 'daylight' },
       apply: (p) => ({
         ...p, joined: true,
         stock: { ...p.stock, kerfs: [], tongue: { side: 'front', corners: tongue.stockSeam } },
@@ -112,11 +112,11 @@ export function technique(choices: Choices, wood: Wood): Technique {
     Math.abs(inset) > 0.25
       ? step({
           id: 'aside', action: 'Shift the scion to one side until the green lines meet there.', figures: [{ name: 'to the side', mm: Math.round(Math.abs(inset) * 10) / 10 }], view: 'front',
-          look: `One side matches all the way down under the bark: ${offset}.`, wrong: { what: 'It is left in the middle.', looks: 'Both green lines run side by side and meet nowhere.' }, blocks: null,
+          look: `One side matches all the way down under the bark: ${offset}.`, wrong: { what: 'It is left in the middle.', looks: 'Both green lines run side by side and meet nowhere.', point: 'cambium' }, blocks: null,
           apply: (p) => ({ ...p, scion: posed(p.scion, { w: -inset }) }), spoil: (p) => p,
         })
-      : step({ id: 'sides', action: 'Look along both sides: the green lines meet under the bark.', noCut: true, view: 'front', look: 'The lines run into each other left and right.', wrong: { what: 'Outer bark is matched instead.', looks: 'Flush outside, with the green lines apart underneath.' }, apply: (p) => p }),
-    step({ id: 'hold', action: 'Turn it over and shake it once.', noCut: true, look: 'The scion stays.', wrong: { what: 'It drops, and is bound all the same.', looks: 'Faces that only the tape holds together.' }, apply: (p) => p }),
+      : step({ id: 'sides', action: 'Look along both sides: the green lines meet under the bark.', noCut: true, view: 'front', look: 'The lines run into each other left and right.', wrong: { what: 'Outer bark is matched instead.', looks: 'Flush outside, with the green lines apart underneath.', point: 'cambium' }, apply: (p) => p }),
+    step({ id: 'hold', action: 'Turn it over and shake it once.', noCut: true, look: 'The scion stays.', wrong: { what: 'It drops, and is bound all the same.', looks: 'Faces that only the tape holds together.', point: 'hold' }, apply: (p) => p }),
     bindStep(-6, cut.rise.stock + 6, 'tape', {
       action: layers ? 'Wrap stretch tape from below upward and back down, two layers, and end with a hitch.' : 'Wrap stretch tape from below upward, few tight turns, and end with a hitch.',
     }),

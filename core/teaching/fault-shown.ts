@@ -1,0 +1,25 @@
+import type { DisplayList } from '../drawing/display-list';
+import { piecesView } from '../drawing/pieces-view';
+import type { Technique } from '../methods/method';
+import { piecesAfter } from '../methods/step';
+import type { LengthUnit } from '../units/length';
+
+/** A fault beside how it should be, as the step it comes from leaves the pieces. */
+export interface FaultShown {
+  /** Position of the step among the steps, from 0. */
+  step: number;
+  action: string;
+  looks: string;
+  right: DisplayList;
+  wrong: DisplayList;
+}
+
+/** The step at which a point of the rubric goes wrong, drawn right and wrong; null where no step draws that fault. */
+export function faultShown({ start, steps }: Pick<Technique, 'start' | 'steps'>, point: string, unit: LengthUnit): FaultShown | null {
+  const at = steps.findIndex(({ wrong, spoil }) => wrong.point === point && spoil);
+  if (at < 0) return null;
+  const pieces = piecesAfter(start, steps.slice(0, at + 1));
+  const { action, wrong, view, pull, spoil } = steps[at]!;
+  const options = { view, unit, before: pieces[at]!, pull };
+  return { step: at, action, looks: `${wrong.what} ${wrong.looks}`, right: piecesView(pieces[at + 1]!, options), wrong: piecesView(spoil!(pieces[at]!), options) };
+}
