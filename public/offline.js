@@ -13,6 +13,8 @@ const isCard = (url) => url.pathname.startsWith('/cards/');
 const isBench = (url) => /^\/workshops\/[^/]+\/score$/.test(url.pathname);
 /** A bench is one page whichever seat is open. */
 const keyOf = (url) => (isBench(url) ? url.origin + url.pathname : url.href);
+/** Where the names of a kept page's parts are kept. */
+const partsKeyOf = (page) => `${page.origin}/kept-parts?of=${encodeURIComponent(keyOf(page))}`;
 
 self.addEventListener('install', () => self.skipWaiting());
 self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim()));
@@ -24,21 +26,40 @@ self.addEventListener('message', (event) => {
   event.waitUntil((async () => {
     const cache = await caches.open(isBench(page) ? BENCHES : CARDS);
     try {
-      const parts = used.filter((one) => isBuilt(new URL(one)));
-      await Promise.all(parts.map(async (url) => {
-        if (await cache.match(url, { ignoreVary: true })) return;
-        const response = await fetch(url, { credentials: 'same-origin' });
-        if (response.ok) await cache.put(url, response);
-      }));
-      // The page last: kept whole, or as it was before.
-      const response = await fetch(keyOf(page), { credentials: 'same-origin' });
-      if (response.ok && !response.redirected) await cache.put(keyOf(page), response);
+      await keepWhole(cache, page, used.filter((one) => isBuilt(new URL(one))));
     } catch {
       // No reception now: what was kept before still counts.
     }
     if (await cache.match(keyOf(page), { ignoreVary: true })) event.source.postMessage({ kept: keep });
   })());
 });
+
+/** Keeps a page with its parts, or leaves it as it was before. */
+async function keepWhole(cache, page, parts) {
+  const response = await fetch(keyOf(page), { credentials: 'same-origin' });
+  if (!response.ok || response.redirected) return;
+  const scripts = [...(await response.clone().text()).matchAll(/<script[^>]* src="([^"]+)"/g)].map(([, src]) => new URL(src, page).href);
+  // Whoever asked runs an earlier build than the server has now, and cannot tell all parts of the new page.
+  if (!scripts.filter((src) => isBuilt(new URL(src))).every((src) => parts.includes(src))) return;
+  await Promise.all(parts.map(async (url) => {
+    if (await cache.match(url, { ignoreVary: true })) return;
+    const part = await fetch(url, { credentials: 'same-origin' });
+    if (!part.ok) throw new Error(`${url} is not there`);
+    await cache.put(url, part);
+  }));
+  await cache.put(partsKeyOf(page), new Response(JSON.stringify(parts)));
+  // The page last: kept whole, or as it was before.
+  await cache.put(keyOf(page), response);
+  await dropUnused(cache);
+}
+
+/** Drops parts of earlier builds that no kept page is made of any more. */
+async function dropUnused(cache) {
+  const keys = await cache.keys();
+  const lists = await Promise.all(keys.filter(({ url }) => new URL(url).pathname === '/kept-parts').map(async (key) => (await cache.match(key)).json()));
+  const wanted = new Set(lists.flat());
+  await Promise.all(keys.filter(({ url }) => isBuilt(new URL(url)) && !wanted.has(url)).map((key) => cache.delete(key)));
+}
 
 self.addEventListener('fetch', (event) => {
   const { request } = event;
@@ -53,9 +74,7 @@ self.addEventListener('fetch', (event) => {
 
 async function card(request) {
   try {
-    const response = await fetch(request);
-    if (response.ok) await (await caches.open(CARDS)).put(request.url, response.clone());
-    return response;
+    return await fetch(request);
   } catch {
     // The very card, or the same method with other choices, rather than nothing.
     const kept = (await caches.match(request.url, { ignoreVary: true })) ?? (await caches.match(request.url, { ignoreVary: true, ignoreSearch: true }));

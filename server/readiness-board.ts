@@ -29,9 +29,10 @@ export async function readinessBoard(context: Context, workshopId: string) {
   // What the plan gives everybody to practise on.
   const planned = amounts.plan.methods[0]?.practiceEach ?? 0;
   // On the day itself the clock says what can still be made; before and after it, the plan.
-  const minutesLeft = dateInZone(context.now, site.timeZone) === workshop.date ? cuttingMinutesLeft(blocks, methodById(workshop.method).name, timeInZone(context.now, site.timeZone)) : null;
+  const today = dateInZone(context.now, site.timeZone);
+  const minutesLeft = today === workshop.date ? cuttingMinutesLeft(blocks, methodById(workshop.method).name, timeInZone(context.now, site.timeZone)) : null;
   return {
-    settings, planned, minutesLeft, curves: curves && { rate: curves.rate, scatter: curves.scatter },
+    settings, planned, minutesLeft, over: today > workshop.date, curves: curves && { rate: curves.rate, scatter: curves.scatter },
     people: present.map((seat, i) => {
       const own = attempts[i]!;
       const ready = isReady(own, settings.ready);

@@ -75,6 +75,7 @@ describe('readiness', () => {
     expect(noon.minutesLeft).toBeGreaterThan(0);
     expect(noon.people[2]!.left).toBeGreaterThan(0);
     // Zürich has midnight at 23:00 UTC: at 22:00 it is the same day, and its time is used up.
+    expect([before.over, noon.over, late.over, (await at('2027-03-06T23:30:00Z')).over]).toEqual([false, false, false, true]);
     expect(late.minutesLeft).toBe(0);
     expect(late.people.map(({ ready, needsHelp, left }) => [ready, needsHelp, left])).toEqual([[true, false, 0], [false, true, 0], [false, true, 0]]);
   });

@@ -33,20 +33,29 @@ interface ReadinessBoardProps {
   planned: number;
   /** Minutes of cutting the day still has; null on another day. */
   minutesLeft: number | null;
+  /** The day lies behind. */
+  over: boolean;
   people: ReadinessPerson[];
 }
 
 /** Who is ready, who will be, who will not be without help; and who may make keepers. */
-export function ReadinessBoard({ workshopId, mayChange, rule, planned, minutesLeft, people }: ReadinessBoardProps) {
+export function ReadinessBoard({ workshopId, mayChange, rule, planned, minutesLeft, over, people }: ReadinessBoardProps) {
   const [shown, setShown] = useState((people.find(({ needsHelp }) => needsHelp) ?? people.find(({ line }) => line) ?? people[0]!).seatId);
   const [asking, setAsking] = useState<{ people: ReadinessPerson[]; may: boolean } | null>(null);
   const person = people.find(({ seatId }) => seatId === shown) ?? people[0]!;
   const help = people.filter(({ needsHelp }) => needsHelp);
+  const unready = people.filter(({ ready }) => !ready);
   const shut = people.filter(({ open }) => !open);
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-6 lg:grid-cols-[minmax(0,1fr)_27rem]">
       <section aria-label="Everybody" className="min-w-0">
-        {help.length > 0 && <p className="mb-3 border-l-4 border-loud bg-sheet px-3 py-2"><strong>Will hardly be ready today without help: {help.map(({ number, name }) => `${number} ${name}`).join(', ')}.</strong> {minutesLeft === null ? `More likely than not the ${planned} practice unions that are planned will not do.` : `More likely than not the ${minutesLeft} minutes of cutting left by the day’s plan will not do.`} Sit down beside them, or plan more.</p>}
+        {!over && help.length > 0 && (
+          <p className="mb-3 border-l-4 border-loud bg-sheet px-3 py-2">
+            <strong>{minutesLeft === null ? 'Will hardly be ready by what is planned' : 'Will hardly be ready today without help'}: {namesOf(help)}.</strong>{' '}
+            {minutesLeft === null ? `More likely than not the ${planned} practice unions of the plan will not do.` : `More likely than not the ${minutesLeft} minutes of cutting left by the day’s plan will not do.`} Sit down beside them, or plan more.
+          </p>
+        )}
+        {over && unready.length > 0 && <p className="mb-3 border-l-4 border-ink bg-sheet px-3 py-2"><strong>Not ready when the day ended: {namesOf(unready)}.</strong> They have something to come back for.</p>}
         <ul className="divide-y divide-line border-y border-line">
           {people.map((one) => (
             <li key={one.seatId} className={`grid grid-cols-[2.2rem_minmax(0,1fr)] items-center sm:grid-cols-[2.2rem_minmax(0,1fr)_auto] gap-x-3 gap-y-1 border-l-4 py-1.5 pl-2 ${one.seatId === shown ? 'border-l-ink bg-mist' : 'border-l-transparent'}`}>
@@ -73,12 +82,14 @@ export function ReadinessBoard({ workshopId, mayChange, rule, planned, minutesLe
             ? <>The next union lies at about <strong>{Math.round(person.outlook.next.mean)}</strong> on this hand&apos;s curve (90&nbsp;%: {Math.round(person.outlook.next.from)} to {Math.round(person.outlook.next.to)}). Dots are unions; hollow ones are fatal, crossed ones recut.</>
             : <>Where this hand is going is not known yet: {person.attempts.length < 4 ? 'four scored unions are the least to tell by' : 'its scores still lie too far apart to tell within 30 points'}.</>}
         </p>
-        {!person.ready && person.within !== null && <p className="mt-1 text-sm">{person.left === 0 ? (minutesLeft === null ? 'No planned practice union is left.' : 'The day has no time for another union.') : `Chance to be ready within the ${person.left} ${minutesLeft === null ? 'left of the plan' : 'the day still has time for'}: ${Math.round(person.within * 100)} %.`}{person.minutes ? ` About ${Math.round(person.minutes / 5) * 5} minutes of cutting.` : ''}</p>}
+        {!over && !person.ready && person.within !== null && <p className="mt-1 text-sm">{person.left === 0 ? (minutesLeft === null ? 'No planned practice union is left.' : 'The day has no time for another union.') : `Chance to be ready within the ${person.left} ${minutesLeft === null ? 'left of the plan' : 'the day still has time for'}: ${Math.round(person.within * 100)} %.`}{person.minutes ? ` About ${Math.round(person.minutes / 5) * 5} minutes of cutting.` : ''}</p>}
       </section>
       {asking && <Permit key={asking.people.map(({ seatId }) => seatId).join()} workshopId={workshopId} {...asking} onClose={() => setAsking(null)} />}
     </div>
   );
 }
+
+const namesOf = (people: ReadinessPerson[]): string => people.map(({ number, name }) => `${number} ${name}`).join(', ');
 
 function Scores({ attempts, rule }: { attempts: Attempt[]; rule: ReadyRule }) {
   return (

@@ -30,6 +30,7 @@ export function Wall({ workshopId, initial }: { workshopId: string; initial: Wal
     };
   }, [workshopId]);
   const { title, people, totals, fault, day } = state;
+  const dense = people.length > 16;
   return (
     <main className="dim grid h-dvh grid-rows-[auto_minmax(0,1fr)_auto] gap-[2vh] overflow-hidden bg-paper px-[2.5vw] py-[2.2vh] text-ink">
       <header className="flex items-baseline gap-[2vw]">
@@ -39,7 +40,7 @@ export function Wall({ workshopId, initial }: { workshopId: string; initial: Wal
       </header>
       <div className={`grid min-h-0 gap-[2.5vw] ${people.length > 0 ? 'grid-cols-[minmax(0,1fr)_46vw]' : 'grid-cols-[24vw_minmax(0,1fr)]'}`}>
         {people.length > 0
-          ? <ul aria-label="Everybody" className="grid auto-rows-fr grid-cols-2 content-start gap-x-[2vw] overflow-hidden">{people.map(({ label, seen, ready }) => <Person key={label} label={label} seen={seen} ready={ready} dense={people.length > 16} />)}</ul>
+          ? <ul aria-label="Everybody" className={`grid auto-rows-fr content-start gap-x-[2vw] overflow-hidden ${dense ? 'grid-cols-3' : 'grid-cols-2'}`}>{people.map(({ label, seen, ready }) => <Person key={label} label={label} seen={seen} ready={ready} dense={dense} />)}</ul>
           : <Totals {...totals} />}
         <section aria-labelledby="fault-title" className="flex min-h-0 flex-col gap-[1.5vh] border-l-2 border-line pl-[2vw]">
           {fault ? (
@@ -68,17 +69,26 @@ export function Wall({ workshopId, initial }: { workshopId: string; initial: Wal
   );
 }
 
+/** Leaves a twig is drawn with at most; beyond them the count stands beside it. */
+const MOST_LEAVES = 9;
+
 /** Somebody by a twig that grows a leaf with every union seen. It says how far they are, not how well. */
 function Person({ label, seen, ready, dense }: { label: string; seen: number; ready: boolean; dense: boolean }) {
+  const leaves = Math.min(MOST_LEAVES, seen);
+  const long = Math.max(8, leaves * 18 + 10);
   return (
-    <li className={`flex items-center gap-[1vw] border-b border-line ${dense ? 'text-[2.3vh]' : 'text-[3vh]'}`}>
-      <span className={`shrink-0 truncate font-bold tabular-nums ${label.includes(' ') ? 'w-[11.5vw]' : 'w-[3ch]'}`}>{label}</span>
-      <svg viewBox="0 0 200 26" className={`min-w-0 grow ${dense ? 'h-[2.6vh]' : 'h-[3.6vh]'}`} preserveAspectRatio="xMinYMid meet" role="img" aria-label={`${seen} unions seen`}>
-        <path d={`M0 16H${Math.max(8, Math.min(10, seen) * 18 + 8)}`} stroke="#8b6c48" strokeWidth={4} strokeLinecap="round" />
-        {Array.from({ length: Math.min(10, seen) }, (_, i) => <path key={i} d={i % 2 === 0 ? 'M0 0C2 -12 12 -14 16 -13C15 -7 9 0 0 0Z' : 'M0 0C2 10 12 12 16 11C15 5 9 0 0 0Z'} transform={`translate(${i * 18 + 8} 16)`} fill="#5fd38d" stroke="#11160f" />)}
-        {seen > 10 && <text x={196} y={22} textAnchor="end" fontSize={18} fill="#eef3ea">{seen}</text>}
-      </svg>
-      <span className="w-[5.5ch] shrink-0 text-right font-bold text-life">{ready ? 'ready' : ''}</span>
+    <li className="flex min-w-0 flex-col justify-center gap-[0.4vh] border-b border-line">
+      <span className={`flex items-baseline gap-[0.6vw] ${dense ? 'text-[2.2vh]' : 'text-[2.8vh]'}`}>
+        <span className="min-w-0 grow truncate font-bold tabular-nums">{label}</span>
+        {ready && <span className="shrink-0 font-bold text-life">ready</span>}
+      </span>
+      <span className="flex items-center gap-[0.6vw]">
+        <svg viewBox={`-3 0 ${MOST_LEAVES * 18 + 14} 30`} className={dense ? 'h-[2.6vh]' : 'h-[3.8vh]'} role="img" aria-label={`${seen} unions seen`}>
+          <path d={`M0 16H${long}`} stroke="#8b6c48" strokeWidth={4} strokeLinecap="round" />
+          {Array.from({ length: leaves }, (_, i) => <path key={i} d={i % 2 === 0 ? 'M0 0C2 -12 12 -14 16 -13C15 -7 9 0 0 0Z' : 'M0 0C2 10 12 12 16 11C15 5 9 0 0 0Z'} transform={`translate(${i * 18 + 8} 16)`} fill="#5fd38d" stroke="#11160f" />)}
+        </svg>
+        {seen > MOST_LEAVES && <span className="text-[2vh] text-muted tabular-nums" aria-hidden>{seen}</span>}
+      </span>
     </li>
   );
 }
@@ -94,7 +104,7 @@ function Totals({ people, unions, ready }: WallState['totals']) {
 /** A drawing as large as the wall has room for, the place in question ringed. */
 function Fitted({ drawing, title, caption, point }: { drawing: DisplayList; title: string; caption: 'Right' | 'Wrong' | 'As it came out here' | 'Where its lines met'; point?: string }) {
   const { width: wide, height: high } = useSyncExternalStore(onResize, viewport, () => HALL);
-  const width = Math.min(wide * 0.19, (high * 0.42 * drawing.width) / drawing.height);
+  const width = Math.min(wide * 0.205, (high * 0.42 * drawing.width) / drawing.height);
   const anchor = drawing.anchors.find((one) => one.point === point);
   const scale = width / drawing.width;
   return (
