@@ -9,6 +9,7 @@ import { crossSection } from './cross-section';
 import type { DisplayList, Path } from './display-list';
 import { faceView } from './face-view';
 import { sideView } from './side-view';
+import { thumbnail } from './thumbnail';
 import { unionGlyph } from './union-glyph';
 
 const union = outlineOf(figuresOf(whipAndTongue.fields, exampleMeasures(whipAndTongue, { scionDiameter: 8, stockHollow: 0.3, placement: 'right-lines' })));
@@ -98,5 +99,27 @@ describe('unionGlyph', () => {
   });
   it('is broken and lettered when fatal', () => {
     expect(role([], 'c')).toEqual(['gap', 'knife-cut', 'knife-cut', 'C']);
+  });
+});
+
+describe('a thumbnail', () => {
+  const side = sideView(union, { unit: 'mm' });
+  const small = thumbnail(side);
+  it('leaves out words and the scale, and nothing else', () => {
+    expect(small.items.some(({ kind, role }) => kind === 'label' || role === 'scale')).toBe(false);
+    expect(small.items).toHaveLength(side.items.filter(({ kind, role }) => kind === 'path' && role !== 'scale').length);
+  });
+  it('keeps millimetres, and is cropped to what it shows', () => {
+    expect(span(paths(small, 'bark')[0]!, 0)).toBeCloseTo(span(paths(side, 'bark')[0]!, 0), 9);
+    const [xs, ys] = [0, 1].map((axis) => small.items.flatMap((item) => (item.kind === 'path' ? item.points.map((point) => point[axis]!) : [])));
+    for (const [all, size] of [[xs!, small.width], [ys!, small.height]] as const) {
+      expect(Math.min(...all)).toBeCloseTo(1.5, 9);
+      expect(Math.max(...all)).toBeCloseTo(size - 1.5, 9);
+    }
+    expect(small.width).toBeLessThan(side.width);
+  });
+  it('moves the places to mark along with the wood', () => {
+    const bark = (list: DisplayList) => paths(list, 'bark')[0]!.points[0]!;
+    for (const [i, { at }] of small.anchors.entries()) expect([at[0] - bark(small)[0], at[1] - bark(small)[1]]).toEqual([side.anchors[i]!.at[0] - bark(side)[0], side.anchors[i]!.at[1] - bark(side)[1]].map((n) => expect.closeTo(n, 9)));
   });
 });

@@ -38,12 +38,15 @@ const INK: Record<Role, Ink> = {
   steel: { fill: '#9aa59d', stroke: '#16201a', width: 0.6 },
 };
 
-/** Paints a display list with its top left corner at (x, y) points, enlarged by `scale`; its words at a size in points, 0 for none. */
+/** Paints a display list with its top left corner at (x, y) points, enlarged by `scale`. */
 export function paintDrawing(doc: Doc, drawing: DisplayList, x: number, y: number, scale: number, words = 7): void {
   const unit = MM * scale;
+  const bar = Math.max(...drawing.items.flatMap((item) => (item.kind === 'path' && item.role === 'scale' ? item.points.map(([, py]) => py) : [])), 0);
   for (const item of drawing.items) {
     if (item.kind === 'label') {
-      if (words > 0) writeLine(doc, item.text, x + item.at[0] * unit, y + item.at[1] * unit, { size: words, anchor: item.anchor });
+      // In a small drawing a line of words is taller than the room its scale bar leaves for it.
+      const at = y + (item.role === 'scale' ? Math.max(item.at[1] * unit, bar * unit + words * 1.05) : item.at[1] * unit);
+      writeLine(doc, item.text, x + item.at[0] * unit, at, { size: words, anchor: item.anchor });
       continue;
     }
     const ink = INK[item.role];

@@ -1,5 +1,6 @@
 import type { CardUnion, PersonCard } from '@/core/cards/person-card';
 import { formatCode } from '@/core/codes/plant-code';
+import { thumbnail } from '@/core/drawing/thumbnail';
 import { unionGlyph } from '@/core/drawing/union-glyph';
 import type { FaultShown } from '@/core/teaching/fault-shown';
 import { formatDate } from '@/core/units/iso-date';
@@ -103,14 +104,15 @@ function training(doc: Doc, { train, unions: all }: PersonCard, left: number, ri
 }
 
 /** Height a step's pair of drawings has beside the words, mm. */
-const STEP_HIGH = 24;
+const STEP_HIGH = 30;
 
-function rightAndWrong(doc: Doc, { right: good, wrong }: FaultShown, left: number, right: number, top: number): void {
+function rightAndWrong(doc: Doc, shown: FaultShown, left: number, right: number, top: number): void {
   const wide = (right - left) / 2;
-  for (const [i, { drawing, head, colour }] of [{ drawing: good, head: 'right', colour: '#16201a' }, { drawing: wrong, head: 'wrong', colour: '#a3261c' }].entries()) {
-    const x = left + i * wide;
-    writeLine(doc, head, x, top + 2 * MM, { size: 7.5, weight: 700, colour });
-    paintDrawing(doc, drawing, x, top + 3 * MM, Math.min((STEP_HIGH - 3) / drawing.height, (wide / MM - 2) / drawing.width), 0);
+  const drawings = [thumbnail(shown.right), thumbnail(shown.wrong)];
+  const scale = Math.min(...drawings.map(({ width, height }) => Math.min((STEP_HIGH - 4) / height, (wide / MM - 2) / width)));
+  for (const [i, { head, colour }] of [{ head: 'right', colour: '#16201a' }, { head: 'wrong', colour: '#a3261c' }].entries()) {
+    writeLine(doc, head, left + i * wide, top + 2 * MM, { size: 8, weight: 700, colour });
+    paintDrawing(doc, drawings[i]!, left + i * wide, top + 4 * MM, scale);
   }
 }
 

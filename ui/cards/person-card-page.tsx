@@ -1,5 +1,6 @@
 import type { PersonCard } from '@/core/cards/person-card';
 import { formatCode } from '@/core/codes/plant-code';
+import { thumbnail } from '@/core/drawing/thumbnail';
 import type { FaultShown } from '@/core/teaching/fault-shown';
 import { formatDate } from '@/core/units/iso-date';
 import { scoreText } from '../scoring/bench-data';
@@ -9,6 +10,8 @@ import { AttemptsChart } from './attempts-chart';
 
 /** Width on a phone that a pair of drawings shares, px. */
 const WIDE = 330;
+/** Height of a step's drawings, px. */
+const HIGH = 230;
 
 /** A person's card on their phone: what they made, what to train, what to look at and when. */
 export function PersonCardPage({ card }: { card: PersonCard }) {
@@ -65,13 +68,14 @@ export function PersonCardPage({ card }: { card: PersonCard }) {
   );
 }
 
-/** The step a fault comes from, as it should be and as it was. */
-function RightAndWrong({ name, right, wrong, looks }: FaultShown & { name: string }) {
-  const scale = (WIDE - 60) / (right.width + wrong.width);
+/** The step a fault comes from, as it should be and as it was; both to one scale. */
+function RightAndWrong({ name, looks, ...drawings }: FaultShown & { name: string }) {
+  const [right, wrong] = [thumbnail(drawings.right), thumbnail(drawings.wrong)];
+  const scale = Math.min((WIDE - 60) / (right.width + wrong.width), HIGH / Math.max(right.height, wrong.height));
   return (
-    <span className="mt-2 flex items-start gap-5 text-sm">
-      <span><b>Right</b><UnionDrawing drawing={right} width={right.width * scale} title={`${name}, right`} /></span>
-      <span><b className="text-loud">✕ Wrong</b><UnionDrawing drawing={wrong} width={wrong.width * scale} title={`${name}, wrong: ${looks}`} /></span>
+    <span className="mt-2 flex items-end gap-8 text-sm">
+      <span className="flex flex-col gap-1"><b>Right</b><UnionDrawing drawing={right} width={right.width * scale} title={`${name}, right`} /></span>
+      <span className="flex flex-col gap-1"><b className="text-loud">✕ Wrong</b><UnionDrawing drawing={wrong} width={wrong.width * scale} title={`${name}, wrong: ${looks}`} /></span>
     </span>
   );
 }

@@ -1,5 +1,6 @@
 import Link from 'next/link';
 import { piecesView } from '@/core/drawing/pieces-view';
+import { thumbnail } from '@/core/drawing/thumbnail';
 import type { Method } from '@/core/methods/method';
 import { shownTechnique } from '@/core/methods/shown-technique';
 import { piecesAfter } from '@/core/methods/step';
@@ -15,12 +16,12 @@ export function MethodRow({ method, unit, south }: { method: Method; unit: Lengt
   const { start, steps } = shownTechnique(method);
   const joins = steps.findIndex(({ joins }) => joins);
   const joined = { ...piecesAfter(start, steps.slice(0, joins + 1)).at(-1)!, covers: [] };
-  const drawing = piecesView(joined, { view: steps[joins]!.view, unit });
+  const drawing = thumbnail(piecesView(joined, { view: steps[joins]!.view, unit }));
   const { from, to, thicker } = method.use.stock;
   return (
     <li className="grid grid-cols-[5.5rem_minmax(0,1fr)] items-center gap-x-5 gap-y-2 border-b border-line py-2 lg:grid-cols-[5.5rem_minmax(0,1fr)_15rem_16rem]">
       <div className="row-span-3 flex h-[104px] justify-center overflow-hidden lg:row-span-1" aria-hidden>
-        <UnionDrawing drawing={{ ...drawing, items: drawing.items.filter((item) => item.kind === 'path' && item.role !== 'scale') }} width={(drawing.width * 128) / drawing.height} title="" className="-my-3" />
+        <UnionDrawing drawing={drawing} width={(drawing.width * 104) / drawing.height} title="" />
       </div>
       <div className="min-w-0">
         <h2><Link href={`/methods/${method.id}`}>{method.name}</Link></h2>
