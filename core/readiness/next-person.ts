@@ -28,8 +28,10 @@ const WORTH = { never: 45, secondLook: 12, recovered: 18, almost: 15, ready: -25
 export function nextPeople(people: readonly SeenPerson[], rule: ReadyRule, now: number, dayBegan: number | null): Suggestion[] {
   return people.map((person): Suggestion => {
     const { attempts, seenAt } = person;
-    const minutes = Math.max(0, Math.min(WORTH.longest, (now - (seenAt ?? dayBegan ?? now)) / 60_000));
-    const reasons: [number, string][] = [[minutes + (attempts.length === 0 ? WORTH.never : 0), attempts.length === 0 ? 'not seen yet' : `unseen for ${Math.round(minutes)} min`]];
+    const passed = Math.max(0, (now - (seenAt ?? dayBegan ?? now)) / 60_000);
+    const minutes = Math.min(WORTH.longest, passed);
+    const unseen = passed > WORTH.longest ? `unseen for over ${WORTH.longest} min` : `unseen for ${Math.round(passed)} min`;
+    const reasons: [number, string][] = [[minutes + (attempts.length === 0 ? WORTH.never : 0), attempts.length === 0 ? 'not seen yet' : unseen]];
     const last = attempts.at(-1);
     const before = attempts.at(-2);
     if (last && before?.fatal && !last.fatal) reasons.push([WORTH.recovered, 'just over a fatal fault']);

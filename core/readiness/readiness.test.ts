@@ -42,6 +42,10 @@ describe('nextPeople', () => {
     const [first] = nextPeople([person(1, 12, [good(60)]), person(2, 3, [good(80), good(80)])], USUAL_READY_RULE, now, null);
     expect(first).toMatchObject({ number: 2, reason: 'one more good one and ready, unseen for 3 min' });
   });
+  it('tells a wait longer than it weighs as longer', () => {
+    const reason = (minutes: number): string => nextPeople([person(1, minutes, [good(60)])], USUAL_READY_RULE, now, null)[0]!.reason;
+    expect([reason(0), reason(120), reason(121), reason(-30)]).toEqual(['unseen for 0 min', 'unseen for 120 min', 'unseen for over 120 min', 'unseen for 0 min']);
+  });
   it('leaves those who are ready for last, and says so only when nothing else is to say', () => {
     const list = nextPeople([person(1, 20, [good(90), good(90), good(90)]), person(2, 1, [good(60)])], USUAL_READY_RULE, now, null);
     expect(list.map(({ number }) => number)).toEqual([2, 1]);

@@ -15,6 +15,7 @@ describe('the readiness board', () => {
   it('names who needs help before the day, on it by the time that is left, and not after it', () => {
     expect(board().words).toContain('Will hardly be ready by what is planned: 1 Person 1. More likely than not the 4 practice unions of the plan will not do.');
     expect(board({ minutesLeft: 35 }).words).toContain('Will hardly be ready today without help: 1 Person 1. More likely than not the 35 minutes of cutting left');
+    expect(board({ minutesLeft: 0 }).words).toContain('By the day’s plan no time for cutting is left. Sit down beside them');
     const after = board({ over: true }).words;
     expect(after).not.toContain('hardly be ready');
     expect(after).toContain('Not ready when the day ended: 1 Person 1.');

@@ -52,7 +52,7 @@ export function ReadinessBoard({ workshopId, mayChange, rule, planned, minutesLe
         {!over && help.length > 0 && (
           <p className="mb-3 border-l-4 border-loud bg-sheet px-3 py-2">
             <strong>{minutesLeft === null ? 'Will hardly be ready by what is planned' : 'Will hardly be ready today without help'}: {namesOf(help)}.</strong>{' '}
-            {minutesLeft === null ? `More likely than not the ${planned} practice unions of the plan will not do.` : `More likely than not the ${minutesLeft} minutes of cutting left by the day’s plan will not do.`} Sit down beside them, or plan more.
+            {minutesLeft === null ? `More likely than not the ${planned} practice unions of the plan will not do.` : minutesLeft === 0 ? 'By the day’s plan no time for cutting is left.' : `More likely than not the ${minutesLeft} minutes of cutting left by the day’s plan will not do.`} Sit down beside them, or plan more.
           </p>
         )}
         {over && unready.length > 0 && <p className="mb-3 border-l-4 border-ink bg-sheet px-3 py-2"><strong>Not ready when the day ended: {namesOf(unready)}.</strong> They have something to come back for.</p>}
