@@ -1,4 +1,4 @@
-import { cambiumRadius } from './cut-face';
+import { InputError } from './input-error';
 import { BRIDGING_DISTANCE } from './limits';
 import { outlineUnionContact, type OutlineUnion, type OutlineUnionContact } from './outline-union';
 
@@ -17,7 +17,6 @@ export interface BestOutline {
 export function bestOutline(union: OutlineUnion): BestOutline {
   const side = union.e < 0 ? -1 : 1;
   const bridging = union.bridging ?? BRIDGING_DISTANCE;
-  const reach = Math.abs(cambiumRadius(union.stock) - cambiumRadius(union.scion)) + bridging;
   const length = Math.max(union.stock.length, union.scion.diameter * 1.05);
   const at = (e: number): OutlineUnion => ({
     ...union,
@@ -27,14 +26,29 @@ export function bestOutline(union: OutlineUnion): BestOutline {
     z: 0,
     phi: 0,
   });
-  let best: BestOutline | null = null;
+  const centred = contactIfJoined(at(0));
+  if (!centred) throw new InputError('stockDepth', 'These two cuts do not meet anywhere. Check how deep they are.');
+  // The green lines meet on a side where the scion stands out by the difference of their half widths.
+  const reach = Math.abs(centred.stockOutline.p - centred.scionOutline.p) + bridging;
+  let best: BestOutline = { contact: centred.contact, union: at(0), result: centred };
   const steps = Math.ceil(reach / 0.05);
-  for (let i = 0; i <= steps; i++) {
+  for (let i = 1; i <= steps; i++) {
     const candidate = at((reach * i) / steps);
-    const result = outlineUnionContact(candidate);
+    const result = contactIfJoined(candidate);
+    // Where the shallow slice of one hardly reaches over the other's bark, the lines meet beyond the wood.
+    if (!result) break;
     // Of offsets that do equally well, the middle of the range would be safer; the first is nearer
     // to what the hands did before, so a better one must be better by more than noise.
-    if (!best || result.contact > best.contact + 1e-4) best = { contact: result.contact, union: candidate, result };
+    if (result.contact > best.contact + 1e-4) best = { contact: result.contact, union: candidate, result };
   }
-  return best!;
+  return best;
+}
+
+function contactIfJoined(union: OutlineUnion): OutlineUnionContact | null {
+  try {
+    return outlineUnionContact(union);
+  } catch (error) {
+    if (error instanceof InputError) return null;
+    throw error;
+  }
 }

@@ -115,4 +115,15 @@ describe('placement and best reach', () => {
       { numRuns: 40 },
     );
   });
+  it('stays within the wood of shallow slices, and looks as far as their green lines are apart', () => {
+    // The stock's slice hardly reaches through its thick bark: further aside the two do not overlap any more.
+    const barely = bestOutline({ stock: { diameter: 7.2, bark: 2.1, length: 38, hollow: 0, depth: 2.2 }, scion: { diameter: 8.2, bark: 0.82, length: 38, hollow: 0, depth: 1.3 }, e: 0, z: 0, phi: 0 });
+    expect(barely.contact).toBeGreaterThan(0);
+    // Shoots of one thickness sliced to different depths: half widths under the bark sqrt(4^2 - 2^2) = 3.464 and sqrt(4^2 - 3^2) = 2.646.
+    const slices = { stock: { diameter: 10, bark: 1, length: 40, hollow: 0, depth: 3 }, scion: { diameter: 10, bark: 1, length: 40, hollow: 0, depth: 2 }, e: 0, z: 0, phi: 0 };
+    const best = bestOutline(slices);
+    expect(best.result.stockOutline.p - best.result.scionOutline.p).toBeCloseTo(Math.sqrt(12) - Math.sqrt(7), 2);
+    expect(best.contact).toBeGreaterThanOrEqual(outlineUnionContact({ ...slices, e: Math.sqrt(12) - Math.sqrt(7) }).contact - 0.01);
+    expect(best.contact).toBeGreaterThan(outlineUnionContact(slices).contact + 0.2);
+  });
 });

@@ -65,9 +65,10 @@ export function assessOutline(
   };
 }
 
-/** Contact the pair could reach. */
+/** Contact the pair could reach: by the search, which goes in steps, or as it lies already. */
 export function bestOutlineContact(figures: Figures): number {
-  return bestOutline(outlineOf(figures)).contact;
+  const union = outlineOf(figures);
+  return Math.max(bestOutline(union).contact, outlineUnionContact(union).contact);
 }
 
 /**
