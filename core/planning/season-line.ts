@@ -70,14 +70,16 @@ export interface Peg {
   title: string;
   date: IsoDate;
   at: number;
+  /** Where its tag begins: a little left of the wire, and within the line. */
+  left: number;
   /** Level it hangs at, 0 highest, so that tags of near dates do not cover each other. */
   level: number;
   /** Places on the line. */
   trail: Trail<{ from: number; to: number }, number> | null;
 }
 
-/** Lays out workshops as pegs; `tagWidth` is a tag's width as a share of the line. */
-export function layPegs(shown: SeasonWindow, workshops: readonly SeasonWorkshop[], tagWidth: number): Peg[] {
+/** Lays out workshops as pegs; a tag's width, what of it stands left of its wire, and the room between tags are shares of the line. */
+export function layPegs(shown: SeasonWindow, workshops: readonly SeasonWorkshop[], tag: { width: number; before: number; gap: number }): Peg[] {
   const place = (date: IsoDate): number => placeInSeason(shown, date);
   const stretch = (span: Span | null): { from: number; to: number } | null => (span ? { from: place(span.from), to: place(span.to) } : null);
   const ends: number[] = [];
@@ -86,11 +88,12 @@ export function layPegs(shown: SeasonWindow, workshops: readonly SeasonWorkshop[
     .sort((a, b) => a.date.localeCompare(b.date) || a.id.localeCompare(b.id))
     .map(({ trail, ...workshop }) => {
       const at = place(workshop.date);
-      let level = ends.findIndex((end) => end <= at);
+      const left = Math.max(0, Math.min(at - tag.before, 1 - tag.width));
+      let level = ends.findIndex((end) => end <= left);
       if (level < 0) level = ends.length;
-      ends[level] = at + tagWidth;
+      ends[level] = left + tag.width + tag.gap;
       return {
-        ...workshop, at, level,
+        ...workshop, at, left, level,
         trail: trail && {
           wood: stretch(trail.wood), stocks: stretch(trail.stocks), callus: stretch(trail.callus), planting: stretch(trail.planting), rounds: trail.rounds.map(({ name, date }) => ({ name, date: place(date) })),
         },

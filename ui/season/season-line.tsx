@@ -23,13 +23,11 @@ const TAG = { width: 168, height: 40, step: 46 };
  */
 export function SeasonLine({ today, shiftMonths, hemisphere, workshops, chosen }: SeasonLineProps) {
   const window = seasonWindow(today, shiftMonths);
-  const pegs = layPegs(window, workshops, (TAG.width + 10) / WIDTH);
+  const pegs = layPegs(window, workshops, { width: (TAG.width + 2) / WIDTH, before: 14 / WIDTH, gap: 8 / WIDTH });
   const x = (place: number): number => Math.round(place * WIDTH * 10) / 10;
   const levels = Math.max(1, ...pegs.map(({ level }) => level + 1));
   const height = TWIG + 40 + levels * TAG.step;
   const now = placeInSeason(window, today);
-  // A wire near the right edge has its tag to the left of it.
-  const tagX = (at: number): number => Math.min(x(at) - 14, WIDTH - TAG.width - 2);
   return (
     <nav aria-label="Season" className="border-b border-line bg-sheet">
       <div className="mx-auto max-w-[1240px] overflow-x-auto px-2" tabIndex={0} role="group" aria-label="The club's year, scrolls sideways on narrow screens">
@@ -56,7 +54,7 @@ export function SeasonLine({ today, shiftMonths, hemisphere, workshops, chosen }
             )}
             {pegs.map((peg) => {
               const y = TWIG + 36 + peg.level * TAG.step;
-              const left = tagX(peg.at);
+              const left = x(peg.left);
               const picked = peg.id === chosen;
               return (
                 <g key={peg.id}>
@@ -76,7 +74,7 @@ export function SeasonLine({ today, shiftMonths, hemisphere, workshops, chosen }
                   <Link
                     href={`/workshops/${peg.id}/plan`} aria-current={picked ? 'page' : undefined}
                     className={`absolute block overflow-hidden px-2 pt-[0.45em] leading-tight no-underline ${picked ? 'text-paper' : 'text-ink'}`}
-                    style={{ left: `${(tagX(peg.at) / WIDTH) * 100}%`, top: `${(y / height) * 100}%`, width: `${(TAG.width / WIDTH) * 100}%`, height: `${(TAG.height / height) * 100}%` }}
+                    style={{ left: `${(x(peg.left) / WIDTH) * 100}%`, top: `${(y / height) * 100}%`, width: `${(TAG.width / WIDTH) * 100}%`, height: `${(TAG.height / height) * 100}%` }}
                   >
                     <span className="block truncate pl-4 text-[0.85rem] font-bold">{peg.title}</span>
                     <span className="block truncate text-[0.78rem]">{formatDate(peg.date)}</span>
