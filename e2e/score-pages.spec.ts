@@ -301,6 +301,10 @@ test('the wall follows the room by itself and names nobody when it is told not t
   await expect(wall.getByTestId('ready')).toHaveText('1 of 2', { timeout: 10_000 });
   await expect(wall.getByRole('heading', { name: 'Right now most often: tongue' })).toBeVisible();
   await expect(wall.locator('body')).not.toContainText('95');
+  // The step it comes from, right beside wrong.
+  for (const caption of ['Right', '✕ Wrong']) await expect(wall.getByRole('figure').filter({ hasText: caption })).toBeVisible();
+  await expect(wall.getByRole('img', { name: /^Tongue, wrong: The blade is pressed and the split runs/ })).toBeVisible();
+  await expect(wall.getByRole('img', { name: '3 unions seen' })).toBeVisible();
   const settings = (wallSetting: string, version: number) => page.request.put(`/api/workshops/${day}/plan/scoring`, { data: { changeId: uuid(), version, ready: { last: 3, score: 75 }, blindRate: 0, wall: wallSetting } });
   expect((await settings('names', 0)).ok()).toBe(true);
   await expect(wall.getByText('1 Sedge Marlow 1')).toBeVisible({ timeout: 10_000 });
@@ -322,6 +326,8 @@ test('everybody gets a card: on paper, and by a private link on a phone without 
   await expect(hand.getByRole('heading', { name: 'Tomasz Irrel' })).toBeVisible();
   for (const heading of ['Your practice unions', 'What to train', 'What goes home with you', 'When to look']) await expect(hand.getByRole('heading', { name: heading })).toBeVisible();
   await expect(hand.getByText('Ona Ferrel')).toHaveCount(0);
+  await expect(hand.getByRole('img', { name: 'Flat faces, right' })).toBeVisible();
+  await expect(hand.getByRole('img', { name: /^Flat faces, wrong: / })).toBeVisible();
   expect(await hand.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
   await hand.goto(`/c/${'x'.repeat(43)}`);
   await expect(hand.getByText('This link is not one of ours')).toBeVisible();

@@ -7,6 +7,7 @@ import { figuresOf } from '@/core/methods/field';
 import { loadMethod } from '@/core/methods/load-method';
 import type { Method } from '@/core/methods/method';
 import type { Measures } from '@/core/methods/measures';
+import { wordedPoints } from '@/core/scoring/worded-points';
 import { judgeUnion, type Marks, type ScoringRule } from '@/core/scoring/judge-union';
 import type { PointGrade } from '@/core/scoring/grade';
 import { formatLength, type LengthUnit } from '@/core/units/length';
@@ -45,7 +46,8 @@ function WithMethod({ workshopId, method: methodId, seed, latest, rule, unions, 
   const method = use(loadMethod(methodId));
   const [at, setAt] = useState(() => Math.max(0, unions.findIndex(({ answered }) => !answered)));
   const union = unions[at]!;
-  const nameOf = (point: string): string => method.technique({}, { stock: 10, scion: 10, stockBark: 1, scionBark: 1 }).points.find(({ id }) => id === point)?.name ?? point;
+  const points = wordedPoints(method, rule);
+  const nameOf = (point: string): string => points.find(({ id }) => id === point)?.name ?? point;
   return (
     <div className="flex flex-col gap-4">
       <nav aria-label="Unions of the set">
