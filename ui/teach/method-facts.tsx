@@ -2,6 +2,8 @@ import { WOOD_WORDS } from '@/core/methods/use';
 import type { Method, Technique } from '@/core/methods/method';
 import { triggerWords } from '@/core/methods/aftercare-task';
 import { MILESTONE_WORDS } from '@/core/findings/milestones';
+import type { ScoringRule } from '@/core/scoring/judge-union';
+import { wordedPoints } from '@/core/scoring/worded-points';
 import { formatLength, type LengthUnit } from '@/core/units/length';
 
 const BARK = { 'must slip': 'must slip', helpful: 'slipping helps, and is not needed', 'need not slip': 'need not slip' };
@@ -29,8 +31,8 @@ export function MethodFacts({ method, unit }: { method: Method; unit: LengthUnit
   );
 }
 
-/** What a union uses up, what it is judged by, and what is due on it afterwards. */
-export function MethodAfter({ method, technique, unit }: { method: Method; technique: Technique; unit: LengthUnit }) {
+/** What a union uses up, what it is judged by in the club, and what is due on it afterwards. */
+export function MethodAfter({ method, technique, rule, unit }: { method: Method; technique: Technique; rule: ScoringRule; unit: LengthUnit }) {
   const length = (mm: number): string => formatLength(mm, unit);
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-2">
@@ -52,8 +54,8 @@ export function MethodAfter({ method, technique, unit }: { method: Method; techn
         <table className="bench-table">
           <thead><tr><th scope="col">Point</th><th scope="col">Weight</th><th scope="col">Good</th><th scope="col">Fatal</th></tr></thead>
           <tbody>
-            {technique.points.map((point) => (
-              <tr key={point.id}><td className="font-bold">{point.name}</td><td className="tabular-nums">{point.weight}</td><td>{point.good}</td><td>{point.faults.find(({ grade }) => grade === 'fatal')?.words ?? ''}</td></tr>
+            {wordedPoints(method, rule).map((point) => (
+              <tr key={point.id}><td className="font-bold">{point.name}</td><td className="tabular-nums">{rule.weights[point.id] ?? 0}</td><td>{point.good}</td><td>{point.faults.find(({ grade }) => grade === 'fatal')?.words ?? ''}</td></tr>
             ))}
           </tbody>
         </table>

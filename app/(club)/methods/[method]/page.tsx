@@ -8,6 +8,7 @@ import { STOCK_RANGES } from '@/core/methods/stock-ranges';
 import { stepSheets } from '@/core/teaching/step-sheets';
 import { parseDecimal } from '@/core/units/decimal';
 import { formatLengthNumber, toMillimetres } from '@/core/units/length';
+import { currentRule } from '@/server/rubrics';
 import { MethodAfter, MethodFacts } from '@/ui/teach/method-facts';
 import { StepList } from '@/ui/teach/step-list';
 import { pageContext } from '../../../_http/session';
@@ -33,6 +34,7 @@ export default async function MethodPage({ params, searchParams }: { params: Pro
   const { wood, problem } = fittingWood(method, { stock: asked('stock'), scion: asked('scion') }, unit, STOCK_RANGES);
   const choices: Choices = Object.fromEntries(method.schools.map((question) => [question.id, chosen({ [question.id]: String(query[question.id] ?? '') }, question)]));
   const technique = method.technique(choices, wood);
+  const rule = await currentRule(context, method.id, choices);
   const steps = stepSheets(method, choices, wood, unit);
   const paper = query.paper === 'Letter' ? 'Letter' : 'A4';
   const files = new URLSearchParams({ stock: String(wood.stock), scion: String(wood.scion), paper, ...choices });
@@ -82,7 +84,7 @@ export default async function MethodPage({ params, searchParams }: { params: Pro
         </div>
         <h2 className="mb-2">Cut by cut</h2>
         <StepList steps={steps} />
-        <div className="mt-6"><MethodAfter method={method} technique={technique} unit={unit} /></div>
+        <div className="mt-6"><MethodAfter method={method} technique={technique} rule={rule} unit={unit} /></div>
         <p className="mt-6 max-w-prose text-sm text-muted">Local rules, the club’s own rules and licensed practice come before anything on this page. Protected varieties and quarantined kinds may not be propagated freely: ask before you cut.</p>
       </main>
     </>

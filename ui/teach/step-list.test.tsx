@@ -1,0 +1,41 @@
+import { describe, expect, it } from 'vitest';
+import { METHODS } from '@/core/methods/registry';
+import { shownTechnique, woodOf } from '@/core/methods/shown-technique';
+import { defaultRule } from '@/core/scoring/judge-union';
+import { stepSheets } from '@/core/teaching/step-sheets';
+import { rendered } from '../testing/rendered';
+import { MethodAfter, MethodFacts } from './method-facts';
+import { StepList } from './step-list';
+
+const plain = (text: string): string => text.replaceAll("'", '’').replaceAll(' ', ' ');
+
+describe.each(METHODS.map((method) => [method.id, method] as const))('the page of %s', (_id, method) => {
+  const steps = stepSheets(method, {}, woodOf(method.shownWith), 'mm');
+  it('has each step with what to look for, what goes wrong, and its drawings', () => {
+    const { words, html } = rendered(<StepList steps={steps} />);
+    for (const [i, step] of steps.entries()) {
+      expect(words).toContain(plain(`${i + 1}. ${step.action}`));
+      expect(words).toContain(plain(`Look for: ${step.look}`));
+      expect(words).toContain(plain(`Goes wrong: ${step.wrong.what} ${step.wrong.looks}`));
+      if (step.caution) expect(words).toContain(plain(`${step.caution.title}. ${step.caution.text}`));
+      if (step.blocks) expect(words).toContain(plain(`Often forgotten. ${step.blocks}`));
+      expect(html).toContain(`id="step-${step.id}"`);
+    }
+    const cut = steps.filter(({ noCut }) => !noCut);
+    expect(html.match(/<figure/g)).toHaveLength(cut.length + cut.filter(({ lines }) => lines).length + cut.filter(({ wrongDrawing }) => wrongDrawing).length);
+  });
+  it('tells when and on what it is done, in the reader’s unit', () => {
+    const { words } = rendered(<MethodFacts method={method} unit="in" />);
+    for (const part of [method.use.when, method.earlySign, method.failureSign, ...method.tools]) expect(words).toContain(plain(part));
+    expect(words).toMatch(/Stock ?0\.\d+ in to \d+(\.\d+)? in/);
+  });
+  it('is judged by the club’s rubric, all its weights together 100', () => {
+    const rule = { ...defaultRule(method), words: { clean: { name: 'Hygiene', good: 'blade wiped between plants' } } };
+    const { words, html } = rendered(<MethodAfter method={method} technique={shownTechnique(method)} rule={rule} unit="mm" />);
+    expect(words).toContain('Hygiene');
+    expect(words).toContain('blade wiped between plants');
+    const weights = [...html.matchAll(/<td class="tabular-nums">(\d+(?:\.\d+)?)<\/td>/g)].map(([, weight]) => Number(weight));
+    expect(weights.reduce((a, b) => a + b, 0)).toBeCloseTo(100, 9);
+    for (const { name } of shownTechnique(method).aftercare) expect(words).toContain(plain(name));
+  });
+});
