@@ -1,4 +1,4 @@
-import type { Sequelize } from 'sequelize';
+import { QueryTypes, type Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import * as workshopLife from './migrations/0001-workshop-life';
 import * as teaching from './migrations/0002-teaching';
@@ -18,9 +18,27 @@ function migrator(sequelize: Sequelize) {
   });
 }
 
-/** Runs the migrations that are still to do and returns their names. */
-export async function migrate(sequelize: Sequelize): Promise<string[]> {
-  return (await migrator(sequelize).up()).map(({ name }) => name);
+/** Seconds that a server waits for another one that is at it. */
+const PATIENCE = 120;
+
+/**
+ * Runs the migrations that are still to do and returns their names. Of servers that start at once one
+ * does them and the others wait; the database itself keeps the lock, and frees it if its holder dies.
+ *
+ * @throws Error when another server does not get done.
+ */
+export function migrate(sequelize: Sequelize): Promise<string[]> {
+  // A transaction, so that the lock is taken and given back on one connection; the migrations use others.
+  return sequelize.transaction(async (transaction) => {
+    const ask = async (what: string): Promise<number | null> =>
+      (await sequelize.query<{ got: number | null }>(`SELECT ${what} AS got`, { transaction, type: QueryTypes.SELECT }))[0]!.got;
+    if ((await ask(`GET_LOCK(CONCAT(DATABASE(), ' migrations'), ${PATIENCE})`)) !== 1) throw new Error('Another server has been changing the tables for two minutes. Look whether it hangs, then start again.');
+    try {
+      return (await migrator(sequelize).up()).map(({ name }) => name);
+    } finally {
+      await ask("RELEASE_LOCK(CONCAT(DATABASE(), ' migrations'))");
+    }
+  });
 }
 
 /** Names of the migrations this build has and the database has not. */

@@ -1,0 +1,67 @@
+import { rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { type Model, type ModelStatic, QueryTypes } from 'sequelize';
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { openDatabase, type Database } from '@/db/database';
+import { migrate, pendingMigrations } from '@/db/migrate';
+import { startMariaDb } from './mariadb';
+
+const ALL = ['0001-workshop-life', '0002-teaching', '0003-planning', '0004-scoring'];
+/** Tables that are spoken to without a model. */
+const BARE = ['migrations', 'rate_limits'];
+const folder = join(process.cwd(), '.check', `migrate-database-${process.pid}`);
+let server: Awaited<ReturnType<typeof startMariaDb>>;
+const opened: Database[] = [];
+beforeAll(async () => {
+  server = await startMariaDb(folder);
+}, 60_000);
+afterAll(async () => {
+  for (const { sequelize } of opened) await sequelize.close();
+  await server.stop();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+/** The address of a schema without a table. */
+async function emptySchema(): Promise<string> {
+  const { sequelize } = open(server.url);
+  for (const what of ['DROP DATABASE pear_bench', 'CREATE DATABASE pear_bench CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci']) await sequelize.query(what, { type: QueryTypes.RAW });
+  return server.url;
+}
+function open(url: string): Database {
+  const db = openDatabase(url);
+  opened.push(db);
+  return db;
+}
+
+describe('migrations', () => {
+  it('bring an empty database up to date once, and say what is still to do', async () => {
+    const { sequelize } = open(await emptySchema());
+    expect(await pendingMigrations(sequelize)).toEqual(ALL);
+    expect(await migrate(sequelize)).toEqual(ALL);
+    expect(await pendingMigrations(sequelize)).toEqual([]);
+    expect(await migrate(sequelize)).toEqual([]);
+  });
+  it('are done by one of several servers that start at the same moment', async () => {
+    const url = await emptySchema();
+    const done = await Promise.all([1, 2, 3].map(() => migrate(open(url).sequelize)));
+    expect(done.flat()).toEqual(ALL);
+    expect(done.filter(({ length }) => length > 0)).toHaveLength(1);
+  });
+  it('leave tables that have exactly the columns the models read and write', async () => {
+    const { sequelize, ...models } = open(inject('databaseUrl'));
+    const columns = await sequelize.query<{ t: string; c: string }>('SELECT table_name AS t, column_name AS c FROM information_schema.columns WHERE table_schema = DATABASE()', { type: QueryTypes.SELECT });
+    const inDatabase = new Map<string, string[]>();
+    for (const { t, c } of columns) inDatabase.set(t, [...(inDatabase.get(t) ?? []), c]);
+    for (const table of BARE) inDatabase.delete(table);
+    const inModels = new Map((Object.values(models) as ModelStatic<Model>[]).map((model) => [String(model.getTableName()), Object.values(model.getAttributes()).map(({ field }) => field!)]));
+    expect([...inDatabase.keys()].sort()).toEqual([...inModels.keys()].sort());
+    for (const [table, fields] of inModels) expect([...fields].sort(), table).toEqual([...inDatabase.get(table)!].sort());
+  });
+  it('give every table of a club its club, so that no look-up can forget it', async () => {
+    const rows = await open(inject('databaseUrl')).sequelize.query<{ t: string }>(
+      "SELECT table_name AS t FROM information_schema.tables WHERE table_schema = DATABASE() AND table_name NOT IN (SELECT table_name FROM information_schema.columns WHERE table_schema = DATABASE() AND column_name = 'club_id')",
+      { type: QueryTypes.SELECT },
+    );
+    expect(rows.map(({ t }) => t).sort()).toEqual(['clubs', 'migrations', 'rate_limits', 'users']);
+  });
+});
