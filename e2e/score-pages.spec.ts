@@ -1,4 +1,5 @@
 import { execFileSync } from 'node:child_process';
+import sharp from 'sharp';
 import { v7 as uuid } from 'uuid';
 import { drawnPhoto } from '@/demo/demo-scoring';
 import { expect, PEOPLE, apiSignIn, signIn, test, workshopIds } from './setup/bench-test';
@@ -169,6 +170,31 @@ test.describe('pictures', () => {
   await page.getByLabel('Joined, % of the line').fill('85');
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
   await expect(page.getByRole('region', { name: 'Cut open' })).toContainText('seen 85 %');
+  });
+  test('a tall picture, which does not fill its box, is measured where one points', async ({ page }) => {
+    const day = await makeDay(page, { people: 1, date: '2020-03-15' });
+    const [seat] = (await benchOf(page.request, day)).seats;
+    await page.request.put(`/api/judgements/${uuid()}`, { data: judgement(day, seat!.id, 1) });
+    const [union] = (await benchOf(page.request, day)).unions;
+    await page.goto(`/workshops/${day}/score/unions/${union!.id}`);
+    // The drawn picture on its side: what lay at (x, y) of 1280 by 960 lies at (960 - y, x).
+    await page.getByLabel('Picture file').setInputFiles({ name: 'tall.jpg', mimeType: 'image/jpeg', buffer: await sharp(await drawnPhoto()).rotate(90).jpeg().toBuffer() });
+    const picture = page.getByRole('group', { name: /^The picture/ });
+    await expect(picture).toHaveAttribute('viewBox', '0 0 960 1280');
+    const at = async (x: number, y: number): Promise<void> => {
+      const box = (await picture.boundingBox())!;
+      const scale = Math.min(box.width / 960, box.height / 1280);
+      expect(box.width).toBeGreaterThan(960 * scale + 20);
+      await page.mouse.click(box.x + box.width / 2 + (960 - y - 480) * scale, box.y + box.height / 2 + (x - 640) * scale);
+    };
+    await at(200, 828);
+    await at(1000, 828);
+    await page.getByLabel('Length of the stretch, mm').fill('40');
+    await page.getByRole('button', { name: 'Set the scale' }).click();
+    await expect(page.getByText('Scale set: a stretch of ruler of 40 mm.')).toBeVisible();
+    await at(214, 430);
+    await at(994, 430);
+    await expect(page.getByTestId('measured')).toHaveText(/^(38\.[89]|39(\.[01])?) mm$/);
   });
 });
 

@@ -4,7 +4,7 @@ import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { angleAt, hollowDepth, lengthBetween } from '@/core/photos/photo-measures';
 import { millimetresPerPixel, type PhotoPoint, type PhotoScale } from '@/core/photos/photo-scale';
 import { parseDecimal } from '@/core/units/decimal';
-import { formatLength, type LengthUnit } from '@/core/units/length';
+import { formatLength, fromMillimetres, type LengthUnit } from '@/core/units/length';
 import type { UnionPhoto } from './union-photos';
 
 interface PhotoMeasuringProps {
@@ -39,13 +39,13 @@ export function PhotoMeasuring({ photo, mayChange, unit, fields, busy, onScale, 
   const svg = useRef<SVGSVGElement>(null);
   const setsScale = tool === 'ruler' || tool === 'coin';
   const { marks } = TOOLS[tool];
-  const result = measured(tool, points, size, photo.scale);
+  const result = measured(tool, points, size, photo.scale, unit);
   const fitting = fields.filter((one) => one.unit === (tool === 'angle' ? 'degrees' : 'mm'));
 
   const at = (event: PointerEvent): PhotoPoint => {
-    const box = svg.current!.getBoundingClientRect();
-    const clamp = (value: number, most: number): number => Math.max(0, Math.min(most, value));
-    return { x: clamp(((event.clientX - box.left) / box.width) * photo.width, photo.width), y: clamp(((event.clientY - box.top) / box.height) * photo.height, photo.height) };
+    // By the drawing's own matrix: a tall picture does not fill the width of its box.
+    const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(svg.current!.getScreenCTM()!.inverse());
+    return { x: Math.max(0, Math.min(photo.width, x)), y: Math.max(0, Math.min(photo.height, y)) };
   };
   const move = (i: number, to: PhotoPoint): void => setPoints((all) => all.map((one, k) => (k === i ? to : one)));
   const onDown = (event: PointerEvent<SVGSVGElement>): void => {
@@ -127,7 +127,7 @@ function Marks({ points, closed, faint = false, unitPx }: { points: PhotoPoint[]
 }
 
 /** What the marks measure, in words; nothing while marks, size or scale are wanting. */
-function measured(tool: Tool, points: PhotoPoint[], size: string, scale: PhotoScale | null): { words: string; value: number | null; scale: PhotoScale | null; problem: string | null } {
+function measured(tool: Tool, points: PhotoPoint[], size: string, scale: PhotoScale | null, unit: LengthUnit): { words: string; value: number | null; scale: PhotoScale | null; problem: string | null } {
   const nothing = { words: '', value: null, scale: null, problem: null };
   if (points.length < TOOLS[tool].marks.length) return nothing;
   const [a, b, c] = points as [PhotoPoint, PhotoPoint, PhotoPoint];
@@ -145,7 +145,7 @@ function measured(tool: Tool, points: PhotoPoint[], size: string, scale: PhotoSc
     if (!scale) return nothing;
     const perPixel = millimetresPerPixel(scale);
     const value = tool === 'length' ? lengthBetween(a, b, perPixel) : hollowDepth(a, b, c, perPixel);
-    return { ...nothing, words: `${value.toFixed(tool === 'hollow' ? 2 : 1)} mm`, value };
+    return { ...nothing, words: tool === 'length' ? formatLength(value, unit) : `${fromMillimetres(value, unit).toFixed(unit === 'mm' ? 2 : 3)} ${unit}`, value };
   } catch (error) {
     if (error instanceof RangeError) return { ...nothing, problem: error.message };
     throw error;
