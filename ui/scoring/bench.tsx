@@ -147,8 +147,14 @@ export function Bench({ live, method, seatId, onSeat, onRoom, next, fromPaper = 
     saving.current = true;
     const { judgementId, seatId: of } = lastSaved;
     const number = seats.find(({ id }) => id === of)?.number;
-    if (!(await takeBackUnsent(judgementId))) await keepWaiting({ kind: 'withdrawal', judgementId, workshopId: workshop.id, seatId: of, number: lastSaved.number, called: `${number}-${lastSaved.number}`, assessor, body: {}, queuedAt: deviceTime() + live.clock });
-    saving.current = false;
+    try {
+      if (!(await takeBackUnsent(judgementId))) await keepWaiting({ kind: 'withdrawal', judgementId, workshopId: workshop.id, seatId: of, number: lastSaved.number, called: `${number}-${lastSaved.number}`, assessor, body: {}, queuedAt: deviceTime() + live.clock });
+    } catch {
+      setProblem({ message: `This browser could not take ${number}-${lastSaved.number} back: its storage is full or closed to this page. It stands as it was saved.`, fields: {} });
+      return;
+    } finally {
+      saving.current = false;
+    }
     setSaved((all) => all.slice(0, -1));
     setDraft(of, { judgementId: uuid(), entry: lastSaved.entry, past: [], correcting: lastSaved.correcting, second: lastSaved.second });
     onSeat(of);
