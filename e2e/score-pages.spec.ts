@@ -181,6 +181,7 @@ test.describe('pictures', () => {
     await page.getByLabel('Picture file').setInputFiles({ name: 'tall.jpg', mimeType: 'image/jpeg', buffer: await sharp(await drawnPhoto()).rotate(90).jpeg().toBuffer() });
     const picture = page.getByRole('group', { name: /^The picture/ });
     await expect(picture).toHaveAttribute('viewBox', '0 0 960 1280');
+    await picture.scrollIntoViewIfNeeded();
     const at = async (x: number, y: number): Promise<void> => {
       const box = (await picture.boundingBox())!;
       const scale = Math.min(box.width / 960, box.height / 1280);

@@ -19,7 +19,7 @@ export function doorSheetPdf(sheet: DoorSheet, paper: Paper): Promise<Buffer> {
     doc.addPage();
     const [left, right] = [14 * MM, (width - 14) * MM];
     writeLine(doc, sheet.title, left, 20 * MM, { size: 22, weight: 700, width: right - left });
-    writeLine(doc, `${formatDate(sheet.date)}, ${sheet.place}`, left, 28 * MM, { size: 13 });
+    writeLine(doc, `${formatDate(sheet.date)}, ${sheet.place}`, left, 28 * MM, { size: 13, width: right - left });
     let y = 38 * MM;
     for (const block of sheet.blocks.slice(0, 20)) {
       writeLine(doc, `${timeOf(block.from)} to ${timeOf(block.to)}`, left, y, { size: 10, weight: 700 });

@@ -17,7 +17,7 @@ import { tagsPdf } from './tags';
 const WORDS = ['Ona', 'Marlow-Ferrel', 'Þórunn', 'Ilunga', 'Wen', 'von der Schilfinsel', 'Đorđe', 'Quince', 'Jean-Noël', 'Llanfairpwll'];
 const name = fc.array(fc.constantFrom(...WORDS), { minLength: 1, maxLength: 9 }).map((parts) => parts.join(' ').slice(0, 120));
 const paper = fc.constantFrom<Paper>('A4', 'Letter');
-const RUNS = { numRuns: 8 };
+const RUNS = { numRuns: 5 };
 
 interface Box { left: number; right: number; top: number; bottom: number; word: string }
 function boxes(pdf: Buffer): Box[] {

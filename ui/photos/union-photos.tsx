@@ -9,6 +9,7 @@ import type { PhotoScale } from '@/core/photos/photo-scale';
 import type { Marks } from '@/core/scoring/judge-union';
 import { formatLengthNumber, type LengthUnit } from '@/core/units/length';
 import { Problem } from '../form/problem';
+import { useAlive } from '../form/use-alive';
 import { useSend } from '../form/use-send';
 import { BY_FIGURE, entryOf } from '../scoring/entry';
 import { useDrafts } from '../scoring/use-drafts';
@@ -41,6 +42,8 @@ export function UnionPhotos({ workshopId, unionId, called, mayChange, photos, un
   const router = useRouter();
   const { setDraft } = useDrafts(`${workshopId} ${assessorId}`);
   const [shown, setShown] = useState<string | null>(null);
+  // A file that is chosen before the page listens would be lost without a word.
+  const mayAdd = useAlive() && mayChange;
   const [taken, setTaken] = useState<Record<string, number>>({});
   const photo = photos.find(({ id }) => id === shown) ?? photos[0] ?? null;
   const add = async (file: File | undefined): Promise<void> => {
@@ -67,8 +70,8 @@ export function UnionPhotos({ workshopId, unionId, called, mayChange, photos, un
     <section aria-labelledby="photos-title" className="min-w-0">
       <div className="mb-2 flex flex-wrap items-center gap-2">
         <h2 id="photos-title" className="grow">Pictures of {called}</h2>
-        {mayChange && <label className="bench-button">Take a picture<input type="file" accept="image/*" capture="environment" className="sr-only" disabled={busy} onChange={(event) => { void add(event.target.files?.[0]); event.target.value = ''; }} /></label>}
-        {mayChange && <label className="bench-button">Choose a file<input type="file" accept="image/*" aria-label="Picture file" className="sr-only" disabled={busy} onChange={(event) => { void add(event.target.files?.[0]); event.target.value = ''; }} /></label>}
+        {mayAdd && <label className="bench-button">Take a picture<input type="file" accept="image/*" capture="environment" className="sr-only" disabled={busy} onChange={(event) => { void add(event.target.files?.[0]); event.target.value = ''; }} /></label>}
+        {mayAdd && <label className="bench-button">Choose a file<input type="file" accept="image/*" aria-label="Picture file" className="sr-only" disabled={busy} onChange={(event) => { void add(event.target.files?.[0]); event.target.value = ''; }} /></label>}
       </div>
       <Problem>{problem?.message}</Problem>
       {photos.length === 0 && <p className="board">No picture yet. Lay a ruler or a coin beside the cut, hold the camera straight above it, and take one: lengths, angles and hollows can be measured on it. What a camera writes into the file, such as the place, is left out.</p>}
