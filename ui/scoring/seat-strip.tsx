@@ -33,7 +33,6 @@ export function SeatStrip({ state, open, drafts, onOpen }: SeatStripProps) {
                 className={`flex min-h-11 w-full cursor-pointer items-center gap-2 border-l-4 px-2 py-1 text-left ${here ? 'border-ink bg-mist' : 'border-transparent'}`}
               >
                 <span className="w-7 shrink-0 text-xl font-bold">{seat.number}</span>
-                <span className="sr-only lg:hidden">{seat.name}</span>
                 <span className="min-w-0 lg:grow">
                   <span className="hidden truncate text-sm lg:block">{seat.name}{drafts.includes(seat.id) && !here && <span className="text-muted"> (begun)</span>}</span>
                   <span className="hidden flex-wrap items-center gap-0.5 lg:flex">
