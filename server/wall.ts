@@ -76,7 +76,7 @@ export async function wallState(context: Context, workshopId: string, { blocks, 
     totals: { people: present.length, unions: people.reduce((sum, { seen }) => sum + seen, 0), ready: people.filter(({ ready }) => ready).length },
     fault: fault && {
       name: fault.point.name, good: fault.point.good, how: fault.point.correction, times: fault.times, of: fault.of,
-      shown: shown && { right: shown.right, wrong: shown.wrong, looks: shown.looks },
+      shown,
       union: drawnFrom && { side: drawnFrom.side({ unit: lengthUnit }), lines: drawnFrom.lines({ unit: lengthUnit }), point: fault.point.id },
     },
     day: { blocks, now: dateInZone(now, timeZone) === workshop!.date ? timeInZone(now, timeZone) : null },

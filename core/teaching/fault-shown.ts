@@ -6,9 +6,7 @@ import type { LengthUnit } from '../units/length';
 
 /** A fault beside how it should be, as the step it comes from leaves the pieces. */
 export interface FaultShown {
-  /** Position of the step among the steps, from 0. */
-  step: number;
-  action: string;
+  /** What goes wrong there, and how that looks. */
   looks: string;
   right: DisplayList;
   wrong: DisplayList;
@@ -19,7 +17,7 @@ export function faultShown({ start, steps }: Pick<Technique, 'start' | 'steps'>,
   const at = steps.findIndex(({ wrong, spoil }) => wrong.point === point && spoil);
   if (at < 0) return null;
   const pieces = piecesAfter(start, steps.slice(0, at + 1));
-  const { action, wrong, view, pull, spoil } = steps[at]!;
+  const { wrong, view, pull, spoil } = steps[at]!;
   const options = { view, unit, before: pieces[at]!, pull };
-  return { step: at, action, looks: `${wrong.what} ${wrong.looks}`, right: piecesView(pieces[at + 1]!, options), wrong: piecesView(spoil!(pieces[at]!), options) };
+  return { looks: `${wrong.what} ${wrong.looks}`, right: piecesView(pieces[at + 1]!, options), wrong: piecesView(spoil!(pieces[at]!), options) };
 }

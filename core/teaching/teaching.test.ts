@@ -39,10 +39,13 @@ describe.each(METHODS.map((method) => [method.id, method] as const))('faults of 
   });
   it('are drawn beside how it should be, as the step of that fault leaves the pieces, and differ from it', () => {
     const technique = shownTechnique(method);
-    const drawn = technique.points.flatMap(({ id }) => faultShown(technique, id, 'mm') ?? []);
+    const drawn = technique.points.flatMap(({ id }) => {
+      const shown = faultShown(technique, id, 'mm');
+      return shown ? [{ ...shown, step: technique.steps.find(({ wrong, spoil }) => wrong.point === id && spoil)! }] : [];
+    });
     expect(drawn.length).toBeGreaterThanOrEqual(3);
     for (const { step, right, wrong, looks } of drawn) {
-      expect(looks).toContain(technique.steps[step]!.wrong.what);
+      expect(looks).toContain(step.wrong.what);
       expect(wrong.items).not.toEqual(right.items);
     }
     expect(faultShown(technique, 'safe-hands', 'mm')).toBeNull();

@@ -13,7 +13,7 @@ export interface WallState {
   fault: {
     name: string; good: string; how: string; times: number; of: number;
     /** The step it comes from, right beside wrong, where a step draws it. */
-    shown: Pick<FaultShown, 'right' | 'wrong' | 'looks'> | null;
+    shown: FaultShown | null;
     /** Else the room's latest union that has it, from the side and as its lines lie, with the point to ring. */
     union: { side: DisplayList; lines: DisplayList; point: string } | null;
   } | null;
