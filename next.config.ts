@@ -9,6 +9,8 @@ const config: NextConfig = {
   poweredByHeader: false,
   devIndicators: false,
   typescript: { ignoreBuildErrors: false },
+  // Browsers ask for it beside files of their own viewers, and where a page's head comes late.
+  rewrites: async () => [{ source: '/favicon.ico', destination: '/icon.svg' }],
   headers: async () => [
     {
       source: '/:path*',

@@ -10,6 +10,8 @@ export default defineConfig({
   workers: 1,
   fullyParallel: false,
   timeout: 60_000,
+  // Patience with a slow machine; what never comes still fails.
+  expect: { timeout: 10_000 },
   // A stumble is tried once more and named; ops/count-results.mjs says how many are forgiven.
   retries: 1,
   reporter: [['list'], ['json', { outputFile: '.check/e2e.json' }]],

@@ -79,3 +79,9 @@ for (const page of PAGES) {
     }
   });
 }
+
+test('a browser that asks for an icon of its own accord gets ours', async ({ request }) => {
+  const answer = await request.get('/favicon.ico');
+  expect(answer.status()).toBe(200);
+  expect(answer.headers()['content-type']).toBe('image/svg+xml');
+});

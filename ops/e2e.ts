@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { openDatabase } from '@/db/database';
 import { migrate } from '@/db/migrate';
 import { loadDemo } from '@/demo/load-demo';
+import { keepDemoState } from '@/e2e/setup/demo-state';
 import { makeSecondClub } from '@/e2e/setup/second-club';
 import { folderMail } from '@/stand-ins/mail/folder-mail';
 import { simulatedWeather } from '@/stand-ins/weather/simulated-weather';
@@ -42,6 +43,7 @@ const services = { db, mail: folderMail(mail), weather: simulatedWeather, public
 await loadDemo(services, password);
 const second = await makeSecondClub(services, password);
 await db.sequelize.close();
+keepDemoState(folder);
 writeFileSync(join(folder, 'second-club.json'), JSON.stringify(second));
 
 Object.assign(process.env, { DATABASE_URL: own.url, PEAR_BENCH_MAIL: mail, PEAR_BENCH_PUBLIC_URL: url });

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { test as base, expect, type APIRequestContext, type Page } from '@playwright/test';
+import { restoreDemoState } from './demo-state';
 import type { SecondClub } from './second-club';
 
 export { expect };
@@ -13,18 +14,34 @@ export function secondClub(): SecondClub {
   return JSON.parse(readFileSync(join(WORLD, 'second-club.json'), 'utf8')) as SecondClub;
 }
 
+/** File, try and round whose tests run in this process now. */
+let runs = '';
+
 /**
+ * Each file of tests begins with the demo as it was loaded, and so does each further try.
+ *
  * Every page of a test is watched: what the browser's console warns of, and any request to another
  * host, fails the test. A test that provokes an error says so with `expectedNoise`.
  */
-export const test = base.extend<{ expectedNoise: RegExp | null; watched: void }>({
+export const test = base.extend<{ expectedNoise: RegExp | null; watched: void; demo: void }>({
+  demo: [
+    // Playwright wants the first argument taken apart, also where nothing is taken.
+    async ({}, use, { file, retry, repeatEachIndex }) => {
+      const now = [file, retry, repeatEachIndex].join();
+      if (now !== runs) await restoreDemoState(WORLD, Number(process.env.E2E_MARIADB_PORT));
+      runs = now;
+      await use();
+    },
+    { auto: true },
+  ],
   expectedNoise: [null, { option: true }],
   watched: [
     async ({ context, expectedNoise }, use) => {
       const heard: string[] = [];
       const watch = (page: Page): void => {
         page.on('console', (message) => {
-          if (['error', 'warning'].includes(message.type())) heard.push(`${message.type()}: ${message.text()} (${page.url()})`);
+          // The console names the page; what could not be loaded is named by the message's place.
+          if (['error', 'warning'].includes(message.type())) heard.push(`${message.type()}: ${message.text()} ${message.location().url} (${page.url()})`);
         });
         page.on('pageerror', (error) => heard.push(`error: ${error.message} (${page.url()})`));
         page.on('request', (request) => {

@@ -5,7 +5,7 @@ import { useEffect, useRef, useState, type FormEvent, type KeyboardEvent } from 
 import { v7 as uuid } from 'uuid';
 import type { Method, Point } from '@/core/methods/method';
 import { strokeMark } from '@/core/scoring/stroke-mark';
-import { keepWaiting, takeBackUnsent } from '../device/waiting-queue';
+import { takeBackUnsent } from '../device/waiting-queue';
 import { Problem } from '../form/problem';
 import { SheetDialog } from '../form/sheet-dialog';
 import { Attempts } from './attempts';
@@ -46,7 +46,7 @@ const FIRST = { past: [], correcting: null, second: null };
 
 /** The scoring bench: one union after the other, by keyboard, caliper, number pad or touch. What is saved is kept on the device first. */
 export function Bench({ live, method, seatId, onSeat, onRoom, next, fromPaper = false }: BenchProps) {
-  const { state, sendNow } = live;
+  const { state, keep, sendNow } = live;
   const { workshop, rule, unit, seats, assessor } = state;
   const { drafts, setDraft } = useDrafts(`${workshop.id} ${assessor.id}${fromPaper ? ' paper' : ''}`);
   const [saved, setSaved] = useState<Saved[]>([]);
@@ -113,7 +113,7 @@ export function Bench({ live, method, seatId, onSeat, onRoom, next, fromPaper = 
     const current: Draft = draft ?? { ...FIRST, judgementId: uuid(), entry };
     saving.current = true;
     try {
-      await keepWaiting({
+      await keep({
         kind: 'judgement', judgementId: current.judgementId, workshopId: workshop.id, seatId: seat.id, number, called, assessor, queuedAt: deviceTime() + live.clock,
         body: {
           workshopId: workshop.id, seatId: seat.id, number, stage: 'joined', measures: read.measures, marks: entry.marks, note: entry.note, deviceAt: new Date().toISOString(), correctsId: entry.correctsId,
@@ -148,7 +148,7 @@ export function Bench({ live, method, seatId, onSeat, onRoom, next, fromPaper = 
     const { judgementId, seatId: of } = lastSaved;
     const number = seats.find(({ id }) => id === of)?.number;
     try {
-      if (!(await takeBackUnsent(judgementId))) await keepWaiting({ kind: 'withdrawal', judgementId, workshopId: workshop.id, seatId: of, number: lastSaved.number, called: `${number}-${lastSaved.number}`, assessor, body: {}, queuedAt: deviceTime() + live.clock });
+      if (!(await takeBackUnsent(judgementId))) await keep({ kind: 'withdrawal', judgementId, workshopId: workshop.id, seatId: of, number: lastSaved.number, called: `${number}-${lastSaved.number}`, assessor, body: {}, queuedAt: deviceTime() + live.clock });
     } catch {
       setProblem({ message: `This browser could not take ${number}-${lastSaved.number} back: its storage is full or closed to this page. It stands as it was saved.`, fields: {} });
       return;

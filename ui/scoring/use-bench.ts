@@ -4,7 +4,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Method } from '@/core/methods/method';
 import { deviceDatabase, type Waiting } from '../device/device-database';
 import { sendWaiting } from '../device/send-waiting';
-import { allWaiting, dropWaiting, onWaiting } from '../device/waiting-queue';
+import { allWaiting, dropWaiting, keepWaiting, type NewWaiting, onWaiting } from '../device/waiting-queue';
 import { send } from '../form/send';
 import { type BenchChanges, type BenchState, withChanges } from './bench-data';
 import { withWaiting } from './with-waiting';
@@ -24,6 +24,8 @@ export interface LiveBench {
   link: Link;
   /** Server's clock less the device's, ms. */
   clock: number;
+  /** Keeps something for the server; when it resolves, `waiting` has it. */
+  keep: (item: NewWaiting) => Promise<void>;
   sendNow: () => Promise<void>;
   /** Asks the server how the bench stands. */
   refresh: () => Promise<void>;
@@ -71,6 +73,12 @@ export function useBench(initial: BenchState, method: Method): LiveBench {
     const kept = await allWaiting();
     await dropWaiting(kept.filter(({ deliveredAt, workshopId: of }) => deliveredAt !== null && (of !== workshopId || deliveredAt < began)).map(({ order }) => order!));
   }, [workshopId, me, key]);
+
+  const keep = useCallback(async (item: NewWaiting): Promise<void> => {
+    await keepWaiting(item);
+    // Nobody is to read that it is saved beside a strip that says nothing waits. It is kept, though, also if it cannot be read now.
+    await allWaiting().then(setWaiting, () => undefined);
+  }, []);
 
   const sending = useRef<Promise<void> | null>(null);
   const again = useRef(false);
@@ -129,5 +137,5 @@ export function useBench(initial: BenchState, method: Method): LiveBench {
   }, [sendNow, look, open]);
 
   const state = useMemo(() => withWaiting(fresh, waiting ?? [], method), [fresh, waiting, method]);
-  return { state, waiting, link, clock, sendNow, refresh: look };
+  return { state, waiting, link, clock, keep, sendNow, refresh: look };
 }
