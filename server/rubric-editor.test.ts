@@ -69,4 +69,17 @@ describe('the rubric of a club', () => {
     expect(again!.counts.score).toBeCloseTo((100 * (86 - 4)) / 86, 6);
     expect(again!.counts.earlier).toHaveLength(2);
   });
+  it('is written anew where a backup from before it was played back under the running server', async () => {
+    const other = await testClub();
+    const bench = await testWorkshop(other);
+    const score = (number: number) => putJudgement(other.as('assistant'), uuid(), judgementBody(bench, { number }));
+    const lost = await score(1);
+    const where = { where: { clubId: other.clubId } };
+    const { db } = other.services;
+    await db.judgements.destroy(where);
+    await db.rubrics.destroy(where);
+    const fresh = await score(1);
+    expect(fresh.score).toBe(lost.score);
+    expect((await db.rubrics.findAll({ ...where, raw: true })).map(({ id }) => id)).toEqual([fresh.rubricId]);
+  });
 });
