@@ -100,7 +100,7 @@ function Figure({ field, first = false, label = field.short, placeholder, entry,
         id={id} name={field.id} value={entry.texts[field.id] ?? ''} placeholder={placeholder} inputMode="decimal" autoComplete="off" enterKeyHint="next" data-first={first ? '' : undefined}
         aria-invalid={error !== undefined} aria-describedby={error || kept || quick ? `${id}-about` : undefined}
         onChange={(event) => onText(field.id, event.target.value)} onFocus={(event) => { event.target.select(); onAsk?.(field.id); }} onKeyDown={nextOnEnter}
-        className={`bench-input text-lg font-bold placeholder:font-normal placeholder:text-muted placeholder:italic ${kept ? 'border-dashed italic' : quick ? 'border-dotted' : ''}`}
+        className={`bench-input text-lg font-bold outline-offset-0 placeholder:font-normal placeholder:text-muted placeholder:italic ${kept ? 'border-dashed italic' : quick ? 'border-dotted' : ''}`}
       />
       {error ? (
         <p id={`${id}-about`} className="text-sm font-bold text-loud">{error}</p>
