@@ -14,7 +14,7 @@ export function secondClub(): SecondClub {
   return JSON.parse(readFileSync(join(WORLD, 'second-club.json'), 'utf8')) as SecondClub;
 }
 
-/** File, try and round whose tests run in this process now. */
+/** File and round whose tests run in this process now; a further try always runs in a new one. */
 let runs = '';
 
 /**
@@ -26,8 +26,8 @@ let runs = '';
 export const test = base.extend<{ expectedNoise: RegExp | null; watched: void; demo: void }>({
   demo: [
     // Playwright wants the first argument taken apart, also where nothing is taken.
-    async ({}, use, { file, retry, repeatEachIndex }) => {
-      const now = [file, retry, repeatEachIndex].join();
+    async ({}, use, { file, repeatEachIndex }) => {
+      const now = [file, repeatEachIndex].join();
       if (now !== runs) await restoreDemoState(WORLD, Number(process.env.E2E_MARIADB_PORT));
       runs = now;
       await use();
