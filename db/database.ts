@@ -1,5 +1,6 @@
 import * as mariadb from 'mariadb';
 import { Sequelize } from 'sequelize';
+import { refuseSecondConnections } from './inside-transaction';
 import { defineModels, type Models } from './models/models';
 
 /** A connection pool and its tables. */
@@ -24,11 +25,13 @@ export function openDatabase(url: string): Database {
     password: decodeURIComponent(target.password),
     database: target.pathname.slice(1),
     dialectOptions: { connectTimeout: 3000, ...(socketPath ? { socketPath } : {}) },
-    pool: { max: 12, min: 0, acquire: 4000, idle: 10_000 },
+    // A class that comes online at once queues here; a database that is away fails to connect long before.
+    pool: { max: 16, min: 0, acquire: 20_000, idle: 10_000 },
     timezone: '+00:00',
     isolationLevel: 'READ COMMITTED',
     logging: false,
     define: { charset: 'utf8mb4' },
   });
+  refuseSecondConnections(sequelize);
   return { sequelize, ...defineModels(sequelize) };
 }

@@ -1,5 +1,6 @@
 import type { Transaction } from 'sequelize';
 import type { Database } from './database';
+import { insideTransaction } from './inside-transaction';
 
 /** Error numbers of MariaDB that ask for the whole transaction to be tried again: deadlock, lock wait. */
 const AGAIN = new Set([1213, 1205]);
@@ -15,11 +16,14 @@ export function isDuplicate(error: unknown): boolean {
   return databaseErrno(error) === 1062;
 }
 
-/** Runs `work` in one transaction; deadlocks are tried again, five times at most. */
+/**
+ * Runs `work` in one transaction; deadlocks are tried again, five times at most. Every statement of
+ * `work` must name the transaction: one that does not is refused.
+ */
 export async function transact<T>(db: Database, work: (transaction: Transaction) => Promise<T>): Promise<T> {
   for (let attempt = 1; ; attempt++) {
     try {
-      return await db.sequelize.transaction(work);
+      return await db.sequelize.transaction((transaction) => insideTransaction(() => work(transaction)));
     } catch (error) {
       if (attempt === 5 || !AGAIN.has(databaseErrno(error) ?? 0)) throw error;
       // A little longer each time, and unequal, so that two that met do not meet again.

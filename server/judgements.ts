@@ -51,8 +51,9 @@ export async function putJudgement(context: Context, judgementId: string, input:
   }
   const rubric = await currentRubric(context, workshop.method, workshop.schools);
   const judged = judge(workshop, rubric.body, given);
+  const { blindRate } = await scoringSettings(context, workshop.id);
   try {
-    await transact(db, (transaction) => insert(context, transaction, judgementId, given, workshop, rubric.id, judged));
+    await transact(db, (transaction) => insert(context, transaction, judgementId, given, workshop, rubric.id, judged, blindRate));
   } catch (error) {
     if (!isDuplicate(error)) throw error;
     const twin = await replay();
@@ -74,7 +75,7 @@ function judge(workshop: WorkshopRow, rule: Parameters<typeof judgeUnion>[1], gi
 }
 
 async function insert(
-  context: Context, transaction: Transaction, judgementId: string, given: JudgementInput, workshop: WorkshopRow, rubricId: string, judged: UnionJudgement,
+  context: Context, transaction: Transaction, judgementId: string, given: JudgementInput, workshop: WorkshopRow, rubricId: string, judged: UnionJudgement, blindRate: number,
 ): Promise<void> {
   const { db, actor: { clubId, userId }, now } = context;
   const { union, fresh } = await practiceUnion(context, transaction, workshop.id, given.seatId, given.number);
@@ -89,7 +90,7 @@ async function insert(
     if (corrected.withdrawnAt) throw new UseCaseError('conflict', 'The judgement to correct was taken back meanwhile. Save this as a new one.');
   } else if (blind) {
     await db.unions.update({ secondSettledAt: now }, { where: { clubId, id: union.id }, transaction });
-  } else if (before.length === 0 && isDrawn(union.id, (await scoringSettings(context, workshop.id)).blindRate)) {
+  } else if (before.length === 0 && isDrawn(union.id, blindRate)) {
     await db.unions.update({ secondWanted: true }, { where: { clubId, id: union.id }, transaction });
   } else if (union.doubleSettledAt) {
     // A further assessor after the lead had settled: the question is open again.

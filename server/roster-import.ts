@@ -74,7 +74,7 @@ export async function acceptRoster(context: Context, workshopId: string, bytes: 
     try {
       return await transact(db, async (transaction) => {
         const personIds: string[] = [];
-        const alreadySeated = new Set((await listSeats(context, workshopId)).map(({ personId }) => personId));
+        const alreadySeated = new Set((await db.seats.findAll({ where: { clubId, workshopId }, transaction, raw: true })).map(({ personId }) => personId));
         for (const line of preview.lines) {
           const decision = line.match === 'ask' ? decisions[line.line] : decisions[line.line] === 'skip' ? 'skip' : null;
           if (line.match === 'problem' || line.match === 'seated' || decision === 'skip') continue;

@@ -1,6 +1,7 @@
 import { QueryTypes, type Transaction } from 'sequelize';
 import { takeOf, type UnionAnswers } from '@/core/findings/take-state';
 import type { Database } from '@/db/database';
+import { transact } from '@/db/transact';
 import type { PlantRow, ReportRow, RoundRow } from '@/db/models/rows';
 import { openJudgement } from './second-looks';
 
@@ -48,7 +49,7 @@ export async function refreshUnionFacts(db: Database, clubId: string, unionIds: 
 
 /** Makes the findings' table of a club anew. */
 export async function rebuildUnionFacts(db: Database, clubId: string): Promise<number> {
-  return db.sequelize.transaction(async (transaction) => {
+  return transact(db, async (transaction) => {
     const unions = await db.sequelize.query<{ id: string }>('SELECT id FROM unions WHERE club_id = :clubId ORDER BY id', {
       replacements: { clubId }, type: QueryTypes.SELECT, transaction,
     });
