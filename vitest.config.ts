@@ -3,7 +3,7 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   resolve: { alias: { '@': import.meta.dirname } },
   test: {
-    include: ['{core,exchange,server,stand-ins,ui,db,ops,demo}/**/*.test.{ts,tsx}'],
+    include: ['{app,core,exchange,server,stand-ins,ui,db,ops,demo}/**/*.test.{ts,tsx}'],
     environment: 'node',
     globalSetup: './ops/test-database.ts',
     setupFiles: './ops/test-setup.ts',

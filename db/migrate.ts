@@ -4,6 +4,7 @@ import * as workshopLife from './migrations/0001-workshop-life';
 import * as teaching from './migrations/0002-teaching';
 import * as planning from './migrations/0003-planning';
 import * as scoring from './migrations/0004-scoring';
+import * as faultsAndDoors from './migrations/0005-faults-and-doors';
 
 function migrator(sequelize: Sequelize) {
   return new Umzug({
@@ -12,6 +13,7 @@ function migrator(sequelize: Sequelize) {
       { name: '0002-teaching', up: () => teaching.up(sequelize) },
       { name: '0003-planning', up: () => planning.up(sequelize) },
       { name: '0004-scoring', up: () => scoring.up(sequelize) },
+      { name: '0005-faults-and-doors', up: () => faultsAndDoors.up(sequelize) },
     ],
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
     logger: undefined,

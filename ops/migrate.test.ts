@@ -6,7 +6,7 @@ import { openDatabase, type Database } from '@/db/database';
 import { migrate, pendingMigrations } from '@/db/migrate';
 import { startMariaDb } from './mariadb';
 
-const ALL = ['0001-workshop-life', '0002-teaching', '0003-planning', '0004-scoring'];
+const ALL = ['0001-workshop-life', '0002-teaching', '0003-planning', '0004-scoring', '0005-faults-and-doors'];
 /** Tables that are spoken to without a model. */
 const BARE = ['migrations', 'rate_limits'];
 const folder = join(process.cwd(), '.check', `migrate-database-${process.pid}`);

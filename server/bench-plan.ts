@@ -4,7 +4,7 @@ import { timePlan } from '@/core/benches/time-plan';
 import { doorSheetPdf } from '@/exchange/pdf/door-sheet';
 import { allow, type Context } from './context';
 import { dayPlan, workOf } from './day-plan';
-import { paperInput } from './fields';
+import { paperInput, trimmed } from './fields';
 import { parse } from './parse';
 import { type Part, putPart, readPart } from './plan-parts';
 import { quantities, type Quantities } from './quantities';
@@ -15,11 +15,11 @@ const metres = (what: string, least: number, most: number) => number().typeError
 const roomInput = object({
   width: metres('The width of the room', 2, 60), depth: metres('The depth of the room', 2, 60),
   benches: array(object({
-    id: string().required().max(40), name: string().trim().required('Name every bench.').max(40, 'Keep the name of a bench to 40 characters.'), x: metres('The place of a bench', -5, 65), y: metres('The place of a bench', -5, 65), length: metres('The length of a bench', 0.6, 12),
+    id: string().required().max(40), name: trimmed().required('Name every bench.').max(40, 'Keep the name of a bench to 40 characters.'), x: metres('The place of a bench', -5, 65), y: metres('The place of a bench', -5, 65), length: metres('The length of a bench', 0.6, 12),
     turned: boolean().required(), places: number().required().integer('Enter whole places.').min(1, 'A bench has one place or more.').max(20, 'More than 20 places are two benches.'),
   })).required().min(1, 'A room needs a bench.').max(40, 'More than 40 benches are the most.'),
   spots: array(object({ kind: string().oneOf(Object.keys(SPOT_WORDS) as SpotKind[]).required(), x: metres('The place of a mark', -5, 65), y: metres('The place of a mark', -5, 65) })).required().max(30),
-  helpers: array(object({ name: string().trim().required('Name the assistant.').max(80, 'Keep the name to 80 characters.'), benches: array(string().required().max(40)).required() })).required().max(30, 'Thirty assistants are the most.'),
+  helpers: array(object({ name: trimmed().required('Name the assistant.').max(80, 'Keep the name to 80 characters.'), benches: array(string().required().max(40)).required() })).required().max(30, 'Thirty assistants are the most.'),
   seating: mixed<Room['seating']>().required().test('seating', 'The seating cannot be read. Seat everybody again.', (value) =>
     typeof value === 'object' && value !== null && Object.values(value).every((place) => typeof place?.bench === 'string' && Number.isInteger(place.place) && place.place >= 0)),
 });

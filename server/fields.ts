@@ -3,18 +3,36 @@ import { addDays, isIsoDate } from '@/core/units/iso-date';
 
 /* Fields that several inputs share, with messages that say what to do. */
 
-export const id = (what: string) => string().strict().required(`Choose ${what}.`).matches(/^[0-9a-f-]{36}$/, `Choose ${what} again; its identity is damaged.`);
+const ID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
+
+/** True for what can be an id of ours at all. */
+export function isId(text: string): boolean {
+  return ID.test(text);
+}
+
+export const id = (what: string) => string().strict().typeError(`Choose ${what} again; its identity is damaged.`).required(`Choose ${what}.`).matches(ID, `Choose ${what} again; its identity is damaged.`);
+
+/** Text without space around it. An input of another kind stays what it is, and is refused as such. */
+export const trimmed = () => string().transform((value: unknown) => (typeof value === 'string' ? value.trim() : value));
 
 export const text = (what: string, most: number) =>
-  string().trim().required(`Enter ${what}.`).max(most, `Keep ${what} to ${most} characters.`);
+  trimmed().typeError(`Enter ${what} as text.`).required(`Enter ${what}.`).max(most, `Keep ${what} to ${most} characters.`);
 
-export const optionalText = (what: string, most: number) => string().trim().default('').max(most, `Keep ${what} to ${most} characters.`);
+export const optionalText = (what: string, most: number) => trimmed().typeError(`Enter ${what} as text.`).default('').max(most, `Keep ${what} to ${most} characters.`);
 
 export const isoDate = (what: string) =>
   string().required(`Enter ${what}.`).test('iso-date', `Enter ${what} as an existing date, year-month-day.`, (value) => isIsoDate(value ?? ''));
 
+/**
+ * An address as it is kept and looked up: one form for what looks the same, small letters. Everything
+ * else is compared by its bytes: é is not e.
+ */
+export function normaliseEmail(text: string): string {
+  return text.normalize('NFKC').trim().toLowerCase();
+}
+
 export const email = () =>
-  string().trim().lowercase().max(254, 'Keep the e-mail address to 254 characters.').matches(/^[^\s@]+@[^\s@]+\.[^\s@]+$/, {
+  trimmed().transform((value: unknown) => (typeof value === 'string' ? normaliseEmail(value) : value)).typeError('Enter the e-mail address as text.').max(254, 'Keep the e-mail address to 254 characters.').matches(/^[^\s@]+@[^\s@]+\.[^\s@]+$/, {
     message: 'Enter an e-mail address of the form name@place.example.',
     excludeEmptyString: true,
   });

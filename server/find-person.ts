@@ -1,11 +1,12 @@
 import { QueryTypes } from 'sequelize';
-import { object, string } from 'yup';
+import { object } from 'yup';
 import { codeIn } from '@/core/benches/find-seat';
 import { allow, type Context } from './context';
+import { trimmed } from './fields';
 import { parse } from './parse';
 import { ERASED_NAME } from './seats';
 
-const findInput = object({ q: string().trim().required('Enter a name, or the code of a tag.').min(2, 'Enter two letters or more.').max(120, 'Enter 120 characters at most.') });
+const findInput = object({ q: trimmed().required('Enter a name, or the code of a tag.').min(2, 'Enter two letters or more.').max(120, 'Enter 120 characters at most.') });
 
 export interface FoundPerson {
   workshopId: string;

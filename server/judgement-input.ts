@@ -4,7 +4,8 @@ import type { Method } from '@/core/methods/method';
 import type { Measures } from '@/core/methods/measures';
 import type { Marks } from '@/core/scoring/judge-union';
 import type { PointGrade } from '@/core/scoring/grade';
-import { count, flag, id } from './fields';
+import { pointsOf } from '@/core/methods/shown-technique';
+import { count, flag, id, trimmed } from './fields';
 
 const GRADES: PointGrade[] = ['good', 'poor', 'recut', 'fatal', 'not-looked-at'];
 const origin = string().oneOf(['measured', 'picked', 'assumed'] as const).required('Say where the figure comes from.');
@@ -38,13 +39,31 @@ export function measuresInput(method: Method): ObjectSchema<Measures> {
   return object(Object.fromEntries(method.fields.map((field) => [field.id, measure(field)]))) as unknown as ObjectSchema<Measures>;
 }
 
-export const marks = mixed<Marks>()
-  .default({})
-  .test('marks', 'A mark is not one of good, poor, recut, fatal or not looked at. Reload the page and mark it again.', (value) =>
-    Object.entries(value ?? {}).every(([point, grade]) => /^[a-z-]{1,30}$/.test(point) && GRADES.includes(grade)),
-  );
+const MARK_PROBLEM = 'A mark is not one of good, poor, recut, fatal or not looked at. Reload the page and mark it again.';
 
-const instant = (what: string) => date().typeError(`Enter ${what}.`);
+/** Marks on the points of a method, whichever schools are followed; no other points, and each graded in words of ours. */
+export function marksInput(method: Method): ObjectSchema<Marks> {
+  const known = pointIds(method);
+  return mixed<Marks>()
+    .default({})
+    .test('marks', MARK_PROBLEM, (value) => value === undefined || (isPlainObject(value) && Object.values(value).every((grade) => GRADES.includes(grade))))
+    .test('points', 'A mark is on a point that this method does not have. Reload the page and mark it again.', (value) => !isPlainObject(value) || Object.keys(value).every((point) => known.has(point))) as unknown as ObjectSchema<Marks>;
+}
+
+/** Ids of the points that a method is judged by, under any answer of any of its schools. */
+function pointIds(method: Method): Set<string> {
+  const choices = method.schools.flatMap(({ id, options }) => options.map((option) => ({ [id]: option.id })));
+  return new Set([{}, ...choices].flatMap((choice) => pointsOf(method, choice).map((point) => point.id)));
+}
+
+function isPlainObject(value: unknown): value is Record<string, unknown> {
+  return typeof value === 'object' && value !== null && !Array.isArray(value);
+}
+
+/** Clocks of devices can be years off; beyond these years it is no clock. */
+const CLOCKS = { from: new Date('1970-01-01T00:00:00Z'), to: new Date('2200-01-01T00:00:00Z') };
+
+const instant = (what: string) => date().typeError(`Enter ${what}.`).min(CLOCKS.from, `Check ${what}: it lies before 1970.`).max(CLOCKS.to, `Check ${what}: it lies too far ahead.`);
 
 export const judgementInput = object({
   workshopId: id('the workshop'),
@@ -52,14 +71,15 @@ export const judgementInput = object({
   number: count('The number of the union', 1, 999),
   stage: string().oneOf(['joined', 'wrapped', 'keeper'] as const, 'Choose the stage.').required('Choose the stage.'),
   // Which figures there are is the method's to say; see measuresInput.
-  measures: mixed<Record<string, unknown>>().required('Enter the measures of the union.').test('measures', 'The measures cannot be read. Enter them again.', (value) => typeof value === 'object' && !Array.isArray(value)),
-  marks,
-  note: string().trim().default('').max(500, 'Keep the note to 500 characters.'),
+  measures: mixed<Record<string, unknown>>().required('Enter the measures of the union.').test('measures', 'The measures cannot be read. Enter them again.', isPlainObject),
+  // Which points and grades there are is the method's to say; see marksInput.
+  marks: mixed<Record<string, unknown>>().default({}),
+  note: trimmed().default('').max(500, 'Keep the note to 500 characters.'),
   deviceAt: instant('the time of the device').required('The time of the device is missing.'),
-  correctsId: string().nullable().default(null).matches(/^[0-9a-f-]{36}$/, 'Choose the judgement to correct again.'),
+  correctsId: id('the judgement to correct').nullable().default(null).optional(),
   filledInAt: instant('when the sheet was filled in').nullable().default(null),
   /** Who made it on the device, which may have been signed in to by another since. */
-  assessorId: string().nullable().default(null).matches(/^[0-9a-f-]{36}$/, 'The assessor’s identity is damaged. Sign in again.'),
+  assessorId: id('the assessor').nullable().default(null).optional(),
   /** What the device's clock showed when it sent this, to put its times right. */
   sentAt: instant('when it was sent').nullable().default(null),
   seconds: number().nullable().default(null).integer('Whole seconds.').min(0, 'A time cannot be less than 0.').transform((value: number | null) => (value === null || Number.isNaN(value) ? value : Math.min(value, 86_400))),

@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { isDeepStrictEqual } from 'node:util';
 import { v7 as uuid } from 'uuid';
 import { QueryTypes, type Transaction } from 'sequelize';
@@ -10,7 +11,7 @@ import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from './context';
 import { audit } from './audit';
 import { id } from './fields';
-import { judgementInput, type JudgementInput, measuresInput } from './judgement-input';
+import { judgementInput, type JudgementInput, marksInput, measuresInput } from './judgement-input';
 import { parse } from './parse';
 import { currentRubric } from './rubrics';
 import { standing } from './counting-judgement';
@@ -32,11 +33,13 @@ export async function putJudgement(context: Context, judgementId: string, input:
   const read = parse(judgementInput, input) as JudgementInput;
   if (read.assessorId && read.assessorId !== context.actor.userId) throw new UseCaseError('forbidden', 'This judgement was made by another assessor on this device. It stays here until they sign in again.', { assessorId: 'Signed in as another.' });
   const workshop = await getWorkshop(context, read.workshopId);
-  const given = { ...read, ...parse(object({ measures: measuresInput(methodById(workshop.method)) }), { measures: read.measures }) } as JudgementInput;
+  const method = methodById(workshop.method);
+  const given = { ...read, ...parse(object({ measures: measuresInput(method), marks: marksInput(method) }), { measures: read.measures, marks: read.marks }) } as JudgementInput;
+  const sentHash = hashOfSent(given);
   const replay = async (): Promise<JudgementRow | null> => {
     const known = await db.judgements.findOne({ where: { id: judgementId }, raw: true });
     if (known && known.clubId !== clubId) throw notFound('The judgement');
-    if (known && !sameContent(known, given)) {
+    if (known && (known.sentHash === null ? !sameContent(known, given) : known.sentHash !== sentHash)) {
       throw new UseCaseError('conflict', 'This judgement was saved already with other figures. Reload the page; correct it there if it is wrong.');
     }
     return known;
@@ -53,7 +56,7 @@ export async function putJudgement(context: Context, judgementId: string, input:
   const judged = judge(workshop, rubric.body, given);
   const { blindRate } = await scoringSettings(context, workshop.id);
   try {
-    await transact(db, (transaction) => insert(context, transaction, judgementId, given, workshop, rubric.id, judged, blindRate));
+    await transact(db, (transaction) => insert(context, transaction, judgementId, given, workshop, rubric.id, judged, blindRate, sentHash));
   } catch (error) {
     if (!isDuplicate(error)) throw error;
     const twin = await replay();
@@ -75,7 +78,7 @@ function judge(workshop: WorkshopRow, rule: Parameters<typeof judgeUnion>[1], gi
 }
 
 async function insert(
-  context: Context, transaction: Transaction, judgementId: string, given: JudgementInput, workshop: WorkshopRow, rubricId: string, judged: UnionJudgement, blindRate: number,
+  context: Context, transaction: Transaction, judgementId: string, given: JudgementInput, workshop: WorkshopRow, rubricId: string, judged: UnionJudgement, blindRate: number, sentHash: string,
 ): Promise<void> {
   const { db, actor: { clubId, userId }, now } = context;
   const { union, fresh } = await practiceUnion(context, transaction, workshop.id, given.seatId, given.number);
@@ -104,13 +107,16 @@ async function insert(
       runs: contact.ring, contactGrade: contactGrade.grade as 'good' | 'poor' | 'fatal', contactWords: contactGrade.words,
       fatal: judged.fatal, score: judged.score, modelVersion: methodById(workshop.method).contactModel, rubricId, correctsId: given.correctsId, liveCorrectsId: given.correctsId,
       withdrawnAt: null, filledInAt: given.filledInAt, deviceAt: given.deviceAt, recordedAt: now,
-      madeAt: madeAt(given, now), blind: corrected?.blind ?? blind, seconds: given.seconds, strokes: given.strokes, rescoredBy: null,
+      madeAt: madeAt(given, now), blind: corrected?.blind ?? blind, seconds: given.seconds, strokes: given.strokes, rescoredBy: null, sentHash,
     },
     { transaction },
   );
   await refreshUnionFacts(db, clubId, [union.id], transaction);
   await audit(db, transaction, { clubId, actorId: userId, action: given.correctsId ? 'judgement corrected' : 'judgement saved', subjectId: judgementId, at: now });
 }
+
+/** No judgement waits on a device for longer, ms: a year. */
+const LONGEST_WAIT = 366 * 86_400_000;
 
 /**
  * When it was made, by the server's clock. A device whose clock is a day off shows the same error
@@ -119,6 +125,8 @@ async function insert(
 export function madeAt({ deviceAt, sentAt, filledInAt }: Pick<JudgementInput, 'deviceAt' | 'sentAt' | 'filledInAt'>, now: Date): Date {
   if (filledInAt) return filledInAt;
   const waited = sentAt ? Math.max(0, sentAt.getTime() - deviceAt.getTime()) : 0;
+  // A clock set right in between makes the difference worth nothing.
+  if (waited > LONGEST_WAIT) return now;
   return new Date(now.getTime() - waited);
 }
 
@@ -134,6 +142,17 @@ async function practiceUnion(context: Context, transaction: Transaction, worksho
   return { union: (await db.unions.findOne({ where: { clubId, workshopId, seatId, kind: 'practice', number }, transaction, raw: true }))!, fresh: false };
 }
 
+/** What makes two sendings the same judgement; times of sending and of the device's clock do not. */
+function hashOfSent({ workshopId, seatId, number, stage, measures, marks, note, correctsId, filledInAt }: JudgementInput): string {
+  const content = [workshopId, seatId, number, stage, sorted(measures), sorted(marks), note, correctsId, filledInAt?.toISOString() ?? null];
+  return createHash('sha256').update(JSON.stringify(content)).digest('hex');
+}
+
+function sorted(record: object): [string, unknown][] {
+  return Object.entries(record).sort(([a], [b]) => (a < b ? -1 : 1)).map(([key, value]) => [key, typeof value === 'object' && value !== null ? sorted(value) : value]);
+}
+
+/** As far as a row from before hashes were kept can tell. */
 function sameContent(known: JudgementRow, given: JudgementInput): boolean {
   return (
     isDeepStrictEqual(known.measures, given.measures) && isDeepStrictEqual(known.marks, given.marks) && known.note === given.note &&

@@ -1,11 +1,11 @@
-import { array, object, string } from 'yup';
+import { array, object } from 'yup';
 import { v5 } from 'uuid';
 import { isReady } from '@/core/readiness/ready-rule';
 import { isDuplicate, transact } from '@/db/transact';
 import { audit } from './audit';
 import { allow, type Context } from './context';
 import { attemptOf } from './attempts';
-import { flag, id } from './fields';
+import { flag, id, trimmed } from './fields';
 import { parse } from './parse';
 import { scoringSettings } from './scoring-settings';
 import { groupByUnion } from './scored-unions';
@@ -51,7 +51,7 @@ export async function keeperDoors(context: Context, workshopId: string): Promise
 const permitInput = object({
   seatIds: array(id('a seat')).required('Choose who.').min(1, 'Choose who.').max(500, '500 people at most.'),
   may: flag().required('Say whether they may.'),
-  reason: string().trim().required('Say why, in a few words; it is kept.').max(300, 'Keep the reason to 300 characters.'),
+  reason: trimmed().required('Say why, in a few words; it is kept.').max(300, 'Keep the reason to 300 characters.'),
 });
 
 /** Lets people make keepers though they are not ready, or keeps them back though they are; kept with who said so and why. */

@@ -15,7 +15,7 @@ import { writeCsv } from '@/exchange/csv-table';
 import { kitListPdf } from '@/exchange/pdf/kit-list';
 import { allow, type Context } from './context';
 import { audit } from './audit';
-import { paperInput } from './fields';
+import { paperInput, trimmed } from './fields';
 import { parse } from './parse';
 import { putPart, readPart } from './plan-parts';
 import { planning, type Planning } from './planning';
@@ -137,7 +137,7 @@ function withLots(store: Record<string, { inStore: number; price: number | null 
 const amount = (what: string) => number().typeError(`Enter ${what} in figures.`).required(`Enter ${what}.`).min(0, `${what} cannot be below 0.`).max(1_000_000, `${what} cannot be that much.`);
 const kitInput = object({
   edits: mixed<Record<string, { total: number }>>().required('Enter the amounts.').test('edits', 'The amounts cannot be read. Reload the page and enter them again.', (value) => typeof value === 'object' && value !== null && !Array.isArray(value)),
-  extra: array(object({ id: string().required().max(60), name: string().trim().required('Name the line you added.').max(80, 'Keep a line to 80 characters.'), unit: string().trim().default('pieces').max(20, 'Keep the unit to 20 characters.'), total: amount('The amount of a line you added') })).max(60, 'Sixty lines of your own are the most.').default([]),
+  extra: array(object({ id: string().required().max(60), name: trimmed().required('Name the line you added.').max(80, 'Keep a line to 80 characters.'), unit: trimmed().default('pieces').max(20, 'Keep the unit to 20 characters.'), total: amount('The amount of a line you added') })).max(60, 'Sixty lines of your own are the most.').default([]),
 });
 
 /** Saves what was changed by hand in the kit list, and lines of one's own. */
@@ -152,7 +152,7 @@ export async function putKit(context: Context, workshopId: string, input: unknow
 
 const storeInput = object({
   items: array(object({
-    item: string().trim().required('Name the thing.').max(120, 'Keep it to 120 characters.'), inStore: amount('What is in store'),
+    item: trimmed().required('Name the thing.').max(120, 'Keep it to 120 characters.'), inStore: amount('What is in store'),
     price: number().nullable().default(null).transform((value, original) => (original === '' ? null : value)).typeError('Enter the price in figures, or leave it empty.').min(0, 'A price cannot be below 0.').max(1_000_000, 'A price cannot be that high.'),
   })).required('Enter what is in store.').max(200, 'Two hundred things at once are the most.'),
 });

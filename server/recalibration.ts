@@ -1,4 +1,4 @@
-import { number, object } from 'yup';
+import { mixed, number, object } from 'yup';
 import { differences, recalibrationSet, SET_SIZE } from '@/core/calibration/recalibration-set';
 import { METHODS, methodById } from '@/core/methods/registry';
 import type { Marks, ScoringRule } from '@/core/scoring/judge-union';
@@ -7,7 +7,7 @@ import type { RecalibrationRow } from '@/db/models/rows';
 import { isDuplicate } from '@/db/transact';
 import { allow, type Context } from './context';
 import { id, text } from './fields';
-import { marks as marksInput } from './judgement-input';
+import { marksInput } from './judgement-input';
 import { parse } from './parse';
 import { currentRubric } from './rubrics';
 import { notFound } from './use-case-error';
@@ -73,7 +73,7 @@ const answerInput = object({
   workshopId: id('the workshop'), method: text('the method', 40),
   seed: number().required('Reload the page.').integer('Reload the page.').min(1, 'Reload the page.').max(1_000_000, 'Reload the page.'),
   nth: number().required('Reload the page.').integer('Reload the page.').min(0, 'Reload the page.').max(SET_SIZE - 1, 'Reload the page.'),
-  marks: marksInput,
+  marks: mixed<Record<string, unknown>>().default({}),
 });
 
 /** Keeps an assessor's grades of one drawn union. The first answer counts; the rubric's grades are told only after it. */
@@ -84,10 +84,11 @@ export async function answerRecalibration(context: Context, answerId: string, in
   const { db, actor: { clubId, userId }, now } = context;
   const workshop = await getWorkshop(context, given.workshopId);
   if (workshop.method !== given.method || !METHODS.some((method) => method.id === given.method)) throw notFound('The method');
+  const { marks: read } = parse(object({ marks: marksInput(methodById(given.method)) }), { marks: given.marks });
   const rubric = await currentRubric(context, workshop.method, workshop.schools);
   // A grade the drawn union cannot be given is no answer.
   const asked = new Set(Object.keys(recalibrationSet(methodById(given.method), rubric.body, given.seed)[given.nth]!.truth));
-  const marks = Object.fromEntries(Object.entries(given.marks as Marks).filter(([point]) => asked.has(point)));
+  const marks = Object.fromEntries(Object.entries(read as Marks).filter(([point]) => asked.has(point)));
   try {
     await db.recalibrations.create({ id: answerId, clubId, method: given.method, seed: given.seed, nth: given.nth, assessorId: userId, rubricId: rubric.id, marks, answeredAt: now });
   } catch (error) {

@@ -6,7 +6,7 @@ import type { Database } from '@/db/database';
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from './context';
 import { audit } from './audit';
-import { id } from './fields';
+import { id, trimmed } from './fields';
 import { parse } from './parse';
 import { getRound, listRounds } from './rounds';
 import { refreshUnionFacts } from './union-facts';
@@ -15,7 +15,7 @@ import { notFound, UseCaseError } from './use-case-error';
 export const answerInput = object({
   unionId: id('the plant'),
   answer: string().oneOf([...ANSWERS], 'Choose yes, not sure yet, dead, or cannot find it.').required('Choose an answer.'),
-  note: string().trim().default('').max(500, 'Keep the note to 500 characters.'),
+  note: trimmed().default('').max(500, 'Keep the note to 500 characters.'),
 });
 
 export type AnswerInput = { unionId: string; answer: Answer; note: string };

@@ -138,7 +138,7 @@ export async function rescoreWorkshop(context: Context, workshopId: string): Pro
       // An id made of both, so that two who ask at once make the same row.
       return [{
         ...old, id: v5(rubric.id, old.id), rubricId: rubric.id, score: judged.score, fatal: judged.fatal, contact: contact.contact, contactLeft: contact.left, contactRight: contact.right, touchingMm: contact.touching, runs: contact.ring,
-        contactGrade: contactGrade.grade as JudgementRow['contactGrade'], contactWords: contactGrade.words, modelVersion: method.contactModel, correctsId: old.id, liveCorrectsId: old.id, rescoredBy: userId, recordedAt: now, blind: Boolean(old.blind),
+        contactGrade: contactGrade.grade as JudgementRow['contactGrade'], contactWords: contactGrade.words, modelVersion: method.contactModel, correctsId: old.id, liveCorrectsId: old.id, rescoredBy: userId, recordedAt: now, blind: Boolean(old.blind), sentHash: null,
       }];
     });
     if (fresh.length === 0) return 0;

@@ -1,4 +1,4 @@
-import { mixed, object, string } from 'yup';
+import { mixed, object } from 'yup';
 import { v7 as uuid } from 'uuid';
 import type { Transaction } from 'sequelize';
 import type { SkillLevel } from '@/core/pairing/hand';
@@ -6,7 +6,7 @@ import type { PersonRow, SeatRow } from '@/db/models/rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from './context';
 import { audit } from './audit';
-import { email, flag, id, optionalText, text } from './fields';
+import { email, flag, id, optionalText, text, trimmed } from './fields';
 import { parse } from './parse';
 import { notFound, UseCaseError } from './use-case-error';
 import { getWorkshop } from './workshops';
@@ -87,7 +87,7 @@ async function findSeat(context: Context, workshopId: string, seatId: string): P
 const seatChange = object({
   name: optionalText('the name', 120).default(undefined),
   email: email().default(undefined),
-  phone: string().trim().max(40, 'Keep the phone number to 40 characters.').default(undefined),
+  phone: trimmed().max(40, 'Keep the phone number to 40 characters.').default(undefined),
   mayContact: flag().default(undefined),
   absent: flag().default(undefined),
   leftHanded: flag().default(undefined),

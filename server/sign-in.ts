@@ -1,4 +1,5 @@
 import { Op, QueryTypes } from 'sequelize';
+import { v7 as uuid } from 'uuid';
 import { object, string } from 'yup';
 import type { Actor, Services } from './context';
 import { email } from './fields';
@@ -42,7 +43,7 @@ export async function signIn(services: Services, input: unknown, from: string): 
 export async function openSession({ db, now }: Services, userId: string, clubId: string): Promise<{ token: string; expiresAt: Date }> {
   const token = makeToken();
   const expiresAt = new Date(now.getTime() + SESSION_DAYS * 86_400_000);
-  await db.sessions.create({ tokenHash: hashToken(token), userId, clubId, createdAt: now, expiresAt });
+  await db.sessions.create({ tokenHash: hashToken(token), id: uuid(), userId, clubId, createdAt: now, expiresAt, seenAt: now, confirmedAt: now, device: '', keptOffline: false });
   return { token, expiresAt };
 }
 

@@ -8,7 +8,7 @@ import { isDuplicate, transact } from '@/db/transact';
 import { isMonthDay, readNormals, writeNormals } from '@/exchange/normals-csv';
 import { allow, type Context } from './context';
 import { audit } from './audit';
-import { count, id, isAhead, isoDate, optionalText, text } from './fields';
+import { count, id, isAhead, isoDate, optionalText, text, trimmed } from './fields';
 import { parse } from './parse';
 import { notFound, UseCaseError } from './use-case-error';
 
@@ -93,7 +93,7 @@ export async function exportClimate(context: Context, siteId: string): Promise<s
 
 const assumptionsInput = object({
   edits: mixed<Edits>().required('Enter the figures.').test('edits', 'The figures cannot be read. Reload the page and enter them again.', (value) => typeof value === 'object' && value !== null && !Array.isArray(value)),
-  quarantine: array(string().trim().required().max(60)).max(40, 'A list of more than 40 species is too long.').default([]),
+  quarantine: array(trimmed().required().max(60)).max(40, 'A list of more than 40 species is too long.').default([]),
   region: optionalText('the region', 80), version: count('The version', 0, 1_000_000),
 });
 const editInput = object({

@@ -4,7 +4,7 @@ import type { WoodSourceBookingRow, WoodSourceRow, WoodSourceYearRow } from '@/d
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from './context';
 import { audit } from './audit';
-import { count, id, optionalText, text } from './fields';
+import { count, id, optionalText, text, trimmed } from './fields';
 import { parse } from './parse';
 import { notFound, UseCaseError } from './use-case-error';
 
@@ -45,7 +45,7 @@ export async function listSources(context: Context): Promise<WoodSource[]> {
 
 const sourceInput = object({
   kind: string().oneOf(['keeper', 'tree'] as const, 'Choose a tree or a keeper.').required('Choose a tree or a keeper.'), name: text('a name for the plant', 120), variety: text('the variety', 80), species: text('the species', 60),
-  region: optionalText('the region', 80), note: optionalText('the note', 300), code: string().trim().uppercase().default(''),
+  region: optionalText('the region', 80), note: optionalText('the note', 300), code: trimmed().transform((value: unknown) => (typeof value === 'string' ? value.toUpperCase() : value)).default(''),
 });
 
 /** Makes or changes a source under an id from the browser. A keeper is named by the code on its tag. */

@@ -1,5 +1,9 @@
 import type { Context, Services } from '@/server/context';
-import { UseCaseError } from '@/server/use-case-error';
+import { databaseIsAway, isCrowded } from '@/server/database-is-away';
+import { isId } from '@/server/fields';
+import { notFound, UseCaseError } from '@/server/use-case-error';
+import { refuseForeignOrigin } from './own-origin';
+import { readJson, USUAL_MOST_JSON } from './read-body';
 import { publicUrl, services } from './services';
 import { currentActor } from './session';
 
@@ -16,12 +20,23 @@ export interface Call {
 type Result = Response | object | void;
 export type Handler = (request: Request, route: RouteContext) => Promise<Response>;
 
+/** What a route takes at most. */
+interface Limits {
+  /** Bytes of JSON; the usual is enough for a form. */
+  mostJson?: number;
+}
+
+/** Parts of addresses that are no ids. */
+const NO_IDS = new Set(['method', 'token', 'table', 'year']);
+
 /** A route for anybody. */
-export function handlePublic(work: (services: Services, call: Call) => Promise<Result>): Handler {
+export function handlePublic(work: (services: Services, call: Call) => Promise<Result>, { mostJson = USUAL_MOST_JSON }: Limits = {}): Handler {
   return async (request, route) => {
     try {
-      refuseForeignOrigin(request);
-      const result = await work(services(), { params: await route.params, request, body: () => jsonBody(request) });
+      refuseForeignOrigin(request, publicUrl());
+      const params = await route.params;
+      for (const [name, value] of Object.entries(params)) if (!NO_IDS.has(name) && !isId(value)) throw notFound('What this address names');
+      const result = await work(services(), { params, request, body: () => readJson(request, mostJson) });
       if (result instanceof Response) return result;
       return result === undefined ? new Response(null, { status: 204 }) : Response.json(result, { headers: { 'Cache-Control': 'no-store' } });
     } catch (error) {
@@ -31,31 +46,12 @@ export function handlePublic(work: (services: Services, call: Call) => Promise<R
 }
 
 /** A route for members: whoever is not signed in gets 401 before anything else is looked at. */
-export function handle(work: (context: Context, call: Call) => Promise<Result>): Handler {
+export function handle(work: (context: Context, call: Call) => Promise<Result>, limits: Limits = {}): Handler {
   return handlePublic(async (given, call) => {
     const actor = await currentActor();
     if (!actor) throw new UseCaseError('signed-out', 'You are signed out. Sign in and try again; what you entered stays on the screen.');
     return work({ ...given, actor }, call);
-  });
-}
-
-/** Browsers say where a request comes from; one that changes things must come from our own pages. */
-function refuseForeignOrigin(request: Request): void {
-  if (request.method === 'GET' || request.method === 'HEAD') return;
-  const origin = request.headers.get('origin');
-  if (origin === null) return;
-  const own = [request.headers.get('host'), new URL(publicUrl()).host];
-  if (!URL.canParse(origin) || !own.includes(new URL(origin).host)) {
-    throw new UseCaseError('forbidden', 'This request came from another site and was refused.');
-  }
-}
-
-async function jsonBody(request: Request): Promise<unknown> {
-  try {
-    return await request.json();
-  } catch {
-    throw new UseCaseError('invalid', 'The request could not be read. Reload the page and try again.');
-  }
+  }, limits);
 }
 
 function refusal(error: unknown, request: Request): Response {
@@ -64,18 +60,14 @@ function refusal(error: unknown, request: Request): Response {
     return Response.json({ message: error.message, fields: error.fields }, { status: error.status, headers });
   }
   if (databaseIsAway(error)) {
-    const message = 'The database is not answering, so nothing was saved yet. What you entered is still here; try again in a moment.';
+    const message = isCrowded(error)
+      ? 'Very many are at it right now, so this was not saved yet. What you entered is still here; try again in a moment.'
+      : 'The database is not answering, so nothing was saved yet. What you entered is still here; try again in a moment.';
     return Response.json({ message, fields: {} }, { status: 503, headers: { ...headers, 'Retry-After': '3' } });
   }
   // The path is left out for private links, whose path is their secret.
   console.error(request.method, new URL(request.url).pathname.startsWith('/api/r/') ? '/api/r/…' : new URL(request.url).pathname, error);
   return Response.json({ message: 'Something went wrong on the server, so nothing was saved. Try again; if it stays, tell whoever runs Pear Bench.', fields: {} }, { status: 500, headers });
-}
-
-export function databaseIsAway(error: unknown): boolean {
-  const { name = '', parent } = (error ?? {}) as { name?: string; parent?: { code?: string; sqlState?: string; fatal?: boolean } };
-  if (/^Sequelize(Connection|HostNot|AccessDenied)/.test(name)) return true;
-  return parent?.sqlState === '08S01' || parent?.sqlState === '08000' || parent?.fatal === true || /^(ECONN|EPIPE|ER_CONNECTION|ER_SOCKET|ER_CMD_CONNECTION_CLOSED|ER_SERVER_SHUTDOWN)/.test(parent?.code ?? '');
 }
 
 /** A file to save or to open. */

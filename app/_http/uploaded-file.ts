@@ -1,4 +1,5 @@
 import { UseCaseError } from '@/server/use-case-error';
+import { readBytes } from './read-body';
 
 const MOST_BYTES = 8_000_000;
 
@@ -7,10 +8,9 @@ type Upload = 'CSV file' | 'picture';
 
 /** The form of an upload. */
 export async function uploadForm(request: Request, what: Upload = 'CSV file'): Promise<FormData> {
-  // Told before it is read: nothing larger is taken into memory.
-  if (Number(request.headers.get('content-length') ?? 0) > MOST_BYTES + 100_000) throw tooLarge(what);
+  const bytes = await readBytes(request, MOST_BYTES + 100_000, tooLarge(what).message);
   try {
-    return await request.formData();
+    return await new Response(bytes, { headers: { 'Content-Type': request.headers.get('content-type') ?? '' } }).formData();
   } catch {
     throw new UseCaseError('invalid', `No file arrived. Choose the ${what} again.`);
   }
@@ -25,5 +25,5 @@ export async function uploadedFile(data: FormData, what: Upload = 'CSV file'): P
 }
 
 function tooLarge(what: Upload): UseCaseError {
-  return new UseCaseError('invalid', what === 'picture' ? 'The picture is larger than 8 MB. Take it smaller, or choose another.' : 'The file is larger than 8 MB. Choose the CSV file of this workshop, or cut it into parts.');
+  return new UseCaseError('too-large', what === 'picture' ? 'The picture is larger than 8 MB. Take it smaller, or choose another.' : 'The file is larger than 8 MB. Choose the CSV file of this workshop, or cut it into parts.');
 }

@@ -27,13 +27,18 @@ export function defineModels(sequelize: Sequelize) {
     clubs: define<rows.ClubRow>('clubs', { id: key, name: STRING, createdAt: DATE(3) }),
     users: define<rows.UserRow>('users', { id: key, email: STRING, name: STRING, passwordHash: STRING, lengthUnit: STRING, temperatureUnit: STRING }),
     memberships: define<rows.MembershipRow>('memberships', { clubId: key, userId: key, role: STRING }),
-    sessions: define<rows.SessionRow>('sessions', { tokenHash: key, userId: STRING, clubId: STRING, createdAt: DATE(3), expiresAt: DATE(3) }),
+    sessions: define<rows.SessionRow>('sessions', { tokenHash: key, userId: STRING, clubId: STRING, createdAt: DATE(3), expiresAt: DATE(3), id: STRING, seenAt: DATE(3), confirmedAt: DATE(3), device: STRING, keptOffline: BOOLEAN }),
+    passwordLinks: define<rows.PasswordLinkRow>('password_links', { tokenHash: key, userId: STRING, purpose: STRING, createdAt: DATE(3), expiresAt: DATE(3), usedAt: DATE(3) }),
+    accountLetters: define<rows.AccountLetterRow>('account_letters', { id: key, userId: STRING, subject: STRING, state: STRING, createdAt: DATE(3) }),
+    invitations: define<rows.InvitationRow>('invitations', { clubId: key, userId: key, role: STRING, invitedBy: STRING, invitedAt: DATE(3) }),
+    knownNetworks: define<rows.KnownNetworkRow>('known_networks', { userId: key, networkHash: key, seenAt: DATE(3) }),
+    keptResults: define<rows.KeptResultRow>('kept_results', { clubId: key, kind: key, subjectId: key, madeOf: STRING, body: JSON }),
     people: define<rows.PersonRow>('people', { id: key, clubId: STRING, name: STRING, email: STRING, phone: STRING, mayContact: BOOLEAN, erasedAt: DATE(3) }),
     sites: define<rows.SiteRow>('sites', {
       id: key, clubId: STRING, name: STRING, hemisphere: STRING, timeZone: STRING, region: STRING, climate: JSON, climateSource: STRING, assumptions: JSON, quarantine: JSON, version: INTEGER,
     }),
     workshops: define<rows.WorkshopRow>('workshops', {
-      id: key, clubId: STRING, title: STRING, date: DATEONLY, siteId: STRING, method: STRING, promisedKeepers: INTEGER, promise: STRING, schools: JSON, createdAt: DATE(3),
+      id: key, clubId: STRING, title: STRING, date: DATEONLY, siteId: STRING, method: STRING, promisedKeepers: INTEGER, promise: STRING, schools: JSON, createdAt: DATE(3), putAwayAt: DATE(3),
     }),
     seats: define<rows.SeatRow>('seats', { id: key, clubId: STRING, workshopId: STRING, number: INTEGER, personId: STRING, absent: BOOLEAN, leftHanded: BOOLEAN, skill: STRING }),
     rosterImports: define<rows.RosterImportRow>('roster_imports', { clubId: key, id: key, workshopId: STRING, seated: INTEGER, at: DATE(3) }),
@@ -56,7 +61,7 @@ export function defineModels(sequelize: Sequelize) {
       id: key, clubId: STRING, unionId: STRING, assessorId: STRING, stage: STRING, measures: JSON, marks: JSON, note: STRING,
       contact: DOUBLE, contactLeft: DOUBLE, contactRight: DOUBLE, touchingMm: DOUBLE, runs: JSON, contactGrade: STRING, contactWords: STRING,
       fatal: JSON, score: DOUBLE, modelVersion: STRING, rubricId: STRING, correctsId: STRING, liveCorrectsId: STRING, withdrawnAt: DATE(3), filledInAt: DATE(3),
-      deviceAt: DATE(3), recordedAt: DATE(3), madeAt: DATE(3), blind: BOOLEAN, seconds: INTEGER, strokes: INTEGER, rescoredBy: STRING,
+      deviceAt: DATE(3), recordedAt: DATE(3), madeAt: DATE(3), blind: BOOLEAN, seconds: INTEGER, strokes: INTEGER, rescoredBy: STRING, sentHash: STRING,
     }),
     rounds: define<rows.RoundRow>('rounds', { id: key, clubId: STRING, workshopId: STRING, milestone: STRING, opensOn: DATEONLY, closesOn: DATEONLY }),
     reportLinks: define<rows.ReportLinkRow>('report_links', {
@@ -99,7 +104,7 @@ export function defineModels(sequelize: Sequelize) {
     woodBookings: define<rows.WoodBookingRow>('wood_bookings', { id: key, clubId: STRING, lotId: STRING, workshopId: STRING, seatId: STRING, sticks: INTEGER }),
     woodChecks: define<rows.WoodCheckRow>('wood_checks', { id: key, clubId: STRING, lotId: STRING, lookedOn: DATEONLY, green: STRING, buds: STRING, note: STRING, enteredBy: STRING }),
     loggerRuns: define<rows.LoggerRunRow>('logger_runs', {
-      id: key, clubId: STRING, lotId: STRING, fileName: STRING, contentHash: STRING, readings: JSON, summary: JSON, notes: JSON, addedAt: DATE(3),
+      id: key, clubId: STRING, lotId: STRING, fileName: STRING, contentHash: STRING, readings: JSON, series: BLOB, summary: JSON, notes: JSON, addedAt: DATE(3),
     }),
     measuredPieces: define<rows.MeasuredPieceRow>('measured_pieces', {
       id: key, clubId: STRING, workshopId: STRING, kind: STRING, lotId: STRING, number: INTEGER, caliper: DOUBLE, usableBuds: INTEGER,

@@ -22,9 +22,31 @@ export type Role = 'lead' | 'assistant' | 'viewer';
 export type UnionKind = 'practice' | 'keeper';
 
 export interface ClubRow { id: string; name: string; createdAt: Date }
-export interface UserRow { id: string; email: string; name: string; passwordHash: string; lengthUnit: LengthUnit; temperatureUnit: TemperatureUnit }
+export interface UserRow { id: string; email: string; name: string; /** Null until they chose one. */ passwordHash: string | null; lengthUnit: LengthUnit; temperatureUnit: TemperatureUnit }
 export interface MembershipRow { clubId: string; userId: string; role: Role }
-export interface SessionRow { tokenHash: string; userId: string; clubId: string; createdAt: Date; expiresAt: Date }
+export interface SessionRow {
+  tokenHash: string;
+  /** What the session is called towards its owner; the token is told to nobody. */
+  id: string;
+  userId: string; clubId: string; createdAt: Date; expiresAt: Date;
+  /** Last call, to the nearest minutes. */
+  seenAt: Date;
+  /** When the password was last entered in it. */
+  confirmedAt: Date | null;
+  /** Browser and system, in words. */
+  device: string;
+  /** A bench is kept on the device for no reception, so it may stay away for days. */
+  keptOffline: boolean;
+}
+/** A link that sets a password: for whoever forgot theirs, or has none yet. */
+export interface PasswordLinkRow { tokenHash: string; userId: string; purpose: 'forgotten' | 'hand-over'; createdAt: Date; expiresAt: Date; usedAt: Date | null }
+/** A letter to a user about their account. */
+export interface AccountLetterRow { id: string; userId: string; subject: string; state: 'queued' | 'delivered'; createdAt: Date }
+/** Somebody with an account is asked to join a club; it counts when they say yes. */
+export interface InvitationRow { clubId: string; userId: string; role: Role; invitedBy: string; invitedAt: Date }
+export interface KnownNetworkRow { userId: string; networkHash: string; seenAt: Date }
+/** A result kept with the hash of what it was made of; worth nothing once that changed. */
+export interface KeptResultRow { clubId: string; kind: string; subjectId: string; madeOf: string; body: unknown }
 export interface PersonRow { id: string; clubId: string; name: string | null; email: string | null; phone: string | null; mayContact: boolean; erasedAt: Date | null }
 export interface SiteRow {
   id: string; clubId: string; name: string; hemisphere: 'north' | 'south'; timeZone: string;
@@ -37,6 +59,8 @@ export interface WorkshopRow {
   id: string; clubId: string; title: string; date: string; siteId: string; method: string; promisedKeepers: number; promise: string;
   /** Chosen option by question; the usual ones are not named. */
   schools: Choices; createdAt: Date;
+  /** Made by mistake and put away: in no list, and to be brought back. */
+  putAwayAt: Date | null;
 }
 export interface SeatRow { id: string; clubId: string; workshopId: string; number: number; personId: string; absent: boolean; leftHanded: boolean; skill: SkillLevel | null }
 export interface RosterImportRow { clubId: string; id: string; workshopId: string; seated: number; at: Date }
@@ -76,6 +100,8 @@ export interface JudgementRow {
   seconds: number | null; strokes: number | null;
   /** Who had it scored again by another rubric; its assessor stays who it was. */
   rescoredBy: string | null;
+  /** Hash of what the device sent; null for those from before it was kept. */
+  sentHash: string | null;
 }
 export interface RoundRow { id: string; clubId: string; workshopId: string; milestone: Milestone; opensOn: string; closesOn: string }
 export interface ReportLinkRow {
@@ -117,7 +143,9 @@ export interface WoodSourceYearRow { clubId: string; sourceId: string; year: num
 export interface WoodSourceBookingRow { id: string; clubId: string; sourceId: string; year: number; whom: string; sticks: number }
 export interface WoodBookingRow { id: string; clubId: string; lotId: string; workshopId: string; seatId: string | null; sticks: number }
 export interface WoodCheckRow { id: string; clubId: string; lotId: string; lookedOn: string; green: 'yes' | 'partly' | 'no'; buds: 'shut' | 'moving' | 'open'; note: string; enteredBy: string }
-export interface LoggerRunRow { id: string; clubId: string; lotId: string; fileName: string; contentHash: string; readings: Reading[]; summary: LoggerSummary; notes: string[]; addedAt: Date }
+export interface LoggerRunRow { id: string; clubId: string; lotId: string; fileName: string; contentHash: string;
+  /** What is drawn of it; `series` is all of it, packed. */
+  readings: Reading[]; series: Buffer | null; summary: LoggerSummary; notes: string[]; addedAt: Date }
 export interface MeasuredPieceRow { id: string; clubId: string; workshopId: string; kind: 'stick' | 'stock'; lotId: string; number: number; caliper: number; usableBuds: number | null }
 /** The lead's or an assistant's word that somebody may make keepers without being ready, or may not yet. The last one counts. */
 export interface KeeperPermitRow { id: string; clubId: string; workshopId: string; seatId: string; may: boolean; reason: string; givenBy: string; givenAt: Date }

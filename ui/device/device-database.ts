@@ -18,6 +18,9 @@ export interface Waiting {
   queuedAt: number;
   /** Times it was sent without an answer; from the first on it may have arrived. */
   tries: number;
+  /** Times the server failed at it by itself, and when it is asked again, ms. */
+  stumbles?: number;
+  notBefore?: number;
   /** Why the server would not have it, in its words. */
   refusal: string | null;
   /** Told by the server to have arrived; kept until a fresh state of the bench holds it. */

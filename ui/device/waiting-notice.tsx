@@ -3,12 +3,10 @@
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useEffect, useState } from 'react';
-import { send } from '../form/send';
 import type { Waiting } from './device-database';
-import { sendWaiting } from './send-waiting';
+import { nextTry } from './next-try';
+import { sendRound } from './send-round';
 import { allWaiting, dropWaiting, onWaiting } from './waiting-queue';
-
-const RETRY = 15_000;
 
 /** In the head of every page: how much this device still keeps for the server. Sends it from here too. */
 export function WaitingNotice({ assessorId }: { assessorId: string }) {
@@ -25,14 +23,25 @@ export function WaitingNotice({ assessorId }: { assessorId: string }) {
   const any = waiting.some(({ assessor, refusal }) => assessor.id === assessorId && refusal === null);
   useEffect(() => {
     if (atBench || !any) return;
-    const work = async (): Promise<void> => {
-      await sendWaiting(assessorId, send, Date.now);
-      await dropWaiting((await allWaiting()).filter(({ deliveredAt }) => deliveredAt !== null).map(({ order }) => order!));
-    };
-    void work();
-    const often = setInterval(() => void work(), RETRY);
-    return () => clearInterval(often);
+    return keepSending(assessorId);
   }, [any, atBench, assessorId]);
   if (waiting.length === 0 || atBench) return null;
   return <Link href={`/workshops/${waiting[0]!.workshopId}/score`} className="border-2 border-ink px-2 text-sm font-bold whitespace-nowrap no-underline">{waiting.length} wait on this device</Link>;
+}
+
+/** Sends until told to stop, after longer and longer pauses while something stays. */
+function keepSending(assessorId: string): () => void {
+  let timer: ReturnType<typeof setTimeout>;
+  let stopped = false;
+  let failures = 0;
+  const work = async (): Promise<void> => {
+    await sendRound(assessorId);
+    await dropWaiting((await allWaiting()).filter(({ deliveredAt }) => deliveredAt !== null).map(({ order }) => order!));
+    if (!stopped) timer = setTimeout(() => void work(), nextTry(++failures, Math.random()));
+  };
+  void work();
+  return () => {
+    stopped = true;
+    clearTimeout(timer);
+  };
 }

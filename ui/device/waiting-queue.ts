@@ -19,11 +19,19 @@ export async function allWaiting(): Promise<Waiting[]> {
 }
 
 /** Changes an item if it is still there. */
-export async function changeWaiting(order: number, change: Partial<Waiting>): Promise<void> {
+export function changeWaiting(order: number, change: Partial<Waiting>): Promise<void> {
+  return changeAllWaiting([[order, change]]);
+}
+
+/** Changes those of some items that are still there, all in one write. */
+export async function changeAllWaiting(changes: readonly (readonly [number, Partial<Waiting>])[]): Promise<void> {
+  if (changes.length === 0) return;
   const db = await deviceDatabase();
   const work = db.transaction('waiting', 'readwrite', THROUGH);
-  const item = await work.store.get(order);
-  if (item) await work.store.put({ ...item, ...change });
+  for (const [order, change] of changes) {
+    const item = await work.store.get(order);
+    if (item) await work.store.put({ ...item, ...change });
+  }
   await work.done;
   tellOthers();
 }

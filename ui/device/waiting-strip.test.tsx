@@ -34,6 +34,15 @@ describe('the strip of what waits', () => {
     expect(html).toContain('data-waiting="1"');
     expect(strip([item(1, { assessor: joss })], 'other-assessor').words).toContain('Somebody else is signed in now. Nothing of yours waits on this device.');
   });
+  it('shows one that the server keeps failing at by itself, and that the rest goes on', () => {
+    const { words, buttons } = strip([item(1, { stumbles: 3 }), item(2)]);
+    expect(words).toContain('1-1 does not get through. The server gave no usable answer to it 3 times.');
+    expect(words).toContain('2 judgements wait on this device and will be sent in a moment.');
+    expect(buttons).toEqual(['Show them', 'Try 1-1 now']);
+    // Alone it is not promised for the next moment, and a first failure is no news yet.
+    expect(strip([item(1, { stumbles: 3 })]).words).toContain('1 judgement waits on this device.');
+    expect(strip([item(1, { stumbles: 1 })]).words).not.toContain('does not get through');
+  });
   it('shows what was refused with the reason and all it holds, to send again or throw away', () => {
     const { words, buttons, html } = strip([item(1, { refusal: 'The seat was not found.' })]);
     expect(words).toContain('1-1 was refused: The seat was not found.');

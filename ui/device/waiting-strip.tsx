@@ -3,6 +3,7 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import type { Waiting } from './device-database';
+import { STUCK } from './send-waiting';
 import { changeWaiting, dropWaiting } from './waiting-queue';
 
 interface WaitingStripProps {
@@ -23,6 +24,8 @@ function Known({ workshopId, assessorId, waiting, link, onSend }: WaitingStripPr
   const [listed, setListed] = useState(false);
   const open = waiting.filter(({ deliveredAt }) => deliveredAt === null);
   const mine = open.filter(({ assessor, refusal }) => assessor.id === assessorId && refusal === null);
+  const stuck = mine.filter(({ stumbles = 0 }) => stumbles >= STUCK);
+  const soon = mine.length - stuck.length;
   const refused = open.filter(({ refusal }) => refusal !== null);
   const others = [...new Map(open.filter(({ assessor, refusal }) => assessor.id !== assessorId && refusal === null).map(({ assessor }) => [assessor.id, assessor.name])).entries()]
     .map(([id, name]) => ({ name, count: open.filter(({ assessor }) => assessor.id === id).length }));
@@ -35,7 +38,7 @@ function Known({ workshopId, assessorId, waiting, link, onSend }: WaitingStripPr
           <p role="status" className="grow">
             <strong>{link === 'online' ? '' : link === 'unreachable' ? 'No reception. ' : link === 'signed-out' ? 'You are signed out. ' : 'Somebody else is signed in now. '}</strong>
             {mine.length === 0 ? (link === 'unreachable' ? 'You can go on scoring; what you save is kept on this device.' : link === 'online' ? '' : 'Nothing of yours waits on this device.')
-              : `${mine.length} ${mine.length === 1 ? 'judgement waits' : 'judgements wait'} on this device${link === 'online' ? ' and will be sent in a moment' : link === 'unreachable' ? ' and will be sent when there is reception again' : ''}.`}
+              : `${mine.length} ${mine.length === 1 ? 'judgement waits' : 'judgements wait'} on this device${link === 'online' && soon > 0 ? ' and will be sent in a moment' : link === 'unreachable' ? ' and will be sent when there is reception again' : ''}.`}
           </p>
           {mine.length > 0 && <button type="button" className="bench-button" onClick={() => setListed(!listed)} aria-expanded={listed}>{listed ? 'Hide them' : 'Show them'}</button>}
           {link === 'unreachable' && <button type="button" className="bench-button" onClick={() => void onSend()}>Try now</button>}
@@ -49,16 +52,33 @@ function Known({ workshopId, assessorId, waiting, link, onSend }: WaitingStripPr
           {mine.map((item) => <li key={item.order}><strong>{item.called}</strong> {item.kind === 'withdrawal' ? 'to be taken back' : ''}{item.tries > 0 ? ' tried' : ''}</li>)}
         </ul>
       )}
+      {stuck.map((item) => <StuckItem key={item.order} item={item} onSend={onSend} />)}
       {others.map(({ name, count }) => <p key={name} className="text-sm">{count} {count === 1 ? 'judgement' : 'judgements'} of {name} {count === 1 ? 'waits' : 'wait'} here too, until {name} signs in on this device.</p>)}
       {refused.map((item) => (
         <div key={item.order} role="alert" className="flex flex-wrap items-center gap-2 border-l-4 border-loud bg-sheet px-2 py-1">
           <p className="grow"><strong>{item.called} was refused:</strong> {item.refusal}</p>
           <button type="button" className="bench-button" onClick={() => void changeWaiting(item.order!, { refusal: null }).then(onSend)}>Send again</button>
           <button type="button" className="bench-button" onClick={() => { if (window.confirm(`Throw ${item.called} away? It is nowhere else.`)) void dropWaiting([item.order!]); }}>Throw away</button>
-          <details className="w-full text-sm"><summary className="min-h-9 cursor-pointer py-1">What it holds</summary><pre className="overflow-x-auto">{JSON.stringify(item.body, null, 1)}</pre></details>
+          <WhatItHolds item={item} />
         </div>
       ))}
       {refused.length > 0 && <p className="text-sm"><Link href={`/workshops/${workshopId}/plan`}>The roster on the plan leaf</Link> is the place to look when a seat was not found.</p>}
     </section>
   );
+}
+
+/** One the server keeps failing at, shown by itself: the others have gone past it. */
+function StuckItem({ item, onSend }: { item: Waiting; onSend: () => Promise<void> }) {
+  const times = item.stumbles ?? 0;
+  return (
+    <div role="group" aria-label={`${item.called} does not get through`} className="flex flex-wrap items-center gap-2 border-l-4 border-ink bg-sheet px-2 py-1">
+      <p className="grow"><strong>{item.called} does not get through.</strong> The server gave no usable answer to it {times} times. The rest goes on without it; it stays safe on this device and is tried again by itself.</p>
+      <button type="button" className="bench-button" onClick={() => void changeWaiting(item.order!, { notBefore: 0 }).then(onSend)}>Try {item.called} now</button>
+      <WhatItHolds item={item} />
+    </div>
+  );
+}
+
+function WhatItHolds({ item }: { item: Waiting }) {
+  return <details className="w-full text-sm"><summary className="min-h-9 cursor-pointer py-1">What it holds</summary><pre className="overflow-x-auto">{JSON.stringify(item.body, null, 1)}</pre></details>;
 }

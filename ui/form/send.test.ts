@@ -12,13 +12,13 @@ describe('send', () => {
   it('sends JSON and gives back what came', async () => {
     const fetched = answering(() => Promise.resolve(Response.json({ made: 3 })));
     expect(await send('POST', '/api/x', { a: 1 })).toEqual({ ok: true, data: { made: 3 } });
-    expect(fetched).toHaveBeenCalledWith('/api/x', { method: 'POST', body: '{"a":1}', headers: { 'Content-Type': 'application/json' } });
+    expect(fetched).toHaveBeenCalledWith('/api/x', { method: 'POST', signal: expect.any(AbortSignal), body: '{"a":1}', headers: { 'Content-Type': 'application/json' } });
   });
   it('sends forms as they are, and takes an answer without content', async () => {
     const fetched = answering(() => Promise.resolve(new Response(null, { status: 204 })));
     const form = new FormData();
     expect(await send('PUT', '/api/x', form)).toEqual({ ok: true, data: undefined });
-    expect(fetched).toHaveBeenCalledWith('/api/x', { method: 'PUT', body: form });
+    expect(fetched).toHaveBeenCalledWith('/api/x', { method: 'PUT', signal: expect.any(AbortSignal), body: form });
   });
   it('passes on a refusal with its fields', async () => {
     answering(() => Promise.resolve(Response.json({ message: 'Enter a title.', fields: { title: 'Enter a title.' } }, { status: 422 })));

@@ -3,15 +3,16 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Method } from '@/core/methods/method';
 import { deviceDatabase, type Waiting } from '../device/device-database';
-import { sendWaiting } from '../device/send-waiting';
+import { nextTry } from '../device/next-try';
+import { SEND_PATIENCE, sendRound } from '../device/send-round';
 import { allWaiting, dropWaiting, keepWaiting, type NewWaiting, onWaiting } from '../device/waiting-queue';
-import { send } from '../form/send';
 import { type BenchChanges, type BenchState, withChanges } from './bench-data';
 import { withWaiting } from './with-waiting';
 
-/** How often the bench is asked for while it is looked at, and how soon sending is tried again, ms. */
+/** How often the bench is asked for while it is looked at, ms. */
 const REFRESH = 10_000;
-const RETRY = 2000;
+/** While somebody scores, what waits is tried again every few seconds however often it failed. */
+const MOST_DOUBLINGS = 2;
 /** After this long the whole bench is asked for and not only what changed: who came, the rubric, the room. */
 const WHOLE = 120_000;
 
@@ -50,14 +51,15 @@ export function useBench(initial: BenchState, method: Method): LiveBench {
     const began = Date.now();
     const whole = began - wholeAt.current > WHOLE;
     let answer: Response;
+    let given: unknown;
     try {
-      answer = await fetch(`/api/workshops/${workshopId}/bench${whole ? '' : `?since=${latest.current.takenAt}`}`);
+      answer = await fetch(`/api/workshops/${workshopId}/bench${whole ? '' : `?since=${latest.current.takenAt}`}`, { signal: AbortSignal.timeout(SEND_PATIENCE) });
+      given = answer.ok ? await answer.json() : null;
     } catch {
       return setLink('unreachable');
     }
     if (answer.status === 401) return setLink('signed-out');
     if (!answer.ok) return setLink('unreachable');
-    const given: unknown = await answer.json();
     if ((given as BenchState | BenchChanges).assessor.id !== me) return setLink('other-assessor');
     const next = whole ? (given as BenchState) : withChanges(latest.current, given as BenchChanges);
     if (whole) wholeAt.current = began;
@@ -82,6 +84,7 @@ export function useBench(initial: BenchState, method: Method): LiveBench {
 
   const sending = useRef<Promise<void> | null>(null);
   const again = useRef(false);
+  const failures = useRef(0);
   const sendNow = useCallback(async (): Promise<void> => {
     // One round at a time; whoever asks meanwhile gets another round after it.
     if (sending.current) {
@@ -92,9 +95,13 @@ export function useBench(initial: BenchState, method: Method): LiveBench {
       do {
         again.current = false;
         const before = (await allWaiting()).filter(({ deliveredAt }) => deliveredAt === null).length;
-        const outcome = await sendWaiting(me, send, Date.now);
+        const outcome = await sendRound(me);
+        // Another window sends: what it delivers is seen in the queue.
+        if (outcome === 'elsewhere') break;
         if (outcome !== 'done') setLink(outcome);
         else if (before > 0) await look();
+        const left = (await allWaiting()).some(({ deliveredAt, refusal, assessor }) => deliveredAt === null && refusal === null && assessor.id === me);
+        failures.current = left ? failures.current + 1 : 0;
       } while (again.current);
     };
     sending.current = round().finally(() => { sending.current = null; });
@@ -124,13 +131,22 @@ export function useBench(initial: BenchState, method: Method): LiveBench {
       await sendNow();
       if (document.visibilityState === 'visible') await look();
     };
-    void work();
-    const often = setInterval(() => void work(), open ? RETRY : REFRESH);
-    const now = (): void => void work();
+    let timer: ReturnType<typeof setTimeout>;
+    const again = async (): Promise<void> => {
+      await work();
+      if (!stopped) timer = setTimeout(() => void again(), open ? nextTry(Math.min(failures.current, MOST_DOUBLINGS), Math.random()) : REFRESH);
+    };
+    let stopped = false;
+    void again();
+    const now = (): void => {
+      failures.current = 0;
+      void work();
+    };
     window.addEventListener('online', now);
     document.addEventListener('visibilitychange', now);
     return () => {
-      clearInterval(often);
+      stopped = true;
+      clearTimeout(timer);
       window.removeEventListener('online', now);
       document.removeEventListener('visibilitychange', now);
     };

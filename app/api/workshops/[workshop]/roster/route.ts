@@ -1,7 +1,7 @@
 import { acceptRoster, previewRoster } from '@/server/roster-import';
 import { allow } from '@/server/context';
-import { UseCaseError } from '@/server/use-case-error';
 import { handle } from '../../../../_http/handle';
+import { parseJson } from '../../../../_http/read-body';
 import { uploadedFile, uploadForm } from '../../../../_http/uploaded-file';
 
 /** Shows what a file would do; saves nothing. */
@@ -14,11 +14,6 @@ export const POST = handle(async (context, { params, request }) => {
 export const PUT = handle(async (context, { params, request }) => {
   allow(context, 'assistant');
   const data = await uploadForm(request);
-  let decisions: unknown;
-  try {
-    decisions = JSON.parse(String(data.get('decisions') ?? '{}'));
-  } catch {
-    throw new UseCaseError('invalid', 'The decisions could not be read. Reload the page and choose the file again.');
-  }
+  const decisions = parseJson(String(data.get('decisions') ?? '{}'));
   return { seated: await acceptRoster(context, params.workshop!, (await uploadedFile(data)).bytes, { importId: data.get('importId'), decisions }) };
 });
