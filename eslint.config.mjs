@@ -31,6 +31,11 @@ const zones = Object.entries(MAY).flatMap(([layer, may]) =>
   })),
 );
 
+const namedMethods = METHOD_IDS.map((id) => ({ selector: `Literal[value='${id}']`, message: 'Ask the registry instead of naming a method.' }));
+
+/** Yup's own trim, lowercase and uppercase fail on an input that is no text, instead of refusing it. */
+const textInputs = [{ selector: "CallExpression[callee.property.name=/^(trim|lowercase|uppercase)$/] > MemberExpression > CallExpression[callee.name='string']", message: 'Use `trimmed` of server/fields.' }];
+
 const config = [
   { ignores: ['node_modules/', '.next/', '.next-check/', '.data/', '.check/', 'next-env.d.ts'] },
   ...next,
@@ -60,15 +65,10 @@ const config = [
     },
   },
   {
-    // Yup's own trim, lowercase and uppercase fail on an input that is no text, instead of refusing it.
-    files: ['server/**/*.ts'],
-    rules: { 'no-restricted-properties': ['error', ...['trim', 'lowercase', 'uppercase'].map((property) => ({ object: 'string', property, message: 'Use `trimmed` of server/fields.' }))] },
-  },
-  {
     // Only core/methods, demo and tests may name a method.
     files: ['app/**/*.{ts,tsx}', 'ui/**/*.{ts,tsx}', 'server/**/*.ts', 'exchange/**/*.ts', 'db/**/*.ts'],
     ignores: ['**/*.test.ts', '**/*.test.tsx'],
-    rules: { 'no-restricted-syntax': ['error', ...METHOD_IDS.map((id) => ({ selector: `Literal[value='${id}']`, message: 'Ask the registry instead of naming a method.' }))] },
+    rules: { 'no-restricted-syntax': ['error', ...namedMethods, ...textInputs] },
   },
 ];
 

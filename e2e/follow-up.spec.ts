@@ -84,6 +84,9 @@ test('the instructor enters an answer that came by phone, and alive after dead i
   await page.goto(`/workshops/${past}/follow-up`);
   await page.getByRole('button', { name: 'Enter answers of Old Nils Barge' }).click();
   const dialog = page.getByRole('dialog');
+  // Nothing is preset: an answer nobody gave is not saved.
+  await dialog.getByRole('button', { name: /^Save / }).first().click();
+  await expect(dialog.getByRole('alert')).toContainText('Choose what they said');
   await dialog.getByLabel('Answer').first().selectOption('dead');
   await dialog.getByRole('button', { name: /^Save / }).first().click();
   await expect(dialog.getByText(/saved\.$/)).toBeVisible();
@@ -139,6 +142,11 @@ test.describe('links that do not open', () => {
     const url = await linkOf(page, 'Pell Andorra');
     await page.goto(`/workshops/${past}/follow-up`);
     await page.getByRole('region', { name: /^Season/ }).getByRole('button', { name: 'Withdraw link of Pell Andorra' }).click();
+    // Asked first: the way out changes nothing.
+    await page.getByRole('button', { name: 'Leave it' }).click();
+    await expect(page.getByRole('region', { name: /^Season/ })).not.toContainText('link withdrawn');
+    await page.getByRole('region', { name: /^Season/ }).getByRole('button', { name: 'Withdraw link of Pell Andorra' }).click();
+    await page.getByRole('button', { name: 'Withdraw it' }).click();
     await expect(page.getByRole('row', { name: /Pell Andorra/ }).first()).toContainText('link withdrawn');
     await page.goto(url);
     await expect(page.getByText('This link was withdrawn')).toBeVisible();

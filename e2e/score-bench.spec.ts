@@ -66,8 +66,23 @@ test('a caliper types figures with a comma and a unit into the bench, its rubbis
   await expect(page.locator('[name=scionDiameter]')).toBeFocused();
   // The letters of the unit marked nothing.
   await expect(page.locator('[data-grade="poor"], [data-grade="fatal"]')).toHaveCount(0);
-  await caliper.getByRole('button', { name: 'Type rubbish' }).click();
-  await expect(page.getByText("Enter the scion's diameter in figures, such as 9.5 or 9,5.").first()).toBeVisible();
+  // What is no figure changes nothing: not the figure that stands there, not the field in use, no mark.
+  await page.locator('[name=scionDiameter]').fill('9');
+  await page.locator('[name=scionDiameter]').focus();
+  for (const rubbish of ['ERR', 'Er--', 'OL', 'no data']) {
+    await caliper.getByRole('button', { name: `Type “${rubbish}”` }).click();
+    await expect(page.getByText(`“${rubbish}” is no figure. Nothing was changed.`)).toBeVisible();
+    await expect(page.locator('[name=scionDiameter]')).toHaveValue('9');
+    await expect(page.locator('[name=scionDiameter]')).toBeFocused();
+  }
+  await expect(page.locator('[data-grade="poor"], [data-grade="fatal"]')).toHaveCount(0);
+  // The same from real keys, and the figure that follows takes the place of the one before.
+  await page.keyboard.type('12ERR', { delay: 5 });
+  await page.keyboard.press('Enter');
+  await expect(page.locator('[name=scionDiameter]')).toHaveValue('9');
+  await page.waitForTimeout(200);
+  await page.keyboard.type('9,4');
+  await expect(page.locator('[name=scionDiameter]')).toHaveValue('9,4');
   await page.locator('[name=scionDiameter]').fill('9');
   for (const name of ['stockLength', 'scionLength']) await page.locator(`[name=${name}]`).fill('34');
   for (let i = 0; i < 3; i++) await page.getByRole('button', { name: /^Count a stroke/ }).filter({ visible: true }).click();

@@ -91,12 +91,16 @@ test('marks by letter and by touch, undoes, keeps a draft over a reload, and sho
   await page.goto(`${bench}?seat=2`);
   await enter(page, CLEAN);
   await expect(score(page)).toHaveText('100');
+  await page.keyboard.press('Escape');
   await page.keyboard.press('t');
   await expect(page.getByRole('button', { name: /^Tongue: poor/ })).toBeVisible();
   await page.getByRole('button', { name: /^Hold: good/ }).click();
   await page.getByRole('button', { name: /^Hold: poor/ }).click();
   await expect(score(page)).toHaveText('40');
   await page.locator('[name=scionLength]').focus();
+  await page.keyboard.press('z');
+  await expect(page.getByText('“z” is no figure. Nothing was changed.')).toBeVisible();
+  await page.keyboard.press('Escape');
   await page.keyboard.press('z');
   await expect(page.getByRole('button', { name: /^Hold: poor/ })).toBeVisible();
   await page.keyboard.press('s');

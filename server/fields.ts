@@ -47,6 +47,11 @@ export const count = (what: string, least: number, most: number) =>
 
 export const flag = () => boolean().strict();
 
+/** True for an object with keys, and not a list. */
+export function isPlainObject(value: unknown): value is Record<string, unknown> {
+  return typeof value === 'object' && value !== null && !Array.isArray(value);
+}
+
 /** The paper a file is asked for. */
 export const paper = () => string().oneOf(['A4', 'Letter'] as const, 'Choose A4 or Letter.').default('A4');
 

@@ -5,7 +5,7 @@ import type { Measures } from '@/core/methods/measures';
 import type { Marks } from '@/core/scoring/judge-union';
 import type { PointGrade } from '@/core/scoring/grade';
 import { pointsOf } from '@/core/methods/shown-technique';
-import { count, flag, id, trimmed } from './fields';
+import { count, flag, id, isPlainObject, trimmed } from './fields';
 
 const GRADES: PointGrade[] = ['good', 'poor', 'recut', 'fatal', 'not-looked-at'];
 const origin = string().oneOf(['measured', 'picked', 'assumed'] as const).required('Say where the figure comes from.');
@@ -54,10 +54,6 @@ export function marksInput(method: Method): ObjectSchema<Marks> {
 function pointIds(method: Method): Set<string> {
   const choices = method.schools.flatMap(({ id, options }) => options.map((option) => ({ [id]: option.id })));
   return new Set([{}, ...choices].flatMap((choice) => pointsOf(method, choice).map((point) => point.id)));
-}
-
-function isPlainObject(value: unknown): value is Record<string, unknown> {
-  return typeof value === 'object' && value !== null && !Array.isArray(value);
 }
 
 /** Clocks of devices can be years off; beyond these years it is no clock. */

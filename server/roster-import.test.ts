@@ -48,6 +48,18 @@ describe('a roster', () => {
     expect(renamed.person).toMatchObject({ phone: '1', mayContact: true });
     expect(await names(first)).toContain('Bram Ode');
   });
+  it('asks who the second is when two of one file have one address', async () => {
+    const text = bytes('name,email\nLark Hollin,house@reed.example\nFinn Hollin,house@reed.example\nFenn Hollin,house@reed.example\n');
+    const preview = await previewRoster(club.as('lead'), second.id, text);
+    expect(preview.lines.map(({ match, personName, sameAddressAs }) => [match, personName, sameAddressAs])).toEqual([['new', null, null], ['ask', 'Lark Hollin', 2], ['ask', 'Lark Hollin', 2]]);
+    expect((await refusalOf(acceptRoster(club.as('lead'), second.id, text, { importId: uuid(), decisions: {} }))).message).toContain('line 3, 4');
+    const before = (await names(second)).length;
+    expect(await acceptRoster(club.as('lead'), second.id, text, { importId: uuid(), decisions: { 3: 'new', 4: 'same' } })).toBe(2);
+    expect((await names(second)).slice(before)).toEqual(['Lark Hollin', 'Finn Hollin']);
+  });
+  it('takes no decision that is none', async () => {
+    for (const decisions of [5, [], 'same', null]) expect((await refusalOf(acceptRoster(club.as('lead'), second.id, ROSTER, { importId: uuid(), decisions }))).refusal).toBe('invalid');
+  });
   it('that cannot be read seats nobody', async () => {
     const broken = acceptRoster(club.as('lead'), second.id, bytes('name\n"Bram\n'), { importId: uuid(), decisions: {} });
     expect((await refusalOf(broken)).message).toContain('quotation mark');

@@ -6,7 +6,7 @@ import type { PersonRow } from '@/db/models/rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from './context';
 import { audit } from './audit';
-import { id } from './fields';
+import { id, isPlainObject } from './fields';
 import { parse } from './parse';
 import { listSeats, seatPeople } from './seats';
 import { UseCaseError } from './use-case-error';
@@ -26,6 +26,7 @@ export async function previewRoster(context: Context, workshopId: string, bytes:
   const people = await context.db.people.findAll({ where: { clubId: context.actor.clubId, erasedAt: null }, raw: true });
   const seated = new Set(seats.map(({ personId }) => personId));
   const seen = new Map<string, number>();
+  const byAddress = new Map<string, RosterLine>();
   return {
     problem,
     lines: lines.map((line) => {
@@ -33,12 +34,19 @@ export async function previewRoster(context: Context, workshopId: string, bytes:
       const twin = seen.get(key);
       seen.set(key, seen.get(key) ?? line.line);
       if (twin !== undefined) line.problems.push(`names the same person as line ${twin}`);
-      return { ...line, ...matchOf(line, people, seated) };
+      const earlier = line.email === '' || line.problems.length > 0 ? undefined : byAddress.get(line.email);
+      if (line.email !== '' && line.problems.length === 0 && !earlier) byAddress.set(line.email, line);
+      return { ...line, ...matchOf(line, people, seated, earlier) };
     }),
   };
 }
 
-function matchOf(line: RosterLine, people: PersonRow[], seated: Set<string>): Pick<PreviewLine, 'match' | 'personId' | 'personName'> {
+function matchOf(line: RosterLine, people: PersonRow[], seated: Set<string>, earlier: RosterLine | undefined): Pick<PreviewLine, 'match' | 'personId' | 'personName' | 'sameAddressAs'> {
+  return { sameAddressAs: null, ...(matchOfPeople(line, people, seated) ?? (earlier ? { match: 'ask', personId: null, personName: earlier.name, sameAddressAs: earlier.line } : { match: 'new', personId: null, personName: null })) };
+}
+
+/** Who of the club a line may be; null for nobody. */
+function matchOfPeople(line: RosterLine, people: PersonRow[], seated: Set<string>): Pick<PreviewLine, 'match' | 'personId' | 'personName'> | null {
   if (line.problems.length > 0) return { match: 'problem', personId: null, personName: null };
   const sameEmail = people.filter((person) => line.email !== '' && person.email === line.email);
   const known = sameEmail.find((person) => fold(person.name) === fold(line.name));
@@ -47,10 +55,11 @@ function matchOf(line: RosterLine, people: PersonRow[], seated: Set<string>): Pi
   // without an address to tell them apart may be anybody. Both are asked, never guessed.
   const doubtful = sameEmail[0] ?? people.find((person) => fold(person.name) === fold(line.name) && (line.email === '' || !person.email));
   if (doubtful) return { match: 'ask', personId: doubtful.id, personName: doubtful.name };
-  return { match: 'new', personId: null, personName: null };
+  return null;
 }
 
-const acceptInput = object({ importId: id('the import'), decisions: mixed<Record<string, Decision>>().required('Decide about each line in doubt.') });
+const acceptInput = object({ importId: id('the import'), decisions: mixed<Record<string, Decision>>().required('Decide about each line in doubt.').test('decisions', 'The decisions cannot be read. Reload the page and choose the file again.', (value) => isPlainObject(value) && Object.values(value).every((one) => DECISIONS.includes(one as Decision))) });
+const DECISIONS: Decision[] = ['same', 'new', 'skip'];
 
 /**
  * Seats the people of a roster, all or none, in one transaction. Lines in doubt need a decision,
@@ -78,6 +87,8 @@ export async function acceptRoster(context: Context, workshopId: string, bytes: 
         for (const line of preview.lines) {
           const decision = line.match === 'ask' ? decisions[line.line] : decisions[line.line] === 'skip' ? 'skip' : null;
           if (line.match === 'problem' || line.match === 'seated' || decision === 'skip') continue;
+          // The same person as an earlier line, which was seated or left out there.
+          if (decision === 'same' && line.sameAddressAs !== null) continue;
           const figures = { email: line.email || null, phone: line.phone || null, mayContact: line.mayContact };
           if (line.match === 'known' || decision === 'same') {
             // A roster may give leave or a number; an empty cell takes nothing away.

@@ -34,7 +34,7 @@ export function handlePublic(work: (services: Services, call: Call) => Promise<R
   return async (request, route) => {
     try {
       refuseForeignOrigin(request, publicUrl());
-      const params = await route.params;
+      const params = (await route.params) ?? {};
       for (const [name, value] of Object.entries(params)) if (!NO_IDS.has(name) && !isId(value)) throw notFound('What this address names');
       const result = await work(services(), { params, request, body: () => readJson(request, mostJson) });
       if (result instanceof Response) return result;

@@ -17,7 +17,9 @@ export type Decision = 'same' | 'new' | 'skip';
 /** A line with what it would do. */
 export interface PreviewLine extends RosterLine {
   match: Match;
-  /** The person it may be, for `known`, `seated` and `ask`. */
+  /** The person it may be, for `known`, `seated` and `ask`; no id where it may be that of an earlier line. */
   personId: string | null;
   personName: string | null;
+  /** An earlier line of the file with the same address under another name. */
+  sameAddressAs: number | null;
 }

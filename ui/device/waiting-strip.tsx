@@ -2,6 +2,7 @@
 
 import Link from 'next/link';
 import { useState } from 'react';
+import { AskFirst } from '../form/ask-first';
 import type { Waiting } from './device-database';
 import { STUCK } from './send-waiting';
 import { changeWaiting, dropWaiting } from './waiting-queue';
@@ -58,7 +59,10 @@ function Known({ workshopId, assessorId, waiting, link, onSend }: WaitingStripPr
         <div key={item.order} role="alert" className="flex flex-wrap items-center gap-2 border-l-4 border-loud bg-sheet px-2 py-1">
           <p className="grow"><strong>{item.called} was refused:</strong> {item.refusal}</p>
           <button type="button" className="bench-button" onClick={() => void changeWaiting(item.order!, { refusal: null }).then(onSend)}>Send again</button>
-          <button type="button" className="bench-button" onClick={() => { if (window.confirm(`Throw ${item.called} away? It is nowhere else.`)) void dropWaiting([item.order!]); }}>Throw away</button>
+          <AskFirst
+            question={`Throw ${item.called} away?`} meaning="It is nowhere else, so it cannot be brought back." yes="Throw it away" onYes={() => void dropWaiting([item.order!])}
+            trigger={<button type="button" className="bench-button">Throw away</button>}
+          />
           <WhatItHolds item={item} />
         </div>
       ))}

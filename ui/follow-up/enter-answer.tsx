@@ -18,7 +18,7 @@ interface EnterAnswerProps {
 
 /** Answers that came by phone or on a slip, one plant at a time. */
 export function EnterAnswer({ roundId, milestone, grower }: EnterAnswerProps) {
-  const { run, busy, problem } = useSend();
+  const { run, busy, problem, setProblem } = useSend();
   const [open, setOpen] = useState(false);
   const [source, setSource] = useState<'phone' | 'slip'>('phone');
   const [said, setSaid] = useState('');
@@ -26,6 +26,7 @@ export function EnterAnswer({ roundId, milestone, grower }: EnterAnswerProps) {
     event.preventDefault();
     const data = new FormData(event.currentTarget);
     setSaid('');
+    if (!data.get('answer')) return setProblem({ message: `Choose what they said about ${formatCode(code)}; nothing was saved.`, fields: {} });
     const sent = await run('PUT', `/api/reports/${uuid()}`, { roundId, unionId, answer: data.get('answer'), note: data.get('note'), source });
     if (sent?.ok) setSaid(`${formatCode(code)} saved.`);
   };
@@ -43,10 +44,10 @@ export function EnterAnswer({ roundId, milestone, grower }: EnterAnswerProps) {
       <Problem>{problem?.message}</Problem>
       <p role="status" className="font-bold">{said}</p>
       {grower.plants.map((plant) => (
-        <form key={plant.unionId} onSubmit={(event) => void save(plant.unionId, plant.code, event)} className="flex flex-col gap-2 border-t border-line pt-2">
+        <form key={plant.unionId} onSubmit={(event) => void save(plant.unionId, plant.code, event)} noValidate className="flex flex-col gap-2 border-t border-line pt-2">
           <p className="font-bold">{formatCode(plant.code)} <span className="font-normal">{plant.variety}{plant.answer && `, so far: ${ANSWER_WORDS[plant.answer].toLowerCase()}`}</span></p>
           <div className="grid grid-cols-2 gap-2">
-            <Field label="Answer"><select name="answer" defaultValue={plant.answer ?? 'yes'}>{ANSWERS.map((answer) => <option key={answer} value={answer}>{ANSWER_WORDS[answer]}</option>)}</select></Field>
+            <Field label="Answer"><select name="answer" defaultValue="" required><option value="" disabled>Choose what they said</option>{ANSWERS.map((answer) => <option key={answer} value={answer}>{ANSWER_WORDS[answer]}</option>)}</select></Field>
             <Field label="Note"><input name="note" defaultValue={plant.note} maxLength={500} /></Field>
           </div>
           <button type="submit" className="bench-button self-start" disabled={busy}>Save {formatCode(plant.code)}</button>

@@ -9,6 +9,7 @@ import { Field } from '../form/field';
 import { Problem } from '../form/problem';
 import { useSend } from '../form/use-send';
 import { RibbonStrip } from '../lots/ribbon';
+import { AskFirst } from '../form/ask-first';
 import { EnterAnswer } from './enter-answer';
 
 /** How an answer looks in a row of plants: shape and letter, green only for life. */
@@ -98,7 +99,13 @@ export function RoundBoard({ round, mayChange, today }: { round: RoundOnBoard; m
                   <td>
                     <div className="flex justify-end gap-1.5">
                       <EnterAnswer roundId={round.id} milestone={round.milestone} grower={grower} />
-                      {grower.openLinks > 0 && <button type="button" className="bench-button" disabled={busy} onClick={() => void withdraw(grower.personId)}>Withdraw link<span className="sr-only"> of {grower.name}</span></button>}
+                      {grower.openLinks > 0 && (
+                        <AskFirst
+                          question={`Withdraw the link of ${grower.name}?`} meaning="No link they were sent for this round opens any more, and that cannot be undone. To ask them again, send a reminder: it carries a new link."
+                          yes="Withdraw it" onYes={() => void withdraw(grower.personId)}
+                          trigger={<button type="button" className="bench-button" disabled={busy}>Withdraw link<span className="sr-only"> of {grower.name}</span></button>}
+                        />
+                      )}
                     </div>
                   </td>
                 )}

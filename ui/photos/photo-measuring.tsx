@@ -5,6 +5,7 @@ import { angleAt, hollowDepth, lengthBetween } from '@/core/photos/photo-measure
 import { millimetresPerPixel, type PhotoPoint, type PhotoScale } from '@/core/photos/photo-scale';
 import { parseDecimal } from '@/core/units/decimal';
 import { formatLength, fromMillimetres, type LengthUnit } from '@/core/units/length';
+import { AskFirst } from '../form/ask-first';
 import type { UnionPhoto } from './union-photos';
 
 interface PhotoMeasuringProps {
@@ -107,7 +108,7 @@ export function PhotoMeasuring({ photo, mayChange, unit, fields, busy, onScale, 
             <div className="flex flex-wrap gap-2">
               {points.length < marks.length && <button type="button" className="bench-button" onClick={() => setPoints([...points, { x: photo.width / 2, y: photo.height / 2 }])}>Mark in the middle</button>}
               <button type="button" className="bench-button" disabled={points.length === 0} onClick={() => setPoints(points.slice(0, -1))}>Undo a mark</button>
-              <button type="button" className="bench-button" disabled={busy} onClick={() => { if (window.confirm('Remove this picture?')) onRemove(); }}>Remove picture</button>
+              <AskFirst question="Remove this picture?" meaning="Its measures go with it, and it cannot be brought back." yes="Remove it" onYes={() => onRemove()} trigger={<button type="button" className="bench-button" disabled={busy}>Remove picture</button>} />
             </div>
           </>
         )}

@@ -87,10 +87,10 @@ function Outcome({ line, decision, decide }: { line: PreviewLine; decision: Deci
   if (line.match === 'seated') return <span>Has a seat already</span>;
   if (line.match === 'new') return <span>New, gets a seat</span>;
   if (line.match === 'known') return <span>Known, gets a seat</span>;
-  const choices: [Decision, string][] = [['same', `Same person as ${line.personName}`], ['new', 'Somebody else'], ['skip', 'Leave out']];
+  const choices: [Decision, string][] = [['same', line.sameAddressAs === null ? `Same person as ${line.personName}` : `Same person as ${line.personName} of line ${line.sameAddressAs}`], ['new', 'Somebody else'], ['skip', 'Leave out']];
   return (
     <fieldset>
-      <legend className="text-sm font-bold">{line.personName} is known by this {line.email ? 'address' : 'name'}. Who is it?</legend>
+      <legend className="text-sm font-bold">{line.sameAddressAs === null ? `${line.personName} is known by this ${line.email ? 'address' : 'name'}. Who is it?` : `Line ${line.sameAddressAs}, ${line.personName}, has the same address. Who is it?`}</legend>
       {choices.map(([value, label]) => (
         <label key={value} className="flex min-h-9 items-center gap-2">
           <input type="radio" name={`line-${line.line}`} className="size-5" checked={decision === value} onChange={() => decide(value)} />{label}

@@ -167,13 +167,10 @@ export function Bench({ live, method, seatId, onSeat, onRoom, next, fromPaper = 
     form.current?.scrollIntoView({ block: 'nearest' });
   };
 
-  const burst = useRef(0);
-  const onKeys = (event: KeyboardEvent<HTMLFormElement>): void => {
+  const onKeys = (event: KeyboardEvent<HTMLElement>): void => {
     const target = event.target as HTMLElement;
-    // A caliper types faster than a hand: what follows a digit within the blink of an eye is its unit.
-    const typing = target.tagName === 'INPUT' && (target as HTMLInputElement).inputMode === 'decimal' && event.timeStamp - burst.current < 40;
-    if (/^[\d.,]$/.test(event.key) || typing) burst.current = event.timeStamp;
-    if (typing && event.key.length === 1) return;
+    // A dialog stands elsewhere in the page, and keeps its keys.
+    if (!event.currentTarget.contains(target)) return;
     if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
       event.preventDefault();
       void undo();
@@ -184,6 +181,8 @@ export function Bench({ live, method, seatId, onSeat, onRoom, next, fromPaper = 
       void save(event.shiftKey ? 'same' : 'next');
       return;
     }
+    // A figure in use takes figures alone, so that no caliper marks or counts anything with what it types.
+    if (target.hasAttribute('data-figure')) return;
     if (event.key === '+' && target.tagName !== 'TEXTAREA') {
       event.preventDefault();
       stroke();
@@ -207,9 +206,9 @@ export function Bench({ live, method, seatId, onSeat, onRoom, next, fromPaper = 
   const stopped = read.drawn.grades.map(({ point }) => point).find(({ id }) => id === 'safe-hands');
   const firsts = method.fields.filter(({ place }) => place === 'first').length;
   return (
-    <div id="bench" data-open className="grid grid-cols-[minmax(0,1fr)] gap-x-5 gap-y-3 max-lg:pb-56 lg:grid-cols-[9.6rem_minmax(0,1fr)_21.5rem]">
+    <div id="bench" data-open tabIndex={-1} onKeyDown={onKeys} className="grid grid-cols-[minmax(0,1fr)] gap-x-5 gap-y-3 max-lg:pb-56 lg:grid-cols-[9.6rem_minmax(0,1fr)_21.5rem]">
       <div className="flex gap-2 lg:row-span-2 lg:flex-col">{!fromPaper && <button type="button" className="bench-button px-3" onClick={onRoom}>The room</button>}<SeatStrip state={state} open={seat.id} drafts={Object.keys(drafts)} onOpen={(id) => { setProblem(null); onSeat(id); }} /></div>
-      <form ref={form} onSubmit={onSubmit} onKeyDown={onKeys} noValidate className="contents">
+      <form ref={form} onSubmit={onSubmit} noValidate className="contents">
         <div className="order-2 min-w-0 lg:order-none">
           <UnionStage
             assessment={read.drawn.assessment} unit={unit} ghost={ghost} assumed={!read.judged} level={level} onMark={mark}

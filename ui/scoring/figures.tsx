@@ -1,11 +1,12 @@
 'use client';
 
-import { useId, useState, type KeyboardEvent } from 'react';
+import { useState } from 'react';
 import { type Field, quickFigures, usualPick } from '@/core/methods/field';
 import type { Measures } from '@/core/methods/measures';
 import type { Method } from '@/core/methods/method';
 import { formatLengthNumber, type LengthUnit } from '@/core/units/length';
 import { BY_FIGURE, type Entry } from './entry';
+import { Figure } from './figure';
 
 interface FiguresProps {
   method: Method;
@@ -73,52 +74,8 @@ function figureLabel(field: Field): string {
   return `${field.name.charAt(0).toUpperCase()}${field.name.slice(1)}${field.unit === 'degrees' ? ', °' : ''}`;
 }
 
-interface FigureProps {
-  field: Field;
-  /** One of those asked on every union. */
-  first?: boolean;
-  label?: string;
-  placeholder?: string;
-  entry: Entry;
-  error: string | undefined;
-  onText: (name: string, text: string) => void;
-  onAsk?: (name: string) => void;
-}
-
 function without(names: string[], name: string): string[] {
   return names.filter((one) => one !== name);
-}
-
-function Figure({ field, first = false, label = field.short, placeholder, entry, error, onText, onAsk }: FigureProps) {
-  const id = useId();
-  const kept = entry.kept.includes(field.id);
-  const quick = entry.quick.includes(field.id);
-  return (
-    <div className="min-w-0">
-      <label htmlFor={id} className="block truncate text-sm font-bold">{label}</label>
-      <input
-        id={id} name={field.id} value={entry.texts[field.id] ?? ''} placeholder={placeholder} inputMode="decimal" autoComplete="off" enterKeyHint="next" data-first={first ? '' : undefined}
-        aria-invalid={error !== undefined} aria-describedby={error || kept || quick ? `${id}-about` : undefined}
-        onChange={(event) => onText(field.id, event.target.value)} onFocus={(event) => { event.target.select(); onAsk?.(field.id); }} onKeyDown={nextOnEnter}
-        className={`bench-input text-lg font-bold outline-offset-0 placeholder:font-normal placeholder:text-muted placeholder:italic ${kept ? 'border-dashed italic' : quick ? 'border-dotted' : ''}`}
-      />
-      {error ? (
-        <p id={`${id}-about`} className="text-sm font-bold text-loud">{error}</p>
-      ) : (
-        (kept || quick) && <p id={`${id}-about`} className="truncate text-xs text-muted">{kept ? 'kept, assumed' : 'picked'}</p>
-      )}
-    </div>
-  );
-}
-
-/** Enter commits a figure and goes on to the next field, as a caliper's Enter does; after the last to the first picks, then to saving. */
-function nextOnEnter(event: KeyboardEvent<HTMLInputElement>): void {
-  if (event.key !== 'Enter' || event.ctrlKey || event.metaKey || event.shiftKey) return;
-  event.preventDefault();
-  const form = event.currentTarget.form!;
-  const all = [...form.querySelectorAll<HTMLElement>('[data-first]'), ...[...form.querySelectorAll<HTMLElement>('[data-pick]:checked')].slice(0, 1), ...form.querySelectorAll<HTMLElement>('[data-save]')];
-  const at = all.indexOf(event.currentTarget);
-  (at < 0 ? all.find((element) => element.hasAttribute('data-save')) : all[at + 1])?.focus();
 }
 
 interface ChoicesProps {

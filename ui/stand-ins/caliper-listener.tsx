@@ -7,24 +7,32 @@ import { CALIPER_CHANNEL, type CaliperMessage } from './caliper-channel';
 export function CaliperListener() {
   useEffect(() => {
     const channel = new BroadcastChannel(CALIPER_CHANNEL);
-    channel.onmessage = ({ data }: MessageEvent<CaliperMessage>) => {
-      const field = document.activeElement;
-      if (!(field instanceof HTMLInputElement) || field.disabled || field.readOnly) return;
-      const put = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!;
-      // A caliper does not know what stood in the field: what is selected is typed over, as by hand.
-      let text = field.selectionStart !== null && field.selectionEnd !== null && field.selectionEnd > field.selectionStart ? field.value.slice(0, field.selectionStart) + field.value.slice(field.selectionEnd) : field.value;
-      for (const key of data.text) {
-        field.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
-        text += key;
-        put.call(field, text);
-        field.dispatchEvent(new Event('input', { bubbles: true }));
-        field.dispatchEvent(new KeyboardEvent('keyup', { key, bubbles: true }));
-      }
-      const enter = new KeyboardEvent('keydown', { key: 'Enter', bubbles: true, cancelable: true });
-      // A trusted Enter would send the form; one made here has to be told to.
-      if (field.dispatchEvent(enter)) field.form?.requestSubmit();
-    };
+    channel.onmessage = ({ data }: MessageEvent<CaliperMessage>) => void typeInto(document.activeElement, data.text);
     return () => channel.close();
   }, []);
   return null;
+}
+
+/** Between two keys of a caliper on a cable, ms. */
+const KEY = 4;
+
+/** Presses the keys of a text and then Enter, each as a keyboard would: what a page does not want of them it refuses as it would a hand's. */
+async function typeInto(field: Element | null, text: string): Promise<void> {
+  if (!(field instanceof HTMLInputElement) || field.disabled || field.readOnly) return;
+  const put = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!;
+  for (const key of text) {
+    const wanted = field.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }));
+    const room = wanted && field.dispatchEvent(new InputEvent('beforeinput', { data: key, inputType: 'insertText', bubbles: true, cancelable: true }));
+    if (room) {
+      // What is selected is typed over.
+      const [from, to] = [field.selectionStart ?? field.value.length, field.selectionEnd ?? field.value.length];
+      put.call(field, field.value.slice(0, from) + key + field.value.slice(to));
+      field.setSelectionRange(from + 1, from + 1);
+      field.dispatchEvent(new InputEvent('input', { data: key, inputType: 'insertText', bubbles: true }));
+    }
+    field.dispatchEvent(new KeyboardEvent('keyup', { key, bubbles: true }));
+    await new Promise((resolve) => setTimeout(resolve, KEY));
+  }
+  // A trusted Enter would send the form; one made here has to be told to.
+  if (field.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true, cancelable: true }))) field.form?.requestSubmit();
 }

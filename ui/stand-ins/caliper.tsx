@@ -3,6 +3,9 @@
 import { useState } from 'react';
 import { CALIPER_CHANNEL, type CaliperMessage } from './caliper-channel';
 
+/** What calipers of this world send when they have no figure: a fault, an open jaw, a flat battery. */
+const RUBBISH = ['ERR', 'Er--', 'OL', 'no data'];
+
 /** A caliper one sets with a slider and that types its figure into the field in use, in any window of this browser. */
 export function Caliper() {
   const [tenths, setTenths] = useState(94);
@@ -33,7 +36,7 @@ export function Caliper() {
       </div>
       <div className="flex flex-wrap gap-3">
         <button type="button" className="bench-button" data-weight="main" onClick={() => type(text)}>Type {text} and Enter</button>
-        <button type="button" className="bench-button" onClick={() => type('Er--')}>Type rubbish</button>
+        {RUBBISH.map((text) => <button key={text} type="button" className="bench-button" onClick={() => type(text)}>Type “{text}”</button>)}
       </div>
       <p role="status" className="text-sm text-muted">{sent.length === 0 ? 'Nothing sent yet. Put the cursor into a field in another window first.' : `Sent: ${sent.join('; ')}`}</p>
     </div>

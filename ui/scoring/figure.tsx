@@ -1,0 +1,98 @@
+'use client';
+
+import { useId, useLayoutEffect, useRef, useState, type ChangeEvent, type KeyboardEvent } from 'react';
+import type { Field } from '@/core/methods/field';
+import { isBegunFigure } from '@/core/units/begun-figure';
+import type { Entry } from './entry';
+
+interface FigureProps {
+  field: Field;
+  /** One of those asked on every union. */
+  first?: boolean;
+  label?: string;
+  placeholder?: string;
+  entry: Entry;
+  error: string | undefined;
+  onText: (name: string, text: string) => void;
+  onAsk?: (name: string) => void;
+}
+
+/** Signs that follow each other faster than this come from a device and belong together, ms. */
+const BURST = 120;
+
+/** What was typed into a figure without a pause, and what stood there before. */
+interface Burst { before: string; typed: string; at: number; refused: boolean }
+
+/**
+ * One figure of a union. Only figures reach it: what else is typed, by a hand or by a caliper that has
+ * nothing to say, changes nothing, is told, and marks nothing on the drawing.
+ */
+export function Figure({ field, first = false, label = field.short, placeholder, entry, error, onText, onAsk }: FigureProps) {
+  const id = useId();
+  const input = useRef<HTMLInputElement>(null);
+  const burst = useRef<Burst>({ before: '', typed: '', at: 0, refused: false });
+  const [refused, setRefused] = useState<string | null>(null);
+  const value = entry.texts[field.id] ?? '';
+  const kept = entry.kept.includes(field.id);
+  const quick = entry.quick.includes(field.id);
+
+  // What comes next takes the place of what stands there, as it would have before.
+  useLayoutEffect(() => {
+    if (refused !== null && document.activeElement === input.current) input.current!.select();
+  }, [refused]);
+
+  const change = (event: ChangeEvent<HTMLInputElement>): void => {
+    const text = event.target.value;
+    const now = burst.current;
+    const goesOn = event.timeStamp - now.at < BURST;
+    const added = (event.nativeEvent as InputEvent).data ?? text;
+    burst.current = { before: goesOn ? now.before : value, typed: (goesOn ? now.typed : '') + added, at: event.timeStamp, refused: goesOn && now.refused };
+    if (!burst.current.refused && isBegunFigure(text, field.unit)) {
+      setRefused(null);
+      onText(field.id, text);
+      return;
+    }
+    burst.current.refused = true;
+    setRefused(burst.current.typed);
+    if (value !== burst.current.before) onText(field.id, burst.current.before);
+  };
+  const onKeyDown = (event: KeyboardEvent<HTMLInputElement>): void => {
+    if (event.key === 'Escape') {
+      event.currentTarget.closest<HTMLElement>('[data-open]')?.focus();
+      return;
+    }
+    // The Enter behind a refused word commits nothing: the figure is still to come.
+    if (event.key === 'Enter' && burst.current.refused && event.timeStamp - burst.current.at < BURST) {
+      event.preventDefault();
+      return;
+    }
+    nextOnEnter(event);
+  };
+  const about = error ?? (refused === null ? null : `“${refused.trim()}” is no figure. Nothing was changed.`);
+  return (
+    <div className="min-w-0">
+      <label htmlFor={id} className="block truncate text-sm font-bold">{label}</label>
+      <input
+        ref={input} id={id} name={field.id} value={value} placeholder={placeholder} inputMode="decimal" autoComplete="off" enterKeyHint="next" data-first={first ? '' : undefined}
+        aria-invalid={error !== undefined} aria-describedby={about || kept || quick ? `${id}-about` : undefined} data-figure=""
+        onChange={change} onFocus={(event) => { event.target.select(); onAsk?.(field.id); }} onBlur={() => setRefused(null)} onKeyDown={onKeyDown}
+        className={`bench-input text-lg font-bold outline-offset-0 placeholder:font-normal placeholder:text-muted placeholder:italic ${kept ? 'border-dashed italic' : quick ? 'border-dotted' : ''}`}
+      />
+      {about ? (
+        <p id={`${id}-about`} role={error ? undefined : 'alert'} className="text-sm font-bold text-loud">{about}{!error && ' Esc leaves it for marks.'}</p>
+      ) : (
+        (kept || quick) && <p id={`${id}-about`} className="truncate text-xs text-muted">{kept ? 'kept, assumed' : 'picked'}</p>
+      )}
+    </div>
+  );
+}
+
+/** Enter commits a figure and goes on to the next field, as a caliper's Enter does; after the last to the first picks, then to saving. */
+function nextOnEnter(event: KeyboardEvent<HTMLInputElement>): void {
+  if (event.key !== 'Enter' || event.ctrlKey || event.metaKey || event.shiftKey) return;
+  event.preventDefault();
+  const form = event.currentTarget.form!;
+  const all = [...form.querySelectorAll<HTMLElement>('[data-first]'), ...[...form.querySelectorAll<HTMLElement>('[data-pick]:checked')].slice(0, 1), ...form.querySelectorAll<HTMLElement>('[data-save]')];
+  const at = all.indexOf(event.currentTarget);
+  (at < 0 ? all.find((element) => element.hasAttribute('data-save')) : all[at + 1])?.focus();
+}
