@@ -21,7 +21,7 @@ const config: NextConfig = {
       ],
     },
     // The path of a private link is its secret: it is told to nobody, and not kept by caches.
-    ...['/r/:path*', '/c/:path*'].map((source) => ({ source, headers: [{ key: 'Referrer-Policy', value: 'no-referrer' }, { key: 'Cache-Control', value: 'no-store' }, { key: 'X-Robots-Tag', value: 'noindex' }] })),
+    ...['/r/:path*', '/c/:path*', '/password/:path*'].map((source) => ({ source, headers: [{ key: 'Referrer-Policy', value: 'no-referrer' }, { key: 'Cache-Control', value: 'no-store' }, { key: 'X-Robots-Tag', value: 'noindex' }] })),
   ],
 };
 

@@ -16,7 +16,9 @@ import { addMember, makeFirstLead } from '@/server/members';
 import { putPlan } from '@/server/topworking';
 import { suggestProgramme } from '@/core/topworking/programme';
 import { addRound } from '@/server/rounds';
-import { outbox, sendRound } from '@/server/round-messages';
+import { outbox } from '@/server/outbox';
+import { setPasswordByLink } from '@/server/passwords';
+import { sendRound } from '@/server/round-messages';
 import { acceptRoster } from '@/server/roster-import';
 import { listSeats, type SeatedPerson } from '@/server/seats';
 import { actorOf } from '@/server/sign-in';
@@ -42,8 +44,10 @@ export async function loadDemo(services: Services, password: string): Promise<vo
   const { token } = await makeFirstLead(services, { club: CLUB, ...LEAD, password });
   const lead = (await actorOf(services, token))!;
   const as = (actor: Actor, now: Date): Context => ({ ...services, actor, now });
-  await addMember(as(lead, loadedAt), { ...ASSISTANT, password, role: 'assistant' });
-  await addMember(as(lead, loadedAt), { ...VIEWER, password, role: 'viewer' });
+  for (const [member, role] of [[ASSISTANT, 'assistant'], [VIEWER, 'viewer']] as const) {
+    const { url } = await addMember(as(lead, loadedAt), { ...member, role });
+    await setPasswordByLink(services, { token: url.split('/').at(-1), password });
+  }
   const joss = await services.db.users.findOne({ where: { email: ASSISTANT.email }, raw: true });
   const assistant: Actor = { ...lead, userId: joss!.id, role: 'assistant', name: ASSISTANT.name };
 

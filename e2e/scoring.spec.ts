@@ -156,7 +156,8 @@ test.describe('figures that cannot be', () => {
     await enter(page, { stockBark: '-1' });
     await expect(page.getByText("The stock's bark cannot be less than 0").first()).toBeVisible();
     await enter(page, { stockBark: '', stockDiameter: '1x' });
-    await expect(page.getByText('Enter the stock\'s diameter in figures').first()).toBeVisible();
+    await expect(page.getByText('“1x” is no figure. Nothing was changed.')).toBeVisible();
+    await expect(page.locator('[name=stockDiameter]')).toHaveValue('10');
     await enter(page, { stockDiameter: '900', scionDiameter: '900', stockLength: '950', scionLength: '950' });
     await page.getByRole('button', { name: 'Save, next seat' }).click();
     await expect(page.getByText('of more than 100 mm cannot be right').first()).toBeVisible();

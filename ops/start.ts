@@ -12,6 +12,7 @@ import { forgetOldSessions } from '@/server/sign-in';
 import { folderMail } from '@/stand-ins/mail/folder-mail';
 import { simulatedWeather } from '@/stand-ins/weather/simulated-weather';
 import { type OwnMariaDb, startMariaDb } from './mariadb';
+import { tendOutbox } from './tend-outbox';
 import { serve, stopServing } from './serve';
 
 const HELP = `Usage: ./start [options]
@@ -69,11 +70,13 @@ process.env.PEAR_BENCH_MAIL ??= join(DATA, 'outbox');
 let own: OwnMariaDb | null = null;
 let server: Server | null = null;
 let stopping = false;
+let stopTending = (): void => undefined;
 
 async function stop(code: number): Promise<void> {
   if (stopping) return;
   stopping = true;
   said('Stopping.');
+  stopTending();
   if (server) await stopServing(server);
   await own?.stop();
   said('Stopped. Nothing is lost; ./start goes on from here.');
@@ -161,7 +164,7 @@ try {
   const db = openDatabase(process.env.DATABASE_URL);
   await prepare(db);
   const demo = (await db.users.findOne({ where: { email: LEAD.email }, raw: true })) !== null && existsSync(join(DATA, 'demo.password'));
-  await db.sequelize.close();
+  stopTending = await tendOutbox(db, folderMail(process.env.PEAR_BENCH_MAIL), said);
   said('Starting the application.');
   server = await serve({ host: given.host, port, cert: given.cert, key: given.key, behindProxy: given['behind-proxy'] });
   said(`\nPear Bench is ready at ${address}`);

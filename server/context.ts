@@ -15,6 +15,10 @@ export interface Actor {
   clubName: string;
   lengthUnit: LengthUnit;
   temperatureUnit: TemperatureUnit;
+  /** The session that asks. */
+  sessionId: string;
+  /** When the password was last entered in it. */
+  confirmedAt: Date | null;
 }
 
 /** What every use case is given: the outside world, and the time. */

@@ -8,6 +8,7 @@ import type { MessageRow, ReportLinkRow, RoundRow, WorkshopRow } from '@/db/mode
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from './context';
 import { audit } from './audit';
+import { deliverLetters } from './outbox';
 import { parse } from './parse';
 import { getRound, type Grower, growers, reachable } from './rounds';
 import { hashToken, makeToken } from './secrets';
@@ -28,9 +29,9 @@ interface Letter {
  * the first time to all, later as a reminder with a new link. `sentSoFar` is the count of messages
  * the sender saw: if it changed meanwhile, somebody else has just sent, and nothing is sent twice.
  *
- * @returns how many were written to.
+ * @returns how many were written to, and how many of the letters wait for the mail service.
  */
-export async function sendRound(context: Context, roundId: string, input: unknown): Promise<number> {
+export async function sendRound(context: Context, roundId: string, input: unknown): Promise<{ sent: number; waiting: number }> {
   allow(context, 'assistant');
   const { db, mail, actor: { clubId, userId }, now } = context;
   const round = await getRound(context, roundId);
@@ -48,6 +49,9 @@ export async function sendRound(context: Context, roundId: string, input: unknow
   try {
     for (const { message, eml } of letters) await mail.prepare(message.id, eml);
     await transact(db, async (transaction) => {
+      // Who was erased, or took their leave back, while the letters were written is not written to.
+      const people = await db.people.findAll({ where: { clubId, id: letters.map(({ message }) => message.personId) }, transaction, lock: transaction.LOCK.SHARE, raw: true });
+      if (people.some(({ erasedAt, mayContact }) => erasedAt !== null || !mayContact)) throw new UseCaseError('conflict', 'Somebody has taken their leave back or was erased in this moment. Reload the page and send again.');
       await db.reportLinks.bulkCreate(letters.map(({ link }) => link), { transaction });
       await db.messages.bulkCreate(letters.map(({ message }) => message), { transaction });
       await audit(db, transaction, { clubId, actorId: userId, action: `round sent: ${letters.length}`, subjectId: roundId, at: now });
@@ -57,17 +61,7 @@ export async function sendRound(context: Context, roundId: string, input: unknow
     if (isDuplicate(error)) throw new UseCaseError('conflict', 'Somebody sent this round in the same moment. Reload the page to see who was written to.');
     throw error;
   }
-  await deliverQueued(context);
-  return letters.length;
-}
-
-/** Hands messages that wait to the mail service; what a dying server left waiting goes out at the next call. */
-export async function deliverQueued({ db, mail, actor: { clubId } }: Context): Promise<void> {
-  const queued = await db.messages.findAll({ where: { clubId, state: 'queued' }, raw: true });
-  for (const { id } of queued) {
-    await mail.release(id);
-    await db.messages.update({ state: 'delivered' }, { where: { clubId, id } });
-  }
+  return { sent: letters.length, waiting: await deliverLetters(context, clubId) };
 }
 
 /** A private link for a person and a round; only its hash is kept. */
@@ -108,27 +102,4 @@ export async function withdrawLinks(context: Context, roundId: string, personId:
     await db.reportLinks.update({ withdrawnAt: now }, { where: { clubId, roundId: round.id, personId, withdrawnAt: null as never }, transaction });
     await audit(db, transaction, { clubId, actorId: userId, action: 'links withdrawn', subjectId: personId, at: now });
   });
-}
-
-export interface OutboxMessage {
-  id: string;
-  at: Date;
-  to: string;
-  subject: string;
-  /** Null when the message was erased with its person. */
-  text: string | null;
-}
-
-/** What the simulated mail service has sent for the club, latest first. */
-export async function outbox(context: Context, most = 200): Promise<OutboxMessage[]> {
-  // Bodies hold private links, so this is for those who may send them.
-  allow(context, 'assistant');
-  const { db, mail, actor: { clubId } } = context;
-  const rows = await db.messages.findAll({ where: { clubId, state: 'delivered' }, order: [['createdAt', 'DESC'], ['id', 'DESC']], limit: most, raw: true });
-  return Promise.all(
-    rows.map(async ({ id, createdAt, subject }) => {
-      const sent = await mail.read(id);
-      return { id, at: createdAt, subject, to: sent?.to ?? 'erased', text: sent?.text ?? null };
-    }),
-  );
 }

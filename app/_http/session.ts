@@ -5,14 +5,17 @@ import type { Actor, Context } from '@/server/context';
 import { actorOf } from '@/server/sign-in';
 import { publicUrl, services } from './services';
 
-export const SESSION_COOKIE = 'pear_bench_session';
+/** Over HTTPS under a name that browsers take for this host alone, and from no page that is not secure. */
+export function sessionCookie(): string {
+  return publicUrl().startsWith('https:') ? '__Host-pear_bench_session' : 'pear_bench_session';
+}
 
 export async function sessionToken(): Promise<string | null> {
-  return (await cookies()).get(SESSION_COOKIE)?.value ?? null;
+  return (await cookies()).get(sessionCookie())?.value ?? null;
 }
 
 export async function setSessionCookie(token: string, expires: Date): Promise<void> {
-  (await cookies()).set(SESSION_COOKIE, token, {
+  (await cookies()).set(sessionCookie(), token, {
     httpOnly: true, sameSite: 'lax', path: '/', expires, secure: publicUrl().startsWith('https:'),
   });
 }

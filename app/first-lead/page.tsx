@@ -18,7 +18,7 @@ export default async function FirstLead() {
           { name: 'club', label: 'Name of the club', type: 'text', autoComplete: 'organization' },
           { name: 'name', label: 'Your name', type: 'text', autoComplete: 'name' },
           { name: 'email', label: 'Your e-mail', type: 'email', autoComplete: 'username' },
-          { name: 'password', label: 'Password', type: 'password', autoComplete: 'new-password', hint: '10 characters or more.' },
+          { name: 'password', label: 'Password', type: 'password', autoComplete: 'new-password', hint: '12 characters or more, and not a common one.' },
         ]}
       />
     </main>

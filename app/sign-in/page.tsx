@@ -1,17 +1,17 @@
 import type { Metadata } from 'next';
+import Link from 'next/link';
 import { redirect } from 'next/navigation';
 import { needsFirstLead } from '@/server/members';
 import { AccountForm } from '@/ui/club/account-form';
 import { FrontDrawing } from '@/ui/club/front-drawing';
-import { services } from '../_http/services';
+import { ownPath } from '../_http/own-path';
+import { publicUrl, services } from '../_http/services';
 import { currentActor } from '../_http/session';
 
 export const metadata: Metadata = { title: 'Sign in' };
 
-export default async function SignIn({ searchParams }: { searchParams: Promise<{ next?: string }> }) {
-  const { next = '/season' } = await searchParams;
-  // Only a path of our own: two slashes or a backslash would lead to another site.
-  const goTo = /^\/(?![/\\])/.test(next) ? next : '/season';
+export default async function SignIn({ searchParams }: { searchParams: Promise<{ next?: string | string[] }> }) {
+  const goTo = ownPath((await searchParams).next, publicUrl());
   if (await needsFirstLead(services())) redirect('/first-lead');
   if (await currentActor()) redirect(goTo);
   return (
@@ -27,6 +27,7 @@ export default async function SignIn({ searchParams }: { searchParams: Promise<{
             { name: 'password', label: 'Password', type: 'password', autoComplete: 'current-password' },
           ]}
         />
+        <p className="mt-4 text-sm"><Link href="/forgotten">Forgotten your password?</Link></p>
       </div>
     </main>
   );

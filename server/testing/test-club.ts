@@ -1,4 +1,4 @@
-import { mkdtempSync } from 'node:fs';
+import { mkdtempSync, readdirSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { v7 as uuid } from 'uuid';
@@ -10,8 +10,11 @@ import type { Role } from '@/db/models/rows';
 import { folderMail } from '@/stand-ins/mail/folder-mail';
 import { simulatedWeather } from '@/stand-ins/weather/simulated-weather';
 import type { Context, Services } from '../context';
+import { normaliseEmail } from '../fields';
 import { permitKeepers } from '../keeper-permits';
 import { addStockLot, addWoodLot, workshopLots } from '../lots';
+import { addMember } from '../members';
+import { setPasswordByLink } from '../passwords';
 import { addWalkIn, listSeats } from '../seats';
 import { UseCaseError, type Refusal } from '../use-case-error';
 import { addSite } from '../sites';
@@ -36,13 +39,14 @@ export async function testClub(): Promise<TestClub> {
   const clubId = uuid();
   await db.clubs.create({ id: clubId, name: 'Reed Islet Grafters', createdAt: NOW });
   const users = {} as Record<Role, string>;
+  const sessions = { lead: uuid(), assistant: uuid(), viewer: uuid() };
   for (const role of ['lead', 'assistant', 'viewer'] as const) {
     users[role] = uuid();
     await db.users.create({ id: users[role], email: `${role}-${users[role]}@reed.example`, name: `The ${role}`, passwordHash: 'none', lengthUnit: 'mm', temperatureUnit: 'C' });
     await db.memberships.create({ clubId, userId: users[role], role });
   }
   const as = (role: Role, now = NOW): Context => ({
-    ...services, now, actor: { userId: users[role], clubId, role, name: `The ${role}`, clubName: 'Reed Islet Grafters', lengthUnit: 'mm', temperatureUnit: 'C' },
+    ...services, now, actor: { userId: users[role], clubId, role, name: `The ${role}`, clubName: 'Reed Islet Grafters', lengthUnit: 'mm', temperatureUnit: 'C', sessionId: sessions[role], confirmedAt: now },
   });
   return { services, mailFolder, clubId, as };
 }
@@ -85,4 +89,18 @@ export async function refusalOf(work: Promise<unknown>): Promise<{ refusal: Refu
     throw error;
   }
   throw new Error('Nothing was refused.');
+}
+
+/** Somebody who was asked to join and chose a password, as the lead and they would do it. */
+export async function joined(club: TestClub, address: string, password: string, role: Role = 'viewer', name = 'New Hand'): Promise<string> {
+  const { url } = await addMember(club.as('lead'), { name, email: address, role });
+  await setPasswordByLink(club.services, { token: url.split('/').at(-1), password });
+  return (await club.services.db.users.findOne({ where: { email: normaliseEmail(address) }, raw: true }))!.id;
+}
+
+/** The links in letters to an address, latest last. */
+export async function lettersTo({ mailFolder, services }: TestClub, address: string): Promise<{ subject: string; text: string; link: string | undefined }[]> {
+  const ids = readdirSync(mailFolder).filter((name) => name.endsWith('.eml')).sort().map((name) => name.slice(0, 36));
+  const read = await Promise.all(ids.map((id) => services.mail.read(id)));
+  return read.flatMap((letter) => (letter?.to.endsWith(`, ${address}`) ? [{ subject: letter.subject, text: letter.text, link: /\/(?:password|r)\/([\w-]+)/.exec(letter.text)?.[1] }] : []));
 }

@@ -37,6 +37,17 @@ describe('the simulated mail service', () => {
     expect(await mail.read(two)).toBeNull();
     expect(readdirSync(folder).filter((name) => name.startsWith(one) || name.startsWith(two))).toEqual([]);
   });
+  it('tells what was prepared and never sent, since when, and to whom', async () => {
+    const id = uuid();
+    const before = Date.now();
+    await mail.prepare(id, await letter(id));
+    const waiting = (await mail.unsent()).find((one) => one.id === id)!;
+    expect(Math.abs(waiting.since.getTime() - before)).toBeLessThan(2000);
+    expect((await mail.readUnsent(id))!.to).toContain('zofie@reed.example');
+    await mail.release(id);
+    expect((await mail.unsent()).some((one) => one.id === id)).toBe(false);
+    expect(await folderMail(join(folder, 'not there')).unsent()).toEqual([]);
+  });
   it('takes no path for an id', async () => {
     await expect(mail.read('../../etc/passwd')).rejects.toThrow('no message id');
   });

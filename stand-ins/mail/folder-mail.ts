@@ -1,7 +1,7 @@
-import { mkdir, readFile, rename, rm, writeFile } from 'node:fs/promises';
+import { mkdir, readdir, readFile, rename, rm, stat, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { simpleParser } from 'mailparser';
-import type { MailService } from './mail-service';
+import type { MailService, SentMail } from './mail-service';
 
 /**
  * The simulated mail service: nothing leaves the machine. A released message is a file `ID.eml` in
@@ -21,24 +21,39 @@ export function folderMail(folder: string): MailService {
     async release(id) {
       try {
         await rename(path(id, 'pending'), path(id, 'eml'));
+        return true;
       } catch (error) {
-        // Already released by an earlier try, or erased.
         if ((error as NodeJS.ErrnoException).code !== 'ENOENT') throw error;
+        // Released by an earlier try, or erased.
+        return stat(path(id, 'eml')).then(() => true, () => false);
       }
     },
     async discard(id) {
       await rm(path(id, 'pending'), { force: true });
       await rm(path(id, 'eml'), { force: true });
     },
-    async read(id) {
-      try {
-        const parsed = await simpleParser(await readFile(path(id, 'eml')));
-        const to = Array.isArray(parsed.to) ? parsed.to[0] : parsed.to;
-        return { to: to?.value[0] ? `${to.value[0].name}, ${to.value[0].address}` : '', subject: parsed.subject ?? '', text: parsed.text ?? '', date: parsed.date ?? null };
-      } catch (error) {
-        if ((error as NodeJS.ErrnoException).code === 'ENOENT') return null;
+    async unsent() {
+      const names = await readdir(/* turbopackIgnore: true */ folder).catch((error: NodeJS.ErrnoException) => {
+        if (error.code === 'ENOENT') return [];
         throw error;
-      }
+      });
+      const files = names.filter((name) => /^[0-9a-f-]{36}\.pending$/.test(name)).map((name) => name.slice(0, 36));
+      const found = await Promise.all(files.map(async (id) => ({ id, since: await stat(path(id, 'pending')).then(({ mtime }) => mtime, () => null) })));
+      // Released in this moment, where there is none any more.
+      return found.flatMap(({ id, since }) => (since ? [{ id, since }] : []));
     },
+    readUnsent: async (id) => readMessage(path(id, 'pending')),
+    read: async (id) => readMessage(path(id, 'eml')),
   };
+}
+
+async function readMessage(file: string): Promise<SentMail | null> {
+  try {
+    const parsed = await simpleParser(await readFile(/* turbopackIgnore: true */ file));
+    const to = Array.isArray(parsed.to) ? parsed.to[0] : parsed.to;
+    return { to: to?.value[0] ? `${to.value[0].name}, ${to.value[0].address}` : '', subject: parsed.subject ?? '', text: parsed.text ?? '', date: parsed.date ?? null };
+  } catch (error) {
+    if ((error as NodeJS.ErrnoException).code === 'ENOENT') return null;
+    throw error;
+  }
 }

@@ -13,8 +13,13 @@ export interface SentMail {
  */
 export interface MailService {
   prepare(id: string, eml: Buffer): Promise<void>;
-  release(id: string): Promise<void>;
+  /** Sends it; false when it is not there, neither prepared nor sent. */
+  release(id: string): Promise<boolean>;
   discard(id: string): Promise<void>;
+  /** Prepared messages that were neither released nor discarded, with the moment each was prepared. */
+  unsent(): Promise<{ id: string; since: Date }[]>;
+  /** A prepared message that was not released; null when there is none. */
+  readUnsent(id: string): Promise<SentMail | null>;
   /** A message that was sent; null when it is not there, or was erased. */
   read(id: string): Promise<SentMail | null>;
 }

@@ -28,7 +28,7 @@ export function AccountMenu({ name, clubName, role }: { name: string; clubName: 
       <DropdownMenu.Portal>
         <DropdownMenu.Content align="end" sideOffset={4} className="z-50 min-w-56 border-2 border-ink bg-sheet p-1">
           <DropdownMenu.Label className="px-3 py-2 text-sm text-muted">{role} of {clubName}</DropdownMenu.Label>
-          {[['/wood', 'Wood'], ['/sites', 'Sites'], ['/club', 'Club and units'], ['/outbox', 'Outbox (simulated)']].map(([href, label]) => (
+          {[['/wood', 'Wood'], ['/sites', 'Sites'], ['/account', 'Your account'], ['/club', 'Club and units'], ['/outbox', 'Outbox (simulated)']].map(([href, label]) => (
             <DropdownMenu.Item key={href} asChild>
               <Link href={href!} className="block px-3 py-2 no-underline data-[highlighted]:bg-mist data-[highlighted]:outline-none">{label}</Link>
             </DropdownMenu.Item>

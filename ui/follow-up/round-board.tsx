@@ -33,8 +33,8 @@ export function RoundBoard({ round, mayChange, today }: { round: RoundOnBoard; m
   const byPaper = round.growers.filter((grower) => !grower.reachable).length;
 
   const write = async (): Promise<void> => {
-    const sent = await run<{ sent: number }>('POST', `/api/rounds/${round.id}/messages`, { sentSoFar: round.sentSoFar });
-    if (sent?.ok) setTold(`${sent.data.sent} written to, in the simulated outbox.`);
+    const sent = await run<{ sent: number; waiting: number }>('POST', `/api/rounds/${round.id}/messages`, { sentSoFar: round.sentSoFar });
+    if (sent?.ok) setTold(`${sent.data.sent} written to, in the simulated outbox.${sent.data.waiting > 0 ? ` ${sent.data.waiting} of the letters wait there and go out by themselves.` : ''}`);
   };
   const withdraw = (personId: string): Promise<unknown> => run('DELETE', `/api/rounds/${round.id}/links/${personId}`);
   const move = async (event: React.FormEvent<HTMLFormElement>): Promise<void> => {

@@ -5,6 +5,7 @@ import { loadMethod } from '@/core/methods/load-method';
 import type { Method } from '@/core/methods/method';
 import { nextPeople } from '@/core/readiness/next-person';
 import { keepPage } from '../device/keep-page';
+import { send } from '../form/send';
 import { useAlive } from '../form/use-alive';
 import { WaitingStrip } from '../device/waiting-strip';
 import { Bench } from './bench';
@@ -45,7 +46,7 @@ function Day({ initial, seat, fromPaper = false, method }: BenchDayProps & { met
     // The address follows, so that a reload opens the same seat. What is kept offline is one page for all seats.
     const asked = new URL(location.href).searchParams.get('seat');
     if (asked && Number(asked) !== seat) queueMicrotask(() => setOpen(initial.seats.find(({ number }) => String(number) === asked)?.id ?? null));
-    if (!fromPaper) void keepPage(location.pathname, '/').catch(() => undefined);
+    if (!fromPaper) void keepBench().catch(() => undefined);
   }, [seat, initial.seats, fromPaper]);
 
   const go = (seatId: string | null): void => {
@@ -73,4 +74,9 @@ function Day({ initial, seat, fromPaper = false, method }: BenchDayProps & { met
         : <Bench live={live} method={method} seatId={open} onSeat={go} onRoom={() => go(null)} next={suggestions[0] ?? null} fromPaper={fromPaper} />}
     </>
   );
+}
+
+/** Keeps the bench for no reception; its session may then stay away for days. */
+async function keepBench(): Promise<void> {
+  if (await keepPage(location.pathname, '/')) await send('PUT', '/api/session', { keptOffline: true });
 }

@@ -31,7 +31,7 @@ export function Figure({ field, first = false, label = field.short, placeholder,
   const id = useId();
   const input = useRef<HTMLInputElement>(null);
   const burst = useRef<Burst>({ before: '', typed: '', at: 0, refused: false });
-  const [refused, setRefused] = useState<string | null>(null);
+  const [refused, setRefused] = useState<{ typed: string; times: number } | null>(null);
   const value = entry.texts[field.id] ?? '';
   const kept = entry.kept.includes(field.id);
   const quick = entry.quick.includes(field.id);
@@ -53,7 +53,8 @@ export function Figure({ field, first = false, label = field.short, placeholder,
       return;
     }
     burst.current.refused = true;
-    setRefused(burst.current.typed);
+    const { typed } = burst.current;
+    setRefused((last) => ({ typed, times: (last?.times ?? 0) + 1 }));
     if (value !== burst.current.before) onText(field.id, burst.current.before);
   };
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>): void => {
@@ -68,7 +69,7 @@ export function Figure({ field, first = false, label = field.short, placeholder,
     }
     nextOnEnter(event);
   };
-  const about = error ?? (refused === null ? null : `“${refused.trim()}” is no figure. Nothing was changed.`);
+  const about = error ?? (refused === null ? null : `“${refused.typed.trim()}” is no figure. Nothing was changed.`);
   return (
     <div className="min-w-0">
       <label htmlFor={id} className="block truncate text-sm font-bold">{label}</label>

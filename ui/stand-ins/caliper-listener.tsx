@@ -13,9 +13,6 @@ export function CaliperListener() {
   return null;
 }
 
-/** Between two keys of a caliper on a cable, ms. */
-const KEY = 4;
-
 /** Presses the keys of a text and then Enter, each as a keyboard would: what a page does not want of them it refuses as it would a hand's. */
 async function typeInto(field: Element | null, text: string): Promise<void> {
   if (!(field instanceof HTMLInputElement) || field.disabled || field.readOnly) return;
@@ -31,8 +28,17 @@ async function typeInto(field: Element | null, text: string): Promise<void> {
       field.dispatchEvent(new InputEvent('input', { data: key, inputType: 'insertText', bubbles: true }));
     }
     field.dispatchEvent(new KeyboardEvent('keyup', { key, bubbles: true }));
-    await new Promise((resolve) => setTimeout(resolve, KEY));
+    await nextTurn();
   }
   // A trusted Enter would send the form; one made here has to be told to.
   if (field.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true, cancelable: true }))) field.form?.requestSubmit();
+}
+
+/** The browser's next turn. Not by a timer: windows that are not in front have theirs slowed down. */
+function nextTurn(): Promise<void> {
+  return new Promise((resolve) => {
+    const { port1, port2 } = new MessageChannel();
+    port1.onmessage = () => { port1.close(); resolve(); };
+    port2.postMessage(null);
+  });
 }

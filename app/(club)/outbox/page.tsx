@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { DateTime } from 'luxon';
-import { deliverQueued, outbox, type OutboxMessage } from '@/server/round-messages';
+import { outbox, type OutboxMessage, waitingLetters } from '@/server/outbox';
 import { UseCaseError } from '@/server/use-case-error';
 import { PhoneBanner } from '@/ui/club/phone-banner';
 import { onlyThisMachine } from '../../_http/services';
@@ -12,15 +12,15 @@ export const metadata: Metadata = { title: 'Outbox (simulated)' };
 export default async function Outbox() {
   const context = await pageContext();
   const refused = context.actor.role === 'viewer';
-  // What a server that died had left waiting goes out now.
-  if (!refused) await deliverQueued(context);
   const messages = refused ? [] : await outbox(context).catch((error: unknown) => { if (error instanceof UseCaseError) return []; throw error; });
+  const waiting = refused ? { count: 0, since: null } : await waitingLetters(context);
   return (
     <>
       <Season />
       <main id="main" className="mx-auto max-w-[1240px] px-4 py-5">
         <h1>Outbox</h1>
-        <p className="mb-3 max-w-prose border-l-4 border-ink pl-3"><strong>Simulated.</strong> No mail service is connected: messages are written as .eml files to a folder, and shown here as they would have been sent. Links in them work.</p>
+        <p className="mb-3 max-w-prose border-l-4 border-ink pl-3"><strong>Simulated.</strong> No mail service is connected: messages are written as .eml files to a folder, and shown here as they would have been sent. Links in them work. Letters about accounts are in the folder only: their links are for their readers alone.</p>
+        {waiting.count > 0 && <p role="status" className="mb-3 max-w-prose border-l-4 border-loud pl-3"><strong>{waiting.count} {waiting.count === 1 ? 'letter waits' : 'letters wait'} to be handed over</strong>, the oldest since {moment(waiting.since!)}. They go out by themselves within a minute; if they do not, look whether the outbox folder can be written to.</p>}
         {onlyThisMachine() && <PhoneBanner />}
         {refused ? (
           <p className="board">Messages hold private links, so only the lead and assistants read them.</p>
@@ -52,6 +52,10 @@ export default async function Outbox() {
   );
 }
 
+function moment(at: Date): string {
+  return `${DateTime.fromJSDate(new Date(at), { zone: 'utc' }).setLocale('en-GB').toFormat('d LLL yyyy, HH:mm')} UTC`;
+}
+
 /** Messages that went out together, latest first. */
 function batches(messages: OutboxMessage[]): { key: string; subject: string; at: string; sent: OutboxMessage[] }[] {
   const groups = new Map<string, OutboxMessage[]>();
@@ -60,7 +64,7 @@ function batches(messages: OutboxMessage[]): { key: string; subject: string; at:
     groups.set(key, [...(groups.get(key) ?? []), message]);
   }
   return [...groups].map(([key, sent]) => ({
-    key, sent, subject: sent[0]!.subject, at: `${DateTime.fromJSDate(sent[0]!.at, { zone: 'utc' }).setLocale('en-GB').toFormat('d LLL yyyy, HH:mm')} UTC`,
+    key, sent, subject: sent[0]!.subject, at: moment(sent[0]!.at),
   }));
 }
 
