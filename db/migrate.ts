@@ -5,6 +5,7 @@ import * as teaching from './migrations/0002-teaching';
 import * as planning from './migrations/0003-planning';
 import * as scoring from './migrations/0004-scoring';
 import * as faultsAndDoors from './migrations/0005-faults-and-doors';
+import * as stamps from './migrations/0006-stamps';
 
 function migrator(sequelize: Sequelize) {
   return new Umzug({
@@ -14,6 +15,7 @@ function migrator(sequelize: Sequelize) {
       { name: '0003-planning', up: () => planning.up(sequelize) },
       { name: '0004-scoring', up: () => scoring.up(sequelize) },
       { name: '0005-faults-and-doors', up: () => faultsAndDoors.up(sequelize) },
+      { name: '0006-stamps', up: () => stamps.up(sequelize) },
     ],
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
     logger: undefined,

@@ -6,9 +6,9 @@ import { openDatabase, type Database } from '@/db/database';
 import { migrate, pendingMigrations } from '@/db/migrate';
 import { startMariaDb } from './mariadb';
 
-const ALL = ['0001-workshop-life', '0002-teaching', '0003-planning', '0004-scoring', '0005-faults-and-doors'];
+const ALL = ['0001-workshop-life', '0002-teaching', '0003-planning', '0004-scoring', '0005-faults-and-doors', '0006-stamps'];
 /** Tables that are spoken to without a model. */
-const BARE = ['migrations', 'rate_limits'];
+const BARE = ['migrations', 'rate_limits', 'table_stamps'];
 const folder = join(process.cwd(), '.check', `migrate-database-${process.pid}`);
 let server: Awaited<ReturnType<typeof startMariaDb>>;
 const opened: Database[] = [];

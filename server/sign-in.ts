@@ -2,6 +2,8 @@ import { createHash } from 'node:crypto';
 import { v7 as uuid } from 'uuid';
 import { Op, QueryTypes } from 'sequelize';
 import { object, string } from 'yup';
+import type { Stamps } from '@/db/remembering';
+import { EVERYBODY } from '@/db/stamped-tables';
 import type { Actor, Services } from './context';
 import { email } from './fields';
 import { parse } from './parse';
@@ -85,20 +87,27 @@ function idleSince(now: Date): Date {
   return new Date(now.getTime() - IDLE_HOURS * 3_600_000);
 }
 
-type KnownSession = Actor & { expiresAt: Date; seenAt: Date; keptOffline: number };
+type KnownSession = Actor & { expiresAt: Date; seenAt: Date; keptOffline: number; stamps: string | Stamps | null };
 
 /** Who a session's token stands for, or null when it is unknown, over, idle for too long, or its membership is gone. */
-export async function actorOf({ db, now }: Pick<Services, 'db' | 'now'>, token: string): Promise<Actor | null> {
+export async function actorOf(services: Pick<Services, 'db' | 'now'>, token: string): Promise<Actor | null> {
+  return (await sessionOf(services, token))?.actor ?? null;
+}
+
+/** The same, with the stamps that the club's tables bear at this moment. */
+export async function sessionOf({ db, now }: Pick<Services, 'db' | 'now'>, token: string): Promise<{ actor: Actor; stamps: Stamps | null } | null> {
   const tokenHash = hashToken(token);
   // One statement, since every call of every page begins with it.
   const [known] = await db.sequelize.query<KnownSession>(
     `SELECT s.user_id AS userId, s.club_id AS clubId, s.id AS sessionId, s.expires_at AS expiresAt, s.seen_at AS seenAt, s.confirmed_at AS confirmedAt, s.kept_offline AS keptOffline,
-      m.role, u.name, c.name AS clubName, u.length_unit AS lengthUnit, u.temperature_unit AS temperatureUnit
+      m.role, u.name, c.name AS clubName, u.length_unit AS lengthUnit, u.temperature_unit AS temperatureUnit,
+      (SELECT JSON_OBJECTAGG(t.table_name, t.stamp) FROM table_stamps t WHERE t.club_id IN (s.club_id, :everybody)) AS stamps
      FROM sessions s JOIN users u ON u.id = s.user_id JOIN clubs c ON c.id = s.club_id JOIN memberships m ON m.user_id = s.user_id AND m.club_id = s.club_id WHERE s.token_hash = :tokenHash`,
-    { replacements: { tokenHash }, type: QueryTypes.SELECT },
+    { replacements: { tokenHash, everybody: EVERYBODY }, type: QueryTypes.SELECT },
   );
   if (!known || known.expiresAt <= now || (!known.keptOffline && known.seenAt < idleSince(now))) return null;
   if (now.getTime() - known.seenAt.getTime() > SEEN_EVERY * 60_000) await db.sessions.update({ seenAt: now }, { where: { tokenHash } });
   const { userId, clubId, sessionId, confirmedAt, role, name, clubName, lengthUnit, temperatureUnit } = known;
-  return { userId, clubId, sessionId, confirmedAt, role, name, clubName, lengthUnit, temperatureUnit };
+  const stamps = typeof known.stamps === 'string' ? (JSON.parse(known.stamps) as Stamps) : known.stamps;
+  return { actor: { userId, clubId, sessionId, confirmedAt, role, name, clubName, lengthUnit, temperatureUnit }, stamps };
 }

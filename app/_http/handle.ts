@@ -5,7 +5,7 @@ import { notFound, UseCaseError } from '@/server/use-case-error';
 import { refuseForeignOrigin } from './own-origin';
 import { readJson, USUAL_MOST_JSON } from './read-body';
 import { publicUrl, services } from './services';
-import { currentActor } from './session';
+import { callingContext } from './session';
 
 type Params = Record<string, string>;
 type RouteContext = { params: Promise<Params> };
@@ -45,12 +45,15 @@ export function handlePublic(work: (services: Services, call: Call) => Promise<R
   };
 }
 
-/** A route for members: whoever is not signed in gets 401 before anything else is looked at. */
-export function handle(work: (context: Context, call: Call) => Promise<Result>, limits: Limits = {}): Handler {
+/**
+ * A route for members, whose look is remembered while it lasts; one that `stays` goes on looking and
+ * sees what changes. Whoever is not signed in gets 401 before anything else is looked at.
+ */
+export function handle(work: (context: Context, call: Call) => Promise<Result>, { stays = false, ...limits }: Limits & { stays?: boolean } = {}): Handler {
   return handlePublic(async (given, call) => {
-    const actor = await currentActor();
-    if (!actor) throw new UseCaseError('signed-out', 'You are signed out. Sign in and try again; what you entered stays on the screen.');
-    return work({ ...given, actor }, call);
+    const context = await callingContext(call.request.method === 'GET' && !stays);
+    if (!context) throw new UseCaseError('signed-out', 'You are signed out. Sign in and try again; what you entered stays on the screen.');
+    return work({ ...context, now: given.now }, call);
   }, limits);
 }
 

@@ -2,6 +2,7 @@ import { cookies, headers } from 'next/headers';
 import { redirect } from 'next/navigation';
 import { cache } from 'react';
 import type { Actor, Context } from '@/server/context';
+import { lookingContext } from '@/server/looking';
 import { actorOf } from '@/server/sign-in';
 import { publicUrl, services } from './services';
 
@@ -20,18 +21,30 @@ export async function setSessionCookie(token: string, expires: Date): Promise<vo
   });
 }
 
-/** Who is signed in, once a request. */
-export const currentActor = cache(async (): Promise<Actor | null> => {
+/** The context of whoever looks at a page, once a request. */
+const lookingNow = cache(async (): Promise<Context | null> => {
   const token = await sessionToken();
-  return token ? actorOf(services(), token) : null;
+  return token ? lookingContext(services(), token) : null;
 });
+
+/** Who is signed in. */
+export async function currentActor(): Promise<Actor | null> {
+  return (await lookingNow())?.actor ?? null;
+}
+
+/** The context of whoever calls a route, which may write; null when nobody is signed in. */
+export async function callingContext(looksOnly: boolean): Promise<Context | null> {
+  const token = await sessionToken();
+  if (!token) return null;
+  if (looksOnly) return lookingContext(services(), token);
+  const actor = await actorOf(services(), token);
+  return actor && { ...services(), actor };
+}
 
 /** The context of a page for signed-in people; others are sent to sign in and come back. */
 export async function pageContext(): Promise<Context> {
-  const actor = await currentActor();
-  if (!actor) {
-    const path = (await headers()).get('x-path') ?? '/';
-    redirect(path === '/' ? '/sign-in' : `/sign-in?next=${encodeURIComponent(path)}`);
-  }
-  return { ...services(), actor };
+  const context = await lookingNow();
+  if (context) return context;
+  const path = (await headers()).get('x-path') ?? '/';
+  redirect(path === '/' ? '/sign-in' : `/sign-in?next=${encodeURIComponent(path)}`);
 }

@@ -29,9 +29,6 @@ const STATEMENTS = [
   // Where somebody has signed in from; only the hash of the network.
   `CREATE TABLE IF NOT EXISTS known_networks (
     user_id ${ID} NOT NULL, network_hash ${HASH} NOT NULL, seen_at DATETIME(3) NOT NULL, PRIMARY KEY (user_id, network_hash), FOREIGN KEY (user_id) REFERENCES users (id)) ${SUFFIX}`,
-  // What is dear to reckon and seldom changes, with the id of what it was made from.
-  `CREATE TABLE IF NOT EXISTS kept_results (
-    club_id ${ID} NOT NULL, kind VARCHAR(30) NOT NULL, subject_id ${ID} NOT NULL, made_of ${HASH} NOT NULL, body JSON NOT NULL, PRIMARY KEY (club_id, kind, subject_id), FOREIGN KEY (club_id) REFERENCES clubs (id)) ${SUFFIX}`,
   // The whole series of a log, packed; readings is what is drawn.
   'ALTER TABLE logger_runs ADD COLUMN IF NOT EXISTS series MEDIUMBLOB NULL',
   // Messages that wait are looked for at every start.

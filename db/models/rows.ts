@@ -45,8 +45,6 @@ export interface AccountLetterRow { id: string; userId: string; subject: string;
 /** Somebody with an account is asked to join a club; it counts when they say yes. */
 export interface InvitationRow { clubId: string; userId: string; role: Role; invitedBy: string; invitedAt: Date }
 export interface KnownNetworkRow { userId: string; networkHash: string; seenAt: Date }
-/** A result kept with the hash of what it was made of; worth nothing once that changed. */
-export interface KeptResultRow { clubId: string; kind: string; subjectId: string; madeOf: string; body: unknown }
 export interface PersonRow { id: string; clubId: string; name: string | null; email: string | null; phone: string | null; mayContact: boolean; erasedAt: Date | null }
 export interface SiteRow {
   id: string; clubId: string; name: string; hemisphere: 'north' | 'south'; timeZone: string;

@@ -9,4 +9,4 @@ export const PUT = handle(async (context, { params, body }) => putTeachingState(
 export const GET = handle(async (context, { params, request }) => {
   const workshop = await getWorkshop(context, params.workshop!);
   return eventStream(request, () => teachingState({ ...context, now: new Date() }, workshop.id));
-});
+}, { stays: true });

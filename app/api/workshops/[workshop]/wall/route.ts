@@ -8,4 +8,4 @@ export const GET = handle(async (context, { params, request }) => {
   const { id } = await getWorkshop(context, params.workshop!);
   const follow = wallFollower(context, id, await wallBlocks(context, id));
   return eventStream(request, () => follow(new Date()));
-});
+}, { stays: true });

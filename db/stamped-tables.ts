@@ -1,0 +1,13 @@
+/**
+ * Tables whose changes leave a stamp, so that what was read of them can be kept until the next one.
+ * Those that every judgement and every answer writes are not among them: all who save would queue for
+ * one row.
+ */
+export const STAMPED_TABLES = [
+  'clubs', 'users', 'memberships', 'people', 'sites', 'workshops', 'seats', 'wood_lots', 'stock_lots', 'workshop_wood_lots', 'workshop_stock_lots', 'rubrics', 'plants', 'rounds', 'report_links', 'messages', 'briefings',
+  'briefing_acknowledgements', 'compatibility', 'topworking_plans', 'observations', 'plan_parts', 'store_items', 'wood_sources', 'wood_source_years', 'wood_source_bookings', 'wood_bookings', 'wood_checks', 'logger_runs',
+  'measured_pieces', 'keeper_permits', 'rubric_edits', 'card_links', 'cut_looks',
+] as const;
+
+/** Stands for the club of rows that belong to none. */
+export const EVERYBODY = '00000000-0000-0000-0000-000000000000';
