@@ -29,11 +29,12 @@ export async function workshopLots(context: Context, workshopId: string): Promis
   const [wood, stocks, chosenWood, chosenStocks] = await Promise.all([
     db.woodLots.findAll({ where: { clubId }, order: [['variety', 'ASC']], raw: true }),
     db.stockLots.findAll({ where: { clubId }, order: [['stockType', 'ASC']], raw: true }),
-    db.workshopWoodLots.findAll({ where: { clubId, workshopId }, raw: true }),
-    db.workshopStockLots.findAll({ where: { clubId, workshopId }, raw: true }),
+    db.workshopWoodLots.findAll({ where: { clubId }, raw: true }),
+    db.workshopStockLots.findAll({ where: { clubId }, raw: true }),
   ]);
-  const ribbonOf = new Map(chosenWood.map(({ woodLotId, ribbon }) => [woodLotId, ribbon]));
-  const stockIds = new Set(chosenStocks.map(({ stockLotId }) => stockLotId));
+  const here = <Row extends { workshopId: string }>(rows: Row[]): Row[] => rows.filter((row) => row.workshopId === workshopId);
+  const ribbonOf = new Map(here(chosenWood).map(({ woodLotId, ribbon }) => [woodLotId, ribbon]));
+  const stockIds = new Set(here(chosenStocks).map(({ stockLotId }) => stockLotId));
   return {
     wood: wood.filter((lot) => ribbonOf.has(lot.id)).map((lot) => ({ ...lot, ribbon: ribbonOf.get(lot.id)! })),
     stocks: stocks.filter((lot) => stockIds.has(lot.id)),

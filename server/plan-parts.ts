@@ -1,4 +1,4 @@
-import type { Transaction } from 'sequelize';
+import { Op, type Transaction } from 'sequelize';
 import { number, object } from 'yup';
 import type { PlanPart } from '@/db/models/rows';
 import { isDuplicate, transact } from '@/db/transact';
@@ -17,7 +17,10 @@ export interface Part<Body> {
 
 export async function readPart<Body>(context: Context, workshopId: string, part: PlanPart): Promise<Part<Body>> {
   allow(context, 'viewer');
-  const row = await context.db.planParts.findOne({ where: { clubId: context.actor.clubId, workshopId, part }, raw: true });
+  const { db, actor: { clubId } } = context;
+  // What is taught is asked for all workshops at once, as the season line does; the other parts for one workshop at once.
+  const where = part === 'methods' ? { clubId, part } : { clubId, workshopId, part: { [Op.ne]: 'methods' as const } };
+  const row = (await db.planParts.findAll({ where, raw: true })).find((one) => one.part === part && one.workshopId === workshopId);
   return row ? { version: row.version, body: row.body as Body } : { version: 0, body: null };
 }
 

@@ -19,7 +19,7 @@ export async function listSites(context: Context): Promise<SiteRow[]> {
 
 export async function getSite(context: Context, siteId: string): Promise<SiteRow> {
   allow(context, 'viewer');
-  const site = await context.db.sites.findOne({ where: { clubId: context.actor.clubId, id: siteId }, raw: true });
+  const site = (await listSites(context)).find((one) => one.id === siteId);
   if (!site) throw notFound('The site');
   return site;
 }
@@ -166,5 +166,6 @@ export async function withdrawObservation(context: Context, siteId: string, obse
 /** What was seen at a site and stands, newest first. */
 export async function listObservations(context: Context, siteId: string): Promise<ObservationRow[]> {
   allow(context, 'viewer');
-  return context.db.observations.findAll({ where: { clubId: context.actor.clubId, siteId, withdrawn: false }, order: [['seenOn', 'DESC'], ['id', 'DESC']], raw: true });
+  const all = await context.db.observations.findAll({ where: { clubId: context.actor.clubId, withdrawn: false }, order: [['seenOn', 'DESC'], ['id', 'DESC']], raw: true });
+  return all.filter((one) => one.siteId === siteId);
 }

@@ -21,7 +21,7 @@ interface FigureProps {
 const BURST = 120;
 
 /** What was typed into a figure without a pause, and what stood there before. */
-interface Burst { before: string; typed: string; at: number; refused: boolean }
+interface Burst { before: string; typed: string; at: number; refused: boolean; drawn: boolean }
 
 /**
  * One figure of a union. Only figures reach it: what else is typed, by a hand or by a caliper that has
@@ -30,7 +30,7 @@ interface Burst { before: string; typed: string; at: number; refused: boolean }
 export function Figure({ field, first = false, label = field.short, placeholder, entry, error, onText, onAsk }: FigureProps) {
   const id = useId();
   const input = useRef<HTMLInputElement>(null);
-  const burst = useRef<Burst>({ before: '', typed: '', at: 0, refused: false });
+  const burst = useRef<Burst>({ before: '', typed: '', at: 0, refused: false, drawn: true });
   const [refused, setRefused] = useState<{ typed: string; times: number } | null>(null);
   const value = entry.texts[field.id] ?? '';
   const kept = entry.kept.includes(field.id);
@@ -41,12 +41,18 @@ export function Figure({ field, first = false, label = field.short, placeholder,
     if (refused !== null && document.activeElement === input.current) input.current!.select();
   }, [refused]);
 
+  // The next sign is not late because this page took its time to draw the one before.
+  useLayoutEffect(() => {
+    if (!burst.current.drawn) burst.current = { ...burst.current, at: performance.now(), drawn: true };
+  });
+
   const change = (event: ChangeEvent<HTMLInputElement>): void => {
     const text = event.target.value;
     const now = burst.current;
-    const goesOn = event.timeStamp - now.at < BURST;
-    const added = (event.nativeEvent as InputEvent).data ?? text;
-    burst.current = { before: goesOn ? now.before : value, typed: (goesOn ? now.typed : '') + added, at: event.timeStamp, refused: goesOn && now.refused };
+    const { data } = event.nativeEvent as InputEvent;
+    // What is pasted stands for itself; single signs may belong together.
+    const goesOn = data?.length === 1 && event.timeStamp - now.at < BURST;
+    burst.current = { before: goesOn ? now.before : value, typed: (goesOn ? now.typed : '') + (data ?? text), at: event.timeStamp, refused: goesOn && now.refused, drawn: false };
     if (!burst.current.refused && isBegunFigure(text, field.unit)) {
       setRefused(null);
       onText(field.id, text);
