@@ -20,6 +20,8 @@ const config: NextConfig = {
         { key: 'Permissions-Policy', value: 'camera=(self), geolocation=(), microphone=()' },
       ],
     },
+    // Answers of routes are data and files; a PDF is shown by the browser's own viewer.
+    { source: '/api/:path*', headers: [{ key: 'Content-Security-Policy', value: "default-src 'none'; object-src 'self'; style-src 'unsafe-inline'; img-src 'self' data:; frame-ancestors 'none'; base-uri 'none'; form-action 'none'" }] },
     // The path of a private link is its secret: it is told to nobody, and not kept by caches.
     ...['/r/:path*', '/c/:path*', '/password/:path*'].map((source) => ({ source, headers: [{ key: 'Referrer-Policy', value: 'no-referrer' }, { key: 'Cache-Control', value: 'no-store' }, { key: 'X-Robots-Tag', value: 'noindex' }] })),
   ],

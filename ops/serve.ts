@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { createServer as createHttp, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
 import { createServer as createHttps } from 'node:https';
+import { admission } from './admission';
 
 export interface ServeOptions {
   host: string;
@@ -11,6 +12,14 @@ export interface ServeOptions {
   behindProxy?: boolean;
 }
 
+/** Pages and calls worked on at once, how many may queue, and for how long: a class that comes online together. */
+const ROOM = { atOnce: 32, waiting: 1000, patience: 30_000 };
+
+/** On every answer, whoever gives it. */
+const HEADERS = { 'X-Content-Type-Options': 'nosniff', 'Cross-Origin-Opener-Policy': 'same-origin', 'Cross-Origin-Resource-Policy': 'same-origin' };
+/** A year; only once people come over HTTPS anyway. */
+const HSTS = 'max-age=31536000';
+
 /** Serves the production build. Settings reach the application by its environment, set before this is called. */
 export async function serve({ host, port, cert, key, behindProxy = false }: ServeOptions): Promise<Server> {
   Object.assign(process.env, { NODE_ENV: 'production' });
@@ -18,17 +27,50 @@ export async function serve({ host, port, cert, key, behindProxy = false }: Serv
   const app = next({ dev: false, dir: process.cwd(), hostname: host, port });
   await app.prepare();
   const handle = app.getRequestHandler();
-  const listener = (request: IncomingMessage, response: ServerResponse): void => {
+  const secure = process.env.PEAR_BENCH_PUBLIC_URL?.startsWith('https:') ?? false;
+  const enter = admission(ROOM);
+  const listener = async (request: IncomingMessage, response: ServerResponse): Promise<void> => {
+    for (const [name, value] of Object.entries(HEADERS)) response.setHeader(name, value);
+    if (secure) response.setHeader('Strict-Transport-Security', HSTS);
+    if (!isPath(request.url)) return refuse(response, 400, 'This address cannot be read. Check it, or go back and follow the link again.');
     const forwarded = String(request.headers['x-forwarded-for'] ?? '').split(',').at(-1)?.trim();
     request.headers['x-client-address'] = (behindProxy && forwarded) || request.socket.remoteAddress || 'unknown';
-    void handle(request, response);
+    // What is built is read from the disk, and a stream stays: neither takes a place from the others.
+    const free = request.url!.startsWith('/_next/static/') || request.headers.accept === 'text/event-stream';
+    const leave = free ? (): void => undefined : await enter();
+    if (!leave) {
+      response.setHeader('Retry-After', '5');
+      return refuse(response, 503, 'Very many are at it right now. Nothing was saved yet; try again in a moment.');
+    }
+    response.once('close', leave);
+    await handle(request, response);
   };
-  const server = cert && key ? createHttps({ cert: readFileSync(cert), key: readFileSync(key) }, listener) : createHttp(listener);
+  const listen = (request: IncomingMessage, response: ServerResponse): void => {
+    listener(request, response).catch((error: unknown) => {
+      console.error('A request failed before it was answered:', error);
+      if (!response.headersSent) refuse(response, 500, 'Something went wrong on the server. Try again.');
+    });
+  };
+  const server = cert && key ? createHttps({ cert: readFileSync(cert), key: readFileSync(key) }, listen) : createHttp(listen);
   await new Promise<void>((resolve, reject) => {
     server.once('error', reject);
     server.listen(port, host, resolve);
   });
   return server;
+}
+
+/** True for a path whose percent signs can be decoded, without a character that ends texts elsewhere. */
+function isPath(url: string | undefined): boolean {
+  try {
+    return url !== undefined && !decodeURIComponent(new URL(url, 'http://any.invalid').pathname).includes('\0');
+  } catch {
+    return false;
+  }
+}
+
+function refuse(response: ServerResponse, status: number, message: string): void {
+  response.writeHead(status, { 'Content-Type': 'application/json; charset=utf-8', 'Cache-Control': 'no-store', 'Content-Security-Policy': "default-src 'none'; frame-ancestors 'none'" });
+  response.end(JSON.stringify({ message, fields: {} }));
 }
 
 /** Stops taking requests, gives those under way a moment, then cuts what is left. */

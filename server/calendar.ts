@@ -1,12 +1,11 @@
 import { createHash } from 'node:crypto';
-import { datedPlan } from '@/core/planning/dated-plan';
 import type { PlannedDate } from '@/core/planning/workshop-dates';
 import type { CalendarEntryRow } from '@/db/models/rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { calendarFile } from '@/exchange/calendar';
 import { allow, type Context } from './context';
 import { dayPlan } from './day-plan';
-import { planning } from './planning';
+import { planning, reckonedPlan } from './planning';
 
 /**
  * The dates of a workshop as iCalendar. What was given out before is remembered: an entry that
@@ -15,7 +14,7 @@ import { planning } from './planning';
 export async function workshopCalendar(context: Context, workshopId: string): Promise<string> {
   allow(context, 'viewer');
   const { workshop, site, facts } = await planning(context, workshopId);
-  const { dates } = datedPlan(facts);
+  const { dates } = reckonedPlan(facts);
   const day = (await dayPlan(context, workshopId)).body;
   const times = { start: day.start, end: day.end, zone: site.timeZone };
   const entries = await remember(context, workshopId, dates, JSON.stringify(times));

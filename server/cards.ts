@@ -7,7 +7,7 @@ import { isReady } from '@/core/readiness/ready-rule';
 import { bestCorrections } from '@/core/scoring/best-corrections';
 import { judgeUnion } from '@/core/scoring/judge-union';
 import { faultShown } from '@/core/teaching/fault-shown';
-import { addDays } from '@/core/units/iso-date';
+import { addDays, reckonedDay } from '@/core/units/iso-date';
 import { formatLength, type LengthUnit } from '@/core/units/length';
 import type { JudgementRow, WorkshopRow } from '@/db/models/rows';
 import { transact } from '@/db/transact';
@@ -32,6 +32,7 @@ const FIRST_WEEKS = 31;
 /** Cards of some seats of a workshop; unions that wait for their second assessor are not on them yet. */
 async function cardsOf({ db }: Pick<Services, 'db'>, workshop: WorkshopRow, clubName: string, unit: LengthUnit, seatIds: string[] | null): Promise<(PersonCard & { seatId: string })[]> {
   const { clubId, id: workshopId } = workshop;
+  const date = reckonedDay(workshop.date);
   const seats = await db.seats.findAll({ where: { clubId, workshopId, ...(seatIds ? { id: seatIds } : { absent: false }) }, order: [['number', 'ASC']], raw: true });
   const of = { clubId, workshopId, seatId: seats.map(({ id }) => id) };
   const [people, unions, plants, part] = await Promise.all([
@@ -63,8 +64,8 @@ async function cardsOf({ db }: Pick<Services, 'db'>, workshop: WorkshopRow, club
       first: scored[0] ? drawn(scored[0]) : null, last: scored.length > 1 ? drawn(last!) : null, 
       train: whatToTrain(scored.map(({ judged }) => judged.grades), last?.rule.weights ?? {}, said).map((one) => ({ ...one, shown: faultShown(technique, one.point, unit) })),
       keepers: plants.filter(({ seatId }) => seatId === seat.id).map(({ code, woodLotId, stockLotId }) => ({ code, variety: wood.find(({ id }) => id === woodLotId)?.variety ?? '', stock: stocks.find(({ id }) => id === stockLotId)?.stockType ?? '' })),
-      looks: method.rounds.map(({ from, to, look }) => ({ from: addDays(workshop.date, from), to: addDays(workshop.date, to), look })),
-      tasks: technique.aftercare.flatMap(({ name, trigger, missed }) => (trigger.kind === 'days' && trigger.earliest <= FIRST_WEEKS ? [{ name, from: addDays(workshop.date, trigger.earliest), to: addDays(workshop.date, trigger.latest), missed }] : [])),
+      looks: method.rounds.map(({ from, to, look }) => ({ from: addDays(date, from), to: addDays(date, to), look })),
+      tasks: technique.aftercare.flatMap(({ name, trigger, missed }) => (trigger.kind === 'days' && trigger.earliest <= FIRST_WEEKS ? [{ name, from: addDays(date, trigger.earliest), to: addDays(date, trigger.latest), missed }] : [])),
     };
   });
 }

@@ -33,6 +33,8 @@ export interface Services {
 
 export interface Context extends Services {
   actor: Actor;
+  /** Only looks: what is read is remembered, so that it pays to read all of a kind at once. */
+  looking?: true;
 }
 
 const RANK: Record<Role, number> = { viewer: 0, assistant: 1, lead: 2 };

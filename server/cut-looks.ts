@@ -3,7 +3,7 @@ import type { CutLookRow } from '@/db/models/rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { audit } from './audit';
 import { allow, type Context } from './context';
-import { id, isAhead, isoDate, optionalText } from './fields';
+import { SEEN_YEARS, id, isAhead, isoDate, optionalText } from './fields';
 import { parse } from './parse';
 import { readableUnion } from './readable-union';
 import { notFound, UseCaseError } from './use-case-error';
@@ -21,7 +21,7 @@ const lookInput = object({
   callus: string().oneOf(['ring', 'parts', 'none'] as const, 'Say how far the callus line goes.').required('Say how far the callus line goes.'),
   /** Share of the line that was seen joined, percent. */
   contactSeen: number().nullable().default(null).transform((value, original) => (original === '' ? null : value)).typeError('Enter the share in figures.').min(0, 'A share is 0 to 100 %.').max(100, 'A share is 0 to 100 %.'),
-  lookedOn: isoDate('the day it was cut open'),
+  lookedOn: isoDate('the day it was cut open', SEEN_YEARS),
   note: optionalText('the note', 500),
 });
 
@@ -30,7 +30,7 @@ export async function addCutLook(context: Context, unionId: string, lookId: stri
   allow(context, 'assistant');
   parse(id('the look'), lookId);
   const { db, actor: { clubId, userId }, now } = context;
-  const given = parse(lookInput, input);
+  const given = parse(lookInput, input, context.now);
   const union = await readableUnion(context, unionId);
   const workshop = await db.workshops.findOne({ where: { clubId, id: union.workshopId }, raw: true });
   if (isAhead(given.lookedOn, now)) throw new UseCaseError('invalid', 'That day is still to come. Enter the day it was cut open.', { lookedOn: 'Still to come.' });

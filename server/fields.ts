@@ -20,8 +20,46 @@ export const text = (what: string, most: number) =>
 
 export const optionalText = (what: string, most: number) => trimmed().typeError(`Enter ${what} as text.`).default('').max(most, `Keep ${what} to ${most} characters.`);
 
-export const isoDate = (what: string) =>
-  string().required(`Enter ${what}.`).test('iso-date', `Enter ${what} as an existing date, year-month-day.`, (value) => isIsoDate(value ?? ''));
+/** How many years back and ahead of now a day may lie. */
+interface Years { back: number; ahead: number }
+
+/** Nobody plans a workshop further off, and nobody enters an older one. */
+export const WORKSHOP_YEARS: Years = { back: 20, ahead: 5 };
+/** Looks, observations and cuts: what was, with a day or two for clocks and zones. */
+export const SEEN_YEARS: Years = { back: 20, ahead: 5 };
+/** Follow-up of a planting, and the protection of a variety, reach further. */
+export const FAR_YEARS: Years = { back: 20, ahead: 40 };
+
+/** True for a day within so many years of now; a year typed as 27 is not. */
+export function isWithinYears(date: string, now: Date, { back, ahead }: Years): boolean {
+  const today = now.toISOString().slice(0, 10);
+  return date >= shiftYears(today, -back) && date <= shiftYears(today, ahead);
+}
+
+function shiftYears(date: string, years: number): string {
+  return `${String(Number(date.slice(0, 4)) + years).padStart(4, '0')}${date.slice(4)}`;
+}
+
+/** A day within bounds of now, which is given to `parse`. */
+export const isoDate = (what: string, years: Years = WORKSHOP_YEARS) =>
+  string().typeError(`Enter ${what} as year-month-day.`).required(`Enter ${what}.`).test('iso-date', ({ value }) => datedProblem(what, value as string, years), function test(value) {
+    return isDayWithin(value ?? '', this.options.context?.now as Date | undefined, years);
+  });
+
+/** A day that may be left empty. */
+export const optionalDate = (what: string, years: Years = FAR_YEARS) =>
+  string().typeError(`Enter ${what} as year-month-day, or leave it empty.`).default('').test('iso-date', ({ value }) => datedProblem(what, value as string, years), function test(value) {
+    return !value || isDayWithin(value, this.options.context?.now as Date | undefined, years);
+  });
+
+function isDayWithin(value: string, now: Date | undefined, years: Years): boolean {
+  if (!now) throw new Error('A day is checked against now: hand it to parse.');
+  return isIsoDate(value) && isWithinYears(value, now, years);
+}
+
+function datedProblem(what: string, value: string, { back, ahead }: Years): string {
+  return isIsoDate(value ?? '') ? `Check the year of ${what}: it must lie between ${back} years back and ${ahead} ahead.` : `Enter ${what} as an existing date, year-month-day.`;
+}
 
 /**
  * An address as it is kept and looked up: one form for what looks the same, small letters. Everything

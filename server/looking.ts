@@ -7,5 +7,5 @@ export async function lookingContext(services: Services, token: string): Promise
   const session = await sessionOf(services, token);
   if (!session) return null;
   const { actor, stamps } = session;
-  return { ...services, actor, db: rememberingDatabase(services.db, actor.clubId, stamps) };
+  return { ...services, actor, looking: true, db: rememberingDatabase(services.db, actor.clubId, stamps) };
 }

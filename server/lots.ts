@@ -50,7 +50,7 @@ export async function addWoodLot(context: Context, workshopId: string, lotId: st
   allow(context, 'assistant');
   await getWorkshop(context, workshopId);
   parse(id('the lot'), lotId);
-  const values = lotValues(parse(lotInput, input));
+  const values = lotValues(parse(lotInput, input, context.now));
   await checkSource(context, values.sourceId);
   const row: WoodLotRow = { ...values, id: lotId, clubId: context.actor.clubId, booked: 0, version: 0 };
   await once(context, 'wood lot added', lotId, async (transaction) => {

@@ -10,10 +10,14 @@ setLocale({
   array: { min: UNREADABLE, max: UNREADABLE },
 });
 
-/** Input as the schema has it, or a refusal that names each field. Unknown keys are dropped. */
-export function parse<S extends Schema>(schema: S, input: unknown): InferType<S> {
+/**
+ * Input as the schema has it, or a refusal that names each field. Unknown keys are dropped.
+ *
+ * @param now needed where the schema has days, which lie within bounds of it.
+ */
+export function parse<S extends Schema>(schema: S, input: unknown, now?: Date): InferType<S> {
   try {
-    return schema.validateSync(input, { abortEarly: false, stripUnknown: true }) as InferType<S>;
+    return schema.validateSync(input, { abortEarly: false, stripUnknown: true, context: { now } }) as InferType<S>;
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error;
     const problems = error.inner.length > 0 ? error.inner : [error];

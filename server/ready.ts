@@ -1,11 +1,11 @@
 import { kindOf, kinOf } from '@/core/compatibility/compatibility';
 import { callusRange, lookUp } from '@/core/phenology/assumptions';
-import { datedPlan } from '@/core/planning/dated-plan';
 import { woodNeed } from '@/core/planning/workshop-dates';
 import { readyCheck, type ReadyInput, type ReadyLine, type Light } from '@/core/ready/ready-check';
 import { formatTemperature } from '@/core/units/temperature';
 import { allow, type Context } from './context';
 import { workshopBriefing } from './briefing';
+import { reckonedPlan } from './planning';
 import { quantities } from './quantities';
 import { listSeats } from './seats';
 import { listObservations } from './sites';
@@ -29,7 +29,7 @@ export async function readiness(context: Context, workshopId: string): Promise<R
   const amounts = await quantities(context, workshopId);
   const { workshop, site, facts } = amounts;
   const [seats, briefing, lots, observations] = await Promise.all([listSeats(context, workshopId), workshopBriefing(context, workshopId), workshopLots(context, workshopId), listObservations(context, site.id)]);
-  const { taught, conflicts } = datedPlan(facts);
+  const { taught, conflicts } = reckonedPlan(facts);
   const own = await ledger(context, lots.wood.map(({ id }) => id));
   const present = seats.filter(({ absent }) => !absent);
   const needs = taught.map(woodNeed);

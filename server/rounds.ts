@@ -5,7 +5,7 @@ import type { RoundRow } from '@/db/models/rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from './context';
 import { audit } from './audit';
-import { id, isoDate } from './fields';
+import { FAR_YEARS, id, isoDate } from './fields';
 import { type Keeper, listKeepers } from './keepers';
 import { parse } from './parse';
 import type { SeatedPerson } from './seats';
@@ -15,8 +15,8 @@ import { getWorkshop } from './workshops';
 
 const roundInput = object({
   milestone: string().oneOf([...MILESTONES], 'Choose what the round asks.').required('Choose what the round asks.'),
-  opensOn: isoDate('the day the round opens'),
-  closesOn: isoDate('the day the round closes'),
+  opensOn: isoDate('the day the round opens', FAR_YEARS),
+  closesOn: isoDate('the day the round closes', FAR_YEARS),
 });
 
 /** Opens a round that asks one milestone of all keepers of a workshop. */
@@ -25,7 +25,7 @@ export async function addRound(context: Context, workshopId: string, roundId: st
   const workshop = await getWorkshop(context, workshopId);
   const { db, actor: { clubId, userId }, now } = context;
   parse(id('the round'), roundId);
-  const given = parse(roundInput, input);
+  const given = parse(roundInput, input, context.now);
   if (given.closesOn <= given.opensOn) throw new UseCaseError('invalid', 'The round must close after it opens.', { closesOn: 'Must be after the opening.' });
   if (given.opensOn < workshop.date) throw new UseCaseError('invalid', 'The round cannot open before the workshop.', { opensOn: 'Before the workshop.' });
   try {
@@ -40,13 +40,13 @@ export async function addRound(context: Context, workshopId: string, roundId: st
   }
 }
 
-const closing = object({ closesOn: isoDate('the day the round closes') });
+const closing = object({ closesOn: isoDate('the day the round closes', FAR_YEARS) });
 
 /** Moves the day a round closes, to lengthen it or to close it now. */
 export async function moveClosing(context: Context, roundId: string, input: unknown): Promise<void> {
   allow(context, 'assistant');
   const round = await getRound(context, roundId);
-  const { closesOn } = parse(closing, input);
+  const { closesOn } = parse(closing, input, context.now);
   if (closesOn < round.opensOn) throw new UseCaseError('invalid', 'The round cannot close before it opens.', { closesOn: 'Before the opening.' });
   const { db, actor: { clubId, userId }, now } = context;
   await transact(db, async (transaction) => {

@@ -1,9 +1,11 @@
 import { addDays, dateInZone } from '@/core/units/iso-date';
 import { methodById } from '@/core/methods/registry';
-import { datedPlan } from '@/core/planning/dated-plan';
+import { datedPlan, type PlanFacts } from '@/core/planning/dated-plan';
 import { seasonWindow, type SeasonWorkshop, type Span } from '@/core/planning/season-line';
+import type { WorkshopRow } from '@/db/models/rows';
 import type { Context } from './context';
-import { planning } from './planning';
+import { kept } from './kept';
+import { planningOf } from './planning';
 import { listSites } from './sites';
 import { listWorkshops } from './workshops';
 
@@ -19,12 +21,19 @@ export async function season(context: Context, chosen: string | null, shiftMonth
   const near = workshops.filter(({ date }) => date >= shown.from && date < shown.to);
   return {
     today, hemisphere: site?.hemisphere ?? 'north',
-    workshops: await Promise.all(near.map(async ({ id, title, date, method }) => ({ id, title, date, trail: chosen === null || chosen === id ? await trailOf(context, id, date, methodById(method).callusDays) : null }))),
+    workshops: await Promise.all(near.map(async (workshop) => ({ id: workshop.id, title: workshop.title, date: workshop.date, trail: chosen === null || chosen === workshop.id ? await trailOf(context, workshop) : null }))),
   };
 }
 
-async function trailOf(context: Context, id: string, date: string, callusDays: number): Promise<SeasonWorkshop['trail']> {
-  const { dates } = datedPlan((await planning(context, id)).facts);
+async function trailOf(context: Context, workshop: WorkshopRow): Promise<SeasonWorkshop['trail']> {
+  const { facts } = await planningOf(context, workshop);
+  // What speaks against the day is not shown on the line, so other workshops do not matter to it.
+  return kept('trail', { facts: { ...facts, others: [] }, callusDays: methodById(workshop.method).callusDays }, trail);
+}
+
+function trail({ facts, callusDays }: { facts: PlanFacts; callusDays: number }): SeasonWorkshop['trail'] {
+  const { date } = facts;
+  const { dates } = datedPlan(facts);
   const span = (...prefixes: string[]): Span | null => {
     const found = prefixes.flatMap((prefix) => dates.find((one) => one.id.startsWith(prefix)) ?? [])[0];
     return found ? { from: found.from, to: found.to } : null;

@@ -13,6 +13,6 @@ const orderInput = object({
 /** A log of the simulated logger. */
 export function simulatedLogCsv(context: Context, input: unknown): string {
   allow(context, 'viewer');
-  const given = parse(orderInput, input);
+  const given = parse(orderInput, input, context.now);
   return simulatedLog({ ...given, from: `${given.from}T00:00:00Z`, everyMinutes: 30, faults: given.faults as (typeof FAULTS)[number][] });
 }

@@ -8,7 +8,7 @@ import { isDuplicate, transact } from '@/db/transact';
 import { isMonthDay, readNormals, writeNormals } from '@/exchange/normals-csv';
 import { allow, type Context } from './context';
 import { audit } from './audit';
-import { count, id, isAhead, isoDate, optionalText, text, trimmed } from './fields';
+import { SEEN_YEARS, count, id, isAhead, isoDate, optionalText, text, trimmed } from './fields';
 import { parse } from './parse';
 import { notFound, UseCaseError } from './use-case-error';
 
@@ -130,7 +130,7 @@ async function change(context: Context, siteId: string, version: number, action:
 }
 
 const observationInput = object({
-  species: text('the species', 60), sign: string().oneOf(SIGNS, 'Choose what was seen.').required('Choose what was seen.'), seenOn: isoDate('the day it was seen'), note: optionalText('the note', 300),
+  species: text('the species', 60), sign: string().oneOf(SIGNS, 'Choose what was seen.').required('Choose what was seen.'), seenOn: isoDate('the day it was seen', SEEN_YEARS), note: optionalText('the note', 300),
 });
 
 /** What was seen on a plant; it goes before any estimate. The same request twice notes it once. */
@@ -139,7 +139,7 @@ export async function addObservation(context: Context, siteId: string, observati
   const { db, actor: { clubId, userId }, now } = context;
   await getSite(context, siteId);
   parse(id('the observation'), observationId);
-  const given = parse(observationInput, input);
+  const given = parse(observationInput, input, context.now);
   if (isAhead(given.seenOn, now)) throw new UseCaseError('invalid', 'What will be seen is not seen yet: enter a day up to today.', { seenOn: 'Not in the future.' });
   try {
     await transact(db, async (transaction) => {

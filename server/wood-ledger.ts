@@ -2,7 +2,6 @@ import { createHash } from 'node:crypto';
 import { type InferType, object, string } from 'yup';
 import { Op } from 'sequelize';
 import { kindOf } from '@/core/compatibility/compatibility';
-import { isIsoDate } from '@/core/units/iso-date';
 import { type LotWarning, checkWarning, lotWarnings } from '@/core/wood/lot-warnings';
 import { summariseRun } from '@/core/wood/logger-run';
 import { STORE } from '@/core/wood/store';
@@ -11,21 +10,19 @@ import { isDuplicate, transact } from '@/db/transact';
 import { readLogger } from '@/exchange/logger-csv';
 import { allow, type Context } from './context';
 import { audit } from './audit';
-import { count, id, isAhead, isoDate, optionalText, text } from './fields';
+import { SEEN_YEARS, count, id, isAhead, isoDate, optionalDate, optionalText, text } from './fields';
 import { parse } from './parse';
 import { notFound, UseCaseError } from './use-case-error';
 
 /** Hours outside the store's range that are worth a word. */
 const WARM_HOURS = 24;
 
-const optionalDate = (what: string) => string().default('').test('date', `Enter ${what} as year-month-day, or leave it empty.`, (value) => !value || isIsoDate(value));
-
 export const lotInput = object({
   variety: text('the variety', 80), species: text('the species', 60), source: text('where the wood comes from', 120), cutOn: optionalDate('the date it was cut'),
   stage: string().oneOf(['dormant', 'budwood', 'tip'] as const, 'Choose the stage of the wood.').default('dormant'), place: optionalText('the place', 120), wrap: optionalText('the wrap', 120),
   protectedUntil: optionalDate('the end of protection'), leaveWords: optionalText('the leave', 200), certificate: optionalText('the certificate', 120), region: optionalText('the region', 80),
   sticks: count('Sticks', 0, 100_000).default(0), usableBuds: count('Usable buds on a stick', 1, 40).default(8),
-  sourceId: string().nullable().default(null).transform((value) => value || null).matches(/^[0-9a-f-]{36}$/, { message: 'Choose the plant it was cut from again.', excludeEmptyString: true }),
+  sourceId: id('the plant it was cut from').nullable().optional().default(null).transform((value: unknown) => value || null),
 });
 
 /** A checked entry as the row has it. */
@@ -77,7 +74,7 @@ const changeInput = lotInput.concat(object({ version: count('The version', 0, 1_
 export async function putLot(context: Context, lotId: string, input: unknown): Promise<WoodLotRow> {
   allow(context, 'assistant');
   const { db, actor: { clubId, userId }, now } = context;
-  const { version, ...given } = parse(changeInput, input);
+  const { version, ...given } = parse(changeInput, input, context.now);
   const values = lotValues(given);
   await checkSource(context, values.sourceId);
   const lot = await ledgerLot(context, lotId);
@@ -97,7 +94,7 @@ export async function checkSource(context: Context, sourceId: string | null): Pr
 }
 
 const checkInput = object({
-  lookedOn: isoDate('the day of the look'), green: string().oneOf(['yes', 'partly', 'no'] as const, 'Choose what is under the bark.').required('Choose what is under the bark.'),
+  lookedOn: isoDate('the day of the look', SEEN_YEARS), green: string().oneOf(['yes', 'partly', 'no'] as const, 'Choose what is under the bark.').required('Choose what is under the bark.'),
   buds: string().oneOf(['shut', 'moving', 'open'] as const, 'Choose how the buds are.').required('Choose how the buds are.'), note: optionalText('the note', 300),
 });
 
@@ -107,7 +104,7 @@ export async function addCheck(context: Context, lotId: string, checkId: string,
   const { db, actor: { clubId, userId }, now } = context;
   const lot = await ledgerLot(context, lotId);
   parse(id('the look'), checkId);
-  const given = parse(checkInput, input);
+  const given = parse(checkInput, input, context.now);
   if (lot.cutOn && given.lookedOn < lot.cutOn) throw new UseCaseError('invalid', 'This look lies before the wood was cut. Mend one of the two dates.', { lookedOn: 'Before it was cut.' });
   if (isAhead(given.lookedOn, now)) throw new UseCaseError('invalid', 'A look in the future was not made yet: enter a day up to today.', { lookedOn: 'Not in the future.' });
   try {

@@ -4,7 +4,7 @@ import { isDuplicate, transact } from '@/db/transact';
 import { METHODS } from '@/core/methods/registry';
 import { allow, type Context } from './context';
 import { audit } from './audit';
-import { count, id, isoDate, optionalText, text } from './fields';
+import { count, flag, id, isoDate, optionalText, text } from './fields';
 import { parse } from './parse';
 import { notFound, UseCaseError } from './use-case-error';
 
@@ -22,7 +22,7 @@ export async function putWorkshop(context: Context, workshopId: string, input: u
   allow(context, 'assistant');
   const { db, actor, now } = context;
   parse(id('the workshop'), workshopId);
-  const given = parse(workshopInput, input);
+  const given = parse(workshopInput, input, context.now);
   const { clubId } = actor;
   const site = await db.sites.findOne({ where: { clubId, id: given.siteId }, raw: true });
   if (!site) throw notFound('The site');
@@ -49,24 +49,51 @@ export async function putWorkshop(context: Context, workshopId: string, input: u
 
 export async function getWorkshop(context: Context, workshopId: string): Promise<WorkshopRow> {
   allow(context, 'viewer');
-  const workshop = await context.db.workshops.findOne({ where: { clubId: context.actor.clubId, id: workshopId }, raw: true });
+  // A page that looks has the list for its season line anyway.
+  const workshop = context.looking ? (await allWorkshops(context)).find(({ id: one }) => one === workshopId) : await context.db.workshops.findOne({ where: { clubId: context.actor.clubId, id: workshopId }, raw: true });
   if (!workshop) throw notFound('The workshop');
   return workshop;
 }
 
-export async function listWorkshops(context: Context): Promise<WorkshopRow[]> {
-  allow(context, 'viewer');
-  return context.db.workshops.findAll({ where: { clubId: context.actor.clubId }, order: [['date', 'ASC'], ['id', 'ASC']], raw: true });
+async function allWorkshops({ db, actor: { clubId } }: Context): Promise<WorkshopRow[]> {
+  return db.workshops.findAll({ where: { clubId }, order: [['date', 'ASC'], ['id', 'ASC']], raw: true });
 }
 
-const dateInput = object({ date: isoDate('the date'), from: isoDate('the date it was') });
+/** The club's workshops by date, without those that were put away. */
+export async function listWorkshops(context: Context): Promise<WorkshopRow[]> {
+  allow(context, 'viewer');
+  return (await allWorkshops(context)).filter(({ putAwayAt }) => putAwayAt === null);
+}
+
+/** Those that were put away, the last one first. */
+export async function workshopsPutAway(context: Context): Promise<WorkshopRow[]> {
+  allow(context, 'viewer');
+  return (await allWorkshops(context)).filter(({ putAwayAt }) => putAwayAt !== null).sort((a, b) => b.putAwayAt!.getTime() - a.putAwayAt!.getTime());
+}
+
+const awayInput = object({ away: flag().typeError('Say whether it is put away.').required('Say whether it is put away.') });
+
+/** Puts a workshop made by mistake away, or brings it back with all that belongs to it. Asked twice it is done once. */
+export async function putWorkshopAway(context: Context, workshopId: string, input: unknown): Promise<void> {
+  allow(context, 'assistant');
+  const { db, actor: { clubId, userId }, now } = context;
+  const { away } = parse(awayInput, input);
+  const workshop = await getWorkshop(context, workshopId);
+  if ((workshop.putAwayAt !== null) === away) return;
+  await transact(db, async (transaction) => {
+    await db.workshops.update({ putAwayAt: away ? now : null }, { where: { clubId, id: workshopId }, transaction });
+    await audit(db, transaction, { clubId, actorId: userId, action: away ? 'workshop put away' : 'workshop brought back', subjectId: workshopId, at: now });
+  });
+}
+
+const dateInput = object({ date: isoDate('the date'), from: string().typeError('Reload the page.').required('Reload the page.').matches(/^\d{4}-\d{2}-\d{2}$/, 'Reload the page.') });
 
 /** Moves a workshop to another day, if it still is on the day it was when somebody took hold of it. */
 export async function moveWorkshop(context: Context, workshopId: string, input: unknown): Promise<WorkshopRow> {
   allow(context, 'assistant');
   const { db, actor: { clubId, userId }, now } = context;
   const workshop = await getWorkshop(context, workshopId);
-  const { date, from } = parse(dateInput, input);
+  const { date, from } = parse(dateInput, input, context.now);
   if (workshop.date === date) return workshop;
   if ((await db.unions.count({ where: { clubId, workshopId } })) > 0) throw new UseCaseError('conflict', 'Unions of this day are scored already, so it was held then. Change a mistaken date under “The day”.');
   await transact(db, async (transaction) => {

@@ -53,7 +53,7 @@ export function handle(work: (context: Context, call: Call) => Promise<Result>, 
   return handlePublic(async (given, call) => {
     const context = await callingContext(call.request.method === 'GET' && !stays);
     if (!context) throw new UseCaseError('signed-out', 'You are signed out. Sign in and try again; what you entered stays on the screen.');
-    return work({ ...context, now: given.now }, call);
+    return work(context, call);
   }, limits);
 }
 

@@ -23,6 +23,19 @@ export function addDays(date: IsoDate, days: number): IsoDate {
   return new Date(midnight(date) + Math.round(days) * DAY).toISOString().slice(0, 10);
 }
 
+/** First and last day that calendars are reckoned for. */
+const RECKONED = { from: '1900-01-01', to: '2200-12-31' };
+
+/**
+ * A day that calendars can be reckoned for: itself, or the nearest one when its year cannot be right.
+ * Whoever shows it says so.
+ *
+ * @example reckonedDay('0027-03-06') // '1900-01-01'
+ */
+export function reckonedDay(date: IsoDate): IsoDate {
+  return date < RECKONED.from ? RECKONED.from : date > RECKONED.to ? RECKONED.to : date;
+}
+
 /** Whole days from `from` to `to`; negative when `to` is earlier. */
 export function daysBetween(from: IsoDate, to: IsoDate): number {
   return (midnight(to) - midnight(from)) / DAY;

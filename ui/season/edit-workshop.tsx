@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import { SheetDialog } from '../form/sheet-dialog';
+import { PutAway } from './put-away';
 import { WorkshopForm, type WorkshopFigures } from './workshop-form';
 
 interface EditWorkshopProps {
@@ -18,6 +19,10 @@ export function EditWorkshop({ workshop, sites, methods }: EditWorkshopProps) {
       trigger={<button type="button" className="bench-button">Change</button>}
     >
       <WorkshopForm workshop={workshop} sites={sites} methods={methods} onDone={() => setOpen(false)} />
+      <div className="border-t border-line pt-3">
+        <p className="mb-2 text-sm text-muted">Made by mistake? Put away, it leaves the season and every list; nothing of it is lost, and it can be brought back from the foot of the season.</p>
+        <PutAway workshopId={workshop.id} title={workshop.title} />
+      </div>
     </SheetDialog>
   );
 }

@@ -3,7 +3,8 @@ import Link from 'next/link';
 import { methodById } from '@/core/methods/registry';
 import { formatDate } from '@/core/units/iso-date';
 import { listSites } from '@/server/sites';
-import { listWorkshops } from '@/server/workshops';
+import { listWorkshops, workshopsPutAway } from '@/server/workshops';
+import { BringBack } from '@/ui/season/put-away';
 import { pageContext } from '../../_http/session';
 import { Season } from '../_season';
 
@@ -13,7 +14,7 @@ export default async function SeasonPage({ searchParams }: { searchParams: Promi
   const context = await pageContext();
   const asked = Number((await searchParams).shift ?? 0);
   const shift = Number.isInteger(asked) && Math.abs(asked) <= 240 ? asked : 0;
-  const [workshops, sites] = [await listWorkshops(context), await listSites(context)];
+  const [workshops, sites, away] = [await listWorkshops(context), await listSites(context), await workshopsPutAway(context)];
   const siteName = new Map(sites.map(({ id, name }) => [id, name]));
   return (
     <>
@@ -41,6 +42,14 @@ export default async function SeasonPage({ searchParams }: { searchParams: Promi
               </li>
             ))}
           </ol>
+        )}
+        {away.length > 0 && (
+          <details className="mt-4">
+            <summary className="min-h-11 cursor-pointer py-2 font-bold">Put away: {away.length} {away.length === 1 ? 'workshop' : 'workshops'}</summary>
+            <ul className="divide-y divide-line border-y border-line">
+              {away.map(({ id, title, date }) => <li key={id} className="flex flex-wrap items-center gap-3 py-2"><span className="text-muted">{formatDate(date)}</span><Link href={`/workshops/${id}/plan`} className="grow font-bold">{title}</Link>{context.actor.role !== 'viewer' && <BringBack workshopId={id} title={title} />}</li>)}
+            </ul>
+          </details>
         )}
         <p className="mt-4 max-w-prose text-sm text-muted">
           On the line: hatching is when scion wood is cut, ten to four weeks before the workshop; dots are the days in the warm after it; rings are follow-up rounds.

@@ -1,7 +1,6 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
-import { datedPlan } from '@/core/planning/dated-plan';
-import { planning } from '@/server/planning';
+import { planning, reckonedPlan } from '@/server/planning';
 import { ConflictList } from '@/ui/plan/conflict-list';
 import { DateList } from '@/ui/plan/date-list';
 import { alike } from '@/core/phenology/alike';
@@ -15,7 +14,7 @@ export default async function PlanDates({ params }: { params: Promise<{ workshop
   const { workshop: id } = await params;
   const context = await pageContext();
   const { facts, site } = await orNotFound(planning(context, id));
-  const { dates, conflicts, taught } = datedPlan(facts);
+  const { dates, conflicts, taught } = reckonedPlan(facts);
   const years = [...new Map(taught.flatMap(({ scion, stock }) => [scion, stock]).map((year) => [year.species, year])).values()];
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-6 lg:grid-cols-[minmax(0,1fr)_26rem]">

@@ -1,0 +1,35 @@
+import { describe, expect, it } from 'vitest';
+import { admission } from './admission';
+
+const soon = (ms = 5): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
+
+describe('admission', () => {
+  it('lets so many in at once, the others one by one in their order, and none twice', async () => {
+    const ask = admission({ atOnce: 3, waiting: 100, patience: 5000 });
+    let inside = 0;
+    let most = 0;
+    const order: number[] = [];
+    await Promise.all(Array.from({ length: 40 }, async (_, i) => {
+      const leave = (await ask())!;
+      inside++;
+      most = Math.max(most, inside);
+      order.push(i);
+      await soon(1);
+      inside--;
+      leave();
+      leave();
+    }));
+    expect(most).toBe(3);
+    expect(order).toEqual([...order].sort((a, b) => a - b));
+    expect(order).toHaveLength(40);
+  });
+  it('turns away who finds the queue full or waits too long, and forgets them', async () => {
+    const ask = admission({ atOnce: 1, waiting: 1, patience: 30 });
+    const leave = (await ask())!;
+    const waits = ask();
+    expect(await ask()).toBeNull();
+    expect(await waits).toBeNull();
+    leave();
+    expect(await ask()).not.toBeNull();
+  });
+});
