@@ -209,7 +209,7 @@ test('sticks and stocks are measured by a caliper that types, paired, fixed by h
   await type(8.5);
   await expect(stocks.getByText('8.5')).toBeVisible();
   // Rubbish is said and changes nothing.
-  await caliper.getByRole('button', { name: 'Type rubbish' }).click();
+  await caliper.getByRole('button', { name: 'Type “Er--”' }).click();
   await expect(stocks.getByRole('alert').filter({ hasText: 'is no caliper' })).toBeVisible();
   await type(10);
   await expect(stocks.getByRole('button', { name: 'Remove stock 3' })).toBeVisible();

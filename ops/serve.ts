@@ -42,6 +42,8 @@ export async function serve({ host, port, cert, key, behindProxy = false }: Serv
       response.setHeader('Retry-After', '5');
       return refuse(response, 503, 'Very many are at it right now. Nothing was saved yet; try again in a moment.');
     }
+    // Gone while it queued: its place is for the next.
+    if (response.destroyed) return leave();
     response.once('close', leave);
     await handle(request, response);
   };

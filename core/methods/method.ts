@@ -137,5 +137,6 @@ export interface Method {
   assess: (figures: Figures, marks: Record<string, PointGrade>, thresholds: Thresholds) => Assessment;
   /** Contact this pair of wood could reach. */
   best: (figures: Figures) => number;
-  corrections: (measures: Measures, figures: Figures, assessment: Assessment) => Correction[];
+  /** Single changes that could raise the score, towards what the schools that are followed do. */
+  corrections: (measures: Measures, figures: Figures, assessment: Assessment, choices: Choices) => Correction[];
 }

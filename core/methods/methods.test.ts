@@ -69,7 +69,7 @@ describe.each([...METHODS, bridge].map((method) => [method.id, method] as const)
     const measures = exampleMeasures(method);
     const rule = defaultRule(method);
     const now = judgeUnion(method, rule, measures, {}, 'joined');
-    for (const correction of method.corrections(measures, now.figures, now.assessment)) {
+    for (const correction of method.corrections(measures, now.figures, now.assessment, {})) {
       expect(correction.say((mm) => `${mm.toFixed(1)} mm`)).toMatch(/^[A-Z].+\.$/);
       expect(pointsOf(method).some(({ id }) => id === correction.point)).toBe(true);
     }

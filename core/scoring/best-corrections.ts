@@ -33,7 +33,7 @@ export function bestCorrections(
     .map(({ point }) => ({ point: point.id, say: () => point.correction, marks: { ...marks, [point.id]: 'good' as const } }));
 
   const ranked: RankedCorrection[] = [];
-  for (const correction of [...method.corrections(measures, now.figures, now.assessment), ...judged] as (Correction & { marks?: Marks })[]) {
+  for (const correction of [...method.corrections(measures, now.figures, now.assessment, rule.schools ?? {}), ...judged] as (Correction & { marks?: Marks })[]) {
     try {
       const then = judgeUnion(method, rule, correction.measures ?? measures, correction.marks ?? marks, stage);
       ranked.push({

@@ -47,5 +47,5 @@ export const chip: Method = {
   thresholds: ['matched', 'hairline', 'open', 'lengthTolerance'],
   assess: (figures, _marks, thresholds) => assessOutline(figures, CHIP_LENGTH, (_union, { unit }) => piecesView(joinedPieces(technique, figures, figures.stockLength), { view: 'front', unit, anchors: ANCHORS }), thresholds),
   best: bestOutlineContact,
-  corrections: (measures, figures) => outlineCorrections(measures, figures, 'chip'),
+  corrections: (measures, figures, { grades }) => outlineCorrections(measures, figures, 'chip', { range: CHIP_LENGTH }, grades),
 };

@@ -84,8 +84,14 @@ function advisedOffset(union: OutlineUnion): number {
   return best.contact - outlineUnionContact({ ...best.union, e: lines }).contact > ROBUST ? best.union.e : lines;
 }
 
+/** Lengths of cut that a method takes, and the one its school would make on this wood, mm. */
+export interface CutAim {
+  range: { from: number; to: number };
+  aim?: number;
+}
+
 /** Single changes that could raise the contact or a measured point of two cut faces. */
-export function outlineCorrections(measures: Measures, figures: Figures, piece: string): Correction[] {
+export function outlineCorrections(measures: Measures, figures: Figures, piece: string, cut: CutAim, grades: Assessment['grades']): Correction[] {
   const union = outlineOf(figures);
   const corrections: Correction[] = [];
   const target = advisedOffset(union);
@@ -97,7 +103,6 @@ export function outlineCorrections(measures: Measures, figures: Figures, piece: 
       measures: { ...measures, placement: { value: target, origin: 'measured' } },
     });
   }
-  const mean = (figures.stockLength! + figures.scionLength!) / 2;
   corrections.push(...towards(measures, figures, [
     { point: 'cambium', field: 'lift', target: 0, least: LEAST_MOVE, say: (by, length) => `Slide the ${piece} ${length(Math.abs(by))} ${by < 0 ? 'down' : 'up'}, until the ends are level.` },
     { point: 'cambium', field: 'turn', target: 0, least: 1, say: (by) => `Turn the ${piece} ${Math.round(Math.abs(by))}° ${by < 0 ? 'clockwise' : 'anticlockwise'}, so that it stands straight.` },
@@ -105,12 +110,7 @@ export function outlineCorrections(measures: Measures, figures: Figures, piece: 
     { point: 'flatness', field: 'stockHollow', target: 0, least: 1e-9, say: (by, length) => `Recut the stock in one straight pull: its face is ${length(-by)} hollow in the middle.` },
     { point: 'flatness', field: 'scionHollow', target: 0, least: 1e-9, say: (by, length) => `Recut the ${piece} in one straight pull: its face is ${length(-by)} hollow in the middle.` },
   ]));
-  if (union.stock.depth === undefined && mean < 25) {
-    corrections.push({
-      point: 'cut-length', say: (length) => `Lay the blade flatter: make both cuts ${length(25)} long or more.`,
-      measures: { ...measures, stockLength: { value: 25, origin: 'measured' }, scionLength: { value: 25, origin: 'measured' } },
-    });
-  }
+  if (grades['cut-length'] !== 'good') corrections.push(lengthCorrection(measures, figures, cut));
   if (union.stock.hollow > 0 && union.scion.hollow > 0) {
     corrections.push({
       point: 'flatness', say: (length) => `Recut both faces in one straight pull: together they stand ${length(union.stock.hollow + union.scion.hollow)} open.`,
@@ -118,6 +118,17 @@ export function outlineCorrections(measures: Measures, figures: Figures, piece: 
     });
   }
   return corrections;
+}
+
+/** Both cuts as long as the school makes them, within what the method takes. */
+function lengthCorrection(measures: Measures, figures: Figures, { range, aim }: CutAim): Correction {
+  const mean = (figures.stockLength! + figures.scionLength!) / 2;
+  const target = Math.round(Math.max(range.from, Math.min(range.to, aim ?? mean)));
+  const value = { value: target, origin: 'measured' as const };
+  return {
+    point: 'cut-length', say: (length) => `${target > mean ? 'Lay the blade flatter' : 'Stand the blade steeper'}: make both cuts about ${length(target)} long.`,
+    measures: { ...measures, stockLength: value, scionLength: value },
+  };
 }
 
 /** Length the scion's cut would need on the outside for its green line to be as long as the stock's. */

@@ -48,5 +48,5 @@ export const sideVeneer: Method = {
   thresholds: ['matched', 'hairline', 'open', 'lengthTolerance'],
   assess: (figures, _marks, thresholds) => assessOutline(figures, CUT_LENGTH, (_union, { unit }) => piecesView(joinedPieces(technique, figures, figures.stockLength), { view: 'side', unit, anchors: ANCHORS }), thresholds),
   best: bestOutlineContact,
-  corrections: (measures, figures) => outlineCorrections(measures, figures, 'scion'),
+  corrections: (measures, figures, { grades }) => outlineCorrections(measures, figures, 'scion', { range: CUT_LENGTH }, grades),
 };

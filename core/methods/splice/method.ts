@@ -36,5 +36,5 @@ export const splice: Method = {
   thresholds: ['matched', 'hairline', 'open', 'lengthTolerance'],
   assess: (figures, _marks, thresholds) => assessOutline(figures, CUT_LENGTH, (union, { unit }) => piecesView(joinedPieces(technique, figures, (union.stock.length + union.scion.length) / 2), { view: 'side', unit, anchors: ANCHORS }), thresholds),
   best: bestOutlineContact,
-  corrections: (measures, figures) => outlineCorrections(measures, figures, 'scion'),
+  corrections: (measures, figures, { grades }, choices) => outlineCorrections(measures, figures, 'scion', { range: CUT_LENGTH, aim: cutLengthFor(choices, { stock: figures.stockDiameter!, scion: figures.scionDiameter!, stockBark: figures.stockBark!, scionBark: figures.scionBark! }) }, grades),
 };

@@ -42,5 +42,5 @@ export const bridge: Method = {
   earlySign: 'planks sprout', failureSign: 'planks warp', rounds: [{ milestone: 'healed', from: 14, to: 21, look: 'sprouting planks' }], callusDays: 14, knifeCaution: 'Cut away from the body.', tools: ['knife'],
   thresholds: ['matched', 'hairline', 'open', 'lengthTolerance'],
   assess: (figures, _marks, thresholds) => assessOutline(figures, RANGE, (union, { unit }) => piecesView(joinedPieces(technique, figures, union.stock.length), { view: 'side', unit, anchors: ['way-up', 'safe-hands', 'daylight', 'label'] }), thresholds),
-  best: bestOutlineContact, corrections: (measures, figures) => outlineCorrections(measures, figures, 'scion'),
+  best: bestOutlineContact, corrections: (measures, figures, { grades }) => outlineCorrections(measures, figures, 'scion', { range: { from: 25, to: 65 } }, grades),
 };

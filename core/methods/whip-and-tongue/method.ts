@@ -40,5 +40,5 @@ export const whipAndTongue: Method = {
   thresholds: ['matched', 'hairline', 'open', 'lengthTolerance'],
   assess: (figures, _marks, thresholds) => assessOutline(figures, CUT_LENGTH, sideView, thresholds),
   best: bestOutlineContact,
-  corrections: (measures, figures) => outlineCorrections(measures, figures, 'scion'),
+  corrections: (measures, figures, { grades }, choices) => outlineCorrections(measures, figures, 'scion', { range: CUT_LENGTH, aim: cutLengthFor(choices, { stock: figures.stockDiameter!, scion: figures.scionDiameter!, stockBark: figures.stockBark!, scionBark: figures.scionBark! }) }, grades),
 };
