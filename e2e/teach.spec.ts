@@ -238,6 +238,7 @@ test('a made-up twelfth method goes through library, page, scoring and handout w
   await page.goto(`/workshops/${id}/score?seat=1`);
   for (const [name, value] of [['stockDiameter', '10'], ['scionDiameter', '10'], ['stockLength', '40'], ['scionLength', '40']]) await page.locator(`[name=${name}]`).fill(value!);
   await expect(page.getByTestId('score')).toHaveText('100');
+  await page.keyboard.press('Escape');
   await page.keyboard.press('d');
   await expect(page.getByTestId('score')).not.toHaveText('100');
   await page.getByRole('button', { name: 'Save, same seat' }).click();

@@ -12,17 +12,21 @@ export interface CaliperLine {
   buds: number | null;
 }
 
+/** Sticks and stocks read at once. */
+const MOST_LINES = 1000;
+
 /** Thinner or thicker than this, mm, is no stick and no stock. */
 export const CALIPER_RANGE = { from: 1.5, to: 150 };
 
 /** Measured sticks or stocks from CSV: a line each. A file that has a line wrong is not read in part. */
 export function readCalipers(bytes: Uint8Array): { lines: CaliperLine[]; notes: string[] } | { problem: string } {
-  const read = readCsvText(bytes, 'the calipers');
+  const read = readCsvText(bytes, 'the calipers', MOST_LINES);
   if ('problem' in read) return read;
   const { at, unknown } = columnsOf(read.header, HEADERS);
   const column = at.mm >= 0 ? at.mm : at.inch;
   if (column < 0) return { problem: `A column "caliper_mm" or "caliper_in" is needed. The first line has: ${read.header.slice(0, 8).join(', ').slice(0, 120)}.` };
   const lines: CaliperLine[] = [];
+  const numbers = new Set<number>();
   for (const { cells, line } of read.rows) {
     const typed = parseDecimal(cells[column] ?? '');
     if (typed === null) return { problem: `Line ${line} has "${(cells[column] ?? '').slice(0, 30)}" for the caliper. Enter a figure.` };
@@ -36,10 +40,10 @@ export function readCalipers(bytes: Uint8Array): { lines: CaliperLine[]; notes: 
     const [number, buds] = [whole(at.number, 'number'), whole(at.buds, 'buds')];
     if (number !== null && typeof number === 'object') return number;
     if (buds !== null && typeof buds === 'object') return buds;
-    if (number !== null && lines.some((one) => one.number === number)) return { problem: `Number ${number} is there twice, the second time on line ${line}. Give each its own.` };
+    if (number !== null && numbers.has(number)) return { problem: `Number ${number} is there twice, the second time on line ${line}. Give each its own.` };
+    if (number !== null) numbers.add(number);
     lines.push({ number, caliper, buds });
   }
   if (lines.length === 0) return { problem: 'The file has headers but no caliper in it.' };
-  if (lines.length > 1000) return { problem: `The file has ${lines.length} lines; 1000 at most are read at once.` };
   return { lines, notes: unknown.length > 0 ? [`Columns not known and left out: ${unknown.slice(0, 6).join(', ')}.`] : [] };
 }

@@ -10,7 +10,7 @@ const HEADERS = {
 
 /** A site's year from CSV, with what was left out said in `notes`. */
 export function readNormals(bytes: Uint8Array): { climate: Climate; notes: string[] } | { problem: string } {
-  const read = readCsvText(bytes, 'the normals');
+  const read = readCsvText(bytes, 'the normals', 100);
   if ('problem' in read) return read;
   const { at, unknown } = columnsOf(read.header, HEADERS);
   const fahrenheit = at.low < 0 && at.lowF >= 0;

@@ -25,7 +25,7 @@ const NO = new Set(['no', 'n', 'false', '0', '']);
  */
 export function readRoster(bytes: Uint8Array): Roster {
   const failed = (problem: string): Roster => ({ lines: [], problem });
-  const read = readCsvText(bytes, 'the roster');
+  const read = readCsvText(bytes, 'the roster', MOST_LINES);
   if ('problem' in read) return failed(read.problem);
   const { header, rows: filled, delimiter } = read;
   const { at: columns } = columnsOf(header, HEADERS);
@@ -33,9 +33,6 @@ export function readRoster(bytes: Uint8Array): Roster {
     return failed(`No column is headed "name". The first line has: ${header.slice(0, 8).join(', ').slice(0, 120)}. Head the column of names "name".`);
   }
   if (filled.length === 0) return failed('The file has headers but nobody in it. Add a line for each person.');
-  if (filled.length > MOST_LINES) {
-    return failed(`The file has ${filled.length} lines; a workshop's roster has ${MOST_LINES} at most. Keep the people of this workshop only.`);
-  }
   const cell = (row: string[], field: keyof typeof HEADERS): string => (columns[field] < 0 ? '' : (row[columns[field]] ?? '').trim());
   const lines = filled.map(({ cells: row, line }) => {
     const leave = cell(row, 'leave').toLowerCase();

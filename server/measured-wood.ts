@@ -2,13 +2,14 @@ import { array, number, object, string } from 'yup';
 import { v5 as uuidFrom } from 'uuid';
 import type { MeasuredPieceRow } from '@/db/models/rows';
 import { isDuplicate, transact } from '@/db/transact';
-import { CALIPER_RANGE, readCalipers } from '@/exchange/calipers-csv';
+import { CALIPER_RANGE } from '@/exchange/calipers-csv';
 import { allow, type Context } from './context';
 import { audit } from './audit';
 import { id } from './fields';
 import { workshopLots } from './lots';
 import { parse } from './parse';
 import { putPart } from './plan-parts';
+import { readFile } from './read-file';
 import { notFound, UseCaseError } from './use-case-error';
 import { getWorkshop } from './workshops';
 
@@ -74,7 +75,7 @@ export async function importPieces(context: Context, workshopId: string, bytes: 
   await getWorkshop(context, workshopId);
   const given = parse(importInput, input);
   await checkLot(context, workshopId, given.kind, given.lotId);
-  const read = readCalipers(bytes);
+  const read = await readFile('calipers', bytes);
   if ('problem' in read) throw new UseCaseError('invalid', read.problem);
   // Ids follow from the file's own, so that the same file sent again finds its lines there.
   const idOf = (line: number): string => uuidFrom(String(line), given.importId);

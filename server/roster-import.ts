@@ -1,13 +1,13 @@
 import { mixed, object } from 'yup';
 import { v7 as uuid } from 'uuid';
 import type { Decision, PreviewLine, RosterLine } from '@/core/roster/roster-line';
-import { readRoster } from '@/exchange/roster-csv';
 import type { PersonRow } from '@/db/models/rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from './context';
 import { audit } from './audit';
 import { id, isPlainObject } from './fields';
 import { parse } from './parse';
+import { readFile } from './read-file';
 import { listSeats, seatPeople } from './seats';
 import { UseCaseError } from './use-case-error';
 
@@ -22,7 +22,7 @@ const fold = (text: string | null): string => (text ?? '').normalize('NFKC').tri
 export async function previewRoster(context: Context, workshopId: string, bytes: Uint8Array): Promise<RosterPreview> {
   allow(context, 'assistant');
   const seats = await listSeats(context, workshopId);
-  const { lines, problem } = readRoster(bytes);
+  const { lines, problem } = await readFile('roster', bytes);
   const people = await context.db.people.findAll({ where: { clubId: context.actor.clubId, erasedAt: null }, raw: true });
   const seated = new Set(seats.map(({ personId }) => personId));
   const seen = new Map<string, number>();

@@ -5,11 +5,12 @@ import { ASSUMPTIONS, type Edits } from '@/core/phenology/assumptions';
 import { SIGNS } from '@/core/phenology/observation';
 import type { ObservationRow, SiteRow } from '@/db/models/rows';
 import { isDuplicate, transact } from '@/db/transact';
-import { isMonthDay, readNormals, writeNormals } from '@/exchange/normals-csv';
+import { isMonthDay, writeNormals } from '@/exchange/normals-csv';
 import { allow, type Context } from './context';
 import { audit } from './audit';
 import { SEEN_YEARS, count, id, isAhead, isoDate, optionalText, text, trimmed } from './fields';
 import { parse } from './parse';
+import { readFile } from './read-file';
 import { notFound, UseCaseError } from './use-case-error';
 
 export async function listSites(context: Context): Promise<SiteRow[]> {
@@ -79,7 +80,7 @@ export async function putClimate(context: Context, siteId: string, input: unknow
 /** A climate from CSV, kept at once: the file names its own source. */
 export async function importClimate(context: Context, siteId: string, bytes: Uint8Array, source: string, version: number): Promise<{ site: SiteRow; notes: string[] }> {
   allow(context, 'assistant');
-  const read = readNormals(bytes);
+  const read = await readFile('normals', bytes);
   if ('problem' in read) throw new UseCaseError('invalid', read.problem);
   const site = await change(context, siteId, parse(count('The version', 0, 1_000_000), version), 'climate read', { climate: read.climate, climateSource: parse(text('where the figures come from', 200), source) });
   return { site, notes: read.notes };

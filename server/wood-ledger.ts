@@ -2,16 +2,16 @@ import { createHash } from 'node:crypto';
 import { type InferType, object, string } from 'yup';
 import { Op } from 'sequelize';
 import { kindOf } from '@/core/compatibility/compatibility';
-import { type LotWarning, checkWarning, lotWarnings } from '@/core/wood/lot-warnings';
-import { summariseRun } from '@/core/wood/logger-run';
 import { STORE } from '@/core/wood/store';
+import { type LotWarning, checkWarning, lotWarnings } from '@/core/wood/lot-warnings';
 import type { LoggerRunRow, WoodBookingRow, WoodCheckRow, WoodLotRow, WoodSourceRow } from '@/db/models/rows';
 import { isDuplicate, transact } from '@/db/transact';
-import { readLogger } from '@/exchange/logger-csv';
 import { allow, type Context } from './context';
 import { audit } from './audit';
 import { SEEN_YEARS, count, id, isAhead, isoDate, optionalDate, optionalText, text } from './fields';
 import { parse } from './parse';
+import { readFile } from './read-file';
+import { getSite, listSites } from './sites';
 import { notFound, UseCaseError } from './use-case-error';
 
 /** Hours outside the store's range that are worth a word. */
@@ -30,10 +30,13 @@ export function lotValues(given: InferType<typeof lotInput>): Omit<WoodLotRow, '
   return { ...given, cutOn: given.cutOn || null, protectedUntil: given.protectedUntil || null, sourceId: given.sourceId ?? null };
 }
 
+/** A run as it is told; what is drawn of it and the whole series are asked for apart. */
+type ToldRun = Omit<LoggerRunRow, 'readings' | 'series'>;
+
 export interface LedgerLot extends WoodLotRow {
   checks: WoodCheckRow[];
   bookings: WoodBookingRow[];
-  runs: Omit<LoggerRunRow, 'readings'>[];
+  runs: ToldRun[];
   from: WoodSourceRow | null;
 }
 
@@ -45,7 +48,7 @@ export async function ledger(context: Context, lotIds?: string[]): Promise<Ledge
   const of = { clubId, lotId: lots.map(({ id: lotId }) => lotId) };
   const [checks, bookings, runs, sources] = await Promise.all([
     db.woodChecks.findAll({ where: of, order: [['lookedOn', 'ASC'], ['id', 'ASC']], raw: true }), db.woodBookings.findAll({ where: of, order: [['id', 'ASC']], raw: true }),
-    db.loggerRuns.findAll({ where: of, attributes: { exclude: ['readings'] }, order: [['addedAt', 'ASC']], raw: true }), db.woodSources.findAll({ where: { clubId }, raw: true }),
+    db.loggerRuns.findAll({ where: of, attributes: { exclude: ['readings', 'series'] }, order: [['addedAt', 'ASC']], raw: true }), db.woodSources.findAll({ where: { clubId }, raw: true }),
   ]);
   return lots.map((lot) => ({
     ...lot, checks: checks.filter(({ lotId }) => lotId === lot.id), bookings: bookings.filter(({ lotId }) => lotId === lot.id), runs: runs.filter(({ lotId }) => lotId === lot.id), from: sources.find(({ id: sourceId }) => sourceId === lot.sourceId) ?? null,
@@ -117,38 +120,61 @@ export async function addCheck(context: Context, lotId: string, checkId: string,
   }
 }
 
-const runInput = object({ runId: id('the run'), unit: string().oneOf(['', 'C', 'F'] as const, 'Choose °C or °F.').default('') });
+const runInput = object({ runId: id('the run'), unit: string().oneOf(['', 'C', 'F'] as const, 'Choose °C or °F.').default(''), siteId: string().default('') });
 
-/** Reads a temperature log of a lot's store. The same file twice is kept once. */
-export async function addLoggerRun(context: Context, lotId: string, fileName: string, bytes: Uint8Array, input: unknown): Promise<Omit<LoggerRunRow, 'readings'>> {
+/**
+ * Reads a temperature log of a lot's store. The same file twice is kept once. Its times are those of
+ * the place where the logger lay, unless they name their zone.
+ */
+export async function addLoggerRun(context: Context, lotId: string, fileName: string, bytes: Uint8Array, input: unknown): Promise<ToldRun> {
   allow(context, 'assistant');
   const { db, actor: { clubId, userId }, now } = context;
   await ledgerLot(context, lotId);
-  const { runId, unit } = parse(runInput, input);
-  const zone = (await db.sites.findOne({ where: { clubId }, order: [['name', 'ASC']], raw: true }))?.timeZone ?? 'UTC';
-  const read = readLogger(bytes, zone, unit === '' ? null : (unit ?? null));
+  const { runId, unit, siteId } = parse(runInput, input);
+  const zone = await zoneOfLot(context, lotId, siteId);
+  const read = await readFile('run', bytes, zone, unit === '' ? null : (unit ?? null));
   if ('problem' in read) throw new UseCaseError('invalid', read.problem, read.asksUnit ? { unit: 'Choose one.' } : {});
-  const summary = summariseRun(read.readings, STORE);
+  const { summary, drawn, series } = read;
   const gaps = summary.gaps.map(({ hours }) => hours);
   const notes = [...read.notes, ...(gaps.length > 0 ? [`${gaps.length} ${gaps.length === 1 ? 'gap' : 'gaps'} without readings, ${Math.round(gaps.reduce((a, b) => a + b, 0))} hours in all; nothing is claimed of them.`] : [])];
   const contentHash = createHash('sha256').update(bytes).digest('hex');
+  // The longest are named; a log that is mostly gaps is no less one for that.
+  const kept = { ...summary, gaps: [...summary.gaps].sort((a, b) => b.hours - a.hours).slice(0, MOST_GAPS) };
   try {
     await transact(db, async (transaction) => {
-      await db.loggerRuns.create({ id: runId, clubId, lotId, fileName: fileName.slice(0, 200), contentHash, readings: read.readings, summary, notes, addedAt: now }, { transaction });
+      await db.loggerRuns.create({ id: runId, clubId, lotId, fileName: fileName.slice(0, 200).toWellFormed(), contentHash, readings: drawn, series: Buffer.from(series), summary: kept, notes, addedAt: now }, { transaction });
       await audit(db, transaction, { clubId, actorId: userId, action: 'temperature log read', subjectId: lotId, at: now });
     });
   } catch (error) {
     if (!isDuplicate(error)) throw error;
   }
-  const kept = await db.loggerRuns.findOne({ where: { clubId, lotId, contentHash }, attributes: { exclude: ['readings'] }, raw: true });
-  if (!kept) throw new UseCaseError('conflict', 'This run was read for another lot. Reload the page and choose the file again.');
-  return kept;
+  const known = await db.loggerRuns.findOne({ where: { clubId, lotId, contentHash }, attributes: { exclude: ['readings', 'series'] }, raw: true });
+  if (!known) throw new UseCaseError('conflict', 'This run was read for another lot. Reload the page and choose the file again.');
+  return known;
+}
+
+/** Gaps of a run that are kept one by one. */
+const MOST_GAPS = 200;
+
+/** Clocks of the place a lot lies at: that of the site chosen, of the workshops it is chosen for, or of all the club's sites where they agree. */
+async function zoneOfLot(context: Context, lotId: string, siteId: string): Promise<string> {
+  const { db, actor: { clubId } } = context;
+  const sites = await listSites(context);
+  if (siteId !== '') return (await getSite(context, siteId)).timeZone;
+  const chosen = await db.workshopWoodLots.findAll({ where: { clubId, woodLotId: lotId }, raw: true });
+  const workshops = await db.workshops.findAll({ where: { clubId, id: chosen.map(({ workshopId }) => workshopId) }, raw: true });
+  for (const near of [sites.filter(({ id: one }) => workshops.some((workshop) => workshop.siteId === one)), sites]) {
+    const zones = [...new Set(near.map(({ timeZone }) => timeZone))];
+    if (zones.length === 1) return zones[0]!;
+  }
+  if (sites.length === 0) return 'UTC';
+  throw new UseCaseError('invalid', 'The club has sites in several time zones. Choose where the logger lay, and read the file again.', { siteId: 'Choose the place.' });
 }
 
 /** Readings of a lot's runs, for the chart. */
 export async function lotReadings(context: Context, lotId: string): Promise<{ at: string; value: number }[]> {
   allow(context, 'viewer');
-  const runs = await context.db.loggerRuns.findAll({ where: { clubId: context.actor.clubId, lotId }, raw: true });
+  const runs = await context.db.loggerRuns.findAll({ where: { clubId: context.actor.clubId, lotId }, attributes: ['readings'], raw: true });
   return runs.flatMap(({ readings }) => readings).sort((a, b) => a.at.localeCompare(b.at));
 }
 

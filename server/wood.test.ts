@@ -96,6 +96,28 @@ describe('looks and logs', () => {
   });
 });
 
+describe('a log without zones', () => {
+  it('is read by the clocks of the place the wood is used at, and asked for where that says nothing', async () => {
+    const own = await testClub();
+    const day = await testWorkshop(own);
+    const context = own.as('assistant');
+    // Earlier in the alphabet, and hours away.
+    const far = await addSite(context, { name: 'A far shore', hemisphere: 'south', timeZone: 'Pacific/Auckland' });
+    const log = new TextEncoder().encode('time,temperature_c\n2027-01-01 12:00,2\n2027-01-02 12:00,3\n');
+    const from = async (lotId: string, siteId = ''): Promise<string> => (await addLoggerRun(context, lotId, 'x.csv', log, { runId: uuid(), unit: '', siteId })).summary.from;
+    expect(await from(day.woodLotId)).toBe('2027-01-01T11:00:00Z');
+    const [stray, other] = [uuid(), uuid()];
+    for (const lot of [stray, other]) {
+      await addWoodLot(context, day.id, lot, { variety: 'Stray', species: 'pear', source: 'x' });
+      await dropLot(context, day.id, 'wood', lot);
+    }
+    expect((await refusalOf(from(stray))).fields).toHaveProperty('siteId');
+    expect(await refusalOf(from(stray, uuid()))).toMatchObject({ refusal: 'not-found' });
+    const again = new TextEncoder().encode('time,temperature_c\n2027-01-01 12:00,2\n2027-01-02 12:00,4\n');
+    expect((await addLoggerRun(context, other, 'x.csv', again, { runId: uuid(), unit: '', siteId: far.id })).summary.from).toBe('2026-12-31T23:00:00Z');
+  });
+});
+
 describe('plants to cut from', () => {
   it('are trees or living keepers, with a line back to the lot they were made of', async () => {
     await makeKeepers(lead(), workshop.id, { woodLotId: workshop.woodLotId, stockLotId: workshop.stockLotId });

@@ -48,8 +48,32 @@ export function summariseRun(readings: readonly Reading[], range: { from: number
     if (value > range.to) above += stood;
     if (value < range.from) below += stood;
   });
-  const values = readings.map(({ value }) => value);
+  let [low, high] = [Infinity, -Infinity];
+  for (const { value } of readings) {
+    low = Math.min(low, value);
+    high = Math.max(high, value);
+  }
   return {
-    from: readings[0]!.at, to: readings.at(-1)!.at, readings: readings.length, low: Math.min(...values), high: Math.max(...values), mean: sum / measured, hoursAbove: hours(above), hoursBelow: hours(below), gaps,
+    from: readings[0]!.at, to: readings.at(-1)!.at, readings: readings.length, low, high, mean: sum / measured, hoursAbove: hours(above), hoursBelow: hours(below), gaps,
   };
+}
+
+/**
+ * Readings to draw a run by: of each stretch of equal count its lowest and its highest, so that no
+ * warm hour vanishes from the picture.
+ *
+ * @param most at least 4; shorter runs are drawn whole.
+ */
+export function drawnReadings(readings: readonly Reading[], most: number): Reading[] {
+  if (readings.length <= most) return [...readings];
+  const stretch = Math.ceil((2 * readings.length) / (most - 2));
+  const drawn: Reading[] = [readings[0]!];
+  for (let from = 0; from < readings.length; from += stretch) {
+    const part = readings.slice(from, from + stretch);
+    const low = part.reduce((a, b) => (b.value < a.value ? b : a));
+    const high = part.reduce((a, b) => (b.value > a.value ? b : a));
+    for (const one of low.at < high.at ? [low, high] : [high, low]) if (one.at > drawn.at(-1)!.at) drawn.push(one);
+  }
+  const last = readings.at(-1)!;
+  return last.at > drawn.at(-1)!.at ? [...drawn, last] : drawn;
 }

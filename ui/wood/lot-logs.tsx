@@ -16,11 +16,13 @@ interface LotLogsProps {
   readings: { at: string; value: number }[];
   range: { from: number; to: number };
   unit: TemperatureUnit;
+  /** Where the logger may have lain; asked for where their clocks differ. */
+  sites: { id: string; name: string }[];
   mayChange: boolean;
 }
 
 /** What the loggers wrote of the store: drawn, summed up, and a file to add. */
-export function LotLogs({ lotId, runs, readings, range, unit, mayChange }: LotLogsProps) {
+export function LotLogs({ lotId, runs, readings, range, unit, sites, mayChange }: LotLogsProps) {
   const { run, busy, problem } = useSend();
   const [runId, setRunId] = useState(() => uuid());
   const [notes, setNotes] = useState<string[] | null>(null);
@@ -57,6 +59,7 @@ export function LotLogs({ lotId, runs, readings, range, unit, mayChange }: LotLo
             <Field label="CSV file of a logger" hint="Columns time and temperature_c or temperature_f"><input type="file" name="file" accept=".csv,text/csv,text/plain" /></Field>
             <Field label="Degrees in the file" error={problem?.fields.unit}><select name="unit" defaultValue=""><option value="">as its heading says</option><option value="C">°C</option><option value="F">°F</option></select></Field>
           </div>
+          {sites.length > 1 && <Field label="Where the logger lay" hint="For times that name no zone." error={problem?.fields.siteId}><select name="siteId" defaultValue=""><option value="">where the wood is used</option>{sites.map(({ id, name }) => <option key={id} value={id}>{name}</option>)}</select></Field>}
           <div className="flex flex-wrap items-center gap-3"><button type="submit" className="bench-button" disabled={busy}>Read the log</button><a href="/stand-ins/logger">Simulated logger</a></div>
         </form>
       )}

@@ -20,7 +20,8 @@ export default async function LotPage({ params }: { params: Promise<{ lot: strin
   const { lot: id } = await params;
   const context = await pageContext();
   const lot = await orNotFound(ledgerLot(context, id));
-  const [readings, sources, { today }, [site], { bookings, workshops }] = await Promise.all([lotReadings(context, id), listSources(context), clubDay(context), listSites(context), lotBookingViews(context, lot, null)]);
+  const [readings, sources, { today }, sites, { bookings, workshops }] = await Promise.all([lotReadings(context, id), listSources(context), clubDay(context), listSites(context), lotBookingViews(context, lot, null)]);
+  const [site] = sites;
   const mayChange = context.actor.role !== 'viewer';
   const { checks, runs, from } = lot;
   return (
@@ -33,7 +34,7 @@ export default async function LotPage({ params }: { params: Promise<{ lot: strin
         </div>
         <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-5 lg:grid-cols-[minmax(0,1fr)_25rem]">
           <div className="flex flex-col gap-5">
-            <section className="board" aria-labelledby="store"><h2 id="store" className="mb-2">In store</h2><LotLogs lotId={id} runs={runs.map(({ id: runId, fileName, summary, notes }) => ({ id: runId, fileName, summary, notes }))} readings={readings} range={STORE} unit={context.actor.temperatureUnit} mayChange={mayChange} /></section>
+            <section className="board" aria-labelledby="store"><h2 id="store" className="mb-2">In store</h2><LotLogs lotId={id} runs={runs.map(({ id: runId, fileName, summary, notes }) => ({ id: runId, fileName, summary, notes }))} readings={readings} range={STORE} unit={context.actor.temperatureUnit} sites={sites.map(({ id: siteId, name }) => ({ id: siteId, name }))} mayChange={mayChange} /></section>
             <section className="board" aria-labelledby="looks"><h2 id="looks" className="mb-2">Looks at it</h2><LotChecks lotId={id} today={today} mayChange={mayChange} checks={checks.map(({ id: checkId, lookedOn, green, buds, note }) => ({ id: checkId, on: lookedOn, green, buds, note }))} /></section>
           </div>
           <div className="flex flex-col gap-5">
