@@ -40,11 +40,19 @@ export function readCsvText(bytes: Uint8Array, what: string, mostLines: number):
     const line = text.slice(0, quote.index ?? 0).split('\n').length;
     return { problem: `Line ${line} has a quotation mark that is never closed, so the lines after it run together. Mend that line and choose the file again.` };
   }
-  const [header = [], ...rows] = parsed.data;
+  const [header = []] = parsed.data;
+  const rows = parsed.data.slice(1);
   if (rows.length > mostLines) return { problem: `The file has ${linesIn(text)} lines; ${what} has ${mostLines} at most. Keep only the lines that belong to it.` };
   const wide = parsed.data.findIndex((cells) => cells.length > MOST_CELLS);
   if (wide >= 0) return { problem: `Line ${wide + 1} has ${parsed.data[wide]!.length} cells, which is no line of ${what}. Save it as CSV and choose it once more.` };
-  return { header: header.map((cell) => cell.trim()), delimiter, rows: rows.map((cells, i) => ({ cells, line: i + 2 })).filter(({ cells }) => cells.some((cell) => cell.trim() !== '')) };
+  const filled: CsvText['rows'] = [];
+  for (let i = 0; i < rows.length; i++) if (rows[i]!.some(isFilled)) filled.push({ cells: rows[i]!, line: i + 2 });
+  return { header: header.map((cell) => cell.trim()), delimiter, rows: filled };
+}
+
+/** Digits and letters are seen at once; only what begins with a space has to be trimmed. */
+function isFilled(cell: string): boolean {
+  return cell !== '' && (cell.charCodeAt(0) > 32 || cell.trim() !== '');
 }
 
 /** Lines under the header. */

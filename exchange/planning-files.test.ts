@@ -36,18 +36,18 @@ describe('a temperature log', () => {
   const log = (rows: string, head = 'time,temperature_c'): Uint8Array => bytes(`${head}\n${rows}`);
   it('reads times of the site, across the change of clocks', () => {
     const read = readLogger(log('2027-03-28 01:30,2\n2027-03-28 03:30,3'), 'Europe/Zurich', null);
-    expect(read).toEqual({ readings: [{ at: '2027-03-28T00:30:00Z', value: 2 }, { at: '2027-03-28T01:30:00Z', value: 3 }], notes: [] });
+    expect(read).toEqual({ run: { instants: [Date.UTC(2027, 2, 28, 0, 30), Date.UTC(2027, 2, 28, 1, 30)], values: [2, 3] }, notes: [] });
   });
   it('sorts, keeps repeats once, and says both', () => {
     const read = readLogger(log('2027-01-02T00:00Z,2\n2027-01-01T00:00Z,3\n2027-01-01T00:00Z,9\nnonsense,4\n2027-01-03T00:00Z,'), 'UTC', null);
-    expect(read).toMatchObject({ readings: [{ value: 3 }, { value: 2 }] });
+    expect(read).toMatchObject({ run: { values: [3, 2] } });
     const { notes } = read as { notes: string[] };
     expect(notes.join(' ')).toMatch(/Left out 2 lines.*line 5.*out of order in 1 place.*1 repeated time/);
   });
   it('turns °F into °C by heading, by column or by what is chosen, and asks when nobody says', () => {
-    expect(readLogger(log('2027-01-01,32\n2027-01-02,41', 'time,temp_f'), 'UTC', null)).toMatchObject({ readings: [{ value: 0 }, { value: 5 }] });
-    expect(readLogger(log('2027-01-01,32,F\n2027-01-02,5,C', 'time,temperature,unit'), 'UTC', null)).toMatchObject({ readings: [{ value: 0 }, { value: 5 }], notes: ['Read as °F and kept as °C in 1 of 2 readings.'] });
-    expect(readLogger(log('2027-01-01,32\n2027-01-02,41', 'time,temperature'), 'UTC', 'F')).toMatchObject({ readings: [{ value: 0 }, { value: 5 }] });
+    expect(readLogger(log('2027-01-01,32\n2027-01-02,41', 'time,temp_f'), 'UTC', null)).toMatchObject({ run: { values: [0, 5] } });
+    expect(readLogger(log('2027-01-01,32,F\n2027-01-02,5,C', 'time,temperature,unit'), 'UTC', null)).toMatchObject({ run: { values: [0, 5] }, notes: ['Read as °F and kept as °C in 1 of 2 readings.'] });
+    expect(readLogger(log('2027-01-01,32\n2027-01-02,41', 'time,temperature'), 'UTC', 'F')).toMatchObject({ run: { values: [0, 5] } });
     expect(readLogger(log('2027-01-01,32\n2027-01-02,41', 'time,temperature'), 'UTC', null)).toMatchObject({ asksUnit: true });
     expect(problem(readLogger(log('2027-01-01,72\n2027-01-02,71'), 'UTC', null))).toContain('°F');
   });

@@ -6,6 +6,7 @@ import { migrate } from '@/db/migrate';
 import { loadDemo } from '@/demo/load-demo';
 import { keepDemoState } from '@/e2e/setup/demo-state';
 import { makeSecondClub } from '@/e2e/setup/second-club';
+import { erasedListIn } from '@/server/erased-list';
 import { folderMail } from '@/stand-ins/mail/folder-mail';
 import { simulatedWeather } from '@/stand-ins/weather/simulated-weather';
 import { freePort, startMariaDb } from './mariadb';
@@ -39,14 +40,14 @@ const db = openDatabase(own.url);
 await migrate(db.sequelize);
 const port = await freePort();
 const url = `http://127.0.0.1:${port}`;
-const services = { db, mail: folderMail(mail), weather: simulatedWeather, publicUrl: url, now: new Date() };
+const services = { db, mail: folderMail(mail), weather: simulatedWeather, erased: erasedListIn(join(folder, 'erased.txt')), publicUrl: url, now: new Date() };
 await loadDemo(services, password);
 const second = await makeSecondClub(services, password);
 await db.sequelize.close();
 keepDemoState(folder);
 writeFileSync(join(folder, 'second-club.json'), JSON.stringify(second));
 
-Object.assign(process.env, { DATABASE_URL: own.url, PEAR_BENCH_MAIL: mail, PEAR_BENCH_PUBLIC_URL: url });
+Object.assign(process.env, { DATABASE_URL: own.url, PEAR_BENCH_MAIL: mail, PEAR_BENCH_ERASED: join(folder, 'erased.txt'), PEAR_BENCH_PUBLIC_URL: url });
 const server = await serve({ host: '127.0.0.1', port });
 const child = spawn(process.execPath, ['node_modules/@playwright/test/cli.js', 'test', ...process.argv.slice(2)], {
   stdio: 'inherit',

@@ -8,6 +8,7 @@ import { openDatabase, type Database } from '@/db/database';
 import { migrate } from '@/db/migrate';
 import { loadDemo } from '@/demo/load-demo';
 import { ASSISTANT, LEAD, VIEWER } from '@/demo/scenario';
+import { erasedListIn } from '@/server/erased-list';
 import { forgetOldSessions } from '@/server/sign-in';
 import { folderMail } from '@/stand-ins/mail/folder-mail';
 import { simulatedWeather } from '@/stand-ins/weather/simulated-weather';
@@ -66,6 +67,7 @@ const address = `${scheme}://${shownHost}:${port}`;
 process.env.PEAR_BENCH_PUBLIC_URL = (given['public-url'] ?? address).replace(/\/+$/, '');
 mkdirSync(DATA, { recursive: true, mode: 0o700 });
 process.env.PEAR_BENCH_MAIL ??= join(DATA, 'outbox');
+process.env.PEAR_BENCH_ERASED ??= join(DATA, 'erased.txt');
 
 let own: OwnMariaDb | null = null;
 let server: Server | null = null;
@@ -148,7 +150,7 @@ async function prepare(db: Database): Promise<void> {
   if (!empty || !wanted) return;
   said('Loading the demo guild.');
   writeFileSync(LOADING, '');
-  await loadDemo({ db, mail: folderMail(process.env.PEAR_BENCH_MAIL!), weather: simulatedWeather, publicUrl: process.env.PEAR_BENCH_PUBLIC_URL!, now: new Date() }, demoPassword());
+  await loadDemo({ db, mail: folderMail(process.env.PEAR_BENCH_MAIL!), weather: simulatedWeather, erased: erasedListIn(process.env.PEAR_BENCH_ERASED!), publicUrl: process.env.PEAR_BENCH_PUBLIC_URL!, now: new Date() }, demoPassword());
   rmSync(LOADING);
 }
 

@@ -4,6 +4,7 @@ import type { LengthUnit } from '@/core/units/length';
 import type { TemperatureUnit } from '@/core/units/temperature';
 import type { MailService } from '@/stand-ins/mail/mail-service';
 import type { WeatherService } from '@/stand-ins/weather/weather-service';
+import type { ErasedList } from './erased-list';
 import { UseCaseError } from './use-case-error';
 
 /** Who acts, in which club. */
@@ -26,6 +27,7 @@ export interface Services {
   db: Database;
   mail: MailService;
   weather: WeatherService;
+  erased: ErasedList;
   /** Address that links and QR codes carry, without a slash at the end. */
   publicUrl: string;
   now: Date;

@@ -1,6 +1,6 @@
 import { parentPort } from 'node:worker_threads';
 import { gzipSync } from 'node:zlib';
-import { drawnReadings, summariseRun } from '@/core/wood/logger-run';
+import { drawnReadings, type LoggerRun, summariseRun } from '@/core/wood/logger-run';
 import { STORE } from '@/core/wood/store';
 import { readCalipers } from '@/exchange/calipers-csv';
 import { readLogger } from '@/exchange/logger-csv';
@@ -17,9 +17,18 @@ const DRAWN = 5000;
 function readRun(bytes: Uint8Array, zone: string, unit: 'C' | 'F' | null) {
   const read = readLogger(bytes, zone, unit);
   if ('problem' in read) return read;
-  const { readings, notes } = read;
-  const series = gzipSync(readings.map(({ at, value }) => `${at},${value}\n`).join(''));
-  return { summary: summariseRun(readings, STORE), drawn: drawnReadings(readings, DRAWN), series: new Uint8Array(series), notes };
+  const { run, notes } = read;
+  return { summary: summariseRun(run, STORE), drawn: drawnReadings(run, DRAWN), series: packed(run), notes };
+}
+
+/** The whole series: pairs of ms since 1970 and degC as 64-bit floats, packed a little and at once. */
+function packed({ instants, values }: LoggerRun): Uint8Array {
+  const pairs = new Float64Array(2 * instants.length);
+  for (let i = 0; i < instants.length; i++) {
+    pairs[2 * i] = instants[i]!;
+    pairs[2 * i + 1] = values[i]!;
+  }
+  return new Uint8Array(gzipSync(new Uint8Array(pairs.buffer), { level: 1 }));
 }
 
 export const READERS = { run: readRun, roster: readRoster, normals: readNormals, calipers: readCalipers };

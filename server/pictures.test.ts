@@ -1,4 +1,6 @@
 import sharp from 'sharp';
+import { METHODS } from '@/core/methods/registry';
+import { pointsOf } from '@/core/methods/shown-technique';
 import { v7 as uuid } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { assessorAgreement } from './agreement';
@@ -46,7 +48,9 @@ describe('pictures of a union', () => {
     expect(await refusalOf(readPhoto(club.as('viewer'), id))).toMatchObject({ refusal: 'not-found' });
   });
   it('are refused when they are none, damaged, or far too many pixels', async () => {
-    expect((await refusalOf(addPhoto(club.as('lead'), unionId, uuid(), new TextEncoder().encode('<svg')))).message).toContain('no picture that can be read');
+    const drawing = new TextEncoder().encode('<?xml version="1.0"?><svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><image href="file:///etc/passwd"/></svg>');
+    expect((await refusalOf(addPhoto(club.as('lead'), unionId, uuid(), drawing))).message).toContain('SVG is none');
+    expect((await refusalOf(addPhoto(club.as('lead'), unionId, uuid(), new Uint8Array([0xff, 0xd8, 0xff, 0, 1, 2])))).message).toContain('no picture that can be read');
     const whole = await picture(800, 600);
     expect((await refusalOf(addPhoto(club.as('lead'), unionId, uuid(), whole.subarray(0, whole.length / 3)))).message).toContain('damaged');
     const vast = await sharp({ create: { width: 12_000, height: 12_000, channels: 3, background: '#fff' }, limitInputPixels: false }).png({ compressionLevel: 9 }).toBuffer();
@@ -130,7 +134,8 @@ describe('recalibration', () => {
     const before = await open('lead');
     expect(before.unions).toHaveLength(8);
     expect(JSON.stringify(before.unions)).not.toContain('truth');
-    const answer = { workshopId: workshop.id, method: before.workshop.method, seed: 5, nth: 0, marks: { hold: 'poor', nonsense: 'poor' } };
+    const answer = { workshopId: workshop.id, method: before.workshop.method, seed: 5, nth: 0, marks: { hold: 'poor', [pointsOf(METHODS[0]!).find(({ stage }) => stage === 'wrapped')!.id]: 'poor' } };
+    expect(await refusalOf(answerRecalibration(club.as('lead'), uuid(), { ...answer, marks: { nonsense: 'poor' } }))).toMatchObject({ refusal: 'invalid' });
     await answerRecalibration(club.as('lead'), uuid(), answer);
     await answerRecalibration(club.as('lead'), uuid(), { ...answer, marks: { hold: 'fatal' } });
     const after = await open('lead');

@@ -1,6 +1,7 @@
 import { join } from 'node:path';
 import { openDatabase, type Database } from '@/db/database';
 import type { Services } from '@/server/context';
+import { erasedListIn } from '@/server/erased-list';
 import { folderMail } from '@/stand-ins/mail/folder-mail';
 import { simulatedWeather } from '@/stand-ins/weather/simulated-weather';
 
@@ -20,6 +21,7 @@ export function services(): Services {
     db: database(),
     mail: folderMail(process.env.PEAR_BENCH_MAIL ?? join(process.cwd(), '.data', 'outbox')),
     weather: simulatedWeather,
+    erased: erasedListIn(process.env.PEAR_BENCH_ERASED ?? join(process.cwd(), '.data', 'erased.txt')),
     publicUrl: publicUrl(),
     now: new Date(),
   };

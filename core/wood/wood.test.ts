@@ -1,5 +1,6 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { summariseRun } from './logger-run';
+import { drawnReadings, summariseRun } from './logger-run';
 import { checkWarning, isQuarantined, type LotFacts, lotWarnings } from './lot-warnings';
 
 const lot: LotFacts = { variety: 'Lantern Bay', species: 'medlar', source: 'ferry landing', protectedUntil: null, leave: '', certificate: '', region: 'Tarn isles' };
@@ -39,7 +40,15 @@ describe('looks at stored wood', () => {
 });
 
 describe('a run of a logger', () => {
-  const run = (values: [string, number][]) => values.map(([at, value]) => ({ at, value }));
+  const run = (readings: [string, number][]) => ({ instants: readings.map(([at]) => Date.parse(at)), values: readings.map(([, value]) => value) });
+  it('draws the lowest and highest of each stretch, in order and within the room', () => {
+    fc.assert(fc.property(fc.array(fc.double({ min: -30, max: 30, noNaN: true }), { minLength: 2, maxLength: 400 }), fc.integer({ min: 4, max: 60 }), (values, most) => {
+      const drawn = drawnReadings({ instants: values.map((_, i) => i * 60_000), values }, most);
+      expect(drawn.length).toBeLessThanOrEqual(Math.max(most, 4));
+      expect(drawn.map(({ at }) => at)).toEqual([...new Set(drawn.map(({ at }) => at))].sort());
+      for (const extreme of [Math.min(...values), Math.max(...values), values[0]!, values.at(-1)!]) expect(drawn.some(({ value }) => value === extreme)).toBe(true);
+    }));
+  });
   it('weighs each reading by how long it stood', () => {
     const summary = summariseRun(run([['2027-01-01T00:00:00Z', 2], ['2027-01-01T01:00:00Z', 6], ['2027-01-01T02:00:00Z', 2], ['2027-01-01T03:00:00Z', -1], ['2027-01-01T04:00:00Z', 2]]), { from: 0, to: 4 });
     expect(summary).toMatchObject({ low: -1, high: 6, hoursAbove: 1, hoursBelow: 1, readings: 5, gaps: [] });
@@ -51,5 +60,5 @@ describe('a run of a logger', () => {
     // At most three usual steps of it are believed.
     expect(summary.hoursAbove).toBe(3);
   });
-  it('needs two readings', () => expect(() => summariseRun([], { from: 0, to: 4 })).toThrow('two readings'));
+  it('needs two readings', () => expect(() => summariseRun({ instants: [], values: [] }, { from: 0, to: 4 })).toThrow('two readings'));
 });

@@ -29,6 +29,10 @@ const STATEMENTS = [
   // Where somebody has signed in from; only the hash of the network.
   `CREATE TABLE IF NOT EXISTS known_networks (
     user_id ${ID} NOT NULL, network_hash ${HASH} NOT NULL, seen_at DATETIME(3) NOT NULL, PRIMARY KEY (user_id, network_hash), FOREIGN KEY (user_id) REFERENCES users (id)) ${SUFFIX}`,
+  // Where the name of an erased person, or part of it, may still stand in what others wrote: for the lead to mend.
+  `CREATE TABLE IF NOT EXISTS name_traces (
+    id ${ID} PRIMARY KEY, club_id ${ID} NOT NULL, table_name VARCHAR(40) NOT NULL, row_key VARCHAR(120) NOT NULL, column_name VARCHAR(40) NOT NULL, found_at DATETIME(3) NOT NULL, settled_at DATETIME(3) NULL,
+    KEY name_traces_open (club_id, settled_at), FOREIGN KEY (club_id) REFERENCES clubs (id)) ${SUFFIX}`,
   // The whole series of a log, packed; readings is what is drawn.
   'ALTER TABLE logger_runs ADD COLUMN IF NOT EXISTS series MEDIUMBLOB NULL',
   // Messages that wait are looked for at every start.

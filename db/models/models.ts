@@ -32,6 +32,7 @@ export function defineModels(sequelize: Sequelize) {
     accountLetters: define<rows.AccountLetterRow>('account_letters', { id: key, userId: STRING, subject: STRING, state: STRING, createdAt: DATE(3) }),
     invitations: define<rows.InvitationRow>('invitations', { clubId: key, userId: key, role: STRING, invitedBy: STRING, invitedAt: DATE(3) }),
     knownNetworks: define<rows.KnownNetworkRow>('known_networks', { userId: key, networkHash: key, seenAt: DATE(3) }),
+    nameTraces: define<rows.NameTraceRow>('name_traces', { id: key, clubId: STRING, tableName: STRING, rowKey: STRING, columnName: STRING, foundAt: DATE(3), settledAt: DATE(3) }),
     people: define<rows.PersonRow>('people', { id: key, clubId: STRING, name: STRING, email: STRING, phone: STRING, mayContact: BOOLEAN, erasedAt: DATE(3) }),
     sites: define<rows.SiteRow>('sites', {
       id: key, clubId: STRING, name: STRING, hemisphere: STRING, timeZone: STRING, region: STRING, climate: JSON, climateSource: STRING, assumptions: JSON, quarantine: JSON, version: INTEGER,

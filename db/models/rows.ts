@@ -44,6 +44,8 @@ export interface PasswordLinkRow { tokenHash: string; userId: string; purpose: '
 export interface AccountLetterRow { id: string; userId: string; subject: string; state: 'queued' | 'delivered'; createdAt: Date }
 /** Somebody with an account is asked to join a club; it counts when they say yes. */
 export interface InvitationRow { clubId: string; userId: string; role: Role; invitedBy: string; invitedAt: Date }
+/** A text of others in which an erased person may still be named; the name itself is nowhere. */
+export interface NameTraceRow { id: string; clubId: string; tableName: string; rowKey: string; columnName: string; foundAt: Date; settledAt: Date | null }
 export interface KnownNetworkRow { userId: string; networkHash: string; seenAt: Date }
 export interface PersonRow { id: string; clubId: string; name: string | null; email: string | null; phone: string | null; mayContact: boolean; erasedAt: Date | null }
 export interface SiteRow {

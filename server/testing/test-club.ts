@@ -10,6 +10,7 @@ import type { Role } from '@/db/models/rows';
 import { folderMail } from '@/stand-ins/mail/folder-mail';
 import { simulatedWeather } from '@/stand-ins/weather/simulated-weather';
 import type { Context, Services } from '../context';
+import { erasedListIn } from '../erased-list';
 import { normaliseEmail } from '../fields';
 import { permitKeepers } from '../keeper-permits';
 import { addStockLot, addWoodLot, workshopLots } from '../lots';
@@ -35,7 +36,7 @@ export async function testClub(): Promise<TestClub> {
   const db = openDatabase(inject('databaseUrl'));
   afterAll(() => db.sequelize.close());
   const mailFolder = mkdtempSync(join(tmpdir(), 'outbox-'));
-  const services: Services = { db, mail: folderMail(mailFolder), weather: simulatedWeather, publicUrl: 'https://bench.example', now: NOW };
+  const services: Services = { db, mail: folderMail(mailFolder), weather: simulatedWeather, erased: erasedListIn(join(mailFolder, 'erased.txt')), publicUrl: 'https://bench.example', now: NOW };
   const clubId = uuid();
   await db.clubs.create({ id: clubId, name: 'Reed Islet Grafters', createdAt: NOW });
   const users = {} as Record<Role, string>;

@@ -10,8 +10,8 @@ describe('the simulated logger', () => {
     const read = readLogger(bytes(simulatedLog(order)), 'UTC', null);
     if ('problem' in read) throw new Error(read.problem);
     expect(read.notes.join(' ')).toMatch(/°F.*out of order.*repeated/);
-    expect(read.readings.length).toBeLessThan(480);
-    expect(Math.max(...read.readings.map(({ value }) => value))).toBeGreaterThan(6);
+    expect(read.run.values.length).toBeLessThan(480);
+    expect(Math.max(...read.run.values)).toBeGreaterThan(6);
     expect(simulatedLog(order)).toBe(simulatedLog(order));
   });
   it('says in the file that it is simulated', () => {
