@@ -5,13 +5,14 @@ import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { QueryTypes } from 'sequelize';
 import { openDatabase, type Database } from '@/db/database';
-import { migrate } from '@/db/migrate';
+import { migrate, pendingMigrations } from '@/db/migrate';
 import { loadDemo } from '@/demo/load-demo';
 import { ASSISTANT, LEAD, VIEWER } from '@/demo/scenario';
 import { erasedListIn } from '@/server/erased-list';
 import { forgetOldSessions } from '@/server/sign-in';
 import { folderMail } from '@/stand-ins/mail/folder-mail';
 import { simulatedWeather } from '@/stand-ins/weather/simulated-weather';
+import { backUpNightly, makeBackup } from './backup';
 import { type OwnMariaDb, startMariaDb } from './mariadb';
 import { tendOutbox } from './tend-outbox';
 import { serve, stopServing } from './serve';
@@ -67,18 +68,21 @@ const address = `${scheme}://${shownHost}:${port}`;
 process.env.PEAR_BENCH_PUBLIC_URL = (given['public-url'] ?? address).replace(/\/+$/, '');
 mkdirSync(DATA, { recursive: true, mode: 0o700 });
 process.env.PEAR_BENCH_MAIL ??= join(DATA, 'outbox');
+process.env.PEAR_BENCH_BACKUPS ??= join(DATA, 'backups');
 process.env.PEAR_BENCH_ERASED ??= join(DATA, 'erased.txt');
 
 let own: OwnMariaDb | null = null;
 let server: Server | null = null;
 let stopping = false;
 let stopTending = (): void => undefined;
+let stopBackingUp = (): void => undefined;
 
 async function stop(code: number): Promise<void> {
   if (stopping) return;
   stopping = true;
   said('Stopping.');
   stopTending();
+  stopBackingUp();
   if (server) await stopServing(server);
   await own?.stop();
   said('Stopped. Nothing is lost; ./start goes on from here.');
@@ -136,11 +140,21 @@ async function clearHalfLoadedDemo(url: string): Promise<void> {
   rmSync(LOADING);
 }
 
+/** Real data is not changed by a new version before a backup of it was made and proven. */
+async function backUpBeforeMigrating(db: Database): Promise<void> {
+  const tables = (await db.sequelize.getQueryInterface().showAllTables()).map(String);
+  const [next] = await pendingMigrations(db.sequelize);
+  if (!next || !tables.includes('users') || (await db.users.count()) === 0) return;
+  said(`Backing up before ${next}.`);
+  said(`Backup made: ${await makeBackup({ data: DATA, url: process.env.DATABASE_URL! }, new Date(), `before-${next.slice(0, 4)}`)}.`);
+}
+
 async function prepare(db: Database): Promise<void> {
   if (given.demo) {
     const tables = await db.sequelize.getQueryInterface().showAllTables();
     if (tables.length > 0 && !tables.map(String).includes('migrations')) refuse('--demo loads into an empty schema only; this one has tables of something else. Name another schema.');
   }
+  await backUpBeforeMigrating(db);
   const done = await migrate(db.sequelize);
   if (done.length > 0) said(`Database brought up to date: ${done.join(', ')}.`);
   await forgetOldSessions({ db, now: new Date() });
@@ -167,6 +181,7 @@ try {
   await prepare(db);
   const demo = (await db.users.findOne({ where: { email: LEAD.email }, raw: true })) !== null && existsSync(join(DATA, 'demo.password'));
   stopTending = await tendOutbox(db, folderMail(process.env.PEAR_BENCH_MAIL), said);
+  stopBackingUp = backUpNightly({ data: DATA, url: process.env.DATABASE_URL }, said);
   said('Starting the application.');
   server = await serve({ host: given.host, port, cert: given.cert, key: given.key, behindProxy: given['behind-proxy'] });
   said(`\nPear Bench is ready at ${address}`);

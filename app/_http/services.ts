@@ -27,6 +27,11 @@ export function services(): Services {
   };
 }
 
+/** Where backups lie. */
+export function backupFolder(): string {
+  return process.env.PEAR_BENCH_BACKUPS ?? join(process.cwd(), '.data', 'backups');
+}
+
 export function publicUrl(): string {
   return process.env.PEAR_BENCH_PUBLIC_URL ?? 'http://127.0.0.1:3000';
 }

@@ -1,0 +1,158 @@
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { QueryTypes } from 'sequelize';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { type Database, openDatabase } from '@/db/database';
+import { migrate, pendingMigrations } from '@/db/migrate';
+import { loadDemo } from '@/demo/load-demo';
+import { LEAD } from '@/demo/scenario';
+import type { Services } from '@/server/context';
+import { erasePersonRows } from '@/server/erase-person';
+import { erasedListIn } from '@/server/erased-list';
+import { EXPORTS, exportCsv } from '@/server/exports';
+import { actorOf, signIn } from '@/server/sign-in';
+import { folderMail } from '@/stand-ins/mail/folder-mail';
+import { simulatedWeather } from '@/stand-ins/weather/simulated-weather';
+import { backupsToKeep } from './backup-retention';
+import { makeBackup, unpackBackup } from './backup';
+import { startMariaDb } from './mariadb';
+import { restoreBackup } from './restore';
+
+const root = join(process.cwd(), '.check', `backups-${process.pid}`);
+const data = join(root, 'data');
+const PASSWORD = 'heron ladle quartz evening';
+let server: Awaited<ReturnType<typeof startMariaDb>>;
+let db: Database;
+const services = (of: Database, folder: string): Services => ({ db: of, mail: folderMail(join(folder, 'outbox')), weather: simulatedWeather, erased: erasedListIn(join(folder, 'erased.txt')), publicUrl: 'http://127.0.0.1:3000', now: new Date() });
+
+async function open(): Promise<void> {
+  server = await startMariaDb(data);
+  db = openDatabase(server.url);
+}
+async function close(): Promise<void> {
+  await db.sequelize.close();
+  await server.stop();
+}
+/** A sum over every row of every table, but for sessions and limits, which a restore ends. */
+async function sums(of: Database): Promise<Record<string, unknown>> {
+  const tables = await of.sequelize.query<{ t: string }>("SELECT table_name AS t FROM information_schema.tables WHERE table_schema = DATABASE() AND table_name NOT IN ('sessions', 'rate_limits') ORDER BY 1", { type: QueryTypes.SELECT });
+  const rows = await of.sequelize.query<{ Table: string; Checksum: unknown }>(`CHECKSUM TABLE ${tables.map(({ t }) => `\`${t}\``).join(', ')}`, { type: QueryTypes.SELECT });
+  return Object.fromEntries(rows.map(({ Table, Checksum }) => [Table, Checksum]));
+}
+async function tables(of: Database, folder: string): Promise<string[]> {
+  const { token } = await signIn(services(of, folder), { email: LEAD.email, password: PASSWORD }, '127.0.0.1');
+  const context = { ...services(of, folder), actor: (await actorOf(services(of, folder), token))! };
+  const workshops = await of.workshops.findAll({ order: [['date', 'ASC']], raw: true });
+  return Promise.all(workshops.flatMap(({ id }) => EXPORTS.map((name) => exportCsv(context, id, name))));
+}
+
+beforeAll(async () => {
+  mkdirSync(data, { recursive: true });
+  await open();
+  await migrate(db.sequelize);
+  await loadDemo(services(db, data), PASSWORD);
+}, 120_000);
+afterAll(async () => {
+  await close();
+  rmSync(root, { recursive: true, force: true });
+});
+
+describe('a backup', () => {
+  it('comes back equal to the byte: every table, every export, every letter', async () => {
+    const exported = await tables(db, data);
+    const [before, letters] = [await sums(db), readdirSync(join(data, 'outbox')).sort()];
+    const file = await makeBackup({ data, url: server.url }, new Date());
+    expect(readdirSync(join(data, 'backups')).sort()).toEqual(['last-good.json', expect.stringMatching(/^pear-bench-\d{8}T\d{6}Z\.tar\.gz$/)]);
+    const good = JSON.parse(readFileSync(join(data, 'backups', 'last-good.json'), 'utf8')) as { rows: number; letters: number };
+    expect(good.letters).toBe(letters.length);
+    expect(good.rows).toBeGreaterThan(500);
+    // What happens after it is undone by it.
+    await db.workshops.update({ title: 'Changed since' }, { where: {} });
+    await close();
+    const tried = await restoreBackup(data, file, { dryRun: true });
+    expect(tried).toMatchObject({ migrated: [], erased: 0, replaced: null });
+    await open();
+    expect(await db.workshops.count({ where: { title: 'Changed since' } })).toBeGreaterThan(0);
+    await close();
+    const { replaced } = await restoreBackup(data, file);
+    expect(existsSync(join(replaced!, 'mariadb'))).toBe(true);
+    await open();
+    expect(await sums(db)).toEqual(before);
+    expect(await tables(db, data)).toEqual(exported);
+    expect(readdirSync(join(data, 'outbox')).sort()).toEqual(letters);
+    expect(readdirSync(data).filter((name) => name.startsWith('restoring-'))).toEqual([]);
+  }, 180_000);
+  it('that is older than an erasure brings nobody back', async () => {
+    const file = await makeBackup({ data, url: server.url }, new Date());
+    const person = (await db.people.findAll({ raw: true })).find(({ name, email }) => name?.includes(' ') && email)!;
+    const text = (): string => readdirSync(join(data, 'outbox')).map((name) => readFileSync(join(data, 'outbox', name), 'utf8')).join('\n');
+    await erasePersonRows(services(db, data), person.clubId, person.id, null);
+    await close();
+    expect(await restoreBackup(data, file)).toMatchObject({ erased: 1 });
+    await open();
+    expect(await db.people.findOne({ where: { id: person.id }, raw: true })).toMatchObject({ name: null, email: null });
+    expect(text()).not.toContain(person.email);
+  }, 180_000);
+  it('that meets a full disk leaves the last good one, and says so', async () => {
+    const before = readdirSync(join(data, 'backups')).sort();
+    // No file may grow past 60 kB, as on a disk that is full.
+    const made = spawnSync('bash', ['-c', `trap '' XFSZ; ulimit -f 60; exec ${process.execPath} --import tsx ops/backup-now.ts`], { encoding: 'utf8', env: { ...process.env, DATABASE_URL: server.url, PEAR_BENCH_DATA: data } });
+    expect(made.status).toBe(1);
+    expect(made.stderr).toContain('The backup failed');
+    expect(readdirSync(join(data, 'backups')).sort()).toEqual(before);
+  }, 120_000);
+  it('that is damaged or none changes nothing', async () => {
+    const file = join(data, 'backups', readdirSync(join(data, 'backups')).find((name) => name.endsWith('.gz'))!);
+    const half = join(root, 'half.tar.gz');
+    writeFileSync(half, readFileSync(file).subarray(0, 20_000));
+    const none = join(root, 'none.tar.gz');
+    writeFileSync(none, 'no backup');
+    await close();
+    const there = readdirSync(data).sort();
+    for (const bad of [half, none]) await expect(restoreBackup(data, bad)).rejects.toThrow();
+    expect(readdirSync(data).sort()).toEqual(there);
+    await open();
+    expect(await db.users.count()).toBe(3);
+  }, 120_000);
+});
+
+describe('demos of earlier releases', () => {
+  it.each(readdirSync('demo/releases').filter((name) => name.endsWith('.tar.gz')))('%s comes up in this version', async (name) => {
+    const folder = join(root, name);
+    const { manifest, migrated } = await restoreBackup(folder, join('demo', 'releases', name));
+    expect(migrated.length).toBeGreaterThan(0);
+    const own = await startMariaDb(folder);
+    const old = openDatabase(own.url);
+    try {
+      expect(await pendingMigrations(old.sequelize)).toEqual([]);
+      const context = { ...services(old, folder), actor: { userId: (await old.users.findOne({ where: { email: LEAD.email }, raw: true }))!.id, clubId: (await old.clubs.findOne({ raw: true }))!.id, role: 'lead' as const, name: '', clubName: '', lengthUnit: 'mm' as const, temperatureUnit: 'C' as const, sessionId: '', confirmedAt: null } };
+      for (const { id } of await old.workshops.findAll({ raw: true })) for (const table of EXPORTS) expect((await exportCsv(context, id, table)).length).toBeGreaterThan(50);
+      expect(await old.judgements.count()).toBe(manifest.rows.judgements);
+    } finally {
+      await old.sequelize.close();
+      await own.stop();
+    }
+  }, 120_000);
+  it('are packed small', async () => {
+    for (const name of readdirSync('demo/releases')) expect(readFileSync(join('demo', 'releases', name)).length).toBeLessThan(400_000);
+    expect((await unpackBackup('demo/releases/0004-scoring.tar.gz', join(root, 'unpacked'))).migrations).toHaveLength(4);
+  });
+});
+
+describe('backupsToKeep', () => {
+  it('keeps the last of seven days, five weeks and twelve months', () => {
+    const nights = Array.from({ length: 500 }, (_, i) => new Date(Date.UTC(2027, 5, 30, 3) - i * 86_400_000));
+    const kept = backupsToKeep(nights);
+    expect(kept.slice(0, 7)).toEqual(nights.slice(0, 7));
+    expect(kept.length).toBeLessThanOrEqual(7 + 5 + 12);
+    expect(new Set(kept.map((at) => at.toISOString().slice(0, 7))).size).toBe(12);
+    expect(backupsToKeep(kept)).toEqual(kept);
+    expect(backupsToKeep([])).toEqual([]);
+    // Night after night, nothing that is still owed is lost.
+    let held: Date[] = [];
+    for (const night of [...nights].reverse()) held = backupsToKeep([...held, night]);
+    expect(new Set(held.map((at) => at.toISOString().slice(0, 7))).size).toBe(12);
+    expect(held.slice(0, 7)).toEqual(nights.slice(0, 7));
+  });
+});

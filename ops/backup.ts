@@ -1,0 +1,142 @@
+import { execFile } from 'node:child_process';
+import { cpSync, existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { promisify } from 'node:util';
+import { LAST_GOOD, type LastGood } from '@/server/backup-state';
+import { backupsToKeep } from './backup-retention';
+import { contentOf, dumpSchema, loadSchema } from './dump';
+import { startMariaDb } from './mariadb';
+
+const run = promisify(execFile);
+
+/** What a backup says of itself. */
+export interface Manifest {
+  at: string;
+  migrations: string[];
+  /** Rows of each table; where rows were being written meanwhile, as they came back. */
+  rows: Record<string, number>;
+  letters: number;
+}
+
+export interface BackupPlace {
+  /** The data folder: the outbox, the list of the erased and the backups lie in it. */
+  data: string;
+  url: string;
+}
+
+const NAME = /^pear-bench-(\d{8}T\d{6}Z)(-[\w-]+)?\.tar\.gz$/;
+
+/** When a backup was made, by its name. */
+function madeAt(name: string): Date | null {
+  const [, stamp] = NAME.exec(name) ?? [];
+  return stamp ? new Date(stamp.replace(/^(\d{4})(\d\d)(\d\d)T(\d\d)(\d\d)(\d\d)Z$/, '$1-$2-$3T$4:$5:$6Z')) : null;
+}
+
+/**
+ * Makes a backup: the database, the outbox and the list of the erased, in one packed file, which is
+ * played back into a throwaway server before it is called good. Older ones are thinned out.
+ *
+ * @param why goes into the name, such as `before-0005`.
+ * @returns the file.
+ * @throws Error when it could not be made or does not come back whole; the earlier ones stay as they were.
+ */
+export async function makeBackup({ data, url }: BackupPlace, now: Date, why = ''): Promise<string> {
+  const folder = join(data, 'backups');
+  mkdirSync(folder, { recursive: true, mode: 0o700 });
+  for (const left of readdirSync(folder).filter((name) => name.startsWith('making-'))) rmSync(join(folder, left), { recursive: true, force: true });
+  const work = mkdtempSync(join(folder, 'making-'));
+  try {
+    const inside = join(work, 'backup');
+    mkdirSync(inside);
+    const before = await contentOf(url);
+    await dumpSchema(url, join(inside, 'database.sql'));
+    const after = await contentOf(url);
+    const outbox = join(data, 'outbox');
+    if (existsSync(outbox)) cpSync(outbox, join(inside, 'outbox'), { recursive: true });
+    if (existsSync(join(data, 'erased.txt'))) cpSync(join(data, 'erased.txt'), join(inside, 'erased.txt'));
+    const rows = await prove(work, join(inside, 'database.sql'), before, after);
+    const manifest: Manifest = { at: now.toISOString(), migrations: after.migrations, rows, letters: existsSync(outbox) ? readdirSync(outbox).length : 0 };
+    writeFileSync(join(inside, 'manifest.json'), JSON.stringify(manifest, null, 1));
+    const stamp = `${now.toISOString().slice(0, 19).replace(/[-:]/g, '')}Z`;
+    const name = `pear-bench-${stamp}${why ? `-${why}` : ''}.tar.gz`;
+    await run('tar', ['-czf', join(work, name), '-C', inside, '.']);
+    await run('gzip', ['-t', join(work, name)]);
+    const file = join(folder, name);
+    renameSync(join(work, name), file);
+    const good: LastGood = { file: name, at: now.toISOString(), bytes: statSync(file).size, rows: Object.values(rows).reduce((sum, count) => sum + count, 0), letters: manifest.letters };
+    writeFileSync(join(work, LAST_GOOD), JSON.stringify(good));
+    renameSync(join(work, LAST_GOOD), join(folder, LAST_GOOD));
+    thinOut(folder, now);
+    return file;
+  } finally {
+    rmSync(work, { recursive: true, force: true });
+  }
+}
+
+/** Plays a dump into a throwaway server and looks whether all of it is there. */
+async function prove(work: string, sql: string, before: { rows: Record<string, number> }, after: { rows: Record<string, number>; migrations: string[] }): Promise<Record<string, number>> {
+  const server = await startMariaDb(join(work, 'proof'));
+  try {
+    await loadSchema(server.url, sql);
+    const back = await contentOf(server.url);
+    for (const [table, count] of Object.entries(after.rows)) {
+      const [least, most] = [Math.min(count, before.rows[table] ?? 0), Math.max(count, before.rows[table] ?? 0)];
+      const found = back.rows[table];
+      if (found === undefined || found < least || found > most) throw new Error(`The backup does not come back whole: table ${table} has ${found ?? 'no'} rows and not ${count}.`);
+    }
+    if (back.migrations.join() !== after.migrations.join()) throw new Error('The backup does not come back whole: its migrations differ.');
+    return back.rows;
+  } finally {
+    await server.stop();
+  }
+}
+
+/** Days for which what stood before a new version is kept besides. */
+const BEFORE_MIGRATION_DAYS = 60;
+
+function thinOut(folder: string, now: Date): void {
+  const all = readdirSync(folder).flatMap((name) => {
+    const at = madeAt(name);
+    const young = at !== null && name.includes('-before-') && now.getTime() - at.getTime() < BEFORE_MIGRATION_DAYS * 86_400_000;
+    return at && !young ? [{ name, at }] : [];
+  });
+  const kept = new Set(backupsToKeep(all.map(({ at }) => at)).map((at) => at.getTime()));
+  for (const { name, at } of all) if (!kept.has(at.getTime())) rmSync(join(folder, name));
+}
+
+/** Unpacks a backup into a folder and says what it holds. */
+export async function unpackBackup(file: string, into: string): Promise<Manifest> {
+  mkdirSync(into, { recursive: true });
+  await run('tar', ['-xzf', file, '-C', into, '--no-same-owner']);
+  if (!existsSync(join(into, 'manifest.json')) || !existsSync(join(into, 'database.sql'))) throw new Error(`${file} is no backup of Pear Bench.`);
+  return JSON.parse(readFileSync(join(into, 'manifest.json'), 'utf8')) as Manifest;
+}
+
+const HOUR = 3_600_000;
+/** Hour of the night, by the machine's clock, from which on the day's backup is made. */
+const NIGHT = 3;
+
+/** Makes a backup each night, or as soon as it can once a night was missed. Returns what stops it. */
+export function backUpNightly(place: BackupPlace, say: (text: string) => void): () => void {
+  let busy = false;
+  const look = async (): Promise<void> => {
+    const now = new Date();
+    const file = join(place.data, 'backups', LAST_GOOD);
+    const last = existsSync(file) ? new Date((JSON.parse(readFileSync(file, 'utf8')) as LastGood).at) : null;
+    const today = last !== null && last.toDateString() === now.toDateString();
+    // A night that was missed is made up for at any hour; a first one can wait until the start is an hour old.
+    const missed = last !== null ? now.getTime() - last.getTime() > 36 * HOUR : process.uptime() * 1000 > HOUR;
+    if (busy || today || (now.getHours() < NIGHT && !missed) || (last === null && !missed && now.getHours() !== NIGHT)) return;
+    busy = true;
+    try {
+      say(`Backup made: ${await makeBackup(place, now)}.`);
+    } catch (error) {
+      say(`The backup failed: ${(error as Error).message} The last good one is ${last ? `of ${last.toISOString()}` : 'none'}.`);
+    } finally {
+      busy = false;
+    }
+  };
+  const timer = setInterval(() => void look(), HOUR / 6);
+  timer.unref();
+  return () => clearInterval(timer);
+}

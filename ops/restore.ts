@@ -1,0 +1,85 @@
+import { existsSync, mkdirSync, mkdtempSync, renameSync, rmSync } from 'node:fs';
+import { join, resolve } from 'node:path';
+import { openDatabase } from '@/db/database';
+import { migrate, pendingMigrations } from '@/db/migrate';
+import { erasePersonRows } from '@/server/erase-person';
+import { erasedListIn } from '@/server/erased-list';
+import { folderMail } from '@/stand-ins/mail/folder-mail';
+import { simulatedWeather } from '@/stand-ins/weather/simulated-weather';
+import { type Manifest, unpackBackup } from './backup';
+import { contentOf, loadSchema } from './dump';
+import { startMariaDb } from './mariadb';
+
+export interface Restored {
+  manifest: Manifest;
+  migrated: string[];
+  /** People erased since the backup was made, and now again. */
+  erased: number;
+  /** Where what was there before lies now; null when nothing was, and in a dry run. */
+  replaced: string | null;
+}
+
+/**
+ * Plays a backup back into a data folder whose server does not run: into a new database first, brought
+ * up to date, with everybody erased who was erased since; only then it takes the place of the old one,
+ * which is kept beside it. In a dry run it does all but the last step.
+ *
+ * @throws Error when the backup cannot be read or does not come up; the folder is then as it was.
+ */
+export async function restoreBackup(givenData: string, file: string, { dryRun = false, now = new Date() } = {}): Promise<Restored> {
+  const data = resolve(givenData);
+  mkdirSync(data, { recursive: true, mode: 0o700 });
+  const work = mkdtempSync(join(data, 'restoring-'));
+  try {
+    const unpacked = join(work, 'backup');
+    const manifest = await unpackBackup(file, unpacked);
+    const outbox = join(work, 'outbox');
+    if (existsSync(join(unpacked, 'outbox'))) renameSync(join(unpacked, 'outbox'), outbox);
+    const server = await startMariaDb(work);
+    let migrated: string[];
+    let erased = 0;
+    try {
+      await loadSchema(server.url, join(unpacked, 'database.sql'));
+      compare(manifest, (await contentOf(server.url)).rows);
+      const db = openDatabase(server.url);
+      try {
+        const pending = await pendingMigrations(db.sequelize);
+        migrated = await migrate(db.sequelize);
+        if (pending.join() !== migrated.join()) throw new Error('The backup could not be brought up to date.');
+        // Whoever signed out since then stays signed out.
+        await db.sessions.destroy({ where: {} });
+        const list = erasedListIn(join(data, 'erased.txt'));
+        const services = { db, mail: folderMail(outbox), weather: simulatedWeather, erased: { ...list, add: async () => undefined }, publicUrl: 'http://127.0.0.1', now };
+        for (const { clubId, personId } of await list.all()) {
+          if ((await db.people.count({ where: { clubId, id: personId, erasedAt: null as never } })) === 0) continue;
+          await erasePersonRows(services, clubId, personId, null);
+          erased++;
+        }
+      } finally {
+        await db.sequelize.close();
+      }
+    } finally {
+      await server.stop();
+    }
+    if (dryRun) return { manifest, migrated, erased, replaced: null };
+    return { manifest, migrated, erased, replaced: swapIn(data, work, now) };
+  } finally {
+    rmSync(work, { recursive: true, force: true });
+  }
+}
+
+/** Every table has the rows that its backup says. */
+function compare(manifest: Manifest, found: Record<string, number>): void {
+  for (const [table, count] of Object.entries(manifest.rows)) if (found[table] !== count) throw new Error(`The backup does not come back whole: table ${table} has ${found[table] ?? 'no'} rows and not ${count}.`);
+}
+
+/** Puts database and outbox in their places; renames only, so that a full disk cannot stop it half-way. */
+function swapIn(data: string, work: string, now: Date): string | null {
+  const old = join(data, `replaced-${now.toISOString().slice(0, 19).replace(/[-:]/g, '')}Z`);
+  const there = ['mariadb', 'outbox'].filter((name) => existsSync(join(data, name)));
+  if (there.length > 0) mkdirSync(old, { mode: 0o700 });
+  for (const name of there) renameSync(join(data, name), join(old, name));
+  renameSync(join(work, 'mariadb'), join(data, 'mariadb'));
+  if (existsSync(join(work, 'outbox'))) renameSync(join(work, 'outbox'), join(data, 'outbox'));
+  return there.length > 0 ? old : null;
+}
