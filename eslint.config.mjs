@@ -50,6 +50,12 @@ const config = [
     },
   },
   {
+    // A promise nobody waits for fails where nobody sees it, and may use a transaction after its end.
+    files: ['**/*.ts', '**/*.tsx'],
+    languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
+    rules: { '@typescript-eslint/no-floating-promises': ['error', { ignoreVoid: true }], '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: false }] },
+  },
+  {
     // core: no interface, no database, no clock and no chance of its own.
     files: ['core/**/*.ts'],
     ignores: ['core/**/*.test.ts'],

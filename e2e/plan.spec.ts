@@ -252,7 +252,13 @@ test('benches are moved by mouse and by keys, people seated, and the door sheet 
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   await page.getByRole('button', { name: 'Save the room' }).click();
   await expect(page.getByRole('button', { name: 'Save the room' })).toBeDisabled();
+  // Saved again on the same page it is another change, and not the first one once more.
+  await page.getByLabel('Another assistant').fill('Edda Late');
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await page.getByRole('button', { name: 'Save the room' }).click();
+  await expect(page.getByRole('button', { name: 'Save the room' })).toBeDisabled();
   await page.reload();
+  await expect(page.getByText('Edda Late').first()).toBeVisible();
   await expect.poll(async () => Math.round((await bench.boundingBox())!.x - before.x)).toBeGreaterThan(40);
   await page.getByRole('button', { name: 'Change the times' }).click();
   await page.getByLabel('Ends at').fill('11:00');

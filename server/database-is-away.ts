@@ -9,3 +9,8 @@ export function databaseIsAway(error: unknown): boolean {
 export function isCrowded(error: unknown): boolean {
   return (error as { name?: string } | null)?.name === 'SequelizeConnectionAcquireTimeoutError';
 }
+
+/** True when a text was asked for as an id that no id can be: with signs that ids do not have. */
+export function isNoId(error: unknown): boolean {
+  return (error as { parent?: { errno?: number } } | null)?.parent?.errno === 1267;
+}

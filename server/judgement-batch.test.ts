@@ -1,5 +1,6 @@
 import { v7 as uuid } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';
+import { openBench } from './bench';
 import { putJudgements } from './judgement-batch';
 import { putJudgement } from './judgements';
 import { judgementBody, NOW, refusalOf, testClub, testWorkshop, type TestClub, type TestWorkshop } from './testing/test-club';
@@ -69,6 +70,21 @@ describe('an id that is sent again', () => {
     const { settleDouble } = await import('./doubles');
     await settleDouble(club.as('lead'), workshop.id, unionId, { as: 'two', judgementId: two });
     expect((await putJudgement(club.as('lead'), two, judgementBody(workshop, { ...at, note: 'again' }))).id).toBe(two);
+  });
+});
+
+describe('a correction', () => {
+  it('names what it replaces, in its own row and to whoever looks', async () => {
+    const [first, second] = [uuid(), uuid()];
+    await putJudgement(club.as('assistant'), first, judgementBody(workshop, { number: 60 }));
+    await putJudgement(club.as('assistant'), second, judgementBody(workshop, { number: 60, marks: { tongue: 'poor' }, correctsId: first }));
+    expect(await club.services.db.judgements.findOne({ where: { id: second }, raw: true })).toMatchObject({ correctsId: first, liveCorrectsId: first });
+    const { unions } = await openBench(club.as('viewer'), workshop.id);
+    const union = unions.find(({ number, seatId }) => number === 60 && seatId === workshop.seatIds[0])!;
+    expect(union).toMatchObject({ counts: second, likelyDouble: false });
+    expect(union.judgements).toMatchObject([{ id: second, earlier: [100] }]);
+    // One correction stands: a second one of the same is refused.
+    expect(await refusalOf(putJudgement(club.as('lead'), uuid(), judgementBody(workshop, { number: 60, correctsId: first })))).toMatchObject({ refusal: 'conflict' });
   });
 });
 

@@ -1,6 +1,6 @@
 import { array, object } from 'yup';
 import { allow, type Context } from './context';
-import { databaseIsAway } from './database-is-away';
+import { databaseIsAway, isNoId } from './database-is-away';
 import { id } from './fields';
 import { putJudgement } from './judgements';
 import { parse } from './parse';
@@ -43,6 +43,7 @@ async function resultOf(context: Context, judgementId: string, body: object): Pr
     return { id: judgementId, status: 200 };
   } catch (error) {
     if (error instanceof UseCaseError) return { id: judgementId, status: error.status, message: error.message, fields: error.fields };
+    if (isNoId(error)) return { id: judgementId, status: 404, message: 'What this names was not found in this club.', fields: {} };
     if (databaseIsAway(error)) throw error;
     return { id: judgementId, status: 500, fault: error };
   }

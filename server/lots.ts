@@ -74,7 +74,7 @@ export async function addStockLot(context: Context, workshopId: string, lotId: s
 export async function chooseWoodLot(context: Context, workshopId: string, lotId: string): Promise<void> {
   allow(context, 'assistant');
   await getWorkshop(context, workshopId);
-  const { db, actor: { clubId } } = context;
+  const { db, actor: { clubId, userId }, now } = context;
   if (!(await db.woodLots.findOne({ where: { clubId, id: lotId }, raw: true }))) throw notFound('The wood lot');
   for (let attempt = 0; attempt < RIBBONS.length; attempt++) {
     const taken = await db.workshopWoodLots.findAll({ where: { clubId, workshopId }, raw: true });
@@ -82,7 +82,10 @@ export async function chooseWoodLot(context: Context, workshopId: string, lotId:
     const free = RIBBONS.find(({ id: ribbon }) => !taken.some((chosen) => chosen.ribbon === ribbon));
     if (!free) throw new UseCaseError('conflict', `A workshop has ribbons for ${RIBBONS.length} wood lots. Take one off first.`);
     try {
-      await db.workshopWoodLots.create({ clubId, workshopId, woodLotId: lotId, ribbon: free.id });
+      await transact(db, async (transaction) => {
+        await db.workshopWoodLots.create({ clubId, workshopId, woodLotId: lotId, ribbon: free.id }, { transaction });
+        await audit(db, transaction, { clubId, actorId: userId, action: 'wood lot chosen', subjectId: lotId, at: now });
+      });
       return;
     } catch (error) {
       // Somebody took this ribbon meanwhile: the next round takes another.
@@ -96,7 +99,9 @@ export async function chooseStockLot(context: Context, workshopId: string, lotId
   await getWorkshop(context, workshopId);
   const { db, actor: { clubId } } = context;
   if (!(await db.stockLots.findOne({ where: { clubId, id: lotId }, raw: true }))) throw notFound('The stock lot');
-  await db.workshopStockLots.bulkCreate([{ clubId, workshopId, stockLotId: lotId }], { ignoreDuplicates: true });
+  await once(context, 'stock lot chosen', lotId, async (transaction) => {
+    await db.workshopStockLots.create({ clubId, workshopId, stockLotId: lotId }, { transaction });
+  });
 }
 
 /** Sets how many stocks of a lot there are. */
@@ -115,15 +120,16 @@ export async function putStockCount(context: Context, lotId: string, input: unkn
 export async function dropLot(context: Context, workshopId: string, kind: 'wood' | 'stock', lotId: string): Promise<void> {
   allow(context, 'assistant');
   await getWorkshop(context, workshopId);
-  const { db, actor: { clubId } } = context;
+  const { db, actor: { clubId, userId }, now } = context;
   const used = await db.plants.count({ where: { clubId, workshopId, ...(kind === 'wood' ? { woodLotId: lotId } : { stockLotId: lotId }) } });
   if (used > 0) throw new UseCaseError('conflict', `${used} keepers of this workshop are made of this lot. Change those first, on the aftercare leaf.`);
-  if (kind === 'wood') {
-    await transact(db, async (transaction) => {
+  await transact(db, async (transaction) => {
+    if (kind === 'wood') {
       await release(context, transaction, { lotId, workshopId });
       await db.workshopWoodLots.destroy({ where: { clubId, workshopId, woodLotId: lotId }, transaction });
-    });
-  } else await db.workshopStockLots.destroy({ where: { clubId, workshopId, stockLotId: lotId } });
+    } else await db.workshopStockLots.destroy({ where: { clubId, workshopId, stockLotId: lotId }, transaction });
+    await audit(db, transaction, { clubId, actorId: userId, action: `${kind} lot taken off`, subjectId: lotId, at: now });
+  });
 }
 
 async function once(context: Context, action: string, subjectId: string, create: Parameters<typeof transact<void>>[1]): Promise<void> {

@@ -2,7 +2,7 @@ import { existsSync, utimesSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { v7 as uuid } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { deliverLetters, sweepOutbox, waitingLetters } from './outbox';
+import { deliverLetters, outbox, sweepOutbox, waitingLetters } from './outbox';
 import { testClub, testWorkshop, type TestClub } from './testing/test-club';
 
 let club: TestClub;
@@ -35,6 +35,14 @@ describe('the outbox of a server that died', () => {
     expect(await deliverLetters(club.services, club.clubId)).toBe(0);
     expect(existsSync(file(ids[1]!, 'eml'))).toBe(true);
     expect(await waitingLetters(club.as('assistant'))).toMatchObject({ count: 0 });
+  });
+  it('lists what was sent, the latest first and never more than asked', async () => {
+    const { db, now } = club.services;
+    const ids = [await letter('delivered'), await letter('delivered'), await letter('delivered')];
+    for (const [i, id] of [ids[1]!, ids[2]!, ids[0]!].entries()) await db.messages.update({ createdAt: new Date(now.getTime() + (i + 1) * 1000) }, { where: { id } });
+    for (const id of ids) await club.services.mail.release(id);
+    expect((await outbox(club.as('lead'))).slice(0, 3).map(({ id }) => id)).toEqual([ids[0], ids[2], ids[1]]);
+    expect((await outbox(club.as('lead'), 2)).map(({ id }) => id)).toEqual([ids[0], ids[2]]);
   });
   it('is swept of files that no letter speaks of, once they are old, and of nothing else', async () => {
     const [known, orphan, young] = [await letter('queued'), uuid(), uuid()];

@@ -94,7 +94,7 @@ const scaleInput = object({
 /** Sets a picture's scale, if nobody set it since it was opened. */
 export async function putPhotoScale(context: Context, photoId: string, input: unknown): Promise<void> {
   allow(context, 'assistant');
-  const { db, actor: { clubId } } = context;
+  const { db, actor: { clubId, userId }, now } = context;
   const { scale, version } = parse(scaleInput, input);
   const photo = await db.photos.findOne({ where: { clubId, id: photoId, withdrawn: false }, attributes: ['unionId'], raw: true });
   if (!photo) throw notFound('The picture');
@@ -105,8 +105,11 @@ export async function putPhotoScale(context: Context, photoId: string, input: un
     if (error instanceof RangeError) throw new UseCaseError('invalid', error.message);
     throw error;
   }
-  const [changed] = await db.photos.update({ scale, version: version + 1 }, { where: { clubId, id: photoId, version } });
-  if (changed === 0) throw new UseCaseError('conflict', 'Somebody set this picture’s scale meanwhile. Reload to see theirs.');
+  await transact(db, async (transaction) => {
+    const [changed] = await db.photos.update({ scale, version: version + 1 }, { where: { clubId, id: photoId, version }, transaction });
+    if (changed === 0) throw new UseCaseError('conflict', 'Somebody set this picture’s scale meanwhile. Reload to see theirs.');
+    await audit(db, transaction, { clubId, actorId: userId, action: 'scale of a picture set', subjectId: photoId, at: now });
+  });
 }
 
 /** Takes a picture away; asked twice it is done once. */

@@ -1,5 +1,5 @@
 import type { Context, Services } from '@/server/context';
-import { databaseIsAway, isCrowded } from '@/server/database-is-away';
+import { databaseIsAway, isCrowded, isNoId } from '@/server/database-is-away';
 import { isId } from '@/server/fields';
 import { notFound, UseCaseError } from '@/server/use-case-error';
 import { refuseForeignOrigin } from './own-origin';
@@ -62,6 +62,7 @@ function refusal(error: unknown, request: Request): Response {
   if (error instanceof UseCaseError) {
     return Response.json({ message: error.message, fields: error.fields }, { status: error.status, headers });
   }
+  if (isNoId(error)) return refusal(notFound('What this names'), request);
   if (databaseIsAway(error)) {
     const message = isCrowded(error)
       ? 'Very many are at it right now, so this was not saved yet. What you entered is still here; try again in a moment.'

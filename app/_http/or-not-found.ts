@@ -1,4 +1,5 @@
 import { notFound } from 'next/navigation';
+import { isNoId } from '@/server/database-is-away';
 import { UseCaseError } from '@/server/use-case-error';
 
 /** What a page asks of a use case; a refusal for want of the thing becomes the page that says so. */
@@ -6,7 +7,7 @@ export async function orNotFound<T>(asked: Promise<T>): Promise<T> {
   try {
     return await asked;
   } catch (error) {
-    if (error instanceof UseCaseError && error.refusal === 'not-found') notFound();
+    if ((error instanceof UseCaseError && error.refusal === 'not-found') || isNoId(error)) notFound();
     throw error;
   }
 }

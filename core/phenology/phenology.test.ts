@@ -124,3 +124,12 @@ describe('kin that have one year', () => {
     expect(alike([year(north, 'north', '2027-03-01', [], 'pear'), year(north, 'north', '2027-03-01', [], 'quince'), year(north, 'north', '2027-03-01', [], 'mulberry')]).map(({ species }) => species)).toEqual(['pear, quince', 'mulberry']);
   });
 });
+
+describe('cycleStart', () => {
+  it.each([
+    ['north', '2027-11-15', '2027-01-01'], ['north', '2027-11-16', '2028-01-01'], ['north', '2027-12-31', '2028-01-01'], ['north', '2028-01-01', '2028-01-01'],
+    ['south', '2027-05-15', '2026-07-01'], ['south', '2027-05-16', '2027-07-01'], ['south', '2027-06-30', '2027-07-01'], ['south', '2027-07-01', '2027-07-01'],
+  ] as const)('gives %s of the equator the day %s to the spring counted from %s', (hemisphere, date, from) => {
+    expect(cycleStart(date, hemisphere)).toBe(from);
+  });
+});

@@ -97,6 +97,21 @@ describe('learningCurves', () => {
     expect(few.at(9).half).toBeGreaterThan(many.at(9).half);
     expect(many.at(9).mean).toBeLessThan(40);
   });
+  it('is surest where it was seen: ceiling and gap go up and down together', () => {
+    const { people: [once] } = learningCurves([[50]]);
+    expect(once!.at(1).half).toBeLessThan(once!.at(20).half);
+    // One score leaves open no more about the curve at its own attempt than scores are taken to scatter, 12 points.
+    expect(once!.at(1).half).toBeLessThan(1.645 * 12);
+    const { people: [early] } = learningCurves([[50, 60, 66]]);
+    expect(early!.at(2).half).toBeLessThan(early!.at(12).half);
+  });
+  it('finds the scatter a class was drawn with', () => {
+    const classes = Array.from({ length: 12 }, (_, seed) => learningCurves(drawn([...CLASS, ...CLASS], 8, 0.5, 8, seed + 100)).scatter);
+    const mean = classes.reduce((sum, scatter) => sum + scatter, 0) / classes.length;
+    // The draw is even over -1 to 1 times 8 in `aroundZero`, whatever its own spread: the two agree to a tenth.
+    const spread = Math.sqrt(drawn([{ start: 50, top: 50 }], 4000, 1, 8, 9)[0]!.reduce((sum, score) => sum + (score - 50) ** 2, 0) / 4000);
+    expect(Math.abs(mean / spread - 1)).toBeLessThan(0.15);
+  });
   it('stays within 0 and 100, its chances fall with what is asked, and bad scores are refused', () => {
     const scores = fc.array(fc.array(fc.double({ min: 0, max: 100, noNaN: true }), { maxLength: 7 }), { minLength: 1, maxLength: 12 }).filter((all) => all.flat().length > 0);
     fc.assert(fc.property(scores, (all) => {

@@ -86,6 +86,11 @@ export function withChanges(state: BenchState, { unions, gone, unseen, takenAt }
   return { ...state, unions: [...left, ...unions.filter(({ id }) => !known.has(id))], unseen, takenAt };
 }
 
+/** The newer of what is known and what came: an answer that was overtaken on its way is old. */
+export function latestOf(known: BenchState, came: BenchState): BenchState {
+  return came.takenAt >= known.takenAt ? came : known;
+}
+
 export function scoreText(score: number | null): string {
   return score === null ? 'not scored' : String(Math.round(score));
 }

@@ -6,7 +6,7 @@ import { deviceDatabase, type Waiting } from '../device/device-database';
 import { nextTry } from '../device/next-try';
 import { SEND_PATIENCE, sendRound } from '../device/send-round';
 import { allWaiting, dropWaiting, keepWaiting, type NewWaiting, onWaiting } from '../device/waiting-queue';
-import { type BenchChanges, type BenchState, withChanges } from './bench-data';
+import { type BenchChanges, type BenchState, latestOf, withChanges } from './bench-data';
 import { withWaiting } from './with-waiting';
 
 /** How often the bench is asked for while it is looked at, ms. */
@@ -64,7 +64,7 @@ export function useBench(initial: BenchState, method: Method): LiveBench {
     const next = whole ? (given as BenchState) : withChanges(latest.current, given as BenchChanges);
     if (whole) wholeAt.current = began;
     // An answer that was overtaken on its way is old; what it lacks is asked for again.
-    if (next.takenAt >= latest.current.takenAt) {
+    if (latestOf(latest.current, next) === next) {
       latest.current = next;
       setFresh(next);
       setClock(next.takenAt - Date.now());

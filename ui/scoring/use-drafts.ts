@@ -37,6 +37,12 @@ function readDrafts(key: string): Drafts {
   }
 }
 
+/** Drafts with that of one seat changed, or taken off. */
+export function withDraft(drafts: Drafts, seatId: string, draft: Draft | null): Drafts {
+  const others = Object.fromEntries(Object.entries(drafts).filter(([id]) => id !== seatId));
+  return draft ? { ...others, [seatId]: draft } : others;
+}
+
 /** Drafts by seat, kept on the device, so that neither another seat nor a closed browser loses one. */
 export function useDrafts(owner: string) {
   const key = `pear-bench entries ${owner}`;
@@ -52,8 +58,7 @@ export function useDrafts(owner: string) {
   const drafts = useSyncExternalStore(subscribe, () => readDrafts(key), () => NONE);
   const setDraft = useCallback(
     (seatId: string, draft: Draft | null) => {
-      const others = Object.fromEntries(Object.entries(readDrafts(key)).filter(([id]) => id !== seatId));
-      localStorage.setItem(key, JSON.stringify(draft ? { ...others, [seatId]: draft } : others));
+      localStorage.setItem(key, JSON.stringify(withDraft(readDrafts(key), seatId, draft)));
       for (const listener of listeners) listener();
     },
     [key],

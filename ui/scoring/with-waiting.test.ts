@@ -3,7 +3,9 @@ import { exampleMeasures } from '@/core/methods/example-measures';
 import { METHODS } from '@/core/methods/registry';
 import { defaultRule } from '@/core/scoring/judge-union';
 import type { Waiting } from '../device/device-database';
-import { attemptsOf, type BenchState, counting, withChanges } from './bench-data';
+import { attemptsOf, type BenchState, counting, latestOf, withChanges } from './bench-data';
+import { newEntry } from './entry';
+import { withDraft } from './use-drafts';
 import { withWaiting } from './with-waiting';
 
 const method = METHODS[0]!;
@@ -36,6 +38,19 @@ describe('withWaiting', () => {
     expect(unions[0]).toMatchObject({ counts: 'j1' });
     expect(unions[0]!.judgements).toHaveLength(2);
   });
+  it('goes on with a correction of a correction, both waiting, and of one beside the union that counts', () => {
+    const twice = withWaiting(state, [item({ number: 1, body: { correctsId: 'j1', marks: {} } }), item({ judgementId: 'j3', number: 1, body: { correctsId: 'j2', marks: { hold: 'poor' } } })], method);
+    expect(counting(twice.unions[0]!)).toMatchObject({ id: 'j3', earlier: [100, 100] });
+    // The other assessor's is corrected: the one that counts goes on counting, and its picture stays.
+    const beside = { ...state, unions: [{ ...state.unions[0]!, judgements: [known, { ...known, id: 'j8', assessorId: 'j', assessor: 'Joss' }] }] };
+    const { unions } = withWaiting(beside, [item({ number: 1, body: { correctsId: 'j8', marks: { hold: 'fatal' } } })], method);
+    expect(unions[0]).toMatchObject({ counts: 'j1', glyph: { fatal: null } });
+    expect(unions[0]!.judgements.map(({ id }) => id)).toEqual(['j1', 'j2']);
+  });
+  it('lets the correction that waits count after the one it corrects was taken back', () => {
+    const { unions } = withWaiting(state, [item({ number: 1, body: { correctsId: 'j1', marks: {} } }), item({ kind: 'withdrawal', judgementId: 'j2', number: 1, body: {} })], method);
+    expect(unions).toEqual([]);
+  });
   it('takes back what is to be taken back', () => {
     expect(withWaiting(state, [item({ kind: 'withdrawal', judgementId: 'j1', body: {} })], method).unions).toEqual([]);
   });
@@ -47,6 +62,27 @@ describe('withWaiting', () => {
   });
   it('leaves out what an earlier build kept and this one cannot read', () => {
     expect(withWaiting(state, [item({ body: { measures: { stockDiameter: { value: -4, origin: 'measured' } } } })], method).unions).toHaveLength(1);
+  });
+});
+
+describe('latestOf', () => {
+  it('keeps what is known when an answer was overtaken on its way', () => {
+    const [older, newer] = [{ ...state, takenAt: 10 }, { ...state, takenAt: 11 }];
+    expect(latestOf(newer, older)).toBe(newer);
+    expect(latestOf(older, newer)).toBe(newer);
+    // Asked in the same moment, the later answer stands.
+    const same = { ...state, takenAt: 11 };
+    expect(latestOf(newer, same)).toBe(same);
+  });
+});
+
+describe('withDraft', () => {
+  it('changes the draft of one seat and no other, and takes one off', () => {
+    const draft = (judgementId: string) => ({ judgementId, entry: newEntry(method, null, 'mm'), past: [], correcting: null, second: null });
+    const two = withDraft(withDraft({}, 's1', draft('a')), 's2', draft('b'));
+    expect(Object.entries(two).map(([seat, { judgementId }]) => [seat, judgementId])).toEqual([['s1', 'a'], ['s2', 'b']]);
+    expect(withDraft(two, 's1', draft('c'))).toMatchObject({ s1: { judgementId: 'c' }, s2: { judgementId: 'b' } });
+    expect(withDraft(two, 's1', null)).toEqual({ s2: two.s2 });
   });
 });
 

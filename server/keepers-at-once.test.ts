@@ -1,0 +1,55 @@
+import { v7 as uuid } from 'uuid';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { changeKeepers, listKeepers, makeKeepers } from './keepers';
+import { addReport } from './reports';
+import { addRound, getRound } from './rounds';
+import { refusalOf, testClub, testWorkshop, type TestClub, type TestWorkshop } from './testing/test-club';
+import { refreshUnionFacts } from './union-facts';
+
+let club: TestClub;
+let workshop: TestWorkshop;
+beforeAll(async () => {
+  club = await testClub();
+  workshop = await testWorkshop(club);
+  await makeKeepers(club.as('lead'), workshop.id, { woodLotId: workshop.woodLotId, stockLotId: workshop.stockLotId });
+});
+
+describe('a keeper that is voided', () => {
+  it('waits for whoever has it in hand: what they do is done before it is looked at', async () => {
+    const { db } = club.services;
+    const [keeper] = await listKeepers(club.as('lead'), workshop.id);
+    const held = await db.sequelize.transaction();
+    await db.plants.findOne({ where: { id: keeper!.id }, lock: held.LOCK.UPDATE, transaction: held, raw: true });
+    let voided = false;
+    const change = changeKeepers(club.as('lead'), workshop.id, { plantIds: [keeper!.id], voided: true }).then(() => { voided = true; }, (error: unknown) => error as Error);
+    await new Promise((resolve) => setTimeout(resolve, 400));
+    // Without the lock it would have counted reports by now, before the one that is on its way.
+    expect(voided).toBe(false);
+    const roundId = uuid();
+    await held.commit();
+    await change;
+    expect(voided).toBe(true);
+    await addRound(club.as('lead'), workshop.id, roundId, { milestone: 'healed', opensOn: '2027-04-01', closesOn: '2027-05-01' });
+  });
+  it('is refused once somebody has reported on it', async () => {
+    const keepers = await listKeepers(club.as('lead'), workshop.id);
+    const keeper = keepers.at(-1)!;
+    const [roundRow] = await club.services.db.rounds.findAll({ where: { clubId: club.clubId }, raw: true });
+    const round = await getRound(club.as('lead'), roundRow!.id);
+    await addReport(club.services.db, { clubId: club.clubId, round, reportId: uuid(), given: { unionId: keeper.unionId, answer: 'yes', note: '' }, source: 'phone', enteredBy: null, now: club.services.now });
+    expect(await refusalOf(changeKeepers(club.as('lead'), workshop.id, { plantIds: [keeper.id], voided: true }))).toMatchObject({ refusal: 'conflict' });
+  });
+});
+
+describe('what findings know of a union', () => {
+  it('is written before the transaction that changed it is over', async () => {
+    const { db } = club.services;
+    const keeper = (await listKeepers(club.as('lead'), workshop.id)).at(-1)!;
+    const transaction = await db.sequelize.transaction();
+    await db.unionFacts.destroy({ where: { unionId: keeper.unionId }, transaction });
+    await refreshUnionFacts(db, club.clubId, [keeper.unionId], transaction);
+    // At this moment and not at some later one.
+    expect(await db.unionFacts.count({ where: { unionId: keeper.unionId }, transaction })).toBe(1);
+    await transaction.rollback();
+  });
+});
