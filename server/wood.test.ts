@@ -147,10 +147,11 @@ describe('plants to cut from', () => {
   });
   it('forget the name of who asked to be erased', async () => {
     const own = await testWorkshop(club);
+    await club.services.db.people.update({ name: 'Lark Hollin' }, { where: { id: own.personIds[0]! } });
     const tree = uuid();
     await putSource(lead(), tree, { kind: 'tree', name: 'Harbour mulberry', variety: 'Night Ferry', species: 'mulberry' });
     await putSourceYear(lead(), tree, 2028, { sticks: 5 });
-    await promiseSticks(lead(), tree, uuid(), { year: 2028, whom: 'Person 1', sticks: 2 });
+    await promiseSticks(lead(), tree, uuid(), { year: 2028, whom: 'Lark Hollin', sticks: 2 });
     await erasePerson(lead(), own.personIds[0]!);
     expect((await listSources(lead())).find(({ id }) => id === tree)!.years[0]!.bookings[0]!.whom).toBe('Erased person');
   });
