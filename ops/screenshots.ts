@@ -48,6 +48,7 @@ async function enterUnion(of: Page): Promise<void> {
   for (const [name, value] of [['stockDiameter', '11'], ['scionDiameter', '9'], ['stockLength', '36'], ['scionLength', '34']]) await of.locator(`[name=${name}]`).fill(value!);
   await of.locator('label').filter({ hasText: 'Left, outsides flush' }).click();
   await of.locator('[name=scionLength]').focus();
+  await of.keyboard.press('Escape');
   await of.keyboard.press('t');
 }
 await page.goto(`${past}/score`);

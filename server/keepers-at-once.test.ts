@@ -3,7 +3,7 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { changeKeepers, listKeepers, makeKeepers } from './keepers';
 import { addReport } from './reports';
 import { addRound, getRound } from './rounds';
-import { refusalOf, testClub, testWorkshop, type TestClub, type TestWorkshop } from './testing/test-club';
+import { refusalOf, statementsOf, testClub, testWorkshop, type TestClub, type TestWorkshop } from './testing/test-club';
 import { refreshUnionFacts } from './union-facts';
 
 let club: TestClub;
@@ -15,21 +15,12 @@ beforeAll(async () => {
 });
 
 describe('a keeper that is voided', () => {
-  it('waits for whoever has it in hand: what they do is done before it is looked at', async () => {
-    const { db } = club.services;
+  it('is held from the first look on, so that nobody reports on it in between', async () => {
     const [keeper] = await listKeepers(club.as('lead'), workshop.id);
-    const held = await db.sequelize.transaction();
-    await db.plants.findOne({ where: { id: keeper!.id }, lock: held.LOCK.UPDATE, transaction: held, raw: true });
-    let voided = false;
-    const change = changeKeepers(club.as('lead'), workshop.id, { plantIds: [keeper!.id], voided: true }).then(() => { voided = true; }, (error: unknown) => error as Error);
-    await new Promise((resolve) => setTimeout(resolve, 400));
-    // Without the lock it would have counted reports by now, before the one that is on its way.
-    expect(voided).toBe(false);
-    const roundId = uuid();
-    await held.commit();
-    await change;
-    expect(voided).toBe(true);
-    await addRound(club.as('lead'), workshop.id, roundId, { milestone: 'healed', opensOn: '2027-04-01', closesOn: '2027-05-01' });
+    const { asked } = await statementsOf(club, () => changeKeepers(club.as('lead'), workshop.id, { plantIds: [keeper!.id], voided: true }));
+    const looks = asked.filter((sql) => sql.includes('FROM `plants`') || sql.includes('FROM `reports`'));
+    expect(looks[0]).toMatch(/`plants`.* FOR UPDATE/);
+    await addRound(club.as('lead'), workshop.id, uuid(), { milestone: 'healed', opensOn: '2027-04-01', closesOn: '2027-05-01' });
   });
   it('is refused once somebody has reported on it', async () => {
     const keepers = await listKeepers(club.as('lead'), workshop.id);

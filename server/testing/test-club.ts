@@ -105,3 +105,15 @@ export async function lettersTo({ mailFolder, services }: TestClub, address: str
   const read = await Promise.all(ids.map((id) => services.mail.read(id)));
   return read.flatMap((letter) => (letter?.to.endsWith(`, ${address}`) ? [{ subject: letter.subject, text: letter.text, link: /\/(?:password|r)\/([\w-]+)/.exec(letter.text)?.[1] }] : []));
 }
+
+/** What some work asks of the database, statement by statement, and what it gave. */
+export async function statementsOf<T>({ services: { db } }: TestClub, work: () => Promise<T>): Promise<{ given: T; asked: string[] }> {
+  const { options } = db.sequelize as unknown as { options: { logging: false | ((sql: string) => void) } };
+  const asked: string[] = [];
+  options.logging = (sql) => void asked.push(sql);
+  try {
+    return { given: await work(), asked };
+  } finally {
+    options.logging = false;
+  }
+}

@@ -18,7 +18,7 @@ interface FigureProps {
 }
 
 /** Signs that follow each other faster than this come from a device and belong together, ms. */
-const BURST = 120;
+const BURST = 40;
 
 /** What was typed into a figure without a pause, and what stood there before. */
 interface Burst { before: string; typed: string; at: number; refused: boolean; drawn: boolean }

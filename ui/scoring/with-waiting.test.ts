@@ -46,6 +46,10 @@ describe('withWaiting', () => {
     const { unions } = withWaiting(beside, [item({ number: 1, body: { correctsId: 'j8', marks: { hold: 'fatal' } } })], method);
     expect(unions[0]).toMatchObject({ counts: 'j1', glyph: { fatal: null } });
     expect(unions[0]!.judgements.map(({ id }) => id)).toEqual(['j1', 'j2']);
+    // And where the one that counts is corrected, its correction counts, not the other's.
+    const counted = withWaiting(beside, [item({ number: 1, body: { correctsId: 'j1', marks: { hold: 'fatal' } } })], method).unions[0]!;
+    expect(counted).toMatchObject({ counts: 'j2', glyph: { fatal: 'h' } });
+    expect(counting(counted).id).toBe('j2');
   });
   it('lets the correction that waits count after the one it corrects was taken back', () => {
     const { unions } = withWaiting(state, [item({ number: 1, body: { correctsId: 'j1', marks: {} } }), item({ kind: 'withdrawal', judgementId: 'j2', number: 1, body: {} })], method);
