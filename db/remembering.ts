@@ -93,5 +93,5 @@ function frozen<T>(value: T): T {
 
 /** About how much room an answer takes, bytes. */
 function sizeOf(value: unknown): number {
-  return Math.max(1000, Array.isArray(value) ? value.length * 600 : 600);
+  return Math.max(1000, 2 * (JSON.stringify(value)?.length ?? 0));
 }

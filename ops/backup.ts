@@ -112,6 +112,11 @@ export async function unpackBackup(file: string, into: string): Promise<Manifest
   return JSON.parse(readFileSync(join(into, 'manifest.json'), 'utf8')) as Manifest;
 }
 
+/** True where the programs that a backup needs are installed: beside an outside server they may not be. */
+export function canBackUp(): boolean {
+  return ['mariadbd', 'mariadb-dump', 'mariadb', 'mariadb-install-db', 'tar', 'gzip'].every((program) => (process.env.PATH ?? '').split(':').some((folder) => folder !== '' && existsSync(join(folder, program))));
+}
+
 const HOUR = 3_600_000;
 /** Hour of the night, by the machine's clock, from which on the day's backup is made. */
 const NIGHT = 3;

@@ -12,7 +12,7 @@ import { erasedListIn } from '@/server/erased-list';
 import { forgetOldSessions } from '@/server/sign-in';
 import { folderMail } from '@/stand-ins/mail/folder-mail';
 import { simulatedWeather } from '@/stand-ins/weather/simulated-weather';
-import { backUpNightly, makeBackup } from './backup';
+import { backUpNightly, canBackUp, makeBackup } from './backup';
 import { type OwnMariaDb, startMariaDb } from './mariadb';
 import { tendOutbox } from './tend-outbox';
 import { serve, stopServing } from './serve';
@@ -145,6 +145,7 @@ async function backUpBeforeMigrating(db: Database): Promise<void> {
   const tables = (await db.sequelize.getQueryInterface().showAllTables()).map(String);
   const [next] = await pendingMigrations(db.sequelize);
   if (!next || !tables.includes('users') || (await db.users.count()) === 0) return;
+  if (!canBackUp()) return said('No backup is made before the tables are changed: install mariadb-server beside the outside server’s address, or back it up there.');
   said(`Backing up before ${next}.`);
   said(`Backup made: ${await makeBackup({ data: DATA, url: process.env.DATABASE_URL! }, new Date(), `before-${next.slice(0, 4)}`)}.`);
 }
@@ -181,7 +182,8 @@ try {
   await prepare(db);
   const demo = (await db.users.findOne({ where: { email: LEAD.email }, raw: true })) !== null && existsSync(join(DATA, 'demo.password'));
   stopTending = await tendOutbox(db, folderMail(process.env.PEAR_BENCH_MAIL), said);
-  stopBackingUp = backUpNightly({ data: DATA, url: process.env.DATABASE_URL }, said);
+  if (canBackUp()) stopBackingUp = backUpNightly({ data: DATA, url: process.env.DATABASE_URL }, said);
+  else said('No backups are made from here: the programs of mariadb-server are not installed. Whoever runs the outside server backs it up.');
   said('Starting the application.');
   server = await serve({ host: given.host, port, cert: given.cert, key: given.key, behindProxy: given['behind-proxy'] });
   said(`\nPear Bench is ready at ${address}`);
