@@ -86,7 +86,7 @@ test('bodies with any part of them spoiled are refused in words, never with a fa
       const answer = await request.fetch(path, { method, data, headers: { 'Content-Type': 'application/json' } });
       const text = await answer.text();
       // A name that is no text comes as its kind says; words are for people.
-      if (answer.status() >= 500 || (answer.status() >= 400 && !/"message":"[A-Z“\\d]/.test(text)) || /must be a `|TypeError|undefined/.test(text)) faults.push(`${answer.status()} ${method} ${path}: ${data.slice(0, 160)} -> ${text.slice(0, 120)}`);
+      if (answer.status() >= 500 || (answer.status() >= 400 && !/"message":"[A-Z“\d]/.test(text)) || /must be a `|TypeError|undefined/.test(text)) faults.push(`${answer.status()} ${method} ${path}: ${data.slice(0, 160)} -> ${text.slice(0, 120)}`);
     };
     for (const raw of RAW) await send(raw);
     for (const odd of spoiled(body!)) await send(JSON.stringify(odd));
