@@ -36,7 +36,7 @@ export function Figures({ method, entry, unit, measures, errors, onChange }: Fig
   };
   return (
     <div className="flex flex-col gap-2.5">
-      <div className={`grid gap-2 ${first.length === 3 ? 'grid-cols-3' : 'grid-cols-4'}`}>
+      <div className={`relative grid gap-2 ${first.length === 3 ? 'grid-cols-3' : 'grid-cols-4'}`}>
         {first.map((field) => <Figure key={field.id} field={field} first entry={entry} error={errors[field.id]} onText={setText} onAsk={setAsked} />)}
       </div>
       {active && (
@@ -50,7 +50,7 @@ export function Figures({ method, entry, unit, measures, errors, onChange }: Fig
         const value = entry.picks[field.id] ?? usualPick(field).id;
         const choices: [string, string][] = [...field.picks!.map(({ id, words }): [string, string] => [id, words]), ...(field.typed ? [[BY_FIGURE, 'By figure'] as [string, string]] : [])];
         return (
-          <div key={field.id}>
+          <div key={field.id} className="relative">
             <Choices legend={field.short} name={field.id} choices={choices} value={value} onPick={(pick) => onChange({ ...entry, picks: { ...entry.picks, [field.id]: pick } })} />
             {value === BY_FIGURE && <Figure field={field} label={figureLabel(field)} entry={entry} error={errors[field.id]} onText={setText} />}
             {value !== BY_FIGURE && errors[field.id] && <p className="text-sm font-bold text-loud">{errors[field.id]}</p>}
@@ -61,7 +61,7 @@ export function Figures({ method, entry, unit, measures, errors, onChange }: Fig
         <summary className="min-h-9 cursor-pointer py-1 font-bold">
           More figures <span className="font-normal text-muted italic">{measures ? `${further.slice(0, 2).map((field) => `${field.short.toLowerCase()} ${shown(field)}`).join(', ')}, assumed` : `${further.length}, all assumed`}</span>
         </summary>
-        <div className="grid grid-cols-4 gap-2">
+        <div className="relative grid grid-cols-4 gap-2">
           {further.map((field) => <Figure key={field.id} field={field} placeholder={shown(field)} entry={entry} error={errors[field.id]} onText={setText} />)}
         </div>
       </details>
