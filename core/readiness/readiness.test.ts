@@ -105,11 +105,13 @@ describe('learningCurves', () => {
     expect(early!.at(2).half).toBeLessThan(early!.at(12).half);
   });
   it('finds the scatter a class was drawn with', () => {
-    const classes = Array.from({ length: 12 }, (_, seed) => learningCurves(drawn([...CLASS, ...CLASS], 8, 0.5, 8, seed + 100)).scatter);
-    const mean = classes.reduce((sum, scatter) => sum + scatter, 0) / classes.length;
-    // The draw is even over -1 to 1 times 8 in `aroundZero`, whatever its own spread: the two agree to a tenth.
-    const spread = Math.sqrt(drawn([{ start: 50, top: 50 }], 4000, 1, 8, 9)[0]!.reduce((sum, score) => sum + (score - 50) ** 2, 0) / 4000);
-    expect(Math.abs(mean / spread - 1)).toBeLessThan(0.15);
+    const normal = (random: () => number): number => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+    const scatterOf = (seed: number): number => {
+      const random = seededRandom(seed);
+      return learningCurves(Array.from({ length: 24 }, (_, person) => Array.from({ length: 4 }, (__, k) => Math.max(0, Math.min(100, 85 - person / 4 - (35 + person / 3) * Math.exp(-0.5 * k) + 8 * normal(random)))))).scatter;
+    };
+    const found = Array.from({ length: 12 }, (_, i) => scatterOf(i + 50));
+    expect(Math.abs(found.reduce((sum, scatter) => sum + scatter, 0) / found.length - 8)).toBeLessThan(1);
   });
   it('stays within 0 and 100, its chances fall with what is asked, and bad scores are refused', () => {
     const scores = fc.array(fc.array(fc.double({ min: 0, max: 100, noNaN: true }), { maxLength: 7 }), { minLength: 1, maxLength: 12 }).filter((all) => all.flat().length > 0);
