@@ -10,12 +10,14 @@ import { LEAD } from '@/demo/scenario';
 import type { Services } from '@/server/context';
 import { erasePersonRows } from '@/server/erase-person';
 import { erasedListIn } from '@/server/erased-list';
+import { FREE_TEXTS } from '@/server/free-texts';
 import { EXPORTS, exportCsv } from '@/server/exports';
 import { actorOf, signIn } from '@/server/sign-in';
 import { folderMail } from '@/stand-ins/mail/folder-mail';
 import { simulatedWeather } from '@/stand-ins/weather/simulated-weather';
 import { backupsToKeep } from './backup-retention';
 import { makeBackup, unpackBackup } from './backup';
+import { dumpSchema } from './dump';
 import { startMariaDb } from './mariadb';
 import { restoreBackup } from './restore';
 
@@ -83,16 +85,37 @@ describe('a backup', () => {
     expect(readdirSync(join(data, 'outbox')).sort()).toEqual(letters);
     expect(readdirSync(data).filter((name) => name.startsWith('restoring-'))).toEqual([]);
   }, 180_000);
-  it('that is older than an erasure brings nobody back', async () => {
-    const file = await makeBackup({ data, url: server.url }, new Date());
+  it('that is older than an erasure brings nobody back, whatever their name was written into', async () => {
     const person = (await db.people.findAll({ raw: true })).find(({ name, email }) => name?.includes(' ') && email)!;
-    const text = (): string => readdirSync(join(data, 'outbox')).map((name) => readFileSync(join(data, 'outbox', name), 'utf8')).join('\n');
-    await erasePersonRows(services(db, data), person.clubId, person.id, null);
+    const { clubId, name, email } = person as { clubId: string; name: string; email: string };
+    let planted = 0;
+    for (const place of FREE_TEXTS) {
+      const model = db[place.model] as typeof db.people;
+      const row = (await model.findOne({ where: { clubId } as never, raw: true })) as unknown as Record<string, unknown> | null;
+      if (!row) continue;
+      const words = Object.fromEntries(place.columns.map((column) => [column, `by ${name}`]));
+      const json = Object.fromEntries((place.json ?? []).map((column) => [column, Array.isArray(row[column]) ? [...(row[column] as unknown[]), name] : { ...(row[column] as object), note: `write to ${email}` }]));
+      await model.update({ ...words, ...json }, { where: { clubId, ...Object.fromEntries(place.key.map((part) => [part, row[part]])) } as never });
+      planted += place.columns.length + (place.json ?? []).length;
+    }
+    expect(planted).toBeGreaterThan(30);
+    const everything = async (): Promise<string> => {
+      const sql = join(root, 'everything.sql');
+      await dumpSchema(server.url, sql);
+      const letters = readdirSync(join(data, 'outbox')).map((letter) => readFileSync(join(data, 'outbox', letter), 'utf8'));
+      return [readFileSync(sql, 'utf8'), ...letters].join('\n');
+    };
+    expect((await everything()).split(name).length).toBeGreaterThan(20);
+    const file = await makeBackup({ data, url: server.url }, new Date());
+    await erasePersonRows(services(db, data), clubId, person.id, null);
+    for (const secret of [name, email]) expect(await everything(), secret).not.toContain(secret);
     await close();
     expect(await restoreBackup(data, file)).toMatchObject({ erased: 1 });
     await open();
-    expect(await db.people.findOne({ where: { id: person.id }, raw: true })).toMatchObject({ name: null, email: null });
-    expect(text()).not.toContain(person.email);
+    for (const secret of [name, email]) expect(await everything(), secret).not.toContain(secret);
+    // Nor in what lies about the data folder, but for the database's own files and what was kept aside.
+    const loose = readdirSync(data, { recursive: true, encoding: 'utf8', withFileTypes: true }).filter((entry) => entry.isFile() && !/\/(mariadb|backups|replaced-[^/]*)(\/|$)/.test(`${entry.parentPath}/`));
+    for (const entry of loose) expect(readFileSync(join(entry.parentPath, entry.name), 'latin1'), entry.name).not.toContain(name);
   }, 180_000);
   it('that meets a full disk leaves the last good one, and says so', async () => {
     const before = readdirSync(join(data, 'backups')).sort();
