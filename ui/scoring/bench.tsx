@@ -206,7 +206,7 @@ export function Bench({ live, method, seatId, onSeat, onRoom, next, fromPaper = 
   const stopped = read.drawn.grades.map(({ point }) => point).find(({ id }) => id === 'safe-hands');
   const firsts = method.fields.filter(({ place }) => place === 'first').length;
   return (
-    <div id="bench" data-open tabIndex={-1} onKeyDown={onKeys} className="grid grid-cols-[minmax(0,1fr)] gap-x-5 gap-y-3 max-lg:pb-56 lg:grid-cols-[9.6rem_minmax(0,1fr)_21.5rem]">
+    <div id="bench" data-open tabIndex={-1} onKeyDown={onKeys} className="grid grid-cols-[minmax(0,1fr)] gap-x-5 gap-y-3 outline-none max-lg:pb-56 lg:grid-cols-[9.6rem_minmax(0,1fr)_21.5rem]">
       <div className="flex gap-2 lg:row-span-2 lg:flex-col">{!fromPaper && <button type="button" className="bench-button px-3" onClick={onRoom}>The room</button>}<SeatStrip state={state} open={seat.id} drafts={Object.keys(drafts)} onOpen={(id) => { setProblem(null); onSeat(id); }} /></div>
       <form ref={form} onSubmit={onSubmit} noValidate className="contents">
         <div className="order-2 min-w-0 lg:order-none">

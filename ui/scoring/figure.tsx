@@ -65,7 +65,7 @@ export function Figure({ field, first = false, label = field.short, placeholder,
   };
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>): void => {
     if (event.key === 'Escape') {
-      event.currentTarget.closest<HTMLElement>('[data-open]')?.focus();
+      event.currentTarget.closest<HTMLElement>('[data-open]')?.focus({ preventScroll: true });
       return;
     }
     // The Enter behind a refused word commits nothing: the figure is still to come.
