@@ -1,17 +1,10 @@
-import { readdirSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
-import { expect, PASSWORD, PEOPLE, signIn, test, WORLD } from './setup/bench-test';
+import { expect, PASSWORD, PEOPLE, signIn, test } from './setup/bench-test';
+import { linksTo } from './setup/links-to';
 import { query } from './setup/query';
 
 test.use({ expectedNoise: /status of (400|401|403|404|410|422|429)/ });
 
 const NEW = 'copper window thistle bread';
-/** Links in the letters to an address, the latest last. */
-function linksTo(address: string): string[] {
-  const folder = join(WORLD, 'outbox');
-  return readdirSync(folder).filter((name) => name.endsWith('.eml')).sort().map((name) => readFileSync(join(folder, name), 'utf8')).filter((text) => text.includes(`<${address}>`))
-    .flatMap((text) => /\/password\/[\w-]{43}/.exec(text.replace(/=\r?\n/g, ''))?.[0] ?? []);
-}
 
 test('a forgotten password is set anew by a link from the outbox, once, and every session ends', async ({ page, browser, baseURL }) => {
   const elsewhere = await browser.newContext({ baseURL: baseURL! });

@@ -2,7 +2,8 @@ import AxeBuilder from '@axe-core/playwright';
 import type { BrowserContext, Page } from '@playwright/test';
 import { readdirSync } from 'node:fs';
 import { query } from './setup/query';
-import { expect, signIn, test, workshopIds } from './setup/bench-test';
+import { expect, PEOPLE, signIn, test, workshopIds } from './setup/bench-test';
+import { linksTo } from './setup/links-to';
 
 /** Pages on disk, as their routes. */
 const PAGES = readdirSync('app', { recursive: true, encoding: 'utf8' })
@@ -11,8 +12,8 @@ const PAGES = readdirSync('app', { recursive: true, encoding: 'utf8' })
   .sort();
 
 /** How each page is reached; a page that is not here fails its test. */
-const REACHED: Record<string, (ids: { past: string; upcoming: string; code: string; link: string; tree: string; site: string; lot: string; union: string; card: string }) => string> = {
-  '/': () => '/', '/sign-in': () => '/sign-in', '/first-lead': () => '/first-lead', '/season': () => '/season', '/workshops/new': () => '/workshops/new', '/club': () => '/club', '/outbox': () => '/outbox',
+const REACHED: Record<string, (ids: { past: string; upcoming: string; code: string; link: string; tree: string; site: string; lot: string; union: string; card: string; password: string }) => string> = {
+  '/': () => '/', '/sign-in': () => '/sign-in', '/first-lead': () => '/first-lead', '/season': () => '/season', '/workshops/new': () => '/workshops/new', '/club': () => '/club', '/account': () => '/account', '/forgotten': () => '/forgotten', '/password/[token]': ({ password }) => password, '/outbox': () => '/outbox',
   '/workshops/[workshop]': ({ past }) => `/workshops/${past}`, '/workshops/[workshop]/plan': ({ past }) => `/workshops/${past}/plan`,
   '/workshops/[workshop]/plan/roster': ({ upcoming }) => `/workshops/${upcoming}/plan/roster`, '/workshops/[workshop]/score': ({ past }) => `/workshops/${past}/score`,
   '/workshops/[workshop]/score/sheet': ({ past }) => `/workshops/${past}/score/sheet`, '/workshops/[workshop]/aftercare': ({ past }) => `/workshops/${past}/aftercare`,
@@ -54,7 +55,12 @@ async function find(tab: Page): Promise<Ids> {
   const [photographed] = query('SELECT union_id FROM photos LIMIT 1').split('\n');
   const bench = (await (await tab.request.get(`/api/workshops/${ids.past}/bench`)).json()) as { seats: { id: string }[] };
   const card = ((await (await tab.request.post(`/api/workshops/${ids.past}/cards/${bench.seats[0]!.id}/link`)).json()) as { url: string }).url;
-  reached = { ids: { ...ids, code, link, tree, site, lot, union: `/workshops/${ids.past}/score/unions/${photographed}`, card: new URL(card).pathname }, cookies: await tab.context().cookies() };
+  await tab.goto('/forgotten');
+  await tab.getByLabel('E-mail').fill(PEOPLE.viewer);
+  await tab.getByRole('button', { name: 'Send me a link' }).click();
+  await expect(tab.getByRole('status')).toBeVisible();
+  const password = linksTo(PEOPLE.viewer).at(-1)!;
+  reached = { ids: { ...ids, password, code, link, tree, site, lot, union: `/workshops/${ids.past}/score/unions/${photographed}`, card: new URL(card).pathname }, cookies: await tab.context().cookies() };
   return reached.ids;
 }
 
