@@ -250,13 +250,24 @@ test('benches are moved by mouse and by keys, people seated, and the door sheet 
   await page.keyboard.press('Enter');
   await page.getByLabel('Another assistant').fill('Joss Pelling');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
-  await page.getByRole('button', { name: 'Save the room' }).click();
-  await expect(page.getByRole('button', { name: 'Save the room' })).toBeDisabled();
-  // Saved again on the same page it is another change, and not the first one once more.
+  // What is done while a save is under way stays, and is saved by the next.
+  const save = page.getByRole('button', { name: 'Save the room' });
+  await page.route('**/plan/room', async (route) => {
+    await page.waitForTimeout(1500);
+    await route.continue();
+  }, { times: 1 });
+  const first = page.waitForResponse('**/plan/room');
+  await save.click();
   await page.getByLabel('Another assistant').fill('Edda Late');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
-  await page.getByRole('button', { name: 'Save the room' }).click();
-  await expect(page.getByRole('button', { name: 'Save the room' })).toBeDisabled();
+  await page.getByLabel('Another assistant').fill('Third Hand');
+  expect((await first).status()).toBe(200);
+  await expect(save).toBeEnabled();
+  await page.waitForTimeout(1000);
+  await expect(page.getByText('Edda Late').first()).toBeVisible();
+  await expect(page.getByLabel('Another assistant')).toHaveValue('Third Hand');
+  await save.click();
+  await expect(save).toBeDisabled();
   await page.reload();
   await expect(page.getByText('Edda Late').first()).toBeVisible();
   await expect.poll(async () => Math.round((await bench.boundingBox())!.x - before.x)).toBeGreaterThan(40);

@@ -25,8 +25,15 @@ interface RoomBoardProps {
 export function RoomBoard({ workshopId, version, room: given, seats, members, mayChange }: RoomBoardProps) {
   const { run, busy, problem } = useSend();
   const [room, setRoom] = useState(given);
+  /** The room as the server has it, and the version a change builds on. */
+  const [kept, setKept] = useState({ room: given, version, seen: version });
+  const changed = room !== kept.room;
+  // What was moved while a save was under way stays; only an untouched room takes what comes from the server.
+  if (version !== kept.seen) {
+    setKept(changed ? { ...kept, seen: version } : { room: given, version, seen: version });
+    if (!changed) setRoom(given);
+  }
   const [chosen, setChosen] = useState<string | null>(null);
-  const [changed, setChanged] = useState(false);
   const [changeId, setChangeId] = useState(() => uuid());
   const box = useRef<HTMLDivElement>(null);
   const [scale, setScale] = useState(60);
@@ -39,7 +46,6 @@ export function RoomBoard({ workshopId, version, room: given, seats, members, ma
   }, [room.width]);
   const change = (changes: Partial<Room>): void => {
     setRoom({ ...room, ...changes });
-    setChanged(true);
   };
   const changeBench = (id: string, changes: Partial<Bench>): void => change({ benches: room.benches.map((bench) => (bench.id === id ? { ...bench, ...changes } : bench)) });
   const moved = (id: string, dx: number, dy: number): void => {
@@ -48,9 +54,9 @@ export function RoomBoard({ workshopId, version, room: given, seats, members, ma
     else change({ benches: room.benches.map((bench) => (bench.id === id ? { ...bench, x: to(bench.x, dx, room.width), y: to(bench.y, dy, room.depth) } : bench)) });
   };
   const save = async (): Promise<void> => {
-    const sent = await run('PUT', `/api/workshops/${workshopId}/plan/room`, { ...room, changeId, version });
+    const sent = await run<{ version: number }>('PUT', `/api/workshops/${workshopId}/plan/room`, { ...room, changeId, version: kept.version });
     if (!sent) return;
-    if (sent.ok) setChanged(false);
+    if (sent.ok) setKept((before) => ({ ...before, room, version: sent.data.version }));
     setChangeId(uuid());
   };
   const problems = roomProblems(room, seats);

@@ -24,7 +24,7 @@ export default async function PlanBenches({ params }: { params: Promise<{ worksh
     <div className="flex flex-col gap-6">
       <div><h1>Benches and the day</h1><p className="text-muted">{present.length} people: {present.length - left} right-handed {present.length - left === 1 ? 'knife' : 'knives'}, {left} left-handed. A blade is bevelled on one side, so a left hand needs its own.</p></div>
       <RoomBoard
-        key={`${room.version}-${seats.length}`} workshopId={id} version={room.version} room={room.body} mayChange={mayChange} members={members.map(({ name }) => name)}
+        key={seats.length} workshopId={id} version={room.version} room={room.body} mayChange={mayChange} members={members.map(({ name }) => name)}
         seats={present.map(({ id: seatId, number, person, leftHanded }) => ({ id: seatId, number, name: person.name ?? 'Erased person', leftHanded, skill: skills.get(seatId)!.level, earlier: skills.get(seatId)!.earlier }))}
       />
       <DayBoard workshopId={id} version={day.version} day={day.body} blocks={blocks.blocks} overrun={blocks.overrun} mayChange={mayChange} />
