@@ -108,7 +108,8 @@ await page.goto('/outbox');
 await page.getByText('Ilka Morrow').first().click();
 const link = (await page.getByRole('link', { name: /\/r\// }).first().getAttribute('href'))!;
 
-const phone = await browser.newContext({ viewport: { width: 390, height: 844 }, baseURL: address, storageState: await context.storageState() });
+// Signed in, but without the begun union the other device keeps.
+const phone = await browser.newContext({ viewport: { width: 390, height: 844 }, baseURL: address, storageState: { cookies: await context.cookies(), origins: [] } });
 const hand = await phone.newPage();
 await hand.goto(`${past}/score?seat=4`);
 await enterUnion(hand);
