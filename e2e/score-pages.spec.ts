@@ -158,6 +158,8 @@ test.describe('pictures', () => {
   await page.goto(`/workshops/${day}/score/unions/${union!.id}`);
   const file = page.getByLabel('Picture file');
   await file.setInputFiles({ name: 'no.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('this is no picture') });
+  await expect(page.getByText('Only photographs are kept')).toBeVisible();
+  await file.setInputFiles({ name: 'torn.jpg', mimeType: 'image/jpeg', buffer: Buffer.concat([Buffer.from([0xff, 0xd8, 0xff, 0xe0]), Buffer.alloc(500, 7)]) });
   await expect(page.getByText('This file is no picture that can be read')).toBeVisible();
   await file.setInputFiles({ name: 'huge.jpg', mimeType: 'image/jpeg', buffer: Buffer.alloc(8_100_000, 1) });
   await expect(page.getByText('larger than 8 MB')).toBeVisible();
