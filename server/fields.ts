@@ -12,6 +12,10 @@ export function isId(text: string): boolean {
 
 export const id = (what: string) => string().strict().typeError(`Choose ${what} again; its identity is damaged.`).required(`Choose ${what}.`).matches(ID, `Choose ${what} again; its identity is damaged.`);
 
+/** An id or nothing; a choice left open, as a form sends it, is nothing. */
+export const optionalId = (what: string) =>
+  string().transform((_value: unknown, given: unknown) => (given === '' ? null : given)).nullable().typeError(`Choose ${what} again; its identity is damaged.`).default(null).matches(ID, `Choose ${what} again; its identity is damaged.`);
+
 /** Text without space around it. An input of another kind stays what it is, and is refused as such. */
 export const trimmed = () => string().transform((value: unknown) => (typeof value === 'string' ? value.trim() : value));
 

@@ -5,7 +5,7 @@ import type { Measures } from '@/core/methods/measures';
 import type { Marks } from '@/core/scoring/judge-union';
 import type { PointGrade } from '@/core/scoring/grade';
 import { pointsOf } from '@/core/methods/shown-technique';
-import { count, flag, id, isPlainObject, trimmed } from './fields';
+import { count, flag, id, isPlainObject, optionalId, trimmed } from './fields';
 
 const GRADES: PointGrade[] = ['good', 'poor', 'recut', 'fatal', 'not-looked-at'];
 const origin = string().oneOf(['measured', 'picked', 'assumed'] as const).required('Say where the figure comes from.');
@@ -72,10 +72,10 @@ export const judgementInput = object({
   marks: mixed<Record<string, unknown>>().default({}),
   note: trimmed().default('').max(500, 'Keep the note to 500 characters.'),
   deviceAt: instant('the time of the device').required('The time of the device is missing.'),
-  correctsId: id('the judgement to correct').nullable().default(null).optional(),
+  correctsId: optionalId('the judgement to correct'),
   filledInAt: instant('when the sheet was filled in').nullable().default(null),
   /** Who made it on the device, which may have been signed in to by another since. */
-  assessorId: id('the assessor').nullable().default(null).optional(),
+  assessorId: optionalId('the assessor'),
   /** What the device's clock showed when it sent this, to put its times right. */
   sentAt: instant('when it was sent').nullable().default(null),
   seconds: number().nullable().default(null).integer('Whole seconds.').min(0, 'A time cannot be less than 0.').transform((value: number | null) => (value === null || Number.isNaN(value) ? value : Math.min(value, 86_400))),

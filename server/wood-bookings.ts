@@ -4,13 +4,13 @@ import type { WoodBookingRow } from '@/db/models/rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from './context';
 import { audit } from './audit';
-import { id } from './fields';
+import { id, optionalId } from './fields';
 import { parse } from './parse';
 import { notFound, UseCaseError } from './use-case-error';
 import { getWorkshop } from './workshops';
 
 const bookingInput = object({
-  workshopId: id('the workshop'), seatId: id('the seat').optional().nullable().default(null),
+  workshopId: id('the workshop'), seatId: optionalId('the seat'),
   sticks: number().typeError('Enter the number of sticks in figures.').required('Enter the number of sticks.').integer('Enter a whole number of sticks.').min(1, 'Book one stick or more.').max(10_000, 'More than 10000 sticks cannot be right.'),
 });
 

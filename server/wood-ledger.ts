@@ -8,7 +8,7 @@ import type { LoggerRunRow, WoodBookingRow, WoodCheckRow, WoodLotRow, WoodSource
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from './context';
 import { audit } from './audit';
-import { SEEN_YEARS, count, id, isAhead, isoDate, optionalDate, optionalText, text } from './fields';
+import { SEEN_YEARS, count, id, isAhead, isoDate, optionalDate, optionalId, optionalText, text } from './fields';
 import { parse } from './parse';
 import { readFile } from './read-file';
 import { getSite, listSites } from './sites';
@@ -22,7 +22,7 @@ export const lotInput = object({
   stage: string().oneOf(['dormant', 'budwood', 'tip'] as const, 'Choose the stage of the wood.').default('dormant'), place: optionalText('the place', 120), wrap: optionalText('the wrap', 120),
   protectedUntil: optionalDate('the end of protection'), leaveWords: optionalText('the leave', 200), certificate: optionalText('the certificate', 120), region: optionalText('the region', 80),
   sticks: count('Sticks', 0, 100_000).default(0), usableBuds: count('Usable buds on a stick', 1, 40).default(8),
-  sourceId: id('the plant it was cut from').nullable().optional().default(null).transform((value: unknown) => value || null),
+  sourceId: optionalId('the plant it was cut from'),
 });
 
 /** A checked entry as the row has it. */

@@ -131,6 +131,9 @@ describe('plants to cut from', () => {
     const lot = await lotOf(3, { sourceId: plant });
     expect((await ledgerLot(lead(), lot)).from).toMatchObject({ name: 'First pear' });
     expect((await refusalOf(addWoodLot(lead(), workshop.id, uuid(), lotBody({ sourceId: uuid() })))).refusal).toBe('not-found');
+    // Left open in the form, it is no plant; what is no id is told.
+    expect((await ledgerLot(lead(), await lotOf(3, { sourceId: '' }))).from).toBeNull();
+    for (const sourceId of ['first pear', 7, true]) expect((await refusalOf(addWoodLot(lead(), workshop.id, uuid(), lotBody({ sourceId })))).refusal).toBe('invalid');
   });
   it('promise no more than they can give, at once or one after the other', async () => {
     const tree = uuid();
