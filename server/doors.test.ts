@@ -171,6 +171,16 @@ describe('guesses', () => {
     expect(await guess(10, 0.6)).toMatchObject({ refusal: 'signed-out' });
     expect(await guess(11, 1.2)).toMatchObject({ refusal: 'too-many' });
   });
+  it('let in everybody with a right password who comes at the same moment, from a new network too', async () => {
+    const { enter } = await member('crowd');
+    for (const from of ['198.18.0.1', '198.18.0.1', '198.18.0.2']) {
+      const sessions = await Promise.all(Array.from({ length: 30 }, () => enter(from)));
+      expect(new Set(sessions.map(({ token }) => token)).size).toBe(30);
+    }
+    const seated = await Promise.all(Array.from({ length: 70 }, (_, i) => member(`seat-${i}`)));
+    const all = await Promise.all(seated.map((one) => one.enter('198.18.0.3')));
+    expect(new Set(all.map(({ actor }) => actor.userId)).size).toBe(70);
+  });
   it('at one account sent all at once get no more tries than one by one', async () => {
     const { address } = await member('flooded');
     const tries = await Promise.all(Array.from({ length: 40 }, (_, i) => refusalOf(signIn(club.services, { email: address, password: 'wrong' }, `203.0.113.${i}`))));

@@ -6,6 +6,7 @@ import type { Stamps } from '@/db/remembering';
 import { EVERYBODY } from '@/db/stamped-tables';
 import type { Actor, Services } from './context';
 import { email } from './fields';
+import { oneAtATime } from './one-at-a-time';
 import { parse } from './parse';
 import { clearAttempts, giveBackAttempt } from './rate-limit';
 import { hashToken, makeToken, passwordFits } from './secrets';
@@ -45,18 +46,24 @@ export async function signIn(services: Services, input: unknown, from: string, d
   const known = await db.knownNetworks.findOne({ where: { userId: user?.id ?? '', networkHash }, raw: true });
   const account = known ? `sign-in as ${address} at home ${networkHash}` : `sign-in as ${address}`;
   const network = `sign-in from ${networkHash}`;
-  await slowDown(services, account, known ? AT_HOME : PER_ACCOUNT);
-  if (!known) await slowDown(services, network, PER_NETWORK);
-  if (!(await passwordFits(user?.passwordHash ?? null, password)) || !user) {
-    throw new UseCaseError('signed-out', 'E-mail address and password do not fit together. Check both and try again.');
-  }
-  // A whole workshop signs in from one network; only what fails counts against it.
-  if (!known) await giveBackAttempt(services, network);
-  await clearAttempts(services, account);
-  const membership = await db.memberships.findOne({ where: { userId: user.id }, order: [['clubId', 'ASC']], raw: true });
+  const tryPassword = async () => {
+    await slowDown(services, account, known ? AT_HOME : PER_ACCOUNT);
+    if (!known) await slowDown(services, network, PER_NETWORK);
+    if (!(await passwordFits(user?.passwordHash ?? null, password)) || !user) {
+      throw new UseCaseError('signed-out', 'E-mail address and password do not fit together. Check both and try again.');
+    }
+    // A whole workshop signs in from one network; only what fails counts against it.
+    if (!known) await giveBackAttempt(services, network);
+    await clearAttempts(services, account);
+    return user;
+  };
+  // One after the other, so that right passwords that arrive together are not taken for guesses. Always network, then account.
+  const atAccount = () => oneAtATime(account, tryPassword);
+  const { id: userId } = await (known ? atAccount() : oneAtATime(network, atAccount));
+  const membership = await db.memberships.findOne({ where: { userId }, order: [['clubId', 'ASC']], raw: true });
   if (!membership) throw new UseCaseError('forbidden', 'Your account belongs to no club. Ask its lead to add you, and open the link they give you.');
-  await db.knownNetworks.upsert({ userId: user.id, networkHash, seenAt: now });
-  return openSession(services, user.id, membership.clubId, device);
+  await db.knownNetworks.upsert({ userId, networkHash, seenAt: now });
+  return openSession(services, userId, membership.clubId, device);
 }
 
 /** What is kept of a network: for IPv6 the 64 bits that a household shares. */
