@@ -32,4 +32,20 @@ describe('admission', () => {
     leave();
     expect(await ask()).not.toBeNull();
   });
+  it('holds a place no longer than asked, so that who hangs inside keeps nobody out', async () => {
+    const ask = admission({ atOnce: 1, waiting: 5, patience: 5000, hold: 40 });
+    const hanging = (await ask())!;
+    const began = performance.now();
+    const second = (await ask())!;
+    expect(performance.now() - began).toBeGreaterThan(30);
+    // Given back late, it is not given twice.
+    hanging();
+    let third = false;
+    const waits = ask().then(() => { third = true; });
+    await soon(5);
+    expect(third).toBe(false);
+    second();
+    await waits;
+    expect(third).toBe(true);
+  });
 });

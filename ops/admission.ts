@@ -4,6 +4,8 @@ export interface Room {
   waiting: number;
   /** ms */
   patience: number;
+  /** A place is given back after so many ms at the latest, though its work goes on. */
+  hold?: number;
 }
 
 /** Leave to begin, which has to be given back; null when there is no room. */
@@ -14,15 +16,16 @@ export type Leave = (() => void) | null;
  * after the other is done sooner than all of it at the same time, and nobody is refused for coming
  * with a class. Who finds the queue full, or waits too long, is told to come again.
  */
-export function admission({ atOnce, waiting, patience }: Room): () => Promise<Leave> {
+export function admission({ atOnce, waiting, patience, hold }: Room): () => Promise<Leave> {
   let inside = 0;
   const queue: { admit: () => void; timer: NodeJS.Timeout }[] = [];
   const enter = (): Leave => {
     inside++;
     let left = false;
-    return () => {
+    const leave = (): void => {
       if (left) return;
       left = true;
+      clearTimeout(bell);
       inside--;
       const next = queue.shift();
       if (next) {
@@ -30,6 +33,8 @@ export function admission({ atOnce, waiting, patience }: Room): () => Promise<Le
         next.admit();
       }
     };
+    const bell = hold === undefined ? undefined : setTimeout(leave, hold);
+    return leave;
   };
   return () => {
     if (inside < atOnce) return Promise.resolve(enter());

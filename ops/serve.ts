@@ -14,6 +14,11 @@ export interface ServeOptions {
 
 /** Pages and calls worked on at once, how many may queue, and for how long: a class that comes online together. */
 const ROOM = { atOnce: 32, waiting: 1000, patience: 30_000 };
+/**
+ * Drawing a page is the processor's work. Twenty drawn in turns are all done when the last is, so few are
+ * drawn at once. After so many ms one has been drawn or waits for its reader's network, and holds up nobody.
+ */
+const DRAWN = { atOnce: 2, waiting: 1000, patience: 30_000, hold: 500 };
 
 /** On every answer, whoever gives it. */
 const HEADERS = { 'X-Content-Type-Options': 'nosniff', 'Cross-Origin-Opener-Policy': 'same-origin', 'Cross-Origin-Resource-Policy': 'same-origin' };
@@ -29,6 +34,7 @@ export async function serve({ host, port, cert, key, behindProxy = false }: Serv
   const handle = app.getRequestHandler();
   const secure = process.env.PEAR_BENCH_PUBLIC_URL?.startsWith('https:') ?? false;
   const enter = admission(ROOM);
+  const enterDrawn = admission(DRAWN);
   const listener = async (request: IncomingMessage, response: ServerResponse): Promise<void> => {
     for (const [name, value] of Object.entries(HEADERS)) response.setHeader(name, value);
     if (secure) response.setHeader('Strict-Transport-Security', HSTS);
@@ -37,7 +43,8 @@ export async function serve({ host, port, cert, key, behindProxy = false }: Serv
     request.headers['x-client-address'] = (behindProxy && forwarded) || request.socket.remoteAddress || 'unknown';
     // What is built is read from the disk, and a stream stays: neither takes a place from the others.
     const free = request.url!.startsWith('/_next/static/') || request.headers.accept === 'text/event-stream';
-    const leave = free ? (): void => undefined : await enter();
+    const drawn = !free && request.method === 'GET' && !request.url!.startsWith('/api/');
+    const leave = free ? (): void => undefined : await (drawn ? enterDrawn() : enter());
     if (!leave) {
       response.setHeader('Retry-After', '5');
       return refuse(response, 503, 'Very many are at it right now. Nothing was saved yet; try again in a moment.');
