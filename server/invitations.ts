@@ -4,11 +4,10 @@ import type { InvitationRow } from '@/db/models/rows';
 import { transact } from '@/db/transact';
 import { audit } from './audit';
 import type { Context, Services } from './context';
+import { fitsAtPace } from './fits-at-pace';
 import { parse } from './parse';
 import { openPasswordLink } from './passwords';
-import { clearAttempts } from './rate-limit';
-import { hashToken, passwordFits } from './secrets';
-import { slowDown } from './slow-down';
+import { hashToken } from './secrets';
 import { notFound, UseCaseError } from './use-case-error';
 
 /** A club that one belongs to, or that asks. */
@@ -63,8 +62,6 @@ export async function answerByLink(services: Services, input: unknown): Promise<
   const { user, hasPassword } = await openPasswordLink(services, given.token);
   if (!hasPassword) throw new UseCaseError('conflict', 'Choose a password first.');
   const bucket = `joining as ${user.id}`;
-  await slowDown(services, bucket, { free: 8, first: 30, most: 900 });
-  if (!(await passwordFits(user.passwordHash, given.password))) throw new UseCaseError('invalid', 'This is not your password for Pear Bench. Check it and try again.', { password: 'Not your password.' });
-  await clearAttempts(services, bucket);
+  if (!(await fitsAtPace(services, bucket, user.passwordHash, given.password))) throw new UseCaseError('invalid', 'This is not your password for Pear Bench. Check it and try again.', { password: 'Not your password.' });
   await settle(services, await services.db.invitations.findAll({ where: { userId: user.id }, raw: true }), given.answer, given.token);
 }

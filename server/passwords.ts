@@ -8,11 +8,11 @@ import { audit } from './audit';
 import type { Context, Services } from './context';
 import { email } from './fields';
 import { deliverLetters } from './outbox';
+import { fitsAtPace } from './fits-at-pace';
 import { parse } from './parse';
 import { newPassword, refuseCommonPassword } from './password-rules';
 import { clearAttempts, limitAttempts } from './rate-limit';
-import { hashPassword, hashToken, makeToken, passwordFits } from './secrets';
-import { slowDown } from './slow-down';
+import { hashPassword, hashToken, makeToken } from './secrets';
 import { UseCaseError } from './use-case-error';
 
 /** How long a link works, minutes: one that was asked for, and one that a lead hands to somebody new. */
@@ -28,10 +28,8 @@ export async function changePassword(context: Context, input: unknown): Promise<
   const { db, actor, now } = context;
   const given = parse(changeInput, input);
   const bucket = `changing the password of ${actor.userId}`;
-  await slowDown(context, bucket, { free: 8, first: 30, most: 900 });
   const user = (await db.users.findOne({ where: { id: actor.userId }, raw: true }))!;
-  if (!(await passwordFits(user.passwordHash, given.old))) throw new UseCaseError('invalid', 'The password you have now is another one. Check it and try again.', { old: 'Not your password.' });
-  await clearAttempts(context, bucket);
+  if (!(await fitsAtPace(context, bucket, user.passwordHash, given.old))) throw new UseCaseError('invalid', 'The password you have now is another one. Check it and try again.', { old: 'Not your password.' });
   refuseCommonPassword(given.password, [user.name, user.email, actor.clubName]);
   const passwordHash = await hashPassword(given.password);
   await transact(db, async (transaction) => {

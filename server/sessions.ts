@@ -2,10 +2,8 @@ import { Op } from 'sequelize';
 import { boolean, object, string } from 'yup';
 import type { Context } from './context';
 import { id } from './fields';
+import { fitsAtPace } from './fits-at-pace';
 import { parse } from './parse';
-import { clearAttempts } from './rate-limit';
-import { passwordFits } from './secrets';
-import { slowDown } from './slow-down';
 import { notFound, UseCaseError } from './use-case-error';
 
 /** A session as its owner sees it. */
@@ -51,10 +49,8 @@ export async function confirmSession(context: Context, input: unknown): Promise<
   const { db, actor, now } = context;
   const { password } = parse(confirmInput, input);
   const bucket = `confirming ${actor.userId}`;
-  await slowDown(context, bucket, { free: 8, first: 30, most: 900 });
   const user = await db.users.findOne({ where: { id: actor.userId }, raw: true });
-  if (!(await passwordFits(user?.passwordHash ?? null, password))) throw new UseCaseError('invalid', 'This is not your password. Check it and try again.', { password: 'Not your password.' });
-  await clearAttempts(context, bucket);
+  if (!(await fitsAtPace(context, bucket, user?.passwordHash ?? null, password))) throw new UseCaseError('invalid', 'This is not your password. Check it and try again.', { password: 'Not your password.' });
   await db.sessions.update({ confirmedAt: now }, { where: { id: actor.sessionId } });
 }
 

@@ -6,6 +6,7 @@ import type { Stamps } from '@/db/remembering';
 import { EVERYBODY } from '@/db/stamped-tables';
 import type { Actor, Services } from './context';
 import { email } from './fields';
+import { PER_ACCOUNT } from './fits-at-pace';
 import { oneAtATime } from './one-at-a-time';
 import { parse } from './parse';
 import { clearAttempts, giveBackAttempt } from './rate-limit';
@@ -19,8 +20,6 @@ const IDLE_HOURS = 24;
 /** How exactly it is known when a session was last used, minutes: each note of it is a write. */
 const SEEN_EVERY = 5;
 
-/** Guesses at one account, from wherever. */
-const PER_ACCOUNT = { free: 8, first: 30, most: 900 };
 /** From a network that the account's owner has signed in from: they mistype, and whoever sits beside them may guess. */
 const AT_HOME = { free: 8, first: 10, most: 60 };
 /** From one network at any accounts that have not signed in from there. */
