@@ -2,9 +2,9 @@ import { QueryTypes } from 'sequelize';
 import { v7 as uuid } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { statementsOf, testClub, testWorkshop, type TestClub, type TestWorkshop } from '@/server/testing/test-club';
-import { insideTransaction } from './inside-transaction';
-import { rememberingDatabase, type Stamps } from './remembering';
-import { STAMPED_TABLES } from './stamped-tables';
+import { insideTransaction } from '@/db/inside-transaction';
+import { rememberingDatabase, type Stamps } from '@/db/remembering';
+import { STAMPED_TABLES } from '@/db/stamped-tables';
 
 let club: TestClub;
 let workshop: TestWorkshop;
