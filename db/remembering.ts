@@ -1,4 +1,3 @@
-import { inspect } from 'node:util';
 import { LRUCache } from 'lru-cache';
 import { QueryTypes } from 'sequelize';
 import type { Database } from './database';
@@ -71,9 +70,15 @@ export function rememberingDatabase(db: Database, clubId: string, stamps: Stamps
   return Object.fromEntries(entries) as Database;
 }
 
-/** Arguments spelled out, symbols of operators too. */
-function spelled(args: readonly unknown[]): string {
-  return inspect(args, { depth: 12, maxArrayLength: null, maxStringLength: null, breakLength: Infinity });
+/** Arguments spelled out, symbols of operators too: what is not the same is spelled otherwise. */
+function spelled(value: unknown): string {
+  if (typeof value === 'string') return JSON.stringify(value);
+  if (typeof value !== 'object' || value === null) return String(value);
+  if (Array.isArray(value)) return `[${value.map(spelled).join(',')}]`;
+  if (value instanceof Date) return `date ${value.getTime()}`;
+  const parts = Reflect.ownKeys(value).map((key) => `${typeof key === 'string' ? JSON.stringify(key) : String(key)}:${spelled((value as Record<PropertyKey, unknown>)[key])}`);
+  // Buffers and the pieces of SQL that the mapper makes are told apart from plain objects by their class.
+  return `${value.constructor === Object ? '' : value.constructor?.name ?? ''}{${parts.join(',')}}`;
 }
 
 function tablesIn(sql: string): string[] {

@@ -5,7 +5,10 @@ import { methodById } from '@/core/methods/registry';
 import { shownTechnique } from '@/core/methods/shown-technique';
 import { isReady } from '@/core/readiness/ready-rule';
 import { bestCorrections } from '@/core/scoring/best-corrections';
-import { judgeUnion } from '@/core/scoring/judge-union';
+import type { DisplayList } from '@/core/drawing/display-list';
+import type { Measures } from '@/core/methods/measures';
+import type { Stage } from '@/core/methods/method';
+import { judgeUnion, type Marks, type ScoringRule, type UnionJudgement } from '@/core/scoring/judge-union';
 import { faultShown } from '@/core/teaching/fault-shown';
 import { addDays, reckonedDay } from '@/core/units/iso-date';
 import { formatLength, type LengthUnit } from '@/core/units/length';
@@ -16,6 +19,7 @@ import { attemptOf } from './attempts';
 import { audit } from './audit';
 import { allow, type Context, type Services } from './context';
 import { paper } from './fields';
+import { kept } from './kept';
 import { limitAttempts } from './rate-limit';
 import { parse } from './parse';
 import { groupByUnion } from './scored-unions';
@@ -53,21 +57,44 @@ async function cardsOf({ db }: Pick<Services, 'db'>, workshop: WorkshopRow, club
       const counts = openJudgement(union, byUnion.get(union.id) ?? []);
       if (!counts) return [];
       const rule = rubrics.find(({ id }) => id === counts.rubricId)!.body;
-      return [{ counts, rule, judged: judgeUnion(method, rule, counts.measures, counts.marks, counts.stage), union: cardUnion(union.number, counts, technique.points) }];
+      const judged: Judged = { method: method.id, rule, measures: counts.measures, marks: counts.marks, stage: counts.stage };
+      return [{ counts, rule, judged, union: cardUnion(union.number, counts, technique.points) }];
     });
     const last = scored.at(-1);
-    const said = Object.fromEntries(last ? bestCorrections(method, last.rule, last.counts.measures, last.counts.marks, last.counts.stage, 6).map((one) => [one.point, one.say((mm) => formatLength(mm, unit))]) : []);
-    const drawn = (one: (typeof scored)[number]) => ({ union: one.union, side: one.judged.assessment.side({ unit }), lines: one.judged.assessment.lines({ unit }) });
+    const said = last ? kept('corrections of a card', { ...last.judged, unit }, correctionsOf) : {};
+    const drawn = (one: (typeof scored)[number]) => ({ union: one.union, ...kept('drawings of a card', { ...one.judged, unit }, drawingsOf) });
     return {
       seatId: seat.id, name: people.find(({ id }) => id === seat.personId)?.name ?? ERASED_NAME, seat: seat.number, clubName, workshop: workshop.title, date: workshop.date, method: method.name,
       ready: isReady(scored.map(({ counts }) => attemptOf(counts)), ready), unions: scored.map(({ union }) => union),
       first: scored[0] ? drawn(scored[0]) : null, last: scored.length > 1 ? drawn(last!) : null, 
-      train: whatToTrain(scored.map(({ judged }) => judged.grades), last?.rule.weights ?? {}, said).map((one) => ({ ...one, shown: faultShown(technique, one.point, unit) })),
+      train: whatToTrain(scored.map(({ judged }) => kept('grades of a card', judged, gradesOf)), last?.rule.weights ?? {}, said).map((one) => ({ ...one, shown: kept('fault of a card', { method: method.id, schools: workshop.schools, point: one.point, unit }, () => faultShown(technique, one.point, unit)) })),
       keepers: plants.filter(({ seatId }) => seatId === seat.id).map(({ code, woodLotId, stockLotId }) => ({ code, variety: wood.find(({ id }) => id === woodLotId)?.variety ?? '', stock: stocks.find(({ id }) => id === stockLotId)?.stockType ?? '' })),
       looks: method.rounds.map(({ from, to, look }) => ({ from: addDays(date, from), to: addDays(date, to), look })),
       tasks: technique.aftercare.flatMap(({ name, trigger, missed }) => (trigger.kind === 'days' && trigger.earliest <= FIRST_WEEKS ? [{ name, from: addDays(date, trigger.earliest), to: addDays(date, trigger.latest), missed }] : [])),
     };
   });
+}
+
+/** All that a union's grades, drawings and corrections are made from. */
+interface Judged {
+  method: string;
+  rule: ScoringRule;
+  measures: Measures;
+  marks: Marks;
+  stage: Stage;
+}
+
+function gradesOf({ method, rule, measures, marks, stage }: Judged): UnionJudgement['grades'] {
+  return judgeUnion(methodById(method), rule, measures, marks, stage).grades;
+}
+
+function drawingsOf({ method, rule, measures, marks, stage, unit }: Judged & { unit: LengthUnit }): { side: DisplayList; lines: DisplayList } {
+  const { assessment } = judgeUnion(methodById(method), rule, measures, marks, stage);
+  return { side: assessment.side({ unit }), lines: assessment.lines({ unit }) };
+}
+
+function correctionsOf({ method, rule, measures, marks, stage, unit }: Judged & { unit: LengthUnit }): Record<string, string> {
+  return Object.fromEntries(bestCorrections(methodById(method), rule, measures, marks, stage, 6).map((one) => [one.point, one.say((mm) => formatLength(mm, unit))]));
 }
 
 function cardUnion(number: number, { score, contact, contactWords, fatal, runs }: JudgementRow, points: { id: string; letter: string }[]): CardUnion {

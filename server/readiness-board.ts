@@ -9,6 +9,7 @@ import { allow, type Context } from './context';
 import { attemptOf } from './attempts';
 import { dayBlocks } from './bench-plan';
 import { keeperDoors } from './keeper-permits';
+import { kept } from './kept';
 import { quantities } from './quantities';
 import { practiceUnions } from './scored-unions';
 import { scoringSettings } from './scoring-settings';
@@ -25,7 +26,7 @@ export async function readinessBoard(context: Context, workshopId: string) {
   const present = seats.filter(({ absent }) => !absent);
   const attempts = present.map((seat) => scored.filter(({ seatId }) => seatId === seat.id).map(({ counts }) => attemptOf(counts)));
   const scores = attempts.map((own) => countedAttempts(own).map(({ score }) => score!));
-  const curves = scores.some(({ length }) => length > 0) ? learningCurves(scores) : null;
+  const curves = scores.some(({ length }) => length > 0) ? kept('learning curves', scores, learningCurves) : null;
   // What the plan gives everybody to practise on.
   const planned = amounts.plan.methods[0]?.practiceEach ?? 0;
   // On the day itself the clock says what can still be made; before and after it, the plan.

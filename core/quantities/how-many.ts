@@ -31,16 +31,24 @@ export function howMany({ keepers, people, confidence }: Promise, belief: TakeBe
   if (!(people >= 1)) throw new RangeError('Nobody is seated yet. Add people to the roster, or say how many are expected.');
   if (!(confidence > 0 && confidence < 1)) throw new RangeError('A confidence lies between 0 and 100 %, both left out.');
   if (keepers === 0) return { each: 0, everybody: 0, pooled: 0 };
-  const smallest = (from: number, most: number, enough: (n: number) => boolean): number | null => {
-    for (let n = from; n <= most; n++) if (enough(n)) return n;
-    return null;
-  };
   const promised = keepers * people;
   return {
     each: smallest(keepers, MOST_EACH, (n) => betaBinomialTail(n, keepers, belief) >= confidence),
     everybody: smallest(keepers, MOST_EACH, (n) => allAtOnce(n, keepers, people, belief) >= confidence),
     pooled: smallest(promised, MOST_EACH * people, (n) => betaBinomialTail(n, promised, belief) >= confidence),
   };
+}
+
+/** The smallest count from `from` to `most` that is enough, null when none is. More never makes it less likely, so it is halved. */
+function smallest(from: number, most: number, enough: (n: number) => boolean): number | null {
+  if (from > most || !enough(most)) return null;
+  let [low, high] = [from, most];
+  while (low < high) {
+    const middle = Math.floor((low + high) / 2);
+    if (enough(middle)) high = middle;
+    else low = middle + 1;
+  }
+  return low;
 }
 
 /**
