@@ -1,9 +1,9 @@
 import { agreementOf, type BlindJudgement } from '@/core/agreement/agreement';
 import { whatToRecalibrate } from '@/core/agreement/what-to-recalibrate';
 import { methodById } from '@/core/methods/registry';
-import { judgeUnion } from '@/core/scoring/judge-union';
 import { wordedPoints } from '@/core/scoring/worded-points';
 import { allow, type Context } from './context';
+import { judgedGrades } from './judged-grades';
 import { standing } from './counting-judgement';
 import { currentRule } from './rubrics';
 import { groupByUnion } from './scored-unions';
@@ -37,7 +37,7 @@ export async function assessorAgreement(context: Context, workshopId: string, sc
     const began = Math.min(...unions.filter(({ workshopId: of }) => of === union.workshopId).flatMap(({ id }) => (byUnion.get(id) ?? []).map(({ madeAt }) => madeAt.getTime())));
     return stands.map((judgement) => ({
       unionId: union.id, assessorId: judgement.assessorId, score: judgement.score, hours: (judgement.madeAt.getTime() - began) / 3_600_000,
-      grades: Object.fromEntries(judgeUnion(method, rubrics.find(({ id }) => id === judgement.rubricId)!.body, judgement.measures, judgement.marks, judgement.stage).grades.map(({ point, grade }) => [point.id, grade])),
+      grades: Object.fromEntries(judgedGrades(method, rubrics.find(({ id }) => id === judgement.rubricId)!.body, judgement).map(({ point, grade }) => [point.id, grade])),
     }));
   });
   const agreement = agreementOf(seen, points.map(({ id }) => id));

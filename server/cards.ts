@@ -8,7 +8,7 @@ import { bestCorrections } from '@/core/scoring/best-corrections';
 import type { DisplayList } from '@/core/drawing/display-list';
 import type { Measures } from '@/core/methods/measures';
 import type { Stage } from '@/core/methods/method';
-import { judgeUnion, type Marks, type ScoringRule, type UnionJudgement } from '@/core/scoring/judge-union';
+import { judgeUnion, type Marks, type ScoringRule } from '@/core/scoring/judge-union';
 import { faultShown } from '@/core/teaching/fault-shown';
 import { addDays, reckonedDay } from '@/core/units/iso-date';
 import { formatLength, type LengthUnit } from '@/core/units/length';
@@ -19,6 +19,7 @@ import { attemptOf } from './attempts';
 import { audit } from './audit';
 import { allow, type Context, type Services } from './context';
 import { paper } from './fields';
+import { judgedGrades } from './judged-grades';
 import { kept } from './kept';
 import { limitAttempts } from './rate-limit';
 import { parse } from './parse';
@@ -67,7 +68,7 @@ async function cardsOf({ db }: Pick<Services, 'db'>, workshop: WorkshopRow, club
       seatId: seat.id, name: people.find(({ id }) => id === seat.personId)?.name ?? ERASED_NAME, seat: seat.number, clubName, workshop: workshop.title, date: workshop.date, method: method.name,
       ready: isReady(scored.map(({ counts }) => attemptOf(counts)), ready), unions: scored.map(({ union }) => union),
       first: scored[0] ? drawn(scored[0]) : null, last: scored.length > 1 ? drawn(last!) : null, 
-      train: whatToTrain(scored.map(({ judged }) => kept('grades of a card', judged, gradesOf)), last?.rule.weights ?? {}, said).map((one) => ({ ...one, shown: kept('fault of a card', { method: method.id, schools: workshop.schools, point: one.point, unit }, () => faultShown(technique, one.point, unit)) })),
+      train: whatToTrain(scored.map(({ counts, rule }) => judgedGrades(method, rule, counts)), last?.rule.weights ?? {}, said).map((one) => ({ ...one, shown: kept('fault of a card', { method: method.id, schools: workshop.schools, point: one.point, unit }, () => faultShown(technique, one.point, unit)) })),
       keepers: plants.filter(({ seatId }) => seatId === seat.id).map(({ code, woodLotId, stockLotId }) => ({ code, variety: wood.find(({ id }) => id === woodLotId)?.variety ?? '', stock: stocks.find(({ id }) => id === stockLotId)?.stockType ?? '' })),
       looks: method.rounds.map(({ from, to, look }) => ({ from: addDays(date, from), to: addDays(date, to), look })),
       tasks: technique.aftercare.flatMap(({ name, trigger, missed }) => (trigger.kind === 'days' && trigger.earliest <= FIRST_WEEKS ? [{ name, from: addDays(date, trigger.earliest), to: addDays(date, trigger.latest), missed }] : [])),
@@ -75,17 +76,13 @@ async function cardsOf({ db }: Pick<Services, 'db'>, workshop: WorkshopRow, club
   });
 }
 
-/** All that a union's grades, drawings and corrections are made from. */
+/** All that a union's drawings and corrections are made from. */
 interface Judged {
   method: string;
   rule: ScoringRule;
   measures: Measures;
   marks: Marks;
   stage: Stage;
-}
-
-function gradesOf({ method, rule, measures, marks, stage }: Judged): UnionJudgement['grades'] {
-  return judgeUnion(methodById(method), rule, measures, marks, stage).grades;
 }
 
 function drawingsOf({ method, rule, measures, marks, stage, unit }: Judged & { unit: LengthUnit }): { side: DisplayList; lines: DisplayList } {

@@ -16,6 +16,7 @@ import { kitListPdf } from '@/exchange/pdf/kit-list';
 import { allow, type Context } from './context';
 import { audit } from './audit';
 import { paperInput, trimmed } from './fields';
+import { kept } from './kept';
 import { parse } from './parse';
 import { putPart, readPart } from './plan-parts';
 import { planning, type Planning } from './planning';
@@ -77,6 +78,15 @@ export async function foundTakes(context: Context): Promise<(method: Method) => 
   };
 }
 
+/** An input without the method's functions, which its id stands for. */
+function plainly(input: NeedInput): unknown {
+  return { ...input, method: input.method.id };
+}
+
+function waysWith(sticks: number, input: NeedInput, budding: Pick<NeedInput, 'method' | 'belief'> | null): GiveUp[] {
+  return kept('ways with less wood', { sticks, input: plainly(input), budding: budding && { method: budding.method.id, belief: budding.belief } }, () => waysWithLess(input, sticks, budding));
+}
+
 export async function quantities(context: Context, workshopId: string): Promise<Quantities> {
   allow(context, 'viewer');
   const base = await planning(context, workshopId);
@@ -95,7 +105,7 @@ export async function quantities(context: Context, workshopId: string): Promise<
   const empty = { ...base, people, leftHanded, needs: [], lines: [], kitVersion: kit.version, wood: [], stocks: [] };
   let needs: MethodNeed[];
   try {
-    needs = inputs.map(methodNeed);
+    needs = inputs.map((input) => kept('what a method takes', plainly(input), () => methodNeed(input)));
   } catch (error) {
     if (!(error instanceof RangeError)) throw error;
     return { ...empty, problem: error.message };
@@ -117,7 +127,7 @@ export async function quantities(context: Context, workshopId: string): Promise<
     // The method that takes most is the one that could give most up; the others keep what they need.
     const [largest] = [...mine].sort((a, b) => b.need.sticks - a.need.sticks);
     const rest = needed - (largest?.need.sticks ?? 0);
-    return { species, needed, booked, free, ways: short && largest ? waysWithLess(largest.input, Math.max(0, booked + free - rest), budding && budding.id !== largest.need.method.id ? { method: budding, belief: belief(budding) } : null) : [] };
+    return { species, needed, booked, free, ways: short && largest ? waysWith(Math.max(0, booked + free - rest), largest.input, budding && budding.id !== largest.need.method.id ? { method: budding, belief: belief(budding) } : null) : [] };
   });
   const stocks = [...new Set(needs.map((need) => kindOf(need.plan.stockSpecies)))].map((species) => ({
     species, needed: needs.filter((need) => kindOf(need.plan.stockSpecies) === species).reduce((sum, need) => sum + need.stocks, 0),
