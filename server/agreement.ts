@@ -8,7 +8,7 @@ import { standing } from './counting-judgement';
 import { currentRule } from './rubrics';
 import { groupByUnion } from './scored-unions';
 import { scoringSettings } from './scoring-settings';
-import { waitsForSecond } from './second-looks';
+import { waitsForSecond } from './waiting-for-second';
 import { getWorkshop } from './workshops';
 
 /**

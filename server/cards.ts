@@ -25,7 +25,7 @@ import { limitAttempts } from './rate-limit';
 import { parse } from './parse';
 import { groupByUnion } from './scored-unions';
 import { USUAL_SCORING, type ScoringSettings } from './scoring-settings';
-import { openJudgement } from './second-looks';
+import { openJudgement } from './waiting-for-second';
 import { ERASED_NAME } from './seats';
 import { hashToken, makeToken } from './secrets';
 import { notFound, UseCaseError } from './use-case-error';

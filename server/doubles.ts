@@ -6,7 +6,7 @@ import { audit } from './audit';
 import { id } from './fields';
 import { parse } from './parse';
 import { standing } from './counting-judgement';
-import { hiddenFrom } from './second-looks';
+import { hiddenFrom } from './waiting-for-second';
 import { refreshUnionFacts } from './union-facts';
 import { notFound, UseCaseError } from './use-case-error';
 import { getWorkshop } from './workshops';

@@ -4,7 +4,7 @@ import { writeCsv } from '@/exchange/csv-table';
 import { allow, type Context } from './context';
 import { cellOf, type ExportColumn, judgementColumns, reportColumns, unionColumns } from './export-columns';
 import { listKeepers } from './keepers';
-import { hiddenFrom } from './second-looks';
+import { hiddenFrom } from './waiting-for-second';
 import { listRounds } from './rounds';
 import { groupByUnion } from './scored-unions';
 import { listSeats } from './seats';

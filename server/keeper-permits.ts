@@ -9,7 +9,7 @@ import { flag, id, trimmed } from './fields';
 import { parse } from './parse';
 import { scoringSettings } from './scoring-settings';
 import { groupByUnion } from './scored-unions';
-import { openJudgement } from './second-looks';
+import { openJudgement } from './waiting-for-second';
 import { listSeats } from './seats';
 import { notFound } from './use-case-error';
 import { getWorkshop } from './workshops';

@@ -1,6 +1,6 @@
 import type { UnionRow } from '@/db/models/rows';
 import { allow, type Context } from './context';
-import { hiddenFrom } from './second-looks';
+import { hiddenFrom } from './waiting-for-second';
 import { notFound } from './use-case-error';
 
 /** The practice union of that id, unless its score must not be shown to this reader yet. */

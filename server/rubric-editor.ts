@@ -17,7 +17,7 @@ import { parse } from './parse';
 import { currentRubric } from './rubrics';
 import { groupByUnion } from './scored-unions';
 import { scoringSettings } from './scoring-settings';
-import { openJudgement } from './second-looks';
+import { openJudgement } from './waiting-for-second';
 import { refreshUnionFacts } from './union-facts';
 import { notFound, UseCaseError } from './use-case-error';
 import { getWorkshop } from './workshops';

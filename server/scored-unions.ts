@@ -1,6 +1,6 @@
 import type { WhereOptions } from 'sequelize';
 import type { JudgementRow, UnionRow, WorkshopRow } from '@/db/models/rows';
-import { hiddenFrom } from './second-looks';
+import { hiddenFrom } from './waiting-for-second';
 import { methodById } from '@/core/methods/registry';
 import { pointsOf } from '@/core/methods/shown-technique';
 import type { Context } from './context';

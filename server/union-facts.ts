@@ -3,7 +3,7 @@ import { takeOf, type UnionAnswers } from '@/core/findings/take-state';
 import type { Database } from '@/db/database';
 import { transact } from '@/db/transact';
 import type { PlantRow, ReportRow, RoundRow } from '@/db/models/rows';
-import { openJudgement } from './second-looks';
+import { openJudgement } from './waiting-for-second';
 
 /**
  * Brings the findings' table up to date for some unions of a club, from the rows it is made of.

@@ -15,7 +15,7 @@ import { allow, type Context } from './context';
 import { quantities } from './quantities';
 import { groupByUnion } from './scored-unions';
 import { scoringSettings } from './scoring-settings';
-import { openJudgement } from './second-looks';
+import { openJudgement } from './waiting-for-second';
 import { ERASED_NAME, listSeats } from './seats';
 
 /** The day's blocks, which take some reading and change seldom: for the wall they are read once. */

@@ -1,7 +1,6 @@
 import { area, line, ring, type Label, type Path, type Point } from './display-list';
 import type { Place } from './piece-outline';
-import type { PiecesSide } from './pieces-view';
-import type { Cover, CoverKind, Piece, Workpieces } from './workpieces';
+import type { PiecesSide, Cover, CoverKind, Piece, Workpieces } from './workpieces';
 
 const WORDS: Record<CoverKind, string> = {
   tape: 'tape', rubber: 'rubber', film: 'film', foil: 'foil', bag: 'bag', seal: 'seal', band: 'band', nail: 'nail', brace: 'brace', tag: 'label', driver: 'driver', guard: 'guard',

@@ -1,12 +1,10 @@
-import type { StepFigure } from '../methods/step';
 import { formatLength, type LengthUnit } from '../units/length';
 import { paintCovers } from './cover-paint';
 import { area, line, ring, type Anchor, type DisplayList, type Label, type Path, type Point } from './display-list';
 import { cutEdges, frontOutline, type Place, sideOutline, withinRadius } from './piece-outline';
 import { scaleBar } from './scale-bar';
-import type { Piece, Spot, Workpieces } from './workpieces';
-
-export type PiecesSide = 'side' | 'front';
+import type { StepFigure } from './step-figure';
+import type { PiecesSide, Piece, Spot, Workpieces } from './workpieces';
 
 export interface PiecesViewOptions {
   view: PiecesSide;

@@ -1,6 +1,9 @@
 /** Which way a side of a piece looks. The front is the side the join is seen from; in a side view it lies to the right. */
 export type Side = 'front' | 'back' | 'left' | 'right';
 
+/** From where pieces are looked at: along the cut, or onto it. */
+export type PiecesSide = 'side' | 'front';
+
 /** A corner of a cut: height on the piece, and depth below its surface on the side it is cut from, mm. */
 export type Vertex = readonly [y: number, depth: number];
 

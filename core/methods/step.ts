@@ -1,17 +1,6 @@
-import type { Place } from '../drawing/piece-outline';
-import type { PiecesSide } from '../drawing/pieces-view';
-import type { Workpieces } from '../drawing/workpieces';
+import type { StepFigure } from '../drawing/step-figure';
+import type { PiecesSide, Workpieces } from '../drawing/workpieces';
 import type { CautionId } from './cautions';
-
-/** A figure of a step. Drawn ones say where they lie, on a piece in a view. */
-export interface StepFigure {
-  name: string;
-  mm: number;
-  /** A range that is as good, mm. */
-  range?: { from: number; to: number };
-  /** The ends it is measured between, and how far beside the wood the dimension stands, mm. */
-  drawn?: { piece: 'stock' | 'scion'; view: PiecesSide; from: Place; to: Place; off?: number };
-}
 
 /** One action of the hands. */
 export interface Step {

@@ -5,7 +5,8 @@ import { exampleMeasures } from '../methods/example-measures';
 import { figuresOf } from '../methods/field';
 import type { Method, Wood } from '../methods/method';
 import type { Choices } from '../methods/school';
-import { piecesAfter, type StepFigure } from '../methods/step';
+import type { StepFigure } from '../drawing/step-figure';
+import { piecesAfter } from '../methods/step';
 import { formatLength, type LengthUnit } from '../units/length';
 import { USUAL_THRESHOLDS } from '../scoring/thresholds';
 

@@ -6,7 +6,7 @@ import { millimetresPerPixel, type PhotoPoint, type PhotoScale } from '@/core/ph
 import { parseDecimal } from '@/core/units/decimal';
 import { formatLength, fromMillimetres, type LengthUnit } from '@/core/units/length';
 import { AskFirst } from '../form/ask-first';
-import type { UnionPhoto } from './union-photos';
+import type { UnionPhoto } from './union-photo';
 
 interface PhotoMeasuringProps {
   photo: UnionPhoto;

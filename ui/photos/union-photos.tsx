@@ -5,7 +5,6 @@ import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { loadMethod } from '@/core/methods/load-method';
 import type { Measures } from '@/core/methods/measures';
-import type { PhotoScale } from '@/core/photos/photo-scale';
 import type { Marks } from '@/core/scoring/judge-union';
 import { formatLengthNumber, type LengthUnit } from '@/core/units/length';
 import { Problem } from '../form/problem';
@@ -14,8 +13,7 @@ import { useSend } from '../form/use-send';
 import { BY_FIGURE, entryOf } from '../scoring/entry';
 import { useDrafts } from '../scoring/use-drafts';
 import { PhotoMeasuring } from './photo-measuring';
-
-export interface UnionPhoto { id: string; width: number; height: number; scale: PhotoScale | null; version: number }
+import type { UnionPhoto } from './union-photo';
 
 interface UnionPhotosProps {
   workshopId: string;

@@ -3,7 +3,7 @@
 import type { PointWords } from '@/core/scoring/worded-points';
 import { Field } from '../form/field';
 import { SheetDialog } from '../form/sheet-dialog';
-import type { EditedPoint } from './rubric-editor';
+import type { EditedPoint } from './edited-point';
 
 interface PointWordsFormProps {
   point: EditedPoint;

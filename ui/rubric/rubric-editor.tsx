@@ -2,17 +2,15 @@
 
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
-import type { Point } from '@/core/methods/method';
 import type { RubricEdits } from '@/core/scoring/rubric-edits';
 import type { RubricPreview } from '@/core/scoring/rubric-preview';
 import { THRESHOLD_WORDS, type ThresholdId, USUAL_THRESHOLDS } from '@/core/scoring/thresholds';
 import { parseDecimal } from '@/core/units/decimal';
 import { Problem } from '../form/problem';
 import { useSend } from '../form/use-send';
+import type { EditedPoint } from './edited-point';
 import { PointWordsForm } from './point-words-form';
 import { PreviewWords } from './preview-words';
-
-export type EditedPoint = Pick<Point, 'id' | 'letter' | 'name' | 'weight' | 'stage' | 'good' | 'correction' | 'faults' | 'measured'>;
 
 interface RubricEditorProps {
   workshopId: string;

@@ -1,5 +1,6 @@
 import { covered, type CoverKind, type Workpieces } from '../../drawing/workpieces';
-import type { Step, StepFigure } from '../step';
+import type { StepFigure } from '../../drawing/step-figure';
+import type { Step } from '../step';
 
 /** A step with what most steps have in common left out. */
 export type StepDraft = Omit<Step, 'figures' | 'caution' | 'blocks' | 'view'> & Partial<Pick<Step, 'figures' | 'caution' | 'blocks' | 'view'>>;
