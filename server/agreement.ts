@@ -5,7 +5,7 @@ import { wordedPoints } from '@/core/scoring/worded-points';
 import { allow, type Context } from './context';
 import { judgedGrades } from './judged-grades';
 import { standing } from './counting-judgement';
-import { currentRule } from './rubrics';
+import { currentRule } from './current-rule';
 import { groupByUnion } from './scored-unions';
 import { scoringSettings } from './scoring-settings';
 import { waitsForSecond } from './waiting-for-second';

@@ -7,10 +7,11 @@ import { attemptOf } from './attempts';
 import { workshopBriefing } from './briefing';
 import { allow, type Context } from './context';
 import { readPart } from './plan-parts';
-import { currentRule } from './rubrics';
+import { currentRule } from './current-rule';
 import { practiceUnions, type ScoredUnion, type SeenJudgement, type UnseenUnion } from './scored-unions';
 import { type ScoringSettings, scoringSettings } from './scoring-settings';
-import { ERASED_NAME, listSeats, type SeatedPerson } from './seats';
+import { ERASED_NAME } from './erased-name';
+import { listSeats, type SeatedPerson } from './seats';
 import { getWorkshop } from './workshops';
 
 /** What the scoring bench of a workshop is opened with, on the page and on devices that keep it. */

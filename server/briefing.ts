@@ -44,6 +44,12 @@ export async function workshopBriefing(context: Context, workshopId: string): Pr
   return { text, contentHash, sap, acknowledged: new Map(known.map((one) => [one.personId, { at: one.acknowledgedAt, current: one.contentHash === contentHash }])) };
 }
 
+/** Who has acknowledged the briefing as it reads now, by person. */
+export async function heardBriefing(context: Context, workshopId: string): Promise<Set<string>> {
+  const { acknowledged } = await workshopBriefing(context, workshopId);
+  return new Set([...acknowledged].filter(([, { current }]) => current).map(([personId]) => personId));
+}
+
 /** Sets what the instructor adds to the briefing. */
 export async function putBriefing(context: Context, workshopId: string, input: unknown): Promise<void> {
   allow(context, 'assistant');

@@ -26,7 +26,7 @@ import { parse } from './parse';
 import { groupByUnion } from './scored-unions';
 import { USUAL_SCORING, type ScoringSettings } from './scoring-settings';
 import { openJudgement } from './waiting-for-second';
-import { ERASED_NAME } from './seats';
+import { ERASED_NAME } from './erased-name';
 import { hashToken, makeToken } from './secrets';
 import { notFound, UseCaseError } from './use-case-error';
 import { getWorkshop } from './workshops';

@@ -6,7 +6,7 @@ import { allow, type Context, type Services } from './context';
 import { audit } from './audit';
 import { FREE_TEXTS, type FreeText, rowKey } from './free-texts';
 import { knownLetters } from './outbox';
-import { ERASED_NAME } from './seats';
+import { ERASED_NAME } from './erased-name';
 import { notFound } from './use-case-error';
 
 /**

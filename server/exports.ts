@@ -5,7 +5,7 @@ import { allow, type Context } from './context';
 import { cellOf, type ExportColumn, judgementColumns, reportColumns, unionColumns } from './export-columns';
 import { listKeepers } from './keepers';
 import { hiddenFrom } from './waiting-for-second';
-import { listRounds } from './rounds';
+import { listRounds } from './rounds-of-workshop';
 import { groupByUnion } from './scored-unions';
 import { listSeats } from './seats';
 import { getWorkshop } from './workshops';

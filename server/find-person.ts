@@ -4,7 +4,7 @@ import { codeIn } from '@/core/benches/find-seat';
 import { allow, type Context } from './context';
 import { trimmed } from './fields';
 import { parse } from './parse';
-import { ERASED_NAME } from './seats';
+import { ERASED_NAME } from './erased-name';
 
 const findInput = object({ q: trimmed().required('Enter a name, or the code of a tag.').min(2, 'Enter two letters or more.').max(120, 'Enter 120 characters at most.') });
 

@@ -2,8 +2,9 @@ import { QueryTypes } from 'sequelize';
 import { MILESTONES, type Milestone } from '@/core/findings/milestones';
 import { takeRate, type TakeRate } from '@/core/findings/take-rate';
 import type { Context } from './context';
-import { ERASED_NAME, listSeats } from './seats';
-import { listRounds } from './rounds';
+import { ERASED_NAME } from './erased-name';
+import { listSeats } from './seats';
+import { listRounds } from './rounds-of-workshop';
 import { getWorkshop } from './workshops';
 
 export interface MilestoneFinding extends TakeRate {

@@ -8,7 +8,7 @@ import { workshopFindings } from './findings';
 import { eraseMe, growerPage, saveAnswer, stopWriting } from './grower-page';
 import { putJudgement } from './judgements';
 import { listKeepers, makeKeepers } from './keepers';
-import { printSlips } from './printing';
+import { printSlips } from './print-slips';
 import { enterReport, latestReports } from './reports';
 import { deliverLetters, outbox } from './outbox';
 import { sendRound, withdrawLinks } from './round-messages';

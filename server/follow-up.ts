@@ -1,7 +1,8 @@
 import type { Context } from './context';
-import { ERASED_NAME } from './seats';
+import { ERASED_NAME } from './erased-name';
 import { latestReports } from './reports';
-import { growers, listRounds, reachable, todayAt } from './rounds';
+import { growers, reachable, todayAt } from './rounds';
+import { listRounds } from './rounds-of-workshop';
 
 /** What the follow-up leaf shows: each round with its growers, how they were asked and what they said. */
 export async function followUp(context: Context, workshopId: string) {

@@ -12,7 +12,7 @@ import { templateSheetsPdf } from '@/exchange/pdf/template-sheets';
 import { templateSheetsSvg } from '@/exchange/svg/template-sheet';
 import { allow, type Context } from './context';
 import { parse } from './parse';
-import { currentRule } from './rubrics';
+import { currentRule } from './current-rule';
 import { notFound, UseCaseError } from './use-case-error';
 
 const query = object({

@@ -7,7 +7,7 @@ import type { Context } from './context';
 import { kept } from './kept';
 import { workshopLots } from './lots';
 import { type MethodsPart, plannedMethods } from './planned-methods';
-import { listRounds } from './rounds';
+import { listRounds } from './rounds-of-workshop';
 import { getSite, listObservations, listSites } from './sites';
 import { getWorkshop, listWorkshops } from './workshops';
 

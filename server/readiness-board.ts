@@ -13,7 +13,8 @@ import { kept } from './kept';
 import { quantities } from './quantities';
 import { practiceUnions } from './scored-unions';
 import { scoringSettings } from './scoring-settings';
-import { ERASED_NAME, listSeats } from './seats';
+import { ERASED_NAME } from './erased-name';
+import { listSeats } from './seats';
 
 /** Everybody's way to living wood: scores so far, the curve through them, how many more it may take, and who may make keepers. */
 export async function readinessBoard(context: Context, workshopId: string) {

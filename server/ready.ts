@@ -4,7 +4,6 @@ import { woodNeed } from '@/core/planning/workshop-dates';
 import { readyCheck, type ReadyInput, type ReadyLine, type Light } from '@/core/ready/ready-check';
 import { formatTemperature } from '@/core/units/temperature';
 import { allow, type Context } from './context';
-import { workshopBriefing } from './briefing';
 import { reckonedPlan } from './planning';
 import { quantities } from './quantities';
 import { listSeats } from './seats';
@@ -23,12 +22,16 @@ export interface Readiness {
 
 const FORTNIGHT = 14;
 
-/** The morning's question: go, go with care, or stop, from all that is known of the workshop. */
-export async function readiness(context: Context, workshopId: string): Promise<Readiness> {
+/**
+ * The morning's question: go, go with care, or stop, from all that is known of the workshop.
+ *
+ * @param heard persons who have acknowledged the briefing as it reads now.
+ */
+export async function readiness(context: Context, workshopId: string, heard: ReadonlySet<string>): Promise<Readiness> {
   allow(context, 'viewer');
   const amounts = await quantities(context, workshopId);
   const { workshop, site, facts } = amounts;
-  const [seats, briefing, lots, observations] = await Promise.all([listSeats(context, workshopId), workshopBriefing(context, workshopId), workshopLots(context, workshopId), listObservations(context, site.id)]);
+  const [seats, lots, observations] = await Promise.all([listSeats(context, workshopId), workshopLots(context, workshopId), listObservations(context, site.id)]);
   const { taught, conflicts } = reckonedPlan(facts);
   const own = await ledger(context, lots.wood.map(({ id }) => id));
   const present = seats.filter(({ absent }) => !absent);
@@ -53,7 +56,7 @@ export async function readiness(context: Context, workshopId: string): Promise<R
       barkSlips: barkMethods.length === 0 ? null : expectSlip(barkMethods.map(({ stock }) => stock), workshop.date),
       stocksAwake: taught.every(({ stock, plan }) => plan.place !== 'bench' && stock.swell !== null && stock.swell.late <= workshop.date) ? true : null,
     },
-    briefed: { heard: present.filter(({ person }) => briefing.acknowledged.get(person.id)?.current).length, of: present.length },
+    briefed: { heard: present.filter(({ person }) => heard.has(person.id)).length, of: present.length },
     enough: [
       ...amounts.stocks.map(({ species, needed, there }) => ({ what: `${species} stocks`, needed, there })), ...amounts.wood.map(({ species, needed, booked }) => ({ what: `${species} sticks booked`, needed, there: booked })),
       ...kitShort(amounts.lines),

@@ -8,7 +8,8 @@ import { allow, type Context } from './context';
 import { audit } from './audit';
 import { id, trimmed } from './fields';
 import { parse } from './parse';
-import { getRound, listRounds } from './rounds';
+import { getRound } from './rounds';
+import { listRounds } from './rounds-of-workshop';
 import { refreshUnionFacts } from './union-facts';
 import { notFound, UseCaseError } from './use-case-error';
 

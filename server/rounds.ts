@@ -62,13 +62,6 @@ export async function getRound(context: Context, roundId: string): Promise<Round
   return round;
 }
 
-export async function listRounds(context: Context, workshopId: string): Promise<RoundRow[]> {
-  await getWorkshop(context, workshopId);
-  // All of the club's, which the season line needs too: one question for both.
-  const rounds = await context.db.rounds.findAll({ where: { clubId: context.actor.clubId }, raw: true });
-  return rounds.filter((round) => round.workshopId === workshopId).sort((a, b) => MILESTONES.indexOf(a.milestone) - MILESTONES.indexOf(b.milestone));
-}
-
 /** Today at the site of a workshop. */
 export async function todayAt(context: Context, workshopId: string): Promise<string> {
   const workshop = await getWorkshop(context, workshopId);

@@ -1,17 +1,9 @@
 import { createHash } from 'node:crypto';
 import { v7 as uuid } from 'uuid';
-import { methodById } from '@/core/methods/registry';
 import type { Choices } from '@/core/methods/school';
-import type { ScoringRule } from '@/core/scoring/judge-union';
-import { editedRule } from '@/core/scoring/rubric-edits';
 import type { RubricRow } from '@/db/models/rows';
 import type { Context } from './context';
-
-/** The rule a club scores a method by now: the method's own with what the club edited. */
-export async function currentRule({ db, actor: { clubId } }: Context, method: string, schools: Choices): Promise<ScoringRule> {
-  const edits = await db.rubricEdits.findOne({ where: { clubId, method }, raw: true });
-  return editedRule(methodById(method), schools, edits?.body ?? {});
-}
+import { currentRule } from './current-rule';
 
 /** The rubric a club scores a method by: an immutable row, made when first used. */
 export async function currentRubric(context: Context, method: string, schools: Choices): Promise<RubricRow> {

@@ -16,8 +16,6 @@ export interface SeatedPerson extends SeatRow {
   person: PersonRow;
 }
 
-export const ERASED_NAME = 'Erased person';
-
 export async function listSeats(context: Context, workshopId: string): Promise<SeatedPerson[]> {
   await getWorkshop(context, workshopId);
   const { db, actor: { clubId } } = context;

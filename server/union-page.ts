@@ -6,7 +6,8 @@ import { listCutLooks } from './cut-looks';
 import { listPhotos } from './photos';
 import { practiceUnions, type ScoredUnion } from './scored-unions';
 import { readableUnion } from './readable-union';
-import { ERASED_NAME, listSeats } from './seats';
+import { ERASED_NAME } from './erased-name';
+import { listSeats } from './seats';
 import { notFound } from './use-case-error';
 import { getWorkshop } from './workshops';
 

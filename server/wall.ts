@@ -16,7 +16,8 @@ import { quantities } from './quantities';
 import { groupByUnion } from './scored-unions';
 import { scoringSettings } from './scoring-settings';
 import { openJudgement } from './waiting-for-second';
-import { ERASED_NAME, listSeats } from './seats';
+import { ERASED_NAME } from './erased-name';
+import { listSeats } from './seats';
 
 /** The day's blocks, which take some reading and change seldom: for the wall they are read once. */
 export async function wallBlocks(context: Context, workshopId: string): Promise<{ blocks: DayBlock[]; timeZone: string }> {

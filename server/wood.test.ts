@@ -1,7 +1,7 @@
 import { v7 as uuid } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { addWoodLot, dropLot, workshopLots } from './lots';
-import { acknowledge, workshopBriefing } from './briefing';
+import { heardBriefing, acknowledge, workshopBriefing } from './briefing';
 import { readiness } from './ready';
 import { addObservation, addSite, exportClimate, getSite, importClimate, listObservations, putAssumptions, putClimate, withdrawObservation } from './sites';
 import { judgementBody, NOW, refusalOf, testClub, testWorkshop, type TestClub, type TestWorkshop } from './testing/test-club';
@@ -202,7 +202,7 @@ describe('a site’s year', () => {
     const own = await testWorkshop(club);
     const { facts } = await planning(lead(), own.id);
     expect(facts.year.climate).toBeNull();
-    expect((await readiness(lead(), own.id)).lines.find(({ says }) => says.includes('no normals'))).toBeTruthy();
+    expect((await readiness(lead(), own.id, await heardBriefing(lead(), own.id))).lines.find(({ says }) => says.includes('no normals'))).toBeTruthy();
   });
 });
 
@@ -212,7 +212,7 @@ describe('the ready check of a workshop', () => {
     const { siteId } = await getWorkshop(lead(), own.id);
     const cool = club.services.weather.climates()[0]!;
     await putClimate(lead(), siteId, { normals: cool.normals, lastFrost: cool.lastFrost, firstFrost: cool.firstFrost, frostMargin: 12, source: 'simulated', version: 0 });
-    const before = await readiness(lead(), own.id);
+    const before = await readiness(lead(), own.id, await heardBriefing(lead(), own.id));
     expect(before.light).toBe('stop');
     expect(before.lines.find(({ id }) => id === 'briefed')).toMatchObject({ light: 'care', says: '3 of 3 have not heard the briefing.' });
     const { contentHash } = await workshopBriefing(lead(), own.id);
@@ -222,7 +222,7 @@ describe('the ready check of a workshop', () => {
     const { version } = await ledgerLot(lead(), own.woodLotId);
     await putLot(lead(), own.woodLotId, { variety: 'Grey Heron', species: 'pear', source: 'row 3', cutOn: '2027-01-20', sticks: 30, version });
     await bookWood(lead(), own.woodLotId, uuid(), { workshopId: own.id, seatId: null, sticks: 20 });
-    const after = await readiness(lead(), own.id);
+    const after = await readiness(lead(), own.id, await heardBriefing(lead(), own.id));
     const go = (id: string): string => after.lines.find((line) => line.id.startsWith(id))!.light;
     expect([go('briefed'), go('wood'), go('stocks'), go('leave')]).toEqual(['go', 'go', 'go', 'go']);
     expect(after.lines.some(({ says }) => says.startsWith('pear sticks booked'))).toBe(false);

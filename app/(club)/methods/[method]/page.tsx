@@ -8,7 +8,7 @@ import { STOCK_RANGES } from '@/core/methods/stock-ranges';
 import { stepSheets } from '@/core/teaching/step-sheets';
 import { parseDecimal } from '@/core/units/decimal';
 import { formatLengthNumber, toMillimetres } from '@/core/units/length';
-import { currentRule } from '@/server/rubrics';
+import { currentRule } from '@/server/current-rule';
 import { MethodAfter, MethodFacts } from '@/ui/teach/method-facts';
 import { StepList } from '@/ui/teach/step-list';
 import { pageContext } from '../../../_http/session';

@@ -6,6 +6,7 @@ import { listSeats } from '@/server/seats';
 import { workshopLots } from '@/server/lots';
 import { getSite, listSites } from '@/server/sites';
 import { getWorkshop } from '@/server/workshops';
+import { heardBriefing } from '@/server/briefing';
 import { readiness } from '@/server/ready';
 import { RibbonStrip } from '@/ui/lots/ribbon';
 import { LightWord } from '@/ui/plan/light-word';
@@ -21,7 +22,7 @@ export default async function Plan({ params }: { params: Promise<{ workshop: str
   const { workshop: id } = await params;
   const context = await pageContext();
   const workshop = await orNotFound(getWorkshop(context, id));
-  const [ready, site, sites, seats, lots] = await Promise.all([readiness(context, id), getSite(context, workshop.siteId), listSites(context), listSeats(context, id), workshopLots(context, id)]);
+  const [ready, site, sites, seats, lots] = await Promise.all([heardBriefing(context, id).then((heard) => readiness(context, id, heard)), getSite(context, workshop.siteId), listSites(context), listSeats(context, id), workshopLots(context, id)]);
   const mayChange = context.actor.role !== 'viewer';
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-6 lg:grid-cols-[minmax(0,1fr)_24rem]">

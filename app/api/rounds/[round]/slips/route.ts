@@ -1,4 +1,4 @@
-import { printSlips } from '@/server/printing';
+import { printSlips } from '@/server/print-slips';
 import { fileResponse, handle } from '../../../../_http/handle';
 
 /** A slip may carry a new private link, so printing is a write. */

@@ -1,4 +1,4 @@
-import { printScoreSheet } from '@/server/printing';
+import { printScoreSheet } from '@/server/print-score-sheet';
 import { fileResponse, handle } from '../../../../_http/handle';
 
 export const GET = handle(async (context, { params, request }) => {

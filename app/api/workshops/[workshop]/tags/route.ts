@@ -1,4 +1,4 @@
-import { printTags } from '@/server/printing';
+import { printTags } from '@/server/print-tags';
 import { fileResponse, handle } from '../../../../_http/handle';
 
 export const GET = handle(async (context, { params, request }) => {

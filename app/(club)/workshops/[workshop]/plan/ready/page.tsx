@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import { formatDate } from '@/core/units/iso-date';
+import { heardBriefing } from '@/server/briefing';
 import { readiness } from '@/server/ready';
 import { ReadyBoard } from '@/ui/ready/ready-board';
 import { orNotFound } from '../../../../../_http/or-not-found';
@@ -9,7 +10,9 @@ export const metadata: Metadata = { title: 'Ready check' };
 
 export default async function PlanReady({ params }: { params: Promise<{ workshop: string }> }) {
   const { workshop: id } = await params;
-  const { light, lines, date, people, simulated } = await orNotFound(readiness(await pageContext(), id));
+  const context = await pageContext();
+  const heard = await orNotFound(heardBriefing(context, id));
+  const { light, lines, date, people, simulated } = await orNotFound(readiness(context, id, heard));
   return (
     <div className="max-w-5xl">
       <h1 className="mb-3">Ready check <span className="text-base font-normal text-muted">for {formatDate(date)}, {people} people</span></h1>
