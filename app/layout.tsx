@@ -1,7 +1,7 @@
 import type { Metadata, Viewport } from 'next';
 import localFont from 'next/font/local';
 import { headers } from 'next/headers';
-import { StyleNonce } from '@/ui/style-nonce';
+import { StyleNonce } from '@/ui/kit/style-nonce';
 import './globals.css';
 
 const bench = localFont({

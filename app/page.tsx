@@ -1,5 +1,5 @@
 import { redirect } from 'next/navigation';
-import { needsFirstLead } from '@/server/members';
+import { needsFirstLead } from '@/server/club/members';
 import { services } from './_http/services';
 import { currentActor } from './_http/session';
 

@@ -1,4 +1,4 @@
-import { krippendorffAlpha } from '@/core/agreement/krippendorff-alpha';
+import { krippendorffAlpha } from '@/core/score/agreement/krippendorff-alpha';
 
 /*
  * node --import tsx bench/agreement.ts

@@ -1,7 +1,7 @@
 import { METHODS } from '@/core/methods/registry';
-import { assign } from '@/core/pairing/assignment';
-import { contactTable } from '@/core/pairing/contact-table';
-import { SLIP } from '@/core/pairing/hand';
+import { assign } from '@/core/plan/pairing/assignment';
+import { contactTable } from '@/core/plan/pairing/contact-table';
+import { SLIP } from '@/core/plan/pairing/hand';
 import { seededRandom } from '@/core/chance/seeded-random';
 
 /* node --import tsx bench/pairing.ts: 300 stocks with 300 sticks, filling the table and solving apart. Solving must stay under 2 s. */

@@ -1,5 +1,5 @@
 import { addDays, type IsoDate } from '@/core/units/iso-date';
-import type { Milestone } from '@/core/findings/milestones';
+import type { Milestone } from '@/core/methods/milestones';
 
 export interface DemoDates {
   past: IsoDate;

@@ -1,21 +1,21 @@
 import { v7 as uuid } from 'uuid';
 import { METHODS } from '@/core/methods/registry';
-import { USUAL_SETTINGS } from '@/core/quantities/needs';
+import { USUAL_SETTINGS } from '@/core/plan/quantities/needs';
 import { addDays } from '@/core/units/iso-date';
 import { aroundZero, seededRandom } from '@/core/chance/seeded-random';
-import type { Context } from '@/server/context';
-import { putRoom, roomOf } from '@/server/bench-plan';
-import { listKeepers } from '@/server/keepers';
-import { addPiece } from '@/server/measured-wood';
-import { putPlannedMethods } from '@/server/planned-methods';
-import { putStore } from '@/server/quantities';
-import { changeSeat, listSeats } from '@/server/seats';
-import { addObservation, putAssumptions, putClimate } from '@/server/sites';
-import { simulatedLogCsv } from '@/server/simulated-log';
-import { bookWood } from '@/server/wood-bookings';
-import { addCheck, addLoggerRun } from '@/server/wood-ledger';
-import { promiseSticks, putSource, putSourceYear } from '@/server/wood-sources';
-import { workshopLots } from '@/server/lots';
+import type { Context } from '@/server/platform/context';
+import { putRoom, roomOf } from '@/server/plan/bench-plan';
+import { listKeepers } from '@/server/aftercare/keepers';
+import { addPiece } from '@/server/plan/measured-wood';
+import { putPlannedMethods } from '@/server/plan/planned-methods';
+import { putStore } from '@/server/plan/quantities';
+import { changeSeat, listSeats } from '@/server/plan/seats';
+import { addObservation, putAssumptions, putClimate } from '@/server/club/sites';
+import { simulatedLogCsv } from '@/server/plan/simulated-log';
+import { bookWood } from '@/server/plan/wood-bookings';
+import { addCheck, addLoggerRun } from '@/server/plan/wood-ledger';
+import { promiseSticks, putSource, putSourceYear } from '@/server/plan/wood-sources';
+import { workshopLots } from '@/server/plan/lots';
 import { ASSISTANT } from './scenario';
 
 /** The site's usual year, taken of the simulated weather, and its region. */

@@ -1,18 +1,18 @@
 import sharp from 'sharp';
 import { v7 as uuid } from 'uuid';
-import { recalibrationSet } from '@/core/calibration/recalibration-set';
+import { recalibrationSet } from '@/core/score/recalibration/recalibration-set';
 import { aroundZero, seededRandom } from '@/core/chance/seeded-random';
 import type { Measures } from '@/core/methods/measures';
 import { methodById } from '@/core/methods/registry';
-import { defaultRule, type Marks } from '@/core/scoring/judge-union';
+import { defaultRule, type Marks } from '@/core/score/rubric/judge-union';
 import { addDays } from '@/core/units/iso-date';
-import type { Actor, Context } from '@/server/context';
-import { addCutLook } from '@/server/cut-looks';
-import { putJudgement } from '@/server/judgements';
-import { addPhoto, putPhotoScale } from '@/server/photos';
-import { answerRecalibration } from '@/server/recalibration';
-import { closeSecondLooks } from '@/server/second-looks';
-import { putScoringSettings, USUAL_SCORING } from '@/server/scoring-settings';
+import type { Actor, Context } from '@/server/platform/context';
+import { addCutLook } from '@/server/score/cut-looks';
+import { putJudgement } from '@/server/score/judgements';
+import { addPhoto, putPhotoScale } from '@/server/score/photos';
+import { answerRecalibration } from '@/server/score/recalibration';
+import { closeSecondLooks } from '@/server/score/second-looks';
+import { putScoringSettings, USUAL_SCORING } from '@/server/score/scoring-settings';
 
 /** Share of the demo's practice unions that both assessors score. */
 const BLIND_RATE = 0.3;

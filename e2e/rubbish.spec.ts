@@ -100,7 +100,7 @@ test('addresses that name nothing are not found, whatever stands in them', async
   const files = [...readdirSync('app/api', { recursive: true, encoding: 'utf8' }).filter((file) => file.endsWith('route.ts')).map((file) => `app/api/${file}`), ...readdirSync('app', { recursive: true, encoding: 'utf8' }).filter((file) => file.endsWith('page.tsx')).map((file) => `app/${file}`)].filter((file) => file.includes('['));
   const faults: string[] = [];
   for (const file of files) {
-    const path = `/${file.replace(/^app\//, '').replace(/\/?(route|page)\.tsx?$/, '').replace(/\(\w+\)\//g, '')}`;
+    const path = `/${file.replace(/^app\//, '').replace(/\/?(route|page)\.tsx?$/, '').replace(/\([\w-]+\)\//g, '')}`;
     const methods = file.endsWith('page.tsx') ? ['GET'] : [...readFileSync(join(file), 'utf8').matchAll(/export const (GET|POST|PUT|PATCH|DELETE)\b/g)].map(([, method]) => method!);
     for (const odd of ODD_PATHS) for (const method of methods) {
       const answer = await request.fetch(path.replace(/\[\w+\]/g, odd), { method, ...(method === 'GET' ? {} : { data: {} }) });

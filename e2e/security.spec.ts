@@ -10,7 +10,8 @@ function mutatingHandlers(): Handler[] {
   const routes = readdirSync('app/api', { recursive: true, encoding: 'utf8' }).filter((file) => file.endsWith('route.ts'));
   return routes.flatMap((file) =>
     [...readFileSync(join('app/api', file), 'utf8').matchAll(/export (?:const|async function) (POST|PUT|PATCH|DELETE)\b/g)].map((match) => ({
-      method: match[1] as Handler['method'], path: `/api/${file.replace(/\/?route\.ts$/, '')}`,
+      // Folders in brackets sort the routes and are not part of their address.
+      method: match[1] as Handler['method'], path: `/api/${file.replace(/\/?route\.ts$/, '').replace(/\([\w-]+\)\//g, '')}`,
     })),
   );
 }

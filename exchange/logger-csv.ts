@@ -1,5 +1,5 @@
 import { DateTime } from 'luxon';
-import type { LoggerRun } from '@/core/wood/logger-run';
+import type { LoggerRun } from '@/core/plan/wood/logger-run';
 import { parseDecimal } from '@/core/units/decimal';
 import { columnsOf, readCsvText } from './csv-text';
 

@@ -1,4 +1,4 @@
-import { type Climate, MONTH_NAMES, problemOfNormals } from '@/core/climate/normals';
+import { type Climate, MONTH_NAMES, problemOfNormals } from '@/core/plan/climate/normals';
 import { parseDecimal } from '@/core/units/decimal';
 import { columnsOf, readCsvText } from './csv-text';
 import { writeCsv } from './csv-table';

@@ -1,4 +1,4 @@
-import type { RosterLine } from '@/core/roster/roster-line';
+import type { RosterLine } from '@/core/plan/roster/roster-line';
 import { columnsOf, readCsvText } from './csv-text';
 
 export interface Roster {

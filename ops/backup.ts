@@ -2,7 +2,7 @@ import { execFile } from 'node:child_process';
 import { cpSync, existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { promisify } from 'node:util';
-import { LAST_GOOD, type LastGood } from '@/server/backup-state';
+import { LAST_GOOD, type LastGood } from '@/server/club/backup-state';
 import { backupsToKeep } from './backup-retention';
 import { contentOf, dumpSchema, loadSchema } from './dump';
 import { startMariaDb } from './mariadb';

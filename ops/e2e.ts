@@ -6,7 +6,7 @@ import { migrate } from '@/db/migrate';
 import { loadDemo } from '@/demo/load-demo';
 import { keepDemoState } from '@/e2e/setup/demo-state';
 import { makeSecondClub } from '@/e2e/setup/second-club';
-import { erasedListIn } from '@/server/erased-list';
+import { erasedListIn } from '@/server/platform/erased-list';
 import { folderMail } from '@/stand-ins/mail/folder-mail';
 import { simulatedWeather } from '@/stand-ins/weather/simulated-weather';
 import { freePort, startMariaDb } from './mariadb';

@@ -1,5 +1,5 @@
 import { openDatabase } from '@/db/database';
-import { rebuildUnionFacts } from '@/server/union-facts';
+import { rebuildUnionFacts } from '@/server/platform/union-facts';
 
 /*
  * DATABASE_URL=mariadb://... node --import tsx ops/rebuild-findings.ts

@@ -2,8 +2,8 @@ import { existsSync, mkdirSync, mkdtempSync, renameSync, rmSync } from 'node:fs'
 import { join, resolve } from 'node:path';
 import { openDatabase } from '@/db/database';
 import { migrate, pendingMigrations } from '@/db/migrate';
-import { erasePersonRows } from '@/server/erase-person';
-import { erasedListIn } from '@/server/erased-list';
+import { erasePersonRows } from '@/server/club/erase-person';
+import { erasedListIn } from '@/server/platform/erased-list';
 import { folderMail } from '@/stand-ins/mail/folder-mail';
 import { simulatedWeather } from '@/stand-ins/weather/simulated-weather';
 import { type Manifest, unpackBackup } from './backup';

@@ -1,5 +1,5 @@
 import type { Database } from '@/db/database';
-import { deliverLetters, sweepOutbox } from '@/server/outbox';
+import { deliverLetters, sweepOutbox } from '@/server/platform/outbox';
 import type { MailService } from '@/stand-ins/mail/mail-service';
 
 const EVERY = 60_000;

@@ -1,7 +1,7 @@
 import { METHODS, methodById } from '@/core/methods/registry';
 import type { Place } from '@/core/methods/use';
-import { otherMethods } from '@/core/pairing/another-method';
-import { pairUp, type PairingInput, type PairingResult } from '@/core/pairing/pair-up';
+import { otherMethods } from '@/core/plan/pairing/another-method';
+import { pairUp, type PairingInput, type PairingResult } from '@/core/plan/pairing/pair-up';
 
 /** What the page asks for. */
 export interface PairingOrder extends Omit<PairingInput, 'method' | 'progress'> {

@@ -1,5 +1,5 @@
-import { season } from '@/server/season';
-import { SeasonLine } from '@/ui/season/season-line';
+import { season } from '@/server/plan/season';
+import { SeasonLine } from '@/ui/plan/season/season-line';
 import { pageContext } from '../_http/session';
 
 /** The season line of the club, for the top of a page. */

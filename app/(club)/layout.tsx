@@ -1,7 +1,7 @@
 import Link from 'next/link';
 import { AccountMenu } from '@/ui/club/account-menu';
-import { WaitingNotice } from '@/ui/device/waiting-notice';
-import { CaliperListener } from '@/ui/stand-ins/caliper-listener';
+import { WaitingNotice } from '@/ui/kit/device/waiting-notice';
+import { CaliperListener } from '@/ui/kit/stand-ins/caliper-listener';
 import { pageContext } from '../_http/session';
 
 export default async function ClubLayout({ children }: { children: React.ReactNode }) {

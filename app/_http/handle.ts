@@ -1,7 +1,7 @@
-import type { Context, Services } from '@/server/context';
-import { databaseIsAway, isCrowded, isNoId } from '@/server/database-is-away';
-import { isId } from '@/server/fields';
-import { notFound, UseCaseError } from '@/server/use-case-error';
+import type { Context, Services } from '@/server/platform/context';
+import { databaseIsAway, isCrowded, isNoId } from '@/server/platform/database-is-away';
+import { isId } from '@/server/platform/fields';
+import { notFound, UseCaseError } from '@/server/platform/use-case-error';
 import { refuseForeignOrigin } from './own-origin';
 import { readJson, USUAL_MOST_JSON } from './read-body';
 import { publicUrl, services } from './services';

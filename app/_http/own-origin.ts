@@ -1,4 +1,4 @@
-import { UseCaseError } from '@/server/use-case-error';
+import { UseCaseError } from '@/server/platform/use-case-error';
 
 const LOOPBACK = new Set(['127.0.0.1', 'localhost', '[::1]']);
 

@@ -1,4 +1,4 @@
-import { UseCaseError } from '@/server/use-case-error';
+import { UseCaseError } from '@/server/platform/use-case-error';
 
 /** A page behind a private link, in the bright-sun theme; a link that does not open says why. Looking changes nothing: mail programs and previews open links too. */
 export async function PrivateLink<T>({ opened, show }: { opened: Promise<T>; show: (page: T) => React.ReactNode }) {

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { UseCaseError } from '@/server/use-case-error';
+import { UseCaseError } from '@/server/platform/use-case-error';
 import { parseJson, readBytes, readJson } from './read-body';
 
 const JSON_TYPE = { 'Content-Type': 'application/json' };

@@ -1,4 +1,4 @@
-import { UseCaseError } from '@/server/use-case-error';
+import { UseCaseError } from '@/server/platform/use-case-error';
 
 /** Bytes of JSON that a route takes unless it says otherwise. */
 export const USUAL_MOST_JSON = 64_000;

@@ -1,7 +1,7 @@
 import { join } from 'node:path';
 import { openDatabase, type Database } from '@/db/database';
-import type { Services } from '@/server/context';
-import { erasedListIn } from '@/server/erased-list';
+import type { Services } from '@/server/platform/context';
+import { erasedListIn } from '@/server/platform/erased-list';
 import { folderMail } from '@/stand-ins/mail/folder-mail';
 import { simulatedWeather } from '@/stand-ins/weather/simulated-weather';
 

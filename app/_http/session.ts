@@ -1,9 +1,9 @@
 import { cookies, headers } from 'next/headers';
 import { redirect } from 'next/navigation';
 import { cache } from 'react';
-import type { Actor, Context } from '@/server/context';
-import { lookingContext } from '@/server/looking';
-import { actorOf } from '@/server/sign-in';
+import type { Actor, Context } from '@/server/platform/context';
+import { lookingContext } from '@/server/club/looking';
+import { actorOf } from '@/server/club/sign-in';
 import { publicUrl, services } from './services';
 
 /** Over HTTPS under a name that browsers take for this host alone, and from no page that is not secure. */

@@ -1,4 +1,4 @@
-import { UseCaseError } from '@/server/use-case-error';
+import { UseCaseError } from '@/server/platform/use-case-error';
 import { readBytes } from './read-body';
 
 const MOST_BYTES = 8_000_000;

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
-import { needsFirstLead } from '@/server/members';
+import { needsFirstLead } from '@/server/club/members';
 import { AccountForm } from '@/ui/club/account-form';
 import { services } from '../_http/services';
 

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { redirect } from 'next/navigation';
-import { needsFirstLead } from '@/server/members';
+import { needsFirstLead } from '@/server/club/members';
 import { AccountForm } from '@/ui/club/account-form';
 import { FrontDrawing } from '@/ui/club/front-drawing';
 import { ownPath } from '../_http/own-path';

@@ -1,4 +1,4 @@
-import type { Grade } from '../scoring/grade';
+import type { Grade } from './grade';
 
 /** A share of contact that counts as matched, of a side or of a whole line. */
 export const MATCHED = 0.6;

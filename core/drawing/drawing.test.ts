@@ -4,7 +4,7 @@ import { outlineOf } from '../methods/common/outline-method';
 import { exampleMeasures } from '../methods/example-measures';
 import { figuresOf } from '../methods/field';
 import { whipAndTongue } from '../methods/whip-and-tongue/method';
-import { pointsAt } from '../scoring/judge-union';
+import { pointsAt } from '../score/rubric/judge-union';
 import { crossSection } from './cross-section';
 import type { DisplayList, Path } from './display-list';
 import { faceView } from './face-view';

@@ -1,4 +1,4 @@
-import { MILESTONES, type Answer, type Milestone } from './milestones';
+import { MILESTONES, type Answer, type Milestone } from '../methods/milestones';
 
 /** The last answer a union got for each milestone that was asked. */
 export type UnionAnswers = Partial<Record<Milestone, Answer>>;

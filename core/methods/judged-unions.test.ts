@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { InputError } from '../contact/input-error';
-import { bestCorrections } from '../scoring/best-corrections';
-import { defaultRule, judgeUnion, type Marks } from '../scoring/judge-union';
+import { bestCorrections } from '../score/rubric/best-corrections';
+import { defaultRule, judgeUnion, type Marks } from '../score/rubric/judge-union';
 import { formatLength } from '../units/length';
 import { exampleMeasures } from './example-measures';
 import type { Field } from './field';

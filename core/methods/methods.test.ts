@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { defaultRule, judgeUnion, pointsAt } from '../scoring/judge-union';
+import { defaultRule, judgeUnion, pointsAt } from '../score/rubric/judge-union';
 import { CAUTIONS } from './cautions';
 import { exampleMeasures } from './example-measures';
 import { figuresOf } from './field';

@@ -1,19 +1,19 @@
 import type { LengthUnit } from '@/core/units/length';
 import type { TemperatureUnit } from '@/core/units/temperature';
 import type { Measures } from '@/core/methods/measures';
-import type { Climate } from '@/core/climate/normals';
-import type { Edits } from '@/core/phenology/assumptions';
-import type { Sign } from '@/core/phenology/observation';
-import type { SkillLevel } from '@/core/pairing/hand';
-import type { LoggerSummary, Reading } from '@/core/wood/logger-run';
+import type { Climate } from '@/core/plan/climate/normals';
+import type { Edits } from '@/core/plan/phenology/assumptions';
+import type { Sign } from '@/core/plan/phenology/observation';
+import type { SkillLevel } from '@/core/plan/pairing/hand';
+import type { LoggerSummary, Reading } from '@/core/plan/wood/logger-run';
 import type { Choices } from '@/core/methods/school';
-import type { Verdict } from '@/core/compatibility/compatibility';
-import type { Limb } from '@/core/topworking/limb';
+import type { Verdict } from '@/core/methods/compatibility/compatibility';
+import type { Limb } from '@/core/plan/topworking/limb';
 import type { Stage } from '@/core/methods/method';
-import type { Marks, ScoringRule } from '@/core/scoring/judge-union';
-import type { RubricEdits } from '@/core/scoring/rubric-edits';
-import type { PhotoScale } from '@/core/photos/photo-scale';
-import type { Milestone, Answer } from '@/core/findings/milestones';
+import type { Marks, ScoringRule } from '@/core/score/rubric/judge-union';
+import type { RubricEdits } from '@/core/score/rubric/rubric-edits';
+import type { PhotoScale } from '@/core/score/photos/photo-scale';
+import type { Milestone, Answer } from '@/core/methods/milestones';
 import type { TakeState } from '@/core/findings/take-state';
 
 /* Rows as the database gives them: dates as YYYY-MM-DD, instants as Date, both UTC. */

@@ -1,18 +1,18 @@
 import { v7 as uuid } from 'uuid';
-import type { Services } from '@/server/context';
-import { hashPassword } from '@/server/secrets';
-import { actorOf, signIn } from '@/server/sign-in';
-import { addStockLot, addWoodLot } from '@/server/lots';
-import { addWalkIn, listSeats } from '@/server/seats';
-import { addSite } from '@/server/sites';
-import { putWorkshop } from '@/server/workshops';
+import type { Services } from '@/server/platform/context';
+import { hashPassword } from '@/server/platform/secrets';
+import { actorOf, signIn } from '@/server/club/sign-in';
+import { addStockLot, addWoodLot } from '@/server/plan/lots';
+import { addWalkIn, listSeats } from '@/server/plan/seats';
+import { addSite } from '@/server/club/sites';
+import { putWorkshop } from '@/server/plan/workshops';
 import { METHODS } from '@/core/methods/registry';
-import { putJudgement } from '@/server/judgements';
+import { putJudgement } from '@/server/score/judgements';
 import { exampleMeasures } from '@/core/methods/example-measures';
-import { permitKeepers } from '@/server/keeper-permits';
-import { listKeepers, makeKeepers } from '@/server/keepers';
-import { addRound } from '@/server/rounds';
-import { putSource } from '@/server/wood-sources';
+import { permitKeepers } from '@/server/score/keeper-permits';
+import { listKeepers, makeKeepers } from '@/server/aftercare/keepers';
+import { addRound } from '@/server/follow-up/rounds';
+import { putSource } from '@/server/plan/wood-sources';
 
 /** Ids of another club, which nobody of the first may reach. */
 export interface SecondClub {

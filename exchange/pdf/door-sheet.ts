@@ -1,5 +1,5 @@
-import { BENCH_DEPTH, placesOf, type Room, SPOT_WORDS } from '@/core/benches/room';
-import { type DayBlock, timeOf } from '@/core/benches/time-plan';
+import { BENCH_DEPTH, placesOf, type Room, SPOT_WORDS } from '@/core/plan/benches/room';
+import { type DayBlock, timeOf } from '@/core/plan/benches/time-plan';
 import { formatDate } from '@/core/units/iso-date';
 import { type Doc, makePdf, MM, PAPER, type Paper, writeLine } from './document';
 

@@ -1,8 +1,8 @@
 import type { Method, Technique } from '@/core/methods/method';
 import { triggerWords } from '@/core/methods/aftercare-task';
-import type { ScoringRule } from '@/core/scoring/judge-union';
-import { wordedPoints } from '@/core/scoring/worded-points';
-import type { StepSheet } from '@/core/teaching/step-sheets';
+import type { ScoringRule } from '@/core/score/rubric/judge-union';
+import { wordedPoints } from '@/core/score/rubric/worded-points';
+import type { StepSheet } from '@/core/teach/step-sheets';
 import { formatLength, type LengthUnit } from '@/core/units/length';
 import { type Doc, makePdf, MM, PAPER, type Paper, writeLine, writeParagraph } from './document';
 import { paintDrawing } from './paint-drawing';

@@ -1,4 +1,4 @@
-import { type BuyLine, CHLORINE_CAUTION, inUnits } from '@/core/quantities/kit';
+import { type BuyLine, CHLORINE_CAUTION, inUnits } from '@/core/plan/quantities/kit';
 import { formatDate } from '@/core/units/iso-date';
 import { type Doc, makePdf, MM, PAPER, type Paper, writeLine, writeParagraph } from './document';
 

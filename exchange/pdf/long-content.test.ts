@@ -1,10 +1,10 @@
 import { execFileSync } from 'node:child_process';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { seatPeople, usualRoom } from '@/core/benches/room';
-import { timePlan, USUAL_DAY } from '@/core/benches/time-plan';
+import { seatPeople, usualRoom } from '@/core/plan/benches/room';
+import { timePlan, USUAL_DAY } from '@/core/plan/benches/time-plan';
 import { METHODS } from '@/core/methods/registry';
-import { defaultRule } from '@/core/scoring/judge-union';
+import { defaultRule } from '@/core/score/rubric/judge-union';
 import { doorSheetPdf } from './door-sheet';
 import { PAPER, type Paper } from './document';
 import { kitListPdf } from './kit-list';

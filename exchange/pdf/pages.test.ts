@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import jsQR from 'jsqr';
 import { describe, expect, it } from 'vitest';
 import { METHODS } from '@/core/methods/registry';
-import { defaultRule } from '@/core/scoring/judge-union';
+import { defaultRule } from '@/core/score/rubric/judge-union';
 import { reportSlipsPdf } from './report-slips';
 import { scoreSheetPdf } from './score-sheet';
 import { LEAST_TAG, tagsPdf, type Tag } from './tags';

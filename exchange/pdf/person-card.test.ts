@@ -1,11 +1,11 @@
 import { execFileSync } from 'node:child_process';
 import { describe, expect, it } from 'vitest';
-import type { CardUnion, PersonCard } from '@/core/cards/person-card';
+import type { CardUnion, PersonCard } from '@/core/score/cards/person-card';
 import { exampleMeasures } from '@/core/methods/example-measures';
 import { METHODS } from '@/core/methods/registry';
 import { shownTechnique } from '@/core/methods/shown-technique';
-import { defaultRule, judgeUnion } from '@/core/scoring/judge-union';
-import { faultShown } from '@/core/teaching/fault-shown';
+import { defaultRule, judgeUnion } from '@/core/score/rubric/judge-union';
+import { faultShown } from '@/core/teach/fault-shown';
 import { personCardsPdf } from './person-card';
 
 const union = (number: number, score: number | null): CardUnion => ({ number, score, contact: 0.8, words: 'both sides, 80 %', fatal: false, glyph: { runs: [{ from: 0, to: 3 }], fatal: null } });

@@ -1,8 +1,8 @@
-import type { CardUnion, PersonCard } from '@/core/cards/person-card';
+import type { CardUnion, PersonCard } from '@/core/score/cards/person-card';
 import { formatCode } from '@/core/codes/plant-code';
 import { thumbnail } from '@/core/drawing/thumbnail';
 import { unionGlyph } from '@/core/drawing/union-glyph';
-import type { FaultShown } from '@/core/teaching/fault-shown';
+import type { FaultShown } from '@/core/teach/fault-shown';
 import { formatDate } from '@/core/units/iso-date';
 import { type Doc, makePdf, MM, PAPER, type Paper, writeLine, writeParagraph } from './document';
 import { paintDrawing } from './paint-drawing';

@@ -1,4 +1,4 @@
-import { ANSWER_WORDS, ANSWERS } from '@/core/findings/milestones';
+import { ANSWER_WORDS, ANSWERS } from '@/core/methods/milestones';
 import { formatCode } from '@/core/codes/plant-code';
 import { formatDate } from '@/core/units/iso-date';
 import { makePdf, MM, PAPER, type Paper, writeLine, writeParagraph } from './document';

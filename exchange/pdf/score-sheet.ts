@@ -1,13 +1,13 @@
 import { exampleMeasures } from '@/core/methods/example-measures';
 import { figuresOf } from '@/core/methods/field';
 import type { Method } from '@/core/methods/method';
-import type { ScoringRule } from '@/core/scoring/judge-union';
-import { wordedPoints } from '@/core/scoring/worded-points';
+import type { ScoringRule } from '@/core/score/rubric/judge-union';
+import { wordedPoints } from '@/core/score/rubric/worded-points';
 import { formatDate } from '@/core/units/iso-date';
 import type { LengthUnit } from '@/core/units/length';
 import { type Doc, makePdf, MM, PAPER, type Paper, writeLine, writeParagraph } from './document';
 import { paintDrawing } from './paint-drawing';
-import { USUAL_THRESHOLDS } from '@/core/scoring/thresholds';
+import { USUAL_THRESHOLDS } from '@/core/methods/thresholds';
 
 export interface ScoreSheet {
   method: Method;

@@ -1,5 +1,5 @@
-import { CHECK_LINE, type LaidOut, SHEETS } from '@/core/templates/lay-out';
-import type { TemplateStroke } from '@/core/templates/template';
+import { CHECK_LINE, type LaidOut, SHEETS } from '@/core/teach/templates/lay-out';
+import type { TemplateStroke } from '@/core/methods/template';
 import { type Doc, makePdf, MM, writeLine, writeParagraph } from './document';
 
 const STYLE: Record<TemplateStroke['kind'], { width: number; dash: number | null }> = { cut: { width: 1.1, dash: null }, mark: { width: 0.35, dash: null }, fold: { width: 0.5, dash: 3 } };

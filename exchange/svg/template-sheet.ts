@@ -1,4 +1,4 @@
-import { CHECK_LINE, type LaidOut, SHEETS } from '@/core/templates/lay-out';
+import { CHECK_LINE, type LaidOut, SHEETS } from '@/core/teach/templates/lay-out';
 
 const escape = (text: string): string => text.replace(/[&<>"]/g, (character) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[character]!);
 

@@ -9,17 +9,17 @@ import { openDatabase } from '@/db/database';
 import type { Role } from '@/db/models/rows';
 import { folderMail } from '@/stand-ins/mail/folder-mail';
 import { simulatedWeather } from '@/stand-ins/weather/simulated-weather';
-import type { Context, Services } from '../context';
-import { erasedListIn } from '../erased-list';
-import { normaliseEmail } from '../fields';
-import { permitKeepers } from '../keeper-permits';
-import { addStockLot, addWoodLot, workshopLots } from '../lots';
-import { addMember } from '../members';
-import { setPasswordByLink } from '../passwords';
-import { addWalkIn, listSeats } from '../seats';
-import { UseCaseError, type Refusal } from '../use-case-error';
-import { addSite } from '../sites';
-import { putWorkshop } from '../workshops';
+import type { Context, Services } from '@/server/platform/context';
+import { erasedListIn } from '@/server/platform/erased-list';
+import { normaliseEmail } from '@/server/platform/fields';
+import { permitKeepers } from '@/server/score/keeper-permits';
+import { addStockLot, addWoodLot, workshopLots } from '@/server/plan/lots';
+import { addMember } from '@/server/club/members';
+import { setPasswordByLink } from '@/server/club/passwords';
+import { addWalkIn, listSeats } from '@/server/plan/seats';
+import { UseCaseError, type Refusal } from '@/server/platform/use-case-error';
+import { addSite } from '@/server/club/sites';
+import { putWorkshop } from '@/server/plan/workshops';
 
 /** A day at the benches in the tests; use cases are given it as now. */
 export const NOW = new Date('2027-03-06T10:00:00Z');

@@ -1,4 +1,4 @@
-import type { Climate } from '@/core/climate/normals';
+import type { Climate } from '@/core/plan/climate/normals';
 
 /** A made-up climate of the simulated weather service. */
 export interface NamedClimate extends Climate {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { dayNormals } from '@/core/climate/day-normals';
-import { problemOfNormals } from '@/core/climate/normals';
+import { dayNormals } from '@/core/plan/climate/day-normals';
+import { problemOfNormals } from '@/core/plan/climate/normals';
 import { simulatedWeather } from './simulated-weather';
 
 describe('the simulated weather', () => {

@@ -1,5 +1,5 @@
-import { dayNormals } from '@/core/climate/day-normals';
-import type { Normals } from '@/core/climate/normals';
+import { dayNormals } from '@/core/plan/climate/day-normals';
+import type { Normals } from '@/core/plan/climate/normals';
 import { addDays } from '@/core/units/iso-date';
 import { CLIMATES } from './climates';
 import type { DayWeather, WeatherService } from './weather-service';

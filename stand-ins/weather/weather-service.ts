@@ -1,4 +1,4 @@
-import type { Normals } from '@/core/climate/normals';
+import type { Normals } from '@/core/plan/climate/normals';
 import type { NamedClimate } from './climates';
 
 export interface DayWeather {

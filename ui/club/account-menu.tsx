@@ -5,8 +5,8 @@ import { useRouter } from 'next/navigation';
 import { DropdownMenu } from 'radix-ui';
 import { ChevronDown } from 'lucide-react';
 import { useState } from 'react';
-import { forgetKeptPages } from '../device/keep-page';
-import { send } from '../form/send';
+import { forgetKeptPages } from '@/ui/kit/device/keep-page';
+import { send } from '@/ui/kit/form/send';
 
 /** Name and club, with what belongs to the person who is signed in. */
 export function AccountMenu({ name, clubName, role }: { name: string; clubName: string; role: string }) {

@@ -1,7 +1,7 @@
 'use client';
 
-import { Problem } from '../form/problem';
-import { useSend } from '../form/use-send';
+import { Problem } from '@/ui/kit/form/problem';
+import { useSend } from '@/ui/kit/form/use-send';
 
 interface ClubLine { clubId: string; name: string; role: string; asked: boolean }
 

@@ -1,10 +1,10 @@
 'use client';
 
 import { useState } from 'react';
-import { Field } from '../form/field';
-import { Problem } from '../form/problem';
-import { send } from '../form/send';
-import { SheetDialog } from '../form/sheet-dialog';
+import { Field } from '@/ui/kit/form/field';
+import { Problem } from '@/ui/kit/form/problem';
+import { send } from '@/ui/kit/form/send';
+import { SheetDialog } from '@/ui/kit/form/sheet-dialog';
 
 interface ConfirmPasswordProps {
   open: boolean;

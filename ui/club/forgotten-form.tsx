@@ -1,9 +1,9 @@
 'use client';
 
 import { useState } from 'react';
-import { Field } from '../form/field';
-import { Problem } from '../form/problem';
-import { send } from '../form/send';
+import { Field } from '@/ui/kit/form/field';
+import { Problem } from '@/ui/kit/form/problem';
+import { send } from '@/ui/kit/form/send';
 
 /** Asks for the address of an account; what is said afterwards is the same whether there is one. */
 export function ForgottenForm() {

@@ -1,8 +1,8 @@
 import { exampleMeasures } from '@/core/methods/example-measures';
 import { figuresOf } from '@/core/methods/field';
 import { METHODS } from '@/core/methods/registry';
-import { UnionDrawing } from '../union/union-drawing';
-import { USUAL_THRESHOLDS } from '@/core/scoring/thresholds';
+import { UnionDrawing } from '@/ui/kit/union/union-drawing';
+import { USUAL_THRESHOLDS } from '@/core/methods/thresholds';
 
 /** The product's one picture: a union from the side, and its two green lines. */
 export function FrontDrawing() {

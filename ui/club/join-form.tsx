@@ -1,9 +1,9 @@
 'use client';
 
 import { useState } from 'react';
-import { Field } from '../form/field';
-import { Problem } from '../form/problem';
-import { send } from '../form/send';
+import { Field } from '@/ui/kit/form/field';
+import { Problem } from '@/ui/kit/form/problem';
+import { send } from '@/ui/kit/form/send';
 
 /** Answers a club that asks, with the password of the account it asks. */
 export function JoinForm({ token, email }: { token: string; email: string }) {

@@ -1,10 +1,10 @@
 'use client';
 
 import { useState } from 'react';
-import { Field } from '../form/field';
-import { Problem } from '../form/problem';
-import type { Sent } from '../form/send';
-import { useSend } from '../form/use-send';
+import { Field } from '@/ui/kit/form/field';
+import { Problem } from '@/ui/kit/form/problem';
+import type { Sent } from '@/ui/kit/form/send';
+import { useSend } from '@/ui/kit/form/use-send';
 import { ConfirmPassword } from './confirm-password';
 
 interface MemberLine { userId: string; name: string; email: string; role: string; asked: boolean }

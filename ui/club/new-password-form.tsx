@@ -2,9 +2,9 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { Field } from '../form/field';
-import { Problem } from '../form/problem';
-import { send } from '../form/send';
+import { Field } from '@/ui/kit/form/field';
+import { Problem } from '@/ui/kit/form/problem';
+import { send } from '@/ui/kit/form/send';
 
 export const PASSWORD_HINT = '12 characters or more, and not a common one: four words that do not belong together are good.';
 

@@ -1,9 +1,9 @@
 'use client';
 
 import { useState } from 'react';
-import { Field } from '../form/field';
-import { Problem } from '../form/problem';
-import { useSend } from '../form/use-send';
+import { Field } from '@/ui/kit/form/field';
+import { Problem } from '@/ui/kit/form/problem';
+import { useSend } from '@/ui/kit/form/use-send';
 import { PASSWORD_HINT } from './new-password-form';
 
 /** Changes one's own password; the old one is asked. */

@@ -1,8 +1,8 @@
 'use client';
 
-import { AskFirst } from '../form/ask-first';
-import { Problem } from '../form/problem';
-import { useSend } from '../form/use-send';
+import { AskFirst } from '@/ui/kit/form/ask-first';
+import { Problem } from '@/ui/kit/form/problem';
+import { useSend } from '@/ui/kit/form/use-send';
 
 /** A session of the reader, its times in words of their zone. */
 export interface SessionLine { id: string; device: string; since: string; seen: string; keptOffline: boolean; here: boolean }

@@ -1,8 +1,8 @@
 'use client';
 
 import { useState } from 'react';
-import { Problem } from '../form/problem';
-import { useSend } from '../form/use-send';
+import { Problem } from '@/ui/kit/form/problem';
+import { useSend } from '@/ui/kit/form/use-send';
 
 const UNITS = {
   lengthUnit: [['mm', 'Millimetres'], ['in', 'Inches']],

@@ -1,8 +1,8 @@
 'use client';
 
 import { useCallback } from 'react';
-import { MILESTONE_WORDS, type Milestone } from '@/core/findings/milestones';
-import { Chart, type ChartFont } from '../chart/chart';
+import { MILESTONE_WORDS, type Milestone } from '@/core/methods/milestones';
+import { Chart, type ChartFont } from '@/ui/kit/chart/chart';
 
 export interface ChartedTake {
   milestone: Milestone;

@@ -2,13 +2,13 @@
 
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
-import { ANSWER_WORDS, ANSWERS, MILESTONE_WORDS, type Milestone } from '@/core/findings/milestones';
+import { ANSWER_WORDS, ANSWERS, MILESTONE_WORDS, type Milestone } from '@/core/methods/milestones';
 import { formatCode } from '@/core/codes/plant-code';
 import type { RoundGrower } from './round-data';
-import { Field } from '../form/field';
-import { Problem } from '../form/problem';
-import { SheetDialog } from '../form/sheet-dialog';
-import { useSend } from '../form/use-send';
+import { Field } from '@/ui/kit/form/field';
+import { Problem } from '@/ui/kit/form/problem';
+import { SheetDialog } from '@/ui/kit/form/sheet-dialog';
+import { useSend } from '@/ui/kit/form/use-send';
 
 interface EnterAnswerProps {
   roundId: string;

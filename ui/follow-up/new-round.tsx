@@ -2,10 +2,10 @@
 
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
-import { MILESTONE_WORDS, type Milestone } from '@/core/findings/milestones';
-import { Field } from '../form/field';
-import { Problem } from '../form/problem';
-import { useSend } from '../form/use-send';
+import { MILESTONE_WORDS, type Milestone } from '@/core/methods/milestones';
+import { Field } from '@/ui/kit/form/field';
+import { Problem } from '@/ui/kit/form/problem';
+import { useSend } from '@/ui/kit/form/use-send';
 
 /** A new round: what it asks, and from when to when. */
 export function NewRound({ workshopId, milestones, opensOn, closesOn }: { workshopId: string; milestones: Milestone[]; opensOn: string; closesOn: string }) {

@@ -1,15 +1,15 @@
 'use client';
 
 import { useState } from 'react';
-import { ANSWER_WORDS, ANSWERS, type Answer, MILESTONE_WORDS } from '@/core/findings/milestones';
+import { ANSWER_WORDS, ANSWERS, type Answer, MILESTONE_WORDS } from '@/core/methods/milestones';
 import { formatCode } from '@/core/codes/plant-code';
 import { formatDate } from '@/core/units/iso-date';
 import type { RoundOnBoard } from './round-data';
-import { Field } from '../form/field';
-import { Problem } from '../form/problem';
-import { useSend } from '../form/use-send';
-import { RibbonStrip } from '../lots/ribbon';
-import { AskFirst } from '../form/ask-first';
+import { Field } from '@/ui/kit/form/field';
+import { Problem } from '@/ui/kit/form/problem';
+import { useSend } from '@/ui/kit/form/use-send';
+import { RibbonStrip } from '@/ui/plan/wood/ribbon';
+import { AskFirst } from '@/ui/kit/form/ask-first';
 import { EnterAnswer } from './enter-answer';
 
 /** How an answer looks in a row of plants: shape and letter, green only for life. */

@@ -1,4 +1,4 @@
-import type { Answer, Milestone } from '@/core/findings/milestones';
+import type { Answer, Milestone } from '@/core/methods/milestones';
 
 /** A round as its board shows it. */
 export interface RoundOnBoard {

@@ -1,4 +1,4 @@
-import { LeafPages } from '../club/leaf-pages';
+import { LeafPages } from '@/ui/kit/leaf-pages';
 
 const PAGES = [
   ['', 'Day and people'], ['/season', 'Season'], ['/dates', 'Dates'], ['/quantities', 'Quantities'], ['/wood', 'Wood'], ['/pairs', 'Pairs'], ['/benches', 'Benches'], ['/ready', 'Ready check'],

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { briefingText } from '@/core/briefing/briefing-text';
+import { briefingText } from '@/core/teach/briefing/briefing-text';
 import { METHODS } from '@/core/methods/registry';
 import { shownTechnique } from '@/core/methods/shown-technique';
 import { rendered } from '../testing/rendered';

@@ -1,11 +1,11 @@
 'use client';
 
 import Link from 'next/link';
-import type { BriefingText } from '@/core/briefing/briefing-text';
+import type { BriefingText } from '@/core/teach/briefing/briefing-text';
 import { formatDate } from '@/core/units/iso-date';
-import { Field } from '../form/field';
-import { Problem } from '../form/problem';
-import { useSend } from '../form/use-send';
+import { Field } from '@/ui/kit/form/field';
+import { Problem } from '@/ui/kit/form/problem';
+import { useSend } from '@/ui/kit/form/use-send';
 
 interface Person { id: string; seat: number; name: string; at: string | null; current: boolean }
 

@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import { keepPage } from '../device/keep-page';
+import { keepPage } from '@/ui/kit/device/keep-page';
 
 /** Keeps this page and what it is made of in the browser, so that it opens without reception; says whether it could. */
 export function KeepOffline() {

@@ -1,9 +1,9 @@
 import { WOOD_WORDS } from '@/core/methods/use';
 import type { Method, Technique } from '@/core/methods/method';
 import { triggerWords } from '@/core/methods/aftercare-task';
-import { MILESTONE_WORDS } from '@/core/findings/milestones';
-import type { ScoringRule } from '@/core/scoring/judge-union';
-import { wordedPoints } from '@/core/scoring/worded-points';
+import { MILESTONE_WORDS } from '@/core/methods/milestones';
+import type { ScoringRule } from '@/core/score/rubric/judge-union';
+import { wordedPoints } from '@/core/score/rubric/worded-points';
 import { formatLength, type LengthUnit } from '@/core/units/length';
 
 const BARK = { 'must slip': 'must slip', helpful: 'slipping helps, and is not needed', 'need not slip': 'need not slip' };

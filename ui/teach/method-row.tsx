@@ -5,7 +5,7 @@ import type { Method } from '@/core/methods/method';
 import { shownTechnique } from '@/core/methods/shown-technique';
 import { piecesAfter } from '@/core/methods/step';
 import { formatLength, type LengthUnit } from '@/core/units/length';
-import { UnionDrawing } from '../union/union-drawing';
+import { UnionDrawing } from '@/ui/kit/union/union-drawing';
 
 /** Caliper rule: 0 to this many mm. */
 const RULE = 100;

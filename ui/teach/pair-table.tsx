@@ -2,11 +2,11 @@
 
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
-import { type Pairing, type Verdict, VERDICT_WORDS } from '@/core/compatibility/compatibility';
-import { Field } from '../form/field';
-import { Problem } from '../form/problem';
-import { SheetDialog } from '../form/sheet-dialog';
-import { useSend } from '../form/use-send';
+import { type Pairing, type Verdict, VERDICT_WORDS } from '@/core/methods/compatibility/compatibility';
+import { Field } from '@/ui/kit/form/field';
+import { Problem } from '@/ui/kit/form/problem';
+import { SheetDialog } from '@/ui/kit/form/sheet-dialog';
+import { useSend } from '@/ui/kit/form/use-send';
 
 interface PairTableProps {
   own: (Pairing & { id: string })[];

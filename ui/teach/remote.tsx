@@ -1,7 +1,7 @@
 'use client';
 
-import type { StepSheet } from '@/core/teaching/step-sheets';
-import type { TeachingState } from '@/core/teaching/teaching-state';
+import type { StepSheet } from '@/core/teach/step-sheets';
+import type { TeachingState } from '@/core/teach/teaching-state';
 import { RunDown } from './run-down';
 import { useTeaching } from './use-teaching';
 

@@ -2,8 +2,8 @@
 
 import { useState } from 'react';
 import { type Choices, chosen, type SchoolQuestion } from '@/core/methods/school';
-import { Problem } from '../form/problem';
-import { useSend } from '../form/use-send';
+import { Problem } from '@/ui/kit/form/problem';
+import { useSend } from '@/ui/kit/form/use-send';
 
 interface SchoolChoicesProps {
   workshopId: string;

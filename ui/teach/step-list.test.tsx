@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { METHODS } from '@/core/methods/registry';
 import { shownTechnique, woodOf } from '@/core/methods/shown-technique';
-import { defaultRule } from '@/core/scoring/judge-union';
-import { stepSheets } from '@/core/teaching/step-sheets';
+import { defaultRule } from '@/core/score/rubric/judge-union';
+import { stepSheets } from '@/core/teach/step-sheets';
 import { rendered } from '../testing/rendered';
 import { MethodAfter, MethodFacts } from './method-facts';
 import { StepList } from './step-list';

@@ -1,5 +1,5 @@
-import type { StepSheet } from '@/core/teaching/step-sheets';
-import { UnionDrawing } from '../union/union-drawing';
+import type { StepSheet } from '@/core/teach/step-sheets';
+import { UnionDrawing } from '@/ui/kit/union/union-drawing';
 
 /** Height the drawings of steps share, px: one scale from step to step as far as the wood allows. */
 const DRAWN = 300;

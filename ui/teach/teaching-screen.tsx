@@ -1,10 +1,10 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import type { BriefingText } from '@/core/briefing/briefing-text';
-import type { StepSheet } from '@/core/teaching/step-sheets';
-import type { TeachingState } from '@/core/teaching/teaching-state';
-import { UnionDrawing } from '../union/union-drawing';
+import type { BriefingText } from '@/core/teach/briefing/briefing-text';
+import type { StepSheet } from '@/core/teach/step-sheets';
+import type { TeachingState } from '@/core/teach/teaching-state';
+import { UnionDrawing } from '@/ui/kit/union/union-drawing';
 import { RunDown } from './run-down';
 import { useTeaching } from './use-teaching';
 

@@ -2,8 +2,8 @@
 
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { v7 as uuid } from 'uuid';
-import type { TeachingState } from '@/core/teaching/teaching-state';
-import { send } from '../form/send';
+import type { TeachingState } from '@/core/teach/teaching-state';
+import { send } from '@/ui/kit/form/send';
 
 export interface Teaching {
   state: TeachingState;

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { DateTime } from 'luxon';
-import { ownAccount } from '@/server/account';
+import { ownAccount } from '@/server/club/account';
 import { ClubsBoard } from '@/ui/club/clubs-board';
 import { PasswordForm } from '@/ui/club/password-form';
 import { SessionsBoard } from '@/ui/club/sessions-board';

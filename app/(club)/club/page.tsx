@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
 import { DateTime } from 'luxon';
-import { lastGoodBackup } from '@/server/backup-state';
-import { listMembers } from '@/server/members';
-import { nameTraces } from '@/server/name-traces';
+import { lastGoodBackup } from '@/server/club/backup-state';
+import { listMembers } from '@/server/club/members';
+import { nameTraces } from '@/server/club/name-traces';
 import { MembersBoard } from '@/ui/club/members-board';
 import { TracesBoard } from '@/ui/club/traces-board';
 import { UnitsForm } from '@/ui/club/units-form';

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { METHODS } from '@/core/methods/registry';
-import { clubDay } from '@/server/season';
+import { clubDay } from '@/server/plan/season';
 import { MethodRow } from '@/ui/teach/method-row';
 import { pageContext } from '../../_http/session';
 import { Season } from '../_season';

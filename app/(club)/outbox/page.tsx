@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { DateTime } from 'luxon';
-import { outbox, type OutboxMessage, waitingLetters } from '@/server/outbox';
-import { UseCaseError } from '@/server/use-case-error';
+import { outbox, type OutboxMessage, waitingLetters } from '@/server/platform/outbox';
+import { UseCaseError } from '@/server/platform/use-case-error';
 import { PhoneBanner } from '@/ui/club/phone-banner';
 import { onlyThisMachine } from '../../_http/services';
 import { pageContext } from '../../_http/session';

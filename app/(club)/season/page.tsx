@@ -2,9 +2,9 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { methodById } from '@/core/methods/registry';
 import { formatDate } from '@/core/units/iso-date';
-import { listSites } from '@/server/sites';
-import { listWorkshops, workshopsPutAway } from '@/server/workshops';
-import { BringBack } from '@/ui/season/put-away';
+import { listSites } from '@/server/club/sites';
+import { listWorkshops, workshopsPutAway } from '@/server/plan/workshops';
+import { BringBack } from '@/ui/plan/season/put-away';
 import { pageContext } from '../../_http/session';
 import { Season } from '../_season';
 

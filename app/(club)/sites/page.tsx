@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
-import { listSites } from '@/server/sites';
-import { SiteForm } from '@/ui/season/site-form';
+import { listSites } from '@/server/club/sites';
+import { SiteForm } from '@/ui/club/sites/site-form';
 import { pageContext } from '../../_http/session';
 import { Season } from '../_season';
 

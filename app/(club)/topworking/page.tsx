@@ -1,9 +1,9 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
-import { programmeYears } from '@/core/topworking/programme';
-import { treeView } from '@/core/topworking/tree-view';
-import { listPlans } from '@/server/topworking';
-import { UnionDrawing } from '@/ui/union/union-drawing';
+import { programmeYears } from '@/core/plan/topworking/programme';
+import { treeView } from '@/core/plan/topworking/tree-view';
+import { listPlans } from '@/server/plan/topworking';
+import { UnionDrawing } from '@/ui/kit/union/union-drawing';
 import { pageContext } from '../../_http/session';
 import { Season } from '../_season';
 

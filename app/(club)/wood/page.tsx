@@ -1,11 +1,11 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { formatDate } from '@/core/units/iso-date';
-import { clubDay } from '@/server/season';
-import { listSites } from '@/server/sites';
-import { ledger, warningsOf } from '@/server/wood-ledger';
-import { listSources } from '@/server/wood-sources';
-import { SourcesBoard } from '@/ui/wood/sources-board';
+import { clubDay } from '@/server/plan/season';
+import { listSites } from '@/server/club/sites';
+import { ledger, warningsOf } from '@/server/plan/wood-ledger';
+import { listSources } from '@/server/plan/wood-sources';
+import { SourcesBoard } from '@/ui/plan/wood/sources-board';
 import { pageContext } from '../../_http/session';
 import { Season } from '../_season';
 

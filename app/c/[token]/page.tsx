@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { headers } from 'next/headers';
-import { cardByToken } from '@/server/cards';
-import { PersonCardPage } from '@/ui/cards/person-card-page';
+import { cardByToken } from '@/server/score/cards';
+import { PersonCardPage } from '@/ui/score/cards/person-card-page';
 import { PrivateLink } from '../../_http/private-link';
 import { services } from '../../_http/services';
 

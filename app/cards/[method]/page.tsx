@@ -2,9 +2,9 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { METHODS } from '@/core/methods/registry';
 import { type Choices, chosen } from '@/core/methods/school';
-import { fittingWood } from '@/core/teaching/fitting-wood';
+import { fittingWood } from '@/core/teach/fitting-wood';
 import { STOCK_RANGES } from '@/core/methods/stock-ranges';
-import { stepSheets } from '@/core/teaching/step-sheets';
+import { stepSheets } from '@/core/teach/step-sheets';
 import { KeepOffline } from '@/ui/teach/keep-offline';
 import { currentActor } from '../../_http/session';
 

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { openPasswordLink } from '@/server/passwords';
+import { openPasswordLink } from '@/server/club/passwords';
 import { JoinForm } from '@/ui/club/join-form';
 import { NewPasswordForm } from '@/ui/club/new-password-form';
 import { PrivateLink } from '../../_http/private-link';

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
-import { growerPage } from '@/server/grower-page';
-import { GrowerAnswers } from '@/ui/grower/grower-answers';
+import { growerPage } from '@/server/follow-up/grower-page';
+import { GrowerAnswers } from '@/ui/follow-up/grower-answers';
 import { PrivateLink } from '../../_http/private-link';
 import { services } from '../../_http/services';
 

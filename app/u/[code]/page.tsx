@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { formatCode, isPlantCode, normaliseCode } from '@/core/codes/plant-code';
 import { methodById } from '@/core/methods/registry';
 import { formatDate } from '@/core/units/iso-date';
-import { plantByCode } from '@/server/keepers';
+import { plantByCode } from '@/server/aftercare/keepers';
 import { services } from '../../_http/services';
 import { currentActor } from '../../_http/session';
 

@@ -10,7 +10,7 @@ import { towards } from '../common/towards';
 import type { Method } from '../method';
 import * as school from '../schools';
 import { ANCHORS, FACE_LENGTH, technique } from './technique';
-import { slots } from '../../templates/template';
+import { slots } from '../template';
 import { stepFigure } from '../common/step-figure';
 
 export const bark: Method = {

@@ -8,7 +8,7 @@ import { assumedDepth, slicePlacement } from '../common/slice-fields';
 import type { Method } from '../method';
 import * as school from '../schools';
 import { ANCHORS, CHIP_LENGTH, technique } from './technique';
-import { slice } from '../../templates/template';
+import { slice } from '../template';
 import { chord } from '../../drawing/workpieces';
 import { stepFigure } from '../common/step-figure';
 

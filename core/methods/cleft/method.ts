@@ -11,7 +11,7 @@ import { tiltPicks, wedgePlacement, wedgeUnionOf } from '../common/wedge-fields'
 import type { Method } from '../method';
 import * as school from '../schools';
 import { ANCHORS, technique, WEDGE_LENGTH } from './technique';
-import { wedge } from '../../templates/template';
+import { wedge } from '../template';
 import { stepFigure } from '../common/step-figure';
 
 export const cleft: Method = {

@@ -1,6 +1,6 @@
 import { standsOpen } from '../../contact/hollow';
-import type { Grade } from '../../scoring/grade';
-import { type Thresholds, USUAL_THRESHOLDS } from '../../scoring/thresholds';
+import type { Grade } from '../../contact/grade';
+import { type Thresholds, USUAL_THRESHOLDS } from '../thresholds';
 
 /** Grade of faces by their summed hollow, mm. Light is seen from a hairline on. */
 export function flatnessGrade(hollow: number, { open, hairline }: Thresholds = USUAL_THRESHOLDS): Grade {

@@ -6,7 +6,7 @@ import { placementOffset } from '../../contact/placement';
 import { crossSection } from '../../drawing/cross-section';
 import type { DisplayList } from '../../drawing/display-list';
 import { faceView } from '../../drawing/face-view';
-import type { Thresholds } from '../../scoring/thresholds';
+import type { Thresholds } from '../thresholds';
 import type { Field } from '../field';
 import type { Figures, Measures } from '../measures';
 import type { Assessment, Correction } from '../method';

@@ -12,7 +12,7 @@ import type { Figures } from '../measures';
 import type { Method } from '../method';
 import * as school from '../schools';
 import { ANCHORS, technique } from './technique';
-import { slots } from '../../templates/template';
+import { slots } from '../template';
 import { stepFigure } from '../common/step-figure';
 
 /** One side that differs from the others; like them unless given. */

@@ -13,7 +13,7 @@ import type { Field } from '../field';
 import type { Method } from '../method';
 import * as school from '../schools';
 import { ANCHORS, FACE_LENGTH, technique } from './technique';
-import { slots } from '../../templates/template';
+import { slots } from '../template';
 import { stepFigure } from '../common/step-figure';
 
 const SIDE: Field = {

@@ -10,7 +10,7 @@ import type { Figures } from '../measures';
 import type { Method } from '../method';
 import * as school from '../schools';
 import { ANCHORS, technique } from './technique';
-import { rectangle } from '../../templates/template';
+import { rectangle } from '../template';
 import { stepFigure } from '../common/step-figure';
 
 function unionOf(figures: Figures): PatchUnion {

@@ -9,7 +9,7 @@ import type { Figures } from '../measures';
 import type { Method } from '../method';
 import * as school from '../schools';
 import { ANCHORS, CUT_LENGTH, technique } from './technique';
-import { slice } from '../../templates/template';
+import { slice } from '../template';
 import { chord } from '../../drawing/workpieces';
 import { stepFigure } from '../common/step-figure';
 

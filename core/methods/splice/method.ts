@@ -6,7 +6,7 @@ import { assessOutline, bestOutlineContact, outlineCorrections, THROUGH_FIELDS }
 import type { Method } from '../method';
 import * as school from '../schools';
 import { ANCHORS, CUT_LENGTH, cutLengthFor, technique } from './technique';
-import { wrapGuide } from '../../templates/template';
+import { wrapGuide } from '../template';
 
 export const splice: Method = {
   id: 'splice', name: 'Splice', inSentence: 'a splice',

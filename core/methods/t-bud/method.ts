@@ -2,7 +2,7 @@ import { SHIELD_MODEL, shieldContact, type ShieldUnion } from '../../contact/shi
 import { shieldGrade } from '../../contact/shield-grade';
 import { piecesView } from '../../drawing/pieces-view';
 import { shieldView } from '../../drawing/shield-view';
-import type { PointGrade } from '../../scoring/grade';
+import type { PointGrade } from '../../contact/grade';
 import { CAUTIONS } from '../cautions';
 import * as field from '../common/fields';
 import { joinedPieces } from '../common/joined-pieces';
@@ -12,7 +12,7 @@ import type { Figures } from '../measures';
 import type { Method } from '../method';
 import * as school from '../schools';
 import { ANCHORS, DOWN_CUT, technique } from './technique';
-import { tee } from '../../templates/template';
+import { tee } from '../template';
 import { chosen } from '../school';
 import { stepFigure } from '../common/step-figure';
 

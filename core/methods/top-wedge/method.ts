@@ -13,7 +13,7 @@ import type { Figures } from '../measures';
 import type { Method } from '../method';
 import * as school from '../schools';
 import { ANCHORS, SLIT, technique, WEDGE_LENGTH } from './technique';
-import { wedge } from '../../templates/template';
+import { wedge } from '../template';
 import { stepFigure } from '../common/step-figure';
 
 /** Inset at which the outer lines, or the inner ones, meet. */

@@ -5,7 +5,7 @@ import { CAUTIONS } from '../cautions';
 import type { Method } from '../method';
 import * as school from '../schools';
 import { CUT_LENGTH, cutLengthFor, technique } from './technique';
-import { wrapGuide } from '../../templates/template';
+import { wrapGuide } from '../template';
 import { chosen } from '../school';
 
 export const whipAndTongue: Method = {

@@ -1,14 +1,14 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
-import { chooseMethod, type Situation } from '@/core/choosing/choose-method';
-import { bleeds, pairingOf, VERDICT_WORDS } from '@/core/compatibility/compatibility';
+import { chooseMethod, type Situation } from '@/core/methods/choosing/choose-method';
+import { bleeds, pairingOf, VERDICT_WORDS } from '@/core/methods/compatibility/compatibility';
 import { METHODS } from '@/core/methods/registry';
 import { type Place, PLACE_WORDS, WOOD_WORDS, type WoodState } from '@/core/methods/use';
 import { parseDecimal } from '@/core/units/decimal';
 import { isIsoDate } from '@/core/units/iso-date';
 import { formatLengthNumber, toMillimetres } from '@/core/units/length';
-import { clubPairings } from '@/server/compatibility';
-import { clubDay } from '@/server/season';
+import { clubPairings } from '@/server/teach/compatibility';
+import { clubDay } from '@/server/plan/season';
 import { pageContext } from '../../../_http/session';
 import { Season } from '../../_season';
 

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { Caliper } from '@/ui/stand-ins/caliper';
+import { Caliper } from '@/ui/kit/stand-ins/caliper';
 
 export const metadata: Metadata = { title: 'Simulated caliper' };
 

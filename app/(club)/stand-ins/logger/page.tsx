@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { addDays } from '@/core/units/iso-date';
-import { clubDay } from '@/server/season';
+import { clubDay } from '@/server/plan/season';
 import { pageContext } from '../../../_http/session';
 
 export const metadata: Metadata = { title: 'Simulated temperature logger' };

@@ -1,9 +1,9 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { METHODS } from '@/core/methods/registry';
-import { clubDay } from '@/server/season';
-import { getPlan } from '@/server/topworking';
-import { TreePlan } from '@/ui/topworking/tree-plan';
+import { clubDay } from '@/server/plan/season';
+import { getPlan } from '@/server/plan/topworking';
+import { TreePlan } from '@/ui/plan/topworking/tree-plan';
 import { orNotFound } from '../../../_http/or-not-found';
 import { pageContext } from '../../../_http/session';
 import { Season } from '../../_season';

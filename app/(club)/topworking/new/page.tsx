@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { METHODS } from '@/core/methods/registry';
-import { clubDay } from '@/server/season';
-import { TreePlan } from '@/ui/topworking/tree-plan';
+import { clubDay } from '@/server/plan/season';
+import { TreePlan } from '@/ui/plan/topworking/tree-plan';
 import { pageContext } from '../../../_http/session';
 import { Season } from '../../_season';
 

@@ -1,9 +1,9 @@
 import Link from 'next/link';
 import { formatDate } from '@/core/units/iso-date';
-import { isWithinYears, WORKSHOP_YEARS } from '@/server/fields';
-import { getWorkshop } from '@/server/workshops';
+import { isWithinYears, WORKSHOP_YEARS } from '@/server/platform/fields';
+import { getWorkshop } from '@/server/plan/workshops';
 import { Leaves } from '@/ui/club/leaves';
-import { BringBack } from '@/ui/season/put-away';
+import { BringBack } from '@/ui/plan/season/put-away';
 import { orNotFound } from '../../../_http/or-not-found';
 import { pageContext } from '../../../_http/session';
 import { Season } from '../../_season';

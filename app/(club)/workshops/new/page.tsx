@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
 import { METHODS } from '@/core/methods/registry';
-import { listSites } from '@/server/sites';
-import { SiteForm } from '@/ui/season/site-form';
-import { WorkshopForm } from '@/ui/season/workshop-form';
+import { listSites } from '@/server/club/sites';
+import { SiteForm } from '@/ui/club/sites/site-form';
+import { WorkshopForm } from '@/ui/plan/season/workshop-form';
 import { pageContext } from '../../../_http/session';
 import { Season } from '../../_season';
 

@@ -1,9 +1,9 @@
 import type { Metadata } from 'next';
 import { methodById } from '@/core/methods/registry';
 import { woodOf } from '@/core/methods/shown-technique';
-import { stepSheets } from '@/core/teaching/step-sheets';
-import { teachingState } from '@/server/teaching';
-import { getWorkshop } from '@/server/workshops';
+import { stepSheets } from '@/core/teach/step-sheets';
+import { teachingState } from '@/server/teach/teaching';
+import { getWorkshop } from '@/server/plan/workshops';
 import { Remote } from '@/ui/teach/remote';
 import { orNotFound } from '../../../_http/or-not-found';
 import { pageContext } from '../../../_http/session';

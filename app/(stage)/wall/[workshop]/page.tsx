@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
-import { wallBlocks, wallState } from '@/server/wall';
-import { Wall } from '@/ui/wall/wall';
+import { wallBlocks, wallState } from '@/server/score/wall';
+import { Wall } from '@/ui/score/wall/wall';
 import { orNotFound } from '../../../_http/or-not-found';
 import { pageContext } from '../../../_http/session';
 

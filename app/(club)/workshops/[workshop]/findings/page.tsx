@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
-import { MILESTONE_WORDS } from '@/core/findings/milestones';
+import { MILESTONE_WORDS } from '@/core/methods/milestones';
 import { formatCode } from '@/core/codes/plant-code';
-import { workshopFindings, type MilestoneFinding } from '@/server/findings';
+import { workshopFindings, type MilestoneFinding } from '@/server/findings/findings';
 import { TakeChart } from '@/ui/findings/take-chart';
 import { orNotFound } from '../../../../_http/or-not-found';
 import { pageContext } from '../../../../_http/session';

@@ -1,10 +1,10 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { addDays } from '@/core/units/iso-date';
-import { MILESTONES } from '@/core/findings/milestones';
-import { followUp } from '@/server/follow-up';
-import { todayAt } from '@/server/rounds';
-import { listKeepers } from '@/server/keepers';
+import { MILESTONES } from '@/core/methods/milestones';
+import { followUp } from '@/server/follow-up/follow-up';
+import { todayAt } from '@/server/follow-up/rounds';
+import { listKeepers } from '@/server/aftercare/keepers';
 import { PhoneBanner } from '@/ui/club/phone-banner';
 import { NewRound } from '@/ui/follow-up/new-round';
 import { RoundBoard } from '@/ui/follow-up/round-board';

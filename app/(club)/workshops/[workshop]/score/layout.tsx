@@ -1,4 +1,4 @@
-import { ScorePages } from '@/ui/scoring/score-pages';
+import { ScorePages } from '@/ui/score/score-pages';
 
 export default async function ScoreLayout({ children, params }: { children: React.ReactNode; params: Promise<{ workshop: string }> }) {
   return (

@@ -1,11 +1,11 @@
 import type { Metadata } from 'next';
-import { dayBlocks, roomOf } from '@/server/bench-plan';
-import { listMembers } from '@/server/members';
-import { quantities } from '@/server/quantities';
-import { listSeats } from '@/server/seats';
-import { seatSkills } from '@/server/skill';
-import { DayBoard } from '@/ui/benches/day-board';
-import { RoomBoard } from '@/ui/benches/room-board';
+import { dayBlocks, roomOf } from '@/server/plan/bench-plan';
+import { listMembers } from '@/server/club/members';
+import { quantities } from '@/server/plan/quantities';
+import { listSeats } from '@/server/plan/seats';
+import { seatSkills } from '@/server/plan/skill';
+import { DayBoard } from '@/ui/plan/benches/day-board';
+import { RoomBoard } from '@/ui/plan/benches/room-board';
 import { orNotFound } from '../../../../../_http/or-not-found';
 import { pageContext } from '../../../../../_http/session';
 

@@ -1,10 +1,10 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
-import { planning, reckonedPlan } from '@/server/planning';
-import { ConflictList } from '@/ui/plan/conflict-list';
-import { DateList } from '@/ui/plan/date-list';
-import { alike } from '@/core/phenology/alike';
-import { YearTable } from '@/ui/sites/year-table';
+import { planning, reckonedPlan } from '@/server/plan/planning';
+import { ConflictList } from '@/ui/plan/dates/conflict-list';
+import { DateList } from '@/ui/plan/dates/date-list';
+import { alike } from '@/core/plan/phenology/alike';
+import { YearTable } from '@/ui/club/sites/year-table';
 import { orNotFound } from '../../../../../_http/or-not-found';
 import { pageContext } from '../../../../../_http/session';
 

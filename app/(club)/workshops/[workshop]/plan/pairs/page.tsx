@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
-import { pairingData } from '@/server/pairing-data';
-import { Measuring } from '@/ui/pairs/measuring';
-import { PairingBoard } from '@/ui/pairs/pairing-board';
+import { pairingData } from '@/server/plan/pairing-data';
+import { Measuring } from '@/ui/plan/pairing/measuring';
+import { PairingBoard } from '@/ui/plan/pairing/pairing-board';
 import { orNotFound } from '../../../../../_http/or-not-found';
 import { pageContext } from '../../../../../_http/session';
 

@@ -1,10 +1,10 @@
 import type { Metadata } from 'next';
-import { CHLORINE_CAUTION } from '@/core/quantities/kit';
-import { meanTake } from '@/core/quantities/take-belief';
-import { quantities } from '@/server/quantities';
-import { KitTable } from '@/ui/plan/kit-table';
-import { MethodsForm } from '@/ui/plan/methods-form';
-import { WoodSupply } from '@/ui/plan/wood-supply';
+import { CHLORINE_CAUTION } from '@/core/plan/quantities/kit';
+import { meanTake } from '@/core/statistics/take-belief';
+import { quantities } from '@/server/plan/quantities';
+import { KitTable } from '@/ui/plan/quantities/kit-table';
+import { MethodsForm } from '@/ui/plan/quantities/methods-form';
+import { WoodSupply } from '@/ui/plan/quantities/wood-supply';
 import { orNotFound } from '../../../../../_http/or-not-found';
 import { pageContext } from '../../../../../_http/session';
 

@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
 import { formatDate } from '@/core/units/iso-date';
-import { heardBriefing } from '@/server/briefing';
-import { readiness } from '@/server/ready';
-import { ReadyBoard } from '@/ui/ready/ready-board';
+import { heardBriefing } from '@/server/teach/briefing';
+import { readiness } from '@/server/plan/ready';
+import { ReadyBoard } from '@/ui/plan/ready-check/ready-board';
 import { orNotFound } from '../../../../../_http/or-not-found';
 import { pageContext } from '../../../../../_http/session';
 

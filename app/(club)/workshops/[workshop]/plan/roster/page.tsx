@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
-import { RosterReader } from '@/ui/roster/roster-reader';
+import { RosterReader } from '@/ui/plan/roster/roster-reader';
 
 export const metadata: Metadata = { title: 'Read a roster' };
 

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
-import { planning } from '@/server/planning';
-import { SeasonFinder } from '@/ui/plan/season-finder';
+import { planning } from '@/server/plan/planning';
+import { SeasonFinder } from '@/ui/plan/dates/season-finder';
 import { orNotFound } from '../../../../../_http/or-not-found';
 import { pageContext } from '../../../../../_http/session';
 

@@ -1,13 +1,13 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
-import { workshopLots } from '@/server/lots';
-import { lotBookingViews } from '@/server/lot-views';
-import { quantities } from '@/server/quantities';
-import { listSeats } from '@/server/seats';
-import { ledger, warningsOf } from '@/server/wood-ledger';
-import { listSources } from '@/server/wood-sources';
-import { LotsBoard } from '@/ui/lots/lots-board';
-import { WoodSupply } from '@/ui/plan/wood-supply';
+import { workshopLots } from '@/server/plan/lots';
+import { lotBookingViews } from '@/server/plan/lot-views';
+import { quantities } from '@/server/plan/quantities';
+import { listSeats } from '@/server/plan/seats';
+import { ledger, warningsOf } from '@/server/plan/wood-ledger';
+import { listSources } from '@/server/plan/wood-sources';
+import { LotsBoard } from '@/ui/plan/wood/lots-board';
+import { WoodSupply } from '@/ui/plan/quantities/wood-supply';
 import { orNotFound } from '../../../../../_http/or-not-found';
 import { pageContext } from '../../../../../_http/session';
 

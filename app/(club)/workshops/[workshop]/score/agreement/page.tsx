@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
-import { assessorAgreement } from '@/server/agreement';
-import { AgreementBoard } from '@/ui/agreement/agreement-board';
+import { assessorAgreement } from '@/server/score/agreement';
+import { AgreementBoard } from '@/ui/score/agreement/agreement-board';
 import { orNotFound } from '../../../../../_http/or-not-found';
 import { pageContext } from '../../../../../_http/session';
 

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
-import { listCards } from '@/server/cards';
-import { CardList } from '@/ui/cards/card-list';
+import { listCards } from '@/server/score/cards';
+import { CardList } from '@/ui/score/cards/card-list';
 import { PhoneBanner } from '@/ui/club/phone-banner';
 import { onlyThisMachine } from '../../../../../_http/services';
 import { orNotFound } from '../../../../../_http/or-not-found';

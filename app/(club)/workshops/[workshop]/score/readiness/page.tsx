@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
-import { readinessBoard } from '@/server/readiness-board';
-import { ReadinessBoard } from '@/ui/readiness/readiness-board';
+import { readinessBoard } from '@/server/score/readiness-board';
+import { ReadinessBoard } from '@/ui/score/readiness/readiness-board';
 import { orNotFound } from '../../../../../_http/or-not-found';
 import { pageContext } from '../../../../../_http/session';
 

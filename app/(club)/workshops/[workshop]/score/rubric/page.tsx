@@ -1,10 +1,10 @@
 import type { Metadata } from 'next';
 import { methodById } from '@/core/methods/registry';
 import { pointsOf } from '@/core/methods/shown-technique';
-import { FATAL_CAP } from '@/core/scoring/score-union';
-import { rubricEdits } from '@/server/rubric-editor';
-import { getWorkshop } from '@/server/workshops';
-import { RubricEditor } from '@/ui/rubric/rubric-editor';
+import { FATAL_CAP } from '@/core/score/rubric/score-union';
+import { rubricEdits } from '@/server/score/rubric-editor';
+import { getWorkshop } from '@/server/plan/workshops';
+import { RubricEditor } from '@/ui/score/rubric/rubric-editor';
 import { orNotFound } from '../../../../../_http/or-not-found';
 import { pageContext } from '../../../../../_http/session';
 

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
-import { scoringSettings } from '@/server/scoring-settings';
-import { getWorkshop } from '@/server/workshops';
-import { ScoringSettingsForm } from '@/ui/scoring/scoring-settings-form';
+import { scoringSettings } from '@/server/score/scoring-settings';
+import { getWorkshop } from '@/server/plan/workshops';
+import { ScoringSettingsForm } from '@/ui/score/rubric/scoring-settings-form';
 import { orNotFound } from '../../../../../_http/or-not-found';
 import { pageContext } from '../../../../../_http/session';
 

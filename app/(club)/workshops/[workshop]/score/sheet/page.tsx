@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
-import { openBench } from '@/server/bench';
-import { BenchDay } from '@/ui/scoring/bench-day';
+import { openBench } from '@/server/score/bench';
+import { BenchDay } from '@/ui/score/bench/bench-day';
 import { orNotFound } from '../../../../../_http/or-not-found';
 import { pageContext } from '../../../../../_http/session';
 

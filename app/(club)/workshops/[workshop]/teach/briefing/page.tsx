@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
-import { workshopBriefing } from '@/server/briefing';
-import { ERASED_NAME } from '@/server/erased-name';
-import { listSeats } from '@/server/seats';
+import { workshopBriefing } from '@/server/teach/briefing';
+import { ERASED_NAME } from '@/server/platform/erased-name';
+import { listSeats } from '@/server/plan/seats';
 import { BriefingBoard } from '@/ui/teach/briefing-board';
 import { orNotFound } from '../../../../../_http/or-not-found';
 import { pageContext } from '../../../../../_http/session';

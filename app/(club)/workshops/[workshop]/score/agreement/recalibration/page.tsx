@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
-import { openRecalibration } from '@/server/recalibration';
-import { Recalibration } from '@/ui/agreement/recalibration';
+import { openRecalibration } from '@/server/score/recalibration';
+import { Recalibration } from '@/ui/score/agreement/recalibration';
 import { orNotFound } from '../../../../../../_http/or-not-found';
 import { pageContext } from '../../../../../../_http/session';
 

@@ -1,11 +1,11 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { methodById } from '@/core/methods/registry';
-import { openUnion } from '@/server/union-page';
-import { UnionPhotos } from '@/ui/photos/union-photos';
-import { CutLooks } from '@/ui/scoring/cut-looks';
-import { scoreText } from '@/ui/scoring/bench-data';
-import { UnionDrawing } from '@/ui/union/union-drawing';
+import { openUnion } from '@/server/score/union-page';
+import { UnionPhotos } from '@/ui/score/photos/union-photos';
+import { CutLooks } from '@/ui/score/bench/cut-looks';
+import { scoreText } from '@/ui/score/bench/bench-data';
+import { UnionDrawing } from '@/ui/kit/union/union-drawing';
 import { orNotFound } from '../../../../../../_http/or-not-found';
 import { pageContext } from '../../../../../../_http/session';
 

@@ -1,0 +1,4 @@
+import { setPasswordByLink } from '@/server/club/passwords';
+import { handlePublic } from '../../../../_http/handle';
+
+export const POST = handlePublic(async (services, { body }) => setPasswordByLink(services, await body()));

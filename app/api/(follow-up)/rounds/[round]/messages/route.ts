@@ -1,0 +1,4 @@
+import { sendRound } from '@/server/follow-up/round-messages';
+import { handle } from '../../../../../_http/handle';
+
+export const POST = handle(async (context, { params, body }) => sendRound(context, params.round!, await body()));

@@ -1,5 +1,0 @@
-import { putPairing, withdrawPairing } from '@/server/compatibility';
-import { handle } from '../../../_http/handle';
-
-export const PUT = handle(async (context, { params, body }) => putPairing(context, params.pair!, await body()));
-export const DELETE = handle(async (context, { params }) => withdrawPairing(context, params.pair!));

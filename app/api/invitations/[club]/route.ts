@@ -1,4 +1,0 @@
-import { answerInvitation } from '@/server/invitations';
-import { handle } from '../../../_http/handle';
-
-export const PUT = handle(async (context, { params, body }) => answerInvitation(context, params.club!, await body()));

@@ -1,4 +1,0 @@
-import { answerByLink } from '@/server/invitations';
-import { handlePublic } from '../../../_http/handle';
-
-export const POST = handlePublic(async (services, { body }) => answerByLink(services, await body()));

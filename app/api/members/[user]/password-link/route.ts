@@ -1,4 +1,0 @@
-import { handOverPassword } from '@/server/members';
-import { handle } from '../../../../_http/handle';
-
-export const POST = handle(async (context, { params }) => handOverPassword(context, params.user!));

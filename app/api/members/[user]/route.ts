@@ -1,4 +1,0 @@
-import { changeMember } from '@/server/members';
-import { handle } from '../../../_http/handle';
-
-export const PATCH = handle(async (context, { params, body }) => changeMember(context, params.user!, await body()));

@@ -1,4 +1,0 @@
-import { addMember } from '@/server/members';
-import { handle } from '../../_http/handle';
-
-export const POST = handle(async (context, { body }) => addMember(context, await body()));

@@ -1,4 +1,0 @@
-import { forgotPassword } from '@/server/passwords';
-import { handlePublic } from '../../../_http/handle';
-
-export const POST = handlePublic(async (services, { body, request }) => forgotPassword(services, await body(), request.headers.get('x-client-address') ?? 'unknown'));

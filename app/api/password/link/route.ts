@@ -1,4 +1,0 @@
-import { setPasswordByLink } from '@/server/passwords';
-import { handlePublic } from '../../../_http/handle';
-
-export const POST = handlePublic(async (services, { body }) => setPasswordByLink(services, await body()));

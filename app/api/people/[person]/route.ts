@@ -1,4 +1,0 @@
-import { erasePerson } from '@/server/erase-person';
-import { handle } from '../../../_http/handle';
-
-export const DELETE = handle(async (context, { params }) => erasePerson(context, params.person!));

@@ -1,4 +1,0 @@
-import { saveAnswer } from '@/server/grower-page';
-import { handlePublic } from '../../../../../_http/handle';
-
-export const PUT = handlePublic(async (services, { params, body }) => saveAnswer(services, params.token!, params.report!, await body()));

@@ -1,4 +1,0 @@
-import { answerRecalibration } from '@/server/recalibration';
-import { handle } from '../../../_http/handle';
-
-export const PUT = handle(async (context, { params, body }) => answerRecalibration(context, params.recalibration!, await body()));

@@ -1,4 +1,0 @@
-import { enterReport } from '@/server/reports';
-import { handle } from '../../../_http/handle';
-
-export const PUT = handle(async (context, { params, body }) => enterReport(context, params.report!, await body()));

@@ -1,4 +1,0 @@
-import { sendRound } from '@/server/round-messages';
-import { handle } from '../../../../_http/handle';
-
-export const POST = handle(async (context, { params, body }) => sendRound(context, params.round!, await body()));

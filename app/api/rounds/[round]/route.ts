@@ -1,4 +1,0 @@
-import { moveClosing } from '@/server/rounds';
-import { handle } from '../../../_http/handle';
-
-export const PATCH = handle(async (context, { params, body }) => moveClosing(context, params.round!, await body()));

@@ -1,4 +1,0 @@
-import { putRubricEdits } from '@/server/rubric-editor';
-import { handle } from '../../../_http/handle';
-
-export const PUT = handle(async (context, { params, body }) => ({ version: await putRubricEdits(context, params.method!, await body()) }));

@@ -1,4 +1,0 @@
-import { changeClub } from '@/server/sessions';
-import { handle } from '../../../_http/handle';
-
-export const PUT = handle(async (context, { body }) => changeClub(context, await body()));

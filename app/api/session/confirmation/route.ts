@@ -1,4 +1,0 @@
-import { confirmSession } from '@/server/sessions';
-import { handle } from '../../../_http/handle';
-
-export const POST = handle(async (context, { body }) => confirmSession(context, await body()));

@@ -1,4 +1,0 @@
-import { endSession } from '@/server/sessions';
-import { handle } from '../../../_http/handle';
-
-export const DELETE = handle(async (context, { params }) => endSession(context, params.session!));

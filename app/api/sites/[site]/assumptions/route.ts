@@ -1,4 +1,0 @@
-import { putAssumptions } from '@/server/sites';
-import { handle } from '../../../../_http/handle';
-
-export const PUT = handle(async (context, { params, body }) => putAssumptions(context, params.site!, await body()));

@@ -1,4 +1,0 @@
-import { addSite } from '@/server/sites';
-import { handle } from '../../_http/handle';
-
-export const POST = handle(async (context, { body }) => addSite(context, await body()));

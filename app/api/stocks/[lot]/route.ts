@@ -1,4 +1,0 @@
-import { putStockCount } from '@/server/lots';
-import { handle } from '../../../_http/handle';
-
-export const PUT = handle(async (context, { params, body }) => putStockCount(context, params.lot!, await body()));

@@ -1,4 +1,0 @@
-import { putStore } from '@/server/quantities';
-import { handle } from '../../_http/handle';
-
-export const PUT = handle(async (context, { body }) => putStore(context, await body()));

@@ -1,4 +1,0 @@
-import { putPlan } from '@/server/topworking';
-import { handle } from '../../../_http/handle';
-
-export const PUT = handle(async (context, { params, body }) => ({ version: (await putPlan(context, params.plan!, await body())).version }));

@@ -1,4 +1,0 @@
-import { settleTrace } from '@/server/name-traces';
-import { handle } from '../../../_http/handle';
-
-export const DELETE = handle(async (context, { params }) => settleTrace(context, params.trace!));

@@ -1,4 +1,0 @@
-import { changeUnits } from '@/server/members';
-import { handle } from '../../_http/handle';
-
-export const PUT = handle(async (context, { body }) => changeUnits(context, await body()));

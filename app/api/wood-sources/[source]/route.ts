@@ -1,4 +1,0 @@
-import { putSource } from '@/server/wood-sources';
-import { handle } from '../../../_http/handle';
-
-export const PUT = handle(async (context, { params, body }) => putSource(context, params.source!, await body()));

@@ -1,4 +1,0 @@
-import { addCheck } from '@/server/wood-ledger';
-import { handle } from '../../../../../_http/handle';
-
-export const PUT = handle(async (context, { params, body }) => addCheck(context, params.lot!, params.check!, await body()));

@@ -1,0 +1,4 @@
+import { closeSecondLooks } from '@/server/score/second-looks';
+import { handle } from '../../../../../_http/handle';
+
+export const DELETE = handle(async (context, { params }) => ({ closed: await closeSecondLooks(context, params.workshop!) }));

@@ -1,4 +1,0 @@
-import { putBriefing } from '@/server/briefing';
-import { handle } from '../../../../_http/handle';
-
-export const PUT = handle(async (context, { params, body }) => putBriefing(context, params.workshop!, await body()));

@@ -1,4 +1,0 @@
-import { makeCardLink } from '@/server/cards';
-import { handle } from '../../../../../../_http/handle';
-
-export const POST = handle(async (context, { params }) => makeCardLink(context, params.workshop!, params.seat!));

@@ -1,4 +1,0 @@
-import { moveWorkshop } from '@/server/workshops';
-import { handle } from '../../../../_http/handle';
-
-export const PUT = handle(async (context, { params, body }) => moveWorkshop(context, params.workshop!, await body()));

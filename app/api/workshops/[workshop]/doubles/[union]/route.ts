@@ -1,4 +1,0 @@
-import { settleDouble } from '@/server/doubles';
-import { handle } from '../../../../../_http/handle';
-
-export const POST = handle(async (context, { params, body }) => settleDouble(context, params.workshop!, params.union!, await body()));

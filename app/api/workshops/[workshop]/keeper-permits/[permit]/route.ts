@@ -1,4 +1,0 @@
-import { permitKeepers } from '@/server/keeper-permits';
-import { handle } from '../../../../../_http/handle';
-
-export const PUT = handle(async (context, { params, body }) => permitKeepers(context, params.workshop!, params.permit!, await body()));

@@ -1,4 +1,0 @@
-import { putDayPlan } from '@/server/day-plan';
-import { handle } from '../../../../../_http/handle';
-
-export const PUT = handle(async (context, { params, body }) => ({ version: await putDayPlan(context, params.workshop!, await body()) }));

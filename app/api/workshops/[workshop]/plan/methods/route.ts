@@ -1,4 +1,0 @@
-import { putPlannedMethods } from '@/server/planned-methods';
-import { handle } from '../../../../../_http/handle';
-
-export const PUT = handle(async (context, { params, body }) => ({ version: await putPlannedMethods(context, params.workshop!, await body()) }));

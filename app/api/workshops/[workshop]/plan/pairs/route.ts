@@ -1,4 +1,0 @@
-import { putPairs } from '@/server/measured-wood';
-import { handle } from '../../../../../_http/handle';
-
-export const PUT = handle(async (context, { params, body }) => ({ version: await putPairs(context, params.workshop!, await body()) }));

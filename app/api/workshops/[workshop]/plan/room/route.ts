@@ -1,4 +1,0 @@
-import { putRoom } from '@/server/bench-plan';
-import { handle } from '../../../../../_http/handle';
-
-export const PUT = handle(async (context, { params, body }) => ({ version: await putRoom(context, params.workshop!, await body()) }));

@@ -1,4 +1,0 @@
-import { putScoringSettings } from '@/server/scoring-settings';
-import { handle } from '../../../../../_http/handle';
-
-export const PUT = handle(async (context, { params, body }) => ({ version: await putScoringSettings(context, params.workshop!, await body()) }));

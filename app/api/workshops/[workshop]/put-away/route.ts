@@ -1,4 +1,0 @@
-import { putWorkshopAway } from '@/server/workshops';
-import { handle } from '../../../../_http/handle';
-
-export const PUT = handle(async (context, { params, body }) => putWorkshopAway(context, params.workshop!, await body()));

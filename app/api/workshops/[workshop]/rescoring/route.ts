@@ -1,4 +1,0 @@
-import { rescoreWorkshop } from '@/server/rubric-editor';
-import { handle } from '../../../../_http/handle';
-
-export const POST = handle(async (context, { params }) => ({ rescored: await rescoreWorkshop(context, params.workshop!) }));

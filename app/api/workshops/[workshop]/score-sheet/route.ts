@@ -1,7 +1,0 @@
-import { printScoreSheet } from '@/server/print-score-sheet';
-import { fileResponse, handle } from '../../../../_http/handle';
-
-export const GET = handle(async (context, { params, request }) => {
-  const query = Object.fromEntries(new URL(request.url).searchParams);
-  return fileResponse(await printScoreSheet(context, params.workshop!, query), 'application/pdf', 'score-sheet.pdf', 'inline');
-});

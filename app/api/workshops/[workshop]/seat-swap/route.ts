@@ -1,4 +1,0 @@
-import { swapSeats } from '@/server/seats';
-import { handle } from '../../../../_http/handle';
-
-export const POST = handle(async (context, { params, body }) => swapSeats(context, params.workshop!, await body()));

@@ -1,4 +1,0 @@
-import { closeSecondLooks } from '@/server/second-looks';
-import { handle } from '../../../../_http/handle';
-
-export const DELETE = handle(async (context, { params }) => ({ closed: await closeSecondLooks(context, params.workshop!) }));

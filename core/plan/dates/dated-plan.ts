@@ -1,0 +1,37 @@
+import { lookUp } from '../phenology/assumptions';
+import type { IsoDate } from '../../units/iso-date';
+import { formatLength, type LengthUnit } from '../../units/length';
+import { formatTemperature, type TemperatureUnit } from '../../units/temperature';
+import { type Conflict, dateConflicts } from './date-conflicts';
+import type { PlannedMethod } from './planned-method';
+import { siteCalendar, type SiteYear, type TaughtWithVerdict } from './taught-on';
+import { type DatesInput, type PlannedDate, workshopDates } from './workshop-dates';
+
+/** All that the dates of a workshop hang on, as plain data: the day can be moved anywhere that has it. */
+export interface PlanFacts {
+  title: string;
+  date: IsoDate;
+  today: IsoDate;
+  year: SiteYear;
+  methods: PlannedMethod[];
+  rounds: DatesInput['rounds'];
+  lots: { name: string; species: string; cutOn: IsoDate | null }[];
+  others: { title: string; date: IsoDate; site: string; elsewhere: boolean; tools: string[] }[];
+  temperatureUnit: TemperatureUnit;
+  lengthUnit: LengthUnit;
+}
+
+export interface DatedPlan {
+  taught: TaughtWithVerdict[];
+  dates: PlannedDate[];
+  conflicts: Conflict[];
+}
+
+/** The plan on a date, the workshop's own or one it might be moved to. Rounds that were set stay with the day they were set for. */
+export function datedPlan(facts: PlanFacts, date: IsoDate = facts.date, calendar = siteCalendar(facts.year)): DatedPlan {
+  const look = lookUp(facts.year.edits);
+  const taught = facts.methods.map((plan) => calendar.on(plan, date));
+  const rounds = date === facts.date ? facts.rounds : [];
+  const dates = workshopDates({ date, title: facts.title, taught, look, rounds, degrees: (celsius) => formatTemperature(celsius, facts.temperatureUnit), length: (mm) => formatLength(mm, facts.lengthUnit) });
+  return { taught, dates, conflicts: dateConflicts({ date, today: facts.today, taught, look, dates, lots: facts.lots, sameDay: facts.others.filter((other) => other.date === date) }) };
+}

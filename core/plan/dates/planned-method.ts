@@ -1,0 +1,13 @@
+import type { Place } from '../../methods/use';
+
+/** A method that a workshop teaches, on what, and how much of it each person makes. */
+export interface PlannedMethod {
+  method: string;
+  place: Place;
+  scionSpecies: string;
+  stockSpecies: string;
+  practiceEach: number;
+  keepersEach: number;
+  /** Practice on prunings, or on wood and stocks as good as for keepers. */
+  practiceOn: 'prunings' | 'good';
+}

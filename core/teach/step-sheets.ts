@@ -1,0 +1,72 @@
+import type { DisplayList } from '../drawing/display-list';
+import { piecesView } from '../drawing/pieces-view';
+import { CAUTIONS } from '../methods/cautions';
+import { exampleMeasures } from '../methods/example-measures';
+import { figuresOf } from '../methods/field';
+import type { Method, Wood } from '../methods/method';
+import type { Choices } from '../methods/school';
+import type { StepFigure } from '../drawing/step-figure';
+import { piecesAfter } from '../methods/step';
+import { formatLength, type LengthUnit } from '../units/length';
+import { USUAL_THRESHOLDS } from '../methods/thresholds';
+
+/** A step with its drawings, ready to be shown: plain values only. */
+export interface StepSheet {
+  id: string;
+  action: string;
+  figures: { name: string; text: string; range: string | null }[];
+  look: string;
+  wrong: { what: string; looks: string };
+  caution: { title: string; text: string } | null;
+  blocks: string | null;
+  noCut: boolean;
+  /** The pieces after the step, and the view of them. */
+  drawing: DisplayList;
+  view: 'side' | 'front';
+  /** The same pieces in the other view. */
+  other: DisplayList;
+  /** The same when it goes wrong, where that can be drawn. */
+  wrongDrawing: DisplayList | null;
+  /** The lines that must meet, where the step joins the pieces. */
+  lines: DisplayList | null;
+}
+
+/**
+ * The steps of a method for a pair of wood, each drawn as the pieces are after it.
+ *
+ * @throws InputError when calipers are none the method can draw.
+ */
+export function stepSheets(method: Method, choices: Choices, wood: Wood, unit: LengthUnit): StepSheet[] {
+  const { start, steps } = method.technique(choices, wood);
+  const pieces = piecesAfter(start, steps);
+  const length = (mm: number): string => formatLength(mm, unit);
+  return steps.map((step, i) => {
+    const options = { view: step.view, unit, before: pieces[i]!, pull: step.pull };
+    const { caution } = step;
+    return {
+      id: step.id, action: step.action, look: step.look, wrong: step.wrong, blocks: step.blocks, noCut: step.noCut ?? false, view: step.view,
+      caution: caution ? { title: CAUTIONS[caution].title, text: CAUTIONS[caution].text } : null,
+      figures: step.figures.map((figure) => ({ name: figure.name, text: length(figure.mm), range: rangeOf(figure, length) })),
+      drawing: piecesView(pieces[i + 1]!, { ...options, figures: step.figures }),
+      other: piecesView(pieces[i + 1]!, { view: step.view === 'side' ? 'front' : 'side', unit, figures: step.figures }),
+      wrongDrawing: step.spoil ? piecesView(step.spoil(pieces[i]!), { ...options, roomFor: step.figures }) : null,
+      lines: step.joins ? linesFor(method, wood, unit) : null,
+    };
+  });
+}
+
+function rangeOf({ range }: StepFigure, length: (mm: number) => string): string | null {
+  return range ? `${length(range.from)} to ${length(range.to)}` : null;
+}
+
+/** The lines of a clean union of this wood; none where the pair allows no clean one. */
+function linesFor(method: Method, wood: Wood, unit: LengthUnit): DisplayList | null {
+  const given = { stockDiameter: wood.stock, scionDiameter: wood.scion, stockBark: wood.stockBark, scionBark: wood.scionBark };
+  try {
+    const aside = method.fields.find(({ id }) => id === 'placement')?.picks?.find(({ id }) => id === 'left-lines');
+    const unequal = Math.abs(wood.stock - wood.scion) > 0.5;
+    return method.assess(figuresOf(method.fields, exampleMeasures(method, { ...given, ...(aside && unequal ? { placement: aside.id } : {}) })), {}, USUAL_THRESHOLDS).lines({ unit });
+  } catch {
+    return null;
+  }
+}

@@ -1,0 +1,91 @@
+import { object, string } from 'yup';
+import { MILESTONES, type Milestone } from '@/core/methods/milestones';
+import { dateInZone } from '@/core/units/iso-date';
+import type { RoundRow } from '@/db/models/rows';
+import { isDuplicate, transact } from '@/db/transact';
+import { allow, type Context } from '@/server/platform/context';
+import { audit } from '@/server/platform/audit';
+import { FAR_YEARS, id, isoDate } from '@/server/platform/fields';
+import { type Keeper, listKeepers } from '@/server/aftercare/keepers';
+import { parse } from '@/server/platform/parse';
+import type { SeatedPerson } from '@/server/plan/seats';
+import { notFound, UseCaseError } from '@/server/platform/use-case-error';
+import { getSite } from '@/server/club/sites';
+import { getWorkshop } from '@/server/plan/workshops';
+
+const roundInput = object({
+  milestone: string().oneOf([...MILESTONES], 'Choose what the round asks.').required('Choose what the round asks.'),
+  opensOn: isoDate('the day the round opens', FAR_YEARS),
+  closesOn: isoDate('the day the round closes', FAR_YEARS),
+});
+
+/** Opens a round that asks one milestone of all keepers of a workshop. */
+export async function addRound(context: Context, workshopId: string, roundId: string, input: unknown): Promise<void> {
+  allow(context, 'assistant');
+  const workshop = await getWorkshop(context, workshopId);
+  const { db, actor: { clubId, userId }, now } = context;
+  parse(id('the round'), roundId);
+  const given = parse(roundInput, input, context.now);
+  if (given.closesOn <= given.opensOn) throw new UseCaseError('invalid', 'The round must close after it opens.', { closesOn: 'Must be after the opening.' });
+  if (given.opensOn < workshop.date) throw new UseCaseError('invalid', 'The round cannot open before the workshop.', { opensOn: 'Before the workshop.' });
+  try {
+    await transact(db, async (transaction) => {
+      if (await db.rounds.findOne({ where: { clubId, id: roundId }, transaction, raw: true })) return;
+      await db.rounds.create({ ...given, milestone: given.milestone as Milestone, id: roundId, clubId, workshopId }, { transaction });
+      await audit(db, transaction, { clubId, actorId: userId, action: 'round made', subjectId: roundId, at: now });
+    });
+  } catch (error) {
+    if (isDuplicate(error)) throw new UseCaseError('conflict', 'This milestone has its round already. Move that round’s closing day instead.', { milestone: 'Asked already.' });
+    throw error;
+  }
+}
+
+const closing = object({ closesOn: isoDate('the day the round closes', FAR_YEARS) });
+
+/** Moves the day a round closes, to lengthen it or to close it now. */
+export async function moveClosing(context: Context, roundId: string, input: unknown): Promise<void> {
+  allow(context, 'assistant');
+  const round = await getRound(context, roundId);
+  const { closesOn } = parse(closing, input, context.now);
+  if (closesOn < round.opensOn) throw new UseCaseError('invalid', 'The round cannot close before it opens.', { closesOn: 'Before the opening.' });
+  const { db, actor: { clubId, userId }, now } = context;
+  await transact(db, async (transaction) => {
+    await db.rounds.update({ closesOn }, { where: { clubId, id: roundId }, transaction });
+    await audit(db, transaction, { clubId, actorId: userId, action: 'round moved', subjectId: roundId, at: now });
+  });
+}
+
+export async function getRound(context: Context, roundId: string): Promise<RoundRow> {
+  allow(context, 'viewer');
+  const round = await context.db.rounds.findOne({ where: { clubId: context.actor.clubId, id: roundId }, raw: true });
+  if (!round) throw notFound('The round');
+  return round;
+}
+
+/** Today at the site of a workshop. */
+export async function todayAt(context: Context, workshopId: string): Promise<string> {
+  const workshop = await getWorkshop(context, workshopId);
+  const site = await getSite(context, workshop.siteId);
+  return dateInZone(context.now, site.timeZone);
+}
+
+/** Someone who took keepers home. */
+export interface Grower {
+  seat: SeatedPerson;
+  keepers: Keeper[];
+}
+
+/** Those who hold keepers of a workshop, by seat; voided keepers are nobody's. */
+export async function growers(context: Context, workshopId: string): Promise<Grower[]> {
+  const keepers = (await listKeepers(context, workshopId)).filter(({ voidedAt }) => !voidedAt);
+  const seats = new Map(keepers.map(({ seat }) => [seat.id, seat]));
+  return [...seats.values()]
+    .sort((a, b) => a.number - b.number)
+    .map((seat) => ({ seat, keepers: keepers.filter((keeper) => keeper.seatId === seat.id) }));
+}
+
+/** True for people who may be written to: they gave leave and an address, and were not erased. */
+export function reachable({ person }: SeatedPerson): boolean {
+  return person.mayContact && person.email !== null && person.erasedAt === null;
+}
+

@@ -1,0 +1,44 @@
+import { parentPort } from 'node:worker_threads';
+import { gzipSync } from 'node:zlib';
+import { drawnReadings, type LoggerRun, summariseRun } from '@/core/plan/wood/logger-run';
+import { STORE } from '@/core/plan/wood/store';
+import { readCalipers } from '@/exchange/calipers-csv';
+import { readLogger } from '@/exchange/logger-csv';
+import { readNormals } from '@/exchange/normals-csv';
+import { readRoster } from '@/exchange/roster-csv';
+
+/*
+ * What runs in the thread that reads files, so that a long one keeps nobody waiting: see read-file.ts.
+ */
+
+/** Readings of a run that are drawn. */
+const DRAWN = 5000;
+
+function readRun(bytes: Uint8Array, zone: string, unit: 'C' | 'F' | null) {
+  const read = readLogger(bytes, zone, unit);
+  if ('problem' in read) return read;
+  const { run, notes } = read;
+  return { summary: summariseRun(run, STORE), drawn: drawnReadings(run, DRAWN), series: packed(run), notes };
+}
+
+/** The whole series: pairs of ms since 1970 and degC as 64-bit floats, packed a little and at once. */
+function packed({ instants, values }: LoggerRun): Uint8Array {
+  const pairs = new Float64Array(2 * instants.length);
+  for (let i = 0; i < instants.length; i++) {
+    pairs[2 * i] = instants[i]!;
+    pairs[2 * i + 1] = values[i]!;
+  }
+  return new Uint8Array(gzipSync(new Uint8Array(pairs.buffer), { level: 1 }));
+}
+
+export const READERS = { run: readRun, roster: readRoster, normals: readNormals, calipers: readCalipers };
+
+interface Job { id: number; kind: keyof typeof READERS; args: unknown[] }
+
+parentPort?.on('message', ({ id, kind, args }: Job) => {
+  try {
+    parentPort!.postMessage({ id, result: (READERS[kind] as (...given: unknown[]) => unknown)(...args) });
+  } catch (error) {
+    parentPort!.postMessage({ id, fault: (error as Error).stack ?? String(error) });
+  }
+});

@@ -1,0 +1,7 @@
+import type { Attempt } from '@/core/score/readiness/ready-rule';
+import type { JudgementRow } from '@/db/models/rows';
+
+/** A judgement as readiness sees it. */
+export function attemptOf({ score, fatal, marks }: Pick<JudgementRow, 'score' | 'fatal' | 'marks'>): Attempt {
+  return { score, fatal: fatal.length > 0, recut: Object.values(marks).includes('recut') };
+}

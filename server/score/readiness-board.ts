@@ -1,0 +1,54 @@
+import { learningCurves } from '@/core/score/readiness/learning-curve';
+import { countedAttempts, isReady } from '@/core/score/readiness/ready-rule';
+import { outlook } from '@/core/score/readiness/until-ready';
+import { cuttingMinutesLeft, unionsWithin } from '@/core/plan/benches/time-left';
+import { minutesForUnions } from '@/core/plan/benches/time-plan';
+import { methodById } from '@/core/methods/registry';
+import { dateInZone, timeInZone } from '@/core/units/iso-date';
+import { allow, type Context } from '@/server/platform/context';
+import { attemptOf } from './attempts';
+import { dayBlocks } from '@/server/plan/bench-plan';
+import { keeperDoors } from './keeper-permits';
+import { kept } from '@/server/platform/kept';
+import { quantities } from '@/server/plan/quantities';
+import { practiceUnions } from './scored-unions';
+import { scoringSettings } from './scoring-settings';
+import { ERASED_NAME } from '@/server/platform/erased-name';
+import { listSeats } from '@/server/plan/seats';
+
+/** Everybody's way to living wood: scores so far, the curve through them, how many more it may take, and who may make keepers. */
+export async function readinessBoard(context: Context, workshopId: string) {
+  allow(context, 'viewer');
+  const amounts = await quantities(context, workshopId);
+  const { workshop, site } = amounts;
+  const [seats, { scored }, settings, doors, { day: { body: day }, blocks: { blocks } }] = await Promise.all([
+    listSeats(context, workshopId), practiceUnions(context, workshop), scoringSettings(context, workshopId), keeperDoors(context, workshopId), dayBlocks(context, workshopId, amounts),
+  ]);
+  const present = seats.filter(({ absent }) => !absent);
+  const attempts = present.map((seat) => scored.filter(({ seatId }) => seatId === seat.id).map(({ counts }) => attemptOf(counts)));
+  const scores = attempts.map((own) => countedAttempts(own).map(({ score }) => score!));
+  const curves = scores.some(({ length }) => length > 0) ? kept('learning curves', scores, learningCurves) : null;
+  // What the plan gives everybody to practise on.
+  const planned = amounts.plan.methods[0]?.practiceEach ?? 0;
+  // On the day itself the clock says what can still be made; before and after it, the plan.
+  const today = dateInZone(context.now, site.timeZone);
+  const minutesLeft = today === workshop.date ? cuttingMinutesLeft(blocks, methodById(workshop.method).name, timeInZone(context.now, site.timeZone)) : null;
+  return {
+    settings, planned, minutesLeft, over: today > workshop.date, curves: curves && { rate: curves.rate, scatter: curves.scatter },
+    people: present.map((seat, i) => {
+      const own = attempts[i]!;
+      const ready = isReady(own, settings.ready);
+      const curve = curves?.people[i] ?? null;
+      const seen = curve ? outlook(own, curve, settings.ready) : null;
+      const left = minutesLeft === null ? Math.max(0, planned - own.length) : unionsWithin(minutesLeft, own.length, day, present.length);
+      const within = seen?.within(left) ?? null;
+      return {
+        seatId: seat.id, number: seat.number, name: seat.person.name ?? ERASED_NAME, attempts: own, ready, door: doors.get(seat.id)!, outlook: seen && { next: seen.next, attempts: seen.attempts, beyond: seen.beyond }, left,
+        minutes: seen?.attempts ? minutesForUnions(own.length + 1, own.length + Math.ceil(seen.attempts), day.firstUnion, day.falling) : null,
+        // More likely than not they will not be ready with what the day, or the plan, still gives them.
+        needsHelp: !ready && within !== null && within < 0.5, within,
+        line: curve && seen?.next ? Array.from({ length: Math.max(6, own.length + 2) }, (_, n) => ({ n: n + 1, mean: curve.at(n + 1).mean, half: curve.at(n + 1).half })) : null,
+      };
+    }),
+  };
+}

@@ -1,0 +1,88 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useMemo, useState } from 'react';
+import { METHODS, methodById } from '@/core/methods/registry';
+import { PLACE_WORDS } from '@/core/methods/use';
+import { datedPlan, type PlanFacts } from '@/core/plan/dates/dated-plan';
+import type { PlannedMethod } from '@/core/plan/dates/planned-method';
+import { seasonStretches } from '@/core/plan/dates/season-finder';
+import { seasonWindow } from '@/core/plan/dates/season-line';
+import { siteCalendar } from '@/core/plan/dates/taught-on';
+import { formatDate } from '@/core/units/iso-date';
+import { Problem } from '@/ui/kit/form/problem';
+import { useSend } from '@/ui/kit/form/use-send';
+import { ConflictList } from './conflict-list';
+import { DateList } from './date-list';
+import { type Band, YearBands } from './year-bands';
+
+interface SeasonFinderProps {
+  workshopId: string;
+  siteId: string;
+  siteName: string;
+  facts: PlanFacts;
+  mayChange: boolean;
+}
+
+/** When each method can be taught at this site; the day is drawn along the year and all that hangs on it follows. */
+export function SeasonFinder({ workshopId, siteId, siteName, facts, mayChange }: SeasonFinderProps) {
+  const router = useRouter();
+  const { run, busy, problem } = useSend();
+  const [day, setDay] = useState(facts.date);
+  const [every, setEvery] = useState(false);
+  const calendar = useMemo(() => siteCalendar(facts.year), [facts.year]);
+  // The window stays while the day moves in it.
+  const shown = useMemo(() => seasonWindow(facts.date, 1), [facts.date]);
+  const plans = useMemo(() => (every ? [...facts.methods, ...METHODS.filter(({ id }) => !facts.methods.some(({ method }) => method === id)).map((method): PlannedMethod => ({ ...facts.methods[0]!, method: method.id, place: method.use.places[0]! }))] : facts.methods), [every, facts.methods]);
+  const bands = useMemo(() => plans.map((plan): Band => ({
+    id: plan.method, name: methodById(plan.method).name, where: `${plan.scionSpecies} on ${plan.stockSpecies}, ${PLACE_WORDS[plan.place]}`, planned: facts.methods.includes(plan),
+    stretches: facts.year.climate ? seasonStretches(shown.from, shown.to, (date) => calendar.yearOf(plan, date)!) : [],
+  })), [plans, facts, shown, calendar]);
+  const plan = datedPlan(facts, day, calendar);
+  const before = useMemo(() => datedPlan(facts, facts.date, calendar), [facts, calendar]);
+  const move = async (): Promise<void> => {
+    const sent = await run('PUT', `/api/workshops/${workshopId}/date`, { date: day, from: facts.date });
+    if (sent?.ok) router.refresh();
+  };
+  return (
+    <div className="flex flex-col gap-5">
+      <div className="flex flex-wrap items-end justify-between gap-3">
+        <div>
+          <h1>When can it be taught?</h1>
+          <p className="text-muted">{siteName}. Leafed green: in season. Hatched: only if the year is kind. Bare: not. Draw the tag along, or use the arrow keys.</p>
+        </div>
+        <label className="flex min-h-11 items-center gap-2"><input type="checkbox" className="size-5" checked={every} onChange={(event) => setEvery(event.target.checked)} />Every method on this wood</label>
+      </div>
+      {facts.year.climate && <YearBands shown={shown} bands={bands} day={day} original={facts.date} today={facts.today} onMove={setDay} />}
+      <Problem>{problem?.message}</Problem>
+      <div className="flex flex-wrap items-center gap-3" role="status">
+        {day === facts.date ? <p>The workshop is on <strong>{formatDate(day)}</strong>.</p> : (
+          <>
+            <p><strong>{formatDate(day)}</strong> is tried out; the workshop is still on {formatDate(facts.date)}.</p>
+            {mayChange && <button type="button" className="bench-button" data-weight="main" disabled={busy} onClick={() => void move()}>Move the workshop to {formatDate(day)}</button>}
+            <button type="button" className="bench-button" onClick={() => setDay(facts.date)}>Back</button>
+          </>
+        )}
+      </div>
+      <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-6 lg:grid-cols-2">
+        <section aria-labelledby="verdicts">
+          <h2 id="verdicts" className="mb-2">On that day</h2>
+          <ul className="mb-4 divide-y divide-line border-y border-line">
+            {plans.map((one) => calendar.on(one, day)).map(({ method, verdict, plan: one }) => (
+              <li key={one.method} className="py-2">
+                <span className="font-bold">{method.name}: {verdict.chance === 'open' ? 'in season' : verdict.chance === 'edge' ? 'if the year is kind' : 'not now'}</span>
+                <span className="block text-sm">{verdict.why}</span>
+              </li>
+            ))}
+          </ul>
+          <h2 className="mb-2">Mind</h2>
+          <ConflictList conflicts={plan.conflicts.filter(({ id }) => !id.startsWith('season-'))} siteId={siteId} hasNormals={facts.year.climate !== null} />
+        </section>
+        <section aria-labelledby="follow">
+          <h2 id="follow" className="mb-2">What hangs on it</h2>
+          <DateList dates={plan.dates} today={facts.today} before={day === facts.date ? null : before.dates} brief />
+        </section>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,57 @@
+'use client';
+
+import { lazy, Suspense, useId, useState, type FormEvent } from 'react';
+import { findSeats } from '@/core/plan/benches/find-seat';
+import type { FoundElsewhere } from './found-elsewhere';
+import type { BenchState } from './bench-data';
+
+const ScanTag = lazy(() => import('./scan-tag').then(({ ScanTag: Scan }) => ({ default: Scan })));
+
+/** Finds somebody by seat number, a part of the name, or a tag's code, typed or scanned. */
+export function FindPerson({ state, onOpen }: { state: BenchState; onOpen: (seatId: string) => void }) {
+  const id = useId();
+  const [query, setQuery] = useState('');
+  const [scanning, setScanning] = useState(false);
+  const [message, setMessage] = useState('');
+  const [elsewhere, setElsewhere] = useState<FoundElsewhere[]>([]);
+  const found = findSeats(query, state);
+  const shown = found.slice(0, 5).flatMap((seatId) => state.seats.find((seat) => seat.id === seatId) ?? []);
+
+  const look = async (text: string): Promise<void> => {
+    const [first] = findSeats(text, state);
+    if (first) return onOpen(first);
+    setElsewhere([]);
+    try {
+      const answer = await fetch(`/api/find?q=${encodeURIComponent(text)}`);
+      if (!answer.ok) throw new Error(String(answer.status));
+      const list = (await answer.json()) as { found: FoundElsewhere[] };
+      setElsewhere(list.found);
+      setMessage(list.found.length === 0 ? `Nothing in this club is called “${text}”. Try the seat’s number, a part of the name, or the six characters of a tag.` : 'Not at this workshop, but:');
+    } catch {
+      setMessage(`Nobody at this workshop is called “${text}”, and without reception no other can be asked.`);
+    }
+  };
+  const onSubmit = (event: FormEvent): void => {
+    event.preventDefault();
+    if (query.trim() !== '') void look(query.trim());
+  };
+  return (
+    <section aria-label="Find somebody">
+      <form onSubmit={onSubmit}>
+        <label htmlFor={id} className="text-sm font-bold">Find by seat, name or tag</label>
+        <div className="flex gap-2">
+          <input id={id} value={query} onChange={(event) => { setQuery(event.target.value); setMessage(''); setElsewhere([]); }} autoComplete="off" className="bench-input" enterKeyHint="search" />
+          <button type="button" className="bench-button px-3" onClick={() => setScanning(true)}>Scan a tag</button>
+        </div>
+      </form>
+      {query.trim() !== '' && shown.length > 0 && (
+        <ul className="mt-1 flex flex-wrap gap-1" aria-label="Found">
+          {shown.map((seat) => <li key={seat.id}><button type="button" className="bench-button px-3" onClick={() => onOpen(seat.id)}><strong>{seat.number}</strong> <span className="font-normal">{seat.name}</span></button></li>)}
+        </ul>
+      )}
+      <p role="status" className={message ? 'mt-1 text-sm' : 'sr-only'}>{message}</p>
+      {elsewhere.length > 0 && <ul className="text-sm">{elsewhere.map((one) => <li key={`${one.workshopId} ${one.seat}`}><a href={`/workshops/${one.workshopId}/score?seat=${one.seat}`}>{one.name}, seat {one.seat}, {one.workshop}</a></li>)}</ul>}
+      {scanning && <Suspense fallback={null}><ScanTag onClose={() => setScanning(false)} onCode={(code) => { setScanning(false); setQuery(code); void look(code); }} /></Suspense>}
+    </section>
+  );
+}

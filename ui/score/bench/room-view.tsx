@@ -1,0 +1,189 @@
+'use client';
+
+import { type Bench, placesOf } from '@/core/plan/benches/room';
+import { goodInARow, isReady } from '@/core/score/readiness/ready-rule';
+import type { Suggestion } from '@/core/score/readiness/next-person';
+import { UnionGlyph } from '@/ui/kit/union/union-glyph';
+import { attemptsOf, type BenchSeat, type BenchState, counting, scoreText, unionsOf } from './bench-data';
+import { FindPerson } from './find-person';
+import { useNarrow } from './use-narrow';
+
+interface RoomViewProps {
+  state: BenchState;
+  /** Most pressing first. */
+  suggestions: Suggestion[];
+  onOpen: (seatId: string) => void;
+}
+
+/** How many suggestions are read out. */
+const SHOWN = 4;
+
+/** The room as it sits: everybody with their attempts and whether they are ready; whom to see next. */
+export function RoomView({ state, suggestions, onOpen }: RoomViewProps) {
+  const phone = useNarrow();
+  const { seats, settings, unseen } = state;
+  const ready = seats.filter(({ id }) => isReady(attemptsOf(state, id), settings.ready)).length;
+  return (
+    <div id="bench" className="grid grid-cols-[minmax(0,1fr)] items-start gap-x-6 gap-y-4 lg:grid-cols-[minmax(0,1fr)_19rem]">
+      <h1 className="sr-only">The room</h1>
+      <div className="flex flex-col gap-4 lg:order-last">
+        <FindPerson state={state} onOpen={onOpen} />
+        <section aria-labelledby="next-title">
+          <h2 id="next-title">See next</h2>
+          {suggestions.length === 0 ? <p className="text-muted">The day is over. Choose anybody in the room.</p> : (
+            <ol className="mt-1 flex flex-col gap-1">
+              {suggestions.slice(0, SHOWN).map(({ seatId, number, reason }, i) => (
+                <li key={seatId}>
+                  <button type="button" onClick={() => onOpen(seatId)} className={`flex min-h-12 w-full cursor-pointer items-center gap-3 border-2 px-3 py-1 text-left ${i === 0 ? 'border-ink bg-sheet' : 'border-line bg-sheet'}`} style={{ borderRadius: '2px 12px 2px 12px' }}>
+                    <span className="w-9 shrink-0 text-2xl leading-none font-bold">{number}</span>
+                    <span className="min-w-0"><span className="block truncate font-bold">{seats.find(({ id }) => id === seatId)?.name}</span><span className="block text-sm text-muted">{reason}</span></span>
+                  </button>
+                </li>
+              ))}
+            </ol>
+          )}
+        </section>
+        <p className="text-sm">
+          <strong>{ready} of {seats.length}</strong> ready for living wood: the last {settings.ready.last} practice unions at {settings.ready.score} or more, none fatal.
+          {unseen.length > 0 && <> <strong>{unseen.length}</strong> {unseen.length === 1 ? 'union wants' : 'unions want'} you as second assessor.</>}
+        </p>
+      </div>
+      <section aria-label="The room">
+        {phone ? <ByBench state={state} onOpen={onOpen} /> : <Plan state={state} onOpen={onOpen} />}
+      </section>
+    </div>
+  );
+}
+
+/** Sizes on the screen, pixels. A bench is as long as the cards along it, and aisles are as wide as they have to be. */
+const CARD = { least: 112, most: 178, height: 88, gap: 6 };
+/** Width the plan has beside what stands next to it. */
+const PLAN = 880;
+const HALF_BENCH = 18;
+const AISLE = { across: 44, along: 18 };
+
+/** The room from above: benches in the rows and columns they stand in, cards where people sit. */
+function Plan({ state, onOpen }: Pick<RoomViewProps, 'state' | 'onOpen'>) {
+  const { benches } = state.room;
+  const seated = state.seats.filter(({ id }) => benchOf(state, id));
+  const columns = ranks(benches.map(({ x }) => x));
+  const rows = ranks(benches.map(({ y }) => y));
+  const along = (bench: Bench): number => Math.ceil(bench.places / 2);
+  const cards = columns.reduce((sum, _at, column) => sum + Math.max(...benches.filter(({ x }) => rankOf(columns, x) === column).map(along)), 0);
+  const card = Math.round(Math.max(CARD.least, Math.min(CARD.most, (PLAN - (columns.length - 1) * AISLE.across) / cards - CARD.gap)));
+  const wide = (bench: Bench): number => along(bench) * (card + CARD.gap) - CARD.gap;
+  const widths = columns.map((at) => Math.max(...benches.filter(({ x }) => rankOf(columns, x) === columns.indexOf(at)).map(wide)));
+  const centre = (bench: Bench): { x: number; y: number } => {
+    const column = rankOf(columns, bench.x);
+    return {
+      x: widths.slice(0, column).reduce((sum, width) => sum + width + AISLE.across, 0) + widths[column]! / 2,
+      y: CARD.height + HALF_BENCH + 4 + rankOf(rows, bench.y) * (2 * (CARD.height + HALF_BENCH + 4) + AISLE.along),
+    };
+  };
+  return (
+    <>
+      <div className="relative overflow-x-auto" tabIndex={0} role="group" aria-label="The room from above, scrolls sideways when it is wide">
+        <div className="relative" style={{ width: widths.reduce((sum, width) => sum + width + AISLE.across, -AISLE.across), height: rows.length * (2 * (CARD.height + HALF_BENCH + 4) + AISLE.along) - AISLE.along }}>
+          {benches.map((bench) => <BenchTop key={bench.id} name={bench.name} {...centre(bench)} length={wide(bench)} />)}
+          {seated.map((seat) => {
+            const { bench, place } = benchOf(state, seat.id)!;
+            const { x, y } = centre(bench);
+            const left = x - wide(bench) / 2 + Math.floor(place / 2) * (card + CARD.gap);
+            return <div key={seat.id} className="absolute" style={{ left, top: placesOf(bench)[place]!.side === 1 ? y + HALF_BENCH + 4 : y - HALF_BENCH - 4 - CARD.height, width: card }}><SeatCard state={state} seat={seat} onOpen={onOpen} /></div>;
+          })}
+        </div>
+      </div>
+      <Unplaced state={state} onOpen={onOpen} />
+    </>
+  );
+}
+
+/** Places in metres, those within a metre and a half of one another taken together. */
+function ranks(places: number[]): number[] {
+  return [...places].sort((a, b) => a - b).filter((at, i, all) => i === 0 || at - all[i - 1]! > 1.5);
+}
+
+function rankOf(all: number[], at: number): number {
+  return all.reduce((best, one, i) => (at >= one - 0.01 ? i : best), 0);
+}
+
+function BenchTop({ name, x, y, length }: { name: string; x: number; y: number; length: number }) {
+  return (
+    <svg aria-hidden className="absolute" style={{ left: x - length / 2, top: y - HALF_BENCH }} width={length} height={2 * HALF_BENCH}>
+      <rect x={1} y={1} width={length - 2} height={2 * HALF_BENCH - 2} fill="#e6d8bd" stroke="#8a6a45" />
+      <path d={`M6 ${HALF_BENCH * 0.6}H${length - 6}M6 ${HALF_BENCH * 1.45}H${length - 6}`} stroke="#b79a78" strokeWidth={0.8} />
+      <text x={length / 2} y={HALF_BENCH + 5} textAnchor="middle" fontSize={13} fill="#3d2c18">{name}</text>
+    </svg>
+  );
+}
+
+/** Bench after bench, for a hand that holds a phone. */
+function ByBench({ state, onOpen }: Pick<RoomViewProps, 'state' | 'onOpen'>) {
+  return (
+    <div className="flex flex-col gap-3">
+      {state.room.benches.map((bench) => {
+        const here = state.seats.filter(({ id }) => benchOf(state, id)?.bench === bench).sort((a, b) => a.number - b.number);
+        if (here.length === 0) return null;
+        return (
+          <div key={bench.id}>
+            <h2 className="mb-1">{bench.name}</h2>
+            <div className="grid grid-cols-3 gap-1.5">{here.map((seat) => <SeatCard key={seat.id} state={state} seat={seat} onOpen={onOpen} />)}</div>
+          </div>
+        );
+      })}
+      <Unplaced state={state} onOpen={onOpen} />
+    </div>
+  );
+}
+
+/** People who sit at no bench of the drawn room. */
+function Unplaced({ state, onOpen }: Pick<RoomViewProps, 'state' | 'onOpen'>) {
+  const seats = state.seats.filter(({ id }) => !benchOf(state, id));
+  if (seats.length === 0) return null;
+  return (
+    <div className="mt-3">
+      <h2 className="mb-1">At no bench yet</h2>
+      <div className="grid grid-cols-3 gap-1.5 sm:grid-cols-6">{seats.map((seat) => <SeatCard key={seat.id} state={state} seat={seat} onOpen={onOpen} />)}</div>
+    </div>
+  );
+}
+
+function benchOf({ room }: BenchState, seatId: string): { bench: Bench; place: number } | null {
+  const at = room.seating[seatId];
+  const bench = at && room.benches.find(({ id }) => id === at.bench);
+  return bench && at.place < bench.places ? { bench, place: at.place } : null;
+}
+
+/** Somebody's place: number, name, their last unions, and how far they are. */
+function SeatCard({ state, seat, onOpen }: { state: BenchState; seat: BenchSeat; onOpen: (seatId: string) => void }) {
+  const own = unionsOf(state, seat.id);
+  const attempts = attemptsOf(state, seat.id);
+  const { ready: rule } = state.settings;
+  const ready = isReady(attempts, rule);
+  const row = goodInARow(attempts, rule);
+  const second = state.unseen.filter(({ seatId }) => seatId === seat.id).length;
+  const narrow = useNarrow();
+  const waits = own.some(({ judgements }) => judgements.some((one) => one.waits));
+  return (
+    <button
+      type="button" onClick={() => onOpen(seat.id)} data-seat={seat.number}
+      aria-label={`Seat ${seat.number}, ${seat.name}: ${own.length === 0 ? 'no union seen yet' : `${own.length} seen, last ${scoreText(counting(own.at(-1)!).score)}`}${ready ? ', ready' : ''}${second > 0 ? ', wants a second assessor' : ''}${waits ? ', waits on this device' : ''}`}
+      className={`flex w-full cursor-pointer flex-col justify-between overflow-hidden border-2 px-1.5 py-1 text-left ${ready ? 'border-life bg-sheet' : 'border-line bg-sheet'}`}
+      style={{ height: CARD.height, borderRadius: '2px 10px 2px 10px' }}
+    >
+      <span className="flex items-baseline gap-1.5">
+        <span className="text-xl leading-none font-bold">{seat.number}</span>
+        <span className="truncate text-[0.8rem]">{seat.name}</span>
+      </span>
+      <span aria-hidden className="flex h-6 items-center">
+        {own.slice(-6).map((union) => <UnionGlyph key={union.id} {...union.glyph} size={narrow ? 17 : 22} title="" />)}
+        {own.length === 0 && <span className="text-xs text-muted">not seen yet</span>}
+      </span>
+      <span className="flex items-center gap-1 text-xs leading-tight">
+        {ready ? <strong className="text-life">ready</strong> : <span className="text-muted">{own.length === 0 ? '' : `${row} of ${rule.last} good`}</span>}
+        {second > 0 && <strong className="border border-ink px-1">2nd</strong>}
+        {waits && <strong className="border border-dashed border-ink px-1">here only</strong>}
+      </span>
+    </button>
+  );
+}

@@ -1,0 +1,102 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { v7 as uuid } from 'uuid';
+import { loadMethod } from '@/core/methods/load-method';
+import type { Measures } from '@/core/methods/measures';
+import type { Marks } from '@/core/score/rubric/judge-union';
+import { formatLengthNumber, type LengthUnit } from '@/core/units/length';
+import { Problem } from '@/ui/kit/form/problem';
+import { useAlive } from '@/ui/kit/form/use-alive';
+import { useSend } from '@/ui/kit/form/use-send';
+import { BY_FIGURE, entryOf } from '../bench/entry';
+import { useDrafts } from '../bench/use-drafts';
+import { PhotoMeasuring } from './photo-measuring';
+import type { UnionPhoto } from './union-photo';
+
+interface UnionPhotosProps {
+  workshopId: string;
+  unionId: string;
+  called: string;
+  mayChange: boolean;
+  photos: UnionPhoto[];
+  unit: LengthUnit;
+  assessorId: string;
+  seatId: string;
+  seatNumber: number;
+  number: number;
+  method: string;
+  /** The judgement that counts, which measured figures would correct. */
+  counts: { id: string; measures: Measures; marks: Marks; note: string };
+  fields: { id: string; short: string; unit: 'mm' | 'degrees' }[];
+}
+
+const MOST_BYTES = 8_000_000;
+
+/** Pictures of a union: taken or chosen, measured on, and their figures taken into a correction. */
+export function UnionPhotos({ workshopId, unionId, called, mayChange, photos, unit, assessorId, seatId, seatNumber, number, method, counts, fields }: UnionPhotosProps) {
+  const { run, busy, problem, setProblem } = useSend();
+  const router = useRouter();
+  const { setDraft } = useDrafts(`${workshopId} ${assessorId}`);
+  const [shown, setShown] = useState<string | null>(null);
+  // A file that is chosen before the page listens would be lost without a word.
+  const mayAdd = useAlive() && mayChange;
+  const [taken, setTaken] = useState<Record<string, number>>({});
+  const photo = photos.find(({ id }) => id === shown) ?? photos[0] ?? null;
+  const add = async (file: File | undefined): Promise<void> => {
+    if (!file) return;
+    if (file.size > MOST_BYTES) return setProblem({ message: 'The picture is larger than 8 MB. Take it smaller, or choose another.', fields: {} });
+    const form = new FormData();
+    form.set('file', file);
+    const id = uuid();
+    const sent = await run('PUT', `/api/unions/${unionId}/photos/${id}`, form);
+    if (sent?.ok) setShown(id);
+  };
+  const correct = async (): Promise<void> => {
+    const loaded = await loadMethod(method);
+    const entry = entryOf(loaded, counts.measures, counts.marks, counts.note, unit, counts.id);
+    for (const [id, value] of Object.entries(taken)) {
+      const field = loaded.fields.find((one) => one.id === id)!;
+      entry.texts[id] = field.unit === 'degrees' ? String(Math.round(value * 10) / 10) : formatLengthNumber(value, unit);
+      if (field.picks) entry.picks[id] = BY_FIGURE;
+    }
+    setDraft(seatId, { judgementId: uuid(), entry, past: [], correcting: number, second: null });
+    router.push(`/workshops/${workshopId}/score?seat=${seatNumber}`);
+  };
+  return (
+    <section aria-labelledby="photos-title" className="min-w-0">
+      <div className="mb-2 flex flex-wrap items-center gap-2">
+        <h2 id="photos-title" className="grow">Pictures of {called}</h2>
+        {mayAdd && <label className="bench-button">Take a picture<input type="file" accept="image/*" capture="environment" className="sr-only" disabled={busy} onChange={(event) => { void add(event.target.files?.[0]); event.target.value = ''; }} /></label>}
+        {mayAdd && <label className="bench-button">Choose a file<input type="file" accept="image/*" aria-label="Picture file" className="sr-only" disabled={busy} onChange={(event) => { void add(event.target.files?.[0]); event.target.value = ''; }} /></label>}
+      </div>
+      <Problem>{problem?.message}</Problem>
+      {photos.length === 0 && <p className="board">No picture yet. Lay a ruler or a coin beside the cut, hold the camera straight above it, and take one: lengths, angles and hollows can be measured on it. What a camera writes into the file, such as the place, is left out.</p>}
+      {photos.length > 1 && (
+        <ul className="mb-2 flex gap-2 overflow-x-auto">
+          {photos.map(({ id, width, height }, i) => (
+            <li key={id}><button type="button" onClick={() => setShown(id)} aria-pressed={id === photo?.id} className={`block cursor-pointer border-2 ${id === photo?.id ? 'border-ink' : 'border-line'}`} aria-label={`Picture ${i + 1}`}><svg viewBox={`0 0 ${width} ${height}`} className="block h-16 w-auto"><image href={`/api/photos/${id}`} width={width} height={height} /></svg></button></li>
+          ))}
+        </ul>
+      )}
+      {photo && (
+        <PhotoMeasuring
+          key={`${photo.id} ${photo.version}`} photo={photo} mayChange={mayChange} unit={unit} fields={fields} busy={busy}
+          onScale={(scale) => void run('PUT', `/api/photos/${photo.id}`, { scale, version: photo.version })} onRemove={() => void run('DELETE', `/api/photos/${photo.id}`)}
+          onTake={(field, value) => setTaken({ ...taken, [field]: value })}
+        />
+      )}
+      {Object.keys(taken).length > 0 && (
+        <div className="mt-3 flex flex-wrap items-center gap-3 border-l-4 border-ink bg-mist px-3 py-2">
+          <p className="grow">Taken from the picture: {Object.entries(taken).map(([id, value]) => {
+            const field = fields.find((one) => one.id === id)!;
+            return `${field.short} ${field.unit === 'degrees' ? `${value.toFixed(1)}°` : `${formatLengthNumber(value, unit)} ${unit}`}`;
+          }).join(', ')}.</p>
+          <button type="button" className="bench-button" data-weight="main" onClick={() => void correct()}>Correct {called} with them</button>
+          <button type="button" className="bench-button" onClick={() => setTaken({})}>Leave them</button>
+        </div>
+      )}
+    </section>
+  );
+}
