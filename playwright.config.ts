@@ -6,8 +6,8 @@ const CHROMIUM_FLAGS = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no
 export default defineConfig({
   testDir: 'e2e',
   outputDir: '.check/test-results',
-  // The tests share one club's database; each makes what it needs and they run one after the other.
-  workers: 1,
+  // Each worker has a world of its own (ops/e2e.ts); in it the tests of a file make what they need, one after the other.
+  workers: 2,
   fullyParallel: false,
   timeout: 60_000,
   // Patience with a slow machine; what never comes still fails.
@@ -16,7 +16,6 @@ export default defineConfig({
   retries: 1,
   reporter: [['list'], ['json', { outputFile: '.check/e2e.json' }]],
   use: {
-    baseURL: process.env.E2E_URL!,
     viewport: { width: 1280, height: 800 },
     launchOptions: { executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: CHROMIUM_FLAGS },
     screenshot: 'off',

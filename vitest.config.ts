@@ -3,10 +3,15 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   resolve: { alias: { '@': import.meta.dirname } },
   test: {
-    include: ['{app,core,exchange,server,stand-ins,ui,db,ops,demo}/**/*.test.{ts,tsx}'],
     environment: 'node',
-    globalSetup: './ops/test-database.ts',
     setupFiles: './ops/test-setup.ts',
     testTimeout: 20_000,
+    // Both cores: a test that waits for the database leaves its own idle.
+    maxWorkers: 2,
+    projects: [
+      // Nothing outside the process: files share what they import, and no database is started for them.
+      { extends: true, test: { name: 'pure', include: ['{app,core,exchange,stand-ins,ui}/**/*.test.{ts,tsx}'], isolate: false } },
+      { extends: true, test: { name: 'database', include: ['{db,demo,ops,server}/**/*.test.ts'], globalSetup: './ops/test-database.ts' } },
+    ],
   },
 });

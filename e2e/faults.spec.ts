@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { startMariaDb } from '../ops/mariadb';
 import { query } from './setup/query';
-import { expect, PASSWORD, PEOPLE, signIn, test, WORLD, workshopIds } from './setup/bench-test';
+import { DATABASE_PORT, ENVIRONMENT, expect, PASSWORD, PEOPLE, signIn, test, WORLD, workshopIds } from './setup/bench-test';
 
 test.describe.configure({ mode: 'serial' });
 test.use({ expectedNoise: /status of (409|422|503)|net::ERR_|Failed to fetch/ });
@@ -101,7 +101,7 @@ test('the database stopped for ten seconds in the middle of saving: kept on the 
   const attempts = page.getByRole('region', { name: /Attempts of seat 12/ }).getByRole('listitem').filter({ hasText: union });
   await expect(attempts).toContainText('on this device only');
   await page.waitForTimeout(Math.max(0, 10_000 - (Date.now() - stoppedAt)));
-  await startMariaDb(WORLD, { port: Number(process.env.E2E_MARIADB_PORT) });
+  await startMariaDb(WORLD, { port: DATABASE_PORT });
   await expect.poll(async () => (await page.request.get('/api/health')).status(), { timeout: 20_000 }).toBe(200);
   await expect(strip).toContainText('Nothing waits on this device', { timeout: 20_000 });
   await expect(attempts).not.toContainText('on this device only');
@@ -217,6 +217,6 @@ test('the findings’ table, rebuilt from its sources, is the same', async () =>
   expect(kept.split('\n').length).toBeGreaterThan(100);
   query("UPDATE union_facts SET score = 1, season = 'dead'");
   expect(dump()).not.toBe(kept);
-  execFileSync(process.execPath, ['--import', 'tsx', 'ops/rebuild-findings.ts'], { env: process.env });
+  execFileSync(process.execPath, ['--import', 'tsx', 'ops/rebuild-findings.ts'], { env: { ...process.env, ...ENVIRONMENT } });
   expect(dump()).toBe(kept);
 });

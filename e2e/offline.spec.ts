@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { chromium, type BrowserContext, type Page } from '@playwright/test';
 import { seededRandom } from '@/core/chance/seeded-random';
 import { startMariaDb } from '../ops/mariadb';
-import { expect, PASSWORD, PEOPLE, signIn, test, WORLD } from './setup/bench-test';
+import { DATABASE_PORT, expect, PASSWORD, PEOPLE, signIn, test, WORLD } from './setup/bench-test';
 import { query } from './setup/query';
 import { benchOf, enterWhip, makeDay, strip } from './setup/score-day';
 
@@ -188,7 +188,7 @@ test('200 judgements from three browsers: lines that break, answers that are los
     await new Promise((resolve) => setTimeout(resolve, 6000));
     process.kill(Number(readFileSync(join(WORLD, 'mariadb.pid'), 'utf8')), 'SIGKILL');
     await new Promise((resolve) => setTimeout(resolve, 5000));
-    await startMariaDb(WORLD, { port: Number(process.env.E2E_MARIADB_PORT) });
+    await startMariaDb(WORLD, { port: DATABASE_PORT });
   })();
   await Promise.all([...browsers.map(({ tab }, i) => scoreSome(tab, 1, half[i]!, i)), killed]);
 

@@ -1,7 +1,7 @@
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { existsSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { expect, test, WORLD } from './setup/bench-test';
+import { ENVIRONMENT, expect, test, WORLD } from './setup/bench-test';
 import { freePort } from '../ops/mariadb';
 
 test.describe.configure({ mode: 'serial' });
@@ -10,9 +10,7 @@ test.setTimeout(120_000);
 const data = join(WORLD, 'start-data');
 const empty = join(WORLD, 'start-empty');
 const environment = (folder: string): NodeJS.ProcessEnv => {
-  const own = ['DATABASE_URL', 'PEAR_BENCH_MAIL', 'PEAR_BENCH_PUBLIC_URL'];
-  const rest = Object.fromEntries(Object.entries(process.env).filter(([name]) => !own.includes(name)));
-  return { ...rest, NODE_ENV: 'production', PEAR_BENCH_DATA: folder };
+  return { ...process.env, NODE_ENV: 'production', PEAR_BENCH_DATA: folder };
 };
 
 interface Started { child: ChildProcess; output: () => string; url: string }
@@ -136,7 +134,7 @@ test('--empty starts without the demo, and the first page makes the lead’s acc
 });
 
 test('an outside server is used as it is: demo only when asked, and only into an empty schema', async () => {
-  const outside = { ...environment(join(WORLD, 'start-outside')), DATABASE_URL: process.env.DATABASE_URL! };
+  const outside = { ...environment(join(WORLD, 'start-outside')), DATABASE_URL: ENVIRONMENT.DATABASE_URL! };
   const refused = spawnSync('./start', ['--demo', '--port', String(await freePort())], { env: outside, encoding: 'utf8' });
   expect(refused.status).not.toBe(0);
   expect(refused.stderr).toContain('empty schema only');

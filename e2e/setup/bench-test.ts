@@ -3,11 +3,15 @@ import { join } from 'node:path';
 import { test as base, expect, type APIRequestContext, type Page } from '@playwright/test';
 import { restoreDemoState } from './demo-state';
 import type { SecondClub } from './second-club';
+import { ownWorld } from './world';
 
 export { expect };
 
-export const PASSWORD = process.env.E2E_PASSWORD!;
-export const WORLD = process.env.E2E_WORLD!;
+const { url, folder, password, databasePort, environment } = ownWorld();
+export const PASSWORD = password;
+export const WORLD = folder;
+export const DATABASE_PORT = databasePort;
+export const ENVIRONMENT = environment;
 export const PEOPLE = { lead: 'maren@tarnholm.example', assistant: 'joss@tarnholm.example', viewer: 'edda@tarnholm.example' } as const;
 
 export function secondClub(): SecondClub {
@@ -23,12 +27,13 @@ let runs = '';
  * Every page of a test is watched: what the browser's console warns of, and any request to another
  * host, fails the test. A test that provokes an error says so with `expectedNoise`.
  */
+// Playwright wants the first argument taken apart, also where nothing is taken.
 export const test = base.extend<{ expectedNoise: RegExp | null; watched: void; demo: void }>({
+  baseURL: async ({}, provide) => provide(url),
   demo: [
-    // Playwright wants the first argument taken apart, also where nothing is taken.
     async ({}, use, { file, repeatEachIndex }) => {
       const now = [file, repeatEachIndex].join();
-      if (now !== runs) await restoreDemoState(WORLD, Number(process.env.E2E_MARIADB_PORT));
+      if (now !== runs) await restoreDemoState(WORLD, DATABASE_PORT);
       runs = now;
       await use();
     },
