@@ -5,7 +5,9 @@ import importX from 'eslint-plugin-import-x';
 import { createTypeScriptImportResolver } from 'eslint-import-resolver-typescript';
 
 /** Folders of core/methods that hold a method, by the name it goes under. */
-const METHOD_IDS = readdirSync('core/methods', { withFileTypes: true }).filter((entry) => entry.isDirectory() && existsSync(`core/methods/${entry.name}/method.ts`)).map(({ name }) => name);
+const METHOD_IDS = readdirSync('core/methods', { withFileTypes: true })
+  .filter((entry) => entry.isDirectory() && existsSync(`core/methods/${entry.name}/method.ts`))
+  .map(({ name }) => name);
 
 /** Who may import whom: app -> ui, server; ui -> core, workers; server -> core, exchange, db, stand-ins; exchange -> core; core -> nothing of ours. */
 const LAYERS = ['app', 'ui', 'server', 'db', 'exchange', 'stand-ins', 'workers', 'demo', 'ops', 'core'];
@@ -27,7 +29,9 @@ const zones = Object.entries(MAY).flatMap(([layer, may]) =>
     target: `./${layer}`,
     from: `./${other}`,
     // The services are put together in one place of app.
-    ...(layer === 'app' && ['db', 'stand-ins'].includes(other) ? { target: ['./app/!(_http)/**/*', './app/*.{ts,tsx}'] } : {}),
+    ...(layer === 'app' && ['db', 'stand-ins'].includes(other)
+      ? { target: ['./app/!(_http)/**/*', './app/*.{ts,tsx}'] }
+      : {}),
     message: `${layer}/ may import ${may.length === 0 ? 'nothing of ours' : `only ${may.join(', ')}`}; see docs/architecture.md.`,
   })),
 );
@@ -50,10 +54,19 @@ const roomZones = Object.entries(ROOMS).flatMap(([floor, rooms]) =>
   ),
 );
 
-const namedMethods = METHOD_IDS.map((id) => ({ selector: `Literal[value='${id}']`, message: 'Ask the registry instead of naming a method.' }));
+const namedMethods = METHOD_IDS.map((id) => ({
+  selector: `Literal[value='${id}']`,
+  message: 'Ask the registry instead of naming a method.',
+}));
 
 /** Yup's own trim, lowercase and uppercase fail on an input that is no text, instead of refusing it. */
-const textInputs = [{ selector: "CallExpression[callee.property.name=/^(trim|lowercase|uppercase)$/] > MemberExpression > CallExpression[callee.name='string']", message: 'Use `trimmed` of server/fields.' }];
+const textInputs = [
+  {
+    selector:
+      "CallExpression[callee.property.name=/^(trim|lowercase|uppercase)$/] > MemberExpression > CallExpression[callee.name='string']",
+    message: 'Use `trimmed` of server/fields.',
+  },
+];
 
 const config = [
   { ignores: ['node_modules/', '.next/', '.next-check/', '.data/', '.check/', 'next-env.d.ts'] },
@@ -83,25 +96,42 @@ const config = [
     // A promise nobody waits for fails where nobody sees it, and may use a transaction after its end.
     files: ['**/*.ts', '**/*.tsx'],
     languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
-    rules: { '@typescript-eslint/no-floating-promises': ['error', { ignoreVoid: true }], '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: false }] },
+    rules: {
+      '@typescript-eslint/no-floating-promises': ['error', { ignoreVoid: true }],
+      '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: false }],
+    },
   },
   {
     // There is no React in these, and looking for it takes a quarter of the linter's time.
     files: ['{core,db,demo,exchange,ops,server,stand-ins,workers,bench,e2e}/**/*.ts'],
-    rules: Object.fromEntries([...next, ...typescript].flatMap(({ rules = {} }) => Object.keys(rules)).filter((rule) => /^(react|react-hooks|jsx-a11y|@next\/next)\//.test(rule)).map((rule) => [rule, 'off'])),
+    rules: Object.fromEntries(
+      [...next, ...typescript]
+        .flatMap(({ rules = {} }) => Object.keys(rules))
+        .filter((rule) => /^(react|react-hooks|jsx-a11y|@next\/next)\//.test(rule))
+        .map((rule) => [rule, 'off']),
+    ),
   },
   {
     // core: no interface, no database, no clock and no chance of its own.
     files: ['core/**/*.ts'],
     ignores: ['core/**/*.test.ts'],
     rules: {
-      'no-restricted-imports': ['error', { patterns: ['react*', 'next*', 'sequelize*', 'mariadb*', 'echarts*', 'radix-ui*'] }],
+      'no-restricted-imports': [
+        'error',
+        { patterns: ['react*', 'next*', 'sequelize*', 'mariadb*', 'echarts*', 'radix-ui*'] },
+      ],
       'no-restricted-globals': ['error', 'window', 'document', 'localStorage', 'sessionStorage', 'fetch'],
       'no-restricted-syntax': [
         'error',
-        { selector: "CallExpression[callee.object.name='Date'][callee.property.name='now']", message: 'Pass the time in.' },
+        {
+          selector: "CallExpression[callee.object.name='Date'][callee.property.name='now']",
+          message: 'Pass the time in.',
+        },
         { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: 'Pass the time in.' },
-        { selector: "CallExpression[callee.object.name='Math'][callee.property.name='random']", message: 'Pass chance in.' },
+        {
+          selector: "CallExpression[callee.object.name='Math'][callee.property.name='random']",
+          message: 'Pass chance in.',
+        },
       ],
     },
   },

@@ -3,9 +3,20 @@ import type { NextConfig } from 'next';
 const config: NextConfig = {
   // The checks build into a folder of their own, so that a running server keeps its build.
   distDir: process.env.PEAR_BENCH_BUILD ?? '.next',
-  serverExternalPackages: ['sequelize', 'mariadb', 'umzug', 'pdfkit', '@node-rs/argon2', 'nodemailer', 'mailparser', 'sharp'],
+  serverExternalPackages: [
+    'sequelize',
+    'mariadb',
+    'umzug',
+    'pdfkit',
+    '@node-rs/argon2',
+    'nodemailer',
+    'mailparser',
+    'sharp',
+  ],
   // The build of the checks has a twelfth method, made up: what it takes to add one is seen end to end.
-  ...(process.env.PEAR_BENCH_BUILD === '.next-check' ? { turbopack: { resolveAlias: { '@/core/methods/more-methods': './core/methods/testing/twelfth.ts' } } } : {}),
+  ...(process.env.PEAR_BENCH_BUILD === '.next-check'
+    ? { turbopack: { resolveAlias: { '@/core/methods/more-methods': './core/methods/testing/twelfth.ts' } } }
+    : {}),
   poweredByHeader: false,
   devIndicators: false,
   typescript: { ignoreBuildErrors: false },
@@ -21,9 +32,25 @@ const config: NextConfig = {
       ],
     },
     // Answers of routes are data and files; a PDF is shown by the browser's own viewer.
-    { source: '/api/:path*', headers: [{ key: 'Content-Security-Policy', value: "default-src 'none'; object-src 'self'; style-src 'unsafe-inline'; img-src 'self' data:; frame-ancestors 'none'; base-uri 'none'; form-action 'none'" }] },
+    {
+      source: '/api/:path*',
+      headers: [
+        {
+          key: 'Content-Security-Policy',
+          value:
+            "default-src 'none'; object-src 'self'; style-src 'unsafe-inline'; img-src 'self' data:; frame-ancestors 'none'; base-uri 'none'; form-action 'none'",
+        },
+      ],
+    },
     // The path of a private link is its secret: it is told to nobody, and not kept by caches.
-    ...['/r/:path*', '/c/:path*', '/password/:path*'].map((source) => ({ source, headers: [{ key: 'Referrer-Policy', value: 'no-referrer' }, { key: 'Cache-Control', value: 'no-store' }, { key: 'X-Robots-Tag', value: 'noindex' }] })),
+    ...['/r/:path*', '/c/:path*', '/password/:path*'].map((source) => ({
+      source,
+      headers: [
+        { key: 'Referrer-Policy', value: 'no-referrer' },
+        { key: 'Cache-Control', value: 'no-store' },
+        { key: 'X-Robots-Tag', value: 'noindex' },
+      ],
+    })),
   ],
 };
 

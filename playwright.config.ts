@@ -1,7 +1,15 @@
 import { defineConfig } from '@playwright/test';
 
 /** Chromium from Debian, run as root in a sandbox of the machine's own, and quiet on the network. */
-const CHROMIUM_FLAGS = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
+const CHROMIUM_FLAGS = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
 
 export default defineConfig({
   testDir: 'e2e',

@@ -10,8 +10,18 @@ export default defineConfig({
     maxWorkers: 2,
     projects: [
       // Nothing outside the process: files share what they import, and no database is started for them.
-      { extends: true, test: { name: 'pure', include: ['{app,core,exchange,stand-ins,ui}/**/*.test.{ts,tsx}'], isolate: false } },
-      { extends: true, test: { name: 'database', include: ['{db,demo,ops,server}/**/*.test.ts'], globalSetup: './ops/test-database.ts' } },
+      {
+        extends: true,
+        test: { name: 'pure', include: ['{app,core,exchange,stand-ins,ui}/**/*.test.{ts,tsx}'], isolate: false },
+      },
+      {
+        extends: true,
+        test: {
+          name: 'database',
+          include: ['{db,demo,ops,server}/**/*.test.ts'],
+          globalSetup: './ops/test-database.ts',
+        },
+      },
     ],
   },
 });

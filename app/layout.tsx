@@ -11,7 +11,9 @@ const bench = localFont({
     { path: '../assets/fonts/atkinson-hyperlegible-next-latin-400-normal.woff2', weight: '400' },
     { path: '../assets/fonts/atkinson-hyperlegible-next-latin-700-normal.woff2', weight: '700' },
   ],
-  declarations: [{ prop: 'unicode-range', value: 'U+0000-00FF, U+0131, U+2000-206F, U+20AC, U+2122, U+2191-2193, U+2212, U+2215' }],
+  declarations: [
+    { prop: 'unicode-range', value: 'U+0000-00FF, U+0131, U+2000-206F, U+20AC, U+2122, U+2191-2193, U+2212, U+2215' },
+  ],
 });
 const benchExt = localFont({
   variable: '--font-bench-ext',
@@ -24,7 +26,10 @@ const benchExt = localFont({
   declarations: [{ prop: 'unicode-range', value: 'U+0100-02BA, U+1E00-1EFF' }],
 });
 
-export const metadata: Metadata = { title: { default: 'Pear Bench', template: '%s · Pear Bench' }, description: 'Grafting workshops: planned, taught, scored and followed up' };
+export const metadata: Metadata = {
+  title: { default: 'Pear Bench', template: '%s · Pear Bench' },
+  description: 'Grafting workshops: planned, taught, scored and followed up',
+};
 export const viewport: Viewport = { width: 'device-width', initialScale: 1, themeColor: '#f5f8f4' };
 
 /** Reads the request's nonce, so no page is made ahead of its request. */

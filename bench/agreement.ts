@@ -7,7 +7,10 @@ import { krippendorffAlpha } from '@/core/score/agreement/krippendorff-alpha';
 
 let state = 7;
 const draw = (): number => (state = (state * 16_807) % 2_147_483_647) / 2_147_483_647;
-for (const [metric, values] of [['ordinal', 3], ['interval', 101]] as const) {
+for (const [metric, values] of [
+  ['ordinal', 3],
+  ['interval', 101],
+] as const) {
   const units = Array.from({ length: 10_000 }, () => Array.from({ length: 3 }, () => Math.floor(draw() * values)));
   const began = performance.now();
   const alpha = krippendorffAlpha(units, metric)!;

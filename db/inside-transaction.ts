@@ -17,6 +17,7 @@ export function insideTransaction<T>(work: () => Promise<T>): Promise<T> {
  */
 export function refuseSecondConnections(sequelize: Sequelize): void {
   sequelize.addHook('beforePoolAcquire', () => {
-    if (inside.getStore()) throw new Error('A statement inside a transaction asked for a connection of its own. Hand it the transaction.');
+    if (inside.getStore())
+      throw new Error('A statement inside a transaction asked for a connection of its own. Hand it the transaction.');
   });
 }

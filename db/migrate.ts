@@ -35,8 +35,13 @@ export function migrate(sequelize: Sequelize): Promise<string[]> {
   // A transaction, so that the lock is taken and given back on one connection; the migrations use others.
   return sequelize.transaction(async (transaction) => {
     const ask = async (what: string): Promise<number | null> =>
-      (await sequelize.query<{ got: number | null }>(`SELECT ${what} AS got`, { transaction, type: QueryTypes.SELECT }))[0]!.got;
-    if ((await ask(`GET_LOCK(CONCAT(DATABASE(), ' migrations'), ${PATIENCE})`)) !== 1) throw new Error('Another server has been changing the tables for two minutes. Look whether it hangs, then start again.');
+      (
+        await sequelize.query<{ got: number | null }>(`SELECT ${what} AS got`, { transaction, type: QueryTypes.SELECT })
+      )[0]!.got;
+    if ((await ask(`GET_LOCK(CONCAT(DATABASE(), ' migrations'), ${PATIENCE})`)) !== 1)
+      throw new Error(
+        'Another server has been changing the tables for two minutes. Look whether it hangs, then start again.',
+      );
     try {
       return (await migrator(sequelize).up()).map(({ name }) => name);
     } finally {

@@ -36,24 +36,30 @@ export function rememberingDatabase(db: Database, clubId: string, stamps: Stamps
     asked.set(question, answer);
     if (key !== null) {
       kept.set(key, answer, { size: 1000 });
-      answer.then((value) => kept.set(key, answer, { size: sizeOf(value) }), () => kept.delete(key));
+      answer.then(
+        (value) => kept.set(key, answer, { size: sizeOf(value) }),
+        () => kept.delete(key),
+      );
     }
     return answer.then(copied);
   };
 
-  const model = (table: object & { tableName?: string }): unknown => new Proxy(table, {
-    get(target, property) {
-      const value: unknown = Reflect.get(target, property);
-      if (typeof value !== 'function') return value;
-      if (WRITES.has(property)) written = true;
-      if (!READS.has(property)) return value.bind(target) as unknown;
-      return (...args: unknown[]) => {
-        const ask = (): Promise<unknown> => (value as (...given: unknown[]) => Promise<unknown>).apply(target, args);
-        const options = args.at(-1) as Options;
-        return written || options?.transaction ? ask() : once([target.tableName!], `${target.tableName} ${String(property)} ${spelled(args)}`, ask);
-      };
-    },
-  });
+  const model = (table: object & { tableName?: string }): unknown =>
+    new Proxy(table, {
+      get(target, property) {
+        const value: unknown = Reflect.get(target, property);
+        if (typeof value !== 'function') return value;
+        if (WRITES.has(property)) written = true;
+        if (!READS.has(property)) return value.bind(target) as unknown;
+        return (...args: unknown[]) => {
+          const ask = (): Promise<unknown> => (value as (...given: unknown[]) => Promise<unknown>).apply(target, args);
+          const options = args.at(-1) as Options;
+          return written || options?.transaction
+            ? ask()
+            : once([target.tableName!], `${target.tableName} ${String(property)} ${spelled(args)}`, ask);
+        };
+      },
+    });
   const sequelize = new Proxy(db.sequelize, {
     get(target, property) {
       const value: unknown = Reflect.get(target, property);
@@ -66,7 +72,10 @@ export function rememberingDatabase(db: Database, clubId: string, stamps: Stamps
       };
     },
   });
-  const entries = Object.entries(db).map(([name, value]) => [name, name === 'sequelize' ? sequelize : model(value as object)]);
+  const entries = Object.entries(db).map(([name, value]) => [
+    name,
+    name === 'sequelize' ? sequelize : model(value as object),
+  ]);
   return Object.fromEntries(entries) as Database;
 }
 
@@ -76,9 +85,12 @@ function spelled(value: unknown): string {
   if (typeof value !== 'object' || value === null) return String(value);
   if (Array.isArray(value)) return `[${value.map(spelled).join(',')}]`;
   if (value instanceof Date) return `date ${value.getTime()}`;
-  const parts = Reflect.ownKeys(value).map((key) => `${typeof key === 'string' ? JSON.stringify(key) : String(key)}:${spelled((value as Record<PropertyKey, unknown>)[key])}`);
+  const parts = Reflect.ownKeys(value).map(
+    (key) =>
+      `${typeof key === 'string' ? JSON.stringify(key) : String(key)}:${spelled((value as Record<PropertyKey, unknown>)[key])}`,
+  );
   // Buffers and the pieces of SQL that the mapper makes are told apart from plain objects by their class.
-  return `${value.constructor === Object ? '' : value.constructor?.name ?? ''}{${parts.join(',')}}`;
+  return `${value.constructor === Object ? '' : (value.constructor?.name ?? '')}{${parts.join(',')}}`;
 }
 
 function tablesIn(sql: string): string[] {

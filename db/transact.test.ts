@@ -47,7 +47,9 @@ describe('transact', () => {
     await db.clubs.create(club(id));
     const duplicate: unknown = await db.clubs.create(club(id)).catch((error: unknown) => error);
     expect(isDuplicate(duplicate)).toBe(true);
-    const wrong: unknown = await db.sequelize.query('SELECT nothing FROM nowhere', { type: QueryTypes.SELECT }).catch((error: unknown) => error);
+    const wrong: unknown = await db.sequelize
+      .query('SELECT nothing FROM nowhere', { type: QueryTypes.SELECT })
+      .catch((error: unknown) => error);
     expect(isDuplicate(wrong)).toBe(false);
     expect(databaseErrno(wrong)).toBe(1146);
     expect(databaseErrno(null)).toBeNull();

@@ -14,8 +14,12 @@ export interface DemoDates {
  */
 export function demoDates(today: IsoDate): DemoDates {
   const year = Number(today.slice(0, 4));
-  const past = [0, 1, 2].map((back) => saturdayFrom(`${year - back}-03-11`)).find((date) => date <= addDays(today, -60))!;
-  const upcoming = [0, 1].map((ahead) => saturdayFrom(`${year + ahead}-02-22`)).find((date) => date >= addDays(today, 7))!;
+  const past = [0, 1, 2]
+    .map((back) => saturdayFrom(`${year - back}-03-11`))
+    .find((date) => date <= addDays(today, -60))!;
+  const upcoming = [0, 1]
+    .map((ahead) => saturdayFrom(`${year + ahead}-02-22`))
+    .find((date) => date >= addDays(today, 7))!;
   const elapsed = (Date.parse(today) - Date.parse(past)) / 86_400_000;
   const milestone: Milestone = elapsed < 170 ? 'growing' : elapsed < 300 ? 'season' : 'wintered';
   return { past, upcoming, round: { milestone, opensOn: addDays(today, -12), closesOn: addDays(today, 16) } };

@@ -44,7 +44,10 @@ export async function loadDemo(services: Services, password: string): Promise<vo
   const { token } = await makeFirstLead(services, { club: CLUB, ...LEAD, password });
   const lead = (await actorOf(services, token))!;
   const as = (actor: Actor, now: Date): Context => ({ ...services, actor, now });
-  for (const [member, role] of [[ASSISTANT, 'assistant'], [VIEWER, 'viewer']] as const) {
+  for (const [member, role] of [
+    [ASSISTANT, 'assistant'],
+    [VIEWER, 'viewer'],
+  ] as const) {
     const { url } = await addMember(as(lead, loadedAt), { ...member, role });
     await setPasswordByLink(services, { token: url.split('/').at(-1), password });
   }
@@ -57,11 +60,20 @@ export async function loadDemo(services: Services, password: string): Promise<vo
   const method = METHODS[0]!.id;
   const past = uuid();
   await putWorkshop(as(lead, planned), past, {
-    title: 'Pears and medlars on the bench', date: dates.past, siteId: site.id, method, promisedKeepers: DEMO_KEEPERS_EACH, promise: 'two pears and two medlars on quince',
+    title: 'Pears and medlars on the bench',
+    date: dates.past,
+    siteId: site.id,
+    method,
+    promisedKeepers: DEMO_KEEPERS_EACH,
+    promise: 'two pears and two medlars on quince',
   });
-  for (const lot of WOOD.slice(0, 2)) await addWoodLot(as(lead, planned), past, uuid(), { ...lot, cutOn: addDays(dates.past, -45) });
+  for (const lot of WOOD.slice(0, 2))
+    await addWoodLot(as(lead, planned), past, uuid(), { ...lot, cutOn: addDays(dates.past, -45) });
   await addStockLot(as(lead, planned), past, uuid(), STOCKS[0]);
-  await acceptRoster(as(lead, planned), past, new TextEncoder().encode(PAST_ROSTER), { importId: uuid(), decisions: {} });
+  await acceptRoster(as(lead, planned), past, new TextEncoder().encode(PAST_ROSTER), {
+    importId: uuid(),
+    decisions: {},
+  });
 
   const seats = await listSeats(as(lead, planned), past);
   await demoSettings(as(lead, planned), past);
@@ -83,7 +95,12 @@ export async function loadDemo(services: Services, password: string): Promise<vo
 
   const upcoming = uuid();
   await putWorkshop(as(lead, loadedAt), upcoming, {
-    title: 'Late winter whips', date: dates.upcoming, siteId: site.id, method, promisedKeepers: 2, promise: 'one pear and one quince, potted',
+    title: 'Late winter whips',
+    date: dates.upcoming,
+    siteId: site.id,
+    method,
+    promisedKeepers: 2,
+    promise: 'one pear and one quince, potted',
   });
   await addWoodLot(as(lead, loadedAt), upcoming, uuid(), { ...WOOD[2], cutOn: '' });
   await addStockLot(as(lead, loadedAt), upcoming, uuid(), STOCKS[1]);
@@ -91,7 +108,14 @@ export async function loadDemo(services: Services, password: string): Promise<vo
 }
 
 /** Three to six attempts each, better from one to the next, by two assessors who share the benches. */
-async function scorePractice(as: (actor: Actor, now: Date) => Context, lead: Actor, assistant: Actor, workshopId: string, date: string, seats: SeatedPerson[]): Promise<void> {
+async function scorePractice(
+  as: (actor: Actor, now: Date) => Context,
+  lead: Actor,
+  assistant: Actor,
+  workshopId: string,
+  date: string,
+  seats: SeatedPerson[],
+): Promise<void> {
   const random = seededRandom(20_260);
   let minute = 0;
   for (let attempt = 1; attempt <= 6; attempt++) {
@@ -104,7 +128,16 @@ async function scorePractice(as: (actor: Actor, now: Date) => Context, lead: Act
       const at = new Date(Date.parse(`${date}T08:20:00Z`) + minute * 60_000);
       const context = as(i % 3 === 2 ? assistant : lead, at);
       const { measures, marks, note } = drawnUnion(random, skill);
-      await putJudgement(context, uuid(), { workshopId, seatId: seat.id, number: attempt, stage: 'joined', measures, marks, note, deviceAt: at });
+      await putJudgement(context, uuid(), {
+        workshopId,
+        seatId: seat.id,
+        number: attempt,
+        stage: 'joined',
+        measures,
+        marks,
+        note,
+        deviceAt: at,
+      });
     }
   }
 }
@@ -120,7 +153,16 @@ function drawnUnion(random: () => number, skill: number): { measures: Measures; 
     return roll > 1.4 ? 'deep' : roll > 1.12 ? 'hollow' : roll > 0.82 ? 'hairline' : 'none';
   };
   const roll = random();
-  const placement = stock - scion < 0.8 ? 'middle' : roll < skill ? (roll < skill / 2 ? 'left-lines' : 'right-lines') : roll < skill + clumsy * 0.5 ? 'middle' : 'left-flush';
+  const placement =
+    stock - scion < 0.8
+      ? 'middle'
+      : roll < skill
+        ? roll < skill / 2
+          ? 'left-lines'
+          : 'right-lines'
+        : roll < skill + clumsy * 0.5
+          ? 'middle'
+          : 'left-flush';
   const marks: Marks = {};
   const slip = (id: string, poor: number, fatal = 0): void => {
     const chance = random();
@@ -134,7 +176,13 @@ function drawnUnion(random: () => number, skill: number): { measures: Measures; 
   slip('safe-hands', 0.25, 0.05);
   if (random() < 0.35 * clumsy) marks.strokes = random() < 0.3 ? 'recut' : 'poor';
   const measures = exampleMeasures(METHODS[0]!, {
-    stockDiameter: stock, scionDiameter: scion, stockLength: tenth(cut), scionLength: tenth(cut * (1 + 0.16 * clumsy * aroundZero(random))), stockHollow: hollow(), scionHollow: hollow(), placement,
+    stockDiameter: stock,
+    scionDiameter: scion,
+    stockLength: tenth(cut),
+    scionLength: tenth(cut * (1 + 0.16 * clumsy * aroundZero(random))),
+    stockHollow: hollow(),
+    scionHollow: hollow(),
+    placement,
     ...(random() < 0.25 * clumsy ? { lift: tenth(2.5 * aroundZero(random)) } : {}),
   });
   return { measures, marks, note: marks.tongue === 'fatal' ? 'pushed the blade instead of rocking it' : '' };
@@ -144,8 +192,14 @@ function drawnUnion(random: () => number, skill: number): { measures: Measures; 
 async function makeDemoKeepers(context: Context, workshopId: string): Promise<void> {
   const lots = await workshopLots(context, workshopId);
   const [pear, medlar] = lots.wood.sort((a, b) => a.variety.localeCompare(b.variety));
-  const waiting = [...(await keeperDoors(context, workshopId))].filter(([, { open }]) => !open).map(([seatId]) => seatId);
-  await permitKeepers(context, workshopId, uuid(), { seatIds: waiting, may: true, reason: 'near enough, and somebody stood beside them' });
+  const waiting = [...(await keeperDoors(context, workshopId))]
+    .filter(([, { open }]) => !open)
+    .map(([seatId]) => seatId);
+  await permitKeepers(context, workshopId, uuid(), {
+    seatIds: waiting,
+    may: true,
+    reason: 'near enough, and somebody stood beside them',
+  });
   await makeKeepers(context, workshopId, { woodLotId: pear!.id, stockLotId: lots.stocks[0]!.id });
   const keepers = await listKeepers(context, workshopId);
   const second = keepers.filter((_, i) => i % DEMO_KEEPERS_EACH >= DEMO_KEEPERS_EACH / 2).map(({ id }) => id);
@@ -168,16 +222,31 @@ async function answerRound(context: Context, seats: SeatedPerson[]): Promise<voi
     for (const plant of page.plants) {
       const roll = random();
       const answer = roll < 0.12 + 0.68 * skill ? 'yes' : roll < 0.9 ? 'dead' : roll < 0.96 ? 'not-sure' : 'not-found';
-      await saveAnswer(services, token, uuid(), { unionId: plant.unionId, answer, note: answer === 'dead' && roll > 0.85 ? 'dried up after a hot week' : '' });
+      await saveAnswer(services, token, uuid(), {
+        unionId: plant.unionId,
+        answer,
+        note: answer === 'dead' && roll > 0.85 ? 'dried up after a hot week' : '',
+      });
     }
   }
 }
 
 /** The briefing as it was read out in the morning, all but the last one heard it; and an old pear tree that is being changed over. */
 async function demoTeaching(context: Context, workshopId: string, seats: SeatedPerson[]): Promise<void> {
-  await putBriefing(context, workshopId, { firstAid: 'Joss Arvel, at the door', kit: 'under the window, left of the vice', localRules: 'Nobody under sixteen cuts alone. Blades go back into the tin, counted.', sap: false });
+  await putBriefing(context, workshopId, {
+    firstAid: 'Joss Arvel, at the door',
+    kit: 'under the window, left of the vice',
+    localRules: 'Nobody under sixteen cuts alone. Blades go back into the tin, counted.',
+    sap: false,
+  });
   const { contentHash } = await workshopBriefing(context, workshopId);
   for (const { person } of seats.slice(0, -1)) await acknowledge(context, workshopId, person.id, { contentHash });
   const limbs = TREE.limbs.map((limb) => ({ ...limb, id: uuid(), deed: 'leave' as const, year: 1, method: null }));
-  await putPlan(context, uuid(), { tree: TREE.tree, species: TREE.species, firstYear: Number(context.now.toISOString().slice(0, 4)) + 1, version: 0, limbs: suggestProgramme(limbs, SITE.hemisphere, 3) });
+  await putPlan(context, uuid(), {
+    tree: TREE.tree,
+    species: TREE.species,
+    firstYear: Number(context.now.toISOString().slice(0, 4)) + 1,
+    version: 0,
+    limbs: suggestProgramme(limbs, SITE.hemisphere, 3),
+  });
 }

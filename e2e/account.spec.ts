@@ -6,7 +6,11 @@ test.use({ expectedNoise: /status of (400|401|403|404|410|422|429)/ });
 
 const NEW = 'copper window thistle bread';
 
-test('a forgotten password is set anew by a link from the outbox, once, and every session ends', async ({ page, browser, baseURL }) => {
+test('a forgotten password is set anew by a link from the outbox, once, and every session ends', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
   const elsewhere = await browser.newContext({ baseURL: baseURL! });
   await signIn(await elsewhere.newPage(), 'viewer');
   await page.goto('/sign-in');
@@ -40,12 +44,20 @@ test('a forgotten password is set anew by a link from the outbox, once, and ever
   await elsewhere.close();
 });
 
-test('one’s own password is changed, sessions are listed, and signing out elsewhere works at once', async ({ page, browser, baseURL }) => {
+test('one’s own password is changed, sessions are listed, and signing out elsewhere works at once', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
   const elsewhere = await browser.newContext({ baseURL: baseURL! });
   const other = await elsewhere.newPage();
   await signIn(other, 'assistant');
   await signIn(page, 'assistant');
-  await page.getByRole('button', { name: 'Joss Pelling' }).or(page.getByRole('button', { name: /^Joss/ })).first().click();
+  await page
+    .getByRole('button', { name: 'Joss Pelling' })
+    .or(page.getByRole('button', { name: /^Joss/ }))
+    .first()
+    .click();
   await page.getByRole('menuitem', { name: 'Your account' }).click();
   await expect(page.getByRole('heading', { name: 'Where you are signed in' })).toBeVisible();
   await expect(page.getByText('this one')).toHaveCount(1);
@@ -64,7 +76,11 @@ test('one’s own password is changed, sessions are listed, and signing out else
   await elsewhere.close();
 });
 
-test('a lead asks somebody to join by a link, and the password is asked again first', async ({ page, browser, baseURL }) => {
+test('a lead asks somebody to join by a link, and the password is asked again first', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
   await signIn(page);
   await page.goto('/club');
   query('UPDATE sessions SET confirmed_at = NULL');
@@ -91,7 +107,10 @@ test('a lead asks somebody to join by a link, and the password is asked again fi
   await theirs.context().close();
 });
 
-test('signing in leads to no other site, and every answer says what browsers may do with it', async ({ page, request }) => {
+test('signing in leads to no other site, and every answer says what browsers may do with it', async ({
+  page,
+  request,
+}) => {
   for (const next of ['%2F%09%2Fevil.example', '//evil.example', '/%5Cevil.example', 'https://evil.example']) {
     await page.context().clearCookies();
     await page.goto(`/sign-in?next=${next}`);
@@ -101,9 +120,23 @@ test('signing in leads to no other site, and every answer says what browsers may
     await page.waitForURL('**/season');
   }
   for (const path of ['/season', '/api/health', '/icon.svg', '/offline.js', '/nothing-here', '/%ZZ']) {
-    const { headers } = await page.evaluate(async (to) => ({ headers: Object.fromEntries((await fetch(to)).headers) }), path);
-    expect(headers, path).toMatchObject({ 'x-content-type-options': 'nosniff', 'cross-origin-opener-policy': 'same-origin', 'cross-origin-resource-policy': 'same-origin' });
+    const { headers } = await page.evaluate(
+      async (to) => ({ headers: Object.fromEntries((await fetch(to)).headers) }),
+      path,
+    );
+    expect(headers, path).toMatchObject({
+      'x-content-type-options': 'nosniff',
+      'cross-origin-opener-policy': 'same-origin',
+      'cross-origin-resource-policy': 'same-origin',
+    });
   }
   expect((await request.get('/api/health')).headers()['content-security-policy']).toContain("default-src 'none'");
-  expect((await page.request.put('/api/units', { data: { lengthUnit: 'mm', temperatureUnit: 'C' }, headers: { 'Sec-Fetch-Site': 'cross-site' } })).status()).toBe(403);
+  expect(
+    (
+      await page.request.put('/api/units', {
+        data: { lengthUnit: 'mm', temperatureUnit: 'C' },
+        headers: { 'Sec-Fetch-Site': 'cross-site' },
+      })
+    ).status(),
+  ).toBe(403);
 });

@@ -66,7 +66,9 @@ test('findings say rate, interval, counts and bounds in chart and table alike', 
   const cells = (await row.getByRole('cell').allInnerTexts()).map((cell) => cell.trim());
   const [rate, interval, alive, dead, unknown, truth] = cells as [string, string, string, string, string, string];
   const [a, d, u] = [Number(alive), Number(dead), Number(unknown)];
-  const handedOver = Number(/Take of (\d+) keepers/.exec(await page.getByRole('heading', { level: 1 }).innerText())![1]);
+  const handedOver = Number(
+    /Take of (\d+) keepers/.exec(await page.getByRole('heading', { level: 1 }).innerText())![1],
+  );
   expect(a + d + u).toBe(handedOver);
   expect(rate).toBe(`${Math.round((100 * a) / (a + d))} %`);
   expect(truth).toBe(`${Math.round((100 * a) / handedOver)} to ${Math.round((100 * (a + u)) / handedOver)} %`);
@@ -85,10 +87,16 @@ test('the instructor enters an answer that came by phone, and alive after dead i
   await page.getByRole('button', { name: 'Enter answers of Old Nils Barge' }).click();
   const dialog = page.getByRole('dialog');
   // Nothing is preset: an answer nobody gave is not saved.
-  await dialog.getByRole('button', { name: /^Save / }).first().click();
+  await dialog
+    .getByRole('button', { name: /^Save / })
+    .first()
+    .click();
   await expect(dialog.getByRole('alert')).toContainText('Choose what they said');
   await dialog.getByLabel('Answer').first().selectOption('dead');
-  await dialog.getByRole('button', { name: /^Save / }).first().click();
+  await dialog
+    .getByRole('button', { name: /^Save / })
+    .first()
+    .click();
   await expect(dialog.getByText(/saved\.$/)).toBeVisible();
   await page.keyboard.press('Escape');
 
@@ -97,13 +105,18 @@ test('the instructor enters an answer that came by phone, and alive after dead i
   const wintered = page.getByRole('region', { name: /^Wintered/ });
   await wintered.getByRole('button', { name: 'Enter answers of Old Nils Barge' }).click();
   await dialog.getByLabel('Answer').first().selectOption('yes');
-  await dialog.getByRole('button', { name: /^Save / }).first().click();
+  await dialog
+    .getByRole('button', { name: /^Save / })
+    .first()
+    .click();
   await expect(dialog.getByText(/saved\.$/)).toBeVisible();
   await page.goto(`/workshops/${past}/findings`);
   await expect(page.getByText('Said to be alive after dead')).toContainText('seat 13');
 });
 
-test('reminds only those who have not answered, with a new link; slips for those who cannot be written to', async ({ page }) => {
+test('reminds only those who have not answered, with a new link; slips for those who cannot be written to', async ({
+  page,
+}) => {
   await page.goto(`/workshops/${past}/follow-up`);
   const season = page.getByRole('region', { name: /^Season/ });
   const remind = season.getByRole('button', { name: /^Remind \d+/ });
@@ -113,7 +126,9 @@ test('reminds only those who have not answered, with a new link; slips for those
   await remind.dblclick();
   await expect(season.getByText(`${count} written to`)).toBeVisible();
   expect(eml().length).toBe(before + count);
-  const newest = eml().map((name) => readFileSync(join(WORLD, 'outbox', name), 'utf8')).find((text) => text.includes('Once more'))!;
+  const newest = eml()
+    .map((name) => readFileSync(join(WORLD, 'outbox', name), 'utf8'))
+    .find((text) => text.includes('Once more'))!;
   expect(newest).toMatch(/^X-Simulated: /m);
   expect(newest).toMatch(/^Message-ID: <[0-9a-f-]{36}@/im);
   const first = await linkOf(page, 'Yrsa Kolm');
@@ -129,7 +144,9 @@ test('reminds only those who have not answered, with a new link; slips for those
 });
 
 async function roundIds(page: Page): Promise<string[]> {
-  return page.locator('section[aria-labelledby^="round-"]').evaluateAll((all) => all.map((one) => one.getAttribute('aria-labelledby')!.slice('round-'.length)));
+  return page
+    .locator('section[aria-labelledby^="round-"]')
+    .evaluateAll((all) => all.map((one) => one.getAttribute('aria-labelledby')!.slice('round-'.length)));
 }
 
 test.describe('links that do not open', () => {
@@ -141,17 +158,25 @@ test.describe('links that do not open', () => {
 
     const url = await linkOf(page, 'Pell Andorra');
     await page.goto(`/workshops/${past}/follow-up`);
-    await page.getByRole('region', { name: /^Season/ }).getByRole('button', { name: 'Withdraw link of Pell Andorra' }).click();
+    await page
+      .getByRole('region', { name: /^Season/ })
+      .getByRole('button', { name: 'Withdraw link of Pell Andorra' })
+      .click();
     // Asked first: the way out changes nothing.
     await page.getByRole('button', { name: 'Leave it' }).click();
     await expect(page.getByRole('region', { name: /^Season/ })).not.toContainText('link withdrawn');
-    await page.getByRole('region', { name: /^Season/ }).getByRole('button', { name: 'Withdraw link of Pell Andorra' }).click();
+    await page
+      .getByRole('region', { name: /^Season/ })
+      .getByRole('button', { name: 'Withdraw link of Pell Andorra' })
+      .click();
     await page.getByRole('button', { name: 'Withdraw it' }).click();
     await expect(page.getByRole('row', { name: /Pell Andorra/ }).first()).toContainText('link withdrawn');
     await page.goto(url);
     await expect(page.getByText('This link was withdrawn')).toBeVisible();
     const token = new URL(url).pathname.split('/')[2]!;
-    const put = await page.request.put(`/api/r/${token}/answers/0190b6a0-0000-7000-8000-00000000abcd`, { data: { unionId: '0190b6a0-0000-7000-8000-00000000abcd', answer: 'yes' } });
+    const put = await page.request.put(`/api/r/${token}/answers/0190b6a0-0000-7000-8000-00000000abcd`, {
+      data: { unionId: '0190b6a0-0000-7000-8000-00000000abcd', answer: 'yes' },
+    });
     expect(put.status()).toBe(410);
 
     // Closed yesterday: to read only, and an answer sent all the same is not saved.
@@ -166,9 +191,12 @@ test.describe('links that do not open', () => {
     await expect(page.getByText('This round closed on')).toBeVisible();
     await expect(page.getByRole('radio').first()).toBeDisabled();
     const unionId = await page.locator('[name^="answer-"]').first().getAttribute('name');
-    const late = await page.request.put(`/api/r/${new URL(open).pathname.split('/')[2]!}/answers/0190b6a0-0000-7000-8000-00000000abce`, { data: { unionId: unionId!.slice(7), answer: 'dead' } });
+    const late = await page.request.put(
+      `/api/r/${new URL(open).pathname.split('/')[2]!}/answers/0190b6a0-0000-7000-8000-00000000abce`,
+      { data: { unionId: unionId!.slice(7), answer: 'dead' } },
+    );
     expect(late.status()).toBe(410);
-    expect((await late.json() as { message: string }).message).toContain('was not saved');
+    expect(((await late.json()) as { message: string }).message).toContain('was not saved');
     // Closed more than a year ago: expired.
     await page.goto(`/workshops/${past}/follow-up`);
     const round = (await roundIds(page))[0]!;

@@ -11,7 +11,12 @@ import { benchOf, enterWhip, makeDay, strip } from './setup/score-day';
 
 test.use({ expectedNoise: /status of (401|404|5\d\d)|net::ERR_|Failed to fetch/ });
 
-const kept = (page: Page) => page.evaluate(async () => (await caches.keys()).includes('pear-bench-benches-1') && (await (await caches.open('pear-bench-benches-1')).keys()).some((request) => request.url.endsWith('/score')));
+const kept = (page: Page) =>
+  page.evaluate(
+    async () =>
+      (await caches.keys()).includes('pear-bench-benches-1') &&
+      (await (await caches.open('pear-bench-benches-1')).keys()).some((request) => request.url.endsWith('/score')),
+  );
 
 test('the bench opens and scores without reception, says what waits, and sends it by itself', async ({ page }) => {
   await signIn(page);
@@ -37,20 +42,30 @@ test('the bench opens and scores without reception, says what waits, and sends i
   await expect(page.getByRole('button', { name: /^Seat 2, .*waits on this device/ })).toBeVisible();
   await strip(page).getByRole('button', { name: 'Show them' }).click();
   await expect(page.getByRole('list', { name: 'What waits' })).toContainText('2-1');
-  expect(query(`SELECT COUNT(*) FROM judgements j JOIN unions u ON u.id = j.union_id WHERE u.workshop_id = '${day}'`)).toBe('0');
+  expect(
+    query(`SELECT COUNT(*) FROM judgements j JOIN unions u ON u.id = j.union_id WHERE u.workshop_id = '${day}'`),
+  ).toBe('0');
   await page.context().setOffline(false);
   await expect(strip(page)).toContainText('Nothing waits on this device', { timeout: 15_000 });
-  expect(query(`SELECT note FROM judgements j JOIN unions u ON u.id = j.union_id WHERE u.workshop_id = '${day}'`)).toBe('in the shed');
+  expect(query(`SELECT note FROM judgements j JOIN unions u ON u.id = j.union_id WHERE u.workshop_id = '${day}'`)).toBe(
+    'in the shed',
+  );
 });
 
-test('a judgement taken back before it left never reaches the server; one that left is taken back there', async ({ page }) => {
+test('a judgement taken back before it left never reaches the server; one that left is taken back there', async ({
+  page,
+}) => {
   await signIn(page);
   const day = await makeDay(page);
   await page.goto(`/workshops/${day}/score?seat=1`);
   await expect(strip(page)).toContainText('Nothing waits');
   await enterWhip(page, 'kept');
   await page.getByRole('button', { name: 'Save, same seat' }).click();
-  await expect.poll(() => query(`SELECT COUNT(*) FROM judgements j JOIN unions u ON u.id = j.union_id WHERE u.workshop_id = '${day}'`)).toBe('1');
+  await expect
+    .poll(() =>
+      query(`SELECT COUNT(*) FROM judgements j JOIN unions u ON u.id = j.union_id WHERE u.workshop_id = '${day}'`),
+    )
+    .toBe('1');
   await expect(page.getByRole('region', { name: /Attempts of seat 1/ })).not.toContainText('on this device only');
   await page.context().setOffline(true);
   await enterWhip(page, 'a slip of the thumb');
@@ -60,11 +75,18 @@ test('a judgement taken back before it left never reaches the server; one that l
   await expect(page.getByText('1-2 taken back')).toBeVisible();
   await page.context().setOffline(false);
   await expect(strip(page)).toContainText('Nothing waits', { timeout: 15_000 });
-  const rows = (): string => query(`SELECT note, withdrawn_at IS NULL FROM judgements j JOIN unions u ON u.id = j.union_id WHERE u.workshop_id = '${day}'`);
+  const rows = (): string =>
+    query(
+      `SELECT note, withdrawn_at IS NULL FROM judgements j JOIN unions u ON u.id = j.union_id WHERE u.workshop_id = '${day}'`,
+    );
   expect(rows()).not.toContain('a slip of the thumb\t1');
 });
 
-test('two devices that score one seat without reception leave two judgements and a likely double', async ({ page, browser, baseURL }) => {
+test('two devices that score one seat without reception leave two judgements and a likely double', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
   await signIn(page);
   const day = await makeDay(page);
   const other = await (await browser.newContext({ baseURL: baseURL! })).newPage();
@@ -88,7 +110,9 @@ test('two devices that score one seat without reception leave two judgements and
   await other.context().close();
 });
 
-test('a session that ran out keeps the queue with its assessor: another who signs in does not send it', async ({ page }) => {
+test('a session that ran out keeps the queue with its assessor: another who signs in does not send it', async ({
+  page,
+}) => {
   await signIn(page, 'assistant');
   await page.context().clearCookies();
   await signIn(page);
@@ -115,10 +139,16 @@ test('a session that ran out keeps the queue with its assessor: another who sign
   await page.context().addCookies(cookies);
   await page.goto(`/workshops/${day}/score`);
   await expect(strip(page)).toContainText('Nothing waits', { timeout: 15_000 });
-  expect(query(`SELECT u.name FROM judgements j JOIN users u ON u.id = j.assessor_id WHERE note = 'after the session ran out'`)).toBe('Joss Pelling');
+  expect(
+    query(
+      `SELECT u.name FROM judgements j JOIN users u ON u.id = j.assessor_id WHERE note = 'after the session ran out'`,
+    ),
+  ).toBe('Joss Pelling');
 });
 
-test('a new build meanwhile strands nothing: the kept page has all its parts, and sends what waits', async ({ page }) => {
+test('a new build meanwhile strands nothing: the kept page has all its parts, and sends what waits', async ({
+  page,
+}) => {
   await signIn(page);
   const day = await makeDay(page);
   await page.goto(`/workshops/${day}/score`);
@@ -139,18 +169,34 @@ test('a new build meanwhile strands nothing: the kept page has all its parts, an
   expect(query(`SELECT COUNT(*) FROM judgements WHERE note = 'before the new build'`)).toBe('1');
 });
 
-const CHROMIUM = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
+const CHROMIUM = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
 const PROFILES = 3;
 const EACH = [67, 67, 66];
 
-test('200 judgements from three browsers: lines that break, answers that are lost, a browser and the database killed; each arrives once and whole', async ({ page, baseURL }) => {
+test('200 judgements from three browsers: lines that break, answers that are lost, a browser and the database killed; each arrives once and whole', async ({
+  page,
+  baseURL,
+}) => {
   test.setTimeout(480_000);
   await signIn(page);
   const day = await makeDay(page, { people: PROFILES, title: 'The day of two hundred' });
   const random = seededRandom(2026);
   const folders = Array.from({ length: PROFILES }, () => mkdtempSync(join(tmpdir(), 'bench-profile-')));
   const open = async (i: number): Promise<{ context: BrowserContext; tab: Page }> => {
-    const context = await chromium.launchPersistentContext(folders[i]!, { executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: CHROMIUM, baseURL: baseURL!, viewport: { width: 1280, height: 800 } });
+    const context = await chromium.launchPersistentContext(folders[i]!, {
+      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+      args: CHROMIUM,
+      baseURL: baseURL!,
+      viewport: { width: 1280, height: 800 },
+    });
     const tab = context.pages()[0] ?? (await context.newPage());
     return { context, tab };
   };
@@ -210,15 +256,25 @@ test('200 judgements from three browsers: lines that break, answers that are los
   browsers[2] = await open(2);
   await browsers[2].tab.goto(`/workshops/${day}/score?seat=3`);
 
-  await Promise.all(browsers.map(({ tab }, i) => (i === 2 ? scoreSome(tab, half[2]! + 13, EACH[2]!, 2) : scoreSome(tab, half[i]! + 1, EACH[i]!, i))));
+  await Promise.all(
+    browsers.map(({ tab }, i) =>
+      i === 2 ? scoreSome(tab, half[2]! + 13, EACH[2]!, 2) : scoreSome(tab, half[i]! + 1, EACH[i]!, i),
+    ),
+  );
   for (const { tab, context } of browsers) {
     await context.setOffline(false);
     await expect(strip(tab)).toContainText('Nothing waits', { timeout: 120_000 });
   }
-  const rows = query(`SELECT j.id, j.note, s.number, u.number, j.score FROM judgements j JOIN unions u ON u.id = j.union_id JOIN seats s ON s.id = u.seat_id WHERE u.workshop_id = '${day}'`).split('\n').map((line) => line.split('\t'));
+  const rows = query(
+    `SELECT j.id, j.note, s.number, u.number, j.score FROM judgements j JOIN unions u ON u.id = j.union_id JOIN seats s ON s.id = u.seat_id WHERE u.workshop_id = '${day}'`,
+  )
+    .split('\n')
+    .map((line) => line.split('\t'));
   expect(rows).toHaveLength(200);
   expect(new Set(rows.map(([id]) => id)).size).toBe(200);
-  const wanted = EACH.flatMap((count, i) => Array.from({ length: count }, (_, n) => `profile ${i + 1}, union ${n + 1} at ${i + 1}-${n + 1}`));
+  const wanted = EACH.flatMap((count, i) =>
+    Array.from({ length: count }, (_, n) => `profile ${i + 1}, union ${n + 1} at ${i + 1}-${n + 1}`),
+  );
   expect(rows.map(([, note, seat, number]) => `${note} at ${seat}-${number}`).sort()).toEqual(wanted.sort());
   expect(new Set(rows.map(([, , , , score]) => score))).toEqual(new Set(['100']));
   expect(query(`SELECT COUNT(*) FROM union_facts WHERE workshop_id = '${day}' AND score = 100`)).toBe('200');

@@ -12,22 +12,75 @@ const PAGES = readdirSync('app', { recursive: true, encoding: 'utf8' })
   .sort();
 
 /** How each page is reached; a page that is not here fails its test. */
-const REACHED: Record<string, (ids: { past: string; upcoming: string; code: string; link: string; tree: string; site: string; lot: string; union: string; card: string; password: string }) => string> = {
-  '/': () => '/', '/sign-in': () => '/sign-in', '/first-lead': () => '/first-lead', '/season': () => '/season', '/workshops/new': () => '/workshops/new', '/club': () => '/club', '/account': () => '/account', '/forgotten': () => '/forgotten', '/password/[token]': ({ password }) => password, '/outbox': () => '/outbox',
-  '/workshops/[workshop]': ({ past }) => `/workshops/${past}`, '/workshops/[workshop]/plan': ({ past }) => `/workshops/${past}/plan`,
-  '/workshops/[workshop]/plan/roster': ({ upcoming }) => `/workshops/${upcoming}/plan/roster`, '/workshops/[workshop]/score': ({ past }) => `/workshops/${past}/score`,
-  '/workshops/[workshop]/score/sheet': ({ past }) => `/workshops/${past}/score/sheet`, '/workshops/[workshop]/aftercare': ({ past }) => `/workshops/${past}/aftercare`,
-  '/workshops/[workshop]/follow-up': ({ past }) => `/workshops/${past}/follow-up`, '/workshops/[workshop]/findings': ({ past }) => `/workshops/${past}/findings`,
-  '/workshops/[workshop]/teach': ({ past }) => `/workshops/${past}/teach`, '/workshops/[workshop]/teach/briefing': ({ past }) => `/workshops/${past}/teach/briefing`,
-  '/screen/[workshop]': ({ past }) => `/screen/${past}`, '/remote/[workshop]': ({ past }) => `/remote/${past}`, '/cards/[method]': () => '/cards/whip-and-tongue',
-  '/methods': () => '/methods', '/methods/[method]': () => '/methods/cleft', '/methods/choose': () => '/methods/choose', '/methods/pairs': () => '/methods/pairs',
-  '/topworking': () => '/topworking', '/topworking/new': () => '/topworking/new', '/topworking/[plan]': ({ tree }) => tree,
-  '/workshops/[workshop]/plan/season': ({ upcoming }) => `/workshops/${upcoming}/plan/season`, '/workshops/[workshop]/plan/dates': ({ upcoming }) => `/workshops/${upcoming}/plan/dates`, '/workshops/[workshop]/plan/quantities': ({ upcoming }) => `/workshops/${upcoming}/plan/quantities`,
-  '/workshops/[workshop]/plan/wood': ({ past }) => `/workshops/${past}/plan/wood`, '/workshops/[workshop]/plan/pairs': ({ past }) => `/workshops/${past}/plan/pairs`, '/workshops/[workshop]/plan/benches': ({ past }) => `/workshops/${past}/plan/benches`,
-  '/workshops/[workshop]/plan/ready': ({ upcoming }) => `/workshops/${upcoming}/plan/ready`, '/sites': () => '/sites', '/sites/[site]': ({ site }) => site, '/wood': () => '/wood', '/wood/[lot]': ({ lot }) => lot, '/stand-ins/caliper': () => '/stand-ins/caliper', '/stand-ins/logger': () => '/stand-ins/logger',
-  ...Object.fromEntries(['readiness', 'cards', 'agreement', 'agreement/recalibration', 'rubric', 'settings'].map((page) => [`/workshops/[workshop]/score/${page}`, ({ past }: { past: string }) => `/workshops/${past}/score/${page}`])),
-  '/workshops/[workshop]/score/unions/[union]': ({ union }) => union, '/wall/[workshop]': ({ past }) => `/wall/${past}`, '/c/[token]': ({ card }) => card,
-  '/u/[code]': ({ code }) => `/u/${code}`, '/r/[token]': ({ link }) => link,
+const REACHED: Record<
+  string,
+  (ids: {
+    past: string;
+    upcoming: string;
+    code: string;
+    link: string;
+    tree: string;
+    site: string;
+    lot: string;
+    union: string;
+    card: string;
+    password: string;
+  }) => string
+> = {
+  '/': () => '/',
+  '/sign-in': () => '/sign-in',
+  '/first-lead': () => '/first-lead',
+  '/season': () => '/season',
+  '/workshops/new': () => '/workshops/new',
+  '/club': () => '/club',
+  '/account': () => '/account',
+  '/forgotten': () => '/forgotten',
+  '/password/[token]': ({ password }) => password,
+  '/outbox': () => '/outbox',
+  '/workshops/[workshop]': ({ past }) => `/workshops/${past}`,
+  '/workshops/[workshop]/plan': ({ past }) => `/workshops/${past}/plan`,
+  '/workshops/[workshop]/plan/roster': ({ upcoming }) => `/workshops/${upcoming}/plan/roster`,
+  '/workshops/[workshop]/score': ({ past }) => `/workshops/${past}/score`,
+  '/workshops/[workshop]/score/sheet': ({ past }) => `/workshops/${past}/score/sheet`,
+  '/workshops/[workshop]/aftercare': ({ past }) => `/workshops/${past}/aftercare`,
+  '/workshops/[workshop]/follow-up': ({ past }) => `/workshops/${past}/follow-up`,
+  '/workshops/[workshop]/findings': ({ past }) => `/workshops/${past}/findings`,
+  '/workshops/[workshop]/teach': ({ past }) => `/workshops/${past}/teach`,
+  '/workshops/[workshop]/teach/briefing': ({ past }) => `/workshops/${past}/teach/briefing`,
+  '/screen/[workshop]': ({ past }) => `/screen/${past}`,
+  '/remote/[workshop]': ({ past }) => `/remote/${past}`,
+  '/cards/[method]': () => '/cards/whip-and-tongue',
+  '/methods': () => '/methods',
+  '/methods/[method]': () => '/methods/cleft',
+  '/methods/choose': () => '/methods/choose',
+  '/methods/pairs': () => '/methods/pairs',
+  '/topworking': () => '/topworking',
+  '/topworking/new': () => '/topworking/new',
+  '/topworking/[plan]': ({ tree }) => tree,
+  '/workshops/[workshop]/plan/season': ({ upcoming }) => `/workshops/${upcoming}/plan/season`,
+  '/workshops/[workshop]/plan/dates': ({ upcoming }) => `/workshops/${upcoming}/plan/dates`,
+  '/workshops/[workshop]/plan/quantities': ({ upcoming }) => `/workshops/${upcoming}/plan/quantities`,
+  '/workshops/[workshop]/plan/wood': ({ past }) => `/workshops/${past}/plan/wood`,
+  '/workshops/[workshop]/plan/pairs': ({ past }) => `/workshops/${past}/plan/pairs`,
+  '/workshops/[workshop]/plan/benches': ({ past }) => `/workshops/${past}/plan/benches`,
+  '/workshops/[workshop]/plan/ready': ({ upcoming }) => `/workshops/${upcoming}/plan/ready`,
+  '/sites': () => '/sites',
+  '/sites/[site]': ({ site }) => site,
+  '/wood': () => '/wood',
+  '/wood/[lot]': ({ lot }) => lot,
+  '/stand-ins/caliper': () => '/stand-ins/caliper',
+  '/stand-ins/logger': () => '/stand-ins/logger',
+  ...Object.fromEntries(
+    ['readiness', 'cards', 'agreement', 'agreement/recalibration', 'rubric', 'settings'].map((page) => [
+      `/workshops/[workshop]/score/${page}`,
+      ({ past }: { past: string }) => `/workshops/${past}/score/${page}`,
+    ]),
+  ),
+  '/workshops/[workshop]/score/unions/[union]': ({ union }) => union,
+  '/wall/[workshop]': ({ past }) => `/wall/${past}`,
+  '/c/[token]': ({ card }) => card,
+  '/u/[code]': ({ code }) => `/u/${code}`,
+  '/r/[token]': ({ link }) => link,
 };
 
 type Ids = Parameters<(typeof REACHED)[string]>[0];
@@ -45,27 +98,54 @@ async function find(tab: Page): Promise<Ids> {
   await tab.getByText('Cilla Varn').first().click();
   const link = (await tab.getByRole('link', { name: /\/r\// }).first().getAttribute('href'))!;
   const csv = await (await tab.request.get(`/api/workshops/${ids.past}/export/unions.csv`)).text();
-  const code = csv.split('\r\n').map((line) => line.split(',')[4]!).find((cell) => /^[2-9A-HJ-NP-Z]{6}$/.test(cell))!;
+  const code = csv
+    .split('\r\n')
+    .map((line) => line.split(',')[4]!)
+    .find((cell) => /^[2-9A-HJ-NP-Z]{6}$/.test(cell))!;
   await tab.goto('/topworking');
   const tree = (await tab.getByRole('link', { name: /boathouse/ }).getAttribute('href'))!;
   await tab.goto('/sites');
-  const site = (await tab.getByRole('main').getByRole('link', { name: /Boathouse/ }).getAttribute('href'))!;
+  const site = (await tab
+    .getByRole('main')
+    .getByRole('link', { name: /Boathouse/ })
+    .getAttribute('href'))!;
   await tab.goto('/wood');
   const lot = (await tab.getByRole('main').getByRole('link', { name: 'Grey Heron' }).first().getAttribute('href'))!;
   const [photographed] = query('SELECT union_id FROM photos LIMIT 1').split('\n');
-  const bench = (await (await tab.request.get(`/api/workshops/${ids.past}/bench`)).json()) as { seats: { id: string }[] };
-  const card = ((await (await tab.request.post(`/api/workshops/${ids.past}/cards/${bench.seats[0]!.id}/link`)).json()) as { url: string }).url;
+  const bench = (await (await tab.request.get(`/api/workshops/${ids.past}/bench`)).json()) as {
+    seats: { id: string }[];
+  };
+  const card = (
+    (await (await tab.request.post(`/api/workshops/${ids.past}/cards/${bench.seats[0]!.id}/link`)).json()) as {
+      url: string;
+    }
+  ).url;
   await tab.goto('/forgotten');
   await tab.getByLabel('E-mail').fill(PEOPLE.viewer);
   await tab.getByRole('button', { name: 'Send me a link' }).click();
   await expect(tab.getByRole('status')).toBeVisible();
   const password = linksTo(PEOPLE.viewer).at(-1)!;
-  reached = { ids: { ...ids, password, code, link, tree, site, lot, union: `/workshops/${ids.past}/score/unions/${photographed}`, card: new URL(card).pathname }, cookies: await tab.context().cookies() };
+  reached = {
+    ids: {
+      ...ids,
+      password,
+      code,
+      link,
+      tree,
+      site,
+      lot,
+      union: `/workshops/${ids.past}/score/unions/${photographed}`,
+      card: new URL(card).pathname,
+    },
+    cookies: await tab.context().cookies(),
+  };
   return reached.ids;
 }
 
 for (const page of PAGES) {
-  test(`${page}: nothing serious for axe, a policy with a nonce, a title, no warning, nothing from elsewhere`, async ({ page: tab }) => {
+  test(`${page}: nothing serious for axe, a policy with a nonce, a title, no warning, nothing from elsewhere`, async ({
+    page: tab,
+  }) => {
     expect(Object.keys(REACHED)).toContain(page);
     const ids = await find(tab);
     if (page === '/sign-in') await tab.context().clearCookies();
@@ -77,12 +157,27 @@ for (const page of PAGES) {
     expect(policy).not.toMatch(/script-src[^;]*unsafe/);
     await expect(tab).toHaveTitle(/Pear Bench/);
     await expect(tab.getByRole('heading', { level: 1 }).first()).toBeVisible();
-    for (const viewport of [{ width: 1280, height: 800 }, { width: 390, height: 844 }]) {
+    for (const viewport of [
+      { width: 1280, height: 800 },
+      { width: 390, height: 844 },
+    ]) {
       await tab.setViewportSize(viewport);
-      const { violations } = await new AxeBuilder({ page: tab }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice']).analyze();
+      const { violations } = await new AxeBuilder({ page: tab })
+        .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
+        .analyze();
       const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
-      expect(serious.map(({ id, nodes }) => `${id} at ${viewport.width}: ${nodes.map(({ target }) => target.join(' ')).slice(0, 3).join(' | ')}`)).toEqual([]);
-      const beyond = await tab.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+      expect(
+        serious.map(
+          ({ id, nodes }) =>
+            `${id} at ${viewport.width}: ${nodes
+              .map(({ target }) => target.join(' '))
+              .slice(0, 3)
+              .join(' | ')}`,
+        ),
+      ).toEqual([]);
+      const beyond = await tab.evaluate(
+        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+      );
       expect(beyond, `the page scrolls sideways at ${viewport.width}`).toBeLessThanOrEqual(0);
     }
   });

@@ -18,17 +18,39 @@ async function put(request: APIRequestContext, path: string, data: object): Prom
 
 async function siteOf(page: Page): Promise<string> {
   await page.goto('/sites');
-  return (await page.getByRole('main').getByRole('link', { name: /Boathouse/ }).getAttribute('href'))!.split('/')[2]!;
+  return (await page
+    .getByRole('main')
+    .getByRole('link', { name: /Boathouse/ })
+    .getAttribute('href'))!.split('/')[2]!;
 }
 
 test('the tag is drawn along the year, and all that hangs on the day follows', async ({ page }) => {
   await signIn(page);
   const siteId = await siteOf(page);
   day = uuid();
-  await put(page.request, `/api/workshops/${day}`, { title: 'Far islet day', date: '2031-03-22', siteId, method: 'whip-and-tongue', promisedKeepers: 2, promise: '' });
-  for (const name of ['Ulla Reed', 'Hob Sedge', 'Tam Willow', 'Wil Marsh']) await put(page.request, `/api/workshops/${day}/walk-ins/${uuid()}`, { name, email: '' });
-  await put(page.request, `/api/workshops/${day}/wood-lots/${woodLot}`, { variety: 'Tall Reed', species: 'pear', source: 'row 9', cutOn: '', sticks: 6, region: 'Tarn isles' });
-  await put(page.request, `/api/workshops/${day}/stock-lots/${stockLot}`, { stockType: 'Sedge seedling', species: 'pear', stocks: 12 });
+  await put(page.request, `/api/workshops/${day}`, {
+    title: 'Far islet day',
+    date: '2031-03-22',
+    siteId,
+    method: 'whip-and-tongue',
+    promisedKeepers: 2,
+    promise: '',
+  });
+  for (const name of ['Ulla Reed', 'Hob Sedge', 'Tam Willow', 'Wil Marsh'])
+    await put(page.request, `/api/workshops/${day}/walk-ins/${uuid()}`, { name, email: '' });
+  await put(page.request, `/api/workshops/${day}/wood-lots/${woodLot}`, {
+    variety: 'Tall Reed',
+    species: 'pear',
+    source: 'row 9',
+    cutOn: '',
+    sticks: 6,
+    region: 'Tarn isles',
+  });
+  await put(page.request, `/api/workshops/${day}/stock-lots/${stockLot}`, {
+    stockType: 'Sedge seedling',
+    species: 'pear',
+    stocks: 12,
+  });
 
   await page.goto(`/workshops/${day}/plan/season`);
   const band = page.getByRole('img', { name: /Whip-and-tongue: .* to / });
@@ -76,7 +98,11 @@ test('dates are listed with their sources, and the calendar file counts up inste
   const first = await file();
   await put(page.request, `/api/workshops/${day}/date`, { date: '2031-03-22', from: '2031-03-23' });
   const second = await file();
-  const uids = (text: string): string[] => text.replace(/\r\n[ \t]/g, '').match(/^UID:.*$/gm)!.sort();
+  const uids = (text: string): string[] =>
+    text
+      .replace(/\r\n[ \t]/g, '')
+      .match(/^UID:.*$/gm)!
+      .sort();
   expect(uids(second)).toEqual(uids(first));
   expect(second).toContain('SEQUENCE:1');
 });
@@ -117,7 +143,9 @@ test.describe('files with faults', () => {
     await page.getByLabel('Read normals from CSV').setInputFiles(csv('bad.csv', 'month,rain\n1,80\n'));
     await expect(page.getByRole('alert').filter({ hasText: 'lowest_c and highest_c are needed' })).toBeVisible();
     const twelve = Array.from({ length: 12 }, (_, i) => `${i + 1},${30 + i},${50 + i}`).join('\n');
-    await page.getByLabel('Read normals from CSV').setInputFiles(csv('good.csv', `month,lowest_f,highest_f,wind\n${twelve}\n`));
+    await page
+      .getByLabel('Read normals from CSV')
+      .setInputFiles(csv('good.csv', `month,lowest_f,highest_f,wind\n${twelve}\n`));
     await expect(page.getByText('Read as °F and kept as °C. Columns not known and left out: wind.')).toBeVisible();
 
     await page.goto(`/wood/${woodLot}`);
@@ -126,11 +154,18 @@ test.describe('files with faults', () => {
       await page.getByLabel('Degrees in the file').selectOption(unit);
       await page.getByRole('button', { name: 'Read the log' }).click();
     };
-    const rows = (count: number, skip: (i: number) => boolean): string => Array.from({ length: count }, (_, i) => (skip(i) ? '' : `2031-01-${String(20 + Math.floor(i / 24)).padStart(2, '0')}T${String(i % 24).padStart(2, '0')}:00Z,35\n`)).join('');
+    const rows = (count: number, skip: (i: number) => boolean): string =>
+      Array.from({ length: count }, (_, i) =>
+        skip(i)
+          ? ''
+          : `2031-01-${String(20 + Math.floor(i / 24)).padStart(2, '0')}T${String(i % 24).padStart(2, '0')}:00Z,35\n`,
+      ).join('');
     await log(`time,temperature\n${rows(48, () => false)}`);
     await expect(page.getByRole('alert').filter({ hasText: 'whether the temperatures are °C or °F' })).toBeVisible();
     await log(`time,temperature\n${rows(100, (i) => i > 30 && i < 60)}2031-01-20T00:00Z,35\n`, 'F');
-    await expect(page.getByRole('status').filter({ hasText: 'Read.' })).toContainText(/°F.*out of order in 1 place.*1 repeated time.*1 gap/);
+    await expect(page.getByRole('status').filter({ hasText: 'Read.' })).toContainText(
+      /°F.*out of order in 1 place.*1 repeated time.*1 gap/,
+    );
     await expect(page.getByRole('img', { name: /Temperature of the store/ })).toBeVisible();
     await page.getByLabel('Looked at on').fill('2026-11-01');
     await page.getByLabel('Buds', { exact: true }).selectOption({ label: 'buds moving' });
@@ -156,7 +191,9 @@ test.describe('quantities', () => {
     await expect(page.getByText(/Pear: \d+ sticks needed/)).toBeVisible();
     await expect(page.getByText(/Practise on prunings: \d+ sticks/)).toBeVisible();
     await expect(page.getByText(/Chip bud for the keepers: \d+ sticks/)).toBeVisible();
-    await expect(page.getByRole('row', { name: /chlorine solution/ })).toContainText('300 ml of 5 % and 700 ml of water');
+    await expect(page.getByRole('row', { name: /chlorine solution/ })).toContainText(
+      '300 ml of 5 % and 700 ml of water',
+    );
     await page.getByLabel('cut-resistant gloves: in store').fill('5');
     await page.getByLabel('cut-resistant gloves: unit price').fill('4,5');
     await page.getByLabel('cut-resistant gloves: in all').fill('14');
@@ -170,7 +207,8 @@ test.describe('quantities', () => {
     const pdf = join(WORLD, 'kit.pdf');
     writeFileSync(pdf, await (await page.request.get(`/api/workshops/${day}/plan/kit`)).body());
     const text = execFileSync('pdftotext', ['-layout', pdf, '-'], { encoding: 'utf8' });
-    for (const words of ['Kit: Far islet day', 'At each seat', 'To buy', 'tea', 'never with acids or ammonia']) expect(text).toContain(words);
+    for (const words of ['Kit: Far islet day', 'At each seat', 'To buy', 'tea', 'never with acids or ammonia'])
+      expect(text).toContain(words);
   });
 
   test('wood is booked for the workshop and for a person, and never more than there is', async ({ page }) => {
@@ -252,10 +290,14 @@ test('benches are moved by mouse and by keys, people seated, and the door sheet 
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   // What is done while a save is under way stays, and is saved by the next.
   const save = page.getByRole('button', { name: 'Save the room' });
-  await page.route('**/plan/room', async (route) => {
-    await page.waitForTimeout(1500);
-    await route.continue();
-  }, { times: 1 });
+  await page.route(
+    '**/plan/room',
+    async (route) => {
+      await page.waitForTimeout(1500);
+      await route.continue();
+    },
+    { times: 1 },
+  );
   const first = page.waitForResponse('**/plan/room');
   await save.click();
   await page.getByLabel('Another assistant').fill('Edda Late');
@@ -278,7 +320,8 @@ test('benches are moved by mouse and by keys, people seated, and the door sheet 
   const pdf = join(WORLD, 'door.pdf');
   writeFileSync(pdf, await (await page.request.get(`/api/workshops/${day}/door-sheet?paper=Letter`)).body());
   const text = execFileSync('pdftotext', ['-layout', pdf, '-'], { encoding: 'utf8' });
-  for (const words of ['Far islet day', 'Safety briefing', 'Hob Sedge', 'Bench 1', 'First aid']) expect(text).toContain(words);
+  for (const words of ['Far islet day', 'Safety briefing', 'Hob Sedge', 'Bench 1', 'First aid'])
+    expect(text).toContain(words);
 });
 
 test('the ready check stops the day, names why, and turns as things are done', async ({ page }) => {
@@ -296,7 +339,13 @@ test('the ready check stops the day, names why, and turns as things are done', a
 
 test('a viewer sees the plan and can change nothing of it', async ({ page }) => {
   await signIn(page, 'viewer');
-  for (const [path, button] of [['season', /Move the workshop/], ['quantities', /Change what is made|Save/], ['wood', /Book|Add/], ['pairs', /Pair them|Add/], ['benches', /Save|Change/]] as const) {
+  for (const [path, button] of [
+    ['season', /Move the workshop/],
+    ['quantities', /Change what is made|Save/],
+    ['wood', /Book|Add/],
+    ['pairs', /Pair them|Add/],
+    ['benches', /Save|Change/],
+  ] as const) {
     await page.goto(`/workshops/${day}/plan/${path}`);
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
     await expect(page.getByRole('main').getByRole('button', { name: button })).toHaveCount(0);

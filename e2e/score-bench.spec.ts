@@ -10,7 +10,11 @@ test.beforeEach(async ({ page }) => {
 });
 
 for (const method of METHODS) {
-  test(`a clean ${method.name} takes six inputs at most from an open seat to saved, by keys and by thumb`, async ({ page, browser, baseURL }) => {
+  test(`a clean ${method.name} takes six inputs at most from an open seat to saved, by keys and by thumb`, async ({
+    page,
+    browser,
+    baseURL,
+  }) => {
     const day = await makeDay(page, { method: method.id, people: 2, date: '2031-05-11' });
     await page.goto(`/workshops/${day}/score?seat=1`);
     const figures = Object.entries(method.example);
@@ -29,7 +33,13 @@ for (const method of METHODS) {
     expect(inputs, 'by keys').toBeLessThanOrEqual(6);
 
     // By thumb on a phone: figures picked instead of typed.
-    const phone = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true, baseURL: baseURL!, storageState: await page.context().storageState() });
+    const phone = await browser.newContext({
+      viewport: { width: 390, height: 844 },
+      hasTouch: true,
+      isMobile: true,
+      baseURL: baseURL!,
+      storageState: await page.context().storageState(),
+    });
     const hand = await phone.newPage();
     await hand.goto(`/workshops/${day}/score?seat=2`);
     let taps = 0;
@@ -41,19 +51,31 @@ for (const method of METHODS) {
       taps++;
     }
     await expect(hand.getByTestId('score')).not.toHaveText('–');
-    for (const part of await hand.locator('[data-point]').all()) expect((await part.boundingBox())!.height).toBeGreaterThanOrEqual(44);
+    for (const part of await hand.locator('[data-point]').all())
+      expect((await part.boundingBox())!.height).toBeGreaterThanOrEqual(44);
     await hand.getByRole('button', { name: 'Save, same seat' }).tap();
     taps++;
     await expect(hand.getByText('2-1 saved.')).toBeVisible();
     expect(taps, 'by thumb').toBeLessThanOrEqual(6);
     await expect(strip(hand)).toContainText('Nothing waits');
-    await expect.poll(() => query(`SELECT COUNT(*) FROM judgements j JOIN unions u ON u.id = j.union_id WHERE u.workshop_id = '${day}'`)).toBe('2');
-    expect(query(`SELECT JSON_VALUE(j.measures, '$.${figures[0]![0]}.origin') FROM judgements j JOIN unions u ON u.id = j.union_id JOIN seats s ON s.id = u.seat_id WHERE u.workshop_id = '${day}' AND s.number = 2`)).toBe('picked');
+    await expect
+      .poll(() =>
+        query(`SELECT COUNT(*) FROM judgements j JOIN unions u ON u.id = j.union_id WHERE u.workshop_id = '${day}'`),
+      )
+      .toBe('2');
+    expect(
+      query(
+        `SELECT JSON_VALUE(j.measures, '$.${figures[0]![0]}.origin') FROM judgements j JOIN unions u ON u.id = j.union_id JOIN seats s ON s.id = u.seat_id WHERE u.workshop_id = '${day}' AND s.number = 2`,
+      ),
+    ).toBe('picked');
     await phone.close();
   });
 }
 
-test('a caliper types figures with a comma and a unit into the bench, its rubbish is told, and strokes are counted without looking', async ({ page, context }) => {
+test('a caliper types figures with a comma and a unit into the bench, its rubbish is told, and strokes are counted without looking', async ({
+  page,
+  context,
+}) => {
   const day = await makeDay(page, { people: 1 });
   await page.goto(`/workshops/${day}/score?seat=1`);
   await expect(page.locator('[name=stockDiameter]')).toBeFocused();
@@ -85,19 +107,38 @@ test('a caliper types figures with a comma and a unit into the bench, its rubbis
   await expect(page.locator('[name=scionDiameter]')).toHaveValue('9,4');
   await page.locator('[name=scionDiameter]').fill('9');
   for (const name of ['stockLength', 'scionLength']) await page.locator(`[name=${name}]`).fill('34');
-  for (let i = 0; i < 3; i++) await page.getByRole('button', { name: /^Count a stroke/ }).filter({ visible: true }).click();
+  for (let i = 0; i < 3; i++)
+    await page
+      .getByRole('button', { name: /^Count a stroke/ })
+      .filter({ visible: true })
+      .click();
   await expect(page.getByRole('button', { name: /^Strokes: poor/ })).toBeVisible();
   await page.keyboard.press('+');
   await page.keyboard.press('+');
   await expect(page.getByRole('button', { name: /^Strokes: recut/ })).toBeVisible();
   await page.getByRole('button', { name: 'Save, same seat' }).click();
-  await expect.poll(() => query(`SELECT strokes, seconds IS NOT NULL FROM judgements j JOIN unions u ON u.id = j.union_id WHERE u.workshop_id = '${day}'`)).toBe('5\t1');
+  await expect
+    .poll(() =>
+      query(
+        `SELECT strokes, seconds IS NOT NULL FROM judgements j JOIN unions u ON u.id = j.union_id WHERE u.workshop_id = '${day}'`,
+      ),
+    )
+    .toBe('5\t1');
 });
 
-test('the room suggests whom to see, finds by number, name, tag and a photographed tag, and shows who is ready', async ({ page }) => {
+test('the room suggests whom to see, finds by number, name, tag and a photographed tag, and shows who is ready', async ({
+  page,
+}) => {
   const day = await makeDay(page, { people: 5 });
   const bench = await benchOf(page.request, day);
-  const put = async (seat: number, number: number, marks: object = {}): Promise<void> => expect((await page.request.put(`/api/judgements/${uuid()}`, { data: judgement(day, bench.seats[seat]!.id, number, marks) })).ok()).toBe(true);
+  const put = async (seat: number, number: number, marks: object = {}): Promise<void> =>
+    expect(
+      (
+        await page.request.put(`/api/judgements/${uuid()}`, {
+          data: judgement(day, bench.seats[seat]!.id, number, marks),
+        })
+      ).ok(),
+    ).toBe(true);
   for (const n of [1, 2, 3]) await put(0, n);
   await put(1, 1, { hold: 'fatal' });
   await put(1, 2);
@@ -132,8 +173,13 @@ test('the room suggests whom to see, finds by number, name, tag and a photograph
   await page.getByRole('button', { name: 'Scan a tag' }).click();
   await expect(page.getByText('No camera can be used here')).toBeVisible();
   const pdf = await (await page.request.get(`/api/workshops/${past}/tags?paper=A4&code=${code}`)).body();
-  const png = execFileSync('pdftoppm', ['-png', '-r', '200', '-singlefile', '-'], { input: pdf, maxBuffer: 50_000_000 });
-  await page.getByLabel('From a photo').setInputFiles({ name: 'nothing.png', mimeType: 'image/png', buffer: Buffer.from('no picture') });
+  const png = execFileSync('pdftoppm', ['-png', '-r', '200', '-singlefile', '-'], {
+    input: pdf,
+    maxBuffer: 50_000_000,
+  });
+  await page
+    .getByLabel('From a photo')
+    .setInputFiles({ name: 'nothing.png', mimeType: 'image/png', buffer: Buffer.from('no picture') });
   await expect(page.getByText('This file is no picture the browser can open')).toBeVisible();
   await page.getByLabel('From a photo').setInputFiles({ name: 'tag.png', mimeType: 'image/png', buffer: png });
   await expect(page.getByRole('link', { name: /Pears and medlars on the bench/ })).toBeVisible({ timeout: 15_000 });

@@ -11,7 +11,11 @@ test.beforeEach(async ({ page }) => {
   await signIn(page);
 });
 
-test('a union drawn for two is scored blind: the second assessor sees no score anywhere before theirs, then both see both', async ({ page, browser, baseURL }) => {
+test('a union drawn for two is scored blind: the second assessor sees no score anywhere before theirs, then both see both', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
   const day = await makeDay(page, { people: 2 });
   await page.goto(`/workshops/${day}/score/settings`);
   await page.getByLabel('How many, drawn by chance').selectOption('1');
@@ -20,23 +24,66 @@ test('a union drawn for two is scored blind: the second assessor sees no score a
   const seats = (await benchOf(page.request, day)).seats;
   // 62.79 is a score no other union has.
   const first = uuid();
-  expect((await page.request.put(`/api/judgements/${first}`, { data: judgement(day, seats[0]!.id, 1, { hold: 'poor', tongue: 'poor', daylight: 'poor', clean: 'poor', wood: 'poor', strokes: 'poor', 'cut-length': 'poor', flatness: 'poor' }) })).ok()).toBe(true);
-  const secret = String(Math.round(Number(query(`SELECT score FROM judgements WHERE id = '${first}'`)) * 1000) / 1000).slice(0, 5);
+  expect(
+    (
+      await page.request.put(`/api/judgements/${first}`, {
+        data: judgement(day, seats[0]!.id, 1, {
+          hold: 'poor',
+          tongue: 'poor',
+          daylight: 'poor',
+          clean: 'poor',
+          wood: 'poor',
+          strokes: 'poor',
+          'cut-length': 'poor',
+          flatness: 'poor',
+        }),
+      })
+    ).ok(),
+  ).toBe(true);
+  const secret = String(
+    Math.round(Number(query(`SELECT score FROM judgements WHERE id = '${first}'`)) * 1000) / 1000,
+  ).slice(0, 5);
   const other = await browser.newContext({ baseURL: baseURL! });
   const joss = await other.newPage();
   await signIn(joss, 'assistant');
   const heard: string[] = [];
-  joss.on('response', (response) => void response.text().then((text) => heard.push(text), () => undefined));
+  joss.on(
+    'response',
+    (response) =>
+      void response.text().then(
+        (text) => heard.push(text),
+        () => undefined,
+      ),
+  );
   for (const path of ['', '?seat=1', '/readiness', '/cards', '/agreement', '/rubric']) {
     await joss.goto(`/workshops/${day}/score${path}`);
     await joss.waitForLoadState('networkidle');
     expect(await joss.locator('body').innerText()).not.toContain(secret.slice(0, 4));
   }
   const wall = await joss.request.get(`/wall/${day}`);
-  const events = await joss.evaluate((address) => new Promise<string>((resolve) => { const source = new EventSource(address); source.onmessage = ({ data }) => { source.close(); resolve(String(data)); }; }), `/api/workshops/${day}/wall`);
+  const events = await joss.evaluate(
+    (address) =>
+      new Promise<string>((resolve) => {
+        const source = new EventSource(address);
+        source.onmessage = ({ data }) => {
+          source.close();
+          resolve(String(data));
+        };
+      }),
+    `/api/workshops/${day}/wall`,
+  );
   heard.push(await wall.text(), events);
-  for (const call of [`/api/workshops/${day}/bench`, `/api/workshops/${day}/export/unions.csv`, `/api/workshops/${day}/export/judgements.csv`]) heard.push(await (await joss.request.get(call)).text());
-  heard.push(execFileSync('pdftotext', ['-layout', '-', '-'], { input: await (await joss.request.get(`/api/workshops/${day}/cards?paper=A4`)).body() }).toString());
+  for (const call of [
+    `/api/workshops/${day}/bench`,
+    `/api/workshops/${day}/export/unions.csv`,
+    `/api/workshops/${day}/export/judgements.csv`,
+  ])
+    heard.push(await (await joss.request.get(call)).text());
+  heard.push(
+    execFileSync('pdftotext', ['-layout', '-', '-'], {
+      input: await (await joss.request.get(`/api/workshops/${day}/cards?paper=A4`)).body(),
+    }).toString(),
+  );
   expect(heard.length).toBeGreaterThan(20);
   expect(heard.filter((text) => text.includes(secret) || text.includes(first))).toEqual([]);
   expect((await benchOf(joss.request, day)).unseen).toHaveLength(1);
@@ -59,7 +106,9 @@ test('a union drawn for two is scored blind: the second assessor sees no score a
   await other.close();
 });
 
-test('agreement is told with figures and in words, and a recalibration set shows the rubric only after the answer', async ({ page }) => {
+test('agreement is told with figures and in words, and a recalibration set shows the rubric only after the answer', async ({
+  page,
+}) => {
   const { past } = await workshopIds(page);
   await page.goto(`/workshops/${past}/score/agreement`);
   await expect(page.getByRole('heading', { name: 'What to look at together' })).toBeVisible();
@@ -78,7 +127,9 @@ test('agreement is told with figures and in words, and a recalibration set shows
   await expect(page.getByRole('region', { name: /the rubric/ })).toBeVisible();
 });
 
-test('a rubric whose weights do not add up is refused; a changed one is tried on past unions, saved, and scored again by', async ({ page }) => {
+test('a rubric whose weights do not add up is refused; a changed one is tried on past unions, saved, and scored again by', async ({
+  page,
+}) => {
   const { past } = await workshopIds(page);
   await page.goto(`/workshops/${past}/score/rubric`);
   const weight = (point: string) => page.getByLabel(`Weight of ${point}`, { exact: true });
@@ -86,12 +137,18 @@ test('a rubric whose weights do not add up is refused; a changed one is tried on
   await expect(page.getByTestId('sum')).toHaveText('104');
   await expect(page.getByText('4 too many: they have to add up to 100')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Save the rubric' })).toBeDisabled();
-  expect((await page.request.put('/api/rubrics/whip-and-tongue', { data: { changeId: uuid(), version: 0, edits: { weights: { hold: 12 } } } })).status()).toBe(422);
+  expect(
+    (
+      await page.request.put('/api/rubrics/whip-and-tongue', {
+        data: { changeId: uuid(), version: 0, edits: { weights: { hold: 12 } } },
+      })
+    ).status(),
+  ).toBe(422);
   await weight('Cambium').fill('26');
   await page.getByLabel('Cap of a fatal fault').fill('20');
   await page.getByRole('button', { name: 'Try it on past unions' }).click();
   await expect(page.getByTestId('preview')).toContainText('Ready, and would not be');
-  const counted = Number((await page.getByTestId('preview').locator('dd').first().innerText()));
+  const counted = Number(await page.getByTestId('preview').locator('dd').first().innerText());
   expect(counted).toBeGreaterThan(40);
   await page.getByRole('button', { name: 'Words of Hold' }).click();
   await page.getByLabel('Name', { exact: true }).fill('Shake');
@@ -119,7 +176,11 @@ test('a rubric whose weights do not add up is refused; a changed one is tried on
   await page.getByRole('button', { name: 'Score this workshop again by it' }).click();
   await expect(page.getByText('1 judgements scored again')).toBeVisible();
   expect(query(`SELECT score FROM union_facts WHERE workshop_id = '${day}'`)).toBe('40');
-  expect(query(`SELECT COUNT(*), COUNT(DISTINCT rubric_id) FROM judgements j JOIN unions u ON u.id = j.union_id WHERE u.workshop_id = '${day}'`)).toBe('2\t2');
+  expect(
+    query(
+      `SELECT COUNT(*), COUNT(DISTINCT rubric_id) FROM judgements j JOIN unions u ON u.id = j.union_id WHERE u.workshop_id = '${day}'`,
+    ),
+  ).toBe('2\t2');
   await page.getByRole('button', { name: 'Score this workshop again by it' }).click();
   await expect(page.getByText('stand by this rubric already')).toBeVisible();
 });
@@ -128,7 +189,11 @@ test('a rubric whose weights do not add up is refused; a changed one is tried on
  * Sets the scale of the drawn photo by its ruler and measures its face, 39 mm at 20 pixels a millimetre.
  * `place` says where a point of the photo lies in the picture as it was given, as shares of its size.
  */
-async function measureDrawnPhoto(page: Page, place: (x: number, y: number) => [number, number], [width, height]: [number, number]): Promise<void> {
+async function measureDrawnPhoto(
+  page: Page,
+  place: (x: number, y: number) => [number, number],
+  [width, height]: [number, number],
+): Promise<void> {
   const picture = page.getByRole('group', { name: /^The picture/ });
   await picture.scrollIntoViewIfNeeded();
   const at = async (x: number, y: number): Promise<void> => {
@@ -136,7 +201,10 @@ async function measureDrawnPhoto(page: Page, place: (x: number, y: number) => [n
     // A picture lies in the middle of a box that is wider or higher than it is.
     const scale = Math.min(box.width / width, box.height / height);
     const [across, down] = place(x, y);
-    await page.mouse.click(box.x + box.width / 2 + (across - 0.5) * width * scale, box.y + box.height / 2 + (down - 0.5) * height * scale);
+    await page.mouse.click(
+      box.x + box.width / 2 + (across - 0.5) * width * scale,
+      box.y + box.height / 2 + (down - 0.5) * height * scale,
+    );
   };
   await at(200, 828);
   await at(1000, 828);
@@ -150,41 +218,47 @@ async function measureDrawnPhoto(page: Page, place: (x: number, y: number) => [n
 
 test.describe('pictures', () => {
   test.use({ expectedNoise: /status of 422/ });
-  test('a picture is kept without what the camera wrote, measured on, and its figures go into a correction; a second look is set beside', async ({ page }) => {
-  const day = await makeDay(page, { people: 1, date: '2020-03-14' });
-  const [seat] = (await benchOf(page.request, day)).seats;
-  await page.request.put(`/api/judgements/${uuid()}`, { data: judgement(day, seat!.id, 1) });
-  const [union] = (await benchOf(page.request, day)).unions;
-  await page.goto(`/workshops/${day}/score/unions/${union!.id}`);
-  const file = page.getByLabel('Picture file');
-  await file.setInputFiles({ name: 'no.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('this is no picture') });
-  await expect(page.getByText('Only photographs are kept')).toBeVisible();
-  await file.setInputFiles({ name: 'torn.jpg', mimeType: 'image/jpeg', buffer: Buffer.concat([Buffer.from([0xff, 0xd8, 0xff, 0xe0]), Buffer.alloc(500, 7)]) });
-  await expect(page.getByText('This file is no picture that can be read')).toBeVisible();
-  await file.setInputFiles({ name: 'huge.jpg', mimeType: 'image/jpeg', buffer: Buffer.alloc(8_100_000, 1) });
-  await expect(page.getByText('larger than 8 MB')).toBeVisible();
-  await file.setInputFiles({ name: 'face.jpg', mimeType: 'image/jpeg', buffer: await drawnPhoto() });
-  const picture = page.getByRole('group', { name: /^The picture/ });
-  await expect(picture).toBeVisible();
-  await measureDrawnPhoto(page, (x, y) => [x / 1280, y / 960], [1280, 960]);
-  await page.getByLabel('Figure it is').selectOption('stockLength');
-  await page.getByRole('button', { name: 'Take this figure' }).click();
-  await expect(page.getByText(/Taken from the picture: Stock cut (38\.[89]|39(\.[01])?) mm/)).toBeVisible();
-  await page.getByRole('button', { name: 'Correct 1-1 with them' }).click();
-  await expect(page.getByRole('heading', { name: /1-1 .*correcting/ })).toBeVisible();
-  await expect(page.locator('[name=stockLength]')).toHaveValue(/^(38\.[89]|39(\.[01])?)$/);
-  await page.getByRole('button', { name: 'Save correction' }).click();
-  await expect.poll(() => query(`SELECT COUNT(*) FROM judgements WHERE union_id = '${union!.id}'`)).toBe('2');
+  test('a picture is kept without what the camera wrote, measured on, and its figures go into a correction; a second look is set beside', async ({
+    page,
+  }) => {
+    const day = await makeDay(page, { people: 1, date: '2020-03-14' });
+    const [seat] = (await benchOf(page.request, day)).seats;
+    await page.request.put(`/api/judgements/${uuid()}`, { data: judgement(day, seat!.id, 1) });
+    const [union] = (await benchOf(page.request, day)).unions;
+    await page.goto(`/workshops/${day}/score/unions/${union!.id}`);
+    const file = page.getByLabel('Picture file');
+    await file.setInputFiles({ name: 'no.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('this is no picture') });
+    await expect(page.getByText('Only photographs are kept')).toBeVisible();
+    await file.setInputFiles({
+      name: 'torn.jpg',
+      mimeType: 'image/jpeg',
+      buffer: Buffer.concat([Buffer.from([0xff, 0xd8, 0xff, 0xe0]), Buffer.alloc(500, 7)]),
+    });
+    await expect(page.getByText('This file is no picture that can be read')).toBeVisible();
+    await file.setInputFiles({ name: 'huge.jpg', mimeType: 'image/jpeg', buffer: Buffer.alloc(8_100_000, 1) });
+    await expect(page.getByText('larger than 8 MB')).toBeVisible();
+    await file.setInputFiles({ name: 'face.jpg', mimeType: 'image/jpeg', buffer: await drawnPhoto() });
+    const picture = page.getByRole('group', { name: /^The picture/ });
+    await expect(picture).toBeVisible();
+    await measureDrawnPhoto(page, (x, y) => [x / 1280, y / 960], [1280, 960]);
+    await page.getByLabel('Figure it is').selectOption('stockLength');
+    await page.getByRole('button', { name: 'Take this figure' }).click();
+    await expect(page.getByText(/Taken from the picture: Stock cut (38\.[89]|39(\.[01])?) mm/)).toBeVisible();
+    await page.getByRole('button', { name: 'Correct 1-1 with them' }).click();
+    await expect(page.getByRole('heading', { name: /1-1 .*correcting/ })).toBeVisible();
+    await expect(page.locator('[name=stockLength]')).toHaveValue(/^(38\.[89]|39(\.[01])?)$/);
+    await page.getByRole('button', { name: 'Save correction' }).click();
+    await expect.poll(() => query(`SELECT COUNT(*) FROM judgements WHERE union_id = '${union!.id}'`)).toBe('2');
 
-  await page.goto(`/workshops/${day}/score/unions/${union!.id}`);
-  await page.getByRole('button', { name: 'Enter a second look' }).click();
-  await page.getByLabel('Joined, % of the line').fill('140');
-  await page.getByLabel('Cut open on').fill('2020-04-04');
-  await page.getByRole('button', { name: 'Keep', exact: true }).click();
-  await expect(page.getByText('A share is 0 to 100 %.').first()).toBeVisible();
-  await page.getByLabel('Joined, % of the line').fill('85');
-  await page.getByRole('button', { name: 'Keep', exact: true }).click();
-  await expect(page.getByRole('region', { name: 'Cut open' })).toContainText('seen 85 %');
+    await page.goto(`/workshops/${day}/score/unions/${union!.id}`);
+    await page.getByRole('button', { name: 'Enter a second look' }).click();
+    await page.getByLabel('Joined, % of the line').fill('140');
+    await page.getByLabel('Cut open on').fill('2020-04-04');
+    await page.getByRole('button', { name: 'Keep', exact: true }).click();
+    await expect(page.getByText('A share is 0 to 100 %.').first()).toBeVisible();
+    await page.getByLabel('Joined, % of the line').fill('85');
+    await page.getByRole('button', { name: 'Keep', exact: true }).click();
+    await expect(page.getByRole('region', { name: 'Cut open' })).toContainText('seen 85 %');
   });
   test('a tall picture, which does not fill its box, is measured where one points', async ({ page }) => {
     const day = await makeDay(page, { people: 1, date: '2020-03-15' });
@@ -193,7 +267,14 @@ test.describe('pictures', () => {
     const [union] = (await benchOf(page.request, day)).unions;
     await page.goto(`/workshops/${day}/score/unions/${union!.id}`);
     // The drawn picture on its side: what lay at (x, y) of 1280 by 960 lies at (960 - y, x).
-    await page.getByLabel('Picture file').setInputFiles({ name: 'tall.jpg', mimeType: 'image/jpeg', buffer: await sharp(await drawnPhoto()).rotate(90).jpeg().toBuffer() });
+    await page.getByLabel('Picture file').setInputFiles({
+      name: 'tall.jpg',
+      mimeType: 'image/jpeg',
+      buffer: await sharp(await drawnPhoto())
+        .rotate(90)
+        .jpeg()
+        .toBuffer(),
+    });
     const picture = page.getByRole('group', { name: /^The picture/ });
     await expect(picture).toHaveAttribute('viewBox', '0 0 960 1280');
     const box = (await picture.boundingBox())!;
@@ -211,15 +292,24 @@ test('the wall follows the room by itself and names nobody when it is told not t
   await expect(wall.getByTestId('ready')).toHaveText('0 of 2');
   await expect(wall.getByRole('list', { name: 'Everybody' }).getByRole('listitem')).toHaveCount(2);
   await expect(wall.getByText('Marlow')).toHaveCount(0);
-  for (const n of [1, 2, 3]) await page.request.put(`/api/judgements/${uuid()}`, { data: judgement(day, bench.seats[0]!.id, n, n < 3 ? { tongue: 'poor' } : {}) });
+  for (const n of [1, 2, 3])
+    await page.request.put(`/api/judgements/${uuid()}`, {
+      data: judgement(day, bench.seats[0]!.id, n, n < 3 ? { tongue: 'poor' } : {}),
+    });
   await expect(wall.getByTestId('ready')).toHaveText('1 of 2', { timeout: 10_000 });
   await expect(wall.getByRole('heading', { name: 'Right now most often: tongue' })).toBeVisible();
   await expect(wall.locator('body')).not.toContainText('95');
   // The step it comes from, right beside wrong.
-  for (const caption of ['Right', '✕ Wrong']) await expect(wall.getByRole('figure').filter({ hasText: caption })).toBeVisible();
-  await expect(wall.getByRole('img', { name: /^Tongue, wrong: The blade is pressed and the split runs/ })).toBeVisible();
+  for (const caption of ['Right', '✕ Wrong'])
+    await expect(wall.getByRole('figure').filter({ hasText: caption })).toBeVisible();
+  await expect(
+    wall.getByRole('img', { name: /^Tongue, wrong: The blade is pressed and the split runs/ }),
+  ).toBeVisible();
   await expect(wall.getByRole('img', { name: '3 unions seen' })).toBeVisible();
-  const settings = (wallSetting: string, version: number) => page.request.put(`/api/workshops/${day}/plan/scoring`, { data: { changeId: uuid(), version, ready: { last: 3, score: 75 }, blindRate: 0, wall: wallSetting } });
+  const settings = (wallSetting: string, version: number) =>
+    page.request.put(`/api/workshops/${day}/plan/scoring`, {
+      data: { changeId: uuid(), version, ready: { last: 3, score: 75 }, blindRate: 0, wall: wallSetting },
+    });
   expect((await settings('names', 0)).ok()).toBe(true);
   await expect(wall.getByText('1 Sedge Marlow 1')).toBeVisible({ timeout: 10_000 });
   expect((await settings('totals', 1)).ok()).toBe(true);
@@ -227,7 +317,12 @@ test('the wall follows the room by itself and names nobody when it is told not t
   await expect(wall.getByText('ready for living wood')).toBeVisible();
 });
 
-test('everybody gets a card: on paper, and by a private link on a phone without an account', async ({ page, browser, baseURL, request }) => {
+test('everybody gets a card: on paper, and by a private link on a phone without an account', async ({
+  page,
+  browser,
+  baseURL,
+  request,
+}) => {
   const { past } = await workshopIds(page);
   await page.goto(`/workshops/${past}/score/cards`);
   await page.getByRole('button', { name: /link to Tomasz Irrel/ }).click();
@@ -238,7 +333,8 @@ test('everybody gets a card: on paper, and by a private link on a phone without 
   const hand = await phone.newPage();
   await hand.goto(new URL(address).pathname);
   await expect(hand.getByRole('heading', { name: 'Tomasz Irrel' })).toBeVisible();
-  for (const heading of ['Your practice unions', 'What to train', 'What goes home with you', 'When to look']) await expect(hand.getByRole('heading', { name: heading })).toBeVisible();
+  for (const heading of ['Your practice unions', 'What to train', 'What goes home with you', 'When to look'])
+    await expect(hand.getByRole('heading', { name: heading })).toBeVisible();
   await expect(hand.getByText('Ona Ferrel')).toHaveCount(0);
   await expect(hand.getByRole('img', { name: 'Flat faces, right' })).toBeVisible();
   await expect(hand.getByRole('img', { name: /^Flat faces, wrong: / })).toBeVisible();
@@ -248,8 +344,18 @@ test('everybody gets a card: on paper, and by a private link on a phone without 
   await phone.close();
   const pdf = await page.request.get(`/api/workshops/${past}/cards?paper=A4`);
   expect(pdf.headers()['content-type']).toBe('application/pdf');
-  const text = execFileSync('pdftotext', ['-layout', '-', '-'], { input: await pdf.body(), maxBuffer: 20_000_000 }).toString();
-  for (const part of ['Tomasz Irrel', 'First, attempt 1', 'Last, attempt 5', 'Two things to train', 'What goes home with you']) expect(text).toContain(part);
+  const text = execFileSync('pdftotext', ['-layout', '-', '-'], {
+    input: await pdf.body(),
+    maxBuffer: 20_000_000,
+  }).toString();
+  for (const part of [
+    'Tomasz Irrel',
+    'First, attempt 1',
+    'Last, attempt 5',
+    'Two things to train',
+    'What goes home with you',
+  ])
+    expect(text).toContain(part);
   expect(execFileSync('pdfinfo', ['-'], { input: await pdf.body() }).toString()).toMatch(/Pages:\s+14/);
   await apiSignIn(request, PEOPLE.viewer);
   expect((await request.get(`/api/workshops/${past}/cards?paper=A4`)).ok()).toBe(true);

@@ -18,7 +18,9 @@ async function enter(page: Page, figures: Record<string, string>): Promise<void>
 }
 const CLEAN = { stockDiameter: '10', scionDiameter: '10', stockLength: '35', scionLength: '35' };
 
-test('a clean union takes six inputs by keyboard, with a decimal comma, and goes on to the next seat', async ({ page }) => {
+test('a clean union takes six inputs by keyboard, with a decimal comma, and goes on to the next seat', async ({
+  page,
+}) => {
   await page.goto(`${bench}?seat=5`);
   await expect(page.locator('[name=stockDiameter]')).not.toHaveValue('');
   let inputs = 0;
@@ -52,12 +54,22 @@ test('a clean union takes six inputs by keyboard, with a decimal comma, and goes
 });
 
 test('the same by touch on a phone', async ({ browser, baseURL }) => {
-  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true, baseURL: baseURL! });
+  const context = await browser.newContext({
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+    isMobile: true,
+    baseURL: baseURL!,
+  });
   const page = await context.newPage();
   await signIn(page);
   await page.goto(`${bench}?seat=9`);
   let inputs = 0;
-  for (const [name, value] of [['stockDiameter', '9'], ['scionDiameter', '9'], ['stockLength', '30'], ['scionLength', '30']] as const) {
+  for (const [name, value] of [
+    ['stockDiameter', '9'],
+    ['scionDiameter', '9'],
+    ['stockLength', '30'],
+    ['scionLength', '30'],
+  ] as const) {
     await page.locator(`[name=${name}]`).fill(value);
     inputs++;
   }
@@ -79,7 +91,9 @@ test('judges as the figures change: contact, grade, best reach, and the correcti
   // Reference case 2: centred, the classic fatal fault.
   await expect(score(page)).toHaveText('40');
   await expect(page.getByText('Fatal: cambium')).toBeVisible();
-  await expect(page.getByRole('list', { name: /Corrections/ })).toContainText(/Move the scion \d(\.\d)? mm to the (left|right)/);
+  await expect(page.getByRole('list', { name: /Corrections/ })).toContainText(
+    /Move the scion \d(\.\d)? mm to the (left|right)/,
+  );
   await page.getByText('Right, lines met').click();
   // Reference case 3: 0.525 of contact, right side.
   await expect(page.getByText('Lines meet: right side only, 53 %')).toBeVisible();
@@ -87,7 +101,9 @@ test('judges as the figures change: contact, grade, best reach, and the correcti
   await expect(page.getByText(/This pair could reach \d\d\s%/)).toBeVisible();
 });
 
-test('marks by letter and by touch, undoes, keeps a draft over a reload, and shows the last attempt', async ({ page }) => {
+test('marks by letter and by touch, undoes, keeps a draft over a reload, and shows the last attempt', async ({
+  page,
+}) => {
   await page.goto(`${bench}?seat=2`);
   await enter(page, CLEAN);
   await expect(score(page)).toHaveText('100');
@@ -116,7 +132,9 @@ test('marks by letter and by touch, undoes, keeps a draft over a reload, and sho
   await expect(page.getByText('Last attempt').locator('..')).toContainText(/\d+/);
 });
 
-test('saves once on a double click, takes the save back, and corrects with the earlier value kept', async ({ page }) => {
+test('saves once on a double click, takes the save back, and corrects with the earlier value kept', async ({
+  page,
+}) => {
   await page.goto(`${bench}?seat=3`);
   await enter(page, CLEAN);
   const union = await called(page).innerText();

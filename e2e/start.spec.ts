@@ -13,14 +13,23 @@ const environment = (folder: string): NodeJS.ProcessEnv => {
   return { ...process.env, NODE_ENV: 'production', PEAR_BENCH_DATA: folder };
 };
 
-interface Started { child: ChildProcess; output: () => string; url: string }
+interface Started {
+  child: ChildProcess;
+  output: () => string;
+  url: string;
+}
 
 async function start(folder: string, ...args: string[]): Promise<Started> {
   const port = await freePort();
   let output = '';
-  const child = spawn('./start', ['--port', String(port), ...args], { env: environment(folder), stdio: ['ignore', 'pipe', 'pipe'] });
+  const child = spawn('./start', ['--port', String(port), ...args], {
+    env: environment(folder),
+    stdio: ['ignore', 'pipe', 'pipe'],
+  });
   for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk: Buffer) => (output += chunk.toString()));
-  await expect.poll(() => (child.exitCode !== null ? `ended: ${output}` : output), { timeout: 90_000, intervals: [100] }).toContain('Pear Bench is ready at');
+  await expect
+    .poll(() => (child.exitCode !== null ? `ended: ${output}` : output), { timeout: 90_000, intervals: [100] })
+    .toContain('Pear Bench is ready at');
   return { child, output: () => output, url: `http://127.0.0.1:${port}` };
 }
 
@@ -33,7 +42,8 @@ async function stopped({ child }: Started, signal: NodeJS.Signals): Promise<void
 
 const databasePid = (): number => Number(readFileSync(join(data, 'mariadb.pid'), 'utf8'));
 const runs = (pid: number): boolean => existsSync(`/proc/${pid}`);
-const health = async (url: string): Promise<number> => (await fetch(`${url}/api/health`).catch(() => ({ status: 0 }))).status;
+const health = async (url: string): Promise<number> =>
+  (await fetch(`${url}/api/health`).catch(() => ({ status: 0 }))).status;
 
 let first: Started | undefined;
 
@@ -45,13 +55,18 @@ test.afterAll(async () => {
 test('starts from nothing with its own database and the demo, tells address and sign-ins, keeps secrets to itself', async () => {
   first = await start(data);
   expect(first.output()).toContain('Loading the demo guild.');
-  for (const words of [first.url, 'maren@tarnholm.example', 'joss@tarnholm.example', 'edda@tarnholm.example']) expect(first.output()).toContain(words);
+  for (const words of [first.url, 'maren@tarnholm.example', 'joss@tarnholm.example', 'edda@tarnholm.example'])
+    expect(first.output()).toContain(words);
   expect(await health(first!.url)).toBe(200);
-  for (const file of readdirSync(data).filter((name) => name.endsWith('.password') || name === 'init.sql')) expect(statSync(join(data, file)).mode & 0o777).toBe(0o600);
+  for (const file of readdirSync(data).filter((name) => name.endsWith('.password') || name === 'init.sql'))
+    expect(statSync(join(data, file)).mode & 0o777).toBe(0o600);
 });
 
 test('a second start in the same checkout says so and leaves the first alone', async () => {
-  const second = spawnSync('./start', ['--port', String(await freePort())], { env: environment(data), encoding: 'utf8' });
+  const second = spawnSync('./start', ['--port', String(await freePort())], {
+    env: environment(data),
+    encoding: 'utf8',
+  });
   expect(second.status).toBe(1);
   expect(second.stdout).toContain('already running from this checkout');
   expect(await health(first!.url)).toBe(200);
@@ -70,7 +85,11 @@ test('a database that keeps dying is not started for ever: the start ends and sa
   const running = (): number => (existsSync(pidFile) ? Number(readFileSync(pidFile, 'utf8')) : 0);
   let last = 0;
   for (let i = 0; i < 4; i++) {
-    await expect.poll(async () => running() !== 0 && running() !== last && (await health(doomed.url)) === 200, { timeout: 30_000 }).toBe(true);
+    await expect
+      .poll(async () => running() !== 0 && running() !== last && (await health(doomed.url)) === 200, {
+        timeout: 30_000,
+      })
+      .toBe(true);
     last = running();
     process.kill(last, 'SIGKILL');
   }
@@ -135,15 +154,21 @@ test('--empty starts without the demo, and the first page makes the lead’s acc
 
 test('an outside server is used as it is: demo only when asked, and only into an empty schema', async () => {
   const outside = { ...environment(join(WORLD, 'start-outside')), DATABASE_URL: ENVIRONMENT.DATABASE_URL! };
-  const refused = spawnSync('./start', ['--demo', '--port', String(await freePort())], { env: outside, encoding: 'utf8' });
+  const refused = spawnSync('./start', ['--demo', '--port', String(await freePort())], {
+    env: outside,
+    encoding: 'utf8',
+  });
   expect(refused.status).not.toBe(0);
   expect(refused.stderr).toContain('empty schema only');
 });
 
 test('options that cannot be are refused in words', () => {
   for (const [args, words] of [
-    [['--port', 'x'], '--port must be a number'], [['--cert', 'none.pem'], 'go together'], [['--cert', 'none.pem', '--key', 'none.key'], 'There is no file none.pem'],
-    [['--public-url', 'bench'], '--public-url must be an address'], [['--speed'], 'Usage: ./start'],
+    [['--port', 'x'], '--port must be a number'],
+    [['--cert', 'none.pem'], 'go together'],
+    [['--cert', 'none.pem', '--key', 'none.key'], 'There is no file none.pem'],
+    [['--public-url', 'bench'], '--public-url must be an address'],
+    [['--speed'], 'Usage: ./start'],
   ] as const) {
     const answer = spawnSync('./start', args, { env: environment(empty), encoding: 'utf8' });
     expect(answer.status).toBe(2);

@@ -8,17 +8,68 @@ test.setTimeout(180_000);
 const MOST = 12;
 
 /** Statements the application has sent so far; the one that asks is not among them. */
-const sent = (): number => Number(query("SELECT SUM(variable_value) FROM information_schema.global_status WHERE variable_name IN ('COM_SELECT', 'COM_INSERT', 'COM_UPDATE', 'COM_DELETE', 'COM_REPLACE')"));
+const sent = (): number =>
+  Number(
+    query(
+      "SELECT SUM(variable_value) FROM information_schema.global_status WHERE variable_name IN ('COM_SELECT', 'COM_INSERT', 'COM_UPDATE', 'COM_DELETE', 'COM_REPLACE')",
+    ),
+  );
 
 test('no page asks more than twelve statements, however many workshops there are', async ({ request }) => {
   await apiSignIn(request, PEOPLE.lead);
   const one = (sql: string): string => query(sql).split('\n')[0]!;
   const workshop = one("SELECT id FROM workshops WHERE title = 'Pears and medlars on the bench'");
   const clubId = one(`SELECT club_id FROM workshops WHERE id = '${workshop}'`);
-  const [site, lot, plan] = ['sites', 'wood_lots', 'topworking_plans'].map((table) => one(`SELECT id FROM ${table} WHERE club_id = '${clubId}' LIMIT 1`));
+  const [site, lot, plan] = ['sites', 'wood_lots', 'topworking_plans'].map((table) =>
+    one(`SELECT id FROM ${table} WHERE club_id = '${clubId}' LIMIT 1`),
+  );
   const union = one(`SELECT id FROM unions WHERE workshop_id = '${workshop}' AND kind = 'practice' LIMIT 1`);
-  const leaves = ['plan', 'plan/benches', 'plan/quantities', 'plan/pairs', 'plan/roster', 'plan/ready', 'plan/season', 'plan/wood', 'plan/dates', 'teach', 'teach/briefing', 'score', 'score/sheet', 'score/readiness', 'score/agreement', 'score/agreement/recalibration', 'score/cards', 'score/settings', 'score/rubric', `score/unions/${union}`, 'aftercare', 'follow-up', 'findings'];
-  const pages = ['/season', '/club', '/account', '/outbox', '/wood', `/wood/${lot}`, '/sites', `/sites/${site}`, '/methods', '/methods/choose', '/methods/pairs', '/methods/chip', '/topworking', `/topworking/${plan}`, '/workshops/new', ...leaves.map((leaf) => `/workshops/${workshop}/${leaf}`), `/wall/${workshop}`, `/screen/${workshop}`, '/cards/chip'];
+  const leaves = [
+    'plan',
+    'plan/benches',
+    'plan/quantities',
+    'plan/pairs',
+    'plan/roster',
+    'plan/ready',
+    'plan/season',
+    'plan/wood',
+    'plan/dates',
+    'teach',
+    'teach/briefing',
+    'score',
+    'score/sheet',
+    'score/readiness',
+    'score/agreement',
+    'score/agreement/recalibration',
+    'score/cards',
+    'score/settings',
+    'score/rubric',
+    `score/unions/${union}`,
+    'aftercare',
+    'follow-up',
+    'findings',
+  ];
+  const pages = [
+    '/season',
+    '/club',
+    '/account',
+    '/outbox',
+    '/wood',
+    `/wood/${lot}`,
+    '/sites',
+    `/sites/${site}`,
+    '/methods',
+    '/methods/choose',
+    '/methods/pairs',
+    '/methods/chip',
+    '/topworking',
+    `/topworking/${plan}`,
+    '/workshops/new',
+    ...leaves.map((leaf) => `/workshops/${workshop}/${leaf}`),
+    `/wall/${workshop}`,
+    `/screen/${workshop}`,
+    '/cards/chip',
+  ];
   const counts = async (): Promise<Map<string, number>> => {
     const found = new Map<string, number>();
     for (const page of pages) {
@@ -34,7 +85,20 @@ test('no page asks more than twelve statements, however many workshops there are
   expect([...few].filter(([, count]) => count > MOST)).toEqual([]);
   for (let i = 0; i < 12; i++) {
     const day = new Date(Date.now() + (i - 6) * 12 * 86_400_000).toISOString().slice(0, 10);
-    expect((await request.put(`/api/workshops/${uuid()}`, { data: { title: `Further day ${i}`, date: day, siteId: site, method: 'whip-and-tongue', promisedKeepers: 1, promise: '' } })).ok()).toBe(true);
+    expect(
+      (
+        await request.put(`/api/workshops/${uuid()}`, {
+          data: {
+            title: `Further day ${i}`,
+            date: day,
+            siteId: site,
+            method: 'whip-and-tongue',
+            promisedKeepers: 1,
+            promise: '',
+          },
+        })
+      ).ok(),
+    ).toBe(true);
   }
   const many = await counts();
   expect([...many].filter(([page, count]) => count > few.get(page)! + 1)).toEqual([]);

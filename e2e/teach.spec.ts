@@ -14,8 +14,18 @@ async function workshopOf(page: Page, method: string): Promise<string> {
   await page.goto('/workshops/new');
   const siteId = await page.locator('[name=siteId] option').first().getAttribute('value');
   const id = uuid();
-  expect((await page.request.put(`/api/workshops/${id}`, { data: { title: `Day of ${method}`, date: '2031-05-10', siteId, method, promisedKeepers: 0, promise: '' } })).ok()).toBe(true);
-  expect((await page.request.put(`/api/workshops/${id}/walk-ins/${uuid()}`, { data: { name: 'Sedge Marlow', email: '' } })).ok()).toBe(true);
+  expect(
+    (
+      await page.request.put(`/api/workshops/${id}`, {
+        data: { title: `Day of ${method}`, date: '2031-05-10', siteId, method, promisedKeepers: 0, promise: '' },
+      })
+    ).ok(),
+  ).toBe(true);
+  expect(
+    (
+      await page.request.put(`/api/workshops/${id}/walk-ins/${uuid()}`, { data: { name: 'Sedge Marlow', email: '' } })
+    ).ok(),
+  ).toBe(true);
   return id;
 }
 
@@ -44,9 +54,13 @@ test('calipers move the drawing; those outside the limits say what to do instead
   await expect(page.getByText('Shift the scion to one side')).toBeVisible();
   await page.getByLabel('Stock Ø, mm').fill('60');
   await page.getByRole('button', { name: 'Draw' }).click();
-  await expect(page.getByRole('main').getByRole('alert')).toContainText('done on stocks up to 20 mm. On 60 mm: take a cleft graft');
+  await expect(page.getByRole('main').getByRole('alert')).toContainText(
+    'done on stocks up to 20 mm. On 60 mm: take a cleft graft',
+  );
   await page.goto('/methods/four-flap?stock=20&scion=9');
-  await expect(page.getByRole('main').getByRole('alert')).toContainText('The scion is too thin for this stock: 18 mm or more');
+  await expect(page.getByRole('main').getByRole('alert')).toContainText(
+    'The scion is too thin for this stock: 18 mm or more',
+  );
 });
 
 test('the school is chosen once, and steps, card and rubric follow', async ({ page }) => {
@@ -62,8 +76,16 @@ test('the school is chosen once, and steps, card and rubric follow', async ({ pa
   await page.getByRole('link', { name: 'Phone card' }).click();
   await expect(page.getByText('Cut a shallow tongue in the middle')).toBeVisible();
   const handout = await page.request.get(`/api/methods/whip-and-tongue/handout?tongue=middle`);
-  expect(execFileSync('pdftotext', ['-raw', '-', '-'], { input: await handout.body() }).toString().replace(/\s+/g, ' ')).toContain('shallow, in the middle');
-  expect((await page.request.put(`/api/workshops/${upcoming}/schools`, { data: { schools: { tongue: 'sideways' } } })).status()).toBe(422);
+  expect(
+    execFileSync('pdftotext', ['-raw', '-', '-'], { input: await handout.body() })
+      .toString()
+      .replace(/\s+/g, ' '),
+  ).toContain('shallow, in the middle');
+  expect(
+    (
+      await page.request.put(`/api/workshops/${upcoming}/schools`, { data: { schools: { tongue: 'sideways' } } })
+    ).status(),
+  ).toBe(422);
   expect((await page.request.put(`/api/workshops/${upcoming}/schools`, { data: { schools: {} } })).status()).toBe(204);
 });
 
@@ -80,7 +102,9 @@ test('the chooser ranks what can work and says what would have to change', async
   await page.waitForURL(/stock=45/);
   await expect(page.locator('main ol h3').first()).toHaveText('Inlay');
   await expect(page.getByText('pear on quince: with care.')).toBeVisible();
-  await expect(page.getByRole('listitem').filter({ hasText: 'Whip-and-tongue' })).toContainText('A stock, or a place on it, of 20 mm or less.');
+  await expect(page.getByRole('listitem').filter({ hasText: 'Whip-and-tongue' })).toContainText(
+    'A stock, or a place on it, of 20 mm or less.',
+  );
   await page.getByLabel('Stock Ø, mm').fill('thick');
   await page.getByRole('button', { name: 'Rank' }).click();
   await expect(page.getByText('Enter the stock’s caliper in figures')).toBeVisible();
@@ -95,14 +119,21 @@ test('the table of pairs can be changed, names its source, and keeps one row a p
   await sheet.getByLabel('Source').fill('hedge by the ferry, 2019');
   await sheet.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('row', { name: /medlar hawthorn With care.*hedge by the ferry/ })).toBeVisible();
-  const again = await page.request.put(`/api/compatibility/${uuid()}`, { data: { stock: 'hawthorn', scion: ' medlar ', verdict: 'works', note: '', source: 'twice' } });
+  const again = await page.request.put(`/api/compatibility/${uuid()}`, {
+    data: { stock: 'hawthorn', scion: ' medlar ', verdict: 'works', note: '', source: 'twice' },
+  });
   expect(again.status()).toBe(409);
-  const sourceless = await page.request.put(`/api/compatibility/${uuid()}`, { data: { stock: 'rowan', scion: 'pear', verdict: 'works', note: '', source: '' } });
+  const sourceless = await page.request.put(`/api/compatibility/${uuid()}`, {
+    data: { stock: 'rowan', scion: 'pear', verdict: 'works', note: '', source: '' },
+  });
   expect(((await sourceless.json()) as { message: string }).message).toBe('Enter where this comes from.');
   await page.goto('/methods/choose?species=hawthorn&scionSpecies=medlar');
   await expect(page.getByText('hedge by the ferry, 2019')).toBeVisible();
   await page.goto('/methods/pairs');
-  await page.getByRole('row', { name: /medlar hawthorn/ }).getByRole('button', { name: 'Take back' }).click();
+  await page
+    .getByRole('row', { name: /medlar hawthorn/ })
+    .getByRole('button', { name: 'Take back' })
+    .click();
   await expect(page.getByRole('row', { name: /medlar hawthorn/ })).toHaveCount(0);
 });
 
@@ -159,7 +190,9 @@ test.describe('when the line is lost', () => {
     await signIn(remote);
     // The wall's line is refused for a while, as when the router in the shed starts anew.
     let refuse = true;
-    await page.route('**/teaching', (route) => (refuse && route.request().method() === 'GET' ? route.abort() : route.continue()));
+    await page.route('**/teaching', (route) =>
+      refuse && route.request().method() === 'GET' ? route.abort() : route.continue(),
+    );
     await page.reload();
     await expect(page.getByText('line lost, trying again')).toBeVisible();
     await remote.goto(`/remote/${past}`);
@@ -201,7 +234,9 @@ test('who has not heard the briefing is shown when scoring; a change asks everyb
   await page.getByLabel('Trained in first aid').fill('Joss, by the door');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('heard older words')).toBeVisible();
-  const stale = await page.request.put(`/api/workshops/${id}/briefing/${uuid()}`, { data: { contentHash: '0'.repeat(64) } });
+  const stale = await page.request.put(`/api/workshops/${id}/briefing/${uuid()}`, {
+    data: { contentHash: '0'.repeat(64) },
+  });
   expect(stale.status()).toBe(409);
 });
 
@@ -224,7 +259,9 @@ test('a tree is planned limb by limb, and two people do not overwrite each other
   await page.reload();
   await expect(page.getByLabel('Caliper of limb 1')).toHaveValue('44');
   const plan = page.url().split('/').at(-1)!;
-  const stale = await page.request.put(`/api/topworking/${plan}`, { data: { tree: 'Quince at the slip', species: 'quince', firstYear: 2027, version: 0, limbs: [] } });
+  const stale = await page.request.put(`/api/topworking/${plan}`, {
+    data: { tree: 'Quince at the slip', species: 'quince', firstYear: 2027, version: 0, limbs: [] },
+  });
   expect(stale.status()).toBe(409);
 });
 
@@ -233,10 +270,18 @@ test('a made-up twelfth method goes through library, page, scoring and handout w
   await page.getByRole('link', { name: 'Plank bridge' }).click();
   await expect(page.getByRole('heading', { name: /Bridge them/ })).toBeVisible();
   const handout = await page.request.get('/api/methods/plank-bridge/handout');
-  expect(execFileSync('pdftotext', ['-raw', '-', '-'], { input: await handout.body() }).toString()).toContain('Bridge them');
+  expect(execFileSync('pdftotext', ['-raw', '-', '-'], { input: await handout.body() }).toString()).toContain(
+    'Bridge them',
+  );
   const id = await workshopOf(page, 'plank-bridge');
   await page.goto(`/workshops/${id}/score?seat=1`);
-  for (const [name, value] of [['stockDiameter', '10'], ['scionDiameter', '10'], ['stockLength', '40'], ['scionLength', '40']]) await page.locator(`[name=${name}]`).fill(value!);
+  for (const [name, value] of [
+    ['stockDiameter', '10'],
+    ['scionDiameter', '10'],
+    ['stockLength', '40'],
+    ['scionLength', '40'],
+  ])
+    await page.locator(`[name=${name}]`).fill(value!);
   await expect(page.getByTestId('score')).toHaveText('100');
   await page.keyboard.press('Escape');
   await page.keyboard.press('d');
@@ -251,10 +296,12 @@ for (const method of METHODS) {
   test(`a clean ${method.name} is scored from its own figures and saved`, async ({ page }) => {
     const id = await workshopOf(page, method.id);
     await page.goto(`/workshops/${id}/score?seat=1`);
-    for (const [name, value] of Object.entries(method.example)) await page.locator(`[name=${name}]`).fill(String(value));
+    for (const [name, value] of Object.entries(method.example))
+      await page.locator(`[name=${name}]`).fill(String(value));
     await expect(page.getByTestId('score')).toHaveText('100');
     // Every judged point can be marked, on the drawing or beside it.
-    for (const point of pointsOf(method).filter(({ stage, faults }) => stage === 'joined' && faults.length > 0)) await expect(page.locator(`[data-point="${point.id}"]`)).toBeVisible();
+    for (const point of pointsOf(method).filter(({ stage, faults }) => stage === 'joined' && faults.length > 0))
+      await expect(page.locator(`[data-point="${point.id}"]`)).toBeVisible();
     await page.getByRole('button', { name: 'Save, same seat' }).click();
     await expect(page.getByText('1-1 saved.')).toBeVisible();
     const csv = await (await page.request.get(`/api/workshops/${id}/export/judgements.csv`)).text();
@@ -269,7 +316,9 @@ test('templates come in true size, tile when too large, and refuse calipers with
   const svg = await page.request.get('/api/methods/whip-and-tongue/template?stock=10&scion=10&format=svg');
   expect(await svg.text()).toContain('width="210mm"');
   const flaps = await page.request.get('/api/methods/four-flap/template?stock=35&scion=35&format=pdf');
-  expect(execFileSync('pdftotext', ['-raw', '-', '-'], { input: await flaps.body() }).toString()).toContain('Measure this line: 50 mm');
+  expect(execFileSync('pdftotext', ['-raw', '-', '-'], { input: await flaps.body() }).toString()).toContain(
+    'Measure this line: 50 mm',
+  );
   const refused = await page.request.get('/api/methods/t-bud/template?stock=60&scion=8');
   expect(refused.status()).toBe(422);
   expect(((await refused.json()) as { message: string }).message).toContain('up to 13 mm');

@@ -27,7 +27,9 @@ test('signs in, sees the season with its pegs, and plans a workshop', async ({ p
   await expect(page.getByText('3 keepers each: three pears')).toBeVisible();
 });
 
-test('reads a roster: preview first, doubts decided, all in one go; then a walk-in, a new name, a swap, an absence', async ({ page }) => {
+test('reads a roster: preview first, doubts decided, all in one go; then a walk-in, a new name, a swap, an absence', async ({
+  page,
+}) => {
   await signIn(page);
   ({ upcoming } = await workshopIds(page));
   await page.goto(`/workshops/${upcoming}/plan/roster`);
@@ -80,7 +82,9 @@ test('chooses wood and stocks, known ones and new ones', async ({ page }) => {
   await expect(board.getByRole('listitem').filter({ hasText: 'Night Ferry' })).toBeVisible();
   await expect(board.getByText('cut 20 Jan 2027')).toBeVisible();
   // Each lot has a ribbon of its own.
-  const ribbons = await board.getByRole('img', { name: /^ribbon/ }).evaluateAll((all) => all.map((one) => one.getAttribute('aria-label')));
+  const ribbons = await board
+    .getByRole('img', { name: /^ribbon/ })
+    .evaluateAll((all) => all.map((one) => one.getAttribute('aria-label')));
   expect(new Set(ribbons).size).toBe(3);
 });
 
@@ -122,11 +126,23 @@ test('makes keepers in one step, changes some, voids one, and prints tags', asyn
   await expect(page.getByText('A tag needs a width of 50 mm or more').first()).toBeVisible();
 });
 
-test('prints tags with code, variety, stock, date and initials; a QR code leads to the plant and names nobody', async ({ page }) => {
+test('prints tags with code, variety, stock, date and initials; a QR code leads to the plant and names nobody', async ({
+  page,
+}) => {
   await signIn(page);
   await page.goto(`/workshops/${upcoming}/aftercare`);
-  const code = (await page.getByRole('button', { name: /Night Ferry/ }).first().locator('span').first().innerText()).replace(' ', '');
-  for (const [paper, points] of [['A4', /595\.2\d* x 841\.8\d*/], ['Letter', /612 x 792/]] as const) {
+  const code = (
+    await page
+      .getByRole('button', { name: /Night Ferry/ })
+      .first()
+      .locator('span')
+      .first()
+      .innerText()
+  ).replace(' ', '');
+  for (const [paper, points] of [
+    ['A4', /595\.2\d* x 841\.8\d*/],
+    ['Letter', /612 x 792/],
+  ] as const) {
     const answer = await page.request.get(`/api/workshops/${upcoming}/tags?paper=${paper}&width=60&height=25`);
     expect(answer.headers()['content-type']).toBe('application/pdf');
     const file = join(WORLD, `tags-${paper}.pdf`);
@@ -145,7 +161,10 @@ test('prints tags with code, variety, stock, date and initials; a QR code leads 
   writeFileSync(join(WORLD, 'one.pdf'), await one.body());
   expect(execFileSync('pdftotext', [join(WORLD, 'one.pdf'), '-'], { encoding: 'utf8' })).not.toContain('Grey Heron');
 
-  const stranger = await page.context().browser()!.newContext({ viewport: { width: 390, height: 844 } });
+  const stranger = await page
+    .context()
+    .browser()!
+    .newContext({ viewport: { width: 390, height: 844 } });
   const phone = await stranger.newPage();
   await phone.goto(new URL(`/u/${code}`, page.url()).toString());
   await expect(phone.getByRole('heading')).toHaveText(`${code.slice(0, 3)} ${code.slice(3)}`);
@@ -163,10 +182,17 @@ test('offers a blank score sheet and takes its entries with the time it was fill
   const answer = await page.request.get(`/api/workshops/${upcoming}/score-sheet?paper=A4`);
   writeFileSync(join(WORLD, 'sheet.pdf'), await answer.body());
   const words = execFileSync('pdftotext', ['-layout', join(WORLD, 'sheet.pdf'), '-'], { encoding: 'utf8' });
-  for (const part of ['Late winter whips', 'Juno Askel', 'stock cut', 'Tongue', 'Filled in on']) expect(words).toContain(part);
+  for (const part of ['Late winter whips', 'Juno Askel', 'stock cut', 'Tongue', 'Filled in on'])
+    expect(words).toContain(part);
 
   await page.goto(`/workshops/${upcoming}/score/sheet`);
-  for (const [name, value] of [['stockDiameter', '10'], ['scionDiameter', '9'], ['stockLength', '35'], ['scionLength', '35']]) await page.locator(`[name=${name}]`).fill(value!);
+  for (const [name, value] of [
+    ['stockDiameter', '10'],
+    ['scionDiameter', '9'],
+    ['stockLength', '35'],
+    ['scionLength', '35'],
+  ])
+    await page.locator(`[name=${name}]`).fill(value!);
   await page.getByRole('button', { name: 'Save, next seat' }).click();
   await expect(page.getByText('Enter when the sheet was filled in')).toBeVisible();
   await page.getByLabel('Sheet filled in at').fill('2026-11-20T10:30');

@@ -23,20 +23,38 @@ const day = (date: string): DateArray => date.split('-').map(Number) as DateArra
  * grows, so that a calendar replaces what it had.
  */
 export function calendarFile(name: string, events: readonly CalendarEvent[]): string {
-  const { error, value } = createEvents(events.map((event): EventAttributes => {
-    const { uid, sequence, title, description, from, to, times, place, cancelled } = event;
-    const instant = (time: string): DateArray => {
-      const at = DateTime.fromISO(`${from}T${time.padStart(5, '0')}`, { zone: times!.zone }).toUTC();
-      return [at.year, at.month, at.day, at.hour, at.minute];
-    };
-    const when = times
-      ? { start: instant(times.start), startInputType: 'utc' as const, startOutputType: 'utc' as const, end: instant(times.end), endInputType: 'utc' as const, endOutputType: 'utc' as const }
-      : { start: day(from), end: day(addDays(to, 1)) };
-    return {
-      ...when, uid, sequence, title, description, location: place, calName: name, productId: 'pear-bench', method: 'PUBLISH', status: cancelled ? 'CANCELLED' : 'CONFIRMED',
-      busyStatus: times ? 'BUSY' : 'FREE',
-    };
-  }));
+  const { error, value } = createEvents(
+    events.map((event): EventAttributes => {
+      const { uid, sequence, title, description, from, to, times, place, cancelled } = event;
+      const instant = (time: string): DateArray => {
+        const at = DateTime.fromISO(`${from}T${time.padStart(5, '0')}`, { zone: times!.zone }).toUTC();
+        return [at.year, at.month, at.day, at.hour, at.minute];
+      };
+      const when = times
+        ? {
+            start: instant(times.start),
+            startInputType: 'utc' as const,
+            startOutputType: 'utc' as const,
+            end: instant(times.end),
+            endInputType: 'utc' as const,
+            endOutputType: 'utc' as const,
+          }
+        : { start: day(from), end: day(addDays(to, 1)) };
+      return {
+        ...when,
+        uid,
+        sequence,
+        title,
+        description,
+        location: place,
+        calName: name,
+        productId: 'pear-bench',
+        method: 'PUBLISH',
+        status: cancelled ? 'CANCELLED' : 'CONFIRMED',
+        busyStatus: times ? 'BUSY' : 'FREE',
+      };
+    }),
+  );
   if (error || !value) throw error ?? new Error('The calendar could not be written.');
   return value;
 }

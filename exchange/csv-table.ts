@@ -5,8 +5,10 @@ import Papa from 'papaparse';
  * in front; numbers are written as numbers, negative ones too.
  */
 export function writeCsv(columns: string[], rows: Record<string, string | number | boolean | null>[]): string {
-  return Papa.unparse(
-    { fields: columns, data: rows.map((row) => columns.map((column) => row[column] ?? '')) },
-    { newline: '\r\n', escapeFormulae: true },
-  ) + '\r\n';
+  return (
+    Papa.unparse(
+      { fields: columns, data: rows.map((row) => columns.map((column) => row[column] ?? '')) },
+      { newline: '\r\n', escapeFormulae: true },
+    ) + '\r\n'
+  );
 }

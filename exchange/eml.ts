@@ -12,7 +12,11 @@ export interface OutgoingMail {
 /** A message as the bytes of an .eml file (RFC 5322), encoded and folded by the mail library. */
 export function writeEml(mail: OutgoingMail): Promise<Buffer> {
   return new MailComposer({
-    from: mail.from, to: mail.to, subject: mail.subject, text: mail.text, date: mail.date,
+    from: mail.from,
+    to: mail.to,
+    subject: mail.subject,
+    text: mail.text,
+    date: mail.date,
     messageId: `<${mail.id}@pear-bench.invalid>`,
     headers: { 'X-Simulated': 'This message was written to a file; no mail service sent it.' },
   })

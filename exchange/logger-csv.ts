@@ -27,15 +27,30 @@ export interface LoggerFile {
  *
  * @param unit of a column headed without one; null asks for it.
  */
-export function readLogger(bytes: Uint8Array, zone: string, unit: 'C' | 'F' | null): LoggerFile | { problem: string; asksUnit?: boolean } {
+export function readLogger(
+  bytes: Uint8Array,
+  zone: string,
+  unit: 'C' | 'F' | null,
+): LoggerFile | { problem: string; asksUnit?: boolean } {
   const read = readCsvText(bytes, 'the log', MOST_READINGS);
   if ('problem' in read) return read;
   const { at, unknown } = columnsOf(read.header, HEADERS);
   const column = [at.celsius, at.fahrenheit, at.bare].find((one) => one >= 0) ?? -1;
-  if (at.time < 0 || column < 0) return { problem: `A column "time" and one "temperature_c" or "temperature_f" are needed. The first line has: ${read.header.slice(0, 8).join(', ').slice(0, 120)}.` };
+  if (at.time < 0 || column < 0)
+    return {
+      problem: `A column "time" and one "temperature_c" or "temperature_f" are needed. The first line has: ${read.header.slice(0, 8).join(', ').slice(0, 120)}.`,
+    };
   const headed = column === at.celsius ? 'C' : column === at.fahrenheit ? 'F' : null;
-  if (!headed && at.unit < 0 && !unit) return { problem: 'The heading does not say whether the temperatures are °C or °F. Choose it beside the file, and read it again.', asksUnit: true };
-  const timeOf = timeReader(read.rows.slice(0, LOOKED_AT).map(({ cells }) => (cells[at.time] ?? '').trim()), zone);
+  if (!headed && at.unit < 0 && !unit)
+    return {
+      problem:
+        'The heading does not say whether the temperatures are °C or °F. Choose it beside the file, and read it again.',
+      asksUnit: true,
+    };
+  const timeOf = timeReader(
+    read.rows.slice(0, LOOKED_AT).map(({ cells }) => (cells[at.time] ?? '').trim()),
+    zone,
+  );
   const notes: string[] = [];
   const whens: number[] = [];
   const values: number[] = [];
@@ -45,7 +60,13 @@ export function readLogger(bytes: Uint8Array, zone: string, unit: 'C' | 'F' | nu
   for (const { cells, line } of read.rows) {
     const when = timeOf((cells[at.time] ?? '').trim());
     const value = parseDecimal(cells[column] ?? '');
-    const said = at.unit < 0 ? '' : (cells[at.unit] ?? '').trim().toUpperCase().replace(/^(DEG|°)/, '');
+    const said =
+      at.unit < 0
+        ? ''
+        : (cells[at.unit] ?? '')
+            .trim()
+            .toUpperCase()
+            .replace(/^(DEG|°)/, '');
     const scale = said === 'C' || said === 'F' ? said : (headed ?? unit ?? 'C');
     if (when === null || value === null) {
       bad.push(line);
@@ -56,7 +77,10 @@ export function readLogger(bytes: Uint8Array, zone: string, unit: 'C' | 'F' | nu
     whens.push(when);
     values.push(scale === 'F' ? Math.round(((value - 32) / 1.8) * 100) / 100 : value);
   }
-  if (whens.length < 2) return { problem: `Fewer than two readings could be read${bad.length > 0 ? `; line ${bad[0]} has a time or a temperature that is none` : ''}. Times look like 2027-01-20 14:30.` };
+  if (whens.length < 2)
+    return {
+      problem: `Fewer than two readings could be read${bad.length > 0 ? `; line ${bad[0]} has a time or a temperature that is none` : ''}. Times look like 2027-01-20 14:30.`,
+    };
   const order = unordered > 0 ? whens.map((_, i) => i).sort((a, b) => whens[a]! - whens[b]!) : null;
   const instants: number[] = [];
   const kept: number[] = [];
@@ -67,13 +91,25 @@ export function readLogger(bytes: Uint8Array, zone: string, unit: 'C' | 'F' | nu
     kept.push(values[place]!);
   }
   const repeated = whens.length - instants.length;
-  if (fahrenheit > 0) notes.push(`Read as °F and kept as °C${fahrenheit < whens.length ? ` in ${fahrenheit} of ${whens.length} readings` : ''}.`);
-  if (bad.length > 0) notes.push(`Left out ${bad.length} ${bad.length === 1 ? 'line' : 'lines'} that could not be read, the first is line ${bad[0]}.`);
-  if (unordered > 0) notes.push(`Times were out of order in ${unordered} ${unordered === 1 ? 'place' : 'places'}; sorted.`);
-  if (repeated > 0) notes.push(`${repeated} repeated ${repeated === 1 ? 'time' : 'times'}; the first reading of each is kept.`);
+  if (fahrenheit > 0)
+    notes.push(
+      `Read as °F and kept as °C${fahrenheit < whens.length ? ` in ${fahrenheit} of ${whens.length} readings` : ''}.`,
+    );
+  if (bad.length > 0)
+    notes.push(
+      `Left out ${bad.length} ${bad.length === 1 ? 'line' : 'lines'} that could not be read, the first is line ${bad[0]}.`,
+    );
+  if (unordered > 0)
+    notes.push(`Times were out of order in ${unordered} ${unordered === 1 ? 'place' : 'places'}; sorted.`);
+  if (repeated > 0)
+    notes.push(`${repeated} repeated ${repeated === 1 ? 'time' : 'times'}; the first reading of each is kept.`);
   if (unknown.length > 0) notes.push(`Columns not known and left out: ${unknown.slice(0, 6).join(', ')}.`);
   const wild = kept.filter((value) => value < -60 || value > 60).length;
-  if (wild > 0) return { problem: `${wild} ${wild === 1 ? 'reading lies' : 'readings lie'} outside -60 to 60 °C. If the file is in °F, choose that beside it and read it again.`, asksUnit: true };
+  if (wild > 0)
+    return {
+      problem: `${wild} ${wild === 1 ? 'reading lies' : 'readings lie'} outside -60 to 60 °C. If the file is in °F, choose that beside it and read it again.`,
+      asksUnit: true,
+    };
   if (instants.length < 2) return { problem: 'All readings have one and the same time. Check the column of times.' };
   return { run: { instants, values: kept }, notes };
 }
@@ -81,7 +117,11 @@ export function readLogger(bytes: Uint8Array, zone: string, unit: 'C' | 'F' | nu
 /** How a file writes its times, and which group of the pattern is year, month, day, hour, minute, second and offset. */
 const FORMATS: { pattern: RegExp; groups: [number, number, number, number, number, number, number] }[] = [
   // 2027-01-20T14:30:00+01:00, also with a space and without seconds, time or zone.
-  { pattern: /^(\d{4})-(\d{2})-(\d{2})(?:[T ](\d{1,2}):(\d{2})(?::(\d{2})(?:[.,]\d+)?)?\s*(Z|[+-]\d{2}(?::?\d{2})?)?)?$/i, groups: [1, 2, 3, 4, 5, 6, 7] },
+  {
+    pattern:
+      /^(\d{4})-(\d{2})-(\d{2})(?:[T ](\d{1,2}):(\d{2})(?::(\d{2})(?:[.,]\d+)?)?\s*(Z|[+-]\d{2}(?::?\d{2})?)?)?$/i,
+    groups: [1, 2, 3, 4, 5, 6, 7],
+  },
   { pattern: /^(\d{1,2})\.(\d{1,2})\.(\d{4})[ T](\d{1,2}):(\d{2})(?::(\d{2}))?$/, groups: [3, 2, 1, 4, 5, 6, 7] },
   { pattern: /^(\d{4})\/(\d{1,2})\/(\d{1,2})[ T](\d{1,2}):(\d{2})(?::(\d{2}))?$/, groups: [1, 2, 3, 4, 5, 6, 7] },
 ];
@@ -95,7 +135,10 @@ const LOOKED_AT = 200;
  */
 function timeReader(texts: readonly string[], zone: string): (text: string) => number | null {
   const counts = FORMATS.map(({ pattern }) => texts.filter((text) => pattern.test(text)).length);
-  const { pattern, groups: [year, month, day, hour, minute, second, offset] } = FORMATS[counts.indexOf(Math.max(...counts))]!;
+  const {
+    pattern,
+    groups: [year, month, day, hour, minute, second, offset],
+  } = FORMATS[counts.indexOf(Math.max(...counts))]!;
   const local = zoneClock(zone);
   return (text) => {
     const found = pattern.exec(text);
@@ -110,7 +153,13 @@ function timeReader(texts: readonly string[], zone: string): (text: string) => n
 }
 
 function daysIn(year: number, month: number): number {
-  return month === 2 ? (year % 4 === 0 && (year % 100 !== 0 || year % 400 === 0) ? 29 : 28) : [4, 6, 9, 11].includes(month) ? 30 : 31;
+  return month === 2
+    ? year % 4 === 0 && (year % 100 !== 0 || year % 400 === 0)
+      ? 29
+      : 28
+    : [4, 6, 9, 11].includes(month)
+      ? 30
+      : 31;
 }
 
 function offsetMinutes(text: string): number {
@@ -126,7 +175,18 @@ function zoneClock(zone: string): (local: number) => number {
   const shifts = new Map<number, number>();
   const lookUp = (local: number): number => {
     const shown = new Date(local);
-    return DateTime.fromObject({ year: shown.getUTCFullYear(), month: shown.getUTCMonth() + 1, day: shown.getUTCDate(), hour: shown.getUTCHours(), minute: shown.getUTCMinutes() }, { zone }).toMillis() - local;
+    return (
+      DateTime.fromObject(
+        {
+          year: shown.getUTCFullYear(),
+          month: shown.getUTCMonth() + 1,
+          day: shown.getUTCDate(),
+          hour: shown.getUTCHours(),
+          minute: shown.getUTCMinutes(),
+        },
+        { zone },
+      ).toMillis() - local
+    );
   };
   const once = (at: number): number => {
     let by = shifts.get(at);

@@ -9,16 +9,18 @@ describe('admission', () => {
     let inside = 0;
     let most = 0;
     const order: number[] = [];
-    await Promise.all(Array.from({ length: 40 }, async (_, i) => {
-      const leave = (await ask())!;
-      inside++;
-      most = Math.max(most, inside);
-      order.push(i);
-      await soon(1);
-      inside--;
-      leave();
-      leave();
-    }));
+    await Promise.all(
+      Array.from({ length: 40 }, async (_, i) => {
+        const leave = (await ask())!;
+        inside++;
+        most = Math.max(most, inside);
+        order.push(i);
+        await soon(1);
+        inside--;
+        leave();
+        leave();
+      }),
+    );
     expect(most).toBe(3);
     expect(order).toEqual([...order].sort((a, b) => a - b));
     expect(order).toHaveLength(40);
@@ -41,7 +43,9 @@ describe('admission', () => {
     // Given back late, it is not given twice.
     hanging();
     let third = false;
-    const waits = ask().then(() => { third = true; });
+    const waits = ask().then(() => {
+      third = true;
+    });
     await soon(5);
     expect(third).toBe(false);
     second();

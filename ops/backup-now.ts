@@ -11,7 +11,12 @@ if (!process.env.DATABASE_URL) {
   process.exit(2);
 }
 try {
-  console.log(await makeBackup({ data: process.env.PEAR_BENCH_DATA ?? join(process.cwd(), '.data'), url: process.env.DATABASE_URL }, new Date()));
+  console.log(
+    await makeBackup(
+      { data: process.env.PEAR_BENCH_DATA ?? join(process.cwd(), '.data'), url: process.env.DATABASE_URL },
+      new Date(),
+    ),
+  );
 } catch (error) {
   console.error(`The backup failed: ${(error as Error).message}`);
   process.exit(1);

@@ -26,7 +26,14 @@ const data = join(root, 'data');
 const PASSWORD = 'heron ladle quartz evening';
 let server: Awaited<ReturnType<typeof startMariaDb>>;
 let db: Database;
-const services = (of: Database, folder: string): Services => ({ db: of, mail: folderMail(join(folder, 'outbox')), weather: simulatedWeather, erased: erasedListIn(join(folder, 'erased.txt')), publicUrl: 'http://127.0.0.1:3000', now: new Date() });
+const services = (of: Database, folder: string): Services => ({
+  db: of,
+  mail: folderMail(join(folder, 'outbox')),
+  weather: simulatedWeather,
+  erased: erasedListIn(join(folder, 'erased.txt')),
+  publicUrl: 'http://127.0.0.1:3000',
+  now: new Date(),
+});
 
 async function open(): Promise<void> {
   server = await startMariaDb(data);
@@ -38,8 +45,14 @@ async function close(): Promise<void> {
 }
 /** A sum over every row of every table, but for sessions and limits, which a restore ends. */
 async function sums(of: Database): Promise<Record<string, unknown>> {
-  const tables = await of.sequelize.query<{ t: string }>("SELECT table_name AS t FROM information_schema.tables WHERE table_schema = DATABASE() AND table_name NOT IN ('sessions', 'rate_limits') ORDER BY 1", { type: QueryTypes.SELECT });
-  const rows = await of.sequelize.query<{ Table: string; Checksum: unknown }>(`CHECKSUM TABLE ${tables.map(({ t }) => `\`${t}\``).join(', ')}`, { type: QueryTypes.SELECT });
+  const tables = await of.sequelize.query<{ t: string }>(
+    "SELECT table_name AS t FROM information_schema.tables WHERE table_schema = DATABASE() AND table_name NOT IN ('sessions', 'rate_limits') ORDER BY 1",
+    { type: QueryTypes.SELECT },
+  );
+  const rows = await of.sequelize.query<{ Table: string; Checksum: unknown }>(
+    `CHECKSUM TABLE ${tables.map(({ t }) => `\`${t}\``).join(', ')}`,
+    { type: QueryTypes.SELECT },
+  );
   return Object.fromEntries(rows.map(({ Table, Checksum }) => [Table, Checksum]));
 }
 async function tables(of: Database, folder: string): Promise<string[]> {
@@ -65,8 +78,14 @@ describe('a backup', () => {
     const exported = await tables(db, data);
     const [before, letters] = [await sums(db), readdirSync(join(data, 'outbox')).sort()];
     const file = await makeBackup({ data, url: server.url }, new Date());
-    expect(readdirSync(join(data, 'backups')).sort()).toEqual(['last-good.json', expect.stringMatching(/^pear-bench-\d{8}T\d{6}Z\.tar\.gz$/)]);
-    const good = JSON.parse(readFileSync(join(data, 'backups', 'last-good.json'), 'utf8')) as { rows: number; letters: number };
+    expect(readdirSync(join(data, 'backups')).sort()).toEqual([
+      'last-good.json',
+      expect.stringMatching(/^pear-bench-\d{8}T\d{6}Z\.tar\.gz$/),
+    ]);
+    const good = JSON.parse(readFileSync(join(data, 'backups', 'last-good.json'), 'utf8')) as {
+      rows: number;
+      letters: number;
+    };
     expect(good.letters).toBe(letters.length);
     expect(good.rows).toBeGreaterThan(500);
     // What happens after it is undone by it.
@@ -91,18 +110,33 @@ describe('a backup', () => {
     let planted = 0;
     for (const place of FREE_TEXTS) {
       const model = db[place.model] as typeof db.people;
-      const row = (await model.findOne({ where: { clubId } as never, raw: true })) as unknown as Record<string, unknown> | null;
+      const row = (await model.findOne({ where: { clubId } as never, raw: true })) as unknown as Record<
+        string,
+        unknown
+      > | null;
       if (!row) continue;
       const words = Object.fromEntries(place.columns.map((column) => [column, `by ${name}`]));
-      const json = Object.fromEntries((place.json ?? []).map((column) => [column, Array.isArray(row[column]) ? [...(row[column] as unknown[]), name] : { ...(row[column] as object), note: `write to ${email}` }]));
-      await model.update({ ...words, ...json }, { where: { clubId, ...Object.fromEntries(place.key.map((part) => [part, row[part]])) } as never });
+      const json = Object.fromEntries(
+        (place.json ?? []).map((column) => [
+          column,
+          Array.isArray(row[column])
+            ? [...(row[column] as unknown[]), name]
+            : { ...(row[column] as object), note: `write to ${email}` },
+        ]),
+      );
+      await model.update(
+        { ...words, ...json },
+        { where: { clubId, ...Object.fromEntries(place.key.map((part) => [part, row[part]])) } as never },
+      );
       planted += place.columns.length + (place.json ?? []).length;
     }
     expect(planted).toBeGreaterThan(30);
     const everything = async (): Promise<string> => {
       const sql = join(root, 'everything.sql');
       await dumpSchema(server.url, sql);
-      const letters = readdirSync(join(data, 'outbox')).map((letter) => readFileSync(join(data, 'outbox', letter), 'utf8'));
+      const letters = readdirSync(join(data, 'outbox')).map((letter) =>
+        readFileSync(join(data, 'outbox', letter), 'utf8'),
+      );
       return [readFileSync(sql, 'utf8'), ...letters].join('\n');
     };
     expect((await everything()).split(name).length).toBeGreaterThan(20);
@@ -114,19 +148,30 @@ describe('a backup', () => {
     await open();
     for (const secret of [name, email]) expect(await everything(), secret).not.toContain(secret);
     // Nor in what lies about the data folder, but for the database's own files and what was kept aside.
-    const loose = readdirSync(data, { recursive: true, encoding: 'utf8', withFileTypes: true }).filter((entry) => entry.isFile() && !/\/(mariadb|backups|replaced-[^/]*)(\/|$)/.test(`${entry.parentPath}/`));
-    for (const entry of loose) expect(readFileSync(join(entry.parentPath, entry.name), 'latin1'), entry.name).not.toContain(name);
+    const loose = readdirSync(data, { recursive: true, encoding: 'utf8', withFileTypes: true }).filter(
+      (entry) => entry.isFile() && !/\/(mariadb|backups|replaced-[^/]*)(\/|$)/.test(`${entry.parentPath}/`),
+    );
+    for (const entry of loose)
+      expect(readFileSync(join(entry.parentPath, entry.name), 'latin1'), entry.name).not.toContain(name);
   }, 180_000);
   it('that meets a full disk leaves the last good one, and says so', async () => {
     const before = readdirSync(join(data, 'backups')).sort();
     // No file may grow past 60 kB, as on a disk that is full.
-    const made = spawnSync('bash', ['-c', `trap '' XFSZ; ulimit -f 60; exec ${process.execPath} --import tsx ops/backup-now.ts`], { encoding: 'utf8', env: { ...process.env, DATABASE_URL: server.url, PEAR_BENCH_DATA: data } });
+    const made = spawnSync(
+      'bash',
+      ['-c', `trap '' XFSZ; ulimit -f 60; exec ${process.execPath} --import tsx ops/backup-now.ts`],
+      { encoding: 'utf8', env: { ...process.env, DATABASE_URL: server.url, PEAR_BENCH_DATA: data } },
+    );
     expect(made.status).toBe(1);
     expect(made.stderr).toContain('The backup failed');
     expect(readdirSync(join(data, 'backups')).sort()).toEqual(before);
   }, 120_000);
   it('that is damaged or none changes nothing', async () => {
-    const file = join(data, 'backups', readdirSync(join(data, 'backups')).find((name) => name.endsWith('.gz'))!);
+    const file = join(
+      data,
+      'backups',
+      readdirSync(join(data, 'backups')).find((name) => name.endsWith('.gz'))!,
+    );
     const half = join(root, 'half.tar.gz');
     writeFileSync(half, readFileSync(file).subarray(0, 20_000));
     const none = join(root, 'none.tar.gz');
@@ -141,25 +186,46 @@ describe('a backup', () => {
 });
 
 describe('demos of earlier releases', () => {
-  it.each(readdirSync('demo/releases').filter((name) => name.endsWith('.tar.gz')))('%s comes up in this version', async (name) => {
-    const folder = join(root, name);
-    const { manifest, migrated } = await restoreBackup(folder, join('demo', 'releases', name));
-    expect(migrated.length).toBeGreaterThan(0);
-    const own = await startMariaDb(folder);
-    const old = openDatabase(own.url);
-    try {
-      expect(await pendingMigrations(old.sequelize)).toEqual([]);
-      const context = { ...services(old, folder), actor: { userId: (await old.users.findOne({ where: { email: LEAD.email }, raw: true }))!.id, clubId: (await old.clubs.findOne({ raw: true }))!.id, role: 'lead' as const, name: '', clubName: '', lengthUnit: 'mm' as const, temperatureUnit: 'C' as const, sessionId: '', confirmedAt: null } };
-      for (const { id } of await old.workshops.findAll({ raw: true })) for (const table of EXPORTS) expect((await exportCsv(context, id, table)).length).toBeGreaterThan(50);
-      expect(await old.judgements.count()).toBe(manifest.rows.judgements);
-    } finally {
-      await old.sequelize.close();
-      await own.stop();
-    }
-  }, 120_000);
+  it.each(readdirSync('demo/releases').filter((name) => name.endsWith('.tar.gz')))(
+    '%s comes up in this version',
+    async (name) => {
+      const folder = join(root, name);
+      const { manifest, migrated } = await restoreBackup(folder, join('demo', 'releases', name));
+      expect(migrated.length).toBeGreaterThan(0);
+      const own = await startMariaDb(folder);
+      const old = openDatabase(own.url);
+      try {
+        expect(await pendingMigrations(old.sequelize)).toEqual([]);
+        const context = {
+          ...services(old, folder),
+          actor: {
+            userId: (await old.users.findOne({ where: { email: LEAD.email }, raw: true }))!.id,
+            clubId: (await old.clubs.findOne({ raw: true }))!.id,
+            role: 'lead' as const,
+            name: '',
+            clubName: '',
+            lengthUnit: 'mm' as const,
+            temperatureUnit: 'C' as const,
+            sessionId: '',
+            confirmedAt: null,
+          },
+        };
+        for (const { id } of await old.workshops.findAll({ raw: true }))
+          for (const table of EXPORTS) expect((await exportCsv(context, id, table)).length).toBeGreaterThan(50);
+        expect(await old.judgements.count()).toBe(manifest.rows.judgements);
+      } finally {
+        await old.sequelize.close();
+        await own.stop();
+      }
+    },
+    120_000,
+  );
   it('are packed small', async () => {
-    for (const name of readdirSync('demo/releases')) expect(readFileSync(join('demo', 'releases', name)).length).toBeLessThan(400_000);
-    expect((await unpackBackup('demo/releases/0004-scoring.tar.gz', join(root, 'unpacked'))).migrations).toHaveLength(4);
+    for (const name of readdirSync('demo/releases'))
+      expect(readFileSync(join('demo', 'releases', name)).length).toBeLessThan(400_000);
+    expect((await unpackBackup('demo/releases/0004-scoring.tar.gz', join(root, 'unpacked'))).migrations).toHaveLength(
+      4,
+    );
   });
 });
 

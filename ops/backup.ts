@@ -1,5 +1,16 @@
 import { execFile } from 'node:child_process';
-import { cpSync, existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import {
+  cpSync,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
 import { join } from 'node:path';
 import { promisify } from 'node:util';
 import { LAST_GOOD, type LastGood } from '@/server/club/backup-state';
@@ -43,7 +54,8 @@ function madeAt(name: string): Date | null {
 export async function makeBackup({ data, url }: BackupPlace, now: Date, why = ''): Promise<string> {
   const folder = join(data, 'backups');
   mkdirSync(folder, { recursive: true, mode: 0o700 });
-  for (const left of readdirSync(folder).filter((name) => name.startsWith('making-'))) rmSync(join(folder, left), { recursive: true, force: true });
+  for (const left of readdirSync(folder).filter((name) => name.startsWith('making-')))
+    rmSync(join(folder, left), { recursive: true, force: true });
   const work = mkdtempSync(join(folder, 'making-'));
   try {
     const inside = join(work, 'backup');
@@ -55,7 +67,12 @@ export async function makeBackup({ data, url }: BackupPlace, now: Date, why = ''
     if (existsSync(outbox)) cpSync(outbox, join(inside, 'outbox'), { recursive: true });
     if (existsSync(join(data, 'erased.txt'))) cpSync(join(data, 'erased.txt'), join(inside, 'erased.txt'));
     const rows = await prove(work, join(inside, 'database.sql'), before, after);
-    const manifest: Manifest = { at: now.toISOString(), migrations: after.migrations, rows, letters: existsSync(outbox) ? readdirSync(outbox).length : 0 };
+    const manifest: Manifest = {
+      at: now.toISOString(),
+      migrations: after.migrations,
+      rows,
+      letters: existsSync(outbox) ? readdirSync(outbox).length : 0,
+    };
     writeFileSync(join(inside, 'manifest.json'), JSON.stringify(manifest, null, 1));
     const stamp = `${now.toISOString().slice(0, 19).replace(/[-:]/g, '')}Z`;
     const name = `pear-bench-${stamp}${why ? `-${why}` : ''}.tar.gz`;
@@ -63,7 +80,13 @@ export async function makeBackup({ data, url }: BackupPlace, now: Date, why = ''
     await run('gzip', ['-t', join(work, name)]);
     const file = join(folder, name);
     renameSync(join(work, name), file);
-    const good: LastGood = { file: name, at: now.toISOString(), bytes: statSync(file).size, rows: Object.values(rows).reduce((sum, count) => sum + count, 0), letters: manifest.letters };
+    const good: LastGood = {
+      file: name,
+      at: now.toISOString(),
+      bytes: statSync(file).size,
+      rows: Object.values(rows).reduce((sum, count) => sum + count, 0),
+      letters: manifest.letters,
+    };
     writeFileSync(join(work, LAST_GOOD), JSON.stringify(good));
     renameSync(join(work, LAST_GOOD), join(folder, LAST_GOOD));
     thinOut(folder, now);
@@ -74,7 +97,12 @@ export async function makeBackup({ data, url }: BackupPlace, now: Date, why = ''
 }
 
 /** Plays a dump into a throwaway server and looks whether all of it is there. */
-async function prove(work: string, sql: string, before: { rows: Record<string, number> }, after: { rows: Record<string, number>; migrations: string[] }): Promise<Record<string, number>> {
+async function prove(
+  work: string,
+  sql: string,
+  before: { rows: Record<string, number> },
+  after: { rows: Record<string, number>; migrations: string[] },
+): Promise<Record<string, number>> {
   const server = await startMariaDb(join(work, 'proof'));
   try {
     await loadSchema(server.url, sql);
@@ -82,9 +110,13 @@ async function prove(work: string, sql: string, before: { rows: Record<string, n
     for (const [table, count] of Object.entries(after.rows)) {
       const [least, most] = [Math.min(count, before.rows[table] ?? 0), Math.max(count, before.rows[table] ?? 0)];
       const found = back.rows[table];
-      if (found === undefined || found < least || found > most) throw new Error(`The backup does not come back whole: table ${table} has ${found ?? 'no'} rows and not ${count}.`);
+      if (found === undefined || found < least || found > most)
+        throw new Error(
+          `The backup does not come back whole: table ${table} has ${found ?? 'no'} rows and not ${count}.`,
+        );
     }
-    if (back.migrations.join() !== after.migrations.join()) throw new Error('The backup does not come back whole: its migrations differ.');
+    if (back.migrations.join() !== after.migrations.join())
+      throw new Error('The backup does not come back whole: its migrations differ.');
     return back.rows;
   } finally {
     await server.stop();
@@ -97,7 +129,8 @@ const BEFORE_MIGRATION_DAYS = 60;
 function thinOut(folder: string, now: Date): void {
   const all = readdirSync(folder).flatMap((name) => {
     const at = madeAt(name);
-    const young = at !== null && name.includes('-before-') && now.getTime() - at.getTime() < BEFORE_MIGRATION_DAYS * 86_400_000;
+    const young =
+      at !== null && name.includes('-before-') && now.getTime() - at.getTime() < BEFORE_MIGRATION_DAYS * 86_400_000;
     return at && !young ? [{ name, at }] : [];
   });
   const kept = new Set(backupsToKeep(all.map(({ at }) => at)).map((at) => at.getTime()));
@@ -108,13 +141,16 @@ function thinOut(folder: string, now: Date): void {
 export async function unpackBackup(file: string, into: string): Promise<Manifest> {
   mkdirSync(into, { recursive: true });
   await run('tar', ['-xzf', file, '-C', into, '--no-same-owner']);
-  if (!existsSync(join(into, 'manifest.json')) || !existsSync(join(into, 'database.sql'))) throw new Error(`${file} is no backup of Pear Bench.`);
+  if (!existsSync(join(into, 'manifest.json')) || !existsSync(join(into, 'database.sql')))
+    throw new Error(`${file} is no backup of Pear Bench.`);
   return JSON.parse(readFileSync(join(into, 'manifest.json'), 'utf8')) as Manifest;
 }
 
 /** True where the programs that a backup needs are installed: beside an outside server they may not be. */
 export function canBackUp(): boolean {
-  return ['mariadbd', 'mariadb-dump', 'mariadb', 'mariadb-install-db', 'tar', 'gzip'].every((program) => (process.env.PATH ?? '').split(':').some((folder) => folder !== '' && existsSync(join(folder, program))));
+  return ['mariadbd', 'mariadb-dump', 'mariadb', 'mariadb-install-db', 'tar', 'gzip'].every((program) =>
+    (process.env.PATH ?? '').split(':').some((folder) => folder !== '' && existsSync(join(folder, program))),
+  );
 }
 
 const HOUR = 3_600_000;
@@ -131,12 +167,15 @@ export function backUpNightly(place: BackupPlace, say: (text: string) => void): 
     const today = last !== null && last.toDateString() === now.toDateString();
     // A night that was missed is made up for at any hour; a first one can wait until the start is an hour old.
     const missed = last !== null ? now.getTime() - last.getTime() > 36 * HOUR : process.uptime() * 1000 > HOUR;
-    if (busy || today || (now.getHours() < NIGHT && !missed) || (last === null && !missed && now.getHours() !== NIGHT)) return;
+    if (busy || today || (now.getHours() < NIGHT && !missed) || (last === null && !missed && now.getHours() !== NIGHT))
+      return;
     busy = true;
     try {
       say(`Backup made: ${await makeBackup(place, now)}.`);
     } catch (error) {
-      say(`The backup failed: ${(error as Error).message} The last good one is ${last ? `of ${last.toISOString()}` : 'none'}.`);
+      say(
+        `The backup failed: ${(error as Error).message} The last good one is ${last ? `of ${last.toISOString()}` : 'none'}.`,
+      );
     } finally {
       busy = false;
     }

@@ -11,11 +11,17 @@ import { contactOfCase } from '@/core/contact/reference-case';
 
 const share = (value: number | null): string => (value === null ? '' : value.toFixed(4));
 
-function computed(row: Record<string, string>): { computed: string; computed_left: string; computed_right: string; problem: string } {
+function computed(row: Record<string, string>): {
+  computed: string;
+  computed_left: string;
+  computed_right: string;
+  problem: string;
+} {
   const empty = { computed: '', computed_left: '', computed_right: '', problem: '' };
   try {
     const inputs: unknown = JSON.parse(row.inputs ?? '');
-    if (typeof inputs !== 'object' || inputs === null) throw new InputError('inputs', 'The inputs are not a JSON object.');
+    if (typeof inputs !== 'object' || inputs === null)
+      throw new InputError('inputs', 'The inputs are not a JSON object.');
     const { contact, left, right } = contactOfCase(row.model ?? '', inputs as Record<string, unknown>);
     return { computed: share(contact), computed_left: share(left), computed_right: share(right), problem: '' };
   } catch (error) {
@@ -43,4 +49,9 @@ if (!parsed.meta.fields?.includes('model') || !parsed.meta.fields.includes('inpu
   process.exit(2);
 }
 const fields = [...parsed.meta.fields, 'computed', 'computed_left', 'computed_right', 'problem'];
-process.stdout.write(Papa.unparse(parsed.data.map((row) => ({ ...row, ...computed(row) })), { columns: fields, newline: '\n' }) + '\n');
+process.stdout.write(
+  Papa.unparse(
+    parsed.data.map((row) => ({ ...row, ...computed(row) })),
+    { columns: fields, newline: '\n' },
+  ) + '\n',
+);

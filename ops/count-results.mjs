@@ -7,10 +7,13 @@ import { existsSync, readFileSync } from 'node:fs';
  */
 const STUMBLES_ALLOWED = 2;
 
-const titlesOfFlaky = (suites, above = []) => suites.flatMap(({ title, specs = [], suites: inner = [] }) => [
-  ...specs.filter(({ tests }) => tests.some(({ status }) => status === 'flaky')).map((spec) => [...above, title, spec.title].join(' › ')),
-  ...titlesOfFlaky(inner, [...above, title]),
-]);
+const titlesOfFlaky = (suites, above = []) =>
+  suites.flatMap(({ title, specs = [], suites: inner = [] }) => [
+    ...specs
+      .filter(({ tests }) => tests.some(({ status }) => status === 'flaky'))
+      .map((spec) => [...above, title, spec.title].join(' › ')),
+    ...titlesOfFlaky(inner, [...above, title]),
+  ]);
 
 const browserTests = ({ stats, suites = [], errors = [] }) => {
   const forgiven = stats.flaky <= STUMBLES_ALLOWED ? stats.flaky : 0;
@@ -24,7 +27,13 @@ for (const file of process.argv.slice(2)) {
   const report = existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : {};
   const suite = report.stats
     ? browserTests(report)
-    : { passed: report.numPassedTests ?? 0, failed: (report.numFailedTests ?? 0) + (report.testResults ?? []).filter((one) => one.status === 'failed' && one.assertionResults.length === 0).length };
+    : {
+        passed: report.numPassedTests ?? 0,
+        failed:
+          (report.numFailedTests ?? 0) +
+          (report.testResults ?? []).filter((one) => one.status === 'failed' && one.assertionResults.length === 0)
+            .length,
+      };
   if (suite.passed + suite.failed === 0) suite.failed = 1;
   passed += suite.passed;
   failed += suite.failed;

@@ -41,14 +41,26 @@ const db = openDatabase(own.url);
 await migrate(db.sequelize);
 const port = await freePort();
 const url = `http://127.0.0.1:${port}`;
-const services = { db, mail: folderMail(mail), weather: simulatedWeather, erased: erasedListIn(erased), publicUrl: url, now: new Date() };
+const services = {
+  db,
+  mail: folderMail(mail),
+  weather: simulatedWeather,
+  erased: erasedListIn(erased),
+  publicUrl: url,
+  now: new Date(),
+};
 await loadDemo(services, password);
 const second = await makeSecondClub(services, password);
 await db.sequelize.close();
 keepDemoState(folder);
 writeFileSync(join(folder, 'second-club.json'), JSON.stringify(second));
 
-const environment = { DATABASE_URL: own.url, PEAR_BENCH_MAIL: mail, PEAR_BENCH_ERASED: erased, PEAR_BENCH_PUBLIC_URL: url };
+const environment = {
+  DATABASE_URL: own.url,
+  PEAR_BENCH_MAIL: mail,
+  PEAR_BENCH_ERASED: erased,
+  PEAR_BENCH_PUBLIC_URL: url,
+};
 Object.assign(process.env, environment);
 const server = await serve({ host: '127.0.0.1', port });
 process.once('disconnect', () => {

@@ -11,22 +11,31 @@ const WORLDS = 2;
 const password = 'bench-check-password';
 
 const processes: ChildProcess[] = [];
-const worlds = await Promise.all(Array.from({ length: WORLDS }, async (_, i): Promise<World> => {
-  const child = fork('ops/e2e-world.ts', [join(process.cwd(), '.check', `world-${i}`), password], { execArgv: ['--import', 'tsx'] });
-  processes.push(child);
-  return new Promise((resolve, reject) => {
-    child.once('message', (world) => resolve(world as World));
-    child.once('exit', (code) => reject(new Error(`A world ended before it was ready, with code ${code}.`)));
-  });
-}));
+const worlds = await Promise.all(
+  Array.from({ length: WORLDS }, async (_, i): Promise<World> => {
+    const child = fork('ops/e2e-world.ts', [join(process.cwd(), '.check', `world-${i}`), password], {
+      execArgv: ['--import', 'tsx'],
+    });
+    processes.push(child);
+    return new Promise((resolve, reject) => {
+      child.once('message', (world) => resolve(world as World));
+      child.once('exit', (code) => reject(new Error(`A world ended before it was ready, with code ${code}.`)));
+    });
+  }),
+);
 
 const tests = spawn(process.execPath, ['node_modules/@playwright/test/cli.js', 'test', ...process.argv.slice(2)], {
   stdio: 'inherit',
   env: { ...process.env, NODE_ENV: 'test', E2E_WORLDS: JSON.stringify(worlds) },
 });
 const code = await new Promise<number>((resolve) => tests.once('exit', (exitCode) => resolve(exitCode ?? 1)));
-await Promise.all(processes.map((child) => new Promise<void>((resolve) => {
-  child.once('exit', () => resolve());
-  child.disconnect();
-})));
+await Promise.all(
+  processes.map(
+    (child) =>
+      new Promise<void>((resolve) => {
+        child.once('exit', () => resolve());
+        child.disconnect();
+      }),
+  ),
+);
 process.exit(code);

@@ -6,7 +6,14 @@ import { openDatabase, type Database } from '@/db/database';
 import { migrate, pendingMigrations } from '@/db/migrate';
 import { startMariaDb } from './mariadb';
 
-const ALL = ['0001-workshop-life', '0002-teaching', '0003-planning', '0004-scoring', '0005-faults-and-doors', '0006-stamps'];
+const ALL = [
+  '0001-workshop-life',
+  '0002-teaching',
+  '0003-planning',
+  '0004-scoring',
+  '0005-faults-and-doors',
+  '0006-stamps',
+];
 /** Tables that are spoken to without a model. */
 const BARE = ['migrations', 'rate_limits', 'table_stamps'];
 const folder = join(process.cwd(), '.check', `migrate-database-${process.pid}`);
@@ -24,7 +31,11 @@ afterAll(async () => {
 /** The address of a schema without a table. */
 async function emptySchema(): Promise<string> {
   const { sequelize } = open(server.url);
-  for (const what of ['DROP DATABASE pear_bench', 'CREATE DATABASE pear_bench CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci']) await sequelize.query(what, { type: QueryTypes.RAW });
+  for (const what of [
+    'DROP DATABASE pear_bench',
+    'CREATE DATABASE pear_bench CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci',
+  ])
+    await sequelize.query(what, { type: QueryTypes.RAW });
   return server.url;
 }
 function open(url: string): Database {
@@ -49,19 +60,36 @@ describe('migrations', () => {
   });
   it('leave tables that have exactly the columns the models read and write', async () => {
     const { sequelize, ...models } = open(inject('databaseUrl'));
-    const columns = await sequelize.query<{ t: string; c: string }>('SELECT table_name AS t, column_name AS c FROM information_schema.columns WHERE table_schema = DATABASE()', { type: QueryTypes.SELECT });
+    const columns = await sequelize.query<{ t: string; c: string }>(
+      'SELECT table_name AS t, column_name AS c FROM information_schema.columns WHERE table_schema = DATABASE()',
+      { type: QueryTypes.SELECT },
+    );
     const inDatabase = new Map<string, string[]>();
     for (const { t, c } of columns) inDatabase.set(t, [...(inDatabase.get(t) ?? []), c]);
     for (const table of BARE) inDatabase.delete(table);
-    const inModels = new Map((Object.values(models) as ModelStatic<Model>[]).map((model) => [String(model.getTableName()), Object.values(model.getAttributes()).map(({ field }) => field!)]));
+    const inModels = new Map(
+      (Object.values(models) as ModelStatic<Model>[]).map((model) => [
+        String(model.getTableName()),
+        Object.values(model.getAttributes()).map(({ field }) => field!),
+      ]),
+    );
     expect([...inDatabase.keys()].sort()).toEqual([...inModels.keys()].sort());
-    for (const [table, fields] of inModels) expect([...fields].sort(), table).toEqual([...inDatabase.get(table)!].sort());
+    for (const [table, fields] of inModels)
+      expect([...fields].sort(), table).toEqual([...inDatabase.get(table)!].sort());
   });
   it('give every table of a club its club, so that no look-up can forget it', async () => {
     const rows = await open(inject('databaseUrl')).sequelize.query<{ t: string }>(
       "SELECT table_name AS t FROM information_schema.tables WHERE table_schema = DATABASE() AND table_name NOT IN (SELECT table_name FROM information_schema.columns WHERE table_schema = DATABASE() AND column_name = 'club_id')",
       { type: QueryTypes.SELECT },
     );
-    expect(rows.map(({ t }) => t).sort()).toEqual(['account_letters', 'clubs', 'known_networks', 'migrations', 'password_links', 'rate_limits', 'users']);
+    expect(rows.map(({ t }) => t).sort()).toEqual([
+      'account_letters',
+      'clubs',
+      'known_networks',
+      'migrations',
+      'password_links',
+      'rate_limits',
+      'users',
+    ]);
   });
 });

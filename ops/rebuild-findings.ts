@@ -11,5 +11,6 @@ if (!process.env.DATABASE_URL) {
   process.exit(2);
 }
 const db = openDatabase(process.env.DATABASE_URL);
-for (const { id, name } of await db.clubs.findAll({ raw: true })) console.log(`${name}: ${await rebuildUnionFacts(db, id)} unions`);
+for (const { id, name } of await db.clubs.findAll({ raw: true }))
+  console.log(`${name}: ${await rebuildUnionFacts(db, id)} unions`);
 await db.sequelize.close();

@@ -8,10 +8,15 @@ import { restoreBackup } from './restore';
  */
 
 const DATA = process.env.PEAR_BENCH_DATA ?? join(process.cwd(), '.data');
-const { values, positionals } = parseArgs({ allowPositionals: true, options: { 'dry-run': { type: 'boolean', default: false } } });
+const { values, positionals } = parseArgs({
+  allowPositionals: true,
+  options: { 'dry-run': { type: 'boolean', default: false } },
+});
 const [file] = positionals;
 if (!file || positionals.length > 1) {
-  console.error('Usage: ./restore FILE [--dry-run]\nBackups lie in .data/backups. A dry run tries one out and changes nothing.');
+  console.error(
+    'Usage: ./restore FILE [--dry-run]\nBackups lie in .data/backups. A dry run tries one out and changes nothing.',
+  );
   process.exit(2);
 }
 if (!existsSync(file)) {
@@ -23,9 +28,14 @@ try {
   console.log(dryRun ? 'Trying the backup out; nothing is changed.' : 'Playing the backup back.');
   const { manifest, migrated, erased, replaced } = await restoreBackup(DATA, file, { dryRun });
   const rows = Object.values(manifest.rows).reduce((sum, count) => sum + count, 0);
-  console.log(`It is of ${manifest.at}: ${rows} rows in ${Object.keys(manifest.rows).length} tables, ${manifest.letters} letters.`);
+  console.log(
+    `It is of ${manifest.at}: ${rows} rows in ${Object.keys(manifest.rows).length} tables, ${manifest.letters} letters.`,
+  );
   if (migrated.length > 0) console.log(`Brought up to date: ${migrated.join(', ')}.`);
-  if (erased > 0) console.log(`${erased} ${erased === 1 ? 'person was' : 'people were'} erased since then, and ${dryRun ? 'would be' : 'were'} erased again.`);
+  if (erased > 0)
+    console.log(
+      `${erased} ${erased === 1 ? 'person was' : 'people were'} erased since then, and ${dryRun ? 'would be' : 'were'} erased again.`,
+    );
   if (replaced) console.log(`What was there before lies in ${replaced}. Remove it once all is well.`);
   console.log(dryRun ? 'The backup is good.' : 'Done. Everybody has to sign in again; ./start goes on from here.');
 } catch (error) {

@@ -26,7 +26,11 @@ export interface Restored {
  *
  * @throws Error when the backup cannot be read or does not come up; the folder is then as it was.
  */
-export async function restoreBackup(givenData: string, file: string, { dryRun = false, now = new Date() } = {}): Promise<Restored> {
+export async function restoreBackup(
+  givenData: string,
+  file: string,
+  { dryRun = false, now = new Date() } = {},
+): Promise<Restored> {
   const data = resolve(givenData);
   mkdirSync(data, { recursive: true, mode: 0o700 });
   const work = mkdtempSync(join(data, 'restoring-'));
@@ -49,7 +53,14 @@ export async function restoreBackup(givenData: string, file: string, { dryRun = 
         // Whoever signed out since then stays signed out.
         await db.sessions.destroy({ where: {} });
         const list = erasedListIn(join(data, 'erased.txt'));
-        const services = { db, mail: folderMail(outbox), weather: simulatedWeather, erased: { ...list, add: async () => undefined }, publicUrl: 'http://127.0.0.1', now };
+        const services = {
+          db,
+          mail: folderMail(outbox),
+          weather: simulatedWeather,
+          erased: { ...list, add: async () => undefined },
+          publicUrl: 'http://127.0.0.1',
+          now,
+        };
         for (const { clubId, personId } of await list.all()) {
           if ((await db.people.count({ where: { clubId, id: personId, erasedAt: null as never } })) === 0) continue;
           await erasePersonRows(services, clubId, personId, null);
@@ -70,7 +81,11 @@ export async function restoreBackup(givenData: string, file: string, { dryRun = 
 
 /** Every table has the rows that its backup says. */
 function compare(manifest: Manifest, found: Record<string, number>): void {
-  for (const [table, count] of Object.entries(manifest.rows)) if (found[table] !== count) throw new Error(`The backup does not come back whole: table ${table} has ${found[table] ?? 'no'} rows and not ${count}.`);
+  for (const [table, count] of Object.entries(manifest.rows))
+    if (found[table] !== count)
+      throw new Error(
+        `The backup does not come back whole: table ${table} has ${found[table] ?? 'no'} rows and not ${count}.`,
+      );
 }
 
 /** Puts database and outbox in their places; renames only, so that a full disk cannot stop it half-way. */

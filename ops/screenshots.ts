@@ -15,7 +15,10 @@ if (!existsSync(passwordFile)) {
   process.exit(2);
 }
 mkdirSync(folder, { recursive: true });
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking'] });
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking'],
+});
 const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: address });
 const page = await context.newPage();
 
@@ -30,7 +33,8 @@ await page.getByLabel('Password').fill(readFileSync(passwordFile, 'utf8').trim()
 await page.getByRole('button', { name: 'Sign in' }).click();
 await page.waitForURL('**/season');
 await shoot('season');
-const workshop = async (title: string): Promise<string> => (await page.getByRole('main').getByRole('link', { name: title }).getAttribute('href'))!.replace('/plan', '');
+const workshop = async (title: string): Promise<string> =>
+  (await page.getByRole('main').getByRole('link', { name: title }).getAttribute('href'))!.replace('/plan', '');
 const past = await workshop('Pears and medlars on the bench');
 const upcoming = await workshop('Late winter whips');
 
@@ -45,7 +49,13 @@ await page.goto(`${upcoming}/plan/ready`);
 await shoot('plan-ready');
 
 async function enterUnion(of: Page): Promise<void> {
-  for (const [name, value] of [['stockDiameter', '11'], ['scionDiameter', '9'], ['stockLength', '36'], ['scionLength', '34']]) await of.locator(`[name=${name}]`).fill(value!);
+  for (const [name, value] of [
+    ['stockDiameter', '11'],
+    ['scionDiameter', '9'],
+    ['stockLength', '36'],
+    ['scionLength', '34'],
+  ])
+    await of.locator(`[name=${name}]`).fill(value!);
   await of.locator('label').filter({ hasText: 'Left, outsides flush' }).click();
   await of.locator('[name=scionLength]').focus();
   await of.keyboard.press('Escape');
@@ -71,13 +81,21 @@ await page.getByTestId('preview').waitFor();
 await page.evaluate(() => window.scrollTo(0, 380));
 await shoot('rubric');
 // The union with a picture: the first whose page has one.
-const opened = await page.evaluate(async (workshop) => ((await (await fetch(`/api${workshop}/bench`)).json()) as { unions: { id: string }[] }).unions.map(({ id }) => id), past);
+const opened = await page.evaluate(
+  async (workshop) =>
+    ((await (await fetch(`/api${workshop}/bench`)).json()) as { unions: { id: string }[] }).unions.map(({ id }) => id),
+  past,
+);
 for (const union of opened) {
   await page.goto(`${past}/score/unions/${union}`);
   if ((await page.getByRole('group', { name: /^The picture/ }).count()) > 0) break;
 }
 const picture = (await page.getByRole('group', { name: /^The picture/ }).boundingBox())!;
-for (const [x, y] of [[214, 430], [994, 430]] as const) await page.mouse.click(picture.x + (x / 1280) * picture.width, picture.y + (y / 960) * picture.height);
+for (const [x, y] of [
+  [214, 430],
+  [994, 430],
+] as const)
+  await page.mouse.click(picture.x + (x / 1280) * picture.width, picture.y + (y / 960) * picture.height);
 await page.evaluate(() => window.scrollTo(0, 170));
 await shoot('union');
 await page.goto(`${past}/aftercare`);
@@ -109,7 +127,11 @@ await page.getByText('Ilka Morrow').first().click();
 const link = (await page.getByRole('link', { name: /\/r\// }).first().getAttribute('href'))!;
 
 // Signed in, but without the begun union the other device keeps.
-const phone = await browser.newContext({ viewport: { width: 390, height: 844 }, baseURL: address, storageState: { cookies: await context.cookies(), origins: [] } });
+const phone = await browser.newContext({
+  viewport: { width: 390, height: 844 },
+  baseURL: address,
+  storageState: { cookies: await context.cookies(), origins: [] },
+});
 const hand = await phone.newPage();
 await hand.goto(`${past}/score?seat=4`);
 await enterUnion(hand);

@@ -21,7 +21,11 @@ const ROOM = { atOnce: 32, waiting: 1000, patience: 30_000 };
 const DRAWN = { atOnce: 2, waiting: 1000, patience: 30_000, hold: 500 };
 
 /** On every answer, whoever gives it. */
-const HEADERS = { 'X-Content-Type-Options': 'nosniff', 'Cross-Origin-Opener-Policy': 'same-origin', 'Cross-Origin-Resource-Policy': 'same-origin' };
+const HEADERS = {
+  'X-Content-Type-Options': 'nosniff',
+  'Cross-Origin-Opener-Policy': 'same-origin',
+  'Cross-Origin-Resource-Policy': 'same-origin',
+};
 /** A year; only once people come over HTTPS anyway. */
 const HSTS = 'max-age=31536000';
 
@@ -38,8 +42,12 @@ export async function serve({ host, port, cert, key, behindProxy = false }: Serv
   const listener = async (request: IncomingMessage, response: ServerResponse): Promise<void> => {
     for (const [name, value] of Object.entries(HEADERS)) response.setHeader(name, value);
     if (secure) response.setHeader('Strict-Transport-Security', HSTS);
-    if (!isPath(request.url)) return refuse(response, 400, 'This address cannot be read. Check it, or go back and follow the link again.');
-    const forwarded = String(request.headers['x-forwarded-for'] ?? '').split(',').at(-1)?.trim();
+    if (!isPath(request.url))
+      return refuse(response, 400, 'This address cannot be read. Check it, or go back and follow the link again.');
+    const forwarded = String(request.headers['x-forwarded-for'] ?? '')
+      .split(',')
+      .at(-1)
+      ?.trim();
     request.headers['x-client-address'] = (behindProxy && forwarded) || request.socket.remoteAddress || 'unknown';
     // What is built is read from the disk, and a stream stays: neither takes a place from the others.
     const free = request.url!.startsWith('/_next/static/') || request.headers.accept === 'text/event-stream';
@@ -60,7 +68,8 @@ export async function serve({ host, port, cert, key, behindProxy = false }: Serv
       if (!response.headersSent) refuse(response, 500, 'Something went wrong on the server. Try again.');
     });
   };
-  const server = cert && key ? createHttps({ cert: readFileSync(cert), key: readFileSync(key) }, listen) : createHttp(listen);
+  const server =
+    cert && key ? createHttps({ cert: readFileSync(cert), key: readFileSync(key) }, listen) : createHttp(listen);
   await new Promise<void>((resolve, reject) => {
     server.once('error', reject);
     server.listen(port, host, resolve);
@@ -78,7 +87,11 @@ function isPath(url: string | undefined): boolean {
 }
 
 function refuse(response: ServerResponse, status: number, message: string): void {
-  response.writeHead(status, { 'Content-Type': 'application/json; charset=utf-8', 'Cache-Control': 'no-store', 'Content-Security-Policy': "default-src 'none'; frame-ancestors 'none'" });
+  response.writeHead(status, {
+    'Content-Type': 'application/json; charset=utf-8',
+    'Cache-Control': 'no-store',
+    'Content-Security-Policy': "default-src 'none'; frame-ancestors 'none'",
+  });
   response.end(JSON.stringify({ message, fields: {} }));
 }
 

@@ -35,8 +35,15 @@ function options() {
   try {
     return parseArgs({
       options: {
-        port: { type: 'string', default: '3000' }, host: { type: 'string', default: '127.0.0.1' }, 'public-url': { type: 'string' }, cert: { type: 'string' }, key: { type: 'string' },
-        'behind-proxy': { type: 'boolean', default: false }, empty: { type: 'boolean', default: false }, demo: { type: 'boolean', default: false }, help: { type: 'boolean', default: false },
+        port: { type: 'string', default: '3000' },
+        host: { type: 'string', default: '127.0.0.1' },
+        'public-url': { type: 'string' },
+        cert: { type: 'string' },
+        key: { type: 'string' },
+        'behind-proxy': { type: 'boolean', default: false },
+        empty: { type: 'boolean', default: false },
+        demo: { type: 'boolean', default: false },
+        help: { type: 'boolean', default: false },
       },
     }).values;
   } catch (error) {
@@ -59,8 +66,13 @@ const port = Number(given.port);
 if (!Number.isInteger(port) || port < 1 || port > 65_535) refuse('--port must be a number from 1 to 65535.');
 if (Boolean(given.cert) !== Boolean(given.key)) refuse('--cert and --key go together: give both files, or neither.');
 for (const file of [given.cert, given.key]) if (file && !existsSync(file)) refuse(`There is no file ${file}.`);
-if (given['public-url'] && !/^https?:$/.test(URL.canParse(given['public-url']) ? new URL(given['public-url']).protocol : '')) refuse('--public-url must be an address such as https://bench.example.');
-if (given.demo && !process.env.DATABASE_URL) refuse('--demo is for an outside server (DATABASE_URL); the own one gets the demo unless --empty is given.');
+if (
+  given['public-url'] &&
+  !/^https?:$/.test(URL.canParse(given['public-url']) ? new URL(given['public-url']).protocol : '')
+)
+  refuse('--public-url must be an address such as https://bench.example.');
+if (given.demo && !process.env.DATABASE_URL)
+  refuse('--demo is for an outside server (DATABASE_URL); the own one gets the demo unless --empty is given.');
 
 const scheme = given.cert ? 'https' : 'http';
 const shownHost = ['0.0.0.0', '::'].includes(given.host) ? '127.0.0.1' : given.host;
@@ -134,7 +146,9 @@ async function clearHalfLoadedDemo(url: string): Promise<void> {
   said('The demo was cut off while it was loading; loading it afresh.');
   const db = openDatabase(url);
   await db.sequelize.query('DROP DATABASE pear_bench', { type: QueryTypes.RAW });
-  await db.sequelize.query('CREATE DATABASE pear_bench CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci', { type: QueryTypes.RAW });
+  await db.sequelize.query('CREATE DATABASE pear_bench CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci', {
+    type: QueryTypes.RAW,
+  });
   await db.sequelize.close();
   rmSync(process.env.PEAR_BENCH_MAIL!, { recursive: true, force: true });
   rmSync(LOADING);
@@ -145,27 +159,44 @@ async function backUpBeforeMigrating(db: Database): Promise<void> {
   const tables = (await db.sequelize.getQueryInterface().showAllTables()).map(String);
   const [next] = await pendingMigrations(db.sequelize);
   if (!next || !tables.includes('users') || (await db.users.count()) === 0) return;
-  if (!canBackUp()) return said('No backup is made before the tables are changed: install mariadb-server beside the outside server’s address, or back it up there.');
+  if (!canBackUp())
+    return said(
+      'No backup is made before the tables are changed: install mariadb-server beside the outside server’s address, or back it up there.',
+    );
   said(`Backing up before ${next}.`);
-  said(`Backup made: ${await makeBackup({ data: DATA, url: process.env.DATABASE_URL! }, new Date(), `before-${next.slice(0, 4)}`)}.`);
+  said(
+    `Backup made: ${await makeBackup({ data: DATA, url: process.env.DATABASE_URL! }, new Date(), `before-${next.slice(0, 4)}`)}.`,
+  );
 }
 
 async function prepare(db: Database): Promise<void> {
   if (given.demo) {
     const tables = await db.sequelize.getQueryInterface().showAllTables();
-    if (tables.length > 0 && !tables.map(String).includes('migrations')) refuse('--demo loads into an empty schema only; this one has tables of something else. Name another schema.');
+    if (tables.length > 0 && !tables.map(String).includes('migrations'))
+      refuse('--demo loads into an empty schema only; this one has tables of something else. Name another schema.');
   }
   await backUpBeforeMigrating(db);
   const done = await migrate(db.sequelize);
   if (done.length > 0) said(`Database brought up to date: ${done.join(', ')}.`);
   await forgetOldSessions({ db, now: new Date() });
   const empty = (await db.users.count()) === 0;
-  if (given.demo && !empty) refuse('--demo loads into an empty schema only; this one has accounts. Leave --demo out, or name another schema.');
+  if (given.demo && !empty)
+    refuse('--demo loads into an empty schema only; this one has accounts. Leave --demo out, or name another schema.');
   const wanted = process.env.DATABASE_URL_OUTSIDE ? given.demo : !given.empty;
   if (!empty || !wanted) return;
   said('Loading the demo guild.');
   writeFileSync(LOADING, '');
-  await loadDemo({ db, mail: folderMail(process.env.PEAR_BENCH_MAIL!), weather: simulatedWeather, erased: erasedListIn(process.env.PEAR_BENCH_ERASED!), publicUrl: process.env.PEAR_BENCH_PUBLIC_URL!, now: new Date() }, demoPassword());
+  await loadDemo(
+    {
+      db,
+      mail: folderMail(process.env.PEAR_BENCH_MAIL!),
+      weather: simulatedWeather,
+      erased: erasedListIn(process.env.PEAR_BENCH_ERASED!),
+      publicUrl: process.env.PEAR_BENCH_PUBLIC_URL!,
+      now: new Date(),
+    },
+    demoPassword(),
+  );
   rmSync(LOADING);
 }
 
@@ -174,27 +205,52 @@ try {
     process.env.DATABASE_URL_OUTSIDE = '1';
     said('Using the database server of DATABASE_URL.');
   } else {
-    said(existsSync(join(DATA, 'mariadb')) ? 'Starting the database.' : 'Setting up the database, a moment the first time.');
+    said(
+      existsSync(join(DATA, 'mariadb'))
+        ? 'Starting the database.'
+        : 'Setting up the database, a moment the first time.',
+    );
     process.env.DATABASE_URL = (await keepMariaDb()).url;
     await clearHalfLoadedDemo(process.env.DATABASE_URL);
   }
   const db = openDatabase(process.env.DATABASE_URL);
   await prepare(db);
-  const demo = (await db.users.findOne({ where: { email: LEAD.email }, raw: true })) !== null && existsSync(join(DATA, 'demo.password'));
+  const demo =
+    (await db.users.findOne({ where: { email: LEAD.email }, raw: true })) !== null &&
+    existsSync(join(DATA, 'demo.password'));
   stopTending = await tendOutbox(db, folderMail(process.env.PEAR_BENCH_MAIL), said);
   if (canBackUp()) stopBackingUp = backUpNightly({ data: DATA, url: process.env.DATABASE_URL }, said);
-  else said('No backups are made from here: the programs of mariadb-server are not installed. Whoever runs the outside server backs it up.');
+  else
+    said(
+      'No backups are made from here: the programs of mariadb-server are not installed. Whoever runs the outside server backs it up.',
+    );
   said('Starting the application.');
-  server = await serve({ host: given.host, port, cert: given.cert, key: given.key, behindProxy: given['behind-proxy'] });
+  server = await serve({
+    host: given.host,
+    port,
+    cert: given.cert,
+    key: given.key,
+    behindProxy: given['behind-proxy'],
+  });
   said(`\nPear Bench is ready at ${address}`);
-  if (process.env.PEAR_BENCH_PUBLIC_URL !== address) said(`Links and QR codes lead to ${process.env.PEAR_BENCH_PUBLIC_URL}`);
+  if (process.env.PEAR_BENCH_PUBLIC_URL !== address)
+    said(`Links and QR codes lead to ${process.env.PEAR_BENCH_PUBLIC_URL}`);
   if (demo) {
     said(`Demo sign-ins, all with the password ${demoPassword()}`);
-    for (const [role, { email }] of [['lead', LEAD], ['assistant', ASSISTANT], ['viewer', VIEWER]] as const) said(`  ${role.padEnd(10)} ${email}`);
+    for (const [role, { email }] of [
+      ['lead', LEAD],
+      ['assistant', ASSISTANT],
+      ['viewer', VIEWER],
+    ] as const)
+      said(`  ${role.padEnd(10)} ${email}`);
   }
   said('Ctrl-C stops it.');
 } catch (error) {
   const busy = (error as NodeJS.ErrnoException).code === 'EADDRINUSE';
-  console.error(busy ? `Port ${port} is taken by another program. Choose another: ./start --port ${port + 1}` : (error as Error).stack);
+  console.error(
+    busy
+      ? `Port ${port} is taken by another program. Choose another: ./start --port ${port + 1}`
+      : (error as Error).stack,
+  );
   await stop(1);
 }

@@ -12,8 +12,13 @@ const EVERY = 60_000;
  * @returns stops it.
  */
 export async function tendOutbox(db: Database, mail: MailService, say: (text: string) => void): Promise<() => void> {
-  const waiting = (await db.messages.count({ where: { state: 'queued' } })) + (await db.accountLetters.count({ where: { state: 'queued' } }));
-  if (waiting > 0) say(`${waiting} ${waiting === 1 ? 'letter' : 'letters'} of an earlier run ${waiting === 1 ? 'waits' : 'wait'}; sending.`);
+  const waiting =
+    (await db.messages.count({ where: { state: 'queued' } })) +
+    (await db.accountLetters.count({ where: { state: 'queued' } }));
+  if (waiting > 0)
+    say(
+      `${waiting} ${waiting === 1 ? 'letter' : 'letters'} of an earlier run ${waiting === 1 ? 'waits' : 'wait'}; sending.`,
+    );
   const tend = async (): Promise<void> => {
     try {
       await deliverLetters({ db, mail });

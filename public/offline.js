@@ -23,30 +23,40 @@ self.addEventListener('message', (event) => {
   const { keep, used = [] } = event.data ?? {};
   if (!keep) return;
   const page = new URL(keep);
-  event.waitUntil((async () => {
-    const cache = await caches.open(isBench(page) ? BENCHES : CARDS);
-    try {
-      await keepWhole(cache, page, used.filter((one) => isBuilt(new URL(one))));
-    } catch {
-      // No reception now: what was kept before still counts.
-    }
-    if (await cache.match(keyOf(page), { ignoreVary: true })) event.source.postMessage({ kept: keep });
-  })());
+  event.waitUntil(
+    (async () => {
+      const cache = await caches.open(isBench(page) ? BENCHES : CARDS);
+      try {
+        await keepWhole(
+          cache,
+          page,
+          used.filter((one) => isBuilt(new URL(one))),
+        );
+      } catch {
+        // No reception now: what was kept before still counts.
+      }
+      if (await cache.match(keyOf(page), { ignoreVary: true })) event.source.postMessage({ kept: keep });
+    })(),
+  );
 });
 
 /** Keeps a page with its parts, or leaves it as it was before. */
 async function keepWhole(cache, page, parts) {
   const response = await fetch(keyOf(page), { credentials: 'same-origin' });
   if (!response.ok || response.redirected) return;
-  const scripts = [...(await response.clone().text()).matchAll(/<script[^>]* src="([^"]+)"/g)].map(([, src]) => new URL(src, page).href);
+  const scripts = [...(await response.clone().text()).matchAll(/<script[^>]* src="([^"]+)"/g)].map(
+    ([, src]) => new URL(src, page).href,
+  );
   // Whoever asked runs an earlier build than the server has now, and cannot tell all parts of the new page.
   if (!scripts.filter((src) => isBuilt(new URL(src))).every((src) => parts.includes(src))) return;
-  await Promise.all(parts.map(async (url) => {
-    if (await cache.match(url, { ignoreVary: true })) return;
-    const part = await fetch(url, { credentials: 'same-origin' });
-    if (!part.ok) throw new Error(`${url} is not there`);
-    await cache.put(url, part);
-  }));
+  await Promise.all(
+    parts.map(async (url) => {
+      if (await cache.match(url, { ignoreVary: true })) return;
+      const part = await fetch(url, { credentials: 'same-origin' });
+      if (!part.ok) throw new Error(`${url} is not there`);
+      await cache.put(url, part);
+    }),
+  );
   await cache.put(partsKeyOf(page), new Response(JSON.stringify(parts)));
   // The page last: kept whole, or as it was before.
   await cache.put(keyOf(page), response);
@@ -56,9 +66,15 @@ async function keepWhole(cache, page, parts) {
 /** Drops parts of earlier builds that no kept page is made of any more. */
 async function dropUnused(cache) {
   const keys = await cache.keys();
-  const lists = await Promise.all(keys.filter(({ url }) => new URL(url).pathname === '/kept-parts').map(async (key) => (await cache.match(key)).json()));
+  const lists = await Promise.all(
+    keys
+      .filter(({ url }) => new URL(url).pathname === '/kept-parts')
+      .map(async (key) => (await cache.match(key)).json()),
+  );
   const wanted = new Set(lists.flat());
-  await Promise.all(keys.filter(({ url }) => isBuilt(new URL(url)) && !wanted.has(url)).map((key) => cache.delete(key)));
+  await Promise.all(
+    keys.filter(({ url }) => isBuilt(new URL(url)) && !wanted.has(url)).map((key) => cache.delete(key)),
+  );
 }
 
 self.addEventListener('fetch', (event) => {
@@ -77,7 +93,9 @@ async function card(request) {
     return await fetch(request);
   } catch {
     // The very card, or the same method with other choices, rather than nothing.
-    const kept = (await caches.match(request.url, { ignoreVary: true })) ?? (await caches.match(request.url, { ignoreVary: true, ignoreSearch: true }));
+    const kept =
+      (await caches.match(request.url, { ignoreVary: true })) ??
+      (await caches.match(request.url, { ignoreVary: true, ignoreSearch: true }));
     return kept ?? nothingKept('this card was not opened on this phone before');
   }
 }
@@ -87,7 +105,9 @@ async function bench(request, url) {
   const kept = await cache.match(keyOf(url), { ignoreVary: true });
   try {
     const asked = fetch(request);
-    const response = await (kept ? Promise.race([asked, new Promise((_, reject) => setTimeout(reject, PATIENCE))]) : asked);
+    const response = await (kept
+      ? Promise.race([asked, new Promise((_, reject) => setTimeout(reject, PATIENCE))])
+      : asked);
     // A server whose database is away is no better than none.
     if (response.status >= 500 && kept) return kept;
     return response;
@@ -97,5 +117,8 @@ async function bench(request, url) {
 }
 
 function nothingKept(what) {
-  return new Response(`<!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>No reception</title><p>There is no reception, and ${what}. Open it once where there is.</p>`, { status: 503, headers: { 'Content-Type': 'text/html; charset=utf-8' } });
+  return new Response(
+    `<!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>No reception</title><p>There is no reception, and ${what}. Open it once where there is.</p>`,
+    { status: 503, headers: { 'Content-Type': 'text/html; charset=utf-8' } },
+  );
 }

@@ -8,7 +8,10 @@ async function heard(response: Response, until: RegExp, wait = 3000): Promise<st
   let text = '';
   const end = Date.now() + wait;
   while (!until.test(text) && Date.now() < end) {
-    const next = await Promise.race([reader.read(), new Promise<null>((resolve) => setTimeout(() => resolve(null), Math.max(1, end - Date.now())))]);
+    const next = await Promise.race([
+      reader.read(),
+      new Promise<null>((resolve) => setTimeout(() => resolve(null), Math.max(1, end - Date.now()))),
+    ]);
     if (!next || next.done) break;
     text += decoder.decode(next.value);
   }
@@ -30,10 +33,26 @@ describe('eventStream', () => {
     expect(text).toContain('data: {"seq":4}');
   });
   it('says nothing anew to a browser that has seen the present number, and gives a snapshot to one that is behind', async () => {
-    expect(await heard(eventStream(ask({ 'Last-Event-ID': '7' }), async () => ({ seq: 7 })), /id:/, 900)).not.toContain('id:');
-    expect(await heard(eventStream(ask({ 'Last-Event-ID': '5' }), async () => ({ seq: 7 })), /id: 7/)).toContain('id: 7');
+    expect(
+      await heard(
+        eventStream(ask({ 'Last-Event-ID': '7' }), async () => ({ seq: 7 })),
+        /id:/,
+        900,
+      ),
+    ).not.toContain('id:');
+    expect(
+      await heard(
+        eventStream(ask({ 'Last-Event-ID': '5' }), async () => ({ seq: 7 })),
+        /id: 7/,
+      ),
+    ).toContain('id: 7');
     // After a restore the database may be behind what a browser saw: the present state counts.
-    expect(await heard(eventStream(ask({ 'Last-Event-ID': '9' }), async () => ({ seq: 7 })), /id: 7/)).toContain('id: 7');
+    expect(
+      await heard(
+        eventStream(ask({ 'Last-Event-ID': '9' }), async () => ({ seq: 7 })),
+        /id: 7/,
+      ),
+    ).toContain('id: 7');
   });
   it('ends when the state cannot be read, so that the browser tries again', async () => {
     let asked = 0;
@@ -49,7 +68,9 @@ describe('eventStream', () => {
   it('stops asking once the browser is gone', async () => {
     let asked = 0;
     const gone = new AbortController();
-    const response = eventStream(new Request('http://bench.example/events', { signal: gone.signal }), async () => ({ seq: ++asked }));
+    const response = eventStream(new Request('http://bench.example/events', { signal: gone.signal }), async () => ({
+      seq: ++asked,
+    }));
     void response.body!.getReader().read();
     await new Promise((resolve) => setTimeout(resolve, 700));
     gone.abort();

@@ -30,15 +30,21 @@ interface Limits {
 const NO_IDS = new Set(['method', 'token', 'table', 'year']);
 
 /** A route for anybody. */
-export function handlePublic(work: (services: Services, call: Call) => Promise<Result>, { mostJson = USUAL_MOST_JSON }: Limits = {}): Handler {
+export function handlePublic(
+  work: (services: Services, call: Call) => Promise<Result>,
+  { mostJson = USUAL_MOST_JSON }: Limits = {},
+): Handler {
   return async (request, route) => {
     try {
       refuseForeignOrigin(request, publicUrl());
       const params = (await route.params) ?? {};
-      for (const [name, value] of Object.entries(params)) if (!NO_IDS.has(name) && !isId(value)) throw notFound('What this address names');
+      for (const [name, value] of Object.entries(params))
+        if (!NO_IDS.has(name) && !isId(value)) throw notFound('What this address names');
       const result = await work(services(), { params, request, body: () => readJson(request, mostJson) });
       if (result instanceof Response) return result;
-      return result === undefined ? new Response(null, { status: 204 }) : Response.json(result, { headers: { 'Cache-Control': 'no-store' } });
+      return result === undefined
+        ? new Response(null, { status: 204 })
+        : Response.json(result, { headers: { 'Cache-Control': 'no-store' } });
     } catch (error) {
       return refusal(error, request);
     }
@@ -49,10 +55,17 @@ export function handlePublic(work: (services: Services, call: Call) => Promise<R
  * A route for members, whose look is remembered while it lasts; one that `stays` goes on looking and
  * sees what changes. Whoever is not signed in gets 401 before anything else is looked at.
  */
-export function handle(work: (context: Context, call: Call) => Promise<Result>, { stays = false, ...limits }: Limits & { stays?: boolean } = {}): Handler {
+export function handle(
+  work: (context: Context, call: Call) => Promise<Result>,
+  { stays = false, ...limits }: Limits & { stays?: boolean } = {},
+): Handler {
   return handlePublic(async (given, call) => {
     const context = await callingContext(call.request.method === 'GET' && !stays);
-    if (!context) throw new UseCaseError('signed-out', 'You are signed out. Sign in and try again; what you entered stays on the screen.');
+    if (!context)
+      throw new UseCaseError(
+        'signed-out',
+        'You are signed out. Sign in and try again; what you entered stays on the screen.',
+      );
     return work(context, call);
   }, limits);
 }
@@ -70,13 +83,33 @@ function refusal(error: unknown, request: Request): Response {
     return Response.json({ message, fields: {} }, { status: 503, headers: { ...headers, 'Retry-After': '3' } });
   }
   // The path is left out for private links, whose path is their secret.
-  console.error(request.method, new URL(request.url).pathname.startsWith('/api/r/') ? '/api/r/…' : new URL(request.url).pathname, error);
-  return Response.json({ message: 'Something went wrong on the server, so nothing was saved. Try again; if it stays, tell whoever runs Pear Bench.', fields: {} }, { status: 500, headers });
+  console.error(
+    request.method,
+    new URL(request.url).pathname.startsWith('/api/r/') ? '/api/r/…' : new URL(request.url).pathname,
+    error,
+  );
+  return Response.json(
+    {
+      message:
+        'Something went wrong on the server, so nothing was saved. Try again; if it stays, tell whoever runs Pear Bench.',
+      fields: {},
+    },
+    { status: 500, headers },
+  );
 }
 
 /** A file to save or to open. */
-export function fileResponse(bytes: Buffer | string, type: string, name: string, disposition: 'inline' | 'attachment' = 'attachment'): Response {
+export function fileResponse(
+  bytes: Buffer | string,
+  type: string,
+  name: string,
+  disposition: 'inline' | 'attachment' = 'attachment',
+): Response {
   return new Response(typeof bytes === 'string' ? bytes : new Uint8Array(bytes), {
-    headers: { 'Content-Type': type, 'Content-Disposition': `${disposition}; filename="${name}"`, 'Cache-Control': 'no-store' },
+    headers: {
+      'Content-Type': type,
+      'Content-Disposition': `${disposition}; filename="${name}"`,
+      'Cache-Control': 'no-store',
+    },
   });
 }

@@ -14,7 +14,15 @@ describe('a request that changes things', () => {
   const own = 'https://bench.example:8443';
   it('comes from the public address, whatever it calls its host', () => {
     expect(allowed(own, { Origin: own })).toBe(true);
-    for (const Origin of ['https://evil.example', 'http://bench.example:8443', 'https://bench.example', 'null', 'nonsense', '']) expect(allowed(own, { Origin, Host: 'evil.example' }), Origin).toBe(false);
+    for (const Origin of [
+      'https://evil.example',
+      'http://bench.example:8443',
+      'https://bench.example',
+      'null',
+      'nonsense',
+      '',
+    ])
+      expect(allowed(own, { Origin, Host: 'evil.example' }), Origin).toBe(false);
     expect(allowed(own, { Origin: 'https://evil.example', Host: 'evil.example' })).toBe(false);
   });
   it('without an origin is refused when the browser says that it crosses sites', () => {
@@ -32,6 +40,7 @@ describe('a request that changes things', () => {
   });
   it('is any but a look', () => {
     expect(allowed(own, { Origin: 'https://evil.example' }, 'GET')).toBe(true);
-    for (const method of ['PUT', 'PATCH', 'DELETE']) expect(allowed(own, { Origin: 'https://evil.example' }, method)).toBe(false);
+    for (const method of ['PUT', 'PATCH', 'DELETE'])
+      expect(allowed(own, { Origin: 'https://evil.example' }, method)).toBe(false);
   });
 });

@@ -13,13 +13,22 @@ export function refuseForeignOrigin(request: Request, publicAddress: string): vo
   if (request.method === 'GET' || request.method === 'HEAD') return;
   const origin = request.headers.get('origin');
   const site = request.headers.get('sec-fetch-site');
-  if (origin === null ? site === null || site === 'same-origin' || site === 'none' : isOwn(origin, publicAddress)) return;
-  throw new UseCaseError('forbidden', `This request came from another address and was refused. Open Pear Bench at ${publicAddress} and try again there.`);
+  if (origin === null ? site === null || site === 'same-origin' || site === 'none' : isOwn(origin, publicAddress))
+    return;
+  throw new UseCaseError(
+    'forbidden',
+    `This request came from another address and was refused. Open Pear Bench at ${publicAddress} and try again there.`,
+  );
 }
 
 function isOwn(origin: string, publicAddress: string): boolean {
   if (!URL.canParse(origin)) return false;
   const [came, own] = [new URL(origin), new URL(publicAddress)];
   if (came.origin === own.origin) return true;
-  return LOOPBACK.has(came.hostname) && LOOPBACK.has(own.hostname) && came.protocol === own.protocol && came.port === own.port;
+  return (
+    LOOPBACK.has(came.hostname) &&
+    LOOPBACK.has(own.hostname) &&
+    came.protocol === own.protocol &&
+    came.port === own.port
+  );
 }

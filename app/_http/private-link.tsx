@@ -7,7 +7,12 @@ export async function PrivateLink<T>({ opened, show }: { opened: Promise<T>; sho
     inside = show(await opened);
   } catch (error) {
     if (!(error instanceof UseCaseError)) throw error;
-    inside = <><h1 className="mb-2">This link does not open</h1><p>{error.message}</p></>;
+    inside = (
+      <>
+        <h1 className="mb-2">This link does not open</h1>
+        <p>{error.message}</p>
+      </>
+    );
   }
   return <main className="sun mx-auto min-h-dvh max-w-md bg-paper px-4 py-5 text-ink">{inside}</main>;
 }

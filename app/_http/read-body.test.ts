@@ -4,14 +4,27 @@ import { UseCaseError } from '@/server/platform/use-case-error';
 import { parseJson, readBytes, readJson } from './read-body';
 
 const JSON_TYPE = { 'Content-Type': 'application/json' };
-const post = (body: BodyInit, headers: Record<string, string> = JSON_TYPE): Request => new Request('https://bench.example/x', { method: 'POST', body, headers, duplex: 'half' } as RequestInit);
+const post = (body: BodyInit, headers: Record<string, string> = JSON_TYPE): Request =>
+  new Request('https://bench.example/x', { method: 'POST', body, headers, duplex: 'half' } as RequestInit);
 
 /** A body that never ends, without a length; counts what was taken of it. */
 function endless(): { body: ReadableStream<Uint8Array>; taken: () => number } {
   let taken = 0;
-  return { taken: () => taken, body: new ReadableStream({ pull(controller) { taken += 1000; controller.enqueue(new Uint8Array(1000).fill(32)); } }) };
+  return {
+    taken: () => taken,
+    body: new ReadableStream({
+      pull(controller) {
+        taken += 1000;
+        controller.enqueue(new Uint8Array(1000).fill(32));
+      },
+    }),
+  };
 }
-const refused = async (work: Promise<unknown>): Promise<number> => work.then(() => 200, (error: unknown) => (error as UseCaseError).status);
+const refused = async (work: Promise<unknown>): Promise<number> =>
+  work.then(
+    () => 200,
+    (error: unknown) => (error as UseCaseError).status,
+  );
 
 describe('a body', () => {
   it('is read no further than its limit, whether its length is told or not', async () => {
@@ -24,9 +37,11 @@ describe('a body', () => {
     expect(await refused(readBytes(post('abcd'), 3, 'too much'))).toBe(413);
   });
   it('is JSON and says so', async () => {
-    for (const type of ['text/plain', 'application/x-www-form-urlencoded', 'multipart/form-data; boundary=x', '']) expect(await refused(readJson(post('{}', { 'Content-Type': type }), 100)), type).toBe(415);
+    for (const type of ['text/plain', 'application/x-www-form-urlencoded', 'multipart/form-data; boundary=x', ''])
+      expect(await refused(readJson(post('{}', { 'Content-Type': type }), 100)), type).toBe(415);
     expect(await readJson(post('{}', { 'Content-Type': 'Application/JSON; charset=utf-8' }), 100)).toEqual({});
-    for (const text of ['', '{', 'nothing', '{"a":}', '[1,]']) expect(await refused(readJson(post(text), 100)), text).toBe(400);
+    for (const text of ['', '{', 'nothing', '{"a":}', '[1,]'])
+      expect(await refused(readJson(post(text), 100)), text).toBe(400);
   });
   it('has no key that every object has already, at any depth', () => {
     for (const key of ['__proto__', 'constructor', 'toString', 'hasOwnProperty', 'valueOf']) {
@@ -44,10 +59,12 @@ describe('a body', () => {
   });
   it('keeps every text that the database can keep, and makes the others so', () => {
     expect(parseJson('{"note":"half \\ud83c pair"}')).toEqual({ note: 'half \ufffd pair' });
-    fc.assert(fc.property(fc.jsonValue({ maxDepth: 5 }), (value) => {
-      const text = JSON.stringify(value);
-      if (/"(__|constructor|toString|valueOf|hasOwn|isProto|propertyIs|toLocale)/.test(text)) return;
-      expect(parseJson(text)).toEqual(JSON.parse(JSON.stringify(value)));
-    }));
+    fc.assert(
+      fc.property(fc.jsonValue({ maxDepth: 5 }), (value) => {
+        const text = JSON.stringify(value);
+        if (/"(__|constructor|toString|valueOf|hasOwn|isProto|propertyIs|toLocale)/.test(text)) return;
+        expect(parseJson(text)).toEqual(JSON.parse(JSON.stringify(value)));
+      }),
+    );
   });
 });

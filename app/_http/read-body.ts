@@ -48,8 +48,13 @@ export async function readBytes(request: Request, most: number, tooMuch: string)
  */
 export async function readJson(request: Request, most: number): Promise<unknown> {
   const type = request.headers.get('content-type')?.split(';')[0]!.trim().toLowerCase();
-  if (type !== 'application/json') throw new UseCaseError('not-json', 'This address takes JSON only. Reload the page and try again.');
-  const bytes = await readBytes(request, most, `That is more than ${Math.round(most / 1000)} kB, which is more than fits here. Send it in smaller parts.`);
+  if (type !== 'application/json')
+    throw new UseCaseError('not-json', 'This address takes JSON only. Reload the page and try again.');
+  const bytes = await readBytes(
+    request,
+    most,
+    `That is more than ${Math.round(most / 1000)} kB, which is more than fits here. Send it in smaller parts.`,
+  );
   return parseJson(new TextDecoder().decode(bytes));
 }
 

@@ -17,7 +17,11 @@ export async function sessionToken(): Promise<string | null> {
 
 export async function setSessionCookie(token: string, expires: Date): Promise<void> {
   (await cookies()).set(sessionCookie(), token, {
-    httpOnly: true, sameSite: 'lax', path: '/', expires, secure: publicUrl().startsWith('https:'),
+    httpOnly: true,
+    sameSite: 'lax',
+    path: '/',
+    expires,
+    secure: publicUrl().startsWith('https:'),
   });
 }
 

@@ -10,14 +10,19 @@ type Upload = 'CSV file' | 'picture';
 export async function uploadForm(request: Request, what: Upload = 'CSV file'): Promise<FormData> {
   const bytes = await readBytes(request, MOST_BYTES + 100_000, tooLarge(what).message);
   try {
-    return await new Response(bytes, { headers: { 'Content-Type': request.headers.get('content-type') ?? '' } }).formData();
+    return await new Response(bytes, {
+      headers: { 'Content-Type': request.headers.get('content-type') ?? '' },
+    }).formData();
   } catch {
     throw new UseCaseError('invalid', `No file arrived. Choose the ${what} again.`);
   }
 }
 
 /** The bytes of the file in it. */
-export async function uploadedFile(data: FormData, what: Upload = 'CSV file'): Promise<{ name: string; bytes: Uint8Array }> {
+export async function uploadedFile(
+  data: FormData,
+  what: Upload = 'CSV file',
+): Promise<{ name: string; bytes: Uint8Array }> {
   const file = data.get('file');
   if (!(file instanceof File)) throw new UseCaseError('invalid', `No file arrived. Choose the ${what} again.`);
   if (file.size > MOST_BYTES) throw tooLarge(what);
@@ -25,5 +30,10 @@ export async function uploadedFile(data: FormData, what: Upload = 'CSV file'): P
 }
 
 function tooLarge(what: Upload): UseCaseError {
-  return new UseCaseError('too-large', what === 'picture' ? 'The picture is larger than 8 MB. Take it smaller, or choose another.' : 'The file is larger than 8 MB. Choose the CSV file of this workshop, or cut it into parts.');
+  return new UseCaseError(
+    'too-large',
+    what === 'picture'
+      ? 'The picture is larger than 8 MB. Take it smaller, or choose another.'
+      : 'The file is larger than 8 MB. Choose the CSV file of this workshop, or cut it into parts.',
+  );
 }

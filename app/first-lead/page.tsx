@@ -11,14 +11,25 @@ export default async function FirstLead() {
   return (
     <main className="mx-auto max-w-md p-6">
       <h1 className="mb-1">Set up your club</h1>
-      <p className="mb-5 text-muted">This installation is empty. Make the account of the club&apos;s lead; assistants and viewers can be added afterwards.</p>
+      <p className="mb-5 text-muted">
+        This installation is empty. Make the account of the club&apos;s lead; assistants and viewers can be added
+        afterwards.
+      </p>
       <AccountForm
-        url="/api/first-lead" next="/season" button="Make the club"
+        url="/api/first-lead"
+        next="/season"
+        button="Make the club"
         entries={[
           { name: 'club', label: 'Name of the club', type: 'text', autoComplete: 'organization' },
           { name: 'name', label: 'Your name', type: 'text', autoComplete: 'name' },
           { name: 'email', label: 'Your e-mail', type: 'email', autoComplete: 'username' },
-          { name: 'password', label: 'Password', type: 'password', autoComplete: 'new-password', hint: '12 characters or more, and not a common one.' },
+          {
+            name: 'password',
+            label: 'Password',
+            type: 'password',
+            autoComplete: 'new-password',
+            hint: '12 characters or more, and not a common one.',
+          },
         ]}
       />
     </main>

@@ -10,8 +10,13 @@ export default function Forgotten() {
       <h1>A new password</h1>
       <p>Enter the address you sign in with. A letter with a link goes there; it works for 20 minutes and once.</p>
       <ForgottenForm />
-      <p className="border-l-4 border-ink pl-3 text-sm"><strong>Simulated.</strong> No mail service is connected: the letter is written as an .eml file to the outbox folder of this installation, where whoever runs it finds it.</p>
-      <p><Link href="/sign-in">Back to signing in</Link></p>
+      <p className="border-l-4 border-ink pl-3 text-sm">
+        <strong>Simulated.</strong> No mail service is connected: the letter is written as an .eml file to the outbox
+        folder of this installation, where whoever runs it finds it.
+      </p>
+      <p>
+        <Link href="/sign-in">Back to signing in</Link>
+      </p>
     </main>
   );
 }

@@ -21,13 +21,17 @@ export default async function SignIn({ searchParams }: { searchParams: Promise<{
         <h1 className="mb-1">Pear Bench</h1>
         <p className="mb-5 text-muted">Grafting workshops: planned, scored and followed up.</p>
         <AccountForm
-          url="/api/session" next={goTo} button="Sign in"
+          url="/api/session"
+          next={goTo}
+          button="Sign in"
           entries={[
             { name: 'email', label: 'E-mail', type: 'email', autoComplete: 'username' },
             { name: 'password', label: 'Password', type: 'password', autoComplete: 'current-password' },
           ]}
         />
-        <p className="mt-4 text-sm"><Link href="/forgotten">Forgotten your password?</Link></p>
+        <p className="mt-4 text-sm">
+          <Link href="/forgotten">Forgotten your password?</Link>
+        </p>
       </div>
     </main>
   );

@@ -5,7 +5,9 @@ import { ALPHABET, codeFromBytes, formatCode, isPlantCode, normaliseCode } from 
 const codes: string[] = [];
 for (let i = 0; i < 400; i++) {
   const seed = Math.imul(i + 1, 2654435761) >>> 0;
-  const code = codeFromBytes(Uint8Array.from([seed & 255, (seed >> 8) & 255, (seed >> 16) & 255, seed >>> 24, (i * 97) & 255, 7, 9]));
+  const code = codeFromBytes(
+    Uint8Array.from([seed & 255, (seed >> 8) & 255, (seed >> 16) & 255, seed >>> 24, (i * 97) & 255, 7, 9]),
+  );
   if (code) codes.push(code);
 }
 for (const character of ALPHABET) codes.push(codeFromBytes(new Uint8Array(5).fill(ALPHABET.indexOf(character)))!);

@@ -15,5 +15,8 @@ export function closedStretches(hollow: number, limit: number, length: number): 
   const open = Math.sqrt(Math.max(0, 1 - Math.max(0, limit) / hollow));
   const first = ((1 - open) / 2) * length;
   if (first <= 0) return [];
-  return [{ from: 0, to: first }, { from: length - first, to: length }];
+  return [
+    { from: 0, to: first },
+    { from: length - first, to: length },
+  ];
 }

@@ -38,7 +38,8 @@ export function cambiumRadius(face: Pick<CutFace, 'diameter' | 'bark'>): number 
  * @example cambiumLength(40, 1, 2.5) // 30.98
  */
 export function cambiumLength(outside: number, bark: number, depth: number): number {
-  if (depth <= bark) throw new InputError('depth', 'The slice is no deeper than the bark, so no wood is bared. Cut a little deeper.');
+  if (depth <= bark)
+    throw new InputError('depth', 'The slice is no deeper than the bark, so no wood is bared. Cut a little deeper.');
   return outside * Math.sqrt(1 - bark / depth);
 }
 
@@ -65,20 +66,41 @@ export function barkOutline(face: CutFace): Outline {
 export function cutOutline(face: CutFace, piece: 'stock' | 'scion'): Outline {
   const { diameter, bark, length, hollow, depth } = face;
   for (const [name, value] of Object.entries({ diameter, bark, 'cut length': length, hollow })) {
-    if (!Number.isFinite(value)) throw new InputError(`${piece}.${name}`, `The ${piece}'s ${name} is not a number. Enter it in figures.`);
+    if (!Number.isFinite(value))
+      throw new InputError(`${piece}.${name}`, `The ${piece}'s ${name} is not a number. Enter it in figures.`);
   }
-  if (diameter <= 0) throw new InputError(`${piece}.diameter`, `The ${piece}'s diameter must be more than 0. Measure it across the bark.`);
+  if (diameter <= 0)
+    throw new InputError(
+      `${piece}.diameter`,
+      `The ${piece}'s diameter must be more than 0. Measure it across the bark.`,
+    );
   if (bark < 0) throw new InputError(`${piece}.bark`, `The ${piece}'s bark cannot be thinner than 0.`);
   if (bark >= diameter / 2) {
-    throw new InputError(`${piece}.bark`, `The ${piece}'s bark is as thick as its radius, so there is no wood left. Check bark and diameter.`);
+    throw new InputError(
+      `${piece}.bark`,
+      `The ${piece}'s bark is as thick as its radius, so there is no wood left. Check bark and diameter.`,
+    );
   }
   if (depth !== undefined) {
-    if (!Number.isFinite(depth)) throw new InputError(`${piece}.depth`, `The depth of the ${piece}'s slice is not a number. Enter it in figures.`);
-    if (depth <= bark) throw new InputError(`${piece}.depth`, `The ${piece}'s slice is no deeper than the bark, so no wood is bared. Cut a little deeper.`);
-    if (depth > diameter / 2) throw new InputError(`${piece}.depth`, `The ${piece}'s slice is deeper than its middle. Measure the depth of the slice again.`);
-    if (length <= 0) throw new InputError(`${piece}.length`, `The ${piece}'s cut must be longer than 0. Measure along the cut.`);
+    if (!Number.isFinite(depth))
+      throw new InputError(`${piece}.depth`, `The depth of the ${piece}'s slice is not a number. Enter it in figures.`);
+    if (depth <= bark)
+      throw new InputError(
+        `${piece}.depth`,
+        `The ${piece}'s slice is no deeper than the bark, so no wood is bared. Cut a little deeper.`,
+      );
+    if (depth > diameter / 2)
+      throw new InputError(
+        `${piece}.depth`,
+        `The ${piece}'s slice is deeper than its middle. Measure the depth of the slice again.`,
+      );
+    if (length <= 0)
+      throw new InputError(`${piece}.length`, `The ${piece}'s cut must be longer than 0. Measure along the cut.`);
   } else if (length <= diameter) {
-    throw new InputError(`${piece}.length`, `The ${piece}'s cut is no longer than its diameter, so it is not a sloping cut. Measure along the slope.`);
+    throw new InputError(
+      `${piece}.length`,
+      `The ${piece}'s cut is no longer than its diameter, so it is not a sloping cut. Measure along the slope.`,
+    );
   }
   if (hollow < 0) throw new InputError(`${piece}.hollow`, `The hollow of the ${piece}'s face cannot be less than 0.`);
   const r = cambiumRadius(face);

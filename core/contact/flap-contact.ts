@@ -41,10 +41,14 @@ export function flatDepth(width: number, diameter: number): number {
  * @throws InputError when a measure is one no union can have.
  */
 export function flapContact({ flaps, flats, scionDiameter }: FlapUnion): FlapContact {
-  if (flaps.length !== 4 || flats.length !== 4) throw new InputError('flaps', 'There are four flaps and four flats. Enter each with its width and length.');
+  if (flaps.length !== 4 || flats.length !== 4)
+    throw new InputError('flaps', 'There are four flaps and four flats. Enter each with its width and length.');
   const sides = flaps.map((flap, i) => {
     const flat = flats[i]!;
-    for (const [what, strip] of [['flap', flap], ['flat', flat]] as const) {
+    for (const [what, strip] of [
+      ['flap', flap],
+      ['flat', flat],
+    ] as const) {
       for (const side of ['width', 'length'] as const) {
         const field = `${what}${side === 'width' ? 'Width' : 'Length'}${i + 1}`;
         const name = `the ${side} of ${what} ${i + 1}`;
@@ -55,19 +59,37 @@ export function flapContact({ flaps, flats, scionDiameter }: FlapUnion): FlapCon
     if (scionDiameter !== undefined) {
       requireFigures({ scionDiameter }, { scionDiameter: "the scion's diameter" }, []);
       if (flat.width >= scionDiameter || flatDepth(flat.width, scionDiameter) > FLATS_MEET * scionDiameter) {
-        throw new InputError(`flatWidth${i + 1}`, `Flat ${i + 1} is so wide that it meets its neighbours and no corner of bark is left. Shave it only to the green.`);
+        throw new InputError(
+          `flatWidth${i + 1}`,
+          `Flat ${i + 1} is so wide that it meets its neighbours and no corner of bark is left. Shave it only to the green.`,
+        );
       }
     }
-    return Math.min(1, flap.width / flat.width) * (Math.min(flap.length, flat.length) / Math.max(flap.length, flat.length));
+    return (
+      Math.min(1, flap.width / flat.width) * (Math.min(flap.length, flat.length) / Math.max(flap.length, flat.length))
+    );
   });
   const contact = sides.reduce((sum, side) => sum + side, 0) / 4;
   const whole = flats.reduce((sum, { length }) => sum + length, 0);
   return {
-    contact, touching: sides.reduce((sum, side, i) => sum + side * flats[i]!.length, 0), whole, left: null, right: null, sides,
+    contact,
+    touching: sides.reduce((sum, side, i) => sum + side * flats[i]!.length, 0),
+    whole,
+    left: null,
+    right: null,
+    sides,
     narrow: flats.flatMap((flat, i) => (flat.width < NARROW_FLAT * flaps[i]!.width - 1e-6 ? [i + 1] : [])),
-    runs: sides.map((side, i) => ({ line: `flap-${i + 1}`, from: 0, to: side * flats[i]!.length, length: side * flats[i]!.length })),
+    runs: sides.map((side, i) => ({
+      line: `flap-${i + 1}`,
+      from: 0,
+      to: side * flats[i]!.length,
+      length: side * flats[i]!.length,
+    })),
     // A quarter of the ring a side, covered as far as the side is.
-    ring: sides.map((side, i) => ({ from: (i * Math.PI) / 2 - (side * Math.PI) / 4, to: (i * Math.PI) / 2 + (side * Math.PI) / 4 })),
+    ring: sides.map((side, i) => ({
+      from: (i * Math.PI) / 2 - (side * Math.PI) / 4,
+      to: (i * Math.PI) / 2 + (side * Math.PI) / 4,
+    })),
     warning: null,
   };
 }

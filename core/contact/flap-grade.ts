@@ -5,9 +5,17 @@ import type { FlapContact } from './flap-contact';
 export function flapGrade({ contact, sides, narrow }: FlapContact, matched = MATCHED): ContactGrade {
   const words = `four sides, ${percent(contact)}`;
   if (narrow.length > 0) {
-    return { grade: 'poor', words, reason: `Flat ${narrow.join(' and ')} is much narrower than its flap, so most of the flap lies on bark. Shave it to the green over more of its width.` };
+    return {
+      grade: 'poor',
+      words,
+      reason: `Flat ${narrow.join(' and ')} is much narrower than its flap, so most of the flap lies on bark. Shave it to the green over more of its width.`,
+    };
   }
   if (contact > 1 - 1e-6) return { grade: 'good', words, reason: null };
   const worst = sides.indexOf(Math.min(...sides)) + 1;
-  return { grade: contact >= matched - 1e-9 ? 'good' : 'poor', words, reason: `Flap ${worst} covers its flat least: make flap and flat alike in width and length.` };
+  return {
+    grade: contact >= matched - 1e-9 ? 'good' : 'poor',
+    words,
+    reason: `Flap ${worst} covers its flat least: make flap and flat alike in width and length.`,
+  };
 }

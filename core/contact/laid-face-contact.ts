@@ -39,9 +39,18 @@ export interface InlayFace extends LaidFace {
 }
 
 const NAMES = {
-  stockDiameter: "the stock's diameter", stockBark: "the stock's bark", flatRadius: 'the radius of the flat spot', scionDiameter: "the scion's diameter",
-  scionBark: "the scion's bark", depth: 'the depth of the face', length: 'the length of the face', window: 'the window', hollow: 'the hollow of the face',
-  bridging: 'the bridging distance', slotWidth: 'the width of the slot', flank: 'the length of the slots',
+  stockDiameter: "the stock's diameter",
+  stockBark: "the stock's bark",
+  flatRadius: 'the radius of the flat spot',
+  scionDiameter: "the scion's diameter",
+  scionBark: "the scion's bark",
+  depth: 'the depth of the face',
+  length: 'the length of the face',
+  window: 'the window',
+  hollow: 'the hollow of the face',
+  bridging: 'the bridging distance',
+  slotWidth: 'the width of the slot',
+  flank: 'the length of the slots',
 };
 
 export interface LaidFaceContact extends UnionContact {
@@ -53,7 +62,11 @@ export interface LaidFaceContact extends UnionContact {
 }
 
 /** Radius of the wood where the face lies. */
-export function woodRadius({ stockDiameter, stockBark, flatRadius }: Pick<LaidFace, 'stockDiameter' | 'stockBark' | 'flatRadius'>): number {
+export function woodRadius({
+  stockDiameter,
+  stockBark,
+  flatRadius,
+}: Pick<LaidFace, 'stockDiameter' | 'stockBark' | 'flatRadius'>): number {
   return flatRadius > 0 ? flatRadius : stockDiameter / 2 - stockBark;
 }
 
@@ -75,8 +88,17 @@ export function barkContact(face: LaidFace): LaidFaceContact {
   const below = face.length - face.window;
   const touching = totalLength(edges);
   return {
-    contact: touching / below, touching: 2 * touching, whole: 2 * below, left: null, right: null,
-    runs: edgeRuns(edges), ring: sideArcs(face, edges, ['left', 'right']), warning: null, halfWidth, standOff, flankGaps: null,
+    contact: touching / below,
+    touching: 2 * touching,
+    whole: 2 * below,
+    left: null,
+    right: null,
+    runs: edgeRuns(edges),
+    ring: sideArcs(face, edges, ['left', 'right']),
+    warning: null,
+    halfWidth,
+    standOff,
+    flankGaps: null,
   };
 }
 
@@ -94,12 +116,20 @@ export function inlayContact(face: InlayFace): LaidFaceContact {
   const outer = 2 * Math.sqrt(Math.max(0, (face.scionDiameter / 2) ** 2 - (face.scionDiameter / 2 - face.depth) ** 2));
   const held = face.raked ? w : outer;
   if (face.slotWidth < held - TOLERANCE) {
-    throw new InputError('slotWidth', `The slot is narrower than what it has to hold (${held.toFixed(1)} mm), so the face cannot lie on the wood. Widen the slot or rake the sides.`);
+    throw new InputError(
+      'slotWidth',
+      `The slot is narrower than what it has to hold (${held.toFixed(1)} mm), so the face cannot lie on the wood. Widen the slot or rake the sides.`,
+    );
   }
   const near = (held - w) / 2;
   const far = face.slotWidth - held + near;
   const middle = (face.slotWidth - w) / 2;
-  const flankGaps = face.side === 'centre' ? { left: middle, right: middle } : face.side === 'left' ? { left: near, right: far } : { left: far, right: near };
+  const flankGaps =
+    face.side === 'centre'
+      ? { left: middle, right: middle }
+      : face.side === 'left'
+        ? { left: near, right: far }
+        : { left: far, right: near };
   const bridging = face.bridging ?? BRIDGING_DISTANCE;
   const left = Number(flankGaps.left <= bridging + TOLERANCE);
   const right = Number(flankGaps.right <= bridging + TOLERANCE);
@@ -107,28 +137,65 @@ export function inlayContact(face: InlayFace): LaidFaceContact {
   const whole = 2 * below + 2 * flank;
   const flankRun = (line: string): LineRun => ({ line, from: below - flank, to: below, length: flank });
   return {
-    contact: touching / whole, touching, whole, left, right,
+    contact: touching / whole,
+    touching,
+    whole,
+    left,
+    right,
     runs: [...edgeRuns(edges), ...(left ? [flankRun('flank-left')] : []), ...(right ? [flankRun('flank-right')] : [])],
     // A side reads as touching in a glyph where its edge or its flank does.
-    ring: [...sideArcs(face, left ? [{ from: 0, to: below }] : edges, ['left']), ...sideArcs(face, right ? [{ from: 0, to: below }] : edges, ['right'])],
-    warning: null, halfWidth, standOff, flankGaps,
+    ring: [
+      ...sideArcs(face, left ? [{ from: 0, to: below }] : edges, ['left']),
+      ...sideArcs(face, right ? [{ from: 0, to: below }] : edges, ['right']),
+    ],
+    warning: null,
+    halfWidth,
+    standOff,
+    flankGaps,
   };
 }
 
 function edgesOf(face: LaidFace): { edges: Interval[]; halfWidth: number; standOff: number } {
-  const { stockDiameter, stockBark, flatRadius, scionDiameter, scionBark, depth, length, window, hollow, bridging = BRIDGING_DISTANCE } = face;
-  requireFigures({ stockDiameter, stockBark, flatRadius, scionDiameter, scionBark, depth, length, window, hollow, bridging }, NAMES, [
-    'stockBark', 'flatRadius', 'scionBark', 'window', 'hollow', 'bridging',
-  ]);
-  for (const field of ['stockDiameter', 'scionDiameter', 'length'] as const) requirePositive(field, NAMES[field], face[field]);
+  const {
+    stockDiameter,
+    stockBark,
+    flatRadius,
+    scionDiameter,
+    scionBark,
+    depth,
+    length,
+    window,
+    hollow,
+    bridging = BRIDGING_DISTANCE,
+  } = face;
+  requireFigures(
+    { stockDiameter, stockBark, flatRadius, scionDiameter, scionBark, depth, length, window, hollow, bridging },
+    NAMES,
+    ['stockBark', 'flatRadius', 'scionBark', 'window', 'hollow', 'bridging'],
+  );
+  for (const field of ['stockDiameter', 'scionDiameter', 'length'] as const)
+    requirePositive(field, NAMES[field], face[field]);
   requireWood('stockBark', 'stock', stockBark, stockDiameter);
   requireWood('scionBark', 'scion', scionBark, scionDiameter);
-  if (depth <= scionBark) throw new InputError('depth', 'The face is no deeper than the bark, so no wood is bared. Cut down to the middle of the stick.');
-  if (depth > scionDiameter / 2 + TOLERANCE) throw new InputError('depth', 'The face is deeper than the middle of the stick. Half its thickness is the most.');
+  if (depth <= scionBark)
+    throw new InputError(
+      'depth',
+      'The face is no deeper than the bark, so no wood is bared. Cut down to the middle of the stick.',
+    );
+  if (depth > scionDiameter / 2 + TOLERANCE)
+    throw new InputError('depth', 'The face is deeper than the middle of the stick. Half its thickness is the most.');
   const halfWidth = faceHalfWidth(scionDiameter, scionBark, depth);
   const radius = woodRadius(face);
-  if (halfWidth >= radius) throw new InputError('stockDiameter', 'The face is as wide as the stock, so it cannot lie on its wood. Take a slimmer scion or a thicker stock.');
-  if (window >= length) throw new InputError('window', 'The window is as long as the face, so nothing of it is under the bark. Push the scion down or measure again.');
+  if (halfWidth >= radius)
+    throw new InputError(
+      'stockDiameter',
+      'The face is as wide as the stock, so it cannot lie on its wood. Take a slimmer scion or a thicker stock.',
+    );
+  if (window >= length)
+    throw new InputError(
+      'window',
+      'The window is as long as the face, so nothing of it is under the bark. Push the scion down or measure again.',
+    );
   const standOff = radius - Math.sqrt(radius * radius - halfWidth * halfWidth);
   // x runs from the foot, 0 to length - window.
   const edges = intersect([{ from: 0, to: length - window }], closedStretches(hollow, bridging - standOff, length));
@@ -136,11 +203,15 @@ function edgesOf(face: LaidFace): { edges: Interval[]; halfWidth: number; standO
 }
 
 function edgeRuns(edges: Interval[]): LineRun[] {
-  return ['edge-left', 'edge-right'].flatMap((line) => edges.map(({ from, to }) => ({ line, from, to, length: to - from })));
+  return ['edge-left', 'edge-right'].flatMap((line) =>
+    edges.map(({ from, to }) => ({ line, from, to, length: to - from })),
+  );
 }
 
 function sideArcs(face: LaidFace, edges: Interval[], sides: ('left' | 'right')[]): Interval[] {
   const below = face.length - face.window;
   // Edges are measured from the foot, arcs from the rim.
-  return sides.flatMap((side) => edges.map(({ from, to }) => arcAt({ from: below - to, to: below - from }, below, side)));
+  return sides.flatMap((side) =>
+    edges.map(({ from, to }) => arcAt({ from: below - to, to: below - from }, below, side)),
+  );
 }

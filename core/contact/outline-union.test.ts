@@ -6,11 +6,30 @@ import { placementOffset } from './placement';
 import { outlineUnionContact, type OutlineUnion } from './outline-union';
 
 const face = (diameter: number, bark: number, length: number, hollow = 0) => ({ diameter, bark, length, hollow });
-const union = (changes: Partial<OutlineUnion> = {}): OutlineUnion => ({ stock: face(10, 1, 35), scion: face(10, 1, 35), e: 0, z: 0, phi: 0, ...changes });
+const union = (changes: Partial<OutlineUnion> = {}): OutlineUnion => ({
+  stock: face(10, 1, 35),
+  scion: face(10, 1, 35),
+  e: 0,
+  z: 0,
+  phi: 0,
+  ...changes,
+});
 
-const anyFace = fc.record({ diameter: fc.double({ min: 5, max: 16, noNaN: true }), share: fc.double({ min: 0.05, max: 0.2, noNaN: true }), ratio: fc.double({ min: 2.5, max: 5, noNaN: true }), hollow: fc.double({ min: 0, max: 0.6, noNaN: true }) })
+const anyFace = fc
+  .record({
+    diameter: fc.double({ min: 5, max: 16, noNaN: true }),
+    share: fc.double({ min: 0.05, max: 0.2, noNaN: true }),
+    ratio: fc.double({ min: 2.5, max: 5, noNaN: true }),
+    hollow: fc.double({ min: 0, max: 0.6, noNaN: true }),
+  })
   .map(({ diameter, share, ratio, hollow }) => face(diameter, share * diameter, ratio * diameter, hollow));
-const anyUnion = fc.record({ stock: anyFace, scion: anyFace, e: fc.double({ min: -2, max: 2, noNaN: true }), z: fc.double({ min: -3, max: 3, noNaN: true }), phi: fc.double({ min: -8, max: 8, noNaN: true }) });
+const anyUnion = fc.record({
+  stock: anyFace,
+  scion: anyFace,
+  e: fc.double({ min: -2, max: 2, noNaN: true }),
+  z: fc.double({ min: -3, max: 3, noNaN: true }),
+  phi: fc.double({ min: -8, max: 8, noNaN: true }),
+});
 
 describe('outlineUnionContact', () => {
   it('stays within 0 and 1, and its runs add up to what touches', () => {
@@ -38,7 +57,15 @@ describe('outlineUnionContact', () => {
     fc.assert(
       fc.property(anyUnion, fc.double({ min: 0.5, max: 3, noNaN: true }), (one, k) => {
         const grown = (f: OutlineUnion['stock']) => face(k * f.diameter, k * f.bark, k * f.length, k * f.hollow);
-        const scaled = { stock: grown(one.stock), scion: grown(one.scion), e: k * one.e, z: k * one.z, phi: one.phi, bridging: 0.5 * k, faceGapLimit: 0.5 * k };
+        const scaled = {
+          stock: grown(one.stock),
+          scion: grown(one.scion),
+          e: k * one.e,
+          z: k * one.z,
+          phi: one.phi,
+          bridging: 0.5 * k,
+          faceGapLimit: 0.5 * k,
+        };
         // Equal but for places that lie within rounding of a limit.
         expect(Math.abs(outlineUnionContact(scaled).contact - outlineUnionContact(one).contact)).toBeLessThan(1e-3);
       }),
@@ -47,7 +74,11 @@ describe('outlineUnionContact', () => {
   });
   it('does not gain from being pushed, slid or turned out of place', () => {
     const steps = [0, 0.2, 0.4, 0.6, 0.8, 1];
-    for (const move of [(k: number) => ({ e: 2 * k }), (k: number) => ({ z: 7 * k }), (k: number) => ({ phi: 45 * k })]) {
+    for (const move of [
+      (k: number) => ({ e: 2 * k }),
+      (k: number) => ({ z: 7 * k }),
+      (k: number) => ({ phi: 45 * k }),
+    ]) {
       const contacts = steps.map((k) => outlineUnionContact(union(move(k))).contact);
       for (let i = 1; i < contacts.length; i++) expect(contacts[i]!).toBeLessThanOrEqual(contacts[i - 1]! + 1e-6);
     }
@@ -106,7 +137,13 @@ describe('placement and best reach', () => {
   it('finds at least what meeting the lines reaches, and never less than what is', () => {
     fc.assert(
       fc.property(anyFace, anyFace, (one, other) => {
-        const there = { stock: { ...one, hollow: 0 }, scion: { ...other, length: one.length, hollow: 0 }, e: 0, z: 0, phi: 0 };
+        const there = {
+          stock: { ...one, hollow: 0 },
+          scion: { ...other, length: one.length, hollow: 0 },
+          e: 0,
+          z: 0,
+          phi: 0,
+        };
         if (other.diameter * 1.05 > one.length) return;
         const lines = outlineUnionContact({ ...there, e: placementOffset('right-lines', one, other) });
         expect(bestOutline(there).contact).toBeGreaterThanOrEqual(lines.contact - 0.02);
@@ -117,13 +154,27 @@ describe('placement and best reach', () => {
   });
   it('stays within the wood of shallow slices, and looks as far as their green lines are apart', () => {
     // The stock's slice hardly reaches through its thick bark: further aside the two do not overlap any more.
-    const barely = bestOutline({ stock: { diameter: 7.2, bark: 2.1, length: 38, hollow: 0, depth: 2.2 }, scion: { diameter: 8.2, bark: 0.82, length: 38, hollow: 0, depth: 1.3 }, e: 0, z: 0, phi: 0 });
+    const barely = bestOutline({
+      stock: { diameter: 7.2, bark: 2.1, length: 38, hollow: 0, depth: 2.2 },
+      scion: { diameter: 8.2, bark: 0.82, length: 38, hollow: 0, depth: 1.3 },
+      e: 0,
+      z: 0,
+      phi: 0,
+    });
     expect(barely.contact).toBeGreaterThan(0);
     // Shoots of one thickness sliced to different depths: half widths under the bark sqrt(4^2 - 2^2) = 3.464 and sqrt(4^2 - 3^2) = 2.646.
-    const slices = { stock: { diameter: 10, bark: 1, length: 40, hollow: 0, depth: 3 }, scion: { diameter: 10, bark: 1, length: 40, hollow: 0, depth: 2 }, e: 0, z: 0, phi: 0 };
+    const slices = {
+      stock: { diameter: 10, bark: 1, length: 40, hollow: 0, depth: 3 },
+      scion: { diameter: 10, bark: 1, length: 40, hollow: 0, depth: 2 },
+      e: 0,
+      z: 0,
+      phi: 0,
+    };
     const best = bestOutline(slices);
     expect(best.result.stockOutline.p - best.result.scionOutline.p).toBeCloseTo(Math.sqrt(12) - Math.sqrt(7), 2);
-    expect(best.contact).toBeGreaterThanOrEqual(outlineUnionContact({ ...slices, e: Math.sqrt(12) - Math.sqrt(7) }).contact - 0.01);
+    expect(best.contact).toBeGreaterThanOrEqual(
+      outlineUnionContact({ ...slices, e: Math.sqrt(12) - Math.sqrt(7) }).contact - 0.01,
+    );
     expect(best.contact).toBeGreaterThan(outlineUnionContact(slices).contact + 0.2);
   });
 });

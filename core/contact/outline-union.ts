@@ -18,7 +18,8 @@ export interface OutlineUnion {
   faceGapLimit?: number;
 }
 
-export interface OutlineUnionContact extends Omit<UnionContact, 'left' | 'right'>, Pick<OutlineContact, 'left' | 'right' | 'widest'> {
+export interface OutlineUnionContact
+  extends Omit<UnionContact, 'left' | 'right'>, Pick<OutlineContact, 'left' | 'right' | 'widest'> {
   stockOutline: Outline;
   scionOutline: Outline;
 }
@@ -40,7 +41,8 @@ export function outlineUnionContact(union: OutlineUnion): OutlineUnionContact {
   const stockOutline = cutOutline(stock, 'stock');
   const scionOutline = cutOutline(scion, 'scion');
   for (const [field, value] of Object.entries({ e, z, phi, bridging, faceGapLimit })) {
-    if (!Number.isFinite(value)) throw new InputError(field, 'Where the scion sits is not a number. Enter it in figures.');
+    if (!Number.isFinite(value))
+      throw new InputError(field, 'Where the scion sits is not a number. Enter it in figures.');
   }
   if (bridging < 0) throw new InputError('bridging', 'The bridging distance cannot be less than 0.');
   if (faceGapLimit < 0) throw new InputError('faceGapLimit', 'The face gap limit cannot be less than 0.');
@@ -53,7 +55,16 @@ export function outlineUnionContact(union: OutlineUnion): OutlineUnionContact {
   const faceGap = (v: number): number =>
     stock.hollow * Math.max(0, 1 - ((2 * v) / stock.length) ** 2) +
     scion.hollow * Math.max(0, 1 - ((2 * (v - z)) / scion.length) ** 2);
-  const { outline, runs, ...rest } = outlineContact({ stock: stockOutline, scion: scionOutline, e, z, phi, faceGap, bridging, faceGapLimit });
+  const { outline, runs, ...rest } = outlineContact({
+    stock: stockOutline,
+    scion: scionOutline,
+    e,
+    z,
+    phi,
+    faceGap,
+    bridging,
+    faceGapLimit,
+  });
   return {
     ...rest,
     whole: outline,
@@ -61,6 +72,7 @@ export function outlineUnionContact(union: OutlineUnion): OutlineUnionContact {
     ring: runs.map(({ from, to }) => ({ from, to })),
     stockOutline,
     scionOutline,
-    warning: Math.abs(e) > stockOutline.p ? 'The lines meet from outside: the scion sits beyond the edge of the stock.' : null,
+    warning:
+      Math.abs(e) > stockOutline.p ? 'The lines meet from outside: the scion sits beyond the edge of the stock.' : null,
   };
 }

@@ -17,7 +17,13 @@ export interface PatchUnion {
   bridging?: number;
 }
 
-const NAMES = { patchHeight: 'the height of the patch', windowHeight: 'the height of the window', patchWidth: 'the width of the patch', windowWidth: 'the width of the window', bridging: 'the bridging distance' };
+const NAMES = {
+  patchHeight: 'the height of the patch',
+  windowHeight: 'the height of the window',
+  patchWidth: 'the width of the patch',
+  windowWidth: 'the width of the window',
+  bridging: 'the bridging distance',
+};
 /** A patch taller by no more than this, mm, is pressed in and counts as equal. */
 export const PRESSED_IN = 0.2;
 /** Narrower than this share of its window, a patch leaves much bare wood. */
@@ -37,18 +43,37 @@ export interface PatchContact extends UnionContact {
 export function patchContact(union: PatchUnion): PatchContact {
   const { patchHeight, windowHeight, patchWidth, windowWidth, set, bridging = BRIDGING_DISTANCE } = union;
   requireFigures({ patchHeight, windowHeight, patchWidth, windowWidth, bridging }, NAMES, ['bridging']);
-  for (const field of ['patchHeight', 'windowHeight', 'patchWidth', 'windowWidth'] as const) requirePositive(field, NAMES[field], union[field]);
+  for (const field of ['patchHeight', 'windowHeight', 'patchWidth', 'windowWidth'] as const)
+    requirePositive(field, NAMES[field], union[field]);
   const difference = windowHeight - patchHeight;
-  if (difference < -PRESSED_IN - TOLERANCE) throw new InputError('patchHeight', 'The patch is taller than its window, so it cannot lie flat. Trim the patch or open the window further.');
+  if (difference < -PRESSED_IN - TOLERANCE)
+    throw new InputError(
+      'patchHeight',
+      'The patch is taller than its window, so it cannot lie flat. Trim the patch or open the window further.',
+    );
   const gap = Math.max(0, difference);
-  const gaps = set === 'centre' ? { top: gap / 2, bottom: gap / 2 } : set === 'top' ? { top: 0, bottom: gap } : { top: gap, bottom: 0 };
+  const gaps =
+    set === 'centre'
+      ? { top: gap / 2, bottom: gap / 2 }
+      : set === 'top'
+        ? { top: 0, bottom: gap }
+        : { top: gap, bottom: 0 };
   const touches = (one: number): boolean => one <= bridging + TOLERANCE;
   const ends = (['top', 'bottom'] as const).filter((end) => touches(gaps[end]));
   return {
-    contact: ends.length / 2, touching: ends.length * patchWidth, whole: 2 * patchWidth, left: null, right: null,
+    contact: ends.length / 2,
+    touching: ends.length * patchWidth,
+    whole: 2 * patchWidth,
+    left: null,
+    right: null,
     runs: ends.map((line) => ({ line, from: 0, to: patchWidth, length: patchWidth })),
-    ring: ends.map((end) => (end === 'top' ? { from: Math.PI * 0.25, to: Math.PI * 0.75 } : { from: Math.PI * 1.25, to: Math.PI * 1.75 })),
-    warning: patchWidth < NARROW_PATCH * windowWidth - TOLERANCE ? 'The patch is much narrower than its window; the bare wood beside it dries. Cut a wider patch.' : null,
+    ring: ends.map((end) =>
+      end === 'top' ? { from: Math.PI * 0.25, to: Math.PI * 0.75 } : { from: Math.PI * 1.25, to: Math.PI * 1.75 },
+    ),
+    warning:
+      patchWidth < NARROW_PATCH * windowWidth - TOLERANCE
+        ? 'The patch is much narrower than its window; the bare wood beside it dries. Cut a wider patch.'
+        : null,
     gaps,
   };
 }

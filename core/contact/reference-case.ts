@@ -40,9 +40,20 @@ function reader(inputs: Inputs) {
 export function outlineOfCase(inputs: Inputs): OutlineUnion {
   const { needed, optional, limits } = reader(inputs);
   const face = (D: string, b: string, L: string, h: string, d: string): CutFace => ({
-    diameter: needed(D), bark: optional(b, assumedBark(needed(D))), length: needed(L), hollow: optional(h, 0), ...(inputs[d] === undefined ? {} : { depth: needed(d) }),
+    diameter: needed(D),
+    bark: optional(b, assumedBark(needed(D))),
+    length: needed(L),
+    hollow: optional(h, 0),
+    ...(inputs[d] === undefined ? {} : { depth: needed(d) }),
   });
-  return { stock: face('Ds', 'bs', 'Ls', 'hs', 'ds'), scion: face('Dc', 'bc', 'Lc', 'hc', 'dc'), e: optional('e', 0), z: optional('z', 0), phi: optional('phi', 0), ...limits };
+  return {
+    stock: face('Ds', 'bs', 'Ls', 'hs', 'ds'),
+    scion: face('Dc', 'bc', 'Lc', 'hc', 'dc'),
+    e: optional('e', 0),
+    z: optional('z', 0),
+    phi: optional('phi', 0),
+    ...limits,
+  };
 }
 
 function sliced(inputs: Inputs): UnionContact {
@@ -54,10 +65,18 @@ function sliced(inputs: Inputs): UnionContact {
 
 function wedge(inputs: Inputs): WedgeUnion {
   const { needed, optional, limits } = reader(inputs);
-  const bark = (name: string, diameter: string): number => (inputs[name] === undefined && inputs[diameter] !== undefined ? assumedBark(needed(diameter)) : needed(name));
+  const bark = (name: string, diameter: string): number =>
+    inputs[name] === undefined && inputs[diameter] !== undefined ? assumedBark(needed(diameter)) : needed(name);
   return {
-    stockBark: bark('bs', 'Ds'), scionBark: bark('bc', 'Dc'), inset: needed('p'), tilt: optional('alpha', 0), length: needed('L'), hollow: optional('h', 0), ...limits,
-    ...(inputs.Ds === undefined ? {} : { stockDiameter: needed('Ds') }), ...(inputs.Dc === undefined ? {} : { scionDiameter: needed('Dc') }),
+    stockBark: bark('bs', 'Ds'),
+    scionBark: bark('bc', 'Dc'),
+    inset: needed('p'),
+    tilt: optional('alpha', 0),
+    length: needed('L'),
+    hollow: optional('h', 0),
+    ...limits,
+    ...(inputs.Ds === undefined ? {} : { stockDiameter: needed('Ds') }),
+    ...(inputs.Dc === undefined ? {} : { scionDiameter: needed('Dc') }),
     ...(inputs.split === undefined ? {} : { split: needed('split') }),
   };
 }
@@ -65,20 +84,36 @@ function wedge(inputs: Inputs): WedgeUnion {
 function laidFace(inputs: Inputs): LaidFace {
   const { needed, optional, limits } = reader(inputs);
   return {
-    stockDiameter: needed('Ds'), stockBark: optional('bs', assumedBark(needed('Ds'))), flatRadius: optional('Rflat', 0),
-    scionDiameter: needed('Dc'), scionBark: optional('bc', assumedBark(needed('Dc'))), depth: needed('d'), length: needed('L'), window: optional('k', 0), hollow: optional('h', 0),
+    stockDiameter: needed('Ds'),
+    stockBark: optional('bs', assumedBark(needed('Ds'))),
+    flatRadius: optional('Rflat', 0),
+    scionDiameter: needed('Dc'),
+    scionBark: optional('bc', assumedBark(needed('Dc'))),
+    depth: needed('d'),
+    length: needed('L'),
+    window: optional('k', 0),
+    hollow: optional('h', 0),
     ...(limits.bridging === undefined ? {} : { bridging: limits.bridging }),
   };
 }
 
 function inlay(inputs: Inputs): InlayFace {
   const { needed, choice, flag } = reader(inputs);
-  return { ...laidFace(inputs), slotWidth: needed('W'), ...(inputs.F === undefined ? {} : { flank: needed('F') }), side: choice('side', ['left', 'right', 'centre'], 'centre'), raked: flag('raked') };
+  return {
+    ...laidFace(inputs),
+    slotWidth: needed('W'),
+    ...(inputs.F === undefined ? {} : { flank: needed('F') }),
+    side: choice('side', ['left', 'right', 'centre'], 'centre'),
+    raked: flag('raked'),
+  };
 }
 
 function strips(inputs: Inputs, name: string): Strip[] {
   const list = inputs[name];
-  if (!Array.isArray(list) || list.some((pair) => !Array.isArray(pair) || pair.length !== 2 || pair.some((figure) => typeof figure !== 'number'))) {
+  if (
+    !Array.isArray(list) ||
+    list.some((pair) => !Array.isArray(pair) || pair.length !== 2 || pair.some((figure) => typeof figure !== 'number'))
+  ) {
     throw new InputError(name, `"${name}" must be four pairs of width and length.`);
   }
   return (list as [number, number][]).map(([width, length]) => ({ width, length }));
@@ -88,9 +123,16 @@ function flaps(inputs: Inputs): UnionContact {
   const { needed } = reader(inputs);
   const diameter = inputs.Dc === undefined ? undefined : needed('Dc');
   if (inputs.d !== undefined && diameter !== undefined && needed('d') > FLATS_MEET * diameter) {
-    throw new InputError('d', 'The flats are so deep that they meet and no corner of bark is left. Shave them only to the green.');
+    throw new InputError(
+      'd',
+      'The flats are so deep that they meet and no corner of bark is left. Shave them only to the green.',
+    );
   }
-  return flapContact({ flaps: strips(inputs, 'flaps'), flats: strips(inputs, 'flats'), ...(diameter === undefined ? {} : { scionDiameter: diameter }) });
+  return flapContact({
+    flaps: strips(inputs, 'flaps'),
+    flats: strips(inputs, 'flats'),
+    ...(diameter === undefined ? {} : { scionDiameter: diameter }),
+  });
 }
 
 const withLimit = (inputs: Inputs) => {
@@ -110,11 +152,26 @@ const MODELS: Record<string, (inputs: Inputs) => UnionContact> = {
   inlay: (inputs) => inlayContact(inlay(inputs)),
   't-bud': (inputs) => {
     const { needed, optional, flag } = reader(inputs);
-    return shieldContact({ shieldLength: needed('S'), downCut: needed('T'), inserted: needed('i'), hollow: optional('h', 0), slips: flag('slips'), wayUp: flag('wayUp'), ...withLimit(inputs) });
+    return shieldContact({
+      shieldLength: needed('S'),
+      downCut: needed('T'),
+      inserted: needed('i'),
+      hollow: optional('h', 0),
+      slips: flag('slips'),
+      wayUp: flag('wayUp'),
+      ...withLimit(inputs),
+    });
   },
   patch: (inputs) => {
     const { needed, choice } = reader(inputs);
-    return patchContact({ patchHeight: needed('Hp'), windowHeight: needed('Hw'), patchWidth: needed('wp'), windowWidth: needed('ww'), set: choice('set', ['top', 'bottom', 'centre'], 'centre'), ...withLimit(inputs) });
+    return patchContact({
+      patchHeight: needed('Hp'),
+      windowHeight: needed('Hw'),
+      patchWidth: needed('wp'),
+      windowWidth: needed('ww'),
+      set: choice('set', ['top', 'bottom', 'centre'], 'centre'),
+      ...withLimit(inputs),
+    });
   },
   'four-flap': flaps,
 };
@@ -127,6 +184,10 @@ const MODELS: Record<string, (inputs: Inputs) => UnionContact> = {
  */
 export function contactOfCase(model: string, inputs: Inputs): UnionContact {
   const compute = Object.hasOwn(MODELS, model) ? MODELS[model] : undefined;
-  if (!compute) throw new InputError('model', `There is no contact model "${model}". Use one of ${Object.keys(MODELS).join(', ')}.`);
+  if (!compute)
+    throw new InputError(
+      'model',
+      `There is no contact model "${model}". Use one of ${Object.keys(MODELS).join(', ')}.`,
+    );
   return compute(inputs);
 }

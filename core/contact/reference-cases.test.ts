@@ -3,7 +3,14 @@ import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
 import { contactOfCase } from './reference-case';
 
-interface Row { case: string; model: string; inputs: string; contact: string; left: string; right: string }
+interface Row {
+  case: string;
+  model: string;
+  inputs: string;
+  contact: string;
+  left: string;
+  right: string;
+}
 
 const file = readFileSync(new URL('./reference/contact-cases.csv', import.meta.url), 'utf8');
 const rows = Papa.parse<Row>(file, { header: true, skipEmptyLines: true }).data;

@@ -8,11 +8,17 @@ export type FigureNames = Record<string, string>;
  *
  * @throws InputError naming the figure.
  */
-export function requireFigures(figures: Record<string, number | undefined>, names: FigureNames, notNegative: string[]): void {
+export function requireFigures(
+  figures: Record<string, number | undefined>,
+  names: FigureNames,
+  notNegative: string[],
+): void {
   for (const [field, value] of Object.entries(figures)) {
     const name = names[field] ?? field;
-    if (typeof value !== 'number' || !Number.isFinite(value)) throw new InputError(field, `${capital(name)} is not a number. Enter it in figures.`);
-    if (notNegative.includes(field) && value < 0) throw new InputError(field, `${capital(name)} cannot be less than 0. Check the figure.`);
+    if (typeof value !== 'number' || !Number.isFinite(value))
+      throw new InputError(field, `${capital(name)} is not a number. Enter it in figures.`);
+    if (notNegative.includes(field) && value < 0)
+      throw new InputError(field, `${capital(name)} cannot be less than 0. Check the figure.`);
   }
 }
 
@@ -23,7 +29,11 @@ export function requirePositive(field: string, name: string, value: number): voi
 
 /** Refuses bark that leaves no wood. */
 export function requireWood(field: string, piece: string, bark: number, diameter: number): void {
-  if (bark >= diameter / 2) throw new InputError(field, `The ${piece}'s bark is as thick as its radius, so there is no wood left. Check bark and diameter.`);
+  if (bark >= diameter / 2)
+    throw new InputError(
+      field,
+      `The ${piece}'s bark is as thick as its radius, so there is no wood left. Check bark and diameter.`,
+    );
 }
 
 function capital(text: string): string {

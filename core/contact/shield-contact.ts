@@ -22,7 +22,13 @@ export interface ShieldUnion {
   bridging?: number;
 }
 
-const NAMES = { shieldLength: 'the length of the shield', downCut: 'the down cut', inserted: 'how far the shield is in', hollow: "the hollow of the shield's back", bridging: 'the bridging distance' };
+const NAMES = {
+  shieldLength: 'the length of the shield',
+  downCut: 'the down cut',
+  inserted: 'how far the shield is in',
+  hollow: "the hollow of the shield's back",
+  bridging: 'the bridging distance',
+};
 const TOLERANCE = 1e-6;
 
 /**
@@ -37,15 +43,26 @@ export function shieldContact(union: ShieldUnion): UnionContact {
   requireFigures({ shieldLength, downCut, inserted, hollow, bridging }, NAMES, ['inserted', 'hollow', 'bridging']);
   requirePositive('shieldLength', NAMES.shieldLength, shieldLength);
   requirePositive('downCut', NAMES.downCut, downCut);
-  if (inserted > shieldLength + TOLERANCE) throw new InputError('inserted', 'More of the shield is in than it is long. Measure shield and insertion again.');
-  if (inserted > downCut + TOLERANCE) throw new InputError('inserted', 'The shield is in further than the down cut is long. Measure both again.');
-  const lying = slips && wayUp ? intersect([{ from: 0, to: inserted }], closedStretches(hollow, bridging, shieldLength)) : [];
+  if (inserted > shieldLength + TOLERANCE)
+    throw new InputError('inserted', 'More of the shield is in than it is long. Measure shield and insertion again.');
+  if (inserted > downCut + TOLERANCE)
+    throw new InputError('inserted', 'The shield is in further than the down cut is long. Measure both again.');
+  const lying =
+    slips && wayUp ? intersect([{ from: 0, to: inserted }], closedStretches(hollow, bridging, shieldLength)) : [];
   const touching = totalLength(lying);
   return {
-    contact: touching / shieldLength, touching, whole: shieldLength, left: null, right: null,
+    contact: touching / shieldLength,
+    touching,
+    whole: shieldLength,
+    left: null,
+    right: null,
     runs: lying.map(({ from, to }) => ({ line: 'back', from, to, length: to - from })),
     // x runs from the foot of the shield, which is in first.
-    ring: lying.flatMap(({ from, to }) => (['left', 'right'] as const).map((side) => arcAt({ from: shieldLength - to, to: shieldLength - from }, shieldLength, side))),
+    ring: lying.flatMap(({ from, to }) =>
+      (['left', 'right'] as const).map((side) =>
+        arcAt({ from: shieldLength - to, to: shieldLength - from }, shieldLength, side),
+      ),
+    ),
     warning: null,
   };
 }

@@ -34,9 +34,17 @@ export interface WedgeUnion {
 }
 
 const NAMES = {
-  stockBark: "the stock's bark", scionBark: "the scion's bark", inset: 'how far the wedge is set in', tilt: 'the tilt', length: 'the length of the wedge',
-  hollow: 'the gap of the faces', stockDiameter: "the stock's diameter", scionDiameter: "the scion's diameter", split: 'the depth of the split',
-  bridging: 'the bridging distance', faceGapLimit: 'the face gap limit',
+  stockBark: "the stock's bark",
+  scionBark: "the scion's bark",
+  inset: 'how far the wedge is set in',
+  tilt: 'the tilt',
+  length: 'the length of the wedge',
+  hollow: 'the gap of the faces',
+  stockDiameter: "the stock's diameter",
+  scionDiameter: "the scion's diameter",
+  split: 'the depth of the split',
+  bridging: 'the bridging distance',
+  faceGapLimit: 'the face gap limit',
 };
 
 export type WedgeContact = UnionContact;
@@ -61,7 +69,10 @@ export function cleftContact(union: WedgeUnion): WedgeContact {
     right: null,
     runs: runsOf('outer', outer),
     ring: outer.flatMap((run) => [arcAt(run, union.length, 'right'), arcAt(run, union.length, 'left')]),
-    warning: union.inset < -TOLERANCE ? 'The wedge stands out beyond the stock; binding cannot press on its bark and the stock alike.' : null,
+    warning:
+      union.inset < -TOLERANCE
+        ? 'The wedge stands out beyond the stock; binding cannot press on its bark and the stock alike.'
+        : null,
   };
 }
 
@@ -87,24 +98,50 @@ export function topWedgeContact(union: WedgeUnion): WedgeContact {
     left: totalLength(outer) / union.length,
     right: totalLength(inner) / union.length,
     runs: [...runsOf('outer', outer), ...runsOf('inner', inner)],
-    ring: [...outer.map((run) => arcAt(run, union.length, 'left')), ...inner.map((run) => arcAt(run, union.length, 'right'))],
+    ring: [
+      ...outer.map((run) => arcAt(run, union.length, 'left')),
+      ...inner.map((run) => arcAt(run, union.length, 'right')),
+    ],
     warning: null,
   };
 }
 
 function check(union: WedgeUnion): void {
-  const { stockDiameter, scionDiameter, split, bridging = BRIDGING_DISTANCE, faceGapLimit = FACE_GAP_LIMIT, ...rest } = union;
-  const given = Object.fromEntries(Object.entries({ stockDiameter, scionDiameter, split }).filter(([, value]) => value !== undefined));
-  requireFigures({ ...rest, ...given, bridging, faceGapLimit }, NAMES, ['stockBark', 'scionBark', 'hollow', 'bridging', 'faceGapLimit']);
+  const {
+    stockDiameter,
+    scionDiameter,
+    split,
+    bridging = BRIDGING_DISTANCE,
+    faceGapLimit = FACE_GAP_LIMIT,
+    ...rest
+  } = union;
+  const given = Object.fromEntries(
+    Object.entries({ stockDiameter, scionDiameter, split }).filter(([, value]) => value !== undefined),
+  );
+  requireFigures({ ...rest, ...given, bridging, faceGapLimit }, NAMES, [
+    'stockBark',
+    'scionBark',
+    'hollow',
+    'bridging',
+    'faceGapLimit',
+  ]);
   requirePositive('length', NAMES.length, union.length);
   if (stockDiameter !== undefined) requireWood('stockBark', 'stock', union.stockBark, stockDiameter);
   if (scionDiameter !== undefined) {
     requireWood('scionBark', 'scion', union.scionBark, scionDiameter);
-    if (union.inset <= -scionDiameter) throw new InputError('inset', 'The wedge stands out by its whole thickness, so it is not in the split. Check how far it was set.');
+    if (union.inset <= -scionDiameter)
+      throw new InputError(
+        'inset',
+        'The wedge stands out by its whole thickness, so it is not in the split. Check how far it was set.',
+      );
   }
-  if (Math.abs(union.tilt) > MOST_TILT) throw new InputError('tilt', `A wedge cannot lean by more than ${MOST_TILT}° in its split. Check the tilt.`);
+  if (Math.abs(union.tilt) > MOST_TILT)
+    throw new InputError('tilt', `A wedge cannot lean by more than ${MOST_TILT}° in its split. Check the tilt.`);
   if (split !== undefined && union.length > split + TOLERANCE) {
-    throw new InputError('length', 'The wedge is longer than its split, so it cannot go in. Shorten the wedge or deepen the split.');
+    throw new InputError(
+      'length',
+      'The wedge is longer than its split, so it cannot go in. Shorten the wedge or deepen the split.',
+    );
   }
 }
 
@@ -115,7 +152,9 @@ function edge(union: WedgeUnion, atRim: number, direction: 1 | -1): Interval[] {
   let near: Interval[];
   if (Math.abs(slope) < 1e-12) near = Math.abs(atRim) <= bridging + TOLERANCE ? [{ from: 0, to: length }] : [];
   else {
-    const ends = [(-bridging - TOLERANCE - atRim) / slope, (bridging + TOLERANCE - atRim) / slope].sort((a, b) => a - b);
+    const ends = [(-bridging - TOLERANCE - atRim) / slope, (bridging + TOLERANCE - atRim) / slope].sort(
+      (a, b) => a - b,
+    );
     near = intersect([{ from: 0, to: length }], [{ from: ends[0]!, to: ends[1]! }]);
   }
   return intersect(near, closedStretches(hollow, faceGapLimit, length));

@@ -3,13 +3,28 @@ import type { Place } from './piece-outline';
 import type { PiecesSide, Cover, CoverKind, Piece, Workpieces } from './workpieces';
 
 const WORDS: Record<CoverKind, string> = {
-  tape: 'tape', rubber: 'rubber', film: 'film', foil: 'foil', bag: 'bag', seal: 'seal', band: 'band', nail: 'nail', brace: 'brace', tag: 'label', driver: 'driver', guard: 'guard',
+  tape: 'tape',
+  rubber: 'rubber',
+  film: 'film',
+  foil: 'foil',
+  bag: 'bag',
+  seal: 'seal',
+  band: 'band',
+  nail: 'nail',
+  brace: 'brace',
+  tag: 'label',
+  driver: 'driver',
+  guard: 'guard',
 };
 
 type Placers = Record<'stock' | 'scion', (place: Place) => Point>;
 
 /** What is put on, as light overlays, each named beside the wood; `lineHeight` is that of the names, mm. */
-export function paintCovers(pieces: Workpieces, at: Placers, { view, lineHeight }: { view: PiecesSide; lineHeight: number }): (Path | Label)[] {
+export function paintCovers(
+  pieces: Workpieces,
+  at: Placers,
+  { view, lineHeight }: { view: PiecesSide; lineHeight: number },
+): (Path | Label)[] {
   const items: (Path | Label)[] = [];
   const named: { text: string; to: Point }[] = [];
   for (const cover of pieces.covers) {
@@ -24,39 +39,117 @@ export function paintCovers(pieces: Workpieces, at: Placers, { view, lineHeight 
   for (const { text, to } of named.sort((a, b) => a.to[1] - b.to[1])) {
     const y = Math.max(to[1], lowest + lineHeight * 1.1);
     lowest = y;
-    items.push(line('dimension', [to[0] - 0.4, to[1]], [lane, y - 1]), { kind: 'label', role: 'name', at: [lane - 0.5, y], anchor: 'end', text });
+    items.push(line('dimension', [to[0] - 0.4, to[1]], [lane, y - 1]), {
+      kind: 'label',
+      role: 'name',
+      at: [lane - 0.5, y],
+      anchor: 'end',
+      text,
+    });
   }
   return items;
 }
 
-function shapeOf({ kind, from, to }: Cover, piece: Piece, half: number, at: (place: Place) => Point, view: PiecesSide): Path[] {
-  const box = (x0: number, x1: number): Point[] => ([[x0, from], [x1, from], [x1, to], [x0, to]] as Place[]).map(at);
+function shapeOf(
+  { kind, from, to }: Cover,
+  piece: Piece,
+  half: number,
+  at: (place: Place) => Point,
+  view: PiecesSide,
+): Path[] {
+  const box = (x0: number, x1: number): Point[] =>
+    (
+      [
+        [x0, from],
+        [x1, from],
+        [x1, to],
+        [x0, to],
+      ] as Place[]
+    ).map(at);
   switch (kind) {
     case 'tape':
     case 'rubber':
     case 'band': {
       const pitch = kind === 'tape' ? 4 : 2.4;
       const turns: Path[] = [];
-      for (let y = from; y < to; y += pitch) turns.push(line('wrap', at([-half, y]), at([half, Math.min(to, y + pitch * 0.7)])));
+      for (let y = from; y < to; y += pitch)
+        turns.push(line('wrap', at([-half, y]), at([half, Math.min(to, y + pitch * 0.7)])));
       return [ring('wrap', box(-half, half)), ...turns];
     }
     case 'film':
     case 'bag': {
       const bulge = kind === 'bag' ? half + 5 : half + 0.4;
-      return [ring('film', ([[-half, from], [-bulge, from + (to - from) * 0.2], [-bulge, to - 3], [-bulge * 0.4, to], [bulge * 0.4, to], [bulge, to - 3], [bulge, from + (to - from) * 0.2], [half, from]] as Place[]).map(at))];
+      return [
+        ring(
+          'film',
+          (
+            [
+              [-half, from],
+              [-bulge, from + (to - from) * 0.2],
+              [-bulge, to - 3],
+              [-bulge * 0.4, to],
+              [bulge * 0.4, to],
+              [bulge, to - 3],
+              [bulge, from + (to - from) * 0.2],
+              [half, from],
+            ] as Place[]
+          ).map(at),
+        ),
+      ];
     }
     case 'foil':
-      return [area('foil', box(-half - 0.4, half + 0.4)), line('outline', at([-half, from + (to - from) * 0.3]), at([half * 0.2, from + (to - from) * 0.55]), at([half, from + (to - from) * 0.4]))];
+      return [
+        area('foil', box(-half - 0.4, half + 0.4)),
+        line(
+          'outline',
+          at([-half, from + (to - from) * 0.3]),
+          at([half * 0.2, from + (to - from) * 0.55]),
+          at([half, from + (to - from) * 0.4]),
+        ),
+      ];
     case 'seal':
       return [area('seal', box(-half + 0.3, half - 0.3))];
     case 'nail':
-      return [line('steel', at([half + 1.5, from]), at([half - 9, from])), line('steel', at([half + 1.5, from - 1.2]), at([half + 1.5, from + 1.2]))];
+      return [
+        line('steel', at([half + 1.5, from]), at([half - 9, from])),
+        line('steel', at([half + 1.5, from - 1.2]), at([half + 1.5, from + 1.2])),
+      ];
     case 'brace':
     case 'guard':
-      return [area('tag', box(half + 2, half + 5)), ...[0.12, 0.5, 0.85].map((share) => line('wrap', at([-half, from + (to - from) * share]), at([half + 5, from + (to - from) * share])))];
+      return [
+        area('tag', box(half + 2, half + 5)),
+        ...[0.12, 0.5, 0.85].map((share) =>
+          line('wrap', at([-half, from + (to - from) * share]), at([half + 5, from + (to - from) * share])),
+        ),
+      ];
     case 'tag':
-      return [line('steel', at([half - 1, to]), at([half + 5, from])), area('tag', ([[half + 3, from], [half + 10, from], [half + 10, from - 5], [half + 3, from - 5]] as Place[]).map(at))];
+      return [
+        line('steel', at([half - 1, to]), at([half + 5, from])),
+        area(
+          'tag',
+          (
+            [
+              [half + 3, from],
+              [half + 10, from],
+              [half + 10, from - 5],
+              [half + 3, from - 5],
+            ] as Place[]
+          ).map(at),
+        ),
+      ];
     case 'driver':
-      return [area('steel', ([[-1.6, to], [1.6, to], [0.5, from], [-0.5, from]] as Place[]).map(([x, y]) => at([view === 'front' ? x : x - piece.diameter * 0.22, y])))];
+      return [
+        area(
+          'steel',
+          (
+            [
+              [-1.6, to],
+              [1.6, to],
+              [0.5, from],
+              [-0.5, from],
+            ] as Place[]
+          ).map(([x, y]) => at([view === 'front' ? x : x - piece.diameter * 0.22, y])),
+        ),
+      ];
   }
 }

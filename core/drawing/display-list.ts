@@ -1,9 +1,30 @@
 /** What a stroke or an area of a drawing stands for; painters decide how that looks. */
 export type Role =
-  | 'bark' | 'wood' | 'pith' | 'bud' | 'knife-cut'
-  | 'cambium-stock' | 'cambium-scion' | 'touch' | 'gap' | 'ghost'
-  | 'dimension' | 'scale' | 'level' | 'outline'
-  | 'green' | 'meet' | 'knife' | 'flap' | 'break' | 'wrap' | 'film' | 'foil' | 'seal' | 'tag' | 'steel';
+  | 'bark'
+  | 'wood'
+  | 'pith'
+  | 'bud'
+  | 'knife-cut'
+  | 'cambium-stock'
+  | 'cambium-scion'
+  | 'touch'
+  | 'gap'
+  | 'ghost'
+  | 'dimension'
+  | 'scale'
+  | 'level'
+  | 'outline'
+  | 'green'
+  | 'meet'
+  | 'knife'
+  | 'flap'
+  | 'break'
+  | 'wrap'
+  | 'film'
+  | 'foil'
+  | 'seal'
+  | 'tag'
+  | 'steel';
 
 /** A point in mm: x to the right, y downwards from the drawing's top left corner. */
 export type Point = readonly [x: number, y: number];

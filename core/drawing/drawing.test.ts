@@ -12,12 +12,22 @@ import { sideView } from './side-view';
 import { thumbnail } from './thumbnail';
 import { unionGlyph } from './union-glyph';
 
-const union = outlineOf(figuresOf(whipAndTongue.fields, exampleMeasures(whipAndTongue, { scionDiameter: 8, stockHollow: 0.3, placement: 'right-lines' })));
+const union = outlineOf(
+  figuresOf(
+    whipAndTongue.fields,
+    exampleMeasures(whipAndTongue, { scionDiameter: 8, stockHollow: 0.3, placement: 'right-lines' }),
+  ),
+);
 const contact = outlineUnionContact(union);
 
-const paths = (list: DisplayList, role: string): Path[] => list.items.filter((item): item is Path => item.kind === 'path' && item.role === role);
-const span = (path: Path, axis: 0 | 1): number => Math.max(...path.points.map((point) => point[axis])) - Math.min(...path.points.map((point) => point[axis]));
-const length = (path: Path): number => path.points.slice(1).reduce((sum, point, i) => sum + Math.hypot(point[0] - path.points[i]![0], point[1] - path.points[i]![1]), 0);
+const paths = (list: DisplayList, role: string): Path[] =>
+  list.items.filter((item): item is Path => item.kind === 'path' && item.role === role);
+const span = (path: Path, axis: 0 | 1): number =>
+  Math.max(...path.points.map((point) => point[axis])) - Math.min(...path.points.map((point) => point[axis]));
+const length = (path: Path): number =>
+  path.points
+    .slice(1)
+    .reduce((sum, point, i) => sum + Math.hypot(point[0] - path.points[i]![0], point[1] - path.points[i]![1]), 0);
 
 describe('drawings to scale', () => {
   it('draws the face with its cambium lines at their true size', () => {
@@ -74,7 +84,11 @@ describe('drawings to scale', () => {
     expect(down.points[3]![1]).toBeGreaterThan(down.points[0]![1]);
   });
   it('keeps everything inside the sheet, and brings a scale bar', () => {
-    for (const list of [sideView(union, { unit: 'mm' }), faceView(union, contact, { unit: 'in' }), crossSection(union, contact, 4, 'mm')]) {
+    for (const list of [
+      sideView(union, { unit: 'mm' }),
+      faceView(union, contact, { unit: 'in' }),
+      crossSection(union, contact, 4, 'mm'),
+    ]) {
       for (const item of list.items) {
         for (const [x, y] of item.kind === 'path' ? item.points : [item.at]) {
           expect(x >= -0.5 && x <= list.width + 0.5 && y >= -0.5 && y <= list.height + 0.5).toBe(true);
@@ -87,7 +101,8 @@ describe('drawings to scale', () => {
 });
 
 describe('unionGlyph', () => {
-  const role = (runs: { from: number; to: number }[], fatal: string | null = null) => unionGlyph({ runs, fatal }).items.map((item) => (item.kind === 'path' ? item.role : item.text));
+  const role = (runs: { from: number; to: number }[], fatal: string | null = null) =>
+    unionGlyph({ runs, fatal }).items.map((item) => (item.kind === 'path' ? item.role : item.text));
   it('is one thick ring when all touches, one open ring when nothing does', () => {
     expect(role([{ from: 0, to: 2 * Math.PI }])).toEqual(['touch']);
     expect(role([])).toEqual(['gap']);
@@ -111,8 +126,13 @@ describe('a thumbnail', () => {
   });
   it('keeps millimetres, and is cropped to what it shows', () => {
     expect(span(paths(small, 'bark')[0]!, 0)).toBeCloseTo(span(paths(side, 'bark')[0]!, 0), 9);
-    const [xs, ys] = [0, 1].map((axis) => small.items.flatMap((item) => (item.kind === 'path' ? item.points.map((point) => point[axis]!) : [])));
-    for (const [all, size] of [[xs!, small.width], [ys!, small.height]] as const) {
+    const [xs, ys] = [0, 1].map((axis) =>
+      small.items.flatMap((item) => (item.kind === 'path' ? item.points.map((point) => point[axis]!) : [])),
+    );
+    for (const [all, size] of [
+      [xs!, small.width],
+      [ys!, small.height],
+    ] as const) {
       expect(Math.min(...all)).toBeCloseTo(1.5, 9);
       expect(Math.max(...all)).toBeCloseTo(size - 1.5, 9);
     }
@@ -120,6 +140,11 @@ describe('a thumbnail', () => {
   });
   it('moves the places to mark along with the wood', () => {
     const bark = (list: DisplayList) => paths(list, 'bark')[0]!.points[0]!;
-    for (const [i, { at }] of small.anchors.entries()) expect([at[0] - bark(small)[0], at[1] - bark(small)[1]]).toEqual([side.anchors[i]!.at[0] - bark(side)[0], side.anchors[i]!.at[1] - bark(side)[1]].map((n) => expect.closeTo(n, 9)));
+    for (const [i, { at }] of small.anchors.entries())
+      expect([at[0] - bark(small)[0], at[1] - bark(small)[1]]).toEqual(
+        [side.anchors[i]!.at[0] - bark(side)[0], side.anchors[i]!.at[1] - bark(side)[1]].map((n) =>
+          expect.closeTo(n, 9),
+        ),
+      );
   });
 });

@@ -41,7 +41,9 @@ export function faceView(union: OutlineUnion, result: OutlineUnionContact, optio
     ...gapHatch(union, result, middle, centre, turn),
     ring('cambium-stock', ellipseArc(middle, stockOutline.p, stockOutline.q)),
     ring('cambium-scion', ellipseArc(centre, scionOutline.p, scionOutline.q, { turn })),
-    ...result.runs.map((run) => line('touch', ...ellipseArc(centre, scionOutline.p, scionOutline.q, { from: run.from, to: run.to, turn }))),
+    ...result.runs.map((run) =>
+      line('touch', ...ellipseArc(centre, scionOutline.p, scionOutline.q, { from: run.from, to: run.to, turn })),
+    ),
   ];
   if (options.ghost !== undefined && options.ghost !== null) {
     items.push(ring('ghost', ellipseArc([middle[0] + options.ghost, middle[1]], scionOutline.p, scionOutline.q)));
@@ -50,16 +52,36 @@ export function faceView(union: OutlineUnion, result: OutlineUnionContact, optio
     const y = middle[1] - options.level;
     items.push(line('level', [middle[0] - reachX - 2, y], [middle[0] + reachX + 2, y]));
   }
-  items.push(...runLabels(result, middle, reachX, options.unit), ...widestGap(union, result, middle, centre, turn, reachX, options.unit));
+  items.push(
+    ...runLabels(result, middle, reachX, options.unit),
+    ...widestGap(union, result, middle, centre, turn, reachX, options.unit),
+  );
   items.push({ kind: 'label', role: 'name', at: [middle[0] - reachX - 1.5, top - 0.4], anchor: 'end', text: 'left' });
-  items.push({ kind: 'label', role: 'name', at: [middle[0] + reachX + 1.5, top - 0.4], anchor: 'start', text: 'right' });
+  items.push({
+    kind: 'label',
+    role: 'name',
+    at: [middle[0] + reachX + 1.5, top - 0.4],
+    anchor: 'start',
+    text: 'right',
+  });
   items.push(...scaleBar([middle[0] - 5, height - 3.6], options.unit));
   return { width, height, items, anchors: [] };
 }
 
 /** Point of the scion's outline at a parameter angle, and the stock's outline nearest to it, by angle scan. */
-function gapAt(union: OutlineUnion, result: OutlineUnionContact, middle: Point, centre: Point, turn: number, angle: number): [Point, Point] {
-  const [point] = ellipseArc(centre, result.scionOutline.p, result.scionOutline.q, { from: angle, to: angle + 1e-9, turn }) as [Point];
+function gapAt(
+  union: OutlineUnion,
+  result: OutlineUnionContact,
+  middle: Point,
+  centre: Point,
+  turn: number,
+  angle: number,
+): [Point, Point] {
+  const [point] = ellipseArc(centre, result.scionOutline.p, result.scionOutline.q, {
+    from: angle,
+    to: angle + 1e-9,
+    turn,
+  }) as [Point];
   let nearest: Point = middle;
   let least = Infinity;
   for (const candidate of ellipseArc(middle, result.stockOutline.p, result.stockOutline.q)) {
@@ -72,10 +94,18 @@ function gapAt(union: OutlineUnion, result: OutlineUnionContact, middle: Point, 
   return [point, nearest];
 }
 
-function gapHatch(union: OutlineUnion, result: OutlineUnionContact, middle: Point, centre: Point, turn: number): Path[] {
+function gapHatch(
+  union: OutlineUnion,
+  result: OutlineUnionContact,
+  middle: Point,
+  centre: Point,
+  turn: number,
+): Path[] {
   const hatch: Path[] = [];
   const inRun = (angle: number): boolean =>
-    result.runs.some(({ from, to }) => [angle - 2 * Math.PI, angle, angle + 2 * Math.PI].some((lap) => lap >= from && lap <= to));
+    result.runs.some(({ from, to }) =>
+      [angle - 2 * Math.PI, angle, angle + 2 * Math.PI].some((lap) => lap >= from && lap <= to),
+    );
   for (let i = 0; i < 72; i++) {
     const angle = (i / 72) * 2 * Math.PI;
     if (inRun(angle)) continue;
@@ -105,7 +135,13 @@ function runLabels(result: OutlineUnionContact, middle: Point, reachX: number, u
 }
 
 function widestGap(
-  union: OutlineUnion, result: OutlineUnionContact, middle: Point, centre: Point, turn: number, reachX: number, unit: LengthUnit,
+  union: OutlineUnion,
+  result: OutlineUnionContact,
+  middle: Point,
+  centre: Point,
+  turn: number,
+  reachX: number,
+  unit: LengthUnit,
 ): (Path | Label)[] {
   const { distance, angle } = result.widest;
   if (distance <= 0.5) return [];
@@ -116,6 +152,12 @@ function widestGap(
   return [
     line('dimension', from, to),
     line('dimension', [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2], [at[0] - side * 0.5, at[1] - 0.8]),
-    { kind: 'label', role: 'dimension', at, anchor: side < 0 ? 'end' : 'start', text: `gap ${formatLength(distance, unit)}` },
+    {
+      kind: 'label',
+      role: 'dimension',
+      at,
+      anchor: side < 0 ? 'end' : 'start',
+      text: `gap ${formatLength(distance, unit)}`,
+    },
   ];
 }

@@ -20,7 +20,11 @@ export function sideOutline(piece: Piece): Place[] {
 function boundary(piece: Piece, side: Side): Vertex[] {
   const corners = piece.cuts[side];
   const last = corners.at(-1);
-  if (!last) return [[piece.foot, 0], [piece.top, 0]];
+  if (!last)
+    return [
+      [piece.foot, 0],
+      [piece.top, 0],
+    ];
   const tongue = piece.tongue?.side === side ? piece.tongue.corners : [];
   const inner: Vertex[] = [...corners.slice(0, -1), ...tongue, last];
   return [
@@ -61,13 +65,19 @@ export function frontOutline(piece: Piece, from: 'front' | 'back' = 'front'): Fr
   const radius = piece.diameter / 2;
   const near = piece.cuts[from];
   const far = piece.cuts[OPPOSITE[from]];
-  const [onLeft, onRight] = from === 'front' ? [piece.cuts.left, piece.cuts.right] : [piece.cuts.right, piece.cuts.left];
+  const [onLeft, onRight] =
+    from === 'front' ? [piece.cuts.left, piece.cuts.right] : [piece.cuts.right, piece.cuts.left];
   const widest = (y: number): number => {
     // A piece of bark keeps the round of its stick, so its width is its own.
     if (piece.halfWidth !== null) return piece.halfWidth;
     const nearDepth = depthAt(near, y);
     const farLimit = piece.diameter - depthAt(far, y);
-    const atCentre = nearDepth > radius ? chord(radius, radius, nearDepth) : farLimit < radius ? chord(radius, radius, farLimit) : radius;
+    const atCentre =
+      nearDepth > radius
+        ? chord(radius, radius, nearDepth)
+        : farLimit < radius
+          ? chord(radius, radius, farLimit)
+          : radius;
     return atCentre;
   };
   const heights = levels(piece);
@@ -80,7 +90,10 @@ export function frontOutline(piece: Piece, from: 'front' | 'back' = 'front'): Fr
   let cutting = false;
   const close = (): void => {
     if (open.length > 1) {
-      const edge = (limit: number) => (y: number): number => Math.min(chord(radius, limit, depthAt(near, y)), widest(y));
+      const edge =
+        (limit: number) =>
+        (y: number): number =>
+          Math.min(chord(radius, limit, depthAt(near, y)), widest(y));
       faces.push({ outline: band(open, edge(radius)), green: band(open, edge(wood)) });
     }
     open = [];
@@ -106,7 +119,9 @@ function band(heights: number[], half: (y: number) => number): Place[] {
 /** Heights worth drawing a corner at: ends, corners of cuts, and some between so that curves are curves. */
 function levels(piece: Piece): number[] {
   const corners = Object.values(piece.cuts).flatMap((cut) => cut.map(([y]) => y));
-  const marks = [...new Set([piece.foot, piece.top, ...corners])].filter((y) => y >= piece.foot - 1e-9 && y <= piece.top + 1e-9).sort((a, b) => a - b);
+  const marks = [...new Set([piece.foot, piece.top, ...corners])]
+    .filter((y) => y >= piece.foot - 1e-9 && y <= piece.top + 1e-9)
+    .sort((a, b) => a - b);
   return marks.flatMap((y, i) => {
     const next = marks[i + 1];
     return next === undefined ? [y] : Array.from({ length: 12 }, (_, k) => y + ((next - y) * k) / 12);
@@ -121,6 +136,8 @@ export function cutEdges(piece: Piece): [Place, Place][] {
     const to = outline[(i + 1) % outline.length]!;
     const outside = Math.abs(from[0] - to[0]) < 1e-9 && Math.abs(Math.abs(from[0]) - radius) < 1e-9;
     const end = (y: number, on: boolean): boolean => on && Math.abs(from[1] - y) < 1e-9 && Math.abs(to[1] - y) < 1e-9;
-    return outside || end(piece.foot, piece.goesOn.foot) || end(piece.top, piece.goesOn.top) ? [] : [[from, to] as [Place, Place]];
+    return outside || end(piece.foot, piece.goesOn.foot) || end(piece.top, piece.goesOn.top)
+      ? []
+      : [[from, to] as [Place, Place]];
   });
 }

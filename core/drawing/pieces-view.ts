@@ -41,7 +41,9 @@ export function piecesView(pieces: Workpieces, options: PiecesViewOptions): Disp
   const lineHeight = tall * LINE;
   const dimensioned = (options.figures ?? options.roomFor)?.filter(({ drawn }) => drawn?.view === options.view) ?? [];
   // Words never lie on wood: a dimension between the pieces pushes them apart.
-  const between = dimensioned.some(({ drawn }) => (drawn!.piece === 'stock') === ((drawn!.off ?? 4) > 0)) ? 8 + 5 * lineHeight : 0;
+  const between = dimensioned.some(({ drawn }) => (drawn!.piece === 'stock') === (drawn!.off ?? 4) > 0)
+    ? 8 + 5 * lineHeight
+    : 0;
   const extents = extentsOf(pieces, options.view, Math.max(APART, between));
   const top = 1.6 * lineHeight;
   const height = tall;
@@ -54,13 +56,17 @@ export function piecesView(pieces: Workpieces, options: PiecesViewOptions): Disp
     const turn = options.view === 'side' && pieces.joined ? (lean * Math.PI) / 180 : 0;
     const across = pieces.joined ? (options.view === 'side' ? u : w) : 0;
     const up = pieces.joined ? y : piece === pieces.stock ? 0 : extents.shift;
-    return ([px, py]) => [margin + x + across + px * Math.cos(turn) + py * Math.sin(turn), top + extents.high - up - py * Math.cos(turn) + px * Math.sin(turn)];
+    return ([px, py]) => [
+      margin + x + across + px * Math.cos(turn) + py * Math.sin(turn),
+      top + extents.high - up - py * Math.cos(turn) + px * Math.sin(turn),
+    ];
   };
   const stockAt = placer(pieces.stock, extents.stockX);
   const scionAt = placer(pieces.scion, extents.scionX);
   const items: (Path | Label)[] = [];
   // A scion whose cut face lies on the stock is turned round while it is still in the hand, so that the face shows.
-  const turned = (piece: Piece): boolean => !pieces.joined && piece.cuts.back.length > 0 && (piece.cuts.back.at(-1)![0] < piece.top - 1e-9);
+  const turned = (piece: Piece): boolean =>
+    !pieces.joined && piece.cuts.back.length > 0 && piece.cuts.back.at(-1)![0] < piece.top - 1e-9;
 
   items.push(...paint(pieces.stock, stockAt, options.view, 'front'));
   if (pieces.second) items.push(...paint(pieces.second, placer(pieces.second, extents.scionX), options.view, 'front'));
@@ -68,10 +74,15 @@ export function piecesView(pieces: Workpieces, options: PiecesViewOptions): Disp
   if (options.view === 'front') items.push(...flapsOf(pieces.stock, stockAt), ...lipsOf(pieces.stock, stockAt));
   else items.push(...sideFlaps(pieces.stock, stockAt));
   items.push(...paintCovers(pieces, { stock: stockAt, scion: scionAt }, { view: options.view, lineHeight }));
-  if (options.before && options.pull) items.push(...knifePath(options.before, pieces, { stock: stockAt, scion: scionAt }, options));
-  if (!marked) items.push(...names(pieces, stockAt, scionAt, height - 2.25 * lineHeight, turned(pieces.scion) && options.view === 'front'));
+  if (options.before && options.pull)
+    items.push(...knifePath(options.before, pieces, { stock: stockAt, scion: scionAt }, options));
+  if (!marked)
+    items.push(
+      ...names(pieces, stockAt, scionAt, height - 2.25 * lineHeight, turned(pieces.scion) && options.view === 'front'),
+    );
   for (const figure of options.figures ?? []) {
-    if (figure.drawn?.view === options.view) items.push(...dimension(figure, figure.drawn.piece === 'stock' ? stockAt : scionAt, options.unit));
+    if (figure.drawn?.view === options.view)
+      items.push(...dimension(figure, figure.drawn.piece === 'stock' ? stockAt : scionAt, options.unit));
   }
   items.push(...scaleBar([width / 2 - 5, height - 1.35 * lineHeight], options.unit, lineHeight));
   // A layer may be cut away altogether.
@@ -86,17 +97,32 @@ function heightsOf(pieces: Workpieces): { low: number; high: number; shift: numb
   const shift = pieces.joined ? 0 : (pieces.stock.foot + pieces.stock.top - pieces.scion.foot - pieces.scion.top) / 2;
   const up = (piece: Piece): number => (pieces.joined ? piece.pose.y : shift);
   const low = Math.min(pieces.stock.foot, ...scions.map((piece) => piece.foot + up(piece)));
-  const high = Math.max(pieces.stock.top, ...scions.map((piece) => piece.top + up(piece)), ...pieces.covers.map(({ to, on }) => to + (on === 'scion' ? up(pieces.scion) : 0)));
+  const high = Math.max(
+    pieces.stock.top,
+    ...scions.map((piece) => piece.top + up(piece)),
+    ...pieces.covers.map(({ to, on }) => to + (on === 'scion' ? up(pieces.scion) : 0)),
+  );
   return { low, high, shift };
 }
 
 /** How wide they lie, `apart` mm from one another while they are not joined. */
-function extentsOf(pieces: Workpieces, view: PiecesSide, apart: number): { low: number; high: number; wide: number; stockX: number; scionX: number; shift: number } {
+function extentsOf(
+  pieces: Workpieces,
+  view: PiecesSide,
+  apart: number,
+): { low: number; high: number; wide: number; stockX: number; scionX: number; shift: number } {
   const { low, high, shift } = heightsOf(pieces);
   const scions = pieces.second ? [pieces.scion, pieces.second] : [pieces.scion];
   const stockHalf = pieces.stock.diameter / 2 + (pieces.stock.flaps?.state === 'down' ? 9 : 0);
   if (!pieces.joined) {
-    return { low, high, wide: stockHalf * 2 + apart + pieces.scion.diameter, stockX: stockHalf, scionX: 2 * stockHalf + apart + pieces.scion.diameter / 2, shift };
+    return {
+      low,
+      high,
+      wide: stockHalf * 2 + apart + pieces.scion.diameter,
+      stockX: stockHalf,
+      scionX: 2 * stockHalf + apart + pieces.scion.diameter / 2,
+      shift,
+    };
   }
   const across = (piece: Piece): number => (view === 'side' ? piece.pose.u : piece.pose.w);
   const left = Math.max(stockHalf, ...scions.map((piece) => piece.diameter / 2 - across(piece)));
@@ -108,14 +134,33 @@ function paint(piece: Piece, at: Placer, view: PiecesSide, from: 'front' | 'back
   const items = view === 'side' ? paintSection(piece, at) : paintOutside(piece, at, from);
   const radius = piece.diameter / 2;
   for (const bud of piece.buds) {
-    const side = view === 'side' ? { front: 1, back: -1, left: 0, right: 0 }[bud.side] : { left: -1, right: 1, front: 0, back: 0 }[bud.side];
+    const side =
+      view === 'side'
+        ? { front: 1, back: -1, left: 0, right: 0 }[bud.side]
+        : { left: -1, right: 1, front: 0, back: 0 }[bud.side];
     const hidden = side === 0 && (view === 'side' || (bud.side === 'front') !== (from === 'front'));
     if (hidden) continue;
     items.push(budShape(side, radius, bud.y, at));
-    if (bud.handle) items.push(line('outline', at([side * (radius + 0.2), bud.y - 1]), at([side * (radius + 5) + (side === 0 ? 2 : 0), bud.y - 5.5])));
+    if (bud.handle)
+      items.push(
+        line(
+          'outline',
+          at([side * (radius + 0.2), bud.y - 1]),
+          at([side * (radius + 5) + (side === 0 ? 2 : 0), bud.y - 5.5]),
+        ),
+      );
   }
   for (const end of ['foot', 'top'] as const) {
-    if (piece.goesOn[end]) items.push(line('break', at([-radius - 1.5, piece[end] - 0.8]), at([-radius / 3, piece[end] + 0.8]), at([radius / 3, piece[end] - 0.8]), at([radius + 1.5, piece[end] + 0.8])));
+    if (piece.goesOn[end])
+      items.push(
+        line(
+          'break',
+          at([-radius - 1.5, piece[end] - 0.8]),
+          at([-radius / 3, piece[end] + 0.8]),
+          at([radius / 3, piece[end] - 0.8]),
+          at([radius + 1.5, piece[end] + 0.8]),
+        ),
+      );
   }
   return items;
 }
@@ -124,14 +169,19 @@ function paintSection(piece: Piece, at: Placer): (Path | Label)[] {
   const outline = sideOutline(piece);
   const radius = piece.diameter / 2;
   const layer = (limit: number): Point[] => withinRadius(outline, limit).map(at);
-  const items: (Path | Label)[] = [area('bark', layer(radius)), area('wood', layer(radius - piece.bark)), area('pith', layer(radius * PITH))];
+  const items: (Path | Label)[] = [
+    area('bark', layer(radius)),
+    area('wood', layer(radius - piece.bark)),
+    area('pith', layer(radius * PITH)),
+  ];
   for (const side of [-1, 1]) {
     // The green line shows wherever bark is still on.
     const limit = side * (radius - piece.bark);
     const heights = outline.filter(([x]) => side * x >= radius - piece.bark - 1e-6).map(([, y]) => y);
     if (heights.length > 1) items.push(...greenAlong(outline, limit, at));
   }
-  for (const kerf of piece.kerfs) items.push(line('knife-cut', ...kerf.line.map(([y, depth]) => at([sideX(kerf.side, radius, depth), y]))));
+  for (const kerf of piece.kerfs)
+    items.push(line('knife-cut', ...kerf.line.map(([y, depth]) => at([sideX(kerf.side, radius, depth), y]))));
   for (const [from, to] of cutEdges(piece)) items.push(line('knife-cut', at(from), at(to)));
   return items;
 }
@@ -141,11 +191,12 @@ function greenAlong(outline: Place[], x: number, at: Placer): Path[] {
   const crossings: number[] = [];
   outline.forEach((to, i) => {
     const from = outline[(i + outline.length - 1) % outline.length]!;
-    if ((from[0] > x) !== (to[0] > x)) crossings.push(from[1] + ((x - from[0]) / (to[0] - from[0])) * (to[1] - from[1]));
+    if (from[0] > x !== to[0] > x) crossings.push(from[1] + ((x - from[0]) / (to[0] - from[0])) * (to[1] - from[1]));
   });
   crossings.sort((a, b) => a - b);
   const runs: Path[] = [];
-  for (let i = 0; i + 1 < crossings.length; i += 2) runs.push(line('green', at([x, crossings[i]!]), at([x, crossings[i + 1]!])));
+  for (let i = 0; i + 1 < crossings.length; i += 2)
+    runs.push(line('green', at([x, crossings[i]!]), at([x, crossings[i + 1]!])));
   return runs;
 }
 
@@ -157,13 +208,19 @@ function paintOutside(piece: Piece, at: Placer, from: 'front' | 'back'): (Path |
   const { silhouette, faces } = frontOutline(piece, from);
   const items: (Path | Label)[] = [area('bark', silhouette.map(at))];
   // Bark lifted off in a strip shows as that strip, not as a flat across the whole piece.
-  for (const { outline, green } of piece.bared.length > 0 ? [] : faces) items.push(ring('knife-cut', outline.map(at)), area('wood', green.map(at)), ring('meet', green.map(at)));
+  for (const { outline, green } of piece.bared.length > 0 ? [] : faces)
+    items.push(ring('knife-cut', outline.map(at)), area('wood', green.map(at)), ring('meet', green.map(at)));
   if (from === 'back') return items;
   const radius = piece.diameter / 2;
   for (const { from: low, to, width, at: centre = 0 } of piece.bared) {
     const half = Math.min(width / 2, radius);
     const [left, right] = [Math.max(-radius, centre - half), Math.min(radius, centre + half)];
-    const corners: Place[] = [[left, low], [right, low], [right, to], [left, to]];
+    const corners: Place[] = [
+      [left, low],
+      [right, low],
+      [right, to],
+      [left, to],
+    ];
     items.push(area('wood', corners.map(at)), ring('green', corners.map(at)));
   }
   for (const gap of piece.gaps) items.push(area('gap', gap.map(at)), ring('knife-cut', gap.map(at)));
@@ -172,13 +229,26 @@ function paintOutside(piece: Piece, at: Placer, from: 'front' | 'back'): (Path |
     // A kerf from the front shows as its mouth across the piece.
     const mouth = kerf.line.find(([, depth]) => depth < 1e-6);
     const through = kerf.line.some(([, depth]) => depth > piece.diameter * 0.9);
-    if (mouth && kerf.side === 'front' && !through) items.push(line('knife-cut', at([-radius * 0.85, mouth[0]]), at([radius * 0.85, mouth[0]])));
+    if (mouth && kerf.side === 'front' && !through)
+      items.push(line('knife-cut', at([-radius * 0.85, mouth[0]]), at([radius * 0.85, mouth[0]])));
   }
   return items;
 }
 
 function lipsOf(piece: Piece, at: Placer): Path[] {
-  return piece.lips.map(({ from, to, hinge, fold }) => area('flap', ([[hinge, from], [hinge, to], [hinge + fold, to - Math.abs(fold) * 0.4], [hinge + fold, from + Math.abs(fold) * 0.4]] as Spot[]).map(at)));
+  return piece.lips.map(({ from, to, hinge, fold }) =>
+    area(
+      'flap',
+      (
+        [
+          [hinge, from],
+          [hinge, to],
+          [hinge + fold, to - Math.abs(fold) * 0.4],
+          [hinge + fold, from + Math.abs(fold) * 0.4],
+        ] as Spot[]
+      ).map(at),
+    ),
+  );
 }
 
 function flapsOf(piece: Piece, at: Placer): Path[] {
@@ -188,9 +258,19 @@ function flapsOf(piece: Piece, at: Placer): Path[] {
   const sign = state === 'down' ? -1 : 1;
   const tip = foot + sign * length;
   const out = state === 'down' ? 6 : 0;
-  const edge = (side: number): Spot[] => [[side * radius, foot], [side * (radius + piece.bark), foot + sign * 2], [side * (radius + piece.bark + out), tip], [side * (radius + out), tip]];
+  const edge = (side: number): Spot[] => [
+    [side * radius, foot],
+    [side * (radius + piece.bark), foot + sign * 2],
+    [side * (radius + piece.bark + out), tip],
+    [side * (radius + out), tip],
+  ];
   const half = Math.min(width / 2, radius);
-  const middle: Spot[] = [[-half, foot], [half, foot], [half, state === 'down' ? foot - length : tip], [-half, state === 'down' ? foot - length : tip]];
+  const middle: Spot[] = [
+    [-half, foot],
+    [half, foot],
+    [half, state === 'down' ? foot - length : tip],
+    [-half, state === 'down' ? foot - length : tip],
+  ];
   return [edge(-1), edge(1), middle].map((spots) => area('flap', spots.map(at)));
 }
 
@@ -201,17 +281,56 @@ function sideFlaps(piece: Piece, at: Placer): Path[] {
   const sign = state === 'down' ? -1 : 1;
   const out = state === 'down' ? 6 : 0;
   const tip = foot + sign * length;
-  return [-1, 1].map((side) => area('flap', ([[side * (radius - piece.bark), foot], [side * radius, foot], [side * (radius + out), tip], [side * (radius + out - piece.bark), tip]] as Place[]).map(at)));
+  return [-1, 1].map((side) =>
+    area(
+      'flap',
+      (
+        [
+          [side * (radius - piece.bark), foot],
+          [side * radius, foot],
+          [side * (radius + out), tip],
+          [side * (radius + out - piece.bark), tip],
+        ] as Place[]
+      ).map(at),
+    ),
+  );
 }
 
 function budShape(side: number, radius: number, y: number, at: Placer): Path {
-  const profile: [number, number][] = [[0, -1.6], [1.4, -0.6], [1.7, 1.2], [0.8, 3.4], [0.1, 2.6]];
-  if (side !== 0) return area('bud', profile.map(([out, rise]) => at([side * (radius + out), y + rise])));
-  return area('bud', ([[0, 3.4], [1.3, 1.2], [1.2, -1], [0, -1.8], [-1.2, -1], [-1.3, 1.2]] as const).map(([across, rise]) => at([across, y + rise])));
+  const profile: [number, number][] = [
+    [0, -1.6],
+    [1.4, -0.6],
+    [1.7, 1.2],
+    [0.8, 3.4],
+    [0.1, 2.6],
+  ];
+  if (side !== 0)
+    return area(
+      'bud',
+      profile.map(([out, rise]) => at([side * (radius + out), y + rise])),
+    );
+  return area(
+    'bud',
+    (
+      [
+        [0, 3.4],
+        [1.3, 1.2],
+        [1.2, -1],
+        [0, -1.8],
+        [-1.2, -1],
+        [-1.3, 1.2],
+      ] as const
+    ).map(([across, rise]) => at([across, y + rise])),
+  );
 }
 
 /** What the knife did between two steps: new cut edges in the section, new lines on the front. */
-function knifePath(before: Workpieces, after: Workpieces, at: Record<'stock' | 'scion', Placer>, { view, pull }: PiecesViewOptions): Path[] {
+function knifePath(
+  before: Workpieces,
+  after: Workpieces,
+  at: Record<'stock' | 'scion', Placer>,
+  { view, pull }: PiecesViewOptions,
+): Path[] {
   const paths: Path[] = [];
   for (const name of ['stock', 'scion'] as const) {
     const known = new Set(strokesOf(before[name], view).map(keyOf));
@@ -228,7 +347,10 @@ function knifePath(before: Workpieces, after: Workpieces, at: Record<'stock' | '
 function strokesOf(piece: Piece, view: PiecesSide): Place[][] {
   if (view === 'side') {
     const radius = piece.diameter / 2;
-    return [...cutEdges(piece), ...piece.kerfs.map((kerf) => kerf.line.map(([y, depth]): Place => [sideX(kerf.side, radius, depth), y]))];
+    return [
+      ...cutEdges(piece),
+      ...piece.kerfs.map((kerf) => kerf.line.map(([y, depth]): Place => [sideX(kerf.side, radius, depth), y])),
+    ];
   }
   return piece.lines.map((spots) => spots.map((spot): Place => spot));
 }
@@ -244,14 +366,21 @@ function chained(strokes: Place[][]): Place[][] {
 }
 
 function keyOf(stroke: Place[]): string {
-  return stroke.map(([x, y]) => `${x.toFixed(2)},${y.toFixed(2)}`).sort().join(' ');
+  return stroke
+    .map(([x, y]) => `${x.toFixed(2)},${y.toFixed(2)}`)
+    .sort()
+    .join(' ');
 }
 
 function arrowHead(from: Point, to: Point): Path {
   const length = Math.hypot(to[0] - from[0], to[1] - from[1]) || 1;
   const [dx, dy] = [(to[0] - from[0]) / length, (to[1] - from[1]) / length];
   const back = Math.min(2.6, length / 2);
-  return area('knife', [to, [to[0] - back * dx + back * 0.4 * dy, to[1] - back * dy - back * 0.4 * dx], [to[0] - back * dx - back * 0.4 * dy, to[1] - back * dy + back * 0.4 * dx]]);
+  return area('knife', [
+    to,
+    [to[0] - back * dx + back * 0.4 * dy, to[1] - back * dy - back * 0.4 * dx],
+    [to[0] - back * dx - back * 0.4 * dy, to[1] - back * dy + back * 0.4 * dx],
+  ]);
 }
 
 function dimension(figure: StepFigure, at: Placer, unit: LengthUnit): (Path | Label)[] {
@@ -260,25 +389,48 @@ function dimension(figure: StepFigure, at: Placer, unit: LengthUnit): (Path | La
   const length = Math.hypot(b[0] - a[0], b[1] - a[1]) || 1;
   // Off the wood, to the right of it going up, or below it going across.
   const upright = Math.abs(b[1] - a[1]) >= Math.abs(b[0] - a[0]);
-  const normal: Point = [Math.abs(b[1] - a[1]) / length, upright ? (-(b[0] - a[0]) * Math.sign(b[1] - a[1])) / length : Math.abs(b[0] - a[0]) / length];
+  const normal: Point = [
+    Math.abs(b[1] - a[1]) / length,
+    upright ? (-(b[0] - a[0]) * Math.sign(b[1] - a[1])) / length : Math.abs(b[0] - a[0]) / length,
+  ];
   const off = figure.drawn!.off ?? 4;
   const shift = ([x, y]: Point): Point => [x + normal[0] * off, y + normal[1] * off];
   const [c, d] = [shift(a), shift(b)];
   const middle: Point = [(c[0] + d[0]) / 2, (c[1] + d[1]) / 2];
   const left = upright && off < 0;
   return [
-    line('dimension', a, c), line('dimension', b, d), line('dimension', c, d),
-    { kind: 'label', role: 'dimension', at: upright ? [middle[0] + (left ? -1.4 : 1.4), middle[1] + 1] : [middle[0], middle[1] + (off < 0 ? -1.2 : 4.4)], anchor: upright ? (left ? 'end' : 'start') : 'middle', text: formatLength(figure.mm, unit) },
+    line('dimension', a, c),
+    line('dimension', b, d),
+    line('dimension', c, d),
+    {
+      kind: 'label',
+      role: 'dimension',
+      at: upright ? [middle[0] + (left ? -1.4 : 1.4), middle[1] + 1] : [middle[0], middle[1] + (off < 0 ? -1.2 : 4.4)],
+      anchor: upright ? (left ? 'end' : 'start') : 'middle',
+      text: formatLength(figure.mm, unit),
+    },
   ];
 }
 
 function names(pieces: Workpieces, stockAt: Placer, scionAt: Placer, below: number, turned: boolean): Label[] {
-  const label = (text: string, at: Point, anchor: Label['anchor'] = 'middle'): Label => ({ kind: 'label', role: 'name', at, anchor, text });
+  const label = (text: string, at: Point, anchor: Label['anchor'] = 'middle'): Label => ({
+    kind: 'label',
+    role: 'name',
+    at,
+    anchor,
+    text,
+  });
   if (pieces.joined) {
-    const beside = scionAt([pieces.scion.diameter / 2 + 3, pieces.scion.top - (pieces.scion.top - pieces.scion.foot) * 0.1]);
+    const beside = scionAt([
+      pieces.scion.diameter / 2 + 3,
+      pieces.scion.top - (pieces.scion.top - pieces.scion.foot) * 0.1,
+    ]);
     return [label(pieces.scion.name, beside, 'start'), label(pieces.stock.name, [stockAt([0, 0])[0], below])];
   }
-  return [label(pieces.stock.name, [stockAt([0, 0])[0], below]), label(turned ? `${pieces.scion.name}’s face` : pieces.scion.name, [scionAt([0, 0])[0], below])];
+  return [
+    label(pieces.stock.name, [stockAt([0, 0])[0], below]),
+    label(turned ? `${pieces.scion.name}’s face` : pieces.scion.name, [scionAt([0, 0])[0], below]),
+  ];
 }
 
 /** Where along the pieces a point of the rubric is marked, by what it is about. */
@@ -286,13 +438,20 @@ function anchorsOf(ids: string[], { stock, scion }: Workpieces, stockAt: Placer,
   const [rs, rc] = [stock.diameter / 2, scion.diameter / 2];
   const joint = Math.min(stock.top, scion.top + scion.pose.y);
   const places: Record<string, Point> = {
-    wood: scionAt([rc, scion.top - (scion.top - scion.foot) * 0.12]), 'way-up': scionAt([-rc, scion.top - (scion.top - scion.foot) * 0.25]),
-    'safe-hands': stockAt([rs, stock.foot + 3]), hold: stockAt([-rs, stock.foot + 6]),
+    wood: scionAt([rc, scion.top - (scion.top - scion.foot) * 0.12]),
+    'way-up': scionAt([-rc, scion.top - (scion.top - scion.foot) * 0.25]),
+    'safe-hands': stockAt([rs, stock.foot + 3]),
+    hold: stockAt([-rs, stock.foot + 6]),
   };
   const rest = ids.filter((id) => !(id in places));
   return ids.map((id) => {
     const i = rest.indexOf(id);
     // The others stand along the join from the rim down.
-    return { point: id, at: places[id] ?? stockAt([i % 2 === 0 ? -rs * 0.55 : rs * 0.55, joint - ((i + 0.5) / rest.length) * (joint - stock.foot) * 0.7]) };
+    return {
+      point: id,
+      at:
+        places[id] ??
+        stockAt([i % 2 === 0 ? -rs * 0.55 : rs * 0.55, joint - ((i + 0.5) / rest.length) * (joint - stock.foot) * 0.7]),
+    };
   });
 }

@@ -8,6 +8,12 @@ export function scaleBar(at: Point, unit: LengthUnit, lineHeight = 2.4): (Path |
   const tick = 0.6;
   return [
     line('scale', [x, y - tick], [x, y], [x + length, y], [x + length, y - tick]),
-    { kind: 'label', role: 'scale', at: [x + length / 2, y + lineHeight], anchor: 'middle', text: unit === 'mm' ? '10 mm' : '0.5 in' },
+    {
+      kind: 'label',
+      role: 'scale',
+      at: [x + length / 2, y + lineHeight],
+      anchor: 'middle',
+      text: unit === 'mm' ? '10 mm' : '0.5 in',
+    },
   ];
 }

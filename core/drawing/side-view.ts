@@ -37,7 +37,10 @@ export function sideView(union: OutlineUnion, options: SideViewOptions): Display
   // Along the slope (upwards, to the right) and square to it (towards the scion).
   const along: Point = [Math.sin(stockAngle), -Math.cos(stockAngle)];
   const across: Point = [-Math.cos(stockAngle), -Math.sin(stockAngle)];
-  const onFace = (s: number, off = 0): Point => [middle[0] + along[0] * s + across[0] * off, middle[1] + along[1] * s + across[1] * off];
+  const onFace = (s: number, off = 0): Point => [
+    middle[0] + along[0] * s + across[0] * off,
+    middle[1] + along[1] * s + across[1] * off,
+  ];
 
   const seam = tongueSeam(union, Math.min(stockAngle, scionAngle), onFace);
   const items: (Path | Label)[] = [];
@@ -48,14 +51,21 @@ export function sideView(union: OutlineUnion, options: SideViewOptions): Display
     const cut = clipSeam(seam, ends[0]!, ends[1]!, onFace);
     return area(role, [[middle[0] - radius, height - 8.5], ...cut, [middle[0] + radius, height - 8.5]]);
   };
-  items.push(layer('bark', stock.diameter / 2), layer('wood', stock.diameter / 2 - stock.bark), layer('pith', (stock.diameter / 2) * PITH));
+  items.push(
+    layer('bark', stock.diameter / 2),
+    layer('wood', stock.diameter / 2 - stock.bark),
+    layer('pith', (stock.diameter / 2) * PITH),
+  );
 
   // The scion in its own frame, leaning so that its face lies on the stock's.
   const lean = stockAngle - scionAngle;
   const axis: Point = [Math.sin(lean), -Math.cos(lean)];
   const normal: Point = [Math.cos(lean), Math.sin(lean)];
   const foot = onFace(union.z);
-  const onScion = (side: number, up: number): Point => [foot[0] + normal[0] * side + axis[0] * up, foot[1] + normal[1] * side + axis[1] * up];
+  const onScion = (side: number, up: number): Point => [
+    foot[0] + normal[0] * side + axis[0] * up,
+    foot[1] + normal[1] * side + axis[1] * up,
+  ];
   const scionTop = scionRise / 2 + SCION_SHOWN - 6;
   const scionLayer = (role: 'bark' | 'wood' | 'pith', radius: number): Path => {
     const ends = [-radius, radius].map((x) => union.z + x / Math.sin(scionAngle));
@@ -68,7 +78,10 @@ export function sideView(union: OutlineUnion, options: SideViewOptions): Display
     scionLayer('pith', (scion.diameter / 2) * PITH),
   );
 
-  const buds: [number, number][] = [[-1, scionRise / 2 + 7], [1, scionRise / 2 + 16]];
+  const buds: [number, number][] = [
+    [-1, scionRise / 2 + 7],
+    [1, scionRise / 2 + 16],
+  ];
   for (const [side, up] of buds) items.push(bud(side, up, scion.diameter / 2, options.upsideDown ?? false, onScion));
 
   const daylight = stock.hollow + scion.hollow;
@@ -82,8 +95,20 @@ export function sideView(union: OutlineUnion, options: SideViewOptions): Display
     items.push({ ...area('gap', [...edge(-1, stock.hollow), ...edge(1, scion.hollow).reverse()]) });
   }
   items.push(line('knife-cut', ...seam));
-  items.push({ kind: 'label', role: 'name', at: [onScion(0, scionTop)[0], top - 1.2], anchor: 'middle', text: 'scion' });
-  items.push({ kind: 'label', role: 'name', at: [middle[0] - stock.diameter / 2, height - 5.8], anchor: 'start', text: 'stock' });
+  items.push({
+    kind: 'label',
+    role: 'name',
+    at: [onScion(0, scionTop)[0], top - 1.2],
+    anchor: 'middle',
+    text: 'scion',
+  });
+  items.push({
+    kind: 'label',
+    role: 'name',
+    at: [middle[0] - stock.diameter / 2, height - 5.8],
+    anchor: 'start',
+    text: 'stock',
+  });
   items.push(...scaleBar([middle[0] - 5, height - 2.6], options.unit));
 
   const anchors: Anchor[] = [
@@ -110,7 +135,14 @@ function tongueSeam(union: OutlineUnion, angle: number, onFace: (s: number, off?
   const tongue = length / 3;
   const thick = (tongue / 2) * Math.sin(angle) * 0.8;
   const ends = Math.max(union.stock.length, union.scion.length) / 2;
-  return [onFace(-ends), onFace(-half), onFace(tongue / 2, -thick), onFace(-tongue / 2, thick), onFace(half), onFace(ends)];
+  return [
+    onFace(-ends),
+    onFace(-half),
+    onFace(tongue / 2, -thick),
+    onFace(-tongue / 2, thick),
+    onFace(half),
+    onFace(ends),
+  ];
 }
 
 /** The seam between two places on the slope, its inner corners kept when they lie between them. */
@@ -123,8 +155,23 @@ function clipSeam(seam: Point[], from: number, to: number, onFace: (s: number, o
   return inner.every((point) => point[1] > low && point[1] < high) ? [start, ...inner, end] : [start, end];
 }
 
-function bud(side: number, up: number, radius: number, upsideDown: boolean, onScion: (side: number, up: number) => Point): Path {
+function bud(
+  side: number,
+  up: number,
+  radius: number,
+  upsideDown: boolean,
+  onScion: (side: number, up: number) => Point,
+): Path {
   const flip = upsideDown ? -1 : 1;
-  const shape: [number, number][] = [[0, -1.6], [1.4, -0.4], [1.7, 1.4], [0.9, 3.2], [0.1, 2.6]];
-  return area('bud', shape.map(([out, rise]) => onScion(side * (radius + out), up + flip * rise)));
+  const shape: [number, number][] = [
+    [0, -1.6],
+    [1.4, -0.4],
+    [1.7, 1.4],
+    [0.9, 3.2],
+    [0.1, 2.6],
+  ];
+  return area(
+    'bud',
+    shape.map(([out, rise]) => onScion(side * (radius + out), up + flip * rise)),
+  );
 }

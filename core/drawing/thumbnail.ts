@@ -10,9 +10,14 @@ export function thumbnail(drawing: DisplayList): DisplayList {
   const ys = paths.flatMap(({ points }) => points.map(([, y]) => y));
   // Not spread into Math.min: a drawing may have thousands of points.
   const [left, top] = [xs, ys].map((all) => all.reduce((a, b) => Math.min(a, b), Infinity) - EDGE) as [number, number];
-  const [right, bottom] = [xs, ys].map((all) => all.reduce((a, b) => Math.max(a, b), -Infinity) + EDGE) as [number, number];
+  const [right, bottom] = [xs, ys].map((all) => all.reduce((a, b) => Math.max(a, b), -Infinity) + EDGE) as [
+    number,
+    number,
+  ];
   return {
-    width: right - left, height: bottom - top, anchors: drawing.anchors.map((anchor) => ({ ...anchor, at: [anchor.at[0] - left, anchor.at[1] - top] as const })),
+    width: right - left,
+    height: bottom - top,
+    anchors: drawing.anchors.map((anchor) => ({ ...anchor, at: [anchor.at[0] - left, anchor.at[1] - top] as const })),
     items: paths.map((path) => ({ ...path, points: path.points.map(([x, y]) => [x - left, y - top] as const) })),
   };
 }

@@ -21,14 +21,19 @@ export function unionGlyph({ runs, fatal }: GlyphOf): DisplayList {
   const items: DisplayList['items'] = [];
   // Sampled so that touching and open stretches cover the ring once.
   const touches = (angle: number): boolean =>
-    runs.some(({ from, to }) => [angle - 2 * Math.PI, angle, angle + 2 * Math.PI].some((lap) => lap >= from - 1e-9 && lap <= to + 1e-9));
+    runs.some(({ from, to }) =>
+      [angle - 2 * Math.PI, angle, angle + 2 * Math.PI].some((lap) => lap >= from - 1e-9 && lap <= to + 1e-9),
+    );
   const steps = 48;
   let start = 0;
   for (let i = 1; i <= steps; i++) {
-    const same = i < steps && touches(((i + 0.5) / steps) * 2 * Math.PI) === touches(((start + 0.5) / steps) * 2 * Math.PI);
+    const same =
+      i < steps && touches(((i + 0.5) / steps) * 2 * Math.PI) === touches(((start + 0.5) / steps) * 2 * Math.PI);
     if (same) continue;
     const role = touches(((start + 0.5) / steps) * 2 * Math.PI) ? 'touch' : 'gap';
-    items.push(line(role, ...ellipseArc(centre, P, Q, { from: (start / steps) * 2 * Math.PI, to: (i / steps) * 2 * Math.PI })));
+    items.push(
+      line(role, ...ellipseArc(centre, P, Q, { from: (start / steps) * 2 * Math.PI, to: (i / steps) * 2 * Math.PI })),
+    );
     start = i;
   }
   if (fatal) {

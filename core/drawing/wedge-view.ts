@@ -22,15 +22,26 @@ export function wedgeView(union: WedgeUnion, result: UnionContact, unit: LengthU
   const at = (across: number, x: number): Point => [left + across, top + x];
   const onScion = (across: number, x: number): Point => at(inset + across + x * slope, x);
   const box = (from: number, to: number): Point[] => [at(from, 0), at(to, 0), at(to, length + 5), at(from, length + 5)];
-  const strip = (from: number, to: number): Point[] => [onScion(from, -9), onScion(to, -9), onScion(to, length), onScion(from, length)];
-  const items: (Path | Label)[] = [area('bark', box(0, shown)), area('wood', box(stockBark, whole ? shown - stockBark : shown))];
+  const strip = (from: number, to: number): Point[] => [
+    onScion(from, -9),
+    onScion(to, -9),
+    onScion(to, length),
+    onScion(from, length),
+  ];
+  const items: (Path | Label)[] = [
+    area('bark', box(0, shown)),
+    area('wood', box(stockBark, whole ? shown - stockBark : shown)),
+  ];
   items.push(area('bark', strip(0, scionDiameter)), area('wood', strip(scionBark, scionDiameter - scionBark)));
   const lines = result.left === null ? ['outer'] : ['outer', 'inner'];
   for (const name of lines) {
     const outer = name === 'outer';
     const stockLine = outer ? stockBark : stockDiameter - stockBark;
     const scionLine = outer ? scionBark : scionDiameter - scionBark;
-    items.push(line('cambium-stock', at(stockLine, 0), at(stockLine, length)), line('cambium-scion', onScion(scionLine, 0), onScion(scionLine, length)));
+    items.push(
+      line('cambium-stock', at(stockLine, 0), at(stockLine, length)),
+      line('cambium-scion', onScion(scionLine, 0), onScion(scionLine, length)),
+    );
     const runs = result.runs.filter((run) => run.line === name);
     for (let x = 0.5; x < length; x += 1.4) {
       const open = !runs.some(({ from, to }) => x >= from && x <= to);
@@ -39,8 +50,20 @@ export function wedgeView(union: WedgeUnion, result: UnionContact, unit: LengthU
     for (const { from, to } of runs) items.push(line('touch', at(stockLine, from), at(stockLine, to)));
     const sum = runs.reduce((total, run) => total + run.length, 0);
     const label: Label = outer
-      ? { kind: 'label', role: 'dimension', at: [left - Math.max(0, -inset) - 1.5, top + length / 2], anchor: 'end', text: sum < 0.05 ? 'no touch' : formatLength(sum, unit) }
-      : { kind: 'label', role: 'dimension', at: [width - margin + 1.5, top + length / 2], anchor: 'start', text: sum < 0.05 ? 'no touch' : formatLength(sum, unit) };
+      ? {
+          kind: 'label',
+          role: 'dimension',
+          at: [left - Math.max(0, -inset) - 1.5, top + length / 2],
+          anchor: 'end',
+          text: sum < 0.05 ? 'no touch' : formatLength(sum, unit),
+        }
+      : {
+          kind: 'label',
+          role: 'dimension',
+          at: [width - margin + 1.5, top + length / 2],
+          anchor: 'start',
+          text: sum < 0.05 ? 'no touch' : formatLength(sum, unit),
+        };
     items.push(label);
   }
   items.push({ kind: 'label', role: 'name', at: [left - 1.5, top - 0.5], anchor: 'end', text: 'outer' });

@@ -67,7 +67,8 @@ export interface Piece {
   under: boolean;
 }
 
-export type CoverKind = 'tape' | 'rubber' | 'film' | 'foil' | 'bag' | 'seal' | 'band' | 'nail' | 'brace' | 'tag' | 'driver' | 'guard';
+export type CoverKind =
+  'tape' | 'rubber' | 'film' | 'foil' | 'bag' | 'seal' | 'band' | 'nail' | 'brace' | 'tag' | 'driver' | 'guard';
 
 /** Something put on: a stretch of the union it covers. */
 export interface Cover {
@@ -100,9 +101,24 @@ export interface ShootOptions {
 /** An uncut shoot. */
 export function shoot({ name, diameter, bark, foot, top, goesOn = {}, buds = [] }: ShootOptions): Piece {
   return {
-    name, diameter, bark, foot, top, buds, goesOn: { foot: goesOn.foot ?? false, top: goesOn.top ?? false },
-    cuts: { front: [], back: [], left: [], right: [] }, tongue: null, kerfs: [], lines: [], gaps: [], bared: [], lips: [], flaps: null, halfWidth: null,
-    pose: { u: 0, w: 0, y: 0, lean: 0 }, under: false,
+    name,
+    diameter,
+    bark,
+    foot,
+    top,
+    buds,
+    goesOn: { foot: goesOn.foot ?? false, top: goesOn.top ?? false },
+    cuts: { front: [], back: [], left: [], right: [] },
+    tongue: null,
+    kerfs: [],
+    lines: [],
+    gaps: [],
+    bared: [],
+    lips: [],
+    flaps: null,
+    halfWidth: null,
+    pose: { u: 0, w: 0, y: 0, lean: 0 },
+    under: false,
   };
 }
 

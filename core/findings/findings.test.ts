@@ -46,7 +46,11 @@ describe('takeRate', () => {
     expect(rate.bounds).toEqual({ low: 0.5, high: 50 / 60 });
   });
   it('claims nothing when nobody answered', () => {
-    expect(takeRate({ handedOver: 4, alive: 0, dead: 0 })).toMatchObject({ rate: null, interval: null, bounds: { low: 0, high: 1 } });
+    expect(takeRate({ handedOver: 4, alive: 0, dead: 0 })).toMatchObject({
+      rate: null,
+      interval: null,
+      bounds: { low: 0, high: 1 },
+    });
     expect(takeRate({ handedOver: 0, alive: 0, dead: 0 }).bounds).toBeNull();
     expect(() => takeRate({ handedOver: 1, alive: 1, dead: 1 })).toThrow(RangeError);
   });

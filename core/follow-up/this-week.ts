@@ -10,7 +10,8 @@ import type { Answer, Milestone } from '../methods/milestones';
 const LINES: Record<Milestone, Partial<Record<Answer, string>>> = {
   healed: {
     yes: 'Look at the seal this week and close any crack; rub off shoots that come from below the union.',
-    'not-sure': 'Leave the wrapping shut, keep it moist and out of wind, and look again in ten days; cold weeks take longer.',
+    'not-sure':
+      'Leave the wrapping shut, keep it moist and out of wind, and look again in ten days; cold weeks take longer.',
     dead: 'Leave it standing for now: sleeping buds can look like nothing for weeks. Keep the stock watered and look once more before you cut anything.',
   },
   growing: {

@@ -20,7 +20,9 @@ export function triggerWords(trigger: Trigger, length: (mm: number) => string): 
   switch (trigger.kind) {
     case 'days':
       if (trigger.latest === 0) return 'at once';
-      return trigger.earliest === trigger.latest ? `day ${trigger.best}` : `day ${trigger.earliest} to ${trigger.latest}`;
+      return trigger.earliest === trigger.latest
+        ? `day ${trigger.best}`
+        : `day ${trigger.earliest} to ${trigger.latest}`;
     case 'growth':
       return `at ${length(trigger.from)} of growth`;
     case 'season':

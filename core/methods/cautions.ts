@@ -29,8 +29,14 @@ export const CAUTIONS = {
     title: 'Disinfectant',
     text: 'Bleach, alcohol and flame: air the room, wear gloves, guard the eyes, never mix bleach with acids or ammonia, keep flame away from alcohol. Rinse blades. Read the label.',
   },
-  sealant: { title: 'Wax and sealants', text: 'Read the label. Hot wax burns; solvents need air. Pesticides and fungicides may need a licensed person: local law decides.' },
-  sap: { title: 'Sap on the skin', text: 'Sap of fig and mango kin and walnut husks irritate the skin: gloves, and wash before going into the sun.' },
+  sealant: {
+    title: 'Wax and sealants',
+    text: 'Read the label. Hot wax burns; solvents need air. Pesticides and fungicides may need a licensed person: local law decides.',
+  },
+  sap: {
+    title: 'Sap on the skin',
+    text: 'Sap of fig and mango kin and walnut husks irritate the skin: gloves, and wash before going into the sun.',
+  },
   perch: { title: 'Nails and braces', text: 'Note where a nail stays in the wood, for whoever saws there one day.' },
 } as const;
 

@@ -36,7 +36,10 @@ export interface Field {
 export function rangeProblem({ name, least, most, unit }: Field, value: number): string | null {
   const said = name.charAt(0).toUpperCase() + name.slice(1);
   const kind = unit === 'degrees' ? 'degrees' : 'mm';
-  if (value < least) return least === 0 ? `${said} cannot be less than 0. Check the figure.` : `${said} must be ${least} ${kind} or more. Check the figure.`;
+  if (value < least)
+    return least === 0
+      ? `${said} cannot be less than 0. Check the figure.`
+      : `${said} must be ${least} ${kind} or more. Check the figure.`;
   if (value > most) return `${said} of more than ${most} ${kind} cannot be right. Check the figure and its unit.`;
   return null;
 }
@@ -85,7 +88,11 @@ function worked(value: number | ((figures: Figures) => number), figures: Figures
  *
  * @param given figures in mm, or picks by id.
  */
-export function fillMeasures(fields: Field[], given: Record<string, number | string | undefined>, origin: Origin = 'measured'): Measures {
+export function fillMeasures(
+  fields: Field[],
+  given: Record<string, number | string | undefined>,
+  origin: Origin = 'measured',
+): Measures {
   const measures: Measures = {};
   for (const field of fields) {
     const value = given[field.id];

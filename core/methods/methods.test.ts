@@ -22,7 +22,10 @@ describe('the registry', () => {
 // The made-up twelfth passes everything the eleven do, from its folder alone.
 describe.each([...METHODS, bridge].map((method) => [method.id, method] as const))('%s', (_id, method: Method) => {
   it('has weights that add up to 100, cambium 25 to 30 of them, by every school', () => {
-    const schools = [{}, ...method.schools.flatMap(({ id, options }) => options.map((option) => ({ [id]: option.id })))];
+    const schools = [
+      {},
+      ...method.schools.flatMap(({ id, options }) => options.map((option) => ({ [id]: option.id }))),
+    ];
     for (const choices of schools) {
       const points = pointsOf(method, choices);
       expect(points.reduce((sum, { weight }) => sum + weight, 0)).toBe(100);
@@ -42,7 +45,12 @@ describe.each([...METHODS, bridge].map((method) => [method.id, method] as const)
     expect(judged.score).toBe(100);
     // What has to be entered, and one tap to save.
     expect(method.fields.filter((field) => field.place === 'first').length + 1).toBeLessThanOrEqual(6);
-    expect(Object.keys(method.example).sort()).toEqual(method.fields.filter((field) => field.place === 'first').map(({ id }) => id).sort());
+    expect(Object.keys(method.example).sort()).toEqual(
+      method.fields
+        .filter((field) => field.place === 'first')
+        .map(({ id }) => id)
+        .sort(),
+    );
     const asked = (stage: 'joined' | 'wrapped' | 'keeper') => pointsAt(method, stage).map(({ id }) => id);
     expect(asked('joined')).not.toContain('label');
     expect(asked('keeper')).toHaveLength(pointsOf(method).length);
@@ -52,9 +60,12 @@ describe.each([...METHODS, bridge].map((method) => [method.id, method] as const)
     for (const drawing of [assessment.lines({ unit: 'mm' }), assessment.side({ unit: 'mm' })]) {
       expect(drawing.width).toBeGreaterThan(10);
       expect(drawing.height).toBeGreaterThan(10);
-      for (const item of drawing.items) if (item.kind === 'path') for (const at of item.points) expect(at.every(Number.isFinite)).toBe(true);
+      for (const item of drawing.items)
+        if (item.kind === 'path') for (const at of item.points) expect(at.every(Number.isFinite)).toBe(true);
     }
-    expect(assessment.lines({ unit: 'mm' }).items.some((item) => item.kind === 'path' && item.role === 'touch')).toBe(true);
+    expect(assessment.lines({ unit: 'mm' }).items.some((item) => item.kind === 'path' && item.role === 'touch')).toBe(
+      true,
+    );
     const ids = pointsOf(method).map(({ id }) => id);
     const anchored = assessment.side({ unit: 'mm' }).anchors.map(({ point }) => point);
     expect(anchored.length).toBeGreaterThanOrEqual(4);
@@ -80,7 +91,9 @@ describe.each([...METHODS, bridge].map((method) => [method.id, method] as const)
     expect(method.use.stock.from).toBeLessThan(method.use.stock.to);
     expect(method.prior.low).toBeLessThan(method.prior.high);
     const { aftercare, materials } = shownTechnique(method);
-    for (const { trigger } of aftercare) if (trigger.kind === 'days') expect(trigger.earliest <= trigger.best && trigger.best <= trigger.latest).toBe(true);
+    for (const { trigger } of aftercare)
+      if (trigger.kind === 'days')
+        expect(trigger.earliest <= trigger.best && trigger.best <= trigger.latest).toBe(true);
     expect(new Set(aftercare.map(({ id }) => id)).size).toBe(aftercare.length);
     expect(new Set(materials.map(({ id }) => id)).size).toBe(materials.length);
   });
@@ -93,7 +106,8 @@ describe.each([...METHODS, bridge].map((method) => [method.id, method] as const)
 });
 
 describe('grades of a whip', () => {
-  const grades = (changes: Record<string, number>) => judgeUnion(whip, defaultRule(whip), exampleMeasures(whip, changes), {}, 'joined').assessment.grades;
+  const grades = (changes: Record<string, number>) =>
+    judgeUnion(whip, defaultRule(whip), exampleMeasures(whip, changes), {}, 'joined').assessment.grades;
   it.each([
     ['both cuts of 35', {}, 'good'],
     ['a tenth apart', { scionLength: 31.5 }, 'good'],
@@ -104,7 +118,14 @@ describe('grades of a whip', () => {
     expect(grades(figures)['cut-length']).toBe(grade);
   });
   it.each([
-    [0, 0, 'good'], [0.1, 0, 'good'], [0.2, 0, 'poor'], [0.1, 0.1, 'poor'], [0.6, 0, 'poor'], [0.66, 0, 'poor'], [0.67, 0, 'fatal'], [0.4, 0.3, 'fatal'],
+    [0, 0, 'good'],
+    [0.1, 0, 'good'],
+    [0.2, 0, 'poor'],
+    [0.1, 0.1, 'poor'],
+    [0.6, 0, 'poor'],
+    [0.66, 0, 'poor'],
+    [0.67, 0, 'fatal'],
+    [0.4, 0.3, 'fatal'],
   ])('flatness: hollows of %d and %d mm', (stockHollow, scionHollow, grade) => {
     expect(grades({ stockHollow, scionHollow }).flatness).toBe(grade);
   });
@@ -113,7 +134,8 @@ describe('grades of a whip', () => {
 describe('marks that a model needs', () => {
   it('nothing of a T-bud touches when the bark was forced or the bud stands on its head', () => {
     const method = methodById('t-bud');
-    const read = (marks: Record<string, 'fatal'>) => judgeUnion(method, defaultRule(method), exampleMeasures(method), marks, 'joined').assessment;
+    const read = (marks: Record<string, 'fatal'>) =>
+      judgeUnion(method, defaultRule(method), exampleMeasures(method), marks, 'joined').assessment;
     expect(read({}).contact.contact).toBe(1);
     expect(read({ slip: 'fatal' }).contact.contact).toBe(0);
     expect(read({ slip: 'fatal' }).contactGrade.words).toBe('bark did not slip');

@@ -24,8 +24,10 @@ export function chosen(choices: Choices, question: SchoolQuestion): string {
 
 /** Only the choices that a list of questions knows, and only those that differ from the usual. */
 export function relevantChoices(choices: Choices, questions: SchoolQuestion[]): Choices {
-  return Object.fromEntries(questions.flatMap((question) => {
-    const id = chosen(choices, question);
-    return id === question.options[0]!.id ? [] : [[question.id, id]];
-  }));
+  return Object.fromEntries(
+    questions.flatMap((question) => {
+      const id = chosen(choices, question);
+      return id === question.options[0]!.id ? [] : [[question.id, id]];
+    }),
+  );
 }

@@ -9,4 +9,8 @@ export interface StockRange {
 }
 
 /** All methods' stocks, for whoever looks for another method. */
-export const STOCK_RANGES: readonly StockRange[] = METHODS.map(({ id, inSentence, use }) => ({ id, inSentence, stock: use.stock }));
+export const STOCK_RANGES: readonly StockRange[] = METHODS.map(({ id, inSentence, use }) => ({
+  id,
+  inSentence,
+  stock: use.stock,
+}));

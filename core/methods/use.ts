@@ -3,7 +3,12 @@ export type WoodState = 'dormant' | 'moving' | 'leafed-out' | 'budwood' | 'tip' 
 export type Place = 'bench' | 'field' | 'pot';
 
 export const WOOD_WORDS: Record<WoodState, string> = {
-  dormant: 'fully dormant', moving: 'buds just moving', 'leafed-out': 'in leaf', budwood: 'budwood of this season', tip: 'a hardened tip, its bud closed', 'tip-open': 'a tip whose bud has opened',
+  dormant: 'fully dormant',
+  moving: 'buds just moving',
+  'leafed-out': 'in leaf',
+  budwood: 'budwood of this season',
+  tip: 'a hardened tip, its bud closed',
+  'tip-open': 'a tip whose bud has opened',
 };
 
 export const PLACE_WORDS: Record<Place, string> = { bench: 'at the bench', field: 'in the field', pot: 'in the pot' };

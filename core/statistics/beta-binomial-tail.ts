@@ -7,7 +7,8 @@ import type { TakeBelief } from './take-belief';
  * @example betaBinomialTail(2, 1, { a: 1, b: 1 }) // 2/3
  */
 export function betaBinomialTail(n: number, k: number, { a, b }: Pick<TakeBelief, 'a' | 'b'>): number {
-  if (!Number.isInteger(n) || !Number.isInteger(k) || n < 0) throw new RangeError('Tries and successes are whole numbers, 0 or more.');
+  if (!Number.isInteger(n) || !Number.isInteger(k) || n < 0)
+    throw new RangeError('Tries and successes are whole numbers, 0 or more.');
   if (!(a > 0) || !(b > 0)) throw new RangeError('Both figures of a Beta distribution are above 0.');
   if (k <= 0) return 1;
   if (k > n) return 0;

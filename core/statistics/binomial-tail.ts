@@ -5,7 +5,8 @@
  * @example binomialTail(2, 1, 0.5) // 0.75
  */
 export function binomialTail(n: number, k: number, p: number): number {
-  if (!Number.isInteger(n) || !Number.isInteger(k) || n < 0) throw new RangeError('Tries and successes are whole numbers, 0 or more.');
+  if (!Number.isInteger(n) || !Number.isInteger(k) || n < 0)
+    throw new RangeError('Tries and successes are whole numbers, 0 or more.');
   if (!(p >= 0 && p <= 1)) throw new RangeError('A chance lies between 0 and 1.');
   if (k <= 0) return 1;
   if (k > n) return 0;

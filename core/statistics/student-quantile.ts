@@ -13,6 +13,11 @@ export function studentQuantile(freedom: number): number {
   if (freedom < 2) return 12.706;
   if (freedom < 3) return 4.303;
   const [z, v] = [Z, freedom];
-  return z + (z ** 3 + z) / (4 * v) + (5 * z ** 5 + 16 * z ** 3 + 3 * z) / (96 * v ** 2) + (3 * z ** 7 + 19 * z ** 5 + 17 * z ** 3 - 15 * z) / (384 * v ** 3)
-    + (79 * z ** 9 + 776 * z ** 7 + 1482 * z ** 5 - 1920 * z ** 3 - 945 * z) / (92160 * v ** 4);
+  return (
+    z +
+    (z ** 3 + z) / (4 * v) +
+    (5 * z ** 5 + 16 * z ** 3 + 3 * z) / (96 * v ** 2) +
+    (3 * z ** 7 + 19 * z ** 5 + 17 * z ** 3 - 15 * z) / (384 * v ** 3) +
+    (79 * z ** 9 + 776 * z ** 7 + 1482 * z ** 5 - 1920 * z ** 3 - 945 * z) / (92160 * v ** 4)
+  );
 }

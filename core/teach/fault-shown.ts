@@ -13,11 +13,19 @@ export interface FaultShown {
 }
 
 /** The step at which a point of the rubric goes wrong, drawn right and wrong; null where no step draws that fault. */
-export function faultShown({ start, steps }: Pick<Technique, 'start' | 'steps'>, point: string, unit: LengthUnit): FaultShown | null {
+export function faultShown(
+  { start, steps }: Pick<Technique, 'start' | 'steps'>,
+  point: string,
+  unit: LengthUnit,
+): FaultShown | null {
   const at = steps.findIndex(({ wrong, spoil }) => wrong.point === point && spoil);
   if (at < 0) return null;
   const pieces = piecesAfter(start, steps.slice(0, at + 1));
   const { wrong, view, pull, spoil } = steps[at]!;
   const options = { view, unit, before: pieces[at]!, pull };
-  return { looks: `${wrong.what} ${wrong.looks}`, right: piecesView(pieces[at + 1]!, options), wrong: piecesView(spoil!(pieces[at]!), options) };
+  return {
+    looks: `${wrong.what} ${wrong.looks}`,
+    right: piecesView(pieces[at + 1]!, options),
+    wrong: piecesView(spoil!(pieces[at]!), options),
+  };
 }

@@ -14,20 +14,39 @@ export interface FittingWood {
  *
  * @param ranges stocks of the methods that may be done instead.
  */
-export function fittingWood(method: Method, asked: { stock: number | null; scion: number | null }, unit: LengthUnit, ranges: readonly StockRange[]): FittingWood {
+export function fittingWood(
+  method: Method,
+  asked: { stock: number | null; scion: number | null },
+  unit: LengthUnit,
+  ranges: readonly StockRange[],
+): FittingWood {
   const usual = woodOf(method.shownWith);
   const stock = asked.stock ?? method.shownWith.stock;
-  const scion = asked.scion ?? (asked.stock === null ? method.shownWith.scion : Math.round(scionFor(method, stock) * 10) / 10);
+  const scion =
+    asked.scion ?? (asked.stock === null ? method.shownWith.scion : Math.round(scionFor(method, stock) * 10) / 10);
   const length = (mm: number): string => formatLength(mm, unit);
   const { use } = method;
   const refuse = (problem: string): FittingWood => ({ wood: usual, problem });
   if (!(stock > 0) || !(scion > 0)) return refuse('A caliper is more than 0. Measure across the bark.');
-  if (stock < use.stock.from - 1e-6) return refuse(`${method.name} is done on stocks of ${length(use.stock.from)} and more. On ${length(stock)}: ${instead(method, stock, ranges)}.`);
-  if (stock > use.stock.to + 1e-6 && !(use.stock.thicker && stock <= 100)) return refuse(`${method.name} is done on stocks up to ${length(use.stock.to)}. On ${length(stock)}: ${instead(method, stock, ranges)}.`);
-  if (use.ratio && scion < use.ratio.from * stock - 1e-6) return refuse(`The scion is too thin for this stock: ${length(use.ratio.from * stock)} or more would do. Or take a thinner place on the stock.`);
-  if (use.ratio && scion > use.ratio.to * stock + 1e-6) return refuse(`The scion is too thick for this stock: ${length(use.ratio.to * stock)} or less would do. Or take a thicker place on the stock.`);
+  if (stock < use.stock.from - 1e-6)
+    return refuse(
+      `${method.name} is done on stocks of ${length(use.stock.from)} and more. On ${length(stock)}: ${instead(method, stock, ranges)}.`,
+    );
+  if (stock > use.stock.to + 1e-6 && !(use.stock.thicker && stock <= 100))
+    return refuse(
+      `${method.name} is done on stocks up to ${length(use.stock.to)}. On ${length(stock)}: ${instead(method, stock, ranges)}.`,
+    );
+  if (use.ratio && scion < use.ratio.from * stock - 1e-6)
+    return refuse(
+      `The scion is too thin for this stock: ${length(use.ratio.from * stock)} or more would do. Or take a thinner place on the stock.`,
+    );
+  if (use.ratio && scion > use.ratio.to * stock + 1e-6)
+    return refuse(
+      `The scion is too thick for this stock: ${length(use.ratio.to * stock)} or less would do. Or take a thicker place on the stock.`,
+    );
   if (scion > 40) return refuse(`A scion of ${length(scion)} is a limb. Take last year’s wood, 6 to 10 mm.`);
-  if (!use.ratio && scion < 3) return refuse(`Wood of ${length(scion)} is thinner than a knife can face. Take 4 mm or more.`);
+  if (!use.ratio && scion < 3)
+    return refuse(`Wood of ${length(scion)} is thinner than a knife can face. Take 4 mm or more.`);
   return { wood: woodOf({ stock, scion }), problem: null };
 }
 
@@ -39,6 +58,13 @@ function scionFor(method: Method, stock: number): number {
 
 /** Methods that a stock of this caliper suits. */
 function instead(method: Method, stock: number, ranges: readonly StockRange[]): string {
-  const others = ranges.filter((other) => other.id !== method.id && stock >= other.stock.from && (stock <= other.stock.to || other.stock.thicker)).map(({ inSentence }) => inSentence);
-  return others.length > 0 ? `take ${others.slice(0, -1).join(', ')}${others.length > 1 ? ' or ' : ''}${others.at(-1)}` : 'no method is done; take another stock';
+  const others = ranges
+    .filter(
+      (other) =>
+        other.id !== method.id && stock >= other.stock.from && (stock <= other.stock.to || other.stock.thicker),
+    )
+    .map(({ inSentence }) => inSentence);
+  return others.length > 0
+    ? `take ${others.slice(0, -1).join(', ')}${others.length > 1 ? ' or ' : ''}${others.at(-1)}`
+    : 'no method is done; take another stock';
 }

@@ -44,9 +44,19 @@ export function stepSheets(method: Method, choices: Choices, wood: Wood, unit: L
     const options = { view: step.view, unit, before: pieces[i]!, pull: step.pull };
     const { caution } = step;
     return {
-      id: step.id, action: step.action, look: step.look, wrong: step.wrong, blocks: step.blocks, noCut: step.noCut ?? false, view: step.view,
+      id: step.id,
+      action: step.action,
+      look: step.look,
+      wrong: step.wrong,
+      blocks: step.blocks,
+      noCut: step.noCut ?? false,
+      view: step.view,
       caution: caution ? { title: CAUTIONS[caution].title, text: CAUTIONS[caution].text } : null,
-      figures: step.figures.map((figure) => ({ name: figure.name, text: length(figure.mm), range: rangeOf(figure, length) })),
+      figures: step.figures.map((figure) => ({
+        name: figure.name,
+        text: length(figure.mm),
+        range: rangeOf(figure, length),
+      })),
       drawing: piecesView(pieces[i + 1]!, { ...options, figures: step.figures }),
       other: piecesView(pieces[i + 1]!, { view: step.view === 'side' ? 'front' : 'side', unit, figures: step.figures }),
       wrongDrawing: step.spoil ? piecesView(step.spoil(pieces[i]!), { ...options, roomFor: step.figures }) : null,
@@ -61,11 +71,25 @@ function rangeOf({ range }: StepFigure, length: (mm: number) => string): string 
 
 /** The lines of a clean union of this wood; none where the pair allows no clean one. */
 function linesFor(method: Method, wood: Wood, unit: LengthUnit): DisplayList | null {
-  const given = { stockDiameter: wood.stock, scionDiameter: wood.scion, stockBark: wood.stockBark, scionBark: wood.scionBark };
+  const given = {
+    stockDiameter: wood.stock,
+    scionDiameter: wood.scion,
+    stockBark: wood.stockBark,
+    scionBark: wood.scionBark,
+  };
   try {
     const aside = method.fields.find(({ id }) => id === 'placement')?.picks?.find(({ id }) => id === 'left-lines');
     const unequal = Math.abs(wood.stock - wood.scion) > 0.5;
-    return method.assess(figuresOf(method.fields, exampleMeasures(method, { ...given, ...(aside && unequal ? { placement: aside.id } : {}) })), {}, USUAL_THRESHOLDS).lines({ unit });
+    return method
+      .assess(
+        figuresOf(
+          method.fields,
+          exampleMeasures(method, { ...given, ...(aside && unequal ? { placement: aside.id } : {}) }),
+        ),
+        {},
+        USUAL_THRESHOLDS,
+      )
+      .lines({ unit });
   } catch {
     return null;
   }

@@ -23,25 +23,36 @@ describe.each(METHODS.map((method) => [method.id, method] as const))('sheets of 
     const thin = fittingWood(method, { stock: stock.from - 0.1, scion: null }, 'mm', STOCK_RANGES);
     expect(thin.problem).toContain(`${stock.from} mm and more`);
     expect(thin.wood).toEqual(woodOf(method.shownWith));
-    if (!stock.thicker) expect(fittingWood(method, { stock: stock.to + 0.1, scion: null }, 'mm', STOCK_RANGES).problem).toMatch(/take |no method is done/);
-    expect(fittingWood(method, { stock: Number.NaN, scion: null }, 'mm', STOCK_RANGES).problem).toContain('more than 0');
+    if (!stock.thicker)
+      expect(fittingWood(method, { stock: stock.to + 0.1, scion: null }, 'mm', STOCK_RANGES).problem).toMatch(
+        /take |no method is done/,
+      );
+    expect(fittingWood(method, { stock: Number.NaN, scion: null }, 'mm', STOCK_RANGES).problem).toContain(
+      'more than 0',
+    );
   });
 });
 
 describe.each(METHODS.map((method) => [method.id, method] as const))('faults of %s', (_id, method) => {
-  const ways = [{}, ...method.schools.flatMap(({ id, options }) => options.slice(1).map((option) => ({ [id]: option.id })))];
+  const ways = [
+    {},
+    ...method.schools.flatMap(({ id, options }) => options.slice(1).map((option) => ({ [id]: option.id }))),
+  ];
   it('name points that the method judges, whatever the school', () => {
     for (const choices of ways) {
       const { steps, points } = shownTechnique(method, choices);
       const judged = points.map(({ id }) => id);
-      for (const { id, wrong } of steps) if (wrong.point) expect(judged, `${id}, ${JSON.stringify(choices)}`).toContain(wrong.point);
+      for (const { id, wrong } of steps)
+        if (wrong.point) expect(judged, `${id}, ${JSON.stringify(choices)}`).toContain(wrong.point);
     }
   });
   it('are drawn beside how it should be, as the step of that fault leaves the pieces, and differ from it', () => {
     const technique = shownTechnique(method);
     const drawn = technique.points.flatMap(({ id }) => {
       const shown = faultShown(technique, id, 'mm');
-      return shown ? [{ ...shown, step: technique.steps.find(({ wrong, spoil }) => wrong.point === id && spoil)! }] : [];
+      return shown
+        ? [{ ...shown, step: technique.steps.find(({ wrong, spoil }) => wrong.point === id && spoil)! }]
+        : [];
     });
     expect(drawn.length).toBeGreaterThanOrEqual(3);
     for (const { step, right, wrong, looks } of drawn) {
@@ -55,16 +66,24 @@ describe.each(METHODS.map((method) => [method.id, method] as const))('faults of 
 describe('schools', () => {
   const told = (method: (typeof METHODS)[number], choices: Record<string, string>): string => {
     const { steps, points, materials, aftercare } = shownTechnique(method, choices);
-    return JSON.stringify([steps.map(({ id, action, look, figures }) => [id, action, look, figures]), points, materials, aftercare]);
+    return JSON.stringify([
+      steps.map(({ id, action, look, figures }) => [id, action, look, figures]),
+      points,
+      materials,
+      aftercare,
+    ]);
   };
-  it.each(METHODS.map((method) => [method.id, method] as const))('of %s: every answer that is not the usual one changes steps, points, materials or aftercare', (_id, method) => {
-    const usual = told(method, {});
-    for (const { id, options } of method.schools) {
-      expect(told(method, { [id]: options[0]!.id })).toBe(usual);
-      const answers = options.slice(1).map((option) => told(method, { [id]: option.id }));
-      for (const [i, answer] of answers.entries()) expect(answer, `${id}: ${options[i + 1]!.words}`).not.toBe(usual);
-    }
-  });
+  it.each(METHODS.map((method) => [method.id, method] as const))(
+    'of %s: every answer that is not the usual one changes steps, points, materials or aftercare',
+    (_id, method) => {
+      const usual = told(method, {});
+      for (const { id, options } of method.schools) {
+        expect(told(method, { [id]: options[0]!.id })).toBe(usual);
+        const answers = options.slice(1).map((option) => told(method, { [id]: option.id }));
+        for (const [i, answer] of answers.entries()) expect(answer, `${id}: ${options[i + 1]!.words}`).not.toBe(usual);
+      }
+    },
+  );
   it('are kept only where they differ from the usual and are known', () => {
     const { schools } = METHODS[0]!;
     expect(relevantChoices({ tongue: 'middle', buds: 'two', glue: 'hot' }, schools)).toEqual({ tongue: 'middle' });
@@ -85,6 +104,8 @@ describe('briefingText', () => {
     expect(irritates(['pear', ' Fig '])).toBe(true);
     expect(irritates(['pear'])).toBe(false);
     const sawn = METHODS.find(({ tools }) => tools.includes('saw'))!;
-    expect(briefingText(shownTechnique(sawn), sawn.tools, { ...notes, sap: true }).cautions.map(({ id }) => id)).toEqual(expect.arrayContaining(['saw', 'sap']));
+    expect(
+      briefingText(shownTechnique(sawn), sawn.tools, { ...notes, sap: true }).cautions.map(({ id }) => id),
+    ).toEqual(expect.arrayContaining(['saw', 'sap']));
   });
 });

@@ -17,9 +17,18 @@ function dayNumber(date: IsoDate): number {
   const [year, month, day] = [Number(date.slice(0, 4)), Number(date.slice(5, 7)), Number(date.slice(8))];
   const marchMonth = (month + 9) % 12;
   const leap = year % 4 === 0 && (year % 100 !== 0 || year % 400 === 0);
-  if (month < 1 || month > 12 || day < 1 || day > MARCH_MONTHS[marchMonth]! - (month === 2 && !leap ? 1 : 0)) throw noDate(date);
+  if (month < 1 || month > 12 || day < 1 || day > MARCH_MONTHS[marchMonth]! - (month === 2 && !leap ? 1 : 0))
+    throw noDate(date);
   const marchYear = month < 3 ? year - 1 : year;
-  return 365 * marchYear + Math.floor(marchYear / 4) - Math.floor(marchYear / 100) + Math.floor(marchYear / 400) + daysBefore(marchMonth) + day - 719_469;
+  return (
+    365 * marchYear +
+    Math.floor(marchYear / 4) -
+    Math.floor(marchYear / 100) +
+    Math.floor(marchYear / 400) +
+    daysBefore(marchMonth) +
+    day -
+    719_469
+  );
 }
 
 /** Days of a year that starts in March before its month (0 to 11). */
@@ -32,7 +41,9 @@ function dateOfDay(number: number): IsoDate {
   const sinceMarch0 = number + 719_468;
   const fourCenturies = Math.floor(sinceMarch0 / 146_097);
   const ofThem = sinceMarch0 - fourCenturies * 146_097;
-  const yearOfThem = Math.floor((ofThem - Math.floor(ofThem / 1460) + Math.floor(ofThem / 36_524) - Math.floor(ofThem / 146_096)) / 365);
+  const yearOfThem = Math.floor(
+    (ofThem - Math.floor(ofThem / 1460) + Math.floor(ofThem / 36_524) - Math.floor(ofThem / 146_096)) / 365,
+  );
   const ofYear = ofThem - (365 * yearOfThem + Math.floor(yearOfThem / 4) - Math.floor(yearOfThem / 100));
   const marchMonth = Math.floor((5 * ofYear + 2) / 153);
   const month = marchMonth < 10 ? marchMonth + 3 : marchMonth - 9;
@@ -87,7 +98,9 @@ export function timeInZone(at: Date, zone: string): number {
   return local.hour * 60 + local.minute;
 }
 
-const SHORT_MONTHS = Array.from({ length: 12 }, (_, month) => new Intl.DateTimeFormat('en-GB', { month: 'short', timeZone: 'UTC' }).format(Date.UTC(2027, month)));
+const SHORT_MONTHS = Array.from({ length: 12 }, (_, month) =>
+  new Intl.DateTimeFormat('en-GB', { month: 'short', timeZone: 'UTC' }).format(Date.UTC(2027, month)),
+);
 
 /** A date for reading: "14 Mar 2027". */
 export function formatDate(date: IsoDate): string {

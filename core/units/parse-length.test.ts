@@ -4,7 +4,15 @@ import { parseLength } from './parse-length';
 
 describe('parseLength', () => {
   it.each([
-    ['9.5', 'mm', 9.5], ['9,52 mm', 'mm', 9.52], ['9,5mm', 'in', 9.5], ['0.375 in', 'mm', 9.525], ['0,375"', 'mm', 9.525], ['0.4', 'in', 10.16], ['1 cm', 'in', 10], [' 12 ', 'mm', 12], ['1 INCH', 'mm', 25.4],
+    ['9.5', 'mm', 9.5],
+    ['9,52 mm', 'mm', 9.52],
+    ['9,5mm', 'in', 9.5],
+    ['0.375 in', 'mm', 9.525],
+    ['0,375"', 'mm', 9.525],
+    ['0.4', 'in', 10.16],
+    ['1 cm', 'in', 10],
+    [' 12 ', 'mm', 12],
+    ['1 INCH', 'mm', 25.4],
   ] as const)('reads %s for a reader of %s', (text, unit, mm) => {
     expect(parseLength(text, unit)).toBe(mm);
   });
@@ -12,10 +20,12 @@ describe('parseLength', () => {
     expect(parseLength(text, 'mm')).toBeNull();
   });
   it('never makes a figure of anything else', () => {
-    fc.assert(fc.property(fc.string(), (text) => {
-      const value = parseLength(text, 'mm');
-      expect(value === null || Number.isFinite(value)).toBe(true);
-      if (value !== null) expect(text).toMatch(/\d/);
-    }));
+    fc.assert(
+      fc.property(fc.string(), (text) => {
+        const value = parseLength(text, 'mm');
+        expect(value === null || Number.isFinite(value)).toBe(true);
+        if (value !== null) expect(text).toMatch(/\d/);
+      }),
+    );
   });
 });

@@ -12,15 +12,27 @@ describe('lengths', () => {
     expect(formatLengthNumber(-0.01, 'mm')).toBe('0');
   });
   it('go there and back', () => {
-    fc.assert(fc.property(fc.double({ min: 0, max: 1000, noNaN: true }), (mm) => {
-      expect(toMillimetres(fromMillimetres(mm, 'in'), 'in')).toBeCloseTo(mm, 9);
-    }));
+    fc.assert(
+      fc.property(fc.double({ min: 0, max: 1000, noNaN: true }), (mm) => {
+        expect(toMillimetres(fromMillimetres(mm, 'in'), 'in')).toBeCloseTo(mm, 9);
+      }),
+    );
   });
 });
 
 describe('parseDecimal', () => {
-  it.each([['9.5', 9.5], ['9,5', 9.5], [' -1,25 ', -1.25], ['\u22121.3', -1.3], ['.5', 0.5], ['7.', 7], ['12', 12]])('reads %j', (text, value) => expect(parseDecimal(text)).toBe(value));
-  it.each(['', 'ten', '1,200.5', '1e3', '--1', '1 2', 'Infinity', '0x10'])('refuses %j', (text) => expect(parseDecimal(text)).toBeNull());
+  it.each([
+    ['9.5', 9.5],
+    ['9,5', 9.5],
+    [' -1,25 ', -1.25],
+    ['\u22121.3', -1.3],
+    ['.5', 0.5],
+    ['7.', 7],
+    ['12', 12],
+  ])('reads %j', (text, value) => expect(parseDecimal(text)).toBe(value));
+  it.each(['', 'ten', '1,200.5', '1e3', '--1', '1 2', 'Infinity', '0x10'])('refuses %j', (text) =>
+    expect(parseDecimal(text)).toBeNull(),
+  );
 });
 
 describe('dates', () => {
@@ -49,6 +61,7 @@ describe('temperatures', () => {
     expect(formatTemperature(4, 'F')).toBe('39 °F');
     expect(formatTemperature(21, 'C')).toBe('21 °C');
     expect(fromCelsius(10, 'F')).toBe(50);
-    for (const celsius of [-12.5, 0, 3.3, 31]) expect(Math.abs(toCelsius(fromCelsius(celsius, 'F'), 'F') - celsius)).toBeLessThan(0.06);
+    for (const celsius of [-12.5, 0, 3.3, 31])
+      expect(Math.abs(toCelsius(fromCelsius(celsius, 'F'), 'F') - celsius)).toBeLessThan(0.06);
   });
 });

@@ -11,9 +11,15 @@ const CLUB_COLUMN: Partial<Record<(typeof STAMPED_TABLES)[number], string | null
 /** A new stamp with every change, in its transaction: seen by others together with it. By chance, so that a restored database never shows an old stamp on other rows. */
 function triggers(table: (typeof STAMPED_TABLES)[number]): string[] {
   const column = CLUB_COLUMN[table] === undefined ? 'club_id' : CLUB_COLUMN[table];
-  return [['INSERT', 'NEW'], ['UPDATE', 'NEW'], ['DELETE', 'OLD']].map(([event, row]) =>
-    `CREATE OR REPLACE TRIGGER stamp_${table}_${event!.toLowerCase()} AFTER ${event} ON ${table} FOR EACH ROW
-     INSERT INTO table_stamps (club_id, table_name, stamp) VALUES (${column === null ? `'${EVERYBODY}'` : `${row}.${column}`}, '${table}', UUID()) ON DUPLICATE KEY UPDATE stamp = VALUES(stamp)`);
+  return [
+    ['INSERT', 'NEW'],
+    ['UPDATE', 'NEW'],
+    ['DELETE', 'OLD'],
+  ].map(
+    ([event, row]) =>
+      `CREATE OR REPLACE TRIGGER stamp_${table}_${event!.toLowerCase()} AFTER ${event} ON ${table} FOR EACH ROW
+     INSERT INTO table_stamps (club_id, table_name, stamp) VALUES (${column === null ? `'${EVERYBODY}'` : `${row}.${column}`}, '${table}', UUID()) ON DUPLICATE KEY UPDATE stamp = VALUES(stamp)`,
+  );
 }
 
 /** A server with a binary log lets only some accounts make triggers. */
@@ -26,10 +32,13 @@ const NOT_ALLOWED = new Set([1227, 1419]);
 export async function up(sequelize: Sequelize): Promise<void> {
   await sequelize.query(TABLE, { type: QueryTypes.RAW });
   try {
-    for (const statement of STAMPED_TABLES.flatMap(triggers)) await sequelize.query(statement, { type: QueryTypes.RAW });
+    for (const statement of STAMPED_TABLES.flatMap(triggers))
+      await sequelize.query(statement, { type: QueryTypes.RAW });
   } catch (error) {
     if (!NOT_ALLOWED.has((error as { parent?: { errno?: number } }).parent?.errno ?? 0)) throw error;
-    console.warn('This database server does not let Pear Bench make triggers, so pages are read anew each time. Set log_bin_trust_function_creators=1 there and remove the row 0006-stamps from the table migrations to mend it.');
+    console.warn(
+      'This database server does not let Pear Bench make triggers, so pages are read anew each time. Set log_bin_trust_function_creators=1 there and remove the row 0006-stamps from the table migrations to mend it.',
+    );
     await sequelize.query('DELETE FROM table_stamps', { type: QueryTypes.RAW });
   }
 }

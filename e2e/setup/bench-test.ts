@@ -12,7 +12,11 @@ export const PASSWORD = password;
 export const WORLD = folder;
 export const DATABASE_PORT = databasePort;
 export const ENVIRONMENT = environment;
-export const PEOPLE = { lead: 'maren@tarnholm.example', assistant: 'joss@tarnholm.example', viewer: 'edda@tarnholm.example' } as const;
+export const PEOPLE = {
+  lead: 'maren@tarnholm.example',
+  assistant: 'joss@tarnholm.example',
+  viewer: 'edda@tarnholm.example',
+} as const;
 
 export function secondClub(): SecondClub {
   return JSON.parse(readFileSync(join(WORLD, 'second-club.json'), 'utf8')) as SecondClub;
@@ -46,13 +50,15 @@ export const test = base.extend<{ expectedNoise: RegExp | null; watched: void; d
       const watch = (page: Page): void => {
         page.on('console', (message) => {
           // The console names the page; what could not be loaded is named by the message's place.
-          if (['error', 'warning'].includes(message.type())) heard.push(`${message.type()}: ${message.text()} ${message.location().url} (${page.url()})`);
+          if (['error', 'warning'].includes(message.type()))
+            heard.push(`${message.type()}: ${message.text()} ${message.location().url} (${page.url()})`);
         });
         page.on('pageerror', (error) => heard.push(`error: ${error.message} (${page.url()})`));
         page.on('request', (request) => {
           const url = request.url();
           // Loopback is ours too: some tests start a second server of their own.
-          if (!/^http:\/\/127\.0\.0\.1:\d+\//.test(url) && !/^(blob|data|about|chrome-error):/.test(url)) heard.push(`request to another host: ${url}`);
+          if (!/^http:\/\/127\.0\.0\.1:\d+\//.test(url) && !/^(blob|data|about|chrome-error):/.test(url))
+            heard.push(`request to another host: ${url}`);
         });
       };
       context.pages().forEach(watch);
@@ -81,6 +87,11 @@ export async function apiSignIn(request: APIRequestContext, email: string): Prom
 /** Ids of the demo's workshops: the one that was, and the one to come. */
 export async function workshopIds(page: Page): Promise<{ past: string; upcoming: string }> {
   await page.goto('/season');
-  const id = async (title: string): Promise<string> => (await page.getByRole('listitem').getByRole('link', { name: title, exact: true }).last().getAttribute('href'))!.split('/')[2]!;
+  const id = async (title: string): Promise<string> =>
+    (await page
+      .getByRole('listitem')
+      .getByRole('link', { name: title, exact: true })
+      .last()
+      .getAttribute('href'))!.split('/')[2]!;
   return { past: await id('Pears and medlars on the bench'), upcoming: await id('Late winter whips') };
 }

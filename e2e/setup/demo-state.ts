@@ -9,8 +9,12 @@ import { runSql } from './run-sql';
  * tried again meets nothing of its first try.
  */
 
-const outboxes = (folder: string): { live: string; kept: string } => ({ live: join(folder, 'outbox'), kept: join(folder, 'outbox-of-the-demo') });
-const tables = (folder: string): string[] => runSql(folder, "SELECT table_name FROM information_schema.tables WHERE table_schema = 'pear_bench'").split('\n');
+const outboxes = (folder: string): { live: string; kept: string } => ({
+  live: join(folder, 'outbox'),
+  kept: join(folder, 'outbox-of-the-demo'),
+});
+const tables = (folder: string): string[] =>
+  runSql(folder, "SELECT table_name FROM information_schema.tables WHERE table_schema = 'pear_bench'").split('\n');
 
 /** Keeps the state aside, in a schema and a folder beside the live ones. */
 export function keepDemoState(folder: string): void {
@@ -23,8 +27,12 @@ export function keepDemoState(folder: string): void {
 /** Puts the kept state back, and starts the database again where a broken-off test left it stopped. */
 export async function restoreDemoState(folder: string, port: number): Promise<void> {
   const pidFile = join(folder, 'mariadb.pid');
-  if (!existsSync(pidFile) || !existsSync(`/proc/${readFileSync(pidFile, 'utf8').trim()}`)) await startMariaDb(folder, { port });
-  const rows = tables(folder).flatMap((table) => [`DELETE FROM \`${table}\`;`, `INSERT INTO \`${table}\` SELECT * FROM of_the_demo.\`${table}\`;`]);
+  if (!existsSync(pidFile) || !existsSync(`/proc/${readFileSync(pidFile, 'utf8').trim()}`))
+    await startMariaDb(folder, { port });
+  const rows = tables(folder).flatMap((table) => [
+    `DELETE FROM \`${table}\`;`,
+    `INSERT INTO \`${table}\` SELECT * FROM of_the_demo.\`${table}\`;`,
+  ]);
   runSql(folder, ['SET FOREIGN_KEY_CHECKS = 0;', 'START TRANSACTION;', ...rows, 'COMMIT;'].join('\n'));
   const { live, kept } = outboxes(folder);
   rmSync(live, { recursive: true, force: true });

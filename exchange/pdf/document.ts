@@ -19,7 +19,12 @@ const fontFile = (subset: 'latin' | 'latin-ext', weight: Weight): string =>
 export function makePdf(paper: Paper, title: string, draw: (doc: Doc) => void): Promise<Buffer> {
   return new Promise((resolve, reject) => {
     const [width, height] = PAPER[paper];
-    const doc = new PDFDocument({ size: [width * MM, height * MM], margin: 0, autoFirstPage: false, info: { Title: title, Producer: 'Pear Bench', Creator: 'Pear Bench' } });
+    const doc = new PDFDocument({
+      size: [width * MM, height * MM],
+      margin: 0,
+      autoFirstPage: false,
+      info: { Title: title, Producer: 'Pear Bench', Creator: 'Pear Bench' },
+    });
     const chunks: Buffer[] = [];
     doc.on('data', (chunk: Buffer) => chunks.push(chunk));
     doc.on('end', () => resolve(Buffer.concat(chunks)));
@@ -56,7 +61,10 @@ function stretches(text: string): { text: string; subset: 'latin' | 'latin-ext' 
 }
 
 export function textWidth(doc: Doc, text: string, { size, weight = 400 }: TextStyle): number {
-  return stretches(text).reduce((sum, part) => sum + doc.font(`${part.subset}-${weight}`).fontSize(size).widthOfString(part.text), 0);
+  return stretches(text).reduce(
+    (sum, part) => sum + doc.font(`${part.subset}-${weight}`).fontSize(size).widthOfString(part.text),
+    0,
+  );
 }
 
 /** Writes one line with its baseline at `y`. */
@@ -69,13 +77,23 @@ export function writeLine(doc: Doc, text: string, x: number, y: number, style: T
   const { size, weight = 400, colour = '#16201a', anchor = 'start' } = style;
   let at = x - (anchor === 'start' ? 0 : textWidth(doc, shown, style) * (anchor === 'middle' ? 0.5 : 1));
   for (const part of stretches(shown)) {
-    doc.font(`${part.subset}-${weight}`).fontSize(size).fillColor(colour).text(part.text, at, y, { lineBreak: false, baseline: 'alphabetic' });
+    doc
+      .font(`${part.subset}-${weight}`)
+      .fontSize(size)
+      .fillColor(colour)
+      .text(part.text, at, y, { lineBreak: false, baseline: 'alphabetic' });
     at += doc.widthOfString(part.text);
   }
 }
 
 /** Writes text over several lines and returns the y below it. */
-export function writeParagraph(doc: Doc, text: string, x: number, y: number, style: TextStyle & { width: number }): number {
+export function writeParagraph(
+  doc: Doc,
+  text: string,
+  x: number,
+  y: number,
+  style: TextStyle & { width: number },
+): number {
   let line = '';
   let at = y;
   const { width, ...rest } = style;

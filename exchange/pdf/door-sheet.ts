@@ -39,7 +39,13 @@ export function doorSheetPdf(sheet: DoorSheet, paper: Paper): Promise<Buffer> {
     });
     const top = Math.max(y, 38 * MM + column * step) + 6 * MM;
     drawRoom(doc, sheet, left, top, right - left, (height - 16) * MM - top);
-    writeLine(doc, 'Nothing in the mouth, blades closed or down before hands meet, cut away from the body. Local rules come first.', left, (height - 9) * MM, { size: 8.5, colour: '#4c564f', width: right - left });
+    writeLine(
+      doc,
+      'Nothing in the mouth, blades closed or down before hands meet, cut away from the body. Local rules come first.',
+      left,
+      (height - 9) * MM,
+      { size: 8.5, colour: '#4c564f', width: right - left },
+    );
   });
 }
 
@@ -47,17 +53,28 @@ export function doorSheetPdf(sheet: DoorSheet, paper: Paper): Promise<Buffer> {
 function drawRoom(doc: Doc, { room, people }: DoorSheet, x: number, y: number, width: number, height: number): void {
   const scale = Math.min(width / room.width, height / room.depth);
   const at = (metresX: number, metresY: number): [number, number] => [x + metresX * scale, y + metresY * scale];
-  doc.lineWidth(1.4).rect(x, y, room.width * scale, room.depth * scale).stroke('#16201a');
+  doc
+    .lineWidth(1.4)
+    .rect(x, y, room.width * scale, room.depth * scale)
+    .stroke('#16201a');
   for (const bench of room.benches) {
     const [w, h] = bench.turned ? [BENCH_DEPTH, bench.length] : [bench.length, BENCH_DEPTH];
     const [bx, by] = at(bench.x - w / 2, bench.y - h / 2);
-    doc.lineWidth(0.8).rect(bx, by, w * scale, h * scale).fillAndStroke('#e6ede6', '#16201a');
+    doc
+      .lineWidth(0.8)
+      .rect(bx, by, w * scale, h * scale)
+      .fillAndStroke('#e6ede6', '#16201a');
     const [cx, cy] = at(bench.x, bench.y);
-    writeLine(doc, bench.name, cx, cy + 3, { size: 8, anchor: 'middle', width: (bench.turned ? 30 : w * scale) });
+    writeLine(doc, bench.name, cx, cy + 3, { size: 8, anchor: 'middle', width: bench.turned ? 30 : w * scale });
     placesOf(bench).forEach((place, i) => {
-      const person = people.find(({ seatId }) => room.seating[seatId]?.bench === bench.id && room.seating[seatId]?.place === i);
+      const person = people.find(
+        ({ seatId }) => room.seating[seatId]?.bench === bench.id && room.seating[seatId]?.place === i,
+      );
       const [px, py] = at(place.x, place.y);
-      doc.lineWidth(0.7).circle(px, py, Math.min(7, 0.26 * scale)).fillAndStroke('#fdfefc', '#16201a');
+      doc
+        .lineWidth(0.7)
+        .circle(px, py, Math.min(7, 0.26 * scale))
+        .fillAndStroke('#fdfefc', '#16201a');
       if (person) writeLine(doc, String(person.number), px, py + 2.6, { size: 7.5, weight: 700, anchor: 'middle' });
     });
   }
@@ -65,6 +82,10 @@ function drawRoom(doc: Doc, { room, people }: DoorSheet, x: number, y: number, w
     const [sx, sy] = at(spot.x, spot.y);
     doc.circle(sx, sy, 2.2).fill('#16201a');
     const near = sx > x + room.width * scale * 0.7;
-    writeLine(doc, SPOT_WORDS[spot.kind], near ? sx - 4 : sx + 4, sy + 2.6, { size: 7.5, weight: 700, anchor: near ? 'end' : 'start' });
+    writeLine(doc, SPOT_WORDS[spot.kind], near ? sx - 4 : sx + 4, sy + 2.6, {
+      size: 7.5,
+      weight: 700,
+      anchor: near ? 'end' : 'start',
+    });
   }
 }

@@ -31,12 +31,16 @@ export function handoutPdf(handout: Handout, paper: Paper): Promise<Buffer> {
   return makePdf(paper, `${method.name}, handout`, (doc) => {
     doc.addPage();
     writeLine(doc, method.name, EDGE * MM, 19 * MM, { size: 21, weight: 700 });
-    const below = writeParagraph(doc, `${method.purpose} ${method.use.when}`, EDGE * MM, 25.5 * MM, { size: 9, width: (width - 2 * EDGE) * MM });
+    const below = writeParagraph(doc, `${method.purpose} ${method.use.when}`, EDGE * MM, 25.5 * MM, {
+      size: 9,
+      width: (width - 2 * EDGE) * MM,
+    });
     drawSteps(doc, 0, steps.slice(0, onFirst), below / MM + 2, height - 14, width);
     foot(doc, handout, 1, width, height);
     doc.addPage();
     const rest = steps.slice(onFirst);
-    const split = 14 + Math.ceil(rest.length / COLUMNS) * Math.min(44, (height - 100) / Math.ceil(rest.length / COLUMNS));
+    const split =
+      14 + Math.ceil(rest.length / COLUMNS) * Math.min(44, (height - 100) / Math.ceil(rest.length / COLUMNS));
     drawSteps(doc, onFirst, rest, 12, split, width);
     drawAfter(doc, handout, split + 5, width);
     foot(doc, handout, 2, width, height);
@@ -50,21 +54,44 @@ function drawSteps(doc: Doc, first: number, steps: StepSheet[], top: number, bot
   steps.forEach((step, i) => {
     const x = EDGE + (i % COLUMNS) * wide;
     const y = top + Math.floor(i / COLUMNS) * tall;
-    doc.lineWidth(0.4).moveTo(x * MM, y * MM).lineTo((x + wide - 4) * MM, y * MM).stroke('#8a938c');
+    doc
+      .lineWidth(0.4)
+      .moveTo(x * MM, y * MM)
+      .lineTo((x + wide - 4) * MM, y * MM)
+      .stroke('#8a938c');
     writeLine(doc, String(first + i + 1), x * MM, (y + 7) * MM, { size: 17, weight: 700 });
     const room = step.noCut ? 0 : 33;
     if (!step.noCut) {
       const scale = Math.min((room - 1) / step.drawing.width, (tall - 3) / step.drawing.height);
-      paintDrawing(doc, step.drawing, (x + wide - 4 - step.drawing.width * scale) * MM, (y + 1.5) * MM, scale, Math.max(4.2, Math.min(6.5, step.drawing.height * scale * 0.13)));
+      paintDrawing(
+        doc,
+        step.drawing,
+        (x + wide - 4 - step.drawing.width * scale) * MM,
+        (y + 1.5) * MM,
+        scale,
+        Math.max(4.2, Math.min(6.5, step.drawing.height * scale * 0.13)),
+      );
     }
     const words = (wide - room - 14) * MM;
     let at = writeParagraph(doc, step.action, (x + 9) * MM, (y + 5) * MM, { size: 9.4, weight: 700, width: words });
-    const figures = step.figures.map((figure) => `${figure.name} ${figure.text}${figure.range ? ` (${figure.range})` : ''}`).join(' · ');
+    const figures = step.figures
+      .map((figure) => `${figure.name} ${figure.text}${figure.range ? ` (${figure.range})` : ''}`)
+      .join(' · ');
     if (figures) at = writeParagraph(doc, figures, (x + 9) * MM, at + 1, { size: 8.8, width: words });
     const room1 = (y + tall - 2) * MM;
     // What does not fit is left to the page of the method: a handout is read with dirty hands.
-    for (const [text, weight] of [[step.blocks, 700], [`Look for: ${step.look}`, 400], [step.caution ? `${step.caution.title}: ${step.caution.text}` : null, 400]] as const) {
-      if (text && at + heightOf(doc, text, words) < room1) at = writeParagraph(doc, text, (x + 9) * MM, at + 1, { size: NOTE, weight, width: words, colour: weight === 700 ? '#16201a' : '#3b463e' });
+    for (const [text, weight] of [
+      [step.blocks, 700],
+      [`Look for: ${step.look}`, 400],
+      [step.caution ? `${step.caution.title}: ${step.caution.text}` : null, 400],
+    ] as const) {
+      if (text && at + heightOf(doc, text, words) < room1)
+        at = writeParagraph(doc, text, (x + 9) * MM, at + 1, {
+          size: NOTE,
+          weight,
+          width: words,
+          colour: weight === 700 ? '#16201a' : '#3b463e',
+        });
     }
   });
 }
@@ -79,14 +106,37 @@ function drawAfter(doc: Doc, { method, technique, rule, unit }: Handout, top: nu
   const length = (mm: number): string => formatLength(mm, unit);
   writeLine(doc, 'Judged by', EDGE * MM, top * MM, { size: 10, weight: 700 });
   let at = (top + 4) * MM;
-  for (const { id, name, good } of wordedPoints(method, rule).filter(({ id }) => (rule.weights[id] ?? 0) > 0)) at = writeParagraph(doc, `${name} ${rule.weights[id]}: ${good}`, EDGE * MM, at, { size: 6.8, width: (half - 5) * MM });
+  for (const { id, name, good } of wordedPoints(method, rule).filter(({ id }) => (rule.weights[id] ?? 0) > 0))
+    at = writeParagraph(doc, `${name} ${rule.weights[id]}: ${good}`, EDGE * MM, at, {
+      size: 6.8,
+      width: (half - 5) * MM,
+    });
   writeLine(doc, 'Afterwards', (EDGE + half) * MM, top * MM, { size: 10, weight: 700 });
   at = (top + 4) * MM;
-  for (const task of technique.aftercare) at = writeParagraph(doc, `${task.name}: ${triggerWords(task.trigger, length)}`, (EDGE + half) * MM, at, { size: 6.8, width: (half - 2) * MM });
-  writeParagraph(doc, `Alive: ${method.earlySign}. Failing: ${method.failureSign}.`, (EDGE + half) * MM, at + 2, { size: 6.8, weight: 700, width: (half - 2) * MM });
+  for (const task of technique.aftercare)
+    at = writeParagraph(doc, `${task.name}: ${triggerWords(task.trigger, length)}`, (EDGE + half) * MM, at, {
+      size: 6.8,
+      width: (half - 2) * MM,
+    });
+  writeParagraph(doc, `Alive: ${method.earlySign}. Failing: ${method.failureSign}.`, (EDGE + half) * MM, at + 2, {
+    size: 6.8,
+    weight: 700,
+    width: (half - 2) * MM,
+  });
 }
 
 function foot(doc: Doc, { method, drawnFor }: Handout, page: number, width: number, height: number): void {
-  writeParagraph(doc, page === 1 ? method.knifeCaution : 'Local rules, the club’s own rules and licensed practice come first. Protected varieties may not be propagated freely.', EDGE * MM, (height - 10) * MM, { size: 6.4, width: (width - 2 * EDGE - 78) * MM, colour: '#48534b' });
-  writeLine(doc, `${method.name}, ${drawnFor}, page ${page} of 2`, (width - EDGE) * MM, (height - 7) * MM, { size: 6.4, anchor: 'end' });
+  writeParagraph(
+    doc,
+    page === 1
+      ? method.knifeCaution
+      : 'Local rules, the club’s own rules and licensed practice come first. Protected varieties may not be propagated freely.',
+    EDGE * MM,
+    (height - 10) * MM,
+    { size: 6.4, width: (width - 2 * EDGE - 78) * MM, colour: '#48534b' },
+  );
+  writeLine(doc, `${method.name}, ${drawnFor}, page ${page} of 2`, (width - EDGE) * MM, (height - 7) * MM, {
+    size: 6.4,
+    anchor: 'end',
+  });
 }

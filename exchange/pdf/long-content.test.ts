@@ -14,63 +14,198 @@ import { tagsPdf } from './tags';
 
 /* Names and lists longer than anybody planned for: all of it stays on the paper, and nobody is left out. */
 
-const WORDS = ['Ona', 'Marlow-Ferrel', 'Þórunn', 'Ilunga', 'Wen', 'von der Schilfinsel', 'Đorđe', 'Quince', 'Jean-Noël', 'Llanfairpwll'];
-const name = fc.array(fc.constantFrom(...WORDS), { minLength: 1, maxLength: 9 }).map((parts) => parts.join(' ').slice(0, 120));
+const WORDS = [
+  'Ona',
+  'Marlow-Ferrel',
+  'Þórunn',
+  'Ilunga',
+  'Wen',
+  'von der Schilfinsel',
+  'Đorđe',
+  'Quince',
+  'Jean-Noël',
+  'Llanfairpwll',
+];
+const name = fc
+  .array(fc.constantFrom(...WORDS), { minLength: 1, maxLength: 9 })
+  .map((parts) => parts.join(' ').slice(0, 120));
 const paper = fc.constantFrom<Paper>('A4', 'Letter');
 const RUNS = { numRuns: 5 };
 
-interface Box { left: number; right: number; top: number; bottom: number; word: string }
+interface Box {
+  left: number;
+  right: number;
+  top: number;
+  bottom: number;
+  word: string;
+}
 function boxes(pdf: Buffer): Box[] {
   const html = execFileSync('pdftotext', ['-bbox', '-', '-'], { input: pdf, maxBuffer: 50_000_000 }).toString();
-  return [...html.matchAll(/xMin="([-\d.]+)" yMin="([-\d.]+)" xMax="([-\d.]+)" yMax="([-\d.]+)">([^<]*)</g)].map(([, left, top, right, bottom, word]) => ({ left: Number(left), top: Number(top), right: Number(right), bottom: Number(bottom), word: word! }));
+  return [...html.matchAll(/xMin="([-\d.]+)" yMin="([-\d.]+)" xMax="([-\d.]+)" yMax="([-\d.]+)">([^<]*)</g)].map(
+    ([, left, top, right, bottom, word]) => ({
+      left: Number(left),
+      top: Number(top),
+      right: Number(right),
+      bottom: Number(bottom),
+      word: word!,
+    }),
+  );
 }
 function staysOn(pdf: Buffer, sheet: Paper): Box[] {
   const [width, height] = PAPER[sheet].map((mm) => (mm * 72) / 25.4) as [number, number];
   const all = boxes(pdf);
   expect(all.length).toBeGreaterThan(0);
-  for (const { left, right, top, bottom, word } of all) expect(left >= 0 && top >= 0 && right <= width && bottom <= height, `"${word}" at ${left},${top}`).toBe(true);
+  for (const { left, right, top, bottom, word } of all)
+    expect(left >= 0 && top >= 0 && right <= width && bottom <= height, `"${word}" at ${left},${top}`).toBe(true);
   return all;
 }
 const words = (all: Box[]): string => all.map(({ word }) => word).join(' ');
 
 describe('long content on paper', () => {
   it('score sheets have two rows for each seat, however many and whatever their names', async () => {
-    await fc.assert(fc.asyncProperty(fc.array(name, { minLength: 1, maxLength: 40 }), name, fc.constantFrom(...METHODS), paper, async (people, title, method, sheet) => {
-      const all = staysOn(await scoreSheetPdf({ method, rule: defaultRule(method), title, date: '2027-03-06', seats: people.map((one, i) => ({ number: i + 1, name: one })), unit: 'in' }, sheet), sheet);
-      for (let number = 1; number <= people.length; number++) expect(all.filter(({ word }) => word === `${number}-`)).toHaveLength(2);
-    }), RUNS);
+    await fc.assert(
+      fc.asyncProperty(
+        fc.array(name, { minLength: 1, maxLength: 40 }),
+        name,
+        fc.constantFrom(...METHODS),
+        paper,
+        async (people, title, method, sheet) => {
+          const all = staysOn(
+            await scoreSheetPdf(
+              {
+                method,
+                rule: defaultRule(method),
+                title,
+                date: '2027-03-06',
+                seats: people.map((one, i) => ({ number: i + 1, name: one })),
+                unit: 'in',
+              },
+              sheet,
+            ),
+            sheet,
+          );
+          for (let number = 1; number <= people.length; number++)
+            expect(all.filter(({ word }) => word === `${number}-`)).toHaveLength(2);
+        },
+      ),
+      RUNS,
+    );
   });
   it('the sheet at the door has everybody by number, and the whole day', async () => {
-    await fc.assert(fc.asyncProperty(fc.array(name, { minLength: 1, maxLength: 60 }), name, paper, async (people, title, sheet) => {
-      const seats = people.map((one, i) => ({ id: `s${i}`, number: i + 1, name: one, leftHanded: false }));
-      const room = usualRoom(seats.length, 4, (n) => `Bench ${n}`);
-      const { blocks } = timePlan(USUAL_DAY, [{ method: 'Whip-and-tongue', practice: 5, keepers: 3 }, { method: 'Bark graft', practice: 2, keepers: 1 }], seats.length);
-      const all = staysOn(await doorSheetPdf({ title, date: '2027-03-06', place: title, blocks, room: { ...room, seating: seatPeople(room, seats) }, people: seats.map(({ id, number, name: one }) => ({ seatId: id, number, name: one, bench: 'Bench 1' })) }, sheet), sheet);
-      const said = all.map(({ word }) => word);
-      for (let number = 1; number <= people.length; number++) expect(said).toContain(String(number));
-      expect(words(all)).toContain('Blades counted');
-    }), RUNS);
+    await fc.assert(
+      fc.asyncProperty(fc.array(name, { minLength: 1, maxLength: 60 }), name, paper, async (people, title, sheet) => {
+        const seats = people.map((one, i) => ({ id: `s${i}`, number: i + 1, name: one, leftHanded: false }));
+        const room = usualRoom(seats.length, 4, (n) => `Bench ${n}`);
+        const { blocks } = timePlan(
+          USUAL_DAY,
+          [
+            { method: 'Whip-and-tongue', practice: 5, keepers: 3 },
+            { method: 'Bark graft', practice: 2, keepers: 1 },
+          ],
+          seats.length,
+        );
+        const all = staysOn(
+          await doorSheetPdf(
+            {
+              title,
+              date: '2027-03-06',
+              place: title,
+              blocks,
+              room: { ...room, seating: seatPeople(room, seats) },
+              people: seats.map(({ id, number, name: one }) => ({ seatId: id, number, name: one, bench: 'Bench 1' })),
+            },
+            sheet,
+          ),
+          sheet,
+        );
+        const said = all.map(({ word }) => word);
+        for (let number = 1; number <= people.length; number++) expect(said).toContain(String(number));
+        expect(words(all)).toContain('Blades counted');
+      }),
+      RUNS,
+    );
   });
   it('kit lists go on over as many pages as they need', async () => {
-    await fc.assert(fc.asyncProperty(fc.array(name, { minLength: 1, maxLength: 90 }), paper, async (things, sheet) => {
-      const lines = things.map((one, i) => ({ id: `l${i}`, name: `${one} no${i}`, unit: 'pieces', per: (['seat', 'bench', 'workshop'] as const)[i % 3]!, each: i % 3 === 2 ? null : 2, total: 20 + i, note: one, inStore: 0, buy: 20 + i, price: 1.5, cost: 30 }));
-      const pdf = await kitListPdf({ title: things[0]!, date: '2027-03-06', people: 12, methods: things.slice(0, 4), lines, problem: null }, sheet);
-      staysOn(pdf, sheet);
-      expect(Number(/Pages:\s+(\d+)/.exec(execFileSync('pdfinfo', ['-'], { input: pdf }).toString())![1])).toBeGreaterThanOrEqual(Math.ceil(things.length / 60));
-    }), RUNS);
+    await fc.assert(
+      fc.asyncProperty(fc.array(name, { minLength: 1, maxLength: 90 }), paper, async (things, sheet) => {
+        const lines = things.map((one, i) => ({
+          id: `l${i}`,
+          name: `${one} no${i}`,
+          unit: 'pieces',
+          per: (['seat', 'bench', 'workshop'] as const)[i % 3]!,
+          each: i % 3 === 2 ? null : 2,
+          total: 20 + i,
+          note: one,
+          inStore: 0,
+          buy: 20 + i,
+          price: 1.5,
+          cost: 30,
+        }));
+        const pdf = await kitListPdf(
+          { title: things[0]!, date: '2027-03-06', people: 12, methods: things.slice(0, 4), lines, problem: null },
+          sheet,
+        );
+        staysOn(pdf, sheet);
+        expect(
+          Number(/Pages:\s+(\d+)/.exec(execFileSync('pdfinfo', ['-'], { input: pdf }).toString())![1]),
+        ).toBeGreaterThanOrEqual(Math.ceil(things.length / 60));
+      }),
+      RUNS,
+    );
   });
   it('slips have every plant of a person', async () => {
-    await fc.assert(fc.asyncProperty(name, name, fc.integer({ min: 1, max: 50 }), paper, async (person, title, count, sheet) => {
-      const plants = Array.from({ length: count }, (_, i) => ({ code: `K7M4${String(i).padStart(2, '2')}`.slice(0, 6), variety: title, ribbon: 'violet, dots' }));
-      const all = staysOn(await reportSlipsPdf([{ name: person, clubName: title, workshop: title, workshopDate: '2027-03-06', question: 'Is there a new shoot?', closesOn: '2027-05-20', url: 'https://bench.example/r/x', plants }], sheet), sheet);
-      expect(all.filter(({ word }) => word === 'K7M')).toHaveLength(count);
-    }), RUNS);
+    await fc.assert(
+      fc.asyncProperty(name, name, fc.integer({ min: 1, max: 50 }), paper, async (person, title, count, sheet) => {
+        const plants = Array.from({ length: count }, (_, i) => ({
+          code: `K7M4${String(i).padStart(2, '2')}`.slice(0, 6),
+          variety: title,
+          ribbon: 'violet, dots',
+        }));
+        const all = staysOn(
+          await reportSlipsPdf(
+            [
+              {
+                name: person,
+                clubName: title,
+                workshop: title,
+                workshopDate: '2027-03-06',
+                question: 'Is there a new shoot?',
+                closesOn: '2027-05-20',
+                url: 'https://bench.example/r/x',
+                plants,
+              },
+            ],
+            sheet,
+          ),
+          sheet,
+        );
+        expect(all.filter(({ word }) => word === 'K7M')).toHaveLength(count);
+      }),
+      RUNS,
+    );
   });
   it('tags hold long names of varieties in any size, with the code whole', async () => {
-    await fc.assert(fc.asyncProperty(name, name, fc.integer({ min: 50, max: 150 }), fc.integer({ min: 22, max: 80 }), paper, async (variety, stock, width, height, sheet) => {
-      const tags = Array.from({ length: 5 }, () => ({ code: 'K7M4XQ', url: 'https://bench.example/u/K7M4XQ', variety, stock, date: '2027-03-06', initials: 'O. M. F.' }));
-      const all = staysOn(await tagsPdf(tags, sheet, { width, height }), sheet);
-      expect(all.filter(({ word }) => word === '4XQ')).toHaveLength(5);
-    }), RUNS);
+    await fc.assert(
+      fc.asyncProperty(
+        name,
+        name,
+        fc.integer({ min: 50, max: 150 }),
+        fc.integer({ min: 22, max: 80 }),
+        paper,
+        async (variety, stock, width, height, sheet) => {
+          const tags = Array.from({ length: 5 }, () => ({
+            code: 'K7M4XQ',
+            url: 'https://bench.example/u/K7M4XQ',
+            variety,
+            stock,
+            date: '2027-03-06',
+            initials: 'O. M. F.',
+          }));
+          const all = staysOn(await tagsPdf(tags, sheet, { width, height }), sheet);
+          expect(all.filter(({ word }) => word === '4XQ')).toHaveLength(5);
+        },
+      ),
+      RUNS,
+    );
   });
 });

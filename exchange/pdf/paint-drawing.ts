@@ -41,20 +41,31 @@ const INK: Record<Role, Ink> = {
 /** Paints a display list with its top left corner at (x, y) points, enlarged by `scale`. */
 export function paintDrawing(doc: Doc, drawing: DisplayList, x: number, y: number, scale: number, words = 7): void {
   const unit = MM * scale;
-  const bar = Math.max(...drawing.items.flatMap((item) => (item.kind === 'path' && item.role === 'scale' ? item.points.map(([, py]) => py) : [])), 0);
+  const bar = Math.max(
+    ...drawing.items.flatMap((item) =>
+      item.kind === 'path' && item.role === 'scale' ? item.points.map(([, py]) => py) : [],
+    ),
+    0,
+  );
   for (const item of drawing.items) {
     if (item.kind === 'label') {
       // In a small drawing a line of words is taller than the room its scale bar leaves for it.
-      const at = y + (item.role === 'scale' ? Math.max(item.at[1] * unit, bar * unit + words * 1.05) : item.at[1] * unit);
+      const at =
+        y + (item.role === 'scale' ? Math.max(item.at[1] * unit, bar * unit + words * 1.05) : item.at[1] * unit);
       writeLine(doc, item.text, x + item.at[0] * unit, at, { size: words, anchor: item.anchor });
       continue;
     }
     const ink = INK[item.role];
-    item.points.forEach(([px, py], i) => (i === 0 ? doc.moveTo(x + px * unit, y + py * unit) : doc.lineTo(x + px * unit, y + py * unit)));
+    item.points.forEach(([px, py], i) =>
+      i === 0 ? doc.moveTo(x + px * unit, y + py * unit) : doc.lineTo(x + px * unit, y + py * unit),
+    );
     if (item.closed) doc.closePath();
     if (ink.dash) doc.dash(ink.dash, { space: ink.dash });
     else doc.undash();
-    doc.lineWidth(ink.width ?? 0.4).lineCap('butt').lineJoin('round');
+    doc
+      .lineWidth(ink.width ?? 0.4)
+      .lineCap('butt')
+      .lineJoin('round');
     if (item.fill && ink.fill && ink.stroke) doc.fillAndStroke(ink.fill, ink.stroke);
     else if (item.fill && ink.fill) doc.fill(ink.fill);
     else doc.stroke(ink.stroke ?? '#16201a');

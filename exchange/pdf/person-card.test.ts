@@ -8,7 +8,14 @@ import { defaultRule, judgeUnion } from '@/core/score/rubric/judge-union';
 import { faultShown } from '@/core/teach/fault-shown';
 import { personCardsPdf } from './person-card';
 
-const union = (number: number, score: number | null): CardUnion => ({ number, score, contact: 0.8, words: 'both sides, 80 %', fatal: false, glyph: { runs: [{ from: 0, to: 3 }], fatal: null } });
+const union = (number: number, score: number | null): CardUnion => ({
+  number,
+  score,
+  contact: 0.8,
+  words: 'both sides, 80 %',
+  fatal: false,
+  glyph: { runs: [{ from: 0, to: 3 }], fatal: null },
+});
 
 /** Something to train whose step is drawn. */
 function trained(method: (typeof METHODS)[number], name: string, how: string) {
@@ -19,24 +26,57 @@ function trained(method: (typeof METHODS)[number], name: string, how: string) {
 
 function cardOf(method: (typeof METHODS)[number], count: number): PersonCard {
   const { assessment } = judgeUnion(method, defaultRule(method), exampleMeasures(method), {}, 'joined');
-  const drawn = (n: number) => ({ union: union(n, 80 + n), side: assessment.side({ unit: 'mm' }), lines: assessment.lines({ unit: 'mm' }) });
+  const drawn = (n: number) => ({
+    union: union(n, 80 + n),
+    side: assessment.side({ unit: 'mm' }),
+    lines: assessment.lines({ unit: 'mm' }),
+  });
   return {
-    name: 'Łucja Ferrel', seat: 7, clubName: 'Reed Islet Grafters', workshop: 'Bench day', date: '2027-03-06', method: method.name, ready: true, unions: Array.from({ length: count }, (_, i) => union(i + 1, i === 1 ? null : 80 + i)),
-    first: count > 0 ? drawn(1) : null, last: count > 1 ? drawn(count) : null, 
-    train: count > 0 ? [trained(method, 'Hold', 'Push it home until the faces close.'), trained(method, 'Binding', 'Wrap from below upwards, each turn over the last.')] : [],
-    keepers: [{ code: 'K7M4XQ', variety: 'Grey Heron', stock: 'Reedmoor' }], looks: [{ from: '2027-03-20', to: '2027-03-27', look: 'callus along the cut' }],
-    tasks: Array.from({ length: 60 }, (_, i) => ({ name: `Task ${i + 1}`, from: '2027-03-06', to: '2027-03-08', missed: null })),
+    name: 'Łucja Ferrel',
+    seat: 7,
+    clubName: 'Reed Islet Grafters',
+    workshop: 'Bench day',
+    date: '2027-03-06',
+    method: method.name,
+    ready: true,
+    unions: Array.from({ length: count }, (_, i) => union(i + 1, i === 1 ? null : 80 + i)),
+    first: count > 0 ? drawn(1) : null,
+    last: count > 1 ? drawn(count) : null,
+    train:
+      count > 0
+        ? [
+            trained(method, 'Hold', 'Push it home until the faces close.'),
+            trained(method, 'Binding', 'Wrap from below upwards, each turn over the last.'),
+          ]
+        : [],
+    keepers: [{ code: 'K7M4XQ', variety: 'Grey Heron', stock: 'Reedmoor' }],
+    looks: [{ from: '2027-03-20', to: '2027-03-27', look: 'callus along the cut' }],
+    tasks: Array.from({ length: 60 }, (_, i) => ({
+      name: `Task ${i + 1}`,
+      from: '2027-03-06',
+      to: '2027-03-08',
+      missed: null,
+    })),
   };
 }
 
 const text = (pdf: Buffer): string => execFileSync('pdftotext', ['-layout', '-', '-'], { input: pdf }).toString();
-const pages = (pdf: Buffer): number => Number(/Pages:\s+(\d+)/.exec(execFileSync('pdfinfo', ['-'], { input: pdf }).toString())![1]);
+const pages = (pdf: Buffer): number =>
+  Number(/Pages:\s+(\d+)/.exec(execFileSync('pdfinfo', ['-'], { input: pdf }).toString())![1]);
 /** Boxes of words in points: left, right, bottom. */
-const boxes = (pdf: Buffer) => [...execFileSync('pdftotext', ['-bbox', '-', '-'], { input: pdf }).toString().matchAll(/xMin="([\d.]+)" yMin="[\d.]+" xMax="([\d.]+)" yMax="([\d.]+)"/g)].map((match) => match.slice(1, 4).map(Number) as [number, number, number]);
+const boxes = (pdf: Buffer) =>
+  [
+    ...execFileSync('pdftotext', ['-bbox', '-', '-'], { input: pdf })
+      .toString()
+      .matchAll(/xMin="([\d.]+)" yMin="[\d.]+" xMax="([\d.]+)" yMax="([\d.]+)"/g),
+  ].map((match) => match.slice(1, 4).map(Number) as [number, number, number]);
 
 describe.each(METHODS.map((method) => [method.id, method] as const))('a card of %s', (_id, method) => {
   it('is one page a person on A4 and Letter, whatever it holds, with nothing beyond the paper', async () => {
-    for (const [paper, width, height] of [['A4', 595.3, 841.9], ['Letter', 612, 792]] as const) {
+    for (const [paper, width, height] of [
+      ['A4', 595.3, 841.9],
+      ['Letter', 612, 792],
+    ] as const) {
       const pdf = await personCardsPdf([cardOf(method, 6), cardOf(method, 1)], paper);
       expect(pages(pdf)).toBe(2);
       for (const [left, right, bottom] of boxes(pdf)) {
@@ -44,7 +84,19 @@ describe.each(METHODS.map((method) => [method.id, method] as const))('a card of 
         expect(right).toBeLessThan(width);
         expect(bottom).toBeLessThan(height);
       }
-      for (const part of ['Łucja Ferrel', 'seat 7', 'First, attempt 1', 'Last, attempt 6', 'Hold, not good in 2 of your last 4', 'Binding, not good in 2 of your last 4', 'right', 'wrong', 'K7M 4XQ Grey Heron on Reedmoor', 'Look: callus along the cut']) expect(text(pdf)).toContain(part);
+      for (const part of [
+        'Łucja Ferrel',
+        'seat 7',
+        'First, attempt 1',
+        'Last, attempt 6',
+        'Hold, not good in 2 of your last 4',
+        'Binding, not good in 2 of your last 4',
+        'right',
+        'wrong',
+        'K7M 4XQ Grey Heron on Reedmoor',
+        'Look: callus along the cut',
+      ])
+        expect(text(pdf)).toContain(part);
     }
   });
 });

@@ -20,8 +20,16 @@ export function personCardsPdf(cards: readonly PersonCard[], paper: Paper): Prom
       doc.addPage();
       writeLine(doc, card.name, left, 22 * MM, { size: 24, weight: 700, width: right - left - 30 * MM });
       writeLine(doc, `seat ${card.seat}`, right, 22 * MM, { size: 14, weight: 700, anchor: 'end' });
-      writeLine(doc, `${card.workshop}, ${formatDate(card.date)}. ${card.method}. ${card.clubName}`, left, 28 * MM, { size: 9.5, colour: '#48534b', width: right - left });
-      doc.lineWidth(1).moveTo(left, 31 * MM).lineTo(right, 31 * MM).stroke('#16201a');
+      writeLine(doc, `${card.workshop}, ${formatDate(card.date)}. ${card.method}. ${card.clubName}`, left, 28 * MM, {
+        size: 9.5,
+        colour: '#48534b',
+        width: right - left,
+      });
+      doc
+        .lineWidth(1)
+        .moveTo(left, 31 * MM)
+        .lineTo(right, 31 * MM)
+        .stroke('#16201a');
       let y = attempts(doc, card, left, right, 38 * MM);
       y = unions(doc, card, left, right, y + 6 * MM);
       y = training(doc, card, left, right, y + 7 * MM);
@@ -43,10 +51,20 @@ function attempts(doc: Doc, { unions, ready }: PersonCard, left: number, right: 
     const x = left + i * step;
     const glyph = unionGlyph(union.glyph);
     paintDrawing(doc, glyph, x, top + 3 * MM, Math.min(0.8, (step / MM / glyph.width) * 0.9), 5);
-    writeLine(doc, union.score === null ? '–' : String(Math.round(union.score)), x + step * 0.36, top + 17 * MM, { size: 9, weight: 700, anchor: 'middle' });
+    writeLine(doc, union.score === null ? '–' : String(Math.round(union.score)), x + step * 0.36, top + 17 * MM, {
+      size: 9,
+      weight: 700,
+      anchor: 'middle',
+    });
   }
   const lastWords = unions.at(-1)!;
-  writeParagraph(doc, `${unions.length} scored; the last one: ${lastWords.words}. ${ready ? 'Ready for living wood.' : 'Not at the line of readiness yet.'} Thick green is where the lines met.`, left, top + 23 * MM, { size: 8.5, width: half - left - 4 * MM });
+  writeParagraph(
+    doc,
+    `${unions.length} scored; the last one: ${lastWords.words}. ${ready ? 'Ready for living wood.' : 'Not at the line of readiness yet.'} Thick green is where the lines met.`,
+    left,
+    top + 23 * MM,
+    { size: 8.5, width: half - left - 4 * MM },
+  );
   curves(doc, unions, half + 6 * MM, right, top);
   return top + 32 * MM;
 }
@@ -57,7 +75,11 @@ function curves(doc: Doc, unions: CardUnion[], left: number, right: number, top:
   const y = (share: number): number => y0 - (y0 - y1) * share;
   for (const share of [0, 0.5, 1]) {
     doc.lineWidth(0.3).moveTo(x0, y(share)).lineTo(x1, y(share)).stroke('#bcc8be');
-    writeLine(doc, String(share * 100), x0 - 1.5 * MM, y(share) + 1 * MM, { size: 7, anchor: 'end', colour: '#48534b' });
+    writeLine(doc, String(share * 100), x0 - 1.5 * MM, y(share) + 1 * MM, {
+      size: 7,
+      anchor: 'end',
+      colour: '#48534b',
+    });
   }
   const line = (values: (number | null)[], colour: string, dash: number | null): void => {
     const known = values.flatMap((value, i) => (value === null ? [] : [[x(i), y(value)] as const]));
@@ -67,9 +89,21 @@ function curves(doc: Doc, unions: CardUnion[], left: number, right: number, top:
     doc.undash();
     for (const [px, py] of known) doc.circle(px, py, 1.5).fill(colour);
   };
-  line(unions.map(({ contact }) => contact), '#0b7a3b', 2.5);
-  line(unions.map(({ score }) => (score === null ? null : score / 100)), '#16201a', null);
-  writeLine(doc, 'score, whole line; contact in %, broken line', x1, y0 + 4.5 * MM, { size: 7.5, anchor: 'end', colour: '#48534b' });
+  line(
+    unions.map(({ contact }) => contact),
+    '#0b7a3b',
+    2.5,
+  );
+  line(
+    unions.map(({ score }) => (score === null ? null : score / 100)),
+    '#16201a',
+    null,
+  );
+  writeLine(doc, 'score, whole line; contact in %, broken line', x1, y0 + 4.5 * MM, {
+    size: 7.5,
+    anchor: 'end',
+    colour: '#48534b',
+  });
 }
 
 /** First against last, to one scale. */
@@ -77,10 +111,21 @@ function unions(doc: Doc, { first, last }: PersonCard, left: number, right: numb
   const shown = [first && { ...first, head: 'First' }, last && { ...last, head: 'Last' }].flatMap((one) => one ?? []);
   if (shown.length === 0) return top;
   const [high, wide] = [68 * MM, (right - left) / 2];
-  const scale = Math.min(MOST_SCALE, ...shown.map(({ side, lines }) => Math.min(high / MM / Math.max(side.height, lines.height), (wide / MM - 14) / (side.width + lines.width))));
+  const scale = Math.min(
+    MOST_SCALE,
+    ...shown.map(({ side, lines }) =>
+      Math.min(high / MM / Math.max(side.height, lines.height), (wide / MM - 14) / (side.width + lines.width)),
+    ),
+  );
   for (const [i, { head, union, side, lines }] of shown.entries()) {
     const x = left + i * wide;
-    writeLine(doc, `${head}, attempt ${union.number}: ${union.score === null ? 'not scored' : Math.round(union.score)}`, x, top, { size: 12, weight: 700 });
+    writeLine(
+      doc,
+      `${head}, attempt ${union.number}: ${union.score === null ? 'not scored' : Math.round(union.score)}`,
+      x,
+      top,
+      { size: 12, weight: 700 },
+    );
     writeLine(doc, union.words, x, top + 5 * MM, { size: 9, width: wide - 6 * MM });
     paintDrawing(doc, side, x + 4 * MM, top + 9 * MM, scale);
     paintDrawing(doc, lines, x + (side.width * scale + 12) * MM, top + 9 * MM, scale);
@@ -90,11 +135,25 @@ function unions(doc: Doc, { first, last }: PersonCard, left: number, right: numb
 
 function training(doc: Doc, { train, unions: all }: PersonCard, left: number, right: number, top: number): number {
   if (all.length === 0) return top;
-  writeLine(doc, train.length === 0 ? 'Nothing to train in particular: the same again.' : train.length === 1 ? 'What to train' : 'Two things to train', left, top, { size: 12, weight: 700 });
+  writeLine(
+    doc,
+    train.length === 0
+      ? 'Nothing to train in particular: the same again.'
+      : train.length === 1
+        ? 'What to train'
+        : 'Two things to train',
+    left,
+    top,
+    { size: 12, weight: 700 },
+  );
   let y = top + 6 * MM;
   const words = { size: 10, width: (right - left) * 0.6 };
   for (const { name, times, of, how, shown } of train) {
-    doc.lineWidth(2).moveTo(left + 1, y - 3 * MM).lineTo(left + 1, y + 4 * MM).stroke('#16201a');
+    doc
+      .lineWidth(2)
+      .moveTo(left + 1, y - 3 * MM)
+      .lineTo(left + 1, y + 4 * MM)
+      .stroke('#16201a');
     writeLine(doc, `${name}, not good in ${times} of your last ${of}`, left + 4 * MM, y, { ...words, weight: 700 });
     const below = writeParagraph(doc, how, left + 4 * MM, y + 5 * MM, words);
     if (shown) rightAndWrong(doc, shown, left + 8 * MM + words.width, right, y - 3 * MM);
@@ -109,21 +168,56 @@ const STEP_HIGH = 30;
 function rightAndWrong(doc: Doc, shown: FaultShown, left: number, right: number, top: number): void {
   const wide = (right - left) / 2;
   const drawings = [thumbnail(shown.right), thumbnail(shown.wrong)];
-  const scale = Math.min(...drawings.map(({ width, height }) => Math.min((STEP_HIGH - 4) / height, (wide / MM - 2) / width)));
-  for (const [i, { head, colour }] of [{ head: 'right', colour: '#16201a' }, { head: 'wrong', colour: '#a3261c' }].entries()) {
+  const scale = Math.min(
+    ...drawings.map(({ width, height }) => Math.min((STEP_HIGH - 4) / height, (wide / MM - 2) / width)),
+  );
+  for (const [i, { head, colour }] of [
+    { head: 'right', colour: '#16201a' },
+    { head: 'wrong', colour: '#a3261c' },
+  ].entries()) {
     writeLine(doc, head, left + i * wide, top + 2 * MM, { size: 8, weight: 700, colour });
     paintDrawing(doc, drawings[i]!, left + i * wide, top + 4 * MM, scale);
   }
 }
 
 /** What goes home, and when to look at it; as much as the page holds. */
-function home(doc: Doc, { keepers, looks, tasks }: PersonCard, left: number, right: number, top: number, bottom: number): void {
+function home(
+  doc: Doc,
+  { keepers, looks, tasks }: PersonCard,
+  left: number,
+  right: number,
+  top: number,
+  bottom: number,
+): void {
   const end = bottom - 14 * MM;
   let y = top;
-  writeLine(doc, keepers.length === 0 ? 'Nothing goes home yet.' : 'What goes home with you', left, y, { size: 12, weight: 700 });
+  writeLine(doc, keepers.length === 0 ? 'Nothing goes home yet.' : 'What goes home with you', left, y, {
+    size: 12,
+    weight: 700,
+  });
   y += 5.5 * MM;
-  if (keepers.length > 0) y = writeParagraph(doc, keepers.map(({ code, variety, stock }) => `${formatCode(code)} ${variety} on ${stock}`).join('  ·  '), left, y, { size: 9.5, width: right - left }) + 2 * MM;
-  const rows = [...looks.map(({ from, to, look }) => ({ when: `${formatDate(from)} to ${formatDate(to)}`, what: `Look: ${look}`, bold: true })), ...tasks.map(({ from, to, name }) => ({ when: from === to ? formatDate(from) : `${formatDate(from)} to ${formatDate(to)}`, what: name, bold: false }))];
+  if (keepers.length > 0)
+    y =
+      writeParagraph(
+        doc,
+        keepers.map(({ code, variety, stock }) => `${formatCode(code)} ${variety} on ${stock}`).join('  ·  '),
+        left,
+        y,
+        { size: 9.5, width: right - left },
+      ) +
+      2 * MM;
+  const rows = [
+    ...looks.map(({ from, to, look }) => ({
+      when: `${formatDate(from)} to ${formatDate(to)}`,
+      what: `Look: ${look}`,
+      bold: true,
+    })),
+    ...tasks.map(({ from, to, name }) => ({
+      when: from === to ? formatDate(from) : `${formatDate(from)} to ${formatDate(to)}`,
+      what: name,
+      bold: false,
+    })),
+  ];
   if (keepers.length === 0) return;
   for (const { when, what, bold } of rows) {
     if (y > end) break;

@@ -26,15 +26,26 @@ export function reportSlipsPdf(slips: Slip[], paper: Paper): Promise<Buffer> {
       doc.addPage();
       let y = 24 * MM;
       writeLine(doc, slip.name, left, y, { size: 18, weight: 700, width: width - 40 * MM });
-      y = writeParagraph(doc, `${slip.workshop}, ${formatDate(slip.workshopDate)}`, left, y + 16, { size: 11, width: width - 40 * MM });
+      y = writeParagraph(doc, `${slip.workshop}, ${formatDate(slip.workshopDate)}`, left, y + 16, {
+        size: 11,
+        width: width - 40 * MM,
+      });
       if (slip.url) drawQr(doc, slip.url, left + width - 36 * MM, 10 * MM, 28 * MM);
       y = Math.max(y, 50 * MM);
       y = writeParagraph(doc, slip.question, left, y, { size: 13, weight: 700, width });
-      y = writeParagraph(doc, `Tick one box for each tag and hand this slip back to ${slip.clubName} by ${formatDate(slip.closesOn)}, or read it out by phone.${slip.url ? ' Or point a phone at the square above and answer there.' : ''}`, left, y + 2, { size: 10, width });
+      y = writeParagraph(
+        doc,
+        `Tick one box for each tag and hand this slip back to ${slip.clubName} by ${formatDate(slip.closesOn)}, or read it out by phone.${slip.url ? ' Or point a phone at the square above and answer there.' : ''}`,
+        left,
+        y + 2,
+        { size: 10, width },
+      );
       y += 8;
       const boxes = left + 62 * MM;
       const step = (width - 62 * MM) / ANSWERS.length;
-      ANSWERS.forEach((answer, i) => writeLine(doc, ANSWER_WORDS[answer], boxes + i * step, y, { size: 9, width: step - 4 }));
+      ANSWERS.forEach((answer, i) =>
+        writeLine(doc, ANSWER_WORDS[answer], boxes + i * step, y, { size: 9, width: step - 4 }),
+      );
       for (const plant of slip.plants) {
         y += 11 * MM;
         if (y > (sheetHeight - 24) * MM) {
@@ -44,14 +55,31 @@ export function reportSlipsPdf(slips: Slip[], paper: Paper): Promise<Buffer> {
         writeLine(doc, formatCode(plant.code), left, y, { size: 14, weight: 700 });
         writeLine(doc, plant.variety, left + 27 * MM, y - 4, { size: 9, width: 34 * MM });
         writeLine(doc, `ribbon ${plant.ribbon}`, left + 27 * MM, y + 6, { size: 8, colour: '#4c564f', width: 34 * MM });
-        ANSWERS.forEach((_, i) => doc.lineWidth(0.8).rect(boxes + i * step, y - 4.5 * MM, 5.5 * MM, 5.5 * MM).stroke('#16201a'));
-        doc.lineWidth(0.3).moveTo(left, y + 3.4 * MM).lineTo(left + width, y + 3.4 * MM).stroke('#8a938c');
+        ANSWERS.forEach((_, i) =>
+          doc
+            .lineWidth(0.8)
+            .rect(boxes + i * step, y - 4.5 * MM, 5.5 * MM, 5.5 * MM)
+            .stroke('#16201a'),
+        );
+        doc
+          .lineWidth(0.3)
+          .moveTo(left, y + 3.4 * MM)
+          .lineTo(left + width, y + 3.4 * MM)
+          .stroke('#8a938c');
       }
-      writeParagraph(doc, `The instructors of ${slip.clubName} read this slip, nobody else. Ask them at any time to erase your name and address.`, left, (sheetHeight - 16) * MM, { size: 8, colour: '#4c564f', width });
+      writeParagraph(
+        doc,
+        `The instructors of ${slip.clubName} read this slip, nobody else. Ask them at any time to erase your name and address.`,
+        left,
+        (sheetHeight - 16) * MM,
+        { size: 8, colour: '#4c564f', width },
+      );
     }
     if (slips.length === 0) {
       doc.addPage();
-      writeLine(doc, 'Everybody of this round can be reached by message; there are no slips to print.', left, 30 * MM, { size: 12 });
+      writeLine(doc, 'Everybody of this round can be reached by message; there are no slips to print.', left, 30 * MM, {
+        size: 12,
+      });
     }
   });
 }

@@ -35,7 +35,8 @@ export function scoreSheetPdf(sheet: ScoreSheet, paper: Paper): Promise<Buffer> 
     for (let page = 0; page < sheets; page++) {
       doc.addPage();
       drawHead(doc, sheet, sheetWidth, `${page + 1} of ${sheets}`);
-      for (let i = 0; i < perSheet; i++) drawRow(doc, sheet, rows[page * perSheet + i] ?? null, (84 + i * ROW) * MM, sheetWidth);
+      for (let i = 0; i < perSheet; i++)
+        drawRow(doc, sheet, rows[page * perSheet + i] ?? null, (84 + i * ROW) * MM, sheetWidth);
     }
   });
 }
@@ -47,7 +48,13 @@ function drawHead(doc: Doc, { method, title, date, unit }: ScoreSheet, sheetWidt
   writeLine(doc, `${method.name}, ${formatDate(date)}`, left, 24 * MM, { size: 11 });
   writeLine(doc, `sheet ${page}`, right, 18 * MM, { size: 10, anchor: 'end' });
   writeLine(doc, 'Assessor ____________________   Filled in on ______________ at ______', left, 31 * MM, { size: 10 });
-  writeParagraph(doc, `Lengths in ${unit === 'mm' ? 'mm' : 'inches'}. ${picksInWords(method)} Ring a letter only where something is wrong, and write p poor, r recut or f fatal beside it.`, left, 37 * MM, { size: 8.5, width: 118 * MM });
+  writeParagraph(
+    doc,
+    `Lengths in ${unit === 'mm' ? 'mm' : 'inches'}. ${picksInWords(method)} Ring a letter only where something is wrong, and write p poor, r recut or f fatal beside it.`,
+    left,
+    37 * MM,
+    { size: 8.5, width: 118 * MM },
+  );
   const { side, lines } = method.assess(figuresOf(method.fields, exampleMeasures(method)), {}, USUAL_THRESHOLDS);
   const drawings = [side({ unit }), lines({ unit })];
   // Side by side in the room that the head leaves, 66 by 70 mm.
@@ -59,10 +66,21 @@ function drawHead(doc: Doc, { method, title, date, unit }: ScoreSheet, sheetWidt
 
 /** What to write for each field that is picked: the number of the pick. */
 function picksInWords(method: Method): string {
-  return method.fields.filter(({ place }) => place === 'picked').map(({ short, picks }) => `${short}: ${picks!.map(({ words }, i) => `${i + 1} ${words.toLowerCase()}`).join(', ')}.`).join(' ');
+  return method.fields
+    .filter(({ place }) => place === 'picked')
+    .map(
+      ({ short, picks }) => `${short}: ${picks!.map(({ words }, i) => `${i + 1} ${words.toLowerCase()}`).join(', ')}.`,
+    )
+    .join(' ');
 }
 
-function drawRow(doc: Doc, { method, rule }: ScoreSheet, seat: { number: number; name: string } | null, y: number, sheetWidth: number): void {
+function drawRow(
+  doc: Doc,
+  { method, rule }: ScoreSheet,
+  seat: { number: number; name: string } | null,
+  y: number,
+  sheetWidth: number,
+): void {
   const left = 14 * MM;
   const right = (sheetWidth - 14) * MM;
   doc.lineWidth(0.3).moveTo(left, y).lineTo(right, y).stroke('#8a938c');
@@ -73,13 +91,21 @@ function drawRow(doc: Doc, { method, rule }: ScoreSheet, seat: { number: number;
   boxes.forEach((name, i) => {
     const x = left + 26 * MM + i * step;
     writeLine(doc, name, x, y + 3.4 * MM, { size: 6.5, colour: '#4c564f' });
-    doc.lineWidth(0.5).rect(x, y + 4.4 * MM, step - 2 * MM, 6.4 * MM).stroke('#16201a');
+    doc
+      .lineWidth(0.5)
+      .rect(x, y + 4.4 * MM, step - 2 * MM, 6.4 * MM)
+      .stroke('#16201a');
   });
-  const judged = wordedPoints(method, rule).filter(({ stage, measured, faults }) => stage === 'joined' && !measured && faults.length > 0);
+  const judged = wordedPoints(method, rule).filter(
+    ({ stage, measured, faults }) => stage === 'joined' && !measured && faults.length > 0,
+  );
   const gap = (right - left - 26 * MM) / judged.length;
   judged.forEach((point, i) => {
     const x = left + 26 * MM + i * gap;
-    doc.lineWidth(0.4).circle(x + 2.4 * MM, y + 15 * MM, 2.2 * MM).stroke('#16201a');
+    doc
+      .lineWidth(0.4)
+      .circle(x + 2.4 * MM, y + 15 * MM, 2.2 * MM)
+      .stroke('#16201a');
     writeLine(doc, point.letter.toUpperCase(), x + 2.4 * MM, y + 16.1 * MM, { size: 8, weight: 700, anchor: 'middle' });
     writeLine(doc, point.name, x, y + 20.4 * MM, { size: 6, colour: '#4c564f', width: gap - 2 });
   });

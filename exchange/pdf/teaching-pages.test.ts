@@ -36,7 +36,9 @@ function pagesOf(pdf: Buffer): number {
 describe.each(['A4', 'Letter'] as const)('cut templates on %s', (paper) => {
   it('have a check line of 50 mm, measured on the rasterised page', async () => {
     const method = METHODS[0]!;
-    const image = raster(await templateSheetsPdf(layOut(method.template!({}, woodOf({ stock: 10, scion: 10 })), paper), 'Check'));
+    const image = raster(
+      await templateSheetsPdf(layOut(method.template!({}, woodOf({ stock: 10, scion: 10 })), paper), 'Check'),
+    );
     expect((image.width / DPI) * 25.4).toBeCloseTo(SHEETS[paper].width, 0);
     const row = Math.round((22 / 25.4) * DPI);
     let [longest, run] = [0, 0];
@@ -50,7 +52,10 @@ describe.each(['A4', 'Letter'] as const)('cut templates on %s', (paper) => {
 
 describe('the SVG of templates', () => {
   it('is in millimetres, a user unit each', () => {
-    const svg = templateSheetsSvg(layOut(METHODS[0]!.template!({}, woodOf({ stock: 10, scion: 10 })), 'A4'), 'Whip & <tongue>');
+    const svg = templateSheetsSvg(
+      layOut(METHODS[0]!.template!({}, woodOf({ stock: 10, scion: 10 })), 'A4'),
+      'Whip & <tongue>',
+    );
     expect(svg).toContain('width="210mm"');
     expect(svg).toContain('viewBox="0 0 210 297.00"');
     expect(svg).toContain('M12 22H62');
@@ -62,7 +67,17 @@ describe.each(METHODS.map((method) => [method.id, method] as const))('the handou
   it('has two pages with every step on them', async () => {
     const wood = woodOf(method.shownWith);
     const steps = stepSheets(method, {}, wood, 'mm');
-    const pdf = await handoutPdf({ method, technique: method.technique({}, wood), steps, rule: { ...defaultRule(method), words: { label: { good: 'all four lines of our tag' } } }, unit: 'mm', drawnFor: 'drawn for the usual pair' }, 'A4');
+    const pdf = await handoutPdf(
+      {
+        method,
+        technique: method.technique({}, wood),
+        steps,
+        rule: { ...defaultRule(method), words: { label: { good: 'all four lines of our tag' } } },
+        unit: 'mm',
+        drawnFor: 'drawn for the usual pair',
+      },
+      'A4',
+    );
     expect(pagesOf(pdf)).toBe(2);
     const words = execFileSync('pdftotext', ['-raw', '-', '-'], { input: pdf }).toString().replace(/\s+/g, ' ');
     expect(words).toContain('all four lines of our tag');

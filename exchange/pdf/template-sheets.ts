@@ -2,7 +2,11 @@ import { CHECK_LINE, type LaidOut, SHEETS } from '@/core/teach/templates/lay-out
 import type { TemplateStroke } from '@/core/methods/template';
 import { type Doc, makePdf, MM, writeLine, writeParagraph } from './document';
 
-const STYLE: Record<TemplateStroke['kind'], { width: number; dash: number | null }> = { cut: { width: 1.1, dash: null }, mark: { width: 0.35, dash: null }, fold: { width: 0.5, dash: 3 } };
+const STYLE: Record<TemplateStroke['kind'], { width: number; dash: number | null }> = {
+  cut: { width: 1.1, dash: null },
+  mark: { width: 0.35, dash: null },
+  fold: { width: 0.5, dash: 3 },
+};
 
 /** Cut templates in true millimetres, each sheet with a line to measure after printing. */
 export function templateSheetsPdf(laid: LaidOut, title: string): Promise<Buffer> {
@@ -25,7 +29,13 @@ export function templateSheetsPdf(laid: LaidOut, title: string): Promise<Buffer>
         }
         doc.undash();
         for (const { at, text } of piece.words) writeLine(doc, text, at[0] * MM, at[1] * MM, { size: 7 });
-        writeParagraph(doc, `${piece.name}${piece.part ? `, part ${piece.part.nth} of ${piece.part.of}` : ''}. ${piece.use}`, 0, (piece.height + 4) * MM, { size: 7, width: Math.max(46, piece.width) * MM });
+        writeParagraph(
+          doc,
+          `${piece.name}${piece.part ? `, part ${piece.part.nth} of ${piece.part.of}` : ''}. ${piece.use}`,
+          0,
+          (piece.height + 4) * MM,
+          { size: 7, width: Math.max(46, piece.width) * MM },
+        );
         doc.restore();
       }
     });
@@ -36,8 +46,24 @@ function head(doc: Doc, title: string, page: string, width: number, messages: st
   writeLine(doc, title, 12 * MM, 15 * MM, { size: 13, weight: 700, width: (width - 50) * MM });
   writeLine(doc, `sheet ${page}`, (width - 12) * MM, 15 * MM, { size: 8, anchor: 'end' });
   // Thin, so that its ends say where to measure.
-  doc.lineWidth(0.35).moveTo(12 * MM, 22 * MM).lineTo((12 + CHECK_LINE) * MM, 22 * MM).stroke('#16201a');
-  for (const x of [12, 12 + CHECK_LINE]) doc.moveTo(x * MM, 20 * MM).lineTo(x * MM, 24 * MM).stroke('#16201a');
-  writeLine(doc, `Measure this line: ${CHECK_LINE} mm. If it is not, print again with scaling off (100 %, actual size).`, (16 + CHECK_LINE) * MM, 23 * MM, { size: 8 });
-  messages.forEach((message, i) => writeParagraph(doc, message, 12 * MM, (28 + i * 6) * MM, { size: 7.5, weight: 700, width: (width - 24) * MM }));
+  doc
+    .lineWidth(0.35)
+    .moveTo(12 * MM, 22 * MM)
+    .lineTo((12 + CHECK_LINE) * MM, 22 * MM)
+    .stroke('#16201a');
+  for (const x of [12, 12 + CHECK_LINE])
+    doc
+      .moveTo(x * MM, 20 * MM)
+      .lineTo(x * MM, 24 * MM)
+      .stroke('#16201a');
+  writeLine(
+    doc,
+    `Measure this line: ${CHECK_LINE} mm. If it is not, print again with scaling off (100 %, actual size).`,
+    (16 + CHECK_LINE) * MM,
+    23 * MM,
+    { size: 8 },
+  );
+  messages.forEach((message, i) =>
+    writeParagraph(doc, message, 12 * MM, (28 + i * 6) * MM, { size: 7.5, weight: 700, width: (width - 24) * MM }),
+  );
 }

@@ -1,19 +1,26 @@
 import { CHECK_LINE, type LaidOut, SHEETS } from '@/core/teach/templates/lay-out';
 
-const escape = (text: string): string => text.replace(/[&<>"]/g, (character) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[character]!);
+const escape = (text: string): string =>
+  text.replace(/[&<>"]/g, (character) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[character]!);
 
 /** All sheets of cut templates under one another in one SVG, a user unit a millimetre. */
 export function templateSheetsSvg(laid: LaidOut, title: string): string {
   const { width, height } = SHEETS[laid.paper];
   const total = height * laid.sheets.length;
-  const text = (x: number, y: number, size: number, words: string): string => `<text x="${x.toFixed(2)}" y="${y.toFixed(2)}" font-size="${size}">${escape(words)}</text>`;
+  const text = (x: number, y: number, size: number, words: string): string =>
+    `<text x="${x.toFixed(2)}" y="${y.toFixed(2)}" font-size="${size}">${escape(words)}</text>`;
   const sheets = laid.sheets.map((pieces, i) => {
     const head = [
-      text(12, 15, 4.6, `${title}, sheet ${i + 1} of ${laid.sheets.length}`), `<path class="cut" d="M12 20V24M12 22H${12 + CHECK_LINE}M${12 + CHECK_LINE} 20V24"/>`, text(16 + CHECK_LINE, 23, 2.8, `Measure this line: ${CHECK_LINE} mm. Print with scaling off.`),
+      text(12, 15, 4.6, `${title}, sheet ${i + 1} of ${laid.sheets.length}`),
+      `<path class="cut" d="M12 20V24M12 22H${12 + CHECK_LINE}M${12 + CHECK_LINE} 20V24"/>`,
+      text(16 + CHECK_LINE, 23, 2.8, `Measure this line: ${CHECK_LINE} mm. Print with scaling off.`),
       ...(i === 0 ? laid.messages.map((message, n) => text(12, 29 + n * 4, 2.4, message)) : []),
     ];
     const body = pieces.map((piece) => {
-      const strokes = piece.strokes.map(({ kind, points }) => `<path class="${kind}" d="${points.map(([x, y], k) => `${k === 0 ? 'M' : 'L'}${x.toFixed(3)} ${y.toFixed(3)}`).join('')}"/>`);
+      const strokes = piece.strokes.map(
+        ({ kind, points }) =>
+          `<path class="${kind}" d="${points.map(([x, y], k) => `${k === 0 ? 'M' : 'L'}${x.toFixed(3)} ${y.toFixed(3)}`).join('')}"/>`,
+      );
       const words = piece.words.map(({ at, text: say }) => text(at[0], at[1], 2.4, say));
       return `<g transform="translate(${piece.x.toFixed(3)} ${piece.y.toFixed(3)})">${strokes.join('')}${words.join('')}${text(0, piece.height + 4, 2.4, `${piece.name}${piece.part ? `, part ${piece.part.nth} of ${piece.part.of}` : ''}. ${piece.use}`)}</g>`;
     });

@@ -3,7 +3,14 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { changeKeepers, listKeepers, makeKeepers } from './keepers';
 import { addReport } from '@/server/follow-up/reports';
 import { addRound, getRound } from '@/server/follow-up/rounds';
-import { refusalOf, statementsOf, testClub, testWorkshop, type TestClub, type TestWorkshop } from '@/server/testing/test-club';
+import {
+  refusalOf,
+  statementsOf,
+  testClub,
+  testWorkshop,
+  type TestClub,
+  type TestWorkshop,
+} from '@/server/testing/test-club';
 import { refreshUnionFacts } from '@/server/platform/union-facts';
 
 let club: TestClub;
@@ -17,18 +24,34 @@ beforeAll(async () => {
 describe('a keeper that is voided', () => {
   it('is held from the first look on, so that nobody reports on it in between', async () => {
     const [keeper] = await listKeepers(club.as('lead'), workshop.id);
-    const { asked } = await statementsOf(club, () => changeKeepers(club.as('lead'), workshop.id, { plantIds: [keeper!.id], voided: true }));
+    const { asked } = await statementsOf(club, () =>
+      changeKeepers(club.as('lead'), workshop.id, { plantIds: [keeper!.id], voided: true }),
+    );
     const looks = asked.filter((sql) => sql.includes('FROM `plants`') || sql.includes('FROM `reports`'));
     expect(looks[0]).toMatch(/`plants`.* FOR UPDATE/);
-    await addRound(club.as('lead'), workshop.id, uuid(), { milestone: 'healed', opensOn: '2027-04-01', closesOn: '2027-05-01' });
+    await addRound(club.as('lead'), workshop.id, uuid(), {
+      milestone: 'healed',
+      opensOn: '2027-04-01',
+      closesOn: '2027-05-01',
+    });
   });
   it('is refused once somebody has reported on it', async () => {
     const keepers = await listKeepers(club.as('lead'), workshop.id);
     const keeper = keepers.at(-1)!;
     const [roundRow] = await club.services.db.rounds.findAll({ where: { clubId: club.clubId }, raw: true });
     const round = await getRound(club.as('lead'), roundRow!.id);
-    await addReport(club.services.db, { clubId: club.clubId, round, reportId: uuid(), given: { unionId: keeper.unionId, answer: 'yes', note: '' }, source: 'phone', enteredBy: null, now: club.services.now });
-    expect(await refusalOf(changeKeepers(club.as('lead'), workshop.id, { plantIds: [keeper.id], voided: true }))).toMatchObject({ refusal: 'conflict' });
+    await addReport(club.services.db, {
+      clubId: club.clubId,
+      round,
+      reportId: uuid(),
+      given: { unionId: keeper.unionId, answer: 'yes', note: '' },
+      source: 'phone',
+      enteredBy: null,
+      now: club.services.now,
+    });
+    expect(
+      await refusalOf(changeKeepers(club.as('lead'), workshop.id, { plantIds: [keeper.id], voided: true })),
+    ).toMatchObject({ refusal: 'conflict' });
   });
 });
 

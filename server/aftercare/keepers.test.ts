@@ -32,34 +32,67 @@ describe('keepers', () => {
   });
   it('change wood, stock and grafter, one or many at once, all or none', async () => {
     const other = uuid();
-    await addWoodLot(club.as('lead'), workshop.id, other, { variety: 'Lantern Bay', species: 'medlar', source: 'landing', cutOn: '' });
+    await addWoodLot(club.as('lead'), workshop.id, other, {
+      variety: 'Lantern Bay',
+      species: 'medlar',
+      source: 'landing',
+      cutOn: '',
+    });
     const all = await keepers();
-    await changeKeepers(club.as('lead'), workshop.id, { plantIds: [all[0]!.id, all[1]!.id], woodLotId: other, seatId: workshop.seatIds[1] });
+    await changeKeepers(club.as('lead'), workshop.id, {
+      plantIds: [all[0]!.id, all[1]!.id],
+      woodLotId: other,
+      seatId: workshop.seatIds[1],
+    });
     const changed = (await keepers()).filter(({ wood }) => wood.variety === 'Lantern Bay');
-    expect(changed.map(({ id, seat }) => [id, seat.id])).toEqual([all[0]!.id, all[1]!.id].map((id) => [id, workshop.seatIds[1]]));
-    const facts = await club.services.db.unionFacts.findAll({ where: { clubId: club.clubId, seatId: workshop.seatIds[1]! }, raw: true });
+    expect(changed.map(({ id, seat }) => [id, seat.id])).toEqual(
+      [all[0]!.id, all[1]!.id].map((id) => [id, workshop.seatIds[1]]),
+    );
+    const facts = await club.services.db.unionFacts.findAll({
+      where: { clubId: club.clubId, seatId: workshop.seatIds[1]! },
+      raw: true,
+    });
     expect(facts).toHaveLength(4);
-    expect(await refusalOf(changeKeepers(club.as('lead'), workshop.id, { plantIds: [all[0]!.id, uuid()], voided: true }))).toMatchObject({ refusal: 'not-found' });
+    expect(
+      await refusalOf(changeKeepers(club.as('lead'), workshop.id, { plantIds: [all[0]!.id, uuid()], voided: true })),
+    ).toMatchObject({ refusal: 'not-found' });
     expect((await keepers()).filter(({ voidedAt }) => voidedAt)).toHaveLength(0);
-    expect(await refusalOf(changeKeepers(club.as('lead'), workshop.id, { plantIds: [all[0]!.id] }))).toMatchObject({ refusal: 'invalid' });
+    expect(await refusalOf(changeKeepers(club.as('lead'), workshop.id, { plantIds: [all[0]!.id] }))).toMatchObject({
+      refusal: 'invalid',
+    });
     // A lot in use cannot be taken off the workshop.
     expect((await refusalOf(dropLot(club.as('lead'), workshop.id, 'wood', other))).message).toContain('2 keepers');
   });
   it('are voided while unused, brought back, and not voided once somebody has reported', async () => {
-    const [one, two] = (await keepers()).slice(-2) as [Awaited<ReturnType<typeof keepers>>[number], Awaited<ReturnType<typeof keepers>>[number]];
+    const [one, two] = (await keepers()).slice(-2) as [
+      Awaited<ReturnType<typeof keepers>>[number],
+      Awaited<ReturnType<typeof keepers>>[number],
+    ];
     await changeKeepers(club.as('lead'), workshop.id, { plantIds: [one.id], voided: true });
     expect((await plantByCode(club.services, one.code))!.voided).toBe(true);
     await changeKeepers(club.as('lead'), workshop.id, { plantIds: [one.id], voided: false });
     const roundId = uuid();
-    await addRound(club.as('lead'), workshop.id, roundId, { milestone: 'healed', opensOn: '2027-03-20', closesOn: '2027-04-10' });
+    await addRound(club.as('lead'), workshop.id, roundId, {
+      milestone: 'healed',
+      opensOn: '2027-03-20',
+      closesOn: '2027-04-10',
+    });
     await enterReport(club.as('lead'), uuid(), { roundId, unionId: two.unionId, answer: 'yes', source: 'phone' });
-    expect((await refusalOf(changeKeepers(club.as('lead'), workshop.id, { plantIds: [one.id, two.id], voided: true }))).message).toContain('reported on one of these');
+    expect(
+      (await refusalOf(changeKeepers(club.as('lead'), workshop.id, { plantIds: [one.id, two.id], voided: true })))
+        .message,
+    ).toContain('reported on one of these');
     expect((await keepers()).every(({ voidedAt }) => voidedAt === null)).toBe(true);
   });
   it('tell by their code what they are, and no person', async () => {
     const [keeper] = await keepers();
     const plant = await plantByCode(club.services, keeper!.code);
-    expect(plant).toMatchObject({ variety: 'Lantern Bay', stockType: 'Reedmoor', date: '2027-03-06', clubName: 'Reed Islet Grafters' });
+    expect(plant).toMatchObject({
+      variety: 'Lantern Bay',
+      stockType: 'Reedmoor',
+      date: '2027-03-06',
+      clubName: 'Reed Islet Grafters',
+    });
     expect(JSON.stringify(plant)).not.toContain('Person');
     expect(await plantByCode(club.services, 'ZZZZZZ')).toBeNull();
   });
@@ -68,17 +101,44 @@ describe('keepers', () => {
 describe('lots', () => {
   it('have ribbons unique within the workshop, also when chosen at once, and say when there are no more', async () => {
     const fresh = await testWorkshop(club);
-    await Promise.all(Array.from({ length: 7 }, (_, i) => addWoodLot(club.as('lead'), fresh.id, uuid(), { variety: `Lot ${i}`, species: 'pear', source: 'row', cutOn: '' })));
+    await Promise.all(
+      Array.from({ length: 7 }, (_, i) =>
+        addWoodLot(club.as('lead'), fresh.id, uuid(), {
+          variety: `Lot ${i}`,
+          species: 'pear',
+          source: 'row',
+          cutOn: '',
+        }),
+      ),
+    );
     const { wood } = await workshopLots(club.as('viewer'), fresh.id);
     expect(new Set(wood.map(({ ribbon }) => ribbon)).size).toBe(8);
-    expect((await refusalOf(addWoodLot(club.as('lead'), fresh.id, uuid(), { variety: 'Ninth', species: 'pear', source: 'row', cutOn: '' }))).message).toContain('8 wood lots');
+    expect(
+      (
+        await refusalOf(
+          addWoodLot(club.as('lead'), fresh.id, uuid(), {
+            variety: 'Ninth',
+            species: 'pear',
+            source: 'row',
+            cutOn: '',
+          }),
+        )
+      ).message,
+    ).toContain('8 wood lots');
     await dropLot(club.as('lead'), fresh.id, 'wood', wood[0]!.id);
     await chooseWoodLot(club.as('lead'), fresh.id, wood[0]!.id);
     await chooseWoodLot(club.as('lead'), fresh.id, wood[0]!.id);
     expect((await workshopLots(club.as('viewer'), fresh.id)).wood).toHaveLength(8);
   });
   it('ask for what they need', async () => {
-    const bad = await refusalOf(addWoodLot(club.as('lead'), workshop.id, uuid(), { variety: '', species: 'pear', source: 'row', cutOn: '20 January' }));
+    const bad = await refusalOf(
+      addWoodLot(club.as('lead'), workshop.id, uuid(), {
+        variety: '',
+        species: 'pear',
+        source: 'row',
+        cutOn: '20 January',
+      }),
+    );
     expect(Object.keys(bad.fields).sort()).toEqual(['cutOn', 'variety']);
   });
 });

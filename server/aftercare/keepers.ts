@@ -26,7 +26,10 @@ export interface Keeper extends PlantRow {
 
 export async function listKeepers(context: Context, workshopId: string): Promise<Keeper[]> {
   const seats = await listSeats(context, workshopId);
-  const { db, actor: { clubId } } = context;
+  const {
+    db,
+    actor: { clubId },
+  } = context;
   const [plants, unions, lots] = await Promise.all([
     db.plants.findAll({ where: { clubId, workshopId }, order: [['place', 'ASC']], raw: true }),
     db.unions.findAll({ where: { clubId, workshopId, kind: 'keeper' }, raw: true }),
@@ -49,18 +52,32 @@ const makeInput = object({ woodLotId: id('a wood lot'), stockLotId: id('a stock 
  *
  * @returns how many were made, and numbers of the seats that may not make theirs yet.
  */
-export async function makeKeepers(context: Context, workshopId: string, input: unknown): Promise<{ made: number; notYet: number[] }> {
+export async function makeKeepers(
+  context: Context,
+  workshopId: string,
+  input: unknown,
+): Promise<{ made: number; notYet: number[] }> {
   allow(context, 'assistant');
   const workshop = await getWorkshop(context, workshopId);
   const given = parse(makeInput, input);
   const lots = await workshopLots(context, workshopId);
-  if (!lots.wood.some((lot) => lot.id === given.woodLotId)) throw new UseCaseError('not-found', 'This wood lot is not chosen for the workshop. Choose it on the plan leaf first.');
-  if (!lots.stocks.some((lot) => lot.id === given.stockLotId)) throw new UseCaseError('not-found', 'This stock lot is not chosen for the workshop. Choose it on the plan leaf first.');
+  if (!lots.wood.some((lot) => lot.id === given.woodLotId))
+    throw new UseCaseError(
+      'not-found',
+      'This wood lot is not chosen for the workshop. Choose it on the plan leaf first.',
+    );
+  if (!lots.stocks.some((lot) => lot.id === given.stockLotId))
+    throw new UseCaseError(
+      'not-found',
+      'This stock lot is not chosen for the workshop. Choose it on the plan leaf first.',
+    );
   const doors = await keeperDoors(context, workshopId);
   const open = (seatId: string): boolean => doors.get(seatId)?.open ?? false;
   for (let attempt = 1; ; attempt++) {
     try {
-      return await transact(context.db, (transaction) => make(context, transaction, workshopId, workshop.promisedKeepers, given, open));
+      return await transact(context.db, (transaction) =>
+        make(context, transaction, workshopId, workshop.promisedKeepers, given, open),
+      );
     } catch (error) {
       // A code was drawn twice, or somebody made keepers in this moment: count again and go on.
       if (!isDuplicate(error) || attempt === 5) throw error;
@@ -69,10 +86,24 @@ export async function makeKeepers(context: Context, workshopId: string, input: u
 }
 
 async function make(
-  context: Context, transaction: Transaction, workshopId: string, promised: number, lots: { woodLotId: string; stockLotId: string }, open: (seatId: string) => boolean,
+  context: Context,
+  transaction: Transaction,
+  workshopId: string,
+  promised: number,
+  lots: { woodLotId: string; stockLotId: string },
+  open: (seatId: string) => boolean,
 ): Promise<{ made: number; notYet: number[] }> {
-  const { db, actor: { clubId, userId }, now } = context;
-  const seats = await db.seats.findAll({ where: { clubId, workshopId, absent: false }, order: [['number', 'ASC']], transaction, raw: true });
+  const {
+    db,
+    actor: { clubId, userId },
+    now,
+  } = context;
+  const seats = await db.seats.findAll({
+    where: { clubId, workshopId, absent: false },
+    order: [['number', 'ASC']],
+    transaction,
+    raw: true,
+  });
   const plants = await db.plants.findAll({ where: { clubId, workshopId }, transaction, raw: true });
   let place = Math.max(0, ...plants.map((plant) => plant.place));
   const fresh: PlantRow[] = [];
@@ -84,16 +115,46 @@ async function make(
       continue;
     }
     for (let i = held; i < promised; i++) {
-      fresh.push({ id: uuid(), clubId, workshopId, code: drawCode(), seatId: seat.id, place: ++place, ...lots, voidedAt: null });
+      fresh.push({
+        id: uuid(),
+        clubId,
+        workshopId,
+        code: drawCode(),
+        seatId: seat.id,
+        place: ++place,
+        ...lots,
+        voidedAt: null,
+      });
     }
   }
   await db.plants.bulkCreate(fresh, { transaction });
   const unions = fresh.map((plant) => ({
-    id: uuid(), clubId, workshopId, seatId: plant.seatId, kind: 'keeper' as const, number: plant.place, plantId: plant.id, chosenJudgementId: null, doubleSettledAt: null, secondWanted: false, secondSettledAt: null,
+    id: uuid(),
+    clubId,
+    workshopId,
+    seatId: plant.seatId,
+    kind: 'keeper' as const,
+    number: plant.place,
+    plantId: plant.id,
+    chosenJudgementId: null,
+    doubleSettledAt: null,
+    secondWanted: false,
+    secondSettledAt: null,
   }));
   await db.unions.bulkCreate(unions, { transaction });
-  await refreshUnionFacts(db, clubId, unions.map((union) => union.id), transaction);
-  await audit(db, transaction, { clubId, actorId: userId, action: `keepers made: ${fresh.length}`, subjectId: workshopId, at: now });
+  await refreshUnionFacts(
+    db,
+    clubId,
+    unions.map((union) => union.id),
+    transaction,
+  );
+  await audit(db, transaction, {
+    clubId,
+    actorId: userId,
+    action: `keepers made: ${fresh.length}`,
+    subjectId: workshopId,
+    at: now,
+  });
   return { made: fresh.length, notYet };
 }
 
@@ -105,7 +166,10 @@ function drawCode(): string {
 }
 
 const changeInput = object({
-  plantIds: array(id('a keeper')).required('Choose keepers.').min(1, 'Choose at least one keeper.').max(1000, 'Choose 1000 keepers at most.'),
+  plantIds: array(id('a keeper'))
+    .required('Choose keepers.')
+    .min(1, 'Choose at least one keeper.')
+    .max(1000, 'Choose 1000 keepers at most.'),
   woodLotId: string().default(undefined),
   stockLotId: string().default(undefined),
   seatId: string().default(undefined),
@@ -116,30 +180,54 @@ const changeInput = object({
 export async function changeKeepers(context: Context, workshopId: string, input: unknown): Promise<void> {
   allow(context, 'assistant');
   await getWorkshop(context, workshopId);
-  const { db, actor: { clubId, userId }, now } = context;
+  const {
+    db,
+    actor: { clubId, userId },
+    now,
+  } = context;
   const { plantIds, voided, woodLotId, stockLotId, seatId } = parse(changeInput, input);
   const lots = await workshopLots(context, workshopId);
   if (woodLotId && !lots.wood.some((lot) => lot.id === woodLotId)) throw notFound('The wood lot');
   if (stockLotId && !lots.stocks.some((lot) => lot.id === stockLotId)) throw notFound('The stock lot');
-  if (seatId && !(await db.seats.findOne({ where: { clubId, workshopId, id: seatId }, raw: true }))) throw notFound('The seat');
+  if (seatId && !(await db.seats.findOne({ where: { clubId, workshopId, id: seatId }, raw: true })))
+    throw notFound('The seat');
   await transact(db, async (transaction) => {
-    const plants = await db.plants.findAll({ where: { clubId, workshopId, id: plantIds }, transaction, lock: transaction.LOCK.UPDATE, raw: true });
+    const plants = await db.plants.findAll({
+      where: { clubId, workshopId, id: plantIds },
+      transaction,
+      lock: transaction.LOCK.UPDATE,
+      raw: true,
+    });
     if (plants.length !== new Set(plantIds).size) throw notFound('One of the keepers');
     const unions = await db.unions.findAll({ where: { clubId, plantId: plantIds }, transaction, raw: true });
     const unionIds = unions.map((union) => union.id);
     if (voided) {
       const reported = await db.reports.count({ where: { clubId, unionId: unionIds }, transaction });
-      if (reported > 0) throw new UseCaseError('conflict', 'Somebody has reported on one of these keepers, so its code is in use. Leave it out and void the others.');
+      if (reported > 0)
+        throw new UseCaseError(
+          'conflict',
+          'Somebody has reported on one of these keepers, so its code is in use. Leave it out and void the others.',
+        );
     }
     const change = {
-      ...(woodLotId ? { woodLotId } : {}), ...(stockLotId ? { stockLotId } : {}), ...(seatId ? { seatId } : {}),
+      ...(woodLotId ? { woodLotId } : {}),
+      ...(stockLotId ? { stockLotId } : {}),
+      ...(seatId ? { seatId } : {}),
       ...(voided === undefined ? {} : { voidedAt: voided ? now : null }),
     };
-    if (Object.keys(change).length === 0) throw new UseCaseError('invalid', 'Choose what to change: wood, stock, grafter, or void.');
+    if (Object.keys(change).length === 0)
+      throw new UseCaseError('invalid', 'Choose what to change: wood, stock, grafter, or void.');
     await db.plants.update(change, { where: { clubId, workshopId, id: plantIds }, transaction });
     if (seatId) await db.unions.update({ seatId }, { where: { clubId, id: unionIds }, transaction });
     await refreshUnionFacts(db, clubId, unionIds, transaction);
-    for (const plantId of plantIds) await audit(db, transaction, { clubId, actorId: userId, action: voided ? 'keeper voided' : 'keeper changed', subjectId: plantId, at: now });
+    for (const plantId of plantIds)
+      await audit(db, transaction, {
+        clubId,
+        actorId: userId,
+        action: voided ? 'keeper voided' : 'keeper changed',
+        subjectId: plantId,
+        at: now,
+      });
   });
 }
 
@@ -168,7 +256,15 @@ export async function plantByCode({ db }: Pick<Context, 'db'>, code: string): Pr
     db.clubs.findOne({ where: { id: plant.clubId }, raw: true }),
   ]);
   return {
-    code, variety: wood!.variety, species: wood!.species, stockType: stock!.stockType, date: workshop!.date, method: workshop!.method,
-    voided: plant.voidedAt !== null, clubName: club!.name, workshopId: plant.workshopId, clubId: plant.clubId,
+    code,
+    variety: wood!.variety,
+    species: wood!.species,
+    stockType: stock!.stockType,
+    date: workshop!.date,
+    method: workshop!.method,
+    voided: plant.voidedAt !== null,
+    clubName: club!.name,
+    workshopId: plant.workshopId,
+    clubId: plant.clubId,
   };
 }

@@ -8,7 +8,10 @@ import { notFound } from '@/server/platform/use-case-error';
 import { getWorkshop } from '@/server/plan/workshops';
 
 const side = (what: string, least: number, most: number) =>
-  number().typeError(`Enter the ${what} of the tag in mm.`).min(least, `A tag needs a ${what} of ${least} mm or more for its code and its QR code.`).max(most, `A tag has a ${what} of ${most} mm at most.`);
+  number()
+    .typeError(`Enter the ${what} of the tag in mm.`)
+    .min(least, `A tag needs a ${what} of ${least} mm or more for its code and its QR code.`)
+    .max(most, `A tag has a ${what} of ${most} mm at most.`);
 
 const tagsInput = object({
   paper: paper(),
@@ -21,14 +24,26 @@ const tagsInput = object({
 export async function printTags(context: Context, workshopId: string, input: unknown): Promise<Buffer> {
   const workshop = await getWorkshop(context, workshopId);
   const given = parse(tagsInput, input);
-  const keepers = (await listKeepers(context, workshopId)).filter((keeper) => !keeper.voidedAt && (given.code === '' || keeper.code === given.code));
+  const keepers = (await listKeepers(context, workshopId)).filter(
+    (keeper) => !keeper.voidedAt && (given.code === '' || keeper.code === given.code),
+  );
   if (given.code !== '' && keepers.length === 0) throw notFound('A keeper with this code');
   const tags = keepers.map(({ code, wood, stock, seat }) => ({
-    code, url: `${context.publicUrl}/u/${code}`, variety: wood.variety, stock: stock.stockType, date: workshop.date, initials: initials(seat.person.name),
+    code,
+    url: `${context.publicUrl}/u/${code}`,
+    variety: wood.variety,
+    stock: stock.stockType,
+    date: workshop.date,
+    initials: initials(seat.person.name),
   }));
   return tagsPdf(tags, given.paper, { width: given.width, height: given.height });
 }
 
 function initials(name: string | null): string {
-  return (name ?? '').split(/\s+/).filter(Boolean).map((part) => `${[...part][0]!.toUpperCase()}.`).slice(0, 3).join(' ');
+  return (name ?? '')
+    .split(/\s+/)
+    .filter(Boolean)
+    .map((part) => `${[...part][0]!.toUpperCase()}.`)
+    .slice(0, 3)
+    .join(' ');
 }

@@ -36,9 +36,16 @@ describe('tags', () => {
     expect(again).not.toContain('Person');
   });
   it('are refused where they would be too small to read, and for a code that is none of this workshop', async () => {
-    expect(await refusalOf(printTags(club.as('viewer'), workshop.id, { ...sheet, width: 5 }))).toMatchObject({ refusal: 'invalid', fields: { width: expect.any(String) as string } });
-    expect(await refusalOf(printTags(club.as('viewer'), workshop.id, { ...sheet, code: 'K7M4XQ' }))).toMatchObject({ refusal: 'not-found' });
-    expect(await refusalOf(printTags(club.as('viewer'), workshop.id, { ...sheet, paper: 'A9' }))).toMatchObject({ refusal: 'invalid' });
+    expect(await refusalOf(printTags(club.as('viewer'), workshop.id, { ...sheet, width: 5 }))).toMatchObject({
+      refusal: 'invalid',
+      fields: { width: expect.any(String) as string },
+    });
+    expect(await refusalOf(printTags(club.as('viewer'), workshop.id, { ...sheet, code: 'K7M4XQ' }))).toMatchObject({
+      refusal: 'not-found',
+    });
+    expect(await refusalOf(printTags(club.as('viewer'), workshop.id, { ...sheet, paper: 'A9' }))).toMatchObject({
+      refusal: 'invalid',
+    });
   });
 });
 
@@ -47,20 +54,33 @@ describe('what a rubric calls its points', () => {
     const edits = { words: { hold: { name: 'Grip', good: 'stays when swung' } } };
     await putRubricEdits(club.as('lead'), whip.id, { edits, version: 0, changeId: uuid() });
     expect(words(await printScoreSheet(club.as('viewer'), workshop.id, { paper: 'A4' }))).toContain('Grip');
-    expect(words(await printHandout(club.as('viewer'), whip.id, {})).replace(/\s+/g, ' ')).toMatch(/Grip \d+: stays when swung/);
+    expect(words(await printHandout(club.as('viewer'), whip.id, {})).replace(/\s+/g, ' ')).toMatch(
+      /Grip \d+: stays when swung/,
+    );
   });
 });
 
 describe('handouts and templates', () => {
   it('are drawn for the calipers asked for, and say which', async () => {
-    expect(words(await printHandout(club.as('viewer'), whip.id, { stock: '12', scion: '11', paper: 'Letter' }))).toContain('drawn for 11 mm on 12 mm');
-    const { bytes, type } = await printTemplate(club.as('viewer'), whip.id, { format: 'svg', stock: '12', scion: '12' });
+    expect(
+      words(await printHandout(club.as('viewer'), whip.id, { stock: '12', scion: '11', paper: 'Letter' })),
+    ).toContain('drawn for 11 mm on 12 mm');
+    const { bytes, type } = await printTemplate(club.as('viewer'), whip.id, {
+      format: 'svg',
+      stock: '12',
+      scion: '12',
+    });
     expect(type).toBe('image/svg+xml');
     expect(bytes).toContain('12 mm on 12 mm');
   });
   it('are refused with what to do instead: wood it is not done on, a method and a format there are not', async () => {
-    expect(await refusalOf(printHandout(club.as('viewer'), whip.id, { stock: '80' }))).toMatchObject({ refusal: 'invalid', fields: { stock: expect.stringMatching(/On 80 mm: take /) as string } });
+    expect(await refusalOf(printHandout(club.as('viewer'), whip.id, { stock: '80' }))).toMatchObject({
+      refusal: 'invalid',
+      fields: { stock: expect.stringMatching(/On 80 mm: take /) as string },
+    });
     expect(await refusalOf(printHandout(club.as('viewer'), 'glue', {}))).toMatchObject({ refusal: 'not-found' });
-    expect(await refusalOf(printTemplate(club.as('viewer'), whip.id, { format: 'dxf' }))).toMatchObject({ refusal: 'invalid' });
+    expect(await refusalOf(printTemplate(club.as('viewer'), whip.id, { format: 'dxf' }))).toMatchObject({
+      refusal: 'invalid',
+    });
   });
 });

@@ -12,9 +12,28 @@ export interface AccountLetter {
 }
 
 /** Prepares a letter to a user: kept as a file now, sent once the transaction that notes it has committed. */
-export async function prepareAccountLetter({ db, mail, now }: Services, user: Pick<UserRow, 'id' | 'name' | 'email'>, subject: string, paragraphs: readonly string[]): Promise<AccountLetter> {
+export async function prepareAccountLetter(
+  { db, mail, now }: Services,
+  user: Pick<UserRow, 'id' | 'name' | 'email'>,
+  subject: string,
+  paragraphs: readonly string[],
+): Promise<AccountLetter> {
   const id = uuid();
-  const eml = await writeEml({ id, subject, text: [`Dear ${user.name},`, ...paragraphs, 'Pear Bench'].join('\n\n'), date: now, from: { name: 'Pear Bench', address: 'accounts@pear-bench.invalid' }, to: { name: user.name, address: user.email } });
+  const eml = await writeEml({
+    id,
+    subject,
+    text: [`Dear ${user.name},`, ...paragraphs, 'Pear Bench'].join('\n\n'),
+    date: now,
+    from: { name: 'Pear Bench', address: 'accounts@pear-bench.invalid' },
+    to: { name: user.name, address: user.email },
+  });
   await mail.prepare(id, eml);
-  return { id, note: async (transaction) => void (await db.accountLetters.create({ id, userId: user.id, subject, state: 'queued', createdAt: now }, { transaction })) };
+  return {
+    id,
+    note: async (transaction) =>
+      void (await db.accountLetters.create(
+        { id, userId: user.id, subject, state: 'queued', createdAt: now },
+        { transaction },
+      )),
+  };
 }

@@ -16,11 +16,16 @@ beforeAll(async () => {
 const password = 'heron ladle quartz evening';
 const later = (minutes: number) => ({ ...club.services, now: new Date(NOW.getTime() + minutes * 60_000) });
 
-async function member(name: string): Promise<{ address: string; userId: string; enter: (from?: string, minutes?: number, word?: string) => Promise<{ token: string; actor: Actor; expiresAt: Date }> }> {
+async function member(name: string): Promise<{
+  address: string;
+  userId: string;
+  enter: (from?: string, minutes?: number, word?: string) => Promise<{ token: string; actor: Actor; expiresAt: Date }>;
+}> {
   const address = `${name}-${uuid()}@reed.example`;
   const userId = await joined(club, address, password);
   return {
-    address, userId,
+    address,
+    userId,
     enter: async (from = '10.9.0.1', minutes = 0, word = password) => {
       const services = later(minutes);
       const session = await signIn(services, { email: address, password: word }, from, 'Firefox on Linux');
@@ -34,7 +39,8 @@ describe('sessions', () => {
     const { enter } = await member('fortnight');
     const { token, expiresAt } = await enter();
     expect(token).toHaveLength(43);
-    for (let day = 0; day < 14; day += 0.75) expect(await actorOf(later(day * 1440), token), `day ${day}`).not.toBeNull();
+    for (let day = 0; day < 14; day += 0.75)
+      expect(await actorOf(later(day * 1440), token), `day ${day}`).not.toBeNull();
     expect(await actorOf({ ...club.services, now: expiresAt }, token)).toBeNull();
     const again = await enter();
     await signOut(club.services, again.token);
@@ -57,7 +63,11 @@ describe('sessions', () => {
     const [one, two, three] = [await enter(), await enter(), await enter()];
     const context = { ...club.services, actor: one.actor };
     const listed = await ownSessions(context);
-    expect(listed.map(({ here, device }) => [here, device]).sort()).toEqual([[false, 'Firefox on Linux'], [false, 'Firefox on Linux'], [true, 'Firefox on Linux']]);
+    expect(listed.map(({ here, device }) => [here, device]).sort()).toEqual([
+      [false, 'Firefox on Linux'],
+      [false, 'Firefox on Linux'],
+      [true, 'Firefox on Linux'],
+    ]);
     await endSession(context, two.actor.sessionId);
     expect(await actorOf(club.services, two.token)).toBeNull();
     await endOtherSessions(context);
@@ -72,8 +82,12 @@ describe('sessions', () => {
     const { token } = await enter();
     const at = async (minutes: number) => ({ ...later(minutes), actor: (await actorOf(later(minutes), token))! });
     needConfirmed(await at(14));
-    await expect(at(16).then(needConfirmed)).rejects.toMatchObject({ fields: { confirm: expect.any(String) as string } });
-    expect(await refusalOf(confirmSession(await at(16), { password: 'not this one at all' }))).toMatchObject({ refusal: 'invalid' });
+    await expect(at(16).then(needConfirmed)).rejects.toMatchObject({
+      fields: { confirm: expect.any(String) as string },
+    });
+    expect(await refusalOf(confirmSession(await at(16), { password: 'not this one at all' }))).toMatchObject({
+      refusal: 'invalid',
+    });
     await expect(at(16).then(needConfirmed)).rejects.toThrow();
     await confirmSession(await at(16), { password });
     needConfirmed(await at(30));
@@ -85,17 +99,34 @@ describe('passwords', () => {
     const { address, enter } = await member('changes');
     const [here, elsewhere] = [await enter(), await enter()];
     const context = { ...club.services, actor: here.actor };
-    expect(await refusalOf(changePassword(context, { old: 'another one entirely', password: 'magpie cellar oblong tuesday' }))).toMatchObject({ fields: { old: expect.any(String) as string } });
+    expect(
+      await refusalOf(
+        changePassword(context, { old: 'another one entirely', password: 'magpie cellar oblong tuesday' }),
+      ),
+    ).toMatchObject({ fields: { old: expect.any(String) as string } });
     await changePassword(context, { old: password, password: 'magpie cellar oblong tuesday' });
     expect(await actorOf(club.services, elsewhere.token)).toBeNull();
     expect(await actorOf(club.services, here.token)).not.toBeNull();
-    expect(await refusalOf(signIn(club.services, { email: address, password }, '10.9.0.1'))).toMatchObject({ refusal: 'signed-out' });
+    expect(await refusalOf(signIn(club.services, { email: address, password }, '10.9.0.1'))).toMatchObject({
+      refusal: 'signed-out',
+    });
     await enter('10.9.0.1', 1, 'magpie cellar oblong tuesday');
   });
-  it.each(['short', 'elevenchars', 'password1234', '123456789012', 'qwertyuiopas', 'aaaaaaaaaaaaaaa', 'Reed Islet Grafters', 'trustno1trustno1'])('are refused when they are short or common: %s', async (word) => {
+  it.each([
+    'short',
+    'elevenchars',
+    'password1234',
+    '123456789012',
+    'qwertyuiopas',
+    'aaaaaaaaaaaaaaa',
+    'Reed Islet Grafters',
+    'trustno1trustno1',
+  ])('are refused when they are short or common: %s', async (word) => {
     const { enter } = await member('common');
     const { actor } = await enter();
-    expect(await refusalOf(changePassword({ ...club.services, actor }, { old: password, password: word }))).toMatchObject({ refusal: 'invalid', fields: { password: expect.any(String) as string } });
+    expect(
+      await refusalOf(changePassword({ ...club.services, actor }, { old: password, password: word })),
+    ).toMatchObject({ refusal: 'invalid', fields: { password: expect.any(String) as string } });
   });
   it('are set by a link from a letter, once and within twenty minutes, and end all sessions', async () => {
     const { address, enter } = await member('forgets');
@@ -106,9 +137,15 @@ describe('passwords', () => {
     const link = letter!.link!;
     expect(await openPasswordLink(later(19), link)).toMatchObject({ purpose: 'forgotten' });
     expect(await refusalOf(openPasswordLink(later(21), link))).toMatchObject({ refusal: 'gone' });
-    expect(await refusalOf(setPasswordByLink(later(21), { token: link, password: 'violet ladder parsnip noon' }))).toMatchObject({ refusal: 'gone' });
-    expect(await refusalOf(setPasswordByLink(club.services, { token: link, password: 'short' }))).toMatchObject({ refusal: 'invalid' });
-    const sets = await Promise.allSettled([1, 2, 3].map(() => setPasswordByLink(club.services, { token: link, password: 'violet ladder parsnip noon' })));
+    expect(
+      await refusalOf(setPasswordByLink(later(21), { token: link, password: 'violet ladder parsnip noon' })),
+    ).toMatchObject({ refusal: 'gone' });
+    expect(await refusalOf(setPasswordByLink(club.services, { token: link, password: 'short' }))).toMatchObject({
+      refusal: 'invalid',
+    });
+    const sets = await Promise.allSettled(
+      [1, 2, 3].map(() => setPasswordByLink(club.services, { token: link, password: 'violet ladder parsnip noon' })),
+    );
     expect(sets.filter(({ status }) => status === 'fulfilled')).toHaveLength(1);
     expect(await actorOf(club.services, open)).toBeNull();
     await enter('10.9.0.1', 1, 'violet ladder parsnip noon');
@@ -124,7 +161,9 @@ describe('passwords', () => {
     const times = [await took(address), await took(`nobody-${uuid()}@reed.example`)];
     for (const time of times) expect(time).toBeGreaterThanOrEqual(390);
     expect(Math.abs(times[0]! - times[1]!)).toBeLessThan(150);
-    await Promise.all(Array.from({ length: 8 }, (_, i) => forgotPassword(club.services, { email: address }, `10.9.3.${i}`)));
+    await Promise.all(
+      Array.from({ length: 8 }, (_, i) => forgotPassword(club.services, { email: address }, `10.9.3.${i}`)),
+    );
     for (let i = 0; i < 3; i++) await forgotPassword(club.services, { email: address }, '10.9.4.1');
     expect((await lettersTo(club, address)).length).toBeLessThanOrEqual(1 + 9);
   });
@@ -152,7 +191,12 @@ describe('addresses', () => {
     await signIn(club.services, { email: plain.replace('e', '\uff45'), password }, '10.9.5.1');
     // An account of their own for the accented one.
     await joined(club, plain.replace('edda', 'éddà'), password);
-    const [one, two] = await Promise.all([plain, plain.replace('edda', 'éddà')].map(async (email) => (await actorOf(club.services, (await signIn(club.services, { email, password }, '10.9.5.2')).token))!.userId));
+    const [one, two] = await Promise.all(
+      [plain, plain.replace('edda', 'éddà')].map(
+        async (email) =>
+          (await actorOf(club.services, (await signIn(club.services, { email, password }, '10.9.5.2')).token))!.userId,
+      ),
+    );
     expect(one).not.toBe(two);
   });
 });
@@ -161,11 +205,17 @@ describe('guesses', () => {
   it('at one account are slowed down wherever they come from; its owner signs in from home all the same', async () => {
     const { address, enter } = await member('guessed');
     await enter('192.0.2.7');
-    const guess = (i: number, minutes = 0) => refusalOf(signIn(later(minutes), { email: address, password: 'wrong' }, `198.51.100.${i}`));
+    const guess = (i: number, minutes = 0) =>
+      refusalOf(signIn(later(minutes), { email: address, password: 'wrong' }, `198.51.100.${i}`));
     for (let i = 0; i < 8; i++) expect(await guess(i)).toMatchObject({ refusal: 'signed-out' });
-    expect(await guess(9)).toMatchObject({ refusal: 'too-many', message: expect.stringContaining('30 seconds') as string });
+    expect(await guess(9)).toMatchObject({
+      refusal: 'too-many',
+      message: expect.stringContaining('30 seconds') as string,
+    });
     // Spelled otherwise it is the same account, and the same pace.
-    expect(await refusalOf(signIn(club.services, { email: ` ${address.toUpperCase()}`, password }, '198.51.100.77'))).toMatchObject({ refusal: 'too-many' });
+    expect(
+      await refusalOf(signIn(club.services, { email: ` ${address.toUpperCase()}`, password }, '198.51.100.77')),
+    ).toMatchObject({ refusal: 'too-many' });
     await enter('192.0.2.7');
     // Nobody is shut out for good: the wait ends, and grows with each miss.
     expect(await guess(10, 0.6)).toMatchObject({ refusal: 'signed-out' });
@@ -183,14 +233,19 @@ describe('guesses', () => {
   });
   it('at one account sent all at once get no more tries than one by one', async () => {
     const { address } = await member('flooded');
-    const tries = await Promise.all(Array.from({ length: 40 }, (_, i) => refusalOf(signIn(club.services, { email: address, password: 'wrong' }, `203.0.113.${i}`))));
+    const tries = await Promise.all(
+      Array.from({ length: 40 }, (_, i) =>
+        refusalOf(signIn(club.services, { email: address, password: 'wrong' }, `203.0.113.${i}`)),
+      ),
+    );
     expect(tries.filter(({ refusal }) => refusal === 'signed-out')).toHaveLength(8);
   });
   it('from one network hold back neither a class that signs in there, nor who did before', async () => {
     const { enter } = await member('classmate');
     const known = await member('regular');
     await known.enter('192.0.2.50');
-    for (let i = 0; i < 61; i++) await refusalOf(signIn(club.services, { email: `nobody-${i}@reed.example`, password: 'wrong' }, '192.0.2.50'));
+    for (let i = 0; i < 61; i++)
+      await refusalOf(signIn(club.services, { email: `nobody-${i}@reed.example`, password: 'wrong' }, '192.0.2.50'));
     await known.enter('192.0.2.50');
     // Somebody new waits seconds, not a quarter of an hour.
     const { message } = await refusalOf(enter('192.0.2.50'));
@@ -208,9 +263,14 @@ describe('guesses', () => {
 describe('limits', () => {
   it('count exactly, also at the same time, and begin anew when their window is over', async () => {
     const bucket = `test ${uuid()}`;
-    const tries = await Promise.allSettled(Array.from({ length: 12 }, () => limitAttempts(club.services, bucket, 5, 15)));
+    const tries = await Promise.allSettled(
+      Array.from({ length: 12 }, () => limitAttempts(club.services, bucket, 5, 15)),
+    );
     expect(tries.filter(({ status }) => status === 'fulfilled').length).toBeLessThanOrEqual(5);
-    expect(await refusalOf(limitAttempts(club.services, bucket, 5, 15))).toMatchObject({ refusal: 'too-many', message: expect.stringContaining('Wait 15 minutes') as string });
+    expect(await refusalOf(limitAttempts(club.services, bucket, 5, 15))).toMatchObject({
+      refusal: 'too-many',
+      message: expect.stringContaining('Wait 15 minutes') as string,
+    });
     await limitAttempts(later(16), bucket, 5, 15);
   });
 });

@@ -17,7 +17,10 @@ export interface FreeText {
   page: (row: Record<string, unknown>) => string;
 }
 
-const workshopPage = (leaf: string) => (row: Record<string, unknown>): string => `/workshops/${String(row.workshopId ?? row.id)}/${leaf}`;
+const workshopPage =
+  (leaf: string) =>
+  (row: Record<string, unknown>): string =>
+    `/workshops/${String(row.workshopId ?? row.id)}/${leaf}`;
 
 /**
  * Every column of free words there is. A test holds this against the models, so that a new column is
@@ -25,24 +28,107 @@ const workshopPage = (leaf: string) => (row: Record<string, unknown>): string =>
  */
 export const FREE_TEXTS: readonly FreeText[] = [
   { model: 'workshops', key: ['id'], columns: ['title', 'promise'], what: 'a workshop', page: workshopPage('plan') },
-  { model: 'sites', key: ['id'], columns: ['name', 'region', 'climateSource'], json: ['assumptions', 'quarantine'], what: 'a site', page: ({ id }) => `/sites/${String(id)}` },
-  { model: 'woodLots', key: ['id'], columns: ['variety', 'species', 'source', 'place', 'wrap', 'leaveWords', 'certificate', 'region'], what: 'a lot of wood', page: ({ id }) => `/wood/${String(id)}` },
+  {
+    model: 'sites',
+    key: ['id'],
+    columns: ['name', 'region', 'climateSource'],
+    json: ['assumptions', 'quarantine'],
+    what: 'a site',
+    page: ({ id }) => `/sites/${String(id)}`,
+  },
+  {
+    model: 'woodLots',
+    key: ['id'],
+    columns: ['variety', 'species', 'source', 'place', 'wrap', 'leaveWords', 'certificate', 'region'],
+    what: 'a lot of wood',
+    page: ({ id }) => `/wood/${String(id)}`,
+  },
   { model: 'stockLots', key: ['id'], columns: ['stockType', 'species'], what: 'a lot of stocks', page: () => '/wood' },
-  { model: 'woodChecks', key: ['id'], columns: ['note'], what: 'a look at wood', page: ({ lotId }) => `/wood/${String(lotId)}` },
-  { model: 'loggerRuns', key: ['id'], columns: ['fileName'], json: ['notes'], what: 'a temperature log', page: ({ lotId }) => `/wood/${String(lotId)}` },
-  { model: 'woodSources', key: ['id'], columns: ['name', 'variety', 'species', 'region', 'note'], what: 'a plant to cut from', page: () => '/wood' },
+  {
+    model: 'woodChecks',
+    key: ['id'],
+    columns: ['note'],
+    what: 'a look at wood',
+    page: ({ lotId }) => `/wood/${String(lotId)}`,
+  },
+  {
+    model: 'loggerRuns',
+    key: ['id'],
+    columns: ['fileName'],
+    json: ['notes'],
+    what: 'a temperature log',
+    page: ({ lotId }) => `/wood/${String(lotId)}`,
+  },
+  {
+    model: 'woodSources',
+    key: ['id'],
+    columns: ['name', 'variety', 'species', 'region', 'note'],
+    what: 'a plant to cut from',
+    page: () => '/wood',
+  },
   { model: 'woodSourceBookings', key: ['id'], columns: ['whom'], what: 'a promise of sticks', page: () => '/wood' },
-  { model: 'observations', key: ['id'], columns: ['species', 'note'], what: 'something seen at a site', page: ({ siteId }) => `/sites/${String(siteId)}` },
-  { model: 'compatibility', key: ['id'], columns: ['stock', 'scion', 'note', 'source'], what: 'a pair of kinds', page: () => '/methods/pairs' },
-  { model: 'topworkingPlans', key: ['id'], columns: ['tree', 'species'], json: ['limbs'], what: 'a topworking plan', page: ({ id }) => `/topworking/${String(id)}` },
-  { model: 'briefings', key: ['workshopId'], columns: ['firstAid', 'kit', 'localRules'], what: 'a briefing', page: workshopPage('teach/briefing') },
-  { model: 'planParts', key: ['workshopId', 'part'], columns: [], json: ['body'], what: 'a page of a plan', page: workshopPage('plan') },
-  { model: 'calendarEntries', key: ['workshopId', 'entry'], columns: ['title'], what: 'an entry of a calendar', page: workshopPage('plan/dates') },
-  { model: 'rubricEdits', key: ['method'], columns: [], json: ['body'], what: 'the words of a rubric', page: () => '/season' },
+  {
+    model: 'observations',
+    key: ['id'],
+    columns: ['species', 'note'],
+    what: 'something seen at a site',
+    page: ({ siteId }) => `/sites/${String(siteId)}`,
+  },
+  {
+    model: 'compatibility',
+    key: ['id'],
+    columns: ['stock', 'scion', 'note', 'source'],
+    what: 'a pair of kinds',
+    page: () => '/methods/pairs',
+  },
+  {
+    model: 'topworkingPlans',
+    key: ['id'],
+    columns: ['tree', 'species'],
+    json: ['limbs'],
+    what: 'a topworking plan',
+    page: ({ id }) => `/topworking/${String(id)}`,
+  },
+  {
+    model: 'briefings',
+    key: ['workshopId'],
+    columns: ['firstAid', 'kit', 'localRules'],
+    what: 'a briefing',
+    page: workshopPage('teach/briefing'),
+  },
+  {
+    model: 'planParts',
+    key: ['workshopId', 'part'],
+    columns: [],
+    json: ['body'],
+    what: 'a page of a plan',
+    page: workshopPage('plan'),
+  },
+  {
+    model: 'calendarEntries',
+    key: ['workshopId', 'entry'],
+    columns: ['title'],
+    what: 'an entry of a calendar',
+    page: workshopPage('plan/dates'),
+  },
+  {
+    model: 'rubricEdits',
+    key: ['method'],
+    columns: [],
+    json: ['body'],
+    what: 'the words of a rubric',
+    page: () => '/season',
+  },
   { model: 'judgements', key: ['id'], columns: ['note'], what: 'a note on a union', page: () => '/season' },
   { model: 'cutLooks', key: ['id'], columns: ['note'], what: 'a note on a union cut open', page: () => '/season' },
   { model: 'reports', key: ['id'], columns: ['note'], what: 'a note with an answer', page: () => '/season' },
-  { model: 'keeperPermits', key: ['id'], columns: ['reason'], what: 'the reason of a permit', page: workshopPage('score/readiness') },
+  {
+    model: 'keeperPermits',
+    key: ['id'],
+    columns: ['reason'],
+    what: 'the reason of a permit',
+    page: workshopPage('score/readiness'),
+  },
   { model: 'messages', key: ['id'], columns: ['subject'], what: 'the subject of a message', page: () => '/outbox' },
 ];
 

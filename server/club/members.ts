@@ -18,7 +18,12 @@ import { notFound, UseCaseError } from '@/server/platform/use-case-error';
 const ROLES: Role[] = ['lead', 'assistant', 'viewer'];
 const role = string().oneOf(ROLES, 'Choose lead, assistant or viewer.').required('Choose a role.');
 
-const firstLead = object({ club: text("the club's name", 120), name: text('your name', 120), email: email().required('Enter your e-mail address.'), password: newPassword() });
+const firstLead = object({
+  club: text("the club's name", 120),
+  name: text('your name', 120),
+  email: email().required('Enter your e-mail address.'),
+  password: newPassword(),
+});
 
 /** True while nobody can sign in, so that the first page makes the lead's account. */
 export async function needsFirstLead({ db }: Pick<Services, 'db'>): Promise<boolean> {
@@ -26,7 +31,11 @@ export async function needsFirstLead({ db }: Pick<Services, 'db'>): Promise<bool
 }
 
 /** Makes the club and its lead on an empty database, and signs the lead in. Only the first one wins. */
-export async function makeFirstLead(services: Services, input: unknown, device = ''): Promise<{ token: string; expiresAt: Date }> {
+export async function makeFirstLead(
+  services: Services,
+  input: unknown,
+  device = '',
+): Promise<{ token: string; expiresAt: Date }> {
   const { db, now } = services;
   const closed = new UseCaseError('conflict', 'This installation has its lead already. Sign in instead.');
   if (!(await needsFirstLead(services))) throw closed;
@@ -39,7 +48,10 @@ export async function makeFirstLead(services: Services, input: unknown, device =
   try {
     await transact(db, async (transaction) => {
       await db.clubs.create({ id: clubId, name: given.club, createdAt: now }, { transaction });
-      await db.users.create({ id: userId, email: given.email, name: given.name, passwordHash, lengthUnit: 'mm', temperatureUnit: 'C' }, { transaction });
+      await db.users.create(
+        { id: userId, email: given.email, name: given.name, passwordHash, lengthUnit: 'mm', temperatureUnit: 'C' },
+        { transaction },
+      );
       await db.memberships.create({ clubId, userId, role: 'lead' }, { transaction });
       await audit(db, transaction, { clubId, actorId: userId, action: 'club made', subjectId: clubId, at: now });
     });
@@ -63,8 +75,14 @@ export async function listMembers(context: Context): Promise<Member[]> {
   const { db, actor } = context;
   allow(context, 'viewer');
   const where = { clubId: actor.clubId };
-  const [memberships, invitations] = await Promise.all([db.memberships.findAll({ where, raw: true }), actor.role === 'lead' ? db.invitations.findAll({ where, raw: true }) : []]);
-  const all = [...memberships.map((one) => ({ ...one, asked: false })), ...invitations.map((one) => ({ ...one, asked: true }))];
+  const [memberships, invitations] = await Promise.all([
+    db.memberships.findAll({ where, raw: true }),
+    actor.role === 'lead' ? db.invitations.findAll({ where, raw: true }) : [],
+  ]);
+  const all = [
+    ...memberships.map((one) => ({ ...one, asked: false })),
+    ...invitations.map((one) => ({ ...one, asked: true })),
+  ];
   const users = await db.users.findAll({ where: { id: all.map(({ userId }) => userId) }, raw: true });
   return all
     .map(({ userId, role: memberRole, asked }) => {
@@ -88,23 +106,43 @@ export async function addMember(context: Context, input: unknown): Promise<{ url
   needConfirmed(context);
   const { db, actor, now } = context;
   const given = parse(newMember, input);
-  const taken = new UseCaseError('conflict', 'This address belongs to the club already. Change its role below instead.', { email: 'Already a member.' });
+  const taken = new UseCaseError(
+    'conflict',
+    'This address belongs to the club already. Change its role below instead.',
+    { email: 'Already a member.' },
+  );
   const known = await db.users.findOne({ where: { email: given.email }, raw: true });
-  if (known && (await db.memberships.findOne({ where: { clubId: actor.clubId, userId: known.id }, raw: true }))) throw taken;
+  if (known && (await db.memberships.findOne({ where: { clubId: actor.clubId, userId: known.id }, raw: true })))
+    throw taken;
   const user = known ?? newUser(given.email, given.name);
   const { row, url } = makePasswordLink(context, user.id, 'hand-over');
   // Called as the lead calls them: the name in an account of another club is not this club's to know.
-  const letter = await prepareAccountLetter(context, { ...user, name: given.name }, `${actor.clubName} asks you to join`, [
-    `${actor.name} asks you to join ${actor.clubName} on Pear Bench as ${given.role}. Say yes here within a week:\n${url}`, 'If you do not know them, do nothing.',
-  ]);
+  const letter = await prepareAccountLetter(
+    context,
+    { ...user, name: given.name },
+    `${actor.clubName} asks you to join`,
+    [
+      `${actor.name} asks you to join ${actor.clubName} on Pear Bench as ${given.role}. Say yes here within a week:\n${url}`,
+      'If you do not know them, do nothing.',
+    ],
+  );
   try {
     await transact(db, async (transaction) => {
       if (!known) await db.users.create(user, { transaction });
       // Asked again, they are asked anew: the last role and the last link count.
-      await db.invitations.upsert({ clubId: actor.clubId, userId: user.id, role: given.role as Role, invitedBy: actor.userId, invitedAt: now }, { transaction });
+      await db.invitations.upsert(
+        { clubId: actor.clubId, userId: user.id, role: given.role as Role, invitedBy: actor.userId, invitedAt: now },
+        { transaction },
+      );
       await db.passwordLinks.create(row, { transaction });
       await letter.note(transaction);
-      await audit(db, transaction, { clubId: actor.clubId, actorId: actor.userId, action: 'member asked', subjectId: user.id, at: now });
+      await audit(db, transaction, {
+        clubId: actor.clubId,
+        actorId: actor.userId,
+        action: 'member asked',
+        subjectId: user.id,
+        at: now,
+      });
     });
   } catch (error) {
     await context.mail.discard(letter.id);
@@ -122,16 +160,30 @@ export async function handOverPassword(context: Context, userId: string): Promis
   const { db, actor, now } = context;
   const memberships = await db.memberships.findAll({ where: { userId }, raw: true });
   if (!memberships.some(({ clubId }) => clubId === actor.clubId)) throw notFound('This member');
-  if (memberships.length > 1) throw new UseCaseError('conflict', 'This account belongs to another club as well, so its owner asks for a link where they sign in.');
+  if (memberships.length > 1)
+    throw new UseCaseError(
+      'conflict',
+      'This account belongs to another club as well, so its owner asks for a link where they sign in.',
+    );
   const { row, url } = makePasswordLink(context, userId, 'forgotten');
   await transact(db, async (transaction) => {
     await db.passwordLinks.create(row, { transaction });
-    await audit(db, transaction, { clubId: actor.clubId, actorId: actor.userId, action: 'password link handed over', subjectId: userId, at: now });
+    await audit(db, transaction, {
+      clubId: actor.clubId,
+      actorId: actor.userId,
+      action: 'password link handed over',
+      subjectId: userId,
+      at: now,
+    });
   });
   return { url };
 }
 
-const change = object({ role: string().oneOf([...ROLES, 'none'], 'Choose lead, assistant, viewer or none.').required('Choose a role.') });
+const change = object({
+  role: string()
+    .oneOf([...ROLES, 'none'], 'Choose lead, assistant, viewer or none.')
+    .required('Choose a role.'),
+});
 
 /** Gives a member another role, or takes the membership away; the last lead stays. Sessions follow at once. */
 export async function changeMember(context: Context, userId: string, input: unknown): Promise<void> {
@@ -140,14 +192,29 @@ export async function changeMember(context: Context, userId: string, input: unkn
   const { db, actor, now } = context;
   const given = parse(change, input);
   await transact(db, async (transaction) => {
-    const members = await db.memberships.findAll({ where: { clubId: actor.clubId }, transaction, lock: transaction.LOCK.UPDATE, raw: true });
-    if (given.role === 'none' && (await db.invitations.destroy({ where: { clubId: actor.clubId, userId }, transaction })) > 0) {
-      await audit(db, transaction, { clubId: actor.clubId, actorId: actor.userId, action: 'invitation taken back', subjectId: userId, at: now });
+    const members = await db.memberships.findAll({
+      where: { clubId: actor.clubId },
+      transaction,
+      lock: transaction.LOCK.UPDATE,
+      raw: true,
+    });
+    if (
+      given.role === 'none' &&
+      (await db.invitations.destroy({ where: { clubId: actor.clubId, userId }, transaction })) > 0
+    ) {
+      await audit(db, transaction, {
+        clubId: actor.clubId,
+        actorId: actor.userId,
+        action: 'invitation taken back',
+        subjectId: userId,
+        at: now,
+      });
       return;
     }
     if (!members.some((member) => member.userId === userId)) throw notFound('This member');
     const leads = members.filter((member) => member.role === 'lead' && member.userId !== userId);
-    if (given.role !== 'lead' && leads.length === 0) throw new UseCaseError('conflict', 'A club needs a lead. Make somebody else lead first.');
+    if (given.role !== 'lead' && leads.length === 0)
+      throw new UseCaseError('conflict', 'A club needs a lead. Make somebody else lead first.');
     const where = { clubId: actor.clubId, userId };
     if (given.role === 'none') {
       await db.memberships.destroy({ where, transaction });
@@ -155,13 +222,23 @@ export async function changeMember(context: Context, userId: string, input: unkn
     } else {
       await db.memberships.update({ role: given.role as Role }, { where, transaction });
     }
-    await audit(db, transaction, { clubId: actor.clubId, actorId: actor.userId, action: `member ${given.role}`, subjectId: userId, at: now });
+    await audit(db, transaction, {
+      clubId: actor.clubId,
+      actorId: actor.userId,
+      action: `member ${given.role}`,
+      subjectId: userId,
+      at: now,
+    });
   });
 }
 
 const preferences = object({
-  lengthUnit: string().oneOf(['mm', 'in'] as const, 'Choose millimetres or inches.').required('Choose millimetres or inches.'),
-  temperatureUnit: string().oneOf(['C', 'F'] as const, 'Choose °C or °F.').required('Choose °C or °F.'),
+  lengthUnit: string()
+    .oneOf(['mm', 'in'] as const, 'Choose millimetres or inches.')
+    .required('Choose millimetres or inches.'),
+  temperatureUnit: string()
+    .oneOf(['C', 'F'] as const, 'Choose °C or °F.')
+    .required('Choose °C or °F.'),
 });
 
 /** A user's own units. */

@@ -7,8 +7,16 @@ import { UseCaseError } from '@/server/platform/use-case-error';
 export const SHORTEST_PASSWORD = 12;
 
 /** A password of a form; long enough, and no longer than what is worth hashing. */
-export const newPassword = () => string().strict().typeError('Enter a password.').required('Enter a password.')
-  .min(SHORTEST_PASSWORD, `Use ${SHORTEST_PASSWORD} characters or more for the password. Four words that do not belong together are good.`).max(200, 'A password has 200 characters at most.');
+export const newPassword = () =>
+  string()
+    .strict()
+    .typeError('Enter a password.')
+    .required('Enter a password.')
+    .min(
+      SHORTEST_PASSWORD,
+      `Use ${SHORTEST_PASSWORD} characters or more for the password. Four words that do not belong together are good.`,
+    )
+    .max(200, 'A password has 200 characters at most.');
 
 /** Guesses, as a power of ten, that a password has to stand: more than a stolen table can be tried with cheaply. */
 const LEAST_GUESSES = 9;
@@ -22,10 +30,14 @@ let estimator: ZxcvbnFactory | undefined;
  * @throws UseCaseError that says so.
  */
 export function refuseCommonPassword(password: string, known: readonly string[]): void {
-  estimator ??= new ZxcvbnFactory({ dictionary: { ...common.dictionary, ...english.dictionary }, graphs: common.adjacencyGraphs });
+  estimator ??= new ZxcvbnFactory({
+    dictionary: { ...common.dictionary, ...english.dictionary },
+    graphs: common.adjacencyGraphs,
+  });
   const parts = known.flatMap((text) => [text, ...text.split(/[\s@.]+/)]).filter((text) => text.length > 2);
   // Longer ones are no easier to guess, and the estimate would take its time.
   if (estimator.check(password.slice(0, 64), parts).guessesLog10 >= LEAST_GUESSES) return;
-  const message = 'This password is among the common ones, or easy to guess from your name or club. Use four words that do not belong together.';
+  const message =
+    'This password is among the common ones, or easy to guess from your name or club. Use four words that do not belong together.';
   throw new UseCaseError('invalid', message, { password: 'Too easy to guess.' });
 }

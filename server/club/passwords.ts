@@ -19,7 +19,11 @@ import { UseCaseError } from '@/server/platform/use-case-error';
 const WORKS = { forgotten: 20, 'hand-over': 7 * 24 * 60 } as const;
 
 const changeInput = object({
-  old: string().strict().typeError('Enter the password you have now.').required('Enter the password you have now.').max(200, 'A password has 200 characters at most.'),
+  old: string()
+    .strict()
+    .typeError('Enter the password you have now.')
+    .required('Enter the password you have now.')
+    .max(200, 'A password has 200 characters at most.'),
   password: newPassword(),
 });
 
@@ -29,23 +33,42 @@ export async function changePassword(context: Context, input: unknown): Promise<
   const given = parse(changeInput, input);
   const bucket = `changing the password of ${actor.userId}`;
   const user = (await db.users.findOne({ where: { id: actor.userId }, raw: true }))!;
-  if (!(await fitsAtPace(context, bucket, user.passwordHash, given.old))) throw new UseCaseError('invalid', 'The password you have now is another one. Check it and try again.', { old: 'Not your password.' });
+  if (!(await fitsAtPace(context, bucket, user.passwordHash, given.old)))
+    throw new UseCaseError('invalid', 'The password you have now is another one. Check it and try again.', {
+      old: 'Not your password.',
+    });
   refuseCommonPassword(given.password, [user.name, user.email, actor.clubName]);
   const passwordHash = await hashPassword(given.password);
   await transact(db, async (transaction) => {
     await db.users.update({ passwordHash }, { where: { id: user.id }, transaction });
     await db.sessions.destroy({ where: { userId: user.id, id: { [Op.ne]: actor.sessionId } }, transaction });
     await db.sessions.update({ confirmedAt: now }, { where: { id: actor.sessionId }, transaction });
-    await db.passwordLinks.update({ usedAt: now }, { where: { userId: user.id, purpose: 'forgotten', usedAt: null as never }, transaction });
-    await audit(db, transaction, { clubId: actor.clubId, actorId: user.id, action: 'password changed', subjectId: user.id, at: now });
+    await db.passwordLinks.update(
+      { usedAt: now },
+      { where: { userId: user.id, purpose: 'forgotten', usedAt: null as never }, transaction },
+    );
+    await audit(db, transaction, {
+      clubId: actor.clubId,
+      actorId: user.id,
+      action: 'password changed',
+      subjectId: user.id,
+      at: now,
+    });
   });
 }
 
 /** A link for a user, of which only the hash is kept. */
-export function makePasswordLink({ publicUrl, now }: Pick<Services, 'publicUrl' | 'now'>, userId: string, purpose: PasswordLinkRow['purpose']): { row: PasswordLinkRow; url: string } {
+export function makePasswordLink(
+  { publicUrl, now }: Pick<Services, 'publicUrl' | 'now'>,
+  userId: string,
+  purpose: PasswordLinkRow['purpose'],
+): { row: PasswordLinkRow; url: string } {
   const token = makeToken();
   const expiresAt = new Date(now.getTime() + WORKS[purpose] * 60_000);
-  return { row: { tokenHash: hashToken(token), userId, purpose, createdAt: now, expiresAt, usedAt: null }, url: `${publicUrl}/password/${token}` };
+  return {
+    row: { tokenHash: hashToken(token), userId, purpose, createdAt: now, expiresAt, usedAt: null },
+    url: `${publicUrl}/password/${token}`,
+  };
 }
 
 const forgottenInput = object({ email: email().required('Enter your e-mail address.') });
@@ -70,7 +93,9 @@ async function writeToForgetful(services: Services, address: string): Promise<vo
   const user = await db.users.findOne({ where: { email: address }, raw: true });
   if (!user) return;
   // A mailbox is not flooded by somebody who asks again and again.
-  const lately = await db.passwordLinks.count({ where: { userId: user.id, purpose: 'forgotten', createdAt: { [Op.gt]: new Date(now.getTime() - 3_600_000) } } });
+  const lately = await db.passwordLinks.count({
+    where: { userId: user.id, purpose: 'forgotten', createdAt: { [Op.gt]: new Date(now.getTime() - 3_600_000) } },
+  });
   if (lately >= 5) return;
   const { row, url } = makePasswordLink(services, user.id, 'forgotten');
   const letter = await prepareAccountLetter(services, user, 'A new password for Pear Bench', [
@@ -97,15 +122,31 @@ export interface OpenedLink {
 /** What a link opens; changes nothing, since mail programs look at links too. */
 export async function openPasswordLink({ db, now }: Services, token: string): Promise<OpenedLink> {
   const link = await db.passwordLinks.findOne({ where: { tokenHash: hashToken(token) }, raw: true });
-  if (!link) throw new UseCaseError('not-found', 'This link is not one of ours. Check that all of it was copied, or ask for a new one.');
-  if (link.usedAt || link.expiresAt <= now) throw new UseCaseError('gone', 'This link was used or has run out. Ask for a new one where you sign in, or ask the lead of your club.');
+  if (!link)
+    throw new UseCaseError(
+      'not-found',
+      'This link is not one of ours. Check that all of it was copied, or ask for a new one.',
+    );
+  if (link.usedAt || link.expiresAt <= now)
+    throw new UseCaseError(
+      'gone',
+      'This link was used or has run out. Ask for a new one where you sign in, or ask the lead of your club.',
+    );
   const user = (await db.users.findOne({ where: { id: link.userId }, raw: true }))!;
-  const invitations = link.purpose === 'hand-over' ? await db.invitations.findAll({ where: { userId: user.id }, raw: true }) : [];
+  const invitations =
+    link.purpose === 'hand-over' ? await db.invitations.findAll({ where: { userId: user.id }, raw: true }) : [];
   const clubs = await db.clubs.findAll({ where: { id: invitations.map(({ clubId }) => clubId) }, raw: true });
   return { user, purpose: link.purpose, hasPassword: user.passwordHash !== null, clubs: clubs.map(({ name }) => name) };
 }
 
-const setInput = object({ token: string().strict().typeError('Open the link again.').required('Open the link again.').max(100, 'Open the link again.'), password: newPassword() });
+const setInput = object({
+  token: string()
+    .strict()
+    .typeError('Open the link again.')
+    .required('Open the link again.')
+    .max(100, 'Open the link again.'),
+  password: newPassword(),
+});
 
 /**
  * Sets a password by a link, once. All sessions of the account end; whoever was handed the link for a
@@ -115,25 +156,49 @@ export async function setPasswordByLink(services: Services, input: unknown): Pro
   const { db, now } = services;
   const given = parse(setInput, input);
   const { user, purpose, hasPassword, clubs } = await openPasswordLink(services, given.token);
-  if (purpose === 'hand-over' && hasPassword) throw new UseCaseError('conflict', 'You have a password already. Sign in with it, and say yes under “Your account”.');
+  if (purpose === 'hand-over' && hasPassword)
+    throw new UseCaseError(
+      'conflict',
+      'You have a password already. Sign in with it, and say yes under “Your account”.',
+    );
   refuseCommonPassword(given.password, [user.name, user.email, ...clubs]);
   const passwordHash = await hashPassword(given.password);
   await transact(db, async (transaction) => {
-    const [used] = await db.passwordLinks.update({ usedAt: now }, { where: { tokenHash: hashToken(given.token), usedAt: null as never, expiresAt: { [Op.gt]: now } }, transaction });
-    if (used === 0) throw new UseCaseError('gone', 'This link was used in this moment. If it was not you, ask for a new one.');
+    const [used] = await db.passwordLinks.update(
+      { usedAt: now },
+      { where: { tokenHash: hashToken(given.token), usedAt: null as never, expiresAt: { [Op.gt]: now } }, transaction },
+    );
+    if (used === 0)
+      throw new UseCaseError('gone', 'This link was used in this moment. If it was not you, ask for a new one.');
     await db.users.update({ passwordHash }, { where: { id: user.id }, transaction });
     await db.sessions.destroy({ where: { userId: user.id }, transaction });
     // Whatever other links there were are worth nothing from now on.
     await db.passwordLinks.update({ usedAt: now }, { where: { userId: user.id, usedAt: null as never }, transaction });
     if (purpose === 'hand-over') {
-      for (const { clubId, role } of await db.invitations.findAll({ where: { userId: user.id }, transaction, raw: true })) {
+      for (const { clubId, role } of await db.invitations.findAll({
+        where: { userId: user.id },
+        transaction,
+        raw: true,
+      })) {
         await db.memberships.create({ clubId, userId: user.id, role }, { transaction });
-        await audit(db, transaction, { clubId, actorId: user.id, action: 'invitation accepted', subjectId: user.id, at: now });
+        await audit(db, transaction, {
+          clubId,
+          actorId: user.id,
+          action: 'invitation accepted',
+          subjectId: user.id,
+          at: now,
+        });
       }
       await db.invitations.destroy({ where: { userId: user.id }, transaction });
     }
     for (const { clubId } of await db.memberships.findAll({ where: { userId: user.id }, transaction, raw: true })) {
-      await audit(db, transaction, { clubId, actorId: user.id, action: 'password set by link', subjectId: user.id, at: now });
+      await audit(db, transaction, {
+        clubId,
+        actorId: user.id,
+        action: 'password set by link',
+        subjectId: user.id,
+        at: now,
+      });
     }
   });
   await clearAttempts(services, `sign-in as ${user.email}`);

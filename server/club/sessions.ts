@@ -19,8 +19,22 @@ export interface OwnSession {
 
 /** One's own sessions, the latest used first. */
 export async function ownSessions({ db, actor, now }: Context): Promise<OwnSession[]> {
-  const rows = await db.sessions.findAll({ where: { userId: actor.userId, expiresAt: { [Op.gt]: now } }, order: [['seenAt', 'DESC'], ['id', 'ASC']], raw: true });
-  return rows.map(({ id: sessionId, device, createdAt, seenAt, keptOffline }) => ({ id: sessionId, device, createdAt, seenAt, keptOffline: Boolean(keptOffline), here: sessionId === actor.sessionId }));
+  const rows = await db.sessions.findAll({
+    where: { userId: actor.userId, expiresAt: { [Op.gt]: now } },
+    order: [
+      ['seenAt', 'DESC'],
+      ['id', 'ASC'],
+    ],
+    raw: true,
+  });
+  return rows.map(({ id: sessionId, device, createdAt, seenAt, keptOffline }) => ({
+    id: sessionId,
+    device,
+    createdAt,
+    seenAt,
+    keptOffline: Boolean(keptOffline),
+    here: sessionId === actor.sessionId,
+  }));
 }
 
 /** Ends one of one's own sessions, wherever it is. */
@@ -42,7 +56,13 @@ export async function keepSession({ db, actor }: Context, input: unknown): Promi
   await db.sessions.update({ keptOffline }, { where: { id: actor.sessionId } });
 }
 
-const confirmInput = object({ password: string().strict().typeError('Enter your password.').required('Enter your password.').max(200, 'A password has 200 characters at most.') });
+const confirmInput = object({
+  password: string()
+    .strict()
+    .typeError('Enter your password.')
+    .required('Enter your password.')
+    .max(200, 'A password has 200 characters at most.'),
+});
 
 /** Confirms with the password that the owner of a session sits before it. */
 export async function confirmSession(context: Context, input: unknown): Promise<void> {
@@ -50,7 +70,10 @@ export async function confirmSession(context: Context, input: unknown): Promise<
   const { password } = parse(confirmInput, input);
   const bucket = `confirming ${actor.userId}`;
   const user = await db.users.findOne({ where: { id: actor.userId }, raw: true });
-  if (!(await fitsAtPace(context, bucket, user?.passwordHash ?? null, password))) throw new UseCaseError('invalid', 'This is not your password. Check it and try again.', { password: 'Not your password.' });
+  if (!(await fitsAtPace(context, bucket, user?.passwordHash ?? null, password)))
+    throw new UseCaseError('invalid', 'This is not your password. Check it and try again.', {
+      password: 'Not your password.',
+    });
   await db.sessions.update({ confirmedAt: now }, { where: { id: actor.sessionId } });
 }
 
@@ -60,7 +83,9 @@ const CONFIRMED = 15;
 /** Refuses what decides over others until the password was entered again a short while ago. */
 export function needConfirmed({ actor, now }: Context): void {
   if (actor.confirmedAt && now.getTime() - actor.confirmedAt.getTime() < CONFIRMED * 60_000) return;
-  throw new UseCaseError('forbidden', 'Enter your password once more before you change who belongs to the club.', { confirm: 'Enter your password.' });
+  throw new UseCaseError('forbidden', 'Enter your password once more before you change who belongs to the club.', {
+    confirm: 'Enter your password.',
+  });
 }
 
 const clubInput = object({ clubId: id('the club') });
@@ -68,6 +93,7 @@ const clubInput = object({ clubId: id('the club') });
 /** Goes on in another of one's clubs. */
 export async function changeClub({ db, actor }: Context, input: unknown): Promise<void> {
   const { clubId } = parse(clubInput, input);
-  if (!(await db.memberships.findOne({ where: { clubId, userId: actor.userId }, raw: true }))) throw notFound('This club');
+  if (!(await db.memberships.findOne({ where: { clubId, userId: actor.userId }, raw: true })))
+    throw notFound('This club');
   await db.sessions.update({ clubId }, { where: { id: actor.sessionId } });
 }

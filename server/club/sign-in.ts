@@ -27,7 +27,11 @@ const PER_NETWORK = { free: 60, first: 2, most: 60 };
 
 const credentials = object({
   email: email().required('Enter your e-mail address.'),
-  password: string().strict().typeError('Enter your password.').required('Enter your password.').max(200, 'A password has 200 characters at most.'),
+  password: string()
+    .strict()
+    .typeError('Enter your password.')
+    .required('Enter your password.')
+    .max(200, 'A password has 200 characters at most.'),
 });
 
 /**
@@ -36,7 +40,12 @@ const credentials = object({
  * @param from network address of the caller, for the pace of attempts.
  * @param device browser and system, in words.
  */
-export async function signIn(services: Services, input: unknown, from: string, device = ''): Promise<{ token: string; expiresAt: Date }> {
+export async function signIn(
+  services: Services,
+  input: unknown,
+  from: string,
+  device = '',
+): Promise<{ token: string; expiresAt: Date }> {
   const { email: address, password } = parse(credentials, input);
   const { db, now } = services;
   const user = await db.users.findOne({ where: { email: address }, raw: true });
@@ -49,7 +58,10 @@ export async function signIn(services: Services, input: unknown, from: string, d
     await slowDown(services, account, known ? AT_HOME : PER_ACCOUNT);
     if (!known) await slowDown(services, network, PER_NETWORK);
     if (!(await passwordFits(user?.passwordHash ?? null, password)) || !user) {
-      throw new UseCaseError('signed-out', 'E-mail address and password do not fit together. Check both and try again.');
+      throw new UseCaseError(
+        'signed-out',
+        'E-mail address and password do not fit together. Check both and try again.',
+      );
     }
     // A whole workshop signs in from one network; only what fails counts against it.
     if (!known) await giveBackAttempt(services, network);
@@ -60,7 +72,11 @@ export async function signIn(services: Services, input: unknown, from: string, d
   const atAccount = () => oneAtATime(account, tryPassword);
   const { id: userId } = await (known ? atAccount() : oneAtATime(network, atAccount));
   const membership = await db.memberships.findOne({ where: { userId }, order: [['clubId', 'ASC']], raw: true });
-  if (!membership) throw new UseCaseError('forbidden', 'Your account belongs to no club. Ask its lead to add you, and open the link they give you.');
+  if (!membership)
+    throw new UseCaseError(
+      'forbidden',
+      'Your account belongs to no club. Ask its lead to add you, and open the link they give you.',
+    );
   await db.knownNetworks.upsert({ userId, networkHash, seenAt: now });
   return openSession(services, userId, membership.clubId, device);
 }
@@ -72,10 +88,26 @@ function hashOfNetwork(from: string): string {
   return createHash('sha256').update(network).digest('hex');
 }
 
-export async function openSession({ db, now }: Services, userId: string, clubId: string, device = ''): Promise<{ token: string; expiresAt: Date }> {
+export async function openSession(
+  { db, now }: Services,
+  userId: string,
+  clubId: string,
+  device = '',
+): Promise<{ token: string; expiresAt: Date }> {
   const token = makeToken();
   const expiresAt = new Date(now.getTime() + SESSION_DAYS * 86_400_000);
-  await db.sessions.create({ tokenHash: hashToken(token), id: uuid(), userId, clubId, createdAt: now, expiresAt, seenAt: now, confirmedAt: now, device: device.slice(0, 120), keptOffline: false });
+  await db.sessions.create({
+    tokenHash: hashToken(token),
+    id: uuid(),
+    userId,
+    clubId,
+    createdAt: now,
+    expiresAt,
+    seenAt: now,
+    confirmedAt: now,
+    device: device.slice(0, 120),
+    keptOffline: false,
+  });
   return { token, expiresAt };
 }
 
@@ -86,7 +118,9 @@ export async function signOut({ db }: Services, token: string): Promise<void> {
 
 /** Removes sessions that are over; they opened nothing any more. */
 export async function forgetOldSessions({ db, now }: Pick<Services, 'db' | 'now'>): Promise<void> {
-  await db.sessions.destroy({ where: { [Op.or]: [{ expiresAt: { [Op.lte]: now } }, { keptOffline: false, seenAt: { [Op.lt]: idleSince(now) } }] } });
+  await db.sessions.destroy({
+    where: { [Op.or]: [{ expiresAt: { [Op.lte]: now } }, { keptOffline: false, seenAt: { [Op.lt]: idleSince(now) } }] },
+  });
 }
 
 function idleSince(now: Date): Date {
@@ -101,7 +135,10 @@ export async function actorOf(services: Pick<Services, 'db' | 'now'>, token: str
 }
 
 /** The same, with the stamps that the club's tables bear at this moment. */
-export async function sessionOf({ db, now }: Pick<Services, 'db' | 'now'>, token: string): Promise<{ actor: Actor; stamps: Stamps | null } | null> {
+export async function sessionOf(
+  { db, now }: Pick<Services, 'db' | 'now'>,
+  token: string,
+): Promise<{ actor: Actor; stamps: Stamps | null } | null> {
   const tokenHash = hashToken(token);
   // One statement, since every call of every page begins with it.
   const [known] = await db.sequelize.query<KnownSession>(
@@ -112,8 +149,12 @@ export async function sessionOf({ db, now }: Pick<Services, 'db' | 'now'>, token
     { replacements: { tokenHash, everybody: EVERYBODY }, type: QueryTypes.SELECT },
   );
   if (!known || known.expiresAt <= now || (!known.keptOffline && known.seenAt < idleSince(now))) return null;
-  if (now.getTime() - known.seenAt.getTime() > SEEN_EVERY * 60_000) await db.sessions.update({ seenAt: now }, { where: { tokenHash } });
+  if (now.getTime() - known.seenAt.getTime() > SEEN_EVERY * 60_000)
+    await db.sessions.update({ seenAt: now }, { where: { tokenHash } });
   const { userId, clubId, sessionId, confirmedAt, role, name, clubName, lengthUnit, temperatureUnit } = known;
   const stamps = typeof known.stamps === 'string' ? (JSON.parse(known.stamps) as Stamps) : known.stamps;
-  return { actor: { userId, clubId, sessionId, confirmedAt, role, name, clubName, lengthUnit, temperatureUnit }, stamps };
+  return {
+    actor: { userId, clubId, sessionId, confirmedAt, role, name, clubName, lengthUnit, temperatureUnit },
+    stamps,
+  };
 }

@@ -28,7 +28,9 @@ export async function getSite(context: Context, siteId: string): Promise<SiteRow
 const siteInput = object({
   name: text('the name of the site', 120),
   region: optionalText('the region', 80),
-  hemisphere: string().oneOf(['north', 'south'] as const, 'Choose north or south.').required('Choose the hemisphere.'),
+  hemisphere: string()
+    .oneOf(['north', 'south'] as const, 'Choose north or south.')
+    .required('Choose the hemisphere.'),
   timeZone: string()
     .required('Enter the time zone.')
     .test('zone', 'Enter a time zone such as Europe/Vienna.', (zone) => {
@@ -44,26 +46,58 @@ const siteInput = object({
 export async function addSite(context: Context, input: unknown): Promise<SiteRow> {
   allow(context, 'assistant');
   const { db, actor, now } = context;
-  const row: SiteRow = { ...parse(siteInput, input), id: uuid(), clubId: actor.clubId, climate: null, climateSource: '', assumptions: {}, quarantine: [], version: 0 };
+  const row: SiteRow = {
+    ...parse(siteInput, input),
+    id: uuid(),
+    clubId: actor.clubId,
+    climate: null,
+    climateSource: '',
+    assumptions: {},
+    quarantine: [],
+    version: 0,
+  };
   try {
     await transact(db, async (transaction) => {
       await db.sites.create(row, { transaction });
-      await audit(db, transaction, { clubId: actor.clubId, actorId: actor.userId, action: 'site added', subjectId: row.id, at: now });
+      await audit(db, transaction, {
+        clubId: actor.clubId,
+        actorId: actor.userId,
+        action: 'site added',
+        subjectId: row.id,
+        at: now,
+      });
     });
   } catch (error) {
-    if (isDuplicate(error)) throw new UseCaseError('conflict', 'A site of this name is there already. Choose it, or use another name.', { name: 'Taken already.' });
+    if (isDuplicate(error))
+      throw new UseCaseError('conflict', 'A site of this name is there already. Choose it, or use another name.', {
+        name: 'Taken already.',
+      });
     throw error;
   }
   return row;
 }
 
-const temperatures = () => array(number().typeError('Enter every temperature in figures.').required('Enter every temperature.')).required('Enter the temperatures of twelve months.');
-const frost = (what: string) => string().nullable().default(null).test('month-day', `Enter ${what} as month and day, such as 04-24, or leave it empty.`, (value) => !value || isMonthDay(value));
+const temperatures = () =>
+  array(number().typeError('Enter every temperature in figures.').required('Enter every temperature.')).required(
+    'Enter the temperatures of twelve months.',
+  );
+const frost = (what: string) =>
+  string()
+    .nullable()
+    .default(null)
+    .test(
+      'month-day',
+      `Enter ${what} as month and day, such as 04-24, or leave it empty.`,
+      (value) => !value || isMonthDay(value),
+    );
 
 const climateInput = object({
   normals: object({ low: temperatures(), high: temperatures() }),
-  lastFrost: frost('the last frost'), firstFrost: frost('the first frost'), frostMargin: count('The margin of the frost dates', 0, 60),
-  source: text('where the figures come from', 200), version: count('The version', 0, 1_000_000),
+  lastFrost: frost('the last frost'),
+  firstFrost: frost('the first frost'),
+  frostMargin: count('The margin of the frost dates', 0, 60),
+  source: text('where the figures come from', 200),
+  version: count('The version', 0, 1_000_000),
 });
 
 /** Sets a site's usual year: temperatures by month, frost dates, and who says so. */
@@ -73,33 +107,66 @@ export async function putClimate(context: Context, siteId: string, input: unknow
   const problem = problemOfNormals(given.normals);
   if (problem) throw new UseCaseError('invalid', problem, { normals: problem });
   const climate: Climate = { ...given, lastFrost: given.lastFrost || null, firstFrost: given.firstFrost || null };
-  if ((climate.lastFrost === null) !== (climate.firstFrost === null)) throw new UseCaseError('invalid', 'One frost date is there and the other is not. Give both, or none for a place that never freezes.', { lastFrost: 'Give both or none.' });
+  if ((climate.lastFrost === null) !== (climate.firstFrost === null))
+    throw new UseCaseError(
+      'invalid',
+      'One frost date is there and the other is not. Give both, or none for a place that never freezes.',
+      { lastFrost: 'Give both or none.' },
+    );
   return change(context, siteId, version, 'climate set', { climate, climateSource: source });
 }
 
 /** A climate from CSV, kept at once: the file names its own source. */
-export async function importClimate(context: Context, siteId: string, bytes: Uint8Array, source: string, version: number): Promise<{ site: SiteRow; notes: string[] }> {
+export async function importClimate(
+  context: Context,
+  siteId: string,
+  bytes: Uint8Array,
+  source: string,
+  version: number,
+): Promise<{ site: SiteRow; notes: string[] }> {
   allow(context, 'assistant');
   const read = await readFile('normals', bytes);
   if ('problem' in read) throw new UseCaseError('invalid', read.problem);
-  const site = await change(context, siteId, parse(count('The version', 0, 1_000_000), version), 'climate read', { climate: read.climate, climateSource: parse(text('where the figures come from', 200), source) });
+  const site = await change(context, siteId, parse(count('The version', 0, 1_000_000), version), 'climate read', {
+    climate: read.climate,
+    climateSource: parse(text('where the figures come from', 200), source),
+  });
   return { site, notes: read.notes };
 }
 
 export async function exportClimate(context: Context, siteId: string): Promise<string> {
   const { climate } = await getSite(context, siteId);
-  if (!climate) throw new UseCaseError('not-found', 'This site has no normals yet. Enter them, read a CSV file or take a climate of the weather stand-in.');
+  if (!climate)
+    throw new UseCaseError(
+      'not-found',
+      'This site has no normals yet. Enter them, read a CSV file or take a climate of the weather stand-in.',
+    );
   return writeNormals(climate);
 }
 
 const assumptionsInput = object({
-  edits: mixed<Edits>().required('Enter the figures.').test('edits', 'The figures cannot be read. Reload the page and enter them again.', (value) => typeof value === 'object' && value !== null && !Array.isArray(value)),
+  edits: mixed<Edits>()
+    .required('Enter the figures.')
+    .test(
+      'edits',
+      'The figures cannot be read. Reload the page and enter them again.',
+      (value) => typeof value === 'object' && value !== null && !Array.isArray(value),
+    ),
   quarantine: array(trimmed().required().max(60)).max(40, 'A list of more than 40 species is too long.').default([]),
-  region: optionalText('the region', 80), version: count('The version', 0, 1_000_000),
+  region: optionalText('the region', 80),
+  version: count('The version', 0, 1_000_000),
 });
 const editInput = object({
-  value: number().typeError('Enter the figure as a number.').required('Enter the figure.').min(-100, 'A figure under -100 cannot be right.').max(5000, 'A figure over 5000 cannot be right.'),
-  margin: number().typeError('Enter the margin as a number.').required('Enter the margin.').min(0, 'A margin is 0 or more.').max(2000, 'A margin over 2000 cannot be right.'),
+  value: number()
+    .typeError('Enter the figure as a number.')
+    .required('Enter the figure.')
+    .min(-100, 'A figure under -100 cannot be right.')
+    .max(5000, 'A figure over 5000 cannot be right.'),
+  margin: number()
+    .typeError('Enter the margin as a number.')
+    .required('Enter the margin.')
+    .min(0, 'A margin is 0 or more.')
+    .max(2000, 'A margin over 2000 cannot be right.'),
   source: optionalText('the source', 200),
 });
 
@@ -110,41 +177,80 @@ export async function putAssumptions(context: Context, siteId: string, input: un
   const kept: Edits = {};
   for (const [key, edit] of Object.entries(edits)) {
     const usual = ASSUMPTIONS.find((one) => one.id === key);
-    if (!usual) throw new UseCaseError('invalid', 'One of the figures is not known here. Reload the page and enter them again.');
+    if (!usual)
+      throw new UseCaseError('invalid', 'One of the figures is not known here. Reload the page and enter them again.');
     const given = parse(editInput, edit);
-    if (given.value !== usual.value || given.margin !== usual.margin || given.source !== (usual.source ?? '')) kept[key] = given;
+    if (given.value !== usual.value || given.margin !== usual.margin || given.source !== (usual.source ?? ''))
+      kept[key] = given;
   }
   return change(context, siteId, version, 'assumptions set', { assumptions: kept, quarantine, region });
 }
 
 /** One change of a site, if nobody changed it since it was opened; the same change again finds its work done. */
-async function change(context: Context, siteId: string, version: number, action: string, values: Partial<SiteRow>): Promise<SiteRow> {
-  const { db, actor: { clubId, userId }, now } = context;
+async function change(
+  context: Context,
+  siteId: string,
+  version: number,
+  action: string,
+  values: Partial<SiteRow>,
+): Promise<SiteRow> {
+  const {
+    db,
+    actor: { clubId, userId },
+    now,
+  } = context;
   const site = await getSite(context, siteId);
   await transact(db, async (transaction) => {
-    const [changed] = await db.sites.update({ ...values, version: version + 1 }, { where: { clubId, id: siteId, version }, transaction });
-    const same = Object.entries(values).every(([key, value]) => JSON.stringify(site[key as keyof SiteRow]) === JSON.stringify(value));
-    if (changed === 0 && !same) throw new UseCaseError('conflict', 'Somebody changed this site meanwhile. Reload the page in another window and bring your changes over; they are still here.');
+    const [changed] = await db.sites.update(
+      { ...values, version: version + 1 },
+      { where: { clubId, id: siteId, version }, transaction },
+    );
+    const same = Object.entries(values).every(
+      ([key, value]) => JSON.stringify(site[key as keyof SiteRow]) === JSON.stringify(value),
+    );
+    if (changed === 0 && !same)
+      throw new UseCaseError(
+        'conflict',
+        'Somebody changed this site meanwhile. Reload the page in another window and bring your changes over; they are still here.',
+      );
     if (changed > 0) await audit(db, transaction, { clubId, actorId: userId, action, subjectId: siteId, at: now });
   });
   return getSite(context, siteId);
 }
 
 const observationInput = object({
-  species: text('the species', 60), sign: string().oneOf(SIGNS, 'Choose what was seen.').required('Choose what was seen.'), seenOn: isoDate('the day it was seen', SEEN_YEARS), note: optionalText('the note', 300),
+  species: text('the species', 60),
+  sign: string().oneOf(SIGNS, 'Choose what was seen.').required('Choose what was seen.'),
+  seenOn: isoDate('the day it was seen', SEEN_YEARS),
+  note: optionalText('the note', 300),
 });
 
 /** What was seen on a plant; it goes before any estimate. The same request twice notes it once. */
-export async function addObservation(context: Context, siteId: string, observationId: string, input: unknown): Promise<void> {
+export async function addObservation(
+  context: Context,
+  siteId: string,
+  observationId: string,
+  input: unknown,
+): Promise<void> {
   allow(context, 'assistant');
-  const { db, actor: { clubId, userId }, now } = context;
+  const {
+    db,
+    actor: { clubId, userId },
+    now,
+  } = context;
   await getSite(context, siteId);
   parse(id('the observation'), observationId);
   const given = parse(observationInput, input, context.now);
-  if (isAhead(given.seenOn, now)) throw new UseCaseError('invalid', 'What will be seen is not seen yet: enter a day up to today.', { seenOn: 'Not in the future.' });
+  if (isAhead(given.seenOn, now))
+    throw new UseCaseError('invalid', 'What will be seen is not seen yet: enter a day up to today.', {
+      seenOn: 'Not in the future.',
+    });
   try {
     await transact(db, async (transaction) => {
-      await db.observations.create({ ...given, sign: given.sign, id: observationId, clubId, siteId, enteredBy: userId, withdrawn: false }, { transaction });
+      await db.observations.create(
+        { ...given, sign: given.sign, id: observationId, clubId, siteId, enteredBy: userId, withdrawn: false },
+        { transaction },
+      );
       await audit(db, transaction, { clubId, actorId: userId, action: 'sign seen', subjectId: observationId, at: now });
     });
   } catch (error) {
@@ -154,19 +260,40 @@ export async function addObservation(context: Context, siteId: string, observati
 
 export async function withdrawObservation(context: Context, siteId: string, observationId: string): Promise<void> {
   allow(context, 'assistant');
-  const { db, actor: { clubId, userId }, now } = context;
+  const {
+    db,
+    actor: { clubId, userId },
+    now,
+  } = context;
   await transact(db, async (transaction) => {
-    const known = await db.observations.findOne({ where: { clubId, siteId, id: observationId }, transaction, raw: true });
+    const known = await db.observations.findOne({
+      where: { clubId, siteId, id: observationId },
+      transaction,
+      raw: true,
+    });
     if (!known) throw notFound('The observation');
     if (known.withdrawn) return;
     await db.observations.update({ withdrawn: true }, { where: { clubId, id: observationId }, transaction });
-    await audit(db, transaction, { clubId, actorId: userId, action: 'sign withdrawn', subjectId: observationId, at: now });
+    await audit(db, transaction, {
+      clubId,
+      actorId: userId,
+      action: 'sign withdrawn',
+      subjectId: observationId,
+      at: now,
+    });
   });
 }
 
 /** What was seen at a site and stands, newest first. */
 export async function listObservations(context: Context, siteId: string): Promise<ObservationRow[]> {
   allow(context, 'viewer');
-  const all = await context.db.observations.findAll({ where: { clubId: context.actor.clubId, withdrawn: false }, order: [['seenOn', 'DESC'], ['id', 'DESC']], raw: true });
+  const all = await context.db.observations.findAll({
+    where: { clubId: context.actor.clubId, withdrawn: false },
+    order: [
+      ['seenOn', 'DESC'],
+      ['id', 'DESC'],
+    ],
+    raw: true,
+  });
   return all.filter((one) => one.siteId === siteId);
 }

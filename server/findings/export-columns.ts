@@ -35,49 +35,123 @@ export const NOT_TOLD = {
   reports: ['clubId', 'seq', 'enteredBy'],
 } as const;
 
-interface UnionNames { seat: number | null; number: number; code: string; variety: string; stock: string }
+interface UnionNames {
+  seat: number | null;
+  number: number;
+  code: string;
+  variety: string;
+  stock: string;
+}
 type Names = (unionId: string) => UnionNames;
 
 export function unionColumns(names: Names): ExportColumn<UnionFactRow>[] {
   // Practice unions are cut open; nothing is asked of them later.
-  const later = (milestone: 'healed' | 'growing' | 'season' | 'wintered'): ExportColumn<UnionFactRow> => ({ name: milestone, unit: null, tells: [milestone], value: (fact) => (fact.kind === 'keeper' ? fact[milestone] : null) });
+  const later = (milestone: 'healed' | 'growing' | 'season' | 'wintered'): ExportColumn<UnionFactRow> => ({
+    name: milestone,
+    unit: null,
+    tells: [milestone],
+    value: (fact) => (fact.kind === 'keeper' ? fact[milestone] : null),
+  });
   return [
-    { name: 'union_id', unit: null, tells: ['unionId'], value: ({ unionId }) => unionId }, { name: 'kind', unit: null, tells: ['kind'], value: ({ kind }) => kind },
-    { name: 'seat', unit: null, tells: ['seatId'], value: ({ unionId }) => names(unionId).seat }, { name: 'number', unit: 'count', tells: ['number'], value: ({ number }) => number },
-    { name: 'code', unit: null, tells: [], value: ({ unionId }) => names(unionId).code }, { name: 'variety', unit: null, tells: [], value: ({ unionId }) => names(unionId).variety }, { name: 'stock', unit: null, tells: [], value: ({ unionId }) => names(unionId).stock },
-    { name: 'method', unit: null, tells: ['method'], value: ({ method }) => method }, { name: 'date', unit: null, tells: ['date'], value: ({ date }) => date },
-    { name: 'score', unit: 'points', tells: ['score'], value: ({ score }) => score }, { name: 'contact', unit: 'share', tells: ['contact'], value: ({ contact }) => contact },
-    { name: 'contact_grade', unit: null, tells: ['contactGrade'], value: ({ contactGrade }) => contactGrade }, { name: 'fatal', unit: null, tells: ['fatal'], value: ({ fatal }) => bit(fatal) }, { name: 'voided', unit: null, tells: ['voided'], value: ({ voided }) => bit(voided) },
-    later('healed'), later('growing'), later('season'), later('wintered'), { name: 'contradicted', unit: null, tells: ['contradicted'], value: ({ contradicted }) => bit(contradicted) },
+    { name: 'union_id', unit: null, tells: ['unionId'], value: ({ unionId }) => unionId },
+    { name: 'kind', unit: null, tells: ['kind'], value: ({ kind }) => kind },
+    { name: 'seat', unit: null, tells: ['seatId'], value: ({ unionId }) => names(unionId).seat },
+    { name: 'number', unit: 'count', tells: ['number'], value: ({ number }) => number },
+    { name: 'code', unit: null, tells: [], value: ({ unionId }) => names(unionId).code },
+    { name: 'variety', unit: null, tells: [], value: ({ unionId }) => names(unionId).variety },
+    { name: 'stock', unit: null, tells: [], value: ({ unionId }) => names(unionId).stock },
+    { name: 'method', unit: null, tells: ['method'], value: ({ method }) => method },
+    { name: 'date', unit: null, tells: ['date'], value: ({ date }) => date },
+    { name: 'score', unit: 'points', tells: ['score'], value: ({ score }) => score },
+    { name: 'contact', unit: 'share', tells: ['contact'], value: ({ contact }) => contact },
+    { name: 'contact_grade', unit: null, tells: ['contactGrade'], value: ({ contactGrade }) => contactGrade },
+    { name: 'fatal', unit: null, tells: ['fatal'], value: ({ fatal }) => bit(fatal) },
+    { name: 'voided', unit: null, tells: ['voided'], value: ({ voided }) => bit(voided) },
+    later('healed'),
+    later('growing'),
+    later('season'),
+    later('wintered'),
+    { name: 'contradicted', unit: null, tells: ['contradicted'], value: ({ contradicted }) => bit(contradicted) },
   ];
 }
 
 export function judgementColumns(fields: Field[], points: string[], names: Names): ExportColumn<JudgementRow>[] {
-  const told = <Name extends keyof JudgementRow>(name: string, attribute: Name, value: (held: JudgementRow[Name]) => Cell, unit: ExportColumn<JudgementRow>['unit'] = null): ExportColumn<JudgementRow> => ({ name, unit, tells: [attribute], value: (row) => value(row[attribute]) });
+  const told = <Name extends keyof JudgementRow>(
+    name: string,
+    attribute: Name,
+    value: (held: JudgementRow[Name]) => Cell,
+    unit: ExportColumn<JudgementRow>['unit'] = null,
+  ): ExportColumn<JudgementRow> => ({ name, unit, tells: [attribute], value: (row) => value(row[attribute]) });
   const as = <Held extends Cell>(held: Held): Cell => held;
-  const origin = (measure: JudgementRow['measures'][string] | undefined): string => (measure === undefined ? 'assumed' : 'pick' in measure ? measure.pick : measure.origin);
+  const origin = (measure: JudgementRow['measures'][string] | undefined): string =>
+    measure === undefined ? 'assumed' : 'pick' in measure ? measure.pick : measure.origin;
   return [
-    told('judgement_id', 'id', as), told('union_id', 'unionId', as),
-    { name: 'seat', unit: null, tells: [], value: ({ unionId }) => names(unionId).seat }, { name: 'number', unit: 'count', tells: [], value: ({ unionId }) => names(unionId).number },
-    told('assessor_id', 'assessorId', as), told('stage', 'stage', as),
+    told('judgement_id', 'id', as),
+    told('union_id', 'unionId', as),
+    { name: 'seat', unit: null, tells: [], value: ({ unionId }) => names(unionId).seat },
+    { name: 'number', unit: 'count', tells: [], value: ({ unionId }) => names(unionId).number },
+    told('assessor_id', 'assessorId', as),
+    told('stage', 'stage', as),
     ...fields.flatMap((field): ExportColumn<JudgementRow>[] => [
       // A pick stands with the figure it stood for.
-      { name: `${field.id}_${field.unit}`, unit: field.unit, tells: ['measures'], value: ({ measures }) => figuresOf(fields, measures)[field.id] ?? null },
-      { name: `${field.id}_origin`, unit: null, tells: ['measures'], value: ({ measures }) => origin(measures[field.id]) },
+      {
+        name: `${field.id}_${field.unit}`,
+        unit: field.unit,
+        tells: ['measures'],
+        value: ({ measures }) => figuresOf(fields, measures)[field.id] ?? null,
+      },
+      {
+        name: `${field.id}_origin`,
+        unit: null,
+        tells: ['measures'],
+        value: ({ measures }) => origin(measures[field.id]),
+      },
     ]),
-    ...points.map((point): ExportColumn<JudgementRow> => ({ name: `mark_${point}`, unit: null, tells: ['marks'], value: ({ marks }) => marks[point] ?? '' })),
-    told('contact', 'contact', as, 'share'), told('left', 'contactLeft', as, 'share'), told('right', 'contactRight', as, 'share'), told('touching_mm', 'touchingMm', as, 'mm'),
-    told('touching_runs', 'runs', (runs) => runs.map(({ from, to }) => `${from.toFixed(4)}-${to.toFixed(4)}`).join(' ')), told('contact_grade', 'contactGrade', as), told('contact_words', 'contactWords', as),
-    told('fatal_points', 'fatal', (fatal) => fatal.join(' ')), told('score', 'score', as, 'points'), told('model', 'modelVersion', as), told('rubric_id', 'rubricId', as), told('corrects_id', 'correctsId', as), told('rescored_by', 'rescoredBy', as),
-    told('blind', 'blind', bit), told('seconds', 'seconds', as, 'seconds'), told('strokes', 'strokes', as, 'count'), told('made_at', 'madeAt', instant), told('withdrawn_at', 'withdrawnAt', instant), told('filled_in_at', 'filledInAt', instant),
-    told('device_at', 'deviceAt', instant), told('recorded_at', 'recordedAt', instant), told('note', 'note', as),
+    ...points.map((point): ExportColumn<JudgementRow> => ({
+      name: `mark_${point}`,
+      unit: null,
+      tells: ['marks'],
+      value: ({ marks }) => marks[point] ?? '',
+    })),
+    told('contact', 'contact', as, 'share'),
+    told('left', 'contactLeft', as, 'share'),
+    told('right', 'contactRight', as, 'share'),
+    told('touching_mm', 'touchingMm', as, 'mm'),
+    told('touching_runs', 'runs', (runs) =>
+      runs.map(({ from, to }) => `${from.toFixed(4)}-${to.toFixed(4)}`).join(' '),
+    ),
+    told('contact_grade', 'contactGrade', as),
+    told('contact_words', 'contactWords', as),
+    told('fatal_points', 'fatal', (fatal) => fatal.join(' ')),
+    told('score', 'score', as, 'points'),
+    told('model', 'modelVersion', as),
+    told('rubric_id', 'rubricId', as),
+    told('corrects_id', 'correctsId', as),
+    told('rescored_by', 'rescoredBy', as),
+    told('blind', 'blind', bit),
+    told('seconds', 'seconds', as, 'seconds'),
+    told('strokes', 'strokes', as, 'count'),
+    told('made_at', 'madeAt', instant),
+    told('withdrawn_at', 'withdrawnAt', instant),
+    told('filled_in_at', 'filledInAt', instant),
+    told('device_at', 'deviceAt', instant),
+    told('recorded_at', 'recordedAt', instant),
+    told('note', 'note', as),
   ];
 }
 
-export function reportColumns(codeOf: (unionId: string) => string, milestoneOf: (roundId: string) => string): ExportColumn<ReportRow>[] {
+export function reportColumns(
+  codeOf: (unionId: string) => string,
+  milestoneOf: (roundId: string) => string,
+): ExportColumn<ReportRow>[] {
   return [
-    { name: 'report_id', unit: null, tells: ['id'], value: ({ id }) => id }, { name: 'union_id', unit: null, tells: ['unionId'], value: ({ unionId }) => unionId }, { name: 'code', unit: null, tells: [], value: ({ unionId }) => codeOf(unionId) },
-    { name: 'milestone', unit: null, tells: ['roundId'], value: ({ roundId }) => milestoneOf(roundId) }, { name: 'answer', unit: null, tells: ['answer'], value: ({ answer }) => answer }, { name: 'source', unit: null, tells: ['source'], value: ({ source }) => source },
-    { name: 'recorded_at', unit: null, tells: ['recordedAt'], value: ({ recordedAt }) => instant(recordedAt) }, { name: 'note', unit: null, tells: ['note'], value: ({ note }) => note },
+    { name: 'report_id', unit: null, tells: ['id'], value: ({ id }) => id },
+    { name: 'union_id', unit: null, tells: ['unionId'], value: ({ unionId }) => unionId },
+    { name: 'code', unit: null, tells: [], value: ({ unionId }) => codeOf(unionId) },
+    { name: 'milestone', unit: null, tells: ['roundId'], value: ({ roundId }) => milestoneOf(roundId) },
+    { name: 'answer', unit: null, tells: ['answer'], value: ({ answer }) => answer },
+    { name: 'source', unit: null, tells: ['source'], value: ({ source }) => source },
+    { name: 'recorded_at', unit: null, tells: ['recordedAt'], value: ({ recordedAt }) => instant(recordedAt) },
+    { name: 'note', unit: null, tells: ['note'], value: ({ note }) => note },
   ];
 }

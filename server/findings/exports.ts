@@ -17,33 +17,83 @@ export type ExportName = (typeof EXPORTS)[number];
 export async function exportCsv(context: Context, workshopId: string, name: ExportName): Promise<string> {
   allow(context, 'viewer');
   const workshop = await getWorkshop(context, workshopId);
-  const { db, actor: { clubId, userId } } = context;
+  const {
+    db,
+    actor: { clubId, userId },
+  } = context;
   const [seats, keepers] = await Promise.all([listSeats(context, workshopId), listKeepers(context, workshopId)]);
   const seatNumber = new Map(seats.map((seat) => [seat.id, seat.number]));
   const byUnion = new Map(keepers.map((keeper) => [keeper.unionId, keeper]));
   const names = (union: { seatId: string; number: number } | undefined, unionId: string) => {
     const keeper = byUnion.get(unionId);
-    return { seat: seatNumber.get(union?.seatId ?? '') ?? null, number: union?.number ?? 0, code: keeper?.code ?? '', variety: keeper?.wood.variety ?? '', stock: keeper?.stock.stockType ?? '' };
+    return {
+      seat: seatNumber.get(union?.seatId ?? '') ?? null,
+      number: union?.number ?? 0,
+      code: keeper?.code ?? '',
+      variety: keeper?.wood.variety ?? '',
+      stock: keeper?.stock.stockType ?? '',
+    };
   };
   if (name === 'unions') {
-    const facts = await db.unionFacts.findAll({ where: { clubId, workshopId }, order: [['kind', 'ASC'], ['number', 'ASC']], raw: true });
+    const facts = await db.unionFacts.findAll({
+      where: { clubId, workshopId },
+      order: [
+        ['kind', 'ASC'],
+        ['number', 'ASC'],
+      ],
+      raw: true,
+    });
     const known = new Map(facts.map((fact) => [fact.unionId, fact]));
-    return table(unionColumns((unionId) => names(known.get(unionId), unionId)), facts);
+    return table(
+      unionColumns((unionId) => names(known.get(unionId), unionId)),
+      facts,
+    );
   }
   if (name === 'judgements') {
-    const unions = new Map((await db.unions.findAll({ where: { clubId, workshopId }, raw: true })).map((union) => [union.id, union]));
-    const all = await db.judgements.findAll({ where: { clubId, unionId: [...unions.keys()] }, order: [['recordedAt', 'ASC'], ['id', 'ASC']], raw: true });
+    const unions = new Map(
+      (await db.unions.findAll({ where: { clubId, workshopId }, raw: true })).map((union) => [union.id, union]),
+    );
+    const all = await db.judgements.findAll({
+      where: { clubId, unionId: [...unions.keys()] },
+      order: [
+        ['recordedAt', 'ASC'],
+        ['id', 'ASC'],
+      ],
+      raw: true,
+    });
     // What a second assessor must not see yet is in no table yet.
     const judged = groupByUnion(all);
-    const judgements = all.filter(({ unionId }) => !hiddenFrom(userId, unions.get(unionId)!, judged.get(unionId) ?? []));
+    const judgements = all.filter(
+      ({ unionId }) => !hiddenFrom(userId, unions.get(unionId)!, judged.get(unionId) ?? []),
+    );
     const method = methodById(workshop.method);
-    return table(judgementColumns(method.fields, pointsOf(method, workshop.schools).map(({ id }) => id), (unionId) => names(unions.get(unionId), unionId)), judgements);
+    return table(
+      judgementColumns(
+        method.fields,
+        pointsOf(method, workshop.schools).map(({ id }) => id),
+        (unionId) => names(unions.get(unionId), unionId),
+      ),
+      judgements,
+    );
   }
   const rounds = new Map((await listRounds(context, workshopId)).map((round) => [round.id, round]));
-  const reports = await db.reports.findAll({ where: { clubId, roundId: [...rounds.keys()] }, order: [['seq', 'ASC']], raw: true });
-  return table(reportColumns((unionId) => byUnion.get(unionId)?.code ?? '', (roundId) => rounds.get(roundId)!.milestone), reports);
+  const reports = await db.reports.findAll({
+    where: { clubId, roundId: [...rounds.keys()] },
+    order: [['seq', 'ASC']],
+    raw: true,
+  });
+  return table(
+    reportColumns(
+      (unionId) => byUnion.get(unionId)?.code ?? '',
+      (roundId) => rounds.get(roundId)!.milestone,
+    ),
+    reports,
+  );
 }
 
 function table<Row>(columns: ExportColumn<Row>[], rows: readonly Row[]): string {
-  return writeCsv(columns.map(({ name }) => name), rows.map((row) => Object.fromEntries(columns.map((column) => [column.name, cellOf(column, row)]))));
+  return writeCsv(
+    columns.map(({ name }) => name),
+    rows.map((row) => Object.fromEntries(columns.map((column) => [column.name, cellOf(column, row)]))),
+  );
 }

@@ -37,13 +37,21 @@ export interface Findings {
   contradicted: { unionId: string; seatNumber: number; code: string }[];
 }
 
-type Counts = { seatId: string; keepers: number; voided: number } & Record<`${Milestone}Alive` | `${Milestone}Dead`, number>;
+type Counts = { seatId: string; keepers: number; voided: number } & Record<
+  `${Milestone}Alive` | `${Milestone}Dead`,
+  number
+>;
 
 /** Take by milestone and by student, from grouped counts of the findings' table. */
 export async function workshopFindings(context: Context, workshopId: string): Promise<Findings> {
   await getWorkshop(context, workshopId);
-  const { db, actor: { clubId } } = context;
-  const sums = MILESTONES.map((m) => `SUM(voided = 0 AND ${m} = 'alive') AS ${m}Alive, SUM(voided = 0 AND ${m} = 'dead') AS ${m}Dead`).join(', ');
+  const {
+    db,
+    actor: { clubId },
+  } = context;
+  const sums = MILESTONES.map(
+    (m) => `SUM(voided = 0 AND ${m} = 'alive') AS ${m}Alive, SUM(voided = 0 AND ${m} = 'dead') AS ${m}Dead`,
+  ).join(', ');
   const replacements = { clubId, workshopId };
   const [counts, scores, contradicted, seats, rounds] = await Promise.all([
     db.sequelize.query<Counts>(
@@ -66,7 +74,12 @@ export async function workshopFindings(context: Context, workshopId: string): Pr
   ]);
   const asked = new Set(rounds.map(({ milestone }) => milestone));
   // SUM arrives as a decimal in text.
-  const rows = counts.map((row) => Object.fromEntries(Object.entries(row).map(([key, value]) => [key, key === 'seatId' ? value : Number(value)])) as Counts);
+  const rows = counts.map(
+    (row) =>
+      Object.fromEntries(
+        Object.entries(row).map(([key, value]) => [key, key === 'seatId' ? value : Number(value)]),
+      ) as Counts,
+  );
   const rate = (of: Counts[], milestone: Milestone): TakeRate => {
     const take = takeRate({
       handedOver: sum(of.map(({ keepers }) => keepers)),
@@ -84,12 +97,24 @@ export async function workshopFindings(context: Context, workshopId: string): Pr
       const own = rows.filter(({ seatId }) => seatId === seat.id);
       const marks = scores.filter(({ seatId }) => seatId === seat.id).map(({ score }) => Number(score));
       return {
-        seatId: seat.id, seatNumber: seat.number, name: seat.person.name ?? ERASED_NAME, practice: marks.length, meanScore: mean(marks), lastScores: mean(marks.slice(-3)),
+        seatId: seat.id,
+        seatNumber: seat.number,
+        name: seat.person.name ?? ERASED_NAME,
+        practice: marks.length,
+        meanScore: mean(marks),
+        lastScores: mean(marks.slice(-3)),
         keepers: sum(own.map(({ keepers }) => keepers)),
-        byMilestone: Object.fromEntries(MILESTONES.map((milestone) => [milestone, rate(own, milestone)])) as Record<Milestone, TakeRate>,
+        byMilestone: Object.fromEntries(MILESTONES.map((milestone) => [milestone, rate(own, milestone)])) as Record<
+          Milestone,
+          TakeRate
+        >,
       };
     }),
-    contradicted: contradicted.map(({ unionId, seatId, code }) => ({ unionId, code, seatNumber: seats.find(({ id }) => id === seatId)!.number })),
+    contradicted: contradicted.map(({ unionId, seatId, code }) => ({
+      unionId,
+      code,
+      seatNumber: seats.find(({ id }) => id === seatId)!.number,
+    })),
   };
 }
 

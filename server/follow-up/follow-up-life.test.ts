@@ -13,7 +13,14 @@ import { enterReport, latestReports } from './reports';
 import { deliverLetters, outbox } from '@/server/platform/outbox';
 import { sendRound, withdrawLinks } from './round-messages';
 import { addRound, moveClosing } from './rounds';
-import { judgementBody, refusalOf, testClub, testWorkshop, type TestClub, type TestWorkshop } from '@/server/testing/test-club';
+import {
+  judgementBody,
+  refusalOf,
+  testClub,
+  testWorkshop,
+  type TestClub,
+  type TestWorkshop,
+} from '@/server/testing/test-club';
 
 let club: TestClub;
 let workshop: TestWorkshop;
@@ -25,24 +32,44 @@ beforeAll(async () => {
   club = await testClub();
   workshop = await testWorkshop(club, 2);
   await makeKeepers(club.as('lead'), workshop.id, { woodLotId: workshop.woodLotId, stockLotId: workshop.stockLotId });
-  await addRound(club.as('lead'), workshop.id, roundId, { milestone: 'growing', opensOn: '2027-05-01', closesOn: '2027-05-20' });
+  await addRound(club.as('lead'), workshop.id, roundId, {
+    milestone: 'growing',
+    opensOn: '2027-05-01',
+    closesOn: '2027-05-20',
+  });
 });
 
 const tokens = async (person: string): Promise<string[]> =>
-  (await outbox(club.as('lead'))).filter(({ to }) => to.startsWith(person)).map(({ text }) => /\/r\/([\w-]+)/.exec(text!)![1]!);
+  (await outbox(club.as('lead')))
+    .filter(({ to }) => to.startsWith(person))
+    .map(({ text }) => /\/r\/([\w-]+)/.exec(text!)![1]!);
 const files = (): string[] => readdirSync(club.mailFolder);
 
 describe('a round', () => {
   it('is checked: after the workshop, closing after opening, each milestone once', async () => {
     const add = (round: object) => refusalOf(addRound(club.as('lead'), workshop.id, uuid(), round));
-    expect(await add({ milestone: 'healed', opensOn: '2027-03-01', closesOn: '2027-04-01' })).toMatchObject({ fields: { opensOn: 'Before the workshop.' } });
-    expect(await add({ milestone: 'healed', opensOn: '2027-04-01', closesOn: '2027-04-01' })).toMatchObject({ refusal: 'invalid' });
-    expect(await add({ milestone: 'growing', opensOn: '2027-05-01', closesOn: '2027-05-20' })).toMatchObject({ refusal: 'conflict' });
-    expect(await add({ milestone: 'fruit', opensOn: '2027-05-01', closesOn: '2027-05-20' })).toMatchObject({ refusal: 'invalid' });
+    expect(await add({ milestone: 'healed', opensOn: '2027-03-01', closesOn: '2027-04-01' })).toMatchObject({
+      fields: { opensOn: 'Before the workshop.' },
+    });
+    expect(await add({ milestone: 'healed', opensOn: '2027-04-01', closesOn: '2027-04-01' })).toMatchObject({
+      refusal: 'invalid',
+    });
+    expect(await add({ milestone: 'growing', opensOn: '2027-05-01', closesOn: '2027-05-20' })).toMatchObject({
+      refusal: 'conflict',
+    });
+    expect(await add({ milestone: 'fruit', opensOn: '2027-05-01', closesOn: '2027-05-20' })).toMatchObject({
+      refusal: 'invalid',
+    });
   });
   it('writes to those who gave leave and an address, once for many clicks', async () => {
-    const sent = await Promise.allSettled([1, 2, 3].map(() => sendRound(club.as('lead', OPEN), roundId, { sentSoFar: 0 })));
-    expect(sent.filter(({ status }) => status === 'fulfilled').map((one) => (one as PromiseFulfilledResult<{ sent: number }>).value.sent)).toEqual([2]);
+    const sent = await Promise.allSettled(
+      [1, 2, 3].map(() => sendRound(club.as('lead', OPEN), roundId, { sentSoFar: 0 })),
+    );
+    expect(
+      sent
+        .filter(({ status }) => status === 'fulfilled')
+        .map((one) => (one as PromiseFulfilledResult<{ sent: number }>).value.sent),
+    ).toEqual([2]);
     expect(files().filter((name) => name.endsWith('.eml'))).toHaveLength(2);
     expect(files().filter((name) => name.endsWith('.pending'))).toHaveLength(0);
     const letter = (await outbox(club.as('assistant')))[0]!;
@@ -72,11 +99,20 @@ describe('a round', () => {
 describe('a private link', () => {
   it('shows its person their own plants, and looking changes nothing', async () => {
     const [token] = await tokens('Person 1');
-    const counts = async () => Promise.all([club.services.db.reports.count(), club.services.db.audit.count({ where: { clubId: club.clubId } })]);
+    const counts = async () =>
+      Promise.all([club.services.db.reports.count(), club.services.db.audit.count({ where: { clubId: club.clubId } })]);
     const before = await counts();
     const page = await growerPage(at('2027-05-03'), token!);
-    expect(page).toMatchObject({ name: 'Person 1', closed: false, milestone: 'growing', clubName: 'Reed Islet Grafters' });
-    expect(page.plants.map(({ variety, answer }) => [variety, answer])).toEqual([['Grey Heron', null], ['Grey Heron', null]]);
+    expect(page).toMatchObject({
+      name: 'Person 1',
+      closed: false,
+      milestone: 'growing',
+      clubName: 'Reed Islet Grafters',
+    });
+    expect(page.plants.map(({ variety, answer }) => [variety, answer])).toEqual([
+      ['Grey Heron', null],
+      ['Grey Heron', null],
+    ]);
     expect(await counts()).toEqual(before);
   });
   it('takes an answer for each plant, changed at will, the same id once, and advises', async () => {
@@ -87,37 +123,55 @@ describe('a private link', () => {
     await saveAnswer(at('2027-05-03'), token!, uuid(), { ...answer, answer: 'not-sure' });
     const [advice] = await Promise.all([1, 2, 3].map(() => saveAnswer(at('2027-05-04'), token!, id, answer)));
     expect(advice!.advice).toContain('budded in late summer');
-    expect((await growerPage(at('2027-05-04'), token!)).plants[0]).toMatchObject({ answer: 'dead', advice: advice!.advice });
+    expect((await growerPage(at('2027-05-04'), token!)).plants[0]).toMatchObject({
+      answer: 'dead',
+      advice: advice!.advice,
+    });
     expect(await club.services.db.reports.count({ where: { clubId: club.clubId } })).toBe(2);
-    expect(await refusalOf(saveAnswer(at('2027-05-04'), token!, id, { ...answer, answer: 'yes' }))).toMatchObject({ refusal: 'conflict' });
+    expect(await refusalOf(saveAnswer(at('2027-05-04'), token!, id, { ...answer, answer: 'yes' }))).toMatchObject({
+      refusal: 'conflict',
+    });
     await saveAnswer(at('2027-05-04'), token!, uuid(), { unionId: plants[1]!.unionId, answer: 'yes', note: 'fine' });
   });
   it('takes no answer for a plant of somebody else, and none that is none', async () => {
     const [token] = await tokens('Person 1');
     const [other] = await tokens('Person 2');
     const foreign = (await growerPage(at('2027-05-03'), other!)).plants[0]!.unionId;
-    expect(await refusalOf(saveAnswer(at('2027-05-03'), token!, uuid(), { unionId: foreign, answer: 'yes' }))).toMatchObject({ refusal: 'not-found' });
-    expect(await refusalOf(saveAnswer(at('2027-05-03'), token!, uuid(), { unionId: foreign, answer: 'perhaps' }))).toMatchObject({ refusal: 'invalid' });
+    expect(
+      await refusalOf(saveAnswer(at('2027-05-03'), token!, uuid(), { unionId: foreign, answer: 'yes' })),
+    ).toMatchObject({ refusal: 'not-found' });
+    expect(
+      await refusalOf(saveAnswer(at('2027-05-03'), token!, uuid(), { unionId: foreign, answer: 'perhaps' })),
+    ).toMatchObject({ refusal: 'invalid' });
   });
   it('closes with its round, expires a year later, and unknown ones say what to do', async () => {
     const [token] = await tokens('Person 1');
     const page = await growerPage(at('2027-05-21'), token!);
     expect(page.closed).toBe(true);
-    const late = await refusalOf(saveAnswer(at('2027-05-21'), token!, uuid(), { unionId: page.plants[0]!.unionId, answer: 'yes' }));
+    const late = await refusalOf(
+      saveAnswer(at('2027-05-21'), token!, uuid(), { unionId: page.plants[0]!.unionId, answer: 'yes' }),
+    );
     expect(late).toMatchObject({ refusal: 'gone', message: expect.stringContaining('was not saved') as string });
     expect((await refusalOf(growerPage(at('2028-06-01'), token!))).message).toContain('expired');
-    expect(await refusalOf(growerPage(at('2027-05-03'), 'nonsense'))).toMatchObject({ refusal: 'not-found', message: expect.stringContaining('ask the club') as string });
+    expect(await refusalOf(growerPage(at('2027-05-03'), 'nonsense'))).toMatchObject({
+      refusal: 'not-found',
+      message: expect.stringContaining('ask the club') as string,
+    });
     await moveClosing(club.as('lead', OPEN), roundId, { closesOn: '2027-05-30' });
     expect((await growerPage(at('2027-05-25'), token!)).closed).toBe(false);
   });
   it('is made anew by a reminder, the earlier one going on, and all end when withdrawn', async () => {
-    expect(await sendRound(club.as('lead', new Date('2027-05-10T08:00:00Z')), roundId, { sentSoFar: 2 })).toEqual({ sent: 1, waiting: 0 });
-    const [first, second] = await tokens('Person 2') as [string, string];
+    expect(await sendRound(club.as('lead', new Date('2027-05-10T08:00:00Z')), roundId, { sentSoFar: 2 })).toEqual({
+      sent: 1,
+      waiting: 0,
+    });
+    const [first, second] = (await tokens('Person 2')) as [string, string];
     expect(first).not.toBe(second);
     for (const token of [first, second]) expect((await growerPage(at('2027-05-11'), token)).name).toBe('Person 2');
     expect(await tokens('Person 1')).toHaveLength(1);
     await withdrawLinks(club.as('assistant', OPEN), roundId, workshop.personIds[1]!);
-    for (const token of [first, second]) expect((await refusalOf(growerPage(at('2027-05-11'), token))).message).toContain('withdrawn');
+    for (const token of [first, second])
+      expect((await refusalOf(growerPage(at('2027-05-11'), token))).message).toContain('withdrawn');
   });
 });
 
@@ -135,25 +189,55 @@ describe('findings', () => {
   it('count alive, dead and unknown, with practice beside', async () => {
     const keepers = await listKeepers(club.as('lead'), workshop.id);
     const third = keepers.filter(({ seat }) => seat.number === 3);
-    await enterReport(club.as('assistant', OPEN), uuid(), { roundId, unionId: third[0]!.unionId, answer: 'yes', source: 'phone', note: '=1+1' });
+    await enterReport(club.as('assistant', OPEN), uuid(), {
+      roundId,
+      unionId: third[0]!.unionId,
+      answer: 'yes',
+      source: 'phone',
+      note: '=1+1',
+    });
     await putJudgement(club.as('lead'), uuid(), judgementBody(workshop));
     await putJudgement(club.as('lead'), uuid(), judgementBody(workshop, { number: 2, marks: { hold: 'fatal' } }));
     const findings = await workshopFindings(club.as('viewer'), workshop.id);
     expect(findings.handedOver).toBe(6);
     const growing = findings.milestones.find(({ milestone }) => milestone === 'growing')!;
-    expect(growing).toMatchObject({ asked: true, alive: 2, dead: 1, unknown: 3, rate: 2 / 3, bounds: { low: 2 / 6, high: 5 / 6 } });
+    expect(growing).toMatchObject({
+      asked: true,
+      alive: 2,
+      dead: 1,
+      unknown: 3,
+      rate: 2 / 3,
+      bounds: { low: 2 / 6, high: 5 / 6 },
+    });
     // Alive now counts as healed, but no round asked that, so no rate is made of it.
     expect(findings.milestones[0]).toMatchObject({ asked: false, alive: 2, dead: 0, rate: null, interval: null });
-    expect(findings.students.map(({ practice, meanScore, keepers: held }) => [practice, meanScore, held])).toEqual([[2, 70, 2], [0, null, 2], [0, null, 2]]);
+    expect(findings.students.map(({ practice, meanScore, keepers: held }) => [practice, meanScore, held])).toEqual([
+      [2, 70, 2],
+      [0, null, 2],
+      [0, null, 2],
+    ]);
   });
   it('flag alive after dead, count it as unknown, and follow once the instructor settles it', async () => {
     const wintered = uuid();
-    await addRound(club.as('lead'), workshop.id, wintered, { milestone: 'wintered', opensOn: '2028-04-01', closesOn: '2028-04-20' });
+    await addRound(club.as('lead'), workshop.id, wintered, {
+      milestone: 'wintered',
+      opensOn: '2028-04-01',
+      closesOn: '2028-04-20',
+    });
     const dead = (await latestReports(club.as('lead'), workshop.id)).find(({ answer }) => answer === 'dead')!;
-    await enterReport(club.as('lead'), uuid(), { roundId: wintered, unionId: dead.unionId, answer: 'yes', source: 'slip' });
+    await enterReport(club.as('lead'), uuid(), {
+      roundId: wintered,
+      unionId: dead.unionId,
+      answer: 'yes',
+      source: 'slip',
+    });
     const flagged = await workshopFindings(club.as('viewer'), workshop.id);
     expect(flagged.contradicted.map(({ unionId }) => unionId)).toEqual([dead.unionId]);
-    expect(flagged.milestones.find(({ milestone }) => milestone === 'growing')).toMatchObject({ alive: 2, dead: 0, unknown: 4 });
+    expect(flagged.milestones.find(({ milestone }) => milestone === 'growing')).toMatchObject({
+      alive: 2,
+      dead: 0,
+      unknown: 4,
+    });
     await enterReport(club.as('lead'), uuid(), { roundId, unionId: dead.unionId, answer: 'yes', source: 'phone' });
     const settled = await workshopFindings(club.as('viewer'), workshop.id);
     expect(settled.contradicted).toEqual([]);
@@ -187,14 +271,22 @@ describe('erasing', () => {
     for (const name of files()) expect(readFileSync(join(club.mailFolder, name), 'utf8')).not.toContain('Person 1');
     expect((await refusalOf(growerPage(at('2027-05-13'), token!))).refusal).toBe('gone');
     expect(await club.services.db.reports.count({ where: { clubId: club.clubId, note: 'fine' } })).toBe(0);
-    expect((await workshopFindings(club.as('viewer'), workshop.id)).students[0]).toMatchObject({ name: 'Erased person', practice: 2, keepers: 2 });
+    expect((await workshopFindings(club.as('viewer'), workshop.id)).students[0]).toMatchObject({
+      name: 'Erased person',
+      practice: 2,
+      keepers: 2,
+    });
     expect((await outbox(club.as('lead'))).some(({ to, text }) => to === 'erased' && text === null)).toBe(true);
   });
   it('is the lead’s to do for somebody who asks by phone', async () => {
-    expect(await refusalOf(erasePerson(club.as('assistant'), workshop.personIds[1]!))).toMatchObject({ refusal: 'forbidden' });
+    expect(await refusalOf(erasePerson(club.as('assistant'), workshop.personIds[1]!))).toMatchObject({
+      refusal: 'forbidden',
+    });
     expect(await refusalOf(erasePerson(club.as('lead'), uuid()))).toMatchObject({ refusal: 'not-found' });
     await erasePerson(club.as('lead'), workshop.personIds[1]!);
     await erasePerson(club.as('lead'), workshop.personIds[1]!);
-    expect(files().filter((name) => readFileSync(join(club.mailFolder, name), 'utf8').includes('Person 2'))).toEqual([]);
+    expect(files().filter((name) => readFileSync(join(club.mailFolder, name), 'utf8').includes('Person 2'))).toEqual(
+      [],
+    );
   });
 });

@@ -6,9 +6,15 @@ import { listRounds } from '@/server/plan/rounds-of-workshop';
 
 /** What the follow-up leaf shows: each round with its growers, how they were asked and what they said. */
 export async function followUp(context: Context, workshopId: string) {
-  const { db, actor: { clubId } } = context;
+  const {
+    db,
+    actor: { clubId },
+  } = context;
   const [rounds, all, reports, today] = await Promise.all([
-    listRounds(context, workshopId), growers(context, workshopId), latestReports(context, workshopId), todayAt(context, workshopId),
+    listRounds(context, workshopId),
+    growers(context, workshopId),
+    latestReports(context, workshopId),
+    todayAt(context, workshopId),
   ]);
   const roundId = rounds.map(({ id }) => id);
   const [messages, links] = await Promise.all([
@@ -16,20 +22,35 @@ export async function followUp(context: Context, workshopId: string) {
     db.reportLinks.findAll({ where: { clubId, roundId }, raw: true }),
   ]);
   return rounds.map((round) => ({
-    id: round.id, milestone: round.milestone, opensOn: round.opensOn, closesOn: round.closesOn, closed: today > round.closesOn,
+    id: round.id,
+    milestone: round.milestone,
+    opensOn: round.opensOn,
+    closesOn: round.closesOn,
+    closed: today > round.closesOn,
     sentSoFar: messages.filter((message) => message.roundId === round.id).length,
     growers: all.map(({ seat, keepers }) => {
       const mine = messages.filter((message) => message.roundId === round.id && message.personId === seat.personId);
       const given = links.filter((link) => link.roundId === round.id && link.personId === seat.personId);
       return {
-        seatNumber: seat.number, personId: seat.personId, name: seat.person.name ?? ERASED_NAME, reachable: reachable(seat), written: mine.length,
+        seatNumber: seat.number,
+        personId: seat.personId,
+        name: seat.person.name ?? ERASED_NAME,
+        reachable: reachable(seat),
+        written: mine.length,
         openLinks: given.filter(({ withdrawnAt }) => withdrawnAt === null).length,
         plants: keepers.map(({ unionId, code, wood }) => {
           const report = reports.find((one) => one.unionId === unionId && one.roundId === round.id);
-          return { unionId, code, variety: wood.variety, ribbon: wood.ribbon, answer: report?.answer ?? null, note: report?.note ?? '', source: report?.source ?? null };
+          return {
+            unionId,
+            code,
+            variety: wood.variety,
+            ribbon: wood.ribbon,
+            answer: report?.answer ?? null,
+            note: report?.note ?? '',
+            source: report?.source ?? null,
+          };
         }),
       };
     }),
   }));
 }
-

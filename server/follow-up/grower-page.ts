@@ -29,8 +29,13 @@ interface Opened {
 /** Finds what a link opens, or says why it does not. Changes nothing. */
 async function open({ db, now }: Services, token: string): Promise<Opened> {
   const link = await db.reportLinks.findOne({ where: { tokenHash: hashToken(token) }, raw: true });
-  if (!link) throw new UseCaseError('not-found', 'This link is not one of ours. Check that all of it was copied, or ask the club for a new one.');
-  if (link.withdrawnAt) throw new UseCaseError('gone', 'This link was withdrawn. Ask the club for a new one if you would like to answer.');
+  if (!link)
+    throw new UseCaseError(
+      'not-found',
+      'This link is not one of ours. Check that all of it was copied, or ask the club for a new one.',
+    );
+  if (link.withdrawnAt)
+    throw new UseCaseError('gone', 'This link was withdrawn. Ask the club for a new one if you would like to answer.');
   const { clubId } = link;
   const [round, person, club] = await Promise.all([
     db.rounds.findOne({ where: { clubId, id: link.roundId }, raw: true }),
@@ -41,7 +46,8 @@ async function open({ db, now }: Services, token: string): Promise<Opened> {
   const site = await db.sites.findOne({ where: { clubId, id: workshop!.siteId }, raw: true });
   const today = dateInZone(now, site!.timeZone);
   const daysOver = (Date.parse(today) - Date.parse(round!.closesOn)) / 86_400_000;
-  if (daysOver > READABLE_DAYS) throw new UseCaseError('gone', 'This link has expired. Ask the club for a new one if you would like to answer.');
+  if (daysOver > READABLE_DAYS)
+    throw new UseCaseError('gone', 'This link has expired. Ask the club for a new one if you would like to answer.');
   return { link, round: round!, workshop: workshop!, person: person!, clubName: club!.name, today };
 }
 
@@ -51,44 +57,76 @@ export async function growerPage(services: Services, token: string): Promise<Gro
   const { db } = services;
   const { clubId } = link;
   const seats = await db.seats.findAll({ where: { clubId, workshopId: workshop.id, personId: person.id }, raw: true });
-  const plants = await db.plants.findAll({ where: { clubId, workshopId: workshop.id, seatId: seats.map((seat) => seat.id), voidedAt: null }, order: [['place', 'ASC']], raw: true });
+  const plants = await db.plants.findAll({
+    where: { clubId, workshopId: workshop.id, seatId: seats.map((seat) => seat.id), voidedAt: null },
+    order: [['place', 'ASC']],
+    raw: true,
+  });
   const [unions, wood, stocks, ribbons] = await Promise.all([
     db.unions.findAll({ where: { clubId, plantId: plants.map((plant) => plant.id) }, raw: true }),
     db.woodLots.findAll({ where: { clubId, id: plants.map(({ woodLotId }) => woodLotId) }, raw: true }),
     db.stockLots.findAll({ where: { clubId, id: plants.map(({ stockLotId }) => stockLotId) }, raw: true }),
     db.workshopWoodLots.findAll({ where: { clubId, workshopId: workshop.id }, raw: true }),
   ]);
-  const reports = await db.reports.findAll({ where: { clubId, roundId: round.id, unionId: unions.map((union) => union.id) }, order: [['seq', 'ASC']], raw: true });
+  const reports = await db.reports.findAll({
+    where: { clubId, roundId: round.id, unionId: unions.map((union) => union.id) },
+    order: [['seq', 'ASC']],
+    raw: true,
+  });
   const last = new Map(reports.map((report) => [report.unionId, report]));
   return {
-    name: person.name ?? '', clubName, workshopTitle: workshop.title, workshopDate: workshop.date, milestone: round.milestone,
-    closesOn: round.closesOn, closed: today > round.closesOn, mayContact: Boolean(person.mayContact),
+    name: person.name ?? '',
+    clubName,
+    workshopTitle: workshop.title,
+    workshopDate: workshop.date,
+    milestone: round.milestone,
+    closesOn: round.closesOn,
+    closed: today > round.closesOn,
+    mayContact: Boolean(person.mayContact),
     plants: plants.map((plant) => {
       const unionId = unions.find(({ plantId }) => plantId === plant.id)!.id;
       const report = last.get(unionId);
       return {
-        unionId, code: plant.code, variety: wood.find((lot) => lot.id === plant.woodLotId)!.variety,
+        unionId,
+        code: plant.code,
+        variety: wood.find((lot) => lot.id === plant.woodLotId)!.variety,
         stockType: stocks.find((lot) => lot.id === plant.stockLotId)!.stockType,
         ribbon: ribbons.find(({ woodLotId }) => woodLotId === plant.woodLotId)!.ribbon,
-        answer: report?.answer ?? null, note: report?.note ?? '', advice: report ? thisWeek(round.milestone, report.answer) : null,
+        answer: report?.answer ?? null,
+        note: report?.note ?? '',
+        advice: report ? thisWeek(round.milestone, report.answer) : null,
       };
     }),
   };
 }
 
 /** Saves one answer of a grower; the same id twice is one answer. Returns what to do this week. */
-export async function saveAnswer(services: Services, token: string, reportId: string, input: unknown): Promise<{ advice: string }> {
+export async function saveAnswer(
+  services: Services,
+  token: string,
+  reportId: string,
+  input: unknown,
+): Promise<{ advice: string }> {
   const { link, round, workshop, person, today } = await open(services, token);
   await limitAttempts(services, `answers by ${link.id}`, 300, 60);
   parse(id('the answer'), reportId);
   const given = parse(object().concat(answerInput), input) as AnswerInput;
-  if (today > round.closesOn) throw new UseCaseError('gone', 'This round has closed, so the answer was not saved. Call or write to the club; they can still enter it.');
+  if (today > round.closesOn)
+    throw new UseCaseError(
+      'gone',
+      'This round has closed, so the answer was not saved. Call or write to the club; they can still enter it.',
+    );
   const { db, now } = services;
   const { clubId } = link;
   // The plant must be this person's own, whatever the request says.
-  const union = await db.unions.findOne({ where: { clubId, workshopId: workshop.id, id: given.unionId, kind: 'keeper' }, raw: true });
-  const plant = union && (await db.plants.findOne({ where: { clubId, id: union.plantId!, voidedAt: null }, raw: true }));
-  const seat = plant && (await db.seats.findOne({ where: { clubId, id: plant.seatId, personId: person.id }, raw: true }));
+  const union = await db.unions.findOne({
+    where: { clubId, workshopId: workshop.id, id: given.unionId, kind: 'keeper' },
+    raw: true,
+  });
+  const plant =
+    union && (await db.plants.findOne({ where: { clubId, id: union.plantId!, voidedAt: null }, raw: true }));
+  const seat =
+    plant && (await db.seats.findOne({ where: { clubId, id: plant.seatId, personId: person.id }, raw: true }));
   if (!seat) throw new UseCaseError('not-found', 'This plant is not one of yours. Reload the page and answer again.');
   await addReport(db, { clubId, round, reportId, given, source: 'link', enteredBy: null, now });
   return { advice: thisWeek(round.milestone, given.answer) };
@@ -100,7 +138,13 @@ export async function stopWriting(services: Services, token: string): Promise<vo
   const { db, now } = services;
   await transact(db, async (transaction) => {
     await db.people.update({ mayContact: false }, { where: { clubId: link.clubId, id: link.personId }, transaction });
-    await audit(db, transaction, { clubId: link.clubId, actorId: null, action: 'leave taken back', subjectId: link.personId, at: now });
+    await audit(db, transaction, {
+      clubId: link.clubId,
+      actorId: null,
+      action: 'leave taken back',
+      subjectId: link.personId,
+      at: now,
+    });
   });
 }
 

@@ -21,23 +21,48 @@ export async function printSlips(context: Context, roundId: string, input: unkno
   const given = parse(slipsInput, input);
   const workshop = await getWorkshop(context, round.workshopId);
   const all = await growers(context, round.workshopId);
-  const chosen = given.personIds.length > 0 ? all.filter(({ seat }) => given.personIds.includes(seat.personId)) : all.filter(({ seat }) => !reachable(seat));
+  const chosen =
+    given.personIds.length > 0
+      ? all.filter(({ seat }) => given.personIds.includes(seat.personId))
+      : all.filter(({ seat }) => !reachable(seat));
   const { db, actor, now } = context;
   const slips = chosen.map(({ seat, keepers }) => {
-    const link = seat.person.mayContact && !seat.person.erasedAt ? makeLink(context, roundId, seat.personId, 'slip') : null;
+    const link =
+      seat.person.mayContact && !seat.person.erasedAt ? makeLink(context, roundId, seat.personId, 'slip') : null;
     return {
       link,
       slip: {
-        name: seat.person.name ?? ERASED_NAME, clubName: actor.clubName, workshop: workshop.title, workshopDate: workshop.date,
-        question: MILESTONE_WORDS[round.milestone].question, closesOn: round.closesOn, url: link?.url ?? null,
-        plants: keepers.map(({ code, wood }) => ({ code, variety: wood.variety, ribbon: ribbonById(wood.ribbon).name })),
+        name: seat.person.name ?? ERASED_NAME,
+        clubName: actor.clubName,
+        workshop: workshop.title,
+        workshopDate: workshop.date,
+        question: MILESTONE_WORDS[round.milestone].question,
+        closesOn: round.closesOn,
+        url: link?.url ?? null,
+        plants: keepers.map(({ code, wood }) => ({
+          code,
+          variety: wood.variety,
+          ribbon: ribbonById(wood.ribbon).name,
+        })),
       },
     };
   });
-  const pdf = await reportSlipsPdf(slips.map(({ slip }) => slip), given.paper);
+  const pdf = await reportSlipsPdf(
+    slips.map(({ slip }) => slip),
+    given.paper,
+  );
   await transact(db, async (transaction) => {
-    await db.reportLinks.bulkCreate(slips.flatMap(({ link }) => (link ? [link.row] : [])), { transaction });
-    await audit(db, transaction, { clubId: actor.clubId, actorId: actor.userId, action: `slips printed: ${slips.length}`, subjectId: roundId, at: now });
+    await db.reportLinks.bulkCreate(
+      slips.flatMap(({ link }) => (link ? [link.row] : [])),
+      { transaction },
+    );
+    await audit(db, transaction, {
+      clubId: actor.clubId,
+      actorId: actor.userId,
+      action: `slips printed: ${slips.length}`,
+      subjectId: roundId,
+      at: now,
+    });
   });
   return pdf;
 }

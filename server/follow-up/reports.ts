@@ -15,7 +15,9 @@ import { notFound, UseCaseError } from '@/server/platform/use-case-error';
 
 export const answerInput = object({
   unionId: id('the plant'),
-  answer: string().oneOf([...ANSWERS], 'Choose yes, not sure yet, dead, or cannot find it.').required('Choose an answer.'),
+  answer: string()
+    .oneOf([...ANSWERS], 'Choose yes, not sure yet, dead, or cannot find it.')
+    .required('Choose an answer.'),
   note: trimmed().default('').max(500, 'Keep the note to 500 characters.'),
 });
 
@@ -32,16 +34,41 @@ interface Entry {
 }
 
 /** Adds an answer; earlier ones stay and the last counts. An id that was saved already changes nothing. */
-export async function addReport(db: Database, { clubId, round, reportId, given, source, enteredBy, now }: Entry): Promise<void> {
-  const union: UnionRow | null = await db.unions.findOne({ where: { clubId, workshopId: round.workshopId, kind: 'keeper', id: given.unionId }, raw: true });
+export async function addReport(
+  db: Database,
+  { clubId, round, reportId, given, source, enteredBy, now }: Entry,
+): Promise<void> {
+  const union: UnionRow | null = await db.unions.findOne({
+    where: { clubId, workshopId: round.workshopId, kind: 'keeper', id: given.unionId },
+    raw: true,
+  });
   if (!union) throw notFound('The plant');
   const known = await db.reports.findOne({ where: { clubId, id: reportId }, raw: true });
   if (known) return confirmReplay(known, given);
   try {
     await transact(db, async (transaction: Transaction) => {
-      await db.reports.create({ id: reportId, clubId, unionId: union.id, roundId: round.id, answer: given.answer, note: given.note, source, enteredBy, recordedAt: now }, { transaction });
+      await db.reports.create(
+        {
+          id: reportId,
+          clubId,
+          unionId: union.id,
+          roundId: round.id,
+          answer: given.answer,
+          note: given.note,
+          source,
+          enteredBy,
+          recordedAt: now,
+        },
+        { transaction },
+      );
       await refreshUnionFacts(db, clubId, [union.id], transaction);
-      await audit(db, transaction, { clubId, actorId: enteredBy, action: 'report saved', subjectId: reportId, at: now });
+      await audit(db, transaction, {
+        clubId,
+        actorId: enteredBy,
+        action: 'report saved',
+        subjectId: reportId,
+        at: now,
+      });
     });
   } catch (error) {
     if (!isDuplicate(error)) throw error;
@@ -51,28 +78,52 @@ export async function addReport(db: Database, { clubId, round, reportId, given, 
 
 function confirmReplay(known: ReportRow, given: AnswerInput): void {
   if (known.unionId === given.unionId && known.answer === given.answer && known.note === given.note) return;
-  throw new UseCaseError('conflict', 'This answer was saved already with other content. Reload the page and answer again.');
+  throw new UseCaseError(
+    'conflict',
+    'This answer was saved already with other content. Reload the page and answer again.',
+  );
 }
 
 const enteredInput = answerInput.shape({
   roundId: id('the round'),
-  source: string().oneOf(['phone', 'slip'] as const, 'Say whether it came by phone or on a slip.').required('Say how the answer came.'),
+  source: string()
+    .oneOf(['phone', 'slip'] as const, 'Say whether it came by phone or on a slip.')
+    .required('Say how the answer came.'),
 });
 
 /** Enters an answer that came by phone or on a slip. The instructor may do so after the round has closed, and so settle a contradiction. */
 export async function enterReport(context: Context, reportId: string, input: unknown): Promise<void> {
   allow(context, 'assistant');
-  const { db, actor: { clubId, userId }, now } = context;
+  const {
+    db,
+    actor: { clubId, userId },
+    now,
+  } = context;
   parse(id('the answer'), reportId);
   const given = parse(enteredInput, input);
   const round = await getRound(context, given.roundId);
-  await addReport(db, { clubId, round, reportId, given: given as AnswerInput, source: given.source, enteredBy: userId, now });
+  await addReport(db, {
+    clubId,
+    round,
+    reportId,
+    given: given as AnswerInput,
+    source: given.source,
+    enteredBy: userId,
+    now,
+  });
 }
 
 /** The last answer of each union to each round of a workshop. */
 export async function latestReports(context: Context, workshopId: string): Promise<ReportRow[]> {
   const rounds = await listRounds(context, workshopId);
-  const { db, actor: { clubId } } = context;
-  const reports = await db.reports.findAll({ where: { clubId, roundId: rounds.map((round) => round.id) }, order: [['seq', 'ASC']], raw: true });
+  const {
+    db,
+    actor: { clubId },
+  } = context;
+  const reports = await db.reports.findAll({
+    where: { clubId, roundId: rounds.map((round) => round.id) },
+    order: [['seq', 'ASC']],
+    raw: true,
+  });
   return [...new Map(reports.map((report) => [`${report.unionId} ${report.roundId}`, report])).values()];
 }

@@ -31,49 +31,119 @@ interface Letter {
  *
  * @returns how many were written to, and how many of the letters wait for the mail service.
  */
-export async function sendRound(context: Context, roundId: string, input: unknown): Promise<{ sent: number; waiting: number }> {
+export async function sendRound(
+  context: Context,
+  roundId: string,
+  input: unknown,
+): Promise<{ sent: number; waiting: number }> {
   allow(context, 'assistant');
-  const { db, mail, actor: { clubId, userId }, now } = context;
+  const {
+    db,
+    mail,
+    actor: { clubId, userId },
+    now,
+  } = context;
   const round = await getRound(context, roundId);
   const { sentSoFar } = parse(sendInput, input);
   const workshop = await getWorkshop(context, round.workshopId);
   const messages = await db.messages.findAll({ where: { clubId, roundId }, raw: true });
-  if (messages.length !== sentSoFar) throw new UseCaseError('conflict', 'Somebody has sent messages of this round meanwhile. Reload the page to see who was written to.');
-  const answered = new Set((await db.reports.findAll({ where: { clubId, roundId }, attributes: ['unionId'], raw: true })).map(({ unionId }) => unionId));
+  if (messages.length !== sentSoFar)
+    throw new UseCaseError(
+      'conflict',
+      'Somebody has sent messages of this round meanwhile. Reload the page to see who was written to.',
+    );
+  const answered = new Set(
+    (await db.reports.findAll({ where: { clubId, roundId }, attributes: ['unionId'], raw: true })).map(
+      ({ unionId }) => unionId,
+    ),
+  );
   const open = (await growers(context, round.workshopId)).filter(
     (grower) => reachable(grower.seat) && grower.keepers.some(({ unionId }) => !answered.has(unionId)),
   );
   const letters = await Promise.all(
-    open.map((grower) => writeLetter(context, round, workshop, grower, messages.filter(({ personId }) => personId === grower.seat.personId).length + 1)),
+    open.map((grower) =>
+      writeLetter(
+        context,
+        round,
+        workshop,
+        grower,
+        messages.filter(({ personId }) => personId === grower.seat.personId).length + 1,
+      ),
+    ),
   );
   try {
     for (const { message, eml } of letters) await mail.prepare(message.id, eml);
     await transact(db, async (transaction) => {
       // Who was erased, or took their leave back, while the letters were written is not written to.
-      const people = await db.people.findAll({ where: { clubId, id: letters.map(({ message }) => message.personId) }, transaction, lock: transaction.LOCK.SHARE, raw: true });
-      if (people.some(({ erasedAt, mayContact }) => erasedAt !== null || !mayContact)) throw new UseCaseError('conflict', 'Somebody has taken their leave back or was erased in this moment. Reload the page and send again.');
-      await db.reportLinks.bulkCreate(letters.map(({ link }) => link), { transaction });
-      await db.messages.bulkCreate(letters.map(({ message }) => message), { transaction });
-      await audit(db, transaction, { clubId, actorId: userId, action: `round sent: ${letters.length}`, subjectId: roundId, at: now });
+      const people = await db.people.findAll({
+        where: { clubId, id: letters.map(({ message }) => message.personId) },
+        transaction,
+        lock: transaction.LOCK.SHARE,
+        raw: true,
+      });
+      if (people.some(({ erasedAt, mayContact }) => erasedAt !== null || !mayContact))
+        throw new UseCaseError(
+          'conflict',
+          'Somebody has taken their leave back or was erased in this moment. Reload the page and send again.',
+        );
+      await db.reportLinks.bulkCreate(
+        letters.map(({ link }) => link),
+        { transaction },
+      );
+      await db.messages.bulkCreate(
+        letters.map(({ message }) => message),
+        { transaction },
+      );
+      await audit(db, transaction, {
+        clubId,
+        actorId: userId,
+        action: `round sent: ${letters.length}`,
+        subjectId: roundId,
+        at: now,
+      });
     });
   } catch (error) {
     for (const { message } of letters) await mail.discard(message.id);
-    if (isDuplicate(error)) throw new UseCaseError('conflict', 'Somebody sent this round in the same moment. Reload the page to see who was written to.');
+    if (isDuplicate(error))
+      throw new UseCaseError(
+        'conflict',
+        'Somebody sent this round in the same moment. Reload the page to see who was written to.',
+      );
     throw error;
   }
   return { sent: letters.length, waiting: await deliverLetters(context, clubId) };
 }
 
 /** A private link for a person and a round; only its hash is kept. */
-export function makeLink(context: Context, roundId: string, personId: string, kind: 'mail' | 'slip'): { row: ReportLinkRow; url: string } {
+export function makeLink(
+  context: Context,
+  roundId: string,
+  personId: string,
+  kind: 'mail' | 'slip',
+): { row: ReportLinkRow; url: string } {
   const token = makeToken();
   return {
-    row: { id: uuid(), clubId: context.actor.clubId, roundId, personId, tokenHash: hashToken(token), kind, createdAt: context.now, withdrawnAt: null },
+    row: {
+      id: uuid(),
+      clubId: context.actor.clubId,
+      roundId,
+      personId,
+      tokenHash: hashToken(token),
+      kind,
+      createdAt: context.now,
+      withdrawnAt: null,
+    },
     url: `${context.publicUrl}/r/${token}`,
   };
 }
 
-async function writeLetter(context: Context, round: RoundRow, workshop: WorkshopRow, { seat, keepers }: Grower, nth: number): Promise<Letter> {
+async function writeLetter(
+  context: Context,
+  round: RoundRow,
+  workshop: WorkshopRow,
+  { seat, keepers }: Grower,
+  nth: number,
+): Promise<Letter> {
   const { actor, now } = context;
   const { row: link, url } = makeLink(context, round.id, seat.personId, 'mail');
   const id = uuid();
@@ -88,18 +158,43 @@ async function writeLetter(context: Context, round: RoundRow, workshop: Workshop
     actor.clubName,
   ].join('\n\n');
   const eml = await writeEml({
-    id, subject, text, date: now, from: { name: actor.clubName, address: 'follow-up@pear-bench.invalid' }, to: { name: seat.person.name!, address: seat.person.email! },
+    id,
+    subject,
+    text,
+    date: now,
+    from: { name: actor.clubName, address: 'follow-up@pear-bench.invalid' },
+    to: { name: seat.person.name!, address: seat.person.email! },
   });
-  return { message: { id, clubId: actor.clubId, roundId: round.id, personId: seat.personId, nth, subject, state: 'queued', createdAt: now }, link, eml };
+  return {
+    message: {
+      id,
+      clubId: actor.clubId,
+      roundId: round.id,
+      personId: seat.personId,
+      nth,
+      subject,
+      state: 'queued',
+      createdAt: now,
+    },
+    link,
+    eml,
+  };
 }
 
 /** Withdraws all links a person has to a round: none of them opens any more. */
 export async function withdrawLinks(context: Context, roundId: string, personId: string): Promise<void> {
   allow(context, 'assistant');
   const round = await getRound(context, roundId);
-  const { db, actor: { clubId, userId }, now } = context;
+  const {
+    db,
+    actor: { clubId, userId },
+    now,
+  } = context;
   await transact(db, async (transaction) => {
-    await db.reportLinks.update({ withdrawnAt: now }, { where: { clubId, roundId: round.id, personId, withdrawnAt: null as never }, transaction });
+    await db.reportLinks.update(
+      { withdrawnAt: now },
+      { where: { clubId, roundId: round.id, personId, withdrawnAt: null as never }, transaction },
+    );
     await audit(db, transaction, { clubId, actorId: userId, action: 'links withdrawn', subjectId: personId, at: now });
   });
 }

@@ -14,7 +14,9 @@ import { getSite } from '@/server/club/sites';
 import { getWorkshop } from '@/server/plan/workshops';
 
 const roundInput = object({
-  milestone: string().oneOf([...MILESTONES], 'Choose what the round asks.').required('Choose what the round asks.'),
+  milestone: string()
+    .oneOf([...MILESTONES], 'Choose what the round asks.')
+    .required('Choose what the round asks.'),
   opensOn: isoDate('the day the round opens', FAR_YEARS),
   closesOn: isoDate('the day the round closes', FAR_YEARS),
 });
@@ -23,19 +25,37 @@ const roundInput = object({
 export async function addRound(context: Context, workshopId: string, roundId: string, input: unknown): Promise<void> {
   allow(context, 'assistant');
   const workshop = await getWorkshop(context, workshopId);
-  const { db, actor: { clubId, userId }, now } = context;
+  const {
+    db,
+    actor: { clubId, userId },
+    now,
+  } = context;
   parse(id('the round'), roundId);
   const given = parse(roundInput, input, context.now);
-  if (given.closesOn <= given.opensOn) throw new UseCaseError('invalid', 'The round must close after it opens.', { closesOn: 'Must be after the opening.' });
-  if (given.opensOn < workshop.date) throw new UseCaseError('invalid', 'The round cannot open before the workshop.', { opensOn: 'Before the workshop.' });
+  if (given.closesOn <= given.opensOn)
+    throw new UseCaseError('invalid', 'The round must close after it opens.', {
+      closesOn: 'Must be after the opening.',
+    });
+  if (given.opensOn < workshop.date)
+    throw new UseCaseError('invalid', 'The round cannot open before the workshop.', {
+      opensOn: 'Before the workshop.',
+    });
   try {
     await transact(db, async (transaction) => {
       if (await db.rounds.findOne({ where: { clubId, id: roundId }, transaction, raw: true })) return;
-      await db.rounds.create({ ...given, milestone: given.milestone as Milestone, id: roundId, clubId, workshopId }, { transaction });
+      await db.rounds.create(
+        { ...given, milestone: given.milestone as Milestone, id: roundId, clubId, workshopId },
+        { transaction },
+      );
       await audit(db, transaction, { clubId, actorId: userId, action: 'round made', subjectId: roundId, at: now });
     });
   } catch (error) {
-    if (isDuplicate(error)) throw new UseCaseError('conflict', 'This milestone has its round already. Move that round’s closing day instead.', { milestone: 'Asked already.' });
+    if (isDuplicate(error))
+      throw new UseCaseError(
+        'conflict',
+        'This milestone has its round already. Move that round’s closing day instead.',
+        { milestone: 'Asked already.' },
+      );
     throw error;
   }
 }
@@ -47,8 +67,13 @@ export async function moveClosing(context: Context, roundId: string, input: unkn
   allow(context, 'assistant');
   const round = await getRound(context, roundId);
   const { closesOn } = parse(closing, input, context.now);
-  if (closesOn < round.opensOn) throw new UseCaseError('invalid', 'The round cannot close before it opens.', { closesOn: 'Before the opening.' });
-  const { db, actor: { clubId, userId }, now } = context;
+  if (closesOn < round.opensOn)
+    throw new UseCaseError('invalid', 'The round cannot close before it opens.', { closesOn: 'Before the opening.' });
+  const {
+    db,
+    actor: { clubId, userId },
+    now,
+  } = context;
   await transact(db, async (transaction) => {
     await db.rounds.update({ closesOn }, { where: { clubId, id: roundId }, transaction });
     await audit(db, transaction, { clubId, actorId: userId, action: 'round moved', subjectId: roundId, at: now });
@@ -88,4 +113,3 @@ export async function growers(context: Context, workshopId: string): Promise<Gro
 export function reachable({ person }: SeatedPerson): boolean {
   return person.mayContact && person.email !== null && person.erasedAt === null;
 }
-

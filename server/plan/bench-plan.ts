@@ -10,22 +10,75 @@ import { type Part, putPart, readPart } from './plan-parts';
 import { quantities, type Quantities } from './quantities';
 import { listSeats, type SeatedPerson } from './seats';
 
-const metres = (what: string, least: number, most: number) => number().typeError(`Enter ${what} in metres.`).required(`Enter ${what}.`).min(least, `${what} must be ${least} m or more.`).max(most, `${what} must be ${most} m or less.`);
+const metres = (what: string, least: number, most: number) =>
+  number()
+    .typeError(`Enter ${what} in metres.`)
+    .required(`Enter ${what}.`)
+    .min(least, `${what} must be ${least} m or more.`)
+    .max(most, `${what} must be ${most} m or less.`);
 
 const roomInput = object({
-  width: metres('The width of the room', 2, 60), depth: metres('The depth of the room', 2, 60),
-  benches: array(object({
-    id: string().required().max(40), name: trimmed().required('Name every bench.').max(40, 'Keep the name of a bench to 40 characters.'), x: metres('The place of a bench', -5, 65), y: metres('The place of a bench', -5, 65), length: metres('The length of a bench', 0.6, 12),
-    turned: boolean().required(), places: number().required().integer('Enter whole places.').min(1, 'A bench has one place or more.').max(20, 'More than 20 places are two benches.'),
-  })).required().min(1, 'A room needs a bench.').max(40, 'More than 40 benches are the most.'),
-  spots: array(object({ kind: string().oneOf(Object.keys(SPOT_WORDS) as SpotKind[]).required(), x: metres('The place of a mark', -5, 65), y: metres('The place of a mark', -5, 65) })).required().max(30),
-  helpers: array(object({ name: trimmed().required('Name the assistant.').max(80, 'Keep the name to 80 characters.'), benches: array(string().required().max(40)).required() })).required().max(30, 'Thirty assistants are the most.'),
-  seating: mixed<Room['seating']>().required().test('seating', 'The seating cannot be read. Seat everybody again.', (value) =>
-    typeof value === 'object' && value !== null && Object.values(value).every((place) => typeof place?.bench === 'string' && Number.isInteger(place.place) && place.place >= 0)),
+  width: metres('The width of the room', 2, 60),
+  depth: metres('The depth of the room', 2, 60),
+  benches: array(
+    object({
+      id: string().required().max(40),
+      name: trimmed().required('Name every bench.').max(40, 'Keep the name of a bench to 40 characters.'),
+      x: metres('The place of a bench', -5, 65),
+      y: metres('The place of a bench', -5, 65),
+      length: metres('The length of a bench', 0.6, 12),
+      turned: boolean().required(),
+      places: number()
+        .required()
+        .integer('Enter whole places.')
+        .min(1, 'A bench has one place or more.')
+        .max(20, 'More than 20 places are two benches.'),
+    }),
+  )
+    .required()
+    .min(1, 'A room needs a bench.')
+    .max(40, 'More than 40 benches are the most.'),
+  spots: array(
+    object({
+      kind: string()
+        .oneOf(Object.keys(SPOT_WORDS) as SpotKind[])
+        .required(),
+      x: metres('The place of a mark', -5, 65),
+      y: metres('The place of a mark', -5, 65),
+    }),
+  )
+    .required()
+    .max(30),
+  helpers: array(
+    object({
+      name: trimmed().required('Name the assistant.').max(80, 'Keep the name to 80 characters.'),
+      benches: array(string().required().max(40)).required(),
+    }),
+  )
+    .required()
+    .max(30, 'Thirty assistants are the most.'),
+  seating: mixed<Room['seating']>()
+    .required()
+    .test(
+      'seating',
+      'The seating cannot be read. Seat everybody again.',
+      (value) =>
+        typeof value === 'object' &&
+        value !== null &&
+        Object.values(value).every(
+          (place) => typeof place?.bench === 'string' && Number.isInteger(place.place) && place.place >= 0,
+        ),
+    ),
 });
 
 /** The room of a workshop; the usual one, everybody seated by number, before anybody drew it. */
-export async function roomOf(context: Context, workshopId: string, seats: readonly SeatedPerson[], peoplePerBench: number, people: number): Promise<Part<Room> & { body: Room }> {
+export async function roomOf(
+  context: Context,
+  workshopId: string,
+  seats: readonly SeatedPerson[],
+  peoplePerBench: number,
+  people: number,
+): Promise<Part<Room> & { body: Room }> {
   const { version, body } = await readPart<Room>(context, workshopId, 'room');
   const present = seats.filter(({ absent }) => !absent);
   if (body) return { version, body };
@@ -43,11 +96,21 @@ export async function putRoom(context: Context, workshopId: string, input: unkno
 }
 
 /** The day in blocks, from what is taught and how many are made. */
-export async function dayBlocks(context: Context, workshopId: string, given: Pick<Quantities, 'plan' | 'needs' | 'people'>): Promise<{ day: Awaited<ReturnType<typeof dayPlan>>; work: ReturnType<typeof workOf>; blocks: ReturnType<typeof timePlan> }> {
+export async function dayBlocks(
+  context: Context,
+  workshopId: string,
+  given: Pick<Quantities, 'plan' | 'needs' | 'people'>,
+): Promise<{
+  day: Awaited<ReturnType<typeof dayPlan>>;
+  work: ReturnType<typeof workOf>;
+  blocks: ReturnType<typeof timePlan>;
+}> {
   const day = await dayPlan(context, workshopId);
   const work = workOf(given.plan, (method) => {
     const need = given.needs.find((one) => one.plan.method === method);
-    return need && given.people > 0 ? Math.ceil(need.keepers / given.people) : (given.plan.methods.find((one) => one.method === method)?.keepersEach ?? 0);
+    return need && given.people > 0
+      ? Math.ceil(need.keepers / given.people)
+      : (given.plan.methods.find((one) => one.method === method)?.keepersEach ?? 0);
   });
   return { day, work, blocks: timePlan(day.body, work, Math.max(1, given.people)) };
 }
@@ -57,10 +120,27 @@ export async function doorSheet(context: Context, workshopId: string, given: { p
   allow(context, 'viewer');
   const { paper } = parse(paperInput, given);
   const [amounts, seats] = await Promise.all([quantities(context, workshopId), listSeats(context, workshopId)]);
-  const [{ body: room }, { blocks }] = await Promise.all([roomOf(context, workshopId, seats, amounts.plan.settings.peoplePerBench, amounts.people), dayBlocks(context, workshopId, amounts)]);
+  const [{ body: room }, { blocks }] = await Promise.all([
+    roomOf(context, workshopId, seats, amounts.plan.settings.peoplePerBench, amounts.people),
+    dayBlocks(context, workshopId, amounts),
+  ]);
   const { workshop, site } = amounts;
-  return doorSheetPdf({
-    title: workshop.title, date: workshop.date, place: site.name, blocks: blocks.blocks, room,
-    people: seats.filter(({ absent }) => !absent).map(({ id, number: seat, person }) => ({ seatId: id, number: seat, name: person.name ?? '', bench: room.benches.find((bench) => bench.id === room.seating[id]?.bench)?.name ?? 'no place yet' })),
-  }, paper);
+  return doorSheetPdf(
+    {
+      title: workshop.title,
+      date: workshop.date,
+      place: site.name,
+      blocks: blocks.blocks,
+      room,
+      people: seats
+        .filter(({ absent }) => !absent)
+        .map(({ id, number: seat, person }) => ({
+          seatId: id,
+          number: seat,
+          name: person.name ?? '',
+          bench: room.benches.find((bench) => bench.id === room.seating[id]?.bench)?.name ?? 'no place yet',
+        })),
+    },
+    paper,
+  );
 }

@@ -13,11 +13,23 @@ export interface BookingView {
 }
 
 /** Bookings of a lot in words, and what more can be booked for: one workshop, or those to come that chose the lot. */
-export async function lotBookingViews(context: Context, lot: LedgerLot, workshopId: string | null): Promise<{ bookings: BookingView[]; workshops: { id: string; title: string; seats: { id: string; name: string }[] }[] }> {
-  const { db, actor: { clubId } } = context;
+export async function lotBookingViews(
+  context: Context,
+  lot: LedgerLot,
+  workshopId: string | null,
+): Promise<{
+  bookings: BookingView[];
+  workshops: { id: string; title: string; seats: { id: string; name: string }[] }[];
+}> {
+  const {
+    db,
+    actor: { clubId },
+  } = context;
   const chosen = await db.workshopWoodLots.findAll({ where: { clubId, woodLotId: lot.id }, raw: true });
   const all = await listWorkshops(context);
-  const wanted = workshopId ? [await getWorkshop(context, workshopId)] : all.filter(({ id }) => chosen.some((one) => one.workshopId === id));
+  const wanted = workshopId
+    ? [await getWorkshop(context, workshopId)]
+    : all.filter(({ id }) => chosen.some((one) => one.workshopId === id));
   const seatIds = lot.bookings.flatMap(({ seatId }) => seatId ?? []);
   const seats = await db.seats.findAll({ where: { clubId, id: seatIds }, raw: true });
   const people = await db.people.findAll({ where: { clubId, id: seats.map(({ personId }) => personId) }, raw: true });
@@ -26,7 +38,21 @@ export async function lotBookingViews(context: Context, lot: LedgerLot, workshop
     return seat ? `${seat.number} ${people.find(({ id }) => id === seat.personId)?.name ?? ''}`.trim() : null;
   };
   return {
-    bookings: lot.bookings.map(({ id, sticks, workshopId: of, seatId }) => ({ id, sticks, workshop: all.find((one) => one.id === of)?.title ?? '', seat: nameOf(seatId), own: of === workshopId })),
-    workshops: await Promise.all(wanted.map(async ({ id, title }) => ({ id, title, seats: (await listSeats(context, id)).filter(({ absent }) => !absent).map((seat) => ({ id: seat.id, name: `${seat.number} ${seat.person.name ?? ''}`.trim() })) }))),
+    bookings: lot.bookings.map(({ id, sticks, workshopId: of, seatId }) => ({
+      id,
+      sticks,
+      workshop: all.find((one) => one.id === of)?.title ?? '',
+      seat: nameOf(seatId),
+      own: of === workshopId,
+    })),
+    workshops: await Promise.all(
+      wanted.map(async ({ id, title }) => ({
+        id,
+        title,
+        seats: (await listSeats(context, id))
+          .filter(({ absent }) => !absent)
+          .map((seat) => ({ id: seat.id, name: `${seat.number} ${seat.person.name ?? ''}`.trim() })),
+      })),
+    ),
   };
 }

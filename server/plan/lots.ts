@@ -25,14 +25,18 @@ export interface WorkshopLots {
 
 export async function workshopLots(context: Context, workshopId: string): Promise<WorkshopLots> {
   await getWorkshop(context, workshopId);
-  const { db, actor: { clubId } } = context;
+  const {
+    db,
+    actor: { clubId },
+  } = context;
   const [wood, stocks, chosenWood, chosenStocks] = await Promise.all([
     db.woodLots.findAll({ where: { clubId }, order: [['variety', 'ASC']], raw: true }),
     db.stockLots.findAll({ where: { clubId }, order: [['stockType', 'ASC']], raw: true }),
     db.workshopWoodLots.findAll({ where: { clubId }, raw: true }),
     db.workshopStockLots.findAll({ where: { clubId }, raw: true }),
   ]);
-  const here = <Row extends { workshopId: string }>(rows: Row[]): Row[] => rows.filter((row) => row.workshopId === workshopId);
+  const here = <Row extends { workshopId: string }>(rows: Row[]): Row[] =>
+    rows.filter((row) => row.workshopId === workshopId);
   const ribbonOf = new Map(here(chosenWood).map(({ woodLotId, ribbon }) => [woodLotId, ribbon]));
   const stockIds = new Set(here(chosenStocks).map(({ stockLotId }) => stockLotId));
   return {
@@ -43,7 +47,11 @@ export async function workshopLots(context: Context, workshopId: string): Promis
   };
 }
 
-const stockInput = object({ stockType: text('the stock type', 80), species: text('the species', 60), stocks: count('The number of stocks', 0, 100_000).default(0) });
+const stockInput = object({
+  stockType: text('the stock type', 80),
+  species: text('the species', 60),
+  stocks: count('The number of stocks', 0, 100_000).default(0),
+});
 
 /** Adds a lot of scion wood to the club and, unless it is there already, chooses it for the workshop. */
 export async function addWoodLot(context: Context, workshopId: string, lotId: string, input: unknown): Promise<void> {
@@ -74,13 +82,18 @@ export async function addStockLot(context: Context, workshopId: string, lotId: s
 export async function chooseWoodLot(context: Context, workshopId: string, lotId: string): Promise<void> {
   allow(context, 'assistant');
   await getWorkshop(context, workshopId);
-  const { db, actor: { clubId, userId }, now } = context;
+  const {
+    db,
+    actor: { clubId, userId },
+    now,
+  } = context;
   if (!(await db.woodLots.findOne({ where: { clubId, id: lotId }, raw: true }))) throw notFound('The wood lot');
   for (let attempt = 0; attempt < RIBBONS.length; attempt++) {
     const taken = await db.workshopWoodLots.findAll({ where: { clubId, workshopId }, raw: true });
     if (taken.some(({ woodLotId }) => woodLotId === lotId)) return;
     const free = RIBBONS.find(({ id: ribbon }) => !taken.some((chosen) => chosen.ribbon === ribbon));
-    if (!free) throw new UseCaseError('conflict', `A workshop has ribbons for ${RIBBONS.length} wood lots. Take one off first.`);
+    if (!free)
+      throw new UseCaseError('conflict', `A workshop has ribbons for ${RIBBONS.length} wood lots. Take one off first.`);
     try {
       await transact(db, async (transaction) => {
         await db.workshopWoodLots.create({ clubId, workshopId, woodLotId: lotId, ribbon: free.id }, { transaction });
@@ -97,7 +110,10 @@ export async function chooseWoodLot(context: Context, workshopId: string, lotId:
 export async function chooseStockLot(context: Context, workshopId: string, lotId: string): Promise<void> {
   allow(context, 'assistant');
   await getWorkshop(context, workshopId);
-  const { db, actor: { clubId } } = context;
+  const {
+    db,
+    actor: { clubId },
+  } = context;
   if (!(await db.stockLots.findOne({ where: { clubId, id: lotId }, raw: true }))) throw notFound('The stock lot');
   await once(context, 'stock lot chosen', lotId, async (transaction) => {
     await db.workshopStockLots.create({ clubId, workshopId, stockLotId: lotId }, { transaction });
@@ -107,7 +123,11 @@ export async function chooseStockLot(context: Context, workshopId: string, lotId
 /** Sets how many stocks of a lot there are. */
 export async function putStockCount(context: Context, lotId: string, input: unknown): Promise<void> {
   allow(context, 'assistant');
-  const { db, actor: { clubId, userId }, now } = context;
+  const {
+    db,
+    actor: { clubId, userId },
+    now,
+  } = context;
   const { stocks } = parse(object({ stocks: count('The number of stocks', 0, 100_000) }), input);
   if (!(await db.stockLots.findOne({ where: { clubId, id: lotId }, raw: true }))) throw notFound('The stock lot');
   await transact(db, async (transaction) => {
@@ -117,22 +137,48 @@ export async function putStockCount(context: Context, lotId: string, input: unkn
 }
 
 /** Takes a lot off the workshop, its sticks with it; refused while keepers are made of it. */
-export async function dropLot(context: Context, workshopId: string, kind: 'wood' | 'stock', lotId: string): Promise<void> {
+export async function dropLot(
+  context: Context,
+  workshopId: string,
+  kind: 'wood' | 'stock',
+  lotId: string,
+): Promise<void> {
   allow(context, 'assistant');
   await getWorkshop(context, workshopId);
-  const { db, actor: { clubId, userId }, now } = context;
-  const used = await db.plants.count({ where: { clubId, workshopId, ...(kind === 'wood' ? { woodLotId: lotId } : { stockLotId: lotId }) } });
-  if (used > 0) throw new UseCaseError('conflict', `${used} keepers of this workshop are made of this lot. Change those first, on the aftercare leaf.`);
+  const {
+    db,
+    actor: { clubId, userId },
+    now,
+  } = context;
+  const used = await db.plants.count({
+    where: { clubId, workshopId, ...(kind === 'wood' ? { woodLotId: lotId } : { stockLotId: lotId }) },
+  });
+  if (used > 0)
+    throw new UseCaseError(
+      'conflict',
+      `${used} keepers of this workshop are made of this lot. Change those first, on the aftercare leaf.`,
+    );
   await transact(db, async (transaction) => {
     if (kind === 'wood') {
       await release(context, transaction, { lotId, workshopId });
       await db.workshopWoodLots.destroy({ where: { clubId, workshopId, woodLotId: lotId }, transaction });
     } else await db.workshopStockLots.destroy({ where: { clubId, workshopId, stockLotId: lotId }, transaction });
-    await audit(db, transaction, { clubId, actorId: userId, action: `${kind} lot taken off`, subjectId: lotId, at: now });
+    await audit(db, transaction, {
+      clubId,
+      actorId: userId,
+      action: `${kind} lot taken off`,
+      subjectId: lotId,
+      at: now,
+    });
   });
 }
 
-async function once(context: Context, action: string, subjectId: string, create: Parameters<typeof transact<void>>[1]): Promise<void> {
+async function once(
+  context: Context,
+  action: string,
+  subjectId: string,
+  create: Parameters<typeof transact<void>>[1],
+): Promise<void> {
   const { db, actor, now } = context;
   try {
     await transact(db, async (transaction) => {

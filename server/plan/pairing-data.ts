@@ -15,7 +15,14 @@ export interface PairingData {
   version: number;
   method: string;
   place: Place;
-  pieces: { id: string; kind: 'stick' | 'stock'; lotId: string; number: number; caliper: number; usableBuds: number | null }[];
+  pieces: {
+    id: string;
+    kind: 'stick' | 'stock';
+    lotId: string;
+    number: number;
+    caliper: number;
+    usableBuds: number | null;
+  }[];
   woodLots: { id: string; name: string }[];
   stockLots: { id: string; name: string }[];
   /** Stocks dealt to the seats in turn. */
@@ -30,22 +37,58 @@ export interface PairingData {
 export async function pairingData(context: Context, workshopId: string): Promise<PairingData> {
   const workshop = await getWorkshop(context, workshopId);
   const [pieces, lots, plan, all, skills, part] = await Promise.all([
-    measuredWood(context, workshopId), workshopLots(context, workshopId), plannedMethods(context, workshop), listSeats(context, workshopId), seatSkills(context, workshopId), readPart<PairsPart>(context, workshopId, 'pairs'),
+    measuredWood(context, workshopId),
+    workshopLots(context, workshopId),
+    plannedMethods(context, workshop),
+    listSeats(context, workshopId),
+    seatSkills(context, workshopId),
+    readPart<PairsPart>(context, workshopId, 'pairs'),
   ]);
   const method = methodById(workshop.method);
   const { settings, methods } = plan.body;
-  const seats = all.filter(({ absent }) => !absent).map(({ id, number, person }) => ({ id, name: `${number} ${person.name ?? ''}`.trim(), skill: skills.get(id)!.level, earlier: skills.get(id)!.earlier }));
+  const seats = all
+    .filter(({ absent }) => !absent)
+    .map(({ id, number, person }) => ({
+      id,
+      name: `${number} ${person.name ?? ''}`.trim(),
+      skill: skills.get(id)!.level,
+      earlier: skills.get(id)!.earlier,
+    }));
   const stocks = pieces.filter(({ kind }) => kind === 'stock');
   const sticks = pieces.filter(({ kind }) => kind === 'stick');
   const buds = budsPerGraft(method, workshop.schools);
   return {
-    version: part.version, method: method.id, place: methods.find((one) => one.method === method.id)!.place, seats,
-    pieces: pieces.map(({ id, kind, lotId, number, caliper, usableBuds }) => ({ id, kind, lotId, number, caliper, usableBuds })),
-    woodLots: lots.wood.map(({ id, variety }) => ({ id, name: variety })), stockLots: lots.stocks.map(({ id, stockType }) => ({ id, name: stockType })),
-    stocks: seats.length === 0 ? [] : stocks.map(({ id, number, caliper }, i) => ({ id, number, caliper, seat: seats[i % seats.length]!.id, skill: seats[i % seats.length]!.skill })),
+    version: part.version,
+    method: method.id,
+    place: methods.find((one) => one.method === method.id)!.place,
+    seats,
+    pieces: pieces.map(({ id, kind, lotId, number, caliper, usableBuds }) => ({
+      id,
+      kind,
+      lotId,
+      number,
+      caliper,
+      usableBuds,
+    })),
+    woodLots: lots.wood.map(({ id, variety }) => ({ id, name: variety })),
+    stockLots: lots.stocks.map(({ id, stockType }) => ({ id, name: stockType })),
+    stocks:
+      seats.length === 0
+        ? []
+        : stocks.map(({ id, number, caliper }, i) => ({
+            id,
+            number,
+            caliper,
+            seat: seats[i % seats.length]!.id,
+            skill: seats[i % seats.length]!.skill,
+          })),
     scions: sticks.flatMap((stick) => {
-      const usable = stick.usableBuds ?? lots.wood.find(({ id }) => id === stick.lotId)?.usableBuds ?? settings.usableBuds;
-      return Array.from({ length: graftsPerStick(usable, buds, method.use.takes.piece, settings.waste) }, (_, piece) => ({ id: `${stick.id}/${piece}`, stick: stick.id, piece, caliper: stick.caliper }));
+      const usable =
+        stick.usableBuds ?? lots.wood.find(({ id }) => id === stick.lotId)?.usableBuds ?? settings.usableBuds;
+      return Array.from(
+        { length: graftsPerStick(usable, buds, method.use.takes.piece, settings.waste) },
+        (_, piece) => ({ id: `${stick.id}/${piece}`, stick: stick.id, piece, caliper: stick.caliper }),
+      );
     }),
     saved: part.body ? { pairs: part.body.pairs, inOrder: part.body.inOrder } : null,
   };

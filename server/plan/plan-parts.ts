@@ -17,16 +17,25 @@ export interface Part<Body> {
 
 export async function readPart<Body>(context: Context, workshopId: string, part: PlanPart): Promise<Part<Body>> {
   allow(context, 'viewer');
-  const { db, actor: { clubId } } = context;
+  const {
+    db,
+    actor: { clubId },
+  } = context;
   // What is taught is asked for all workshops at once, as the season line does; the other parts for one workshop at once.
   const where = part === 'methods' ? { clubId, part } : { clubId, workshopId, part: { [Op.ne]: 'methods' as const } };
-  const row = (await db.planParts.findAll({ where, raw: true })).find((one) => one.part === part && one.workshopId === workshopId);
+  const row = (await db.planParts.findAll({ where, raw: true })).find(
+    (one) => one.part === part && one.workshopId === workshopId,
+  );
   return row ? { version: row.version, body: row.body as Body } : { version: 0, body: null };
 }
 
 export const partHead = object({
   changeId: id('the change'),
-  version: number().typeError('Reload the page.').required('Reload the page.').integer('Reload the page.').min(0, 'Reload the page.'),
+  version: number()
+    .typeError('Reload the page.')
+    .required('Reload the page.')
+    .integer('Reload the page.')
+    .min(0, 'Reload the page.'),
 });
 
 /**
@@ -36,12 +45,26 @@ export const partHead = object({
  * @param body already checked.
  * @returns the version it has now.
  */
-export async function putPart(context: Context, workshopId: string, part: PlanPart, head: unknown, body: object, besides: (transaction: Transaction) => Promise<void> = async () => undefined): Promise<number> {
+export async function putPart(
+  context: Context,
+  workshopId: string,
+  part: PlanPart,
+  head: unknown,
+  body: object,
+  besides: (transaction: Transaction) => Promise<void> = async () => undefined,
+): Promise<number> {
   allow(context, 'assistant');
-  const { db, actor: { clubId, userId }, now } = context;
+  const {
+    db,
+    actor: { clubId, userId },
+    now,
+  } = context;
   await getWorkshop(context, workshopId);
   const { changeId, version } = parse(partHead, head);
-  const conflict = new UseCaseError('conflict', 'Somebody changed this page of the plan meanwhile. Open it anew in another window and bring your changes over; they are still here.');
+  const conflict = new UseCaseError(
+    'conflict',
+    'Somebody changed this page of the plan meanwhile. Open it anew in another window and bring your changes over; they are still here.',
+  );
   try {
     return await transact(db, async (transaction) => {
       const known = await db.planParts.findOne({ where: { clubId, workshopId, part }, transaction, raw: true });
@@ -53,7 +76,13 @@ export async function putPart(context: Context, workshopId: string, part: PlanPa
       } else if (version !== 0) throw conflict;
       else await db.planParts.create({ clubId, workshopId, part, ...row }, { transaction });
       await besides(transaction);
-      await audit(db, transaction, { clubId, actorId: userId, action: `plan changed: ${part}`, subjectId: workshopId, at: now });
+      await audit(db, transaction, {
+        clubId,
+        actorId: userId,
+        action: `plan changed: ${part}`,
+        subjectId: workshopId,
+        at: now,
+      });
       return version + 1;
     });
   } catch (error) {

@@ -14,7 +14,15 @@ import { putJudgement } from '@/server/score/judgements';
 import { changeSeat, listSeats, addWalkIn } from './seats';
 import { seatSkills } from './skill';
 import { addSite } from '@/server/club/sites';
-import { judgementBody, NOW, refusalOf, testClub, testWorkshop, type TestClub, type TestWorkshop } from '@/server/testing/test-club';
+import {
+  judgementBody,
+  NOW,
+  refusalOf,
+  testClub,
+  testWorkshop,
+  type TestClub,
+  type TestWorkshop,
+} from '@/server/testing/test-club';
 import { workshopCalendar } from './calendar';
 import { moveWorkshop, getWorkshop, putWorkshop } from './workshops';
 
@@ -26,8 +34,23 @@ beforeAll(async () => {
 });
 const lead = () => club.as('lead');
 const methodsBody = (changes: object = {}, row: object = {}) => ({
-  changeId: uuid(), version: 0, expected: null, settings: USUAL_SETTINGS,
-  methods: [{ method: METHODS[0]!.id, place: 'bench', scionSpecies: 'pear', stockSpecies: 'quince', practiceEach: 4, keepersEach: 2, practiceOn: 'good', ...row }], ...changes,
+  changeId: uuid(),
+  version: 0,
+  expected: null,
+  settings: USUAL_SETTINGS,
+  methods: [
+    {
+      method: METHODS[0]!.id,
+      place: 'bench',
+      scionSpecies: 'pear',
+      stockSpecies: 'quince',
+      practiceEach: 4,
+      keepersEach: 2,
+      practiceOn: 'good',
+      ...row,
+    },
+  ],
+  ...changes,
 });
 
 describe('a part of the plan', () => {
@@ -35,8 +58,12 @@ describe('a part of the plan', () => {
     const body = methodsBody();
     const versions = await Promise.all([1, 2, 3].map(() => putPlannedMethods(lead(), workshop.id, body)));
     expect(versions).toEqual([1, 1, 1]);
-    expect(await refusalOf(putPlannedMethods(lead(), workshop.id, methodsBody()))).toMatchObject({ refusal: 'conflict' });
-    const outcomes = await Promise.allSettled([1, 2, 3, 4].map(() => putPlannedMethods(lead(), workshop.id, methodsBody({ version: 1 }))));
+    expect(await refusalOf(putPlannedMethods(lead(), workshop.id, methodsBody()))).toMatchObject({
+      refusal: 'conflict',
+    });
+    const outcomes = await Promise.allSettled(
+      [1, 2, 3, 4].map(() => putPlannedMethods(lead(), workshop.id, methodsBody({ version: 1 }))),
+    );
     expect(outcomes.filter(({ status }) => status === 'fulfilled')).toHaveLength(1);
     expect((await plannedMethods(lead(), await getWorkshop(lead(), workshop.id))).version).toBe(2);
   });
@@ -44,7 +71,14 @@ describe('a part of the plan', () => {
     const other = METHODS.find(({ use }) => use.takes.piece === 'bud')!;
     const { version } = await plannedMethods(lead(), await getWorkshop(lead(), workshop.id));
     const rows = methodsBody().methods;
-    await putPlannedMethods(lead(), workshop.id, methodsBody({ version, methods: [...rows, { ...rows[0]!, method: other.id, place: other.use.places[0], keepersEach: 3 }] }));
+    await putPlannedMethods(
+      lead(),
+      workshop.id,
+      methodsBody({
+        version,
+        methods: [...rows, { ...rows[0]!, method: other.id, place: other.use.places[0], keepersEach: 3 }],
+      }),
+    );
     expect((await getWorkshop(lead(), workshop.id)).promisedKeepers).toBe(5);
     const now = await getWorkshop(lead(), workshop.id);
     await putWorkshop(lead(), workshop.id, { ...now, promisedKeepers: 4 });
@@ -53,15 +87,20 @@ describe('a part of the plan', () => {
   });
   it('says plainly what cannot be', async () => {
     const { version } = await plannedMethods(lead(), await getWorkshop(lead(), workshop.id));
-    const refused = async (changes: object, row: object = {}): Promise<string> => (await refusalOf(putPlannedMethods(lead(), workshop.id, methodsBody({ version, ...changes }, row)))).message;
+    const refused = async (changes: object, row: object = {}): Promise<string> =>
+      (await refusalOf(putPlannedMethods(lead(), workshop.id, methodsBody({ version, ...changes }, row)))).message;
     expect(await refused({ expected: 0 })).toContain('zero people');
     expect(await refused({}, { practiceEach: -1 })).toContain('0 or more');
     expect(await refused({ methods: [] })).toContain('one method or more');
     expect(await refused({}, { method: METHODS[1]!.id })).toContain('stays in the plan');
     const field = METHODS.find(({ use }) => !use.places.includes('bench'))!;
-    expect(await refused({ methods: [methodsBody().methods[0], { ...methodsBody().methods[0], method: field.id }] })).toContain('not done there');
+    expect(
+      await refused({ methods: [methodsBody().methods[0], { ...methodsBody().methods[0], method: field.id }] }),
+    ).toContain('not done there');
     expect(await refused({ settings: { ...USUAL_SETTINGS, confidence: 1 } })).toContain('0.99 or less');
-    expect((await refusalOf(putPlannedMethods(club.as('viewer'), workshop.id, methodsBody({ version })))).refusal).toBe('forbidden');
+    expect((await refusalOf(putPlannedMethods(club.as('viewer'), workshop.id, methodsBody({ version })))).refusal).toBe(
+      'forbidden',
+    );
   });
 });
 
@@ -79,14 +118,26 @@ describe('quantities', () => {
   it('say that nobody is there, and plan for those expected', async () => {
     const empty = uuid();
     const { siteId } = await getWorkshop(lead(), workshop.id);
-    await putWorkshop(lead(), empty, { title: 'Empty', date: '2030-03-02', siteId, method: METHODS[0]!.id, promisedKeepers: 2, promise: '' });
+    await putWorkshop(lead(), empty, {
+      title: 'Empty',
+      date: '2030-03-02',
+      siteId,
+      method: METHODS[0]!.id,
+      promisedKeepers: 2,
+      promise: '',
+    });
     expect((await quantities(lead(), empty)).problem).toContain('Nobody is seated');
     await putPlannedMethods(lead(), empty, methodsBody({ expected: '12' }));
     expect(await quantities(lead(), empty)).toMatchObject({ people: 12, problem: null });
   });
   it('are edited by hand, less what is in store, on paper and as CSV', async () => {
     const own = await testWorkshop(club);
-    await putKit(lead(), own.id, { changeId: uuid(), version: 0, edits: { glove: { total: 10 } }, extra: [{ id: 'own-1', name: '=tea', unit: 'cups', total: 12 }] });
+    await putKit(lead(), own.id, {
+      changeId: uuid(),
+      version: 0,
+      edits: { glove: { total: 10 } },
+      extra: [{ id: 'own-1', name: '=tea', unit: 'cups', total: 12 }],
+    });
     await putStore(lead(), { items: [{ item: 'glove', inStore: 4, price: 5 }] });
     const { lines } = await quantities(lead(), own.id);
     expect(lines.find(({ id }) => id === 'glove')).toMatchObject({ total: 10, buy: 6, cost: 30 });
@@ -95,49 +146,95 @@ describe('quantities', () => {
     expect(csv.split('\r\n')[0]).toBe('thing,unit,per,each,total,in_store,to_buy,unit_price,cost,note');
     expect(csv).toContain("'=tea");
     expect((await kitPdf(lead(), own.id, { paper: 'Letter' })).subarray(0, 5).toString()).toBe('%PDF-');
-    expect((await refusalOf(putKit(lead(), own.id, { changeId: uuid(), version: 1, edits: { glove: { total: -1 } }, extra: [] }))).message).toContain('cannot be below 0');
-    expect((await refusalOf(putStore(lead(), { items: [{ item: 'glove', inStore: 'some', price: null }] }))).message).toContain('in figures');
+    expect(
+      (
+        await refusalOf(
+          putKit(lead(), own.id, { changeId: uuid(), version: 1, edits: { glove: { total: -1 } }, extra: [] }),
+        )
+      ).message,
+    ).toContain('cannot be below 0');
+    expect(
+      (await refusalOf(putStore(lead(), { items: [{ item: 'glove', inStore: 'some', price: null }] }))).message,
+    ).toContain('in figures');
   });
 });
 
 describe('the calendar', () => {
-  const entries = (ics: string) => ics.replace(/\r\n[ \t]/g, '').split('BEGIN:VEVENT').slice(1).map((text) => Object.fromEntries(text.split('\r\n').filter((line) => line.includes(':')).map((line) => [line.slice(0, line.indexOf(':')).split(';')[0]!, line.slice(line.indexOf(':') + 1)])));
+  const entries = (ics: string) =>
+    ics
+      .replace(/\r\n[ \t]/g, '')
+      .split('BEGIN:VEVENT')
+      .slice(1)
+      .map((text) =>
+        Object.fromEntries(
+          text
+            .split('\r\n')
+            .filter((line) => line.includes(':'))
+            .map((line) => [line.slice(0, line.indexOf(':')).split(';')[0]!, line.slice(line.indexOf(':') + 1)]),
+        ),
+      );
   it('keeps every entry’s identity; what moved counts up, what went is cancelled, what stayed stays', async () => {
     const own = await testWorkshop(club);
     const first = entries(await workshopCalendar(lead(), own.id));
     expect(first.length).toBeGreaterThan(8);
     expect(first.every(({ SEQUENCE, STATUS }) => SEQUENCE === '0' && STATUS === 'CONFIRMED')).toBe(true);
-    expect(entries(await workshopCalendar(club.as('viewer'), own.id)).map(({ UID, SEQUENCE }) => [UID, SEQUENCE])).toEqual(first.map(({ UID, SEQUENCE }) => [UID, SEQUENCE]));
+    expect(
+      entries(await workshopCalendar(club.as('viewer'), own.id)).map(({ UID, SEQUENCE }) => [UID, SEQUENCE]),
+    ).toEqual(first.map(({ UID, SEQUENCE }) => [UID, SEQUENCE]));
     await moveWorkshop(lead(), own.id, { date: '2027-03-13', from: '2027-03-06' });
     const second = entries(await workshopCalendar(lead(), own.id));
     expect(second.map(({ UID }) => UID).sort()).toEqual(first.map(({ UID }) => UID).sort());
-    expect(second.find(({ UID }) => UID!.includes('.day@'))).toMatchObject({ SEQUENCE: '1', DTSTART: '20270313T083000Z' });
+    expect(second.find(({ UID }) => UID!.includes('.day@'))).toMatchObject({
+      SEQUENCE: '1',
+      DTSTART: '20270313T083000Z',
+    });
     const { version } = await plannedMethods(lead(), await getWorkshop(lead(), own.id));
     await putPlannedMethods(lead(), own.id, methodsBody({ version }, { place: 'field' }));
     const third = entries(await workshopCalendar(lead(), own.id));
     expect(third.find(({ UID }) => UID!.includes('.callus@'))).toMatchObject({ STATUS: 'CANCELLED', SEQUENCE: '2' });
     expect(third.find(({ UID }) => UID!.includes('.day@'))).toMatchObject({ STATUS: 'CONFIRMED' });
     const together = await Promise.all([1, 2, 3].map(() => workshopCalendar(lead(), own.id)));
-    for (const one of together) expect(entries(one).map(({ SEQUENCE }) => SEQUENCE)).toEqual(third.map(({ SEQUENCE }) => SEQUENCE));
+    for (const one of together)
+      expect(entries(one).map(({ SEQUENCE }) => SEQUENCE)).toEqual(third.map(({ SEQUENCE }) => SEQUENCE));
   });
   it('moves a day only from where it was, and not one that was held', async () => {
     const own = await testWorkshop(club);
-    expect((await refusalOf(moveWorkshop(lead(), own.id, { date: '2027-04-01', from: '2027-03-01' }))).refusal).toBe('conflict');
-    expect((await refusalOf(moveWorkshop(lead(), own.id, { date: '2027-02-30', from: '2027-03-06' }))).message).toContain('existing date');
+    expect((await refusalOf(moveWorkshop(lead(), own.id, { date: '2027-04-01', from: '2027-03-01' }))).refusal).toBe(
+      'conflict',
+    );
+    expect(
+      (await refusalOf(moveWorkshop(lead(), own.id, { date: '2027-02-30', from: '2027-03-06' }))).message,
+    ).toContain('existing date');
     await putJudgement(lead(), uuid(), judgementBody(own));
-    expect((await refusalOf(moveWorkshop(lead(), own.id, { date: '2027-04-01', from: '2027-03-06' }))).message).toContain('scored already');
+    expect(
+      (await refusalOf(moveWorkshop(lead(), own.id, { date: '2027-04-01', from: '2027-03-06' }))).message,
+    ).toContain('scored already');
   });
   it('notices tools wanted elsewhere on the day', async () => {
     const own = await testWorkshop(club);
     const away = await addSite(lead(), { name: `Far barn ${uuid()}`, hemisphere: 'north', timeZone: 'Europe/Zurich' });
-    await putWorkshop(lead(), uuid(), { title: 'Elsewhere', date: '2027-03-06', siteId: away.id, method: METHODS[0]!.id, promisedKeepers: 0, promise: '' });
+    await putWorkshop(lead(), uuid(), {
+      title: 'Elsewhere',
+      date: '2027-03-06',
+      siteId: away.id,
+      method: METHODS[0]!.id,
+      promisedKeepers: 0,
+      promise: '',
+    });
     const { facts } = await planning(lead(), own.id);
-    expect(facts.others.some(({ title, elsewhere, date }) => title === 'Elsewhere' && elsewhere && date === facts.date)).toBe(true);
+    expect(
+      facts.others.some(({ title, elsewhere, date }) => title === 'Elsewhere' && elsewhere && date === facts.date),
+    ).toBe(true);
   });
 });
 
 describe('measured wood and pairs', () => {
-  const piece = (kind: 'stick' | 'stock', caliper: unknown = 9.4) => ({ kind, lotId: kind === 'stick' ? workshop.woodLotId : workshop.stockLotId, caliper, usableBuds: '' });
+  const piece = (kind: 'stick' | 'stock', caliper: unknown = 9.4) => ({
+    kind,
+    lotId: kind === 'stick' ? workshop.woodLotId : workshop.stockLotId,
+    caliper,
+    usableBuds: '',
+  });
   it('numbers pieces one after the other, also when many measure at once and clicks come twice', async () => {
     const ids = Array.from({ length: 6 }, () => uuid());
     await Promise.all([...ids, ...ids].map((id) => addPiece(lead(), workshop.id, id, piece('stock'))));
@@ -148,8 +245,17 @@ describe('measured wood and pairs', () => {
     expect((await measuredWood(lead(), workshop.id)).filter(({ kind }) => kind === 'stock')).toHaveLength(5);
   });
   it('refuses rubbish and lots that are not of the workshop', async () => {
-    for (const [caliper, words] of [['Er--', 'in figures'], [0.2, 'no wood to graft'], [900, 'cannot be right']] as const) expect((await refusalOf(addPiece(lead(), workshop.id, uuid(), piece('stick', caliper)))).message).toContain(words);
-    expect((await refusalOf(addPiece(lead(), workshop.id, uuid(), { ...piece('stick'), lotId: uuid() }))).refusal).toBe('not-found');
+    for (const [caliper, words] of [
+      ['Er--', 'in figures'],
+      [0.2, 'no wood to graft'],
+      [900, 'cannot be right'],
+    ] as const)
+      expect((await refusalOf(addPiece(lead(), workshop.id, uuid(), piece('stick', caliper)))).message).toContain(
+        words,
+      );
+    expect((await refusalOf(addPiece(lead(), workshop.id, uuid(), { ...piece('stick'), lotId: uuid() }))).refusal).toBe(
+      'not-found',
+    );
   });
   it('reads a file once, all of it or nothing', async () => {
     const importId = uuid();
@@ -157,8 +263,20 @@ describe('measured wood and pairs', () => {
     const given = { importId, kind: 'stick', lotId: workshop.woodLotId };
     await Promise.all([1, 2, 3].map(() => importPieces(lead(), workshop.id, file, given)));
     const sticks = (await measuredWood(lead(), workshop.id)).filter(({ kind }) => kind === 'stick');
-    expect(sticks.map(({ number, caliper, usableBuds }) => [number, caliper, usableBuds])).toEqual([[1, 8.2, null], [20, 9.1, 8]]);
-    expect((await refusalOf(importPieces(lead(), workshop.id, new TextEncoder().encode('number,caliper_mm\n30,9\n20,9\n'), { ...given, importId: uuid() }))).message).toContain('Number 20 is measured already');
+    expect(sticks.map(({ number, caliper, usableBuds }) => [number, caliper, usableBuds])).toEqual([
+      [1, 8.2, null],
+      [20, 9.1, 8],
+    ]);
+    expect(
+      (
+        await refusalOf(
+          importPieces(lead(), workshop.id, new TextEncoder().encode('number,caliper_mm\n30,9\n20,9\n'), {
+            ...given,
+            importId: uuid(),
+          }),
+        )
+      ).message,
+    ).toContain('Number 20 is measured already');
     expect((await measuredWood(lead(), workshop.id)).filter(({ kind }) => kind === 'stick')).toHaveLength(2);
   });
   it('deals stocks to those present and cuts sticks into pieces; saved pairs are checked', async () => {
@@ -167,10 +285,26 @@ describe('measured wood and pairs', () => {
     expect(new Set(data.stocks.map(({ seat }) => seat)).size).toBe(3);
     // Eight buds, two a scion, a quarter waste: three.
     expect(data.scions.filter(({ stick }) => stick === data.scions[0]!.stick)).toHaveLength(3);
-    const pair = { stock: data.stocks[0]!.id, stick: data.scions[0]!.stick, piece: 0, seat: data.stocks[0]!.seat, contact: 0.8, fixed: 'true', method: data.method };
+    const pair = {
+      stock: data.stocks[0]!.id,
+      stick: data.scions[0]!.stick,
+      piece: 0,
+      seat: data.stocks[0]!.seat,
+      contact: 0.8,
+      fixed: 'true',
+      method: data.method,
+    };
     const body = { changeId: uuid(), version: 0, method: data.method, inOrder: 0.5, pairs: [pair] };
-    expect((await refusalOf(putPairs(lead(), workshop.id, { ...body, pairs: [pair, { ...pair, stock: data.stocks[1]!.id }] }))).message).toContain('paired twice');
-    expect((await refusalOf(putPairs(lead(), workshop.id, { ...body, pairs: [{ ...pair, stock: uuid() }] }))).refusal).toBe('conflict');
+    expect(
+      (
+        await refusalOf(
+          putPairs(lead(), workshop.id, { ...body, pairs: [pair, { ...pair, stock: data.stocks[1]!.id }] }),
+        )
+      ).message,
+    ).toContain('paired twice');
+    expect(
+      (await refusalOf(putPairs(lead(), workshop.id, { ...body, pairs: [{ ...pair, stock: uuid() }] }))).refusal,
+    ).toBe('conflict');
     expect(await putPairs(lead(), workshop.id, body)).toBe(1);
     expect((await pairingData(lead(), workshop.id)).saved!.pairs).toMatchObject([{ fixed: true, contact: 0.8 }]);
   });
@@ -182,12 +316,31 @@ describe('benches and the day', () => {
     for (let number = 1; number <= 3; number++) await putJudgement(lead(), uuid(), judgementBody(own, { number }));
     const later = uuid();
     const { siteId } = await getWorkshop(lead(), own.id);
-    await putWorkshop(lead(), later, { title: 'Later', date: '2027-09-04', siteId, method: METHODS[0]!.id, promisedKeepers: 1, promise: '' });
+    await putWorkshop(lead(), later, {
+      title: 'Later',
+      date: '2027-09-04',
+      siteId,
+      method: METHODS[0]!.id,
+      promisedKeepers: 1,
+      promise: '',
+    });
     await addWalkIn(lead(), later, uuid(), { name: 'New here', email: '' });
-    await club.services.db.seats.create({ id: uuid(), clubId: club.clubId, workshopId: later, number: 2, personId: own.personIds[0]!, absent: false, leftHanded: false, skill: null });
+    await club.services.db.seats.create({
+      id: uuid(),
+      clubId: club.clubId,
+      workshopId: later,
+      number: 2,
+      personId: own.personIds[0]!,
+      absent: false,
+      leftHanded: false,
+      skill: null,
+    });
     const seats = await listSeats(lead(), later);
     const skills = await seatSkills(lead(), later);
-    expect(seats.map(({ id }) => skills.get(id))).toEqual([{ level: 'first', earlier: 0, said: false }, { level: 'sure', earlier: 3, said: false }]);
+    expect(seats.map(({ id }) => skills.get(id))).toEqual([
+      { level: 'first', earlier: 0, said: false },
+      { level: 'sure', earlier: 3, said: false },
+    ]);
     await changeSeat(lead(), later, seats[0]!.id, { skill: 'some', leftHanded: true });
     expect((await seatSkills(lead(), later)).get(seats[0]!.id)).toMatchObject({ level: 'some', said: true });
     expect((await seatSkills(lead(), own.id)).get(own.seatIds[0]!)).toMatchObject({ level: 'first', earlier: 0 });
@@ -197,15 +350,23 @@ describe('benches and the day', () => {
     const seats = await listSeats(lead(), own.id);
     const { body, version } = await roomOf(lead(), own.id, seats, 4, 3);
     expect(Object.keys(body.seating)).toHaveLength(3);
-    await putRoom(lead(), own.id, { ...body, changeId: uuid(), version, seating: { ...body.seating, [uuid()]: { bench: 'b1', place: 3 } } });
+    await putRoom(lead(), own.id, {
+      ...body,
+      changeId: uuid(),
+      version,
+      seating: { ...body.seating, [uuid()]: { bench: 'b1', place: 3 } },
+    });
     expect(Object.keys((await roomOf(lead(), own.id, seats, 4, 3)).body.seating)).toHaveLength(3);
-    expect((await refusalOf(putRoom(lead(), own.id, { ...body, changeId: uuid(), version: 1, benches: [] }))).message).toBeTruthy();
+    expect(
+      (await refusalOf(putRoom(lead(), own.id, { ...body, changeId: uuid(), version: 1, benches: [] }))).message,
+    ).toBeTruthy();
     expect((await doorSheet(lead(), own.id, {})).subarray(0, 5).toString()).toBe('%PDF-');
   });
   it('refuses a day that ends before it starts and times that are none', async () => {
     const own = await testWorkshop(club);
     const { body } = await dayPlan(lead(), own.id);
-    const refused = async (changes: object): Promise<string> => (await refusalOf(putDayPlan(lead(), own.id, { ...body, changeId: uuid(), version: 0, ...changes }))).message;
+    const refused = async (changes: object): Promise<string> =>
+      (await refusalOf(putDayPlan(lead(), own.id, { ...body, changeId: uuid(), version: 0, ...changes }))).message;
     expect(await refused({ end: '08:00' })).toContain('ends before it starts');
     expect(await refused({ start: 'early' })).toContain('such as 09:30');
     expect(await refused({ knives: 0 })).toContain('Without a knife');
@@ -217,7 +378,14 @@ describe('dates before today', () => {
   it('are said to be past and leave the plan readable', async () => {
     const old = uuid();
     const { siteId } = await getWorkshop(lead(), workshop.id);
-    await putWorkshop(lead(), old, { title: 'Long ago', date: addDays(NOW.toISOString().slice(0, 10), -400), siteId, method: METHODS[0]!.id, promisedKeepers: 1, promise: '' });
+    await putWorkshop(lead(), old, {
+      title: 'Long ago',
+      date: addDays(NOW.toISOString().slice(0, 10), -400),
+      siteId,
+      method: METHODS[0]!.id,
+      promisedKeepers: 1,
+      promise: '',
+    });
     const { facts } = await planning(lead(), old);
     expect(facts.date < facts.today).toBe(true);
     expect(await workshopCalendar(lead(), old)).toContain('BEGIN:VCALENDAR');

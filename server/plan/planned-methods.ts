@@ -21,31 +21,76 @@ export interface MethodsPart {
 }
 
 const share = (what: string, least: number, most: number) =>
-  number().typeError(`Enter ${what} as a number.`).required(`Enter ${what}.`).min(least, `${what} must be ${least} or more.`).max(most, `${what} must be ${most} or less.`);
+  number()
+    .typeError(`Enter ${what} as a number.`)
+    .required(`Enter ${what}.`)
+    .min(least, `${what} must be ${least} or more.`)
+    .max(most, `${what} must be ${most} or less.`);
 
 const methodsInput = object({
-  methods: array(object({
-    method: string().oneOf(METHODS.map(({ id }) => id), 'Choose a method from the list.').required('Choose a method.'),
-    place: string().oneOf(['bench', 'field', 'pot'] as const, 'Choose where it is done.').required('Choose where it is done.'),
-    scionSpecies: text('the species of the scion', 60), stockSpecies: text('the species of the stock', 60),
-    practiceEach: count('Practice unions for each person', 0, 60), keepersEach: count('Keepers for each person', 0, 20),
-    practiceOn: string().oneOf(['prunings', 'good'] as const, 'Choose what practice is done on.').required('Choose what practice is done on.'),
-  })).required('Name a method.').min(1, 'A workshop teaches one method or more.').max(6, 'Six methods in a day are the most.'),
-  expected: number().nullable().default(null).transform((value, original) => (original === '' ? null : value)).typeError('Enter the number of people in figures.').integer('Enter a whole number of people.').min(1, 'For zero people there is nothing to plan: enter one or more, or leave it empty to count the roster.').max(500, 'More than 500 people are no workshop.'),
+  methods: array(
+    object({
+      method: string()
+        .oneOf(
+          METHODS.map(({ id }) => id),
+          'Choose a method from the list.',
+        )
+        .required('Choose a method.'),
+      place: string()
+        .oneOf(['bench', 'field', 'pot'] as const, 'Choose where it is done.')
+        .required('Choose where it is done.'),
+      scionSpecies: text('the species of the scion', 60),
+      stockSpecies: text('the species of the stock', 60),
+      practiceEach: count('Practice unions for each person', 0, 60),
+      keepersEach: count('Keepers for each person', 0, 20),
+      practiceOn: string()
+        .oneOf(['prunings', 'good'] as const, 'Choose what practice is done on.')
+        .required('Choose what practice is done on.'),
+    }),
+  )
+    .required('Name a method.')
+    .min(1, 'A workshop teaches one method or more.')
+    .max(6, 'Six methods in a day are the most.'),
+  expected: number()
+    .nullable()
+    .default(null)
+    .transform((value, original) => (original === '' ? null : value))
+    .typeError('Enter the number of people in figures.')
+    .integer('Enter a whole number of people.')
+    .min(1, 'For zero people there is nothing to plan: enter one or more, or leave it empty to count the roster.')
+    .max(500, 'More than 500 people are no workshop.'),
   settings: object({
-    confidence: share('The confidence', 0.5, 0.99), aim: string().oneOf(['each', 'everybody', 'pooled'] as const, 'Choose for whom the promise is kept.').required('Choose for whom the promise is kept.'),
-    usableBuds: share('Usable buds on a stick', 1, 40), waste: share('Waste', 0, 0.9), practiceWrapped: boolean().required(), peoplePerBench: count('People at a bench', 1, 20),
-    bottle: share('The strength on the bottle, in percent,', 1.5, 100), disinfectant: share('Litres of disinfectant a bench', 0, 20),
+    confidence: share('The confidence', 0.5, 0.99),
+    aim: string()
+      .oneOf(['each', 'everybody', 'pooled'] as const, 'Choose for whom the promise is kept.')
+      .required('Choose for whom the promise is kept.'),
+    usableBuds: share('Usable buds on a stick', 1, 40),
+    waste: share('Waste', 0, 0.9),
+    practiceWrapped: boolean().required(),
+    peoplePerBench: count('People at a bench', 1, 20),
+    bottle: share('The strength on the bottle, in percent,', 1.5, 100),
+    disinfectant: share('Litres of disinfectant a bench', 0, 20),
   }),
 });
 
 /** The methods of a workshop as they stand: what was saved, kept in step with the method and promise of the day. */
-export async function plannedMethods(context: Context, workshop: WorkshopRow): Promise<Part<MethodsPart> & { body: MethodsPart }> {
+export async function plannedMethods(
+  context: Context,
+  workshop: WorkshopRow,
+): Promise<Part<MethodsPart> & { body: MethodsPart }> {
   const { version, body } = await readPart<MethodsPart>(context, workshop.id, 'methods');
   const stored = body ?? { methods: [await firstGuess(context, workshop)], expected: null, settings: USUAL_SETTINGS };
-  const rows = stored.methods.some(({ method }) => method === workshop.method) ? stored.methods : stored.methods.map((row, i) => (i === 0 ? { ...row, method: workshop.method, place: placeFor(workshop.method, row.place) } : row));
-  const others = rows.filter(({ method }) => method !== workshop.method).reduce((sum, { keepersEach }) => sum + keepersEach, 0);
-  const methods = rows.map((row) => (row.method === workshop.method ? { ...row, keepersEach: Math.max(0, workshop.promisedKeepers - others) } : row));
+  const rows = stored.methods.some(({ method }) => method === workshop.method)
+    ? stored.methods
+    : stored.methods.map((row, i) =>
+        i === 0 ? { ...row, method: workshop.method, place: placeFor(workshop.method, row.place) } : row,
+      );
+  const others = rows
+    .filter(({ method }) => method !== workshop.method)
+    .reduce((sum, { keepersEach }) => sum + keepersEach, 0);
+  const methods = rows.map((row) =>
+    row.method === workshop.method ? { ...row, keepersEach: Math.max(0, workshop.promisedKeepers - others) } : row,
+  );
   return { version, body: { ...stored, methods, settings: { ...USUAL_SETTINGS, ...stored.settings } } };
 }
 
@@ -59,7 +104,13 @@ async function firstGuess(context: Context, workshop: WorkshopRow): Promise<Plan
   const lots = await workshopLots(context, workshop.id);
   const scionSpecies = kindOf(lots.wood[0]?.species ?? 'pear');
   return {
-    method: workshop.method, place: methodById(workshop.method).use.places[0]!, scionSpecies, stockSpecies: kindOf(lots.stocks[0]?.species ?? scionSpecies), practiceEach: 4, keepersEach: workshop.promisedKeepers, practiceOn: 'prunings',
+    method: workshop.method,
+    place: methodById(workshop.method).use.places[0]!,
+    scionSpecies,
+    stockSpecies: kindOf(lots.stocks[0]?.species ?? scionSpecies),
+    practiceEach: 4,
+    keepersEach: workshop.promisedKeepers,
+    practiceOn: 'prunings',
   };
 }
 
@@ -69,17 +120,36 @@ export async function putPlannedMethods(context: Context, workshopId: string, in
   const workshop = await getWorkshop(context, workshopId);
   const given = parse(methodsInput, input);
   const names = given.methods.map(({ method }) => method);
-  if (new Set(names).size < names.length) throw new UseCaseError('invalid', 'A method is there twice. Put its numbers on one line.');
-  if (!names.includes(workshop.method)) throw new UseCaseError('invalid', `${methodById(workshop.method).name} is the method this workshop is scored by, so it stays in the plan. Change it under “The day” first.`);
+  if (new Set(names).size < names.length)
+    throw new UseCaseError('invalid', 'A method is there twice. Put its numbers on one line.');
+  if (!names.includes(workshop.method))
+    throw new UseCaseError(
+      'invalid',
+      `${methodById(workshop.method).name} is the method this workshop is scored by, so it stays in the plan. Change it under “The day” first.`,
+    );
   for (const [i, { method, place }] of given.methods.entries()) {
-    if (!methodById(method).use.places.includes(place)) throw new UseCaseError('invalid', `${methodById(method).name} is not done there. Choose another place for it.`, { [`methods[${i}].place`]: 'Choose another place.' });
+    if (!methodById(method).use.places.includes(place))
+      throw new UseCaseError('invalid', `${methodById(method).name} is not done there. Choose another place for it.`, {
+        [`methods[${i}].place`]: 'Choose another place.',
+      });
   }
   const promisedKeepers = given.methods.reduce((sum, { keepersEach }) => sum + keepersEach, 0);
-  if (promisedKeepers > 20) throw new UseCaseError('invalid', 'Together the methods promise more than 20 keepers to each person. Promise fewer.');
+  if (promisedKeepers > 20)
+    throw new UseCaseError(
+      'invalid',
+      'Together the methods promise more than 20 keepers to each person. Promise fewer.',
+    );
   // Kinds are kept as they are compared, so that "Pear" finds the sticks of pear.
-  const methods = given.methods.map((row) => ({ ...row, scionSpecies: kindOf(row.scionSpecies), stockSpecies: kindOf(row.stockSpecies) }));
+  const methods = given.methods.map((row) => ({
+    ...row,
+    scionSpecies: kindOf(row.scionSpecies),
+    stockSpecies: kindOf(row.stockSpecies),
+  }));
   const body: MethodsPart = { methods, expected: given.expected ?? null, settings: given.settings };
-  const { db, actor: { clubId } } = context;
+  const {
+    db,
+    actor: { clubId },
+  } = context;
   return putPart(context, workshopId, 'methods', input, body, async (transaction) => {
     await db.workshops.update({ promisedKeepers }, { where: { clubId, id: workshopId }, transaction });
   });

@@ -35,18 +35,43 @@ export async function planningOf(context: Context, stored: WorkshopRow): Promise
   const workshop = { ...stored, date: reckonedDay(stored.date) };
   const workshopId = workshop.id;
   const [site, sites, observations, methods, rounds, lots, workshops] = await Promise.all([
-    getSite(context, workshop.siteId), listSites(context), listObservations(context, workshop.siteId), plannedMethods(context, workshop), listRounds(context, workshopId), workshopLots(context, workshopId), listWorkshops(context),
+    getSite(context, workshop.siteId),
+    listSites(context),
+    listObservations(context, workshop.siteId),
+    plannedMethods(context, workshop),
+    listRounds(context, workshopId),
+    workshopLots(context, workshopId),
+    listWorkshops(context),
   ]);
   return {
-    workshop, site, plan: methods.body, planVersion: methods.version,
+    workshop,
+    site,
+    plan: methods.body,
+    planVersion: methods.version,
     facts: {
-      title: workshop.title, date: workshop.date, today: dateInZone(context.now, site.timeZone), methods: methods.body.methods, temperatureUnit: context.actor.temperatureUnit, lengthUnit: context.actor.lengthUnit,
-      year: { hemisphere: site.hemisphere, climate: site.climate, edits: site.assumptions, observations: observations.map(({ species, sign, seenOn }) => ({ species, sign, on: seenOn })) },
+      title: workshop.title,
+      date: workshop.date,
+      today: dateInZone(context.now, site.timeZone),
+      methods: methods.body.methods,
+      temperatureUnit: context.actor.temperatureUnit,
+      lengthUnit: context.actor.lengthUnit,
+      year: {
+        hemisphere: site.hemisphere,
+        climate: site.climate,
+        edits: site.assumptions,
+        observations: observations.map(({ species, sign, seenOn }) => ({ species, sign, on: seenOn })),
+      },
       rounds: rounds.map(({ milestone, opensOn, closesOn }) => ({ milestone, opensOn, closesOn })),
       lots: lots.wood.map(({ variety, species, cutOn }) => ({ name: variety, species: kindOf(species), cutOn })),
-      others: workshops.filter(({ id }) => id !== workshopId).map((other) => ({
-        title: other.title, date: reckonedDay(other.date), site: sites.find(({ id }) => id === other.siteId)?.name ?? '', elsewhere: other.siteId !== workshop.siteId, tools: methodById(other.method).tools,
-      })),
+      others: workshops
+        .filter(({ id }) => id !== workshopId)
+        .map((other) => ({
+          title: other.title,
+          date: reckonedDay(other.date),
+          site: sites.find(({ id }) => id === other.siteId)?.name ?? '',
+          elsewhere: other.siteId !== workshop.siteId,
+          tools: methodById(other.method).tools,
+        })),
     },
   };
 }

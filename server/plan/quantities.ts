@@ -58,18 +58,26 @@ export interface Quantities extends Planning {
  * asked: one nobody asked would know only those that got further, or died earlier.
  */
 export async function foundTakes(context: Context): Promise<(method: Method) => TakeBelief> {
-  const { db, actor: { clubId } } = context;
-  const states = MILESTONES.flatMap((milestone) => (['alive', 'dead'] as const).map((state) => `SUM(${milestone} = '${state}') AS ${milestone}_${state}`)).join(', ');
+  const {
+    db,
+    actor: { clubId },
+  } = context;
+  const states = MILESTONES.flatMap((milestone) =>
+    (['alive', 'dead'] as const).map((state) => `SUM(${milestone} = '${state}') AS ${milestone}_${state}`),
+  ).join(', ');
   const [rows, rounds] = await Promise.all([
     db.sequelize.query<{ method: string; workshopId: string } & Record<string, number>>(
-      `SELECT method, workshop_id AS workshopId, ${states} FROM union_facts WHERE club_id = :clubId AND kind = 'keeper' AND voided = 0 GROUP BY method, workshop_id`, { replacements: { clubId }, type: QueryTypes.SELECT },
+      `SELECT method, workshop_id AS workshopId, ${states} FROM union_facts WHERE club_id = :clubId AND kind = 'keeper' AND voided = 0 GROUP BY method, workshop_id`,
+      { replacements: { clubId }, type: QueryTypes.SELECT },
     ),
     db.rounds.findAll({ where: { clubId }, raw: true }),
   ]);
   return (method) => {
     const found = { alive: 0, dead: 0 };
     for (const row of rows.filter((one) => one.method === method.id)) {
-      const asked = MILESTONES.filter((milestone) => rounds.some((round) => round.workshopId === row.workshopId && round.milestone === milestone)).at(-1);
+      const asked = MILESTONES.filter((milestone) =>
+        rounds.some((round) => round.workshopId === row.workshopId && round.milestone === milestone),
+      ).at(-1);
       if (!asked) continue;
       found.alive += Number(row[`${asked}_alive`]);
       found.dead += Number(row[`${asked}_dead`]);
@@ -84,7 +92,11 @@ function plainly(input: NeedInput): unknown {
 }
 
 function waysWith(sticks: number, input: NeedInput, budding: Pick<NeedInput, 'method' | 'belief'> | null): GiveUp[] {
-  return kept('ways with less wood', { sticks, input: plainly(input), budding: budding && { method: budding.method.id, belief: budding.belief } }, () => waysWithLess(input, sticks, budding));
+  return kept(
+    'ways with less wood',
+    { sticks, input: plainly(input), budding: budding && { method: budding.method.id, belief: budding.belief } },
+    () => waysWithLess(input, sticks, budding),
+  );
 }
 
 export async function quantities(context: Context, workshopId: string): Promise<Quantities> {
@@ -92,12 +104,17 @@ export async function quantities(context: Context, workshopId: string): Promise<
   const base = await planning(context, workshopId);
   const { workshop, plan } = base;
   const [seats, belief, kit, storeRows, lots] = await Promise.all([
-    listSeats(context, workshopId), foundTakes(context), readPart<KitPart>(context, workshopId, 'kit'), context.db.storeItems.findAll({ where: { clubId: context.actor.clubId }, raw: true }), workshopLots(context, workshopId),
+    listSeats(context, workshopId),
+    foundTakes(context),
+    readPart<KitPart>(context, workshopId, 'kit'),
+    context.db.storeItems.findAll({ where: { clubId: context.actor.clubId }, raw: true }),
+    workshopLots(context, workshopId),
   ]);
   const present = seats.filter(({ absent }) => !absent);
   const people = plan.expected ?? present.length;
   const leftHanded = Math.min(people, present.filter((seat) => seat.leftHanded).length);
-  const choicesOf = (method: Method): Choices => (method.id === workshop.method ? workshop.schools : relevantChoices(workshop.schools, method.schools));
+  const choicesOf = (method: Method): Choices =>
+    method.id === workshop.method ? workshop.schools : relevantChoices(workshop.schools, method.schools);
   const inputs: NeedInput[] = plan.methods.map((one) => {
     const method = methodById(one.method);
     return { plan: one, method, choices: choicesOf(method), belief: belief(method), people, settings: plan.settings };
@@ -111,43 +128,108 @@ export async function quantities(context: Context, workshopId: string): Promise<
     return { ...empty, problem: error.message };
   }
   const lines = kitLines({
-    people, leftHanded, settings: plan.settings, length: (mm) => formatLength(mm, context.actor.lengthUnit),
-    needs: needs.map((need) => ({ ...need, diameter: need.method.shownWith.stock, technique: need.method.technique(choicesOf(need.method), woodOf(need.method.shownWith)) })),
+    people,
+    leftHanded,
+    settings: plan.settings,
+    length: (mm) => formatLength(mm, context.actor.lengthUnit),
+    needs: needs.map((need) => ({
+      ...need,
+      diameter: need.method.shownWith.stock,
+      technique: need.method.technique(choicesOf(need.method), woodOf(need.method.shownWith)),
+    })),
   });
   const store = Object.fromEntries(storeRows.map(({ item, inStore, price }) => [item, { inStore, price }]));
-  const own = await ledger(context, lots.wood.map(({ id }) => id));
-  const budding = METHODS.find((method) => method.use.takes.piece === 'bud' && method.use.bark === 'need not slip') ?? null;
+  const own = await ledger(
+    context,
+    lots.wood.map(({ id }) => id),
+  );
+  const budding =
+    METHODS.find((method) => method.use.takes.piece === 'bud' && method.use.bark === 'need not slip') ?? null;
   const wood = [...new Set(needs.map((need) => kindOf(need.plan.scionSpecies)))].map((species): WoodSupply => {
     const theirs = ofSpecies(own, species);
-    const booked = theirs.flatMap(({ bookings }) => bookings).filter((booking) => booking.workshopId === workshopId).reduce((sum, { sticks }) => sum + sticks, 0);
+    const booked = theirs
+      .flatMap(({ bookings }) => bookings)
+      .filter((booking) => booking.workshopId === workshopId)
+      .reduce((sum, { sticks }) => sum + sticks, 0);
     const free = theirs.reduce((sum, lot) => sum + lot.sticks - lot.booked, 0);
-    const mine = needs.map((need, i) => ({ need, input: inputs[i]! })).filter(({ need }) => kindOf(need.plan.scionSpecies) === species);
+    const mine = needs
+      .map((need, i) => ({ need, input: inputs[i]! }))
+      .filter(({ need }) => kindOf(need.plan.scionSpecies) === species);
     const needed = mine.reduce((sum, { need }) => sum + need.sticks, 0);
     const short = booked + free < needed;
     // The method that takes most is the one that could give most up; the others keep what they need.
     const [largest] = [...mine].sort((a, b) => b.need.sticks - a.need.sticks);
     const rest = needed - (largest?.need.sticks ?? 0);
-    return { species, needed, booked, free, ways: short && largest ? waysWith(Math.max(0, booked + free - rest), largest.input, budding && budding.id !== largest.need.method.id ? { method: budding, belief: belief(budding) } : null) : [] };
+    return {
+      species,
+      needed,
+      booked,
+      free,
+      ways:
+        short && largest
+          ? waysWith(
+              Math.max(0, booked + free - rest),
+              largest.input,
+              budding && budding.id !== largest.need.method.id ? { method: budding, belief: belief(budding) } : null,
+            )
+          : [],
+    };
   });
   const stocks = [...new Set(needs.map((need) => kindOf(need.plan.stockSpecies)))].map((species) => ({
-    species, needed: needs.filter((need) => kindOf(need.plan.stockSpecies) === species).reduce((sum, need) => sum + need.stocks, 0),
+    species,
+    needed: needs
+      .filter((need) => kindOf(need.plan.stockSpecies) === species)
+      .reduce((sum, need) => sum + need.stocks, 0),
     there: lots.stocks.filter((lot) => kindOf(lot.species) === species).reduce((sum, lot) => sum + lot.stocks, 0),
   }));
-  return { ...empty, needs, problem: null, lines: shoppingList(lines, kit.body?.edits ?? {}, kit.body?.extra ?? [], withLots(store, wood, stocks)), wood, stocks };
+  return {
+    ...empty,
+    needs,
+    problem: null,
+    lines: shoppingList(lines, kit.body?.edits ?? {}, kit.body?.extra ?? [], withLots(store, wood, stocks)),
+    wood,
+    stocks,
+  };
 }
 
 /** Stocks and sticks are in store when lots of them are there, not when somebody typed so. */
-function withLots(store: Record<string, { inStore: number; price: number | null }>, wood: WoodSupply[], stocks: Quantities['stocks']): typeof store {
+function withLots(
+  store: Record<string, { inStore: number; price: number | null }>,
+  wood: WoodSupply[],
+  stocks: Quantities['stocks'],
+): typeof store {
   const counted = { ...store };
-  for (const { species, booked, free } of wood) counted[`sticks-${species}`] = { inStore: booked + free, price: store[`sticks-${species}`]?.price ?? null };
-  for (const { species, there } of stocks) counted[`stocks-${species}`] = { inStore: there, price: store[`stocks-${species}`]?.price ?? null };
+  for (const { species, booked, free } of wood)
+    counted[`sticks-${species}`] = { inStore: booked + free, price: store[`sticks-${species}`]?.price ?? null };
+  for (const { species, there } of stocks)
+    counted[`stocks-${species}`] = { inStore: there, price: store[`stocks-${species}`]?.price ?? null };
   return counted;
 }
 
-const amount = (what: string) => number().typeError(`Enter ${what} in figures.`).required(`Enter ${what}.`).min(0, `${what} cannot be below 0.`).max(1_000_000, `${what} cannot be that much.`);
+const amount = (what: string) =>
+  number()
+    .typeError(`Enter ${what} in figures.`)
+    .required(`Enter ${what}.`)
+    .min(0, `${what} cannot be below 0.`)
+    .max(1_000_000, `${what} cannot be that much.`);
 const kitInput = object({
-  edits: mixed<Record<string, { total: number }>>().required('Enter the amounts.').test('edits', 'The amounts cannot be read. Reload the page and enter them again.', (value) => typeof value === 'object' && value !== null && !Array.isArray(value)),
-  extra: array(object({ id: string().required().max(60), name: trimmed().required('Name the line you added.').max(80, 'Keep a line to 80 characters.'), unit: trimmed().default('pieces').max(20, 'Keep the unit to 20 characters.'), total: amount('The amount of a line you added') })).max(60, 'Sixty lines of your own are the most.').default([]),
+  edits: mixed<Record<string, { total: number }>>()
+    .required('Enter the amounts.')
+    .test(
+      'edits',
+      'The amounts cannot be read. Reload the page and enter them again.',
+      (value) => typeof value === 'object' && value !== null && !Array.isArray(value),
+    ),
+  extra: array(
+    object({
+      id: string().required().max(60),
+      name: trimmed().required('Name the line you added.').max(80, 'Keep a line to 80 characters.'),
+      unit: trimmed().default('pieces').max(20, 'Keep the unit to 20 characters.'),
+      total: amount('The amount of a line you added'),
+    }),
+  )
+    .max(60, 'Sixty lines of your own are the most.')
+    .default([]),
 });
 
 /** Saves what was changed by hand in the kit list, and lines of one's own. */
@@ -155,25 +237,50 @@ export async function putKit(context: Context, workshopId: string, input: unknow
   allow(context, 'assistant');
   const given = parse(kitInput, input);
   const edits: KitPart['edits'] = {};
-  for (const [key, edit] of Object.entries(given.edits)) edits[key.slice(0, 120)] = { total: parse(object({ total: amount('The amount') }), edit).total };
-  const extra = given.extra.map(({ id, name, unit, total }): KitLine => ({ id, name, unit, total, per: 'workshop', each: null, note: 'added by hand' }));
+  for (const [key, edit] of Object.entries(given.edits))
+    edits[key.slice(0, 120)] = { total: parse(object({ total: amount('The amount') }), edit).total };
+  const extra = given.extra.map(({ id, name, unit, total }): KitLine => ({
+    id,
+    name,
+    unit,
+    total,
+    per: 'workshop',
+    each: null,
+    note: 'added by hand',
+  }));
   return putPart(context, workshopId, 'kit', input, { edits, extra } satisfies KitPart);
 }
 
 const storeInput = object({
-  items: array(object({
-    item: trimmed().required('Name the thing.').max(120, 'Keep it to 120 characters.'), inStore: amount('What is in store'),
-    price: number().nullable().default(null).transform((value, original) => (original === '' ? null : value)).typeError('Enter the price in figures, or leave it empty.').min(0, 'A price cannot be below 0.').max(1_000_000, 'A price cannot be that high.'),
-  })).required('Enter what is in store.').max(200, 'Two hundred things at once are the most.'),
+  items: array(
+    object({
+      item: trimmed().required('Name the thing.').max(120, 'Keep it to 120 characters.'),
+      inStore: amount('What is in store'),
+      price: number()
+        .nullable()
+        .default(null)
+        .transform((value, original) => (original === '' ? null : value))
+        .typeError('Enter the price in figures, or leave it empty.')
+        .min(0, 'A price cannot be below 0.')
+        .max(1_000_000, 'A price cannot be that high.'),
+    }),
+  )
+    .required('Enter what is in store.')
+    .max(200, 'Two hundred things at once are the most.'),
 });
 
 /** What the club has of each thing, and what one costs. */
 export async function putStore(context: Context, input: unknown): Promise<void> {
   allow(context, 'assistant');
-  const { db, actor: { clubId, userId }, now } = context;
+  const {
+    db,
+    actor: { clubId, userId },
+    now,
+  } = context;
   const { items } = parse(storeInput, input);
   await transact(db, async (transaction) => {
-    for (const { item, inStore, price } of items) await db.storeItems.upsert({ clubId, item, inStore, price: price ?? null }, { transaction });
+    for (const { item, inStore, price } of items)
+      await db.storeItems.upsert({ clubId, item, inStore, price: price ?? null }, { transaction });
     await audit(db, transaction, { clubId, actorId: userId, action: 'store counted', subjectId: clubId, at: now });
   });
 }
@@ -181,13 +288,37 @@ export async function putStore(context: Context, input: unknown): Promise<void> 
 export async function kitCsv(context: Context, workshopId: string): Promise<string> {
   const { lines, problem } = await quantities(context, workshopId);
   if (problem) return writeCsv(['problem'], [{ problem }]);
-  return writeCsv(['thing', 'unit', 'per', 'each', 'total', 'in_store', 'to_buy', 'unit_price', 'cost', 'note'], lines.map((line) => ({
-    thing: line.name, unit: line.unit, per: line.per, each: line.each, total: Math.round(line.total * 100) / 100, in_store: line.inStore, to_buy: line.buy, unit_price: line.price, cost: line.cost, note: line.note,
-  })));
+  return writeCsv(
+    ['thing', 'unit', 'per', 'each', 'total', 'in_store', 'to_buy', 'unit_price', 'cost', 'note'],
+    lines.map((line) => ({
+      thing: line.name,
+      unit: line.unit,
+      per: line.per,
+      each: line.each,
+      total: Math.round(line.total * 100) / 100,
+      in_store: line.inStore,
+      to_buy: line.buy,
+      unit_price: line.price,
+      cost: line.cost,
+      note: line.note,
+    })),
+  );
 }
 
 export async function kitPdf(context: Context, workshopId: string, given: { paper?: unknown }): Promise<Buffer> {
   const { paper } = parse(paperInput, given);
   const { workshop, people, lines, problem, needs } = await quantities(context, workshopId);
-  return kitListPdf({ title: workshop.title, date: workshop.date, people, lines, problem, methods: needs.map(({ method, plan }) => `${method.name}: ${plan.practiceEach} practice, ${plan.keepersEach} to take home each`) }, paper);
+  return kitListPdf(
+    {
+      title: workshop.title,
+      date: workshop.date,
+      people,
+      lines,
+      problem,
+      methods: needs.map(
+        ({ method, plan }) => `${method.name}: ${plan.practiceEach} practice, ${plan.keepersEach} to take home each`,
+      ),
+    },
+    paper,
+  );
 }

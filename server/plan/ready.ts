@@ -31,61 +31,138 @@ export async function readiness(context: Context, workshopId: string, heard: Rea
   allow(context, 'viewer');
   const amounts = await quantities(context, workshopId);
   const { workshop, site, facts } = amounts;
-  const [seats, lots, observations] = await Promise.all([listSeats(context, workshopId), workshopLots(context, workshopId), listObservations(context, site.id)]);
+  const [seats, lots, observations] = await Promise.all([
+    listSeats(context, workshopId),
+    workshopLots(context, workshopId),
+    listObservations(context, site.id),
+  ]);
   const { taught, conflicts } = reckonedPlan(facts);
-  const own = await ledger(context, lots.wood.map(({ id }) => id));
+  const own = await ledger(
+    context,
+    lots.wood.map(({ id }) => id),
+  );
   const present = seats.filter(({ absent }) => !absent);
   const needs = taught.map(woodNeed);
   const stockSpecies = new Set(taught.map(({ stock }) => kindOf(stock.species)));
   const seenOf = (signs: string[], good: string[]): { on: string; good: boolean } | null => {
-    const one = observations.find(({ species, sign, seenOn }) => stockSpecies.has(kindOf(species)) && signs.includes(sign) && seenOn <= workshop.date);
+    const one = observations.find(
+      ({ species, sign, seenOn }) =>
+        stockSpecies.has(kindOf(species)) && signs.includes(sign) && seenOn <= workshop.date,
+    );
     return one ? { on: one.seenOn, good: good.includes(one.sign) } : null;
   };
   const bark = seenOf(['bark-slips', 'bark-tight'], ['bark-slips']);
-  const stocks = seenOf(['buds-shut', 'buds-swell', 'leaves-out', 'bark-slips'], ['buds-swell', 'leaves-out', 'bark-slips']);
+  const stocks = seenOf(
+    ['buds-shut', 'buds-swell', 'leaves-out', 'bark-slips'],
+    ['buds-swell', 'leaves-out', 'bark-slips'],
+  );
   const barkMethods = taught.filter(({ method }) => method.use.bark === 'must slip');
   const input: ReadyInput = {
-    date: workshop.date, people: present.length, conflicts,
-    wants: { dormantWood: needs.some((need) => need === 'bench' || need === 'leaf'), slippingBark: barkMethods.length > 0, awakeStocks: taught.some(({ season }) => season?.phase === 'waking' || season?.phase === 'warmed') },
+    date: workshop.date,
+    people: present.length,
+    conflicts,
+    wants: {
+      dormantWood: needs.some((need) => need === 'bench' || need === 'leaf'),
+      slippingBark: barkMethods.length > 0,
+      awakeStocks: taught.some(({ season }) => season?.phase === 'waking' || season?.phase === 'warmed'),
+    },
     lots: own.map((lot) => {
       const last = lot.checks.at(-1);
-      return { variety: lot.variety, lastCheck: last ? { on: last.lookedOn } : null, warnings: warningsOf(lot, workshop.date, { region: site.region, quarantine: site.quarantine }) };
+      return {
+        variety: lot.variety,
+        lastCheck: last ? { on: last.lookedOn } : null,
+        warnings: warningsOf(lot, workshop.date, { region: site.region, quarantine: site.quarantine }),
+      };
     }),
     seen: { bark: bark && { slips: bark.good, on: bark.on }, stocks: stocks && { awake: stocks.good, on: stocks.on } },
     expected: {
-      barkSlips: barkMethods.length === 0 ? null : expectSlip(barkMethods.map(({ stock }) => stock), workshop.date),
-      stocksAwake: taught.every(({ stock, plan }) => plan.place !== 'bench' && stock.swell !== null && stock.swell.late <= workshop.date) ? true : null,
+      barkSlips:
+        barkMethods.length === 0
+          ? null
+          : expectSlip(
+              barkMethods.map(({ stock }) => stock),
+              workshop.date,
+            ),
+      stocksAwake: taught.every(
+        ({ stock, plan }) => plan.place !== 'bench' && stock.swell !== null && stock.swell.late <= workshop.date,
+      )
+        ? true
+        : null,
     },
     briefed: { heard: present.filter(({ person }) => heard.has(person.id)).length, of: present.length },
     enough: [
-      ...amounts.stocks.map(({ species, needed, there }) => ({ what: `${species} stocks`, needed, there })), ...amounts.wood.map(({ species, needed, booked }) => ({ what: `${species} sticks booked`, needed, there: booked })),
+      ...amounts.stocks.map(({ species, needed, there }) => ({ what: `${species} stocks`, needed, there })),
+      ...amounts.wood.map(({ species, needed, booked }) => ({
+        what: `${species} sticks booked`,
+        needed,
+        there: booked,
+      })),
       ...kitShort(amounts.lines),
     ],
-    forecast: forecastOf(context, amounts, taught.every(({ plan }) => plan.place === 'bench')),
+    forecast: forecastOf(
+      context,
+      amounts,
+      taught.every(({ plan }) => plan.place === 'bench'),
+    ),
   };
-  return { ...readyCheck(input), people: present.length, date: workshop.date, title: workshop.title, simulated: context.weather.simulated };
+  return {
+    ...readyCheck(input),
+    people: present.length,
+    date: workshop.date,
+    title: workshop.title,
+    simulated: context.weather.simulated,
+  };
 }
 
-function expectSlip(stocks: { slipFrom: { early: string; late: string } | null; slipTo: { early: string; late: string } | null }[], date: string): boolean | null {
-  if (stocks.some(({ slipFrom, slipTo }) => (slipFrom && date < slipFrom.early) || (slipTo && date > slipTo.late))) return false;
-  return stocks.every(({ slipFrom, slipTo }) => slipFrom && date >= slipFrom.late && slipTo && date <= slipTo.early) ? true : null;
+function expectSlip(
+  stocks: { slipFrom: { early: string; late: string } | null; slipTo: { early: string; late: string } | null }[],
+  date: string,
+): boolean | null {
+  if (stocks.some(({ slipFrom, slipTo }) => (slipFrom && date < slipFrom.early) || (slipTo && date > slipTo.late)))
+    return false;
+  return stocks.every(({ slipFrom, slipTo }) => slipFrom && date >= slipFrom.late && slipTo && date <= slipTo.early)
+    ? true
+    : null;
 }
 
 /** Kit that is counted in the store and falls short; what nobody counted is one line. */
 function kitShort(lines: Awaited<ReturnType<typeof quantities>>['lines']): ReadyInput['enough'] {
   const kit = lines.filter(({ id }) => !id.startsWith('stocks-') && !id.startsWith('sticks-') && id !== 'bed');
   const short = kit.filter(({ buy }) => buy > 0);
-  return kit.length === 0 ? [] : [{ what: short.length === 0 ? 'Kit' : `Lines of the kit list that the store covers (short of ${short.slice(0, 3).map(({ name }) => name).join(', ')}${short.length > 3 ? ` and ${short.length - 3} more` : ''})`, needed: kit.length, there: kit.length - short.length }];
+  return kit.length === 0
+    ? []
+    : [
+        {
+          what:
+            short.length === 0
+              ? 'Kit'
+              : `Lines of the kit list that the store covers (short of ${short
+                  .slice(0, 3)
+                  .map(({ name }) => name)
+                  .join(', ')}${short.length > 3 ? ` and ${short.length - 3} more` : ''})`,
+          needed: kit.length,
+          there: kit.length - short.length,
+        },
+      ];
 }
 
-function forecastOf(context: Context, { workshop, site, plan }: Awaited<ReturnType<typeof quantities>>, indoors: boolean): ReadyInput['forecast'] {
+function forecastOf(
+  context: Context,
+  { workshop, site, plan }: Awaited<ReturnType<typeof quantities>>,
+  indoors: boolean,
+): ReadyInput['forecast'] {
   if (!site.climate) return null;
   const days = context.weather.days(site.id, site.climate.normals, workshop.date, FORTNIGHT);
   const look = lookUp(site.assumptions);
   const range = callusRange(kinOf(plan.methods[0]!.scionSpecies), look);
   const means = days.map(({ low, high }) => (low + high) / 2);
   return {
-    simulated: context.weather.simulated, hottest: Math.max(...days.map(({ high }) => high)), coldest: Math.min(...days.map(({ low }) => low)), mean: means.reduce((a, b) => a + b, 0) / means.length, indoors,
-    limits: range && { from: range.slow, to: range.to, stop: look('callus-stop').value }, degrees: (celsius) => formatTemperature(celsius, context.actor.temperatureUnit),
+    simulated: context.weather.simulated,
+    hottest: Math.max(...days.map(({ high }) => high)),
+    coldest: Math.min(...days.map(({ low }) => low)),
+    mean: means.reduce((a, b) => a + b, 0) / means.length,
+    indoors,
+    limits: range && { from: range.slow, to: range.to, stop: look('callus-stop').value },
+    degrees: (celsius) => formatTemperature(celsius, context.actor.temperatureUnit),
   };
 }

@@ -23,7 +23,10 @@ export async function previewRoster(context: Context, workshopId: string, bytes:
   allow(context, 'assistant');
   const seats = await listSeats(context, workshopId);
   const { lines, problem } = await readFile('roster', bytes);
-  const people = await context.db.people.findAll({ where: { clubId: context.actor.clubId, erasedAt: null }, raw: true });
+  const people = await context.db.people.findAll({
+    where: { clubId: context.actor.clubId, erasedAt: null },
+    raw: true,
+  });
   const seated = new Set(seats.map(({ personId }) => personId));
   const seen = new Map<string, number>();
   const byAddress = new Map<string, RosterLine>();
@@ -41,24 +44,50 @@ export async function previewRoster(context: Context, workshopId: string, bytes:
   };
 }
 
-function matchOf(line: RosterLine, people: PersonRow[], seated: Set<string>, earlier: RosterLine | undefined): Pick<PreviewLine, 'match' | 'personId' | 'personName' | 'sameAddressAs'> {
-  return { sameAddressAs: null, ...(matchOfPeople(line, people, seated) ?? (earlier ? { match: 'ask', personId: null, personName: earlier.name, sameAddressAs: earlier.line } : { match: 'new', personId: null, personName: null })) };
+function matchOf(
+  line: RosterLine,
+  people: PersonRow[],
+  seated: Set<string>,
+  earlier: RosterLine | undefined,
+): Pick<PreviewLine, 'match' | 'personId' | 'personName' | 'sameAddressAs'> {
+  return {
+    sameAddressAs: null,
+    ...(matchOfPeople(line, people, seated) ??
+      (earlier
+        ? { match: 'ask', personId: null, personName: earlier.name, sameAddressAs: earlier.line }
+        : { match: 'new', personId: null, personName: null })),
+  };
 }
 
 /** Who of the club a line may be; null for nobody. */
-function matchOfPeople(line: RosterLine, people: PersonRow[], seated: Set<string>): Pick<PreviewLine, 'match' | 'personId' | 'personName'> | null {
+function matchOfPeople(
+  line: RosterLine,
+  people: PersonRow[],
+  seated: Set<string>,
+): Pick<PreviewLine, 'match' | 'personId' | 'personName'> | null {
   if (line.problems.length > 0) return { match: 'problem', personId: null, personName: null };
   const sameEmail = people.filter((person) => line.email !== '' && person.email === line.email);
   const known = sameEmail.find((person) => fold(person.name) === fold(line.name));
   if (known) return { match: seated.has(known.id) ? 'seated' : 'known', personId: known.id, personName: known.name };
   // The same address under another name may be a changed name or a shared mailbox; the same name
   // without an address to tell them apart may be anybody. Both are asked, never guessed.
-  const doubtful = sameEmail[0] ?? people.find((person) => fold(person.name) === fold(line.name) && (line.email === '' || !person.email));
+  const doubtful =
+    sameEmail[0] ??
+    people.find((person) => fold(person.name) === fold(line.name) && (line.email === '' || !person.email));
   if (doubtful) return { match: 'ask', personId: doubtful.id, personName: doubtful.name };
   return null;
 }
 
-const acceptInput = object({ importId: id('the import'), decisions: mixed<Record<string, Decision>>().required('Decide about each line in doubt.').test('decisions', 'The decisions cannot be read. Reload the page and choose the file again.', (value) => isPlainObject(value) && Object.values(value).every((one) => DECISIONS.includes(one as Decision))) });
+const acceptInput = object({
+  importId: id('the import'),
+  decisions: mixed<Record<string, Decision>>()
+    .required('Decide about each line in doubt.')
+    .test(
+      'decisions',
+      'The decisions cannot be read. Reload the page and choose the file again.',
+      (value) => isPlainObject(value) && Object.values(value).every((one) => DECISIONS.includes(one as Decision)),
+    ),
+});
 const DECISIONS: Decision[] = ['same', 'new', 'skip'];
 
 /**
@@ -67,44 +96,82 @@ const DECISIONS: Decision[] = ['same', 'new', 'skip'];
  *
  * @returns how many were seated.
  */
-export async function acceptRoster(context: Context, workshopId: string, bytes: Uint8Array, input: unknown): Promise<number> {
+export async function acceptRoster(
+  context: Context,
+  workshopId: string,
+  bytes: Uint8Array,
+  input: unknown,
+): Promise<number> {
   allow(context, 'assistant');
-  const { db, actor: { clubId, userId }, now } = context;
+  const {
+    db,
+    actor: { clubId, userId },
+    now,
+  } = context;
   const { importId, decisions } = parse(acceptInput, input);
-  const earlier = async (): Promise<number | null> => (await db.rosterImports.findOne({ where: { clubId, id: importId }, raw: true }))?.seated ?? null;
+  const earlier = async (): Promise<number | null> =>
+    (await db.rosterImports.findOne({ where: { clubId, id: importId }, raw: true }))?.seated ?? null;
   const before = await earlier();
   if (before !== null) return before;
 
   for (let attempt = 1; ; attempt++) {
     const preview = await previewRoster(context, workshopId, bytes);
     if (preview.problem) throw new UseCaseError('invalid', preview.problem);
-    const open = preview.lines.filter(({ match, line }) => match === 'ask' && !['same', 'new', 'skip'].includes(decisions[line] ?? ''));
-    if (open.length > 0) throw new UseCaseError('invalid', `Say for line ${open.map(({ line }) => line).join(', ')} whether it is the same person.`);
+    const open = preview.lines.filter(
+      ({ match, line }) => match === 'ask' && !['same', 'new', 'skip'].includes(decisions[line] ?? ''),
+    );
+    if (open.length > 0)
+      throw new UseCaseError(
+        'invalid',
+        `Say for line ${open.map(({ line }) => line).join(', ')} whether it is the same person.`,
+      );
     try {
       return await transact(db, async (transaction) => {
         const personIds: string[] = [];
-        const alreadySeated = new Set((await db.seats.findAll({ where: { clubId, workshopId }, transaction, raw: true })).map(({ personId }) => personId));
+        const alreadySeated = new Set(
+          (await db.seats.findAll({ where: { clubId, workshopId }, transaction, raw: true })).map(
+            ({ personId }) => personId,
+          ),
+        );
         for (const line of preview.lines) {
-          const decision = line.match === 'ask' ? decisions[line.line] : decisions[line.line] === 'skip' ? 'skip' : null;
+          const decision =
+            line.match === 'ask' ? decisions[line.line] : decisions[line.line] === 'skip' ? 'skip' : null;
           if (line.match === 'problem' || line.match === 'seated' || decision === 'skip') continue;
           // The same person as an earlier line, which was seated or left out there.
           if (decision === 'same' && line.sameAddressAs !== null) continue;
           const figures = { email: line.email || null, phone: line.phone || null, mayContact: line.mayContact };
           if (line.match === 'known' || decision === 'same') {
             // A roster may give leave or a number; an empty cell takes nothing away.
-            const fresh = { name: line.name, ...(line.phone ? { phone: line.phone } : {}), ...(line.email ? { email: line.email } : {}), ...(line.mayContact ? { mayContact: true } : {}) };
+            const fresh = {
+              name: line.name,
+              ...(line.phone ? { phone: line.phone } : {}),
+              ...(line.email ? { email: line.email } : {}),
+              ...(line.mayContact ? { mayContact: true } : {}),
+            };
             await db.people.update(fresh, { where: { clubId, id: line.personId! }, transaction });
             if (!alreadySeated.has(line.personId!)) personIds.push(line.personId!);
             alreadySeated.add(line.personId!);
           } else {
             const personId = uuid();
-            await db.people.create({ id: personId, clubId, name: line.name, ...figures, erasedAt: null }, { transaction });
+            await db.people.create(
+              { id: personId, clubId, name: line.name, ...figures, erasedAt: null },
+              { transaction },
+            );
             personIds.push(personId);
           }
         }
-        await db.rosterImports.create({ clubId, id: importId, workshopId, seated: personIds.length, at: now }, { transaction });
+        await db.rosterImports.create(
+          { clubId, id: importId, workshopId, seated: personIds.length, at: now },
+          { transaction },
+        );
         await seatPeople(context, transaction, workshopId, personIds);
-        await audit(db, transaction, { clubId, actorId: userId, action: 'roster read', subjectId: workshopId, at: now });
+        await audit(db, transaction, {
+          clubId,
+          actorId: userId,
+          action: 'roster read',
+          subjectId: workshopId,
+          at: now,
+        });
         return personIds.length;
       });
     } catch (error) {

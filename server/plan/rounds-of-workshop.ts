@@ -8,5 +8,7 @@ export async function listRounds(context: Context, workshopId: string): Promise<
   await getWorkshop(context, workshopId);
   // All of the club's, which the season line needs too: one question for both.
   const rounds = await context.db.rounds.findAll({ where: { clubId: context.actor.clubId }, raw: true });
-  return rounds.filter((round) => round.workshopId === workshopId).sort((a, b) => MILESTONES.indexOf(a.milestone) - MILESTONES.indexOf(b.milestone));
+  return rounds
+    .filter((round) => round.workshopId === workshopId)
+    .sort((a, b) => MILESTONES.indexOf(a.milestone) - MILESTONES.indexOf(b.milestone));
 }

@@ -26,13 +26,22 @@ describe('the season line', () => {
   it('shows workshops of its fifteen months, with the dates that hang on the chosen one', async () => {
     const far = uuid();
     const { siteId } = (await club.services.db.workshops.findOne({ where: { id: workshop.id }, raw: true }))!;
-    await putWorkshop(club.as('lead'), far, { title: 'In three years', date: '2030-03-06', siteId, method: METHODS[0]!.id, promisedKeepers: 0, promise: '' });
+    await putWorkshop(club.as('lead'), far, {
+      title: 'In three years',
+      date: '2030-03-06',
+      siteId,
+      method: METHODS[0]!.id,
+      promisedKeepers: 0,
+      promise: '',
+    });
     const { today, hemisphere, workshops } = await season(club.as('viewer'), workshop.id, 0);
     expect([today, hemisphere]).toEqual(['2027-03-06', 'north']);
     expect(workshops.map(({ title }) => title)).toEqual(['Bench day']);
     const { callus } = workshops[0]!.trail!;
     expect(callus!.from <= addDays('2027-03-06', 7) && callus!.to > callus!.from).toBe(true);
-    expect((await season(club.as('viewer'), workshop.id, 36)).workshops.map(({ title, trail }) => [title, trail])).toEqual([['In three years', null]]);
+    expect(
+      (await season(club.as('viewer'), workshop.id, 36)).workshops.map(({ title, trail }) => [title, trail]),
+    ).toEqual([['In three years', null]]);
     // With none chosen all have their dates.
     expect((await season(club.as('viewer'), null, 36)).workshops[0]!.trail).not.toBeNull();
   });
@@ -40,7 +49,10 @@ describe('the season line', () => {
     const south = await testClub();
     expect(await clubDay(south.as('viewer'))).toEqual({ today: '2027-03-06', hemisphere: 'north' });
     await addSite(south.as('lead'), { name: 'Far Shore', hemisphere: 'south', timeZone: 'Pacific/Auckland' });
-    expect(await clubDay(south.as('viewer', new Date('2027-03-06T12:00:00Z')))).toEqual({ today: '2027-03-07', hemisphere: 'south' });
+    expect(await clubDay(south.as('viewer', new Date('2027-03-06T12:00:00Z')))).toEqual({
+      today: '2027-03-07',
+      hemisphere: 'south',
+    });
   });
 });
 
@@ -49,13 +61,31 @@ describe('the follow-up leaf', () => {
     await makeKeepers(club.as('lead'), workshop.id, { woodLotId: workshop.woodLotId, stockLotId: workshop.stockLotId });
     const [keeper] = await listKeepers(club.as('viewer'), workshop.id);
     const roundId = uuid();
-    await addRound(club.as('lead'), workshop.id, roundId, { milestone: 'growing', opensOn: '2027-05-01', closesOn: '2027-05-20' });
+    await addRound(club.as('lead'), workshop.id, roundId, {
+      milestone: 'growing',
+      opensOn: '2027-05-01',
+      closesOn: '2027-05-20',
+    });
     const at = (date: string) => club.as('assistant', new Date(`${date}T09:00:00Z`));
-    for (const [answer, note, source] of [['not-sure', '', 'phone'], ['yes', 'green tip', 'slip']]) await enterReport(at('2027-05-03'), uuid(), { roundId, unionId: keeper!.unionId, answer, note, source });
+    for (const [answer, note, source] of [
+      ['not-sure', '', 'phone'],
+      ['yes', 'green tip', 'slip'],
+    ])
+      await enterReport(at('2027-05-03'), uuid(), { roundId, unionId: keeper!.unionId, answer, note, source });
     const [round] = await followUp(at('2027-05-04'), workshop.id);
     expect(round).toMatchObject({ milestone: 'growing', closed: false, sentSoFar: 0 });
-    expect(round!.growers.map(({ seatNumber, reachable, plants }) => [seatNumber, reachable, plants.length])).toEqual([[1, true, 1], [2, true, 1], [3, false, 1]]);
-    expect(round!.growers[0]!.plants[0]).toMatchObject({ code: keeper!.code, variety: 'Grey Heron', answer: 'yes', note: 'green tip', source: 'slip' });
+    expect(round!.growers.map(({ seatNumber, reachable, plants }) => [seatNumber, reachable, plants.length])).toEqual([
+      [1, true, 1],
+      [2, true, 1],
+      [3, false, 1],
+    ]);
+    expect(round!.growers[0]!.plants[0]).toMatchObject({
+      code: keeper!.code,
+      variety: 'Grey Heron',
+      answer: 'yes',
+      note: 'green tip',
+      source: 'slip',
+    });
     expect((await followUp(at('2027-05-21'), workshop.id))[0]!.closed).toBe(true);
   });
 });
@@ -63,7 +93,10 @@ describe('the follow-up leaf', () => {
 describe('the findings’ table', () => {
   it('comes out the same when it is made anew', async () => {
     await putJudgement(club.as('assistant'), uuid(), judgementBody(workshop, { marks: { hold: 'poor' } }));
-    const facts = async () => (await club.services.db.unionFacts.findAll({ where: { clubId: club.clubId }, raw: true })).sort((a, b) => a.unionId.localeCompare(b.unionId));
+    const facts = async () =>
+      (await club.services.db.unionFacts.findAll({ where: { clubId: club.clubId }, raw: true })).sort((a, b) =>
+        a.unionId.localeCompare(b.unionId),
+      );
     const before = await facts();
     expect(before).toHaveLength(4);
     expect(await rebuildUnionFacts(club.services.db, club.clubId)).toBe(4);

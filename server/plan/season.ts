@@ -13,15 +13,27 @@ import { listWorkshops } from './workshops';
  * What the season line shows. The dates that hang on a workshop take some reading, so they are worked
  * out for the chosen one, and for all that are shown when none is chosen.
  */
-export async function season(context: Context, chosen: string | null, shiftMonths: number): Promise<{ today: string; hemisphere: 'north' | 'south'; workshops: SeasonWorkshop[] }> {
+export async function season(
+  context: Context,
+  chosen: string | null,
+  shiftMonths: number,
+): Promise<{ today: string; hemisphere: 'north' | 'south'; workshops: SeasonWorkshop[] }> {
   const [workshops, sites] = await Promise.all([listWorkshops(context), listSites(context)]);
   const [site] = sites;
   const today = dateInZone(context.now, site?.timeZone ?? 'UTC');
   const shown = seasonWindow(today, shiftMonths);
   const near = workshops.filter(({ date }) => date >= shown.from && date < shown.to);
   return {
-    today, hemisphere: site?.hemisphere ?? 'north',
-    workshops: await Promise.all(near.map(async (workshop) => ({ id: workshop.id, title: workshop.title, date: workshop.date, trail: chosen === null || chosen === workshop.id ? await trailOf(context, workshop) : null }))),
+    today,
+    hemisphere: site?.hemisphere ?? 'north',
+    workshops: await Promise.all(
+      near.map(async (workshop) => ({
+        id: workshop.id,
+        title: workshop.title,
+        date: workshop.date,
+        trail: chosen === null || chosen === workshop.id ? await trailOf(context, workshop) : null,
+      })),
+    ),
   };
 }
 
@@ -39,8 +51,13 @@ function trail({ facts, callusDays }: { facts: PlanFacts; callusDays: number }):
     return found ? { from: found.from, to: found.to } : null;
   };
   return {
-    wood: span('wood-cut', 'budwood', 'tips'), stocks: span('stocks-warm', 'bleed-cut', 'water'), callus: span('callus') ?? { from: date, to: addDays(date, callusDays) }, planting: span('plant-out'),
-    rounds: dates.filter(({ kind }) => kind === 'round').map(({ name, from }) => ({ name: name.replace('Follow-up: ', ''), date: from })),
+    wood: span('wood-cut', 'budwood', 'tips'),
+    stocks: span('stocks-warm', 'bleed-cut', 'water'),
+    callus: span('callus') ?? { from: date, to: addDays(date, callusDays) },
+    planting: span('plant-out'),
+    rounds: dates
+      .filter(({ kind }) => kind === 'round')
+      .map(({ name, from }) => ({ name: name.replace('Follow-up: ', ''), date: from })),
   };
 }
 

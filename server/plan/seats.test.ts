@@ -23,7 +23,9 @@ describe('seats', () => {
   it('take nobody twice for two clicks, and many at once without a clash', async () => {
     const same = uuid();
     await Promise.all([1, 2, 3].map(() => addWalkIn(club.as('lead'), workshop.id, same, { name: 'Twice Clicked' })));
-    await Promise.all(Array.from({ length: 5 }, (_, i) => addWalkIn(club.as('lead'), workshop.id, uuid(), { name: `Crowd ${i}` })));
+    await Promise.all(
+      Array.from({ length: 5 }, (_, i) => addWalkIn(club.as('lead'), workshop.id, uuid(), { name: `Crowd ${i}` })),
+    );
     const all = await seats();
     expect(all.filter(({ person }) => person.name === 'Twice Clicked')).toHaveLength(1);
     expect(new Set(all.map(({ number }) => number)).size).toBe(all.length);
@@ -37,16 +39,33 @@ describe('seats', () => {
     await changeSeat(club.as('lead'), workshop.id, first, { name: 'Renamed', phone: '+99 1', absent: true });
     await swapSeats(club.as('lead'), workshop.id, { first, second });
     const all = await seats();
-    expect(all.find(({ id }) => id === first)).toMatchObject({ number: 2, absent: true, person: { name: 'Renamed', phone: '+99 1' } });
+    expect(all.find(({ id }) => id === first)).toMatchObject({
+      number: 2,
+      absent: true,
+      person: { name: 'Renamed', phone: '+99 1' },
+    });
     expect(all.find(({ id }) => id === second)).toMatchObject({ number: 1 });
   });
   it('say what is wrong', async () => {
     const [first] = workshop.seatIds as [string];
-    expect(await refusalOf(swapSeats(club.as('lead'), workshop.id, { first, second: first }))).toMatchObject({ refusal: 'invalid' });
-    expect(await refusalOf(changeSeat(club.as('lead'), workshop.id, first, { name: ' ' }))).toMatchObject({ refusal: 'invalid', fields: { name: 'Enter the name.' } });
-    expect(await refusalOf(changeSeat(club.as('lead'), workshop.id, first, { email: 'nowhere' }))).toMatchObject({ fields: { email: expect.stringContaining('form name@place') as string } });
-    expect(await refusalOf(addWalkIn(club.as('lead'), workshop.id, uuid(), { name: '' }))).toMatchObject({ fields: { name: 'Enter the name.' } });
-    expect(await refusalOf(changeSeat(club.as('lead'), workshop.id, uuid(), { absent: true }))).toMatchObject({ refusal: 'not-found' });
-    expect(await refusalOf(changeSeat(club.as('viewer'), workshop.id, first, { absent: true }))).toMatchObject({ refusal: 'forbidden' });
+    expect(await refusalOf(swapSeats(club.as('lead'), workshop.id, { first, second: first }))).toMatchObject({
+      refusal: 'invalid',
+    });
+    expect(await refusalOf(changeSeat(club.as('lead'), workshop.id, first, { name: ' ' }))).toMatchObject({
+      refusal: 'invalid',
+      fields: { name: 'Enter the name.' },
+    });
+    expect(await refusalOf(changeSeat(club.as('lead'), workshop.id, first, { email: 'nowhere' }))).toMatchObject({
+      fields: { email: expect.stringContaining('form name@place') as string },
+    });
+    expect(await refusalOf(addWalkIn(club.as('lead'), workshop.id, uuid(), { name: '' }))).toMatchObject({
+      fields: { name: 'Enter the name.' },
+    });
+    expect(await refusalOf(changeSeat(club.as('lead'), workshop.id, uuid(), { absent: true }))).toMatchObject({
+      refusal: 'not-found',
+    });
+    expect(await refusalOf(changeSeat(club.as('viewer'), workshop.id, first, { absent: true }))).toMatchObject({
+      refusal: 'forbidden',
+    });
   });
 });

@@ -18,7 +18,10 @@ export interface SeatedPerson extends SeatRow {
 
 export async function listSeats(context: Context, workshopId: string): Promise<SeatedPerson[]> {
   await getWorkshop(context, workshopId);
-  const { db, actor: { clubId } } = context;
+  const {
+    db,
+    actor: { clubId },
+  } = context;
   const seats = await db.seats.findAll({ where: { clubId, workshopId }, order: [['number', 'ASC']], raw: true });
   const people = await db.people.findAll({ where: { clubId, id: seats.map(({ personId }) => personId) }, raw: true });
   return seats.map((seat) => normalise({ ...seat, person: people.find((person) => person.id === seat.personId)! }));
@@ -26,15 +29,28 @@ export async function listSeats(context: Context, workshopId: string): Promise<S
 
 /** The driver gives booleans as 0 and 1 on raw reads. */
 function normalise(seat: SeatedPerson): SeatedPerson {
-  return { ...seat, absent: Boolean(seat.absent), leftHanded: Boolean(seat.leftHanded), person: { ...seat.person, mayContact: Boolean(seat.person.mayContact) } };
+  return {
+    ...seat,
+    absent: Boolean(seat.absent),
+    leftHanded: Boolean(seat.leftHanded),
+    person: { ...seat.person, mayContact: Boolean(seat.person.mayContact) },
+  };
 }
 
 /** Gives people seats with the lowest free numbers, in the order given. */
 export async function seatPeople(
-  context: Context, transaction: Transaction, workshopId: string, personIds: string[],
+  context: Context,
+  transaction: Transaction,
+  workshopId: string,
+  personIds: string[],
 ): Promise<SeatRow[]> {
-  const { db, actor: { clubId } } = context;
-  const taken = new Set((await db.seats.findAll({ where: { clubId, workshopId }, transaction, raw: true })).map(({ number }) => number));
+  const {
+    db,
+    actor: { clubId },
+  } = context;
+  const taken = new Set(
+    (await db.seats.findAll({ where: { clubId, workshopId }, transaction, raw: true })).map(({ number }) => number),
+  );
   const rows: SeatRow[] = [];
   let number = 1;
   for (const personId of personIds) {
@@ -56,16 +72,37 @@ const walkIn = object({ name: text('the name', 120), email: email().default('') 
 export async function addWalkIn(context: Context, workshopId: string, personId: string, input: unknown): Promise<void> {
   allow(context, 'assistant');
   await getWorkshop(context, workshopId);
-  const { db, actor: { clubId, userId }, now } = context;
+  const {
+    db,
+    actor: { clubId, userId },
+    now,
+  } = context;
   parse(id('the person'), personId);
   const given = parse(walkIn, input);
   for (let attempt = 1; ; attempt++) {
     try {
       await transact(db, async (transaction) => {
         if (await db.people.findOne({ where: { id: personId }, transaction, raw: true })) return;
-        await db.people.create({ id: personId, clubId, name: given.name, email: given.email || null, phone: null, mayContact: given.email !== '', erasedAt: null }, { transaction });
+        await db.people.create(
+          {
+            id: personId,
+            clubId,
+            name: given.name,
+            email: given.email || null,
+            phone: null,
+            mayContact: given.email !== '',
+            erasedAt: null,
+          },
+          { transaction },
+        );
         await seatPeople(context, transaction, workshopId, [personId]);
-        await audit(db, transaction, { clubId, actorId: userId, action: 'walk-in added', subjectId: personId, at: now });
+        await audit(db, transaction, {
+          clubId,
+          actorId: userId,
+          action: 'walk-in added',
+          subjectId: personId,
+          at: now,
+        });
       });
       return;
     } catch (error) {
@@ -77,7 +114,10 @@ export async function addWalkIn(context: Context, workshopId: string, personId: 
 
 async function findSeat(context: Context, workshopId: string, seatId: string): Promise<SeatRow> {
   await getWorkshop(context, workshopId);
-  const seat = await context.db.seats.findOne({ where: { clubId: context.actor.clubId, workshopId, id: seatId }, raw: true });
+  const seat = await context.db.seats.findOne({
+    where: { clubId: context.actor.clubId, workshopId, id: seatId },
+    raw: true,
+  });
   if (!seat) throw notFound('The seat');
   return seat;
 }
@@ -89,13 +129,20 @@ const seatChange = object({
   mayContact: flag().default(undefined),
   absent: flag().default(undefined),
   leftHanded: flag().default(undefined),
-  skill: mixed<SkillLevel>().nullable().oneOf(['first', 'some', 'sure', null], 'Choose how practised the hands are.').default(undefined),
+  skill: mixed<SkillLevel>()
+    .nullable()
+    .oneOf(['first', 'some', 'sure', null], 'Choose how practised the hands are.')
+    .default(undefined),
 });
 
 /** Renames a person, changes how they can be reached, or marks the seat absent or present. */
 export async function changeSeat(context: Context, workshopId: string, seatId: string, input: unknown): Promise<void> {
   allow(context, 'assistant');
-  const { db, actor: { clubId, userId }, now } = context;
+  const {
+    db,
+    actor: { clubId, userId },
+    now,
+  } = context;
   const seat = await findSeat(context, workshopId, seatId);
   const given = parse(seatChange, input);
   if (given.name === '') throw new UseCaseError('invalid', 'Enter the name.', { name: 'Enter the name.' });
@@ -106,9 +153,18 @@ export async function changeSeat(context: Context, workshopId: string, seatId: s
   );
   await transact(db, async (transaction) => {
     const known = await db.people.findOne({ where: { clubId, id: seat.personId }, transaction, raw: true });
-    if (known?.erasedAt && Object.keys(person).length > 0) throw new UseCaseError('conflict', 'This person asked to be erased; nothing about them can be entered again here.');
-    if (Object.keys(person).length > 0) await db.people.update(person, { where: { clubId, id: seat.personId }, transaction });
-    const place = Object.fromEntries(Object.entries({ absent: given.absent, leftHanded: given.leftHanded, skill: given.skill }).filter(([, value]) => value !== undefined));
+    if (known?.erasedAt && Object.keys(person).length > 0)
+      throw new UseCaseError(
+        'conflict',
+        'This person asked to be erased; nothing about them can be entered again here.',
+      );
+    if (Object.keys(person).length > 0)
+      await db.people.update(person, { where: { clubId, id: seat.personId }, transaction });
+    const place = Object.fromEntries(
+      Object.entries({ absent: given.absent, leftHanded: given.leftHanded, skill: given.skill }).filter(
+        ([, value]) => value !== undefined,
+      ),
+    );
     if (Object.keys(place).length > 0) await db.seats.update(place, { where: { clubId, id: seatId }, transaction });
     await audit(db, transaction, { clubId, actorId: userId, action: 'seat changed', subjectId: seatId, at: now });
   });
@@ -119,7 +175,11 @@ const swap = object({ first: id('the first seat'), second: id('the second seat')
 /** Swaps the numbers of two seats. Unions follow the person, not the place. */
 export async function swapSeats(context: Context, workshopId: string, input: unknown): Promise<void> {
   allow(context, 'assistant');
-  const { db, actor: { clubId, userId }, now } = context;
+  const {
+    db,
+    actor: { clubId, userId },
+    now,
+  } = context;
   await getWorkshop(context, workshopId);
   const { first, second } = parse(swap, input);
   if (first === second) throw new UseCaseError('invalid', 'Choose two different seats to swap.');
@@ -127,7 +187,14 @@ export async function swapSeats(context: Context, workshopId: string, input: unk
   await findSeat(context, workshopId, second);
   await transact(db, async (transaction) => {
     const [a, b] = await Promise.all(
-      [first, second].map((seatId) => db.seats.findOne({ where: { clubId, workshopId, id: seatId }, transaction, lock: transaction.LOCK.UPDATE, raw: true })),
+      [first, second].map((seatId) =>
+        db.seats.findOne({
+          where: { clubId, workshopId, id: seatId },
+          transaction,
+          lock: transaction.LOCK.UPDATE,
+          raw: true,
+        }),
+      ),
     );
     if (!a || !b) throw notFound('The seat');
     // A number below zero keeps the unique key free for a moment.

@@ -6,13 +6,32 @@ import { parse } from '@/server/platform/parse';
 
 const FAULTS = ['warm-days', 'gap', 'repeats', 'disorder'] as const;
 const orderInput = object({
-  from: isoDate('the first day'), days: number().typeError('Enter the days in figures.').required('Enter the days.').integer().min(1, 'One day or more.').max(200, '200 days at most.'),
-  target: number().typeError('Enter the temperature in figures.').required('Enter the temperature.').min(-20, '-20 °C or more.').max(40, '40 °C or less.'), unit: string().oneOf(['C', 'F'] as const).default('C'), faults: array(string().oneOf(FAULTS).required()).default([]),
+  from: isoDate('the first day'),
+  days: number()
+    .typeError('Enter the days in figures.')
+    .required('Enter the days.')
+    .integer()
+    .min(1, 'One day or more.')
+    .max(200, '200 days at most.'),
+  target: number()
+    .typeError('Enter the temperature in figures.')
+    .required('Enter the temperature.')
+    .min(-20, '-20 °C or more.')
+    .max(40, '40 °C or less.'),
+  unit: string()
+    .oneOf(['C', 'F'] as const)
+    .default('C'),
+  faults: array(string().oneOf(FAULTS).required()).default([]),
 });
 
 /** A log of the simulated logger. */
 export function simulatedLogCsv(context: Context, input: unknown): string {
   allow(context, 'viewer');
   const given = parse(orderInput, input, context.now);
-  return simulatedLog({ ...given, from: `${given.from}T00:00:00Z`, everyMinutes: 30, faults: given.faults as (typeof FAULTS)[number][] });
+  return simulatedLog({
+    ...given,
+    from: `${given.from}T00:00:00Z`,
+    everyMinutes: 30,
+    faults: given.faults as (typeof FAULTS)[number][],
+  });
 }

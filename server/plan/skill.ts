@@ -17,7 +17,10 @@ const READY = { last: 3, score: 75 };
 
 /** How practised each person of a workshop is, from their practice at earlier ones, by seat. */
 export async function seatSkills(context: Context, workshopId: string): Promise<Map<string, SeatSkill>> {
-  const { db, actor: { clubId } } = context;
+  const {
+    db,
+    actor: { clubId },
+  } = context;
   const workshop = await getWorkshop(context, workshopId);
   const [seats, rows] = await Promise.all([
     listSeats(context, workshopId),
@@ -27,10 +30,20 @@ export async function seatSkills(context: Context, workshopId: string): Promise<
       { replacements: { clubId, workshopId, date: workshop.date }, type: QueryTypes.SELECT },
     ),
   ]);
-  return new Map(seats.map(({ id, personId, skill }) => {
-    const own = rows.filter((row) => row.personId === personId);
-    const last = own.slice(-READY.last);
-    const sure = last.length === READY.last && last.every(({ score, fatal }) => (score ?? 0) >= READY.score && !fatal);
-    return [id, { level: skill ?? (sure ? 'sure' : own.length > 0 ? 'some' : 'first'), earlier: own.length, said: skill !== null }];
-  }));
+  return new Map(
+    seats.map(({ id, personId, skill }) => {
+      const own = rows.filter((row) => row.personId === personId);
+      const last = own.slice(-READY.last);
+      const sure =
+        last.length === READY.last && last.every(({ score, fatal }) => (score ?? 0) >= READY.score && !fatal);
+      return [
+        id,
+        {
+          level: skill ?? (sure ? 'sure' : own.length > 0 ? 'some' : 'first'),
+          earlier: own.length,
+          said: skill !== null,
+        },
+      ];
+    }),
+  );
 }

@@ -10,27 +10,54 @@ import { parse } from '@/server/platform/parse';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
 
 const figure = (what: string, least: number, most: number, unit: string) =>
-  number().typeError(`Enter ${what} in figures.`).required(`Enter ${what}.`).min(least, `${what} must be ${least} ${unit} or more.`).max(most, `${what} of more than ${most} ${unit} cannot be right.`);
+  number()
+    .typeError(`Enter ${what} in figures.`)
+    .required(`Enter ${what}.`)
+    .min(least, `${what} must be ${least} ${unit} or more.`)
+    .max(most, `${what} of more than ${most} ${unit} cannot be right.`);
 
 const limbInput = object({
-  id: id('the limb'), name: text('a name for the limb', 40), height: figure('the height of the limb', 0, 20_000, 'mm'), bearing: figure('the bearing of the limb', 0, 360, 'degrees'), angle: figure('the angle of the limb', 0, 120, 'degrees'),
-  caliper: figure('the caliper of the limb', 1, 400, 'mm'), deed: string().oneOf(['graft', 'remove', 'nurse', 'leave'] as const, 'Choose what becomes of the limb.').required('Choose what becomes of the limb.'),
-  year: count('The year', 1, 6), method: string().nullable().default(null).oneOf([null, ...METHODS.map((method) => method.id)], 'Choose a method from the list.'),
+  id: id('the limb'),
+  name: text('a name for the limb', 40),
+  height: figure('the height of the limb', 0, 20_000, 'mm'),
+  bearing: figure('the bearing of the limb', 0, 360, 'degrees'),
+  angle: figure('the angle of the limb', 0, 120, 'degrees'),
+  caliper: figure('the caliper of the limb', 1, 400, 'mm'),
+  deed: string()
+    .oneOf(['graft', 'remove', 'nurse', 'leave'] as const, 'Choose what becomes of the limb.')
+    .required('Choose what becomes of the limb.'),
+  year: count('The year', 1, 6),
+  method: string()
+    .nullable()
+    .default(null)
+    .oneOf([null, ...METHODS.map((method) => method.id)], 'Choose a method from the list.'),
 });
 
 const planInput = object({
-  tree: text('which tree it is', 120), species: text('its species', 60), firstYear: count('The first year', 1900, 2200), version: count('The version', 0, 100_000),
-  limbs: array(limbInput).required('List the limbs.').max(40, 'A programme of more than 40 limbs is more than one tree.'),
+  tree: text('which tree it is', 120),
+  species: text('its species', 60),
+  firstYear: count('The first year', 1900, 2200),
+  version: count('The version', 0, 100_000),
+  limbs: array(limbInput)
+    .required('List the limbs.')
+    .max(40, 'A programme of more than 40 limbs is more than one tree.'),
 });
 
 export async function listPlans(context: Context): Promise<TopworkingPlanRow[]> {
   allow(context, 'viewer');
-  return context.db.topworkingPlans.findAll({ where: { clubId: context.actor.clubId }, order: [['tree', 'ASC']], raw: true });
+  return context.db.topworkingPlans.findAll({
+    where: { clubId: context.actor.clubId },
+    order: [['tree', 'ASC']],
+    raw: true,
+  });
 }
 
 export async function getPlan(context: Context, planId: string): Promise<TopworkingPlanRow> {
   allow(context, 'viewer');
-  const plan = await context.db.topworkingPlans.findOne({ where: { clubId: context.actor.clubId, id: planId }, raw: true });
+  const plan = await context.db.topworkingPlans.findOne({
+    where: { clubId: context.actor.clubId, id: planId },
+    raw: true,
+  });
   if (!plan) throw notFound('The programme');
   return plan;
 }
@@ -38,7 +65,11 @@ export async function getPlan(context: Context, planId: string): Promise<Topwork
 /** Saves a programme under an id from the browser, if nobody changed it since it was opened. */
 export async function putPlan(context: Context, planId: string, input: unknown): Promise<TopworkingPlanRow> {
   allow(context, 'assistant');
-  const { db, actor: { clubId, userId }, now } = context;
+  const {
+    db,
+    actor: { clubId, userId },
+    now,
+  } = context;
   parse(id('the programme'), planId);
   const { version, ...given } = parse(planInput, input);
   const row = { ...given, limbs: given.limbs as Limb[], version: version + 1, changedAt: now };
@@ -49,18 +80,35 @@ export async function putPlan(context: Context, planId: string, input: unknown):
       if (known) {
         const [changed] = await db.topworkingPlans.update(row, { where: { clubId, id: planId, version }, transaction });
         // The same request again finds its own work done.
-        const same = known.version === version + 1 && JSON.stringify(known.limbs) === JSON.stringify(row.limbs) && known.tree === row.tree;
-        if (changed === 0 && !same) throw new UseCaseError('conflict', 'Somebody changed this programme meanwhile. Open it anew in another window and bring your changes over; they are still here.');
+        const same =
+          known.version === version + 1 &&
+          JSON.stringify(known.limbs) === JSON.stringify(row.limbs) &&
+          known.tree === row.tree;
+        if (changed === 0 && !same)
+          throw new UseCaseError(
+            'conflict',
+            'Somebody changed this programme meanwhile. Open it anew in another window and bring your changes over; they are still here.',
+          );
         if (changed === 0) return;
       } else await db.topworkingPlans.create({ id: planId, clubId, ...row }, { transaction });
-      await audit(db, transaction, { clubId, actorId: userId, action: known ? 'programme changed' : 'programme made', subjectId: planId, at: now });
+      await audit(db, transaction, {
+        clubId,
+        actorId: userId,
+        action: known ? 'programme changed' : 'programme made',
+        subjectId: planId,
+        at: now,
+      });
     });
   } catch (error) {
     if (!isDuplicate(error)) throw error;
     // The same request sent twice at once: the other one made it.
     const twin = await db.topworkingPlans.findOne({ where: { clubId, id: planId, tree: row.tree }, raw: true });
     if (twin) return twin;
-    throw new UseCaseError('conflict', 'There is a programme for a tree of this name already. Change that one, or name this tree otherwise.', { tree: 'There is one of this name.' });
+    throw new UseCaseError(
+      'conflict',
+      'There is a programme for a tree of this name already. Change that one, or name this tree otherwise.',
+      { tree: 'There is one of this name.' },
+    );
   }
   return getPlan(context, planId);
 }

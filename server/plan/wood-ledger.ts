@@ -8,7 +8,17 @@ import type { LoggerRunRow, WoodBookingRow, WoodCheckRow, WoodLotRow, WoodSource
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';
-import { SEEN_YEARS, count, id, isAhead, isoDate, optionalDate, optionalId, optionalText, text } from '@/server/platform/fields';
+import {
+  SEEN_YEARS,
+  count,
+  id,
+  isAhead,
+  isoDate,
+  optionalDate,
+  optionalId,
+  optionalText,
+  text,
+} from '@/server/platform/fields';
 import { parse } from '@/server/platform/parse';
 import { readFile } from '@/server/platform/read-file';
 import { getSite, listSites } from '@/server/club/sites';
@@ -18,16 +28,32 @@ import { notFound, UseCaseError } from '@/server/platform/use-case-error';
 const WARM_HOURS = 24;
 
 export const lotInput = object({
-  variety: text('the variety', 80), species: text('the species', 60), source: text('where the wood comes from', 120), cutOn: optionalDate('the date it was cut'),
-  stage: string().oneOf(['dormant', 'budwood', 'tip'] as const, 'Choose the stage of the wood.').default('dormant'), place: optionalText('the place', 120), wrap: optionalText('the wrap', 120),
-  protectedUntil: optionalDate('the end of protection'), leaveWords: optionalText('the leave', 200), certificate: optionalText('the certificate', 120), region: optionalText('the region', 80),
-  sticks: count('Sticks', 0, 100_000).default(0), usableBuds: count('Usable buds on a stick', 1, 40).default(8),
+  variety: text('the variety', 80),
+  species: text('the species', 60),
+  source: text('where the wood comes from', 120),
+  cutOn: optionalDate('the date it was cut'),
+  stage: string()
+    .oneOf(['dormant', 'budwood', 'tip'] as const, 'Choose the stage of the wood.')
+    .default('dormant'),
+  place: optionalText('the place', 120),
+  wrap: optionalText('the wrap', 120),
+  protectedUntil: optionalDate('the end of protection'),
+  leaveWords: optionalText('the leave', 200),
+  certificate: optionalText('the certificate', 120),
+  region: optionalText('the region', 80),
+  sticks: count('Sticks', 0, 100_000).default(0),
+  usableBuds: count('Usable buds on a stick', 1, 40).default(8),
   sourceId: optionalId('the plant it was cut from'),
 });
 
 /** A checked entry as the row has it. */
 export function lotValues(given: InferType<typeof lotInput>): Omit<WoodLotRow, 'id' | 'clubId' | 'booked' | 'version'> {
-  return { ...given, cutOn: given.cutOn || null, protectedUntil: given.protectedUntil || null, sourceId: given.sourceId ?? null };
+  return {
+    ...given,
+    cutOn: given.cutOn || null,
+    protectedUntil: given.protectedUntil || null,
+    sourceId: given.sourceId ?? null,
+  };
 }
 
 /** A run as it is told; what is drawn of it and the whole series are asked for apart. */
@@ -43,15 +69,43 @@ export interface LedgerLot extends WoodLotRow {
 /** Lots of the club with what was seen of them and who has how much, the newest cut first. */
 export async function ledger(context: Context, lotIds?: string[]): Promise<LedgerLot[]> {
   allow(context, 'viewer');
-  const { db, actor: { clubId } } = context;
-  const lots = await db.woodLots.findAll({ where: { clubId, ...(lotIds ? { id: lotIds } : {}) }, order: [['cutOn', 'DESC'], ['variety', 'ASC']], raw: true });
+  const {
+    db,
+    actor: { clubId },
+  } = context;
+  const lots = await db.woodLots.findAll({
+    where: { clubId, ...(lotIds ? { id: lotIds } : {}) },
+    order: [
+      ['cutOn', 'DESC'],
+      ['variety', 'ASC'],
+    ],
+    raw: true,
+  });
   const of = { clubId, lotId: lots.map(({ id: lotId }) => lotId) };
   const [checks, bookings, runs, sources] = await Promise.all([
-    db.woodChecks.findAll({ where: of, order: [['lookedOn', 'ASC'], ['id', 'ASC']], raw: true }), db.woodBookings.findAll({ where: of, order: [['id', 'ASC']], raw: true }),
-    db.loggerRuns.findAll({ where: of, attributes: { exclude: ['readings', 'series'] }, order: [['addedAt', 'ASC']], raw: true }), db.woodSources.findAll({ where: { clubId }, raw: true }),
+    db.woodChecks.findAll({
+      where: of,
+      order: [
+        ['lookedOn', 'ASC'],
+        ['id', 'ASC'],
+      ],
+      raw: true,
+    }),
+    db.woodBookings.findAll({ where: of, order: [['id', 'ASC']], raw: true }),
+    db.loggerRuns.findAll({
+      where: of,
+      attributes: { exclude: ['readings', 'series'] },
+      order: [['addedAt', 'ASC']],
+      raw: true,
+    }),
+    db.woodSources.findAll({ where: { clubId }, raw: true }),
   ]);
   return lots.map((lot) => ({
-    ...lot, checks: checks.filter(({ lotId }) => lotId === lot.id), bookings: bookings.filter(({ lotId }) => lotId === lot.id), runs: runs.filter(({ lotId }) => lotId === lot.id), from: sources.find(({ id: sourceId }) => sourceId === lot.sourceId) ?? null,
+    ...lot,
+    checks: checks.filter(({ lotId }) => lotId === lot.id),
+    bookings: bookings.filter(({ lotId }) => lotId === lot.id),
+    runs: runs.filter(({ lotId }) => lotId === lot.id),
+    from: sources.find(({ id: sourceId }) => sourceId === lot.sourceId) ?? null,
   }));
 }
 
@@ -64,10 +118,19 @@ export async function ledgerLot(context: Context, lotId: string): Promise<Ledger
 /** Everything that may be wrong with a lot on a day at a place. */
 export function warningsOf(lot: LedgerLot, day: string, place: { region: string; quarantine: string[] }): LotWarning[] {
   const warnings = lotWarnings({ ...lot, leave: lot.leaveWords }, day, place);
-  const check = checkWarning(lot.variety, lot.checks.map(({ lookedOn, green, buds }) => ({ on: lookedOn, green, buds })));
+  const check = checkWarning(
+    lot.variety,
+    lot.checks.map(({ lookedOn, green, buds }) => ({ on: lookedOn, green, buds })),
+  );
   if (check) warnings.push(check);
   const warm = lot.runs.reduce((sum, { summary }) => sum + summary.hoursAbove, 0);
-  if (lot.stage === 'dormant' && warm >= WARM_HOURS) warnings.push({ id: 'store', level: 'care', says: `${lot.variety} lay ${Math.round(warm)} hours above ${STORE.to} °C in store.`, remedy: 'Look whether its buds still sleep, and store it colder.' });
+  if (lot.stage === 'dormant' && warm >= WARM_HOURS)
+    warnings.push({
+      id: 'store',
+      level: 'care',
+      says: `${lot.variety} lay ${Math.round(warm)} hours above ${STORE.to} °C in store.`,
+      remedy: 'Look whether its buds still sleep, and store it colder.',
+    });
   return warnings;
 }
 
@@ -76,40 +139,77 @@ const changeInput = lotInput.concat(object({ version: count('The version', 0, 1_
 /** Changes a lot if nobody changed it since it was opened. Sticks cannot fall below what is booked. */
 export async function putLot(context: Context, lotId: string, input: unknown): Promise<WoodLotRow> {
   allow(context, 'assistant');
-  const { db, actor: { clubId, userId }, now } = context;
+  const {
+    db,
+    actor: { clubId, userId },
+    now,
+  } = context;
   const { version, ...given } = parse(changeInput, input, context.now);
   const values = lotValues(given);
   await checkSource(context, values.sourceId);
   const lot = await ledgerLot(context, lotId);
   await transact(db, async (transaction) => {
-    const [changed] = await db.woodLots.update({ ...values, version: version + 1 }, { where: { clubId, id: lotId, version, booked: { [Op.lte]: values.sticks } }, transaction });
-    if (changed > 0) return audit(db, transaction, { clubId, actorId: userId, action: 'wood lot changed', subjectId: lotId, at: now });
+    const [changed] = await db.woodLots.update(
+      { ...values, version: version + 1 },
+      { where: { clubId, id: lotId, version, booked: { [Op.lte]: values.sticks } }, transaction },
+    );
+    if (changed > 0)
+      return audit(db, transaction, { clubId, actorId: userId, action: 'wood lot changed', subjectId: lotId, at: now });
     const known = await db.woodLots.findOne({ where: { clubId, id: lotId }, transaction, raw: true });
-    if (known!.booked > values.sticks) throw new UseCaseError('conflict', `${known!.booked} sticks of it are booked, so there cannot be ${values.sticks}. Free some bookings first.`, { sticks: `${known!.booked} are booked.` });
+    if (known!.booked > values.sticks)
+      throw new UseCaseError(
+        'conflict',
+        `${known!.booked} sticks of it are booked, so there cannot be ${values.sticks}. Free some bookings first.`,
+        { sticks: `${known!.booked} are booked.` },
+      );
     const same = Object.entries(values).every(([key, value]) => known![key as keyof WoodLotRow] === value);
-    if (!same) throw new UseCaseError('conflict', 'Somebody changed this lot meanwhile. Open it anew in another window and bring your changes over; they are still here.');
+    if (!same)
+      throw new UseCaseError(
+        'conflict',
+        'Somebody changed this lot meanwhile. Open it anew in another window and bring your changes over; they are still here.',
+      );
   });
   return { ...lot, ...values };
 }
 
 export async function checkSource(context: Context, sourceId: string | null): Promise<void> {
-  if (sourceId && !(await context.db.woodSources.findOne({ where: { clubId: context.actor.clubId, id: sourceId }, raw: true }))) throw notFound('The plant it was cut from');
+  if (
+    sourceId &&
+    !(await context.db.woodSources.findOne({ where: { clubId: context.actor.clubId, id: sourceId }, raw: true }))
+  )
+    throw notFound('The plant it was cut from');
 }
 
 const checkInput = object({
-  lookedOn: isoDate('the day of the look', SEEN_YEARS), green: string().oneOf(['yes', 'partly', 'no'] as const, 'Choose what is under the bark.').required('Choose what is under the bark.'),
-  buds: string().oneOf(['shut', 'moving', 'open'] as const, 'Choose how the buds are.').required('Choose how the buds are.'), note: optionalText('the note', 300),
+  lookedOn: isoDate('the day of the look', SEEN_YEARS),
+  green: string()
+    .oneOf(['yes', 'partly', 'no'] as const, 'Choose what is under the bark.')
+    .required('Choose what is under the bark.'),
+  buds: string()
+    .oneOf(['shut', 'moving', 'open'] as const, 'Choose how the buds are.')
+    .required('Choose how the buds are.'),
+  note: optionalText('the note', 300),
 });
 
 /** Notes a look at stored wood, once however often it is sent. */
 export async function addCheck(context: Context, lotId: string, checkId: string, input: unknown): Promise<void> {
   allow(context, 'assistant');
-  const { db, actor: { clubId, userId }, now } = context;
+  const {
+    db,
+    actor: { clubId, userId },
+    now,
+  } = context;
   const lot = await ledgerLot(context, lotId);
   parse(id('the look'), checkId);
   const given = parse(checkInput, input, context.now);
-  if (lot.cutOn && given.lookedOn < lot.cutOn) throw new UseCaseError('invalid', 'This look lies before the wood was cut. Mend one of the two dates.', { lookedOn: 'Before it was cut.' });
-  if (isAhead(given.lookedOn, now)) throw new UseCaseError('invalid', 'A look in the future was not made yet: enter a day up to today.', { lookedOn: 'Not in the future.' });
+  if (lot.cutOn && given.lookedOn < lot.cutOn)
+    throw new UseCaseError('invalid', 'This look lies before the wood was cut. Mend one of the two dates.', {
+      lookedOn: 'Before it was cut.',
+    });
+  if (isAhead(given.lookedOn, now))
+    throw new UseCaseError('invalid', 'A look in the future was not made yet: enter a day up to today.', {
+      lookedOn: 'Not in the future.',
+    });
   try {
     await transact(db, async (transaction) => {
       await db.woodChecks.create({ ...given, id: checkId, clubId, lotId, enteredBy: userId }, { transaction });
@@ -120,15 +220,31 @@ export async function addCheck(context: Context, lotId: string, checkId: string,
   }
 }
 
-const runInput = object({ runId: id('the run'), unit: string().oneOf(['', 'C', 'F'] as const, 'Choose °C or °F.').default(''), siteId: string().default('') });
+const runInput = object({
+  runId: id('the run'),
+  unit: string()
+    .oneOf(['', 'C', 'F'] as const, 'Choose °C or °F.')
+    .default(''),
+  siteId: string().default(''),
+});
 
 /**
  * Reads a temperature log of a lot's store. The same file twice is kept once. Its times are those of
  * the place where the logger lay, unless they name their zone.
  */
-export async function addLoggerRun(context: Context, lotId: string, fileName: string, bytes: Uint8Array, input: unknown): Promise<ToldRun> {
+export async function addLoggerRun(
+  context: Context,
+  lotId: string,
+  fileName: string,
+  bytes: Uint8Array,
+  input: unknown,
+): Promise<ToldRun> {
   allow(context, 'assistant');
-  const { db, actor: { clubId, userId }, now } = context;
+  const {
+    db,
+    actor: { clubId, userId },
+    now,
+  } = context;
   await ledgerLot(context, lotId);
   const { runId, unit, siteId } = parse(runInput, input);
   const zone = await zoneOfLot(context, lotId, siteId);
@@ -136,20 +252,52 @@ export async function addLoggerRun(context: Context, lotId: string, fileName: st
   if ('problem' in read) throw new UseCaseError('invalid', read.problem, read.asksUnit ? { unit: 'Choose one.' } : {});
   const { summary, drawn, series } = read;
   const gaps = summary.gaps.map(({ hours }) => hours);
-  const notes = [...read.notes, ...(gaps.length > 0 ? [`${gaps.length} ${gaps.length === 1 ? 'gap' : 'gaps'} without readings, ${Math.round(gaps.reduce((a, b) => a + b, 0))} hours in all; nothing is claimed of them.`] : [])];
+  const notes = [
+    ...read.notes,
+    ...(gaps.length > 0
+      ? [
+          `${gaps.length} ${gaps.length === 1 ? 'gap' : 'gaps'} without readings, ${Math.round(gaps.reduce((a, b) => a + b, 0))} hours in all; nothing is claimed of them.`,
+        ]
+      : []),
+  ];
   const contentHash = createHash('sha256').update(bytes).digest('hex');
   // The longest are named; a log that is mostly gaps is no less one for that.
   const kept = { ...summary, gaps: [...summary.gaps].sort((a, b) => b.hours - a.hours).slice(0, MOST_GAPS) };
   try {
     await transact(db, async (transaction) => {
-      await db.loggerRuns.create({ id: runId, clubId, lotId, fileName: fileName.slice(0, 200).toWellFormed(), contentHash, readings: drawn, series: Buffer.from(series), summary: kept, notes, addedAt: now }, { transaction });
-      await audit(db, transaction, { clubId, actorId: userId, action: 'temperature log read', subjectId: lotId, at: now });
+      await db.loggerRuns.create(
+        {
+          id: runId,
+          clubId,
+          lotId,
+          fileName: fileName.slice(0, 200).toWellFormed(),
+          contentHash,
+          readings: drawn,
+          series: Buffer.from(series),
+          summary: kept,
+          notes,
+          addedAt: now,
+        },
+        { transaction },
+      );
+      await audit(db, transaction, {
+        clubId,
+        actorId: userId,
+        action: 'temperature log read',
+        subjectId: lotId,
+        at: now,
+      });
     });
   } catch (error) {
     if (!isDuplicate(error)) throw error;
   }
-  const known = await db.loggerRuns.findOne({ where: { clubId, lotId, contentHash }, attributes: { exclude: ['readings', 'series'] }, raw: true });
-  if (!known) throw new UseCaseError('conflict', 'This run was read for another lot. Reload the page and choose the file again.');
+  const known = await db.loggerRuns.findOne({
+    where: { clubId, lotId, contentHash },
+    attributes: { exclude: ['readings', 'series'] },
+    raw: true,
+  });
+  if (!known)
+    throw new UseCaseError('conflict', 'This run was read for another lot. Reload the page and choose the file again.');
   return known;
 }
 
@@ -158,23 +306,37 @@ const MOST_GAPS = 200;
 
 /** Clocks of the place a lot lies at: that of the site chosen, of the workshops it is chosen for, or of all the club's sites where they agree. */
 async function zoneOfLot(context: Context, lotId: string, siteId: string): Promise<string> {
-  const { db, actor: { clubId } } = context;
+  const {
+    db,
+    actor: { clubId },
+  } = context;
   const sites = await listSites(context);
   if (siteId !== '') return (await getSite(context, siteId)).timeZone;
   const chosen = await db.workshopWoodLots.findAll({ where: { clubId, woodLotId: lotId }, raw: true });
-  const workshops = await db.workshops.findAll({ where: { clubId, id: chosen.map(({ workshopId }) => workshopId) }, raw: true });
+  const workshops = await db.workshops.findAll({
+    where: { clubId, id: chosen.map(({ workshopId }) => workshopId) },
+    raw: true,
+  });
   for (const near of [sites.filter(({ id: one }) => workshops.some((workshop) => workshop.siteId === one)), sites]) {
     const zones = [...new Set(near.map(({ timeZone }) => timeZone))];
     if (zones.length === 1) return zones[0]!;
   }
   if (sites.length === 0) return 'UTC';
-  throw new UseCaseError('invalid', 'The club has sites in several time zones. Choose where the logger lay, and read the file again.', { siteId: 'Choose the place.' });
+  throw new UseCaseError(
+    'invalid',
+    'The club has sites in several time zones. Choose where the logger lay, and read the file again.',
+    { siteId: 'Choose the place.' },
+  );
 }
 
 /** Readings of a lot's runs, for the chart. */
 export async function lotReadings(context: Context, lotId: string): Promise<{ at: string; value: number }[]> {
   allow(context, 'viewer');
-  const runs = await context.db.loggerRuns.findAll({ where: { clubId: context.actor.clubId, lotId }, attributes: ['readings'], raw: true });
+  const runs = await context.db.loggerRuns.findAll({
+    where: { clubId: context.actor.clubId, lotId },
+    attributes: ['readings'],
+    raw: true,
+  });
   return runs.flatMap(({ readings }) => readings).sort((a, b) => a.at.localeCompare(b.at));
 }
 

@@ -20,15 +20,21 @@ export interface WoodSource extends WoodSourceRow {
 
 export async function listSources(context: Context): Promise<WoodSource[]> {
   allow(context, 'viewer');
-  const { db, actor: { clubId } } = context;
+  const {
+    db,
+    actor: { clubId },
+  } = context;
   const sources = await db.woodSources.findAll({ where: { clubId }, order: [['name', 'ASC']], raw: true });
   const plantIds = sources.flatMap(({ plantId }) => plantId ?? []);
   const [years, bookings, plants, unions] = await Promise.all([
-    db.woodSourceYears.findAll({ where: { clubId }, order: [['year', 'DESC']], raw: true }), db.woodSourceBookings.findAll({ where: { clubId }, order: [['id', 'ASC']], raw: true }),
-    db.plants.findAll({ where: { clubId, id: plantIds }, raw: true }), db.unions.findAll({ where: { clubId, plantId: plantIds }, raw: true }),
+    db.woodSourceYears.findAll({ where: { clubId }, order: [['year', 'DESC']], raw: true }),
+    db.woodSourceBookings.findAll({ where: { clubId }, order: [['id', 'ASC']], raw: true }),
+    db.plants.findAll({ where: { clubId, id: plantIds }, raw: true }),
+    db.unions.findAll({ where: { clubId, plantId: plantIds }, raw: true }),
   ]);
   const [facts, lots] = await Promise.all([
-    db.unionFacts.findAll({ where: { clubId, unionId: unions.map(({ id: unionId }) => unionId) }, raw: true }), db.woodLots.findAll({ where: { clubId, id: plants.map(({ woodLotId }) => woodLotId) }, raw: true }),
+    db.unionFacts.findAll({ where: { clubId, unionId: unions.map(({ id: unionId }) => unionId) }, raw: true }),
+    db.woodLots.findAll({ where: { clubId, id: plants.map(({ woodLotId }) => woodLotId) }, raw: true }),
   ]);
   return sources.map((source) => {
     const plant = plants.find(({ id: plantId }) => plantId === source.plantId);
@@ -37,26 +43,60 @@ export async function listSources(context: Context): Promise<WoodSource[]> {
     const lot = lots.find(({ id: lotId }) => lotId === plant?.woodLotId);
     const states = fact ? [fact.wintered, fact.season, fact.growing, fact.healed] : [];
     return {
-      ...source, code: plant?.code ?? null, lives: source.kind === 'tree' ? null : states.includes('dead') ? 'dead' : states.includes('alive') ? 'alive' : 'unknown', madeOf: lot ? { id: lot.id, variety: lot.variety } : null,
-      years: years.filter(({ sourceId }) => sourceId === source.id).map((year) => ({ ...year, bookings: bookings.filter((one) => one.sourceId === source.id && one.year === year.year) })),
+      ...source,
+      code: plant?.code ?? null,
+      lives:
+        source.kind === 'tree'
+          ? null
+          : states.includes('dead')
+            ? 'dead'
+            : states.includes('alive')
+              ? 'alive'
+              : 'unknown',
+      madeOf: lot ? { id: lot.id, variety: lot.variety } : null,
+      years: years
+        .filter(({ sourceId }) => sourceId === source.id)
+        .map((year) => ({
+          ...year,
+          bookings: bookings.filter((one) => one.sourceId === source.id && one.year === year.year),
+        })),
     };
   });
 }
 
 const sourceInput = object({
-  kind: string().oneOf(['keeper', 'tree'] as const, 'Choose a tree or a keeper.').required('Choose a tree or a keeper.'), name: text('a name for the plant', 120), variety: text('the variety', 80), species: text('the species', 60),
-  region: optionalText('the region', 80), note: optionalText('the note', 300), code: trimmed().transform((value: unknown) => (typeof value === 'string' ? value.toUpperCase() : value)).default(''),
+  kind: string()
+    .oneOf(['keeper', 'tree'] as const, 'Choose a tree or a keeper.')
+    .required('Choose a tree or a keeper.'),
+  name: text('a name for the plant', 120),
+  variety: text('the variety', 80),
+  species: text('the species', 60),
+  region: optionalText('the region', 80),
+  note: optionalText('the note', 300),
+  code: trimmed()
+    .transform((value: unknown) => (typeof value === 'string' ? value.toUpperCase() : value))
+    .default(''),
 });
 
 /** Makes or changes a source under an id from the browser. A keeper is named by the code on its tag. */
 export async function putSource(context: Context, sourceId: string, input: unknown): Promise<void> {
   allow(context, 'assistant');
-  const { db, actor: { clubId, userId }, now } = context;
+  const {
+    db,
+    actor: { clubId, userId },
+    now,
+  } = context;
   parse(id('the plant'), sourceId);
   const { code, ...given } = parse(sourceInput, input);
   const plant = given.kind === 'keeper' ? await db.plants.findOne({ where: { clubId, code }, raw: true }) : null;
-  if (given.kind === 'keeper' && !plant) throw new UseCaseError('invalid', `No keeper of this club has the code "${code.slice(0, 12)}". Read it from the tag again.`, { code: 'Not known.' });
-  if (plant?.voidedAt) throw new UseCaseError('invalid', 'This code was made void: no plant carries it.', { code: 'Void.' });
+  if (given.kind === 'keeper' && !plant)
+    throw new UseCaseError(
+      'invalid',
+      `No keeper of this club has the code "${code.slice(0, 12)}". Read it from the tag again.`,
+      { code: 'Not known.' },
+    );
+  if (plant?.voidedAt)
+    throw new UseCaseError('invalid', 'This code was made void: no plant carries it.', { code: 'Void.' });
   const row = { ...given, plantId: plant?.id ?? null };
   try {
     await transact(db, async (transaction) => {
@@ -64,42 +104,92 @@ export async function putSource(context: Context, sourceId: string, input: unkno
       if (known && known.clubId !== clubId) throw notFound('The plant');
       if (known) await db.woodSources.update(row, { where: { clubId, id: sourceId }, transaction });
       else await db.woodSources.create({ ...row, id: sourceId, clubId }, { transaction });
-      await audit(db, transaction, { clubId, actorId: userId, action: known ? 'wood source changed' : 'wood source added', subjectId: sourceId, at: now });
+      await audit(db, transaction, {
+        clubId,
+        actorId: userId,
+        action: known ? 'wood source changed' : 'wood source added',
+        subjectId: sourceId,
+        at: now,
+      });
     });
   } catch (error) {
     if (!isDuplicate(error)) throw error;
     if (await db.woodSources.findOne({ where: { clubId, id: sourceId, name: row.name }, raw: true })) return;
-    throw new UseCaseError('conflict', plant ? 'This keeper is a source already, or the name is taken.' : 'A plant of this name is a source already. Use it, or name this one otherwise.', { name: 'Taken already.' });
+    throw new UseCaseError(
+      'conflict',
+      plant
+        ? 'This keeper is a source already, or the name is taken.'
+        : 'A plant of this name is a source already. Use it, or name this one otherwise.',
+      { name: 'Taken already.' },
+    );
   }
 }
 
-const year = () => number().typeError('Enter the year in figures.').required('Enter the year.').integer('Enter a whole year.').min(1950, 'That year cannot be right.').max(2200, 'That year cannot be right.');
+const year = () =>
+  number()
+    .typeError('Enter the year in figures.')
+    .required('Enter the year.')
+    .integer('Enter a whole year.')
+    .min(1950, 'That year cannot be right.')
+    .max(2200, 'That year cannot be right.');
 const yearInput = object({ sticks: count('Sticks it can give', 0, 10_000) });
 
 /** Says how many sticks a source can give in a year; not below what is promised. */
-export async function putSourceYear(context: Context, sourceId: string, givenYear: unknown, input: unknown): Promise<void> {
+export async function putSourceYear(
+  context: Context,
+  sourceId: string,
+  givenYear: unknown,
+  input: unknown,
+): Promise<void> {
   allow(context, 'assistant');
-  const { db, actor: { clubId, userId }, now } = context;
+  const {
+    db,
+    actor: { clubId, userId },
+    now,
+  } = context;
   await findSource(context, sourceId);
   const of = parse(year(), givenYear);
   const { sticks } = parse(yearInput, input);
   await transact(db, async (transaction) => {
-    await db.woodSourceYears.bulkCreate([{ clubId, sourceId, year: of, sticks: 0, booked: 0 }], { ignoreDuplicates: true, transaction });
+    await db.woodSourceYears.bulkCreate([{ clubId, sourceId, year: of, sticks: 0, booked: 0 }], {
+      ignoreDuplicates: true,
+      transaction,
+    });
     const where = { clubId, sourceId, year: of };
     const known = await db.woodSourceYears.findOne({ where, transaction, raw: true });
     await db.woodSourceYears.update({ sticks }, { where: { ...where, booked: { [Op.lte]: sticks } }, transaction });
     const after = await db.woodSourceYears.findOne({ where, transaction, raw: true });
-    if (after!.sticks !== sticks) throw new UseCaseError('conflict', `${known!.booked} sticks of ${of} are promised, so it cannot be ${sticks}. Take a promise back first.`, { sticks: `${known!.booked} are promised.` });
-    await audit(db, transaction, { clubId, actorId: userId, action: 'wood source year set', subjectId: sourceId, at: now });
+    if (after!.sticks !== sticks)
+      throw new UseCaseError(
+        'conflict',
+        `${known!.booked} sticks of ${of} are promised, so it cannot be ${sticks}. Take a promise back first.`,
+        { sticks: `${known!.booked} are promised.` },
+      );
+    await audit(db, transaction, {
+      clubId,
+      actorId: userId,
+      action: 'wood source year set',
+      subjectId: sourceId,
+      at: now,
+    });
   });
 }
 
 const promiseInput = object({ year: year(), whom: text('who gets them', 120), sticks: count('Sticks', 1, 10_000) });
 
 /** Promises sticks of a year to somebody, never more than the plant can give. */
-export async function promiseSticks(context: Context, sourceId: string, bookingId: string, input: unknown): Promise<void> {
+export async function promiseSticks(
+  context: Context,
+  sourceId: string,
+  bookingId: string,
+  input: unknown,
+): Promise<void> {
   allow(context, 'assistant');
-  const { db, actor: { clubId, userId }, now } = context;
+  const {
+    db,
+    actor: { clubId, userId },
+    now,
+  } = context;
   await findSource(context, sourceId);
   parse(id('the promise'), bookingId);
   const given = parse(promiseInput, input);
@@ -107,13 +197,26 @@ export async function promiseSticks(context: Context, sourceId: string, bookingI
     await transact(db, async (transaction) => {
       await db.woodSourceBookings.create({ ...given, id: bookingId, clubId, sourceId }, { transaction });
       const where = { clubId, sourceId, year: given.year };
-      const [taken] = await db.woodSourceYears.update({ booked: literal(`booked + ${given.sticks}`) as never }, { where: { ...where, [Op.and]: [literal(`booked + ${given.sticks} <= sticks`)] }, transaction });
+      const [taken] = await db.woodSourceYears.update(
+        { booked: literal(`booked + ${given.sticks}`) as never },
+        { where: { ...where, [Op.and]: [literal(`booked + ${given.sticks} <= sticks`)] }, transaction },
+      );
       if (taken === 0) {
         const row = await db.woodSourceYears.findOne({ where, transaction, raw: true });
         const free = row ? row.sticks - row.booked : 0;
-        throw new UseCaseError('conflict', `It can give ${free} more sticks in ${given.year}, not ${given.sticks}. ${row ? 'Promise fewer, or say that it can give more.' : 'Say first how many it can give that year.'}`, { sticks: `${free} free.` });
+        throw new UseCaseError(
+          'conflict',
+          `It can give ${free} more sticks in ${given.year}, not ${given.sticks}. ${row ? 'Promise fewer, or say that it can give more.' : 'Say first how many it can give that year.'}`,
+          { sticks: `${free} free.` },
+        );
       }
-      await audit(db, transaction, { clubId, actorId: userId, action: 'sticks promised', subjectId: sourceId, at: now });
+      await audit(db, transaction, {
+        clubId,
+        actorId: userId,
+        action: 'sticks promised',
+        subjectId: sourceId,
+        at: now,
+      });
     });
   } catch (error) {
     if (!isDuplicate(error)) throw error;
@@ -122,14 +225,31 @@ export async function promiseSticks(context: Context, sourceId: string, bookingI
 
 export async function takePromiseBack(context: Context, sourceId: string, bookingId: string): Promise<void> {
   allow(context, 'assistant');
-  const { db, actor: { clubId, userId }, now } = context;
+  const {
+    db,
+    actor: { clubId, userId },
+    now,
+  } = context;
   await findSource(context, sourceId);
   await transact(db, async (transaction) => {
-    const known = await db.woodSourceBookings.findOne({ where: { clubId, sourceId, id: bookingId }, transaction, raw: true });
+    const known = await db.woodSourceBookings.findOne({
+      where: { clubId, sourceId, id: bookingId },
+      transaction,
+      raw: true,
+    });
     const gone = known ? await db.woodSourceBookings.destroy({ where: { clubId, id: bookingId }, transaction }) : 0;
     if (gone === 0) return;
-    await db.woodSourceYears.update({ booked: literal(`booked - ${known!.sticks}`) as never }, { where: { clubId, sourceId, year: known!.year }, transaction });
-    await audit(db, transaction, { clubId, actorId: userId, action: 'promise taken back', subjectId: sourceId, at: now });
+    await db.woodSourceYears.update(
+      { booked: literal(`booked - ${known!.sticks}`) as never },
+      { where: { clubId, sourceId, year: known!.year }, transaction },
+    );
+    await audit(db, transaction, {
+      clubId,
+      actorId: userId,
+      action: 'promise taken back',
+      subjectId: sourceId,
+      at: now,
+    });
   });
 }
 

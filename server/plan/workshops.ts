@@ -12,7 +12,12 @@ const workshopInput = object({
   title: text('a title', 120),
   date: isoDate('the date'),
   siteId: id('the site'),
-  method: string().oneOf(METHODS.map((method) => method.id), 'Choose a method from the list.').required('Choose a method.'),
+  method: string()
+    .oneOf(
+      METHODS.map((method) => method.id),
+      'Choose a method from the list.',
+    )
+    .required('Choose a method.'),
   promisedKeepers: count('Keepers promised to each person', 0, 20),
   promise: optionalText('the promise', 200),
 });
@@ -30,15 +35,29 @@ export async function putWorkshop(context: Context, workshopId: string, input: u
     await transact(db, async (transaction) => {
       const known = await db.workshops.findOne({ where: { id: workshopId }, transaction, raw: true });
       if (known && known.clubId !== clubId) throw notFound('The workshop');
-      if (known && known.method !== given.method && (await db.unions.count({ where: { clubId, workshopId }, transaction })) > 0) {
-        throw new UseCaseError('conflict', 'Unions of this workshop are scored by its method already. Make another workshop for the other method.', {
-          method: 'Unions are scored by it already.',
-        });
+      if (
+        known &&
+        known.method !== given.method &&
+        (await db.unions.count({ where: { clubId, workshopId }, transaction })) > 0
+      ) {
+        throw new UseCaseError(
+          'conflict',
+          'Unions of this workshop are scored by its method already. Make another workshop for the other method.',
+          {
+            method: 'Unions are scored by it already.',
+          },
+        );
       }
       if (known) await db.workshops.update(given, { where: { clubId, id: workshopId }, transaction });
       else await db.workshops.create({ ...given, id: workshopId, clubId, createdAt: now }, { transaction });
       await db.unionFacts.update({ date: given.date }, { where: { clubId, workshopId }, transaction });
-      await audit(db, transaction, { clubId, actorId: actor.userId, action: known ? 'workshop changed' : 'workshop made', subjectId: workshopId, at: now });
+      await audit(db, transaction, {
+        clubId,
+        actorId: actor.userId,
+        action: known ? 'workshop changed' : 'workshop made',
+        subjectId: workshopId,
+        at: now,
+      });
     });
   } catch (error) {
     // Two requests of one click: the other one made it.
@@ -50,13 +69,22 @@ export async function putWorkshop(context: Context, workshopId: string, input: u
 export async function getWorkshop(context: Context, workshopId: string): Promise<WorkshopRow> {
   allow(context, 'viewer');
   // A page that looks has the list for its season line anyway.
-  const workshop = context.looking ? (await allWorkshops(context)).find(({ id: one }) => one === workshopId) : await context.db.workshops.findOne({ where: { clubId: context.actor.clubId, id: workshopId }, raw: true });
+  const workshop = context.looking
+    ? (await allWorkshops(context)).find(({ id: one }) => one === workshopId)
+    : await context.db.workshops.findOne({ where: { clubId: context.actor.clubId, id: workshopId }, raw: true });
   if (!workshop) throw notFound('The workshop');
   return workshop;
 }
 
 async function allWorkshops({ db, actor: { clubId } }: Context): Promise<WorkshopRow[]> {
-  return db.workshops.findAll({ where: { clubId }, order: [['date', 'ASC'], ['id', 'ASC']], raw: true });
+  return db.workshops.findAll({
+    where: { clubId },
+    order: [
+      ['date', 'ASC'],
+      ['id', 'ASC'],
+    ],
+    raw: true,
+  });
 }
 
 /** The club's workshops by date, without those that were put away. */
@@ -68,37 +96,69 @@ export async function listWorkshops(context: Context): Promise<WorkshopRow[]> {
 /** Those that were put away, the last one first. */
 export async function workshopsPutAway(context: Context): Promise<WorkshopRow[]> {
   allow(context, 'viewer');
-  return (await allWorkshops(context)).filter(({ putAwayAt }) => putAwayAt !== null).sort((a, b) => b.putAwayAt!.getTime() - a.putAwayAt!.getTime());
+  return (await allWorkshops(context))
+    .filter(({ putAwayAt }) => putAwayAt !== null)
+    .sort((a, b) => b.putAwayAt!.getTime() - a.putAwayAt!.getTime());
 }
 
-const awayInput = object({ away: flag().typeError('Say whether it is put away.').required('Say whether it is put away.') });
+const awayInput = object({
+  away: flag().typeError('Say whether it is put away.').required('Say whether it is put away.'),
+});
 
 /** Puts a workshop made by mistake away, or brings it back with all that belongs to it. Asked twice it is done once. */
 export async function putWorkshopAway(context: Context, workshopId: string, input: unknown): Promise<void> {
   allow(context, 'assistant');
-  const { db, actor: { clubId, userId }, now } = context;
+  const {
+    db,
+    actor: { clubId, userId },
+    now,
+  } = context;
   const { away } = parse(awayInput, input);
   const workshop = await getWorkshop(context, workshopId);
   if ((workshop.putAwayAt !== null) === away) return;
   await transact(db, async (transaction) => {
     await db.workshops.update({ putAwayAt: away ? now : null }, { where: { clubId, id: workshopId }, transaction });
-    await audit(db, transaction, { clubId, actorId: userId, action: away ? 'workshop put away' : 'workshop brought back', subjectId: workshopId, at: now });
+    await audit(db, transaction, {
+      clubId,
+      actorId: userId,
+      action: away ? 'workshop put away' : 'workshop brought back',
+      subjectId: workshopId,
+      at: now,
+    });
   });
 }
 
-const dateInput = object({ date: isoDate('the date'), from: string().typeError('Reload the page.').required('Reload the page.').matches(/^\d{4}-\d{2}-\d{2}$/, 'Reload the page.') });
+const dateInput = object({
+  date: isoDate('the date'),
+  from: string()
+    .typeError('Reload the page.')
+    .required('Reload the page.')
+    .matches(/^\d{4}-\d{2}-\d{2}$/, 'Reload the page.'),
+});
 
 /** Moves a workshop to another day, if it still is on the day it was when somebody took hold of it. */
 export async function moveWorkshop(context: Context, workshopId: string, input: unknown): Promise<WorkshopRow> {
   allow(context, 'assistant');
-  const { db, actor: { clubId, userId }, now } = context;
+  const {
+    db,
+    actor: { clubId, userId },
+    now,
+  } = context;
   const workshop = await getWorkshop(context, workshopId);
   const { date, from } = parse(dateInput, input, context.now);
   if (workshop.date === date) return workshop;
-  if ((await db.unions.count({ where: { clubId, workshopId } })) > 0) throw new UseCaseError('conflict', 'Unions of this day are scored already, so it was held then. Change a mistaken date under “The day”.');
+  if ((await db.unions.count({ where: { clubId, workshopId } })) > 0)
+    throw new UseCaseError(
+      'conflict',
+      'Unions of this day are scored already, so it was held then. Change a mistaken date under “The day”.',
+    );
   await transact(db, async (transaction) => {
     const [moved] = await db.workshops.update({ date }, { where: { clubId, id: workshopId, date: from }, transaction });
-    if (moved === 0) throw new UseCaseError('conflict', 'Somebody moved this workshop meanwhile. Reload the page to see the day it is on now.');
+    if (moved === 0)
+      throw new UseCaseError(
+        'conflict',
+        'Somebody moved this workshop meanwhile. Reload the page to see the day it is on now.',
+      );
     await audit(db, transaction, { clubId, actorId: userId, action: 'workshop moved', subjectId: workshopId, at: now });
   });
   return getWorkshop(context, workshopId);

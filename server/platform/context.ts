@@ -44,5 +44,8 @@ const RANK: Record<Role, number> = { viewer: 0, assistant: 1, lead: 2 };
 /** Refuses an actor below `least`. The first line of every use case that needs a role. */
 export function allow({ actor }: Context, least: Role): void {
   if (RANK[actor.role] >= RANK[least]) return;
-  throw new UseCaseError('forbidden', `Only ${least === 'lead' ? 'the lead' : 'the lead or an assistant'} of ${actor.clubName} may do this. Ask them, or have your role changed.`);
+  throw new UseCaseError(
+    'forbidden',
+    `Only ${least === 'lead' ? 'the lead' : 'the lead or an assistant'} of ${actor.clubName} may do this. Ask them, or have your role changed.`,
+  );
 }

@@ -3,9 +3,16 @@ import type { JudgementRow } from '@/db/models/rows';
 import { countingJudgement, standing } from './counting-judgement';
 
 const judgement = (id: string, minute: number, changes: Partial<JudgementRow> = {}): JudgementRow =>
-  ({ id, correctsId: null, withdrawnAt: null, recordedAt: new Date(Date.UTC(2027, 2, 6, 9, minute)), ...changes }) as JudgementRow;
+  ({
+    id,
+    correctsId: null,
+    withdrawnAt: null,
+    recordedAt: new Date(Date.UTC(2027, 2, 6, 9, minute)),
+    ...changes,
+  }) as JudgementRow;
 const gone = new Date(Date.UTC(2027, 2, 6, 10));
-const counts = (all: JudgementRow[], chosenJudgementId: string | null = null) => countingJudgement({ chosenJudgementId }, all)?.id ?? null;
+const counts = (all: JudgementRow[], chosenJudgementId: string | null = null) =>
+  countingJudgement({ chosenJudgementId }, all)?.id ?? null;
 
 describe('countingJudgement', () => {
   it('is the first to arrive, whatever the order they are read in', () => {

@@ -22,7 +22,10 @@ function origin(judgement: JudgementRow, all: JudgementRow[]): JudgementRow {
  * The one judgement of a union that counts: the one the lead chose, or what has replaced it by
  * correction, else the first that was not blind. Order is that of arrival at the server.
  */
-export function countingJudgement(union: Pick<UnionRow, 'chosenJudgementId'>, judgements: JudgementRow[]): JudgementRow | null {
+export function countingJudgement(
+  union: Pick<UnionRow, 'chosenJudgementId'>,
+  judgements: JudgementRow[],
+): JudgementRow | null {
   const candidates = standing(judgements);
   const chosen = judgements.find(({ id }) => id === union.chosenJudgementId);
   if (chosen) {
@@ -31,5 +34,9 @@ export function countingJudgement(union: Pick<UnionRow, 'chosenJudgementId'>, ju
     if (replacement) return replacement;
   }
   const arrival = (judgement: JudgementRow): number => origin(judgement, judgements).recordedAt.getTime();
-  return candidates.sort((a, b) => Number(a.blind) - Number(b.blind) || arrival(a) - arrival(b) || a.id.localeCompare(b.id))[0] ?? null;
+  return (
+    candidates.sort(
+      (a, b) => Number(a.blind) - Number(b.blind) || arrival(a) - arrival(b) || a.id.localeCompare(b.id),
+    )[0] ?? null
+  );
 }

@@ -2,7 +2,11 @@ import { appendFile, mkdir, readFile } from 'node:fs/promises';
 import { dirname } from 'node:path';
 
 /** Somebody who was erased, by ids alone. */
-export interface Erasure { clubId: string; personId: string; at: Date }
+export interface Erasure {
+  clubId: string;
+  personId: string;
+  at: Date;
+}
 
 /** Who was erased, kept outside the database: a backup that is older than an erasure must not undo it. */
 export interface ErasedList {
@@ -15,7 +19,9 @@ export function erasedListIn(file: string): ErasedList {
   return {
     async add({ clubId, personId, at }) {
       await mkdir(/* turbopackIgnore: true */ dirname(file), { recursive: true, mode: 0o700 });
-      await appendFile(/* turbopackIgnore: true */ file, `${clubId} ${personId} ${at.toISOString()}\n`, { mode: 0o600 });
+      await appendFile(/* turbopackIgnore: true */ file, `${clubId} ${personId} ${at.toISOString()}\n`, {
+        mode: 0o600,
+      });
     },
     async all() {
       const text = await readFile(/* turbopackIgnore: true */ file, 'utf8').catch((error: NodeJS.ErrnoException) => {

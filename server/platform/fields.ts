@@ -10,22 +10,39 @@ export function isId(text: string): boolean {
   return ID.test(text);
 }
 
-export const id = (what: string) => string().strict().typeError(`Choose ${what} again; its identity is damaged.`).required(`Choose ${what}.`).matches(ID, `Choose ${what} again; its identity is damaged.`);
+export const id = (what: string) =>
+  string()
+    .strict()
+    .typeError(`Choose ${what} again; its identity is damaged.`)
+    .required(`Choose ${what}.`)
+    .matches(ID, `Choose ${what} again; its identity is damaged.`);
 
 /** An id or nothing; a choice left open, as a form sends it, is nothing. */
 export const optionalId = (what: string) =>
-  string().transform((_value: unknown, given: unknown) => (given === '' ? null : given)).nullable().typeError(`Choose ${what} again; its identity is damaged.`).default(null).matches(ID, `Choose ${what} again; its identity is damaged.`);
+  string()
+    .transform((_value: unknown, given: unknown) => (given === '' ? null : given))
+    .nullable()
+    .typeError(`Choose ${what} again; its identity is damaged.`)
+    .default(null)
+    .matches(ID, `Choose ${what} again; its identity is damaged.`);
 
 /** Text without space around it. An input of another kind stays what it is, and is refused as such. */
 export const trimmed = () => string().transform((value: unknown) => (typeof value === 'string' ? value.trim() : value));
 
 export const text = (what: string, most: number) =>
-  trimmed().typeError(`Enter ${what} as text.`).required(`Enter ${what}.`).max(most, `Keep ${what} to ${most} characters.`);
+  trimmed()
+    .typeError(`Enter ${what} as text.`)
+    .required(`Enter ${what}.`)
+    .max(most, `Keep ${what} to ${most} characters.`);
 
-export const optionalText = (what: string, most: number) => trimmed().typeError(`Enter ${what} as text.`).default('').max(most, `Keep ${what} to ${most} characters.`);
+export const optionalText = (what: string, most: number) =>
+  trimmed().typeError(`Enter ${what} as text.`).default('').max(most, `Keep ${what} to ${most} characters.`);
 
 /** How many years back and ahead of now a day may lie. */
-interface Years { back: number; ahead: number }
+interface Years {
+  back: number;
+  ahead: number;
+}
 
 /** Nobody plans a workshop further off, and nobody enters an older one. */
 export const WORKSHOP_YEARS: Years = { back: 20, ahead: 5 };
@@ -46,15 +63,29 @@ function shiftYears(date: string, years: number): string {
 
 /** A day within bounds of now, which is given to `parse`. */
 export const isoDate = (what: string, years: Years = WORKSHOP_YEARS) =>
-  string().typeError(`Enter ${what} as year-month-day.`).required(`Enter ${what}.`).test('iso-date', ({ value }) => datedProblem(what, value as string, years), function test(value) {
-    return isDayWithin(value ?? '', this.options.context?.now as Date | undefined, years);
-  });
+  string()
+    .typeError(`Enter ${what} as year-month-day.`)
+    .required(`Enter ${what}.`)
+    .test(
+      'iso-date',
+      ({ value }) => datedProblem(what, value as string, years),
+      function test(value) {
+        return isDayWithin(value ?? '', this.options.context?.now as Date | undefined, years);
+      },
+    );
 
 /** A day that may be left empty. */
 export const optionalDate = (what: string, years: Years = FAR_YEARS) =>
-  string().typeError(`Enter ${what} as year-month-day, or leave it empty.`).default('').test('iso-date', ({ value }) => datedProblem(what, value as string, years), function test(value) {
-    return !value || isDayWithin(value, this.options.context?.now as Date | undefined, years);
-  });
+  string()
+    .typeError(`Enter ${what} as year-month-day, or leave it empty.`)
+    .default('')
+    .test(
+      'iso-date',
+      ({ value }) => datedProblem(what, value as string, years),
+      function test(value) {
+        return !value || isDayWithin(value, this.options.context?.now as Date | undefined, years);
+      },
+    );
 
 function isDayWithin(value: string, now: Date | undefined, years: Years): boolean {
   if (!now) throw new Error('A day is checked against now: hand it to parse.');
@@ -62,7 +93,9 @@ function isDayWithin(value: string, now: Date | undefined, years: Years): boolea
 }
 
 function datedProblem(what: string, value: string, { back, ahead }: Years): string {
-  return isIsoDate(value ?? '') ? `Check the year of ${what}: it must lie between ${back} years back and ${ahead} ahead.` : `Enter ${what} as an existing date, year-month-day.`;
+  return isIsoDate(value ?? '')
+    ? `Check the year of ${what}: it must lie between ${back} years back and ${ahead} ahead.`
+    : `Enter ${what} as an existing date, year-month-day.`;
 }
 
 /**
@@ -74,10 +107,14 @@ export function normaliseEmail(text: string): string {
 }
 
 export const email = () =>
-  trimmed().transform((value: unknown) => (typeof value === 'string' ? normaliseEmail(value) : value)).typeError('Enter the e-mail address as text.').max(254, 'Keep the e-mail address to 254 characters.').matches(/^[^\s@]+@[^\s@]+\.[^\s@]+$/, {
-    message: 'Enter an e-mail address of the form name@place.example.',
-    excludeEmptyString: true,
-  });
+  trimmed()
+    .transform((value: unknown) => (typeof value === 'string' ? normaliseEmail(value) : value))
+    .typeError('Enter the e-mail address as text.')
+    .max(254, 'Keep the e-mail address to 254 characters.')
+    .matches(/^[^\s@]+@[^\s@]+\.[^\s@]+$/, {
+      message: 'Enter an e-mail address of the form name@place.example.',
+      excludeEmptyString: true,
+    });
 
 export const count = (what: string, least: number, most: number) =>
   number()
@@ -95,7 +132,10 @@ export function isPlainObject(value: unknown): value is Record<string, unknown> 
 }
 
 /** The paper a file is asked for. */
-export const paper = () => string().oneOf(['A4', 'Letter'] as const, 'Choose A4 or Letter.').default('A4');
+export const paper = () =>
+  string()
+    .oneOf(['A4', 'Letter'] as const, 'Choose A4 or Letter.')
+    .default('A4');
 
 export const paperInput = object({ paper: paper() });
 

@@ -33,7 +33,11 @@ function packed({ instants, values }: LoggerRun): Uint8Array {
 
 export const READERS = { run: readRun, roster: readRoster, normals: readNormals, calipers: readCalipers };
 
-interface Job { id: number; kind: keyof typeof READERS; args: unknown[] }
+interface Job {
+  id: number;
+  kind: keyof typeof READERS;
+  args: unknown[];
+}
 
 parentPort?.on('message', ({ id, kind, args }: Job) => {
   try {

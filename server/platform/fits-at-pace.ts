@@ -13,7 +13,12 @@ export const PER_ACCOUNT = { free: 8, first: 30, most: 900 };
  *
  * @throws UseCaseError that says how long to wait.
  */
-export function fitsAtPace(services: Pick<Services, 'db' | 'now'>, bucket: string, passwordHash: string | null, password: string): Promise<boolean> {
+export function fitsAtPace(
+  services: Pick<Services, 'db' | 'now'>,
+  bucket: string,
+  passwordHash: string | null,
+  password: string,
+): Promise<boolean> {
   return oneAtATime(bucket, async () => {
     await slowDown(services, bucket, PER_ACCOUNT);
     const fits = await passwordFits(passwordHash, password);

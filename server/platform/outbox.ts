@@ -12,7 +12,12 @@ const ORPHANED = 10 * 60_000;
  * @returns how many of the letters to growers are still waiting.
  */
 export async function deliverLetters({ db, mail }: Pick<Services, 'db' | 'mail'>, clubId?: string): Promise<number> {
-  const messages = await db.messages.findAll({ where: { state: 'queued', ...(clubId ? { clubId } : {}) }, attributes: ['id'], order: [['id', 'ASC']], raw: true });
+  const messages = await db.messages.findAll({
+    where: { state: 'queued', ...(clubId ? { clubId } : {}) },
+    attributes: ['id'],
+    order: [['id', 'ASC']],
+    raw: true,
+  });
   const letters = await db.accountLetters.findAll({ where: { state: 'queued' }, attributes: ['id'], raw: true });
   const released = async (rows: { id: string }[]): Promise<string[]> => {
     const done: string[] = [];
@@ -34,7 +39,10 @@ export async function deliverLetters({ db, mail }: Pick<Services, 'db' | 'mail'>
 /** Removes files that no letter speaks of: their server died before it had noted them, or their person was erased. */
 export async function sweepOutbox({ db, mail, now }: Pick<Services, 'db' | 'mail' | 'now'>): Promise<number> {
   const files = await mail.unsent();
-  const known = await knownLetters(db, files.map(({ id }) => id));
+  const known = await knownLetters(
+    db,
+    files.map(({ id }) => id),
+  );
   const orphans = files.filter(({ id, since }) => !known.has(id) && now.getTime() - since.getTime() > ORPHANED);
   for (const { id } of orphans) await mail.discard(id);
   return orphans.length;
@@ -43,7 +51,10 @@ export async function sweepOutbox({ db, mail, now }: Pick<Services, 'db' | 'mail
 /** Those of some ids that a row speaks of. */
 export async function knownLetters(db: Database, ids: string[]): Promise<Set<string>> {
   if (ids.length === 0) return new Set();
-  const rows = await Promise.all([db.messages.findAll({ where: { id: ids }, attributes: ['id'], raw: true }), db.accountLetters.findAll({ where: { id: ids }, attributes: ['id'], raw: true })]);
+  const rows = await Promise.all([
+    db.messages.findAll({ where: { id: ids }, attributes: ['id'], raw: true }),
+    db.accountLetters.findAll({ where: { id: ids }, attributes: ['id'], raw: true }),
+  ]);
   return new Set(rows.flat().map(({ id }) => id));
 }
 
@@ -60,8 +71,20 @@ export interface OutboxMessage {
 export async function outbox(context: Context, most = 200): Promise<OutboxMessage[]> {
   // Bodies hold private links, so this is for those who may send them.
   allow(context, 'assistant');
-  const { db, mail, actor: { clubId } } = context;
-  const rows = await db.messages.findAll({ where: { clubId, state: 'delivered' }, order: [['createdAt', 'DESC'], ['id', 'DESC']], limit: most, raw: true });
+  const {
+    db,
+    mail,
+    actor: { clubId },
+  } = context;
+  const rows = await db.messages.findAll({
+    where: { clubId, state: 'delivered' },
+    order: [
+      ['createdAt', 'DESC'],
+      ['id', 'DESC'],
+    ],
+    limit: most,
+    raw: true,
+  });
   return Promise.all(
     rows.map(async ({ id, createdAt, subject }) => {
       const sent = await mail.read(id);
@@ -73,7 +96,13 @@ export async function outbox(context: Context, most = 200): Promise<OutboxMessag
 /** Letters of the club that wait to be handed to the mail service, and since when. */
 export async function waitingLetters(context: Context): Promise<{ count: number; since: Date | null }> {
   allow(context, 'assistant');
-  const { db, actor: { clubId } } = context;
+  const {
+    db,
+    actor: { clubId },
+  } = context;
   const where = { clubId, state: 'queued' as const };
-  return { count: await db.messages.count({ where }), since: (await db.messages.min('createdAt', { where })) as Date | null };
+  return {
+    count: await db.messages.count({ where }),
+    since: (await db.messages.min('createdAt', { where })) as Date | null,
+  };
 }

@@ -5,7 +5,11 @@ import { UseCaseError } from './use-case-error';
 
 type Readers = typeof READERS;
 
-interface Waiting { resolve: (result: never) => void; reject: (error: Error) => void; timer: NodeJS.Timeout }
+interface Waiting {
+  resolve: (result: never) => void;
+  reject: (error: Error) => void;
+  timer: NodeJS.Timeout;
+}
 
 /** A file that takes longer than this to read is given up, ms. */
 const PATIENCE = 20_000;
@@ -19,7 +23,10 @@ const waiting = new Map<number, Waiting>();
  *
  * @throws UseCaseError when it takes too long.
  */
-export function readFile<Kind extends keyof Readers>(kind: Kind, ...args: Parameters<Readers[Kind]>): Promise<ReturnType<Readers[Kind]>> {
+export function readFile<Kind extends keyof Readers>(
+  kind: Kind,
+  ...args: Parameters<Readers[Kind]>
+): Promise<ReturnType<Readers[Kind]>> {
   return new Promise((resolve, reject) => {
     const id = ++last;
     const timer = setTimeout(() => {
@@ -33,7 +40,9 @@ export function readFile<Kind extends keyof Readers>(kind: Kind, ...args: Parame
 function running(): Worker {
   if (thread) return thread;
   // A file of its own and no part of the build: it runs as the rest of the server does.
-  thread = new Worker(join(/* turbopackIgnore: true */ process.cwd(), 'server', 'platform', 'file-thread-start.mjs'), { execArgv: [] });
+  thread = new Worker(join(/* turbopackIgnore: true */ process.cwd(), 'server', 'platform', 'file-thread-start.mjs'), {
+    execArgv: [],
+  });
   thread.unref();
   thread.on('message', ({ id, result, fault }: { id: number; result: never; fault?: string }) => {
     const one = waiting.get(id);

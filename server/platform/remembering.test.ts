@@ -13,17 +13,24 @@ beforeAll(async () => {
   workshop = await testWorkshop(club);
 });
 async function stamps(): Promise<Stamps> {
-  const rows = await club.services.db.sequelize.query<{ t: string; s: string }>('SELECT table_name AS t, stamp AS s FROM table_stamps WHERE club_id = :clubId', { replacements: { clubId: club.clubId }, type: QueryTypes.SELECT });
+  const rows = await club.services.db.sequelize.query<{ t: string; s: string }>(
+    'SELECT table_name AS t, stamp AS s FROM table_stamps WHERE club_id = :clubId',
+    { replacements: { clubId: club.clubId }, type: QueryTypes.SELECT },
+  );
   return Object.fromEntries(rows.map(({ t, s }) => [t, s]));
 }
 /** A look at a page, and how many statements it sent. */
-async function look<T>(work: (db: ReturnType<typeof rememberingDatabase>) => Promise<T>, given?: Stamps | null): Promise<{ seen: T; asked: number }> {
+async function look<T>(
+  work: (db: ReturnType<typeof rememberingDatabase>) => Promise<T>,
+  given?: Stamps | null,
+): Promise<{ seen: T; asked: number }> {
   const { db } = club.services;
   const known = given === undefined ? await stamps() : given;
   const { given: seen, asked } = await statementsOf(club, () => work(rememberingDatabase(db, club.clubId, known)));
   return { seen, asked: asked.length };
 }
-const workshops = (db: ReturnType<typeof rememberingDatabase>) => db.workshops.findAll({ where: { clubId: club.clubId }, raw: true });
+const workshops = (db: ReturnType<typeof rememberingDatabase>) =>
+  db.workshops.findAll({ where: { clubId: club.clubId }, raw: true });
 
 describe('a database that remembers', () => {
   it('asks the same once, and not at all while nothing has changed; every change is seen', async () => {
@@ -32,39 +39,67 @@ describe('a database that remembers', () => {
     expect((await look(twice)).asked).toBe(0);
     for (const change of [{ title: 'By update' }, { title: 'Again' }]) {
       await club.services.db.workshops.update(change, { where: { id: workshop.id } });
-      const { seen: [first], asked } = await look(twice);
+      const {
+        seen: [first],
+        asked,
+      } = await look(twice);
       expect(asked).toBe(1);
       expect(first![0]!.title).toBe(change.title);
     }
     const id = uuid();
-    await club.services.db.stockLots.create({ id, clubId: club.clubId, stockType: 'Fresh', species: 'pear', stocks: 0 });
-    const lots = async (db: ReturnType<typeof rememberingDatabase>) => db.stockLots.findAll({ where: { clubId: club.clubId }, raw: true });
+    await club.services.db.stockLots.create({
+      id,
+      clubId: club.clubId,
+      stockType: 'Fresh',
+      species: 'pear',
+      stocks: 0,
+    });
+    const lots = async (db: ReturnType<typeof rememberingDatabase>) =>
+      db.stockLots.findAll({ where: { clubId: club.clubId }, raw: true });
     expect((await look(lots)).seen).toHaveLength(2);
     await club.services.db.stockLots.destroy({ where: { id } });
     expect((await look(lots)).seen).toHaveLength(1);
     // A statement typed by hand, past all of our code.
-    await club.services.db.sequelize.query("UPDATE workshops SET title = 'By hand' WHERE id = :id", { replacements: { id: workshop.id }, type: QueryTypes.UPDATE });
+    await club.services.db.sequelize.query("UPDATE workshops SET title = 'By hand' WHERE id = :id", {
+      replacements: { id: workshop.id },
+      type: QueryTypes.UPDATE,
+    });
     expect((await look(workshops)).seen[0]!.title).toBe('By hand');
   });
   it('never remembers the time, what every judgement writes, or anything of another club', async () => {
-    const time = async (db: ReturnType<typeof rememberingDatabase>) => (await db.sequelize.query<{ at: Date }>('SELECT NOW(3) AS at', { type: QueryTypes.SELECT }))[0]!.at.getTime();
+    const time = async (db: ReturnType<typeof rememberingDatabase>) =>
+      (await db.sequelize.query<{ at: Date }>('SELECT NOW(3) AS at', { type: QueryTypes.SELECT }))[0]!.at.getTime();
     const first = (await look(time)).seen;
     await new Promise((resolve) => setTimeout(resolve, 20));
     expect((await look(time)).seen).toBeGreaterThan(first);
-    const unions = async (db: ReturnType<typeof rememberingDatabase>) => db.unions.count({ where: { clubId: club.clubId } });
+    const unions = async (db: ReturnType<typeof rememberingDatabase>) =>
+      db.unions.count({ where: { clubId: club.clubId } });
     await look(unions);
     expect((await look(unions)).asked).toBe(1);
-    const joined = async (db: ReturnType<typeof rememberingDatabase>) => db.sequelize.query('SELECT s.id FROM seats s JOIN unions u ON u.seat_id = s.id WHERE s.club_id = :clubId', { replacements: { clubId: club.clubId }, type: QueryTypes.SELECT });
+    const joined = async (db: ReturnType<typeof rememberingDatabase>) =>
+      db.sequelize.query('SELECT s.id FROM seats s JOIN unions u ON u.seat_id = s.id WHERE s.club_id = :clubId', {
+        replacements: { clubId: club.clubId },
+        type: QueryTypes.SELECT,
+      });
     await look(joined);
     expect((await look(joined)).asked).toBe(1);
     const other = await testClub();
-    expect(await rememberingDatabase(club.services.db, other.clubId, {}).workshops.findAll({ where: { clubId: other.clubId }, raw: true })).toEqual([]);
+    expect(
+      await rememberingDatabase(club.services.db, other.clubId, {}).workshops.findAll({
+        where: { clubId: other.clubId },
+        raw: true,
+      }),
+    ).toEqual([]);
   });
   it('gives everybody a list of their own, and rows that nobody changes', async () => {
-    const { seen: [one, two] } = await look(async (db) => [await workshops(db), await workshops(db)]);
+    const {
+      seen: [one, two],
+    } = await look(async (db) => [await workshops(db), await workshops(db)]);
     one!.length = 0;
     expect(two).toHaveLength(1);
-    expect(() => { two![0]!.title = 'Changed'; }).toThrow(TypeError);
+    expect(() => {
+      two![0]!.title = 'Changed';
+    }).toThrow(TypeError);
   });
   it('stops remembering when something is written, and inside a transaction', async () => {
     const { seen } = await look(async (db) => {
@@ -73,10 +108,14 @@ describe('a database that remembers', () => {
       return [before, (await workshops(db))[0]!.title];
     });
     expect(seen[1]).toBe(`${seen[0]} and more`);
-    const { seen: inside } = await look((db) => db.sequelize.transaction((transaction) => insideTransaction(async () => {
-      await club.services.db.workshops.update({ title: 'Within' }, { where: { id: workshop.id }, transaction });
-      return (await db.workshops.findAll({ where: { clubId: club.clubId }, transaction, raw: true }))[0]!.title;
-    })));
+    const { seen: inside } = await look((db) =>
+      db.sequelize.transaction((transaction) =>
+        insideTransaction(async () => {
+          await club.services.db.workshops.update({ title: 'Within' }, { where: { id: workshop.id }, transaction });
+          return (await db.workshops.findAll({ where: { clubId: club.clubId }, transaction, raw: true }))[0]!.title;
+        }),
+      ),
+    );
     expect(inside).toBe('Within');
   });
   it('asks every time where the server keeps no stamps', async () => {
@@ -84,7 +123,10 @@ describe('a database that remembers', () => {
     expect((await look(workshops, null)).asked).toBe(1);
   });
   it('is told of changes by three triggers a table', async () => {
-    const rows = await club.services.db.sequelize.query<{ n: number }>("SELECT COUNT(*) AS n FROM information_schema.triggers WHERE trigger_schema = DATABASE() AND trigger_name LIKE 'stamp%'", { type: QueryTypes.SELECT });
+    const rows = await club.services.db.sequelize.query<{ n: number }>(
+      "SELECT COUNT(*) AS n FROM information_schema.triggers WHERE trigger_schema = DATABASE() AND trigger_name LIKE 'stamp%'",
+      { type: QueryTypes.SELECT },
+    );
     expect(rows[0]!.n).toBe(3 * STAMPED_TABLES.length);
   });
 });

@@ -35,13 +35,28 @@ export function waitAfter(tries: number, { free, first, most }: Pace): number {
 export async function slowDown({ db, now }: Pick<Services, 'db' | 'now'>, bucket: string, pace: Pace): Promise<void> {
   const name = bucket.slice(0, 300);
   // By itself: a row that is there already is locked for reading by this, and those who wait to write it would deadlock.
-  await db.sequelize.query('INSERT IGNORE INTO rate_limits (bucket, window_start, attempts, last_at) VALUES (:name, :now, 0, :now)', { replacements: { name, now }, type: QueryTypes.INSERT });
+  await db.sequelize.query(
+    'INSERT IGNORE INTO rate_limits (bucket, window_start, attempts, last_at) VALUES (:name, :now, 0, :now)',
+    { replacements: { name, now }, type: QueryTypes.INSERT },
+  );
   await transact(db, async (transaction) => {
-    const [row] = await db.sequelize.query<{ attempts: number; lastAt: Date | null }>('SELECT attempts, last_at AS lastAt FROM rate_limits WHERE bucket = :name FOR UPDATE', { replacements: { name }, type: QueryTypes.SELECT, transaction });
+    const [row] = await db.sequelize.query<{ attempts: number; lastAt: Date | null }>(
+      'SELECT attempts, last_at AS lastAt FROM rate_limits WHERE bucket = :name FOR UPDATE',
+      { replacements: { name }, type: QueryTypes.SELECT, transaction },
+    );
     const since = (now.getTime() - (row!.lastAt?.getTime() ?? 0)) / 1000;
     const tries = since > MEMORY * 60 ? 0 : row!.attempts;
     const left = Math.ceil(waitAfter(tries, pace) - since);
-    if (left > 0) throw new UseCaseError('too-many', `Too many tries that did not fit. Wait ${left < 100 ? `${left} seconds` : `${Math.ceil(left / 60)} minutes`} and try again.`, { retryAfter: String(left) });
-    await db.sequelize.query('UPDATE rate_limits SET attempts = :tries, last_at = :now WHERE bucket = :name', { replacements: { name, now, tries: tries + 1 }, type: QueryTypes.UPDATE, transaction });
+    if (left > 0)
+      throw new UseCaseError(
+        'too-many',
+        `Too many tries that did not fit. Wait ${left < 100 ? `${left} seconds` : `${Math.ceil(left / 60)} minutes`} and try again.`,
+        { retryAfter: String(left) },
+      );
+    await db.sequelize.query('UPDATE rate_limits SET attempts = :tries, last_at = :now WHERE bucket = :name', {
+      replacements: { name, now, tries: tries + 1 },
+      type: QueryTypes.UPDATE,
+      transaction,
+    });
   });
 }

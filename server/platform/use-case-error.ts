@@ -1,7 +1,30 @@
 /** Why a use case said no; `status` is the HTTP status the outermost layer answers with. */
-export type Refusal = 'invalid' | 'signed-out' | 'forbidden' | 'not-found' | 'conflict' | 'gone' | 'too-many' | 'unreadable' | 'too-large' | 'not-json' | 'busy';
+export type Refusal =
+  | 'invalid'
+  | 'signed-out'
+  | 'forbidden'
+  | 'not-found'
+  | 'conflict'
+  | 'gone'
+  | 'too-many'
+  | 'unreadable'
+  | 'too-large'
+  | 'not-json'
+  | 'busy';
 
-const STATUS: Record<Refusal, number> = { invalid: 422, 'signed-out': 401, forbidden: 403, 'not-found': 404, conflict: 409, gone: 410, 'too-many': 429, unreadable: 400, 'too-large': 413, 'not-json': 415, busy: 503 };
+const STATUS: Record<Refusal, number> = {
+  invalid: 422,
+  'signed-out': 401,
+  forbidden: 403,
+  'not-found': 404,
+  conflict: 409,
+  gone: 410,
+  'too-many': 429,
+  unreadable: 400,
+  'too-large': 413,
+  'not-json': 415,
+  busy: 503,
+};
 
 /** A refusal in words that say what to do; `fields` points at the inputs it is about. */
 export class UseCaseError extends Error {
@@ -21,5 +44,8 @@ export class UseCaseError extends Error {
 }
 
 export function notFound(what: string): UseCaseError {
-  return new UseCaseError('not-found', `${what} was not found in this club. It may have been removed; go back and choose again.`);
+  return new UseCaseError(
+    'not-found',
+    `${what} was not found in this club. It may have been removed; go back and choose again.`,
+  );
 }

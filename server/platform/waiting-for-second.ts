@@ -16,11 +16,17 @@ export function waitsForSecond(union: Drawn, judgements: readonly JudgementRow[]
 }
 
 /** The judgement of a union that counts, as far as everybody may know it: none while it waits for its second assessor. */
-export function openJudgement(union: Drawn & Pick<UnionRow, 'chosenJudgementId'>, judgements: readonly JudgementRow[]): JudgementRow | null {
+export function openJudgement(
+  union: Drawn & Pick<UnionRow, 'chosenJudgementId'>,
+  judgements: readonly JudgementRow[],
+): JudgementRow | null {
   return waitsForSecond(union, judgements) ? null : countingJudgement(union, [...judgements]);
 }
 
 /** True when what was judged must not be shown to this user yet. */
 export function hiddenFrom(userId: string, union: Drawn, judgements: readonly JudgementRow[]): boolean {
-  return waitsForSecond(union, judgements) && !judgements.some(({ assessorId, withdrawnAt }) => assessorId === userId && withdrawnAt === null);
+  return (
+    waitsForSecond(union, judgements) &&
+    !judgements.some(({ assessorId, withdrawnAt }) => assessorId === userId && withdrawnAt === null)
+  );
 }

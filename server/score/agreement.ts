@@ -17,42 +17,86 @@ import { getWorkshop } from '@/server/plan/workshops';
  */
 export async function assessorAgreement(context: Context, workshopId: string, scope: 'workshop' | 'method') {
   allow(context, 'viewer');
-  const { db, actor: { clubId } } = context;
+  const {
+    db,
+    actor: { clubId },
+  } = context;
   const workshop = await getWorkshop(context, workshopId);
   const method = methodById(workshop.method);
-  const workshops = scope === 'workshop' ? [workshop] : await db.workshops.findAll({ where: { clubId, method: workshop.method }, raw: true });
-  const unions = await db.unions.findAll({ where: { clubId, workshopId: workshops.map(({ id }) => id), kind: 'practice', secondWanted: true }, raw: true });
-  const byUnion = groupByUnion(await db.judgements.findAll({ where: { clubId, unionId: unions.map(({ id }) => id) }, order: [['recordedAt', 'ASC']], raw: true }));
+  const workshops =
+    scope === 'workshop'
+      ? [workshop]
+      : await db.workshops.findAll({ where: { clubId, method: workshop.method }, raw: true });
+  const unions = await db.unions.findAll({
+    where: { clubId, workshopId: workshops.map(({ id }) => id), kind: 'practice', secondWanted: true },
+    raw: true,
+  });
+  const byUnion = groupByUnion(
+    await db.judgements.findAll({
+      where: { clubId, unionId: unions.map(({ id }) => id) },
+      order: [['recordedAt', 'ASC']],
+      raw: true,
+    }),
+  );
   const [{ blindRate }, rule, users] = await Promise.all([
-    scoringSettings(context, workshopId), currentRule(context, workshop.method, workshop.schools),
-    db.users.findAll({ where: { id: [...new Set([...byUnion.values()].flat().map(({ assessorId }) => assessorId))] }, raw: true }),
+    scoringSettings(context, workshopId),
+    currentRule(context, workshop.method, workshop.schools),
+    db.users.findAll({
+      where: { id: [...new Set([...byUnion.values()].flat().map(({ assessorId }) => assessorId))] },
+      raw: true,
+    }),
   ]);
-  const rubrics = await db.rubrics.findAll({ where: { clubId, id: [...new Set([...byUnion.values()].flat().map(({ rubricId }) => rubricId))] }, raw: true });
+  const rubrics = await db.rubrics.findAll({
+    where: { clubId, id: [...new Set([...byUnion.values()].flat().map(({ rubricId }) => rubricId))] },
+    raw: true,
+  });
   const points = wordedPoints(method, rule).filter(({ stage, faults }) => stage === 'joined' && faults.length > 0);
   const waiting = unions.filter((union) => waitsForSecond(union, byUnion.get(union.id) ?? [])).length;
   const seen = unions.flatMap((union): BlindJudgement[] => {
     const stands = standing(byUnion.get(union.id) ?? []);
     // Only what was scored blind, beside the score it was blind to.
     if (waitsForSecond(union, stands) || !stands.some(({ blind }) => blind)) return [];
-    const began = Math.min(...unions.filter(({ workshopId: of }) => of === union.workshopId).flatMap(({ id }) => (byUnion.get(id) ?? []).map(({ madeAt }) => madeAt.getTime())));
+    const began = Math.min(
+      ...unions
+        .filter(({ workshopId: of }) => of === union.workshopId)
+        .flatMap(({ id }) => (byUnion.get(id) ?? []).map(({ madeAt }) => madeAt.getTime())),
+    );
     return stands.map((judgement) => ({
-      unionId: union.id, assessorId: judgement.assessorId, score: judgement.score, hours: (judgement.madeAt.getTime() - began) / 3_600_000,
-      grades: Object.fromEntries(judgedGrades(method, rubrics.find(({ id }) => id === judgement.rubricId)!.body, judgement).map(({ point, grade }) => [point.id, grade])),
+      unionId: union.id,
+      assessorId: judgement.assessorId,
+      score: judgement.score,
+      hours: (judgement.madeAt.getTime() - began) / 3_600_000,
+      grades: Object.fromEntries(
+        judgedGrades(method, rubrics.find(({ id }) => id === judgement.rubricId)!.body, judgement).map(
+          ({ point, grade }) => [point.id, grade],
+        ),
+      ),
     }));
   });
-  const agreement = agreementOf(seen, points.map(({ id }) => id));
+  const agreement = agreementOf(
+    seen,
+    points.map(({ id }) => id),
+  );
   const nameOf = (id: string): string => users.find((user) => user.id === id)?.name ?? 'A former member';
   const pointName = (id: string): string => points.find((point) => point.id === id)?.name ?? id;
   return {
-    workshop, blindRate, waiting, agreement, nameOf: Object.fromEntries(users.map(({ id, name }) => [id, name])), points: points.map(({ id, name }) => ({ id, name })),
+    workshop,
+    blindRate,
+    waiting,
+    agreement,
+    nameOf: Object.fromEntries(users.map(({ id, name }) => [id, name])),
+    points: points.map(({ id, name }) => ({ id, name })),
     advice: whatToRecalibrate(agreement, nameOf, pointName),
     // Each union by its pair, for the picture.
     differences: agreement.pairs.map(({ first, second }) => ({
-      first, second,
+      first,
+      second,
       points: [...new Set(seen.map(({ unionId }) => unionId))].flatMap((unionId) => {
         const of = (assessorId: string) => seen.find((one) => one.unionId === unionId && one.assessorId === assessorId);
         const [a, b] = [of(first), of(second)];
-        return a?.score == null || b?.score == null ? [] : [{ hours: Math.max(a.hours, b.hours), difference: a.score - b.score }];
+        return a?.score == null || b?.score == null
+          ? []
+          : [{ hours: Math.max(a.hours, b.hours), difference: a.score - b.score }];
       }),
     })),
   };

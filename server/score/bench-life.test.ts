@@ -29,9 +29,30 @@ type Act =
 
 const role = fc.constantFrom<Role>('lead', 'assistant');
 const act: fc.Arbitrary<Act> = fc.oneof(
-  { weight: 6, arbitrary: fc.record({ do: fc.constant('score' as const), by: role, seat: fc.nat(2), number: fc.integer({ min: 1, max: 3 }), hold: fc.constantFrom('good' as const, 'poor' as const, 'fatal' as const), second: fc.boolean() }) },
-  { weight: 2, arbitrary: fc.record({ do: fc.constantFrom('correct' as const, 'withdraw' as const), by: role, nth: fc.nat(20) }) },
-  { weight: 2, arbitrary: fc.record({ do: fc.constant('settle' as const), by: role, as: fc.constantFrom('one' as const, 'two' as const), nth: fc.nat(20) }) },
+  {
+    weight: 6,
+    arbitrary: fc.record({
+      do: fc.constant('score' as const),
+      by: role,
+      seat: fc.nat(2),
+      number: fc.integer({ min: 1, max: 3 }),
+      hold: fc.constantFrom('good' as const, 'poor' as const, 'fatal' as const),
+      second: fc.boolean(),
+    }),
+  },
+  {
+    weight: 2,
+    arbitrary: fc.record({ do: fc.constantFrom('correct' as const, 'withdraw' as const), by: role, nth: fc.nat(20) }),
+  },
+  {
+    weight: 2,
+    arbitrary: fc.record({
+      do: fc.constant('settle' as const),
+      by: role,
+      as: fc.constantFrom('one' as const, 'two' as const),
+      nth: fc.nat(20),
+    }),
+  },
   { weight: 1, arbitrary: fc.constantFrom<Act>({ do: 'close-looks' }, { do: 'rescore' }) },
   { weight: 1, arbitrary: fc.record({ do: fc.constant('weigh' as const), hold: fc.integer({ min: 5, max: 15 }) }) },
 );
@@ -49,25 +70,58 @@ async function perform(one: Act, saved: string[]): Promise<void> {
   try {
     if (one.do === 'score') {
       const id = uuid();
-      await putJudgement(club.as(one.by), id, judgementBody(workshop, { seatId: workshop.seatIds[one.seat], number: one.number, marks: one.hold === 'good' ? {} : { hold: one.hold }, second: one.second }));
+      await putJudgement(
+        club.as(one.by),
+        id,
+        judgementBody(workshop, {
+          seatId: workshop.seatIds[one.seat],
+          number: one.number,
+          marks: one.hold === 'good' ? {} : { hold: one.hold },
+          second: one.second,
+        }),
+      );
       saved.push(id);
     } else if (one.do === 'correct') {
-      const old = await club.services.db.judgements.findOne({ where: { clubId: club.clubId, id: at(saved, one.nth) ?? '' }, raw: true });
+      const old = await club.services.db.judgements.findOne({
+        where: { clubId: club.clubId, id: at(saved, one.nth) ?? '' },
+        raw: true,
+      });
       const union = old && (await club.services.db.unions.findOne({ where: { id: old.unionId }, raw: true }));
       if (!union) return;
       const id = uuid();
-      await putJudgement(club.as(one.by), id, judgementBody(workshop, { seatId: union.seatId, number: union.number, marks: { tongue: 'poor' }, correctsId: old.id }));
+      await putJudgement(
+        club.as(one.by),
+        id,
+        judgementBody(workshop, {
+          seatId: union.seatId,
+          number: union.number,
+          marks: { tongue: 'poor' },
+          correctsId: old.id,
+        }),
+      );
       saved.push(id);
     } else if (one.do === 'withdraw') {
       const id = at(saved, one.nth);
       if (id) await withdrawJudgement(club.as(one.by), id);
     } else if (one.do === 'settle') {
       const { unions } = await openBench(club.as(one.by), workshop.id);
-      const double = at(unions.filter(({ likelyDouble }) => likelyDouble), one.nth);
-      if (double) await settleDouble(club.as(one.by), workshop.id, double.id, { as: one.as, judgementId: at(double.judgements, one.nth)!.id });
+      const double = at(
+        unions.filter(({ likelyDouble }) => likelyDouble),
+        one.nth,
+      );
+      if (double)
+        await settleDouble(club.as(one.by), workshop.id, double.id, {
+          as: one.as,
+          judgementId: at(double.judgements, one.nth)!.id,
+        });
     } else if (one.do === 'close-looks') await closeSecondLooks(club.as('lead'), workshop.id);
     else if (one.do === 'rescore') await rescoreWorkshop(club.as('lead'), workshop.id);
-    else if (one.do === 'weigh') rubricVersion = await putRubricEdits(club.as('lead'), METHODS[0]!.id, { edits: { weights: { hold: one.hold, bind: 18 - one.hold } }, version: rubricVersion, changeId: uuid() });
+    else if (one.do === 'weigh')
+      rubricVersion = await putRubricEdits(club.as('lead'), METHODS[0]!.id, {
+        edits: { weights: { hold: one.hold, bind: 18 - one.hold } },
+        version: rubricVersion,
+        changeId: uuid(),
+      });
   } catch (error) {
     if (!(error instanceof UseCaseError)) throw error;
   }
@@ -86,38 +140,57 @@ async function follow(by: Role, seen: Seen): Promise<Seen> {
 
 describe('a bench day at random', () => {
   it('loses nothing, and whoever followed it sees what somebody who comes new would see', async () => {
-    await fc.assert(fc.asyncProperty(fc.array(act, { minLength: 4, maxLength: 14 }), async (acts) => {
-      workshop = await testWorkshop(club);
-      await putScoringSettings(club.as('lead'), workshop.id, { ...USUAL_SCORING, blindRate: 0.5, changeId: uuid(), version: 0 });
-      const { db } = club.services;
-      const followed = { lead: await open('lead'), assistant: await open('assistant') };
-      const saved: string[] = [];
-      for (const one of acts) {
-        await perform(one, saved);
-        for (const by of ['lead', 'assistant'] as const) {
-          followed[by] = await follow(by, followed[by]);
+    await fc.assert(
+      fc.asyncProperty(fc.array(act, { minLength: 4, maxLength: 14 }), async (acts) => {
+        workshop = await testWorkshop(club);
+        await putScoringSettings(club.as('lead'), workshop.id, {
+          ...USUAL_SCORING,
+          blindRate: 0.5,
+          changeId: uuid(),
+          version: 0,
+        });
+        const { db } = club.services;
+        const followed = { lead: await open('lead'), assistant: await open('assistant') };
+        const saved: string[] = [];
+        for (const one of acts) {
+          await perform(one, saved);
+          for (const by of ['lead', 'assistant'] as const) {
+            followed[by] = await follow(by, followed[by]);
+          }
         }
-      }
-      const unions = await db.unions.findAll({ where: { clubId: club.clubId, workshopId: workshop.id }, raw: true });
-      const rows = await db.judgements.findAll({ where: { clubId: club.clubId, unionId: unions.map(({ id }) => id) }, raw: true });
-      // All that was saved is there, each once, with whoever made it; scoring again only adds.
-      expect(rows.filter(({ rescoredBy }) => rescoredBy === null).map(({ id }) => id).sort()).toEqual([...saved].sort());
-      // No two unions of a seat have one number, and none corrects what another corrects too.
-      expect(new Set(unions.map(({ seatId, number }) => `${seatId} ${number}`)).size).toBe(unions.length);
-      const live = rows.flatMap(({ liveCorrectsId }) => liveCorrectsId ?? []);
-      expect(new Set(live).size).toBe(live.length);
-      for (const by of ['lead', 'assistant'] as const) {
-        const fresh = await open(by);
-        expect(byId(followed[by].unions)).toEqual(byId(fresh.unions));
-        expect(byId(followed[by].unseen)).toEqual(byId(fresh.unseen));
-        // What is kept from them is kept from them altogether.
-        for (const { id } of fresh.unseen) expect(JSON.stringify(fresh.unions)).not.toContain(id);
-        for (const union of fresh.unions) expect(union.judgements.map(({ id }) => id)).toContain(union.counts);
-      }
-      const facts = async () => (await db.unionFacts.findAll({ where: { clubId: club.clubId, workshopId: workshop.id }, raw: true })).sort((a, b) => a.unionId.localeCompare(b.unionId));
-      const before = await facts();
-      await rebuildUnionFacts(db, club.clubId);
-      expect(await facts()).toEqual(before);
-    }), { numRuns: 20, endOnFailure: true });
+        const unions = await db.unions.findAll({ where: { clubId: club.clubId, workshopId: workshop.id }, raw: true });
+        const rows = await db.judgements.findAll({
+          where: { clubId: club.clubId, unionId: unions.map(({ id }) => id) },
+          raw: true,
+        });
+        // All that was saved is there, each once, with whoever made it; scoring again only adds.
+        expect(
+          rows
+            .filter(({ rescoredBy }) => rescoredBy === null)
+            .map(({ id }) => id)
+            .sort(),
+        ).toEqual([...saved].sort());
+        // No two unions of a seat have one number, and none corrects what another corrects too.
+        expect(new Set(unions.map(({ seatId, number }) => `${seatId} ${number}`)).size).toBe(unions.length);
+        const live = rows.flatMap(({ liveCorrectsId }) => liveCorrectsId ?? []);
+        expect(new Set(live).size).toBe(live.length);
+        for (const by of ['lead', 'assistant'] as const) {
+          const fresh = await open(by);
+          expect(byId(followed[by].unions)).toEqual(byId(fresh.unions));
+          expect(byId(followed[by].unseen)).toEqual(byId(fresh.unseen));
+          // What is kept from them is kept from them altogether.
+          for (const { id } of fresh.unseen) expect(JSON.stringify(fresh.unions)).not.toContain(id);
+          for (const union of fresh.unions) expect(union.judgements.map(({ id }) => id)).toContain(union.counts);
+        }
+        const facts = async () =>
+          (await db.unionFacts.findAll({ where: { clubId: club.clubId, workshopId: workshop.id }, raw: true })).sort(
+            (a, b) => a.unionId.localeCompare(b.unionId),
+          );
+        const before = await facts();
+        await rebuildUnionFacts(db, club.clubId);
+        expect(await facts()).toEqual(before);
+      }),
+      { numRuns: 20, endOnFailure: true },
+    );
   }, 120_000);
 });

@@ -6,7 +6,14 @@ import { putJudgement, withdrawJudgement } from './judgements';
 import { listKeepers, makeKeepers } from '@/server/aftercare/keepers';
 import { addWalkIn, changeSeat } from '@/server/plan/seats';
 import { putScoringSettings, USUAL_SCORING } from './scoring-settings';
-import { judgementBody, refusalOf, testClub, testWorkshop, type TestClub, type TestWorkshop } from '@/server/testing/test-club';
+import {
+  judgementBody,
+  refusalOf,
+  testClub,
+  testWorkshop,
+  type TestClub,
+  type TestWorkshop,
+} from '@/server/testing/test-club';
 
 let club: TestClub;
 let workshop: TestWorkshop;
@@ -28,7 +35,9 @@ describe('the bench', () => {
     await makeKeepers(club.as('lead'), workshop.id, { woodLotId: workshop.woodLotId, stockLotId: workshop.stockLotId });
     const keepers = await listKeepers(club.as('viewer'), workshop.id);
     const bench = await open();
-    expect(bench.seats).toEqual(workshop.seatIds.map((id, i) => ({ id, number: i + 1, name: `Person ${i + 1}`, briefed: i === 0 })));
+    expect(bench.seats).toEqual(
+      workshop.seatIds.map((id, i) => ({ id, number: i + 1, name: `Person ${i + 1}`, briefed: i === 0 })),
+    );
     expect(Object.keys(bench.room.seating).sort()).toEqual([...workshop.seatIds].sort());
     expect(bench.tags).toEqual(expect.arrayContaining(keepers.map(({ code, seatId }) => ({ code, seatId }))));
     expect(bench.assessor).toEqual({ id: club.as('assistant').actor.userId, name: 'The assistant' });
@@ -67,7 +76,12 @@ describe('the bench', () => {
     expect(union.judgements).toMatchObject([{ score: 100, earlier: [expect.closeTo(95.35, 2) as number] }]);
   });
   it('shows a viewer the scores and asks nothing of them', async () => {
-    await putScoringSettings(club.as('lead'), workshop.id, { ...USUAL_SCORING, blindRate: 1, changeId: uuid(), version: 0 });
+    await putScoringSettings(club.as('lead'), workshop.id, {
+      ...USUAL_SCORING,
+      blindRate: 1,
+      changeId: uuid(),
+      version: 0,
+    });
     await score({ number: 4 });
     expect((await open('lead')).unseen.map(({ number }) => number)).toEqual([4]);
     const seen = await open('viewer');
@@ -78,6 +92,8 @@ describe('the bench', () => {
   it('is opened by nobody of another club', async () => {
     const other = await testClub();
     expect(await refusalOf(openBench(other.as('lead'), workshop.id))).toMatchObject({ refusal: 'not-found' });
-    expect(await refusalOf(benchChanges(other.as('lead'), workshop.id, new Date(0)))).toMatchObject({ refusal: 'not-found' });
+    expect(await refusalOf(benchChanges(other.as('lead'), workshop.id, new Date(0)))).toMatchObject({
+      refusal: 'not-found',
+    });
   });
 });

@@ -21,16 +21,34 @@ export async function openBench(context: Context, workshopId: string) {
   const { db, actor } = context;
   const takenAt = await databaseTime(context);
   const [seats, { scored, unseen }, briefing, settings, rule, plants] = await Promise.all([
-    listSeats(context, workshopId), practiceUnions(context, workshop), workshopBriefing(context, workshopId), scoringSettings(context, workshopId),
-    currentRule(context, workshop.method, workshop.schools), db.plants.findAll({ where: { clubId: actor.clubId, workshopId, voidedAt: null }, attributes: ['code', 'seatId'], raw: true }),
+    listSeats(context, workshopId),
+    practiceUnions(context, workshop),
+    workshopBriefing(context, workshopId),
+    scoringSettings(context, workshopId),
+    currentRule(context, workshop.method, workshop.schools),
+    db.plants.findAll({
+      where: { clubId: actor.clubId, workshopId, voidedAt: null },
+      attributes: ['code', 'seatId'],
+      raw: true,
+    }),
   ]);
   const present = seats.filter(({ absent }) => !absent);
   return {
-    workshop: plainWorkshop(workshop), rule, settings: plainSettings(settings), unit: actor.lengthUnit, assessor: { id: actor.userId, name: actor.name },
-    seats: present.map(({ id, number, person }) => ({ id, number, name: person.name ?? ERASED_NAME, briefed: briefing.acknowledged.get(person.id)?.current ?? false })),
+    workshop: plainWorkshop(workshop),
+    rule,
+    settings: plainSettings(settings),
+    unit: actor.lengthUnit,
+    assessor: { id: actor.userId, name: actor.name },
+    seats: present.map(({ id, number, person }) => ({
+      id,
+      number,
+      name: person.name ?? ERASED_NAME,
+      briefed: briefing.acknowledged.get(person.id)?.current ?? false,
+    })),
     unions: scored.map(plainUnion),
     // A viewer scores nothing, so nothing waits for them.
-    unseen: actor.role === 'viewer' ? [] : unseen.map(({ id, seatId, number }: UnseenUnion) => ({ id, seatId, number })),
+    unseen:
+      actor.role === 'viewer' ? [] : unseen.map(({ id, seatId, number }: UnseenUnion) => ({ id, seatId, number })),
     room: await benchRoom(context, workshopId, present),
     tags: plants.map(({ code, seatId }) => ({ code, seatId })),
     stockRanges: STOCK_RANGES,
@@ -56,11 +74,16 @@ export async function benchChanges(context: Context, workshopId: string, since: 
   const workshop = await getWorkshop(context, workshopId);
   const takenAt = await databaseTime(context);
   const [changed, waiting] = await Promise.all([
-    practiceUnions(context, workshop, { changedAt: { [Op.gte]: new Date(since.getTime() - OVERLAP) } }), practiceUnions(context, workshop, { secondWanted: true, secondSettledAt: null }),
+    practiceUnions(context, workshop, { changedAt: { [Op.gte]: new Date(since.getTime() - OVERLAP) } }),
+    practiceUnions(context, workshop, { secondWanted: true, secondSettledAt: null }),
   ]);
   return {
-    unions: changed.scored.map(plainUnion), gone: [...changed.others, ...changed.unseen.map(({ id }) => id)],
-    unseen: context.actor.role === 'viewer' ? [] : waiting.unseen.map(({ id, seatId, number }) => ({ id, seatId, number })), assessor: { id: context.actor.userId, name: context.actor.name }, takenAt,
+    unions: changed.scored.map(plainUnion),
+    gone: [...changed.others, ...changed.unseen.map(({ id }) => id)],
+    unseen:
+      context.actor.role === 'viewer' ? [] : waiting.unseen.map(({ id, seatId, number }) => ({ id, seatId, number })),
+    assessor: { id: context.actor.userId, name: context.actor.name },
+    takenAt,
   };
 }
 
@@ -82,11 +105,43 @@ async function benchRoom(context: Context, workshopId: string, present: SeatedPe
 
 function plainUnion(union: ScoredUnion) {
   return {
-    id: union.id, seatId: union.seatId, number: union.number, likelyDouble: union.likelyDouble, glyph: union.glyph, counts: union.counts.id,
-    seenAt: Math.max(...union.judgements.map(({ madeAt }) => madeAt.getTime())), judgements: union.judgements.map(plain),
+    id: union.id,
+    seatId: union.seatId,
+    number: union.number,
+    likelyDouble: union.likelyDouble,
+    glyph: union.glyph,
+    counts: union.counts.id,
+    seenAt: Math.max(...union.judgements.map(({ madeAt }) => madeAt.getTime())),
+    judgements: union.judgements.map(plain),
   };
 }
 
-function plain({ id, assessorId, assessorName, score, contact, contactWords, measures, marks, fatal, note, blind, earlier }: SeenJudgement) {
-  return { id, assessorId, assessor: assessorName, score, contact, contactWords, measures, marks, note, blind: Boolean(blind), earlier: earlier.map((one) => one.score), attempt: attemptOf({ score, fatal, marks }) };
+function plain({
+  id,
+  assessorId,
+  assessorName,
+  score,
+  contact,
+  contactWords,
+  measures,
+  marks,
+  fatal,
+  note,
+  blind,
+  earlier,
+}: SeenJudgement) {
+  return {
+    id,
+    assessorId,
+    assessor: assessorName,
+    score,
+    contact,
+    contactWords,
+    measures,
+    marks,
+    note,
+    blind: Boolean(blind),
+    earlier: earlier.map((one) => one.score),
+    attempt: attemptOf({ score, fatal, marks }),
+  };
 }

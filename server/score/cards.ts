@@ -35,43 +35,97 @@ import { getWorkshop } from '@/server/plan/workshops';
 const FIRST_WEEKS = 31;
 
 /** Cards of some seats of a workshop; unions that wait for their second assessor are not on them yet. */
-async function cardsOf({ db }: Pick<Services, 'db'>, workshop: WorkshopRow, clubName: string, unit: LengthUnit, seatIds: string[] | null): Promise<(PersonCard & { seatId: string })[]> {
+async function cardsOf(
+  { db }: Pick<Services, 'db'>,
+  workshop: WorkshopRow,
+  clubName: string,
+  unit: LengthUnit,
+  seatIds: string[] | null,
+): Promise<(PersonCard & { seatId: string })[]> {
   const { clubId, id: workshopId } = workshop;
   const date = reckonedDay(workshop.date);
-  const seats = await db.seats.findAll({ where: { clubId, workshopId, ...(seatIds ? { id: seatIds } : { absent: false }) }, order: [['number', 'ASC']], raw: true });
+  const seats = await db.seats.findAll({
+    where: { clubId, workshopId, ...(seatIds ? { id: seatIds } : { absent: false }) },
+    order: [['number', 'ASC']],
+    raw: true,
+  });
   const of = { clubId, workshopId, seatId: seats.map(({ id }) => id) };
   const [people, unions, plants, part] = await Promise.all([
-    db.people.findAll({ where: { clubId, id: seats.map(({ personId }) => personId) }, raw: true }), db.unions.findAll({ where: { ...of, kind: 'practice' }, order: [['number', 'ASC']], raw: true }),
-    db.plants.findAll({ where: { ...of, voidedAt: null }, order: [['place', 'ASC']], raw: true }), db.planParts.findOne({ where: { clubId, workshopId, part: 'scoring' }, raw: true }),
+    db.people.findAll({ where: { clubId, id: seats.map(({ personId }) => personId) }, raw: true }),
+    db.unions.findAll({ where: { ...of, kind: 'practice' }, order: [['number', 'ASC']], raw: true }),
+    db.plants.findAll({ where: { ...of, voidedAt: null }, order: [['place', 'ASC']], raw: true }),
+    db.planParts.findOne({ where: { clubId, workshopId, part: 'scoring' }, raw: true }),
   ]);
   const judgements = await db.judgements.findAll({ where: { clubId, unionId: unions.map(({ id }) => id) }, raw: true });
   const [rubrics, wood, stocks] = await Promise.all([
     db.rubrics.findAll({ where: { clubId, id: [...new Set(judgements.map(({ rubricId }) => rubricId))] }, raw: true }),
-    db.woodLots.findAll({ where: { clubId, id: plants.map(({ woodLotId }) => woodLotId) }, raw: true }), db.stockLots.findAll({ where: { clubId, id: plants.map(({ stockLotId }) => stockLotId) }, raw: true }),
+    db.woodLots.findAll({ where: { clubId, id: plants.map(({ woodLotId }) => woodLotId) }, raw: true }),
+    db.stockLots.findAll({ where: { clubId, id: plants.map(({ stockLotId }) => stockLotId) }, raw: true }),
   ]);
   const byUnion = groupByUnion(judgements);
   const method = methodById(workshop.method);
   const technique = shownTechnique(method, workshop.schools);
   const { ready } = (part?.body as ScoringSettings | undefined) ?? USUAL_SCORING;
   return seats.map((seat) => {
-    const scored = unions.filter(({ seatId }) => seatId === seat.id).flatMap((union) => {
-      const counts = openJudgement(union, byUnion.get(union.id) ?? []);
-      if (!counts) return [];
-      const rule = rubrics.find(({ id }) => id === counts.rubricId)!.body;
-      const judged: Judged = { method: method.id, rule, measures: counts.measures, marks: counts.marks, stage: counts.stage };
-      return [{ counts, rule, judged, union: cardUnion(union.number, counts, technique.points) }];
-    });
+    const scored = unions
+      .filter(({ seatId }) => seatId === seat.id)
+      .flatMap((union) => {
+        const counts = openJudgement(union, byUnion.get(union.id) ?? []);
+        if (!counts) return [];
+        const rule = rubrics.find(({ id }) => id === counts.rubricId)!.body;
+        const judged: Judged = {
+          method: method.id,
+          rule,
+          measures: counts.measures,
+          marks: counts.marks,
+          stage: counts.stage,
+        };
+        return [{ counts, rule, judged, union: cardUnion(union.number, counts, technique.points) }];
+      });
     const last = scored.at(-1);
     const said = last ? kept('corrections of a card', { ...last.judged, unit }, correctionsOf) : {};
-    const drawn = (one: (typeof scored)[number]) => ({ union: one.union, ...kept('drawings of a card', { ...one.judged, unit }, drawingsOf) });
+    const drawn = (one: (typeof scored)[number]) => ({
+      union: one.union,
+      ...kept('drawings of a card', { ...one.judged, unit }, drawingsOf),
+    });
     return {
-      seatId: seat.id, name: people.find(({ id }) => id === seat.personId)?.name ?? ERASED_NAME, seat: seat.number, clubName, workshop: workshop.title, date: workshop.date, method: method.name,
-      ready: isReady(scored.map(({ counts }) => attemptOf(counts)), ready), unions: scored.map(({ union }) => union),
-      first: scored[0] ? drawn(scored[0]) : null, last: scored.length > 1 ? drawn(last!) : null, 
-      train: whatToTrain(scored.map(({ counts, rule }) => judgedGrades(method, rule, counts)), last?.rule.weights ?? {}, said).map((one) => ({ ...one, shown: kept('fault of a card', { method: method.id, schools: workshop.schools, point: one.point, unit }, () => faultShown(technique, one.point, unit)) })),
-      keepers: plants.filter(({ seatId }) => seatId === seat.id).map(({ code, woodLotId, stockLotId }) => ({ code, variety: wood.find(({ id }) => id === woodLotId)?.variety ?? '', stock: stocks.find(({ id }) => id === stockLotId)?.stockType ?? '' })),
+      seatId: seat.id,
+      name: people.find(({ id }) => id === seat.personId)?.name ?? ERASED_NAME,
+      seat: seat.number,
+      clubName,
+      workshop: workshop.title,
+      date: workshop.date,
+      method: method.name,
+      ready: isReady(
+        scored.map(({ counts }) => attemptOf(counts)),
+        ready,
+      ),
+      unions: scored.map(({ union }) => union),
+      first: scored[0] ? drawn(scored[0]) : null,
+      last: scored.length > 1 ? drawn(last!) : null,
+      train: whatToTrain(
+        scored.map(({ counts, rule }) => judgedGrades(method, rule, counts)),
+        last?.rule.weights ?? {},
+        said,
+      ).map((one) => ({
+        ...one,
+        shown: kept('fault of a card', { method: method.id, schools: workshop.schools, point: one.point, unit }, () =>
+          faultShown(technique, one.point, unit),
+        ),
+      })),
+      keepers: plants
+        .filter(({ seatId }) => seatId === seat.id)
+        .map(({ code, woodLotId, stockLotId }) => ({
+          code,
+          variety: wood.find(({ id }) => id === woodLotId)?.variety ?? '',
+          stock: stocks.find(({ id }) => id === stockLotId)?.stockType ?? '',
+        })),
       looks: method.rounds.map(({ from, to, look }) => ({ from: addDays(date, from), to: addDays(date, to), look })),
-      tasks: technique.aftercare.flatMap(({ name, trigger, missed }) => (trigger.kind === 'days' && trigger.earliest <= FIRST_WEEKS ? [{ name, from: addDays(date, trigger.earliest), to: addDays(date, trigger.latest), missed }] : [])),
+      tasks: technique.aftercare.flatMap(({ name, trigger, missed }) =>
+        trigger.kind === 'days' && trigger.earliest <= FIRST_WEEKS
+          ? [{ name, from: addDays(date, trigger.earliest), to: addDays(date, trigger.latest), missed }]
+          : [],
+      ),
     };
   });
 }
@@ -85,40 +139,94 @@ interface Judged {
   stage: Stage;
 }
 
-function drawingsOf({ method, rule, measures, marks, stage, unit }: Judged & { unit: LengthUnit }): { side: DisplayList; lines: DisplayList } {
+function drawingsOf({ method, rule, measures, marks, stage, unit }: Judged & { unit: LengthUnit }): {
+  side: DisplayList;
+  lines: DisplayList;
+} {
   const { assessment } = judgeUnion(methodById(method), rule, measures, marks, stage);
   return { side: assessment.side({ unit }), lines: assessment.lines({ unit }) };
 }
 
-function correctionsOf({ method, rule, measures, marks, stage, unit }: Judged & { unit: LengthUnit }): Record<string, string> {
-  return Object.fromEntries(bestCorrections(methodById(method), rule, measures, marks, stage, 6).map((one) => [one.point, one.say((mm) => formatLength(mm, unit))]));
+function correctionsOf({
+  method,
+  rule,
+  measures,
+  marks,
+  stage,
+  unit,
+}: Judged & { unit: LengthUnit }): Record<string, string> {
+  return Object.fromEntries(
+    bestCorrections(methodById(method), rule, measures, marks, stage, 6).map((one) => [
+      one.point,
+      one.say((mm) => formatLength(mm, unit)),
+    ]),
+  );
 }
 
-function cardUnion(number: number, { score, contact, contactWords, fatal, runs }: JudgementRow, points: { id: string; letter: string }[]): CardUnion {
-  return { number, score, contact, words: contactWords, fatal: fatal.length > 0, glyph: { runs, fatal: fatal[0] ? (points.find(({ id }) => id === fatal[0])?.letter ?? '!') : null } };
+function cardUnion(
+  number: number,
+  { score, contact, contactWords, fatal, runs }: JudgementRow,
+  points: { id: string; letter: string }[],
+): CardUnion {
+  return {
+    number,
+    score,
+    contact,
+    words: contactWords,
+    fatal: fatal.length > 0,
+    glyph: { runs, fatal: fatal[0] ? (points.find(({ id }) => id === fatal[0])?.letter ?? '!') : null },
+  };
 }
 
 /** Everybody's card of a workshop, to look through. */
 export async function listCards(context: Context, workshopId: string): Promise<(PersonCard & { seatId: string })[]> {
   allow(context, 'viewer');
-  return cardsOf(context, await getWorkshop(context, workshopId), context.actor.clubName, context.actor.lengthUnit, null);
+  return cardsOf(
+    context,
+    await getWorkshop(context, workshopId),
+    context.actor.clubName,
+    context.actor.lengthUnit,
+    null,
+  );
 }
 
-const printInput = object({ paper: paper(), seat: string().default('').matches(/^([0-9a-f-]{36})?$/, 'Choose whose card again.') });
+const printInput = object({
+  paper: paper(),
+  seat: string()
+    .default('')
+    .matches(/^([0-9a-f-]{36})?$/, 'Choose whose card again.'),
+});
 
 /** Cards as PDF, a page a person; of one seat, or of all who are present. */
 export async function printCards(context: Context, workshopId: string, input: unknown): Promise<Buffer> {
   allow(context, 'viewer');
   const given = parse(printInput, input);
-  const cards = await cardsOf(context, await getWorkshop(context, workshopId), context.actor.clubName, context.actor.lengthUnit, given.seat ? [given.seat] : null);
-  if (cards.length === 0) throw given.seat ? notFound('The seat') : new UseCaseError('invalid', 'Nobody sits at the benches yet, so there is no card to print. Fill the roster first.');
+  const cards = await cardsOf(
+    context,
+    await getWorkshop(context, workshopId),
+    context.actor.clubName,
+    context.actor.lengthUnit,
+    given.seat ? [given.seat] : null,
+  );
+  if (cards.length === 0)
+    throw given.seat
+      ? notFound('The seat')
+      : new UseCaseError(
+          'invalid',
+          'Nobody sits at the benches yet, so there is no card to print. Fill the roster first.',
+        );
   return personCardsPdf(cards, given.paper);
 }
 
 /** Makes a private link to somebody's card; earlier ones go on opening it. The link is told once and kept as a hash. */
 export async function makeCardLink(context: Context, workshopId: string, seatId: string): Promise<{ url: string }> {
   allow(context, 'assistant');
-  const { db, actor: { clubId, userId }, now, publicUrl } = context;
+  const {
+    db,
+    actor: { clubId, userId },
+    now,
+    publicUrl,
+  } = context;
   await getWorkshop(context, workshopId);
   const seat = await db.seats.findOne({ where: { clubId, workshopId, id: seatId }, raw: true });
   if (!seat) throw notFound('The seat');
@@ -126,7 +234,10 @@ export async function makeCardLink(context: Context, workshopId: string, seatId:
   if (person?.erasedAt) throw new UseCaseError('conflict', 'This person asked to be erased; no link is made for them.');
   const token = makeToken();
   await transact(db, async (transaction) => {
-    await db.cardLinks.create({ clubId, seatId, tokenHash: hashToken(token), createdAt: now, withdrawnAt: null }, { transaction });
+    await db.cardLinks.create(
+      { clubId, seatId, tokenHash: hashToken(token), createdAt: now, withdrawnAt: null },
+      { transaction },
+    );
     await audit(db, transaction, { clubId, actorId: userId, action: 'card link made', subjectId: seatId, at: now });
   });
   return { url: `${publicUrl}/c/${token}` };
@@ -138,11 +249,18 @@ export async function cardByToken(services: Services, token: string, from: strin
   const link = await db.cardLinks.findOne({ where: { tokenHash: hashToken(token) }, raw: true });
   // Guesses are limited, and no look at a card: a class looks from one network.
   if (!link) await limitAttempts(services, `card guessed from ${from}`, 120, 15);
-  if (!link) throw new UseCaseError('not-found', 'This link is not one of ours. Check that all of it was copied, or ask the club for a new one.');
+  if (!link)
+    throw new UseCaseError(
+      'not-found',
+      'This link is not one of ours. Check that all of it was copied, or ask the club for a new one.',
+    );
   if (link.withdrawnAt) throw new UseCaseError('gone', 'This link was withdrawn. Ask the club for a new one.');
   const { clubId } = link;
   const seat = await db.seats.findOne({ where: { clubId, id: link.seatId }, raw: true });
-  const [workshop, club] = await Promise.all([db.workshops.findOne({ where: { clubId, id: seat!.workshopId }, raw: true }), db.clubs.findOne({ where: { id: clubId }, raw: true })]);
+  const [workshop, club] = await Promise.all([
+    db.workshops.findOne({ where: { clubId, id: seat!.workshopId }, raw: true }),
+    db.clubs.findOne({ where: { id: clubId }, raw: true }),
+  ]);
   const [card] = await cardsOf(services, workshop!, club!.name, 'mm', [link.seatId]);
   return card!;
 }

@@ -11,16 +11,40 @@ import { notFound, UseCaseError } from '@/server/platform/use-case-error';
 /** What was seen when a practice union was cut open, latest first, with who looked. */
 export async function listCutLooks(context: Context, unionId: string): Promise<(CutLookRow & { by: string })[]> {
   allow(context, 'viewer');
-  const { db, actor: { clubId } } = context;
-  const looks = await db.cutLooks.findAll({ where: { clubId, unionId }, order: [['recordedAt', 'DESC'], ['id', 'DESC']], raw: true });
-  const users = await db.users.findAll({ where: { id: [...new Set(looks.map(({ enteredBy }) => enteredBy))] }, raw: true });
-  return looks.map((look) => ({ ...look, by: users.find((user) => user.id === look.enteredBy)?.name ?? 'a former member' }));
+  const {
+    db,
+    actor: { clubId },
+  } = context;
+  const looks = await db.cutLooks.findAll({
+    where: { clubId, unionId },
+    order: [
+      ['recordedAt', 'DESC'],
+      ['id', 'DESC'],
+    ],
+    raw: true,
+  });
+  const users = await db.users.findAll({
+    where: { id: [...new Set(looks.map(({ enteredBy }) => enteredBy))] },
+    raw: true,
+  });
+  return looks.map((look) => ({
+    ...look,
+    by: users.find((user) => user.id === look.enteredBy)?.name ?? 'a former member',
+  }));
 }
 
 const lookInput = object({
-  callus: string().oneOf(['ring', 'parts', 'none'] as const, 'Say how far the callus line goes.').required('Say how far the callus line goes.'),
+  callus: string()
+    .oneOf(['ring', 'parts', 'none'] as const, 'Say how far the callus line goes.')
+    .required('Say how far the callus line goes.'),
   /** Share of the line that was seen joined, percent. */
-  contactSeen: number().nullable().default(null).transform((value, original) => (original === '' ? null : value)).typeError('Enter the share in figures.').min(0, 'A share is 0 to 100 %.').max(100, 'A share is 0 to 100 %.'),
+  contactSeen: number()
+    .nullable()
+    .default(null)
+    .transform((value, original) => (original === '' ? null : value))
+    .typeError('Enter the share in figures.')
+    .min(0, 'A share is 0 to 100 %.')
+    .max(100, 'A share is 0 to 100 %.'),
   lookedOn: isoDate('the day it was cut open', SEEN_YEARS),
   note: optionalText('the note', 500),
 });
@@ -29,15 +53,38 @@ const lookInput = object({
 export async function addCutLook(context: Context, unionId: string, lookId: string, input: unknown): Promise<void> {
   allow(context, 'assistant');
   parse(id('the look'), lookId);
-  const { db, actor: { clubId, userId }, now } = context;
+  const {
+    db,
+    actor: { clubId, userId },
+    now,
+  } = context;
   const given = parse(lookInput, input, context.now);
   const union = await readableUnion(context, unionId);
   const workshop = await db.workshops.findOne({ where: { clubId, id: union.workshopId }, raw: true });
-  if (isAhead(given.lookedOn, now)) throw new UseCaseError('invalid', 'That day is still to come. Enter the day it was cut open.', { lookedOn: 'Still to come.' });
-  if (given.lookedOn < workshop!.date) throw new UseCaseError('invalid', 'It was cut open before the workshop? Check the day.', { lookedOn: 'Before the workshop.' });
+  if (isAhead(given.lookedOn, now))
+    throw new UseCaseError('invalid', 'That day is still to come. Enter the day it was cut open.', {
+      lookedOn: 'Still to come.',
+    });
+  if (given.lookedOn < workshop!.date)
+    throw new UseCaseError('invalid', 'It was cut open before the workshop? Check the day.', {
+      lookedOn: 'Before the workshop.',
+    });
   try {
     await transact(db, async (transaction) => {
-      await db.cutLooks.create({ id: lookId, clubId, unionId, callus: given.callus, contactSeen: given.contactSeen == null ? null : given.contactSeen / 100, lookedOn: given.lookedOn, note: given.note, enteredBy: userId, recordedAt: now }, { transaction });
+      await db.cutLooks.create(
+        {
+          id: lookId,
+          clubId,
+          unionId,
+          callus: given.callus,
+          contactSeen: given.contactSeen == null ? null : given.contactSeen / 100,
+          lookedOn: given.lookedOn,
+          note: given.note,
+          enteredBy: userId,
+          recordedAt: now,
+        },
+        { transaction },
+      );
       await audit(db, transaction, { clubId, actorId: userId, action: 'cut open', subjectId: unionId, at: now });
     });
   } catch (error) {

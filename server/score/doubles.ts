@@ -13,39 +13,85 @@ import { getWorkshop } from '@/server/plan/workshops';
 
 const settlement = object({
   /** `one`: it was one union and this judgement counts. `two`: this judgement belongs to the next union. */
-  as: string().oneOf(['one', 'two'] as const, 'Say whether it was one union or two.').required('Say whether it was one union or two.'),
+  as: string()
+    .oneOf(['one', 'two'] as const, 'Say whether it was one union or two.')
+    .required('Say whether it was one union or two.'),
   judgementId: id('the judgement'),
 });
 
 /** Settles a likely double: two judgements of the same seat and number. Neither is lost either way. */
-export async function settleDouble(context: Context, workshopId: string, unionId: string, input: unknown): Promise<void> {
+export async function settleDouble(
+  context: Context,
+  workshopId: string,
+  unionId: string,
+  input: unknown,
+): Promise<void> {
   allow(context, 'assistant');
-  const { db, actor: { clubId, userId }, now } = context;
+  const {
+    db,
+    actor: { clubId, userId },
+    now,
+  } = context;
   await getWorkshop(context, workshopId);
   const given = parse(settlement, input);
   const settle = () =>
     transact(db, async (transaction) => {
-      const union = await db.unions.findOne({ where: { clubId, workshopId, id: unionId }, transaction, lock: transaction.LOCK.UPDATE, raw: true });
+      const union = await db.unions.findOne({
+        where: { clubId, workshopId, id: unionId },
+        transaction,
+        lock: transaction.LOCK.UPDATE,
+        raw: true,
+      });
       if (!union) throw notFound('The union');
       const all = await db.judgements.findAll({ where: { clubId, unionId }, transaction, raw: true });
       const stands = standing(all);
       if (hiddenFrom(userId, union, all)) throw notFound('The union');
       if (!stands.some((judgement) => judgement.id === given.judgementId)) throw notFound('The judgement');
       if (given.as === 'one') {
-        await db.unions.update({ chosenJudgementId: given.judgementId, doubleSettledAt: now }, { where: { clubId, id: unionId }, transaction });
+        await db.unions.update(
+          { chosenJudgementId: given.judgementId, doubleSettledAt: now },
+          { where: { clubId, id: unionId }, transaction },
+        );
       } else {
-        if (stands.length < 2) throw new UseCaseError('conflict', 'This union has one judgement only, so there is nothing to part. Reload the page.');
-        const last = (await db.unions.max('number', { where: { clubId, workshopId, seatId: union.seatId, kind: union.kind }, transaction })) as number;
-        const created = { ...union, id: uuid(), number: last + 1, plantId: null, chosenJudgementId: null, doubleSettledAt: null, secondWanted: false, secondSettledAt: null };
+        if (stands.length < 2)
+          throw new UseCaseError(
+            'conflict',
+            'This union has one judgement only, so there is nothing to part. Reload the page.',
+          );
+        const last = (await db.unions.max('number', {
+          where: { clubId, workshopId, seatId: union.seatId, kind: union.kind },
+          transaction,
+        })) as number;
+        const created = {
+          ...union,
+          id: uuid(),
+          number: last + 1,
+          plantId: null,
+          chosenJudgementId: null,
+          doubleSettledAt: null,
+          secondWanted: false,
+          secondSettledAt: null,
+        };
         await db.unions.create(created, { transaction });
         // The whole chain of corrections moves along with the judgement.
         const chain = [given.judgementId];
-        for (let at = all.find((one) => one.id === given.judgementId)?.correctsId; at; at = all.find((one) => one.id === at)?.correctsId) chain.push(at);
+        for (
+          let at = all.find((one) => one.id === given.judgementId)?.correctsId;
+          at;
+          at = all.find((one) => one.id === at)?.correctsId
+        )
+          chain.push(at);
         await db.judgements.update({ unionId: created.id }, { where: { clubId, id: chain }, transaction });
         await refreshUnionFacts(db, clubId, [created.id], transaction);
       }
       await refreshUnionFacts(db, clubId, [unionId], transaction);
-      await audit(db, transaction, { clubId, actorId: userId, action: `double settled as ${given.as}`, subjectId: unionId, at: now });
+      await audit(db, transaction, {
+        clubId,
+        actorId: userId,
+        action: `double settled as ${given.as}`,
+        subjectId: unionId,
+        at: now,
+      });
     });
   try {
     await settle();

@@ -6,7 +6,12 @@ import { trimmed } from '@/server/platform/fields';
 import { parse } from '@/server/platform/parse';
 import { ERASED_NAME } from '@/server/platform/erased-name';
 
-const findInput = object({ q: trimmed().required('Enter a name, or the code of a tag.').min(2, 'Enter two letters or more.').max(120, 'Enter 120 characters at most.') });
+const findInput = object({
+  q: trimmed()
+    .required('Enter a name, or the code of a tag.')
+    .min(2, 'Enter two letters or more.')
+    .max(120, 'Enter 120 characters at most.'),
+});
 
 export interface FoundPerson {
   workshopId: string;
@@ -21,12 +26,18 @@ const MOST = 12;
 /** Somebody of the club, at whichever workshop: by a tag's code, or by the start of a name or one of its parts. Latest first. */
 export async function findPerson(context: Context, input: unknown): Promise<FoundPerson[]> {
   allow(context, 'viewer');
-  const { db, actor: { clubId } } = context;
+  const {
+    db,
+    actor: { clubId },
+  } = context;
   const { q } = parse(findInput, input);
   const code = codeIn(q);
   const seats = `SELECT w.id AS workshopId, w.title AS workshop, w.date, s.number AS seat, p.name FROM seats s JOIN workshops w ON w.id = s.workshop_id JOIN people p ON p.id = s.person_id`;
   if (code) {
-    const tagged = await db.sequelize.query<FoundPerson>(`${seats} JOIN plants t ON t.seat_id = s.id WHERE t.code = :code AND t.club_id = :clubId`, { replacements: { code, clubId }, type: QueryTypes.SELECT });
+    const tagged = await db.sequelize.query<FoundPerson>(
+      `${seats} JOIN plants t ON t.seat_id = s.id WHERE t.code = :code AND t.club_id = :clubId`,
+      { replacements: { code, clubId }, type: QueryTypes.SELECT },
+    );
     if (tagged.length > 0) return tagged.map((one) => ({ ...one, name: one.name ?? ERASED_NAME }));
   }
   // People first, latest first: few of them answer to a name, and each sat somewhere.

@@ -18,7 +18,10 @@ export interface BatchResult {
 
 const MOST = 50;
 const batchInput = object({
-  judgements: array(object({ id: id('the judgement') }).required('A judgement is missing.')).required('Send judgements.').min(1, 'Send at least one judgement.').max(MOST, `Send ${MOST} judgements at most.`),
+  judgements: array(object({ id: id('the judgement') }).required('A judgement is missing.'))
+    .required('Send judgements.')
+    .min(1, 'Send at least one judgement.')
+    .max(MOST, `Send ${MOST} judgements at most.`),
 });
 
 /**
@@ -42,8 +45,10 @@ async function resultOf(context: Context, judgementId: string, body: object): Pr
     await putJudgement(context, judgementId, body);
     return { id: judgementId, status: 200 };
   } catch (error) {
-    if (error instanceof UseCaseError) return { id: judgementId, status: error.status, message: error.message, fields: error.fields };
-    if (isNoId(error)) return { id: judgementId, status: 404, message: 'What this names was not found in this club.', fields: {} };
+    if (error instanceof UseCaseError)
+      return { id: judgementId, status: error.status, message: error.message, fields: error.fields };
+    if (isNoId(error))
+      return { id: judgementId, status: 404, message: 'What this names was not found in this club.', fields: {} };
     if (databaseIsAway(error)) throw error;
     return { id: judgementId, status: 500, fault: error };
   }

@@ -8,7 +8,9 @@ import { pointsOf } from '@/core/methods/shown-technique';
 import { count, flag, id, isPlainObject, optionalId, trimmed } from '@/server/platform/fields';
 
 const GRADES: PointGrade[] = ['good', 'poor', 'recut', 'fatal', 'not-looked-at'];
-const origin = string().oneOf(['measured', 'picked', 'assumed'] as const).required('Say where the figure comes from.');
+const origin = string()
+  .oneOf(['measured', 'picked', 'assumed'] as const)
+  .required('Say where the figure comes from.');
 
 /** A figure within what wood can have; what the pieces allow together is core's to say. */
 function figure(field: Field) {
@@ -19,7 +21,11 @@ function figure(field: Field) {
       .typeError(`Enter ${name} as a number.`)
       .required(`Enter ${name}.`)
       .test('finite', `Enter ${name} as a number.`, (value) => Number.isFinite(value))
-      .test('range', ({ value }) => rangeProblem(field, value as number) ?? '', (value) => value === undefined || !Number.isFinite(value) || rangeProblem(field, value) === null),
+      .test(
+        'range',
+        ({ value }) => rangeProblem(field, value as number) ?? '',
+        (value) => value === undefined || !Number.isFinite(value) || rangeProblem(field, value) === null,
+      ),
     origin,
   });
 }
@@ -29,25 +35,44 @@ function measure(field: Field) {
   const message = `Choose ${field.name} again.`;
   return lazy((value: unknown) =>
     typeof value === 'object' && value !== null && 'pick' in value
-      ? object({ pick: string().oneOf(field.picks!.map(({ id }) => id), message).required(message) })
+      ? object({
+          pick: string()
+            .oneOf(
+              field.picks!.map(({ id }) => id),
+              message,
+            )
+            .required(message),
+        })
       : figure(field),
   );
 }
 
 /** Measures of a union of a method: all of its fields and nothing else. */
 export function measuresInput(method: Method): ObjectSchema<Measures> {
-  return object(Object.fromEntries(method.fields.map((field) => [field.id, measure(field)]))) as unknown as ObjectSchema<Measures>;
+  return object(
+    Object.fromEntries(method.fields.map((field) => [field.id, measure(field)])),
+  ) as unknown as ObjectSchema<Measures>;
 }
 
-const MARK_PROBLEM = 'A mark is not one of good, poor, recut, fatal or not looked at. Reload the page and mark it again.';
+const MARK_PROBLEM =
+  'A mark is not one of good, poor, recut, fatal or not looked at. Reload the page and mark it again.';
 
 /** Marks on the points of a method, whichever schools are followed; no other points, and each graded in words of ours. */
 export function marksInput(method: Method): ObjectSchema<Marks> {
   const known = pointIds(method);
   return mixed<Marks>()
     .default({})
-    .test('marks', MARK_PROBLEM, (value) => value === undefined || (isPlainObject(value) && Object.values(value).every((grade) => GRADES.includes(grade))))
-    .test('points', 'A mark is on a point that this method does not have. Reload the page and mark it again.', (value) => !isPlainObject(value) || Object.keys(value).every((point) => known.has(point))) as unknown as ObjectSchema<Marks>;
+    .test(
+      'marks',
+      MARK_PROBLEM,
+      (value) =>
+        value === undefined || (isPlainObject(value) && Object.values(value).every((grade) => GRADES.includes(grade))),
+    )
+    .test(
+      'points',
+      'A mark is on a point that this method does not have. Reload the page and mark it again.',
+      (value) => !isPlainObject(value) || Object.keys(value).every((point) => known.has(point)),
+    ) as unknown as ObjectSchema<Marks>;
 }
 
 /** Ids of the points that a method is judged by, under any answer of any of its schools. */
@@ -59,15 +84,23 @@ function pointIds(method: Method): Set<string> {
 /** Clocks of devices can be years off; beyond these years it is no clock. */
 const CLOCKS = { from: new Date('1970-01-01T00:00:00Z'), to: new Date('2200-01-01T00:00:00Z') };
 
-const instant = (what: string) => date().typeError(`Enter ${what}.`).min(CLOCKS.from, `Check ${what}: it lies before 1970.`).max(CLOCKS.to, `Check ${what}: it lies too far ahead.`);
+const instant = (what: string) =>
+  date()
+    .typeError(`Enter ${what}.`)
+    .min(CLOCKS.from, `Check ${what}: it lies before 1970.`)
+    .max(CLOCKS.to, `Check ${what}: it lies too far ahead.`);
 
 export const judgementInput = object({
   workshopId: id('the workshop'),
   seatId: id('the seat'),
   number: count('The number of the union', 1, 999),
-  stage: string().oneOf(['joined', 'wrapped', 'keeper'] as const, 'Choose the stage.').required('Choose the stage.'),
+  stage: string()
+    .oneOf(['joined', 'wrapped', 'keeper'] as const, 'Choose the stage.')
+    .required('Choose the stage.'),
   // Which figures there are is the method's to say; see measuresInput.
-  measures: mixed<Record<string, unknown>>().required('Enter the measures of the union.').test('measures', 'The measures cannot be read. Enter them again.', isPlainObject),
+  measures: mixed<Record<string, unknown>>()
+    .required('Enter the measures of the union.')
+    .test('measures', 'The measures cannot be read. Enter them again.', isPlainObject),
   // Which points and grades there are is the method's to say; see marksInput.
   marks: mixed<Record<string, unknown>>().default({}),
   note: trimmed().default('').max(500, 'Keep the note to 500 characters.'),
@@ -78,8 +111,18 @@ export const judgementInput = object({
   assessorId: optionalId('the assessor'),
   /** What the device's clock showed when it sent this, to put its times right. */
   sentAt: instant('when it was sent').nullable().default(null),
-  seconds: number().nullable().default(null).integer('Whole seconds.').min(0, 'A time cannot be less than 0.').transform((value: number | null) => (value === null || Number.isNaN(value) ? value : Math.min(value, 86_400))),
-  strokes: number().nullable().default(null).integer('Whole strokes.').min(0, 'Strokes cannot be fewer than 0.').max(999, 'More than 999 strokes cannot be right.'),
+  seconds: number()
+    .nullable()
+    .default(null)
+    .integer('Whole seconds.')
+    .min(0, 'A time cannot be less than 0.')
+    .transform((value: number | null) => (value === null || Number.isNaN(value) ? value : Math.min(value, 86_400))),
+  strokes: number()
+    .nullable()
+    .default(null)
+    .integer('Whole strokes.')
+    .min(0, 'Strokes cannot be fewer than 0.')
+    .max(999, 'More than 999 strokes cannot be right.'),
   /** Scored as the second assessor of a union, without having seen the first score. */
   second: flag().default(false),
 });

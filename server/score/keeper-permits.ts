@@ -24,28 +24,52 @@ export interface KeeperDoor {
 
 /** Who of a workshop may make keepers: those who are ready, and those somebody let through. By seat. */
 export async function keeperDoors(context: Context, workshopId: string): Promise<Map<string, KeeperDoor>> {
-  const { db, actor: { clubId } } = context;
+  const {
+    db,
+    actor: { clubId },
+  } = context;
   await getWorkshop(context, workshopId);
   const where = { clubId, workshopId };
   const [seats, unions, permits, { ready: rule }] = await Promise.all([
-    db.seats.findAll({ where, raw: true }), db.unions.findAll({ where: { ...where, kind: 'practice' }, order: [['number', 'ASC']], raw: true }),
-    db.keeperPermits.findAll({ where, order: [['givenAt', 'ASC'], ['id', 'ASC']], raw: true }), scoringSettings(context, workshopId),
+    db.seats.findAll({ where, raw: true }),
+    db.unions.findAll({ where: { ...where, kind: 'practice' }, order: [['number', 'ASC']], raw: true }),
+    db.keeperPermits.findAll({
+      where,
+      order: [
+        ['givenAt', 'ASC'],
+        ['id', 'ASC'],
+      ],
+      raw: true,
+    }),
+    scoringSettings(context, workshopId),
   ]);
   const [judgements, givers] = await Promise.all([
-    db.judgements.findAll({ where: { clubId, unionId: unions.map((union) => union.id) }, raw: true }), db.users.findAll({ where: { id: [...new Set(permits.map(({ givenBy }) => givenBy))] }, raw: true }),
+    db.judgements.findAll({ where: { clubId, unionId: unions.map((union) => union.id) }, raw: true }),
+    db.users.findAll({ where: { id: [...new Set(permits.map(({ givenBy }) => givenBy))] }, raw: true }),
   ]);
   const byUnion = groupByUnion(judgements);
-  return new Map(seats.map((seat) => {
-    const attempts = unions.filter(({ seatId }) => seatId === seat.id).flatMap((union) => {
-      // Whether a door stands open tells of a score too: what waits for its second assessor opens none yet.
-      const counts = openJudgement(union, byUnion.get(union.id) ?? []);
-      return counts ? [attemptOf(counts)] : [];
-    });
-    const ready = isReady(attempts, rule);
-    const last = permits.filter(({ seatId }) => seatId === seat.id).at(-1);
-    const said = last ? { may: Boolean(last.may), reason: last.reason, by: givers.find((giver) => giver.id === last.givenBy)?.name ?? 'a former member', at: last.givenAt } : null;
-    return [seat.id, { open: said?.may ?? ready, ready, said }];
-  }));
+  return new Map(
+    seats.map((seat) => {
+      const attempts = unions
+        .filter(({ seatId }) => seatId === seat.id)
+        .flatMap((union) => {
+          // Whether a door stands open tells of a score too: what waits for its second assessor opens none yet.
+          const counts = openJudgement(union, byUnion.get(union.id) ?? []);
+          return counts ? [attemptOf(counts)] : [];
+        });
+      const ready = isReady(attempts, rule);
+      const last = permits.filter(({ seatId }) => seatId === seat.id).at(-1);
+      const said = last
+        ? {
+            may: Boolean(last.may),
+            reason: last.reason,
+            by: givers.find((giver) => giver.id === last.givenBy)?.name ?? 'a former member',
+            at: last.givenAt,
+          }
+        : null;
+      return [seat.id, { open: said?.may ?? ready, ready, said }];
+    }),
+  );
 }
 
 const permitInput = object({
@@ -55,18 +79,43 @@ const permitInput = object({
 });
 
 /** Lets people make keepers though they are not ready, or keeps them back though they are; kept with who said so and why. */
-export async function permitKeepers(context: Context, workshopId: string, permitId: string, input: unknown): Promise<void> {
+export async function permitKeepers(
+  context: Context,
+  workshopId: string,
+  permitId: string,
+  input: unknown,
+): Promise<void> {
   allow(context, 'assistant');
   parse(id('the permit'), permitId);
   const given = parse(permitInput, input);
-  const { db, actor: { clubId, userId }, now } = context;
+  const {
+    db,
+    actor: { clubId, userId },
+    now,
+  } = context;
   const seats = new Set((await listSeats(context, workshopId)).map((seat) => seat.id));
   if (given.seatIds.some((seatId) => !seats.has(seatId))) throw notFound('One of the seats');
-  const rows = [...new Set(given.seatIds)].map((seatId) => ({ id: v5(seatId, permitId), clubId, workshopId, seatId, may: given.may, reason: given.reason, givenBy: userId, givenAt: now }));
+  const rows = [...new Set(given.seatIds)].map((seatId) => ({
+    id: v5(seatId, permitId),
+    clubId,
+    workshopId,
+    seatId,
+    may: given.may,
+    reason: given.reason,
+    givenBy: userId,
+    givenAt: now,
+  }));
   try {
     await transact(db, async (transaction) => {
       await db.keeperPermits.bulkCreate(rows, { transaction });
-      for (const { seatId } of rows) await audit(db, transaction, { clubId, actorId: userId, action: given.may ? 'keepers opened' : 'keepers closed', subjectId: seatId, at: now });
+      for (const { seatId } of rows)
+        await audit(db, transaction, {
+          clubId,
+          actorId: userId,
+          action: given.may ? 'keepers opened' : 'keepers closed',
+          subjectId: seatId,
+          at: now,
+        });
     });
   } catch (error) {
     // The same permit again.

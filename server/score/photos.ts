@@ -27,8 +27,19 @@ export interface PhotoSummary {
 /** Pictures of a union, without their bytes. */
 export async function listPhotos(context: Context, unionId: string): Promise<PhotoSummary[]> {
   allow(context, 'viewer');
-  const { db, actor: { clubId } } = context;
-  return db.photos.findAll({ where: { clubId, unionId, withdrawn: false }, attributes: ['id', 'width', 'height', 'scale', 'version'], order: [['addedAt', 'ASC'], ['id', 'ASC']], raw: true });
+  const {
+    db,
+    actor: { clubId },
+  } = context;
+  return db.photos.findAll({
+    where: { clubId, unionId, withdrawn: false },
+    attributes: ['id', 'width', 'height', 'scale', 'version'],
+    order: [
+      ['addedAt', 'ASC'],
+      ['id', 'ASC'],
+    ],
+    raw: true,
+  });
 }
 
 /**
@@ -38,65 +49,135 @@ export async function listPhotos(context: Context, unionId: string): Promise<Pho
 export async function addPhoto(context: Context, unionId: string, photoId: string, bytes: Uint8Array): Promise<void> {
   allow(context, 'assistant');
   parse(id('the picture'), photoId);
-  const { db, actor: { clubId, userId }, now } = context;
+  const {
+    db,
+    actor: { clubId, userId },
+    now,
+  } = context;
   await readableUnion(context, unionId);
-  if ((await db.photos.count({ where: { clubId, unionId, withdrawn: false } })) >= MOST_PHOTOS) throw new UseCaseError('invalid', `A union has ${MOST_PHOTOS} pictures at most. Remove one first.`);
+  if ((await db.photos.count({ where: { clubId, unionId, withdrawn: false } })) >= MOST_PHOTOS)
+    throw new UseCaseError('invalid', `A union has ${MOST_PHOTOS} pictures at most. Remove one first.`);
   const picture = await encode(bytes);
   try {
     await transact(db, async (transaction) => {
-      await db.photos.create({ id: photoId, clubId, unionId, takenBy: userId, width: picture.info.width, height: picture.info.height, bytes: picture.data, scale: null, version: 0, addedAt: now, withdrawn: false }, { transaction });
+      await db.photos.create(
+        {
+          id: photoId,
+          clubId,
+          unionId,
+          takenBy: userId,
+          width: picture.info.width,
+          height: picture.info.height,
+          bytes: picture.data,
+          scale: null,
+          version: 0,
+          addedAt: now,
+          withdrawn: false,
+        },
+        { transaction },
+      );
       await audit(db, transaction, { clubId, actorId: userId, action: 'picture added', subjectId: photoId, at: now });
     });
   } catch (error) {
     if (!isDuplicate(error)) throw error;
-    if (!(await db.photos.findOne({ where: { clubId, unionId, id: photoId }, attributes: ['id'], raw: true }))) throw notFound('The picture');
+    if (!(await db.photos.findOne({ where: { clubId, unionId, id: photoId }, attributes: ['id'], raw: true })))
+      throw notFound('The picture');
   }
 }
 
 async function encode(bytes: Uint8Array): Promise<{ data: Buffer; info: OutputInfo }> {
-  if (!isPhotograph(bytes)) throw new UseCaseError('invalid', 'Only photographs are kept: JPEG, PNG, WebP, HEIC or AVIF. A drawing such as SVG is none.');
+  if (!isPhotograph(bytes))
+    throw new UseCaseError(
+      'invalid',
+      'Only photographs are kept: JPEG, PNG, WebP, HEIC or AVIF. A drawing such as SVG is none.',
+    );
   try {
-    return await sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' }).timeout({ seconds: DECODING }).rotate().resize({ width: LONGEST, height: LONGEST, fit: 'inside', withoutEnlargement: true }).jpeg({ quality: 82 }).toBuffer({ resolveWithObject: true });
+    return await sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' })
+      .timeout({ seconds: DECODING })
+      .rotate()
+      .resize({ width: LONGEST, height: LONGEST, fit: 'inside', withoutEnlargement: true })
+      .jpeg({ quality: 82 })
+      .toBuffer({ resolveWithObject: true });
   } catch (error) {
     const large = error instanceof Error && /pixel limit/i.test(error.message);
     const slow = error instanceof Error && /timeout/i.test(error.message);
-    if (slow) throw new UseCaseError('invalid', 'This picture takes too long to read. Take it smaller, or choose another.');
-    throw new UseCaseError('invalid', large ? 'The picture has more than 80 million pixels. Take it smaller and choose it again.' : 'This file is no picture that can be read, or it is damaged. Choose a JPEG, PNG or WebP picture.');
+    if (slow)
+      throw new UseCaseError('invalid', 'This picture takes too long to read. Take it smaller, or choose another.');
+    throw new UseCaseError(
+      'invalid',
+      large
+        ? 'The picture has more than 80 million pixels. Take it smaller and choose it again.'
+        : 'This file is no picture that can be read, or it is damaged. Choose a JPEG, PNG or WebP picture.',
+    );
   }
 }
 
 /** By its first bytes, whatever its name says: formats that programs draw, such as SVG, can ask for anything. */
 function isPhotograph(bytes: Uint8Array): boolean {
   const ascii = (from: number, to: number): string => String.fromCharCode(...bytes.subarray(from, to));
-  return (bytes[0] === 0xff && bytes[1] === 0xd8) || ascii(1, 4) === 'PNG' || (ascii(0, 4) === 'RIFF' && ascii(8, 12) === 'WEBP') || (ascii(4, 8) === 'ftyp' && /^(hei|mif|avi|msf)/.test(ascii(8, 12)));
+  return (
+    (bytes[0] === 0xff && bytes[1] === 0xd8) ||
+    ascii(1, 4) === 'PNG' ||
+    (ascii(0, 4) === 'RIFF' && ascii(8, 12) === 'WEBP') ||
+    (ascii(4, 8) === 'ftyp' && /^(hei|mif|avi|msf)/.test(ascii(8, 12)))
+  );
 }
 
 /** A picture's bytes, JPEG. */
 export async function readPhoto(context: Context, photoId: string): Promise<Buffer> {
   allow(context, 'viewer');
-  const { db, actor: { clubId } } = context;
+  const {
+    db,
+    actor: { clubId },
+  } = context;
   const photo = await db.photos.findOne({ where: { clubId, id: photoId, withdrawn: false }, raw: true });
   if (!photo) throw notFound('The picture');
   await readableUnion(context, photo.unionId);
   return photo.bytes;
 }
 
-const point = object({ x: number().strict().required('Set the marks again.').min(-1, 'Set the marks on the picture.').max(LONGEST + 1, 'Set the marks on the picture.'), y: number().strict().required('Set the marks again.').min(-1, 'Set the marks on the picture.').max(LONGEST + 1, 'Set the marks on the picture.') });
+const point = object({
+  x: number()
+    .strict()
+    .required('Set the marks again.')
+    .min(-1, 'Set the marks on the picture.')
+    .max(LONGEST + 1, 'Set the marks on the picture.'),
+  y: number()
+    .strict()
+    .required('Set the marks again.')
+    .min(-1, 'Set the marks on the picture.')
+    .max(LONGEST + 1, 'Set the marks on the picture.'),
+});
 const scaleInput = object({
   version: number().required('Reload the page.').integer('Reload the page.'),
   scale: object({
-    kind: string().oneOf(['ruler', 'coin'] as const, 'Choose a ruler or a coin.').required('Choose a ruler or a coin.'),
+    kind: string()
+      .oneOf(['ruler', 'coin'] as const, 'Choose a ruler or a coin.')
+      .required('Choose a ruler or a coin.'),
     points: array(point).required('Set the marks.').min(2, 'Set the marks.').max(3, 'Set the marks again.'),
-    size: number().strict().typeError('Enter the size in mm.').required('Enter the size in mm.').moreThan(0, 'Enter a size of more than 0.').max(500, 'Nothing of more than 500 mm sets the scale of a union.'),
+    size: number()
+      .strict()
+      .typeError('Enter the size in mm.')
+      .required('Enter the size in mm.')
+      .moreThan(0, 'Enter a size of more than 0.')
+      .max(500, 'Nothing of more than 500 mm sets the scale of a union.'),
   }).required('Set the marks.'),
 });
 
 /** Sets a picture's scale, if nobody set it since it was opened. */
 export async function putPhotoScale(context: Context, photoId: string, input: unknown): Promise<void> {
   allow(context, 'assistant');
-  const { db, actor: { clubId, userId }, now } = context;
+  const {
+    db,
+    actor: { clubId, userId },
+    now,
+  } = context;
   const { scale, version } = parse(scaleInput, input);
-  const photo = await db.photos.findOne({ where: { clubId, id: photoId, withdrawn: false }, attributes: ['unionId'], raw: true });
+  const photo = await db.photos.findOne({
+    where: { clubId, id: photoId, withdrawn: false },
+    attributes: ['unionId'],
+    raw: true,
+  });
   if (!photo) throw notFound('The picture');
   await readableUnion(context, photo.unionId);
   try {
@@ -106,19 +187,38 @@ export async function putPhotoScale(context: Context, photoId: string, input: un
     throw error;
   }
   await transact(db, async (transaction) => {
-    const [changed] = await db.photos.update({ scale, version: version + 1 }, { where: { clubId, id: photoId, version }, transaction });
-    if (changed === 0) throw new UseCaseError('conflict', 'Somebody set this picture’s scale meanwhile. Reload to see theirs.');
-    await audit(db, transaction, { clubId, actorId: userId, action: 'scale of a picture set', subjectId: photoId, at: now });
+    const [changed] = await db.photos.update(
+      { scale, version: version + 1 },
+      { where: { clubId, id: photoId, version }, transaction },
+    );
+    if (changed === 0)
+      throw new UseCaseError('conflict', 'Somebody set this picture’s scale meanwhile. Reload to see theirs.');
+    await audit(db, transaction, {
+      clubId,
+      actorId: userId,
+      action: 'scale of a picture set',
+      subjectId: photoId,
+      at: now,
+    });
   });
 }
 
 /** Takes a picture away; asked twice it is done once. */
 export async function removePhoto(context: Context, photoId: string): Promise<void> {
   allow(context, 'assistant');
-  const { db, actor: { clubId, userId }, now } = context;
+  const {
+    db,
+    actor: { clubId, userId },
+    now,
+  } = context;
   await transact(db, async (transaction) => {
-    const [changed] = await db.photos.update({ withdrawn: true }, { where: { clubId, id: photoId, withdrawn: false }, transaction });
-    if (changed > 0) await audit(db, transaction, { clubId, actorId: userId, action: 'picture removed', subjectId: photoId, at: now });
-    else if (!(await db.photos.findOne({ where: { clubId, id: photoId }, attributes: ['id'], transaction, raw: true }))) throw notFound('The picture');
+    const [changed] = await db.photos.update(
+      { withdrawn: true },
+      { where: { clubId, id: photoId, withdrawn: false }, transaction },
+    );
+    if (changed > 0)
+      await audit(db, transaction, { clubId, actorId: userId, action: 'picture removed', subjectId: photoId, at: now });
+    else if (!(await db.photos.findOne({ where: { clubId, id: photoId }, attributes: ['id'], transaction, raw: true })))
+      throw notFound('The picture');
   });
 }

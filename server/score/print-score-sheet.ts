@@ -12,7 +12,19 @@ import { getWorkshop } from '@/server/plan/workshops';
 export async function printScoreSheet(context: Context, workshopId: string, input: unknown): Promise<Buffer> {
   const workshop = await getWorkshop(context, workshopId);
   const given = parse(paperInput, input);
-  const seats = (await listSeats(context, workshopId)).filter(({ absent }) => !absent).map(({ number: seat, person }) => ({ number: seat, name: person.name ?? ERASED_NAME }));
+  const seats = (await listSeats(context, workshopId))
+    .filter(({ absent }) => !absent)
+    .map(({ number: seat, person }) => ({ number: seat, name: person.name ?? ERASED_NAME }));
   const rule = await currentRule(context, workshop.method, workshop.schools);
-  return scoreSheetPdf({ method: methodById(workshop.method), rule, title: workshop.title, date: workshop.date, seats, unit: context.actor.lengthUnit }, given.paper);
+  return scoreSheetPdf(
+    {
+      method: methodById(workshop.method),
+      rule,
+      title: workshop.title,
+      date: workshop.date,
+      seats,
+      unit: context.actor.lengthUnit,
+    },
+    given.paper,
+  );
 }

@@ -21,33 +21,75 @@ export async function readinessBoard(context: Context, workshopId: string) {
   allow(context, 'viewer');
   const amounts = await quantities(context, workshopId);
   const { workshop, site } = amounts;
-  const [seats, { scored }, settings, doors, { day: { body: day }, blocks: { blocks } }] = await Promise.all([
-    listSeats(context, workshopId), practiceUnions(context, workshop), scoringSettings(context, workshopId), keeperDoors(context, workshopId), dayBlocks(context, workshopId, amounts),
+  const [
+    seats,
+    { scored },
+    settings,
+    doors,
+    {
+      day: { body: day },
+      blocks: { blocks },
+    },
+  ] = await Promise.all([
+    listSeats(context, workshopId),
+    practiceUnions(context, workshop),
+    scoringSettings(context, workshopId),
+    keeperDoors(context, workshopId),
+    dayBlocks(context, workshopId, amounts),
   ]);
   const present = seats.filter(({ absent }) => !absent);
-  const attempts = present.map((seat) => scored.filter(({ seatId }) => seatId === seat.id).map(({ counts }) => attemptOf(counts)));
+  const attempts = present.map((seat) =>
+    scored.filter(({ seatId }) => seatId === seat.id).map(({ counts }) => attemptOf(counts)),
+  );
   const scores = attempts.map((own) => countedAttempts(own).map(({ score }) => score!));
   const curves = scores.some(({ length }) => length > 0) ? kept('learning curves', scores, learningCurves) : null;
   // What the plan gives everybody to practise on.
   const planned = amounts.plan.methods[0]?.practiceEach ?? 0;
   // On the day itself the clock says what can still be made; before and after it, the plan.
   const today = dateInZone(context.now, site.timeZone);
-  const minutesLeft = today === workshop.date ? cuttingMinutesLeft(blocks, methodById(workshop.method).name, timeInZone(context.now, site.timeZone)) : null;
+  const minutesLeft =
+    today === workshop.date
+      ? cuttingMinutesLeft(blocks, methodById(workshop.method).name, timeInZone(context.now, site.timeZone))
+      : null;
   return {
-    settings, planned, minutesLeft, over: today > workshop.date, curves: curves && { rate: curves.rate, scatter: curves.scatter },
+    settings,
+    planned,
+    minutesLeft,
+    over: today > workshop.date,
+    curves: curves && { rate: curves.rate, scatter: curves.scatter },
     people: present.map((seat, i) => {
       const own = attempts[i]!;
       const ready = isReady(own, settings.ready);
       const curve = curves?.people[i] ?? null;
       const seen = curve ? outlook(own, curve, settings.ready) : null;
-      const left = minutesLeft === null ? Math.max(0, planned - own.length) : unionsWithin(minutesLeft, own.length, day, present.length);
+      const left =
+        minutesLeft === null
+          ? Math.max(0, planned - own.length)
+          : unionsWithin(minutesLeft, own.length, day, present.length);
       const within = seen?.within(left) ?? null;
       return {
-        seatId: seat.id, number: seat.number, name: seat.person.name ?? ERASED_NAME, attempts: own, ready, door: doors.get(seat.id)!, outlook: seen && { next: seen.next, attempts: seen.attempts, beyond: seen.beyond }, left,
-        minutes: seen?.attempts ? minutesForUnions(own.length + 1, own.length + Math.ceil(seen.attempts), day.firstUnion, day.falling) : null,
+        seatId: seat.id,
+        number: seat.number,
+        name: seat.person.name ?? ERASED_NAME,
+        attempts: own,
+        ready,
+        door: doors.get(seat.id)!,
+        outlook: seen && { next: seen.next, attempts: seen.attempts, beyond: seen.beyond },
+        left,
+        minutes: seen?.attempts
+          ? minutesForUnions(own.length + 1, own.length + Math.ceil(seen.attempts), day.firstUnion, day.falling)
+          : null,
         // More likely than not they will not be ready with what the day, or the plan, still gives them.
-        needsHelp: !ready && within !== null && within < 0.5, within,
-        line: curve && seen?.next ? Array.from({ length: Math.max(6, own.length + 2) }, (_, n) => ({ n: n + 1, mean: curve.at(n + 1).mean, half: curve.at(n + 1).half })) : null,
+        needsHelp: !ready && within !== null && within < 0.5,
+        within,
+        line:
+          curve && seen?.next
+            ? Array.from({ length: Math.max(6, own.length + 2) }, (_, n) => ({
+                n: n + 1,
+                mean: curve.at(n + 1).mean,
+                half: curve.at(n + 1).half,
+              }))
+            : null,
       };
     }),
   };

@@ -6,7 +6,15 @@ import { keeperDoors, permitKeepers } from './keeper-permits';
 import { listKeepers, makeKeepers } from '@/server/aftercare/keepers';
 import { readinessBoard } from './readiness-board';
 import { putScoringSettings, scoringSettings, USUAL_SCORING } from './scoring-settings';
-import { judgementBody, NOW, refusalOf, testClub, testWorkshop, type TestClub, type TestWorkshop } from '@/server/testing/test-club';
+import {
+  judgementBody,
+  NOW,
+  refusalOf,
+  testClub,
+  testWorkshop,
+  type TestClub,
+  type TestWorkshop,
+} from '@/server/testing/test-club';
 
 let club: TestClub;
 let workshop: TestWorkshop;
@@ -18,10 +26,16 @@ beforeAll(async () => {
 });
 
 const practise = async (seat: number, marks: Record<string, string>[], from = 1): Promise<void> => {
-  for (const [i, one] of marks.entries()) await putJudgement(club.as('assistant'), uuid(), judgementBody(workshop, { seatId: workshop.seatIds[seat], number: from + i, marks: one }));
+  for (const [i, one] of marks.entries())
+    await putJudgement(
+      club.as('assistant'),
+      uuid(),
+      judgementBody(workshop, { seatId: workshop.seatIds[seat], number: from + i, marks: one }),
+    );
 };
 const door = async (seat: number) => (await keeperDoors(club.as('viewer'), workshop.id)).get(workshop.seatIds[seat]!)!;
-const make = () => makeKeepers(club.as('assistant'), workshop.id, { woodLotId: workshop.woodLotId, stockLotId: workshop.stockLotId });
+const make = () =>
+  makeKeepers(club.as('assistant'), workshop.id, { woodLotId: workshop.woodLotId, stockLotId: workshop.stockLotId });
 
 describe('readiness', () => {
   it('opens the keepers to those whose last three are good, and to nobody else', async () => {
@@ -33,28 +47,82 @@ describe('readiness', () => {
     expect((await listKeepers(club.as('viewer'), workshop.id)).map(({ seat }) => seat.number)).toEqual([1]);
   });
   it('follows the rule of the workshop', async () => {
-    await putScoringSettings(club.as('lead'), workshop.id, { ...USUAL_SCORING, ready: { last: 1, score: 95 }, changeId: uuid(), version: 0 });
+    await putScoringSettings(club.as('lead'), workshop.id, {
+      ...USUAL_SCORING,
+      ready: { last: 1, score: 95 },
+      changeId: uuid(),
+      version: 0,
+    });
     expect((await door(1)).ready).toBe(false);
     await practise(1, [{}], 4);
     expect((await door(1)).ready).toBe(true);
     await putScoringSettings(club.as('lead'), workshop.id, { ...USUAL_SCORING, changeId: uuid(), version: 1 });
     expect((await door(1)).ready).toBe(false);
-    expect((await refusalOf(putScoringSettings(club.as('lead'), workshop.id, { ...USUAL_SCORING, ready: { last: 0, score: 200 }, changeId: uuid(), version: 2 }))).fields).toHaveProperty(['ready.last']);
-    expect(await refusalOf(putScoringSettings(club.as('viewer'), workshop.id, { ...USUAL_SCORING, changeId: uuid(), version: 2 }))).toMatchObject({ refusal: 'forbidden' });
-    expect(await scoringSettings(club.as('viewer'), workshop.id)).toMatchObject({ version: 2, wall: 'seats', blindRate: 0 });
+    expect(
+      (
+        await refusalOf(
+          putScoringSettings(club.as('lead'), workshop.id, {
+            ...USUAL_SCORING,
+            ready: { last: 0, score: 200 },
+            changeId: uuid(),
+            version: 2,
+          }),
+        )
+      ).fields,
+    ).toHaveProperty(['ready.last']);
+    expect(
+      await refusalOf(
+        putScoringSettings(club.as('viewer'), workshop.id, { ...USUAL_SCORING, changeId: uuid(), version: 2 }),
+      ),
+    ).toMatchObject({ refusal: 'forbidden' });
+    expect(await scoringSettings(club.as('viewer'), workshop.id)).toMatchObject({
+      version: 2,
+      wall: 'seats',
+      blindRate: 0,
+    });
   });
   it('is overruled by a word that is kept with who said it and why; the last word counts', async () => {
     const permit = uuid();
-    const given = { seatIds: [workshop.seatIds[1]!, workshop.seatIds[2]!], may: true, reason: 'works with me beside them' };
+    const given = {
+      seatIds: [workshop.seatIds[1]!, workshop.seatIds[2]!],
+      may: true,
+      reason: 'works with me beside them',
+    };
     await Promise.all([1, 2, 3].map(() => permitKeepers(club.as('assistant'), workshop.id, permit, given)));
-    expect(await door(2)).toMatchObject({ open: true, ready: false, said: { may: true, reason: given.reason, by: 'The assistant' } });
-    expect(await club.services.db.keeperPermits.count({ where: { clubId: club.clubId, workshopId: workshop.id } })).toBe(2);
-    await permitKeepers(club.as('lead', new Date(NOW.getTime() + 60_000)), workshop.id, uuid(), { seatIds: [workshop.seatIds[2]!], may: false, reason: 'cut towards the hand' });
+    expect(await door(2)).toMatchObject({
+      open: true,
+      ready: false,
+      said: { may: true, reason: given.reason, by: 'The assistant' },
+    });
+    expect(
+      await club.services.db.keeperPermits.count({ where: { clubId: club.clubId, workshopId: workshop.id } }),
+    ).toBe(2);
+    await permitKeepers(club.as('lead', new Date(NOW.getTime() + 60_000)), workshop.id, uuid(), {
+      seatIds: [workshop.seatIds[2]!],
+      may: false,
+      reason: 'cut towards the hand',
+    });
     expect(await door(2)).toMatchObject({ open: false, said: { may: false, by: 'The lead' } });
     expect(await make()).toEqual({ made: 1, notYet: [3] });
-    expect((await refusalOf(permitKeepers(club.as('lead'), workshop.id, uuid(), { seatIds: [workshop.seatIds[2]!], may: true, reason: ' ' }))).message).toContain('Say why');
-    expect(await refusalOf(permitKeepers(club.as('lead'), workshop.id, uuid(), { seatIds: [uuid()], may: true, reason: 'x' }))).toMatchObject({ refusal: 'not-found' });
-    expect(await refusalOf(permitKeepers(club.as('viewer'), workshop.id, uuid(), given))).toMatchObject({ refusal: 'forbidden' });
+    expect(
+      (
+        await refusalOf(
+          permitKeepers(club.as('lead'), workshop.id, uuid(), {
+            seatIds: [workshop.seatIds[2]!],
+            may: true,
+            reason: ' ',
+          }),
+        )
+      ).message,
+    ).toContain('Say why');
+    expect(
+      await refusalOf(
+        permitKeepers(club.as('lead'), workshop.id, uuid(), { seatIds: [uuid()], may: true, reason: 'x' }),
+      ),
+    ).toMatchObject({ refusal: 'not-found' });
+    expect(await refusalOf(permitKeepers(club.as('viewer'), workshop.id, uuid(), given))).toMatchObject({
+      refusal: 'forbidden',
+    });
   });
   it('is told with curve and outlook once there are four, and not before', async () => {
     await practise(2, [{ hold: 'poor' }, {}], 1);
@@ -69,15 +137,28 @@ describe('readiness', () => {
   });
   it('goes by the clock on the day, by the plan on others: late in the day nobody gets ready any more', async () => {
     const at = (time: string) => readinessBoard(club.as('viewer', new Date(time)), workshop.id);
-    const [before, noon, late] = await Promise.all([at('2027-03-05T10:00:00Z'), at('2027-03-06T10:00:00Z'), at('2027-03-06T22:00:00Z')]);
+    const [before, noon, late] = await Promise.all([
+      at('2027-03-05T10:00:00Z'),
+      at('2027-03-06T10:00:00Z'),
+      at('2027-03-06T22:00:00Z'),
+    ]);
     expect(before).toMatchObject({ minutesLeft: null });
     expect(before.people[2]!.left).toBe(Math.max(0, before.planned - 5));
     expect(noon.minutesLeft).toBeGreaterThan(0);
     expect(noon.people[2]!.left).toBeGreaterThan(0);
     // Zürich has midnight at 23:00 UTC: at 22:00 it is the same day, and its time is used up.
-    expect([before.over, noon.over, late.over, (await at('2027-03-06T23:30:00Z')).over]).toEqual([false, false, false, true]);
+    expect([before.over, noon.over, late.over, (await at('2027-03-06T23:30:00Z')).over]).toEqual([
+      false,
+      false,
+      false,
+      true,
+    ]);
     expect(late.minutesLeft).toBe(0);
-    expect(late.people.map(({ ready, needsHelp, left }) => [ready, needsHelp, left])).toEqual([[true, false, 0], [false, true, 0], [false, true, 0]]);
+    expect(late.people.map(({ ready, needsHelp, left }) => [ready, needsHelp, left])).toEqual([
+      [true, false, 0],
+      [false, true, 0],
+      [false, true, 0],
+    ]);
   });
 });
 
@@ -85,7 +166,9 @@ describe('findPerson', () => {
   it('finds people by the start of a name or one of its parts, and by a tag, in this club only', async () => {
     expect((await findPerson(club.as('viewer'), { q: 'person' })).map(({ seat }) => seat)).toEqual([1, 2, 3]);
     const [keeper] = await listKeepers(club.as('viewer'), workshop.id);
-    expect(await findPerson(club.as('viewer'), { q: `https://bench.example/u/${keeper!.code}` })).toMatchObject([{ workshopId: workshop.id, seat: keeper!.seat.number }]);
+    expect(await findPerson(club.as('viewer'), { q: `https://bench.example/u/${keeper!.code}` })).toMatchObject([
+      { workshopId: workshop.id, seat: keeper!.seat.number },
+    ]);
     expect(await findPerson((await testClubOnce()).as('viewer'), { q: keeper!.code })).toEqual([]);
     expect(await findPerson(club.as('viewer'), { q: '%%' })).toEqual([]);
     expect((await refusalOf(findPerson(club.as('viewer'), { q: 'x' }))).message).toContain('two letters');

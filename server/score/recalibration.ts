@@ -18,33 +18,70 @@ export interface SetUnion {
   nth: number;
   measures: ReturnType<typeof recalibrationSet>[number]['measures'];
   seen: { point: string; words: string }[];
-  answered: { marks: Marks; score: number | null; truthScore: number | null; differences: ReturnType<typeof differences> } | null;
+  answered: {
+    marks: Marks;
+    score: number | null;
+    truthScore: number | null;
+    differences: ReturnType<typeof differences>;
+  } | null;
 }
 
 /** A recalibration set as one assessor has it, with how the others did once this one is through. */
 export async function openRecalibration(context: Context, workshopId: string, seed: number | null) {
   allow(context, 'assistant');
-  const { db, actor: { clubId, userId } } = context;
+  const {
+    db,
+    actor: { clubId, userId },
+  } = context;
   const workshop = await getWorkshop(context, workshopId);
   const method = methodById(workshop.method);
   const rubric = await currentRubric(context, workshop.method, workshop.schools);
-  const latest = ((await db.recalibrations.max('seed', { where: { clubId, method: method.id } })) as number | null) ?? 1;
+  const latest =
+    ((await db.recalibrations.max('seed', { where: { clubId, method: method.id } })) as number | null) ?? 1;
   const chosen = seed ?? latest;
-  const rows = await db.recalibrations.findAll({ where: { clubId, method: method.id, seed: chosen }, order: [['nth', 'ASC']], raw: true });
+  const rows = await db.recalibrations.findAll({
+    where: { clubId, method: method.id, seed: chosen },
+    order: [['nth', 'ASC']],
+    raw: true,
+  });
   const set = recalibrationSet(method, rubric.body, chosen);
   const unions = set.map((union, nth): SetUnion => {
     const own = rows.find((row) => row.nth === nth && row.assessorId === userId);
     return {
       // The drawing is of the joined wood alone; marks that show on it would tell the grade of points told in words.
-      nth, measures: union.measures, seen: union.seen,
-      answered: own ? { marks: own.marks, score: scoreOf(rubric.body, union.truth, own.marks), truthScore: union.score, differences: differences(union, own.marks) } : null,
+      nth,
+      measures: union.measures,
+      seen: union.seen,
+      answered: own
+        ? {
+            marks: own.marks,
+            score: scoreOf(rubric.body, union.truth, own.marks),
+            truthScore: union.score,
+            differences: differences(union, own.marks),
+          }
+        : null,
     };
   });
   const through = unions.every(({ answered }) => answered);
-  const assessors = through ? await db.users.findAll({ where: { id: [...new Set(rows.map(({ assessorId }) => assessorId))] }, raw: true }) : [];
+  const assessors = through
+    ? await db.users.findAll({ where: { id: [...new Set(rows.map(({ assessorId }) => assessorId))] }, raw: true })
+    : [];
   return {
-    workshop, seed: chosen, latest, rule: rubric.body, unions,
-    assessors: assessors.map(({ id: assessorId, name }) => summary(name, rows.filter((row) => row.assessorId === assessorId), set, rubric.body)).sort((a, b) => a.name.localeCompare(b.name)),
+    workshop,
+    seed: chosen,
+    latest,
+    rule: rubric.body,
+    unions,
+    assessors: assessors
+      .map(({ id: assessorId, name }) =>
+        summary(
+          name,
+          rows.filter((row) => row.assessorId === assessorId),
+          set,
+          rubric.body,
+        ),
+      )
+      .sort((a, b) => a.name.localeCompare(b.name)),
   };
 }
 
@@ -55,7 +92,14 @@ function summary(name: string, rows: RecalibrationRow[], set: ReturnType<typeof 
     const own = scoreOf(rule, set[nth]!.truth, marks);
     return own === null || set[nth]!.score === null ? [] : [own - set[nth]!.score!];
   });
-  return { name, answered: rows.length, asked, otherwise: points.length, meanDifference: scores.length === 0 ? null : scores.reduce((a, b) => a + b, 0) / scores.length, points: countBy(points.map(({ point }) => point)) };
+  return {
+    name,
+    answered: rows.length,
+    asked,
+    otherwise: points.length,
+    meanDifference: scores.length === 0 ? null : scores.reduce((a, b) => a + b, 0) / scores.length,
+    points: countBy(points.map(({ point }) => point)),
+  };
 }
 
 function countBy(names: string[]): Record<string, number> {
@@ -66,13 +110,26 @@ function countBy(names: string[]): Record<string, number> {
 
 /** Score of an assessor's own grades; what was not marked counts as good, as at the bench. */
 function scoreOf(rule: ScoringRule, truth: Record<string, unknown>, given: Marks): number | null {
-  return scoreUnion(Object.keys(truth).map((point) => ({ id: point, weight: rule.weights[point] ?? 0, grade: given[point] ?? 'good' })), rule.fatalCap, rule.caps).score;
+  return scoreUnion(
+    Object.keys(truth).map((point) => ({ id: point, weight: rule.weights[point] ?? 0, grade: given[point] ?? 'good' })),
+    rule.fatalCap,
+    rule.caps,
+  ).score;
 }
 
 const answerInput = object({
-  workshopId: id('the workshop'), method: text('the method', 40),
-  seed: number().required('Reload the page.').integer('Reload the page.').min(1, 'Reload the page.').max(1_000_000, 'Reload the page.'),
-  nth: number().required('Reload the page.').integer('Reload the page.').min(0, 'Reload the page.').max(SET_SIZE - 1, 'Reload the page.'),
+  workshopId: id('the workshop'),
+  method: text('the method', 40),
+  seed: number()
+    .required('Reload the page.')
+    .integer('Reload the page.')
+    .min(1, 'Reload the page.')
+    .max(1_000_000, 'Reload the page.'),
+  nth: number()
+    .required('Reload the page.')
+    .integer('Reload the page.')
+    .min(0, 'Reload the page.')
+    .max(SET_SIZE - 1, 'Reload the page.'),
   marks: mixed<Record<string, unknown>>().default({}),
 });
 
@@ -81,16 +138,33 @@ export async function answerRecalibration(context: Context, answerId: string, in
   allow(context, 'assistant');
   parse(id('the answer'), answerId);
   const given = parse(answerInput, input);
-  const { db, actor: { clubId, userId }, now } = context;
+  const {
+    db,
+    actor: { clubId, userId },
+    now,
+  } = context;
   const workshop = await getWorkshop(context, given.workshopId);
-  if (workshop.method !== given.method || !METHODS.some((method) => method.id === given.method)) throw notFound('The method');
+  if (workshop.method !== given.method || !METHODS.some((method) => method.id === given.method))
+    throw notFound('The method');
   const { marks: read } = parse(object({ marks: marksInput(methodById(given.method)) }), { marks: given.marks });
   const rubric = await currentRubric(context, workshop.method, workshop.schools);
   // A grade the drawn union cannot be given is no answer.
-  const asked = new Set(Object.keys(recalibrationSet(methodById(given.method), rubric.body, given.seed)[given.nth]!.truth));
+  const asked = new Set(
+    Object.keys(recalibrationSet(methodById(given.method), rubric.body, given.seed)[given.nth]!.truth),
+  );
   const marks = Object.fromEntries(Object.entries(read as Marks).filter(([point]) => asked.has(point)));
   try {
-    await db.recalibrations.create({ id: answerId, clubId, method: given.method, seed: given.seed, nth: given.nth, assessorId: userId, rubricId: rubric.id, marks, answeredAt: now });
+    await db.recalibrations.create({
+      id: answerId,
+      clubId,
+      method: given.method,
+      seed: given.seed,
+      nth: given.nth,
+      assessorId: userId,
+      rubricId: rubric.id,
+      marks,
+      answeredAt: now,
+    });
   } catch (error) {
     // Answered already, here or in another window.
     if (!isDuplicate(error)) throw error;

@@ -22,16 +22,38 @@ import { refreshUnionFacts } from '@/server/platform/union-facts';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
 import { getWorkshop } from '@/server/plan/workshops';
 
-const figures = lazy((value: unknown) => object(Object.fromEntries(Object.keys(value ?? {}).map((key) => [key, number().strict().typeError('Enter a figure.').required('Enter a figure.')]))));
+const figures = lazy((value: unknown) =>
+  object(
+    Object.fromEntries(
+      Object.keys(value ?? {}).map((key) => [
+        key,
+        number().strict().typeError('Enter a figure.').required('Enter a figure.'),
+      ]),
+    ),
+  ),
+);
 
 const editsInput = object({
-  weights: figures, caps: figures, thresholds: figures,
+  weights: figures,
+  caps: figures,
+  thresholds: figures,
   fatalCap: number().strict().typeError('Enter the cap as a figure.').default(undefined),
-  words: mixed<NonNullable<RubricEdits['words']>>().default({}).test('words', 'Words of a point are too long: 200 characters at most, and 40 for a name.', (value) => {
-    if (typeof value !== 'object' || value === null) return false;
-    const text = (given: unknown, most: number): boolean => given === undefined || (typeof given === 'string' && given.trim() !== '' && given.length <= most);
-    return Object.values(value).every((one) => typeof one === 'object' && one !== null && text(one.name, 40) && text(one.good, 200) && text(one.correction, 200) && Object.values(one.faults ?? {}).every((words) => text(words, 200)));
-  }),
+  words: mixed<NonNullable<RubricEdits['words']>>()
+    .default({})
+    .test('words', 'Words of a point are too long: 200 characters at most, and 40 for a name.', (value) => {
+      if (typeof value !== 'object' || value === null) return false;
+      const text = (given: unknown, most: number): boolean =>
+        given === undefined || (typeof given === 'string' && given.trim() !== '' && given.length <= most);
+      return Object.values(value).every(
+        (one) =>
+          typeof one === 'object' &&
+          one !== null &&
+          text(one.name, 40) &&
+          text(one.good, 200) &&
+          text(one.correction, 200) &&
+          Object.values(one.faults ?? {}).every((words) => text(words, 200)),
+      );
+    }),
 });
 
 function methodOf(methodId: string): Method {
@@ -49,20 +71,39 @@ function parseEdits(method: Method, input: unknown): RubricEdits {
 }
 
 /** What a club scores otherwise than a method's own rubric, and how often that was changed. */
-export async function rubricEdits(context: Context, methodId: string): Promise<{ version: number; edits: RubricEdits }> {
+export async function rubricEdits(
+  context: Context,
+  methodId: string,
+): Promise<{ version: number; edits: RubricEdits }> {
   allow(context, 'viewer');
-  const row = await context.db.rubricEdits.findOne({ where: { clubId: context.actor.clubId, method: methodId }, raw: true });
+  const row = await context.db.rubricEdits.findOne({
+    where: { clubId: context.actor.clubId, method: methodId },
+    raw: true,
+  });
   return { version: row?.version ?? 0, edits: row?.body ?? {} };
 }
 
 /** Changes the rubric of a method from now on; what was scored keeps the row it was scored by. */
 export async function putRubricEdits(context: Context, methodId: string, input: unknown): Promise<number> {
   allow(context, 'lead');
-  const { db, actor: { clubId, userId }, now } = context;
+  const {
+    db,
+    actor: { clubId, userId },
+    now,
+  } = context;
   const method = methodOf(methodId);
   const edits = parseEdits(method, input);
-  const { changeId, version } = parse(object({ changeId: id('the change'), version: number().required('Reload the page.').integer('Reload the page.').min(0, 'Reload the page.') }), input);
-  const conflict = new UseCaseError('conflict', 'Somebody changed this rubric meanwhile. Open it anew in another window and bring your changes over; they are still here.');
+  const { changeId, version } = parse(
+    object({
+      changeId: id('the change'),
+      version: number().required('Reload the page.').integer('Reload the page.').min(0, 'Reload the page.'),
+    }),
+    input,
+  );
+  const conflict = new UseCaseError(
+    'conflict',
+    'Somebody changed this rubric meanwhile. Open it anew in another window and bring your changes over; they are still here.',
+  );
   const where = { clubId, method: methodId };
   const row = { body: edits, version: version + 1, changeId, changedBy: userId, changedAt: now };
   try {
@@ -91,25 +132,64 @@ export async function previewRubric(context: Context, methodId: string, input: u
   allow(context, 'assistant');
   const method = methodOf(methodId);
   const edits = parseEdits(method, input);
-  const { db, actor: { clubId } } = context;
+  const {
+    db,
+    actor: { clubId },
+  } = context;
   const workshops = await db.workshops.findAll({ where: { clubId, method: methodId }, raw: true });
-  const unions = await db.unions.findAll({ where: { clubId, workshopId: workshops.map((workshop) => workshop.id), kind: 'practice' }, order: [['id', 'DESC']], limit: PREVIEWED, raw: true });
-  const byUnion = groupByUnion(await db.judgements.findAll({ where: { clubId, unionId: unions.map((union) => union.id) }, raw: true }));
-  const rules = new Map(await Promise.all(workshops.map(async (workshop) => [workshop.id, { rule: editedRule(method, workshop.schools, edits), ready: (await scoringSettings(context, workshop.id)).ready }] as const)));
-  const hands = new Map<string, { ready: { last: number; score: number }; unions: { number: number; now: ReturnType<typeof attemptOf>; then: ReturnType<typeof attemptOf> }[] }>();
+  const unions = await db.unions.findAll({
+    where: { clubId, workshopId: workshops.map((workshop) => workshop.id), kind: 'practice' },
+    order: [['id', 'DESC']],
+    limit: PREVIEWED,
+    raw: true,
+  });
+  const byUnion = groupByUnion(
+    await db.judgements.findAll({ where: { clubId, unionId: unions.map((union) => union.id) }, raw: true }),
+  );
+  const rules = new Map(
+    await Promise.all(
+      workshops.map(
+        async (workshop) =>
+          [
+            workshop.id,
+            {
+              rule: editedRule(method, workshop.schools, edits),
+              ready: (await scoringSettings(context, workshop.id)).ready,
+            },
+          ] as const,
+      ),
+    ),
+  );
+  const hands = new Map<
+    string,
+    {
+      ready: { last: number; score: number };
+      unions: { number: number; now: ReturnType<typeof attemptOf>; then: ReturnType<typeof attemptOf> }[];
+    }
+  >();
   for (const union of unions) {
     const counts = openJudgement(union, byUnion.get(union.id) ?? []);
     const { rule, ready } = rules.get(union.workshopId)!;
     const then = counts && rejudge(method, rule, counts);
     if (!counts || !then) continue;
     const hand = hands.get(union.seatId) ?? { ready, unions: [] };
-    hand.unions.push({ number: union.number, now: attemptOf(counts), then: attemptOf({ score: then.score, fatal: then.fatal, marks: counts.marks }) });
+    hand.unions.push({
+      number: union.number,
+      now: attemptOf(counts),
+      then: attemptOf({ score: then.score, fatal: then.fatal, marks: counts.marks }),
+    });
     hands.set(union.seatId, hand);
   }
-  return rubricPreview([...hands.values()].map(({ ready, unions: own }) => ({ ready, unions: own.sort((a, b) => a.number - b.number) })));
+  return rubricPreview(
+    [...hands.values()].map(({ ready, unions: own }) => ({ ready, unions: own.sort((a, b) => a.number - b.number) })),
+  );
 }
 
-function rejudge(method: Method, rule: ScoringRule, { measures, marks, stage }: Pick<JudgementRow, 'measures' | 'marks' | 'stage'>): ReturnType<typeof judgeUnion> | null {
+function rejudge(
+  method: Method,
+  rule: ScoringRule,
+  { measures, marks, stage }: Pick<JudgementRow, 'measures' | 'marks' | 'stage'>,
+): ReturnType<typeof judgeUnion> | null {
   try {
     return judgeUnion(method, rule, measures, marks, stage);
   } catch (error) {
@@ -124,29 +204,72 @@ function rejudge(method: Method, rule: ScoringRule, { measures, marks, stage }: 
  */
 export async function rescoreWorkshop(context: Context, workshopId: string): Promise<number> {
   allow(context, 'lead');
-  const { db, actor: { clubId, userId }, now } = context;
+  const {
+    db,
+    actor: { clubId, userId },
+    now,
+  } = context;
   const workshop = await getWorkshop(context, workshopId);
   const method = methodById(workshop.method);
   const rubric = await currentRubric(context, workshop.method, workshop.schools);
-  const rescore = (): Promise<number> => transact(db, async (transaction) => {
-    const unions = await db.unions.findAll({ where: { clubId, workshopId, kind: 'practice' }, transaction, raw: true });
-    const byUnion = groupByUnion(await db.judgements.findAll({ where: { clubId, unionId: unions.map((union) => union.id) }, transaction, raw: true }));
-    const fresh = [...byUnion.values()].flatMap((all) => standing(all)).filter(({ rubricId }) => rubricId !== rubric.id).flatMap((old) => {
-      const judged = rejudge(method, rubric.body, old);
-      if (!judged) return [];
-      const { contact, contactGrade } = judged.assessment;
-      // An id made of both, so that two who ask at once make the same row.
-      return [{
-        ...old, id: v5(rubric.id, old.id), rubricId: rubric.id, score: judged.score, fatal: judged.fatal, contact: contact.contact, contactLeft: contact.left, contactRight: contact.right, touchingMm: contact.touching, runs: contact.ring,
-        contactGrade: contactGrade.grade as JudgementRow['contactGrade'], contactWords: contactGrade.words, modelVersion: method.contactModel, correctsId: old.id, liveCorrectsId: old.id, rescoredBy: userId, recordedAt: now, blind: Boolean(old.blind), sentHash: null,
-      }];
+  const rescore = (): Promise<number> =>
+    transact(db, async (transaction) => {
+      const unions = await db.unions.findAll({
+        where: { clubId, workshopId, kind: 'practice' },
+        transaction,
+        raw: true,
+      });
+      const byUnion = groupByUnion(
+        await db.judgements.findAll({
+          where: { clubId, unionId: unions.map((union) => union.id) },
+          transaction,
+          raw: true,
+        }),
+      );
+      const fresh = [...byUnion.values()]
+        .flatMap((all) => standing(all))
+        .filter(({ rubricId }) => rubricId !== rubric.id)
+        .flatMap((old) => {
+          const judged = rejudge(method, rubric.body, old);
+          if (!judged) return [];
+          const { contact, contactGrade } = judged.assessment;
+          // An id made of both, so that two who ask at once make the same row.
+          return [
+            {
+              ...old,
+              id: v5(rubric.id, old.id),
+              rubricId: rubric.id,
+              score: judged.score,
+              fatal: judged.fatal,
+              contact: contact.contact,
+              contactLeft: contact.left,
+              contactRight: contact.right,
+              touchingMm: contact.touching,
+              runs: contact.ring,
+              contactGrade: contactGrade.grade as JudgementRow['contactGrade'],
+              contactWords: contactGrade.words,
+              modelVersion: method.contactModel,
+              correctsId: old.id,
+              liveCorrectsId: old.id,
+              rescoredBy: userId,
+              recordedAt: now,
+              blind: Boolean(old.blind),
+              sentHash: null,
+            },
+          ];
+        });
+      if (fresh.length === 0) return 0;
+      await db.judgements.bulkCreate(fresh, { transaction });
+      await refreshUnionFacts(db, clubId, [...new Set(fresh.map(({ unionId }) => unionId))], transaction);
+      await audit(db, transaction, {
+        clubId,
+        actorId: userId,
+        action: `rescored: ${fresh.length}`,
+        subjectId: workshopId,
+        at: now,
+      });
+      return fresh.length;
     });
-    if (fresh.length === 0) return 0;
-    await db.judgements.bulkCreate(fresh, { transaction });
-    await refreshUnionFacts(db, clubId, [...new Set(fresh.map(({ unionId }) => unionId))], transaction);
-    await audit(db, transaction, { clubId, actorId: userId, action: `rescored: ${fresh.length}`, subjectId: workshopId, at: now });
-    return fresh.length;
-  });
   try {
     return await rescore();
   } catch (error) {

@@ -7,7 +7,11 @@ import { currentRule } from '@/server/teach/current-rule';
 
 /** The rubric a club scores a method by: an immutable row, made when first used. */
 export async function currentRubric(context: Context, method: string, schools: Choices): Promise<RubricRow> {
-  const { db, actor: { clubId }, now } = context;
+  const {
+    db,
+    actor: { clubId },
+    now,
+  } = context;
   const body = await currentRule(context, method, schools);
   const contentHash = createHash('sha256').update(JSON.stringify(body)).digest('hex');
   const where = { clubId, method, contentHash };

@@ -40,19 +40,43 @@ export async function scoredUnions(context: Context, workshopId: string): Promis
  *
  * @param only which of them.
  */
-export async function practiceUnions(context: Context, workshop: WorkshopRow, only: WhereOptions<UnionRow> = {}): Promise<{ scored: ScoredUnion[]; unseen: UnseenUnion[]; others: string[] }> {
+export async function practiceUnions(
+  context: Context,
+  workshop: WorkshopRow,
+  only: WhereOptions<UnionRow> = {},
+): Promise<{ scored: ScoredUnion[]; unseen: UnseenUnion[]; others: string[] }> {
   const workshopId = workshop.id;
-  const { db, actor: { clubId, userId } } = context;
-  const unions = await db.unions.findAll({ where: { clubId, workshopId, kind: 'practice', ...only }, order: [['number', 'ASC']], raw: true });
+  const {
+    db,
+    actor: { clubId, userId },
+  } = context;
+  const unions = await db.unions.findAll({
+    where: { clubId, workshopId, kind: 'practice', ...only },
+    order: [['number', 'ASC']],
+    raw: true,
+  });
   if (unions.length === 0) return { scored: [], unseen: [], others: [] };
-  const all = await db.judgements.findAll({ where: { clubId, unionId: unions.map(({ id }) => id) }, order: [['recordedAt', 'ASC'], ['id', 'ASC']], raw: true });
-  const assessors = await db.users.findAll({ where: { id: [...new Set(all.map(({ assessorId }) => assessorId))] }, raw: true });
+  const all = await db.judgements.findAll({
+    where: { clubId, unionId: unions.map(({ id }) => id) },
+    order: [
+      ['recordedAt', 'ASC'],
+      ['id', 'ASC'],
+    ],
+    raw: true,
+  });
+  const assessors = await db.users.findAll({
+    where: { id: [...new Set(all.map(({ assessorId }) => assessorId))] },
+    raw: true,
+  });
   const nameOf = new Map(assessors.map(({ id, name }) => [id, name]));
   const byUnion = groupByUnion(all);
   const unseen: UnseenUnion[] = [];
   const others: string[] = [];
   let letters: Map<string, string> | null = null;
-  const letterOf = (point: string): string => (letters ??= new Map(pointsOf(methodById(workshop.method), workshop.schools).map(({ id, letter }) => [id, letter]))).get(point) ?? '!';
+  const letterOf = (point: string): string =>
+    (letters ??= new Map(
+      pointsOf(methodById(workshop.method), workshop.schools).map(({ id, letter }) => [id, letter]),
+    )).get(point) ?? '!';
   const scored = unions.flatMap((union): ScoredUnion[] => {
     const judgements = byUnion.get(union.id) ?? [];
     if (hiddenFrom(userId, union, judgements)) {
@@ -67,10 +91,17 @@ export async function practiceUnions(context: Context, workshop: WorkshopRow, on
       return [];
     }
     const fatal = counts.fatal[0];
-    return [{
-      id: union.id, seatId: union.seatId, number: union.number, counts, judgements: seen, likelyDouble: seen.filter(({ blind }) => !blind).length > 1 && !union.doubleSettledAt,
-      glyph: { runs: counts.runs, fatal: fatal ? letterOf(fatal) : null },
-    }];
+    return [
+      {
+        id: union.id,
+        seatId: union.seatId,
+        number: union.number,
+        counts,
+        judgements: seen,
+        likelyDouble: seen.filter(({ blind }) => !blind).length > 1 && !union.doubleSettledAt,
+        glyph: { runs: counts.runs, fatal: fatal ? letterOf(fatal) : null },
+      },
+    ];
   });
   return { scored, unseen, others };
 }
@@ -87,7 +118,7 @@ export function groupByUnion(judgements: JudgementRow[]): Map<string, JudgementR
 
 function see(judgement: JudgementRow, all: JudgementRow[], nameOf: Map<string, string>): SeenJudgement {
   const earlier: JudgementRow[] = [];
-  for (let at = all.find(({ id }) => id === judgement.correctsId); at; at = all.find(({ id }) => id === at!.correctsId)) earlier.push(at);
+  for (let at = all.find(({ id }) => id === judgement.correctsId); at; at = all.find(({ id }) => id === at!.correctsId))
+    earlier.push(at);
   return { ...judgement, assessorName: nameOf.get(judgement.assessorId) ?? 'a former member', earlier };
 }
-

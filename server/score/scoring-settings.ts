@@ -17,12 +17,24 @@ export interface ScoringSettings {
 export const USUAL_SCORING: ScoringSettings = { ready: USUAL_READY_RULE, blindRate: 0, wall: 'seats' };
 
 const settingsInput = object({
-  ready: object({ last: count('The number of last unions', 1, 10), score: count('The score to reach', 1, 100) }).required('Enter when somebody is ready.'),
-  blindRate: number().typeError('Choose how many unions are scored twice.').required('Choose how many unions are scored twice.').min(0, 'No fewer than none.').max(1, 'No more than all.'),
-  wall: string().oneOf(['names', 'seats', 'totals'] as const, 'Choose what the wall shows.').required('Choose what the wall shows.'),
+  ready: object({
+    last: count('The number of last unions', 1, 10),
+    score: count('The score to reach', 1, 100),
+  }).required('Enter when somebody is ready.'),
+  blindRate: number()
+    .typeError('Choose how many unions are scored twice.')
+    .required('Choose how many unions are scored twice.')
+    .min(0, 'No fewer than none.')
+    .max(1, 'No more than all.'),
+  wall: string()
+    .oneOf(['names', 'seats', 'totals'] as const, 'Choose what the wall shows.')
+    .required('Choose what the wall shows.'),
 });
 
-export async function scoringSettings(context: Context, workshopId: string): Promise<ScoringSettings & { version: number }> {
+export async function scoringSettings(
+  context: Context,
+  workshopId: string,
+): Promise<ScoringSettings & { version: number }> {
   const { version, body } = await readPart<ScoringSettings>(context, workshopId, 'scoring');
   return { ...(body ?? USUAL_SCORING), version };
 }

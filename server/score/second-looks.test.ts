@@ -8,21 +8,35 @@ import { madeAt, putJudgement, withdrawJudgement } from './judgements';
 import { scoredUnions } from './scored-unions';
 import { putScoringSettings, USUAL_SCORING } from './scoring-settings';
 import { closeSecondLooks, isDrawn } from './second-looks';
-import { judgementBody, NOW, refusalOf, testClub, testWorkshop, type TestClub, type TestWorkshop } from '@/server/testing/test-club';
+import {
+  judgementBody,
+  NOW,
+  refusalOf,
+  testClub,
+  testWorkshop,
+  type TestClub,
+  type TestWorkshop,
+} from '@/server/testing/test-club';
 
 let club: TestClub;
 let workshop: TestWorkshop;
 beforeAll(async () => {
   club = await testClub();
   workshop = await testWorkshop(club);
-  await putScoringSettings(club.as('lead'), workshop.id, { ...USUAL_SCORING, blindRate: 1, changeId: uuid(), version: 0 });
+  await putScoringSettings(club.as('lead'), workshop.id, {
+    ...USUAL_SCORING,
+    blindRate: 1,
+    changeId: uuid(),
+    version: 0,
+  });
 });
 
 /** A score no other union of these tests has, so that it can be looked for in everything that is said. */
 const SECRET = { marks: { hold: 'poor', tongue: 'poor' } } as const;
 const secretScore = (100 * (86 - 8)) / 86;
 const body = (number: number, changes: object = {}): object => judgementBody(workshop, { number, ...changes });
-const fact = async (unionId: string) => club.services.db.unionFacts.findOne({ where: { clubId: club.clubId, unionId }, raw: true });
+const fact = async (unionId: string) =>
+  club.services.db.unionFacts.findOne({ where: { clubId: club.clubId, unionId }, raw: true });
 
 describe('a union that is scored twice', () => {
   let unionId: string;
@@ -35,7 +49,11 @@ describe('a union that is scored twice', () => {
       expect(bench.unions).toEqual([]);
       expect(bench.unseen).toEqual(role === 'viewer' ? [] : [{ id: unionId, seatId: workshop.seatIds[0], number: 1 }]);
       expect(JSON.stringify(bench)).not.toContain(String(secretScore).slice(0, 6));
-      const tables = (await Promise.all((['unions', 'judgements'] as const).map((name) => exportCsv(club.as(role), workshop.id, name)))).join();
+      const tables = (
+        await Promise.all(
+          (['unions', 'judgements'] as const).map((name) => exportCsv(club.as(role), workshop.id, name)),
+        )
+      ).join();
       expect(tables).not.toContain(String(secretScore).slice(0, 6));
       expect(tables).not.toContain(first);
     }
@@ -46,15 +64,29 @@ describe('a union that is scored twice', () => {
   });
   it('does not even open the keepers, which would tell', async () => {
     await club.services.db.keeperPermits.destroy({ where: { workshopId: workshop.id } });
-    for (const number of [31, 32, 33]) await putJudgement(club.as('assistant'), uuid(), judgementBody(workshop, { seatId: workshop.seatIds[1], number }));
+    for (const number of [31, 32, 33])
+      await putJudgement(
+        club.as('assistant'),
+        uuid(),
+        judgementBody(workshop, { seatId: workshop.seatIds[1], number }),
+      );
     const door = async () => (await keeperDoors(club.as('lead'), workshop.id)).get(workshop.seatIds[1]!);
     expect(await door()).toEqual({ open: false, ready: false, said: null });
-    for (const number of [31, 32, 33]) await putJudgement(club.as('lead'), uuid(), judgementBody(workshop, { seatId: workshop.seatIds[1], number, second: true }));
+    for (const number of [31, 32, 33])
+      await putJudgement(
+        club.as('lead'),
+        uuid(),
+        judgementBody(workshop, { seatId: workshop.seatIds[1], number, second: true }),
+      );
     expect(await door()).toEqual({ open: true, ready: true, said: null });
   });
   it('cannot be read by correcting it or by settling it as a double', async () => {
-    expect(await refusalOf(putJudgement(club.as('lead'), uuid(), body(1, { correctsId: first })))).toMatchObject({ refusal: 'not-found' });
-    expect(await refusalOf(settleDouble(club.as('lead'), workshop.id, unionId, { as: 'one', judgementId: first }))).toMatchObject({ refusal: 'not-found' });
+    expect(await refusalOf(putJudgement(club.as('lead'), uuid(), body(1, { correctsId: first })))).toMatchObject({
+      refusal: 'not-found',
+    });
+    expect(
+      await refusalOf(settleDouble(club.as('lead'), workshop.id, unionId, { as: 'one', judgementId: first })),
+    ).toMatchObject({ refusal: 'not-found' });
   });
   it('is open to all once it was scored by both; the first score counts and it is no double', async () => {
     const saved = await putJudgement(club.as('lead'), second, body(1, { second: true }));
@@ -73,7 +105,9 @@ describe('a union that is scored twice', () => {
   it('is given up by the lead alone, and then shown', async () => {
     const { unionId: open } = await putJudgement(club.as('assistant'), uuid(), body(2, SECRET));
     expect((await openBench(club.as('lead'), workshop.id)).unseen.map(({ id }) => id)).toEqual([open]);
-    expect(await refusalOf(closeSecondLooks(club.as('assistant'), workshop.id))).toMatchObject({ refusal: 'forbidden' });
+    expect(await refusalOf(closeSecondLooks(club.as('assistant'), workshop.id))).toMatchObject({
+      refusal: 'forbidden',
+    });
     expect(await closeSecondLooks(club.as('lead'), workshop.id)).toBe(1);
     expect(await closeSecondLooks(club.as('lead'), workshop.id)).toBe(0);
     expect((await openBench(club.as('viewer'), workshop.id)).unions.map(({ number }) => number)).toContain(2);
@@ -102,12 +136,19 @@ describe('judgements that waited on a device', () => {
   it('are refused under another assessor’s session, and kept for theirs', async () => {
     const id = uuid();
     const { userId } = club.as('assistant').actor;
-    expect(await refusalOf(putJudgement(club.as('lead'), id, body(11, { assessorId: userId })))).toMatchObject({ refusal: 'forbidden', message: expect.stringContaining('another assessor') as string });
+    expect(await refusalOf(putJudgement(club.as('lead'), id, body(11, { assessorId: userId })))).toMatchObject({
+      refusal: 'forbidden',
+      message: expect.stringContaining('another assessor') as string,
+    });
     expect((await putJudgement(club.as('assistant'), id, body(11, { assessorId: userId }))).assessorId).toBe(userId);
   });
   it('get their true time though the device’s clock is a day off', async () => {
     const deviceAt = new Date(NOW.getTime() - 86_400_000 - 40 * 60_000);
-    const saved = await putJudgement(club.as('lead'), uuid(), body(12, { deviceAt, sentAt: new Date(NOW.getTime() - 86_400_000) }));
+    const saved = await putJudgement(
+      club.as('lead'),
+      uuid(),
+      body(12, { deviceAt, sentAt: new Date(NOW.getTime() - 86_400_000) }),
+    );
     expect(saved.madeAt.toISOString()).toBe(new Date(NOW.getTime() - 40 * 60_000).toISOString());
     expect(saved.deviceAt.toISOString()).toBe(deviceAt.toISOString());
     // A clock set back while it waited cannot put it into the future.
@@ -116,13 +157,22 @@ describe('judgements that waited on a device', () => {
   it('are one judgement when they arrive again later from the same device', async () => {
     const id = uuid();
     const one = await putJudgement(club.as('lead'), id, body(13, { sentAt: NOW }));
-    const again = await putJudgement(club.as('lead', new Date(NOW.getTime() + 3_600_000)), id, body(13, { sentAt: new Date(NOW.getTime() + 3_600_000) }));
+    const again = await putJudgement(
+      club.as('lead', new Date(NOW.getTime() + 3_600_000)),
+      id,
+      body(13, { sentAt: new Date(NOW.getTime() + 3_600_000) }),
+    );
     expect(again.madeAt).toEqual(one.madeAt);
     expect(await club.services.db.judgements.count({ where: { clubId: club.clubId, unionId: one.unionId } })).toBe(1);
   });
   it('keep time and strokes, and refuse what no hand does', async () => {
-    expect(await putJudgement(club.as('lead'), uuid(), body(14, { seconds: 27, strokes: 3 }))).toMatchObject({ seconds: 27, strokes: 3 });
-    expect(await putJudgement(club.as('lead'), uuid(), body(15, { seconds: 999_999 }))).toMatchObject({ seconds: 86_400 });
+    expect(await putJudgement(club.as('lead'), uuid(), body(14, { seconds: 27, strokes: 3 }))).toMatchObject({
+      seconds: 27,
+      strokes: 3,
+    });
+    expect(await putJudgement(club.as('lead'), uuid(), body(15, { seconds: 999_999 }))).toMatchObject({
+      seconds: 86_400,
+    });
     expect((await refusalOf(putJudgement(club.as('lead'), uuid(), body(16, { strokes: -1 })))).refusal).toBe('invalid');
   });
 });

@@ -13,15 +13,30 @@ export function isDrawn(unionId: string, rate: number): boolean {
 /** Gives up the second looks that are still waited for: from now on the first scores are shown and count. */
 export async function closeSecondLooks(context: Context, workshopId: string): Promise<number> {
   allow(context, 'lead');
-  const { db, actor: { clubId, userId }, now } = context;
+  const {
+    db,
+    actor: { clubId, userId },
+    now,
+  } = context;
   await getWorkshop(context, workshopId);
   return transact(db, async (transaction) => {
     const where = { clubId, workshopId, secondWanted: true, secondSettledAt: null };
     const open = await db.unions.findAll({ where, transaction, raw: true });
     if (open.length === 0) return 0;
     await db.unions.update({ secondSettledAt: now }, { where, transaction });
-    await refreshUnionFacts(db, clubId, open.map(({ id }) => id), transaction);
-    await audit(db, transaction, { clubId, actorId: userId, action: `second looks given up: ${open.length}`, subjectId: workshopId, at: now });
+    await refreshUnionFacts(
+      db,
+      clubId,
+      open.map(({ id }) => id),
+      transaction,
+    );
+    await audit(db, transaction, {
+      clubId,
+      actorId: userId,
+      action: `second looks given up: ${open.length}`,
+      subjectId: workshopId,
+      at: now,
+    });
     return open.length;
   });
 }

@@ -16,22 +16,57 @@ export async function openUnion(context: Context, workshopId: string, unionId: s
   const workshop = await getWorkshop(context, workshopId);
   const row = await readableUnion(context, unionId);
   if (row.workshopId !== workshop.id) throw notFound('The union');
-  const [seats, { scored }, photos, looks] = await Promise.all([listSeats(context, workshopId), practiceUnions(context, workshop), listPhotos(context, unionId), listCutLooks(context, unionId)]);
+  const [seats, { scored }, photos, looks] = await Promise.all([
+    listSeats(context, workshopId),
+    practiceUnions(context, workshop),
+    listPhotos(context, unionId),
+    listCutLooks(context, unionId),
+  ]);
   const union: ScoredUnion | undefined = scored.find(({ id }) => id === unionId);
   if (!union) throw notFound('The union');
   const seat = seats.find(({ id }) => id === union.seatId)!;
-  const { db, actor: { clubId } } = context;
+  const {
+    db,
+    actor: { clubId },
+  } = context;
   const all = await db.judgements.findAll({ where: { clubId, unionId }, order: [['recordedAt', 'ASC']], raw: true });
-  const rubrics = await db.rubrics.findAll({ where: { clubId, id: [...new Set(all.map(({ rubricId }) => rubricId))] }, raw: true });
+  const rubrics = await db.rubrics.findAll({
+    where: { clubId, id: [...new Set(all.map(({ rubricId }) => rubricId))] },
+    raw: true,
+  });
   const counts = countingJudgement(row, all)!;
-  const { assessment } = judgeUnion(methodById(workshop.method), rubrics.find(({ id }) => id === counts.rubricId)!.body, counts.measures, counts.marks, counts.stage);
+  const { assessment } = judgeUnion(
+    methodById(workshop.method),
+    rubrics.find(({ id }) => id === counts.rubricId)!.body,
+    counts.measures,
+    counts.marks,
+    counts.stage,
+  );
   return {
-    workshop, union, photos, looks, assessment, called: `${seat.number}-${union.number}`, seat: { id: seat.id, number: seat.number, name: seat.person.name ?? ERASED_NAME },
+    workshop,
+    union,
+    photos,
+    looks,
+    assessment,
+    called: `${seat.number}-${union.number}`,
+    seat: { id: seat.id, number: seat.number, name: seat.person.name ?? ERASED_NAME },
     // Every row in the order it arrived, with the rubric it was scored by: nothing that was said is lost.
     rows: all.map((one) => ({
-      id: one.id, assessor: union.judgements.flatMap((seen) => [seen, ...seen.earlier]).some(({ id }) => id === one.id) ? (union.judgements.find(({ assessorId }) => assessorId === one.assessorId)?.assessorName ?? '') : '',
-      score: one.score, contactWords: one.contactWords, rubric: rubrics.findIndex(({ id }) => id === one.rubricId) + 1, blind: Boolean(one.blind), rescored: one.rescoredBy !== null, withdrawn: one.withdrawnAt !== null,
-      counts: one.id === counts.id, madeAt: one.madeAt.toISOString(), seconds: one.seconds, strokes: one.strokes, note: one.note,
+      id: one.id,
+      assessor: union.judgements.flatMap((seen) => [seen, ...seen.earlier]).some(({ id }) => id === one.id)
+        ? (union.judgements.find(({ assessorId }) => assessorId === one.assessorId)?.assessorName ?? '')
+        : '',
+      score: one.score,
+      contactWords: one.contactWords,
+      rubric: rubrics.findIndex(({ id }) => id === one.rubricId) + 1,
+      blind: Boolean(one.blind),
+      rescored: one.rescoredBy !== null,
+      withdrawn: one.withdrawnAt !== null,
+      counts: one.id === counts.id,
+      madeAt: one.madeAt.toISOString(),
+      seconds: one.seconds,
+      strokes: one.strokes,
+      note: one.note,
     })),
   };
 }

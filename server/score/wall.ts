@@ -20,7 +20,10 @@ import { ERASED_NAME } from '@/server/platform/erased-name';
 import { listSeats } from '@/server/plan/seats';
 
 /** The day's blocks, which take some reading and change seldom: for the wall they are read once. */
-export async function wallBlocks(context: Context, workshopId: string): Promise<{ blocks: DayBlock[]; timeZone: string }> {
+export async function wallBlocks(
+  context: Context,
+  workshopId: string,
+): Promise<{ blocks: DayBlock[]; timeZone: string }> {
   const amounts = await quantities(context, workshopId);
   return { blocks: (await dayBlocks(context, workshopId, amounts)).blocks.blocks, timeZone: amounts.site.timeZone };
 }
@@ -29,8 +32,15 @@ export async function wallBlocks(context: Context, workshopId: string): Promise<
  * The wall's state for somebody who asks for it again and again: worked out anew only when a union, a
  * seat or the settings changed, and once a minute for the clock and for names.
  */
-export function wallFollower(context: Context, workshopId: string, blocks: Awaited<ReturnType<typeof wallBlocks>>): (now: Date) => Promise<WallState> {
-  const { db, actor: { clubId } } = context;
+export function wallFollower(
+  context: Context,
+  workshopId: string,
+  blocks: Awaited<ReturnType<typeof wallBlocks>>,
+): (now: Date) => Promise<WallState> {
+  const {
+    db,
+    actor: { clubId },
+  } = context;
   let known: { mark: string; state: WallState } | null = null;
   return async (now) => {
     const [row] = await db.sequelize.query<Record<string, unknown>>(
@@ -48,13 +58,26 @@ export function wallFollower(context: Context, workshopId: string, blocks: Await
  * The room's progress for a projector. Says how many unions were seen and who is ready, never a
  * score; by name, by seat, or not at all. A union that waits for its second assessor counts as seen only.
  */
-export async function wallState(context: Context, workshopId: string, { blocks, timeZone }: Awaited<ReturnType<typeof wallBlocks>>): Promise<WallState> {
+export async function wallState(
+  context: Context,
+  workshopId: string,
+  { blocks, timeZone }: Awaited<ReturnType<typeof wallBlocks>>,
+): Promise<WallState> {
   allow(context, 'viewer');
-  const { db, actor: { clubId, lengthUnit }, now } = context;
+  const {
+    db,
+    actor: { clubId, lengthUnit },
+    now,
+  } = context;
   const [workshop, seats, settings, unions] = await Promise.all([
-    db.workshops.findOne({ where: { clubId, id: workshopId }, raw: true }), listSeats(context, workshopId), scoringSettings(context, workshopId), db.unions.findAll({ where: { clubId, workshopId, kind: 'practice' }, order: [['number', 'ASC']], raw: true }),
+    db.workshops.findOne({ where: { clubId, id: workshopId }, raw: true }),
+    listSeats(context, workshopId),
+    scoringSettings(context, workshopId),
+    db.unions.findAll({ where: { clubId, workshopId, kind: 'practice' }, order: [['number', 'ASC']], raw: true }),
   ]);
-  const byUnion = groupByUnion(await db.judgements.findAll({ where: { clubId, unionId: unions.map(({ id }) => id) }, raw: true }));
+  const byUnion = groupByUnion(
+    await db.judgements.findAll({ where: { clubId, unionId: unions.map(({ id }) => id) }, raw: true }),
+  );
   const method = methodById(workshop!.method);
   const scored = unions.flatMap((union) => {
     const counts = openJudgement(union, byUnion.get(union.id) ?? []);
@@ -62,25 +85,59 @@ export async function wallState(context: Context, workshopId: string, { blocks, 
   });
   const present = seats.filter(({ absent }) => !absent);
   const people = present.map(({ id, number, person }) => ({
-    label: settings.wall === 'names' ? `${number} ${person.name ?? ERASED_NAME}` : String(number), seen: unions.filter((union) => union.seatId === id && byUnion.has(union.id)).length,
-    ready: isReady(scored.filter(({ union }) => union.seatId === id).map(({ counts }) => attemptOf(counts)), settings.ready),
+    label: settings.wall === 'names' ? `${number} ${person.name ?? ERASED_NAME}` : String(number),
+    seen: unions.filter((union) => union.seatId === id && byUnion.has(union.id)).length,
+    ready: isReady(
+      scored.filter(({ union }) => union.seatId === id).map(({ counts }) => attemptOf(counts)),
+      settings.ready,
+    ),
   }));
   const latest = [...scored].sort((a, b) => a.counts.madeAt.getTime() - b.counts.madeAt.getTime()).slice(-20);
-  const rubrics = await db.rubrics.findAll({ where: { clubId, id: [...new Set(latest.map(({ counts }) => counts.rubricId))] }, raw: true });
-  const judged = latest.map(({ counts }) => judgeUnion(method, rubrics.find(({ id }) => id === counts.rubricId)!.body, counts.measures, counts.marks, counts.stage));
+  const rubrics = await db.rubrics.findAll({
+    where: { clubId, id: [...new Set(latest.map(({ counts }) => counts.rubricId))] },
+    raw: true,
+  });
+  const judged = latest.map(({ counts }) =>
+    judgeUnion(
+      method,
+      rubrics.find(({ id }) => id === counts.rubricId)!.body,
+      counts.measures,
+      counts.marks,
+      counts.stage,
+    ),
+  );
   const fault = commonestFault(judged.map(({ grades }) => grades));
   // How the lines of this very union lie tells more of a miss than a step does.
-  const shown = fault && fault.point.id !== 'cambium' ? faultShown(shownTechnique(method, workshop!.schools), fault.point.id, lengthUnit) : null;
+  const shown =
+    fault && fault.point.id !== 'cambium'
+      ? faultShown(shownTechnique(method, workshop!.schools), fault.point.id, lengthUnit)
+      : null;
   const drawnFrom = fault && !shown ? judged[fault.at]!.assessment : null;
   const state = {
-    title: workshop!.title, people: settings.wall === 'totals' ? [] : people,
-    totals: { people: present.length, unions: people.reduce((sum, { seen }) => sum + seen, 0), ready: people.filter(({ ready }) => ready).length },
+    title: workshop!.title,
+    people: settings.wall === 'totals' ? [] : people,
+    totals: {
+      people: present.length,
+      unions: people.reduce((sum, { seen }) => sum + seen, 0),
+      ready: people.filter(({ ready }) => ready).length,
+    },
     fault: fault && {
-      name: fault.point.name, good: fault.point.good, how: fault.point.correction, times: fault.times, of: fault.of,
+      name: fault.point.name,
+      good: fault.point.good,
+      how: fault.point.correction,
+      times: fault.times,
+      of: fault.of,
       shown,
-      union: drawnFrom && { side: drawnFrom.side({ unit: lengthUnit }), lines: drawnFrom.lines({ unit: lengthUnit }), point: fault.point.id },
+      union: drawnFrom && {
+        side: drawnFrom.side({ unit: lengthUnit }),
+        lines: drawnFrom.lines({ unit: lengthUnit }),
+        point: fault.point.id,
+      },
     },
     day: { blocks, now: dateInZone(now, timeZone) === workshop!.date ? timeInZone(now, timeZone) : null },
   };
-  return { ...state, seq: Number.parseInt(createHash('sha1').update(JSON.stringify(state)).digest('hex').slice(0, 12), 16) };
+  return {
+    ...state,
+    seq: Number.parseInt(createHash('sha1').update(JSON.stringify(state)).digest('hex').slice(0, 12), 16),
+  };
 }

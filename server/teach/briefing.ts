@@ -32,16 +32,33 @@ export interface Briefing {
 /** The safety briefing of a workshop, made from its method, school, materials and wood, with who has acknowledged it. */
 export async function workshopBriefing(context: Context, workshopId: string): Promise<Briefing> {
   allow(context, 'viewer');
-  const { db, actor: { clubId } } = context;
+  const {
+    db,
+    actor: { clubId },
+  } = context;
   const workshop = await getWorkshop(context, workshopId);
   const [row, lots, known] = await Promise.all([
-    db.briefings.findOne({ where: { clubId, workshopId }, raw: true }), workshopLots(context, workshopId), db.acknowledgements.findAll({ where: { clubId, workshopId }, raw: true }),
+    db.briefings.findOne({ where: { clubId, workshopId }, raw: true }),
+    workshopLots(context, workshopId),
+    db.acknowledgements.findAll({ where: { clubId, workshopId }, raw: true }),
   ]);
   const method = methodById(workshop.method);
   const sap = Boolean(row?.sap) || irritates([...lots.wood, ...lots.stocks].map(({ species }) => species));
-  const text = briefingText(shownTechnique(method, workshop.schools), method.tools, { firstAid: row?.firstAid ?? '', kit: row?.kit ?? '', localRules: row?.localRules ?? '', sap });
+  const text = briefingText(shownTechnique(method, workshop.schools), method.tools, {
+    firstAid: row?.firstAid ?? '',
+    kit: row?.kit ?? '',
+    localRules: row?.localRules ?? '',
+    sap,
+  });
   const contentHash = createHash('sha256').update(JSON.stringify(text)).digest('hex');
-  return { text, contentHash, sap, acknowledged: new Map(known.map((one) => [one.personId, { at: one.acknowledgedAt, current: one.contentHash === contentHash }])) };
+  return {
+    text,
+    contentHash,
+    sap,
+    acknowledged: new Map(
+      known.map((one) => [one.personId, { at: one.acknowledgedAt, current: one.contentHash === contentHash }]),
+    ),
+  };
 }
 
 /** Who has acknowledged the briefing as it reads now, by person. */
@@ -53,31 +70,71 @@ export async function heardBriefing(context: Context, workshopId: string): Promi
 /** Sets what the instructor adds to the briefing. */
 export async function putBriefing(context: Context, workshopId: string, input: unknown): Promise<void> {
   allow(context, 'assistant');
-  const { db, actor: { clubId, userId }, now } = context;
+  const {
+    db,
+    actor: { clubId, userId },
+    now,
+  } = context;
   await getWorkshop(context, workshopId);
   const given = { ...parse(briefingInput, input), changedAt: now };
   await transact(db, async (transaction) => {
-    await db.briefings.bulkCreate([{ clubId, workshopId, ...given }], { updateOnDuplicate: ['firstAid', 'kit', 'localRules', 'sap', 'changedAt'], transaction });
-    await audit(db, transaction, { clubId, actorId: userId, action: 'briefing changed', subjectId: workshopId, at: now });
+    await db.briefings.bulkCreate([{ clubId, workshopId, ...given }], {
+      updateOnDuplicate: ['firstAid', 'kit', 'localRules', 'sap', 'changedAt'],
+      transaction,
+    });
+    await audit(db, transaction, {
+      clubId,
+      actorId: userId,
+      action: 'briefing changed',
+      subjectId: workshopId,
+      at: now,
+    });
   });
 }
 
-const acknowledgementInput = object({ contentHash: string().required('Reload the page and read the briefing again.').matches(/^[0-9a-f]{64}$/, 'Reload the page and read the briefing again.') });
+const acknowledgementInput = object({
+  contentHash: string()
+    .required('Reload the page and read the briefing again.')
+    .matches(/^[0-9a-f]{64}$/, 'Reload the page and read the briefing again.'),
+});
 
 /** Records that a person acknowledged the briefing that was read out. Saying so twice is saying so once. */
-export async function acknowledge(context: Context, workshopId: string, personId: string, input: unknown): Promise<void> {
+export async function acknowledge(
+  context: Context,
+  workshopId: string,
+  personId: string,
+  input: unknown,
+): Promise<void> {
   allow(context, 'assistant');
-  const { db, actor: { clubId, userId }, now } = context;
+  const {
+    db,
+    actor: { clubId, userId },
+    now,
+  } = context;
   const { contentHash } = parse(acknowledgementInput, input);
   const briefing = await workshopBriefing(context, workshopId);
-  if (briefing.contentHash !== contentHash) throw new UseCaseError('conflict', 'The briefing was changed meanwhile. Reload, read out what is new, and record it then.');
-  if (!(await listSeats(context, workshopId)).some(({ person }) => person.id === personId)) throw notFound('The person');
+  if (briefing.contentHash !== contentHash)
+    throw new UseCaseError(
+      'conflict',
+      'The briefing was changed meanwhile. Reload, read out what is new, and record it then.',
+    );
+  if (!(await listSeats(context, workshopId)).some(({ person }) => person.id === personId))
+    throw notFound('The person');
   if (briefing.acknowledged.get(personId)?.current) return;
   const row = { clubId, workshopId, personId, contentHash, acknowledgedAt: now, recordedBy: userId };
   try {
     await transact(db, async (transaction) => {
-      await db.acknowledgements.bulkCreate([row], { updateOnDuplicate: ['contentHash', 'acknowledgedAt', 'recordedBy'], transaction });
-      await audit(db, transaction, { clubId, actorId: userId, action: 'briefing acknowledged', subjectId: personId, at: now });
+      await db.acknowledgements.bulkCreate([row], {
+        updateOnDuplicate: ['contentHash', 'acknowledgedAt', 'recordedBy'],
+        transaction,
+      });
+      await audit(db, transaction, {
+        clubId,
+        actorId: userId,
+        action: 'briefing acknowledged',
+        subjectId: personId,
+        at: now,
+      });
     });
   } catch (error) {
     if (!isDuplicate(error)) throw error;
@@ -87,9 +144,20 @@ export async function acknowledge(context: Context, workshopId: string, personId
 /** Takes back an acknowledgement that was recorded by mistake. */
 export async function withdrawAcknowledgement(context: Context, workshopId: string, personId: string): Promise<void> {
   allow(context, 'assistant');
-  const { db, actor: { clubId, userId }, now } = context;
+  const {
+    db,
+    actor: { clubId, userId },
+    now,
+  } = context;
   await transact(db, async (transaction) => {
     const gone = await db.acknowledgements.destroy({ where: { clubId, workshopId, personId }, transaction });
-    if (gone > 0) await audit(db, transaction, { clubId, actorId: userId, action: 'acknowledgement taken back', subjectId: personId, at: now });
+    if (gone > 0)
+      await audit(db, transaction, {
+        clubId,
+        actorId: userId,
+        action: 'acknowledgement taken back',
+        subjectId: personId,
+        at: now,
+      });
   });
 }

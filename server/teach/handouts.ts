@@ -16,8 +16,12 @@ import { currentRule } from './current-rule';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
 
 const query = object({
-  paper: string().oneOf(['A4', 'Letter'] as const, 'Choose A4 or Letter.').default('A4'),
-  format: string().oneOf(['pdf', 'svg'] as const, 'Choose PDF or SVG.').default('pdf'),
+  paper: string()
+    .oneOf(['A4', 'Letter'] as const, 'Choose A4 or Letter.')
+    .default('A4'),
+  format: string()
+    .oneOf(['pdf', 'svg'] as const, 'Choose PDF or SVG.')
+    .default('pdf'),
   stock: string().default(''),
   scion: string().default(''),
 });
@@ -37,9 +41,20 @@ function read(context: Context, methodId: string, given: Record<string, string>)
   if (!method) throw notFound('The method');
   const { paper, format, stock, scion } = parse(query, given);
   const number = (text: string): number | null => (text.trim() === '' ? null : Number(text));
-  const { wood, problem } = fittingWood(method, { stock: number(stock), scion: number(scion) }, context.actor.lengthUnit, STOCK_RANGES);
+  const { wood, problem } = fittingWood(
+    method,
+    { stock: number(stock), scion: number(scion) },
+    context.actor.lengthUnit,
+    STOCK_RANGES,
+  );
   if (problem) throw new UseCaseError('invalid', problem, { stock: problem });
-  return { method, wood, paper, format, choices: Object.fromEntries(method.schools.map((question) => [question.id, chosen(given, question)])) };
+  return {
+    method,
+    wood,
+    paper,
+    format,
+    choices: Object.fromEntries(method.schools.map((question) => [question.id, chosen(given, question)])),
+  };
 }
 
 /** The two pages of a method. */
@@ -47,10 +62,17 @@ export async function printHandout(context: Context, methodId: string, given: Re
   const { method, wood, choices, paper } = read(context, methodId, given);
   const rule = await currentRule(context, method.id, choices);
   const unit = context.actor.lengthUnit;
-  return handoutPdf({
-    method, unit, rule, technique: method.technique(choices, wood), steps: stepSheets(method, choices, wood, unit),
-    drawnFor: `drawn for ${formatLength(wood.scion, unit)} on ${formatLength(wood.stock, unit)}`,
-  }, paper);
+  return handoutPdf(
+    {
+      method,
+      unit,
+      rule,
+      technique: method.technique(choices, wood),
+      steps: stepSheets(method, choices, wood, unit),
+      drawnFor: `drawn for ${formatLength(wood.scion, unit)} on ${formatLength(wood.stock, unit)}`,
+    },
+    paper,
+  );
 }
 
 export interface TemplateFile {
@@ -61,10 +83,15 @@ export interface TemplateFile {
 }
 
 /** The cut templates of a method in true millimetres. */
-export async function printTemplate(context: Context, methodId: string, given: Record<string, string>): Promise<TemplateFile> {
+export async function printTemplate(
+  context: Context,
+  methodId: string,
+  given: Record<string, string>,
+): Promise<TemplateFile> {
   const { method, wood, choices, paper, format } = read(context, methodId, given);
   const templates = method.template?.(choices, wood) ?? [];
-  if (templates.length === 0) throw new UseCaseError('not-found', `${method.name} has no cut that a paper template would help with.`);
+  if (templates.length === 0)
+    throw new UseCaseError('not-found', `${method.name} has no cut that a paper template would help with.`);
   const laid = layOut(templates, paper);
   const unit = context.actor.lengthUnit;
   const title = `${method.name}: cut templates, ${formatLength(wood.scion, unit)} on ${formatLength(wood.stock, unit)}`;

@@ -8,7 +8,14 @@ import { putJudgement } from '@/server/score/judgements';
 import { putSchools } from './schools';
 import { addWalkIn, listSeats } from '@/server/plan/seats';
 import { putTeachingState, teachingState } from './teaching';
-import { judgementBody, refusalOf, testClub, testWorkshop, type TestClub, type TestWorkshop } from '@/server/testing/test-club';
+import {
+  judgementBody,
+  refusalOf,
+  testClub,
+  testWorkshop,
+  type TestClub,
+  type TestWorkshop,
+} from '@/server/testing/test-club';
 import { getPlan, putPlan } from '@/server/plan/topworking';
 import { listSites } from '@/server/club/sites';
 import { putWorkshop } from '@/server/plan/workshops';
@@ -19,12 +26,22 @@ beforeAll(async () => {
   club = await testClub();
   workshop = await testWorkshop(club);
 });
-const shown = (changes: object = {}) => ({ changeId: uuid(), step: 3, panel: 'right', blank: false, briefing: false, timer: null, ...changes });
+const shown = (changes: object = {}) => ({
+  changeId: uuid(),
+  step: 3,
+  panel: 'right',
+  blank: false,
+  briefing: false,
+  timer: null,
+  ...changes,
+});
 
 describe('putTeachingState', () => {
   it('counts each change once, however often and however many at a time it arrives', async () => {
     const change = shown({ timer: 60 });
-    const all = await Promise.all(Array.from({ length: 6 }, () => putTeachingState(club.as('assistant'), workshop.id, change)));
+    const all = await Promise.all(
+      Array.from({ length: 6 }, () => putTeachingState(club.as('assistant'), workshop.id, change)),
+    );
     expect(new Set(all.map(({ seq }) => seq))).toEqual(new Set([1]));
     expect(all[0]!.timer).toEqual({ seconds: 60, left: 60_000 });
     expect((await putTeachingState(club.as('lead'), workshop.id, shown({ step: 4 }))).seq).toBe(2);
@@ -34,13 +51,17 @@ describe('putTeachingState', () => {
   });
   it('counts every one of many different changes at once', async () => {
     const before = (await teachingState(club.as('viewer'), workshop.id)).seq;
-    await Promise.all(Array.from({ length: 8 }, (_, i) => putTeachingState(club.as('lead'), workshop.id, shown({ step: i }))));
+    await Promise.all(
+      Array.from({ length: 8 }, (_, i) => putTeachingState(club.as('lead'), workshop.id, shown({ step: i }))),
+    );
     expect((await teachingState(club.as('viewer'), workshop.id)).seq).toBe(before + 8);
   });
   it('keeps to the steps there are, and to those who may', async () => {
     expect((await putTeachingState(club.as('lead'), workshop.id, shown({ step: 59 }))).step).toBeLessThan(30);
     expect((await refusalOf(putTeachingState(club.as('viewer'), workshop.id, shown()))).refusal).toBe('forbidden');
-    expect((await refusalOf(putTeachingState(club.as('lead'), workshop.id, shown({ panel: 'ceiling' })))).refusal).toBe('invalid');
+    expect((await refusalOf(putTeachingState(club.as('lead'), workshop.id, shown({ panel: 'ceiling' })))).refusal).toBe(
+      'invalid',
+    );
   });
 });
 
@@ -53,7 +74,9 @@ describe('putSchools', () => {
     const rubric = await club.services.db.rubrics.findOne({ where: { id: after.rubricId }, raw: true });
     // What is usual is not named.
     expect(rubric!.body.schools).toEqual({ tongue: 'middle' });
-    expect((await refusalOf(putSchools(club.as('lead'), workshop.id, { schools: { 't-way': 'upright' } }))).refusal).toBe('invalid');
+    expect(
+      (await refusalOf(putSchools(club.as('lead'), workshop.id, { schools: { 't-way': 'upright' } }))).refusal,
+    ).toBe('invalid');
   });
 });
 
@@ -61,14 +84,27 @@ describe('the briefing', () => {
   it('is acknowledged by its words: a change asks again, a stale page is told', async () => {
     const [person] = workshop.personIds;
     const first = await workshopBriefing(club.as('viewer'), workshop.id);
-    await Promise.all([1, 2, 3].map(() => acknowledge(club.as('assistant'), workshop.id, person!, { contentHash: first.contentHash })));
-    expect((await workshopBriefing(club.as('viewer'), workshop.id)).acknowledged.get(person!)).toMatchObject({ current: true });
-    await putBriefing(club.as('lead'), workshop.id, { firstAid: 'Hanne', kit: 'by the door', localRules: 'no knives in pockets', sap: true });
+    await Promise.all(
+      [1, 2, 3].map(() => acknowledge(club.as('assistant'), workshop.id, person!, { contentHash: first.contentHash })),
+    );
+    expect((await workshopBriefing(club.as('viewer'), workshop.id)).acknowledged.get(person!)).toMatchObject({
+      current: true,
+    });
+    await putBriefing(club.as('lead'), workshop.id, {
+      firstAid: 'Hanne',
+      kit: 'by the door',
+      localRules: 'no knives in pockets',
+      sap: true,
+    });
     const second = await workshopBriefing(club.as('viewer'), workshop.id);
     expect(second.acknowledged.get(person!)).toMatchObject({ current: false });
     expect(second.text.cautions.some(({ id }) => id === 'sap')).toBe(true);
-    expect((await refusalOf(acknowledge(club.as('lead'), workshop.id, person!, { contentHash: first.contentHash }))).refusal).toBe('conflict');
-    expect((await refusalOf(acknowledge(club.as('lead'), workshop.id, uuid(), { contentHash: second.contentHash }))).refusal).toBe('not-found');
+    expect(
+      (await refusalOf(acknowledge(club.as('lead'), workshop.id, person!, { contentHash: first.contentHash }))).refusal,
+    ).toBe('conflict');
+    expect(
+      (await refusalOf(acknowledge(club.as('lead'), workshop.id, uuid(), { contentHash: second.contentHash }))).refusal,
+    ).toBe('not-found');
   });
 });
 
@@ -77,7 +113,9 @@ describe('the table of pairs', () => {
     const row = { stock: ' Quince', scion: 'Pear', verdict: 'works', note: '', source: 'our rows' };
     const id = uuid();
     await Promise.all([putPairing(club.as('assistant'), id, row), putPairing(club.as('assistant'), id, row)]);
-    expect(await clubPairings(club.as('viewer'))).toEqual([{ id, stock: 'quince', scion: 'pear', verdict: 'works', note: '', source: 'our rows' }]);
+    expect(await clubPairings(club.as('viewer'))).toEqual([
+      { id, stock: 'quince', scion: 'pear', verdict: 'works', note: '', source: 'our rows' },
+    ]);
     expect((await refusalOf(putPairing(club.as('lead'), uuid(), row))).refusal).toBe('conflict');
     await withdrawPairing(club.as('lead'), id);
     expect(await clubPairings(club.as('viewer'))).toEqual([]);
@@ -87,20 +125,41 @@ describe('the table of pairs', () => {
 });
 
 describe('topworking programmes', () => {
-  const limb = { id: uuid(), name: 'east', height: 1200, bearing: 90, angle: 50, caliper: 40, deed: 'leave', year: 1, method: null };
-  const plan = (changes: object = {}) => ({ tree: `Tree ${uuid()}`, species: 'pear', firstYear: 2027, version: 0, limbs: [limb], ...changes });
+  const limb = {
+    id: uuid(),
+    name: 'east',
+    height: 1200,
+    bearing: 90,
+    angle: 50,
+    caliper: 40,
+    deed: 'leave',
+    year: 1,
+    method: null,
+  };
+  const plan = (changes: object = {}) => ({
+    tree: `Tree ${uuid()}`,
+    species: 'pear',
+    firstYear: 2027,
+    version: 0,
+    limbs: [limb],
+    ...changes,
+  });
   it('are saved once on a repeat, and never over somebody’s change', async () => {
     const id = uuid();
     const body = plan();
     await Promise.all([1, 2, 3].map(() => putPlan(club.as('assistant'), id, body)));
     expect((await putPlan(club.as('assistant'), id, body)).version).toBe(1);
     await putPlan(club.as('lead'), id, { ...body, version: 1, species: 'quince' });
-    expect((await refusalOf(putPlan(club.as('lead'), id, { ...body, version: 1, limbs: [] }))).refusal).toBe('conflict');
+    expect((await refusalOf(putPlan(club.as('lead'), id, { ...body, version: 1, limbs: [] }))).refusal).toBe(
+      'conflict',
+    );
     expect((await getPlan(club.as('viewer'), id)).limbs).toHaveLength(1);
   });
   it('refuse figures no limb has', async () => {
     for (const changes of [{ caliper: 0 }, { angle: 200 }, { deed: 'burn' }, { method: 'glue' }, { name: '' }]) {
-      expect((await refusalOf(putPlan(club.as('lead'), uuid(), plan({ limbs: [{ ...limb, ...changes }] })))).refusal).toBe('invalid');
+      expect(
+        (await refusalOf(putPlan(club.as('lead'), uuid(), plan({ limbs: [{ ...limb, ...changes }] })))).refusal,
+      ).toBe('invalid');
     }
   });
 });
@@ -109,13 +168,26 @@ describe.each(METHODS.map((method) => [method.id, method] as const))('a judgemen
   it('is judged on the server by its own model, and refuses figures it does not know', async () => {
     const id = uuid();
     const [site] = await listSites(club.as('lead'));
-    await putWorkshop(club.as('lead'), id, { title: method.name, date: '2027-05-08', siteId: site!.id, method: method.id, promisedKeepers: 0, promise: '' });
+    await putWorkshop(club.as('lead'), id, {
+      title: method.name,
+      date: '2027-05-08',
+      siteId: site!.id,
+      method: method.id,
+      promisedKeepers: 0,
+      promise: '',
+    });
     await addWalkIn(club.as('lead'), id, uuid(), { name: 'Sedge', email: '' });
     const [seat] = await listSeats(club.as('lead'), id);
     const body = judgementBody(workshop, { workshopId: id, seatId: seat!.id, measures: exampleMeasures(method) });
     const saved = await putJudgement(club.as('assistant'), uuid(), body);
     expect(saved).toMatchObject({ score: 100, modelVersion: method.contactModel, contactGrade: 'good' });
-    const refused = await refusalOf(putJudgement(club.as('lead'), uuid(), { ...body, number: 2, measures: { glue: { value: 1, origin: 'measured' } } }));
+    const refused = await refusalOf(
+      putJudgement(club.as('lead'), uuid(), {
+        ...body,
+        number: 2,
+        measures: { glue: { value: 1, origin: 'measured' } },
+      }),
+    );
     expect(refused.refusal).toBe('invalid');
     expect(Object.keys(refused.fields).some((field) => field.startsWith('measures.'))).toBe(true);
   });

@@ -12,25 +12,41 @@ import { getWorkshop } from '@/server/plan/workshops';
 const stateInput = object({
   changeId: id('the change'),
   step: number().integer().min(0).max(60).required('Choose the step.'),
-  panel: string().oneOf(['right', 'both'] as const).required('Choose the panel.'),
+  panel: string()
+    .oneOf(['right', 'both'] as const)
+    .required('Choose the panel.'),
   blank: boolean().strict().required('Say whether the screen is blank.'),
   briefing: boolean().strict().default(false),
   /** Seconds to run down from now, 0 to stop, null to leave it as it is. */
-  timer: number().integer('Enter whole seconds.').min(0, 'A run-down cannot be shorter than 0.').max(3600, 'A run-down of more than an hour is no run-down.').nullable().default(null),
+  timer: number()
+    .integer('Enter whole seconds.')
+    .min(0, 'A run-down cannot be shorter than 0.')
+    .max(3600, 'A run-down of more than an hour is no run-down.')
+    .nullable()
+    .default(null),
 });
 
 /** The state of a workshop's projector; the first step until somebody changed it. */
 export async function teachingState(context: Context, workshopId: string): Promise<TeachingState> {
   allow(context, 'viewer');
-  const { db, actor: { clubId } } = context;
+  const {
+    db,
+    actor: { clubId },
+  } = context;
   const row = await db.teachingStates.findOne({ where: { clubId, workshopId }, raw: true });
-  return row ? plain(row, context.now) : { seq: 0, step: 0, panel: 'right', blank: false, briefing: false, timer: null };
+  return row
+    ? plain(row, context.now)
+    : { seq: 0, step: 0, panel: 'right', blank: false, briefing: false, timer: null };
 }
 
 function plain(row: TeachingStateRow, now: Date): TeachingState {
   const left = row.timerEndsAt ? row.timerEndsAt.getTime() - now.getTime() : 0;
   return {
-    seq: Number(row.seq), step: row.step, panel: row.panel, blank: Boolean(row.blank), briefing: Boolean(row.briefing),
+    seq: Number(row.seq),
+    step: row.step,
+    panel: row.panel,
+    blank: Boolean(row.blank),
+    briefing: Boolean(row.briefing),
     // A run-down that is over stays for a minute, so that everybody sees it.
     timer: row.timerSeconds !== null && left > -60_000 ? { seconds: row.timerSeconds, left } : null,
   };
@@ -39,18 +55,48 @@ function plain(row: TeachingStateRow, now: Date): TeachingState {
 /** Sets what the projector shows. The same change sent twice is made once; the last change stands. */
 export async function putTeachingState(context: Context, workshopId: string, input: unknown): Promise<TeachingState> {
   allow(context, 'assistant');
-  const { db, actor: { clubId }, now } = context;
+  const {
+    db,
+    actor: { clubId },
+    now,
+  } = context;
   const workshop = await getWorkshop(context, workshopId);
   const given = parse(stateInput, input);
   const last = shownTechnique(methodById(workshop.method), workshop.schools).steps.length - 1;
-  const shown = { step: Math.min(given.step, last), panel: given.panel, blank: given.blank, briefing: given.briefing, changeId: given.changeId, changedAt: now };
-  const timer = given.timer === null ? {} : given.timer === 0 ? { timerSeconds: null, timerEndsAt: null } : { timerSeconds: given.timer, timerEndsAt: new Date(now.getTime() + given.timer * 1000) };
-  const write = (): Promise<void> => transact(db, async (transaction) => {
-    const row = await db.teachingStates.findOne({ where: { clubId, workshopId }, transaction, lock: transaction.LOCK.UPDATE, raw: true });
-    if (row?.changeId === given.changeId) return;
-    if (row) await db.teachingStates.update({ ...shown, ...timer, seq: Number(row.seq) + 1 }, { where: { clubId, workshopId }, transaction });
-    else await db.teachingStates.create({ clubId, workshopId, seq: 1, timerSeconds: null, timerEndsAt: null, ...shown, ...timer }, { transaction });
-  });
+  const shown = {
+    step: Math.min(given.step, last),
+    panel: given.panel,
+    blank: given.blank,
+    briefing: given.briefing,
+    changeId: given.changeId,
+    changedAt: now,
+  };
+  const timer =
+    given.timer === null
+      ? {}
+      : given.timer === 0
+        ? { timerSeconds: null, timerEndsAt: null }
+        : { timerSeconds: given.timer, timerEndsAt: new Date(now.getTime() + given.timer * 1000) };
+  const write = (): Promise<void> =>
+    transact(db, async (transaction) => {
+      const row = await db.teachingStates.findOne({
+        where: { clubId, workshopId },
+        transaction,
+        lock: transaction.LOCK.UPDATE,
+        raw: true,
+      });
+      if (row?.changeId === given.changeId) return;
+      if (row)
+        await db.teachingStates.update(
+          { ...shown, ...timer, seq: Number(row.seq) + 1 },
+          { where: { clubId, workshopId }, transaction },
+        );
+      else
+        await db.teachingStates.create(
+          { clubId, workshopId, seq: 1, timerSeconds: null, timerEndsAt: null, ...shown, ...timer },
+          { transaction },
+        );
+    });
   try {
     await write();
   } catch (error) {

@@ -36,18 +36,44 @@ export async function testClub(): Promise<TestClub> {
   const db = openDatabase(inject('databaseUrl'));
   afterAll(() => db.sequelize.close());
   const mailFolder = mkdtempSync(join(tmpdir(), 'outbox-'));
-  const services: Services = { db, mail: folderMail(mailFolder), weather: simulatedWeather, erased: erasedListIn(join(mailFolder, 'erased.txt')), publicUrl: 'https://bench.example', now: NOW };
+  const services: Services = {
+    db,
+    mail: folderMail(mailFolder),
+    weather: simulatedWeather,
+    erased: erasedListIn(join(mailFolder, 'erased.txt')),
+    publicUrl: 'https://bench.example',
+    now: NOW,
+  };
   const clubId = uuid();
   await db.clubs.create({ id: clubId, name: 'Reed Islet Grafters', createdAt: NOW });
   const users = {} as Record<Role, string>;
   const sessions = { lead: uuid(), assistant: uuid(), viewer: uuid() };
   for (const role of ['lead', 'assistant', 'viewer'] as const) {
     users[role] = uuid();
-    await db.users.create({ id: users[role], email: `${role}-${users[role]}@reed.example`, name: `The ${role}`, passwordHash: 'none', lengthUnit: 'mm', temperatureUnit: 'C' });
+    await db.users.create({
+      id: users[role],
+      email: `${role}-${users[role]}@reed.example`,
+      name: `The ${role}`,
+      passwordHash: 'none',
+      lengthUnit: 'mm',
+      temperatureUnit: 'C',
+    });
     await db.memberships.create({ clubId, userId: users[role], role });
   }
   const as = (role: Role, now = NOW): Context => ({
-    ...services, now, actor: { userId: users[role], clubId, role, name: `The ${role}`, clubName: 'Reed Islet Grafters', lengthUnit: 'mm', temperatureUnit: 'C', sessionId: sessions[role], confirmedAt: now },
+    ...services,
+    now,
+    actor: {
+      userId: users[role],
+      clubId,
+      role,
+      name: `The ${role}`,
+      clubName: 'Reed Islet Grafters',
+      lengthUnit: 'mm',
+      temperatureUnit: 'C',
+      sessionId: sessions[role],
+      confirmedAt: now,
+    },
   });
   return { services, mailFolder, clubId, as };
 }
@@ -65,10 +91,26 @@ export async function testWorkshop({ as }: TestClub, promisedKeepers = 2): Promi
   const context = as('lead');
   const site = await addSite(context, { name: `Shed ${uuid()}`, hemisphere: 'north', timeZone: 'Europe/Zurich' });
   const id = uuid();
-  await putWorkshop(context, id, { title: 'Bench day', date: '2027-03-06', siteId: site.id, method: METHODS[0]!.id, promisedKeepers, promise: '' });
+  await putWorkshop(context, id, {
+    title: 'Bench day',
+    date: '2027-03-06',
+    siteId: site.id,
+    method: METHODS[0]!.id,
+    promisedKeepers,
+    promise: '',
+  });
   const personIds = [uuid(), uuid(), uuid()];
-  for (const [i, personId] of personIds.entries()) await addWalkIn(context, id, personId, { name: `Person ${i + 1}`, email: i < 2 ? `p${i}-${personId}@reed.example` : '' });
-  await addWoodLot(context, id, uuid(), { variety: 'Grey Heron', species: 'pear', source: 'row 3', cutOn: '2027-01-20' });
+  for (const [i, personId] of personIds.entries())
+    await addWalkIn(context, id, personId, {
+      name: `Person ${i + 1}`,
+      email: i < 2 ? `p${i}-${personId}@reed.example` : '',
+    });
+  await addWoodLot(context, id, uuid(), {
+    variety: 'Grey Heron',
+    species: 'pear',
+    source: 'row 3',
+    cutOn: '2027-01-20',
+  });
   await addStockLot(context, id, uuid(), { stockType: 'Reedmoor', species: 'quince' });
   const lots = await workshopLots(context, id);
   const seatIds = (await listSeats(context, id)).map((seat) => seat.id);
@@ -77,12 +119,28 @@ export async function testWorkshop({ as }: TestClub, promisedKeepers = 2): Promi
 }
 
 /** What the bench sends for a union. */
-export function judgementBody(workshop: TestWorkshop, changes: object = {}, figures: Parameters<typeof exampleMeasures>[1] = {}): object {
-  return { workshopId: workshop.id, seatId: workshop.seatIds[0], number: 1, stage: 'joined', measures: exampleMeasures(METHODS[0]!, figures), marks: {}, note: '', deviceAt: NOW.toISOString(), ...changes };
+export function judgementBody(
+  workshop: TestWorkshop,
+  changes: object = {},
+  figures: Parameters<typeof exampleMeasures>[1] = {},
+): object {
+  return {
+    workshopId: workshop.id,
+    seatId: workshop.seatIds[0],
+    number: 1,
+    stage: 'joined',
+    measures: exampleMeasures(METHODS[0]!, figures),
+    marks: {},
+    note: '',
+    deviceAt: NOW.toISOString(),
+    ...changes,
+  };
 }
 
 /** The refusal and words of what a use case said no to. */
-export async function refusalOf(work: Promise<unknown>): Promise<{ refusal: Refusal; message: string; fields: Record<string, string> }> {
+export async function refusalOf(
+  work: Promise<unknown>,
+): Promise<{ refusal: Refusal; message: string; fields: Record<string, string> }> {
   try {
     await work;
   } catch (error) {
@@ -93,21 +151,40 @@ export async function refusalOf(work: Promise<unknown>): Promise<{ refusal: Refu
 }
 
 /** Somebody who was asked to join and chose a password, as the lead and they would do it. */
-export async function joined(club: TestClub, address: string, password: string, role: Role = 'viewer', name = 'New Hand'): Promise<string> {
+export async function joined(
+  club: TestClub,
+  address: string,
+  password: string,
+  role: Role = 'viewer',
+  name = 'New Hand',
+): Promise<string> {
   const { url } = await addMember(club.as('lead'), { name, email: address, role });
   await setPasswordByLink(club.services, { token: url.split('/').at(-1), password });
   return (await club.services.db.users.findOne({ where: { email: normaliseEmail(address) }, raw: true }))!.id;
 }
 
 /** The links in letters to an address, latest last. */
-export async function lettersTo({ mailFolder, services }: TestClub, address: string): Promise<{ subject: string; text: string; link: string | undefined }[]> {
-  const ids = readdirSync(mailFolder).filter((name) => name.endsWith('.eml')).sort().map((name) => name.slice(0, 36));
+export async function lettersTo(
+  { mailFolder, services }: TestClub,
+  address: string,
+): Promise<{ subject: string; text: string; link: string | undefined }[]> {
+  const ids = readdirSync(mailFolder)
+    .filter((name) => name.endsWith('.eml'))
+    .sort()
+    .map((name) => name.slice(0, 36));
   const read = await Promise.all(ids.map((id) => services.mail.read(id)));
-  return read.flatMap((letter) => (letter?.to.endsWith(`, ${address}`) ? [{ subject: letter.subject, text: letter.text, link: /\/(?:password|r)\/([\w-]+)/.exec(letter.text)?.[1] }] : []));
+  return read.flatMap((letter) =>
+    letter?.to.endsWith(`, ${address}`)
+      ? [{ subject: letter.subject, text: letter.text, link: /\/(?:password|r)\/([\w-]+)/.exec(letter.text)?.[1] }]
+      : [],
+  );
 }
 
 /** What some work asks of the database, statement by statement, and what it gave. */
-export async function statementsOf<T>({ services: { db } }: TestClub, work: () => Promise<T>): Promise<{ given: T; asked: string[] }> {
+export async function statementsOf<T>(
+  { services: { db } }: TestClub,
+  work: () => Promise<T>,
+): Promise<{ given: T; asked: string[] }> {
   const { options } = db.sequelize as unknown as { options: { logging: false | ((sql: string) => void) } };
   const asked: string[] = [];
   options.logging = (sql) => void asked.push(sql);

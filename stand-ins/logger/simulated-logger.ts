@@ -20,11 +20,18 @@ export function simulatedLog({ from, days, everyMinutes, target, unit, faults }:
     const warm = faults.includes('warm-days') && day > days * 0.55 && day < days * 0.55 + 2.5 ? 5.5 : 0;
     // A compressor's saw tooth, the day's breath, and a wobble that repeats.
     const value = target + 0.6 * Math.sin(i * 1.9) + 0.5 * Math.sin(2 * Math.PI * day) + warm;
-    return { at: Date.parse(from) + i * everyMinutes * 60_000, value: Math.round((unit === 'C' ? value : value * 1.8 + 32) * 100) / 100 };
+    return {
+      at: Date.parse(from) + i * everyMinutes * 60_000,
+      value: Math.round((unit === 'C' ? value : value * 1.8 + 32) * 100) / 100,
+    };
   });
   if (faults.includes('gap')) rows = rows.filter((_, i) => i < steps * 0.3 || i > steps * 0.3 + 1440 / everyMinutes);
   if (faults.includes('repeats')) rows = rows.flatMap((row, i) => (i % 50 === 7 ? [row, row] : [row]));
-  if (faults.includes('disorder') && rows.length > 20) rows = [...rows.slice(10, 20), ...rows.slice(0, 10), ...rows.slice(20)];
+  if (faults.includes('disorder') && rows.length > 20)
+    rows = [...rows.slice(10, 20), ...rows.slice(0, 10), ...rows.slice(20)];
   const column = unit === 'C' ? 'temperature_c' : 'temperature_f';
-  return writeCsv(['time', column, 'simulated'], rows.map(({ at, value }) => ({ time: new Date(at).toISOString(), [column]: value, simulated: 'yes' })));
+  return writeCsv(
+    ['time', column, 'simulated'],
+    rows.map(({ at, value }) => ({ time: new Date(at).toISOString(), [column]: value, simulated: 'yes' })),
+  );
 }

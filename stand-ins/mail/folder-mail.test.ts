@@ -11,8 +11,12 @@ const mail = folderMail(folder);
 
 async function letter(id: string, name = 'Žofie Åker'): Promise<Buffer> {
   return writeEml({
-    id, from: { name: 'Reed Islet Grafters', address: 'follow-up@pear-bench.invalid' }, to: { name, address: 'zofie@reed.example' },
-    subject: 'How are your grafts — of 6 Mar 2027?', text: `Dear ${name},\n\n${'a long line '.repeat(40)}\n\nhttps://bench.example/r/${'x'.repeat(43)}\n`, date: new Date('2027-05-01T08:00:00Z'),
+    id,
+    from: { name: 'Reed Islet Grafters', address: 'follow-up@pear-bench.invalid' },
+    to: { name, address: 'zofie@reed.example' },
+    subject: 'How are your grafts — of 6 Mar 2027?',
+    text: `Dear ${name},\n\n${'a long line '.repeat(40)}\n\nhttps://bench.example/r/${'x'.repeat(43)}\n`,
+    date: new Date('2027-05-01T08:00:00Z'),
   });
 }
 
@@ -26,7 +30,11 @@ describe('the simulated mail service', () => {
     expect(readdirSync(folder)).toEqual([`${id}.eml`]);
     expect(statSync(join(folder, `${id}.eml`)).mode & 0o777).toBe(0o600);
     const sent = (await mail.read(id))!;
-    expect(sent).toMatchObject({ to: 'Žofie Åker, zofie@reed.example', subject: 'How are your grafts — of 6 Mar 2027?', date: new Date('2027-05-01T08:00:00Z') });
+    expect(sent).toMatchObject({
+      to: 'Žofie Åker, zofie@reed.example',
+      subject: 'How are your grafts — of 6 Mar 2027?',
+      date: new Date('2027-05-01T08:00:00Z'),
+    });
     expect(sent.text).toContain(`https://bench.example/r/${'x'.repeat(43)}`);
   });
   it('discards what was prepared or sent', async () => {

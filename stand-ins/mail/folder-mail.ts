@@ -25,7 +25,10 @@ export function folderMail(folder: string): MailService {
       } catch (error) {
         if ((error as NodeJS.ErrnoException).code !== 'ENOENT') throw error;
         // Released by an earlier try, or erased.
-        return stat(path(id, 'eml')).then(() => true, () => false);
+        return stat(path(id, 'eml')).then(
+          () => true,
+          () => false,
+        );
       }
     },
     async discard(id) {
@@ -38,7 +41,15 @@ export function folderMail(folder: string): MailService {
         throw error;
       });
       const files = names.filter((name) => /^[0-9a-f-]{36}\.pending$/.test(name)).map((name) => name.slice(0, 36));
-      const found = await Promise.all(files.map(async (id) => ({ id, since: await stat(path(id, 'pending')).then(({ mtime }) => mtime, () => null) })));
+      const found = await Promise.all(
+        files.map(async (id) => ({
+          id,
+          since: await stat(path(id, 'pending')).then(
+            ({ mtime }) => mtime,
+            () => null,
+          ),
+        })),
+      );
       // Released in this moment, where there is none any more.
       return found.flatMap(({ id, since }) => (since ? [{ id, since }] : []));
     },
@@ -51,7 +62,12 @@ async function readMessage(file: string): Promise<SentMail | null> {
   try {
     const parsed = await simpleParser(await readFile(/* turbopackIgnore: true */ file));
     const to = Array.isArray(parsed.to) ? parsed.to[0] : parsed.to;
-    return { to: to?.value[0] ? `${to.value[0].name}, ${to.value[0].address}` : '', subject: parsed.subject ?? '', text: parsed.text ?? '', date: parsed.date ?? null };
+    return {
+      to: to?.value[0] ? `${to.value[0].name}, ${to.value[0].address}` : '',
+      subject: parsed.subject ?? '',
+      text: parsed.text ?? '',
+      date: parsed.date ?? null,
+    };
   } catch (error) {
     if ((error as NodeJS.ErrnoException).code === 'ENOENT') return null;
     throw error;

@@ -8,7 +8,9 @@ describe('the simulated weather', () => {
   it('ships climates of both hemispheres and one without frost, each sound, and says that it is made up', () => {
     expect(simulatedWeather.simulated).toBe(true);
     for (const climate of simulatedWeather.climates()) expect(problemOfNormals(climate.normals), climate.id).toBeNull();
-    expect(new Set(simulatedWeather.climates().map(({ hemisphere }) => hemisphere))).toEqual(new Set(['north', 'south']));
+    expect(new Set(simulatedWeather.climates().map(({ hemisphere }) => hemisphere))).toEqual(
+      new Set(['north', 'south']),
+    );
     expect(simulatedWeather.climates().some(({ firstFrost }) => firstFrost === null)).toBe(true);
   });
   it('gives a year, the same again for the same place, another for another', () => {
@@ -25,7 +27,10 @@ describe('the simulated weather', () => {
   });
   it('strays about the usual and stays near it over a year', () => {
     const year = simulatedWeather.days('a', lake!.normals, '2027-01-01', 365);
-    const stray = year.map(({ date, low, high }) => (low + high) / 2 - (dayNormals(lake!.normals, date).low + dayNormals(lake!.normals, date).high) / 2);
+    const stray = year.map(
+      ({ date, low, high }) =>
+        (low + high) / 2 - (dayNormals(lake!.normals, date).low + dayNormals(lake!.normals, date).high) / 2,
+    );
     expect(Math.abs(stray.reduce((sum, one) => sum + one, 0) / 365)).toBeLessThan(0.8);
     expect(Math.max(...stray)).toBeGreaterThan(2);
     for (const { low, high } of year) expect(high).toBeGreaterThan(low);

@@ -3,13 +3,29 @@ import { describe, expect, it } from 'vitest';
 import { rendered } from '@/ui/testing/rendered';
 import { KeeperBench, type KeeperLine } from './keeper-bench';
 
-const keeper = (id: string, code: string, seatId: string, voided = false): KeeperLine => ({ id, code, voided, woodLotId: 'w', stockLotId: 's', seatId });
-const bench = (changes: Partial<ComponentProps<typeof KeeperBench>> = {}) => rendered(
-  <KeeperBench
-    workshopId="x" promised={2} present={3} shut={[]} mayChange wood={[{ id: 'w', variety: 'Grey Heron', ribbon: 'marsh' }]} stocks={[{ id: 's', stockType: 'Reedmoor' }]}
-    seats={[1, 2, 3].map((number) => ({ id: `s${number}`, number, name: `Person ${number}` }))} keepers={[keeper('k1', 'K7M4XQ', 's1'), keeper('k2', 'W4C4TF', 's1', true), keeper('k3', 'SZFA38', 's3')]} {...changes}
-  />,
-);
+const keeper = (id: string, code: string, seatId: string, voided = false): KeeperLine => ({
+  id,
+  code,
+  voided,
+  woodLotId: 'w',
+  stockLotId: 's',
+  seatId,
+});
+const bench = (changes: Partial<ComponentProps<typeof KeeperBench>> = {}) =>
+  rendered(
+    <KeeperBench
+      workshopId="x"
+      promised={2}
+      present={3}
+      shut={[]}
+      mayChange
+      wood={[{ id: 'w', variety: 'Grey Heron', ribbon: 'marsh' }]}
+      stocks={[{ id: 's', stockType: 'Reedmoor' }]}
+      seats={[1, 2, 3].map((number) => ({ id: `s${number}`, number, name: `Person ${number}` }))}
+      keepers={[keeper('k1', 'K7M4XQ', 's1'), keeper('k2', 'W4C4TF', 's1', true), keeper('k3', 'SZFA38', 's3')]}
+      {...changes}
+    />,
+  );
 
 describe('the keepers', () => {
   it('lie by seat with code, variety and stock; voided ones say so', () => {

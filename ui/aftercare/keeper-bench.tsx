@@ -9,10 +9,28 @@ import { useSend } from '@/ui/kit/form/use-send';
 import { RibbonStrip } from '@/ui/plan/wood/ribbon';
 import { TagPrinter } from './tag-printer';
 
-interface Wood { id: string; variety: string; ribbon: string }
-interface Stock { id: string; stockType: string }
-interface SeatChoice { id: string; number: number; name: string }
-export interface KeeperLine { id: string; code: string; voided: boolean; woodLotId: string; stockLotId: string; seatId: string }
+interface Wood {
+  id: string;
+  variety: string;
+  ribbon: string;
+}
+interface Stock {
+  id: string;
+  stockType: string;
+}
+interface SeatChoice {
+  id: string;
+  number: number;
+  name: string;
+}
+export interface KeeperLine {
+  id: string;
+  code: string;
+  voided: boolean;
+  woodLotId: string;
+  stockLotId: string;
+  seatId: string;
+}
 
 interface KeeperBenchProps {
   workshopId: string;
@@ -28,86 +46,226 @@ interface KeeperBenchProps {
 }
 
 /** Keepers of a workshop: made in one step, changed singly or many at once, printed as tags. */
-export function KeeperBench({ workshopId, promised, present, shut, mayChange, wood, stocks, seats, keepers }: KeeperBenchProps) {
+export function KeeperBench({
+  workshopId,
+  promised,
+  present,
+  shut,
+  mayChange,
+  wood,
+  stocks,
+  seats,
+  keepers,
+}: KeeperBenchProps) {
   const [picked, setPicked] = useState<string[]>([]);
   const living = keepers.filter(({ voided }) => !voided);
   const chosen = picked.filter((id) => keepers.some((keeper) => keeper.id === id));
-  const toggle = (id: string): void => setPicked(chosen.includes(id) ? chosen.filter((one) => one !== id) : [...chosen, id]);
+  const toggle = (id: string): void =>
+    setPicked(chosen.includes(id) ? chosen.filter((one) => one !== id) : [...chosen, id]);
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-6 lg:grid-cols-[minmax(0,1fr)_22rem]">
       <section aria-label="Keepers">
-        {keepers.length === 0 && <p className="board">No keepers yet. Make them in one step beside this, when the roster says who is here.</p>}
+        {keepers.length === 0 && (
+          <p className="board">No keepers yet. Make them in one step beside this, when the roster says who is here.</p>
+        )}
         <ul className="flex flex-col divide-y divide-line border-y border-line">
-          {seats.filter((seat) => keepers.some(({ seatId }) => seatId === seat.id)).map((seat) => (
-            <li key={seat.id} className="grid gap-x-3 gap-y-1 py-2 sm:grid-cols-[10.5rem_1fr]">
-              <p><span className="mr-2 text-xl font-bold">{seat.number}</span>{seat.name}</p>
-              <ul className="flex flex-wrap gap-2">
-                {keepers.filter(({ seatId }) => seatId === seat.id).map((keeper) => (
-                  <li key={keeper.id}>
-                    <Tag keeper={keeper} wood={wood} stocks={stocks} picked={chosen.includes(keeper.id)} onPick={mayChange ? () => toggle(keeper.id) : null} />
-                  </li>
-                ))}
-              </ul>
-            </li>
-          ))}
+          {seats
+            .filter((seat) => keepers.some(({ seatId }) => seatId === seat.id))
+            .map((seat) => (
+              <li key={seat.id} className="grid gap-x-3 gap-y-1 py-2 sm:grid-cols-[10.5rem_1fr]">
+                <p>
+                  <span className="mr-2 text-xl font-bold">{seat.number}</span>
+                  {seat.name}
+                </p>
+                <ul className="flex flex-wrap gap-2">
+                  {keepers
+                    .filter(({ seatId }) => seatId === seat.id)
+                    .map((keeper) => (
+                      <li key={keeper.id}>
+                        <Tag
+                          keeper={keeper}
+                          wood={wood}
+                          stocks={stocks}
+                          picked={chosen.includes(keeper.id)}
+                          onPick={mayChange ? () => toggle(keeper.id) : null}
+                        />
+                      </li>
+                    ))}
+                </ul>
+              </li>
+            ))}
         </ul>
       </section>
       <div className="flex flex-col gap-4 lg:sticky lg:top-4">
-        {mayChange && chosen.length === 0 && <MakeKeepers workshopId={workshopId} promised={promised} present={present} shut={shut} living={living.length} wood={wood} stocks={stocks} />}
-        {mayChange && chosen.length > 0 && (
-          <ChangeKeepers
-            workshopId={workshopId} keepers={keepers.filter(({ id }) => chosen.includes(id))} wood={wood} stocks={stocks} seats={seats} onDone={() => setPicked([])}
+        {mayChange && chosen.length === 0 && (
+          <MakeKeepers
+            workshopId={workshopId}
+            promised={promised}
+            present={present}
+            shut={shut}
+            living={living.length}
+            wood={wood}
+            stocks={stocks}
           />
         )}
-        <TagPrinter workshopId={workshopId} count={living.length} one={chosen.length === 1 ? (living.find(({ id }) => id === chosen[0])?.code ?? null) : null} />
+        {mayChange && chosen.length > 0 && (
+          <ChangeKeepers
+            workshopId={workshopId}
+            keepers={keepers.filter(({ id }) => chosen.includes(id))}
+            wood={wood}
+            stocks={stocks}
+            seats={seats}
+            onDone={() => setPicked([])}
+          />
+        )}
+        <TagPrinter
+          workshopId={workshopId}
+          count={living.length}
+          one={chosen.length === 1 ? (living.find(({ id }) => id === chosen[0])?.code ?? null) : null}
+        />
       </div>
     </div>
   );
 }
 
 /** A keeper as its tag. Voided ones are struck through and say so. */
-function Tag({ keeper, wood, stocks, picked, onPick }: { keeper: KeeperLine; wood: Wood[]; stocks: Stock[]; picked: boolean; onPick: (() => void) | null }) {
+function Tag({
+  keeper,
+  wood,
+  stocks,
+  picked,
+  onPick,
+}: {
+  keeper: KeeperLine;
+  wood: Wood[];
+  stocks: Stock[];
+  picked: boolean;
+  onPick: (() => void) | null;
+}) {
   const lot = wood.find(({ id }) => id === keeper.woodLotId);
   const inside = (
     <>
       <span className={`block font-bold ${keeper.voided ? 'line-through' : ''}`}>{formatCode(keeper.code)}</span>
-      <span className="flex items-center gap-1.5 text-sm">{lot && <RibbonStrip id={lot.ribbon} />}{lot?.variety}</span>
-      <span className="block text-sm">{keeper.voided ? 'voided' : stocks.find(({ id }) => id === keeper.stockLotId)?.stockType}</span>
+      <span className="flex items-center gap-1.5 text-sm">
+        {lot && <RibbonStrip id={lot.ribbon} />}
+        {lot?.variety}
+      </span>
+      <span className="block text-sm">
+        {keeper.voided ? 'voided' : stocks.find(({ id }) => id === keeper.stockLotId)?.stockType}
+      </span>
     </>
   );
   const look = `block w-[9.4rem] border-2 px-2.5 py-1.5 text-left ${picked ? 'border-ink bg-mist' : 'border-line bg-sheet'} ${keeper.voided ? 'text-muted' : ''}`;
   const shape = { borderRadius: '14px 2px 2px 2px' };
-  if (!onPick) return <div className={look} style={shape}>{inside}</div>;
-  return <button type="button" aria-pressed={picked} onClick={onPick} className={`${look} cursor-pointer`} style={shape}>{inside}</button>;
+  if (!onPick)
+    return (
+      <div className={look} style={shape}>
+        {inside}
+      </div>
+    );
+  return (
+    <button type="button" aria-pressed={picked} onClick={onPick} className={`${look} cursor-pointer`} style={shape}>
+      {inside}
+    </button>
+  );
 }
 
-function MakeKeepers({ workshopId, promised, present, shut, living, wood, stocks }: { workshopId: string; promised: number; present: number; shut: number[]; living: number; wood: Wood[]; stocks: Stock[] }) {
+function MakeKeepers({
+  workshopId,
+  promised,
+  present,
+  shut,
+  living,
+  wood,
+  stocks,
+}: {
+  workshopId: string;
+  promised: number;
+  present: number;
+  shut: number[];
+  living: number;
+  wood: Wood[];
+  stocks: Stock[];
+}) {
   const { run, busy, problem } = useSend();
   const [said, setSaid] = useState('');
   const submit = async (event: React.FormEvent<HTMLFormElement>): Promise<void> => {
     event.preventDefault();
-    const sent = await run<{ made: number; notYet: number[] }>('POST', `/api/workshops/${workshopId}/keepers`, Object.fromEntries(new FormData(event.currentTarget)));
+    const sent = await run<{ made: number; notYet: number[] }>(
+      'POST',
+      `/api/workshops/${workshopId}/keepers`,
+      Object.fromEntries(new FormData(event.currentTarget)),
+    );
     if (!sent?.ok) return;
     const { made, notYet } = sent.data;
-    setSaid(`${made === 0 ? (notYet.length === 0 ? 'Everybody has theirs already.' : 'None made.') : `${made} made, each with its code.`}${notYet.length > 0 ? ` Not yet ready: ${notYet.join(', ')}.` : ''}`);
+    setSaid(
+      `${made === 0 ? (notYet.length === 0 ? 'Everybody has theirs already.' : 'None made.') : `${made} made, each with its code.`}${notYet.length > 0 ? ` Not yet ready: ${notYet.join(', ')}.` : ''}`,
+    );
   };
   return (
     <section className="board" aria-labelledby="make-title">
-      <h2 id="make-title" className="mb-1">Make keepers</h2>
-      <p className="mb-2 text-sm text-muted">{promised} promised to each of {present} present; {living} are made. Seats that have theirs are left alone. Pick tags to change them.</p>
-      {shut.length > 0 && <p className="mb-2 border-l-4 border-ink pl-2 text-sm"><strong>Not ready for living wood: {shut.length === present ? 'nobody is yet' : `seat${shut.length === 1 ? '' : 's'} ${shut.join(', ')}`}.</strong> Keepers are made for the others; <Link href={`/workshops/${workshopId}/score/readiness`}>let them through on the readiness page</Link> if you know better.</p>}
+      <h2 id="make-title" className="mb-1">
+        Make keepers
+      </h2>
+      <p className="mb-2 text-sm text-muted">
+        {promised} promised to each of {present} present; {living} are made. Seats that have theirs are left alone. Pick
+        tags to change them.
+      </p>
+      {shut.length > 0 && (
+        <p className="mb-2 border-l-4 border-ink pl-2 text-sm">
+          <strong>
+            Not ready for living wood:{' '}
+            {shut.length === present ? 'nobody is yet' : `seat${shut.length === 1 ? '' : 's'} ${shut.join(', ')}`}.
+          </strong>{' '}
+          Keepers are made for the others;{' '}
+          <Link href={`/workshops/${workshopId}/score/readiness`}>let them through on the readiness page</Link> if you
+          know better.
+        </p>
+      )}
       <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-3">
         <Problem>{problem?.message}</Problem>
-        <Field label="Of wood lot"><select name="woodLotId">{wood.map((lot) => <option key={lot.id} value={lot.id}>{lot.variety}</option>)}</select></Field>
-        <Field label="On stock lot"><select name="stockLotId">{stocks.map((lot) => <option key={lot.id} value={lot.id}>{lot.stockType}</option>)}</select></Field>
-        <button type="submit" className="bench-button self-start" data-weight="main" disabled={busy}>Make what is missing</button>
+        <Field label="Of wood lot">
+          <select name="woodLotId">
+            {wood.map((lot) => (
+              <option key={lot.id} value={lot.id}>
+                {lot.variety}
+              </option>
+            ))}
+          </select>
+        </Field>
+        <Field label="On stock lot">
+          <select name="stockLotId">
+            {stocks.map((lot) => (
+              <option key={lot.id} value={lot.id}>
+                {lot.stockType}
+              </option>
+            ))}
+          </select>
+        </Field>
+        <button type="submit" className="bench-button self-start" data-weight="main" disabled={busy}>
+          Make what is missing
+        </button>
         <p role="status">{said}</p>
       </form>
     </section>
   );
 }
 
-function ChangeKeepers({ workshopId, keepers, wood, stocks, seats, onDone }: { workshopId: string; keepers: KeeperLine[]; wood: Wood[]; stocks: Stock[]; seats: SeatChoice[]; onDone: () => void }) {
+function ChangeKeepers({
+  workshopId,
+  keepers,
+  wood,
+  stocks,
+  seats,
+  onDone,
+}: {
+  workshopId: string;
+  keepers: KeeperLine[];
+  wood: Wood[];
+  stocks: Stock[];
+  seats: SeatChoice[];
+  onDone: () => void;
+}) {
   const { run, busy, problem } = useSend();
   const plantIds = keepers.map(({ id }) => id);
   const change = async (what: object): Promise<void> => {
@@ -122,16 +280,56 @@ function ChangeKeepers({ workshopId, keepers, wood, stocks, seats, onDone }: { w
   const voided = keepers.every((keeper) => keeper.voided);
   return (
     <section className="board" aria-labelledby="change-title">
-      <h2 id="change-title" className="mb-2">Change {keepers.length === 1 ? formatCode(keepers[0]!.code) : `${keepers.length} keepers`}</h2>
+      <h2 id="change-title" className="mb-2">
+        Change {keepers.length === 1 ? formatCode(keepers[0]!.code) : `${keepers.length} keepers`}
+      </h2>
       <form onSubmit={submit} className="flex flex-col gap-3">
         <Problem>{problem?.message}</Problem>
-        <Field label="Wood lot"><select name="woodLotId" defaultValue=""><option value="">as it is</option>{wood.map((lot) => <option key={lot.id} value={lot.id}>{lot.variety}</option>)}</select></Field>
-        <Field label="Stock lot"><select name="stockLotId" defaultValue=""><option value="">as it is</option>{stocks.map((lot) => <option key={lot.id} value={lot.id}>{lot.stockType}</option>)}</select></Field>
-        <Field label="Grafter"><select name="seatId" defaultValue=""><option value="">as it is</option>{seats.map((seat) => <option key={seat.id} value={seat.id}>{seat.number} {seat.name}</option>)}</select></Field>
+        <Field label="Wood lot">
+          <select name="woodLotId" defaultValue="">
+            <option value="">as it is</option>
+            {wood.map((lot) => (
+              <option key={lot.id} value={lot.id}>
+                {lot.variety}
+              </option>
+            ))}
+          </select>
+        </Field>
+        <Field label="Stock lot">
+          <select name="stockLotId" defaultValue="">
+            <option value="">as it is</option>
+            {stocks.map((lot) => (
+              <option key={lot.id} value={lot.id}>
+                {lot.stockType}
+              </option>
+            ))}
+          </select>
+        </Field>
+        <Field label="Grafter">
+          <select name="seatId" defaultValue="">
+            <option value="">as it is</option>
+            {seats.map((seat) => (
+              <option key={seat.id} value={seat.id}>
+                {seat.number} {seat.name}
+              </option>
+            ))}
+          </select>
+        </Field>
         <div className="flex flex-wrap gap-2">
-          <button type="submit" className="bench-button" data-weight="main" disabled={busy}>Change</button>
-          <button type="button" className="bench-button" disabled={busy} onClick={() => void change({ voided: !voided })}>{voided ? 'Bring back' : 'Void unused codes'}</button>
-          <button type="button" className="bench-button" onClick={onDone}>Leave</button>
+          <button type="submit" className="bench-button" data-weight="main" disabled={busy}>
+            Change
+          </button>
+          <button
+            type="button"
+            className="bench-button"
+            disabled={busy}
+            onClick={() => void change({ voided: !voided })}
+          >
+            {voided ? 'Bring back' : 'Void unused codes'}
+          </button>
+          <button type="button" className="bench-button" onClick={onDone}>
+            Leave
+          </button>
         </div>
       </form>
     </section>

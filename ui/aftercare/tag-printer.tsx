@@ -12,7 +12,9 @@ export function TagPrinter({ workshopId, count, one }: { workshopId: string; cou
   if (count === 0) return null;
   const print = async (event: React.FormEvent<HTMLFormElement>): Promise<void> => {
     event.preventDefault();
-    const query = new URLSearchParams([...new FormData(event.currentTarget)].map(([name, value]) => [name, String(value)] as [string, string]));
+    const query = new URLSearchParams(
+      [...new FormData(event.currentTarget)].map(([name, value]) => [name, String(value)] as [string, string]),
+    );
     if (one) query.set('code', one);
     const url = `/api/workshops/${workshopId}/tags?${query}`;
     setBusy(true);
@@ -21,20 +23,40 @@ export function TagPrinter({ workshopId, count, one }: { workshopId: string; cou
     const response = await fetch(url).catch(() => null);
     setBusy(false);
     if (response?.ok) window.open(URL.createObjectURL(await response.blob()), '_blank', 'noopener');
-    else setProblem(response ? ((await response.json()) as { message: string; fields: Record<string, string> }) : { message: 'The server cannot be reached. Try again in a moment.', fields: {} });
+    else
+      setProblem(
+        response
+          ? ((await response.json()) as { message: string; fields: Record<string, string> })
+          : { message: 'The server cannot be reached. Try again in a moment.', fields: {} },
+      );
   };
   return (
     <section className="board" aria-labelledby="tags-title">
-      <h2 id="tags-title" className="mb-2">Tags</h2>
+      <h2 id="tags-title" className="mb-2">
+        Tags
+      </h2>
       <form onSubmit={(event) => void print(event)} className="flex flex-col gap-3" noValidate>
         <Problem>{problem?.message}</Problem>
         <div className="grid grid-cols-3 gap-2">
-          <Field label="Paper"><select name="paper"><option>A4</option><option>Letter</option></select></Field>
-          <Field label="Width, mm" error={problem?.fields.width}><input name="width" inputMode="numeric" defaultValue={60} /></Field>
-          <Field label="Height, mm" error={problem?.fields.height}><input name="height" inputMode="numeric" defaultValue={25} /></Field>
+          <Field label="Paper">
+            <select name="paper">
+              <option>A4</option>
+              <option>Letter</option>
+            </select>
+          </Field>
+          <Field label="Width, mm" error={problem?.fields.width}>
+            <input name="width" inputMode="numeric" defaultValue={60} />
+          </Field>
+          <Field label="Height, mm" error={problem?.fields.height}>
+            <input name="height" inputMode="numeric" defaultValue={25} />
+          </Field>
         </div>
-        <button type="submit" className="bench-button self-start" disabled={busy}>{one ? `Print ${formatCode(one)} again` : `Print ${count} tags`}</button>
-        <p className="text-sm text-muted">Print at full size, with scaling off. The QR code leads to the plant and names no person.</p>
+        <button type="submit" className="bench-button self-start" disabled={busy}>
+          {one ? `Print ${formatCode(one)} again` : `Print ${count} tags`}
+        </button>
+        <p className="text-sm text-muted">
+          Print at full size, with scaling off. The QR code leads to the plant and names no person.
+        </p>
       </form>
     </section>
   );

@@ -5,7 +5,13 @@ import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 import { send } from '@/ui/kit/form/send';
 
-interface Entry { name: string; label: string; type: string; autoComplete: string; hint?: string }
+interface Entry {
+  name: string;
+  label: string;
+  type: string;
+  autoComplete: string;
+  hint?: string;
+}
 
 interface AccountFormProps {
   url: string;
@@ -24,7 +30,11 @@ export function AccountForm({ url, entries, button, next }: AccountFormProps) {
     if (busy) return;
     setBusy(true);
     setProblem(null);
-    const sent = await send('POST', url, Object.fromEntries(new FormData(event.currentTarget)) as Record<string, string>);
+    const sent = await send(
+      'POST',
+      url,
+      Object.fromEntries(new FormData(event.currentTarget)) as Record<string, string>,
+    );
     if (sent.ok) {
       window.location.assign(next);
       return;
@@ -40,7 +50,9 @@ export function AccountForm({ url, entries, button, next }: AccountFormProps) {
           <input {...input} required />
         </Field>
       ))}
-      <button type="submit" className="bench-button self-start" data-weight="main" disabled={busy}>{busy ? 'One moment' : button}</button>
+      <button type="submit" className="bench-button self-start" data-weight="main" disabled={busy}>
+        {busy ? 'One moment' : button}
+      </button>
     </form>
   );
 }

@@ -30,11 +30,27 @@ export function ConfirmPassword({ open, onClose, onConfirmed }: ConfirmPasswordP
     else setProblem(sent.message);
   };
   return (
-    <SheetDialog title="Is it you?" description="Enter your password once more; it stands for a quarter of an hour." open={open} onOpenChange={(stays) => { if (!stays) onClose(); }}>
+    <SheetDialog
+      title="Is it you?"
+      description="Enter your password once more; it stands for a quarter of an hour."
+      open={open}
+      onOpenChange={(stays) => {
+        if (!stays) onClose();
+      }}
+    >
       <form onSubmit={(event) => void confirm(event)} className="flex flex-col gap-3" noValidate>
         <Problem>{problem}</Problem>
-        <Field label="Your password"><input type="password" autoComplete="current-password" value={password} onChange={(event) => setPassword(event.target.value)} /></Field>
-        <button type="submit" className="bench-button self-start" data-weight="main" disabled={busy || password === ''}>Go on</button>
+        <Field label="Your password">
+          <input
+            type="password"
+            autoComplete="current-password"
+            value={password}
+            onChange={(event) => setPassword(event.target.value)}
+          />
+        </Field>
+        <button type="submit" className="bench-button self-start" data-weight="main" disabled={busy || password === ''}>
+          Go on
+        </button>
       </form>
     </SheetDialog>
   );

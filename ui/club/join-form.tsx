@@ -20,15 +20,40 @@ export function JoinForm({ token, email }: { token: string; email: string }) {
     if (sent.ok) setDone(said);
     else setProblem(sent);
   };
-  if (done) return <p role="status" className="board font-bold">{done === 'yes' ? 'You belong to the club now.' : 'You said no; nothing was changed.'} <a href="/sign-in">Sign in</a></p>;
+  if (done)
+    return (
+      <p role="status" className="board font-bold">
+        {done === 'yes' ? 'You belong to the club now.' : 'You said no; nothing was changed.'}{' '}
+        <a href="/sign-in">Sign in</a>
+      </p>
+    );
   return (
-    <form onSubmit={(event) => { event.preventDefault(); void answer('yes'); }} className="flex flex-col gap-3" noValidate>
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        void answer('yes');
+      }}
+      className="flex flex-col gap-3"
+      noValidate
+    >
       <Problem>{problem?.message}</Problem>
       <input type="hidden" name="username" autoComplete="username" value={email} readOnly />
-      <Field label="Your password" error={problem?.fields.password}><input type="password" autoComplete="current-password" value={password} onChange={(event) => setPassword(event.target.value)} required /></Field>
+      <Field label="Your password" error={problem?.fields.password}>
+        <input
+          type="password"
+          autoComplete="current-password"
+          value={password}
+          onChange={(event) => setPassword(event.target.value)}
+          required
+        />
+      </Field>
       <div className="flex gap-3">
-        <button type="submit" className="bench-button" data-weight="main" disabled={busy}>Yes, join</button>
-        <button type="button" className="bench-button" disabled={busy} onClick={() => void answer('no')}>No</button>
+        <button type="submit" className="bench-button" data-weight="main" disabled={busy}>
+          Yes, join
+        </button>
+        <button type="button" className="bench-button" disabled={busy} onClick={() => void answer('no')}>
+          No
+        </button>
       </div>
     </form>
   );

@@ -24,7 +24,8 @@ export function Leaves({ workshopId }: { workshopId: string }) {
           return (
             <li key={slug}>
               <Link
-                href={href} aria-current={here ? 'page' : undefined}
+                href={href}
+                aria-current={here ? 'page' : undefined}
                 className={`flex min-h-11 items-center border-2 px-4 font-bold no-underline ${here ? 'border-ink bg-ink text-paper' : 'border-line bg-sheet'}`}
                 style={{ borderRadius: '0 18px 0 18px' }}
               >

@@ -7,12 +7,26 @@ import type { Sent } from '@/ui/kit/form/send';
 import { useSend } from '@/ui/kit/form/use-send';
 import { ConfirmPassword } from './confirm-password';
 
-interface MemberLine { userId: string; name: string; email: string; role: string; asked: boolean }
+interface MemberLine {
+  userId: string;
+  name: string;
+  email: string;
+  role: string;
+  asked: boolean;
+}
 
-const ROLES = [['lead', 'lead'], ['assistant', 'assistant'], ['viewer', 'viewer']] as const;
+const ROLES = [
+  ['lead', 'lead'],
+  ['assistant', 'assistant'],
+  ['viewer', 'viewer'],
+] as const;
 
 /** A link to hand over, and whom it is for. */
-interface HandedLink { url: string; to: string; minutes: string }
+interface HandedLink {
+  url: string;
+  to: string;
+  minutes: string;
+}
 
 /** Who belongs to the club, and what each may do. The password is asked again before anything changes. */
 export function MembersBoard({ members, mayChange }: { members: MemberLine[]; mayChange: boolean }) {
@@ -20,7 +34,10 @@ export function MembersBoard({ members, mayChange }: { members: MemberLine[]; ma
   const [held, setHeld] = useState<(() => Promise<void>) | null>(null);
   const [link, setLink] = useState<HandedLink | null>(null);
   /** Does something; when the server wants the password first, asks for it and does it again. */
-  const change = async <T,>(work: () => Promise<Sent<T> | null>, then: (data: T) => void = () => undefined): Promise<void> => {
+  const change = async <T,>(
+    work: () => Promise<Sent<T> | null>,
+    then: (data: T) => void = () => undefined,
+  ): Promise<void> => {
     const sent = await work();
     if (sent?.ok) return then(sent.data);
     if (sent?.fields.confirm) setHeld(() => () => change(work, then));
@@ -29,57 +46,128 @@ export function MembersBoard({ members, mayChange }: { members: MemberLine[]; ma
     event.preventDefault();
     const form = event.currentTarget;
     const given = Object.fromEntries(new FormData(form)) as Record<string, string>;
-    await change(() => run<{ url: string }>('POST', '/api/members', given), ({ url }) => {
-      setLink({ url, to: given.name ?? '', minutes: 'a week' });
-      form.reset();
-    });
+    await change(
+      () => run<{ url: string }>('POST', '/api/members', given),
+      ({ url }) => {
+        setLink({ url, to: given.name ?? '', minutes: 'a week' });
+        form.reset();
+      },
+    );
   };
-  const handOver = (member: MemberLine): void => void change(() => run<{ url: string }>('POST', `/api/members/${member.userId}/password-link`), ({ url }) => setLink({ url, to: member.name, minutes: '20 minutes' }));
+  const handOver = (member: MemberLine): void =>
+    void change(
+      () => run<{ url: string }>('POST', `/api/members/${member.userId}/password-link`),
+      ({ url }) => setLink({ url, to: member.name, minutes: '20 minutes' }),
+    );
   return (
     <div className="flex flex-col gap-4">
-      <p className="max-w-prose text-muted">The lead does everything and looks after members. Assistants plan, score and follow up. Viewers read.</p>
+      <p className="max-w-prose text-muted">
+        The lead does everything and looks after members. Assistants plan, score and follow up. Viewers read.
+      </p>
       {!held && <Problem>{problem?.message}</Problem>}
       {link && (
         <div role="status" className="border-2 border-ink bg-sheet p-3">
-          <p><strong>A link for {link.to}</strong>, to hand over; it works once and for {link.minutes}, and is shown only now.</p>
-          <p className="mt-1 overflow-x-auto"><code data-testid="handed-link" className="select-all">{link.url}</code></p>
-          <button type="button" className="bench-button mt-2" onClick={() => setLink(null)}>Handed over</button>
+          <p>
+            <strong>A link for {link.to}</strong>, to hand over; it works once and for {link.minutes}, and is shown only
+            now.
+          </p>
+          <p className="mt-1 overflow-x-auto">
+            <code data-testid="handed-link" className="select-all">
+              {link.url}
+            </code>
+          </p>
+          <button type="button" className="bench-button mt-2" onClick={() => setLink(null)}>
+            Handed over
+          </button>
         </div>
       )}
       <ul className="divide-y divide-line border-y border-line">
         {members.map((member) => (
           <li key={member.userId} className="flex flex-wrap items-center justify-between gap-3 py-2">
-            <span><span className="font-bold">{member.name}</span> <span className="text-muted">{member.email}</span>{member.asked && <span className="ml-2 border-2 border-line px-1.5 text-sm">asked, no answer yet</span>}</span>
+            <span>
+              <span className="font-bold">{member.name}</span> <span className="text-muted">{member.email}</span>
+              {member.asked && <span className="ml-2 border-2 border-line px-1.5 text-sm">asked, no answer yet</span>}
+            </span>
             {mayChange ? (
               <span className="flex flex-wrap gap-2">
-                {!member.asked && <button type="button" className="bench-button" disabled={busy} onClick={() => handOver(member)}>New password<span className="sr-only"> for {member.name}</span></button>}
-                {member.asked ? <button type="button" className="bench-button" disabled={busy} onClick={() => void change(() => run('PATCH', `/api/members/${member.userId}`, { role: 'none' }))}>Take the question back<span className="sr-only"> from {member.name}</span></button> : (
-                  <select
-                    aria-label={`Role of ${member.name}`} value={member.role} disabled={busy} className="bench-input w-44!"
-                    onChange={(event) => { const role = event.target.value; void change(() => run('PATCH', `/api/members/${member.userId}`, { role })); }}
+                {!member.asked && (
+                  <button type="button" className="bench-button" disabled={busy} onClick={() => handOver(member)}>
+                    New password<span className="sr-only"> for {member.name}</span>
+                  </button>
+                )}
+                {member.asked ? (
+                  <button
+                    type="button"
+                    className="bench-button"
+                    disabled={busy}
+                    onClick={() => void change(() => run('PATCH', `/api/members/${member.userId}`, { role: 'none' }))}
                   >
-                    {ROLES.map(([value, label]) => <option key={value} value={value}>{label}</option>)}
+                    Take the question back<span className="sr-only"> from {member.name}</span>
+                  </button>
+                ) : (
+                  <select
+                    aria-label={`Role of ${member.name}`}
+                    value={member.role}
+                    disabled={busy}
+                    className="bench-input w-44!"
+                    onChange={(event) => {
+                      const role = event.target.value;
+                      void change(() => run('PATCH', `/api/members/${member.userId}`, { role }));
+                    }}
+                  >
+                    {ROLES.map(([value, label]) => (
+                      <option key={value} value={value}>
+                        {label}
+                      </option>
+                    ))}
                     <option value="none">no longer a member</option>
                   </select>
                 )}
               </span>
-            ) : <span>{member.role}</span>}
+            ) : (
+              <span>{member.role}</span>
+            )}
           </li>
         ))}
       </ul>
       {mayChange && (
         <form onSubmit={(event) => void add(event)} className="flex flex-col gap-3" noValidate>
           <h2>Ask somebody to join</h2>
-          <p className="max-w-prose text-muted">They get a letter with a link, and you get the link to hand over at the bench. They choose their own password; whoever has an account already says yes with it.</p>
+          <p className="max-w-prose text-muted">
+            They get a letter with a link, and you get the link to hand over at the bench. They choose their own
+            password; whoever has an account already says yes with it.
+          </p>
           <div className="grid gap-3 sm:grid-cols-3">
-            <Field label="Name" error={problem?.fields.name}><input name="name" autoComplete="off" /></Field>
-            <Field label="E-mail" error={problem?.fields.email}><input name="email" type="email" autoComplete="off" /></Field>
-            <Field label="Role" error={problem?.fields.role}><select name="role" defaultValue="assistant">{ROLES.map(([value, label]) => <option key={value} value={value}>{label}</option>)}</select></Field>
+            <Field label="Name" error={problem?.fields.name}>
+              <input name="name" autoComplete="off" />
+            </Field>
+            <Field label="E-mail" error={problem?.fields.email}>
+              <input name="email" type="email" autoComplete="off" />
+            </Field>
+            <Field label="Role" error={problem?.fields.role}>
+              <select name="role" defaultValue="assistant">
+                {ROLES.map(([value, label]) => (
+                  <option key={value} value={value}>
+                    {label}
+                  </option>
+                ))}
+              </select>
+            </Field>
           </div>
-          <button type="submit" className="bench-button self-start" disabled={busy}>Ask them</button>
+          <button type="submit" className="bench-button self-start" disabled={busy}>
+            Ask them
+          </button>
         </form>
       )}
-      <ConfirmPassword open={held !== null} onClose={() => setHeld(null)} onConfirmed={() => { const again = held; setHeld(null); void again?.(); }} />
+      <ConfirmPassword
+        open={held !== null}
+        onClose={() => setHeld(null)}
+        onConfirmed={() => {
+          const again = held;
+          setHeld(null);
+          void again?.();
+        }}
+      />
     </div>
   );
 }

@@ -6,7 +6,8 @@ import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 import { send } from '@/ui/kit/form/send';
 
-export const PASSWORD_HINT = '12 characters or more, and not a common one: four words that do not belong together are good.';
+export const PASSWORD_HINT =
+  '12 characters or more, and not a common one: four words that do not belong together are good.';
 
 /** Chooses the password of an account by a link, and leads to signing in with it. */
 export function NewPasswordForm({ token, email }: { token: string; email: string }) {
@@ -29,8 +30,12 @@ export function NewPasswordForm({ token, email }: { token: string; email: string
       <Problem>{problem?.message}</Problem>
       {/* So that a password keeper knows whose it is. */}
       <input type="hidden" name="username" autoComplete="username" value={email} readOnly />
-      <Field label="New password" hint={PASSWORD_HINT} error={problem?.fields.password}><input name="password" type="password" autoComplete="new-password" required /></Field>
-      <button type="submit" className="bench-button self-start" data-weight="main" disabled={busy}>{busy ? 'One moment' : 'Set the password'}</button>
+      <Field label="New password" hint={PASSWORD_HINT} error={problem?.fields.password}>
+        <input name="password" type="password" autoComplete="new-password" required />
+      </Field>
+      <button type="submit" className="bench-button self-start" data-weight="main" disabled={busy}>
+        {busy ? 'One moment' : 'Set the password'}
+      </button>
     </form>
   );
 }

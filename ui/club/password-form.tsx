@@ -23,10 +23,18 @@ export function PasswordForm({ email }: { email: string }) {
     <form onSubmit={(event) => void change(event)} className="flex flex-col gap-3" noValidate>
       <Problem>{problem?.message}</Problem>
       <input type="hidden" name="username" autoComplete="username" value={email} readOnly />
-      <Field label="Password you have now" error={problem?.fields.old}><input name="old" type="password" autoComplete="current-password" required /></Field>
-      <Field label="New password" hint={PASSWORD_HINT} error={problem?.fields.password}><input name="password" type="password" autoComplete="new-password" required /></Field>
-      <button type="submit" className="bench-button self-start" data-weight="main" disabled={busy}>Change the password</button>
-      <p role="status" className="font-bold">{said}</p>
+      <Field label="Password you have now" error={problem?.fields.old}>
+        <input name="old" type="password" autoComplete="current-password" required />
+      </Field>
+      <Field label="New password" hint={PASSWORD_HINT} error={problem?.fields.password}>
+        <input name="password" type="password" autoComplete="new-password" required />
+      </Field>
+      <button type="submit" className="bench-button self-start" data-weight="main" disabled={busy}>
+        Change the password
+      </button>
+      <p role="status" className="font-bold">
+        {said}
+      </p>
     </form>
   );
 }

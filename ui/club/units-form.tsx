@@ -5,8 +5,14 @@ import { Problem } from '@/ui/kit/form/problem';
 import { useSend } from '@/ui/kit/form/use-send';
 
 const UNITS = {
-  lengthUnit: [['mm', 'Millimetres'], ['in', 'Inches']],
-  temperatureUnit: [['C', '°C'], ['F', '°F']],
+  lengthUnit: [
+    ['mm', 'Millimetres'],
+    ['in', 'Inches'],
+  ],
+  temperatureUnit: [
+    ['C', '°C'],
+    ['F', '°F'],
+  ],
 } as const;
 
 /** Units that a person reads and types; stored is always mm and degC. */
@@ -27,7 +33,14 @@ export function UnitsForm({ lengthUnit, temperatureUnit }: { lengthUnit: string;
           <legend className="text-sm font-bold">{name === 'lengthUnit' ? 'Lengths' : 'Temperatures'}</legend>
           {UNITS[name].map(([value, label]) => (
             <label key={value} className="mr-5 inline-flex min-h-11 items-center gap-2">
-              <input type="radio" name={name} className="size-5" checked={chosen[name] === value} onChange={() => void choose({ ...chosen, [name]: value })} />{label}
+              <input
+                type="radio"
+                name={name}
+                className="size-5"
+                checked={chosen[name] === value}
+                onChange={() => void choose({ ...chosen, [name]: value })}
+              />
+              {label}
             </label>
           ))}
         </fieldset>

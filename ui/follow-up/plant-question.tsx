@@ -33,7 +33,11 @@ export function PlantQuestion({ token, plant, closed, onAnswered }: PlantQuestio
     pending.current = report;
     setState('saving');
     setProblem('');
-    const sent = await send<{ advice: string }>('PUT', `/api/r/${token}/answers/${report.id}`, { unionId: plant.unionId, answer: wanted, note: words });
+    const sent = await send<{ advice: string }>('PUT', `/api/r/${token}/answers/${report.id}`, {
+      unionId: plant.unionId,
+      answer: wanted,
+      note: words,
+    });
     // A later tap has taken over; its own answer will be shown.
     if (pending.current !== report) return;
     if (!sent.ok) {
@@ -52,27 +56,61 @@ export function PlantQuestion({ token, plant, closed, onAnswered }: PlantQuestio
     turn.current = turn.current.then(() => deliver(wanted, words));
   };
   return (
-    <fieldset className="border-2 border-ink p-3" style={{ borderRadius: '2px 16px 2px 16px' }} disabled={closed} data-plant={plant.code}>
+    <fieldset
+      className="border-2 border-ink p-3"
+      style={{ borderRadius: '2px 16px 2px 16px' }}
+      disabled={closed}
+      data-plant={plant.code}
+    >
       <legend className="px-1 text-2xl font-bold">{formatCode(plant.code)}</legend>
-      <p className="mb-2 flex flex-wrap items-center gap-2"><span className="font-bold">{plant.variety}</span> on {plant.stockType} <RibbonStrip id={plant.ribbon} showName /></p>
+      <p className="mb-2 flex flex-wrap items-center gap-2">
+        <span className="font-bold">{plant.variety}</span> on {plant.stockType}{' '}
+        <RibbonStrip id={plant.ribbon} showName />
+      </p>
       <div className="grid grid-cols-2 gap-2">
         {ANSWERS.map((choice) => (
-          <label key={choice} className="flex min-h-14 cursor-pointer items-center justify-center border-2 border-line bg-sheet px-2 text-center text-lg font-bold has-checked:border-ink has-checked:bg-ink has-checked:text-paper has-disabled:cursor-default has-focus-visible:outline-3 has-focus-visible:outline-offset-2 has-focus-visible:outline-ink">
-            <input type="radio" name={`answer-${plant.unionId}`} className="sr-only" checked={answer === choice} onChange={() => save(choice, note)} />
+          <label
+            key={choice}
+            className="flex min-h-14 cursor-pointer items-center justify-center border-2 border-line bg-sheet px-2 text-center text-lg font-bold has-checked:border-ink has-checked:bg-ink has-checked:text-paper has-disabled:cursor-default has-focus-visible:outline-3 has-focus-visible:outline-offset-2 has-focus-visible:outline-ink"
+          >
+            <input
+              type="radio"
+              name={`answer-${plant.unionId}`}
+              className="sr-only"
+              checked={answer === choice}
+              onChange={() => save(choice, note)}
+            />
             {ANSWER_WORDS[choice]}
           </label>
         ))}
       </div>
       <Problem>{problem}</Problem>
-      {problem && answer && <button type="button" className="bench-button mt-2" onClick={() => save(answer, note)}>Try again</button>}
-      <p role="status" className="mt-1 min-h-6 text-sm">{state === 'saving' ? 'Saving' : state === 'saved' ? 'Saved' : ''}</p>
-      {advice && <p className="mb-2 border-l-4 border-life pl-3"><strong>This week:</strong> {advice}</p>}
+      {problem && answer && (
+        <button type="button" className="bench-button mt-2" onClick={() => save(answer, note)}>
+          Try again
+        </button>
+      )}
+      <p role="status" className="mt-1 min-h-6 text-sm">
+        {state === 'saving' ? 'Saving' : state === 'saved' ? 'Saved' : ''}
+      </p>
+      {advice && (
+        <p className="mb-2 border-l-4 border-life pl-3">
+          <strong>This week:</strong> {advice}
+        </p>
+      )}
       {answer && (
         <label className="block text-sm font-bold">
           Anything you noticed
           <span className="flex gap-2">
-            <input className="bench-input font-normal" value={note} maxLength={500} onChange={(event) => setNote(event.target.value)} />
-            <button type="button" className="bench-button" onClick={() => save(answer, note)}>Keep</button>
+            <input
+              className="bench-input font-normal"
+              value={note}
+              maxLength={500}
+              onChange={(event) => setNote(event.target.value)}
+            />
+            <button type="button" className="bench-button" onClick={() => save(answer, note)}>
+              Keep
+            </button>
           </span>
         </label>
       )}

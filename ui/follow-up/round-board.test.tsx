@@ -3,10 +3,35 @@ import { rendered } from '../testing/rendered';
 import { RoundBoard } from './round-board';
 import type { RoundGrower, RoundOnBoard } from './round-data';
 
-const plant = (code: string, answer: RoundGrower['plants'][number]['answer'], note = '') => ({ unionId: code, code, variety: 'Grey Heron', ribbon: 'marsh', answer, note });
-const grower = (seatNumber: number, changes: Partial<RoundGrower> = {}): RoundGrower => ({ seatNumber, personId: `p${seatNumber}`, name: `Person ${seatNumber}`, reachable: true, written: 0, openLinks: 0, plants: [plant(`K7M4X${seatNumber}`, null)], ...changes });
-const round: RoundOnBoard = { id: 'r', milestone: 'growing', opensOn: '2027-05-01', closesOn: '2027-05-20', closed: false, sentSoFar: 0, growers: [grower(1), grower(2), grower(3, { reachable: false })] };
-const board = (changes: Partial<RoundOnBoard> = {}, mayChange = true, today = '2027-05-04') => rendered(<RoundBoard round={{ ...round, ...changes }} mayChange={mayChange} today={today} />);
+const plant = (code: string, answer: RoundGrower['plants'][number]['answer'], note = '') => ({
+  unionId: code,
+  code,
+  variety: 'Grey Heron',
+  ribbon: 'marsh',
+  answer,
+  note,
+});
+const grower = (seatNumber: number, changes: Partial<RoundGrower> = {}): RoundGrower => ({
+  seatNumber,
+  personId: `p${seatNumber}`,
+  name: `Person ${seatNumber}`,
+  reachable: true,
+  written: 0,
+  openLinks: 0,
+  plants: [plant(`K7M4X${seatNumber}`, null)],
+  ...changes,
+});
+const round: RoundOnBoard = {
+  id: 'r',
+  milestone: 'growing',
+  opensOn: '2027-05-01',
+  closesOn: '2027-05-20',
+  closed: false,
+  sentSoFar: 0,
+  growers: [grower(1), grower(2), grower(3, { reachable: false })],
+};
+const board = (changes: Partial<RoundOnBoard> = {}, mayChange = true, today = '2027-05-04') =>
+  rendered(<RoundBoard round={{ ...round, ...changes }} mayChange={mayChange} today={today} />);
 
 describe('a round on its board', () => {
   it('tells its time, and how much was heard', () => {
@@ -23,12 +48,22 @@ describe('a round on its board', () => {
     expect(board({ closed: true }).buttons.join()).not.toMatch(/Write|Remind/);
   });
   it('says each answer in words, not by its sign alone', () => {
-    const said = (['yes', 'not-sure', 'dead', 'not-found', null] as const).map((answer, i) => plant(`K7M4X${i}`, answer, i === 0 ? 'green tip' : ''));
+    const said = (['yes', 'not-sure', 'dead', 'not-found', null] as const).map((answer, i) =>
+      plant(`K7M4X${i}`, answer, i === 0 ? 'green tip' : ''),
+    );
     const { words } = board({ growers: [grower(1, { plants: said })] });
-    for (const one of ['yes. green tip', 'not sure yet', 'dead', 'cannot be found', 'not heard from']) expect(words).toContain(one);
+    for (const one of ['yes. green tip', 'not sure yet', 'dead', 'cannot be found', 'not heard from'])
+      expect(words).toContain(one);
   });
   it('tells how each was asked, and a link that was withdrawn', () => {
-    const { words } = board({ growers: [grower(1, { written: 1, openLinks: 1 }), grower(2, { written: 2 }), grower(3, { reachable: false }), grower(4)] });
+    const { words } = board({
+      growers: [
+        grower(1, { written: 1, openLinks: 1 }),
+        grower(2, { written: 2 }),
+        grower(3, { reachable: false }),
+        grower(4),
+      ],
+    });
     expect(words).toMatch(/1 message\s/);
     expect(words).toContain('2 messages, link withdrawn');
     expect(words).toContain('slip or phone');

@@ -29,12 +29,19 @@ export function RoundBoard({ round, mayChange, today }: { round: RoundOnBoard; m
   const words = MILESTONE_WORDS[round.milestone];
   const plants = round.growers.flatMap((grower) => grower.plants);
   const heard = plants.filter(({ answer }) => answer !== null).length;
-  const open = round.growers.filter((grower) => grower.reachable && grower.plants.some(({ answer }) => answer === null)).length;
+  const open = round.growers.filter(
+    (grower) => grower.reachable && grower.plants.some(({ answer }) => answer === null),
+  ).length;
   const byPaper = round.growers.filter((grower) => !grower.reachable).length;
 
   const write = async (): Promise<void> => {
-    const sent = await run<{ sent: number; waiting: number }>('POST', `/api/rounds/${round.id}/messages`, { sentSoFar: round.sentSoFar });
-    if (sent?.ok) setTold(`${sent.data.sent} written to, in the simulated outbox.${sent.data.waiting > 0 ? ` ${sent.data.waiting} of the letters wait there and go out by themselves.` : ''}`);
+    const sent = await run<{ sent: number; waiting: number }>('POST', `/api/rounds/${round.id}/messages`, {
+      sentSoFar: round.sentSoFar,
+    });
+    if (sent?.ok)
+      setTold(
+        `${sent.data.sent} written to, in the simulated outbox.${sent.data.waiting > 0 ? ` ${sent.data.waiting} of the letters wait there and go out by themselves.` : ''}`,
+      );
   };
   const withdraw = (personId: string): Promise<unknown> => run('DELETE', `/api/rounds/${round.id}/links/${personId}`);
   const move = async (event: React.FormEvent<HTMLFormElement>): Promise<void> => {
@@ -46,37 +53,85 @@ export function RoundBoard({ round, mayChange, today }: { round: RoundOnBoard; m
     <section className="board min-w-0" aria-labelledby={`round-${round.id}`}>
       <div className="flex flex-wrap items-start justify-between gap-3">
         <div>
-          <h2 id={`round-${round.id}`}>{words.name}: {words.question}</h2>
+          <h2 id={`round-${round.id}`}>
+            {words.name}: {words.question}
+          </h2>
           <p className="text-muted">
-            {round.closed ? `Closed on ${formatDate(round.closesOn)}` : today < round.opensOn ? `Opens on ${formatDate(round.opensOn)}` : `Open until ${formatDate(round.closesOn)}`}. Heard of {heard} of {plants.length} plants.
+            {round.closed
+              ? `Closed on ${formatDate(round.closesOn)}`
+              : today < round.opensOn
+                ? `Opens on ${formatDate(round.opensOn)}`
+                : `Open until ${formatDate(round.closesOn)}`}
+            . Heard of {heard} of {plants.length} plants.
           </p>
         </div>
         {mayChange && (
           <div className="flex flex-wrap gap-2">
-            {!round.closed && <button type="button" className="bench-button" data-weight="main" disabled={busy || open === 0} onClick={() => void write()}>{open === 0 ? 'Nobody left to write to' : round.sentSoFar === 0 ? `Write to ${open}` : `Remind ${open}`}</button>}
+            {!round.closed && (
+              <button
+                type="button"
+                className="bench-button"
+                data-weight="main"
+                disabled={busy || open === 0}
+                onClick={() => void write()}
+              >
+                {open === 0 ? 'Nobody left to write to' : round.sentSoFar === 0 ? `Write to ${open}` : `Remind ${open}`}
+              </button>
+            )}
             <Slips roundId={round.id} count={byPaper} />
-            <button type="button" className="bench-button" onClick={() => setMoving(!moving)}>Move the closing</button>
+            <button type="button" className="bench-button" onClick={() => setMoving(!moving)}>
+              Move the closing
+            </button>
           </div>
         )}
       </div>
       <Problem>{problem?.message}</Problem>
-      <p role="status" className="font-bold">{told}</p>
+      <p role="status" className="font-bold">
+        {told}
+      </p>
       {moving && (
         <form onSubmit={(event) => void move(event)} className="mt-2 flex flex-wrap items-end gap-3" noValidate>
-          <div className="w-48"><Field label="Closes on" error={problem?.fields.closesOn}><input name="closesOn" type="date" defaultValue={round.closesOn} /></Field></div>
-          <button type="submit" className="bench-button" disabled={busy}>Move it</button>
+          <div className="w-48">
+            <Field label="Closes on" error={problem?.fields.closesOn}>
+              <input name="closesOn" type="date" defaultValue={round.closesOn} />
+            </Field>
+          </div>
+          <button type="submit" className="bench-button" disabled={busy}>
+            Move it
+          </button>
         </form>
       )}
-      <div className="relative mt-3 overflow-x-auto" tabIndex={0} role="group" aria-label={`${words.name}: growers, scrolls sideways on narrow screens`}>
+      <div
+        className="relative mt-3 overflow-x-auto"
+        tabIndex={0}
+        role="group"
+        aria-label={`${words.name}: growers, scrolls sideways on narrow screens`}
+      >
         <table className="bench-table">
-          <thead><tr><th scope="col">Seat</th><th scope="col">Grower</th><th scope="col">Asked by</th><th scope="col">Plants</th>{mayChange && <th scope="col"><span className="sr-only">Do</span></th>}</tr></thead>
+          <thead>
+            <tr>
+              <th scope="col">Seat</th>
+              <th scope="col">Grower</th>
+              <th scope="col">Asked by</th>
+              <th scope="col">Plants</th>
+              {mayChange && (
+                <th scope="col">
+                  <span className="sr-only">Do</span>
+                </th>
+              )}
+            </tr>
+          </thead>
           <tbody>
             {round.growers.map((grower) => (
               <tr key={grower.personId}>
                 <td className="text-lg font-bold">{grower.seatNumber}</td>
                 <td>{grower.name}</td>
                 <td className="text-sm">
-                  {grower.written > 0 ? `${grower.written} ${grower.written === 1 ? 'message' : 'messages'}` : grower.reachable ? 'not yet written to' : 'slip or phone'}
+                  {grower.written > 0
+                    ? `${grower.written} ${grower.written === 1 ? 'message' : 'messages'}`
+                    : grower.reachable
+                      ? 'not yet written to'
+                      : 'slip or phone'}
                   {grower.written > 0 && grower.openLinks === 0 && ', link withdrawn'}
                 </td>
                 <td>
@@ -85,11 +140,22 @@ export function RoundBoard({ round, mayChange, today }: { round: RoundOnBoard; m
                       const mark = MARKS[plant.answer ?? 'none'];
                       const said = `${formatCode(plant.code)}, ${plant.variety}: ${mark.words}${plant.note ? `. ${plant.note}` : ''}`;
                       return (
-                        <li key={plant.unionId} title={said} className="flex items-center gap-1 border border-line px-1 py-0.5">
+                        <li
+                          key={plant.unionId}
+                          title={said}
+                          className="flex items-center gap-1 border border-line px-1 py-0.5"
+                        >
                           <RibbonStrip id={plant.ribbon} />
                           <span className="text-sm tabular-nums">{formatCode(plant.code)}</span>
-                          <span aria-hidden className={`grid size-6 place-content-center border-2 text-sm font-bold ${mark.look}`}>{mark.sign}</span>
-                          <span className="sr-only">{mark.words}. {plant.note}</span>
+                          <span
+                            aria-hidden
+                            className={`grid size-6 place-content-center border-2 text-sm font-bold ${mark.look}`}
+                          >
+                            {mark.sign}
+                          </span>
+                          <span className="sr-only">
+                            {mark.words}. {plant.note}
+                          </span>
                         </li>
                       );
                     })}
@@ -101,9 +167,15 @@ export function RoundBoard({ round, mayChange, today }: { round: RoundOnBoard; m
                       <EnterAnswer roundId={round.id} milestone={round.milestone} grower={grower} />
                       {grower.openLinks > 0 && (
                         <AskFirst
-                          question={`Withdraw the link of ${grower.name}?`} meaning="No link they were sent for this round opens any more, and that cannot be undone. To ask them again, send a reminder: it carries a new link."
-                          yes="Withdraw it" onYes={() => void withdraw(grower.personId)}
-                          trigger={<button type="button" className="bench-button" disabled={busy}>Withdraw link<span className="sr-only"> of {grower.name}</span></button>}
+                          question={`Withdraw the link of ${grower.name}?`}
+                          meaning="No link they were sent for this round opens any more, and that cannot be undone. To ask them again, send a reminder: it carries a new link."
+                          yes="Withdraw it"
+                          onYes={() => void withdraw(grower.personId)}
+                          trigger={
+                            <button type="button" className="bench-button" disabled={busy}>
+                              Withdraw link<span className="sr-only"> of {grower.name}</span>
+                            </button>
+                          }
                         />
                       )}
                     </div>
@@ -116,7 +188,15 @@ export function RoundBoard({ round, mayChange, today }: { round: RoundOnBoard; m
       </div>
       <p className="mt-2 flex flex-wrap gap-x-4 gap-y-1 text-sm text-muted">
         {([...ANSWERS, 'none'] as const).map((answer) => (
-          <span key={answer} className="inline-flex items-center gap-1.5"><span aria-hidden className={`grid size-5 place-content-center border-2 text-xs font-bold ${MARKS[answer].look}`}>{MARKS[answer].sign}</span>{MARKS[answer].words}</span>
+          <span key={answer} className="inline-flex items-center gap-1.5">
+            <span
+              aria-hidden
+              className={`grid size-5 place-content-center border-2 text-xs font-bold ${MARKS[answer].look}`}
+            >
+              {MARKS[answer].sign}
+            </span>
+            {MARKS[answer].words}
+          </span>
         ))}
       </p>
     </section>
@@ -130,14 +210,20 @@ function Slips({ roundId, count }: { roundId: string; count: number }) {
   const print = async (): Promise<void> => {
     setBusy(true);
     setFailed('');
-    const response = await fetch(`/api/rounds/${roundId}/slips`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ paper: 'A4' }) }).catch(() => null);
+    const response = await fetch(`/api/rounds/${roundId}/slips`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({ paper: 'A4' }),
+    }).catch(() => null);
     setBusy(false);
     if (response?.ok) window.open(URL.createObjectURL(await response.blob()), '_blank', 'noopener');
     else setFailed('The slips could not be made. Try again in a moment.');
   };
   return (
     <>
-      <button type="button" className="bench-button" disabled={busy} onClick={() => void print()}>{count === 1 ? 'Print 1 slip' : `Print ${count} slips`}</button>
+      <button type="button" className="bench-button" disabled={busy} onClick={() => void print()}>
+        {count === 1 ? 'Print 1 slip' : `Print ${count} slips`}
+      </button>
       {failed && <Problem>{failed}</Problem>}
     </>
   );

@@ -17,7 +17,9 @@ export function LeafPages({ label, base, pages }: LeafPagesProps) {
   const path = usePathname();
   const bar = useRef<HTMLElement>(null);
   // The longest that fits is the one in hand.
-  const open = pages.filter(([slug]) => path === base + slug || (slug !== '' && path.startsWith(`${base + slug}/`))).at(-1)?.[0] ?? '';
+  const open =
+    pages.filter(([slug]) => path === base + slug || (slug !== '' && path.startsWith(`${base + slug}/`))).at(-1)?.[0] ??
+    '';
   // On a narrow screen the page in hand may lie beyond the edge.
   useEffect(() => {
     const here = bar.current!.querySelector<HTMLElement>('[aria-current]');
@@ -30,9 +32,17 @@ export function LeafPages({ label, base, pages }: LeafPagesProps) {
           const here = slug === open;
           return (
             <li key={slug} className="relative">
-              <Link href={base + slug} aria-current={here ? 'page' : undefined} className={`flex min-h-11 items-center px-3 whitespace-nowrap ${here ? 'font-bold no-underline' : ''}`}>
+              <Link
+                href={base + slug}
+                aria-current={here ? 'page' : undefined}
+                className={`flex min-h-11 items-center px-3 whitespace-nowrap ${here ? 'font-bold no-underline' : ''}`}
+              >
                 {name}
-                {here && <svg aria-hidden viewBox="0 0 20 8" className="absolute bottom-0 left-1/2 h-2 w-5 -translate-x-1/2"><path d="M0 8L10 0L20 8Z" fill="#f5f8f4" /></svg>}
+                {here && (
+                  <svg aria-hidden viewBox="0 0 20 8" className="absolute bottom-0 left-1/2 h-2 w-5 -translate-x-1/2">
+                    <path d="M0 8L10 0L20 8Z" fill="#f5f8f4" />
+                  </svg>
+                )}
               </Link>
             </li>
           );

@@ -1,7 +1,14 @@
 import { LeafPages } from '@/ui/kit/leaf-pages';
 
 const PAGES = [
-  ['', 'Day and people'], ['/season', 'Season'], ['/dates', 'Dates'], ['/quantities', 'Quantities'], ['/wood', 'Wood'], ['/pairs', 'Pairs'], ['/benches', 'Benches'], ['/ready', 'Ready check'],
+  ['', 'Day and people'],
+  ['/season', 'Season'],
+  ['/dates', 'Dates'],
+  ['/quantities', 'Quantities'],
+  ['/wood', 'Wood'],
+  ['/pairs', 'Pairs'],
+  ['/benches', 'Benches'],
+  ['/ready', 'Ready check'],
 ] as const;
 
 /** The pages of the plan. The roster's reader belongs to the first. */

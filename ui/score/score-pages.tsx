@@ -1,6 +1,14 @@
 import { LeafPages } from '@/ui/kit/leaf-pages';
 
-const PAGES = [['', 'Bench'], ['/readiness', 'Readiness'], ['/cards', 'Cards'], ['/agreement', 'Agreement'], ['/rubric', 'Rubric'], ['/sheet', 'On paper'], ['/settings', 'Settings']] as const;
+const PAGES = [
+  ['', 'Bench'],
+  ['/readiness', 'Readiness'],
+  ['/cards', 'Cards'],
+  ['/agreement', 'Agreement'],
+  ['/rubric', 'Rubric'],
+  ['/sheet', 'On paper'],
+  ['/settings', 'Settings'],
+] as const;
 
 /** The pages of scoring. */
 export function ScorePages({ workshopId }: { workshopId: string }) {

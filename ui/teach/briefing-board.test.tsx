@@ -10,8 +10,19 @@ const people = [
   { id: 'p2', seat: 2, name: 'Bram Odewick', at: '2027-03-05T09:00:00Z', current: false },
   { id: 'p3', seat: 3, name: 'Cilla Varn', at: null, current: false },
 ];
-const textOf = (method: (typeof METHODS)[number], changes = {}) => briefingText(shownTechnique(method), method.tools, { firstAid: '', kit: '', localRules: '', sap: false, ...changes });
-const board = (method = METHODS[0]!, changes = {}, mayChange = true) => rendered(<BriefingBoard workshopId="w" text={textOf(method, changes)} contentHash="0" sap={false} people={people} mayChange={mayChange} />);
+const textOf = (method: (typeof METHODS)[number], changes = {}) =>
+  briefingText(shownTechnique(method), method.tools, { firstAid: '', kit: '', localRules: '', sap: false, ...changes });
+const board = (method = METHODS[0]!, changes = {}, mayChange = true) =>
+  rendered(
+    <BriefingBoard
+      workshopId="w"
+      text={textOf(method, changes)}
+      contentHash="0"
+      sap={false}
+      people={people}
+      mayChange={mayChange}
+    />,
+  );
 
 describe.each(METHODS.map((method) => [method.id, method] as const))('the briefing of %s', (_id, method) => {
   it('reads every caution out, and defers to those who know better', () => {
@@ -37,7 +48,11 @@ describe('who has heard the briefing', () => {
   });
   it('says what is not named yet, and what is', () => {
     expect(board().words).toContain('First aid: nobody is named yet. Kit: place not named yet.');
-    const named = board(METHODS[0]!, { firstAid: 'Joss, by the door', kit: 'on the sill', localRules: 'No saws for minors.' }).words;
+    const named = board(METHODS[0]!, {
+      firstAid: 'Joss, by the door',
+      kit: 'on the sill',
+      localRules: 'No saws for minors.',
+    }).words;
     expect(named).toContain('First aid: Joss, by the door. Kit: on the sill.');
     expect(named).toContain('Here: No saws for minors.');
   });

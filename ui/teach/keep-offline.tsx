@@ -11,8 +11,21 @@ export function KeepOffline() {
       if ((event.data as { kept?: string }).kept === location.href) setKept('yes');
     };
     navigator.serviceWorker?.addEventListener('message', heard);
-    keepPage(location.href, '/cards/').then((can) => { if (!can) setKept('cannot'); }, () => setKept('cannot'));
+    keepPage(location.href, '/cards/').then(
+      (can) => {
+        if (!can) setKept('cannot');
+      },
+      () => setKept('cannot'),
+    );
     return () => navigator.serviceWorker?.removeEventListener('message', heard);
   }, []);
-  return <p role="status" className="mt-4 text-muted">{kept === 'yes' ? 'Kept on this phone: it opens without reception.' : kept === 'cannot' ? 'This browser cannot keep the card; leave the page open.' : 'Being kept on this phone…'}</p>;
+  return (
+    <p role="status" className="mt-4 text-muted">
+      {kept === 'yes'
+        ? 'Kept on this phone: it opens without reception.'
+        : kept === 'cannot'
+          ? 'This browser cannot keep the card; leave the page open.'
+          : 'Being kept on this phone…'}
+    </p>
+  );
 }

@@ -6,7 +6,11 @@ import type { ScoringRule } from '@/core/score/rubric/judge-union';
 import { wordedPoints } from '@/core/score/rubric/worded-points';
 import { formatLength, type LengthUnit } from '@/core/units/length';
 
-const BARK = { 'must slip': 'must slip', helpful: 'slipping helps, and is not needed', 'need not slip': 'need not slip' };
+const BARK = {
+  'must slip': 'must slip',
+  helpful: 'slipping helps, and is not needed',
+  'need not slip': 'need not slip',
+};
 
 /** When and on what a method is done. */
 export function MethodFacts({ method, unit }: { method: Method; unit: LengthUnit }) {
@@ -18,51 +22,118 @@ export function MethodFacts({ method, unit }: { method: Method; unit: LengthUnit
     ['Scion', `${use.scion}${use.ratio ? `; ${use.ratio.from} to ${use.ratio.to} of the stock’s caliper` : ''}`],
     ['Bark', BARK[use.bark]],
     ['Where', use.places.map((place) => ({ bench: 'bench', field: 'field', pot: 'potted stock' })[place]).join(', ')],
-    ['Wood', `about ${length(use.woodLength)} a union, ${[...new Set(use.seasons.flatMap(({ wood }) => wood))].map((wood) => WOOD_WORDS[wood]).join(' or ')}`],
-    ['Usual take', `${Math.round(prior.low * 100)} to ${Math.round(prior.high * 100)} % in practised hands; a starting figure that stands for ${prior.weight} unions until the club has its own`],
+    [
+      'Wood',
+      `about ${length(use.woodLength)} a union, ${[...new Set(use.seasons.flatMap(({ wood }) => wood))].map((wood) => WOOD_WORDS[wood]).join(' or ')}`,
+    ],
+    [
+      'Usual take',
+      `${Math.round(prior.low * 100)} to ${Math.round(prior.high * 100)} % in practised hands; a starting figure that stands for ${prior.weight} unions until the club has its own`,
+    ],
     ['Sign of life', method.earlySign],
     ['Sign of failure', method.failureSign],
     ['Tools', method.tools.join(', ')],
   ];
   return (
     <dl className="grid grid-cols-[6.5rem_minmax(0,1fr)] gap-x-4 gap-y-1">
-      {facts.map(([name, text]) => <div key={name} className="contents"><dt className="text-muted">{name}</dt><dd>{text}</dd></div>)}
+      {facts.map(([name, text]) => (
+        <div key={name} className="contents">
+          <dt className="text-muted">{name}</dt>
+          <dd>{text}</dd>
+        </div>
+      ))}
     </dl>
   );
 }
 
 /** What a union uses up, what it is judged by in the club, and what is due on it afterwards. */
-export function MethodAfter({ method, technique, rule, unit }: { method: Method; technique: Technique; rule: ScoringRule; unit: LengthUnit }) {
+export function MethodAfter({
+  method,
+  technique,
+  rule,
+  unit,
+}: {
+  method: Method;
+  technique: Technique;
+  rule: ScoringRule;
+  unit: LengthUnit;
+}) {
   const length = (mm: number): string => formatLength(mm, unit);
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-2">
       <section aria-labelledby="after-title">
-        <h2 id="after-title" className="mb-2">Aftercare</h2>
+        <h2 id="after-title" className="mb-2">
+          Aftercare
+        </h2>
         <table className="bench-table">
-          <thead><tr><th scope="col">What</th><th scope="col">When</th><th scope="col">If it is missed</th></tr></thead>
+          <thead>
+            <tr>
+              <th scope="col">What</th>
+              <th scope="col">When</th>
+              <th scope="col">If it is missed</th>
+            </tr>
+          </thead>
           <tbody>
             {technique.aftercare.map((task) => (
-              <tr key={task.id}><td>{task.name}</td><td>{triggerWords(task.trigger, length)}{task.every ? `, then every ${task.every} days` : ''}</td><td>{task.missed ?? ''}</td></tr>
+              <tr key={task.id}>
+                <td>{task.name}</td>
+                <td>
+                  {triggerWords(task.trigger, length)}
+                  {task.every ? `, then every ${task.every} days` : ''}
+                </td>
+                <td>{task.missed ?? ''}</td>
+              </tr>
             ))}
           </tbody>
         </table>
         <h2 className="mt-5 mb-2">Rounds</h2>
-        <ul>{method.rounds.map((round) => <li key={round.milestone}><strong>{MILESTONE_WORDS[round.milestone].name}</strong>, day {round.from} to {round.to}: {round.look}</li>)}</ul>
+        <ul>
+          {method.rounds.map((round) => (
+            <li key={round.milestone}>
+              <strong>{MILESTONE_WORDS[round.milestone].name}</strong>, day {round.from} to {round.to}: {round.look}
+            </li>
+          ))}
+        </ul>
       </section>
       <section aria-labelledby="judged-title">
-        <h2 id="judged-title" className="mb-2">What it is judged by</h2>
+        <h2 id="judged-title" className="mb-2">
+          What it is judged by
+        </h2>
         <table className="bench-table">
-          <thead><tr><th scope="col">Point</th><th scope="col">Weight</th><th scope="col">Good</th><th scope="col">Fatal</th></tr></thead>
+          <thead>
+            <tr>
+              <th scope="col">Point</th>
+              <th scope="col">Weight</th>
+              <th scope="col">Good</th>
+              <th scope="col">Fatal</th>
+            </tr>
+          </thead>
           <tbody>
             {wordedPoints(method, rule).map((point) => (
-              <tr key={point.id}><td className="font-bold">{point.name}</td><td className="tabular-nums">{rule.weights[point.id] ?? 0}</td><td>{point.good}</td><td>{point.faults.find(({ grade }) => grade === 'fatal')?.words ?? ''}</td></tr>
+              <tr key={point.id}>
+                <td className="font-bold">{point.name}</td>
+                <td className="tabular-nums">{rule.weights[point.id] ?? 0}</td>
+                <td>{point.good}</td>
+                <td>{point.faults.find(({ grade }) => grade === 'fatal')?.words ?? ''}</td>
+              </tr>
             ))}
           </tbody>
         </table>
         {technique.materials.length > 0 && <h2 className="mt-5 mb-2">Materials for one union</h2>}
         <ul className="list-inside list-disc">
           {technique.materials.map((material) => (
-            <li key={material.id}>{material.unit === 'mm' ? `${length(material.amount)} of ${material.name}` : material.unit === 'g' ? `${material.amount} g of ${material.name}` : `${material.amount} ${material.name}`}{material.care === 'take off' ? ' (must come off later)' : material.care === 'note' ? ' (note it for whoever saws there)' : ''}</li>
+            <li key={material.id}>
+              {material.unit === 'mm'
+                ? `${length(material.amount)} of ${material.name}`
+                : material.unit === 'g'
+                  ? `${material.amount} g of ${material.name}`
+                  : `${material.amount} ${material.name}`}
+              {material.care === 'take off'
+                ? ' (must come off later)'
+                : material.care === 'note'
+                  ? ' (note it for whoever saws there)'
+                  : ''}
+            </li>
           ))}
         </ul>
       </section>

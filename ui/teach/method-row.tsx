@@ -24,17 +24,41 @@ export function MethodRow({ method, unit, south }: { method: Method; unit: Lengt
         <UnionDrawing drawing={drawing} width={(drawing.width * 104) / drawing.height} title="" />
       </div>
       <div className="min-w-0">
-        <h2><Link href={`/methods/${method.id}`}>{method.name}</Link></h2>
+        <h2>
+          <Link href={`/methods/${method.id}`}>{method.name}</Link>
+        </h2>
         <p>{method.purpose}</p>
       </div>
       <MonthStrip method={method} south={south} />
       <div>
-        <svg viewBox={`0 0 ${RULE} 12`} className="h-7 w-full overflow-visible" role="img" aria-label={`Stock ${formatLength(from, unit)} to ${formatLength(to, unit)}${thicker ? ' and thicker' : ''}`}>
-          {Array.from({ length: 11 }, (_, i) => <path key={i} d={`M${i * 10} 12V${i % 5 === 0 ? 7 : 9}`} stroke="#48534b" strokeWidth="1" vectorEffect="non-scaling-stroke" />)}
+        <svg
+          viewBox={`0 0 ${RULE} 12`}
+          className="h-7 w-full overflow-visible"
+          role="img"
+          aria-label={`Stock ${formatLength(from, unit)} to ${formatLength(to, unit)}${thicker ? ' and thicker' : ''}`}
+        >
+          {Array.from({ length: 11 }, (_, i) => (
+            <path
+              key={i}
+              d={`M${i * 10} 12V${i % 5 === 0 ? 7 : 9}`}
+              stroke="#48534b"
+              strokeWidth="1"
+              vectorEffect="non-scaling-stroke"
+            />
+          ))}
           <path d={`M0 12H${RULE}`} stroke="#48534b" strokeWidth="1" vectorEffect="non-scaling-stroke" />
-          <path d={`M${from} 4.5H${Math.min(to, RULE)}${thicker ? `M${to} 4.5H${RULE}` : ''}`} stroke="#16201a" strokeWidth="6" vectorEffect="non-scaling-stroke" fill="none" />
+          <path
+            d={`M${from} 4.5H${Math.min(to, RULE)}${thicker ? `M${to} 4.5H${RULE}` : ''}`}
+            stroke="#16201a"
+            strokeWidth="6"
+            vectorEffect="non-scaling-stroke"
+            fill="none"
+          />
         </svg>
-        <p className="text-sm text-muted tabular-nums">stock {formatLength(from, unit)} to {formatLength(to, unit)}{thicker ? ' and thicker' : ''}</p>
+        <p className="text-sm text-muted tabular-nums">
+          stock {formatLength(from, unit)} to {formatLength(to, unit)}
+          {thicker ? ' and thicker' : ''}
+        </p>
       </div>
     </li>
   );
@@ -53,10 +77,23 @@ function MonthStrip({ method, south }: { method: Method; south: boolean }) {
       <div className="flex gap-px" aria-hidden>
         {MONTHS.map((letter, month) => {
           const fill = inMonth(month);
-          return <span key={month} className={`grid h-7 grow place-content-center border text-xs font-bold ${fill === 'full' ? 'border-ink bg-ink text-paper' : fill === 'half' ? 'border-dashed border-ink bg-mist' : 'border-line text-muted'}`}>{letter}</span>;
+          return (
+            <span
+              key={month}
+              className={`grid h-7 grow place-content-center border text-xs font-bold ${fill === 'full' ? 'border-ink bg-ink text-paper' : fill === 'half' ? 'border-dashed border-ink bg-mist' : 'border-line text-muted'}`}
+            >
+              {letter}
+            </span>
+          );
         })}
       </div>
-      <p className="text-sm text-muted">{method.use.seasons.filter(({ besides }) => !besides).map(({ name }) => name).join('; ')}{method.use.bark === 'must slip' ? '; bark must slip' : ''}</p>
+      <p className="text-sm text-muted">
+        {method.use.seasons
+          .filter(({ besides }) => !besides)
+          .map(({ name }) => name)
+          .join('; ')}
+        {method.use.bark === 'must slip' ? '; bark must slip' : ''}
+      </p>
     </div>
   );
 }

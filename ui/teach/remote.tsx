@@ -22,34 +22,108 @@ export function Remote({ workshopId, title, steps, initial, mayChange }: RemoteP
   const at = Math.min(state.step, steps.length - 1);
   const step = steps[at]!;
   const next = steps[at + 1];
-  const go = (to: number): void => show({ step: Math.max(0, Math.min(steps.length - 1, to)), blank: false, briefing: false });
+  const go = (to: number): void =>
+    show({ step: Math.max(0, Math.min(steps.length - 1, to)), blank: false, briefing: false });
   return (
     <main className="sun mx-auto flex min-h-dvh max-w-md flex-col gap-3 bg-paper p-4 text-ink">
-      <p className="flex items-baseline justify-between gap-2 text-sm"><span className="truncate">{title}</span><span role="status" className={connected ? 'text-muted' : 'bg-loud px-2 font-bold text-white'}>{connected ? 'on the wall' : 'line lost, trying again'}</span></p>
+      <p className="flex items-baseline justify-between gap-2 text-sm">
+        <span className="truncate">{title}</span>
+        <span role="status" className={connected ? 'text-muted' : 'bg-loud px-2 font-bold text-white'}>
+          {connected ? 'on the wall' : 'line lost, trying again'}
+        </span>
+      </p>
       <section className="border-t-4 border-ink pt-2" aria-live="polite">
-        <h1 className="text-lg! font-normal!"><span className="text-4xl font-bold tabular-nums" data-testid="step">{at + 1}</span> of {steps.length}{state.blank ? ', blank' : state.briefing ? ', safety briefing' : ''}</h1>
+        <h1 className="text-lg! font-normal!">
+          <span className="text-4xl font-bold tabular-nums" data-testid="step">
+            {at + 1}
+          </span>{' '}
+          of {steps.length}
+          {state.blank ? ', blank' : state.briefing ? ', safety briefing' : ''}
+        </h1>
         <p className="text-xl font-bold">{step.action}</p>
         <p className="mt-1">{step.look}</p>
-        <p className="mt-1 text-muted">Wrong: {step.wrong.what} {step.wrong.looks}</p>
+        <p className="mt-1 text-muted">
+          Wrong: {step.wrong.what} {step.wrong.looks}
+        </p>
         {step.blocks && <p className="mt-1 border-l-4 border-ink pl-2 font-bold">{step.blocks}</p>}
       </section>
       {state.timer && endsAt !== null && <RunDown endsAt={endsAt} seconds={state.timer.seconds} />}
-      {problem && <p role="alert" className="border-l-4 border-loud pl-2 font-bold">{problem}</p>}
+      {problem && (
+        <p role="alert" className="border-l-4 border-loud pl-2 font-bold">
+          {problem}
+        </p>
+      )}
       {mayChange ? (
         <div className="mt-auto grid grid-cols-2 gap-2">
-          <button type="button" className="bench-button min-h-20! text-xl" disabled={at === 0} onClick={() => go(at - 1)}>Back</button>
-          <button type="button" className="bench-button min-h-20! text-xl" data-weight="main" disabled={!next} onClick={() => go(at + 1)}>Next</button>
-          <p className="col-span-2 min-h-12 text-sm text-muted">{next ? `Next: ${next.action}` : 'That was the last step.'}</p>
-          <button type="button" className="bench-button" aria-pressed={state.panel === 'both'} onClick={() => show({ panel: state.panel === 'both' ? 'right' : 'both' })}>{state.panel === 'both' ? 'Right only' : 'Wrong beside right'}</button>
-          <button type="button" className="bench-button" aria-pressed={state.blank} onClick={() => show({ blank: !state.blank })}>{state.blank ? 'Show again' : 'Blank'}</button>
-          <button type="button" className="bench-button col-span-2" aria-pressed={state.briefing} onClick={() => show({ briefing: !state.briefing, blank: false })}>{state.briefing ? 'Back to the steps' : 'Safety briefing on the wall'}</button>
+          <button
+            type="button"
+            className="bench-button min-h-20! text-xl"
+            disabled={at === 0}
+            onClick={() => go(at - 1)}
+          >
+            Back
+          </button>
+          <button
+            type="button"
+            className="bench-button min-h-20! text-xl"
+            data-weight="main"
+            disabled={!next}
+            onClick={() => go(at + 1)}
+          >
+            Next
+          </button>
+          <p className="col-span-2 min-h-12 text-sm text-muted">
+            {next ? `Next: ${next.action}` : 'That was the last step.'}
+          </p>
+          <button
+            type="button"
+            className="bench-button"
+            aria-pressed={state.panel === 'both'}
+            onClick={() => show({ panel: state.panel === 'both' ? 'right' : 'both' })}
+          >
+            {state.panel === 'both' ? 'Right only' : 'Wrong beside right'}
+          </button>
+          <button
+            type="button"
+            className="bench-button"
+            aria-pressed={state.blank}
+            onClick={() => show({ blank: !state.blank })}
+          >
+            {state.blank ? 'Show again' : 'Blank'}
+          </button>
+          <button
+            type="button"
+            className="bench-button col-span-2"
+            aria-pressed={state.briefing}
+            onClick={() => show({ briefing: !state.briefing, blank: false })}
+          >
+            {state.briefing ? 'Back to the steps' : 'Safety briefing on the wall'}
+          </button>
           <div className="col-span-2 grid grid-cols-5 gap-1" role="group" aria-label="Everyone cuts now, for">
-            {RUN_DOWNS.map((seconds) => <button key={seconds} type="button" className="bench-button px-1!" onClick={() => show({ timer: seconds })}>{seconds / 60} min</button>)}
-            <button type="button" className="bench-button px-1!" disabled={!state.timer} onClick={() => show({ timer: 0 })}>Stop</button>
+            {RUN_DOWNS.map((seconds) => (
+              <button
+                key={seconds}
+                type="button"
+                className="bench-button px-1!"
+                onClick={() => show({ timer: seconds })}
+              >
+                {seconds / 60} min
+              </button>
+            ))}
+            <button
+              type="button"
+              className="bench-button px-1!"
+              disabled={!state.timer}
+              onClick={() => show({ timer: 0 })}
+            >
+              Stop
+            </button>
           </div>
         </div>
       ) : (
-        <p className="mt-auto border-t border-line pt-2">You may look; only the lead or an assistant may turn the pages.</p>
+        <p className="mt-auto border-t border-line pt-2">
+          You may look; only the lead or an assistant may turn the pages.
+        </p>
       )}
     </main>
   );

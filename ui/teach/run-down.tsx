@@ -16,7 +16,9 @@ export function RunDown({ endsAt, seconds }: { endsAt: number; seconds: number }
     <div role="timer" aria-label={over ? 'Time is up' : `${left} seconds left`} className="w-full">
       <p className="flex items-baseline justify-between gap-4 font-bold">
         <span>{over ? 'Knives down' : 'Everyone cuts now'}</span>
-        <span className="text-[1.8em] leading-none tabular-nums">{Math.floor(left / 60)}:{String(left % 60).padStart(2, '0')}</span>
+        <span className="text-[1.8em] leading-none tabular-nums">
+          {Math.floor(left / 60)}:{String(left % 60).padStart(2, '0')}
+        </span>
       </p>
       <div className="mt-2 h-4 border-2 border-current">
         <div className="h-full bg-current" style={{ width: `${share * 100}%` }} />

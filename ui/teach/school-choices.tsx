@@ -19,11 +19,18 @@ export function SchoolChoices({ workshopId, questions, choices, mayChange }: Sch
   const [saved, setSaved] = useState(false);
   const changed = questions.some((question) => chosen(picked, question) !== chosen(choices, question));
   const save = async (): Promise<void> => {
-    const sent = await run('PUT', `/api/workshops/${workshopId}/schools`, { schools: Object.fromEntries(questions.map((question) => [question.id, chosen(picked, question)])) });
+    const sent = await run('PUT', `/api/workshops/${workshopId}/schools`, {
+      schools: Object.fromEntries(questions.map((question) => [question.id, chosen(picked, question)])),
+    });
     setSaved(sent?.ok ?? false);
   };
   return (
-    <form onSubmit={(event) => { event.preventDefault(); void save(); }}>
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        void save();
+      }}
+    >
       <Problem>{problem?.message}</Problem>
       <div className="grid grid-cols-[minmax(0,1fr)] gap-x-6 gap-y-3 md:grid-cols-2">
         {questions.map((question) => (
@@ -32,10 +39,20 @@ export function SchoolChoices({ workshopId, questions, choices, mayChange }: Sch
             {question.options.map((option, i) => (
               <label key={option.id} className="flex min-h-9 cursor-pointer items-baseline gap-2">
                 <input
-                  type="radio" name={question.id} value={option.id} checked={chosen(picked, question) === option.id}
-                  onChange={() => { setPicked({ ...picked, [question.id]: option.id }); setSaved(false); }}
+                  type="radio"
+                  name={question.id}
+                  value={option.id}
+                  checked={chosen(picked, question) === option.id}
+                  onChange={() => {
+                    setPicked({ ...picked, [question.id]: option.id });
+                    setSaved(false);
+                  }}
                 />
-                <span>{option.words}{i === 0 && <span className="text-muted"> (usual)</span>} <span className="text-sm text-muted">{option.reason}</span></span>
+                <span>
+                  {option.words}
+                  {i === 0 && <span className="text-muted"> (usual)</span>}{' '}
+                  <span className="text-sm text-muted">{option.reason}</span>
+                </span>
               </label>
             ))}
           </fieldset>
@@ -43,8 +60,16 @@ export function SchoolChoices({ workshopId, questions, choices, mayChange }: Sch
       </div>
       {mayChange && (
         <p className="mt-3 flex items-center gap-3">
-          <button type="submit" className="bench-button" data-weight="main" disabled={busy || !changed}>Follow these</button>
-          <span role="status" className="text-sm">{changed ? 'Not saved yet: steps, drawings, points, materials and aftercare still follow the old ones.' : saved ? 'Saved. Steps, drawings, points, materials and aftercare follow them.' : ''}</span>
+          <button type="submit" className="bench-button" data-weight="main" disabled={busy || !changed}>
+            Follow these
+          </button>
+          <span role="status" className="text-sm">
+            {changed
+              ? 'Not saved yet: steps, drawings, points, materials and aftercare still follow the old ones.'
+              : saved
+                ? 'Saved. Steps, drawings, points, materials and aftercare follow them.'
+                : ''}
+          </span>
         </p>
       )}
     </form>

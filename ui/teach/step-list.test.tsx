@@ -22,19 +22,26 @@ describe.each(METHODS.map((method) => [method.id, method] as const))('the page o
       expect(html).toContain(`id="step-${step.id}"`);
     }
     const cut = steps.filter(({ noCut }) => !noCut);
-    expect(html.match(/<figure/g)).toHaveLength(cut.length + cut.filter(({ lines }) => lines).length + cut.filter(({ wrongDrawing }) => wrongDrawing).length);
+    expect(html.match(/<figure/g)).toHaveLength(
+      cut.length + cut.filter(({ lines }) => lines).length + cut.filter(({ wrongDrawing }) => wrongDrawing).length,
+    );
   });
   it('tells when and on what it is done, in the reader’s unit', () => {
     const { words } = rendered(<MethodFacts method={method} unit="in" />);
-    for (const part of [method.use.when, method.earlySign, method.failureSign, ...method.tools]) expect(words).toContain(plain(part));
+    for (const part of [method.use.when, method.earlySign, method.failureSign, ...method.tools])
+      expect(words).toContain(plain(part));
     expect(words).toMatch(/Stock ?0\.\d+ in to \d+(\.\d+)? in/);
   });
   it('is judged by the club’s rubric, all its weights together 100', () => {
     const rule = { ...defaultRule(method), words: { clean: { name: 'Hygiene', good: 'blade wiped between plants' } } };
-    const { words, html } = rendered(<MethodAfter method={method} technique={shownTechnique(method)} rule={rule} unit="mm" />);
+    const { words, html } = rendered(
+      <MethodAfter method={method} technique={shownTechnique(method)} rule={rule} unit="mm" />,
+    );
     expect(words).toContain('Hygiene');
     expect(words).toContain('blade wiped between plants');
-    const weights = [...html.matchAll(/<td class="tabular-nums">(\d+(?:\.\d+)?)<\/td>/g)].map(([, weight]) => Number(weight));
+    const weights = [...html.matchAll(/<td class="tabular-nums">(\d+(?:\.\d+)?)<\/td>/g)].map(([, weight]) =>
+      Number(weight),
+    );
     expect(weights.reduce((a, b) => a + b, 0)).toBeCloseTo(100, 9);
     for (const { name } of shownTechnique(method).aftercare) expect(words).toContain(plain(name));
   });

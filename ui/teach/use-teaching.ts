@@ -66,7 +66,14 @@ export function useTeaching(workshopId: string, initial: TeachingState): Teachin
       const wanted = { ...latest.current, ...change };
       latest.current = wanted;
       setState(wanted);
-      const body = { changeId: uuid(), step: wanted.step, panel: wanted.panel, blank: wanted.blank, briefing: wanted.briefing, timer: timer ?? null };
+      const body = {
+        changeId: uuid(),
+        step: wanted.step,
+        panel: wanted.panel,
+        blank: wanted.blank,
+        briefing: wanted.briefing,
+        timer: timer ?? null,
+      };
       const attempt = async (left: number): Promise<void> => {
         const sent = await send<TeachingState>('PUT', address, body);
         if (sent.ok) {

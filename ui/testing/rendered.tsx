@@ -2,7 +2,9 @@ import { AppRouterContext } from 'next/dist/shared/lib/app-router-context.shared
 import type { ComponentProps, ReactElement } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
 
-const router = new Proxy({}, { get: () => () => undefined }) as NonNullable<ComponentProps<typeof AppRouterContext.Provider>['value']>;
+const router = new Proxy({}, { get: () => () => undefined }) as NonNullable<
+  ComponentProps<typeof AppRouterContext.Provider>['value']
+>;
 
 export interface Rendered {
   html: string;
@@ -17,14 +19,27 @@ export interface Rendered {
 /** A component as it first stands on the page. */
 export function rendered(component: ReactElement): Rendered {
   const html = renderToStaticMarkup(<AppRouterContext.Provider value={router}>{component}</AppRouterContext.Provider>);
-  const buttons = [...html.matchAll(/<button([^>]*)>(.*?)<\/button>/g)].map(([, attributes, inside]) => /aria-label="([^"]*)"/.exec(attributes!)?.[1] ?? wordsOf(inside!));
-  const fields = new Map([...html.matchAll(/<(?:input|select|textarea) ([^>]*?)\/?>/g)].map(([, inside]) => {
-    const attributes = Object.fromEntries([...inside!.matchAll(/([\w-]+)="([^"]*)"/g)].map(([, name, value]) => [name!, value!]));
-    return [attributes.name ?? '', attributes];
-  }));
+  const buttons = [...html.matchAll(/<button([^>]*)>(.*?)<\/button>/g)].map(
+    ([, attributes, inside]) => /aria-label="([^"]*)"/.exec(attributes!)?.[1] ?? wordsOf(inside!),
+  );
+  const fields = new Map(
+    [...html.matchAll(/<(?:input|select|textarea) ([^>]*?)\/?>/g)].map(([, inside]) => {
+      const attributes = Object.fromEntries(
+        [...inside!.matchAll(/([\w-]+)="([^"]*)"/g)].map(([, name, value]) => [name!, value!]),
+      );
+      return [attributes.name ?? '', attributes];
+    }),
+  );
   return { html, words: wordsOf(html), buttons, fields };
 }
 
 function wordsOf(html: string): string {
-  return html.replace(/<\/(p|li|h1|h2|dt|dd|div|td|th|ol|section)>/g, ' ').replace(/<[^>]+>/g, '').replaceAll('&#x27;', '’').replaceAll('&amp;', '&').replaceAll(' ', ' ').replace(/\s+/g, ' ').trim();
+  return html
+    .replace(/<\/(p|li|h1|h2|dt|dd|div|td|th|ol|section)>/g, ' ')
+    .replace(/<[^>]+>/g, '')
+    .replaceAll('&#x27;', '’')
+    .replaceAll('&amp;', '&')
+    .replaceAll(' ', ' ')
+    .replace(/\s+/g, ' ')
+    .trim();
 }

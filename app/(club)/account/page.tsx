@@ -9,7 +9,8 @@ import { Season } from '../_season';
 
 export const metadata: Metadata = { title: 'Your account' };
 
-const moment = (at: Date): string => `${DateTime.fromJSDate(at, { zone: 'utc' }).setLocale('en-GB').toFormat('d LLL yyyy, HH:mm')} UTC`;
+const moment = (at: Date): string =>
+  `${DateTime.fromJSDate(at, { zone: 'utc' }).setLocale('en-GB').toFormat('d LLL yyyy, HH:mm')} UTC`;
 
 export default async function Account() {
   const context = await pageContext();
@@ -20,11 +21,34 @@ export default async function Account() {
       <Season />
       <main id="main" className="mx-auto grid max-w-[1240px] items-start gap-6 px-4 py-5 lg:grid-cols-[1fr_22rem]">
         <div className="flex min-w-0 flex-col gap-6">
-          <h1>{actor.name} <span className="text-base font-normal text-muted">{email}</span></h1>
-          <section aria-labelledby="sessions-title"><h2 id="sessions-title" className="mb-2">Where you are signed in</h2><SessionsBoard sessions={sessions.map(({ createdAt, seenAt, ...session }) => ({ ...session, since: moment(createdAt), seen: moment(seenAt) }))} /></section>
-          <section aria-labelledby="clubs-title"><h2 id="clubs-title" className="mb-2">Your clubs</h2><ClubsBoard clubs={clubs} here={actor.clubId} /></section>
+          <h1>
+            {actor.name} <span className="text-base font-normal text-muted">{email}</span>
+          </h1>
+          <section aria-labelledby="sessions-title">
+            <h2 id="sessions-title" className="mb-2">
+              Where you are signed in
+            </h2>
+            <SessionsBoard
+              sessions={sessions.map(({ createdAt, seenAt, ...session }) => ({
+                ...session,
+                since: moment(createdAt),
+                seen: moment(seenAt),
+              }))}
+            />
+          </section>
+          <section aria-labelledby="clubs-title">
+            <h2 id="clubs-title" className="mb-2">
+              Your clubs
+            </h2>
+            <ClubsBoard clubs={clubs} here={actor.clubId} />
+          </section>
         </div>
-        <section className="board" aria-labelledby="password-title"><h2 id="password-title" className="mb-2">Password</h2><PasswordForm email={email} /></section>
+        <section className="board" aria-labelledby="password-title">
+          <h2 id="password-title" className="mb-2">
+            Password
+          </h2>
+          <PasswordForm email={email} />
+        </section>
       </main>
     </>
   );

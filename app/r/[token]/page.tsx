@@ -8,5 +8,7 @@ export const metadata: Metadata = { title: 'Your grafts', robots: { index: false
 
 export default async function Grower({ params }: { params: Promise<{ token: string }> }) {
   const { token } = await params;
-  return <PrivateLink opened={growerPage(services(), token)} show={(page) => <GrowerAnswers token={token} page={page} />} />;
+  return (
+    <PrivateLink opened={growerPage(services(), token)} show={(page) => <GrowerAnswers token={token} page={page} />} />
+  );
 }

@@ -18,21 +18,45 @@ export default async function PlantPage({ params }: { params: Promise<{ code: st
       {!plant ? (
         <>
           <h1 className="mb-2">No such tag</h1>
-          <p>{isPlantCode(code) ? `The code ${formatCode(code)} is well formed but no graft here carries it.` : `“${code}” is not a code of ours: a character was misread or two were swapped.`} Codes have six characters and never 0, 1, O, I or L. Look at the tag again.</p>
+          <p>
+            {isPlantCode(code)
+              ? `The code ${formatCode(code)} is well formed but no graft here carries it.`
+              : `“${code}” is not a code of ours: a character was misread or two were swapped.`}{' '}
+            Codes have six characters and never 0, 1, O, I or L. Look at the tag again.
+          </p>
         </>
       ) : (
         <>
           <p className="text-muted">{plant.clubName}</p>
           <h1 className="mb-3 text-4xl!">{formatCode(plant.code)}</h1>
-          {plant.voided && <p className="mb-3 border-l-4 border-ink pl-3 font-bold">This code was voided: it was printed and not used.</p>}
+          {plant.voided && (
+            <p className="mb-3 border-l-4 border-ink pl-3 font-bold">
+              This code was voided: it was printed and not used.
+            </p>
+          )}
           <dl className="grid grid-cols-[6rem_1fr] gap-y-1 text-lg">
-            <dt className="text-muted">Variety</dt><dd className="font-bold">{plant.variety}</dd>
-            <dt className="text-muted">Species</dt><dd>{plant.species}</dd>
-            <dt className="text-muted">Stock</dt><dd>{plant.stockType}</dd>
-            <dt className="text-muted">Grafted</dt><dd>{formatDate(plant.date)}, {methodById(plant.method).name.toLowerCase()}</dd>
+            <dt className="text-muted">Variety</dt>
+            <dd className="font-bold">{plant.variety}</dd>
+            <dt className="text-muted">Species</dt>
+            <dd>{plant.species}</dd>
+            <dt className="text-muted">Stock</dt>
+            <dd>{plant.stockType}</dd>
+            <dt className="text-muted">Grafted</dt>
+            <dd>
+              {formatDate(plant.date)}, {methodById(plant.method).name.toLowerCase()}
+            </dd>
           </dl>
-          <p className="mt-5">Is it yours? Tell how it does by the link in your message from the club; this page names nobody and takes no answers.</p>
-          {actor?.clubId === plant.clubId && <p className="mt-4"><Link className="bench-button" href={`/workshops/${plant.workshopId}/aftercare`}>Open its workshop</Link></p>}
+          <p className="mt-5">
+            Is it yours? Tell how it does by the link in your message from the club; this page names nobody and takes no
+            answers.
+          </p>
+          {actor?.clubId === plant.clubId && (
+            <p className="mt-4">
+              <Link className="bench-button" href={`/workshops/${plant.workshopId}/aftercare`}>
+                Open its workshop
+              </Link>
+            </p>
+          )}
         </>
       )}
     </main>

@@ -14,26 +14,67 @@ import { slots } from '../template';
 import { stepFigure } from '../common/step-figure';
 
 export const bark: Method = {
-  id: 'bark', name: 'Bark graft', inSentence: 'a bark graft',
+  id: 'bark',
+  name: 'Bark graft',
+  inSentence: 'a bark graft',
   purpose: 'Slides a thin scion under the slipping bark of a thick stock through one slit.',
   use: {
-    seasons: [{ name: 'spring, leaves out', phase: 'leaves-out', from: '04-15', to: '06-20', wood: ['dormant'] }, { name: 'indoors, on stocks warmed until the bark slips', phase: 'warmed', from: '02-15', to: '04-14', wood: ['dormant'], places: ['bench'], besides: true }],
+    seasons: [
+      { name: 'spring, leaves out', phase: 'leaves-out', from: '04-15', to: '06-20', wood: ['dormant'] },
+      {
+        name: 'indoors, on stocks warmed until the bark slips',
+        phase: 'warmed',
+        from: '02-15',
+        to: '04-14',
+        wood: ['dormant'],
+        places: ['bench'],
+        besides: true,
+      },
+    ],
     when: 'Spring with the leaves out, or indoors on stocks warmed until the bark slips. The scion fully dormant.',
-    bark: 'must slip', scion: 'dormant, one to three buds', stock: { from: 12, to: 100 }, ratio: { from: 0.1, to: 0.6 }, places: ['bench', 'field'], woodLength: 70, takes: { piece: 'scion', buds: 2 }, skill: 1,
+    bark: 'must slip',
+    scion: 'dormant, one to three buds',
+    stock: { from: 12, to: 100 },
+    ratio: { from: 0.1, to: 0.6 },
+    places: ['bench', 'field'],
+    woodLength: 70,
+    takes: { piece: 'scion', buds: 2 },
+    skill: 1,
   },
   contactModel: LAID_FACE_MODEL,
   prior: { low: 0.7, high: 0.9, weight: 20 },
   fields: LAID_FIELDS,
   example: { stockDiameter: 30, scionDiameter: 7, length: 35 },
   shownWith: { stock: 30, scion: 8 },
-  schools: [school.SLITS, school.SCION_END, school.OUTER_BARK, school.BUDS, school.FILM_WHEN, school.STUMP, school.NURSE_LIMB, school.KNIFE, school.BINDING_OFF, school.DARK_SEAL],
+  schools: [
+    school.SLITS,
+    school.SCION_END,
+    school.OUTER_BARK,
+    school.BUDS,
+    school.FILM_WHEN,
+    school.STUMP,
+    school.NURSE_LIMB,
+    school.KNIFE,
+    school.BINDING_OFF,
+    school.DARK_SEAL,
+  ],
   technique,
-  template: (choices, wood) => [slots('Slit', 'Lay the rim line on the rim and prick through.', wood.scion, stepFigure(technique(choices, wood), 'slit', 'slit'), 1)],
+  template: (choices, wood) => [
+    slots(
+      'Slit',
+      'Lay the rim line on the rim and prick through.',
+      wood.scion,
+      stepFigure(technique(choices, wood), 'slit', 'slit'),
+      1,
+    ),
+  ],
   earlySign: 'buds swell in 10 to 14 days, a leaf by three weeks',
   failureSign: 'buds grow in the first week from stored food and then collapse',
   rounds: [
-    { milestone: 'healed', from: 14, to: 28, look: 'buds swell' }, { milestone: 'growing', from: 50, to: 63, look: 'a new shoot of 50 mm' },
-    { milestone: 'season', from: 150, to: 190, look: 'alive at leaf fall' }, { milestone: 'wintered', from: 330, to: 365, look: 'grows again in spring' },
+    { milestone: 'healed', from: 14, to: 28, look: 'buds swell' },
+    { milestone: 'growing', from: 50, to: 63, look: 'a new shoot of 50 mm' },
+    { milestone: 'season', from: 150, to: 190, look: 'alive at leaf fall' },
+    { milestone: 'wintered', from: 330, to: 365, look: 'grows again in spring' },
   ],
   callusDays: 21,
   knifeCaution: `${CAUTIONS['long-cut'].text} ${CAUTIONS['bud-cut'].text} Know where the first-aid kit is; the club’s own rules come first.`,
@@ -44,20 +85,55 @@ export const bark: Method = {
     const contact = barkContact(face);
     const contactGrade = laidFaceGrade(face, contact, thresholds.matched);
     return {
-      contact, contactGrade,
-      grades: { cambium: contactGrade.grade, flatness: flatnessGrade(face.hollow, thresholds), 'cut-length': lengthGrade([face.length], FACE_LENGTH, thresholds), window: windowGrade(face.window, thresholds) },
+      contact,
+      contactGrade,
+      grades: {
+        cambium: contactGrade.grade,
+        flatness: flatnessGrade(face.hollow, thresholds),
+        'cut-length': lengthGrade([face.length], FACE_LENGTH, thresholds),
+        window: windowGrade(face.window, thresholds),
+      },
       lines: ({ unit }) => laidFaceView(face, contact, unit),
-      side: ({ unit }) => piecesView(joinedPieces(technique, figures, face.length), { view: 'side', unit, anchors: ANCHORS }),
-      section: (_level, unit) => laidFaceSection(face, contact, unit), reach: 0,
+      side: ({ unit }) =>
+        piecesView(joinedPieces(technique, figures, face.length), { view: 'side', unit, anchors: ANCHORS }),
+      section: (_level, unit) => laidFaceSection(face, contact, unit),
+      reach: 0,
     };
   },
   best: (figures) => barkContact({ ...laidFaceOf(figures), hollow: 0 }).contact,
-  corrections: (measures, figures) => towards(measures, figures, [
-    { point: 'flatness', field: 'hollow', target: 0, least: 1e-9, say: (by, length) => `Recut the face in one straight pull: it is ${length(-by)} hollow.` },
-    { point: 'window', field: 'window', target: Math.max(6, Math.min(13, figures.window!)), least: 0.5, say: (by, length) => `${by > 0 ? 'Draw the scion up' : 'Push the scion down'} ${length(Math.abs(by))}, so that 6 to 13 mm of face shows.` },
-    { point: 'cut-length', field: 'length', target: Math.max(FACE_LENGTH.from, Math.min(FACE_LENGTH.to, figures.length!)), least: 1, say: (by, length) => `Cut the face ${length(Math.abs(by))} ${by > 0 ? 'longer' : 'shorter'}.` },
-    { point: 'cambium', field: 'depth', target: shallower(figures), least: 0.2, say: (by, length) => `Cut the face ${length(Math.abs(by))} shallower, so that its edges lie closer to the round of the wood.` },
-  ]),
+  corrections: (measures, figures) =>
+    towards(measures, figures, [
+      {
+        point: 'flatness',
+        field: 'hollow',
+        target: 0,
+        least: 1e-9,
+        say: (by, length) => `Recut the face in one straight pull: it is ${length(-by)} hollow.`,
+      },
+      {
+        point: 'window',
+        field: 'window',
+        target: Math.max(6, Math.min(13, figures.window!)),
+        least: 0.5,
+        say: (by, length) =>
+          `${by > 0 ? 'Draw the scion up' : 'Push the scion down'} ${length(Math.abs(by))}, so that 6 to 13 mm of face shows.`,
+      },
+      {
+        point: 'cut-length',
+        field: 'length',
+        target: Math.max(FACE_LENGTH.from, Math.min(FACE_LENGTH.to, figures.length!)),
+        least: 1,
+        say: (by, length) => `Cut the face ${length(Math.abs(by))} ${by > 0 ? 'longer' : 'shorter'}.`,
+      },
+      {
+        point: 'cambium',
+        field: 'depth',
+        target: shallower(figures),
+        least: 0.2,
+        say: (by, length) =>
+          `Cut the face ${length(Math.abs(by))} shallower, so that its edges lie closer to the round of the wood.`,
+      },
+    ]),
 };
 
 /** A face no deeper than lies on the wood: three quarters of what it is, and still through the bark. */

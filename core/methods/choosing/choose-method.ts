@@ -42,7 +42,11 @@ const TOLERANCE = 1e-6;
  */
 export function chooseMethod(situation: Situation, methods: readonly Method[], unit: LengthUnit = 'mm'): Choice[] {
   const choices = methods.map((method) => weigh(situation, method, (mm) => formatLength(mm, unit)));
-  return choices.sort((a, b) => Number(b.works) - Number(a.works) || (a.works ? b.weight - a.weight : a.needs.length - b.needs.length || b.weight - a.weight));
+  return choices.sort(
+    (a, b) =>
+      Number(b.works) - Number(a.works) ||
+      (a.works ? b.weight - a.weight : a.needs.length - b.needs.length || b.weight - a.weight),
+  );
 }
 
 function weigh(situation: Situation, method: Method, length: (mm: number) => string): Choice {
@@ -58,11 +62,17 @@ function weigh(situation: Situation, method: Method, length: (mm: number) => str
     choice[by > 0 ? 'for' : 'against'].push(why);
   };
   season(situation, method, favour, refuse);
-  if (use.bark === 'must slip' && !situation.barkSlips) refuse('The bark does not slip.', 'Water, wait for rain and a cool morning, and test the bark again.');
+  if (use.bark === 'must slip' && !situation.barkSlips)
+    refuse('The bark does not slip.', 'Water, wait for rain and a cool morning, and test the bark again.');
   if (use.bark !== 'must slip' && !situation.barkSlips) choice.for.push('Needs no slipping bark.');
-  if (!use.places.includes(situation.place)) refuse(`It is not done ${PLACE_WORDS[situation.place]}.`, `Work ${use.places.map((place) => PLACE_WORDS[place]).join(' or ')}.`);
+  if (!use.places.includes(situation.place))
+    refuse(
+      `It is not done ${PLACE_WORDS[situation.place]}.`,
+      `Work ${use.places.map((place) => PLACE_WORDS[place]).join(' or ')}.`,
+    );
   caliper(situation, method, length, favour, refuse);
-  if (situation.woodLength < use.woodLength - TOLERANCE) refuse(`One union takes about ${length(use.woodLength)} of wood.`, `A stick of ${length(use.woodLength)} or more.`);
+  if (situation.woodLength < use.woodLength - TOLERANCE)
+    refuse(`One union takes about ${length(use.woodLength)} of wood.`, `A stick of ${length(use.woodLength)} or more.`);
   if (situation.scarce && use.woodLength <= 40) favour(0.06, 'One bud a union: it saves scarce wood.');
   const short = use.skill - (situation.practised ? 3 : 1);
   if (short > 0) favour(-0.08 * short, 'Asks for practised hands.');
@@ -76,35 +86,70 @@ type Refuse = (against: string, needs: string) => void;
 function season({ date, climate, wood, place }: Situation, { use }: Method, favour: Favour, refuse: Refuse): void {
   const fits = (one: Season): boolean => !one.places || one.places.includes(place);
   const now = use.seasons.filter((one) => fits(one) && isInSeason(one, date, climate, use.tropics ?? false));
-  const takes = (one: Season): boolean => one.wood.includes(wood) || (wood === 'moving' && one.wood.includes('dormant'));
+  const takes = (one: Season): boolean =>
+    one.wood.includes(wood) || (wood === 'moving' && one.wood.includes('dormant'));
   const open = now.find((one) => takes(one) && !one.besides) ?? now.find(takes);
   if (open) {
     if (open.besides) favour(-0.1, `${capital(open.name)}: it works, and other methods are done more often now.`);
     else favour(0.05, `${capital(open.name)} is its season.`);
-    if (wood === 'moving' && open.wood.includes('dormant')) favour(-0.2, 'Buds that move have begun to spend what the union needs.');
+    if (wood === 'moving' && open.wood.includes('dormant'))
+      favour(-0.2, 'Buds that move have begun to spend what the union needs.');
     return;
   }
   if (now.length > 0) {
-    refuse(`The wood at hand is ${WOOD_WORDS[wood]}.`, `Wood that is ${[...new Set(now.flatMap((one) => one.wood))].map((state) => WOOD_WORDS[state]).join(' or ')}.`);
+    refuse(
+      `The wood at hand is ${WOOD_WORDS[wood]}.`,
+      `Wood that is ${[...new Set(now.flatMap((one) => one.wood))].map((state) => WOOD_WORDS[state]).join(' or ')}.`,
+    );
     return;
   }
-  const opening = nextOpening(use.seasons.filter(fits).length > 0 ? use.seasons.filter(fits) : use.seasons, date, climate);
-  refuse('Out of its season.', opening ? `Wait until about ${opening.date} (${opening.season.name}), with wood that is ${opening.season.wood.map((state) => WOOD_WORDS[state]).join(' or ')}.` : 'A winter: it is done with dormant wood.');
+  const opening = nextOpening(
+    use.seasons.filter(fits).length > 0 ? use.seasons.filter(fits) : use.seasons,
+    date,
+    climate,
+  );
+  refuse(
+    'Out of its season.',
+    opening
+      ? `Wait until about ${opening.date} (${opening.season.name}), with wood that is ${opening.season.wood.map((state) => WOOD_WORDS[state]).join(' or ')}.`
+      : 'A winter: it is done with dormant wood.',
+  );
 }
 
-function caliper({ stock, scion }: Situation, { use }: Method, length: (mm: number) => string, favour: Favour, refuse: Refuse): void {
+function caliper(
+  { stock, scion }: Situation,
+  { use }: Method,
+  length: (mm: number) => string,
+  favour: Favour,
+  refuse: Refuse,
+): void {
   const { from, to, thicker, bestFrom } = use.stock;
-  if (stock < from - TOLERANCE) refuse(`The stock is thinner than ${length(from)}.`, `A stock of ${length(from)} or more.`);
-  else if (stock > to + TOLERANCE && !thicker) refuse(`The stock is thicker than ${length(to)}.`, `A stock, or a place on it, of ${length(to)} or less.`);
+  if (stock < from - TOLERANCE)
+    refuse(`The stock is thinner than ${length(from)}.`, `A stock of ${length(from)} or more.`);
+  else if (stock > to + TOLERANCE && !thicker)
+    refuse(`The stock is thicker than ${length(to)}.`, `A stock, or a place on it, of ${length(to)} or less.`);
   else if (stock > to + TOLERANCE) favour(-0.05, `Thicker than the usual ${length(to)}: it works, and bark is thick.`);
-  else if (bestFrom !== undefined && stock >= bestFrom - TOLERANCE) favour(0.06, `At its best on stocks of ${length(bestFrom)} and more.`);
+  else if (bestFrom !== undefined && stock >= bestFrom - TOLERANCE)
+    favour(0.06, `At its best on stocks of ${length(bestFrom)} and more.`);
   const ratio = scion / stock;
-  if (use.ratio && ratio < use.ratio.from - TOLERANCE) refuse('The scion is too thin for this stock.', `A scion of ${length(use.ratio.from * stock)} or more, or a thinner place on the stock.`);
-  if (use.ratio && ratio > use.ratio.to + TOLERANCE) refuse('The scion is too thick for this stock.', `A scion of ${length(use.ratio.to * stock)} or less, or a thicker place on the stock.`);
+  if (use.ratio && ratio < use.ratio.from - TOLERANCE)
+    refuse(
+      'The scion is too thin for this stock.',
+      `A scion of ${length(use.ratio.from * stock)} or more, or a thinner place on the stock.`,
+    );
+  if (use.ratio && ratio > use.ratio.to + TOLERANCE)
+    refuse(
+      'The scion is too thick for this stock.',
+      `A scion of ${length(use.ratio.to * stock)} or less, or a thicker place on the stock.`,
+    );
   if (use.likeUnderBark !== undefined) {
     const under = Math.abs(stock - 2 * assumedBark(stock) - (scion - 2 * assumedBark(scion)));
     if (under <= use.likeUnderBark) favour(0.02, 'Like calipers: both sides can match.');
-    else favour(ratio < 0.6 ? -0.4 : -0.3, `Under the bark they differ by ${length(under)}: one side is all that can match.`);
+    else
+      favour(
+        ratio < 0.6 ? -0.4 : -0.3,
+        `Under the bark they differ by ${length(under)}: one side is all that can match.`,
+      );
   }
 }
 

@@ -2,7 +2,20 @@ import type { Season } from '../use';
 
 export type Climate = 'north' | 'south' | 'tropics';
 
-const MONTHS = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December'];
+const MONTHS = [
+  'January',
+  'February',
+  'March',
+  'April',
+  'May',
+  'June',
+  'July',
+  'August',
+  'September',
+  'October',
+  'November',
+  'December',
+];
 
 /** Month and day as a day of the year of 366 days. */
 function dayOf(monthDay: string): number {
@@ -27,7 +40,11 @@ export function isInSeason(season: Season, date: string, climate: Climate, flush
 }
 
 /** The season that opens next, and about when there; null where none ever does. */
-export function nextOpening(seasons: Season[], date: string, climate: Climate): { season: Season; date: string } | null {
+export function nextOpening(
+  seasons: Season[],
+  date: string,
+  climate: Climate,
+): { season: Season; date: string } | null {
   if (climate === 'tropics') return null;
   const today = northernDay(date, climate);
   const ahead = (season: Season): number => (dayOf(season.from) - today + 366) % 366;

@@ -15,51 +15,122 @@ import { wedge } from '../template';
 import { stepFigure } from '../common/step-figure';
 
 export const cleft: Method = {
-  id: 'cleft', name: 'Cleft', inSentence: 'a cleft graft',
+  id: 'cleft',
+  name: 'Cleft',
+  inSentence: 'a cleft graft',
   purpose: 'Sets a dormant wedge into a split limb: for limbs much thicker than the scion, before the bark slips.',
   use: {
     seasons: [{ name: 'early spring', phase: 'waking', from: '03-01', to: '04-20', wood: ['dormant'] }],
     when: 'Early spring, the stock’s buds swelling, the scion fully dormant. Bark need not slip.',
-    bark: 'need not slip', scion: 'dormant, two buds, cut to a wedge', stock: { from: 10, to: 60 }, ratio: { from: 0.2, to: 1 }, places: ['field'], woodLength: 80, takes: { piece: 'scion', buds: 2 }, skill: 1,
+    bark: 'need not slip',
+    scion: 'dormant, two buds, cut to a wedge',
+    stock: { from: 10, to: 60 },
+    ratio: { from: 0.2, to: 1 },
+    places: ['field'],
+    woodLength: 80,
+    takes: { piece: 'scion', buds: 2 },
+    skill: 1,
   },
   contactModel: WEDGE_MODEL,
   prior: { low: 0.75, high: 0.9, weight: 20 },
   fields: [
-    field.diameter('stock'), field.diameter('scion'), field.length('length', 'the length of the wedge', 'Wedge'), field.bark('stock'), field.bark('scion'), wedgePlacement(), tiltPicks(),
-    field.hollow('hollow', 'the gap of the faces', 'Gap of the faces'), field.further('split', 'the depth of the split', 'Split', (figures) => Math.max(40, figures.length ?? 0)),
+    field.diameter('stock'),
+    field.diameter('scion'),
+    field.length('length', 'the length of the wedge', 'Wedge'),
+    field.bark('stock'),
+    field.bark('scion'),
+    wedgePlacement(),
+    tiltPicks(),
+    field.hollow('hollow', 'the gap of the faces', 'Gap of the faces'),
+    field.further('split', 'the depth of the split', 'Split', (figures) => Math.max(40, figures.length ?? 0)),
   ],
   example: { stockDiameter: 26, scionDiameter: 9, length: 34 },
   shownWith: { stock: 26, scion: 9 },
-  schools: [school.BUDS, school.FILM_WHEN, school.STUMP, school.NURSE_LIMB, school.KNIFE, school.BINDING_OFF, school.DARK_SEAL],
+  schools: [
+    school.BUDS,
+    school.FILM_WHEN,
+    school.STUMP,
+    school.NURSE_LIMB,
+    school.KNIFE,
+    school.BINDING_OFF,
+    school.DARK_SEAL,
+  ],
   technique,
-  template: (choices, wood) => [wedge('Wedge of the scion', wood.scion, stepFigure(technique(choices, wood), 'wedge', 'wedge'))],
+  template: (choices, wood) => [
+    wedge('Wedge of the scion', wood.scion, stepFigure(technique(choices, wood), 'wedge', 'wedge')),
+  ],
   earlySign: 'buds swell in 10 to 14 days, a leaf by three weeks',
   failureSign: 'buds grow in the first week from stored food and then collapse',
   rounds: [
-    { milestone: 'healed', from: 14, to: 28, look: 'buds swell' }, { milestone: 'growing', from: 50, to: 63, look: 'a new shoot of 50 mm' },
-    { milestone: 'season', from: 190, to: 230, look: 'alive at leaf fall' }, { milestone: 'wintered', from: 365, to: 400, look: 'grows again in spring' },
+    { milestone: 'healed', from: 14, to: 28, look: 'buds swell' },
+    { milestone: 'growing', from: 50, to: 63, look: 'a new shoot of 50 mm' },
+    { milestone: 'season', from: 190, to: 230, look: 'alive at leaf fall' },
+    { milestone: 'wintered', from: 365, to: 400, look: 'grows again in spring' },
   ],
   callusDays: 21,
   knifeCaution: `${CAUTIONS.driven.text} ${CAUTIONS['long-cut'].text} Know where the first-aid kit is; the club’s own rules come first.`,
-  tools: ['saw', 'splitting blade and mallet', 'driver to hold the split', 'grafting knife', 'cut-resistant glove', 'caliper'],
+  tools: [
+    'saw',
+    'splitting blade and mallet',
+    'driver to hold the split',
+    'grafting knife',
+    'cut-resistant glove',
+    'caliper',
+  ],
   thresholds: ['matched', 'hairline', 'open', 'lengthTolerance'],
   assess: (figures, _marks, thresholds) => {
     const union = wedgeUnionOf(figures);
     const contact = cleftContact(union);
     const contactGrade = wedgeGrade(union, contact, thresholds.matched);
     return {
-      contact, contactGrade,
-      grades: { cambium: contactGrade.grade, flatness: flatnessGrade(union.hollow, thresholds), 'cut-length': lengthGrade([union.length], WEDGE_LENGTH, thresholds) },
+      contact,
+      contactGrade,
+      grades: {
+        cambium: contactGrade.grade,
+        flatness: flatnessGrade(union.hollow, thresholds),
+        'cut-length': lengthGrade([union.length], WEDGE_LENGTH, thresholds),
+      },
       lines: ({ unit }) => wedgeView(union, contact, unit),
-      side: ({ unit }) => piecesView(joinedPieces(technique, figures, union.length), { view: 'front', unit, anchors: ANCHORS }),
-      section: null, reach: 0,
+      side: ({ unit }) =>
+        piecesView(joinedPieces(technique, figures, union.length), { view: 'front', unit, anchors: ANCHORS }),
+      section: null,
+      reach: 0,
     };
   },
-  best: (figures) => cleftContact({ ...wedgeUnionOf(figures), inset: figures.stockBark! - figures.scionBark!, tilt: 0, hollow: 0 }).contact,
-  corrections: (measures, figures) => towards(measures, figures, [
-    { point: 'cambium', field: 'inset', target: figures.stockBark! - figures.scionBark!, least: 0.2, say: (by, length) => `Set the wedge ${length(Math.abs(by))} further ${by > 0 ? 'in' : 'out'}, until the green lines meet under the bark.` },
-    { point: 'cambium', field: 'tilt', target: 0, least: 0.5, say: (by) => `Stand the wedge up by ${Math.abs(by).toFixed(1)}°, so that the lines run together all the way down.` },
-    { point: 'flatness', field: 'hollow', target: 0, least: 1e-9, say: (by, length) => `Recut the wedge in straight pulls: its faces stand ${length(-by)} open.` },
-    { point: 'cut-length', field: 'length', target: Math.max(WEDGE_LENGTH.from, Math.min(WEDGE_LENGTH.to, figures.length!)), least: 1, say: (by, length) => `Cut the wedge ${length(Math.abs(by))} ${by > 0 ? 'longer' : 'shorter'}.` },
-  ]),
+  best: (figures) =>
+    cleftContact({ ...wedgeUnionOf(figures), inset: figures.stockBark! - figures.scionBark!, tilt: 0, hollow: 0 })
+      .contact,
+  corrections: (measures, figures) =>
+    towards(measures, figures, [
+      {
+        point: 'cambium',
+        field: 'inset',
+        target: figures.stockBark! - figures.scionBark!,
+        least: 0.2,
+        say: (by, length) =>
+          `Set the wedge ${length(Math.abs(by))} further ${by > 0 ? 'in' : 'out'}, until the green lines meet under the bark.`,
+      },
+      {
+        point: 'cambium',
+        field: 'tilt',
+        target: 0,
+        least: 0.5,
+        say: (by) =>
+          `Stand the wedge up by ${Math.abs(by).toFixed(1)}°, so that the lines run together all the way down.`,
+      },
+      {
+        point: 'flatness',
+        field: 'hollow',
+        target: 0,
+        least: 1e-9,
+        say: (by, length) => `Recut the wedge in straight pulls: its faces stand ${length(-by)} open.`,
+      },
+      {
+        point: 'cut-length',
+        field: 'length',
+        target: Math.max(WEDGE_LENGTH.from, Math.min(WEDGE_LENGTH.to, figures.length!)),
+        least: 1,
+        say: (by, length) => `Cut the wedge ${length(Math.abs(by))} ${by > 0 ? 'longer' : 'shorter'}.`,
+      },
+    ]),
 };

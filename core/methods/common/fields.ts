@@ -16,7 +16,13 @@ export function diameter(piece: PieceName, short = `${SHORT[piece]} Ø`, name = 
 
 export function bark(piece: PieceName): Field {
   return {
-    id: `${piece}Bark`, name: `the ${piece}'s bark`, short: `${SHORT[piece]} bark`, unit: 'mm', least: 0, most: 30, place: 'further',
+    id: `${piece}Bark`,
+    name: `the ${piece}'s bark`,
+    short: `${SHORT[piece]} bark`,
+    unit: 'mm',
+    least: 0,
+    most: 30,
+    place: 'further',
     assumed: (figures) => assumedBark(figures[`${piece}Diameter`] ?? 0),
   };
 }
@@ -27,25 +33,75 @@ export function length(id: string, name: string, short: string, most = 200): Fie
 }
 
 /** A figure looked up only when it differs from the usual. */
-export function further(id: string, name: string, short: string, assumed: Field['assumed'], range: { least?: number; most?: number; unit?: Field['unit'] } = {}): Field {
-  return { id, name, short, unit: range.unit ?? 'mm', least: range.least ?? 0, most: range.most ?? 200, place: 'further', assumed: assumed! };
+export function further(
+  id: string,
+  name: string,
+  short: string,
+  assumed: Field['assumed'],
+  range: { least?: number; most?: number; unit?: Field['unit'] } = {},
+): Field {
+  return {
+    id,
+    name,
+    short,
+    unit: range.unit ?? 'mm',
+    least: range.least ?? 0,
+    most: range.most ?? 200,
+    place: 'further',
+    assumed: assumed!,
+  };
 }
 
 /** A hollow, as one sees it against the light, or in figures. */
 export function hollow(id: string, name: string, short: string): Field {
-  const words: Record<keyof typeof HOLLOW_PICKS, string> = { none: 'None', hairline: 'Hairline', hollow: 'Hollow', deep: 'Deep' };
-  const picks = Object.entries(HOLLOW_PICKS).map(([pick, value]): FieldPick => ({ id: pick, words: words[pick as keyof typeof HOLLOW_PICKS], value, ...(pick === 'none' ? { usual: true } : {}) }));
+  const words: Record<keyof typeof HOLLOW_PICKS, string> = {
+    none: 'None',
+    hairline: 'Hairline',
+    hollow: 'Hollow',
+    deep: 'Deep',
+  };
+  const picks = Object.entries(HOLLOW_PICKS).map(([pick, value]): FieldPick => ({
+    id: pick,
+    words: words[pick as keyof typeof HOLLOW_PICKS],
+    value,
+    ...(pick === 'none' ? { usual: true } : {}),
+  }));
   return { id, name, short, unit: 'mm', least: 0, most: 20, place: 'picked', picks, typed: true };
 }
 
 /** Sideways place of one cut face on another, in words or in mm to the right. */
 export function placement(): Field {
-  const at = (pick: PlacementPick) => (figures: Figures): number =>
-    placementOffset(pick, { diameter: figures.stockDiameter!, bark: figures.stockBark! }, { diameter: figures.scionDiameter!, bark: figures.scionBark! });
-  const pick = (id: PlacementPick, words: string): FieldPick => ({ id, words, value: at(id), ...(id === 'middle' ? { usual: true } : {}) });
+  const at =
+    (pick: PlacementPick) =>
+    (figures: Figures): number =>
+      placementOffset(
+        pick,
+        { diameter: figures.stockDiameter!, bark: figures.stockBark! },
+        { diameter: figures.scionDiameter!, bark: figures.scionBark! },
+      );
+  const pick = (id: PlacementPick, words: string): FieldPick => ({
+    id,
+    words,
+    value: at(id),
+    ...(id === 'middle' ? { usual: true } : {}),
+  });
   return {
-    id: 'placement', name: 'the offset', short: 'How the scion is set', unit: 'mm', least: -100, most: 100, place: 'picked', typed: true, keepsPick: true,
-    picks: [pick('left-lines', 'Left, lines met'), pick('middle', 'Middle'), pick('right-lines', 'Right, lines met'), pick('left-flush', 'Left, outsides flush'), pick('right-flush', 'Right, outsides flush')],
+    id: 'placement',
+    name: 'the offset',
+    short: 'How the scion is set',
+    unit: 'mm',
+    least: -100,
+    most: 100,
+    place: 'picked',
+    typed: true,
+    keepsPick: true,
+    picks: [
+      pick('left-lines', 'Left, lines met'),
+      pick('middle', 'Middle'),
+      pick('right-lines', 'Right, lines met'),
+      pick('left-flush', 'Left, outsides flush'),
+      pick('right-flush', 'Right, outsides flush'),
+    ],
   };
 }
 

@@ -5,10 +5,21 @@ import type { Choices } from '../school';
 import { piecesAfter } from '../step';
 
 /** The pieces as they are once joined, before anything is put on, made from the figures of a union. */
-export function joinedPieces(technique: (choices: Choices, wood: Wood) => Technique, figures: Figures, length?: number): Workpieces {
-  const { start, steps } = technique({}, {
-    stock: figures.stockDiameter!, scion: figures.scionDiameter!, stockBark: figures.stockBark!, scionBark: figures.scionBark!, ...(length === undefined ? {} : { length }),
-  });
+export function joinedPieces(
+  technique: (choices: Choices, wood: Wood) => Technique,
+  figures: Figures,
+  length?: number,
+): Workpieces {
+  const { start, steps } = technique(
+    {},
+    {
+      stock: figures.stockDiameter!,
+      scion: figures.scionDiameter!,
+      stockBark: figures.stockBark!,
+      scionBark: figures.scionBark!,
+      ...(length === undefined ? {} : { length }),
+    },
+  );
   const joins = steps.findIndex((step) => step.joins);
   return { ...piecesAfter(start, steps.slice(0, joins + 1)).at(-1)!, covers: [] };
 }

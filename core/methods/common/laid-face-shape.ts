@@ -10,16 +10,39 @@ export interface LaidShape {
 }
 
 /** Stock and scion for a face `length` long cut to the middle of the stick; the rim of the stock is at 0, so is the face's top. */
-export function laidPieces({ stock, scion, stockBark, scionBark }: Wood, length: number, buds: number, tip: number): LaidShape {
+export function laidPieces(
+  { stock, scion, stockBark, scionBark }: Wood,
+  length: number,
+  buds: number,
+  tip: number,
+): LaidShape {
   const depth = scion / 2;
   return {
-    depth, tip, half: chord(scion / 2, scion / 2, depth),
+    depth,
+    tip,
+    half: chord(scion / 2, scion / 2, depth),
     start: {
-      joined: false, covers: [],
-      stock: shoot({ name: 'stock', diameter: stock, bark: stockBark, foot: -length - 20, top: 18, goesOn: { foot: true, top: true } }),
+      joined: false,
+      covers: [],
+      stock: shoot({
+        name: 'stock',
+        diameter: stock,
+        bark: stockBark,
+        foot: -length - 20,
+        top: 18,
+        goesOn: { foot: true, top: true },
+      }),
       scion: shoot({
-        name: 'scion', diameter: scion, bark: scionBark, foot: -length - 9, top: tip + 9, goesOn: { foot: true, top: true },
-        buds: Array.from({ length: buds }, (_, i) => ({ y: 7 + 12 * i, side: i % 2 === 0 ? ('front' as const) : ('back' as const) })),
+        name: 'scion',
+        diameter: scion,
+        bark: scionBark,
+        foot: -length - 9,
+        top: tip + 9,
+        goesOn: { foot: true, top: true },
+        buds: Array.from({ length: buds }, (_, i) => ({
+          y: 7 + 12 * i,
+          side: i % 2 === 0 ? ('front' as const) : ('back' as const),
+        })),
       }),
     },
   };
@@ -28,21 +51,40 @@ export function laidPieces({ stock, scion, stockBark, scionBark }: Wood, length:
 /** One flat face on the back, down to the middle, with its shoulder at the top. */
 export function faced(scion: Piece, length: number, depth: number, hollow = 0): Piece {
   const piece = { ...scion, foot: -length, goesOn: { ...scion.goesOn, foot: false } };
-  const curve = hollow > 0 ? Array.from({ length: 7 }, (_, i) => [-length + (length * (i + 1)) / 8, depth + hollow * (1 - ((2 * (i + 1)) / 8 - 1) ** 2)] as const) : [];
+  const curve =
+    hollow > 0
+      ? Array.from(
+          { length: 7 },
+          (_, i) => [-length + (length * (i + 1)) / 8, depth + hollow * (1 - ((2 * (i + 1)) / 8 - 1) ** 2)] as const,
+        )
+      : [];
   return cutOn(piece, 'back', [[-length, depth], ...curve, [0, depth], [depth * 0.8, 0]]);
 }
 
 /** A chisel cut on the back of the face's tip, or a second long face for a two-sided wedge. */
 export function chiselled(scion: Piece, length: number, depth: number, long: number): Piece {
-  return cutOn(scion, 'front', [[-length, scion.diameter - depth - 0.7], [-length + long, 0]]);
+  return cutOn(scion, 'front', [
+    [-length, scion.diameter - depth - 0.7],
+    [-length + long, 0],
+  ]);
 }
 
 /** Bark off the front of the stock from the rim down, as wide as the face. */
 export function opened(stock: Piece, deep: number, width: number): Piece {
-  return { ...cutOn(stock, 'front', [[-deep, 0], [-deep, stock.bark], [0, stock.bark]]), bared: [{ from: -deep, to: 0, width }] };
+  return {
+    ...cutOn(stock, 'front', [
+      [-deep, 0],
+      [-deep, stock.bark],
+      [0, stock.bark],
+    ]),
+    bared: [{ from: -deep, to: 0, width }],
+  };
 }
 
 /** The face on the bared wood, its window above the rim. */
 export function laidOn(scion: Piece, stock: Piece, depth: number, window: number): Piece {
-  return { ...posed(scion, { u: stock.diameter / 2 - stock.bark + scion.diameter / 2 - depth, y: window }), under: true };
+  return {
+    ...posed(scion, { u: stock.diameter / 2 - stock.bark + scion.diameter / 2 - depth, y: window }),
+    under: true,
+  };
 }

@@ -9,10 +9,16 @@ export function flatnessGrade(hollow: number, { open, hairline }: Thresholds = U
 }
 
 /** Grade of cut lengths: alike, and in the method's range. "About 25" is no sharp limit. */
-export function lengthGrade(lengths: number[], range: { from: number; to: number }, { lengthTolerance }: Thresholds = USUAL_THRESHOLDS): Grade {
+export function lengthGrade(
+  lengths: number[],
+  range: { from: number; to: number },
+  { lengthTolerance }: Thresholds = USUAL_THRESHOLDS,
+): Grade {
   const longest = Math.max(...lengths);
   const alike = longest - Math.min(...lengths) <= lengthTolerance * longest + 1e-9;
-  const inRange = lengths.every((length) => length >= range.from * (1 - lengthTolerance) && length <= range.to * (1 + lengthTolerance));
+  const inRange = lengths.every(
+    (length) => length >= range.from * (1 - lengthTolerance) && length <= range.to * (1 + lengthTolerance),
+  );
   return alike && inRange ? 'good' : 'poor';
 }
 

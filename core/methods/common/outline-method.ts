@@ -21,9 +21,17 @@ const ROBUST = 0.1;
 
 /** What is asked of a cut that runs right through both shoots. */
 export const THROUGH_FIELDS: Field[] = [
-  field.diameter('stock'), field.diameter('scion'), field.length('stockLength', "the stock's cut", 'Stock cut'), field.length('scionLength', "the scion's cut", 'Scion cut'),
-  field.bark('stock'), field.bark('scion'), field.placement(), field.hollow('stockHollow', "the stock's hollow", 'Hollow of the stock'), field.hollow('scionHollow', "the scion's hollow", 'Hollow of the scion'),
-  field.LIFT, field.TURN,
+  field.diameter('stock'),
+  field.diameter('scion'),
+  field.length('stockLength', "the stock's cut", 'Stock cut'),
+  field.length('scionLength', "the scion's cut", 'Scion cut'),
+  field.bark('stock'),
+  field.bark('scion'),
+  field.placement(),
+  field.hollow('stockHollow', "the stock's hollow", 'Hollow of the stock'),
+  field.hollow('scionHollow', "the scion's hollow", 'Hollow of the scion'),
+  field.LIFT,
+  field.TURN,
 ];
 
 /** The union of two cut faces that figures describe; slices when depths are among them. */
@@ -33,12 +41,22 @@ export function outlineOf(figures: Figures): OutlineUnion {
     const depth = figures[`${piece}Depth`];
     const measured = figures[`${piece}Length`]!;
     return {
-      diameter: figures[`${piece}Diameter`]!, bark, hollow: figures[`${piece}Hollow`]!,
+      diameter: figures[`${piece}Diameter`]!,
+      bark,
+      hollow: figures[`${piece}Hollow`]!,
       // A slice is measured on the bark; the model wants the length of its green line.
-      ...(depth === undefined ? { length: measured } : { depth, length: depth > bark ? cambiumLength(measured, bark, depth) : measured }),
+      ...(depth === undefined
+        ? { length: measured }
+        : { depth, length: depth > bark ? cambiumLength(measured, bark, depth) : measured }),
     };
   };
-  return { stock: face('stock'), scion: face('scion'), e: figures.placement!, z: figures.lift ?? 0, phi: figures.turn ?? 0 };
+  return {
+    stock: face('stock'),
+    scion: face('scion'),
+    e: figures.placement!,
+    z: figures.lift ?? 0,
+    phi: figures.turn ?? 0,
+  };
 }
 
 /** Reads a union of two cut faces: contact, measured points, the drawings that show it. */
@@ -53,9 +71,11 @@ export function assessOutline(
   const graded = outlineGrade(union, contact, thresholds.matched);
   const through = union.stock.depth === undefined;
   return {
-    contact, contactGrade: graded,
+    contact,
+    contactGrade: graded,
     grades: {
-      cambium: graded.grade, flatness: flatnessGrade(union.stock.hollow + union.scion.hollow, thresholds),
+      cambium: graded.grade,
+      flatness: flatnessGrade(union.stock.hollow + union.scion.hollow, thresholds),
       'cut-length': lengthGrade([figures.stockLength!, figures.scionLength!], range, thresholds),
     },
     lines: ({ unit, ghost, level }) => faceView(union, contact, { unit, ghost, level }),
@@ -78,9 +98,10 @@ export function bestOutlineContact(figures: Figures): number {
  */
 function advisedOffset(union: OutlineUnion): number {
   const best = bestOutline(union);
-  const lines = union.stock.depth === undefined
-    ? placementOffset(union.e < 0 ? 'left-lines' : 'right-lines', union.stock, union.scion)
-    : best.union.e;
+  const lines =
+    union.stock.depth === undefined
+      ? placementOffset(union.e < 0 ? 'left-lines' : 'right-lines', union.stock, union.scion)
+      : best.union.e;
   return best.contact - outlineUnionContact({ ...best.union, e: lines }).contact > ROBUST ? best.union.e : lines;
 }
 
@@ -91,30 +112,80 @@ export interface CutAim {
 }
 
 /** Single changes that could raise the contact or a measured point of two cut faces. */
-export function outlineCorrections(measures: Measures, figures: Figures, piece: string, cut: CutAim, grades: Assessment['grades']): Correction[] {
+export function outlineCorrections(
+  measures: Measures,
+  figures: Figures,
+  piece: string,
+  cut: CutAim,
+  grades: Assessment['grades'],
+): Correction[] {
   const union = outlineOf(figures);
   const corrections: Correction[] = [];
   const target = advisedOffset(union);
   const sideways = target - union.e;
   if (Math.abs(sideways) >= LEAST_MOVE) {
     corrections.push({
-      point: 'cambium', ghost: target,
-      say: (length) => `Move the ${piece} ${length(Math.abs(sideways))} to the ${sideways < 0 ? 'left' : 'right'}, until the lines under the bark meet there.`,
+      point: 'cambium',
+      ghost: target,
+      say: (length) =>
+        `Move the ${piece} ${length(Math.abs(sideways))} to the ${sideways < 0 ? 'left' : 'right'}, until the lines under the bark meet there.`,
       measures: { ...measures, placement: { value: target, origin: 'measured' } },
     });
   }
-  corrections.push(...towards(measures, figures, [
-    { point: 'cambium', field: 'lift', target: 0, least: LEAST_MOVE, say: (by, length) => `Slide the ${piece} ${length(Math.abs(by))} ${by < 0 ? 'down' : 'up'}, until the ends are level.` },
-    { point: 'cambium', field: 'turn', target: 0, least: 1, say: (by) => `Turn the ${piece} ${Math.round(Math.abs(by))}° ${by < 0 ? 'clockwise' : 'anticlockwise'}, so that it stands straight.` },
-    { point: 'cut-length', field: 'scionLength', target: matchedLength(union, figures), least: 1, say: (by, length) => `Cut the ${piece} ${length(Math.abs(by))} ${by < 0 ? 'shorter' : 'longer'}, to the stock's length.` },
-    { point: 'flatness', field: 'stockHollow', target: 0, least: 1e-9, say: (by, length) => `Recut the stock in one straight pull: its face is ${length(-by)} hollow in the middle.` },
-    { point: 'flatness', field: 'scionHollow', target: 0, least: 1e-9, say: (by, length) => `Recut the ${piece} in one straight pull: its face is ${length(-by)} hollow in the middle.` },
-  ]));
+  corrections.push(
+    ...towards(measures, figures, [
+      {
+        point: 'cambium',
+        field: 'lift',
+        target: 0,
+        least: LEAST_MOVE,
+        say: (by, length) =>
+          `Slide the ${piece} ${length(Math.abs(by))} ${by < 0 ? 'down' : 'up'}, until the ends are level.`,
+      },
+      {
+        point: 'cambium',
+        field: 'turn',
+        target: 0,
+        least: 1,
+        say: (by) =>
+          `Turn the ${piece} ${Math.round(Math.abs(by))}° ${by < 0 ? 'clockwise' : 'anticlockwise'}, so that it stands straight.`,
+      },
+      {
+        point: 'cut-length',
+        field: 'scionLength',
+        target: matchedLength(union, figures),
+        least: 1,
+        say: (by, length) =>
+          `Cut the ${piece} ${length(Math.abs(by))} ${by < 0 ? 'shorter' : 'longer'}, to the stock's length.`,
+      },
+      {
+        point: 'flatness',
+        field: 'stockHollow',
+        target: 0,
+        least: 1e-9,
+        say: (by, length) => `Recut the stock in one straight pull: its face is ${length(-by)} hollow in the middle.`,
+      },
+      {
+        point: 'flatness',
+        field: 'scionHollow',
+        target: 0,
+        least: 1e-9,
+        say: (by, length) =>
+          `Recut the ${piece} in one straight pull: its face is ${length(-by)} hollow in the middle.`,
+      },
+    ]),
+  );
   if (grades['cut-length'] !== 'good') corrections.push(lengthCorrection(measures, figures, cut));
   if (union.stock.hollow > 0 && union.scion.hollow > 0) {
     corrections.push({
-      point: 'flatness', say: (length) => `Recut both faces in one straight pull: together they stand ${length(union.stock.hollow + union.scion.hollow)} open.`,
-      measures: { ...measures, stockHollow: { value: 0, origin: 'measured' }, scionHollow: { value: 0, origin: 'measured' } },
+      point: 'flatness',
+      say: (length) =>
+        `Recut both faces in one straight pull: together they stand ${length(union.stock.hollow + union.scion.hollow)} open.`,
+      measures: {
+        ...measures,
+        stockHollow: { value: 0, origin: 'measured' },
+        scionHollow: { value: 0, origin: 'measured' },
+      },
     });
   }
   return corrections;
@@ -126,7 +197,9 @@ function lengthCorrection(measures: Measures, figures: Figures, { range, aim }: 
   const target = Math.round(Math.max(range.from, Math.min(range.to, aim ?? mean)));
   const value = { value: target, origin: 'measured' as const };
   return {
-    point: 'cut-length', say: (length) => `${target > mean ? 'Lay the blade flatter' : 'Stand the blade steeper'}: make both cuts about ${length(target)} long.`,
+    point: 'cut-length',
+    say: (length) =>
+      `${target > mean ? 'Lay the blade flatter' : 'Stand the blade steeper'}: make both cuts about ${length(target)} long.`,
     measures: { ...measures, stockLength: value, scionLength: value },
   };
 }

@@ -21,23 +21,53 @@ export interface SlopingCut {
 export function slopingCut({ stock, scion, stockBark, scionBark }: Wood, length: number, buds: number): SlopingCut {
   const rise = { stock: Math.sqrt(length ** 2 - stock ** 2), scion: Math.sqrt(length ** 2 - scion ** 2) };
   const tip = rise.scion + 10 + 11 * buds;
-  const onScion = Array.from({ length: buds }, (_, i) => ({ y: rise.scion + 6 + 11 * i, side: i % 2 === 0 ? ('front' as const) : ('back' as const) }));
+  const onScion = Array.from({ length: buds }, (_, i) => ({
+    y: rise.scion + 6 + 11 * i,
+    side: i % 2 === 0 ? ('front' as const) : ('back' as const),
+  }));
   const lean = ((Math.asin(scion / length) - Math.asin(stock / length)) * 180) / Math.PI;
   const turn = (lean * Math.PI) / 180;
   return {
-    length, rise, tip,
+    length,
+    rise,
+    tip,
     start: {
-      joined: false, covers: [],
-      stock: shoot({ name: 'stock', diameter: stock, bark: stockBark, foot: -LENGTHS.stock, top: rise.stock + 14, goesOn: { foot: true, top: true }, buds: [{ y: rise.stock + 9, side: 'front' }] }),
+      joined: false,
+      covers: [],
+      stock: shoot({
+        name: 'stock',
+        diameter: stock,
+        bark: stockBark,
+        foot: -LENGTHS.stock,
+        top: rise.stock + 14,
+        goesOn: { foot: true, top: true },
+        buds: [{ y: rise.stock + 9, side: 'front' }],
+      }),
       scion: shoot({
-        name: 'scion', diameter: scion, bark: scionBark, foot: -12, top: tip + 12, goesOn: { foot: true, top: true },
+        name: 'scion',
+        diameter: scion,
+        bark: scionBark,
+        foot: -12,
+        top: tip + 12,
+        goesOn: { foot: true, top: true },
         buds: [{ y: -6, side: 'back' }, ...onScion, { y: tip + 6, side: 'front' }],
       }),
     },
-    stockCut: [[0, 0], [rise.stock, stock]],
-    scionCut: [[0, scion], [rise.scion, 0]],
+    stockCut: [
+      [0, 0],
+      [rise.stock, stock],
+    ],
+    scionCut: [
+      [0, scion],
+      [rise.scion, 0],
+    ],
     // Faces lie on each other middle to middle; the slimmer piece leans by the difference of the slopes.
-    fitted: (piece) => posed(piece, { lean, u: (-rise.scion / 2) * Math.sin(turn), y: rise.stock / 2 - (rise.scion / 2) * Math.cos(turn) }),
+    fitted: (piece) =>
+      posed(piece, {
+        lean,
+        u: (-rise.scion / 2) * Math.sin(turn),
+        y: rise.stock / 2 - (rise.scion / 2) * Math.cos(turn),
+      }),
   };
 }
 
@@ -48,7 +78,10 @@ export function hollowed(piece: Piece, side: 'front' | 'back', deep = 1.6): Piec
   const [from, to] = [corners[0]!, corners.at(-1)!];
   const curve = Array.from({ length: 9 }, (_, i): Vertex => {
     const share = i / 8;
-    return [from[0] + (to[0] - from[0]) * share, from[1] + (to[1] - from[1]) * share + deep * (1 - (2 * share - 1) ** 2)];
+    return [
+      from[0] + (to[0] - from[0]) * share,
+      from[1] + (to[1] - from[1]) * share + deep * (1 - (2 * share - 1) ** 2),
+    ];
   });
   return cutOn(piece, side, curve);
 }

@@ -17,6 +17,12 @@ export function towards(measures: Measures, figures: Figures, aims: Aim[]): Corr
   return aims.flatMap(({ point, field, target, least, say }) => {
     const by = target - figures[field]!;
     if (!Number.isFinite(by) || Math.abs(by) < least) return [];
-    return [{ point, say: (length: (mm: number) => string) => say(by, length), measures: { ...measures, [field]: { value: target, origin: 'measured' as const } } }];
+    return [
+      {
+        point,
+        say: (length: (mm: number) => string) => say(by, length),
+        measures: { ...measures, [field]: { value: target, origin: 'measured' as const } },
+      },
+    ];
   });
 }

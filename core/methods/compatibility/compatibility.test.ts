@@ -3,8 +3,15 @@ import { bleeds, pairingOf, USUAL_PAIRINGS } from './compatibility';
 
 describe('pairingOf', () => {
   it.each([
-    ['pear', 'pear', 'works'], ['quince', 'medlar', 'works'], ['quince', 'pear', 'mind'], ['plum', 'cherry', 'fails'], ['plum', 'apricot', 'works'], ['medlar', 'apple', 'mind'], ['cherry', 'peach', 'mind'],
-    ['persimmon', 'pear', 'fails'], [' Quince ', 'MEDLAR', 'works'],
+    ['pear', 'pear', 'works'],
+    ['quince', 'medlar', 'works'],
+    ['quince', 'pear', 'mind'],
+    ['plum', 'cherry', 'fails'],
+    ['plum', 'apricot', 'works'],
+    ['medlar', 'apple', 'mind'],
+    ['cherry', 'peach', 'mind'],
+    ['persimmon', 'pear', 'fails'],
+    [' Quince ', 'MEDLAR', 'works'],
   ])('%s under %s: %s', (stock, scion, verdict) => {
     expect(pairingOf(stock, scion)!.verdict).toBe(verdict);
   });
@@ -12,7 +19,9 @@ describe('pairingOf', () => {
     expect(pairingOf('reedwood', 'pear')).toBeNull();
   });
   it('lets a club’s own row stand before the usual one', () => {
-    const own = [{ stock: 'quince', scion: 'pear', verdict: 'works' as const, note: 'ours agrees', source: 'our rows of 2024' }];
+    const own = [
+      { stock: 'quince', scion: 'pear', verdict: 'works' as const, note: 'ours agrees', source: 'our rows of 2024' },
+    ];
     expect(pairingOf('Quince', 'Pear', own)).toEqual(own[0]);
   });
   it('has a source in every row', () => {

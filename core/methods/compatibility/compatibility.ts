@@ -17,21 +17,83 @@ const TRADE = 'trade handbook, stocks and wood';
 /** What every club starts from; its own rows stand before these. */
 export const USUAL_PAIRINGS: readonly Pairing[] = [
   { stock: 'quince', scion: 'medlar', verdict: 'works', note: 'The usual stock for medlar.', source: TRADE },
-  { stock: 'quince', scion: 'pear', verdict: 'mind', note: 'Needs a variety that agrees with quince, or a piece of one that does in between. Others live some years and break.', source: TRADE },
-  { stock: 'quince', scion: 'apple', verdict: 'mind', note: 'Across genera of the pome family: may live a few years and break.', source: TRADE },
-  { stock: 'pear', scion: 'quince', verdict: 'mind', note: 'Across genera of the pome family: may live a few years and break.', source: TRADE },
-  { stock: 'pear', scion: 'medlar', verdict: 'mind', note: 'Across genera of the pome family: may live a few years and break.', source: TRADE },
-  { stock: 'apple', scion: 'pear', verdict: 'mind', note: 'Across genera of the pome family: may live a few years and break.', source: TRADE },
-  { stock: 'medlar', scion: 'pear', verdict: 'mind', note: 'Across genera of the pome family: may live a few years and break.', source: TRADE },
+  {
+    stock: 'quince',
+    scion: 'pear',
+    verdict: 'mind',
+    note: 'Needs a variety that agrees with quince, or a piece of one that does in between. Others live some years and break.',
+    source: TRADE,
+  },
+  {
+    stock: 'quince',
+    scion: 'apple',
+    verdict: 'mind',
+    note: 'Across genera of the pome family: may live a few years and break.',
+    source: TRADE,
+  },
+  {
+    stock: 'pear',
+    scion: 'quince',
+    verdict: 'mind',
+    note: 'Across genera of the pome family: may live a few years and break.',
+    source: TRADE,
+  },
+  {
+    stock: 'pear',
+    scion: 'medlar',
+    verdict: 'mind',
+    note: 'Across genera of the pome family: may live a few years and break.',
+    source: TRADE,
+  },
+  {
+    stock: 'apple',
+    scion: 'pear',
+    verdict: 'mind',
+    note: 'Across genera of the pome family: may live a few years and break.',
+    source: TRADE,
+  },
+  {
+    stock: 'medlar',
+    scion: 'pear',
+    verdict: 'mind',
+    note: 'Across genera of the pome family: may live a few years and break.',
+    source: TRADE,
+  },
   { stock: 'plum', scion: 'apricot', verdict: 'works', note: 'On several plum stocks.', source: TRADE },
   { stock: 'plum', scion: 'peach', verdict: 'works', note: 'On several plum stocks.', source: TRADE },
   { stock: 'plum', scion: 'cherry', verdict: 'fails', note: 'Cherry does not take on plum.', source: TRADE },
-  { stock: 'walnut', scion: 'pecan', verdict: 'mind', note: 'Within the kin; little is known of single pairs.', source: 'no source, an assumption' },
+  {
+    stock: 'walnut',
+    scion: 'pecan',
+    verdict: 'mind',
+    note: 'Within the kin; little is known of single pairs.',
+    source: 'no source, an assumption',
+  },
 ];
 
 const KINS: Record<string, string> = {
-  quince: 'pome', medlar: 'pome', pear: 'pome', apple: 'pome', hawthorn: 'pome', rowan: 'pome', plum: 'stone', apricot: 'stone', peach: 'stone', cherry: 'stone', almond: 'stone',
-  persimmon: 'persimmon', mulberry: 'mulberry', fig: 'fig', walnut: 'walnut', pecan: 'hickory', hickory: 'hickory', citrus: 'citrus', lemon: 'citrus', orange: 'citrus', mango: 'mango', grape: 'grape',
+  quince: 'pome',
+  medlar: 'pome',
+  pear: 'pome',
+  apple: 'pome',
+  hawthorn: 'pome',
+  rowan: 'pome',
+  plum: 'stone',
+  apricot: 'stone',
+  peach: 'stone',
+  cherry: 'stone',
+  almond: 'stone',
+  persimmon: 'persimmon',
+  mulberry: 'mulberry',
+  fig: 'fig',
+  walnut: 'walnut',
+  pecan: 'hickory',
+  hickory: 'hickory',
+  citrus: 'citrus',
+  lemon: 'citrus',
+  orange: 'citrus',
+  mango: 'mango',
+  grape: 'grape',
 };
 
 /** A kind as it is compared: lower case, single spaces. */
@@ -53,7 +115,14 @@ export function pairingOf(stock: string, scion: string, own: readonly Pairing[] 
   const [a, b] = [KINS[on], KINS[from]];
   if (!a || !b) return null;
   if (a !== b) return { stock, scion, verdict: 'fails', note: 'Not of one kin.', source: TRADE };
-  if (a === 'pome') return { stock, scion, verdict: 'mind', note: 'Across genera of the pome family: some live, many break after a few years.', source: TRADE };
+  if (a === 'pome')
+    return {
+      stock,
+      scion,
+      verdict: 'mind',
+      note: 'Across genera of the pome family: some live, many break after a few years.',
+      source: TRADE,
+    };
   return { stock, scion, verdict: 'mind', note: 'Within the kin: usually.', source: TRADE };
 }
 

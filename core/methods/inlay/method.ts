@@ -17,35 +17,82 @@ import { slots } from '../template';
 import { stepFigure } from '../common/step-figure';
 
 const SIDE: Field = {
-  id: 'side', name: 'where it lies in its slot', short: 'Where it lies in its slot', unit: 'mm', least: -1, most: 1, place: 'picked', keepsPick: true,
-  picks: [{ id: 'left', words: 'Left', value: -1 }, { id: 'centre', words: 'Middle', value: 0, usual: true }, { id: 'right', words: 'Right', value: 1 }],
+  id: 'side',
+  name: 'where it lies in its slot',
+  short: 'Where it lies in its slot',
+  unit: 'mm',
+  least: -1,
+  most: 1,
+  place: 'picked',
+  keepsPick: true,
+  picks: [
+    { id: 'left', words: 'Left', value: -1 },
+    { id: 'centre', words: 'Middle', value: 0, usual: true },
+    { id: 'right', words: 'Right', value: 1 },
+  ],
 };
 const RAKED: Field = {
-  id: 'raked', name: 'whether the sides are raked', short: 'Sides', unit: 'mm', least: 0, most: 1, place: 'picked', keepsPick: true,
-  picks: [{ id: 'raked', words: 'Raked to the green', value: 1, usual: true }, { id: 'square', words: 'Left square', value: 0 }],
+  id: 'raked',
+  name: 'whether the sides are raked',
+  short: 'Sides',
+  unit: 'mm',
+  least: 0,
+  most: 1,
+  place: 'picked',
+  keepsPick: true,
+  picks: [
+    { id: 'raked', words: 'Raked to the green', value: 1, usual: true },
+    { id: 'square', words: 'Left square', value: 0 },
+  ],
 };
 
 export const inlay: Method = {
-  id: 'inlay', name: 'Inlay', inSentence: 'an inlay graft',
-  purpose: 'Fits a scion into a slot traced from it: green meets green on the face and on both flanks. For thick limbs.',
+  id: 'inlay',
+  name: 'Inlay',
+  inSentence: 'an inlay graft',
+  purpose:
+    'Fits a scion into a slot traced from it: green meets green on the face and on both flanks. For thick limbs.',
   use: {
     seasons: [{ name: 'spring, leaves out', phase: 'leaves-out', from: '04-15', to: '06-20', wood: ['dormant'] }],
-    when: 'Spring with the leaves out and the bark slipping, the scion fully dormant.', bark: 'must slip', scion: 'dormant, about 150 mm long', stock: { from: 25, to: 100, bestFrom: 40 }, ratio: { from: 0.1, to: 0.4 },
-    places: ['field'], woodLength: 150, takes: { piece: 'scion', buds: 2 }, skill: 3,
+    when: 'Spring with the leaves out and the bark slipping, the scion fully dormant.',
+    bark: 'must slip',
+    scion: 'dormant, about 150 mm long',
+    stock: { from: 25, to: 100, bestFrom: 40 },
+    ratio: { from: 0.1, to: 0.4 },
+    places: ['field'],
+    woodLength: 150,
+    takes: { piece: 'scion', buds: 2 },
+    skill: 3,
   },
   contactModel: LAID_FACE_MODEL,
   prior: { low: 0.7, high: 0.85, weight: 20 },
-  fields: [...LAID_FIELDS.slice(0, 3), common.length('slotWidth', 'the width of the slot', 'Slot width'), ...LAID_FIELDS.slice(3), SIDE, RAKED],
+  fields: [
+    ...LAID_FIELDS.slice(0, 3),
+    common.length('slotWidth', 'the width of the slot', 'Slot width'),
+    ...LAID_FIELDS.slice(3),
+    SIDE,
+    RAKED,
+  ],
   example: { stockDiameter: 45, scionDiameter: 10, length: 50, slotWidth: 8.2 },
   shownWith: { stock: 45, scion: 10 },
   schools: [school.INLAY_FIX, school.ROUGH_BARK, school.COVER, school.NURSE_LIMB, school.KNIFE, school.DARK_SEAL],
   technique,
-  template: (choices, wood) => [slots('Slots', 'Lay the rim line on the rim, on the flat spot; then check against the scion itself.', stepFigure(technique(choices, wood), 'slots', 'apart'), stepFigure(technique(choices, wood), 'slots', 'slots'), 2)],
+  template: (choices, wood) => [
+    slots(
+      'Slots',
+      'Lay the rim line on the rim, on the flat spot; then check against the scion itself.',
+      stepFigure(technique(choices, wood), 'slots', 'apart'),
+      stepFigure(technique(choices, wood), 'slots', 'slots'),
+      2,
+    ),
+  ],
   earlySign: 'buds swell under the bag in 10 to 14 days, a leaf by three weeks',
   failureSign: 'buds grow in the first week from stored food and then collapse',
   rounds: [
-    { milestone: 'healed', from: 21, to: 30, look: 'buds swell, seen through the bag' }, { milestone: 'growing', from: 50, to: 63, look: 'a new shoot of 50 mm' },
-    { milestone: 'season', from: 150, to: 190, look: 'alive at leaf fall' }, { milestone: 'wintered', from: 330, to: 365, look: 'grows again in spring' },
+    { milestone: 'healed', from: 21, to: 30, look: 'buds swell, seen through the bag' },
+    { milestone: 'growing', from: 50, to: 63, look: 'a new shoot of 50 mm' },
+    { milestone: 'season', from: 150, to: 190, look: 'alive at leaf fall' },
+    { milestone: 'wintered', from: 330, to: 365, look: 'grows again in spring' },
   ],
   callusDays: 21,
   knifeCaution: `${CAUTIONS.saw.text} ${CAUTIONS['long-cut'].text} Know where the first-aid kit is; the club’s own rules come first.`,
@@ -57,11 +104,20 @@ export const inlay: Method = {
     const contactGrade = laidFaceGrade(face, contact, thresholds.matched);
     const loose = Math.max(contact.flankGaps!.left, contact.flankGaps!.right) > BRIDGING_DISTANCE + 1e-6;
     return {
-      contact, contactGrade,
-      grades: { cambium: contactGrade.grade, flatness: flatnessGrade(face.hollow, thresholds), 'cut-length': lengthGrade([face.length], FACE_LENGTH, thresholds), window: windowGrade(face.window, thresholds), slots: loose ? 'poor' : 'good' },
+      contact,
+      contactGrade,
+      grades: {
+        cambium: contactGrade.grade,
+        flatness: flatnessGrade(face.hollow, thresholds),
+        'cut-length': lengthGrade([face.length], FACE_LENGTH, thresholds),
+        window: windowGrade(face.window, thresholds),
+        slots: loose ? 'poor' : 'good',
+      },
       lines: ({ unit }) => laidFaceView(face, contact, unit),
-      side: ({ unit }) => piecesView(joinedPieces(technique, figures, face.length), { view: 'side', unit, anchors: ANCHORS }),
-      section: (_level, unit) => laidFaceSection(face, contact, unit), reach: 0,
+      side: ({ unit }) =>
+        piecesView(joinedPieces(technique, figures, face.length), { view: 'side', unit, anchors: ANCHORS }),
+      section: (_level, unit) => laidFaceSection(face, contact, unit),
+      reach: 0,
     };
   },
   best: (figures) => {
@@ -72,10 +128,36 @@ export const inlay: Method = {
   corrections: (measures, figures) => {
     const { halfWidth } = inlayContact(inlayFaceOf(figures));
     return towards(measures, figures, [
-      { point: 'slots', field: 'slotWidth', target: figures.raked! > 0 ? Math.ceil(2 * halfWidth * 10) / 10 : Math.ceil(figures.scionDiameter! * 10) / 10, least: 0.3, say: (by, length) => `Trace the slots ${length(Math.abs(by))} ${by < 0 ? 'narrower' : 'wider'}, to the width of the face.` },
-      { point: 'flatness', field: 'hollow', target: 0, least: 1e-9, say: (by, length) => `Recut the face straight: it is ${length(-by)} hollow.` },
-      { point: 'window', field: 'window', target: Math.max(6, Math.min(13, figures.window!)), least: 0.5, say: (by, length) => `${by > 0 ? 'Draw the scion up' : 'Drive the scion down'} ${length(Math.abs(by))}, so that 6 to 13 mm of face shows.` },
-      { point: 'cut-length', field: 'length', target: Math.max(FACE_LENGTH.from, Math.min(FACE_LENGTH.to, figures.length!)), least: 1, say: (by, length) => `Cut the face ${length(Math.abs(by))} ${by > 0 ? 'longer' : 'shorter'}.` },
+      {
+        point: 'slots',
+        field: 'slotWidth',
+        target: figures.raked! > 0 ? Math.ceil(2 * halfWidth * 10) / 10 : Math.ceil(figures.scionDiameter! * 10) / 10,
+        least: 0.3,
+        say: (by, length) =>
+          `Trace the slots ${length(Math.abs(by))} ${by < 0 ? 'narrower' : 'wider'}, to the width of the face.`,
+      },
+      {
+        point: 'flatness',
+        field: 'hollow',
+        target: 0,
+        least: 1e-9,
+        say: (by, length) => `Recut the face straight: it is ${length(-by)} hollow.`,
+      },
+      {
+        point: 'window',
+        field: 'window',
+        target: Math.max(6, Math.min(13, figures.window!)),
+        least: 0.5,
+        say: (by, length) =>
+          `${by > 0 ? 'Draw the scion up' : 'Drive the scion down'} ${length(Math.abs(by))}, so that 6 to 13 mm of face shows.`,
+      },
+      {
+        point: 'cut-length',
+        field: 'length',
+        target: Math.max(FACE_LENGTH.from, Math.min(FACE_LENGTH.to, figures.length!)),
+        least: 1,
+        say: (by, length) => `Cut the face ${length(Math.abs(by))} ${by > 0 ? 'longer' : 'shorter'}.`,
+      },
     ]);
   },
 };

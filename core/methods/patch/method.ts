@@ -15,36 +15,91 @@ import { stepFigure } from '../common/step-figure';
 
 function unionOf(figures: Figures): PatchUnion {
   return {
-    patchHeight: figures.patchHeight!, windowHeight: figures.windowHeight!, patchWidth: figures.patchWidth!, windowWidth: figures.windowWidth!, set: figures.set! > 0 ? 'top' : figures.set! < 0 ? 'bottom' : 'centre',
+    patchHeight: figures.patchHeight!,
+    windowHeight: figures.windowHeight!,
+    patchWidth: figures.patchWidth!,
+    windowWidth: figures.windowWidth!,
+    set: figures.set! > 0 ? 'top' : figures.set! < 0 ? 'bottom' : 'centre',
   };
 }
 
 export const patch: Method = {
-  id: 'patch', name: 'Patch bud', inSentence: 'a patch bud',
+  id: 'patch',
+  name: 'Patch bud',
+  inSentence: 'a patch bud',
   purpose: 'A rectangle of bark with one bud, laid into a window of the same height. For thick bark and nut kin.',
   use: {
-    seasons: [{ name: 'late spring', phase: 'leaves-out', from: '05-01', to: '06-30', wood: ['budwood'] }, { name: 'late spring, with dormant wood warmed until its bark slips', phase: 'leaves-out', from: '05-01', to: '06-30', wood: ['dormant'], besides: true }, { name: 'early autumn, into new wood', phase: 'before-frost', from: '09-01', to: '09-30', wood: ['budwood'] }],
-    when: 'Late spring, or early autumn into new wood; the bark must slip on both pieces.', bark: 'must slip', scion: 'smooth round budwood, one bud', stock: { from: 12, to: 60, thicker: true, bestFrom: 20 }, ratio: null,
-    places: ['field'], woodLength: 40, takes: { piece: 'bud', buds: 1 }, skill: 3,
+    seasons: [
+      { name: 'late spring', phase: 'leaves-out', from: '05-01', to: '06-30', wood: ['budwood'] },
+      {
+        name: 'late spring, with dormant wood warmed until its bark slips',
+        phase: 'leaves-out',
+        from: '05-01',
+        to: '06-30',
+        wood: ['dormant'],
+        besides: true,
+      },
+      { name: 'early autumn, into new wood', phase: 'before-frost', from: '09-01', to: '09-30', wood: ['budwood'] },
+    ],
+    when: 'Late spring, or early autumn into new wood; the bark must slip on both pieces.',
+    bark: 'must slip',
+    scion: 'smooth round budwood, one bud',
+    stock: { from: 12, to: 60, thicker: true, bestFrom: 20 },
+    ratio: null,
+    places: ['field'],
+    woodLength: 40,
+    takes: { piece: 'bud', buds: 1 },
+    skill: 3,
   },
   contactModel: PATCH_MODEL,
   prior: { low: 0.65, high: 0.85, weight: 20 },
   fields: [
-    field.diameter('stock'), field.diameter('scion', 'Stick Ø', "the bud stick's diameter"), field.length('patchHeight', 'the height of the patch', 'Patch height'), field.length('windowHeight', 'the height of the window', 'Window height'),
-    field.further('patchWidth', 'the width of the patch', 'Patch width', 15, { least: 1 }), field.further('windowWidth', 'the width of the window', 'Window width', (figures) => figures.patchWidth!, { least: 1 }),
-    field.bark('stock'), field.bark('scion'),
-    { id: 'set', name: 'where the patch lies', short: 'Where the patch lies', unit: 'mm', least: -1, most: 1, place: 'picked', keepsPick: true, picks: [{ id: 'top', words: 'Against the top', value: 1 }, { id: 'centre', words: 'Middle', value: 0, usual: true }, { id: 'bottom', words: 'Against the bottom', value: -1 }] },
+    field.diameter('stock'),
+    field.diameter('scion', 'Stick Ø', "the bud stick's diameter"),
+    field.length('patchHeight', 'the height of the patch', 'Patch height'),
+    field.length('windowHeight', 'the height of the window', 'Window height'),
+    field.further('patchWidth', 'the width of the patch', 'Patch width', 15, { least: 1 }),
+    field.further('windowWidth', 'the width of the window', 'Window width', (figures) => figures.patchWidth!, {
+      least: 1,
+    }),
+    field.bark('stock'),
+    field.bark('scion'),
+    {
+      id: 'set',
+      name: 'where the patch lies',
+      short: 'Where the patch lies',
+      unit: 'mm',
+      least: -1,
+      most: 1,
+      place: 'picked',
+      keepsPick: true,
+      picks: [
+        { id: 'top', words: 'Against the top', value: 1 },
+        { id: 'centre', words: 'Middle', value: 0, usual: true },
+        { id: 'bottom', words: 'Against the bottom', value: -1 },
+      ],
+    },
   ],
   example: { stockDiameter: 22, scionDiameter: 18, patchHeight: 30, windowHeight: 30 },
   shownWith: { stock: 22, scion: 18 },
   schools: [school.PATCH_TOP, school.KNIFE, school.BINDING_OFF],
   technique,
-  template: (choices, wood) => [rectangle('Patch and window', 'Cut it out and cut round it, on the stick and on the stock alike.', stepFigure(technique(choices, wood), 'sides', 'apart'), stepFigure(technique(choices, wood), 'slide', 'patch'))],
-  earlySign: 'the patch is green and its edges callus; in spring the bud is fat in two to four weeks, in autumn it sleeps',
+  template: (choices, wood) => [
+    rectangle(
+      'Patch and window',
+      'Cut it out and cut round it, on the stick and on the stock alike.',
+      stepFigure(technique(choices, wood), 'sides', 'apart'),
+      stepFigure(technique(choices, wood), 'slide', 'patch'),
+    ),
+  ],
+  earlySign:
+    'the patch is green and its edges callus; in spring the bud is fat in two to four weeks, in autumn it sleeps',
   failureSign: 'the patch is green and the bud hollow: the bark lives, nothing will grow',
   rounds: [
-    { milestone: 'healed', from: 10, to: 14, look: 'patch green, edges callused' }, { milestone: 'growing', from: 56, to: 70, look: 'a new shoot of 50 mm; autumn patches wait for spring' },
-    { milestone: 'season', from: 130, to: 170, look: 'alive at leaf fall' }, { milestone: 'wintered', from: 320, to: 350, look: 'grows again in spring' },
+    { milestone: 'healed', from: 10, to: 14, look: 'patch green, edges callused' },
+    { milestone: 'growing', from: 56, to: 70, look: 'a new shoot of 50 mm; autumn patches wait for spring' },
+    { milestone: 'season', from: 130, to: 170, look: 'alive at leaf fall' },
+    { milestone: 'wintered', from: 320, to: 350, look: 'grows again in spring' },
   ],
   callusDays: 14,
   knifeCaution: `${CAUTIONS['bud-cut'].text} ${CAUTIONS.sap.text} Know where the first-aid kit is; the club’s own rules come first.`,
@@ -55,16 +110,36 @@ export const patch: Method = {
     const contact = patchContact(union);
     const contactGrade = patchGrade(union, contact);
     return {
-      contact, contactGrade,
-      grades: { cambium: contactGrade.grade, width: union.patchWidth < NARROW_PATCH * union.windowWidth ? 'poor' : 'good' },
+      contact,
+      contactGrade,
+      grades: {
+        cambium: contactGrade.grade,
+        width: union.patchWidth < NARROW_PATCH * union.windowWidth ? 'poor' : 'good',
+      },
       lines: ({ unit }) => patchView(union, contact, unit),
-      side: ({ unit }) => piecesView(joinedPieces(technique, figures, figures.patchHeight), { view: 'front', unit, anchors: ANCHORS }),
-      section: null, reach: 0,
+      side: ({ unit }) =>
+        piecesView(joinedPieces(technique, figures, figures.patchHeight), { view: 'front', unit, anchors: ANCHORS }),
+      section: null,
+      reach: 0,
     };
   },
   best: (figures) => patchContact({ ...unionOf(figures), windowHeight: figures.patchHeight! }).contact,
-  corrections: (measures, figures) => towards(measures, figures, [
-    { point: 'cambium', field: 'windowHeight', target: figures.patchHeight!, least: 0.3, say: (by, length) => `Cut the window ${length(Math.abs(by))} ${by < 0 ? 'lower' : 'taller'}, to the patch's height: use one pair of blades for both.` },
-    { point: 'width', field: 'patchWidth', target: Math.max(figures.patchWidth!, NARROW_PATCH * figures.windowWidth! + 1), least: 0.3, say: (by, length) => `Cut the patch ${length(by)} wider.` },
-  ]),
+  corrections: (measures, figures) =>
+    towards(measures, figures, [
+      {
+        point: 'cambium',
+        field: 'windowHeight',
+        target: figures.patchHeight!,
+        least: 0.3,
+        say: (by, length) =>
+          `Cut the window ${length(Math.abs(by))} ${by < 0 ? 'lower' : 'taller'}, to the patch's height: use one pair of blades for both.`,
+      },
+      {
+        point: 'width',
+        field: 'patchWidth',
+        target: Math.max(figures.patchWidth!, NARROW_PATCH * figures.windowWidth! + 1),
+        least: 0.3,
+        say: (by, length) => `Cut the patch ${length(by)} wider.`,
+      },
+    ]),
 };

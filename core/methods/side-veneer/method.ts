@@ -14,39 +14,79 @@ import { chord } from '../../drawing/workpieces';
 import { stepFigure } from '../common/step-figure';
 
 /** A shallow slice: the core just showing. */
-const depth = (piece: 'stock' | 'scion') => (figures: Figures): number => assumedDepth(piece, 0.23 * (figures[`${piece}Diameter`] ?? 0), 0.6)(figures);
+const depth =
+  (piece: 'stock' | 'scion') =>
+  (figures: Figures): number =>
+    assumedDepth(piece, 0.23 * (figures[`${piece}Diameter`] ?? 0), 0.6)(figures);
 
 export const sideVeneer: Method = {
-  id: 'side-veneer', name: 'Side veneer', inSentence: 'a side veneer',
-  purpose: 'Lays a hardened tip on the side of a growing potted stock, which keeps its leaves until the tip has joined.',
+  id: 'side-veneer',
+  name: 'Side veneer',
+  inSentence: 'a side veneer',
+  purpose:
+    'Lays a hardened tip on the side of a growing potted stock, which keeps its leaves until the tip has joined.',
   use: {
     seasons: [{ name: 'active growth, warm', phase: 'warm-growth', from: '05-01', to: '08-31', wood: ['tip'] }],
-    when: 'Active growth, warm. Slipping bark helps and is not needed.', bark: 'helpful', scion: 'a hardened tip about 100 mm long, its end bud fat and closed', stock: { from: 8, to: 20 }, ratio: { from: 0.7, to: 1 },
-    places: ['pot'], woodLength: 100, takes: { piece: 'tip', buds: 1 }, skill: 2, tropics: true,
+    when: 'Active growth, warm. Slipping bark helps and is not needed.',
+    bark: 'helpful',
+    scion: 'a hardened tip about 100 mm long, its end bud fat and closed',
+    stock: { from: 8, to: 20 },
+    ratio: { from: 0.7, to: 1 },
+    places: ['pot'],
+    woodLength: 100,
+    takes: { piece: 'tip', buds: 1 },
+    skill: 2,
+    tropics: true,
   },
   contactModel: OUTLINE_MODEL,
   prior: { low: 0.7, high: 0.9, weight: 20 },
   fields: [
-    field.diameter('stock'), field.diameter('scion'), field.length('stockLength', "the stock's cut", 'Stock cut'), field.length('scionLength', "the scion's cut", 'Scion cut'), field.bark('stock'), field.bark('scion'),
-    field.further('stockDepth', "the depth of the stock's cut", 'Stock cut depth', depth('stock')), field.further('scionDepth', "the depth of the scion's cut", 'Scion cut depth', depth('scion')),
-    slicePlacement('How the scion is set'), field.hollow('stockHollow', "the stock's hollow", 'Hollow of the stock'), field.hollow('scionHollow', "the scion's hollow", 'Hollow of the scion'), field.LIFT, field.TURN,
+    field.diameter('stock'),
+    field.diameter('scion'),
+    field.length('stockLength', "the stock's cut", 'Stock cut'),
+    field.length('scionLength', "the scion's cut", 'Scion cut'),
+    field.bark('stock'),
+    field.bark('scion'),
+    field.further('stockDepth', "the depth of the stock's cut", 'Stock cut depth', depth('stock')),
+    field.further('scionDepth', "the depth of the scion's cut", 'Scion cut depth', depth('scion')),
+    slicePlacement('How the scion is set'),
+    field.hollow('stockHollow', "the stock's hollow", 'Hollow of the stock'),
+    field.hollow('scionHollow', "the scion's hollow", 'Hollow of the scion'),
+    field.LIFT,
+    field.TURN,
   ],
   example: { stockDiameter: 11, scionDiameter: 10, stockLength: 38, scionLength: 38 },
   shownWith: { stock: 12, scion: 10 },
   schools: [school.TURNS, school.KNIFE, school.BINDING_OFF],
   technique,
-  template: (choices, wood) => [slice('Bed and face', stepFigure(technique(choices, wood), 'face', 'cut'), chord(wood.scion / 2, wood.scion / 2, stepFigure(technique(choices, wood), 'face', 'deep')))],
+  template: (choices, wood) => [
+    slice(
+      'Bed and face',
+      stepFigure(technique(choices, wood), 'face', 'cut'),
+      chord(wood.scion / 2, wood.scion / 2, stepFigure(technique(choices, wood), 'face', 'deep')),
+    ),
+  ],
   earlySign: 'the tip swells under its cover by day 30',
   failureSign: 'the tip blackens',
   rounds: [
-    { milestone: 'healed', from: 30, to: 35, look: 'the tip swells' }, { milestone: 'growing', from: 56, to: 70, look: 'a new shoot of 50 mm' },
-    { milestone: 'season', from: 150, to: 180, look: 'alive' }, { milestone: 'wintered', from: 330, to: 365, look: 'grows again' },
+    { milestone: 'healed', from: 30, to: 35, look: 'the tip swells' },
+    { milestone: 'growing', from: 56, to: 70, look: 'a new shoot of 50 mm' },
+    { milestone: 'season', from: 150, to: 180, look: 'alive' },
+    { milestone: 'wintered', from: 330, to: 365, look: 'grows again' },
   ],
   callusDays: 30,
   knifeCaution: `${CAUTIONS['long-cut'].text} ${CAUTIONS['hands-meet'].text} Know where the first-aid kit is; the club’s own rules come first.`,
   tools: ['grafting knife', 'snips', 'cut-resistant glove', 'caliper'],
   thresholds: ['matched', 'hairline', 'open', 'lengthTolerance'],
-  assess: (figures, _marks, thresholds) => assessOutline(figures, CUT_LENGTH, (_union, { unit }) => piecesView(joinedPieces(technique, figures, figures.stockLength), { view: 'side', unit, anchors: ANCHORS }), thresholds),
+  assess: (figures, _marks, thresholds) =>
+    assessOutline(
+      figures,
+      CUT_LENGTH,
+      (_union, { unit }) =>
+        piecesView(joinedPieces(technique, figures, figures.stockLength), { view: 'side', unit, anchors: ANCHORS }),
+      thresholds,
+    ),
   best: bestOutlineContact,
-  corrections: (measures, figures, { grades }) => outlineCorrections(measures, figures, 'scion', { range: CUT_LENGTH }, grades),
+  corrections: (measures, figures, { grades }) =>
+    outlineCorrections(measures, figures, 'scion', { range: CUT_LENGTH }, grades),
 };

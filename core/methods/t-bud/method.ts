@@ -19,27 +19,71 @@ import { stepFigure } from '../common/step-figure';
 /** Whether the bark slipped and which way up the bud stands is seen, not measured: it comes from the marks. */
 function unionOf(figures: Figures, marks: Record<string, PointGrade> = {}): ShieldUnion {
   return {
-    shieldLength: figures.shieldLength!, downCut: figures.downCut!, inserted: figures.inserted!, hollow: figures.hollow!,
-    slips: marks.slip !== 'fatal', wayUp: marks['way-up'] !== 'fatal',
+    shieldLength: figures.shieldLength!,
+    downCut: figures.downCut!,
+    inserted: figures.inserted!,
+    hollow: figures.hollow!,
+    slips: marks.slip !== 'fatal',
+    wayUp: marks['way-up'] !== 'fatal',
   };
 }
 
 export const tBud: Method = {
-  id: 't-bud', name: 'T-bud', inSentence: 'a T-bud',
-  purpose: 'One bud on a shield of bark, slid under the bark of a young stock through a T-shaped cut. Quick, and saves wood.',
+  id: 't-bud',
+  name: 'T-bud',
+  inSentence: 'a T-bud',
+  purpose:
+    'One bud on a shield of bark, slid under the bark of a young stock through a T-shaped cut. Quick, and saves wood.',
   use: {
-    seasons: [{ name: 'summer', phase: 'before-frost', from: '06-15', to: '08-31', wood: ['budwood'] }, { name: 'early summer, long seasons', phase: 'early-summer', from: '06-01', to: '06-14', wood: ['budwood'], besides: true }],
-    when: 'Summer, the bark slipping, budwood of the season.', bark: 'must slip', scion: 'budwood, one bud', stock: { from: 6, to: 13 }, ratio: null, places: ['field', 'pot'], woodLength: 35, takes: { piece: 'bud', buds: 1 }, skill: 1,
+    seasons: [
+      { name: 'summer', phase: 'before-frost', from: '06-15', to: '08-31', wood: ['budwood'] },
+      {
+        name: 'early summer, long seasons',
+        phase: 'early-summer',
+        from: '06-01',
+        to: '06-14',
+        wood: ['budwood'],
+        besides: true,
+      },
+    ],
+    when: 'Summer, the bark slipping, budwood of the season.',
+    bark: 'must slip',
+    scion: 'budwood, one bud',
+    stock: { from: 6, to: 13 },
+    ratio: null,
+    places: ['field', 'pot'],
+    woodLength: 35,
+    takes: { piece: 'bud', buds: 1 },
+    skill: 1,
   },
   contactModel: SHIELD_MODEL,
   prior: { low: 0.8, high: 0.95, weight: 20 },
   fields: [
-    field.diameter('stock'), field.diameter('scion', 'Stick Ø', "the bud stick's diameter"), field.length('shieldLength', 'the length of the shield', 'Shield'),
-    field.bark('stock'), field.bark('scion'), field.further('downCut', 'the down cut', 'Down cut', DOWN_CUT, { least: 1 }),
+    field.diameter('stock'),
+    field.diameter('scion', 'Stick Ø', "the bud stick's diameter"),
+    field.length('shieldLength', 'the length of the shield', 'Shield'),
+    field.bark('stock'),
+    field.bark('scion'),
+    field.further('downCut', 'the down cut', 'Down cut', DOWN_CUT, { least: 1 }),
     {
-      ...field.further('inserted', 'how far the shield is in', 'How far it is in', (figures) => Math.min(figures.shieldLength!, figures.downCut!)), place: 'picked', typed: true, keepsPick: true,
+      ...field.further('inserted', 'how far the shield is in', 'How far it is in', (figures) =>
+        Math.min(figures.shieldLength!, figures.downCut!),
+      ),
+      place: 'picked',
+      typed: true,
+      keepsPick: true,
       picks: [
-        { id: 'all', words: 'All of it', value: (figures) => Math.min(figures.shieldLength!, figures.downCut!), usual: true }, { id: 'most', words: 'Three quarters', value: (figures) => Math.min(0.75 * figures.shieldLength!, figures.downCut!) },
+        {
+          id: 'all',
+          words: 'All of it',
+          value: (figures) => Math.min(figures.shieldLength!, figures.downCut!),
+          usual: true,
+        },
+        {
+          id: 'most',
+          words: 'Three quarters',
+          value: (figures) => Math.min(0.75 * figures.shieldLength!, figures.downCut!),
+        },
         { id: 'half', words: 'Half', value: (figures) => Math.min(0.5 * figures.shieldLength!, figures.downCut!) },
       ],
     },
@@ -47,14 +91,31 @@ export const tBud: Method = {
   ],
   example: { stockDiameter: 10, scionDiameter: 8, shieldLength: 30 },
   shownWith: { stock: 10, scion: 8 },
-  schools: [school.T_WAY, school.SLIVER, school.BUD_COVER, school.HEAD_BACK, school.HEAD_BACK_PACE, school.KNIFE, school.BINDING_OFF],
+  schools: [
+    school.T_WAY,
+    school.SLIVER,
+    school.BUD_COVER,
+    school.HEAD_BACK,
+    school.HEAD_BACK_PACE,
+    school.KNIFE,
+    school.BINDING_OFF,
+  ],
   technique,
-  template: (choices, wood) => [tee('T on the stock', DOWN_CUT, stepFigure(technique(choices, wood), 'cross', 'across'), chosen(choices, school.T_WAY) === 'inverted')],
+  template: (choices, wood) => [
+    tee(
+      'T on the stock',
+      DOWN_CUT,
+      stepFigure(technique(choices, wood), 'cross', 'across'),
+      chosen(choices, school.T_WAY) === 'inverted',
+    ),
+  ],
   earlySign: 'the leaf stub drops at a touch in 10 to 14 days; the shield is plump and green',
   failureSign: 'the stub withers and clings; the shield is brown and shrunken',
   rounds: [
-    { milestone: 'healed', from: 10, to: 14, look: 'stub drops at a touch, shield plump and green' }, { milestone: 'growing', from: 250, to: 290, look: 'a new shoot of 50 mm; before spring there is nothing to see' },
-    { milestone: 'season', from: 430, to: 460, look: 'alive at leaf fall' }, { milestone: 'wintered', from: 610, to: 650, look: 'grows again in spring' },
+    { milestone: 'healed', from: 10, to: 14, look: 'stub drops at a touch, shield plump and green' },
+    { milestone: 'growing', from: 250, to: 290, look: 'a new shoot of 50 mm; before spring there is nothing to see' },
+    { milestone: 'season', from: 430, to: 460, look: 'alive at leaf fall' },
+    { milestone: 'wintered', from: 610, to: 650, look: 'grows again in spring' },
   ],
   callusDays: 14,
   knifeCaution: `${CAUTIONS['bud-cut'].text} ${CAUTIONS['hands-meet'].text} Know where the first-aid kit is; the club’s own rules come first.`,
@@ -65,19 +126,48 @@ export const tBud: Method = {
     const contact = shieldContact(union);
     const contactGrade = shieldGrade(union, contact, thresholds.matched);
     const share = union.inserted / union.shieldLength;
-    const width = 2 * Math.sqrt(Math.max(1, (figures.scionDiameter! / 2) ** 2 - (figures.scionDiameter! / 2 - 2.2) ** 2));
+    const width =
+      2 * Math.sqrt(Math.max(1, (figures.scionDiameter! / 2) ** 2 - (figures.scionDiameter! / 2 - 2.2) ** 2));
     return {
-      contact, contactGrade,
-      grades: { cambium: contactGrade.grade, flatness: flatnessGrade(union.hollow, thresholds), 'in-place': share >= 0.9 ? 'good' : share >= 0.4 ? 'poor' : 'fatal' },
+      contact,
+      contactGrade,
+      grades: {
+        cambium: contactGrade.grade,
+        flatness: flatnessGrade(union.hollow, thresholds),
+        'in-place': share >= 0.9 ? 'good' : share >= 0.4 ? 'poor' : 'fatal',
+      },
       lines: ({ unit }) => shieldView(union, contact, width, unit),
-      side: ({ unit }) => piecesView(joinedPieces(technique, figures, figures.shieldLength), { view: 'front', unit, anchors: ANCHORS }),
-      section: null, reach: 0,
+      side: ({ unit }) =>
+        piecesView(joinedPieces(technique, figures, figures.shieldLength), { view: 'front', unit, anchors: ANCHORS }),
+      section: null,
+      reach: 0,
     };
   },
-  best: (figures) => shieldContact({ ...unionOf(figures), hollow: 0, inserted: Math.min(figures.shieldLength!, figures.downCut!) }).contact,
-  corrections: (measures, figures) => towards(measures, figures, [
-    { point: 'in-place', field: 'inserted', target: Math.min(figures.shieldLength!, figures.downCut!), least: 0.5, say: (by, length) => `Push the shield ${length(by)} further in.` },
-    { point: 'flatness', field: 'hollow', target: 0, least: 1e-9, say: (by, length) => `Cut the shield in one straight pull: its back is ${length(-by)} hollow.` },
-    { point: 'cambium', field: 'downCut', target: Math.max(figures.downCut!, figures.shieldLength!), least: 0.5, say: (by, length) => `Make the down cut ${length(by)} longer, so that the whole shield goes in.` },
-  ]),
+  best: (figures) =>
+    shieldContact({ ...unionOf(figures), hollow: 0, inserted: Math.min(figures.shieldLength!, figures.downCut!) })
+      .contact,
+  corrections: (measures, figures) =>
+    towards(measures, figures, [
+      {
+        point: 'in-place',
+        field: 'inserted',
+        target: Math.min(figures.shieldLength!, figures.downCut!),
+        least: 0.5,
+        say: (by, length) => `Push the shield ${length(by)} further in.`,
+      },
+      {
+        point: 'flatness',
+        field: 'hollow',
+        target: 0,
+        least: 1e-9,
+        say: (by, length) => `Cut the shield in one straight pull: its back is ${length(-by)} hollow.`,
+      },
+      {
+        point: 'cambium',
+        field: 'downCut',
+        target: Math.max(figures.downCut!, figures.shieldLength!),
+        least: 0.5,
+        say: (by, length) => `Make the down cut ${length(by)} longer, so that the whole shield goes in.`,
+      },
+    ]),
 };

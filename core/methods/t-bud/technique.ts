@@ -16,8 +16,18 @@ export const DOWN_CUT = 38;
 const SHIELD_DEPTH = 2.2;
 
 const IN_PLACE: Point = {
-  id: 'in-place', letter: 'i', name: 'In place', weight: 10, stage: 'joined', measured: true, good: 'all in, the bud about the middle', correction: 'Push the shield down until its bud stands about the middle of the cut.',
-  faults: [{ grade: 'poor', words: 'sticks out' }, { grade: 'fatal', words: 'hardly in' }],
+  id: 'in-place',
+  letter: 'i',
+  name: 'In place',
+  weight: 10,
+  stage: 'joined',
+  measured: true,
+  good: 'all in, the bud about the middle',
+  correction: 'Push the shield down until its bud stands about the middle of the cut.',
+  faults: [
+    { grade: 'poor', words: 'sticks out' },
+    { grade: 'fatal', words: 'hardly in' },
+  ],
 };
 
 function shieldOf(stick: Piece, length: number, depth: number, hollow = 0): Piece {
@@ -42,56 +52,228 @@ export function technique(choices: Choices, wood: Wood): Technique {
   const opening = { from: Math.min(0, far), to: Math.max(0, far) };
   const wide = Math.min(stock * 0.7, 2 * Math.sqrt(Math.max(1, (scion / 2) ** 2 - (scion / 2 - depth) ** 2)) + 1);
   const centre = way * (length / 2 + 1.5);
-  const seat = (piece: Piece): Piece => ({ ...posed(piece, { u: stock / 2 - wood.stockBark - (scion / 2 - depth), y: centre }), under: true });
+  const seat = (piece: Piece): Piece => ({
+    ...posed(piece, { u: stock / 2 - wood.stockBark - (scion / 2 - depth), y: centre }),
+    under: true,
+  });
   const steps: Step[] = [
     writeTags(),
     step({
-      id: 'slip-test', action: 'Try whether the bark slips, on a twig that comes off anyway.', noCut: true, look: 'It lifts clean and wet.', blocks: 'A stock that is opened cannot wait for rain.', wrong: { what: 'The stock is opened on the chance.', looks: 'Shreds of bark stay on the wood.' }, apply: (w) => w,
-    }),
-    step({ id: 'wipe', action: 'Wipe the stock clean; leaves and thorns off.', look: 'A hand’s breadth of bare clean stem.', wrong: { what: 'Grit is left on.', looks: 'A nicked blade.', point: 'clean' }, figures: [{ name: 'stock', mm: stock, range: { from: 6, to: 13 } }], apply: (w) => ({ ...w, stock: { ...w.stock, buds: [] } }) }),
-    chooseWood('Take a bud stick and find which way its buds point: bud above, leaf scar below.', 'Plump buds in the middle of the stick, a leaf stub as a handle.', { what: 'The stick lay in the sun.', looks: 'Wrinkled bark that will not pull.' }, [{ name: 'bud stick', mm: scion }]),
-    step({
-      id: 'down', action: 'Make the down cut, through the bark only.', view: 'front', caution: 'bud-cut', pull: inverted ? 'up' : 'down',
-      figures: [{ name: 'down cut', mm: DOWN_CUT, drawn: { piece: 'stock', view: 'front', from: [0, 0], to: [0, far], off: stock / 2 + 4 } }], look: 'A straight line; the blade stops at the wood.', wrong: { what: 'The blade goes into the wood.', looks: 'It drags; the shield will rest on a groove.' },
-      apply: (w) => ({ ...w, stock: scored(w.stock, [[0, 0], [0, far]]) }),
-    }),
-    step({
-      id: 'cross', action: inverted ? 'Make the cross cut at the foot, the blade angled up.' : 'Make the cross cut at the top, the blade angled down.', view: 'front', caution: 'bud-cut', look: 'The two cuts meet; the corners can be lifted.', wrong: { what: 'It rings half the stock.', looks: 'The stock snaps there in wind.' },
-      figures: [{ name: 'across', mm: Math.round(2 * cross * 10) / 10, drawn: { piece: 'stock', view: 'front', from: [-cross, 0], to: [cross, 0], off: inverted ? 6 : -6 } }],
-      apply: (w) => ({ ...w, stock: scored(w.stock, [[-cross, 0], [cross, 0]]) }), spoil: (w) => ({ ...w, stock: scored(w.stock, [[-stock / 2, 0.8], [stock / 2, -0.8]]) }),
+      id: 'slip-test',
+      action: 'Try whether the bark slips, on a twig that comes off anyway.',
+      noCut: true,
+      look: 'It lifts clean and wet.',
+      blocks: 'A stock that is opened cannot wait for rain.',
+      wrong: { what: 'The stock is opened on the chance.', looks: 'Shreds of bark stay on the wood.' },
+      apply: (w) => w,
     }),
     step({
-      id: 'lift', action: 'Lift the lips with the blunt of the knife.', view: 'front', look: 'Both lips whole, white wood between them.', caution: 'bud-cut', wrong: { what: 'They are prised with the edge.', looks: 'Frayed lips that dry.', point: 'slip' },
-      apply: (w) => ({ ...w, stock: { ...cutOn(w.stock, 'front', [[opening.from, 0], [opening.from, wood.stockBark], [opening.to, wood.stockBark], [opening.to, 0]]), bared: [{ ...opening, width: wide }], lips: [{ ...opening, hinge: -wide / 2, fold: -2.2 }, { ...opening, hinge: wide / 2, fold: 2.2 }] } }),
+      id: 'wipe',
+      action: 'Wipe the stock clean; leaves and thorns off.',
+      look: 'A hand’s breadth of bare clean stem.',
+      wrong: { what: 'Grit is left on.', looks: 'A nicked blade.', point: 'clean' },
+      figures: [{ name: 'stock', mm: stock, range: { from: 6, to: 13 } }],
+      apply: (w) => ({ ...w, stock: { ...w.stock, buds: [] } }),
+    }),
+    chooseWood(
+      'Take a bud stick and find which way its buds point: bud above, leaf scar below.',
+      'Plump buds in the middle of the stick, a leaf stub as a handle.',
+      { what: 'The stick lay in the sun.', looks: 'Wrinkled bark that will not pull.' },
+      [{ name: 'bud stick', mm: scion }],
+    ),
+    step({
+      id: 'down',
+      action: 'Make the down cut, through the bark only.',
+      view: 'front',
+      caution: 'bud-cut',
+      pull: inverted ? 'up' : 'down',
+      figures: [
+        {
+          name: 'down cut',
+          mm: DOWN_CUT,
+          drawn: { piece: 'stock', view: 'front', from: [0, 0], to: [0, far], off: stock / 2 + 4 },
+        },
+      ],
+      look: 'A straight line; the blade stops at the wood.',
+      wrong: { what: 'The blade goes into the wood.', looks: 'It drags; the shield will rest on a groove.' },
+      apply: (w) => ({
+        ...w,
+        stock: scored(w.stock, [
+          [0, 0],
+          [0, far],
+        ]),
+      }),
     }),
     step({
-      id: 'shield', action: 'Cut the shield in one shallow straight pull, from below the bud to above it. Hold it by its stub.', caution: 'bud-cut', pull: 'up',
-      figures: [{ name: 'shield', mm: length, range: SHIELD_LENGTH, drawn: { piece: 'scion', view: 'side', from: [scion / 2, -length / 2], to: [scion / 2, length / 2], off: 6 } }], look: 'A flat back, a thin sliver of wood behind the bud.', wrong: { what: 'The blade follows the swelling of the bud.', looks: 'The back is hollow; it lies on its ends.', point: 'flatness' },
-      apply: (w) => ({ ...w, scion: { ...shieldOf(w.scion, length, depth), name: 'shield' } }), spoil: (w) => ({ ...w, scion: { ...shieldOf(w.scion, length, depth + 0.6, 1.6), name: 'shield' } }),
+      id: 'cross',
+      action: inverted
+        ? 'Make the cross cut at the foot, the blade angled up.'
+        : 'Make the cross cut at the top, the blade angled down.',
+      view: 'front',
+      caution: 'bud-cut',
+      look: 'The two cuts meet; the corners can be lifted.',
+      wrong: { what: 'It rings half the stock.', looks: 'The stock snaps there in wind.' },
+      figures: [
+        {
+          name: 'across',
+          mm: Math.round(2 * cross * 10) / 10,
+          drawn: { piece: 'stock', view: 'front', from: [-cross, 0], to: [cross, 0], off: inverted ? 6 : -6 },
+        },
+      ],
+      apply: (w) => ({
+        ...w,
+        stock: scored(w.stock, [
+          [-cross, 0],
+          [cross, 0],
+        ]),
+      }),
+      spoil: (w) => ({
+        ...w,
+        stock: scored(w.stock, [
+          [-stock / 2, 0.8],
+          [stock / 2, -0.8],
+        ]),
+      }),
     }),
-    ...(flick ? [step({ id: 'flick', action: 'Flick the sliver of wood out from behind the bud.', noCut: true, look: 'The bud’s core is still there, a small green pip.', caution: 'bud-cut', wrong: { what: 'The core comes out with it.', looks: 'A pit behind the bud: nothing will grow.' }, apply: (w) => w })] : []),
     step({
-      id: 'join', action: `Slide the shield in at once, right way up, its bud about the middle; trim what sticks out level with the cross cut.`, joins: true, view: 'front', caution: 'hands-meet', look: 'The shield lies under both lips, nothing stands out.', wrong: { what: 'It goes in upside down.', looks: 'The leaf stub stands above the bud.', point: 'way-up' },
-      apply: (w) => ({ ...w, joined: true, scion: seat(w.scion) }), spoil: (w) => ({ ...w, joined: true, scion: posed(seat(w.scion), { y: -way * 4 }) }),
+      id: 'lift',
+      action: 'Lift the lips with the blunt of the knife.',
+      view: 'front',
+      look: 'Both lips whole, white wood between them.',
+      caution: 'bud-cut',
+      wrong: { what: 'They are prised with the edge.', looks: 'Frayed lips that dry.', point: 'slip' },
+      apply: (w) => ({
+        ...w,
+        stock: {
+          ...cutOn(w.stock, 'front', [
+            [opening.from, 0],
+            [opening.from, wood.stockBark],
+            [opening.to, wood.stockBark],
+            [opening.to, 0],
+          ]),
+          bared: [{ ...opening, width: wide }],
+          lips: [
+            { ...opening, hinge: -wide / 2, fold: -2.2 },
+            { ...opening, hinge: wide / 2, fold: 2.2 },
+          ],
+        },
+      }),
     }),
-    bindStep(opening.from - 4, opening.to + 4, 'rubber', { action: `Wrap below and above, ${cover === 'out' ? 'the bud out' : 'the bud covered'}; pressure, without popping the shield.` }),
+    step({
+      id: 'shield',
+      action: 'Cut the shield in one shallow straight pull, from below the bud to above it. Hold it by its stub.',
+      caution: 'bud-cut',
+      pull: 'up',
+      figures: [
+        {
+          name: 'shield',
+          mm: length,
+          range: SHIELD_LENGTH,
+          drawn: { piece: 'scion', view: 'side', from: [scion / 2, -length / 2], to: [scion / 2, length / 2], off: 6 },
+        },
+      ],
+      look: 'A flat back, a thin sliver of wood behind the bud.',
+      wrong: {
+        what: 'The blade follows the swelling of the bud.',
+        looks: 'The back is hollow; it lies on its ends.',
+        point: 'flatness',
+      },
+      apply: (w) => ({ ...w, scion: { ...shieldOf(w.scion, length, depth), name: 'shield' } }),
+      spoil: (w) => ({ ...w, scion: { ...shieldOf(w.scion, length, depth + 0.6, 1.6), name: 'shield' } }),
+    }),
+    ...(flick
+      ? [
+          step({
+            id: 'flick',
+            action: 'Flick the sliver of wood out from behind the bud.',
+            noCut: true,
+            look: 'The bud’s core is still there, a small green pip.',
+            caution: 'bud-cut',
+            wrong: { what: 'The core comes out with it.', looks: 'A pit behind the bud: nothing will grow.' },
+            apply: (w) => w,
+          }),
+        ]
+      : []),
+    step({
+      id: 'join',
+      action: `Slide the shield in at once, right way up, its bud about the middle; trim what sticks out level with the cross cut.`,
+      joins: true,
+      view: 'front',
+      caution: 'hands-meet',
+      look: 'The shield lies under both lips, nothing stands out.',
+      wrong: { what: 'It goes in upside down.', looks: 'The leaf stub stands above the bud.', point: 'way-up' },
+      apply: (w) => ({ ...w, joined: true, scion: seat(w.scion) }),
+      spoil: (w) => ({ ...w, joined: true, scion: posed(seat(w.scion), { y: -way * 4 }) }),
+    }),
+    bindStep(opening.from - 4, opening.to + 4, 'rubber', {
+      action: `Wrap below and above, ${cover === 'out' ? 'the bud out' : 'the bud covered'}; pressure, without popping the shield.`,
+    }),
     labelStep(opening.from - 7),
   ];
   return {
     start: {
-      joined: false, covers: [],
-      stock: shoot({ name: 'stock', diameter: stock, bark: wood.stockBark, foot: opening.from - 22, top: opening.to + 22, goesOn: { foot: true, top: true }, buds: [{ y: opening.to + 8, side: 'back', handle: true }, { y: opening.from - 10, side: 'front', handle: true }] }),
-      scion: shoot({ name: 'bud stick', diameter: scion, bark: wood.scionBark, foot: -length / 2 - 20, top: length / 2 + 20, goesOn: { foot: true, top: true }, buds: [{ y: 0, side: 'front', handle: true }, { y: length / 2 + 11, side: 'back', handle: true }] }),
+      joined: false,
+      covers: [],
+      stock: shoot({
+        name: 'stock',
+        diameter: stock,
+        bark: wood.stockBark,
+        foot: opening.from - 22,
+        top: opening.to + 22,
+        goesOn: { foot: true, top: true },
+        buds: [
+          { y: opening.to + 8, side: 'back', handle: true },
+          { y: opening.from - 10, side: 'front', handle: true },
+        ],
+      }),
+      scion: shoot({
+        name: 'bud stick',
+        diameter: scion,
+        bark: wood.scionBark,
+        foot: -length / 2 - 20,
+        top: length / 2 + 20,
+        goesOn: { foot: true, top: true },
+        buds: [
+          { y: 0, side: 'front', handle: true },
+          { y: length / 2 + 11, side: 'back', handle: true },
+        ],
+      }),
     },
     steps,
     points: [
-      { ...point.edgeCambium(25), good: 'the back lies on the wood', correction: 'Pull the shield flat and push it all the way in.', faults: [{ grade: 'poor', words: 'part of the back' }, { grade: 'fatal', words: 'nowhere' }] },
-      point.slip(14), { ...point.flatness(12), name: 'Flat back', good: 'flat behind the bud' }, IN_PLACE, point.bind(12), point.budPiece(8), point.budWood(4), point.clean(5), point.wayUp(3), point.label(3), point.safeHands(4), point.time,
+      {
+        ...point.edgeCambium(25),
+        good: 'the back lies on the wood',
+        correction: 'Pull the shield flat and push it all the way in.',
+        faults: [
+          { grade: 'poor', words: 'part of the back' },
+          { grade: 'fatal', words: 'nowhere' },
+        ],
+      },
+      point.slip(14),
+      { ...point.flatness(12), name: 'Flat back', good: 'flat behind the bud' },
+      IN_PLACE,
+      point.bind(12),
+      point.budPiece(8),
+      point.budWood(4),
+      point.clean(5),
+      point.wayUp(3),
+      point.label(3),
+      point.safeHands(4),
+      point.time,
     ],
     materials: [...(cover === 'film' ? [material.film(DOWN_CUT + 8)] : [material.RUBBER]), material.LABEL],
     aftercare: [
-      aftercare.PLUMP, ...(cover === 'film' ? [] : [aftercare.UNWRAP_BUD]), chosen(choices, school.HEAD_BACK_PACE) === 'whole' ? aftercare.HEAD_BACK : { ...aftercare.HEAD_BACK, name: 'Shorten the stock above the bud in stages as the shoot grows' },
-      aftercare.SUCKERS_BUD, aftercare.SLIT_RUBBER, aftercare.TIE_UP, aftercare.BLOSSOM, aftercare.LABEL,
+      aftercare.PLUMP,
+      ...(cover === 'film' ? [] : [aftercare.UNWRAP_BUD]),
+      chosen(choices, school.HEAD_BACK_PACE) === 'whole'
+        ? aftercare.HEAD_BACK
+        : { ...aftercare.HEAD_BACK, name: 'Shorten the stock above the bud in stages as the shoot grows' },
+      aftercare.SUCKERS_BUD,
+      aftercare.SLIT_RUBBER,
+      aftercare.TIE_UP,
+      aftercare.BLOSSOM,
+      aftercare.LABEL,
     ],
   };
 }

@@ -9,19 +9,41 @@ import { wrapGuide } from '../template';
 import { chosen } from '../school';
 
 export const whipAndTongue: Method = {
-  id: 'whip-and-tongue', name: 'Whip-and-tongue', inSentence: 'a whip-and-tongue',
+  id: 'whip-and-tongue',
+  name: 'Whip-and-tongue',
+  inSentence: 'a whip-and-tongue',
   purpose: 'Joins a dormant scion to a stock of its own thickness. The tongues hold the faces while both hands wrap.',
   use: {
     seasons: [{ name: 'late winter to early spring', phase: 'waking', from: '02-01', to: '04-20', wood: ['dormant'] }],
     when: 'Late winter and early spring, the scion fully dormant. Bark need not slip.',
-    bark: 'need not slip', scion: 'dormant, two buds', stock: { from: 6, to: 20 }, ratio: null, likeUnderBark: 1, places: ['bench', 'field', 'pot'], woodLength: 80, takes: { piece: 'scion', buds: 2 }, skill: 1,
+    bark: 'need not slip',
+    scion: 'dormant, two buds',
+    stock: { from: 6, to: 20 },
+    ratio: null,
+    likeUnderBark: 1,
+    places: ['bench', 'field', 'pot'],
+    woodLength: 80,
+    takes: { piece: 'scion', buds: 2 },
+    skill: 1,
   },
   contactModel: OUTLINE_MODEL,
   prior: { low: 0.85, high: 0.95, weight: 20 },
   fields: THROUGH_FIELDS,
   example: { stockDiameter: 10, scionDiameter: 10, stockLength: 35, scionLength: 35 },
   shownWith: { stock: 10, scion: 10 },
-  schools: [school.TONGUE, school.WHIP_LENGTH, school.BUDS, school.SCION_STAGE, school.FILM_WHEN, school.TURNS, school.KNIFE, school.SHOOTS_BELOW, school.BINDING_OFF, school.ROOT_TRIM, school.DARK_SEAL],
+  schools: [
+    school.TONGUE,
+    school.WHIP_LENGTH,
+    school.BUDS,
+    school.SCION_STAGE,
+    school.FILM_WHEN,
+    school.TURNS,
+    school.KNIFE,
+    school.SHOOTS_BELOW,
+    school.BINDING_OFF,
+    school.ROOT_TRIM,
+    school.DARK_SEAL,
+  ],
   technique,
   template: (choices, wood) => {
     const length = cutLengthFor(choices, wood);
@@ -31,8 +53,10 @@ export const whipAndTongue: Method = {
   earlySign: 'a ring of callus along the cut, and the scion holds to a gentle push',
   failureSign: 'a dry line along the cut, and the scion wrinkles',
   rounds: [
-    { milestone: 'healed', from: 14, to: 21, look: 'callus along the cut' }, { milestone: 'growing', from: 50, to: 63, look: 'a new shoot of 50 mm' },
-    { milestone: 'season', from: 210, to: 245, look: 'alive at leaf fall' }, { milestone: 'wintered', from: 395, to: 425, look: 'grows again in spring' },
+    { milestone: 'healed', from: 14, to: 21, look: 'callus along the cut' },
+    { milestone: 'growing', from: 50, to: 63, look: 'a new shoot of 50 mm' },
+    { milestone: 'season', from: 210, to: 245, look: 'alive at leaf fall' },
+    { milestone: 'wintered', from: 395, to: 425, look: 'grows again in spring' },
   ],
   callusDays: 14,
   knifeCaution: `${CAUTIONS['long-cut'].text} ${CAUTIONS['hands-meet'].text} Know where the first-aid kit is; the club’s own rules come first.`,
@@ -40,5 +64,20 @@ export const whipAndTongue: Method = {
   thresholds: ['matched', 'hairline', 'open', 'lengthTolerance'],
   assess: (figures, _marks, thresholds) => assessOutline(figures, CUT_LENGTH, sideView, thresholds),
   best: bestOutlineContact,
-  corrections: (measures, figures, { grades }, choices) => outlineCorrections(measures, figures, 'scion', { range: CUT_LENGTH, aim: cutLengthFor(choices, { stock: figures.stockDiameter!, scion: figures.scionDiameter!, stockBark: figures.stockBark!, scionBark: figures.scionBark! }) }, grades),
+  corrections: (measures, figures, { grades }, choices) =>
+    outlineCorrections(
+      measures,
+      figures,
+      'scion',
+      {
+        range: CUT_LENGTH,
+        aim: cutLengthFor(choices, {
+          stock: figures.stockDiameter!,
+          scion: figures.scionDiameter!,
+          stockBark: figures.stockBark!,
+          scionBark: figures.scionBark!,
+        }),
+      },
+      grades,
+    ),
 };

@@ -18,7 +18,12 @@ export function cutLengthFor(choices: Choices, { stock, scion, length }: Wood): 
   if (length) return length;
   const by = chosen(choices, school.WHIP_LENGTH);
   const ratio = Math.round((3.5 * (stock + scion)) / 2);
-  const wanted = by === 'short' ? CUT_LENGTH.from : by === 'long' ? CUT_LENGTH.to : Math.max(CUT_LENGTH.from, Math.min(CUT_LENGTH.to, ratio));
+  const wanted =
+    by === 'short'
+      ? CUT_LENGTH.from
+      : by === 'long'
+        ? CUT_LENGTH.to
+        : Math.max(CUT_LENGTH.from, Math.min(CUT_LENGTH.to, ratio));
   // A cut shorter than twice the caliper is no slope any more.
   return Math.max(wanted, Math.ceil(2 * Math.max(stock, scion)));
 }
@@ -28,16 +33,26 @@ function tongues(cut: SlopingCut, { stock, scion }: Wood, middle: boolean) {
   const third = middle ? 6 : cut.length / 3;
   const start = middle ? 0.5 : 2 / 3;
   const on = (rise: number, diameter: number, s: number, off: number): { x: number; y: number } => ({
-    x: (-diameter / cut.length) * s + (rise / cut.length) * off, y: rise / 2 + (rise / cut.length) * s + (diameter / cut.length) * off,
+    x: (-diameter / cut.length) * s + (rise / cut.length) * off,
+    y: rise / 2 + (rise / cut.length) * s + (diameter / cut.length) * off,
   });
   const thick = (third / 2) * Math.sin(Math.asin(Math.min(stock, scion) / cut.length)) * 0.8;
   const seam = (rise: number, diameter: number, depth: (x: number) => number): Vertex[] =>
-    [on(rise, diameter, third / 2, -thick), on(rise, diameter, -third / 2, thick)].map(({ x, y }): Vertex => [y, depth(x)]);
+    [on(rise, diameter, third / 2, -thick), on(rise, diameter, -third / 2, thick)].map(({ x, y }): Vertex => [
+      y,
+      depth(x),
+    ]);
   const along = (rise: number): number => third * (rise / cut.length);
   return {
     length: third,
-    stockSlit: [[start * cut.rise.stock, start * stock], [start * cut.rise.stock - along(cut.rise.stock), start * stock - 0.5]] as Vertex[],
-    scionSlit: [[(1 - start) * cut.rise.scion, start * scion], [(1 - start) * cut.rise.scion + along(cut.rise.scion), start * scion - 0.5]] as Vertex[],
+    stockSlit: [
+      [start * cut.rise.stock, start * stock],
+      [start * cut.rise.stock - along(cut.rise.stock), start * stock - 0.5],
+    ] as Vertex[],
+    scionSlit: [
+      [(1 - start) * cut.rise.scion, start * scion],
+      [(1 - start) * cut.rise.scion + along(cut.rise.scion), start * scion - 0.5],
+    ] as Vertex[],
     // Both are the same seam, told from either piece.
     stockSeam: seam(cut.rise.stock, stock, (x) => stock / 2 - x),
     scionSeam: seam(cut.rise.scion, scion, (x) => x + scion / 2),
@@ -53,72 +68,197 @@ export function technique(choices: Choices, wood: Wood): Technique {
   const inset = stock / 2 - wood.stockBark - (scion / 2 - wood.scionBark);
   const layers = chosen(choices, school.TURNS) === 'layers';
   const filmFirst = chosen(choices, school.FILM_WHEN) === 'before';
-  const film = filmStep(cut.rise.scion + 1, cut.tip, filmFirst ? 'Wrap the scion in film, all but the end that is cut.' : 'Wrap the scion in film from the tape to its tip.');
+  const film = filmStep(
+    cut.rise.scion + 1,
+    cut.tip,
+    filmFirst
+      ? 'Wrap the scion in film, all but the end that is cut.'
+      : 'Wrap the scion in film from the tape to its tip.',
+  );
   const slope = (piece: 'stock' | 'scion', diameter: number, rise: number) => ({
-    name: 'along the slope', mm: cut.length, range: CUT_LENGTH,
-    drawn: { piece, view: 'side' as const, from: [diameter / 2, 0] as const, to: [-diameter / 2, rise] as const, off: piece === 'stock' ? 4 : -4 },
+    name: 'along the slope',
+    mm: cut.length,
+    range: CUT_LENGTH,
+    drawn: {
+      piece,
+      view: 'side' as const,
+      from: [diameter / 2, 0] as const,
+      to: [-diameter / 2, rise] as const,
+      off: piece === 'stock' ? 4 : -4,
+    },
   });
-  const offset = inset < 0 ? `the scion stands out ${(-inset).toFixed(1)} mm under the bark` : `it is ${inset.toFixed(1)} mm slimmer under the bark`;
+  const offset =
+    inset < 0
+      ? `the scion stands out ${(-inset).toFixed(1)} mm under the bark`
+      : `it is ${inset.toFixed(1)} mm slimmer under the bark`;
 
   const steps: Step[] = [
     writeTags(),
-    chooseWood('Pair a stock and a stick of like caliper, and find which way the buds point.', 'Two good buds, straight wood, calipers within 1 mm; buds point away from the roots.',
-      { what: 'The stick is held upside down.', looks: 'Leaf scars stand above their buds.', point: 'way-up' }, [{ name: 'stock', mm: stock }, { name: 'scion', mm: scion }]),
+    chooseWood(
+      'Pair a stock and a stick of like caliper, and find which way the buds point.',
+      'Two good buds, straight wood, calipers within 1 mm; buds point away from the roots.',
+      { what: 'The stick is held upside down.', looks: 'Leaf scars stand above their buds.', point: 'way-up' },
+      [
+        { name: 'stock', mm: stock },
+        { name: 'scion', mm: scion },
+      ],
+    ),
     step({
-      id: 'stock-off', action: 'Cut the stock off, 200 to 230 mm above the roots at the bench.', look: 'Green all round under the bark, no brown.', caution: 'long-cut', pull: 'up',
+      id: 'stock-off',
+      action: 'Cut the stock off, 200 to 230 mm above the roots at the bench.',
+      look: 'Green all round under the bark, no brown.',
+      caution: 'long-cut',
+      pull: 'up',
       figures: [{ name: 'above the roots', mm: 215, range: { from: 200, to: 230 } }],
-      wrong: { what: 'It is cut where a branch or a bend is.', looks: 'The long cut runs through a knot and cannot be flat.' },
+      wrong: {
+        what: 'It is cut where a branch or a bend is.',
+        looks: 'The long cut runs through a knot and cannot be flat.',
+      },
       apply: (p) => ({ ...p, stock: toppedAt(p.stock, cut.rise.stock) }),
     }),
     step({
-      id: 'trim', action: `Trim the stick to ${buds === 1 ? 'one bud' : `${buds} buds`}, back to green at both ends.`, look: 'Bright green at both ends; the lowest bud stands above the coming cut.',
-      wrong: { what: 'A brown end is left on.', looks: 'A dry rim that no callus crosses.', point: 'wood' }, caution: 'long-cut',
+      id: 'trim',
+      action: `Trim the stick to ${buds === 1 ? 'one bud' : `${buds} buds`}, back to green at both ends.`,
+      look: 'Bright green at both ends; the lowest bud stands above the coming cut.',
+      wrong: { what: 'A brown end is left on.', looks: 'A dry rim that no callus crosses.', point: 'wood' },
+      caution: 'long-cut',
       apply: (p) => ({ ...p, scion: toppedAt(footedAt(p.scion, 0), cut.tip) }),
     }),
     ...(filmFirst ? [film] : []),
     step({
-      id: 'stock-cut', action: 'Make the long sloping cut on the stock in one pull.', figures: [slope('stock', stock, cut.rise.stock)], look: 'Flat: no light under a straight edge.', caution: 'long-cut', pull: 'up',
-      wrong: { what: 'The wrist turns and the blade digs in.', looks: 'The face is hollow; only its ends will touch.', point: 'flatness' },
-      apply: (p) => ({ ...p, stock: cutOn(p.stock, 'front', cut.stockCut) }), spoil: (p) => ({ ...p, stock: hollowed(cutOn(p.stock, 'front', cut.stockCut), 'front') }),
+      id: 'stock-cut',
+      action: 'Make the long sloping cut on the stock in one pull.',
+      figures: [slope('stock', stock, cut.rise.stock)],
+      look: 'Flat: no light under a straight edge.',
+      caution: 'long-cut',
+      pull: 'up',
+      wrong: {
+        what: 'The wrist turns and the blade digs in.',
+        looks: 'The face is hollow; only its ends will touch.',
+        point: 'flatness',
+      },
+      apply: (p) => ({ ...p, stock: cutOn(p.stock, 'front', cut.stockCut) }),
+      spoil: (p) => ({ ...p, stock: hollowed(cutOn(p.stock, 'front', cut.stockCut), 'front') }),
     }),
     step({
-      id: 'scion-cut', action: 'Make the same cut at the base of the scion, below its lowest bud, just as long.', figures: [slope('scion', scion, cut.rise.scion)], look: 'Both cuts are within a tenth of each other in length.', caution: 'long-cut', pull: 'down',
-      wrong: { what: 'It comes out shorter than the stock’s.', looks: 'Ends stand over and the outlines part.', point: 'cut-length' },
+      id: 'scion-cut',
+      action: 'Make the same cut at the base of the scion, below its lowest bud, just as long.',
+      figures: [slope('scion', scion, cut.rise.scion)],
+      look: 'Both cuts are within a tenth of each other in length.',
+      caution: 'long-cut',
+      pull: 'down',
+      wrong: {
+        what: 'It comes out shorter than the stock’s.',
+        looks: 'Ends stand over and the outlines part.',
+        point: 'cut-length',
+      },
       apply: (p) => ({ ...p, scion: cutOn(p.scion, 'back', cut.scionCut) }),
-      spoil: (p) => ({ ...p, scion: cutOn(p.scion, 'back', [[0, scion], [cut.rise.scion * 0.55, 0]]) }),
+      spoil: (p) => ({
+        ...p,
+        scion: cutOn(p.scion, 'back', [
+          [0, scion],
+          [cut.rise.scion * 0.55, 0],
+        ]),
+      }),
     }),
     step({
-      id: 'stock-tongue', action: middleTongue ? 'Cut a shallow tongue in the middle of the stock’s face.' : 'Start the stock’s tongue a third down from its tip and rock the blade in along the grain.',
-      figures: [{ name: 'tongue', mm: Math.round(tongue.length * 10) / 10 }], look: 'The slit follows the grain and is no longer than a third of the face.', caution: 'tongue-cut', pull: 'down',
-      wrong: { what: 'The blade is pressed and the split runs.', looks: 'The tongue gapes, or breaks out at the side.', point: 'tongue' },
+      id: 'stock-tongue',
+      action: middleTongue
+        ? 'Cut a shallow tongue in the middle of the stock’s face.'
+        : 'Start the stock’s tongue a third down from its tip and rock the blade in along the grain.',
+      figures: [{ name: 'tongue', mm: Math.round(tongue.length * 10) / 10 }],
+      look: 'The slit follows the grain and is no longer than a third of the face.',
+      caution: 'tongue-cut',
+      pull: 'down',
+      wrong: {
+        what: 'The blade is pressed and the split runs.',
+        looks: 'The tongue gapes, or breaks out at the side.',
+        point: 'tongue',
+      },
       apply: (p) => ({ ...p, stock: withKerf(p.stock, 'front', ...tongue.stockSlit) }),
-      spoil: (p) => ({ ...p, stock: withKerf(p.stock, 'front', tongue.stockSlit[0]!, [-cut.length * 0.4, stock * 0.5]) }),
+      spoil: (p) => ({
+        ...p,
+        stock: withKerf(p.stock, 'front', tongue.stockSlit[0]!, [-cut.length * 0.4, stock * 0.5]),
+      }),
     }),
     step({
-      id: 'scion-tongue', action: 'Cut the same tongue in the scion.', figures: [{ name: 'tongue', mm: Math.round(tongue.length * 10) / 10 }], look: 'Slits of one length at one place, so that both shoulders close together.', caution: 'tongue-cut', pull: 'up',
+      id: 'scion-tongue',
+      action: 'Cut the same tongue in the scion.',
+      figures: [{ name: 'tongue', mm: Math.round(tongue.length * 10) / 10 }],
+      look: 'Slits of one length at one place, so that both shoulders close together.',
+      caution: 'tongue-cut',
+      pull: 'up',
       wrong: { what: 'It starts too near the tip.', looks: 'The tongues overshoot and leave a gap at the shoulder.' },
       apply: (p) => ({ ...p, scion: withKerf(p.scion, 'back', ...tongue.scionSlit) }),
     }),
     step({
-      id: 'join', action: 'Open both slits with the blade, lay the knife down, and slide tongue into notch until the faces close.', joins: true, look: 'No daylight between the faces.', caution: 'hands-meet',
-      wrong: { what: 'It is pushed past the point where the faces close.', looks: 'A gap at the shoulder, and bark standing over bark.', point: 'daylight' },
+      id: 'join',
+      action: 'Open both slits with the blade, lay the knife down, and slide tongue into notch until the faces close.',
+      joins: true,
+      look: 'No daylight between the faces.',
+      caution: 'hands-meet',
+      wrong: {
+        what: 'It is pushed past the point where the faces close.',
+        looks: 'A gap at the shoulder, and bark standing over bark.',
+        point: 'daylight',
+      },
       apply: (p) => ({
-        ...p, joined: true,
+        ...p,
+        joined: true,
         stock: { ...p.stock, kerfs: [], tongue: { side: 'front', corners: tongue.stockSeam } },
         scion: cut.fitted({ ...p.scion, kerfs: [], tongue: { side: 'back', corners: tongue.scionSeam } }),
       }),
-      spoil: (p) => ({ ...p, joined: true, scion: posed(cut.fitted(p.scion), { u: 2.4, y: cut.fitted(p.scion).pose.y + 3 }) }),
+      spoil: (p) => ({
+        ...p,
+        joined: true,
+        scion: posed(cut.fitted(p.scion), { u: 2.4, y: cut.fitted(p.scion).pose.y + 3 }),
+      }),
     }),
     Math.abs(inset) > 0.25
       ? step({
-          id: 'aside', action: 'Shift the scion to one side until the green lines meet there.', figures: [{ name: 'to the side', mm: Math.round(Math.abs(inset) * 10) / 10 }], view: 'front',
-          look: `One side matches all the way down under the bark: ${offset}.`, wrong: { what: 'It is left in the middle.', looks: 'Both green lines run side by side and meet nowhere.', point: 'cambium' }, blocks: null,
-          apply: (p) => ({ ...p, scion: posed(p.scion, { w: -inset }) }), spoil: (p) => p,
+          id: 'aside',
+          action: 'Shift the scion to one side until the green lines meet there.',
+          figures: [{ name: 'to the side', mm: Math.round(Math.abs(inset) * 10) / 10 }],
+          view: 'front',
+          look: `One side matches all the way down under the bark: ${offset}.`,
+          wrong: {
+            what: 'It is left in the middle.',
+            looks: 'Both green lines run side by side and meet nowhere.',
+            point: 'cambium',
+          },
+          blocks: null,
+          apply: (p) => ({ ...p, scion: posed(p.scion, { w: -inset }) }),
+          spoil: (p) => p,
         })
-      : step({ id: 'sides', action: 'Look along both sides: the green lines meet under the bark.', noCut: true, view: 'front', look: 'The lines run into each other left and right.', wrong: { what: 'Outer bark is matched instead.', looks: 'Flush outside, with the green lines apart underneath.', point: 'cambium' }, apply: (p) => p }),
-    step({ id: 'hold', action: 'Turn it over and shake it once.', noCut: true, look: 'The scion stays.', wrong: { what: 'It drops, and is bound all the same.', looks: 'Faces that only the tape holds together.', point: 'hold' }, apply: (p) => p }),
+      : step({
+          id: 'sides',
+          action: 'Look along both sides: the green lines meet under the bark.',
+          noCut: true,
+          view: 'front',
+          look: 'The lines run into each other left and right.',
+          wrong: {
+            what: 'Outer bark is matched instead.',
+            looks: 'Flush outside, with the green lines apart underneath.',
+            point: 'cambium',
+          },
+          apply: (p) => p,
+        }),
+    step({
+      id: 'hold',
+      action: 'Turn it over and shake it once.',
+      noCut: true,
+      look: 'The scion stays.',
+      wrong: {
+        what: 'It drops, and is bound all the same.',
+        looks: 'Faces that only the tape holds together.',
+        point: 'hold',
+      },
+      apply: (p) => p,
+    }),
     bindStep(-6, cut.rise.stock + 6, 'tape', {
-      action: layers ? 'Wrap stretch tape from below upward and back down, two layers, and end with a hitch.' : 'Wrap stretch tape from below upward, few tight turns, and end with a hitch.',
+      action: layers
+        ? 'Wrap stretch tape from below upward and back down, two layers, and end with a hitch.'
+        : 'Wrap stretch tape from below upward, few tight turns, and end with a hitch.',
     }),
     ...(filmFirst ? [] : [film]),
     sealStep({ tip: cut.tip }, 'Seal the scion’s tip, and over the wrap if it is to last.'),
@@ -134,9 +274,20 @@ function materials(): Technique['materials'] {
 function tasks(choices: Choices): Technique['aftercare'] {
   const off = chosen(choices, school.BINDING_OFF);
   return [
-    aftercare.WATER, aftercare.WARM, aftercare.CALLUS_SEEN, aftercare.RESEAL, aftercare.SWELL,
-    ...(chosen(choices, school.SHOOTS_BELOW) === 'all-off' ? [aftercare.SUCKERS] : [aftercare.NURSE, aftercare.LOW_BRANCHES]),
-    aftercare.ONE_SHOOT, aftercare.BLOSSOM, aftercare.TIE_UP,
-    off === 'slit' ? aftercare.SLIT_RUBBER : aftercare.PERFORATE, aftercare.LABEL, aftercare.PLANT_OUT, aftercare.SECOND_CHANCE,
+    aftercare.WATER,
+    aftercare.WARM,
+    aftercare.CALLUS_SEEN,
+    aftercare.RESEAL,
+    aftercare.SWELL,
+    ...(chosen(choices, school.SHOOTS_BELOW) === 'all-off'
+      ? [aftercare.SUCKERS]
+      : [aftercare.NURSE, aftercare.LOW_BRANCHES]),
+    aftercare.ONE_SHOOT,
+    aftercare.BLOSSOM,
+    aftercare.TIE_UP,
+    off === 'slit' ? aftercare.SLIT_RUBBER : aftercare.PERFORATE,
+    aftercare.LABEL,
+    aftercare.PLANT_OUT,
+    aftercare.SECOND_CHANCE,
   ];
 }

@@ -28,21 +28,31 @@ describe('the time plan', () => {
     expect(keepers).toBe(Math.round(minutesForUnions(5, 7, 20, 0.8)));
   });
   it('has midday and breaks, never within ten minutes of the end of a block', () => {
-    fc.assert(fc.property(fc.integer({ min: 1, max: 14 }), fc.integer({ min: 0, max: 6 }), (practice, keepers) => {
-      const { blocks } = timePlan(USUAL_DAY, [{ method: 'm', practice, keepers }], 10);
-      const stretches = blocks.reduce<number[]>((list, { kind, from, to }) => (kind === 'break' ? [...list, 0] : [...list.slice(0, -1), list.at(-1)! + to - from]), [0]);
-      for (const stretch of stretches) expect(stretch).toBeLessThanOrEqual(USUAL_DAY.breakEvery + 10);
-      const end = blocks.at(-1)!.to;
-      if (end > minutesOf('12:50')) expect(blocks.some(({ name }) => name === 'Midday')).toBe(true);
-    }), { numRuns: 60 });
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 14 }), fc.integer({ min: 0, max: 6 }), (practice, keepers) => {
+        const { blocks } = timePlan(USUAL_DAY, [{ method: 'm', practice, keepers }], 10);
+        const stretches = blocks.reduce<number[]>(
+          (list, { kind, from, to }) =>
+            kind === 'break' ? [...list, 0] : [...list.slice(0, -1), list.at(-1)! + to - from],
+          [0],
+        );
+        for (const stretch of stretches) expect(stretch).toBeLessThanOrEqual(USUAL_DAY.breakEvery + 10);
+        const end = blocks.at(-1)!.to;
+        if (end > minutesOf('12:50')) expect(blocks.some(({ name }) => name === 'Midday')).toBe(true);
+      }),
+      { numRuns: 60 },
+    );
   });
   it('waits where knives are fewer than people, and says by how much the day overruns', () => {
     const plenty = timePlan(USUAL_DAY, work, 10);
     const short = timePlan({ ...USUAL_DAY, knives: 5 }, work, 10);
-    const minutes = (blocks: typeof plenty.blocks): number => blocks.filter(({ kind }) => kind === 'practice').reduce((sum, { from, to }) => sum + to - from, 0);
+    const minutes = (blocks: typeof plenty.blocks): number =>
+      blocks.filter(({ kind }) => kind === 'practice').reduce((sum, { from, to }) => sum + to - from, 0);
     expect(Math.abs(minutes(short.blocks) - 2 * minutes(plenty.blocks))).toBeLessThanOrEqual(1);
     expect(plenty.overrun).toBe(0);
-    expect(timePlan({ ...USUAL_DAY, end: '11:00' }, work, 10).overrun).toBe(plenty.blocks.at(-1)!.to - minutesOf('11:00'));
+    expect(timePlan({ ...USUAL_DAY, end: '11:00' }, work, 10).overrun).toBe(
+      plenty.blocks.at(-1)!.to - minutesOf('11:00'),
+    );
   });
   it('reads times and refuses what is none', () => {
     expect(timeOf(minutesOf('9:05'))).toBe('09:05');
@@ -53,7 +63,14 @@ describe('the time plan', () => {
 describe('the time left', () => {
   const plan = { firstUnion: 20, falling: 0.8, knives: null };
   it('is that of the method’s own practice and keepers from now on, without pauses', () => {
-    const { blocks } = timePlan(USUAL_DAY, [{ method: 'Splice', practice: 4, keepers: 3 }, { method: 'Chip', practice: 2, keepers: 0 }], 10);
+    const { blocks } = timePlan(
+      USUAL_DAY,
+      [
+        { method: 'Splice', practice: 4, keepers: 3 },
+        { method: 'Chip', practice: 2, keepers: 0 },
+      ],
+      10,
+    );
     const splice = blocks.filter(({ name }) => name === 'Splice, practice' || name === 'Splice, to keep');
     const all = splice.reduce((sum, { from, to }) => sum + to - from, 0);
     expect(all).toBe(Math.round(minutesForUnions(1, 4, 20, 0.8)) + Math.round(minutesForUnions(5, 7, 20, 0.8)));
@@ -73,17 +90,27 @@ describe('the time left', () => {
     expect(unionsWithin(0, 3, plan, 10)).toBe(0);
   });
   it('is never more than the minutes it is made of, and one more would be', () => {
-    fc.assert(fc.property(fc.double({ min: 0, max: 300, noNaN: true }), fc.nat(20), (minutes, made) => {
-      const more = unionsWithin(minutes, made, plan, 10);
-      expect(minutesForUnions(made + 1, made + more, 20, 0.8)).toBeLessThanOrEqual(minutes + 1e-6);
-      expect(minutesForUnions(made + 1, made + more + 1, 20, 0.8)).toBeGreaterThan(minutes - 1e-6);
-    }));
+    fc.assert(
+      fc.property(fc.double({ min: 0, max: 300, noNaN: true }), fc.nat(20), (minutes, made) => {
+        const more = unionsWithin(minutes, made, plan, 10);
+        expect(minutesForUnions(made + 1, made + more, 20, 0.8)).toBeLessThanOrEqual(minutes + 1e-6);
+        expect(minutesForUnions(made + 1, made + more + 1, 20, 0.8)).toBeGreaterThan(minutes - 1e-6);
+      }),
+    );
   });
 });
 
 describe('the room', () => {
-  const seats = Array.from({ length: 14 }, (_, i) => ({ id: `s${i}`, number: i + 1, name: `Person ${i + 1}`, leftHanded: i === 3 }));
-  const room = { ...usualRoom(14, 4, (n) => `Bench ${n}`), helpers: [{ name: 'Joss', benches: ['b1', 'b2', 'b3', 'b4'] }] };
+  const seats = Array.from({ length: 14 }, (_, i) => ({
+    id: `s${i}`,
+    number: i + 1,
+    name: `Person ${i + 1}`,
+    leftHanded: i === 3,
+  }));
+  const room = {
+    ...usualRoom(14, 4, (n) => `Bench ${n}`),
+    helpers: [{ name: 'Joss', benches: ['b1', 'b2', 'b3', 'b4'] }],
+  };
   const seated = { ...room, seating: seatPeople(room, seats) };
   it('seats everybody once, left hands at the ends', () => {
     const places = Object.values(seated.seating).map(({ bench, place }) => `${bench}/${place}`);
@@ -103,8 +130,12 @@ describe('the room', () => {
     expect(roomProblems(crowded, seats).join(' ')).toContain('keeps a knife from the neighbour');
     expect(roomProblems({ ...seated, spots: [] }, seats).join(' ')).toContain('first aid');
     expect(roomProblems({ ...seated, seating: {} }, seats)[0]).toContain('14 people have no place');
-    expect(roomProblems({ ...seated, benches: seated.benches.map((bench) => ({ ...bench, x: 0 })) }, seats).join(' ')).toContain('through the wall');
+    expect(
+      roomProblems({ ...seated, benches: seated.benches.map((bench) => ({ ...bench, x: 0 })) }, seats).join(' '),
+    ).toContain('through the wall');
     expect(roomProblems({ ...seated, helpers: [] }, seats).join(' ')).toContain('no assistant');
-    expect(roomProblems({ ...seated, helpers: [{ name: 'Joss', benches: ['b1'] }] }, seats).join(' ')).toContain('Bench 2 has no assistant');
+    expect(roomProblems({ ...seated, helpers: [{ name: 'Joss', benches: ['b1'] }] }, seats).join(' ')).toContain(
+      'Bench 2 has no assistant',
+    );
   });
 });

@@ -24,6 +24,12 @@ export function findSeats(query: string, { seats, tags }: Findable): string[] {
   if (tagged) return [tagged.seatId];
   const plain = (words: string): string => words.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
   const wanted = plain(text);
-  const starts = (name: string): boolean => plain(name).split(/\s+/).some((word) => word.startsWith(wanted));
-  return seats.filter(({ name }) => plain(name).includes(wanted)).sort((a, b) => Number(starts(b.name)) - Number(starts(a.name)) || a.number - b.number).map(({ id }) => id);
+  const starts = (name: string): boolean =>
+    plain(name)
+      .split(/\s+/)
+      .some((word) => word.startsWith(wanted));
+  return seats
+    .filter(({ name }) => plain(name).includes(wanted))
+    .sort((a, b) => Number(starts(b.name)) - Number(starts(a.name)) || a.number - b.number)
+    .map(({ id }) => id);
 }

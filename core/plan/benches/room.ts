@@ -28,7 +28,14 @@ export interface Spot {
 
 export type SpotKind = 'first-aid' | 'gloves' | 'door' | 'wash' | 'instructor' | 'sharps';
 
-export const SPOT_WORDS: Record<SpotKind, string> = { 'first-aid': 'First aid', gloves: 'Gloves', door: 'Door', wash: 'Water, soap', instructor: 'Instructor', sharps: 'Blade tin' };
+export const SPOT_WORDS: Record<SpotKind, string> = {
+  'first-aid': 'First aid',
+  gloves: 'Gloves',
+  door: 'Door',
+  wash: 'Water, soap',
+  instructor: 'Instructor',
+  sharps: 'Blade tin',
+};
 
 export interface Helper {
   name: string;
@@ -48,7 +55,9 @@ export function placesOf(bench: Bench): { x: number; y: number; side: 1 | -1 }[]
     const side = i % 2 === 0 ? 1 : (-1 as const);
     const along = ((Math.floor(i / 2) + 0.5) / perSide - 0.5) * bench.length;
     const across = side * (BENCH_DEPTH / 2 + 0.3);
-    return bench.turned ? { x: bench.x + across, y: bench.y + along, side } : { x: bench.x + along, y: bench.y + across, side };
+    return bench.turned
+      ? { x: bench.x + across, y: bench.y + along, side }
+      : { x: bench.x + along, y: bench.y + across, side };
   });
 }
 
@@ -60,18 +69,35 @@ export function usualRoom(people: number, perBench: number, benchName: (n: numbe
   const width = Math.max(7, 2 * length + 3.6);
   const depth = 3.4 + rows * 2.4;
   return {
-    width, depth, helpers: [], seating: {},
+    width,
+    depth,
+    helpers: [],
+    seating: {},
     benches: Array.from({ length: count }, (_, i) => ({
-      id: `b${i + 1}`, name: benchName(i + 1), turned: false, places: perBench, length,
-      x: i % 2 === 0 ? 0.9 + length / 2 : width - 0.9 - length / 2, y: 3 + Math.floor(i / 2) * 2.4,
+      id: `b${i + 1}`,
+      name: benchName(i + 1),
+      turned: false,
+      places: perBench,
+      length,
+      x: i % 2 === 0 ? 0.9 + length / 2 : width - 0.9 - length / 2,
+      y: 3 + Math.floor(i / 2) * 2.4,
     })),
-    spots: [{ kind: 'instructor', x: width / 2, y: 0.9 }, { kind: 'door', x: width - 0.5, y: depth - 0.4 }, { kind: 'first-aid', x: width - 1.9, y: 0.5 }, { kind: 'gloves', x: 0.7, y: 0.5 }, { kind: 'wash', x: 0.7, y: depth - 0.5 }, { kind: 'sharps', x: 2.2, y: 0.5 }],
+    spots: [
+      { kind: 'instructor', x: width / 2, y: 0.9 },
+      { kind: 'door', x: width - 0.5, y: depth - 0.4 },
+      { kind: 'first-aid', x: width - 1.9, y: 0.5 },
+      { kind: 'gloves', x: 0.7, y: 0.5 },
+      { kind: 'wash', x: 0.7, y: depth - 0.5 },
+      { kind: 'sharps', x: 2.2, y: 0.5 },
+    ],
   };
 }
 
 /** Seats people at the benches in the order of their numbers; left-handed people at the ends of a side, where their elbow is free. */
 export function seatPeople(room: Room, seats: readonly { id: string; leftHanded: boolean }[]): Room['seating'] {
-  const free = room.benches.flatMap((bench) => Array.from({ length: bench.places }, (_, place) => ({ bench: bench.id, place, end: place >= bench.places - 2 })));
+  const free = room.benches.flatMap((bench) =>
+    Array.from({ length: bench.places }, (_, place) => ({ bench: bench.id, place, end: place >= bench.places - 2 })),
+  );
   const seating: Room['seating'] = {};
   const take = (id: string, wanted: (place: (typeof free)[number]) => boolean): void => {
     const at = free.findIndex(wanted);
@@ -84,19 +110,49 @@ export function seatPeople(room: Room, seats: readonly { id: string; leftHanded:
 }
 
 /** What is wrong with a room, in words, each with a way on. */
-export function roomProblems(room: Room, seats: readonly { id: string; number: number; name: string; leftHanded: boolean }[]): string[] {
+export function roomProblems(
+  room: Room,
+  seats: readonly { id: string; number: number; name: string; leftHanded: boolean }[],
+): string[] {
   const problems: string[] = [];
-  const unseated = seats.filter(({ id }) => !room.seating[id] || !room.benches.some((bench) => bench.id === room.seating[id]!.bench && room.seating[id]!.place < bench.places));
-  if (unseated.length > 0) problems.push(`${unseated.length} ${unseated.length === 1 ? 'person has' : 'people have'} no place at a bench: ${unseated.slice(0, 4).map(({ number, name }) => `${number} ${name}`).join(', ')}${unseated.length > 4 ? ' and others' : ''}. Add a bench or places, then seat everybody.`);
+  const unseated = seats.filter(
+    ({ id }) =>
+      !room.seating[id] ||
+      !room.benches.some((bench) => bench.id === room.seating[id]!.bench && room.seating[id]!.place < bench.places),
+  );
+  if (unseated.length > 0)
+    problems.push(
+      `${unseated.length} ${unseated.length === 1 ? 'person has' : 'people have'} no place at a bench: ${unseated
+        .slice(0, 4)
+        .map(({ number, name }) => `${number} ${name}`)
+        .join(', ')}${unseated.length > 4 ? ' and others' : ''}. Add a bench or places, then seat everybody.`,
+    );
   for (const bench of room.benches) {
     const along = bench.length / Math.ceil(bench.places / 2);
-    if (along < ELBOW_ROOM - 1e-9) problems.push(`${bench.name}: ${Math.round(along * 100)} cm for each person along the bench; ${ELBOW_ROOM * 100} cm keeps a knife from the neighbour. Take places away or a longer bench.`);
+    if (along < ELBOW_ROOM - 1e-9)
+      problems.push(
+        `${bench.name}: ${Math.round(along * 100)} cm for each person along the bench; ${ELBOW_ROOM * 100} cm keeps a knife from the neighbour. Take places away or a longer bench.`,
+      );
     const [halfX, halfY] = bench.turned ? [BENCH_DEPTH / 2, bench.length / 2] : [bench.length / 2, BENCH_DEPTH / 2];
-    if (bench.x - halfX < 0 || bench.x + halfX > room.width || bench.y - halfY < 0 || bench.y + halfY > room.depth) problems.push(`${bench.name} reaches through the wall. Move it in, or enter the room’s true size.`);
+    if (bench.x - halfX < 0 || bench.x + halfX > room.width || bench.y - halfY < 0 || bench.y + halfY > room.depth)
+      problems.push(`${bench.name} reaches through the wall. Move it in, or enter the room’s true size.`);
   }
-  for (const kind of ['first-aid', 'gloves', 'sharps'] as const) if (!room.spots.some((spot) => spot.kind === kind)) problems.push(`No place is marked for: ${SPOT_WORDS[kind].toLowerCase()}. Mark one, so that it is on the sheet at the door.`);
+  for (const kind of ['first-aid', 'gloves', 'sharps'] as const)
+    if (!room.spots.some((spot) => spot.kind === kind))
+      problems.push(
+        `No place is marked for: ${SPOT_WORDS[kind].toLowerCase()}. Mark one, so that it is on the sheet at the door.`,
+      );
   const wanted = Math.max(0, Math.ceil(seats.length / PEOPLE_PER_HELPER) - 1);
-  if (room.helpers.length < wanted) problems.push(`${seats.length} people and ${room.helpers.length === 0 ? 'no assistant' : room.helpers.length === 1 ? 'one assistant' : `${room.helpers.length} assistants`}: one for each ${PEOPLE_PER_HELPER} beginners is our guess, ${wanted} besides you. Name them, or do less in the day.`);
-  for (const bench of room.benches) if (room.helpers.length > 0 && seats.some(({ id }) => room.seating[id]?.bench === bench.id) && !room.helpers.some(({ benches }) => benches.includes(bench.id))) problems.push(`${bench.name} has no assistant who looks after it.`);
+  if (room.helpers.length < wanted)
+    problems.push(
+      `${seats.length} people and ${room.helpers.length === 0 ? 'no assistant' : room.helpers.length === 1 ? 'one assistant' : `${room.helpers.length} assistants`}: one for each ${PEOPLE_PER_HELPER} beginners is our guess, ${wanted} besides you. Name them, or do less in the day.`,
+    );
+  for (const bench of room.benches)
+    if (
+      room.helpers.length > 0 &&
+      seats.some(({ id }) => room.seating[id]?.bench === bench.id) &&
+      !room.helpers.some(({ benches }) => benches.includes(bench.id))
+    )
+      problems.push(`${bench.name} has no assistant who looks after it.`);
   return problems;
 }

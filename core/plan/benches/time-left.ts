@@ -2,7 +2,9 @@ import { type DayBlock, type DayPlan, minutesForUnions, waitingForKnives } from 
 
 /** Minutes of cutting a method has left in the day's blocks after `now`, minutes since midnight; pauses and other methods do not count. */
 export function cuttingMinutesLeft(blocks: readonly DayBlock[], method: string, now: number): number {
-  return blocks.filter((block) => block.method === method && (block.kind === 'practice' || block.kind === 'keepers')).reduce((sum, { from, to }) => sum + Math.max(0, to - Math.max(from, now)), 0);
+  return blocks
+    .filter((block) => block.method === method && (block.kind === 'practice' || block.kind === 'keepers'))
+    .reduce((sum, { from, to }) => sum + Math.max(0, to - Math.max(from, now)), 0);
 }
 
 /** Unions counted at most. */
@@ -14,7 +16,12 @@ const MOST = 200;
  *
  * @example unionsWithin(36, 0, { firstUnion: 20, falling: 0.8, knives: null }, 10) // 2: 20 + 16
  */
-export function unionsWithin(minutes: number, made: number, plan: Pick<DayPlan, 'firstUnion' | 'falling' | 'knives'>, people: number): number {
+export function unionsWithin(
+  minutes: number,
+  made: number,
+  plan: Pick<DayPlan, 'firstUnion' | 'falling' | 'knives'>,
+  people: number,
+): number {
   const waiting = waitingForKnives(plan, people);
   let left = minutes + 1e-9;
   for (let more = 0; more < MOST; more++) {

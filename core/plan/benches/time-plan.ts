@@ -16,7 +16,20 @@ export interface DayPlan {
   knives: number | null;
 }
 
-export const USUAL_DAY: DayPlan = { start: '09:30', end: '16:00', briefing: 15, demonstration: 20, firstUnion: 20, falling: 0.8, breakEvery: 100, breakLength: 15, lunchAt: '12:30', lunch: 45, clearing: 20, knives: null };
+export const USUAL_DAY: DayPlan = {
+  start: '09:30',
+  end: '16:00',
+  briefing: 15,
+  demonstration: 20,
+  firstUnion: 20,
+  falling: 0.8,
+  breakEvery: 100,
+  breakLength: 15,
+  lunchAt: '12:30',
+  lunch: 45,
+  clearing: 20,
+  knives: null,
+};
 
 export interface DayBlock {
   name: string;
@@ -36,7 +49,10 @@ export interface DayBlock {
  * @example minutesForUnions(1, 2, 20, 0.8) // 20 + 16
  */
 export function minutesForUnions(from: number, to: number, first: number, falling: number): number {
-  if (!(first > 0) || !(falling > 0 && falling <= 1)) throw new RangeError('A first union takes more than 0 minutes, and each doubling multiplies it by more than 0 and at most 1.');
+  if (!(first > 0) || !(falling > 0 && falling <= 1))
+    throw new RangeError(
+      'A first union takes more than 0 minutes, and each doubling multiplies it by more than 0 and at most 1.',
+    );
   let sum = 0;
   for (let n = Math.max(1, from); n <= to; n++) sum += first * falling ** Math.log2(n);
   return sum;
@@ -51,7 +67,8 @@ export interface Work {
 /** @throws RangeError for a time that is none. */
 export function minutesOf(time: string): number {
   const [, hours, minutes] = /^([01]?\d|2[0-3]):([0-5]\d)$/.exec(time) ?? [];
-  if (hours === undefined) throw new RangeError(`"${time}" is no time of day. Enter it as hours and minutes, such as 09:30.`);
+  if (hours === undefined)
+    throw new RangeError(`"${time}" is no time of day. Enter it as hours and minutes, such as 09:30.`);
   return Number(hours) * 60 + Number(minutes);
 }
 
@@ -72,7 +89,11 @@ const SLACK = 10;
  * as knives are short. Long work is broken by lunch and breaks. A person's count of unions runs on
  * through the day, so that keepers, which come last, go fastest.
  */
-export function timePlan(plan: DayPlan, work: readonly Work[], people: number): { blocks: DayBlock[]; overrun: number } {
+export function timePlan(
+  plan: DayPlan,
+  work: readonly Work[],
+  people: number,
+): { blocks: DayBlock[]; overrun: number } {
   const blocks: DayBlock[] = [];
   let at = minutesOf(plan.start);
   let sinceBreak = 0;
@@ -84,7 +105,7 @@ export function timePlan(plan: DayPlan, work: readonly Work[], people: number): 
     sinceBreak = 0;
   };
   const add = (name: string, kind: DayBlock['kind'], minutes: number, method: string | null = null): void => {
-    for (let left = Math.round(minutes); left > 0; ) {
+    for (let left = Math.round(minutes); left > 0;) {
       const toLunch = eaten ? Infinity : lunchAt - at;
       const toBreak = plan.breakEvery > 0 ? plan.breakEvery - sinceBreak : Infinity;
       // A pause that is due within ten minutes comes first, and one due in the last ten waits for the end.
@@ -112,10 +133,22 @@ export function timePlan(plan: DayPlan, work: readonly Work[], people: number): 
     add(`${method}, shown`, 'demonstration', plan.demonstration, method);
     // A new cut is a new hand: its count starts again.
     made = Math.max(made, practice);
-    if (practice > 0) add(`${method}, practice`, 'practice', waiting * minutesForUnions(1, practice, plan.firstUnion, plan.falling), method);
+    if (practice > 0)
+      add(
+        `${method}, practice`,
+        'practice',
+        waiting * minutesForUnions(1, practice, plan.firstUnion, plan.falling),
+        method,
+      );
   }
   for (const { method, practice, keepers } of work) {
-    if (keepers > 0) add(`${method}, to keep`, 'keepers', waiting * minutesForUnions(practice + 1, practice + keepers, plan.firstUnion, plan.falling), method);
+    if (keepers > 0)
+      add(
+        `${method}, to keep`,
+        'keepers',
+        waiting * minutesForUnions(practice + 1, practice + keepers, plan.firstUnion, plan.falling),
+        method,
+      );
   }
   add('Blades counted, benches cleared', 'clearing', plan.clearing);
   return { blocks, overrun: Math.max(0, (blocks.at(-1)?.to ?? at) - minutesOf(plan.end)) };

@@ -20,13 +20,29 @@ export interface Climate {
  */
 export function problemOfNormals({ low, high }: Normals): string | null {
   const months = Math.min(low.length, high.length);
-  if (low.length !== 12 || high.length !== 12) return `Twelve months are needed; ${months} ${months === 1 ? 'is' : 'are'} there.`;
+  if (low.length !== 12 || high.length !== 12)
+    return `Twelve months are needed; ${months} ${months === 1 ? 'is' : 'are'} there.`;
   for (let i = 0; i < 12; i++) {
     if (!Number.isFinite(low[i]!) || !Number.isFinite(high[i]!)) return `${MONTH_NAMES[i]} is not in figures.`;
-    if (low[i]! > high[i]!) return `In ${MONTH_NAMES[i]} the lowest, ${low[i]}, is above the highest, ${high[i]}. Exchange them.`;
-    if (low[i]! < -60 || high[i]! > 55) return `In ${MONTH_NAMES[i]} ${low[i]! < -60 ? low[i] : high[i]} °C is no monthly mean. If the figures are °F, say so in the heading of the column.`;
+    if (low[i]! > high[i]!)
+      return `In ${MONTH_NAMES[i]} the lowest, ${low[i]}, is above the highest, ${high[i]}. Exchange them.`;
+    if (low[i]! < -60 || high[i]! > 55)
+      return `In ${MONTH_NAMES[i]} ${low[i]! < -60 ? low[i] : high[i]} °C is no monthly mean. If the figures are °F, say so in the heading of the column.`;
   }
   return null;
 }
 
-export const MONTH_NAMES = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December'];
+export const MONTH_NAMES = [
+  'January',
+  'February',
+  'March',
+  'April',
+  'May',
+  'June',
+  'July',
+  'August',
+  'September',
+  'October',
+  'November',
+  'December',
+];

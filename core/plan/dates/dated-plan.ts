@@ -28,10 +28,34 @@ export interface DatedPlan {
 }
 
 /** The plan on a date, the workshop's own or one it might be moved to. Rounds that were set stay with the day they were set for. */
-export function datedPlan(facts: PlanFacts, date: IsoDate = facts.date, calendar = siteCalendar(facts.year)): DatedPlan {
+export function datedPlan(
+  facts: PlanFacts,
+  date: IsoDate = facts.date,
+  calendar = siteCalendar(facts.year),
+): DatedPlan {
   const look = lookUp(facts.year.edits);
   const taught = facts.methods.map((plan) => calendar.on(plan, date));
   const rounds = date === facts.date ? facts.rounds : [];
-  const dates = workshopDates({ date, title: facts.title, taught, look, rounds, degrees: (celsius) => formatTemperature(celsius, facts.temperatureUnit), length: (mm) => formatLength(mm, facts.lengthUnit) });
-  return { taught, dates, conflicts: dateConflicts({ date, today: facts.today, taught, look, dates, lots: facts.lots, sameDay: facts.others.filter((other) => other.date === date) }) };
+  const dates = workshopDates({
+    date,
+    title: facts.title,
+    taught,
+    look,
+    rounds,
+    degrees: (celsius) => formatTemperature(celsius, facts.temperatureUnit),
+    length: (mm) => formatLength(mm, facts.lengthUnit),
+  });
+  return {
+    taught,
+    dates,
+    conflicts: dateConflicts({
+      date,
+      today: facts.today,
+      taught,
+      look,
+      dates,
+      lots: facts.lots,
+      sameDay: facts.others.filter((other) => other.date === date),
+    }),
+  };
 }

@@ -10,15 +10,58 @@ import { siteCalendar, type SiteYear } from './taught-on';
 import { woodNeed, woodWindow } from './workshop-dates';
 
 const climate: Climate = {
-  lastFrost: '04-24', firstFrost: '10-28', frostMargin: 12,
-  normals: { low: [-2, -1.5, 1, 4, 8, 11.5, 13.5, 13, 10, 6, 2, -0.5], high: [3, 4.5, 9, 13, 18, 21.5, 23.5, 23, 19, 13.5, 7.5, 4] },
+  lastFrost: '04-24',
+  firstFrost: '10-28',
+  frostMargin: 12,
+  normals: {
+    low: [-2, -1.5, 1, 4, 8, 11.5, 13.5, 13, 10, 6, 2, -0.5],
+    high: [3, 4.5, 9, 13, 18, 21.5, 23.5, 23, 19, 13.5, 7.5, 4],
+  },
 };
-const shore: Climate = { ...climate, lastFrost: '09-22', firstFrost: '05-12', normals: { low: [13, 13, 11.5, 9, 6, 3.5, 2.5, 3, 5, 7, 9, 11.5], high: [23.5, 23.5, 21.5, 18, 14.5, 11.5, 10.5, 11.5, 14, 16.5, 19, 21.5] } };
-const bay: Climate = { lastFrost: null, firstFrost: null, frostMargin: 0, normals: { low: Array(12).fill(20), high: Array(12).fill(28) } };
-const site = (given: Partial<SiteYear> = {}): SiteYear => ({ hemisphere: 'north', climate, edits: {}, observations: [], ...given });
-const plan = (method: string, changes: Partial<PlannedMethod> = {}): PlannedMethod => ({ method, place: methodById(method).use.places[0]!, scionSpecies: 'pear', stockSpecies: 'pear', practiceEach: 4, keepersEach: 2, practiceOn: 'prunings', ...changes });
+const shore: Climate = {
+  ...climate,
+  lastFrost: '09-22',
+  firstFrost: '05-12',
+  normals: {
+    low: [13, 13, 11.5, 9, 6, 3.5, 2.5, 3, 5, 7, 9, 11.5],
+    high: [23.5, 23.5, 21.5, 18, 14.5, 11.5, 10.5, 11.5, 14, 16.5, 19, 21.5],
+  },
+};
+const bay: Climate = {
+  lastFrost: null,
+  firstFrost: null,
+  frostMargin: 0,
+  normals: { low: Array(12).fill(20), high: Array(12).fill(28) },
+};
+const site = (given: Partial<SiteYear> = {}): SiteYear => ({
+  hemisphere: 'north',
+  climate,
+  edits: {},
+  observations: [],
+  ...given,
+});
+const plan = (method: string, changes: Partial<PlannedMethod> = {}): PlannedMethod => ({
+  method,
+  place: methodById(method).use.places[0]!,
+  scionSpecies: 'pear',
+  stockSpecies: 'pear',
+  practiceEach: 4,
+  keepersEach: 2,
+  practiceOn: 'prunings',
+  ...changes,
+});
 const facts = (changes: Partial<PlanFacts> = {}): PlanFacts => ({
-  title: 'Islet day', date: '2027-03-20', today: '2026-11-25', year: site(), methods: [plan('whip-and-tongue')], rounds: [], lots: [], others: [], temperatureUnit: 'C', lengthUnit: 'mm', ...changes,
+  title: 'Islet day',
+  date: '2027-03-20',
+  today: '2026-11-25',
+  year: site(),
+  methods: [plan('whip-and-tongue')],
+  rounds: [],
+  lots: [],
+  others: [],
+  temperatureUnit: 'C',
+  lengthUnit: 'mm',
+  ...changes,
 });
 const open = (year: SiteYear, one: PlannedMethod, from = '2027-01-01', to = '2027-12-31') => {
   const calendar = siteCalendar(year);
@@ -38,15 +81,24 @@ describe('the season finder', () => {
   it('has every method open some time of the year at a cool lake, and an edge between open and shut', () => {
     for (const { id } of METHODS) {
       const stretches = open(site(), plan(id));
-      expect(stretches.some(({ chance }) => chance === 'open'), id).toBe(true);
-      stretches.slice(1).forEach((stretch, i) => expect([stretch.chance, stretches[i]!.chance].sort().join(' '), id).not.toBe('open shut'));
+      expect(
+        stretches.some(({ chance }) => chance === 'open'),
+        id,
+      ).toBe(true);
+      stretches
+        .slice(1)
+        .forEach((stretch, i) =>
+          expect([stretch.chance, stretches[i]!.chance].sort().join(' '), id).not.toBe('open shut'),
+        );
     }
   });
   it('puts winter work into spring, bark work after it, budding before the frost', () => {
     const first = (id: string): string => open(site(), plan(id)).find(({ chance }) => chance === 'open')!.from;
     expect(first('whip-and-tongue') < first('inlay')).toBe(true);
     expect(first('inlay') < first('t-bud')).toBe(true);
-    const last = open(site(), plan('t-bud')).filter(({ chance }) => chance === 'open').at(-1)!.to;
+    const last = open(site(), plan('t-bud'))
+      .filter(({ chance }) => chance === 'open')
+      .at(-1)!.to;
     expect(daysBetween(last, '2027-10-28')).toBeGreaterThanOrEqual(42);
   });
   it('turns round in the south', () => {
@@ -69,15 +121,23 @@ describe('the season finder', () => {
   });
   it('falls back on the calendar of the trade without normals, and says so', () => {
     const { verdict } = siteCalendar(site({ climate: null })).on(plan('whip-and-tongue'), '2027-03-20');
-    expect(verdict).toMatchObject({ chance: 'edge', why: 'By the calendar of the trade only: this site has no normals yet.' });
-    expect(siteCalendar(site({ climate: null })).on(plan('whip-and-tongue'), '2027-07-20').verdict.why).toContain('early February');
+    expect(verdict).toMatchObject({
+      chance: 'edge',
+      why: 'By the calendar of the trade only: this site has no normals yet.',
+    });
+    expect(siteCalendar(site({ climate: null })).on(plan('whip-and-tongue'), '2027-07-20').verdict.why).toContain(
+      'early February',
+    );
   });
 });
 
 describe('dates of a workshop', () => {
   const at = (given: PlanFacts, id: string) => datedPlan(given).dates.find((one) => one.id === id)!;
   it('hang on the day as the trade counts them', () => {
-    expect(woodWindow('2027-03-20', 'bench', lookUp({}))).toMatchObject({ from: addDays('2027-03-20', -70), to: addDays('2027-03-20', -28) });
+    expect(woodWindow('2027-03-20', 'bench', lookUp({}))).toMatchObject({
+      from: addDays('2027-03-20', -70),
+      to: addDays('2027-03-20', -28),
+    });
     expect(at(facts(), 'wood-cut-bench')).toMatchObject({ from: '2027-01-09', to: '2027-02-20' });
     expect(at(facts(), 'stocks-warm')).toMatchObject({ from: '2027-03-07', to: '2027-03-13' });
     expect(at(facts(), 'callus')).toMatchObject({ from: '2027-03-20', to: '2027-04-03' });
@@ -89,7 +149,11 @@ describe('dates of a workshop', () => {
     expect(at(facts(), 'round-healed')).toMatchObject({ from: '2027-04-03', to: '2027-04-10' });
   });
   it('in the south are those of its own winter', () => {
-    const given = facts({ year: site({ hemisphere: 'south', climate: shore }), date: '2027-08-14', today: '2027-05-01' });
+    const given = facts({
+      year: site({ hemisphere: 'south', climate: shore }),
+      date: '2027-08-14',
+      today: '2027-05-01',
+    });
     const cut = at(given, 'wood-cut-bench');
     expect(cut.from >= '2027-06-05' && cut.to <= '2027-07-17').toBe(true);
     expect(at(given, 'plant-out').from).toBe('2027-10-04');
@@ -105,18 +169,30 @@ describe('dates of a workshop', () => {
   it('bleed, water and test only where it is wanted', () => {
     expect(at(facts(), 'water')).toBeUndefined();
     expect(at(facts(), 'bleed-cut')).toBeUndefined();
-    const walnut = facts({ methods: [plan('bark', { scionSpecies: 'walnut', stockSpecies: 'walnut', place: 'field' })], date: '2027-06-10' });
+    const walnut = facts({
+      methods: [plan('bark', { scionSpecies: 'walnut', stockSpecies: 'walnut', place: 'field' })],
+      date: '2027-06-10',
+    });
     expect(at(walnut, 'bleed-cut')).toMatchObject({ from: '2027-05-31', to: '2027-06-03' });
     expect(at(walnut, 'water')).toMatchObject({ from: '2027-06-03', to: '2027-06-09' });
     expect(at(walnut, 'slip-test').from).toBe('2027-06-09');
   });
   it('cut budwood on the day itself, or the day before for a spring patch', () => {
-    expect(at(facts({ methods: [plan('t-bud')], date: '2027-08-05' }), 'budwood-cut')).toMatchObject({ from: '2027-08-05' });
-    expect(at(facts({ methods: [plan('t-bud')], date: '2027-08-05', lengthUnit: 'in' }), 'budwood-cut').how).toContain('0.47 in of leaf stalk');
-    expect(at(facts({ methods: [plan('patch')], date: '2027-06-05' }), 'budwood-cut')).toMatchObject({ from: '2027-06-04' });
+    expect(at(facts({ methods: [plan('t-bud')], date: '2027-08-05' }), 'budwood-cut')).toMatchObject({
+      from: '2027-08-05',
+    });
+    expect(at(facts({ methods: [plan('t-bud')], date: '2027-08-05', lengthUnit: 'in' }), 'budwood-cut').how).toContain(
+      '0.47 in of leaf stalk',
+    );
+    expect(at(facts({ methods: [plan('patch')], date: '2027-06-05' }), 'budwood-cut')).toMatchObject({
+      from: '2027-06-04',
+    });
   });
   it('have ids of their own, which stay when the day moves', () => {
-    const ids = (date: string): string[] => datedPlan(facts(), date).dates.map(({ id }) => id).sort();
+    const ids = (date: string): string[] =>
+      datedPlan(facts(), date)
+        .dates.map(({ id }) => id)
+        .sort();
     expect(new Set(ids('2027-03-20')).size).toBe(ids('2027-03-20').length);
     expect(ids('2027-03-27')).toEqual(ids('2027-03-20'));
   });
@@ -140,19 +216,27 @@ describe('conflicts', () => {
     expect(ids(facts(), '2026-12-05')).toContain('wood-early-pear');
   });
   it('name a lot cut after dormancy ended, or after the day', () => {
-    const lot = (cutOn: string) => facts({ date: '2027-06-05', methods: [plan('inlay')], lots: [{ name: 'Grey Heron', species: 'pear', cutOn }] });
+    const lot = (cutOn: string) =>
+      facts({ date: '2027-06-05', methods: [plan('inlay')], lots: [{ name: 'Grey Heron', species: 'pear', cutOn }] });
     expect(ids(lot('2027-05-20'))).toContain('lot-late-Grey Heron');
     expect(ids(lot('2027-02-20'))).toEqual([]);
     expect(ids(lot('2027-07-01'))).toContain('lot-after-Grey Heron');
     expect(ids(lot('2026-09-01'))).toContain('lot-early-Grey Heron');
   });
   it('name budwood older than five days', () => {
-    const lot = (cutOn: string) => facts({ date: '2027-08-05', methods: [plan('t-bud')], lots: [{ name: 'Night Ferry', species: 'pear', cutOn }] });
+    const lot = (cutOn: string) =>
+      facts({ date: '2027-08-05', methods: [plan('t-bud')], lots: [{ name: 'Night Ferry', species: 'pear', cutOn }] });
     expect(ids(lot('2027-07-30'))).toContain('budwood-old-Night Ferry');
     expect(ids(lot('2027-07-31'))).toEqual([]);
   });
   it('name tools wanted in two places on one day', () => {
-    const other = { title: 'Far shore', date: '2027-03-20', site: 'Farshore barn', elsewhere: true, tools: methodById('splice').tools };
+    const other = {
+      title: 'Far shore',
+      date: '2027-03-20',
+      site: 'Farshore barn',
+      elsewhere: true,
+      tools: methodById('splice').tools,
+    };
     expect(ids(facts({ others: [other] }))).toEqual(['tools-Far shore']);
     expect(ids(facts({ others: [{ ...other, elsewhere: false }] }))).toEqual([]);
     expect(ids(facts({ others: [{ ...other, date: '2027-03-21' }] }))).toEqual([]);
@@ -160,7 +244,9 @@ describe('conflicts', () => {
   it('say that a day is past, and what was due and is not entered', () => {
     expect(ids(facts({ today: '2027-04-01' }))).toContain('past');
     expect(ids(facts({ today: '2027-03-01' }))).toContain('late-wood-cut-bench');
-    expect(ids(facts({ today: '2027-03-01', lots: [{ name: 'Grey Heron', species: 'pear', cutOn: '2027-01-20' }] }))).not.toContain('late-wood-cut-bench');
+    expect(
+      ids(facts({ today: '2027-03-01', lots: [{ name: 'Grey Heron', species: 'pear', cutOn: '2027-01-20' }] })),
+    ).not.toContain('late-wood-cut-bench');
   });
   it('knows what kind of wood each method wants', () => {
     const need = (id: string, date: string): string => woodNeed(siteCalendar(site()).on(plan(id), date));

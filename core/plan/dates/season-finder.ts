@@ -43,42 +43,68 @@ const PHASE_WORDS: Record<Phase, { before: string; after: string }> = {
   warmed: { before: 'too early to warm stocks', after: 'stocks outdoors slip by themselves now' },
   'leaves-out': { before: 'the bark does not slip yet', after: 'the spring run of slipping bark is over' },
   'early-summer': { before: 'the bark does not slip yet', after: 'what is budded now is not forced this year' },
-  'before-frost': { before: 'a bud set now would break before winter', after: 'too little time to knit before the first frost' },
+  'before-frost': {
+    before: 'a bud set now would break before winter',
+    after: 'too little time to knit before the first frost',
+  },
   'warm-growth': { before: 'the shoots do not grow in warmth yet', after: 'the shoots no longer grow in warmth' },
 };
 
 /** When a season of a method is open at a site; null when it never is, `words` saying why. */
-function windowOf(season: Season, { method, place, scion, stock, look }: FinderInput): Window | 'always' | { never: string } {
+function windowOf(
+  season: Season,
+  { method, place, scion, stock, look }: FinderInput,
+): Window | 'always' | { never: string } {
   const dormantWood = season.wood.includes('dormant') && !season.wood.includes('budwood');
-  if (dormantWood && !scion.dormant) return { never: scion.evergreen ? `${capital(scion.species)} keeps its leaves: there is no dormant wood.` : 'No winter cold enough here to make wood dormant.' };
+  if (dormantWood && !scion.dormant)
+    return {
+      never: scion.evergreen
+        ? `${capital(scion.species)} keeps its leaves: there is no dormant wood.`
+        : 'No winter cold enough here to make wood dormant.',
+    };
   const shift = (estimate: Estimate, id: string, sign: 1 | -1): Estimate => {
     const { value, margin } = look(id);
     const best = addDays(estimate.best, sign * value);
-    return { ...estimate, best, early: addDays(best, -Math.hypot(daysBetween(estimate.early, estimate.best), margin)), late: addDays(best, Math.hypot(daysBetween(estimate.best, estimate.late), margin)) };
+    return {
+      ...estimate,
+      best,
+      early: addDays(best, -Math.hypot(daysBetween(estimate.early, estimate.best), margin)),
+      late: addDays(best, Math.hypot(daysBetween(estimate.best, estimate.late), margin)),
+    };
   };
   const noSpring = { never: 'Stocks do not wake from a winter here; work goes by flushes of growth.' };
   switch (season.phase) {
     case 'waking':
       if (!stock.swell || !stock.leaf) return noSpring;
-      return { from: shift(stock.swell, place === 'bench' ? 'bench-lead' : 'field-lead', -1), to: shift(stock.leaf, 'after-leaf', 1) };
+      return {
+        from: shift(stock.swell, place === 'bench' ? 'bench-lead' : 'field-lead', -1),
+        to: shift(stock.leaf, 'after-leaf', 1),
+      };
     case 'warmed':
-      return stock.swell && stock.slipFrom ? { from: shift(stock.swell, 'bench-lead', -1), to: stock.slipFrom } : noSpring;
+      return stock.swell && stock.slipFrom
+        ? { from: shift(stock.swell, 'bench-lead', -1), to: stock.slipFrom }
+        : noSpring;
     case 'leaves-out':
       return stock.slipFrom ? { from: stock.slipFrom, to: shift(stock.slipFrom, 'spring-slip', 1) } : noSpring;
     case 'early-summer': {
       if (!stock.slipFrom || !stock.firstFrost) return stock.firstFrost === null ? 'always' : noSpring;
       const long = look('long-season');
       const days = daysBetween(stock.slipFrom.best, stock.firstFrost.best);
-      if (days < long.value - long.margin) return { never: `A season of ${days} days between slipping bark and frost is too short to force a bud the same year.` };
+      if (days < long.value - long.margin)
+        return {
+          never: `A season of ${days} days between slipping bark and frost is too short to force a bud the same year.`,
+        };
       return { from: shift(stock.slipFrom, 'spring-slip', 1), to: scion.budOpen! };
     }
     case 'before-frost':
       if (!scion.firstFrost) return 'always';
-      if (method.use.bark === 'must slip' && stock.slipTo && stock.slipTo.best < scion.budClose!.best) return { from: scion.budOpen!, to: stock.slipTo };
+      if (method.use.bark === 'must slip' && stock.slipTo && stock.slipTo.best < scion.budClose!.best)
+        return { from: scion.budOpen!, to: stock.slipTo };
       return { from: scion.budOpen!, to: scion.budClose! };
     case 'warm-growth':
       if (scion.alwaysWarm) return 'always';
-      if (!scion.warmFrom || !scion.warmTo) return { never: 'It never stays warm enough here for shoots to grow in warmth.' };
+      if (!scion.warmFrom || !scion.warmTo)
+        return { never: 'It never stays warm enough here for shoots to grow in warmth.' };
       return { from: scion.warmFrom, to: scion.warmTo };
   }
 }
@@ -98,27 +124,57 @@ export function methodYear(input: FinderInput): MethodYear {
 /** Whether a method can be taught at a site on `date`, and why not. The year must be that of the cycle that holds it. */
 export function verdictOn(date: IsoDate, { input, windows }: MethodYear): DayVerdict {
   const { method, place } = input;
-  if (!method.use.places.includes(place)) return { chance: 'shut', season: null, why: `${method.name} is not done ${PLACE_WORDS[place]}.` };
+  if (!method.use.places.includes(place))
+    return { chance: 'shut', season: null, why: `${method.name} is not done ${PLACE_WORDS[place]}.` };
   const verdicts = windows.map(({ season, window }) => inSeason(date, season, window));
   const order: Chance[] = ['open', 'edge', 'shut'];
   // Of several seasons the best stands; among shut ones the one that lies nearest ahead says why.
-  const best = verdicts.sort((a, b) => order.indexOf(a.chance) - order.indexOf(b.chance) || Number(a.season?.besides ?? false) - Number(b.season?.besides ?? false) || a.ahead - b.ahead)[0]!;
+  const best = verdicts.sort(
+    (a, b) =>
+      order.indexOf(a.chance) - order.indexOf(b.chance) ||
+      Number(a.season?.besides ?? false) - Number(b.season?.besides ?? false) ||
+      a.ahead - b.ahead,
+  )[0]!;
   const verdict: DayVerdict = { chance: best.chance, season: best.season, why: best.why };
   return verdict.chance === 'open' ? warmthOf(date, verdict, input) : verdict;
 }
 
 function inSeason(date: IsoDate, season: Season, window: ReturnType<typeof windowOf>): DayVerdict & { ahead: number } {
-  if (window === 'always') return { chance: 'open', season, why: 'Whenever it flushes: no frost sets a date here.', ahead: 0 };
+  if (window === 'always')
+    return { chance: 'open', season, why: 'Whenever it flushes: no frost sets a date here.', ahead: 0 };
   if ('never' in window) return { chance: 'shut', season: null, why: window.never, ahead: Infinity };
   const words = PHASE_WORDS[season.phase];
   const { from, to } = window;
   const ahead = daysBetween(date, from.best);
-  if (date >= from.late && date <= to.early) return { chance: 'open', season, why: capital(season.name) + '.', ahead: 0 };
-  if (date >= from.early && date < from.late && date <= to.late) return { chance: 'edge', season, why: `In a late year ${words.before}: about ${formatDate(from.best)}, at the latest ${formatDate(from.late)}.`, ahead: 0 };
-  if (date > to.early && date <= to.late && date >= from.early) return { chance: 'edge', season, why: `In an early year ${words.after}: about ${formatDate(to.best)}, at the earliest ${formatDate(to.early)}.`, ahead: 0 };
+  if (date >= from.late && date <= to.early)
+    return { chance: 'open', season, why: capital(season.name) + '.', ahead: 0 };
+  if (date >= from.early && date < from.late && date <= to.late)
+    return {
+      chance: 'edge',
+      season,
+      why: `In a late year ${words.before}: about ${formatDate(from.best)}, at the latest ${formatDate(from.late)}.`,
+      ahead: 0,
+    };
+  if (date > to.early && date <= to.late && date >= from.early)
+    return {
+      chance: 'edge',
+      season,
+      why: `In an early year ${words.after}: about ${formatDate(to.best)}, at the earliest ${formatDate(to.early)}.`,
+      ahead: 0,
+    };
   return date < from.early
-    ? { chance: 'shut', season: null, why: `${capital(words.before)}: wait until about ${formatDate(from.best)}.`, ahead }
-    : { chance: 'shut', season: null, why: `${capital(words.after)}, since about ${formatDate(to.best)}.`, ahead: ahead + 366 };
+    ? {
+        chance: 'shut',
+        season: null,
+        why: `${capital(words.before)}: wait until about ${formatDate(from.best)}.`,
+        ahead,
+      }
+    : {
+        chance: 'shut',
+        season: null,
+        why: `${capital(words.after)}, since about ${formatDate(to.best)}.`,
+        ahead: ahead + 366,
+      };
 }
 
 /** Outdoors the fortnight after has to be warm enough for callus and not too hot. */
@@ -128,8 +184,18 @@ function warmthOf(date: IsoDate, verdict: DayVerdict, { place, scion, climate, l
   const days = Array.from({ length: 14 }, (_, i) => dayNormals(climate.normals, addDays(date, i)));
   const mean = days.reduce((sum, { low, high }) => sum + (low + high) / 2, 0) / days.length;
   const hottest = Math.max(...days.map(({ high }) => high));
-  if (mean < range.slow) return { ...verdict, chance: 'edge', why: `The fortnight after is usually about ${Math.round(mean)} °C; ${scion.species} hardly calluses under ${range.slow}. Cover it, or come later.` };
-  if (hottest > look('callus-stop').value) return { ...verdict, chance: 'edge', why: `Usual highs of ${Math.round(hottest)} °C in the fortnight after: callus fails above ${look('callus-stop').value}. Shade it, or choose another week.` };
+  if (mean < range.slow)
+    return {
+      ...verdict,
+      chance: 'edge',
+      why: `The fortnight after is usually about ${Math.round(mean)} °C; ${scion.species} hardly calluses under ${range.slow}. Cover it, or come later.`,
+    };
+  if (hottest > look('callus-stop').value)
+    return {
+      ...verdict,
+      chance: 'edge',
+      why: `Usual highs of ${Math.round(hottest)} °C in the fortnight after: callus fails above ${look('callus-stop').value}. Shade it, or choose another week.`,
+    };
   return verdict;
 }
 

@@ -22,12 +22,18 @@ export function placeInSeason(shown: SeasonWindow, date: IsoDate): number {
 }
 
 /** The months of a stretch, each with its place and its month number from 1. */
-export function monthsOf(shown: SeasonWindow): { start: IsoDate; month: number; year: number; at: number; end: number }[] {
+export function monthsOf(
+  shown: SeasonWindow,
+): { start: IsoDate; month: number; year: number; at: number; end: number }[] {
   const months = [];
-  for (let start = shown.from; start < shown.to; ) {
+  for (let start = shown.from; start < shown.to;) {
     const next = monthStart(start, 1);
     months.push({
-      start, month: Number(start.slice(5, 7)), year: Number(start.slice(0, 4)), at: placeInSeason(shown, start), end: placeInSeason(shown, next),
+      start,
+      month: Number(start.slice(5, 7)),
+      year: Number(start.slice(0, 4)),
+      at: placeInSeason(shown, start),
+      end: placeInSeason(shown, next),
     });
     start = next;
   }
@@ -79,9 +85,14 @@ export interface Peg {
 }
 
 /** Lays out workshops as pegs; a tag's width, what of it stands left of its wire, and the room between tags are shares of the line. */
-export function layPegs(shown: SeasonWindow, workshops: readonly SeasonWorkshop[], tag: { width: number; before: number; gap: number }): Peg[] {
+export function layPegs(
+  shown: SeasonWindow,
+  workshops: readonly SeasonWorkshop[],
+  tag: { width: number; before: number; gap: number },
+): Peg[] {
   const place = (date: IsoDate): number => placeInSeason(shown, date);
-  const stretch = (span: Span | null): { from: number; to: number } | null => (span ? { from: place(span.from), to: place(span.to) } : null);
+  const stretch = (span: Span | null): { from: number; to: number } | null =>
+    span ? { from: place(span.from), to: place(span.to) } : null;
   const ends: number[] = [];
   return [...workshops]
     .filter(({ date }) => date >= shown.from && date < shown.to)
@@ -93,9 +104,16 @@ export function layPegs(shown: SeasonWindow, workshops: readonly SeasonWorkshop[
       if (level < 0) level = ends.length;
       ends[level] = left + tag.width + tag.gap;
       return {
-        ...workshop, at, left, level,
+        ...workshop,
+        at,
+        left,
+        level,
         trail: trail && {
-          wood: stretch(trail.wood), stocks: stretch(trail.stocks), callus: stretch(trail.callus), planting: stretch(trail.planting), rounds: trail.rounds.map(({ name, date }) => ({ name, date: place(date) })),
+          wood: stretch(trail.wood),
+          stocks: stretch(trail.stocks),
+          callus: stretch(trail.callus),
+          planting: stretch(trail.planting),
+          rounds: trail.rounds.map(({ name, date }) => ({ name, date: place(date) })),
         },
       };
     });

@@ -24,20 +24,45 @@ export type TaughtWithVerdict = Taught & { verdict: DayVerdict };
  * What is taught, on any date: the year of the species then, and whether the method is in season.
  * A site without normals has no year of its own; then the calendar of the trade stands in, and says so.
  */
-export function siteCalendar(site: SiteYear): { on: (plan: PlannedMethod, date: IsoDate) => TaughtWithVerdict; yearOf: (plan: PlannedMethod, date: IsoDate) => MethodYear | null; phenology: (species: string, date: IsoDate) => Phenology } {
+export function siteCalendar(site: SiteYear): {
+  on: (plan: PlannedMethod, date: IsoDate) => TaughtWithVerdict;
+  yearOf: (plan: PlannedMethod, date: IsoDate) => MethodYear | null;
+  phenology: (species: string, date: IsoDate) => Phenology;
+} {
   const look = lookUp(site.edits);
   const years = new Map<string, Phenology>();
   const methods = new Map<string, MethodYear>();
   const phenology = (species: string, date: IsoDate): Phenology => {
     const key = `${species}/${cycleStart(date, site.hemisphere)}`;
-    if (!years.has(key)) years.set(key, site.climate ? phenologyOf({ species, hemisphere: site.hemisphere, climate: site.climate, look, observations: site.observations }, date) : unknownYear(species, date, site.hemisphere));
+    if (!years.has(key))
+      years.set(
+        key,
+        site.climate
+          ? phenologyOf(
+              { species, hemisphere: site.hemisphere, climate: site.climate, look, observations: site.observations },
+              date,
+            )
+          : unknownYear(species, date, site.hemisphere),
+      );
     return years.get(key)!;
   };
   const yearOf = (plan: PlannedMethod, date: IsoDate): MethodYear | null => {
     if (!site.climate) return null;
-    const key = [plan.method, plan.place, plan.scionSpecies, plan.stockSpecies, cycleStart(date, site.hemisphere)].join('/');
+    const key = [plan.method, plan.place, plan.scionSpecies, plan.stockSpecies, cycleStart(date, site.hemisphere)].join(
+      '/',
+    );
     if (!methods.has(key)) {
-      methods.set(key, methodYear({ method: methodById(plan.method), place: plan.place, scion: phenology(plan.scionSpecies, date), stock: phenology(plan.stockSpecies, date), climate: site.climate, look }));
+      methods.set(
+        key,
+        methodYear({
+          method: methodById(plan.method),
+          place: plan.place,
+          scion: phenology(plan.scionSpecies, date),
+          stock: phenology(plan.stockSpecies, date),
+          climate: site.climate,
+          look,
+        }),
+      );
     }
     return methods.get(key)!;
   };
@@ -45,7 +70,14 @@ export function siteCalendar(site: SiteYear): { on: (plan: PlannedMethod, date: 
     const method = methodById(plan.method);
     const year = yearOf(plan, date);
     const verdict = year ? verdictOn(date, year) : byCalendar(plan, date, site.hemisphere);
-    return { plan, method, verdict, season: verdict.season, scion: phenology(plan.scionSpecies, date), stock: phenology(plan.stockSpecies, date) };
+    return {
+      plan,
+      method,
+      verdict,
+      season: verdict.season,
+      scion: phenology(plan.scionSpecies, date),
+      stock: phenology(plan.stockSpecies, date),
+    };
   };
   return { on, yearOf, phenology };
 }
@@ -54,15 +86,34 @@ function byCalendar(plan: PlannedMethod, date: IsoDate, hemisphere: 'north' | 's
   const { use, name } = methodById(plan.method);
   const seasons = use.seasons.filter((season) => !season.places || season.places.includes(plan.place));
   const season = seasons.find((one) => isInSeason(one, date, hemisphere, use.tropics ?? false)) ?? null;
-  if (season) return { chance: 'edge', season, why: 'By the calendar of the trade only: this site has no normals yet.' };
+  if (season)
+    return { chance: 'edge', season, why: 'By the calendar of the trade only: this site has no normals yet.' };
   const next = nextOpening(seasons, date, hemisphere);
-  return { chance: 'shut', season: null, why: `${name} is out of its season by the calendar of the trade${next ? `; it opens about ${next.date}` : ''}. This site has no normals yet.` };
+  return {
+    chance: 'shut',
+    season: null,
+    why: `${name} is out of its season by the calendar of the trade${next ? `; it opens about ${next.date}` : ''}. This site has no normals yet.`,
+  };
 }
 
 function unknownYear(species: string, date: IsoDate, hemisphere: 'north' | 'south'): Phenology {
   const from = cycleStart(date, hemisphere);
   return {
-    species, from, to: addDays(cycleStart(addDays(from, 366), hemisphere), -1), evergreen: false, dormant: null, swell: null, leaf: null, slipFrom: null, slipTo: null, lastFrost: null, firstFrost: null,
-    budOpen: null, budClose: null, warmFrom: null, warmTo: null, alwaysWarm: false,
+    species,
+    from,
+    to: addDays(cycleStart(addDays(from, 366), hemisphere), -1),
+    evergreen: false,
+    dormant: null,
+    swell: null,
+    leaf: null,
+    slipFrom: null,
+    slipTo: null,
+    lastFrost: null,
+    firstFrost: null,
+    budOpen: null,
+    budClose: null,
+    warmFrom: null,
+    warmTo: null,
+    alwaysWarm: false,
   };
 }

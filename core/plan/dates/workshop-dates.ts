@@ -44,7 +44,10 @@ export interface DatesInput {
 }
 
 /** What kind of wood a method wants in the season it is done in. */
-export function woodNeed({ method, season }: Pick<Taught, 'method' | 'season'>): 'bench' | 'leaf' | 'budwood' | 'spring-bud' | 'tip' {
+export function woodNeed({
+  method,
+  season,
+}: Pick<Taught, 'method' | 'season'>): 'bench' | 'leaf' | 'budwood' | 'spring-bud' | 'tip' {
   const used = season ?? method.use.seasons[0]!;
   if (used.wood.includes('tip')) return 'tip';
   if (used.wood.includes('dormant')) return used.phase === 'leaves-out' ? 'leaf' : 'bench';
@@ -55,22 +58,40 @@ export function woodNeed({ method, season }: Pick<Taught, 'method' | 'season'>):
 export function workshopDates(input: DatesInput): PlannedDate[] {
   const { date, title, taught } = input;
   const dates: PlannedDate[] = [
-    ...woodDates(input), ...stockDates(input),
-    { id: 'day', name: title, from: date, to: date, how: taught.map(({ method }) => method.name).join(', '), source: null, kind: 'day' },
+    ...woodDates(input),
+    ...stockDates(input),
+    {
+      id: 'day',
+      name: title,
+      from: date,
+      to: date,
+      how: taught.map(({ method }) => method.name).join(', '),
+      source: null,
+      kind: 'day',
+    },
     ...afterwards(input),
   ];
   return dates.sort((a, b) => a.from.localeCompare(b.from) || a.to.localeCompare(b.to));
 }
 
 /** When dormant wood is cut: as long before as it is stored, and while it sleeps. */
-export function woodWindow(date: IsoDate, need: 'bench' | 'leaf', look: LookUp): { from: IsoDate; to: IsoDate; source: string | null } {
+export function woodWindow(
+  date: IsoDate,
+  need: 'bench' | 'leaf',
+  look: LookUp,
+): { from: IsoDate; to: IsoDate; source: string | null } {
   const suffix = need === 'leaf' ? '-leaf' : '';
-  return { from: addDays(date, -look(`wood-early${suffix}`).value), to: addDays(date, -look(`wood-late${suffix}`).value), source: look(`wood-early${suffix}`).source };
+  return {
+    from: addDays(date, -look(`wood-early${suffix}`).value),
+    to: addDays(date, -look(`wood-late${suffix}`).value),
+    source: look(`wood-early${suffix}`).source,
+  };
 }
 
 function woodDates({ date, taught, look, degrees, length }: DatesInput): PlannedDate[] {
   const needs = new Set(taught.map(woodNeed));
-  const of = (need: string): string => [...new Set(taught.filter((one) => woodNeed(one) === need).map(({ scion }) => scion.species))].join(', ');
+  const of = (need: string): string =>
+    [...new Set(taught.filter((one) => woodNeed(one) === need).map(({ scion }) => scion.species))].join(', ');
   const dates: PlannedDate[] = [];
   for (const need of ['bench', 'leaf'] as const) {
     if (!needs.has(need)) continue;
@@ -82,25 +103,80 @@ function woodDates({ date, taught, look, degrees, length }: DatesInput): Planned
     const to = [window.to, ...years.flatMap(({ swell }) => (swell ? addDays(swell.early, -1) : []))].sort()[0]!;
     const sound = from <= to;
     dates.push({
-      id: `wood-cut-${need}`, name: `Cut scion wood: ${of(need)}`, from: sound ? from : window.from, to: sound ? to : window.to, kind: 'wood', source: window.source,
+      id: `wood-cut-${need}`,
+      name: `Cut scion wood: ${of(need)}`,
+      from: sound ? from : window.from,
+      to: sound ? to : window.to,
+      kind: 'wood',
+      source: window.source,
       how: 'Last season’s shoots, pencil thick, fully dormant, on a day without hard frost. Label each bundle as it is cut.',
     });
     const every = look('wood-check').value;
     const stored = sound ? to : window.to;
     const checks = [];
     for (let day = addDays(stored, every); day < addDays(date, -3); day = addDays(day, every)) checks.push(day);
-    dates.push({ id: `wood-store-${need}`, name: 'Wood into store', from: stored, to: stored, kind: 'wood', source: window.source, how: `Sealed bag, barely damp wrap, ${degrees(STORE.from)} to ${degrees(STORE.to)}, away from ripening fruit.` });
+    dates.push({
+      id: `wood-store-${need}`,
+      name: 'Wood into store',
+      from: stored,
+      to: stored,
+      kind: 'wood',
+      source: window.source,
+      how: `Sealed bag, barely damp wrap, ${degrees(STORE.from)} to ${degrees(STORE.to)}, away from ripening fruit.`,
+    });
     // A long winter has many looks; the calendar takes six.
-    checks.slice(-6).forEach((day, i, shown) => dates.push({
-      id: `wood-check-${need}-${shown.length - i}`, name: 'Look at the stored wood', from: day, to: day, kind: 'wood', source: look('wood-check').source, how: 'Green under the bark, buds shut, wrap damp and not wet, no mould.',
-    }));
-    dates.push({ id: `wood-last-${need}`, name: 'Last look at the wood', from: addDays(date, -2), to: addDays(date, -1), kind: 'wood', source: null, how: 'Trim the ends back to green, measure the calipers, sort by them.' });
+    checks.slice(-6).forEach((day, i, shown) =>
+      dates.push({
+        id: `wood-check-${need}-${shown.length - i}`,
+        name: 'Look at the stored wood',
+        from: day,
+        to: day,
+        kind: 'wood',
+        source: look('wood-check').source,
+        how: 'Green under the bark, buds shut, wrap damp and not wet, no mould.',
+      }),
+    );
+    dates.push({
+      id: `wood-last-${need}`,
+      name: 'Last look at the wood',
+      from: addDays(date, -2),
+      to: addDays(date, -1),
+      kind: 'wood',
+      source: null,
+      how: 'Trim the ends back to green, measure the calipers, sort by them.',
+    });
   }
   if (needs.has('budwood')) {
-    dates.push({ id: 'budwood-cut', name: `Cut budwood: ${of('budwood')}`, from: date, to: date, kind: 'wood', source: look('budwood').source, how: `In the cool of the morning; leaf blades off, ${length(12)} of leaf stalk left, in a labelled bag in the shade. At most ${look('budwood').value} days in the cold.` });
+    dates.push({
+      id: 'budwood-cut',
+      name: `Cut budwood: ${of('budwood')}`,
+      from: date,
+      to: date,
+      kind: 'wood',
+      source: look('budwood').source,
+      how: `In the cool of the morning; leaf blades off, ${length(12)} of leaf stalk left, in a labelled bag in the shade. At most ${look('budwood').value} days in the cold.`,
+    });
   }
-  if (needs.has('spring-bud')) dates.push({ id: 'budwood-cut', name: `Cut budwood: ${of('spring-bud')}`, from: addDays(date, -1), to: addDays(date, -1), kind: 'wood', source: look('budwood').source, how: 'Last year’s shoot, the still sleeping buds behind those that have pushed.' });
-  if (needs.has('tip')) dates.push({ id: 'tips-cut', name: `Cut tips: ${of('tip')}`, from: date, to: date, kind: 'wood', source: look('budwood').source, how: `Hardened tips of about ${length(100)}, the end bud fat and still closed, leaves off at once.` });
+  if (needs.has('spring-bud'))
+    dates.push({
+      id: 'budwood-cut',
+      name: `Cut budwood: ${of('spring-bud')}`,
+      from: addDays(date, -1),
+      to: addDays(date, -1),
+      kind: 'wood',
+      source: look('budwood').source,
+      how: 'Last year’s shoot, the still sleeping buds behind those that have pushed.',
+    });
+  if (needs.has('tip'))
+    dates.push({
+      id: 'tips-cut',
+      name: `Cut tips: ${of('tip')}`,
+      from: date,
+      to: date,
+      kind: 'wood',
+      source: look('budwood').source,
+      how: `Hardened tips of about ${length(100)}, the end bud fat and still closed, leaves off at once.`,
+    });
   return dates;
 }
 
@@ -110,28 +186,76 @@ function stockDates({ date, taught, look, degrees }: DatesInput): PlannedDate[] 
   const species = (list: Taught[]): string => [...new Set(list.map(({ stock }) => stock.species))].join(', ');
   if (potted.length > 0) {
     const order = look('stocks-order');
-    dates.push({ id: 'stocks-order', name: `Order stocks: ${species(potted)}`, from: addDays(date, -order.value - order.margin), to: addDays(date, -order.value + order.margin), kind: 'stocks', source: order.source, how: 'State the caliper at the place of the cut.' });
+    dates.push({
+      id: 'stocks-order',
+      name: `Order stocks: ${species(potted)}`,
+      from: addDays(date, -order.value - order.margin),
+      to: addDays(date, -order.value + order.margin),
+      kind: 'stocks',
+      source: order.source,
+      how: 'State the caliper at the place of the cut.',
+    });
   }
-  const bench = taught.filter(({ plan, season }) => plan.place === 'bench' && (season === null || season.phase === 'waking' || season.phase === 'warmed'));
+  const bench = taught.filter(
+    ({ plan, season }) =>
+      plan.place === 'bench' && (season === null || season.phase === 'waking' || season.phase === 'warmed'),
+  );
   if (bench.length > 0) {
     const warm = look('stocks-warm');
     const range = callusRange(kinOf(bench[0]!.stock.species), look);
     dates.push({
-      id: 'stocks-warm', name: `Bring stocks into warmth: ${species(bench)}`, from: addDays(date, -warm.value - warm.margin), to: addDays(date, -warm.value + warm.margin), kind: 'stocks', source: warm.source,
+      id: 'stocks-warm',
+      name: `Bring stocks into warmth: ${species(bench)}`,
+      from: addDays(date, -warm.value - warm.margin),
+      to: addDays(date, -warm.value + warm.margin),
+      kind: 'stocks',
+      source: warm.source,
       how: `Trim the roots: any above the main whorl off, the rest by about half. Moist, ${range ? `${degrees(range.from)} to ${degrees(range.to)}` : 'warm'}. Ready when buds and root tips move${bench.some(({ season }) => season?.phase === 'warmed') ? ' and bark slips' : ''}.`,
     });
   }
   const bleeding = taught.filter(({ stock }) => bleeds(stock.species));
   if (bleeding.length > 0) {
     const [early, late] = [look('bleed-early'), look('bleed-late')];
-    dates.push({ id: 'bleed-cut', name: `Cut bleeding stocks off: ${species(bleeding)}`, from: addDays(date, -early.value), to: addDays(date, -late.value), kind: 'stocks', source: early.source, how: 'Gash below the cut so that sap runs out there.' });
-    dates.push({ id: 'bleed-gash', name: 'Fresh gashes on bleeding stocks', from: date, to: date, kind: 'stocks', source: early.source, how: 'Before the first cut of the day.' });
+    dates.push({
+      id: 'bleed-cut',
+      name: `Cut bleeding stocks off: ${species(bleeding)}`,
+      from: addDays(date, -early.value),
+      to: addDays(date, -late.value),
+      kind: 'stocks',
+      source: early.source,
+      how: 'Gash below the cut so that sap runs out there.',
+    });
+    dates.push({
+      id: 'bleed-gash',
+      name: 'Fresh gashes on bleeding stocks',
+      from: date,
+      to: date,
+      kind: 'stocks',
+      source: early.source,
+      how: 'Before the first cut of the day.',
+    });
   }
   const slipping = taught.filter(({ method }) => method.use.bark !== 'need not slip');
   if (slipping.length > 0) {
     const water = look('water');
-    dates.push({ id: 'water', name: `Water the stocks: ${species(slipping)}`, from: addDays(date, -water.value), to: addDays(date, -1), kind: 'stocks', source: water.source, how: 'Bark slips best in the morning after rain.' });
-    dates.push({ id: 'slip-test', name: 'Test whether bark slips', from: addDays(date, -1), to: date, kind: 'stocks', source: water.source, how: 'Peel a piece of the top that comes off anyway. If it does not lift: water and wait, or change the method.' });
+    dates.push({
+      id: 'water',
+      name: `Water the stocks: ${species(slipping)}`,
+      from: addDays(date, -water.value),
+      to: addDays(date, -1),
+      kind: 'stocks',
+      source: water.source,
+      how: 'Bark slips best in the morning after rain.',
+    });
+    dates.push({
+      id: 'slip-test',
+      name: 'Test whether bark slips',
+      from: addDays(date, -1),
+      to: date,
+      kind: 'stocks',
+      source: water.source,
+      how: 'Peel a piece of the top that comes off anyway. If it does not lift: water and wait, or change the method.',
+    });
   }
   return dates;
 }
@@ -142,21 +266,73 @@ function afterwards({ date, taught, look, rounds, degrees }: DatesInput): Planne
   if (bench.length > 0) {
     const callus = look('callus');
     const end = addDays(date, callus.value);
-    const ranges = [...new Set(bench.map(({ scion }) => scion.species))].map((kind) => ({ kind, range: callusRange(kinOf(kind), look) }));
-    dates.push({ id: 'callus', name: 'Callus in the warm', from: date, to: end, kind: 'callus', source: callus.source, how: ranges.map(({ kind, range }) => (range ? `${kind} ${degrees(range.from)} to ${degrees(range.to)}` : `${kind}: no figure known`)).join('; ') + '. Open one of the batch to see callus before moving it.' });
+    const ranges = [...new Set(bench.map(({ scion }) => scion.species))].map((kind) => ({
+      kind,
+      range: callusRange(kinOf(kind), look),
+    }));
+    dates.push({
+      id: 'callus',
+      name: 'Callus in the warm',
+      from: date,
+      to: end,
+      kind: 'callus',
+      source: callus.source,
+      how:
+        ranges
+          .map(({ kind, range }) =>
+            range ? `${kind} ${degrees(range.from)} to ${degrees(range.to)}` : `${kind}: no figure known`,
+          )
+          .join('; ') + '. Open one of the batch to see callus before moving it.',
+    });
     const frost = bench[0]!.stock.lastFrost;
     // After a summer or autumn day the frost meant is next spring's.
     const planting = !frost ? addDays(end, 1) : frost.late >= end ? frost.late : addDays(end, 1);
-    if (planting > addDays(end, 1)) dates.push({ id: 'cool', name: 'Hold cool', from: addDays(end, 1), to: addDays(planting, -1), kind: 'callus', source: callus.source, how: 'Cool, frost-free, moist and in the light once buds move, until frosts are over.' });
-    dates.push({ id: 'plant-out', name: 'Plant out', from: planting, to: addDays(planting, 21), kind: 'planting', source: frost ? frost.source : null, how: frost ? 'After the last frost of a late year, the union well above the soil.' : 'No frost here: plant when callus is seen, the union well above the soil.' });
+    if (planting > addDays(end, 1))
+      dates.push({
+        id: 'cool',
+        name: 'Hold cool',
+        from: addDays(end, 1),
+        to: addDays(planting, -1),
+        kind: 'callus',
+        source: callus.source,
+        how: 'Cool, frost-free, moist and in the light once buds move, until frosts are over.',
+      });
+    dates.push({
+      id: 'plant-out',
+      name: 'Plant out',
+      from: planting,
+      to: addDays(planting, 21),
+      kind: 'planting',
+      source: frost ? frost.source : null,
+      how: frost
+        ? 'After the last frost of a late year, the union well above the soil.'
+        : 'No frost here: plant when callus is seen, the union well above the soil.',
+    });
   }
   if (rounds.length > 0) {
-    for (const round of rounds) dates.push({ id: `round-${round.milestone}`, name: `Follow-up: ${MILESTONE_WORDS[round.milestone].name.toLowerCase()}`, from: round.opensOn, to: round.closesOn, kind: 'round', source: null, how: 'The round that was set.' });
+    for (const round of rounds)
+      dates.push({
+        id: `round-${round.milestone}`,
+        name: `Follow-up: ${MILESTONE_WORDS[round.milestone].name.toLowerCase()}`,
+        from: round.opensOn,
+        to: round.closesOn,
+        kind: 'round',
+        source: null,
+        how: 'The round that was set.',
+      });
     return dates;
   }
   const advised = taught[0]?.method.rounds ?? [];
   for (const { milestone, from, to, look: sign } of advised) {
-    dates.push({ id: `round-${milestone}`, name: `Follow-up: ${MILESTONE_WORDS[milestone].name.toLowerCase()}`, from: addDays(date, from), to: addDays(date, to), kind: 'round', source: 'trade handbook, following up', how: `Ask for: ${sign}.` });
+    dates.push({
+      id: `round-${milestone}`,
+      name: `Follow-up: ${MILESTONE_WORDS[milestone].name.toLowerCase()}`,
+      from: addDays(date, from),
+      to: addDays(date, to),
+      kind: 'round',
+      source: 'trade handbook, following up',
+      how: `Ask for: ${sign}.`,
+    });
   }
   return dates;
 }

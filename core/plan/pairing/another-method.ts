@@ -14,8 +14,16 @@ export interface OtherMethod {
  * Looks for the method that joins a stock best with one of the scions left; null where none does.
  * Contact once worked out serves every stock that is asked about.
  */
-export function otherMethods(methods: readonly Method[], place: Place): (stock: { caliper: number; skill: SkillLevel }, scions: readonly { id: string; caliper: number }[]) => OtherMethod | null {
-  const tables = methods.filter(({ use }) => use.places.includes(place)).map((method) => ({ method, table: contactTable(method) }));
+export function otherMethods(
+  methods: readonly Method[],
+  place: Place,
+): (
+  stock: { caliper: number; skill: SkillLevel },
+  scions: readonly { id: string; caliper: number }[],
+) => OtherMethod | null {
+  const tables = methods
+    .filter(({ use }) => use.places.includes(place))
+    .map((method) => ({ method, table: contactTable(method) }));
   return (stock, scions) => {
     let best: OtherMethod | null = null;
     for (const { method, table } of tables) {

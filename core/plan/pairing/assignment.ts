@@ -13,7 +13,8 @@ export function assign(worth: readonly (readonly number[])[]): number[] {
   const columns = worth[0]!.length;
   for (const row of worth) {
     if (row.length !== columns) throw new RangeError('All rows need the same number of columns.');
-    for (const value of row) if (!Number.isFinite(value)) throw new RangeError('Every worth has to be a finite number.');
+    for (const value of row)
+      if (!Number.isFinite(value)) throw new RangeError('Every worth has to be a finite number.');
   }
   if (rows > columns) {
     const turned = assign(Array.from({ length: columns }, (_, j) => worth.map((row) => row[j]!)));

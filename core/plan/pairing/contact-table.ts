@@ -10,7 +10,12 @@ function tenth(caliper: number): number {
 export interface ContactTable {
   at: (stock: number, scion: number, slip: number) => number;
   /** Works out all pairs of two lists for some hands; `progress` hears the share done after each stock. */
-  fill: (stocks: readonly number[], scions: readonly number[], slips: readonly number[], progress?: (share: number) => void) => void;
+  fill: (
+    stocks: readonly number[],
+    scions: readonly number[],
+    slips: readonly number[],
+    progress?: (share: number) => void,
+  ) => void;
   /** Pairs of calipers it knows. */
   size: () => number;
 }
@@ -20,7 +25,11 @@ export function contactTable(method: Method): ContactTable {
   const at = (stock: number, scion: number, slip: number): number => {
     const key = tenth(stock) * 10_000 + tenth(scion);
     let pair = pairs.get(key);
-    if (!pair) pairs.set(key, (pair = { contact: expectedContact(method, tenth(stock) / 10, tenth(scion) / 10), bySlip: new Map() }));
+    if (!pair)
+      pairs.set(
+        key,
+        (pair = { contact: expectedContact(method, tenth(stock) / 10, tenth(scion) / 10), bySlip: new Map() }),
+      );
     let contact = pair.bySlip.get(slip);
     if (contact === undefined) pair.bySlip.set(slip, (contact = pair.contact(slip)));
     return contact;

@@ -46,29 +46,41 @@ export function expectedContact(method: Method, stock: number, scion: number): (
     return known.get(key)!;
   };
   const cambium = (diameter: number): number => diameter / 2 - assumedBark(diameter);
-  const meant = field.id === 'inset' ? assumedBark(stock) - assumedBark(scion) : Math.abs(cambium(stock) - cambium(scion));
+  const meant =
+    field.id === 'inset' ? assumedBark(stock) - assumedBark(scion) : Math.abs(cambium(stock) - cambium(scion));
   const last = Math.round((meant + (field.id === 'inset' ? 0 : BEYOND)) / STEP);
   // A wedge has one place to be; a face is set where it does best, from the middle to beyond the lines.
   const targets = field.id === 'inset' ? [last] : Array.from({ length: last + 1 }, (_, i) => i);
   return (slip) => {
     const reach = Math.ceil((SPREADS * slip) / STEP);
     const shares = bell(slip, reach);
-    return Math.max(...targets.map((target) => shares.reduce((sum, share, i) => sum + share * contact(target + i - reach), 0)));
+    return Math.max(
+      ...targets.map((target) => shares.reduce((sum, share, i) => sum + share * contact(target + i - reach), 0)),
+    );
   };
 }
 
 /** Shares of a bell curve of a spread over the places from -reach to reach, adding up to one. */
 function bell(spread: number, reach: number): number[] {
-  const weights = Array.from({ length: 2 * reach + 1 }, (_, i) => (spread === 0 ? 1 : Math.exp(-(((i - reach) * STEP) ** 2) / (2 * spread ** 2))));
+  const weights = Array.from({ length: 2 * reach + 1 }, (_, i) =>
+    spread === 0 ? 1 : Math.exp(-(((i - reach) * STEP) ** 2) / (2 * spread ** 2)),
+  );
   const all = weights.reduce((sum, weight) => sum + weight, 0);
   return weights.map((weight) => weight / all);
 }
 
 function figuresFor(method: Method, stock: number, scion: number): Figures {
   // Lengths are those of the method's example, its calipers are these.
-  const lengths = Object.fromEntries(Object.entries(method.example).map(([id, value]) => [id, id === 'stockDiameter' ? stock : id === 'scionDiameter' ? scion : value]));
+  const lengths = Object.fromEntries(
+    Object.entries(method.example).map(([id, value]) => [
+      id,
+      id === 'stockDiameter' ? stock : id === 'scionDiameter' ? scion : value,
+    ]),
+  );
   const figures = figuresOf(method.fields, fillMeasures(method.fields, lengths));
   // A cut through the shoot has to be longer than the shoot is thick.
-  for (const id of ['stockLength', 'scionLength']) if (figures[id] !== undefined && method.example[id] !== undefined) figures[id] = Math.max(figures[id]!, 3.5 * (id === 'stockLength' ? stock : Math.max(stock, scion)));
+  for (const id of ['stockLength', 'scionLength'])
+    if (figures[id] !== undefined && method.example[id] !== undefined)
+      figures[id] = Math.max(figures[id]!, 3.5 * (id === 'stockLength' ? stock : Math.max(stock, scion)));
   return figures;
 }

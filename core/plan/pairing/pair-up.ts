@@ -66,7 +66,12 @@ const ROUNDS = 5;
 export function pairUp({ method, stocks, scions, fixed, progress = () => undefined }: PairingInput): PairingResult {
   const skills = [...new Set(stocks.map(({ skill }) => skill))];
   const table = contactTable(method);
-  table.fill(stocks.map(({ caliper }) => caliper), scions.map(({ caliper }) => caliper), skills.map((skill) => SLIP[skill]), progress);
+  table.fill(
+    stocks.map(({ caliper }) => caliper),
+    scions.map(({ caliper }) => caliper),
+    skills.map((skill) => SLIP[skill]),
+    progress,
+  );
   const expected = (skill: SkillLevel, stock: number, scion: number): number => table.at(stock, scion, SLIP[skill]);
   // A pair that will not be made is worth nothing, so that it does not bind a scion another could use.
   const worth = (skill: SkillLevel, stock: number, scion: number): number => {
@@ -74,7 +79,10 @@ export function pairUp({ method, stocks, scions, fixed, progress = () => undefin
     return contact < HOPELESS ? 0 : contact;
   };
   const skillOf = new Map(stocks.map(({ seat, skill }) => [seat, skill]));
-  const kept = fixed.filter(({ stock, scion, seat }) => skillOf.has(seat) && stocks.some(({ id }) => id === stock) && scions.some(({ id }) => id === scion));
+  const kept = fixed.filter(
+    ({ stock, scion, seat }) =>
+      skillOf.has(seat) && stocks.some(({ id }) => id === stock) && scions.some(({ id }) => id === scion),
+  );
   const free = stocks.filter(({ id }) => !kept.some(({ stock }) => stock === id)).map((stock) => ({ ...stock }));
   const wood = scions.filter(({ id }) => !kept.some(({ scion }) => scion === id));
 
@@ -83,7 +91,11 @@ export function pairUp({ method, stocks, scions, fixed, progress = () => undefin
   for (let round = 0; round < ROUNDS && skills.length > 1; round++) {
     // Seats change hands among the stocks; each seat as often as it was dealt one.
     const seats = free.map(({ seat, skill }) => ({ seat, skill }));
-    const dealt = assign(free.map((stock, i) => seats.map(({ skill }) => (columns[i]! < 0 ? 0 : worth(skill, stock.caliper, wood[columns[i]!]!.caliper)))));
+    const dealt = assign(
+      free.map((stock, i) =>
+        seats.map(({ skill }) => (columns[i]! < 0 ? 0 : worth(skill, stock.caliper, wood[columns[i]!]!.caliper))),
+      ),
+    );
     const moved = free.map((stock, i) => ({ ...stock, ...seats[dealt[i]!]! }));
     const again = match(moved, wood, worth);
     const better = total(moved, wood, again, worth);
@@ -93,19 +105,44 @@ export function pairUp({ method, stocks, scions, fixed, progress = () => undefin
   }
 
   const pairs: Pair[] = kept.map(({ stock, scion, seat }) => ({
-    stock, scion, seat, fixed: true, contact: expected(skillOf.get(seat)!, stocks.find(({ id }) => id === stock)!.caliper, scions.find(({ id }) => id === scion)!.caliper),
+    stock,
+    scion,
+    seat,
+    fixed: true,
+    contact: expected(
+      skillOf.get(seat)!,
+      stocks.find(({ id }) => id === stock)!.caliper,
+      scions.find(({ id }) => id === scion)!.caliper,
+    ),
   }));
   const aside: SetAside[] = [];
   free.forEach((stock, i) => {
     const scion = columns[i]! >= 0 ? wood[columns[i]!]! : null;
     const contact = scion ? worth(stock.skill, stock.caliper, scion.caliper) : 0;
     if (scion && contact > 0) pairs.push({ stock: stock.id, scion: scion.id, seat: stock.seat, contact, fixed: false });
-    else aside.push({ stock: stock.id, why: wood.every((one) => worth(stock.skill, stock.caliper, one.caliper) === 0) ? 'no stick here suits its caliper' : 'the sticks that would suit it do more elsewhere, or there are too few' });
+    else
+      aside.push({
+        stock: stock.id,
+        why: wood.every((one) => worth(stock.skill, stock.caliper, one.caliper) === 0)
+          ? 'no stick here suits its caliper'
+          : 'the sticks that would suit it do more elsewhere, or there are too few',
+      });
   });
-  const order = stocks.slice(0, scions.length).map(({ id, skill, caliper }, i) => ({ stock: id, scion: scions[i]!.id, contact: expected(skill, caliper, scions[i]!.caliper) }));
+  const order = stocks.slice(0, scions.length).map(({ id, skill, caliper }, i) => ({
+    stock: id,
+    scion: scions[i]!.id,
+    contact: expected(skill, caliper, scions[i]!.caliper),
+  }));
   return {
-    pairs, aside, left: scions.filter(({ id }) => !pairs.some(({ scion }) => scion === id)).map(({ id }) => id),
-    sum: pairs.reduce((all, { contact }) => all + contact, 0), inOrder: { sum: order.reduce((all, { contact }) => all + contact, 0), hopeless: order.filter(({ contact }) => contact < HOPELESS).length, pairs: order },
+    pairs,
+    aside,
+    left: scions.filter(({ id }) => !pairs.some(({ scion }) => scion === id)).map(({ id }) => id),
+    sum: pairs.reduce((all, { contact }) => all + contact, 0),
+    inOrder: {
+      sum: order.reduce((all, { contact }) => all + contact, 0),
+      hopeless: order.filter(({ contact }) => contact < HOPELESS).length,
+      pairs: order,
+    },
   };
 }
 
@@ -116,6 +153,14 @@ function match(stocks: readonly PairStock[], scions: readonly PairScion[], worth
   return assign(stocks.map(({ skill, caliper }) => scions.map((scion) => worth(skill, caliper, scion.caliper))));
 }
 
-function total(stocks: readonly PairStock[], scions: readonly PairScion[], columns: readonly number[], worth: Worth): number {
-  return stocks.reduce((sum, { skill, caliper }, i) => sum + (columns[i]! < 0 ? 0 : worth(skill, caliper, scions[columns[i]!]!.caliper)), 0);
+function total(
+  stocks: readonly PairStock[],
+  scions: readonly PairScion[],
+  columns: readonly number[],
+  worth: Worth,
+): number {
+  return stocks.reduce(
+    (sum, { skill, caliper }, i) => sum + (columns[i]! < 0 ? 0 : worth(skill, caliper, scions[columns[i]!]!.caliper)),
+    0,
+  );
 }

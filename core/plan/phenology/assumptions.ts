@@ -15,17 +15,48 @@ export type Edits = Record<string, { value: number; margin: number; source: stri
 
 const TRADE = 'trade handbook, the year';
 const CALLUS = 'trade handbook, callusing temperatures';
-const guess = (id: string, name: string, value: number, unit: string, margin: number): Assumption => ({ id, name, value, unit, margin, source: null });
-const known = (id: string, name: string, value: number, unit: string, margin: number, source = TRADE): Assumption => ({ id, name, value, unit, margin, source });
+const guess = (id: string, name: string, value: number, unit: string, margin: number): Assumption => ({
+  id,
+  name,
+  value,
+  unit,
+  margin,
+  source: null,
+});
+const known = (id: string, name: string, value: number, unit: string, margin: number, source = TRADE): Assumption => ({
+  id,
+  name,
+  value,
+  unit,
+  margin,
+  source,
+});
 
 /** Warmth summed since midwinter at which buds swell, buds break and bark slips, by kin: guesses all. degC days above the base. */
 const SPRING: Record<string, [swell: number, leaf: number, slip: number]> = {
-  pome: [70, 150, 210], stone: [50, 120, 190], walnut: [190, 290, 350], hickory: [210, 310, 370], persimmon: [220, 320, 390], mulberry: [230, 320, 390], fig: [160, 260, 330], grape: [180, 270, 330], other: [120, 220, 290],
+  pome: [70, 150, 210],
+  stone: [50, 120, 190],
+  walnut: [190, 290, 350],
+  hickory: [210, 310, 370],
+  persimmon: [220, 320, 390],
+  mulberry: [230, 320, 390],
+  fig: [160, 260, 330],
+  grape: [180, 270, 330],
+  other: [120, 220, 290],
 };
 
 /** Temperatures in which callus forms, degC. */
 const CALLUSING: Record<string, [from: number, to: number]> = {
-  pome: [15, 24], stone: [18, 24], walnut: [24, 29], hickory: [24, 29], grape: [24, 30], persimmon: [20, 27], mulberry: [20, 27], fig: [20, 27], citrus: [22, 30], mango: [22, 30],
+  pome: [15, 24],
+  stone: [18, 24],
+  walnut: [24, 29],
+  hickory: [24, 29],
+  grape: [24, 30],
+  persimmon: [20, 27],
+  mulberry: [20, 27],
+  fig: [20, 27],
+  citrus: [22, 30],
+  mango: [22, 30],
 };
 
 /** Kin that keep their leaves and never sleep. */
@@ -56,7 +87,13 @@ export const ASSUMPTIONS: readonly Assumption[] = [
   known('stocks-warm', 'Bench stocks are brought into warmth this long before', 10, 'days', 3),
   guess('bench-lead', 'Warmed stocks can be ready this long before their buds would swell outdoors', 60, 'days', 14),
   guess('field-lead', 'Field work starts this long before buds swell', 7, 'days', 7),
-  guess('after-leaf', 'Dormant wood goes on to waking stocks until this long after their leaves are out', 10, 'days', 7),
+  guess(
+    'after-leaf',
+    'Dormant wood goes on to waking stocks until this long after their leaves are out',
+    10,
+    'days',
+    7,
+  ),
   known('bleed-early', 'Bleeding stocks are cut off at most this long before', 10, 'days', 0),
   known('bleed-late', 'Bleeding stocks are cut off at least this long before', 7, 'days', 0),
   known('water', 'Stocks are watered from this long before a method that needs slipping bark', 7, 'days', 0),
@@ -80,15 +117,25 @@ export function lookUp(edits: Edits): LookUp {
     const usual = USUAL.get(id);
     if (!usual) throw new Error(`No assumption is called "${id}".`);
     const edit = edits[id];
-    return edit ? { ...usual, value: edit.value, margin: edit.margin, source: edit.source === '' ? null : edit.source } : usual;
+    return edit
+      ? { ...usual, value: edit.value, margin: edit.margin, source: edit.source === '' ? null : edit.source }
+      : usual;
   };
 }
 
 /** Temperatures for callus of a kin, degC; null where nothing is known. `slow` is where it still goes on. */
-export function callusRange(kin: string | null, look: LookUp): { from: number; to: number; slow: number; source: string | null } | null {
+export function callusRange(
+  kin: string | null,
+  look: LookUp,
+): { from: number; to: number; slow: number; source: string | null } | null {
   if (!kin || !(kin in CALLUSING)) return null;
   const from = look(`${kin}.callus-from`);
-  return { from: from.value, to: look(`${kin}.callus-to`).value, slow: USUAL.has(`${kin}.callus-slow`) ? look(`${kin}.callus-slow`).value : from.value, source: from.source };
+  return {
+    from: from.value,
+    to: look(`${kin}.callus-to`).value,
+    slow: USUAL.has(`${kin}.callus-slow`) ? look(`${kin}.callus-slow`).value : from.value,
+    source: from.source,
+  };
 }
 
 /** The spring figures of a kin stand under its name, those of any other under "other". */

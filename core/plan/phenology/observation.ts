@@ -4,7 +4,12 @@ import type { IsoDate } from '../../units/iso-date';
 export type Sign = 'buds-shut' | 'buds-swell' | 'leaves-out' | 'bark-slips' | 'bark-tight' | 'leaves-fallen';
 
 export const SIGN_WORDS: Record<Sign, string> = {
-  'buds-shut': 'buds still shut', 'buds-swell': 'buds swell', 'leaves-out': 'leaves are out', 'bark-slips': 'bark slips', 'bark-tight': 'bark does not slip', 'leaves-fallen': 'leaves have fallen',
+  'buds-shut': 'buds still shut',
+  'buds-swell': 'buds swell',
+  'leaves-out': 'leaves are out',
+  'bark-slips': 'bark slips',
+  'bark-tight': 'bark does not slip',
+  'leaves-fallen': 'leaves have fallen',
 };
 export const SIGNS = Object.keys(SIGN_WORDS) as Sign[];
 

@@ -8,14 +8,38 @@ import type { Observation } from './observation';
 import { cycleStart, phenologyOf } from './phenology';
 
 const north: Climate = {
-  lastFrost: '04-24', firstFrost: '10-28', frostMargin: 12,
-  normals: { low: [-2, -1.5, 1, 4, 8, 11.5, 13.5, 13, 10, 6, 2, -0.5], high: [3, 4.5, 9, 13, 18, 21.5, 23.5, 23, 19, 13.5, 7.5, 4] },
+  lastFrost: '04-24',
+  firstFrost: '10-28',
+  frostMargin: 12,
+  normals: {
+    low: [-2, -1.5, 1, 4, 8, 11.5, 13.5, 13, 10, 6, 2, -0.5],
+    high: [3, 4.5, 9, 13, 18, 21.5, 23.5, 23, 19, 13.5, 7.5, 4],
+  },
 };
 /** The same year half a turn on. */
-const south: Climate = { lastFrost: '10-24', firstFrost: '04-28', frostMargin: 12, normals: { low: [...north.normals.low.slice(6), ...north.normals.low.slice(0, 6)], high: [...north.normals.high.slice(6), ...north.normals.high.slice(0, 6)] } };
-const warm: Climate = { lastFrost: null, firstFrost: null, frostMargin: 0, normals: { low: Array(12).fill(21), high: Array(12).fill(29) } };
+const south: Climate = {
+  lastFrost: '10-24',
+  firstFrost: '04-28',
+  frostMargin: 12,
+  normals: {
+    low: [...north.normals.low.slice(6), ...north.normals.low.slice(0, 6)],
+    high: [...north.normals.high.slice(6), ...north.normals.high.slice(0, 6)],
+  },
+};
+const warm: Climate = {
+  lastFrost: null,
+  firstFrost: null,
+  frostMargin: 0,
+  normals: { low: Array(12).fill(21), high: Array(12).fill(29) },
+};
 const look = lookUp({});
-const year = (climate: Climate, hemisphere: 'north' | 'south', date: string, observations: Observation[] = [], species = 'pear') => phenologyOf({ species, hemisphere, climate, look, observations }, date);
+const year = (
+  climate: Climate,
+  hemisphere: 'north' | 'south',
+  date: string,
+  observations: Observation[] = [],
+  species = 'pear',
+) => phenologyOf({ species, hemisphere, climate, look, observations }, date);
 
 describe('the cycle of a year', () => {
   it('runs from midwinter to midwinter on both halves of the earth', () => {
@@ -34,14 +58,28 @@ describe('the cycle of a year', () => {
 describe('spring by degree days', () => {
   it('is when the warmth above the base adds up, reckoned here by hand day by day', () => {
     // Where days lie wholly above or below the base no sine is needed: take a climate that jumps.
-    const step: Climate = { ...north, normals: { low: Array(12).fill(0).map((_, i) => (i < 3 ? 0 : 10)), high: Array(12).fill(0).map((_, i) => (i < 3 ? 4 : 14)) } };
-    const { swell } = phenologyOf({ species: 'pear', hemisphere: 'north', climate: step, look, observations: [] }, '2027-02-01');
+    const step: Climate = {
+      ...north,
+      normals: {
+        low: Array(12)
+          .fill(0)
+          .map((_, i) => (i < 3 ? 0 : 10)),
+        high: Array(12)
+          .fill(0)
+          .map((_, i) => (i < 3 ? 4 : 14)),
+      },
+    };
+    const { swell } = phenologyOf(
+      { species: 'pear', hemisphere: 'north', climate: step, look, observations: [] },
+      '2027-02-01',
+    );
     let sum = 0;
     let day = '2027-01-01';
     for (; ; day = addDays(day, 1)) {
       const { low, high } = dayNormals(step.normals, day);
       // The mean of half hours of the day's sine.
-      for (let i = 0; i < 480; i++) sum += Math.max(0, (low + high) / 2 + ((high - low) / 2) * Math.sin(((i + 0.5) / 480) * 2 * Math.PI) - 5) / 480;
+      for (let i = 0; i < 480; i++)
+        sum += Math.max(0, (low + high) / 2 + ((high - low) / 2) * Math.sin(((i + 0.5) / 480) * 2 * Math.PI) - 5) / 480;
       if (sum >= 70) break;
     }
     expect(swell!.best).toBe(day);
@@ -57,15 +95,29 @@ describe('spring by degree days', () => {
   it('is the same in the south, six months on', () => {
     const [here, there] = [year(north, 'north', '2027-03-01'), year(south, 'south', '2027-09-01')];
     for (const stage of ['swell', 'leaf', 'slipFrom'] as const) {
-      expect(Math.abs(daysBetween('2027-01-01', here[stage]!.best) - daysBetween('2027-07-01', there[stage]!.best)), stage).toBeLessThanOrEqual(3);
+      expect(
+        Math.abs(daysBetween('2027-01-01', here[stage]!.best) - daysBetween('2027-07-01', there[stage]!.best)),
+        stage,
+      ).toBeLessThanOrEqual(3);
     }
     expect(there.lastFrost!.best).toBe('2027-10-24');
     expect(there.firstFrost!.best).toBe('2028-04-28');
   });
   it('is no spring at all where there is no winter', () => {
     const bay = year(warm, 'north', '2027-03-01');
-    expect(bay).toMatchObject({ dormant: null, swell: null, slipFrom: null, firstFrost: null, budOpen: null, alwaysWarm: true });
-    expect(year(north, 'north', '2027-03-01', [], 'lemon')).toMatchObject({ evergreen: true, dormant: null, swell: null });
+    expect(bay).toMatchObject({
+      dormant: null,
+      swell: null,
+      slipFrom: null,
+      firstFrost: null,
+      budOpen: null,
+      alwaysWarm: true,
+    });
+    expect(year(north, 'north', '2027-03-01', [], 'lemon')).toMatchObject({
+      evergreen: true,
+      dormant: null,
+      swell: null,
+    });
   });
 });
 
@@ -74,7 +126,13 @@ describe('what was seen', () => {
   it('goes before what was reckoned, and what follows counts on from it', () => {
     const reckoned = year(north, 'north', '2027-03-01');
     const { swell, leaf } = year(north, 'north', '2027-03-01', [seen('buds-swell', '2027-03-20')]);
-    expect(swell).toMatchObject({ early: '2027-03-20', best: '2027-03-20', late: '2027-03-20', observed: true, source: 'seen on the spot' });
+    expect(swell).toMatchObject({
+      early: '2027-03-20',
+      best: '2027-03-20',
+      late: '2027-03-20',
+      observed: true,
+      source: 'seen on the spot',
+    });
     expect(leaf!.best < reckoned.leaf!.best).toBe(true);
     expect(daysBetween(leaf!.early, leaf!.late)).toBeLessThan(daysBetween(reckoned.leaf!.early, reckoned.leaf!.late));
   });
@@ -86,7 +144,12 @@ describe('what was seen', () => {
   });
   it('of another species, or another year, changes nothing', () => {
     const reckoned = year(north, 'north', '2027-03-01');
-    expect(year(north, 'north', '2027-03-01', [seen('buds-swell', '2027-03-20', 'mulberry'), seen('buds-swell', '2026-03-20')])).toEqual(reckoned);
+    expect(
+      year(north, 'north', '2027-03-01', [
+        seen('buds-swell', '2027-03-20', 'mulberry'),
+        seen('buds-swell', '2026-03-20'),
+      ]),
+    ).toEqual(reckoned);
   });
 });
 
@@ -109,7 +172,10 @@ describe('assumptions', () => {
   it('give way to those of the site', () => {
     const own = lookUp({ 'pome.swell': { value: 40, margin: 5, source: 'our own book, row 1' } });
     expect(own('pome.swell')).toMatchObject({ value: 40, margin: 5, source: 'our own book, row 1' });
-    expect(phenologyOf({ species: 'pear', hemisphere: 'north', climate: north, look: own, observations: [] }, '2027-03-01').swell!.best < year(north, 'north', '2027-03-01').swell!.best).toBe(true);
+    expect(
+      phenologyOf({ species: 'pear', hemisphere: 'north', climate: north, look: own, observations: [] }, '2027-03-01')
+        .swell!.best < year(north, 'north', '2027-03-01').swell!.best,
+    ).toBe(true);
     expect(() => look('moon')).toThrow('No assumption');
   });
   it('know where callus forms, by kin', () => {
@@ -121,14 +187,26 @@ describe('assumptions', () => {
 
 describe('kin that have one year', () => {
   it('are told once', () => {
-    expect(alike([year(north, 'north', '2027-03-01', [], 'pear'), year(north, 'north', '2027-03-01', [], 'quince'), year(north, 'north', '2027-03-01', [], 'mulberry')]).map(({ species }) => species)).toEqual(['pear, quince', 'mulberry']);
+    expect(
+      alike([
+        year(north, 'north', '2027-03-01', [], 'pear'),
+        year(north, 'north', '2027-03-01', [], 'quince'),
+        year(north, 'north', '2027-03-01', [], 'mulberry'),
+      ]).map(({ species }) => species),
+    ).toEqual(['pear, quince', 'mulberry']);
   });
 });
 
 describe('cycleStart', () => {
   it.each([
-    ['north', '2027-11-15', '2027-01-01'], ['north', '2027-11-16', '2028-01-01'], ['north', '2027-12-31', '2028-01-01'], ['north', '2028-01-01', '2028-01-01'],
-    ['south', '2027-05-15', '2026-07-01'], ['south', '2027-05-16', '2027-07-01'], ['south', '2027-06-30', '2027-07-01'], ['south', '2027-07-01', '2027-07-01'],
+    ['north', '2027-11-15', '2027-01-01'],
+    ['north', '2027-11-16', '2028-01-01'],
+    ['north', '2027-12-31', '2028-01-01'],
+    ['north', '2028-01-01', '2028-01-01'],
+    ['south', '2027-05-15', '2026-07-01'],
+    ['south', '2027-05-16', '2027-07-01'],
+    ['south', '2027-06-30', '2027-07-01'],
+    ['south', '2027-07-01', '2027-07-01'],
   ] as const)('gives %s of the equator the day %s to the spring counted from %s', (hemisphere, date, from) => {
     expect(cycleStart(date, hemisphere)).toBe(from);
   });

@@ -66,13 +66,20 @@ export function cycleStart(date: IsoDate, hemisphere: 'north' | 'south'): IsoDat
  * midwinter over the site's normals; its margin is that of the figure in a spring warmer or colder
  * than usual. What was seen goes before what was reckoned, and what follows counts on from it.
  */
-export function phenologyOf({ species, hemisphere, climate, look, observations }: PhenologyInput, date: IsoDate): Phenology {
+export function phenologyOf(
+  { species, hemisphere, climate, look, observations }: PhenologyInput,
+  date: IsoDate,
+): Phenology {
   const from = cycleStart(date, hemisphere);
   const to = addDays(cycleStart(addDays(from, 366), hemisphere), -1);
   const kin = kinOf(species);
   const evergreen = EVERGREEN.includes(kin ?? '');
   const own = observations.filter((one) => kindOf(one.species) === kindOf(species));
-  const seen = (sign: Sign, since: IsoDate, until: IsoDate): IsoDate | null => own.filter((one) => one.sign === sign && one.on >= since && one.on <= until).map(({ on }) => on).sort()[0] ?? null;
+  const seen = (sign: Sign, since: IsoDate, until: IsoDate): IsoDate | null =>
+    own
+      .filter((one) => one.sign === sign && one.on >= since && one.on <= until)
+      .map(({ on }) => on)
+      .sort()[0] ?? null;
   const mean = (day: IsoDate, shift = 0): number => {
     const { low, high } = dayNormals(climate.normals, day);
     return (low + high) / 2 + shift;
@@ -81,23 +88,54 @@ export function phenologyOf({ species, hemisphere, climate, look, observations }
   const colds = sleepOf(from, mean, look);
   const fallen = seen('leaves-fallen', addDays(from, -200), addDays(from, 60));
   const lag = look('sleep-lag');
-  const dormant = evergreen ? null : fallen ? observed(addDays(fallen, lag.value), 'leaves seen fallen') : colds ? widened(colds, lag.value, lag.margin, `${lag.value} days after the day's mean falls under ${look('sleep').value} °C`, lag.source) : null;
+  const dormant = evergreen
+    ? null
+    : fallen
+      ? observed(addDays(fallen, lag.value), 'leaves seen fallen')
+      : colds
+        ? widened(
+            colds,
+            lag.value,
+            lag.margin,
+            `${lag.value} days after the day's mean falls under ${look('sleep').value} °C`,
+            lag.source,
+          )
+        : null;
   const spring = evergreen || !dormant ? NO_SPRING : springOf(from, species, kin, climate, look, seen, own);
   const midsummer = addDays(from, 180);
   const tight = seen('bark-tight', midsummer, to);
-  const slipTo = spring.slipFrom ? (tight ? observed(addDays(tight, -1), 'bark seen tight') : fallingUnder('slip-end', midsummer, mean, look)) : null;
+  const slipTo = spring.slipFrom
+    ? tight
+      ? observed(addDays(tight, -1), 'bark seen tight')
+      : fallingUnder('slip-end', midsummer, mean, look)
+    : null;
   const warm = look('warm');
   const risesTo = rising(from, to, mean, warm.value, warm.margin, warm.source);
   return {
-    species, from, to, evergreen, dormant, ...spring, slipTo, ...frost,
-    warmFrom: risesTo, warmTo: risesTo ? fallingUnder('warm', midsummer, mean, look) : null, alwaysWarm: !risesTo && mean(from) >= warm.value && mean(midsummer) >= warm.value,
+    species,
+    from,
+    to,
+    evergreen,
+    dormant,
+    ...spring,
+    slipTo,
+    ...frost,
+    warmFrom: risesTo,
+    warmTo: risesTo ? fallingUnder('warm', midsummer, mean, look) : null,
+    alwaysWarm: !risesTo && mean(from) >= warm.value && mean(midsummer) >= warm.value,
   };
 }
 
 const NO_SPRING = { swell: null, leaf: null, slipFrom: null };
 
 function springOf(
-  from: IsoDate, species: string, kin: string | null, climate: Climate, look: LookUp, seen: (sign: Sign, since: IsoDate, until: IsoDate) => IsoDate | null, own: Observation[],
+  from: IsoDate,
+  species: string,
+  kin: string | null,
+  climate: Climate,
+  look: LookUp,
+  seen: (sign: Sign, since: IsoDate, until: IsoDate) => IsoDate | null,
+  own: Observation[],
 ): { swell: Estimate | null; leaf: Estimate | null; slipFrom: Estimate | null } {
   const base = look('base').value;
   const shift = look('warm-year').value;
@@ -131,19 +169,38 @@ function springOf(
     const days = (far: IsoDate | null): number => (far ? daysBetween(best, far) : 30);
     const early = addDays(best, -Math.hypot(days(warmth(since, left - margin, 0)), days(warmth(since, left, shift))));
     const late = addDays(best, Math.hypot(days(warmth(since, left + margin, 0)), days(warmth(since, left, -shift))));
-    const notBefore = stage === 'swell' ? lastSeen(own, 'buds-shut', from, midsummer) : stage === 'slip' ? lastSeen(own, 'bark-tight', from, midsummer) : null;
+    const notBefore =
+      stage === 'swell'
+        ? lastSeen(own, 'buds-shut', from, midsummer)
+        : stage === 'slip'
+          ? lastSeen(own, 'bark-tight', from, midsummer)
+          : null;
     const after = notBefore ? addDays(notBefore, 1) : from;
     const max = (day: IsoDate): IsoDate => (day > after ? day : after);
     return {
-      early: max(early), best: max(best), late: max(late), observed: false, source: figure.source,
+      early: max(early),
+      best: max(best),
+      late: max(late),
+      observed: false,
+      source: figure.source,
       basis: `${figure.value} °C days above ${base} °C${done > 0 ? ', counted on from what was seen' : ''}${notBefore ? ', not yet seen by then' : ''}`,
     };
   };
-  return { swell: at('swell', 'buds-swell', 'buds swell'), leaf: at('leaf', 'leaves-out', 'leaves out'), slipFrom: at('slip', 'bark-slips', 'bark slips') };
+  return {
+    swell: at('swell', 'buds-swell', 'buds swell'),
+    leaf: at('leaf', 'leaves-out', 'leaves out'),
+    slipFrom: at('slip', 'bark-slips', 'bark slips'),
+  };
 }
 
 function lastSeen(own: Observation[], sign: Sign, since: IsoDate, until: IsoDate): IsoDate | null {
-  return own.filter((one) => one.sign === sign && one.on >= since && one.on <= until).map(({ on }) => on).sort().at(-1) ?? null;
+  return (
+    own
+      .filter((one) => one.sign === sign && one.on >= since && one.on <= until)
+      .map(({ on }) => on)
+      .sort()
+      .at(-1) ?? null
+  );
 }
 
 function observed(on: IsoDate, basis: string): Estimate {
@@ -151,7 +208,14 @@ function observed(on: IsoDate, basis: string): Estimate {
 }
 
 function widened(estimate: Estimate, days: number, margin: number, basis: string, source: string | null): Estimate {
-  return { early: addDays(estimate.early, days - margin), best: addDays(estimate.best, days), late: addDays(estimate.late, days + margin), basis, source, observed: false };
+  return {
+    early: addDays(estimate.early, days - margin),
+    best: addDays(estimate.best, days),
+    late: addDays(estimate.late, days + margin),
+    basis,
+    source,
+    observed: false,
+  };
 }
 
 /** Leaf fall of the autumn before; null where it never turns cold enough. */
@@ -174,32 +238,71 @@ function fallingUnder(id: string, since: IsoDate, mean: (day: IsoDate) => number
   };
   const best = under(value);
   if (!best) return null;
-  return { early: under(value + margin) ?? best, best, late: under(value - margin) ?? addDays(best, 30), basis: `mean of the day under ${value} °C`, source, observed: false };
+  return {
+    early: under(value + margin) ?? best,
+    best,
+    late: under(value - margin) ?? addDays(best, 30),
+    basis: `mean of the day under ${value} °C`,
+    source,
+    observed: false,
+  };
 }
 
-function rising(from: IsoDate, to: IsoDate, mean: (day: IsoDate) => number, value: number, margin: number, source: string | null): Estimate | null {
+function rising(
+  from: IsoDate,
+  to: IsoDate,
+  mean: (day: IsoDate) => number,
+  value: number,
+  margin: number,
+  source: string | null,
+): Estimate | null {
   const over = (limit: number): IsoDate | null => {
-    for (let i = 0; i <= daysBetween(from, to); i++) if (mean(addDays(from, i)) >= limit) return i === 0 ? null : addDays(from, i);
+    for (let i = 0; i <= daysBetween(from, to); i++)
+      if (mean(addDays(from, i)) >= limit) return i === 0 ? null : addDays(from, i);
     return null;
   };
   const best = over(value);
   if (!best) return null;
-  return { early: over(value - margin) ?? best, best, late: over(value + margin) ?? addDays(best, 30), basis: `mean of the day from ${value} °C`, source, observed: false };
+  return {
+    early: over(value - margin) ?? best,
+    best,
+    late: over(value + margin) ?? addDays(best, 30),
+    basis: `mean of the day from ${value} °C`,
+    source,
+    observed: false,
+  };
 }
 
-function frostsOf({ lastFrost, firstFrost, frostMargin }: Climate, from: IsoDate, look: LookUp): Pick<Phenology, 'lastFrost' | 'firstFrost' | 'budOpen' | 'budClose'> {
+function frostsOf(
+  { lastFrost, firstFrost, frostMargin }: Climate,
+  from: IsoDate,
+  look: LookUp,
+): Pick<Phenology, 'lastFrost' | 'firstFrost' | 'budOpen' | 'budClose'> {
   const on = (monthDay: string | null): Estimate | null => {
     if (!monthDay) return null;
     const year = Number(from.slice(0, 4)) + (monthDay < from.slice(5) ? 1 : 0);
     const best = `${year}-${monthDay === '02-29' ? '02-28' : monthDay}`;
-    return { early: addDays(best, -frostMargin), best, late: addDays(best, frostMargin), basis: 'frost dates of the site', source: 'the site’s frost dates', observed: false };
+    return {
+      early: addDays(best, -frostMargin),
+      best,
+      late: addDays(best, frostMargin),
+      basis: 'frost dates of the site',
+      source: 'the site’s frost dates',
+      observed: false,
+    };
   };
   const first = on(firstFrost);
   const before = (id: string): Estimate | null => {
     if (!first) return null;
     const { value, margin, source } = look(id);
     // The rule is told from the usual first frost, so the margin is the rule's and not the frost's.
-    return widened({ ...first, early: first.best, late: first.best }, -value, margin, `${value} days before the usual first frost`, source);
+    return widened(
+      { ...first, early: first.best, late: first.best },
+      -value,
+      margin,
+      `${value} days before the usual first frost`,
+      source,
+    );
   };
   return { lastFrost: on(lastFrost), firstFrost: first, budOpen: before('bud-open'), budClose: before('bud-close') };
 }

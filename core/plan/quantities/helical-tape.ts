@@ -18,7 +18,8 @@ export interface Wrap {
  * @example helicalTape({ length: 40, width: 10, overlap: 0.5, stretch: 0 }, 10) // 9 turns of 31.81 mm: 286.3
  */
 export function helicalTape({ length, width, overlap, stretch }: Wrap, diameter: number): number {
-  if (!(width > 0) || !(diameter > 0) || !(length >= 0)) throw new RangeError('Width of the tape and caliper are above 0, the length of the wrap is not below it.');
+  if (!(width > 0) || !(diameter > 0) || !(length >= 0))
+    throw new RangeError('Width of the tape and caliper are above 0, the length of the wrap is not below it.');
   if (!(overlap >= 0 && overlap < 1)) throw new RangeError('Tape overlaps by 0 to under 100 % of its width.');
   if (!(stretch >= 0)) throw new RangeError('Tape does not shrink.');
   const pitch = width * (1 - overlap);

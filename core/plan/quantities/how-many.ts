@@ -28,8 +28,10 @@ export interface HowMany {
  * @throws RangeError for nobody, or a confidence that is not between 0 and 1.
  */
 export function howMany({ keepers, people, confidence }: Promise, belief: TakeBelief): HowMany {
-  if (!(people >= 1)) throw new RangeError('Nobody is seated yet. Add people to the roster, or say how many are expected.');
-  if (!(confidence > 0 && confidence < 1)) throw new RangeError('A confidence lies between 0 and 100 %, both left out.');
+  if (!(people >= 1))
+    throw new RangeError('Nobody is seated yet. Add people to the roster, or say how many are expected.');
+  if (!(confidence > 0 && confidence < 1))
+    throw new RangeError('A confidence lies between 0 and 100 %, both left out.');
   if (keepers === 0) return { each: 0, everybody: 0, pooled: 0 };
   const promised = keepers * people;
   return {

@@ -53,36 +53,112 @@ export function kitLines({ needs, people, leftHanded, settings, length }: KitInp
       if (!known.note.includes(note)) known.note += `; ${note}`;
     } else lines.set(id, { id, name, unit, per: 'workshop', each: null, total, note });
   };
-  for (const { method, technique, diameter, keepers, practice, stocks, sticks, prunings, plan, graftsPerStick } of needs) {
-    if (stocks > 0) whole(`stocks-${plan.stockSpecies}`, `${plan.stockSpecies} stocks`, 'pieces', stocks, `${method.name}: ${keepers} to keep${plan.practiceOn === 'good' ? `, ${practice} for practice` : ''}`);
-    if (sticks > 0) whole(`sticks-${plan.scionSpecies}`, `${plan.scionSpecies} sticks`, 'pieces', sticks, `${method.name}: ${graftsPerStick} ${graftsPerStick === 1 ? 'graft' : 'grafts'} from a stick`);
-    if (prunings > 0) whole('prunings', 'prunings for practice', 'pieces', prunings, `${method.name}: both halves of ${practice} unions`);
+  for (const {
+    method,
+    technique,
+    diameter,
+    keepers,
+    practice,
+    stocks,
+    sticks,
+    prunings,
+    plan,
+    graftsPerStick,
+  } of needs) {
+    if (stocks > 0)
+      whole(
+        `stocks-${plan.stockSpecies}`,
+        `${plan.stockSpecies} stocks`,
+        'pieces',
+        stocks,
+        `${method.name}: ${keepers} to keep${plan.practiceOn === 'good' ? `, ${practice} for practice` : ''}`,
+      );
+    if (sticks > 0)
+      whole(
+        `sticks-${plan.scionSpecies}`,
+        `${plan.scionSpecies} sticks`,
+        'pieces',
+        sticks,
+        `${method.name}: ${graftsPerStick} ${graftsPerStick === 1 ? 'graft' : 'grafts'} from a stick`,
+      );
+    if (prunings > 0)
+      whole(
+        'prunings',
+        'prunings for practice',
+        'pieces',
+        prunings,
+        `${method.name}: both halves of ${practice} unions`,
+      );
     for (const material of technique.materials) {
       const unions = material.id === 'label' ? keepers : keepers + (settings.practiceWrapped ? practice : 0);
       if (unions === 0) continue;
       const one = materialAmount(material, diameter);
-      if (material.unit === 'mm') whole(material.id, material.name, 'm', (unions * one) / 1000, `${method.name}: ${length(Math.round(one))} a union at ${length(diameter)}`);
-      else whole(material.id, material.name, material.unit === 'g' ? 'g' : 'pieces', unions * one, `${method.name}: ${one} a union`);
+      if (material.unit === 'mm')
+        whole(
+          material.id,
+          material.name,
+          'm',
+          (unions * one) / 1000,
+          `${method.name}: ${length(Math.round(one))} a union at ${length(diameter)}`,
+        );
+      else
+        whole(
+          material.id,
+          material.name,
+          material.unit === 'g' ? 'g' : 'pieces',
+          unions * one,
+          `${method.name}: ${one} a union`,
+        );
     }
     if (keepers > 0 && plan.place === 'bench') {
       whole('pails', 'pails', 'pieces', keepers / PER_PAIL, `${PER_PAIL} grafts to a pail`);
       whole('bed', 'bed places', 'places', keepers, `${length(BED_SPACING * 1000)} apart, rows of ${BED_ROW}`);
     }
   }
-  const seat = (id: string, name: string, each: number, note: string): void => void lines.set(id, { id, name, unit: 'pieces', per: 'seat', each, total: each * people, note });
-  const bench = (id: string, name: string, unit: string, each: number, note: string): void => void lines.set(id, { id, name, unit, per: 'bench', each, total: each * benches, note });
+  const seat = (id: string, name: string, each: number, note: string): void =>
+    void lines.set(id, { id, name, unit: 'pieces', per: 'seat', each, total: each * people, note });
+  const bench = (id: string, name: string, unit: string, each: number, note: string): void =>
+    void lines.set(id, { id, name, unit, per: 'bench', each, total: each * benches, note });
   seat('glove', 'cut-resistant gloves', 1, 'for the holding hand');
   seat('blades', 'blades or edges', 1, 'one fresh edge each');
   const knives = people - leftHanded;
-  if (knives > 0) lines.set('knives', { id: 'knives', name: 'grafting knives, right-handed', unit: 'pieces', per: 'workshop', each: null, total: knives, note: 'bevelled on one side, so a left hand needs its own' });
-  if (leftHanded > 0) lines.set('knives-left', { id: 'knives-left', name: 'grafting knives, left-handed', unit: 'pieces', per: 'workshop', each: null, total: leftHanded, note: 'by the roster' });
+  if (knives > 0)
+    lines.set('knives', {
+      id: 'knives',
+      name: 'grafting knives, right-handed',
+      unit: 'pieces',
+      per: 'workshop',
+      each: null,
+      total: knives,
+      note: 'bevelled on one side, so a left hand needs its own',
+    });
+  if (leftHanded > 0)
+    lines.set('knives-left', {
+      id: 'knives-left',
+      name: 'grafting knives, left-handed',
+      unit: 'pieces',
+      per: 'workshop',
+      each: null,
+      total: leftHanded,
+      note: 'by the roster',
+    });
   for (const tool of new Set(needs.flatMap(({ method }) => method.tools))) {
-    if (!tool.includes('knife') && !tool.includes('glove')) bench(`tool-${tool}`, tool, 'pieces', 1, 'shared at the bench');
+    if (!tool.includes('knife') && !tool.includes('glove'))
+      bench(`tool-${tool}`, tool, 'pieces', 1, 'shared at the bench');
   }
   bench('strop', 'strop', 'pieces', 1, 'shared at the bench');
   const parts = dilution(settings.disinfectant, CHLORINE, settings.bottle);
-  bench('disinfectant', `chlorine solution, ${CHLORINE} %`, 'l', settings.disinfectant, `${litres(parts.bottle)} of ${settings.bottle} % and ${litres(parts.water)} of water a bench`);
-  return [...lines.values()].map((line) => ({ ...line, total: line.unit === 'pieces' || line.unit === 'places' ? Math.ceil(line.total - 1e-9) : line.total }));
+  bench(
+    'disinfectant',
+    `chlorine solution, ${CHLORINE} %`,
+    'l',
+    settings.disinfectant,
+    `${litres(parts.bottle)} of ${settings.bottle} % and ${litres(parts.water)} of water a bench`,
+  );
+  return [...lines.values()].map((line) => ({
+    ...line,
+    total: line.unit === 'pieces' || line.unit === 'places' ? Math.ceil(line.total - 1e-9) : line.total,
+  }));
 }
 
 /** A figure with its unit: one piece, two pieces. */
@@ -93,18 +169,34 @@ export function inUnits(value: number, unit: string): string {
 
 /** Strength for tools, percent: trade handbook, arithmetic. */
 export const CHLORINE = 1.5;
-export const CHLORINE_CAUTION = 'Chlorine: air the room, gloves and eye protection, never with acids or ammonia; rinse blades, they rust. Alcohol and flame instead: keep them apart. Follow the label and local rules.';
+export const CHLORINE_CAUTION =
+  'Chlorine: air the room, gloves and eye protection, never with acids or ammonia; rinse blades, they rust. Alcohol and flame instead: keep them apart. Follow the label and local rules.';
 
 function litres(value: number): string {
   return value < 1 ? `${Math.round(value * 1000)} ml` : `${Math.round(value * 100) / 100} l`;
 }
 
 /** Lines as they stand after what somebody changed by hand, and what of them has to be bought. */
-export function shoppingList(lines: KitLine[], edits: Record<string, { total: number }>, extra: KitLine[], store: Record<string, Store>): BuyLine[] {
-  return [...lines.map((line) => (edits[line.id] ? { ...line, total: edits[line.id]!.total, each: null, note: `${line.note}; changed by hand` } : line)), ...extra].map((line) => {
+export function shoppingList(
+  lines: KitLine[],
+  edits: Record<string, { total: number }>,
+  extra: KitLine[],
+  store: Record<string, Store>,
+): BuyLine[] {
+  return [
+    ...lines.map((line) =>
+      edits[line.id]
+        ? { ...line, total: edits[line.id]!.total, each: null, note: `${line.note}; changed by hand` }
+        : line,
+    ),
+    ...extra,
+  ].map((line) => {
     const { inStore = 0, price = null } = store[line.id] ?? {};
     const missing = Math.max(0, line.total - inStore);
-    const buy = line.unit === 'pieces' || line.unit === 'places' ? Math.max(0, Math.ceil(missing - 1e-9)) : Math.round(missing * 100) / 100;
+    const buy =
+      line.unit === 'pieces' || line.unit === 'places'
+        ? Math.max(0, Math.ceil(missing - 1e-9))
+        : Math.round(missing * 100) / 100;
     return { ...line, inStore, buy, price, cost: price === null ? null : Math.round(buy * price * 100) / 100 };
   });
 }

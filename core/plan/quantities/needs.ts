@@ -21,7 +21,16 @@ export interface QuantitySettings {
   disinfectant: number;
 }
 
-export const USUAL_SETTINGS: QuantitySettings = { confidence: 0.9, aim: 'each', usableBuds: 8, waste: 0.25, practiceWrapped: false, peoplePerBench: 4, bottle: 5, disinfectant: 1 };
+export const USUAL_SETTINGS: QuantitySettings = {
+  confidence: 0.9,
+  aim: 'each',
+  usableBuds: 8,
+  waste: 0.25,
+  practiceWrapped: false,
+  peoplePerBench: 4,
+  bottle: 5,
+  disinfectant: 1,
+};
 
 /** What one method of a plan takes. */
 export interface MethodNeed {
@@ -62,7 +71,12 @@ export function budsPerGraft({ use, schools }: Method, choices: Choices): number
  *
  * @example graftsPerStick(8, 2, 'scion', 0.25) // 3
  */
-export function graftsPerStick(usableBuds: number, buds: number, piece: 'scion' | 'bud' | 'tip', waste: number): number {
+export function graftsPerStick(
+  usableBuds: number,
+  buds: number,
+  piece: 'scion' | 'bud' | 'tip',
+  waste: number,
+): number {
   if (piece === 'tip') return 1;
   return Math.max(0, Math.floor((usableBuds / buds) * (piece === 'scion' ? 1 - waste : 1) + 1e-9));
 }
@@ -71,15 +85,34 @@ export function graftsPerStick(usableBuds: number, buds: number, piece: 'scion' 
 export function methodNeed({ plan, method, choices, belief, people, settings }: NeedInput): MethodNeed {
   const counts = howMany({ keepers: plan.keepersEach, people, confidence: settings.confidence }, belief);
   const chosen = counts[settings.aim];
-  if (chosen === null) throw new RangeError(`${method.name}: no number up to 60 each makes ${plan.keepersEach} living grafts that sure. Promise fewer, or ask for less confidence.`);
+  if (chosen === null)
+    throw new RangeError(
+      `${method.name}: no number up to 60 each makes ${plan.keepersEach} living grafts that sure. Promise fewer, or ask for less confidence.`,
+    );
   const keepers = settings.aim === 'pooled' ? chosen : chosen * people;
   const practice = plan.practiceEach * people;
-  const perStick = graftsPerStick(settings.usableBuds, budsPerGraft(method, choices), method.use.takes.piece, settings.waste);
-  if (perStick === 0) throw new RangeError(`${method.name}: a stick of ${settings.usableBuds} usable buds gives no graft. Plan with longer sticks, or fewer buds on a scion.`);
+  const perStick = graftsPerStick(
+    settings.usableBuds,
+    budsPerGraft(method, choices),
+    method.use.takes.piece,
+    settings.waste,
+  );
+  if (perStick === 0)
+    throw new RangeError(
+      `${method.name}: a stick of ${settings.usableBuds} usable buds gives no graft. Plan with longer sticks, or fewer buds on a scion.`,
+    );
   const good = keepers + (plan.practiceOn === 'good' ? practice : 0);
   return {
-    plan, method, belief, counts, keepers, practice, stocks: good, graftsPerStick: perStick,
-    sticks: Math.ceil(good / perStick), prunings: plan.practiceOn === 'good' ? 0 : Math.ceil((2 * practice) / perStick),
+    plan,
+    method,
+    belief,
+    counts,
+    keepers,
+    practice,
+    stocks: good,
+    graftsPerStick: perStick,
+    sticks: Math.ceil(good / perStick),
+    prunings: plan.practiceOn === 'good' ? 0 : Math.ceil((2 * practice) / perStick),
   };
 }
 

@@ -14,13 +14,27 @@ import { meanTake, takeBelief } from '../../statistics/take-belief';
 
 describe('binomial tails', () => {
   // Printed tables of the binomial distribution.
-  it.each([[10, 7, 0.8, 0.8791], [20, 15, 0.7, 0.4164], [5, 5, 0.9, 0.5905], [8, 6, 0.75, 0.6785], [15, 12, 0.9, 0.9444], [12, 10, 0.5, 0.0193]])('n %i, at least %i, p %d: %d', (n, k, p, tail) => expect(binomialTail(n, k, p)).toBeCloseTo(tail, 4));
+  it.each([
+    [10, 7, 0.8, 0.8791],
+    [20, 15, 0.7, 0.4164],
+    [5, 5, 0.9, 0.5905],
+    [8, 6, 0.75, 0.6785],
+    [15, 12, 0.9, 0.9444],
+    [12, 10, 0.5, 0.0193],
+  ])('n %i, at least %i, p %d: %d', (n, k, p, tail) => expect(binomialTail(n, k, p)).toBeCloseTo(tail, 4));
   it('add up with their complement', () => {
-    fc.assert(fc.property(fc.integer({ min: 1, max: 60 }), fc.integer({ min: 0, max: 60 }), fc.double({ min: 0.01, max: 0.99, noNaN: true }), (n, k, p) => {
-      fc.pre(k <= n);
-      // At least k successes is at most n - k failures.
-      expect(binomialTail(n, k, p) + binomialTail(n, n - k + 1, 1 - p)).toBeCloseTo(1, 9);
-    }));
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 60 }),
+        fc.integer({ min: 0, max: 60 }),
+        fc.double({ min: 0.01, max: 0.99, noNaN: true }),
+        (n, k, p) => {
+          fc.pre(k <= n);
+          // At least k successes is at most n - k failures.
+          expect(binomialTail(n, k, p) + binomialTail(n, n - k + 1, 1 - p)).toBeCloseTo(1, 9);
+        },
+      ),
+    );
   });
   it('refuse what is no chance', () => {
     expect(() => binomialTail(5, 2, 1.2)).toThrow('between 0 and 1');
@@ -30,17 +44,32 @@ describe('binomial tails', () => {
 
 describe('beta-binomial tails', () => {
   it('are exact where fractions can be had: every count alike under a flat belief', () => {
-    for (const [n, k] of [[2, 1], [9, 3], [20, 17]] as const) expect(betaBinomialTail(n, k, { a: 1, b: 1 })).toBeCloseTo((n - k + 1) / (n + 1), 12);
+    for (const [n, k] of [
+      [2, 1],
+      [9, 3],
+      [20, 17],
+    ] as const)
+      expect(betaBinomialTail(n, k, { a: 1, b: 1 })).toBeCloseTo((n - k + 1) / (n + 1), 12);
     // Beta(2, 1), n 3: P(3) = 4!*2/(5!) = 2/5, P(2) = 3/10.
     expect(betaBinomialTail(3, 3, { a: 2, b: 1 })).toBeCloseTo(0.4, 12);
     expect(betaBinomialTail(3, 2, { a: 2, b: 1 })).toBeCloseTo(0.7, 12);
   });
-  it('are binomial when the belief is sure', () => expect(betaBinomialTail(10, 7, { a: 8e7, b: 2e7 })).toBeCloseTo(binomialTail(10, 7, 0.8), 5));
+  it('are binomial when the belief is sure', () =>
+    expect(betaBinomialTail(10, 7, { a: 8e7, b: 2e7 })).toBeCloseTo(binomialTail(10, 7, 0.8), 5));
   it('are the binomial averaged over the belief', () => {
-    fc.assert(fc.property(fc.integer({ min: 1, max: 14 }), fc.integer({ min: 1, max: 14 }), fc.double({ min: 2, max: 40, noNaN: true }), fc.double({ min: 2, max: 20, noNaN: true }), (n, k, a, b) => {
-      fc.pre(k <= n);
-      expect(allAtOnce(n, k, 1, { a, b, seen: 0 })).toBeCloseTo(betaBinomialTail(n, k, { a, b }), 4);
-    }), { numRuns: 60 });
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 14 }),
+        fc.integer({ min: 1, max: 14 }),
+        fc.double({ min: 2, max: 40, noNaN: true }),
+        fc.double({ min: 2, max: 20, noNaN: true }),
+        (n, k, a, b) => {
+          fc.pre(k <= n);
+          expect(allAtOnce(n, k, 1, { a, b, seen: 0 })).toBeCloseTo(betaBinomialTail(n, k, { a, b }), 4);
+        },
+      ),
+      { numRuns: 60 },
+    );
   });
 });
 
@@ -49,7 +78,10 @@ describe('how many to make', () => {
   it('starts from the prior and moves with findings', () => {
     expect(belief.a).toBeCloseTo(18, 12);
     expect(belief.b).toBeCloseTo(2, 12);
-    expect(meanTake(takeBelief({ low: 0.85, high: 0.95, weight: 20 }, { alive: 10, dead: 20 }))).toBeCloseTo(28 / 50, 12);
+    expect(meanTake(takeBelief({ low: 0.85, high: 0.95, weight: 20 }, { alive: 10, dead: 20 }))).toBeCloseTo(
+      28 / 50,
+      12,
+    );
     expect(() => takeBelief({ low: 0.9, high: 1.2, weight: 20 }, { alive: 0, dead: 0 })).toThrow('between 0 and 1');
   });
   it('is the smallest that does', () => {
@@ -65,11 +97,20 @@ describe('how many to make', () => {
     expect(betaBinomialTail(pooled! - 1, 44, belief)).toBeLessThan(0.9);
   });
   it('never falls when more is promised or wished', () => {
-    fc.assert(fc.property(fc.integer({ min: 1, max: 6 }), fc.double({ min: 0.5, max: 0.97, noNaN: true }), (keepers, confidence) => {
-      const now = howMany({ keepers, people: 5, confidence }, belief);
-      expect(howMany({ keepers: keepers + 1, people: 5, confidence }, belief).each!).toBeGreaterThan(now.each! - 1);
-      expect(howMany({ keepers, people: 5, confidence: Math.min(0.99, confidence + 0.02) }, belief).each!).toBeGreaterThanOrEqual(now.each!);
-    }), { numRuns: 15 });
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 6 }),
+        fc.double({ min: 0.5, max: 0.97, noNaN: true }),
+        (keepers, confidence) => {
+          const now = howMany({ keepers, people: 5, confidence }, belief);
+          expect(howMany({ keepers: keepers + 1, people: 5, confidence }, belief).each!).toBeGreaterThan(now.each! - 1);
+          expect(
+            howMany({ keepers, people: 5, confidence: Math.min(0.99, confidence + 0.02) }, belief).each!,
+          ).toBeGreaterThanOrEqual(now.each!);
+        },
+      ),
+      { numRuns: 15 },
+    );
   });
   it('says so when nobody is there or nothing would do', () => {
     expect(() => howMany({ keepers: 2, people: 0, confidence: 0.9 }, belief)).toThrow('Nobody is seated');
@@ -81,7 +122,7 @@ describe('how many to make', () => {
 describe('helical tape', () => {
   it('is turns times the length of a turn', () => {
     // 40 mm wrapped with 10 mm tape at half overlap: pitch 5, 9 turns, each sqrt((pi*10)^2 + 5^2) = 31.81 mm.
-    expect(helicalTape({ length: 40, width: 10, overlap: 0.5, stretch: 0 }, 10)).toBeCloseTo(286.30, 1);
+    expect(helicalTape({ length: 40, width: 10, overlap: 0.5, stretch: 0 }, 10)).toBeCloseTo(286.3, 1);
     expect(helicalTape({ length: 40, width: 10, overlap: 0.5, stretch: 0.5 }, 10)).toBeCloseTo(190.87, 1);
     // Without overlap and on a thread of no thickness it is the length and one more width.
     expect(helicalTape({ length: 40, width: 10, overlap: 0, stretch: 0 }, 1e-9)).toBeCloseTo(50, 6);
@@ -93,7 +134,13 @@ describe('helical tape', () => {
 });
 
 describe('dilution', () => {
-  it.each([[1, 5, 0.3], [5, 5, 1.5], [1, 10, 0.15], [2, 1.5, 2], [1, 12, 0.125]])('%d l of 1.5 %% from %d %%: %d l of the bottle', (wanted, bottle, part) => {
+  it.each([
+    [1, 5, 0.3],
+    [5, 5, 1.5],
+    [1, 10, 0.15],
+    [2, 1.5, 2],
+    [1, 12, 0.125],
+  ])('%d l of 1.5 %% from %d %%: %d l of the bottle', (wanted, bottle, part) => {
     const parts = dilution(wanted, 1.5, bottle);
     expect(parts.bottle).toBeCloseTo(part, 12);
     expect(parts.bottle + parts.water).toBeCloseTo(wanted, 12);
@@ -102,10 +149,28 @@ describe('dilution', () => {
 });
 
 describe('what a method takes', () => {
-  const cleft = METHODS.find(({ use, schools }) => use.takes.piece === 'scion' && use.takes.buds === 2 && schools.some(({ id }) => id === 'buds'))!;
+  const cleft = METHODS.find(
+    ({ use, schools }) =>
+      use.takes.piece === 'scion' && use.takes.buds === 2 && schools.some(({ id }) => id === 'buds'),
+  )!;
   const bud = METHODS.find(({ use }) => use.takes.piece === 'bud' && use.bark === 'need not slip')!;
   const belief = takeBelief(cleft.prior, { alive: 0, dead: 0 });
-  const input: NeedInput = { plan: { method: cleft.id, place: 'field', scionSpecies: 'pear', stockSpecies: 'pear', practiceEach: 4, keepersEach: 2, practiceOn: 'good' }, method: cleft, choices: {}, belief, people: 10, settings: USUAL_SETTINGS };
+  const input: NeedInput = {
+    plan: {
+      method: cleft.id,
+      place: 'field',
+      scionSpecies: 'pear',
+      stockSpecies: 'pear',
+      practiceEach: 4,
+      keepersEach: 2,
+      practiceOn: 'good',
+    },
+    method: cleft,
+    choices: {},
+    belief,
+    people: 10,
+    settings: USUAL_SETTINGS,
+  };
   it('a stick of eight buds gives eight buds, or two or three scions', () => {
     expect(graftsPerStick(8, 1, 'bud', 0.25)).toBe(8);
     expect(graftsPerStick(8, 2, 'scion', 0.25)).toBe(3);
@@ -135,7 +200,13 @@ describe('what a method takes', () => {
   });
   it('makes a kit for seats, benches and the shop, less what is in store', () => {
     const need = methodNeed(input);
-    const lines = kitLines({ needs: [{ ...need, technique: shownTechnique(cleft), diameter: 20 }], people: 10, leftHanded: 2, settings: USUAL_SETTINGS, length: (mm) => `${mm} mm` });
+    const lines = kitLines({
+      needs: [{ ...need, technique: shownTechnique(cleft), diameter: 20 }],
+      people: 10,
+      leftHanded: 2,
+      settings: USUAL_SETTINGS,
+      length: (mm) => `${mm} mm`,
+    });
     const line = (id: string) => lines.find((one) => one.id === id)!;
     expect(line('glove')).toMatchObject({ per: 'seat', total: 10 });
     expect(line('knives').total + line('knives-left').total).toBe(10);
@@ -143,7 +214,12 @@ describe('what a method takes', () => {
     expect(line('disinfectant').note).toContain('300 ml of 5 % and 700 ml of water');
     expect(line('label').total).toBe(need.keepers);
     expect(line('stocks-pear').total).toBe(need.stocks);
-    const list = shoppingList(lines, { glove: { total: 12 } }, [{ id: 'own-tea', name: 'tea', unit: 'pieces', per: 'workshop', each: null, total: 2, note: '' }], { glove: { inStore: 5, price: 4 }, label: { inStore: 1000, price: null } });
+    const list = shoppingList(
+      lines,
+      { glove: { total: 12 } },
+      [{ id: 'own-tea', name: 'tea', unit: 'pieces', per: 'workshop', each: null, total: 2, note: '' }],
+      { glove: { inStore: 5, price: 4 }, label: { inStore: 1000, price: null } },
+    );
     expect(list.find(({ id }) => id === 'glove')).toMatchObject({ total: 12, buy: 7, cost: 28 });
     expect(list.find(({ id }) => id === 'label')).toMatchObject({ buy: 0, cost: null });
     expect(list.at(-1)).toMatchObject({ name: 'tea', buy: 2 });

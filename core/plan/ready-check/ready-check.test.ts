@@ -2,13 +2,28 @@ import { describe, expect, it } from 'vitest';
 import { readyCheck, type ReadyInput } from './ready-check';
 
 const good: ReadyInput = {
-  date: '2027-03-20', people: 12, conflicts: [], wants: { dormantWood: true, slippingBark: true, awakeStocks: true },
-  lots: [{ variety: 'Grey Heron', lastCheck: { on: '2027-03-19' }, warnings: [] }], seen: { bark: { slips: true, on: '2027-03-20' }, stocks: { awake: true, on: '2027-03-15' } }, expected: { barkSlips: null, stocksAwake: null },
-  briefed: { heard: 12, of: 12 }, enough: [{ what: 'pear stocks', needed: 30, there: 30 }],
-  forecast: { simulated: true, hottest: 18, coldest: 2, mean: 10, limits: { from: 7, to: 24, stop: 32 }, indoors: false, degrees: (celsius) => `${Math.round(celsius)} °C` },
+  date: '2027-03-20',
+  people: 12,
+  conflicts: [],
+  wants: { dormantWood: true, slippingBark: true, awakeStocks: true },
+  lots: [{ variety: 'Grey Heron', lastCheck: { on: '2027-03-19' }, warnings: [] }],
+  seen: { bark: { slips: true, on: '2027-03-20' }, stocks: { awake: true, on: '2027-03-15' } },
+  expected: { barkSlips: null, stocksAwake: null },
+  briefed: { heard: 12, of: 12 },
+  enough: [{ what: 'pear stocks', needed: 30, there: 30 }],
+  forecast: {
+    simulated: true,
+    hottest: 18,
+    coldest: 2,
+    mean: 10,
+    limits: { from: 7, to: 24, stop: 32 },
+    indoors: false,
+    degrees: (celsius) => `${Math.round(celsius)} °C`,
+  },
 };
 const light = (changes: Partial<ReadyInput>): string => readyCheck({ ...good, ...changes }).light;
-const line = (id: string, changes: Partial<ReadyInput>) => readyCheck({ ...good, ...changes }).lines.find((one) => one.id.startsWith(id))!;
+const line = (id: string, changes: Partial<ReadyInput>) =>
+  readyCheck({ ...good, ...changes }).lines.find((one) => one.id.startsWith(id))!;
 
 describe('the ready check', () => {
   it('says go when all is well, and answers every question', () => {
@@ -18,15 +33,57 @@ describe('the ready check', () => {
     expect(lines.every((one) => one.remedy === null)).toBe(true);
   });
   it.each<[string, Partial<ReadyInput>, string]>([
-    ['nobody comes', { people: 0 }, 'stop'], ['out of season', { conflicts: [{ id: 'season-x', level: 'stop', says: 'Too late.', remedy: 'Another day.' }] }, 'stop'],
-    ['no wood', { lots: [] }, 'stop'], ['wood not looked at', { lots: [{ variety: 'Grey Heron', lastCheck: { on: '2027-03-01' }, warnings: [] }] }, 'care'],
-    ['wood awake', { lots: [{ variety: 'Grey Heron', lastCheck: { on: '2027-03-20' }, warnings: [{ id: 'check', level: 'stop', says: 'buds open', remedy: 'no' }] }] }, 'stop'],
-    ['protected wood', { lots: [{ ...good.lots[0]!, warnings: [{ id: 'protected', level: 'stop', says: 'protected', remedy: 'leave' }] }] }, 'stop'],
-    ['bark does not slip', { seen: { ...good.seen, bark: { slips: false, on: '2027-03-20' } } }, 'stop'], ['bark not tried', { seen: { ...good.seen, bark: null } }, 'care'],
-    ['bark cannot slip yet', { seen: { ...good.seen, bark: null }, expected: { barkSlips: false, stocksAwake: null } }, 'stop'], ['an old slip test', { seen: { ...good.seen, bark: { slips: true, on: '2027-03-10' } } }, 'care'],
-    ['stocks asleep', { seen: { ...good.seen, stocks: { awake: false, on: '2027-03-18' } } }, 'stop'], ['stocks not looked at', { seen: { ...good.seen, stocks: null } }, 'care'],
-    ['one not briefed', { briefed: { heard: 11, of: 12 } }, 'care'], ['short of stocks', { enough: [{ what: 'pear stocks', needed: 30, there: 20 }] }, 'care'], ['no stocks', { enough: [{ what: 'pear stocks', needed: 30, there: 0 }] }, 'stop'],
-    ['too hot', { forecast: { ...good.forecast!, hottest: 34 } }, 'stop'], ['too cold for callus', { forecast: { ...good.forecast!, mean: 5 } }, 'care'], ['frost', { forecast: { ...good.forecast!, coldest: -2 } }, 'care'], ['no callus figure', { forecast: { ...good.forecast!, limits: null } }, 'care'],
+    ['nobody comes', { people: 0 }, 'stop'],
+    [
+      'out of season',
+      { conflicts: [{ id: 'season-x', level: 'stop', says: 'Too late.', remedy: 'Another day.' }] },
+      'stop',
+    ],
+    ['no wood', { lots: [] }, 'stop'],
+    [
+      'wood not looked at',
+      { lots: [{ variety: 'Grey Heron', lastCheck: { on: '2027-03-01' }, warnings: [] }] },
+      'care',
+    ],
+    [
+      'wood awake',
+      {
+        lots: [
+          {
+            variety: 'Grey Heron',
+            lastCheck: { on: '2027-03-20' },
+            warnings: [{ id: 'check', level: 'stop', says: 'buds open', remedy: 'no' }],
+          },
+        ],
+      },
+      'stop',
+    ],
+    [
+      'protected wood',
+      {
+        lots: [
+          { ...good.lots[0]!, warnings: [{ id: 'protected', level: 'stop', says: 'protected', remedy: 'leave' }] },
+        ],
+      },
+      'stop',
+    ],
+    ['bark does not slip', { seen: { ...good.seen, bark: { slips: false, on: '2027-03-20' } } }, 'stop'],
+    ['bark not tried', { seen: { ...good.seen, bark: null } }, 'care'],
+    [
+      'bark cannot slip yet',
+      { seen: { ...good.seen, bark: null }, expected: { barkSlips: false, stocksAwake: null } },
+      'stop',
+    ],
+    ['an old slip test', { seen: { ...good.seen, bark: { slips: true, on: '2027-03-10' } } }, 'care'],
+    ['stocks asleep', { seen: { ...good.seen, stocks: { awake: false, on: '2027-03-18' } } }, 'stop'],
+    ['stocks not looked at', { seen: { ...good.seen, stocks: null } }, 'care'],
+    ['one not briefed', { briefed: { heard: 11, of: 12 } }, 'care'],
+    ['short of stocks', { enough: [{ what: 'pear stocks', needed: 30, there: 20 }] }, 'care'],
+    ['no stocks', { enough: [{ what: 'pear stocks', needed: 30, there: 0 }] }, 'stop'],
+    ['too hot', { forecast: { ...good.forecast!, hottest: 34 } }, 'stop'],
+    ['too cold for callus', { forecast: { ...good.forecast!, mean: 5 } }, 'care'],
+    ['frost', { forecast: { ...good.forecast!, coldest: -2 } }, 'care'],
+    ['no callus figure', { forecast: { ...good.forecast!, limits: null } }, 'care'],
   ])('%s', (_name, changes, expected) => {
     expect(light(changes)).toBe(expected);
     const worst = readyCheck({ ...good, ...changes }).lines.filter((one) => one.light !== 'go');
@@ -38,8 +95,13 @@ describe('the ready check', () => {
     expect(lines.some(({ question }) => question === 'Is the wood fit?')).toBe(true);
   });
   it('tells what speaks against a lot once, with the wood, and then does not call the wood good', () => {
-    const { lines } = readyCheck({ ...good, conflicts: [{ id: 'budwood-old-Night Ferry', level: 'stop', says: 'Too old.', remedy: 'Cut it anew.' }] });
-    expect(lines.filter(({ id }) => id.startsWith('budwood-'))).toMatchObject([{ question: 'Is the wood still dormant?', light: 'stop' }]);
+    const { lines } = readyCheck({
+      ...good,
+      conflicts: [{ id: 'budwood-old-Night Ferry', level: 'stop', says: 'Too old.', remedy: 'Cut it anew.' }],
+    });
+    expect(lines.filter(({ id }) => id.startsWith('budwood-'))).toMatchObject([
+      { question: 'Is the wood still dormant?', light: 'stop' },
+    ]);
     expect(lines.some(({ id }) => id === 'wood')).toBe(false);
   });
   it('says that weather is simulated, and minds it less indoors', () => {

@@ -26,7 +26,15 @@ export interface ReadyInput {
   expected: { barkSlips: boolean | null; stocksAwake: boolean | null };
   briefed: { heard: number; of: number };
   enough: { what: string; needed: number; there: number }[];
-  forecast: { simulated: boolean; hottest: number; coldest: number; mean: number; limits: { from: number; to: number; stop: number } | null; indoors: boolean; degrees: (celsius: number) => string } | null;
+  forecast: {
+    simulated: boolean;
+    hottest: number;
+    coldest: number;
+    mean: number;
+    limits: { from: number; to: number; stop: number } | null;
+    indoors: boolean;
+    degrees: (celsius: number) => string;
+  } | null;
 }
 
 /** Looks older than this, in days, are no looks of the morning. */
@@ -35,28 +43,59 @@ const FRESH = 3;
 /** Every question of the morning of a workshop, and what they add up to. */
 export function readyCheck(input: ReadyInput): { light: Light; lines: ReadyLine[] } {
   const lines: ReadyLine[] = [];
-  const add = (id: string, question: string, light: Light, says: string, remedy: string | null = null): void => void lines.push({ id, question, light, says, remedy });
+  const add = (id: string, question: string, light: Light, says: string, remedy: string | null = null): void =>
+    void lines.push({ id, question, light, says, remedy });
   const { people, conflicts, wants, lots, seen, expected, briefed, enough, forecast } = input;
-  if (people === 0) add('people', 'Is anybody coming?', 'stop', 'Nobody has a seat.', 'Add people to the roster on this leaf.');
-  const season = conflicts.filter((conflict) => !ofWood(conflict) && !conflict.id.startsWith('late-') && conflict.id !== 'past');
+  if (people === 0)
+    add('people', 'Is anybody coming?', 'stop', 'Nobody has a seat.', 'Add people to the roster on this leaf.');
+  const season = conflicts.filter(
+    (conflict) => !ofWood(conflict) && !conflict.id.startsWith('late-') && conflict.id !== 'past',
+  );
   for (const { id, level, says, remedy } of season) add(id, 'Is it the season?', level, says, remedy);
   if (season.length === 0) add('season', 'Is it the season?', 'go', 'Every method is in its season at this site.');
   woodLines(input, add);
   if (wants.slippingBark) slipLine(seen.bark, expected.barkSlips, input, add);
   if (wants.awakeStocks) stocksLine(seen.stocks, expected.stocksAwake, input, add);
-  for (const lot of lots) for (const warning of lot.warnings.filter(({ id }) => id !== 'check' && id !== 'store')) add(`${warning.id}-${lot.variety}`, 'May this wood be used?', warning.level, warning.says, warning.remedy);
-  if (lots.length > 0 && lots.every(({ warnings }) => warnings.every(({ id }) => id === 'check' || id === 'store'))) add('leave', 'May this wood be used?', 'go', 'No lot is protected without leave, uncertified or moved across a boundary, as far as it was entered.');
+  for (const lot of lots)
+    for (const warning of lot.warnings.filter(({ id }) => id !== 'check' && id !== 'store'))
+      add(`${warning.id}-${lot.variety}`, 'May this wood be used?', warning.level, warning.says, warning.remedy);
+  if (lots.length > 0 && lots.every(({ warnings }) => warnings.every(({ id }) => id === 'check' || id === 'store')))
+    add(
+      'leave',
+      'May this wood be used?',
+      'go',
+      'No lot is protected without leave, uncertified or moved across a boundary, as far as it was entered.',
+    );
   if (people > 0) {
     const missing = briefed.of - briefed.heard;
-    add('briefed', 'Is everybody briefed?', missing === 0 ? 'go' : 'care', missing === 0 ? `All ${briefed.of} have heard the briefing.` : `${missing} of ${briefed.of} have not heard the briefing.`, missing === 0 ? null : 'Read it out before the first cut and note who heard it, on the Teach leaf.');
+    add(
+      'briefed',
+      'Is everybody briefed?',
+      missing === 0 ? 'go' : 'care',
+      missing === 0
+        ? `All ${briefed.of} have heard the briefing.`
+        : `${missing} of ${briefed.of} have not heard the briefing.`,
+      missing === 0 ? null : 'Read it out before the first cut and note who heard it, on the Teach leaf.',
+    );
   }
   for (const { what, needed, there } of enough) {
     if (there >= needed) continue;
-    add(`enough-${what}`, 'Is there enough of all?', there === 0 && needed > 0 ? 'stop' : 'care', `${what}: ${there} of ${needed}.`, 'Enter what there is, buy or cut what is missing, or give something up: see quantities.');
+    add(
+      `enough-${what}`,
+      'Is there enough of all?',
+      there === 0 && needed > 0 ? 'stop' : 'care',
+      `${what}: ${there} of ${needed}.`,
+      'Enter what there is, buy or cut what is missing, or give something up: see quantities.',
+    );
   }
-  if (enough.length > 0 && enough.every(({ needed, there }) => there >= needed)) add('enough', 'Is there enough of all?', 'go', 'Stocks, sticks and kit cover the plan.');
+  if (enough.length > 0 && enough.every(({ needed, there }) => there >= needed))
+    add('enough', 'Is there enough of all?', 'go', 'Stocks, sticks and kit cover the plan.');
   if (forecast) forecastLine(forecast, add);
-  const light = lines.some((line) => line.light === 'stop') ? 'stop' : lines.some((line) => line.light === 'care') ? 'care' : 'go';
+  const light = lines.some((line) => line.light === 'stop')
+    ? 'stop'
+    : lines.some((line) => line.light === 'care')
+      ? 'care'
+      : 'go';
   return { light, lines };
 }
 
@@ -69,7 +108,13 @@ function ofWood({ id }: Conflict): boolean {
 
 function woodLines({ date, wants, lots, conflicts }: ReadyInput, add: Add): void {
   if (lots.length === 0) {
-    add('wood', wants.dormantWood ? 'Is the wood still dormant?' : 'Is the wood fit?', 'stop', 'No scion wood is chosen for the workshop.', 'Choose lots on the wood page of this leaf.');
+    add(
+      'wood',
+      wants.dormantWood ? 'Is the wood still dormant?' : 'Is the wood fit?',
+      'stop',
+      'No scion wood is chosen for the workshop.',
+      'Choose lots on the wood page of this leaf.',
+    );
     return;
   }
   const question = wants.dormantWood ? 'Is the wood still dormant?' : 'Is the wood fit?';
@@ -78,36 +123,119 @@ function woodLines({ date, wants, lots, conflicts }: ReadyInput, add: Add): void
     const bad = lot.warnings.filter(({ id }) => id === 'check' || id === 'store');
     for (const { id, level, says, remedy } of bad) add(`${id}-${lot.variety}`, question, level, says, remedy);
     const dated = lot.lastCheck && daysApart(lot.lastCheck.on, date) <= FRESH;
-    if (bad.length === 0 && !dated) add(`look-${lot.variety}`, question, 'care', lot.lastCheck ? `${lot.variety} was last looked at on ${formatDate(lot.lastCheck.on)}.` : `${lot.variety} was never looked at.`, 'Scrape a little bark and look at the buds this morning, and enter it with the lot.');
+    if (bad.length === 0 && !dated)
+      add(
+        `look-${lot.variety}`,
+        question,
+        'care',
+        lot.lastCheck
+          ? `${lot.variety} was last looked at on ${formatDate(lot.lastCheck.on)}.`
+          : `${lot.variety} was never looked at.`,
+        'Scrape a little bark and look at the buds this morning, and enter it with the lot.',
+      );
     if (bad.length > 0 || !dated) troubled++;
   }
   const own = conflicts.filter(ofWood);
   for (const { id, level, says, remedy } of own) add(id, question, level, says, remedy);
-  if (troubled === 0 && own.length === 0) add('wood', question, 'go', `${lots.length === 1 ? 'The lot was' : `All ${lots.length} lots were`} looked at within ${FRESH} days: green, buds shut.`);
+  if (troubled === 0 && own.length === 0)
+    add(
+      'wood',
+      question,
+      'go',
+      `${lots.length === 1 ? 'The lot was' : `All ${lots.length} lots were`} looked at within ${FRESH} days: green, buds shut.`,
+    );
 }
 
 function slipLine(seen: ReadyInput['seen']['bark'], expected: boolean | null, { date }: ReadyInput, add: Add): void {
   const question = 'Does the bark slip?';
-  const test = 'Peel a piece of the top that comes off anyway, in the cool of the morning, and enter what you find. If it does not lift: water and wait, or change to a method that needs no slipping bark.';
-  if (seen && daysApart(seen.on, date) <= FRESH) add('slip', question, seen.slips ? 'go' : 'stop', seen.slips ? `Seen slipping on ${formatDate(seen.on)}.` : `Tried on ${formatDate(seen.on)}: it does not slip.`, seen.slips ? null : test);
-  else add('slip', question, expected === false ? 'stop' : 'care', expected === false ? 'By the year it does not slip yet, or no longer.' : `Nobody has tried it in the last ${FRESH} days; by the year it ${expected ? 'should' : 'may or may not'}.`, test);
+  const test =
+    'Peel a piece of the top that comes off anyway, in the cool of the morning, and enter what you find. If it does not lift: water and wait, or change to a method that needs no slipping bark.';
+  if (seen && daysApart(seen.on, date) <= FRESH)
+    add(
+      'slip',
+      question,
+      seen.slips ? 'go' : 'stop',
+      seen.slips ? `Seen slipping on ${formatDate(seen.on)}.` : `Tried on ${formatDate(seen.on)}: it does not slip.`,
+      seen.slips ? null : test,
+    );
+  else
+    add(
+      'slip',
+      question,
+      expected === false ? 'stop' : 'care',
+      expected === false
+        ? 'By the year it does not slip yet, or no longer.'
+        : `Nobody has tried it in the last ${FRESH} days; by the year it ${expected ? 'should' : 'may or may not'}.`,
+      test,
+    );
 }
 
-function stocksLine(seen: ReadyInput['seen']['stocks'], expected: boolean | null, { date }: ReadyInput, add: Add): void {
+function stocksLine(
+  seen: ReadyInput['seen']['stocks'],
+  expected: boolean | null,
+  { date }: ReadyInput,
+  add: Add,
+): void {
   const question = 'Are the stocks awake?';
-  if (seen && daysApart(seen.on, date) <= 14) add('stocks', question, seen.awake ? 'go' : 'stop', seen.awake ? `Buds seen moving on ${formatDate(seen.on)}.` : `Buds still shut on ${formatDate(seen.on)}.`, seen.awake ? null : 'Keep them warm and moist some days longer, or move the day.');
-  else add('stocks', question, expected ? 'go' : 'care', expected ? 'By the year their buds move.' : 'Nobody entered that their buds or root tips move.', expected ? null : 'Look at them this morning; enter “buds swell” at the site when they do.');
+  if (seen && daysApart(seen.on, date) <= 14)
+    add(
+      'stocks',
+      question,
+      seen.awake ? 'go' : 'stop',
+      seen.awake ? `Buds seen moving on ${formatDate(seen.on)}.` : `Buds still shut on ${formatDate(seen.on)}.`,
+      seen.awake ? null : 'Keep them warm and moist some days longer, or move the day.',
+    );
+  else
+    add(
+      'stocks',
+      question,
+      expected ? 'go' : 'care',
+      expected ? 'By the year their buds move.' : 'Nobody entered that their buds or root tips move.',
+      expected ? null : 'Look at them this morning; enter “buds swell” at the site when they do.',
+    );
 }
 
-function forecastLine({ simulated, hottest, coldest, mean, limits, indoors, degrees }: NonNullable<ReadyInput['forecast']>, add: Add): void {
+function forecastLine(
+  { simulated, hottest, coldest, mean, limits, indoors, degrees }: NonNullable<ReadyInput['forecast']>,
+  add: Add,
+): void {
   const question = 'What of the fortnight after?';
   const by = simulated ? ' (simulated weather)' : '';
   const figures = `${degrees(coldest)} to ${degrees(hottest)}, mean ${degrees(mean)}${by}.`;
-  if (indoors) add('forecast', question, coldest < -8 || hottest > 32 ? 'care' : 'go', `Outdoors ${figures} The grafts callus indoors.`, coldest < -8 || hottest > 32 ? 'Watch the callus place: it follows the weather more than one thinks.' : null);
-  else if (!limits) add('forecast', question, 'care', `${figures} No callus figure is known for this species.`, 'Enter one at the site, with who says so.');
-  else if (hottest > limits.stop) add('forecast', question, 'stop', `${figures} Callus fails above ${degrees(limits.stop)}.`, 'Shade, foil and white paint, or another fortnight.');
-  else if (mean < limits.from) add('forecast', question, 'care', `${figures} Callus forms from ${degrees(limits.from)}; it will be slow.`, 'Cover well, expect every sign later, and tell people so.');
-  else if (coldest < 0) add('forecast', question, 'care', `${figures} Frost in the first fortnight.`, 'Cover the grafts on cold nights.');
+  if (indoors)
+    add(
+      'forecast',
+      question,
+      coldest < -8 || hottest > 32 ? 'care' : 'go',
+      `Outdoors ${figures} The grafts callus indoors.`,
+      coldest < -8 || hottest > 32 ? 'Watch the callus place: it follows the weather more than one thinks.' : null,
+    );
+  else if (!limits)
+    add(
+      'forecast',
+      question,
+      'care',
+      `${figures} No callus figure is known for this species.`,
+      'Enter one at the site, with who says so.',
+    );
+  else if (hottest > limits.stop)
+    add(
+      'forecast',
+      question,
+      'stop',
+      `${figures} Callus fails above ${degrees(limits.stop)}.`,
+      'Shade, foil and white paint, or another fortnight.',
+    );
+  else if (mean < limits.from)
+    add(
+      'forecast',
+      question,
+      'care',
+      `${figures} Callus forms from ${degrees(limits.from)}; it will be slow.`,
+      'Cover well, expect every sign later, and tell people so.',
+    );
+  else if (coldest < 0)
+    add('forecast', question, 'care', `${figures} Frost in the first fortnight.`, 'Cover the grafts on cold nights.');
   else add('forecast', question, 'go', figures);
 }
 

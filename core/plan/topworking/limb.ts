@@ -1,7 +1,12 @@
 /** What becomes of a limb in one year of the programme. */
 export type LimbDeed = 'graft' | 'remove' | 'nurse' | 'leave';
 
-export const DEED_WORDS: Record<LimbDeed, string> = { graft: 'Graft', remove: 'Take out', nurse: 'Nurse limb', leave: 'Leave for now' };
+export const DEED_WORDS: Record<LimbDeed, string> = {
+  graft: 'Graft',
+  remove: 'Take out',
+  nurse: 'Nurse limb',
+  leave: 'Leave for now',
+};
 
 /** A limb of a tree that is being changed over. */
 export interface Limb {

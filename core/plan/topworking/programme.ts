@@ -12,8 +12,25 @@ export function methodForLimb(caliper: number, climate: Climate): string | null 
   const date = climate === 'south' ? '2026-11-10' : '2026-05-10';
   const scion = Math.min(9, caliper);
   // Limbs are grafted with scions; a method that merely also works beyond its usual caliper is not advised.
-  const within = METHODS.filter(({ use }) => caliper >= use.stock.from && caliper <= use.stock.to && use.seasons.some(({ wood }) => wood.includes('dormant')));
-  const [best] = chooseMethod({ stock: caliper, scion, date, climate: climate === 'tropics' ? 'north' : climate, place: 'field', barkSlips: true, wood: 'dormant', woodLength: 200, scarce: false, practised: true }, within);
+  const within = METHODS.filter(
+    ({ use }) =>
+      caliper >= use.stock.from && caliper <= use.stock.to && use.seasons.some(({ wood }) => wood.includes('dormant')),
+  );
+  const [best] = chooseMethod(
+    {
+      stock: caliper,
+      scion,
+      date,
+      climate: climate === 'tropics' ? 'north' : climate,
+      place: 'field',
+      barkSlips: true,
+      wood: 'dormant',
+      woodLength: 200,
+      scarce: false,
+      practised: true,
+    },
+    within,
+  );
   return best?.works ? best.method.id : null;
 }
 
@@ -27,7 +44,12 @@ export function suggestProgramme(limbs: Limb[], climate: Climate, years: number)
     if (limb.angle < NARROW_FORK) return { ...limb, deed: 'remove', year: 1, method: null };
     if (limb === nurse) return { ...limb, deed: 'nurse', year: years, method: null };
     const at = grafted.indexOf(limb);
-    return { ...limb, deed: 'graft', year: 1 + Math.floor((at * Math.max(1, years - (nurse ? 1 : 0))) / grafted.length), method: methodForLimb(limb.caliper, climate) };
+    return {
+      ...limb,
+      deed: 'graft',
+      year: 1 + Math.floor((at * Math.max(1, years - (nurse ? 1 : 0))) / grafted.length),
+      method: methodForLimb(limb.caliper, climate),
+    };
   });
 }
 
@@ -48,8 +70,11 @@ export function programmeYears(limbs: Limb[]): ProgrammeYear[] {
     const year = i + 1;
     const old = limbs.filter((limb) => limb.deed === 'leave' || limb.year > year);
     return {
-      year, graft: limbs.filter((limb) => limb.deed === 'graft' && limb.year === year), remove: limbs.filter((limb) => limb.deed === 'remove' && limb.year === year),
-      nurse: limbs.filter((limb) => limb.deed === 'nurse' && limb.year >= year), left: old,
+      year,
+      graft: limbs.filter((limb) => limb.deed === 'graft' && limb.year === year),
+      remove: limbs.filter((limb) => limb.deed === 'remove' && limb.year === year),
+      nurse: limbs.filter((limb) => limb.deed === 'nurse' && limb.year >= year),
+      left: old,
     };
   });
 }
@@ -58,21 +83,34 @@ export function programmeYears(limbs: Limb[]): ProgrammeYear[] {
 export function programmeWarnings(limbs: Limb[], unit: LengthUnit): string[] {
   const warnings: string[] = [];
   for (const limb of limbs) {
-    if (limb.angle < NARROW_FORK && limb.deed === 'graft') warnings.push(`${limb.name} stands at ${limb.angle}° with bark folded into its fork: take it out rather than graft it.`);
+    if (limb.angle < NARROW_FORK && limb.deed === 'graft')
+      warnings.push(
+        `${limb.name} stands at ${limb.angle}° with bark folded into its fork: take it out rather than graft it.`,
+      );
     const method = limb.deed === 'graft' ? METHODS.find(({ id }) => id === limb.method) : undefined;
     if (limb.deed === 'graft' && !method) warnings.push(`Choose a method for ${limb.name}.`);
-    if (method && (limb.caliper < method.use.stock.from || (limb.caliper > method.use.stock.to && !method.use.stock.thicker))) {
-      warnings.push(`${limb.name} is ${formatLength(limb.caliper, unit)} thick; ${method.inSentence} is done on ${formatLength(method.use.stock.from, unit)} to ${formatLength(method.use.stock.to, unit)}. Cut it further out or nearer in, or take another method.`);
+    if (
+      method &&
+      (limb.caliper < method.use.stock.from || (limb.caliper > method.use.stock.to && !method.use.stock.thicker))
+    ) {
+      warnings.push(
+        `${limb.name} is ${formatLength(limb.caliper, unit)} thick; ${method.inSentence} is done on ${formatLength(method.use.stock.from, unit)} to ${formatLength(method.use.stock.to, unit)}. Cut it further out or nearer in, or take another method.`,
+      );
     }
   }
   const grafted = limbs.filter(({ deed }) => deed === 'graft');
   const nurses = limbs.filter(({ deed }) => deed === 'nurse');
-  if (grafted.length > 0 && nurses.length === 0) warnings.push('No nurse limb stays: the roots have no leaves to feed them while the scions heal. Keep one.');
+  if (grafted.length > 0 && nurses.length === 0)
+    warnings.push('No nurse limb stays: the roots have no leaves to feed them while the scions heal. Keep one.');
   for (const { year, graft } of programmeYears(limbs)) {
-    if (graft.length > 0 && nurses.length > 0 && !nurses.some((limb) => limb.year >= year)) warnings.push(`In year ${year} limbs are grafted and no nurse limb is left. Keep one a year longer.`);
+    if (graft.length > 0 && nurses.length > 0 && !nurses.some((limb) => limb.year >= year))
+      warnings.push(`In year ${year} limbs are grafted and no nurse limb is left. Keep one a year longer.`);
   }
   const undecided = limbs.filter(({ deed }) => deed === 'leave');
-  if (undecided.length > 0) warnings.push(`${undecided.length} ${undecided.length === 1 ? 'limb is' : 'limbs are'} not decided; at the end all growth of the old variety is gone.`);
+  if (undecided.length > 0)
+    warnings.push(
+      `${undecided.length} ${undecided.length === 1 ? 'limb is' : 'limbs are'} not decided; at the end all growth of the old variety is gone.`,
+    );
   const last = Math.max(0, ...limbs.map(({ year }) => year));
   if (last > LONGEST) warnings.push(`It takes ${last} years; two or three are usual.`);
   return warnings;

@@ -4,13 +4,34 @@ import type { Limb } from './limb';
 import { methodForLimb, programmeWarnings, programmeYears, suggestProgramme } from './programme';
 import { treeView } from './tree-view';
 
-const limb = (name: string, changes: Partial<Limb> = {}): Limb => ({ id: name, name, height: 1000, bearing: 0, angle: 50, caliper: 30, deed: 'leave', year: 1, method: null, ...changes });
-const tree = [limb('north', { height: 1600 }), limb('east', { height: 1300, bearing: 90, caliper: 45 }), limb('south', { height: 700, bearing: 180 }), limb('fork', { angle: 18, bearing: 240 })];
+const limb = (name: string, changes: Partial<Limb> = {}): Limb => ({
+  id: name,
+  name,
+  height: 1000,
+  bearing: 0,
+  angle: 50,
+  caliper: 30,
+  deed: 'leave',
+  year: 1,
+  method: null,
+  ...changes,
+});
+const tree = [
+  limb('north', { height: 1600 }),
+  limb('east', { height: 1300, bearing: 90, caliper: 45 }),
+  limb('south', { height: 700, bearing: 180 }),
+  limb('fork', { angle: 18, bearing: 240 }),
+];
 
 describe('suggestProgramme', () => {
   const planned = suggestProgramme(tree, 'north', 3);
   it('takes narrow forks out, keeps the lowest limb as nurse to the last year, and grafts the rest by caliper', () => {
-    expect(Object.fromEntries(planned.map(({ name, deed, year }) => [name, `${deed} ${year}`]))).toEqual({ north: 'graft 1', east: 'graft 2', south: 'nurse 3', fork: 'remove 1' });
+    expect(Object.fromEntries(planned.map(({ name, deed, year }) => [name, `${deed} ${year}`]))).toEqual({
+      north: 'graft 1',
+      east: 'graft 2',
+      south: 'nurse 3',
+      fork: 'remove 1',
+    });
     for (const { deed, method, caliper } of planned) {
       if (deed !== 'graft') continue;
       const { stock } = METHODS.find(({ id }) => id === method)!.use;
@@ -31,10 +52,28 @@ describe('suggestProgramme', () => {
 
 describe('programmeWarnings', () => {
   it.each([
-    ['a narrow fork grafted', [limb('fork', { angle: 20, deed: 'graft', method: METHODS[0]!.id, caliper: 12 }), limb('n', { deed: 'nurse', year: 1 })], /take it out/],
+    [
+      'a narrow fork grafted',
+      [
+        limb('fork', { angle: 20, deed: 'graft', method: METHODS[0]!.id, caliper: 12 }),
+        limb('n', { deed: 'nurse', year: 1 }),
+      ],
+      /take it out/,
+    ],
     ['no nurse limb', [limb('a', { deed: 'graft', method: methodForLimb(30, 'north') })], /Keep one/],
-    ['a nurse limb gone too soon', [limb('a', { deed: 'graft', year: 2, method: methodForLimb(30, 'north') }), limb('n', { deed: 'nurse', year: 1 })], /a year longer/],
-    ['a method the caliper does not suit', [limb('a', { caliper: 70, deed: 'graft', method: METHODS[0]!.id }), limb('n', { deed: 'nurse', year: 1 })], /Cut it further out/],
+    [
+      'a nurse limb gone too soon',
+      [
+        limb('a', { deed: 'graft', year: 2, method: methodForLimb(30, 'north') }),
+        limb('n', { deed: 'nurse', year: 1 }),
+      ],
+      /a year longer/,
+    ],
+    [
+      'a method the caliper does not suit',
+      [limb('a', { caliper: 70, deed: 'graft', method: METHODS[0]!.id }), limb('n', { deed: 'nurse', year: 1 })],
+      /Cut it further out/,
+    ],
     ['limbs not decided', [limb('a')], /not decided/],
     ['more than three years', [limb('n', { deed: 'nurse', year: 4 })], /two or three/],
   ])('tells of %s', (_name, limbs, message) => {
@@ -47,6 +86,8 @@ describe('treeView', () => {
     const view = treeView(suggestProgramme(tree, 'north', 3));
     const labels = view.items.flatMap((item) => (item.kind === 'label' ? [item.text] : []));
     for (let i = 1; i <= tree.length; i++) expect(labels.filter((text) => text.startsWith(`${i}, y`))).toHaveLength(2);
-    for (const item of view.items) for (const [x, y] of item.kind === 'path' ? item.points : [item.at]) expect(x >= -1 && x <= view.width + 1 && y >= -6 && y <= view.height + 1).toBe(true);
+    for (const item of view.items)
+      for (const [x, y] of item.kind === 'path' ? item.points : [item.at])
+        expect(x >= -1 && x <= view.width + 1 && y >= -6 && y <= view.height + 1).toBe(true);
   });
 });

@@ -1,4 +1,12 @@
-import { area, ellipseArc, line, type DisplayList, type Label, type Path, type Point } from '../../drawing/display-list';
+import {
+  area,
+  ellipseArc,
+  line,
+  type DisplayList,
+  type Label,
+  type Path,
+  type Point,
+} from '../../drawing/display-list';
 import type { Limb } from './limb';
 
 /** Drawing units are 10 mm of the tree. */
@@ -13,12 +21,23 @@ export function treeView(limbs: Limb[]): DisplayList {
   const high = Math.max(800, ...limbs.map(({ height }) => height)) + 700;
   const reach = 1100;
   const height = high / UNIT + 26;
-  const width = (2 * reach) / UNIT * 2 + 40;
+  const width = ((2 * reach) / UNIT) * 2 + 40;
   const ground = height - 16;
   const trunk = reach / UNIT + 10;
   const centre: Point = [width - reach / UNIT - 10, height / 2 + 2];
-  const items: (Path | Label)[] = [line('level', [4, ground], [2 * reach / UNIT + 16, ground]), area('bark', [[trunk - 6, ground], [trunk + 6, ground], [trunk + 3.5, ground - high / UNIT + 30], [trunk - 3.5, ground - high / UNIT + 30]])];
-  items.push({ kind: 'label', role: 'name', at: [trunk, height - 5], anchor: 'middle', text: 'from the side' }, { kind: 'label', role: 'name', at: [centre[0], height - 5], anchor: 'middle', text: 'from above, north up' });
+  const items: (Path | Label)[] = [
+    line('level', [4, ground], [(2 * reach) / UNIT + 16, ground]),
+    area('bark', [
+      [trunk - 6, ground],
+      [trunk + 6, ground],
+      [trunk + 3.5, ground - high / UNIT + 30],
+      [trunk - 3.5, ground - high / UNIT + 30],
+    ]),
+  ];
+  items.push(
+    { kind: 'label', role: 'name', at: [trunk, height - 5], anchor: 'middle', text: 'from the side' },
+    { kind: 'label', role: 'name', at: [centre[0], height - 5], anchor: 'middle', text: 'from above, north up' },
+  );
   items.push(area('wood', ellipseArc(centre, 5, 5)), { ...area('outline', ellipseArc(centre, 5, 5)), fill: false });
   limbs.forEach((limb, i) => {
     const bearing = (limb.bearing * Math.PI) / 180;
@@ -30,7 +49,10 @@ export function treeView(limbs: Limb[]): DisplayList {
     const across = Math.max(0.35, Math.abs(Math.sin(bearing))) * Math.sin(lean) * length * side;
     const from: Point = [trunk + side * 3, ground - limb.height / UNIT];
     const to: Point = [from[0] + across, from[1] - Math.cos(lean) * length * 0.9];
-    const out: Point = [centre[0] + Math.sin(bearing) * length * Math.max(0.3, Math.sin(lean)), centre[1] - Math.cos(bearing) * length * Math.max(0.3, Math.sin(lean))];
+    const out: Point = [
+      centre[0] + Math.sin(bearing) * length * Math.max(0.3, Math.sin(lean)),
+      centre[1] - Math.cos(bearing) * length * Math.max(0.3, Math.sin(lean)),
+    ];
     items.push(...drawLimb(limb, i + 1, from, to, thick), ...drawLimb(limb, i + 1, centre, out, thick));
   });
   apart(items);
@@ -40,19 +62,46 @@ export function treeView(limbs: Limb[]): DisplayList {
 function drawLimb({ deed, year }: Limb, number: number, from: Point, to: Point, thick: number): (Path | Label)[] {
   const length = Math.hypot(to[0] - from[0], to[1] - from[1]) || 1;
   const [dx, dy] = [(to[0] - from[0]) / length, (to[1] - from[1]) / length];
-  const at = (along: number, aside: number): Point => [from[0] + dx * along - dy * aside, from[1] + dy * along + dx * aside];
+  const at = (along: number, aside: number): Point => [
+    from[0] + dx * along - dy * aside,
+    from[1] + dy * along + dx * aside,
+  ];
   const shown = deed === 'graft' || deed === 'remove' ? length * 0.55 : length;
-  const items: (Path | Label)[] = [area('bark', [at(0, -thick), at(shown, -thick * 0.6), at(shown, thick * 0.6), at(0, thick)])];
+  const items: (Path | Label)[] = [
+    area('bark', [at(0, -thick), at(shown, -thick * 0.6), at(shown, thick * 0.6), at(0, thick)]),
+  ];
   if (deed === 'graft') {
-    items.push(area('wood', ellipseArc(at(shown, 0), thick * 1.1, thick * 1.1)), { ...area('touch', ellipseArc(at(shown, 0), thick * 1.1, thick * 1.1)), fill: false });
-    for (const aside of [-0.5, 0.5]) items.push(line('cambium-scion', at(shown, aside * thick), at(length * 0.85, aside * thick * 1.6)));
+    items.push(area('wood', ellipseArc(at(shown, 0), thick * 1.1, thick * 1.1)), {
+      ...area('touch', ellipseArc(at(shown, 0), thick * 1.1, thick * 1.1)),
+      fill: false,
+    });
+    for (const aside of [-0.5, 0.5])
+      items.push(line('cambium-scion', at(shown, aside * thick), at(length * 0.85, aside * thick * 1.6)));
   } else if (deed === 'remove') {
-    items.push(line('knife-cut', at(shown * 0.3 - 3, -thick - 2), at(shown * 0.3 + 3, thick + 2)), line('knife-cut', at(shown * 0.3 + 3, -thick - 2), at(shown * 0.3 - 3, thick + 2)), line('gap', at(shown, 0), at(length, 0)));
+    items.push(
+      line('knife-cut', at(shown * 0.3 - 3, -thick - 2), at(shown * 0.3 + 3, thick + 2)),
+      line('knife-cut', at(shown * 0.3 + 3, -thick - 2), at(shown * 0.3 - 3, thick + 2)),
+      line('gap', at(shown, 0), at(length, 0)),
+    );
   } else {
-    for (const along of [0.45, 0.65, 0.85]) for (const side of [-1, 1]) items.push(area('bud', [at(length * along, side * thick * 0.4), at(length * along + 4, side * (thick + 4)), at(length * along + 8, side * (thick + 1))]));
+    for (const along of [0.45, 0.65, 0.85])
+      for (const side of [-1, 1])
+        items.push(
+          area('bud', [
+            at(length * along, side * thick * 0.4),
+            at(length * along + 4, side * (thick + 4)),
+            at(length * along + 8, side * (thick + 1)),
+          ]),
+        );
   }
   const label = at(length + 5, 0);
-  items.push({ kind: 'label', role: 'name', at: [label[0], label[1] + 2], anchor: 'middle', text: deed === 'leave' ? `${number}` : `${number}, y${year}` });
+  items.push({
+    kind: 'label',
+    role: 'name',
+    at: [label[0], label[1] + 2],
+    anchor: 'middle',
+    text: deed === 'leave' ? `${number}` : `${number}, y${year}`,
+  });
   return items;
 }
 

@@ -70,7 +70,17 @@ export function summariseRun({ instants, values }: LoggerRun, range: { from: num
     low = Math.min(low, value);
     high = Math.max(high, value);
   });
-  return { from: iso(instants[0]!), to: iso(instants.at(-1)!), readings: count, low, high, mean: sum / measured, hoursAbove: hours(above), hoursBelow: hours(below), gaps };
+  return {
+    from: iso(instants[0]!),
+    to: iso(instants.at(-1)!),
+    readings: count,
+    low,
+    high,
+    mean: sum / measured,
+    hoursAbove: hours(above),
+    hoursBelow: hours(below),
+    gaps,
+  };
 }
 
 /**

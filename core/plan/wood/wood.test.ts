@@ -3,9 +3,18 @@ import { describe, expect, it } from 'vitest';
 import { drawnReadings, summariseRun } from './logger-run';
 import { checkWarning, isQuarantined, type LotFacts, lotWarnings } from './lot-warnings';
 
-const lot: LotFacts = { variety: 'Lantern Bay', species: 'medlar', source: 'ferry landing', protectedUntil: null, leave: '', certificate: '', region: 'Tarn isles' };
+const lot: LotFacts = {
+  variety: 'Lantern Bay',
+  species: 'medlar',
+  source: 'ferry landing',
+  protectedUntil: null,
+  leave: '',
+  certificate: '',
+  region: 'Tarn isles',
+};
 const place = { region: 'Tarn isles', quarantine: [] };
-const ids = (changes: Partial<LotFacts>, at = place, day = '2027-03-01'): string[] => lotWarnings({ ...lot, ...changes }, day, at).map(({ id, level }) => `${id} ${level}`);
+const ids = (changes: Partial<LotFacts>, at = place, day = '2027-03-01'): string[] =>
+  lotWarnings({ ...lot, ...changes }, day, at).map(({ id, level }) => `${id} ${level}`);
 
 describe('warnings of a lot', () => {
   it('are none for unprotected wood from here', () => expect(ids({})).toEqual([]));
@@ -33,32 +42,66 @@ describe('warnings of a lot', () => {
 describe('looks at stored wood', () => {
   it('count by the last one, whatever order they came in', () => {
     expect(checkWarning('x', [])).toBeNull();
-    expect(checkWarning('x', [{ on: '2027-02-20', green: 'yes', buds: 'shut' }, { on: '2027-02-01', green: 'no', buds: 'open' }])).toBeNull();
+    expect(
+      checkWarning('x', [
+        { on: '2027-02-20', green: 'yes', buds: 'shut' },
+        { on: '2027-02-01', green: 'no', buds: 'open' },
+      ]),
+    ).toBeNull();
     expect(checkWarning('x', [{ on: '2027-02-20', green: 'yes', buds: 'moving' }])).toMatchObject({ level: 'care' });
     expect(checkWarning('x', [{ on: '2027-02-20', green: 'no', buds: 'shut' }])).toMatchObject({ level: 'stop' });
   });
 });
 
 describe('a run of a logger', () => {
-  const run = (readings: [string, number][]) => ({ instants: readings.map(([at]) => Date.parse(at)), values: readings.map(([, value]) => value) });
+  const run = (readings: [string, number][]) => ({
+    instants: readings.map(([at]) => Date.parse(at)),
+    values: readings.map(([, value]) => value),
+  });
   it('draws the lowest and highest of each stretch, in order and within the room', () => {
-    fc.assert(fc.property(fc.array(fc.double({ min: -30, max: 30, noNaN: true }), { minLength: 2, maxLength: 400 }), fc.integer({ min: 4, max: 60 }), (values, most) => {
-      const drawn = drawnReadings({ instants: values.map((_, i) => i * 60_000), values }, most);
-      expect(drawn.length).toBeLessThanOrEqual(Math.max(most, 4));
-      expect(drawn.map(({ at }) => at)).toEqual([...new Set(drawn.map(({ at }) => at))].sort());
-      for (const extreme of [Math.min(...values), Math.max(...values), values[0]!, values.at(-1)!]) expect(drawn.some(({ value }) => value === extreme)).toBe(true);
-    }));
+    fc.assert(
+      fc.property(
+        fc.array(fc.double({ min: -30, max: 30, noNaN: true }), { minLength: 2, maxLength: 400 }),
+        fc.integer({ min: 4, max: 60 }),
+        (values, most) => {
+          const drawn = drawnReadings({ instants: values.map((_, i) => i * 60_000), values }, most);
+          expect(drawn.length).toBeLessThanOrEqual(Math.max(most, 4));
+          expect(drawn.map(({ at }) => at)).toEqual([...new Set(drawn.map(({ at }) => at))].sort());
+          for (const extreme of [Math.min(...values), Math.max(...values), values[0]!, values.at(-1)!])
+            expect(drawn.some(({ value }) => value === extreme)).toBe(true);
+        },
+      ),
+    );
   });
   it('weighs each reading by how long it stood', () => {
-    const summary = summariseRun(run([['2027-01-01T00:00:00Z', 2], ['2027-01-01T01:00:00Z', 6], ['2027-01-01T02:00:00Z', 2], ['2027-01-01T03:00:00Z', -1], ['2027-01-01T04:00:00Z', 2]]), { from: 0, to: 4 });
+    const summary = summariseRun(
+      run([
+        ['2027-01-01T00:00:00Z', 2],
+        ['2027-01-01T01:00:00Z', 6],
+        ['2027-01-01T02:00:00Z', 2],
+        ['2027-01-01T03:00:00Z', -1],
+        ['2027-01-01T04:00:00Z', 2],
+      ]),
+      { from: 0, to: 4 },
+    );
     expect(summary).toMatchObject({ low: -1, high: 6, hoursAbove: 1, hoursBelow: 1, readings: 5, gaps: [] });
     expect(summary.mean).toBeCloseTo((2 + 6 + 2 - 1) / 4, 12);
   });
   it('claims nothing of a gap', () => {
-    const summary = summariseRun(run([['2027-01-01T00:00:00Z', 2], ['2027-01-01T01:00:00Z', 2], ['2027-01-01T02:00:00Z', 8], ['2027-01-02T02:00:00Z', 2], ['2027-01-02T03:00:00Z', 2]]), { from: 0, to: 4 });
+    const summary = summariseRun(
+      run([
+        ['2027-01-01T00:00:00Z', 2],
+        ['2027-01-01T01:00:00Z', 2],
+        ['2027-01-01T02:00:00Z', 8],
+        ['2027-01-02T02:00:00Z', 2],
+        ['2027-01-02T03:00:00Z', 2],
+      ]),
+      { from: 0, to: 4 },
+    );
     expect(summary.gaps).toEqual([{ from: '2027-01-01T02:00:00Z', to: '2027-01-02T02:00:00Z', hours: 24 }]);
     // At most three usual steps of it are believed.
     expect(summary.hoursAbove).toBe(3);
   });
-  it('needs two readings', () => expect(() => summariseRun({ instants: [], values: [] }, { from: 0, to: 4 })).toThrow('two readings'));
+  it('needs two readings', () =>
+    expect(() => summariseRun({ instants: [], values: [] }, { from: 0, to: 4 })).toThrow('two readings'));
 });

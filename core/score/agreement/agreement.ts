@@ -43,27 +43,46 @@ export function agreementOf(judgements: readonly BlindJudgement[], points: reado
   for (const one of judgements) byUnion.set(one.unionId, [...(byUnion.get(one.unionId) ?? []), one]);
   const shared = [...byUnion.values()].filter(({ length }) => length > 1);
   const grade = (one: BlindJudgement, point: string): number | null => ORDER[one.grades[point] ?? 'not-looked-at'];
-  const gradesOf = (unions: BlindJudgement[][], point: string): number[][] => unions.map((union) => union.flatMap((one) => grade(one, point) ?? []));
+  const gradesOf = (unions: BlindJudgement[][], point: string): number[][] =>
+    unions.map((union) => union.flatMap((one) => grade(one, point) ?? []));
   const assessors = [...new Set(shared.flat().map(({ assessorId }) => assessorId))].sort();
 
   const pairs: PairAgreement[] = [];
   for (const [i, first] of assessors.entries()) {
     for (const second of assessors.slice(i + 1)) {
       const both = shared.flatMap((union): [BlindJudgement, BlindJudgement][] => {
-        const [a, b] = [union.find(({ assessorId }) => assessorId === first), union.find(({ assessorId }) => assessorId === second)];
+        const [a, b] = [
+          union.find(({ assessorId }) => assessorId === first),
+          union.find(({ assessorId }) => assessorId === second),
+        ];
         return a && b ? [[a, b]] : [];
       });
       if (both.length === 0) continue;
       pairs.push({
-        first, second, n: both.length,
-        points: Object.fromEntries(points.map((point) => {
-          const graded = both.flatMap(([a, b]): [number, number][] => {
-            const [x, y] = [grade(a, point), grade(b, point)];
-            return x === null || y === null ? [] : [[x, y]];
-          });
-          return [point, { kappa: weightedKappa(graded, CATEGORIES), n: graded.length, same: graded.filter(([a, b]) => a === b).length }];
-        })),
-        scores: limitsOfAgreement(both.flatMap(([a, b]): [number, number][] => (a.score === null || b.score === null ? [] : [[a.score, b.score]]))),
+        first,
+        second,
+        n: both.length,
+        points: Object.fromEntries(
+          points.map((point) => {
+            const graded = both.flatMap(([a, b]): [number, number][] => {
+              const [x, y] = [grade(a, point), grade(b, point)];
+              return x === null || y === null ? [] : [[x, y]];
+            });
+            return [
+              point,
+              {
+                kappa: weightedKappa(graded, CATEGORIES),
+                n: graded.length,
+                same: graded.filter(([a, b]) => a === b).length,
+              },
+            ];
+          }),
+        ),
+        scores: limitsOfAgreement(
+          both.flatMap(([a, b]): [number, number][] =>
+            a.score === null || b.score === null ? [] : [[a.score, b.score]],
+          ),
+        ),
       });
     }
   }
@@ -72,7 +91,12 @@ export function agreementOf(judgements: readonly BlindJudgement[], points: reado
       const mine = union.find((one) => one.assessorId === assessorId);
       const others = union.filter((one) => one.assessorId !== assessorId && one.score !== null);
       if (!mine || mine.score === null || others.length === 0) return [];
-      return [{ hours: mine.hours, difference: mine.score - others.reduce((sum, { score }) => sum + score!, 0) / others.length }];
+      return [
+        {
+          hours: mine.hours,
+          difference: mine.score - others.reduce((sum, { score }) => sum + score!, 0) / others.length,
+        },
+      ];
     });
     const found = drift(own);
     return found ? [{ assessorId, drift: found }] : [];
@@ -80,9 +104,18 @@ export function agreementOf(judgements: readonly BlindJudgement[], points: reado
   return {
     unions: shared.length,
     // Each point of each union is a unit: the marks as a whole.
-    alphaMarks: krippendorffAlpha(points.flatMap((point) => gradesOf(shared, point)), 'ordinal'),
-    alphaByPoint: Object.fromEntries(points.map((point) => [point, krippendorffAlpha(gradesOf(shared, point), 'ordinal')])),
-    alphaScores: krippendorffAlpha(shared.map((union) => union.flatMap(({ score }) => score ?? [])), 'interval'),
-    pairs, drifts,
+    alphaMarks: krippendorffAlpha(
+      points.flatMap((point) => gradesOf(shared, point)),
+      'ordinal',
+    ),
+    alphaByPoint: Object.fromEntries(
+      points.map((point) => [point, krippendorffAlpha(gradesOf(shared, point), 'ordinal')]),
+    ),
+    alphaScores: krippendorffAlpha(
+      shared.map((union) => union.flatMap(({ score }) => score ?? [])),
+      'interval',
+    ),
+    pairs,
+    drifts,
   };
 }

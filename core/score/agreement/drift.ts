@@ -20,8 +20,12 @@ export function drift(points: readonly { hours: number; difference: number }[]):
   const mean = points.reduce((sum, { difference }) => sum + difference, 0) / n;
   const spread = points.reduce((sum, { hours }) => sum + (hours - middle) ** 2, 0);
   if (spread < 1e-9) return null;
-  const perHour = points.reduce((sum, { hours, difference }) => sum + (hours - middle) * (difference - mean), 0) / spread;
-  const rest = points.reduce((sum, { hours, difference }) => sum + (difference - mean - perHour * (hours - middle)) ** 2, 0);
+  const perHour =
+    points.reduce((sum, { hours, difference }) => sum + (hours - middle) * (difference - mean), 0) / spread;
+  const rest = points.reduce(
+    (sum, { hours, difference }) => sum + (difference - mean - perHour * (hours - middle)) ** 2,
+    0,
+  );
   const half = studentQuantile(n - 2) * Math.sqrt(rest / (n - 2) / spread);
   return { n, perHour, interval: { from: perHour - half, to: perHour + half } };
 }

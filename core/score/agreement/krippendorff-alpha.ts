@@ -6,7 +6,10 @@
  * @param units values given to each unit, by whoever gave one.
  * @param metric `ordinal` for grades in order, `interval` for scores.
  */
-export function krippendorffAlpha(units: readonly (readonly number[])[], metric: 'ordinal' | 'interval'): number | null {
+export function krippendorffAlpha(
+  units: readonly (readonly number[])[],
+  metric: 'ordinal' | 'interval',
+): number | null {
   const paired = units.filter(({ length }) => length > 1);
   const counts = new Map<number, number>();
   for (const value of paired.flat()) counts.set(value, (counts.get(value) ?? 0) + 1);
@@ -14,7 +17,11 @@ export function krippendorffAlpha(units: readonly (readonly number[])[], metric:
   const values = [...counts.keys()].sort((a, b) => a - b);
   const n = [...counts.values()].reduce((sum, count) => sum + count, 0);
   if (n === 0) return null;
-  if (metric === 'interval') return fromDisagreement(paired.reduce((sum, unit) => sum + 2 * spread(unit) / (unit.length - 1), 0), 2 * spread(paired.flat()) / (n - 1));
+  if (metric === 'interval')
+    return fromDisagreement(
+      paired.reduce((sum, unit) => sum + (2 * spread(unit)) / (unit.length - 1), 0),
+      (2 * spread(paired.flat())) / (n - 1),
+    );
   const place = new Map(values.map((value, i) => [value, i]));
   const ranks = values.map((value) => counts.get(value)!);
   const squares = values.map((_, i) => values.map((__, k) => ordinalDifference(ranks, i, k)));
@@ -22,10 +29,12 @@ export function krippendorffAlpha(units: readonly (readonly number[])[], metric:
   for (const unit of paired) {
     const own = new Map<number, number>();
     for (const value of unit) own.set(place.get(value)!, (own.get(place.get(value)!) ?? 0) + 1);
-    for (const [i, a] of own) for (const [k, b] of own) if (i !== k) observed += (a * b * squares[i]![k]!) / (unit.length - 1);
+    for (const [i, a] of own)
+      for (const [k, b] of own) if (i !== k) observed += (a * b * squares[i]![k]!) / (unit.length - 1);
   }
   let expected = 0;
-  for (const [i, a] of ranks.entries()) for (const [k, b] of ranks.entries()) if (i !== k) expected += (a * b * squares[i]![k]!) / (n - 1);
+  for (const [i, a] of ranks.entries())
+    for (const [k, b] of ranks.entries()) if (i !== k) expected += (a * b * squares[i]![k]!) / (n - 1);
   return fromDisagreement(observed, expected);
 }
 

@@ -23,5 +23,10 @@ export function limitsOfAgreement(pairs: readonly (readonly [number, number])[])
   if (n === 1) return { n, mean, interval: null, limits: null };
   const sd = Math.sqrt(differences.reduce((sum, one) => sum + (one - mean) ** 2, 0) / (n - 1));
   const half = (studentQuantile(n - 1) * sd) / Math.sqrt(n);
-  return { n, mean, interval: { from: mean - half, to: mean + half }, limits: { from: mean - 1.96 * sd, to: mean + 1.96 * sd } };
+  return {
+    n,
+    mean,
+    interval: { from: mean - half, to: mean + half },
+    limits: { from: mean - 1.96 * sd, to: mean + 1.96 * sd },
+  };
 }

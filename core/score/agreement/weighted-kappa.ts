@@ -13,12 +13,14 @@ export function weightedKappa(pairs: readonly (readonly [number, number])[], cat
   const second = Array.from({ length: categories }, () => 0);
   let seen = 0;
   for (const [a, b] of pairs) {
-    if (!Number.isInteger(a) || !Number.isInteger(b) || a < 0 || b < 0 || a >= categories || b >= categories) throw new RangeError(`A grade is a whole number from 0 to ${categories - 1}.`);
+    if (!Number.isInteger(a) || !Number.isInteger(b) || a < 0 || b < 0 || a >= categories || b >= categories)
+      throw new RangeError(`A grade is a whole number from 0 to ${categories - 1}.`);
     first[a]!++;
     second[b]!++;
     seen += (a - b) ** 2;
   }
   let byChance = 0;
-  for (let a = 0; a < categories; a++) for (let b = 0; b < categories; b++) byChance += (first[a]! * second[b]! * (a - b) ** 2) / Math.max(1, n);
+  for (let a = 0; a < categories; a++)
+    for (let b = 0; b < categories; b++) byChance += (first[a]! * second[b]! * (a - b) ** 2) / Math.max(1, n);
   return byChance === 0 ? null : 1 - seen / byChance;
 }

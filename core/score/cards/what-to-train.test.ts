@@ -6,16 +6,28 @@ import { whatToTrain } from './what-to-train';
 
 const whip = methodById('whip-and-tongue');
 const rule = defaultRule(whip);
-const grades = (marks: Marks, figures = {}) => judgeUnion(whip, rule, exampleMeasures(whip, figures), marks, 'joined').grades;
+const grades = (marks: Marks, figures = {}) =>
+  judgeUnion(whip, rule, exampleMeasures(whip, figures), marks, 'joined').grades;
 
 describe('whatToTrain', () => {
   it('names the two points that cost most, with how often and what to do', () => {
-    const train = whatToTrain([grades({ hold: 'poor' }), grades({ hold: 'poor', clean: 'poor' }), grades({ tongue: 'poor', hold: 'poor' })], rule.weights, {});
-    expect(train.map(({ name, times, of }) => [name, times, of])).toEqual([['Hold', 3, 3], ['Tongue', 1, 3]]);
+    const train = whatToTrain(
+      [grades({ hold: 'poor' }), grades({ hold: 'poor', clean: 'poor' }), grades({ tongue: 'poor', hold: 'poor' })],
+      rule.weights,
+      {},
+    );
+    expect(train.map(({ name, times, of }) => [name, times, of])).toEqual([
+      ['Hold', 3, 3],
+      ['Tongue', 1, 3],
+    ]);
     expect(train[0]!.how).toContain('shake it once');
   });
   it('puts a fatal fault before many small ones, and takes the movement worked out for the last union', () => {
-    const train = whatToTrain([grades({ clean: 'poor' }), grades({ clean: 'poor' }, { scionDiameter: 7, scionBark: 0.8, stockBark: 1 })], rule.weights, { cambium: 'Move the scion 1.3 mm to the left.' });
+    const train = whatToTrain(
+      [grades({ clean: 'poor' }), grades({ clean: 'poor' }, { scionDiameter: 7, scionBark: 0.8, stockBark: 1 })],
+      rule.weights,
+      { cambium: 'Move the scion 1.3 mm to the left.' },
+    );
     expect(train[0]).toMatchObject({ point: 'cambium', how: 'Move the scion 1.3 mm to the left.' });
   });
   it('forgets what was mended before the last four, and has nothing to say of clean work', () => {

@@ -19,7 +19,12 @@ const LAST = 4;
  * @param unions grades of each union, in the order they were made.
  * @param said movement worked out for the last union, by point; goes before the point's general word.
  */
-export function whatToTrain(unions: readonly { point: Point; grade: PointGrade }[][], weights: Readonly<Record<string, number>>, said: Readonly<Record<string, string>>, count = 2): ToTrain[] {
+export function whatToTrain(
+  unions: readonly { point: Point; grade: PointGrade }[][],
+  weights: Readonly<Record<string, number>>,
+  said: Readonly<Record<string, string>>,
+  count = 2,
+): ToTrain[] {
   const last = unions.slice(-LAST);
   const lost = new Map<string, { point: Point; times: number; worth: number }>();
   for (const [age, grades] of [...last].reverse().entries()) {
@@ -31,6 +36,14 @@ export function whatToTrain(unions: readonly { point: Point; grade: PointGrade }
       lost.set(point.id, { point, times: known.times + 1, worth: known.worth + worth });
     }
   }
-  return [...lost.values()].sort((a, b) => b.worth - a.worth).slice(0, count)
-    .map(({ point, times }) => ({ point: point.id, name: point.name, times, of: last.length, how: said[point.id] ?? point.correction }));
+  return [...lost.values()]
+    .sort((a, b) => b.worth - a.worth)
+    .slice(0, count)
+    .map(({ point, times }) => ({
+      point: point.id,
+      name: point.name,
+      times,
+      of: last.length,
+      how: said[point.id] ?? point.correction,
+    }));
 }

@@ -12,7 +12,8 @@ export function lengthBetween(a: PhotoPoint, b: PhotoPoint, perPixel: number): n
  */
 export function angleAt(corner: PhotoPoint, a: PhotoPoint, b: PhotoPoint): number {
   const [ax, ay, bx, by] = [a.x - corner.x, a.y - corner.y, b.x - corner.x, b.y - corner.y];
-  if (Math.hypot(ax, ay) < 1e-9 || Math.hypot(bx, by) < 1e-9) throw new RangeError('A mark lies on the corner itself. Set it further out along the edge.');
+  if (Math.hypot(ax, ay) < 1e-9 || Math.hypot(bx, by) < 1e-9)
+    throw new RangeError('A mark lies on the corner itself. Set it further out along the edge.');
   return (Math.abs(Math.atan2(ax * by - ay * bx, ax * bx + ay * by)) * 180) / Math.PI;
 }
 

@@ -19,9 +19,13 @@ export interface PhotoScale {
  * @example millimetresPerPixel({ kind: 'ruler', points: [{ x: 0, y: 0 }, { x: 300, y: 400 }], size: 50 }) // 0.1
  */
 export function millimetresPerPixel({ kind, points, size }: PhotoScale): number {
-  if (!(size > 0) || !Number.isFinite(size)) throw new RangeError('Enter the size of what lies in the picture, in mm, more than 0.');
+  if (!(size > 0) || !Number.isFinite(size))
+    throw new RangeError('Enter the size of what lies in the picture, in mm, more than 0.');
   const across = kind === 'ruler' ? rulerPixels(points) : 2 * circumradius(points);
-  if (!(across >= 8)) throw new RangeError('The marks lie too close together to measure by. Set them as far apart as the picture allows.');
+  if (!(across >= 8))
+    throw new RangeError(
+      'The marks lie too close together to measure by. Set them as far apart as the picture allows.',
+    );
   return size / across;
 }
 
@@ -37,6 +41,7 @@ function circumradius(points: PhotoPoint[]): number {
   const side = (p: PhotoPoint, q: PhotoPoint): number => Math.hypot(p.x - q.x, p.y - q.y);
   const area = Math.abs((b.x - a.x) * (c.y - a.y) - (c.x - a.x) * (b.y - a.y)) / 2;
   const longest = Math.max(side(a, b), side(b, c), side(c, a));
-  if (area < longest * longest * 0.02) throw new RangeError('The three marks lie nearly on a line. Spread them round the rim of the coin.');
+  if (area < longest * longest * 0.02)
+    throw new RangeError('The three marks lie nearly on a line. Spread them round the rim of the coin.');
   return (side(a, b) * side(b, c) * side(c, a)) / (4 * area);
 }

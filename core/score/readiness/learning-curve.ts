@@ -44,11 +44,15 @@ export function learningCurves(scores: readonly (readonly number[])[]): ClassCur
   }
   const { rate, noise, posteriors } = best!;
   return {
-    rate: 1 - Math.exp(-rate), scatter: Math.sqrt(noise),
+    rate: 1 - Math.exp(-rate),
+    scatter: Math.sqrt(noise),
     people: posteriors.map(({ mean, cov }) => {
       const at = (n: number): { mean: number; variance: number } => {
         const x = basis(n, rate);
-        return { mean: Math.max(0, Math.min(100, x[0] * mean[0] + x[1] * mean[1])), variance: x[0] * x[0] * cov[0] + 2 * x[0] * x[1] * cov[1] + x[1] * x[1] * cov[2] };
+        return {
+          mean: Math.max(0, Math.min(100, x[0] * mean[0] + x[1] * mean[1])),
+          variance: x[0] * x[0] * cov[0] + 2 * x[0] * x[1] * cov[1] + x[1] * x[1] * cov[2],
+        };
       };
       return {
         at: (n) => ({ mean: at(n).mean, half: Z90 * Math.sqrt(at(n).variance) }),
@@ -83,8 +87,11 @@ function fitAt(rate: number, scores: readonly (readonly number[])[]): Fit {
     if (settled) break;
     const seen = posteriors.filter((_, i) => scores[i]!.length > 0);
     // The class's middle, held a little by what is usual, so that one beginner alone makes no law.
-    mean = [0, 1].map((k) => (seen.reduce((sum, one) => sum + one.mean[k]!, 0) + [85, 35][k]!) / (seen.length + 1)) as Vector;
-    const moment = (a: 0 | 1, b: 0 | 1): number => seen.reduce((sum, one) => sum + one.cov[a + b]! + (one.mean[a] - mean[a]) * (one.mean[b] - mean[b]), 0);
+    mean = [0, 1].map(
+      (k) => (seen.reduce((sum, one) => sum + one.mean[k]!, 0) + [85, 35][k]!) / (seen.length + 1),
+    ) as Vector;
+    const moment = (a: 0 | 1, b: 0 | 1): number =>
+      seen.reduce((sum, one) => sum + one.cov[a + b]! + (one.mean[a] - mean[a]) * (one.mean[b] - mean[b]), 0);
     const weight = seen.length + PRIOR_SPREAD.weight;
     const prior = PRIOR_SPREAD.weight * PRIOR_SPREAD.value ** 2;
     spread = [(moment(0, 0) + prior) / weight, moment(0, 1) / weight, (moment(1, 1) + prior) / weight];
@@ -94,7 +101,11 @@ function fitAt(rate: number, scores: readonly (readonly number[])[]): Fit {
       const { mean: at, cov } = posteriors[i]!;
       for (const [k, score] of own.entries()) {
         const x = basis(k + 1, rate);
-        squares += (score - x[0] * at[0] - x[1] * at[1]) ** 2 + x[0] * x[0] * cov[0] + 2 * x[0] * x[1] * cov[1] + x[1] * x[1] * cov[2];
+        squares +=
+          (score - x[0] * at[0] - x[1] * at[1]) ** 2 +
+          x[0] * x[0] * cov[0] +
+          2 * x[0] * x[1] * cov[1] +
+          x[1] * x[1] * cov[2];
         count++;
       }
     }
@@ -104,7 +115,13 @@ function fitAt(rate: number, scores: readonly (readonly number[])[]): Fit {
 }
 
 /** A person's ceiling and gap after their scores, each score taken in turn, and how likely the scores were. */
-function posterior(own: readonly number[], rate: number, mean: Vector, spread: Matrix, noise: number): { mean: Vector; cov: Matrix; likelihood: number } {
+function posterior(
+  own: readonly number[],
+  rate: number,
+  mean: Vector,
+  spread: Matrix,
+  noise: number,
+): { mean: Vector; cov: Matrix; likelihood: number } {
   let m = mean;
   let [a, b, d] = spread;
   let likelihood = 0;
@@ -115,7 +132,11 @@ function posterior(own: readonly number[], rate: number, mean: Vector, spread: M
     const miss = score - x[0] * m[0] - x[1] * m[1];
     likelihood -= 0.5 * (Math.log(2 * Math.PI * variance) + (miss * miss) / variance);
     m = [m[0] + (gain[0] * miss) / variance, m[1] + (gain[1] * miss) / variance];
-    [a, b, d] = [a - (gain[0] * gain[0]) / variance, b - (gain[0] * gain[1]) / variance, d - (gain[1] * gain[1]) / variance];
+    [a, b, d] = [
+      a - (gain[0] * gain[0]) / variance,
+      b - (gain[0] * gain[1]) / variance,
+      d - (gain[1] * gain[1]) / variance,
+    ];
   }
   return { mean: m, cov: [a, b, d], likelihood };
 }
@@ -123,6 +144,9 @@ function posterior(own: readonly number[], rate: number, mean: Vector, spread: M
 /** Standard normal distribution function; Abramowitz and Stegun 26.2.17, within 7.5e-8. */
 function normal(z: number): number {
   const t = 1 / (1 + 0.2316419 * Math.abs(z));
-  const tail = (Math.exp((-z * z) / 2) / Math.sqrt(2 * Math.PI)) * t * (0.31938153 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))));
+  const tail =
+    (Math.exp((-z * z) / 2) / Math.sqrt(2 * Math.PI)) *
+    t *
+    (0.31938153 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))));
   return z >= 0 ? 1 - tail : tail;
 }

@@ -20,7 +20,9 @@ describe('readiness', () => {
     expect(isReady([good(90), { score: 80, fatal: true, recut: false }, good(90)], USUAL_READY_RULE)).toBe(false);
   });
   it('leaves recuts and unions nobody looked at out, and counts through them', () => {
-    expect(isReady([good(90), recut, good(90), { score: null, fatal: false, recut: false }, good(90)], USUAL_READY_RULE)).toBe(true);
+    expect(
+      isReady([good(90), recut, good(90), { score: null, fatal: false, recut: false }, good(90)], USUAL_READY_RULE),
+    ).toBe(true);
     expect(goodInARow([fatal, good(90), recut], USUAL_READY_RULE)).toBe(1);
   });
   it('follows the rule it is given', () => {
@@ -31,41 +33,96 @@ describe('readiness', () => {
 
 describe('nextPeople', () => {
   const now = Date.parse('2027-03-06T10:00:00Z');
-  const person = (number: number, minutes: number | null, attempts: Attempt[], secondLook = false): SeenPerson => ({ seatId: `s${number}`, number, attempts, seenAt: minutes === null ? null : now - minutes * 60_000, secondLook });
-  const order = (...people: SeenPerson[]): number[] => nextPeople(people, USUAL_READY_RULE, now, now - 3_600_000).map((one) => one.number);
+  const person = (number: number, minutes: number | null, attempts: Attempt[], secondLook = false): SeenPerson => ({
+    seatId: `s${number}`,
+    number,
+    attempts,
+    seenAt: minutes === null ? null : now - minutes * 60_000,
+    secondLook,
+  });
+  const order = (...people: SeenPerson[]): number[] =>
+    nextPeople(people, USUAL_READY_RULE, now, now - 3_600_000).map((one) => one.number);
 
   it('puts those never seen first, then the longest unseen', () => {
     expect(order(person(1, 5, [good(70)]), person(2, 25, [good(70)]), person(3, null, []))).toEqual([3, 2, 1]);
   });
   it('raises whoever just got over a fatal fault, or is one union from ready', () => {
     expect(order(person(1, 12, [good(60)]), person(2, 3, [fatal, good(60)]))).toEqual([2, 1]);
-    const [first] = nextPeople([person(1, 12, [good(60)]), person(2, 3, [good(80), good(80)])], USUAL_READY_RULE, now, null);
+    const [first] = nextPeople(
+      [person(1, 12, [good(60)]), person(2, 3, [good(80), good(80)])],
+      USUAL_READY_RULE,
+      now,
+      null,
+    );
     expect(first).toMatchObject({ number: 2, reason: 'one more good one and ready, unseen for 3 min' });
   });
   it('tells a wait longer than it weighs as longer', () => {
-    const reason = (minutes: number): string => nextPeople([person(1, minutes, [good(60)])], USUAL_READY_RULE, now, null)[0]!.reason;
-    expect([reason(0), reason(120), reason(121), reason(-30)]).toEqual(['unseen for 0 min', 'unseen for 120 min', 'unseen for over 120 min', 'unseen for 0 min']);
+    const reason = (minutes: number): string =>
+      nextPeople([person(1, minutes, [good(60)])], USUAL_READY_RULE, now, null)[0]!.reason;
+    expect([reason(0), reason(120), reason(121), reason(-30)]).toEqual([
+      'unseen for 0 min',
+      'unseen for 120 min',
+      'unseen for over 120 min',
+      'unseen for 0 min',
+    ]);
   });
   it('leaves those who are ready for last, and says so only when nothing else is to say', () => {
-    const list = nextPeople([person(1, 20, [good(90), good(90), good(90)]), person(2, 1, [good(60)])], USUAL_READY_RULE, now, null);
+    const list = nextPeople(
+      [person(1, 20, [good(90), good(90), good(90)]), person(2, 1, [good(60)])],
+      USUAL_READY_RULE,
+      now,
+      null,
+    );
     expect(list.map(({ number }) => number)).toEqual([2, 1]);
   });
   it('names every person once, whatever the times', () => {
-    const people = fc.array(fc.record({ minutes: fc.option(fc.integer({ min: -5000, max: 5000 })), count: fc.nat(5) }), { maxLength: 30 });
-    fc.assert(fc.property(people, (given) => {
-      const list = order(...given.map(({ minutes, count }, i) => person(i + 1, minutes, Array.from({ length: count }, () => good(50)))));
-      expect([...list].sort((a, b) => a - b)).toEqual(given.map((_, i) => i + 1));
-    }));
+    const people = fc.array(
+      fc.record({ minutes: fc.option(fc.integer({ min: -5000, max: 5000 })), count: fc.nat(5) }),
+      { maxLength: 30 },
+    );
+    fc.assert(
+      fc.property(people, (given) => {
+        const list = order(
+          ...given.map(({ minutes, count }, i) =>
+            person(
+              i + 1,
+              minutes,
+              Array.from({ length: count }, () => good(50)),
+            ),
+          ),
+        );
+        expect([...list].sort((a, b) => a - b)).toEqual(given.map((_, i) => i + 1));
+      }),
+    );
   });
 });
 
 describe('learningCurves', () => {
   /** A class whose curves are known: everybody climbs from `start` to `top` at one rate. */
-  const drawn = (people: { start: number; top: number }[], attempts: number, rate: number, scatter: number, seed: number): number[][] => {
+  const drawn = (
+    people: { start: number; top: number }[],
+    attempts: number,
+    rate: number,
+    scatter: number,
+    seed: number,
+  ): number[][] => {
     const random = seededRandom(seed);
-    return people.map(({ start, top }) => Array.from({ length: attempts }, (_, k) => Math.max(0, Math.min(100, top - (top - start) * Math.exp(-rate * k) + scatter * aroundZero(random)))));
+    return people.map(({ start, top }) =>
+      Array.from({ length: attempts }, (_, k) =>
+        Math.max(0, Math.min(100, top - (top - start) * Math.exp(-rate * k) + scatter * aroundZero(random))),
+      ),
+    );
   };
-  const CLASS = [{ start: 40, top: 85 }, { start: 55, top: 92 }, { start: 35, top: 80 }, { start: 60, top: 90 }, { start: 50, top: 88 }, { start: 45, top: 90 }, { start: 30, top: 78 }, { start: 62, top: 95 }];
+  const CLASS = [
+    { start: 40, top: 85 },
+    { start: 55, top: 92 },
+    { start: 35, top: 80 },
+    { start: 60, top: 90 },
+    { start: 50, top: 88 },
+    { start: 45, top: 90 },
+    { start: 30, top: 78 },
+    { start: 62, top: 95 },
+  ];
 
   it('finds the curves a class was drawn from', () => {
     const { people, rate, scatter } = learningCurves(drawn(CLASS, 12, 0.5, 3, 5));
@@ -98,34 +155,50 @@ describe('learningCurves', () => {
     expect(many.at(9).mean).toBeLessThan(40);
   });
   it('is surest where it was seen: ceiling and gap go up and down together', () => {
-    const { people: [once] } = learningCurves([[50]]);
+    const {
+      people: [once],
+    } = learningCurves([[50]]);
     // One score leaves open no more about the curve at its own attempt than scores are taken to scatter, 12 points.
     expect(once!.at(1).half).toBeLessThan(1.645 * 12);
-    const { people: [early] } = learningCurves([[50, 60, 66]]);
+    const {
+      people: [early],
+    } = learningCurves([[50, 60, 66]]);
     expect(early!.at(2).half).toBeLessThan(early!.at(12).half);
   });
   it('finds the scatter a class was drawn with', () => {
-    const normal = (random: () => number): number => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+    const normal = (random: () => number): number =>
+      Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
     const scatterOf = (seed: number): number => {
       const random = seededRandom(seed);
-      return learningCurves(Array.from({ length: 24 }, (_, person) => Array.from({ length: 4 }, (__, k) => Math.max(0, Math.min(100, 85 - person / 4 - (35 + person / 3) * Math.exp(-0.5 * k) + 8 * normal(random)))))).scatter;
+      return learningCurves(
+        Array.from({ length: 24 }, (_, person) =>
+          Array.from({ length: 4 }, (__, k) =>
+            Math.max(0, Math.min(100, 85 - person / 4 - (35 + person / 3) * Math.exp(-0.5 * k) + 8 * normal(random))),
+          ),
+        ),
+      ).scatter;
     };
     const found = Array.from({ length: 12 }, (_, i) => scatterOf(i + 50));
     expect(Math.abs(found.reduce((sum, scatter) => sum + scatter, 0) / found.length - 8)).toBeLessThan(1);
   });
   it('stays within 0 and 100, its chances fall with what is asked, and bad scores are refused', () => {
-    const scores = fc.array(fc.array(fc.double({ min: 0, max: 100, noNaN: true }), { maxLength: 7 }), { minLength: 1, maxLength: 12 }).filter((all) => all.flat().length > 0);
-    fc.assert(fc.property(scores, (all) => {
-      for (const curve of learningCurves(all).people) {
-        for (const n of [1, 4, 20]) {
-          const { mean, half } = curve.at(n);
-          expect(mean).toBeGreaterThanOrEqual(0);
-          expect(mean).toBeLessThanOrEqual(100);
-          expect(half).toBeGreaterThan(0);
-          expect(curve.chance(n, 40)).toBeGreaterThanOrEqual(curve.chance(n, 75));
+    const scores = fc
+      .array(fc.array(fc.double({ min: 0, max: 100, noNaN: true }), { maxLength: 7 }), { minLength: 1, maxLength: 12 })
+      .filter((all) => all.flat().length > 0);
+    fc.assert(
+      fc.property(scores, (all) => {
+        for (const curve of learningCurves(all).people) {
+          for (const n of [1, 4, 20]) {
+            const { mean, half } = curve.at(n);
+            expect(mean).toBeGreaterThanOrEqual(0);
+            expect(mean).toBeLessThanOrEqual(100);
+            expect(half).toBeGreaterThan(0);
+            expect(curve.chance(n, 40)).toBeGreaterThanOrEqual(curve.chance(n, 75));
+          }
         }
-      }
-    }), { numRuns: 25 });
+      }),
+      { numRuns: 25 },
+    );
     expect(() => learningCurves([[], []])).toThrow(RangeError);
     expect(() => learningCurves([[101]])).toThrow(/0 to 100/);
   });
@@ -156,7 +229,10 @@ describe('outlook', () => {
     expect(early.within(2)).toBeNull();
   });
   it('knows who is ready, and who is nowhere near', () => {
-    expect(outlook([good(90), good(90), good(90)], flat(0), USUAL_READY_RULE)).toMatchObject({ attempts: 0, beyond: false });
+    expect(outlook([good(90), good(90), good(90)], flat(0), USUAL_READY_RULE)).toMatchObject({
+      attempts: 0,
+      beyond: false,
+    });
     const never = outlook(four, flat(0.05), USUAL_READY_RULE);
     expect(never.beyond).toBe(true);
     expect(never.within(5)).toBeLessThan(0.01);

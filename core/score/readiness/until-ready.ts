@@ -28,9 +28,11 @@ export function outlook(attempts: readonly Attempt[], curve: LearningCurve, rule
   const row = goodInARow(attempts, rule);
   const { mean, half } = curve.at(n);
   const known = counted.length >= LEAST_ATTEMPTS && 2 * half <= WIDEST_INTERVAL;
-  if (row >= rule.last) return { next: known ? interval(mean, half) : null, attempts: 0, beyond: false, within: () => 1 };
+  if (row >= rule.last)
+    return { next: known ? interval(mean, half) : null, attempts: 0, beyond: false, within: () => 1 };
   // Too few unions to make up the run are too few whatever the hand is like.
-  if (!known) return { next: null, attempts: null, beyond: false, within: (more) => (more < rule.last - row ? 0 : null) };
+  if (!known)
+    return { next: null, attempts: null, beyond: false, within: (more) => (more < rule.last - row ? 0 : null) };
   // chances[k]: not ready yet, with a run of k good ones.
   let chances: number[] = Array.from({ length: rule.last }, (_, k) => (k === row ? 1 : 0));
   const ready = [0];
@@ -45,7 +47,12 @@ export function outlook(attempts: readonly Attempt[], curve: LearningCurve, rule
     chances = next;
     ready.push(1 - chances.reduce((a, b) => a + b, 0));
   }
-  return { next: interval(mean, half), attempts: expected, beyond: ready.at(-1)! < 0.9, within: (more) => ready[Math.max(0, Math.min(HORIZON, Math.floor(more)))]! };
+  return {
+    next: interval(mean, half),
+    attempts: expected,
+    beyond: ready.at(-1)! < 0.9,
+    within: (more) => ready[Math.max(0, Math.min(HORIZON, Math.floor(more)))]!,
+  };
 }
 
 function interval(mean: number, half: number): { mean: number; from: number; to: number } {

@@ -27,7 +27,10 @@ describe.each(METHODS.map(({ id }) => id))('the recalibration set of %s', (id) =
 describe('differences', () => {
   it('names the points graded otherwise; what was not marked counts as good', () => {
     const truth = { hold: 'poor', tongue: 'good', cambium: 'fatal' } as const;
-    expect(differences({ truth }, { cambium: 'fatal', tongue: 'poor' })).toEqual([{ point: 'hold', truth: 'poor', given: 'good' }, { point: 'tongue', truth: 'good', given: 'poor' }]);
+    expect(differences({ truth }, { cambium: 'fatal', tongue: 'poor' })).toEqual([
+      { point: 'hold', truth: 'poor', given: 'good' },
+      { point: 'tongue', truth: 'good', given: 'poor' },
+    ]);
     expect(differences({ truth }, { hold: 'poor', cambium: 'fatal' })).toEqual([]);
   });
 });

@@ -64,10 +64,21 @@ function drawOne(method: Method, rule: ScoringRule, random: () => number): Drawn
   }
   const judged = tryJudge(method, rule, changes, marks);
   if (!judged) return null;
-  return { measures: exampleMeasures(method, changes), marks, seen, truth: Object.fromEntries(judged.grades.map(({ point, grade }) => [point.id, grade])), score: judged.score };
+  return {
+    measures: exampleMeasures(method, changes),
+    marks,
+    seen,
+    truth: Object.fromEntries(judged.grades.map(({ point, grade }) => [point.id, grade])),
+    score: judged.score,
+  };
 }
 
-function tryJudge(method: Method, rule: ScoringRule, changes: Record<string, number | string>, marks: Marks): ReturnType<typeof judgeUnion> | null {
+function tryJudge(
+  method: Method,
+  rule: ScoringRule,
+  changes: Record<string, number | string>,
+  marks: Marks,
+): ReturnType<typeof judgeUnion> | null {
   try {
     return judgeUnion(method, rule, exampleMeasures(method, changes), marks, 'joined');
   } catch (error) {
@@ -78,7 +89,10 @@ function tryJudge(method: Method, rule: ScoringRule, changes: Record<string, num
 }
 
 /** Where an assessor's grades part from the rubric's, point by point; those not marked count as good. */
-export function differences(union: Pick<DrawnUnion, 'truth'>, given: Marks): { point: string; truth: PointGrade; given: PointGrade }[] {
+export function differences(
+  union: Pick<DrawnUnion, 'truth'>,
+  given: Marks,
+): { point: string; truth: PointGrade; given: PointGrade }[] {
   return Object.entries(union.truth).flatMap(([point, truth]) => {
     const said = given[point] ?? 'good';
     return said === truth ? [] : [{ point, truth, given: said }];

@@ -29,11 +29,21 @@ export function bestCorrections(
 ): RankedCorrection[] {
   const now = judgeUnion(method, rule, measures, marks, stage);
   const judged: (Correction & { marks?: Marks })[] = now.grades
-    .filter(({ point, grade }) => grade !== 'good' && grade !== 'not-looked-at' && (!point.measured || marks[point.id] !== undefined))
-    .map(({ point }) => ({ point: point.id, say: () => point.correction, marks: { ...marks, [point.id]: 'good' as const } }));
+    .filter(
+      ({ point, grade }) =>
+        grade !== 'good' && grade !== 'not-looked-at' && (!point.measured || marks[point.id] !== undefined),
+    )
+    .map(({ point }) => ({
+      point: point.id,
+      say: () => point.correction,
+      marks: { ...marks, [point.id]: 'good' as const },
+    }));
 
   const ranked: RankedCorrection[] = [];
-  for (const correction of [...method.corrections(measures, now.figures, now.assessment, rule.schools ?? {}), ...judged] as (Correction & { marks?: Marks })[]) {
+  for (const correction of [
+    ...method.corrections(measures, now.figures, now.assessment, rule.schools ?? {}),
+    ...judged,
+  ] as (Correction & { marks?: Marks })[]) {
     try {
       const then = judgeUnion(method, rule, correction.measures ?? measures, correction.marks ?? marks, stage);
       ranked.push({

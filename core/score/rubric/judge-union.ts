@@ -47,7 +47,8 @@ function upTo(stage: Stage, points: Point[]): Point[] {
 export function defaultRule(method: Method, schools: Choices = {}): ScoringRule {
   const relevant = relevantChoices(schools, method.schools);
   return {
-    weights: Object.fromEntries(pointsOf(method, schools).map(({ id, weight }) => [id, weight])), fatalCap: FATAL_CAP,
+    weights: Object.fromEntries(pointsOf(method, schools).map(({ id, weight }) => [id, weight])),
+    fatalCap: FATAL_CAP,
     ...(Object.keys(relevant).length > 0 ? { schools: relevant } : {}),
   };
 }
@@ -57,7 +58,13 @@ export function defaultRule(method: Method, schools: Choices = {}): ScoringRule 
  *
  * @throws InputError when a measure is one no union can have.
  */
-export function judgeUnion(method: Method, rule: ScoringRule, measures: Measures, marks: Marks, stage: Stage): UnionJudgement {
+export function judgeUnion(
+  method: Method,
+  rule: ScoringRule,
+  measures: Measures,
+  marks: Marks,
+  stage: Stage,
+): UnionJudgement {
   const figures = figuresOf(method.fields, measures);
   const assessment = method.assess(figures, marks, { ...USUAL_THRESHOLDS, ...rule.thresholds });
   const grades = upTo(stage, wordedPoints(method, rule)).map((point) => ({
@@ -66,7 +73,8 @@ export function judgeUnion(method: Method, rule: ScoringRule, measures: Measures
   }));
   const scored = scoreUnion(
     grades.map(({ point, grade }) => ({ id: point.id, weight: rule.weights[point.id] ?? 0, grade })),
-    rule.fatalCap, rule.caps,
+    rule.fatalCap,
+    rule.caps,
   );
   return { ...scored, assessment, figures, grades };
 }

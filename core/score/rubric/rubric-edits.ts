@@ -22,13 +22,19 @@ export function editedRule(method: Method, choices: Choices, edits: RubricEdits)
   const usual = defaultRule(method, choices);
   const points = new Set(Object.keys(usual.weights));
   const known = <T>(record: Record<string, T> = {}, same: (id: string, value: T) => boolean): Record<string, T> =>
-    Object.fromEntries(Object.entries(record).filter(([id, value]) => points.has(id) && !same(id, value)).sort(([a], [b]) => a.localeCompare(b)));
+    Object.fromEntries(
+      Object.entries(record)
+        .filter(([id, value]) => points.has(id) && !same(id, value))
+        .sort(([a], [b]) => a.localeCompare(b)),
+    );
   const caps = known(edits.caps, () => false);
   const words = known(edits.words, (_, value) => Object.keys(value).length === 0);
-  const thresholds = Object.fromEntries(method.thresholds.flatMap((id) => {
-    const value = edits.thresholds?.[id];
-    return value === undefined || value === USUAL_THRESHOLDS[id] ? [] : [[id, value]];
-  }));
+  const thresholds = Object.fromEntries(
+    method.thresholds.flatMap((id) => {
+      const value = edits.thresholds?.[id];
+      return value === undefined || value === USUAL_THRESHOLDS[id] ? [] : [[id, value]];
+    }),
+  );
   return {
     ...usual,
     weights: { ...usual.weights, ...known(edits.weights, () => false) },
@@ -51,14 +57,19 @@ export function rubricProblems(method: Method, choices: Choices, edits: RubricEd
     const off = Math.round((sum - 100) * 100) / 100;
     problems.weights = `The weights add up to ${Math.round(sum * 100) / 100}, not 100. ${off > 0 ? `Take ${off} away` : `Add ${-off}`} somewhere.`;
   }
-  for (const [id, cap] of [['fatalCap', rule.fatalCap] as const, ...Object.entries(rule.caps ?? {}).map(([id, cap]) => [`caps.${id}`, cap] as const)]) {
+  for (const [id, cap] of [
+    ['fatalCap', rule.fatalCap] as const,
+    ...Object.entries(rule.caps ?? {}).map(([id, cap]) => [`caps.${id}`, cap] as const),
+  ]) {
     if (!Number.isFinite(cap) || cap < 0 || cap > 100) problems[id] = 'A cap is 0 to 100.';
   }
   for (const [id, value] of Object.entries(rule.thresholds ?? {}) as [ThresholdId, number][]) {
     const { least, most, name } = THRESHOLD_WORDS[id];
-    if (!Number.isFinite(value) || value < least || value > most) problems[`thresholds.${id}`] = `${name} is ${least} to ${most}.`;
+    if (!Number.isFinite(value) || value < least || value > most)
+      problems[`thresholds.${id}`] = `${name} is ${least} to ${most}.`;
   }
   const thresholds = { ...USUAL_THRESHOLDS, ...rule.thresholds };
-  if (thresholds.windowFrom >= thresholds.windowTo) problems['thresholds.windowTo'] = 'The window’s most must be above its least.';
+  if (thresholds.windowFrom >= thresholds.windowTo)
+    problems['thresholds.windowTo'] = 'The window’s most must be above its least.';
   return problems;
 }

@@ -9,15 +9,31 @@ const hand = (...pairs: [Attempt, Attempt][]) => ({ ready: rule, unions: pairs.m
 describe('rubricPreview', () => {
   it('counts who would be ready and who no longer, and what rises and falls', () => {
     const preview = rubricPreview([
-      hand([of(80), of(70)], [of(90), of(70)]), hand([of(60), of(80)], [of(70), of(76)]), hand([of(80), of(80)], [of(80), of(80.4)]),
+      hand([of(80), of(70)], [of(90), of(70)]),
+      hand([of(60), of(80)], [of(70), of(76)]),
+      hand([of(80), of(80)], [of(80), of(80.4)]),
     ]);
-    expect(preview).toEqual({ unions: 6, people: 3, mean: { now: (80 + 90 + 60 + 70 + 80 + 80) / 6, then: (70 + 70 + 80 + 76 + 80 + 80.4) / 6 }, rises: 2, falls: 2, readyNow: 2, readyThen: 2, lost: 1, gained: 1 });
+    expect(preview).toEqual({
+      unions: 6,
+      people: 3,
+      mean: { now: (80 + 90 + 60 + 70 + 80 + 80) / 6, then: (70 + 70 + 80 + 76 + 80 + 80.4) / 6 },
+      rises: 2,
+      falls: 2,
+      readyNow: 2,
+      readyThen: 2,
+      lost: 1,
+      gained: 1,
+    });
   });
   it('leaves unscored unions out of the mean, and says nothing of none', () => {
     expect(rubricPreview([hand([of(null), of(50)])])).toMatchObject({ unions: 0, people: 1, mean: null });
     expect(rubricPreview([])).toMatchObject({ unions: 0, people: 0, mean: null, readyNow: 0 });
   });
   it('takes a fatal fault for what it is under either rule', () => {
-    expect(rubricPreview([hand([of(80), of(80, true)], [of(80), of(80)])])).toMatchObject({ readyNow: 1, readyThen: 0, lost: 1 });
+    expect(rubricPreview([hand([of(80), of(80, true)], [of(80), of(80)])])).toMatchObject({
+      readyNow: 1,
+      readyThen: 0,
+      lost: 1,
+    });
   });
 });

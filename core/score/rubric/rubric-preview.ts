@@ -23,13 +23,33 @@ export interface RubricPreview {
 
 /** What a changed rule would have made of past practice. */
 export function rubricPreview(hands: readonly PreviewedHand[]): RubricPreview {
-  const pairs = hands.flatMap(({ unions }) => unions).filter(({ now, then }) => now.score !== null && then.score !== null);
+  const pairs = hands
+    .flatMap(({ unions }) => unions)
+    .filter(({ now, then }) => now.score !== null && then.score !== null);
   const mean = (of: 'now' | 'then'): number => pairs.reduce((sum, pair) => sum + pair[of].score!, 0) / pairs.length;
-  const ready = hands.map(({ ready: rule, unions }) => [isReady(unions.map(({ now }) => now), rule), isReady(unions.map(({ then }) => then), rule)] as const);
+  const ready = hands.map(
+    ({ ready: rule, unions }) =>
+      [
+        isReady(
+          unions.map(({ now }) => now),
+          rule,
+        ),
+        isReady(
+          unions.map(({ then }) => then),
+          rule,
+        ),
+      ] as const,
+  );
   const moved = (by: 1 | -1): number => pairs.filter(({ now, then }) => by * (then.score! - now.score!) > 0.5).length;
   return {
-    unions: pairs.length, people: hands.length, mean: pairs.length === 0 ? null : { now: mean('now'), then: mean('then') }, rises: moved(1), falls: moved(-1),
-    readyNow: ready.filter(([now]) => now).length, readyThen: ready.filter(([, then]) => then).length,
-    lost: ready.filter(([now, then]) => now && !then).length, gained: ready.filter(([now, then]) => !now && then).length,
+    unions: pairs.length,
+    people: hands.length,
+    mean: pairs.length === 0 ? null : { now: mean('now'), then: mean('then') },
+    rises: moved(1),
+    falls: moved(-1),
+    readyNow: ready.filter(([now]) => now).length,
+    readyThen: ready.filter(([, then]) => then).length,
+    lost: ready.filter(([now, then]) => now && !then).length,
+    gained: ready.filter(([now, then]) => !now && then).length,
   };
 }

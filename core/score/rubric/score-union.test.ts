@@ -36,11 +36,16 @@ describe('scoreUnion', () => {
   });
   it('stays within 0 and 100 and does not fall when a point gets better', () => {
     const grade = fc.constantFrom<PointGrade>('good', 'poor', 'recut', 'fatal');
-    const points = fc.array(fc.record({ id: fc.string(), weight: fc.double({ min: 0.1, max: 100, noNaN: true }), grade }), { minLength: 1 });
+    const points = fc.array(
+      fc.record({ id: fc.string(), weight: fc.double({ min: 0.1, max: 100, noNaN: true }), grade }),
+      { minLength: 1 },
+    );
     fc.assert(
       fc.property(points, fc.nat(), (list, pick) => {
         const before = scoreUnion(list).score!;
-        const better = list.map((point, i) => (i === pick % list.length ? { ...point, grade: 'good' as const } : point));
+        const better = list.map((point, i) =>
+          i === pick % list.length ? { ...point, grade: 'good' as const } : point,
+        );
         expect(before).toBeGreaterThanOrEqual(0);
         expect(before).toBeLessThanOrEqual(100);
         expect(scoreUnion(better).score!).toBeGreaterThanOrEqual(before - 1e-9);

@@ -27,7 +27,11 @@ export const FATAL_CAP = 40;
  * @throws RangeError on a weight that is negative or not a number.
  * @example scoreUnion([{ id: 'cambium', weight: 30, grade: 'poor' }, { id: 'hold', weight: 10, grade: 'good' }]).score // 62.5
  */
-export function scoreUnion(points: GradedPoint[], fatalCap = FATAL_CAP, caps: Readonly<Record<string, number>> = {}): UnionScore {
+export function scoreUnion(
+  points: GradedPoint[],
+  fatalCap = FATAL_CAP,
+  caps: Readonly<Record<string, number>> = {},
+): UnionScore {
   let gained = 0;
   let possible = 0;
   const fatal: string[] = [];
@@ -41,5 +45,9 @@ export function scoreUnion(points: GradedPoint[], fatalCap = FATAL_CAP, caps: Re
   if (possible === 0) return { score: null, uncapped: null, fatal };
   // The quotient first: it is 1 at most, and so the score never passes 100 by rounding.
   const uncapped = 100 * (gained / possible);
-  return { score: Math.min(uncapped, ...fatal.map((id) => (Object.hasOwn(caps, id) ? caps[id]! : fatalCap))), uncapped, fatal };
+  return {
+    score: Math.min(uncapped, ...fatal.map((id) => (Object.hasOwn(caps, id) ? caps[id]! : fatalCap))),
+    uncapped,
+    fatal,
+  };
 }

@@ -17,7 +17,10 @@ export function wordedPoints(method: Method, rule: { schools?: Choices; words?: 
     const words = rule.words?.[point.id];
     if (!words) return point;
     return {
-      ...point, name: words.name ?? point.name, good: words.good ?? point.good, correction: words.correction ?? point.correction,
+      ...point,
+      name: words.name ?? point.name,
+      good: words.good ?? point.good,
+      correction: words.correction ?? point.correction,
       faults: point.faults.map((fault) => ({ ...fault, words: words.faults?.[fault.grade] ?? fault.words })),
     };
   });

@@ -9,10 +9,18 @@ const grades = (marks: Marks) => judgeUnion(whip, defaultRule(whip), exampleMeas
 
 describe('commonestFault', () => {
   it('is the point most often wanting, with the latest union that has it', () => {
-    expect(commonestFault([grades({ hold: 'poor' }), grades({ hold: 'poor', tongue: 'poor' }), grades({})])).toMatchObject({ point: { id: 'hold' }, times: 2, of: 3, at: 1 });
+    expect(
+      commonestFault([grades({ hold: 'poor' }), grades({ hold: 'poor', tongue: 'poor' }), grades({})]),
+    ).toMatchObject({ point: { id: 'hold' }, times: 2, of: 3, at: 1 });
   });
   it('counts a fatal fault double, and says nothing of what happened once', () => {
-    expect(commonestFault([grades({ hold: 'poor' }), grades({ hold: 'poor', tongue: 'fatal' }), grades({ tongue: 'fatal' })])!.point.id).toBe('tongue');
+    expect(
+      commonestFault([
+        grades({ hold: 'poor' }),
+        grades({ hold: 'poor', tongue: 'fatal' }),
+        grades({ tongue: 'fatal' }),
+      ])!.point.id,
+    ).toBe('tongue');
     expect(commonestFault([grades({ hold: 'fatal' }), grades({})])).toBeNull();
     expect(commonestFault([])).toBeNull();
   });

@@ -21,9 +21,16 @@ export function commonestFault(unions: readonly { point: Point; grade: PointGrad
     for (const { point, grade } of unions[at]!) {
       if (grade === 'good' || grade === 'not-looked-at') continue;
       const known = counts.get(point.id);
-      counts.set(point.id, { point, times: (known?.times ?? 0) + 1, worth: (known?.worth ?? 0) + (grade === 'fatal' ? 2 : 1), at });
+      counts.set(point.id, {
+        point,
+        times: (known?.times ?? 0) + 1,
+        worth: (known?.worth ?? 0) + (grade === 'fatal' ? 2 : 1),
+        at,
+      });
     }
   }
-  const [worst] = [...counts.values()].filter(({ times }) => times >= COMMON).sort((a, b) => b.worth - a.worth || b.times - a.times);
+  const [worst] = [...counts.values()]
+    .filter(({ times }) => times >= COMMON)
+    .sort((a, b) => b.worth - a.worth || b.times - a.times);
   return worst ? { point: worst.point, times: worst.times, of: unions.length - from, at: worst.at } : null;
 }

@@ -11,7 +11,11 @@ export interface WallState {
   people: { label: string; seen: number; ready: boolean }[];
   totals: { people: number; unions: number; ready: number };
   fault: {
-    name: string; good: string; how: string; times: number; of: number;
+    name: string;
+    good: string;
+    how: string;
+    times: number;
+    of: number;
     /** The step it comes from, right beside wrong, where a step draws it. */
     shown: FaultShown | null;
     /** Else the room's latest union that has it, from the side and as its lines lie, with the point to ring. */

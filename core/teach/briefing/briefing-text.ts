@@ -18,11 +18,20 @@ export interface BriefingNotes {
   sap: boolean;
 }
 
-const DEFERENCE = 'Local rules and licensed practice come before this list. It points to them and does not replace them.';
+const DEFERENCE =
+  'Local rules and licensed practice come before this list. It points to them and does not replace them.';
 
 const GENERAL: BriefingText['cautions'] = [
-  { id: 'knives', title: 'Knives', text: 'Sharp is safer. Know where your thumb is before each cut; keep an arm’s length from your neighbour; minors cut only by the club’s own rules and with consent.' },
-  { id: 'wood', title: 'Wood', text: 'Move no wood across a boundary without asking, and propagate protected varieties only with leave. Citrus kin only with certified wood.' },
+  {
+    id: 'knives',
+    title: 'Knives',
+    text: 'Sharp is safer. Know where your thumb is before each cut; keep an arm’s length from your neighbour; minors cut only by the club’s own rules and with consent.',
+  },
+  {
+    id: 'wood',
+    title: 'Wood',
+    text: 'Move no wood across a boundary without asking, and propagate protected varieties only with leave. Citrus kin only with certified wood.',
+  },
 ];
 
 /** Kinds whose sap irritates the skin. */
@@ -42,5 +51,11 @@ export function briefingText(technique: Technique, tools: string[], notes: Brief
   ids.push('disinfectant');
   if (notes.sap) ids.push('sap');
   const own = [...new Set(ids)].map((id) => ({ id, title: CAUTIONS[id].title, text: CAUTIONS[id].text }));
-  return { cautions: [GENERAL[0]!, ...own, GENERAL[1]!], firstAid: notes.firstAid, kit: notes.kit, localRules: notes.localRules, deference: DEFERENCE };
+  return {
+    cautions: [GENERAL[0]!, ...own, GENERAL[1]!],
+    firstAid: notes.firstAid,
+    kit: notes.kit,
+    localRules: notes.localRules,
+    deference: DEFERENCE,
+  };
 }

@@ -4,7 +4,10 @@ import type { Template, TemplateStroke } from '../../methods/template';
 export type Paper = 'A4' | 'Letter';
 
 /** Sheets in mm, upright. */
-export const SHEETS: Record<Paper, { width: number; height: number }> = { A4: { width: 210, height: 297 }, Letter: { width: 215.9, height: 279.4 } };
+export const SHEETS: Record<Paper, { width: number; height: number }> = {
+  A4: { width: 210, height: 297 },
+  Letter: { width: 215.9, height: 279.4 },
+};
 
 /** Printers leave this much at the edges, mm. */
 const MARGIN = 12;
@@ -45,7 +48,9 @@ export function layOut(templates: Template[], paper: Paper): LaidOut {
   const pieces = templates.flatMap((template) => {
     const tiles = tilesOf(template, room);
     if (tiles.length > 1) {
-      messages.push(`${template.name} is ${Math.round(template.width)} by ${Math.round(template.height)} mm, larger than ${paper} can hold (${Math.round(room.width)} by ${Math.round(room.height)} mm). It is printed in ${tiles.length} parts that overlap by ${OVERLAP} mm: glue them on the dashed lines.`);
+      messages.push(
+        `${template.name} is ${Math.round(template.width)} by ${Math.round(template.height)} mm, larger than ${paper} can hold (${Math.round(room.width)} by ${Math.round(room.height)} mm). It is printed in ${tiles.length} parts that overlap by ${OVERLAP} mm: glue them on the dashed lines.`,
+      );
     }
     return tiles;
   });
@@ -73,24 +78,60 @@ function tilesOf(template: Template, room: { width: number; height: number }): O
   const across = spans(width, room.width);
   const down = spans(height, room.height);
   const of = across.length * down.length;
-  return down.flatMap(([top, bottom], j) => across.map(([left, right], i) => ({
-    name, use, part: { nth: j * across.length + i + 1, of }, width: right - left, height: bottom - top,
-    strokes: [
-      ...strokes.flatMap((one) => clipped(one, left, right, top, bottom)),
-      ...(i > 0 ? [{ kind: 'fold' as const, points: [[OVERLAP, 0], [OVERLAP, bottom - top]] as Point[] }] : []), ...(j > 0 ? [{ kind: 'fold' as const, points: [[0, OVERLAP], [right - left, OVERLAP]] as Point[] }] : []),
-    ],
-    words: words.filter(({ at }) => at[0] >= left && at[0] < right && at[1] >= top && at[1] < bottom).map(({ at, text }) => ({ at: [at[0] - left, at[1] - top] as Point, text })),
-  })));
+  return down.flatMap(([top, bottom], j) =>
+    across.map(([left, right], i) => ({
+      name,
+      use,
+      part: { nth: j * across.length + i + 1, of },
+      width: right - left,
+      height: bottom - top,
+      strokes: [
+        ...strokes.flatMap((one) => clipped(one, left, right, top, bottom)),
+        ...(i > 0
+          ? [
+              {
+                kind: 'fold' as const,
+                points: [
+                  [OVERLAP, 0],
+                  [OVERLAP, bottom - top],
+                ] as Point[],
+              },
+            ]
+          : []),
+        ...(j > 0
+          ? [
+              {
+                kind: 'fold' as const,
+                points: [
+                  [0, OVERLAP],
+                  [right - left, OVERLAP],
+                ] as Point[],
+              },
+            ]
+          : []),
+      ],
+      words: words
+        .filter(({ at }) => at[0] >= left && at[0] < right && at[1] >= top && at[1] < bottom)
+        .map(({ at, text }) => ({ at: [at[0] - left, at[1] - top] as Point, text })),
+    })),
+  );
 }
 
 function spans(length: number, room: number): [number, number][] {
   const all: [number, number][] = [];
-  for (let from = 0; from < length - 1e-9 && (all.length === 0 || all.at(-1)![1] < length); from += room - OVERLAP) all.push([from, Math.min(length, from + room)]);
+  for (let from = 0; from < length - 1e-9 && (all.length === 0 || all.at(-1)![1] < length); from += room - OVERLAP)
+    all.push([from, Math.min(length, from + room)]);
   return all;
 }
 
 /** The parts of a stroke inside a tile, moved to its corner. */
-function clipped({ kind, points }: TemplateStroke, left: number, right: number, top: number, bottom: number): TemplateStroke[] {
+function clipped(
+  { kind, points }: TemplateStroke,
+  left: number,
+  right: number,
+  top: number,
+  bottom: number,
+): TemplateStroke[] {
   const runs: Point[][] = [];
   let open: Point[] = [];
   for (let i = 1; i < points.length; i++) {
@@ -113,10 +154,22 @@ function clipped({ kind, points }: TemplateStroke, left: number, right: number, 
 }
 
 /** The part of a segment inside a box, by Liang and Barsky; null when none is. */
-function segmentWithin(from: Point, to: Point, left: number, right: number, top: number, bottom: number): [Point, Point] | null {
+function segmentWithin(
+  from: Point,
+  to: Point,
+  left: number,
+  right: number,
+  top: number,
+  bottom: number,
+): [Point, Point] | null {
   const [dx, dy] = [to[0] - from[0], to[1] - from[1]];
   let [enter, leave] = [0, 1];
-  for (const [p, q] of [[-dx, from[0] - left], [dx, right - from[0]], [-dy, from[1] - top], [dy, bottom - from[1]]] as const) {
+  for (const [p, q] of [
+    [-dx, from[0] - left],
+    [dx, right - from[0]],
+    [-dy, from[1] - top],
+    [dy, bottom - from[1]],
+  ] as const) {
     if (p === 0) {
       if (q < 0) return null;
     } else if (p < 0) enter = Math.max(enter, q / p);

@@ -13,11 +13,18 @@ describe('unrolledHeight', () => {
     expect(unrolledHeight(10, 25, Math.PI / 2)).toBeCloseTo(11.456, 3);
   });
   it('is even about the middle and never leaves the cut', () => {
-    fc.assert(fc.property(fc.double({ min: 3, max: 60, noNaN: true }), fc.double({ min: 1.1, max: 8, noNaN: true }), fc.double({ min: 0, max: Math.PI, noNaN: true }), (diameter, ratio, theta) => {
-      const at = (angle: number): number => unrolledHeight(diameter, diameter * ratio, angle);
-      expect(at(theta)).toBeCloseTo(at(2 * Math.PI - theta), 6);
-      expect(at(theta)).toBeLessThanOrEqual(at(Math.PI) + 1e-9);
-    }));
+    fc.assert(
+      fc.property(
+        fc.double({ min: 3, max: 60, noNaN: true }),
+        fc.double({ min: 1.1, max: 8, noNaN: true }),
+        fc.double({ min: 0, max: Math.PI, noNaN: true }),
+        (diameter, ratio, theta) => {
+          const at = (angle: number): number => unrolledHeight(diameter, diameter * ratio, angle);
+          expect(at(theta)).toBeCloseTo(at(2 * Math.PI - theta), 6);
+          expect(at(theta)).toBeLessThanOrEqual(at(Math.PI) + 1e-9);
+        },
+      ),
+    );
   });
   it('refuses a cut that is no slope', () => {
     expect(() => unrolledHeight(10, 10, 1)).toThrow(RangeError);
@@ -52,9 +59,12 @@ describe('layOut', () => {
     const tiles = sheets.flat();
     expect(tiles.length).toBeGreaterThan(1);
     expect(messages[0]).toMatch(/larger than A4 can hold .* overlap by 10 mm/);
-    const span = (points: readonly (readonly [number, number])[]): number => points.slice(1).reduce((sum, [x], i) => sum + Math.abs(x - points[i]![0]), 0);
+    const span = (points: readonly (readonly [number, number])[]): number =>
+      points.slice(1).reduce((sum, [x], i) => sum + Math.abs(x - points[i]![0]), 0);
     const whole = span(guide.strokes.find(({ kind }) => kind === 'cut')!.points);
-    const drawn = tiles.flatMap(({ strokes }) => strokes.filter(({ kind }) => kind === 'cut')).reduce((sum, { points }) => sum + span(points), 0);
+    const drawn = tiles
+      .flatMap(({ strokes }) => strokes.filter(({ kind }) => kind === 'cut'))
+      .reduce((sum, { points }) => sum + span(points), 0);
     // Overlaps are drawn twice.
     expect(drawn).toBeGreaterThanOrEqual(whole - 1e-6);
     expect(drawn).toBeLessThanOrEqual(whole + OVERLAP * tiles.length);

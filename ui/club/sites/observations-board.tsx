@@ -22,7 +22,11 @@ export function ObservationsBoard({ siteId, observations, today, species, mayCha
   const [id, setId] = useState(() => uuid());
   const submit = async (event: React.FormEvent<HTMLFormElement>): Promise<void> => {
     event.preventDefault();
-    const sent = await run('PUT', `/api/sites/${siteId}/observations/${id}`, Object.fromEntries(new FormData(event.currentTarget)));
+    const sent = await run(
+      'PUT',
+      `/api/sites/${siteId}/observations/${id}`,
+      Object.fromEntries(new FormData(event.currentTarget)),
+    );
     if (sent?.ok) setId(uuid());
   };
   const fields = problem?.fields ?? {};
@@ -32,21 +36,64 @@ export function ObservationsBoard({ siteId, observations, today, species, mayCha
       {mayChange && (
         <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-2" noValidate>
           <div className="grid grid-cols-2 gap-2">
-            <Field label="Species" error={fields.species}><input name="species" list="known-species" defaultValue={species[0] ?? ''} maxLength={60} /></Field>
-            <Field label="Seen" error={fields.sign}><select name="sign" defaultValue="bark-slips">{SIGNS.map((sign) => <option key={sign} value={sign}>{SIGN_WORDS[sign]}</option>)}</select></Field>
-            <Field label="On" error={fields.seenOn}><input name="seenOn" type="date" defaultValue={today} /></Field>
-            <Field label="Note" error={fields.note}><input name="note" maxLength={300} /></Field>
+            <Field label="Species" error={fields.species}>
+              <input name="species" list="known-species" defaultValue={species[0] ?? ''} maxLength={60} />
+            </Field>
+            <Field label="Seen" error={fields.sign}>
+              <select name="sign" defaultValue="bark-slips">
+                {SIGNS.map((sign) => (
+                  <option key={sign} value={sign}>
+                    {SIGN_WORDS[sign]}
+                  </option>
+                ))}
+              </select>
+            </Field>
+            <Field label="On" error={fields.seenOn}>
+              <input name="seenOn" type="date" defaultValue={today} />
+            </Field>
+            <Field label="Note" error={fields.note}>
+              <input name="note" maxLength={300} />
+            </Field>
           </div>
-          <datalist id="known-species">{species.map((one) => <option key={one} value={one} />)}</datalist>
-          <button type="submit" className="bench-button self-start" disabled={busy}>Enter what was seen</button>
+          <datalist id="known-species">
+            {species.map((one) => (
+              <option key={one} value={one} />
+            ))}
+          </datalist>
+          <button type="submit" className="bench-button self-start" disabled={busy}>
+            Enter what was seen
+          </button>
         </form>
       )}
-      {observations.length === 0 && <p className="text-muted">Nothing entered yet. A slip test or a look at the buds, with its date, goes before any estimate.</p>}
+      {observations.length === 0 && (
+        <p className="text-muted">
+          Nothing entered yet. A slip test or a look at the buds, with its date, goes before any estimate.
+        </p>
+      )}
       <ul className="divide-y divide-line">
         {observations.map((one) => (
           <li key={one.id} className="flex items-center justify-between gap-2 py-1.5">
-            <span><span className="tabular-nums">{formatDate(one.seenOn)}</span>: <strong>{one.species}, {SIGN_WORDS[one.sign]}</strong>{one.note && <span className="block text-sm text-muted">{one.note}</span>}</span>
-            {mayChange && <button type="button" className="bench-button" disabled={busy} onClick={() => void run('DELETE', `/api/sites/${siteId}/observations/${one.id}`)}>Take back<span className="sr-only"> {one.species}, {SIGN_WORDS[one.sign]}</span></button>}
+            <span>
+              <span className="tabular-nums">{formatDate(one.seenOn)}</span>:{' '}
+              <strong>
+                {one.species}, {SIGN_WORDS[one.sign]}
+              </strong>
+              {one.note && <span className="block text-sm text-muted">{one.note}</span>}
+            </span>
+            {mayChange && (
+              <button
+                type="button"
+                className="bench-button"
+                disabled={busy}
+                onClick={() => void run('DELETE', `/api/sites/${siteId}/observations/${one.id}`)}
+              >
+                Take back
+                <span className="sr-only">
+                  {' '}
+                  {one.species}, {SIGN_WORDS[one.sign]}
+                </span>
+              </button>
+            )}
           </li>
         ))}
       </ul>

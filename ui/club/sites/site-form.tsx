@@ -17,14 +17,21 @@ export function SiteForm() {
   return (
     <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-3" noValidate>
       <Problem>{problem?.message}</Problem>
-      <Field label="Name of the site" error={problem?.fields.name}><input name="name" maxLength={120} /></Field>
+      <Field label="Name of the site" error={problem?.fields.name}>
+        <input name="name" maxLength={120} />
+      </Field>
       <Field label="Hemisphere" error={problem?.fields.hemisphere}>
-        <select name="hemisphere" defaultValue="north"><option value="north">Northern</option><option value="south">Southern</option></select>
+        <select name="hemisphere" defaultValue="north">
+          <option value="north">Northern</option>
+          <option value="south">Southern</option>
+        </select>
       </Field>
       <Field label="Time zone" hint="As area and city, such as Europe/Vienna" error={problem?.fields.timeZone}>
         <input name="timeZone" defaultValue={zone} suppressHydrationWarning />
       </Field>
-      <button type="submit" className="bench-button self-start" disabled={busy}>Add the site</button>
+      <button type="submit" className="bench-button self-start" disabled={busy}>
+        Add the site
+      </button>
     </form>
   );
 }

@@ -11,17 +11,42 @@ interface WeatherChartProps {
 
 /** Lowest to highest of each day as one band through the year. */
 export function WeatherChart({ days, unit }: WeatherChartProps) {
-  const option = useCallback((font: ChartFont) => {
-    const shown = (celsius: number): number => (unit === 'C' ? celsius : celsius * 1.8 + 32);
-    const line = (data: [string, number][], area?: object): object => ({ type: 'line', data, showSymbol: false, stack: 'band', stackStrategy: 'all', lineStyle: { color: '#48534b', width: 0.8 }, ...(area ? { areaStyle: area } : {}) });
-    return {
-      textStyle: font, grid: { left: 48, right: 12, top: 12, bottom: 26 },
-      xAxis: { type: 'time', axisLabel: font, axisLine: { onZero: false, lineStyle: { color: '#16201a' } } }, yAxis: { type: 'value', axisLabel: { ...font, formatter: `{value} °${unit}` }, splitLine: { lineStyle: { color: '#bcc8be' } } },
-      // The second series lies on the first, so that what is filled is the day's span.
-      series: [line(days.map(({ date, low }) => [date, shown(low)])), line(days.map(({ date, low, high }) => [date, shown(high) - shown(low)]), { color: '#b79a78', opacity: 0.55 })],
-    };
-  }, [days, unit]);
+  const option = useCallback(
+    (font: ChartFont) => {
+      const shown = (celsius: number): number => (unit === 'C' ? celsius : celsius * 1.8 + 32);
+      const line = (data: [string, number][], area?: object): object => ({
+        type: 'line',
+        data,
+        showSymbol: false,
+        stack: 'band',
+        stackStrategy: 'all',
+        lineStyle: { color: '#48534b', width: 0.8 },
+        ...(area ? { areaStyle: area } : {}),
+      });
+      return {
+        textStyle: font,
+        grid: { left: 48, right: 12, top: 12, bottom: 26 },
+        xAxis: { type: 'time', axisLabel: font, axisLine: { onZero: false, lineStyle: { color: '#16201a' } } },
+        yAxis: {
+          type: 'value',
+          axisLabel: { ...font, formatter: `{value} °${unit}` },
+          splitLine: { lineStyle: { color: '#bcc8be' } },
+        },
+        // The second series lies on the first, so that what is filled is the day's span.
+        series: [
+          line(days.map(({ date, low }) => [date, shown(low)])),
+          line(
+            days.map(({ date, low, high }) => [date, shown(high) - shown(low)]),
+            { color: '#b79a78', opacity: 0.55 },
+          ),
+        ],
+      };
+    },
+    [days, unit],
+  );
   const coldest = Math.min(...days.map(({ low }) => low));
   const hottest = Math.max(...days.map(({ high }) => high));
-  return <Chart option={option} label={`Simulated temperatures of a year, from ${coldest} to ${hottest} °C`} height={208} />;
+  return (
+    <Chart option={option} label={`Simulated temperatures of a year, from ${coldest} to ${hottest} °C`} height={208} />
+  );
 }

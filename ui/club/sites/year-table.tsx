@@ -2,14 +2,24 @@ import type { Estimate, Phenology } from '@/core/plan/phenology/phenology';
 import { formatDate } from '@/core/units/iso-date';
 
 const STAGES: [keyof Phenology, string][] = [
-  ['dormant', 'Wood safely dormant'], ['swell', 'Buds swell'], ['leaf', 'Leaves out'], ['slipFrom', 'Bark slips from'], ['slipTo', 'Bark slips until'], ['lastFrost', 'Last frost'], ['budOpen', 'Summer budding opens'], ['budClose', 'Summer budding closes'], ['firstFrost', 'First frost'],
+  ['dormant', 'Wood safely dormant'],
+  ['swell', 'Buds swell'],
+  ['leaf', 'Leaves out'],
+  ['slipFrom', 'Bark slips from'],
+  ['slipTo', 'Bark slips until'],
+  ['lastFrost', 'Last frost'],
+  ['budOpen', 'Summer budding opens'],
+  ['budClose', 'Summer budding closes'],
+  ['firstFrost', 'First frost'],
 ];
 
 /** A species' year: earliest, likely and latest day of each stage, and what it is reckoned from. */
 export function YearTable({ year, species }: { year: Phenology; species: string }) {
   return (
     <div className="mb-4">
-      <h3 className="font-bold">{species.charAt(0).toUpperCase() + species.slice(1)}, {formatDate(year.from)} to {formatDate(year.to)}</h3>
+      <h3 className="font-bold">
+        {species.charAt(0).toUpperCase() + species.slice(1)}, {formatDate(year.from)} to {formatDate(year.to)}
+      </h3>
       <dl className="divide-y divide-line">
         {STAGES.map(([stage, name]) => {
           const estimate = year[stage] as Estimate | null;
@@ -20,10 +30,21 @@ export function YearTable({ year, species }: { year: Phenology; species: string 
                 {estimate ? (
                   <>
                     <span className="font-bold tabular-nums">{formatDate(estimate.best)}</span>
-                    {estimate.observed ? <span className="ml-2 text-sm font-bold text-life">seen</span> : <span className="ml-2 text-sm tabular-nums">{short(estimate.early)} to {short(estimate.late)}</span>}
-                    <span className="block text-sm text-muted">{estimate.basis}{estimate.observed ? '' : `; ${estimate.source ?? 'no source, a guess'}`}</span>
+                    {estimate.observed ? (
+                      <span className="ml-2 text-sm font-bold text-life">seen</span>
+                    ) : (
+                      <span className="ml-2 text-sm tabular-nums">
+                        {short(estimate.early)} to {short(estimate.late)}
+                      </span>
+                    )}
+                    <span className="block text-sm text-muted">
+                      {estimate.basis}
+                      {estimate.observed ? '' : `; ${estimate.source ?? 'no source, a guess'}`}
+                    </span>
                   </>
-                ) : <span className="text-muted">{none(year, stage)}</span>}
+                ) : (
+                  <span className="text-muted">{none(year, stage)}</span>
+                )}
               </dd>
             </div>
           );

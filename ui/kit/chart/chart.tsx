@@ -3,7 +3,11 @@
 import { useEffect, useRef } from 'react';
 
 /** How text is set in a chart, read from the page. */
-export interface ChartFont { fontFamily: string; fontSize: number; color: string }
+export interface ChartFont {
+  fontFamily: string;
+  fontSize: number;
+  color: string;
+}
 
 interface ChartProps {
   /** What the chart shows, worked out once the page's font is known. */
@@ -32,12 +36,23 @@ export function Chart({ option, label, height }: ChartProps) {
 }
 
 async function draw(element: HTMLElement, option: ChartProps['option']): Promise<() => void> {
-  const [{ init, use: register }, { CustomChart, LineChart }, { GridComponent, MarkAreaComponent, TitleComponent }, { CanvasRenderer }] = await Promise.all([
-    import('echarts/core'), import('echarts/charts'), import('echarts/components'), import('echarts/renderers'),
+  const [
+    { init, use: register },
+    { CustomChart, LineChart },
+    { GridComponent, MarkAreaComponent, TitleComponent },
+    { CanvasRenderer },
+  ] = await Promise.all([
+    import('echarts/core'),
+    import('echarts/charts'),
+    import('echarts/components'),
+    import('echarts/renderers'),
   ]);
   register([CustomChart, LineChart, GridComponent, MarkAreaComponent, TitleComponent, CanvasRenderer]);
   const chart = init(element);
-  chart.setOption({ animation: false, ...option({ fontFamily: getComputedStyle(element).fontFamily, fontSize: 13, color: '#16201a' }) });
+  chart.setOption({
+    animation: false,
+    ...option({ fontFamily: getComputedStyle(element).fontFamily, fontSize: 13, color: '#16201a' }),
+  });
   const resize = new ResizeObserver(() => chart.resize());
   resize.observe(element);
   return () => {

@@ -45,9 +45,17 @@ export function deviceDatabase(): Promise<DeviceDatabase> {
       db.createObjectStore('benches', { keyPath: 'key' });
     },
     // A newer build in another window asks for room; this one opens it again when it next needs it.
-    blocking: () => void opened?.then((db) => { db.close(); opened = null; }),
-    terminated: () => { opened = null; },
+    blocking: () =>
+      void opened?.then((db) => {
+        db.close();
+        opened = null;
+      }),
+    terminated: () => {
+      opened = null;
+    },
   });
-  opened.catch(() => { opened = null; });
+  opened.catch(() => {
+    opened = null;
+  });
   return opened;
 }

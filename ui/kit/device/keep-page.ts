@@ -6,18 +6,26 @@
 export async function keepPage(path: string, scope: string): Promise<boolean> {
   if (!('serviceWorker' in navigator) || !window.isSecureContext) return false;
   const registration = await navigator.serviceWorker.register('/offline.js', { scope, updateViaCache: 'none' });
-  const worker = registration.active ?? (await new Promise<ServiceWorker>((resolve) => {
-    const coming = registration.installing ?? registration.waiting!;
-    coming.addEventListener('statechange', () => { if (coming.state === 'activated') resolve(coming); });
-  }));
+  const worker =
+    registration.active ??
+    (await new Promise<ServiceWorker>((resolve) => {
+      const coming = registration.installing ?? registration.waiting!;
+      coming.addEventListener('statechange', () => {
+        if (coming.state === 'activated') resolve(coming);
+      });
+    }));
   worker.postMessage({ keep: new URL(path, location.origin).href, used: partsInUse() });
   return true;
 }
 
 /** Addresses of all this page loaded from its server. The browser's own list forgets after 250, so what stands in the document is named too. */
 function partsInUse(): string[] {
-  const named = [...document.querySelectorAll<HTMLScriptElement>('script[src]')].map(({ src }) => src).concat([...document.querySelectorAll<HTMLLinkElement>('link[href]')].map(({ href }) => href));
-  return [...new Set([...performance.getEntriesByType('resource').map(({ name }) => name), ...named])].filter((name) => name.startsWith(`${location.origin}/`));
+  const named = [...document.querySelectorAll<HTMLScriptElement>('script[src]')]
+    .map(({ src }) => src)
+    .concat([...document.querySelectorAll<HTMLLinkElement>('link[href]')].map(({ href }) => href));
+  return [...new Set([...performance.getEntriesByType('resource').map(({ name }) => name), ...named])].filter((name) =>
+    name.startsWith(`${location.origin}/`),
+  );
 }
 
 /** Forgets pages and benches kept for a person who signs out; what waits to be sent stays. */

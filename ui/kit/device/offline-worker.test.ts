@@ -7,7 +7,8 @@ import { beforeEach, describe, expect, it } from 'vitest';
 const ORIGIN = 'https://bench.example';
 const BENCH = `${ORIGIN}/workshops/w1/score`;
 const chunk = (name: string): string => `${ORIGIN}/_next/static/chunks/${name}.js`;
-const html = (...scripts: string[]): string => `<!doctype html><script nonce="n" src="/_next/static/chunks/${scripts.join('.js"></script><script src="/_next/static/chunks/')}.js" async=""></script>`;
+const html = (...scripts: string[]): string =>
+  `<!doctype html><script nonce="n" src="/_next/static/chunks/${scripts.join('.js"></script><script src="/_next/static/chunks/')}.js" async=""></script>`;
 
 type Answer = string | number | 'never' | { redirected: string };
 type Listener = (event: Record<string, unknown>) => void;
@@ -47,7 +48,8 @@ beforeEach(() => {
     const answer = network.get(url);
     if (answer === undefined) throw new TypeError('Failed to fetch');
     if (answer === 'never') return new Promise(() => undefined);
-    if (typeof answer === 'object') return Object.defineProperty(new Response(answer.redirected), 'redirected', { value: true });
+    if (typeof answer === 'object')
+      return Object.defineProperty(new Response(answer.redirected), 'redirected', { value: true });
     return typeof answer === 'number' ? new Response('trouble', { status: answer }) : new Response(answer);
   };
   const caches = {
@@ -60,16 +62,34 @@ beforeEach(() => {
       return undefined;
     },
   };
-  const self = { location: { origin: ORIGIN }, addEventListener: (kind: string, listener: Listener) => listeners.set(kind, listener), skipWaiting: () => undefined, clients: { claim: async () => undefined } };
+  const self = {
+    location: { origin: ORIGIN },
+    addEventListener: (kind: string, listener: Listener) => listeners.set(kind, listener),
+    skipWaiting: () => undefined,
+    clients: { claim: async () => undefined },
+  };
   // Patience is a hundredth of what it is, so that the test does not wait for it.
-  runInNewContext(readFileSync('public/offline.js', 'utf8'), { self, caches, fetch: fetched, Response, URL, setTimeout: (work: () => void, ms: number) => setTimeout(work, ms / 100) });
+  runInNewContext(readFileSync('public/offline.js', 'utf8'), {
+    self,
+    caches,
+    fetch: fetched,
+    Response,
+    URL,
+    setTimeout: (work: () => void, ms: number) => setTimeout(work, ms / 100),
+  });
 });
 
 /** Asks the worker to keep a page that runs with these scripts; returns what it told the page. */
 async function keep(page: string, ...used: string[]): Promise<unknown[]> {
   const told: unknown[] = [];
   let done: Promise<unknown> = Promise.resolve();
-  listeners.get('message')!({ data: { keep: page, used: used.map(chunk) }, waitUntil: (work: Promise<unknown>) => { done = work; }, source: { postMessage: (message: unknown) => told.push(message) } });
+  listeners.get('message')!({
+    data: { keep: page, used: used.map(chunk) },
+    waitUntil: (work: Promise<unknown>) => {
+      done = work;
+    },
+    source: { postMessage: (message: unknown) => told.push(message) },
+  });
   await done;
   return told;
 }
@@ -77,17 +97,32 @@ async function keep(page: string, ...used: string[]): Promise<unknown[]> {
 /** What the worker answers a request with; null where it leaves the request to the browser. */
 async function answerTo(url: string, given: { method?: string; mode?: string } = {}): Promise<Response | null> {
   let answer: Promise<Response> | null = null;
-  listeners.get('fetch')!({ request: { url, method: 'GET', mode: 'navigate', ...given }, respondWith: (response: Promise<Response>) => { answer = response; } });
+  listeners.get('fetch')!({
+    request: { url, method: 'GET', mode: 'navigate', ...given },
+    respondWith: (response: Promise<Response>) => {
+      answer = response;
+    },
+  });
   return answer;
 }
-const kept = (): string[] => [...keeps.values()].flatMap(({ entries }) => [...entries.keys()]).filter((url) => !url.includes('/kept-parts')).map((url) => url.replace(ORIGIN, '')).sort();
+const kept = (): string[] =>
+  [...keeps.values()]
+    .flatMap(({ entries }) => [...entries.keys()])
+    .filter((url) => !url.includes('/kept-parts'))
+    .map((url) => url.replace(ORIGIN, ''))
+    .sort();
 
 describe('the offline worker keeps', () => {
   it('a page with all its parts, whichever seat is open, and says so', async () => {
     network.set(BENCH, html('main', 'bench'));
     for (const name of ['main', 'bench', 'whip']) network.set(chunk(name), name);
     expect(await keep(`${BENCH}?seat=4`, 'main', 'bench', 'whip')).toEqual([{ kept: `${BENCH}?seat=4` }]);
-    expect(kept()).toEqual(['/_next/static/chunks/bench.js', '/_next/static/chunks/main.js', '/_next/static/chunks/whip.js', '/workshops/w1/score']);
+    expect(kept()).toEqual([
+      '/_next/static/chunks/bench.js',
+      '/_next/static/chunks/main.js',
+      '/_next/static/chunks/whip.js',
+      '/workshops/w1/score',
+    ]);
     network.clear();
     expect(await (await answerTo(`${BENCH}?seat=9`))!.text()).toContain('bench.js');
     expect(await (await answerTo(chunk('whip'), { mode: 'cors' }))!.text()).toBe('whip');
@@ -166,8 +201,14 @@ describe('the offline worker answers', () => {
   it('nothing else: no call, no other page, nothing sent, nothing of another origin', async () => {
     await keptBench();
     for (const [url, given] of [
-      [`${ORIGIN}/api/workshops/w1/bench`, { mode: 'cors' }], [`${ORIGIN}/season`, {}], [`${BENCH}/readiness`, {}], [BENCH, { method: 'POST' }], [BENCH, { mode: 'cors' }], ['https://elsewhere.example/workshops/w1/score', {}],
-    ] as const) expect(await answerTo(url, given), url).toBeNull();
+      [`${ORIGIN}/api/workshops/w1/bench`, { mode: 'cors' }],
+      [`${ORIGIN}/season`, {}],
+      [`${BENCH}/readiness`, {}],
+      [BENCH, { method: 'POST' }],
+      [BENCH, { mode: 'cors' }],
+      ['https://elsewhere.example/workshops/w1/score', {}],
+    ] as const)
+      expect(await answerTo(url, given), url).toBeNull();
     expect(asked.filter((url) => url.includes('/api/'))).toEqual([]);
   });
 });

@@ -7,5 +7,8 @@ export const SEND_PATIENCE = 15_000;
 
 /** One round of sending by this window, unless another is at it. */
 export function sendRound(assessorId: string): Promise<Outcome> {
-  return oneSender(() => sendWaiting(assessorId, (method, url, body) => send(method, url, body, SEND_PATIENCE), Date.now), 'elsewhere');
+  return oneSender(
+    () => sendWaiting(assessorId, (method, url, body) => send(method, url, body, SEND_PATIENCE), Date.now),
+    'elsewhere',
+  );
 }

@@ -11,11 +11,21 @@ import { allWaiting, changeWaiting, dropWaiting, keepWaiting, type NewWaiting, t
 const MAREN = { id: 'maren', name: 'Maren' };
 const JOSS = { id: 'joss', name: 'Joss' };
 const item = (judgementId: string, changes: Partial<NewWaiting> = {}): NewWaiting => ({
-  kind: 'judgement', judgementId, workshopId: 'w', seatId: 's', number: 1, called: '1-1', assessor: MAREN, body: { note: judgementId }, queuedAt: 1, ...changes,
+  kind: 'judgement',
+  judgementId,
+  workshopId: 'w',
+  seatId: 's',
+  number: 1,
+  called: '1-1',
+  assessor: MAREN,
+  body: { note: judgementId },
+  queuedAt: 1,
+  ...changes,
 });
 const ok: Sent<unknown> = { ok: true, data: {} };
 const no = (status: number, message = 'no'): Sent<unknown> => ({ ok: false, status, message, fields: {} });
-const waiting = async (): Promise<string[]> => (await allWaiting()).filter((one) => one.deliveredAt === null).map(({ judgementId }) => judgementId);
+const waiting = async (): Promise<string[]> =>
+  (await allWaiting()).filter((one) => one.deliveredAt === null).map(({ judgementId }) => judgementId);
 
 beforeEach(async () => {
   await (await deviceDatabase()).clear('waiting');
@@ -40,7 +50,10 @@ function server(fate: Fate): { send: Sender; asked: string[] } {
       const sent = fate(id, rest, 'PUT');
       // No line, no time or no room is no answer about one of them, but about the request.
       if (!sent.ok && (sent.status === 0 || sent.status === 401 || sent.status === 429)) return sent;
-      results.push({ id, ...(sent.ok ? { status: 200 } : { status: sent.status, message: sent.message, fields: sent.fields }) });
+      results.push({
+        id,
+        ...(sent.ok ? { status: 200 } : { status: sent.status, message: sent.message, fields: sent.fields }),
+      });
     }
     return { ok: true, data: { results } };
   };
@@ -48,20 +61,33 @@ function server(fate: Fate): { send: Sender; asked: string[] } {
 }
 const hangs: Sent<unknown> = { ok: false, status: 0, timedOut: true, message: 'no answer', fields: {} };
 let clock = 5000;
-const round = (send: Sender) => sendWaiting('maren', send, () => clock, () => 1);
+const round = (send: Sender) =>
+  sendWaiting(
+    'maren',
+    send,
+    () => clock,
+    () => 1,
+  );
 
 describe('sendWaiting', () => {
   it('sends in the order things were made, each with its assessor and the time it was sent', async () => {
     for (const [number, id] of ['a', 'b', 'c'].entries()) await keepWaiting(item(id, { number }));
     const seen: unknown[] = [];
-    const { send, asked } = server((id, body) => { seen.push(body); return ok; });
+    const { send, asked } = server((id, body) => {
+      seen.push(body);
+      return ok;
+    });
     expect(await round(send)).toBe('done');
     expect(asked).toEqual(['batch a b c']);
     expect(seen[0]).toEqual({ note: 'a', assessorId: 'maren', sentAt: '1970-01-01T00:00:05.000Z' });
     expect(await waiting()).toEqual([]);
     // Kept until a fresh state of the bench holds them, and not sent again.
     expect(await allWaiting()).toHaveLength(3);
-    expect(await round(async () => { throw new Error('nothing is left to send'); })).toBe('done');
+    expect(
+      await round(async () => {
+        throw new Error('nothing is left to send');
+      }),
+    ).toBe('done');
   });
   it('takes no more than 25 at a time, and a single one to its own address', async () => {
     for (let i = 0; i < 51; i++) await keepWaiting(item(`j${i}`, { number: i }));
@@ -70,7 +96,11 @@ describe('sendWaiting', () => {
     expect(asked.map((one) => one.split(' ').length - 1)).toEqual([25, 25, 1]);
     expect(asked[2]).toBe('PUT j50');
   });
-  it.each([[0, 'unreachable'], [429, 'unreachable'], [401, 'signed-out']] as const)('keeps everything on %i and says so', async (status, outcome) => {
+  it.each([
+    [0, 'unreachable'],
+    [429, 'unreachable'],
+    [401, 'signed-out'],
+  ] as const)('keeps everything on %i and says so', async (status, outcome) => {
     for (const [i, id] of ['a', 'b'].entries()) await keepWaiting(item(id, { number: i }));
     const { send, asked } = server(() => no(status));
     expect(await round(send)).toBe(outcome);
@@ -78,14 +108,22 @@ describe('sendWaiting', () => {
     expect(await waiting()).toEqual(['a', 'b']);
     expect((await allWaiting())[0]).toMatchObject({ tries: 1, refusal: null });
   });
-  it.each([[500, false], [503, false], [0, true]])('gives up a round when the server fails at two in a row (status %i, hanging: %s)', async (status, timedOut) => {
+  it.each([
+    [500, false],
+    [503, false],
+    [0, true],
+  ])('gives up a round when the server fails at two in a row (status %i, hanging: %s)', async (status, timedOut) => {
     for (let i = 0; i < 6; i++) await keepWaiting(item(`j${i}`, { number: i }));
     const { send, asked } = server(() => (timedOut ? hangs : no(status)));
     expect(await round(send)).toBe('unreachable');
     expect(asked).toEqual(['batch j0 j1 j2 j3 j4 j5', 'PUT j0', 'PUT j1']);
     expect(await waiting()).toHaveLength(6);
   });
-  it.each([['hangs', hangs], ['fails', no(500)], ['is too busy for it', no(503)]])('steps past the one at which the server %s, shows it, and goes on with the rest', async (_what, failure) => {
+  it.each([
+    ['hangs', hangs],
+    ['fails', no(500)],
+    ['is too busy for it', no(503)],
+  ])('steps past the one at which the server %s, shows it, and goes on with the rest', async (_what, failure) => {
     for (let i = 0; i < 5; i++) await keepWaiting(item(`j${i}`, { number: i }));
     const { send, asked } = server((id) => (id === 'j0' ? failure : ok));
     expect(await round(send)).toBe('done');
@@ -97,7 +135,9 @@ describe('sendWaiting', () => {
     expect(await waiting()).toEqual(['j0']);
     clock += 60_000;
     await round(send);
-    expect((await allWaiting()).find(({ judgementId }) => judgementId === 'j0')!.stumbles).toBeGreaterThanOrEqual(STUCK);
+    expect((await allWaiting()).find(({ judgementId }) => judgementId === 'j0')!.stumbles).toBeGreaterThanOrEqual(
+      STUCK,
+    );
     // Asked again later and later, not at every round.
     const before = asked.length;
     await round(send);
@@ -126,7 +166,10 @@ describe('sendWaiting', () => {
   it('keeps what the server refuses with its words, and goes on with the rest', async () => {
     for (const id of ['a', 'b']) await keepWaiting(item(id));
     expect(await round(server((id) => (id === 'a' ? no(422, 'The seat was not found.') : ok)).send)).toBe('done');
-    expect((await allWaiting()).map(({ refusal, deliveredAt }) => [refusal, deliveredAt])).toEqual([['The seat was not found.', null], [null, clock]]);
+    expect((await allWaiting()).map(({ refusal, deliveredAt }) => [refusal, deliveredAt])).toEqual([
+      ['The seat was not found.', null],
+      [null, clock],
+    ]);
   });
   it('stops without refusing anything when somebody else is signed in meanwhile', async () => {
     const another: Sent<unknown> = { ok: false, status: 403, message: 'another', fields: { assessorId: 'another' } };
@@ -159,44 +202,55 @@ describe('sendWaiting', () => {
   });
   it('brings every judgement to the server once with its own content, whatever is lost on the way', async () => {
     const fate = fc.constantFrom('arrives', 'never arrives', 'answer lost', 'server down', 'hangs', 'twice');
-    await fc.assert(fc.asyncProperty(fc.array(fate, { minLength: 5, maxLength: 40 }), fc.integer({ min: 1, max: 12 }), async (fates, count) => {
-      await (await deviceDatabase()).clear('waiting');
-      const ids = Array.from({ length: count }, (_, i) => `j${i}`);
-      for (const [number, id] of ids.entries()) await keepWaiting(item(id, { number }));
-      const saved = new Map<string, unknown>();
-      let turn = 0;
-      const save: Fate = (id, { note }) => {
-        if (saved.has(id) && saved.get(id) !== note) return no(409);
-        saved.set(id, note);
-        return ok;
-      };
-      const { send } = server((id, body, method) => {
-        const what = turn < fates.length ? fates[turn]! : 'arrives';
-        turn++;
-        if (what === 'never arrives') return no(0);
-        if (what === 'server down') return no(503);
-        const answer = save(id, body, method);
-        if (what === 'twice') return save(id, body, method);
-        return what === 'answer lost' ? no(0) : what === 'hangs' ? hangs : answer;
-      });
-      for (let i = 0; i < 90 && (await waiting()).length > 0; i++) {
-        clock += 60_000;
-        await round(send);
-      }
-      expect([...saved.entries()].sort()).toEqual(ids.map((id) => [id, id]).sort());
-      expect(await waiting()).toEqual([]);
-    }), { numRuns: 30 });
+    await fc.assert(
+      fc.asyncProperty(
+        fc.array(fate, { minLength: 5, maxLength: 40 }),
+        fc.integer({ min: 1, max: 12 }),
+        async (fates, count) => {
+          await (await deviceDatabase()).clear('waiting');
+          const ids = Array.from({ length: count }, (_, i) => `j${i}`);
+          for (const [number, id] of ids.entries()) await keepWaiting(item(id, { number }));
+          const saved = new Map<string, unknown>();
+          let turn = 0;
+          const save: Fate = (id, { note }) => {
+            if (saved.has(id) && saved.get(id) !== note) return no(409);
+            saved.set(id, note);
+            return ok;
+          };
+          const { send } = server((id, body, method) => {
+            const what = turn < fates.length ? fates[turn]! : 'arrives';
+            turn++;
+            if (what === 'never arrives') return no(0);
+            if (what === 'server down') return no(503);
+            const answer = save(id, body, method);
+            if (what === 'twice') return save(id, body, method);
+            return what === 'answer lost' ? no(0) : what === 'hangs' ? hangs : answer;
+          });
+          for (let i = 0; i < 90 && (await waiting()).length > 0; i++) {
+            clock += 60_000;
+            await round(send);
+          }
+          expect([...saved.entries()].sort()).toEqual(ids.map((id) => [id, id]).sort());
+          expect(await waiting()).toEqual([]);
+        },
+      ),
+      { numRuns: 30 },
+    );
   });
 });
 
 describe('nextTry', () => {
   it('waits twice as long each time, a minute at most, and never at the same moment for all', () => {
-    expect([0, 1, 2, 3, 9, 500].map((failures) => nextTry(failures, 1))).toEqual([2000, 4000, 8000, 16_000, 60_000, 60_000]);
-    fc.assert(fc.property(fc.nat(50), fc.double({ min: 0, max: 0.999, noNaN: true }), (failures, chance) => {
-      const wait = nextTry(failures, chance);
-      expect(wait).toBeGreaterThanOrEqual(nextTry(failures, 1) / 2);
-      expect(wait).toBeLessThanOrEqual(nextTry(failures, 1));
-    }));
+    expect([0, 1, 2, 3, 9, 500].map((failures) => nextTry(failures, 1))).toEqual([
+      2000, 4000, 8000, 16_000, 60_000, 60_000,
+    ]);
+    fc.assert(
+      fc.property(fc.nat(50), fc.double({ min: 0, max: 0.999, noNaN: true }), (failures, chance) => {
+        const wait = nextTry(failures, chance);
+        expect(wait).toBeGreaterThanOrEqual(nextTry(failures, 1) / 2);
+        expect(wait).toBeLessThanOrEqual(nextTry(failures, 1));
+      }),
+    );
   });
 });
 
@@ -215,7 +269,14 @@ describe('oneSender', () => {
       },
     } as unknown as LockManager;
     let open = (): void => undefined;
-    const first = oneSender(() => new Promise<string>((resolve) => { open = () => resolve('sent'); }), 'busy', locks);
+    const first = oneSender(
+      () =>
+        new Promise<string>((resolve) => {
+          open = () => resolve('sent');
+        }),
+      'busy',
+      locks,
+    );
     expect(await oneSender(async () => 'sent', 'busy', locks)).toBe('busy');
     open();
     expect(await first).toBe('sent');
@@ -228,7 +289,11 @@ describe('oneSender', () => {
 describe('the queue', () => {
   it('takes back what never left, and nothing that may have arrived', async () => {
     await keepWaiting(item('a'));
-    await sendWaiting('maren', async () => no(0), () => 1);
+    await sendWaiting(
+      'maren',
+      async () => no(0),
+      () => 1,
+    );
     await keepWaiting(item('b'));
     expect(await takeBackUnsent('a')).toBe(false);
     expect(await takeBackUnsent('b')).toBe(true);

@@ -12,7 +12,9 @@ export type Outcome = 'done' | 'unreachable' | 'signed-out' | 'other-assessor' |
 export type Sender = (method: 'PUT' | 'DELETE', url: string, body?: object) => Promise<Sent<unknown>>;
 
 /** What the server answers for each judgement of a batch. */
-export type BatchAnswer = { results: { id: string; status: number; message?: string; fields?: Record<string, string> }[] };
+export type BatchAnswer = {
+  results: { id: string; status: number; message?: string; fields?: Record<string, string> }[];
+};
 
 /** Judgements that travel together; few enough that a slow line has them within the time limit. */
 const BATCH = 25;
@@ -30,15 +32,23 @@ type Ended = Outcome | null;
  * union later waits behind it. What another assessor made on this device is left for them. Sending
  * twice is harmless: ids were made on the device and the server takes each once.
  */
-export async function sendWaiting(assessorId: string, send: Sender, now: () => number, chance: () => number = Math.random): Promise<Outcome> {
-  const open = (await allWaiting()).filter((item) => item.deliveredAt === null && item.refusal === null && item.assessor.id === assessorId);
+export async function sendWaiting(
+  assessorId: string,
+  send: Sender,
+  now: () => number,
+  chance: () => number = Math.random,
+): Promise<Outcome> {
+  const open = (await allWaiting()).filter(
+    (item) => item.deliveredAt === null && item.refusal === null && item.assessor.id === assessorId,
+  );
   const stuck = new Set(open.filter(({ stumbles = 0 }) => stumbles >= STUCK).map(union));
   const alone = open.filter((item) => stuck.has(union(item)));
   for (const batch of batches(open.filter((item) => !stuck.has(union(item))))) {
     const before = batch.some((item) => alone.some((failed) => union(failed) === union(item)));
     if (before) alone.push(...batch);
     else {
-      const ended = batch.length === 1 ? await sendOne(batch[0]!, send, now, alone) : await sendBatch(batch, send, now, alone);
+      const ended =
+        batch.length === 1 ? await sendOne(batch[0]!, send, now, alone) : await sendBatch(batch, send, now, alone);
       if (ended) return ended;
     }
   }
@@ -55,7 +65,11 @@ function batches(items: readonly Waiting[]): Waiting[][] {
   const all: Waiting[][] = [];
   for (const item of items) {
     const last = all.at(-1);
-    const joins = item.kind === 'judgement' && last?.[0]!.kind === 'judgement' && last.length < BATCH && last.every((one) => union(one) !== union(item));
+    const joins =
+      item.kind === 'judgement' &&
+      last?.[0]!.kind === 'judgement' &&
+      last.length < BATCH &&
+      last.every((one) => union(one) !== union(item));
     if (joins) last.push(item);
     else all.push([item]);
   }
@@ -64,7 +78,9 @@ function batches(items: readonly Waiting[]): Waiting[][] {
 
 async function sendBatch(batch: readonly Waiting[], send: Sender, now: () => number, alone: Waiting[]): Promise<Ended> {
   await countTries(batch);
-  const sent = await send('PUT', '/api/judgements', { judgements: batch.map((item) => ({ id: item.judgementId, ...bodyOf(item, now) })) });
+  const sent = await send('PUT', '/api/judgements', {
+    judgements: batch.map((item) => ({ id: item.judgementId, ...bodyOf(item, now) })),
+  });
   if (!sent.ok) {
     const ended = lineEnds(sent);
     // Hanging, failing, or not to be read as a whole: each is asked for by itself.
@@ -77,7 +93,8 @@ async function sendBatch(batch: readonly Waiting[], send: Sender, now: () => num
     const result = results.find(({ id }) => id === item.judgementId);
     if (!result || result.status >= 500) alone.push(item);
     else if (result.status === 200) changes.push([item.order!, { deliveredAt: now(), refusal: null }]);
-    else if (!result.fields?.assessorId) changes.push([item.order!, { refusal: result.message ?? 'The server refused it.' }]);
+    else if (!result.fields?.assessorId)
+      changes.push([item.order!, { refusal: result.message ?? 'The server refused it.' }]);
   }
   await changeAllWaiting(changes);
   return results.some(({ fields }) => fields?.assessorId) ? 'other-assessor' : null;
@@ -99,9 +116,15 @@ async function sendOne(item: Waiting, send: Sender, now: () => number, failed: W
 }
 
 /** Sends one by one what failed, the least tried union first, so that every one has its turn. */
-async function sendAlone(items: readonly Waiting[], send: Sender, now: () => number, chance: () => number): Promise<Outcome> {
+async function sendAlone(
+  items: readonly Waiting[],
+  send: Sender,
+  now: () => number,
+  chance: () => number,
+): Promise<Outcome> {
   const groups = new Map<string, Waiting[]>();
-  for (const item of [...items].sort((a, b) => a.order! - b.order!)) groups.set(union(item), [...(groups.get(union(item)) ?? []), item]);
+  for (const item of [...items].sort((a, b) => a.order! - b.order!))
+    groups.set(union(item), [...(groups.get(union(item)) ?? []), item]);
   let inARow = 0;
   for (const group of [...groups.values()].sort((a, b) => a[0]!.tries - b[0]!.tries)) {
     if ((group[0]!.notBefore ?? 0) > now()) continue;

@@ -16,7 +16,11 @@ export function WaitingNotice({ assessorId }: { assessorId: string }) {
   const atBench = path.endsWith('/score') || path.endsWith('/score/sheet');
   useEffect(() => {
     if (!('indexedDB' in window)) return;
-    const read = (): void => void allWaiting().then((all) => setWaiting(all.filter(({ deliveredAt }) => deliveredAt === null)), () => undefined);
+    const read = (): void =>
+      void allWaiting().then(
+        (all) => setWaiting(all.filter(({ deliveredAt }) => deliveredAt === null)),
+        () => undefined,
+      );
     read();
     return onWaiting(read);
   }, []);
@@ -26,7 +30,14 @@ export function WaitingNotice({ assessorId }: { assessorId: string }) {
     return keepSending(assessorId);
   }, [any, atBench, assessorId]);
   if (waiting.length === 0 || atBench) return null;
-  return <Link href={`/workshops/${waiting[0]!.workshopId}/score`} className="border-2 border-ink px-2 text-sm font-bold whitespace-nowrap no-underline">{waiting.length} wait on this device</Link>;
+  return (
+    <Link
+      href={`/workshops/${waiting[0]!.workshopId}/score`}
+      className="border-2 border-ink px-2 text-sm font-bold whitespace-nowrap no-underline"
+    >
+      {waiting.length} wait on this device
+    </Link>
+  );
 }
 
 /** Sends until told to stop, after longer and longer pauses while something stays. */
@@ -36,7 +47,9 @@ function keepSending(assessorId: string): () => void {
   let failures = 0;
   const work = async (): Promise<void> => {
     await sendRound(assessorId);
-    await dropWaiting((await allWaiting()).filter(({ deliveredAt }) => deliveredAt !== null).map(({ order }) => order!));
+    await dropWaiting(
+      (await allWaiting()).filter(({ deliveredAt }) => deliveredAt !== null).map(({ order }) => order!),
+    );
     if (!stopped) timer = setTimeout(() => void work(), nextTry(++failures, Math.random()));
   };
   void work();

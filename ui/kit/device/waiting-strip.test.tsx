@@ -7,9 +7,23 @@ import { WaitingStrip } from './waiting-strip';
 const maren = { id: 'm', name: 'Maren' };
 const joss = { id: 'j', name: 'Joss' };
 const item = (order: number, changes: Partial<Waiting> = {}): Waiting => ({
-  order, kind: 'judgement', judgementId: `j${order}`, workshopId: 'w', seatId: 's', number: order, called: `1-${order}`, assessor: maren, queuedAt: 5, tries: 0, refusal: null, deliveredAt: null, body: { note: `note ${order}` }, ...changes,
+  order,
+  kind: 'judgement',
+  judgementId: `j${order}`,
+  workshopId: 'w',
+  seatId: 's',
+  number: order,
+  called: `1-${order}`,
+  assessor: maren,
+  queuedAt: 5,
+  tries: 0,
+  refusal: null,
+  deliveredAt: null,
+  body: { note: `note ${order}` },
+  ...changes,
 });
-const strip = (waiting: Waiting[] | null, link: ComponentProps<typeof WaitingStrip>['link'] = 'online') => rendered(<WaitingStrip workshopId="w" assessorId="m" waiting={waiting} link={link} onSend={async () => undefined} />);
+const strip = (waiting: Waiting[] | null, link: ComponentProps<typeof WaitingStrip>['link'] = 'online') =>
+  rendered(<WaitingStrip workshopId="w" assessorId="m" waiting={waiting} link={link} onSend={async () => undefined} />);
 
 describe('the strip of what waits', () => {
   it('says that nothing waits, and until it knows that it does not know', () => {
@@ -20,7 +34,9 @@ describe('the strip of what waits', () => {
   it('counts what waits and says why: no reception, signed out, or about to go', () => {
     expect(strip([item(1)]).words).toContain('1 judgement waits on this device and will be sent in a moment.');
     const away = strip([item(1), item(2)], 'unreachable');
-    expect(away.words).toContain('No reception. 2 judgements wait on this device and will be sent when there is reception again.');
+    expect(away.words).toContain(
+      'No reception. 2 judgements wait on this device and will be sent when there is reception again.',
+    );
     expect(away.buttons).toEqual(['Show them', 'Try now']);
     const out = strip([item(1)], 'signed-out');
     expect(out.words).toContain('You are signed out. 1 judgement waits');
@@ -32,7 +48,9 @@ describe('the strip of what waits', () => {
     expect(words).toContain('1 judgement waits on this device');
     expect(words).toContain('2 judgements of Joss wait here too, until Joss signs in on this device.');
     expect(html).toContain('data-waiting="1"');
-    expect(strip([item(1, { assessor: joss })], 'other-assessor').words).toContain('Somebody else is signed in now. Nothing of yours waits on this device.');
+    expect(strip([item(1, { assessor: joss })], 'other-assessor').words).toContain(
+      'Somebody else is signed in now. Nothing of yours waits on this device.',
+    );
   });
   it('shows one that the server keeps failing at by itself, and that the rest goes on', () => {
     const { words, buttons } = strip([item(1, { stumbles: 3 }), item(2)]);

@@ -17,7 +17,12 @@ interface WaitingStripProps {
 
 /** What this device keeps for the server, always in sight: how much, why it waits, and what was refused. */
 export function WaitingStrip({ waiting, ...rest }: WaitingStripProps) {
-  if (waiting === null) return <section aria-label="Waiting on this device" className="mb-1 text-sm text-muted"><p role="status">Looking what this device keeps…</p></section>;
+  if (waiting === null)
+    return (
+      <section aria-label="Waiting on this device" className="mb-1 text-sm text-muted">
+        <p role="status">Looking what this device keeps…</p>
+      </section>
+    );
   return <Known {...rest} waiting={waiting} />;
 }
 
@@ -28,45 +33,122 @@ function Known({ workshopId, assessorId, waiting, link, onSend }: WaitingStripPr
   const stuck = mine.filter(({ stumbles = 0 }) => stumbles >= STUCK);
   const soon = mine.length - stuck.length;
   const refused = open.filter(({ refusal }) => refusal !== null);
-  const others = [...new Map(open.filter(({ assessor, refusal }) => assessor.id !== assessorId && refusal === null).map(({ assessor }) => [assessor.id, assessor.name])).entries()]
-    .map(([id, name]) => ({ name, count: open.filter(({ assessor }) => assessor.id === id).length }));
+  const others = [
+    ...new Map(
+      open
+        .filter(({ assessor, refusal }) => assessor.id !== assessorId && refusal === null)
+        .map(({ assessor }) => [assessor.id, assessor.name]),
+    ).entries(),
+  ].map(([id, name]) => ({ name, count: open.filter(({ assessor }) => assessor.id === id).length }));
   const here = `/workshops/${workshopId}/score`;
   const quiet = link === 'online' && open.length === 0;
   return (
-    <section aria-label="Waiting on this device" data-link={link} data-waiting={mine.length} className={quiet ? 'mb-1 text-sm text-muted' : 'mb-3 flex flex-col gap-2 border-l-4 border-ink bg-mist px-3 py-2'}>
-      {quiet ? <p role="status">Nothing waits on this device; everything is on the server.</p> : (
+    <section
+      aria-label="Waiting on this device"
+      data-link={link}
+      data-waiting={mine.length}
+      className={quiet ? 'mb-1 text-sm text-muted' : 'mb-3 flex flex-col gap-2 border-l-4 border-ink bg-mist px-3 py-2'}
+    >
+      {quiet ? (
+        <p role="status">Nothing waits on this device; everything is on the server.</p>
+      ) : (
         <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
           <p role="status" className="grow">
-            <strong>{link === 'online' ? '' : link === 'unreachable' ? 'No reception. ' : link === 'signed-out' ? 'You are signed out. ' : 'Somebody else is signed in now. '}</strong>
-            {mine.length === 0 ? (link === 'unreachable' ? 'You can go on scoring; what you save is kept on this device.' : link === 'online' ? '' : 'Nothing of yours waits on this device.')
+            <strong>
+              {link === 'online'
+                ? ''
+                : link === 'unreachable'
+                  ? 'No reception. '
+                  : link === 'signed-out'
+                    ? 'You are signed out. '
+                    : 'Somebody else is signed in now. '}
+            </strong>
+            {mine.length === 0
+              ? link === 'unreachable'
+                ? 'You can go on scoring; what you save is kept on this device.'
+                : link === 'online'
+                  ? ''
+                  : 'Nothing of yours waits on this device.'
               : `${mine.length} ${mine.length === 1 ? 'judgement waits' : 'judgements wait'} on this device${link === 'online' && soon > 0 ? ' and will be sent in a moment' : link === 'unreachable' ? ' and will be sent when there is reception again' : ''}.`}
           </p>
-          {mine.length > 0 && <button type="button" className="bench-button" onClick={() => setListed(!listed)} aria-expanded={listed}>{listed ? 'Hide them' : 'Show them'}</button>}
-          {link === 'unreachable' && <button type="button" className="bench-button" onClick={() => void onSend()}>Try now</button>}
+          {mine.length > 0 && (
+            <button type="button" className="bench-button" onClick={() => setListed(!listed)} aria-expanded={listed}>
+              {listed ? 'Hide them' : 'Show them'}
+            </button>
+          )}
+          {link === 'unreachable' && (
+            <button type="button" className="bench-button" onClick={() => void onSend()}>
+              Try now
+            </button>
+          )}
           {/* A whole load, so that the page belongs to whoever signs in. */}
-          {link === 'signed-out' && <a className="bench-button" data-weight="main" href={`/sign-in?next=${encodeURIComponent(here)}`}>Sign in to send them</a>}
-          {link === 'other-assessor' && <a className="bench-button" href={here}>Open the bench as they see it</a>}
+          {link === 'signed-out' && (
+            <a className="bench-button" data-weight="main" href={`/sign-in?next=${encodeURIComponent(here)}`}>
+              Sign in to send them
+            </a>
+          )}
+          {link === 'other-assessor' && (
+            <a className="bench-button" href={here}>
+              Open the bench as they see it
+            </a>
+          )}
         </div>
       )}
       {listed && mine.length > 0 && (
         <ul className="flex flex-wrap gap-x-4 gap-y-1 text-sm" aria-label="What waits">
-          {mine.map((item) => <li key={item.order}><strong>{item.called}</strong> {item.kind === 'withdrawal' ? 'to be taken back' : ''}{item.tries > 0 ? ' tried' : ''}</li>)}
+          {mine.map((item) => (
+            <li key={item.order}>
+              <strong>{item.called}</strong> {item.kind === 'withdrawal' ? 'to be taken back' : ''}
+              {item.tries > 0 ? ' tried' : ''}
+            </li>
+          ))}
         </ul>
       )}
-      {stuck.map((item) => <StuckItem key={item.order} item={item} onSend={onSend} />)}
-      {others.map(({ name, count }) => <p key={name} className="text-sm">{count} {count === 1 ? 'judgement' : 'judgements'} of {name} {count === 1 ? 'waits' : 'wait'} here too, until {name} signs in on this device.</p>)}
+      {stuck.map((item) => (
+        <StuckItem key={item.order} item={item} onSend={onSend} />
+      ))}
+      {others.map(({ name, count }) => (
+        <p key={name} className="text-sm">
+          {count} {count === 1 ? 'judgement' : 'judgements'} of {name} {count === 1 ? 'waits' : 'wait'} here too, until{' '}
+          {name} signs in on this device.
+        </p>
+      ))}
       {refused.map((item) => (
-        <div key={item.order} role="alert" className="flex flex-wrap items-center gap-2 border-l-4 border-loud bg-sheet px-2 py-1">
-          <p className="grow"><strong>{item.called} was refused:</strong> {item.refusal}</p>
-          <button type="button" className="bench-button" onClick={() => void changeWaiting(item.order!, { refusal: null }).then(onSend)}>Send again</button>
+        <div
+          key={item.order}
+          role="alert"
+          className="flex flex-wrap items-center gap-2 border-l-4 border-loud bg-sheet px-2 py-1"
+        >
+          <p className="grow">
+            <strong>{item.called} was refused:</strong> {item.refusal}
+          </p>
+          <button
+            type="button"
+            className="bench-button"
+            onClick={() => void changeWaiting(item.order!, { refusal: null }).then(onSend)}
+          >
+            Send again
+          </button>
           <AskFirst
-            question={`Throw ${item.called} away?`} meaning="It is nowhere else, so it cannot be brought back." yes="Throw it away" onYes={() => void dropWaiting([item.order!])}
-            trigger={<button type="button" className="bench-button">Throw away</button>}
+            question={`Throw ${item.called} away?`}
+            meaning="It is nowhere else, so it cannot be brought back."
+            yes="Throw it away"
+            onYes={() => void dropWaiting([item.order!])}
+            trigger={
+              <button type="button" className="bench-button">
+                Throw away
+              </button>
+            }
           />
           <WhatItHolds item={item} />
         </div>
       ))}
-      {refused.length > 0 && <p className="text-sm"><Link href={`/workshops/${workshopId}/plan`}>The roster on the plan leaf</Link> is the place to look when a seat was not found.</p>}
+      {refused.length > 0 && (
+        <p className="text-sm">
+          <Link href={`/workshops/${workshopId}/plan`}>The roster on the plan leaf</Link> is the place to look when a
+          seat was not found.
+        </p>
+      )}
     </section>
   );
 }
@@ -75,14 +157,32 @@ function Known({ workshopId, assessorId, waiting, link, onSend }: WaitingStripPr
 function StuckItem({ item, onSend }: { item: Waiting; onSend: () => Promise<void> }) {
   const times = item.stumbles ?? 0;
   return (
-    <div role="group" aria-label={`${item.called} does not get through`} className="flex flex-wrap items-center gap-2 border-l-4 border-ink bg-sheet px-2 py-1">
-      <p className="grow"><strong>{item.called} does not get through.</strong> The server gave no usable answer to it {times} times. The rest goes on without it; it stays safe on this device and is tried again by itself.</p>
-      <button type="button" className="bench-button" onClick={() => void changeWaiting(item.order!, { notBefore: 0 }).then(onSend)}>Try {item.called} now</button>
+    <div
+      role="group"
+      aria-label={`${item.called} does not get through`}
+      className="flex flex-wrap items-center gap-2 border-l-4 border-ink bg-sheet px-2 py-1"
+    >
+      <p className="grow">
+        <strong>{item.called} does not get through.</strong> The server gave no usable answer to it {times} times. The
+        rest goes on without it; it stays safe on this device and is tried again by itself.
+      </p>
+      <button
+        type="button"
+        className="bench-button"
+        onClick={() => void changeWaiting(item.order!, { notBefore: 0 }).then(onSend)}
+      >
+        Try {item.called} now
+      </button>
       <WhatItHolds item={item} />
     </div>
   );
 }
 
 function WhatItHolds({ item }: { item: Waiting }) {
-  return <details className="w-full text-sm"><summary className="min-h-9 cursor-pointer py-1">What it holds</summary><pre className="overflow-x-auto">{JSON.stringify(item.body, null, 1)}</pre></details>;
+  return (
+    <details className="w-full text-sm">
+      <summary className="min-h-9 cursor-pointer py-1">What it holds</summary>
+      <pre className="overflow-x-auto">{JSON.stringify(item.body, null, 1)}</pre>
+    </details>
+  );
 }

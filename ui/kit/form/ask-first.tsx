@@ -27,7 +27,9 @@ export function AskFirst({ trigger, question, meaning, yes, onYes }: AskFirstPro
           <AlertDialog.Description>{meaning}</AlertDialog.Description>
           <div className="flex flex-wrap justify-end gap-3">
             <AlertDialog.Cancel className="bench-button">Leave it</AlertDialog.Cancel>
-            <AlertDialog.Action className="bench-button" data-weight="loud" onClick={onYes}>{yes}</AlertDialog.Action>
+            <AlertDialog.Action className="bench-button" data-weight="loud" onClick={onYes}>
+              {yes}
+            </AlertDialog.Action>
           </div>
         </AlertDialog.Content>
       </AlertDialog.Portal>

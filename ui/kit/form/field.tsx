@@ -6,7 +6,12 @@ interface FieldProps {
   label: string;
   hint?: string;
   error?: string | undefined;
-  children: ReactElement<{ id?: string; 'aria-invalid'?: boolean; 'aria-describedby'?: string | undefined; className?: string }>;
+  children: ReactElement<{
+    id?: string;
+    'aria-invalid'?: boolean;
+    'aria-describedby'?: string | undefined;
+    className?: string;
+  }>;
 }
 
 /** A labelled input with its hint and its error, tied together for screen readers. */
@@ -15,10 +20,25 @@ export function Field({ label, hint, error, children }: FieldProps) {
   const described = [hint ? `${id}-hint` : null, error ? `${id}-error` : null].filter(Boolean).join(' ');
   return (
     <div className="min-w-0">
-      <label htmlFor={id} className="mb-0.5 block text-sm font-bold">{label}</label>
-      {cloneElement(children, { id, 'aria-invalid': error !== undefined, 'aria-describedby': described || undefined, className: `bench-input ${children.props.className ?? ''}` })}
-      {hint && <p id={`${id}-hint`} className="mt-0.5 text-sm text-muted">{hint}</p>}
-      {error && <p id={`${id}-error`} className="mt-0.5 text-sm font-bold text-loud">{error}</p>}
+      <label htmlFor={id} className="mb-0.5 block text-sm font-bold">
+        {label}
+      </label>
+      {cloneElement(children, {
+        id,
+        'aria-invalid': error !== undefined,
+        'aria-describedby': described || undefined,
+        className: `bench-input ${children.props.className ?? ''}`,
+      })}
+      {hint && (
+        <p id={`${id}-hint`} className="mt-0.5 text-sm text-muted">
+          {hint}
+        </p>
+      )}
+      {error && (
+        <p id={`${id}-error`} className="mt-0.5 text-sm font-bold text-loud">
+          {error}
+        </p>
+      )}
     </div>
   );
 }

@@ -22,10 +22,18 @@ const PATIENCE_WITH_FILE = 180_000;
  * @param patience ms until no answer is taken for a failure.
  */
 export async function send<T = undefined>(
-  method: 'POST' | 'PUT' | 'PATCH' | 'DELETE', url: string, body?: object | FormData, patience: number = body instanceof FormData ? PATIENCE_WITH_FILE : PATIENCE,
+  method: 'POST' | 'PUT' | 'PATCH' | 'DELETE',
+  url: string,
+  body?: object | FormData,
+  patience: number = body instanceof FormData ? PATIENCE_WITH_FILE : PATIENCE,
 ): Promise<Sent<T>> {
   const signal = AbortSignal.timeout(patience);
-  const content = body instanceof FormData ? { body } : body === undefined ? {} : { body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } };
+  const content =
+    body instanceof FormData
+      ? { body }
+      : body === undefined
+        ? {}
+        : { body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } };
   try {
     const response = await fetch(url, { method, signal, ...content });
     if (response.ok) return { ok: true, data: (response.status === 204 ? undefined : await response.json()) as T };
@@ -34,13 +42,24 @@ export async function send<T = undefined>(
       return {};
     })) as { message?: string; fields?: Record<string, string> };
     return {
-      ok: false, status: response.status, fields: refusal.fields ?? {},
+      ok: false,
+      status: response.status,
+      fields: refusal.fields ?? {},
       message: refusal.message ?? 'The server gave no readable answer, so nothing is known to be saved. Try again.',
     };
   } catch {
-    if (!signal.aborted) return { ok: false, status: 0, message: 'The server cannot be reached. What you entered is still here; try again in a moment.', fields: {} };
+    if (!signal.aborted)
+      return {
+        ok: false,
+        status: 0,
+        message: 'The server cannot be reached. What you entered is still here; try again in a moment.',
+        fields: {},
+      };
     return {
-      ok: false, status: 0, timedOut: true, fields: {},
+      ok: false,
+      status: 0,
+      timedOut: true,
+      fields: {},
       message: `The server gave no answer within ${Math.round(patience / 1000)} seconds, so nothing is known to be saved. What you entered is still here; try again.`,
     };
   }

@@ -24,7 +24,9 @@ export function SheetDialog({ title, description, trigger, open, onOpenChange, c
         <Dialog.Content className="fixed inset-y-0 right-0 z-50 flex w-full max-w-md flex-col gap-3 overflow-y-auto border-l-2 border-ink bg-paper p-5">
           <div className="flex items-start justify-between gap-3">
             <Dialog.Title className="text-xl font-bold">{title}</Dialog.Title>
-            <Dialog.Close className="bench-button px-2.5" aria-label="Close"><X aria-hidden className="size-5" /></Dialog.Close>
+            <Dialog.Close className="bench-button px-2.5" aria-label="Close">
+              <X aria-hidden className="size-5" />
+            </Dialog.Close>
           </div>
           <Dialog.Description className="text-muted">{description}</Dialog.Description>
           {children}

@@ -7,5 +7,9 @@ import { useSyncExternalStore } from 'react';
  * listens loses what is typed into it, so parts that take long to come alive are drawn only then.
  */
 export function useAlive(): boolean {
-  return useSyncExternalStore(() => () => undefined, () => true, () => false);
+  return useSyncExternalStore(
+    () => () => undefined,
+    () => true,
+    () => false,
+  );
 }

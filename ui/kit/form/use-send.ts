@@ -14,7 +14,7 @@ export function useSend() {
   const [problem, setProblem] = useState<Problem>(null);
 
   const run = useCallback(
-    async <T,>(...call: Parameters<typeof send>): Promise<Sent<T> | null> => {
+    async <T>(...call: Parameters<typeof send>): Promise<Sent<T> | null> => {
       if (busyNow.current) return null;
       busyNow.current = true;
       setBusy(true);

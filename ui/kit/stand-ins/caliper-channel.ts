@@ -2,4 +2,6 @@
 export const CALIPER_CHANNEL = 'pear-bench-simulated-caliper';
 
 /** What it sends: the text it types, ended by Enter. */
-export interface CaliperMessage { text: string }
+export interface CaliperMessage {
+  text: string;
+}

@@ -19,7 +19,11 @@ async function typeInto(field: Element | null, text: string): Promise<void> {
   const put = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!;
   for (const key of text) {
     const wanted = field.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }));
-    const room = wanted && field.dispatchEvent(new InputEvent('beforeinput', { data: key, inputType: 'insertText', bubbles: true, cancelable: true }));
+    const room =
+      wanted &&
+      field.dispatchEvent(
+        new InputEvent('beforeinput', { data: key, inputType: 'insertText', bubbles: true, cancelable: true }),
+      );
     if (room) {
       // What is selected is typed over.
       const [from, to] = [field.selectionStart ?? field.value.length, field.selectionEnd ?? field.value.length];
@@ -31,14 +35,18 @@ async function typeInto(field: Element | null, text: string): Promise<void> {
     await nextTurn();
   }
   // A trusted Enter would send the form; one made here has to be told to.
-  if (field.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true, cancelable: true }))) field.form?.requestSubmit();
+  if (field.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true, cancelable: true })))
+    field.form?.requestSubmit();
 }
 
 /** The browser's next turn. Not by a timer: windows that are not in front have theirs slowed down. */
 function nextTurn(): Promise<void> {
   return new Promise((resolve) => {
     const { port1, port2 } = new MessageChannel();
-    port1.onmessage = () => { port1.close(); resolve(); };
+    port1.onmessage = () => {
+      port1.close();
+      resolve();
+    };
     port2.postMessage(null);
   });
 }

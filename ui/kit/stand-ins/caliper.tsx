@@ -25,20 +25,67 @@ export function Caliper() {
     <div className="board flex flex-col gap-3">
       <svg viewBox="0 0 320 110" className="w-full" role="img" aria-label={`Jaws open ${text}`}>
         <path d="M10 20H310V44H10Z" fill="#e6ede6" stroke="#16201a" strokeWidth={1.5} />
-        {Array.from({ length: 31 }, (_, i) => <path key={i} d={`M${40 + i * 8} 44V${i % 5 === 0 ? 34 : 39}`} stroke="#16201a" />)}
+        {Array.from({ length: 31 }, (_, i) => (
+          <path key={i} d={`M${40 + i * 8} 44V${i % 5 === 0 ? 34 : 39}`} stroke="#16201a" />
+        ))}
         <path d="M10 20H40V96L28 104L10 60Z" fill="#9aa59d" stroke="#16201a" strokeWidth={1.5} />
-        <g transform={`translate(${mm * 8} 0)`}><path d="M40 14H100V50H66L64 60L52 104L40 96Z" fill="#9aa59d" stroke="#16201a" strokeWidth={1.5} /><rect x={50} y={18} width={46} height={26} fill="#fdfefc" stroke="#16201a" /><text x={73} y={36} textAnchor="middle" fontSize={14} fontWeight={700}>{figure}</text></g>
+        <g transform={`translate(${mm * 8} 0)`}>
+          <path d="M40 14H100V50H66L64 60L52 104L40 96Z" fill="#9aa59d" stroke="#16201a" strokeWidth={1.5} />
+          <rect x={50} y={18} width={46} height={26} fill="#fdfefc" stroke="#16201a" />
+          <text x={73} y={36} textAnchor="middle" fontSize={14} fontWeight={700}>
+            {figure}
+          </text>
+        </g>
       </svg>
-      <label className="font-bold">Opened to, mm<input type="range" min={15} max={260} value={tenths} className="w-full" onChange={(event) => setTenths(Number(event.target.value))} /></label>
+      <label className="font-bold">
+        Opened to, mm
+        <input
+          type="range"
+          min={15}
+          max={260}
+          value={tenths}
+          className="w-full"
+          onChange={(event) => setTenths(Number(event.target.value))}
+        />
+      </label>
       <div className="flex flex-wrap gap-4">
-        <label className="flex min-h-11 items-center gap-2"><input type="checkbox" className="size-5" checked={comma} onChange={(event) => setComma(event.target.checked)} />Decimal comma</label>
-        <label className="flex min-h-11 items-center gap-2">Sends <select className="bench-input !w-32" value={unit} onChange={(event) => setUnit(event.target.value as typeof unit)}><option value="">no unit</option><option value=" mm">mm</option><option value=" in">inches</option></select></label>
+        <label className="flex min-h-11 items-center gap-2">
+          <input
+            type="checkbox"
+            className="size-5"
+            checked={comma}
+            onChange={(event) => setComma(event.target.checked)}
+          />
+          Decimal comma
+        </label>
+        <label className="flex min-h-11 items-center gap-2">
+          Sends{' '}
+          <select
+            className="bench-input !w-32"
+            value={unit}
+            onChange={(event) => setUnit(event.target.value as typeof unit)}
+          >
+            <option value="">no unit</option>
+            <option value=" mm">mm</option>
+            <option value=" in">inches</option>
+          </select>
+        </label>
       </div>
       <div className="flex flex-wrap gap-3">
-        <button type="button" className="bench-button" data-weight="main" onClick={() => type(text)}>Type {text} and Enter</button>
-        {RUBBISH.map((text) => <button key={text} type="button" className="bench-button" onClick={() => type(text)}>Type “{text}”</button>)}
+        <button type="button" className="bench-button" data-weight="main" onClick={() => type(text)}>
+          Type {text} and Enter
+        </button>
+        {RUBBISH.map((text) => (
+          <button key={text} type="button" className="bench-button" onClick={() => type(text)}>
+            Type “{text}”
+          </button>
+        ))}
       </div>
-      <p role="status" className="text-sm text-muted">{sent.length === 0 ? 'Nothing sent yet. Put the cursor into a field in another window first.' : `Sent: ${sent.join('; ')}`}</p>
+      <p role="status" className="text-sm text-muted">
+        {sent.length === 0
+          ? 'Nothing sent yet. Put the cursor into a field in another window first.'
+          : `Sent: ${sent.join('; ')}`}
+      </p>
     </div>
   );
 }

@@ -19,14 +19,24 @@ export function UnionDrawing({ drawing, width, title, className = '', words = LA
   const scale = width / drawing.width;
   return (
     <svg
-      role="img" aria-label={title} viewBox={`0 0 ${drawing.width} ${drawing.height}`} width={width} height={drawing.height * scale}
+      role="img"
+      aria-label={title}
+      viewBox={`0 0 ${drawing.width} ${drawing.height}`}
+      width={width}
+      height={drawing.height * scale}
       className={`drawing block overflow-visible ${className}`}
     >
       {drawing.items.map((item, i) =>
         item.kind === 'path' ? (
-          <path key={i} className={`r-${item.role}${item.fill ? ' filled' : ''}`} d={pathData(item.points, item.closed)} />
+          <path
+            key={i}
+            className={`r-${item.role}${item.fill ? ' filled' : ''}`}
+            d={pathData(item.points, item.closed)}
+          />
         ) : (
-          <text key={i} x={item.at[0]} y={item.at[1]} textAnchor={item.anchor} fontSize={words / scale}>{item.text}</text>
+          <text key={i} x={item.at[0]} y={item.at[1]} textAnchor={item.anchor} fontSize={words / scale}>
+            {item.text}
+          </text>
         ),
       )}
     </svg>

@@ -10,15 +10,22 @@ import { UnionGlyph } from './union-glyph';
 import { USUAL_THRESHOLDS } from '@/core/methods/thresholds';
 
 const method = METHODS[0]!;
-const { contact, lines } = method.assess(figuresOf(method.fields, exampleMeasures(method, { scionDiameter: 8, placement: 'left-lines' })), {}, USUAL_THRESHOLDS);
+const { contact, lines } = method.assess(
+  figuresOf(method.fields, exampleMeasures(method, { scionDiameter: 8, placement: 'left-lines' })),
+  {},
+  USUAL_THRESHOLDS,
+);
 
 describe('the union drawing on the screen', () => {
   const drawing = lines({ unit: 'mm' });
-  const svg = renderToStaticMarkup(<UnionDrawing drawing={drawing} width={2 * drawing.width} title="Two green lines" />);
+  const svg = renderToStaticMarkup(
+    <UnionDrawing drawing={drawing} width={2 * drawing.width} title="Two green lines" />,
+  );
   it('paints every item of the list, each with the class of its role', () => {
     expect(svg.match(/<path /g)).toHaveLength(drawing.items.filter(({ kind }) => kind === 'path').length);
     expect(svg.match(/<text /g)).toHaveLength(drawing.items.filter(({ kind }) => kind === 'label').length);
-    for (const role of ['bark', 'wood', 'cambium-stock', 'cambium-scion', 'touch', 'gap', 'scale']) expect(svg).toContain(`r-${role}`);
+    for (const role of ['bark', 'wood', 'cambium-stock', 'cambium-scion', 'touch', 'gap', 'scale'])
+      expect(svg).toContain(`r-${role}`);
   });
   it('is to scale: its box is the list’s millimetres, its width what was asked', () => {
     expect(svg).toContain(`viewBox="0 0 ${drawing.width} ${drawing.height}"`);

@@ -3,11 +3,35 @@ import { BENCH_DEPTH, placesOf, type Room, seatPeople, usualRoom } from '@/core/
 import { rendered } from '@/ui/testing/rendered';
 import { RoomBoard, type RoomSeat } from './room-board';
 
-const people = (count: number, leftHanded: number[] = []): RoomSeat[] => Array.from({ length: count }, (_, i) => ({ id: `s${i + 1}`, number: i + 1, name: `Person ${i + 1}`, leftHanded: leftHanded.includes(i + 1), skill: 'some', earlier: i }));
+const people = (count: number, leftHanded: number[] = []): RoomSeat[] =>
+  Array.from({ length: count }, (_, i) => ({
+    id: `s${i + 1}`,
+    number: i + 1,
+    name: `Person ${i + 1}`,
+    leftHanded: leftHanded.includes(i + 1),
+    skill: 'some',
+    earlier: i,
+  }));
 function board(seats: RoomSeat[], change: (room: Room) => Room = (room) => room, mayChange = true) {
   const bare = usualRoom(seats.length, 4, (n) => `Bench ${n}`);
-  const room = change({ ...bare, helpers: [{ name: 'Joss', benches: bare.benches.map(({ id }) => id) }], seating: seatPeople(bare, seats) });
-  return { room, ...rendered(<RoomBoard workshopId="w" version={0} room={room} seats={seats} members={['Joss', 'Maren']} mayChange={mayChange} />) };
+  const room = change({
+    ...bare,
+    helpers: [{ name: 'Joss', benches: bare.benches.map(({ id }) => id) }],
+    seating: seatPeople(bare, seats),
+  });
+  return {
+    room,
+    ...rendered(
+      <RoomBoard
+        workshopId="w"
+        version={0}
+        room={room}
+        seats={seats}
+        members={['Joss', 'Maren']}
+        mayChange={mayChange}
+      />,
+    ),
+  };
 }
 
 describe('the room from above', () => {
@@ -20,15 +44,26 @@ describe('the room from above', () => {
       expect(html).toContain(`width:${width * 60}px;height:${height * 60}px`);
     }
     const places = room.benches.flatMap((bench) => placesOf(bench));
-    const rings = [...html.matchAll(/<span(?: title="([^"]*)")? class="absolute flex[^>]*border-radius:([^;"]+)[^>]*>(\d*)</g)];
+    const rings = [
+      ...html.matchAll(/<span(?: title="([^"]*)")? class="absolute flex[^>]*border-radius:([^;"]+)[^>]*>(\d*)</g),
+    ];
     expect(rings).toHaveLength(places.length);
-    expect(rings.map(([, , , number]) => number).filter(Boolean).map(Number).sort((a, b) => a - b)).toEqual([1, 2, 3, 4, 5, 6, 7, 8, 9, 10]);
+    expect(
+      rings
+        .map(([, , , number]) => number)
+        .filter(Boolean)
+        .map(Number)
+        .sort((a, b) => a - b),
+    ).toEqual([1, 2, 3, 4, 5, 6, 7, 8, 9, 10]);
     // A corner tells a left hand, so that colour does not have to.
     expect(rings.filter(([, , corner]) => corner!.includes('2px')).map(([, title]) => title)).toEqual(['Person 3']);
   });
   it('says what to mind in words, or that all is well', () => {
     expect(board(people(8)).words).toContain('Everybody has a place with room for a knife.');
-    const homeless = board(people(8), (room) => ({ ...room, seating: Object.fromEntries(Object.entries(room.seating).filter(([id]) => id !== 's5')) }));
+    const homeless = board(people(8), (room) => ({
+      ...room,
+      seating: Object.fromEntries(Object.entries(room.seating).filter(([id]) => id !== 's5')),
+    }));
     expect(homeless.words).not.toContain('Everybody has a place');
     expect(homeless.words).toMatch(/Mind.*5/);
   });

@@ -33,11 +33,31 @@ export function SeasonFinder({ workshopId, siteId, siteName, facts, mayChange }:
   const calendar = useMemo(() => siteCalendar(facts.year), [facts.year]);
   // The window stays while the day moves in it.
   const shown = useMemo(() => seasonWindow(facts.date, 1), [facts.date]);
-  const plans = useMemo(() => (every ? [...facts.methods, ...METHODS.filter(({ id }) => !facts.methods.some(({ method }) => method === id)).map((method): PlannedMethod => ({ ...facts.methods[0]!, method: method.id, place: method.use.places[0]! }))] : facts.methods), [every, facts.methods]);
-  const bands = useMemo(() => plans.map((plan): Band => ({
-    id: plan.method, name: methodById(plan.method).name, where: `${plan.scionSpecies} on ${plan.stockSpecies}, ${PLACE_WORDS[plan.place]}`, planned: facts.methods.includes(plan),
-    stretches: facts.year.climate ? seasonStretches(shown.from, shown.to, (date) => calendar.yearOf(plan, date)!) : [],
-  })), [plans, facts, shown, calendar]);
+  const plans = useMemo(
+    () =>
+      every
+        ? [
+            ...facts.methods,
+            ...METHODS.filter(({ id }) => !facts.methods.some(({ method }) => method === id)).map(
+              (method): PlannedMethod => ({ ...facts.methods[0]!, method: method.id, place: method.use.places[0]! }),
+            ),
+          ]
+        : facts.methods,
+    [every, facts.methods],
+  );
+  const bands = useMemo(
+    () =>
+      plans.map((plan): Band => ({
+        id: plan.method,
+        name: methodById(plan.method).name,
+        where: `${plan.scionSpecies} on ${plan.stockSpecies}, ${PLACE_WORDS[plan.place]}`,
+        planned: facts.methods.includes(plan),
+        stretches: facts.year.climate
+          ? seasonStretches(shown.from, shown.to, (date) => calendar.yearOf(plan, date)!)
+          : [],
+      })),
+    [plans, facts, shown, calendar],
+  );
   const plan = datedPlan(facts, day, calendar);
   const before = useMemo(() => datedPlan(facts, facts.date, calendar), [facts, calendar]);
   const move = async (): Promise<void> => {
@@ -49,37 +69,85 @@ export function SeasonFinder({ workshopId, siteId, siteName, facts, mayChange }:
       <div className="flex flex-wrap items-end justify-between gap-3">
         <div>
           <h1>When can it be taught?</h1>
-          <p className="text-muted">{siteName}. Leafed green: in season. Hatched: only if the year is kind. Bare: not. Draw the tag along, or use the arrow keys.</p>
+          <p className="text-muted">
+            {siteName}. Leafed green: in season. Hatched: only if the year is kind. Bare: not. Draw the tag along, or
+            use the arrow keys.
+          </p>
         </div>
-        <label className="flex min-h-11 items-center gap-2"><input type="checkbox" className="size-5" checked={every} onChange={(event) => setEvery(event.target.checked)} />Every method on this wood</label>
+        <label className="flex min-h-11 items-center gap-2">
+          <input
+            type="checkbox"
+            className="size-5"
+            checked={every}
+            onChange={(event) => setEvery(event.target.checked)}
+          />
+          Every method on this wood
+        </label>
       </div>
-      {facts.year.climate && <YearBands shown={shown} bands={bands} day={day} original={facts.date} today={facts.today} onMove={setDay} />}
+      {facts.year.climate && (
+        <YearBands shown={shown} bands={bands} day={day} original={facts.date} today={facts.today} onMove={setDay} />
+      )}
       <Problem>{problem?.message}</Problem>
       <div className="flex flex-wrap items-center gap-3" role="status">
-        {day === facts.date ? <p>The workshop is on <strong>{formatDate(day)}</strong>.</p> : (
+        {day === facts.date ? (
+          <p>
+            The workshop is on <strong>{formatDate(day)}</strong>.
+          </p>
+        ) : (
           <>
-            <p><strong>{formatDate(day)}</strong> is tried out; the workshop is still on {formatDate(facts.date)}.</p>
-            {mayChange && <button type="button" className="bench-button" data-weight="main" disabled={busy} onClick={() => void move()}>Move the workshop to {formatDate(day)}</button>}
-            <button type="button" className="bench-button" onClick={() => setDay(facts.date)}>Back</button>
+            <p>
+              <strong>{formatDate(day)}</strong> is tried out; the workshop is still on {formatDate(facts.date)}.
+            </p>
+            {mayChange && (
+              <button
+                type="button"
+                className="bench-button"
+                data-weight="main"
+                disabled={busy}
+                onClick={() => void move()}
+              >
+                Move the workshop to {formatDate(day)}
+              </button>
+            )}
+            <button type="button" className="bench-button" onClick={() => setDay(facts.date)}>
+              Back
+            </button>
           </>
         )}
       </div>
       <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-6 lg:grid-cols-2">
         <section aria-labelledby="verdicts">
-          <h2 id="verdicts" className="mb-2">On that day</h2>
+          <h2 id="verdicts" className="mb-2">
+            On that day
+          </h2>
           <ul className="mb-4 divide-y divide-line border-y border-line">
-            {plans.map((one) => calendar.on(one, day)).map(({ method, verdict, plan: one }) => (
-              <li key={one.method} className="py-2">
-                <span className="font-bold">{method.name}: {verdict.chance === 'open' ? 'in season' : verdict.chance === 'edge' ? 'if the year is kind' : 'not now'}</span>
-                <span className="block text-sm">{verdict.why}</span>
-              </li>
-            ))}
+            {plans
+              .map((one) => calendar.on(one, day))
+              .map(({ method, verdict, plan: one }) => (
+                <li key={one.method} className="py-2">
+                  <span className="font-bold">
+                    {method.name}:{' '}
+                    {verdict.chance === 'open'
+                      ? 'in season'
+                      : verdict.chance === 'edge'
+                        ? 'if the year is kind'
+                        : 'not now'}
+                  </span>
+                  <span className="block text-sm">{verdict.why}</span>
+                </li>
+              ))}
           </ul>
           <h2 className="mb-2">Mind</h2>
-          <ConflictList conflicts={plan.conflicts.filter(({ id }) => !id.startsWith('season-'))} siteId={siteId} hasNormals={facts.year.climate !== null} />
+          <ConflictList
+            conflicts={plan.conflicts.filter(({ id }) => !id.startsWith('season-'))}
+            siteId={siteId}
+            hasNormals={facts.year.climate !== null}
+          />
         </section>
         <section aria-labelledby="follow">
-          <h2 id="follow" className="mb-2">What hangs on it</h2>
+          <h2 id="follow" className="mb-2">
+            What hangs on it
+          </h2>
           <DateList dates={plan.dates} today={facts.today} before={day === facts.date ? null : before.dates} brief />
         </section>
       </div>

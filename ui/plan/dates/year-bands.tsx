@@ -43,43 +43,112 @@ export function YearBands({ shown, bands, day, original, today, onMove }: YearBa
     frame.current!.scrollLeft = placeInSeason(shown, original) * scrollWidth - clientWidth / 2;
   }, [shown, original]);
   return (
-    <div ref={frame} className="relative overflow-x-auto" tabIndex={0} role="group" aria-label="Year bands, scroll sideways on narrow screens">
+    <div
+      ref={frame}
+      className="relative overflow-x-auto"
+      tabIndex={0}
+      role="group"
+      aria-label="Year bands, scroll sideways on narrow screens"
+    >
       <div className="grid min-w-[860px] grid-cols-[15rem_minmax(0,1fr)] max-sm:grid-cols-[8rem_minmax(0,1fr)]">
-        <span className="self-end text-sm text-muted">{months[0]!.year}{months.at(-1)!.year !== months[0]!.year ? ` to ${months.at(-1)!.year}` : ''}</span>
+        <span className="self-end text-sm text-muted">
+          {months[0]!.year}
+          {months.at(-1)!.year !== months[0]!.year ? ` to ${months.at(-1)!.year}` : ''}
+        </span>
         <svg viewBox={`0 0 ${WIDTH} 22`} className="block w-full" aria-hidden>
-          {months.map(({ start, month, year, at, end }) => <text key={start} x={((at + end) / 2) * WIDTH} y={15} textAnchor="middle" fontSize={13} fill="#48534b">{MONTHS[month - 1]}{month === 1 ? ` ${year}` : ''}</text>)}
+          {months.map(({ start, month, year, at, end }) => (
+            <text key={start} x={((at + end) / 2) * WIDTH} y={15} textAnchor="middle" fontSize={13} fill="#48534b">
+              {MONTHS[month - 1]}
+              {month === 1 ? ` ${year}` : ''}
+            </text>
+          ))}
         </svg>
         <ul className="sticky left-0 z-10 bg-paper" style={{ height }}>
           {bands.map((band, i) => (
-            <li key={band.id} className="absolute inset-x-0 flex flex-col justify-center pr-2 leading-tight" style={{ top: i * ROW, height: ROW }}>
+            <li
+              key={band.id}
+              className="absolute inset-x-0 flex flex-col justify-center pr-2 leading-tight"
+              style={{ top: i * ROW, height: ROW }}
+            >
               <span className={`truncate text-[0.95rem] ${band.planned ? 'font-bold' : ''}`}>{band.name}</span>
               <span className="truncate text-[0.78rem] text-muted">{band.where}</span>
             </li>
           ))}
         </ul>
         <div className="relative" style={{ height }}>
-          <svg viewBox={`0 0 ${WIDTH} ${height}`} preserveAspectRatio="none" className="absolute inset-0 h-full w-full" role="img" aria-label={bands.map((band) => `${band.name}: ${inWords(band.stretches)}`).join('; ')}>
-            {months.map(({ start, at }) => <path key={start} d={`M${at * WIDTH} 0V${height}`} stroke="#bcc8be" strokeWidth={1} vectorEffect="non-scaling-stroke" />)}
+          <svg
+            viewBox={`0 0 ${WIDTH} ${height}`}
+            preserveAspectRatio="none"
+            className="absolute inset-0 h-full w-full"
+            role="img"
+            aria-label={bands.map((band) => `${band.name}: ${inWords(band.stretches)}`).join('; ')}
+          >
+            {months.map(({ start, at }) => (
+              <path
+                key={start}
+                d={`M${at * WIDTH} 0V${height}`}
+                stroke="#bcc8be"
+                strokeWidth={1}
+                vectorEffect="non-scaling-stroke"
+              />
+            ))}
             {bands.map((band, i) => (
               <g key={band.id}>
-                <path d={`M0 ${i * ROW + ROW / 2}H${WIDTH}`} stroke="#8a6a45" strokeWidth={2} vectorEffect="non-scaling-stroke" />
-                {band.stretches.filter(({ chance }) => chance !== 'shut').map((stretch) => <Growth key={stretch.from} left={x(stretch.from)} right={x(addDays(stretch.to, 1))} y={i * ROW + ROW / 2} open={stretch.chance === 'open'} />)}
+                <path
+                  d={`M0 ${i * ROW + ROW / 2}H${WIDTH}`}
+                  stroke="#8a6a45"
+                  strokeWidth={2}
+                  vectorEffect="non-scaling-stroke"
+                />
+                {band.stretches
+                  .filter(({ chance }) => chance !== 'shut')
+                  .map((stretch) => (
+                    <Growth
+                      key={stretch.from}
+                      left={x(stretch.from)}
+                      right={x(addDays(stretch.to, 1))}
+                      y={i * ROW + ROW / 2}
+                      open={stretch.chance === 'open'}
+                    />
+                  ))}
               </g>
             ))}
-            {today >= shown.from && today < shown.to && <path d={`M${x(today)} 0V${height}`} stroke="#16201a" strokeDasharray="2 3" strokeWidth={1.5} vectorEffect="non-scaling-stroke" />}
-            {original !== day && <path d={`M${x(original)} 0V${height}`} stroke="#48534b" strokeWidth={1.5} strokeDasharray="6 4" vectorEffect="non-scaling-stroke" />}
+            {today >= shown.from && today < shown.to && (
+              <path
+                d={`M${x(today)} 0V${height}`}
+                stroke="#16201a"
+                strokeDasharray="2 3"
+                strokeWidth={1.5}
+                vectorEffect="non-scaling-stroke"
+              />
+            )}
+            {original !== day && (
+              <path
+                d={`M${x(original)} 0V${height}`}
+                stroke="#48534b"
+                strokeWidth={1.5}
+                strokeDasharray="6 4"
+                vectorEffect="non-scaling-stroke"
+              />
+            )}
             <path d={`M${x(day)} 0V${height}`} stroke="#16201a" strokeWidth={2.5} vectorEffect="non-scaling-stroke" />
           </svg>
         </div>
         <span />
         <Slider.Root
-          className="relative flex h-12 touch-none items-center select-none" min={0} max={days} step={1} value={[Math.max(0, Math.min(days, daysBetween(shown.from, day)))]}
+          className="relative flex h-12 touch-none items-center select-none"
+          min={0}
+          max={days}
+          step={1}
+          value={[Math.max(0, Math.min(days, daysBetween(shown.from, day)))]}
           onValueChange={([value]) => onMove(addDays(shown.from, value!))}
         >
           <Slider.Track className="relative h-1 grow bg-line" />
           <Slider.Thumb
-            aria-label="Day of the workshop" aria-valuetext={formatDate(day)}
-            className="flex h-11 w-28 cursor-grab items-center justify-center border-2 border-ink bg-ink text-sm font-bold text-paper active:cursor-grabbing" style={{ borderRadius: '2px 12px 2px 12px' }}
+            aria-label="Day of the workshop"
+            aria-valuetext={formatDate(day)}
+            className="flex h-11 w-28 cursor-grab items-center justify-center border-2 border-ink bg-ink text-sm font-bold text-paper active:cursor-grabbing"
+            style={{ borderRadius: '2px 12px 2px 12px' }}
           >
             {formatDate(day)}
           </Slider.Thumb>
@@ -100,7 +169,12 @@ function Growth({ left, right, y, open }: { left: number; right: number; y: numb
         {Array.from({ length: leaves }, (_, i) => {
           const at = left + ((i + 0.5) / leaves) * width;
           const up = i % 2 === 0 ? -1 : 1;
-          return <path key={i} d={`M${at} ${y}Q${at + 2} ${y + up * 12} ${at + 11} ${y + up * 13}Q${at + 10} ${y + up * 4} ${at} ${y}Z`} />;
+          return (
+            <path
+              key={i}
+              d={`M${at} ${y}Q${at + 2} ${y + up * 12} ${at + 11} ${y + up * 13}Q${at + 10} ${y + up * 4} ${at} ${y}Z`}
+            />
+          );
         })}
       </g>
     );

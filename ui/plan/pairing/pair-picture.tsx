@@ -4,7 +4,17 @@ import { assumedBark } from '@/core/contact/cut-face';
 const BOX = 40;
 
 /** A pair seen from above, to scale: the stock's rings of bark and cambium, the scion's laid to one side until the lines meet. */
-export function PairPicture({ stock, scion, contact, largest }: { stock: number; scion: number; contact: number; largest: number }) {
+export function PairPicture({
+  stock,
+  scion,
+  contact,
+  largest,
+}: {
+  stock: number;
+  scion: number;
+  contact: number;
+  largest: number;
+}) {
   const scale = BOX / largest;
   const [rs, rc] = [stock / 2, scion / 2];
   const [cs, cc] = [rs - assumedBark(stock), rc - assumedBark(scion)];
@@ -14,7 +24,16 @@ export function PairPicture({ stock, scion, contact, largest }: { stock: number;
     <svg viewBox={`0 0 ${BOX} ${BOX}`} className="size-11 shrink-0" aria-hidden>
       <circle cx={BOX / 2} cy={BOX / 2} r={rs * scale} fill="#b79a78" stroke="#5d452c" strokeWidth={0.7} />
       <circle cx={BOX / 2} cy={BOX / 2} r={cs * scale} fill="#f2e6cb" stroke="#16201a" strokeWidth={0.9} />
-      <circle cx={x} cy={BOX / 2} r={cc * scale} fill="#fdfefc" fillOpacity={0.75} stroke={good ? '#0b7a3b' : '#16201a'} strokeWidth={good ? 2 : 0.9} strokeDasharray={contact >= 0.15 ? undefined : '2 2'} />
+      <circle
+        cx={x}
+        cy={BOX / 2}
+        r={cc * scale}
+        fill="#fdfefc"
+        fillOpacity={0.75}
+        stroke={good ? '#0b7a3b' : '#16201a'}
+        strokeWidth={good ? 2 : 0.9}
+        strokeDasharray={contact >= 0.15 ? undefined : '2 2'}
+      />
     </svg>
   );
 }

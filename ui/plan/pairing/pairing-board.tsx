@@ -12,8 +12,20 @@ import { useSend } from '@/ui/kit/form/use-send';
 import { PairPicture } from './pair-picture';
 import { usePairing } from './use-pairing';
 
-export interface SavedPair { stock: string; stick: string; piece: number; seat: string; contact: number; fixed: boolean; method: string }
-interface Numbered { id: string; number: number; caliper: number }
+export interface SavedPair {
+  stock: string;
+  stick: string;
+  piece: number;
+  seat: string;
+  contact: number;
+  fixed: boolean;
+  method: string;
+}
+interface Numbered {
+  id: string;
+  number: number;
+  caliper: number;
+}
 
 interface PairingBoardProps {
   workshopId: string;
@@ -33,11 +45,27 @@ interface PairingBoardProps {
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
 /** Pairs sticks with stocks for the most contact there is to be had, beside what taking them as they lie would give. */
-export function PairingBoard({ workshopId, version, method, place, stocks, sticks, scions, seats, saved, unit, mayChange }: PairingBoardProps) {
+export function PairingBoard({
+  workshopId,
+  version,
+  method,
+  place,
+  stocks,
+  sticks,
+  scions,
+  seats,
+  saved,
+  unit,
+  mayChange,
+}: PairingBoardProps) {
   const { run, busy, problem } = useSend();
   const { start, progress, outcome, failed } = usePairing();
   const [changeId, setChangeId] = useState(() => uuid());
-  const [fixed, setFixed] = useState<{ stock: string; scion: string; seat: string }[]>(() => (saved?.pairs ?? []).filter((pair) => pair.fixed).map(({ stock, stick, piece, seat }) => ({ stock, scion: `${stick}/${piece}`, seat })));
+  const [fixed, setFixed] = useState<{ stock: string; scion: string; seat: string }[]>(() =>
+    (saved?.pairs ?? [])
+      .filter((pair) => pair.fixed)
+      .map(({ stock, stick, piece, seat }) => ({ stock, scion: `${stick}/${piece}`, seat })),
+  );
   const stockOf = useMemo(() => new Map(stocks.map((stock) => [stock.id, stock])), [stocks]);
   const scionOf = useMemo(() => new Map(scions.map((scion) => [scion.id, scion])), [scions]);
   const stickOf = useMemo(() => new Map(sticks.map((stick) => [stick.id, stick])), [sticks]);
@@ -46,15 +74,38 @@ export function PairingBoard({ workshopId, version, method, place, stocks, stick
   const length = (mm: number): string => formatLengthNumber(mm, unit);
 
   const made = outcome
-    ? [...outcome.result.pairs.map((pair) => ({ ...pair, method })), ...outcome.instead.map((one) => ({ stock: one.stock, scion: one.scion, seat: stockOf.get(one.stock)!.seat, contact: one.contact, fixed: false, method: one.method }))]
+    ? [
+        ...outcome.result.pairs.map((pair) => ({ ...pair, method })),
+        ...outcome.instead.map((one) => ({
+          stock: one.stock,
+          scion: one.scion,
+          seat: stockOf.get(one.stock)!.seat,
+          contact: one.contact,
+          fixed: false,
+          method: one.method,
+        })),
+      ]
     : (saved?.pairs ?? []).map(({ stick, piece, ...pair }) => ({ ...pair, scion: `${stick}/${piece}` }));
   // A piece that was removed meanwhile takes its pair with it.
-  const pairs = made.filter(({ stock, scion, seat }) => stockOf.has(stock) && scionOf.has(scion) && seatOf.has(seat)).sort((a, b) => seats.findIndex(({ id }) => id === a.seat) - seats.findIndex(({ id }) => id === b.seat) || stockOf.get(a.stock)!.number - stockOf.get(b.stock)!.number);
+  const pairs = made
+    .filter(({ stock, scion, seat }) => stockOf.has(stock) && scionOf.has(scion) && seatOf.has(seat))
+    .sort(
+      (a, b) =>
+        seats.findIndex(({ id }) => id === a.seat) - seats.findIndex(({ id }) => id === b.seat) ||
+        stockOf.get(a.stock)!.number - stockOf.get(b.stock)!.number,
+    );
   const aside = (outcome?.result.aside ?? []).filter(({ stock }) => !pairs.some((pair) => pair.stock === stock));
   const sum = pairs.reduce((all, { contact }) => all + contact, 0);
   const order = outcome?.result.inOrder.sum ?? saved?.inOrder ?? null;
 
-  const pair = (withFixed = fixed): void => start({ method, place, fixed: withFixed, stocks: stocks.map(({ id, caliper, seat, skill }) => ({ id, caliper, seat, skill })), scions: scions.map(({ id, caliper }) => ({ id, caliper })) });
+  const pair = (withFixed = fixed): void =>
+    start({
+      method,
+      place,
+      fixed: withFixed,
+      stocks: stocks.map(({ id, caliper, seat, skill }) => ({ id, caliper, seat, skill })),
+      scions: scions.map(({ id, caliper }) => ({ id, caliper })),
+    });
   const fix = (stock: string, seat: string, scion: string | null): void => {
     const others = fixed.filter((one) => one.stock !== stock && one.scion !== scion);
     const next = scion === null ? others : [...others, { stock, scion, seat }];
@@ -63,53 +114,176 @@ export function PairingBoard({ workshopId, version, method, place, stocks, stick
   };
   const save = async (): Promise<void> => {
     const sent = await run('PUT', `/api/workshops/${workshopId}/plan/pairs`, {
-      changeId, version, method, inOrder: order ?? 0, pairs: pairs.map(({ stock, scion, seat, contact, fixed: byHand, method: own }) => ({ stock, stick: scionOf.get(scion)!.stick, piece: scionOf.get(scion)!.piece, seat, contact, fixed: String(byHand), method: own })),
+      changeId,
+      version,
+      method,
+      inOrder: order ?? 0,
+      pairs: pairs.map(({ stock, scion, seat, contact, fixed: byHand, method: own }) => ({
+        stock,
+        stick: scionOf.get(scion)!.stick,
+        piece: scionOf.get(scion)!.piece,
+        seat,
+        contact,
+        fixed: String(byHand),
+        method: own,
+      })),
     });
     if (sent) setChangeId(uuid());
   };
-  const missing = stocks.length === 0 ? 'Measure stocks first.' : scions.length === 0 ? 'Measure sticks first.' : seats.length === 0 ? 'Nobody has a seat: add people to the roster first.' : null;
+  const missing =
+    stocks.length === 0
+      ? 'Measure stocks first.'
+      : scions.length === 0
+        ? 'Measure sticks first.'
+        : seats.length === 0
+          ? 'Nobody has a seat: add people to the roster first.'
+          : null;
   return (
     <section aria-labelledby="pairs-title" className="flex flex-col gap-3">
       <div className="flex flex-wrap items-end justify-between gap-3">
-        <h2 id="pairs-title">Who joins what <span className="text-base font-normal text-muted">{methodById(method).name}; {scions.length} {scions.length === 1 ? 'piece' : 'pieces'} from {sticks.length} sticks for {stocks.length} stocks</span></h2>
+        <h2 id="pairs-title">
+          Who joins what{' '}
+          <span className="text-base font-normal text-muted">
+            {methodById(method).name}; {scions.length} {scions.length === 1 ? 'piece' : 'pieces'} from {sticks.length}{' '}
+            sticks for {stocks.length} stocks
+          </span>
+        </h2>
         <div className="flex gap-2">
-          {mayChange && <button type="button" className="bench-button" data-weight={outcome ? undefined : 'main'} disabled={missing !== null || progress !== null} onClick={() => pair()}>Pair them</button>}
-          {mayChange && outcome && <button type="button" className="bench-button" data-weight="main" disabled={busy || pairs.length === 0} onClick={() => void save()}>Save the pairs</button>}
+          {mayChange && (
+            <button
+              type="button"
+              className="bench-button"
+              data-weight={outcome ? undefined : 'main'}
+              disabled={missing !== null || progress !== null}
+              onClick={() => pair()}
+            >
+              Pair them
+            </button>
+          )}
+          {mayChange && outcome && (
+            <button
+              type="button"
+              className="bench-button"
+              data-weight="main"
+              disabled={busy || pairs.length === 0}
+              onClick={() => void save()}
+            >
+              Save the pairs
+            </button>
+          )}
         </div>
       </div>
-      <p className="text-sm text-muted">Contact is that of the best place, as a hand would hit it: it misses by about {length(SLIP.first)} {unit} on a first day, {length(SLIP.some)} with some practice, {length(SLIP.sure)} when sure. Nobody measured that; it is our guess.</p>
+      <p className="text-sm text-muted">
+        Contact is that of the best place, as a hand would hit it: it misses by about {length(SLIP.first)} {unit} on a
+        first day, {length(SLIP.some)} with some practice, {length(SLIP.sure)} when sure. Nobody measured that; it is
+        our guess.
+      </p>
       {missing && <p className="text-muted">{missing}</p>}
-      <Problem>{problem?.message ?? (failed ? 'Pairing stopped with an error in this browser. Try again; if it stays, pair fewer at a time.' : undefined)}</Problem>
+      <Problem>
+        {problem?.message ??
+          (failed
+            ? 'Pairing stopped with an error in this browser. Try again; if it stays, pair fewer at a time.'
+            : undefined)}
+      </Problem>
       <p role="status" className="min-h-6">
-        {progress !== null ? <><progress value={progress} max={1} aria-label="Working out contact" className="mr-2 h-3 w-48 align-middle" />Working out the contact of every pair of calipers, {percent(progress)}.</> : outcome ? `Paired in ${outcome.seconds.toFixed(1)} s.` : ''}
+        {progress !== null ? (
+          <>
+            <progress
+              value={progress}
+              max={1}
+              aria-label="Working out contact"
+              className="mr-2 h-3 w-48 align-middle"
+            />
+            Working out the contact of every pair of calipers, {percent(progress)}.
+          </>
+        ) : outcome ? (
+          `Paired in ${outcome.seconds.toFixed(1)} s.`
+        ) : (
+          ''
+        )}
       </p>
       {pairs.length > 0 && (
         <>
           {order !== null && (
             <p className="border-y-2 border-ink py-2 text-lg">
-              Contact to expect: <strong>{percent(sum / Math.max(1, stocks.length))}</strong> a union paired, <strong>{percent(order / Math.max(1, stocks.length))}</strong> in the order they lie.{outcome && outcome.result.inOrder.hopeless > 0 ? ` As they lie, ${outcome.result.inOrder.hopeless} would be hopeless.` : ''}
+              Contact to expect: <strong>{percent(sum / Math.max(1, stocks.length))}</strong> a union paired,{' '}
+              <strong>{percent(order / Math.max(1, stocks.length))}</strong> in the order they lie.
+              {outcome && outcome.result.inOrder.hopeless > 0
+                ? ` As they lie, ${outcome.result.inOrder.hopeless} would be hopeless.`
+                : ''}
             </p>
           )}
-          <div className={`grid grid-cols-[minmax(0,1fr)] gap-6 ${outcome ? 'lg:grid-cols-[minmax(0,1fr)_15rem]' : ''}`}>
-            <div className="relative overflow-x-auto" tabIndex={0} role="group" aria-label="Pairs, scrolls sideways on narrow screens">
+          <div
+            className={`grid grid-cols-[minmax(0,1fr)] gap-6 ${outcome ? 'lg:grid-cols-[minmax(0,1fr)_15rem]' : ''}`}
+          >
+            <div
+              className="relative overflow-x-auto"
+              tabIndex={0}
+              role="group"
+              aria-label="Pairs, scrolls sideways on narrow screens"
+            >
               <table className="bench-table min-w-[40rem]">
-                <thead><tr><th scope="col">Seat</th><th scope="col"><span className="sr-only">Picture</span></th><th scope="col">Stock, {unit}</th><th scope="col">Stick, {unit}</th><th scope="col">Contact</th><th scope="col">By hand</th></tr></thead>
+                <thead>
+                  <tr>
+                    <th scope="col">Seat</th>
+                    <th scope="col">
+                      <span className="sr-only">Picture</span>
+                    </th>
+                    <th scope="col">Stock, {unit}</th>
+                    <th scope="col">Stick, {unit}</th>
+                    <th scope="col">Contact</th>
+                    <th scope="col">By hand</th>
+                  </tr>
+                </thead>
                 <tbody>
                   {pairs.map(({ stock, scion, seat, contact, fixed: byHand, method: own }, i) => {
                     const [s, c, person] = [stockOf.get(stock)!, scionOf.get(scion)!, seatOf.get(seat)!];
                     return (
                       <tr key={stock}>
-                        <td>{pairs[i - 1]?.seat !== seat && <><strong>{person.name}</strong><span className="block text-sm text-muted">{SKILL_WORDS[person.skill]}</span></>}</td>
-                        <td><PairPicture stock={s.caliper} scion={c.caliper} contact={contact} largest={largest} /></td>
-                        <td className="tabular-nums"><span className="text-muted">{s.number}</span> {length(s.caliper)}</td>
-                        <td className="tabular-nums"><span className="text-muted">{stickOf.get(c.stick)?.number}</span> {length(c.caliper)}</td>
-                        <td className={contact >= 0.6 ? 'font-bold tabular-nums' : 'tabular-nums'}>{percent(contact)}{own !== method && <span className="block text-sm">by {methodById(own).name.toLowerCase()}</span>}</td>
+                        <td>
+                          {pairs[i - 1]?.seat !== seat && (
+                            <>
+                              <strong>{person.name}</strong>
+                              <span className="block text-sm text-muted">{SKILL_WORDS[person.skill]}</span>
+                            </>
+                          )}
+                        </td>
+                        <td>
+                          <PairPicture stock={s.caliper} scion={c.caliper} contact={contact} largest={largest} />
+                        </td>
+                        <td className="tabular-nums">
+                          <span className="text-muted">{s.number}</span> {length(s.caliper)}
+                        </td>
+                        <td className="tabular-nums">
+                          <span className="text-muted">{stickOf.get(c.stick)?.number}</span> {length(c.caliper)}
+                        </td>
+                        <td className={contact >= 0.6 ? 'font-bold tabular-nums' : 'tabular-nums'}>
+                          {percent(contact)}
+                          {own !== method && (
+                            <span className="block text-sm">by {methodById(own).name.toLowerCase()}</span>
+                          )}
+                        </td>
                         <td>
                           {mayChange && own === method && (
-                            <select aria-label={`Stick for stock ${s.number}`} className="bench-input !w-44" value={byHand ? scion : ''} onChange={(event) => fix(stock, seat, event.target.value || null)}>
+                            <select
+                              aria-label={`Stick for stock ${s.number}`}
+                              className="bench-input !w-44"
+                              value={byHand ? scion : ''}
+                              onChange={(event) => fix(stock, seat, event.target.value || null)}
+                            >
                               <option value="">as paired</option>
-                              {byHand ? <option value={scion}>stick {stickOf.get(c.stick)?.number}, fixed</option> : <option value={scion}>keep stick {stickOf.get(c.stick)?.number}</option>}
-                              {sticks.filter(({ id }) => id !== c.stick).map((stick) => <option key={stick.id} value={freePiece(stick.id, scions, fixed)}>stick {stick.number}, {length(stick.caliper)}</option>)}
+                              {byHand ? (
+                                <option value={scion}>stick {stickOf.get(c.stick)?.number}, fixed</option>
+                              ) : (
+                                <option value={scion}>keep stick {stickOf.get(c.stick)?.number}</option>
+                              )}
+                              {sticks
+                                .filter(({ id }) => id !== c.stick)
+                                .map((stick) => (
+                                  <option key={stick.id} value={freePiece(stick.id, scions, fixed)}>
+                                    stick {stick.number}, {length(stick.caliper)}
+                                  </option>
+                                ))}
                             </select>
                           )}
                           {!mayChange && byHand && 'fixed'}
@@ -126,8 +300,16 @@ export function PairingBoard({ workshopId, version, method, place, stocks, stick
                 <ul className="divide-y divide-line border-y border-line">
                   {outcome.result.inOrder.pairs.slice(0, pairs.length).map(({ stock, scion, contact }) => (
                     <li key={stock} className="flex items-center gap-2 py-0.5 text-sm tabular-nums">
-                      <PairPicture stock={stockOf.get(stock)?.caliper ?? 1} scion={scionOf.get(scion)?.caliper ?? 1} contact={contact} largest={largest} />
-                      {length(stockOf.get(stock)?.caliper ?? 0)} with {length(scionOf.get(scion)?.caliper ?? 0)}: <strong className={contact < 0.15 ? 'text-loud' : ''}>{contact < 0.15 ? 'hopeless' : percent(contact)}</strong>
+                      <PairPicture
+                        stock={stockOf.get(stock)?.caliper ?? 1}
+                        scion={scionOf.get(scion)?.caliper ?? 1}
+                        contact={contact}
+                        largest={largest}
+                      />
+                      {length(stockOf.get(stock)?.caliper ?? 0)} with {length(scionOf.get(scion)?.caliper ?? 0)}:{' '}
+                      <strong className={contact < 0.15 ? 'text-loud' : ''}>
+                        {contact < 0.15 ? 'hopeless' : percent(contact)}
+                      </strong>
                     </li>
                   ))}
                 </ul>
@@ -139,7 +321,14 @@ export function PairingBoard({ workshopId, version, method, place, stocks, stick
       {aside.length > 0 && (
         <div className="border-l-4 border-loud bg-sheet px-3 py-2">
           <h3 className="font-bold">Set aside</h3>
-          <ul>{aside.map(({ stock, why }) => <li key={stock}>Stock {stockOf.get(stock)?.number}, {length(stockOf.get(stock)?.caliper ?? 0)} {unit}: {why}, and no other method joins it with what is left.</li>)}</ul>
+          <ul>
+            {aside.map(({ stock, why }) => (
+              <li key={stock}>
+                Stock {stockOf.get(stock)?.number}, {length(stockOf.get(stock)?.caliper ?? 0)} {unit}: {why}, and no
+                other method joins it with what is left.
+              </li>
+            ))}
+          </ul>
         </div>
       )}
     </section>

@@ -6,7 +6,12 @@ import type { PairingNews, PairingOrder } from '@/workers/pairing';
 export type PairingOutcome = Extract<PairingNews, { result: unknown }>;
 
 /** Pairs in a worker, so that the page goes on answering; says how far it is. A second order ends the first. */
-export function usePairing(): { start: (order: PairingOrder) => void; progress: number | null; outcome: PairingOutcome | null; failed: boolean } {
+export function usePairing(): {
+  start: (order: PairingOrder) => void;
+  progress: number | null;
+  outcome: PairingOutcome | null;
+  failed: boolean;
+} {
   const worker = useRef<Worker | null>(null);
   const [progress, setProgress] = useState<number | null>(null);
   const [outcome, setOutcome] = useState<PairingOutcome | null>(null);

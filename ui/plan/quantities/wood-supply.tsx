@@ -1,6 +1,12 @@
 import type { GiveUp } from '@/core/plan/quantities/short-wood';
 
-interface Supply { species: string; needed: number; booked: number; free: number; ways: GiveUp[] }
+interface Supply {
+  species: string;
+  needed: number;
+  booked: number;
+  free: number;
+  ways: GiveUp[];
+}
 
 /** Sticks needed beside those there are, drawn as sticks; when they are short, what could be given up. */
 export function WoodSupply({ supply }: { supply: Supply[] }) {
@@ -11,20 +17,47 @@ export function WoodSupply({ supply }: { supply: Supply[] }) {
         return (
           <li key={species}>
             <p>
-              <strong>{species.charAt(0).toUpperCase() + species.slice(1)}: {needed} {needed === 1 ? 'stick' : 'sticks'} needed</strong>, {booked} booked{free > 0 ? `, ${free} free in the chosen lots` : ''}{there < needed ? `: ${needed - there} short` : ''}.
+              <strong>
+                {species.charAt(0).toUpperCase() + species.slice(1)}: {needed} {needed === 1 ? 'stick' : 'sticks'}{' '}
+                needed
+              </strong>
+              , {booked} booked{free > 0 ? `, ${free} free in the chosen lots` : ''}
+              {there < needed ? `: ${needed - there} short` : ''}.
             </p>
-            <svg role="img" aria-label={`${booked} of ${needed} sticks booked, ${Math.min(free, Math.max(0, needed - booked))} more free`} viewBox={`0 0 ${Math.min(60, Math.max(needed, 1)) * 12} 26`} className="mt-1 block h-6 max-w-full" preserveAspectRatio="xMinYMid meet">
+            <svg
+              role="img"
+              aria-label={`${booked} of ${needed} sticks booked, ${Math.min(free, Math.max(0, needed - booked))} more free`}
+              viewBox={`0 0 ${Math.min(60, Math.max(needed, 1)) * 12} 26`}
+              className="mt-1 block h-6 max-w-full"
+              preserveAspectRatio="xMinYMid meet"
+            >
               {Array.from({ length: Math.min(60, needed) }, (_, i) => {
                 const share = ((i + 0.5) / Math.min(60, needed)) * needed;
                 const state = share <= booked ? 'booked' : share <= there ? 'free' : 'short';
-                return <path key={i} d={`M${i * 12 + 4} 25V1M${i * 12 + 4} 8l3 -3M${i * 12 + 4} 16l-3 -3`} stroke={state === 'short' ? '#c4105f' : '#5d452c'} strokeWidth={state === 'booked' ? 3.4 : 1.3} strokeDasharray={state === 'short' ? '2 3' : undefined} fill="none" />;
+                return (
+                  <path
+                    key={i}
+                    d={`M${i * 12 + 4} 25V1M${i * 12 + 4} 8l3 -3M${i * 12 + 4} 16l-3 -3`}
+                    stroke={state === 'short' ? '#c4105f' : '#5d452c'}
+                    strokeWidth={state === 'booked' ? 3.4 : 1.3}
+                    strokeDasharray={state === 'short' ? '2 3' : undefined}
+                    fill="none"
+                  />
+                );
               })}
             </svg>
             {ways.length > 0 && (
               <div className="mt-2 border-l-4 border-loud bg-sheet px-3 py-2">
                 <p className="font-bold">What to give up</p>
                 <ul className="divide-y divide-line">
-                  {ways.map((way) => <li key={way.says} className="py-1"><span className="font-bold">{way.says}: {way.sticks} sticks{way.enough ? ', enough' : ', still short'}.</span> <span className="text-sm">{way.costs}</span></li>)}
+                  {ways.map((way) => (
+                    <li key={way.says} className="py-1">
+                      <span className="font-bold">
+                        {way.says}: {way.sticks} sticks{way.enough ? ', enough' : ', still short'}.
+                      </span>{' '}
+                      <span className="text-sm">{way.costs}</span>
+                    </li>
+                  ))}
                 </ul>
               </div>
             )}

@@ -6,27 +6,43 @@ const WORDS: Record<Light, string> = { stop: 'Stop', care: 'Mind', go: 'Good' };
 
 /** The morning's questions, those that stop the day first, each with its answer and what to do. */
 export function ReadyBoard({ light, lines }: { light: Light; lines: ReadyLine[] }) {
-  const questions = [...new Set(lines.map(({ question }) => question))].map((question) => {
-    const own = lines.filter((line) => line.question === question);
-    return { question, own, worst: ORDER.find((one) => own.some((line) => line.light === one))! };
-  }).sort((a, b) => ORDER.indexOf(a.worst) - ORDER.indexOf(b.worst));
+  const questions = [...new Set(lines.map(({ question }) => question))]
+    .map((question) => {
+      const own = lines.filter((line) => line.question === question);
+      return { question, own, worst: ORDER.find((one) => own.some((line) => line.light === one))! };
+    })
+    .sort((a, b) => ORDER.indexOf(a.worst) - ORDER.indexOf(b.worst));
   const stops = lines.filter((line) => line.light === 'stop').length;
   const cares = lines.filter((line) => line.light === 'care').length;
   return (
     <div className="flex flex-col gap-4">
       <p className="flex flex-wrap items-center gap-4 border-y-4 border-ink py-3">
         <LightWord light={light} large />
-        <span>{light === 'go' ? 'Nothing speaks against it.' : `${stops > 0 ? `${stops} ${stops === 1 ? 'thing stops' : 'things stop'} the day` : ''}${stops > 0 && cares > 0 ? ', ' : ''}${cares > 0 ? `${cares} to mind` : ''}.`}</span>
+        <span>
+          {light === 'go'
+            ? 'Nothing speaks against it.'
+            : `${stops > 0 ? `${stops} ${stops === 1 ? 'thing stops' : 'things stop'} the day` : ''}${stops > 0 && cares > 0 ? ', ' : ''}${cares > 0 ? `${cares} to mind` : ''}.`}
+        </span>
       </p>
       <dl className="flex flex-col">
         {questions.map(({ question, own, worst }) => (
-          <div key={question} className="grid gap-x-6 gap-y-1 border-b border-line py-3 sm:grid-cols-[16rem_minmax(0,1fr)]">
+          <div
+            key={question}
+            className="grid gap-x-6 gap-y-1 border-b border-line py-3 sm:grid-cols-[16rem_minmax(0,1fr)]"
+          >
             <dt className={`text-lg font-bold ${worst === 'stop' ? 'text-loud' : ''}`}>{question}</dt>
             <dd className="flex flex-col gap-2">
               {own.map((line) => (
                 <div key={line.id} className="grid grid-cols-[4rem_minmax(0,1fr)] gap-2">
-                  <span className={`font-bold ${line.light === 'stop' ? 'text-loud' : line.light === 'go' ? 'text-life' : ''}`}>{WORDS[line.light]}</span>
-                  <span><span className={line.light === 'go' ? '' : 'font-bold'}>{line.says}</span>{line.remedy && <span className="block">{line.remedy}</span>}</span>
+                  <span
+                    className={`font-bold ${line.light === 'stop' ? 'text-loud' : line.light === 'go' ? 'text-life' : ''}`}
+                  >
+                    {WORDS[line.light]}
+                  </span>
+                  <span>
+                    <span className={line.light === 'go' ? '' : 'font-bold'}>{line.says}</span>
+                    {line.remedy && <span className="block">{line.remedy}</span>}
+                  </span>
                 </div>
               ))}
             </dd>

@@ -2,8 +2,22 @@ import { describe, expect, it } from 'vitest';
 import { rendered } from '@/ui/testing/rendered';
 import { RosterTable, type RosterSeat } from './roster-table';
 
-const seat = (number: number, changes: Partial<RosterSeat> = {}): RosterSeat => ({ id: `s${number}`, number, absent: false, personId: `p${number}`, name: `Person ${number}`, email: null, phone: null, mayContact: true, leftHanded: false, skill: null, erased: false, ...changes });
-const table = (seats: RosterSeat[], mayChange = true) => rendered(<RosterTable workshopId="w" seats={seats} mayChange={mayChange} mayErase />);
+const seat = (number: number, changes: Partial<RosterSeat> = {}): RosterSeat => ({
+  id: `s${number}`,
+  number,
+  absent: false,
+  personId: `p${number}`,
+  name: `Person ${number}`,
+  email: null,
+  phone: null,
+  mayContact: true,
+  leftHanded: false,
+  skill: null,
+  erased: false,
+  ...changes,
+});
+const table = (seats: RosterSeat[], mayChange = true) =>
+  rendered(<RosterTable workshopId="w" seats={seats} mayChange={mayChange} mayErase />);
 
 describe('the roster', () => {
   it('tells who sits where, how they can be reached, and whether they gave leave', () => {
@@ -21,6 +35,8 @@ describe('the roster', () => {
     expect(table([seat(1)], false).buttons).toEqual([]);
   });
   it('says what to do while it is empty', () => {
-    expect(table([]).words).toBe('Nobody has a seat yet. Read the roster from a CSV file, or add people as they come in.');
+    expect(table([]).words).toBe(
+      'Nobody has a seat yet. Read the roster from a CSV file, or add people as they come in.',
+    );
   });
 });

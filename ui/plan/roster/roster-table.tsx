@@ -37,19 +37,41 @@ export function RosterTable({ workshopId, seats, mayChange, mayErase }: RosterTa
     const sent = await run('POST', `/api/workshops/${workshopId}/seat-swap`, { first: swapping, second });
     if (sent?.ok) setSwapping(null);
   };
-  if (seats.length === 0) return <p className="board">Nobody has a seat yet. Read the roster from a CSV file, or add people as they come in.</p>;
+  if (seats.length === 0)
+    return (
+      <p className="board">Nobody has a seat yet. Read the roster from a CSV file, or add people as they come in.</p>
+    );
   return (
     <>
       <Problem>{problem?.message}</Problem>
       {from && (
         <p role="status" className="mb-2 flex flex-wrap items-center gap-3 border-l-4 border-ink bg-mist px-3 py-2">
           Choose the seat to swap with seat {from.number}.
-          <button type="button" className="bench-button" onClick={() => setSwapping(null)}>Leave it</button>
+          <button type="button" className="bench-button" onClick={() => setSwapping(null)}>
+            Leave it
+          </button>
         </p>
       )}
-      <div className="relative overflow-x-auto" tabIndex={0} role="group" aria-label="Roster, scrolls sideways on narrow screens">
+      <div
+        className="relative overflow-x-auto"
+        tabIndex={0}
+        role="group"
+        aria-label="Roster, scrolls sideways on narrow screens"
+      >
         <table className="bench-table">
-          <thead><tr><th scope="col">Seat</th><th scope="col">Name</th><th scope="col">Reach</th><th scope="col">May be asked later</th>{mayChange && <th scope="col"><span className="sr-only">Change</span></th>}</tr></thead>
+          <thead>
+            <tr>
+              <th scope="col">Seat</th>
+              <th scope="col">Name</th>
+              <th scope="col">Reach</th>
+              <th scope="col">May be asked later</th>
+              {mayChange && (
+                <th scope="col">
+                  <span className="sr-only">Change</span>
+                </th>
+              )}
+            </tr>
+          </thead>
           <tbody>
             {seats.map((seat) => (
               <tr key={seat.id} className={seat.absent ? 'text-muted' : ''}>
@@ -65,10 +87,19 @@ export function RosterTable({ workshopId, seats, mayChange, mayErase }: RosterTa
                   <td>
                     <div className="flex justify-end gap-1.5">
                       {from ? (
-                        <button type="button" className="bench-button" disabled={busy || seat.id === swapping} onClick={() => void swapWith(seat.id)}>Swap here<span className="sr-only"> with seat {seat.number}</span></button>
+                        <button
+                          type="button"
+                          className="bench-button"
+                          disabled={busy || seat.id === swapping}
+                          onClick={() => void swapWith(seat.id)}
+                        >
+                          Swap here<span className="sr-only"> with seat {seat.number}</span>
+                        </button>
                       ) : (
                         <>
-                          <button type="button" className="bench-button" onClick={() => setSwapping(seat.id)}>Swap<span className="sr-only"> seat {seat.number}</span></button>
+                          <button type="button" className="bench-button" onClick={() => setSwapping(seat.id)}>
+                            Swap<span className="sr-only"> seat {seat.number}</span>
+                          </button>
                           <EditSeat workshopId={workshopId} seat={seat} mayErase={mayErase} />
                         </>
                       )}
@@ -91,8 +122,20 @@ function EditSeat({ workshopId, seat, mayErase }: { workshopId: string; seat: Ro
   const submit = async (event: React.FormEvent<HTMLFormElement>): Promise<void> => {
     event.preventDefault();
     const data = new FormData(event.currentTarget);
-    const person = seat.erased ? {} : { name: data.get('name'), email: data.get('email'), phone: data.get('phone'), mayContact: data.get('mayContact') === 'on' };
-    const sent = await run('PATCH', `/api/workshops/${workshopId}/seats/${seat.id}`, { ...person, absent: data.get('absent') === 'on', leftHanded: data.get('leftHanded') === 'on', skill: data.get('skill') || null });
+    const person = seat.erased
+      ? {}
+      : {
+          name: data.get('name'),
+          email: data.get('email'),
+          phone: data.get('phone'),
+          mayContact: data.get('mayContact') === 'on',
+        };
+    const sent = await run('PATCH', `/api/workshops/${workshopId}/seats/${seat.id}`, {
+      ...person,
+      absent: data.get('absent') === 'on',
+      leftHanded: data.get('leftHanded') === 'on',
+      skill: data.get('skill') || null,
+    });
     if (sent?.ok) setOpen(false);
   };
   const erase = async (): Promise<void> => {
@@ -101,8 +144,15 @@ function EditSeat({ workshopId, seat, mayErase }: { workshopId: string; seat: Ro
   };
   return (
     <SheetDialog
-      title={`Seat ${seat.number}`} description="Name, how to reach them, and whether they came." open={open} onOpenChange={setOpen}
-      trigger={<button type="button" className="bench-button">Change<span className="sr-only"> seat {seat.number}</span></button>}
+      title={`Seat ${seat.number}`}
+      description="Name, how to reach them, and whether they came."
+      open={open}
+      onOpenChange={setOpen}
+      trigger={
+        <button type="button" className="bench-button">
+          Change<span className="sr-only"> seat {seat.number}</span>
+        </button>
+      }
     >
       <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-3" noValidate>
         <Problem>{problem?.message}</Problem>
@@ -110,24 +160,63 @@ function EditSeat({ workshopId, seat, mayErase }: { workshopId: string; seat: Ro
           <p>This person asked to be erased. The unions of the seat stay, without a name.</p>
         ) : (
           <>
-            <Field label="Name" error={problem?.fields.name}><input name="name" defaultValue={seat.name ?? ''} /></Field>
-            <Field label="E-mail" error={problem?.fields.email}><input name="email" type="email" defaultValue={seat.email ?? ''} /></Field>
-            <Field label="Phone" error={problem?.fields.phone}><input name="phone" type="tel" defaultValue={seat.phone ?? ''} /></Field>
-            <label className="flex min-h-11 items-center gap-3"><input type="checkbox" name="mayContact" defaultChecked={seat.mayContact} className="size-5" />May be asked later how the grafts do</label>
+            <Field label="Name" error={problem?.fields.name}>
+              <input name="name" defaultValue={seat.name ?? ''} />
+            </Field>
+            <Field label="E-mail" error={problem?.fields.email}>
+              <input name="email" type="email" defaultValue={seat.email ?? ''} />
+            </Field>
+            <Field label="Phone" error={problem?.fields.phone}>
+              <input name="phone" type="tel" defaultValue={seat.phone ?? ''} />
+            </Field>
+            <label className="flex min-h-11 items-center gap-3">
+              <input type="checkbox" name="mayContact" defaultChecked={seat.mayContact} className="size-5" />
+              May be asked later how the grafts do
+            </label>
           </>
         )}
-        <label className="flex min-h-11 items-center gap-3"><input type="checkbox" name="leftHanded" defaultChecked={seat.leftHanded} className="size-5" />Left-handed: needs a left-handed knife</label>
-        <Field label="How practised" hint="Left empty, it is read from earlier workshops"><select name="skill" defaultValue={seat.skill ?? ''}><option value="">from earlier workshops</option>{Object.entries(SKILL_WORDS).map(([id, words]) => <option key={id} value={id}>{words}</option>)}</select></Field>
-        <label className="flex min-h-11 items-center gap-3"><input type="checkbox" name="absent" defaultChecked={seat.absent} className="size-5" />Absent</label>
-        <button type="submit" className="bench-button self-start" data-weight="main" disabled={busy}>Save</button>
+        <label className="flex min-h-11 items-center gap-3">
+          <input type="checkbox" name="leftHanded" defaultChecked={seat.leftHanded} className="size-5" />
+          Left-handed: needs a left-handed knife
+        </label>
+        <Field label="How practised" hint="Left empty, it is read from earlier workshops">
+          <select name="skill" defaultValue={seat.skill ?? ''}>
+            <option value="">from earlier workshops</option>
+            {Object.entries(SKILL_WORDS).map(([id, words]) => (
+              <option key={id} value={id}>
+                {words}
+              </option>
+            ))}
+          </select>
+        </Field>
+        <label className="flex min-h-11 items-center gap-3">
+          <input type="checkbox" name="absent" defaultChecked={seat.absent} className="size-5" />
+          Absent
+        </label>
+        <button type="submit" className="bench-button self-start" data-weight="main" disabled={busy}>
+          Save
+        </button>
       </form>
       {mayErase && !seat.erased && (
         <div className="mt-4 border-t border-line pt-4">
-          <p className="mb-2 text-sm text-muted">On their request: erases name, addresses, notes, links and the messages written to them, in every workshop. The unions stay without a name. This cannot be taken back.</p>
+          <p className="mb-2 text-sm text-muted">
+            On their request: erases name, addresses, notes, links and the messages written to them, in every workshop.
+            The unions stay without a name. This cannot be taken back.
+          </p>
           {sure ? (
-            <button type="button" className="bench-button" data-weight="loud" disabled={busy} onClick={() => void erase()}>Erase {seat.name} for good</button>
+            <button
+              type="button"
+              className="bench-button"
+              data-weight="loud"
+              disabled={busy}
+              onClick={() => void erase()}
+            >
+              Erase {seat.name} for good
+            </button>
           ) : (
-            <button type="button" className="bench-button" onClick={() => setSure(true)}>Erase this person</button>
+            <button type="button" className="bench-button" onClick={() => setSure(true)}>
+              Erase this person
+            </button>
           )}
         </div>
       )}

@@ -13,7 +13,11 @@ export function WalkIn({ workshopId }: { workshopId: string }) {
   const submit = async (event: React.FormEvent<HTMLFormElement>): Promise<void> => {
     event.preventDefault();
     const form = event.currentTarget;
-    const sent = await run('PUT', `/api/workshops/${workshopId}/walk-ins/${personId}`, Object.fromEntries(new FormData(form)));
+    const sent = await run(
+      'PUT',
+      `/api/workshops/${workshopId}/walk-ins/${personId}`,
+      Object.fromEntries(new FormData(form)),
+    );
     if (!sent?.ok) return;
     form.reset();
     setPersonId(uuid());
@@ -23,9 +27,15 @@ export function WalkIn({ workshopId }: { workshopId: string }) {
     <form onSubmit={(event) => void submit(event)} className="mb-3 border-y border-line py-3" noValidate>
       <Problem>{problem?.message}</Problem>
       <div className="grid items-end gap-3 sm:grid-cols-[1fr_1.4fr_auto]">
-        <Field label="Walk-in: name" error={problem?.fields.name}><input name="name" autoComplete="off" maxLength={120} /></Field>
-        <Field label="E-mail, only if they may be asked later" error={problem?.fields.email}><input name="email" type="email" autoComplete="off" /></Field>
-        <button type="submit" className="bench-button" disabled={busy}>Seat them</button>
+        <Field label="Walk-in: name" error={problem?.fields.name}>
+          <input name="name" autoComplete="off" maxLength={120} />
+        </Field>
+        <Field label="E-mail, only if they may be asked later" error={problem?.fields.email}>
+          <input name="email" type="email" autoComplete="off" />
+        </Field>
+        <button type="submit" className="bench-button" disabled={busy}>
+          Seat them
+        </button>
       </div>
     </form>
   );

@@ -17,8 +17,15 @@ export function PutAway({ workshopId, title }: { workshopId: string; title: stri
     <>
       <Problem>{problem?.message}</Problem>
       <AskFirst
-        question={`Put “${title}” away?`} meaning="It leaves the season and every list. Sticks booked for it stay booked. It can be brought back from the foot of the season." yes="Put it away" onYes={() => void away()}
-        trigger={<button type="button" className="bench-button" disabled={busy}>Put it away</button>}
+        question={`Put “${title}” away?`}
+        meaning="It leaves the season and every list. Sticks booked for it stay booked. It can be brought back from the foot of the season."
+        yes="Put it away"
+        onYes={() => void away()}
+        trigger={
+          <button type="button" className="bench-button" disabled={busy}>
+            Put it away
+          </button>
+        }
       />
     </>
   );
@@ -29,7 +36,14 @@ export function BringBack({ workshopId, title }: { workshopId: string; title: st
   const { run, busy, problem } = useSend();
   return (
     <>
-      <button type="button" className="bench-button" disabled={busy} onClick={() => void run('PUT', `/api/workshops/${workshopId}/put-away`, { away: false })}>Bring back<span className="sr-only"> {title}</span></button>
+      <button
+        type="button"
+        className="bench-button"
+        disabled={busy}
+        onClick={() => void run('PUT', `/api/workshops/${workshopId}/put-away`, { away: false })}
+      >
+        Bring back<span className="sr-only"> {title}</span>
+      </button>
       <Problem>{problem?.message}</Problem>
     </>
   );

@@ -1,5 +1,12 @@
 import Link from 'next/link';
-import { layPegs, leafiness, monthsOf, placeInSeason, type SeasonWorkshop, seasonWindow } from '@/core/plan/dates/season-line';
+import {
+  layPegs,
+  leafiness,
+  monthsOf,
+  placeInSeason,
+  type SeasonWorkshop,
+  seasonWindow,
+} from '@/core/plan/dates/season-line';
 import { formatDate } from '@/core/units/iso-date';
 
 interface SeasonLineProps {
@@ -30,26 +37,39 @@ export function SeasonLine({ today, shiftMonths, hemisphere, workshops, chosen }
   const now = placeInSeason(window, today);
   return (
     <nav aria-label="Season" className="border-b border-line bg-sheet">
-      <div className="mx-auto max-w-[1240px] overflow-x-auto px-2" tabIndex={0} role="group" aria-label="The club's year, scrolls sideways on narrow screens">
+      <div
+        className="mx-auto max-w-[1240px] overflow-x-auto px-2"
+        tabIndex={0}
+        role="group"
+        aria-label="The club's year, scrolls sideways on narrow screens"
+      >
         <div className="relative min-w-[1100px]">
           <svg viewBox={`0 0 ${WIDTH} ${height}`} className="block w-full" aria-hidden focusable="false">
             {monthsOf(window).map(({ start, month, year, at, end }) => (
               <g key={start}>
                 <path d={`M${x(at)} ${TWIG + 8}V${TWIG + 14}`} stroke="#16201a" />
                 <text x={x((at + end) / 2)} y={TWIG + 26} textAnchor="middle" fontSize={13} fill="#48534b">
-                  {MONTHS[month - 1]}{month === 1 || at === 0 ? ` ${year}` : ''}
+                  {MONTHS[month - 1]}
+                  {month === 1 || at === 0 ? ` ${year}` : ''}
                 </text>
                 <MonthGrowth left={x(at)} right={x(end)} leaf={leafiness(month, hemisphere)} seed={month} />
               </g>
             ))}
-            <path d={`M0 ${TWIG + 3}C${WIDTH * 0.3} ${TWIG - 4} ${WIDTH * 0.6} ${TWIG + 7} ${WIDTH} ${TWIG}`} stroke="#8a6a45" strokeWidth={6} fill="none" />
+            <path
+              d={`M0 ${TWIG + 3}C${WIDTH * 0.3} ${TWIG - 4} ${WIDTH * 0.6} ${TWIG + 7} ${WIDTH} ${TWIG}`}
+              stroke="#8a6a45"
+              strokeWidth={6}
+              fill="none"
+            />
             {pegs.map((peg) => (
               <Trail key={peg.id} peg={peg} x={x} chosen={peg.id === chosen} />
             ))}
             {now >= 0 && now < 1 && (
               <g>
                 <path d={`M${x(now)} 12V${height}`} stroke="#16201a" strokeWidth={1.5} strokeDasharray="2 3" />
-                <text x={x(now) + 5} y={12} fontSize={13} fontWeight={700} fill="#16201a">today</text>
+                <text x={x(now) + 5} y={12} fontSize={13} fontWeight={700} fill="#16201a">
+                  today
+                </text>
               </g>
             )}
             {pegs.map((peg) => {
@@ -58,9 +78,25 @@ export function SeasonLine({ today, shiftMonths, hemisphere, workshops, chosen }
               const picked = peg.id === chosen;
               return (
                 <g key={peg.id}>
-                  <path d={`M${x(peg.at)} ${TWIG + 3}C${x(peg.at) + 5} ${TWIG + 14} ${x(peg.at) - 5} ${y - 8} ${Math.max(left + 12, Math.min(x(peg.at), left + TAG.width - 12))} ${y + 7}`} stroke="#16201a" strokeWidth={1.4} fill="none" />
-                  <path d={tagShape(left, y)} fill={picked ? '#16201a' : '#fdfefc'} stroke="#16201a" strokeWidth={1.4} />
-                  <circle cx={Math.max(left + 12, Math.min(x(peg.at), left + TAG.width - 12))} cy={y + 7} r={2.6} fill="#f5f8f4" stroke="#16201a" />
+                  <path
+                    d={`M${x(peg.at)} ${TWIG + 3}C${x(peg.at) + 5} ${TWIG + 14} ${x(peg.at) - 5} ${y - 8} ${Math.max(left + 12, Math.min(x(peg.at), left + TAG.width - 12))} ${y + 7}`}
+                    stroke="#16201a"
+                    strokeWidth={1.4}
+                    fill="none"
+                  />
+                  <path
+                    d={tagShape(left, y)}
+                    fill={picked ? '#16201a' : '#fdfefc'}
+                    stroke="#16201a"
+                    strokeWidth={1.4}
+                  />
+                  <circle
+                    cx={Math.max(left + 12, Math.min(x(peg.at), left + TAG.width - 12))}
+                    cy={y + 7}
+                    r={2.6}
+                    fill="#f5f8f4"
+                    stroke="#16201a"
+                  />
                 </g>
               );
             })}
@@ -72,9 +108,15 @@ export function SeasonLine({ today, shiftMonths, hemisphere, workshops, chosen }
               return (
                 <li key={peg.id}>
                   <Link
-                    href={`/workshops/${peg.id}/plan`} aria-current={picked ? 'page' : undefined}
+                    href={`/workshops/${peg.id}/plan`}
+                    aria-current={picked ? 'page' : undefined}
                     className={`absolute block overflow-hidden px-2 pt-[0.45em] leading-tight no-underline ${picked ? 'text-paper' : 'text-ink'}`}
-                    style={{ left: `${(x(peg.left) / WIDTH) * 100}%`, top: `${(y / height) * 100}%`, width: `${(TAG.width / WIDTH) * 100}%`, height: `${(TAG.height / height) * 100}%` }}
+                    style={{
+                      left: `${(x(peg.left) / WIDTH) * 100}%`,
+                      top: `${(y / height) * 100}%`,
+                      width: `${(TAG.width / WIDTH) * 100}%`,
+                      height: `${(TAG.height / height) * 100}%`,
+                    }}
                   >
                     <span className="block truncate pl-4 text-[0.85rem] font-bold">{peg.title}</span>
                     <span className="block truncate text-[0.78rem]">{formatDate(peg.date)}</span>
@@ -104,17 +146,31 @@ function MonthGrowth({ left, right, leaf, seed }: { left: number; right: number;
         const cx = left + (right - left) * place;
         const up = (i + seed) % 2 === 0 ? -1 : 1;
         const base = TWIG + (up < 0 ? -2 : 5);
-        if (leaf <= 0.05) return <path key={place} d={`M${cx - 3} ${base}Q${cx} ${base + up * 8} ${cx + 3} ${base}Z`} />;
+        if (leaf <= 0.05)
+          return <path key={place} d={`M${cx - 3} ${base}Q${cx} ${base + up * 8} ${cx + 3} ${base}Z`} />;
         const length = 6 + 17 * leaf;
         const tip = [cx + length * 0.75, base + up * length * (up < 0 ? 0.75 : 0.28)];
-        return <path key={place} d={`M${cx} ${base}Q${cx + length * 0.1} ${tip[1]! + up * length * 0.15} ${tip[0]} ${tip[1]}Q${tip[0]! - length * 0.1} ${base + up * 2} ${cx} ${base}Z`} />;
+        return (
+          <path
+            key={place}
+            d={`M${cx} ${base}Q${cx + length * 0.1} ${tip[1]! + up * length * 0.15} ${tip[0]} ${tip[1]}Q${tip[0]! - length * 0.1} ${base + up * 2} ${cx} ${base}Z`}
+          />
+        );
       })}
     </g>
   );
 }
 
 /** What comes before and after a workshop: wood cutting hatched, stocks waking as ticks, callusing dotted, planting as a line below, rounds as small rings. */
-function Trail({ peg, x, chosen }: { peg: ReturnType<typeof layPegs>[number]; x: (place: number) => number; chosen: boolean }) {
+function Trail({
+  peg,
+  x,
+  chosen,
+}: {
+  peg: ReturnType<typeof layPegs>[number];
+  x: (place: number) => number;
+  chosen: boolean;
+}) {
   if (!peg.trail) return null;
   const { wood, stocks, callus, planting, rounds } = peg.trail;
   const y = TWIG + 3;
@@ -122,17 +178,36 @@ function Trail({ peg, x, chosen }: { peg: ReturnType<typeof layPegs>[number]; x:
     const count = Math.max(2, Math.round((x(span.to) - x(span.from)) / every));
     return Array.from({ length: count }, (_, i) => x(span.from) + ((x(span.to) - x(span.from)) * (i + 0.5)) / count);
   };
-  const named = withoutOverlap([...(wood ? [{ at: x((wood.from + wood.to) / 2), name: 'cut wood' }] : []), ...(stocks ? [{ at: x(stocks.from), name: 'wake stocks' }] : []), ...(planting ? [{ at: x(planting.from), name: 'plant out' }] : []), ...rounds.map(({ name, date }) => ({ at: x(date), name: name.toLowerCase() }))]);
+  const named = withoutOverlap([
+    ...(wood ? [{ at: x((wood.from + wood.to) / 2), name: 'cut wood' }] : []),
+    ...(stocks ? [{ at: x(stocks.from), name: 'wake stocks' }] : []),
+    ...(planting ? [{ at: x(planting.from), name: 'plant out' }] : []),
+    ...rounds.map(({ name, date }) => ({ at: x(date), name: name.toLowerCase() })),
+  ]);
   return (
     <g opacity={chosen ? 1 : 0.55} stroke="#16201a" fill="none">
-      {wood && marks(wood, 7).map((at) => <path key={at} d={`M${at - 3} ${y + 5}L${at + 3} ${y - 5}`} strokeWidth={1.4} />)}
+      {wood &&
+        marks(wood, 7).map((at) => <path key={at} d={`M${at - 3} ${y + 5}L${at + 3} ${y - 5}`} strokeWidth={1.4} />)}
       {stocks && marks(stocks, 4).map((at) => <path key={at} d={`M${at} ${y - 5}V${y + 5}`} strokeWidth={1.2} />)}
-      {callus && <path d={`M${x(callus.from)} ${y}H${x(callus.to)}`} strokeWidth={5} strokeDasharray="1 4" stroke={chosen ? '#fdfefc' : '#16201a'} />}
+      {callus && (
+        <path
+          d={`M${x(callus.from)} ${y}H${x(callus.to)}`}
+          strokeWidth={5}
+          strokeDasharray="1 4"
+          stroke={chosen ? '#fdfefc' : '#16201a'}
+        />
+      )}
       {planting && <path d={`M${x(planting.from)} ${y + 8}H${x(planting.to)}`} strokeWidth={2} />}
-      {rounds.map((round) => <circle key={round.name} cx={x(round.date)} cy={y} r={5} strokeWidth={1.6} fill="#fdfefc" />)}
+      {rounds.map((round) => (
+        <circle key={round.name} cx={x(round.date)} cy={y} r={5} strokeWidth={1.6} fill="#fdfefc" />
+      ))}
       {chosen && (
         <g fill="#16201a" stroke="none" fontSize={11.5}>
-          {named.map(({ at, name }) => <text key={name} x={at} y={y - 10} textAnchor="middle" paintOrder="stroke" stroke="#fdfefc" strokeWidth={4}>{name}</text>)}
+          {named.map(({ at, name }) => (
+            <text key={name} x={at} y={y - 10} textAnchor="middle" paintOrder="stroke" stroke="#fdfefc" strokeWidth={4}>
+              {name}
+            </text>
+          ))}
         </g>
       )}
     </g>

@@ -42,18 +42,30 @@ export function WorkshopForm({ workshop, sites, methods, onDone }: WorkshopFormP
   return (
     <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-3" noValidate>
       <Problem>{problem?.message}</Problem>
-      <Field label="Title" error={fields.title}><input name="title" defaultValue={workshop?.title} maxLength={120} /></Field>
+      <Field label="Title" error={fields.title}>
+        <input name="title" defaultValue={workshop?.title} maxLength={120} />
+      </Field>
       <div className="grid grid-cols-[minmax(0,1fr)] gap-3 sm:grid-cols-2">
-        <Field label="Date" error={fields.date}><input name="date" type="date" defaultValue={workshop?.date} /></Field>
+        <Field label="Date" error={fields.date}>
+          <input name="date" type="date" defaultValue={workshop?.date} />
+        </Field>
         <Field label="Site" error={fields.siteId}>
           <select name="siteId" defaultValue={workshop?.siteId ?? sites[0]?.id}>
-            {sites.map((site) => <option key={site.id} value={site.id}>{site.name}</option>)}
+            {sites.map((site) => (
+              <option key={site.id} value={site.id}>
+                {site.name}
+              </option>
+            ))}
           </select>
         </Field>
       </div>
       <Field label="Method" error={fields.method}>
         <select name="method" defaultValue={workshop?.method ?? methods[0]?.id}>
-          {methods.map((method) => <option key={method.id} value={method.id}>{method.name}</option>)}
+          {methods.map((method) => (
+            <option key={method.id} value={method.id}>
+              {method.name}
+            </option>
+          ))}
         </select>
       </Field>
       <div className="grid gap-3 sm:grid-cols-[10rem_1fr]">
@@ -64,7 +76,9 @@ export function WorkshopForm({ workshop, sites, methods, onDone }: WorkshopFormP
           <input name="promise" defaultValue={workshop?.promise} maxLength={200} />
         </Field>
       </div>
-      <button type="submit" className="bench-button self-start" data-weight="main" disabled={busy}>{workshop ? 'Save' : 'Plan it'}</button>
+      <button type="submit" className="bench-button self-start" data-weight="main" disabled={busy}>
+        {workshop ? 'Save' : 'Plan it'}
+      </button>
     </form>
   );
 }

@@ -26,28 +26,77 @@ export function LotBookings({ lotId, variety, sticks, booked, bookings, workshop
   const submit = async (event: React.FormEvent<HTMLFormElement>): Promise<void> => {
     event.preventDefault();
     const entered = Object.fromEntries(new FormData(event.currentTarget)) as Record<string, string>;
-    const sent = await run('PUT', `/api/wood/${lotId}/bookings/${bookingId}`, { workshopId, seatId: entered.seatId || null, sticks: entered.sticks });
+    const sent = await run('PUT', `/api/wood/${lotId}/bookings/${bookingId}`, {
+      workshopId,
+      seatId: entered.seatId || null,
+      sticks: entered.sticks,
+    });
     // Refused or made: the next try is another booking. Without an answer the same id is tried again.
     if (sent?.ok || (sent && sent.status >= 400 && sent.status < 500)) setBookingId(uuid());
   };
   return (
     <div className="flex flex-col gap-2">
-      <p><strong className="tabular-nums">{sticks - booked}</strong> of {sticks} sticks free.</p>
+      <p>
+        <strong className="tabular-nums">{sticks - booked}</strong> of {sticks} sticks free.
+      </p>
       <Problem>{problem?.message}</Problem>
       <ul className="divide-y divide-line">
         {bookings.map((booking) => (
           <li key={booking.id} className="flex items-center justify-between gap-2 py-1">
-            <span><strong className="tabular-nums">{booking.sticks}</strong> for {booking.seat ?? 'all'}{booking.own ? '' : `, ${booking.workshop}`}</span>
-            {mayChange && <button type="button" className="bench-button" disabled={busy} onClick={() => void run('DELETE', `/api/wood/${lotId}/bookings/${booking.id}`)}>Give back<span className="sr-only"> {booking.sticks} sticks of {variety}</span></button>}
+            <span>
+              <strong className="tabular-nums">{booking.sticks}</strong> for {booking.seat ?? 'all'}
+              {booking.own ? '' : `, ${booking.workshop}`}
+            </span>
+            {mayChange && (
+              <button
+                type="button"
+                className="bench-button"
+                disabled={busy}
+                onClick={() => void run('DELETE', `/api/wood/${lotId}/bookings/${booking.id}`)}
+              >
+                Give back
+                <span className="sr-only">
+                  {' '}
+                  {booking.sticks} sticks of {variety}
+                </span>
+              </button>
+            )}
           </li>
         ))}
       </ul>
       {mayChange && sticks > booked && workshops.length > 0 && (
         <form onSubmit={(event) => void submit(event)} className="flex flex-wrap items-end gap-2" noValidate>
-          {workshops.length > 1 && <Field label="Workshop"><select value={workshopId} onChange={(event) => setWorkshopId(event.target.value)}>{workshops.map(({ id, title }) => <option key={id} value={id}>{title}</option>)}</select></Field>}
-          <div className="w-24"><Field label="Sticks" error={problem?.fields.sticks}><input name="sticks" inputMode="numeric" defaultValue={1} aria-label={`Sticks of ${variety}`} /></Field></div>
-          <div className="w-48"><Field label="For"><select name="seatId" aria-label={`Who gets ${variety}`} defaultValue=""><option value="">all of the workshop</option>{seats.map(({ id, name }) => <option key={id} value={id}>{name}</option>)}</select></Field></div>
-          <button type="submit" className="bench-button" disabled={busy}>Book<span className="sr-only"> {variety}</span></button>
+          {workshops.length > 1 && (
+            <Field label="Workshop">
+              <select value={workshopId} onChange={(event) => setWorkshopId(event.target.value)}>
+                {workshops.map(({ id, title }) => (
+                  <option key={id} value={id}>
+                    {title}
+                  </option>
+                ))}
+              </select>
+            </Field>
+          )}
+          <div className="w-24">
+            <Field label="Sticks" error={problem?.fields.sticks}>
+              <input name="sticks" inputMode="numeric" defaultValue={1} aria-label={`Sticks of ${variety}`} />
+            </Field>
+          </div>
+          <div className="w-48">
+            <Field label="For">
+              <select name="seatId" aria-label={`Who gets ${variety}`} defaultValue="">
+                <option value="">all of the workshop</option>
+                {seats.map(({ id, name }) => (
+                  <option key={id} value={id}>
+                    {name}
+                  </option>
+                ))}
+              </select>
+            </Field>
+          </div>
+          <button type="submit" className="bench-button" disabled={busy}>
+            Book<span className="sr-only"> {variety}</span>
+          </button>
         </form>
       )}
     </div>

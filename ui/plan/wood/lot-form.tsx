@@ -6,43 +6,101 @@ import { Problem } from '@/ui/kit/form/problem';
 import { useSend } from '@/ui/kit/form/use-send';
 
 export interface LotValues {
-  variety: string; species: string; source: string; cutOn: string | null; stage: string; place: string; wrap: string; protectedUntil: string | null; leaveWords: string; certificate: string; region: string; sticks: number; usableBuds: number; sourceId: string | null; version: number;
+  variety: string;
+  species: string;
+  source: string;
+  cutOn: string | null;
+  stage: string;
+  place: string;
+  wrap: string;
+  protectedUntil: string | null;
+  leaveWords: string;
+  certificate: string;
+  region: string;
+  sticks: number;
+  usableBuds: number;
+  sourceId: string | null;
+  version: number;
 }
 
 /** Fields of a lot besides those that name it. */
-export function LotFields({ lot, sources, errors }: { lot: Partial<LotValues>; sources: { id: string; name: string }[]; errors: Record<string, string> }) {
+export function LotFields({
+  lot,
+  sources,
+  errors,
+}: {
+  lot: Partial<LotValues>;
+  sources: { id: string; name: string }[];
+  errors: Record<string, string>;
+}) {
   const input = (name: keyof LotValues, label: string, type = 'text', hint?: string): React.ReactNode => (
-    <Field label={label} error={errors[name]} {...(hint ? { hint } : {})}><input name={name} type={type} defaultValue={lot[name] ?? ''} {...(type === 'text' ? { maxLength: 200 } : {})} /></Field>
+    <Field label={label} error={errors[name]} {...(hint ? { hint } : {})}>
+      <input name={name} type={type} defaultValue={lot[name] ?? ''} {...(type === 'text' ? { maxLength: 200 } : {})} />
+    </Field>
   );
   return (
     <>
       <div className="grid grid-cols-2 gap-2">
-        {input('variety', 'Variety')}{input('species', 'Species')}
+        {input('variety', 'Variety')}
+        {input('species', 'Species')}
         {input('cutOn', 'Date cut', 'date')}
-        <Field label="Stage when cut" error={errors.stage}><select name="stage" defaultValue={lot.stage ?? 'dormant'}><option value="dormant">fully dormant</option><option value="budwood">budwood of this season</option><option value="tip">hardened tip</option></select></Field>
-        <Field label="Sticks" error={errors.sticks}><input name="sticks" inputMode="numeric" defaultValue={lot.sticks ?? 0} /></Field>
-        <Field label="Usable buds on a stick" error={errors.usableBuds}><input name="usableBuds" inputMode="numeric" defaultValue={lot.usableBuds ?? 8} /></Field>
+        <Field label="Stage when cut" error={errors.stage}>
+          <select name="stage" defaultValue={lot.stage ?? 'dormant'}>
+            <option value="dormant">fully dormant</option>
+            <option value="budwood">budwood of this season</option>
+            <option value="tip">hardened tip</option>
+          </select>
+        </Field>
+        <Field label="Sticks" error={errors.sticks}>
+          <input name="sticks" inputMode="numeric" defaultValue={lot.sticks ?? 0} />
+        </Field>
+        <Field label="Usable buds on a stick" error={errors.usableBuds}>
+          <input name="usableBuds" inputMode="numeric" defaultValue={lot.usableBuds ?? 8} />
+        </Field>
       </div>
       {input('source', 'Where it comes from')}
       <Field label="Cut from a plant of the club’s own" error={errors.sourceId}>
-        <select name="sourceId" defaultValue={lot.sourceId ?? ''}><option value="">not one of them</option>{sources.map(({ id, name }) => <option key={id} value={id}>{name}</option>)}</select>
+        <select name="sourceId" defaultValue={lot.sourceId ?? ''}>
+          <option value="">not one of them</option>
+          {sources.map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </select>
       </Field>
       <div className="grid grid-cols-2 gap-2">
-        {input('place', 'Stored where')}{input('wrap', 'Wrapped in')}
-        {input('protectedUntil', 'Protected until', 'date')}{input('leaveWords', 'Owner’s leave', 'text', 'Who gave it, and when')}
-        {input('certificate', 'Certificate number')}{input('region', 'Grown in the region of')}
+        {input('place', 'Stored where')}
+        {input('wrap', 'Wrapped in')}
+        {input('protectedUntil', 'Protected until', 'date')}
+        {input('leaveWords', 'Owner’s leave', 'text', 'Who gave it, and when')}
+        {input('certificate', 'Certificate number')}
+        {input('region', 'Grown in the region of')}
       </div>
     </>
   );
 }
 
 /** Changes a lot that is there. */
-export function LotForm({ lotId, lot, sources, onDone }: { lotId: string; lot: LotValues; sources: { id: string; name: string }[]; onDone?: () => void }) {
+export function LotForm({
+  lotId,
+  lot,
+  sources,
+  onDone,
+}: {
+  lotId: string;
+  lot: LotValues;
+  sources: { id: string; name: string }[];
+  onDone?: () => void;
+}) {
   const { run, busy, problem } = useSend();
   const [saved, setSaved] = useState(false);
   const submit = async (event: React.FormEvent<HTMLFormElement>): Promise<void> => {
     event.preventDefault();
-    const sent = await run('PUT', `/api/wood/${lotId}`, { ...Object.fromEntries(new FormData(event.currentTarget)), version: lot.version });
+    const sent = await run('PUT', `/api/wood/${lotId}`, {
+      ...Object.fromEntries(new FormData(event.currentTarget)),
+      version: lot.version,
+    });
     setSaved(sent?.ok ?? false);
     if (sent?.ok) onDone?.();
   };
@@ -50,7 +108,12 @@ export function LotForm({ lotId, lot, sources, onDone }: { lotId: string; lot: L
     <form key={lot.version} onSubmit={(event) => void submit(event)} className="flex flex-col gap-2" noValidate>
       <Problem>{problem?.message}</Problem>
       <LotFields lot={lot} sources={sources} errors={problem?.fields ?? {}} />
-      <div className="flex items-center gap-3"><button type="submit" className="bench-button self-start" data-weight="main" disabled={busy}>Save the lot</button>{saved && <span role="status">Saved.</span>}</div>
+      <div className="flex items-center gap-3">
+        <button type="submit" className="bench-button self-start" data-weight="main" disabled={busy}>
+          Save the lot
+        </button>
+        {saved && <span role="status">Saved.</span>}
+      </div>
     </form>
   );
 }

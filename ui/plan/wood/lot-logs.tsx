@@ -46,21 +46,63 @@ export function LotLogs({ lotId, runs, readings, range, unit, sites, mayChange }
       <ul className="divide-y divide-line">
         {runs.map(({ id, fileName, summary, notes: kept }) => (
           <li key={id} className="py-1.5">
-            <span className="font-bold">{fileName}</span>: {formatDate(summary.from.slice(0, 10))} to {formatDate(summary.to.slice(0, 10))}, {degrees(summary.low)} to {degrees(summary.high)}, mean {degrees(summary.mean)}; <span className={summary.hoursAbove >= 24 ? 'font-bold text-loud' : ''}>{Math.round(summary.hoursAbove)} hours above {degrees(range.to)}</span>, {Math.round(summary.hoursBelow)} below {degrees(range.from)}.
-            {kept.map((note) => <span key={note} className="block text-sm text-muted">{note}</span>)}
+            <span className="font-bold">{fileName}</span>: {formatDate(summary.from.slice(0, 10))} to{' '}
+            {formatDate(summary.to.slice(0, 10))}, {degrees(summary.low)} to {degrees(summary.high)}, mean{' '}
+            {degrees(summary.mean)};{' '}
+            <span className={summary.hoursAbove >= 24 ? 'font-bold text-loud' : ''}>
+              {Math.round(summary.hoursAbove)} hours above {degrees(range.to)}
+            </span>
+            , {Math.round(summary.hoursBelow)} below {degrees(range.from)}.
+            {kept.map((note) => (
+              <span key={note} className="block text-sm text-muted">
+                {note}
+              </span>
+            ))}
           </li>
         ))}
       </ul>
       {mayChange && (
-        <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-2 border-t border-line pt-3" noValidate>
+        <form
+          onSubmit={(event) => void submit(event)}
+          className="flex flex-col gap-2 border-t border-line pt-3"
+          noValidate
+        >
           <Problem>{problem?.message}</Problem>
-          {notes && <p role="status" className="font-bold">Read. {notes.length === 0 ? 'Nothing had to be put right.' : notes.join(' ')}</p>}
+          {notes && (
+            <p role="status" className="font-bold">
+              Read. {notes.length === 0 ? 'Nothing had to be put right.' : notes.join(' ')}
+            </p>
+          )}
           <div className="grid grid-cols-[minmax(0,1fr)] gap-2 sm:grid-cols-[minmax(0,1fr)_12rem]">
-            <Field label="CSV file of a logger" hint="Columns time and temperature_c or temperature_f"><input type="file" name="file" accept=".csv,text/csv,text/plain" /></Field>
-            <Field label="Degrees in the file" error={problem?.fields.unit}><select name="unit" defaultValue=""><option value="">as its heading says</option><option value="C">°C</option><option value="F">°F</option></select></Field>
+            <Field label="CSV file of a logger" hint="Columns time and temperature_c or temperature_f">
+              <input type="file" name="file" accept=".csv,text/csv,text/plain" />
+            </Field>
+            <Field label="Degrees in the file" error={problem?.fields.unit}>
+              <select name="unit" defaultValue="">
+                <option value="">as its heading says</option>
+                <option value="C">°C</option>
+                <option value="F">°F</option>
+              </select>
+            </Field>
           </div>
-          {sites.length > 1 && <Field label="Where the logger lay" hint="For times that name no zone." error={problem?.fields.siteId}><select name="siteId" defaultValue=""><option value="">where the wood is used</option>{sites.map(({ id, name }) => <option key={id} value={id}>{name}</option>)}</select></Field>}
-          <div className="flex flex-wrap items-center gap-3"><button type="submit" className="bench-button" disabled={busy}>Read the log</button><a href="/stand-ins/logger">Simulated logger</a></div>
+          {sites.length > 1 && (
+            <Field label="Where the logger lay" hint="For times that name no zone." error={problem?.fields.siteId}>
+              <select name="siteId" defaultValue="">
+                <option value="">where the wood is used</option>
+                {sites.map(({ id, name }) => (
+                  <option key={id} value={id}>
+                    {name}
+                  </option>
+                ))}
+              </select>
+            </Field>
+          )}
+          <div className="flex flex-wrap items-center gap-3">
+            <button type="submit" className="bench-button" disabled={busy}>
+              Read the log
+            </button>
+            <a href="/stand-ins/logger">Simulated logger</a>
+          </div>
         </form>
       )}
     </div>

@@ -17,10 +17,24 @@ import { WarningList } from './warning-list';
 import { RibbonStrip } from './ribbon';
 
 interface WoodView {
-  id: string; variety: string; species: string; source: string; cutOn: string | null; ribbon: string; sticks: number; booked: number; lastLook: string | null; warnings: LotWarning[];
+  id: string;
+  variety: string;
+  species: string;
+  source: string;
+  cutOn: string | null;
+  ribbon: string;
+  sticks: number;
+  booked: number;
+  lastLook: string | null;
+  warnings: LotWarning[];
   bookings: { id: string; sticks: number; workshop: string; seat: string | null; own: boolean }[];
 }
-interface Stock { id: string; stockType: string; species: string; stocks: number }
+interface Stock {
+  id: string;
+  stockType: string;
+  species: string;
+  stocks: number;
+}
 
 interface LotsBoardProps {
   workshopId: string;
@@ -36,16 +50,35 @@ interface LotsBoardProps {
 }
 
 /** Scion wood and stocks of the workshop: what there is, what speaks against it, who gets how much. */
-export function LotsBoard({ workshopId, title, wood, stocks, otherWood, otherStocks, seats, sources, mayChange, temperatureUnit }: LotsBoardProps) {
+export function LotsBoard({
+  workshopId,
+  title,
+  wood,
+  stocks,
+  otherWood,
+  otherStocks,
+  seats,
+  sources,
+  mayChange,
+  temperatureUnit,
+}: LotsBoardProps) {
   const { run, busy, problem } = useSend();
-  const drop = (kind: 'wood' | 'stock', id: string): Promise<unknown> => run('DELETE', `/api/workshops/${workshopId}/${kind}-lots/${id}`);
+  const drop = (kind: 'wood' | 'stock', id: string): Promise<unknown> =>
+    run('DELETE', `/api/workshops/${workshopId}/${kind}-lots/${id}`);
   return (
     <div className="flex flex-col gap-6">
       <Problem>{problem?.message}</Problem>
       <section aria-labelledby="scion-wood">
         <div className="mb-2 flex flex-wrap items-end justify-between gap-2">
           <h2 id="scion-wood">Scion wood</h2>
-          {mayChange && <AddLot workshopId={workshopId} kind="wood" sources={sources} others={otherWood.map(({ id, variety, source }) => ({ id, name: `${variety}, ${source}` }))} />}
+          {mayChange && (
+            <AddLot
+              workshopId={workshopId}
+              kind="wood"
+              sources={sources}
+              others={otherWood.map(({ id, variety, source }) => ({ id, name: `${variety}, ${source}` }))}
+            />
+          )}
         </div>
         {wood.length === 0 && <p className="text-muted">No lot chosen yet.</p>}
         <ul className="grid grid-cols-[minmax(0,1fr)] gap-3 md:grid-cols-2">
@@ -53,30 +86,76 @@ export function LotsBoard({ workshopId, title, wood, stocks, otherWood, otherSto
             <li key={lot.id} className="board flex flex-col gap-2">
               <div className="flex items-start justify-between gap-2">
                 <div>
-                  <span className="flex flex-wrap items-center gap-2 font-bold"><RibbonStrip id={lot.ribbon} showName /><Link href={`/wood/${lot.id}`}>{lot.variety}</Link></span>
-                  <span className="text-sm text-muted">{lot.species}, {lot.source}{lot.cutOn ? `, cut ${formatDate(lot.cutOn)}` : ', not cut yet'}; {lot.lastLook ? `last looked at ${formatDate(lot.lastLook)}` : 'never looked at'}</span>
+                  <span className="flex flex-wrap items-center gap-2 font-bold">
+                    <RibbonStrip id={lot.ribbon} showName />
+                    <Link href={`/wood/${lot.id}`}>{lot.variety}</Link>
+                  </span>
+                  <span className="text-sm text-muted">
+                    {lot.species}, {lot.source}
+                    {lot.cutOn ? `, cut ${formatDate(lot.cutOn)}` : ', not cut yet'};{' '}
+                    {lot.lastLook ? `last looked at ${formatDate(lot.lastLook)}` : 'never looked at'}
+                  </span>
                 </div>
-                {mayChange && <button type="button" className="bench-button" disabled={busy} onClick={() => void drop('wood', lot.id)}>Take off<span className="sr-only"> {lot.variety}</span></button>}
+                {mayChange && (
+                  <button
+                    type="button"
+                    className="bench-button"
+                    disabled={busy}
+                    onClick={() => void drop('wood', lot.id)}
+                  >
+                    Take off<span className="sr-only"> {lot.variety}</span>
+                  </button>
+                )}
               </div>
               <WarningList warnings={lot.warnings} />
-              <LotBookings lotId={lot.id} variety={lot.variety} sticks={lot.sticks} booked={lot.booked} bookings={lot.bookings} workshops={[{ id: workshopId, title, seats }]} mayChange={mayChange} />
+              <LotBookings
+                lotId={lot.id}
+                variety={lot.variety}
+                sticks={lot.sticks}
+                booked={lot.booked}
+                bookings={lot.bookings}
+                workshops={[{ id: workshopId, title, seats }]}
+                mayChange={mayChange}
+              />
             </li>
           ))}
         </ul>
-        <p className="mt-2 text-sm text-muted">Until the day: sealed bag, barely damp wrap, {formatTemperature(STORE.from, temperatureUnit)} to {formatTemperature(STORE.to, temperatureUnit)}, away from ripening fruit.</p>
+        <p className="mt-2 text-sm text-muted">
+          Until the day: sealed bag, barely damp wrap, {formatTemperature(STORE.from, temperatureUnit)} to{' '}
+          {formatTemperature(STORE.to, temperatureUnit)}, away from ripening fruit.
+        </p>
       </section>
       <section aria-labelledby="stocks">
         <div className="mb-2 flex flex-wrap items-end justify-between gap-2">
           <h2 id="stocks">Stocks</h2>
-          {mayChange && <AddLot workshopId={workshopId} kind="stock" sources={[]} others={otherStocks.map(({ id, stockType, species }) => ({ id, name: `${stockType}, ${species}` }))} />}
+          {mayChange && (
+            <AddLot
+              workshopId={workshopId}
+              kind="stock"
+              sources={[]}
+              others={otherStocks.map(({ id, stockType, species }) => ({ id, name: `${stockType}, ${species}` }))}
+            />
+          )}
         </div>
         {stocks.length === 0 && <p className="text-muted">No lot chosen yet.</p>}
         <ul className="grid grid-cols-[minmax(0,1fr)] gap-3 md:grid-cols-2">
           {stocks.map((lot) => (
             <li key={lot.id} className="board flex flex-wrap items-end justify-between gap-2">
-              <div><span className="block font-bold">{lot.stockType}</span><span className="text-sm text-muted">{lot.species}</span></div>
+              <div>
+                <span className="block font-bold">{lot.stockType}</span>
+                <span className="text-sm text-muted">{lot.species}</span>
+              </div>
               {mayChange ? <StockCount lot={lot} /> : <span>{lot.stocks} pieces</span>}
-              {mayChange && <button type="button" className="bench-button" disabled={busy} onClick={() => void drop('stock', lot.id)}>Take off<span className="sr-only"> {lot.stockType}</span></button>}
+              {mayChange && (
+                <button
+                  type="button"
+                  className="bench-button"
+                  disabled={busy}
+                  onClick={() => void drop('stock', lot.id)}
+                >
+                  Take off<span className="sr-only"> {lot.stockType}</span>
+                </button>
+              )}
             </li>
           ))}
         </ul>
@@ -93,13 +172,34 @@ function StockCount({ lot }: { lot: Stock }) {
   };
   return (
     <form key={lot.stocks} onSubmit={(event) => void submit(event)} className="flex items-end gap-2" noValidate>
-      <div className="w-24"><Field label="Pieces" error={problem?.fields.stocks}><input name="stocks" inputMode="numeric" defaultValue={lot.stocks} aria-label={`Pieces of ${lot.stockType}`} /></Field></div>
-      <button type="submit" className="bench-button" disabled={busy}>Set<span className="sr-only"> pieces of {lot.stockType}</span></button>
+      <div className="w-24">
+        <Field label="Pieces" error={problem?.fields.stocks}>
+          <input
+            name="stocks"
+            inputMode="numeric"
+            defaultValue={lot.stocks}
+            aria-label={`Pieces of ${lot.stockType}`}
+          />
+        </Field>
+      </div>
+      <button type="submit" className="bench-button" disabled={busy}>
+        Set<span className="sr-only"> pieces of {lot.stockType}</span>
+      </button>
     </form>
   );
 }
 
-function AddLot({ workshopId, kind, sources, others }: { workshopId: string; kind: 'wood' | 'stock'; sources: { id: string; name: string }[]; others: { id: string; name: string }[] }) {
+function AddLot({
+  workshopId,
+  kind,
+  sources,
+  others,
+}: {
+  workshopId: string;
+  kind: 'wood' | 'stock';
+  sources: { id: string; name: string }[];
+  others: { id: string; name: string }[];
+}) {
   const { run, busy, problem } = useSend();
   const [open, setOpen] = useState(false);
   const [lotId, setLotId] = useState(() => uuid());
@@ -116,9 +216,19 @@ function AddLot({ workshopId, kind, sources, others }: { workshopId: string; kin
   const errors = problem?.fields ?? {};
   return (
     <SheetDialog
-      title={kind === 'wood' ? 'Scion wood' : 'Stocks'} open={open} onOpenChange={setOpen}
-      description={kind === 'wood' ? 'One lot is one variety from one source, cut on one day. It gets a ribbon for this workshop.' : 'One lot is stocks of one type.'}
-      trigger={<button type="button" className="bench-button">{kind === 'wood' ? 'Add wood' : 'Add stocks'}</button>}
+      title={kind === 'wood' ? 'Scion wood' : 'Stocks'}
+      open={open}
+      onOpenChange={setOpen}
+      description={
+        kind === 'wood'
+          ? 'One lot is one variety from one source, cut on one day. It gets a ribbon for this workshop.'
+          : 'One lot is stocks of one type.'
+      }
+      trigger={
+        <button type="button" className="bench-button">
+          {kind === 'wood' ? 'Add wood' : 'Add stocks'}
+        </button>
+      }
     >
       <Problem>{problem?.message}</Problem>
       {others.length > 0 && (
@@ -128,7 +238,14 @@ function AddLot({ workshopId, kind, sources, others }: { workshopId: string; kin
             {others.map((lot) => (
               <li key={lot.id} className="flex items-center justify-between gap-3 py-1.5">
                 {lot.name}
-                <button type="button" className="bench-button" disabled={busy} onClick={() => void run('POST', url(lot.id)).then(done)}>Choose<span className="sr-only"> {lot.name}</span></button>
+                <button
+                  type="button"
+                  className="bench-button"
+                  disabled={busy}
+                  onClick={() => void run('POST', url(lot.id)).then(done)}
+                >
+                  Choose<span className="sr-only"> {lot.name}</span>
+                </button>
               </li>
             ))}
           </ul>
@@ -136,14 +253,24 @@ function AddLot({ workshopId, kind, sources, others }: { workshopId: string; kin
       )}
       <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-3" noValidate>
         <h3 className="font-bold">A new lot</h3>
-        {kind === 'wood' ? <LotFields lot={{}} sources={sources} errors={errors} /> : (
+        {kind === 'wood' ? (
+          <LotFields lot={{}} sources={sources} errors={errors} />
+        ) : (
           <>
-            <Field label="Stock type" error={errors.stockType}><input name="stockType" /></Field>
-            <Field label="Species" error={errors.species}><input name="species" /></Field>
-            <Field label="Pieces" error={errors.stocks}><input name="stocks" inputMode="numeric" defaultValue={0} /></Field>
+            <Field label="Stock type" error={errors.stockType}>
+              <input name="stockType" />
+            </Field>
+            <Field label="Species" error={errors.species}>
+              <input name="species" />
+            </Field>
+            <Field label="Pieces" error={errors.stocks}>
+              <input name="stocks" inputMode="numeric" defaultValue={0} />
+            </Field>
           </>
         )}
-        <button type="submit" className="bench-button self-start" data-weight="main" disabled={busy}>Add it</button>
+        <button type="submit" className="bench-button self-start" data-weight="main" disabled={busy}>
+          Add it
+        </button>
       </form>
     </SheetDialog>
   );

@@ -6,9 +6,18 @@ export function RibbonStrip({ id, showName = false }: { id: string; showName?: b
   const dark = ribbon.id === 'chalk' || ribbon.id === 'barley' ? '#16201a' : '#ffffff';
   return (
     <span className="inline-flex items-center gap-2 whitespace-nowrap">
-      <svg role="img" aria-label={`ribbon ${ribbon.name}`} viewBox="0 0 36 16" width={36} height={16} className="shrink-0">
+      <svg
+        role="img"
+        aria-label={`ribbon ${ribbon.name}`}
+        viewBox="0 0 36 16"
+        width={36}
+        height={16}
+        className="shrink-0"
+      >
         <path d="M0 0H36L31 8L36 16H0Z" fill={ribbon.colour} stroke="#16201a" strokeWidth={0.8} />
-        <g stroke={dark} fill={dark} strokeWidth={1.8}>{PATTERNS[ribbon.pattern]}</g>
+        <g stroke={dark} fill={dark} strokeWidth={1.8}>
+          {PATTERNS[ribbon.pattern]}
+        </g>
       </svg>
       {showName && <span className="text-sm text-muted">{ribbon.name}</span>}
     </span>

@@ -8,23 +8,47 @@ import { SheetDialog } from '@/ui/kit/form/sheet-dialog';
 import { useSend } from '@/ui/kit/form/use-send';
 
 export interface SourceView {
-  id: string; kind: 'keeper' | 'tree'; name: string; variety: string; species: string; note: string; code: string | null; lives: 'alive' | 'dead' | 'unknown' | null; madeOf: { id: string; variety: string } | null;
+  id: string;
+  kind: 'keeper' | 'tree';
+  name: string;
+  variety: string;
+  species: string;
+  note: string;
+  code: string | null;
+  lives: 'alive' | 'dead' | 'unknown' | null;
+  madeOf: { id: string; variety: string } | null;
   years: { year: number; sticks: number; booked: number; bookings: { id: string; whom: string; sticks: number }[] }[];
 }
 
 const LIVES = { alive: 'lives', dead: 'died', unknown: 'not heard of' } as const;
 
 /** Plants that next year's sticks come from: named trees and living keepers, what each can give and who was promised how much. */
-export function SourcesBoard({ sources, thisYear, mayChange }: { sources: SourceView[]; thisYear: number; mayChange: boolean }) {
+export function SourcesBoard({
+  sources,
+  thisYear,
+  mayChange,
+}: {
+  sources: SourceView[];
+  thisYear: number;
+  mayChange: boolean;
+}) {
   return (
     <section aria-labelledby="sources">
       <div className="mb-2 flex flex-wrap items-end justify-between gap-2">
         <h2 id="sources">Plants to cut from</h2>
         {mayChange && <AddSource />}
       </div>
-      {sources.length === 0 && <p className="text-muted">None named yet. A tree of the guild, or a keeper that lives, gives next year’s sticks.</p>}
+      {sources.length === 0 && (
+        <p className="text-muted">
+          None named yet. A tree of the guild, or a keeper that lives, gives next year’s sticks.
+        </p>
+      )}
       <ul className="grid grid-cols-[minmax(0,1fr)] gap-3 md:grid-cols-2">
-        {sources.map((source) => <li key={source.id} className="board flex flex-col gap-2"><Source source={source} thisYear={thisYear} mayChange={mayChange} /></li>)}
+        {sources.map((source) => (
+          <li key={source.id} className="board flex flex-col gap-2">
+            <Source source={source} thisYear={thisYear} mayChange={mayChange} />
+          </li>
+        ))}
       </ul>
     </section>
   );
@@ -34,53 +58,131 @@ function Source({ source, thisYear, mayChange }: { source: SourceView; thisYear:
   const { run, busy, problem } = useSend();
   const [promiseId, setPromiseId] = useState(() => uuid());
   // The year that is spoken of: the next one somebody entered, else next winter's.
-  const [year, setYear] = useState(() => source.years.map((one) => one.year).filter((one) => one >= thisYear).sort((a, b) => a - b)[0] ?? thisYear + 1);
+  const [year, setYear] = useState(
+    () =>
+      source.years
+        .map((one) => one.year)
+        .filter((one) => one >= thisYear)
+        .sort((a, b) => a - b)[0] ?? thisYear + 1,
+  );
   const of = source.years.find((one) => one.year === year);
   const promise = async (event: React.FormEvent<HTMLFormElement>): Promise<void> => {
     event.preventDefault();
     const form = event.currentTarget;
-    const sent = await run('PUT', `/api/wood-sources/${source.id}/promises/${promiseId}`, { ...Object.fromEntries(new FormData(form)), year });
+    const sent = await run('PUT', `/api/wood-sources/${source.id}/promises/${promiseId}`, {
+      ...Object.fromEntries(new FormData(form)),
+      year,
+    });
     if (sent?.ok || (sent && sent.status >= 400 && sent.status < 500)) setPromiseId(uuid());
     if (sent?.ok) form.reset();
   };
   const capacity = async (event: React.FormEvent<HTMLFormElement>): Promise<void> => {
     event.preventDefault();
-    await run('PUT', `/api/wood-sources/${source.id}/years/${year}`, Object.fromEntries(new FormData(event.currentTarget)));
+    await run(
+      'PUT',
+      `/api/wood-sources/${source.id}/years/${year}`,
+      Object.fromEntries(new FormData(event.currentTarget)),
+    );
   };
   return (
     <>
       <div>
         <h3 className="font-bold">{source.name}</h3>
         <p className="text-sm text-muted">
-          {source.variety}, {source.species}; {source.kind === 'tree' ? 'a tree' : `keeper ${source.code}, ${source.lives ? LIVES[source.lives] : ''}`}
-          {source.madeOf && <>, made of the lot <a href={`/wood/${source.madeOf.id}`}>{source.madeOf.variety}</a></>}{source.note && `; ${source.note}`}
+          {source.variety}, {source.species};{' '}
+          {source.kind === 'tree' ? 'a tree' : `keeper ${source.code}, ${source.lives ? LIVES[source.lives] : ''}`}
+          {source.madeOf && (
+            <>
+              , made of the lot <a href={`/wood/${source.madeOf.id}`}>{source.madeOf.variety}</a>
+            </>
+          )}
+          {source.note && `; ${source.note}`}
         </p>
-        {source.lives === 'dead' && <p className="font-bold text-loud">This keeper died: nothing can be cut from it.</p>}
+        {source.lives === 'dead' && (
+          <p className="font-bold text-loud">This keeper died: nothing can be cut from it.</p>
+        )}
       </div>
       <Problem>{problem?.message}</Problem>
       <p>
-        <label className="mr-2 text-sm font-bold">Year <select className="bench-input !w-24" value={year} onChange={(event) => setYear(Number(event.target.value))}>{[...new Set([thisYear + 1, thisYear, ...source.years.map((one) => one.year)])].sort((a, b) => b - a).map((one) => <option key={one}>{one}</option>)}</select></label>
-        {of ? <span><strong className="tabular-nums">{of.sticks - of.booked}</strong> of {of.sticks} sticks not promised.</span> : <span className="text-muted">Nobody said yet how many it can give.</span>}
+        <label className="mr-2 text-sm font-bold">
+          Year{' '}
+          <select className="bench-input !w-24" value={year} onChange={(event) => setYear(Number(event.target.value))}>
+            {[...new Set([thisYear + 1, thisYear, ...source.years.map((one) => one.year)])]
+              .sort((a, b) => b - a)
+              .map((one) => (
+                <option key={one}>{one}</option>
+              ))}
+          </select>
+        </label>
+        {of ? (
+          <span>
+            <strong className="tabular-nums">{of.sticks - of.booked}</strong> of {of.sticks} sticks not promised.
+          </span>
+        ) : (
+          <span className="text-muted">Nobody said yet how many it can give.</span>
+        )}
       </p>
       <ul className="divide-y divide-line">
         {(of?.bookings ?? []).map((one) => (
           <li key={one.id} className="flex items-center justify-between gap-2 py-1">
-            <span><strong className="tabular-nums">{one.sticks}</strong> for {one.whom}</span>
-            {mayChange && <button type="button" className="bench-button" disabled={busy} onClick={() => void run('DELETE', `/api/wood-sources/${source.id}/promises/${one.id}`)}>Take back<span className="sr-only"> {one.whom}</span></button>}
+            <span>
+              <strong className="tabular-nums">{one.sticks}</strong> for {one.whom}
+            </span>
+            {mayChange && (
+              <button
+                type="button"
+                className="bench-button"
+                disabled={busy}
+                onClick={() => void run('DELETE', `/api/wood-sources/${source.id}/promises/${one.id}`)}
+              >
+                Take back<span className="sr-only"> {one.whom}</span>
+              </button>
+            )}
           </li>
         ))}
       </ul>
       {mayChange && (
         <div className="flex flex-wrap items-end gap-3">
-          <form key={`${year}-${of?.sticks ?? 0}`} onSubmit={(event) => void capacity(event)} className="flex items-end gap-2" noValidate>
-            <div className="w-24"><Field label="Can give" error={problem?.fields.sticks}><input name="sticks" inputMode="numeric" defaultValue={of?.sticks ?? 0} aria-label={`Sticks ${source.name} can give in ${year}`} /></Field></div>
-            <button type="submit" className="bench-button" disabled={busy}>Set<span className="sr-only"> for {source.name}</span></button>
+          <form
+            key={`${year}-${of?.sticks ?? 0}`}
+            onSubmit={(event) => void capacity(event)}
+            className="flex items-end gap-2"
+            noValidate
+          >
+            <div className="w-24">
+              <Field label="Can give" error={problem?.fields.sticks}>
+                <input
+                  name="sticks"
+                  inputMode="numeric"
+                  defaultValue={of?.sticks ?? 0}
+                  aria-label={`Sticks ${source.name} can give in ${year}`}
+                />
+              </Field>
+            </div>
+            <button type="submit" className="bench-button" disabled={busy}>
+              Set<span className="sr-only"> for {source.name}</span>
+            </button>
           </form>
           {of && of.sticks > of.booked && (
             <form onSubmit={(event) => void promise(event)} className="flex flex-wrap items-end gap-2" noValidate>
-              <div className="w-36"><Field label="Promise to"><input name="whom" maxLength={120} aria-label={`Promise sticks of ${source.name} to`} /></Field></div>
-              <div className="w-20"><Field label="Sticks"><input name="sticks" inputMode="numeric" defaultValue={1} aria-label={`Sticks of ${source.name} to promise`} /></Field></div>
-              <button type="submit" className="bench-button" disabled={busy}>Promise<span className="sr-only"> sticks of {source.name}</span></button>
+              <div className="w-36">
+                <Field label="Promise to">
+                  <input name="whom" maxLength={120} aria-label={`Promise sticks of ${source.name} to`} />
+                </Field>
+              </div>
+              <div className="w-20">
+                <Field label="Sticks">
+                  <input
+                    name="sticks"
+                    inputMode="numeric"
+                    defaultValue={1}
+                    aria-label={`Sticks of ${source.name} to promise`}
+                  />
+                </Field>
+              </div>
+              <button type="submit" className="bench-button" disabled={busy}>
+                Promise<span className="sr-only"> sticks of {source.name}</span>
+              </button>
             </form>
           )}
         </div>
@@ -96,20 +198,55 @@ function AddSource() {
   const [kind, setKind] = useState<'tree' | 'keeper'>('tree');
   const submit = async (event: React.FormEvent<HTMLFormElement>): Promise<void> => {
     event.preventDefault();
-    const sent = await run('PUT', `/api/wood-sources/${sourceId}`, Object.fromEntries(new FormData(event.currentTarget)));
+    const sent = await run(
+      'PUT',
+      `/api/wood-sources/${sourceId}`,
+      Object.fromEntries(new FormData(event.currentTarget)),
+    );
     if (!sent?.ok) return;
     setOpen(false);
     setSourceId(uuid());
   };
   const errors = problem?.fields ?? {};
   return (
-    <SheetDialog title="A plant to cut from" description="A tree with a name, or a keeper by the code on its tag." open={open} onOpenChange={setOpen} trigger={<button type="button" className="bench-button">Name a plant</button>}>
+    <SheetDialog
+      title="A plant to cut from"
+      description="A tree with a name, or a keeper by the code on its tag."
+      open={open}
+      onOpenChange={setOpen}
+      trigger={
+        <button type="button" className="bench-button">
+          Name a plant
+        </button>
+      }
+    >
       <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-2" noValidate>
         <Problem>{problem?.message}</Problem>
-        <Field label="It is" error={errors.kind}><select name="kind" value={kind} onChange={(event) => setKind(event.target.value as 'tree' | 'keeper')}><option value="tree">a tree</option><option value="keeper">a keeper of a workshop</option></select></Field>
-        {kind === 'keeper' && <Field label="Code on its tag" error={errors.code}><input name="code" maxLength={12} /></Field>}
-        {[['name', 'Name for it'], ['variety', 'Variety'], ['species', 'Species'], ['region', 'Region'], ['note', 'Note']].map(([name, label]) => <Field key={name} label={label!} error={errors[name!]}><input name={name} /></Field>)}
-        <button type="submit" className="bench-button self-start" data-weight="main" disabled={busy}>Add it</button>
+        <Field label="It is" error={errors.kind}>
+          <select name="kind" value={kind} onChange={(event) => setKind(event.target.value as 'tree' | 'keeper')}>
+            <option value="tree">a tree</option>
+            <option value="keeper">a keeper of a workshop</option>
+          </select>
+        </Field>
+        {kind === 'keeper' && (
+          <Field label="Code on its tag" error={errors.code}>
+            <input name="code" maxLength={12} />
+          </Field>
+        )}
+        {[
+          ['name', 'Name for it'],
+          ['variety', 'Variety'],
+          ['species', 'Species'],
+          ['region', 'Region'],
+          ['note', 'Note'],
+        ].map(([name, label]) => (
+          <Field key={name} label={label!} error={errors[name!]}>
+            <input name={name} />
+          </Field>
+        ))}
+        <button type="submit" className="bench-button self-start" data-weight="main" disabled={busy}>
+          Add it
+        </button>
       </form>
     </SheetDialog>
   );

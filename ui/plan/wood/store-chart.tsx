@@ -13,18 +13,56 @@ interface StoreChartProps {
 
 /** Temperature of the store over time, with the range it should keep as a band. The words below it say the same. */
 export function StoreChart({ readings, range, unit }: StoreChartProps) {
-  const option = useCallback((font: ChartFont) => {
-    const shown = (celsius: number): number => (unit === 'C' ? celsius : celsius * 1.8 + 32);
-    // A hole of more than three usual steps is left open.
-    const steps = readings.slice(1).map(({ at }, i) => Date.parse(at) - Date.parse(readings[i]!.at)).sort((a, b) => a - b);
-    const usual = steps[Math.floor(steps.length / 2)] ?? 0;
-    const points = readings.flatMap(({ at, value }, i): [string, number | null][] => (i > 0 && Date.parse(at) - Date.parse(readings[i - 1]!.at) > 3 * usual ? [[readings[i - 1]!.at, null], [at, shown(value)]] : [[at, shown(value)]]));
-    return {
-      textStyle: font, grid: { left: 48, right: 12, top: 14, bottom: 28 },
-      xAxis: { type: 'time', axisLabel: font, axisLine: { onZero: false, lineStyle: { color: '#16201a' } }, splitLine: { show: false } },
-      yAxis: { type: 'value', scale: true, axisLabel: { ...font, formatter: `{value} °${unit}` }, splitLine: { lineStyle: { color: '#bcc8be' } } },
-      series: [{ type: 'line', data: points, showSymbol: false, lineStyle: { color: '#16201a', width: 1.4 }, markArea: { silent: true, itemStyle: { color: 'rgba(11,122,59,0.16)' }, data: [[{ yAxis: shown(range.from) }, { yAxis: shown(range.to) }]] } }],
-    };
-  }, [readings, range, unit]);
-  return <Chart option={option} label="Temperature of the store over time; the summary below has the figures" height={240} />;
+  const option = useCallback(
+    (font: ChartFont) => {
+      const shown = (celsius: number): number => (unit === 'C' ? celsius : celsius * 1.8 + 32);
+      // A hole of more than three usual steps is left open.
+      const steps = readings
+        .slice(1)
+        .map(({ at }, i) => Date.parse(at) - Date.parse(readings[i]!.at))
+        .sort((a, b) => a - b);
+      const usual = steps[Math.floor(steps.length / 2)] ?? 0;
+      const points = readings.flatMap(({ at, value }, i): [string, number | null][] =>
+        i > 0 && Date.parse(at) - Date.parse(readings[i - 1]!.at) > 3 * usual
+          ? [
+              [readings[i - 1]!.at, null],
+              [at, shown(value)],
+            ]
+          : [[at, shown(value)]],
+      );
+      return {
+        textStyle: font,
+        grid: { left: 48, right: 12, top: 14, bottom: 28 },
+        xAxis: {
+          type: 'time',
+          axisLabel: font,
+          axisLine: { onZero: false, lineStyle: { color: '#16201a' } },
+          splitLine: { show: false },
+        },
+        yAxis: {
+          type: 'value',
+          scale: true,
+          axisLabel: { ...font, formatter: `{value} °${unit}` },
+          splitLine: { lineStyle: { color: '#bcc8be' } },
+        },
+        series: [
+          {
+            type: 'line',
+            data: points,
+            showSymbol: false,
+            lineStyle: { color: '#16201a', width: 1.4 },
+            markArea: {
+              silent: true,
+              itemStyle: { color: 'rgba(11,122,59,0.16)' },
+              data: [[{ yAxis: shown(range.from) }, { yAxis: shown(range.to) }]],
+            },
+          },
+        ],
+      };
+    },
+    [readings, range, unit],
+  );
+  return (
+    <Chart option={option} label="Temperature of the store over time; the summary below has the figures" height={240} />
+  );
 }

@@ -6,8 +6,12 @@ export function WarningList({ warnings }: { warnings: LotWarning[] }) {
   return (
     <ul className="flex flex-col gap-1">
       {warnings.map((warning) => (
-        <li key={warning.id} className={`border-l-4 px-2 py-1 ${warning.level === 'stop' ? 'border-loud' : 'border-ink'}`}>
-          <span className="block font-bold">{warning.says}</span><span className="text-sm">{warning.remedy}</span>
+        <li
+          key={warning.id}
+          className={`border-l-4 px-2 py-1 ${warning.level === 'stop' ? 'border-loud' : 'border-ink'}`}
+        >
+          <span className="block font-bold">{warning.says}</span>
+          <span className="text-sm">{warning.remedy}</span>
         </li>
       ))}
     </ul>

@@ -5,17 +5,51 @@ import { whatToRecalibrate } from '@/core/score/agreement/what-to-recalibrate';
 import { rendered } from '@/ui/testing/rendered';
 import { AgreementBoard } from './agreement-board';
 
-const points = [{ id: 'hold', name: 'Hold' }, { id: 'tongue', name: 'Tongue' }];
+const points = [
+  { id: 'hold', name: 'Hold' },
+  { id: 'tongue', name: 'Tongue' },
+];
 const nameOf = { m: 'Maren', j: 'Joss' };
 /** Ten unions scored by both; Joss is five points stricter and sees a poor tongue in every second one that Maren calls good. */
 const judgements: BlindJudgement[] = Array.from({ length: 10 }, (_, i) => [
-  { unionId: `u${i}`, assessorId: 'm', score: 70 + i, grades: { hold: i < 5 ? 'good' : 'poor', tongue: 'good' } as const, hours: i / 2 },
-  { unionId: `u${i}`, assessorId: 'j', score: 65 + i, grades: { hold: i < 5 ? 'good' : 'poor', tongue: i % 2 ? 'poor' : 'good' } as const, hours: i / 2 },
+  {
+    unionId: `u${i}`,
+    assessorId: 'm',
+    score: 70 + i,
+    grades: { hold: i < 5 ? 'good' : 'poor', tongue: 'good' } as const,
+    hours: i / 2,
+  },
+  {
+    unionId: `u${i}`,
+    assessorId: 'j',
+    score: 65 + i,
+    grades: { hold: i < 5 ? 'good' : 'poor', tongue: i % 2 ? 'poor' : 'good' } as const,
+    hours: i / 2,
+  },
 ]).flat() as BlindJudgement[];
-const agreement = agreementOf(judgements, points.map(({ id }) => id));
-const board = (changes: Partial<ComponentProps<typeof AgreementBoard>> = {}) => rendered(
-  <AgreementBoard workshopId="w" agreement={agreement} advice={whatToRecalibrate(agreement, (id) => nameOf[id as 'm' | 'j'], (point) => points.find(({ id }) => id === point)!.name)} points={points} nameOf={nameOf} differences={[]} waiting={0} blindRate={0.1} mayClose {...changes} />,
+const agreement = agreementOf(
+  judgements,
+  points.map(({ id }) => id),
 );
+const board = (changes: Partial<ComponentProps<typeof AgreementBoard>> = {}) =>
+  rendered(
+    <AgreementBoard
+      workshopId="w"
+      agreement={agreement}
+      advice={whatToRecalibrate(
+        agreement,
+        (id) => nameOf[id as 'm' | 'j'],
+        (point) => points.find(({ id }) => id === point)!.name,
+      )}
+      points={points}
+      nameOf={nameOf}
+      differences={[]}
+      waiting={0}
+      blindRate={0.1}
+      mayClose
+      {...changes}
+    />,
+  );
 const none = agreementOf([], ['hold', 'tongue']);
 
 describe('the agreement page', () => {
@@ -39,7 +73,10 @@ describe('the agreement page', () => {
     expect(board({ waiting: 3, mayClose: false }).buttons).toEqual([]);
   });
   it('does not read anything out of too few', () => {
-    const few = agreementOf(judgements.slice(0, 4), points.map(({ id }) => id));
+    const few = agreementOf(
+      judgements.slice(0, 4),
+      points.map(({ id }) => id),
+    );
     const { words } = board({ agreement: few, advice: [] });
     expect(words).toContain('Nothing can be told from 2 unions');
     expect(words).toContain('Too few to build on.');

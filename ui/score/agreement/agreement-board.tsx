@@ -22,7 +22,17 @@ interface AgreementBoardProps {
 }
 
 /** How far assessors agree on unions scored twice: what to look at together first, the figures after. */
-export function AgreementBoard({ workshopId, agreement, advice, points, nameOf, differences, waiting, blindRate, mayClose }: AgreementBoardProps) {
+export function AgreementBoard({
+  workshopId,
+  agreement,
+  advice,
+  points,
+  nameOf,
+  differences,
+  waiting,
+  blindRate,
+  mayClose,
+}: AgreementBoardProps) {
   const { run, busy, problem } = useSend();
   const [sure, setSure] = useState(false);
   const close = async (): Promise<void> => {
@@ -35,31 +45,91 @@ export function AgreementBoard({ workshopId, agreement, advice, points, nameOf, 
       <Problem>{problem?.message}</Problem>
       {waiting > 0 && (
         <div className="flex flex-wrap items-center gap-3 border-l-4 border-ink bg-mist px-3 py-2">
-          <p className="grow"><strong>{waiting} {waiting === 1 ? 'union waits' : 'unions wait'} for a second assessor.</strong> Until then their first scores are shown to nobody else and are left out here.</p>
-          {mayClose && <button type="button" className="bench-button" data-weight={sure ? 'loud' : undefined} disabled={busy} onClick={() => void close()}>{sure ? 'Yes, nobody will look again' : 'Give these second looks up'}</button>}
+          <p className="grow">
+            <strong>
+              {waiting} {waiting === 1 ? 'union waits' : 'unions wait'} for a second assessor.
+            </strong>{' '}
+            Until then their first scores are shown to nobody else and are left out here.
+          </p>
+          {mayClose && (
+            <button
+              type="button"
+              className="bench-button"
+              data-weight={sure ? 'loud' : undefined}
+              disabled={busy}
+              onClick={() => void close()}
+            >
+              {sure ? 'Yes, nobody will look again' : 'Give these second looks up'}
+            </button>
+          )}
         </div>
       )}
       {agreement.unions === 0 ? (
-        <p className="board">No union was scored by two assessors yet. {blindRate === 0 ? <>Set how many are to be in <Link href={`/workshops/${workshopId}/score/settings`}>the settings of scoring</Link>; the tool draws them by chance.</> : 'The room shows which ones want a second assessor.'}</p>
+        <p className="board">
+          No union was scored by two assessors yet.{' '}
+          {blindRate === 0 ? (
+            <>
+              Set how many are to be in{' '}
+              <Link href={`/workshops/${workshopId}/score/settings`}>the settings of scoring</Link>; the tool draws them
+              by chance.
+            </>
+          ) : (
+            'The room shows which ones want a second assessor.'
+          )}
+        </p>
       ) : (
         <>
           <section aria-labelledby="advice-title">
             <h2 id="advice-title">What to look at together</h2>
-            {advice.length === 0
-              ? <p>{agreement.unions < ENOUGH_UNIONS ? `Nothing can be told from ${agreement.unions} ${agreement.unions === 1 ? 'union' : 'unions'}: ${ENOUGH_UNIONS} scored by both are the least.` : 'Nothing stands out: go on as you do.'}</p>
-              : <ol className="mt-1 flex flex-col gap-1.5">{advice.map(({ words }) => <li key={words} className="border-l-4 border-ink bg-sheet py-1 pl-3">{words}</li>)}</ol>}
+            {advice.length === 0 ? (
+              <p>
+                {agreement.unions < ENOUGH_UNIONS
+                  ? `Nothing can be told from ${agreement.unions} ${agreement.unions === 1 ? 'union' : 'unions'}: ${ENOUGH_UNIONS} scored by both are the least.`
+                  : 'Nothing stands out: go on as you do.'}
+              </p>
+            ) : (
+              <ol className="mt-1 flex flex-col gap-1.5">
+                {advice.map(({ words }) => (
+                  <li key={words} className="border-l-4 border-ink bg-sheet py-1 pl-3">
+                    {words}
+                  </li>
+                ))}
+              </ol>
+            )}
           </section>
           <section aria-labelledby="alpha-title">
-            <h2 id="alpha-title">All assessors, {agreement.unions} {agreement.unions === 1 ? 'union' : 'unions'}</h2>
-            <p>Krippendorff&apos;s alpha: <strong>{figure(agreement.alphaMarks)}</strong> over all marks, <strong>{figure(agreement.alphaScores)}</strong> over scores. 1 is agreement throughout, 0 is what chance would give; from about 0.8 on scores can stand for one another.</p>
+            <h2 id="alpha-title">
+              All assessors, {agreement.unions} {agreement.unions === 1 ? 'union' : 'unions'}
+            </h2>
+            <p>
+              Krippendorff&apos;s alpha: <strong>{figure(agreement.alphaMarks)}</strong> over all marks,{' '}
+              <strong>{figure(agreement.alphaScores)}</strong> over scores. 1 is agreement throughout, 0 is what chance
+              would give; from about 0.8 on scores can stand for one another.
+            </p>
           </section>
           {agreement.pairs.map((pair) => (
-            <Pair key={`${pair.first} ${pair.second}`} pair={pair} points={points} nameOf={nameOf} differences={differences.find(({ first, second }) => first === pair.first && second === pair.second)?.points ?? []} />
+            <Pair
+              key={`${pair.first} ${pair.second}`}
+              pair={pair}
+              points={points}
+              nameOf={nameOf}
+              differences={
+                differences.find(({ first, second }) => first === pair.first && second === pair.second)?.points ?? []
+              }
+            />
           ))}
           {agreement.drifts.length > 0 && (
             <section aria-labelledby="drift-title">
               <h2 id="drift-title">Through the day</h2>
-              <ul>{agreement.drifts.map(({ assessorId, drift }) => <li key={assessorId}>{nameOf[assessorId]}: <strong>{signed(drift.perHour)}</strong> points an hour against the others (95&nbsp;%: {signed(drift.interval.from)} to {signed(drift.interval.to)}; {drift.n} unions){drift.interval.from * drift.interval.to <= 0 ? ', which may be chance' : ''}.</li>)}</ul>
+              <ul>
+                {agreement.drifts.map(({ assessorId, drift }) => (
+                  <li key={assessorId}>
+                    {nameOf[assessorId]}: <strong>{signed(drift.perHour)}</strong> points an hour against the others
+                    (95&nbsp;%: {signed(drift.interval.from)} to {signed(drift.interval.to)}; {drift.n} unions)
+                    {drift.interval.from * drift.interval.to <= 0 ? ', which may be chance' : ''}.
+                  </li>
+                ))}
+              </ul>
             </section>
           )}
         </>
@@ -68,28 +138,89 @@ export function AgreementBoard({ workshopId, agreement, advice, points, nameOf, 
   );
 }
 
-function Pair({ pair, points, nameOf, differences }: { pair: PairAgreement; points: { id: string; name: string }[]; nameOf: Record<string, string>; differences: UnionDifference[] }) {
+function Pair({
+  pair,
+  points,
+  nameOf,
+  differences,
+}: {
+  pair: PairAgreement;
+  points: { id: string; name: string }[];
+  nameOf: Record<string, string>;
+  differences: UnionDifference[];
+}) {
   const [first, second] = [nameOf[pair.first] ?? 'A former member', nameOf[pair.second] ?? 'A former member'];
   const { scores } = pair;
   return (
-    <section aria-label={`${first} and ${second}`} className="grid grid-cols-[minmax(0,1fr)] items-start gap-x-8 gap-y-3 lg:grid-cols-[25rem_minmax(0,1fr)]">
+    <section
+      aria-label={`${first} and ${second}`}
+      className="grid grid-cols-[minmax(0,1fr)] items-start gap-x-8 gap-y-3 lg:grid-cols-[25rem_minmax(0,1fr)]"
+    >
       <div className="relative overflow-x-auto">
-        <h2 className="mb-1">{first} and {second}, {pair.n} {pair.n === 1 ? 'union' : 'unions'}</h2>
+        <h2 className="mb-1">
+          {first} and {second}, {pair.n} {pair.n === 1 ? 'union' : 'unions'}
+        </h2>
         <table className="bench-table">
-          <thead><tr><th>Point</th><th className="text-right">Graded alike</th><th className="text-right">Weighted kappa</th></tr></thead>
+          <thead>
+            <tr>
+              <th>Point</th>
+              <th className="text-right">Graded alike</th>
+              <th className="text-right">Weighted kappa</th>
+            </tr>
+          </thead>
           <tbody>
             {points.map(({ id, name }) => {
               const point = pair.points[id]!;
-              return <tr key={id}><td>{name}</td><td className="text-right">{point.same} of {point.n}</td><td className="text-right font-bold">{point.kappa === null ? <span className="font-normal text-muted">{point.n > 0 && point.same === point.n ? 'always alike' : 'says nothing'}</span> : figure(point.kappa)}</td></tr>;
+              return (
+                <tr key={id}>
+                  <td>{name}</td>
+                  <td className="text-right">
+                    {point.same} of {point.n}
+                  </td>
+                  <td className="text-right font-bold">
+                    {point.kappa === null ? (
+                      <span className="font-normal text-muted">
+                        {point.n > 0 && point.same === point.n ? 'always alike' : 'says nothing'}
+                      </span>
+                    ) : (
+                      figure(point.kappa)
+                    )}
+                  </td>
+                </tr>
+              );
             })}
           </tbody>
         </table>
-        <p className="mt-1 text-sm text-muted">Kappa weighs a difference by its square and takes off what chance would give. It says little where nearly all grades are one.</p>
+        <p className="mt-1 text-sm text-muted">
+          Kappa weighs a difference by its square and takes off what chance would give. It says little where nearly all
+          grades are one.
+        </p>
       </div>
       {scores && (
         <div>
-          <p>{first} scores <strong>{signed(scores.mean)}</strong> points against {second} on the same union{scores.interval && <> (95&nbsp;%: {signed(scores.interval.from)} to {signed(scores.interval.to)})</>}. {scores.limits && <>Single unions differ by {signed(scores.limits.from)} to {signed(scores.limits.to)} points.</>}{scores.n < ENOUGH_UNIONS && ' Too few to build on.'}</p>
-          <DifferenceChart first={first} second={second} points={differences} mean={scores.mean} limits={scores.limits} />
+          <p>
+            {first} scores <strong>{signed(scores.mean)}</strong> points against {second} on the same union
+            {scores.interval && (
+              <>
+                {' '}
+                (95&nbsp;%: {signed(scores.interval.from)} to {signed(scores.interval.to)})
+              </>
+            )}
+            .{' '}
+            {scores.limits && (
+              <>
+                Single unions differ by {signed(scores.limits.from)} to {signed(scores.limits.to)} points.
+              </>
+            )}
+            {scores.n < ENOUGH_UNIONS && ' Too few to build on.'}
+          </p>
+          <DifferenceChart
+            first={first}
+            second={second}
+            points={differences}
+            mean={scores.mean}
+            limits={scores.limits}
+          />
         </div>
       )}
     </section>

@@ -21,7 +21,12 @@ interface SetUnion {
   nth: number;
   measures: Measures;
   seen: { point: string; words: string }[];
-  answered: { marks: Marks; score: number | null; truthScore: number | null; differences: { point: string; truth: PointGrade; given: PointGrade }[] } | null;
+  answered: {
+    marks: Marks;
+    score: number | null;
+    truthScore: number | null;
+    differences: { point: string; truth: PointGrade; given: PointGrade }[];
+  } | null;
 }
 
 interface RecalibrationProps {
@@ -31,7 +36,14 @@ interface RecalibrationProps {
   latest: number;
   rule: ScoringRule;
   unions: SetUnion[];
-  assessors: { name: string; answered: number; asked: number; otherwise: number; meanDifference: number | null; points: Record<string, number> }[];
+  assessors: {
+    name: string;
+    answered: number;
+    asked: number;
+    otherwise: number;
+    meanDifference: number | null;
+    points: Record<string, number>;
+  }[];
   unit: LengthUnit;
 }
 
@@ -44,7 +56,12 @@ export function Recalibration(props: RecalibrationProps) {
 
 function WithMethod({ workshopId, method: methodId, seed, latest, rule, unions, assessors, unit }: RecalibrationProps) {
   const method = use(loadMethod(methodId));
-  const [at, setAt] = useState(() => Math.max(0, unions.findIndex(({ answered }) => !answered)));
+  const [at, setAt] = useState(() =>
+    Math.max(
+      0,
+      unions.findIndex(({ answered }) => !answered),
+    ),
+  );
   const union = unions[at]!;
   const points = wordedPoints(method, rule);
   const nameOf = (point: string): string => points.find(({ id }) => id === point)?.name ?? point;
@@ -53,27 +70,89 @@ function WithMethod({ workshopId, method: methodId, seed, latest, rule, unions, 
       <nav aria-label="Unions of the set">
         <ol className="flex flex-wrap gap-1">
           {unions.map(({ nth, answered }) => (
-            <li key={nth}><button type="button" className="bench-button px-3" data-weight={nth === at ? 'main' : undefined} aria-current={nth === at ? 'step' : undefined} onClick={() => setAt(nth)}>{nth + 1}<span className="text-sm font-normal">{answered ? (answered.differences.length === 0 ? 'alike' : `${answered.differences.length} otherwise`) : ''}</span></button></li>
+            <li key={nth}>
+              <button
+                type="button"
+                className="bench-button px-3"
+                data-weight={nth === at ? 'main' : undefined}
+                aria-current={nth === at ? 'step' : undefined}
+                onClick={() => setAt(nth)}
+              >
+                {nth + 1}
+                <span className="text-sm font-normal">
+                  {answered
+                    ? answered.differences.length === 0
+                      ? 'alike'
+                      : `${answered.differences.length} otherwise`
+                    : ''}
+                </span>
+              </button>
+            </li>
           ))}
         </ol>
       </nav>
-      <OneUnion key={`${seed} ${union.nth} ${union.answered !== null}`} workshopId={workshopId} method={method} seed={seed} rule={rule} union={union} unit={unit} nameOf={nameOf} onNext={at + 1 < unions.length ? () => setAt(at + 1) : null} />
+      <OneUnion
+        key={`${seed} ${union.nth} ${union.answered !== null}`}
+        workshopId={workshopId}
+        method={method}
+        seed={seed}
+        rule={rule}
+        union={union}
+        unit={unit}
+        nameOf={nameOf}
+        onNext={at + 1 < unions.length ? () => setAt(at + 1) : null}
+      />
       {assessors.length > 0 && (
         <section aria-labelledby="all-title" className="relative overflow-x-auto">
-          <h2 id="all-title" className="mb-1">Everybody on this set</h2>
+          <h2 id="all-title" className="mb-1">
+            Everybody on this set
+          </h2>
           <table className="bench-table max-w-3xl">
-            <thead><tr><th>Assessor</th><th className="text-right">Unions</th><th className="text-right">Grades otherwise</th><th className="text-right">Score against the rubric</th><th>Most often on</th></tr></thead>
-            <tbody>{assessors.map((one) => (
-              <tr key={one.name}>
-                <td>{one.name}</td><td className="text-right">{one.answered} of {unions.length}</td><td className="text-right">{one.otherwise} of {one.asked}</td>
-                <td className="text-right">{one.meanDifference === null ? '–' : `${one.meanDifference > 0 ? '+' : ''}${one.meanDifference.toFixed(1)}`}</td>
-                <td>{Object.entries(one.points).sort((a, b) => b[1] - a[1]).slice(0, 3).map(([point, count]) => `${nameOf(point)} (${count})`).join(', ') || 'nothing'}</td>
+            <thead>
+              <tr>
+                <th>Assessor</th>
+                <th className="text-right">Unions</th>
+                <th className="text-right">Grades otherwise</th>
+                <th className="text-right">Score against the rubric</th>
+                <th>Most often on</th>
               </tr>
-            ))}</tbody>
+            </thead>
+            <tbody>
+              {assessors.map((one) => (
+                <tr key={one.name}>
+                  <td>{one.name}</td>
+                  <td className="text-right">
+                    {one.answered} of {unions.length}
+                  </td>
+                  <td className="text-right">
+                    {one.otherwise} of {one.asked}
+                  </td>
+                  <td className="text-right">
+                    {one.meanDifference === null
+                      ? '–'
+                      : `${one.meanDifference > 0 ? '+' : ''}${one.meanDifference.toFixed(1)}`}
+                  </td>
+                  <td>
+                    {Object.entries(one.points)
+                      .sort((a, b) => b[1] - a[1])
+                      .slice(0, 3)
+                      .map(([point, count]) => `${nameOf(point)} (${count})`)
+                      .join(', ') || 'nothing'}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
           </table>
         </section>
       )}
-      <p className="text-sm"><Link href={`/workshops/${workshopId}/score/agreement/recalibration?set=${latest + 1}`} className="bench-button">A new set</Link></p>
+      <p className="text-sm">
+        <Link
+          href={`/workshops/${workshopId}/score/agreement/recalibration?set=${latest + 1}`}
+          className="bench-button"
+        >
+          A new set
+        </Link>
+      </p>
     </div>
   );
 }
@@ -96,33 +175,86 @@ function OneUnion({ workshopId, method, seed, rule, union, unit, nameOf, onNext 
   const judged = judgeUnion(method, rule, union.measures, {}, 'joined');
   const figures = figuresOf(method.fields, union.measures);
   const { answered } = union;
-  const keep = (): Promise<unknown> => run('PUT', `/api/recalibrations/${answerId}`, { workshopId, method: method.id, seed, nth: union.nth, marks });
+  const keep = (): Promise<unknown> =>
+    run('PUT', `/api/recalibrations/${answerId}`, { workshopId, method: method.id, seed, nth: union.nth, marks });
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,1fr)_21rem]">
       <UnionStage
-        assessment={judged.assessment} unit={unit} ghost={null} assumed={false} level={0} silent
-        points={judged.grades.map(({ point }) => ({ point, grade: marks[point.id] ?? 'good', marked: marks[point.id] !== undefined }))}
-        onMark={(point) => { if (!answered) setMarks(nextMark(point, marks, 'good')); }}
+        assessment={judged.assessment}
+        unit={unit}
+        ghost={null}
+        assumed={false}
+        level={0}
+        silent
+        points={judged.grades.map(({ point }) => ({
+          point,
+          grade: marks[point.id] ?? 'good',
+          marked: marks[point.id] !== undefined,
+        }))}
+        onMark={(point) => {
+          if (!answered) setMarks(nextMark(point, marks, 'good'));
+        }}
       />
       <div className="flex flex-col gap-3">
         <dl className="grid grid-cols-[1fr_auto] gap-x-3 text-sm tabular-nums">
-          {method.fields.filter(({ place }) => place !== 'further').map((field) => {
-            const measure = union.measures[field.id];
-            const pick = measure && 'pick' in measure ? field.picks?.find(({ id }) => id === measure.pick)?.words : undefined;
-            return <div key={field.id} className="contents"><dt>{field.short}</dt><dd className="text-right font-bold">{pick ?? (field.unit === 'degrees' ? `${figures[field.id]}°` : formatLength(figures[field.id]!, unit))}</dd></div>;
-          })}
+          {method.fields
+            .filter(({ place }) => place !== 'further')
+            .map((field) => {
+              const measure = union.measures[field.id];
+              const pick =
+                measure && 'pick' in measure ? field.picks?.find(({ id }) => id === measure.pick)?.words : undefined;
+              return (
+                <div key={field.id} className="contents">
+                  <dt>{field.short}</dt>
+                  <dd className="text-right font-bold">
+                    {pick ??
+                      (field.unit === 'degrees' ? `${figures[field.id]}°` : formatLength(figures[field.id]!, unit))}
+                  </dd>
+                </div>
+              );
+            })}
         </dl>
         <section aria-labelledby="seen-title">
           <h2 id="seen-title">What was seen</h2>
-          <ul className="text-sm">{union.seen.map(({ point, words }) => <li key={point}><strong>{nameOf(point)}:</strong> {words}</li>)}</ul>
+          <ul className="text-sm">
+            {union.seen.map(({ point, words }) => (
+              <li key={point}>
+                <strong>{nameOf(point)}:</strong> {words}
+              </li>
+            ))}
+          </ul>
         </section>
         <Problem>{problem?.message}</Problem>
-        {!answered ? <button type="button" className="bench-button" data-weight="main" disabled={busy} onClick={() => void keep()}>Keep my grades</button> : (
+        {!answered ? (
+          <button type="button" className="bench-button" data-weight="main" disabled={busy} onClick={() => void keep()}>
+            Keep my grades
+          </button>
+        ) : (
           <section className="board" aria-labelledby="result-title">
-            <h2 id="result-title">{answered.differences.length === 0 ? 'As the rubric has it' : `${answered.differences.length} ${answered.differences.length === 1 ? 'point' : 'points'} otherwise than the rubric`}</h2>
-            <p className="text-sm">Your score {answered.score === null ? '–' : Math.round(answered.score)}, the rubric&apos;s {answered.truthScore === null ? '–' : Math.round(answered.truthScore)}.</p>
-            <ul className="mt-1 text-sm">{answered.differences.map(({ point, truth, given }) => <li key={point} className="border-l-4 border-ink pl-2"><strong>{nameOf(point)}:</strong> you {given}, the rubric {truth}{truth === 'good' || truth === 'not-looked-at' ? '' : ` (${judged.grades.find((one) => one.point.id === point)?.point.faults.find(({ grade }) => grade === truth)?.words ?? ''})`}</li>)}</ul>
-            {onNext && <button type="button" className="bench-button mt-2" onClick={onNext}>Next union</button>}
+            <h2 id="result-title">
+              {answered.differences.length === 0
+                ? 'As the rubric has it'
+                : `${answered.differences.length} ${answered.differences.length === 1 ? 'point' : 'points'} otherwise than the rubric`}
+            </h2>
+            <p className="text-sm">
+              Your score {answered.score === null ? '–' : Math.round(answered.score)}, the rubric&apos;s{' '}
+              {answered.truthScore === null ? '–' : Math.round(answered.truthScore)}.
+            </p>
+            <ul className="mt-1 text-sm">
+              {answered.differences.map(({ point, truth, given }) => (
+                <li key={point} className="border-l-4 border-ink pl-2">
+                  <strong>{nameOf(point)}:</strong> you {given}, the rubric {truth}
+                  {truth === 'good' || truth === 'not-looked-at'
+                    ? ''
+                    : ` (${judged.grades.find((one) => one.point.id === point)?.point.faults.find(({ grade }) => grade === truth)?.words ?? ''})`}
+                </li>
+              ))}
+            </ul>
+            {onNext && (
+              <button type="button" className="bench-button mt-2" onClick={onNext}>
+                Next union
+              </button>
+            )}
           </section>
         )}
       </div>

@@ -78,8 +78,12 @@ export interface BenchChanges extends Pick<BenchState, 'assessor' | 'unions' | '
 }
 
 /** A bench brought up to date. */
-export function withChanges(state: BenchState, { unions, gone, unseen, takenAt }: Omit<BenchChanges, 'assessor'>): BenchState {
-  if (unions.length === 0 && gone.length === 0 && unseen.length === 0 && state.unseen.length === 0) return { ...state, takenAt };
+export function withChanges(
+  state: BenchState,
+  { unions, gone, unseen, takenAt }: Omit<BenchChanges, 'assessor'>,
+): BenchState {
+  if (unions.length === 0 && gone.length === 0 && unseen.length === 0 && state.unseen.length === 0)
+    return { ...state, takenAt };
   const changed = new Map(unions.map((union) => [union.id, union]));
   const left = state.unions.filter(({ id }) => !gone.includes(id)).map((union) => changed.get(union.id) ?? union);
   const known = new Set(left.map(({ id }) => id));

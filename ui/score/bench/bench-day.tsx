@@ -24,7 +24,11 @@ interface BenchDayProps {
 /** The bench day: the room, and one seat of it at a time. Works without reception once it was opened. */
 export function BenchDay(props: BenchDayProps) {
   const alive = useAlive();
-  const fallback = <p className="board" id="bench">Laying out the bench…</p>;
+  const fallback = (
+    <p className="board" id="bench">
+      Laying out the bench…
+    </p>
+  );
   return <Suspense fallback={fallback}>{alive ? <WithMethod {...props} /> : fallback}</Suspense>;
 }
 
@@ -35,7 +39,9 @@ function WithMethod(props: BenchDayProps) {
 function Day({ initial, seat, fromPaper = false, method }: BenchDayProps & { method: Method }) {
   const live = useBench(initial, method);
   const { state } = live;
-  const [open, setOpen] = useState<string | null>(() => initial.seats.find(({ number }) => number === seat)?.id ?? (fromPaper ? initial.seats[0]!.id : null));
+  const [open, setOpen] = useState<string | null>(
+    () => initial.seats.find(({ number }) => number === seat)?.id ?? (fromPaper ? initial.seats[0]!.id : null),
+  );
   const [now, setNow] = useState(initial.takenAt);
 
   useEffect(() => {
@@ -45,7 +51,8 @@ function Day({ initial, seat, fromPaper = false, method }: BenchDayProps & { met
   useEffect(() => {
     // The address follows, so that a reload opens the same seat. What is kept offline is one page for all seats.
     const asked = new URL(location.href).searchParams.get('seat');
-    if (asked && Number(asked) !== seat) queueMicrotask(() => setOpen(initial.seats.find(({ number }) => String(number) === asked)?.id ?? null));
+    if (asked && Number(asked) !== seat)
+      queueMicrotask(() => setOpen(initial.seats.find(({ number }) => String(number) === asked)?.id ?? null));
     if (!fromPaper) void keepBench().catch(() => undefined);
   }, [seat, initial.seats, fromPaper]);
 
@@ -57,21 +64,49 @@ function Day({ initial, seat, fromPaper = false, method }: BenchDayProps & { met
   const suggestions = useMemo(() => {
     const people = state.seats.map(({ id, number }) => {
       const own = unionsOf(state, id);
-      return { seatId: id, number, attempts: attemptsOf(state, id), seenAt: own.length === 0 ? null : Math.max(...own.map(({ seenAt }) => seenAt)), secondLook: state.unseen.some((union) => union.seatId === id) };
+      return {
+        seatId: id,
+        number,
+        attempts: attemptsOf(state, id),
+        seenAt: own.length === 0 ? null : Math.max(...own.map(({ seenAt }) => seenAt)),
+        secondLook: state.unseen.some((union) => union.seatId === id),
+      };
     });
     const began = Math.min(...people.flatMap(({ seenAt }) => seenAt ?? []));
     // Once the day is over nobody waits any more.
-    const today = people.some(({ seenAt }) => seenAt !== null && now - seenAt < 12 * 3_600_000) || people.every(({ seenAt }) => seenAt === null);
+    const today =
+      people.some(({ seenAt }) => seenAt !== null && now - seenAt < 12 * 3_600_000) ||
+      people.every(({ seenAt }) => seenAt === null);
     return today ? nextPeople(people, state.settings.ready, now, Number.isFinite(began) ? began : null) : [];
   }, [state, now]);
 
   return (
     <>
-      <WaitingStrip workshopId={state.workshop.id} assessorId={state.assessor.id} waiting={live.waiting} link={live.link} onSend={live.sendNow} />
+      <WaitingStrip
+        workshopId={state.workshop.id}
+        assessorId={state.assessor.id}
+        waiting={live.waiting}
+        link={live.link}
+        onSend={live.sendNow}
+      />
       <LikelyDoubles state={state} onSettled={live.refresh} />
-      {live.waiting === null ? <p className="board" id="bench">Laying out the bench…</p> : open === null || !state.seats.some(({ id }) => id === open)
-        ? <RoomView state={state} suggestions={suggestions} onOpen={go} />
-        : <Bench live={live} method={method} seatId={open} onSeat={go} onRoom={() => go(null)} next={suggestions[0] ?? null} fromPaper={fromPaper} />}
+      {live.waiting === null ? (
+        <p className="board" id="bench">
+          Laying out the bench…
+        </p>
+      ) : open === null || !state.seats.some(({ id }) => id === open) ? (
+        <RoomView state={state} suggestions={suggestions} onOpen={go} />
+      ) : (
+        <Bench
+          live={live}
+          method={method}
+          seatId={open}
+          onSeat={go}
+          onRoom={() => go(null)}
+          next={suggestions[0] ?? null}
+          fromPaper={fromPaper}
+        />
+      )}
     </>
   );
 }

@@ -7,18 +7,39 @@ import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 import { useSend } from '@/ui/kit/form/use-send';
 
-interface Look { id: string; callus: 'ring' | 'parts' | 'none'; contactSeen: number | null; lookedOn: string; note: string; by: string }
+interface Look {
+  id: string;
+  callus: 'ring' | 'parts' | 'none';
+  contactSeen: number | null;
+  lookedOn: string;
+  note: string;
+  by: string;
+}
 
 const CALLUS = { ring: 'a callus line all along', parts: 'callus in parts', none: 'no callus' } as const;
 
 /** What was seen when the union was cut open later, beside what was computed of it. */
-export function CutLooks({ unionId, mayChange, computed, looks }: { unionId: string; mayChange: boolean; computed: number; looks: Look[] }) {
+export function CutLooks({
+  unionId,
+  mayChange,
+  computed,
+  looks,
+}: {
+  unionId: string;
+  mayChange: boolean;
+  computed: number;
+  looks: Look[];
+}) {
   const { run, busy, problem } = useSend();
   const [adding, setAdding] = useState(false);
   const [lookId, setLookId] = useState(() => uuid());
   const submit = async (event: React.FormEvent<HTMLFormElement>): Promise<void> => {
     event.preventDefault();
-    const sent = await run('PUT', `/api/unions/${unionId}/cut-looks/${lookId}`, Object.fromEntries(new FormData(event.currentTarget)));
+    const sent = await run(
+      'PUT',
+      `/api/unions/${unionId}/cut-looks/${lookId}`,
+      Object.fromEntries(new FormData(event.currentTarget)),
+    );
     if (!sent?.ok) return;
     setLookId(uuid());
     setAdding(false);
@@ -27,20 +48,68 @@ export function CutLooks({ unionId, mayChange, computed, looks }: { unionId: str
   return (
     <section className="board" aria-labelledby="cut-title">
       <h2 id="cut-title">Cut open</h2>
-      <p className="text-sm">Computed contact <strong>{Math.round(computed * 100)}&nbsp;%</strong>{told[0] && <>; seen <strong>{Math.round(told[0].contactSeen! * 100)}&nbsp;%</strong>, {Math.abs(Math.round((told[0].contactSeen! - computed) * 100))} points {told[0].contactSeen! >= computed ? 'more' : 'less'} than computed</>}.</p>
-      {looks.length === 0 && <p className="text-sm text-muted">Nobody cut it open yet. After two or three weeks of callusing, split it along the join and look where callus bridges the line.</p>}
-      <ul className="text-sm">{looks.map((look) => <li key={look.id} className="mt-1 border-l-4 border-ink pl-2"><strong>{formatDate(look.lookedOn)}:</strong> {CALLUS[look.callus]}{look.contactSeen !== null && `, ${Math.round(look.contactSeen * 100)} % of the line joined`}. {look.by}.{look.note && ` ${look.note}`}</li>)}</ul>
-      {mayChange && !adding && <button type="button" className="bench-button mt-2" onClick={() => setAdding(true)}>Enter a second look</button>}
+      <p className="text-sm">
+        Computed contact <strong>{Math.round(computed * 100)}&nbsp;%</strong>
+        {told[0] && (
+          <>
+            ; seen <strong>{Math.round(told[0].contactSeen! * 100)}&nbsp;%</strong>,{' '}
+            {Math.abs(Math.round((told[0].contactSeen! - computed) * 100))} points{' '}
+            {told[0].contactSeen! >= computed ? 'more' : 'less'} than computed
+          </>
+        )}
+        .
+      </p>
+      {looks.length === 0 && (
+        <p className="text-sm text-muted">
+          Nobody cut it open yet. After two or three weeks of callusing, split it along the join and look where callus
+          bridges the line.
+        </p>
+      )}
+      <ul className="text-sm">
+        {looks.map((look) => (
+          <li key={look.id} className="mt-1 border-l-4 border-ink pl-2">
+            <strong>{formatDate(look.lookedOn)}:</strong> {CALLUS[look.callus]}
+            {look.contactSeen !== null && `, ${Math.round(look.contactSeen * 100)} % of the line joined`}. {look.by}.
+            {look.note && ` ${look.note}`}
+          </li>
+        ))}
+      </ul>
+      {mayChange && !adding && (
+        <button type="button" className="bench-button mt-2" onClick={() => setAdding(true)}>
+          Enter a second look
+        </button>
+      )}
       {adding && (
         <form onSubmit={(event) => void submit(event)} className="mt-2 flex flex-col gap-2" noValidate>
           <Problem>{problem?.message}</Problem>
-          <Field label="Callus line" error={problem?.fields.callus}><select name="callus" defaultValue="ring">{Object.entries(CALLUS).map(([value, words]) => <option key={value} value={value}>{words}</option>)}</select></Field>
+          <Field label="Callus line" error={problem?.fields.callus}>
+            <select name="callus" defaultValue="ring">
+              {Object.entries(CALLUS).map(([value, words]) => (
+                <option key={value} value={value}>
+                  {words}
+                </option>
+              ))}
+            </select>
+          </Field>
           <div className="grid grid-cols-2 gap-2">
-            <Field label="Joined, % of the line" error={problem?.fields.contactSeen}><input name="contactSeen" inputMode="decimal" placeholder="not told" autoComplete="off" /></Field>
-            <Field label="Cut open on" error={problem?.fields.lookedOn}><input name="lookedOn" type="date" /></Field>
+            <Field label="Joined, % of the line" error={problem?.fields.contactSeen}>
+              <input name="contactSeen" inputMode="decimal" placeholder="not told" autoComplete="off" />
+            </Field>
+            <Field label="Cut open on" error={problem?.fields.lookedOn}>
+              <input name="lookedOn" type="date" />
+            </Field>
           </div>
-          <Field label="Note"><input name="note" maxLength={500} autoComplete="off" /></Field>
-          <div className="flex gap-2"><button type="submit" className="bench-button" data-weight="main" disabled={busy}>Keep</button><button type="button" className="bench-button" onClick={() => setAdding(false)}>Leave</button></div>
+          <Field label="Note">
+            <input name="note" maxLength={500} autoComplete="off" />
+          </Field>
+          <div className="flex gap-2">
+            <button type="submit" className="bench-button" data-weight="main" disabled={busy}>
+              Keep
+            </button>
+            <button type="button" className="bench-button" onClick={() => setAdding(false)}>
+              Leave
+            </button>
+          </div>
         </form>
       )}
     </section>

@@ -16,12 +16,19 @@ describe('readEntry', () => {
   it('reads points and commas, and assumes what nobody measured', () => {
     const { measures } = readEntry(method, typed(four), 'mm');
     expect(measures).toMatchObject({
-      scionDiameter: { value: 9.5, origin: 'measured' }, scionLength: { value: 34.5, origin: 'measured' },
-      scionBark: { value: expect.closeTo(0.95, 9) as number, origin: 'assumed' }, stockHollow: { value: 0, origin: 'assumed' }, placement: { pick: 'middle' },
+      scionDiameter: { value: 9.5, origin: 'measured' },
+      scionLength: { value: 34.5, origin: 'measured' },
+      scionBark: { value: expect.closeTo(0.95, 9) as number, origin: 'assumed' },
+      stockHollow: { value: 0, origin: 'assumed' },
+      placement: { pick: 'middle' },
     });
   });
   it('reads inches as inches', () => {
-    const { measures } = readEntry(method, typed({ stockDiameter: '0.4', scionDiameter: '0.4', stockLength: '1.4', scionLength: '1.4' }), 'in');
+    const { measures } = readEntry(
+      method,
+      typed({ stockDiameter: '0.4', scionDiameter: '0.4', stockLength: '1.4', scionLength: '1.4' }),
+      'in',
+    );
     expect(measures!.stockLength).toMatchObject({ value: expect.closeTo(35.56, 6) as number });
   });
   it('names what is missing and what cannot be read', () => {
@@ -36,11 +43,16 @@ describe('readEntry', () => {
     const read = readEntry(method, { ...entry, texts: { ...entry.texts, stockLength: '30', scionLength: '30' } }, 'mm');
     expect(read.measures!.stockDiameter).toEqual({ value: 11, origin: 'assumed' });
   });
-  it.each(METHODS.map((one) => [one.id, one] as const))('gives back every entry of a %s, picks and figures', (_id, one) => {
-    const changes = Object.fromEntries(one.fields.filter(({ place }) => place === 'picked').map((field) => [field.id, field.picks!.at(-1)!.id]));
-    const measures = exampleMeasures(one, changes);
-    expect(readEntry(one, entryOf(one, measures, {}, '', 'mm', null), 'mm').measures).toEqual(measures);
-  });
+  it.each(METHODS.map((one) => [one.id, one] as const))(
+    'gives back every entry of a %s, picks and figures',
+    (_id, one) => {
+      const changes = Object.fromEntries(
+        one.fields.filter(({ place }) => place === 'picked').map((field) => [field.id, field.picks!.at(-1)!.id]),
+      );
+      const measures = exampleMeasures(one, changes);
+      expect(readEntry(one, entryOf(one, measures, {}, '', 'mm', null), 'mm').measures).toEqual(measures);
+    },
+  );
   it('gives back the entry of a saved judgement', () => {
     const measures = exampleMeasures(method, { scionHollow: 'hollow', stockBark: 1.4, placement: -1.2, lift: 2 });
     const again = readEntry(method, entryOf(method, measures, { hold: 'poor' }, 'a note', 'mm', null), 'mm').measures;

@@ -37,11 +37,27 @@ export function newEntry(method: Method, last: Measures | null, unit: LengthUnit
     const measure = field.kept ? last?.[field.id] : undefined;
     if (measure && 'value' in measure) texts[field.id] = textOf(field, measure.value, unit);
   }
-  return { texts, kept: Object.keys(texts), quick: [], picks: {}, marks: {}, note: '', strokes: null, correctsId: null };
+  return {
+    texts,
+    kept: Object.keys(texts),
+    quick: [],
+    picks: {},
+    marks: {},
+    note: '',
+    strokes: null,
+    correctsId: null,
+  };
 }
 
 /** The entry that a saved judgement came from, to correct it or to take it back. */
-export function entryOf(method: Method, measures: Measures, marks: Marks, note: string, unit: LengthUnit, correctsId: string | null): Entry {
+export function entryOf(
+  method: Method,
+  measures: Measures,
+  marks: Marks,
+  note: string,
+  unit: LengthUnit,
+  correctsId: string | null,
+): Entry {
   const texts: Record<string, string> = {};
   const picks: Record<string, string> = {};
   for (const field of method.fields) {
@@ -58,7 +74,11 @@ export function entryOf(method: Method, measures: Measures, marks: Marks, note: 
       if (field.picks) picks[field.id] = BY_FIGURE;
     }
   }
-  const quick = method.fields.filter(({ id, place }) => place === 'first' && (measures[id] as { origin?: string } | undefined)?.origin === 'picked').map(({ id }) => id);
+  const quick = method.fields
+    .filter(
+      ({ id, place }) => place === 'first' && (measures[id] as { origin?: string } | undefined)?.origin === 'picked',
+    )
+    .map(({ id }) => id);
   return { texts, kept: [], quick, picks, marks, note, strokes: null, correctsId };
 }
 
@@ -85,7 +105,10 @@ export function readEntry(method: Method, entry: Entry, unit: LengthUnit): ReadE
   const needed = (field: Field): Measure => {
     const value = typed(field);
     if (value === null && !errors[field.id]) missing.push(field.id);
-    return { value: value ?? 0, origin: entry.kept.includes(field.id) ? 'assumed' : entry.quick.includes(field.id) ? 'picked' : 'measured' };
+    return {
+      value: value ?? 0,
+      origin: entry.kept.includes(field.id) ? 'assumed' : entry.quick.includes(field.id) ? 'picked' : 'measured',
+    };
   };
   const measures: Measures = {};
   for (const field of method.fields) {
@@ -96,7 +119,10 @@ export function readEntry(method: Method, entry: Entry, unit: LengthUnit): ReadE
     } else {
       const value = typed(field);
       // Nobody measured it: what the method assumes stands, and is shown as assumed.
-      measures[field.id] = value === null ? { value: figuresOf(method.fields, measures)[field.id]!, origin: 'assumed' } : { value, origin: 'measured' };
+      measures[field.id] =
+        value === null
+          ? { value: figuresOf(method.fields, measures)[field.id]!, origin: 'assumed' }
+          : { value, origin: 'measured' };
     }
   }
   return { measures: missing.length === 0 && Object.keys(errors).length === 0 ? measures : null, missing, errors };
@@ -104,8 +130,15 @@ export function readEntry(method: Method, entry: Entry, unit: LengthUnit): ReadE
 
 /** The next mark of a point: its faults in order, then not looked at, then as it was. */
 export function nextMark(point: Point, marks: Marks, asMeasured: PointGrade): Marks {
-  const order: (PointGrade | undefined)[] = [undefined, ...point.faults.map(({ grade }) => grade), ...(point.measured ? (['good'] as const) : []), 'not-looked-at'];
-  const distinct = order.filter((grade, i) => grade === undefined || (grade !== asMeasured && order.indexOf(grade) === i));
+  const order: (PointGrade | undefined)[] = [
+    undefined,
+    ...point.faults.map(({ grade }) => grade),
+    ...(point.measured ? (['good'] as const) : []),
+    'not-looked-at',
+  ];
+  const distinct = order.filter(
+    (grade, i) => grade === undefined || (grade !== asMeasured && order.indexOf(grade) === i),
+  );
   const next = distinct[(distinct.indexOf(marks[point.id]) + 1) % distinct.length];
   const others = Object.fromEntries(Object.entries(marks).filter(([id]) => id !== point.id));
   return next === undefined ? others : { ...others, [point.id]: next };

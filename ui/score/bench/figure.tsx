@@ -21,13 +21,28 @@ interface FigureProps {
 const BURST = 40;
 
 /** What was typed into a figure without a pause, and what stood there before. */
-interface Burst { before: string; typed: string; at: number; refused: boolean; drawn: boolean }
+interface Burst {
+  before: string;
+  typed: string;
+  at: number;
+  refused: boolean;
+  drawn: boolean;
+}
 
 /**
  * One figure of a union. Only figures reach it: what else is typed, by a hand or by a caliper that has
  * nothing to say, changes nothing, is told, and marks nothing on the drawing.
  */
-export function Figure({ field, first = false, label = field.short, placeholder, entry, error, onText, onAsk }: FigureProps) {
+export function Figure({
+  field,
+  first = false,
+  label = field.short,
+  placeholder,
+  entry,
+  error,
+  onText,
+  onAsk,
+}: FigureProps) {
   const id = useId();
   const input = useRef<HTMLInputElement>(null);
   const burst = useRef<Burst>({ before: '', typed: '', at: 0, refused: false, drawn: true });
@@ -52,7 +67,13 @@ export function Figure({ field, first = false, label = field.short, placeholder,
     const { data } = event.nativeEvent as InputEvent;
     // What is pasted stands for itself; single signs may belong together.
     const goesOn = data?.length === 1 && event.timeStamp - now.at < BURST;
-    burst.current = { before: goesOn ? now.before : value, typed: (goesOn ? now.typed : '') + (data ?? text), at: event.timeStamp, refused: goesOn && now.refused, drawn: false };
+    burst.current = {
+      before: goesOn ? now.before : value,
+      typed: (goesOn ? now.typed : '') + (data ?? text),
+      at: event.timeStamp,
+      refused: goesOn && now.refused,
+      drawn: false,
+    };
     if (!burst.current.refused && isBegunFigure(text, field.unit)) {
       setRefused(null);
       onText(field.id, text);
@@ -77,20 +98,52 @@ export function Figure({ field, first = false, label = field.short, placeholder,
   };
   return (
     <div className="min-w-0">
-      <label htmlFor={id} className="block truncate text-sm font-bold">{label}</label>
+      <label htmlFor={id} className="block truncate text-sm font-bold">
+        {label}
+      </label>
       <input
-        ref={input} id={id} name={field.id} value={value} placeholder={placeholder} inputMode="decimal" autoComplete="off" enterKeyHint="next" data-first={first ? '' : undefined}
-        aria-invalid={error !== undefined} aria-describedby={error || kept || quick ? `${id}-about` : undefined} data-figure=""
-        onChange={change} onFocus={(event) => { event.target.select(); onAsk?.(field.id); }} onBlur={() => setRefused(null)} onKeyDown={onKeyDown}
+        ref={input}
+        id={id}
+        name={field.id}
+        value={value}
+        placeholder={placeholder}
+        inputMode="decimal"
+        autoComplete="off"
+        enterKeyHint="next"
+        data-first={first ? '' : undefined}
+        aria-invalid={error !== undefined}
+        aria-describedby={error || kept || quick ? `${id}-about` : undefined}
+        data-figure=""
+        onChange={change}
+        onFocus={(event) => {
+          event.target.select();
+          onAsk?.(field.id);
+        }}
+        onBlur={() => setRefused(null)}
+        onKeyDown={onKeyDown}
         className={`bench-input text-lg font-bold outline-offset-0 placeholder:font-normal placeholder:text-muted placeholder:italic ${kept ? 'border-dashed italic' : quick ? 'border-dotted' : ''}`}
       />
       {error ? (
-        <p id={`${id}-about`} className="text-sm font-bold text-loud">{error}</p>
+        <p id={`${id}-about`} className="text-sm font-bold text-loud">
+          {error}
+        </p>
       ) : (
-        (kept || quick) && <p id={`${id}-about`} className="truncate text-xs text-muted">{kept ? 'kept, assumed' : 'picked'}</p>
+        (kept || quick) && (
+          <p id={`${id}-about`} className="truncate text-xs text-muted">
+            {kept ? 'kept, assumed' : 'picked'}
+          </p>
+        )
       )}
       {/* Over what stands below, as wide as the row: it goes with the next figure, and nothing jumps. */}
-      {refused && <p role="alert" className="absolute inset-x-0 top-full z-10 mt-1 border-l-4 border-loud bg-sheet px-2 py-1 text-sm shadow-sm"><strong className="text-loud">“{refused.typed.trim()}” is no figure.</strong> Nothing was changed. Esc leaves the figure, then letters mark.</p>}
+      {refused && (
+        <p
+          role="alert"
+          className="absolute inset-x-0 top-full z-10 mt-1 border-l-4 border-loud bg-sheet px-2 py-1 text-sm shadow-sm"
+        >
+          <strong className="text-loud">“{refused.typed.trim()}” is no figure.</strong> Nothing was changed. Esc leaves
+          the figure, then letters mark.
+        </p>
+      )}
     </div>
   );
 }
@@ -100,7 +153,11 @@ function nextOnEnter(event: KeyboardEvent<HTMLInputElement>): void {
   if (event.key !== 'Enter' || event.ctrlKey || event.metaKey || event.shiftKey) return;
   event.preventDefault();
   const form = event.currentTarget.form!;
-  const all = [...form.querySelectorAll<HTMLElement>('[data-first]'), ...[...form.querySelectorAll<HTMLElement>('[data-pick]:checked')].slice(0, 1), ...form.querySelectorAll<HTMLElement>('[data-save]')];
+  const all = [
+    ...form.querySelectorAll<HTMLElement>('[data-first]'),
+    ...[...form.querySelectorAll<HTMLElement>('[data-pick]:checked')].slice(0, 1),
+    ...form.querySelectorAll<HTMLElement>('[data-save]'),
+  ];
   const at = all.indexOf(event.currentTarget);
   (at < 0 ? all.find((element) => element.hasAttribute('data-save')) : all[at + 1])?.focus();
 }

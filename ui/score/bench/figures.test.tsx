@@ -8,7 +8,16 @@ import { Figures } from './figures';
 const whip = METHODS[0]!;
 const figures = (changes: Partial<Entry> = {}, method = whip, errors = {}) => {
   const entry = { ...newEntry(method, null, 'mm'), ...changes };
-  return rendered(<Figures method={method} entry={entry} unit="mm" measures={exampleMeasures(method)} errors={errors} onChange={() => undefined} />);
+  return rendered(
+    <Figures
+      method={method}
+      entry={entry}
+      unit="mm"
+      measures={exampleMeasures(method)}
+      errors={errors}
+      onChange={() => undefined}
+    />,
+  );
 };
 
 describe.each(METHODS.map((method) => [method.id, method] as const))('the figures of %s', (_id, method) => {
@@ -20,7 +29,8 @@ describe.each(METHODS.map((method) => [method.id, method] as const))('the figure
     const asked = method.fields.filter(({ place }) => place === 'first').map(({ id }) => id);
     expect(typed.slice(0, asked.length).map(([name]) => name)).toEqual(asked);
     expect(typed.filter(([, attributes]) => 'data-first' in attributes).map(([name]) => name)).toEqual(asked);
-    for (const { picks } of method.fields.filter(({ place }) => place === 'picked')) for (const { words: said } of picks!) expect(words).toContain(said);
+    for (const { picks } of method.fields.filter(({ place }) => place === 'picked'))
+      for (const { words: said } of picks!) expect(words).toContain(said);
   });
   it('offer quick picks for the first figure that is still empty, in targets for a thumb', () => {
     const [first] = method.fields.filter(({ place }) => place === 'first');
@@ -32,7 +42,11 @@ describe.each(METHODS.map((method) => [method.id, method] as const))('the figure
 
 describe('a figure', () => {
   it('says where it comes from: kept from the last union, picked, or typed', () => {
-    const { words, fields } = figures({ texts: { stockDiameter: '11', scionDiameter: '9', stockLength: '36' }, kept: ['stockDiameter'], quick: ['scionDiameter'] });
+    const { words, fields } = figures({
+      texts: { stockDiameter: '11', scionDiameter: '9', stockLength: '36' },
+      kept: ['stockDiameter'],
+      quick: ['scionDiameter'],
+    });
     expect(words).toMatch(/Stock Ø\s?kept, assumed/);
     expect(words).toMatch(/Scion Ø\s?picked/);
     expect(fields.get('stockDiameter')!.class).toContain('border-dashed');
@@ -40,7 +54,9 @@ describe('a figure', () => {
     expect(fields.get('stockLength')!.class).not.toMatch(/border-d/);
   });
   it('tells what is wrong with it where it stands, for eyes and ears', () => {
-    const { html, fields } = figures({ texts: { stockDiameter: 'abc' } }, whip, { stockDiameter: 'Enter it in figures.' });
+    const { html, fields } = figures({ texts: { stockDiameter: 'abc' } }, whip, {
+      stockDiameter: 'Enter it in figures.',
+    });
     const { 'aria-describedby': about, 'aria-invalid': invalid } = fields.get('stockDiameter')!;
     expect(html).toMatch(new RegExp(`id="${about}"[^>]*>Enter it in figures\\.`));
     expect([invalid, fields.get('scionDiameter')!['aria-invalid']]).toEqual(['true', 'false']);

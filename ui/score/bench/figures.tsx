@@ -20,7 +20,12 @@ interface FiguresProps {
 /** The figures of a union: those that are typed, those that are picked in words, and what differs from the usual. */
 export function Figures({ method, entry, unit, measures, errors, onChange }: FiguresProps) {
   const setText = (name: string, text: string): void =>
-    onChange({ ...entry, texts: { ...entry.texts, [name]: text }, kept: without(entry.kept, name), quick: without(entry.quick, name) });
+    onChange({
+      ...entry,
+      texts: { ...entry.texts, [name]: text },
+      kept: without(entry.kept, name),
+      quick: without(entry.quick, name),
+    });
   const [asked, setAsked] = useState<string | null>(null);
   const of = (place: Field['place']): Field[] => method.fields.filter((field) => field.place === place);
   const [first, further] = [of('first'), of('further')];
@@ -28,41 +33,106 @@ export function Figures({ method, entry, unit, measures, errors, onChange }: Fig
   // The figure in hand: the one in use while it is empty, else the first that is still to be entered.
   const active = open.find(({ id }) => id === asked) ?? open[0] ?? null;
   const pickQuick = (field: Field, mm: number): void =>
-    onChange({ ...entry, texts: { ...entry.texts, [field.id]: formatLengthNumber(mm, unit) }, kept: without(entry.kept, field.id), quick: [...without(entry.quick, field.id), field.id] });
+    onChange({
+      ...entry,
+      texts: { ...entry.texts, [field.id]: formatLengthNumber(mm, unit) },
+      kept: without(entry.kept, field.id),
+      quick: [...without(entry.quick, field.id), field.id],
+    });
   const shown = (field: Field): string => {
     const measure = measures?.[field.id];
-    if (measure && 'value' in measure) return field.unit === 'degrees' ? String(measure.value) : formatLengthNumber(measure.value, unit);
+    if (measure && 'value' in measure)
+      return field.unit === 'degrees' ? String(measure.value) : formatLengthNumber(measure.value, unit);
     return typeof field.assumed === 'number' ? String(field.assumed) : 'as usual';
   };
   return (
     <div className="flex flex-col gap-2.5">
       <div className={`relative grid gap-2 ${first.length === 3 ? 'grid-cols-3' : 'grid-cols-4'}`}>
-        {first.map((field) => <Figure key={field.id} field={field} first entry={entry} error={errors[field.id]} onText={setText} onAsk={setAsked} />)}
+        {first.map((field) => (
+          <Figure
+            key={field.id}
+            field={field}
+            first
+            entry={entry}
+            error={errors[field.id]}
+            onText={setText}
+            onAsk={setAsked}
+          />
+        ))}
       </div>
       {active && (
-        <div role="group" aria-label={`${active.short}, picked instead of measured`} className="-mt-1 hidden grid-cols-6 gap-1 max-lg:grid pointer-coarse:grid">
+        <div
+          role="group"
+          aria-label={`${active.short}, picked instead of measured`}
+          className="-mt-1 hidden grid-cols-6 gap-1 max-lg:grid pointer-coarse:grid"
+        >
           {quickFigures(Number(method.example[active.id] ?? 10), active.kept ? 'caliper' : 'length').map((mm) => (
-            <button key={mm} type="button" onPointerDown={(event) => event.preventDefault()} onClick={() => pickQuick(active, mm)} className="min-h-11 cursor-pointer border border-line bg-sheet tabular-nums" aria-label={`${active.short} about ${formatLengthNumber(mm, unit)}`}>{formatLengthNumber(mm, unit)}</button>
+            <button
+              key={mm}
+              type="button"
+              onPointerDown={(event) => event.preventDefault()}
+              onClick={() => pickQuick(active, mm)}
+              className="min-h-11 cursor-pointer border border-line bg-sheet tabular-nums"
+              aria-label={`${active.short} about ${formatLengthNumber(mm, unit)}`}
+            >
+              {formatLengthNumber(mm, unit)}
+            </button>
           ))}
         </div>
       )}
       {of('picked').map((field) => {
         const value = entry.picks[field.id] ?? usualPick(field).id;
-        const choices: [string, string][] = [...field.picks!.map(({ id, words }): [string, string] => [id, words]), ...(field.typed ? [[BY_FIGURE, 'By figure'] as [string, string]] : [])];
+        const choices: [string, string][] = [
+          ...field.picks!.map(({ id, words }): [string, string] => [id, words]),
+          ...(field.typed ? [[BY_FIGURE, 'By figure'] as [string, string]] : []),
+        ];
         return (
           <div key={field.id} className="relative">
-            <Choices legend={field.short} name={field.id} choices={choices} value={value} onPick={(pick) => onChange({ ...entry, picks: { ...entry.picks, [field.id]: pick } })} />
-            {value === BY_FIGURE && <Figure field={field} label={figureLabel(field)} entry={entry} error={errors[field.id]} onText={setText} />}
-            {value !== BY_FIGURE && errors[field.id] && <p className="text-sm font-bold text-loud">{errors[field.id]}</p>}
+            <Choices
+              legend={field.short}
+              name={field.id}
+              choices={choices}
+              value={value}
+              onPick={(pick) => onChange({ ...entry, picks: { ...entry.picks, [field.id]: pick } })}
+            />
+            {value === BY_FIGURE && (
+              <Figure
+                field={field}
+                label={figureLabel(field)}
+                entry={entry}
+                error={errors[field.id]}
+                onText={setText}
+              />
+            )}
+            {value !== BY_FIGURE && errors[field.id] && (
+              <p className="text-sm font-bold text-loud">{errors[field.id]}</p>
+            )}
           </div>
         );
       })}
       <details className="border-t border-line pt-1" open={further.some((field) => errors[field.id])}>
         <summary className="min-h-9 cursor-pointer py-1 font-bold">
-          More figures <span className="font-normal text-muted italic">{measures ? `${further.slice(0, 2).map((field) => `${field.short.toLowerCase()} ${shown(field)}`).join(', ')}, assumed` : `${further.length}, all assumed`}</span>
+          More figures{' '}
+          <span className="font-normal text-muted italic">
+            {measures
+              ? `${further
+                  .slice(0, 2)
+                  .map((field) => `${field.short.toLowerCase()} ${shown(field)}`)
+                  .join(', ')}, assumed`
+              : `${further.length}, all assumed`}
+          </span>
         </summary>
         <div className="relative grid grid-cols-4 gap-2">
-          {further.map((field) => <Figure key={field.id} field={field} placeholder={shown(field)} entry={entry} error={errors[field.id]} onText={setText} />)}
+          {further.map((field) => (
+            <Figure
+              key={field.id}
+              field={field}
+              placeholder={shown(field)}
+              entry={entry}
+              error={errors[field.id]}
+              onText={setText}
+            />
+          ))}
         </div>
       </details>
     </div>
@@ -88,7 +158,14 @@ interface ChoicesProps {
 
 /** Picks in words, each a target for a thumb; the number keys pick when the group has the focus. */
 function Choices({ legend, name, choices, value, onPick }: ChoicesProps) {
-  const columns = choices.length === 5 && choices.every(([, words]) => words.length < 11) ? 'grid-cols-5' : choices.length === 4 && choices.every(([, words]) => words.length < 13) ? 'grid-cols-4' : choices.length === 2 ? 'grid-cols-2' : 'grid-cols-3';
+  const columns =
+    choices.length === 5 && choices.every(([, words]) => words.length < 11)
+      ? 'grid-cols-5'
+      : choices.length === 4 && choices.every(([, words]) => words.length < 13)
+        ? 'grid-cols-4'
+        : choices.length === 2
+          ? 'grid-cols-2'
+          : 'grid-cols-3';
   return (
     <fieldset
       onKeyDown={(event) => {
@@ -109,8 +186,19 @@ function Choices({ legend, name, choices, value, onPick }: ChoicesProps) {
             key={choice}
             className="flex min-h-11 cursor-pointer items-center gap-1 border-2 border-line bg-sheet px-1 text-[0.82rem] leading-tight has-checked:border-ink has-checked:bg-ink has-checked:text-paper has-focus-visible:outline-3 has-focus-visible:outline-offset-2 has-focus-visible:outline-ink"
           >
-            <input type="radio" name={`pick-${name}`} data-pick="" value={choice} checked={value === choice} onChange={() => onPick(choice)} className="sr-only" />
-            <span aria-hidden className="text-[0.65rem]">{i + 1}</span>{label}
+            <input
+              type="radio"
+              name={`pick-${name}`}
+              data-pick=""
+              value={choice}
+              checked={value === choice}
+              onChange={() => onPick(choice)}
+              className="sr-only"
+            />
+            <span aria-hidden className="text-[0.65rem]">
+              {i + 1}
+            </span>
+            {label}
           </label>
         ))}
       </div>

@@ -26,7 +26,11 @@ export function FindPerson({ state, onOpen }: { state: BenchState; onOpen: (seat
       if (!answer.ok) throw new Error(String(answer.status));
       const list = (await answer.json()) as { found: FoundElsewhere[] };
       setElsewhere(list.found);
-      setMessage(list.found.length === 0 ? `Nothing in this club is called “${text}”. Try the seat’s number, a part of the name, or the six characters of a tag.` : 'Not at this workshop, but:');
+      setMessage(
+        list.found.length === 0
+          ? `Nothing in this club is called “${text}”. Try the seat’s number, a part of the name, or the six characters of a tag.`
+          : 'Not at this workshop, but:',
+      );
     } catch {
       setMessage(`Nobody at this workshop is called “${text}”, and without reception no other can be asked.`);
     }
@@ -38,20 +42,64 @@ export function FindPerson({ state, onOpen }: { state: BenchState; onOpen: (seat
   return (
     <section aria-label="Find somebody">
       <form onSubmit={onSubmit}>
-        <label htmlFor={id} className="text-sm font-bold">Find by seat, name or tag</label>
+        <label htmlFor={id} className="text-sm font-bold">
+          Find by seat, name or tag
+        </label>
         <div className="flex gap-2">
-          <input id={id} value={query} onChange={(event) => { setQuery(event.target.value); setMessage(''); setElsewhere([]); }} autoComplete="off" className="bench-input" enterKeyHint="search" />
-          <button type="button" className="bench-button px-3" onClick={() => setScanning(true)}>Scan a tag</button>
+          <input
+            id={id}
+            value={query}
+            onChange={(event) => {
+              setQuery(event.target.value);
+              setMessage('');
+              setElsewhere([]);
+            }}
+            autoComplete="off"
+            className="bench-input"
+            enterKeyHint="search"
+          />
+          <button type="button" className="bench-button px-3" onClick={() => setScanning(true)}>
+            Scan a tag
+          </button>
         </div>
       </form>
       {query.trim() !== '' && shown.length > 0 && (
         <ul className="mt-1 flex flex-wrap gap-1" aria-label="Found">
-          {shown.map((seat) => <li key={seat.id}><button type="button" className="bench-button px-3" onClick={() => onOpen(seat.id)}><strong>{seat.number}</strong> <span className="font-normal">{seat.name}</span></button></li>)}
+          {shown.map((seat) => (
+            <li key={seat.id}>
+              <button type="button" className="bench-button px-3" onClick={() => onOpen(seat.id)}>
+                <strong>{seat.number}</strong> <span className="font-normal">{seat.name}</span>
+              </button>
+            </li>
+          ))}
         </ul>
       )}
-      <p role="status" className={message ? 'mt-1 text-sm' : 'sr-only'}>{message}</p>
-      {elsewhere.length > 0 && <ul className="text-sm">{elsewhere.map((one) => <li key={`${one.workshopId} ${one.seat}`}><a href={`/workshops/${one.workshopId}/score?seat=${one.seat}`}>{one.name}, seat {one.seat}, {one.workshop}</a></li>)}</ul>}
-      {scanning && <Suspense fallback={null}><ScanTag onClose={() => setScanning(false)} onCode={(code) => { setScanning(false); setQuery(code); void look(code); }} /></Suspense>}
+      <p role="status" className={message ? 'mt-1 text-sm' : 'sr-only'}>
+        {message}
+      </p>
+      {elsewhere.length > 0 && (
+        <ul className="text-sm">
+          {elsewhere.map((one) => (
+            <li key={`${one.workshopId} ${one.seat}`}>
+              <a href={`/workshops/${one.workshopId}/score?seat=${one.seat}`}>
+                {one.name}, seat {one.seat}, {one.workshop}
+              </a>
+            </li>
+          ))}
+        </ul>
+      )}
+      {scanning && (
+        <Suspense fallback={null}>
+          <ScanTag
+            onClose={() => setScanning(false)}
+            onCode={(code) => {
+              setScanning(false);
+              setQuery(code);
+              void look(code);
+            }}
+          />
+        </Suspense>
+      )}
     </section>
   );
 }

@@ -10,7 +10,10 @@ export function LikelyDoubles({ state, onSettled }: { state: BenchState; onSettl
   const [busy, setBusy] = useState(false);
   const [problem, setProblem] = useState('');
   const [settled, setSettled] = useState<string[]>([]);
-  const doubles = state.unions.filter(({ id, likelyDouble, judgements }) => likelyDouble && judgements.length > 1 && !settled.includes(`${id} ${judgements.length}`));
+  const doubles = state.unions.filter(
+    ({ id, likelyDouble, judgements }) =>
+      likelyDouble && judgements.length > 1 && !settled.includes(`${id} ${judgements.length}`),
+  );
   if (doubles.length === 0) return null;
   const settle = async (union: BenchUnion, as: 'one' | 'two', judgementId: string): Promise<void> => {
     if (busy) return;
@@ -29,14 +32,29 @@ export function LikelyDoubles({ state, onSettled }: { state: BenchState; onSettl
         const called = `${state.seats.find(({ id }) => id === union.seatId)?.number ?? ''}-${union.number}`;
         return (
           <div key={union.id} className="py-1">
-            <p className="font-bold">{called} was judged {union.judgements.length} times: {union.judgements.map((one) => `${scoreText(one.score)} by ${one.assessor}`).join(', ')}. Nothing is lost; which is it?</p>
+            <p className="font-bold">
+              {called} was judged {union.judgements.length} times:{' '}
+              {union.judgements.map((one) => `${scoreText(one.score)} by ${one.assessor}`).join(', ')}. Nothing is lost;
+              which is it?
+            </p>
             <div className="mt-1 flex flex-wrap gap-2">
               {union.judgements.map((judgement) => (
-                <button key={judgement.id} type="button" className="bench-button" disabled={busy} onClick={() => void settle(union, 'one', judgement.id)}>
+                <button
+                  key={judgement.id}
+                  type="button"
+                  className="bench-button"
+                  disabled={busy}
+                  onClick={() => void settle(union, 'one', judgement.id)}
+                >
                   One union, {judgement.assessor}&apos;s {scoreText(judgement.score)} counts
                 </button>
               ))}
-              <button type="button" className="bench-button" disabled={busy} onClick={() => void settle(union, 'two', union.judgements.at(-1)!.id)}>
+              <button
+                type="button"
+                className="bench-button"
+                disabled={busy}
+                onClick={() => void settle(union, 'two', union.judgements.at(-1)!.id)}
+              >
                 Two unions, the later one gets the next number
               </button>
             </div>

@@ -8,7 +8,14 @@ import { fieldOf, readUnion } from './read-union';
 const method = METHODS[0]!;
 const read = (texts: Record<string, string>, changes: Partial<Entry> = {}) => {
   const empty = newEntry(method, null, 'mm');
-  return readUnion(method, defaultRule(method), { ...empty, ...changes, texts: { ...empty.texts, ...texts } }, 'joined', 'mm', STOCK_RANGES);
+  return readUnion(
+    method,
+    defaultRule(method),
+    { ...empty, ...changes, texts: { ...empty.texts, ...texts } },
+    'joined',
+    'mm',
+    STOCK_RANGES,
+  );
 };
 const four = { stockDiameter: '10', scionDiameter: '7', stockLength: '35', scionLength: '35' };
 
@@ -35,16 +42,29 @@ describe('readUnion', () => {
     const thick = read({ ...four, stockBark: '5' });
     expect(thick.errors.stockBark).toContain('as thick as its radius');
     expect(thick.judged).toBeNull();
-    expect(read({ ...four, placement: '40' }, { picks: { placement: 'figure' } }).errors.placement).toContain('do not overlap');
+    expect(read({ ...four, placement: '40' }, { picks: { placement: 'figure' } }).errors.placement).toContain(
+      'do not overlap',
+    );
     expect(read({ ...four, lift: '90' }).errors.lift).toContain('do not overlap');
   });
   it('says what to do instead when the wood is none for the method', () => {
     expect(read({ ...four, scionDiameter: '10' }).outside).toBeNull();
-    expect(read({ ...four, stockDiameter: '30', stockLength: '60', scionLength: '60' }).outside).toMatch(/up to 20 mm\. On 30 mm: take /);
+    expect(read({ ...four, stockDiameter: '30', stockLength: '60', scionLength: '60' }).outside).toMatch(
+      /up to 20 mm\. On 30 mm: take /,
+    );
   });
   it('finds the field for names of core and of the server', () => {
-    expect(['stock.bark', 'scion.length', 'e', 'z', 'phi', 'measures.stockHollow.value', 'measures.placement.value', 'note'].map(fieldOf)).toEqual([
-      'stockBark', 'scionLength', 'placement', 'lift', 'turn', 'stockHollow', 'placement', 'note',
-    ]);
+    expect(
+      [
+        'stock.bark',
+        'scion.length',
+        'e',
+        'z',
+        'phi',
+        'measures.stockHollow.value',
+        'measures.placement.value',
+        'note',
+      ].map(fieldOf),
+    ).toEqual(['stockBark', 'scionLength', 'placement', 'lift', 'turn', 'stockHollow', 'placement', 'note']);
   });
 });

@@ -39,7 +39,14 @@ export function fieldOf(name: string): string {
   return FIELD_OF[name] ?? name;
 }
 
-export function readUnion(method: Method, rule: ScoringRule, entry: Entry, stage: Stage, unit: LengthUnit, ranges: readonly StockRange[]): ReadUnion {
+export function readUnion(
+  method: Method,
+  rule: ScoringRule,
+  entry: Entry,
+  stage: Stage,
+  unit: LengthUnit,
+  ranges: readonly StockRange[],
+): ReadUnion {
   const { measures, missing, errors } = readEntry(method, entry, unit);
   const nothing = { measures: null, judged: null, best: null, corrections: [], outside: null, missing };
   const example = (): UnionJudgement => judgeUnion(method, rule, exampleMeasures(method), entry.marks, stage);
@@ -47,8 +54,19 @@ export function readUnion(method: Method, rule: ScoringRule, entry: Entry, stage
   try {
     const judged = judgeUnion(method, rule, measures, entry.marks, stage);
     return {
-      measures, judged, drawn: judged, best: method.best(judged.figures), corrections: bestCorrections(method, rule, measures, entry.marks, stage), missing, errors,
-      outside: fittingWood(method, { stock: judged.figures.stockDiameter ?? null, scion: judged.figures.scionDiameter ?? null }, unit, ranges).problem,
+      measures,
+      judged,
+      drawn: judged,
+      best: method.best(judged.figures),
+      corrections: bestCorrections(method, rule, measures, entry.marks, stage),
+      missing,
+      errors,
+      outside: fittingWood(
+        method,
+        { stock: judged.figures.stockDiameter ?? null, scion: judged.figures.scionDiameter ?? null },
+        unit,
+        ranges,
+      ).problem,
     };
   } catch (error) {
     if (!(error instanceof InputError)) throw error;

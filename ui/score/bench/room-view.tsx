@@ -24,19 +24,32 @@ export function RoomView({ state, suggestions, onOpen }: RoomViewProps) {
   const { seats, settings, unseen } = state;
   const ready = seats.filter(({ id }) => isReady(attemptsOf(state, id), settings.ready)).length;
   return (
-    <div id="bench" className="grid grid-cols-[minmax(0,1fr)] items-start gap-x-6 gap-y-4 lg:grid-cols-[minmax(0,1fr)_19rem]">
+    <div
+      id="bench"
+      className="grid grid-cols-[minmax(0,1fr)] items-start gap-x-6 gap-y-4 lg:grid-cols-[minmax(0,1fr)_19rem]"
+    >
       <h1 className="sr-only">The room</h1>
       <div className="flex flex-col gap-4 lg:order-last">
         <FindPerson state={state} onOpen={onOpen} />
         <section aria-labelledby="next-title">
           <h2 id="next-title">See next</h2>
-          {suggestions.length === 0 ? <p className="text-muted">The day is over. Choose anybody in the room.</p> : (
+          {suggestions.length === 0 ? (
+            <p className="text-muted">The day is over. Choose anybody in the room.</p>
+          ) : (
             <ol className="mt-1 flex flex-col gap-1">
               {suggestions.slice(0, SHOWN).map(({ seatId, number, reason }, i) => (
                 <li key={seatId}>
-                  <button type="button" onClick={() => onOpen(seatId)} className={`flex min-h-12 w-full cursor-pointer items-center gap-3 border-2 px-3 py-1 text-left ${i === 0 ? 'border-ink bg-sheet' : 'border-line bg-sheet'}`} style={{ borderRadius: '2px 12px 2px 12px' }}>
+                  <button
+                    type="button"
+                    onClick={() => onOpen(seatId)}
+                    className={`flex min-h-12 w-full cursor-pointer items-center gap-3 border-2 px-3 py-1 text-left ${i === 0 ? 'border-ink bg-sheet' : 'border-line bg-sheet'}`}
+                    style={{ borderRadius: '2px 12px 2px 12px' }}
+                  >
                     <span className="w-9 shrink-0 text-2xl leading-none font-bold">{number}</span>
-                    <span className="min-w-0"><span className="block truncate font-bold">{seats.find(({ id }) => id === seatId)?.name}</span><span className="block text-sm text-muted">{reason}</span></span>
+                    <span className="min-w-0">
+                      <span className="block truncate font-bold">{seats.find(({ id }) => id === seatId)?.name}</span>
+                      <span className="block text-sm text-muted">{reason}</span>
+                    </span>
                   </button>
                 </li>
               ))}
@@ -44,8 +57,18 @@ export function RoomView({ state, suggestions, onOpen }: RoomViewProps) {
           )}
         </section>
         <p className="text-sm">
-          <strong>{ready} of {seats.length}</strong> ready for living wood: the last {settings.ready.last} practice unions at {settings.ready.score} or more, none fatal.
-          {unseen.length > 0 && <> <strong>{unseen.length}</strong> {unseen.length === 1 ? 'union wants' : 'unions want'} you as second assessor.</>}
+          <strong>
+            {ready} of {seats.length}
+          </strong>{' '}
+          ready for living wood: the last {settings.ready.last} practice unions at {settings.ready.score} or more, none
+          fatal.
+          {unseen.length > 0 && (
+            <>
+              {' '}
+              <strong>{unseen.length}</strong> {unseen.length === 1 ? 'union wants' : 'unions want'} you as second
+              assessor.
+            </>
+          )}
         </p>
       </div>
       <section aria-label="The room">
@@ -69,10 +92,17 @@ function Plan({ state, onOpen }: Pick<RoomViewProps, 'state' | 'onOpen'>) {
   const columns = ranks(benches.map(({ x }) => x));
   const rows = ranks(benches.map(({ y }) => y));
   const along = (bench: Bench): number => Math.ceil(bench.places / 2);
-  const cards = columns.reduce((sum, _at, column) => sum + Math.max(...benches.filter(({ x }) => rankOf(columns, x) === column).map(along)), 0);
-  const card = Math.round(Math.max(CARD.least, Math.min(CARD.most, (PLAN - (columns.length - 1) * AISLE.across) / cards - CARD.gap)));
+  const cards = columns.reduce(
+    (sum, _at, column) => sum + Math.max(...benches.filter(({ x }) => rankOf(columns, x) === column).map(along)),
+    0,
+  );
+  const card = Math.round(
+    Math.max(CARD.least, Math.min(CARD.most, (PLAN - (columns.length - 1) * AISLE.across) / cards - CARD.gap)),
+  );
   const wide = (bench: Bench): number => along(bench) * (card + CARD.gap) - CARD.gap;
-  const widths = columns.map((at) => Math.max(...benches.filter(({ x }) => rankOf(columns, x) === columns.indexOf(at)).map(wide)));
+  const widths = columns.map((at) =>
+    Math.max(...benches.filter(({ x }) => rankOf(columns, x) === columns.indexOf(at)).map(wide)),
+  );
   const centre = (bench: Bench): { x: number; y: number } => {
     const column = rankOf(columns, bench.x);
     return {
@@ -82,14 +112,39 @@ function Plan({ state, onOpen }: Pick<RoomViewProps, 'state' | 'onOpen'>) {
   };
   return (
     <>
-      <div className="relative overflow-x-auto" tabIndex={0} role="group" aria-label="The room from above, scrolls sideways when it is wide">
-        <div className="relative" style={{ width: widths.reduce((sum, width) => sum + width + AISLE.across, -AISLE.across), height: rows.length * (2 * (CARD.height + HALF_BENCH + 4) + AISLE.along) - AISLE.along }}>
-          {benches.map((bench) => <BenchTop key={bench.id} name={bench.name} {...centre(bench)} length={wide(bench)} />)}
+      <div
+        className="relative overflow-x-auto"
+        tabIndex={0}
+        role="group"
+        aria-label="The room from above, scrolls sideways when it is wide"
+      >
+        <div
+          className="relative"
+          style={{
+            width: widths.reduce((sum, width) => sum + width + AISLE.across, -AISLE.across),
+            height: rows.length * (2 * (CARD.height + HALF_BENCH + 4) + AISLE.along) - AISLE.along,
+          }}
+        >
+          {benches.map((bench) => (
+            <BenchTop key={bench.id} name={bench.name} {...centre(bench)} length={wide(bench)} />
+          ))}
           {seated.map((seat) => {
             const { bench, place } = benchOf(state, seat.id)!;
             const { x, y } = centre(bench);
             const left = x - wide(bench) / 2 + Math.floor(place / 2) * (card + CARD.gap);
-            return <div key={seat.id} className="absolute" style={{ left, top: placesOf(bench)[place]!.side === 1 ? y + HALF_BENCH + 4 : y - HALF_BENCH - 4 - CARD.height, width: card }}><SeatCard state={state} seat={seat} onOpen={onOpen} /></div>;
+            return (
+              <div
+                key={seat.id}
+                className="absolute"
+                style={{
+                  left,
+                  top: placesOf(bench)[place]!.side === 1 ? y + HALF_BENCH + 4 : y - HALF_BENCH - 4 - CARD.height,
+                  width: card,
+                }}
+              >
+                <SeatCard state={state} seat={seat} onOpen={onOpen} />
+              </div>
+            );
           })}
         </div>
       </div>
@@ -109,10 +164,22 @@ function rankOf(all: number[], at: number): number {
 
 function BenchTop({ name, x, y, length }: { name: string; x: number; y: number; length: number }) {
   return (
-    <svg aria-hidden className="absolute" style={{ left: x - length / 2, top: y - HALF_BENCH }} width={length} height={2 * HALF_BENCH}>
+    <svg
+      aria-hidden
+      className="absolute"
+      style={{ left: x - length / 2, top: y - HALF_BENCH }}
+      width={length}
+      height={2 * HALF_BENCH}
+    >
       <rect x={1} y={1} width={length - 2} height={2 * HALF_BENCH - 2} fill="#e6d8bd" stroke="#8a6a45" />
-      <path d={`M6 ${HALF_BENCH * 0.6}H${length - 6}M6 ${HALF_BENCH * 1.45}H${length - 6}`} stroke="#b79a78" strokeWidth={0.8} />
-      <text x={length / 2} y={HALF_BENCH + 5} textAnchor="middle" fontSize={13} fill="#3d2c18">{name}</text>
+      <path
+        d={`M6 ${HALF_BENCH * 0.6}H${length - 6}M6 ${HALF_BENCH * 1.45}H${length - 6}`}
+        stroke="#b79a78"
+        strokeWidth={0.8}
+      />
+      <text x={length / 2} y={HALF_BENCH + 5} textAnchor="middle" fontSize={13} fill="#3d2c18">
+        {name}
+      </text>
     </svg>
   );
 }
@@ -122,12 +189,18 @@ function ByBench({ state, onOpen }: Pick<RoomViewProps, 'state' | 'onOpen'>) {
   return (
     <div className="flex flex-col gap-3">
       {state.room.benches.map((bench) => {
-        const here = state.seats.filter(({ id }) => benchOf(state, id)?.bench === bench).sort((a, b) => a.number - b.number);
+        const here = state.seats
+          .filter(({ id }) => benchOf(state, id)?.bench === bench)
+          .sort((a, b) => a.number - b.number);
         if (here.length === 0) return null;
         return (
           <div key={bench.id}>
             <h2 className="mb-1">{bench.name}</h2>
-            <div className="grid grid-cols-3 gap-1.5">{here.map((seat) => <SeatCard key={seat.id} state={state} seat={seat} onOpen={onOpen} />)}</div>
+            <div className="grid grid-cols-3 gap-1.5">
+              {here.map((seat) => (
+                <SeatCard key={seat.id} state={state} seat={seat} onOpen={onOpen} />
+              ))}
+            </div>
           </div>
         );
       })}
@@ -143,7 +216,11 @@ function Unplaced({ state, onOpen }: Pick<RoomViewProps, 'state' | 'onOpen'>) {
   return (
     <div className="mt-3">
       <h2 className="mb-1">At no bench yet</h2>
-      <div className="grid grid-cols-3 gap-1.5 sm:grid-cols-6">{seats.map((seat) => <SeatCard key={seat.id} state={state} seat={seat} onOpen={onOpen} />)}</div>
+      <div className="grid grid-cols-3 gap-1.5 sm:grid-cols-6">
+        {seats.map((seat) => (
+          <SeatCard key={seat.id} state={state} seat={seat} onOpen={onOpen} />
+        ))}
+      </div>
     </div>
   );
 }
@@ -166,7 +243,9 @@ function SeatCard({ state, seat, onOpen }: { state: BenchState; seat: BenchSeat;
   const waits = own.some(({ judgements }) => judgements.some((one) => one.waits));
   return (
     <button
-      type="button" onClick={() => onOpen(seat.id)} data-seat={seat.number}
+      type="button"
+      onClick={() => onOpen(seat.id)}
+      data-seat={seat.number}
       aria-label={`Seat ${seat.number}, ${seat.name}: ${own.length === 0 ? 'no union seen yet' : `${own.length} seen, last ${scoreText(counting(own.at(-1)!).score)}`}${ready ? ', ready' : ''}${second > 0 ? ', wants a second assessor' : ''}${waits ? ', waits on this device' : ''}`}
       className={`flex w-full cursor-pointer flex-col justify-between overflow-hidden border-2 px-1.5 py-1 text-left ${ready ? 'border-life bg-sheet' : 'border-line bg-sheet'}`}
       style={{ height: CARD.height, borderRadius: '2px 10px 2px 10px' }}
@@ -176,11 +255,17 @@ function SeatCard({ state, seat, onOpen }: { state: BenchState; seat: BenchSeat;
         <span className="truncate text-[0.8rem]">{seat.name}</span>
       </span>
       <span aria-hidden className="flex h-6 items-center">
-        {own.slice(-6).map((union) => <UnionGlyph key={union.id} {...union.glyph} size={narrow ? 17 : 22} title="" />)}
+        {own.slice(-6).map((union) => (
+          <UnionGlyph key={union.id} {...union.glyph} size={narrow ? 17 : 22} title="" />
+        ))}
         {own.length === 0 && <span className="text-xs text-muted">not seen yet</span>}
       </span>
       <span className="flex items-center gap-1 text-xs leading-tight">
-        {ready ? <strong className="text-life">ready</strong> : <span className="text-muted">{own.length === 0 ? '' : `${row} of ${rule.last} good`}</span>}
+        {ready ? (
+          <strong className="text-life">ready</strong>
+        ) : (
+          <span className="text-muted">{own.length === 0 ? '' : `${row} of ${rule.last} good`}</span>
+        )}
         {second > 0 && <strong className="border border-ink px-1">2nd</strong>}
         {waits && <strong className="border border-dashed border-ink px-1">here only</strong>}
       </span>

@@ -20,7 +20,8 @@ export function ScanTag({ onCode, onClose }: { onCode: (code: string) => void; o
     let gone = false;
     const search = (): void => {
       const picture = video.current;
-      const code = picture && picture.videoWidth > 0 ? readPicture(picture, picture.videoWidth, picture.videoHeight) : null;
+      const code =
+        picture && picture.videoWidth > 0 ? readPicture(picture, picture.videoWidth, picture.videoHeight) : null;
       if (code) return onCode(code);
       again = setTimeout(search, 200);
     };
@@ -48,19 +49,49 @@ export function ScanTag({ onCode, onClose }: { onCode: (code: string) => void; o
     setMessage('');
     try {
       const picture = await createImageBitmap(file);
-      const code = readPicture(picture, picture.width, picture.height) ?? readPicture(picture, picture.width, picture.height, SEARCHED_CLOSELY);
+      const code =
+        readPicture(picture, picture.width, picture.height) ??
+        readPicture(picture, picture.width, picture.height, SEARCHED_CLOSELY);
       if (code) return onCode(code);
-      setMessage('No tag of ours is to be read in this picture. Take it closer, straight on, in even light; or type the six characters.');
+      setMessage(
+        'No tag of ours is to be read in this picture. Take it closer, straight on, in even light; or type the six characters.',
+      );
     } catch {
       setMessage('This file is no picture the browser can open. Choose a photo, or type the six characters.');
     }
   };
   return (
-    <SheetDialog title="Scan a tag" description="Hold the square code of the tag in front of the camera." open onOpenChange={(open) => { if (!open) onClose(); }}>
-      <video ref={video} muted playsInline className={`w-full border-2 border-ink ${camera === 'on' ? '' : 'hidden'}`} aria-label="Picture of the camera" />
+    <SheetDialog
+      title="Scan a tag"
+      description="Hold the square code of the tag in front of the camera."
+      open
+      onOpenChange={(open) => {
+        if (!open) onClose();
+      }}
+    >
+      <video
+        ref={video}
+        muted
+        playsInline
+        className={`w-full border-2 border-ink ${camera === 'on' ? '' : 'hidden'}`}
+        aria-label="Picture of the camera"
+      />
       {camera === 'none' && <p>No camera can be used here. Choose a photo of the tag instead.</p>}
-      <label className="bench-button">From a photo<input type="file" accept="image/*" className="sr-only" onChange={(event) => { void read(event.target.files?.[0]); event.target.value = ''; }} /></label>
-      <p role="status" className="font-bold">{message}</p>
+      <label className="bench-button">
+        From a photo
+        <input
+          type="file"
+          accept="image/*"
+          className="sr-only"
+          onChange={(event) => {
+            void read(event.target.files?.[0]);
+            event.target.value = '';
+          }}
+        />
+      </label>
+      <p role="status" className="font-bold">
+        {message}
+      </p>
     </SheetDialog>
   );
 }

@@ -5,17 +5,25 @@ import { type BenchSeat, type BenchUnion, counting, scoreText } from './bench-da
 export function ScoreBoard({ seats, unions }: { seats: BenchSeat[]; unions: BenchUnion[] }) {
   return (
     <section aria-labelledby="scores-title">
-      <h1 id="scores-title" className="mb-2">Practice unions</h1>
+      <h1 id="scores-title" className="mb-2">
+        Practice unions
+      </h1>
       <ul className="divide-y divide-line border-y border-line">
         {seats.map((seat) => {
           const own = unions.filter(({ seatId }) => seatId === seat.id);
           return (
             <li key={seat.id} className="flex flex-wrap items-center gap-x-4 gap-y-1 py-2">
-              <span className="w-8 text-xl font-bold">{seat.number}</span><span className="w-48">{seat.name}</span>
+              <span className="w-8 text-xl font-bold">{seat.number}</span>
+              <span className="w-48">{seat.name}</span>
               {own.length === 0 && <span className="text-muted">none scored yet</span>}
               {own.map((union) => (
                 <span key={union.id} className="flex items-center gap-1">
-                  <UnionGlyph {...union.glyph} size={24} title={`${seat.number}-${union.number}: ${counting(union).contactWords}`} />{scoreText(counting(union).score)}
+                  <UnionGlyph
+                    {...union.glyph}
+                    size={24}
+                    title={`${seat.number}-${union.number}: ${counting(union).contactWords}`}
+                  />
+                  {scoreText(counting(union).score)}
                 </span>
               ))}
             </li>

@@ -19,7 +19,10 @@ interface SectionAtLevelProps {
 export function SectionAtLevel({ section, reach, unit, level, onLevel }: SectionAtLevelProps) {
   const id = useId();
   const drawing = useMemo(() => section(level, unit), [section, level, unit]);
-  const title = reach === 0 ? 'Cut across' : `Cut across ${formatLength(Math.abs(level), unit)} ${level < 0 ? 'below' : 'above'} the middle`;
+  const title =
+    reach === 0
+      ? 'Cut across'
+      : `Cut across ${formatLength(Math.abs(level), unit)} ${level < 0 ? 'below' : 'above'} the middle`;
   return (
     <div className="flex shrink-0 flex-row items-center gap-3 sm:flex-col sm:gap-0">
       <UnionDrawing drawing={drawing} width={112} title={title} />
@@ -27,8 +30,19 @@ export function SectionAtLevel({ section, reach, unit, level, onLevel }: Section
         <p className="text-sm">Cut across</p>
       ) : (
         <div>
-          <label htmlFor={id} className="block text-sm">Cut across at {formatLength(level, unit)}</label>
-          <input id={id} type="range" min={-reach} max={reach} step={1} value={level} onChange={(event) => onLevel(Number(event.target.value))} className="h-8 w-32 accent-ink" />
+          <label htmlFor={id} className="block text-sm">
+            Cut across at {formatLength(level, unit)}
+          </label>
+          <input
+            id={id}
+            type="range"
+            min={-reach}
+            max={reach}
+            step={1}
+            value={level}
+            onChange={(event) => onLevel(Number(event.target.value))}
+            className="h-8 w-32 accent-ink"
+          />
         </div>
       )}
     </div>

@@ -17,10 +17,22 @@ export function UnionCounters({ strokes, onStroke }: UnionCountersProps) {
   }, []);
   return (
     <div className="grid grid-cols-[1fr_auto] items-stretch gap-2">
-      <button type="button" className="bench-button min-h-14 border-dashed text-lg lg:min-h-11 lg:text-base" onClick={onStroke} aria-label={`Count a stroke, ${strokes ?? 0} so far. Key +`}>
-        Stroke <span className="text-2xl leading-none lg:text-xl">{strokes ?? 0}</span> <kbd className="text-xs font-normal">+</kbd>
+      <button
+        type="button"
+        className="bench-button min-h-14 border-dashed text-lg lg:min-h-11 lg:text-base"
+        onClick={onStroke}
+        aria-label={`Count a stroke, ${strokes ?? 0} so far. Key +`}
+      >
+        Stroke <span className="text-2xl leading-none lg:text-xl">{strokes ?? 0}</span>{' '}
+        <kbd className="text-xs font-normal">+</kbd>
       </button>
-      <p role="timer" aria-label="Time on this union" className="grid min-w-18 place-content-center border border-line text-xl font-bold tabular-nums">{Math.floor(seconds / 60)}:{String(seconds % 60).padStart(2, '0')}</p>
+      <p
+        role="timer"
+        aria-label="Time on this union"
+        className="grid min-w-18 place-content-center border border-line text-xl font-bold tabular-nums"
+      >
+        {Math.floor(seconds / 60)}:{String(seconds % 60).padStart(2, '0')}
+      </p>
     </div>
   );
 }

@@ -5,10 +5,28 @@ import { defaultRule, judgeUnion, type Marks } from '@/core/score/rubric/judge-u
 import { rendered } from '@/ui/testing/rendered';
 import { UnionStage } from './union-stage';
 
-function stage(method: (typeof METHODS)[number], marks: Marks = {}, props: { silent?: boolean; assumed?: boolean } = {}) {
+function stage(
+  method: (typeof METHODS)[number],
+  marks: Marks = {},
+  props: { silent?: boolean; assumed?: boolean } = {},
+) {
   const judged = judgeUnion(method, defaultRule(method), exampleMeasures(method), marks, 'joined');
   const points = judged.grades.map(({ point, grade }) => ({ point, grade, marked: marks[point.id] !== undefined }));
-  return { points, ...rendered(<UnionStage assessment={judged.assessment} points={points} unit="mm" ghost={null} assumed={false} level={0} onMark={() => undefined} {...props} />) };
+  return {
+    points,
+    ...rendered(
+      <UnionStage
+        assessment={judged.assessment}
+        points={points}
+        unit="mm"
+        ghost={null}
+        assumed={false}
+        level={0}
+        onMark={() => undefined}
+        {...props}
+      />,
+    ),
+  };
 }
 
 describe.each(METHODS.map((method) => [method.id, method] as const))('the stage of %s', (_id, method) => {
@@ -20,15 +38,22 @@ describe.each(METHODS.map((method) => [method.id, method] as const))('the stage 
   });
   it('lays no button of the drawing over another, and ties each to its part', () => {
     const { html } = stage(method);
-    const places = [...html.matchAll(/class="absolute" style="left:([\d.-]+)(?:px)?;top:([\d.-]+)(?:px)?"><button/g)].map((match) => match.slice(1).map(Number) as [number, number]);
+    const places = [
+      ...html.matchAll(/class="absolute" style="left:([\d.-]+)(?:px)?;top:([\d.-]+)(?:px)?"><button/g),
+    ].map((match) => match.slice(1).map(Number) as [number, number]);
     expect(places.length).toBeGreaterThanOrEqual(4);
-    for (const [i, [left, top]] of places.entries()) for (const [x, y] of places.slice(i + 1)) if (left === x) expect(Math.abs(top - y)).toBeGreaterThanOrEqual(50);
+    for (const [i, [left, top]] of places.entries())
+      for (const [x, y] of places.slice(i + 1)) if (left === x) expect(Math.abs(top - y)).toBeGreaterThanOrEqual(50);
     expect(html.match(/<circle /g)).toHaveLength(places.length);
   });
   it('says in words how a part was found', () => {
     const { points } = stage(method);
-    const judged = points.find(({ point }) => !point.measured && point.faults.some(({ grade }) => grade === 'poor'))!.point;
-    expect(stage(method, { [judged.id]: 'poor' }).words).toContain(judged.faults.find(({ grade }) => grade === 'poor')!.words);
+    const judged = points.find(
+      ({ point }) => !point.measured && point.faults.some(({ grade }) => grade === 'poor'),
+    )!.point;
+    expect(stage(method, { [judged.id]: 'poor' }).words).toContain(
+      judged.faults.find(({ grade }) => grade === 'poor')!.words,
+    );
   });
 });
 

@@ -35,29 +35,61 @@ interface UnionStageProps {
  * The union large: the side view whose parts are the things one marks, and the face view with both
  * green lines.
  */
-export function UnionStage({ assessment, points, unit, ghost, assumed, level, onMark, silent = false, below }: UnionStageProps) {
+export function UnionStage({
+  assessment,
+  points,
+  unit,
+  ghost,
+  assumed,
+  level,
+  onMark,
+  silent = false,
+  below,
+}: UnionStageProps) {
   const narrow = useNarrow();
   const { contact, contactGrade } = assessment;
   const upsideDown = points.some(({ point, grade }) => point.id === 'way-up' && grade === 'fatal');
   const side = useMemo(() => assessment.side({ unit, upsideDown }), [assessment, unit, upsideDown]);
-  const face = useMemo(() => assessment.lines({ unit, ghost, level: assessment.section && assessment.reach > 0 ? level : null }), [assessment, unit, ghost, level]);
+  const face = useMemo(
+    () => assessment.lines({ unit, ghost, level: assessment.section && assessment.reach > 0 ? level : null }),
+    [assessment, unit, ghost, level],
+  );
 
   const judged = points.filter(({ point }) => side.anchors.some((anchor) => anchor.point === point.id));
-  const measured = points.filter(({ point }) => !side.anchors.some((anchor) => anchor.point === point.id) && point.faults.length > 0);
+  const measured = points.filter(
+    ({ point }) => !side.anchors.some((anchor) => anchor.point === point.id) && point.faults.length > 0,
+  );
   const sideWidth = narrow ? 138 : 146;
   const buttonWidth = narrow ? 106 : 124;
   const faceWidth = narrow ? 320 : 264;
   return (
-    <div className={`flex flex-wrap items-start justify-center gap-x-2 gap-y-4 ${assumed ? '[&_.drawing]:opacity-50' : ''}`}>
-      <MarkableSide drawing={side} width={Math.min(sideWidth, (side.width * 420) / side.height)} buttonWidth={buttonWidth} points={judged} onMark={onMark} />
+    <div
+      className={`flex flex-wrap items-start justify-center gap-x-2 gap-y-4 ${assumed ? '[&_.drawing]:opacity-50' : ''}`}
+    >
+      <MarkableSide
+        drawing={side}
+        width={Math.min(sideWidth, (side.width * 420) / side.height)}
+        buttonWidth={buttonWidth}
+        points={judged}
+        onMark={onMark}
+      />
       <div className="flex flex-col items-center gap-1" style={{ width: faceWidth }}>
-        <p className="text-center text-[0.95rem] font-bold" aria-live="polite">{silent ? 'The lines as they lie' : assumed ? 'Drawn from assumed figures' : `Lines meet: ${contactGrade.words}`}</p>
+        <p className="text-center text-[0.95rem] font-bold" aria-live="polite">
+          {silent
+            ? 'The lines as they lie'
+            : assumed
+              ? 'Drawn from assumed figures'
+              : `Lines meet: ${contactGrade.words}`}
+        </p>
         <UnionDrawing
-          drawing={face} width={Math.min(250, face.width * 5.7, (face.width * 330) / face.height)}
+          drawing={face}
+          width={Math.min(250, face.width * 5.7, (face.width * 330) / face.height)}
           title={`The two green lines: ${silent ? '' : `${contactGrade.words}, `}${formatLength(contact.touching, unit)} touching of ${formatLength(contact.whole, unit)}`}
         />
         <div className="flex flex-wrap justify-center gap-1.5" role="group" aria-label="Points measured on the faces">
-          {measured.map((stagePoint) => <MarkButton key={stagePoint.point.id} {...stagePoint} onMark={onMark} width={narrow ? 102 : 84} brief />)}
+          {measured.map((stagePoint) => (
+            <MarkButton key={stagePoint.point.id} {...stagePoint} onMark={onMark} width={narrow ? 102 : 84} brief />
+          ))}
         </div>
         {below}
       </div>
@@ -88,7 +120,12 @@ function MarkableSide({ drawing, width, buttonWidth, points, onMark }: MarkableS
   const centre = (column: StagePoint[], i: number): number => (height * (i + 0.5)) / column.length;
   const total = width + 2 * buttonWidth;
   return (
-    <div className="relative" style={{ width: total, height }} role="group" aria-label="Parts of the union: mark what is wrong">
+    <div
+      className="relative"
+      style={{ width: total, height }}
+      role="group"
+      aria-label="Parts of the union: mark what is wrong"
+    >
       <div className="absolute" style={{ left: buttonWidth, top }}>
         <UnionDrawing drawing={drawing} width={width} title="The union from the side" />
       </div>
@@ -109,7 +146,11 @@ function MarkableSide({ drawing, width, buttonWidth, points, onMark }: MarkableS
       </svg>
       {columns.map((column, c) =>
         column.map((stagePoint, i) => (
-          <div key={stagePoint.point.id} className="absolute" style={{ left: c === 0 ? 0 : total - buttonWidth, top: centre(column, i) - BUTTON_HEIGHT / 2 }}>
+          <div
+            key={stagePoint.point.id}
+            className="absolute"
+            style={{ left: c === 0 ? 0 : total - buttonWidth, top: centre(column, i) - BUTTON_HEIGHT / 2 }}
+          >
             <MarkButton {...stagePoint} onMark={onMark} width={buttonWidth - 2} />
           </div>
         )),
@@ -119,21 +160,48 @@ function MarkableSide({ drawing, width, buttonWidth, points, onMark }: MarkableS
 }
 
 /** A part: its letter, its name, and in words how it was found. */
-function MarkButton({ point, grade, marked, onMark, width, brief = false }: StagePoint & { onMark: (point: Point) => void; width: number; brief?: boolean }) {
-  const words = grade === 'good' ? 'good' : grade === 'not-looked-at' ? 'not looked at' : (point.faults.find((fault) => fault.grade === grade)?.words ?? grade);
+function MarkButton({
+  point,
+  grade,
+  marked,
+  onMark,
+  width,
+  brief = false,
+}: StagePoint & { onMark: (point: Point) => void; width: number; brief?: boolean }) {
+  const words =
+    grade === 'good'
+      ? 'good'
+      : grade === 'not-looked-at'
+        ? 'not looked at'
+        : (point.faults.find((fault) => fault.grade === grade)?.words ?? grade);
   const look =
-    grade === 'fatal' ? 'border-loud bg-loud text-white' : grade === 'poor' || grade === 'recut' ? 'border-ink bg-ink text-paper' : grade === 'not-looked-at' ? 'border-dashed border-muted bg-paper text-muted' : 'border-line bg-sheet';
+    grade === 'fatal'
+      ? 'border-loud bg-loud text-white'
+      : grade === 'poor' || grade === 'recut'
+        ? 'border-ink bg-ink text-paper'
+        : grade === 'not-looked-at'
+          ? 'border-dashed border-muted bg-paper text-muted'
+          : 'border-line bg-sheet';
   return (
     <button
-      type="button" onClick={() => onMark(point)} data-point={point.id} data-grade={grade}
+      type="button"
+      onClick={() => onMark(point)}
+      data-point={point.id}
+      data-grade={grade}
       aria-label={`${point.name}: ${grade === 'good' ? 'good' : `${grade.replaceAll('-', ' ')}, ${words}`}. Key ${point.letter.toUpperCase()}`}
       className={`flex cursor-pointer items-center gap-1.5 overflow-hidden border-2 px-1 text-left leading-tight ${look}`}
       style={{ width, height: BUTTON_HEIGHT, borderRadius: '2px 10px 2px 10px' }}
     >
-      <span className="grid size-5 shrink-0 place-content-center border border-current text-[0.75rem] font-bold uppercase">{point.letter}</span>
+      <span className="grid size-5 shrink-0 place-content-center border border-current text-[0.75rem] font-bold uppercase">
+        {point.letter}
+      </span>
       <span className="min-w-0">
-        <span className={`block font-bold ${brief ? '-mr-1 text-[0.7rem] tracking-tight' : 'text-[0.82rem]'}`}>{point.name}</span>
-        <span className="line-clamp-2 text-[0.72rem]">{brief ? grade.replaceAll('-', ' ') : marked || grade !== 'good' ? words : 'good'}</span>
+        <span className={`block font-bold ${brief ? '-mr-1 text-[0.7rem] tracking-tight' : 'text-[0.82rem]'}`}>
+          {point.name}
+        </span>
+        <span className="line-clamp-2 text-[0.72rem]">
+          {brief ? grade.replaceAll('-', ' ') : marked || grade !== 'good' ? words : 'good'}
+        </span>
       </span>
     </button>
   );

@@ -53,7 +53,9 @@ export function useBench(initial: BenchState, method: Method): LiveBench {
     let answer: Response;
     let given: unknown;
     try {
-      answer = await fetch(`/api/workshops/${workshopId}/bench${whole ? '' : `?since=${latest.current.takenAt}`}`, { signal: AbortSignal.timeout(SEND_PATIENCE) });
+      answer = await fetch(`/api/workshops/${workshopId}/bench${whole ? '' : `?since=${latest.current.takenAt}`}`, {
+        signal: AbortSignal.timeout(SEND_PATIENCE),
+      });
       given = answer.ok ? await answer.json() : null;
     } catch {
       return setLink('unreachable');
@@ -73,7 +75,11 @@ export function useBench(initial: BenchState, method: Method): LiveBench {
     setLink('online');
     // What had arrived before this state was read is in it.
     const kept = await allWaiting();
-    await dropWaiting(kept.filter(({ deliveredAt, workshopId: of }) => deliveredAt !== null && (of !== workshopId || deliveredAt < began)).map(({ order }) => order!));
+    await dropWaiting(
+      kept
+        .filter(({ deliveredAt, workshopId: of }) => deliveredAt !== null && (of !== workshopId || deliveredAt < began))
+        .map(({ order }) => order!),
+    );
   }, [workshopId, me, key]);
 
   const keep = useCallback(async (item: NewWaiting): Promise<void> => {
@@ -100,32 +106,45 @@ export function useBench(initial: BenchState, method: Method): LiveBench {
         if (outcome === 'elsewhere') break;
         if (outcome !== 'done') setLink(outcome);
         else if (before > 0) await look();
-        const left = (await allWaiting()).some(({ deliveredAt, refusal, assessor }) => deliveredAt === null && refusal === null && assessor.id === me);
+        const left = (await allWaiting()).some(
+          ({ deliveredAt, refusal, assessor }) => deliveredAt === null && refusal === null && assessor.id === me,
+        );
         failures.current = left ? failures.current + 1 : 0;
       } while (again.current);
     };
-    sending.current = round().finally(() => { sending.current = null; });
+    sending.current = round().finally(() => {
+      sending.current = null;
+    });
     return sending.current;
   }, [me, look]);
 
   useEffect(() => {
     let gone = false;
-    const read = (): void => void allWaiting().then((all) => { if (!gone) setWaiting(all); });
+    const read = (): void =>
+      void allWaiting().then((all) => {
+        if (!gone) setWaiting(all);
+      });
     const unlisten = onWaiting(read);
     read();
-    void deviceDatabase().then((db) => db.get('benches', key)).then((kept) => {
-      const known = kept?.bench as BenchState | undefined;
-      if (gone || !known || known.takenAt <= latest.current.takenAt) return;
-      latest.current = known;
-      setFresh(known);
-    });
+    void deviceDatabase()
+      .then((db) => db.get('benches', key))
+      .then((kept) => {
+        const known = kept?.bench as BenchState | undefined;
+        if (gone || !known || known.takenAt <= latest.current.takenAt) return;
+        latest.current = known;
+        setFresh(known);
+      });
     return () => {
       gone = true;
       unlisten();
     };
   }, [key]);
 
-  const open = waiting !== null && waiting.some(({ deliveredAt, refusal, assessor }) => deliveredAt === null && refusal === null && assessor.id === me);
+  const open =
+    waiting !== null &&
+    waiting.some(
+      ({ deliveredAt, refusal, assessor }) => deliveredAt === null && refusal === null && assessor.id === me,
+    );
   useEffect(() => {
     const work = async (): Promise<void> => {
       await sendNow();
@@ -134,7 +153,11 @@ export function useBench(initial: BenchState, method: Method): LiveBench {
     let timer: ReturnType<typeof setTimeout>;
     const again = async (): Promise<void> => {
       await work();
-      if (!stopped) timer = setTimeout(() => void again(), open ? nextTry(Math.min(failures.current, MOST_DOUBLINGS), Math.random()) : REFRESH);
+      if (!stopped)
+        timer = setTimeout(
+          () => void again(),
+          open ? nextTry(Math.min(failures.current, MOST_DOUBLINGS), Math.random()) : REFRESH,
+        );
     };
     let stopped = false;
     void again();

@@ -55,7 +55,11 @@ export function useDrafts(owner: string) {
       window.removeEventListener('storage', listener);
     };
   }, []);
-  const drafts = useSyncExternalStore(subscribe, () => readDrafts(key), () => NONE);
+  const drafts = useSyncExternalStore(
+    subscribe,
+    () => readDrafts(key),
+    () => NONE,
+  );
   const setDraft = useCallback(
     (seatId: string, draft: Draft | null) => {
       localStorage.setItem(key, JSON.stringify(withDraft(readDrafts(key), seatId, draft)));

@@ -12,5 +12,9 @@ function subscribe(listener: () => void): () => void {
 
 /** True on a phone held upright. */
 export function useNarrow(): boolean {
-  return useSyncExternalStore(subscribe, () => window.matchMedia(QUERY).matches, () => false);
+  return useSyncExternalStore(
+    subscribe,
+    () => window.matchMedia(QUERY).matches,
+    () => false,
+  );
 }

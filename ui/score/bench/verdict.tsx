@@ -19,12 +19,24 @@ interface VerdictProps {
 /** The score, why it is what it is, the two corrections worth most, and the last attempt beside it. */
 export function Verdict({ judged, best, corrections, outside, last, called, unit }: VerdictProps) {
   return (
-    <section aria-label={`Score of ${called}`} className="grid min-w-0 grow grid-cols-[auto_1fr] gap-x-4 gap-y-1 border-t-2 border-ink pt-2 sm:grid-cols-[6.2rem_1fr_auto]">
+    <section
+      aria-label={`Score of ${called}`}
+      className="grid min-w-0 grow grid-cols-[auto_1fr] gap-x-4 gap-y-1 border-t-2 border-ink pt-2 sm:grid-cols-[6.2rem_1fr_auto]"
+    >
       <div>
-        <p><span className="text-5xl leading-none font-bold tabular-nums" data-testid="score">{judged ? scoreText(judged.score) : '–'}</span><span className="block text-sm text-muted">of 100</span></p>
+        <p>
+          <span className="text-5xl leading-none font-bold tabular-nums" data-testid="score">
+            {judged ? scoreText(judged.score) : '–'}
+          </span>
+          <span className="block text-sm text-muted">of 100</span>
+        </p>
         {judged && judged.fatal.length > 0 && (
           <p className="mt-1 bg-loud px-1.5 text-sm font-bold text-white">
-            Fatal: {judged.grades.filter(({ point }) => judged.fatal.includes(point.id)).map(({ point }) => point.name.toLowerCase()).join(', ')}
+            Fatal:{' '}
+            {judged.grades
+              .filter(({ point }) => judged.fatal.includes(point.id))
+              .map(({ point }) => point.name.toLowerCase())
+              .join(', ')}
           </p>
         )}
       </div>
@@ -32,22 +44,32 @@ export function Verdict({ judged, best, corrections, outside, last, called, unit
         {judged ? (
           <>
             <p className="text-sm">
-              {judged.assessment.contactGrade.reason ? `${judged.assessment.contactGrade.reason} ` : ''}{formatLength(judged.assessment.contact.touching, unit)} touching.
+              {judged.assessment.contactGrade.reason ? `${judged.assessment.contactGrade.reason} ` : ''}
+              {formatLength(judged.assessment.contact.touching, unit)} touching.
               {best !== null && <> This pair could reach {Math.round(best * 100)}&nbsp;%.</>}
             </p>
-            {judged.assessment.contact.warning && <p className="text-sm font-bold">{judged.assessment.contact.warning}</p>}
+            {judged.assessment.contact.warning && (
+              <p className="text-sm font-bold">{judged.assessment.contact.warning}</p>
+            )}
             {outside && <p className="text-sm font-bold">{outside}</p>}
-            {corrections.length === 0 && <p className="mt-1.5 border-l-4 border-line pl-2">Nothing to correct. Next time the same again.</p>}
-            {corrections.length > 0 && <ol className="mt-1.5 flex flex-col gap-1.5" aria-label="Corrections that would raise the score most">
-              {corrections.map((correction) => (
-                <li key={correction.point} className="border-l-4 border-ink pl-2 leading-snug">
-                  <span className="font-bold">{correction.say((mm) => formatLength(mm, unit))}</span> <span className="text-sm whitespace-nowrap text-muted">would be {scoreText(correction.score)}</span>
-                </li>
-              ))}
-            </ol>}
+            {corrections.length === 0 && (
+              <p className="mt-1.5 border-l-4 border-line pl-2">Nothing to correct. Next time the same again.</p>
+            )}
+            {corrections.length > 0 && (
+              <ol className="mt-1.5 flex flex-col gap-1.5" aria-label="Corrections that would raise the score most">
+                {corrections.map((correction) => (
+                  <li key={correction.point} className="border-l-4 border-ink pl-2 leading-snug">
+                    <span className="font-bold">{correction.say((mm) => formatLength(mm, unit))}</span>{' '}
+                    <span className="text-sm whitespace-nowrap text-muted">would be {scoreText(correction.score)}</span>
+                  </li>
+                ))}
+              </ol>
+            )}
           </>
         ) : (
-          <p className="text-sm text-muted">The figures first; then the score stands here and moves with each figure.</p>
+          <p className="text-sm text-muted">
+            The figures first; then the score stands here and moves with each figure.
+          </p>
         )}
       </div>
       <div className="shrink-0 border-l border-line pl-3 text-sm">
@@ -55,7 +77,10 @@ export function Verdict({ judged, best, corrections, outside, last, called, unit
         {last ? (
           <p className="flex items-center gap-2">
             <UnionGlyph {...last.glyph} title={`Attempt ${last.number}: ${counting(last).contactWords}`} />
-            <span><span className="block text-xl font-bold">{scoreText(counting(last).score)}</span>{Math.round(counting(last).contact * 100)}&nbsp;%</span>
+            <span>
+              <span className="block text-xl font-bold">{scoreText(counting(last).score)}</span>
+              {Math.round(counting(last).contact * 100)}&nbsp;%
+            </span>
           </p>
         ) : (
           <p>None yet</p>

@@ -9,15 +9,65 @@ import { withDraft } from './use-drafts';
 import { withWaiting } from './with-waiting';
 
 const method = METHODS[0]!;
-const known = { id: 'j1', assessorId: 'm', assessor: 'Maren', score: 100, contact: 1, contactWords: 'both sides', measures: exampleMeasures(method), marks: {}, note: '', blind: false, earlier: [], attempt: { score: 100, fatal: false, recut: false } };
+const known = {
+  id: 'j1',
+  assessorId: 'm',
+  assessor: 'Maren',
+  score: 100,
+  contact: 1,
+  contactWords: 'both sides',
+  measures: exampleMeasures(method),
+  marks: {},
+  note: '',
+  blind: false,
+  earlier: [],
+  attempt: { score: 100, fatal: false, recut: false },
+};
 const state = {
-  workshop: { id: 'w', title: 'Day', date: '2027-03-06', method: method.id }, rule: defaultRule(method), settings: { ready: { last: 3, score: 75 }, blindRate: 0, wall: 'seats' }, unit: 'mm', assessor: { id: 'm', name: 'Maren' },
-  seats: [{ id: 's', number: 1, name: 'Ona', briefed: true }], unions: [{ id: 'u1', seatId: 's', number: 1, counts: 'j1', judgements: [known], likelyDouble: false, glyph: { runs: [], fatal: null }, seenAt: 5 }],
-  unseen: [{ id: 'u9', seatId: 's', number: 9 }], room: { width: 5, depth: 5, benches: [], spots: [], helpers: [], seating: {} }, tags: [], stockRanges: [], takenAt: 10,
+  workshop: { id: 'w', title: 'Day', date: '2027-03-06', method: method.id },
+  rule: defaultRule(method),
+  settings: { ready: { last: 3, score: 75 }, blindRate: 0, wall: 'seats' },
+  unit: 'mm',
+  assessor: { id: 'm', name: 'Maren' },
+  seats: [{ id: 's', number: 1, name: 'Ona', briefed: true }],
+  unions: [
+    {
+      id: 'u1',
+      seatId: 's',
+      number: 1,
+      counts: 'j1',
+      judgements: [known],
+      likelyDouble: false,
+      glyph: { runs: [], fatal: null },
+      seenAt: 5,
+    },
+  ],
+  unseen: [{ id: 'u9', seatId: 's', number: 9 }],
+  room: { width: 5, depth: 5, benches: [], spots: [], helpers: [], seating: {} },
+  tags: [],
+  stockRanges: [],
+  takenAt: 10,
 } as unknown as BenchState;
 const item = (changes: Partial<Waiting> & { body?: Record<string, unknown> } = {}): Waiting => ({
-  kind: 'judgement', judgementId: 'j2', workshopId: 'w', seatId: 's', number: 2, called: '1-2', assessor: { id: 'm', name: 'Maren' }, queuedAt: 20, tries: 0, refusal: null, deliveredAt: null, ...changes,
-  body: { measures: exampleMeasures(method), marks: { hold: 'fatal' }, note: 'here', correctsId: null, ...changes.body },
+  kind: 'judgement',
+  judgementId: 'j2',
+  workshopId: 'w',
+  seatId: 's',
+  number: 2,
+  called: '1-2',
+  assessor: { id: 'm', name: 'Maren' },
+  queuedAt: 20,
+  tries: 0,
+  refusal: null,
+  deliveredAt: null,
+  ...changes,
+  body: {
+    measures: exampleMeasures(method),
+    marks: { hold: 'fatal' },
+    note: 'here',
+    correctsId: null,
+    ...changes.body,
+  },
 });
 
 describe('withWaiting', () => {
@@ -39,39 +89,76 @@ describe('withWaiting', () => {
     expect(unions[0]!.judgements).toHaveLength(2);
   });
   it('goes on with a correction of a correction, both waiting, and of one beside the union that counts', () => {
-    const twice = withWaiting(state, [item({ number: 1, body: { correctsId: 'j1', marks: {} } }), item({ judgementId: 'j3', number: 1, body: { correctsId: 'j2', marks: { hold: 'poor' } } })], method);
+    const twice = withWaiting(
+      state,
+      [
+        item({ number: 1, body: { correctsId: 'j1', marks: {} } }),
+        item({ judgementId: 'j3', number: 1, body: { correctsId: 'j2', marks: { hold: 'poor' } } }),
+      ],
+      method,
+    );
     expect(counting(twice.unions[0]!)).toMatchObject({ id: 'j3', earlier: [100, 100] });
     // The other assessor's is corrected: the one that counts goes on counting, and its picture stays.
-    const beside = { ...state, unions: [{ ...state.unions[0]!, judgements: [known, { ...known, id: 'j8', assessorId: 'j', assessor: 'Joss' }] }] };
-    const { unions } = withWaiting(beside, [item({ number: 1, body: { correctsId: 'j8', marks: { hold: 'fatal' } } })], method);
+    const beside = {
+      ...state,
+      unions: [{ ...state.unions[0]!, judgements: [known, { ...known, id: 'j8', assessorId: 'j', assessor: 'Joss' }] }],
+    };
+    const { unions } = withWaiting(
+      beside,
+      [item({ number: 1, body: { correctsId: 'j8', marks: { hold: 'fatal' } } })],
+      method,
+    );
     expect(unions[0]).toMatchObject({ counts: 'j1', glyph: { fatal: null } });
     expect(unions[0]!.judgements.map(({ id }) => id)).toEqual(['j1', 'j2']);
     // And where the one that counts is corrected, its correction counts, not the other's.
-    const counted = withWaiting(beside, [item({ number: 1, body: { correctsId: 'j1', marks: { hold: 'fatal' } } })], method).unions[0]!;
+    const counted = withWaiting(
+      beside,
+      [item({ number: 1, body: { correctsId: 'j1', marks: { hold: 'fatal' } } })],
+      method,
+    ).unions[0]!;
     expect(counted).toMatchObject({ counts: 'j2', glyph: { fatal: 'h' } });
     expect(counting(counted).id).toBe('j2');
   });
   it('lets the correction that waits count after the one it corrects was taken back', () => {
-    const { unions } = withWaiting(state, [item({ number: 1, body: { correctsId: 'j1', marks: {} } }), item({ kind: 'withdrawal', judgementId: 'j2', number: 1, body: {} })], method);
+    const { unions } = withWaiting(
+      state,
+      [
+        item({ number: 1, body: { correctsId: 'j1', marks: {} } }),
+        item({ kind: 'withdrawal', judgementId: 'j2', number: 1, body: {} }),
+      ],
+      method,
+    );
     expect(unions).toEqual([]);
   });
   it('takes back what is to be taken back', () => {
     expect(withWaiting(state, [item({ kind: 'withdrawal', judgementId: 'j1', body: {} })], method).unions).toEqual([]);
   });
   it('shows nothing twice that the server has already, nothing refused, and nothing of another workshop', () => {
-    expect(withWaiting(state, [item({ judgementId: 'j1' }), item({ refusal: 'no' }), item({ workshopId: 'elsewhere' })], method).unions).toEqual(state.unions);
+    expect(
+      withWaiting(
+        state,
+        [item({ judgementId: 'j1' }), item({ refusal: 'no' }), item({ workshopId: 'elsewhere' })],
+        method,
+      ).unions,
+    ).toEqual(state.unions);
   });
   it('asks for no second look any more once one waits here', () => {
     expect(withWaiting(state, [item({ number: 9, body: { second: true } })], method).unseen).toEqual([]);
   });
   it('leaves out what an earlier build kept and this one cannot read', () => {
-    expect(withWaiting(state, [item({ body: { measures: { stockDiameter: { value: -4, origin: 'measured' } } } })], method).unions).toHaveLength(1);
+    expect(
+      withWaiting(state, [item({ body: { measures: { stockDiameter: { value: -4, origin: 'measured' } } } })], method)
+        .unions,
+    ).toHaveLength(1);
   });
 });
 
 describe('latestOf', () => {
   it('keeps what is known when an answer was overtaken on its way', () => {
-    const [older, newer] = [{ ...state, takenAt: 10 }, { ...state, takenAt: 11 }];
+    const [older, newer] = [
+      { ...state, takenAt: 10 },
+      { ...state, takenAt: 11 },
+    ];
     expect(latestOf(newer, older)).toBe(newer);
     expect(latestOf(older, newer)).toBe(newer);
     // Asked in the same moment, the later answer stands.
@@ -82,9 +169,18 @@ describe('latestOf', () => {
 
 describe('withDraft', () => {
   it('changes the draft of one seat and no other, and takes one off', () => {
-    const draft = (judgementId: string) => ({ judgementId, entry: newEntry(method, null, 'mm'), past: [], correcting: null, second: null });
+    const draft = (judgementId: string) => ({
+      judgementId,
+      entry: newEntry(method, null, 'mm'),
+      past: [],
+      correcting: null,
+      second: null,
+    });
     const two = withDraft(withDraft({}, 's1', draft('a')), 's2', draft('b'));
-    expect(Object.entries(two).map(([seat, { judgementId }]) => [seat, judgementId])).toEqual([['s1', 'a'], ['s2', 'b']]);
+    expect(Object.entries(two).map(([seat, { judgementId }]) => [seat, judgementId])).toEqual([
+      ['s1', 'a'],
+      ['s2', 'b'],
+    ]);
     expect(withDraft(two, 's1', draft('c'))).toMatchObject({ s1: { judgementId: 'c' }, s2: { judgementId: 'b' } });
     expect(withDraft(two, 's1', null)).toEqual({ s2: two.s2 });
   });
@@ -93,8 +189,20 @@ describe('withDraft', () => {
 describe('withChanges', () => {
   it('replaces what changed, adds what is new, drops what is gone', () => {
     const other = { ...state.unions[0]!, id: 'u2', number: 2 };
-    const next = withChanges(state, { unions: [{ ...state.unions[0]!, seenAt: 99 }, other], gone: [], unseen: [], takenAt: 11 });
-    expect(next.unions.map(({ id, seenAt }) => [id, seenAt])).toEqual([['u1', 99], ['u2', 5]]);
-    expect(withChanges(next, { unions: [], gone: ['u1'], unseen: [], takenAt: 12 })).toMatchObject({ unions: [{ id: 'u2' }], takenAt: 12, unseen: [] });
+    const next = withChanges(state, {
+      unions: [{ ...state.unions[0]!, seenAt: 99 }, other],
+      gone: [],
+      unseen: [],
+      takenAt: 11,
+    });
+    expect(next.unions.map(({ id, seenAt }) => [id, seenAt])).toEqual([
+      ['u1', 99],
+      ['u2', 5],
+    ]);
+    expect(withChanges(next, { unions: [], gone: ['u1'], unseen: [], takenAt: 12 })).toMatchObject({
+      unions: [{ id: 'u2' }],
+      takenAt: 12,
+      unseen: [],
+    });
   });
 });

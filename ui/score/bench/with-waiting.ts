@@ -22,14 +22,40 @@ export function withWaiting(state: BenchState, waiting: readonly Waiting[], meth
     const known = unions.find(({ seatId, number }) => seatId === item.seatId && number === item.number);
     const corrects = item.body.correctsId as string | null;
     if (!known) {
-      unions = [...unions, { id: item.judgementId, seatId: item.seatId, number: item.number, counts: judgement.id, judgements: [judgement], likelyDouble: false, glyph: glyphOf(state, judgement, method), seenAt: item.queuedAt }];
+      unions = [
+        ...unions,
+        {
+          id: item.judgementId,
+          seatId: item.seatId,
+          number: item.number,
+          counts: judgement.id,
+          judgements: [judgement],
+          likelyDouble: false,
+          glyph: glyphOf(state, judgement, method),
+          seenAt: item.queuedAt,
+        },
+      ];
     } else if (corrects === null) {
-      unions = unions.map((union) => (union === known ? { ...union, judgements: [...union.judgements, judgement] } : union));
+      unions = unions.map((union) =>
+        union === known ? { ...union, judgements: [...union.judgements, judgement] } : union,
+      );
     } else {
       const before = known.judgements.find(({ id }) => id === corrects);
-      const judgements = [...known.judgements.filter(({ id }) => id !== corrects), { ...judgement, earlier: before ? [before.score, ...before.earlier] : [] }];
+      const judgements = [
+        ...known.judgements.filter(({ id }) => id !== corrects),
+        { ...judgement, earlier: before ? [before.score, ...before.earlier] : [] },
+      ];
       const counts = known.counts === corrects ? judgement.id : known.counts;
-      unions = unions.map((union) => (union === known ? { ...union, judgements, counts, glyph: counts === judgement.id ? glyphOf(state, judgement, method) : union.glyph } : union));
+      unions = unions.map((union) =>
+        union === known
+          ? {
+              ...union,
+              judgements,
+              counts,
+              glyph: counts === judgement.id ? glyphOf(state, judgement, method) : union.glyph,
+            }
+          : union,
+      );
     }
     unseen = unseen.filter(({ seatId, number }) => seatId !== item.seatId || number !== item.number);
   }
@@ -43,13 +69,33 @@ function withoutJudgement(union: BenchUnion, judgementId: string): BenchUnion[] 
   return [{ ...union, judgements, counts: counting({ ...union, judgements }).id }];
 }
 
-function judgedHere(state: BenchState, { judgementId, body, assessor }: Waiting, method: Method): BenchJudgement | null {
-  const { measures, marks, note, second } = body as { measures: Measures; marks: Marks; note: string; second?: boolean };
+function judgedHere(
+  state: BenchState,
+  { judgementId, body, assessor }: Waiting,
+  method: Method,
+): BenchJudgement | null {
+  const { measures, marks, note, second } = body as {
+    measures: Measures;
+    marks: Marks;
+    note: string;
+    second?: boolean;
+  };
   try {
     const judged = judgeUnion(method, state.rule, measures, marks, 'joined');
     return {
-      id: judgementId, assessorId: assessor.id, assessor: assessor.name, score: judged.score, contact: judged.assessment.contact.contact, contactWords: judged.assessment.contactGrade.words, measures, marks, note,
-      blind: second ?? false, earlier: [], waits: true, attempt: { score: judged.score, fatal: judged.fatal.length > 0, recut: Object.values(marks).includes('recut') },
+      id: judgementId,
+      assessorId: assessor.id,
+      assessor: assessor.name,
+      score: judged.score,
+      contact: judged.assessment.contact.contact,
+      contactWords: judged.assessment.contactGrade.words,
+      measures,
+      marks,
+      note,
+      blind: second ?? false,
+      earlier: [],
+      waits: true,
+      attempt: { score: judged.score, fatal: judged.fatal.length > 0, recut: Object.values(marks).includes('recut') },
     };
   } catch {
     // Kept from an earlier build whose fields this one does not know: the server will say what it makes of it.
@@ -59,5 +105,8 @@ function judgedHere(state: BenchState, { judgementId, body, assessor }: Waiting,
 
 function glyphOf(state: BenchState, { measures, marks }: BenchJudgement, method: Method): BenchUnion['glyph'] {
   const { assessment, fatal, grades } = judgeUnion(method, state.rule, measures, marks, 'joined');
-  return { runs: assessment.contact.ring, fatal: grades.find(({ point }) => point.id === fatal[0])?.point.letter ?? null };
+  return {
+    runs: assessment.contact.ring,
+    fatal: grades.find(({ point }) => point.id === fatal[0])?.point.letter ?? null,
+  };
 }

@@ -7,17 +7,57 @@ import { Chart, type ChartFont } from '@/ui/kit/chart/chart';
 /** Score and contact over the attempts. */
 export function AttemptsChart({ unions }: { unions: CardUnion[] }) {
   const option = useCallback((font: ChartFont) => optionOf(unions, font), [unions]);
-  return <Chart option={option} label={`Over the attempts: ${unions.map(({ number, score, contact }) => `${number}: score ${score === null ? 'none' : Math.round(score)}, contact ${Math.round(contact * 100)} %`).join('; ')}`} height={190} />;
+  return (
+    <Chart
+      option={option}
+      label={`Over the attempts: ${unions.map(({ number, score, contact }) => `${number}: score ${score === null ? 'none' : Math.round(score)}, contact ${Math.round(contact * 100)} %`).join('; ')}`}
+      height={190}
+    />
+  );
 }
 
 function optionOf(unions: CardUnion[], font: ChartFont): object {
   const line = (name: string, data: (number | null)[], colour: string, type: 'solid' | 'dashed'): object => ({
-    name, type: 'line', data, symbol: 'circle', symbolSize: 8, itemStyle: { color: colour }, lineStyle: { color: colour, width: 2.5, type }, endLabel: { show: true, formatter: name, ...font, color: colour }, silent: true,
+    name,
+    type: 'line',
+    data,
+    symbol: 'circle',
+    symbolSize: 8,
+    itemStyle: { color: colour },
+    lineStyle: { color: colour, width: 2.5, type },
+    endLabel: { show: true, formatter: name, ...font, color: colour },
+    silent: true,
   });
   return {
     grid: { left: 34, right: 74, top: 10, bottom: 28 },
-    xAxis: { type: 'category', data: unions.map(({ number }) => String(number)), axisLabel: font, axisTick: { show: false }, axisLine: { lineStyle: { color: '#16201a' } } },
-    yAxis: { type: 'value', min: 0, max: 100, interval: 50, axisLabel: font, splitLine: { lineStyle: { color: '#bcc8be' } } },
-    series: [line('score', unions.map(({ score }) => score), '#000000', 'solid'), line('contact', unions.map(({ contact }) => contact * 100), '#0b7a3b', 'dashed')],
+    xAxis: {
+      type: 'category',
+      data: unions.map(({ number }) => String(number)),
+      axisLabel: font,
+      axisTick: { show: false },
+      axisLine: { lineStyle: { color: '#16201a' } },
+    },
+    yAxis: {
+      type: 'value',
+      min: 0,
+      max: 100,
+      interval: 50,
+      axisLabel: font,
+      splitLine: { lineStyle: { color: '#bcc8be' } },
+    },
+    series: [
+      line(
+        'score',
+        unions.map(({ score }) => score),
+        '#000000',
+        'solid',
+      ),
+      line(
+        'contact',
+        unions.map(({ contact }) => contact * 100),
+        '#0b7a3b',
+        'dashed',
+      ),
+    ],
   };
 }

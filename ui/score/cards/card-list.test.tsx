@@ -2,9 +2,24 @@ import { describe, expect, it } from 'vitest';
 import { rendered } from '@/ui/testing/rendered';
 import { CardList } from './card-list';
 
-const union = (number: number, score: number | null) => ({ number, score, contact: 0.8, words: `attempt ${number}`, fatal: false, glyph: { runs: [], fatal: null } });
+const union = (number: number, score: number | null) => ({
+  number,
+  score,
+  contact: 0.8,
+  words: `attempt ${number}`,
+  fatal: false,
+  glyph: { runs: [], fatal: null },
+});
 const cards = [
-  { seatId: 's1', seat: 1, name: 'Ona Ferrel', unions: [union(1, 71), union(2, null)], train: ['Tongue', 'Hold'], keepers: 2, ready: true },
+  {
+    seatId: 's1',
+    seat: 1,
+    name: 'Ona Ferrel',
+    unions: [union(1, 71), union(2, null)],
+    train: ['Tongue', 'Hold'],
+    keepers: 2,
+    ready: true,
+  },
   { seatId: 's2', seat: 2, name: 'Bram Odewick', unions: [], train: [], keepers: 0, ready: false },
 ];
 

@@ -9,15 +9,51 @@ import { rendered } from '@/ui/testing/rendered';
 import { PersonCardPage } from './person-card-page';
 
 const method = METHODS[0]!;
-const union = (number: number, score: number | null): CardUnion => ({ number, score, contact: 0.8, words: `attempt ${number} in words`, fatal: false, glyph: { runs: [], fatal: null } });
+const union = (number: number, score: number | null): CardUnion => ({
+  number,
+  score,
+  contact: 0.8,
+  words: `attempt ${number} in words`,
+  fatal: false,
+  glyph: { runs: [], fatal: null },
+});
 const drawn = (number: number, scionDiameter: number) => {
-  const { assessment } = judgeUnion(method, defaultRule(method), exampleMeasures(method, { scionDiameter }), {}, 'joined');
-  return { union: union(number, 70 + number), side: assessment.side({ unit: 'mm' }), lines: assessment.lines({ unit: 'mm' }) };
+  const { assessment } = judgeUnion(
+    method,
+    defaultRule(method),
+    exampleMeasures(method, { scionDiameter }),
+    {},
+    'joined',
+  );
+  return {
+    union: union(number, 70 + number),
+    side: assessment.side({ unit: 'mm' }),
+    lines: assessment.lines({ unit: 'mm' }),
+  };
 };
 const card: PersonCard = {
-  name: 'Ona Ferrel', seat: 7, clubName: 'Reed Islet Grafters', workshop: 'Bench day', date: '2027-03-06', method: method.name, ready: true, unions: [union(1, 71), union(2, null), union(3, 73)],
-  first: drawn(1, 10), last: drawn(3, 8), train: [{ point: 'tongue', name: 'Tongue', times: 2, of: 3, how: 'Rock the blade in along the grain.', shown: faultShown(shownTechnique(method), 'tongue', 'mm') }],
-  keepers: [{ code: 'K7M4XQ', variety: 'Grey Heron', stock: 'Reedmoor' }], looks: [{ from: '2027-03-20', to: '2027-03-27', look: 'callus along the cut' }],
+  name: 'Ona Ferrel',
+  seat: 7,
+  clubName: 'Reed Islet Grafters',
+  workshop: 'Bench day',
+  date: '2027-03-06',
+  method: method.name,
+  ready: true,
+  unions: [union(1, 71), union(2, null), union(3, 73)],
+  first: drawn(1, 10),
+  last: drawn(3, 8),
+  train: [
+    {
+      point: 'tongue',
+      name: 'Tongue',
+      times: 2,
+      of: 3,
+      how: 'Rock the blade in along the grain.',
+      shown: faultShown(shownTechnique(method), 'tongue', 'mm'),
+    },
+  ],
+  keepers: [{ code: 'K7M4XQ', variety: 'Grey Heron', stock: 'Reedmoor' }],
+  looks: [{ from: '2027-03-20', to: '2027-03-27', look: 'callus along the cut' }],
   tasks: [{ name: 'Keep it moist', from: '2027-03-06', to: '2027-03-06', missed: 'it dries out' }],
 };
 const page = (changes: Partial<PersonCard> = {}) => rendered(<PersonCardPage card={{ ...card, ...changes }} />);
@@ -25,14 +61,31 @@ const page = (changes: Partial<PersonCard> = {}) => rendered(<PersonCardPage car
 describe('the card on the phone', () => {
   it('has everything the day gave: unions, first against last, what to train, what goes home and when to look', () => {
     const { words } = page();
-    for (const part of ['Ona Ferrel', 'Bench day, 6 Mar 2027, seat 7', 'You are ready for living wood', 'First: 71', 'Last: 73', 'Tongue, not good in 2 of your last 3.', 'Rock the blade in along the grain.', 'K7M 4XQ Grey Heron on Reedmoor', '20 Mar 2027 to 27 Mar 2027 Look: callus along the cut.', 'Keep it moist. Else: it dries out', 'follow the rules where you live']) expect(words).toContain(part);
+    for (const part of [
+      'Ona Ferrel',
+      'Bench day, 6 Mar 2027, seat 7',
+      'You are ready for living wood',
+      'First: 71',
+      'Last: 73',
+      'Tongue, not good in 2 of your last 3.',
+      'Rock the blade in along the grain.',
+      'K7M 4XQ Grey Heron on Reedmoor',
+      '20 Mar 2027 to 27 Mar 2027 Look: callus along the cut.',
+      'Keep it moist. Else: it dries out',
+      'follow the rules where you live',
+    ])
+      expect(words).toContain(part);
   });
   it('draws first and last to one scale, none wider than a phone', () => {
     const { html } = page();
-    const scales = [card.first!, card.last!].flatMap(({ side, lines }) => [side, lines]).map(({ width, height }) => {
-      const [, shown] = new RegExp(`width="([\\d.]+)"[^>]*viewBox="0 0 ${width} ${height}"`).exec(html) ?? new RegExp(`viewBox="0 0 ${width} ${height}"[^>]* width="([\\d.]+)"`).exec(html)!;
-      return Number(shown) / width;
-    });
+    const scales = [card.first!, card.last!]
+      .flatMap(({ side, lines }) => [side, lines])
+      .map(({ width, height }) => {
+        const [, shown] =
+          new RegExp(`width="([\\d.]+)"[^>]*viewBox="0 0 ${width} ${height}"`).exec(html) ??
+          new RegExp(`viewBox="0 0 ${width} ${height}"[^>]* width="([\\d.]+)"`).exec(html)!;
+        return Number(shown) / width;
+      });
     for (const scale of scales) expect(scale).toBeCloseTo(scales[0]!, 6);
     expect(scales[0]! * (card.first!.side.width + card.first!.lines.width)).toBeLessThanOrEqual(330);
   });

@@ -24,14 +24,26 @@ type Tool = 'ruler' | 'coin' | 'length' | 'angle' | 'hollow';
 
 const TOOLS: Record<Tool, { name: string; marks: string[] }> = {
   ruler: { name: 'Scale from a ruler', marks: ['one end of a stretch of the ruler', 'its other end'] },
-  coin: { name: 'Scale from a coin', marks: ['a place on the rim', 'another, a third of the way round', 'a third one'] },
+  coin: {
+    name: 'Scale from a coin',
+    marks: ['a place on the rim', 'another, a third of the way round', 'a third one'],
+  },
   length: { name: 'Length', marks: ['one end', 'the other end'] },
   angle: { name: 'Angle', marks: ['the corner', 'along one edge', 'along the other edge'] },
   hollow: { name: 'Hollow', marks: ['one end of the face', 'its other end', 'where it is deepest'] },
 };
 
 /** A picture that is measured on by marks: first its scale, then lengths, angles and hollows. */
-export function PhotoMeasuring({ photo, mayChange, unit, fields, busy, onScale, onRemove, onTake }: PhotoMeasuringProps) {
+export function PhotoMeasuring({
+  photo,
+  mayChange,
+  unit,
+  fields,
+  busy,
+  onScale,
+  onRemove,
+  onTake,
+}: PhotoMeasuringProps) {
   const [tool, setTool] = useState<Tool>(photo.scale ? 'length' : 'ruler');
   const [points, setPoints] = useState<PhotoPoint[]>([]);
   const [size, setSize] = useState('');
@@ -62,53 +74,178 @@ export function PhotoMeasuring({ photo, mayChange, unit, fields, busy, onScale, 
   };
   const onKey = (event: KeyboardEvent, i: number): void => {
     const step = event.shiftKey ? 10 : 1;
-    const by = ({ ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, -step], ArrowDown: [0, step] } as Record<string, [number, number]>)[event.key];
+    const by = (
+      { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, -step], ArrowDown: [0, step] } as Record<
+        string,
+        [number, number]
+      >
+    )[event.key];
     if (!by) return;
     event.preventDefault();
-    move(i, { x: Math.max(0, Math.min(photo.width, points[i]!.x + by[0])), y: Math.max(0, Math.min(photo.height, points[i]!.y + by[1])) });
+    move(i, {
+      x: Math.max(0, Math.min(photo.width, points[i]!.x + by[0])),
+      y: Math.max(0, Math.min(photo.height, points[i]!.y + by[1])),
+    });
   };
   const unitPx = photo.width / 800;
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-3 xl:grid-cols-[minmax(0,1fr)_17rem]">
       <svg
-        ref={svg} viewBox={`0 0 ${photo.width} ${photo.height}`} className="block h-auto max-h-[70vh] w-full touch-none border border-line bg-mist" role="group" aria-label="The picture; marks are set by pointing, and moved by the arrow keys"
-        onPointerDown={mayChange ? onDown : undefined} onPointerMove={(event) => { if (held.current !== null) move(held.current, at(event)); }} onPointerUp={() => { held.current = null; }}
+        ref={svg}
+        viewBox={`0 0 ${photo.width} ${photo.height}`}
+        className="block h-auto max-h-[70vh] w-full touch-none border border-line bg-mist"
+        role="group"
+        aria-label="The picture; marks are set by pointing, and moved by the arrow keys"
+        onPointerDown={mayChange ? onDown : undefined}
+        onPointerMove={(event) => {
+          if (held.current !== null) move(held.current, at(event));
+        }}
+        onPointerUp={() => {
+          held.current = null;
+        }}
       >
         <image href={`/api/photos/${photo.id}`} width={photo.width} height={photo.height} />
-        {photo.scale && !setsScale && <Marks points={photo.scale.points} closed={photo.scale.kind === 'coin'} faint unitPx={unitPx} />}
-        <Marks points={tool === 'angle' && points.length === 3 ? [points[1]!, points[0]!, points[2]!] : points} closed={tool === 'coin'} unitPx={unitPx} />
+        {photo.scale && !setsScale && (
+          <Marks points={photo.scale.points} closed={photo.scale.kind === 'coin'} faint unitPx={unitPx} />
+        )}
+        <Marks
+          points={tool === 'angle' && points.length === 3 ? [points[1]!, points[0]!, points[2]!] : points}
+          closed={tool === 'coin'}
+          unitPx={unitPx}
+        />
         {points.map((one, i) => (
-          <g key={i} tabIndex={0} role="button" aria-label={`Mark ${i + 1}, ${marks[i]}; arrow keys move it`} onKeyDown={(event) => onKey(event, i)} className="cursor-move">
+          <g
+            key={i}
+            tabIndex={0}
+            role="button"
+            aria-label={`Mark ${i + 1}, ${marks[i]}; arrow keys move it`}
+            onKeyDown={(event) => onKey(event, i)}
+            className="cursor-move"
+          >
             <circle cx={one.x} cy={one.y} r={14 * unitPx} fill="transparent" />
-            <circle cx={one.x} cy={one.y} r={6 * unitPx} fill="none" stroke="#ffffff" strokeWidth={4 * unitPx} /><circle cx={one.x} cy={one.y} r={6 * unitPx} fill="none" stroke="#c4105f" strokeWidth={2 * unitPx} />
+            <circle cx={one.x} cy={one.y} r={6 * unitPx} fill="none" stroke="#ffffff" strokeWidth={4 * unitPx} />
+            <circle cx={one.x} cy={one.y} r={6 * unitPx} fill="none" stroke="#c4105f" strokeWidth={2 * unitPx} />
           </g>
         ))}
       </svg>
       <div className="flex flex-col gap-2">
-        <p className="text-sm">{photo.scale ? <>Scale set: {photo.scale.kind === 'coin' ? 'a coin' : 'a stretch of ruler'} of {formatLength(photo.scale.size, unit)}.</> : <strong>No scale yet: nothing can be measured until a ruler or a coin sets it.</strong>}</p>
+        <p className="text-sm">
+          {photo.scale ? (
+            <>
+              Scale set: {photo.scale.kind === 'coin' ? 'a coin' : 'a stretch of ruler'} of{' '}
+              {formatLength(photo.scale.size, unit)}.
+            </>
+          ) : (
+            <strong>No scale yet: nothing can be measured until a ruler or a coin sets it.</strong>
+          )}
+        </p>
         {mayChange && (
           <>
-            <label className="block text-sm font-bold">What the marks are for
-              <select className="bench-input font-normal" value={tool} onChange={(event) => { setTool(event.target.value as Tool); setPoints([]); }}>
-                {(Object.keys(TOOLS) as Tool[]).map((one) => <option key={one} value={one} disabled={!photo.scale && (one === 'length' || one === 'hollow')}>{TOOLS[one].name}</option>)}
+            <label className="block text-sm font-bold">
+              What the marks are for
+              <select
+                className="bench-input font-normal"
+                value={tool}
+                onChange={(event) => {
+                  setTool(event.target.value as Tool);
+                  setPoints([]);
+                }}
+              >
+                {(Object.keys(TOOLS) as Tool[]).map((one) => (
+                  <option key={one} value={one} disabled={!photo.scale && (one === 'length' || one === 'hollow')}>
+                    {TOOLS[one].name}
+                  </option>
+                ))}
               </select>
             </label>
-            <p className="text-sm" aria-live="polite">{points.length < marks.length ? `Mark ${marks[points.length]}.` : 'All marks are set; move them until they sit.'}</p>
-            {setsScale && <label className="block text-sm font-bold">{tool === 'coin' ? 'Diameter of the coin, mm' : 'Length of the stretch, mm'}<input className="bench-input font-normal" inputMode="decimal" value={size} onChange={(event) => setSize(event.target.value)} autoComplete="off" /></label>}
-            <p className="min-h-7 text-xl font-bold tabular-nums" data-testid="measured">{result.words}</p>
+            <p className="text-sm" aria-live="polite">
+              {points.length < marks.length
+                ? `Mark ${marks[points.length]}.`
+                : 'All marks are set; move them until they sit.'}
+            </p>
+            {setsScale && (
+              <label className="block text-sm font-bold">
+                {tool === 'coin' ? 'Diameter of the coin, mm' : 'Length of the stretch, mm'}
+                <input
+                  className="bench-input font-normal"
+                  inputMode="decimal"
+                  value={size}
+                  onChange={(event) => setSize(event.target.value)}
+                  autoComplete="off"
+                />
+              </label>
+            )}
+            <p className="min-h-7 text-xl font-bold tabular-nums" data-testid="measured">
+              {result.words}
+            </p>
             {result.problem && <p className="text-sm font-bold text-loud">{result.problem}</p>}
             {setsScale ? (
-              <button type="button" className="bench-button" data-weight="main" disabled={busy || !result.scale} onClick={() => result.scale && onScale(result.scale)}>Set the scale</button>
+              <button
+                type="button"
+                className="bench-button"
+                data-weight="main"
+                disabled={busy || !result.scale}
+                onClick={() => result.scale && onScale(result.scale)}
+              >
+                Set the scale
+              </button>
             ) : (
               <div className="flex flex-wrap gap-2">
-                <select aria-label="Figure it is" className="bench-input" value={fitting.some(({ id }) => id === field) ? field : ''} onChange={(event) => setField(event.target.value)}><option value="">which figure is it?</option>{fitting.map(({ id, short }) => <option key={id} value={id}>{short}</option>)}</select>
-                <button type="button" className="bench-button" disabled={result.value === null || !fitting.some(({ id }) => id === field)} onClick={() => { if (result.value !== null) onTake(field, result.value); setPoints([]); }}>Take this figure</button>
+                <select
+                  aria-label="Figure it is"
+                  className="bench-input"
+                  value={fitting.some(({ id }) => id === field) ? field : ''}
+                  onChange={(event) => setField(event.target.value)}
+                >
+                  <option value="">which figure is it?</option>
+                  {fitting.map(({ id, short }) => (
+                    <option key={id} value={id}>
+                      {short}
+                    </option>
+                  ))}
+                </select>
+                <button
+                  type="button"
+                  className="bench-button"
+                  disabled={result.value === null || !fitting.some(({ id }) => id === field)}
+                  onClick={() => {
+                    if (result.value !== null) onTake(field, result.value);
+                    setPoints([]);
+                  }}
+                >
+                  Take this figure
+                </button>
               </div>
             )}
             <div className="flex flex-wrap gap-2">
-              {points.length < marks.length && <button type="button" className="bench-button" onClick={() => setPoints([...points, { x: photo.width / 2, y: photo.height / 2 }])}>Mark in the middle</button>}
-              <button type="button" className="bench-button" disabled={points.length === 0} onClick={() => setPoints(points.slice(0, -1))}>Undo a mark</button>
-              <AskFirst question="Remove this picture?" meaning="Its measures go with it, and it cannot be brought back." yes="Remove it" onYes={() => onRemove()} trigger={<button type="button" className="bench-button" disabled={busy}>Remove picture</button>} />
+              {points.length < marks.length && (
+                <button
+                  type="button"
+                  className="bench-button"
+                  onClick={() => setPoints([...points, { x: photo.width / 2, y: photo.height / 2 }])}
+                >
+                  Mark in the middle
+                </button>
+              )}
+              <button
+                type="button"
+                className="bench-button"
+                disabled={points.length === 0}
+                onClick={() => setPoints(points.slice(0, -1))}
+              >
+                Undo a mark
+              </button>
+              <AskFirst
+                question="Remove this picture?"
+                meaning="Its measures go with it, and it cannot be brought back."
+                yes="Remove it"
+                onYes={() => onRemove()}
+                trigger={
+                  <button type="button" className="bench-button" disabled={busy}>
+                    Remove picture
+                  </button>
+                }
+              />
             </div>
           </>
         )}
@@ -117,18 +254,40 @@ export function PhotoMeasuring({ photo, mayChange, unit, fields, busy, onScale, 
   );
 }
 
-function Marks({ points, closed, faint = false, unitPx }: { points: PhotoPoint[]; closed: boolean; faint?: boolean; unitPx: number }) {
+function Marks({
+  points,
+  closed,
+  faint = false,
+  unitPx,
+}: {
+  points: PhotoPoint[];
+  closed: boolean;
+  faint?: boolean;
+  unitPx: number;
+}) {
   if (points.length < 2) return null;
   const path = `M${points.map(({ x, y }) => `${x} ${y}`).join('L')}${closed && points.length === 3 ? 'Z' : ''}`;
   return (
     <g fill="none" opacity={faint ? 0.6 : 1}>
-      <path d={path} stroke="#ffffff" strokeWidth={4 * unitPx} /><path d={path} stroke={faint ? '#16201a' : '#c4105f'} strokeWidth={1.6 * unitPx} strokeDasharray={faint ? `${6 * unitPx} ${4 * unitPx}` : undefined} />
+      <path d={path} stroke="#ffffff" strokeWidth={4 * unitPx} />
+      <path
+        d={path}
+        stroke={faint ? '#16201a' : '#c4105f'}
+        strokeWidth={1.6 * unitPx}
+        strokeDasharray={faint ? `${6 * unitPx} ${4 * unitPx}` : undefined}
+      />
     </g>
   );
 }
 
 /** What the marks measure, in words; nothing while marks, size or scale are wanting. */
-function measured(tool: Tool, points: PhotoPoint[], size: string, scale: PhotoScale | null, unit: LengthUnit): { words: string; value: number | null; scale: PhotoScale | null; problem: string | null } {
+function measured(
+  tool: Tool,
+  points: PhotoPoint[],
+  size: string,
+  scale: PhotoScale | null,
+  unit: LengthUnit,
+): { words: string; value: number | null; scale: PhotoScale | null; problem: string | null } {
   const nothing = { words: '', value: null, scale: null, problem: null };
   if (points.length < TOOLS[tool].marks.length) return nothing;
   const [a, b, c] = points as [PhotoPoint, PhotoPoint, PhotoPoint];
@@ -139,14 +298,22 @@ function measured(tool: Tool, points: PhotoPoint[], size: string, scale: PhotoSc
     }
     if (tool === 'ruler' || tool === 'coin') {
       const mm = parseDecimal(size);
-      if (mm === null) return { ...nothing, problem: size.trim() === '' ? null : 'Enter the size in figures, such as 24 or 24,25.' };
+      if (mm === null)
+        return { ...nothing, problem: size.trim() === '' ? null : 'Enter the size in figures, such as 24 or 24,25.' };
       const next: PhotoScale = { kind: tool, points, size: mm };
       return { ...nothing, words: `${(1 / millimetresPerPixel(next)).toFixed(1)} pixels a mm`, scale: next };
     }
     if (!scale) return nothing;
     const perPixel = millimetresPerPixel(scale);
     const value = tool === 'length' ? lengthBetween(a, b, perPixel) : hollowDepth(a, b, c, perPixel);
-    return { ...nothing, words: tool === 'length' ? formatLength(value, unit) : `${fromMillimetres(value, unit).toFixed(unit === 'mm' ? 2 : 3)} ${unit}`, value };
+    return {
+      ...nothing,
+      words:
+        tool === 'length'
+          ? formatLength(value, unit)
+          : `${fromMillimetres(value, unit).toFixed(unit === 'mm' ? 2 : 3)} ${unit}`,
+      value,
+    };
   } catch (error) {
     if (error instanceof RangeError) return { ...nothing, problem: error.message };
     throw error;

@@ -35,7 +35,21 @@ interface UnionPhotosProps {
 const MOST_BYTES = 8_000_000;
 
 /** Pictures of a union: taken or chosen, measured on, and their figures taken into a correction. */
-export function UnionPhotos({ workshopId, unionId, called, mayChange, photos, unit, assessorId, seatId, seatNumber, number, method, counts, fields }: UnionPhotosProps) {
+export function UnionPhotos({
+  workshopId,
+  unionId,
+  called,
+  mayChange,
+  photos,
+  unit,
+  assessorId,
+  seatId,
+  seatNumber,
+  number,
+  method,
+  counts,
+  fields,
+}: UnionPhotosProps) {
   const { run, busy, problem, setProblem } = useSend();
   const router = useRouter();
   const { setDraft } = useDrafts(`${workshopId} ${assessorId}`);
@@ -46,7 +60,11 @@ export function UnionPhotos({ workshopId, unionId, called, mayChange, photos, un
   const photo = photos.find(({ id }) => id === shown) ?? photos[0] ?? null;
   const add = async (file: File | undefined): Promise<void> => {
     if (!file) return;
-    if (file.size > MOST_BYTES) return setProblem({ message: 'The picture is larger than 8 MB. Take it smaller, or choose another.', fields: {} });
+    if (file.size > MOST_BYTES)
+      return setProblem({
+        message: 'The picture is larger than 8 MB. Take it smaller, or choose another.',
+        fields: {},
+      });
     const form = new FormData();
     form.set('file', file);
     const id = uuid();
@@ -58,7 +76,8 @@ export function UnionPhotos({ workshopId, unionId, called, mayChange, photos, un
     const entry = entryOf(loaded, counts.measures, counts.marks, counts.note, unit, counts.id);
     for (const [id, value] of Object.entries(taken)) {
       const field = loaded.fields.find((one) => one.id === id)!;
-      entry.texts[id] = field.unit === 'degrees' ? String(Math.round(value * 10) / 10) : formatLengthNumber(value, unit);
+      entry.texts[id] =
+        field.unit === 'degrees' ? String(Math.round(value * 10) / 10) : formatLengthNumber(value, unit);
       if (field.picks) entry.picks[id] = BY_FIGURE;
     }
     setDraft(seatId, { judgementId: uuid(), entry, past: [], correcting: number, second: null });
@@ -67,34 +86,100 @@ export function UnionPhotos({ workshopId, unionId, called, mayChange, photos, un
   return (
     <section aria-labelledby="photos-title" className="min-w-0">
       <div className="mb-2 flex flex-wrap items-center gap-2">
-        <h2 id="photos-title" className="grow">Pictures of {called}</h2>
-        {mayAdd && <label className="bench-button">Take a picture<input type="file" accept="image/*" capture="environment" className="sr-only" disabled={busy} onChange={(event) => { void add(event.target.files?.[0]); event.target.value = ''; }} /></label>}
-        {mayAdd && <label className="bench-button">Choose a file<input type="file" accept="image/*" aria-label="Picture file" className="sr-only" disabled={busy} onChange={(event) => { void add(event.target.files?.[0]); event.target.value = ''; }} /></label>}
+        <h2 id="photos-title" className="grow">
+          Pictures of {called}
+        </h2>
+        {mayAdd && (
+          <label className="bench-button">
+            Take a picture
+            <input
+              type="file"
+              accept="image/*"
+              capture="environment"
+              className="sr-only"
+              disabled={busy}
+              onChange={(event) => {
+                void add(event.target.files?.[0]);
+                event.target.value = '';
+              }}
+            />
+          </label>
+        )}
+        {mayAdd && (
+          <label className="bench-button">
+            Choose a file
+            <input
+              type="file"
+              accept="image/*"
+              aria-label="Picture file"
+              className="sr-only"
+              disabled={busy}
+              onChange={(event) => {
+                void add(event.target.files?.[0]);
+                event.target.value = '';
+              }}
+            />
+          </label>
+        )}
       </div>
       <Problem>{problem?.message}</Problem>
-      {photos.length === 0 && <p className="board">No picture yet. Lay a ruler or a coin beside the cut, hold the camera straight above it, and take one: lengths, angles and hollows can be measured on it. What a camera writes into the file, such as the place, is left out.</p>}
+      {photos.length === 0 && (
+        <p className="board">
+          No picture yet. Lay a ruler or a coin beside the cut, hold the camera straight above it, and take one:
+          lengths, angles and hollows can be measured on it. What a camera writes into the file, such as the place, is
+          left out.
+        </p>
+      )}
       {photos.length > 1 && (
         <ul className="mb-2 flex gap-2 overflow-x-auto">
           {photos.map(({ id, width, height }, i) => (
-            <li key={id}><button type="button" onClick={() => setShown(id)} aria-pressed={id === photo?.id} className={`block cursor-pointer border-2 ${id === photo?.id ? 'border-ink' : 'border-line'}`} aria-label={`Picture ${i + 1}`}><svg viewBox={`0 0 ${width} ${height}`} className="block h-16 w-auto"><image href={`/api/photos/${id}`} width={width} height={height} /></svg></button></li>
+            <li key={id}>
+              <button
+                type="button"
+                onClick={() => setShown(id)}
+                aria-pressed={id === photo?.id}
+                className={`block cursor-pointer border-2 ${id === photo?.id ? 'border-ink' : 'border-line'}`}
+                aria-label={`Picture ${i + 1}`}
+              >
+                <svg viewBox={`0 0 ${width} ${height}`} className="block h-16 w-auto">
+                  <image href={`/api/photos/${id}`} width={width} height={height} />
+                </svg>
+              </button>
+            </li>
           ))}
         </ul>
       )}
       {photo && (
         <PhotoMeasuring
-          key={`${photo.id} ${photo.version}`} photo={photo} mayChange={mayChange} unit={unit} fields={fields} busy={busy}
-          onScale={(scale) => void run('PUT', `/api/photos/${photo.id}`, { scale, version: photo.version })} onRemove={() => void run('DELETE', `/api/photos/${photo.id}`)}
+          key={`${photo.id} ${photo.version}`}
+          photo={photo}
+          mayChange={mayChange}
+          unit={unit}
+          fields={fields}
+          busy={busy}
+          onScale={(scale) => void run('PUT', `/api/photos/${photo.id}`, { scale, version: photo.version })}
+          onRemove={() => void run('DELETE', `/api/photos/${photo.id}`)}
           onTake={(field, value) => setTaken({ ...taken, [field]: value })}
         />
       )}
       {Object.keys(taken).length > 0 && (
         <div className="mt-3 flex flex-wrap items-center gap-3 border-l-4 border-ink bg-mist px-3 py-2">
-          <p className="grow">Taken from the picture: {Object.entries(taken).map(([id, value]) => {
-            const field = fields.find((one) => one.id === id)!;
-            return `${field.short} ${field.unit === 'degrees' ? `${value.toFixed(1)}°` : `${formatLengthNumber(value, unit)} ${unit}`}`;
-          }).join(', ')}.</p>
-          <button type="button" className="bench-button" data-weight="main" onClick={() => void correct()}>Correct {called} with them</button>
-          <button type="button" className="bench-button" onClick={() => setTaken({})}>Leave them</button>
+          <p className="grow">
+            Taken from the picture:{' '}
+            {Object.entries(taken)
+              .map(([id, value]) => {
+                const field = fields.find((one) => one.id === id)!;
+                return `${field.short} ${field.unit === 'degrees' ? `${value.toFixed(1)}°` : `${formatLengthNumber(value, unit)} ${unit}`}`;
+              })
+              .join(', ')}
+            .
+          </p>
+          <button type="button" className="bench-button" data-weight="main" onClick={() => void correct()}>
+            Correct {called} with them
+          </button>
+          <button type="button" className="bench-button" onClick={() => setTaken({})}>
+            Leave them
+          </button>
         </div>
       )}
     </section>

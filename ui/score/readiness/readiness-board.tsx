@@ -39,8 +39,18 @@ interface ReadinessBoardProps {
 }
 
 /** Who is ready, who will be, who will not be without help; and who may make keepers. */
-export function ReadinessBoard({ workshopId, mayChange, rule, planned, minutesLeft, over, people }: ReadinessBoardProps) {
-  const [shown, setShown] = useState((people.find(({ needsHelp }) => needsHelp) ?? people.find(({ line }) => line) ?? people[0]!).seatId);
+export function ReadinessBoard({
+  workshopId,
+  mayChange,
+  rule,
+  planned,
+  minutesLeft,
+  over,
+  people,
+}: ReadinessBoardProps) {
+  const [shown, setShown] = useState(
+    (people.find(({ needsHelp }) => needsHelp) ?? people.find(({ line }) => line) ?? people[0]!).seatId,
+  );
   const [asking, setAsking] = useState<{ people: ReadinessPerson[]; may: boolean } | null>(null);
   const person = people.find(({ seatId }) => seatId === shown) ?? people[0]!;
   const help = people.filter(({ needsHelp }) => needsHelp);
@@ -51,40 +61,115 @@ export function ReadinessBoard({ workshopId, mayChange, rule, planned, minutesLe
       <section aria-label="Everybody" className="min-w-0">
         {!over && help.length > 0 && (
           <p className="mb-3 border-l-4 border-loud bg-sheet px-3 py-2">
-            <strong>{minutesLeft === null ? 'Will hardly be ready by what is planned' : 'Will hardly be ready today without help'}: {namesOf(help)}.</strong>{' '}
-            {minutesLeft === null ? `More likely than not the ${planned} practice unions of the plan will not do.` : minutesLeft === 0 ? 'By the day’s plan no time for cutting is left.' : `More likely than not the ${minutesLeft} minutes of cutting left by the day’s plan will not do.`} Sit down beside them, or plan more.
+            <strong>
+              {minutesLeft === null
+                ? 'Will hardly be ready by what is planned'
+                : 'Will hardly be ready today without help'}
+              : {namesOf(help)}.
+            </strong>{' '}
+            {minutesLeft === null
+              ? `More likely than not the ${planned} practice unions of the plan will not do.`
+              : minutesLeft === 0
+                ? 'By the day’s plan no time for cutting is left.'
+                : `More likely than not the ${minutesLeft} minutes of cutting left by the day’s plan will not do.`}{' '}
+            Sit down beside them, or plan more.
           </p>
         )}
-        {over && unready.length > 0 && <p className="mb-3 border-l-4 border-ink bg-sheet px-3 py-2"><strong>Not ready when the day ended: {namesOf(unready)}.</strong> They have something to come back for.</p>}
+        {over && unready.length > 0 && (
+          <p className="mb-3 border-l-4 border-ink bg-sheet px-3 py-2">
+            <strong>Not ready when the day ended: {namesOf(unready)}.</strong> They have something to come back for.
+          </p>
+        )}
         <ul className="divide-y divide-line border-y border-line">
           {people.map((one) => (
-            <li key={one.seatId} className={`grid grid-cols-[2.2rem_minmax(0,1fr)] items-center sm:grid-cols-[2.2rem_minmax(0,1fr)_auto] gap-x-3 gap-y-1 border-l-4 py-1.5 pl-2 ${one.seatId === shown ? 'border-l-ink bg-mist' : 'border-l-transparent'}`}>
+            <li
+              key={one.seatId}
+              className={`grid grid-cols-[2.2rem_minmax(0,1fr)] items-center sm:grid-cols-[2.2rem_minmax(0,1fr)_auto] gap-x-3 gap-y-1 border-l-4 py-1.5 pl-2 ${one.seatId === shown ? 'border-l-ink bg-mist' : 'border-l-transparent'}`}
+            >
               <span className="text-xl font-bold">{one.number}</span>
-              <button type="button" className="min-h-11 min-w-0 cursor-pointer text-left" aria-pressed={one.seatId === shown} onClick={() => setShown(one.seatId)}>
+              <button
+                type="button"
+                className="min-h-11 min-w-0 cursor-pointer text-left"
+                aria-pressed={one.seatId === shown}
+                onClick={() => setShown(one.seatId)}
+              >
                 <span className="block truncate font-bold underline decoration-1 underline-offset-4">{one.name}</span>
-                <span className="block text-sm tabular-nums">{one.attempts.length === 0 ? <span className="text-muted">no union scored</span> : <Scores attempts={one.attempts} rule={rule} />}</span>
+                <span className="block text-sm tabular-nums">
+                  {one.attempts.length === 0 ? (
+                    <span className="text-muted">no union scored</span>
+                  ) : (
+                    <Scores attempts={one.attempts} rule={rule} />
+                  )}
+                </span>
               </button>
               <span className="col-start-2 text-sm sm:col-start-auto sm:max-w-[22rem] sm:text-right">
                 {one.ready ? <strong className="text-life">ready</strong> : <Outlook person={one} />}
-                {mayChange && <button type="button" className="ml-4 min-h-9 cursor-pointer font-bold underline underline-offset-4" onClick={() => setAsking({ people: [one], may: !one.open })}>{one.open ? 'Keep back' : 'Let through'}<span className="sr-only"> {one.name}</span></button>}
-                {one.said && <span className="block text-muted">{one.said.may ? 'let through' : 'kept back'} by {one.said.by}: {one.said.reason}</span>}
+                {mayChange && (
+                  <button
+                    type="button"
+                    className="ml-4 min-h-9 cursor-pointer font-bold underline underline-offset-4"
+                    onClick={() => setAsking({ people: [one], may: !one.open })}
+                  >
+                    {one.open ? 'Keep back' : 'Let through'}
+                    <span className="sr-only"> {one.name}</span>
+                  </button>
+                )}
+                {one.said && (
+                  <span className="block text-muted">
+                    {one.said.may ? 'let through' : 'kept back'} by {one.said.by}: {one.said.reason}
+                  </span>
+                )}
               </span>
             </li>
           ))}
         </ul>
-        {mayChange && shut.length > 1 && <button type="button" className="bench-button mt-3" onClick={() => setAsking({ people: shut, may: true })}>Let all {shut.length} through</button>}
+        {mayChange && shut.length > 1 && (
+          <button type="button" className="bench-button mt-3" onClick={() => setAsking({ people: shut, may: true })}>
+            Let all {shut.length} through
+          </button>
+        )}
       </section>
       <section aria-labelledby="curve-title" className="board lg:sticky lg:top-4">
-        <h2 id="curve-title">{person.number} {person.name}</h2>
+        <h2 id="curve-title">
+          {person.number} {person.name}
+        </h2>
         <CurveChart attempts={person.attempts} line={person.line} rule={rule} />
         <p className="mt-1 text-sm">
-          {person.outlook?.next
-            ? <>The next union lies at about <strong>{Math.round(person.outlook.next.mean)}</strong> on this hand&apos;s curve (90&nbsp;%: {Math.round(person.outlook.next.from)} to {Math.round(person.outlook.next.to)}). Dots are unions; hollow ones are fatal, crossed ones recut.</>
-            : <>Where this hand is going is not known yet: {person.attempts.length < 4 ? 'four scored unions are the least to tell by' : 'its scores still lie too far apart to tell within 30 points'}.</>}
+          {person.outlook?.next ? (
+            <>
+              The next union lies at about <strong>{Math.round(person.outlook.next.mean)}</strong> on this hand&apos;s
+              curve (90&nbsp;%: {Math.round(person.outlook.next.from)} to {Math.round(person.outlook.next.to)}). Dots
+              are unions; hollow ones are fatal, crossed ones recut.
+            </>
+          ) : (
+            <>
+              Where this hand is going is not known yet:{' '}
+              {person.attempts.length < 4
+                ? 'four scored unions are the least to tell by'
+                : 'its scores still lie too far apart to tell within 30 points'}
+              .
+            </>
+          )}
         </p>
-        {!over && !person.ready && person.within !== null && <p className="mt-1 text-sm">{person.left === 0 ? (minutesLeft === null ? 'No planned practice union is left.' : 'The day has no time for another union.') : `Chance to be ready within the ${person.left} ${minutesLeft === null ? 'left of the plan' : 'the day still has time for'}: ${Math.round(person.within * 100)} %.`}{person.minutes ? ` About ${Math.round(person.minutes / 5) * 5} minutes of cutting.` : ''}</p>}
+        {!over && !person.ready && person.within !== null && (
+          <p className="mt-1 text-sm">
+            {person.left === 0
+              ? minutesLeft === null
+                ? 'No planned practice union is left.'
+                : 'The day has no time for another union.'
+              : `Chance to be ready within the ${person.left} ${minutesLeft === null ? 'left of the plan' : 'the day still has time for'}: ${Math.round(person.within * 100)} %.`}
+            {person.minutes ? ` About ${Math.round(person.minutes / 5) * 5} minutes of cutting.` : ''}
+          </p>
+        )}
       </section>
-      {asking && <Permit key={asking.people.map(({ seatId }) => seatId).join()} workshopId={workshopId} {...asking} onClose={() => setAsking(null)} />}
+      {asking && (
+        <Permit
+          key={asking.people.map(({ seatId }) => seatId).join()}
+          workshopId={workshopId}
+          {...asking}
+          onClose={() => setAsking(null)}
+        />
+      )}
     </div>
   );
 }
@@ -95,8 +180,13 @@ function Scores({ attempts, rule }: { attempts: Attempt[]; rule: ReadyRule }) {
   return (
     <>
       {attempts.map(({ score, fatal, recut }, i) => (
-        <span key={i} className={`mr-2 inline-block ${fatal ? 'text-loud line-through' : recut ? 'text-muted line-through' : (score ?? 0) >= rule.score ? 'font-bold' : ''}`}>
-          {score === null ? '–' : Math.round(score)}{fatal && <span className="sr-only"> fatal</span>}{recut && <span className="sr-only"> recut</span>}
+        <span
+          key={i}
+          className={`mr-2 inline-block ${fatal ? 'text-loud line-through' : recut ? 'text-muted line-through' : (score ?? 0) >= rule.score ? 'font-bold' : ''}`}
+        >
+          {score === null ? '–' : Math.round(score)}
+          {fatal && <span className="sr-only"> fatal</span>}
+          {recut && <span className="sr-only"> recut</span>}
         </span>
       ))}
     </>
@@ -104,28 +194,63 @@ function Scores({ attempts, rule }: { attempts: Attempt[]; rule: ReadyRule }) {
 }
 
 function Outlook({ person: { outlook, attempts } }: { person: ReadinessPerson }) {
-  if (!outlook || outlook.attempts === null) return <span className="text-muted">{attempts.length < 4 ? 'too early to tell' : 'not known'}</span>;
+  if (!outlook || outlook.attempts === null)
+    return <span className="text-muted">{attempts.length < 4 ? 'too early to tell' : 'not known'}</span>;
   if (outlook.beyond) return <strong>not in sight</strong>;
   const more = Math.ceil(outlook.attempts);
-  return <span>about <strong>{more}</strong> more {more === 1 ? 'union' : 'unions'}</span>;
+  return (
+    <span>
+      about <strong>{more}</strong> more {more === 1 ? 'union' : 'unions'}
+    </span>
+  );
 }
 
 /** Lets people through, or keeps them back, with a word why; it is kept. */
-function Permit({ workshopId, people, may, onClose }: { workshopId: string; people: ReadinessPerson[]; may: boolean; onClose: () => void }) {
+function Permit({
+  workshopId,
+  people,
+  may,
+  onClose,
+}: {
+  workshopId: string;
+  people: ReadinessPerson[];
+  may: boolean;
+  onClose: () => void;
+}) {
   const { run, busy, problem } = useSend();
   const [permitId] = useState(() => uuid());
   const submit = async (event: React.FormEvent<HTMLFormElement>): Promise<void> => {
     event.preventDefault();
     const { reason } = Object.fromEntries(new FormData(event.currentTarget));
-    const sent = await run('PUT', `/api/workshops/${workshopId}/keeper-permits/${permitId}`, { seatIds: people.map(({ seatId }) => seatId), may, reason });
+    const sent = await run('PUT', `/api/workshops/${workshopId}/keeper-permits/${permitId}`, {
+      seatIds: people.map(({ seatId }) => seatId),
+      may,
+      reason,
+    });
     if (sent?.ok) onClose();
   };
   return (
-    <SheetDialog title={may ? 'Let through to living wood' : 'Keep back from living wood'} description={`${people.map(({ number, name }) => `${number} ${name}`).join(', ')}. Your name and the reason are kept with it.`} open onOpenChange={(open) => { if (!open) onClose(); }}>
+    <SheetDialog
+      title={may ? 'Let through to living wood' : 'Keep back from living wood'}
+      description={`${people.map(({ number, name }) => `${number} ${name}`).join(', ')}. Your name and the reason are kept with it.`}
+      open
+      onOpenChange={(open) => {
+        if (!open) onClose();
+      }}
+    >
       <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-3" noValidate>
         <Problem>{problem?.message}</Problem>
-        <Field label="Why" error={problem?.fields.reason}><input name="reason" maxLength={300} autoComplete="off" placeholder={may ? 'works with somebody beside them' : 'wants one more safe cut first'} /></Field>
-        <button type="submit" className="bench-button self-start" data-weight="main" disabled={busy}>{may ? 'Let through' : 'Keep back'}</button>
+        <Field label="Why" error={problem?.fields.reason}>
+          <input
+            name="reason"
+            maxLength={300}
+            autoComplete="off"
+            placeholder={may ? 'works with somebody beside them' : 'wants one more safe cut first'}
+          />
+        </Field>
+        <button type="submit" className="bench-button self-start" data-weight="main" disabled={busy}>
+          {may ? 'Let through' : 'Keep back'}
+        </button>
       </form>
     </SheetDialog>
   );

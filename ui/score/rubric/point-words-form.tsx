@@ -17,24 +17,64 @@ interface PointWordsFormProps {
 export function PointWordsForm({ point, words, mayChange, onChange, onClose }: PointWordsFormProps) {
   const submit = (event: React.FormEvent<HTMLFormElement>): void => {
     event.preventDefault();
-    const given = Object.fromEntries([...new FormData(event.currentTarget)].map(([name, value]) => [name, String(value).trim()]));
-    const differs = (text: string | undefined, own: string): text is string => text !== undefined && text !== '' && text !== own;
-    const faults = Object.fromEntries(point.faults.flatMap(({ grade, words: own }) => (differs(given[`fault-${grade}`], own) ? [[grade, given[`fault-${grade}`]!]] : [])));
+    const given = Object.fromEntries(
+      [...new FormData(event.currentTarget)].map(([name, value]) => [name, String(value).trim()]),
+    );
+    const differs = (text: string | undefined, own: string): text is string =>
+      text !== undefined && text !== '' && text !== own;
+    const faults = Object.fromEntries(
+      point.faults.flatMap(({ grade, words: own }) =>
+        differs(given[`fault-${grade}`], own) ? [[grade, given[`fault-${grade}`]!]] : [],
+      ),
+    );
     const next: PointWords = {
-      ...(differs(given.name, point.name) ? { name: given.name } : {}), ...(differs(given.good, point.good) ? { good: given.good } : {}), ...(differs(given.correction, point.correction) ? { correction: given.correction } : {}),
+      ...(differs(given.name, point.name) ? { name: given.name } : {}),
+      ...(differs(given.good, point.good) ? { good: given.good } : {}),
+      ...(differs(given.correction, point.correction) ? { correction: given.correction } : {}),
       ...(Object.keys(faults).length > 0 ? { faults } : {}),
     };
     onChange(Object.keys(next).length > 0 ? next : null);
   };
   return (
-    <SheetDialog title={`Words of “${point.name}”`} description="What the bench and the cards call it. An empty field stands for the method’s own words. They count once the rubric is saved." open onOpenChange={(open) => { if (!open) onClose(); }}>
+    <SheetDialog
+      title={`Words of “${point.name}”`}
+      description="What the bench and the cards call it. An empty field stands for the method’s own words. They count once the rubric is saved."
+      open
+      onOpenChange={(open) => {
+        if (!open) onClose();
+      }}
+    >
       <form onSubmit={submit} className="flex flex-col gap-3">
         <fieldset disabled={!mayChange} className="contents">
-          <Field label="Name"><input name="name" maxLength={40} defaultValue={words.name ?? ''} placeholder={point.name} /></Field>
-          <Field label="Good is"><input name="good" maxLength={200} defaultValue={words.good ?? ''} placeholder={point.good} /></Field>
-          {point.faults.map(({ grade, words: own }) => <Field key={grade} label={`${grade.charAt(0).toUpperCase()}${grade.slice(1)} is`}><input name={`fault-${grade}`} maxLength={200} defaultValue={words.faults?.[grade] ?? ''} placeholder={own} /></Field>)}
-          <Field label="What to do about it"><input name="correction" maxLength={200} defaultValue={words.correction ?? ''} placeholder={point.correction} /></Field>
-          {mayChange && <button type="submit" className="bench-button self-start" data-weight="main">Take these words</button>}
+          <Field label="Name">
+            <input name="name" maxLength={40} defaultValue={words.name ?? ''} placeholder={point.name} />
+          </Field>
+          <Field label="Good is">
+            <input name="good" maxLength={200} defaultValue={words.good ?? ''} placeholder={point.good} />
+          </Field>
+          {point.faults.map(({ grade, words: own }) => (
+            <Field key={grade} label={`${grade.charAt(0).toUpperCase()}${grade.slice(1)} is`}>
+              <input
+                name={`fault-${grade}`}
+                maxLength={200}
+                defaultValue={words.faults?.[grade] ?? ''}
+                placeholder={own}
+              />
+            </Field>
+          ))}
+          <Field label="What to do about it">
+            <input
+              name="correction"
+              maxLength={200}
+              defaultValue={words.correction ?? ''}
+              placeholder={point.correction}
+            />
+          </Field>
+          {mayChange && (
+            <button type="submit" className="bench-button self-start" data-weight="main">
+              Take these words
+            </button>
+          )}
         </fieldset>
       </form>
     </SheetDialog>

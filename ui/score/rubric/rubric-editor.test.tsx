@@ -9,9 +9,22 @@ import { PreviewWords } from './preview-words';
 import { RubricEditor } from './rubric-editor';
 
 function editor(method: (typeof METHODS)[number], changes: Partial<ComponentProps<typeof RubricEditor>> = {}) {
-  return rendered(<RubricEditor workshopId="w" method={method.id} version={0} edits={{}} usualCap={FATAL_CAP} thresholds={method.thresholds} points={pointsOf(method)} role="lead" {...changes} />);
+  return rendered(
+    <RubricEditor
+      workshopId="w"
+      method={method.id}
+      version={0}
+      edits={{}}
+      usualCap={FATAL_CAP}
+      thresholds={method.thresholds}
+      points={pointsOf(method)}
+      role="lead"
+      {...changes}
+    />,
+  );
 }
-const labels = (html: string): string[] => [...html.matchAll(/<input[^>]*aria-label="([^"]*)"/g)].map(([, label]) => label!.replaceAll('&#x27;', '’'));
+const labels = (html: string): string[] =>
+  [...html.matchAll(/<input[^>]*aria-label="([^"]*)"/g)].map(([, label]) => label!.replaceAll('&#x27;', '’'));
 
 describe.each(METHODS.map((method) => [method.id, method] as const))('the rubric of %s', (_id, method) => {
   it('has a weight for each point, a cap where something is fatal, and each threshold, together 100', () => {
@@ -19,7 +32,9 @@ describe.each(METHODS.map((method) => [method.id, method] as const))('the rubric
     const points = pointsOf(method);
     const all = labels(html);
     for (const { name } of points) expect(all).toContain(`Weight of ${name.replaceAll("'", '’')}`);
-    expect(all.filter((label) => label.startsWith('Cap of ') && label !== 'Cap of a fatal fault')).toHaveLength(points.filter(({ faults }) => faults.some(({ grade }) => grade === 'fatal')).length);
+    expect(all.filter((label) => label.startsWith('Cap of ') && label !== 'Cap of a fatal fault')).toHaveLength(
+      points.filter(({ faults }) => faults.some(({ grade }) => grade === 'fatal')).length,
+    );
     for (const id of method.thresholds) expect(all).toContain(THRESHOLD_WORDS[id].name.replaceAll("'", '’'));
     expect(/data-testid="sum">([^<]*)</.exec(html)![1]).toBe('100');
     expect(words).toContain('as it should be');
@@ -36,10 +51,22 @@ describe('an edited rubric', () => {
     expect(/<button[^>]*disabled[^>]*>Save the rubric</.test(editor(whip).html)).toBe(false);
   });
   it('shows the club’s words, caps and thresholds, shares as percent', () => {
-    const { words, html } = editor(whip, { edits: { words: { hold: { name: 'Shake', good: 'stays put' } }, caps: { hold: 20 }, fatalCap: 30, thresholds: { matched: 0.65 } } });
+    const { words, html } = editor(whip, {
+      edits: {
+        words: { hold: { name: 'Shake', good: 'stays put' } },
+        caps: { hold: 20 },
+        fatalCap: 30,
+        thresholds: { matched: 0.65 },
+      },
+    });
     expect(words).toContain('Shake stays put');
-    const valueOf = (label: string): string | undefined => new RegExp(`<input[^>]*aria-label="${label}"[^>]*value="([^"]*)"`).exec(html)?.[1];
-    expect([valueOf('Cap of Hold'), valueOf('Cap of a fatal fault'), valueOf(THRESHOLD_WORDS.matched.name)]).toEqual(['20', '30', '65']);
+    const valueOf = (label: string): string | undefined =>
+      new RegExp(`<input[^>]*aria-label="${label}"[^>]*value="([^"]*)"`).exec(html)?.[1];
+    expect([valueOf('Cap of Hold'), valueOf('Cap of a fatal fault'), valueOf(THRESHOLD_WORDS.matched.name)]).toEqual([
+      '20',
+      '30',
+      '65',
+    ]);
   });
   it('is tried by assistants and saved by the lead', () => {
     expect(editor(whip, { role: 'assistant' }).buttons).toEqual(expect.arrayContaining(['Try it on past unions']));
@@ -51,11 +78,43 @@ describe('an edited rubric', () => {
 
 describe('what past unions would have scored', () => {
   it('is told in figures, those who would no longer be ready loudly', () => {
-    const { words, html } = rendered(<PreviewWords preview={{ unions: 52, people: 14, mean: { now: 81.26, then: 78.04 }, rises: 3, falls: 20, readyNow: 7, readyThen: 5, lost: 3, gained: 1 }} />);
-    expect(words).toContain('Unions, of 14 people 52 Mean score 81.3 to 78.0 Rise, fall 3, 20 Ready 7 to 5 Ready, and would not be 3 Not ready, and would be 1');
+    const { words, html } = rendered(
+      <PreviewWords
+        preview={{
+          unions: 52,
+          people: 14,
+          mean: { now: 81.26, then: 78.04 },
+          rises: 3,
+          falls: 20,
+          readyNow: 7,
+          readyThen: 5,
+          lost: 3,
+          gained: 1,
+        }}
+      />,
+    );
+    expect(words).toContain(
+      'Unions, of 14 people 52 Mean score 81.3 to 78.0 Rise, fall 3, 20 Ready 7 to 5 Ready, and would not be 3 Not ready, and would be 1',
+    );
     expect(html).toContain('text-loud');
   });
   it('is told as nothing where there is nothing', () => {
-    expect(rendered(<PreviewWords preview={{ unions: 0, people: 0, mean: null, rises: 0, falls: 0, readyNow: 0, readyThen: 0, lost: 0, gained: 0 }} />).words).toContain('nothing to try it on');
+    expect(
+      rendered(
+        <PreviewWords
+          preview={{
+            unions: 0,
+            people: 0,
+            mean: null,
+            rises: 0,
+            falls: 0,
+            readyNow: 0,
+            readyThen: 0,
+            lost: 0,
+            gained: 0,
+          }}
+        />,
+      ).words,
+    ).toContain('nothing to try it on');
   });
 });

@@ -6,10 +6,24 @@ import { ScoringSettingsForm } from './scoring-settings-form';
 import { SeatStrip } from '../bench/seat-strip';
 
 describe('the settings of scoring', () => {
-  const form = (changes = {}, mayChange = true) => rendered(<ScoringSettingsForm workshopId="w" version={1} settings={{ ready: { last: 3, score: 75 }, blindRate: 0.1, wall: 'seats', ...changes }} mayChange={mayChange} />);
+  const form = (changes = {}, mayChange = true) =>
+    rendered(
+      <ScoringSettingsForm
+        workshopId="w"
+        version={1}
+        settings={{ ready: { last: 3, score: 75 }, blindRate: 0.1, wall: 'seats', ...changes }}
+        mayChange={mayChange}
+      />,
+    );
   it('say what each does, and stand as they are set', () => {
     const { words, html, fields } = form();
-    for (const part of ['Ready for living wood', 'none of them with a fatal fault', 'nobody but the first sees its score', 'never who is behind']) expect(words).toContain(part);
+    for (const part of [
+      'Ready for living wood',
+      'none of them with a fatal fault',
+      'nobody but the first sees its score',
+      'never who is behind',
+    ])
+      expect(words).toContain(part);
     expect([fields.get('last')!.value, fields.get('score')!.value]).toEqual(['3', '75']);
     expect(/<option value="0.1" selected/.test(html)).toBe(true);
     expect(/<input type="radio"[^>]*checked[^>]*value="seats"/.test(html)).toBe(true);
@@ -36,7 +50,9 @@ describe('finding somebody', () => {
 describe('the strip of seats', () => {
   it('leads to every seat, the open one marked, and says where an entry was begun', () => {
     const state = benchState(3, { unions: [union(2, 1, 80)] });
-    const { html, words } = rendered(<SeatStrip state={state} open="s2" drafts={['s2', 's3']} onOpen={() => undefined} />);
+    const { html, words } = rendered(
+      <SeatStrip state={state} open="s2" drafts={['s2', 's3']} onOpen={() => undefined} />,
+    );
     expect([...html.matchAll(/data-seat="(\d)"/g)].map(([, seat]) => seat)).toEqual(['1', '2', '3']);
     expect(/aria-pressed="true" data-seat="2"/.test(html)).toBe(true);
     expect(html.match(/aria-pressed="true"/g)).toHaveLength(1);

@@ -13,18 +13,44 @@ interface Settings {
   wall: 'names' | 'seats' | 'totals';
 }
 
-const RATES = [[0, 'none: one assessor, or no wish to compare'], [0.1, 'one in ten'], [0.2, 'one in five'], [0.5, 'every other'], [1, 'all']] as const;
-const WALLS = [['names', 'Names and seats'], ['seats', 'Seats only'], ['totals', 'Totals only: nobody can be told']] as const;
+const RATES = [
+  [0, 'none: one assessor, or no wish to compare'],
+  [0.1, 'one in ten'],
+  [0.2, 'one in five'],
+  [0.5, 'every other'],
+  [1, 'all'],
+] as const;
+const WALLS = [
+  ['names', 'Names and seats'],
+  ['seats', 'Seats only'],
+  ['totals', 'Totals only: nobody can be told'],
+] as const;
 
 /** When somebody is ready, how many unions are scored twice, and what the wall calls people by. */
-export function ScoringSettingsForm({ workshopId, version, settings, mayChange }: { workshopId: string; version: number; settings: Settings; mayChange: boolean }) {
+export function ScoringSettingsForm({
+  workshopId,
+  version,
+  settings,
+  mayChange,
+}: {
+  workshopId: string;
+  version: number;
+  settings: Settings;
+  mayChange: boolean;
+}) {
   const { run, busy, problem } = useSend();
   const [changeId, setChangeId] = useState(() => uuid());
   const [saved, setSaved] = useState(false);
   const submit = async (event: React.FormEvent<HTMLFormElement>): Promise<void> => {
     event.preventDefault();
     const given = Object.fromEntries(new FormData(event.currentTarget));
-    const sent = await run('PUT', `/api/workshops/${workshopId}/plan/scoring`, { changeId, version, ready: { last: given.last, score: given.score }, blindRate: Number(given.blindRate), wall: given.wall });
+    const sent = await run('PUT', `/api/workshops/${workshopId}/plan/scoring`, {
+      changeId,
+      version,
+      ready: { last: given.last, score: given.score },
+      blindRate: Number(given.blindRate),
+      wall: given.wall,
+    });
     setChangeId(uuid());
     setSaved(sent?.ok ?? false);
   };
@@ -33,26 +59,62 @@ export function ScoringSettingsForm({ workshopId, version, settings, mayChange }
       <Problem>{problem?.message}</Problem>
       <fieldset className="board flex flex-wrap items-end gap-4" disabled={!mayChange}>
         <legend className="font-bold">Ready for living wood</legend>
-        <div className="w-40"><Field label="Last practice unions" error={problem?.fields['ready.last']}><input name="last" inputMode="numeric" defaultValue={settings.ready.last} /></Field></div>
-        <div className="w-40"><Field label="Each at this or more" error={problem?.fields['ready.score']}><input name="score" inputMode="numeric" defaultValue={settings.ready.score} /></Field></div>
-        <p className="basis-full text-sm text-muted">And none of them with a fatal fault. A recut is left out. Who is ready may make keepers.</p>
+        <div className="w-40">
+          <Field label="Last practice unions" error={problem?.fields['ready.last']}>
+            <input name="last" inputMode="numeric" defaultValue={settings.ready.last} />
+          </Field>
+        </div>
+        <div className="w-40">
+          <Field label="Each at this or more" error={problem?.fields['ready.score']}>
+            <input name="score" inputMode="numeric" defaultValue={settings.ready.score} />
+          </Field>
+        </div>
+        <p className="basis-full text-sm text-muted">
+          And none of them with a fatal fault. A recut is left out. Who is ready may make keepers.
+        </p>
       </fieldset>
       <fieldset className="board" disabled={!mayChange}>
         <legend className="font-bold">Unions scored by two</legend>
         <Field label="How many, drawn by chance" error={problem?.fields.blindRate}>
           <select name="blindRate" defaultValue={settings.blindRate}>
-            {RATES.map(([rate, words]) => <option key={rate} value={rate}>{words}</option>)}
-            {!RATES.some(([rate]) => rate === settings.blindRate) && <option value={settings.blindRate}>{Math.round(settings.blindRate * 100)} %</option>}
+            {RATES.map(([rate, words]) => (
+              <option key={rate} value={rate}>
+                {words}
+              </option>
+            ))}
+            {!RATES.some(([rate]) => rate === settings.blindRate) && (
+              <option value={settings.blindRate}>{Math.round(settings.blindRate * 100)} %</option>
+            )}
           </select>
         </Field>
-        <p className="mt-2 text-sm text-muted">Until the second assessor has scored such a union, nobody but the first sees its score: not on a page, not in a file, not on the wall. <Link href={`/workshops/${workshopId}/score/agreement`}>Agreement</Link> shows how far apart you are.</p>
+        <p className="mt-2 text-sm text-muted">
+          Until the second assessor has scored such a union, nobody but the first sees its score: not on a page, not in
+          a file, not on the wall. <Link href={`/workshops/${workshopId}/score/agreement`}>Agreement</Link> shows how
+          far apart you are.
+        </p>
       </fieldset>
       <fieldset className="board" disabled={!mayChange}>
         <legend className="font-bold">The wall</legend>
-        {WALLS.map(([wall, words]) => <label key={wall} className="flex min-h-11 items-center gap-2"><input type="radio" name="wall" value={wall} defaultChecked={settings.wall === wall} className="size-5" />{words}</label>)}
-        <p className="text-sm text-muted">It shows how far the room is and never who is behind. <Link href={`/wall/${workshopId}`}>Open the wall</Link>.</p>
+        {WALLS.map(([wall, words]) => (
+          <label key={wall} className="flex min-h-11 items-center gap-2">
+            <input type="radio" name="wall" value={wall} defaultChecked={settings.wall === wall} className="size-5" />
+            {words}
+          </label>
+        ))}
+        <p className="text-sm text-muted">
+          It shows how far the room is and never who is behind. <Link href={`/wall/${workshopId}`}>Open the wall</Link>.
+        </p>
       </fieldset>
-      {mayChange && <div className="flex items-center gap-3"><button type="submit" className="bench-button" data-weight="main" disabled={busy}>Save</button><span role="status" className="font-bold">{saved && !busy ? 'Saved.' : ''}</span></div>}
+      {mayChange && (
+        <div className="flex items-center gap-3">
+          <button type="submit" className="bench-button" data-weight="main" disabled={busy}>
+            Save
+          </button>
+          <span role="status" className="font-bold">
+            {saved && !busy ? 'Saved.' : ''}
+          </span>
+        </div>
+      )}
     </form>
   );
 }

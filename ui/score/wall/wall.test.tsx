@@ -13,17 +13,37 @@ const method = METHODS[0]!;
 const { assessment } = judgeUnion(method, defaultRule(method), exampleMeasures(method), {}, 'joined');
 const { blocks } = timePlan(USUAL_DAY, [{ method: method.name, practice: 4, keepers: 2 }], 3);
 const state: WallState = {
-  seq: 1, title: 'Bench day', totals: { people: 3, unions: 16, ready: 1 }, fault: null, day: { blocks, now: null },
-  people: [{ label: '1 Ona Ferrel', seen: 4, ready: true }, { label: '2 Bram Odewick', seen: 12, ready: false }, { label: '3 Cilla Varn', seen: 0, ready: false }],
+  seq: 1,
+  title: 'Bench day',
+  totals: { people: 3, unions: 16, ready: 1 },
+  fault: null,
+  day: { blocks, now: null },
+  people: [
+    { label: '1 Ona Ferrel', seen: 4, ready: true },
+    { label: '2 Bram Odewick', seen: 12, ready: false },
+    { label: '3 Cilla Varn', seen: 0, ready: false },
+  ],
 };
 const wall = (changes: Partial<WallState> = {}) => rendered(<Wall workshopId="w" initial={{ ...state, ...changes }} />);
-const fault = { name: 'Tongue', good: 'locks', how: 'Rock the blade in along the grain.', times: 5, of: 20, shown: null, union: null };
+const fault = {
+  name: 'Tongue',
+  good: 'locks',
+  how: 'Rock the blade in along the grain.',
+  times: 5,
+  of: 20,
+  shown: null,
+  union: null,
+};
 
 describe('the wall', () => {
   it('shows everybody with a leaf for each union seen, and ready only for those who are', () => {
     const { html, words } = wall();
     expect(words).toContain('16 unions seen, 1 of 3 ready');
-    for (const [seen, leaves] of [[4, 4], [12, 9], [0, 0]]) {
+    for (const [seen, leaves] of [
+      [4, 4],
+      [12, 9],
+      [0, 0],
+    ]) {
       const twig = new RegExp(`aria-label="${seen} unions seen">(.*?)</svg>`).exec(html)![1]!;
       expect(twig.match(/<path/g)).toHaveLength(1 + leaves!);
     }
@@ -53,7 +73,12 @@ describe('the wall', () => {
     expect(words).toContain(fault.how);
   });
   it('else draws a union of the room, the place in question ringed', () => {
-    const { html, words } = wall({ fault: { ...fault, union: { side: assessment.side({ unit: 'mm' }), lines: assessment.lines({ unit: 'mm' }), point: 'tongue' } } });
+    const { html, words } = wall({
+      fault: {
+        ...fault,
+        union: { side: assessment.side({ unit: 'mm' }), lines: assessment.lines({ unit: 'mm' }), point: 'tongue' },
+      },
+    });
     expect(words).toContain('As it came out here');
     expect(html.match(/rounded-full border-\[0.7vh\] border-loud/g)).toHaveLength(1);
   });

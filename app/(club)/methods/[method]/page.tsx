@@ -18,7 +18,13 @@ export const metadata: Metadata = { title: 'Method' };
 
 type Query = Record<string, string | string[] | undefined>;
 
-export default async function MethodPage({ params, searchParams }: { params: Promise<{ method: string }>; searchParams: Promise<Query> }) {
+export default async function MethodPage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ method: string }>;
+  searchParams: Promise<Query>;
+}) {
   const { method: id } = await params;
   const query = await searchParams;
   const context = await pageContext();
@@ -32,7 +38,12 @@ export default async function MethodPage({ params, searchParams }: { params: Pro
     return value === null ? Number.NaN : toMillimetres(value, unit);
   };
   const { wood, problem } = fittingWood(method, { stock: asked('stock'), scion: asked('scion') }, unit, STOCK_RANGES);
-  const choices: Choices = Object.fromEntries(method.schools.map((question) => [question.id, chosen({ [question.id]: String(query[question.id] ?? '') }, question)]));
+  const choices: Choices = Object.fromEntries(
+    method.schools.map((question) => [
+      question.id,
+      chosen({ [question.id]: String(query[question.id] ?? '') }, question),
+    ]),
+  );
   const technique = method.technique(choices, wood);
   const rule = await currentRule(context, method.id, choices);
   const steps = stepSheets(method, choices, wood, unit);
@@ -42,7 +53,9 @@ export default async function MethodPage({ params, searchParams }: { params: Pro
     <>
       <Season />
       <main id="main" className="mx-auto max-w-[1240px] px-4 py-5">
-        <p className="mb-1"><Link href="/methods">All methods</Link></p>
+        <p className="mb-1">
+          <Link href="/methods">All methods</Link>
+        </p>
         <div className="mb-4 grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[minmax(0,1fr)_26rem]">
           <div>
             <h1 className="text-4xl!">{method.name}</h1>
@@ -52,28 +65,68 @@ export default async function MethodPage({ params, searchParams }: { params: Pro
           <form method="get" className="board flex flex-col gap-2 self-start" aria-label="How it is drawn">
             <h2>Drawn for</h2>
             <div className="grid grid-cols-2 gap-3">
-              <label className="text-sm font-bold">Stock Ø, {unit}<input name="stock" inputMode="decimal" defaultValue={formatLengthNumber(wood.stock, unit)} className="bench-input font-normal" /></label>
-              <label className="text-sm font-bold">Scion Ø, {unit}<input name="scion" inputMode="decimal" defaultValue={formatLengthNumber(wood.scion, unit)} className="bench-input font-normal" /></label>
+              <label className="text-sm font-bold">
+                Stock Ø, {unit}
+                <input
+                  name="stock"
+                  inputMode="decimal"
+                  defaultValue={formatLengthNumber(wood.stock, unit)}
+                  className="bench-input font-normal"
+                />
+              </label>
+              <label className="text-sm font-bold">
+                Scion Ø, {unit}
+                <input
+                  name="scion"
+                  inputMode="decimal"
+                  defaultValue={formatLengthNumber(wood.scion, unit)}
+                  className="bench-input font-normal"
+                />
+              </label>
             </div>
-            {problem && <p role="alert" className="border-l-4 border-loud pl-2 font-bold">{problem} The drawings keep to the usual pair.</p>}
+            {problem && (
+              <p role="alert" className="border-l-4 border-loud pl-2 font-bold">
+                {problem} The drawings keep to the usual pair.
+              </p>
+            )}
             {method.schools.length > 0 && (
               <details open={method.schools.some((question) => choices[question.id] !== question.options[0]!.id)}>
-                <summary className="min-h-9 cursor-pointer py-1 font-bold">Where schools differ ({method.schools.length})</summary>
+                <summary className="min-h-9 cursor-pointer py-1 font-bold">
+                  Where schools differ ({method.schools.length})
+                </summary>
                 <div className="flex flex-col gap-2 py-1">
                   {method.schools.map((question) => (
                     <label key={question.id} className="text-sm font-bold">
                       {question.question}
-                      <select name={question.id} defaultValue={choices[question.id]} className="bench-input font-normal">
-                        {question.options.map((option) => <option key={option.id} value={option.id}>{option.words}</option>)}
+                      <select
+                        name={question.id}
+                        defaultValue={choices[question.id]}
+                        className="bench-input font-normal"
+                      >
+                        {question.options.map((option) => (
+                          <option key={option.id} value={option.id}>
+                            {option.words}
+                          </option>
+                        ))}
                       </select>
-                      <span className="font-normal text-muted">{question.options.find((option) => option.id === choices[question.id])!.reason}</span>
+                      <span className="font-normal text-muted">
+                        {question.options.find((option) => option.id === choices[question.id])!.reason}
+                      </span>
                     </label>
                   ))}
                 </div>
               </details>
             )}
-            <label className="text-sm font-bold">Paper<select name="paper" defaultValue={paper} className="bench-input font-normal"><option>A4</option><option>Letter</option></select></label>
-            <button type="submit" className="bench-button" data-weight="main">Draw</button>
+            <label className="text-sm font-bold">
+              Paper
+              <select name="paper" defaultValue={paper} className="bench-input font-normal">
+                <option>A4</option>
+                <option>Letter</option>
+              </select>
+            </label>
+            <button type="submit" className="bench-button" data-weight="main">
+              Draw
+            </button>
             <p className="flex flex-wrap gap-x-4 gap-y-1 border-t border-line pt-2">
               <a href={`/api/methods/${method.id}/handout?${files}`}>Handout, two pages</a>
               <a href={`/api/methods/${method.id}/template?${files}&format=pdf`}>Cut templates (PDF)</a>
@@ -84,8 +137,13 @@ export default async function MethodPage({ params, searchParams }: { params: Pro
         </div>
         <h2 className="mb-2">Cut by cut</h2>
         <StepList steps={steps} />
-        <div className="mt-6"><MethodAfter method={method} technique={technique} rule={rule} unit={unit} /></div>
-        <p className="mt-6 max-w-prose text-sm text-muted">Local rules, the club’s own rules and licensed practice come before anything on this page. Protected varieties and quarantined kinds may not be propagated freely: ask before you cut.</p>
+        <div className="mt-6">
+          <MethodAfter method={method} technique={technique} rule={rule} unit={unit} />
+        </div>
+        <p className="mt-6 max-w-prose text-sm text-muted">
+          Local rules, the club’s own rules and licensed practice come before anything on this page. Protected varieties
+          and quarantined kinds may not be propagated freely: ask before you cut.
+        </p>
       </main>
     </>
   );

@@ -32,13 +32,21 @@ export default async function Choose({ searchParams }: { searchParams: Promise<Q
     problems[name] = `Enter ${words} in figures, more than 0.`;
     return otherwise;
   };
-  const oneOf = <T extends string>(name: string, options: readonly T[], otherwise: T): T => options.find((option) => option === text(name, otherwise)) ?? otherwise;
+  const oneOf = <T extends string>(name: string, options: readonly T[], otherwise: T): T =>
+    options.find((option) => option === text(name, otherwise)) ?? otherwise;
   const date = text('date', today);
   if (!isIsoDate(date)) problems.date = 'Enter the date as an existing day.';
   const situation: Situation = {
-    stock: length('stock', 10, 'the stock’s caliper'), scion: length('scion', 9, 'the scion’s caliper'), woodLength: length('woodLength', 200, 'the length of the wood'), date: isIsoDate(date) ? date : today,
-    climate: oneOf('climate', ['north', 'south', 'tropics'] as const, hemisphere), place: oneOf('place', Object.keys(PLACE_WORDS) as Place[], 'bench'), barkSlips: text('state', 'tight') === 'slips',
-    wood: oneOf('wood', Object.keys(WOOD_WORDS) as WoodState[], 'dormant'), scarce: text('scarce', 'no') === 'yes', practised: text('skill', 'new') === 'practised',
+    stock: length('stock', 10, 'the stock’s caliper'),
+    scion: length('scion', 9, 'the scion’s caliper'),
+    woodLength: length('woodLength', 200, 'the length of the wood'),
+    date: isIsoDate(date) ? date : today,
+    climate: oneOf('climate', ['north', 'south', 'tropics'] as const, hemisphere),
+    place: oneOf('place', Object.keys(PLACE_WORDS) as Place[], 'bench'),
+    barkSlips: text('state', 'tight') === 'slips',
+    wood: oneOf('wood', Object.keys(WOOD_WORDS) as WoodState[], 'dormant'),
+    scarce: text('scarce', 'no') === 'yes',
+    practised: text('skill', 'new') === 'practised',
   };
   const choices = chooseMethod(situation, METHODS, unit);
   const works = choices.filter((choice) => choice.works);
@@ -46,16 +54,39 @@ export default async function Choose({ searchParams }: { searchParams: Promise<Q
   const [species, scionSpecies] = [text('species', 'pear').slice(0, 60), text('scionSpecies', 'pear').slice(0, 60)];
   const pairing = species.trim() && scionSpecies.trim() ? pairingOf(species, scionSpecies, own) : null;
   const input = (name: string, label: string, value: string, mode: 'decimal' | 'text' = 'text', type = 'text') => (
-    <label className="text-sm font-bold">{label}<input name={name} type={type} defaultValue={value} inputMode={mode} maxLength={60} className="bench-input font-normal" aria-invalid={problems[name] !== undefined} />{problems[name] && <span className="block text-loud">{problems[name]}</span>}</label>
+    <label className="text-sm font-bold">
+      {label}
+      <input
+        name={name}
+        type={type}
+        defaultValue={value}
+        inputMode={mode}
+        maxLength={60}
+        className="bench-input font-normal"
+        aria-invalid={problems[name] !== undefined}
+      />
+      {problems[name] && <span className="block text-loud">{problems[name]}</span>}
+    </label>
   );
   const select = (name: string, label: string, value: string, options: [string, string][]) => (
-    <label className="text-sm font-bold">{label}<select name={name} defaultValue={value} className="bench-input font-normal">{options.map(([id, words]) => <option key={id} value={id}>{words}</option>)}</select></label>
+    <label className="text-sm font-bold">
+      {label}
+      <select name={name} defaultValue={value} className="bench-input font-normal">
+        {options.map(([id, words]) => (
+          <option key={id} value={id}>
+            {words}
+          </option>
+        ))}
+      </select>
+    </label>
   );
   return (
     <>
       <Season />
       <main id="main" className="mx-auto max-w-[1240px] px-4 py-5">
-        <p className="mb-1"><Link href="/methods">All methods</Link></p>
+        <p className="mb-1">
+          <Link href="/methods">All methods</Link>
+        </p>
         <h1 className="mb-3">Which method today</h1>
         <div className="grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[20rem_minmax(0,1fr)]">
           <form method="get" className="board grid grid-cols-2 gap-3 self-start" aria-label="What is at hand">
@@ -64,28 +95,77 @@ export default async function Choose({ searchParams }: { searchParams: Promise<Q
             {input('stock', `Stock Ø, ${unit}`, formatLengthNumber(situation.stock, unit), 'decimal')}
             {input('scion', `Scion Ø, ${unit}`, formatLengthNumber(situation.scion, unit), 'decimal')}
             {input('date', 'Date', situation.date, 'text', 'date')}
-            {select('climate', 'Where the year is', situation.climate, [['north', 'northern'], ['south', 'southern'], ['tropics', 'no winter']])}
+            {select('climate', 'Where the year is', situation.climate, [
+              ['north', 'northern'],
+              ['south', 'southern'],
+              ['tropics', 'no winter'],
+            ])}
             {select('place', 'Worked', situation.place, Object.entries(PLACE_WORDS))}
-            {select('state', 'Bark', situation.barkSlips ? 'slips' : 'tight', [['tight', 'is tight'], ['slips', 'slips']])}
-            <div className="col-span-2 grid">{select('wood', 'Wood is', situation.wood, Object.entries(WOOD_WORDS))}</div>
+            {select('state', 'Bark', situation.barkSlips ? 'slips' : 'tight', [
+              ['tight', 'is tight'],
+              ['slips', 'slips'],
+            ])}
+            <div className="col-span-2 grid">
+              {select('wood', 'Wood is', situation.wood, Object.entries(WOOD_WORDS))}
+            </div>
             {input('woodLength', `Its length, ${unit}`, formatLengthNumber(situation.woodLength, unit), 'decimal')}
-            {select('scarce', 'There is', situation.scarce ? 'yes' : 'no', [['no', 'enough of it'], ['yes', 'little of it']])}
-            {select('skill', 'Hands are', situation.practised ? 'practised' : 'new', [['new', 'new'], ['practised', 'practised']])}
-            <button type="submit" className="bench-button self-end" data-weight="main">Rank</button>
+            {select('scarce', 'There is', situation.scarce ? 'yes' : 'no', [
+              ['no', 'enough of it'],
+              ['yes', 'little of it'],
+            ])}
+            {select('skill', 'Hands are', situation.practised ? 'practised' : 'new', [
+              ['new', 'new'],
+              ['practised', 'practised'],
+            ])}
+            <button type="submit" className="bench-button self-end" data-weight="main">
+              Rank
+            </button>
           </form>
           <div className="min-w-0">
-            {pairing && pairing.verdict !== 'works' && <p className="mb-3 border-l-4 border-ink pl-3"><strong>{scionSpecies} on {species}: {VERDICT_WORDS[pairing.verdict].toLowerCase()}.</strong> {pairing.note} <span className="text-muted">({pairing.source}. A warning, no veto.)</span></p>}
-            {!pairing && species.trim() && <p className="mb-3 border-l-4 border-line pl-3">Nothing is known of {scionSpecies} on {species}. <Link href="/methods/pairs">Write down what you learn</Link>.</p>}
-            {bleeds(species) && <p className="mb-3 border-l-4 border-ink pl-3"><strong>A bleeding kind.</strong> Cut the stock off and gash it 7 to 10 days before, with fresh gashes on the day.</p>}
-            <h2 className="mb-1">{works.length === 0 ? 'Nothing can work today as it is' : `Can work today, best first (${works.length})`}</h2>
+            {pairing && pairing.verdict !== 'works' && (
+              <p className="mb-3 border-l-4 border-ink pl-3">
+                <strong>
+                  {scionSpecies} on {species}: {VERDICT_WORDS[pairing.verdict].toLowerCase()}.
+                </strong>{' '}
+                {pairing.note} <span className="text-muted">({pairing.source}. A warning, no veto.)</span>
+              </p>
+            )}
+            {!pairing && species.trim() && (
+              <p className="mb-3 border-l-4 border-line pl-3">
+                Nothing is known of {scionSpecies} on {species}.{' '}
+                <Link href="/methods/pairs">Write down what you learn</Link>.
+              </p>
+            )}
+            {bleeds(species) && (
+              <p className="mb-3 border-l-4 border-ink pl-3">
+                <strong>A bleeding kind.</strong> Cut the stock off and gash it 7 to 10 days before, with fresh gashes
+                on the day.
+              </p>
+            )}
+            <h2 className="mb-1">
+              {works.length === 0 ? 'Nothing can work today as it is' : `Can work today, best first (${works.length})`}
+            </h2>
             <ol className="mb-6 border-t-2 border-ink">
               {works.map(({ method, for: pro, against }, i) => (
-                <li key={method.id} className="grid grid-cols-[2.5rem_minmax(0,1fr)] gap-x-3 border-b border-line py-2.5">
-                  <span className="text-3xl leading-none font-bold tabular-nums" aria-hidden>{i + 1}</span>
+                <li
+                  key={method.id}
+                  className="grid grid-cols-[2.5rem_minmax(0,1fr)] gap-x-3 border-b border-line py-2.5"
+                >
+                  <span className="text-3xl leading-none font-bold tabular-nums" aria-hidden>
+                    {i + 1}
+                  </span>
                   <div>
-                    <h3 className="text-lg font-bold"><Link href={`/methods/${method.id}?stock=${formatLengthNumber(situation.stock, unit)}&scion=${formatLengthNumber(situation.scion, unit)}`}>{method.name}</Link></h3>
+                    <h3 className="text-lg font-bold">
+                      <Link
+                        href={`/methods/${method.id}?stock=${formatLengthNumber(situation.stock, unit)}&scion=${formatLengthNumber(situation.scion, unit)}`}
+                      >
+                        {method.name}
+                      </Link>
+                    </h3>
                     <p>{pro.join(' ')}</p>
-                    {against.length > 0 && <p className="border-l-4 border-line pl-2">Against it: {against.join(' ')}</p>}
+                    {against.length > 0 && (
+                      <p className="border-l-4 border-line pl-2">Against it: {against.join(' ')}</p>
+                    )}
                   </div>
                 </li>
               ))}
@@ -93,8 +173,13 @@ export default async function Choose({ searchParams }: { searchParams: Promise<Q
             <h2 className="mb-1">What would have to change for the others</h2>
             <ul className="border-t-2 border-ink">
               {others.map(({ method, against, needs }) => (
-                <li key={method.id} className="grid gap-x-4 border-b border-line py-2 sm:grid-cols-[11rem_minmax(0,1fr)_minmax(0,1.2fr)]">
-                  <h3 className="font-bold"><Link href={`/methods/${method.id}`}>{method.name}</Link></h3>
+                <li
+                  key={method.id}
+                  className="grid gap-x-4 border-b border-line py-2 sm:grid-cols-[11rem_minmax(0,1fr)_minmax(0,1.2fr)]"
+                >
+                  <h3 className="font-bold">
+                    <Link href={`/methods/${method.id}`}>{method.name}</Link>
+                  </h3>
                   <p className="text-muted">{against.join(' ')}</p>
                   <p>{needs.join(' ')}</p>
                 </li>

@@ -22,32 +22,111 @@ export default async function SitePage({ params }: { params: Promise<{ site: str
   const site = await orNotFound(getSite(context, id));
   const [observations, lots] = await Promise.all([listObservations(context, id), ledger(context)]);
   const today = dateInZone(context.now, site.timeZone);
-  const species = [...new Set([...lots.map((lot) => lot.species.toLowerCase()), ...observations.map((one) => one.species.toLowerCase())])].sort();
-  const calendar = siteCalendar({ hemisphere: site.hemisphere, climate: site.climate, edits: site.assumptions, observations: observations.map(({ species: kind, sign, seenOn }) => ({ species: kind, sign, on: seenOn })) });
+  const species = [
+    ...new Set([
+      ...lots.map((lot) => lot.species.toLowerCase()),
+      ...observations.map((one) => one.species.toLowerCase()),
+    ]),
+  ].sort();
+  const calendar = siteCalendar({
+    hemisphere: site.hemisphere,
+    climate: site.climate,
+    edits: site.assumptions,
+    observations: observations.map(({ species: kind, sign, seenOn }) => ({ species: kind, sign, on: seenOn })),
+  });
   const mayChange = context.actor.role !== 'viewer';
   const weather = simulatedDays(context, site, today);
   return (
     <>
       <Season />
       <main id="main" className="mx-auto flex max-w-[1240px] flex-col gap-5 px-4 py-5">
-        <h1>{site.name} <span className="text-base font-normal text-muted">{site.hemisphere === 'north' ? 'northern' : 'southern'} hemisphere, {site.timeZone}</span></h1>
-        <section className="board" aria-labelledby="usual"><h2 id="usual" className="mb-2">The usual year</h2><ClimateForm key={site.version} siteId={id} version={site.version} climate={site.climate} source={site.climateSource} offered={weather.offered} unit={context.actor.temperatureUnit} mayChange={mayChange} /></section>
+        <h1>
+          {site.name}{' '}
+          <span className="text-base font-normal text-muted">
+            {site.hemisphere === 'north' ? 'northern' : 'southern'} hemisphere, {site.timeZone}
+          </span>
+        </h1>
+        <section className="board" aria-labelledby="usual">
+          <h2 id="usual" className="mb-2">
+            The usual year
+          </h2>
+          <ClimateForm
+            key={site.version}
+            siteId={id}
+            version={site.version}
+            climate={site.climate}
+            source={site.climateSource}
+            offered={weather.offered}
+            unit={context.actor.temperatureUnit}
+            mayChange={mayChange}
+          />
+        </section>
         {weather.days.length > 0 && (
           <section className="board" aria-labelledby="weather">
-            <h2 id="weather" className="mb-1">Weather of a year, simulated</h2>
-            <p className="mb-2 text-sm text-muted">Made up from the usual year, the same at every look: no station stands behind it, and the forecast of the ready check is taken from it.</p>
-            <p className="mb-1"><a href={`/api/sites/${id}/weather`} download>The year as CSV</a></p>
+            <h2 id="weather" className="mb-1">
+              Weather of a year, simulated
+            </h2>
+            <p className="mb-2 text-sm text-muted">
+              Made up from the usual year, the same at every look: no station stands behind it, and the forecast of the
+              ready check is taken from it.
+            </p>
+            <p className="mb-1">
+              <a href={`/api/sites/${id}/weather`} download>
+                The year as CSV
+              </a>
+            </p>
             <WeatherChart days={weather.days} unit={context.actor.temperatureUnit} />
           </section>
         )}
         <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-5 lg:grid-cols-2">
-          <section className="board" aria-labelledby="seen"><h2 id="seen" className="mb-2">What was seen</h2><ObservationsBoard siteId={id} observations={observations.map(({ id: seenId, species: kind, sign, seenOn, note }) => ({ id: seenId, species: kind, sign, seenOn, note }))} today={today} species={species} mayChange={mayChange} /></section>
+          <section className="board" aria-labelledby="seen">
+            <h2 id="seen" className="mb-2">
+              What was seen
+            </h2>
+            <ObservationsBoard
+              siteId={id}
+              observations={observations.map(({ id: seenId, species: kind, sign, seenOn, note }) => ({
+                id: seenId,
+                species: kind,
+                sign,
+                seenOn,
+                note,
+              }))}
+              today={today}
+              species={species}
+              mayChange={mayChange}
+            />
+          </section>
           <section className="board" aria-labelledby="plants">
-            <h2 id="plants" className="mb-2">The plants’ year</h2>
-            {site.climate ? alike((species.length > 0 ? species : ['pear']).map((one) => calendar.phenology(one, today))).map(({ year, species: kinds }) => <YearTable key={kinds} year={year} species={kinds} />) : <p>Nothing can be reckoned without normals. Enter them above, read a CSV file, or take a simulated climate to try things out.</p>}
+            <h2 id="plants" className="mb-2">
+              The plants’ year
+            </h2>
+            {site.climate ? (
+              alike((species.length > 0 ? species : ['pear']).map((one) => calendar.phenology(one, today))).map(
+                ({ year, species: kinds }) => <YearTable key={kinds} year={year} species={kinds} />,
+              )
+            ) : (
+              <p>
+                Nothing can be reckoned without normals. Enter them above, read a CSV file, or take a simulated climate
+                to try things out.
+              </p>
+            )}
           </section>
         </div>
-        <section className="board" aria-labelledby="figures"><h2 id="figures" className="mb-2">Figures it goes by</h2><AssumptionsForm key={site.version} siteId={id} version={site.version} edits={site.assumptions} quarantine={site.quarantine} region={site.region} mayChange={mayChange} /></section>
+        <section className="board" aria-labelledby="figures">
+          <h2 id="figures" className="mb-2">
+            Figures it goes by
+          </h2>
+          <AssumptionsForm
+            key={site.version}
+            siteId={id}
+            version={site.version}
+            edits={site.assumptions}
+            quarantine={site.quarantine}
+            region={site.region}
+            mayChange={mayChange}
+          />
+        </section>
       </main>
     </>
   );

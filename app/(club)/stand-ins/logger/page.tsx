@@ -10,19 +10,48 @@ export default async function LoggerPage() {
   return (
     <main id="main" className="mx-auto max-w-2xl px-4 py-5">
       <h1>Temperature logger, simulated</h1>
-      <p className="mb-4 text-muted">Writes the CSV file that a logger in a cold store would. Nothing in it was measured.</p>
+      <p className="mb-4 text-muted">
+        Writes the CSV file that a logger in a cold store would. Nothing in it was measured.
+      </p>
       <form action="/api/stand-ins/logger" method="get" className="board flex flex-col gap-3">
         <div className="grid grid-cols-2 gap-3">
-          <label className="font-bold">First day<input className="bench-input" type="date" name="from" defaultValue={addDays(today, -30)} /></label>
-          <label className="font-bold">Days<input className="bench-input" name="days" inputMode="numeric" defaultValue={30} /></label>
-          <label className="font-bold">Store set to, °C<input className="bench-input" name="target" inputMode="decimal" defaultValue={2.5} /></label>
-          <label className="font-bold">Writes<select className="bench-input" name="unit"><option value="C">°C</option><option value="F">°F</option></select></label>
+          <label className="font-bold">
+            First day
+            <input className="bench-input" type="date" name="from" defaultValue={addDays(today, -30)} />
+          </label>
+          <label className="font-bold">
+            Days
+            <input className="bench-input" name="days" inputMode="numeric" defaultValue={30} />
+          </label>
+          <label className="font-bold">
+            Store set to, °C
+            <input className="bench-input" name="target" inputMode="decimal" defaultValue={2.5} />
+          </label>
+          <label className="font-bold">
+            Writes
+            <select className="bench-input" name="unit">
+              <option value="C">°C</option>
+              <option value="F">°F</option>
+            </select>
+          </label>
         </div>
         <fieldset className="flex flex-col">
           <legend className="font-bold">What goes wrong</legend>
-          {[['warm-days', 'The door stands open for two days'], ['gap', 'A day without readings'], ['repeats', 'Readings written twice'], ['disorder', 'Times out of order']].map(([id, words]) => <label key={id} className="flex min-h-9 items-center gap-2"><input type="checkbox" className="size-5" name="faults" value={id} />{words}</label>)}
+          {[
+            ['warm-days', 'The door stands open for two days'],
+            ['gap', 'A day without readings'],
+            ['repeats', 'Readings written twice'],
+            ['disorder', 'Times out of order'],
+          ].map(([id, words]) => (
+            <label key={id} className="flex min-h-9 items-center gap-2">
+              <input type="checkbox" className="size-5" name="faults" value={id} />
+              {words}
+            </label>
+          ))}
         </fieldset>
-        <button type="submit" className="bench-button self-start" data-weight="main">Write the log</button>
+        <button type="submit" className="bench-button self-start" data-weight="main">
+          Write the log
+        </button>
       </form>
     </main>
   );

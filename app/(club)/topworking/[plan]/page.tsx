@@ -18,10 +18,23 @@ export default async function Plan({ params }: { params: Promise<{ plan: string 
     <>
       <Season />
       <main id="main" className="mx-auto max-w-[1240px] px-4 py-5">
-        <p className="mb-1"><Link href="/topworking">All trees</Link></p>
+        <p className="mb-1">
+          <Link href="/topworking">All trees</Link>
+        </p>
         <TreePlan
-          key={plan.version} id={plan.id} plan={{ tree: plan.tree, species: plan.species, firstYear: plan.firstYear, version: plan.version, limbs: plan.limbs }} unit={context.actor.lengthUnit} climate={hemisphere}
-          methods={METHODS.map((method) => ({ id: method.id, name: method.name }))} mayChange={context.actor.role !== 'viewer'}
+          key={plan.version}
+          id={plan.id}
+          plan={{
+            tree: plan.tree,
+            species: plan.species,
+            firstYear: plan.firstYear,
+            version: plan.version,
+            limbs: plan.limbs,
+          }}
+          unit={context.actor.lengthUnit}
+          climate={hemisphere}
+          methods={METHODS.map((method) => ({ id: method.id, name: method.name }))}
+          mayChange={context.actor.role !== 'viewer'}
         />
       </main>
     </>

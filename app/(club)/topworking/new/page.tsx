@@ -15,10 +15,16 @@ export default async function NewPlan() {
     <>
       <Season />
       <main id="main" className="mx-auto max-w-[1240px] px-4 py-5">
-        <p className="mb-1"><Link href="/topworking">All trees</Link></p>
+        <p className="mb-1">
+          <Link href="/topworking">All trees</Link>
+        </p>
         <TreePlan
-          id={null} plan={{ tree: '', species: '', firstYear: Number(today.slice(0, 4)) + 1, version: 0, limbs: [] }} unit={context.actor.lengthUnit} climate={hemisphere}
-          methods={METHODS.map((method) => ({ id: method.id, name: method.name }))} mayChange={context.actor.role !== 'viewer'}
+          id={null}
+          plan={{ tree: '', species: '', firstYear: Number(today.slice(0, 4)) + 1, version: 0, limbs: [] }}
+          unit={context.actor.lengthUnit}
+          climate={hemisphere}
+          methods={METHODS.map((method) => ({ id: method.id, name: method.name }))}
+          mayChange={context.actor.role !== 'viewer'}
         />
       </main>
     </>

@@ -20,7 +20,13 @@ export default async function LotPage({ params }: { params: Promise<{ lot: strin
   const { lot: id } = await params;
   const context = await pageContext();
   const lot = await orNotFound(ledgerLot(context, id));
-  const [readings, sources, { today }, sites, { bookings, workshops }] = await Promise.all([lotReadings(context, id), listSources(context), clubDay(context), listSites(context), lotBookingViews(context, lot, null)]);
+  const [readings, sources, { today }, sites, { bookings, workshops }] = await Promise.all([
+    lotReadings(context, id),
+    listSources(context),
+    clubDay(context),
+    listSites(context),
+    lotBookingViews(context, lot, null),
+  ]);
   const [site] = sites;
   const mayChange = context.actor.role !== 'viewer';
   const { checks, runs, from } = lot;
@@ -29,17 +35,79 @@ export default async function LotPage({ params }: { params: Promise<{ lot: strin
       <Season />
       <main id="main" className="mx-auto flex max-w-[1240px] flex-col gap-4 px-4 py-5">
         <div>
-          <h1>{lot.variety} <span className="text-base font-normal text-muted">{lot.species}, {from ? `cut from ${from.name}` : lot.source}</span></h1>
-          <div className="mt-2"><WarningList warnings={warningsOf(lot, today, { region: site?.region ?? '', quarantine: site?.quarantine ?? [] })} /></div>
+          <h1>
+            {lot.variety}{' '}
+            <span className="text-base font-normal text-muted">
+              {lot.species}, {from ? `cut from ${from.name}` : lot.source}
+            </span>
+          </h1>
+          <div className="mt-2">
+            <WarningList
+              warnings={warningsOf(lot, today, { region: site?.region ?? '', quarantine: site?.quarantine ?? [] })}
+            />
+          </div>
         </div>
         <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-5 lg:grid-cols-[minmax(0,1fr)_25rem]">
           <div className="flex flex-col gap-5">
-            <section className="board" aria-labelledby="store"><h2 id="store" className="mb-2">In store</h2><LotLogs lotId={id} runs={runs.map(({ id: runId, fileName, summary, notes }) => ({ id: runId, fileName, summary, notes }))} readings={readings} range={STORE} unit={context.actor.temperatureUnit} sites={sites.map(({ id: siteId, name }) => ({ id: siteId, name }))} mayChange={mayChange} /></section>
-            <section className="board" aria-labelledby="looks"><h2 id="looks" className="mb-2">Looks at it</h2><LotChecks lotId={id} today={today} mayChange={mayChange} checks={checks.map(({ id: checkId, lookedOn, green, buds, note }) => ({ id: checkId, on: lookedOn, green, buds, note }))} /></section>
+            <section className="board" aria-labelledby="store">
+              <h2 id="store" className="mb-2">
+                In store
+              </h2>
+              <LotLogs
+                lotId={id}
+                runs={runs.map(({ id: runId, fileName, summary, notes }) => ({ id: runId, fileName, summary, notes }))}
+                readings={readings}
+                range={STORE}
+                unit={context.actor.temperatureUnit}
+                sites={sites.map(({ id: siteId, name }) => ({ id: siteId, name }))}
+                mayChange={mayChange}
+              />
+            </section>
+            <section className="board" aria-labelledby="looks">
+              <h2 id="looks" className="mb-2">
+                Looks at it
+              </h2>
+              <LotChecks
+                lotId={id}
+                today={today}
+                mayChange={mayChange}
+                checks={checks.map(({ id: checkId, lookedOn, green, buds, note }) => ({
+                  id: checkId,
+                  on: lookedOn,
+                  green,
+                  buds,
+                  note,
+                }))}
+              />
+            </section>
           </div>
           <div className="flex flex-col gap-5">
-            <section className="board" aria-labelledby="who"><h2 id="who" className="mb-2">Who gets it</h2><LotBookings lotId={id} variety={lot.variety} sticks={lot.sticks} booked={lot.booked} bookings={bookings} workshops={workshops} mayChange={mayChange} /></section>
-            {mayChange && <section className="board" aria-labelledby="lot"><h2 id="lot" className="mb-2">The lot</h2><LotForm lotId={id} lot={lotValuesOf(lot)} sources={sources.map(({ id: sourceId, name }) => ({ id: sourceId, name }))} /></section>}
+            <section className="board" aria-labelledby="who">
+              <h2 id="who" className="mb-2">
+                Who gets it
+              </h2>
+              <LotBookings
+                lotId={id}
+                variety={lot.variety}
+                sticks={lot.sticks}
+                booked={lot.booked}
+                bookings={bookings}
+                workshops={workshops}
+                mayChange={mayChange}
+              />
+            </section>
+            {mayChange && (
+              <section className="board" aria-labelledby="lot">
+                <h2 id="lot" className="mb-2">
+                  The lot
+                </h2>
+                <LotForm
+                  lotId={id}
+                  lot={lotValuesOf(lot)}
+                  sources={sources.map(({ id: sourceId, name }) => ({ id: sourceId, name }))}
+                />
+              </section>
+            )}
           </div>
         </div>
       </main>
@@ -48,6 +116,38 @@ export default async function LotPage({ params }: { params: Promise<{ lot: strin
 }
 
 /** What the form changes. */
-function lotValuesOf({ variety, species, source, cutOn, stage, place, wrap, protectedUntil, leaveWords, certificate, region, sticks, usableBuds, sourceId, version }: LedgerLot): LotValues {
-  return { variety, species, source, cutOn, stage, place, wrap, protectedUntil, leaveWords, certificate, region, sticks, usableBuds, sourceId, version };
+function lotValuesOf({
+  variety,
+  species,
+  source,
+  cutOn,
+  stage,
+  place,
+  wrap,
+  protectedUntil,
+  leaveWords,
+  certificate,
+  region,
+  sticks,
+  usableBuds,
+  sourceId,
+  version,
+}: LedgerLot): LotValues {
+  return {
+    variety,
+    species,
+    source,
+    cutOn,
+    stage,
+    place,
+    wrap,
+    protectedUntil,
+    leaveWords,
+    certificate,
+    region,
+    sticks,
+    usableBuds,
+    sourceId,
+    version,
+  };
 }

@@ -17,9 +17,15 @@ export default async function NewWorkshop() {
         <section>
           <h1 className="mb-4">Plan a workshop</h1>
           {sites.length === 0 ? (
-            <p className="board">A workshop is held somewhere. Add the first site beside this, then plan the workshop.</p>
+            <p className="board">
+              A workshop is held somewhere. Add the first site beside this, then plan the workshop.
+            </p>
           ) : (
-            <WorkshopForm workshop={null} sites={sites.map(({ id, name }) => ({ id, name }))} methods={METHODS.map(({ id, name }) => ({ id, name }))} />
+            <WorkshopForm
+              workshop={null}
+              sites={sites.map(({ id, name }) => ({ id, name }))}
+              methods={METHODS.map(({ id, name }) => ({ id, name }))}
+            />
           )}
         </section>
         <section className="board">

@@ -18,7 +18,10 @@ export default async function RemotePage({ params }: { params: Promise<{ worksho
   const steps = stepSheets(method, workshop.schools, woodOf(method.shownWith), context.actor.lengthUnit);
   return (
     <Remote
-      workshopId={id} title={workshop.title} initial={await teachingState(context, id)} mayChange={context.actor.role !== 'viewer'}
+      workshopId={id}
+      title={workshop.title}
+      initial={await teachingState(context, id)}
+      mayChange={context.actor.role !== 'viewer'}
       steps={steps.map(({ id: stepId, action, look, wrong, blocks }) => ({ id: stepId, action, look, wrong, blocks }))}
     />
   );

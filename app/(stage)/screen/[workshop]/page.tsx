@@ -22,8 +22,13 @@ export default async function Screen({ params }: { params: Promise<{ workshop: s
   const [state, briefing] = await Promise.all([teachingState(context, id), workshopBriefing(context, id)]);
   return (
     <TeachingScreen
-      workshopId={id} title={`${method.name}, ${workshop.title}`} steps={stepSheets(method, workshop.schools, woodOf(method.shownWith), context.actor.lengthUnit)}
-      briefing={briefing.text} initial={state} mayChange={context.actor.role !== 'viewer'} seconds={RUN_DOWN}
+      workshopId={id}
+      title={`${method.name}, ${workshop.title}`}
+      steps={stepSheets(method, workshop.schools, woodOf(method.shownWith), context.actor.lengthUnit)}
+      briefing={briefing.text}
+      initial={state}
+      mayChange={context.actor.role !== 'viewer'}
+      seconds={RUN_DOWN}
     />
   );
 }

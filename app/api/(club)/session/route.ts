@@ -6,7 +6,12 @@ import { handle, handlePublic } from '../../../_http/handle';
 import { sessionCookie, sessionToken, setSessionCookie } from '../../../_http/session';
 
 export const POST = handlePublic(async (services, { body, request }) => {
-  const { token, expiresAt } = await signIn(services, await body(), request.headers.get('x-client-address') ?? 'unknown', deviceName(request.headers.get('user-agent')));
+  const { token, expiresAt } = await signIn(
+    services,
+    await body(),
+    request.headers.get('x-client-address') ?? 'unknown',
+    deviceName(request.headers.get('user-agent')),
+  );
   await setSessionCookie(token, expiresAt);
 });
 

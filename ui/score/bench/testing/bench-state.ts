@@ -7,22 +7,71 @@ import type { BenchJudgement, BenchState, BenchUnion } from '../bench-data';
 const method = METHODS[0]!;
 
 /** A judgement by Maren. */
-export function judgement(id: string, score: number, changes: Partial<BenchJudgement> & { marks?: Marks } = {}): BenchJudgement {
-  return { id, assessorId: 'm', assessor: 'Maren', score, contact: 1, contactWords: 'both sides', measures: exampleMeasures(method), marks: {}, note: '', blind: false, earlier: [], attempt: { score, fatal: false, recut: false }, ...changes };
+export function judgement(
+  id: string,
+  score: number,
+  changes: Partial<BenchJudgement> & { marks?: Marks } = {},
+): BenchJudgement {
+  return {
+    id,
+    assessorId: 'm',
+    assessor: 'Maren',
+    score,
+    contact: 1,
+    contactWords: 'both sides',
+    measures: exampleMeasures(method),
+    marks: {},
+    note: '',
+    blind: false,
+    earlier: [],
+    attempt: { score, fatal: false, recut: false },
+    ...changes,
+  };
 }
 
 /** A union of seat `s1`, `s2`… judged once. */
 export function union(seat: number, number: number, score: number, changes: Partial<BenchJudgement> = {}): BenchUnion {
   const id = `u${seat}-${number}`;
-  return { id, seatId: `s${seat}`, number, counts: `j${id}`, judgements: [judgement(`j${id}`, score, changes)], likelyDouble: false, glyph: { runs: [], fatal: null }, seenAt: 5 };
+  return {
+    id,
+    seatId: `s${seat}`,
+    number,
+    counts: `j${id}`,
+    judgements: [judgement(`j${id}`, score, changes)],
+    likelyDouble: false,
+    glyph: { runs: [], fatal: null },
+    seenAt: 5,
+  };
 }
 
 /** A bench day of so many people at benches of `perBench`, nobody scored yet. */
 export function benchState(people: number, changes: Partial<BenchState> = {}, perBench = 4): BenchState {
-  const seats = Array.from({ length: people }, (_, i) => ({ id: `s${i + 1}`, number: i + 1, name: `Person ${i + 1}`, briefed: true }));
+  const seats = Array.from({ length: people }, (_, i) => ({
+    id: `s${i + 1}`,
+    number: i + 1,
+    name: `Person ${i + 1}`,
+    briefed: true,
+  }));
   const room = usualRoom(Math.max(1, people), perBench, (n) => `Bench ${n}`);
   return {
-    workshop: { id: 'w', title: 'Day', date: '2027-03-06', method: method.id }, rule: defaultRule(method), settings: { ready: { last: 3, score: 75 }, blindRate: 0, wall: 'seats' }, unit: 'mm', assessor: { id: 'm', name: 'Maren' },
-    seats, unions: [], unseen: [], room: { ...room, seating: seatPeople(room, seats.map((seat) => ({ ...seat, leftHanded: false }))) }, tags: [], stockRanges: [], takenAt: 10, ...changes,
+    workshop: { id: 'w', title: 'Day', date: '2027-03-06', method: method.id },
+    rule: defaultRule(method),
+    settings: { ready: { last: 3, score: 75 }, blindRate: 0, wall: 'seats' },
+    unit: 'mm',
+    assessor: { id: 'm', name: 'Maren' },
+    seats,
+    unions: [],
+    unseen: [],
+    room: {
+      ...room,
+      seating: seatPeople(
+        room,
+        seats.map((seat) => ({ ...seat, leftHanded: false })),
+      ),
+    },
+    tags: [],
+    stockRanges: [],
+    takenAt: 10,
+    ...changes,
   };
 }

@@ -17,7 +17,9 @@ export const metadata: Metadata = { title: 'Follow-up' };
 export default async function FollowUp({ params }: { params: Promise<{ workshop: string }> }) {
   const { workshop: id } = await params;
   const context = await pageContext();
-  const [rounds, today, keepers] = await orNotFound(Promise.all([followUp(context, id), todayAt(context, id), listKeepers(context, id)]));
+  const [rounds, today, keepers] = await orNotFound(
+    Promise.all([followUp(context, id), todayAt(context, id), listKeepers(context, id)]),
+  );
   const mayChange = context.actor.role !== 'viewer';
   const open = MILESTONES.filter((milestone) => !rounds.some((round) => round.milestone === milestone));
   return (
@@ -25,14 +27,24 @@ export default async function FollowUp({ params }: { params: Promise<{ workshop:
       {onlyThisMachine() && <PhoneBanner />}
       <div className="mb-3 flex flex-wrap items-end justify-between gap-3">
         <h1>Follow-up</h1>
-        {context.actor.role !== 'viewer' && <Link href="/outbox" className="bench-button">Outbox (simulated)</Link>}
+        {context.actor.role !== 'viewer' && (
+          <Link href="/outbox" className="bench-button">
+            Outbox (simulated)
+          </Link>
+        )}
       </div>
       {keepers.length === 0 ? (
-        <p className="board">There is nothing to follow up yet. <Link href={`/workshops/${id}/aftercare`}>Make the keepers first</Link>.</p>
+        <p className="board">
+          There is nothing to follow up yet. <Link href={`/workshops/${id}/aftercare`}>Make the keepers first</Link>.
+        </p>
       ) : (
         <div className="grid grid-cols-[minmax(0,1fr)] gap-6">
-          {rounds.map((round) => <RoundBoard key={round.id} round={round} mayChange={mayChange} today={today} />)}
-          {mayChange && open.length > 0 && <NewRound workshopId={id} milestones={open} opensOn={today} closesOn={addDays(today, 21)} />}
+          {rounds.map((round) => (
+            <RoundBoard key={round.id} round={round} mayChange={mayChange} today={today} />
+          ))}
+          {mayChange && open.length > 0 && (
+            <NewRound workshopId={id} milestones={open} opensOn={today} closesOn={addDays(today, 21)} />
+          )}
         </div>
       )}
     </>

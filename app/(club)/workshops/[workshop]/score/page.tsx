@@ -8,13 +8,28 @@ import { pageContext } from '../../../../_http/session';
 
 export const metadata: Metadata = { title: 'Score' };
 
-export default async function Score({ params, searchParams }: { params: Promise<{ workshop: string }>; searchParams: Promise<{ seat?: string }> }) {
+export default async function Score({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ workshop: string }>;
+  searchParams: Promise<{ seat?: string }>;
+}) {
   const { workshop: id } = await params;
   const context = await pageContext();
   const bench = await orNotFound(openBench(context, id));
   const { seat } = await searchParams;
   if (bench.seats.length === 0) {
-    return <p className="board">Nobody sits at the benches yet. <Link href={`/workshops/${id}/plan`}>Fill the roster on the plan leaf</Link>, then score here.</p>;
+    return (
+      <p className="board">
+        Nobody sits at the benches yet. <Link href={`/workshops/${id}/plan`}>Fill the roster on the plan leaf</Link>,
+        then score here.
+      </p>
+    );
   }
-  return context.actor.role === 'viewer' ? <ScoreBoard seats={bench.seats} unions={bench.unions} /> : <BenchDay initial={bench} seat={seat ? Number(seat) : null} />;
+  return context.actor.role === 'viewer' ? (
+    <ScoreBoard seats={bench.seats} unions={bench.unions} />
+  ) : (
+    <BenchDay initial={bench} seat={seat ? Number(seat) : null} />
+  );
 }

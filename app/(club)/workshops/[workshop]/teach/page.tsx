@@ -20,40 +20,86 @@ export default async function Teach({ params }: { params: Promise<{ workshop: st
   const unit = context.actor.lengthUnit;
   const steps = stepSheets(method, workshop.schools, woodOf(method.shownWith), unit);
   const forgotten = steps.flatMap((step, i) => (step.blocks ? [{ ...step, number: i + 1 }] : []));
-  const query = new URLSearchParams({ stock: String(method.shownWith.stock), scion: String(method.shownWith.scion), ...workshop.schools });
+  const query = new URLSearchParams({
+    stock: String(method.shownWith.stock),
+    scion: String(method.shownWith.scion),
+    ...workshop.schools,
+  });
   return (
     <>
       <div className="mb-3 flex flex-wrap items-center justify-between gap-3">
-        <h1>{method.name} <span className="text-base font-normal text-muted">{steps.length} steps</span></h1>
+        <h1>
+          {method.name} <span className="text-base font-normal text-muted">{steps.length} steps</span>
+        </h1>
         <p className="flex flex-wrap gap-2">
-          <Link href={`/screen/${id}`} className="bench-button" data-weight="main">Projector</Link>
-          <Link href={`/remote/${id}`} className="bench-button">Remote</Link>
-          <Link href={`/workshops/${id}/teach/briefing`} className="bench-button">Safety briefing</Link>
-          <Link href={`/cards/${method.id}?${query}`} className="bench-button">Phone card</Link>
-          <a href={`/api/methods/${method.id}/handout?${query}`} className="bench-button">Handout</a>
-          <a href={`/api/methods/${method.id}/template?${query}&format=pdf`} className="bench-button">Templates</a>
+          <Link href={`/screen/${id}`} className="bench-button" data-weight="main">
+            Projector
+          </Link>
+          <Link href={`/remote/${id}`} className="bench-button">
+            Remote
+          </Link>
+          <Link href={`/workshops/${id}/teach/briefing`} className="bench-button">
+            Safety briefing
+          </Link>
+          <Link href={`/cards/${method.id}?${query}`} className="bench-button">
+            Phone card
+          </Link>
+          <a href={`/api/methods/${method.id}/handout?${query}`} className="bench-button">
+            Handout
+          </a>
+          <a href={`/api/methods/${method.id}/template?${query}&format=pdf`} className="bench-button">
+            Templates
+          </a>
         </p>
       </div>
       <div className="mb-5 grid grid-cols-[minmax(0,1fr)] gap-5 lg:grid-cols-[minmax(0,1fr)_22rem]">
         <section className="board" aria-labelledby="schools-title">
-          <h2 id="schools-title" className="mb-1">The school this workshop follows</h2>
+          <h2 id="schools-title" className="mb-1">
+            The school this workshop follows
+          </h2>
           <ul className="mb-2 grid grid-cols-[minmax(0,1fr)] gap-x-6 sm:grid-cols-2">
             {method.schools.map((question) => {
               const answer = chosen(workshop.schools, question);
-              return <li key={question.id} className={answer === question.options[0]!.id ? '' : 'font-bold'}><span className="font-normal text-muted">{question.question}:</span> {question.options.find(({ id: option }) => option === answer)!.words}</li>;
+              return (
+                <li key={question.id} className={answer === question.options[0]!.id ? '' : 'font-bold'}>
+                  <span className="font-normal text-muted">{question.question}:</span>{' '}
+                  {question.options.find(({ id: option }) => option === answer)!.words}
+                </li>
+              );
             })}
           </ul>
           <details>
-            <summary className="flex min-h-11 w-fit cursor-pointer items-center border-2 border-ink px-4 font-bold" style={{ borderRadius: '2px 12px 2px 12px' }}>Choose, with reasons</summary>
-            <p className="my-2 text-muted">Chosen once here; steps, drawings, points, materials and aftercare follow. Judgements already saved keep the rubric they were scored by.</p>
-            <SchoolChoices key={JSON.stringify(workshop.schools)} workshopId={id} questions={method.schools} choices={workshop.schools} mayChange={context.actor.role !== 'viewer'} />
+            <summary
+              className="flex min-h-11 w-fit cursor-pointer items-center border-2 border-ink px-4 font-bold"
+              style={{ borderRadius: '2px 12px 2px 12px' }}
+            >
+              Choose, with reasons
+            </summary>
+            <p className="my-2 text-muted">
+              Chosen once here; steps, drawings, points, materials and aftercare follow. Judgements already saved keep
+              the rubric they were scored by.
+            </p>
+            <SchoolChoices
+              key={JSON.stringify(workshop.schools)}
+              workshopId={id}
+              questions={method.schools}
+              choices={workshop.schools}
+              mayChange={context.actor.role !== 'viewer'}
+            />
           </details>
         </section>
         <section className="board self-start" aria-labelledby="forgotten-title">
-          <h2 id="forgotten-title" className="mb-1">What people forget</h2>
+          <h2 id="forgotten-title" className="mb-1">
+            What people forget
+          </h2>
           <ul>
             {forgotten.map((step) => (
-              <li key={step.id} className="border-t border-line py-1.5"><a href={`#step-${step.id}`} className="font-bold">Step {step.number}</a> {step.blocks}</li>
+              <li key={step.id} className="border-t border-line py-1.5">
+                <a href={`#step-${step.id}`} className="font-bold">
+                  Step {step.number}
+                </a>{' '}
+                {step.blocks}
+              </li>
             ))}
           </ul>
         </section>

@@ -15,23 +15,44 @@ export default async function PlanDates({ params }: { params: Promise<{ workshop
   const context = await pageContext();
   const { facts, site } = await orNotFound(planning(context, id));
   const { dates, conflicts, taught } = reckonedPlan(facts);
-  const years = [...new Map(taught.flatMap(({ scion, stock }) => [scion, stock]).map((year) => [year.species, year])).values()];
+  const years = [
+    ...new Map(taught.flatMap(({ scion, stock }) => [scion, stock]).map((year) => [year.species, year])).values(),
+  ];
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-6 lg:grid-cols-[minmax(0,1fr)_26rem]">
       <section>
         <div className="mb-2 flex flex-wrap items-end justify-between gap-3">
           <h1>Dates</h1>
-          <a href={`/api/workshops/${id}/calendar`} className="bench-button" download>Calendar file</a>
+          <a href={`/api/workshops/${id}/calendar`} className="bench-button" download>
+            Calendar file
+          </a>
         </div>
-        <p className="mb-3 text-muted">The calendar file can be read again after every change: entries keep their identity, so they are replaced and not doubled.</p>
+        <p className="mb-3 text-muted">
+          The calendar file can be read again after every change: entries keep their identity, so they are replaced and
+          not doubled.
+        </p>
         <DateList dates={dates} today={facts.today} />
       </section>
       <div className="flex flex-col gap-4">
-        <section className="board" aria-labelledby="mind"><h2 id="mind" className="mb-2">What speaks against it</h2><ConflictList conflicts={conflicts} siteId={site.id} hasNormals={site.climate !== null} /></section>
+        <section className="board" aria-labelledby="mind">
+          <h2 id="mind" className="mb-2">
+            What speaks against it
+          </h2>
+          <ConflictList conflicts={conflicts} siteId={site.id} hasNormals={site.climate !== null} />
+        </section>
         <section className="board" aria-labelledby="year">
-          <h2 id="year" className="mb-1">The plants’ year at {site.name}</h2>
-          <p className="mb-2 text-sm text-muted">Earliest, likely and latest day. <Link href={`/sites/${site.id}`}>Change figures, or enter what you saw</Link>.</p>
-          {site.climate ? alike(years).map(({ year, species }) => <YearTable key={species} year={year} species={species} />) : <p>No normals yet.</p>}
+          <h2 id="year" className="mb-1">
+            The plants’ year at {site.name}
+          </h2>
+          <p className="mb-2 text-sm text-muted">
+            Earliest, likely and latest day.{' '}
+            <Link href={`/sites/${site.id}`}>Change figures, or enter what you saw</Link>.
+          </p>
+          {site.climate ? (
+            alike(years).map(({ year, species }) => <YearTable key={species} year={year} species={species} />)
+          ) : (
+            <p>No normals yet.</p>
+          )}
         </section>
       </div>
     </div>

@@ -13,47 +13,118 @@ export const metadata: Metadata = { title: 'Quantities' };
 export default async function PlanQuantities({ params }: { params: Promise<{ workshop: string }> }) {
   const { workshop: id } = await params;
   const context = await pageContext();
-  const { workshop, plan, planVersion, people, needs, problem, lines, kitVersion, wood, stocks } = await orNotFound(quantities(context, id));
+  const { workshop, plan, planVersion, people, needs, problem, lines, kitVersion, wood, stocks } = await orNotFound(
+    quantities(context, id),
+  );
   const mayChange = context.actor.role !== 'viewer';
   const percent = Math.round(plan.settings.confidence * 100);
   return (
     <div className="flex flex-col gap-6">
       <div className="flex flex-wrap items-end justify-between gap-3">
-        <div><h1>Quantities</h1><p className="text-muted">For {people} {people === 1 ? 'person' : 'people'}{plan.expected !== null ? ', as expected' : ' on the roster'}.</p></div>
-        {mayChange && <MethodsForm workshopId={id} version={planVersion} methods={plan.methods} expected={plan.expected} settings={plan.settings} main={workshop.method} />}
+        <div>
+          <h1>Quantities</h1>
+          <p className="text-muted">
+            For {people} {people === 1 ? 'person' : 'people'}
+            {plan.expected !== null ? ', as expected' : ' on the roster'}.
+          </p>
+        </div>
+        {mayChange && (
+          <MethodsForm
+            workshopId={id}
+            version={planVersion}
+            methods={plan.methods}
+            expected={plan.expected}
+            settings={plan.settings}
+            main={workshop.method}
+          />
+        )}
       </div>
-      {problem ? <p className="border-l-4 border-loud bg-sheet px-3 py-2 font-bold">{problem}</p> : (
+      {problem ? (
+        <p className="border-l-4 border-loud bg-sheet px-3 py-2 font-bold">{problem}</p>
+      ) : (
         <>
           <section aria-labelledby="counts" className="relative overflow-x-auto" tabIndex={0}>
-            <h2 id="counts" className="mb-1">How many to make, so that the promise is kept with {percent} %</h2>
+            <h2 id="counts" className="mb-1">
+              How many to make, so that the promise is kept with {percent} %
+            </h2>
             <table className="bench-table min-w-[50rem]">
-              <thead><tr><th scope="col">Method</th><th scope="col">Promised each</th><th scope="col">Take believed</th><th scope="col">For each person</th><th scope="col">For everybody at once</th><th scope="col">Shared</th><th scope="col">Made to keep</th><th scope="col">Practice</th><th scope="col">Stocks, sticks</th></tr></thead>
+              <thead>
+                <tr>
+                  <th scope="col">Method</th>
+                  <th scope="col">Promised each</th>
+                  <th scope="col">Take believed</th>
+                  <th scope="col">For each person</th>
+                  <th scope="col">For everybody at once</th>
+                  <th scope="col">Shared</th>
+                  <th scope="col">Made to keep</th>
+                  <th scope="col">Practice</th>
+                  <th scope="col">Stocks, sticks</th>
+                </tr>
+              </thead>
               <tbody>
-                {needs.map(({ method, plan: one, belief, counts, keepers, practice, stocks: stockCount, sticks, prunings }) => (
-                  <tr key={method.id}>
-                    <th scope="row" className="!border-b !border-line !text-base">{method.name}<span className="block text-sm font-normal text-muted">{one.scionSpecies} on {one.stockSpecies}</span></th>
-                    <td className="tabular-nums">{one.keepersEach}</td>
-                    <td className="tabular-nums">{Math.round(meanTake(belief) * 100)} %<span className="block text-sm text-muted">{belief.seen > 0 ? `usual take and ${belief.seen} of the club’s own` : 'usual take, none of the club’s own yet'}</span></td>
-                    <Count chosen={plan.settings.aim === 'each'} value={counts.each} unit="each" />
-                    <Count chosen={plan.settings.aim === 'everybody'} value={counts.everybody} unit="each" />
-                    <Count chosen={plan.settings.aim === 'pooled'} value={counts.pooled} unit="in all" />
-                    <td className="font-bold tabular-nums">{keepers}</td>
-                    <td className="tabular-nums">{practice}<span className="block text-sm text-muted">{one.practiceEach} each, on {one.practiceOn === 'good' ? 'good wood' : 'prunings'}</span></td>
-                    <td className="tabular-nums">{stockCount} stocks, {sticks} sticks{prunings > 0 && <span className="block text-sm text-muted">and {prunings} prunings</span>}</td>
-                  </tr>
-                ))}
+                {needs.map(
+                  ({ method, plan: one, belief, counts, keepers, practice, stocks: stockCount, sticks, prunings }) => (
+                    <tr key={method.id}>
+                      <th scope="row" className="!border-b !border-line !text-base">
+                        {method.name}
+                        <span className="block text-sm font-normal text-muted">
+                          {one.scionSpecies} on {one.stockSpecies}
+                        </span>
+                      </th>
+                      <td className="tabular-nums">{one.keepersEach}</td>
+                      <td className="tabular-nums">
+                        {Math.round(meanTake(belief) * 100)} %
+                        <span className="block text-sm text-muted">
+                          {belief.seen > 0
+                            ? `usual take and ${belief.seen} of the club’s own`
+                            : 'usual take, none of the club’s own yet'}
+                        </span>
+                      </td>
+                      <Count chosen={plan.settings.aim === 'each'} value={counts.each} unit="each" />
+                      <Count chosen={plan.settings.aim === 'everybody'} value={counts.everybody} unit="each" />
+                      <Count chosen={plan.settings.aim === 'pooled'} value={counts.pooled} unit="in all" />
+                      <td className="font-bold tabular-nums">{keepers}</td>
+                      <td className="tabular-nums">
+                        {practice}
+                        <span className="block text-sm text-muted">
+                          {one.practiceEach} each, on {one.practiceOn === 'good' ? 'good wood' : 'prunings'}
+                        </span>
+                      </td>
+                      <td className="tabular-nums">
+                        {stockCount} stocks, {sticks} sticks
+                        {prunings > 0 && <span className="block text-sm text-muted">and {prunings} prunings</span>}
+                      </td>
+                    </tr>
+                  ),
+                )}
               </tbody>
             </table>
           </section>
           <section aria-labelledby="supply" className="grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-2">
-            <div><h2 id="supply" className="mb-2">Scion wood</h2><WoodSupply supply={wood} /></div>
+            <div>
+              <h2 id="supply" className="mb-2">
+                Scion wood
+              </h2>
+              <WoodSupply supply={wood} />
+            </div>
             <div>
               <h2 className="mb-2">Stocks</h2>
-              <ul>{stocks.map(({ species, needed, there }) => <li key={species}><strong>{species.charAt(0).toUpperCase() + species.slice(1)}: {needed} needed</strong>, {there} in the chosen lots{there < needed ? `: ${needed - there} short` : ''}.</li>)}</ul>
+              <ul>
+                {stocks.map(({ species, needed, there }) => (
+                  <li key={species}>
+                    <strong>
+                      {species.charAt(0).toUpperCase() + species.slice(1)}: {needed} needed
+                    </strong>
+                    , {there} in the chosen lots{there < needed ? `: ${needed - there} short` : ''}.
+                  </li>
+                ))}
+              </ul>
             </div>
           </section>
           <section aria-labelledby="kit">
-            <h2 id="kit" className="mb-2">Kit</h2>
+            <h2 id="kit" className="mb-2">
+              Kit
+            </h2>
             <KitTable key={kitVersion} workshopId={id} version={kitVersion} lines={lines} mayChange={mayChange} />
             <p className="mt-3 max-w-prose border-l-4 border-ink bg-sheet px-3 py-2 text-sm">{CHLORINE_CAUTION}</p>
           </section>
@@ -64,5 +135,9 @@ export default async function PlanQuantities({ params }: { params: Promise<{ wor
 }
 
 function Count({ chosen, value, unit }: { chosen: boolean; value: number | null; unit: string }) {
-  return <td className={`tabular-nums ${chosen ? 'font-bold underline decoration-2 underline-offset-4' : ''}`}>{value === null ? 'more than 60' : `${value} ${unit}`}</td>;
+  return (
+    <td className={`tabular-nums ${chosen ? 'font-bold underline decoration-2 underline-offset-4' : ''}`}>
+      {value === null ? 'more than 60' : `${value} ${unit}`}
+    </td>
+  );
 }

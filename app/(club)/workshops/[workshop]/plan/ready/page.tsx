@@ -15,9 +15,17 @@ export default async function PlanReady({ params }: { params: Promise<{ workshop
   const { light, lines, date, people, simulated } = await orNotFound(readiness(context, id, heard));
   return (
     <div className="max-w-5xl">
-      <h1 className="mb-3">Ready check <span className="text-base font-normal text-muted">for {formatDate(date)}, {people} people</span></h1>
+      <h1 className="mb-3">
+        Ready check{' '}
+        <span className="text-base font-normal text-muted">
+          for {formatDate(date)}, {people} people
+        </span>
+      </h1>
       <ReadyBoard light={light} lines={lines} />
-      <p className="mt-4 max-w-prose text-sm text-muted">{simulated ? 'The forecast is simulated. ' : ''}What concerns law, protection and quarantine is a reminder: the local authority, the owner and licensed practitioners decide.</p>
+      <p className="mt-4 max-w-prose text-sm text-muted">
+        {simulated ? 'The forecast is simulated. ' : ''}What concerns law, protection and quarantine is a reminder: the
+        local authority, the owner and licensed practitioners decide.
+      </p>
     </div>
   );
 }

@@ -10,7 +10,9 @@ export default async function ReadRoster({ params }: { params: Promise<{ worksho
     <>
       <div className="mb-3 flex flex-wrap items-end justify-between gap-3">
         <h1>Read a roster</h1>
-        <Link href={`/workshops/${workshop}/plan`} className="bench-button">Back to the plan</Link>
+        <Link href={`/workshops/${workshop}/plan`} className="bench-button">
+          Back to the plan
+        </Link>
       </div>
       <RosterReader workshopId={workshop} />
     </>

@@ -11,5 +11,14 @@ export default async function PlanSeason({ params }: { params: Promise<{ worksho
   const context = await pageContext();
   const { facts, site } = await orNotFound(planning(context, id));
   // Keyed by the day, so that a moved workshop starts from where it is.
-  return <SeasonFinder key={facts.date} workshopId={id} siteId={site.id} siteName={site.name} facts={facts} mayChange={context.actor.role !== 'viewer'} />;
+  return (
+    <SeasonFinder
+      key={facts.date}
+      workshopId={id}
+      siteId={site.id}
+      siteName={site.name}
+      facts={facts}
+      mayChange={context.actor.role !== 'viewer'}
+    />
+  );
 }

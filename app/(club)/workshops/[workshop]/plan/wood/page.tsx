@@ -17,22 +17,60 @@ export default async function PlanWood({ params }: { params: Promise<{ workshop:
   const { workshop: id } = await params;
   const context = await pageContext();
   const { workshop, site, wood: supply, problem } = await orNotFound(quantities(context, id));
-  const [lots, seats, sources] = await Promise.all([workshopLots(context, id), listSeats(context, id), listSources(context)]);
-  const own = await ledger(context, lots.wood.map((lot) => lot.id));
+  const [lots, seats, sources] = await Promise.all([
+    workshopLots(context, id),
+    listSeats(context, id),
+    listSources(context),
+  ]);
+  const own = await ledger(
+    context,
+    lots.wood.map((lot) => lot.id),
+  );
   const place = { region: site.region, quarantine: site.quarantine };
-  const wood = await Promise.all(own.map(async (lot) => ({
-    id: lot.id, variety: lot.variety, species: lot.species, source: lot.from?.name ?? lot.source, cutOn: lot.cutOn, ribbon: lots.wood.find((one) => one.id === lot.id)!.ribbon, sticks: lot.sticks, booked: lot.booked, lastLook: lot.checks.at(-1)?.lookedOn ?? null,
-    warnings: warningsOf(lot, workshop.date, place), bookings: (await lotBookingViews(context, lot, id)).bookings,
-  })));
+  const wood = await Promise.all(
+    own.map(async (lot) => ({
+      id: lot.id,
+      variety: lot.variety,
+      species: lot.species,
+      source: lot.from?.name ?? lot.source,
+      cutOn: lot.cutOn,
+      ribbon: lots.wood.find((one) => one.id === lot.id)!.ribbon,
+      sticks: lot.sticks,
+      booked: lot.booked,
+      lastLook: lot.checks.at(-1)?.lookedOn ?? null,
+      warnings: warningsOf(lot, workshop.date, place),
+      bookings: (await lotBookingViews(context, lot, id)).bookings,
+    })),
+  );
   return (
     <div className="flex flex-col gap-5">
-      <div className="flex flex-wrap items-end justify-between gap-3"><h1>Wood and stocks</h1><Link href="/wood">All wood of the club</Link></div>
-      {!problem && supply.length > 0 && <section className="board" aria-label="Wood needed"><WoodSupply supply={supply} /></section>}
+      <div className="flex flex-wrap items-end justify-between gap-3">
+        <h1>Wood and stocks</h1>
+        <Link href="/wood">All wood of the club</Link>
+      </div>
+      {!problem && supply.length > 0 && (
+        <section className="board" aria-label="Wood needed">
+          <WoodSupply supply={supply} />
+        </section>
+      )}
       <LotsBoard
-        workshopId={id} title={workshop.title} wood={wood} mayChange={context.actor.role !== 'viewer'} temperatureUnit={context.actor.temperatureUnit} sources={sources.map((source) => ({ id: source.id, name: source.name }))}
-        stocks={lots.stocks.map(({ id: lotId, stockType, species, stocks }) => ({ id: lotId, stockType, species, stocks }))}
-        otherWood={lots.otherWood.map(({ id: lotId, variety, source }) => ({ id: lotId, variety, source }))} otherStocks={lots.otherStocks.map(({ id: lotId, stockType, species }) => ({ id: lotId, stockType, species }))}
-        seats={seats.filter(({ absent }) => !absent).map((seat) => ({ id: seat.id, name: `${seat.number} ${seat.person.name ?? ''}`.trim() }))}
+        workshopId={id}
+        title={workshop.title}
+        wood={wood}
+        mayChange={context.actor.role !== 'viewer'}
+        temperatureUnit={context.actor.temperatureUnit}
+        sources={sources.map((source) => ({ id: source.id, name: source.name }))}
+        stocks={lots.stocks.map(({ id: lotId, stockType, species, stocks }) => ({
+          id: lotId,
+          stockType,
+          species,
+          stocks,
+        }))}
+        otherWood={lots.otherWood.map(({ id: lotId, variety, source }) => ({ id: lotId, variety, source }))}
+        otherStocks={lots.otherStocks.map(({ id: lotId, stockType, species }) => ({ id: lotId, stockType, species }))}
+        seats={seats
+          .filter(({ absent }) => !absent)
+          .map((seat) => ({ id: seat.id, name: `${seat.number} ${seat.person.name ?? ''}`.trim() }))}
       />
     </div>
   );

@@ -7,19 +7,45 @@ import { pageContext } from '../../../../../_http/session';
 
 export const metadata: Metadata = { title: 'Agreement' };
 
-export default async function Agreement({ params, searchParams }: { params: Promise<{ workshop: string }>; searchParams: Promise<{ of?: string }> }) {
+export default async function Agreement({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ workshop: string }>;
+  searchParams: Promise<{ of?: string }>;
+}) {
   const { workshop: id } = await params;
   const context = await pageContext();
   const scope = (await searchParams).of === 'method' ? 'method' : 'workshop';
-  const { agreement, advice, points, nameOf, differences, waiting, blindRate } = await orNotFound(assessorAgreement(context, id, scope));
+  const { agreement, advice, points, nameOf, differences, waiting, blindRate } = await orNotFound(
+    assessorAgreement(context, id, scope),
+  );
   return (
     <>
       <div className="mb-3 flex flex-wrap items-baseline gap-x-6 gap-y-1">
         <h1 className="grow">How far assessors agree</h1>
-        {scope === 'workshop' ? <Link href={`/workshops/${id}/score/agreement?of=method`}>All workshops of this method</Link> : <Link href={`/workshops/${id}/score/agreement`}>This workshop only</Link>}
-        {context.actor.role !== 'viewer' && <Link href={`/workshops/${id}/score/agreement/recalibration`} className="bench-button">Recalibration set</Link>}
+        {scope === 'workshop' ? (
+          <Link href={`/workshops/${id}/score/agreement?of=method`}>All workshops of this method</Link>
+        ) : (
+          <Link href={`/workshops/${id}/score/agreement`}>This workshop only</Link>
+        )}
+        {context.actor.role !== 'viewer' && (
+          <Link href={`/workshops/${id}/score/agreement/recalibration`} className="bench-button">
+            Recalibration set
+          </Link>
+        )}
       </div>
-      <AgreementBoard workshopId={id} agreement={agreement} advice={advice} points={points} nameOf={nameOf} differences={differences} waiting={waiting} blindRate={blindRate} mayClose={context.actor.role === 'lead' && scope === 'workshop'} />
+      <AgreementBoard
+        workshopId={id}
+        agreement={agreement}
+        advice={advice}
+        points={points}
+        nameOf={nameOf}
+        differences={differences}
+        waiting={waiting}
+        blindRate={blindRate}
+        mayClose={context.actor.role === 'lead' && scope === 'workshop'}
+      />
     </>
   );
 }

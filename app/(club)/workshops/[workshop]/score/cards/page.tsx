@@ -18,13 +18,34 @@ export default async function Cards({ params }: { params: Promise<{ workshop: st
       {onlyThisMachine() && <PhoneBanner />}
       <div className="mb-3 flex flex-wrap items-baseline gap-3">
         <h1 className="grow">A page for everybody</h1>
-        {cards.length > 0 && <a className="bench-button" href={`/api/workshops/${id}/cards?paper=A4`} target="_blank" rel="noreferrer">All cards, A4</a>}
-        {cards.length > 0 && <a className="bench-button" href={`/api/workshops/${id}/cards?paper=Letter`} target="_blank" rel="noreferrer">Letter</a>}
+        {cards.length > 0 && (
+          <a className="bench-button" href={`/api/workshops/${id}/cards?paper=A4`} target="_blank" rel="noreferrer">
+            All cards, A4
+          </a>
+        )}
+        {cards.length > 0 && (
+          <a className="bench-button" href={`/api/workshops/${id}/cards?paper=Letter`} target="_blank" rel="noreferrer">
+            Letter
+          </a>
+        )}
       </div>
-      {cards.length === 0 ? <p className="board">Nobody sits at the benches yet. <Link href={`/workshops/${id}/plan`}>Fill the roster on the plan leaf</Link>.</p> : (
+      {cards.length === 0 ? (
+        <p className="board">
+          Nobody sits at the benches yet. <Link href={`/workshops/${id}/plan`}>Fill the roster on the plan leaf</Link>.
+        </p>
+      ) : (
         <CardList
-          workshopId={id} mayLink={context.actor.role !== 'viewer'}
-          cards={cards.map(({ seatId, seat, name, unions, train, keepers, ready }) => ({ seatId, seat, name, unions, train: train.map((one) => one.name), keepers: keepers.length, ready }))}
+          workshopId={id}
+          mayLink={context.actor.role !== 'viewer'}
+          cards={cards.map(({ seatId, seat, name, unions, train, keepers, ready }) => ({
+            seatId,
+            seat,
+            name,
+            unions,
+            train: train.map((one) => one.name),
+            keepers: keepers.length,
+            ready,
+          }))}
         />
       )}
     </>

@@ -11,16 +11,40 @@ export default async function Readiness({ params }: { params: Promise<{ workshop
   const { workshop: id } = await params;
   const context = await pageContext();
   const { people, settings, planned, minutesLeft, over, curves } = await orNotFound(readinessBoard(context, id));
-  if (people.length === 0) return <p className="board">Nobody is on the roster yet. <Link href={`/workshops/${id}/plan`}>Fill it on the plan leaf</Link>.</p>;
+  if (people.length === 0)
+    return (
+      <p className="board">
+        Nobody is on the roster yet. <Link href={`/workshops/${id}/plan`}>Fill it on the plan leaf</Link>.
+      </p>
+    );
   const { last, score } = settings.ready;
   return (
     <>
       <h1>Ready for living wood</h1>
       <p className="mb-4 max-w-[62ch]">
-        The last {last} practice {last === 1 ? 'union' : 'unions'} at {score} or more and none of them fatal; recuts are left out. <Link href={`/workshops/${id}/score/settings`}>Change the rule</Link>.
-        {curves && <span className="text-muted"> The class goes {Math.round(curves.rate * 100)}&nbsp;% of its way with each union; single unions scatter by {Math.round(curves.scatter)} points about a hand&apos;s curve.</span>}
+        The last {last} practice {last === 1 ? 'union' : 'unions'} at {score} or more and none of them fatal; recuts are
+        left out. <Link href={`/workshops/${id}/score/settings`}>Change the rule</Link>.
+        {curves && (
+          <span className="text-muted">
+            {' '}
+            The class goes {Math.round(curves.rate * 100)}&nbsp;% of its way with each union; single unions scatter by{' '}
+            {Math.round(curves.scatter)} points about a hand&apos;s curve.
+          </span>
+        )}
       </p>
-      <ReadinessBoard workshopId={id} mayChange={context.actor.role !== 'viewer'} rule={settings.ready} planned={planned} minutesLeft={minutesLeft} over={over} people={people.map(({ door, ...person }) => ({ ...person, open: door.open, said: door.said && { may: door.said.may, reason: door.said.reason, by: door.said.by } }))} />
+      <ReadinessBoard
+        workshopId={id}
+        mayChange={context.actor.role !== 'viewer'}
+        rule={settings.ready}
+        planned={planned}
+        minutesLeft={minutesLeft}
+        over={over}
+        people={people.map(({ door, ...person }) => ({
+          ...person,
+          open: door.open,
+          said: door.said && { may: door.said.may, reason: door.said.reason, by: door.said.by },
+        }))}
+      />
     </>
   );
 }

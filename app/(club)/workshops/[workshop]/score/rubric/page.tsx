@@ -19,10 +19,31 @@ export default async function Rubric({ params }: { params: Promise<{ workshop: s
   return (
     <>
       <h1>Rubric of {method.inSentence}</h1>
-      <p className="mb-4 max-w-[68ch]">It holds for every workshop of the club that teaches {method.inSentence}, from the moment it is saved. What was scored before keeps the rubric it was scored by, until the lead has it scored again.</p>
+      <p className="mb-4 max-w-[68ch]">
+        It holds for every workshop of the club that teaches {method.inSentence}, from the moment it is saved. What was
+        scored before keeps the rubric it was scored by, until the lead has it scored again.
+      </p>
       <RubricEditor
-        workshopId={id} method={method.id} version={version} edits={edits} usualCap={FATAL_CAP} thresholds={method.thresholds} role={context.actor.role}
-        points={pointsOf(method, workshop.schools).map(({ id: point, letter, name, weight, stage, good, correction, faults, measured }) => ({ id: point, letter, name, weight, stage, good, correction, faults, measured }))}
+        workshopId={id}
+        method={method.id}
+        version={version}
+        edits={edits}
+        usualCap={FATAL_CAP}
+        thresholds={method.thresholds}
+        role={context.actor.role}
+        points={pointsOf(method, workshop.schools).map(
+          ({ id: point, letter, name, weight, stage, good, correction, faults, measured }) => ({
+            id: point,
+            letter,
+            name,
+            weight,
+            stage,
+            good,
+            correction,
+            faults,
+            measured,
+          }),
+        )}
       />
     </>
   );

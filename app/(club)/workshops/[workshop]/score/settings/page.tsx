@@ -15,7 +15,13 @@ export default async function ScoringSettings({ params }: { params: Promise<{ wo
   return (
     <>
       <h1 className="mb-3">How this workshop is scored</h1>
-      <ScoringSettingsForm key={version} workshopId={id} version={version} settings={settings} mayChange={context.actor.role !== 'viewer'} />
+      <ScoringSettingsForm
+        key={version}
+        workshopId={id}
+        version={version}
+        settings={settings}
+        mayChange={context.actor.role !== 'viewer'}
+      />
     </>
   );
 }

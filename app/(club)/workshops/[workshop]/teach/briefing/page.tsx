@@ -14,11 +14,23 @@ export default async function BriefingPage({ params }: { params: Promise<{ works
   const [briefing, seats] = await Promise.all([orNotFound(workshopBriefing(context, id)), listSeats(context, id)]);
   return (
     <BriefingBoard
-      workshopId={id} text={briefing.text} contentHash={briefing.contentHash} sap={briefing.sap} mayChange={context.actor.role !== 'viewer'}
-      people={seats.filter(({ absent }) => !absent).map(({ number, person }) => {
-        const known = briefing.acknowledged.get(person.id);
-        return { id: person.id, seat: number, name: person.name ?? ERASED_NAME, at: known?.at.toISOString() ?? null, current: known?.current ?? false };
-      })}
+      workshopId={id}
+      text={briefing.text}
+      contentHash={briefing.contentHash}
+      sap={briefing.sap}
+      mayChange={context.actor.role !== 'viewer'}
+      people={seats
+        .filter(({ absent }) => !absent)
+        .map(({ number, person }) => {
+          const known = briefing.acknowledged.get(person.id);
+          return {
+            id: person.id,
+            seat: number,
+            name: person.name ?? ERASED_NAME,
+            at: known?.at.toISOString() ?? null,
+            current: known?.current ?? false,
+          };
+        })}
     />
   );
 }

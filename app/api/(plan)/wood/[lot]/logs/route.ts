@@ -8,6 +8,10 @@ export const POST = handle(async (context, { params, request }) => {
   allow(context, 'assistant');
   const data = await uploadForm(request);
   const { name, bytes } = await uploadedFile(data);
-  const run = await addLoggerRun(context, params.lot!, name, bytes, { runId: data.get('runId'), unit: data.get('unit') ?? '', siteId: data.get('siteId') ?? '' });
+  const run = await addLoggerRun(context, params.lot!, name, bytes, {
+    runId: data.get('runId'),
+    unit: data.get('unit') ?? '',
+    siteId: data.get('siteId') ?? '',
+  });
   return { notes: run.notes };
 });

@@ -8,5 +8,9 @@ export const POST = handle(async (context, { params, request }) => {
   allow(context, 'assistant');
   const data = await uploadForm(request);
   const { bytes } = await uploadedFile(data);
-  return importPieces(context, params.workshop!, bytes, { importId: data.get('importId'), kind: data.get('kind'), lotId: data.get('lotId') });
+  return importPieces(context, params.workshop!, bytes, {
+    importId: data.get('importId'),
+    kind: data.get('kind'),
+    lotId: data.get('lotId'),
+  });
 });

@@ -15,5 +15,10 @@ export const PUT = handle(async (context, { params, request }) => {
   allow(context, 'assistant');
   const data = await uploadForm(request);
   const decisions = parseJson(String(data.get('decisions') ?? '{}'));
-  return { seated: await acceptRoster(context, params.workshop!, (await uploadedFile(data)).bytes, { importId: data.get('importId'), decisions }) };
+  return {
+    seated: await acceptRoster(context, params.workshop!, (await uploadedFile(data)).bytes, {
+      importId: data.get('importId'),
+      decisions,
+    }),
+  };
 });

@@ -1,4 +1,6 @@
 import { rescoreWorkshop } from '@/server/score/rubric-editor';
 import { handle } from '../../../../../_http/handle';
 
-export const POST = handle(async (context, { params }) => ({ rescored: await rescoreWorkshop(context, params.workshop!) }));
+export const POST = handle(async (context, { params }) => ({
+  rescored: await rescoreWorkshop(context, params.workshop!),
+}));

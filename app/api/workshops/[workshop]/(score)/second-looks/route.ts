@@ -1,4 +1,6 @@
 import { closeSecondLooks } from '@/server/score/second-looks';
 import { handle } from '../../../../../_http/handle';
 
-export const DELETE = handle(async (context, { params }) => ({ closed: await closeSecondLooks(context, params.workshop!) }));
+export const DELETE = handle(async (context, { params }) => ({
+  closed: await closeSecondLooks(context, params.workshop!),
+}));

@@ -4,8 +4,11 @@ import { eventStream } from '../../../../../_http/event-stream';
 import { handle } from '../../../../../_http/handle';
 
 /** The room's progress as it changes; a snapshot first. */
-export const GET = handle(async (context, { params, request }) => {
-  const { id } = await getWorkshop(context, params.workshop!);
-  const follow = wallFollower(context, id, await wallBlocks(context, id));
-  return eventStream(request, () => follow(new Date()));
-}, { stays: true });
+export const GET = handle(
+  async (context, { params, request }) => {
+    const { id } = await getWorkshop(context, params.workshop!);
+    const follow = wallFollower(context, id, await wallBlocks(context, id));
+    return eventStream(request, () => follow(new Date()));
+  },
+  { stays: true },
+);

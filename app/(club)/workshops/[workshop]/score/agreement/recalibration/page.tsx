@@ -7,17 +7,44 @@ import { pageContext } from '../../../../../../_http/session';
 
 export const metadata: Metadata = { title: 'Recalibration' };
 
-export default async function RecalibrationPage({ params, searchParams }: { params: Promise<{ workshop: string }>; searchParams: Promise<{ set?: string }> }) {
+export default async function RecalibrationPage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ workshop: string }>;
+  searchParams: Promise<{ set?: string }>;
+}) {
   const { workshop: id } = await params;
   const context = await pageContext();
-  if (context.actor.role === 'viewer') return <p className="board">Drawn unions are for those who score. <Link href={`/workshops/${id}/score`}>Back to the bench</Link>.</p>;
+  if (context.actor.role === 'viewer')
+    return (
+      <p className="board">
+        Drawn unions are for those who score. <Link href={`/workshops/${id}/score`}>Back to the bench</Link>.
+      </p>
+    );
   const { set } = await searchParams;
-  const { workshop, seed, latest, rule, unions, assessors } = await orNotFound(openRecalibration(context, id, set && /^[1-9]\d{0,5}$/.test(set) ? Number(set) : null));
+  const { workshop, seed, latest, rule, unions, assessors } = await orNotFound(
+    openRecalibration(context, id, set && /^[1-9]\d{0,5}$/.test(set) ? Number(set) : null),
+  );
   return (
     <>
       <h1>Recalibration, set {seed}</h1>
-      <p className="mb-4 max-w-[68ch]">Drawn unions whose grades are known. Mark what is wrong as at the bench: what can be measured, read off the drawing; the rest is told beside it. The rubric&apos;s grades are shown once yours are kept. Everybody who opens set {seed} gets the same unions.</p>
-      <Recalibration key={seed} workshopId={id} method={workshop.method} seed={seed} latest={latest} rule={rule} unions={unions} assessors={assessors} unit={context.actor.lengthUnit} />
+      <p className="mb-4 max-w-[68ch]">
+        Drawn unions whose grades are known. Mark what is wrong as at the bench: what can be measured, read off the
+        drawing; the rest is told beside it. The rubric&apos;s grades are shown once yours are kept. Everybody who opens
+        set {seed} gets the same unions.
+      </p>
+      <Recalibration
+        key={seed}
+        workshopId={id}
+        method={workshop.method}
+        seed={seed}
+        latest={latest}
+        rule={rule}
+        unions={unions}
+        assessors={assessors}
+        unit={context.actor.lengthUnit}
+      />
     </>
   );
 }

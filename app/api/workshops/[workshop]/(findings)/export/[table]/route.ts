@@ -5,5 +5,9 @@ import { fileResponse, handle } from '../../../../../../_http/handle';
 export const GET = handle(async (context, { params }) => {
   const name = EXPORTS.find((known) => known === params.table!.replace(/\.csv$/, ''));
   if (!name) throw notFound('This table');
-  return fileResponse(await exportCsv(context, params.workshop!, name as ExportName), 'text/csv; charset=utf-8', `${name}.csv`);
+  return fileResponse(
+    await exportCsv(context, params.workshop!, name as ExportName),
+    'text/csv; charset=utf-8',
+    `${name}.csv`,
+  );
 });

@@ -1,4 +1,6 @@
 import { addRound } from '@/server/follow-up/rounds';
 import { handle } from '../../../../../../_http/handle';
 
-export const PUT = handle(async (context, { params, body }) => addRound(context, params.workshop!, params.round!, await body()));
+export const PUT = handle(async (context, { params, body }) =>
+  addRound(context, params.workshop!, params.round!, await body()),
+);

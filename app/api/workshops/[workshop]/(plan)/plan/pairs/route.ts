@@ -1,4 +1,6 @@
 import { putPairs } from '@/server/plan/measured-wood';
 import { handle } from '../../../../../../_http/handle';
 
-export const PUT = handle(async (context, { params, body }) => ({ version: await putPairs(context, params.workshop!, await body()) }));
+export const PUT = handle(async (context, { params, body }) => ({
+  version: await putPairs(context, params.workshop!, await body()),
+}));

@@ -1,4 +1,6 @@
 import { putScoringSettings } from '@/server/score/scoring-settings';
 import { handle } from '../../../../../../_http/handle';
 
-export const PUT = handle(async (context, { params, body }) => ({ version: await putScoringSettings(context, params.workshop!, await body()) }));
+export const PUT = handle(async (context, { params, body }) => ({
+  version: await putScoringSettings(context, params.workshop!, await body()),
+}));

@@ -2,7 +2,9 @@ import { addWoodLot, chooseWoodLot, dropLot } from '@/server/plan/lots';
 import { handle } from '../../../../../../_http/handle';
 
 /** Adds a lot and chooses it for the workshop. */
-export const PUT = handle(async (context, { params, body }) => addWoodLot(context, params.workshop!, params.lot!, await body()));
+export const PUT = handle(async (context, { params, body }) =>
+  addWoodLot(context, params.workshop!, params.lot!, await body()),
+);
 
 /** Chooses a lot that the club has already. */
 export const POST = handle(async (context, { params }) => chooseWoodLot(context, params.workshop!, params.lot!));
