@@ -1,8 +1,9 @@
-import { date, lazy, mixed, number, object, type ObjectSchema, string } from 'yup';
+import { date, type InferType, lazy, mixed, number, object, type ObjectSchema, string } from 'yup';
 import { type Field, rangeProblem } from '@/core/methods/field';
 import type { Method } from '@/core/methods/method';
 import type { Measures } from '@/core/methods/measures';
 import type { Marks } from '@/core/score/rubric/judge-union';
+import type { Sending, SentJudgement } from '@/core/score/rubric/sent-judgement';
 import type { PointGrade } from '@/core/contact/grade';
 import { pointsOf } from '@/core/methods/shown-technique';
 import { count, flag, id, isPlainObject, optionalId, trimmed } from '@/server/platform/fields';
@@ -90,7 +91,7 @@ const instant = (what: string) =>
     .min(CLOCKS.from, `Check ${what}: it lies before 1970.`)
     .max(CLOCKS.to, `Check ${what}: it lies too far ahead.`);
 
-export const judgementInput = object({
+const fields = {
   workshopId: id('the workshop'),
   seatId: id('the seat'),
   number: count('The number of the union', 1, 999),
@@ -125,22 +126,12 @@ export const judgementInput = object({
     .max(999, 'More than 999 strokes cannot be right.'),
   /** Scored as the second assessor of a union, without having seen the first score. */
   second: flag().default(false),
-});
+} satisfies Record<keyof SentJudgement | keyof Sending, unknown>;
 
-export type JudgementInput = {
-  workshopId: string;
-  seatId: string;
-  number: number;
-  stage: 'joined' | 'wrapped' | 'keeper';
-  measures: Measures;
-  marks: Marks;
-  note: string;
-  deviceAt: Date;
-  correctsId: string | null;
-  filledInAt: Date | null;
-  assessorId: string | null;
-  sentAt: Date | null;
-  seconds: number | null;
-  strokes: number | null;
-  second: boolean;
-};
+export const judgementInput = object(fields);
+
+/** A judgement as the schema reads it: times as dates; its measures and marks still to be held against its method. */
+export type ReadJudgement = InferType<typeof judgementInput>;
+
+/** The same once they were. */
+export type JudgementInput = Omit<ReadJudgement, 'measures' | 'marks'> & Pick<SentJudgement, 'measures' | 'marks'>;

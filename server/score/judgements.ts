@@ -34,7 +34,7 @@ export async function putJudgement(context: Context, judgementId: string, input:
     actor: { clubId },
   } = context;
   parse(id('the judgement'), judgementId);
-  const read = parse(judgementInput, input) as JudgementInput;
+  const read = parse(judgementInput, input);
   if (read.assessorId && read.assessorId !== context.actor.userId)
     throw new UseCaseError(
       'forbidden',
@@ -43,13 +43,13 @@ export async function putJudgement(context: Context, judgementId: string, input:
     );
   const workshop = await getWorkshop(context, read.workshopId);
   const method = methodById(workshop.method);
-  const given = {
+  const given: JudgementInput = {
     ...read,
     ...parse(object({ measures: measuresInput(method), marks: marksInput(method) }), {
       measures: read.measures,
       marks: read.marks,
     }),
-  } as JudgementInput;
+  };
   const sentHash = hashOfSent(given);
   const replay = async (): Promise<JudgementRow | null> => {
     const known = await db.judgements.findOne({ where: { id: judgementId }, raw: true });

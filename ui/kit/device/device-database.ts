@@ -1,10 +1,10 @@
+import type { SentJudgement } from '@/core/score/rubric/sent-judgement';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 
 /** Something that waits on this device to reach the server. */
-export interface Waiting {
+export interface WaitingItem {
   /** Place in the queue; given by the database. */
   order?: number;
-  kind: 'judgement' | 'withdrawal';
   /** Id of the judgement, made on the device: the server takes it once, however often it comes. */
   judgementId: string;
   workshopId: string;
@@ -13,8 +13,6 @@ export interface Waiting {
   /** "7-4", for people. */
   called: string;
   assessor: { id: string; name: string };
-  /** What is sent; empty for a withdrawal. */
-  body: Record<string, unknown>;
   queuedAt: number;
   /** Times it was sent without an answer; from the first on it may have arrived. */
   tries: number;
@@ -26,6 +24,10 @@ export interface Waiting {
   /** Told by the server to have arrived; kept until a fresh state of the bench holds it. */
   deliveredAt: number | null;
 }
+
+/** It, with what is sent: a judgement, or that one is taken back. */
+export type Waiting = WaitingItem &
+  ({ kind: 'judgement'; body: SentJudgement } | { kind: 'withdrawal'; body: Record<string, never> });
 
 interface DeviceSchema extends DBSchema {
   waiting: { key: number; value: Waiting };

@@ -5,23 +5,14 @@ import type { Sent } from '../form/send';
 import { deviceDatabase } from './device-database';
 import { nextTry } from './next-try';
 import { oneSender } from './one-sender';
+import { waitingItem, type WaitingChanges } from '@/ui/testing/waiting-item';
 import { type Sender, sendWaiting, STUCK } from './send-waiting';
 import { allWaiting, changeWaiting, dropWaiting, keepWaiting, type NewWaiting, takeBackUnsent } from './waiting-queue';
 
 const MAREN = { id: 'maren', name: 'Maren' };
 const JOSS = { id: 'joss', name: 'Joss' };
-const item = (judgementId: string, changes: Partial<NewWaiting> = {}): NewWaiting => ({
-  kind: 'judgement',
-  judgementId,
-  workshopId: 'w',
-  seatId: 's',
-  number: 1,
-  called: '1-1',
-  assessor: MAREN,
-  body: { note: judgementId },
-  queuedAt: 1,
-  ...changes,
-});
+const item = (judgementId: string, changes: WaitingChanges = {}): NewWaiting =>
+  waitingItem({ judgementId, assessor: MAREN, body: { note: judgementId }, ...changes });
 const ok: Sent<unknown> = { ok: true, data: {} };
 const no = (status: number, message = 'no'): Sent<unknown> => ({ ok: false, status, message, fields: {} });
 const waiting = async (): Promise<string[]> =>

@@ -1,5 +1,6 @@
 import type { Sent } from '../form/send';
-import type { Waiting } from './device-database';
+import type { Sending, SentJudgement } from '@/core/score/rubric/sent-judgement';
+import type { Waiting, WaitingItem } from './device-database';
 import { nextTry } from './next-try';
 import { allWaiting, changeAllWaiting } from './waiting-queue';
 
@@ -88,7 +89,7 @@ async function sendBatch(batch: readonly Waiting[], send: Sender, now: () => num
     return ended;
   }
   const { results = [] } = (sent.data ?? {}) as Partial<BatchAnswer>;
-  const changes: [number, Partial<Waiting>][] = [];
+  const changes: [number, Partial<WaitingItem>][] = [];
   for (const item of batch) {
     const result = results.find(({ id }) => id === item.judgementId);
     if (!result || result.status >= 500) alone.push(item);
@@ -150,7 +151,7 @@ function countTries(items: readonly Waiting[]): Promise<void> {
   return changeAllWaiting(items.map((item) => [item.order!, { tries: item.tries + 1 }]));
 }
 
-function bodyOf(item: Waiting, now: () => number): object {
+function bodyOf(item: Waiting, now: () => number): Partial<SentJudgement> & Sending {
   return { ...item.body, assessorId: item.assessor.id, sentAt: new Date(now()).toISOString() };
 }
 

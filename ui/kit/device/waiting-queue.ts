@@ -1,9 +1,10 @@
-import { deviceDatabase, type Waiting } from './device-database';
+import { deviceDatabase, type Waiting, type WaitingItem } from './device-database';
 
 /** Written through to the disk before it is said to be kept: a battery may die in the next second. */
 const THROUGH = { durability: 'strict' } as const;
 
-export type NewWaiting = Omit<Waiting, 'order' | 'tries' | 'refusal' | 'deliveredAt'>;
+type New<Item> = Item extends Waiting ? Omit<Item, 'order' | 'tries' | 'refusal' | 'deliveredAt'> : never;
+export type NewWaiting = New<Waiting>;
 
 /** Keeps something on the device until the server has it. Resolves when it is on the disk. */
 export async function keepWaiting(item: NewWaiting): Promise<void> {
@@ -19,12 +20,12 @@ export async function allWaiting(): Promise<Waiting[]> {
 }
 
 /** Changes an item if it is still there. */
-export function changeWaiting(order: number, change: Partial<Waiting>): Promise<void> {
+export function changeWaiting(order: number, change: Partial<WaitingItem>): Promise<void> {
   return changeAllWaiting([[order, change]]);
 }
 
 /** Changes those of some items that are still there, all in one write. */
-export async function changeAllWaiting(changes: readonly (readonly [number, Partial<Waiting>])[]): Promise<void> {
+export async function changeAllWaiting(changes: readonly (readonly [number, Partial<WaitingItem>])[]): Promise<void> {
   if (changes.length === 0) return;
   const db = await deviceDatabase();
   const work = db.transaction('waiting', 'readwrite', THROUGH);

@@ -2,26 +2,21 @@ import type { ComponentProps } from 'react';
 import { describe, expect, it } from 'vitest';
 import { rendered } from '@/ui/testing/rendered';
 import type { Waiting } from './device-database';
+import { waitingItem, type WaitingChanges } from '@/ui/testing/waiting-item';
 import { WaitingStrip } from './waiting-strip';
 
 const maren = { id: 'm', name: 'Maren' };
 const joss = { id: 'j', name: 'Joss' };
-const item = (order: number, changes: Partial<Waiting> = {}): Waiting => ({
-  order,
-  kind: 'judgement',
-  judgementId: `j${order}`,
-  workshopId: 'w',
-  seatId: 's',
-  number: order,
-  called: `1-${order}`,
-  assessor: maren,
-  queuedAt: 5,
-  tries: 0,
-  refusal: null,
-  deliveredAt: null,
-  body: { note: `note ${order}` },
-  ...changes,
-});
+const item = (order: number, changes: WaitingChanges = {}): Waiting =>
+  waitingItem({
+    order,
+    judgementId: `j${order}`,
+    number: order,
+    called: `1-${order}`,
+    assessor: maren,
+    body: { note: `note ${order}` },
+    ...changes,
+  });
 const strip = (waiting: Waiting[] | null, link: ComponentProps<typeof WaitingStrip>['link'] = 'online') =>
   rendered(<WaitingStrip workshopId="w" assessorId="m" waiting={waiting} link={link} onSend={async () => undefined} />);
 

@@ -6,6 +6,7 @@ import type { Waiting } from '@/ui/kit/device/device-database';
 import { attemptsOf, type BenchState, counting, latestOf, withChanges } from './bench-data';
 import { newEntry } from './entry';
 import { withDraft } from './use-drafts';
+import { waitingItem, type WaitingChanges } from '@/ui/testing/waiting-item';
 import { withWaiting } from './with-waiting';
 
 const method = METHODS[0]!;
@@ -48,27 +49,22 @@ const state = {
   stockRanges: [],
   takenAt: 10,
 } as unknown as BenchState;
-const item = (changes: Partial<Waiting> & { body?: Record<string, unknown> } = {}): Waiting => ({
-  kind: 'judgement',
-  judgementId: 'j2',
-  workshopId: 'w',
-  seatId: 's',
-  number: 2,
-  called: '1-2',
-  assessor: { id: 'm', name: 'Maren' },
-  queuedAt: 20,
-  tries: 0,
-  refusal: null,
-  deliveredAt: null,
-  ...changes,
-  body: {
-    measures: exampleMeasures(method),
-    marks: { hold: 'fatal' },
-    note: 'here',
-    correctsId: null,
-    ...changes.body,
-  },
-});
+const item = ({ body, ...changes }: WaitingChanges = {}): Waiting =>
+  waitingItem({
+    judgementId: 'j2',
+    number: 2,
+    called: '1-2',
+    assessor: { id: 'm', name: 'Maren' },
+    queuedAt: 20,
+    ...changes,
+    body: {
+      measures: exampleMeasures(method),
+      marks: { hold: 'fatal' },
+      note: 'here',
+      correctsId: null,
+      ...body,
+    },
+  });
 
 describe('withWaiting', () => {
   it('adds what waits, judged by the same rule, as another attempt', () => {

@@ -1,6 +1,5 @@
 import type { Method } from '@/core/methods/method';
-import type { Measures } from '@/core/methods/measures';
-import { judgeUnion, type Marks } from '@/core/score/rubric/judge-union';
+import { judgeUnion } from '@/core/score/rubric/judge-union';
 import type { Waiting } from '@/ui/kit/device/device-database';
 import { type BenchJudgement, type BenchState, type BenchUnion, counting } from './bench-data';
 
@@ -20,7 +19,7 @@ export function withWaiting(state: BenchState, waiting: readonly Waiting[], meth
     const judgement = judgedHere(state, item, method);
     if (!judgement) continue;
     const known = unions.find(({ seatId, number }) => seatId === item.seatId && number === item.number);
-    const corrects = item.body.correctsId as string | null;
+    const corrects = item.body.correctsId;
     if (!known) {
       unions = [
         ...unions,
@@ -71,15 +70,10 @@ function withoutJudgement(union: BenchUnion, judgementId: string): BenchUnion[] 
 
 function judgedHere(
   state: BenchState,
-  { judgementId, body, assessor }: Waiting,
+  { judgementId, body, assessor }: Extract<Waiting, { kind: 'judgement' }>,
   method: Method,
 ): BenchJudgement | null {
-  const { measures, marks, note, second } = body as {
-    measures: Measures;
-    marks: Marks;
-    note: string;
-    second?: boolean;
-  };
+  const { measures, marks, note, second } = body;
   try {
     const judged = judgeUnion(method, state.rule, measures, marks, 'joined');
     return {
@@ -92,6 +86,7 @@ function judgedHere(
       measures,
       marks,
       note,
+      // An earlier build kept no such word.
       blind: second ?? false,
       earlier: [],
       waits: true,

@@ -1,0 +1,31 @@
+import type { Measures } from '../../methods/measures';
+import type { Stage } from '../../methods/method';
+import type { Marks } from './judge-union';
+
+/** A judgement as it is made on a device, waits there and travels to the server. Times are ISO 8601. */
+export interface SentJudgement {
+  workshopId: string;
+  seatId: string;
+  number: number;
+  stage: Stage;
+  measures: Measures;
+  marks: Marks;
+  note: string;
+  /** When it was made, by the clock of the device. */
+  deviceAt: string;
+  /** The judgement that this one replaces. */
+  correctsId: string | null;
+  /** When a sheet of paper was filled in that this was typed from. */
+  filledInAt: string | null;
+  /** From opening the union to saving it. */
+  seconds: number | null;
+  strokes: number | null;
+  /** Scored as the second assessor of a union, without having seen the first score. */
+  second: boolean;
+}
+
+/** What is added when it is sent: who made it, since another may have signed in, and what the device's clock shows then. */
+export interface Sending {
+  assessorId: string | null;
+  sentAt: string | null;
+}
