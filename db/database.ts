@@ -1,6 +1,7 @@
 import * as mariadb from 'mariadb';
 import { Sequelize } from 'sequelize';
 import { refuseSecondConnections } from './inside-transaction';
+import { typeCast } from './type-cast';
 import { defineModels, type Models } from './models/models';
 
 /** A connection pool and its tables. */
@@ -24,7 +25,7 @@ export function openDatabase(url: string): Database {
     username: decodeURIComponent(target.username),
     password: decodeURIComponent(target.password),
     database: target.pathname.slice(1),
-    dialectOptions: { connectTimeout: 3000, ...(socketPath ? { socketPath } : {}) },
+    dialectOptions: { connectTimeout: 3000, typeCast, ...(socketPath ? { socketPath } : {}) },
     // A class that comes online at once queues here; a database that is away fails to connect long before.
     pool: { max: 16, min: 0, acquire: 20_000, idle: 10_000 },
     timezone: '+00:00',

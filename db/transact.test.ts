@@ -12,6 +12,12 @@ afterAll(() => db.sequelize.close());
 
 const club = (id: string, name = 'x') => ({ id, name, createdAt: new Date() });
 
+async function aClub(): Promise<{ id: string }> {
+  const id = uuid();
+  await db.clubs.create(club(id));
+  return { id };
+}
+
 describe('transact', () => {
   it('keeps all or nothing', async () => {
     const id = uuid();
@@ -41,6 +47,63 @@ describe('transact', () => {
       });
     await Promise.all([rename(a, b, 'one'), rename(b, a, 'two')]);
     expect(tries).toBe(3);
+  });
+  it('begins again when its connection is lost, and does the work once', async () => {
+    const id = uuid();
+    let tries = 0;
+    // Somebody else, outside the transaction, ends its connection once it is known.
+    let name = (_: number): void => undefined;
+    const killed = new Promise<number>((resolve) => (name = resolve)).then((connection) =>
+      db.sequelize.query(`KILL CONNECTION ${connection}`, { type: QueryTypes.RAW }),
+    );
+    await transact(db, async (transaction) => {
+      await db.clubs.create(club(id, `try ${++tries}`), { transaction });
+      if (tries > 1) return;
+      const [{ own }] = (await db.sequelize.query<{ own: number }>('SELECT CONNECTION_ID() AS own', {
+        type: QueryTypes.SELECT,
+        transaction,
+      })) as [{ own: number }];
+      name(own);
+      await killed;
+      await db.clubs.update({ name: 'lost' }, { where: { id }, transaction });
+    });
+    expect(tries).toBe(2);
+    expect((await db.clubs.findByPk(id))?.name).toBe('try 2');
+  });
+  it('does not begin again when the connection is lost while committing: what was done may stand', async () => {
+    const lost = Object.assign(new Error('gone'), { parent: { fatal: true } });
+    let tries = 0;
+    const away = {
+      ...db,
+      sequelize: {
+        transaction: async (run: (transaction: unknown) => Promise<unknown>) => {
+          await run({});
+          throw lost;
+        },
+      },
+    } as unknown as Database;
+    await expect(transact(away, () => Promise.resolve(++tries))).rejects.toBe(lost);
+    expect(tries).toBe(1);
+  });
+  it('gives rows as their types say: truth values, dates as text, instants', async () => {
+    const [row] = await db.sequelize.query(
+      "SELECT CAST('2027-03-06' AS DATE) AS day, CAST('2027-03-06 10:20:30.456' AS DATETIME(3)) AS at, 1 AS one",
+      { type: QueryTypes.SELECT },
+    );
+    expect(row).toEqual({ day: '2027-03-06', at: new Date('2027-03-06T10:20:30.456Z'), one: 1 });
+    const user = uuid();
+    await db.people.create({
+      id: user,
+      clubId: (await aClub()).id,
+      name: 'x',
+      email: null,
+      mayContact: true,
+      erasedAt: null,
+    } as never);
+    expect(await db.people.findOne({ where: { id: user }, raw: true })).toMatchObject({
+      mayContact: true,
+      erasedAt: null,
+    });
   });
   it('knows a duplicate from other errors', async () => {
     const id = uuid();

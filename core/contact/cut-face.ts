@@ -65,9 +65,10 @@ export function barkOutline(face: CutFace): Outline {
  */
 export function cutOutline(face: CutFace, piece: 'stock' | 'scion'): Outline {
   const { diameter, bark, length, hollow, depth } = face;
-  for (const [name, value] of Object.entries({ diameter, bark, 'cut length': length, hollow })) {
+  for (const [field, value] of Object.entries({ diameter, bark, length, hollow })) {
+    const name = field === 'length' ? 'cut length' : field;
     if (!Number.isFinite(value))
-      throw new InputError(`${piece}.${name}`, `The ${piece}'s ${name} is not a number. Enter it in figures.`);
+      throw new InputError(`${piece}.${field}`, `The ${piece}'s ${name} is not a number. Enter it in figures.`);
   }
   if (diameter <= 0)
     throw new InputError(

@@ -30,6 +30,8 @@ export interface Field {
   keepsPick?: boolean;
   /** Carried over from the seat's last union, and shown as carried over. */
   kept?: boolean;
+  /** Set on the figure that says where the scion lies: so far to a side of the stock's middle, or so far in from its bark. */
+  lies?: 'aside' | 'inward';
 }
 
 /** What is wrong with a figure of a field, in words, or null. What the pieces allow together is for the contact model to say. */

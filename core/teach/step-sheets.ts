@@ -1,3 +1,4 @@
+import { InputError } from '../contact/input-error';
 import type { DisplayList } from '../drawing/display-list';
 import { piecesView } from '../drawing/pieces-view';
 import { CAUTIONS } from '../methods/cautions';
@@ -78,19 +79,21 @@ function linesFor(method: Method, wood: Wood, unit: LengthUnit): DisplayList | n
     scionBark: wood.scionBark,
   };
   try {
-    const aside = method.fields.find(({ id }) => id === 'placement')?.picks?.find(({ id }) => id === 'left-lines');
+    const place = method.fields.find(({ lies }) => lies === 'aside');
+    const linesMet = place?.picks?.find(({ id }) => id === 'left-lines');
     const unequal = Math.abs(wood.stock - wood.scion) > 0.5;
     return method
       .assess(
         figuresOf(
           method.fields,
-          exampleMeasures(method, { ...given, ...(aside && unequal ? { placement: aside.id } : {}) }),
+          exampleMeasures(method, { ...given, ...(place && linesMet && unequal ? { [place.id]: linesMet.id } : {}) }),
         ),
         {},
         USUAL_THRESHOLDS,
       )
       .lines({ unit });
-  } catch {
-    return null;
+  } catch (error) {
+    if (error instanceof InputError) return null;
+    throw error;
   }
 }

@@ -32,7 +32,7 @@ export async function ownSessions({ db, actor, now }: Context): Promise<OwnSessi
     device,
     createdAt,
     seenAt,
-    keptOffline: Boolean(keptOffline),
+    keptOffline,
     here: sessionId === actor.sessionId,
   }));
 }

@@ -82,7 +82,7 @@ export async function growerPage(services: Services, token: string): Promise<Gro
     milestone: round.milestone,
     closesOn: round.closesOn,
     closed: today > round.closesOn,
-    mayContact: Boolean(person.mayContact),
+    mayContact: person.mayContact,
     plants: plants.map((plant) => {
       const unionId = unions.find(({ plantId }) => plantId === plant.id)!.id;
       const report = last.get(unionId);

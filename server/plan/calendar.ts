@@ -26,7 +26,7 @@ export async function workshopCalendar(context: Context, workshopId: string): Pr
         uid: `${workshopId}.${entry.entry}@pear-bench.invalid`,
         sequence: entry.sequence,
         title: planned ? titleOf(planned, workshop.title) : entry.title,
-        cancelled: Boolean(entry.cancelled),
+        cancelled: entry.cancelled,
         description: planned
           ? `${planned.how}${planned.source === null && planned.kind !== 'day' && planned.kind !== 'round' ? ' The date is our guess: no source gives it.' : ''}`
           : '',

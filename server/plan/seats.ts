@@ -24,17 +24,7 @@ export async function listSeats(context: Context, workshopId: string): Promise<S
   } = context;
   const seats = await db.seats.findAll({ where: { clubId, workshopId }, order: [['number', 'ASC']], raw: true });
   const people = await db.people.findAll({ where: { clubId, id: seats.map(({ personId }) => personId) }, raw: true });
-  return seats.map((seat) => normalise({ ...seat, person: people.find((person) => person.id === seat.personId)! }));
-}
-
-/** The driver gives booleans as 0 and 1 on raw reads. */
-function normalise(seat: SeatedPerson): SeatedPerson {
-  return {
-    ...seat,
-    absent: Boolean(seat.absent),
-    leftHanded: Boolean(seat.leftHanded),
-    person: { ...seat.person, mayContact: Boolean(seat.person.mayContact) },
-  };
+  return seats.map((seat) => ({ ...seat, person: people.find((person) => person.id === seat.personId)! }));
 }
 
 /** Gives people seats with the lowest free numbers, in the order given. */

@@ -24,7 +24,7 @@ export async function seatSkills(context: Context, workshopId: string): Promise<
   const workshop = await getWorkshop(context, workshopId);
   const [seats, rows] = await Promise.all([
     listSeats(context, workshopId),
-    db.sequelize.query<{ personId: string; score: number | null; fatal: number | null }>(
+    db.sequelize.query<{ personId: string; score: number | null; fatal: boolean | null }>(
       `SELECT s.person_id AS personId, f.score, f.fatal FROM union_facts f JOIN seats s ON s.id = f.seat_id JOIN seats here ON here.person_id = s.person_id AND here.workshop_id = :workshopId
        WHERE f.club_id = :clubId AND f.kind = 'practice' AND f.date < :date AND f.score IS NOT NULL ORDER BY f.date, f.number`,
       { replacements: { clubId, workshopId, date: workshop.date }, type: QueryTypes.SELECT },

@@ -140,7 +140,7 @@ function plain({
     measures,
     marks,
     note,
-    blind: Boolean(blind),
+    blind,
     earlier: earlier.map((one) => one.score),
     attempt: attemptOf({ score, fatal, marks }),
   };

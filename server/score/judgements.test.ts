@@ -45,7 +45,7 @@ describe('putJudgement', () => {
     // Cambium loses 15 and hold 4 of the 86 asked at this stage.
     expect(saved.score).toBeCloseTo((100 * (86 - 19)) / 86, 6);
     expect(saved.modelVersion).toBe('outline-1');
-    expect(await fact(saved.unionId)).toMatchObject({ score: saved.score, kind: 'practice', number: 1, fatal: 0 });
+    expect(await fact(saved.unionId)).toMatchObject({ score: saved.score, kind: 'practice', number: 1, fatal: false });
   });
   it('saves the same id once, also when many arrive together, and refuses other content under it', async () => {
     const id = uuid();

@@ -61,7 +61,7 @@ export async function keeperDoors(context: Context, workshopId: string): Promise
       const last = permits.filter(({ seatId }) => seatId === seat.id).at(-1);
       const said = last
         ? {
-            may: Boolean(last.may),
+            may: last.may,
             reason: last.reason,
             by: givers.find((giver) => giver.id === last.givenBy)?.name ?? 'a former member',
             at: last.givenAt,

@@ -253,7 +253,7 @@ export async function rescoreWorkshop(context: Context, workshopId: string): Pro
               liveCorrectsId: old.id,
               rescoredBy: userId,
               recordedAt: now,
-              blind: Boolean(old.blind),
+              blind: old.blind,
               sentHash: null,
             },
           ];

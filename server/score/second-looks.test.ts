@@ -90,7 +90,7 @@ describe('a union that is scored twice', () => {
   });
   it('is open to all once it was scored by both; the first score counts and it is no double', async () => {
     const saved = await putJudgement(club.as('lead'), second, body(1, { second: true }));
-    expect(saved.blind).toBe(1);
+    expect(saved.blind).toBe(true);
     const union = (await scoredUnions(club.as('viewer'), workshop.id)).find(({ id }) => id === unionId);
     expect(union).toMatchObject({ likelyDouble: false, counts: { id: first } });
     expect(union!.judgements.map(({ blind }) => Boolean(blind))).toEqual([false, true]);
@@ -120,7 +120,7 @@ describe('a union that is scored twice', () => {
     expect(union.likelyDouble).toBe(true);
     // And one who scored it first cannot be their own second assessor.
     const own = await putJudgement(club.as('assistant'), uuid(), body(4));
-    expect((await putJudgement(club.as('assistant'), uuid(), body(4, { second: true }))).blind).toBe(0);
+    expect((await putJudgement(club.as('assistant'), uuid(), body(4, { second: true }))).blind).toBe(false);
     expect(own.unionId).toBeTruthy();
   });
   it('is drawn by chance at the rate that is set', () => {

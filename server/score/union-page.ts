@@ -59,7 +59,7 @@ export async function openUnion(context: Context, workshopId: string, unionId: s
       score: one.score,
       contactWords: one.contactWords,
       rubric: rubrics.findIndex(({ id }) => id === one.rubricId) + 1,
-      blind: Boolean(one.blind),
+      blind: one.blind,
       rescored: one.rescoredBy !== null,
       withdrawn: one.withdrawnAt !== null,
       counts: one.id === counts.id,

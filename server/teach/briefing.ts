@@ -43,7 +43,7 @@ export async function workshopBriefing(context: Context, workshopId: string): Pr
     db.acknowledgements.findAll({ where: { clubId, workshopId }, raw: true }),
   ]);
   const method = methodById(workshop.method);
-  const sap = Boolean(row?.sap) || irritates([...lots.wood, ...lots.stocks].map(({ species }) => species));
+  const sap = (row?.sap ?? false) || irritates([...lots.wood, ...lots.stocks].map(({ species }) => species));
   const text = briefingText(shownTechnique(method, workshop.schools), method.tools, {
     firstAid: row?.firstAid ?? '',
     kit: row?.kit ?? '',

@@ -45,8 +45,8 @@ function plain(row: TeachingStateRow, now: Date): TeachingState {
     seq: Number(row.seq),
     step: row.step,
     panel: row.panel,
-    blank: Boolean(row.blank),
-    briefing: Boolean(row.briefing),
+    blank: row.blank,
+    briefing: row.briefing,
     // A run-down that is over stays for a minute, so that everybody sees it.
     timer: row.timerSeconds !== null && left > -60_000 ? { seconds: row.timerSeconds, left } : null,
   };

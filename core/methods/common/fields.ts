@@ -95,6 +95,7 @@ export function placement(): Field {
     place: 'picked',
     typed: true,
     keepsPick: true,
+    lies: 'aside',
     picks: [
       pick('left-lines', 'Left, lines met'),
       pick('middle', 'Middle'),

@@ -1,3 +1,4 @@
+import { InputError } from '../../contact/input-error';
 import { cutOutline } from '../../contact/cut-face';
 import type { Field, FieldPick } from '../field';
 import type { Figures } from '../measures';
@@ -15,8 +16,10 @@ function halfWidth(figures: Figures, piece: 'stock' | 'scion'): number {
       },
       piece,
     ).p;
-  } catch {
-    return 0;
+  } catch (error) {
+    // A slice this piece cannot have bares nothing.
+    if (error instanceof InputError) return 0;
+    throw error;
   }
 }
 
@@ -46,6 +49,7 @@ export function slicePlacement(short: string): Field {
     place: 'picked',
     typed: true,
     keepsPick: true,
+    lies: 'aside',
     picks: [
       pick('left-lines', 'Left, lines met', lines(-1)),
       pick('middle', 'Middle', 0),

@@ -14,6 +14,7 @@ export function wedgePlacement(): Field {
     place: 'picked',
     typed: true,
     keepsPick: true,
+    lies: 'inward',
     picks: [
       {
         id: 'lines',

@@ -30,6 +30,7 @@ const INSET: Field = {
   place: 'picked',
   typed: true,
   keepsPick: true,
+  lies: 'inward',
   picks: [
     {
       id: 'middle',

@@ -1,4 +1,5 @@
 import { assumedBark } from '../../contact/cut-face';
+import { InputError } from '../../contact/input-error';
 import { figuresOf, fillMeasures } from '../../methods/field';
 import type { Figures } from '../../methods/measures';
 import type { Method } from '../../methods/method';
@@ -28,12 +29,13 @@ export function expectedContact(method: Method, stock: number, scion: number): (
   const at = (changes: Partial<Figures>): number => {
     try {
       return method.assess({ ...base, ...changes } as Figures, {}, USUAL_THRESHOLDS).contact.contact;
-    } catch {
+    } catch (error) {
       // A cut that this wood cannot have: no union.
-      return 0;
+      if (error instanceof InputError) return 0;
+      throw error;
     }
   };
-  const field = method.fields.find(({ id }) => id === 'placement' || id === 'inset');
+  const field = method.fields.find(({ lies }) => lies !== undefined);
   if (!field) {
     const contact = at({});
     return () => contact;
@@ -41,16 +43,16 @@ export function expectedContact(method: Method, stock: number, scion: number): (
   const known = new Map<number, number>();
   // Left and right are alike where a scion can lie on either side.
   const contact = (step: number): number => {
-    const key = field.id === 'placement' ? Math.abs(step) : step;
+    const key = field.lies === 'aside' ? Math.abs(step) : step;
     if (!known.has(key)) known.set(key, at({ [field.id]: key * STEP }));
     return known.get(key)!;
   };
   const cambium = (diameter: number): number => diameter / 2 - assumedBark(diameter);
   const meant =
-    field.id === 'inset' ? assumedBark(stock) - assumedBark(scion) : Math.abs(cambium(stock) - cambium(scion));
-  const last = Math.round((meant + (field.id === 'inset' ? 0 : BEYOND)) / STEP);
+    field.lies === 'inward' ? assumedBark(stock) - assumedBark(scion) : Math.abs(cambium(stock) - cambium(scion));
+  const last = Math.round((meant + (field.lies === 'inward' ? 0 : BEYOND)) / STEP);
   // A wedge has one place to be; a face is set where it does best, from the middle to beyond the lines.
-  const targets = field.id === 'inset' ? [last] : Array.from({ length: last + 1 }, (_, i) => i);
+  const targets = field.lies === 'inward' ? [last] : Array.from({ length: last + 1 }, (_, i) => i);
   return (slip) => {
     const reach = Math.ceil((SPREADS * slip) / STEP);
     const shares = bell(slip, reach);

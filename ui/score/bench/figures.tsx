@@ -140,7 +140,7 @@ export function Figures({ method, entry, unit, measures, errors, onChange }: Fig
 }
 
 function figureLabel(field: Field): string {
-  if (field.least < 0 && field.id === 'placement') return 'Offset to the right (left is negative)';
+  if (field.lies === 'aside') return 'Offset to the right (left is negative)';
   return `${field.name.charAt(0).toUpperCase()}${field.name.slice(1)}${field.unit === 'degrees' ? ', °' : ''}`;
 }
 

@@ -32,9 +32,7 @@ export function fieldOf(name: string): string {
   const [first, second] = name.split('.');
   if (first === 'measures' && second) return second;
   if ((first === 'stock' || first === 'scion') && second) {
-    // Core says "cut length" where the form has the piece's length.
-    const last = second === 'cut length' ? 'length' : second;
-    return first + last.charAt(0).toUpperCase() + last.slice(1);
+    return first + second.charAt(0).toUpperCase() + second.slice(1);
   }
   return FIELD_OF[name] ?? name;
 }
