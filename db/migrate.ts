@@ -1,5 +1,7 @@
 import { QueryTypes, type Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
+import { v7 as uuid } from 'uuid';
+import { databaseErrno } from './transact';
 import * as workshopLife from './migrations/0001-workshop-life';
 import * as teaching from './migrations/0002-teaching';
 import * as planning from './migrations/0003-planning';
@@ -22,32 +24,64 @@ function migrator(sequelize: Sequelize) {
   });
 }
 
-/** Seconds that a server waits for another one that is at it. */
-const PATIENCE = 120;
+/** How long a server waits for another one that is at it. */
+const PATIENCE = 120_000;
+/** Whoever changes the tables says every so often that it still does; unheard of for this long it is gone. */
+const BEAT = 5_000;
+const GONE = 30;
 
 /**
  * Runs the migrations that are still to do and returns their names. Of servers that start at once one
- * does them and the others wait; the database itself keeps the lock, and frees it if its holder dies.
+ * does them and the others wait. Who does is written in a row that only one can take: a lock of the
+ * database's own would hold on one node of a cluster and not on the others.
  *
  * @throws Error when another server does not get done.
  */
-export function migrate(sequelize: Sequelize): Promise<string[]> {
-  // A transaction, so that the lock is taken and given back on one connection; the migrations use others.
-  return sequelize.transaction(async (transaction) => {
-    const ask = async (what: string): Promise<number | null> =>
-      (
-        await sequelize.query<{ got: number | null }>(`SELECT ${what} AS got`, { transaction, type: QueryTypes.SELECT })
-      )[0]!.got;
-    if ((await ask(`GET_LOCK(CONCAT(DATABASE(), ' migrations'), ${PATIENCE})`)) !== 1)
-      throw new Error(
-        'Another server has been changing the tables for two minutes. Look whether it hangs, then start again.',
-      );
-    try {
-      return (await migrator(sequelize).up()).map(({ name }) => name);
-    } finally {
-      await ask("RELEASE_LOCK(CONCAT(DATABASE(), ' migrations'))");
-    }
-  });
+export async function migrate(sequelize: Sequelize): Promise<string[]> {
+  const me = uuid();
+  await takeGuard(sequelize, me);
+  const beat = setInterval(() => {
+    // One beat that fails is made good by the next.
+    change(sequelize, 'UPDATE migration_guard SET seen_at = NOW(3) WHERE holder = :me', { me }).catch(() => undefined);
+  }, BEAT);
+  try {
+    return (await migrator(sequelize).up()).map(({ name }) => name);
+  } finally {
+    clearInterval(beat);
+    await change(sequelize, 'UPDATE migration_guard SET holder = NULL WHERE holder = :me', { me });
+  }
+}
+
+async function takeGuard(sequelize: Sequelize, me: string): Promise<void> {
+  const until = Date.now() + PATIENCE;
+  await sequelize.query(
+    'CREATE TABLE IF NOT EXISTS migration_guard (id TINYINT UNSIGNED PRIMARY KEY, holder CHAR(36) NULL, seen_at DATETIME(3) NULL)',
+    { type: QueryTypes.RAW },
+  );
+  await change(sequelize, 'INSERT IGNORE INTO migration_guard (id) VALUES (1)', {});
+  while (Date.now() < until) {
+    const taken = await change(
+      sequelize,
+      'UPDATE migration_guard SET holder = :me, seen_at = NOW(3) WHERE id = 1 AND (holder IS NULL OR seen_at < NOW(3) - INTERVAL :gone SECOND)',
+      { me, gone: GONE },
+    );
+    if (taken === 1) return;
+    await new Promise((resolve) => setTimeout(resolve, 200));
+  }
+  throw new Error(
+    'Another server has been changing the tables for two minutes. Look whether it hangs, then start again.',
+  );
+}
+
+/** Runs a statement that changes rows; gives how many it changed. Of two nodes that meet the slower one changes none. */
+async function change(sequelize: Sequelize, sql: string, replacements: Record<string, unknown>): Promise<number> {
+  try {
+    const [, rows] = await sequelize.query(sql, { replacements, type: QueryTypes.UPDATE });
+    return rows;
+  } catch (error) {
+    if (databaseErrno(error) === 1213) return 0;
+    throw error;
+  }
 }
 
 /** Names of the migrations this build has and the database has not. */

@@ -46,7 +46,7 @@ async function close(): Promise<void> {
 /** A sum over every row of every table, but for sessions and limits, which a restore ends. */
 async function sums(of: Database): Promise<Record<string, unknown>> {
   const tables = await of.sequelize.query<{ t: string }>(
-    "SELECT table_name AS t FROM information_schema.tables WHERE table_schema = DATABASE() AND table_name NOT IN ('sessions', 'rate_limits') ORDER BY 1",
+    "SELECT table_name AS t FROM information_schema.tables WHERE table_schema = DATABASE() AND table_name NOT IN ('sessions', 'rate_limits', 'migration_guard') ORDER BY 1",
     { type: QueryTypes.SELECT },
   );
   const rows = await of.sequelize.query<{ Table: string; Checksum: unknown }>(

@@ -15,7 +15,7 @@ const ALL = [
   '0006-stamps',
 ];
 /** Tables that are spoken to without a model. */
-const BARE = ['migrations', 'rate_limits', 'table_stamps'];
+const BARE = ['migration_guard', 'migrations', 'rate_limits', 'table_stamps'];
 const folder = join(process.cwd(), '.check', `migrate-database-${process.pid}`);
 let server: Awaited<ReturnType<typeof startMariaDb>>;
 const opened: Database[] = [];
@@ -58,6 +58,20 @@ describe('migrations', () => {
     expect(done.flat()).toEqual(ALL);
     expect(done.filter(({ length }) => length > 0)).toHaveLength(1);
   });
+  it('wait for a server that is at it, and take over from one that is not heard of any more', async () => {
+    const { sequelize } = open(await emptySchema());
+    await migrate(sequelize);
+    const guard = (sql: string) => sequelize.query(sql, { type: QueryTypes.RAW });
+    await guard("UPDATE migration_guard SET holder = 'another', seen_at = NOW(3)");
+    let done = false;
+    const waiting = migrate(sequelize).then(() => (done = true));
+    await new Promise((resolve) => setTimeout(resolve, 700));
+    expect(done).toBe(false);
+    await guard('UPDATE migration_guard SET seen_at = NOW(3) - INTERVAL 31 SECOND');
+    await waiting;
+    const [row] = await sequelize.query('SELECT holder FROM migration_guard', { type: QueryTypes.SELECT });
+    expect(row).toEqual({ holder: null });
+  });
   it('leave tables that have exactly the columns the models read and write', async () => {
     const { sequelize, ...models } = open(inject('databaseUrl'));
     const columns = await sequelize.query<{ t: string; c: string }>(
@@ -86,6 +100,7 @@ describe('migrations', () => {
       'account_letters',
       'clubs',
       'known_networks',
+      'migration_guard',
       'migrations',
       'password_links',
       'rate_limits',

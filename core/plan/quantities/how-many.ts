@@ -5,7 +5,7 @@ import { meanTake, type TakeBelief } from '../../statistics/take-belief';
 /** More than this many a person no workshop makes; asked for, the promise is too much. */
 export const MOST_EACH = 60;
 
-export interface Promise {
+export interface KeeperPromise {
   /** Living grafts promised to each person. */
   keepers: number;
   people: number;
@@ -27,7 +27,7 @@ export interface HowMany {
  *
  * @throws RangeError for nobody, or a confidence that is not between 0 and 1.
  */
-export function howMany({ keepers, people, confidence }: Promise, belief: TakeBelief): HowMany {
+export function howMany({ keepers, people, confidence }: KeeperPromise, belief: TakeBelief): HowMany {
   if (!(people >= 1))
     throw new RangeError('Nobody is seated yet. Add people to the roster, or say how many are expected.');
   if (!(confidence > 0 && confidence < 1))
