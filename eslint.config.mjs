@@ -54,6 +54,11 @@ const roomZones = Object.entries(ROOMS).flatMap(([floor, rooms]) =>
   ),
 );
 
+const colours = {
+  selector: 'Literal[value=/^#([0-9a-fA-F]{3}){1,2}$/]',
+  message: 'Name the colour in core/drawing/colours.ts and app/globals.css.',
+};
+
 const namedMethods = METHOD_IDS.map((id) => ({
   selector: `Literal[value='${id}']`,
   message: 'Ask the registry instead of naming a method.',
@@ -139,7 +144,7 @@ const config = [
     // Only core/methods, demo and tests may name a method.
     files: ['app/**/*.{ts,tsx}', 'ui/**/*.{ts,tsx}', 'server/**/*.ts', 'exchange/**/*.ts', 'db/**/*.ts'],
     ignores: ['**/*.test.ts', '**/*.test.tsx'],
-    rules: { 'no-restricted-syntax': ['error', ...namedMethods, ...textInputs] },
+    rules: { 'no-restricted-syntax': ['error', ...namedMethods, ...textInputs, colours] },
   },
 ];
 

@@ -1,3 +1,4 @@
+import { COLOURS } from '@/core/drawing/colours';
 import type { Metadata, Viewport } from 'next';
 import localFont from 'next/font/local';
 import { headers } from 'next/headers';
@@ -30,7 +31,7 @@ export const metadata: Metadata = {
   title: { default: 'Pear Bench', template: '%s · Pear Bench' },
   description: 'Grafting workshops: planned, taught, scored and followed up',
 };
-export const viewport: Viewport = { width: 'device-width', initialScale: 1, themeColor: '#f5f8f4' };
+export const viewport: Viewport = { width: 'device-width', initialScale: 1, themeColor: COLOURS.paper };
 
 /** Reads the request's nonce, so no page is made ahead of its request. */
 export default async function RootLayout({ children }: { children: React.ReactNode }) {

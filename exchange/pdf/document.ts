@@ -1,3 +1,4 @@
+import { COLOURS } from '@/core/drawing/colours';
 import { join } from 'node:path';
 import PDFDocument from 'pdfkit';
 
@@ -74,7 +75,7 @@ export function writeLine(doc: Doc, text: string, x: number, y: number, style: T
     while (shown.length > 1 && textWidth(doc, `${shown}…`, style) > style.width) shown = shown.slice(0, -1);
     shown = `${shown.trimEnd()}…`;
   }
-  const { size, weight = 400, colour = '#16201a', anchor = 'start' } = style;
+  const { size, weight = 400, colour = COLOURS.ink, anchor = 'start' } = style;
   let at = x - (anchor === 'start' ? 0 : textWidth(doc, shown, style) * (anchor === 'middle' ? 0.5 : 1));
   for (const part of stretches(shown)) {
     doc

@@ -1,3 +1,4 @@
+import { COLOURS } from '@/core/drawing/colours';
 import { BENCH_DEPTH, placesOf, type Room, SPOT_WORDS } from '@/core/plan/benches/room';
 import { type DayBlock, timeOf } from '@/core/plan/benches/time-plan';
 import { formatDate } from '@/core/units/iso-date';
@@ -35,7 +36,7 @@ export function doorSheetPdf(sheet: DoorSheet, paper: Paper): Promise<Buffer> {
       const at = 38 * MM + (i % column) * step;
       writeLine(doc, String(number), x + 5 * MM, at, { size, weight: 700, anchor: 'end' });
       writeLine(doc, name, x + 7 * MM, at, { size, width: 24 * MM });
-      writeLine(doc, bench, x + 32 * MM, at, { size, width: 14 * MM, colour: '#4c564f' });
+      writeLine(doc, bench, x + 32 * MM, at, { size, width: 14 * MM, colour: COLOURS.muted });
     });
     const top = Math.max(y, 38 * MM + column * step) + 6 * MM;
     drawRoom(doc, sheet, left, top, right - left, (height - 16) * MM - top);
@@ -44,7 +45,7 @@ export function doorSheetPdf(sheet: DoorSheet, paper: Paper): Promise<Buffer> {
       'Nothing in the mouth, blades closed or down before hands meet, cut away from the body. Local rules come first.',
       left,
       (height - 9) * MM,
-      { size: 8.5, colour: '#4c564f', width: right - left },
+      { size: 8.5, colour: COLOURS.muted, width: right - left },
     );
   });
 }
@@ -56,14 +57,14 @@ function drawRoom(doc: Doc, { room, people }: DoorSheet, x: number, y: number, w
   doc
     .lineWidth(1.4)
     .rect(x, y, room.width * scale, room.depth * scale)
-    .stroke('#16201a');
+    .stroke(COLOURS.ink);
   for (const bench of room.benches) {
     const [w, h] = bench.turned ? [BENCH_DEPTH, bench.length] : [bench.length, BENCH_DEPTH];
     const [bx, by] = at(bench.x - w / 2, bench.y - h / 2);
     doc
       .lineWidth(0.8)
       .rect(bx, by, w * scale, h * scale)
-      .fillAndStroke('#e6ede6', '#16201a');
+      .fillAndStroke(COLOURS.mist, COLOURS.ink);
     const [cx, cy] = at(bench.x, bench.y);
     writeLine(doc, bench.name, cx, cy + 3, { size: 8, anchor: 'middle', width: bench.turned ? 30 : w * scale });
     placesOf(bench).forEach((place, i) => {
@@ -74,13 +75,13 @@ function drawRoom(doc: Doc, { room, people }: DoorSheet, x: number, y: number, w
       doc
         .lineWidth(0.7)
         .circle(px, py, Math.min(7, 0.26 * scale))
-        .fillAndStroke('#fdfefc', '#16201a');
+        .fillAndStroke(COLOURS.sheet, COLOURS.ink);
       if (person) writeLine(doc, String(person.number), px, py + 2.6, { size: 7.5, weight: 700, anchor: 'middle' });
     });
   }
   for (const spot of room.spots) {
     const [sx, sy] = at(spot.x, spot.y);
-    doc.circle(sx, sy, 2.2).fill('#16201a');
+    doc.circle(sx, sy, 2.2).fill(COLOURS.ink);
     const near = sx > x + room.width * scale * 0.7;
     writeLine(doc, SPOT_WORDS[spot.kind], near ? sx - 4 : sx + 4, sy + 2.6, {
       size: 7.5,

@@ -1,3 +1,4 @@
+import { COLOURS } from '@/core/drawing/colours';
 import type { Method, Technique } from '@/core/methods/method';
 import { triggerWords } from '@/core/methods/aftercare-task';
 import type { ScoringRule } from '@/core/score/rubric/judge-union';
@@ -58,7 +59,7 @@ function drawSteps(doc: Doc, first: number, steps: StepSheet[], top: number, bot
       .lineWidth(0.4)
       .moveTo(x * MM, y * MM)
       .lineTo((x + wide - 4) * MM, y * MM)
-      .stroke('#8a938c');
+      .stroke(COLOURS.trim);
     writeLine(doc, String(first + i + 1), x * MM, (y + 7) * MM, { size: 17, weight: 700 });
     const room = step.noCut ? 0 : 33;
     if (!step.noCut) {
@@ -90,7 +91,7 @@ function drawSteps(doc: Doc, first: number, steps: StepSheet[], top: number, bot
           size: NOTE,
           weight,
           width: words,
-          colour: weight === 700 ? '#16201a' : '#3b463e',
+          colour: weight === 700 ? COLOURS.ink : COLOURS.muted,
         });
     }
   });
@@ -133,7 +134,7 @@ function foot(doc: Doc, { method, drawnFor }: Handout, page: number, width: numb
       : 'Local rules, the club’s own rules and licensed practice come first. Protected varieties may not be propagated freely.',
     EDGE * MM,
     (height - 10) * MM,
-    { size: 6.4, width: (width - 2 * EDGE - 78) * MM, colour: '#48534b' },
+    { size: 6.4, width: (width - 2 * EDGE - 78) * MM, colour: COLOURS.muted },
   );
   writeLine(doc, `${method.name}, ${drawnFor}, page ${page} of 2`, (width - EDGE) * MM, (height - 7) * MM, {
     size: 6.4,

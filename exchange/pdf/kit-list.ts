@@ -1,3 +1,4 @@
+import { COLOURS } from '@/core/drawing/colours';
 import { type BuyLine, CHLORINE_CAUTION, inUnits } from '@/core/plan/quantities/kit';
 import { formatDate } from '@/core/units/iso-date';
 import { type Doc, makePdf, MM, PAPER, type Paper, writeLine, writeParagraph } from './document';
@@ -86,7 +87,7 @@ export function kitListPdf(sheet: KitSheet, paper: Paper): Promise<Buffer> {
         y,
         { size: 10, weight: 700 },
       );
-    writeParagraph(doc, CHLORINE_CAUTION, left, y + 6 * MM, { size: 8, width: right - left, colour: '#4c564f' });
+    writeParagraph(doc, CHLORINE_CAUTION, left, y + 6 * MM, { size: 8, width: right - left, colour: COLOURS.muted });
   });
 }
 
@@ -104,17 +105,17 @@ function drawRow(
   doc
     .lineWidth(0.6)
     .rect(left, y + 1.2 * MM, 3.2 * MM, 3.2 * MM)
-    .stroke('#16201a');
+    .stroke(COLOURS.ink);
   writeLine(doc, row.name, left + 6 * MM, y + 4 * MM, { size: 9.5, width: 58 * MM });
   writeLine(doc, row.figure, left + 66 * MM, y + 4 * MM, { size: 9.5, weight: 700, width: 42 * MM });
   writeLine(doc, row.note, left + 110 * MM, y + 4 * MM, {
     size: 7.5,
-    colour: '#4c564f',
+    colour: COLOURS.muted,
     width: right - left - 110 * MM,
   });
   doc
     .lineWidth(0.2)
     .moveTo(left, y + 6 * MM)
     .lineTo(right, y + 6 * MM)
-    .stroke('#bcc8be');
+    .stroke(COLOURS.line);
 }

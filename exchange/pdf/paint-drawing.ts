@@ -1,3 +1,4 @@
+import { COLOURS } from '@/core/drawing/colours';
 import type { DisplayList, Role } from '@/core/drawing/display-list';
 import { type Doc, MM, writeLine } from './document';
 
@@ -11,31 +12,31 @@ interface Ink {
 
 /** How each role looks in print: told apart by weight and dash as well, so that a grey copy reads. */
 const INK: Record<Role, Ink> = {
-  bark: { fill: '#b79a78', stroke: '#5d452c', width: 0.4 },
-  wood: { fill: '#f2e6cb' },
-  pith: { fill: '#dcc69b' },
-  bud: { fill: '#8a6a45', stroke: '#5d452c', width: 0.4 },
-  'knife-cut': { stroke: '#16201a', width: 0.7 },
-  'cambium-stock': { stroke: '#16201a', width: 0.5 },
-  'cambium-scion': { stroke: '#16201a', width: 0.5, dash: 2 },
-  touch: { stroke: '#0b7a3b', width: 2.2 },
-  gap: { fill: '#ffffff', stroke: '#5a635d', width: 0.3 },
-  ghost: { stroke: '#5a635d', width: 0.5, dash: 1 },
-  dimension: { stroke: '#16201a', width: 0.4 },
-  scale: { stroke: '#16201a', width: 0.6 },
-  level: { stroke: '#5a635d', width: 0.4, dash: 3 },
-  outline: { stroke: '#5d452c', width: 0.4 },
-  green: { stroke: '#0b7a3b', width: 0.7 },
-  meet: { stroke: '#0b7a3b', width: 1.2 },
-  knife: { fill: '#16201a', stroke: '#16201a', width: 1.1, dash: 3 },
-  flap: { fill: '#cdb48f', stroke: '#5d452c', width: 0.5 },
-  break: { stroke: '#5d452c', width: 0.6 },
-  wrap: { stroke: '#48534b', width: 0.4 },
-  film: { stroke: '#48534b', width: 0.5, dash: 1.2 },
-  foil: { fill: '#e9eeea', stroke: '#48534b', width: 0.4 },
-  seal: { fill: '#3b3f3c', stroke: '#16201a', width: 0.4 },
-  tag: { fill: '#ffffff', stroke: '#16201a', width: 0.6 },
-  steel: { fill: '#9aa59d', stroke: '#16201a', width: 0.6 },
+  bark: { fill: COLOURS.skin, stroke: COLOURS['skin-edge'], width: 0.4 },
+  wood: { fill: COLOURS.wood },
+  pith: { fill: COLOURS.pith },
+  bud: { fill: COLOURS.bark, stroke: COLOURS['skin-edge'], width: 0.4 },
+  'knife-cut': { stroke: COLOURS.ink, width: 0.7 },
+  'cambium-stock': { stroke: COLOURS.ink, width: 0.5 },
+  'cambium-scion': { stroke: COLOURS.ink, width: 0.5, dash: 2 },
+  touch: { stroke: COLOURS.life, width: 2.2 },
+  gap: { fill: COLOURS.white, stroke: COLOURS.ghost, width: 0.3 },
+  ghost: { stroke: COLOURS.ghost, width: 0.5, dash: 1 },
+  dimension: { stroke: COLOURS.ink, width: 0.4 },
+  scale: { stroke: COLOURS.ink, width: 0.6 },
+  level: { stroke: COLOURS.ghost, width: 0.4, dash: 3 },
+  outline: { stroke: COLOURS['skin-edge'], width: 0.4 },
+  green: { stroke: COLOURS.life, width: 0.7 },
+  meet: { stroke: COLOURS.life, width: 1.2 },
+  knife: { fill: COLOURS.ink, stroke: COLOURS.ink, width: 1.1, dash: 3 },
+  flap: { fill: COLOURS.flap, stroke: COLOURS['skin-edge'], width: 0.5 },
+  break: { stroke: COLOURS['skin-edge'], width: 0.6 },
+  wrap: { stroke: COLOURS.muted, width: 0.4 },
+  film: { stroke: COLOURS.muted, width: 0.5, dash: 1.2 },
+  foil: { fill: COLOURS.foil, stroke: COLOURS.muted, width: 0.4 },
+  seal: { fill: COLOURS.wax, stroke: COLOURS.ink, width: 0.4 },
+  tag: { fill: COLOURS.white, stroke: COLOURS.ink, width: 0.6 },
+  steel: { fill: COLOURS.steel, stroke: COLOURS.ink, width: 0.6 },
 };
 
 /** Paints a display list with its top left corner at (x, y) points, enlarged by `scale`. */
@@ -68,7 +69,7 @@ export function paintDrawing(doc: Doc, drawing: DisplayList, x: number, y: numbe
       .lineJoin('round');
     if (item.fill && ink.fill && ink.stroke) doc.fillAndStroke(ink.fill, ink.stroke);
     else if (item.fill && ink.fill) doc.fill(ink.fill);
-    else doc.stroke(ink.stroke ?? '#16201a');
+    else doc.stroke(ink.stroke ?? COLOURS.ink);
   }
   doc.undash();
 }

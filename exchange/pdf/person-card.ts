@@ -1,3 +1,4 @@
+import { COLOURS } from '@/core/drawing/colours';
 import type { CardUnion, PersonCard } from '@/core/score/cards/person-card';
 import { formatCode } from '@/core/codes/plant-code';
 import { thumbnail } from '@/core/drawing/thumbnail';
@@ -22,14 +23,14 @@ export function personCardsPdf(cards: readonly PersonCard[], paper: Paper): Prom
       writeLine(doc, `seat ${card.seat}`, right, 22 * MM, { size: 14, weight: 700, anchor: 'end' });
       writeLine(doc, `${card.workshop}, ${formatDate(card.date)}. ${card.method}. ${card.clubName}`, left, 28 * MM, {
         size: 9.5,
-        colour: '#48534b',
+        colour: COLOURS.muted,
         width: right - left,
       });
       doc
         .lineWidth(1)
         .moveTo(left, 31 * MM)
         .lineTo(right, 31 * MM)
-        .stroke('#16201a');
+        .stroke(COLOURS.ink);
       let y = attempts(doc, card, left, right, 38 * MM);
       y = unions(doc, card, left, right, y + 6 * MM);
       y = training(doc, card, left, right, y + 7 * MM);
@@ -74,11 +75,11 @@ function curves(doc: Doc, unions: CardUnion[], left: number, right: number, top:
   const x = (i: number): number => (unions.length === 1 ? (x0 + x1) / 2 : x0 + ((x1 - x0) * i) / (unions.length - 1));
   const y = (share: number): number => y0 - (y0 - y1) * share;
   for (const share of [0, 0.5, 1]) {
-    doc.lineWidth(0.3).moveTo(x0, y(share)).lineTo(x1, y(share)).stroke('#bcc8be');
+    doc.lineWidth(0.3).moveTo(x0, y(share)).lineTo(x1, y(share)).stroke(COLOURS.line);
     writeLine(doc, String(share * 100), x0 - 1.5 * MM, y(share) + 1 * MM, {
       size: 7,
       anchor: 'end',
-      colour: '#48534b',
+      colour: COLOURS.muted,
     });
   }
   const line = (values: (number | null)[], colour: string, dash: number | null): void => {
@@ -91,18 +92,18 @@ function curves(doc: Doc, unions: CardUnion[], left: number, right: number, top:
   };
   line(
     unions.map(({ contact }) => contact),
-    '#0b7a3b',
+    COLOURS.life,
     2.5,
   );
   line(
     unions.map(({ score }) => (score === null ? null : score / 100)),
-    '#16201a',
+    COLOURS.ink,
     null,
   );
   writeLine(doc, 'score, whole line; contact in %, broken line', x1, y0 + 4.5 * MM, {
     size: 7.5,
     anchor: 'end',
-    colour: '#48534b',
+    colour: COLOURS.muted,
   });
 }
 
@@ -153,7 +154,7 @@ function training(doc: Doc, { train, unions: all }: PersonCard, left: number, ri
       .lineWidth(2)
       .moveTo(left + 1, y - 3 * MM)
       .lineTo(left + 1, y + 4 * MM)
-      .stroke('#16201a');
+      .stroke(COLOURS.ink);
     writeLine(doc, `${name}, not good in ${times} of your last ${of}`, left + 4 * MM, y, { ...words, weight: 700 });
     const below = writeParagraph(doc, how, left + 4 * MM, y + 5 * MM, words);
     if (shown) rightAndWrong(doc, shown, left + 8 * MM + words.width, right, y - 3 * MM);
@@ -172,8 +173,8 @@ function rightAndWrong(doc: Doc, shown: FaultShown, left: number, right: number,
     ...drawings.map(({ width, height }) => Math.min((STEP_HIGH - 4) / height, (wide / MM - 2) / width)),
   );
   for (const [i, { head, colour }] of [
-    { head: 'right', colour: '#16201a' },
-    { head: 'wrong', colour: '#a3261c' },
+    { head: 'right', colour: COLOURS.ink },
+    { head: 'wrong', colour: COLOURS.loud },
   ].entries()) {
     writeLine(doc, head, left + i * wide, top + 2 * MM, { size: 8, weight: 700, colour });
     paintDrawing(doc, drawings[i]!, left + i * wide, top + 4 * MM, scale);

@@ -1,3 +1,4 @@
+import { COLOURS } from '@/core/drawing/colours';
 import QRCode from 'qrcode';
 import type { Doc } from './document';
 
@@ -19,5 +20,5 @@ export function drawQr(doc: Doc, text: string, x: number, y: number, size: numbe
       if (modules.get(row, column)) doc.rect(x + (column + QUIET) * square, y + (row + QUIET) * square, square, square);
     }
   }
-  doc.fill('#000000');
+  doc.fill(COLOURS.black);
 }

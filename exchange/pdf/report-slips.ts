@@ -1,3 +1,4 @@
+import { COLOURS } from '@/core/drawing/colours';
 import { ANSWER_WORDS, ANSWERS } from '@/core/methods/milestones';
 import { formatCode } from '@/core/codes/plant-code';
 import { formatDate } from '@/core/units/iso-date';
@@ -54,25 +55,29 @@ export function reportSlipsPdf(slips: Slip[], paper: Paper): Promise<Buffer> {
         }
         writeLine(doc, formatCode(plant.code), left, y, { size: 14, weight: 700 });
         writeLine(doc, plant.variety, left + 27 * MM, y - 4, { size: 9, width: 34 * MM });
-        writeLine(doc, `ribbon ${plant.ribbon}`, left + 27 * MM, y + 6, { size: 8, colour: '#4c564f', width: 34 * MM });
+        writeLine(doc, `ribbon ${plant.ribbon}`, left + 27 * MM, y + 6, {
+          size: 8,
+          colour: COLOURS.muted,
+          width: 34 * MM,
+        });
         ANSWERS.forEach((_, i) =>
           doc
             .lineWidth(0.8)
             .rect(boxes + i * step, y - 4.5 * MM, 5.5 * MM, 5.5 * MM)
-            .stroke('#16201a'),
+            .stroke(COLOURS.ink),
         );
         doc
           .lineWidth(0.3)
           .moveTo(left, y + 3.4 * MM)
           .lineTo(left + width, y + 3.4 * MM)
-          .stroke('#8a938c');
+          .stroke(COLOURS.trim);
       }
       writeParagraph(
         doc,
         `The instructors of ${slip.clubName} read this slip, nobody else. Ask them at any time to erase your name and address.`,
         left,
         (sheetHeight - 16) * MM,
-        { size: 8, colour: '#4c564f', width },
+        { size: 8, colour: COLOURS.muted, width },
       );
     }
     if (slips.length === 0) {

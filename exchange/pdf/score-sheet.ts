@@ -1,3 +1,4 @@
+import { COLOURS } from '@/core/drawing/colours';
 import { exampleMeasures } from '@/core/methods/example-measures';
 import { figuresOf } from '@/core/methods/field';
 import type { Method } from '@/core/methods/method';
@@ -61,7 +62,7 @@ function drawHead(doc: Doc, { method, title, date, unit }: ScoreSheet, sheetWidt
   const scale = Math.min(66 / (drawings[0]!.width + drawings[1]!.width), ...drawings.map(({ height }) => 70 / height));
   paintDrawing(doc, drawings[0]!, right - 66 * MM, 9 * MM, scale);
   paintDrawing(doc, drawings[1]!, right - 66 * MM + drawings[0]!.width * scale * MM, 9 * MM, scale);
-  writeParagraph(doc, method.knifeCaution, left, 58 * MM, { size: 8, width: 118 * MM, colour: '#4c564f' });
+  writeParagraph(doc, method.knifeCaution, left, 58 * MM, { size: 8, width: 118 * MM, colour: COLOURS.muted });
 }
 
 /** What to write for each field that is picked: the number of the pick. */
@@ -83,18 +84,18 @@ function drawRow(
 ): void {
   const left = 14 * MM;
   const right = (sheetWidth - 14) * MM;
-  doc.lineWidth(0.3).moveTo(left, y).lineTo(right, y).stroke('#8a938c');
+  doc.lineWidth(0.3).moveTo(left, y).lineTo(right, y).stroke(COLOURS.trim);
   writeLine(doc, seat ? `${seat.number}-` : '   -', left, y + 7 * MM, { size: 14, weight: 700 });
   writeLine(doc, seat?.name ?? '', left, y + 12 * MM, { size: 7, width: 24 * MM });
   const boxes = method.fields.filter(({ place }) => place !== 'further').map(({ short }) => short.toLowerCase());
   const step = (right - left - 26 * MM) / boxes.length;
   boxes.forEach((name, i) => {
     const x = left + 26 * MM + i * step;
-    writeLine(doc, name, x, y + 3.4 * MM, { size: 6.5, colour: '#4c564f' });
+    writeLine(doc, name, x, y + 3.4 * MM, { size: 6.5, colour: COLOURS.muted });
     doc
       .lineWidth(0.5)
       .rect(x, y + 4.4 * MM, step - 2 * MM, 6.4 * MM)
-      .stroke('#16201a');
+      .stroke(COLOURS.ink);
   });
   const judged = wordedPoints(method, rule).filter(
     ({ stage, measured, faults }) => stage === 'joined' && !measured && faults.length > 0,
@@ -105,8 +106,8 @@ function drawRow(
     doc
       .lineWidth(0.4)
       .circle(x + 2.4 * MM, y + 15 * MM, 2.2 * MM)
-      .stroke('#16201a');
+      .stroke(COLOURS.ink);
     writeLine(doc, point.letter.toUpperCase(), x + 2.4 * MM, y + 16.1 * MM, { size: 8, weight: 700, anchor: 'middle' });
-    writeLine(doc, point.name, x, y + 20.4 * MM, { size: 6, colour: '#4c564f', width: gap - 2 });
+    writeLine(doc, point.name, x, y + 20.4 * MM, { size: 6, colour: COLOURS.muted, width: gap - 2 });
   });
 }

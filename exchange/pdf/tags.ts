@@ -1,3 +1,4 @@
+import { COLOURS } from '@/core/drawing/colours';
 import { formatCode } from '@/core/codes/plant-code';
 import { formatDate } from '@/core/units/iso-date';
 import { type Doc, makePdf, MM, PAPER, type Paper, textWidth, writeLine } from './document';
@@ -47,13 +48,13 @@ export function tagsPdf(tags: Tag[], paper: Paper, size: TagSize): Promise<Buffe
 function drawTag(doc: Doc, tag: Tag, x: number, y: number, size: TagSize): void {
   const width = size.width * MM;
   const height = size.height * MM;
-  doc.lineWidth(0.3).strokeColor('#8a938c').rect(x, y, width, height).stroke();
+  doc.lineWidth(0.3).strokeColor(COLOURS.trim).rect(x, y, width, height).stroke();
   // A hole for the wire, marked and not printed over.
   const hole = { x: x + 3.2 * MM, y: y + height / 2 };
   doc
     .lineWidth(0.4)
     .circle(hole.x, hole.y, 1.6 * MM)
-    .stroke('#8a938c');
+    .stroke(COLOURS.trim);
 
   // The code itself at least 15 mm across, and no more than leaves the words their room.
   const across = Math.max(LEAST_QR * MM, Math.min(0.75 * height - 2 * MM, 0.26 * width, 22 * MM));

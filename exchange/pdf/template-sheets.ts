@@ -1,3 +1,4 @@
+import { COLOURS } from '@/core/drawing/colours';
 import { CHECK_LINE, type LaidOut, SHEETS } from '@/core/teach/templates/lay-out';
 import type { TemplateStroke } from '@/core/methods/template';
 import { type Doc, makePdf, MM, writeLine, writeParagraph } from './document';
@@ -25,7 +26,7 @@ export function templateSheetsPdf(laid: LaidOut, title: string): Promise<Buffer>
           points.forEach(([x, y], k) => (k === 0 ? doc.moveTo(x * MM, y * MM) : doc.lineTo(x * MM, y * MM)));
           if (dash) doc.dash(dash, { space: dash });
           else doc.undash();
-          doc.lineWidth(weight).stroke('#16201a');
+          doc.lineWidth(weight).stroke(COLOURS.ink);
         }
         doc.undash();
         for (const { at, text } of piece.words) writeLine(doc, text, at[0] * MM, at[1] * MM, { size: 7 });
@@ -50,12 +51,12 @@ function head(doc: Doc, title: string, page: string, width: number, messages: st
     .lineWidth(0.35)
     .moveTo(12 * MM, 22 * MM)
     .lineTo((12 + CHECK_LINE) * MM, 22 * MM)
-    .stroke('#16201a');
+    .stroke(COLOURS.ink);
   for (const x of [12, 12 + CHECK_LINE])
     doc
       .moveTo(x * MM, 20 * MM)
       .lineTo(x * MM, 24 * MM)
-      .stroke('#16201a');
+      .stroke(COLOURS.ink);
   writeLine(
     doc,
     `Measure this line: ${CHECK_LINE} mm. If it is not, print again with scaling off (100 %, actual size).`,

@@ -1,3 +1,4 @@
+import { COLOURS } from '@/core/drawing/colours';
 import { CHECK_LINE, type LaidOut, SHEETS } from '@/core/teach/templates/lay-out';
 
 const escape = (text: string): string =>
@@ -26,5 +27,5 @@ export function templateSheetsSvg(laid: LaidOut, title: string): string {
     });
     return `<g transform="translate(0 ${(i * height).toFixed(2)})">${head.join('')}${body.join('')}</g>`;
   });
-  return `<?xml version="1.0" encoding="UTF-8"?>\n<svg xmlns="http://www.w3.org/2000/svg" width="${width}mm" height="${total.toFixed(2)}mm" viewBox="0 0 ${width} ${total.toFixed(2)}"><title>${escape(title)}</title><style>path{fill:none;stroke:#16201a;stroke-width:.12}.cut{stroke-width:.4}.fold{stroke-dasharray:2 1.5;stroke-width:.18}text{font-family:sans-serif;fill:#16201a}</style>${sheets.join('')}</svg>\n`;
+  return `<?xml version="1.0" encoding="UTF-8"?>\n<svg xmlns="http://www.w3.org/2000/svg" width="${width}mm" height="${total.toFixed(2)}mm" viewBox="0 0 ${width} ${total.toFixed(2)}"><title>${escape(title)}</title><style>path{fill:none;stroke:${COLOURS.ink};stroke-width:.12}.cut{stroke-width:.4}.fold{stroke-dasharray:2 1.5;stroke-width:.18}text{font-family:sans-serif;fill:${COLOURS.ink}}</style>${sheets.join('')}</svg>\n`;
 }

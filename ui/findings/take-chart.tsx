@@ -1,5 +1,6 @@
 'use client';
 
+import { COLOURS } from '@/core/drawing/colours';
 import { useCallback } from 'react';
 import { MILESTONE_WORDS, type Milestone } from '@/core/methods/milestones';
 import { Chart, type ChartFont } from '@/ui/kit/chart/chart';
@@ -32,7 +33,7 @@ function optionOf(milestones: ChartedTake[], font: ChartFont): object {
       min: 0,
       max: 100,
       axisLabel: { ...font, formatter: '{value} %' },
-      splitLine: { lineStyle: { color: '#d5ddd6' } },
+      splitLine: { lineStyle: { color: COLOURS.grid } },
       axisLine: { show: false },
     },
     yAxis: {
@@ -41,7 +42,7 @@ function optionOf(milestones: ChartedTake[], font: ChartFont): object {
       data: milestones.map(({ milestone }) => MILESTONE_WORDS[milestone].name),
       axisLabel: font,
       axisTick: { show: false },
-      axisLine: { lineStyle: { color: '#16201a' } },
+      axisLine: { lineStyle: { color: COLOURS.ink } },
     },
     series: [
       {
@@ -62,7 +63,7 @@ function optionOf(milestones: ChartedTake[], font: ChartFont): object {
           const at = (i: number): number => api.coord([api.value(i), row])[0];
           const y = api.coord([0, row])[1];
           const known = (i: number): boolean => api.value(i) >= 0;
-          const line = { stroke: '#16201a', lineWidth: 3 };
+          const line = { stroke: COLOURS.ink, lineWidth: 3 };
           return {
             type: 'group',
             children: [
@@ -71,7 +72,7 @@ function optionOf(milestones: ChartedTake[], font: ChartFont): object {
                     {
                       type: 'rect',
                       shape: { x: at(1), y: y - 13, width: Math.max(1, at(2) - at(1)), height: 26 },
-                      style: { fill: '#dfe8df', stroke: '#5a635d', lineWidth: 1, lineDash: [3, 3] },
+                      style: { fill: COLOURS.band, stroke: COLOURS.ghost, lineWidth: 1, lineDash: [3, 3] },
                     },
                   ]
                 : []),
@@ -86,7 +87,7 @@ function optionOf(milestones: ChartedTake[], font: ChartFont): object {
                     {
                       type: 'circle',
                       shape: { cx: at(5), cy: y, r: 7 },
-                      style: { fill: '#0b7a3b', stroke: '#16201a', lineWidth: 2 },
+                      style: { fill: COLOURS.life, stroke: COLOURS.ink, lineWidth: 2 },
                     },
                   ]
                 : []),

@@ -1,5 +1,6 @@
 'use client';
 
+import { COLOURS } from '@/core/drawing/colours';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useEffect, useRef } from 'react';
@@ -40,7 +41,7 @@ export function LeafPages({ label, base, pages }: LeafPagesProps) {
                 {name}
                 {here && (
                   <svg aria-hidden viewBox="0 0 20 8" className="absolute bottom-0 left-1/2 h-2 w-5 -translate-x-1/2">
-                    <path d="M0 8L10 0L20 8Z" fill="#f5f8f4" />
+                    <path d="M0 8L10 0L20 8Z" fill={COLOURS.paper} />
                   </svg>
                 )}
               </Link>

@@ -1,3 +1,4 @@
+import { COLOURS } from '@/core/drawing/colours';
 import Link from 'next/link';
 import { piecesView } from '@/core/drawing/pieces-view';
 import { thumbnail } from '@/core/drawing/thumbnail';
@@ -41,15 +42,15 @@ export function MethodRow({ method, unit, south }: { method: Method; unit: Lengt
             <path
               key={i}
               d={`M${i * 10} 12V${i % 5 === 0 ? 7 : 9}`}
-              stroke="#48534b"
+              stroke={COLOURS.muted}
               strokeWidth="1"
               vectorEffect="non-scaling-stroke"
             />
           ))}
-          <path d={`M0 12H${RULE}`} stroke="#48534b" strokeWidth="1" vectorEffect="non-scaling-stroke" />
+          <path d={`M0 12H${RULE}`} stroke={COLOURS.muted} strokeWidth="1" vectorEffect="non-scaling-stroke" />
           <path
             d={`M${from} 4.5H${Math.min(to, RULE)}${thicker ? `M${to} 4.5H${RULE}` : ''}`}
-            stroke="#16201a"
+            stroke={COLOURS.ink}
             strokeWidth="6"
             vectorEffect="non-scaling-stroke"
             fill="none"

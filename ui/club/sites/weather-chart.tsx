@@ -1,5 +1,6 @@
 'use client';
 
+import { COLOURS } from '@/core/drawing/colours';
 import { useCallback } from 'react';
 import type { TemperatureUnit } from '@/core/units/temperature';
 import { Chart, type ChartFont } from '@/ui/kit/chart/chart';
@@ -20,24 +21,24 @@ export function WeatherChart({ days, unit }: WeatherChartProps) {
         showSymbol: false,
         stack: 'band',
         stackStrategy: 'all',
-        lineStyle: { color: '#48534b', width: 0.8 },
+        lineStyle: { color: COLOURS.muted, width: 0.8 },
         ...(area ? { areaStyle: area } : {}),
       });
       return {
         textStyle: font,
         grid: { left: 48, right: 12, top: 12, bottom: 26 },
-        xAxis: { type: 'time', axisLabel: font, axisLine: { onZero: false, lineStyle: { color: '#16201a' } } },
+        xAxis: { type: 'time', axisLabel: font, axisLine: { onZero: false, lineStyle: { color: COLOURS.ink } } },
         yAxis: {
           type: 'value',
           axisLabel: { ...font, formatter: `{value} °${unit}` },
-          splitLine: { lineStyle: { color: '#bcc8be' } },
+          splitLine: { lineStyle: { color: COLOURS.line } },
         },
         // The second series lies on the first, so that what is filled is the day's span.
         series: [
           line(days.map(({ date, low }) => [date, shown(low)])),
           line(
             days.map(({ date, low, high }) => [date, shown(high) - shown(low)]),
-            { color: '#b79a78', opacity: 0.55 },
+            { color: COLOURS.skin, opacity: 0.55 },
           ),
         ],
       };

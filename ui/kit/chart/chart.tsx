@@ -1,5 +1,6 @@
 'use client';
 
+import { COLOURS } from '@/core/drawing/colours';
 import { useEffect, useRef } from 'react';
 
 /** How text is set in a chart, read from the page. */
@@ -51,7 +52,7 @@ async function draw(element: HTMLElement, option: ChartProps['option']): Promise
   const chart = init(element);
   chart.setOption({
     animation: false,
-    ...option({ fontFamily: getComputedStyle(element).fontFamily, fontSize: 13, color: '#16201a' }),
+    ...option({ fontFamily: getComputedStyle(element).fontFamily, fontSize: 13, color: COLOURS.ink }),
   });
   const resize = new ResizeObserver(() => chart.resize());
   resize.observe(element);

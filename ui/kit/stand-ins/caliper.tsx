@@ -1,5 +1,6 @@
 'use client';
 
+import { COLOURS } from '@/core/drawing/colours';
 import { useState } from 'react';
 import { CALIPER_CHANNEL, type CaliperMessage } from './caliper-channel';
 
@@ -24,14 +25,14 @@ export function Caliper() {
   return (
     <div className="board flex flex-col gap-3">
       <svg viewBox="0 0 320 110" className="w-full" role="img" aria-label={`Jaws open ${text}`}>
-        <path d="M10 20H310V44H10Z" fill="#e6ede6" stroke="#16201a" strokeWidth={1.5} />
+        <path d="M10 20H310V44H10Z" fill={COLOURS.mist} stroke={COLOURS.ink} strokeWidth={1.5} />
         {Array.from({ length: 31 }, (_, i) => (
-          <path key={i} d={`M${40 + i * 8} 44V${i % 5 === 0 ? 34 : 39}`} stroke="#16201a" />
+          <path key={i} d={`M${40 + i * 8} 44V${i % 5 === 0 ? 34 : 39}`} stroke={COLOURS.ink} />
         ))}
-        <path d="M10 20H40V96L28 104L10 60Z" fill="#9aa59d" stroke="#16201a" strokeWidth={1.5} />
+        <path d="M10 20H40V96L28 104L10 60Z" fill={COLOURS.steel} stroke={COLOURS.ink} strokeWidth={1.5} />
         <g transform={`translate(${mm * 8} 0)`}>
-          <path d="M40 14H100V50H66L64 60L52 104L40 96Z" fill="#9aa59d" stroke="#16201a" strokeWidth={1.5} />
-          <rect x={50} y={18} width={46} height={26} fill="#fdfefc" stroke="#16201a" />
+          <path d="M40 14H100V50H66L64 60L52 104L40 96Z" fill={COLOURS.steel} stroke={COLOURS.ink} strokeWidth={1.5} />
+          <rect x={50} y={18} width={46} height={26} fill={COLOURS.sheet} stroke={COLOURS.ink} />
           <text x={73} y={36} textAnchor="middle" fontSize={14} fontWeight={700}>
             {figure}
           </text>

@@ -1,5 +1,6 @@
 'use client';
 
+import { COLOURS } from '@/core/drawing/colours';
 import { Slider } from 'radix-ui';
 import { useEffect, useRef } from 'react';
 import type { Stretch } from '@/core/plan/dates/season-finder';
@@ -57,7 +58,14 @@ export function YearBands({ shown, bands, day, original, today, onMove }: YearBa
         </span>
         <svg viewBox={`0 0 ${WIDTH} 22`} className="block w-full" aria-hidden>
           {months.map(({ start, month, year, at, end }) => (
-            <text key={start} x={((at + end) / 2) * WIDTH} y={15} textAnchor="middle" fontSize={13} fill="#48534b">
+            <text
+              key={start}
+              x={((at + end) / 2) * WIDTH}
+              y={15}
+              textAnchor="middle"
+              fontSize={13}
+              fill={COLOURS.muted}
+            >
               {MONTHS[month - 1]}
               {month === 1 ? ` ${year}` : ''}
             </text>
@@ -87,7 +95,7 @@ export function YearBands({ shown, bands, day, original, today, onMove }: YearBa
               <path
                 key={start}
                 d={`M${at * WIDTH} 0V${height}`}
-                stroke="#bcc8be"
+                stroke={COLOURS.line}
                 strokeWidth={1}
                 vectorEffect="non-scaling-stroke"
               />
@@ -96,7 +104,7 @@ export function YearBands({ shown, bands, day, original, today, onMove }: YearBa
               <g key={band.id}>
                 <path
                   d={`M0 ${i * ROW + ROW / 2}H${WIDTH}`}
-                  stroke="#8a6a45"
+                  stroke={COLOURS.bark}
                   strokeWidth={2}
                   vectorEffect="non-scaling-stroke"
                 />
@@ -116,7 +124,7 @@ export function YearBands({ shown, bands, day, original, today, onMove }: YearBa
             {today >= shown.from && today < shown.to && (
               <path
                 d={`M${x(today)} 0V${height}`}
-                stroke="#16201a"
+                stroke={COLOURS.ink}
                 strokeDasharray="2 3"
                 strokeWidth={1.5}
                 vectorEffect="non-scaling-stroke"
@@ -125,13 +133,18 @@ export function YearBands({ shown, bands, day, original, today, onMove }: YearBa
             {original !== day && (
               <path
                 d={`M${x(original)} 0V${height}`}
-                stroke="#48534b"
+                stroke={COLOURS.muted}
                 strokeWidth={1.5}
                 strokeDasharray="6 4"
                 vectorEffect="non-scaling-stroke"
               />
             )}
-            <path d={`M${x(day)} 0V${height}`} stroke="#16201a" strokeWidth={2.5} vectorEffect="non-scaling-stroke" />
+            <path
+              d={`M${x(day)} 0V${height}`}
+              stroke={COLOURS.ink}
+              strokeWidth={2.5}
+              vectorEffect="non-scaling-stroke"
+            />
           </svg>
         </div>
         <span />
@@ -164,7 +177,7 @@ function Growth({ left, right, y, open }: { left: number; right: number; y: numb
   if (open) {
     const leaves = Math.max(1, Math.floor(width / 26));
     return (
-      <g fill="#0b7a3b">
+      <g fill={COLOURS.life}>
         <rect x={left} y={y - 4} width={width} height={8} />
         {Array.from({ length: leaves }, (_, i) => {
           const at = left + ((i + 0.5) / leaves) * width;
@@ -181,7 +194,7 @@ function Growth({ left, right, y, open }: { left: number; right: number; y: numb
   }
   const lines = Math.max(1, Math.round(width / 7));
   return (
-    <g stroke="#0b7a3b" strokeWidth={1.4} fill="none">
+    <g stroke={COLOURS.life} strokeWidth={1.4} fill="none">
       {Array.from({ length: lines }, (_, i) => {
         const at = left + ((i + 0.5) / lines) * width;
         return <path key={i} d={`M${at - 2.5} ${y + 6}L${at + 2.5} ${y - 6}`} vectorEffect="non-scaling-stroke" />;

@@ -1,3 +1,4 @@
+import { COLOURS } from '@/core/drawing/colours';
 import { assumedBark } from '@/core/contact/cut-face';
 
 /** mm to drawing units: forty units are the width of a picture. */
@@ -22,15 +23,22 @@ export function PairPicture({
   const good = contact >= 0.6;
   return (
     <svg viewBox={`0 0 ${BOX} ${BOX}`} className="size-11 shrink-0" aria-hidden>
-      <circle cx={BOX / 2} cy={BOX / 2} r={rs * scale} fill="#b79a78" stroke="#5d452c" strokeWidth={0.7} />
-      <circle cx={BOX / 2} cy={BOX / 2} r={cs * scale} fill="#f2e6cb" stroke="#16201a" strokeWidth={0.9} />
+      <circle
+        cx={BOX / 2}
+        cy={BOX / 2}
+        r={rs * scale}
+        fill={COLOURS.skin}
+        stroke={COLOURS['skin-edge']}
+        strokeWidth={0.7}
+      />
+      <circle cx={BOX / 2} cy={BOX / 2} r={cs * scale} fill={COLOURS.wood} stroke={COLOURS.ink} strokeWidth={0.9} />
       <circle
         cx={x}
         cy={BOX / 2}
         r={cc * scale}
-        fill="#fdfefc"
+        fill={COLOURS.sheet}
         fillOpacity={0.75}
-        stroke={good ? '#0b7a3b' : '#16201a'}
+        stroke={good ? COLOURS.life : COLOURS.ink}
         strokeWidth={good ? 2 : 0.9}
         strokeDasharray={contact >= 0.15 ? undefined : '2 2'}
       />

@@ -1,3 +1,4 @@
+import { COLOURS } from '@/core/drawing/colours';
 import type { GiveUp } from '@/core/plan/quantities/short-wood';
 
 interface Supply {
@@ -38,7 +39,7 @@ export function WoodSupply({ supply }: { supply: Supply[] }) {
                   <path
                     key={i}
                     d={`M${i * 12 + 4} 25V1M${i * 12 + 4} 8l3 -3M${i * 12 + 4} 16l-3 -3`}
-                    stroke={state === 'short' ? '#c4105f' : '#5d452c'}
+                    stroke={state === 'short' ? COLOURS.loud : COLOURS['skin-edge']}
                     strokeWidth={state === 'booked' ? 3.4 : 1.3}
                     strokeDasharray={state === 'short' ? '2 3' : undefined}
                     fill="none"

@@ -1,3 +1,4 @@
+import { COLOURS } from '@/core/drawing/colours';
 import Link from 'next/link';
 import {
   layPegs,
@@ -47,8 +48,8 @@ export function SeasonLine({ today, shiftMonths, hemisphere, workshops, chosen }
           <svg viewBox={`0 0 ${WIDTH} ${height}`} className="block w-full" aria-hidden focusable="false">
             {monthsOf(window).map(({ start, month, year, at, end }) => (
               <g key={start}>
-                <path d={`M${x(at)} ${TWIG + 8}V${TWIG + 14}`} stroke="#16201a" />
-                <text x={x((at + end) / 2)} y={TWIG + 26} textAnchor="middle" fontSize={13} fill="#48534b">
+                <path d={`M${x(at)} ${TWIG + 8}V${TWIG + 14}`} stroke={COLOURS.ink} />
+                <text x={x((at + end) / 2)} y={TWIG + 26} textAnchor="middle" fontSize={13} fill={COLOURS.muted}>
                   {MONTHS[month - 1]}
                   {month === 1 || at === 0 ? ` ${year}` : ''}
                 </text>
@@ -57,7 +58,7 @@ export function SeasonLine({ today, shiftMonths, hemisphere, workshops, chosen }
             ))}
             <path
               d={`M0 ${TWIG + 3}C${WIDTH * 0.3} ${TWIG - 4} ${WIDTH * 0.6} ${TWIG + 7} ${WIDTH} ${TWIG}`}
-              stroke="#8a6a45"
+              stroke={COLOURS.bark}
               strokeWidth={6}
               fill="none"
             />
@@ -66,8 +67,8 @@ export function SeasonLine({ today, shiftMonths, hemisphere, workshops, chosen }
             ))}
             {now >= 0 && now < 1 && (
               <g>
-                <path d={`M${x(now)} 12V${height}`} stroke="#16201a" strokeWidth={1.5} strokeDasharray="2 3" />
-                <text x={x(now) + 5} y={12} fontSize={13} fontWeight={700} fill="#16201a">
+                <path d={`M${x(now)} 12V${height}`} stroke={COLOURS.ink} strokeWidth={1.5} strokeDasharray="2 3" />
+                <text x={x(now) + 5} y={12} fontSize={13} fontWeight={700} fill={COLOURS.ink}>
                   today
                 </text>
               </g>
@@ -80,22 +81,22 @@ export function SeasonLine({ today, shiftMonths, hemisphere, workshops, chosen }
                 <g key={peg.id}>
                   <path
                     d={`M${x(peg.at)} ${TWIG + 3}C${x(peg.at) + 5} ${TWIG + 14} ${x(peg.at) - 5} ${y - 8} ${Math.max(left + 12, Math.min(x(peg.at), left + TAG.width - 12))} ${y + 7}`}
-                    stroke="#16201a"
+                    stroke={COLOURS.ink}
                     strokeWidth={1.4}
                     fill="none"
                   />
                   <path
                     d={tagShape(left, y)}
-                    fill={picked ? '#16201a' : '#fdfefc'}
-                    stroke="#16201a"
+                    fill={picked ? COLOURS.ink : COLOURS.sheet}
+                    stroke={COLOURS.ink}
                     strokeWidth={1.4}
                   />
                   <circle
                     cx={Math.max(left + 12, Math.min(x(peg.at), left + TAG.width - 12))}
                     cy={y + 7}
                     r={2.6}
-                    fill="#f5f8f4"
-                    stroke="#16201a"
+                    fill={COLOURS.paper}
+                    stroke={COLOURS.ink}
                   />
                 </g>
               );
@@ -141,7 +142,11 @@ function tagShape(left: number, y: number): string {
 function MonthGrowth({ left, right, leaf, seed }: { left: number; right: number; leaf: number; seed: number }) {
   const places = [0.22, 0.5, 0.78];
   return (
-    <g fill={leaf > 0.05 ? '#c9dcc9' : '#8a6a45'} stroke={leaf > 0.05 ? '#5d7a62' : 'none'} strokeWidth={0.8}>
+    <g
+      fill={leaf > 0.05 ? COLOURS.leaf : COLOURS.bark}
+      stroke={leaf > 0.05 ? COLOURS['leaf-edge'] : 'none'}
+      strokeWidth={0.8}
+    >
       {places.map((place, i) => {
         const cx = left + (right - left) * place;
         const up = (i + seed) % 2 === 0 ? -1 : 1;
@@ -185,7 +190,7 @@ function Trail({
     ...rounds.map(({ name, date }) => ({ at: x(date), name: name.toLowerCase() })),
   ]);
   return (
-    <g opacity={chosen ? 1 : 0.55} stroke="#16201a" fill="none">
+    <g opacity={chosen ? 1 : 0.55} stroke={COLOURS.ink} fill="none">
       {wood &&
         marks(wood, 7).map((at) => <path key={at} d={`M${at - 3} ${y + 5}L${at + 3} ${y - 5}`} strokeWidth={1.4} />)}
       {stocks && marks(stocks, 4).map((at) => <path key={at} d={`M${at} ${y - 5}V${y + 5}`} strokeWidth={1.2} />)}
@@ -194,17 +199,25 @@ function Trail({
           d={`M${x(callus.from)} ${y}H${x(callus.to)}`}
           strokeWidth={5}
           strokeDasharray="1 4"
-          stroke={chosen ? '#fdfefc' : '#16201a'}
+          stroke={chosen ? COLOURS.sheet : COLOURS.ink}
         />
       )}
       {planting && <path d={`M${x(planting.from)} ${y + 8}H${x(planting.to)}`} strokeWidth={2} />}
       {rounds.map((round) => (
-        <circle key={round.name} cx={x(round.date)} cy={y} r={5} strokeWidth={1.6} fill="#fdfefc" />
+        <circle key={round.name} cx={x(round.date)} cy={y} r={5} strokeWidth={1.6} fill={COLOURS.sheet} />
       ))}
       {chosen && (
-        <g fill="#16201a" stroke="none" fontSize={11.5}>
+        <g fill={COLOURS.ink} stroke="none" fontSize={11.5}>
           {named.map(({ at, name }) => (
-            <text key={name} x={at} y={y - 10} textAnchor="middle" paintOrder="stroke" stroke="#fdfefc" strokeWidth={4}>
+            <text
+              key={name}
+              x={at}
+              y={y - 10}
+              textAnchor="middle"
+              paintOrder="stroke"
+              stroke={COLOURS.sheet}
+              strokeWidth={4}
+            >
               {name}
             </text>
           ))}

@@ -1,9 +1,10 @@
+import { COLOURS } from '@/core/drawing/colours';
 import { ribbonById } from '@/core/plan/wood/ribbons';
 
 /** A strip of flagging ribbon: colour, pattern and, beside it or for screen readers, its name. */
 export function RibbonStrip({ id, showName = false }: { id: string; showName?: boolean }) {
   const ribbon = ribbonById(id);
-  const dark = ribbon.id === 'chalk' || ribbon.id === 'barley' ? '#16201a' : '#ffffff';
+  const dark = ribbon.id === 'chalk' || ribbon.id === 'barley' ? COLOURS.ink : COLOURS.white;
   return (
     <span className="inline-flex items-center gap-2 whitespace-nowrap">
       <svg
@@ -14,7 +15,7 @@ export function RibbonStrip({ id, showName = false }: { id: string; showName?: b
         height={16}
         className="shrink-0"
       >
-        <path d="M0 0H36L31 8L36 16H0Z" fill={ribbon.colour} stroke="#16201a" strokeWidth={0.8} />
+        <path d="M0 0H36L31 8L36 16H0Z" fill={ribbon.colour} stroke={COLOURS.ink} strokeWidth={0.8} />
         <g stroke={dark} fill={dark} strokeWidth={1.8}>
           {PATTERNS[ribbon.pattern]}
         </g>

@@ -1,5 +1,6 @@
 'use client';
 
+import { COLOURS } from '@/core/drawing/colours';
 import { useCallback } from 'react';
 import type { TemperatureUnit } from '@/core/units/temperature';
 import { Chart, type ChartFont } from '@/ui/kit/chart/chart';
@@ -36,21 +37,21 @@ export function StoreChart({ readings, range, unit }: StoreChartProps) {
         xAxis: {
           type: 'time',
           axisLabel: font,
-          axisLine: { onZero: false, lineStyle: { color: '#16201a' } },
+          axisLine: { onZero: false, lineStyle: { color: COLOURS.ink } },
           splitLine: { show: false },
         },
         yAxis: {
           type: 'value',
           scale: true,
           axisLabel: { ...font, formatter: `{value} °${unit}` },
-          splitLine: { lineStyle: { color: '#bcc8be' } },
+          splitLine: { lineStyle: { color: COLOURS.line } },
         },
         series: [
           {
             type: 'line',
             data: points,
             showSymbol: false,
-            lineStyle: { color: '#16201a', width: 1.4 },
+            lineStyle: { color: COLOURS.ink, width: 1.4 },
             markArea: {
               silent: true,
               itemStyle: { color: 'rgba(11,122,59,0.16)' },

@@ -1,5 +1,6 @@
 'use client';
 
+import { COLOURS } from '@/core/drawing/colours';
 import { useCallback } from 'react';
 import { Chart, type ChartFont } from '@/ui/kit/chart/chart';
 
@@ -73,16 +74,22 @@ function optionOf(
       axisLabel: font,
       splitLine: { show: false },
     },
-    yAxis: { type: 'value', min: -reach, max: reach, axisLabel: font, splitLine: { lineStyle: { color: '#d5ddd6' } } },
+    yAxis: {
+      type: 'value',
+      min: -reach,
+      max: reach,
+      axisLabel: font,
+      splitLine: { lineStyle: { color: COLOURS.grid } },
+    },
     series: [
-      across(0, { color: '#48534b', width: 1 }),
+      across(0, { color: COLOURS.muted, width: 1 }),
       ...(limits
         ? [
-            across(limits.from, { color: '#16201a', width: 1.4, type: [3, 4] }),
-            across(limits.to, { color: '#16201a', width: 1.4, type: [3, 4] }),
+            across(limits.from, { color: COLOURS.ink, width: 1.4, type: [3, 4] }),
+            across(limits.to, { color: COLOURS.ink, width: 1.4, type: [3, 4] }),
           ]
         : []),
-      across(mean, { color: '#16201a', width: 2.2 }),
+      across(mean, { color: COLOURS.ink, width: 2.2 }),
       {
         type: 'custom',
         silent: true,
@@ -95,7 +102,7 @@ function optionOf(
           return {
             type: 'circle',
             shape: { cx, cy, r: 5 },
-            style: { fill: '#fdfefc', stroke: '#16201a', lineWidth: 2 },
+            style: { fill: COLOURS.sheet, stroke: COLOURS.ink, lineWidth: 2 },
           };
         },
       },

@@ -1,5 +1,6 @@
 'use client';
 
+import { COLOURS } from '@/core/drawing/colours';
 import { type Bench, placesOf } from '@/core/plan/benches/room';
 import { goodInARow, isReady } from '@/core/score/readiness/ready-rule';
 import type { Suggestion } from '@/core/score/readiness/next-person';
@@ -171,13 +172,13 @@ function BenchTop({ name, x, y, length }: { name: string; x: number; y: number; 
       width={length}
       height={2 * HALF_BENCH}
     >
-      <rect x={1} y={1} width={length - 2} height={2 * HALF_BENCH - 2} fill="#e6d8bd" stroke="#8a6a45" />
+      <rect x={1} y={1} width={length - 2} height={2 * HALF_BENCH - 2} fill={COLOURS.board} stroke={COLOURS.bark} />
       <path
         d={`M6 ${HALF_BENCH * 0.6}H${length - 6}M6 ${HALF_BENCH * 1.45}H${length - 6}`}
-        stroke="#b79a78"
+        stroke={COLOURS.skin}
         strokeWidth={0.8}
       />
-      <text x={length / 2} y={HALF_BENCH + 5} textAnchor="middle" fontSize={13} fill="#3d2c18">
+      <text x={length / 2} y={HALF_BENCH + 5} textAnchor="middle" fontSize={13} fill={COLOURS.ink}>
         {name}
       </text>
     </svg>

@@ -1,5 +1,6 @@
 'use client';
 
+import { COLOURS } from '@/core/drawing/colours';
 import { type ReactNode, useMemo } from 'react';
 import type { DisplayList } from '@/core/drawing/display-list';
 import type { Assessment, Point } from '@/core/methods/method';
@@ -136,9 +137,9 @@ function MarkableSide({ drawing, width, buttonWidth, points, onMark }: MarkableS
             const to = [buttonWidth + ax * scale, top + ay * scale];
             const from = [c === 0 ? buttonWidth - 2 : total - buttonWidth + 2, centre(column, i)];
             return (
-              <g key={stagePoint.point.id} stroke="#16201a" strokeWidth={stagePoint.grade === 'good' ? 0.8 : 2}>
+              <g key={stagePoint.point.id} stroke={COLOURS.ink} strokeWidth={stagePoint.grade === 'good' ? 0.8 : 2}>
                 <path d={`M${from[0]} ${from[1]}L${to[0]} ${to[1]}`} fill="none" />
-                <circle cx={to[0]} cy={to[1]} r={stagePoint.grade === 'good' ? 2 : 3.5} fill="#fdfefc" />
+                <circle cx={to[0]} cy={to[1]} r={stagePoint.grade === 'good' ? 2 : 3.5} fill={COLOURS.sheet} />
               </g>
             );
           }),

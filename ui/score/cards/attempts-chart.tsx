@@ -1,5 +1,6 @@
 'use client';
 
+import { COLOURS } from '@/core/drawing/colours';
 import { useCallback } from 'react';
 import type { CardUnion } from '@/core/score/cards/person-card';
 import { Chart, type ChartFont } from '@/ui/kit/chart/chart';
@@ -35,7 +36,7 @@ function optionOf(unions: CardUnion[], font: ChartFont): object {
       data: unions.map(({ number }) => String(number)),
       axisLabel: font,
       axisTick: { show: false },
-      axisLine: { lineStyle: { color: '#16201a' } },
+      axisLine: { lineStyle: { color: COLOURS.ink } },
     },
     yAxis: {
       type: 'value',
@@ -43,19 +44,19 @@ function optionOf(unions: CardUnion[], font: ChartFont): object {
       max: 100,
       interval: 50,
       axisLabel: font,
-      splitLine: { lineStyle: { color: '#bcc8be' } },
+      splitLine: { lineStyle: { color: COLOURS.line } },
     },
     series: [
       line(
         'score',
         unions.map(({ score }) => score),
-        '#000000',
+        COLOURS.black,
         'solid',
       ),
       line(
         'contact',
         unions.map(({ contact }) => contact * 100),
-        '#0b7a3b',
+        COLOURS.life,
         'dashed',
       ),
     ],

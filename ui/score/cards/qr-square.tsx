@@ -1,3 +1,4 @@
+import { COLOURS } from '@/core/drawing/colours';
 import QRCode from 'qrcode';
 
 /** A QR code as squares, with the white border readers need. */
@@ -16,7 +17,7 @@ export function QrSquare({ text, title }: { text: string; title: string }) {
       className="w-full max-w-80 self-center bg-white"
       shapeRendering="crispEdges"
     >
-      <path d={path} fill="#000" />
+      <path d={path} fill={COLOURS.black} />
     </svg>
   );
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import { COLOURS } from '@/core/drawing/colours';
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { angleAt, hollowDepth, lengthBetween } from '@/core/score/photos/photo-measures';
 import { millimetresPerPixel, type PhotoPoint, type PhotoScale } from '@/core/score/photos/photo-scale';
@@ -123,8 +124,8 @@ export function PhotoMeasuring({
             className="cursor-move"
           >
             <circle cx={one.x} cy={one.y} r={14 * unitPx} fill="transparent" />
-            <circle cx={one.x} cy={one.y} r={6 * unitPx} fill="none" stroke="#ffffff" strokeWidth={4 * unitPx} />
-            <circle cx={one.x} cy={one.y} r={6 * unitPx} fill="none" stroke="#c4105f" strokeWidth={2 * unitPx} />
+            <circle cx={one.x} cy={one.y} r={6 * unitPx} fill="none" stroke={COLOURS.white} strokeWidth={4 * unitPx} />
+            <circle cx={one.x} cy={one.y} r={6 * unitPx} fill="none" stroke={COLOURS.loud} strokeWidth={2 * unitPx} />
           </g>
         ))}
       </svg>
@@ -269,10 +270,10 @@ function Marks({
   const path = `M${points.map(({ x, y }) => `${x} ${y}`).join('L')}${closed && points.length === 3 ? 'Z' : ''}`;
   return (
     <g fill="none" opacity={faint ? 0.6 : 1}>
-      <path d={path} stroke="#ffffff" strokeWidth={4 * unitPx} />
+      <path d={path} stroke={COLOURS.white} strokeWidth={4 * unitPx} />
       <path
         d={path}
-        stroke={faint ? '#16201a' : '#c4105f'}
+        stroke={faint ? COLOURS.ink : COLOURS.loud}
         strokeWidth={1.6 * unitPx}
         strokeDasharray={faint ? `${6 * unitPx} ${4 * unitPx}` : undefined}
       />

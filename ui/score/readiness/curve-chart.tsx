@@ -1,5 +1,6 @@
 'use client';
 
+import { COLOURS } from '@/core/drawing/colours';
 import { useCallback } from 'react';
 import type { Attempt, ReadyRule } from '@/core/score/readiness/ready-rule';
 import { Chart, type ChartFont } from '@/ui/kit/chart/chart';
@@ -40,7 +41,7 @@ function optionOf(attempts: Attempt[], line: CurveChartProps['line'], rule: Read
       nameTextStyle: font,
       axisLabel: { ...font, formatter: (n: number) => (n > 0 && n <= count ? String(n) : '') },
       splitLine: { show: false },
-      axisLine: { lineStyle: { color: '#16201a' } },
+      axisLine: { lineStyle: { color: COLOURS.ink } },
     },
     yAxis: {
       type: 'value',
@@ -48,7 +49,7 @@ function optionOf(attempts: Attempt[], line: CurveChartProps['line'], rule: Read
       max: 100,
       interval: 25,
       axisLabel: font,
-      splitLine: { lineStyle: { color: '#d5ddd6' } },
+      splitLine: { lineStyle: { color: COLOURS.grid } },
     },
     series: [
       // The interval as a band between its two ends.
@@ -66,7 +67,7 @@ function optionOf(attempts: Attempt[], line: CurveChartProps['line'], rule: Read
         stack: 'band',
         symbol: 'none',
         lineStyle: { opacity: 0 },
-        areaStyle: { color: '#cfe0d2' },
+        areaStyle: { color: COLOURS.band },
         silent: true,
       },
       {
@@ -74,7 +75,7 @@ function optionOf(attempts: Attempt[], line: CurveChartProps['line'], rule: Read
         data: curve(({ mean }) => mean),
         symbol: 'none',
         smooth: true,
-        lineStyle: { color: '#0b7a3b', width: 2.5 },
+        lineStyle: { color: COLOURS.life, width: 2.5 },
         silent: true,
       },
       {
@@ -84,7 +85,7 @@ function optionOf(attempts: Attempt[], line: CurveChartProps['line'], rule: Read
           [count + 1, rule.score],
         ],
         symbol: 'none',
-        lineStyle: { color: '#16201a', width: 1.4, type: [6, 4] },
+        lineStyle: { color: COLOURS.ink, width: 1.4, type: [6, 4] },
         silent: true,
       },
       {
@@ -106,7 +107,7 @@ function optionOf(attempts: Attempt[], line: CurveChartProps['line'], rule: Read
           ].map(([x1, y1, x2, y2]) => ({
             type: 'line',
             shape: { x1: x + x1!, y1: y + y1!, x2: x + x2!, y2: y + y2! },
-            style: { stroke: '#16201a', lineWidth: 2 },
+            style: { stroke: COLOURS.ink, lineWidth: 2 },
           }));
           return {
             type: 'group',
@@ -117,8 +118,8 @@ function optionOf(attempts: Attempt[], line: CurveChartProps['line'], rule: Read
                     type: 'circle',
                     shape: { cx: x, cy: y, r: 5.5 },
                     style: {
-                      fill: fatal ? '#fdfefc' : '#16201a',
-                      stroke: fatal ? '#c4105f' : '#16201a',
+                      fill: fatal ? COLOURS.sheet : COLOURS.ink,
+                      stroke: fatal ? COLOURS.loud : COLOURS.ink,
                       lineWidth: 2.5,
                     },
                   },

@@ -1,5 +1,6 @@
 'use client';
 
+import { COLOURS } from '@/core/drawing/colours';
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { timeOf } from '@/core/plan/benches/time-plan';
 import type { DisplayList } from '@/core/drawing/display-list';
@@ -136,14 +137,14 @@ function Person({ label, seen, ready, dense }: { label: string; seen: number; re
           role="img"
           aria-label={`${seen} unions seen`}
         >
-          <path d={`M0 16H${long}`} stroke="#8b6c48" strokeWidth={4} strokeLinecap="round" />
+          <path d={`M0 16H${long}`} stroke={COLOURS.bark} strokeWidth={4} strokeLinecap="round" />
           {Array.from({ length: leaves }, (_, i) => (
             <path
               key={i}
               d={i % 2 === 0 ? 'M0 0C2 -12 12 -14 16 -13C15 -7 9 0 0 0Z' : 'M0 0C2 10 12 12 16 11C15 5 9 0 0 0Z'}
               transform={`translate(${i * 18 + 8} 16)`}
-              fill="#5fd38d"
-              stroke="#11160f"
+              fill="var(--color-life)"
+              stroke="var(--color-paper)"
             />
           ))}
         </svg>
@@ -246,7 +247,7 @@ function DayLine({ day: { blocks, now } }: Pick<WallState, 'day'>) {
           </span>
         )}
       </p>
-      <ol className="relative flex h-[5.4vh] overflow-hidden border-2 border-[#8b6c48]">
+      <ol className="relative flex h-[5.4vh] overflow-hidden border-2 border-bark">
         {blocks.map((block) => (
           <li
             key={block.from}

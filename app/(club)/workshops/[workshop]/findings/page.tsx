@@ -1,3 +1,4 @@
+import { COLOURS } from '@/core/drawing/colours';
 import type { Metadata } from 'next';
 import { MILESTONE_WORDS } from '@/core/methods/milestones';
 import { formatCode } from '@/core/codes/plant-code';
@@ -174,11 +175,11 @@ function TakeDots({ alive, dead, unknown }: { alive: number; dead: number; unkno
             cx={7}
             cy={7}
             r={5.5}
-            fill={mark === 'alive' ? '#0b7a3b' : mark === 'dead' ? '#16201a' : 'none'}
-            stroke="#16201a"
+            fill={mark === 'alive' ? COLOURS.life : mark === 'dead' ? COLOURS.ink : 'none'}
+            stroke={COLOURS.ink}
             strokeDasharray={mark === 'unknown' ? '2 2' : undefined}
           />
-          {mark === 'dead' && <path d="M4.5 4.5 9.5 9.5M9.5 4.5 4.5 9.5" stroke="#fdfefc" strokeWidth={1.6} />}
+          {mark === 'dead' && <path d="M4.5 4.5 9.5 9.5M9.5 4.5 4.5 9.5" stroke={COLOURS.sheet} strokeWidth={1.6} />}
         </svg>
       ))}
       <span className="ml-1 text-sm">
