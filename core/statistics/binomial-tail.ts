@@ -1,3 +1,5 @@
+import betainc from '@stdlib/math-base-special-betainc';
+
 /**
  * Probability of at least `k` successes in `n` tries of chance `p`.
  *
@@ -10,13 +12,6 @@ export function binomialTail(n: number, k: number, p: number): number {
   if (!(p >= 0 && p <= 1)) throw new RangeError('A chance lies between 0 and 1.');
   if (k <= 0) return 1;
   if (k > n) return 0;
-  if (p === 0 || p === 1) return p;
-  // Summed from the side with fewer terms, so that small tails keep their figures.
-  let term = p ** n;
-  let tail = 0;
-  for (let i = n; i >= k; i--) {
-    tail += term;
-    term *= (i / (n - i + 1)) * ((1 - p) / p);
-  }
-  return Math.min(1, tail);
+  // The regularised incomplete beta function is this tail itself, so that small ones keep their figures.
+  return betainc(p, k, n - k + 1);
 }

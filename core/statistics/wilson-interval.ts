@@ -1,5 +1,4 @@
-/** Two-sided 95 % quantile of the standard normal distribution. */
-const Z95 = 1.959963984540054;
+import { Z95 } from './normal-points';
 
 export interface Interval {
   low: number;

@@ -1,9 +1,13 @@
+import betaLogpdf from '@stdlib/stats-base-dists-beta-logpdf';
 import { betaBinomialTail } from '../../statistics/beta-binomial-tail';
 import { binomialTail } from '../../statistics/binomial-tail';
 import { meanTake, type TakeBelief } from '../../statistics/take-belief';
 
 /** More than this many a person no workshop makes; asked for, the promise is too much. */
 export const MOST_EACH = 60;
+
+/** Logarithm of a density, against that at the mean, that no sum would notice. */
+const NOTHING = -50;
 
 export interface KeeperPromise {
   /** Living grafts promised to each person. */
@@ -59,14 +63,17 @@ function smallest(from: number, most: number, enough: (n: number) => boolean): n
  */
 export function allAtOnce(n: number, k: number, people: number, belief: TakeBelief): number {
   const { a, b } = belief;
+  const mean = meanTake(belief);
   // The middle of slices over the rate, weighed by its density; logarithms keep large a and b in range.
   const SLICES = 2000;
-  const peak = (a - 1) * Math.log(meanTake(belief)) + (b - 1) * Math.log(1 - meanTake(belief));
+  const atMean = betaLogpdf(mean, a, b);
   let sum = 0;
   let weight = 0;
   for (let i = 0; i < SLICES; i++) {
     const p = (i + 0.5) / SLICES;
-    const density = Math.exp((a - 1) * Math.log(p) + (b - 1) * Math.log(1 - p) - peak);
+    const fromMean = betaLogpdf(p, a, b) - atMean;
+    if (fromMean < NOTHING) continue;
+    const density = Math.exp(fromMean);
     weight += density;
     sum += density * binomialTail(n, k, p) ** people;
   }

@@ -185,7 +185,7 @@ describe('limitsOfAgreement', () => {
       [50, 46],
     ])!;
     expect(result.mean).toBe(8);
-    expect(result.limits!.from).toBeCloseTo(8 - 1.96 * Math.sqrt(10), 6);
+    expect(result.limits!.from).toBeCloseTo(8 - 1.959964 * Math.sqrt(10), 6);
     expect(result.interval!.to).toBeCloseTo(8 + 2.776 * Math.sqrt(2), 1);
   });
   it('gives no interval from one union, nothing from none', () => {
@@ -202,7 +202,7 @@ describe('drift', () => {
     const rough = drift([0, 1, 2, 3].map((hours, i) => ({ hours, difference: [0, 3, 1, 4][i]! })))!;
     // By hand: slope (−1.5·−2 + −.5·1 + .5·−1 + 1.5·2)/5 = 1; rest 5, s² 2.5, error sqrt(2.5/5).
     expect(rough.perHour).toBeCloseTo(1, 10);
-    expect(rough.interval.to).toBeCloseTo(1 + 4.303 * Math.sqrt(0.5), 6);
+    expect(rough.interval.to).toBeCloseTo(1 + 4.30265273 * Math.sqrt(0.5), 6);
   });
   it('says nothing of few unions or of one moment', () => {
     expect(

@@ -1,3 +1,4 @@
+import { Z95 } from '../../statistics/normal-points';
 import { studentQuantile } from '../../statistics/student-quantile';
 
 export interface LimitsOfAgreement {
@@ -27,6 +28,6 @@ export function limitsOfAgreement(pairs: readonly (readonly [number, number])[])
     n,
     mean,
     interval: { from: mean - half, to: mean + half },
-    limits: { from: mean - 1.96 * sd, to: mean + 1.96 * sd },
+    limits: { from: mean - Z95 * sd, to: mean + Z95 * sd },
   };
 }

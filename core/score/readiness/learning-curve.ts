@@ -1,3 +1,6 @@
+import normalCdf from '@stdlib/stats-base-dists-normal-cdf';
+import { Z90 } from '../../statistics/normal-points';
+
 /**
  * Learning curves of a class: score of attempt n = ceiling - gap * exp(-rate * (n - 1)). The rate is
  * the class's; ceiling and gap are each person's, drawn towards the class's as far as their own
@@ -20,7 +23,6 @@ export interface ClassCurves {
 }
 
 const RATES = Array.from({ length: 15 }, (_, i) => 0.06 * 1.28 ** i);
-const Z90 = 1.645;
 /** Scatter that is assumed about where nobody knows better, points, and how many scores that is worth. */
 const PRIOR_SCATTER = { value: 12, weight: 4 };
 /** How far people's ceilings and gaps are taken to lie apart before anybody showed it, points. */
@@ -56,7 +58,7 @@ export function learningCurves(scores: readonly (readonly number[])[]): ClassCur
       };
       return {
         at: (n) => ({ mean: at(n).mean, half: Z90 * Math.sqrt(at(n).variance) }),
-        chance: (n, score) => 1 - normal((score - at(n).mean) / Math.sqrt(at(n).variance + noise)),
+        chance: (n, score) => 1 - normalCdf(score, at(n).mean, Math.sqrt(at(n).variance + noise)),
       };
     }),
   };
@@ -139,14 +141,4 @@ function posterior(
     ];
   }
   return { mean: m, cov: [a, b, d], likelihood };
-}
-
-/** Standard normal distribution function; Abramowitz and Stegun 26.2.17, within 7.5e-8. */
-function normal(z: number): number {
-  const t = 1 / (1 + 0.2316419 * Math.abs(z));
-  const tail =
-    (Math.exp((-z * z) / 2) / Math.sqrt(2 * Math.PI)) *
-    t *
-    (0.31938153 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))));
-  return z >= 0 ? 1 - tail : tail;
 }
