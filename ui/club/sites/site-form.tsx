@@ -2,6 +2,7 @@
 
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
+import { TimeZoneInput } from '@/ui/kit/form/time-zone-input';
 import { useSend } from '@/ui/kit/form/use-send';
 
 /** A place where workshops are held. */
@@ -13,7 +14,6 @@ export function SiteForm() {
     const sent = await run('POST', '/api/sites', Object.fromEntries(new FormData(form)));
     if (sent?.ok) form.reset();
   };
-  const zone = typeof Intl === 'undefined' ? 'UTC' : Intl.DateTimeFormat().resolvedOptions().timeZone;
   return (
     <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-3" noValidate>
       <Problem>{problem?.message}</Problem>
@@ -26,8 +26,12 @@ export function SiteForm() {
           <option value="south">Southern</option>
         </select>
       </Field>
-      <Field label="Time zone" hint="As area and city, such as Europe/Vienna" error={problem?.fields.timeZone}>
-        <input name="timeZone" defaultValue={zone} suppressHydrationWarning />
+      <Field
+        label="Time zone"
+        hint="Type a part of it, such as Vienna; the clocks of the site go by it"
+        error={problem?.fields.timeZone}
+      >
+        <TimeZoneInput name="timeZone" />
       </Field>
       <button type="submit" className="bench-button self-start" disabled={busy}>
         Add the site

@@ -1,0 +1,36 @@
+'use client';
+
+import { type ComponentProps, useId, useState, useSyncExternalStore } from 'react';
+
+const unchanging = (): (() => void) => () => undefined;
+const ofDevice = (): string => Intl.DateTimeFormat().resolvedOptions().timeZone;
+const unknown = (): string => '';
+
+/**
+ * A time zone, found by typing a part of its name; the device's own stands there first. The server does
+ * not know that one, and the list is long: both come with the browser.
+ */
+export function TimeZoneInput(props: ComponentProps<'input'>) {
+  const list = useId();
+  const own = useSyncExternalStore(unchanging, ofDevice, unknown);
+  const [zones, setZones] = useState<string[]>([]);
+  return (
+    <>
+      <input
+        // A new one once the device's is known, so that what is typed later stays.
+        key={own}
+        defaultValue={own}
+        list={list}
+        autoComplete="off"
+        spellCheck={false}
+        onFocus={() => setZones(Intl.supportedValuesOf('timeZone'))}
+        {...props}
+      />
+      <datalist id={list}>
+        {zones.map((zone) => (
+          <option key={zone} value={zone} />
+        ))}
+      </datalist>
+    </>
+  );
+}
