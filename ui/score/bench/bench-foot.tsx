@@ -1,0 +1,113 @@
+import type { Method } from '@/core/methods/method';
+import { Problem } from '@/ui/kit/form/problem';
+import { scoreText } from './bench-data';
+import { UnionCounters } from './union-counters';
+import type { Scoring } from './use-scoring';
+
+interface BenchFootProps {
+  scoring: Scoring;
+  method: Method;
+  fromPaper: boolean;
+  next: { seatId: string; number: number; reason: string } | null;
+  onSeat: (seatId: string) => void;
+  onCaution: () => void;
+}
+
+/** The note and the buttons; on a narrow screen they stand at its foot with the score. */
+export function BenchFoot({ scoring, method, fromPaper, next, onSeat, onCaution }: BenchFootProps) {
+  const { seat, draft, entry, called, told } = scoring;
+  return (
+    <div className="order-4 flex min-w-0 flex-col gap-2 lg:order-none">
+      <label className="grid grid-cols-[auto_1fr] items-center gap-3 text-sm font-bold">
+        Note
+        <textarea
+          name="note"
+          rows={1}
+          maxLength={500}
+          value={entry.note}
+          onChange={(event) => scoring.edit({ ...entry, note: event.target.value })}
+          className="bench-input min-h-9 font-normal"
+        />
+      </label>
+      <div className="grid grid-cols-2 gap-2 max-lg:fixed max-lg:inset-x-0 max-lg:bottom-0 max-lg:z-20 max-lg:border-t-2 max-lg:border-ink max-lg:bg-paper max-lg:px-4 max-lg:py-2">
+        <div className="col-span-2">
+          <Problem>{told.problem?.message}</Problem>
+        </div>
+        <ScoreInShort scoring={scoring} method={method} />
+        {!fromPaper && (
+          <div className="col-span-2 lg:hidden">
+            <UnionCounters key={`${seat.id} ${scoring.savedCount}`} strokes={entry.strokes} onStroke={scoring.stroke} />
+          </div>
+        )}
+        <button type="submit" data-save className="bench-button" data-weight="main">
+          {draft?.correcting ? 'Save correction' : 'Save, next seat'}
+        </button>
+        <button type="button" className="bench-button" onClick={() => void scoring.save('same')}>
+          Save, same seat
+        </button>
+        <BackAndStop scoring={scoring} onCaution={onCaution} />
+        {(draft?.correcting ?? draft?.second ?? null) !== null && (
+          <button type="button" className="bench-button col-span-2" onClick={scoring.leave}>
+            Leave {called} as it was
+          </button>
+        )}
+        {next && next.seatId !== seat.id && !draft && (
+          <button
+            type="button"
+            className="bench-button col-span-2 justify-start text-left font-normal max-lg:hidden"
+            onClick={() => onSeat(next.seatId)}
+          >
+            <span>
+              <strong>See {next.number} next</strong>: {next.reason}
+            </span>
+          </button>
+        )}
+      </div>
+    </div>
+  );
+}
+
+/** Score and contact in a line, where the picture may be out of sight. */
+function ScoreInShort({ scoring: { read, called }, method }: Pick<BenchFootProps, 'scoring' | 'method'>) {
+  const firsts = method.fields.filter(({ place }) => place === 'first').length;
+  return (
+    <p className="col-span-2 flex items-baseline gap-2 lg:hidden" aria-hidden>
+      <span className="text-2xl leading-none font-bold">{read.judged ? scoreText(read.judged.score) : '–'}</span>
+      <span className="truncate">
+        {read.judged
+          ? `${called}, ${read.judged.assessment.contactGrade.words}`
+          : `${called}: ${read.missing.length} of ${firsts} figures to enter`}
+      </span>
+    </p>
+  );
+}
+
+function BackAndStop({ scoring, onCaution }: Pick<BenchFootProps, 'scoring' | 'onCaution'>) {
+  const { takesBack, entry, read } = scoring;
+  const stopped = read.drawn.grades.map(({ point }) => point).find(({ id }) => id === 'safe-hands');
+  return (
+    <span className="col-span-2 grid grid-cols-[auto_1fr_auto] gap-2">
+      <button
+        type="button"
+        className="bench-button px-3"
+        disabled={takesBack === undefined}
+        onClick={() => void scoring.undo()}
+      >
+        {takesBack ? `Take back ${takesBack}` : 'Undo'} <kbd className="text-xs font-normal">Z</kbd>
+      </button>
+      {stopped && (
+        <button
+          type="button"
+          className="bench-button px-1"
+          data-weight={entry.marks[stopped.id] === 'fatal' ? 'loud' : undefined}
+          onClick={() => scoring.mark(stopped)}
+        >
+          Stopped for safety <kbd className="text-xs font-normal">S</kbd>
+        </button>
+      )}
+      <button type="button" className="bench-button px-2" onClick={onCaution} aria-label="Knife caution, key Q">
+        Knife <kbd className="text-xs font-normal">Q</kbd>
+      </button>
+    </span>
+  );
+}

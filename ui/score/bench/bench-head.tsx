@@ -1,0 +1,76 @@
+import Link from 'next/link';
+import type { Method } from '@/core/methods/method';
+import type { BenchState } from './bench-data';
+import { Figures } from './figures';
+import type { Scoring } from './use-scoring';
+
+interface BenchHeadProps {
+  scoring: Scoring;
+  state: BenchState;
+  method: Method;
+  fromPaper: boolean;
+}
+
+/** Which union it is and whose, what waits for a second look, and its figures. */
+export function BenchHead({ scoring, state: { workshop, unit }, method, fromPaper }: BenchHeadProps) {
+  const { seat, draft, unseen, entry, read, called, told } = scoring;
+  return (
+    <div className="order-1 flex min-w-0 flex-col gap-2 lg:order-none">
+      <div className="flex items-baseline justify-between gap-3">
+        <h1>
+          <span data-testid="called">{called}</span>{' '}
+          <span className="text-base font-normal">
+            {seat.name}
+            {draft?.correcting ? ', correcting' : ''}
+            {draft?.second ? ', second assessor' : ''}
+          </span>
+          {!seat.briefed && (
+            <Link
+              href={`/workshops/${workshop.id}/teach/briefing`}
+              className="ml-2 border-2 border-ink px-1.5 text-sm font-bold whitespace-nowrap no-underline"
+            >
+              not briefed
+            </Link>
+          )}
+        </h1>
+        <p className="shrink-0 text-right text-sm">
+          <span role="status" className="font-bold">
+            {told.notice}
+          </span>{' '}
+          <span className="text-muted">{told.notice ? '' : `lengths in ${unit}`}</span>
+        </p>
+      </div>
+      {unseen.length > 0 && !draft && (
+        <div className="flex flex-wrap items-center gap-2 border-l-4 border-ink bg-mist px-2 py-1 text-sm">
+          <span>Scored by another; yours is wanted without knowing theirs:</span>
+          {unseen.map(({ id, number }) => (
+            <button key={id} type="button" className="bench-button px-3" onClick={() => scoring.scoreToo(number)}>
+              Score {seat.number}-{number} too
+            </button>
+          ))}
+        </div>
+      )}
+      {fromPaper && (
+        <label className="block text-sm font-bold">
+          Sheet filled in at
+          <input
+            type="datetime-local"
+            name="filledInAt"
+            value={scoring.filledIn}
+            onChange={(event) => scoring.setFilledIn(event.target.value)}
+            aria-invalid={told.problem?.fields.filledInAt !== undefined}
+            className="bench-input font-normal"
+          />
+        </label>
+      )}
+      <Figures
+        method={method}
+        entry={entry}
+        unit={unit}
+        measures={read.measures}
+        errors={{ ...told.problem?.fields, ...read.errors }}
+        onChange={scoring.edit}
+      />
+    </div>
+  );
+}

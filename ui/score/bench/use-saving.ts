@@ -1,0 +1,117 @@
+'use client';
+
+import { useEffect, useRef, useState } from 'react';
+import { v7 as uuid } from 'uuid';
+import type { Method } from '@/core/methods/method';
+import { takeBackUnsent } from '@/ui/kit/device/waiting-queue';
+import type { Entry } from './entry';
+import { keptJudgement, problemOfEntry, problemOfFilledIn } from './kept-judgement';
+import type { OpenUnion } from './open-union';
+import type { LiveBench } from './use-bench';
+import type { Draft } from './use-drafts';
+
+/** What was saved last, so that it can be taken back onto the screen. */
+interface Saved extends Pick<Draft, 'judgementId' | 'correcting' | 'second'> {
+  seatId: string;
+  number: number;
+  entry: Entry;
+}
+
+/** Words on the screen about what was done, or could not be. */
+export interface Told {
+  notice: string;
+  problem: { message: string; fields: Record<string, string> } | null;
+  /** The figure that wants the focus, by its name. */
+  focus?: string;
+}
+
+const NO_ROOM = 'its storage is full or closed to this page';
+
+interface Scoring {
+  live: LiveBench;
+  method: Method;
+  open: OpenUnion;
+  setDraft: (seatId: string, draft: Draft | null) => void;
+  onSeat: (seatId: string) => void;
+  tell: (told: Told) => void;
+  /** When the sheet was filled in, as the form has it; null at the bench. */
+  filledIn: string | null;
+}
+
+/** Saves what is open, on the device first, and takes back what was saved last. One at a time. */
+export function useSaving({ live, method, open, setDraft, onSeat, tell, filledIn }: Scoring) {
+  const { state, keep, sendNow, clock } = live;
+  const { seats } = state;
+  const [saved, setSaved] = useState<Saved[]>([]);
+  const busy = useRef(false);
+  const openedAt = useRef(0);
+  useEffect(() => {
+    openedAt.current = Date.now();
+  }, [open.seat.id, saved.length]);
+  const last = saved.at(-1);
+  const lastCalled = last && `${seats.find(({ id }) => id === last.seatId)?.number}-${last.number}`;
+
+  /** Keeps something on the device; false, in words, where that has no room. */
+  const kept = async (work: () => Promise<void>, otherwise: string): Promise<boolean> => {
+    busy.current = true;
+    try {
+      await work();
+      return true;
+    } catch {
+      tell({ notice: '', problem: { message: otherwise, fields: {} } });
+      return false;
+    } finally {
+      busy.current = false;
+    }
+  };
+
+  const save = async (then: 'next' | 'same'): Promise<void> => {
+    if (busy.current) return;
+    const { seat, number, called, entry, draft, read } = open;
+    const { measures } = read;
+    if (!measures || !read.judged) {
+      const { message, field } = problemOfEntry(read, method.fields);
+      return tell({ notice: '', problem: { message, fields: {} }, focus: field });
+    }
+    const late = filledIn === null ? null : problemOfFilledIn(filledIn, Date.now());
+    if (late) return tell({ notice: '', problem: { message: late, fields: { filledInAt: late } } });
+    const { judgementId, correcting, second } = draft ?? { judgementId: uuid(), correcting: null, second: null };
+    const moment = { now: Date.now(), clock, openedAt: openedAt.current, filledIn };
+    const item = keptJudgement(state, open, { judgementId, second }, measures, moment);
+    const sorry = `This browser could not keep the judgement: ${NO_ROOM}. It is still on the screen; free some space, or write it down.`;
+    if (!(await kept(() => keep(item), sorry))) return;
+    setSaved((all) => [...all, { seatId: seat.id, judgementId, number, entry, correcting, second }]);
+    setDraft(seat.id, null);
+    tell({ notice: `${called} saved.`, problem: null });
+    if (then === 'next' && correcting === null)
+      onSeat(seats[(seats.findIndex(({ id }) => id === seat.id) + 1) % seats.length]!.id);
+    void sendNow();
+  };
+
+  const takeBack = async (): Promise<void> => {
+    if (!last || busy.current) return;
+    const { judgementId, seatId, number, entry, correcting, second } = last;
+    const item = {
+      kind: 'withdrawal' as const,
+      judgementId,
+      workshopId: state.workshop.id,
+      seatId,
+      number,
+      called: lastCalled!,
+      assessor: state.assessor,
+      queuedAt: Date.now() + clock,
+      body: {},
+    };
+    const sorry = `This browser could not take ${lastCalled} back: ${NO_ROOM}. It stands as it was saved.`;
+    const work = async (): Promise<void> => {
+      if (!(await takeBackUnsent(judgementId))) await keep(item);
+    };
+    if (!(await kept(work, sorry))) return;
+    setSaved((all) => all.slice(0, -1));
+    setDraft(seatId, { judgementId: uuid(), entry, past: [], correcting, second });
+    onSeat(seatId);
+    tell({ notice: `${lastCalled} taken back; it is on the screen again.`, problem: null });
+    void sendNow();
+  };
+  return { save, takeBack, lastCalled, count: saved.length };
+}
