@@ -1,4 +1,5 @@
 import type { Grade } from './grade';
+import type { LowContact } from './low-contact';
 
 /** A share of contact that counts as matched, of a side or of a whole line. */
 export const MATCHED = 0.6;
@@ -8,8 +9,8 @@ export interface ContactGrade {
   grade: Grade;
   /** In a few words: "left side only, 53 %". */
   words: string;
-  /** Why it is no better, as a sentence; null when nothing is wanting. */
-  reason: string | null;
+  /** Why it is no better; null when nothing is wanting. */
+  cause: LowContact | null;
 }
 
 /** A share as whole per cent, with a space that does not break: the figure stays with its sign. */

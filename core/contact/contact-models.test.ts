@@ -280,17 +280,17 @@ describe('grades and why contact is low', () => {
   it('of a cleft', () => {
     const grade = (changes: Partial<WedgeUnion>) =>
       wedgeGrade({ ...WEDGE, ...changes }, cleftContact({ ...WEDGE, ...changes }));
-    expect(grade({})).toEqual({ grade: 'good', words: 'along the wedge, 100\u00a0%', reason: null });
+    expect(grade({})).toEqual({ grade: 'good', words: 'along the wedge, 100\u00a0%', cause: null });
     expect(grade({ inset: 0 })).toMatchObject({
       grade: 'fatal',
       words: 'nowhere',
-      reason: expect.stringContaining('outsides are flush'),
+      cause: { code: 'outsides-flush' },
     });
-    expect(grade({ inset: 2.5 }).reason).toContain('too far in');
-    expect(grade({ inset: 0.4, scionBark: 0.5 }).reason).toContain('too far out');
-    expect(grade({ hollow: 0.9 }).reason).toContain('stand open over more than half');
+    expect(grade({ inset: 2.5 }).cause).toEqual({ code: 'too-far-in' });
+    expect(grade({ inset: 0.4, scionBark: 0.5 }).cause).toEqual({ code: 'too-far-out' });
+    expect(grade({ hollow: 0.9 }).cause).toEqual({ code: 'wedge-hollow' });
     // A touch of tilt makes the lines cross: poor, and alive.
-    expect(grade({ inset: 0, tilt: 2.5 })).toMatchObject({ grade: 'poor', reason: expect.stringContaining('crosses') });
+    expect(grade({ inset: 0, tilt: 2.5 })).toMatchObject({ grade: 'poor', cause: { code: 'wedge-crosses' } });
   });
   it('of a top wedge names its edges', () => {
     const union = {
@@ -312,15 +312,17 @@ describe('grades and why contact is low', () => {
     expect(laidFaceGrade(thin, barkContact(thin))).toMatchObject({
       grade: 'poor',
       words: 'on callus only, 0\u00a0%',
-      reason: expect.stringMatching(/slimmer scion, a shallower face, a flatter spot or a thicker stock/),
+      cause: { code: 'wood-round' },
     });
     const wide = { ...LAID, slotWidth: 9 };
     expect(laidFaceGrade(wide, inlayContact(wide))).toMatchObject({
       grade: 'poor',
-      reason: expect.stringContaining('slots stand wider'),
+      cause: { code: 'slots-wide' },
     });
-    expect(laidFaceGrade({ ...LAID, hollow: 0.4 }, barkContact({ ...LAID, hollow: 0.4 })).reason).toContain('hollow');
-    expect(laidFaceGrade(LAID, inlayContact(LAID)).reason).toBeNull();
+    expect(laidFaceGrade({ ...LAID, hollow: 0.4 }, barkContact({ ...LAID, hollow: 0.4 })).cause).toEqual({
+      code: 'face-hollow',
+    });
+    expect(laidFaceGrade(LAID, inlayContact(LAID)).cause).toBeNull();
   });
   it('of a shield, a patch and four flaps', () => {
     const forced = { ...SHIELD, slips: false };
@@ -328,14 +330,17 @@ describe('grades and why contact is low', () => {
     const out = { ...SHIELD, downCut: 20, inserted: 20 };
     expect(shieldGrade(out, shieldContact(out))).toMatchObject({
       grade: 'good',
-      reason: expect.stringContaining('sticks out'),
+      cause: { code: 'shield-out' },
     });
     const tall = { ...PATCH, windowHeight: 30.9, set: 'top' as const };
     expect(patchGrade(tall, patchContact(tall))).toMatchObject({
       grade: 'poor',
-      reason: 'The bottom edge stands 0.9 mm off; the window is taller than the patch.',
+      cause: { code: 'window-tall', edge: 'bottom', off: expect.closeTo(0.9, 6) as number },
     });
     const slender = { flaps: STRIPS, flats: [{ width: 2, length: 45 }, ...STRIPS.slice(1)] };
-    expect(flapGrade(flapContact(slender))).toMatchObject({ grade: 'poor', reason: expect.stringContaining('Flat 1') });
+    expect(flapGrade(flapContact(slender))).toMatchObject({
+      grade: 'poor',
+      cause: { code: 'flats-narrow', flaps: expect.arrayContaining([1]) as number[] },
+    });
   });
 });

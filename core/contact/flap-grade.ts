@@ -8,14 +8,14 @@ export function flapGrade({ contact, sides, narrow }: FlapContact, matched = MAT
     return {
       grade: 'poor',
       words,
-      reason: `Flat ${narrow.join(' and ')} is much narrower than its flap, so most of the flap lies on bark. Shave it to the green over more of its width.`,
+      cause: { code: 'flats-narrow', flaps: narrow },
     };
   }
-  if (contact > 1 - 1e-6) return { grade: 'good', words, reason: null };
+  if (contact > 1 - 1e-6) return { grade: 'good', words, cause: null };
   const worst = sides.indexOf(Math.min(...sides)) + 1;
   return {
     grade: contact >= matched - 1e-9 ? 'good' : 'poor',
     words,
-    reason: `Flap ${worst} covers its flat least: make flap and flat alike in width and length.`,
+    cause: { code: 'flap-covers-least', flap: worst },
   };
 }

@@ -1,4 +1,5 @@
 import { type ContactGrade, MATCHED, percent } from './contact-grade';
+import type { LowContact, PlainCause } from './low-contact';
 import { BRIDGING_DISTANCE } from './limits';
 import type { LaidFace, LaidFaceContact } from './laid-face-contact';
 
@@ -17,21 +18,18 @@ export function laidFaceGrade(face: LaidFace, result: LaidFaceContact, matched =
         ? 'both edges'
         : 'on callus only'
       : `${edges ? 'face' : 'face off the wood'}, ${flanks === 2 ? 'both flanks' : flanks === 1 ? 'one flank' : 'no flank'}`;
-  const reason = contact > 1 - 1e-6 ? null : whyLow(face, result, bridging);
-  return { grade: contact >= matched - 1e-9 ? 'good' : 'poor', words: `${where}, ${percent(contact)}`, reason };
+  const cause: LowContact | null = contact > 1 - 1e-6 ? null : { code: whyLow(face, result, bridging) };
+  return { grade: contact >= matched - 1e-9 ? 'good' : 'poor', words: `${where}, ${percent(contact)}`, cause };
 }
 
-function whyLow(face: LaidFace, { standOff, flankGaps }: LaidFaceContact, bridging: number): string {
+function whyLow(face: LaidFace, { standOff, flankGaps }: LaidFaceContact, bridging: number): PlainCause {
   if (standOff > bridging + 1e-6) {
-    return 'The wood is rounder than the face is flat, so both edges stand off it. A slimmer scion, a shallower face, a flatter spot or a thicker stock would help.';
+    return 'wood-round';
   }
-  if (standOff + face.hollow > bridging + 1e-6)
-    return 'The face is hollow, so its edges leave the wood in the middle. One straight pull would mend it.';
+  if (standOff + face.hollow > bridging + 1e-6) return 'face-hollow';
   if (flankGaps && Math.max(flankGaps.left, flankGaps.right) > bridging + 1e-6) {
     const both = Math.min(flankGaps.left, flankGaps.right) > bridging + 1e-6;
-    return both
-      ? 'The slots stand wider than the scion, so neither flank touches.'
-      : 'The scion fills one side of its slot only; the other flank stands off.';
+    return both ? 'slots-wide' : 'one-flank';
   }
-  return 'The edges leave the wood in places.';
+  return 'edges-leave';
 }

@@ -107,11 +107,11 @@ describe('outlineGrade', () => {
   const grade = (one: OutlineUnion) => outlineGrade(one, outlineUnionContact(one));
   const thin = { scion: face(7, 0.8, 35) };
   it('is good on both sides, poor on one, fatal on none', () => {
-    expect(grade(union())).toMatchObject({ grade: 'good', words: 'both sides, 100\u00a0%', reason: null });
+    expect(grade(union())).toMatchObject({ grade: 'good', words: 'both sides, 100\u00a0%', cause: null });
     expect(grade(union({ ...thin, e: 1.3 }))).toMatchObject({ grade: 'poor', words: 'right side only, 53\u00a0%' });
     expect(grade(union({ ...thin, e: -1.3 }))).toMatchObject({ grade: 'poor', words: 'left side only, 53\u00a0%' });
     expect(grade(union(thin)).grade).toBe('fatal');
-    expect(grade(union(thin)).reason).toContain('centre to centre');
+    expect(grade(union(thin)).cause).toEqual({ code: 'scion-thinner' });
   });
   it('calls a scion in the middle fatal though its ends touch', () => {
     const ends = union({ scion: face(8, 0.8, 35) });
@@ -121,8 +121,10 @@ describe('outlineGrade', () => {
     expect(outlineUnionContact(ends).contact).toBeGreaterThan(0.02);
   });
   it('names the face that is hollow, or both', () => {
-    expect(grade(union({ stock: face(10, 1, 35, 0.8) })).reason).toContain("stock's face");
-    expect(grade(union({ stock: face(10, 1, 35, 0.4), scion: face(10, 1, 35, 0.4) })).reason).toContain('Both faces');
+    expect(grade(union({ stock: face(10, 1, 35, 0.8) })).cause).toEqual({ code: 'stock-hollow' });
+    expect(grade(union({ stock: face(10, 1, 35, 0.4), scion: face(10, 1, 35, 0.4) })).cause).toEqual({
+      code: 'faces-hollow',
+    });
   });
 });
 

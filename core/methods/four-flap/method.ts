@@ -117,7 +117,7 @@ export const fourFlap: Method = {
             ...graded,
             grade: 'fatal',
             words: 'a flap is torn off',
-            reason: 'A flap that is torn off leaves its flat bare.',
+            cause: { code: 'flap-torn' },
           }
         : graded,
       grades: {

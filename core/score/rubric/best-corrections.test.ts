@@ -32,7 +32,7 @@ describe('bestCorrections', () => {
     const measures = exampleMeasures(whipAndTongue, { stockHollow: 0.4, scionHollow: 0.4 });
     const judged = judgeUnion(whipAndTongue, rule, measures, {}, 'joined');
     expect(judged.assessment.grades.flatness).toBe('fatal');
-    expect(judged.assessment.contactGrade.reason).toContain('Both faces');
+    expect(judged.assessment.contactGrade.cause).toEqual({ code: 'faces-hollow' });
   });
   it('asks for one length when the cuts differ', () => {
     const said = best({ stockLength: 30, scionLength: 38 }).map((correction) => correction.say(mm));

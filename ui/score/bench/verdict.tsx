@@ -1,3 +1,4 @@
+import { lowContactWords } from '@/core/contact/low-contact';
 import type { UnionJudgement } from '@/core/score/rubric/judge-union';
 import type { RankedCorrection } from '@/core/score/rubric/best-corrections';
 import { formatLength, type LengthUnit } from '@/core/units/length';
@@ -18,6 +19,7 @@ interface VerdictProps {
 
 /** The score, why it is what it is, the two corrections worth most, and the last attempt beside it. */
 export function Verdict({ judged, best, corrections, outside, last, called, unit }: VerdictProps) {
+  const cause = judged?.assessment.contactGrade.cause;
   return (
     <section
       aria-label={`Score of ${called}`}
@@ -44,7 +46,7 @@ export function Verdict({ judged, best, corrections, outside, last, called, unit
         {judged ? (
           <>
             <p className="text-sm">
-              {judged.assessment.contactGrade.reason ? `${judged.assessment.contactGrade.reason} ` : ''}
+              {cause ? `${lowContactWords(cause)} ` : ''}
               {formatLength(judged.assessment.contact.touching, unit)} touching.
               {best !== null && <> This pair could reach {Math.round(best * 100)}&nbsp;%.</>}
             </p>
