@@ -8,6 +8,7 @@ import * as planning from './migrations/0003-planning';
 import * as scoring from './migrations/0004-scoring';
 import * as faultsAndDoors from './migrations/0005-faults-and-doors';
 import * as stamps from './migrations/0006-stamps';
+import * as turns from './migrations/0007-turns';
 
 function migrator(sequelize: Sequelize) {
   return new Umzug({
@@ -18,6 +19,7 @@ function migrator(sequelize: Sequelize) {
       { name: '0004-scoring', up: () => scoring.up(sequelize) },
       { name: '0005-faults-and-doors', up: () => faultsAndDoors.up(sequelize) },
       { name: '0006-stamps', up: () => stamps.up(sequelize) },
+      { name: '0007-turns', up: () => turns.up(sequelize) },
     ],
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
     logger: undefined,

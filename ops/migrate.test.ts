@@ -4,6 +4,7 @@ import { type Model, type ModelStatic, QueryTypes } from 'sequelize';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { openDatabase, type Database } from '@/db/database';
 import { migrate, pendingMigrations } from '@/db/migrate';
+import { up as numberTurns } from '@/db/migrations/0007-turns';
 import { startMariaDb } from './mariadb';
 
 const ALL = [
@@ -13,6 +14,7 @@ const ALL = [
   '0004-scoring',
   '0005-faults-and-doors',
   '0006-stamps',
+  '0007-turns',
 ];
 /** Tables that are spoken to without a model. */
 const BARE = ['migration_guard', 'migrations', 'rate_limits', 'table_stamps'];
@@ -71,6 +73,30 @@ describe('migrations', () => {
     await waiting;
     const [row] = await sequelize.query('SELECT holder FROM migration_guard', { type: QueryTypes.SELECT });
     expect(row).toEqual({ holder: null });
+  });
+  it('number earlier answers of a union to a round in the order they came', async () => {
+    const { sequelize } = open(await emptySchema());
+    await migrate(sequelize);
+    const run = (sql: string) => sequelize.query(sql, { type: QueryTypes.RAW });
+    await run('ALTER TABLE reports ADD KEY of_union (union_id), DROP KEY reports_turn');
+    const row = (id: string, union: string, round: string): string =>
+      `('${id}', 'c', '${union}', '${round}', 'yes', '', 'link', NOW(3))`;
+    const rows = [row('1', 'a', 'r'), row('2', 'b', 'r'), row('3', 'a', 'r'), row('4', 'a', 's'), row('5', 'a', 'r')];
+    await sequelize.transaction(async (transaction) => {
+      await sequelize.query('SET FOREIGN_KEY_CHECKS = 0', { type: QueryTypes.RAW, transaction });
+      await sequelize.query(
+        `INSERT INTO reports (id, club_id, union_id, round_id, answer, note, source, recorded_at) VALUES ${rows.join(', ')}`,
+        { type: QueryTypes.RAW, transaction },
+      );
+      await sequelize.query('SET FOREIGN_KEY_CHECKS = 1', { type: QueryTypes.RAW, transaction });
+    });
+    // Twice: a start may be killed in between.
+    await numberTurns(sequelize);
+    await numberTurns(sequelize);
+    const turns = await sequelize.query<{ id: string; turn: number }>('SELECT id, turn FROM reports ORDER BY id', {
+      type: QueryTypes.SELECT,
+    });
+    expect(turns.map(({ id, turn }) => `${id}: ${turn}`)).toEqual(['1: 1', '2: 1', '3: 2', '4: 1', '5: 3']);
   });
   it('leave tables that have exactly the columns the models read and write', async () => {
     const { sequelize, ...models } = open(inject('databaseUrl'));

@@ -273,6 +273,7 @@ export function defineModels(sequelize: Sequelize) {
       clubId: STRING,
       unionId: STRING,
       roundId: STRING,
+      turn: INTEGER,
       answer: STRING,
       note: STRING,
       source: STRING,

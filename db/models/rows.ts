@@ -299,6 +299,8 @@ export interface ReportRow {
   clubId: string;
   unionId: string;
   roundId: string;
+  /** Which answer of this union to this round it is, from 1; the last one counts. */
+  turn: number;
   answer: Answer;
   note: string;
   source: 'link' | 'phone' | 'slip';

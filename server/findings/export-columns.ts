@@ -32,7 +32,7 @@ const bit = (flag: boolean | null): number | null => (flag === null ? null : Num
 export const NOT_TOLD = {
   judgements: ['clubId', 'liveCorrectsId', 'sentHash'],
   unionFacts: ['clubId', 'workshopId', 'woodLotId', 'stockLotId', 'assessorId'],
-  reports: ['clubId', 'seq', 'enteredBy'],
+  reports: ['clubId', 'seq', 'turn', 'enteredBy'],
 } as const;
 
 interface UnionNames {

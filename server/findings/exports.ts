@@ -79,7 +79,11 @@ export async function exportCsv(context: Context, workshopId: string, name: Expo
   const rounds = new Map((await listRounds(context, workshopId)).map((round) => [round.id, round]));
   const reports = await db.reports.findAll({
     where: { clubId, roundId: [...rounds.keys()] },
-    order: [['seq', 'ASC']],
+    order: [
+      ['recordedAt', 'ASC'],
+      ['unionId', 'ASC'],
+      ['turn', 'ASC'],
+    ],
     raw: true,
   });
   return table(

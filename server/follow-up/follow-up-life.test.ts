@@ -290,3 +290,37 @@ describe('erasing', () => {
     );
   });
 });
+
+describe('answers that meet', () => {
+  it('each take a turn of their own, and the last of them counts, whatever a clock says', async () => {
+    const own = await testWorkshop(club, 1);
+    await makeKeepers(club.as('lead'), own.id, { woodLotId: own.woodLotId, stockLotId: own.stockLotId });
+    const round = uuid();
+    await addRound(club.as('lead'), own.id, round, {
+      milestone: 'growing',
+      opensOn: '2027-05-01',
+      closesOn: '2027-05-20',
+    });
+    const [keeper] = await listKeepers(club.as('lead'), own.id);
+    const report = (answer: string, when = OPEN) =>
+      enterReport(club.as('lead', when), uuid(), {
+        unionId: keeper!.unionId,
+        answer,
+        note: '',
+        roundId: round,
+        source: 'phone',
+      });
+    await Promise.all(Array.from({ length: 8 }, () => report('not-sure')));
+    // From a server whose clock is a year behind.
+    await report('dead', new Date('2026-05-02T08:00:00Z'));
+    const rows = await club.services.db.reports.findAll({
+      where: { roundId: round },
+      order: [['turn', 'ASC']],
+      raw: true,
+    });
+    expect(rows.map(({ turn }) => turn)).toEqual([1, 2, 3, 4, 5, 6, 7, 8, 9]);
+    expect((await latestReports(club.as('lead'), own.id)).map(({ answer }) => answer)).toEqual(['dead']);
+    const fact = await club.services.db.unionFacts.findOne({ where: { unionId: keeper!.unionId }, raw: true });
+    expect(fact?.growing).toBe('dead');
+  });
+});

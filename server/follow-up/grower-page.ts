@@ -70,7 +70,7 @@ export async function growerPage(services: Services, token: string): Promise<Gro
   ]);
   const reports = await db.reports.findAll({
     where: { clubId, roundId: round.id, unionId: unions.map((union) => union.id) },
-    order: [['seq', 'ASC']],
+    order: [['turn', 'ASC']],
     raw: true,
   });
   const last = new Map(reports.map((report) => [report.unionId, report]));

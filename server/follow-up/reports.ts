@@ -1,5 +1,4 @@
 import { object, string } from 'yup';
-import type { Transaction } from 'sequelize';
 import { ANSWERS, type Answer } from '@/core/methods/milestones';
 import type { ReportRow, RoundRow, UnionRow } from '@/db/models/rows';
 import type { Database } from '@/db/database';
@@ -23,6 +22,9 @@ export const answerInput = object({
 
 export type AnswerInput = { unionId: string; answer: Answer; note: string };
 
+/** Answers to one union and round that can meet before one of them is given up. */
+const TRIES = 20;
+
 interface Entry {
   clubId: string;
   round: RoundRow;
@@ -43,36 +45,39 @@ export async function addReport(
     raw: true,
   });
   if (!union) throw notFound('The plant');
-  const known = await db.reports.findOne({ where: { clubId, id: reportId }, raw: true });
-  if (known) return confirmReplay(known, given);
-  try {
-    await transact(db, async (transaction: Transaction) => {
-      await db.reports.create(
-        {
-          id: reportId,
+  for (let attempt = 1; ; attempt++) {
+    const known = await db.reports.findOne({ where: { clubId, id: reportId }, raw: true });
+    if (known) return confirmReplay(known, given);
+    try {
+      return await transact(db, async (transaction) => {
+        const where = { clubId, unionId: union.id, roundId: round.id };
+        const before = (await db.reports.max('turn', { where, transaction })) as number | null;
+        await db.reports.create(
+          {
+            ...where,
+            id: reportId,
+            turn: (before ?? 0) + 1,
+            answer: given.answer,
+            note: given.note,
+            source,
+            enteredBy,
+            recordedAt: now,
+          },
+          { transaction },
+        );
+        await refreshUnionFacts(db, clubId, [union.id], transaction);
+        await audit(db, transaction, {
           clubId,
-          unionId: union.id,
-          roundId: round.id,
-          answer: given.answer,
-          note: given.note,
-          source,
-          enteredBy,
-          recordedAt: now,
-        },
-        { transaction },
-      );
-      await refreshUnionFacts(db, clubId, [union.id], transaction);
-      await audit(db, transaction, {
-        clubId,
-        actorId: enteredBy,
-        action: 'report saved',
-        subjectId: reportId,
-        at: now,
+          actorId: enteredBy,
+          action: 'report saved',
+          subjectId: reportId,
+          at: now,
+        });
       });
-    });
-  } catch (error) {
-    if (!isDuplicate(error)) throw error;
-    confirmReplay((await db.reports.findOne({ where: { clubId, id: reportId }, raw: true }))!, given);
+    } catch (error) {
+      // The same answer came twice at once, or another took the turn: looked at again.
+      if (!isDuplicate(error) || attempt === TRIES) throw error;
+    }
   }
 }
 
@@ -122,7 +127,7 @@ export async function latestReports(context: Context, workshopId: string): Promi
   } = context;
   const reports = await db.reports.findAll({
     where: { clubId, roundId: rounds.map((round) => round.id) },
-    order: [['seq', 'ASC']],
+    order: [['turn', 'ASC']],
     raw: true,
   });
   return [...new Map(reports.map((report) => [`${report.unionId} ${report.roundId}`, report])).values()];

@@ -36,7 +36,7 @@ export async function refreshUnionFacts(
           }),
           db.reports.findAll({
             where: { clubId, unionId: kept.map(({ id }) => id) },
-            order: [['seq', 'ASC']],
+            order: [['turn', 'ASC']],
             transaction,
             raw: true,
           }),
