@@ -52,7 +52,7 @@ describe('transact', () => {
     const id = uuid();
     let tries = 0;
     // Somebody else, outside the transaction, ends its connection once it is known.
-    let name = (_: number): void => undefined;
+    let name: (connection: number) => void = () => undefined;
     const killed = new Promise<number>((resolve) => (name = resolve)).then((connection) =>
       db.sequelize.query(`KILL CONNECTION ${connection}`, { type: QueryTypes.RAW }),
     );
