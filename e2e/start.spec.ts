@@ -3,6 +3,7 @@ import { existsSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync 
 import { join } from 'node:path';
 import { ENVIRONMENT, expect, test, WORLD } from './setup/bench-test';
 import { freePort } from '../ops/mariadb';
+import { runSql } from './setup/run-sql';
 
 test.describe.configure({ mode: 'serial' });
 test.setTimeout(120_000);
@@ -128,6 +129,19 @@ test('Ctrl-C stops application and database cleanly', async () => {
   expect(first!.output()).toContain('Nothing is lost');
   expect(runs(pid)).toBe(false);
   expect(readFileSync(join(data, 'mariadb.log'), 'utf8')).toContain('Shutdown complete');
+});
+
+test('what a new version is about to change is backed up before, and proven', async () => {
+  first = await start(data);
+  // As if this version had brought the last migration with it.
+  runSql(data, "DELETE FROM migrations WHERE name = '0007-turns'");
+  await stopped(first, 'SIGINT');
+  first = await start(data);
+  expect(first.output()).toContain('Backing up before 0007-turns.');
+  expect(first.output()).toContain('Database brought up to date: 0007-turns.');
+  const [, made] = /Backup made: (\S+)\.\n/.exec(first.output())!;
+  expect(statSync(join(data, 'backups', made!.split('/').at(-1)!)).size).toBeGreaterThan(10_000);
+  await stopped(first, 'SIGINT');
 });
 
 test('a demo that was cut off while loading is loaded afresh by the next start', async () => {

@@ -6,6 +6,7 @@ import { parseArgs } from 'node:util';
 import { QueryTypes } from 'sequelize';
 import { openDatabase, type Database } from '@/db/database';
 import { migrate, pendingMigrations } from '@/db/migrate';
+import { tableNames } from '@/db/table-names';
 import { loadDemo } from '@/demo/load-demo';
 import { ASSISTANT, LEAD, VIEWER } from '@/demo/scenario';
 import { erasedListIn } from '@/server/platform/erased-list';
@@ -156,7 +157,7 @@ async function clearHalfLoadedDemo(url: string): Promise<void> {
 
 /** Real data is not changed by a new version before a backup of it was made and proven. */
 async function backUpBeforeMigrating(db: Database): Promise<void> {
-  const tables = (await db.sequelize.getQueryInterface().showAllTables()).map(String);
+  const tables = await tableNames(db.sequelize);
   const [next] = await pendingMigrations(db.sequelize);
   if (!next || !tables.includes('users') || (await db.users.count()) === 0) return;
   if (!canBackUp())
@@ -171,8 +172,8 @@ async function backUpBeforeMigrating(db: Database): Promise<void> {
 
 async function prepare(db: Database): Promise<void> {
   if (given.demo) {
-    const tables = await db.sequelize.getQueryInterface().showAllTables();
-    if (tables.length > 0 && !tables.map(String).includes('migrations'))
+    const tables = await tableNames(db.sequelize);
+    if (tables.length > 0 && !tables.includes('migrations'))
       refuse('--demo loads into an empty schema only; this one has tables of something else. Name another schema.');
   }
   await backUpBeforeMigrating(db);
