@@ -17,6 +17,8 @@ const config: NextConfig = {
   ...(process.env.PEAR_BENCH_BUILD === '.next-check'
     ? { turbopack: { resolveAlias: { '@/core/methods/more-methods': './core/methods/testing/twelfth.ts' } } }
     : {}),
+  // ops/serve.ts does, with less work.
+  compress: false,
   poweredByHeader: false,
   devIndicators: false,
   typescript: { ignoreBuildErrors: false },
