@@ -1,5 +1,6 @@
 import type { Transaction } from 'sequelize';
 import type { Database } from './database';
+import { isConnectionLost } from './connection-lost';
 import { insideTransaction } from './inside-transaction';
 
 /**
@@ -7,12 +8,6 @@ import { insideTransaction } from './inside-transaction';
  * also a change that another node was quicker with), lock wait, a node that is not ready to serve.
  */
 const AGAIN = new Set([1213, 1205, 1047]);
-
-/** True when the connection went away under a statement. */
-function isConnectionLost(error: unknown): boolean {
-  const { parent } = (error ?? {}) as { parent?: { fatal?: boolean; sqlState?: string } };
-  return parent?.fatal === true || parent?.sqlState === '08S01';
-}
 
 /** Number that MariaDB gave an error, or null for errors of other origin. */
 export function databaseErrno(error: unknown): number | null {

@@ -22,8 +22,8 @@ const ROOM = { atOnce: 32, waiting: 1000, patience: 30_000 };
 const DRAWN = { atOnce: 2, waiting: 1000, patience: 30_000, hold: 500 };
 
 /**
- * Answers are made small with little work: at the usual level it took as much of two cores as drawing does,
- * for a tenth less to send.
+ * Answers are made small with the least work. At the usual level it took the processor from drawing: with 20
+ * people on two cores the p95 of all pages was 249 to 267 ms, at this one 202, and without any 190.
  */
 const compress = compression({ level: 1 });
 
@@ -67,6 +67,7 @@ export async function serve({ host, port, cert, key, behindProxy = false }: Serv
     // Gone while it queued: its place is for the next.
     if (response.destroyed) return leave();
     response.once('close', leave);
+    // Its types are those of a framework that is not ours; it asks for no more than Node's own two.
     await new Promise<void>((resolve) => compress(request as never, response as never, () => resolve()));
     await handle(request, response);
   };

@@ -1,16 +1,9 @@
+import { isConnectionLost } from '@/db/connection-lost';
+
 /** True when an error says that the database cannot be asked now: away, restarting, or with no connection free. */
 export function databaseIsAway(error: unknown): boolean {
-  const { name = '', parent } = (error ?? {}) as {
-    name?: string;
-    parent?: { code?: string; sqlState?: string; fatal?: boolean };
-  };
-  if (/^Sequelize(Connection|HostNot|AccessDenied)/.test(name)) return true;
-  return (
-    parent?.sqlState === '08S01' ||
-    parent?.sqlState === '08000' ||
-    parent?.fatal === true ||
-    /^(ECONN|EPIPE|ER_CONNECTION|ER_SOCKET|ER_CMD_CONNECTION_CLOSED|ER_SERVER_SHUTDOWN)/.test(parent?.code ?? '')
-  );
+  const { name = '' } = (error ?? {}) as { name?: string };
+  return /^Sequelize(Connection|HostNot|AccessDenied)/.test(name) || isConnectionLost(error);
 }
 
 /** True when the database is there but no connection came free in time. */

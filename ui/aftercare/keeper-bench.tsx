@@ -225,22 +225,10 @@ function MakeKeepers({
       <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-3">
         <Problem>{problem?.message}</Problem>
         <Field label="Of wood lot">
-          <select name="woodLotId">
-            {wood.map((lot) => (
-              <option key={lot.id} value={lot.id}>
-                {lot.variety}
-              </option>
-            ))}
-          </select>
+          <select name="woodLotId">{options(wood, (lot) => lot.variety)}</select>
         </Field>
         <Field label="On stock lot">
-          <select name="stockLotId">
-            {stocks.map((lot) => (
-              <option key={lot.id} value={lot.id}>
-                {lot.stockType}
-              </option>
-            ))}
-          </select>
+          <select name="stockLotId">{options(stocks, (lot) => lot.stockType)}</select>
         </Field>
         <button type="submit" className="bench-button self-start" data-weight="main" disabled={busy}>
           Make what is missing
@@ -288,31 +276,19 @@ function ChangeKeepers({
         <Field label="Wood lot">
           <select name="woodLotId" defaultValue="">
             <option value="">as it is</option>
-            {wood.map((lot) => (
-              <option key={lot.id} value={lot.id}>
-                {lot.variety}
-              </option>
-            ))}
+            {options(wood, (lot) => lot.variety)}
           </select>
         </Field>
         <Field label="Stock lot">
           <select name="stockLotId" defaultValue="">
             <option value="">as it is</option>
-            {stocks.map((lot) => (
-              <option key={lot.id} value={lot.id}>
-                {lot.stockType}
-              </option>
-            ))}
+            {options(stocks, (lot) => lot.stockType)}
           </select>
         </Field>
         <Field label="Grafter">
           <select name="seatId" defaultValue="">
             <option value="">as it is</option>
-            {seats.map((seat) => (
-              <option key={seat.id} value={seat.id}>
-                {seat.number} {seat.name}
-              </option>
-            ))}
+            {options(seats, (seat) => `${seat.number} ${seat.name}`)}
           </select>
         </Field>
         <div className="flex flex-wrap gap-2">
@@ -334,4 +310,13 @@ function ChangeKeepers({
       </form>
     </section>
   );
+}
+
+/** Rows to choose from, each by its words. */
+function options<Row extends { id: string }>(rows: readonly Row[], words: (row: Row) => string) {
+  return rows.map((row) => (
+    <option key={row.id} value={row.id}>
+      {words(row)}
+    </option>
+  ));
 }
