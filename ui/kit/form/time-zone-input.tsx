@@ -23,7 +23,11 @@ export function TimeZoneInput(props: ComponentProps<'input'>) {
         list={list}
         autoComplete="off"
         spellCheck={false}
-        onFocus={() => setZones(Intl.supportedValuesOf('timeZone'))}
+        onFocus={(event) => {
+          // What is typed takes the place of what stands there, so that the list is not narrowed to that.
+          event.currentTarget.select();
+          setZones(Intl.supportedValuesOf('timeZone'));
+        }}
         {...props}
       />
       <datalist id={list}>
