@@ -104,6 +104,8 @@ const config = [
     rules: {
       '@typescript-eslint/no-floating-promises': ['error', { ignoreVoid: true }],
       '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: false }],
+      // Names that say nothing of what they hold.
+      'id-denylist': ['error', 'of', 'one', 'given'],
     },
   },
   {

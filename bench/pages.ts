@@ -76,7 +76,7 @@ const sizes = await Promise.all(
 const past = sizes.sort((a, b) => b.unions - a.unions)[0]!.id;
 const [lot] = ids(await text('/wood'), /wood\/([0-9a-f-]{36})/g);
 const [site] = ids(await text('/sites'), /sites\/([0-9a-f-]{36})/g);
-const LEAVES = [
+const WORKSHOP_PAGES = [
   'plan',
   'plan/benches',
   'plan/quantities',
@@ -111,7 +111,7 @@ const pages = [
   '/methods/chip',
   '/topworking',
   '/workshops/new',
-  ...LEAVES.map((leaf) => `/workshops/${past}/${leaf}`),
+  ...WORKSHOP_PAGES.map((page) => `/workshops/${past}/${page}`),
   `/wall/${past}`,
   `/screen/${past}`,
 ];

@@ -52,7 +52,7 @@ export function rememberingDatabase(db: Database, clubId: string, stamps: Stamps
         if (WRITES.has(property)) written = true;
         if (!READS.has(property)) return value.bind(target) as unknown;
         return (...args: unknown[]) => {
-          const ask = (): Promise<unknown> => (value as (...given: unknown[]) => Promise<unknown>).apply(target, args);
+          const ask = (): Promise<unknown> => (value as (...passed: unknown[]) => Promise<unknown>).apply(target, args);
           const options = args.at(-1) as Options;
           return written || options?.transaction
             ? ask()

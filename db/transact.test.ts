@@ -87,10 +87,10 @@ describe('transact', () => {
   });
   it('gives rows as their types say: truth values, dates as text, instants', async () => {
     const [row] = await db.sequelize.query(
-      "SELECT CAST('2027-03-06' AS DATE) AS day, CAST('2027-03-06 10:20:30.456' AS DATETIME(3)) AS at, 1 AS one",
+      "SELECT CAST('2027-03-06' AS DATE) AS day, CAST('2027-03-06 10:20:30.456' AS DATETIME(3)) AS at, 1 AS first",
       { type: QueryTypes.SELECT },
     );
-    expect(row).toEqual({ day: '2027-03-06', at: new Date('2027-03-06T10:20:30.456Z'), one: 1 });
+    expect(row).toEqual({ day: '2027-03-06', at: new Date('2027-03-06T10:20:30.456Z'), first: 1 });
     const user = uuid();
     await db.people.create({
       id: user,

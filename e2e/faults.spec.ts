@@ -120,7 +120,7 @@ test('two people who score the same seat and number at once both stay, and the l
   const numbers = await list
     .locator('span')
     .first()
-    .evaluateAll((all) => all.map((one) => one.textContent));
+    .evaluateAll((all) => all.map((element) => element.textContent));
   expect(new Set(numbers).size).toBe(numbers.length);
   await other.context().close();
 });

@@ -146,7 +146,7 @@ test('reminds only those who have not answered, with a new link; slips for those
 async function roundIds(page: Page): Promise<string[]> {
   return page
     .locator('section[aria-labelledby^="round-"]')
-    .evaluateAll((all) => all.map((one) => one.getAttribute('aria-labelledby')!.slice('round-'.length)));
+    .evaluateAll((all) => all.map((element) => element.getAttribute('aria-labelledby')!.slice('round-'.length)));
 }
 
 test.describe('links that do not open', () => {

@@ -91,17 +91,17 @@ test('two devices that score one seat without reception leave two judgements and
   const day = await makeDay(page);
   const other = await (await browser.newContext({ baseURL: baseURL! })).newPage();
   await signIn(other, 'assistant');
-  for (const one of [page, other]) {
-    await one.goto(`/workshops/${day}/score?seat=1`);
-    await expect(strip(one)).toContainText('Nothing waits');
-    await one.context().setOffline(true);
-    await enterWhip(one, one === page ? 'by Maren' : 'by Joss');
-    await one.getByRole('button', { name: 'Save, same seat' }).click();
-    await expect(strip(one)).toContainText('waits on this device');
+  for (const tab of [page, other]) {
+    await tab.goto(`/workshops/${day}/score?seat=1`);
+    await expect(strip(tab)).toContainText('Nothing waits');
+    await tab.context().setOffline(true);
+    await enterWhip(tab, tab === page ? 'by Maren' : 'by Joss');
+    await tab.getByRole('button', { name: 'Save, same seat' }).click();
+    await expect(strip(tab)).toContainText('waits on this device');
   }
-  for (const one of [page, other]) {
-    await one.context().setOffline(false);
-    await expect(strip(one)).toContainText('Nothing waits', { timeout: 15_000 });
+  for (const tab of [page, other]) {
+    await tab.context().setOffline(false);
+    await expect(strip(tab)).toContainText('Nothing waits', { timeout: 15_000 });
   }
   await page.reload();
   await expect(page.getByRole('region', { name: 'Likely doubles' })).toContainText('1-1 was judged 2 times');

@@ -68,7 +68,7 @@ function spoiled(body: object): object[] {
     return Object.entries(value).flatMap(([key, part]) => {
       const put = (other: unknown): unknown =>
         Array.isArray(value)
-          ? value.map((one: unknown, i) => (String(i) === key ? other : one))
+          ? value.map((entry: unknown, i) => (String(i) === key ? other : entry))
           : { ...value, [key]: other };
       return [put(replace(part)), ...at(part, replace).map(put)];
     });
@@ -78,9 +78,9 @@ function spoiled(body: object): object[] {
 
 async function targets(request: APIRequestContext): Promise<Target[]> {
   const workshop = query("SELECT id FROM workshops WHERE title = 'Pears and medlars on the bench'");
-  const one = (sql: string): string => query(sql).split('\n')[0]!;
+  const firstOf = (sql: string): string => query(sql).split('\n')[0]!;
   const [site, lot, plan, round] = ['sites', 'wood_lots', 'topworking_plans', 'rounds'].map((table) =>
-    one(`SELECT id FROM ${table} WHERE club_id = (SELECT club_id FROM workshops WHERE id = '${workshop}') LIMIT 1`),
+    firstOf(`SELECT id FROM ${table} WHERE club_id = (SELECT club_id FROM workshops WHERE id = '${workshop}') LIMIT 1`),
   );
   const { seats, unions } = await benchOf(request, workshop);
   const [seat, union] = [seats[0]!, unions[0]!];

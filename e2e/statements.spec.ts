@@ -17,14 +17,14 @@ const sent = (): number =>
 
 test('no page asks more than twelve statements, however many workshops there are', async ({ request }) => {
   await apiSignIn(request, PEOPLE.lead);
-  const one = (sql: string): string => query(sql).split('\n')[0]!;
-  const workshop = one("SELECT id FROM workshops WHERE title = 'Pears and medlars on the bench'");
-  const clubId = one(`SELECT club_id FROM workshops WHERE id = '${workshop}'`);
+  const firstOf = (sql: string): string => query(sql).split('\n')[0]!;
+  const workshop = firstOf("SELECT id FROM workshops WHERE title = 'Pears and medlars on the bench'");
+  const clubId = firstOf(`SELECT club_id FROM workshops WHERE id = '${workshop}'`);
   const [site, lot, plan] = ['sites', 'wood_lots', 'topworking_plans'].map((table) =>
-    one(`SELECT id FROM ${table} WHERE club_id = '${clubId}' LIMIT 1`),
+    firstOf(`SELECT id FROM ${table} WHERE club_id = '${clubId}' LIMIT 1`),
   );
-  const union = one(`SELECT id FROM unions WHERE workshop_id = '${workshop}' AND kind = 'practice' LIMIT 1`);
-  const leaves = [
+  const union = firstOf(`SELECT id FROM unions WHERE workshop_id = '${workshop}' AND kind = 'practice' LIMIT 1`);
+  const paths = [
     'plan',
     'plan/benches',
     'plan/quantities',
@@ -65,7 +65,7 @@ test('no page asks more than twelve statements, however many workshops there are
     '/topworking',
     `/topworking/${plan}`,
     '/workshops/new',
-    ...leaves.map((leaf) => `/workshops/${workshop}/${leaf}`),
+    ...paths.map((page) => `/workshops/${workshop}/${page}`),
     `/wall/${workshop}`,
     `/screen/${workshop}`,
     '/cards/chip',

@@ -84,7 +84,7 @@ test('chooses wood and stocks, known ones and new ones', async ({ page }) => {
   // Each lot has a ribbon of its own.
   const ribbons = await board
     .getByRole('img', { name: /^ribbon/ })
-    .evaluateAll((all) => all.map((one) => one.getAttribute('aria-label')));
+    .evaluateAll((all) => all.map((element) => element.getAttribute('aria-label')));
   expect(new Set(ribbons).size).toBe(3);
 });
 
@@ -157,8 +157,8 @@ test('prints tags with code, variety, stock, date and initials; a QR code leads 
     const box = new RegExp(`yMin="([\\d.]+)" xMax="[\\d.]+" yMax="([\\d.]+)">${code.slice(0, 3)}<`).exec(boxes)!;
     expect(Number(box[2]) - Number(box[1])).toBeGreaterThanOrEqual(14);
   }
-  const one = await page.request.get(`/api/workshops/${upcoming}/tags?paper=A4&code=${code}`);
-  writeFileSync(join(WORLD, 'one.pdf'), await one.body());
+  const response = await page.request.get(`/api/workshops/${upcoming}/tags?paper=A4&code=${code}`);
+  writeFileSync(join(WORLD, 'one.pdf'), await response.body());
   expect(execFileSync('pdftotext', [join(WORLD, 'one.pdf'), '-'], { encoding: 'utf8' })).not.toContain('Grey Heron');
 
   const stranger = await page

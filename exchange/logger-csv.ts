@@ -35,7 +35,7 @@ export function readLogger(
   const read = readCsvText(bytes, 'the log', MOST_READINGS);
   if ('problem' in read) return read;
   const { at, unknown } = columnsOf(read.header, HEADERS);
-  const column = [at.celsius, at.fahrenheit, at.bare].find((one) => one >= 0) ?? -1;
+  const column = [at.celsius, at.fahrenheit, at.bare].find((at) => at >= 0) ?? -1;
   if (at.time < 0 || column < 0)
     return {
       problem: `A column "time" and one "temperature_c" or "temperature_f" are needed. The first line has: ${read.header.slice(0, 8).join(', ').slice(0, 120)}.`,

@@ -26,8 +26,8 @@ const data = join(root, 'data');
 const PASSWORD = 'heron ladle quartz evening';
 let server: Awaited<ReturnType<typeof startMariaDb>>;
 let db: Database;
-const services = (of: Database, folder: string): Services => ({
-  db: of,
+const services = (database: Database, folder: string): Services => ({
+  db: database,
   mail: folderMail(join(folder, 'outbox')),
   weather: simulatedWeather,
   erased: erasedListIn(join(folder, 'erased.txt')),
@@ -44,21 +44,21 @@ async function close(): Promise<void> {
   await server.stop();
 }
 /** A sum over every row of every table, but for sessions and limits, which a restore ends. */
-async function sums(of: Database): Promise<Record<string, unknown>> {
-  const tables = await of.sequelize.query<{ t: string }>(
+async function sums(database: Database): Promise<Record<string, unknown>> {
+  const tables = await database.sequelize.query<{ t: string }>(
     "SELECT table_name AS t FROM information_schema.tables WHERE table_schema = DATABASE() AND table_name NOT IN ('sessions', 'rate_limits', 'migration_guard') ORDER BY 1",
     { type: QueryTypes.SELECT },
   );
-  const rows = await of.sequelize.query<{ Table: string; Checksum: unknown }>(
+  const rows = await database.sequelize.query<{ Table: string; Checksum: unknown }>(
     `CHECKSUM TABLE ${tables.map(({ t }) => `\`${t}\``).join(', ')}`,
     { type: QueryTypes.SELECT },
   );
   return Object.fromEntries(rows.map(({ Table, Checksum }) => [Table, Checksum]));
 }
-async function tables(of: Database, folder: string): Promise<string[]> {
-  const { token } = await signIn(services(of, folder), { email: LEAD.email, password: PASSWORD }, '127.0.0.1');
-  const context = { ...services(of, folder), actor: (await actorOf(services(of, folder), token))! };
-  const workshops = await of.workshops.findAll({ order: [['date', 'ASC']], raw: true });
+async function tables(database: Database, folder: string): Promise<string[]> {
+  const { token } = await signIn(services(database, folder), { email: LEAD.email, password: PASSWORD }, '127.0.0.1');
+  const context = { ...services(database, folder), actor: (await actorOf(services(database, folder), token))! };
+  const workshops = await database.workshops.findAll({ order: [['date', 'ASC']], raw: true });
   return Promise.all(workshops.flatMap(({ id }) => EXPORTS.map((name) => exportCsv(context, id, name))));
 }
 

@@ -160,7 +160,7 @@ const NIGHT = 3;
 /** Makes a backup each night, or as soon as it can once a night was missed. Returns what stops it. */
 export function backUpNightly(place: BackupPlace, say: (text: string) => void): () => void {
   let busy = false;
-  const look = async (): Promise<void> => {
+  const check = async (): Promise<void> => {
     const now = new Date();
     const file = join(place.data, 'backups', LAST_GOOD);
     const last = existsSync(file) ? new Date((JSON.parse(readFileSync(file, 'utf8')) as LastGood).at) : null;
@@ -180,7 +180,7 @@ export function backUpNightly(place: BackupPlace, say: (text: string) => void): 
       busy = false;
     }
   };
-  const timer = setInterval(() => void look(), HOUR / 6);
+  const timer = setInterval(() => void check(), HOUR / 6);
   timer.unref();
   return () => clearInterval(timer);
 }

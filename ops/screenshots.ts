@@ -22,9 +22,9 @@ const browser = await chromium.launch({
 const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: address });
 const page = await context.newPage();
 
-async function shoot(name: string, of: Page = page): Promise<void> {
-  await of.waitForTimeout(600);
-  await of.screenshot({ path: join(folder, `${name}.png`) });
+async function shoot(name: string, on: Page = page): Promise<void> {
+  await on.waitForTimeout(600);
+  await on.screenshot({ path: join(folder, `${name}.png`) });
 }
 
 await page.goto('/sign-in');
@@ -48,18 +48,18 @@ await shoot('plan-quantities');
 await page.goto(`${upcoming}/plan/ready`);
 await shoot('plan-ready');
 
-async function enterUnion(of: Page): Promise<void> {
+async function enterUnion(on: Page): Promise<void> {
   for (const [name, value] of [
     ['stockDiameter', '11'],
     ['scionDiameter', '9'],
     ['stockLength', '36'],
     ['scionLength', '34'],
   ])
-    await of.locator(`[name=${name}]`).fill(value!);
-  await of.locator('label').filter({ hasText: 'Left, outsides flush' }).click();
-  await of.locator('[name=scionLength]').focus();
-  await of.keyboard.press('Escape');
-  await of.keyboard.press('t');
+    await on.locator(`[name=${name}]`).fill(value!);
+  await on.locator('label').filter({ hasText: 'Left, outsides flush' }).click();
+  await on.locator('[name=scionLength]').focus();
+  await on.keyboard.press('Escape');
+  await on.keyboard.press('t');
 }
 await page.goto(`${past}/score`);
 await page.getByRole('button', { name: /^Seat 1,/ }).waitFor();

@@ -58,8 +58,8 @@ export async function serve({ host, port, cert, key, behindProxy = false }: Serv
     request.headers['x-client-address'] = (behindProxy && forwarded) || request.socket.remoteAddress || 'unknown';
     // What is built is read from the disk, and a stream stays: neither takes a place from the others.
     const free = request.url!.startsWith('/_next/static/') || request.headers.accept === 'text/event-stream';
-    const drawn = !free && request.method === 'GET' && !request.url!.startsWith('/api/');
-    const leave = free ? (): void => undefined : await (drawn ? enterDrawn() : enter());
+    const page = !free && request.method === 'GET' && !request.url!.startsWith('/api/');
+    const leave = free ? (): void => undefined : await (page ? enterDrawn() : enter());
     if (!leave) {
       response.setHeader('Retry-After', '5');
       return refuse(response, 503, 'Very many are at it right now. Nothing was saved yet; try again in a moment.');

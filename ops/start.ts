@@ -58,27 +58,28 @@ function refuse(message: string): never {
   process.exit(2);
 }
 
-const given = options();
-if (given.help) {
+const settings = options();
+if (settings.help) {
   console.log(HELP);
   process.exit(0);
 }
-const port = Number(given.port);
+const port = Number(settings.port);
 if (!Number.isInteger(port) || port < 1 || port > 65_535) refuse('--port must be a number from 1 to 65535.');
-if (Boolean(given.cert) !== Boolean(given.key)) refuse('--cert and --key go together: give both files, or neither.');
-for (const file of [given.cert, given.key]) if (file && !existsSync(file)) refuse(`There is no file ${file}.`);
+if (Boolean(settings.cert) !== Boolean(settings.key))
+  refuse('--cert and --key go together: give both files, or neither.');
+for (const file of [settings.cert, settings.key]) if (file && !existsSync(file)) refuse(`There is no file ${file}.`);
 if (
-  given['public-url'] &&
-  !/^https?:$/.test(URL.canParse(given['public-url']) ? new URL(given['public-url']).protocol : '')
+  settings['public-url'] &&
+  !/^https?:$/.test(URL.canParse(settings['public-url']) ? new URL(settings['public-url']).protocol : '')
 )
   refuse('--public-url must be an address such as https://bench.example.');
-if (given.demo && !process.env.DATABASE_URL)
+if (settings.demo && !process.env.DATABASE_URL)
   refuse('--demo is for an outside server (DATABASE_URL); the own one gets the demo unless --empty is given.');
 
-const scheme = given.cert ? 'https' : 'http';
-const shownHost = ['0.0.0.0', '::'].includes(given.host) ? '127.0.0.1' : given.host;
+const scheme = settings.cert ? 'https' : 'http';
+const shownHost = ['0.0.0.0', '::'].includes(settings.host) ? '127.0.0.1' : settings.host;
 const address = `${scheme}://${shownHost}:${port}`;
-process.env.PEAR_BENCH_PUBLIC_URL = (given['public-url'] ?? address).replace(/\/+$/, '');
+process.env.PEAR_BENCH_PUBLIC_URL = (settings['public-url'] ?? address).replace(/\/+$/, '');
 mkdirSync(DATA, { recursive: true, mode: 0o700 });
 process.env.PEAR_BENCH_MAIL ??= join(DATA, 'outbox');
 process.env.PEAR_BENCH_BACKUPS ??= join(DATA, 'backups');
@@ -171,7 +172,7 @@ async function backUpBeforeMigrating(db: Database): Promise<void> {
 }
 
 async function prepare(db: Database): Promise<void> {
-  if (given.demo) {
+  if (settings.demo) {
     const tables = await tableNames(db.sequelize);
     if (tables.length > 0 && !tables.includes('migrations'))
       refuse('--demo loads into an empty schema only; this one has tables of something else. Name another schema.');
@@ -181,9 +182,9 @@ async function prepare(db: Database): Promise<void> {
   if (done.length > 0) said(`Database brought up to date: ${done.join(', ')}.`);
   await forgetOldSessions({ db, now: new Date() });
   const empty = (await db.users.count()) === 0;
-  if (given.demo && !empty)
+  if (settings.demo && !empty)
     refuse('--demo loads into an empty schema only; this one has accounts. Leave --demo out, or name another schema.');
-  const wanted = process.env.DATABASE_URL_OUTSIDE ? given.demo : !given.empty;
+  const wanted = process.env.DATABASE_URL_OUTSIDE ? settings.demo : !settings.empty;
   if (!empty || !wanted) return;
   said('Loading the demo guild.');
   writeFileSync(LOADING, '');
@@ -227,11 +228,11 @@ try {
     );
   said('Starting the application.');
   server = await serve({
-    host: given.host,
+    host: settings.host,
     port,
-    cert: given.cert,
-    key: given.key,
-    behindProxy: given['behind-proxy'],
+    cert: settings.cert,
+    key: settings.key,
+    behindProxy: settings['behind-proxy'],
   });
   said(`\nPear Bench is ready at ${address}`);
   if (process.env.PEAR_BENCH_PUBLIC_URL !== address)

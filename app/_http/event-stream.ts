@@ -32,7 +32,7 @@ export function eventStream(request: Request, read: () => Promise<{ seq: number 
       };
       request.signal.addEventListener('abort', end);
       say('retry: 1000\n\n');
-      const look = async (): Promise<void> => {
+      const poll = async (): Promise<void> => {
         try {
           const state = await read();
           if (state.seq !== seen) {
@@ -45,9 +45,9 @@ export function eventStream(request: Request, read: () => Promise<{ seq: number 
           return;
         }
         if (Date.now() - started > LASTS) end();
-        else if (!over) timer = setTimeout(() => void look(), POLL);
+        else if (!over) timer = setTimeout(() => void poll(), POLL);
       };
-      void look();
+      void poll();
     },
     cancel() {
       over = true;

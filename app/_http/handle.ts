@@ -59,7 +59,7 @@ export function handle(
   work: (context: Context, call: Call) => Promise<Result>,
   { stays = false, ...limits }: Limits & { stays?: boolean } = {},
 ): Handler {
-  return handlePublic(async (given, call) => {
+  return handlePublic(async (shared, call) => {
     const context = await callingContext(call.request.method === 'GET' && !stays);
     if (!context)
       throw new UseCaseError(

@@ -93,19 +93,19 @@ function model<T extends object>(
 ): void {
   MODELS.push([
     name,
-    inputs.map((one) => () => compute(one)),
-    fc.tuple(inputs, between(0.5, 3)).map(([one, k]) => [() => compute(one), () => compute(scaled(one, k))]),
+    inputs.map((values) => () => compute(values)),
+    fc.tuple(inputs, between(0.5, 3)).map(([first, k]) => [() => compute(first), () => compute(scaled(first, k))]),
   ]);
 }
-model('cleft', wedge, cleftContact, (one, k) => grow(one, k, ['tilt']));
-model('top wedge', wedge, topWedgeContact, (one, k) => grow(one, k, ['tilt']));
-model('bark', laid, barkContact, (one, k) => grow(one, k));
-model('inlay', laid, inlayContact, (one, k) => grow(one, k));
-model('T-bud', shield, shieldContact, (one, k) => grow(one, k));
-model('patch', patch, patchContact, (one, k) => grow(one, k));
+model('cleft', wedge, cleftContact, (input, k) => grow(input, k, ['tilt']));
+model('top wedge', wedge, topWedgeContact, (input, k) => grow(input, k, ['tilt']));
+model('bark', laid, barkContact, (input, k) => grow(input, k));
+model('inlay', laid, inlayContact, (input, k) => grow(input, k));
+model('T-bud', shield, shieldContact, (input, k) => grow(input, k));
+model('patch', patch, patchContact, (input, k) => grow(input, k));
 model('four-flap', flap, flapContact, ({ flaps, flats }, k) => ({
-  flaps: flaps.map((one) => grow(one, k)),
-  flats: flats.map((one) => grow(one, k)),
+  flaps: flaps.map((flap) => grow(flap, k)),
+  flats: flats.map((flat) => grow(flat, k)),
 }));
 
 describe.each(MODELS)('%s contact', (_name, some, pairs) => {
@@ -134,23 +134,23 @@ describe.each(MODELS)('%s contact', (_name, some, pairs) => {
 describe('mirror images', () => {
   it('turn left into right for an inlay', () => {
     fc.assert(
-      fc.property(laid, (one) => {
+      fc.property(laid, (face) => {
         const other = inlayContact({
-          ...one,
-          side: one.side === 'left' ? 'right' : one.side === 'right' ? 'left' : 'centre',
+          ...face,
+          side: face.side === 'left' ? 'right' : face.side === 'right' ? 'left' : 'centre',
         });
-        const there = inlayContact(one);
+        const there = inlayContact(face);
         expect([other.left, other.right, other.contact]).toEqual([there.right, there.left, there.contact]);
       }),
     );
   });
   it('turn outer into inner for a top wedge', () => {
     fc.assert(
-      fc.property(wedge, (one) => {
-        const there = topWedgeContact(one);
-        const inset = one.stockDiameter - one.scionDiameter - one.inset;
-        fc.pre(inset > -one.scionDiameter);
-        const other = topWedgeContact({ ...one, inset, tilt: -one.tilt });
+      fc.property(wedge, (input) => {
+        const there = topWedgeContact(input);
+        const inset = input.stockDiameter - input.scionDiameter - input.inset;
+        fc.pre(inset > -input.scionDiameter);
+        const other = topWedgeContact({ ...input, inset, tilt: -input.tilt });
         expect(other.left).toBeCloseTo(there.right!, 6);
         expect(other.right).toBeCloseTo(there.left!, 6);
       }),

@@ -5,9 +5,9 @@ export interface Interval {
 }
 
 /** What two lists of stretches have in common, each list in order and without overlaps. */
-export function intersect(one: Interval[], other: Interval[]): Interval[] {
+export function intersect(first: Interval[], other: Interval[]): Interval[] {
   const shared: Interval[] = [];
-  for (const a of one) {
+  for (const a of first) {
     for (const b of other) {
       const from = Math.max(a.from, b.from);
       const to = Math.min(a.to, b.to);

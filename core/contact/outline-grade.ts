@@ -35,9 +35,9 @@ function whyLow(
 ): PlainCause {
   const summed = stock.hollow + scion.hollow;
   if (standsOpen(summed, faceGapLimit)) {
-    const one = [stock, scion].map((face) => standsOpen(face.hollow, faceGapLimit));
-    if (one[0] && !one[1]) return 'stock-hollow';
-    if (one[1] && !one[0]) return 'scion-hollow';
+    const open = [stock, scion].map((face) => standsOpen(face.hollow, faceGapLimit));
+    if (open[0] && !open[1]) return 'stock-hollow';
+    if (open[1] && !open[0]) return 'scion-hollow';
     return 'faces-hollow';
   }
   const inset = result.stockOutline.p - result.scionOutline.p;

@@ -34,8 +34,8 @@ const anyUnion = fc.record({
 describe('outlineUnionContact', () => {
   it('stays within 0 and 1, and its runs add up to what touches', () => {
     fc.assert(
-      fc.property(anyUnion, (one) => {
-        const { contact, left, right, runs, touching, whole } = outlineUnionContact(one);
+      fc.property(anyUnion, (union) => {
+        const { contact, left, right, runs, touching, whole } = outlineUnionContact(union);
         for (const share of [contact, left, right]) expect(share >= 0 && share <= 1).toBe(true);
         expect(runs.reduce((sum, { length }) => sum + length, 0)).toBeCloseTo(touching, 9);
         expect(touching / whole).toBeCloseTo(contact, 9);
@@ -44,9 +44,9 @@ describe('outlineUnionContact', () => {
   });
   it('mirrors: the other way round, left is right', () => {
     fc.assert(
-      fc.property(anyUnion, (one) => {
-        const there = outlineUnionContact(one);
-        const mirrored = outlineUnionContact({ ...one, e: -one.e, phi: -one.phi });
+      fc.property(anyUnion, (union) => {
+        const there = outlineUnionContact(union);
+        const mirrored = outlineUnionContact({ ...union, e: -union.e, phi: -union.phi });
         expect(mirrored.contact).toBeCloseTo(there.contact, 3);
         expect(mirrored.left).toBeCloseTo(there.right, 2);
       }),
@@ -55,19 +55,19 @@ describe('outlineUnionContact', () => {
   });
   it('does not change when all lengths grow together', () => {
     fc.assert(
-      fc.property(anyUnion, fc.double({ min: 0.5, max: 3, noNaN: true }), (one, k) => {
+      fc.property(anyUnion, fc.double({ min: 0.5, max: 3, noNaN: true }), (union, k) => {
         const grown = (f: OutlineUnion['stock']) => face(k * f.diameter, k * f.bark, k * f.length, k * f.hollow);
         const scaled = {
-          stock: grown(one.stock),
-          scion: grown(one.scion),
-          e: k * one.e,
-          z: k * one.z,
-          phi: one.phi,
+          stock: grown(union.stock),
+          scion: grown(union.scion),
+          e: k * union.e,
+          z: k * union.z,
+          phi: union.phi,
           bridging: 0.5 * k,
           faceGapLimit: 0.5 * k,
         };
         // Equal but for places that lie within rounding of a limit.
-        expect(Math.abs(outlineUnionContact(scaled).contact - outlineUnionContact(one).contact)).toBeLessThan(1e-3);
+        expect(Math.abs(outlineUnionContact(scaled).contact - outlineUnionContact(union).contact)).toBeLessThan(1e-3);
       }),
       { numRuns: 60 },
     );
@@ -104,7 +104,7 @@ describe('outlineUnionContact', () => {
 });
 
 describe('outlineGrade', () => {
-  const grade = (one: OutlineUnion) => outlineGrade(one, outlineUnionContact(one));
+  const grade = (union: OutlineUnion) => outlineGrade(union, outlineUnionContact(union));
   const thin = { scion: face(7, 0.8, 35) };
   it('is good on both sides, poor on one, fatal on none', () => {
     expect(grade(union())).toMatchObject({ grade: 'good', words: 'both sides, 100\u00a0%', cause: null });
@@ -138,16 +138,16 @@ describe('placement and best reach', () => {
   });
   it('finds at least what meeting the lines reaches, and never less than what is', () => {
     fc.assert(
-      fc.property(anyFace, anyFace, (one, other) => {
+      fc.property(anyFace, anyFace, (first, other) => {
         const there = {
-          stock: { ...one, hollow: 0 },
-          scion: { ...other, length: one.length, hollow: 0 },
+          stock: { ...first, hollow: 0 },
+          scion: { ...other, length: first.length, hollow: 0 },
           e: 0,
           z: 0,
           phi: 0,
         };
-        if (other.diameter * 1.05 > one.length) return;
-        const lines = outlineUnionContact({ ...there, e: placementOffset('right-lines', one, other) });
+        if (other.diameter * 1.05 > first.length) return;
+        const lines = outlineUnionContact({ ...there, e: placementOffset('right-lines', first, other) });
         expect(bestOutline(there).contact).toBeGreaterThanOrEqual(lines.contact - 0.02);
         expect(bestOutline(there).contact).toBeGreaterThanOrEqual(outlineUnionContact(there).contact - 1e-9);
       }),

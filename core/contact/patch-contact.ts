@@ -58,7 +58,7 @@ export function patchContact(union: PatchUnion): PatchContact {
       : set === 'top'
         ? { top: 0, bottom: gap }
         : { top: gap, bottom: 0 };
-  const touches = (one: number): boolean => one <= bridging + TOLERANCE;
+  const touches = (distance: number): boolean => distance <= bridging + TOLERANCE;
   const ends = (['top', 'bottom'] as const).filter((end) => touches(gaps[end]));
   return {
     contact: ends.length / 2,

@@ -19,7 +19,7 @@ function reader(inputs: Inputs) {
   const optional = (name: string, otherwise: number): number => (inputs[name] === undefined ? otherwise : needed(name));
   const choice = <T extends string>(name: string, choices: readonly T[], otherwise: T): T => {
     const value = inputs[name] ?? otherwise;
-    const found = choices.find((one) => one === value);
+    const found = choices.find((choice) => choice === value);
     if (found === undefined) throw new InputError(name, `"${name}" must be one of ${choices.join(', ')}.`);
     return found;
   };

@@ -115,10 +115,10 @@ function check(union: WedgeUnion): void {
     faceGapLimit = FACE_GAP_LIMIT,
     ...rest
   } = union;
-  const given = Object.fromEntries(
+  const lengths = Object.fromEntries(
     Object.entries({ stockDiameter, scionDiameter, split }).filter(([, value]) => value !== undefined),
   );
-  requireFigures({ ...rest, ...given, bridging, faceGapLimit }, NAMES, [
+  requireFigures({ ...rest, ...lengths, bridging, faceGapLimit }, NAMES, [
     'stockBark',
     'scionBark',
     'hollow',

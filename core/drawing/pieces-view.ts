@@ -39,9 +39,10 @@ export function piecesView(pieces: Workpieces, options: PiecesViewOptions): Disp
   const { low, high } = heightsOf(pieces);
   const tall = (high - low) / (1 - 5 * LINE);
   const lineHeight = tall * LINE;
-  const dimensioned = (options.figures ?? options.roomFor)?.filter(({ drawn }) => drawn?.view === options.view) ?? [];
+  const dimensioned =
+    (options.figures ?? options.roomFor)?.filter(({ dimension }) => dimension?.view === options.view) ?? [];
   // Words never lie on wood: a dimension between the pieces pushes them apart.
-  const between = dimensioned.some(({ drawn }) => (drawn!.piece === 'stock') === (drawn!.off ?? 4) > 0)
+  const between = dimensioned.some(({ dimension }) => (dimension!.piece === 'stock') === (dimension!.off ?? 4) > 0)
     ? 8 + 5 * lineHeight
     : 0;
   const extents = extentsOf(pieces, options.view, Math.max(APART, between));
@@ -81,8 +82,8 @@ export function piecesView(pieces: Workpieces, options: PiecesViewOptions): Disp
       ...names(pieces, stockAt, scionAt, height - 2.25 * lineHeight, turned(pieces.scion) && options.view === 'front'),
     );
   for (const figure of options.figures ?? []) {
-    if (figure.drawn?.view === options.view)
-      items.push(...dimension(figure, figure.drawn.piece === 'stock' ? stockAt : scionAt, options.unit));
+    if (figure.dimension?.view === options.view)
+      items.push(...dimension(figure, figure.dimension.piece === 'stock' ? stockAt : scionAt, options.unit));
   }
   items.push(...scaleBar([width / 2 - 5, height - 1.35 * lineHeight], options.unit, lineHeight));
   // A layer may be cut away altogether.
@@ -334,7 +335,7 @@ function knifePath(
   const paths: Path[] = [];
   for (const name of ['stock', 'scion'] as const) {
     const known = new Set(strokesOf(before[name], view).map(keyOf));
-    for (const stroke of chained(strokesOf(after[name], view).filter((one) => !known.has(keyOf(one))))) {
+    for (const stroke of chained(strokesOf(after[name], view).filter((shown) => !known.has(keyOf(shown))))) {
       const upwards = stroke.at(-1)![1] > stroke[0]![1];
       const ordered = pull && upwards !== (pull === 'up') ? [...stroke].reverse() : stroke;
       const points = ordered.map(at[name]);
@@ -384,7 +385,7 @@ function arrowHead(from: Point, to: Point): Path {
 }
 
 function dimension(figure: StepFigure, at: Placer, unit: LengthUnit): (Path | Label)[] {
-  const { from, to } = figure.drawn!;
+  const { from, to } = figure.dimension!;
   const [a, b] = [at(from), at(to)];
   const length = Math.hypot(b[0] - a[0], b[1] - a[1]) || 1;
   // Off the wood, to the right of it going up, or below it going across.
@@ -393,7 +394,7 @@ function dimension(figure: StepFigure, at: Placer, unit: LengthUnit): (Path | La
     Math.abs(b[1] - a[1]) / length,
     upright ? (-(b[0] - a[0]) * Math.sign(b[1] - a[1])) / length : Math.abs(b[0] - a[0]) / length,
   ];
-  const off = figure.drawn!.off ?? 4;
+  const off = figure.dimension!.off ?? 4;
   const shift = ([x, y]: Point): Point => [x + normal[0] * off, y + normal[1] * off];
   const [c, d] = [shift(a), shift(b)];
   const middle: Point = [(c[0] + d[0]) / 2, (c[1] + d[1]) / 2];

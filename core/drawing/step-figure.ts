@@ -8,5 +8,5 @@ export interface StepFigure {
   /** A range that is as good, mm. */
   range?: { from: number; to: number };
   /** The ends it is measured between, and how far beside the wood the dimension stands, mm. */
-  drawn?: { piece: 'stock' | 'scion'; view: PiecesSide; from: Place; to: Place; off?: number };
+  dimension?: { piece: 'stock' | 'scion'; view: PiecesSide; from: Place; to: Place; off?: number };
 }

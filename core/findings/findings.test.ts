@@ -28,11 +28,11 @@ describe('wilsonInterval', () => {
     fc.assert(
       fc.property(fc.integer({ min: 1, max: 500 }), fc.double({ min: 0, max: 1, noNaN: true }), (trials, share) => {
         const successes = Math.round(trials * share);
-        const one = wilsonInterval(successes, trials)!;
+        const interval = wilsonInterval(successes, trials)!;
         const four = wilsonInterval(4 * successes, 4 * trials)!;
-        expect(one.low).toBeLessThanOrEqual(successes / trials + 1e-12);
-        expect(one.high).toBeGreaterThanOrEqual(successes / trials - 1e-12);
-        expect(four.high - four.low).toBeLessThan(one.high - one.low);
+        expect(interval.low).toBeLessThanOrEqual(successes / trials + 1e-12);
+        expect(interval.high).toBeGreaterThanOrEqual(successes / trials - 1e-12);
+        expect(four.high - four.low).toBeLessThan(interval.high - interval.low);
       }),
     );
   });

@@ -88,16 +88,16 @@ function worked(value: number | ((figures: Figures) => number), figures: Figures
 /**
  * Full measures from some: what is not given is assumed, or the usual pick.
  *
- * @param given figures in mm, or picks by id.
+ * @param values figures in mm, or picks by id.
  */
 export function fillMeasures(
   fields: Field[],
-  given: Record<string, number | string | undefined>,
+  values: Record<string, number | string | undefined>,
   origin: Origin = 'measured',
 ): Measures {
   const measures: Measures = {};
   for (const field of fields) {
-    const value = given[field.id];
+    const value = values[field.id];
     if (typeof value === 'string') measures[field.id] = pickMeasure(field, value);
     else if (value !== undefined) measures[field.id] = { value, origin };
     else if (field.picks && field.assumed === undefined) measures[field.id] = pickMeasure(field, usualPick(field).id);
@@ -109,6 +109,6 @@ export function fillMeasures(
 /** What a pick is kept as: its words where the figure moves with others, else the figure. */
 export function pickMeasure(field: Field, id: string): Measure | { pick: string } {
   if (field.keepsPick) return { pick: id };
-  const pick = field.picks!.find((one) => one.id === id)!;
+  const pick = field.picks!.find((pick) => pick.id === id)!;
   return { value: worked(pick.value, {}), origin: pick.usual ? 'assumed' : 'picked' };
 }

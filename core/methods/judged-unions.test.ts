@@ -45,9 +45,9 @@ function unionsOf(method: Method): fc.Arbitrary<{ measures: Measures; marks: Mar
   );
   return fc
     .record({ changes, marks })
-    .map(({ changes: some, marks: given }) => ({
+    .map(({ changes: some, marks: marks }) => ({
       measures: exampleMeasures(method, some),
-      marks: Object.fromEntries(given),
+      marks: Object.fromEntries(marks),
     }))
     .filter(({ measures }) => judged(method, measures, {}) !== null);
 }
@@ -127,10 +127,10 @@ describe.each([...METHODS, bridge].map((method) => [method.id, method] as const)
     });
     it('is judged the same twice: nothing is kept between unions', () => {
       fc.assert(
-        fc.property(unions, unions, (one, other) => {
-          const first = judged(method, one.measures, one.marks)!.score;
+        fc.property(unions, unions, (left, other) => {
+          const first = judged(method, left.measures, left.marks)!.score;
           judged(method, other.measures, other.marks);
-          expect(judged(method, one.measures, one.marks)!.score).toBe(first);
+          expect(judged(method, left.measures, left.marks)!.score).toBe(first);
         }),
         { numRuns: 10 },
       );

@@ -99,7 +99,7 @@ export interface RoundAdvice {
   from: number;
   to: number;
   /** What is looked for. */
-  look: string;
+  lookFor: string;
 }
 
 /** A way of joining wood to wood. */

@@ -9,7 +9,7 @@ export interface Step {
   action: string;
   figures: StepFigure[];
   /** What to look for when it is done. */
-  look: string;
+  lookFor: string;
   /** What goes wrong, how that looks, and the id of the point a union loses by it. */
   wrong: { what: string; looks: string; point?: string };
   caution: CautionId | null;

@@ -69,12 +69,12 @@ describe.each(cases)('%s', (_name, method, wood, choices) => {
   it('draws lengths as long as its figures say, from corner to corner', () => {
     const faults: Faults = [];
     steps.forEach((step, i) => {
-      for (const { name, mm, drawn } of step.figures) {
+      for (const { name, mm, dimension } of step.figures) {
         if (!(mm > 0)) faults.push(`${step.id}: ${name} is ${mm}`);
-        if (!drawn) continue;
-        const { from, to, piece, view } = drawn;
+        if (!dimension) continue;
+        const { from, to, piece, view } = dimension;
         const long = Math.hypot(from[0] - to[0], from[1] - to[1]);
-        if (!(Math.abs(long - mm) < 0.1)) faults.push(`${step.id}: ${name} is ${mm} and drawn ${long}`);
+        if (!(Math.abs(long - mm) < 0.1)) faults.push(`${step.id}: ${name} is ${mm} and dimension ${long}`);
         const known = corners(pieces[i + 1]![piece], view);
         for (const [across, up] of [from, to]) {
           if (!known.some(([x, y]) => Math.hypot(x - across, y - up) < 0.1))

@@ -16,7 +16,7 @@ export interface StepSheet {
   id: string;
   action: string;
   figures: { name: string; text: string; range: string | null }[];
-  look: string;
+  lookFor: string;
   wrong: { what: string; looks: string };
   caution: { title: string; text: string } | null;
   blocks: string | null;
@@ -47,7 +47,7 @@ export function stepSheets(method: Method, choices: Choices, wood: Wood, unit: L
     return {
       id: step.id,
       action: step.action,
-      look: step.look,
+      lookFor: step.lookFor,
       wrong: step.wrong,
       blocks: step.blocks,
       noCut: step.noCut ?? false,
@@ -72,7 +72,7 @@ function rangeOf({ range }: StepFigure, length: (mm: number) => string): string 
 
 /** The lines of a clean union of this wood; none where the pair allows no clean one. */
 function linesFor(method: Method, wood: Wood, unit: LengthUnit): DisplayList | null {
-  const given = {
+  const view = {
     stockDiameter: wood.stock,
     scionDiameter: wood.scion,
     stockBark: wood.stockBark,
@@ -86,7 +86,7 @@ function linesFor(method: Method, wood: Wood, unit: LengthUnit): DisplayList | n
       .assess(
         figuresOf(
           method.fields,
-          exampleMeasures(method, { ...given, ...(place && linesMet && unequal ? { [place.id]: linesMet.id } : {}) }),
+          exampleMeasures(method, { ...view, ...(place && linesMet && unequal ? { [place.id]: linesMet.id } : {}) }),
         ),
         {},
         USUAL_THRESHOLDS,

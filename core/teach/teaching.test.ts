@@ -67,7 +67,7 @@ describe('schools', () => {
   const told = (method: (typeof METHODS)[number], choices: Record<string, string>): string => {
     const { steps, points, materials, aftercare } = shownTechnique(method, choices);
     return JSON.stringify([
-      steps.map(({ id, action, look, figures }) => [id, action, look, figures]),
+      steps.map(({ id, action, lookFor, figures }) => [id, action, lookFor, figures]),
       points,
       materials,
       aftercare,

@@ -13,7 +13,9 @@ export function parseLength(text: string, unit: LengthUnit): number | null {
   const [, figure = '', suffix] = /^(.*?)\s*(mm|cm|in|inch|"|″)?\s*$/i.exec(text) ?? [];
   const value = parseDecimal(figure);
   if (value === null) return null;
-  const given = suffix?.toLowerCase();
-  if (given === 'cm') return Math.round(value * 10_000) / 1000;
-  return Math.round(toMillimetres(value, given === undefined ? unit : given === 'mm' ? 'mm' : 'in') * 1000) / 1000;
+  const unitName = suffix?.toLowerCase();
+  if (unitName === 'cm') return Math.round(value * 10_000) / 1000;
+  return (
+    Math.round(toMillimetres(value, unitName === undefined ? unit : unitName === 'mm' ? 'mm' : 'in') * 1000) / 1000
+  );
 }

@@ -83,7 +83,7 @@ function drawSteps(doc: Doc, first: number, steps: StepSheet[], top: number, bot
     // What does not fit is left to the page of the method: a handout is read with dirty hands.
     for (const [text, weight] of [
       [step.blocks, 700],
-      [`Look for: ${step.look}`, 400],
+      [`Look for: ${step.lookFor}`, 400],
       [step.caution ? `${step.caution.title}: ${step.caution.text}` : null, 400],
     ] as const) {
       if (text && at + heightOf(doc, text, words) < room1)

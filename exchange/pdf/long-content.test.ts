@@ -77,7 +77,7 @@ describe('long content on paper', () => {
                 rule: defaultRule(method),
                 title,
                 date: '2027-03-06',
-                seats: people.map((one, i) => ({ number: i + 1, name: one })),
+                seats: people.map((name, i) => ({ number: i + 1, name: name })),
                 unit: 'in',
               },
               sheet,
@@ -94,7 +94,7 @@ describe('long content on paper', () => {
   it('the sheet at the door has everybody by number, and the whole day', async () => {
     await fc.assert(
       fc.asyncProperty(fc.array(name, { minLength: 1, maxLength: 60 }), name, paper, async (people, title, sheet) => {
-        const seats = people.map((one, i) => ({ id: `s${i}`, number: i + 1, name: one, leftHanded: false }));
+        const seats = people.map((name, i) => ({ id: `s${i}`, number: i + 1, name: name, leftHanded: false }));
         const room = usualRoom(seats.length, 4, (n) => `Bench ${n}`);
         const { blocks } = timePlan(
           USUAL_DAY,
@@ -112,7 +112,7 @@ describe('long content on paper', () => {
               place: title,
               blocks,
               room: { ...room, seating: seatPeople(room, seats) },
-              people: seats.map(({ id, number, name: one }) => ({ seatId: id, number, name: one, bench: 'Bench 1' })),
+              people: seats.map(({ id, number, name: name }) => ({ seatId: id, number, name: name, bench: 'Bench 1' })),
             },
             sheet,
           ),
@@ -128,14 +128,14 @@ describe('long content on paper', () => {
   it('kit lists go on over as many pages as they need', async () => {
     await fc.assert(
       fc.asyncProperty(fc.array(name, { minLength: 1, maxLength: 90 }), paper, async (things, sheet) => {
-        const lines = things.map((one, i) => ({
+        const lines = things.map((thing, i) => ({
           id: `l${i}`,
-          name: `${one} no${i}`,
+          name: `${thing} no${i}`,
           unit: 'pieces',
           per: (['seat', 'bench', 'workshop'] as const)[i % 3]!,
           each: i % 3 === 2 ? null : 2,
           total: 20 + i,
-          note: one,
+          note: thing,
           inStore: 0,
           buy: 20 + i,
           price: 1.5,

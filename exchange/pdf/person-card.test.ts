@@ -21,12 +21,12 @@ const union = (number: number, score: number | null): CardUnion => ({
 function trained(method: (typeof METHODS)[number], name: string, how: string) {
   const technique = shownTechnique(method);
   const point = technique.points.find(({ id }) => faultShown(technique, id, 'mm'))!.id;
-  return { point, name, times: 2, of: 4, how, shown: faultShown(technique, point, 'mm') };
+  return { point, name, times: 2, outOf: 4, how, shown: faultShown(technique, point, 'mm') };
 }
 
 function cardOf(method: (typeof METHODS)[number], count: number): PersonCard {
   const { assessment } = judgeUnion(method, defaultRule(method), exampleMeasures(method), {}, 'joined');
-  const drawn = (n: number) => ({
+  const pictured = (n: number) => ({
     union: union(n, 80 + n),
     side: assessment.side({ unit: 'mm' }),
     lines: assessment.lines({ unit: 'mm' }),
@@ -40,8 +40,8 @@ function cardOf(method: (typeof METHODS)[number], count: number): PersonCard {
     method: method.name,
     ready: true,
     unions: Array.from({ length: count }, (_, i) => union(i + 1, i === 1 ? null : 80 + i)),
-    first: count > 0 ? drawn(1) : null,
-    last: count > 1 ? drawn(count) : null,
+    first: count > 0 ? pictured(1) : null,
+    last: count > 1 ? pictured(count) : null,
     train:
       count > 0
         ? [
@@ -50,7 +50,7 @@ function cardOf(method: (typeof METHODS)[number], count: number): PersonCard {
           ]
         : [],
     keepers: [{ code: 'K7M4XQ', variety: 'Grey Heron', stock: 'Reedmoor' }],
-    looks: [{ from: '2027-03-20', to: '2027-03-27', look: 'callus along the cut' }],
+    looks: [{ from: '2027-03-20', to: '2027-03-27', lookFor: 'callus along the cut' }],
     tasks: Array.from({ length: 60 }, (_, i) => ({
       name: `Task ${i + 1}`,
       from: '2027-03-06',

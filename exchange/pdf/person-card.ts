@@ -109,7 +109,7 @@ function curves(doc: Doc, unions: CardUnion[], left: number, right: number, top:
 
 /** First against last, to one scale. */
 function unions(doc: Doc, { first, last }: PersonCard, left: number, right: number, top: number): number {
-  const shown = [first && { ...first, head: 'First' }, last && { ...last, head: 'Last' }].flatMap((one) => one ?? []);
+  const shown = [first && { ...first, head: 'First' }, last && { ...last, head: 'Last' }].flatMap((card) => card ?? []);
   if (shown.length === 0) return top;
   const [high, wide] = [68 * MM, (right - left) / 2];
   const scale = Math.min(
@@ -149,13 +149,13 @@ function training(doc: Doc, { train, unions: all }: PersonCard, left: number, ri
   );
   let y = top + 6 * MM;
   const words = { size: 10, width: (right - left) * 0.6 };
-  for (const { name, times, of, how, shown } of train) {
+  for (const { name, times, outOf, how, shown } of train) {
     doc
       .lineWidth(2)
       .moveTo(left + 1, y - 3 * MM)
       .lineTo(left + 1, y + 4 * MM)
       .stroke(COLOURS.ink);
-    writeLine(doc, `${name}, not good in ${times} of your last ${of}`, left + 4 * MM, y, { ...words, weight: 700 });
+    writeLine(doc, `${name}, not good in ${times} of your last ${outOf}`, left + 4 * MM, y, { ...words, weight: 700 });
     const below = writeParagraph(doc, how, left + 4 * MM, y + 5 * MM, words);
     if (shown) rightAndWrong(doc, shown, left + 8 * MM + words.width, right, y - 3 * MM);
     y = Math.max(below, shown ? y + STEP_HIGH * MM : 0) + 3 * MM;
@@ -208,9 +208,9 @@ function home(
       ) +
       2 * MM;
   const rows = [
-    ...looks.map(({ from, to, look }) => ({
+    ...looks.map(({ from, to, lookFor }) => ({
       when: `${formatDate(from)} to ${formatDate(to)}`,
-      what: `Look: ${look}`,
+      what: `Look: ${lookFor}`,
       bold: true,
     })),
     ...tasks.map(({ from, to, name }) => ({

@@ -32,7 +32,7 @@ export function templateSheetsPdf(laid: LaidOut, title: string): Promise<Buffer>
         for (const { at, text } of piece.words) writeLine(doc, text, at[0] * MM, at[1] * MM, { size: 7 });
         writeParagraph(
           doc,
-          `${piece.name}${piece.part ? `, part ${piece.part.nth} of ${piece.part.of}` : ''}. ${piece.use}`,
+          `${piece.name}${piece.part ? `, part ${piece.part.nth} of ${piece.part.count}` : ''}. ${piece.use}`,
           0,
           (piece.height + 4) * MM,
           { size: 7, width: Math.max(46, piece.width) * MM },

@@ -23,7 +23,7 @@ export function templateSheetsSvg(laid: LaidOut, title: string): string {
           `<path class="${kind}" d="${points.map(([x, y], k) => `${k === 0 ? 'M' : 'L'}${x.toFixed(3)} ${y.toFixed(3)}`).join('')}"/>`,
       );
       const words = piece.words.map(({ at, text: say }) => text(at[0], at[1], 2.4, say));
-      return `<g transform="translate(${piece.x.toFixed(3)} ${piece.y.toFixed(3)})">${strokes.join('')}${words.join('')}${text(0, piece.height + 4, 2.4, `${piece.name}${piece.part ? `, part ${piece.part.nth} of ${piece.part.of}` : ''}. ${piece.use}`)}</g>`;
+      return `<g transform="translate(${piece.x.toFixed(3)} ${piece.y.toFixed(3)})">${strokes.join('')}${words.join('')}${text(0, piece.height + 4, 2.4, `${piece.name}${piece.part ? `, part ${piece.part.nth} of ${piece.part.count}` : ''}. ${piece.use}`)}</g>`;
     });
     return `<g transform="translate(0 ${(i * height).toFixed(2)})">${head.join('')}${body.join('')}</g>`;
   });

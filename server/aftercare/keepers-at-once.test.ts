@@ -44,7 +44,7 @@ describe('a keeper that is voided', () => {
       clubId: club.clubId,
       round,
       reportId: uuid(),
-      given: { unionId: keeper.unionId, answer: 'yes', note: '' },
+      answer: { unionId: keeper.unionId, answer: 'yes', note: '' },
       source: 'phone',
       enteredBy: null,
       now: club.services.now,

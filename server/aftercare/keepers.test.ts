@@ -22,7 +22,7 @@ describe('keepers', () => {
   it('are made in one step for those present, as many as promised, once for any number of clicks', async () => {
     await changeSeat(club.as('lead'), workshop.id, workshop.seatIds[2]!, { absent: true });
     const made = await Promise.all([1, 2, 3, 4].map(() => makeKeepers(club.as('assistant'), workshop.id, lots())));
-    expect(made.reduce((sum, one) => sum + one.made, 0)).toBe(4);
+    expect(made.reduce((sum, lot) => sum + lot.made, 0)).toBe(4);
     const all = await keepers();
     expect(all.map(({ seat }) => seat.number)).toEqual([1, 1, 2, 2]);
     expect(new Set(all.map(({ code }) => code)).size).toBe(4);
@@ -64,13 +64,13 @@ describe('keepers', () => {
     expect((await refusalOf(dropLot(club.as('lead'), workshop.id, 'wood', other))).message).toContain('2 keepers');
   });
   it('are voided while unused, brought back, and not voided once somebody has reported', async () => {
-    const [one, two] = (await keepers()).slice(-2) as [
+    const [first, two] = (await keepers()).slice(-2) as [
       Awaited<ReturnType<typeof keepers>>[number],
       Awaited<ReturnType<typeof keepers>>[number],
     ];
-    await changeKeepers(club.as('lead'), workshop.id, { plantIds: [one.id], voided: true });
-    expect((await plantByCode(club.services, one.code))!.voided).toBe(true);
-    await changeKeepers(club.as('lead'), workshop.id, { plantIds: [one.id], voided: false });
+    await changeKeepers(club.as('lead'), workshop.id, { plantIds: [first.id], voided: true });
+    expect((await plantByCode(club.services, first.code))!.voided).toBe(true);
+    await changeKeepers(club.as('lead'), workshop.id, { plantIds: [first.id], voided: false });
     const roundId = uuid();
     await addRound(club.as('lead'), workshop.id, roundId, {
       milestone: 'healed',
@@ -79,7 +79,7 @@ describe('keepers', () => {
     });
     await enterReport(club.as('lead'), uuid(), { roundId, unionId: two.unionId, answer: 'yes', source: 'phone' });
     expect(
-      (await refusalOf(changeKeepers(club.as('lead'), workshop.id, { plantIds: [one.id, two.id], voided: true })))
+      (await refusalOf(changeKeepers(club.as('lead'), workshop.id, { plantIds: [first.id, two.id], voided: true })))
         .message,
     ).toContain('reported on one of these');
     expect((await keepers()).every(({ voidedAt }) => voidedAt === null)).toBe(true);

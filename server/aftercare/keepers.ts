@@ -59,24 +59,24 @@ export async function makeKeepers(
 ): Promise<{ made: number; notYet: number[] }> {
   allow(context, 'assistant');
   const workshop = await getWorkshop(context, workshopId);
-  const given = parse(makeInput, input);
+  const values = parse(makeInput, input);
   const lots = await workshopLots(context, workshopId);
-  if (!lots.wood.some((lot) => lot.id === given.woodLotId))
+  if (!lots.wood.some((lot) => lot.id === values.woodLotId))
     throw new UseCaseError(
       'not-found',
-      'This wood lot is not chosen for the workshop. Choose it on the plan leaf first.',
+      'This wood lot is not chosen for the workshop. Choose it on the Plan page first.',
     );
-  if (!lots.stocks.some((lot) => lot.id === given.stockLotId))
+  if (!lots.stocks.some((lot) => lot.id === values.stockLotId))
     throw new UseCaseError(
       'not-found',
-      'This stock lot is not chosen for the workshop. Choose it on the plan leaf first.',
+      'This stock lot is not chosen for the workshop. Choose it on the Plan page first.',
     );
   const doors = await keeperDoors(context, workshopId);
   const open = (seatId: string): boolean => doors.get(seatId)?.open ?? false;
   for (let attempt = 1; ; attempt++) {
     try {
       return await transact(context.db, (transaction) =>
-        make(context, transaction, workshopId, workshop.promisedKeepers, given, open),
+        make(context, transaction, workshopId, workshop.promisedKeepers, values, open),
       );
     } catch (error) {
       // A code was drawn twice, or somebody made keepers in this moment: count again and go on.

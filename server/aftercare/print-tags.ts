@@ -23,11 +23,11 @@ const tagsInput = object({
 /** Tags of a workshop's living keepers, or of the one with `code` again. */
 export async function printTags(context: Context, workshopId: string, input: unknown): Promise<Buffer> {
   const workshop = await getWorkshop(context, workshopId);
-  const given = parse(tagsInput, input);
+  const values = parse(tagsInput, input);
   const keepers = (await listKeepers(context, workshopId)).filter(
-    (keeper) => !keeper.voidedAt && (given.code === '' || keeper.code === given.code),
+    (keeper) => !keeper.voidedAt && (values.code === '' || keeper.code === values.code),
   );
-  if (given.code !== '' && keepers.length === 0) throw notFound('A keeper with this code');
+  if (values.code !== '' && keepers.length === 0) throw notFound('A keeper with this code');
   const tags = keepers.map(({ code, wood, stock, seat }) => ({
     code,
     url: `${context.publicUrl}/u/${code}`,
@@ -36,7 +36,7 @@ export async function printTags(context: Context, workshopId: string, input: unk
     date: workshop.date,
     initials: initials(seat.person.name),
   }));
-  return tagsPdf(tags, given.paper, { width: given.width, height: given.height });
+  return tagsPdf(tags, values.paper, { width: values.width, height: values.height });
 }
 
 function initials(name: string | null): string {

@@ -60,8 +60,8 @@ describe('sessions', () => {
   });
   it('are listed to their owner, and ended one by one or all but one', async () => {
     const { enter } = await member('many');
-    const [one, two, three] = [await enter(), await enter(), await enter()];
-    const context = { ...club.services, actor: one.actor };
+    const [first, two, three] = [await enter(), await enter(), await enter()];
+    const context = { ...club.services, actor: first.actor };
     const listed = await ownSessions(context);
     expect(listed.map(({ here, device }) => [here, device]).sort()).toEqual([
       [false, 'Firefox on Linux'],
@@ -72,7 +72,7 @@ describe('sessions', () => {
     expect(await actorOf(club.services, two.token)).toBeNull();
     await endOtherSessions(context);
     expect(await actorOf(club.services, three.token)).toBeNull();
-    expect(await actorOf(club.services, one.token)).not.toBeNull();
+    expect(await actorOf(club.services, first.token)).not.toBeNull();
     // Nobody ends another's.
     const other = await (await member('other')).enter();
     expect(await refusalOf(endSession(context, other.actor.sessionId))).toMatchObject({ refusal: 'not-found' });
@@ -191,13 +191,13 @@ describe('addresses', () => {
     await signIn(club.services, { email: plain.replace('e', '\uff45'), password }, '10.9.5.1');
     // An account of their own for the accented one.
     await joined(club, plain.replace('edda', 'éddà'), password);
-    const [one, two] = await Promise.all(
+    const [first, two] = await Promise.all(
       [plain, plain.replace('edda', 'éddà')].map(
         async (email) =>
           (await actorOf(club.services, (await signIn(club.services, { email, password }, '10.9.5.2')).token))!.userId,
       ),
     );
-    expect(one).not.toBe(two);
+    expect(first).not.toBe(two);
   });
 });
 
@@ -228,7 +228,7 @@ describe('guesses', () => {
       expect(new Set(sessions.map(({ token }) => token)).size).toBe(30);
     }
     const seated = await Promise.all(Array.from({ length: 70 }, (_, i) => member(`seat-${i}`)));
-    const all = await Promise.all(seated.map((one) => one.enter('198.18.0.3')));
+    const all = await Promise.all(seated.map((seat) => seat.enter('198.18.0.3')));
     expect(new Set(all.map(({ actor }) => actor.userId)).size).toBe(70);
   });
   it('at one account sent all at once get no more tries than one by one', async () => {

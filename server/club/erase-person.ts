@@ -90,8 +90,8 @@ async function replaceMentions(
     raw: true,
   });
   // Of two people of one name nobody can tell from a note whom it means: the lead looks.
-  const own = (of: 'name' | 'email' | 'phone', text: string | null): string[] =>
-    text && !others.some((other) => folded(other[of]) === folded(text)) ? [text] : [];
+  const own = (column: 'name' | 'email' | 'phone', text: string | null): string[] =>
+    text && !others.some((other) => folded(other[column]) === folded(text)) ? [text] : [];
   const sure = [
     ...own('name', name).filter(isFullName),
     ...own('email', email),
@@ -109,9 +109,9 @@ async function replaceMentions(
           return JSON.stringify(then) === JSON.stringify(row[column]) ? [] : [[column, then]];
         }),
       );
-      const of = { clubId, ...Object.fromEntries(place.key.map((part) => [part, row[part]])) };
+      const owner = { clubId, ...Object.fromEntries(place.key.map((part) => [part, row[part]])) };
       if (Object.keys(change).length > 0)
-        await (db[place.model] as typeof db.people).update(change, { where: of as never, transaction });
+        await (db[place.model] as typeof db.people).update(change, { where: owner as never, transaction });
       for (const column of [...place.columns, ...(place.json ?? [])]) {
         if (!mentions(change[column] ?? row[column], doubtful)) continue;
         await db.nameTraces.create(
@@ -153,7 +153,7 @@ async function mentioning(
     cast(col(attributes[column]!.field!), 'char'),
   );
   const found = await model.findAll({
-    where: { clubId, [Op.or]: columns.flatMap((column) => like.map((one) => where(column, one))) } as never,
+    where: { clubId, [Op.or]: columns.flatMap((column) => like.map((pattern) => where(column, pattern))) } as never,
     transaction,
     raw: true,
   });

@@ -110,7 +110,7 @@ describe('erasing a person', () => {
             ),
         )
         .map(([attribute]) => attribute);
-      const place = FREE_TEXTS.filter((one) => one.model === name).flatMap(({ columns, json = [] }) => [
+      const place = FREE_TEXTS.filter((text) => text.model === name).flatMap(({ columns, json = [] }) => [
         ...columns,
         ...json,
       ]);
@@ -259,8 +259,8 @@ describe('erasing a person', () => {
   });
   it('takes nothing from a namesake, and leaves the lead to tell them apart', async () => {
     const { db } = club.services;
-    const [one, two] = [workshop.personIds[1]!, workshop.personIds[2]!];
-    await db.people.update({ name: 'Ada Twinner' }, { where: { id: [one, two] } });
+    const [first, two] = [workshop.personIds[1]!, workshop.personIds[2]!];
+    await db.people.update({ name: 'Ada Twinner' }, { where: { id: [first, two] } });
     const source = (await db.woodSources.findOne({ where: { clubId: club.clubId }, raw: true }))!;
     await db.woodSourceBookings.create({
       id: uuid(),
@@ -270,7 +270,7 @@ describe('erasing a person', () => {
       whom: 'Ada Twinner',
       sticks: 1,
     });
-    await erasePerson(club.as('lead'), one);
+    await erasePerson(club.as('lead'), first);
     expect(await db.woodSourceBookings.count({ where: { clubId: club.clubId, whom: 'Ada Twinner' } })).toBe(1);
     expect((await nameTraces(club.as('lead'))).map(({ what, text }) => [what, text])).toEqual([
       ['a promise of sticks', 'Ada Twinner'],

@@ -18,9 +18,9 @@ export interface FreeText {
 }
 
 const workshopPage =
-  (leaf: string) =>
+  (page: string) =>
   (row: Record<string, unknown>): string =>
-    `/workshops/${String(row.workshopId ?? row.id)}/${leaf}`;
+    `/workshops/${String(row.workshopId ?? row.id)}/${page}`;
 
 /**
  * Every column of free words there is. A test holds this against the models, so that a new column is

@@ -30,7 +30,7 @@ export async function ownClubs({ db, actor: { userId } }: Context): Promise<OwnC
   ];
   const clubs = await db.clubs.findAll({ where: { id: all.map(({ clubId }) => clubId) }, raw: true });
   return all
-    .map((one) => ({ ...one, name: clubs.find(({ id }) => id === one.clubId)!.name }))
+    .map((membership) => ({ ...membership, name: clubs.find(({ id }) => id === membership.clubId)!.name }))
     .sort((a, b) => a.name.localeCompare(b.name));
 }
 
@@ -98,18 +98,18 @@ const byLinkInput = object({
 
 /** Answers by the link that was handed over, with the password of the account it is for. */
 export async function answerByLink(services: Services, input: unknown): Promise<void> {
-  const given = parse(byLinkInput, input);
-  const { user, hasPassword } = await openPasswordLink(services, given.token);
+  const values = parse(byLinkInput, input);
+  const { user, hasPassword } = await openPasswordLink(services, values.token);
   if (!hasPassword) throw new UseCaseError('conflict', 'Choose a password first.');
   const bucket = `joining as ${user.id}`;
-  if (!(await fitsAtPace(services, bucket, user.passwordHash, given.password)))
+  if (!(await fitsAtPace(services, bucket, user.passwordHash, values.password)))
     throw new UseCaseError('invalid', 'This is not your password for Pear Bench. Check it and try again.', {
       password: 'Not your password.',
     });
   await settle(
     services,
     await services.db.invitations.findAll({ where: { userId: user.id }, raw: true }),
-    given.answer,
-    given.token,
+    values.answer,
+    values.token,
   );
 }

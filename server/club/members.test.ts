@@ -19,12 +19,12 @@ const password = 'heron ladle quartz evening';
 describe('members', () => {
   it('are asked with a role, choose their password, sign in, and their session follows their membership', async () => {
     const { url } = await addMember(club.as('lead'), { name: 'New Hand', email: email.toUpperCase(), role: 'viewer' });
-    expect((await listMembers(club.as('lead'))).find((one) => one.email === email)).toMatchObject({
+    expect((await listMembers(club.as('lead'))).find((member) => member.email === email)).toMatchObject({
       asked: true,
       role: 'viewer',
     });
     // Who was asked is the lead's to know, and nothing opens before they say yes.
-    expect((await listMembers(club.as('viewer'))).some((one) => one.email === email)).toBe(false);
+    expect((await listMembers(club.as('viewer'))).some((member) => member.email === email)).toBe(false);
     expect(await refusalOf(signIn(club.services, { email, password }, '10.0.0.1'))).toMatchObject({
       refusal: 'signed-out',
     });

@@ -39,17 +39,17 @@ export async function makeFirstLead(
   const { db, now } = services;
   const closed = new UseCaseError('conflict', 'This installation has its lead already. Sign in instead.');
   if (!(await needsFirstLead(services))) throw closed;
-  const given = parse(firstLead, input);
-  refuseCommonPassword(given.password, [given.name, given.email, given.club]);
-  const passwordHash = await hashPassword(given.password);
+  const values = parse(firstLead, input);
+  refuseCommonPassword(values.password, [values.name, values.email, values.club]);
+  const passwordHash = await hashPassword(values.password);
   // A fixed id makes the primary key the guard: of two at once, one inserts.
   const clubId = '00000000-0000-7000-8000-000000000001';
   const userId = uuid();
   try {
     await transact(db, async (transaction) => {
-      await db.clubs.create({ id: clubId, name: given.club, createdAt: now }, { transaction });
+      await db.clubs.create({ id: clubId, name: values.club, createdAt: now }, { transaction });
       await db.users.create(
-        { id: userId, email: given.email, name: given.name, passwordHash, lengthUnit: 'mm', temperatureUnit: 'C' },
+        { id: userId, email: values.email, name: values.name, passwordHash, lengthUnit: 'mm', temperatureUnit: 'C' },
         { transaction },
       );
       await db.memberships.create({ clubId, userId, role: 'lead' }, { transaction });
@@ -80,8 +80,8 @@ export async function listMembers(context: Context): Promise<Member[]> {
     actor.role === 'lead' ? db.invitations.findAll({ where, raw: true }) : [],
   ]);
   const all = [
-    ...memberships.map((one) => ({ ...one, asked: false })),
-    ...invitations.map((one) => ({ ...one, asked: true })),
+    ...memberships.map((membership) => ({ ...membership, asked: false })),
+    ...invitations.map((invitation) => ({ ...invitation, asked: true })),
   ];
   const users = await db.users.findAll({ where: { id: all.map(({ userId }) => userId) }, raw: true });
   return all
@@ -105,24 +105,24 @@ export async function addMember(context: Context, input: unknown): Promise<{ url
   allow(context, 'lead');
   needConfirmed(context);
   const { db, actor, now } = context;
-  const given = parse(newMember, input);
+  const values = parse(newMember, input);
   const taken = new UseCaseError(
     'conflict',
     'This address belongs to the club already. Change its role below instead.',
     { email: 'Already a member.' },
   );
-  const known = await db.users.findOne({ where: { email: given.email }, raw: true });
+  const known = await db.users.findOne({ where: { email: values.email }, raw: true });
   if (known && (await db.memberships.findOne({ where: { clubId: actor.clubId, userId: known.id }, raw: true })))
     throw taken;
-  const user = known ?? newUser(given.email, given.name);
+  const user = known ?? newUser(values.email, values.name);
   const { row, url } = makePasswordLink(context, user.id, 'hand-over');
   // Called as the lead calls them: the name in an account of another club is not this club's to know.
   const letter = await prepareAccountLetter(
     context,
-    { ...user, name: given.name },
+    { ...user, name: values.name },
     `${actor.clubName} asks you to join`,
     [
-      `${actor.name} asks you to join ${actor.clubName} on Pear Bench as ${given.role}. Say yes here within a week:\n${url}`,
+      `${actor.name} asks you to join ${actor.clubName} on Pear Bench as ${values.role}. Say yes here within a week:\n${url}`,
       'If you do not know them, do nothing.',
     ],
   );
@@ -131,7 +131,7 @@ export async function addMember(context: Context, input: unknown): Promise<{ url
       if (!known) await db.users.create(user, { transaction });
       // Asked again, they are asked anew: the last role and the last link count.
       await db.invitations.upsert(
-        { clubId: actor.clubId, userId: user.id, role: given.role as Role, invitedBy: actor.userId, invitedAt: now },
+        { clubId: actor.clubId, userId: user.id, role: values.role as Role, invitedBy: actor.userId, invitedAt: now },
         { transaction },
       );
       await db.passwordLinks.create(row, { transaction });
@@ -190,7 +190,7 @@ export async function changeMember(context: Context, userId: string, input: unkn
   allow(context, 'lead');
   needConfirmed(context);
   const { db, actor, now } = context;
-  const given = parse(change, input);
+  const values = parse(change, input);
   await transact(db, async (transaction) => {
     const members = await db.memberships.findAll({
       where: { clubId: actor.clubId },
@@ -199,7 +199,7 @@ export async function changeMember(context: Context, userId: string, input: unkn
       raw: true,
     });
     if (
-      given.role === 'none' &&
+      values.role === 'none' &&
       (await db.invitations.destroy({ where: { clubId: actor.clubId, userId }, transaction })) > 0
     ) {
       await audit(db, transaction, {
@@ -213,19 +213,19 @@ export async function changeMember(context: Context, userId: string, input: unkn
     }
     if (!members.some((member) => member.userId === userId)) throw notFound('This member');
     const leads = members.filter((member) => member.role === 'lead' && member.userId !== userId);
-    if (given.role !== 'lead' && leads.length === 0)
+    if (values.role !== 'lead' && leads.length === 0)
       throw new UseCaseError('conflict', 'A club needs a lead. Make somebody else lead first.');
     const where = { clubId: actor.clubId, userId };
-    if (given.role === 'none') {
+    if (values.role === 'none') {
       await db.memberships.destroy({ where, transaction });
       await db.sessions.destroy({ where, transaction });
     } else {
-      await db.memberships.update({ role: given.role as Role }, { where, transaction });
+      await db.memberships.update({ role: values.role as Role }, { where, transaction });
     }
     await audit(db, transaction, {
       clubId: actor.clubId,
       actorId: actor.userId,
-      action: `member ${given.role}`,
+      action: `member ${values.role}`,
       subjectId: userId,
       at: now,
     });
@@ -243,6 +243,6 @@ const preferences = object({
 
 /** A user's own units. */
 export async function changeUnits(context: Context, input: unknown): Promise<void> {
-  const given = parse(preferences, input);
-  await context.db.users.update(given, { where: { id: context.actor.userId } });
+  const values = parse(preferences, input);
+  await context.db.users.update(values, { where: { id: context.actor.userId } });
 }

@@ -38,7 +38,7 @@ export async function nameTraces(context: Context): Promise<NameTrace[]> {
       raw: true,
     })) as unknown as Record<string, unknown>[];
     for (const trace of own) {
-      const row = rows.find((one) => rowKey(place, one) === trace.rowKey);
+      const row = rows.find((candidate) => rowKey(place, candidate) === trace.rowKey);
       const value = row?.[trace.columnName];
       // Gone with its row: nothing is left to mend.
       if (row)

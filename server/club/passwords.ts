@@ -30,15 +30,15 @@ const changeInput = object({
 /** Changes one's own password; every other session of the account ends. */
 export async function changePassword(context: Context, input: unknown): Promise<void> {
   const { db, actor, now } = context;
-  const given = parse(changeInput, input);
+  const values = parse(changeInput, input);
   const bucket = `changing the password of ${actor.userId}`;
   const user = (await db.users.findOne({ where: { id: actor.userId }, raw: true }))!;
-  if (!(await fitsAtPace(context, bucket, user.passwordHash, given.old)))
+  if (!(await fitsAtPace(context, bucket, user.passwordHash, values.old)))
     throw new UseCaseError('invalid', 'The password you have now is another one. Check it and try again.', {
       old: 'Not your password.',
     });
-  refuseCommonPassword(given.password, [user.name, user.email, actor.clubName]);
-  const passwordHash = await hashPassword(given.password);
+  refuseCommonPassword(values.password, [user.name, user.email, actor.clubName]);
+  const passwordHash = await hashPassword(values.password);
   await transact(db, async (transaction) => {
     await db.users.update({ passwordHash }, { where: { id: user.id }, transaction });
     await db.sessions.destroy({ where: { userId: user.id, id: { [Op.ne]: actor.sessionId } }, transaction });
@@ -154,19 +154,22 @@ const setInput = object({
  */
 export async function setPasswordByLink(services: Services, input: unknown): Promise<void> {
   const { db, now } = services;
-  const given = parse(setInput, input);
-  const { user, purpose, hasPassword, clubs } = await openPasswordLink(services, given.token);
+  const values = parse(setInput, input);
+  const { user, purpose, hasPassword, clubs } = await openPasswordLink(services, values.token);
   if (purpose === 'hand-over' && hasPassword)
     throw new UseCaseError(
       'conflict',
       'You have a password already. Sign in with it, and say yes under “Your account”.',
     );
-  refuseCommonPassword(given.password, [user.name, user.email, ...clubs]);
-  const passwordHash = await hashPassword(given.password);
+  refuseCommonPassword(values.password, [user.name, user.email, ...clubs]);
+  const passwordHash = await hashPassword(values.password);
   await transact(db, async (transaction) => {
     const [used] = await db.passwordLinks.update(
       { usedAt: now },
-      { where: { tokenHash: hashToken(given.token), usedAt: null as never, expiresAt: { [Op.gt]: now } }, transaction },
+      {
+        where: { tokenHash: hashToken(values.token), usedAt: null as never, expiresAt: { [Op.gt]: now } },
+        transaction,
+      },
     );
     if (used === 0)
       throw new UseCaseError('gone', 'This link was used in this moment. If it was not you, ask for a new one.');

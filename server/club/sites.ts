@@ -20,7 +20,7 @@ export async function listSites(context: Context): Promise<SiteRow[]> {
 
 export async function getSite(context: Context, siteId: string): Promise<SiteRow> {
   allow(context, 'viewer');
-  const site = (await listSites(context)).find((one) => one.id === siteId);
+  const site = (await listSites(context)).find((site) => site.id === siteId);
   if (!site) throw notFound('The site');
   return site;
 }
@@ -103,10 +103,10 @@ const climateInput = object({
 /** Sets a site's usual year: temperatures by month, frost dates, and who says so. */
 export async function putClimate(context: Context, siteId: string, input: unknown): Promise<SiteRow> {
   allow(context, 'assistant');
-  const { version, source, ...given } = parse(climateInput, input);
-  const problem = problemOfNormals(given.normals);
+  const { version, source, ...values } = parse(climateInput, input);
+  const problem = problemOfNormals(values.normals);
   if (problem) throw new UseCaseError('invalid', problem, { normals: problem });
-  const climate: Climate = { ...given, lastFrost: given.lastFrost || null, firstFrost: given.firstFrost || null };
+  const climate: Climate = { ...values, lastFrost: values.lastFrost || null, firstFrost: values.firstFrost || null };
   if ((climate.lastFrost === null) !== (climate.firstFrost === null))
     throw new UseCaseError(
       'invalid',
@@ -176,12 +176,12 @@ export async function putAssumptions(context: Context, siteId: string, input: un
   const { edits, quarantine, region, version } = parse(assumptionsInput, input);
   const kept: Edits = {};
   for (const [key, edit] of Object.entries(edits)) {
-    const usual = ASSUMPTIONS.find((one) => one.id === key);
+    const usual = ASSUMPTIONS.find((assumption) => assumption.id === key);
     if (!usual)
       throw new UseCaseError('invalid', 'One of the figures is not known here. Reload the page and enter them again.');
-    const given = parse(editInput, edit);
-    if (given.value !== usual.value || given.margin !== usual.margin || given.source !== (usual.source ?? ''))
-      kept[key] = given;
+    const values = parse(editInput, edit);
+    if (values.value !== usual.value || values.margin !== usual.margin || values.source !== (usual.source ?? ''))
+      kept[key] = values;
   }
   return change(context, siteId, version, 'assumptions set', { assumptions: kept, quarantine, region });
 }
@@ -240,15 +240,15 @@ export async function addObservation(
   } = context;
   await getSite(context, siteId);
   parse(id('the observation'), observationId);
-  const given = parse(observationInput, input, context.now);
-  if (isAhead(given.seenOn, now))
+  const values = parse(observationInput, input, context.now);
+  if (isAhead(values.seenOn, now))
     throw new UseCaseError('invalid', 'What will be seen is not seen yet: enter a day up to today.', {
       seenOn: 'Not in the future.',
     });
   try {
     await transact(db, async (transaction) => {
       await db.observations.create(
-        { ...given, sign: given.sign, id: observationId, clubId, siteId, enteredBy: userId, withdrawn: false },
+        { ...values, sign: values.sign, id: observationId, clubId, siteId, enteredBy: userId, withdrawn: false },
         { transaction },
       );
       await audit(db, transaction, { clubId, actorId: userId, action: 'sign seen', subjectId: observationId, at: now });
@@ -295,5 +295,5 @@ export async function listObservations(context: Context, siteId: string): Promis
     ],
     raw: true,
   });
-  return all.filter((one) => one.siteId === siteId);
+  return all.filter((observation) => observation.siteId === siteId);
 }

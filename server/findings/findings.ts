@@ -80,11 +80,11 @@ export async function workshopFindings(context: Context, workshopId: string): Pr
         Object.entries(row).map(([key, value]) => [key, key === 'seatId' ? value : Number(value)]),
       ) as Counts,
   );
-  const rate = (of: Counts[], milestone: Milestone): TakeRate => {
+  const rate = (counts: Counts[], milestone: Milestone): TakeRate => {
     const take = takeRate({
-      handedOver: sum(of.map(({ keepers }) => keepers)),
-      alive: sum(of.map((row) => row[`${milestone}Alive`])),
-      dead: sum(of.map((row) => row[`${milestone}Dead`])),
+      handedOver: sum(counts.map(({ keepers }) => keepers)),
+      alive: sum(counts.map((row) => row[`${milestone}Alive`])),
+      dead: sum(counts.map((row) => row[`${milestone}Dead`])),
     });
     return asked.has(milestone) ? take : { ...take, rate: null, interval: null };
   };

@@ -68,7 +68,7 @@ describe('a round', () => {
     expect(
       sent
         .filter(({ status }) => status === 'fulfilled')
-        .map((one) => (one as PromiseFulfilledResult<{ sent: number }>).value.sent),
+        .map((settled) => (settled as PromiseFulfilledResult<{ sent: number }>).value.sent),
     ).toEqual([2]);
     expect(files().filter((name) => name.endsWith('.eml'))).toHaveLength(2);
     expect(files().filter((name) => name.endsWith('.pending'))).toHaveLength(0);

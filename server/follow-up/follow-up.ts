@@ -4,7 +4,7 @@ import { latestReports } from './reports';
 import { growers, reachable, todayAt } from './rounds';
 import { listRounds } from '@/server/plan/rounds-of-workshop';
 
-/** What the follow-up leaf shows: each round with its growers, how they were asked and what they said. */
+/** What the Follow-up page shows: each round with its growers, how they were asked and what they said. */
 export async function followUp(context: Context, workshopId: string) {
   const {
     db,
@@ -30,16 +30,16 @@ export async function followUp(context: Context, workshopId: string) {
     sentSoFar: messages.filter((message) => message.roundId === round.id).length,
     growers: all.map(({ seat, keepers }) => {
       const mine = messages.filter((message) => message.roundId === round.id && message.personId === seat.personId);
-      const given = links.filter((link) => link.roundId === round.id && link.personId === seat.personId);
+      const own = links.filter((link) => link.roundId === round.id && link.personId === seat.personId);
       return {
         seatNumber: seat.number,
         personId: seat.personId,
         name: seat.person.name ?? ERASED_NAME,
         reachable: reachable(seat),
         written: mine.length,
-        openLinks: given.filter(({ withdrawnAt }) => withdrawnAt === null).length,
+        openLinks: own.filter(({ withdrawnAt }) => withdrawnAt === null).length,
         plants: keepers.map(({ unionId, code, wood }) => {
-          const report = reports.find((one) => one.unionId === unionId && one.roundId === round.id);
+          const report = reports.find((report) => report.unionId === unionId && report.roundId === round.id);
           return {
             unionId,
             code,

@@ -110,7 +110,7 @@ export async function saveAnswer(
   const { link, round, workshop, person, today } = await open(services, token);
   await limitAttempts(services, `answers by ${link.id}`, 300, 60);
   parse(id('the answer'), reportId);
-  const given = parse(object().concat(answerInput), input) as AnswerInput;
+  const values = parse(object().concat(answerInput), input) as AnswerInput;
   if (today > round.closesOn)
     throw new UseCaseError(
       'gone',
@@ -120,7 +120,7 @@ export async function saveAnswer(
   const { clubId } = link;
   // The plant must be this person's own, whatever the request says.
   const union = await db.unions.findOne({
-    where: { clubId, workshopId: workshop.id, id: given.unionId, kind: 'keeper' },
+    where: { clubId, workshopId: workshop.id, id: values.unionId, kind: 'keeper' },
     raw: true,
   });
   const plant =
@@ -128,8 +128,8 @@ export async function saveAnswer(
   const seat =
     plant && (await db.seats.findOne({ where: { clubId, id: plant.seatId, personId: person.id }, raw: true }));
   if (!seat) throw new UseCaseError('not-found', 'This plant is not one of yours. Reload the page and answer again.');
-  await addReport(db, { clubId, round, reportId, given, source: 'link', enteredBy: null, now });
-  return { advice: thisWeek(round.milestone, given.answer) };
+  await addReport(db, { clubId, round, reportId, answer: values, source: 'link', enteredBy: null, now });
+  return { advice: thisWeek(round.milestone, values.answer) };
 }
 
 /** Takes back the leave to be written to. The link goes on working. */

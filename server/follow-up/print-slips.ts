@@ -18,12 +18,12 @@ const slipsInput = object({ paper: paper(), personIds: array(id('the person')).d
 export async function printSlips(context: Context, roundId: string, input: unknown): Promise<Buffer> {
   allow(context, 'assistant');
   const round = await getRound(context, roundId);
-  const given = parse(slipsInput, input);
+  const values = parse(slipsInput, input);
   const workshop = await getWorkshop(context, round.workshopId);
   const all = await growers(context, round.workshopId);
   const chosen =
-    given.personIds.length > 0
-      ? all.filter(({ seat }) => given.personIds.includes(seat.personId))
+    values.personIds.length > 0
+      ? all.filter(({ seat }) => values.personIds.includes(seat.personId))
       : all.filter(({ seat }) => !reachable(seat));
   const { db, actor, now } = context;
   const slips = chosen.map(({ seat, keepers }) => {
@@ -49,7 +49,7 @@ export async function printSlips(context: Context, roundId: string, input: unkno
   });
   const pdf = await reportSlipsPdf(
     slips.map(({ slip }) => slip),
-    given.paper,
+    values.paper,
   );
   await transact(db, async (transaction) => {
     await db.reportLinks.bulkCreate(

@@ -29,7 +29,7 @@ interface Entry {
   clubId: string;
   round: RoundRow;
   reportId: string;
-  given: AnswerInput;
+  answer: AnswerInput;
   source: ReportRow['source'];
   enteredBy: string | null;
   now: Date;
@@ -38,16 +38,16 @@ interface Entry {
 /** Adds an answer; earlier ones stay and the last counts. An id that was saved already changes nothing. */
 export async function addReport(
   db: Database,
-  { clubId, round, reportId, given, source, enteredBy, now }: Entry,
+  { clubId, round, reportId, answer, source, enteredBy, now }: Entry,
 ): Promise<void> {
   const union: UnionRow | null = await db.unions.findOne({
-    where: { clubId, workshopId: round.workshopId, kind: 'keeper', id: given.unionId },
+    where: { clubId, workshopId: round.workshopId, kind: 'keeper', id: answer.unionId },
     raw: true,
   });
   if (!union) throw notFound('The plant');
   for (let attempt = 1; ; attempt++) {
     const known = await db.reports.findOne({ where: { clubId, id: reportId }, raw: true });
-    if (known) return confirmReplay(known, given);
+    if (known) return confirmReplay(known, answer);
     try {
       return await transact(db, async (transaction) => {
         const where = { clubId, unionId: union.id, roundId: round.id };
@@ -57,8 +57,8 @@ export async function addReport(
             ...where,
             id: reportId,
             turn: (before ?? 0) + 1,
-            answer: given.answer,
-            note: given.note,
+            answer: answer.answer,
+            note: answer.note,
             source,
             enteredBy,
             recordedAt: now,
@@ -81,8 +81,8 @@ export async function addReport(
   }
 }
 
-function confirmReplay(known: ReportRow, given: AnswerInput): void {
-  if (known.unionId === given.unionId && known.answer === given.answer && known.note === given.note) return;
+function confirmReplay(known: ReportRow, answer: AnswerInput): void {
+  if (known.unionId === answer.unionId && known.answer === answer.answer && known.note === answer.note) return;
   throw new UseCaseError(
     'conflict',
     'This answer was saved already with other content. Reload the page and answer again.',
@@ -105,14 +105,14 @@ export async function enterReport(context: Context, reportId: string, input: unk
     now,
   } = context;
   parse(id('the answer'), reportId);
-  const given = parse(enteredInput, input);
-  const round = await getRound(context, given.roundId);
+  const values = parse(enteredInput, input);
+  const round = await getRound(context, values.roundId);
   await addReport(db, {
     clubId,
     round,
     reportId,
-    given: given as AnswerInput,
-    source: given.source,
+    answer: values as AnswerInput,
+    source: values.source,
     enteredBy: userId,
     now,
   });

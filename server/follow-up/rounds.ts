@@ -31,12 +31,12 @@ export async function addRound(context: Context, workshopId: string, roundId: st
     now,
   } = context;
   parse(id('the round'), roundId);
-  const given = parse(roundInput, input, context.now);
-  if (given.closesOn <= given.opensOn)
+  const values = parse(roundInput, input, context.now);
+  if (values.closesOn <= values.opensOn)
     throw new UseCaseError('invalid', 'The round must close after it opens.', {
       closesOn: 'Must be after the opening.',
     });
-  if (given.opensOn < workshop.date)
+  if (values.opensOn < workshop.date)
     throw new UseCaseError('invalid', 'The round cannot open before the workshop.', {
       opensOn: 'Before the workshop.',
     });
@@ -44,7 +44,7 @@ export async function addRound(context: Context, workshopId: string, roundId: st
     await transact(db, async (transaction) => {
       if (await db.rounds.findOne({ where: { clubId, id: roundId }, transaction, raw: true })) return;
       await db.rounds.create(
-        { ...given, milestone: given.milestone as Milestone, id: roundId, clubId, workshopId },
+        { ...values, milestone: values.milestone as Milestone, id: roundId, clubId, workshopId },
         { transaction },
       );
       await audit(db, transaction, { clubId, actorId: userId, action: 'round made', subjectId: roundId, at: now });

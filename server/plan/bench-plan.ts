@@ -88,37 +88,37 @@ export async function roomOf(
 
 export async function putRoom(context: Context, workshopId: string, input: unknown): Promise<number> {
   allow(context, 'assistant');
-  const given = parse(roomInput, input) as Room;
+  const values = parse(roomInput, input) as Room;
   const seats = new Set((await listSeats(context, workshopId)).map(({ id }) => id));
   // People who left the roster meanwhile leave their place.
-  const seating = Object.fromEntries(Object.entries(given.seating).filter(([seat]) => seats.has(seat)));
-  return putPart(context, workshopId, 'room', input, { ...given, seating });
+  const seating = Object.fromEntries(Object.entries(values.seating).filter(([seat]) => seats.has(seat)));
+  return putPart(context, workshopId, 'room', input, { ...values, seating });
 }
 
 /** The day in blocks, from what is taught and how many are made. */
 export async function dayBlocks(
   context: Context,
   workshopId: string,
-  given: Pick<Quantities, 'plan' | 'needs' | 'people'>,
+  known: Pick<Quantities, 'plan' | 'needs' | 'people'>,
 ): Promise<{
   day: Awaited<ReturnType<typeof dayPlan>>;
   work: ReturnType<typeof workOf>;
   blocks: ReturnType<typeof timePlan>;
 }> {
   const day = await dayPlan(context, workshopId);
-  const work = workOf(given.plan, (method) => {
-    const need = given.needs.find((one) => one.plan.method === method);
-    return need && given.people > 0
-      ? Math.ceil(need.keepers / given.people)
-      : (given.plan.methods.find((one) => one.method === method)?.keepersEach ?? 0);
+  const work = workOf(known.plan, (method) => {
+    const need = known.needs.find((need) => need.plan.method === method);
+    return need && known.people > 0
+      ? Math.ceil(need.keepers / known.people)
+      : (known.plan.methods.find((planned) => planned.method === method)?.keepersEach ?? 0);
   });
-  return { day, work, blocks: timePlan(day.body, work, Math.max(1, given.people)) };
+  return { day, work, blocks: timePlan(day.body, work, Math.max(1, known.people)) };
 }
 
 /** One sheet for the door: the day, who sits where, the room. */
-export async function doorSheet(context: Context, workshopId: string, given: { paper?: unknown }): Promise<Buffer> {
+export async function doorSheet(context: Context, workshopId: string, options: { paper?: unknown }): Promise<Buffer> {
   allow(context, 'viewer');
-  const { paper } = parse(paperInput, given);
+  const { paper } = parse(paperInput, options);
   const [amounts, seats] = await Promise.all([quantities(context, workshopId), listSeats(context, workshopId)]);
   const [{ body: room }, { blocks }] = await Promise.all([
     roomOf(context, workshopId, seats, amounts.plan.settings.peoplePerBench, amounts.people),

@@ -49,8 +49,8 @@ export async function dayPlan(context: Context, workshopId: string): Promise<Par
 
 export async function putDayPlan(context: Context, workshopId: string, input: unknown): Promise<number> {
   allow(context, 'assistant');
-  const given = parse(dayInput, input);
-  const body: DayPlan = { ...given, knives: given.knives ?? null };
+  const values = parse(dayInput, input);
+  const body: DayPlan = { ...values, knives: values.knives ?? null };
   if (minutesOf(body.end) <= minutesOf(body.start))
     throw new UseCaseError('invalid', 'The day ends before it starts. Mend one of the two times.', {
       end: 'After the start.',

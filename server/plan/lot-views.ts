@@ -29,7 +29,7 @@ export async function lotBookingViews(
   const all = await listWorkshops(context);
   const wanted = workshopId
     ? [await getWorkshop(context, workshopId)]
-    : all.filter(({ id }) => chosen.some((one) => one.workshopId === id));
+    : all.filter(({ id }) => chosen.some((choice) => choice.workshopId === id));
   const seatIds = lot.bookings.flatMap(({ seatId }) => seatId ?? []);
   const seats = await db.seats.findAll({ where: { clubId, id: seatIds }, raw: true });
   const people = await db.people.findAll({ where: { clubId, id: seats.map(({ personId }) => personId) }, raw: true });
@@ -38,12 +38,12 @@ export async function lotBookingViews(
     return seat ? `${seat.number} ${people.find(({ id }) => id === seat.personId)?.name ?? ''}`.trim() : null;
   };
   return {
-    bookings: lot.bookings.map(({ id, sticks, workshopId: of, seatId }) => ({
+    bookings: lot.bookings.map(({ id, sticks, workshopId: bookedFor, seatId }) => ({
       id,
       sticks,
-      workshop: all.find((one) => one.id === of)?.title ?? '',
+      workshop: all.find((workshop) => workshop.id === bookedFor)?.title ?? '',
       seat: nameOf(seatId),
-      own: of === workshopId,
+      own: bookedFor === workshopId,
     })),
     workshops: await Promise.all(
       wanted.map(async ({ id, title }) => ({

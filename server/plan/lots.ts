@@ -156,7 +156,7 @@ export async function dropLot(
   if (used > 0)
     throw new UseCaseError(
       'conflict',
-      `${used} keepers of this workshop are made of this lot. Change those first, on the aftercare leaf.`,
+      `${used} keepers of this workshop are made of this lot. Change those first, on the Aftercare page.`,
     );
   await transact(db, async (transaction) => {
     if (kind === 'wood') {

@@ -52,9 +52,9 @@ const pieceInput = object({
     .max(40, 'More than 40 usable buds cannot be right.'),
 });
 
-async function checkLot(context: Context, workshopId: string, of: 'stick' | 'stock', lotId: string): Promise<void> {
+async function checkLot(context: Context, workshopId: string, kind: 'stick' | 'stock', lotId: string): Promise<void> {
   const lots = await workshopLots(context, workshopId);
-  if (!(of === 'stick' ? lots.wood : lots.stocks).some((lot) => lot.id === lotId))
+  if (!(kind === 'stick' ? lots.wood : lots.stocks).some((lot) => lot.id === lotId))
     throw new UseCaseError('not-found', 'This lot is not chosen for the workshop. Choose it first, then measure.', {
       lotId: 'Choose it for the workshop first.',
     });
@@ -74,20 +74,20 @@ export async function addPiece(
   } = context;
   await getWorkshop(context, workshopId);
   parse(id('the piece'), pieceId);
-  const given = parse(pieceInput, input);
-  await checkLot(context, workshopId, given.kind, given.lotId);
+  const values = parse(pieceInput, input);
+  await checkLot(context, workshopId, values.kind, values.lotId);
   for (let attempt = 1; ; attempt++) {
     const known = await db.measuredPieces.findOne({ where: { id: pieceId }, raw: true });
     if (known && known.clubId !== clubId) throw notFound('The piece');
     if (known) return known;
     const last = await db.measuredPieces.findOne({
-      where: { clubId, workshopId, kind: given.kind },
+      where: { clubId, workshopId, kind: values.kind },
       order: [['number', 'DESC']],
       raw: true,
     });
     const row: MeasuredPieceRow = {
-      ...given,
-      usableBuds: given.usableBuds ?? null,
+      ...values,
+      usableBuds: values.usableBuds ?? null,
       id: pieceId,
       clubId,
       workshopId,
@@ -140,32 +140,32 @@ export async function importPieces(
     now,
   } = context;
   await getWorkshop(context, workshopId);
-  const given = parse(importInput, input);
-  await checkLot(context, workshopId, given.kind, given.lotId);
+  const values = parse(importInput, input);
+  await checkLot(context, workshopId, values.kind, values.lotId);
   const read = await readFile('calipers', bytes);
   if ('problem' in read) throw new UseCaseError('invalid', read.problem);
   // Ids follow from the file's own, so that the same file sent again finds its lines there.
-  const idOf = (line: number): string => uuidFrom(String(line), given.importId);
+  const idOf = (line: number): string => uuidFrom(String(line), values.importId);
   const alreadyRead = (): Promise<MeasuredPieceRow | null> =>
     db.measuredPieces.findOne({ where: { clubId, id: idOf(0) }, raw: true });
   if (await alreadyRead()) return { added: read.lines.length, notes: read.notes };
   try {
     await transact(db, async (transaction) => {
       const known = await db.measuredPieces.findAll({
-        where: { clubId, workshopId, kind: given.kind },
+        where: { clubId, workshopId, kind: values.kind },
         transaction,
         raw: true,
       });
       // A twin of this request may have got through since.
-      if (known.some((one) => one.id === idOf(0))) return;
-      const taken = new Set(known.map(({ number: one }) => one));
+      if (known.some((piece) => piece.id === idOf(0))) return;
+      const taken = new Set(known.map(({ number: number }) => number));
       const clash = read.lines.find((line) => line.number !== null && taken.has(line.number));
       if (clash)
         throw new UseCaseError(
           'conflict',
           `Number ${clash.number} is measured already. Give the lines other numbers, leave the numbers out, or remove what is there.`,
         );
-      for (const { number: one } of read.lines) if (one !== null) taken.add(one);
+      for (const { number: number } of read.lines) if (number !== null) taken.add(number);
       let next = 1;
       const rows = read.lines.map((line, i): MeasuredPieceRow => {
         while (line.number === null && taken.has(next)) next++;
@@ -175,8 +175,8 @@ export async function importPieces(
           id: idOf(i),
           clubId,
           workshopId,
-          kind: given.kind,
-          lotId: given.lotId,
+          kind: values.kind,
+          lotId: values.lotId,
           number: own,
           caliper: line.caliper,
           usableBuds: line.buds,
@@ -238,14 +238,14 @@ const pairsInput = object({
 /** Saves who joins what. A stock is paired once, a piece of a stick too. */
 export async function putPairs(context: Context, workshopId: string, input: unknown): Promise<number> {
   allow(context, 'assistant');
-  const given = parse(pairsInput, input);
+  const values = parse(pairsInput, input);
   const pieces = await measuredWood(context, workshopId);
   const seats = await context.db.seats.findAll({ where: { clubId: context.actor.clubId, workshopId }, raw: true });
-  const pairs = given.pairs.map((pair) => ({ ...pair, fixed: pair.fixed === 'true' }));
+  const pairs = values.pairs.map((pair) => ({ ...pair, fixed: pair.fixed === 'true' }));
   for (const { stock, stick, seat } of pairs) {
     if (
-      !pieces.some((one) => one.id === stock && one.kind === 'stock') ||
-      !pieces.some((one) => one.id === stick && one.kind === 'stick')
+      !pieces.some((piece) => piece.id === stock && piece.kind === 'stock') ||
+      !pieces.some((piece) => piece.id === stick && piece.kind === 'stick')
     )
       throw new UseCaseError('conflict', 'One of the pieces was removed meanwhile. Reload the page and pair again.');
     if (!seats.some(({ id: seatId }) => seatId === seat))
@@ -257,8 +257,8 @@ export async function putPairs(context: Context, workshopId: string, input: unkn
   )
     throw new UseCaseError('invalid', 'A stock or a piece of a stick is paired twice. Pair again.');
   return putPart(context, workshopId, 'pairs', input, {
-    method: given.method,
+    method: values.method,
     pairs,
-    inOrder: given.inOrder,
+    inOrder: values.inOrder,
   } satisfies PairsPart);
 }

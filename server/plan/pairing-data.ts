@@ -60,7 +60,7 @@ export async function pairingData(context: Context, workshopId: string): Promise
   return {
     version: part.version,
     method: method.id,
-    place: methods.find((one) => one.method === method.id)!.place,
+    place: methods.find((plannedMethod) => plannedMethod.method === method.id)!.place,
     seats,
     pieces: pieces.map(({ id, kind, lotId, number, caliper, usableBuds }) => ({
       id,

@@ -24,7 +24,7 @@ export async function readPart<Body>(context: Context, workshopId: string, part:
   // What is taught is asked for all workshops at once, as the season line does; the other parts for one workshop at once.
   const where = part === 'methods' ? { clubId, part } : { clubId, workshopId, part: { [Op.ne]: 'methods' as const } };
   const row = (await db.planParts.findAll({ where, raw: true })).find(
-    (one) => one.part === part && one.workshopId === workshopId,
+    (row) => row.part === part && row.workshopId === workshopId,
   );
   return row ? { version: row.version, body: row.body as Body } : { version: 0, body: null };
 }

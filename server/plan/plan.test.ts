@@ -194,8 +194,8 @@ describe('the calendar', () => {
     expect(third.find(({ UID }) => UID!.includes('.callus@'))).toMatchObject({ STATUS: 'CANCELLED', SEQUENCE: '2' });
     expect(third.find(({ UID }) => UID!.includes('.day@'))).toMatchObject({ STATUS: 'CONFIRMED' });
     const together = await Promise.all([1, 2, 3].map(() => workshopCalendar(lead(), own.id)));
-    for (const one of together)
-      expect(entries(one).map(({ SEQUENCE }) => SEQUENCE)).toEqual(third.map(({ SEQUENCE }) => SEQUENCE));
+    for (const request of together)
+      expect(entries(request).map(({ SEQUENCE }) => SEQUENCE)).toEqual(third.map(({ SEQUENCE }) => SEQUENCE));
   });
   it('moves a day only from where it was, and not one that was held', async () => {
     const own = await testWorkshop(club);
@@ -260,8 +260,8 @@ describe('measured wood and pairs', () => {
   it('reads a file once, all of it or nothing', async () => {
     const importId = uuid();
     const file = new TextEncoder().encode('number,caliper_mm,buds\n20,9.1,8\n,8.2,\n');
-    const given = { importId, kind: 'stick', lotId: workshop.woodLotId };
-    await Promise.all([1, 2, 3].map(() => importPieces(lead(), workshop.id, file, given)));
+    const piece = { importId, kind: 'stick', lotId: workshop.woodLotId };
+    await Promise.all([1, 2, 3].map(() => importPieces(lead(), workshop.id, file, piece)));
     const sticks = (await measuredWood(lead(), workshop.id)).filter(({ kind }) => kind === 'stick');
     expect(sticks.map(({ number, caliper, usableBuds }) => [number, caliper, usableBuds])).toEqual([
       [1, 8.2, null],
@@ -271,7 +271,7 @@ describe('measured wood and pairs', () => {
       (
         await refusalOf(
           importPieces(lead(), workshop.id, new TextEncoder().encode('number,caliper_mm\n30,9\n20,9\n'), {
-            ...given,
+            ...piece,
             importId: uuid(),
           }),
         )

@@ -118,8 +118,8 @@ async function firstGuess(context: Context, workshop: WorkshopRow): Promise<Plan
 export async function putPlannedMethods(context: Context, workshopId: string, input: unknown): Promise<number> {
   allow(context, 'assistant');
   const workshop = await getWorkshop(context, workshopId);
-  const given = parse(methodsInput, input);
-  const names = given.methods.map(({ method }) => method);
+  const values = parse(methodsInput, input);
+  const names = values.methods.map(({ method }) => method);
   if (new Set(names).size < names.length)
     throw new UseCaseError('invalid', 'A method is there twice. Put its numbers on one line.');
   if (!names.includes(workshop.method))
@@ -127,25 +127,25 @@ export async function putPlannedMethods(context: Context, workshopId: string, in
       'invalid',
       `${methodById(workshop.method).name} is the method this workshop is scored by, so it stays in the plan. Change it under “The day” first.`,
     );
-  for (const [i, { method, place }] of given.methods.entries()) {
+  for (const [i, { method, place }] of values.methods.entries()) {
     if (!methodById(method).use.places.includes(place))
       throw new UseCaseError('invalid', `${methodById(method).name} is not done there. Choose another place for it.`, {
         [`methods[${i}].place`]: 'Choose another place.',
       });
   }
-  const promisedKeepers = given.methods.reduce((sum, { keepersEach }) => sum + keepersEach, 0);
+  const promisedKeepers = values.methods.reduce((sum, { keepersEach }) => sum + keepersEach, 0);
   if (promisedKeepers > 20)
     throw new UseCaseError(
       'invalid',
       'Together the methods promise more than 20 keepers to each person. Promise fewer.',
     );
   // Kinds are kept as they are compared, so that "Pear" finds the sticks of pear.
-  const methods = given.methods.map((row) => ({
+  const methods = values.methods.map((row) => ({
     ...row,
     scionSpecies: kindOf(row.scionSpecies),
     stockSpecies: kindOf(row.stockSpecies),
   }));
-  const body: MethodsPart = { methods, expected: given.expected ?? null, settings: given.settings };
+  const body: MethodsPart = { methods, expected: values.expected ?? null, settings: values.settings };
   const {
     db,
     actor: { clubId },

@@ -74,7 +74,7 @@ export async function foundTakes(context: Context): Promise<(method: Method) => 
   ]);
   return (method) => {
     const found = { alive: 0, dead: 0 };
-    for (const row of rows.filter((one) => one.method === method.id)) {
+    for (const row of rows.filter((kept) => kept.method === method.id)) {
       const asked = MILESTONES.filter((milestone) =>
         rounds.some((round) => round.workshopId === row.workshopId && round.milestone === milestone),
       ).at(-1);
@@ -115,9 +115,16 @@ export async function quantities(context: Context, workshopId: string): Promise<
   const leftHanded = Math.min(people, present.filter((seat) => seat.leftHanded).length);
   const choicesOf = (method: Method): Choices =>
     method.id === workshop.method ? workshop.schools : relevantChoices(workshop.schools, method.schools);
-  const inputs: NeedInput[] = plan.methods.map((one) => {
-    const method = methodById(one.method);
-    return { plan: one, method, choices: choicesOf(method), belief: belief(method), people, settings: plan.settings };
+  const inputs: NeedInput[] = plan.methods.map((planned) => {
+    const method = methodById(planned.method);
+    return {
+      plan: planned,
+      method,
+      choices: choicesOf(method),
+      belief: belief(method),
+      people,
+      settings: plan.settings,
+    };
   });
   const empty = { ...base, people, leftHanded, needs: [], lines: [], kitVersion: kit.version, wood: [], stocks: [] };
   let needs: MethodNeed[];
@@ -235,11 +242,11 @@ const kitInput = object({
 /** Saves what was changed by hand in the kit list, and lines of one's own. */
 export async function putKit(context: Context, workshopId: string, input: unknown): Promise<number> {
   allow(context, 'assistant');
-  const given = parse(kitInput, input);
+  const values = parse(kitInput, input);
   const edits: KitPart['edits'] = {};
-  for (const [key, edit] of Object.entries(given.edits))
+  for (const [key, edit] of Object.entries(values.edits))
     edits[key.slice(0, 120)] = { total: parse(object({ total: amount('The amount') }), edit).total };
-  const extra = given.extra.map(({ id, name, unit, total }): KitLine => ({
+  const extra = values.extra.map(({ id, name, unit, total }): KitLine => ({
     id,
     name,
     unit,
@@ -305,8 +312,8 @@ export async function kitCsv(context: Context, workshopId: string): Promise<stri
   );
 }
 
-export async function kitPdf(context: Context, workshopId: string, given: { paper?: unknown }): Promise<Buffer> {
-  const { paper } = parse(paperInput, given);
+export async function kitPdf(context: Context, workshopId: string, options: { paper?: unknown }): Promise<Buffer> {
+  const { paper } = parse(paperInput, options);
   const { workshop, people, lines, problem, needs } = await quantities(context, workshopId);
   return kitListPdf(
     {

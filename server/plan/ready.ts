@@ -1,5 +1,5 @@
 import { kindOf, kinOf } from '@/core/methods/compatibility/compatibility';
-import { callusRange, lookUp } from '@/core/plan/phenology/assumptions';
+import { callusRange, assumptionsWith } from '@/core/plan/phenology/assumptions';
 import { woodNeed } from '@/core/plan/dates/workshop-dates';
 import { readyCheck, type ReadyInput, type ReadyLine, type Light } from '@/core/plan/ready-check/ready-check';
 import { formatTemperature } from '@/core/units/temperature';
@@ -45,11 +45,11 @@ export async function readiness(context: Context, workshopId: string, heard: Rea
   const needs = taught.map(woodNeed);
   const stockSpecies = new Set(taught.map(({ stock }) => kindOf(stock.species)));
   const seenOf = (signs: string[], good: string[]): { on: string; good: boolean } | null => {
-    const one = observations.find(
+    const recorded = observations.find(
       ({ species, sign, seenOn }) =>
         stockSpecies.has(kindOf(species)) && signs.includes(sign) && seenOn <= workshop.date,
     );
-    return one ? { on: one.seenOn, good: good.includes(one.sign) } : null;
+    return recorded ? { on: recorded.seenOn, good: good.includes(recorded.sign) } : null;
   };
   const bark = seenOf(['bark-slips', 'bark-tight'], ['bark-slips']);
   const stocks = seenOf(
@@ -89,7 +89,7 @@ export async function readiness(context: Context, workshopId: string, heard: Rea
         ? true
         : null,
     },
-    briefed: { heard: present.filter(({ person }) => heard.has(person.id)).length, of: present.length },
+    briefed: { heard: present.filter(({ person }) => heard.has(person.id)).length, outOf: present.length },
     enough: [
       ...amounts.stocks.map(({ species, needed, there }) => ({ what: `${species} stocks`, needed, there })),
       ...amounts.wood.map(({ species, needed, booked }) => ({
@@ -153,8 +153,8 @@ function forecastOf(
 ): ReadyInput['forecast'] {
   if (!site.climate) return null;
   const days = context.weather.days(site.id, site.climate.normals, workshop.date, FORTNIGHT);
-  const look = lookUp(site.assumptions);
-  const range = callusRange(kinOf(plan.methods[0]!.scionSpecies), look);
+  const assumption = assumptionsWith(site.assumptions);
+  const range = callusRange(kinOf(plan.methods[0]!.scionSpecies), assumption);
   const means = days.map(({ low, high }) => (low + high) / 2);
   return {
     simulated: context.weather.simulated,
@@ -162,7 +162,7 @@ function forecastOf(
     coldest: Math.min(...days.map(({ low }) => low)),
     mean: means.reduce((a, b) => a + b, 0) / means.length,
     indoors,
-    limits: range && { from: range.slow, to: range.to, stop: look('callus-stop').value },
+    limits: range && { from: range.slow, to: range.to, stop: assumption('callus-stop').value },
     degrees: (celsius) => formatTemperature(celsius, context.actor.temperatureUnit),
   };
 }

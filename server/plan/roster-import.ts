@@ -85,7 +85,7 @@ const acceptInput = object({
     .test(
       'decisions',
       'The decisions cannot be read. Reload the page and choose the file again.',
-      (value) => isPlainObject(value) && Object.values(value).every((one) => DECISIONS.includes(one as Decision)),
+      (value) => isPlainObject(value) && Object.values(value).every((value) => DECISIONS.includes(value as Decision)),
     ),
 });
 const DECISIONS: Decision[] = ['same', 'new', 'skip'];

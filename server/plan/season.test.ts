@@ -56,7 +56,7 @@ describe('the season line', () => {
   });
 });
 
-describe('the follow-up leaf', () => {
+describe('the Follow-up page', () => {
   it('tells of each round who was asked how, and what each plant’s last answer is', async () => {
     await makeKeepers(club.as('lead'), workshop.id, { woodLotId: workshop.woodLotId, stockLotId: workshop.stockLotId });
     const [keeper] = await listKeepers(club.as('viewer'), workshop.id);

@@ -47,7 +47,7 @@ function trail({ facts, callusDays }: { facts: PlanFacts; callusDays: number }):
   const { date } = facts;
   const { dates } = datedPlan(facts);
   const span = (...prefixes: string[]): Span | null => {
-    const found = prefixes.flatMap((prefix) => dates.find((one) => one.id.startsWith(prefix)) ?? [])[0];
+    const found = prefixes.flatMap((prefix) => dates.find((plannedDate) => plannedDate.id.startsWith(prefix)) ?? [])[0];
     return found ? { from: found.from, to: found.to } : null;
   };
   return {

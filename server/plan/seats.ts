@@ -68,7 +68,7 @@ export async function addWalkIn(context: Context, workshopId: string, personId: 
     now,
   } = context;
   parse(id('the person'), personId);
-  const given = parse(walkIn, input);
+  const values = parse(walkIn, input);
   for (let attempt = 1; ; attempt++) {
     try {
       await transact(db, async (transaction) => {
@@ -77,10 +77,10 @@ export async function addWalkIn(context: Context, workshopId: string, personId: 
           {
             id: personId,
             clubId,
-            name: given.name,
-            email: given.email || null,
+            name: values.name,
+            email: values.email || null,
             phone: null,
-            mayContact: given.email !== '',
+            mayContact: values.email !== '',
             erasedAt: null,
           },
           { transaction },
@@ -134,10 +134,10 @@ export async function changeSeat(context: Context, workshopId: string, seatId: s
     now,
   } = context;
   const seat = await findSeat(context, workshopId, seatId);
-  const given = parse(seatChange, input);
-  if (given.name === '') throw new UseCaseError('invalid', 'Enter the name.', { name: 'Enter the name.' });
+  const values = parse(seatChange, input);
+  if (values.name === '') throw new UseCaseError('invalid', 'Enter the name.', { name: 'Enter the name.' });
   const person = Object.fromEntries(
-    Object.entries({ name: given.name, email: given.email, phone: given.phone, mayContact: given.mayContact })
+    Object.entries({ name: values.name, email: values.email, phone: values.phone, mayContact: values.mayContact })
       .filter(([, value]) => value !== undefined)
       .map(([key, value]) => [key, value === '' ? null : value]),
   );
@@ -151,7 +151,7 @@ export async function changeSeat(context: Context, workshopId: string, seatId: s
     if (Object.keys(person).length > 0)
       await db.people.update(person, { where: { clubId, id: seat.personId }, transaction });
     const place = Object.fromEntries(
-      Object.entries({ absent: given.absent, leftHanded: given.leftHanded, skill: given.skill }).filter(
+      Object.entries({ absent: values.absent, leftHanded: values.leftHanded, skill: values.skill }).filter(
         ([, value]) => value !== undefined,
       ),
     );

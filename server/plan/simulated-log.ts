@@ -27,11 +27,11 @@ const orderInput = object({
 /** A log of the simulated logger. */
 export function simulatedLogCsv(context: Context, input: unknown): string {
   allow(context, 'viewer');
-  const given = parse(orderInput, input, context.now);
+  const values = parse(orderInput, input, context.now);
   return simulatedLog({
-    ...given,
-    from: `${given.from}T00:00:00Z`,
+    ...values,
+    from: `${values.from}T00:00:00Z`,
     everyMinutes: 30,
-    faults: given.faults as (typeof FAULTS)[number][],
+    faults: values.faults as (typeof FAULTS)[number][],
   });
 }

@@ -71,8 +71,8 @@ export async function putPlan(context: Context, planId: string, input: unknown):
     now,
   } = context;
   parse(id('the programme'), planId);
-  const { version, ...given } = parse(planInput, input);
-  const row = { ...given, limbs: given.limbs as Limb[], version: version + 1, changedAt: now };
+  const { version, ...values } = parse(planInput, input);
+  const row = { ...values, limbs: values.limbs as Limb[], version: version + 1, changedAt: now };
   try {
     await transact(db, async (transaction) => {
       const known = await db.topworkingPlans.findOne({ where: { id: planId }, transaction, raw: true });

@@ -37,11 +37,11 @@ export async function bookWood(
     now,
   } = context;
   parse(id('the booking'), bookingId);
-  const given = parse(bookingInput, input);
-  await getWorkshop(context, given.workshopId);
+  const values = parse(bookingInput, input);
+  await getWorkshop(context, values.workshopId);
   if (
-    given.seatId &&
-    !(await db.seats.findOne({ where: { clubId, workshopId: given.workshopId, id: given.seatId }, raw: true }))
+    values.seatId &&
+    !(await db.seats.findOne({ where: { clubId, workshopId: values.workshopId, id: values.seatId }, raw: true }))
   )
     throw notFound('The seat');
   if (!(await db.woodLots.findOne({ where: { clubId, id: lotId }, raw: true }))) throw notFound('The wood lot');
@@ -49,9 +49,9 @@ export async function bookWood(
     id: bookingId,
     clubId,
     lotId,
-    workshopId: given.workshopId,
-    seatId: given.seatId ?? null,
-    sticks: given.sticks,
+    workshopId: values.workshopId,
+    seatId: values.seatId ?? null,
+    sticks: values.sticks,
   };
   try {
     await transact(db, async (transaction) => {

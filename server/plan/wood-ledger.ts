@@ -47,12 +47,14 @@ export const lotInput = object({
 });
 
 /** A checked entry as the row has it. */
-export function lotValues(given: InferType<typeof lotInput>): Omit<WoodLotRow, 'id' | 'clubId' | 'booked' | 'version'> {
+export function lotValues(
+  values: InferType<typeof lotInput>,
+): Omit<WoodLotRow, 'id' | 'clubId' | 'booked' | 'version'> {
   return {
-    ...given,
-    cutOn: given.cutOn || null,
-    protectedUntil: given.protectedUntil || null,
-    sourceId: given.sourceId ?? null,
+    ...values,
+    cutOn: values.cutOn || null,
+    protectedUntil: values.protectedUntil || null,
+    sourceId: values.sourceId ?? null,
   };
 }
 
@@ -81,19 +83,19 @@ export async function ledger(context: Context, lotIds?: string[]): Promise<Ledge
     ],
     raw: true,
   });
-  const of = { clubId, lotId: lots.map(({ id: lotId }) => lotId) };
+  const where = { clubId, lotId: lots.map(({ id: lotId }) => lotId) };
   const [checks, bookings, runs, sources] = await Promise.all([
     db.woodChecks.findAll({
-      where: of,
+      where: where,
       order: [
         ['lookedOn', 'ASC'],
         ['id', 'ASC'],
       ],
       raw: true,
     }),
-    db.woodBookings.findAll({ where: of, order: [['id', 'ASC']], raw: true }),
+    db.woodBookings.findAll({ where: where, order: [['id', 'ASC']], raw: true }),
     db.loggerRuns.findAll({
-      where: of,
+      where: where,
       attributes: { exclude: ['readings', 'series'] },
       order: [['addedAt', 'ASC']],
       raw: true,
@@ -144,8 +146,8 @@ export async function putLot(context: Context, lotId: string, input: unknown): P
     actor: { clubId, userId },
     now,
   } = context;
-  const { version, ...given } = parse(changeInput, input, context.now);
-  const values = lotValues(given);
+  const { version, ...edited } = parse(changeInput, input, context.now);
+  const values = lotValues(edited);
   await checkSource(context, values.sourceId);
   const lot = await ledgerLot(context, lotId);
   await transact(db, async (transaction) => {
@@ -201,18 +203,18 @@ export async function addCheck(context: Context, lotId: string, checkId: string,
   } = context;
   const lot = await ledgerLot(context, lotId);
   parse(id('the look'), checkId);
-  const given = parse(checkInput, input, context.now);
-  if (lot.cutOn && given.lookedOn < lot.cutOn)
+  const values = parse(checkInput, input, context.now);
+  if (lot.cutOn && values.lookedOn < lot.cutOn)
     throw new UseCaseError('invalid', 'This look lies before the wood was cut. Mend one of the two dates.', {
       lookedOn: 'Before it was cut.',
     });
-  if (isAhead(given.lookedOn, now))
+  if (isAhead(values.lookedOn, now))
     throw new UseCaseError('invalid', 'A look in the future was not made yet: enter a day up to today.', {
       lookedOn: 'Not in the future.',
     });
   try {
     await transact(db, async (transaction) => {
-      await db.woodChecks.create({ ...given, id: checkId, clubId, lotId, enteredBy: userId }, { transaction });
+      await db.woodChecks.create({ ...values, id: checkId, clubId, lotId, enteredBy: userId }, { transaction });
       await audit(db, transaction, { clubId, actorId: userId, action: 'wood looked at', subjectId: lotId, at: now });
     });
   } catch (error) {
@@ -250,7 +252,7 @@ export async function addLoggerRun(
   const zone = await zoneOfLot(context, lotId, siteId);
   const read = await readFile('run', bytes, zone, unit === '' ? null : (unit ?? null));
   if ('problem' in read) throw new UseCaseError('invalid', read.problem, read.asksUnit ? { unit: 'Choose one.' } : {});
-  const { summary, drawn, series } = read;
+  const { summary, plotted, series } = read;
   const gaps = summary.gaps.map(({ hours }) => hours);
   const notes = [
     ...read.notes,
@@ -272,7 +274,7 @@ export async function addLoggerRun(
           lotId,
           fileName: fileName.slice(0, 200).toWellFormed(),
           contentHash,
-          readings: drawn,
+          readings: plotted,
           series: Buffer.from(series),
           summary: kept,
           notes,
@@ -317,7 +319,10 @@ async function zoneOfLot(context: Context, lotId: string, siteId: string): Promi
     where: { clubId, id: chosen.map(({ workshopId }) => workshopId) },
     raw: true,
   });
-  for (const near of [sites.filter(({ id: one }) => workshops.some((workshop) => workshop.siteId === one)), sites]) {
+  for (const near of [
+    sites.filter(({ id: siteId }) => workshops.some((workshop) => workshop.siteId === siteId)),
+    sites,
+  ]) {
     const zones = [...new Set(near.map(({ timeZone }) => timeZone))];
     if (zones.length === 1) return zones[0]!;
   }

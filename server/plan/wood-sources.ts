@@ -58,7 +58,7 @@ export async function listSources(context: Context): Promise<WoodSource[]> {
         .filter(({ sourceId }) => sourceId === source.id)
         .map((year) => ({
           ...year,
-          bookings: bookings.filter((one) => one.sourceId === source.id && one.year === year.year),
+          bookings: bookings.filter((booking) => booking.sourceId === source.id && booking.year === year.year),
         })),
     };
   });
@@ -87,9 +87,9 @@ export async function putSource(context: Context, sourceId: string, input: unkno
     now,
   } = context;
   parse(id('the plant'), sourceId);
-  const { code, ...given } = parse(sourceInput, input);
-  const plant = given.kind === 'keeper' ? await db.plants.findOne({ where: { clubId, code }, raw: true }) : null;
-  if (given.kind === 'keeper' && !plant)
+  const { code, ...values } = parse(sourceInput, input);
+  const plant = values.kind === 'keeper' ? await db.plants.findOne({ where: { clubId, code }, raw: true }) : null;
+  if (values.kind === 'keeper' && !plant)
     throw new UseCaseError(
       'invalid',
       `No keeper of this club has the code "${code.slice(0, 12)}". Read it from the tag again.`,
@@ -97,7 +97,7 @@ export async function putSource(context: Context, sourceId: string, input: unkno
     );
   if (plant?.voidedAt)
     throw new UseCaseError('invalid', 'This code was made void: no plant carries it.', { code: 'Void.' });
-  const row = { ...given, plantId: plant?.id ?? null };
+  const row = { ...values, plantId: plant?.id ?? null };
   try {
     await transact(db, async (transaction) => {
       const known = await db.woodSources.findOne({ where: { id: sourceId }, transaction, raw: true });
@@ -148,21 +148,21 @@ export async function putSourceYear(
     now,
   } = context;
   await findSource(context, sourceId);
-  const of = parse(year(), givenYear);
+  const promisedYear = parse(year(), givenYear);
   const { sticks } = parse(yearInput, input);
   await transact(db, async (transaction) => {
-    await db.woodSourceYears.bulkCreate([{ clubId, sourceId, year: of, sticks: 0, booked: 0 }], {
+    await db.woodSourceYears.bulkCreate([{ clubId, sourceId, year: promisedYear, sticks: 0, booked: 0 }], {
       ignoreDuplicates: true,
       transaction,
     });
-    const where = { clubId, sourceId, year: of };
+    const where = { clubId, sourceId, year: promisedYear };
     const known = await db.woodSourceYears.findOne({ where, transaction, raw: true });
     await db.woodSourceYears.update({ sticks }, { where: { ...where, booked: { [Op.lte]: sticks } }, transaction });
     const after = await db.woodSourceYears.findOne({ where, transaction, raw: true });
     if (after!.sticks !== sticks)
       throw new UseCaseError(
         'conflict',
-        `${known!.booked} sticks of ${of} are promised, so it cannot be ${sticks}. Take a promise back first.`,
+        `${known!.booked} sticks of ${promisedYear} are promised, so it cannot be ${sticks}. Take a promise back first.`,
         { sticks: `${known!.booked} are promised.` },
       );
     await audit(db, transaction, {
@@ -192,21 +192,21 @@ export async function promiseSticks(
   } = context;
   await findSource(context, sourceId);
   parse(id('the promise'), bookingId);
-  const given = parse(promiseInput, input);
+  const values = parse(promiseInput, input);
   try {
     await transact(db, async (transaction) => {
-      await db.woodSourceBookings.create({ ...given, id: bookingId, clubId, sourceId }, { transaction });
-      const where = { clubId, sourceId, year: given.year };
+      await db.woodSourceBookings.create({ ...values, id: bookingId, clubId, sourceId }, { transaction });
+      const where = { clubId, sourceId, year: values.year };
       const [taken] = await db.woodSourceYears.update(
-        { booked: literal(`booked + ${given.sticks}`) as never },
-        { where: { ...where, [Op.and]: [literal(`booked + ${given.sticks} <= sticks`)] }, transaction },
+        { booked: literal(`booked + ${values.sticks}`) as never },
+        { where: { ...where, [Op.and]: [literal(`booked + ${values.sticks} <= sticks`)] }, transaction },
       );
       if (taken === 0) {
         const row = await db.woodSourceYears.findOne({ where, transaction, raw: true });
         const free = row ? row.sticks - row.booked : 0;
         throw new UseCaseError(
           'conflict',
-          `It can give ${free} more sticks in ${given.year}, not ${given.sticks}. ${row ? 'Promise fewer, or say that it can give more.' : 'Say first how many it can give that year.'}`,
+          `It can give ${free} more sticks in ${values.year}, not ${values.sticks}. ${row ? 'Promise fewer, or say that it can give more.' : 'Say first how many it can give that year.'}`,
           { sticks: `${free} free.` },
         );
       }

@@ -27,9 +27,9 @@ export async function putWorkshop(context: Context, workshopId: string, input: u
   allow(context, 'assistant');
   const { db, actor, now } = context;
   parse(id('the workshop'), workshopId);
-  const given = parse(workshopInput, input, context.now);
+  const values = parse(workshopInput, input, context.now);
   const { clubId } = actor;
-  const site = await db.sites.findOne({ where: { clubId, id: given.siteId }, raw: true });
+  const site = await db.sites.findOne({ where: { clubId, id: values.siteId }, raw: true });
   if (!site) throw notFound('The site');
   try {
     await transact(db, async (transaction) => {
@@ -37,7 +37,7 @@ export async function putWorkshop(context: Context, workshopId: string, input: u
       if (known && known.clubId !== clubId) throw notFound('The workshop');
       if (
         known &&
-        known.method !== given.method &&
+        known.method !== values.method &&
         (await db.unions.count({ where: { clubId, workshopId }, transaction })) > 0
       ) {
         throw new UseCaseError(
@@ -48,9 +48,9 @@ export async function putWorkshop(context: Context, workshopId: string, input: u
           },
         );
       }
-      if (known) await db.workshops.update(given, { where: { clubId, id: workshopId }, transaction });
-      else await db.workshops.create({ ...given, id: workshopId, clubId, createdAt: now }, { transaction });
-      await db.unionFacts.update({ date: given.date }, { where: { clubId, workshopId }, transaction });
+      if (known) await db.workshops.update(values, { where: { clubId, id: workshopId }, transaction });
+      else await db.workshops.create({ ...values, id: workshopId, clubId, createdAt: now }, { transaction });
+      await db.unionFacts.update({ date: values.date }, { where: { clubId, workshopId }, transaction });
       await audit(db, transaction, {
         clubId,
         actorId: actor.userId,
@@ -70,7 +70,7 @@ export async function getWorkshop(context: Context, workshopId: string): Promise
   allow(context, 'viewer');
   // A page that looks has the list for its season line anyway.
   const workshop = context.looking
-    ? (await allWorkshops(context)).find(({ id: one }) => one === workshopId)
+    ? (await allWorkshops(context)).find(({ id: id }) => id === workshopId)
     : await context.db.workshops.findOne({ where: { clubId: context.actor.clubId, id: workshopId }, raw: true });
   if (!workshop) throw notFound('The workshop');
   return workshop;

@@ -53,8 +53,8 @@ function transactions(): Block[] {
         } while (depth > 0);
         const name = [...text.slice(0, index).matchAll(/(?:async )?function (\w+)/g)].at(-1)?.[1] ?? '';
         // What the block calls in the same file belongs to it.
-        const called = [...text.slice(index, end).matchAll(/\b(\w+)\(/g)].flatMap(([, one]) => {
-          const at = text.indexOf(`function ${one!}(`);
+        const called = [...text.slice(index, end).matchAll(/\b(\w+)\(/g)].flatMap(([, called]) => {
+          const at = text.indexOf(`function ${called!}(`);
           return at < 0 ? [] : [text.slice(at, text.indexOf('\n}\n', at))];
         });
         return { file: `server/${file}`, name, body: text.slice(index, end) + called.join('\n') };

@@ -20,7 +20,7 @@ export const id = (what: string) =>
 /** An id or nothing; a choice left open, as a form sends it, is nothing. */
 export const optionalId = (what: string) =>
   string()
-    .transform((_value: unknown, given: unknown) => (given === '' ? null : given))
+    .transform((_value: unknown, typed: unknown) => (typed === '' ? null : typed))
     .nullable()
     .typeError(`Choose ${what} again; its identity is damaged.`)
     .default(null)

@@ -1,6 +1,6 @@
 import { parentPort } from 'node:worker_threads';
 import { gzipSync } from 'node:zlib';
-import { drawnReadings, type LoggerRun, summariseRun } from '@/core/plan/wood/logger-run';
+import { plottedReadings, type LoggerRun, summariseRun } from '@/core/plan/wood/logger-run';
 import { STORE } from '@/core/plan/wood/store';
 import { readCalipers } from '@/exchange/calipers-csv';
 import { readLogger } from '@/exchange/logger-csv';
@@ -18,7 +18,7 @@ function readRun(bytes: Uint8Array, zone: string, unit: 'C' | 'F' | null) {
   const read = readLogger(bytes, zone, unit);
   if ('problem' in read) return read;
   const { run, notes } = read;
-  return { summary: summariseRun(run, STORE), drawn: drawnReadings(run, DRAWN), series: packed(run), notes };
+  return { summary: summariseRun(run, STORE), plotted: plottedReadings(run, DRAWN), series: packed(run), notes };
 }
 
 /** The whole series: pairs of ms since 1970 and degC as 64-bit floats, packed a little and at once. */
@@ -41,7 +41,7 @@ interface Job {
 
 parentPort?.on('message', ({ id, kind, args }: Job) => {
   try {
-    parentPort!.postMessage({ id, result: (READERS[kind] as (...given: unknown[]) => unknown)(...args) });
+    parentPort!.postMessage({ id, result: (READERS[kind] as (...passed: unknown[]) => unknown)(...args) });
   } catch (error) {
     parentPort!.postMessage({ id, fault: (error as Error).stack ?? String(error) });
   }

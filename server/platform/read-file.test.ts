@@ -20,8 +20,8 @@ describe('the thread that reads files', () => {
     if ('problem' in read) throw new Error(read.problem);
     expect(read.summary).toMatchObject({ readings: 60_000, high: 9.5, low: -3.25, gaps: [] });
     expect(read.summary.hoursBelow).toBeCloseTo(1 / 60, 6);
-    expect(read.drawn.length).toBeLessThanOrEqual(5000);
-    for (const value of [9.5, -3.25]) expect(read.drawn.some((one) => one.value === value)).toBe(true);
+    expect(read.plotted.length).toBeLessThanOrEqual(5000);
+    for (const value of [9.5, -3.25]) expect(read.plotted.some((reading) => reading.value === value)).toBe(true);
     const { gunzipSync } = await import('node:zlib');
     expect(gunzipSync(read.series)).toHaveLength(60_000 * 16);
   });

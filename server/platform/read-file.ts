@@ -45,12 +45,12 @@ function running(): Worker {
   });
   thread.unref();
   thread.on('message', ({ id, result, fault }: { id: number; result: never; fault?: string }) => {
-    const one = waiting.get(id);
-    if (!one) return;
+    const asked = waiting.get(id);
+    if (!asked) return;
     waiting.delete(id);
-    clearTimeout(one.timer);
-    if (fault === undefined) one.resolve(result);
-    else one.reject(new Error(`A file could not be read: ${fault}`));
+    clearTimeout(asked.timer);
+    if (fault === undefined) asked.resolve(result);
+    else asked.reject(new Error(`A file could not be read: ${fault}`));
   });
   thread.once('error', end);
   return thread;

@@ -20,13 +20,13 @@ async function stamps(): Promise<Stamps> {
   return Object.fromEntries(rows.map(({ t, s }) => [t, s]));
 }
 /** A look at a page, and how many statements it sent. */
-async function look<T>(
+async function readTwice<T>(
   work: (db: ReturnType<typeof rememberingDatabase>) => Promise<T>,
-  given?: Stamps | null,
+  remembered?: Stamps | null,
 ): Promise<{ seen: T; asked: number }> {
   const { db } = club.services;
-  const known = given === undefined ? await stamps() : given;
-  const { given: seen, asked } = await statementsOf(club, () => work(rememberingDatabase(db, club.clubId, known)));
+  const known = remembered === undefined ? await stamps() : remembered;
+  const { result: seen, asked } = await statementsOf(club, () => work(rememberingDatabase(db, club.clubId, known)));
   return { seen, asked: asked.length };
 }
 const workshops = (db: ReturnType<typeof rememberingDatabase>) =>
@@ -35,14 +35,14 @@ const workshops = (db: ReturnType<typeof rememberingDatabase>) =>
 describe('a database that remembers', () => {
   it('asks the same once, and not at all while nothing has changed; every change is seen', async () => {
     const twice = async (db: ReturnType<typeof rememberingDatabase>) => [await workshops(db), await workshops(db)];
-    expect((await look(twice)).asked).toBe(1);
-    expect((await look(twice)).asked).toBe(0);
+    expect((await readTwice(twice)).asked).toBe(1);
+    expect((await readTwice(twice)).asked).toBe(0);
     for (const change of [{ title: 'By update' }, { title: 'Again' }]) {
       await club.services.db.workshops.update(change, { where: { id: workshop.id } });
       const {
         seen: [first],
         asked,
-      } = await look(twice);
+      } = await readTwice(twice);
       expect(asked).toBe(1);
       expect(first![0]!.title).toBe(change.title);
     }
@@ -56,33 +56,33 @@ describe('a database that remembers', () => {
     });
     const lots = async (db: ReturnType<typeof rememberingDatabase>) =>
       db.stockLots.findAll({ where: { clubId: club.clubId }, raw: true });
-    expect((await look(lots)).seen).toHaveLength(2);
+    expect((await readTwice(lots)).seen).toHaveLength(2);
     await club.services.db.stockLots.destroy({ where: { id } });
-    expect((await look(lots)).seen).toHaveLength(1);
+    expect((await readTwice(lots)).seen).toHaveLength(1);
     // A statement typed by hand, past all of our code.
     await club.services.db.sequelize.query("UPDATE workshops SET title = 'By hand' WHERE id = :id", {
       replacements: { id: workshop.id },
       type: QueryTypes.UPDATE,
     });
-    expect((await look(workshops)).seen[0]!.title).toBe('By hand');
+    expect((await readTwice(workshops)).seen[0]!.title).toBe('By hand');
   });
   it('never remembers the time, what every judgement writes, or anything of another club', async () => {
     const time = async (db: ReturnType<typeof rememberingDatabase>) =>
       (await db.sequelize.query<{ at: Date }>('SELECT NOW(3) AS at', { type: QueryTypes.SELECT }))[0]!.at.getTime();
-    const first = (await look(time)).seen;
+    const first = (await readTwice(time)).seen;
     await new Promise((resolve) => setTimeout(resolve, 20));
-    expect((await look(time)).seen).toBeGreaterThan(first);
+    expect((await readTwice(time)).seen).toBeGreaterThan(first);
     const unions = async (db: ReturnType<typeof rememberingDatabase>) =>
       db.unions.count({ where: { clubId: club.clubId } });
-    await look(unions);
-    expect((await look(unions)).asked).toBe(1);
+    await readTwice(unions);
+    expect((await readTwice(unions)).asked).toBe(1);
     const joined = async (db: ReturnType<typeof rememberingDatabase>) =>
       db.sequelize.query('SELECT s.id FROM seats s JOIN unions u ON u.seat_id = s.id WHERE s.club_id = :clubId', {
         replacements: { clubId: club.clubId },
         type: QueryTypes.SELECT,
       });
-    await look(joined);
-    expect((await look(joined)).asked).toBe(1);
+    await readTwice(joined);
+    expect((await readTwice(joined)).asked).toBe(1);
     const other = await testClub();
     expect(
       await rememberingDatabase(club.services.db, other.clubId, {}).workshops.findAll({
@@ -93,22 +93,22 @@ describe('a database that remembers', () => {
   });
   it('gives everybody a list of their own, and rows that nobody changes', async () => {
     const {
-      seen: [one, two],
-    } = await look(async (db) => [await workshops(db), await workshops(db)]);
-    one!.length = 0;
+      seen: [first, two],
+    } = await readTwice(async (db) => [await workshops(db), await workshops(db)]);
+    first!.length = 0;
     expect(two).toHaveLength(1);
     expect(() => {
       two![0]!.title = 'Changed';
     }).toThrow(TypeError);
   });
   it('stops remembering when something is written, and inside a transaction', async () => {
-    const { seen } = await look(async (db) => {
+    const { seen } = await readTwice(async (db) => {
       const before = (await workshops(db))[0]!.title;
       await db.workshops.update({ title: `${before} and more` }, { where: { id: workshop.id } });
       return [before, (await workshops(db))[0]!.title];
     });
     expect(seen[1]).toBe(`${seen[0]} and more`);
-    const { seen: inside } = await look((db) =>
+    const { seen: inside } = await readTwice((db) =>
       db.sequelize.transaction((transaction) =>
         insideTransaction(async () => {
           await club.services.db.workshops.update({ title: 'Within' }, { where: { id: workshop.id }, transaction });
@@ -119,8 +119,8 @@ describe('a database that remembers', () => {
     expect(inside).toBe('Within');
   });
   it('asks every time where the server keeps no stamps', async () => {
-    await look(workshops, null);
-    expect((await look(workshops, null)).asked).toBe(1);
+    await readTwice(workshops, null);
+    expect((await readTwice(workshops, null)).asked).toBe(1);
   });
   it('is told of changes by three triggers a table', async () => {
     const rows = await club.services.db.sequelize.query<{ n: number }>(

@@ -58,7 +58,7 @@ export async function assessorAgreement(context: Context, workshopId: string, sc
     if (waitsForSecond(union, stands) || !stands.some(({ blind }) => blind)) return [];
     const began = Math.min(
       ...unions
-        .filter(({ workshopId: of }) => of === union.workshopId)
+        .filter(({ workshopId: workshop }) => workshop === union.workshopId)
         .flatMap(({ id }) => (byUnion.get(id) ?? []).map(({ madeAt }) => madeAt.getTime())),
     );
     return stands.map((judgement) => ({
@@ -92,8 +92,9 @@ export async function assessorAgreement(context: Context, workshopId: string, sc
       first,
       second,
       points: [...new Set(seen.map(({ unionId }) => unionId))].flatMap((unionId) => {
-        const of = (assessorId: string) => seen.find((one) => one.unionId === unionId && one.assessorId === assessorId);
-        const [a, b] = [of(first), of(second)];
+        const judgementBy = (assessorId: string) =>
+          seen.find((blindJudgement) => blindJudgement.unionId === unionId && blindJudgement.assessorId === assessorId);
+        const [a, b] = [judgementBy(first), judgementBy(second)];
         return a?.score == null || b?.score == null
           ? []
           : [{ hours: Math.max(a.hours, b.hours), difference: a.score - b.score }];

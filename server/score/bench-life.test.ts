@@ -65,32 +65,32 @@ beforeAll(async () => {
 });
 
 /** Does one thing; what a use case refuses is refused, anything else that goes wrong is a fault. */
-async function perform(one: Act, saved: string[]): Promise<void> {
+async function perform(act: Act, saved: string[]): Promise<void> {
   const at = <T>(list: T[], nth: number): T | undefined => list[nth % Math.max(1, list.length)];
   try {
-    if (one.do === 'score') {
+    if (act.do === 'score') {
       const id = uuid();
       await putJudgement(
-        club.as(one.by),
+        club.as(act.by),
         id,
         judgementBody(workshop, {
-          seatId: workshop.seatIds[one.seat],
-          number: one.number,
-          marks: one.hold === 'good' ? {} : { hold: one.hold },
-          second: one.second,
+          seatId: workshop.seatIds[act.seat],
+          number: act.number,
+          marks: act.hold === 'good' ? {} : { hold: act.hold },
+          second: act.second,
         }),
       );
       saved.push(id);
-    } else if (one.do === 'correct') {
+    } else if (act.do === 'correct') {
       const old = await club.services.db.judgements.findOne({
-        where: { clubId: club.clubId, id: at(saved, one.nth) ?? '' },
+        where: { clubId: club.clubId, id: at(saved, act.nth) ?? '' },
         raw: true,
       });
       const union = old && (await club.services.db.unions.findOne({ where: { id: old.unionId }, raw: true }));
       if (!union) return;
       const id = uuid();
       await putJudgement(
-        club.as(one.by),
+        club.as(act.by),
         id,
         judgementBody(workshop, {
           seatId: union.seatId,
@@ -100,25 +100,25 @@ async function perform(one: Act, saved: string[]): Promise<void> {
         }),
       );
       saved.push(id);
-    } else if (one.do === 'withdraw') {
-      const id = at(saved, one.nth);
-      if (id) await withdrawJudgement(club.as(one.by), id);
-    } else if (one.do === 'settle') {
-      const { unions } = await openBench(club.as(one.by), workshop.id);
+    } else if (act.do === 'withdraw') {
+      const id = at(saved, act.nth);
+      if (id) await withdrawJudgement(club.as(act.by), id);
+    } else if (act.do === 'settle') {
+      const { unions } = await openBench(club.as(act.by), workshop.id);
       const double = at(
         unions.filter(({ likelyDouble }) => likelyDouble),
-        one.nth,
+        act.nth,
       );
       if (double)
-        await settleDouble(club.as(one.by), workshop.id, double.id, {
-          as: one.as,
-          judgementId: at(double.judgements, one.nth)!.id,
+        await settleDouble(club.as(act.by), workshop.id, double.id, {
+          as: act.as,
+          judgementId: at(double.judgements, act.nth)!.id,
         });
-    } else if (one.do === 'close-looks') await closeSecondLooks(club.as('lead'), workshop.id);
-    else if (one.do === 'rescore') await rescoreWorkshop(club.as('lead'), workshop.id);
-    else if (one.do === 'weigh')
+    } else if (act.do === 'close-looks') await closeSecondLooks(club.as('lead'), workshop.id);
+    else if (act.do === 'rescore') await rescoreWorkshop(club.as('lead'), workshop.id);
+    else if (act.do === 'weigh')
       rubricVersion = await putRubricEdits(club.as('lead'), METHODS[0]!.id, {
-        edits: { weights: { hold: one.hold, bind: 18 - one.hold } },
+        edits: { weights: { hold: act.hold, bind: 18 - act.hold } },
         version: rubricVersion,
         changeId: uuid(),
       });
@@ -152,8 +152,8 @@ describe('a bench day at random', () => {
         const { db } = club.services;
         const followed = { lead: await open('lead'), assistant: await open('assistant') };
         const saved: string[] = [];
-        for (const one of acts) {
-          await perform(one, saved);
+        for (const act of acts) {
+          await perform(act, saved);
           for (const by of ['lead', 'assistant'] as const) {
             followed[by] = await follow(by, followed[by]);
           }

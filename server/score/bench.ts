@@ -141,7 +141,7 @@ function plain({
     marks,
     note,
     blind,
-    earlier: earlier.map((one) => one.score),
+    earlier: earlier.map((judgement) => judgement.score),
     attempt: attemptOf({ score, fatal, marks }),
   };
 }

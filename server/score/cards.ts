@@ -49,11 +49,11 @@ async function cardsOf(
     order: [['number', 'ASC']],
     raw: true,
   });
-  const of = { clubId, workshopId, seatId: seats.map(({ id }) => id) };
+  const where = { clubId, workshopId, seatId: seats.map(({ id }) => id) };
   const [people, unions, plants, part] = await Promise.all([
     db.people.findAll({ where: { clubId, id: seats.map(({ personId }) => personId) }, raw: true }),
-    db.unions.findAll({ where: { ...of, kind: 'practice' }, order: [['number', 'ASC']], raw: true }),
-    db.plants.findAll({ where: { ...of, voidedAt: null }, order: [['place', 'ASC']], raw: true }),
+    db.unions.findAll({ where: { ...where, kind: 'practice' }, order: [['number', 'ASC']], raw: true }),
+    db.plants.findAll({ where: { ...where, voidedAt: null }, order: [['place', 'ASC']], raw: true }),
     db.planParts.findOne({ where: { clubId, workshopId, part: 'scoring' }, raw: true }),
   ]);
   const judgements = await db.judgements.findAll({ where: { clubId, unionId: unions.map(({ id }) => id) }, raw: true });
@@ -84,9 +84,9 @@ async function cardsOf(
       });
     const last = scored.at(-1);
     const said = last ? kept('corrections of a card', { ...last.judged, unit }, correctionsOf) : {};
-    const drawn = (one: (typeof scored)[number]) => ({
-      union: one.union,
-      ...kept('drawings of a card', { ...one.judged, unit }, drawingsOf),
+    const pictured = (scoredUnion: (typeof scored)[number]) => ({
+      union: scoredUnion.union,
+      ...kept('drawings of a card', { ...scoredUnion.judged, unit }, drawingsOf),
     });
     return {
       seatId: seat.id,
@@ -101,16 +101,16 @@ async function cardsOf(
         ready,
       ),
       unions: scored.map(({ union }) => union),
-      first: scored[0] ? drawn(scored[0]) : null,
-      last: scored.length > 1 ? drawn(last!) : null,
+      first: scored[0] ? pictured(scored[0]) : null,
+      last: scored.length > 1 ? pictured(last!) : null,
       train: whatToTrain(
         scored.map(({ counts, rule }) => judgedGrades(method, rule, counts)),
         last?.rule.weights ?? {},
         said,
-      ).map((one) => ({
-        ...one,
-        shown: kept('fault of a card', { method: method.id, schools: workshop.schools, point: one.point, unit }, () =>
-          faultShown(technique, one.point, unit),
+      ).map((point) => ({
+        ...point,
+        shown: kept('fault of a card', { method: method.id, schools: workshop.schools, point: point.point, unit }, () =>
+          faultShown(technique, point.point, unit),
         ),
       })),
       keepers: plants
@@ -120,7 +120,11 @@ async function cardsOf(
           variety: wood.find(({ id }) => id === woodLotId)?.variety ?? '',
           stock: stocks.find(({ id }) => id === stockLotId)?.stockType ?? '',
         })),
-      looks: method.rounds.map(({ from, to, look }) => ({ from: addDays(date, from), to: addDays(date, to), look })),
+      looks: method.rounds.map(({ from, to, lookFor }) => ({
+        from: addDays(date, from),
+        to: addDays(date, to),
+        lookFor,
+      })),
       tasks: technique.aftercare.flatMap(({ name, trigger, missed }) =>
         trigger.kind === 'days' && trigger.earliest <= FIRST_WEEKS
           ? [{ name, from: addDays(date, trigger.earliest), to: addDays(date, trigger.latest), missed }]
@@ -156,9 +160,9 @@ function correctionsOf({
   unit,
 }: Judged & { unit: LengthUnit }): Record<string, string> {
   return Object.fromEntries(
-    bestCorrections(methodById(method), rule, measures, marks, stage, 6).map((one) => [
-      one.point,
-      one.say((mm) => formatLength(mm, unit)),
+    bestCorrections(methodById(method), rule, measures, marks, stage, 6).map((correction) => [
+      correction.point,
+      correction.say((mm) => formatLength(mm, unit)),
     ]),
   );
 }
@@ -200,22 +204,22 @@ const printInput = object({
 /** Cards as PDF, a page a person; of one seat, or of all who are present. */
 export async function printCards(context: Context, workshopId: string, input: unknown): Promise<Buffer> {
   allow(context, 'viewer');
-  const given = parse(printInput, input);
+  const values = parse(printInput, input);
   const cards = await cardsOf(
     context,
     await getWorkshop(context, workshopId),
     context.actor.clubName,
     context.actor.lengthUnit,
-    given.seat ? [given.seat] : null,
+    values.seat ? [values.seat] : null,
   );
   if (cards.length === 0)
-    throw given.seat
+    throw values.seat
       ? notFound('The seat')
       : new UseCaseError(
           'invalid',
           'Nobody sits at the benches yet, so there is no card to print. Fill the roster first.',
         );
-  return personCardsPdf(cards, given.paper);
+  return personCardsPdf(cards, values.paper);
 }
 
 /** Makes a private link to somebody's card; earlier ones go on opening it. The link is told once and kept as a hash. */

@@ -58,14 +58,14 @@ export async function addCutLook(context: Context, unionId: string, lookId: stri
     actor: { clubId, userId },
     now,
   } = context;
-  const given = parse(lookInput, input, context.now);
+  const values = parse(lookInput, input, context.now);
   const union = await readableUnion(context, unionId);
   const workshop = await db.workshops.findOne({ where: { clubId, id: union.workshopId }, raw: true });
-  if (isAhead(given.lookedOn, now))
+  if (isAhead(values.lookedOn, now))
     throw new UseCaseError('invalid', 'That day is still to come. Enter the day it was cut open.', {
       lookedOn: 'Still to come.',
     });
-  if (given.lookedOn < workshop!.date)
+  if (values.lookedOn < workshop!.date)
     throw new UseCaseError('invalid', 'It was cut open before the workshop? Check the day.', {
       lookedOn: 'Before the workshop.',
     });
@@ -76,10 +76,10 @@ export async function addCutLook(context: Context, unionId: string, lookId: stri
           id: lookId,
           clubId,
           unionId,
-          callus: given.callus,
-          contactSeen: given.contactSeen == null ? null : given.contactSeen / 100,
-          lookedOn: given.lookedOn,
-          note: given.note,
+          callus: values.callus,
+          contactSeen: values.contactSeen == null ? null : values.contactSeen / 100,
+          lookedOn: values.lookedOn,
+          note: values.note,
           enteredBy: userId,
           recordedAt: now,
         },

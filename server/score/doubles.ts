@@ -33,7 +33,7 @@ export async function settleDouble(
     now,
   } = context;
   await getWorkshop(context, workshopId);
-  const given = parse(settlement, input);
+  const values = parse(settlement, input);
   const settle = () =>
     transact(db, async (transaction) => {
       const union = await db.unions.findOne({
@@ -46,10 +46,10 @@ export async function settleDouble(
       const all = await db.judgements.findAll({ where: { clubId, unionId }, transaction, raw: true });
       const stands = standing(all);
       if (hiddenFrom(userId, union, all)) throw notFound('The union');
-      if (!stands.some((judgement) => judgement.id === given.judgementId)) throw notFound('The judgement');
-      if (given.as === 'one') {
+      if (!stands.some((judgement) => judgement.id === values.judgementId)) throw notFound('The judgement');
+      if (values.as === 'one') {
         await db.unions.update(
-          { chosenJudgementId: given.judgementId, doubleSettledAt: now },
+          { chosenJudgementId: values.judgementId, doubleSettledAt: now },
           { where: { clubId, id: unionId }, transaction },
         );
       } else {
@@ -74,11 +74,11 @@ export async function settleDouble(
         };
         await db.unions.create(created, { transaction });
         // The whole chain of corrections moves along with the judgement.
-        const chain = [given.judgementId];
+        const chain = [values.judgementId];
         for (
-          let at = all.find((one) => one.id === given.judgementId)?.correctsId;
+          let at = all.find((judgement) => judgement.id === values.judgementId)?.correctsId;
           at;
-          at = all.find((one) => one.id === at)?.correctsId
+          at = all.find((judgement) => judgement.id === at)?.correctsId
         )
           chain.push(at);
         await db.judgements.update({ unionId: created.id }, { where: { clubId, id: chain }, transaction });
@@ -88,7 +88,7 @@ export async function settleDouble(
       await audit(db, transaction, {
         clubId,
         actorId: userId,
-        action: `double settled as ${given.as}`,
+        action: `double settled as ${values.as}`,
         subjectId: unionId,
         at: now,
       });

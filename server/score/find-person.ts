@@ -38,7 +38,7 @@ export async function findPerson(context: Context, input: unknown): Promise<Foun
       `${seats} JOIN plants t ON t.seat_id = s.id WHERE t.code = :code AND t.club_id = :clubId`,
       { replacements: { code, clubId }, type: QueryTypes.SELECT },
     );
-    if (tagged.length > 0) return tagged.map((one) => ({ ...one, name: one.name ?? ERASED_NAME }));
+    if (tagged.length > 0) return tagged.map((found) => ({ ...found, name: found.name ?? ERASED_NAME }));
   }
   // People first, latest first: few of them answer to a name, and each sat somewhere.
   const pattern = q.replace(/[\\%_]/g, (sign) => `\\${sign}`);

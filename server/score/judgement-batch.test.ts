@@ -41,7 +41,7 @@ describe('judgements sent together', () => {
     expect(await saved(ids)).toBe(2);
   });
   it('are refused together when they are none, too many, or without ids', async () => {
-    const one = { id: uuid(), ...judgementBody(workshop, { number: 9 }) };
+    const sent = { id: uuid(), ...judgementBody(workshop, { number: 9 }) };
     for (const input of [
       null,
       {},
@@ -49,14 +49,14 @@ describe('judgements sent together', () => {
       { judgements: [] },
       { judgements: [null] },
       { judgements: [{ id: 'x' }] },
-      { judgements: Array.from({ length: 51 }, () => ({ ...one, id: uuid() })) },
+      { judgements: Array.from({ length: 51 }, () => ({ ...sent, id: uuid() })) },
     ]) {
       expect(
         (await refusalOf(putJudgements(club.as('assistant'), input))).refusal,
         JSON.stringify(input)?.slice(0, 40),
       ).toBe('invalid');
     }
-    expect((await refusalOf(putJudgements(club.as('viewer'), { judgements: [one] }))).refusal).toBe('forbidden');
+    expect((await refusalOf(putJudgements(club.as('viewer'), { judgements: [sent] }))).refusal).toBe('forbidden');
   });
   it('belong to their assessor', async () => {
     const [result] = await putJudgements(club.as('assistant'), {
@@ -109,9 +109,9 @@ describe('an id that is sent again', () => {
     }
   });
   it('answers as before though its union was parted meanwhile', async () => {
-    const [one, two] = [uuid(), uuid()];
+    const [first, two] = [uuid(), uuid()];
     const at = { seatId: workshop.seatIds[2], number: 30 };
-    await putJudgement(club.as('assistant'), one, judgementBody(workshop, at));
+    await putJudgement(club.as('assistant'), first, judgementBody(workshop, at));
     const { unionId } = await putJudgement(club.as('lead'), two, judgementBody(workshop, { ...at, note: 'again' }));
     const { settleDouble } = await import('./doubles');
     await settleDouble(club.as('lead'), workshop.id, unionId, { as: 'two', judgementId: two });

@@ -23,7 +23,7 @@ beforeAll(async () => {
 const later = (minutes: number): Date => new Date(NOW.getTime() + minutes * 60_000);
 const union = async (number: number, seat = 0) =>
   (await scoredUnions(club.as('viewer'), workshop.id)).find(
-    (one) => one.number === number && one.seatId === workshop.seatIds[seat],
+    (scoredUnion) => scoredUnion.number === number && scoredUnion.seatId === workshop.seatIds[seat],
   );
 const rows = async (unionId: string) => club.services.db.judgements.count({ where: { clubId: club.clubId, unionId } });
 const fact = async (unionId: string) =>
@@ -51,7 +51,7 @@ describe('putJudgement', () => {
     const id = uuid();
     const body = judgementBody(workshop, { number: 2 });
     const saved = await Promise.all(Array.from({ length: 8 }, () => putJudgement(club.as('lead'), id, body)));
-    expect(new Set(saved.map((one) => one.unionId)).size).toBe(1);
+    expect(new Set(saved.map((judgement) => judgement.unionId)).size).toBe(1);
     expect(await rows(saved[0]!.unionId)).toBe(1);
     expect(await refusalOf(putJudgement(club.as('lead'), id, { ...body, note: 'other' }))).toMatchObject({
       refusal: 'conflict',

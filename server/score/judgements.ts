@@ -43,18 +43,18 @@ export async function putJudgement(context: Context, judgementId: string, input:
     );
   const workshop = await getWorkshop(context, read.workshopId);
   const method = methodById(workshop.method);
-  const given: JudgementInput = {
+  const sent: JudgementInput = {
     ...read,
     ...parse(object({ measures: measuresInput(method), marks: marksInput(method) }), {
       measures: read.measures,
       marks: read.marks,
     }),
   };
-  const sentHash = hashOfSent(given);
+  const sentHash = hashOfSent(sent);
   const replay = async (): Promise<JudgementRow | null> => {
     const known = await db.judgements.findOne({ where: { id: judgementId }, raw: true });
     if (known && known.clubId !== clubId) throw notFound('The judgement');
-    if (known && (known.sentHash === null ? !sameContent(known, given) : known.sentHash !== sentHash)) {
+    if (known && (known.sentHash === null ? !sameContent(known, sent) : known.sentHash !== sentHash)) {
       throw new UseCaseError(
         'conflict',
         'This judgement was saved already with other figures. Reload the page; correct it there if it is wrong.',
@@ -65,34 +65,34 @@ export async function putJudgement(context: Context, judgementId: string, input:
   const before = await replay();
   if (before) return before;
 
-  const seat = await db.seats.findOne({ where: { clubId, workshopId: workshop.id, id: given.seatId }, raw: true });
+  const seat = await db.seats.findOne({ where: { clubId, workshopId: workshop.id, id: sent.seatId }, raw: true });
   if (!seat) throw notFound('The seat');
-  if (given.filledInAt && given.filledInAt > context.now) {
+  if (sent.filledInAt && sent.filledInAt > context.now) {
     throw new UseCaseError('invalid', 'The sheet cannot have been filled in later than now. Check date and time.', {
       filledInAt: 'Later than now.',
     });
   }
   const rubric = await currentRubric(context, workshop.method, workshop.schools);
-  const judged = judge(workshop, rubric.body, given);
+  const judged = judge(workshop, rubric.body, sent);
   const { blindRate } = await scoringSettings(context, workshop.id);
   try {
     await transact(db, (transaction) =>
-      insert(context, transaction, judgementId, given, workshop, rubric.id, judged, blindRate, sentHash),
+      insert(context, transaction, judgementId, sent, workshop, rubric.id, judged, blindRate, sentHash),
     );
   } catch (error) {
     if (!isDuplicate(error)) throw error;
     const twin = await replay();
     if (twin) return twin;
-    if (given.correctsId) throw alreadyCorrected();
+    if (sent.correctsId) throw alreadyCorrected();
     throw error;
   }
   return (await db.judgements.findOne({ where: { clubId, id: judgementId }, raw: true }))!;
 }
 
-function judge(workshop: WorkshopRow, rule: Parameters<typeof judgeUnion>[1], given: JudgementInput): UnionJudgement {
+function judge(workshop: WorkshopRow, rule: Parameters<typeof judgeUnion>[1], sent: JudgementInput): UnionJudgement {
   const method = methodById(workshop.method);
   try {
-    return judgeUnion(method, rule, given.measures, given.marks, given.stage);
+    return judgeUnion(method, rule, sent.measures, sent.marks, sent.stage);
   } catch (error) {
     if (error instanceof InputError) throw new UseCaseError('invalid', error.message, { [error.field]: error.message });
     throw error;
@@ -103,7 +103,7 @@ async function insert(
   context: Context,
   transaction: Transaction,
   judgementId: string,
-  given: JudgementInput,
+  sent: JudgementInput,
   workshop: WorkshopRow,
   rubricId: string,
   judged: UnionJudgement,
@@ -115,15 +115,15 @@ async function insert(
     actor: { clubId, userId },
     now,
   } = context;
-  const { union, fresh } = await practiceUnion(context, transaction, workshop.id, given.seatId, given.number);
+  const { union, fresh } = await practiceUnion(context, transaction, workshop.id, sent.seatId, sent.number);
   const before = fresh
     ? []
     : standing(await db.judgements.findAll({ where: { clubId, unionId: union.id }, transaction, raw: true }));
   // Blind only if it was still unseen: a second score of one who had seen the first measures nothing.
-  const blind = given.second && hiddenFrom(userId, union, before);
+  const blind = sent.second && hiddenFrom(userId, union, before);
   let corrected: JudgementRow | null = null;
-  if (given.correctsId) {
-    corrected = await db.judgements.findOne({ where: { clubId, id: given.correctsId }, transaction, raw: true });
+  if (sent.correctsId) {
+    corrected = await db.judgements.findOne({ where: { clubId, id: sent.correctsId }, transaction, raw: true });
     if (!corrected || corrected.unionId !== union.id) throw notFound('The judgement to correct');
     if (hiddenFrom(userId, union, before)) throw notFound('The judgement to correct');
     if (corrected.withdrawnAt)
@@ -143,10 +143,10 @@ async function insert(
       clubId,
       unionId: union.id,
       assessorId: userId,
-      stage: given.stage,
-      measures: given.measures,
-      marks: given.marks,
-      note: given.note,
+      stage: sent.stage,
+      measures: sent.measures,
+      marks: sent.marks,
+      note: sent.note,
       contact: contact.contact,
       contactLeft: contact.left,
       contactRight: contact.right,
@@ -158,16 +158,16 @@ async function insert(
       score: judged.score,
       modelVersion: methodById(workshop.method).contactModel,
       rubricId,
-      correctsId: given.correctsId,
-      liveCorrectsId: given.correctsId,
+      correctsId: sent.correctsId,
+      liveCorrectsId: sent.correctsId,
       withdrawnAt: null,
-      filledInAt: given.filledInAt,
-      deviceAt: given.deviceAt,
+      filledInAt: sent.filledInAt,
+      deviceAt: sent.deviceAt,
       recordedAt: now,
-      madeAt: madeAt(given, now),
+      madeAt: madeAt(sent, now),
       blind: corrected?.blind ?? blind,
-      seconds: given.seconds,
-      strokes: given.strokes,
+      seconds: sent.seconds,
+      strokes: sent.strokes,
       rescoredBy: null,
       sentHash,
     },
@@ -177,7 +177,7 @@ async function insert(
   await audit(db, transaction, {
     clubId,
     actorId: userId,
-    action: given.correctsId ? 'judgement corrected' : 'judgement saved',
+    action: sent.correctsId ? 'judgement corrected' : 'judgement saved',
     subjectId: judgementId,
     at: now,
   });
@@ -268,13 +268,13 @@ function sorted(record: object): [string, unknown][] {
 }
 
 /** As far as a row from before hashes were kept can tell. */
-function sameContent(known: JudgementRow, given: JudgementInput): boolean {
+function sameContent(known: JudgementRow, sent: JudgementInput): boolean {
   return (
-    isDeepStrictEqual(known.measures, given.measures) &&
-    isDeepStrictEqual(known.marks, given.marks) &&
-    known.note === given.note &&
-    known.stage === given.stage &&
-    known.correctsId === given.correctsId
+    isDeepStrictEqual(known.measures, sent.measures) &&
+    isDeepStrictEqual(known.marks, sent.marks) &&
+    known.note === sent.note &&
+    known.stage === sent.stage &&
+    known.correctsId === sent.correctsId
   );
 }
 

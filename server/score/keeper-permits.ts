@@ -87,21 +87,21 @@ export async function permitKeepers(
 ): Promise<void> {
   allow(context, 'assistant');
   parse(id('the permit'), permitId);
-  const given = parse(permitInput, input);
+  const values = parse(permitInput, input);
   const {
     db,
     actor: { clubId, userId },
     now,
   } = context;
   const seats = new Set((await listSeats(context, workshopId)).map((seat) => seat.id));
-  if (given.seatIds.some((seatId) => !seats.has(seatId))) throw notFound('One of the seats');
-  const rows = [...new Set(given.seatIds)].map((seatId) => ({
+  if (values.seatIds.some((seatId) => !seats.has(seatId))) throw notFound('One of the seats');
+  const rows = [...new Set(values.seatIds)].map((seatId) => ({
     id: v5(seatId, permitId),
     clubId,
     workshopId,
     seatId,
-    may: given.may,
-    reason: given.reason,
+    may: values.may,
+    reason: values.reason,
     givenBy: userId,
     givenAt: now,
   }));
@@ -112,7 +112,7 @@ export async function permitKeepers(
         await audit(db, transaction, {
           clubId,
           actorId: userId,
-          action: given.may ? 'keepers opened' : 'keepers closed',
+          action: values.may ? 'keepers opened' : 'keepers closed',
           subjectId: seatId,
           at: now,
         });

@@ -40,10 +40,10 @@ const picture = (width: number, height: number): Promise<Buffer> =>
 
 describe('pictures of a union', () => {
   it('are scaled down, encoded anew and stripped of where they were taken', async () => {
-    const given = await picture(4000, 3000);
-    expect((await sharp(given).metadata()).exif).toBeDefined();
+    const original = await picture(4000, 3000);
+    expect((await sharp(original).metadata()).exif).toBeDefined();
     const id = uuid();
-    await Promise.all([1, 2, 3].map(() => addPhoto(club.as('assistant'), unionId, id, given)));
+    await Promise.all([1, 2, 3].map(() => addPhoto(club.as('assistant'), unionId, id, original)));
     const photos = await listPhotos(club.as('viewer'), unionId);
     expect(photos).toMatchObject([{ id, width: 1600, height: 1200, scale: null, version: 0 }]);
     const kept = await sharp(await readPhoto(club.as('viewer'), id)).metadata();
@@ -167,7 +167,7 @@ describe('cards', () => {
     expect(cards[0]).toMatchObject({
       seat: 1,
       unions: [{ number: 1, score: 100 }, { number: 2 }],
-      train: [{ point: 'hold', times: 1, of: 2 }],
+      train: [{ point: 'hold', times: 1, outOf: 2 }],
     });
     expect(cards[2]).toMatchObject({ unions: [], first: null, last: null, train: [] });
     expect((await printCards(club.as('viewer'), workshop.id, { paper: 'A4' })).subarray(0, 5).toString()).toBe('%PDF-');
@@ -205,7 +205,7 @@ describe('the wall', () => {
         { label: '2', seen: 1 },
         { label: '3', seen: 0 },
       ],
-      fault: { name: 'Hold', times: 2, of: 3, shown: null, union: { point: 'hold' } },
+      fault: { name: 'Hold', times: 2, outOf: 3, shown: null, union: { point: 'hold' } },
     });
     expect(JSON.stringify({ people: state.people, totals: state.totals })).not.toMatch(/score|95/);
     expect((await wallState(club.as('viewer'), workshop.id, blocks)).seq).toBe(state.seq);

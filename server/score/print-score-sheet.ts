@@ -11,7 +11,7 @@ import { getWorkshop } from '@/server/plan/workshops';
 /** A sheet to score by hand, a line for each seat that is present. */
 export async function printScoreSheet(context: Context, workshopId: string, input: unknown): Promise<Buffer> {
   const workshop = await getWorkshop(context, workshopId);
-  const given = parse(paperInput, input);
+  const values = parse(paperInput, input);
   const seats = (await listSeats(context, workshopId))
     .filter(({ absent }) => !absent)
     .map(({ number: seat, person }) => ({ number: seat, name: person.name ?? ERASED_NAME }));
@@ -25,6 +25,6 @@ export async function printScoreSheet(context: Context, workshopId: string, inpu
       seats,
       unit: context.actor.lengthUnit,
     },
-    given.paper,
+    values.paper,
   );
 }

@@ -26,11 +26,11 @@ beforeAll(async () => {
 });
 
 const practise = async (seat: number, marks: Record<string, string>[], from = 1): Promise<void> => {
-  for (const [i, one] of marks.entries())
+  for (const [i, mark] of marks.entries())
     await putJudgement(
       club.as('assistant'),
       uuid(),
-      judgementBody(workshop, { seatId: workshop.seatIds[seat], number: from + i, marks: one }),
+      judgementBody(workshop, { seatId: workshop.seatIds[seat], number: from + i, marks: mark }),
     );
 };
 const door = async (seat: number) => (await keeperDoors(club.as('viewer'), workshop.id)).get(workshop.seatIds[seat]!)!;
@@ -83,16 +83,16 @@ describe('readiness', () => {
   });
   it('is overruled by a word that is kept with who said it and why; the last word counts', async () => {
     const permit = uuid();
-    const given = {
+    const decision = {
       seatIds: [workshop.seatIds[1]!, workshop.seatIds[2]!],
       may: true,
       reason: 'works with me beside them',
     };
-    await Promise.all([1, 2, 3].map(() => permitKeepers(club.as('assistant'), workshop.id, permit, given)));
+    await Promise.all([1, 2, 3].map(() => permitKeepers(club.as('assistant'), workshop.id, permit, decision)));
     expect(await door(2)).toMatchObject({
       open: true,
       ready: false,
-      said: { may: true, reason: given.reason, by: 'The assistant' },
+      said: { may: true, reason: decision.reason, by: 'The assistant' },
     });
     expect(
       await club.services.db.keeperPermits.count({ where: { clubId: club.clubId, workshopId: workshop.id } }),
@@ -120,7 +120,7 @@ describe('readiness', () => {
         permitKeepers(club.as('lead'), workshop.id, uuid(), { seatIds: [uuid()], may: true, reason: 'x' }),
       ),
     ).toMatchObject({ refusal: 'not-found' });
-    expect(await refusalOf(permitKeepers(club.as('viewer'), workshop.id, uuid(), given))).toMatchObject({
+    expect(await refusalOf(permitKeepers(club.as('viewer'), workshop.id, uuid(), decision))).toMatchObject({
       refusal: 'forbidden',
     });
   });

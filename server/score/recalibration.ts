@@ -109,9 +109,9 @@ function countBy(names: string[]): Record<string, number> {
 }
 
 /** Score of an assessor's own grades; what was not marked counts as good, as at the bench. */
-function scoreOf(rule: ScoringRule, truth: Record<string, unknown>, given: Marks): number | null {
+function scoreOf(rule: ScoringRule, truth: Record<string, unknown>, marks: Marks): number | null {
   return scoreUnion(
-    Object.keys(truth).map((point) => ({ id: point, weight: rule.weights[point] ?? 0, grade: given[point] ?? 'good' })),
+    Object.keys(truth).map((point) => ({ id: point, weight: rule.weights[point] ?? 0, grade: marks[point] ?? 'good' })),
     rule.fatalCap,
     rule.caps,
   ).score;
@@ -137,29 +137,29 @@ const answerInput = object({
 export async function answerRecalibration(context: Context, answerId: string, input: unknown): Promise<void> {
   allow(context, 'assistant');
   parse(id('the answer'), answerId);
-  const given = parse(answerInput, input);
+  const values = parse(answerInput, input);
   const {
     db,
     actor: { clubId, userId },
     now,
   } = context;
-  const workshop = await getWorkshop(context, given.workshopId);
-  if (workshop.method !== given.method || !METHODS.some((method) => method.id === given.method))
+  const workshop = await getWorkshop(context, values.workshopId);
+  if (workshop.method !== values.method || !METHODS.some((method) => method.id === values.method))
     throw notFound('The method');
-  const { marks: read } = parse(object({ marks: marksInput(methodById(given.method)) }), { marks: given.marks });
+  const { marks: read } = parse(object({ marks: marksInput(methodById(values.method)) }), { marks: values.marks });
   const rubric = await currentRubric(context, workshop.method, workshop.schools);
   // A grade the drawn union cannot be given is no answer.
   const asked = new Set(
-    Object.keys(recalibrationSet(methodById(given.method), rubric.body, given.seed)[given.nth]!.truth),
+    Object.keys(recalibrationSet(methodById(values.method), rubric.body, values.seed)[values.nth]!.truth),
   );
   const marks = Object.fromEntries(Object.entries(read as Marks).filter(([point]) => asked.has(point)));
   try {
     await db.recalibrations.create({
       id: answerId,
       clubId,
-      method: given.method,
-      seed: given.seed,
-      nth: given.nth,
+      method: values.method,
+      seed: values.seed,
+      nth: values.nth,
       assessorId: userId,
       rubricId: rubric.id,
       marks,

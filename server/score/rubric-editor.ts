@@ -42,16 +42,16 @@ const editsInput = object({
     .default({})
     .test('words', 'Words of a point are too long: 200 characters at most, and 40 for a name.', (value) => {
       if (typeof value !== 'object' || value === null) return false;
-      const text = (given: unknown, most: number): boolean =>
-        given === undefined || (typeof given === 'string' && given.trim() !== '' && given.length <= most);
+      const text = (value: unknown, most: number): boolean =>
+        value === undefined || (typeof value === 'string' && value.trim() !== '' && value.length <= most);
       return Object.values(value).every(
-        (one) =>
-          typeof one === 'object' &&
-          one !== null &&
-          text(one.name, 40) &&
-          text(one.good, 200) &&
-          text(one.correction, 200) &&
-          Object.values(one.faults ?? {}).every((words) => text(words, 200)),
+        (wording) =>
+          typeof wording === 'object' &&
+          wording !== null &&
+          text(wording.name, 40) &&
+          text(wording.good, 200) &&
+          text(wording.correction, 200) &&
+          Object.values(wording.faults ?? {}).every((words) => text(words, 200)),
       );
     }),
 });

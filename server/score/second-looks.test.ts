@@ -156,14 +156,16 @@ describe('judgements that waited on a device', () => {
   });
   it('are one judgement when they arrive again later from the same device', async () => {
     const id = uuid();
-    const one = await putJudgement(club.as('lead'), id, body(13, { sentAt: NOW }));
+    const judgement = await putJudgement(club.as('lead'), id, body(13, { sentAt: NOW }));
     const again = await putJudgement(
       club.as('lead', new Date(NOW.getTime() + 3_600_000)),
       id,
       body(13, { sentAt: new Date(NOW.getTime() + 3_600_000) }),
     );
-    expect(again.madeAt).toEqual(one.madeAt);
-    expect(await club.services.db.judgements.count({ where: { clubId: club.clubId, unionId: one.unionId } })).toBe(1);
+    expect(again.madeAt).toEqual(judgement.madeAt);
+    expect(
+      await club.services.db.judgements.count({ where: { clubId: club.clubId, unionId: judgement.unionId } }),
+    ).toBe(1);
   });
   it('keep time and strokes, and refuse what no hand does', async () => {
     expect(await putJudgement(club.as('lead'), uuid(), body(14, { seconds: 27, strokes: 3 }))).toMatchObject({

@@ -51,22 +51,22 @@ export async function openUnion(context: Context, workshopId: string, unionId: s
     called: `${seat.number}-${union.number}`,
     seat: { id: seat.id, number: seat.number, name: seat.person.name ?? ERASED_NAME },
     // Every row in the order it arrived, with the rubric it was scored by: nothing that was said is lost.
-    rows: all.map((one) => ({
-      id: one.id,
-      assessor: union.judgements.flatMap((seen) => [seen, ...seen.earlier]).some(({ id }) => id === one.id)
-        ? (union.judgements.find(({ assessorId }) => assessorId === one.assessorId)?.assessorName ?? '')
+    rows: all.map((judgement) => ({
+      id: judgement.id,
+      assessor: union.judgements.flatMap((seen) => [seen, ...seen.earlier]).some(({ id }) => id === judgement.id)
+        ? (union.judgements.find(({ assessorId }) => assessorId === judgement.assessorId)?.assessorName ?? '')
         : '',
-      score: one.score,
-      contactWords: one.contactWords,
-      rubric: rubrics.findIndex(({ id }) => id === one.rubricId) + 1,
-      blind: one.blind,
-      rescored: one.rescoredBy !== null,
-      withdrawn: one.withdrawnAt !== null,
-      counts: one.id === counts.id,
-      madeAt: one.madeAt.toISOString(),
-      seconds: one.seconds,
-      strokes: one.strokes,
-      note: one.note,
+      score: judgement.score,
+      contactWords: judgement.contactWords,
+      rubric: rubrics.findIndex(({ id }) => id === judgement.rubricId) + 1,
+      blind: judgement.blind,
+      rescored: judgement.rescoredBy !== null,
+      withdrawn: judgement.withdrawnAt !== null,
+      counts: judgement.id === counts.id,
+      madeAt: judgement.madeAt.toISOString(),
+      seconds: judgement.seconds,
+      strokes: judgement.strokes,
+      note: judgement.note,
     })),
   };
 }

@@ -126,7 +126,7 @@ export async function wallState(
       good: fault.point.good,
       how: fault.point.correction,
       times: fault.times,
-      of: fault.of,
+      outOf: fault.outOf,
       shown,
       union: drawnFrom && {
         side: drawnFrom.side({ unit: lengthUnit }),

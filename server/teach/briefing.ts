@@ -56,7 +56,10 @@ export async function workshopBriefing(context: Context, workshopId: string): Pr
     contentHash,
     sap,
     acknowledged: new Map(
-      known.map((one) => [one.personId, { at: one.acknowledgedAt, current: one.contentHash === contentHash }]),
+      known.map((acknowledgement) => [
+        acknowledgement.personId,
+        { at: acknowledgement.acknowledgedAt, current: acknowledgement.contentHash === contentHash },
+      ]),
     ),
   };
 }
@@ -76,9 +79,9 @@ export async function putBriefing(context: Context, workshopId: string, input: u
     now,
   } = context;
   await getWorkshop(context, workshopId);
-  const given = { ...parse(briefingInput, input), changedAt: now };
+  const briefing = { ...parse(briefingInput, input), changedAt: now };
   await transact(db, async (transaction) => {
-    await db.briefings.bulkCreate([{ clubId, workshopId, ...given }], {
+    await db.briefings.bulkCreate([{ clubId, workshopId, ...briefing }], {
       updateOnDuplicate: ['firstAid', 'kit', 'localRules', 'sap', 'changedAt'],
       transaction,
     });

@@ -48,8 +48,8 @@ export async function putPairing(context: Context, pairId: string, input: unknow
     now,
   } = context;
   parse(id('the pair'), pairId);
-  const given = parse(pairInput, input);
-  const row = { ...given, stock: kindOf(given.stock), scion: kindOf(given.scion), withdrawn: false };
+  const values = parse(pairInput, input);
+  const row = { ...values, stock: kindOf(values.stock), scion: kindOf(values.scion), withdrawn: false };
   try {
     await transact(db, async (transaction) => {
       const known = await db.compatibility.findOne({ where: { id: pairId }, transaction, raw: true });

@@ -35,11 +35,11 @@ interface Asked {
 }
 
 /** Reads what a file is asked for: the method, calipers in mm, schools, and the paper. */
-function read(context: Context, methodId: string, given: Record<string, string>): Asked {
+function read(context: Context, methodId: string, asked: Record<string, string>): Asked {
   allow(context, 'viewer');
   const method = METHODS.find(({ id }) => id === methodId);
   if (!method) throw notFound('The method');
-  const { paper, format, stock, scion } = parse(query, given);
+  const { paper, format, stock, scion } = parse(query, asked);
   const number = (text: string): number | null => (text.trim() === '' ? null : Number(text));
   const { wood, problem } = fittingWood(
     method,
@@ -53,13 +53,13 @@ function read(context: Context, methodId: string, given: Record<string, string>)
     wood,
     paper,
     format,
-    choices: Object.fromEntries(method.schools.map((question) => [question.id, chosen(given, question)])),
+    choices: Object.fromEntries(method.schools.map((question) => [question.id, chosen(asked, question)])),
   };
 }
 
 /** The two pages of a method. */
-export async function printHandout(context: Context, methodId: string, given: Record<string, string>): Promise<Buffer> {
-  const { method, wood, choices, paper } = read(context, methodId, given);
+export async function printHandout(context: Context, methodId: string, query: Record<string, string>): Promise<Buffer> {
+  const { method, wood, choices, paper } = read(context, methodId, query);
   const rule = await currentRule(context, method.id, choices);
   const unit = context.actor.lengthUnit;
   return handoutPdf(
@@ -86,9 +86,9 @@ export interface TemplateFile {
 export async function printTemplate(
   context: Context,
   methodId: string,
-  given: Record<string, string>,
+  query: Record<string, string>,
 ): Promise<TemplateFile> {
-  const { method, wood, choices, paper, format } = read(context, methodId, given);
+  const { method, wood, choices, paper, format } = read(context, methodId, query);
   const templates = method.template?.(choices, wood) ?? [];
   if (templates.length === 0)
     throw new UseCaseError('not-found', `${method.name} has no cut that a paper template would help with.`);

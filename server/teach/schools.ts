@@ -35,8 +35,8 @@ export async function putSchools(context: Context, workshopId: string, input: un
   const { schools } = parse(schoolsInput, input);
   const questions = methodById(workshop.method).schools;
   for (const [id, option] of Object.entries(schools)) {
-    const question = questions.find((one) => one.id === id);
-    if (!question || !question.options.some((one) => one.id === option))
+    const question = questions.find((asked) => asked.id === id);
+    if (!question || !question.options.some((choice) => choice.id === option))
       throw new UseCaseError(
         'invalid',
         'One of the choices is not offered for this method. Reload the page and choose again.',

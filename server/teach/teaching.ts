@@ -61,22 +61,22 @@ export async function putTeachingState(context: Context, workshopId: string, inp
     now,
   } = context;
   const workshop = await getWorkshop(context, workshopId);
-  const given = parse(stateInput, input);
+  const values = parse(stateInput, input);
   const last = shownTechnique(methodById(workshop.method), workshop.schools).steps.length - 1;
   const shown = {
-    step: Math.min(given.step, last),
-    panel: given.panel,
-    blank: given.blank,
-    briefing: given.briefing,
-    changeId: given.changeId,
+    step: Math.min(values.step, last),
+    panel: values.panel,
+    blank: values.blank,
+    briefing: values.briefing,
+    changeId: values.changeId,
     changedAt: now,
   };
   const timer =
-    given.timer === null
+    values.timer === null
       ? {}
-      : given.timer === 0
+      : values.timer === 0
         ? { timerSeconds: null, timerEndsAt: null }
-        : { timerSeconds: given.timer, timerEndsAt: new Date(now.getTime() + given.timer * 1000) };
+        : { timerSeconds: values.timer, timerEndsAt: new Date(now.getTime() + values.timer * 1000) };
   const write = (): Promise<void> =>
     transact(db, async (transaction) => {
       const row = await db.teachingStates.findOne({
@@ -85,7 +85,7 @@ export async function putTeachingState(context: Context, workshopId: string, inp
         lock: transaction.LOCK.UPDATE,
         raw: true,
       });
-      if (row?.changeId === given.changeId) return;
+      if (row?.changeId === values.changeId) return;
       if (row)
         await db.teachingStates.update(
           { ...shown, ...timer, seq: Number(row.seq) + 1 },

@@ -184,12 +184,12 @@ export async function lettersTo(
 export async function statementsOf<T>(
   { services: { db } }: TestClub,
   work: () => Promise<T>,
-): Promise<{ given: T; asked: string[] }> {
+): Promise<{ result: T; asked: string[] }> {
   const { options } = db.sequelize as unknown as { options: { logging: false | ((sql: string) => void) } };
   const asked: string[] = [];
   options.logging = (sql) => void asked.push(sql);
   try {
-    return { given: await work(), asked };
+    return { result: await work(), asked };
   } finally {
     options.logging = false;
   }

@@ -38,22 +38,22 @@ describe('the simulated mail service', () => {
     expect(sent.text).toContain(`https://bench.example/r/${'x'.repeat(43)}`);
   });
   it('discards what was prepared or sent', async () => {
-    const [one, two] = [uuid(), uuid()];
-    for (const id of [one, two]) await mail.prepare(id, await letter(id));
+    const [first, two] = [uuid(), uuid()];
+    for (const id of [first, two]) await mail.prepare(id, await letter(id));
     await mail.release(two);
-    for (const id of [one, two, uuid()]) await mail.discard(id);
+    for (const id of [first, two, uuid()]) await mail.discard(id);
     expect(await mail.read(two)).toBeNull();
-    expect(readdirSync(folder).filter((name) => name.startsWith(one) || name.startsWith(two))).toEqual([]);
+    expect(readdirSync(folder).filter((name) => name.startsWith(first) || name.startsWith(two))).toEqual([]);
   });
   it('tells what was prepared and never sent, since when, and to whom', async () => {
     const id = uuid();
     const before = Date.now();
     await mail.prepare(id, await letter(id));
-    const waiting = (await mail.unsent()).find((one) => one.id === id)!;
+    const waiting = (await mail.unsent()).find((letter) => letter.id === id)!;
     expect(Math.abs(waiting.since.getTime() - before)).toBeLessThan(2000);
     expect((await mail.readUnsent(id))!.to).toContain('zofie@reed.example');
     await mail.release(id);
-    expect((await mail.unsent()).some((one) => one.id === id)).toBe(false);
+    expect((await mail.unsent()).some((letter) => letter.id === id)).toBe(false);
     expect(await folderMail(join(folder, 'not there')).unsent()).toEqual([]);
   });
   it('takes no path for an id', async () => {

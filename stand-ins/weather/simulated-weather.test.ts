@@ -31,7 +31,7 @@ describe('the simulated weather', () => {
       ({ date, low, high }) =>
         (low + high) / 2 - (dayNormals(lake!.normals, date).low + dayNormals(lake!.normals, date).high) / 2,
     );
-    expect(Math.abs(stray.reduce((sum, one) => sum + one, 0) / 365)).toBeLessThan(0.8);
+    expect(Math.abs(stray.reduce((sum, degrees) => sum + degrees, 0) / 365)).toBeLessThan(0.8);
     expect(Math.max(...stray)).toBeGreaterThan(2);
     for (const { low, high } of year) expect(high).toBeGreaterThan(low);
   });

@@ -61,7 +61,7 @@ export function KeeperBench({
   const living = keepers.filter(({ voided }) => !voided);
   const chosen = picked.filter((id) => keepers.some((keeper) => keeper.id === id));
   const toggle = (id: string): void =>
-    setPicked(chosen.includes(id) ? chosen.filter((one) => one !== id) : [...chosen, id]);
+    setPicked(chosen.includes(id) ? chosen.filter((keeper) => keeper !== id) : [...chosen, id]);
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-6 lg:grid-cols-[minmax(0,1fr)_22rem]">
       <section aria-label="Keepers">
@@ -121,7 +121,7 @@ export function KeeperBench({
         <TagPrinter
           workshopId={workshopId}
           count={living.length}
-          one={chosen.length === 1 ? (living.find(({ id }) => id === chosen[0])?.code ?? null) : null}
+          code={chosen.length === 1 ? (living.find(({ id }) => id === chosen[0])?.code ?? null) : null}
         />
       </div>
     </div>
@@ -155,16 +155,16 @@ function Tag({
       </span>
     </>
   );
-  const look = `block w-[9.4rem] border-2 px-2.5 py-1.5 text-left ${picked ? 'border-ink bg-mist' : 'border-line bg-sheet'} ${keeper.voided ? 'text-muted' : ''}`;
+  const box = `block w-[9.4rem] border-2 px-2.5 py-1.5 text-left ${picked ? 'border-ink bg-mist' : 'border-line bg-sheet'} ${keeper.voided ? 'text-muted' : ''}`;
   const shape = { borderRadius: '14px 2px 2px 2px' };
   if (!onPick)
     return (
-      <div className={look} style={shape}>
+      <div className={box} style={shape}>
         {inside}
       </div>
     );
   return (
-    <button type="button" aria-pressed={picked} onClick={onPick} className={`${look} cursor-pointer`} style={shape}>
+    <button type="button" aria-pressed={picked} onClick={onPick} className={`${box} cursor-pointer`} style={shape}>
       {inside}
     </button>
   );

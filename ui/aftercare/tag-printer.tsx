@@ -6,7 +6,7 @@ import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 
 /** Opens the tags as PDF: all living keepers, or the one that is picked, again. */
-export function TagPrinter({ workshopId, count, one }: { workshopId: string; count: number; one: string | null }) {
+export function TagPrinter({ workshopId, count, code }: { workshopId: string; count: number; code: string | null }) {
   const [problem, setProblem] = useState<{ message: string; fields: Record<string, string> } | null>(null);
   const [busy, setBusy] = useState(false);
   if (count === 0) return null;
@@ -15,7 +15,7 @@ export function TagPrinter({ workshopId, count, one }: { workshopId: string; cou
     const query = new URLSearchParams(
       [...new FormData(event.currentTarget)].map(([name, value]) => [name, String(value)] as [string, string]),
     );
-    if (one) query.set('code', one);
+    if (code) query.set('code', code);
     const url = `/api/workshops/${workshopId}/tags?${query}`;
     setBusy(true);
     setProblem(null);
@@ -52,7 +52,7 @@ export function TagPrinter({ workshopId, count, one }: { workshopId: string; cou
           </Field>
         </div>
         <button type="submit" className="bench-button self-start" disabled={busy}>
-          {one ? `Print ${formatCode(one)} again` : `Print ${count} tags`}
+          {code ? `Print ${formatCode(code)} again` : `Print ${count} tags`}
         </button>
         <p className="text-sm text-muted">
           Print at full size, with scaling off. The QR code leads to the plant and names no person.

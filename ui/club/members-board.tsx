@@ -45,11 +45,11 @@ export function MembersBoard({ members, mayChange }: { members: MemberLine[]; ma
   const add = async (event: React.FormEvent<HTMLFormElement>): Promise<void> => {
     event.preventDefault();
     const form = event.currentTarget;
-    const given = Object.fromEntries(new FormData(form)) as Record<string, string>;
+    const values = Object.fromEntries(new FormData(form)) as Record<string, string>;
     await change(
-      () => run<{ url: string }>('POST', '/api/members', given),
+      () => run<{ url: string }>('POST', '/api/members', values),
       ({ url }) => {
-        setLink({ url, to: given.name ?? '', minutes: 'a week' });
+        setLink({ url, to: values.name ?? '', minutes: 'a week' });
         form.reset();
       },
     );

@@ -16,7 +16,7 @@ const HEIGHT = 46;
 
 /** Take by milestone: the rate as a dot on its interval, over a pale bar for where the truth could lie. The table beside it says the same. */
 export function TakeChart({ milestones }: { milestones: ChartedTake[] }) {
-  const option = useCallback((given: ChartFont) => optionOf(milestones, { ...given, fontSize: 14 }), [milestones]);
+  const option = useCallback((font: ChartFont) => optionOf(milestones, { ...font, fontSize: 14 }), [milestones]);
   return (
     <Chart
       option={option}

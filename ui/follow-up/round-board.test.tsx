@@ -52,8 +52,8 @@ describe('a round on its board', () => {
       plant(`K7M4X${i}`, answer, i === 0 ? 'green tip' : ''),
     );
     const { words } = board({ growers: [grower(1, { plants: said })] });
-    for (const one of ['yes. green tip', 'not sure yet', 'dead', 'cannot be found', 'not heard from'])
-      expect(words).toContain(one);
+    for (const label of ['yes. green tip', 'not sure yet', 'dead', 'cannot be found', 'not heard from'])
+      expect(words).toContain(label);
   });
   it('tells how each was asked, and a link that was withdrawn', () => {
     const { words } = board({

@@ -13,12 +13,12 @@ import { AskFirst } from '@/ui/kit/form/ask-first';
 import { EnterAnswer } from './enter-answer';
 
 /** How an answer looks in a row of plants: shape and letter, green only for life. */
-const MARKS: Record<Answer | 'none', { sign: string; look: string; words: string }> = {
-  yes: { sign: '✓', look: 'border-life bg-life text-white', words: ANSWER_WORDS.yes.toLowerCase() },
-  'not-sure': { sign: '?', look: 'border-ink bg-sheet', words: ANSWER_WORDS['not-sure'].toLowerCase() },
-  dead: { sign: '†', look: 'border-ink bg-ink text-paper', words: ANSWER_WORDS.dead.toLowerCase() },
-  'not-found': { sign: '–', look: 'border-ink border-dashed bg-sheet', words: 'cannot be found' },
-  none: { sign: '', look: 'border-line border-dashed bg-paper', words: 'not heard from' },
+const MARKS: Record<Answer | 'none', { sign: string; colours: string; words: string }> = {
+  yes: { sign: '✓', colours: 'border-life bg-life text-white', words: ANSWER_WORDS.yes.toLowerCase() },
+  'not-sure': { sign: '?', colours: 'border-ink bg-sheet', words: ANSWER_WORDS['not-sure'].toLowerCase() },
+  dead: { sign: '†', colours: 'border-ink bg-ink text-paper', words: ANSWER_WORDS.dead.toLowerCase() },
+  'not-found': { sign: '–', colours: 'border-ink border-dashed bg-sheet', words: 'cannot be found' },
+  none: { sign: '', colours: 'border-line border-dashed bg-paper', words: 'not heard from' },
 };
 
 /** A round: who was asked and how, and what is known of each plant. */
@@ -149,7 +149,7 @@ export function RoundBoard({ round, mayChange, today }: { round: RoundOnBoard; m
                           <span className="text-sm tabular-nums">{formatCode(plant.code)}</span>
                           <span
                             aria-hidden
-                            className={`grid size-6 place-content-center border-2 text-sm font-bold ${mark.look}`}
+                            className={`grid size-6 place-content-center border-2 text-sm font-bold ${mark.colours}`}
                           >
                             {mark.sign}
                           </span>
@@ -191,7 +191,7 @@ export function RoundBoard({ round, mayChange, today }: { round: RoundOnBoard; m
           <span key={answer} className="inline-flex items-center gap-1.5">
             <span
               aria-hidden
-              className={`grid size-5 place-content-center border-2 text-xs font-bold ${MARKS[answer].look}`}
+              className={`grid size-5 place-content-center border-2 text-xs font-bold ${MARKS[answer].colours}`}
             >
               {MARKS[answer].sign}
             </span>

@@ -1,4 +1,4 @@
-import { LeafPages } from '@/ui/kit/leaf-pages';
+import { SubPages } from '@/ui/kit/sub-pages';
 
 const PAGES = [
   ['', 'Day and people'],
@@ -13,5 +13,5 @@ const PAGES = [
 
 /** The pages of the plan. The roster's reader belongs to the first. */
 export function PlanPages({ workshopId }: { workshopId: string }) {
-  return <LeafPages label="Pages of the plan" base={`/workshops/${workshopId}/plan`} pages={PAGES} />;
+  return <SubPages label="Pages of the plan" base={`/workshops/${workshopId}/plan`} pages={PAGES} />;
 }

@@ -1,4 +1,4 @@
-import { LeafPages } from '@/ui/kit/leaf-pages';
+import { SubPages } from '@/ui/kit/sub-pages';
 
 const PAGES = [
   ['', 'Bench'],
@@ -12,5 +12,5 @@ const PAGES = [
 
 /** The pages of scoring. */
 export function ScorePages({ workshopId }: { workshopId: string }) {
-  return <LeafPages label="Pages of scoring" base={`/workshops/${workshopId}/score`} pages={PAGES} />;
+  return <SubPages label="Pages of scoring" base={`/workshops/${workshopId}/score`} pages={PAGES} />;
 }

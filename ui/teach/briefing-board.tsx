@@ -115,7 +115,7 @@ export function BriefingBoard({ workshopId, text, contentHash, sap, people, mayC
             Who has heard and acknowledged it
           </h2>
           <Problem>{names.problem?.message}</Problem>
-          {people.length === 0 && <p className="board">Nobody is on the roster yet. Fill it on the plan leaf.</p>}
+          {people.length === 0 && <p className="board">Nobody is on the roster yet. Fill it on the Plan page.</p>}
           <ul>
             {people.map((person) => (
               <li

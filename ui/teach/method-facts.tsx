@@ -90,7 +90,7 @@ export function MethodAfter({
         <ul>
           {method.rounds.map((round) => (
             <li key={round.milestone}>
-              <strong>{MILESTONE_WORDS[round.milestone].name}</strong>, day {round.from} to {round.to}: {round.look}
+              <strong>{MILESTONE_WORDS[round.milestone].name}</strong>, day {round.from} to {round.to}: {round.lookFor}
             </li>
           ))}
         </ul>

@@ -8,7 +8,7 @@ import { useTeaching } from './use-teaching';
 interface RemoteProps {
   workshopId: string;
   title: string;
-  steps: Pick<StepSheet, 'id' | 'action' | 'look' | 'wrong' | 'blocks'>[];
+  steps: Pick<StepSheet, 'id' | 'action' | 'lookFor' | 'wrong' | 'blocks'>[];
   initial: TeachingState;
   mayChange: boolean;
 }
@@ -41,7 +41,7 @@ export function Remote({ workshopId, title, steps, initial, mayChange }: RemoteP
           {state.blank ? ', blank' : state.briefing ? ', safety briefing' : ''}
         </h1>
         <p className="text-xl font-bold">{step.action}</p>
-        <p className="mt-1">{step.look}</p>
+        <p className="mt-1">{step.lookFor}</p>
         <p className="mt-1 text-muted">
           Wrong: {step.wrong.what} {step.wrong.looks}
         </p>

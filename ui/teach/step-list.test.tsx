@@ -15,7 +15,7 @@ describe.each(METHODS.map((method) => [method.id, method] as const))('the page o
     const { words, html } = rendered(<StepList steps={steps} />);
     for (const [i, step] of steps.entries()) {
       expect(words).toContain(plain(`${i + 1}. ${step.action}`));
-      expect(words).toContain(plain(`Look for: ${step.look}`));
+      expect(words).toContain(plain(`Look for: ${step.lookFor}`));
       expect(words).toContain(plain(`Goes wrong: ${step.wrong.what} ${step.wrong.looks}`));
       if (step.caution) expect(words).toContain(plain(`${step.caution.title}. ${step.caution.text}`));
       if (step.blocks) expect(words).toContain(plain(`Often forgotten. ${step.blocks}`));

@@ -34,7 +34,7 @@ export function StepList({ steps }: { steps: StepSheet[] }) {
               </dl>
             )}
             <p className="mt-2">
-              <span className="text-muted">Look for:</span> {step.look}
+              <span className="text-muted">Look for:</span> {step.lookFor}
             </p>
             <p className="mt-1">
               <span className="text-muted">Goes wrong:</span> {step.wrong.what} {step.wrong.looks}

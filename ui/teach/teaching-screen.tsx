@@ -154,7 +154,7 @@ export function TeachingScreen({
               ))}
             </dl>
           )}
-          <p>{step.look}</p>
+          <p>{step.lookFor}</p>
           {state.panel === 'both' && (
             <p className="border-l-8 border-loud pl-4">
               {step.wrong.what} {step.wrong.looks}

@@ -43,7 +43,7 @@ export default async function Outbox() {
           <p className="board">Messages hold private links, so only the lead and assistants read them.</p>
         ) : messages.length === 0 ? (
           <p className="board">
-            Nothing has been sent yet. Open a round on the follow-up leaf of a workshop, and write to its growers.
+            Nothing has been sent yet. Open a round on the Follow-up page of a workshop, and write to its growers.
           </p>
         ) : (
           batches(messages).map(({ key, subject, at, sent }) => (

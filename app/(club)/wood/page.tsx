@@ -107,7 +107,7 @@ export default async function WoodPage() {
               year,
               sticks,
               booked,
-              bookings: bookings.map((one) => ({ id: one.id, whom: one.whom, sticks: one.sticks })),
+              bookings: bookings.map((booking) => ({ id: booking.id, whom: booking.whom, sticks: booking.sticks })),
             })),
           }))}
         />

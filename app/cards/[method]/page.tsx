@@ -22,7 +22,7 @@ export default async function Card({
 }) {
   const { method: id } = await params;
   const query = await searchParams;
-  const method = METHODS.find((one) => one.id === id);
+  const method = METHODS.find((method) => method.id === id);
   if (!method) notFound();
   const asked = (name: string): number | null =>
     typeof query[name] === 'string' && query[name] !== '' ? Number(query[name]) : null;

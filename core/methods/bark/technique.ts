@@ -1,3 +1,4 @@
+import { BUD_COUNTS } from '../bud-counts';
 import { footedAt, posed, scored, toppedAt } from '../../drawing/workpieces';
 import * as aftercare from '../common/aftercare';
 import { chiselled, faced, laidOn, laidPieces, opened } from '../common/laid-face-shape';
@@ -12,12 +13,11 @@ import type { Step } from '../step';
 export const FACE_LENGTH = { from: 25, to: 40 };
 export const ANCHORS = ['wood', 'way-up', 'safe-hands', 'hold', 'slip', 'clean'];
 const WINDOW = 9;
-const BUD_COUNT: Record<string, number> = { one: 1, two: 2, three: 3 };
 
 export function technique(choices: Choices, wood: Wood): Technique {
   const { stock, scion } = wood;
   const length = Math.round(wood.length ?? Math.max(FACE_LENGTH.from, Math.min(FACE_LENGTH.to, scion * 4)));
-  const buds = BUD_COUNT[chosen(choices, school.BUDS)]!;
+  const buds = BUD_COUNTS.get(chosen(choices, school.BUDS))!;
   const shape = laidPieces(wood, length, buds, 12 + 12 * buds);
   const deep = Math.max(1, length - WINDOW);
   const wedge = chosen(choices, school.SCION_END) === 'wedge';
@@ -38,7 +38,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
       id: 'slip-test',
       action: 'Try whether the bark slips, on a piece of the top that comes off anyway.',
       noCut: true,
-      look: 'It lifts clean, the wood beneath is wet and white.',
+      lookFor: 'It lifts clean, the wood beneath is wet and white.',
       blocks: 'Once the stock is cut off, bark that clings cannot be waited for.',
       wrong: { what: 'The stock is opened on the chance.', looks: 'Bark tears in shreds and stays on the wood.' },
       apply: (p) => p,
@@ -46,7 +46,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
     step({
       id: 'stock-off',
       action: 'Cut the stock off square.',
-      look: 'A square, smooth top.',
+      lookFor: 'A square, smooth top.',
       caution: 'saw',
       pull: 'down',
       figures: [{ name: 'stock', mm: stock }],
@@ -62,7 +62,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
     step({
       id: 'trim',
       action: `Trim the stick to ${buds === 1 ? 'one bud' : `${buds} buds`} above the face.`,
-      look: 'Bright green at both ends.',
+      lookFor: 'Bright green at both ends.',
       caution: 'long-cut',
       wrong: { what: 'A brown end is left on.', looks: 'A dry end that no callus crosses.' },
       apply: (p) => ({ ...p, scion: toppedAt(footedAt(p.scion, -length), shape.tip) }),
@@ -81,10 +81,10 @@ export function technique(choices: Choices, wood: Wood): Technique {
           name: 'slit',
           mm: length,
           range: FACE_LENGTH,
-          drawn: { piece: 'stock', view: 'front', from: [0, 0], to: [0, -length], off: stock / 2 + 4 },
+          dimension: { piece: 'stock', view: 'front', from: [0, 0], to: [0, -length], off: stock / 2 + 4 },
         },
       ],
-      look: 'The blade stops at the wood.',
+      lookFor: 'The blade stops at the wood.',
       wrong: { what: 'The blade goes on into the wood.', looks: 'A dark line in the wood where sap dries out.' },
       apply: (p) => ({
         ...p,
@@ -114,7 +114,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
       action: 'Open the lips with the blunt of the knife.',
       view: 'front',
       caution: 'bud-cut',
-      look: 'Both lips are whole; white wood shows between them.',
+      lookFor: 'Both lips are whole; white wood shows between them.',
       wrong: { what: 'The lips are prised with the edge.', looks: 'Torn lips that dry at their rims.', point: 'slip' },
       apply: (p) => ({
         ...p,
@@ -147,7 +147,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
           name: 'face',
           mm: length,
           range: FACE_LENGTH,
-          drawn: {
+          dimension: {
             piece: 'scion',
             view: 'side',
             from: [shape.depth - scion / 2, -length],
@@ -157,7 +157,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
         },
         { name: 'depth', mm: shape.depth },
       ],
-      look: 'Flat from shoulder to foot, half the stick’s thickness left.',
+      lookFor: 'Flat from shoulder to foot, half the stick’s thickness left.',
       wrong: { what: 'It is scooped.', looks: 'Only shoulder and foot lie on the wood.', point: 'flatness' },
       apply: (p) => ({ ...p, scion: faced(p.scion, length, shape.depth) }),
       spoil: (p) => ({ ...p, scion: faced(p.scion, length, shape.depth - 1, 2.2) }),
@@ -169,7 +169,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
         : 'Cut a short chisel on the back of its tip.',
       caution: 'long-cut',
       pull: 'down',
-      look: wedge ? 'Green shows on both sides.' : 'An edge that finds its way under the bark.',
+      lookFor: wedge ? 'Green shows on both sides.' : 'An edge that finds its way under the bark.',
       wrong: { what: 'The tip is left thick.', looks: 'It pushes the bark up in a roll.' },
       apply: (p) => ({ ...p, scion: chiselled(p.scion, length, shape.depth, wedge ? length * 0.6 : 7) }),
     }),
@@ -179,7 +179,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
             id: 'pare',
             action: 'Pare the outer bark of the scion’s back to the green.',
             noCut: true,
-            look: 'Green, not white.',
+            lookFor: 'Green, not white.',
             caution: 'long-cut',
             wrong: { what: 'It is pared to the wood.', looks: 'White patches with no living tissue.' },
             apply: (p) => p,
@@ -192,7 +192,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
       joins: true,
       caution: 'hands-meet',
       figures: [{ name: 'window', mm: WINDOW, range: { from: 6, to: 13 } }],
-      look: 'The bark has not torn, and a strip of face shows above the rim.',
+      lookFor: 'The bark has not torn, and a strip of face shows above the rim.',
       wrong: {
         what: 'It is pushed in to the shoulder.',
         looks: 'No window: callus cannot bridge over the rim.',
@@ -205,7 +205,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
       id: 'hold',
       action: 'Shake it once.',
       noCut: true,
-      look: 'It stays.',
+      lookFor: 'It stays.',
       wrong: { what: 'It wags.', looks: 'The face lies on bark that did not lift far enough.', point: 'hold' },
       apply: (p) => p,
     }),

@@ -84,11 +84,11 @@ type Favour = (by: number, why: string) => void;
 type Refuse = (against: string, needs: string) => void;
 
 function season({ date, climate, wood, place }: Situation, { use }: Method, favour: Favour, refuse: Refuse): void {
-  const fits = (one: Season): boolean => !one.places || one.places.includes(place);
-  const now = use.seasons.filter((one) => fits(one) && isInSeason(one, date, climate, use.tropics ?? false));
-  const takes = (one: Season): boolean =>
-    one.wood.includes(wood) || (wood === 'moving' && one.wood.includes('dormant'));
-  const open = now.find((one) => takes(one) && !one.besides) ?? now.find(takes);
+  const fits = (season: Season): boolean => !season.places || season.places.includes(place);
+  const now = use.seasons.filter((season) => fits(season) && isInSeason(season, date, climate, use.tropics ?? false));
+  const takes = (season: Season): boolean =>
+    season.wood.includes(wood) || (wood === 'moving' && season.wood.includes('dormant'));
+  const open = now.find((season) => takes(season) && !season.besides) ?? now.find(takes);
   if (open) {
     if (open.besides) favour(-0.1, `${capital(open.name)}: it works, and other methods are done more often now.`);
     else favour(0.05, `${capital(open.name)} is its season.`);
@@ -99,7 +99,7 @@ function season({ date, climate, wood, place }: Situation, { use }: Method, favo
   if (now.length > 0) {
     refuse(
       `The wood at hand is ${WOOD_WORDS[wood]}.`,
-      `Wood that is ${[...new Set(now.flatMap((one) => one.wood))].map((state) => WOOD_WORDS[state]).join(' or ')}.`,
+      `Wood that is ${[...new Set(now.flatMap((season) => season.wood))].map((state) => WOOD_WORDS[state]).join(' or ')}.`,
     );
     return;
   }

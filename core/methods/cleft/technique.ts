@@ -1,3 +1,4 @@
+import { BUD_COUNTS } from '../bud-counts';
 import { covered, footedAt, scored, toppedAt, withKerf } from '../../drawing/workpieces';
 import * as aftercare from '../common/aftercare';
 import * as material from '../common/materials';
@@ -13,7 +14,6 @@ export const WEDGE_LENGTH = { from: 25, to: 40 };
 export const ANCHORS = ['wood', 'way-up', 'safe-hands', 'hold', 'split', 'daylight', 'clean'];
 /** From this stock on a second scion goes in at the other edge, mm. */
 export const TWO_SCIONS = 40;
-const BUD_COUNT: Record<string, number> = { one: 1, two: 2, three: 3 };
 
 const SPLIT: Point = {
   id: 'split',
@@ -34,7 +34,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
   const { stock, scion } = wood;
   const length = Math.round(wood.length ?? Math.max(WEDGE_LENGTH.from, Math.min(WEDGE_LENGTH.to, scion * 3.8)));
   const split = Math.max(30, Math.min(50, length + 6), length);
-  const { start, tip } = wedgePieces(wood, length, split, BUD_COUNT[chosen(choices, school.BUDS)]!);
+  const { start, tip } = wedgePieces(wood, length, split, BUD_COUNTS.get(chosen(choices, school.BUDS))!);
   const inset = wood.stockBark - wood.scionBark;
   const sealed = chosen(choices, school.STUMP) === 'sealed';
   const two = stock > TWO_SCIONS;
@@ -51,7 +51,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
     step({
       id: 'saw',
       action: 'Saw the limb off square at clear wood, undercut first.',
-      look: 'A square face with no knot in the next hand’s breadth.',
+      lookFor: 'A square face with no knot in the next hand’s breadth.',
       caution: 'saw',
       pull: 'down',
       wrong: { what: 'It is sawn from above only.', looks: 'A strip of bark is torn down the limb.' },
@@ -61,7 +61,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
       id: 'pare',
       action: 'Pare the sawn rim smooth with the knife.',
       noCut: true,
-      look: 'The green ring shines all round.',
+      lookFor: 'The green ring shines all round.',
       caution: 'long-cut',
       wrong: { what: 'The rim stays rough from the saw.', looks: 'Frayed bark where the green line should be.' },
       apply: (p) => p,
@@ -77,10 +77,10 @@ export function technique(choices: Choices, wood: Wood): Technique {
           name: 'depth of the split',
           mm: split,
           range: { from: 30, to: 50 },
-          drawn: { piece: 'stock', view: 'front', from: [0, 0], to: [0, -split], off: stock / 2 + 4 },
+          dimension: { piece: 'stock', view: 'front', from: [0, 0], to: [0, -split], off: stock / 2 + 4 },
         },
       ],
-      look: 'It runs through the pith and stops by itself.',
+      lookFor: 'It runs through the pith and stops by itself.',
       wrong: { what: 'It is driven off the middle.', looks: 'The thin half bends and grips nothing.', point: 'split' },
       apply: (p) => ({
         ...p,
@@ -114,7 +114,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
     step({
       id: 'trim',
       action: `Trim the stick to ${chosen(choices, school.BUDS) === 'one' ? 'one bud' : `${chosen(choices, school.BUDS)} buds`}, back to green at both ends.`,
-      look: 'Bright green at both ends.',
+      lookFor: 'Bright green at both ends.',
       caution: 'long-cut',
       wrong: { what: 'A brown end is left on.', looks: 'A dry end that no callus crosses.', point: 'wood' },
       apply: (p) => ({ ...p, scion: toppedAt(footedAt(p.scion, -length), tip) }),
@@ -131,10 +131,10 @@ export function technique(choices: Choices, wood: Wood): Technique {
           name: 'wedge',
           mm: length,
           range: WEDGE_LENGTH,
-          drawn: { piece: 'scion', view: 'front', from: [0, -length], to: [0, 0], off: scion / 2 + 5 },
+          dimension: { piece: 'scion', view: 'front', from: [0, -length], to: [0, 0], off: scion / 2 + 5 },
         },
       ],
-      look: 'Two flat faces; the lowest bud stands just above, on the outside.',
+      lookFor: 'Two flat faces; the lowest bud stands just above, on the outside.',
       wrong: {
         what: 'The wedge is short and blunt.',
         looks: 'It touches at the rim only and stands open below.',
@@ -147,7 +147,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
       id: 'open',
       action: 'Hold the split open with a driver.',
       view: 'front',
-      look: 'Just wide enough for the wedge to slide.',
+      lookFor: 'Just wide enough for the wedge to slide.',
       caution: 'driven',
       wrong: { what: 'It is levered wide.', looks: 'The split runs on down the limb.' },
       apply: (p) =>
@@ -161,7 +161,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
       caution: 'hands-meet',
       view: 'side',
       figures: [{ name: 'inside the outer bark', mm: Math.round(Math.max(0, inset) * 10) / 10 }],
-      look: 'Bark on the stock is thicker: the scion stands a little inside it.',
+      lookFor: 'Bark on the stock is thicker: the scion stands a little inside it.',
       wrong: {
         what: 'The outsides are set flush.',
         looks: 'The scion’s green line lies in the stock’s bark.',
@@ -175,7 +175,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
           step({
             id: 'second',
             action: 'Set a second scion at the other edge.',
-            look: 'Both stand with their green lines on the stock’s.',
+            lookFor: 'Both stand with their green lines on the stock’s.',
             wrong: { what: 'One edge is left empty.', looks: 'Half of the stump dies back and rots.' },
             apply: (p) => ({ ...p, second: inSplit(p.scion, p.stock, inset, -1) }),
           }),
@@ -185,7 +185,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
       id: 'release',
       action: 'Take the driver out: the stock grips.',
       view: 'front',
-      look: 'The scion cannot be pulled out.',
+      lookFor: 'The scion cannot be pulled out.',
       wrong: { what: 'It is loose when the driver is out.', looks: 'Daylight below the rim.', point: 'hold' },
       caution: 'driven',
       apply: (p) => ({ ...p, covers: p.covers.filter(({ kind }) => kind !== 'driver') }),

@@ -46,7 +46,9 @@ function stage(technique: Technique, answer: Answer): Technique {
   if (!words) return technique;
   return {
     ...technique,
-    steps: technique.steps.map((step) => (step.id === 'wood' ? { ...step, look: `${step.look} ${words}` } : step)),
+    steps: technique.steps.map((step) =>
+      step.id === 'wood' ? { ...step, lookFor: `${step.lookFor} ${words}` } : step,
+    ),
     points: technique.points.map((point) =>
       point.id === 'wood' ? { ...point, good: 'green, just moving, straight, fitting' } : point,
     ),
@@ -62,7 +64,7 @@ function knife(technique: Technique, answer: Answer): Technique {
     kind === 'single' ? 'The flat side of the blade rides on the wood that is kept.' : 'Any blade will do that shaves.';
   return {
     ...technique,
-    steps: technique.steps.map((step, i) => (i === at ? { ...step, look: `${step.look} ${words}` } : step)),
+    steps: technique.steps.map((step, i) => (i === at ? { ...step, lookFor: `${step.lookFor} ${words}` } : step)),
   };
 }
 

@@ -19,20 +19,20 @@ export function writeTags(): Step {
     action: 'Write the tags, one variety at a time: variety, stock, date, grafter.',
     noCut: true,
     apply: asBefore,
-    look: 'Every stick on the bench lies with its written tag.',
+    lookFor: 'Every stick on the bench lies with its written tag.',
     wrong: { what: 'Tags are left for the end.', looks: 'Bare sticks that nobody can tell apart.' },
     blocks: 'Without it the name is lost as soon as two sticks lie side by side.',
   });
 }
 
 /** Sort out wood before the knife comes out. */
-export function chooseWood(action: string, look: string, wrong: Step['wrong'], figures: StepFigure[] = []): Step {
+export function chooseWood(action: string, lookFor: string, wrong: Step['wrong'], figures: StepFigure[] = []): Step {
   return step({
     id: 'wood',
     action,
     noCut: true,
     apply: asBefore,
-    look,
+    lookFor,
     wrong,
     figures,
     blocks: 'Which end is up cannot be seen any more once the buds are under tape.',
@@ -43,7 +43,7 @@ export function chooseWood(action: string, look: string, wrong: Step['wrong'], f
 export function bindStep(from: number, to: number, kind: CoverKind, words: Partial<Step> & Pick<Step, 'action'>): Step {
   return step({
     id: 'bind',
-    look: 'Flat turns without a gap; the whole cut is covered and the scion cannot be turned.',
+    lookFor: 'Flat turns without a gap; the whole cut is covered and the scion cannot be turned.',
     wrong: {
       what: 'The wrap is loose or starts at the top.',
       looks: 'It ribbons into a cord, or gapes at an end; rain runs in.',
@@ -63,7 +63,7 @@ export function sealStep(where: { tip?: number; rim?: number }, action: string):
   return step({
     id: 'seal',
     action,
-    look: 'No bare cut shows: the tip, the rim and every slit.',
+    lookFor: 'No bare cut shows: the tip, the rim and every slit.',
     wrong: {
       what: 'The scion’s tip is forgotten.',
       looks: 'The uppermost bud shrivels while the union is still good.',
@@ -93,7 +93,7 @@ export function labelStep(at: number): Step {
   return step({
     id: 'label',
     action: 'Tie the label on before you lay it down.',
-    look: 'The label is tied below the union, where neither wind nor the pruning knife takes it.',
+    lookFor: 'The label is tied below the union, where neither wind nor the pruning knife takes it.',
     wrong: { what: 'It is put aside to be labelled later.', looks: 'A finished graft without a name.', point: 'label' },
     blocks: 'A graft laid down without its label is a lost graft.',
     apply: (pieces) => covered(pieces, { kind: 'tag', on: 'stock', from: at - 3, to: at }),
@@ -106,7 +106,7 @@ export function filmStep(from: number, to: number, action: string): Step {
   return step({
     id: 'film',
     action,
-    look: 'One thin layer, stretched until it clings, the tip included.',
+    lookFor: 'One thin layer, stretched until it clings, the tip included.',
     wrong: { what: 'The film is bunched in many layers.', looks: 'Buds cannot push through and bend back under it.' },
     apply: (pieces) => covered(pieces, { kind: 'film', on: 'scion', from, to }),
     spoil: (pieces) => covered(pieces, { kind: 'film', on: 'scion', from, to: from + (to - from) * 0.5 }),

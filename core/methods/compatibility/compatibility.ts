@@ -109,7 +109,9 @@ export function kindOf(species: string): string {
  */
 export function pairingOf(stock: string, scion: string, own: readonly Pairing[] = []): Pairing | null {
   const [on, from] = [kindOf(stock), kindOf(scion)];
-  const row = [...own, ...USUAL_PAIRINGS].find((one) => kindOf(one.stock) === on && kindOf(one.scion) === from);
+  const row = [...own, ...USUAL_PAIRINGS].find(
+    (pairing) => kindOf(pairing.stock) === on && kindOf(pairing.scion) === from,
+  );
   if (row) return row;
   if (on === from) return { stock, scion, verdict: 'works', note: 'Same species: nearly always.', source: TRADE };
   const [a, b] = [KINS[on], KINS[from]];

@@ -116,7 +116,7 @@ export function technique(_choices: Choices, wood: Wood): Technique {
       id: 'clear',
       action: 'Clear all shoots below the cut, dead twigs too.',
       view: 'side',
-      look: 'A clean stem for two hands’ breadths.',
+      lookFor: 'A clean stem for two hands’ breadths.',
       caution: 'shears',
       wrong: { what: 'A twig is left inside the band’s way.', looks: 'The band stops half way up.' },
       apply: (p) => ({ ...p, stock: { ...p.stock, buds: [] } }),
@@ -124,7 +124,7 @@ export function technique(_choices: Choices, wood: Wood): Technique {
     step({
       id: 'stock-off',
       action: 'Cut the stock square at a smooth place.',
-      look: 'Round, straight, no knot within the length of the flaps.',
+      lookFor: 'Round, straight, no knot within the length of the flaps.',
       caution: 'saw',
       pull: 'down',
       figures: [{ name: 'stock', mm: stock }],
@@ -134,7 +134,7 @@ export function technique(_choices: Choices, wood: Wood): Technique {
     step({
       id: 'band',
       action: 'Slip a rubber band over the stock now.',
-      look: 'It sits below where the flaps will end.',
+      lookFor: 'It sits below where the flaps will end.',
       wrong: {
         what: 'The band is forgotten.',
         looks: 'Four flaps up, both hands full, and the band in the box.',
@@ -155,7 +155,7 @@ export function technique(_choices: Choices, wood: Wood): Technique {
           name: 'long',
           mm: length,
           range: FLAP_LENGTH,
-          drawn: {
+          dimension: {
             piece: 'stock',
             view: 'front',
             from: [quarter, 0],
@@ -165,7 +165,7 @@ export function technique(_choices: Choices, wood: Wood): Technique {
         },
         { name: 'a quarter of the round', mm: flap },
       ],
-      look: 'Four strips of one width.',
+      lookFor: 'Four strips of one width.',
       wrong: { what: 'The lines wander.', looks: 'One flap wide, its neighbour narrow.', point: 'flaps' },
       apply: (p) => ({
         ...p,
@@ -204,7 +204,7 @@ export function technique(_choices: Choices, wood: Wood): Technique {
       action: 'Peel the four flaps down.',
       view: 'side',
       caution: 'bud-cut',
-      look: 'Whole strips, wet white wood inside.',
+      lookFor: 'Whole strips, wet white wood inside.',
       wrong: { what: 'A flap is pulled sideways.', looks: 'It tears at its foot.', point: 'slip' },
       apply: (p) => ({
         ...p,
@@ -218,7 +218,7 @@ export function technique(_choices: Choices, wood: Wood): Technique {
       caution: 'shears',
       pull: 'down',
       figures: [{ name: 'stub left', mm: STUB }],
-      look: 'A square stub at the level where the flaps begin.',
+      lookFor: 'A square stub at the level where the flaps begin.',
       wrong: { what: 'The stub is left long.', looks: 'The scion stands too high for its flaps.', point: 'core' },
       apply: (p) => ({ ...p, stock: { ...bareCore(p.stock, length, -length + STUB), flaps: p.stock.flaps } }),
       spoil: (p) => ({ ...p, stock: { ...bareCore(p.stock, length, -length + 16), flaps: p.stock.flaps } }),
@@ -232,7 +232,7 @@ export function technique(_choices: Choices, wood: Wood): Technique {
     step({
       id: 'trim',
       action: 'Trim brown ends off the scion.',
-      look: 'Bright green at both ends.',
+      lookFor: 'Bright green at both ends.',
       caution: 'shears',
       wrong: { what: 'A brown end is left on.', looks: 'A dry foot on the stub.', point: 'wood' },
       apply: (p) => ({ ...p, scion: toppedAt(footedAt(p.scion, 0), tip) }),
@@ -248,7 +248,7 @@ export function technique(_choices: Choices, wood: Wood): Technique {
           name: 'flats',
           mm: length,
           range: FLAP_LENGTH,
-          drawn: {
+          dimension: {
             piece: 'scion',
             view: 'side',
             from: [scion / 2 - depth, 0],
@@ -258,7 +258,7 @@ export function technique(_choices: Choices, wood: Wood): Technique {
         },
         { name: 'wide', mm: flat },
       ],
-      look: 'Green flats with a line of bark at each corner.',
+      lookFor: 'Green flats with a line of bark at each corner.',
       wrong: {
         what: 'They are cut to the wood.',
         looks: 'White flats that meet, no bark at the corners.',
@@ -273,7 +273,7 @@ export function technique(_choices: Choices, wood: Wood): Technique {
       joins: true,
       view: 'side',
       caution: 'hands-meet',
-      look: 'Each flap lies on its flat.',
+      lookFor: 'Each flap lies on its flat.',
       wrong: { what: 'A flap lies on a corner.', looks: 'Bark on bark, nothing to knit.', point: 'cambium' },
       apply: (p) => ({
         ...p,
@@ -293,12 +293,12 @@ export function technique(_choices: Choices, wood: Wood): Technique {
     }),
     bindStep(-length - 4, 4, 'tape', {
       action: 'Tape it airtight rather than tight, and leave a tail to pull.',
-      look: 'No air gets in; the tail hangs free.',
+      lookFor: 'No air gets in; the tail hangs free.',
     }),
     step({
       id: 'brace',
       action: 'Tape the cut-off top alongside as a brace, in three places.',
-      look: 'The scion cannot be bent.',
+      lookFor: 'The scion cannot be bent.',
       caution: 'perch',
       wrong: { what: 'It is taped in one place.', looks: 'It swings, and works the scion loose.' },
       apply: (p) => covered(p, { kind: 'brace', on: 'stock', from: -length - 12, to: 46 }),
@@ -306,7 +306,7 @@ export function technique(_choices: Choices, wood: Wood): Technique {
     step({
       id: 'foil',
       action: 'Put foil over dark tape, and bright flagging on the brace.',
-      look: 'No dark tape in the sun.',
+      lookFor: 'No dark tape in the sun.',
       wrong: { what: 'Dark tape is left bare.', looks: 'It burns to the touch at noon.' },
       apply: (p) => covered(p, { kind: 'foil', on: 'stock', from: -length - 4, to: 4 }),
     }),

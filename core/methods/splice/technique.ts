@@ -1,3 +1,4 @@
+import { BUD_COUNTS } from '../bud-counts';
 import { cutOn, footedAt, posed, toppedAt } from '../../drawing/workpieces';
 import * as aftercare from '../common/aftercare';
 import * as material from '../common/materials';
@@ -11,7 +12,6 @@ import type { Step } from '../step';
 
 export const CUT_LENGTH = { from: 25, to: 65 };
 export const ANCHORS = ['wood', 'way-up', 'safe-hands', 'daylight', 'strokes', 'clean'];
-const BUD_COUNT: Record<string, number> = { one: 1, two: 2, three: 3 };
 
 /** Length of both cuts by school. */
 export function cutLengthFor(choices: Choices, { stock, scion, length }: Wood): number {
@@ -22,7 +22,7 @@ export function cutLengthFor(choices: Choices, { stock, scion, length }: Wood): 
 
 export function technique(choices: Choices, wood: Wood): Technique {
   const { stock, scion } = wood;
-  const cut = slopingCut(wood, cutLengthFor(choices, wood), BUD_COUNT[chosen(choices, school.BUDS)]!);
+  const cut = slopingCut(wood, cutLengthFor(choices, wood), BUD_COUNTS.get(chosen(choices, school.BUDS))!);
   const filmFirst = chosen(choices, school.FILM_WHEN) === 'before';
   const film = filmStep(
     cut.rise.scion + 1,
@@ -35,7 +35,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
     name: 'along the slope',
     mm: cut.length,
     range: CUT_LENGTH,
-    drawn: {
+    dimension: {
       piece,
       view: 'side' as const,
       from: [diameter / 2, 0] as const,
@@ -61,7 +61,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
       id: 'stock-off',
       action: 'Cut the stock off, 200 to 230 mm above the roots.',
       figures: [{ name: 'above the roots', mm: 215, range: { from: 200, to: 230 } }],
-      look: 'Green all round under the bark.',
+      lookFor: 'Green all round under the bark.',
       caution: 'long-cut',
       pull: 'up',
       wrong: { what: 'It is cut at a knot.', looks: 'The long cut runs through a knot and cannot be flat.' },
@@ -70,7 +70,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
     step({
       id: 'trim',
       action: `Trim the stick to ${chosen(choices, school.BUDS) === 'one' ? 'one bud' : `${chosen(choices, school.BUDS)} buds`}, back to green at both ends.`,
-      look: 'Bright green at both ends.',
+      lookFor: 'Bright green at both ends.',
       caution: 'long-cut',
       wrong: { what: 'A brown end is left on.', looks: 'A dry rim that no callus crosses.', point: 'wood' },
       apply: (p) => ({ ...p, scion: toppedAt(footedAt(p.scion, 0), cut.tip) }),
@@ -80,7 +80,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
       id: 'stock-cut',
       action: 'Make the sloping cut on the stock in one pull.',
       figures: [slope('stock', stock, cut.rise.stock)],
-      look: 'Flat: no light under a straight edge.',
+      lookFor: 'Flat: no light under a straight edge.',
       caution: 'long-cut',
       pull: 'up',
       wrong: {
@@ -95,7 +95,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
       id: 'scion-cut',
       action: 'Make the same cut at the base of the scion, just as long.',
       figures: [slope('scion', scion, cut.rise.scion)],
-      look: 'Both faces lie on each other from end to end.',
+      lookFor: 'Both faces lie on each other from end to end.',
       caution: 'long-cut',
       pull: 'down',
       wrong: {
@@ -116,7 +116,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
       id: 'join',
       action: 'Lay face on face, green line on green line, and clip it.',
       joins: true,
-      look: 'Ends level, both sides match, no daylight.',
+      lookFor: 'Ends level, both sides match, no daylight.',
       caution: 'hands-meet',
       blocks: 'Without a clip or a helper it slides while the tape goes on.',
       wrong: {

@@ -69,7 +69,7 @@ export function technique(_choices: Choices, wood: Wood): Technique {
       id: 'leaves',
       action: 'Snip the leaves off the tip.',
       view: 'side',
-      look: 'Only short stubs are left.',
+      lookFor: 'Only short stubs are left.',
       caution: 'shears',
       wrong: { what: 'Leaves are left on.', looks: 'The tip wilts before it joins.' },
       apply: (p) => ({
@@ -84,7 +84,7 @@ export function technique(_choices: Choices, wood: Wood): Technique {
     step({
       id: 'stock-off',
       action: 'Cut the stock’s tip off where it is as thick as the scion.',
-      look: 'Green wood, no hollow pith.',
+      lookFor: 'Green wood, no hollow pith.',
       caution: 'bud-cut',
       pull: 'up',
       figures: [{ name: 'stock here', mm: stock }],
@@ -104,10 +104,10 @@ export function technique(_choices: Choices, wood: Wood): Technique {
         {
           name: 'slit',
           mm: SLIT,
-          drawn: { piece: 'stock', view: 'front', from: [0, 0], to: [0, -SLIT], off: stock / 2 + 4 },
+          dimension: { piece: 'stock', view: 'front', from: [0, 0], to: [0, -SLIT], off: stock / 2 + 4 },
         },
       ],
-      look: 'Straight, and it stops where you stopped.',
+      lookFor: 'Straight, and it stops where you stopped.',
       wrong: { what: 'The slit runs.', looks: 'It opens below where the tie will reach.', point: 'split' },
       apply: (p) => ({
         ...p,
@@ -140,10 +140,10 @@ export function technique(_choices: Choices, wood: Wood): Technique {
           name: 'wedge',
           mm: length,
           range: WEDGE_LENGTH,
-          drawn: { piece: 'scion', view: 'front', from: [0, -length], to: [0, 0], off: scion / 2 + 5 },
+          dimension: { piece: 'scion', view: 'front', from: [0, -length], to: [0, 0], off: scion / 2 + 5 },
         },
       ],
-      look: 'Two flat faces, alike.',
+      lookFor: 'Two flat faces, alike.',
       wrong: {
         what: 'One face is cut twice.',
         looks: 'The wedge leans and shows daylight on one side.',
@@ -158,7 +158,7 @@ export function technique(_choices: Choices, wood: Wood): Technique {
       joins: true,
       view: 'side',
       caution: 'hands-meet',
-      look: 'No daylight; the green lines run on at one edge or both.',
+      lookFor: 'No daylight; the green lines run on at one edge or both.',
       wrong: {
         what: 'A thinner scion is centred.',
         looks: 'Both its lines stand inside the stock’s.',
@@ -181,7 +181,7 @@ export function technique(_choices: Choices, wood: Wood): Technique {
     step({
       id: 'shade',
       action: 'Shade it with a leaf tied over it.',
-      look: 'The tip stands in shade through the middle of the day.',
+      lookFor: 'The tip stands in shade through the middle of the day.',
       wrong: { what: 'It stands in full sun.', looks: 'Film beads with hot water and the tip blackens.' },
       apply: (p) => covered(p, { kind: 'guard', on: 'scion', from: -4, to: tip + 6 }),
     }),

@@ -1,3 +1,4 @@
+import { BUD_COUNTS } from '../bud-counts';
 import { cutOn, footedAt, posed, toppedAt, type Vertex, withKerf } from '../../drawing/workpieces';
 import { bindStep, chooseWood, filmStep, labelStep, sealStep, step, writeTags } from '../common/steps';
 import { hollowed, type SlopingCut, slopingCut } from '../common/sloping-cut';
@@ -11,7 +12,6 @@ import { pointsFor } from './points';
 
 /** Cut lengths that count as good, mm along the slope. */
 export const CUT_LENGTH = { from: 25, to: 65 };
-const BUD_COUNT: Record<string, number> = { one: 1, two: 2, three: 3 };
 
 /** Length of both cuts by school: by ratio, short, or long. */
 export function cutLengthFor(choices: Choices, { stock, scion, length }: Wood): number {
@@ -61,7 +61,7 @@ function tongues(cut: SlopingCut, { stock, scion }: Wood, middle: boolean) {
 
 export function technique(choices: Choices, wood: Wood): Technique {
   const { stock, scion } = wood;
-  const buds = BUD_COUNT[chosen(choices, school.BUDS)]!;
+  const buds = BUD_COUNTS.get(chosen(choices, school.BUDS))!;
   const cut = slopingCut(wood, cutLengthFor(choices, wood), buds);
   const middleTongue = chosen(choices, school.TONGUE) === 'middle';
   const tongue = tongues(cut, wood, middleTongue);
@@ -79,7 +79,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
     name: 'along the slope',
     mm: cut.length,
     range: CUT_LENGTH,
-    drawn: {
+    dimension: {
       piece,
       view: 'side' as const,
       from: [diameter / 2, 0] as const,
@@ -106,7 +106,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
     step({
       id: 'stock-off',
       action: 'Cut the stock off, 200 to 230 mm above the roots at the bench.',
-      look: 'Green all round under the bark, no brown.',
+      lookFor: 'Green all round under the bark, no brown.',
       caution: 'long-cut',
       pull: 'up',
       figures: [{ name: 'above the roots', mm: 215, range: { from: 200, to: 230 } }],
@@ -119,7 +119,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
     step({
       id: 'trim',
       action: `Trim the stick to ${buds === 1 ? 'one bud' : `${buds} buds`}, back to green at both ends.`,
-      look: 'Bright green at both ends; the lowest bud stands above the coming cut.',
+      lookFor: 'Bright green at both ends; the lowest bud stands above the coming cut.',
       wrong: { what: 'A brown end is left on.', looks: 'A dry rim that no callus crosses.', point: 'wood' },
       caution: 'long-cut',
       apply: (p) => ({ ...p, scion: toppedAt(footedAt(p.scion, 0), cut.tip) }),
@@ -129,7 +129,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
       id: 'stock-cut',
       action: 'Make the long sloping cut on the stock in one pull.',
       figures: [slope('stock', stock, cut.rise.stock)],
-      look: 'Flat: no light under a straight edge.',
+      lookFor: 'Flat: no light under a straight edge.',
       caution: 'long-cut',
       pull: 'up',
       wrong: {
@@ -144,7 +144,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
       id: 'scion-cut',
       action: 'Make the same cut at the base of the scion, below its lowest bud, just as long.',
       figures: [slope('scion', scion, cut.rise.scion)],
-      look: 'Both cuts are within a tenth of each other in length.',
+      lookFor: 'Both cuts are within a tenth of each other in length.',
       caution: 'long-cut',
       pull: 'down',
       wrong: {
@@ -167,7 +167,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
         ? 'Cut a shallow tongue in the middle of the stock’s face.'
         : 'Start the stock’s tongue a third down from its tip and rock the blade in along the grain.',
       figures: [{ name: 'tongue', mm: Math.round(tongue.length * 10) / 10 }],
-      look: 'The slit follows the grain and is no longer than a third of the face.',
+      lookFor: 'The slit follows the grain and is no longer than a third of the face.',
       caution: 'tongue-cut',
       pull: 'down',
       wrong: {
@@ -185,7 +185,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
       id: 'scion-tongue',
       action: 'Cut the same tongue in the scion.',
       figures: [{ name: 'tongue', mm: Math.round(tongue.length * 10) / 10 }],
-      look: 'Slits of one length at one place, so that both shoulders close together.',
+      lookFor: 'Slits of one length at one place, so that both shoulders close together.',
       caution: 'tongue-cut',
       pull: 'up',
       wrong: { what: 'It starts too near the tip.', looks: 'The tongues overshoot and leave a gap at the shoulder.' },
@@ -195,7 +195,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
       id: 'join',
       action: 'Open both slits with the blade, lay the knife down, and slide tongue into notch until the faces close.',
       joins: true,
-      look: 'No daylight between the faces.',
+      lookFor: 'No daylight between the faces.',
       caution: 'hands-meet',
       wrong: {
         what: 'It is pushed past the point where the faces close.',
@@ -220,7 +220,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
           action: 'Shift the scion to one side until the green lines meet there.',
           figures: [{ name: 'to the side', mm: Math.round(Math.abs(inset) * 10) / 10 }],
           view: 'front',
-          look: `One side matches all the way down under the bark: ${offset}.`,
+          lookFor: `One side matches all the way down under the bark: ${offset}.`,
           wrong: {
             what: 'It is left in the middle.',
             looks: 'Both green lines run side by side and meet nowhere.',
@@ -235,7 +235,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
           action: 'Look along both sides: the green lines meet under the bark.',
           noCut: true,
           view: 'front',
-          look: 'The lines run into each other left and right.',
+          lookFor: 'The lines run into each other left and right.',
           wrong: {
             what: 'Outer bark is matched instead.',
             looks: 'Flush outside, with the green lines apart underneath.',
@@ -247,7 +247,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
       id: 'hold',
       action: 'Turn it over and shake it once.',
       noCut: true,
-      look: 'The scion stays.',
+      lookFor: 'The scion stays.',
       wrong: {
         what: 'It drops, and is bound all the same.',
         looks: 'Faces that only the tape holds together.',

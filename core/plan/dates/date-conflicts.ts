@@ -1,5 +1,5 @@
 import { addDays, daysBetween, formatDate, type IsoDate } from '../../units/iso-date';
-import type { LookUp } from '../phenology/assumptions';
+import type { AssumptionById } from '../phenology/assumptions';
 import type { DayVerdict } from './season-finder';
 import { type PlannedDate, type Taught, woodNeed, woodWindow } from './workshop-dates';
 
@@ -16,7 +16,7 @@ export interface ConflictsInput {
   date: IsoDate;
   today: IsoDate;
   taught: (Taught & { verdict: DayVerdict })[];
-  look: LookUp;
+  assumption: AssumptionById;
   dates: PlannedDate[];
   lots: { name: string; species: string; cutOn: IsoDate | null }[];
   /** Other workshops of the club on that day. */
@@ -80,14 +80,14 @@ export function dateConflicts(input: ConflictsInput): Conflict[] {
 }
 
 function woodConflicts(
-  { date, taught, look, lots }: ConflictsInput,
+  { date, taught, assumption, lots }: ConflictsInput,
   add: (id: string, level: Conflict['level'], says: string, remedy: string) => void,
 ): void {
-  for (const one of taught) {
-    const need = woodNeed(one);
+  for (const method of taught) {
+    const need = woodNeed(method);
     if (need !== 'bench' && need !== 'leaf') continue;
-    const window = woodWindow(date, need, look);
-    const { dormant, swell, species } = one.scion;
+    const window = woodWindow(date, need, assumption);
+    const { dormant, swell, species } = method.scion;
     if (dormant && window.to < dormant.best)
       add(
         `wood-early-${species}`,
@@ -104,8 +104,8 @@ function woodConflicts(
         `Cut it by ${formatDate(addDays(swell.early, -1))} and store it longer than usual, with more looks at it; or move the workshop to ${formatDate(addDays(swell.early, daysBetween(window.from, date) - 1))} or earlier.`,
       );
   }
-  const budding = taught.filter((one) => ['budwood', 'spring-bud', 'tip'].includes(woodNeed(one)));
-  const dormantWood = taught.filter((one) => ['bench', 'leaf'].includes(woodNeed(one)));
+  const budding = taught.filter((method) => ['budwood', 'spring-bud', 'tip'].includes(woodNeed(method)));
+  const dormantWood = taught.filter((method) => ['bench', 'leaf'].includes(woodNeed(method)));
   for (const lot of lots) {
     if (!lot.cutOn) continue;
     if (lot.cutOn > date)
@@ -115,7 +115,7 @@ function woodConflicts(
         `${lot.name} is entered as cut on ${formatDate(lot.cutOn)}, after the workshop.`,
         'Mend the date it was cut.',
       );
-    const keeps = look('budwood').value;
+    const keeps = assumption('budwood').value;
     const age = daysBetween(lot.cutOn, date);
     const sleeping = dormantWood.find(({ scion }) => scion.species === lot.species) ?? dormantWood[0];
     if (sleeping?.scion.dormant && sleeping.scion.swell) {

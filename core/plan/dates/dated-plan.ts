@@ -1,4 +1,4 @@
-import { lookUp } from '../phenology/assumptions';
+import { assumptionsWith } from '../phenology/assumptions';
 import type { IsoDate } from '../../units/iso-date';
 import { formatLength, type LengthUnit } from '../../units/length';
 import { formatTemperature, type TemperatureUnit } from '../../units/temperature';
@@ -33,14 +33,14 @@ export function datedPlan(
   date: IsoDate = facts.date,
   calendar = siteCalendar(facts.year),
 ): DatedPlan {
-  const look = lookUp(facts.year.edits);
+  const assumption = assumptionsWith(facts.year.edits);
   const taught = facts.methods.map((plan) => calendar.on(plan, date));
   const rounds = date === facts.date ? facts.rounds : [];
   const dates = workshopDates({
     date,
     title: facts.title,
     taught,
-    look,
+    assumption,
     rounds,
     degrees: (celsius) => formatTemperature(celsius, facts.temperatureUnit),
     length: (mm) => formatLength(mm, facts.lengthUnit),
@@ -52,7 +52,7 @@ export function datedPlan(
       date,
       today: facts.today,
       taught,
-      look,
+      assumption,
       dates,
       lots: facts.lots,
       sameDay: facts.others.filter((other) => other.date === date),

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Climate } from '../climate/normals';
 import { METHODS, methodById } from '../../methods/registry';
-import { lookUp } from '../phenology/assumptions';
+import { assumptionsWith } from '../phenology/assumptions';
 import { addDays, daysBetween } from '../../units/iso-date';
 import { datedPlan, type PlanFacts } from './dated-plan';
 import type { PlannedMethod } from './planned-method';
@@ -33,12 +33,12 @@ const bay: Climate = {
   frostMargin: 0,
   normals: { low: Array(12).fill(20), high: Array(12).fill(28) },
 };
-const site = (given: Partial<SiteYear> = {}): SiteYear => ({
+const site = (changes: Partial<SiteYear> = {}): SiteYear => ({
   hemisphere: 'north',
   climate,
   edits: {},
   observations: [],
-  ...given,
+  ...changes,
 });
 const plan = (method: string, changes: Partial<PlannedMethod> = {}): PlannedMethod => ({
   method,
@@ -63,9 +63,9 @@ const facts = (changes: Partial<PlanFacts> = {}): PlanFacts => ({
   lengthUnit: 'mm',
   ...changes,
 });
-const open = (year: SiteYear, one: PlannedMethod, from = '2027-01-01', to = '2027-12-31') => {
+const open = (year: SiteYear, planned: PlannedMethod, from = '2027-01-01', to = '2027-12-31') => {
   const calendar = siteCalendar(year);
-  return seasonStretches(from, to, (date) => calendar.yearOf(one, date)!);
+  return seasonStretches(from, to, (date) => calendar.yearOf(planned, date)!);
 };
 
 describe('the season finder', () => {
@@ -132,9 +132,10 @@ describe('the season finder', () => {
 });
 
 describe('dates of a workshop', () => {
-  const at = (given: PlanFacts, id: string) => datedPlan(given).dates.find((one) => one.id === id)!;
+  const at = (planFacts: PlanFacts, id: string) =>
+    datedPlan(planFacts).dates.find((plannedDate) => plannedDate.id === id)!;
   it('hang on the day as the trade counts them', () => {
-    expect(woodWindow('2027-03-20', 'bench', lookUp({}))).toMatchObject({
+    expect(woodWindow('2027-03-20', 'bench', assumptionsWith({}))).toMatchObject({
       from: addDays('2027-03-20', -70),
       to: addDays('2027-03-20', -28),
     });
@@ -149,22 +150,24 @@ describe('dates of a workshop', () => {
     expect(at(facts(), 'round-healed')).toMatchObject({ from: '2027-04-03', to: '2027-04-10' });
   });
   it('in the south are those of its own winter', () => {
-    const given = facts({
+    const planFacts = facts({
       year: site({ hemisphere: 'south', climate: shore }),
       date: '2027-08-14',
       today: '2027-05-01',
     });
-    const cut = at(given, 'wood-cut-bench');
+    const cut = at(planFacts, 'wood-cut-bench');
     expect(cut.from >= '2027-06-05' && cut.to <= '2027-07-17').toBe(true);
-    expect(at(given, 'plant-out').from).toBe('2027-10-04');
+    expect(at(planFacts, 'plant-out').from).toBe('2027-10-04');
     // Both sides of the change of clocks in the south, 26 September 2027.
-    expect(daysBetween(at(given, 'cool').from, at(given, 'cool').to)).toBe(daysBetween('2027-08-29', '2027-10-03'));
+    expect(daysBetween(at(planFacts, 'cool').from, at(planFacts, 'cool').to)).toBe(
+      daysBetween('2027-08-29', '2027-10-03'),
+    );
   });
   it('keep wood within its sleep, though the window would be longer', () => {
-    const given = facts({ methods: [plan('inlay')], date: '2027-06-05' });
+    const planFacts = facts({ methods: [plan('inlay')], date: '2027-06-05' });
     const swell = siteCalendar(site()).phenology('pear', '2027-06-05').swell!;
-    expect(at(given, 'wood-cut-leaf').to < swell.early).toBe(true);
-    expect(at(given, 'wood-cut-leaf').from).toBe('2027-02-13');
+    expect(at(planFacts, 'wood-cut-leaf').to < swell.early).toBe(true);
+    expect(at(planFacts, 'wood-cut-leaf').from).toBe('2027-02-13');
   });
   it('bleed, water and test only where it is wanted', () => {
     expect(at(facts(), 'water')).toBeUndefined();
@@ -197,14 +200,15 @@ describe('dates of a workshop', () => {
     expect(ids('2027-03-27')).toEqual(ids('2027-03-20'));
   });
   it('keep rounds that were set only with the day they were set for', () => {
-    const given = facts({ rounds: [{ milestone: 'healed', opensOn: '2027-04-08', closesOn: '2027-04-20' }] });
-    expect(datedPlan(given).dates.filter(({ kind }) => kind === 'round')).toMatchObject([{ from: '2027-04-08' }]);
-    expect(datedPlan(given, '2027-03-27').dates.filter(({ kind }) => kind === 'round').length).toBeGreaterThan(1);
+    const planFacts = facts({ rounds: [{ milestone: 'healed', opensOn: '2027-04-08', closesOn: '2027-04-20' }] });
+    expect(datedPlan(planFacts).dates.filter(({ kind }) => kind === 'round')).toMatchObject([{ from: '2027-04-08' }]);
+    expect(datedPlan(planFacts, '2027-03-27').dates.filter(({ kind }) => kind === 'round').length).toBeGreaterThan(1);
   });
 });
 
 describe('conflicts', () => {
-  const ids = (given: PlanFacts, date?: string): string[] => datedPlan(given, date).conflicts.map(({ id }) => id);
+  const ids = (planFacts: PlanFacts, date?: string): string[] =>
+    datedPlan(planFacts, date).conflicts.map(({ id }) => id);
   it('are none for a day in its season, and each has a way out', () => {
     expect(ids(facts())).toEqual([]);
     const all = [...datedPlan(facts(), '2027-08-01').conflicts, ...datedPlan(facts(), '2026-10-01').conflicts];

@@ -1,4 +1,4 @@
-import { callusRange, type LookUp } from '../phenology/assumptions';
+import { callusRange, type AssumptionById } from '../phenology/assumptions';
 import { kinOf } from '../../methods/compatibility/compatibility';
 import type { Estimate, Phenology } from '../phenology/phenology';
 import type { Climate } from '../climate/normals';
@@ -30,7 +30,7 @@ export interface FinderInput {
   scion: Phenology;
   stock: Phenology;
   climate: Climate;
-  look: LookUp;
+  assumption: AssumptionById;
 }
 
 interface Window {
@@ -53,7 +53,7 @@ const PHASE_WORDS: Record<Phase, { before: string; after: string }> = {
 /** When a season of a method is open at a site; null when it never is, `words` saying why. */
 function windowOf(
   season: Season,
-  { method, place, scion, stock, look }: FinderInput,
+  { method, place, scion, stock, assumption }: FinderInput,
 ): Window | 'always' | { never: string } {
   const dormantWood = season.wood.includes('dormant') && !season.wood.includes('budwood');
   if (dormantWood && !scion.dormant)
@@ -63,7 +63,7 @@ function windowOf(
         : 'No winter cold enough here to make wood dormant.',
     };
   const shift = (estimate: Estimate, id: string, sign: 1 | -1): Estimate => {
-    const { value, margin } = look(id);
+    const { value, margin } = assumption(id);
     const best = addDays(estimate.best, sign * value);
     return {
       ...estimate,
@@ -75,10 +75,10 @@ function windowOf(
   const noSpring = { never: 'Stocks do not wake from a winter here; work goes by flushes of growth.' };
   switch (season.phase) {
     case 'waking':
-      if (!stock.swell || !stock.leaf) return noSpring;
+      if (!stock.swell || !stock.leavesOut) return noSpring;
       return {
         from: shift(stock.swell, place === 'bench' ? 'bench-lead' : 'field-lead', -1),
-        to: shift(stock.leaf, 'after-leaf', 1),
+        to: shift(stock.leavesOut, 'after-leaf', 1),
       };
     case 'warmed':
       return stock.swell && stock.slipFrom
@@ -88,7 +88,7 @@ function windowOf(
       return stock.slipFrom ? { from: stock.slipFrom, to: shift(stock.slipFrom, 'spring-slip', 1) } : noSpring;
     case 'early-summer': {
       if (!stock.slipFrom || !stock.firstFrost) return stock.firstFrost === null ? 'always' : noSpring;
-      const long = look('long-season');
+      const long = assumption('long-season');
       const days = daysBetween(stock.slipFrom.best, stock.firstFrost.best);
       if (days < long.value - long.margin)
         return {
@@ -178,8 +178,8 @@ function inSeason(date: IsoDate, season: Season, window: ReturnType<typeof windo
 }
 
 /** Outdoors the fortnight after has to be warm enough for callus and not too hot. */
-function warmthOf(date: IsoDate, verdict: DayVerdict, { place, scion, climate, look }: FinderInput): DayVerdict {
-  const range = callusRange(kinOf(scion.species), look);
+function warmthOf(date: IsoDate, verdict: DayVerdict, { place, scion, climate, assumption }: FinderInput): DayVerdict {
+  const range = callusRange(kinOf(scion.species), assumption);
   if (place === 'bench' || !range) return verdict;
   const days = Array.from({ length: 14 }, (_, i) => dayNormals(climate.normals, addDays(date, i)));
   const mean = days.reduce((sum, { low, high }) => sum + (low + high) / 2, 0) / days.length;
@@ -190,11 +190,11 @@ function warmthOf(date: IsoDate, verdict: DayVerdict, { place, scion, climate, l
       chance: 'edge',
       why: `The fortnight after is usually about ${Math.round(mean)} °C; ${scion.species} hardly calluses under ${range.slow}. Cover it, or come later.`,
     };
-  if (hottest > look('callus-stop').value)
+  if (hottest > assumption('callus-stop').value)
     return {
       ...verdict,
       chance: 'edge',
-      why: `Usual highs of ${Math.round(hottest)} °C in the fortnight after: callus fails above ${look('callus-stop').value}. Shade it, or choose another week.`,
+      why: `Usual highs of ${Math.round(hottest)} °C in the fortnight after: callus fails above ${assumption('callus-stop').value}. Shade it, or choose another week.`,
     };
   return verdict;
 }

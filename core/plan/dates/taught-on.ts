@@ -1,7 +1,7 @@
 import { isInSeason, nextOpening } from '../../methods/choosing/season';
 import type { Climate } from '../climate/normals';
 import { methodById } from '../../methods/registry';
-import { type Edits, lookUp } from '../phenology/assumptions';
+import { type Edits, assumptionsWith } from '../phenology/assumptions';
 import type { Observation } from '../phenology/observation';
 import { cycleStart, type Phenology, phenologyOf } from '../phenology/phenology';
 import { addDays, type IsoDate } from '../../units/iso-date';
@@ -29,7 +29,7 @@ export function siteCalendar(site: SiteYear): {
   yearOf: (plan: PlannedMethod, date: IsoDate) => MethodYear | null;
   phenology: (species: string, date: IsoDate) => Phenology;
 } {
-  const look = lookUp(site.edits);
+  const assumption = assumptionsWith(site.edits);
   const years = new Map<string, Phenology>();
   const methods = new Map<string, MethodYear>();
   const phenology = (species: string, date: IsoDate): Phenology => {
@@ -39,7 +39,13 @@ export function siteCalendar(site: SiteYear): {
         key,
         site.climate
           ? phenologyOf(
-              { species, hemisphere: site.hemisphere, climate: site.climate, look, observations: site.observations },
+              {
+                species,
+                hemisphere: site.hemisphere,
+                climate: site.climate,
+                assumption,
+                observations: site.observations,
+              },
               date,
             )
           : unknownYear(species, date, site.hemisphere),
@@ -60,7 +66,7 @@ export function siteCalendar(site: SiteYear): {
           scion: phenology(plan.scionSpecies, date),
           stock: phenology(plan.stockSpecies, date),
           climate: site.climate,
-          look,
+          assumption,
         }),
       );
     }
@@ -85,7 +91,7 @@ export function siteCalendar(site: SiteYear): {
 function byCalendar(plan: PlannedMethod, date: IsoDate, hemisphere: 'north' | 'south'): DayVerdict {
   const { use, name } = methodById(plan.method);
   const seasons = use.seasons.filter((season) => !season.places || season.places.includes(plan.place));
-  const season = seasons.find((one) => isInSeason(one, date, hemisphere, use.tropics ?? false)) ?? null;
+  const season = seasons.find((season) => isInSeason(season, date, hemisphere, use.tropics ?? false)) ?? null;
   if (season)
     return { chance: 'edge', season, why: 'By the calendar of the trade only: this site has no normals yet.' };
   const next = nextOpening(seasons, date, hemisphere);
@@ -105,7 +111,7 @@ function unknownYear(species: string, date: IsoDate, hemisphere: 'north' | 'sout
     evergreen: false,
     dormant: null,
     swell: null,
-    leaf: null,
+    leavesOut: null,
     slipFrom: null,
     slipTo: null,
     lastFrost: null,

@@ -2,7 +2,7 @@ import { bleeds, kinOf } from '../../methods/compatibility/compatibility';
 import { MILESTONE_WORDS } from '../../methods/milestones';
 import type { Method } from '../../methods/method';
 import type { Season } from '../../methods/use';
-import { callusRange, type LookUp } from '../phenology/assumptions';
+import { callusRange, type AssumptionById } from '../phenology/assumptions';
 import type { Phenology } from '../phenology/phenology';
 import { addDays, type IsoDate } from '../../units/iso-date';
 import { STORE } from '../wood/store';
@@ -34,7 +34,7 @@ export interface DatesInput {
   date: IsoDate;
   title: string;
   taught: Taught[];
-  look: LookUp;
+  assumption: AssumptionById;
   /** Rounds that were set already, instead of those the method advises. */
   rounds: { milestone: keyof typeof MILESTONE_WORDS; opensOn: IsoDate; closesOn: IsoDate }[];
   /** Words for a temperature in the reader's unit. */
@@ -78,40 +78,40 @@ export function workshopDates(input: DatesInput): PlannedDate[] {
 export function woodWindow(
   date: IsoDate,
   need: 'bench' | 'leaf',
-  look: LookUp,
+  assumption: AssumptionById,
 ): { from: IsoDate; to: IsoDate; source: string | null } {
   const suffix = need === 'leaf' ? '-leaf' : '';
   return {
-    from: addDays(date, -look(`wood-early${suffix}`).value),
-    to: addDays(date, -look(`wood-late${suffix}`).value),
-    source: look(`wood-early${suffix}`).source,
+    from: addDays(date, -assumption(`wood-early${suffix}`).value),
+    to: addDays(date, -assumption(`wood-late${suffix}`).value),
+    source: assumption(`wood-early${suffix}`).source,
   };
 }
 
-function woodDates({ date, taught, look, degrees, length }: DatesInput): PlannedDate[] {
+function woodDates({ date, taught, assumption, degrees, length }: DatesInput): PlannedDate[] {
   const needs = new Set(taught.map(woodNeed));
-  const of = (need: string): string =>
-    [...new Set(taught.filter((one) => woodNeed(one) === need).map(({ scion }) => scion.species))].join(', ');
+  const speciesOf = (need: string): string =>
+    [...new Set(taught.filter((method) => woodNeed(method) === need).map(({ scion }) => scion.species))].join(', ');
   const dates: PlannedDate[] = [];
   for (const need of ['bench', 'leaf'] as const) {
     if (!needs.has(need)) continue;
-    const window = woodWindow(date, need, look);
+    const window = woodWindow(date, need, assumption);
     // Wood does not sleep the whole window through: the plants' own year narrows it.
-    const years = taught.filter((one) => woodNeed(one) === need).map(({ scion }) => scion);
+    const years = taught.filter((method) => woodNeed(method) === need).map(({ scion }) => scion);
     const latest = (days: IsoDate[]): IsoDate => days.sort().at(-1)!;
     const from = latest([window.from, ...years.flatMap(({ dormant }) => dormant?.best ?? [])]);
     const to = [window.to, ...years.flatMap(({ swell }) => (swell ? addDays(swell.early, -1) : []))].sort()[0]!;
     const sound = from <= to;
     dates.push({
       id: `wood-cut-${need}`,
-      name: `Cut scion wood: ${of(need)}`,
+      name: `Cut scion wood: ${speciesOf(need)}`,
       from: sound ? from : window.from,
       to: sound ? to : window.to,
       kind: 'wood',
       source: window.source,
       how: 'Last season’s shoots, pencil thick, fully dormant, on a day without hard frost. Label each bundle as it is cut.',
     });
-    const every = look('wood-check').value;
+    const every = assumption('wood-check').value;
     const stored = sound ? to : window.to;
     const checks = [];
     for (let day = addDays(stored, every); day < addDays(date, -3); day = addDays(day, every)) checks.push(day);
@@ -132,7 +132,7 @@ function woodDates({ date, taught, look, degrees, length }: DatesInput): Planned
         from: day,
         to: day,
         kind: 'wood',
-        source: look('wood-check').source,
+        source: assumption('wood-check').source,
         how: 'Green under the bark, buds shut, wrap damp and not wet, no mould.',
       }),
     );
@@ -149,43 +149,43 @@ function woodDates({ date, taught, look, degrees, length }: DatesInput): Planned
   if (needs.has('budwood')) {
     dates.push({
       id: 'budwood-cut',
-      name: `Cut budwood: ${of('budwood')}`,
+      name: `Cut budwood: ${speciesOf('budwood')}`,
       from: date,
       to: date,
       kind: 'wood',
-      source: look('budwood').source,
-      how: `In the cool of the morning; leaf blades off, ${length(12)} of leaf stalk left, in a labelled bag in the shade. At most ${look('budwood').value} days in the cold.`,
+      source: assumption('budwood').source,
+      how: `In the cool of the morning; leaf blades off, ${length(12)} of leaf stalk left, in a labelled bag in the shade. At most ${assumption('budwood').value} days in the cold.`,
     });
   }
   if (needs.has('spring-bud'))
     dates.push({
       id: 'budwood-cut',
-      name: `Cut budwood: ${of('spring-bud')}`,
+      name: `Cut budwood: ${speciesOf('spring-bud')}`,
       from: addDays(date, -1),
       to: addDays(date, -1),
       kind: 'wood',
-      source: look('budwood').source,
+      source: assumption('budwood').source,
       how: 'Last year’s shoot, the still sleeping buds behind those that have pushed.',
     });
   if (needs.has('tip'))
     dates.push({
       id: 'tips-cut',
-      name: `Cut tips: ${of('tip')}`,
+      name: `Cut tips: ${speciesOf('tip')}`,
       from: date,
       to: date,
       kind: 'wood',
-      source: look('budwood').source,
+      source: assumption('budwood').source,
       how: `Hardened tips of about ${length(100)}, the end bud fat and still closed, leaves off at once.`,
     });
   return dates;
 }
 
-function stockDates({ date, taught, look, degrees }: DatesInput): PlannedDate[] {
+function stockDates({ date, taught, assumption, degrees }: DatesInput): PlannedDate[] {
   const dates: PlannedDate[] = [];
   const potted = taught.filter(({ plan }) => plan.place !== 'field');
   const species = (list: Taught[]): string => [...new Set(list.map(({ stock }) => stock.species))].join(', ');
   if (potted.length > 0) {
-    const order = look('stocks-order');
+    const order = assumption('stocks-order');
     dates.push({
       id: 'stocks-order',
       name: `Order stocks: ${species(potted)}`,
@@ -201,8 +201,8 @@ function stockDates({ date, taught, look, degrees }: DatesInput): PlannedDate[] 
       plan.place === 'bench' && (season === null || season.phase === 'waking' || season.phase === 'warmed'),
   );
   if (bench.length > 0) {
-    const warm = look('stocks-warm');
-    const range = callusRange(kinOf(bench[0]!.stock.species), look);
+    const warm = assumption('stocks-warm');
+    const range = callusRange(kinOf(bench[0]!.stock.species), assumption);
     dates.push({
       id: 'stocks-warm',
       name: `Bring stocks into warmth: ${species(bench)}`,
@@ -215,7 +215,7 @@ function stockDates({ date, taught, look, degrees }: DatesInput): PlannedDate[] 
   }
   const bleeding = taught.filter(({ stock }) => bleeds(stock.species));
   if (bleeding.length > 0) {
-    const [early, late] = [look('bleed-early'), look('bleed-late')];
+    const [early, late] = [assumption('bleed-early'), assumption('bleed-late')];
     dates.push({
       id: 'bleed-cut',
       name: `Cut bleeding stocks off: ${species(bleeding)}`,
@@ -237,7 +237,7 @@ function stockDates({ date, taught, look, degrees }: DatesInput): PlannedDate[] 
   }
   const slipping = taught.filter(({ method }) => method.use.bark !== 'need not slip');
   if (slipping.length > 0) {
-    const water = look('water');
+    const water = assumption('water');
     dates.push({
       id: 'water',
       name: `Water the stocks: ${species(slipping)}`,
@@ -260,15 +260,15 @@ function stockDates({ date, taught, look, degrees }: DatesInput): PlannedDate[] 
   return dates;
 }
 
-function afterwards({ date, taught, look, rounds, degrees }: DatesInput): PlannedDate[] {
+function afterwards({ date, taught, assumption, rounds, degrees }: DatesInput): PlannedDate[] {
   const dates: PlannedDate[] = [];
   const bench = taught.filter(({ plan }) => plan.place === 'bench');
   if (bench.length > 0) {
-    const callus = look('callus');
+    const callus = assumption('callus');
     const end = addDays(date, callus.value);
     const ranges = [...new Set(bench.map(({ scion }) => scion.species))].map((kind) => ({
       kind,
-      range: callusRange(kinOf(kind), look),
+      range: callusRange(kinOf(kind), assumption),
     }));
     dates.push({
       id: 'callus',
@@ -323,7 +323,7 @@ function afterwards({ date, taught, look, rounds, degrees }: DatesInput): Planne
     return dates;
   }
   const advised = taught[0]?.method.rounds ?? [];
-  for (const { milestone, from, to, look: sign } of advised) {
+  for (const { milestone, from, to, lookFor: sign } of advised) {
     dates.push({
       id: `round-${milestone}`,
       name: `Follow-up: ${MILESTONE_WORDS[milestone].name.toLowerCase()}`,

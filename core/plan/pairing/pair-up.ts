@@ -123,7 +123,7 @@ export function pairUp({ method, stocks, scions, fixed, progress = () => undefin
     else
       aside.push({
         stock: stock.id,
-        why: wood.every((one) => worth(stock.skill, stock.caliper, one.caliper) === 0)
+        why: wood.every((stick) => worth(stock.skill, stock.caliper, stick.caliper) === 0)
           ? 'no stick here suits its caliper'
           : 'the sticks that would suit it do more elsewhere, or there are too few',
       });

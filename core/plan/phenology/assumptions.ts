@@ -65,9 +65,9 @@ export const EVERGREEN = ['citrus', 'mango'];
 export const ASSUMPTIONS: readonly Assumption[] = [
   guess('base', 'Temperature above which spring warmth counts', 5, '°C', 0),
   guess('warm-year', 'How much warmer or colder a spring may be than usual', 1.5, '°C', 0),
-  ...Object.entries(SPRING).flatMap(([kin, [swell, leaf, slip]]) => [
+  ...Object.entries(SPRING).flatMap(([kin, [swell, leavesOut, slip]]) => [
     guess(`${kin}.swell`, `Buds swell, ${kin} kin`, swell, '°C days', Math.round(swell * 0.3)),
-    guess(`${kin}.leaf`, `Leaves out, ${kin} kin`, leaf, '°C days', Math.round(leaf * 0.3)),
+    guess(`${kin}.leaf`, `Leaves out, ${kin} kin`, leavesOut, '°C days', Math.round(leavesOut * 0.3)),
     guess(`${kin}.slip`, `Bark slips, ${kin} kin`, slip, '°C days', Math.round(slip * 0.3)),
   ]),
   guess('sleep', 'Mean of the day below which leaves fall', 8, '°C', 1.5),
@@ -107,12 +107,12 @@ export const ASSUMPTIONS: readonly Assumption[] = [
   known('callus-stop', 'Callus fails above', 32, '°C', 0, CALLUS),
 ];
 
-const USUAL = new Map(ASSUMPTIONS.map((one) => [one.id, one]));
+const USUAL = new Map(ASSUMPTIONS.map((assumption) => [assumption.id, assumption]));
 
 /** A way to look figures up: the site's own first. @throws Error for an id nobody knows. */
-export type LookUp = (id: string) => Assumption;
+export type AssumptionById = (id: string) => Assumption;
 
-export function lookUp(edits: Edits): LookUp {
+export function assumptionsWith(edits: Edits): AssumptionById {
   return (id) => {
     const usual = USUAL.get(id);
     if (!usual) throw new Error(`No assumption is called "${id}".`);
@@ -126,14 +126,14 @@ export function lookUp(edits: Edits): LookUp {
 /** Temperatures for callus of a kin, degC; null where nothing is known. `slow` is where it still goes on. */
 export function callusRange(
   kin: string | null,
-  look: LookUp,
+  assumption: AssumptionById,
 ): { from: number; to: number; slow: number; source: string | null } | null {
   if (!kin || !(kin in CALLUSING)) return null;
-  const from = look(`${kin}.callus-from`);
+  const from = assumption(`${kin}.callus-from`);
   return {
     from: from.value,
-    to: look(`${kin}.callus-to`).value,
-    slow: USUAL.has(`${kin}.callus-slow`) ? look(`${kin}.callus-slow`).value : from.value,
+    to: assumption(`${kin}.callus-to`).value,
+    slow: USUAL.has(`${kin}.callus-slow`) ? assumption(`${kin}.callus-slow`).value : from.value,
     source: from.source,
   };
 }

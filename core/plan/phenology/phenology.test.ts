@@ -3,7 +3,7 @@ import { dayNormals } from '../climate/day-normals';
 import type { Climate } from '../climate/normals';
 import { addDays, daysBetween } from '../../units/iso-date';
 import { alike } from './alike';
-import { ASSUMPTIONS, callusRange, lookUp } from './assumptions';
+import { ASSUMPTIONS, callusRange, assumptionsWith } from './assumptions';
 import type { Observation } from './observation';
 import { cycleStart, phenologyOf } from './phenology';
 
@@ -32,14 +32,14 @@ const warm: Climate = {
   frostMargin: 0,
   normals: { low: Array(12).fill(21), high: Array(12).fill(29) },
 };
-const look = lookUp({});
+const assumption = assumptionsWith({});
 const year = (
   climate: Climate,
   hemisphere: 'north' | 'south',
   date: string,
   observations: Observation[] = [],
   species = 'pear',
-) => phenologyOf({ species, hemisphere, climate, look, observations }, date);
+) => phenologyOf({ species, hemisphere, climate, assumption, observations }, date);
 
 describe('the cycle of a year', () => {
   it('runs from midwinter to midwinter on both halves of the earth', () => {
@@ -70,7 +70,7 @@ describe('spring by degree days', () => {
       },
     };
     const { swell } = phenologyOf(
-      { species: 'pear', hemisphere: 'north', climate: step, look, observations: [] },
+      { species: 'pear', hemisphere: 'north', climate: step, assumption, observations: [] },
       '2027-02-01',
     );
     let sum = 0;
@@ -85,8 +85,8 @@ describe('spring by degree days', () => {
     expect(swell!.best).toBe(day);
   });
   it('goes on from stage to stage, each with a margin that holds it', () => {
-    const { dormant, swell, leaf, slipFrom, slipTo } = year(north, 'north', '2027-03-01');
-    const stages = [dormant!, swell!, leaf!, slipFrom!, slipTo!];
+    const { dormant, swell, leavesOut, slipFrom, slipTo } = year(north, 'north', '2027-03-01');
+    const stages = [dormant!, swell!, leavesOut!, slipFrom!, slipTo!];
     stages.slice(1).forEach((stage, i) => expect(stage.best > stages[i]!.best).toBe(true));
     for (const { early, best, late } of stages) expect(early <= best && best <= late).toBe(true);
     expect(swell!.source).toBeNull();
@@ -94,7 +94,7 @@ describe('spring by degree days', () => {
   });
   it('is the same in the south, six months on', () => {
     const [here, there] = [year(north, 'north', '2027-03-01'), year(south, 'south', '2027-09-01')];
-    for (const stage of ['swell', 'leaf', 'slipFrom'] as const) {
+    for (const stage of ['swell', 'leavesOut', 'slipFrom'] as const) {
       expect(
         Math.abs(daysBetween('2027-01-01', here[stage]!.best) - daysBetween('2027-07-01', there[stage]!.best)),
         stage,
@@ -125,7 +125,7 @@ describe('what was seen', () => {
   const seen = (sign: Observation['sign'], on: string, species = 'pear'): Observation => ({ sign, on, species });
   it('goes before what was reckoned, and what follows counts on from it', () => {
     const reckoned = year(north, 'north', '2027-03-01');
-    const { swell, leaf } = year(north, 'north', '2027-03-01', [seen('buds-swell', '2027-03-20')]);
+    const { swell, leavesOut } = year(north, 'north', '2027-03-01', [seen('buds-swell', '2027-03-20')]);
     expect(swell).toMatchObject({
       early: '2027-03-20',
       best: '2027-03-20',
@@ -133,8 +133,10 @@ describe('what was seen', () => {
       observed: true,
       source: 'seen on the spot',
     });
-    expect(leaf!.best < reckoned.leaf!.best).toBe(true);
-    expect(daysBetween(leaf!.early, leaf!.late)).toBeLessThan(daysBetween(reckoned.leaf!.early, reckoned.leaf!.late));
+    expect(leavesOut!.best < reckoned.leavesOut!.best).toBe(true);
+    expect(daysBetween(leavesOut!.early, leavesOut!.late)).toBeLessThan(
+      daysBetween(reckoned.leavesOut!.early, reckoned.leavesOut!.late),
+    );
   });
   it('of bark: slipping dates it, not slipping puts it off', () => {
     expect(year(north, 'north', '2027-05-01', [seen('bark-slips', '2027-04-28')]).slipFrom!.best).toBe('2027-04-28');
@@ -164,24 +166,26 @@ describe('frost and budding', () => {
 
 describe('assumptions', () => {
   it('each say who says so, or are a guess with a margin', () => {
-    for (const one of ASSUMPTIONS) expect(one.name.length, one.id).toBeGreaterThan(5);
+    for (const assumption of ASSUMPTIONS) expect(assumption.name.length, assumption.id).toBeGreaterThan(5);
     const guesses = ASSUMPTIONS.filter(({ source, id }) => source === null && !['base', 'warm-year'].includes(id));
     for (const { id, margin } of guesses) expect(margin, id).toBeGreaterThan(0);
     expect(new Set(ASSUMPTIONS.map(({ id }) => id)).size).toBe(ASSUMPTIONS.length);
   });
   it('give way to those of the site', () => {
-    const own = lookUp({ 'pome.swell': { value: 40, margin: 5, source: 'our own book, row 1' } });
+    const own = assumptionsWith({ 'pome.swell': { value: 40, margin: 5, source: 'our own book, row 1' } });
     expect(own('pome.swell')).toMatchObject({ value: 40, margin: 5, source: 'our own book, row 1' });
     expect(
-      phenologyOf({ species: 'pear', hemisphere: 'north', climate: north, look: own, observations: [] }, '2027-03-01')
-        .swell!.best < year(north, 'north', '2027-03-01').swell!.best,
+      phenologyOf(
+        { species: 'pear', hemisphere: 'north', climate: north, assumption: own, observations: [] },
+        '2027-03-01',
+      ).swell!.best < year(north, 'north', '2027-03-01').swell!.best,
     ).toBe(true);
-    expect(() => look('moon')).toThrow('No assumption');
+    expect(() => assumption('moon')).toThrow('No assumption');
   });
   it('know where callus forms, by kin', () => {
-    expect(callusRange('pome', look)).toMatchObject({ from: 15, to: 24, slow: 7 });
-    expect(callusRange('walnut', look)).toMatchObject({ from: 24, to: 29, slow: 24 });
-    expect(callusRange(null, look)).toBeNull();
+    expect(callusRange('pome', assumption)).toMatchObject({ from: 15, to: 24, slow: 7 });
+    expect(callusRange('walnut', assumption)).toMatchObject({ from: 24, to: 29, slow: 24 });
+    expect(callusRange(null, assumption)).toBeNull();
   });
 });
 

@@ -3,7 +3,7 @@ import { dayNormals } from '../climate/day-normals';
 import { degreeDays } from '../climate/degree-days';
 import { kindOf, kinOf } from '../../methods/compatibility/compatibility';
 import { addDays, daysBetween, type IsoDate } from '../../units/iso-date';
-import { EVERGREEN, type LookUp, springKin } from './assumptions';
+import { EVERGREEN, type AssumptionById, springKin } from './assumptions';
 import type { Observation, Sign } from './observation';
 
 /** A day when something is expected, with the days between which it may lie. */
@@ -26,7 +26,7 @@ export interface Phenology {
   /** Wood has been safely dormant since: in the autumn before. */
   dormant: Estimate | null;
   swell: Estimate | null;
-  leaf: Estimate | null;
+  leavesOut: Estimate | null;
   slipFrom: Estimate | null;
   slipTo: Estimate | null;
   lastFrost: Estimate | null;
@@ -44,7 +44,7 @@ export interface PhenologyInput {
   species: string;
   hemisphere: 'north' | 'south';
   climate: Climate;
-  look: LookUp;
+  assumption: AssumptionById;
   observations: Observation[];
 }
 
@@ -67,27 +67,27 @@ export function cycleStart(date: IsoDate, hemisphere: 'north' | 'south'): IsoDat
  * than usual. What was seen goes before what was reckoned, and what follows counts on from it.
  */
 export function phenologyOf(
-  { species, hemisphere, climate, look, observations }: PhenologyInput,
+  { species, hemisphere, climate, assumption, observations }: PhenologyInput,
   date: IsoDate,
 ): Phenology {
   const from = cycleStart(date, hemisphere);
   const to = addDays(cycleStart(addDays(from, 366), hemisphere), -1);
   const kin = kinOf(species);
   const evergreen = EVERGREEN.includes(kin ?? '');
-  const own = observations.filter((one) => kindOf(one.species) === kindOf(species));
+  const own = observations.filter((observation) => kindOf(observation.species) === kindOf(species));
   const seen = (sign: Sign, since: IsoDate, until: IsoDate): IsoDate | null =>
     own
-      .filter((one) => one.sign === sign && one.on >= since && one.on <= until)
+      .filter((observation) => observation.sign === sign && observation.on >= since && observation.on <= until)
       .map(({ on }) => on)
       .sort()[0] ?? null;
   const mean = (day: IsoDate, shift = 0): number => {
     const { low, high } = dayNormals(climate.normals, day);
     return (low + high) / 2 + shift;
   };
-  const frost = frostsOf(climate, from, look);
-  const colds = sleepOf(from, mean, look);
+  const frost = frostsOf(climate, from, assumption);
+  const colds = sleepOf(from, mean, assumption);
   const fallen = seen('leaves-fallen', addDays(from, -200), addDays(from, 60));
-  const lag = look('sleep-lag');
+  const lag = assumption('sleep-lag');
   const dormant = evergreen
     ? null
     : fallen
@@ -97,19 +97,19 @@ export function phenologyOf(
             colds,
             lag.value,
             lag.margin,
-            `${lag.value} days after the day's mean falls under ${look('sleep').value} °C`,
+            `${lag.value} days after the day's mean falls under ${assumption('sleep').value} °C`,
             lag.source,
           )
         : null;
-  const spring = evergreen || !dormant ? NO_SPRING : springOf(from, species, kin, climate, look, seen, own);
+  const spring = evergreen || !dormant ? NO_SPRING : springOf(from, species, kin, climate, assumption, seen, own);
   const midsummer = addDays(from, 180);
   const tight = seen('bark-tight', midsummer, to);
   const slipTo = spring.slipFrom
     ? tight
       ? observed(addDays(tight, -1), 'bark seen tight')
-      : fallingUnder('slip-end', midsummer, mean, look)
+      : fallingUnder('slip-end', midsummer, mean, assumption)
     : null;
-  const warm = look('warm');
+  const warm = assumption('warm');
   const risesTo = rising(from, to, mean, warm.value, warm.margin, warm.source);
   return {
     species,
@@ -121,24 +121,24 @@ export function phenologyOf(
     slipTo,
     ...frost,
     warmFrom: risesTo,
-    warmTo: risesTo ? fallingUnder('warm', midsummer, mean, look) : null,
+    warmTo: risesTo ? fallingUnder('warm', midsummer, mean, assumption) : null,
     alwaysWarm: !risesTo && mean(from) >= warm.value && mean(midsummer) >= warm.value,
   };
 }
 
-const NO_SPRING = { swell: null, leaf: null, slipFrom: null };
+const NO_SPRING = { swell: null, leavesOut: null, slipFrom: null };
 
 function springOf(
   from: IsoDate,
   species: string,
   kin: string | null,
   climate: Climate,
-  look: LookUp,
+  assumption: AssumptionById,
   seen: (sign: Sign, since: IsoDate, until: IsoDate) => IsoDate | null,
   own: Observation[],
-): { swell: Estimate | null; leaf: Estimate | null; slipFrom: Estimate | null } {
-  const base = look('base').value;
-  const shift = look('warm-year').value;
+): { swell: Estimate | null; leavesOut: Estimate | null; slipFrom: Estimate | null } {
+  const base = assumption('base').value;
+  const shift = assumption('warm-year').value;
   const warmth = (since: IsoDate, target: number, warmer: number): IsoDate | null => {
     let sum = 0;
     for (let i = 0; i < LONG; i++) {
@@ -154,7 +154,7 @@ function springOf(
   let since = from;
   let done = 0;
   const at = (stage: 'swell' | 'leaf' | 'slip', sign: Sign, words: string): Estimate | null => {
-    const figure = look(`${springKin(kin)}.${stage}`);
+    const figure = assumption(`${springKin(kin)}.${stage}`);
     const on = seen(sign, from, midsummer);
     if (on) {
       [since, done] = [on, figure.value];
@@ -188,7 +188,7 @@ function springOf(
   };
   return {
     swell: at('swell', 'buds-swell', 'buds swell'),
-    leaf: at('leaf', 'leaves-out', 'leaves out'),
+    leavesOut: at('leaf', 'leaves-out', 'leaves out'),
     slipFrom: at('slip', 'bark-slips', 'bark slips'),
   };
 }
@@ -196,7 +196,7 @@ function springOf(
 function lastSeen(own: Observation[], sign: Sign, since: IsoDate, until: IsoDate): IsoDate | null {
   return (
     own
-      .filter((one) => one.sign === sign && one.on >= since && one.on <= until)
+      .filter((observation) => observation.sign === sign && observation.on >= since && observation.on <= until)
       .map(({ on }) => on)
       .sort()
       .at(-1) ?? null
@@ -219,13 +219,18 @@ function widened(estimate: Estimate, days: number, margin: number, basis: string
 }
 
 /** Leaf fall of the autumn before; null where it never turns cold enough. */
-function sleepOf(from: IsoDate, mean: (day: IsoDate) => number, look: LookUp): Estimate | null {
-  return fallingUnder('sleep', addDays(from, -185), mean, look);
+function sleepOf(from: IsoDate, mean: (day: IsoDate) => number, assumption: AssumptionById): Estimate | null {
+  return fallingUnder('sleep', addDays(from, -185), mean, assumption);
 }
 
 /** First day, within 200 from `since`, on which the mean is under a figure; the margin is the figure's. */
-function fallingUnder(id: string, since: IsoDate, mean: (day: IsoDate) => number, look: LookUp): Estimate | null {
-  const { value, margin, source } = look(id);
+function fallingUnder(
+  id: string,
+  since: IsoDate,
+  mean: (day: IsoDate) => number,
+  assumption: AssumptionById,
+): Estimate | null {
+  const { value, margin, source } = assumption(id);
   const under = (limit: number): IsoDate | null => {
     // It has to be warmer first: a site that is always cold has no such day.
     let warmer = false;
@@ -276,7 +281,7 @@ function rising(
 function frostsOf(
   { lastFrost, firstFrost, frostMargin }: Climate,
   from: IsoDate,
-  look: LookUp,
+  assumption: AssumptionById,
 ): Pick<Phenology, 'lastFrost' | 'firstFrost' | 'budOpen' | 'budClose'> {
   const on = (monthDay: string | null): Estimate | null => {
     if (!monthDay) return null;
@@ -294,7 +299,7 @@ function frostsOf(
   const first = on(firstFrost);
   const before = (id: string): Estimate | null => {
     if (!first) return null;
-    const { value, margin, source } = look(id);
+    const { value, margin, source } = assumption(id);
     // The rule is told from the usual first frost, so the margin is the rule's and not the frost's.
     return widened(
       { ...first, early: first.best, late: first.best },

@@ -92,22 +92,22 @@ export function kitLines({ needs, people, leftHanded, settings, length }: KitInp
     for (const material of technique.materials) {
       const unions = material.id === 'label' ? keepers : keepers + (settings.practiceWrapped ? practice : 0);
       if (unions === 0) continue;
-      const one = materialAmount(material, diameter);
+      const amount = materialAmount(material, diameter);
       if (material.unit === 'mm')
         whole(
           material.id,
           material.name,
           'm',
-          (unions * one) / 1000,
-          `${method.name}: ${length(Math.round(one))} a union at ${length(diameter)}`,
+          (unions * amount) / 1000,
+          `${method.name}: ${length(Math.round(amount))} a union at ${length(diameter)}`,
         );
       else
         whole(
           material.id,
           material.name,
           material.unit === 'g' ? 'g' : 'pieces',
-          unions * one,
-          `${method.name}: ${one} a union`,
+          unions * amount,
+          `${method.name}: ${amount} a union`,
         );
     }
     if (keepers > 0 && plan.place === 'bench') {

@@ -1,3 +1,4 @@
+import { BUD_COUNTS } from '@/core/methods/bud-counts';
 import type { Material } from '../../methods/material';
 import type { Method } from '../../methods/method';
 import type { Choices } from '../../methods/school';
@@ -57,12 +58,10 @@ export interface NeedInput {
   settings: QuantitySettings;
 }
 
-const BUD_COUNT: Record<string, number> = { one: 1, two: 2, three: 3 };
-
 /** Buds one graft takes: by school where there is one. */
 export function budsPerGraft({ use, schools }: Method, choices: Choices): number {
   const school = schools.find(({ id }) => id === 'buds');
-  return school ? (BUD_COUNT[choices.buds ?? school.options[0]!.id] ?? use.takes.buds) : use.takes.buds;
+  return school ? (BUD_COUNTS.get(choices.buds ?? school.options[0]!.id) ?? use.takes.buds) : use.takes.buds;
 }
 
 /**

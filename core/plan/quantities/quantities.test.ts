@@ -207,7 +207,7 @@ describe('what a method takes', () => {
       settings: USUAL_SETTINGS,
       length: (mm) => `${mm} mm`,
     });
-    const line = (id: string) => lines.find((one) => one.id === id)!;
+    const line = (id: string) => lines.find((kitLine) => kitLine.id === id)!;
     expect(line('glove')).toMatchObject({ per: 'seat', total: 10 });
     expect(line('knives').total + line('knives-left').total).toBe(10);
     expect(line('disinfectant')).toMatchObject({ per: 'bench', each: 1, total: 3 });

@@ -9,7 +9,7 @@ const good: ReadyInput = {
   lots: [{ variety: 'Grey Heron', lastCheck: { on: '2027-03-19' }, warnings: [] }],
   seen: { bark: { slips: true, on: '2027-03-20' }, stocks: { awake: true, on: '2027-03-15' } },
   expected: { barkSlips: null, stocksAwake: null },
-  briefed: { heard: 12, of: 12 },
+  briefed: { heard: 12, outOf: 12 },
   enough: [{ what: 'pear stocks', needed: 30, there: 30 }],
   forecast: {
     simulated: true,
@@ -23,14 +23,14 @@ const good: ReadyInput = {
 };
 const light = (changes: Partial<ReadyInput>): string => readyCheck({ ...good, ...changes }).light;
 const line = (id: string, changes: Partial<ReadyInput>) =>
-  readyCheck({ ...good, ...changes }).lines.find((one) => one.id.startsWith(id))!;
+  readyCheck({ ...good, ...changes }).lines.find((readyLine) => readyLine.id.startsWith(id))!;
 
 describe('the ready check', () => {
   it('says go when all is well, and answers every question', () => {
     const { light: all, lines } = readyCheck(good);
     expect(all).toBe('go');
     expect(new Set(lines.map(({ question }) => question)).size).toBe(8);
-    expect(lines.every((one) => one.remedy === null)).toBe(true);
+    expect(lines.every((readyLine) => readyLine.remedy === null)).toBe(true);
   });
   it.each<[string, Partial<ReadyInput>, string]>([
     ['nobody comes', { people: 0 }, 'stop'],
@@ -77,7 +77,7 @@ describe('the ready check', () => {
     ['an old slip test', { seen: { ...good.seen, bark: { slips: true, on: '2027-03-10' } } }, 'care'],
     ['stocks asleep', { seen: { ...good.seen, stocks: { awake: false, on: '2027-03-18' } } }, 'stop'],
     ['stocks not looked at', { seen: { ...good.seen, stocks: null } }, 'care'],
-    ['one not briefed', { briefed: { heard: 11, of: 12 } }, 'care'],
+    ['one not briefed', { briefed: { heard: 11, outOf: 12 } }, 'care'],
     ['short of stocks', { enough: [{ what: 'pear stocks', needed: 30, there: 20 }] }, 'care'],
     ['no stocks', { enough: [{ what: 'pear stocks', needed: 30, there: 0 }] }, 'stop'],
     ['too hot', { forecast: { ...good.forecast!, hottest: 34 } }, 'stop'],
@@ -86,8 +86,8 @@ describe('the ready check', () => {
     ['no callus figure', { forecast: { ...good.forecast!, limits: null } }, 'care'],
   ])('%s', (_name, changes, expected) => {
     expect(light(changes)).toBe(expected);
-    const worst = readyCheck({ ...good, ...changes }).lines.filter((one) => one.light !== 'go');
-    for (const one of worst) expect(one.remedy, one.id).toBeTruthy();
+    const worst = readyCheck({ ...good, ...changes }).lines.filter((readyLine) => readyLine.light !== 'go');
+    for (const readyLine of worst) expect(readyLine.remedy, readyLine.id).toBeTruthy();
   });
   it('asks for bark and waking stocks only where they are wanted', () => {
     const { lines } = readyCheck({ ...good, wants: { dormantWood: false, slippingBark: false, awakeStocks: false } });

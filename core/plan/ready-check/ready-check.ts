@@ -24,7 +24,7 @@ export interface ReadyInput {
   seen: { bark: { slips: boolean; on: IsoDate } | null; stocks: { awake: boolean; on: IsoDate } | null };
   /** What the year says where nobody looked. */
   expected: { barkSlips: boolean | null; stocksAwake: boolean | null };
-  briefed: { heard: number; of: number };
+  briefed: { heard: number; outOf: number };
   enough: { what: string; needed: number; there: number }[];
   forecast: {
     simulated: boolean;
@@ -67,15 +67,15 @@ export function readyCheck(input: ReadyInput): { light: Light; lines: ReadyLine[
       'No lot is protected without leave, uncertified or moved across a boundary, as far as it was entered.',
     );
   if (people > 0) {
-    const missing = briefed.of - briefed.heard;
+    const missing = briefed.outOf - briefed.heard;
     add(
       'briefed',
       'Is everybody briefed?',
       missing === 0 ? 'go' : 'care',
       missing === 0
-        ? `All ${briefed.of} have heard the briefing.`
-        : `${missing} of ${briefed.of} have not heard the briefing.`,
-      missing === 0 ? null : 'Read it out before the first cut and note who heard it, on the Teach leaf.',
+        ? `All ${briefed.outOf} have heard the briefing.`
+        : `${missing} of ${briefed.outOf} have not heard the briefing.`,
+      missing === 0 ? null : 'Read it out before the first cut and note who heard it, on the Teach page.',
     );
   }
   for (const { what, needed, there } of enough) {

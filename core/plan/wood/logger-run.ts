@@ -89,7 +89,7 @@ export function summariseRun({ instants, values }: LoggerRun, range: { from: num
  *
  * @param most at least 4; shorter runs are drawn whole.
  */
-export function drawnReadings(run: LoggerRun, most: number): Reading[] {
+export function plottedReadings(run: LoggerRun, most: number): Reading[] {
   const { instants, values } = run;
   if (instants.length <= most) return readingsOf(run);
   const stretch = Math.ceil((2 * instants.length) / (most - 2));

@@ -31,7 +31,7 @@ export function isQuarantined(species: string, own: readonly string[]): boolean 
   const wanted = species.trim().toLowerCase();
   return (
     QUARANTINE_KIN.includes(kinOf(species) ?? '') ||
-    own.some((one) => one.trim().toLowerCase() === wanted || one.trim().toLowerCase() === kinOf(species))
+    own.some((meant) => meant.trim().toLowerCase() === wanted || meant.trim().toLowerCase() === kinOf(species))
   );
 }
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { drawnReadings, summariseRun } from './logger-run';
+import { plottedReadings, summariseRun } from './logger-run';
 import { checkWarning, isQuarantined, type LotFacts, lotWarnings } from './lot-warnings';
 
 const lot: LotFacts = {
@@ -64,11 +64,11 @@ describe('a run of a logger', () => {
         fc.array(fc.double({ min: -30, max: 30, noNaN: true }), { minLength: 2, maxLength: 400 }),
         fc.integer({ min: 4, max: 60 }),
         (values, most) => {
-          const drawn = drawnReadings({ instants: values.map((_, i) => i * 60_000), values }, most);
-          expect(drawn.length).toBeLessThanOrEqual(Math.max(most, 4));
-          expect(drawn.map(({ at }) => at)).toEqual([...new Set(drawn.map(({ at }) => at))].sort());
+          const plotted = plottedReadings({ instants: values.map((_, i) => i * 60_000), values }, most);
+          expect(plotted.length).toBeLessThanOrEqual(Math.max(most, 4));
+          expect(plotted.map(({ at }) => at)).toEqual([...new Set(plotted.map(({ at }) => at))].sort());
           for (const extreme of [Math.min(...values), Math.max(...values), values[0]!, values.at(-1)!])
-            expect(drawn.some(({ value }) => value === extreme)).toBe(true);
+            expect(plotted.some(({ value }) => value === extreme)).toBe(true);
         },
       ),
     );

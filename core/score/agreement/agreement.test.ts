@@ -83,7 +83,7 @@ describe('krippendorffAlpha', () => {
     [_, 3, 3, 3, 2, 3, 4, 2, 2, 5, 1, _],
     [1, 2, 3, 3, 2, 4, 4, 1, 2, 5, 1, _],
   ];
-  const units = OBSERVERS[0]!.map((_value, i) => OBSERVERS.flatMap((one) => one[i] ?? []));
+  const units = OBSERVERS[0]!.map((_value, i) => OBSERVERS.flatMap((observer) => observer[i] ?? []));
   it('gives the printed figures', () => {
     expect(krippendorffAlpha(units, 'ordinal')).toBeCloseTo(0.815, 3);
     expect(krippendorffAlpha(units, 'interval')).toBeCloseTo(0.849, 3);
@@ -122,7 +122,7 @@ describe('krippendorffAlpha', () => {
         const flat = all.filter(({ length }) => length > 1).flat();
         const ordinal = (a: number, b: number): number => {
           const [low, high] = [Math.min(a, b), Math.max(a, b)];
-          const count = (value: number): number => flat.filter((one) => one === value).length;
+          const count = (value: number): number => flat.filter((grade) => grade === value).length;
           const between = [...new Set(flat)]
             .filter((value) => value >= low && value <= high)
             .reduce((total, value) => total + count(value), 0);
@@ -278,16 +278,16 @@ describe('agreementOf', () => {
       agreementOf(judgements, ['hold']),
       (id) => ({ maren: 'Maren', joss: 'Joss' })[id]!,
       () => 'Hold',
-    ).map((one) => one.words);
+    ).map((remark) => remark.words);
     expect(words[0]).toMatch(/^Maren scores \d\.\d points higher than Joss/);
-    expect(words.some((one) => /graded “Hold” differently on 6 of 8/.test(one))).toBe(true);
+    expect(words.some((sentence) => /graded “Hold” differently on 6 of 8/.test(sentence))).toBe(true);
     const drifting = Array.from({ length: 8 }, (_, i) => both(i, 70 + 4 * i, 70, ['good', 'good'], i)).flat();
     expect(
       whatToRecalibrate(
         agreementOf(drifting, ['hold']),
         (id) => id,
         (id) => id,
-      ).some(({ words: one }) => /maren grew milder by 4\.0 points an hour/.test(one)),
+      ).some(({ words: sentence }) => /maren grew milder by 4\.0 points an hour/.test(sentence)),
     ).toBe(true);
   });
   it('keeps quiet about few unions', () => {

@@ -40,11 +40,13 @@ const CATEGORIES = 3;
 /** How far assessors agree, from unions that two or more of them scored. */
 export function agreementOf(judgements: readonly BlindJudgement[], points: readonly string[]): Agreement {
   const byUnion = new Map<string, BlindJudgement[]>();
-  for (const one of judgements) byUnion.set(one.unionId, [...(byUnion.get(one.unionId) ?? []), one]);
+  for (const judgement of judgements)
+    byUnion.set(judgement.unionId, [...(byUnion.get(judgement.unionId) ?? []), judgement]);
   const shared = [...byUnion.values()].filter(({ length }) => length > 1);
-  const grade = (one: BlindJudgement, point: string): number | null => ORDER[one.grades[point] ?? 'not-looked-at'];
+  const grade = (judgement: BlindJudgement, point: string): number | null =>
+    ORDER[judgement.grades[point] ?? 'not-looked-at'];
   const gradesOf = (unions: BlindJudgement[][], point: string): number[][] =>
-    unions.map((union) => union.flatMap((one) => grade(one, point) ?? []));
+    unions.map((union) => union.flatMap((judgement) => grade(judgement, point) ?? []));
   const assessors = [...new Set(shared.flat().map(({ assessorId }) => assessorId))].sort();
 
   const pairs: PairAgreement[] = [];
@@ -88,8 +90,8 @@ export function agreementOf(judgements: readonly BlindJudgement[], points: reado
   }
   const drifts = assessors.flatMap((assessorId) => {
     const own = shared.flatMap((union) => {
-      const mine = union.find((one) => one.assessorId === assessorId);
-      const others = union.filter((one) => one.assessorId !== assessorId && one.score !== null);
+      const mine = union.find((judgement) => judgement.assessorId === assessorId);
+      const others = union.filter((judgement) => judgement.assessorId !== assessorId && judgement.score !== null);
       if (!mine || mine.score === null || others.length === 0) return [];
       return [
         {

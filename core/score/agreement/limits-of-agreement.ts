@@ -22,7 +22,7 @@ export function limitsOfAgreement(pairs: readonly (readonly [number, number])[])
   const differences = pairs.map(([a, b]) => a - b);
   const mean = differences.reduce((a, b) => a + b, 0) / n;
   if (n === 1) return { n, mean, interval: null, limits: null };
-  const sd = Math.sqrt(differences.reduce((sum, one) => sum + (one - mean) ** 2, 0) / (n - 1));
+  const sd = Math.sqrt(differences.reduce((sum, difference) => sum + (difference - mean) ** 2, 0) / (n - 1));
   const half = (studentQuantile(n - 1) * sd) / Math.sqrt(n);
   return {
     n,

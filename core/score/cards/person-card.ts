@@ -30,7 +30,7 @@ export interface PersonCard {
   train: (ToTrain & { shown: FaultShown | null })[];
   keepers: { code: string; variety: string; stock: string }[];
   /** When to look at what goes home, and for what. */
-  looks: { from: string; to: string; look: string }[];
+  looks: { from: string; to: string; lookFor: string }[];
   /** What is done in the first weeks. */
   tasks: { name: string; from: string; to: string; missed: string | null }[];
 }

@@ -16,7 +16,7 @@ describe('whatToTrain', () => {
       rule.weights,
       {},
     );
-    expect(train.map(({ name, times, of }) => [name, times, of])).toEqual([
+    expect(train.map(({ name, times, outOf }) => [name, times, outOf])).toEqual([
       ['Hold', 3, 3],
       ['Tongue', 1, 3],
     ]);

@@ -6,7 +6,7 @@ export interface ToTrain {
   name: string;
   /** In how many of the unions looked at it was not good, and out of how many. */
   times: number;
-  of: number;
+  outOf: number;
   how: string;
 }
 
@@ -43,7 +43,7 @@ export function whatToTrain(
       point: point.id,
       name: point.name,
       times,
-      of: last.length,
+      outOf: last.length,
       how: said[point.id] ?? point.correction,
     }));
 }

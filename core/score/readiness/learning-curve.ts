@@ -83,17 +83,20 @@ function fitAt(rate: number, scores: readonly (readonly number[])[]): Fit {
   let fit: Fit = { rate, noise, likelihood: -Infinity, posteriors: [] };
   for (let round = 0; round < 60; round++) {
     const posteriors = scores.map((own) => posterior(own, rate, mean, spread, noise));
-    const likelihood = posteriors.reduce((sum, one) => sum + one.likelihood, 0);
+    const likelihood = posteriors.reduce((sum, posterior) => sum + posterior.likelihood, 0);
     const settled = Math.abs(likelihood - fit.likelihood) < 1e-4;
     fit = { rate, noise, likelihood, posteriors };
     if (settled) break;
     const seen = posteriors.filter((_, i) => scores[i]!.length > 0);
     // The class's middle, held a little by what is usual, so that one beginner alone makes no law.
     mean = [0, 1].map(
-      (k) => (seen.reduce((sum, one) => sum + one.mean[k]!, 0) + [85, 35][k]!) / (seen.length + 1),
+      (k) => (seen.reduce((sum, posterior) => sum + posterior.mean[k]!, 0) + [85, 35][k]!) / (seen.length + 1),
     ) as Vector;
     const moment = (a: 0 | 1, b: 0 | 1): number =>
-      seen.reduce((sum, one) => sum + one.cov[a + b]! + (one.mean[a] - mean[a]) * (one.mean[b] - mean[b]), 0);
+      seen.reduce(
+        (sum, posterior) => sum + posterior.cov[a + b]! + (posterior.mean[a] - mean[a]) * (posterior.mean[b] - mean[b]),
+        0,
+      );
     const weight = seen.length + PRIOR_SPREAD.weight;
     const prior = PRIOR_SPREAD.weight * PRIOR_SPREAD.value ** 2;
     spread = [(moment(0, 0) + prior) / weight, moment(0, 1) / weight, (moment(1, 1) + prior) / weight];

@@ -41,7 +41,7 @@ describe('nextPeople', () => {
     secondLook,
   });
   const order = (...people: SeenPerson[]): number[] =>
-    nextPeople(people, USUAL_READY_RULE, now, now - 3_600_000).map((one) => one.number);
+    nextPeople(people, USUAL_READY_RULE, now, now - 3_600_000).map((suggestion) => suggestion.number);
 
   it('puts those never seen first, then the longest unseen', () => {
     expect(order(person(1, 5, [good(70)]), person(2, 25, [good(70)]), person(3, null, []))).toEqual([3, 2, 1]);
@@ -81,9 +81,9 @@ describe('nextPeople', () => {
       { maxLength: 30 },
     );
     fc.assert(
-      fc.property(people, (given) => {
+      fc.property(people, (ready) => {
         const list = order(
-          ...given.map(({ minutes, count }, i) =>
+          ...ready.map(({ minutes, count }, i) =>
             person(
               i + 1,
               minutes,
@@ -91,7 +91,7 @@ describe('nextPeople', () => {
             ),
           ),
         );
-        expect([...list].sort((a, b) => a - b)).toEqual(given.map((_, i) => i + 1));
+        expect([...list].sort((a, b) => a - b)).toEqual(ready.map((_, i) => i + 1));
       }),
     );
   });
@@ -99,7 +99,7 @@ describe('nextPeople', () => {
 
 describe('learningCurves', () => {
   /** A class whose curves are known: everybody climbs from `start` to `top` at one rate. */
-  const drawn = (
+  const sampled = (
     people: { start: number; top: number }[],
     attempts: number,
     rate: number,
@@ -125,7 +125,7 @@ describe('learningCurves', () => {
   ];
 
   it('finds the curves a class was drawn from', () => {
-    const { people, rate, scatter } = learningCurves(drawn(CLASS, 12, 0.5, 3, 5));
+    const { people, rate, scatter } = learningCurves(sampled(CLASS, 12, 0.5, 3, 5));
     expect(rate).toBeGreaterThan(0.25);
     expect(rate).toBeLessThan(0.55);
     expect(scatter).toBeLessThan(7);
@@ -135,7 +135,7 @@ describe('learningCurves', () => {
     let inside = 0;
     let all = 0;
     for (let seed = 1; seed <= 25; seed++) {
-      const { people } = learningCurves(drawn(CLASS, 6, 0.5, 8, seed));
+      const { people } = learningCurves(sampled(CLASS, 6, 0.5, 8, seed));
       for (const [i, { start, top }] of CLASS.entries()) {
         const truth = top - (top - start) * Math.exp(-0.5 * 6);
         const { mean, half } = people[i]!.at(7);
@@ -147,7 +147,7 @@ describe('learningCurves', () => {
     expect(inside / all).toBeLessThan(0.99);
   });
   it('draws somebody with few scores towards the class, and grows surer with more', () => {
-    const others = drawn(CLASS, 8, 0.5, 5, 3);
+    const others = sampled(CLASS, 8, 0.5, 5, 3);
     const few = learningCurves([...others, [20]]).people.at(-1)!;
     const many = learningCurves([...others, [20, 22, 19, 24, 21, 20, 23, 22]]).people.at(-1)!;
     expect(few.at(9).mean).toBeGreaterThan(many.at(9).mean + 15);

@@ -28,8 +28,8 @@ describe('differences', () => {
   it('names the points graded otherwise; what was not marked counts as good', () => {
     const truth = { hold: 'poor', tongue: 'good', cambium: 'fatal' } as const;
     expect(differences({ truth }, { cambium: 'fatal', tongue: 'poor' })).toEqual([
-      { point: 'hold', truth: 'poor', given: 'good' },
-      { point: 'tongue', truth: 'good', given: 'poor' },
+      { point: 'hold', truth: 'poor', marked: 'good' },
+      { point: 'tongue', truth: 'good', marked: 'poor' },
     ]);
     expect(differences({ truth }, { hold: 'poor', cambium: 'fatal' })).toEqual([]);
   });

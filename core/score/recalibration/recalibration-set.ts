@@ -91,10 +91,10 @@ function tryJudge(
 /** Where an assessor's grades part from the rubric's, point by point; those not marked count as good. */
 export function differences(
   union: Pick<DrawnUnion, 'truth'>,
-  given: Marks,
-): { point: string; truth: PointGrade; given: PointGrade }[] {
+  marks: Marks,
+): { point: string; truth: PointGrade; marked: PointGrade }[] {
   return Object.entries(union.truth).flatMap(([point, truth]) => {
-    const said = given[point] ?? 'good';
-    return said === truth ? [] : [{ point, truth, given: said }];
+    const said = marks[point] ?? 'good';
+    return said === truth ? [] : [{ point, truth, marked: said }];
   });
 }

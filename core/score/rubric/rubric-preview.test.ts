@@ -3,15 +3,15 @@ import type { Attempt } from '../readiness/ready-rule';
 import { rubricPreview } from './rubric-preview';
 
 const rule = { last: 2, score: 75 };
-const of = (score: number | null, fatal = false): Attempt => ({ score, fatal, recut: false });
+const attempt = (score: number | null, fatal = false): Attempt => ({ score, fatal, recut: false });
 const hand = (...pairs: [Attempt, Attempt][]) => ({ ready: rule, unions: pairs.map(([now, then]) => ({ now, then })) });
 
 describe('rubricPreview', () => {
   it('counts who would be ready and who no longer, and what rises and falls', () => {
     const preview = rubricPreview([
-      hand([of(80), of(70)], [of(90), of(70)]),
-      hand([of(60), of(80)], [of(70), of(76)]),
-      hand([of(80), of(80)], [of(80), of(80.4)]),
+      hand([attempt(80), attempt(70)], [attempt(90), attempt(70)]),
+      hand([attempt(60), attempt(80)], [attempt(70), attempt(76)]),
+      hand([attempt(80), attempt(80)], [attempt(80), attempt(80.4)]),
     ]);
     expect(preview).toEqual({
       unions: 6,
@@ -26,11 +26,11 @@ describe('rubricPreview', () => {
     });
   });
   it('leaves unscored unions out of the mean, and says nothing of none', () => {
-    expect(rubricPreview([hand([of(null), of(50)])])).toMatchObject({ unions: 0, people: 1, mean: null });
+    expect(rubricPreview([hand([attempt(null), attempt(50)])])).toMatchObject({ unions: 0, people: 1, mean: null });
     expect(rubricPreview([])).toMatchObject({ unions: 0, people: 0, mean: null, readyNow: 0 });
   });
   it('takes a fatal fault for what it is under either rule', () => {
-    expect(rubricPreview([hand([of(80), of(80, true)], [of(80), of(80)])])).toMatchObject({
+    expect(rubricPreview([hand([attempt(80), attempt(80, true)], [attempt(80), attempt(80)])])).toMatchObject({
       readyNow: 1,
       readyThen: 0,
       lost: 1,

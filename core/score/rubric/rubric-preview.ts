@@ -26,7 +26,7 @@ export function rubricPreview(hands: readonly PreviewedHand[]): RubricPreview {
   const pairs = hands
     .flatMap(({ unions }) => unions)
     .filter(({ now, then }) => now.score !== null && then.score !== null);
-  const mean = (of: 'now' | 'then'): number => pairs.reduce((sum, pair) => sum + pair[of].score!, 0) / pairs.length;
+  const mean = (side: 'now' | 'then'): number => pairs.reduce((sum, pair) => sum + pair[side].score!, 0) / pairs.length;
   const ready = hands.map(
     ({ ready: rule, unions }) =>
       [

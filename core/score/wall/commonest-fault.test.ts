@@ -11,7 +11,7 @@ describe('commonestFault', () => {
   it('is the point most often wanting, with the latest union that has it', () => {
     expect(
       commonestFault([grades({ hold: 'poor' }), grades({ hold: 'poor', tongue: 'poor' }), grades({})]),
-    ).toMatchObject({ point: { id: 'hold' }, times: 2, of: 3, at: 1 });
+    ).toMatchObject({ point: { id: 'hold' }, times: 2, outOf: 3, at: 1 });
   });
   it('counts a fatal fault double, and says nothing of what happened once', () => {
     expect(
@@ -27,6 +27,6 @@ describe('commonestFault', () => {
   it('looks at the latest twenty only', () => {
     const old = Array.from({ length: 10 }, () => grades({ hold: 'poor' }));
     const now = Array.from({ length: 20 }, (_, i) => grades(i < 2 ? { clean: 'poor' } : {}));
-    expect(commonestFault([...old, ...now])).toMatchObject({ point: { id: 'clean' }, of: 20, at: 11 });
+    expect(commonestFault([...old, ...now])).toMatchObject({ point: { id: 'clean' }, outOf: 20, at: 11 });
   });
 });

@@ -4,7 +4,7 @@ import type { PointGrade } from '../../contact/grade';
 export interface CommonFault {
   point: Point;
   times: number;
-  of: number;
+  outOf: number;
   /** Index of the latest union that has it, to show. */
   at: number;
 }
@@ -32,5 +32,5 @@ export function commonestFault(unions: readonly { point: Point; grade: PointGrad
   const [worst] = [...counts.values()]
     .filter(({ times }) => times >= COMMON)
     .sort((a, b) => b.worth - a.worth || b.times - a.times);
-  return worst ? { point: worst.point, times: worst.times, of: unions.length - from, at: worst.at } : null;
+  return worst ? { point: worst.point, times: worst.times, outOf: unions.length - from, at: worst.at } : null;
 }

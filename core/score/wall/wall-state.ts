@@ -15,7 +15,7 @@ export interface WallState {
     good: string;
     how: string;
     times: number;
-    of: number;
+    outOf: number;
     /** The step it comes from, right beside wrong, where a step draws it. */
     shown: FaultShown | null;
     /** Else the room's latest union that has it, from the side and as its lines lie, with the point to ring. */

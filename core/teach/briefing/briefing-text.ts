@@ -39,7 +39,7 @@ const IRRITANT = ['fig', 'mulberry', 'mango', 'walnut'];
 
 /** Whether any of these species needs the caution about sap. */
 export function irritates(species: string[]): boolean {
-  return species.some((one) => IRRITANT.includes(one.trim().toLowerCase()));
+  return species.some((kind) => IRRITANT.includes(kind.trim().toLowerCase()));
 }
 
 /** The cautions that apply: those of the method's steps in their order, of its materials and tools, and what always holds. */

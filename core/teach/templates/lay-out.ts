@@ -23,7 +23,7 @@ export interface Placed {
   name: string;
   use: string;
   /** Part of how many, of a template that is wider or taller than a sheet. */
-  part: { nth: number; of: number } | null;
+  part: { nth: number; count: number } | null;
   /** Place of its top left corner on the sheet, mm, and its size there. */
   x: number;
   y: number;
@@ -77,16 +77,16 @@ function tilesOf(template: Template, room: { width: number; height: number }): O
   if (width <= room.width && height <= room.height) return [{ name, use, part: null, width, height, strokes, words }];
   const across = spans(width, room.width);
   const down = spans(height, room.height);
-  const of = across.length * down.length;
+  const count = across.length * down.length;
   return down.flatMap(([top, bottom], j) =>
     across.map(([left, right], i) => ({
       name,
       use,
-      part: { nth: j * across.length + i + 1, of },
+      part: { nth: j * across.length + i + 1, count },
       width: right - left,
       height: bottom - top,
       strokes: [
-        ...strokes.flatMap((one) => clipped(one, left, right, top, bottom)),
+        ...strokes.flatMap((stroke) => clipped(stroke, left, right, top, bottom)),
         ...(i > 0
           ? [
               {

@@ -22,14 +22,14 @@ export function AssumptionsForm({ siteId, version, edits, quarantine, region, ma
   const { run, busy, problem } = useSend();
   const [typed, setTyped] = useState<Record<string, Typed>>(() =>
     Object.fromEntries(
-      ASSUMPTIONS.map((one) => {
-        const edit = edits[one.id];
+      ASSUMPTIONS.map((assumption) => {
+        const edit = edits[assumption.id];
         return [
-          one.id,
+          assumption.id,
           {
-            value: String(edit?.value ?? one.value),
-            margin: String(edit?.margin ?? one.margin),
-            source: edit?.source ?? one.source ?? '',
+            value: String(edit?.value ?? assumption.value),
+            margin: String(edit?.margin ?? assumption.margin),
+            source: edit?.source ?? assumption.source ?? '',
           },
         ];
       }),
@@ -49,12 +49,12 @@ export function AssumptionsForm({ siteId, version, edits, quarantine, region, ma
       region: data.get('region'),
       quarantine: String(data.get('quarantine'))
         .split(',')
-        .map((one) => one.trim())
+        .map((word) => word.trim())
         .filter(Boolean),
       edits: Object.fromEntries(
-        Object.entries(typed).map(([id, one]) => [
+        Object.entries(typed).map(([id, entry]) => [
           id,
-          { value: number(one.value), margin: number(one.margin), source: one.source },
+          { value: number(entry.value), margin: number(entry.margin), source: entry.source },
         ]),
       ),
     });
@@ -85,42 +85,42 @@ export function AssumptionsForm({ siteId, version, edits, quarantine, region, ma
             </tr>
           </thead>
           <tbody>
-            {ASSUMPTIONS.map((one) => (
-              <tr key={one.id}>
+            {ASSUMPTIONS.map((assumption) => (
+              <tr key={assumption.id}>
                 <th scope="row" className="!border-b !border-line !align-middle !text-base !font-normal">
-                  {one.name}
-                  {edits[one.id] && <span className="ml-2 text-sm font-bold">changed here</span>}
+                  {assumption.name}
+                  {edits[assumption.id] && <span className="ml-2 text-sm font-bold">changed here</span>}
                 </th>
                 <td className="whitespace-nowrap">
                   <input
-                    aria-label={`${one.name}: value`}
+                    aria-label={`${assumption.name}: value`}
                     inputMode="decimal"
                     className="bench-figure"
-                    value={typed[one.id]!.value}
+                    value={typed[assumption.id]!.value}
                     disabled={!mayChange}
-                    onChange={(event) => set(one.id, { value: event.target.value })}
+                    onChange={(event) => set(assumption.id, { value: event.target.value })}
                   />{' '}
-                  <span className="inline-block w-16 text-left text-sm text-muted">{one.unit}</span>
+                  <span className="inline-block w-16 text-left text-sm text-muted">{assumption.unit}</span>
                 </td>
                 <td>
                   <input
-                    aria-label={`${one.name}: give or take`}
+                    aria-label={`${assumption.name}: give or take`}
                     inputMode="decimal"
                     className="bench-figure"
-                    value={typed[one.id]!.margin}
+                    value={typed[assumption.id]!.margin}
                     disabled={!mayChange}
-                    onChange={(event) => set(one.id, { margin: event.target.value })}
+                    onChange={(event) => set(assumption.id, { margin: event.target.value })}
                   />
                 </td>
                 <td>
                   <input
-                    aria-label={`${one.name}: source`}
+                    aria-label={`${assumption.name}: source`}
                     className="bench-input"
                     placeholder="no source: a guess"
-                    value={typed[one.id]!.source}
+                    value={typed[assumption.id]!.source}
                     disabled={!mayChange}
                     maxLength={200}
-                    onChange={(event) => set(one.id, { source: event.target.value })}
+                    onChange={(event) => set(assumption.id, { source: event.target.value })}
                   />
                 </td>
               </tr>

@@ -42,7 +42,7 @@ export function ClimateForm({ siteId, version, climate, source, offered, unit, m
   const [typed, setTyped] = useState(() => typedOf(climate, source, unit));
   const [notes, setNotes] = useState<string | null>(null);
   const month = (list: 'low' | 'high', i: number, value: string): void =>
-    setTyped({ ...typed, [list]: typed[list].map((one, at) => (at === i ? value : one)) });
+    setTyped({ ...typed, [list]: typed[list].map((text, at) => (at === i ? value : text)) });
   const number = (text: string): number | string => (text.trim() === '' ? text : Number(text.replace(',', '.')));
   const degrees = (text: string): number | string => {
     const value = number(text);
@@ -89,8 +89,8 @@ export function ClimateForm({ siteId, version, climate, source, offered, unit, m
             <select
               value=""
               onChange={(event) => {
-                const one = offered.find(({ id }) => id === event.target.value);
-                if (one) setTyped(typedOf(one.climate, `simulated: ${one.name}`, unit));
+                const site = offered.find(({ id }) => id === event.target.value);
+                if (site) setTyped(typedOf(site.climate, `simulated: ${site.name}`, unit));
               }}
             >
               <option value="">Choose</option>

@@ -56,8 +56,8 @@ export function ObservationsBoard({ siteId, observations, today, species, mayCha
             </Field>
           </div>
           <datalist id="known-species">
-            {species.map((one) => (
-              <option key={one} value={one} />
+            {species.map((kind) => (
+              <option key={kind} value={kind} />
             ))}
           </datalist>
           <button type="submit" className="bench-button self-start" disabled={busy}>
@@ -71,26 +71,26 @@ export function ObservationsBoard({ siteId, observations, today, species, mayCha
         </p>
       )}
       <ul className="divide-y divide-line">
-        {observations.map((one) => (
-          <li key={one.id} className="flex items-center justify-between gap-2 py-1.5">
+        {observations.map((observation) => (
+          <li key={observation.id} className="flex items-center justify-between gap-2 py-1.5">
             <span>
-              <span className="tabular-nums">{formatDate(one.seenOn)}</span>:{' '}
+              <span className="tabular-nums">{formatDate(observation.seenOn)}</span>:{' '}
               <strong>
-                {one.species}, {SIGN_WORDS[one.sign]}
+                {observation.species}, {SIGN_WORDS[observation.sign]}
               </strong>
-              {one.note && <span className="block text-sm text-muted">{one.note}</span>}
+              {observation.note && <span className="block text-sm text-muted">{observation.note}</span>}
             </span>
             {mayChange && (
               <button
                 type="button"
                 className="bench-button"
                 disabled={busy}
-                onClick={() => void run('DELETE', `/api/sites/${siteId}/observations/${one.id}`)}
+                onClick={() => void run('DELETE', `/api/sites/${siteId}/observations/${observation.id}`)}
               >
                 Take back
                 <span className="sr-only">
                   {' '}
-                  {one.species}, {SIGN_WORDS[one.sign]}
+                  {observation.species}, {SIGN_WORDS[observation.sign]}
                 </span>
               </button>
             )}

@@ -4,7 +4,7 @@ import { formatDate } from '@/core/units/iso-date';
 const STAGES: [keyof Phenology, string][] = [
   ['dormant', 'Wood safely dormant'],
   ['swell', 'Buds swell'],
-  ['leaf', 'Leaves out'],
+  ['leavesOut', 'Leaves out'],
   ['slipFrom', 'Bark slips from'],
   ['slipTo', 'Bark slips until'],
   ['lastFrost', 'Last frost'],

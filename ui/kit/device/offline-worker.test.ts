@@ -16,13 +16,13 @@ type Listener = (event: Record<string, unknown>) => void;
 /** A keep with the part of the Cache interface that the worker uses. */
 class Keep {
   readonly entries = new Map<string, Response>();
-  async match(of: string | { url: string }, { ignoreSearch = false } = {}): Promise<Response | undefined> {
-    const url = typeof of === 'string' ? of : of.url;
-    const bare = (one: string): string => (ignoreSearch ? one.split('?')[0]! : one);
+  async match(request: string | { url: string }, { ignoreSearch = false } = {}): Promise<Response | undefined> {
+    const url = typeof request === 'string' ? request : request.url;
+    const bare = (address: string): string => (ignoreSearch ? address.split('?')[0]! : address);
     return [...this.entries].find(([key]) => bare(key) === bare(url))?.[1].clone();
   }
-  async put(of: string | { url: string }, response: Response): Promise<void> {
-    this.entries.set(typeof of === 'string' ? of : of.url, response);
+  async put(request: string | { url: string }, response: Response): Promise<void> {
+    this.entries.set(typeof request === 'string' ? request : request.url, response);
   }
   async keys(): Promise<{ url: string }[]> {
     return [...this.entries.keys()].map((url) => ({ url }));
@@ -42,8 +42,8 @@ beforeEach(() => {
   asked = [];
   keeps = new Map();
   listeners = new Map();
-  const fetched = async (of: string | { url: string }): Promise<Response> => {
-    const url = typeof of === 'string' ? of : of.url;
+  const fetched = async (request: string | { url: string }): Promise<Response> => {
+    const url = typeof request === 'string' ? request : request.url;
     asked.push(url);
     const answer = network.get(url);
     if (answer === undefined) throw new TypeError('Failed to fetch');
@@ -54,9 +54,9 @@ beforeEach(() => {
   };
   const caches = {
     open: async (name: string) => keeps.get(name) ?? keeps.set(name, new Keep()).get(name)!,
-    match: async (of: string | { url: string }, options?: { ignoreSearch?: boolean }) => {
+    match: async (request: string | { url: string }, options?: { ignoreSearch?: boolean }) => {
       for (const keep of keeps.values()) {
-        const found = await keep.match(of, options);
+        const found = await keep.match(request, options);
         if (found) return found;
       }
       return undefined;
@@ -95,10 +95,10 @@ async function keep(page: string, ...used: string[]): Promise<unknown[]> {
 }
 
 /** What the worker answers a request with; null where it leaves the request to the browser. */
-async function answerTo(url: string, given: { method?: string; mode?: string } = {}): Promise<Response | null> {
+async function answerTo(url: string, init: { method?: string; mode?: string } = {}): Promise<Response | null> {
   let answer: Promise<Response> | null = null;
   listeners.get('fetch')!({
-    request: { url, method: 'GET', mode: 'navigate', ...given },
+    request: { url, method: 'GET', mode: 'navigate', ...init },
     respondWith: (response: Promise<Response>) => {
       answer = response;
     },
@@ -200,7 +200,7 @@ describe('the offline worker answers', () => {
   });
   it('nothing else: no call, no other page, nothing sent, nothing of another origin', async () => {
     await keptBench();
-    for (const [url, given] of [
+    for (const [url, init] of [
       [`${ORIGIN}/api/workshops/w1/bench`, { mode: 'cors' }],
       [`${ORIGIN}/season`, {}],
       [`${BENCH}/readiness`, {}],
@@ -208,7 +208,7 @@ describe('the offline worker answers', () => {
       [BENCH, { mode: 'cors' }],
       ['https://elsewhere.example/workshops/w1/score', {}],
     ] as const)
-      expect(await answerTo(url, given), url).toBeNull();
+      expect(await answerTo(url, init), url).toBeNull();
     expect(asked.filter((url) => url.includes('/api/'))).toEqual([]);
   });
 });

@@ -16,7 +16,7 @@ const item = (judgementId: string, changes: WaitingChanges = {}): NewWaiting =>
 const ok: Sent<unknown> = { ok: true, data: {} };
 const no = (status: number, message = 'no'): Sent<unknown> => ({ ok: false, status, message, fields: {} });
 const waiting = async (): Promise<string[]> =>
-  (await allWaiting()).filter((one) => one.deliveredAt === null).map(({ judgementId }) => judgementId);
+  (await allWaiting()).filter((waiting) => waiting.deliveredAt === null).map(({ judgementId }) => judgementId);
 
 beforeEach(async () => {
   await (await deviceDatabase()).clear('waiting');
@@ -84,7 +84,7 @@ describe('sendWaiting', () => {
     for (let i = 0; i < 51; i++) await keepWaiting(item(`j${i}`, { number: i }));
     const { send, asked } = server(() => ok);
     expect(await round(send)).toBe('done');
-    expect(asked.map((one) => one.split(' ').length - 1)).toEqual([25, 25, 1]);
+    expect(asked.map((request) => request.split(' ').length - 1)).toEqual([25, 25, 1]);
     expect(asked[2]).toBe('PUT j50');
   });
   it.each([
@@ -152,7 +152,7 @@ describe('sendWaiting', () => {
       await round(send);
     }
     expect(await waiting()).toEqual(['first', 'correction', 'first']);
-    expect(asked.filter((one) => one === 'DELETE first' || one === 'PUT correction')).toEqual([]);
+    expect(asked.filter((request) => request === 'DELETE first' || request === 'PUT correction')).toEqual([]);
   });
   it('keeps what the server refuses with its words, and goes on with the rest', async () => {
     for (const id of ['a', 'b']) await keepWaiting(item(id));

@@ -70,7 +70,7 @@ function batches(items: readonly Waiting[]): Waiting[][] {
       item.kind === 'judgement' &&
       last?.[0]!.kind === 'judgement' &&
       last.length < BATCH &&
-      last.every((one) => union(one) !== union(item));
+      last.every((waiting) => union(waiting) !== union(item));
     if (joins) last.push(item);
     else all.push([item]);
   }

@@ -53,7 +53,9 @@ export async function dropWaiting(orders: readonly number[]): Promise<void> {
 export async function takeBackUnsent(judgementId: string): Promise<boolean> {
   const db = await deviceDatabase();
   const work = db.transaction('waiting', 'readwrite', THROUGH);
-  const item = (await work.store.getAll()).find((one) => one.kind === 'judgement' && one.judgementId === judgementId);
+  const item = (await work.store.getAll()).find(
+    (waiting) => waiting.kind === 'judgement' && waiting.judgementId === judgementId,
+  );
   const unsent = item !== undefined && item.tries === 0 && item.deliveredAt === null;
   if (unsent) await work.store.delete(item.order!);
   await work.done;

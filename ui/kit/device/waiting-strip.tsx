@@ -145,7 +145,7 @@ function Known({ workshopId, assessorId, waiting, link, onSend }: WaitingStripPr
       ))}
       {refused.length > 0 && (
         <p className="text-sm">
-          <Link href={`/workshops/${workshopId}/plan`}>The roster on the plan leaf</Link> is the place to look when a
+          <Link href={`/workshops/${workshopId}/plan`}>The roster on the Plan page</Link> is the place to look when a
           seat was not found.
         </p>
       )}

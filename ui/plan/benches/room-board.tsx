@@ -39,16 +39,16 @@ interface RoomBoardProps {
 }
 
 /** The room from above: benches drawn to their place, who sits where, who helps, where first aid is. */
-export function RoomBoard({ workshopId, version, room: given, seats, members, mayChange }: RoomBoardProps) {
+export function RoomBoard({ workshopId, version, room: saved, seats, members, mayChange }: RoomBoardProps) {
   const { run, busy, problem } = useSend();
-  const [room, setRoom] = useState(given);
+  const [room, setRoom] = useState(saved);
   /** The room as the server has it, and the version a change builds on. */
-  const [kept, setKept] = useState({ room: given, version, seen: version });
+  const [kept, setKept] = useState({ room: saved, version, seen: version });
   const changed = room !== kept.room;
   // What was moved while a save was under way stays; only an untouched room takes what comes from the server.
   if (version !== kept.seen) {
-    setKept(changed ? { ...kept, seen: version } : { room: given, version, seen: version });
-    if (!changed) setRoom(given);
+    setKept(changed ? { ...kept, seen: version } : { room: saved, version, seen: version });
+    if (!changed) setRoom(saved);
   }
   const [chosen, setChosen] = useState<string | null>(null);
   const [changeId, setChangeId] = useState(() => uuid());
@@ -116,16 +116,16 @@ export function RoomBoard({ workshopId, version, room: given, seats, members, ma
             role="group"
             aria-label={`Room of ${room.width} by ${room.depth} m, the instructor's end on top`}
           >
-            {room.benches.map((one) => (
+            {room.benches.map((bench) => (
               <BenchPiece
-                key={one.id}
-                bench={one}
+                key={bench.id}
+                bench={bench}
                 room={room}
                 seats={seats}
                 scale={scale}
-                chosen={chosen === one.id}
+                chosen={chosen === bench.id}
                 mayChange={mayChange}
-                onChoose={() => setChosen(one.id)}
+                onChoose={() => setChosen(bench.id)}
               />
             ))}
             {room.spots.map((spot, i) => (
@@ -344,9 +344,9 @@ export function RoomBoard({ workshopId, version, room: given, seats, members, ma
                     onChange={(event) => change({ seating: seatAt(room, seat.id, event.target.value) })}
                   >
                     <option value="">no place</option>
-                    {room.benches.map((one) => (
-                      <option key={one.id} value={one.id}>
-                        {one.name}
+                    {room.benches.map((bench) => (
+                      <option key={bench.id} value={bench.id}>
+                        {bench.name}
                       </option>
                     ))}
                   </select>
@@ -365,13 +365,13 @@ export function RoomBoard({ workshopId, version, room: given, seats, members, ma
             {room.helpers.map((helper, i) => (
               <li key={helper.name} className="flex flex-wrap items-center gap-x-3 gap-y-1">
                 <strong>{helper.name}</strong>
-                {room.benches.map((one) => (
-                  <label key={one.id} className="flex min-h-8 items-center gap-1 text-sm">
+                {room.benches.map((bench) => (
+                  <label key={bench.id} className="flex min-h-8 items-center gap-1 text-sm">
                     <input
                       type="checkbox"
                       className="size-5"
                       disabled={!mayChange}
-                      checked={helper.benches.includes(one.id)}
+                      checked={helper.benches.includes(bench.id)}
                       onChange={(event) =>
                         change({
                           helpers: room.helpers.map((other, at) =>
@@ -379,15 +379,15 @@ export function RoomBoard({ workshopId, version, room: given, seats, members, ma
                               ? {
                                   ...other,
                                   benches: event.target.checked
-                                    ? [...other.benches, one.id]
-                                    : other.benches.filter((id) => id !== one.id),
+                                    ? [...other.benches, bench.id]
+                                    : other.benches.filter((id) => id !== bench.id),
                                 }
                               : other,
                           ),
                         })
                       }
                     />
-                    {one.name}
+                    {bench.name}
                   </label>
                 ))}
                 {mayChange && (

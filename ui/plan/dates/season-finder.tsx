@@ -122,9 +122,9 @@ export function SeasonFinder({ workshopId, siteId, siteName, facts, mayChange }:
           </h2>
           <ul className="mb-4 divide-y divide-line border-y border-line">
             {plans
-              .map((one) => calendar.on(one, day))
-              .map(({ method, verdict, plan: one }) => (
-                <li key={one.method} className="py-2">
+              .map((plan) => calendar.on(plan, day))
+              .map(({ method, verdict, plan: planned }) => (
+                <li key={planned.method} className="py-2">
                   <span className="font-bold">
                     {method.name}:{' '}
                     {verdict.chance === 'open'

@@ -35,7 +35,7 @@ export function Measuring({ workshopId, kind, lots, pieces, unit, mayChange }: M
   const [notes, setNotes] = useState<string | null>(null);
   const pieceId = useRef(uuid());
   const field = useRef<HTMLInputElement>(null);
-  const [one, many] = kind === 'stick' ? ['stick', 'sticks'] : ['stock', 'stocks'];
+  const [single, many] = kind === 'stick' ? ['stick', 'sticks'] : ['stock', 'stocks'];
   const add = async (event: React.FormEvent): Promise<void> => {
     event.preventDefault();
     const caliper = parseLength(typed, unit);
@@ -96,7 +96,7 @@ export function Measuring({ workshopId, kind, lots, pieces, unit, mayChange }: M
                   inputMode="decimal"
                   autoComplete="off"
                   value={typed}
-                  aria-label={`Caliper of the next ${one}, ${unit}`}
+                  aria-label={`Caliper of the next ${single}, ${unit}`}
                   onChange={(event) => setTyped(event.target.value)}
                 />
               </Field>
@@ -115,7 +115,7 @@ export function Measuring({ workshopId, kind, lots, pieces, unit, mayChange }: M
               </div>
             )}
             <button type="submit" className="bench-button" disabled={busy || typed.trim() === ''}>
-              Add<span className="sr-only"> {one}</span>
+              Add<span className="sr-only"> {single}</span>
             </button>
             <label className="bench-button">
               From CSV
@@ -152,7 +152,7 @@ export function Measuring({ workshopId, kind, lots, pieces, unit, mayChange }: M
                 type="button"
                 className="ml-1 min-h-7 min-w-7 cursor-pointer text-muted"
                 disabled={busy}
-                aria-label={`Remove ${one} ${piece.number}`}
+                aria-label={`Remove ${single} ${piece.number}`}
                 onClick={() => void run('DELETE', `/api/workshops/${workshopId}/pieces/${piece.id}`)}
               >
                 ×

@@ -76,13 +76,13 @@ export function PairingBoard({
   const made = outcome
     ? [
         ...outcome.result.pairs.map((pair) => ({ ...pair, method })),
-        ...outcome.instead.map((one) => ({
-          stock: one.stock,
-          scion: one.scion,
-          seat: stockOf.get(one.stock)!.seat,
-          contact: one.contact,
+        ...outcome.instead.map((exchange) => ({
+          stock: exchange.stock,
+          scion: exchange.scion,
+          seat: stockOf.get(exchange.stock)!.seat,
+          contact: exchange.contact,
           fixed: false,
-          method: one.method,
+          method: exchange.method,
         })),
       ]
     : (saved?.pairs ?? []).map(({ stick, piece, ...pair }) => ({ ...pair, scion: `${stick}/${piece}` }));
@@ -107,7 +107,7 @@ export function PairingBoard({
       scions: scions.map(({ id, caliper }) => ({ id, caliper })),
     });
   const fix = (stock: string, seat: string, scion: string | null): void => {
-    const others = fixed.filter((one) => one.stock !== stock && one.scion !== scion);
+    const others = fixed.filter((pair) => pair.stock !== stock && pair.scion !== scion);
     const next = scion === null ? others : [...others, { stock, scion, seat }];
     setFixed(next);
     pair(next);

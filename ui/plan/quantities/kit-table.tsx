@@ -51,7 +51,7 @@ export function KitTable({ workshopId, version, lines, mayChange }: KitTableProp
     const items = Object.entries(entries)
       .filter(([, entry]) => entry.inStore !== undefined || entry.price !== undefined)
       .map(([id, entry]) => {
-        const line = lines.find((one) => one.id === id)!;
+        const line = lines.find((line) => line.id === id)!;
         return {
           item: id,
           inStore: entry.inStore === undefined ? line.inStore : number(entry.inStore || '0'),
@@ -180,7 +180,7 @@ export function KitTable({ workshopId, version, lines, mayChange }: KitTableProp
                   disabled={!mayChange}
                   onChange={(event) => {
                     setOwnTouched(true);
-                    setOwn(own.map((one) => (one.id === line.id ? { ...one, name: event.target.value } : one)));
+                    setOwn(own.map((item) => (item.id === line.id ? { ...item, name: event.target.value } : item)));
                   }}
                 />
                 <input
@@ -191,7 +191,7 @@ export function KitTable({ workshopId, version, lines, mayChange }: KitTableProp
                   disabled={!mayChange}
                   onChange={(event) => {
                     setOwnTouched(true);
-                    setOwn(own.map((one) => (one.id === line.id ? { ...one, total: event.target.value } : one)));
+                    setOwn(own.map((item) => (item.id === line.id ? { ...item, total: event.target.value } : item)));
                   }}
                 />
                 <input
@@ -201,7 +201,7 @@ export function KitTable({ workshopId, version, lines, mayChange }: KitTableProp
                   disabled={!mayChange}
                   onChange={(event) => {
                     setOwnTouched(true);
-                    setOwn(own.map((one) => (one.id === line.id ? { ...one, unit: event.target.value } : one)));
+                    setOwn(own.map((item) => (item.id === line.id ? { ...item, unit: event.target.value } : item)));
                   }}
                 />
                 {mayChange && (
@@ -210,7 +210,7 @@ export function KitTable({ workshopId, version, lines, mayChange }: KitTableProp
                     className="bench-button"
                     onClick={() => {
                       setOwnTouched(true);
-                      setOwn(own.filter((one) => one.id !== line.id));
+                      setOwn(own.filter((item) => item.id !== line.id));
                     }}
                   >
                     Take away<span className="sr-only"> {line.name}</span>

@@ -9,7 +9,7 @@ export function ReadyBoard({ light, lines }: { light: Light; lines: ReadyLine[] 
   const questions = [...new Set(lines.map(({ question }) => question))]
     .map((question) => {
       const own = lines.filter((line) => line.question === question);
-      return { question, own, worst: ORDER.find((one) => own.some((line) => line.light === one))! };
+      return { question, own, worst: ORDER.find((light) => own.some((line) => line.light === light))! };
     })
     .sort((a, b) => ORDER.indexOf(a.worst) - ORDER.indexOf(b.worst));
   const stops = lines.filter((line) => line.light === 'stop').length;

@@ -15,7 +15,7 @@ interface SeasonLineProps {
   shiftMonths: number;
   hemisphere: 'north' | 'south';
   workshops: SeasonWorkshop[];
-  /** The workshop whose leaves are open, whose trailing dates are written out. */
+  /** The workshop that is open, whose trailing dates are written out. */
   chosen: string | null;
 }
 
@@ -53,7 +53,7 @@ export function SeasonLine({ today, shiftMonths, hemisphere, workshops, chosen }
                   {MONTHS[month - 1]}
                   {month === 1 || at === 0 ? ` ${year}` : ''}
                 </text>
-                <MonthGrowth left={x(at)} right={x(end)} leaf={leafiness(month, hemisphere)} seed={month} />
+                <MonthGrowth left={x(at)} right={x(end)} leafiness={leafiness(month, hemisphere)} seed={month} />
               </g>
             ))}
             <path
@@ -139,21 +139,31 @@ function tagShape(left: number, y: number): string {
 }
 
 /** Leaves and buds of a month along the twig. */
-function MonthGrowth({ left, right, leaf, seed }: { left: number; right: number; leaf: number; seed: number }) {
+function MonthGrowth({
+  left,
+  right,
+  leafiness,
+  seed,
+}: {
+  left: number;
+  right: number;
+  leafiness: number;
+  seed: number;
+}) {
   const places = [0.22, 0.5, 0.78];
   return (
     <g
-      fill={leaf > 0.05 ? COLOURS.leaf : COLOURS.bark}
-      stroke={leaf > 0.05 ? COLOURS['leaf-edge'] : 'none'}
+      fill={leafiness > 0.05 ? COLOURS.leaf : COLOURS.bark}
+      stroke={leafiness > 0.05 ? COLOURS['leaf-edge'] : 'none'}
       strokeWidth={0.8}
     >
       {places.map((place, i) => {
         const cx = left + (right - left) * place;
         const up = (i + seed) % 2 === 0 ? -1 : 1;
         const base = TWIG + (up < 0 ? -2 : 5);
-        if (leaf <= 0.05)
+        if (leafiness <= 0.05)
           return <path key={place} d={`M${cx - 3} ${base}Q${cx} ${base + up * 8} ${cx + 3} ${base}Z`} />;
-        const length = 6 + 17 * leaf;
+        const length = 6 + 17 * leafiness;
         const tip = [cx + length * 0.75, base + up * length * (up < 0 ? 0.75 : 0.28)];
         return (
           <path
@@ -230,11 +240,11 @@ function Trail({
 /** Names from left to right, without those that would run into the last. */
 function withoutOverlap(names: { at: number; name: string }[]): { at: number; name: string }[] {
   const kept: { at: number; name: string }[] = [];
-  for (const one of [...names].sort((a, b) => a.at - b.at)) {
+  for (const name of [...names].sort((a, b) => a.at - b.at)) {
     const last = kept.at(-1);
     // A name that would begin beyond the edge is left out too.
-    if (one.at < one.name.length * 3.2) continue;
-    if (!last || one.at - one.name.length * 3.2 >= last.at + last.name.length * 3.2 + 8) kept.push(one);
+    if (name.at < name.name.length * 3.2) continue;
+    if (!last || name.at - name.name.length * 3.2 >= last.at + last.name.length * 3.2 + 8) kept.push(name);
   }
   return kept;
 }

@@ -257,7 +257,7 @@ export function TreePlan({ id, plan, unit, climate, methods, mayChange }: TreePl
                       <button
                         type="button"
                         className="min-h-11 cursor-pointer px-1 underline"
-                        onClick={() => setLimbs((all) => all.filter((one) => one.id !== limb.id))}
+                        onClick={() => setLimbs((all) => all.filter((other) => other.id !== limb.id))}
                       >
                         Remove<span className="sr-only"> limb {i + 1}</span>
                       </button>
@@ -300,7 +300,7 @@ export function TreePlan({ id, plan, unit, climate, methods, mayChange }: TreePl
                   {graft
                     .map(
                       ({ name, method }) =>
-                        `${name} (${methods.find((one) => one.id === method)?.name.toLowerCase() ?? 'no method yet'})`,
+                        `${name} (${methods.find((choice) => choice.id === method)?.name.toLowerCase() ?? 'no method yet'})`,
                     )
                     .join(', ')}
                   .{' '}

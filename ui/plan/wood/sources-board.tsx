@@ -61,11 +61,11 @@ function Source({ source, thisYear, mayChange }: { source: SourceView; thisYear:
   const [year, setYear] = useState(
     () =>
       source.years
-        .map((one) => one.year)
-        .filter((one) => one >= thisYear)
+        .map((year) => year.year)
+        .filter((year) => year >= thisYear)
         .sort((a, b) => a - b)[0] ?? thisYear + 1,
   );
-  const of = source.years.find((one) => one.year === year);
+  const chosen = source.years.find((entry) => entry.year === year);
   const promise = async (event: React.FormEvent<HTMLFormElement>): Promise<void> => {
     event.preventDefault();
     const form = event.currentTarget;
@@ -107,35 +107,36 @@ function Source({ source, thisYear, mayChange }: { source: SourceView; thisYear:
         <label className="mr-2 text-sm font-bold">
           Year{' '}
           <select className="bench-input !w-24" value={year} onChange={(event) => setYear(Number(event.target.value))}>
-            {[...new Set([thisYear + 1, thisYear, ...source.years.map((one) => one.year)])]
+            {[...new Set([thisYear + 1, thisYear, ...source.years.map((entry) => entry.year)])]
               .sort((a, b) => b - a)
-              .map((one) => (
-                <option key={one}>{one}</option>
+              .map((choice) => (
+                <option key={choice}>{choice}</option>
               ))}
           </select>
         </label>
-        {of ? (
+        {chosen ? (
           <span>
-            <strong className="tabular-nums">{of.sticks - of.booked}</strong> of {of.sticks} sticks not promised.
+            <strong className="tabular-nums">{chosen.sticks - chosen.booked}</strong> of {chosen.sticks} sticks not
+            promised.
           </span>
         ) : (
           <span className="text-muted">Nobody said yet how many it can give.</span>
         )}
       </p>
       <ul className="divide-y divide-line">
-        {(of?.bookings ?? []).map((one) => (
-          <li key={one.id} className="flex items-center justify-between gap-2 py-1">
+        {(chosen?.bookings ?? []).map((booking) => (
+          <li key={booking.id} className="flex items-center justify-between gap-2 py-1">
             <span>
-              <strong className="tabular-nums">{one.sticks}</strong> for {one.whom}
+              <strong className="tabular-nums">{booking.sticks}</strong> for {booking.whom}
             </span>
             {mayChange && (
               <button
                 type="button"
                 className="bench-button"
                 disabled={busy}
-                onClick={() => void run('DELETE', `/api/wood-sources/${source.id}/promises/${one.id}`)}
+                onClick={() => void run('DELETE', `/api/wood-sources/${source.id}/promises/${booking.id}`)}
               >
-                Take back<span className="sr-only"> {one.whom}</span>
+                Take back<span className="sr-only"> {booking.whom}</span>
               </button>
             )}
           </li>
@@ -144,7 +145,7 @@ function Source({ source, thisYear, mayChange }: { source: SourceView; thisYear:
       {mayChange && (
         <div className="flex flex-wrap items-end gap-3">
           <form
-            key={`${year}-${of?.sticks ?? 0}`}
+            key={`${year}-${chosen?.sticks ?? 0}`}
             onSubmit={(event) => void capacity(event)}
             className="flex items-end gap-2"
             noValidate
@@ -154,7 +155,7 @@ function Source({ source, thisYear, mayChange }: { source: SourceView; thisYear:
                 <input
                   name="sticks"
                   inputMode="numeric"
-                  defaultValue={of?.sticks ?? 0}
+                  defaultValue={chosen?.sticks ?? 0}
                   aria-label={`Sticks ${source.name} can give in ${year}`}
                 />
               </Field>
@@ -163,7 +164,7 @@ function Source({ source, thisYear, mayChange }: { source: SourceView; thisYear:
               Set<span className="sr-only"> for {source.name}</span>
             </button>
           </form>
-          {of && of.sticks > of.booked && (
+          {chosen && chosen.sticks > chosen.booked && (
             <form onSubmit={(event) => void promise(event)} className="flex flex-wrap items-end gap-2" noValidate>
               <div className="w-36">
                 <Field label="Promise to">

@@ -50,7 +50,7 @@ function optionOf(
       ) / 10,
     ) * 10,
   );
-  const across = (y: number, look: object): object => ({
+  const across = (y: number, style: object): object => ({
     type: 'line',
     data: [
       [0, y],
@@ -58,7 +58,7 @@ function optionOf(
     ],
     symbol: 'none',
     silent: true,
-    lineStyle: look,
+    lineStyle: style,
   });
   return {
     grid: { left: 44, right: 14, top: 26, bottom: 40 },

@@ -25,7 +25,7 @@ interface SetUnion {
     marks: Marks;
     score: number | null;
     truthScore: number | null;
-    differences: { point: string; truth: PointGrade; given: PointGrade }[];
+    differences: { point: string; truth: PointGrade; marked: PointGrade }[];
   } | null;
 }
 
@@ -118,22 +118,22 @@ function WithMethod({ workshopId, method: methodId, seed, latest, rule, unions, 
               </tr>
             </thead>
             <tbody>
-              {assessors.map((one) => (
-                <tr key={one.name}>
-                  <td>{one.name}</td>
+              {assessors.map((assessor) => (
+                <tr key={assessor.name}>
+                  <td>{assessor.name}</td>
                   <td className="text-right">
-                    {one.answered} of {unions.length}
+                    {assessor.answered} of {unions.length}
                   </td>
                   <td className="text-right">
-                    {one.otherwise} of {one.asked}
+                    {assessor.otherwise} of {assessor.asked}
                   </td>
                   <td className="text-right">
-                    {one.meanDifference === null
+                    {assessor.meanDifference === null
                       ? '–'
-                      : `${one.meanDifference > 0 ? '+' : ''}${one.meanDifference.toFixed(1)}`}
+                      : `${assessor.meanDifference > 0 ? '+' : ''}${assessor.meanDifference.toFixed(1)}`}
                   </td>
                   <td>
-                    {Object.entries(one.points)
+                    {Object.entries(assessor.points)
                       .sort((a, b) => b[1] - a[1])
                       .slice(0, 3)
                       .map(([point, count]) => `${nameOf(point)} (${count})`)
@@ -241,12 +241,12 @@ function OneUnion({ workshopId, method, seed, rule, union, unit, nameOf, onNext 
               {answered.truthScore === null ? '–' : Math.round(answered.truthScore)}.
             </p>
             <ul className="mt-1 text-sm">
-              {answered.differences.map(({ point, truth, given }) => (
+              {answered.differences.map(({ point, truth, marked }) => (
                 <li key={point} className="border-l-4 border-ink pl-2">
-                  <strong>{nameOf(point)}:</strong> you {given}, the rubric {truth}
+                  <strong>{nameOf(point)}:</strong> you {marked}, the rubric {truth}
                   {truth === 'good' || truth === 'not-looked-at'
                     ? ''
-                    : ` (${judged.grades.find((one) => one.point.id === point)?.point.faults.find(({ grade }) => grade === truth)?.words ?? ''})`}
+                    : ` (${judged.grades.find((grade) => grade.point.id === point)?.point.faults.find(({ grade }) => grade === truth)?.words ?? ''})`}
                 </li>
               ))}
             </ul>

@@ -84,7 +84,7 @@ function ScoreInShort({ scoring: { read, called }, method }: Pick<BenchFootProps
 
 function BackAndStop({ scoring, onCaution }: Pick<BenchFootProps, 'scoring' | 'onCaution'>) {
   const { takesBack, entry, read } = scoring;
-  const stopped = read.drawn.grades.map(({ point }) => point).find(({ id }) => id === 'safe-hands');
+  const stopped = read.shown.grades.map(({ point }) => point).find(({ id }) => id === 'safe-hands');
   return (
     <span className="col-span-2 grid grid-cols-[auto_1fr_auto] gap-2">
       <button

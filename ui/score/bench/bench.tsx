@@ -39,7 +39,7 @@ export function Bench({ live, method, seatId, onSeat, onRoom, next, fromPaper = 
     if (told.focus) form.current?.querySelector<HTMLInputElement>(`[name="${told.focus}"]`)?.focus();
   }, [told]);
   const actions = { ...scoring, showCaution: () => setCaution(true) };
-  const points = read.drawn.grades.map(({ point }) => point);
+  const points = read.shown.grades.map(({ point }) => point);
   return (
     <div
       id="bench"
@@ -122,7 +122,7 @@ function BenchPicture({
 }) {
   const { seat, entry, read, compared, called, savedCount } = scoring;
   const [wanted, setLevel] = useState(0);
-  const { assessment, grades } = read.drawn;
+  const { assessment, grades } = read.shown;
   const { reach, section } = assessment;
   const level = Math.max(-reach, Math.min(reach, wanted));
   const strokes = <UnionCounters key={`${seat.id} ${savedCount}`} strokes={entry.strokes} onStroke={scoring.stroke} />;

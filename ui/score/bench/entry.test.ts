@@ -43,14 +43,14 @@ describe('readEntry', () => {
     const read = readEntry(method, { ...entry, texts: { ...entry.texts, stockLength: '30', scionLength: '30' } }, 'mm');
     expect(read.measures!.stockDiameter).toEqual({ value: 11, origin: 'assumed' });
   });
-  it.each(METHODS.map((one) => [one.id, one] as const))(
+  it.each(METHODS.map((method) => [method.id, method] as const))(
     'gives back every entry of a %s, picks and figures',
-    (_id, one) => {
+    (_id, method) => {
       const changes = Object.fromEntries(
-        one.fields.filter(({ place }) => place === 'picked').map((field) => [field.id, field.picks!.at(-1)!.id]),
+        method.fields.filter(({ place }) => place === 'picked').map((field) => [field.id, field.picks!.at(-1)!.id]),
       );
-      const measures = exampleMeasures(one, changes);
-      expect(readEntry(one, entryOf(one, measures, {}, '', 'mm', null), 'mm').measures).toEqual(measures);
+      const measures = exampleMeasures(method, changes);
+      expect(readEntry(method, entryOf(method, measures, {}, '', 'mm', null), 'mm').measures).toEqual(measures);
     },
   );
   it('gives back the entry of a saved judgement', () => {

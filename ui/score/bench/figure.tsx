@@ -26,7 +26,7 @@ interface Burst {
   typed: string;
   at: number;
   refused: boolean;
-  drawn: boolean;
+  painted: boolean;
 }
 
 /**
@@ -45,7 +45,7 @@ export function Figure({
 }: FigureProps) {
   const id = useId();
   const input = useRef<HTMLInputElement>(null);
-  const burst = useRef<Burst>({ before: '', typed: '', at: 0, refused: false, drawn: true });
+  const burst = useRef<Burst>({ before: '', typed: '', at: 0, refused: false, painted: true });
   const [refused, setRefused] = useState<{ typed: string; times: number } | null>(null);
   const value = entry.texts[field.id] ?? '';
   const kept = entry.kept.includes(field.id);
@@ -58,7 +58,7 @@ export function Figure({
 
   // The next sign is not late because this page took its time to draw the one before.
   useLayoutEffect(() => {
-    if (!burst.current.drawn) burst.current = { ...burst.current, at: performance.now(), drawn: true };
+    if (!burst.current.painted) burst.current = { ...burst.current, at: performance.now(), painted: true };
   });
 
   const change = (event: ChangeEvent<HTMLInputElement>): void => {
@@ -72,7 +72,7 @@ export function Figure({
       typed: (goesOn ? now.typed : '') + (data ?? text),
       at: event.timeStamp,
       refused: goesOn && now.refused,
-      drawn: false,
+      painted: false,
     };
     if (!burst.current.refused && isBegunFigure(text, field.unit)) {
       setRefused(null);

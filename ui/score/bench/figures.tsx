@@ -27,8 +27,8 @@ export function Figures({ method, entry, unit, measures, errors, onChange }: Fig
       quick: without(entry.quick, name),
     });
   const [asked, setAsked] = useState<string | null>(null);
-  const of = (place: Field['place']): Field[] => method.fields.filter((field) => field.place === place);
-  const [first, further] = [of('first'), of('further')];
+  const fieldsAt = (place: Field['place']): Field[] => method.fields.filter((field) => field.place === place);
+  const [first, further] = [fieldsAt('first'), fieldsAt('further')];
   const open = first.filter(({ id }) => !entry.texts[id]);
   // The figure in hand: the one in use while it is empty, else the first that is still to be entered.
   const active = open.find(({ id }) => id === asked) ?? open[0] ?? null;
@@ -80,7 +80,7 @@ export function Figures({ method, entry, unit, measures, errors, onChange }: Fig
           ))}
         </div>
       )}
-      {of('picked').map((field) => {
+      {fieldsAt('picked').map((field) => {
         const value = entry.picks[field.id] ?? usualPick(field).id;
         const choices: [string, string][] = [
           ...field.picks!.map(({ id, words }): [string, string] => [id, words]),
@@ -145,7 +145,7 @@ function figureLabel(field: Field): string {
 }
 
 function without(names: string[], name: string): string[] {
-  return names.filter((one) => one !== name);
+  return names.filter((kept) => kept !== name);
 }
 
 interface ChoicesProps {

@@ -17,7 +17,7 @@ export function FindPerson({ state, onOpen }: { state: BenchState; onOpen: (seat
   const found = findSeats(query, state);
   const shown = found.slice(0, 5).flatMap((seatId) => state.seats.find((seat) => seat.id === seatId) ?? []);
 
-  const look = async (text: string): Promise<void> => {
+  const search = async (text: string): Promise<void> => {
     const [first] = findSeats(text, state);
     if (first) return onOpen(first);
     setElsewhere([]);
@@ -37,7 +37,7 @@ export function FindPerson({ state, onOpen }: { state: BenchState; onOpen: (seat
   };
   const onSubmit = (event: FormEvent): void => {
     event.preventDefault();
-    if (query.trim() !== '') void look(query.trim());
+    if (query.trim() !== '') void search(query.trim());
   };
   return (
     <section aria-label="Find somebody">
@@ -79,10 +79,10 @@ export function FindPerson({ state, onOpen }: { state: BenchState; onOpen: (seat
       </p>
       {elsewhere.length > 0 && (
         <ul className="text-sm">
-          {elsewhere.map((one) => (
-            <li key={`${one.workshopId} ${one.seat}`}>
-              <a href={`/workshops/${one.workshopId}/score?seat=${one.seat}`}>
-                {one.name}, seat {one.seat}, {one.workshop}
+          {elsewhere.map((found) => (
+            <li key={`${found.workshopId} ${found.seat}`}>
+              <a href={`/workshops/${found.workshopId}/score?seat=${found.seat}`}>
+                {found.name}, seat {found.seat}, {found.workshop}
               </a>
             </li>
           ))}
@@ -95,7 +95,7 @@ export function FindPerson({ state, onOpen }: { state: BenchState; onOpen: (seat
             onCode={(code) => {
               setScanning(false);
               setQuery(code);
-              void look(code);
+              void search(code);
             }}
           />
         </Suspense>

@@ -34,8 +34,8 @@ export function LikelyDoubles({ state, onSettled }: { state: BenchState; onSettl
           <div key={union.id} className="py-1">
             <p className="font-bold">
               {called} was judged {union.judgements.length} times:{' '}
-              {union.judgements.map((one) => `${scoreText(one.score)} by ${one.assessor}`).join(', ')}. Nothing is lost;
-              which is it?
+              {union.judgements.map((judgement) => `${scoreText(judgement.score)} by ${judgement.assessor}`).join(', ')}
+              . Nothing is lost; which is it?
             </p>
             <div className="mt-1 flex flex-wrap gap-2">
               {union.judgements.map((judgement) => (

@@ -24,18 +24,18 @@ describe('readUnion', () => {
     const start = read({ stockDiameter: '10' });
     expect(start).toMatchObject({ judged: null, measures: null, best: null, corrections: [] });
     expect(start.missing).toEqual(['scionDiameter', 'stockLength', 'scionLength']);
-    expect(start.drawn.assessment.contact.contact).toBe(1);
+    expect(start.shown.assessment.contact.contact).toBe(1);
   });
   it('judges, tells the best reach and the corrections once they are', () => {
     const whole = read({ ...four, stockBark: '1', scionBark: '0,8' });
     expect(whole.judged!.score).toBe(40);
     expect(whole.best).toBeGreaterThan(0.5);
     expect(whole.corrections[0]!.point).toBe('cambium');
-    expect(whole.drawn).toBe(whole.judged);
+    expect(whole.shown).toBe(whole.judged);
   });
   it('shows marks on the drawing before there are figures', () => {
     const marked = read({}, { marks: { 'way-up': 'fatal' } });
-    expect(marked.drawn.fatal).toEqual(['way-up']);
+    expect(marked.shown.fatal).toEqual(['way-up']);
     expect(marked.judged).toBeNull();
   });
   it('puts what the wood does not allow at its figure, and draws the assumed union meanwhile', () => {

@@ -15,7 +15,7 @@ export interface ReadUnion {
   measures: Measures | null;
   judged: UnionJudgement | null;
   /** What is drawn: the union, or one of assumed figures while some are missing. */
-  drawn: UnionJudgement;
+  shown: UnionJudgement;
   best: number | null;
   corrections: RankedCorrection[];
   /** Calipers outside what the method is done on, and what to do instead. */
@@ -48,13 +48,13 @@ export function readUnion(
   const { measures, missing, errors } = readEntry(method, entry, unit);
   const nothing = { measures: null, judged: null, best: null, corrections: [], outside: null, missing };
   const example = (): UnionJudgement => judgeUnion(method, rule, exampleMeasures(method), entry.marks, stage);
-  if (!measures) return { ...nothing, drawn: example(), errors };
+  if (!measures) return { ...nothing, shown: example(), errors };
   try {
     const judged = judgeUnion(method, rule, measures, entry.marks, stage);
     return {
       measures,
       judged,
-      drawn: judged,
+      shown: judged,
       best: method.best(judged.figures),
       corrections: bestCorrections(method, rule, measures, entry.marks, stage),
       missing,
@@ -68,6 +68,6 @@ export function readUnion(
     };
   } catch (error) {
     if (!(error instanceof InputError)) throw error;
-    return { ...nothing, drawn: example(), errors: { ...errors, [fieldOf(error.field)]: error.message } };
+    return { ...nothing, shown: example(), errors: { ...errors, [fieldOf(error.field)]: error.message } };
   }
 }

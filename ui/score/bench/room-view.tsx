@@ -160,7 +160,7 @@ function ranks(places: number[]): number[] {
 }
 
 function rankOf(all: number[], at: number): number {
-  return all.reduce((best, one, i) => (at >= one - 0.01 ? i : best), 0);
+  return all.reduce((best, centre, i) => (at >= centre - 0.01 ? i : best), 0);
 }
 
 function BenchTop({ name, x, y, length }: { name: string; x: number; y: number; length: number }) {
@@ -241,7 +241,7 @@ function SeatCard({ state, seat, onOpen }: { state: BenchState; seat: BenchSeat;
   const row = goodInARow(attempts, rule);
   const second = state.unseen.filter(({ seatId }) => seatId === seat.id).length;
   const narrow = useNarrow();
-  const waits = own.some(({ judgements }) => judgements.some((one) => one.waits));
+  const waits = own.some(({ judgements }) => judgements.some((judgement) => judgement.waits));
   return (
     <button
       type="button"

@@ -175,7 +175,7 @@ function MarkButton({
       : grade === 'not-looked-at'
         ? 'not looked at'
         : (point.faults.find((fault) => fault.grade === grade)?.words ?? grade);
-  const look =
+  const box =
     grade === 'fatal'
       ? 'border-loud bg-loud text-white'
       : grade === 'poor' || grade === 'recut'
@@ -190,7 +190,7 @@ function MarkButton({
       data-point={point.id}
       data-grade={grade}
       aria-label={`${point.name}: ${grade === 'good' ? 'good' : `${grade.replaceAll('-', ' ')}, ${words}`}. Key ${point.letter.toUpperCase()}`}
-      className={`flex cursor-pointer items-center gap-1.5 overflow-hidden border-2 px-1 text-left leading-tight ${look}`}
+      className={`flex cursor-pointer items-center gap-1.5 overflow-hidden border-2 px-1 text-left leading-tight ${box}`}
       style={{ width, height: BUTTON_HEIGHT, borderRadius: '2px 10px 2px 10px' }}
     >
       <span className="grid size-5 shrink-0 place-content-center border border-current text-[0.75rem] font-bold uppercase">

@@ -47,23 +47,23 @@ export function useBench(initial: BenchState, method: Method): LiveBench {
   const me = initial.assessor.id;
   const key = `${workshopId}/${me}`;
 
-  const look = useCallback(async (): Promise<void> => {
+  const refresh = useCallback(async (): Promise<void> => {
     const began = Date.now();
     const whole = began - wholeAt.current > WHOLE;
     let answer: Response;
-    let given: unknown;
+    let stored: unknown;
     try {
       answer = await fetch(`/api/workshops/${workshopId}/bench${whole ? '' : `?since=${latest.current.takenAt}`}`, {
         signal: AbortSignal.timeout(SEND_PATIENCE),
       });
-      given = answer.ok ? await answer.json() : null;
+      stored = answer.ok ? await answer.json() : null;
     } catch {
       return setLink('unreachable');
     }
     if (answer.status === 401) return setLink('signed-out');
     if (!answer.ok) return setLink('unreachable');
-    if ((given as BenchState | BenchChanges).assessor.id !== me) return setLink('other-assessor');
-    const next = whole ? (given as BenchState) : withChanges(latest.current, given as BenchChanges);
+    if ((stored as BenchState | BenchChanges).assessor.id !== me) return setLink('other-assessor');
+    const next = whole ? (stored as BenchState) : withChanges(latest.current, stored as BenchChanges);
     if (whole) wholeAt.current = began;
     // An answer that was overtaken on its way is old; what it lacks is asked for again.
     if (latestOf(latest.current, next) === next) {
@@ -77,7 +77,10 @@ export function useBench(initial: BenchState, method: Method): LiveBench {
     const kept = await allWaiting();
     await dropWaiting(
       kept
-        .filter(({ deliveredAt, workshopId: of }) => deliveredAt !== null && (of !== workshopId || deliveredAt < began))
+        .filter(
+          ({ deliveredAt, workshopId: workshop }) =>
+            deliveredAt !== null && (workshop !== workshopId || deliveredAt < began),
+        )
         .map(({ order }) => order!),
     );
   }, [workshopId, me, key]);
@@ -105,7 +108,7 @@ export function useBench(initial: BenchState, method: Method): LiveBench {
         // Another window sends: what it delivers is seen in the queue.
         if (outcome === 'elsewhere') break;
         if (outcome !== 'done') setLink(outcome);
-        else if (before > 0) await look();
+        else if (before > 0) await refresh();
         const left = (await allWaiting()).some(
           ({ deliveredAt, refusal, assessor }) => deliveredAt === null && refusal === null && assessor.id === me,
         );
@@ -116,7 +119,7 @@ export function useBench(initial: BenchState, method: Method): LiveBench {
       sending.current = null;
     });
     return sending.current;
-  }, [me, look]);
+  }, [me, refresh]);
 
   useEffect(() => {
     let gone = false;
@@ -148,7 +151,7 @@ export function useBench(initial: BenchState, method: Method): LiveBench {
   useEffect(() => {
     const work = async (): Promise<void> => {
       await sendNow();
-      if (document.visibilityState === 'visible') await look();
+      if (document.visibilityState === 'visible') await refresh();
     };
     let timer: ReturnType<typeof setTimeout>;
     const again = async (): Promise<void> => {
@@ -173,8 +176,8 @@ export function useBench(initial: BenchState, method: Method): LiveBench {
       window.removeEventListener('online', now);
       document.removeEventListener('visibilitychange', now);
     };
-  }, [sendNow, look, open]);
+  }, [sendNow, refresh, open]);
 
   const state = useMemo(() => withWaiting(fresh, waiting ?? [], method), [fresh, waiting, method]);
-  return { state, waiting, link, clock, keep, sendNow, refresh: look };
+  return { state, waiting, link, clock, keep, sendNow, refresh: refresh };
 }

@@ -50,7 +50,7 @@ export function useScoring({ live, method, seatId, onSeat, fromPaper }: ScoringO
     begin({ ...draft, entry: entered, past: [...(draft?.past ?? []), entry].slice(-UNDONE) });
   const stroke = (): void => {
     const strokes = (entry.strokes ?? 0) + 1;
-    const counted = read.drawn.grades.find(({ point }) => point.strokesGood !== undefined)?.point;
+    const counted = read.shown.grades.find(({ point }) => point.strokesGood !== undefined)?.point;
     const marked = counted && strokeMark(counted, strokes);
     navigator.vibrate?.(30);
     edit({ ...entry, strokes, marks: counted && marked ? { ...entry.marks, [counted.id]: marked } : entry.marks });
@@ -74,7 +74,7 @@ export function useScoring({ live, method, seatId, onSeat, fromPaper }: ScoringO
     undo,
     save: saving.save,
     mark: (point: Point): void =>
-      edit({ ...entry, marks: nextMark(point, entry.marks, read.drawn.assessment.grades[point.id] ?? 'good') }),
+      edit({ ...entry, marks: nextMark(point, entry.marks, read.shown.assessment.grades[point.id] ?? 'good') }),
     correct: (union: BenchUnion, { id, measures, marks, note }: BenchJudgement): void =>
       begin({ entry: entryOf(method, measures, marks, note, state.unit, id), correcting: union.number }),
     scoreToo: (second: number): void => begin({ entry: newEntry(method, null, state.unit), second }),

@@ -17,7 +17,7 @@ const union = (number: number, score: number | null): CardUnion => ({
   fatal: false,
   glyph: { runs: [], fatal: null },
 });
-const drawn = (number: number, scionDiameter: number) => {
+const pictured = (number: number, scionDiameter: number) => {
   const { assessment } = judgeUnion(
     method,
     defaultRule(method),
@@ -40,20 +40,20 @@ const card: PersonCard = {
   method: method.name,
   ready: true,
   unions: [union(1, 71), union(2, null), union(3, 73)],
-  first: drawn(1, 10),
-  last: drawn(3, 8),
+  first: pictured(1, 10),
+  last: pictured(3, 8),
   train: [
     {
       point: 'tongue',
       name: 'Tongue',
       times: 2,
-      of: 3,
+      outOf: 3,
       how: 'Rock the blade in along the grain.',
       shown: faultShown(shownTechnique(method), 'tongue', 'mm'),
     },
   ],
   keepers: [{ code: 'K7M4XQ', variety: 'Grey Heron', stock: 'Reedmoor' }],
-  looks: [{ from: '2027-03-20', to: '2027-03-27', look: 'callus along the cut' }],
+  looks: [{ from: '2027-03-20', to: '2027-03-27', lookFor: 'callus along the cut' }],
   tasks: [{ name: 'Keep it moist', from: '2027-03-06', to: '2027-03-06', missed: 'it dries out' }],
 };
 const page = (changes: Partial<PersonCard> = {}) => rendered(<PersonCardPage card={{ ...card, ...changes }} />);
@@ -91,7 +91,7 @@ describe('the card on the phone', () => {
   });
   it('draws what to train right beside wrong, where its step is drawn', () => {
     expect(page().words).toMatch(/Right.*✕ Wrong/);
-    expect(page({ train: card.train.map((one) => ({ ...one, shown: null })) }).words).not.toContain('✕ Wrong');
+    expect(page({ train: card.train.map((entry) => ({ ...entry, shown: null })) }).words).not.toContain('✕ Wrong');
   });
   it('says what there is not instead of leaving holes', () => {
     const bare = page({ unions: [], first: null, last: null, train: [], keepers: [], ready: false }).words;

@@ -15,11 +15,12 @@ const HIGH = 230;
 
 /** A person's card on their phone: what they made, what to train, what to look at and when. */
 export function PersonCardPage({ card }: { card: PersonCard }) {
-  const drawn = [card.first && { head: 'First', ...card.first }, card.last && { head: 'Last', ...card.last }].flatMap(
-    (one) => one ?? [],
-  );
+  const pictured = [
+    card.first && { head: 'First', ...card.first },
+    card.last && { head: 'Last', ...card.last },
+  ].flatMap((lines) => lines ?? []);
   // One scale for all, so that first and last can be compared.
-  const scale = Math.min(...drawn.map(({ side, lines }) => (WIDE - 20) / (side.width + lines.width)), 5.5);
+  const scale = Math.min(...pictured.map(({ side, lines }) => (WIDE - 20) / (side.width + lines.width)), 5.5);
   return (
     <>
       <p className="text-muted">{card.clubName}</p>
@@ -47,7 +48,7 @@ export function PersonCardPage({ card }: { card: PersonCard }) {
           <AttemptsChart unions={card.unions} />
         </section>
       )}
-      {drawn.map(({ head, union, side, lines }) => (
+      {pictured.map(({ head, union, side, lines }) => (
         <section key={head} aria-label={`${head} union`} className="mt-4">
           <h2>
             {head}: {scoreText(union.score)}
@@ -65,9 +66,9 @@ export function PersonCardPage({ card }: { card: PersonCard }) {
             {card.train.length === 0 ? 'Nothing to train in particular: the same again' : 'What to train'}
           </h2>
           <ol className="flex flex-col gap-2">
-            {card.train.map(({ point, name, times, of, how, shown }) => (
+            {card.train.map(({ point, name, times, outOf, how, shown }) => (
               <li key={point} className="border-l-4 border-ink pl-3">
-                <strong>{name}</strong>, not good in {times} of your last {of}.<span className="block">{how}</span>
+                <strong>{name}</strong>, not good in {times} of your last {outOf}.<span className="block">{how}</span>
                 {shown && <RightAndWrong {...shown} name={name} />}
               </li>
             ))}
@@ -86,12 +87,12 @@ export function PersonCardPage({ card }: { card: PersonCard }) {
           </ul>
           <h2 className="mt-4">When to look</h2>
           <dl className="flex flex-col gap-2">
-            {card.looks.map(({ from, to, look }) => (
+            {card.looks.map(({ from, to, lookFor }) => (
               <div key={from}>
                 <dt className="font-bold">
                   {formatDate(from)} to {formatDate(to)}
                 </dt>
-                <dd>Look: {look}.</dd>
+                <dd>Look: {lookFor}.</dd>
               </div>
             ))}
           </dl>

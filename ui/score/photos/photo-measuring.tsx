@@ -54,18 +54,18 @@ export function PhotoMeasuring({
   const setsScale = tool === 'ruler' || tool === 'coin';
   const { marks } = TOOLS[tool];
   const result = measured(tool, points, size, photo.scale, unit);
-  const fitting = fields.filter((one) => one.unit === (tool === 'angle' ? 'degrees' : 'mm'));
+  const fitting = fields.filter((field) => field.unit === (tool === 'angle' ? 'degrees' : 'mm'));
 
   const at = (event: PointerEvent): PhotoPoint => {
     // By the drawing's own matrix: a tall picture does not fill the width of its box.
     const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(svg.current!.getScreenCTM()!.inverse());
     return { x: Math.max(0, Math.min(photo.width, x)), y: Math.max(0, Math.min(photo.height, y)) };
   };
-  const move = (i: number, to: PhotoPoint): void => setPoints((all) => all.map((one, k) => (k === i ? to : one)));
+  const move = (i: number, to: PhotoPoint): void => setPoints((all) => all.map((point, k) => (k === i ? to : point)));
   const onDown = (event: PointerEvent<SVGSVGElement>): void => {
     const where = at(event);
     const reach = photo.width * 0.02;
-    const near = points.findIndex((one) => Math.hypot(one.x - where.x, one.y - where.y) < reach);
+    const near = points.findIndex((point) => Math.hypot(point.x - where.x, point.y - where.y) < reach);
     event.currentTarget.setPointerCapture(event.pointerId);
     if (near >= 0) held.current = near;
     else if (points.length < marks.length) {
@@ -114,7 +114,7 @@ export function PhotoMeasuring({
           closed={tool === 'coin'}
           unitPx={unitPx}
         />
-        {points.map((one, i) => (
+        {points.map((point, i) => (
           <g
             key={i}
             tabIndex={0}
@@ -123,9 +123,23 @@ export function PhotoMeasuring({
             onKeyDown={(event) => onKey(event, i)}
             className="cursor-move"
           >
-            <circle cx={one.x} cy={one.y} r={14 * unitPx} fill="transparent" />
-            <circle cx={one.x} cy={one.y} r={6 * unitPx} fill="none" stroke={COLOURS.white} strokeWidth={4 * unitPx} />
-            <circle cx={one.x} cy={one.y} r={6 * unitPx} fill="none" stroke={COLOURS.loud} strokeWidth={2 * unitPx} />
+            <circle cx={point.x} cy={point.y} r={14 * unitPx} fill="transparent" />
+            <circle
+              cx={point.x}
+              cy={point.y}
+              r={6 * unitPx}
+              fill="none"
+              stroke={COLOURS.white}
+              strokeWidth={4 * unitPx}
+            />
+            <circle
+              cx={point.x}
+              cy={point.y}
+              r={6 * unitPx}
+              fill="none"
+              stroke={COLOURS.loud}
+              strokeWidth={2 * unitPx}
+            />
           </g>
         ))}
       </svg>
@@ -152,9 +166,9 @@ export function PhotoMeasuring({
                   setPoints([]);
                 }}
               >
-                {(Object.keys(TOOLS) as Tool[]).map((one) => (
-                  <option key={one} value={one} disabled={!photo.scale && (one === 'length' || one === 'hollow')}>
-                    {TOOLS[one].name}
+                {(Object.keys(TOOLS) as Tool[]).map((name) => (
+                  <option key={name} value={name} disabled={!photo.scale && (name === 'length' || name === 'hollow')}>
+                    {TOOLS[name].name}
                   </option>
                 ))}
               </select>

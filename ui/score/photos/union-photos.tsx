@@ -75,7 +75,7 @@ export function UnionPhotos({
     const loaded = await loadMethod(method);
     const entry = entryOf(loaded, counts.measures, counts.marks, counts.note, unit, counts.id);
     for (const [id, value] of Object.entries(taken)) {
-      const field = loaded.fields.find((one) => one.id === id)!;
+      const field = loaded.fields.find((field) => field.id === id)!;
       entry.texts[id] =
         field.unit === 'degrees' ? String(Math.round(value * 10) / 10) : formatLengthNumber(value, unit);
       if (field.picks) entry.picks[id] = BY_FIGURE;
@@ -168,7 +168,7 @@ export function UnionPhotos({
             Taken from the picture:{' '}
             {Object.entries(taken)
               .map(([id, value]) => {
-                const field = fields.find((one) => one.id === id)!;
+                const field = fields.find((field) => field.id === id)!;
                 return `${field.short} ${field.unit === 'degrees' ? `${value.toFixed(1)}°` : `${formatLengthNumber(value, unit)} ${unit}`}`;
               })
               .join(', ')}

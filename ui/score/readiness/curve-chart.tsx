@@ -26,8 +26,8 @@ export function CurveChart({ attempts, line, rule }: CurveChartProps) {
 function optionOf(attempts: Attempt[], line: CurveChartProps['line'], rule: ReadyRule, font: ChartFont): object {
   const count = Math.max(6, attempts.length + 2);
   const within = (value: number): number => Math.max(0, Math.min(100, value));
-  const curve = (of: (one: { mean: number; half: number }) => number): [number, number][] =>
-    (line ?? []).map((one) => [one.n, within(of(one))]);
+  const curve = (value: (point: { mean: number; half: number }) => number): [number, number][] =>
+    (line ?? []).map((point) => [point.n, within(value(point))]);
   return {
     grid: { left: 36, right: 14, top: 12, bottom: 40 },
     xAxis: {

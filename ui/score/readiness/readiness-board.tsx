@@ -81,42 +81,44 @@ export function ReadinessBoard({
           </p>
         )}
         <ul className="divide-y divide-line border-y border-line">
-          {people.map((one) => (
+          {people.map((person) => (
             <li
-              key={one.seatId}
-              className={`grid grid-cols-[2.2rem_minmax(0,1fr)] items-center sm:grid-cols-[2.2rem_minmax(0,1fr)_auto] gap-x-3 gap-y-1 border-l-4 py-1.5 pl-2 ${one.seatId === shown ? 'border-l-ink bg-mist' : 'border-l-transparent'}`}
+              key={person.seatId}
+              className={`grid grid-cols-[2.2rem_minmax(0,1fr)] items-center sm:grid-cols-[2.2rem_minmax(0,1fr)_auto] gap-x-3 gap-y-1 border-l-4 py-1.5 pl-2 ${person.seatId === shown ? 'border-l-ink bg-mist' : 'border-l-transparent'}`}
             >
-              <span className="text-xl font-bold">{one.number}</span>
+              <span className="text-xl font-bold">{person.number}</span>
               <button
                 type="button"
                 className="min-h-11 min-w-0 cursor-pointer text-left"
-                aria-pressed={one.seatId === shown}
-                onClick={() => setShown(one.seatId)}
+                aria-pressed={person.seatId === shown}
+                onClick={() => setShown(person.seatId)}
               >
-                <span className="block truncate font-bold underline decoration-1 underline-offset-4">{one.name}</span>
+                <span className="block truncate font-bold underline decoration-1 underline-offset-4">
+                  {person.name}
+                </span>
                 <span className="block text-sm tabular-nums">
-                  {one.attempts.length === 0 ? (
+                  {person.attempts.length === 0 ? (
                     <span className="text-muted">no union scored</span>
                   ) : (
-                    <Scores attempts={one.attempts} rule={rule} />
+                    <Scores attempts={person.attempts} rule={rule} />
                   )}
                 </span>
               </button>
               <span className="col-start-2 text-sm sm:col-start-auto sm:max-w-[22rem] sm:text-right">
-                {one.ready ? <strong className="text-life">ready</strong> : <Outlook person={one} />}
+                {person.ready ? <strong className="text-life">ready</strong> : <Outlook person={person} />}
                 {mayChange && (
                   <button
                     type="button"
                     className="ml-4 min-h-9 cursor-pointer font-bold underline underline-offset-4"
-                    onClick={() => setAsking({ people: [one], may: !one.open })}
+                    onClick={() => setAsking({ people: [person], may: !person.open })}
                   >
-                    {one.open ? 'Keep back' : 'Let through'}
-                    <span className="sr-only"> {one.name}</span>
+                    {person.open ? 'Keep back' : 'Let through'}
+                    <span className="sr-only"> {person.name}</span>
                   </button>
                 )}
-                {one.said && (
+                {person.said && (
                   <span className="block text-muted">
-                    {one.said.may ? 'let through' : 'kept back'} by {one.said.by}: {one.said.reason}
+                    {person.said.may ? 'let through' : 'kept back'} by {person.said.by}: {person.said.reason}
                   </span>
                 )}
               </span>

@@ -17,20 +17,20 @@ interface PointWordsFormProps {
 export function PointWordsForm({ point, words, mayChange, onChange, onClose }: PointWordsFormProps) {
   const submit = (event: React.FormEvent<HTMLFormElement>): void => {
     event.preventDefault();
-    const given = Object.fromEntries(
+    const values = Object.fromEntries(
       [...new FormData(event.currentTarget)].map(([name, value]) => [name, String(value).trim()]),
     );
     const differs = (text: string | undefined, own: string): text is string =>
       text !== undefined && text !== '' && text !== own;
     const faults = Object.fromEntries(
       point.faults.flatMap(({ grade, words: own }) =>
-        differs(given[`fault-${grade}`], own) ? [[grade, given[`fault-${grade}`]!]] : [],
+        differs(values[`fault-${grade}`], own) ? [[grade, values[`fault-${grade}`]!]] : [],
       ),
     );
     const next: PointWords = {
-      ...(differs(given.name, point.name) ? { name: given.name } : {}),
-      ...(differs(given.good, point.good) ? { good: given.good } : {}),
-      ...(differs(given.correction, point.correction) ? { correction: given.correction } : {}),
+      ...(differs(values.name, point.name) ? { name: values.name } : {}),
+      ...(differs(values.good, point.good) ? { good: values.good } : {}),
+      ...(differs(values.correction, point.correction) ? { correction: values.correction } : {}),
       ...(Object.keys(faults).length > 0 ? { faults } : {}),
     };
     onChange(Object.keys(next).length > 0 ? next : null);

@@ -30,15 +30,15 @@ export function RubricEditor({
   workshopId,
   method,
   version,
-  edits: given,
+  edits: saved,
   usualCap,
   thresholds,
   points,
   role,
 }: RubricEditorProps) {
   const { run, busy, problem, setProblem } = useSend();
-  const [texts, setTexts] = useState(() => textsOf(given, points, usualCap, thresholds));
-  const [words, setWords] = useState(given.words ?? {});
+  const [texts, setTexts] = useState(() => textsOf(saved, points, usualCap, thresholds));
+  const [words, setWords] = useState(saved.words ?? {});
   const [open, setOpen] = useState<EditedPoint | null>(null);
   const [preview, setPreview] = useState<RubricPreview | null>(null);
   const [notice, setNotice] = useState('');
@@ -85,7 +85,7 @@ export function RubricEditor({
       words,
     };
   };
-  const look = async (): Promise<void> => {
+  const showEffect = async (): Promise<void> => {
     const edits = read();
     if (!edits) return;
     const sent = await run<RubricPreview>('POST', `/api/rubrics/${method}/preview`, { edits });
@@ -218,7 +218,7 @@ export function RubricEditor({
             </p>
           )}
           {role !== 'viewer' && (
-            <button type="button" className="bench-button self-start" disabled={busy} onClick={() => void look()}>
+            <button type="button" className="bench-button self-start" disabled={busy} onClick={() => void showEffect()}>
               Try it on past unions
             </button>
           )}

@@ -43,13 +43,13 @@ export function ScoringSettingsForm({
   const [saved, setSaved] = useState(false);
   const submit = async (event: React.FormEvent<HTMLFormElement>): Promise<void> => {
     event.preventDefault();
-    const given = Object.fromEntries(new FormData(event.currentTarget));
+    const values = Object.fromEntries(new FormData(event.currentTarget));
     const sent = await run('PUT', `/api/workshops/${workshopId}/plan/scoring`, {
       changeId,
       version,
-      ready: { last: given.last, score: given.score },
-      blindRate: Number(given.blindRate),
-      wall: given.wall,
+      ready: { last: values.last, score: values.score },
+      blindRate: Number(values.blindRate),
+      wall: values.wall,
     });
     setChangeId(uuid());
     setSaved(sent?.ok ?? false);

@@ -30,7 +30,7 @@ const fault = {
   good: 'locks',
   how: 'Rock the blade in along the grain.',
   times: 5,
-  of: 20,
+  outOf: 20,
   shown: null,
   union: null,
 };

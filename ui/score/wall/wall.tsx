@@ -74,7 +74,7 @@ export function Wall({ workshopId, initial }: { workshopId: string; initial: Wal
                 Right now most often: {fault.name.toLowerCase()}
               </h2>
               <p className="text-[2.6vh] text-muted">
-                {fault.times} of the last {fault.of} unions. Good is: {fault.good}.
+                {fault.times} of the last {fault.outOf} unions. Good is: {fault.good}.
               </p>
               <div className="flex min-h-0 grow items-center justify-center gap-[3vw]">
                 {fault.shown && <Fitted drawing={fault.shown.right} title={`${fault.name}, right`} caption="Right" />}
@@ -189,7 +189,7 @@ function Fitted({
 }) {
   const { width: wide, height: high } = useSyncExternalStore(onResize, viewport, () => HALL);
   const width = Math.min(wide * 0.205, (high * 0.42 * drawing.width) / drawing.height);
-  const anchor = drawing.anchors.find((one) => one.point === point);
+  const anchor = drawing.anchors.find((anchor) => anchor.point === point);
   const scale = width / drawing.width;
   return (
     <figure className="flex flex-col gap-[1vh]">

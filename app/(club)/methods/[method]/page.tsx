@@ -28,7 +28,7 @@ export default async function MethodPage({
   const { method: id } = await params;
   const query = await searchParams;
   const context = await pageContext();
-  const method = METHODS.find((one) => one.id === id);
+  const method = METHODS.find((method) => method.id === id);
   if (!method) notFound();
   const unit = context.actor.lengthUnit;
   const asked = (name: string): number | null => {

@@ -25,7 +25,7 @@ export default async function SitePage({ params }: { params: Promise<{ site: str
   const species = [
     ...new Set([
       ...lots.map((lot) => lot.species.toLowerCase()),
-      ...observations.map((one) => one.species.toLowerCase()),
+      ...observations.map((observation) => observation.species.toLowerCase()),
     ]),
   ].sort();
   const calendar = siteCalendar({
@@ -102,7 +102,7 @@ export default async function SitePage({ params }: { params: Promise<{ site: str
               The plants’ year
             </h2>
             {site.climate ? (
-              alike((species.length > 0 ? species : ['pear']).map((one) => calendar.phenology(one, today))).map(
+              alike((species.length > 0 ? species : ['pear']).map((kind) => calendar.phenology(kind, today))).map(
                 ({ year, species: kinds }) => <YearTable key={kinds} year={year} species={kinds} />,
               )
             ) : (

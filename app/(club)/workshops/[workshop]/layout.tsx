@@ -2,7 +2,7 @@ import Link from 'next/link';
 import { formatDate } from '@/core/units/iso-date';
 import { isWithinYears, WORKSHOP_YEARS } from '@/server/platform/fields';
 import { getWorkshop } from '@/server/plan/workshops';
-import { Leaves } from '@/ui/club/leaves';
+import { WorkshopPages } from '@/ui/club/workshop-pages';
 import { BringBack } from '@/ui/plan/season/put-away';
 import { orNotFound } from '../../../_http/or-not-found';
 import { pageContext } from '../../../_http/session';
@@ -28,7 +28,7 @@ export default async function WorkshopLayout({
           {workshop.title}{' '}
           <span className="whitespace-nowrap text-base font-normal text-muted">{formatDate(workshop.date)}</span>
         </p>
-        <Leaves workshopId={workshop.id} />
+        <WorkshopPages workshopId={workshop.id} />
       </div>
       {workshop.putAwayAt && (
         <div className="mx-auto flex max-w-[1240px] flex-wrap items-center gap-3 px-4 pt-2">
@@ -42,7 +42,7 @@ export default async function WorkshopLayout({
         <p role="status" className="mx-auto max-w-[1240px] px-4 pt-2">
           <span className="block border-l-4 border-loud pl-3">
             <strong>The year {Number(workshop.date.slice(0, 4))} cannot be right,</strong> so what hangs on the day is
-            not to be trusted. <Link href={`/workshops/${workshop.id}/plan`}>Change it on the plan leaf</Link>, under
+            not to be trusted. <Link href={`/workshops/${workshop.id}/plan`}>Change it on the Plan page</Link>, under
             “The day”.
           </span>
         </p>

@@ -22,7 +22,13 @@ export default async function RemotePage({ params }: { params: Promise<{ worksho
       title={workshop.title}
       initial={await teachingState(context, id)}
       mayChange={context.actor.role !== 'viewer'}
-      steps={steps.map(({ id: stepId, action, look, wrong, blocks }) => ({ id: stepId, action, look, wrong, blocks }))}
+      steps={steps.map(({ id: stepId, action, lookFor, wrong, blocks }) => ({
+        id: stepId,
+        action,
+        lookFor,
+        wrong,
+        blocks,
+      }))}
     />
   );
 }

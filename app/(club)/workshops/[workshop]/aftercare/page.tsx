@@ -32,7 +32,7 @@ export default async function Aftercare({ params }: { params: Promise<{ workshop
       {!ready ? (
         <p className="board">
           Keepers are made of a wood lot and a stock lot, for the people on the roster.{' '}
-          <Link href={`/workshops/${id}/plan`}>Fill in what is missing on the plan leaf</Link>.
+          <Link href={`/workshops/${id}/plan`}>Fill in what is missing on the Plan page</Link>.
         </p>
       ) : (
         <KeeperBench

@@ -78,7 +78,7 @@ export default async function FindingsPage({ params }: { params: Promise<{ works
           <p className="mt-2 border-l-4 border-ink pl-3">
             Said to be alive after dead:{' '}
             {findings.contradicted.map(({ code, seatNumber }) => `${formatCode(code)} (seat ${seatNumber})`).join(', ')}
-            . They count as unknown until you enter on the follow-up leaf which answer was wrong.
+            . They count as unknown until you enter on the Follow-up page which answer was wrong.
           </p>
         )}
       </section>

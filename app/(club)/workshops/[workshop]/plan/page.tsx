@@ -73,7 +73,7 @@ export default async function Plan({ params }: { params: Promise<{ workshop: str
             {mayChange && (
               <EditWorkshop
                 workshop={workshop}
-                sites={sites.map((one) => ({ id: one.id, name: one.name }))}
+                sites={sites.map((site) => ({ id: site.id, name: site.name }))}
                 methods={METHODS.map((method) => ({ id: method.id, name: method.name }))}
               />
             )}

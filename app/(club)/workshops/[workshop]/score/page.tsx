@@ -22,7 +22,7 @@ export default async function Score({
   if (bench.seats.length === 0) {
     return (
       <p className="board">
-        Nobody sits at the benches yet. <Link href={`/workshops/${id}/plan`}>Fill the roster on the plan leaf</Link>,
+        Nobody sits at the benches yet. <Link href={`/workshops/${id}/plan`}>Fill the roster on the Plan page</Link>,
         then score here.
       </p>
     );

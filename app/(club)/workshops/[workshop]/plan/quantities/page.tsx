@@ -63,15 +63,25 @@ export default async function PlanQuantities({ params }: { params: Promise<{ wor
               </thead>
               <tbody>
                 {needs.map(
-                  ({ method, plan: one, belief, counts, keepers, practice, stocks: stockCount, sticks, prunings }) => (
+                  ({
+                    method,
+                    plan: planned,
+                    belief,
+                    counts,
+                    keepers,
+                    practice,
+                    stocks: stockCount,
+                    sticks,
+                    prunings,
+                  }) => (
                     <tr key={method.id}>
                       <th scope="row" className="!border-b !border-line !text-base">
                         {method.name}
                         <span className="block text-sm font-normal text-muted">
-                          {one.scionSpecies} on {one.stockSpecies}
+                          {planned.scionSpecies} on {planned.stockSpecies}
                         </span>
                       </th>
-                      <td className="tabular-nums">{one.keepersEach}</td>
+                      <td className="tabular-nums">{planned.keepersEach}</td>
                       <td className="tabular-nums">
                         {Math.round(meanTake(belief) * 100)} %
                         <span className="block text-sm text-muted">
@@ -87,7 +97,7 @@ export default async function PlanQuantities({ params }: { params: Promise<{ wor
                       <td className="tabular-nums">
                         {practice}
                         <span className="block text-sm text-muted">
-                          {one.practiceEach} each, on {one.practiceOn === 'good' ? 'good wood' : 'prunings'}
+                          {planned.practiceEach} each, on {planned.practiceOn === 'good' ? 'good wood' : 'prunings'}
                         </span>
                       </td>
                       <td className="tabular-nums">

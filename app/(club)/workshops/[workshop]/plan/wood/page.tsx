@@ -34,7 +34,7 @@ export default async function PlanWood({ params }: { params: Promise<{ workshop:
       species: lot.species,
       source: lot.from?.name ?? lot.source,
       cutOn: lot.cutOn,
-      ribbon: lots.wood.find((one) => one.id === lot.id)!.ribbon,
+      ribbon: lots.wood.find((choice) => choice.id === lot.id)!.ribbon,
       sticks: lot.sticks,
       booked: lot.booked,
       lastLook: lot.checks.at(-1)?.lookedOn ?? null,

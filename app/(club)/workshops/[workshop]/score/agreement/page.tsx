@@ -12,11 +12,11 @@ export default async function Agreement({
   searchParams,
 }: {
   params: Promise<{ workshop: string }>;
-  searchParams: Promise<{ of?: string }>;
+  searchParams: Promise<{ scope?: string }>;
 }) {
   const { workshop: id } = await params;
   const context = await pageContext();
-  const scope = (await searchParams).of === 'method' ? 'method' : 'workshop';
+  const scope = (await searchParams).scope === 'method' ? 'method' : 'workshop';
   const { agreement, advice, points, nameOf, differences, waiting, blindRate } = await orNotFound(
     assessorAgreement(context, id, scope),
   );
@@ -25,7 +25,7 @@ export default async function Agreement({
       <div className="mb-3 flex flex-wrap items-baseline gap-x-6 gap-y-1">
         <h1 className="grow">How far assessors agree</h1>
         {scope === 'workshop' ? (
-          <Link href={`/workshops/${id}/score/agreement?of=method`}>All workshops of this method</Link>
+          <Link href={`/workshops/${id}/score/agreement?scope=method`}>All workshops of this method</Link>
         ) : (
           <Link href={`/workshops/${id}/score/agreement`}>This workshop only</Link>
         )}

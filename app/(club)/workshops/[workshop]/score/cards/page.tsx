@@ -31,7 +31,7 @@ export default async function Cards({ params }: { params: Promise<{ workshop: st
       </div>
       {cards.length === 0 ? (
         <p className="board">
-          Nobody sits at the benches yet. <Link href={`/workshops/${id}/plan`}>Fill the roster on the plan leaf</Link>.
+          Nobody sits at the benches yet. <Link href={`/workshops/${id}/plan`}>Fill the roster on the Plan page</Link>.
         </p>
       ) : (
         <CardList
@@ -42,7 +42,7 @@ export default async function Cards({ params }: { params: Promise<{ workshop: st
             seat,
             name,
             unions,
-            train: train.map((one) => one.name),
+            train: train.map((point) => point.name),
             keepers: keepers.length,
             ready,
           }))}

@@ -14,7 +14,7 @@ export default async function Readiness({ params }: { params: Promise<{ workshop
   if (people.length === 0)
     return (
       <p className="board">
-        Nobody is on the roster yet. <Link href={`/workshops/${id}/plan`}>Fill it on the plan leaf</Link>.
+        Nobody is on the roster yet. <Link href={`/workshops/${id}/plan`}>Fill it on the Plan page</Link>.
       </p>
     );
   const { last, score } = settings.ready;

@@ -5,7 +5,7 @@ import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useEffect, useRef } from 'react';
 
-interface LeafPagesProps {
+interface SubPagesProps {
   /** For screen readers: "Pages of the plan". */
   label: string;
   base: string;
@@ -13,8 +13,8 @@ interface LeafPagesProps {
   pages: readonly (readonly [slug: string, name: string])[];
 }
 
-/** The pages of a leaf, as notches on a stick. */
-export function LeafPages({ label, base, pages }: LeafPagesProps) {
+/** The pages of one part of a workshop, as notches on a stick. */
+export function SubPages({ label, base, pages }: SubPagesProps) {
   const path = usePathname();
   const bar = useRef<HTMLElement>(null);
   // The longest that fits is the one in hand.

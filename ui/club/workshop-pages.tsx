@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 
-const LEAVES = [
+const PAGES = [
   ['plan', 'Plan'],
   ['teach', 'Teach'],
   ['score', 'Score'],
@@ -12,13 +12,13 @@ const LEAVES = [
   ['findings', 'Findings'],
 ] as const;
 
-/** The leaves of a workshop, in the order of the work. */
-export function Leaves({ workshopId }: { workshopId: string }) {
+/** The parts of a workshop, in the order of the work. */
+export function WorkshopPages({ workshopId }: { workshopId: string }) {
   const path = usePathname();
   return (
     <nav aria-label="Leaves of the workshop">
       <ul className="flex flex-wrap gap-1">
-        {LEAVES.map(([slug, name]) => {
+        {PAGES.map(([slug, name]) => {
           const href = `/workshops/${workshopId}/${slug}`;
           const here = path.startsWith(href);
           return (
