@@ -2,12 +2,12 @@ import type { ContactGrade } from '../contact/contact-grade';
 import type { UnionContact } from '../contact/union-contact';
 import type { DisplayList } from '../drawing/display-list';
 import type { Workpieces } from '../drawing/workpieces';
-import type { Milestone } from './milestones';
 import type { Grade, PointGrade } from '../contact/grade';
 import type { ThresholdId, Thresholds } from './thresholds';
 import type { Template } from './template';
 import type { LengthUnit } from '../units/length';
-import type { AftercareTask } from './aftercare-task';
+import type { AftercareTask } from './timetable/aftercare-task';
+import type { RoundAdvice } from './timetable/round-advice';
 import type { Field } from './field';
 import type { Material } from './material';
 import type { Figures, Measures } from './measures';
@@ -91,15 +91,6 @@ export interface Technique {
   points: Point[];
   materials: Material[];
   aftercare: AftercareTask[];
-}
-
-/** A round of follow-up that the method asks for, days after the workshop. */
-export interface RoundAdvice {
-  milestone: Milestone;
-  from: number;
-  to: number;
-  /** What is looked for. */
-  lookFor: string;
 }
 
 /** A way of joining wood to wood. */

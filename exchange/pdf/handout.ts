@@ -1,6 +1,6 @@
 import { COLOURS } from '@/core/drawing/colours';
 import type { Method, Technique } from '@/core/methods/method';
-import { triggerWords } from '@/core/methods/aftercare-task';
+import { triggerWords } from '@/core/methods/timetable/trigger-words';
 import type { ScoringRule } from '@/core/score/rubric/judge-union';
 import { wordedPoints } from '@/core/score/rubric/worded-points';
 import type { StepSheet } from '@/core/teach/step-sheets';

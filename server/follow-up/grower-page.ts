@@ -1,6 +1,10 @@
 import { object } from 'yup';
 import type { GrowerPage } from '@/core/follow-up/grower-page';
 import { thisWeek } from '@/core/follow-up/this-week';
+import type { Answer } from '@/core/methods/milestones';
+import { methodById } from '@/core/methods/registry';
+import { shownTechnique } from '@/core/methods/shown-technique';
+import { formatLength } from '@/core/units/length';
 import { dateInZone } from '@/core/units/iso-date';
 import type { PersonRow, ReportLinkRow, RoundRow, WorkshopRow } from '@/db/models/rows';
 import { transact } from '@/db/transact';
@@ -94,10 +98,16 @@ export async function growerPage(services: Services, token: string): Promise<Gro
         ribbon: ribbons.find(({ woodLotId }) => woodLotId === plant.woodLotId)!.ribbon,
         answer: report?.answer ?? null,
         note: report?.note ?? '',
-        advice: report ? thisWeek(round.milestone, report.answer) : null,
+        advice: report ? advice(round, workshop, report.answer) : null,
       };
     }),
   };
+}
+
+/** What the method of the workshop says to do this week; a grower has no unit of their own, so lengths are in mm. */
+function advice({ milestone }: RoundRow, { method, schools }: WorkshopRow, answer: Answer): string {
+  const { aftercare } = shownTechnique(methodById(method), schools);
+  return thisWeek(milestone, answer, aftercare, (mm) => formatLength(mm, 'mm'));
 }
 
 /** Saves one answer of a grower; the same id twice is one answer. Returns what to do this week. */
@@ -129,7 +139,7 @@ export async function saveAnswer(
     plant && (await db.seats.findOne({ where: { clubId, id: plant.seatId, personId: person.id }, raw: true }));
   if (!seat) throw new UseCaseError('not-found', 'This plant is not one of yours. Reload the page and answer again.');
   await addReport(db, { clubId, round, reportId, answer: values, source: 'link', enteredBy: null, now });
-  return { advice: thisWeek(round.milestone, values.answer) };
+  return { advice: advice(round, workshop, values.answer) };
 }
 
 /** Takes back the leave to be written to. The link goes on working. */

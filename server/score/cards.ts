@@ -2,6 +2,8 @@ import { object, string } from 'yup';
 import type { CardUnion, PersonCard } from '@/core/score/cards/person-card';
 import { whatToTrain } from '@/core/score/cards/what-to-train';
 import { methodById } from '@/core/methods/registry';
+import { signWords } from '@/core/methods/timetable/round-advice';
+import { timetable } from '@/core/methods/timetable/timetable';
 import { shownTechnique } from '@/core/methods/shown-technique';
 import { isReady } from '@/core/score/readiness/ready-rule';
 import { bestCorrections } from '@/core/score/rubric/best-corrections';
@@ -65,6 +67,7 @@ async function cardsOf(
   const byUnion = groupByUnion(judgements);
   const method = methodById(workshop.method);
   const technique = shownTechnique(method, workshop.schools);
+  const after = timetable(method, technique, date);
   const { ready } = (part?.body as ScoringSettings | undefined) ?? USUAL_SCORING;
   return seats.map((seat) => {
     const scored = unions
@@ -120,15 +123,11 @@ async function cardsOf(
           variety: wood.find(({ id }) => id === woodLotId)?.variety ?? '',
           stock: stocks.find(({ id }) => id === stockLotId)?.stockType ?? '',
         })),
-      looks: method.rounds.map(({ from, to, lookFor }) => ({
-        from: addDays(date, from),
-        to: addDays(date, to),
-        lookFor,
-      })),
-      tasks: technique.aftercare.flatMap(({ name, trigger, missed }) =>
-        trigger.kind === 'days' && trigger.earliest <= FIRST_WEEKS
-          ? [{ name, from: addDays(date, trigger.earliest), to: addDays(date, trigger.latest), missed }]
-          : [],
+      looks: after.rounds.flatMap(({ due, signs }) =>
+        due ? [{ ...due, lookFor: signWords(signs, (mm) => formatLength(mm, unit)) }] : [],
+      ),
+      tasks: after.tasks.flatMap(({ name, due, missed }) =>
+        due && due.from <= addDays(date, FIRST_WEEKS) ? [{ name, ...due, missed }] : [],
       ),
     };
   });

@@ -1,6 +1,7 @@
 import { WOOD_WORDS } from '@/core/methods/use';
 import type { Method, Technique } from '@/core/methods/method';
-import { triggerWords } from '@/core/methods/aftercare-task';
+import { signWords } from '@/core/methods/timetable/round-advice';
+import { triggerWords } from '@/core/methods/timetable/trigger-words';
 import { MILESTONE_WORDS } from '@/core/methods/milestones';
 import type { ScoringRule } from '@/core/score/rubric/judge-union';
 import { wordedPoints } from '@/core/score/rubric/worded-points';
@@ -90,7 +91,8 @@ export function MethodAfter({
         <ul>
           {method.rounds.map((round) => (
             <li key={round.milestone}>
-              <strong>{MILESTONE_WORDS[round.milestone].name}</strong>, day {round.from} to {round.to}: {round.lookFor}
+              <strong>{MILESTONE_WORDS[round.milestone].name}</strong>, {triggerWords(round.trigger, length)}:{' '}
+              {signWords(round.signs, length)}
             </li>
           ))}
         </ul>

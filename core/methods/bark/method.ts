@@ -12,6 +12,8 @@ import * as school from '../schools';
 import { ANCHORS, FACE_LENGTH, technique } from './technique';
 import { slots } from '../template';
 import { stepFigure } from '../common/step-figure';
+import { round } from '../timetable/round-advice';
+import { calendarDays, healingDays } from '../timetable/trigger';
 
 export const bark: Method = {
   id: 'bark',
@@ -71,10 +73,10 @@ export const bark: Method = {
   earlySign: 'buds swell in 10 to 14 days, a leaf by three weeks',
   failureSign: 'buds grow in the first week from stored food and then collapse',
   rounds: [
-    { milestone: 'healed', from: 14, to: 28, lookFor: 'buds swell' },
-    { milestone: 'growing', from: 50, to: 63, lookFor: 'a new shoot of 50 mm' },
-    { milestone: 'season', from: 150, to: 190, lookFor: 'alive at leaf fall' },
-    { milestone: 'wintered', from: 330, to: 365, lookFor: 'grows again in spring' },
+    round('healed', healingDays(14, 21, 28), 'buds-swell'),
+    round('growing', calendarDays(50, 56, 63), 'shoot'),
+    round('season', calendarDays(150, 170, 190), 'alive-at-leaf-fall'),
+    round('wintered', calendarDays(330, 348, 365), 'grows-in-spring'),
   ],
   callusDays: 21,
   knifeCaution: `${CAUTIONS['long-cut'].text} ${CAUTIONS['bud-cut'].text} Know where the first-aid kit is; the club’s own rules come first.`,

@@ -1,6 +1,6 @@
 import { BUD_COUNTS } from '../bud-counts';
 import { footedAt, posed, scored, toppedAt } from '../../drawing/workpieces';
-import * as aftercare from '../common/aftercare';
+import * as aftercare from '../timetable/tasks';
 import { chiselled, faced, laidOn, laidPieces, opened } from '../common/laid-face-shape';
 import * as material from '../common/materials';
 import * as point from '../common/points';

@@ -11,6 +11,8 @@ import { ANCHORS, CHIP_LENGTH, technique } from './technique';
 import { slice } from '../template';
 import { chord } from '../../drawing/workpieces';
 import { stepFigure } from '../common/step-figure';
+import { round } from '../timetable/round-advice';
+import { calendarDays, healingDays } from '../timetable/trigger';
 
 export const chip: Method = {
   id: 'chip',
@@ -80,15 +82,10 @@ export const chip: Method = {
   earlySign: 'the leaf stub drops at a touch in 10 to 14 days; the chip is plump and green',
   failureSign: 'the stub withers and clings; the chip is brown and shrunken',
   rounds: [
-    { milestone: 'healed', from: 10, to: 14, lookFor: 'stub drops at a touch, chip plump and green' },
-    {
-      milestone: 'growing',
-      from: 240,
-      to: 280,
-      lookFor: 'a new shoot of 50 mm; before spring there is nothing to see',
-    },
-    { milestone: 'season', from: 420, to: 450, lookFor: 'alive at leaf fall' },
-    { milestone: 'wintered', from: 600, to: 640, lookFor: 'grows again in spring' },
+    round('healed', healingDays(10, 12, 14), 'stub-drops', 'chip-green'),
+    round('growing', calendarDays(240, 260, 280), 'shoot', 'bud-waits'),
+    round('season', calendarDays(420, 435, 450), 'alive-at-leaf-fall'),
+    round('wintered', calendarDays(600, 620, 640), 'grows-in-spring'),
   ],
   callusDays: 14,
   knifeCaution: `${CAUTIONS['bud-cut'].text} ${CAUTIONS['hands-meet'].text} Know where the first-aid kit is; the club’s own rules come first.`,

@@ -13,6 +13,8 @@ import * as school from '../schools';
 import { ANCHORS, technique, WEDGE_LENGTH } from './technique';
 import { wedge } from '../template';
 import { stepFigure } from '../common/step-figure';
+import { round } from '../timetable/round-advice';
+import { calendarDays, healingDays } from '../timetable/trigger';
 
 export const cleft: Method = {
   id: 'cleft',
@@ -62,10 +64,10 @@ export const cleft: Method = {
   earlySign: 'buds swell in 10 to 14 days, a leaf by three weeks',
   failureSign: 'buds grow in the first week from stored food and then collapse',
   rounds: [
-    { milestone: 'healed', from: 14, to: 28, lookFor: 'buds swell' },
-    { milestone: 'growing', from: 50, to: 63, lookFor: 'a new shoot of 50 mm' },
-    { milestone: 'season', from: 190, to: 230, lookFor: 'alive at leaf fall' },
-    { milestone: 'wintered', from: 365, to: 400, lookFor: 'grows again in spring' },
+    round('healed', healingDays(14, 21, 28), 'buds-swell'),
+    round('growing', calendarDays(50, 56, 63), 'shoot'),
+    round('season', calendarDays(190, 210, 230), 'alive-at-leaf-fall'),
+    round('wintered', calendarDays(365, 382, 400), 'grows-in-spring'),
   ],
   callusDays: 21,
   knifeCaution: `${CAUTIONS.driven.text} ${CAUTIONS['long-cut'].text} Know where the first-aid kit is; the club’s own rules come first.`,

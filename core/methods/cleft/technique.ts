@@ -1,6 +1,6 @@
 import { BUD_COUNTS } from '../bud-counts';
 import { covered, footedAt, scored, toppedAt, withKerf } from '../../drawing/workpieces';
-import * as aftercare from '../common/aftercare';
+import * as aftercare from '../timetable/tasks';
 import * as material from '../common/materials';
 import * as point from '../common/points';
 import { bindStep, chooseWood, filmStep, labelStep, sealStep, step, writeTags } from '../common/steps';

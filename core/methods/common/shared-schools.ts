@@ -1,4 +1,5 @@
-import type { AftercareTask } from '../aftercare-task';
+import type { AftercareTask } from '../timetable/aftercare-task';
+import { AT_ONCE, calendarDays } from '../timetable/trigger';
 import type { Method, Technique } from '../method';
 import { chosen, type SchoolQuestion } from '../school';
 import * as school from '../schools';
@@ -101,7 +102,7 @@ function roots(technique: Technique, answer: Answer): Technique {
   const task: AftercareTask = {
     id: 'roots',
     name: `${words}; any root above the main whorl comes off entirely`,
-    trigger: { kind: 'days', earliest: 0, best: 0, latest: 0 },
+    trigger: AT_ONCE,
     every: null,
     missed: 'It does not fit the pot, or roots turn in it.',
   };
@@ -116,7 +117,7 @@ function darkSeal(technique: Technique, answer: Answer): Technique {
   const task: AftercareTask = {
     id: 'dark-seal',
     name: by === 'paint' ? 'Paint dark sealant and tape white, once dry' : 'Lay foil over dark sealant and tape',
-    trigger: { kind: 'days', earliest: 0, best: 0, latest: 1 },
+    trigger: calendarDays(0, 0, 1),
     every: null,
     missed: 'It heats the cambium past 32 °C in the sun.',
   };

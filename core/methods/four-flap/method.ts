@@ -22,6 +22,8 @@ import * as school from '../schools';
 import { ANCHORS, technique } from './technique';
 import { slots } from '../template';
 import { stepFigure } from '../common/step-figure';
+import { round } from '../timetable/round-advice';
+import { calendarDays, healingDays } from '../timetable/trigger';
 
 /** One side that differs from the others; like them unless given. */
 const ownSide = (i: number): Field[] => [
@@ -88,10 +90,10 @@ export const fourFlap: Method = {
   earlySign: 'buds swell in 10 to 14 days, a leaf by three weeks',
   failureSign: 'buds grow in the first week from stored food and then collapse',
   rounds: [
-    { milestone: 'healed', from: 14, to: 28, lookFor: 'buds swell' },
-    { milestone: 'growing', from: 50, to: 63, lookFor: 'a new shoot of 50 mm' },
-    { milestone: 'season', from: 130, to: 170, lookFor: 'alive at leaf fall' },
-    { milestone: 'wintered', from: 320, to: 350, lookFor: 'grows again in spring' },
+    round('healed', healingDays(14, 21, 28), 'buds-swell'),
+    round('growing', calendarDays(50, 56, 63), 'shoot'),
+    round('season', calendarDays(130, 150, 170), 'alive-at-leaf-fall'),
+    round('wintered', calendarDays(320, 335, 350), 'grows-in-spring'),
   ],
   callusDays: 21,
   knifeCaution: `${CAUTIONS['long-cut'].text} ${CAUTIONS.shears.text} Know where the first-aid kit is; the club’s own rules come first.`,

@@ -12,7 +12,7 @@ import {
   type Vertex,
   type Piece,
 } from '../../drawing/workpieces';
-import * as aftercare from '../common/aftercare';
+import * as aftercare from '../timetable/tasks';
 import * as material from '../common/materials';
 import * as point from '../common/points';
 import { bindStep, chooseWood, labelStep, step, writeTags } from '../common/steps';

@@ -15,6 +15,8 @@ import * as school from '../schools';
 import { ANCHORS, FACE_LENGTH, technique } from './technique';
 import { slots } from '../template';
 import { stepFigure } from '../common/step-figure';
+import { round } from '../timetable/round-advice';
+import { calendarDays, healingDays } from '../timetable/trigger';
 
 const SIDE: Field = {
   id: 'side',
@@ -89,10 +91,10 @@ export const inlay: Method = {
   earlySign: 'buds swell under the bag in 10 to 14 days, a leaf by three weeks',
   failureSign: 'buds grow in the first week from stored food and then collapse',
   rounds: [
-    { milestone: 'healed', from: 21, to: 30, lookFor: 'buds swell, seen through the bag' },
-    { milestone: 'growing', from: 50, to: 63, lookFor: 'a new shoot of 50 mm' },
-    { milestone: 'season', from: 150, to: 190, lookFor: 'alive at leaf fall' },
-    { milestone: 'wintered', from: 330, to: 365, lookFor: 'grows again in spring' },
+    round('healed', healingDays(21, 26, 30), 'buds-swell-in-bag'),
+    round('growing', calendarDays(50, 56, 63), 'shoot'),
+    round('season', calendarDays(150, 170, 190), 'alive-at-leaf-fall'),
+    round('wintered', calendarDays(330, 348, 365), 'grows-in-spring'),
   ],
   callusDays: 21,
   knifeCaution: `${CAUTIONS.saw.text} ${CAUTIONS['long-cut'].text} Know where the first-aid kit is; the club’s own rules come first.`,

@@ -1,5 +1,5 @@
 import { covered, footedAt, scored, toppedAt } from '../../drawing/workpieces';
-import * as aftercare from '../common/aftercare';
+import * as aftercare from '../timetable/tasks';
 import { chiselled, faced, laidOn, laidPieces, opened } from '../common/laid-face-shape';
 import * as material from '../common/materials';
 import * as point from '../common/points';

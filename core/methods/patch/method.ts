@@ -12,6 +12,8 @@ import * as school from '../schools';
 import { ANCHORS, technique } from './technique';
 import { rectangle } from '../template';
 import { stepFigure } from '../common/step-figure';
+import { round } from '../timetable/round-advice';
+import { calendarDays, healingDays } from '../timetable/trigger';
 
 function unionOf(figures: Figures): PatchUnion {
   return {
@@ -96,10 +98,10 @@ export const patch: Method = {
     'the patch is green and its edges callus; in spring the bud is fat in two to four weeks, in autumn it sleeps',
   failureSign: 'the patch is green and the bud hollow: the bark lives, nothing will grow',
   rounds: [
-    { milestone: 'healed', from: 10, to: 14, lookFor: 'patch green, edges callused' },
-    { milestone: 'growing', from: 56, to: 70, lookFor: 'a new shoot of 50 mm; autumn patches wait for spring' },
-    { milestone: 'season', from: 130, to: 170, lookFor: 'alive at leaf fall' },
-    { milestone: 'wintered', from: 320, to: 350, lookFor: 'grows again in spring' },
+    round('healed', healingDays(10, 12, 14), 'patch-green'),
+    round('growing', calendarDays(56, 63, 70), 'shoot', 'autumn-waits'),
+    round('season', calendarDays(130, 150, 170), 'alive-at-leaf-fall'),
+    round('wintered', calendarDays(320, 335, 350), 'grows-in-spring'),
   ],
   callusDays: 14,
   knifeCaution: `${CAUTIONS['bud-cut'].text} ${CAUTIONS.sap.text} Know where the first-aid kit is; the club’s own rules come first.`,

@@ -10,7 +10,7 @@ import {
   toppedAt,
   type Vertex,
 } from '../../drawing/workpieces';
-import * as aftercare from '../common/aftercare';
+import * as aftercare from '../timetable/tasks';
 import * as material from '../common/materials';
 import * as point from '../common/points';
 import { bindStep, chooseWood, labelStep, step, writeTags } from '../common/steps';

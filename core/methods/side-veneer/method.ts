@@ -12,6 +12,8 @@ import { ANCHORS, CUT_LENGTH, technique } from './technique';
 import { slice } from '../template';
 import { chord } from '../../drawing/workpieces';
 import { stepFigure } from '../common/step-figure';
+import { round } from '../timetable/round-advice';
+import { calendarDays, healingDays } from '../timetable/trigger';
 
 /** A shallow slice: the core just showing. */
 const depth =
@@ -69,10 +71,10 @@ export const sideVeneer: Method = {
   earlySign: 'the tip swells under its cover by day 30',
   failureSign: 'the tip blackens',
   rounds: [
-    { milestone: 'healed', from: 30, to: 35, lookFor: 'the tip swells' },
-    { milestone: 'growing', from: 56, to: 70, lookFor: 'a new shoot of 50 mm' },
-    { milestone: 'season', from: 150, to: 180, lookFor: 'alive' },
-    { milestone: 'wintered', from: 330, to: 365, lookFor: 'grows again' },
+    round('healed', healingDays(30, 32, 35), 'tip-swells'),
+    round('growing', calendarDays(56, 63, 70), 'shoot'),
+    round('season', calendarDays(150, 165, 180), 'alive'),
+    round('wintered', calendarDays(330, 348, 365), 'grows'),
   ],
   callusDays: 30,
   knifeCaution: `${CAUTIONS['long-cut'].text} ${CAUTIONS['hands-meet'].text} Know where the first-aid kit is; the club’s own rules come first.`,

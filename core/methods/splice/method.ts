@@ -7,6 +7,8 @@ import type { Method } from '../method';
 import * as school from '../schools';
 import { ANCHORS, CUT_LENGTH, cutLengthFor, technique } from './technique';
 import { wrapGuide } from '../template';
+import { round } from '../timetable/round-advice';
+import { calendarDays, healingDays } from '../timetable/trigger';
 
 export const splice: Method = {
   id: 'splice',
@@ -49,10 +51,10 @@ export const splice: Method = {
   earlySign: 'a ring of callus along the cut, and the scion holds to a gentle push',
   failureSign: 'a dry line along the cut, and the scion wrinkles',
   rounds: [
-    { milestone: 'healed', from: 14, to: 21, lookFor: 'callus along the cut' },
-    { milestone: 'growing', from: 50, to: 63, lookFor: 'a new shoot of 50 mm' },
-    { milestone: 'season', from: 210, to: 245, lookFor: 'alive at leaf fall' },
-    { milestone: 'wintered', from: 395, to: 425, lookFor: 'grows again in spring' },
+    round('healed', healingDays(14, 18, 21), 'callus-along-cut'),
+    round('growing', calendarDays(50, 56, 63), 'shoot'),
+    round('season', calendarDays(210, 228, 245), 'alive-at-leaf-fall'),
+    round('wintered', calendarDays(395, 410, 425), 'grows-in-spring'),
   ],
   callusDays: 14,
   knifeCaution: `${CAUTIONS['long-cut'].text} ${CAUTIONS['hands-meet'].text} Know where the first-aid kit is; the club’s own rules come first.`,

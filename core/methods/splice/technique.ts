@@ -1,6 +1,6 @@
 import { BUD_COUNTS } from '../bud-counts';
 import { cutOn, footedAt, posed, toppedAt } from '../../drawing/workpieces';
-import * as aftercare from '../common/aftercare';
+import * as aftercare from '../timetable/tasks';
 import * as material from '../common/materials';
 import * as point from '../common/points';
 import { hollowed, slopingCut } from '../common/sloping-cut';

@@ -15,6 +15,8 @@ import { ANCHORS, DOWN_CUT, technique } from './technique';
 import { tee } from '../template';
 import { chosen } from '../school';
 import { stepFigure } from '../common/step-figure';
+import { round } from '../timetable/round-advice';
+import { calendarDays, healingDays } from '../timetable/trigger';
 
 /** Whether the bark slipped and which way up the bud stands is seen, not measured: it comes from the marks. */
 function unionOf(figures: Figures, marks: Record<string, PointGrade> = {}): ShieldUnion {
@@ -112,15 +114,10 @@ export const tBud: Method = {
   earlySign: 'the leaf stub drops at a touch in 10 to 14 days; the shield is plump and green',
   failureSign: 'the stub withers and clings; the shield is brown and shrunken',
   rounds: [
-    { milestone: 'healed', from: 10, to: 14, lookFor: 'stub drops at a touch, shield plump and green' },
-    {
-      milestone: 'growing',
-      from: 250,
-      to: 290,
-      lookFor: 'a new shoot of 50 mm; before spring there is nothing to see',
-    },
-    { milestone: 'season', from: 430, to: 460, lookFor: 'alive at leaf fall' },
-    { milestone: 'wintered', from: 610, to: 650, lookFor: 'grows again in spring' },
+    round('healed', healingDays(10, 12, 14), 'stub-drops', 'shield-green'),
+    round('growing', calendarDays(250, 270, 290), 'shoot', 'bud-waits'),
+    round('season', calendarDays(430, 445, 460), 'alive-at-leaf-fall'),
+    round('wintered', calendarDays(610, 630, 650), 'grows-in-spring'),
   ],
   callusDays: 14,
   knifeCaution: `${CAUTIONS['bud-cut'].text} ${CAUTIONS['hands-meet'].text} Know where the first-aid kit is; the club’s own rules come first.`,

@@ -1,5 +1,5 @@
 import { cutOn, footedAt, type Piece, posed, scored, shoot, toppedAt, type Vertex } from '../../drawing/workpieces';
-import * as aftercare from '../common/aftercare';
+import * as aftercare from '../timetable/tasks';
 import * as material from '../common/materials';
 import * as point from '../common/points';
 import { bindStep, chooseWood, labelStep, step, writeTags } from '../common/steps';

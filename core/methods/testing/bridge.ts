@@ -1,3 +1,5 @@
+import { round } from '../timetable/round-advice';
+import { healingDays } from '../timetable/trigger';
 import { OUTLINE_MODEL } from '../../contact/outline-union';
 import { piecesView } from '../../drawing/pieces-view';
 import { cutOn, toppedAt } from '../../drawing/workpieces';
@@ -99,7 +101,7 @@ export const bridge: Method = {
   technique,
   earlySign: 'planks sprout',
   failureSign: 'planks warp',
-  rounds: [{ milestone: 'healed', from: 14, to: 21, lookFor: 'sprouting planks' }],
+  rounds: [round('healed', healingDays(14, 18, 21), 'grows')],
   callusDays: 14,
   knifeCaution: 'Cut away from the body.',
   tools: ['knife'],

@@ -15,6 +15,8 @@ import * as school from '../schools';
 import { ANCHORS, SLIT, technique, WEDGE_LENGTH } from './technique';
 import { wedge } from '../template';
 import { stepFigure } from '../common/step-figure';
+import { round } from '../timetable/round-advice';
+import { calendarDays, healingDays } from '../timetable/trigger';
 
 /** Inset at which the outer lines, or the inner ones, meet. */
 const outerMet = (figures: Figures): number => figures.stockBark! - figures.scionBark!;
@@ -86,10 +88,10 @@ export const topWedge: Method = {
   earlySign: 'the tip stays plump under its film and swells within three to four weeks',
   failureSign: 'the tip blackens or wrinkles under the film',
   rounds: [
-    { milestone: 'healed', from: 21, to: 30, lookFor: 'the tip swells' },
-    { milestone: 'growing', from: 50, to: 63, lookFor: 'a new shoot of 50 mm' },
-    { milestone: 'season', from: 110, to: 150, lookFor: 'alive at leaf fall' },
-    { milestone: 'wintered', from: 300, to: 340, lookFor: 'grows again in spring' },
+    round('healed', healingDays(21, 26, 30), 'tip-swells'),
+    round('growing', calendarDays(50, 56, 63), 'shoot'),
+    round('season', calendarDays(110, 130, 150), 'alive-at-leaf-fall'),
+    round('wintered', calendarDays(300, 320, 340), 'grows-in-spring'),
   ],
   callusDays: 21,
   knifeCaution: `${CAUTIONS['bud-cut'].text} ${CAUTIONS['hands-meet'].text} Know where the first-aid kit is; the club’s own rules come first.`,

@@ -1,5 +1,5 @@
 import { covered, footedAt, posed, scored, toppedAt, withKerf } from '../../drawing/workpieces';
-import * as aftercare from '../common/aftercare';
+import * as aftercare from '../timetable/tasks';
 import * as material from '../common/materials';
 import * as point from '../common/points';
 import { bindStep, chooseWood, filmStep, labelStep, step, writeTags } from '../common/steps';

@@ -2,7 +2,7 @@ import { BUD_COUNTS } from '../bud-counts';
 import { cutOn, footedAt, posed, toppedAt, type Vertex, withKerf } from '../../drawing/workpieces';
 import { bindStep, chooseWood, filmStep, labelStep, sealStep, step, writeTags } from '../common/steps';
 import { hollowed, type SlopingCut, slopingCut } from '../common/sloping-cut';
-import * as aftercare from '../common/aftercare';
+import * as aftercare from '../timetable/tasks';
 import * as material from '../common/materials';
 import * as school from '../schools';
 import { chosen, type Choices } from '../school';

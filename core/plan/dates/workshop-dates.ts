@@ -1,6 +1,11 @@
 import { bleeds, kinOf } from '../../methods/compatibility/compatibility';
 import { MILESTONE_WORDS } from '../../methods/milestones';
 import type { Method } from '../../methods/method';
+import { dueWindow, type DueWindow } from '../../methods/timetable/due-window';
+import { signWords } from '../../methods/timetable/round-advice';
+import type { TurnsOfYear } from '../../methods/timetable/season-phases';
+import { PLANT_OUT } from '../../methods/timetable/tasks';
+import { timetable } from '../../methods/timetable/timetable';
 import type { Season } from '../../methods/use';
 import { callusRange, type AssumptionById } from '../phenology/assumptions';
 import type { Phenology } from '../phenology/phenology';
@@ -260,7 +265,15 @@ function stockDates({ date, taught, assumption, degrees }: DatesInput): PlannedD
   return dates;
 }
 
-function afterwards({ date, taught, assumption, rounds, degrees }: DatesInput): PlannedDate[] {
+/** When plants go out: after the last frost of a late year, or when callusing ends where there is none to come. */
+function plantingWindow(end: IsoDate, frost: Phenology['lastFrost']): DueWindow {
+  // After a summer or autumn day the frost meant is next spring's.
+  const turns = frost && frost.late >= end ? { 'last-frost': frost.late } : {};
+  const turnsOf = (year: number): TurnsOfYear => (String(year) === frost?.late.slice(0, 4) ? turns : {});
+  return dueWindow(PLANT_OUT.trigger, end, { turnsOf }) ?? { from: addDays(end, 1), to: addDays(end, 22) };
+}
+
+function afterwards({ date, taught, assumption, rounds, degrees, length }: DatesInput): PlannedDate[] {
   const dates: PlannedDate[] = [];
   const bench = taught.filter(({ plan }) => plan.place === 'bench');
   if (bench.length > 0) {
@@ -285,14 +298,13 @@ function afterwards({ date, taught, assumption, rounds, degrees }: DatesInput): 
           .join('; ') + '. Open one of the batch to see callus before moving it.',
     });
     const frost = bench[0]!.stock.lastFrost;
-    // After a summer or autumn day the frost meant is next spring's.
-    const planting = !frost ? addDays(end, 1) : frost.late >= end ? frost.late : addDays(end, 1);
-    if (planting > addDays(end, 1))
+    const planting = plantingWindow(end, frost);
+    if (planting.from > addDays(end, 1))
       dates.push({
         id: 'cool',
         name: 'Hold cool',
         from: addDays(end, 1),
-        to: addDays(planting, -1),
+        to: addDays(planting.from, -1),
         kind: 'callus',
         source: callus.source,
         how: 'Cool, frost-free, moist and in the light once buds move, until frosts are over.',
@@ -300,8 +312,7 @@ function afterwards({ date, taught, assumption, rounds, degrees }: DatesInput): 
     dates.push({
       id: 'plant-out',
       name: 'Plant out',
-      from: planting,
-      to: addDays(planting, 21),
+      ...planting,
       kind: 'planting',
       source: frost ? frost.source : null,
       how: frost
@@ -322,17 +333,16 @@ function afterwards({ date, taught, assumption, rounds, degrees }: DatesInput): 
       });
     return dates;
   }
-  const advised = taught[0]?.method.rounds ?? [];
-  for (const { milestone, from, to, lookFor: sign } of advised) {
-    dates.push({
-      id: `round-${milestone}`,
-      name: `Follow-up: ${MILESTONE_WORDS[milestone].name.toLowerCase()}`,
-      from: addDays(date, from),
-      to: addDays(date, to),
-      kind: 'round',
-      source: 'trade handbook, following up',
-      how: `Ask for: ${sign}.`,
-    });
-  }
+  const advised = taught[0] ? timetable(taught[0].method, { aftercare: [] }, date).rounds : [];
+  for (const { milestone, due, signs } of advised)
+    if (due)
+      dates.push({
+        id: `round-${milestone}`,
+        name: `Follow-up: ${MILESTONE_WORDS[milestone].name.toLowerCase()}`,
+        ...due,
+        kind: 'round',
+        source: 'trade handbook, following up',
+        how: `Ask for: ${signWords(signs, length)}.`,
+      });
   return dates;
 }

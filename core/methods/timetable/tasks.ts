@@ -1,12 +1,18 @@
-import type { AftercareTask, Trigger } from '../aftercare-task';
+import type { AftercareTask } from './aftercare-task';
+import {
+  AT_ONCE,
+  calendarDays,
+  event,
+  EVERY_VISIT,
+  EVERY_YEAR,
+  growth,
+  healingDays,
+  phase,
+  type Trigger,
+} from './trigger';
 
-/* Aftercare of several methods. Windows are days after the union, lengths mm of new growth. */
+/* Aftercare of several methods, by the trade handbook's table. Days are days since the union, lengths mm of new growth. */
 
-const days = (earliest: number, best: number, latest: number): Trigger => ({ kind: 'days', earliest, best, latest });
-const AT_ONCE = days(0, 0, 0);
-const growth = (from: number): Trigger => ({ kind: 'growth', from });
-const season = (when: string): Trigger => ({ kind: 'season', when });
-const seen = (what: string): Trigger => ({ kind: 'seen', what });
 const task = (
   id: string,
   name: string,
@@ -19,67 +25,67 @@ export const WATER = task('water', 'Water in; keep the packing or the soil moist
 export const WARM = task(
   'warm',
   'Keep warm for 14 days at the species’ temperature, then cool; open one of the batch to see callus before moving it',
-  days(0, 0, 14),
+  healingDays(0, 0, 14),
   'No callus, or leaves too early.',
 );
 export const RESEAL = task(
   'reseal',
   'Look at the seal and close cracks',
-  days(6, 7, 8),
+  calendarDays(6, 7, 8),
   'Water gets in, and the graft dies later in summer.',
 );
 export const STILL_DORMANT = task(
   'still-dormant',
   'See through the cover that the buds still sleep; do not open it',
-  days(6, 7, 8),
+  healingDays(6, 7, 8),
   'Wood that grew in week one is spent: saw off and graft again.',
 );
 export const PLUMP = task(
   'plump',
   'Touch the leaf stub if one was left, else look for a plump green bud',
-  days(10, 12, 14),
+  healingDays(10, 12, 14),
   'A failure goes unseen and the season for a second try is lost.',
 );
-export const CALLUS_SEEN = task('callus-seen', 'Look for callus through the thin wrap', days(10, 14, 14), null);
-export const SWELL = task('swell', 'Look for swelling buds', days(14, 21, 28), null);
+export const CALLUS_SEEN = task('callus-seen', 'Look for callus through the thin wrap', healingDays(10, 14, 14), null);
+export const SWELL = task('swell', 'Look for swelling buds', healingDays(14, 21, 28), null);
 export const HANDS_OFF = (from: number, to: number): AftercareTask =>
-  task('hands-off', `Open nothing; longer when it is cold`, days(from, to, to), 'Opened too early, it dries.');
+  task('hands-off', `Open nothing; longer when it is cold`, healingDays(from, to, to), 'Opened too early, it dries.');
 export const BAG_OPEN = task(
   'bag-open',
   'Open the bag and free the foil at the top',
-  seen('when growth reaches the tie'),
+  event('growth-at-tie'),
   'The shoot cooks or bends.',
 );
 export const COVER_OFF = task(
   'cover-off',
   'Take plastic and foil off',
-  season('mid-summer'),
+  phase('mid-summer'),
   'Heat and rot under the cover.',
 );
 export const SUCKERS = task(
   'suckers',
   'Rub off shoots below the union',
-  days(14, 21, 21),
+  calendarDays(14, 21, 21),
   'The union is outcompeted.',
   18,
 );
 export const SUCKERS_BUD = task(
   'suckers',
   'Rub off the stock’s own shoots, below and above the bud',
-  seen('once the bud grows'),
+  event('bud-grows'),
   'The bud is outcompeted.',
   18,
 );
 export const NURSE = task(
   'nurse',
   'Shorten the nurse limb, or take one off',
-  seen('when the scions grow too slowly; the last once they grow strongly'),
+  event('scions-slow'),
   'The scion starves. All lower branches are gone within two to three years.',
 );
 export const LOW_BRANCHES = task(
   'low-branches',
   'Keep lower branches shorter than the graft',
-  days(28, 30, 30),
+  calendarDays(28, 30, 30),
   'The scion is choked.',
   30,
 );
@@ -87,25 +93,25 @@ export const ONE_SHOOT = task('one-shoot', 'Choose one shoot and pinch the other
 export const ONE_SCION = task(
   'one-scion',
   'Choose among the scions on a stump',
-  season('second season'),
+  phase('first-season', 2),
   'They crowd each other and the union splits.',
 );
 export const BLOSSOM = task(
   'blossom',
   'Pick off blossom and fruit',
-  season('first season'),
+  phase('first-season'),
   'Strength goes into fruit.',
 );
 export const TIE_UP = task(
   'tie-up',
   'Tie to a stake or brace, again every 300 mm',
-  growth(200),
+  growth(150, 250),
   'Blown out by wind, or broken by a perching bird.',
 );
 export const SLIT_RUBBER = task(
   'slit-rubber',
   'Slit the rubber on the side away from the bud',
-  seen('20 days after growth starts'),
+  event('growth-starts', 20),
   'It girdles.',
 );
 export const PERFORATE = task(
@@ -117,42 +123,47 @@ export const PERFORATE = task(
 export const TAPE_OFF = task(
   'tape-off',
   'Take the vinyl, insulating or cloth tape off',
-  days(55, 60, 120),
+  calendarDays(55, 60, 120),
   'It girdles: the next spring at the latest.',
 );
-export const HEAVY_TAPE_OFF = task('heavy-tape-off', 'Take heavy grafting tape off', days(90, 105, 120), 'It girdles.');
+export const HEAVY_TAPE_OFF = task(
+  'heavy-tape-off',
+  'Take heavy grafting tape off',
+  calendarDays(90, 105, 120),
+  'It girdles.',
+);
 export const HEAD_BACK = task(
   'head-back',
   'Cut the stock 12 mm above the bud that is kept, sloped away from it',
-  season('late winter, before buds break'),
+  phase('late-winter'),
   'The stock outgrows the bud.',
 );
 export const SECOND_CHANCE = task(
   'second-chance',
   'Where the graft failed and the stock thrives, put in a chip bud; cut the dead scion out',
-  season('late summer'),
+  phase('late-summer'),
   'A year is lost.',
 );
 export const BRACE = task(
   'brace',
   'Look at brace and guard; keep them on for five years',
-  season('each year'),
+  EVERY_YEAR,
   'Broken out by wind or a bird.',
   365,
 );
-export const LABEL = task(
-  'label',
-  'Read and renew the label',
-  season('with every visit'),
-  'The name is lost, and with it the graft.',
-);
+export const LABEL = task('label', 'Read and renew the label', EVERY_VISIT, 'The name is lost, and with it the graft.');
 export const PLANT_OUT = task(
   'plant-out',
   'Plant out with the union well above the soil',
-  season('after the last frost'),
+  phase('last-frost'),
   'Frosted growth; buried, the scion roots.',
 );
-export const SHADE = task('shade', 'Keep in a shaded healing place for three weeks', days(0, 0, 21), 'The bud dries.');
+export const SHADE = task(
+  'shade',
+  'Keep in a shaded healing place for three weeks',
+  calendarDays(0, 0, 21),
+  'The bud dries.',
+);
 export const SUPPORT_WINDOW = task(
   'support',
   'Splint the stock where its bark was taken out',
@@ -162,7 +173,7 @@ export const SUPPORT_WINDOW = task(
 export const PATCH_TOP = task(
   'patch-top',
   'If the patch is green and holds, cut the stock above it, seal, paint white',
-  days(7, 8, 10),
+  healingDays(7, 8, 10),
   'The bud sleeps on.',
 );
 export const PATCH_TOP_NOW = task('patch-top', 'Cut the stock above the patch', AT_ONCE, 'The bud sleeps on.');
@@ -170,7 +181,7 @@ export const PATCH_TOP_GROWN = task('patch-top', 'Cut the stock above the patch'
 export const UNWRAP_TIP = task(
   'unwrap-tip',
   'Unwrap the tip only, if it swells',
-  days(28, 30, 35),
+  healingDays(28, 30, 35),
   'The tip rots under its cover.',
 );
 export const HEAD_STAGES: AftercareTask[] = [
@@ -178,11 +189,11 @@ export const HEAD_STAGES: AftercareTask[] = [
   task('head-2', 'Cut the stock to a stub', growth(165), 'The scion is starved.'),
   task('head-3', 'Cut the stub flush', growth(350), 'The stub rots into the union.'),
 ];
-export const UNWRAP_BUD = task('unwrap-bud', 'Unwrap the bud', days(14, 18, 21), 'It grows into its wrap.');
+export const UNWRAP_BUD = task('unwrap-bud', 'Unwrap the bud', healingDays(14, 18, 21), 'It grows into its wrap.');
 export const NO_SHOOTS_MONTH = task(
   'none-below',
   'Leave nothing below the graft for a month, then two or three shoots',
-  days(0, 0, 30),
+  calendarDays(0, 0, 30),
   'The union is outcompeted.',
 );
-export const WRAP_WINTER = task('wrap-winter', 'Take the wrap off', season('next winter'), 'It girdles.');
+export const WRAP_WINTER = task('wrap-winter', 'Take the wrap off', phase('winter'), 'It girdles.');

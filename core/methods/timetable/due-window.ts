@@ -1,0 +1,39 @@
+import { addDays, type IsoDate } from '../../units/iso-date';
+import { phaseWindow, type TurnsOfYear } from './season-phases';
+import type { PlantEvent, Trigger } from './trigger';
+
+/** Days between which a thing is due. */
+export interface DueWindow {
+  from: IsoDate;
+  to: IsoDate;
+}
+
+/** What is known of a union besides its day, to date what hangs on more than days. */
+export interface Known {
+  turnsOf?: (year: number) => TurnsOfYear;
+  /** Days on which events were seen. */
+  seen?: Partial<Record<PlantEvent, IsoDate>>;
+}
+
+/**
+ * When a trigger falls for a union made on a day.
+ * Days of healing are read at usual warmth; growth has no day before it was measured.
+ * @returns null where it cannot be dated yet.
+ */
+export function dueWindow(trigger: Trigger, madeOn: IsoDate, { turnsOf, seen }: Known = {}): DueWindow | null {
+  switch (trigger.kind) {
+    case 'days':
+      return { from: addDays(madeOn, trigger.earliest), to: addDays(madeOn, trigger.latest) };
+    case 'phase': {
+      const window = turnsOf ? phaseWindow(trigger.phase, trigger.nth, madeOn, turnsOf) : null;
+      return window && { from: addDays(window.from, trigger.offset), to: addDays(window.to, trigger.offset) };
+    }
+    case 'event': {
+      const day = seen?.[trigger.event];
+      return day === undefined ? null : { from: addDays(day, trigger.after), to: addDays(day, trigger.after) };
+    }
+    case 'growth':
+    case 'recurring':
+      return null;
+  }
+}

@@ -1,0 +1,27 @@
+import type { Method, Technique } from '../method';
+import type { IsoDate } from '../../units/iso-date';
+import type { AftercareTask } from './aftercare-task';
+import { type DueWindow, dueWindow, type Known } from './due-window';
+import type { RoundAdvice } from './round-advice';
+
+/** What follows a union, with its days where they are known. */
+export interface Timetable {
+  rounds: (RoundAdvice & { due: DueWindow | null })[];
+  tasks: (AftercareTask & { due: DueWindow | null })[];
+}
+
+/**
+ * All that follows a union made on a day: the rounds its method asks for and its aftercare, each dated where it can be.
+ * @example timetable(whip, shownTechnique(whip), '2027-03-06').rounds[0].due // { from: '2027-03-20', to: '2027-03-27' }
+ */
+export function timetable(
+  { rounds }: Pick<Method, 'rounds'>,
+  { aftercare }: Pick<Technique, 'aftercare'>,
+  madeOn: IsoDate,
+  known: Known = {},
+): Timetable {
+  return {
+    rounds: rounds.map((advice) => ({ ...advice, due: dueWindow(advice.trigger, madeOn, known) })),
+    tasks: aftercare.map((task) => ({ ...task, due: dueWindow(task.trigger, madeOn, known) })),
+  };
+}

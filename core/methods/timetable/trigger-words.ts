@@ -1,0 +1,31 @@
+import { phaseWords } from './season-phases';
+import { PLANT_EVENTS, type Trigger } from './trigger';
+
+/**
+ * A trigger in words.
+ * @param length writes a length in the reader's unit.
+ * @example triggerWords(growth(150, 250), (mm) => `${mm} mm`) // 'at 150 mm to 250 mm of growth'
+ */
+export function triggerWords(trigger: Trigger, length: (mm: number) => string): string {
+  switch (trigger.kind) {
+    case 'days':
+      if (trigger.latest === 0) return 'at once';
+      return trigger.earliest === trigger.latest
+        ? `day ${trigger.best}`
+        : `day ${trigger.earliest} to ${trigger.latest}`;
+    case 'growth':
+      return trigger.from === trigger.to
+        ? `at ${length(trigger.from)} of growth`
+        : `at ${length(trigger.from)} to ${length(trigger.to)} of growth`;
+    case 'phase': {
+      const words = phaseWords(trigger.phase, trigger.nth);
+      if (trigger.offset === 0) return words;
+      return `${Math.abs(trigger.offset)} days ${trigger.offset > 0 ? 'after' : 'before'}: ${words}`;
+    }
+    case 'event':
+      if (trigger.after > 0) return `${trigger.after} days after ${PLANT_EVENTS[trigger.event]}`;
+      return `${trigger.event === 'bud-grows' ? 'once' : 'when'} ${PLANT_EVENTS[trigger.event]}`;
+    case 'recurring':
+      return trigger.at === 'visit' ? 'with every visit' : 'each year';
+  }
+}
