@@ -37,11 +37,11 @@ const zones = Object.entries(MAY).flatMap(([layer, may]) =>
 );
 
 /** The rooms of a floor in the order people work: what all stand on first. A room may import those before it. */
-const LEAVES = ['plan', 'teach', 'score', 'aftercare', 'follow-up', 'findings'];
+const WORK = ['plan', 'teach', 'score', 'aftercare', 'follow-up', 'findings'];
 const ROOMS = {
-  core: ['units', 'chance', 'statistics', 'codes', 'contact', 'drawing', 'methods', ...LEAVES],
-  server: ['platform', 'club', ...LEAVES],
-  ui: ['kit', 'club', ...LEAVES],
+  core: ['units', 'chance', 'statistics', 'codes', 'inputs', 'contact', 'drawing', 'methods', 'club', ...WORK],
+  server: ['platform', 'club', ...WORK],
+  ui: ['kit', 'club', ...WORK],
 };
 
 const roomZones = Object.entries(ROOMS).flatMap(([floor, rooms]) =>

@@ -1,6 +1,6 @@
 import type { Context, Services } from '@/server/platform/context';
 import { databaseIsAway, isCrowded, isNoId } from '@/server/platform/database-is-away';
-import { isId } from '@/server/platform/fields';
+import { isId } from '@/core/inputs/fields';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
 import { refuseForeignOrigin } from './own-origin';
 import { readJson, USUAL_MOST_JSON } from './read-body';

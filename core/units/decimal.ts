@@ -11,3 +11,8 @@ export function parseDecimal(text: string): number | null {
   const value = Number(trimmed.replace(',', '.'));
   return Number.isFinite(value) ? value : null;
 }
+
+/** A number as typed; what is none stays as it was typed, for the one who reads it to refuse. */
+export function decimalOrText(text: string): number | string {
+  return parseDecimal(text) ?? text;
+}

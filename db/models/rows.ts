@@ -1,3 +1,4 @@
+import type { Role } from '@/core/club/role';
 import type { LengthUnit } from '@/core/units/length';
 import type { TemperatureUnit } from '@/core/units/temperature';
 import type { Measures } from '@/core/methods/measures';
@@ -18,7 +19,6 @@ import type { TakeState } from '@/core/findings/take-state';
 
 /* Rows as the database gives them: dates as YYYY-MM-DD, instants as Date, both UTC. */
 
-export type Role = 'lead' | 'assistant' | 'viewer';
 export type UnionKind = 'practice' | 'keeper';
 
 export interface ClubRow {

@@ -8,7 +8,8 @@ import { METHODS } from '@/core/methods/registry';
 import { defaultRule } from '@/core/score/rubric/judge-union';
 import { reportSlipsPdf } from './report-slips';
 import { scoreSheetPdf } from './score-sheet';
-import { LEAST_TAG, tagsPdf, type Tag } from './tags';
+import { LEAST_TAG } from '@/core/aftercare/tag-size';
+import { tagsPdf, type Tag } from './tags';
 
 const folder = mkdtempSync(join(tmpdir(), 'pdf-'));
 

@@ -1,4 +1,5 @@
 import { COLOURS } from '@/core/drawing/colours';
+import type { TagSize } from '@/core/aftercare/tag-size';
 import { formatCode } from '@/core/codes/plant-code';
 import { formatDate } from '@/core/units/iso-date';
 import { type Doc, makePdf, MM, PAPER, type Paper, textWidth, writeLine } from './document';
@@ -12,16 +13,6 @@ export interface Tag {
   date: string;
   initials: string;
 }
-
-/** Size of a tag and the room around it on the sheet, mm. */
-export interface TagSize {
-  width: number;
-  height: number;
-}
-
-/** Smallest tag that holds a QR code of 15 mm beside a code of 14 points. */
-export const LEAST_TAG: TagSize = { width: 50, height: 22 };
-export const MOST_TAG: TagSize = { width: 150, height: 80 };
 
 /** Width of a QR code without its white border, mm. */
 const LEAST_QR = 15;

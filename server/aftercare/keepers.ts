@@ -1,5 +1,4 @@
 import { randomBytes } from 'node:crypto';
-import { array, boolean, object, string } from 'yup';
 import { v7 as uuid } from 'uuid';
 import type { Transaction } from 'sequelize';
 import { codeFromBytes } from '@/core/codes/plant-code';
@@ -7,7 +6,6 @@ import type { PlantRow, StockLotRow } from '@/db/models/rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';
-import { id } from '@/server/platform/fields';
 import { type ChosenWoodLot, workshopLots } from '@/server/plan/lots';
 import { keeperDoors } from '@/server/score/keeper-permits';
 import { parse } from '@/server/platform/parse';
@@ -15,6 +13,7 @@ import { listSeats, type SeatedPerson } from '@/server/plan/seats';
 import { refreshUnionFacts } from '@/server/platform/union-facts';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
 import { getWorkshop } from '@/server/plan/workshops';
+import { makeInput, changeInput } from '@/core/aftercare/keeper-input';
 
 /** A keeper: a plant with its tag, what it is made of and who made it. */
 export interface Keeper extends PlantRow {
@@ -43,8 +42,6 @@ export async function listKeepers(context: Context, workshopId: string): Promise
     seat: seats.find(({ id: seatId }) => seatId === plant.seatId)!,
   }));
 }
-
-const makeInput = object({ woodLotId: id('a wood lot'), stockLotId: id('a stock lot') });
 
 /**
  * Makes for each person present who is ready, or was let through, as many keepers as are promised and not there yet, each with a code.
@@ -164,17 +161,6 @@ function drawCode(): string {
     if (code) return code;
   }
 }
-
-const changeInput = object({
-  plantIds: array(id('a keeper'))
-    .required('Choose keepers.')
-    .min(1, 'Choose at least one keeper.')
-    .max(1000, 'Choose 1000 keepers at most.'),
-  woodLotId: string().default(undefined),
-  stockLotId: string().default(undefined),
-  seatId: string().default(undefined),
-  voided: boolean().strict().default(undefined),
-});
 
 /** Changes wood, stock or grafter of some keepers at once, or voids their codes; all or none. */
 export async function changeKeepers(context: Context, workshopId: string, input: unknown): Promise<void> {

@@ -1,3 +1,4 @@
+import { ownPassword } from '@/core/club/own-password';
 import { Op } from 'sequelize';
 import { object, string } from 'yup';
 import type { InvitationRow } from '@/db/models/rows';
@@ -86,11 +87,7 @@ const byLinkInput = object({
     .typeError('Open the link again.')
     .required('Open the link again.')
     .max(100, 'Open the link again.'),
-  password: string()
-    .strict()
-    .typeError('Enter your password.')
-    .required('Enter your password.')
-    .max(200, 'A password has 200 characters at most.'),
+  password: ownPassword(),
   answer: string()
     .oneOf(['yes', 'no'] as const, 'Say yes or no.')
     .required('Say yes or no.'),

@@ -1,29 +1,20 @@
 import { object, string } from 'yup';
 import { v7 as uuid } from 'uuid';
-import type { Role } from '@/db/models/rows';
+import type { Role } from '@/core/club/role';
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context, type Services } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';
-import { email, text } from '@/server/platform/fields';
 import { parse } from '@/server/platform/parse';
 import { deliverLetters } from '@/server/platform/outbox';
-import { newPassword, refuseCommonPassword } from './password-rules';
+import { refuseCommonPassword } from './password-rules';
 import { makePasswordLink, newUser } from './passwords';
 import { hashPassword } from '@/server/platform/secrets';
 import { needConfirmed } from './sessions';
 import { openSession } from './sign-in';
 import { prepareAccountLetter } from './account-letters';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
-
-const ROLES: Role[] = ['lead', 'assistant', 'viewer'];
-const role = string().oneOf(ROLES, 'Choose lead, assistant or viewer.').required('Choose a role.');
-
-const firstLead = object({
-  club: text("the club's name", 120),
-  name: text('your name', 120),
-  email: email().required('Enter your e-mail address.'),
-  password: newPassword(),
-});
+import { firstLead, newMember, preferences } from '@/core/club/member-input';
+import { ROLES } from '@/core/club/role';
 
 /** True while nobody can sign in, so that the first page makes the lead's account. */
 export async function needsFirstLead({ db }: Pick<Services, 'db'>): Promise<boolean> {
@@ -91,8 +82,6 @@ export async function listMembers(context: Context): Promise<Member[]> {
     })
     .sort((a, b) => a.name.localeCompare(b.name));
 }
-
-const newMember = object({ name: text('a name', 120), email: email().required('Enter an e-mail address.'), role });
 
 /**
  * Asks somebody to join the club. Whoever has no account yet gets one without a password; who has one
@@ -231,15 +220,6 @@ export async function changeMember(context: Context, userId: string, input: unkn
     });
   });
 }
-
-const preferences = object({
-  lengthUnit: string()
-    .oneOf(['mm', 'in'] as const, 'Choose millimetres or inches.')
-    .required('Choose millimetres or inches.'),
-  temperatureUnit: string()
-    .oneOf(['C', 'F'] as const, 'Choose °C or °F.')
-    .required('Choose °C or °F.'),
-});
 
 /** A user's own units. */
 export async function changeUnits(context: Context, input: unknown): Promise<void> {

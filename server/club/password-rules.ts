@@ -1,22 +1,7 @@
 import { ZxcvbnFactory } from '@zxcvbn-ts/core';
 import * as common from '@zxcvbn-ts/language-common';
 import * as english from '@zxcvbn-ts/language-en';
-import { string } from 'yup';
 import { UseCaseError } from '@/server/platform/use-case-error';
-
-export const SHORTEST_PASSWORD = 12;
-
-/** A password of a form; long enough, and no longer than what is worth hashing. */
-export const newPassword = () =>
-  string()
-    .strict()
-    .typeError('Enter a password.')
-    .required('Enter a password.')
-    .min(
-      SHORTEST_PASSWORD,
-      `Use ${SHORTEST_PASSWORD} characters or more for the password. Four words that do not belong together are good.`,
-    )
-    .max(200, 'A password has 200 characters at most.');
 
 /** Guesses, as a power of ten, that a password has to stand: more than a stolen table can be tried with cheaply. */
 const LEAST_GUESSES = 9;

@@ -1,31 +1,21 @@
 import { Op } from 'sequelize';
-import { object, string } from 'yup';
 import { v7 as uuid } from 'uuid';
 import type { PasswordLinkRow, UserRow } from '@/db/models/rows';
 import { transact } from '@/db/transact';
 import { prepareAccountLetter } from './account-letters';
 import { audit } from '@/server/platform/audit';
 import type { Context, Services } from '@/server/platform/context';
-import { email } from '@/server/platform/fields';
 import { deliverLetters } from '@/server/platform/outbox';
 import { fitsAtPace } from '@/server/platform/fits-at-pace';
 import { parse } from '@/server/platform/parse';
-import { newPassword, refuseCommonPassword } from './password-rules';
+import { refuseCommonPassword } from './password-rules';
 import { clearAttempts, limitAttempts } from '@/server/platform/rate-limit';
 import { hashPassword, hashToken, makeToken } from '@/server/platform/secrets';
 import { UseCaseError } from '@/server/platform/use-case-error';
+import { changeInput, forgottenInput, setInput } from '@/core/club/password-input';
 
 /** How long a link works, minutes: one that was asked for, and one that a lead hands to somebody new. */
 const WORKS = { forgotten: 20, 'hand-over': 7 * 24 * 60 } as const;
-
-const changeInput = object({
-  old: string()
-    .strict()
-    .typeError('Enter the password you have now.')
-    .required('Enter the password you have now.')
-    .max(200, 'A password has 200 characters at most.'),
-  password: newPassword(),
-});
 
 /** Changes one's own password; every other session of the account ends. */
 export async function changePassword(context: Context, input: unknown): Promise<void> {
@@ -70,8 +60,6 @@ export function makePasswordLink(
     url: `${publicUrl}/password/${token}`,
   };
 }
-
-const forgottenInput = object({ email: email().required('Enter your e-mail address.') });
 
 /** The answer to a forgotten password takes this long at least, ms, so that it tells nobody whether the address exists. */
 const AT_LEAST = 400;
@@ -138,15 +126,6 @@ export async function openPasswordLink({ db, now }: Services, token: string): Pr
   const clubs = await db.clubs.findAll({ where: { id: invitations.map(({ clubId }) => clubId) }, raw: true });
   return { user, purpose: link.purpose, hasPassword: user.passwordHash !== null, clubs: clubs.map(({ name }) => name) };
 }
-
-const setInput = object({
-  token: string()
-    .strict()
-    .typeError('Open the link again.')
-    .required('Open the link again.')
-    .max(100, 'Open the link again.'),
-  password: newPassword(),
-});
 
 /**
  * Sets a password by a link, once. All sessions of the account end; whoever was handed the link for a

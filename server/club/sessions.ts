@@ -1,7 +1,8 @@
+import { ownPasswordInput } from '@/core/club/own-password';
 import { Op } from 'sequelize';
-import { boolean, object, string } from 'yup';
+import { boolean, object } from 'yup';
 import type { Context } from '@/server/platform/context';
-import { id } from '@/server/platform/fields';
+import { id } from '@/core/inputs/fields';
 import { fitsAtPace } from '@/server/platform/fits-at-pace';
 import { parse } from '@/server/platform/parse';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
@@ -56,18 +57,10 @@ export async function keepSession({ db, actor }: Context, input: unknown): Promi
   await db.sessions.update({ keptOffline }, { where: { id: actor.sessionId } });
 }
 
-const confirmInput = object({
-  password: string()
-    .strict()
-    .typeError('Enter your password.')
-    .required('Enter your password.')
-    .max(200, 'A password has 200 characters at most.'),
-});
-
 /** Confirms with the password that the owner of a session sits before it. */
 export async function confirmSession(context: Context, input: unknown): Promise<void> {
   const { db, actor, now } = context;
-  const { password } = parse(confirmInput, input);
+  const { password } = parse(ownPasswordInput, input);
   const bucket = `confirming ${actor.userId}`;
   const user = await db.users.findOne({ where: { id: actor.userId }, raw: true });
   if (!(await fitsAtPace(context, bucket, user?.passwordHash ?? null, password)))

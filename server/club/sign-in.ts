@@ -1,11 +1,9 @@
 import { createHash } from 'node:crypto';
 import { v7 as uuid } from 'uuid';
 import { Op, QueryTypes } from 'sequelize';
-import { object, string } from 'yup';
 import type { Stamps } from '@/db/remembering';
 import { EVERYBODY } from '@/db/stamped-tables';
 import type { Actor, Services } from '@/server/platform/context';
-import { email } from '@/server/platform/fields';
 import { PER_ACCOUNT } from '@/server/platform/fits-at-pace';
 import { oneAtATime } from '@/server/platform/one-at-a-time';
 import { parse } from '@/server/platform/parse';
@@ -13,6 +11,7 @@ import { clearAttempts, giveBackAttempt } from '@/server/platform/rate-limit';
 import { hashToken, makeToken, passwordFits } from '@/server/platform/secrets';
 import { slowDown } from '@/server/platform/slow-down';
 import { UseCaseError } from '@/server/platform/use-case-error';
+import { credentials } from '@/core/club/sign-in-input';
 
 const SESSION_DAYS = 14;
 /** Hours without a call after which a session is over, unless a bench is kept on its device. */
@@ -24,15 +23,6 @@ const SEEN_EVERY = 5;
 const AT_HOME = { free: 8, first: 10, most: 60 };
 /** From one network at any accounts that have not signed in from there. */
 const PER_NETWORK = { free: 60, first: 2, most: 60 };
-
-const credentials = object({
-  email: email().required('Enter your e-mail address.'),
-  password: string()
-    .strict()
-    .typeError('Enter your password.')
-    .required('Enter your password.')
-    .max(200, 'A password has 200 characters at most.'),
-});
 
 /**
  * Signs in and returns the session's token, which exists in clear only in the answer.

@@ -1,17 +1,18 @@
-import { array, mixed, number, object, string } from 'yup';
+import { array, mixed, object, string } from 'yup';
 import { v7 as uuid } from 'uuid';
 import { type Climate, problemOfNormals } from '@/core/plan/climate/normals';
 import { ASSUMPTIONS, type Edits } from '@/core/plan/phenology/assumptions';
-import { SIGNS } from '@/core/plan/phenology/observation';
 import type { ObservationRow, SiteRow } from '@/db/models/rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { isMonthDay, writeNormals } from '@/exchange/normals-csv';
 import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';
-import { SEEN_YEARS, count, id, isAhead, isoDate, optionalText, text, trimmed } from '@/server/platform/fields';
+import { count, id, isAhead, optionalText, text, trimmed, decimal } from '@/core/inputs/fields';
 import { parse } from '@/server/platform/parse';
 import { readFile } from '@/server/platform/read-file';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
+import { siteInput, editInput } from '@/core/club/site-input';
+import { observationInput } from '@/core/plan/phenology/observation-input';
 
 export async function listSites(context: Context): Promise<SiteRow[]> {
   allow(context, 'viewer');
@@ -24,24 +25,6 @@ export async function getSite(context: Context, siteId: string): Promise<SiteRow
   if (!site) throw notFound('The site');
   return site;
 }
-
-const siteInput = object({
-  name: text('the name of the site', 120),
-  region: optionalText('the region', 80),
-  hemisphere: string()
-    .oneOf(['north', 'south'] as const, 'Choose north or south.')
-    .required('Choose the hemisphere.'),
-  timeZone: string()
-    .required('Enter the time zone.')
-    .test('zone', 'Enter a time zone such as Europe/Vienna.', (zone) => {
-      try {
-        new Intl.DateTimeFormat('en', { timeZone: zone });
-        return true;
-      } catch {
-        return false;
-      }
-    }),
-});
 
 export async function addSite(context: Context, input: unknown): Promise<SiteRow> {
   allow(context, 'assistant');
@@ -78,7 +61,7 @@ export async function addSite(context: Context, input: unknown): Promise<SiteRow
 }
 
 const temperatures = () =>
-  array(number().typeError('Enter every temperature in figures.').required('Enter every temperature.')).required(
+  array(decimal().typeError('Enter every temperature in figures.').required('Enter every temperature.')).required(
     'Enter the temperatures of twelve months.',
   );
 const frost = (what: string) =>
@@ -156,19 +139,6 @@ const assumptionsInput = object({
   region: optionalText('the region', 80),
   version: count('The version', 0, 1_000_000),
 });
-const editInput = object({
-  value: number()
-    .typeError('Enter the figure as a number.')
-    .required('Enter the figure.')
-    .min(-100, 'A figure under -100 cannot be right.')
-    .max(5000, 'A figure over 5000 cannot be right.'),
-  margin: number()
-    .typeError('Enter the margin as a number.')
-    .required('Enter the margin.')
-    .min(0, 'A margin is 0 or more.')
-    .max(2000, 'A margin over 2000 cannot be right.'),
-  source: optionalText('the source', 200),
-});
 
 /** Sets a site's own figures instead of the usual assumptions; those like the usual are let go. */
 export async function putAssumptions(context: Context, siteId: string, input: unknown): Promise<SiteRow> {
@@ -217,13 +187,6 @@ async function change(
   });
   return getSite(context, siteId);
 }
-
-const observationInput = object({
-  species: text('the species', 60),
-  sign: string().oneOf(SIGNS, 'Choose what was seen.').required('Choose what was seen.'),
-  seenOn: isoDate('the day it was seen', SEEN_YEARS),
-  note: optionalText('the note', 300),
-});
 
 /** What was seen on a plant; it goes before any estimate. The same request twice notes it once. */
 export async function addObservation(

@@ -11,10 +11,11 @@ import { transact } from '@/db/transact';
 import { audit } from '@/server/platform/audit';
 import type { Services } from '@/server/platform/context';
 import { erasePersonRows } from '@/server/club/erase-person';
-import { id } from '@/server/platform/fields';
+import { id } from '@/core/inputs/fields';
 import { parse } from '@/server/platform/parse';
 import { limitAttempts } from '@/server/platform/rate-limit';
-import { addReport, answerInput, type AnswerInput } from './reports';
+import { answerInput } from '@/core/follow-up/answer-input';
+import { addReport, type AnswerInput } from './reports';
 import { hashToken } from '@/server/platform/secrets';
 import { UseCaseError } from '@/server/platform/use-case-error';
 

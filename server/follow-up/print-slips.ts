@@ -6,7 +6,7 @@ import { reportSlipsPdf } from '@/exchange/pdf/report-slips';
 import { audit } from '@/server/platform/audit';
 import { allow, type Context } from '@/server/platform/context';
 import { ERASED_NAME } from '@/server/platform/erased-name';
-import { id, paper } from '@/server/platform/fields';
+import { id, paper } from '@/core/inputs/fields';
 import { parse } from '@/server/platform/parse';
 import { makeLink } from './round-messages';
 import { getRound, growers, reachable } from './rounds';

@@ -1,24 +1,16 @@
-import { object, string } from 'yup';
-import { ANSWERS, type Answer } from '@/core/methods/milestones';
+import { type Answer } from '@/core/methods/milestones';
 import type { ReportRow, RoundRow, UnionRow } from '@/db/models/rows';
 import type { Database } from '@/db/database';
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';
-import { id, trimmed } from '@/server/platform/fields';
+import { id } from '@/core/inputs/fields';
 import { parse } from '@/server/platform/parse';
 import { getRound } from './rounds';
 import { listRounds } from '@/server/plan/rounds-of-workshop';
 import { refreshUnionFacts } from '@/server/platform/union-facts';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
-
-export const answerInput = object({
-  unionId: id('the plant'),
-  answer: string()
-    .oneOf([...ANSWERS], 'Choose yes, not sure yet, dead, or cannot find it.')
-    .required('Choose an answer.'),
-  note: trimmed().default('').max(500, 'Keep the note to 500 characters.'),
-});
+import { enteredInput } from '@/core/follow-up/answer-input';
 
 export type AnswerInput = { unionId: string; answer: Answer; note: string };
 
@@ -88,13 +80,6 @@ function confirmReplay(known: ReportRow, answer: AnswerInput): void {
     'This answer was saved already with other content. Reload the page and answer again.',
   );
 }
-
-const enteredInput = answerInput.shape({
-  roundId: id('the round'),
-  source: string()
-    .oneOf(['phone', 'slip'] as const, 'Say whether it came by phone or on a slip.')
-    .required('Say how the answer came.'),
-});
 
 /** Enters an answer that came by phone or on a slip. The instructor may do so after the round has closed, and so settle a contradiction. */
 export async function enterReport(context: Context, reportId: string, input: unknown): Promise<void> {

@@ -1,25 +1,17 @@
-import { object, string } from 'yup';
-import { MILESTONES, type Milestone } from '@/core/methods/milestones';
+import { type Milestone } from '@/core/methods/milestones';
 import { dateInZone } from '@/core/units/iso-date';
 import type { RoundRow } from '@/db/models/rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';
-import { FAR_YEARS, id, isoDate } from '@/server/platform/fields';
+import { id } from '@/core/inputs/fields';
 import { type Keeper, listKeepers } from '@/server/aftercare/keepers';
 import { parse } from '@/server/platform/parse';
 import type { SeatedPerson } from '@/server/plan/seats';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
 import { getSite } from '@/server/club/sites';
 import { getWorkshop } from '@/server/plan/workshops';
-
-const roundInput = object({
-  milestone: string()
-    .oneOf([...MILESTONES], 'Choose what the round asks.')
-    .required('Choose what the round asks.'),
-  opensOn: isoDate('the day the round opens', FAR_YEARS),
-  closesOn: isoDate('the day the round closes', FAR_YEARS),
-});
+import { roundInput, closing } from '@/core/follow-up/round-input';
 
 /** Opens a round that asks one milestone of all keepers of a workshop. */
 export async function addRound(context: Context, workshopId: string, roundId: string, input: unknown): Promise<void> {
@@ -59,8 +51,6 @@ export async function addRound(context: Context, workshopId: string, roundId: st
     throw error;
   }
 }
-
-const closing = object({ closesOn: isoDate('the day the round closes', FAR_YEARS) });
 
 /** Moves the day a round closes, to lengthen it or to close it now. */
 export async function moveClosing(context: Context, roundId: string, input: unknown): Promise<void> {

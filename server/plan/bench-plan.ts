@@ -1,17 +1,17 @@
-import { array, boolean, mixed, number, object, string } from 'yup';
+import { array, boolean, mixed, object, string } from 'yup';
 import { type Room, seatPeople, SPOT_WORDS, type SpotKind, usualRoom } from '@/core/plan/benches/room';
 import { timePlan } from '@/core/plan/benches/time-plan';
 import { doorSheetPdf } from '@/exchange/pdf/door-sheet';
 import { allow, type Context } from '@/server/platform/context';
 import { dayPlan, workOf } from './day-plan';
-import { paperInput, trimmed } from '@/server/platform/fields';
+import { paperInput, trimmed, decimal } from '@/core/inputs/fields';
 import { parse } from '@/server/platform/parse';
 import { type Part, putPart, readPart } from './plan-parts';
 import { quantities, type Quantities } from './quantities';
 import { listSeats, type SeatedPerson } from './seats';
 
 const metres = (what: string, least: number, most: number) =>
-  number()
+  decimal()
     .typeError(`Enter ${what} in metres.`)
     .required(`Enter ${what}.`)
     .min(least, `${what} must be ${least} m or more.`)
@@ -28,7 +28,7 @@ const roomInput = object({
       y: metres('The place of a bench', -5, 65),
       length: metres('The length of a bench', 0.6, 12),
       turned: boolean().required(),
-      places: number()
+      places: decimal()
         .required()
         .integer('Enter whole places.')
         .min(1, 'A bench has one place or more.')

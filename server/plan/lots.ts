@@ -4,12 +4,14 @@ import { isDuplicate, transact } from '@/db/transact';
 import { RIBBONS } from '@/core/plan/wood/ribbons';
 import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';
-import { count, id, text } from '@/server/platform/fields';
+import { count, id } from '@/core/inputs/fields';
 import { parse } from '@/server/platform/parse';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
 import { release } from './wood-bookings';
-import { checkSource, lotInput, lotValues } from './wood-ledger';
+import { lotInput } from '@/core/plan/wood/lot-input';
+import { checkSource, lotValues } from './wood-ledger';
 import { getWorkshop } from './workshops';
+import { stockInput } from '@/core/plan/wood/stock-input';
 
 export interface ChosenWoodLot extends WoodLotRow {
   ribbon: string;
@@ -46,12 +48,6 @@ export async function workshopLots(context: Context, workshopId: string): Promis
     otherStocks: stocks.filter((lot) => !stockIds.has(lot.id)),
   };
 }
-
-const stockInput = object({
-  stockType: text('the stock type', 80),
-  species: text('the species', 60),
-  stocks: count('The number of stocks', 0, 100_000).default(0),
-});
 
 /** Adds a lot of scion wood to the club and, unless it is there already, chooses it for the workshop. */
 export async function addWoodLot(context: Context, workshopId: string, lotId: string, input: unknown): Promise<void> {

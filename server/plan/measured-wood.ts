@@ -1,11 +1,11 @@
-import { array, number, object, string } from 'yup';
+import { array, object, string } from 'yup';
 import { v5 as uuidFrom } from 'uuid';
 import type { MeasuredPieceRow } from '@/db/models/rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { CALIPER_RANGE } from '@/exchange/calipers-csv';
 import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';
-import { id } from '@/server/platform/fields';
+import { id, decimal } from '@/core/inputs/fields';
 import { workshopLots } from './lots';
 import { parse } from '@/server/platform/parse';
 import { putPart } from './plan-parts';
@@ -34,7 +34,7 @@ const kind = () =>
 const pieceInput = object({
   kind: kind(),
   lotId: id('the lot'),
-  caliper: number()
+  caliper: decimal()
     .typeError('Enter the caliper in figures.')
     .required('Enter the caliper.')
     .min(
@@ -42,7 +42,7 @@ const pieceInput = object({
       `A caliper under ${CALIPER_RANGE.from} mm is no wood to graft. Measure across the bark, in mm or inches as your units are set.`,
     )
     .max(CALIPER_RANGE.to, `A caliper over ${CALIPER_RANGE.to} mm cannot be right.`),
-  usableBuds: number()
+  usableBuds: decimal()
     .nullable()
     .default(null)
     .transform((value, original) => (original === '' ? null : value))
@@ -219,14 +219,14 @@ export interface PairsPart {
 
 const pairsInput = object({
   method: string().required('Choose a method.').max(40),
-  inOrder: number().required().min(0).max(100_000),
+  inOrder: decimal().required().min(0).max(100_000),
   pairs: array(
     object({
       stock: id('a stock'),
       stick: id('a stick'),
-      piece: number().required().integer().min(0).max(60),
+      piece: decimal().required().integer().min(0).max(60),
       seat: id('a seat'),
-      contact: number().required().min(0, 'Contact lies between 0 and 1.').max(1, 'Contact lies between 0 and 1.'),
+      contact: decimal().required().min(0, 'Contact lies between 0 and 1.').max(1, 'Contact lies between 0 and 1.'),
       fixed: string().oneOf(['true', 'false']).required(),
       method: string().required().max(40),
     }),

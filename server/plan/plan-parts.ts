@@ -1,10 +1,10 @@
 import { Op, type Transaction } from 'sequelize';
-import { number, object } from 'yup';
+import { object } from 'yup';
 import type { PlanPart } from '@/db/models/rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';
-import { id } from '@/server/platform/fields';
+import { id, decimal } from '@/core/inputs/fields';
 import { parse } from '@/server/platform/parse';
 import { UseCaseError } from '@/server/platform/use-case-error';
 import { getWorkshop } from './workshops';
@@ -31,7 +31,7 @@ export async function readPart<Body>(context: Context, workshopId: string, part:
 
 export const partHead = object({
   changeId: id('the change'),
-  version: number()
+  version: decimal()
     .typeError('Reload the page.')
     .required('Reload the page.')
     .integer('Reload the page.')

@@ -1,16 +1,15 @@
-import { array, boolean, number, object, string } from 'yup';
 import { kindOf } from '@/core/methods/compatibility/compatibility';
 import { METHODS, methodById } from '@/core/methods/registry';
 import type { PlannedMethod } from '@/core/plan/dates/planned-method';
 import { type QuantitySettings, USUAL_SETTINGS } from '@/core/plan/quantities/needs';
 import type { WorkshopRow } from '@/db/models/rows';
 import { allow, type Context } from '@/server/platform/context';
-import { count, text } from '@/server/platform/fields';
 import { parse } from '@/server/platform/parse';
 import { type Part, putPart, readPart } from './plan-parts';
 import { UseCaseError } from '@/server/platform/use-case-error';
 import { workshopLots } from './lots';
 import { getWorkshop } from './workshops';
+import { methodsInput } from '@/core/plan/quantities/methods-input';
 
 /** What is taught and how much of it is made. */
 export interface MethodsPart {
@@ -19,59 +18,6 @@ export interface MethodsPart {
   expected: number | null;
   settings: QuantitySettings;
 }
-
-const share = (what: string, least: number, most: number) =>
-  number()
-    .typeError(`Enter ${what} as a number.`)
-    .required(`Enter ${what}.`)
-    .min(least, `${what} must be ${least} or more.`)
-    .max(most, `${what} must be ${most} or less.`);
-
-const methodsInput = object({
-  methods: array(
-    object({
-      method: string()
-        .oneOf(
-          METHODS.map(({ id }) => id),
-          'Choose a method from the list.',
-        )
-        .required('Choose a method.'),
-      place: string()
-        .oneOf(['bench', 'field', 'pot'] as const, 'Choose where it is done.')
-        .required('Choose where it is done.'),
-      scionSpecies: text('the species of the scion', 60),
-      stockSpecies: text('the species of the stock', 60),
-      practiceEach: count('Practice unions for each person', 0, 60),
-      keepersEach: count('Keepers for each person', 0, 20),
-      practiceOn: string()
-        .oneOf(['prunings', 'good'] as const, 'Choose what practice is done on.')
-        .required('Choose what practice is done on.'),
-    }),
-  )
-    .required('Name a method.')
-    .min(1, 'A workshop teaches one method or more.')
-    .max(6, 'Six methods in a day are the most.'),
-  expected: number()
-    .nullable()
-    .default(null)
-    .transform((value, original) => (original === '' ? null : value))
-    .typeError('Enter the number of people in figures.')
-    .integer('Enter a whole number of people.')
-    .min(1, 'For zero people there is nothing to plan: enter one or more, or leave it empty to count the roster.')
-    .max(500, 'More than 500 people are no workshop.'),
-  settings: object({
-    confidence: share('The confidence', 0.5, 0.99),
-    aim: string()
-      .oneOf(['each', 'everybody', 'pooled'] as const, 'Choose for whom the promise is kept.')
-      .required('Choose for whom the promise is kept.'),
-    usableBuds: share('Usable buds on a stick', 1, 40),
-    waste: share('Waste', 0, 0.9),
-    practiceWrapped: boolean().required(),
-    peoplePerBench: count('People at a bench', 1, 20),
-    bottle: share('The strength on the bottle, in percent,', 1.5, 100),
-    disinfectant: share('Litres of disinfectant a bench', 0, 20),
-  }),
-});
 
 /** The methods of a workshop as they stand: what was saved, kept in step with the method and promise of the day. */
 export async function plannedMethods(
@@ -118,7 +64,7 @@ async function firstGuess(context: Context, workshop: WorkshopRow): Promise<Plan
 export async function putPlannedMethods(context: Context, workshopId: string, input: unknown): Promise<number> {
   allow(context, 'assistant');
   const workshop = await getWorkshop(context, workshopId);
-  const values = parse(methodsInput, input);
+  const values = parse(methodsInput(METHODS.map(({ id }) => id)), input);
   const names = values.methods.map(({ method }) => method);
   if (new Set(names).size < names.length)
     throw new UseCaseError('invalid', 'A method is there twice. Put its numbers on one line.');

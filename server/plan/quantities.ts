@@ -1,5 +1,5 @@
 import { QueryTypes } from 'sequelize';
-import { array, mixed, number, object, string } from 'yup';
+import { array, mixed, object, string } from 'yup';
 import { MILESTONES } from '@/core/methods/milestones';
 import { methodById, METHODS } from '@/core/methods/registry';
 import { woodOf } from '@/core/methods/shown-technique';
@@ -15,7 +15,7 @@ import { writeCsv } from '@/exchange/csv-table';
 import { kitListPdf } from '@/exchange/pdf/kit-list';
 import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';
-import { paperInput, trimmed } from '@/server/platform/fields';
+import { paperInput, trimmed, decimal } from '@/core/inputs/fields';
 import { kept } from '@/server/platform/kept';
 import { parse } from '@/server/platform/parse';
 import { putPart, readPart } from './plan-parts';
@@ -214,7 +214,7 @@ function withLots(
 }
 
 const amount = (what: string) =>
-  number()
+  decimal()
     .typeError(`Enter ${what} in figures.`)
     .required(`Enter ${what}.`)
     .min(0, `${what} cannot be below 0.`)
@@ -263,7 +263,7 @@ const storeInput = object({
     object({
       item: trimmed().required('Name the thing.').max(120, 'Keep it to 120 characters.'),
       inStore: amount('What is in store'),
-      price: number()
+      price: decimal()
         .nullable()
         .default(null)
         .transform((value, original) => (original === '' ? null : value))

@@ -5,7 +5,7 @@ import type { PersonRow } from '@/db/models/rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';
-import { id, isPlainObject } from '@/server/platform/fields';
+import { id, isPlainObject } from '@/core/inputs/fields';
 import { parse } from '@/server/platform/parse';
 import { readFile } from '@/server/platform/read-file';
 import { listSeats, seatPeople } from './seats';

@@ -1,15 +1,15 @@
-import { mixed, object } from 'yup';
+import { object } from 'yup';
 import { v7 as uuid } from 'uuid';
 import type { Transaction } from 'sequelize';
-import type { SkillLevel } from '@/core/plan/pairing/hand';
 import type { PersonRow, SeatRow } from '@/db/models/rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';
-import { email, flag, id, optionalText, text, trimmed } from '@/server/platform/fields';
+import { id } from '@/core/inputs/fields';
 import { parse } from '@/server/platform/parse';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
 import { getWorkshop } from './workshops';
+import { walkIn, seatChange } from '@/core/plan/roster/seat-input';
 
 /** A seat and who sits there. */
 export interface SeatedPerson extends SeatRow {
@@ -51,8 +51,6 @@ export async function seatPeople(
   await db.seats.bulkCreate(rows, { transaction });
   return rows;
 }
-
-const walkIn = object({ name: text('the name', 120), email: email().default('') });
 
 /**
  * Adds somebody who just walked in, with the lowest free seat. An address given here is given to be
@@ -111,19 +109,6 @@ async function findSeat(context: Context, workshopId: string, seatId: string): P
   if (!seat) throw notFound('The seat');
   return seat;
 }
-
-const seatChange = object({
-  name: optionalText('the name', 120).default(undefined),
-  email: email().default(undefined),
-  phone: trimmed().max(40, 'Keep the phone number to 40 characters.').default(undefined),
-  mayContact: flag().default(undefined),
-  absent: flag().default(undefined),
-  leftHanded: flag().default(undefined),
-  skill: mixed<SkillLevel>()
-    .nullable()
-    .oneOf(['first', 'some', 'sure', null], 'Choose how practised the hands are.')
-    .default(undefined),
-});
 
 /** Renames a person, changes how they can be reached, or marks the seat absent or present. */
 export async function changeSeat(context: Context, workshopId: string, seatId: string, input: unknown): Promise<void> {

@@ -1,19 +1,19 @@
-import { array, number, object, string } from 'yup';
+import { array, object, string } from 'yup';
 import { simulatedLog } from '@/stand-ins/logger/simulated-logger';
 import { allow, type Context } from '@/server/platform/context';
-import { isoDate } from '@/server/platform/fields';
+import { isoDate, decimal } from '@/core/inputs/fields';
 import { parse } from '@/server/platform/parse';
 
 const FAULTS = ['warm-days', 'gap', 'repeats', 'disorder'] as const;
 const orderInput = object({
   from: isoDate('the first day'),
-  days: number()
+  days: decimal()
     .typeError('Enter the days in figures.')
     .required('Enter the days.')
     .integer()
     .min(1, 'One day or more.')
     .max(200, '200 days at most.'),
-  target: number()
+  target: decimal()
     .typeError('Enter the temperature in figures.')
     .required('Enter the temperature.')
     .min(-20, '-20 °C or more.')

@@ -1,16 +1,16 @@
-import { array, number, object, string } from 'yup';
+import { array, object, string } from 'yup';
 import { METHODS } from '@/core/methods/registry';
 import type { Limb } from '@/core/plan/topworking/limb';
 import type { TopworkingPlanRow } from '@/db/models/rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';
-import { count, id, text } from '@/server/platform/fields';
+import { count, id, text, decimal } from '@/core/inputs/fields';
 import { parse } from '@/server/platform/parse';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
 
 const figure = (what: string, least: number, most: number, unit: string) =>
-  number()
+  decimal()
     .typeError(`Enter ${what} in figures.`)
     .required(`Enter ${what}.`)
     .min(least, `${what} must be ${least} ${unit} or more.`)

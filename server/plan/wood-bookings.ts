@@ -1,24 +1,13 @@
 import { literal, Op, type Transaction } from 'sequelize';
-import { number, object } from 'yup';
 import type { WoodBookingRow } from '@/db/models/rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';
-import { id, optionalId } from '@/server/platform/fields';
+import { id } from '@/core/inputs/fields';
 import { parse } from '@/server/platform/parse';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
 import { getWorkshop } from './workshops';
-
-const bookingInput = object({
-  workshopId: id('the workshop'),
-  seatId: optionalId('the seat'),
-  sticks: number()
-    .typeError('Enter the number of sticks in figures.')
-    .required('Enter the number of sticks.')
-    .integer('Enter a whole number of sticks.')
-    .min(1, 'Book one stick or more.')
-    .max(10_000, 'More than 10000 sticks cannot be right.'),
-});
+import { bookingInput } from '@/core/plan/wood/booking-input';
 
 /**
  * Books sticks of a lot for a workshop, or for a person in it. The lot's own row counts what is

@@ -8,43 +8,15 @@ import type { LoggerRunRow, WoodBookingRow, WoodCheckRow, WoodLotRow, WoodSource
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';
-import {
-  SEEN_YEARS,
-  count,
-  id,
-  isAhead,
-  isoDate,
-  optionalDate,
-  optionalId,
-  optionalText,
-  text,
-} from '@/server/platform/fields';
+import { count, id, isAhead } from '@/core/inputs/fields';
 import { parse } from '@/server/platform/parse';
 import { readFile } from '@/server/platform/read-file';
 import { getSite, listSites } from '@/server/club/sites';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
+import { lotInput, checkInput } from '@/core/plan/wood/lot-input';
 
 /** Hours outside the store's range that are worth a word. */
 const WARM_HOURS = 24;
-
-export const lotInput = object({
-  variety: text('the variety', 80),
-  species: text('the species', 60),
-  source: text('where the wood comes from', 120),
-  cutOn: optionalDate('the date it was cut'),
-  stage: string()
-    .oneOf(['dormant', 'budwood', 'tip'] as const, 'Choose the stage of the wood.')
-    .default('dormant'),
-  place: optionalText('the place', 120),
-  wrap: optionalText('the wrap', 120),
-  protectedUntil: optionalDate('the end of protection'),
-  leaveWords: optionalText('the leave', 200),
-  certificate: optionalText('the certificate', 120),
-  region: optionalText('the region', 80),
-  sticks: count('Sticks', 0, 100_000).default(0),
-  usableBuds: count('Usable buds on a stick', 1, 40).default(8),
-  sourceId: optionalId('the plant it was cut from'),
-});
 
 /** A checked entry as the row has it. */
 export function lotValues(
@@ -181,17 +153,6 @@ export async function checkSource(context: Context, sourceId: string | null): Pr
   )
     throw notFound('The plant it was cut from');
 }
-
-const checkInput = object({
-  lookedOn: isoDate('the day of the look', SEEN_YEARS),
-  green: string()
-    .oneOf(['yes', 'partly', 'no'] as const, 'Choose what is under the bark.')
-    .required('Choose what is under the bark.'),
-  buds: string()
-    .oneOf(['shut', 'moving', 'open'] as const, 'Choose how the buds are.')
-    .required('Choose how the buds are.'),
-  note: optionalText('the note', 300),
-});
 
 /** Notes a look at stored wood, once however often it is sent. */
 export async function addCheck(context: Context, lotId: string, checkId: string, input: unknown): Promise<void> {

@@ -1,12 +1,12 @@
 import { literal, Op } from 'sequelize';
-import { number, object, string } from 'yup';
 import type { WoodSourceBookingRow, WoodSourceRow, WoodSourceYearRow } from '@/db/models/rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';
-import { count, id, optionalText, text, trimmed } from '@/server/platform/fields';
+import { id } from '@/core/inputs/fields';
 import { parse } from '@/server/platform/parse';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
+import { sourceInput, year, yearInput, promiseInput } from '@/core/plan/wood/source-input';
 
 /** A named tree or a living keeper that next year's sticks come from, with what each year gives and to whom. */
 export interface WoodSource extends WoodSourceRow {
@@ -64,20 +64,6 @@ export async function listSources(context: Context): Promise<WoodSource[]> {
   });
 }
 
-const sourceInput = object({
-  kind: string()
-    .oneOf(['keeper', 'tree'] as const, 'Choose a tree or a keeper.')
-    .required('Choose a tree or a keeper.'),
-  name: text('a name for the plant', 120),
-  variety: text('the variety', 80),
-  species: text('the species', 60),
-  region: optionalText('the region', 80),
-  note: optionalText('the note', 300),
-  code: trimmed()
-    .transform((value: unknown) => (typeof value === 'string' ? value.toUpperCase() : value))
-    .default(''),
-});
-
 /** Makes or changes a source under an id from the browser. A keeper is named by the code on its tag. */
 export async function putSource(context: Context, sourceId: string, input: unknown): Promise<void> {
   allow(context, 'assistant');
@@ -125,15 +111,6 @@ export async function putSource(context: Context, sourceId: string, input: unkno
   }
 }
 
-const year = () =>
-  number()
-    .typeError('Enter the year in figures.')
-    .required('Enter the year.')
-    .integer('Enter a whole year.')
-    .min(1950, 'That year cannot be right.')
-    .max(2200, 'That year cannot be right.');
-const yearInput = object({ sticks: count('Sticks it can give', 0, 10_000) });
-
 /** Says how many sticks a source can give in a year; not below what is promised. */
 export async function putSourceYear(
   context: Context,
@@ -174,8 +151,6 @@ export async function putSourceYear(
     });
   });
 }
-
-const promiseInput = object({ year: year(), whom: text('who gets them', 120), sticks: count('Sticks', 1, 10_000) });
 
 /** Promises sticks of a year to somebody, never more than the plant can give. */
 export async function promiseSticks(

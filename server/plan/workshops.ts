@@ -1,26 +1,12 @@
 import { object, string } from 'yup';
 import type { WorkshopRow } from '@/db/models/rows';
 import { isDuplicate, transact } from '@/db/transact';
-import { METHODS } from '@/core/methods/registry';
 import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';
-import { count, flag, id, isoDate, optionalText, text } from '@/server/platform/fields';
+import { flag, id, isoDate } from '@/core/inputs/fields';
 import { parse } from '@/server/platform/parse';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
-
-const workshopInput = object({
-  title: text('a title', 120),
-  date: isoDate('the date'),
-  siteId: id('the site'),
-  method: string()
-    .oneOf(
-      METHODS.map((method) => method.id),
-      'Choose a method from the list.',
-    )
-    .required('Choose a method.'),
-  promisedKeepers: count('Keepers promised to each person', 0, 20),
-  promise: optionalText('the promise', 200),
-});
+import { workshopInput } from '@/core/plan/workshop-input';
 
 /** Makes a workshop under an id from the browser; the same request sent twice makes one. */
 export async function putWorkshop(context: Context, workshopId: string, input: unknown): Promise<WorkshopRow> {

@@ -1,5 +1,5 @@
 import type { Database } from '@/db/database';
-import type { Role } from '@/db/models/rows';
+import type { Role } from '@/core/club/role';
 import type { LengthUnit } from '@/core/units/length';
 import type { TemperatureUnit } from '@/core/units/temperature';
 import type { MailService } from '@/stand-ins/mail/mail-service';

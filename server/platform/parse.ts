@@ -1,21 +1,5 @@
-import { setLocale, ValidationError, type InferType, type Schema } from 'yup';
+import { ValidationError, type InferType, type Schema } from 'yup';
 import { UseCaseError } from './use-case-error';
-
-// Where a schema has no words of its own for a kind of input that no page of ours sends.
-const UNREADABLE = 'This cannot be read. Reload the page and enter it again.';
-setLocale({
-  mixed: {
-    notType: UNREADABLE,
-    required: UNREADABLE,
-    defined: UNREADABLE,
-    notNull: UNREADABLE,
-    oneOf: UNREADABLE,
-    default: UNREADABLE,
-  },
-  string: { max: UNREADABLE, min: UNREADABLE, matches: UNREADABLE },
-  number: { min: UNREADABLE, max: UNREADABLE, integer: UNREADABLE },
-  array: { min: UNREADABLE, max: UNREADABLE },
-});
 
 /**
  * Input as the schema has it, or a refusal that names each field. Unknown keys are dropped.

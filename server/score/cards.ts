@@ -20,7 +20,7 @@ import { personCardsPdf } from '@/exchange/pdf/person-card';
 import { attemptOf } from './attempts';
 import { audit } from '@/server/platform/audit';
 import { allow, type Context, type Services } from '@/server/platform/context';
-import { paper } from '@/server/platform/fields';
+import { paper } from '@/core/inputs/fields';
 import { judgedGrades } from './judged-grades';
 import { kept } from '@/server/platform/kept';
 import { limitAttempts } from '@/server/platform/rate-limit';

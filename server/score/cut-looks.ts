@@ -1,12 +1,12 @@
-import { number, object, string } from 'yup';
 import type { CutLookRow } from '@/db/models/rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { audit } from '@/server/platform/audit';
 import { allow, type Context } from '@/server/platform/context';
-import { SEEN_YEARS, id, isAhead, isoDate, optionalText } from '@/server/platform/fields';
+import { id, isAhead } from '@/core/inputs/fields';
 import { parse } from '@/server/platform/parse';
 import { readableUnion } from './readable-union';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
+import { lookInput } from '@/core/score/photos/cut-look-input';
 
 /** What was seen when a practice union was cut open, latest first, with who looked. */
 export async function listCutLooks(context: Context, unionId: string): Promise<(CutLookRow & { by: string })[]> {
@@ -32,22 +32,6 @@ export async function listCutLooks(context: Context, unionId: string): Promise<(
     by: users.find((user) => user.id === look.enteredBy)?.name ?? 'a former member',
   }));
 }
-
-const lookInput = object({
-  callus: string()
-    .oneOf(['ring', 'parts', 'none'] as const, 'Say how far the callus line goes.')
-    .required('Say how far the callus line goes.'),
-  /** Share of the line that was seen joined, percent. */
-  contactSeen: number()
-    .nullable()
-    .default(null)
-    .transform((value, original) => (original === '' ? null : value))
-    .typeError('Enter the share in figures.')
-    .min(0, 'A share is 0 to 100 %.')
-    .max(100, 'A share is 0 to 100 %.'),
-  lookedOn: isoDate('the day it was cut open', SEEN_YEARS),
-  note: optionalText('the note', 500),
-});
 
 /** Adds a second look at a union that was cut open. Looks are only added; the same id again adds nothing. */
 export async function addCutLook(context: Context, unionId: string, lookId: string, input: unknown): Promise<void> {

@@ -3,7 +3,7 @@ import { v7 as uuid } from 'uuid';
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';
-import { id } from '@/server/platform/fields';
+import { id } from '@/core/inputs/fields';
 import { parse } from '@/server/platform/parse';
 import { standing } from '@/server/platform/counting-judgement';
 import { hiddenFrom } from '@/server/platform/waiting-for-second';

@@ -2,7 +2,7 @@ import { QueryTypes } from 'sequelize';
 import { object } from 'yup';
 import { codeIn } from '@/core/plan/benches/find-seat';
 import { allow, type Context } from '@/server/platform/context';
-import { trimmed } from '@/server/platform/fields';
+import { trimmed } from '@/core/inputs/fields';
 import { parse } from '@/server/platform/parse';
 import { ERASED_NAME } from '@/server/platform/erased-name';
 

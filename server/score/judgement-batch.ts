@@ -1,7 +1,7 @@
 import { array, object } from 'yup';
 import { allow, type Context } from '@/server/platform/context';
 import { databaseIsAway, isNoId } from '@/server/platform/database-is-away';
-import { id } from '@/server/platform/fields';
+import { id } from '@/core/inputs/fields';
 import { putJudgement } from './judgements';
 import { parse } from '@/server/platform/parse';
 import { UseCaseError } from '@/server/platform/use-case-error';

@@ -6,7 +6,7 @@ import type { Marks } from '@/core/score/rubric/judge-union';
 import type { Sending, SentJudgement } from '@/core/score/rubric/sent-judgement';
 import type { PointGrade } from '@/core/contact/grade';
 import { pointsOf } from '@/core/methods/shown-technique';
-import { count, flag, id, isPlainObject, optionalId, trimmed } from '@/server/platform/fields';
+import { count, flag, id, isPlainObject, optionalId, trimmed, decimal } from '@/core/inputs/fields';
 
 const GRADES: PointGrade[] = ['good', 'poor', 'recut', 'fatal', 'not-looked-at'];
 const origin = string()
@@ -112,13 +112,13 @@ const fields = {
   assessorId: optionalId('the assessor'),
   /** What the device's clock showed when it sent this, to put its times right. */
   sentAt: instant('when it was sent').nullable().default(null),
-  seconds: number()
+  seconds: decimal()
     .nullable()
     .default(null)
     .integer('Whole seconds.')
     .min(0, 'A time cannot be less than 0.')
     .transform((value: number | null) => (value === null || Number.isNaN(value) ? value : Math.min(value, 86_400))),
-  strokes: number()
+  strokes: decimal()
     .nullable()
     .default(null)
     .integer('Whole strokes.')

@@ -10,7 +10,7 @@ import type { JudgementRow, UnionRow, WorkshopRow } from '@/db/models/rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';
-import { id } from '@/server/platform/fields';
+import { id } from '@/core/inputs/fields';
 import { judgementInput, type JudgementInput, marksInput, measuresInput } from './judgement-input';
 import { parse } from '@/server/platform/parse';
 import { currentRubric } from './rubrics';

@@ -1,11 +1,10 @@
-import { array, object } from 'yup';
 import { v5 } from 'uuid';
 import { isReady } from '@/core/score/readiness/ready-rule';
 import { isDuplicate, transact } from '@/db/transact';
 import { audit } from '@/server/platform/audit';
 import { allow, type Context } from '@/server/platform/context';
 import { attemptOf } from './attempts';
-import { flag, id, trimmed } from '@/server/platform/fields';
+import { id } from '@/core/inputs/fields';
 import { parse } from '@/server/platform/parse';
 import { scoringSettings } from './scoring-settings';
 import { groupByUnion } from './scored-unions';
@@ -13,6 +12,7 @@ import { openJudgement } from '@/server/platform/waiting-for-second';
 import { listSeats } from '@/server/plan/seats';
 import { notFound } from '@/server/platform/use-case-error';
 import { getWorkshop } from '@/server/plan/workshops';
+import { permitInput } from '@/core/score/readiness/permit-input';
 
 /** Whether somebody may make keepers, and why. */
 export interface KeeperDoor {
@@ -71,12 +71,6 @@ export async function keeperDoors(context: Context, workshopId: string): Promise
     }),
   );
 }
-
-const permitInput = object({
-  seatIds: array(id('a seat')).required('Choose who.').min(1, 'Choose who.').max(500, '500 people at most.'),
-  may: flag().required('Say whether they may.'),
-  reason: trimmed().required('Say why, in a few words; it is kept.').max(300, 'Keep the reason to 300 characters.'),
-});
 
 /** Lets people make keepers though they are not ready, or keeps them back though they are; kept with who said so and why. */
 export async function permitKeepers(

@@ -4,7 +4,7 @@ import { millimetresPerPixel, type PhotoScale } from '@/core/score/photos/photo-
 import { isDuplicate, transact } from '@/db/transact';
 import { audit } from '@/server/platform/audit';
 import { allow, type Context } from '@/server/platform/context';
-import { id } from '@/server/platform/fields';
+import { id, decimal } from '@/core/inputs/fields';
 import { parse } from '@/server/platform/parse';
 import { readableUnion } from './readable-union';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
@@ -149,7 +149,7 @@ const point = object({
     .max(LONGEST + 1, 'Set the marks on the picture.'),
 });
 const scaleInput = object({
-  version: number().required('Reload the page.').integer('Reload the page.'),
+  version: decimal().required('Reload the page.').integer('Reload the page.'),
   scale: object({
     kind: string()
       .oneOf(['ruler', 'coin'] as const, 'Choose a ruler or a coin.')

@@ -3,7 +3,7 @@ import { scoreSheetPdf } from '@/exchange/pdf/score-sheet';
 import type { Context } from '@/server/platform/context';
 import { currentRule } from '@/server/teach/current-rule';
 import { ERASED_NAME } from '@/server/platform/erased-name';
-import { paperInput } from '@/server/platform/fields';
+import { paperInput } from '@/core/inputs/fields';
 import { parse } from '@/server/platform/parse';
 import { listSeats } from '@/server/plan/seats';
 import { getWorkshop } from '@/server/plan/workshops';

@@ -1,4 +1,4 @@
-import { mixed, number, object } from 'yup';
+import { mixed, object } from 'yup';
 import { differences, recalibrationSet, SET_SIZE } from '@/core/score/recalibration/recalibration-set';
 import { METHODS, methodById } from '@/core/methods/registry';
 import type { Marks, ScoringRule } from '@/core/score/rubric/judge-union';
@@ -6,7 +6,7 @@ import { scoreUnion } from '@/core/score/rubric/score-union';
 import type { RecalibrationRow } from '@/db/models/rows';
 import { isDuplicate } from '@/db/transact';
 import { allow, type Context } from '@/server/platform/context';
-import { id, text } from '@/server/platform/fields';
+import { id, text, decimal } from '@/core/inputs/fields';
 import { marksInput } from './judgement-input';
 import { parse } from '@/server/platform/parse';
 import { currentRubric } from './rubrics';
@@ -120,12 +120,12 @@ function scoreOf(rule: ScoringRule, truth: Record<string, unknown>, marks: Marks
 const answerInput = object({
   workshopId: id('the workshop'),
   method: text('the method', 40),
-  seed: number()
+  seed: decimal()
     .required('Reload the page.')
     .integer('Reload the page.')
     .min(1, 'Reload the page.')
     .max(1_000_000, 'Reload the page.'),
-  nth: number()
+  nth: decimal()
     .required('Reload the page.')
     .integer('Reload the page.')
     .min(0, 'Reload the page.')

@@ -12,7 +12,7 @@ import { attemptOf } from './attempts';
 import { audit } from '@/server/platform/audit';
 import { allow, type Context } from '@/server/platform/context';
 import { standing } from '@/server/platform/counting-judgement';
-import { id } from '@/server/platform/fields';
+import { id, decimal } from '@/core/inputs/fields';
 import { parse } from '@/server/platform/parse';
 import { currentRubric } from './rubrics';
 import { groupByUnion } from './scored-unions';
@@ -96,7 +96,7 @@ export async function putRubricEdits(context: Context, methodId: string, input: 
   const { changeId, version } = parse(
     object({
       changeId: id('the change'),
-      version: number().required('Reload the page.').integer('Reload the page.').min(0, 'Reload the page.'),
+      version: decimal().required('Reload the page.').integer('Reload the page.').min(0, 'Reload the page.'),
     }),
     input,
   );

@@ -1,9 +1,8 @@
-import { number, object, string } from 'yup';
 import { type ReadyRule, USUAL_READY_RULE } from '@/core/score/readiness/ready-rule';
 import { allow, type Context } from '@/server/platform/context';
-import { count } from '@/server/platform/fields';
 import { parse } from '@/server/platform/parse';
 import { putPart, readPart } from '@/server/plan/plan-parts';
+import { settingsInput } from '@/core/score/rubric/settings-input';
 
 /** How a workshop is scored, apart from its rubric. */
 export interface ScoringSettings {
@@ -15,21 +14,6 @@ export interface ScoringSettings {
 }
 
 export const USUAL_SCORING: ScoringSettings = { ready: USUAL_READY_RULE, blindRate: 0, wall: 'seats' };
-
-const settingsInput = object({
-  ready: object({
-    last: count('The number of last unions', 1, 10),
-    score: count('The score to reach', 1, 100),
-  }).required('Enter when somebody is ready.'),
-  blindRate: number()
-    .typeError('Choose how many unions are scored twice.')
-    .required('Choose how many unions are scored twice.')
-    .min(0, 'No fewer than none.')
-    .max(1, 'No more than all.'),
-  wall: string()
-    .oneOf(['names', 'seats', 'totals'] as const, 'Choose what the wall shows.')
-    .required('Choose what the wall shows.'),
-});
 
 export async function scoringSettings(
   context: Context,

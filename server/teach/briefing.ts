@@ -6,19 +6,12 @@ import { shownTechnique } from '@/core/methods/shown-technique';
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';
-import { flag, optionalText } from '@/server/platform/fields';
 import { workshopLots } from '@/server/plan/lots';
 import { parse } from '@/server/platform/parse';
 import { listSeats } from '@/server/plan/seats';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
 import { getWorkshop } from '@/server/plan/workshops';
-
-const briefingInput = object({
-  firstAid: optionalText('who is trained in first aid', 300),
-  kit: optionalText('where the kit is', 300),
-  localRules: optionalText('the local rules', 2000),
-  sap: flag().default(false),
-});
+import { briefingInput } from '@/core/teach/briefing/briefing-input';
 
 export interface Briefing {
   text: BriefingText;

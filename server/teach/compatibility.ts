@@ -1,22 +1,12 @@
-import { object, string } from 'yup';
 import { kindOf, type Pairing } from '@/core/methods/compatibility/compatibility';
 import type { CompatibilityRow } from '@/db/models/rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';
-import { id, optionalText, text } from '@/server/platform/fields';
+import { id } from '@/core/inputs/fields';
 import { parse } from '@/server/platform/parse';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
-
-const pairInput = object({
-  stock: text('the kind of stock', 60),
-  scion: text('the kind of scion', 60),
-  verdict: string()
-    .oneOf(['works', 'mind', 'fails'] as const, 'Choose how they fare.')
-    .required('Choose how they fare.'),
-  note: optionalText('the note', 300),
-  source: text('where this comes from', 200),
-});
+import { pairInput } from '@/core/teach/pair-input';
 
 /** The club's own rows, which stand before the usual ones. */
 export async function clubPairings(context: Context): Promise<(Pairing & { id: string })[]> {

@@ -1,24 +1,24 @@
-import { boolean, number, object, string } from 'yup';
+import { boolean, object, string } from 'yup';
 import { methodById } from '@/core/methods/registry';
 import { shownTechnique } from '@/core/methods/shown-technique';
 import type { TeachingState } from '@/core/teach/teaching-state';
 import type { TeachingStateRow } from '@/db/models/rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from '@/server/platform/context';
-import { id } from '@/server/platform/fields';
+import { id, decimal } from '@/core/inputs/fields';
 import { parse } from '@/server/platform/parse';
 import { getWorkshop } from '@/server/plan/workshops';
 
 const stateInput = object({
   changeId: id('the change'),
-  step: number().integer().min(0).max(60).required('Choose the step.'),
+  step: decimal().integer().min(0).max(60).required('Choose the step.'),
   panel: string()
     .oneOf(['right', 'both'] as const)
     .required('Choose the panel.'),
   blank: boolean().strict().required('Say whether the screen is blank.'),
   briefing: boolean().strict().default(false),
   /** Seconds to run down from now, 0 to stop, null to leave it as it is. */
-  timer: number()
+  timer: decimal()
     .integer('Enter whole seconds.')
     .min(0, 'A run-down cannot be shorter than 0.')
     .max(3600, 'A run-down of more than an hour is no run-down.')

@@ -5,7 +5,8 @@ import { useState } from 'react';
 import { formatCode } from '@/core/codes/plant-code';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
-import { useSend } from '@/ui/kit/form/use-send';
+import { changeInput, makeInput } from '@/core/aftercare/keeper-input';
+import { useEntry } from '@/ui/kit/form/use-entry';
 import { RibbonStrip } from '@/ui/plan/wood/ribbon';
 import { TagPrinter } from './tag-printer';
 
@@ -187,21 +188,15 @@ function MakeKeepers({
   wood: Wood[];
   stocks: Stock[];
 }) {
-  const { run, busy, problem } = useSend();
   const [said, setSaid] = useState('');
-  const submit = async (event: React.FormEvent<HTMLFormElement>): Promise<void> => {
-    event.preventDefault();
-    const sent = await run<{ made: number; notYet: number[] }>(
-      'POST',
-      `/api/workshops/${workshopId}/keepers`,
-      Object.fromEntries(new FormData(event.currentTarget)),
-    );
+  const { register, submit, problem, busy } = useEntry(makeInput, async (values, { run }) => {
+    const sent = await run<{ made: number; notYet: number[] }>('POST', `/api/workshops/${workshopId}/keepers`, values);
     if (!sent?.ok) return;
     const { made, notYet } = sent.data;
     setSaid(
       `${made === 0 ? (notYet.length === 0 ? 'Everybody has theirs already.' : 'None made.') : `${made} made, each with its code.`}${notYet.length > 0 ? ` Not yet ready: ${notYet.join(', ')}.` : ''}`,
     );
-  };
+  });
   return (
     <section className="board" aria-labelledby="make-title">
       <h2 id="make-title" className="mb-1">
@@ -222,13 +217,13 @@ function MakeKeepers({
           know better.
         </p>
       )}
-      <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-3">
-        <Problem>{problem?.message}</Problem>
+      <form onSubmit={submit} className="flex flex-col gap-3">
+        <Problem>{problem}</Problem>
         <Field label="Of wood lot">
-          <select name="woodLotId">{options(wood, (lot) => lot.variety)}</select>
+          <select {...register('woodLotId')}>{options(wood, (lot) => lot.variety)}</select>
         </Field>
         <Field label="On stock lot">
-          <select name="stockLotId">{options(stocks, (lot) => lot.stockType)}</select>
+          <select {...register('stockLotId')}>{options(stocks, (lot) => lot.stockType)}</select>
         </Field>
         <button type="submit" className="bench-button self-start" data-weight="main" disabled={busy}>
           Make what is missing
@@ -254,17 +249,14 @@ function ChangeKeepers({
   seats: SeatChoice[];
   onDone: () => void;
 }) {
-  const { run, busy, problem } = useSend();
   const plantIds = keepers.map(({ id }) => id);
-  const change = async (what: object): Promise<void> => {
-    const sent = await run('PATCH', `/api/workshops/${workshopId}/keepers`, { plantIds, ...what });
+  const change = async (send: ReturnType<typeof useEntry>['run'], what: object): Promise<void> => {
+    const sent = await send('PATCH', `/api/workshops/${workshopId}/keepers`, { plantIds, ...what });
     if (sent?.ok) onDone();
   };
-  const submit = (event: React.FormEvent<HTMLFormElement>): void => {
-    event.preventDefault();
-    const entered = Object.fromEntries([...new FormData(event.currentTarget)].filter(([, value]) => value !== ''));
-    void change(entered);
-  };
+  const { register, submit, problem, busy, run } = useEntry(changeInput.omit(['plantIds']), (values, entry) =>
+    change(entry.run, Object.fromEntries(Object.entries(values).filter(([, value]) => value !== ''))),
+  );
   const voided = keepers.every((keeper) => keeper.voided);
   return (
     <section className="board" aria-labelledby="change-title">
@@ -272,21 +264,21 @@ function ChangeKeepers({
         Change {keepers.length === 1 ? formatCode(keepers[0]!.code) : `${keepers.length} keepers`}
       </h2>
       <form onSubmit={submit} className="flex flex-col gap-3">
-        <Problem>{problem?.message}</Problem>
+        <Problem>{problem}</Problem>
         <Field label="Wood lot">
-          <select name="woodLotId" defaultValue="">
+          <select {...register('woodLotId')} defaultValue="">
             <option value="">as it is</option>
             {options(wood, (lot) => lot.variety)}
           </select>
         </Field>
         <Field label="Stock lot">
-          <select name="stockLotId" defaultValue="">
+          <select {...register('stockLotId')} defaultValue="">
             <option value="">as it is</option>
             {options(stocks, (lot) => lot.stockType)}
           </select>
         </Field>
         <Field label="Grafter">
-          <select name="seatId" defaultValue="">
+          <select {...register('seatId')} defaultValue="">
             <option value="">as it is</option>
             {options(seats, (seat) => `${seat.number} ${seat.name}`)}
           </select>
@@ -299,7 +291,7 @@ function ChangeKeepers({
             type="button"
             className="bench-button"
             disabled={busy}
-            onClick={() => void change({ voided: !voided })}
+            onClick={() => void change(run, { voided: !voided })}
           >
             {voided ? 'Bring back' : 'Void unused codes'}
           </button>

@@ -1,9 +1,14 @@
 'use client';
 
 import { useState } from 'react';
+import { credentials } from '@/core/club/sign-in-input';
+import { firstLead } from '@/core/club/member-input';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
-import { send } from '@/ui/kit/form/send';
+import { useEntry } from '@/ui/kit/form/use-entry';
+
+/** What each door is asked with. */
+const SCHEMAS = { '/api/session': credentials, '/api/first-lead': firstLead };
 
 interface Entry {
   name: string;
@@ -14,7 +19,7 @@ interface Entry {
 }
 
 interface AccountFormProps {
-  url: string;
+  url: keyof typeof SCHEMAS;
   entries: Entry[];
   button: string;
   /** Where to go once signed in, a path of our own. */
@@ -23,35 +28,23 @@ interface AccountFormProps {
 
 /** A form that ends with being signed in: signing in, or making the first account. */
 export function AccountForm({ url, entries, button, next }: AccountFormProps) {
-  const [busy, setBusy] = useState(false);
-  const [problem, setProblem] = useState<{ message: string; fields: Record<string, string> } | null>(null);
-  const submit = async (event: React.FormEvent<HTMLFormElement>): Promise<void> => {
-    event.preventDefault();
-    if (busy) return;
-    setBusy(true);
-    setProblem(null);
-    const sent = await send(
-      'POST',
-      url,
-      Object.fromEntries(new FormData(event.currentTarget)) as Record<string, string>,
-    );
-    if (sent.ok) {
-      window.location.assign(next);
-      return;
-    }
-    setBusy(false);
-    setProblem(sent);
-  };
+  const [gone, setGone] = useState(false);
+  const { register, submit, errors, problem, busy } = useEntry(SCHEMAS[url], async (values, { run }) => {
+    const sent = await run('POST', url, values);
+    if (!sent?.ok) return;
+    setGone(true);
+    window.location.assign(next);
+  });
   return (
-    <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-3" noValidate>
-      <Problem>{problem?.message}</Problem>
+    <form onSubmit={submit} className="flex flex-col gap-3" noValidate>
+      <Problem>{problem}</Problem>
       {entries.map(({ label, hint, ...input }) => (
-        <Field key={input.name} label={label} {...(hint ? { hint } : {})} error={problem?.fields[input.name]}>
-          <input {...input} required />
+        <Field key={input.name} label={label} {...(hint ? { hint } : {})} error={errors[input.name]}>
+          <input {...input} {...register(input.name)} required />
         </Field>
       ))}
-      <button type="submit" className="bench-button self-start" data-weight="main" disabled={busy}>
-        {busy ? 'One moment' : button}
+      <button type="submit" className="bench-button self-start" data-weight="main" disabled={busy || gone}>
+        {busy || gone ? 'One moment' : button}
       </button>
     </form>
   );

@@ -1,9 +1,9 @@
 'use client';
 
-import { useState } from 'react';
+import { ownPasswordInput } from '@/core/club/own-password';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
-import { send } from '@/ui/kit/form/send';
+import { useEntry } from '@/ui/kit/form/use-entry';
 import { SheetDialog } from '@/ui/kit/form/sheet-dialog';
 
 interface ConfirmPasswordProps {
@@ -15,20 +15,11 @@ interface ConfirmPasswordProps {
 
 /** Asks for the password once more before something that decides over others. */
 export function ConfirmPassword({ open, onClose, onConfirmed }: ConfirmPasswordProps) {
-  const [password, setPassword] = useState('');
-  const [busy, setBusy] = useState(false);
-  const [problem, setProblem] = useState('');
-  const confirm = async (event: React.FormEvent): Promise<void> => {
-    event.preventDefault();
-    if (busy) return;
-    setBusy(true);
-    setProblem('');
-    const sent = await send('POST', '/api/session/confirmation', { password });
-    setBusy(false);
-    setPassword('');
-    if (sent.ok) onConfirmed();
-    else setProblem(sent.message);
-  };
+  const { register, submit, problem, busy, watch } = useEntry(ownPasswordInput, async (values, { run, reset }) => {
+    const sent = await run('POST', '/api/session/confirmation', values);
+    reset();
+    if (sent?.ok) onConfirmed();
+  });
   return (
     <SheetDialog
       title="Is it you?"
@@ -38,17 +29,17 @@ export function ConfirmPassword({ open, onClose, onConfirmed }: ConfirmPasswordP
         if (!stays) onClose();
       }}
     >
-      <form onSubmit={(event) => void confirm(event)} className="flex flex-col gap-3" noValidate>
+      <form onSubmit={submit} className="flex flex-col gap-3" noValidate>
         <Problem>{problem}</Problem>
         <Field label="Your password">
-          <input
-            type="password"
-            autoComplete="current-password"
-            value={password}
-            onChange={(event) => setPassword(event.target.value)}
-          />
+          <input {...register('password')} type="password" autoComplete="current-password" />
         </Field>
-        <button type="submit" className="bench-button self-start" data-weight="main" disabled={busy || password === ''}>
+        <button
+          type="submit"
+          className="bench-button self-start"
+          data-weight="main"
+          disabled={busy || !watch('password')}
+        >
           Go on
         </button>
       </form>

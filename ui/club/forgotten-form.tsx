@@ -1,29 +1,18 @@
 'use client';
 
+import { forgottenInput } from '@/core/club/password-input';
 import { useState } from 'react';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
-import { send } from '@/ui/kit/form/send';
+import { useEntry } from '@/ui/kit/form/use-entry';
 
 /** Asks for the address of an account; what is said afterwards is the same whether there is one. */
 export function ForgottenForm() {
-  const [busy, setBusy] = useState(false);
   const [sent, setSent] = useState(false);
-  const [problem, setProblem] = useState<{ message: string; fields: Record<string, string> } | null>(null);
-  const submit = async (event: React.FormEvent<HTMLFormElement>): Promise<void> => {
-    event.preventDefault();
-    if (busy) return;
-    setBusy(true);
-    setProblem(null);
-    const answer = await send(
-      'POST',
-      '/api/password/forgotten',
-      Object.fromEntries(new FormData(event.currentTarget)) as Record<string, string>,
-    );
-    setBusy(false);
-    if (answer.ok) setSent(true);
-    else setProblem(answer);
-  };
+  const { register, submit, errors, problem, busy } = useEntry(forgottenInput, async (values, { run }) => {
+    const answer = await run('POST', '/api/password/forgotten', values);
+    if (answer?.ok) setSent(true);
+  });
   if (sent)
     return (
       <p role="status" className="board font-bold">
@@ -31,10 +20,10 @@ export function ForgottenForm() {
       </p>
     );
   return (
-    <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-3" noValidate>
-      <Problem>{problem?.message}</Problem>
-      <Field label="E-mail" error={problem?.fields.email}>
-        <input name="email" type="email" autoComplete="username" required />
+    <form onSubmit={submit} className="flex flex-col gap-3" noValidate>
+      <Problem>{problem}</Problem>
+      <Field label="E-mail" error={errors.email}>
+        <input {...register('email')} type="email" autoComplete="username" required />
       </Field>
       <button type="submit" className="bench-button self-start" data-weight="main" disabled={busy}>
         {busy ? 'One moment' : 'Send me a link'}

@@ -1,25 +1,20 @@
 'use client';
 
-import { useState } from 'react';
+import { useRef, useState } from 'react';
+import { ownPasswordInput } from '@/core/club/own-password';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
-import { send } from '@/ui/kit/form/send';
+import { useEntry } from '@/ui/kit/form/use-entry';
 
 /** Answers a club that asks, with the password of the account it asks. */
 export function JoinForm({ token, email }: { token: string; email: string }) {
-  const [busy, setBusy] = useState(false);
-  const [password, setPassword] = useState('');
   const [done, setDone] = useState<'yes' | 'no' | null>(null);
-  const [problem, setProblem] = useState<{ message: string; fields: Record<string, string> } | null>(null);
-  const answer = async (said: 'yes' | 'no'): Promise<void> => {
-    if (busy) return;
-    setBusy(true);
-    setProblem(null);
-    const sent = await send('POST', '/api/invitations/link', { token, password, answer: said });
-    setBusy(false);
-    if (sent.ok) setDone(said);
-    else setProblem(sent);
-  };
+  const said = useRef<'yes' | 'no'>('yes');
+  const { register, submit, errors, problem, busy } = useEntry(ownPasswordInput, async (values, { run }) => {
+    const answer = said.current;
+    const sent = await run('POST', '/api/invitations/link', { token, ...values, answer });
+    if (sent?.ok) setDone(answer);
+  });
   if (done)
     return (
       <p role="status" className="board font-bold">
@@ -28,30 +23,23 @@ export function JoinForm({ token, email }: { token: string; email: string }) {
       </p>
     );
   return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault();
-        void answer('yes');
-      }}
-      className="flex flex-col gap-3"
-      noValidate
-    >
-      <Problem>{problem?.message}</Problem>
+    <form onSubmit={submit} className="flex flex-col gap-3" noValidate>
+      <Problem>{problem}</Problem>
       <input type="hidden" name="username" autoComplete="username" value={email} readOnly />
-      <Field label="Your password" error={problem?.fields.password}>
-        <input
-          type="password"
-          autoComplete="current-password"
-          value={password}
-          onChange={(event) => setPassword(event.target.value)}
-          required
-        />
+      <Field label="Your password" error={errors.password}>
+        <input {...register('password')} type="password" autoComplete="current-password" required />
       </Field>
       <div className="flex gap-3">
-        <button type="submit" className="bench-button" data-weight="main" disabled={busy}>
+        <button
+          type="submit"
+          className="bench-button"
+          data-weight="main"
+          disabled={busy}
+          onClick={() => (said.current = 'yes')}
+        >
           Yes, join
         </button>
-        <button type="button" className="bench-button" disabled={busy} onClick={() => void answer('no')}>
+        <button type="submit" className="bench-button" disabled={busy} onClick={() => (said.current = 'no')}>
           No
         </button>
       </div>

@@ -4,6 +4,8 @@ import { useState } from 'react';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 import type { Sent } from '@/ui/kit/form/send';
+import { newMember } from '@/core/club/member-input';
+import { useEntry } from '@/ui/kit/form/use-entry';
 import { useSend } from '@/ui/kit/form/use-send';
 import { ConfirmPassword } from './confirm-password';
 
@@ -42,18 +44,20 @@ export function MembersBoard({ members, mayChange }: { members: MemberLine[]; ma
     if (sent?.ok) return then(sent.data);
     if (sent?.fields.confirm) setHeld(() => () => change(work, then));
   };
-  const add = async (event: React.FormEvent<HTMLFormElement>): Promise<void> => {
-    event.preventDefault();
-    const form = event.currentTarget;
-    const values = Object.fromEntries(new FormData(form)) as Record<string, string>;
-    await change(
+  const {
+    register,
+    submit,
+    errors,
+    problem: refused,
+  } = useEntry(newMember, (values, { reset }) =>
+    change(
       () => run<{ url: string }>('POST', '/api/members', values),
       ({ url }) => {
-        setLink({ url, to: values.name ?? '', minutes: 'a week' });
-        form.reset();
+        setLink({ url, to: String(values.name), minutes: 'a week' });
+        reset();
       },
-    );
-  };
+    ),
+  );
   const handOver = (member: MemberLine): void =>
     void change(
       () => run<{ url: string }>('POST', `/api/members/${member.userId}/password-link`),
@@ -64,7 +68,7 @@ export function MembersBoard({ members, mayChange }: { members: MemberLine[]; ma
       <p className="max-w-prose text-muted">
         The lead does everything and looks after members. Assistants plan, score and follow up. Viewers read.
       </p>
-      {!held && <Problem>{problem?.message}</Problem>}
+      {!held && <Problem>{refused ?? problem?.message}</Problem>}
       {link && (
         <div role="status" className="border-2 border-ink bg-sheet p-3">
           <p>
@@ -131,21 +135,21 @@ export function MembersBoard({ members, mayChange }: { members: MemberLine[]; ma
         ))}
       </ul>
       {mayChange && (
-        <form onSubmit={(event) => void add(event)} className="flex flex-col gap-3" noValidate>
+        <form onSubmit={submit} className="flex flex-col gap-3" noValidate>
           <h2>Ask somebody to join</h2>
           <p className="max-w-prose text-muted">
             They get a letter with a link, and you get the link to hand over at the bench. They choose their own
             password; whoever has an account already says yes with it.
           </p>
           <div className="grid gap-3 sm:grid-cols-3">
-            <Field label="Name" error={problem?.fields.name}>
-              <input name="name" autoComplete="off" />
+            <Field label="Name" error={errors.name ?? problem?.fields.name}>
+              <input {...register('name')} autoComplete="off" />
             </Field>
-            <Field label="E-mail" error={problem?.fields.email}>
-              <input name="email" type="email" autoComplete="off" />
+            <Field label="E-mail" error={errors.email ?? problem?.fields.email}>
+              <input {...register('email')} type="email" autoComplete="off" />
             </Field>
-            <Field label="Role" error={problem?.fields.role}>
-              <select name="role" defaultValue="assistant">
+            <Field label="Role" error={errors.role ?? problem?.fields.role}>
+              <select {...register('role')} defaultValue="assistant">
                 {ROLES.map(([value, label]) => (
                   <option key={value} value={value}>
                     {label}

@@ -1,33 +1,31 @@
 'use client';
 
+import { changeInput } from '@/core/club/password-input';
 import { useState } from 'react';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
-import { useSend } from '@/ui/kit/form/use-send';
+import { useEntry } from '@/ui/kit/form/use-entry';
 import { PASSWORD_HINT } from './new-password-form';
 
 /** Changes one's own password; the old one is asked. */
 export function PasswordForm({ email }: { email: string }) {
-  const { run, busy, problem } = useSend();
   const [said, setSaid] = useState('');
-  const change = async (event: React.FormEvent<HTMLFormElement>): Promise<void> => {
-    event.preventDefault();
-    const form = event.currentTarget;
+  const { register, submit, errors, problem, busy } = useEntry(changeInput, async (values, { run, reset }) => {
     setSaid('');
-    const sent = await run('PUT', '/api/password', Object.fromEntries(new FormData(form)));
+    const sent = await run('PUT', '/api/password', values);
     if (!sent?.ok) return;
-    form.reset();
+    reset();
     setSaid('Changed. You are signed out everywhere else.');
-  };
+  });
   return (
-    <form onSubmit={(event) => void change(event)} className="flex flex-col gap-3" noValidate>
-      <Problem>{problem?.message}</Problem>
+    <form onSubmit={submit} className="flex flex-col gap-3" noValidate>
+      <Problem>{problem}</Problem>
       <input type="hidden" name="username" autoComplete="username" value={email} readOnly />
-      <Field label="Password you have now" error={problem?.fields.old}>
-        <input name="old" type="password" autoComplete="current-password" required />
+      <Field label="Password you have now" error={errors.old}>
+        <input {...register('old')} type="password" autoComplete="current-password" required />
       </Field>
-      <Field label="New password" hint={PASSWORD_HINT} error={problem?.fields.password}>
-        <input name="password" type="password" autoComplete="new-password" required />
+      <Field label="New password" hint={PASSWORD_HINT} error={errors.password}>
+        <input {...register('password')} type="password" autoComplete="new-password" required />
       </Field>
       <button type="submit" className="bench-button self-start" data-weight="main" disabled={busy}>
         Change the password

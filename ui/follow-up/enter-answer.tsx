@@ -8,7 +8,8 @@ import type { RoundGrower } from './round-data';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 import { SheetDialog } from '@/ui/kit/form/sheet-dialog';
-import { useSend } from '@/ui/kit/form/use-send';
+import { enteredInput } from '@/core/follow-up/answer-input';
+import { useEntry } from '@/ui/kit/form/use-entry';
 
 interface EnterAnswerProps {
   roundId: string;
@@ -18,25 +19,8 @@ interface EnterAnswerProps {
 
 /** Answers that came by phone or on a slip, one plant at a time. */
 export function EnterAnswer({ roundId, milestone, grower }: EnterAnswerProps) {
-  const { run, busy, problem, setProblem } = useSend();
   const [open, setOpen] = useState(false);
   const [source, setSource] = useState<'phone' | 'slip'>('phone');
-  const [said, setSaid] = useState('');
-  const save = async (unionId: string, code: string, event: React.FormEvent<HTMLFormElement>): Promise<void> => {
-    event.preventDefault();
-    const data = new FormData(event.currentTarget);
-    setSaid('');
-    if (!data.get('answer'))
-      return setProblem({ message: `Choose what they said about ${formatCode(code)}; nothing was saved.`, fields: {} });
-    const sent = await run('PUT', `/api/reports/${uuid()}`, {
-      roundId,
-      unionId,
-      answer: data.get('answer'),
-      note: data.get('note'),
-      source,
-    });
-    if (sent?.ok) setSaid(`${formatCode(code)} saved.`);
-  };
   return (
     <SheetDialog
       title={`Answers of ${grower.name}`}
@@ -64,46 +48,64 @@ export function EnterAnswer({ roundId, milestone, grower }: EnterAnswerProps) {
           </label>
         ))}
       </fieldset>
-      <Problem>{problem?.message}</Problem>
+      {grower.plants.map((plant) => (
+        <PlantAnswer key={plant.unionId} roundId={roundId} plant={plant} source={source} />
+      ))}
+    </SheetDialog>
+  );
+}
+
+interface PlantAnswerProps {
+  roundId: string;
+  plant: RoundGrower['plants'][number];
+  source: 'phone' | 'slip';
+}
+
+/** What was said about a plant. */
+function PlantAnswer({ roundId, plant, source }: PlantAnswerProps) {
+  const [said, setSaid] = useState('');
+  const code = formatCode(plant.code);
+  const { register, submit, errors, problem, busy } = useEntry(
+    enteredInput.pick(['answer', 'note']),
+    async (values, { run }) => {
+      setSaid('');
+      const sent = await run('PUT', `/api/reports/${uuid()}`, { roundId, unionId: plant.unionId, ...values, source });
+      if (sent?.ok) setSaid(`${code} saved.`);
+    },
+  );
+  return (
+    <form onSubmit={submit} noValidate className="flex flex-col gap-2 border-t border-line pt-2">
+      <Problem>{errors.answer ? `Choose what they said about ${code}; nothing was saved.` : problem}</Problem>
       <p role="status" className="font-bold">
         {said}
       </p>
-      {grower.plants.map((plant) => (
-        <form
-          key={plant.unionId}
-          onSubmit={(event) => void save(plant.unionId, plant.code, event)}
-          noValidate
-          className="flex flex-col gap-2 border-t border-line pt-2"
-        >
-          <p className="font-bold">
-            {formatCode(plant.code)}{' '}
-            <span className="font-normal">
-              {plant.variety}
-              {plant.answer && `, so far: ${ANSWER_WORDS[plant.answer].toLowerCase()}`}
-            </span>
-          </p>
-          <div className="grid grid-cols-2 gap-2">
-            <Field label="Answer">
-              <select name="answer" defaultValue="" required>
-                <option value="" disabled>
-                  Choose what they said
-                </option>
-                {ANSWERS.map((answer) => (
-                  <option key={answer} value={answer}>
-                    {ANSWER_WORDS[answer]}
-                  </option>
-                ))}
-              </select>
-            </Field>
-            <Field label="Note">
-              <input name="note" defaultValue={plant.note} maxLength={500} />
-            </Field>
-          </div>
-          <button type="submit" className="bench-button self-start" disabled={busy}>
-            Save {formatCode(plant.code)}
-          </button>
-        </form>
-      ))}
-    </SheetDialog>
+      <p className="font-bold">
+        {code}{' '}
+        <span className="font-normal">
+          {plant.variety}
+          {plant.answer && `, so far: ${ANSWER_WORDS[plant.answer].toLowerCase()}`}
+        </span>
+      </p>
+      <div className="grid grid-cols-2 gap-2">
+        <Field label="Answer">
+          <select {...register('answer')} defaultValue="" required>
+            <option value="" disabled>
+              Choose what they said
+            </option>
+            {ANSWERS.map((answer) => (
+              <option key={answer} value={answer}>
+                {ANSWER_WORDS[answer]}
+              </option>
+            ))}
+          </select>
+        </Field>
+        <Field label="Note" error={errors.note}>
+          <input {...register('note')} defaultValue={plant.note} maxLength={500} />
+        </Field>
+      </div>
+      <button type="submit" className="bench-button self-start" disabled={busy}>
+        Save {code}
+      </button>
+    </form>
   );
 }

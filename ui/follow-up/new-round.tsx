@@ -1,11 +1,12 @@
 'use client';
 
+import { roundInput } from '@/core/follow-up/round-input';
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { MILESTONE_WORDS, type Milestone } from '@/core/methods/milestones';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
-import { useSend } from '@/ui/kit/form/use-send';
+import { useEntry } from '@/ui/kit/form/use-entry';
 
 /** A new round: what it asks, and from when to when. */
 export function NewRound({
@@ -19,27 +20,21 @@ export function NewRound({
   opensOn: string;
   closesOn: string;
 }) {
-  const { run, busy, problem } = useSend();
   const [roundId, setRoundId] = useState(() => uuid());
-  const submit = async (event: React.FormEvent<HTMLFormElement>): Promise<void> => {
-    event.preventDefault();
-    const sent = await run(
-      'PUT',
-      `/api/workshops/${workshopId}/rounds/${roundId}`,
-      Object.fromEntries(new FormData(event.currentTarget)),
-    );
+  const { register, submit, errors, problem, busy } = useEntry(roundInput, async (values, { run }) => {
+    const sent = await run('PUT', `/api/workshops/${workshopId}/rounds/${roundId}`, values);
     if (sent?.ok) setRoundId(uuid());
-  };
+  });
   return (
     <section className="board" aria-labelledby="new-round-title">
       <h2 id="new-round-title" className="mb-2">
         Another round
       </h2>
-      <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-3" noValidate>
-        <Problem>{problem?.message}</Problem>
+      <form onSubmit={submit} className="flex flex-col gap-3" noValidate>
+        <Problem>{problem}</Problem>
         <div className="grid items-end gap-3 sm:grid-cols-[1fr_11rem_11rem_auto]">
-          <Field label="It asks" error={problem?.fields.milestone}>
-            <select name="milestone">
+          <Field label="It asks" error={errors.milestone}>
+            <select {...register('milestone')}>
               {milestones.map((milestone) => (
                 <option key={milestone} value={milestone}>
                   {MILESTONE_WORDS[milestone].name}: {MILESTONE_WORDS[milestone].question} (
@@ -48,11 +43,11 @@ export function NewRound({
               ))}
             </select>
           </Field>
-          <Field label="Opens" error={problem?.fields.opensOn}>
-            <input name="opensOn" type="date" defaultValue={opensOn} />
+          <Field label="Opens" error={errors.opensOn}>
+            <input {...register('opensOn')} type="date" defaultValue={opensOn} />
           </Field>
-          <Field label="Closes" error={problem?.fields.closesOn}>
-            <input name="closesOn" type="date" defaultValue={closesOn} />
+          <Field label="Closes" error={errors.closesOn}>
+            <input {...register('closesOn')} type="date" defaultValue={closesOn} />
           </Field>
           <button type="submit" className="bench-button" disabled={busy}>
             Open the round

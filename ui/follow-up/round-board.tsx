@@ -1,5 +1,6 @@
 'use client';
 
+import { closing } from '@/core/follow-up/round-input';
 import { useState } from 'react';
 import { ANSWER_WORDS, ANSWERS, type Answer, MILESTONE_WORDS } from '@/core/methods/milestones';
 import { formatCode } from '@/core/codes/plant-code';
@@ -7,7 +8,7 @@ import { formatDate } from '@/core/units/iso-date';
 import type { RoundOnBoard } from './round-data';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
-import { useSend } from '@/ui/kit/form/use-send';
+import { useEntry } from '@/ui/kit/form/use-entry';
 import { RibbonStrip } from '@/ui/plan/wood/ribbon';
 import { AskFirst } from '@/ui/kit/form/ask-first';
 import { EnterAnswer } from './enter-answer';
@@ -23,9 +24,12 @@ const MARKS: Record<Answer | 'none', { sign: string; colours: string; words: str
 
 /** A round: who was asked and how, and what is known of each plant. */
 export function RoundBoard({ round, mayChange, today }: { round: RoundOnBoard; mayChange: boolean; today: string }) {
-  const { run, busy, problem } = useSend();
   const [told, setTold] = useState('');
   const [moving, setMoving] = useState(false);
+  const { register, submit, errors, problem, busy, run } = useEntry(closing, async (values, entry) => {
+    const sent = await entry.run('PATCH', `/api/rounds/${round.id}`, values);
+    if (sent?.ok) setMoving(false);
+  });
   const words = MILESTONE_WORDS[round.milestone];
   const plants = round.growers.flatMap((grower) => grower.plants);
   const heard = plants.filter(({ answer }) => answer !== null).length;
@@ -44,11 +48,6 @@ export function RoundBoard({ round, mayChange, today }: { round: RoundOnBoard; m
       );
   };
   const withdraw = (personId: string): Promise<unknown> => run('DELETE', `/api/rounds/${round.id}/links/${personId}`);
-  const move = async (event: React.FormEvent<HTMLFormElement>): Promise<void> => {
-    event.preventDefault();
-    const sent = await run('PATCH', `/api/rounds/${round.id}`, Object.fromEntries(new FormData(event.currentTarget)));
-    if (sent?.ok) setMoving(false);
-  };
   return (
     <section className="board min-w-0" aria-labelledby={`round-${round.id}`}>
       <div className="flex flex-wrap items-start justify-between gap-3">
@@ -85,15 +84,15 @@ export function RoundBoard({ round, mayChange, today }: { round: RoundOnBoard; m
           </div>
         )}
       </div>
-      <Problem>{problem?.message}</Problem>
+      <Problem>{problem}</Problem>
       <p role="status" className="font-bold">
         {told}
       </p>
       {moving && (
-        <form onSubmit={(event) => void move(event)} className="mt-2 flex flex-wrap items-end gap-3" noValidate>
+        <form onSubmit={submit} className="mt-2 flex flex-wrap items-end gap-3" noValidate>
           <div className="w-48">
-            <Field label="Closes on" error={problem?.fields.closesOn}>
-              <input name="closesOn" type="date" defaultValue={round.closesOn} />
+            <Field label="Closes on" error={errors.closesOn}>
+              <input {...register('closesOn')} type="date" defaultValue={round.closesOn} />
             </Field>
           </div>
           <button type="submit" className="bench-button" disabled={busy}>

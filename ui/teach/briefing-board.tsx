@@ -1,10 +1,12 @@
 'use client';
 
+import { briefingInput } from '@/core/teach/briefing/briefing-input';
 import Link from 'next/link';
 import type { BriefingText } from '@/core/teach/briefing/briefing-text';
 import { formatDate } from '@/core/units/iso-date';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
+import { useEntry } from '@/ui/kit/form/use-entry';
 import { useSend } from '@/ui/kit/form/use-send';
 
 interface Person {
@@ -26,19 +28,9 @@ interface BriefingBoardProps {
 
 /** The briefing as it is read out, what the instructor adds to it, and who has acknowledged it. */
 export function BriefingBoard({ workshopId, text, contentHash, sap, people, mayChange }: BriefingBoardProps) {
-  const notes = useSend();
-  const names = useSend();
   const address = `/api/workshops/${workshopId}/briefing`;
-  const save = (event: React.FormEvent<HTMLFormElement>): void => {
-    event.preventDefault();
-    const form = new FormData(event.currentTarget);
-    void notes.run('PUT', address, {
-      firstAid: form.get('firstAid'),
-      kit: form.get('kit'),
-      localRules: form.get('localRules'),
-      sap: form.get('sap') === 'on',
-    });
-  };
+  const notes = useEntry(briefingInput, async (values, { run }) => void (await run('PUT', address, values)));
+  const names = useSend();
   const briefed = people.filter(({ current }) => current).length;
   return (
     <>
@@ -81,24 +73,24 @@ export function BriefingBoard({ workshopId, text, contentHash, sap, people, mayC
           )}
           <p className="mt-3 text-sm text-muted">{text.deference}</p>
           {mayChange && (
-            <form onSubmit={save} className="board mt-4 flex flex-col gap-3">
+            <form onSubmit={notes.submit} className="board mt-4 flex flex-col gap-3">
               <h2>What you add</h2>
-              <Problem>{notes.problem?.message}</Problem>
-              <Field label="Trained in first aid" error={notes.problem?.fields.firstAid} hint="Who, and where they sit">
-                <input name="firstAid" defaultValue={text.firstAid} maxLength={300} />
+              <Problem>{notes.problem}</Problem>
+              <Field label="Trained in first aid" error={notes.errors.firstAid} hint="Who, and where they sit">
+                <input {...notes.register('firstAid')} defaultValue={text.firstAid} maxLength={300} />
               </Field>
-              <Field label="Where the kit is" error={notes.problem?.fields.kit}>
-                <input name="kit" defaultValue={text.kit} maxLength={300} />
+              <Field label="Where the kit is" error={notes.errors.kit}>
+                <input {...notes.register('kit')} defaultValue={text.kit} maxLength={300} />
               </Field>
               <Field
                 label="Local rules"
-                error={notes.problem?.fields.localRules}
+                error={notes.errors.localRules}
                 hint="Minors, distances, disinfection, quarantine, whatever holds here"
               >
-                <textarea name="localRules" rows={4} defaultValue={text.localRules} maxLength={2000} />
+                <textarea {...notes.register('localRules')} rows={4} defaultValue={text.localRules} maxLength={2000} />
               </Field>
               <label className="flex min-h-11 items-center gap-2">
-                <input type="checkbox" name="sap" defaultChecked={sap} className="size-5" />
+                <input type="checkbox" {...notes.register('sap')} defaultChecked={sap} className="size-5" />
                 Wood whose sap irritates is on the bench
               </label>
               <button type="submit" className="bench-button self-start" data-weight="main" disabled={notes.busy}>

@@ -1,12 +1,14 @@
 'use client';
 
+import { pairInput } from '@/core/teach/pair-input';
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { type Pairing, type Verdict, VERDICT_WORDS } from '@/core/methods/compatibility/compatibility';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 import { SheetDialog } from '@/ui/kit/form/sheet-dialog';
-import { useSend } from '@/ui/kit/form/use-send';
+import { type SheetColumn, SheetTable } from '@/ui/kit/table/sheet-table';
+import { useEntry } from '@/ui/kit/form/use-entry';
 
 interface PairTableProps {
   own: (Pairing & { id: string })[];
@@ -14,34 +16,60 @@ interface PairTableProps {
   mayChange: boolean;
 }
 
+/** A pair in the table: the club's own has an id. */
+type Known = Pairing & { id: string | null };
+
+const FACTS: SheetColumn<Known>[] = [
+  { id: 'scion', head: 'Scion', value: ({ scion }) => scion, cell: ({ scion }) => scion, className: 'font-bold' },
+  { id: 'stock', head: 'on stock', value: ({ stock }) => stock, cell: ({ stock }) => stock },
+  {
+    id: 'verdict',
+    head: 'How they fare',
+    value: ({ verdict }) => VERDICT_WORDS[verdict],
+    cell: ({ verdict }) => VERDICT_WORDS[verdict],
+  },
+  { id: 'note', head: 'What to know', cell: ({ note }) => note },
+  {
+    id: 'source',
+    head: 'Source',
+    value: ({ source }) => source,
+    cell: ({ source }) => source,
+    className: 'text-sm text-muted',
+  },
+];
+
 /** The table of stock and scion: the club's own rows first, each with its source. */
 export function PairTable({ own, usual, mayChange }: PairTableProps) {
   const [open, setOpen] = useState<(Pairing & { id: string }) | null>(null);
-  const { run, busy, problem, setProblem } = useSend();
+  const { register, submit, errors, problem, busy, run, setProblem } = useEntry(pairInput, async (values, entry) => {
+    const sent = await entry.run('PUT', `/api/compatibility/${open!.id}`, values);
+    if (sent?.ok) setOpen(null);
+  });
   const edit = (pair: Pairing & { id: string }): void => {
     setProblem(null);
     setOpen(pair);
   };
-  const save = async (event: React.FormEvent<HTMLFormElement>): Promise<void> => {
-    event.preventDefault();
-    const sent = await run(
-      'PUT',
-      `/api/compatibility/${open!.id}`,
-      Object.fromEntries(new FormData(event.currentTarget)),
-    );
-    if (sent?.ok) setOpen(null);
-  };
-  const row = (pair: Pairing, key: string, actions: React.ReactNode) => (
-    <tr key={key}>
-      <td className="font-bold">{pair.scion}</td>
-      <td>{pair.stock}</td>
-      <td>{VERDICT_WORDS[pair.verdict]}</td>
-      <td>{pair.note}</td>
-      <td className="text-sm text-muted">{pair.source}</td>
-      {mayChange && <td className="whitespace-nowrap">{actions}</td>}
-    </tr>
-  );
   const action = 'min-h-11 cursor-pointer px-1 underline';
+  const actions = ({ id, ...pair }: Known): React.ReactNode =>
+    id === null ? (
+      <button type="button" className={action} onClick={() => edit({ ...pair, id: uuid() })}>
+        Say otherwise
+      </button>
+    ) : (
+      <>
+        <button type="button" className={action} onClick={() => edit({ ...pair, id })}>
+          Change
+        </button>{' '}
+        <button
+          type="button"
+          className={action}
+          disabled={busy}
+          onClick={() => void run('DELETE', `/api/compatibility/${id}`)}
+        >
+          Take back
+        </button>
+      </>
+    );
   return (
     <>
       {mayChange && (
@@ -56,55 +84,27 @@ export function PairTable({ own, usual, mayChange }: PairTableProps) {
           </button>
         </p>
       )}
-      {!open && <Problem>{problem?.message}</Problem>}
-      <div className="relative overflow-x-auto">
-        <table className="bench-table min-w-[46rem]">
-          <thead>
-            <tr>
-              <th scope="col">Scion</th>
-              <th scope="col">on stock</th>
-              <th scope="col">How they fare</th>
-              <th scope="col">What to know</th>
-              <th scope="col">Source</th>
-              {mayChange && (
-                <th scope="col">
-                  <span className="sr-only">Change</span>
-                </th>
-              )}
-            </tr>
-          </thead>
-          <tbody>
-            {own.map((pair) =>
-              row(
-                pair,
-                pair.id,
-                <>
-                  <button type="button" className={action} onClick={() => edit(pair)}>
-                    Change
-                  </button>{' '}
-                  <button
-                    type="button"
-                    className={action}
-                    disabled={busy}
-                    onClick={() => void run('DELETE', `/api/compatibility/${pair.id}`)}
-                  >
-                    Take back
-                  </button>
-                </>,
-              ),
-            )}
-            {usual.map((pair) =>
-              row(
-                pair,
-                `${pair.stock} ${pair.scion}`,
-                <button type="button" className={action} onClick={() => edit({ ...pair, id: uuid() })}>
-                  Say otherwise
-                </button>,
-              ),
-            )}
-          </tbody>
-        </table>
-      </div>
+      {!open && <Problem>{problem}</Problem>}
+      <SheetTable
+        label="Pairs of kinds"
+        className="min-w-[46rem]"
+        rows={[...own, ...usual.map((pair) => ({ ...pair, id: null }))]}
+        columns={
+          mayChange
+            ? [
+                ...FACTS,
+                {
+                  id: 'change',
+                  head: <span className="sr-only">Change</span>,
+                  cell: actions,
+                  className: 'whitespace-nowrap',
+                },
+              ]
+            : FACTS
+        }
+        idOf={({ id, stock, scion }) => id ?? `${stock} ${scion}`}
+        search="Find a kind"
+      />
       <SheetDialog
         title={open?.stock ? `${open.scion} on ${open.stock}` : 'A pair of kinds'}
         description="Say how they fare, and where you have it from."
@@ -114,16 +114,16 @@ export function PairTable({ own, usual, mayChange }: PairTableProps) {
         }}
       >
         {open && (
-          <form onSubmit={(event) => void save(event)} className="flex flex-col gap-3" noValidate>
-            <Problem>{problem?.message}</Problem>
-            <Field label="Scion" error={problem?.fields.scion}>
-              <input name="scion" defaultValue={open.scion} maxLength={60} />
+          <form onSubmit={submit} className="flex flex-col gap-3" noValidate>
+            <Problem>{problem}</Problem>
+            <Field label="Scion" error={errors.scion}>
+              <input {...register('scion')} defaultValue={open.scion} maxLength={60} />
             </Field>
-            <Field label="Stock" error={problem?.fields.stock}>
-              <input name="stock" defaultValue={open.stock} maxLength={60} />
+            <Field label="Stock" error={errors.stock}>
+              <input {...register('stock')} defaultValue={open.stock} maxLength={60} />
             </Field>
-            <Field label="How they fare" error={problem?.fields.verdict}>
-              <select name="verdict" defaultValue={open.verdict}>
+            <Field label="How they fare" error={errors.verdict}>
+              <select {...register('verdict')} defaultValue={open.verdict}>
                 {(Object.keys(VERDICT_WORDS) as Verdict[]).map((verdict) => (
                   <option key={verdict} value={verdict}>
                     {VERDICT_WORDS[verdict]}
@@ -131,15 +131,19 @@ export function PairTable({ own, usual, mayChange }: PairTableProps) {
                 ))}
               </select>
             </Field>
-            <Field label="What to know" error={problem?.fields.note}>
-              <textarea name="note" rows={3} defaultValue={open.note} maxLength={300} />
+            <Field label="What to know" error={errors.note}>
+              <textarea {...register('note')} rows={3} defaultValue={open.note} maxLength={300} />
             </Field>
             <Field
               label="Source"
-              error={problem?.fields.source}
+              error={errors.source}
               hint="A book and page, a row in your orchard and its year, or “our assumption”"
             >
-              <input name="source" defaultValue={open.source.startsWith('trade') ? '' : open.source} maxLength={200} />
+              <input
+                {...register('source')}
+                defaultValue={open.source.startsWith('trade') ? '' : open.source}
+                maxLength={200}
+              />
             </Field>
             <button type="submit" className="bench-button self-start" data-weight="main" disabled={busy}>
               Save

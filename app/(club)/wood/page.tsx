@@ -1,10 +1,9 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
-import { formatDate } from '@/core/units/iso-date';
 import { clubDay } from '@/server/plan/season';
 import { listSites } from '@/server/club/sites';
 import { ledger, warningsOf } from '@/server/plan/wood-ledger';
 import { listSources } from '@/server/plan/wood-sources';
+import { LotsTable } from '@/ui/plan/wood/lots-table';
 import { SourcesBoard } from '@/ui/plan/wood/sources-board';
 import { pageContext } from '../../_http/session';
 import { Season } from '../_season';
@@ -33,62 +32,20 @@ export default async function WoodPage() {
         {lots.length === 0 ? (
           <p className="board">No lot yet.</p>
         ) : (
-          <div
-            className="relative overflow-x-auto"
-            tabIndex={0}
-            role="group"
-            aria-label="Lots, scrolls sideways on narrow screens"
-          >
-            <table className="bench-table min-w-[52rem]">
-              <thead>
-                <tr>
-                  <th scope="col">Lot</th>
-                  <th scope="col">Cut</th>
-                  <th scope="col">From</th>
-                  <th scope="col">Store</th>
-                  <th scope="col">Last look</th>
-                  <th scope="col" className="text-right">
-                    Sticks
-                  </th>
-                  <th scope="col" className="text-right">
-                    Booked
-                  </th>
-                  <th scope="col">Mind</th>
-                </tr>
-              </thead>
-              <tbody>
-                {lots.map((lot) => {
-                  const warnings = warningsOf(lot, today, place);
-                  const last = lot.checks.at(-1);
-                  return (
-                    <tr key={lot.id}>
-                      <td>
-                        <Link href={`/wood/${lot.id}`} className="font-bold">
-                          {lot.variety}
-                        </Link>
-                        <span className="block text-sm text-muted">{lot.species}</span>
-                      </td>
-                      <td className="whitespace-nowrap tabular-nums">
-                        {lot.cutOn ? formatDate(lot.cutOn) : 'not yet'}
-                      </td>
-                      <td>{lot.from?.name ?? lot.source}</td>
-                      <td>{lot.place || 'not entered'}</td>
-                      <td className="tabular-nums">{last ? formatDate(last.lookedOn) : 'never'}</td>
-                      <td className="text-right tabular-nums">{lot.sticks}</td>
-                      <td className="text-right tabular-nums">{lot.booked}</td>
-                      <td>
-                        {warnings.map(({ id, says, level }) => (
-                          <span key={id} className={`block text-sm ${level === 'stop' ? 'font-bold text-loud' : ''}`}>
-                            {says}
-                          </span>
-                        ))}
-                      </td>
-                    </tr>
-                  );
-                })}
-              </tbody>
-            </table>
-          </div>
+          <LotsTable
+            lots={lots.map((lot) => ({
+              id: lot.id,
+              variety: lot.variety,
+              species: lot.species,
+              cutOn: lot.cutOn,
+              from: lot.from?.name ?? lot.source,
+              place: lot.place,
+              lookedOn: lot.checks.at(-1)?.lookedOn ?? null,
+              sticks: lot.sticks,
+              booked: lot.booked,
+              warnings: warningsOf(lot, today, place),
+            }))}
+          />
         )}
         <SourcesBoard
           thisYear={Number(today.slice(0, 4))}

@@ -1,9 +1,11 @@
 'use client';
 
+import { decimalOrText } from '@/core/units/decimal';
 import { useState } from 'react';
-import { ASSUMPTIONS, type Edits } from '@/core/plan/phenology/assumptions';
+import { type Assumption, ASSUMPTIONS, type Edits } from '@/core/plan/phenology/assumptions';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
+import { type SheetColumn, SheetTable } from '@/ui/kit/table/sheet-table';
 import { useSend } from '@/ui/kit/form/use-send';
 
 interface AssumptionsFormProps {
@@ -43,7 +45,6 @@ export function AssumptionsForm({ siteId, version, edits, quarantine, region, ma
   const submit = async (event: React.FormEvent<HTMLFormElement>): Promise<void> => {
     event.preventDefault();
     const data = new FormData(event.currentTarget);
-    const number = (text: string): number | string => (text.trim() === '' ? text : Number(text.replace(',', '.')));
     const sent = await run('PUT', `/api/sites/${siteId}/assumptions`, {
       version,
       region: data.get('region'),
@@ -54,7 +55,7 @@ export function AssumptionsForm({ siteId, version, edits, quarantine, region, ma
       edits: Object.fromEntries(
         Object.entries(typed).map(([id, entry]) => [
           id,
-          { value: number(entry.value), margin: number(entry.margin), source: entry.source },
+          { value: decimalOrText(entry.value), margin: decimalOrText(entry.margin), source: entry.source },
         ]),
       ),
     });
@@ -74,59 +75,15 @@ export function AssumptionsForm({ siteId, version, edits, quarantine, region, ma
           <input name="quarantine" defaultValue={quarantine.join(', ')} disabled={!mayChange} />
         </Field>
       </div>
-      <div className="relative max-h-[32rem] overflow-auto" tabIndex={0} role="group" aria-label="Figures, scrolls">
-        <table className="bench-table min-w-[46rem]">
-          <thead>
-            <tr>
-              <th scope="col">Figure</th>
-              <th scope="col">Value</th>
-              <th scope="col">Give or take</th>
-              <th scope="col">Source</th>
-            </tr>
-          </thead>
-          <tbody>
-            {ASSUMPTIONS.map((assumption) => (
-              <tr key={assumption.id}>
-                <th scope="row" className="!border-b !border-line !align-middle !text-base !font-normal">
-                  {assumption.name}
-                  {edits[assumption.id] && <span className="ml-2 text-sm font-bold">changed here</span>}
-                </th>
-                <td className="whitespace-nowrap">
-                  <input
-                    aria-label={`${assumption.name}: value`}
-                    inputMode="decimal"
-                    className="bench-figure"
-                    value={typed[assumption.id]!.value}
-                    disabled={!mayChange}
-                    onChange={(event) => set(assumption.id, { value: event.target.value })}
-                  />{' '}
-                  <span className="inline-block w-16 text-left text-sm text-muted">{assumption.unit}</span>
-                </td>
-                <td>
-                  <input
-                    aria-label={`${assumption.name}: give or take`}
-                    inputMode="decimal"
-                    className="bench-figure"
-                    value={typed[assumption.id]!.margin}
-                    disabled={!mayChange}
-                    onChange={(event) => set(assumption.id, { margin: event.target.value })}
-                  />
-                </td>
-                <td>
-                  <input
-                    aria-label={`${assumption.name}: source`}
-                    className="bench-input"
-                    placeholder="no source: a guess"
-                    value={typed[assumption.id]!.source}
-                    disabled={!mayChange}
-                    maxLength={200}
-                    onChange={(event) => set(assumption.id, { source: event.target.value })}
-                  />
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+      <div className="max-h-[32rem] overflow-y-auto" tabIndex={0} role="group" aria-label="Figures, scroll">
+        <SheetTable
+          label="Figures"
+          className="min-w-[46rem]"
+          rows={ASSUMPTIONS}
+          columns={figureColumns(typed, edits, mayChange, set)}
+          idOf={({ id }) => id}
+          search="Find a figure"
+        />
       </div>
       {mayChange && (
         <div className="flex items-center gap-3">
@@ -138,4 +95,55 @@ export function AssumptionsForm({ siteId, version, edits, quarantine, region, ma
       )}
     </form>
   );
+}
+
+function figureColumns(
+  typed: Record<string, Typed>,
+  edits: AssumptionsFormProps['edits'],
+  mayChange: boolean,
+  set: (id: string, changes: Partial<Typed>) => void,
+): SheetColumn<Assumption>[] {
+  const input = ({ id, name }: Assumption, key: keyof Typed, words: string): React.ReactNode => (
+    <input
+      aria-label={`${name}: ${words}`}
+      {...(key === 'source'
+        ? { className: 'bench-input', placeholder: 'no source: a guess', maxLength: 200 }
+        : { className: 'bench-figure', inputMode: 'decimal' as const })}
+      value={typed[id]![key]}
+      disabled={!mayChange}
+      onChange={(event) => set(id, { [key]: event.target.value })}
+    />
+  );
+  return [
+    {
+      id: 'figure',
+      head: 'Figure',
+      names: true,
+      value: ({ name }) => name,
+      cell: ({ id, name }) => (
+        <>
+          {name}
+          {edits[id] && <span className="ml-2 text-sm font-bold">changed here</span>}
+        </>
+      ),
+    },
+    {
+      id: 'value',
+      head: 'Value',
+      className: 'whitespace-nowrap',
+      cell: (assumption) => (
+        <>
+          {input(assumption, 'value', 'value')}{' '}
+          <span className="inline-block w-16 text-left text-sm text-muted">{assumption.unit}</span>
+        </>
+      ),
+    },
+    { id: 'margin', head: 'Give or take', cell: (assumption) => input(assumption, 'margin', 'give or take') },
+    {
+      id: 'source',
+      head: 'Source',
+      value: ({ id }) => typed[id]!.source,
+      cell: (assumption) => input(assumption, 'source', 'source'),
+    },
+  ];
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import { parseDecimal } from '@/core/units/decimal';
 import { useState } from 'react';
 import { type Climate, MONTH_NAMES } from '@/core/plan/climate/normals';
 import { fromCelsius, type TemperatureUnit, toCelsius } from '@/core/units/temperature';
@@ -43,10 +44,9 @@ export function ClimateForm({ siteId, version, climate, source, offered, unit, m
   const [notes, setNotes] = useState<string | null>(null);
   const month = (list: 'low' | 'high', i: number, value: string): void =>
     setTyped({ ...typed, [list]: typed[list].map((text, at) => (at === i ? value : text)) });
-  const number = (text: string): number | string => (text.trim() === '' ? text : Number(text.replace(',', '.')));
   const degrees = (text: string): number | string => {
-    const value = number(text);
-    return typeof value === 'number' && !Number.isNaN(value) ? toCelsius(value, unit) : text;
+    const value = parseDecimal(text);
+    return value === null ? text : toCelsius(value, unit);
   };
   const save = async (event: React.FormEvent): Promise<void> => {
     event.preventDefault();

@@ -1,12 +1,13 @@
 'use client';
 
+import { observationInput } from '@/core/plan/phenology/observation-input';
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { SIGN_WORDS, SIGNS, type Sign } from '@/core/plan/phenology/observation';
 import { formatDate } from '@/core/units/iso-date';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
-import { useSend } from '@/ui/kit/form/use-send';
+import { useEntry } from '@/ui/kit/form/use-entry';
 
 interface ObservationsBoardProps {
   siteId: string;
@@ -18,29 +19,22 @@ interface ObservationsBoardProps {
 
 /** What was seen on the plants, which goes before what is reckoned. */
 export function ObservationsBoard({ siteId, observations, today, species, mayChange }: ObservationsBoardProps) {
-  const { run, busy, problem } = useSend();
   const [id, setId] = useState(() => uuid());
-  const submit = async (event: React.FormEvent<HTMLFormElement>): Promise<void> => {
-    event.preventDefault();
-    const sent = await run(
-      'PUT',
-      `/api/sites/${siteId}/observations/${id}`,
-      Object.fromEntries(new FormData(event.currentTarget)),
-    );
+  const { register, submit, errors, problem, busy, run } = useEntry(observationInput, async (values, entry) => {
+    const sent = await entry.run('PUT', `/api/sites/${siteId}/observations/${id}`, values);
     if (sent?.ok) setId(uuid());
-  };
-  const fields = problem?.fields ?? {};
+  });
   return (
     <div className="flex flex-col gap-3">
-      <Problem>{problem?.message}</Problem>
+      <Problem>{problem}</Problem>
       {mayChange && (
-        <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-2" noValidate>
+        <form onSubmit={submit} className="flex flex-col gap-2" noValidate>
           <div className="grid grid-cols-2 gap-2">
-            <Field label="Species" error={fields.species}>
-              <input name="species" list="known-species" defaultValue={species[0] ?? ''} maxLength={60} />
+            <Field label="Species" error={errors.species}>
+              <input {...register('species')} list="known-species" defaultValue={species[0] ?? ''} maxLength={60} />
             </Field>
-            <Field label="Seen" error={fields.sign}>
-              <select name="sign" defaultValue="bark-slips">
+            <Field label="Seen" error={errors.sign}>
+              <select {...register('sign')} defaultValue="bark-slips">
                 {SIGNS.map((sign) => (
                   <option key={sign} value={sign}>
                     {SIGN_WORDS[sign]}
@@ -48,11 +42,11 @@ export function ObservationsBoard({ siteId, observations, today, species, mayCha
                 ))}
               </select>
             </Field>
-            <Field label="On" error={fields.seenOn}>
-              <input name="seenOn" type="date" defaultValue={today} />
+            <Field label="On" error={errors.seenOn}>
+              <input {...register('seenOn')} type="date" defaultValue={today} />
             </Field>
-            <Field label="Note" error={fields.note}>
-              <input name="note" maxLength={300} />
+            <Field label="Note" error={errors.note}>
+              <input {...register('note')} maxLength={300} />
             </Field>
           </div>
           <datalist id="known-species">

@@ -14,11 +14,11 @@ export function TimeZoneInput(props: ComponentProps<'input'>) {
   const list = useId();
   const own = useSyncExternalStore(unchanging, ofDevice, unknown);
   const [zones, setZones] = useState<string[]>([]);
+  // Before the device is asked nothing is entered: a form would take the empty field for what somebody chose.
+  if (own === '') return <input id={props.id} className={props.className} readOnly />;
   return (
     <>
       <input
-        // A new one once the device's is known, so that what is typed later stays.
-        key={own}
         defaultValue={own}
         list={list}
         autoComplete="off"

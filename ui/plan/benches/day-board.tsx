@@ -1,12 +1,13 @@
 'use client';
 
+import { dayInput } from '@/core/plan/benches/day-input';
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { type DayBlock, type DayPlan, timeOf } from '@/core/plan/benches/time-plan';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 import { SheetDialog } from '@/ui/kit/form/sheet-dialog';
-import { useSend } from '@/ui/kit/form/use-send';
+import { useEntry } from '@/ui/kit/form/use-entry';
 
 interface DayBoardProps {
   workshopId: string;
@@ -95,27 +96,20 @@ function DayForm({
   day: DayPlan;
   onDone: () => void;
 }) {
-  const { run, busy, problem } = useSend();
   const [changeId, setChangeId] = useState(() => uuid());
-  const submit = async (event: React.FormEvent<HTMLFormElement>): Promise<void> => {
-    event.preventDefault();
-    const sent = await run('PUT', `/api/workshops/${workshopId}/plan/day`, {
-      ...Object.fromEntries(new FormData(event.currentTarget)),
-      changeId,
-      version,
-    });
+  const { register, submit, errors, problem, busy } = useEntry(dayInput, async (values, { run }) => {
+    const sent = await run('PUT', `/api/workshops/${workshopId}/plan/day`, { ...values, changeId, version });
     if (sent?.ok) onDone();
     else if (sent?.status === 422) setChangeId(uuid());
-  };
-  const fields = problem?.fields ?? {};
+  });
   const input = (name: keyof DayPlan, label: string, hint?: string): React.ReactNode => (
-    <Field label={label} error={fields[name]} {...(hint ? { hint } : {})}>
-      <input name={name} defaultValue={day[name] ?? ''} />
+    <Field label={label} error={errors[name]} {...(hint ? { hint } : {})}>
+      <input {...register(name)} defaultValue={day[name] ?? ''} />
     </Field>
   );
   return (
-    <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-3" noValidate>
-      <Problem>{problem?.message}</Problem>
+    <form onSubmit={submit} className="flex flex-col gap-3" noValidate>
+      <Problem>{problem}</Problem>
       <div className="grid grid-cols-2 gap-2">
         {input('start', 'Starts at')}
         {input('end', 'Ends at')}

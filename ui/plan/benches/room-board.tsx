@@ -1,5 +1,6 @@
 'use client';
 
+import { parseDecimal } from '@/core/units/decimal';
 import { DndContext, KeyboardSensor, PointerSensor, useDraggable, useSensor, useSensors } from '@dnd-kit/core';
 import { useEffect, useId, useRef, useState } from 'react';
 import { v7 as uuid } from 'uuid';
@@ -155,7 +156,7 @@ export function RoomBoard({ workshopId, version, room: saved, seats, members, ma
                   inputMode="decimal"
                   defaultValue={room.width}
                   onBlur={(event) => {
-                    const value = Number(event.target.value.replace(',', '.'));
+                    const value = parseDecimal(event.target.value) ?? NaN;
                     if (value >= 2 && value <= 60) change({ width: value });
                   }}
                 />
@@ -167,7 +168,7 @@ export function RoomBoard({ workshopId, version, room: saved, seats, members, ma
                   inputMode="decimal"
                   defaultValue={room.depth}
                   onBlur={(event) => {
-                    const value = Number(event.target.value.replace(',', '.'));
+                    const value = parseDecimal(event.target.value) ?? NaN;
                     if (value >= 2 && value <= 60) change({ depth: value });
                   }}
                 />
@@ -267,7 +268,7 @@ export function RoomBoard({ workshopId, version, room: saved, seats, members, ma
                   inputMode="decimal"
                   defaultValue={bench.length}
                   onBlur={(event) => {
-                    const value = Number(event.target.value.replace(',', '.'));
+                    const value = parseDecimal(event.target.value) ?? NaN;
                     if (value >= 0.6 && value <= 12) changeBench(bench.id, { length: value });
                   }}
                 />

@@ -19,6 +19,9 @@ const seat = (number: number, changes: Partial<RosterSeat> = {}): RosterSeat => 
 const table = (seats: RosterSeat[], mayChange = true) =>
   rendered(<RosterTable workshopId="w" seats={seats} mayChange={mayChange} mayErase />);
 
+/** Pressed, they sort. */
+const HEADS = ['Seat', 'Name', 'Reach', 'May be asked later'];
+
 describe('the roster', () => {
   it('tells who sits where, how they can be reached, and whether they gave leave', () => {
     const { words } = table([seat(1, { email: 'ona@reed.example', phone: '555' }), seat(2, { mayContact: false })]);
@@ -31,8 +34,14 @@ describe('the roster', () => {
     expect(words).toContain('Erased person');
   });
   it('names the seat in every button, and has none for viewers', () => {
-    expect(table([seat(1), seat(2)]).buttons).toEqual(['Swap seat 1', 'Change seat 1', 'Swap seat 2', 'Change seat 2']);
-    expect(table([seat(1)], false).buttons).toEqual([]);
+    expect(table([seat(1), seat(2)]).buttons).toEqual([
+      ...HEADS,
+      'Swap seat 1',
+      'Change seat 1',
+      'Swap seat 2',
+      'Change seat 2',
+    ]);
+    expect(table([seat(1)], false).buttons).toEqual(HEADS);
   });
   it('says what to do while it is empty', () => {
     expect(table([]).words).toBe(

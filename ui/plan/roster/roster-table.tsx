@@ -5,6 +5,9 @@ import { SKILL_WORDS, type SkillLevel } from '@/core/plan/pairing/hand';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 import { SheetDialog } from '@/ui/kit/form/sheet-dialog';
+import { seatChange } from '@/core/plan/roster/seat-input';
+import { useEntry } from '@/ui/kit/form/use-entry';
+import { type SheetColumn, SheetTable } from '@/ui/kit/table/sheet-table';
 import { useSend } from '@/ui/kit/form/use-send';
 
 export interface RosterSeat {
@@ -28,6 +31,37 @@ interface RosterTableProps {
   mayErase: boolean;
 }
 
+const reachOf = ({ email, phone }: RosterSeat): string => [email, phone].filter(Boolean).join(', ');
+
+const WHO: SheetColumn<RosterSeat>[] = [
+  {
+    id: 'seat',
+    head: 'Seat',
+    value: ({ number }) => number,
+    cell: ({ number }) => number,
+    className: 'text-lg font-bold',
+  },
+  {
+    id: 'name',
+    head: 'Name',
+    value: ({ name }) => name ?? '',
+    cell: (seat) => (
+      <>
+        {seat.erased ? <em>Erased person</em> : seat.name}
+        {seat.absent && <span className="ml-2 border border-muted px-1.5 text-sm">absent</span>}
+        {seat.leftHanded && <span className="ml-2 text-sm text-muted">left-handed</span>}
+      </>
+    ),
+  },
+  { id: 'reach', head: 'Reach', value: reachOf, cell: (seat) => reachOf(seat) || 'none given', className: 'text-sm' },
+  {
+    id: 'leave',
+    head: 'May be asked later',
+    value: ({ mayContact }) => (mayContact ? 'yes' : 'no leave'),
+    cell: ({ mayContact }) => (mayContact ? 'yes' : 'no leave'),
+  },
+];
+
 /** Who sits where. Two seats picked one after the other are swapped. */
 export function RosterTable({ workshopId, seats, mayChange, mayErase }: RosterTableProps) {
   const { run, busy, problem } = useSend();
@@ -37,6 +71,38 @@ export function RosterTable({ workshopId, seats, mayChange, mayErase }: RosterTa
     const sent = await run('POST', `/api/workshops/${workshopId}/seat-swap`, { first: swapping, second });
     if (sent?.ok) setSwapping(null);
   };
+  const columns: SheetColumn<RosterSeat>[] = [
+    ...WHO,
+    ...(mayChange
+      ? [
+          {
+            id: 'change',
+            head: <span className="sr-only">Change</span>,
+            cell: (seat: RosterSeat) => (
+              <div className="flex justify-end gap-1.5">
+                {from ? (
+                  <button
+                    type="button"
+                    className="bench-button"
+                    disabled={busy || seat.id === swapping}
+                    onClick={() => void swapWith(seat.id)}
+                  >
+                    Swap here<span className="sr-only"> with seat {seat.number}</span>
+                  </button>
+                ) : (
+                  <>
+                    <button type="button" className="bench-button" onClick={() => setSwapping(seat.id)}>
+                      Swap<span className="sr-only"> seat {seat.number}</span>
+                    </button>
+                    <EditSeat workshopId={workshopId} seat={seat} mayErase={mayErase} />
+                  </>
+                )}
+              </div>
+            ),
+          },
+        ]
+      : []),
+  ];
   if (seats.length === 0)
     return (
       <p className="board">Nobody has a seat yet. Read the roster from a CSV file, or add people as they come in.</p>
@@ -52,92 +118,28 @@ export function RosterTable({ workshopId, seats, mayChange, mayErase }: RosterTa
           </button>
         </p>
       )}
-      <div
-        className="relative overflow-x-auto"
-        tabIndex={0}
-        role="group"
-        aria-label="Roster, scrolls sideways on narrow screens"
-      >
-        <table className="bench-table">
-          <thead>
-            <tr>
-              <th scope="col">Seat</th>
-              <th scope="col">Name</th>
-              <th scope="col">Reach</th>
-              <th scope="col">May be asked later</th>
-              {mayChange && (
-                <th scope="col">
-                  <span className="sr-only">Change</span>
-                </th>
-              )}
-            </tr>
-          </thead>
-          <tbody>
-            {seats.map((seat) => (
-              <tr key={seat.id} className={seat.absent ? 'text-muted' : ''}>
-                <td className="text-lg font-bold">{seat.number}</td>
-                <td>
-                  {seat.erased ? <em>Erased person</em> : seat.name}
-                  {seat.absent && <span className="ml-2 border border-muted px-1.5 text-sm">absent</span>}
-                  {seat.leftHanded && <span className="ml-2 text-sm text-muted">left-handed</span>}
-                </td>
-                <td className="text-sm">{[seat.email, seat.phone].filter(Boolean).join(', ') || 'none given'}</td>
-                <td>{seat.mayContact ? 'yes' : 'no leave'}</td>
-                {mayChange && (
-                  <td>
-                    <div className="flex justify-end gap-1.5">
-                      {from ? (
-                        <button
-                          type="button"
-                          className="bench-button"
-                          disabled={busy || seat.id === swapping}
-                          onClick={() => void swapWith(seat.id)}
-                        >
-                          Swap here<span className="sr-only"> with seat {seat.number}</span>
-                        </button>
-                      ) : (
-                        <>
-                          <button type="button" className="bench-button" onClick={() => setSwapping(seat.id)}>
-                            Swap<span className="sr-only"> seat {seat.number}</span>
-                          </button>
-                          <EditSeat workshopId={workshopId} seat={seat} mayErase={mayErase} />
-                        </>
-                      )}
-                    </div>
-                  </td>
-                )}
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
+      <SheetTable
+        label="Roster"
+        rows={seats}
+        columns={columns}
+        idOf={({ id }) => id}
+        search={seats.length > 8 ? 'Find a name, an address or a seat' : undefined}
+        rowClassName={({ absent }) => (absent ? 'text-muted' : '')}
+      />
     </>
   );
 }
 
 function EditSeat({ workshopId, seat, mayErase }: { workshopId: string; seat: RosterSeat; mayErase: boolean }) {
-  const { run, busy, problem } = useSend();
   const [open, setOpen] = useState(false);
   const [sure, setSure] = useState(false);
-  const submit = async (event: React.FormEvent<HTMLFormElement>): Promise<void> => {
-    event.preventDefault();
-    const data = new FormData(event.currentTarget);
-    const person = seat.erased
-      ? {}
-      : {
-          name: data.get('name'),
-          email: data.get('email'),
-          phone: data.get('phone'),
-          mayContact: data.get('mayContact') === 'on',
-        };
-    const sent = await run('PATCH', `/api/workshops/${workshopId}/seats/${seat.id}`, {
-      ...person,
-      absent: data.get('absent') === 'on',
-      leftHanded: data.get('leftHanded') === 'on',
-      skill: data.get('skill') || null,
+  const { register, submit, errors, problem, busy, run } = useEntry(seatChange, async (values, entry) => {
+    const sent = await entry.run('PATCH', `/api/workshops/${workshopId}/seats/${seat.id}`, {
+      ...values,
+      skill: (values.skill as string) || null,
     });
     if (sent?.ok) setOpen(false);
-  };
+  });
   const erase = async (): Promise<void> => {
     const sent = await run('DELETE', `/api/people/${seat.personId}`);
     if (sent?.ok) setOpen(false);
@@ -154,33 +156,33 @@ function EditSeat({ workshopId, seat, mayErase }: { workshopId: string; seat: Ro
         </button>
       }
     >
-      <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-3" noValidate>
-        <Problem>{problem?.message}</Problem>
+      <form onSubmit={submit} className="flex flex-col gap-3" noValidate>
+        <Problem>{problem}</Problem>
         {seat.erased ? (
           <p>This person asked to be erased. The unions of the seat stay, without a name.</p>
         ) : (
           <>
-            <Field label="Name" error={problem?.fields.name}>
-              <input name="name" defaultValue={seat.name ?? ''} />
+            <Field label="Name" error={errors.name}>
+              <input {...register('name')} defaultValue={seat.name ?? ''} />
             </Field>
-            <Field label="E-mail" error={problem?.fields.email}>
-              <input name="email" type="email" defaultValue={seat.email ?? ''} />
+            <Field label="E-mail" error={errors.email}>
+              <input {...register('email')} type="email" defaultValue={seat.email ?? ''} />
             </Field>
-            <Field label="Phone" error={problem?.fields.phone}>
-              <input name="phone" type="tel" defaultValue={seat.phone ?? ''} />
+            <Field label="Phone" error={errors.phone}>
+              <input {...register('phone')} type="tel" defaultValue={seat.phone ?? ''} />
             </Field>
             <label className="flex min-h-11 items-center gap-3">
-              <input type="checkbox" name="mayContact" defaultChecked={seat.mayContact} className="size-5" />
+              <input type="checkbox" {...register('mayContact')} defaultChecked={seat.mayContact} className="size-5" />
               May be asked later how the grafts do
             </label>
           </>
         )}
         <label className="flex min-h-11 items-center gap-3">
-          <input type="checkbox" name="leftHanded" defaultChecked={seat.leftHanded} className="size-5" />
+          <input type="checkbox" {...register('leftHanded')} defaultChecked={seat.leftHanded} className="size-5" />
           Left-handed: needs a left-handed knife
         </label>
         <Field label="How practised" hint="Left empty, it is read from earlier workshops">
-          <select name="skill" defaultValue={seat.skill ?? ''}>
+          <select {...register('skill')} defaultValue={seat.skill ?? ''}>
             <option value="">from earlier workshops</option>
             {Object.entries(SKILL_WORDS).map(([id, words]) => (
               <option key={id} value={id}>
@@ -190,7 +192,7 @@ function EditSeat({ workshopId, seat, mayErase }: { workshopId: string; seat: Ro
           </select>
         </Field>
         <label className="flex min-h-11 items-center gap-3">
-          <input type="checkbox" name="absent" defaultChecked={seat.absent} className="size-5" />
+          <input type="checkbox" {...register('absent')} defaultChecked={seat.absent} className="size-5" />
           Absent
         </label>
         <button type="submit" className="bench-button self-start" data-weight="main" disabled={busy}>

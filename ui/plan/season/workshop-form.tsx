@@ -1,11 +1,12 @@
 'use client';
 
+import { workshopInput } from '@/core/plan/workshop-input';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
-import { useSend } from '@/ui/kit/form/use-send';
+import { useEntry } from '@/ui/kit/form/use-entry';
 
 export interface WorkshopFigures {
   id: string;
@@ -27,30 +28,26 @@ interface WorkshopFormProps {
 /** Title, date, site, method and promise of a workshop. */
 export function WorkshopForm({ workshop, sites, methods, onDone }: WorkshopFormProps) {
   const router = useRouter();
-  const { run, busy, problem } = useSend();
   // Made once, so that a second try of the same entry changes the same workshop.
   const [id] = useState(() => workshop?.id ?? uuid());
-  const submit = async (event: React.FormEvent<HTMLFormElement>): Promise<void> => {
-    event.preventDefault();
-    const entered = Object.fromEntries(new FormData(event.currentTarget));
-    const sent = await run('PUT', `/api/workshops/${id}`, entered);
+  const { register, submit, errors, problem, busy } = useEntry(workshopInput, async (values, { run }) => {
+    const sent = await run('PUT', `/api/workshops/${id}`, values);
     if (!sent?.ok) return;
     if (onDone) onDone();
     else router.push(`/workshops/${id}/plan`);
-  };
-  const fields = problem?.fields ?? {};
+  });
   return (
-    <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-3" noValidate>
-      <Problem>{problem?.message}</Problem>
-      <Field label="Title" error={fields.title}>
-        <input name="title" defaultValue={workshop?.title} maxLength={120} />
+    <form onSubmit={submit} className="flex flex-col gap-3" noValidate>
+      <Problem>{problem}</Problem>
+      <Field label="Title" error={errors.title}>
+        <input {...register('title')} defaultValue={workshop?.title} maxLength={120} />
       </Field>
       <div className="grid grid-cols-[minmax(0,1fr)] gap-3 sm:grid-cols-2">
-        <Field label="Date" error={fields.date}>
-          <input name="date" type="date" defaultValue={workshop?.date} />
+        <Field label="Date" error={errors.date}>
+          <input {...register('date')} type="date" defaultValue={workshop?.date} />
         </Field>
-        <Field label="Site" error={fields.siteId}>
-          <select name="siteId" defaultValue={workshop?.siteId ?? sites[0]?.id}>
+        <Field label="Site" error={errors.siteId}>
+          <select {...register('siteId')} defaultValue={workshop?.siteId ?? sites[0]?.id}>
             {sites.map((site) => (
               <option key={site.id} value={site.id}>
                 {site.name}
@@ -59,8 +56,8 @@ export function WorkshopForm({ workshop, sites, methods, onDone }: WorkshopFormP
           </select>
         </Field>
       </div>
-      <Field label="Method" error={fields.method}>
-        <select name="method" defaultValue={workshop?.method ?? methods[0]?.id}>
+      <Field label="Method" error={errors.method}>
+        <select {...register('method')} defaultValue={workshop?.method ?? methods[0]?.id}>
           {methods.map((method) => (
             <option key={method.id} value={method.id}>
               {method.name}
@@ -69,11 +66,11 @@ export function WorkshopForm({ workshop, sites, methods, onDone }: WorkshopFormP
         </select>
       </Field>
       <div className="grid gap-3 sm:grid-cols-[10rem_1fr]">
-        <Field label="Keepers promised each" error={fields.promisedKeepers}>
-          <input name="promisedKeepers" inputMode="numeric" defaultValue={workshop?.promisedKeepers ?? 2} />
+        <Field label="Keepers promised each" error={errors.promisedKeepers}>
+          <input {...register('promisedKeepers')} inputMode="numeric" defaultValue={workshop?.promisedKeepers ?? 2} />
         </Field>
-        <Field label="What they take home, in words" error={fields.promise} hint="Such as: two pears on quince, potted">
-          <input name="promise" defaultValue={workshop?.promise} maxLength={200} />
+        <Field label="What they take home, in words" error={errors.promise} hint="Such as: two pears on quince, potted">
+          <input {...register('promise')} defaultValue={workshop?.promise} maxLength={200} />
         </Field>
       </div>
       <button type="submit" className="bench-button self-start" data-weight="main" disabled={busy}>

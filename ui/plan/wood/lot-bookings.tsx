@@ -1,10 +1,11 @@
 'use client';
 
+import { bookingInput } from '@/core/plan/wood/booking-input';
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
-import { useSend } from '@/ui/kit/form/use-send';
+import { useEntry } from '@/ui/kit/form/use-entry';
 
 interface LotBookingsProps {
   lotId: string;
@@ -19,27 +20,27 @@ interface LotBookingsProps {
 
 /** Who gets how many sticks of a lot. What is not there cannot be booked. */
 export function LotBookings({ lotId, variety, sticks, booked, bookings, workshops, mayChange }: LotBookingsProps) {
-  const { run, busy, problem } = useSend();
   const [bookingId, setBookingId] = useState(() => uuid());
   const [workshopId, setWorkshopId] = useState(workshops[0]?.id ?? '');
+  const { register, submit, errors, problem, busy, run } = useEntry(
+    bookingInput.pick(['sticks']),
+    async ({ seatId, sticks: wanted }, entry) => {
+      const sent = await entry.run('PUT', `/api/wood/${lotId}/bookings/${bookingId}`, {
+        workshopId,
+        seatId: seatId || null,
+        sticks: wanted as string,
+      });
+      // Refused or made: the next try is another booking. Without an answer the same id is tried again.
+      if (sent?.ok || (sent && sent.status >= 400 && sent.status < 500)) setBookingId(uuid());
+    },
+  );
   const seats = workshops.find(({ id }) => id === workshopId)?.seats ?? [];
-  const submit = async (event: React.FormEvent<HTMLFormElement>): Promise<void> => {
-    event.preventDefault();
-    const entered = Object.fromEntries(new FormData(event.currentTarget)) as Record<string, string>;
-    const sent = await run('PUT', `/api/wood/${lotId}/bookings/${bookingId}`, {
-      workshopId,
-      seatId: entered.seatId || null,
-      sticks: entered.sticks,
-    });
-    // Refused or made: the next try is another booking. Without an answer the same id is tried again.
-    if (sent?.ok || (sent && sent.status >= 400 && sent.status < 500)) setBookingId(uuid());
-  };
   return (
     <div className="flex flex-col gap-2">
       <p>
         <strong className="tabular-nums">{sticks - booked}</strong> of {sticks} sticks free.
       </p>
-      <Problem>{problem?.message}</Problem>
+      <Problem>{problem}</Problem>
       <ul className="divide-y divide-line">
         {bookings.map((booking) => (
           <li key={booking.id} className="flex items-center justify-between gap-2 py-1">
@@ -65,7 +66,7 @@ export function LotBookings({ lotId, variety, sticks, booked, bookings, workshop
         ))}
       </ul>
       {mayChange && sticks > booked && workshops.length > 0 && (
-        <form onSubmit={(event) => void submit(event)} className="flex flex-wrap items-end gap-2" noValidate>
+        <form onSubmit={submit} className="flex flex-wrap items-end gap-2" noValidate>
           {workshops.length > 1 && (
             <Field label="Workshop">
               <select value={workshopId} onChange={(event) => setWorkshopId(event.target.value)}>
@@ -78,13 +79,13 @@ export function LotBookings({ lotId, variety, sticks, booked, bookings, workshop
             </Field>
           )}
           <div className="w-24">
-            <Field label="Sticks" error={problem?.fields.sticks}>
-              <input name="sticks" inputMode="numeric" defaultValue={1} aria-label={`Sticks of ${variety}`} />
+            <Field label="Sticks" error={errors.sticks}>
+              <input {...register('sticks')} inputMode="numeric" defaultValue={1} aria-label={`Sticks of ${variety}`} />
             </Field>
           </div>
           <div className="w-48">
             <Field label="For">
-              <select name="seatId" aria-label={`Who gets ${variety}`} defaultValue="">
+              <select {...register('seatId')} aria-label={`Who gets ${variety}`} defaultValue="">
                 <option value="">all of the workshop</option>
                 {seats.map(({ id, name }) => (
                   <option key={id} value={id}>

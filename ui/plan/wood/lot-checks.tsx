@@ -1,12 +1,13 @@
 'use client';
 
+import { checkInput } from '@/core/plan/wood/lot-input';
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { BUD_WORDS, GREEN_WORDS, type WoodCheck } from '@/core/plan/wood/lot-warnings';
 import { formatDate } from '@/core/units/iso-date';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
-import { useSend } from '@/ui/kit/form/use-send';
+import { useEntry } from '@/ui/kit/form/use-entry';
 
 /** Looks at stored wood over time, and a form for the next. */
 export function LotChecks({
@@ -20,17 +21,13 @@ export function LotChecks({
   today: string;
   mayChange: boolean;
 }) {
-  const { run, busy, problem } = useSend();
   const [checkId, setCheckId] = useState(() => uuid());
-  const submit = async (event: React.FormEvent<HTMLFormElement>): Promise<void> => {
-    event.preventDefault();
-    const form = event.currentTarget;
-    const sent = await run('PUT', `/api/wood/${lotId}/checks/${checkId}`, Object.fromEntries(new FormData(form)));
+  const { register, submit, errors, problem, busy } = useEntry(checkInput, async (values, { run, reset }) => {
+    const sent = await run('PUT', `/api/wood/${lotId}/checks/${checkId}`, values);
     if (!sent?.ok) return;
-    form.reset();
+    reset();
     setCheckId(uuid());
-  };
-  const fields = problem?.fields ?? {};
+  });
   return (
     <div className="flex flex-col gap-3">
       {checks.length === 0 && (
@@ -58,18 +55,14 @@ export function LotChecks({
         ))}
       </ol>
       {mayChange && (
-        <form
-          onSubmit={(event) => void submit(event)}
-          className="flex flex-col gap-2 border-t border-line pt-3"
-          noValidate
-        >
-          <Problem>{problem?.message}</Problem>
+        <form onSubmit={submit} className="flex flex-col gap-2 border-t border-line pt-3" noValidate>
+          <Problem>{problem}</Problem>
           <div className="grid grid-cols-[minmax(0,1fr)] gap-2 sm:grid-cols-3">
-            <Field label="Looked at on" error={fields.lookedOn}>
-              <input name="lookedOn" type="date" defaultValue={today} />
+            <Field label="Looked at on" error={errors.lookedOn}>
+              <input {...register('lookedOn')} type="date" defaultValue={today} />
             </Field>
-            <Field label="Under the bark" error={fields.green}>
-              <select name="green" defaultValue="yes">
+            <Field label="Under the bark" error={errors.green}>
+              <select {...register('green')} defaultValue="yes">
                 {Object.entries(GREEN_WORDS).map(([id, words]) => (
                   <option key={id} value={id}>
                     {words}
@@ -77,8 +70,8 @@ export function LotChecks({
                 ))}
               </select>
             </Field>
-            <Field label="Buds" error={fields.buds}>
-              <select name="buds" defaultValue="shut">
+            <Field label="Buds" error={errors.buds}>
+              <select {...register('buds')} defaultValue="shut">
                 {Object.entries(BUD_WORDS).map(([id, words]) => (
                   <option key={id} value={id}>
                     {words}
@@ -87,8 +80,8 @@ export function LotChecks({
               </select>
             </Field>
           </div>
-          <Field label="Note" error={fields.note}>
-            <input name="note" maxLength={300} />
+          <Field label="Note" error={errors.note}>
+            <input {...register('note')} maxLength={300} />
           </Field>
           <button type="submit" className="bench-button self-start" disabled={busy}>
             Enter the look

@@ -1,9 +1,10 @@
 'use client';
 
 import { useState } from 'react';
+import { lotInput } from '@/core/plan/wood/lot-input';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
-import { useSend } from '@/ui/kit/form/use-send';
+import { useEntry } from '@/ui/kit/form/use-entry';
 
 export interface LotValues {
   variety: string;
@@ -28,14 +29,19 @@ export function LotFields({
   lot,
   sources,
   errors,
+  register,
 }: {
   lot: Partial<LotValues>;
   sources: { id: string; name: string }[];
-  errors: Record<string, string>;
-}) {
+} & Pick<ReturnType<typeof useEntry>, 'errors' | 'register'>) {
   const input = (name: keyof LotValues, label: string, type = 'text', hint?: string): React.ReactNode => (
     <Field label={label} error={errors[name]} {...(hint ? { hint } : {})}>
-      <input name={name} type={type} defaultValue={lot[name] ?? ''} {...(type === 'text' ? { maxLength: 200 } : {})} />
+      <input
+        {...register(name)}
+        type={type}
+        defaultValue={lot[name] ?? ''}
+        {...(type === 'text' ? { maxLength: 200 } : {})}
+      />
     </Field>
   );
   return (
@@ -45,22 +51,22 @@ export function LotFields({
         {input('species', 'Species')}
         {input('cutOn', 'Date cut', 'date')}
         <Field label="Stage when cut" error={errors.stage}>
-          <select name="stage" defaultValue={lot.stage ?? 'dormant'}>
+          <select {...register('stage')} defaultValue={lot.stage ?? 'dormant'}>
             <option value="dormant">fully dormant</option>
             <option value="budwood">budwood of this season</option>
             <option value="tip">hardened tip</option>
           </select>
         </Field>
         <Field label="Sticks" error={errors.sticks}>
-          <input name="sticks" inputMode="numeric" defaultValue={lot.sticks ?? 0} />
+          <input {...register('sticks')} inputMode="numeric" defaultValue={lot.sticks ?? 0} />
         </Field>
         <Field label="Usable buds on a stick" error={errors.usableBuds}>
-          <input name="usableBuds" inputMode="numeric" defaultValue={lot.usableBuds ?? 8} />
+          <input {...register('usableBuds')} inputMode="numeric" defaultValue={lot.usableBuds ?? 8} />
         </Field>
       </div>
       {input('source', 'Where it comes from')}
       <Field label="Cut from a plant of the club’s own" error={errors.sourceId}>
-        <select name="sourceId" defaultValue={lot.sourceId ?? ''}>
+        <select {...register('sourceId')} defaultValue={lot.sourceId ?? ''}>
           <option value="">not one of them</option>
           {sources.map(({ id, name }) => (
             <option key={id} value={id}>
@@ -81,33 +87,39 @@ export function LotFields({
   );
 }
 
-/** Changes a lot that is there. */
-export function LotForm({
-  lotId,
-  lot,
-  sources,
-  onDone,
-}: {
+interface LotFormProps {
   lotId: string;
   lot: LotValues;
   sources: { id: string; name: string }[];
   onDone?: () => void;
-}) {
-  const { run, busy, problem } = useSend();
+}
+
+/** Changes a lot that is there. */
+export function LotForm(props: LotFormProps) {
   const [saved, setSaved] = useState(false);
-  const submit = async (event: React.FormEvent<HTMLFormElement>): Promise<void> => {
-    event.preventDefault();
-    const sent = await run('PUT', `/api/wood/${lotId}`, {
-      ...Object.fromEntries(new FormData(event.currentTarget)),
-      version: lot.version,
-    });
-    setSaved(sent?.ok ?? false);
-    if (sent?.ok) onDone?.();
+  const done = (ok: boolean): void => {
+    setSaved(ok);
+    if (ok) props.onDone?.();
   };
+  // A lot that was changed, here or by somebody else, is a form of its own.
+  return <LotOfVersion key={props.lot.version} {...props} saved={saved} onSent={done} />;
+}
+
+function LotOfVersion({
+  lotId,
+  lot,
+  sources,
+  saved,
+  onSent,
+}: Omit<LotFormProps, 'onDone'> & { saved: boolean; onSent: (ok: boolean) => void }) {
+  const { register, submit, errors, problem, busy } = useEntry(lotInput, async (values, { run }) => {
+    const sent = await run('PUT', `/api/wood/${lotId}`, { ...values, version: lot.version });
+    onSent(sent?.ok ?? false);
+  });
   return (
-    <form key={lot.version} onSubmit={(event) => void submit(event)} className="flex flex-col gap-2" noValidate>
-      <Problem>{problem?.message}</Problem>
-      <LotFields lot={lot} sources={sources} errors={problem?.fields ?? {}} />
+    <form onSubmit={submit} className="flex flex-col gap-2" noValidate>
+      <Problem>{problem}</Problem>
+      <LotFields lot={lot} sources={sources} errors={errors} register={register} />
       <div className="flex items-center gap-3">
         <button type="submit" className="bench-button self-start" data-weight="main" disabled={busy}>
           Save the lot

@@ -10,6 +10,9 @@ import { STORE } from '@/core/plan/wood/store';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 import { SheetDialog } from '@/ui/kit/form/sheet-dialog';
+import { lotInput } from '@/core/plan/wood/lot-input';
+import { stockInput } from '@/core/plan/wood/stock-input';
+import { useEntry } from '@/ui/kit/form/use-entry';
 import { useSend } from '@/ui/kit/form/use-send';
 import { LotBookings } from './lot-bookings';
 import { LotFields } from './lot-form';
@@ -164,18 +167,21 @@ export function LotsBoard({
   );
 }
 
-function StockCount({ lot }: { lot: Stock }) {
-  const { run, busy, problem } = useSend();
-  const submit = async (event: React.FormEvent<HTMLFormElement>): Promise<void> => {
-    event.preventDefault();
-    await run('PUT', `/api/stocks/${lot.id}`, Object.fromEntries(new FormData(event.currentTarget)));
-  };
+function StockCount(props: { lot: Stock }) {
+  return <StockCountForm key={props.lot.stocks} {...props} />;
+}
+
+function StockCountForm({ lot }: { lot: Stock }) {
+  const { register, submit, errors, busy } = useEntry(
+    stockInput.pick(['stocks']),
+    async (values, { run }) => void (await run('PUT', `/api/stocks/${lot.id}`, values)),
+  );
   return (
-    <form key={lot.stocks} onSubmit={(event) => void submit(event)} className="flex items-end gap-2" noValidate>
+    <form onSubmit={submit} className="flex items-end gap-2" noValidate>
       <div className="w-24">
-        <Field label="Pieces" error={problem?.fields.stocks}>
+        <Field label="Pieces" error={errors.stocks}>
           <input
-            name="stocks"
+            {...register('stocks')}
             inputMode="numeric"
             defaultValue={lot.stocks}
             aria-label={`Pieces of ${lot.stockType}`}
@@ -200,7 +206,6 @@ function AddLot({
   sources: { id: string; name: string }[];
   others: { id: string; name: string }[];
 }) {
-  const { run, busy, problem } = useSend();
   const [open, setOpen] = useState(false);
   const [lotId, setLotId] = useState(() => uuid());
   const done = (sent: { ok: boolean } | null): void => {
@@ -209,11 +214,10 @@ function AddLot({
     setLotId(uuid());
   };
   const url = (id: string): string => `/api/workshops/${workshopId}/${kind}-lots/${id}`;
-  const submit = async (event: React.FormEvent<HTMLFormElement>): Promise<void> => {
-    event.preventDefault();
-    done(await run('PUT', url(lotId), Object.fromEntries(new FormData(event.currentTarget))));
-  };
-  const errors = problem?.fields ?? {};
+  const { register, submit, errors, problem, busy, run } = useEntry(
+    kind === 'wood' ? lotInput : stockInput,
+    async (values, entry) => done(await entry.run('PUT', url(lotId), values)),
+  );
   return (
     <SheetDialog
       title={kind === 'wood' ? 'Scion wood' : 'Stocks'}
@@ -230,7 +234,7 @@ function AddLot({
         </button>
       }
     >
-      <Problem>{problem?.message}</Problem>
+      <Problem>{problem}</Problem>
       {others.length > 0 && (
         <div>
           <h3 className="mb-1 font-bold">The club has already</h3>
@@ -251,20 +255,20 @@ function AddLot({
           </ul>
         </div>
       )}
-      <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-3" noValidate>
+      <form onSubmit={submit} className="flex flex-col gap-3" noValidate>
         <h3 className="font-bold">A new lot</h3>
         {kind === 'wood' ? (
-          <LotFields lot={{}} sources={sources} errors={errors} />
+          <LotFields lot={{}} sources={sources} errors={errors} register={register} />
         ) : (
           <>
             <Field label="Stock type" error={errors.stockType}>
-              <input name="stockType" />
+              <input {...register('stockType')} />
             </Field>
             <Field label="Species" error={errors.species}>
-              <input name="species" />
+              <input {...register('species')} />
             </Field>
             <Field label="Pieces" error={errors.stocks}>
-              <input name="stocks" inputMode="numeric" defaultValue={0} />
+              <input {...register('stocks')} inputMode="numeric" defaultValue={0} />
             </Field>
           </>
         )}

@@ -5,6 +5,8 @@ import { v7 as uuid } from 'uuid';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 import { SheetDialog } from '@/ui/kit/form/sheet-dialog';
+import { promiseInput, sourceInput, yearInput } from '@/core/plan/wood/source-input';
+import { useEntry } from '@/ui/kit/form/use-entry';
 import { useSend } from '@/ui/kit/form/use-send';
 
 export interface SourceView {
@@ -56,7 +58,6 @@ export function SourcesBoard({
 
 function Source({ source, thisYear, mayChange }: { source: SourceView; thisYear: number; mayChange: boolean }) {
   const { run, busy, problem } = useSend();
-  const [promiseId, setPromiseId] = useState(() => uuid());
   // The year that is spoken of: the next one somebody entered, else next winter's.
   const [year, setYear] = useState(
     () =>
@@ -66,24 +67,6 @@ function Source({ source, thisYear, mayChange }: { source: SourceView; thisYear:
         .sort((a, b) => a - b)[0] ?? thisYear + 1,
   );
   const chosen = source.years.find((entry) => entry.year === year);
-  const promise = async (event: React.FormEvent<HTMLFormElement>): Promise<void> => {
-    event.preventDefault();
-    const form = event.currentTarget;
-    const sent = await run('PUT', `/api/wood-sources/${source.id}/promises/${promiseId}`, {
-      ...Object.fromEntries(new FormData(form)),
-      year,
-    });
-    if (sent?.ok || (sent && sent.status >= 400 && sent.status < 500)) setPromiseId(uuid());
-    if (sent?.ok) form.reset();
-  };
-  const capacity = async (event: React.FormEvent<HTMLFormElement>): Promise<void> => {
-    event.preventDefault();
-    await run(
-      'PUT',
-      `/api/wood-sources/${source.id}/years/${year}`,
-      Object.fromEntries(new FormData(event.currentTarget)),
-    );
-  };
   return (
     <>
       <div>
@@ -144,71 +127,89 @@ function Source({ source, thisYear, mayChange }: { source: SourceView; thisYear:
       </ul>
       {mayChange && (
         <div className="flex flex-wrap items-end gap-3">
-          <form
+          <CapacityForm
             key={`${year}-${chosen?.sticks ?? 0}`}
-            onSubmit={(event) => void capacity(event)}
-            className="flex items-end gap-2"
-            noValidate
-          >
-            <div className="w-24">
-              <Field label="Can give" error={problem?.fields.sticks}>
-                <input
-                  name="sticks"
-                  inputMode="numeric"
-                  defaultValue={chosen?.sticks ?? 0}
-                  aria-label={`Sticks ${source.name} can give in ${year}`}
-                />
-              </Field>
-            </div>
-            <button type="submit" className="bench-button" disabled={busy}>
-              Set<span className="sr-only"> for {source.name}</span>
-            </button>
-          </form>
-          {chosen && chosen.sticks > chosen.booked && (
-            <form onSubmit={(event) => void promise(event)} className="flex flex-wrap items-end gap-2" noValidate>
-              <div className="w-36">
-                <Field label="Promise to">
-                  <input name="whom" maxLength={120} aria-label={`Promise sticks of ${source.name} to`} />
-                </Field>
-              </div>
-              <div className="w-20">
-                <Field label="Sticks">
-                  <input
-                    name="sticks"
-                    inputMode="numeric"
-                    defaultValue={1}
-                    aria-label={`Sticks of ${source.name} to promise`}
-                  />
-                </Field>
-              </div>
-              <button type="submit" className="bench-button" disabled={busy}>
-                Promise<span className="sr-only"> sticks of {source.name}</span>
-              </button>
-            </form>
-          )}
+            source={source}
+            year={year}
+            sticks={chosen?.sticks ?? 0}
+          />
+          {chosen && chosen.sticks > chosen.booked && <PromiseForm source={source} year={year} />}
         </div>
       )}
     </>
   );
 }
 
+/** How many sticks a plant can give in a year. */
+function CapacityForm({ source, year, sticks }: { source: SourceView; year: number; sticks: number }) {
+  const { register, submit, errors, busy } = useEntry(
+    yearInput,
+    async (values, { run }) => void (await run('PUT', `/api/wood-sources/${source.id}/years/${year}`, values)),
+  );
+  return (
+    <form onSubmit={submit} className="flex items-end gap-2" noValidate>
+      <div className="w-24">
+        <Field label="Can give" error={errors.sticks}>
+          <input
+            {...register('sticks')}
+            inputMode="numeric"
+            defaultValue={sticks}
+            aria-label={`Sticks ${source.name} can give in ${year}`}
+          />
+        </Field>
+      </div>
+      <button type="submit" className="bench-button" disabled={busy}>
+        Set<span className="sr-only"> for {source.name}</span>
+      </button>
+    </form>
+  );
+}
+
+/** Promises sticks of a plant to somebody. */
+function PromiseForm({ source, year }: { source: SourceView; year: number }) {
+  const [promiseId, setPromiseId] = useState(() => uuid());
+  const { register, submit, errors, problem, busy } = useEntry(
+    promiseInput.omit(['year']),
+    async (values, { run, reset }) => {
+      const sent = await run('PUT', `/api/wood-sources/${source.id}/promises/${promiseId}`, { ...values, year });
+      if (sent?.ok || (sent && sent.status >= 400 && sent.status < 500)) setPromiseId(uuid());
+      if (sent?.ok) reset();
+    },
+  );
+  return (
+    <form onSubmit={submit} className="flex flex-wrap items-end gap-2" noValidate>
+      {problem && !errors.whom && !errors.sticks && <Problem>{problem}</Problem>}
+      <div className="w-36">
+        <Field label="Promise to" error={errors.whom}>
+          <input {...register('whom')} maxLength={120} aria-label={`Promise sticks of ${source.name} to`} />
+        </Field>
+      </div>
+      <div className="w-20">
+        <Field label="Sticks" error={errors.sticks}>
+          <input
+            {...register('sticks')}
+            inputMode="numeric"
+            defaultValue={1}
+            aria-label={`Sticks of ${source.name} to promise`}
+          />
+        </Field>
+      </div>
+      <button type="submit" className="bench-button" disabled={busy}>
+        Promise<span className="sr-only"> sticks of {source.name}</span>
+      </button>
+    </form>
+  );
+}
+
 function AddSource() {
-  const { run, busy, problem } = useSend();
   const [open, setOpen] = useState(false);
   const [sourceId, setSourceId] = useState(() => uuid());
-  const [kind, setKind] = useState<'tree' | 'keeper'>('tree');
-  const submit = async (event: React.FormEvent<HTMLFormElement>): Promise<void> => {
-    event.preventDefault();
-    const sent = await run(
-      'PUT',
-      `/api/wood-sources/${sourceId}`,
-      Object.fromEntries(new FormData(event.currentTarget)),
-    );
+  const { register, submit, errors, problem, busy, watch } = useEntry(sourceInput, async (values, { run }) => {
+    const sent = await run('PUT', `/api/wood-sources/${sourceId}`, values);
     if (!sent?.ok) return;
     setOpen(false);
     setSourceId(uuid());
-  };
-  const errors = problem?.fields ?? {};
+  });
   return (
     <SheetDialog
       title="A plant to cut from"
@@ -221,17 +222,17 @@ function AddSource() {
         </button>
       }
     >
-      <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-2" noValidate>
-        <Problem>{problem?.message}</Problem>
+      <form onSubmit={submit} className="flex flex-col gap-2" noValidate>
+        <Problem>{problem}</Problem>
         <Field label="It is" error={errors.kind}>
-          <select name="kind" value={kind} onChange={(event) => setKind(event.target.value as 'tree' | 'keeper')}>
+          <select {...register('kind')} defaultValue="tree">
             <option value="tree">a tree</option>
             <option value="keeper">a keeper of a workshop</option>
           </select>
         </Field>
-        {kind === 'keeper' && (
+        {watch('kind') === 'keeper' && (
           <Field label="Code on its tag" error={errors.code}>
-            <input name="code" maxLength={12} />
+            <input {...register('code')} maxLength={12} />
           </Field>
         )}
         {[
@@ -242,7 +243,7 @@ function AddSource() {
           ['note', 'Note'],
         ].map(([name, label]) => (
           <Field key={name} label={label!} error={errors[name!]}>
-            <input name={name} />
+            <input {...register(name!)} />
           </Field>
         ))}
         <button type="submit" className="bench-button self-start" data-weight="main" disabled={busy}>

@@ -1,5 +1,6 @@
 'use client';
 
+import { QueryClientProvider } from '@tanstack/react-query';
 import { Suspense, use, useEffect, useMemo, useState } from 'react';
 import { loadMethod } from '@/core/methods/load-method';
 import type { Method } from '@/core/methods/method';
@@ -13,6 +14,7 @@ import { attemptsOf, type BenchState, unionsOf } from './bench-data';
 import { LikelyDoubles } from './likely-doubles';
 import { RoomView } from './room-view';
 import { useBench } from './use-bench';
+import { benchQueries } from './use-bench-state';
 
 interface BenchDayProps {
   initial: BenchState;
@@ -33,7 +35,12 @@ export function BenchDay(props: BenchDayProps) {
 }
 
 function WithMethod(props: BenchDayProps) {
-  return <Day {...props} method={use(loadMethod(props.initial.workshop.method))} />;
+  const [queries] = useState(benchQueries);
+  return (
+    <QueryClientProvider client={queries}>
+      <Day {...props} method={use(loadMethod(props.initial.workshop.method))} />
+    </QueryClientProvider>
+  );
 }
 
 function Day({ initial, seat, fromPaper = false, method }: BenchDayProps & { method: Method }) {

@@ -1,11 +1,12 @@
 'use client';
 
+import { lookInput } from '@/core/score/photos/cut-look-input';
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { formatDate } from '@/core/units/iso-date';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
-import { useSend } from '@/ui/kit/form/use-send';
+import { useEntry } from '@/ui/kit/form/use-entry';
 
 interface Look {
   id: string;
@@ -30,20 +31,14 @@ export function CutLooks({
   computed: number;
   looks: Look[];
 }) {
-  const { run, busy, problem } = useSend();
   const [adding, setAdding] = useState(false);
   const [lookId, setLookId] = useState(() => uuid());
-  const submit = async (event: React.FormEvent<HTMLFormElement>): Promise<void> => {
-    event.preventDefault();
-    const sent = await run(
-      'PUT',
-      `/api/unions/${unionId}/cut-looks/${lookId}`,
-      Object.fromEntries(new FormData(event.currentTarget)),
-    );
+  const { register, submit, errors, problem, busy } = useEntry(lookInput, async (values, { run }) => {
+    const sent = await run('PUT', `/api/unions/${unionId}/cut-looks/${lookId}`, values);
     if (!sent?.ok) return;
     setLookId(uuid());
     setAdding(false);
-  };
+  });
   const told = looks.filter(({ contactSeen }) => contactSeen !== null);
   return (
     <section className="board" aria-labelledby="cut-title">
@@ -80,10 +75,10 @@ export function CutLooks({
         </button>
       )}
       {adding && (
-        <form onSubmit={(event) => void submit(event)} className="mt-2 flex flex-col gap-2" noValidate>
-          <Problem>{problem?.message}</Problem>
-          <Field label="Callus line" error={problem?.fields.callus}>
-            <select name="callus" defaultValue="ring">
+        <form onSubmit={submit} className="mt-2 flex flex-col gap-2" noValidate>
+          <Problem>{problem}</Problem>
+          <Field label="Callus line" error={errors.callus}>
+            <select {...register('callus')} defaultValue="ring">
               {Object.entries(CALLUS).map(([value, words]) => (
                 <option key={value} value={value}>
                   {words}
@@ -92,15 +87,15 @@ export function CutLooks({
             </select>
           </Field>
           <div className="grid grid-cols-2 gap-2">
-            <Field label="Joined, % of the line" error={problem?.fields.contactSeen}>
-              <input name="contactSeen" inputMode="decimal" placeholder="not told" autoComplete="off" />
+            <Field label="Joined, % of the line" error={errors.contactSeen}>
+              <input {...register('contactSeen')} inputMode="decimal" placeholder="not told" autoComplete="off" />
             </Field>
-            <Field label="Cut open on" error={problem?.fields.lookedOn}>
-              <input name="lookedOn" type="date" />
+            <Field label="Cut open on" error={errors.lookedOn}>
+              <input {...register('lookedOn')} type="date" />
             </Field>
           </div>
           <Field label="Note">
-            <input name="note" maxLength={500} autoComplete="off" />
+            <input {...register('note')} maxLength={500} autoComplete="off" />
           </Field>
           <div className="flex gap-2">
             <button type="submit" className="bench-button" data-weight="main" disabled={busy}>

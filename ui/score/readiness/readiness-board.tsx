@@ -1,12 +1,13 @@
 'use client';
 
+import { permitInput } from '@/core/score/readiness/permit-input';
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import type { Attempt, ReadyRule } from '@/core/score/readiness/ready-rule';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 import { SheetDialog } from '@/ui/kit/form/sheet-dialog';
-import { useSend } from '@/ui/kit/form/use-send';
+import { useEntry } from '@/ui/kit/form/use-entry';
 import { CurveChart } from './curve-chart';
 
 export interface ReadinessPerson {
@@ -219,18 +220,18 @@ function Permit({
   may: boolean;
   onClose: () => void;
 }) {
-  const { run, busy, problem } = useSend();
   const [permitId] = useState(() => uuid());
-  const submit = async (event: React.FormEvent<HTMLFormElement>): Promise<void> => {
-    event.preventDefault();
-    const { reason } = Object.fromEntries(new FormData(event.currentTarget));
-    const sent = await run('PUT', `/api/workshops/${workshopId}/keeper-permits/${permitId}`, {
-      seatIds: people.map(({ seatId }) => seatId),
-      may,
-      reason,
-    });
-    if (sent?.ok) onClose();
-  };
+  const { register, submit, errors, problem, busy } = useEntry(
+    permitInput.pick(['reason']),
+    async ({ reason }, { run }) => {
+      const sent = await run('PUT', `/api/workshops/${workshopId}/keeper-permits/${permitId}`, {
+        seatIds: people.map(({ seatId }) => seatId),
+        may,
+        reason: reason as string,
+      });
+      if (sent?.ok) onClose();
+    },
+  );
   return (
     <SheetDialog
       title={may ? 'Let through to living wood' : 'Keep back from living wood'}
@@ -240,11 +241,11 @@ function Permit({
         if (!open) onClose();
       }}
     >
-      <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-3" noValidate>
-        <Problem>{problem?.message}</Problem>
-        <Field label="Why" error={problem?.fields.reason}>
+      <form onSubmit={submit} className="flex flex-col gap-3" noValidate>
+        <Problem>{problem}</Problem>
+        <Field label="Why" error={errors.reason}>
           <input
-            name="reason"
+            {...register('reason')}
             maxLength={300}
             autoComplete="off"
             placeholder={may ? 'works with somebody beside them' : 'wants one more safe cut first'}

@@ -1,5 +1,6 @@
 'use client';
 
+import { useForm } from 'react-hook-form';
 import type { PointWords } from '@/core/score/rubric/worded-points';
 import { Field } from '@/ui/kit/form/field';
 import { SheetDialog } from '@/ui/kit/form/sheet-dialog';
@@ -15,11 +16,9 @@ interface PointWordsFormProps {
 
 /** What a point is called and how its grades are told; empty fields stand for the method's own words. */
 export function PointWordsForm({ point, words, mayChange, onChange, onClose }: PointWordsFormProps) {
-  const submit = (event: React.FormEvent<HTMLFormElement>): void => {
-    event.preventDefault();
-    const values = Object.fromEntries(
-      [...new FormData(event.currentTarget)].map(([name, value]) => [name, String(value).trim()]),
-    );
+  const { register, handleSubmit } = useForm<Record<string, string>>();
+  const take = (typed: Record<string, string>): void => {
+    const values = Object.fromEntries(Object.entries(typed).map(([name, value]) => [name, value.trim()]));
     const differs = (text: string | undefined, own: string): text is string =>
       text !== undefined && text !== '' && text !== own;
     const faults = Object.fromEntries(
@@ -44,18 +43,18 @@ export function PointWordsForm({ point, words, mayChange, onChange, onClose }: P
         if (!open) onClose();
       }}
     >
-      <form onSubmit={submit} className="flex flex-col gap-3">
+      <form onSubmit={(event) => void handleSubmit(take)(event)} className="flex flex-col gap-3">
         <fieldset disabled={!mayChange} className="contents">
           <Field label="Name">
-            <input name="name" maxLength={40} defaultValue={words.name ?? ''} placeholder={point.name} />
+            <input {...register('name')} maxLength={40} defaultValue={words.name ?? ''} placeholder={point.name} />
           </Field>
           <Field label="Good is">
-            <input name="good" maxLength={200} defaultValue={words.good ?? ''} placeholder={point.good} />
+            <input {...register('good')} maxLength={200} defaultValue={words.good ?? ''} placeholder={point.good} />
           </Field>
           {point.faults.map(({ grade, words: own }) => (
             <Field key={grade} label={`${grade.charAt(0).toUpperCase()}${grade.slice(1)} is`}>
               <input
-                name={`fault-${grade}`}
+                {...register(`fault-${grade}`)}
                 maxLength={200}
                 defaultValue={words.faults?.[grade] ?? ''}
                 placeholder={own}
@@ -64,7 +63,7 @@ export function PointWordsForm({ point, words, mayChange, onChange, onClose }: P
           ))}
           <Field label="What to do about it">
             <input
-              name="correction"
+              {...register('correction')}
               maxLength={200}
               defaultValue={words.correction ?? ''}
               placeholder={point.correction}

@@ -24,9 +24,9 @@ describe('the settings of scoring', () => {
       'never who is behind',
     ])
       expect(words).toContain(part);
-    expect([fields.get('last')!.value, fields.get('score')!.value]).toEqual(['3', '75']);
+    expect([fields.get('ready.last')!.value, fields.get('ready.score')!.value]).toEqual(['3', '75']);
     expect(/<option value="0.1" selected/.test(html)).toBe(true);
-    expect(/<input type="radio"[^>]*checked[^>]*value="seats"/.test(html)).toBe(true);
+    expect(/<input[^>]*type="radio"[^>]*checked[^>]*value="seats"/.test(html)).toBe(true);
   });
   it('keep a rate that is none of the usual ones', () => {
     expect(/<option value="0.35" selected[^>]*>35 %/.test(form({ blindRate: 0.35 }).html)).toBe(true);

@@ -5,7 +5,8 @@ import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
-import { useSend } from '@/ui/kit/form/use-send';
+import { settingsInput } from '@/core/score/rubric/settings-input';
+import { useEntry } from '@/ui/kit/form/use-entry';
 
 interface Settings {
   ready: { last: number; score: number };
@@ -38,35 +39,26 @@ export function ScoringSettingsForm({
   settings: Settings;
   mayChange: boolean;
 }) {
-  const { run, busy, problem } = useSend();
   const [changeId, setChangeId] = useState(() => uuid());
   const [saved, setSaved] = useState(false);
-  const submit = async (event: React.FormEvent<HTMLFormElement>): Promise<void> => {
-    event.preventDefault();
-    const values = Object.fromEntries(new FormData(event.currentTarget));
-    const sent = await run('PUT', `/api/workshops/${workshopId}/plan/scoring`, {
-      changeId,
-      version,
-      ready: { last: values.last, score: values.score },
-      blindRate: Number(values.blindRate),
-      wall: values.wall,
-    });
+  const { register, submit, errors, problem, busy } = useEntry(settingsInput, async (values, { run }) => {
+    const sent = await run('PUT', `/api/workshops/${workshopId}/plan/scoring`, { changeId, version, ...values });
     setChangeId(uuid());
     setSaved(sent?.ok ?? false);
-  };
+  });
   return (
-    <form onSubmit={(event) => void submit(event)} className="flex max-w-2xl flex-col gap-5" noValidate>
-      <Problem>{problem?.message}</Problem>
+    <form onSubmit={submit} className="flex max-w-2xl flex-col gap-5" noValidate>
+      <Problem>{problem}</Problem>
       <fieldset className="board flex flex-wrap items-end gap-4" disabled={!mayChange}>
         <legend className="font-bold">Ready for living wood</legend>
         <div className="w-40">
-          <Field label="Last practice unions" error={problem?.fields['ready.last']}>
-            <input name="last" inputMode="numeric" defaultValue={settings.ready.last} />
+          <Field label="Last practice unions" error={errors['ready.last']}>
+            <input {...register('ready.last')} inputMode="numeric" defaultValue={settings.ready.last} />
           </Field>
         </div>
         <div className="w-40">
-          <Field label="Each at this or more" error={problem?.fields['ready.score']}>
-            <input name="score" inputMode="numeric" defaultValue={settings.ready.score} />
+          <Field label="Each at this or more" error={errors['ready.score']}>
+            <input {...register('ready.score')} inputMode="numeric" defaultValue={settings.ready.score} />
           </Field>
         </div>
         <p className="basis-full text-sm text-muted">
@@ -75,8 +67,8 @@ export function ScoringSettingsForm({
       </fieldset>
       <fieldset className="board" disabled={!mayChange}>
         <legend className="font-bold">Unions scored by two</legend>
-        <Field label="How many, drawn by chance" error={problem?.fields.blindRate}>
-          <select name="blindRate" defaultValue={settings.blindRate}>
+        <Field label="How many, drawn by chance" error={errors.blindRate}>
+          <select {...register('blindRate')} defaultValue={settings.blindRate}>
             {RATES.map(([rate, words]) => (
               <option key={rate} value={rate}>
                 {words}
@@ -97,7 +89,13 @@ export function ScoringSettingsForm({
         <legend className="font-bold">The wall</legend>
         {WALLS.map(([wall, words]) => (
           <label key={wall} className="flex min-h-11 items-center gap-2">
-            <input type="radio" name="wall" value={wall} defaultChecked={settings.wall === wall} className="size-5" />
+            <input
+              type="radio"
+              {...register('wall')}
+              value={wall}
+              defaultChecked={settings.wall === wall}
+              className="size-5"
+            />
             {words}
           </label>
         ))}

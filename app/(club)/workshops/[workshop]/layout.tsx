@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import { formatDate } from '@/core/units/iso-date';
-import { isWithinYears, WORKSHOP_YEARS } from '@/server/platform/fields';
+import { isWithinYears, WORKSHOP_YEARS } from '@/core/inputs/fields';
 import { getWorkshop } from '@/server/plan/workshops';
 import { WorkshopPages } from '@/ui/club/workshop-pages';
 import { BringBack } from '@/ui/plan/season/put-away';

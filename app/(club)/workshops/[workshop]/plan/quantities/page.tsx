@@ -1,3 +1,4 @@
+import { METHODS } from '@/core/methods/registry';
 import type { Metadata } from 'next';
 import { CHLORINE_CAUTION } from '@/core/plan/quantities/kit';
 import { meanTake } from '@/core/statistics/take-belief';
@@ -36,6 +37,7 @@ export default async function PlanQuantities({ params }: { params: Promise<{ wor
             expected={plan.expected}
             settings={plan.settings}
             main={workshop.method}
+            known={METHODS.map(({ id: method, name, use }) => ({ id: method, name, places: use.places }))}
           />
         )}
       </div>

@@ -1,5 +1,22 @@
-import { boolean, number, object, string } from 'yup';
+import { boolean, number, object, setLocale, string } from 'yup';
+import { parseDecimal } from '@/core/units/decimal';
 import { addDays, isIsoDate } from '@/core/units/iso-date';
+
+// Where a schema has no words of its own for a kind of input that no page of ours sends.
+const UNREADABLE = 'This cannot be read. Reload the page and enter it again.';
+setLocale({
+  mixed: {
+    notType: UNREADABLE,
+    required: UNREADABLE,
+    defined: UNREADABLE,
+    notNull: UNREADABLE,
+    oneOf: UNREADABLE,
+    default: UNREADABLE,
+  },
+  string: { max: UNREADABLE, min: UNREADABLE, matches: UNREADABLE },
+  number: { min: UNREADABLE, max: UNREADABLE, integer: UNREADABLE },
+  array: { min: UNREADABLE, max: UNREADABLE },
+});
 
 /* Fields that several inputs share, with messages that say what to do. */
 
@@ -116,8 +133,14 @@ export const email = () =>
       excludeEmptyString: true,
     });
 
+/** A number as people type it: a decimal point or a comma. Nothing, and what is none, is refused as no number. */
+export const decimal = () =>
+  number().transform((value: unknown, typed: unknown) =>
+    typeof typed === 'string' && typed.trim() !== '' ? (parseDecimal(typed) ?? NaN) : value,
+  );
+
 export const count = (what: string, least: number, most: number) =>
-  number()
+  decimal()
     .typeError(`Enter ${what} as a number.`)
     .required(`Enter ${what}.`)
     .integer(`Enter ${what} as a whole number.`)

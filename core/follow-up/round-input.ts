@@ -1,0 +1,13 @@
+import { object, string } from 'yup';
+import { MILESTONES } from '@/core/methods/milestones';
+import { isoDate, FAR_YEARS } from '@/core/inputs/fields';
+
+export const roundInput = object({
+  milestone: string()
+    .oneOf([...MILESTONES], 'Choose what the round asks.')
+    .required('Choose what the round asks.'),
+  opensOn: isoDate('the day the round opens', FAR_YEARS),
+  closesOn: isoDate('the day the round closes', FAR_YEARS),
+});
+
+export const closing = object({ closesOn: isoDate('the day the round closes', FAR_YEARS) });

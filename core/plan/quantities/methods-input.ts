@@ -1,0 +1,58 @@
+import { object, array, string, boolean } from 'yup';
+import { text, count, decimal } from '@/core/inputs/fields';
+
+const share = (what: string, least: number, most: number) =>
+  decimal()
+    .typeError(`Enter ${what} as a number.`)
+    .required(`Enter ${what}.`)
+    .min(least, `${what} must be ${least} or more.`)
+    .max(most, `${what} must be ${most} or less.`);
+
+/** Methods of a day at most. */
+export const MOST_METHODS = 6;
+
+/**
+ * What is made on a day, and how it is reckoned.
+ * @param known ids of the methods there are.
+ */
+export const methodsInput = (known: string[]) =>
+  object({
+    methods: array(
+      object({
+        method: string().oneOf(known, 'Choose a method from the list.').required('Choose a method.'),
+        place: string()
+          .oneOf(['bench', 'field', 'pot'] as const, 'Choose where it is done.')
+          .required('Choose where it is done.'),
+        scionSpecies: text('the species of the scion', 60),
+        stockSpecies: text('the species of the stock', 60),
+        practiceEach: count('Practice unions for each person', 0, 60),
+        keepersEach: count('Keepers for each person', 0, 20),
+        practiceOn: string()
+          .oneOf(['prunings', 'good'] as const, 'Choose what practice is done on.')
+          .required('Choose what practice is done on.'),
+      }),
+    )
+      .required('Name a method.')
+      .min(1, 'A workshop teaches one method or more.')
+      .max(MOST_METHODS, 'Six methods in a day are the most.'),
+    expected: decimal()
+      .nullable()
+      .default(null)
+      .transform((value, original) => (original === '' ? null : value))
+      .typeError('Enter the number of people in figures.')
+      .integer('Enter a whole number of people.')
+      .min(1, 'For zero people there is nothing to plan: enter one or more, or leave it empty to count the roster.')
+      .max(500, 'More than 500 people are no workshop.'),
+    settings: object({
+      confidence: share('The confidence', 0.5, 0.99),
+      aim: string()
+        .oneOf(['each', 'everybody', 'pooled'] as const, 'Choose for whom the promise is kept.')
+        .required('Choose for whom the promise is kept.'),
+      usableBuds: share('Usable buds on a stick', 1, 40),
+      waste: share('Waste', 0, 0.9),
+      practiceWrapped: boolean().required(),
+      peoplePerBench: count('People at a bench', 1, 20),
+      bottle: share('The strength on the bottle, in percent,', 1.5, 100),
+      disinfectant: share('Litres of disinfectant a bench', 0, 20),
+    }),
+  });
