@@ -1,6 +1,5 @@
+import { TOLERANCE } from '@/core/units/tolerance';
 import type { Interval } from './intervals';
-
-const TOLERANCE = 1e-6;
 
 /**
  * Where along a hollow face of length L the faces stand no further apart than `limit`: the gap is

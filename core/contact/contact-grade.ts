@@ -12,8 +12,3 @@ export interface ContactGrade {
   /** Why it is no better; null when nothing is wanting. */
   cause: LowContact | null;
 }
-
-/** A share as whole per cent, with a space that does not break: the figure stays with its sign. */
-export function percent(share: number): string {
-  return `${Math.round(share * 100)}\u00a0%`;
-}

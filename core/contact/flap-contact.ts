@@ -1,3 +1,4 @@
+import { TOLERANCE } from '@/core/units/tolerance';
 import { InputError } from './input-error';
 import { requireFigures, requirePositive } from './require-figures';
 import type { UnionContact } from './union-contact';
@@ -78,7 +79,7 @@ export function flapContact({ flaps, flats, scionDiameter }: FlapUnion): FlapCon
     left: null,
     right: null,
     sides,
-    narrow: flats.flatMap((flat, i) => (flat.width < NARROW_FLAT * flaps[i]!.width - 1e-6 ? [i + 1] : [])),
+    narrow: flats.flatMap((flat, i) => (flat.width < NARROW_FLAT * flaps[i]!.width - TOLERANCE ? [i + 1] : [])),
     runs: sides.map((side, i) => ({
       line: `flap-${i + 1}`,
       from: 0,

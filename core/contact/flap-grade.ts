@@ -1,4 +1,6 @@
-import { type ContactGrade, MATCHED, percent } from './contact-grade';
+import { ROUNDING, TOLERANCE } from '@/core/units/tolerance';
+import { type ContactGrade, MATCHED } from './contact-grade';
+import { percent } from '@/core/units/percent';
 import type { FlapContact } from './flap-contact';
 
 /** Grade of a four-flap: good from 0.6; a flat far narrower than its flap is poor whatever the contact. */
@@ -11,10 +13,10 @@ export function flapGrade({ contact, sides, narrow }: FlapContact, matched = MAT
       cause: { code: 'flats-narrow', flaps: narrow },
     };
   }
-  if (contact > 1 - 1e-6) return { grade: 'good', words, cause: null };
+  if (contact > 1 - TOLERANCE) return { grade: 'good', words, cause: null };
   const worst = sides.indexOf(Math.min(...sides)) + 1;
   return {
-    grade: contact >= matched - 1e-9 ? 'good' : 'poor',
+    grade: contact >= matched - ROUNDING ? 'good' : 'poor',
     words,
     cause: { code: 'flap-covers-least', flap: worst },
   };

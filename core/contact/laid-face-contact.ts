@@ -1,3 +1,4 @@
+import { TOLERANCE } from '@/core/units/tolerance';
 import { closedStretches } from './closed-stretches';
 import { InputError } from './input-error';
 import { intersect, totalLength, type Interval } from './intervals';
@@ -8,8 +9,6 @@ import { arcAt } from './wedge-contact';
 
 /** Version of this model, kept with every judgement computed by it. */
 export const LAID_FACE_MODEL = 'laid-face-1';
-
-const TOLERANCE = 1e-6;
 
 /** A scion's flat face laid on the bared wood of a thicker stock. mm. */
 export interface LaidFace {

@@ -1,4 +1,6 @@
-import { type ContactGrade, MATCHED, percent } from './contact-grade';
+import { ROUNDING, TOLERANCE } from '@/core/units/tolerance';
+import { type ContactGrade, MATCHED } from './contact-grade';
+import { percent } from '@/core/units/percent';
 import type { LowContact, PlainCause } from './low-contact';
 import { BRIDGING_DISTANCE } from './limits';
 import type { LaidFace, LaidFaceContact } from './laid-face-contact';
@@ -10,7 +12,9 @@ import type { LaidFace, LaidFaceContact } from './laid-face-contact';
 export function laidFaceGrade(face: LaidFace, result: LaidFaceContact, matched = MATCHED): ContactGrade {
   const { contact, flankGaps } = result;
   const bridging = face.bridging ?? BRIDGING_DISTANCE;
-  const flanks = flankGaps ? [flankGaps.left, flankGaps.right].filter((gap) => gap <= bridging + 1e-6).length : null;
+  const flanks = flankGaps
+    ? [flankGaps.left, flankGaps.right].filter((gap) => gap <= bridging + TOLERANCE).length
+    : null;
   const edges = result.runs.some(({ line }) => line.startsWith('edge'));
   const where =
     flanks === null
@@ -18,17 +22,17 @@ export function laidFaceGrade(face: LaidFace, result: LaidFaceContact, matched =
         ? 'both edges'
         : 'on callus only'
       : `${edges ? 'face' : 'face off the wood'}, ${flanks === 2 ? 'both flanks' : flanks === 1 ? 'one flank' : 'no flank'}`;
-  const cause: LowContact | null = contact > 1 - 1e-6 ? null : { code: whyLow(face, result, bridging) };
-  return { grade: contact >= matched - 1e-9 ? 'good' : 'poor', words: `${where}, ${percent(contact)}`, cause };
+  const cause: LowContact | null = contact > 1 - TOLERANCE ? null : { code: whyLow(face, result, bridging) };
+  return { grade: contact >= matched - ROUNDING ? 'good' : 'poor', words: `${where}, ${percent(contact)}`, cause };
 }
 
 function whyLow(face: LaidFace, { standOff, flankGaps }: LaidFaceContact, bridging: number): PlainCause {
-  if (standOff > bridging + 1e-6) {
+  if (standOff > bridging + TOLERANCE) {
     return 'wood-round';
   }
-  if (standOff + face.hollow > bridging + 1e-6) return 'face-hollow';
-  if (flankGaps && Math.max(flankGaps.left, flankGaps.right) > bridging + 1e-6) {
-    const both = Math.min(flankGaps.left, flankGaps.right) > bridging + 1e-6;
+  if (standOff + face.hollow > bridging + TOLERANCE) return 'face-hollow';
+  if (flankGaps && Math.max(flankGaps.left, flankGaps.right) > bridging + TOLERANCE) {
+    const both = Math.min(flankGaps.left, flankGaps.right) > bridging + TOLERANCE;
     return both ? 'slots-wide' : 'one-flank';
   }
   return 'edges-leave';

@@ -1,3 +1,4 @@
+import { TOLERANCE } from '@/core/units/tolerance';
 import type { Outline } from './cut-face';
 import { distanceToEllipse } from './distance-to-ellipse';
 
@@ -38,7 +39,6 @@ export interface OutlineContact {
 }
 
 const SAMPLES = 192;
-const TOLERANCE = 1e-6;
 /** Side shares look at |v'| up to this share of the scion's semi-axis. */
 export const SIDE_SPAN = 0.7;
 

@@ -1,4 +1,6 @@
-import { type ContactGrade, MATCHED, percent } from './contact-grade';
+import { ROUNDING } from '@/core/units/tolerance';
+import { type ContactGrade, MATCHED } from './contact-grade';
+import { percent } from '@/core/units/percent';
 import type { LowContact, PlainCause } from './low-contact';
 import { standsOpen } from './hollow';
 import { FACE_GAP_LIMIT } from './limits';
@@ -14,11 +16,11 @@ export const SIDE_TOUCHING = 0.1;
 export function outlineGrade(union: OutlineUnion, result: OutlineUnionContact, matched = MATCHED): ContactGrade {
   const { left, right, contact } = result;
   const share = percent(contact);
-  const sides = [left, right].filter((share) => share >= matched - 1e-9).length;
+  const sides = [left, right].filter((share) => share >= matched - ROUNDING).length;
   if (sides === 2) return { grade: 'good', words: `both sides, ${share}`, cause: null };
   const cause: LowContact = { code: whyLow(union, result) };
   if (sides === 1) return { grade: 'poor', words: `${left > right ? 'left' : 'right'} side only, ${share}`, cause };
-  if (Math.max(left, right) >= SIDE_TOUCHING - 1e-9) {
+  if (Math.max(left, right) >= SIDE_TOUCHING - ROUNDING) {
     const crossing = left >= SIDE_TOUCHING && right >= SIDE_TOUCHING;
     return {
       grade: 'poor',

@@ -1,3 +1,4 @@
+import { TOLERANCE } from '@/core/units/tolerance';
 import { InputError } from './input-error';
 import { BRIDGING_DISTANCE } from './limits';
 import { requireFigures, requirePositive } from './require-figures';
@@ -28,8 +29,6 @@ const NAMES = {
 export const PRESSED_IN = 0.2;
 /** Narrower than this share of its window, a patch leaves much bare wood. */
 export const NARROW_PATCH = 0.6;
-const TOLERANCE = 1e-6;
-
 export interface PatchContact extends UnionContact {
   gaps: { top: number; bottom: number };
 }

@@ -1,4 +1,5 @@
-import { type ContactGrade, percent } from './contact-grade';
+import { type ContactGrade } from './contact-grade';
+import { percent } from '@/core/units/percent';
 import type { PatchContact, PatchUnion } from './patch-contact';
 
 /** Grade of a patch: both ends touch, one does, or none. */

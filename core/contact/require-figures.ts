@@ -1,3 +1,4 @@
+import { capital } from '@/core/units/capital';
 import { InputError } from './input-error';
 
 /** What a figure is called in a sentence, by the name the model has for it. */
@@ -34,8 +35,4 @@ export function requireWood(field: string, piece: string, bark: number, diameter
       field,
       `The ${piece}'s bark is as thick as its radius, so there is no wood left. Check bark and diameter.`,
     );
-}
-
-function capital(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1);
 }

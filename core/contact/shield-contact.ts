@@ -1,3 +1,4 @@
+import { TOLERANCE } from '@/core/units/tolerance';
 import { closedStretches } from './closed-stretches';
 import { InputError } from './input-error';
 import { intersect, totalLength } from './intervals';
@@ -29,8 +30,6 @@ const NAMES = {
   hollow: "the hollow of the shield's back",
   bridging: 'the bridging distance',
 };
-const TOLERANCE = 1e-6;
-
 /**
  * Contact of a T-bud: the part of the shield's back that is under the bark and lies on the wood.
  * Nothing joins when the bark did not slip or the bud stands upside down.

@@ -1,4 +1,6 @@
-import { type ContactGrade, MATCHED, percent } from './contact-grade';
+import { ROUNDING, TOLERANCE } from '@/core/units/tolerance';
+import { type ContactGrade, MATCHED } from './contact-grade';
+import { percent } from '@/core/units/percent';
 import type { PlainCause } from './low-contact';
 import type { ShieldUnion } from './shield-contact';
 import type { UnionContact } from './union-contact';
@@ -13,9 +15,9 @@ export function shieldGrade(union: ShieldUnion, { contact }: UnionContact, match
     };
   if (!union.wayUp) return { grade: 'fatal', words: 'upside down', cause: { code: 'upside-down' } };
   const words = `back of the shield, ${percent(contact)}`;
-  if (contact > 1 - 1e-6) return { grade: 'good', words, cause: null };
+  if (contact > 1 - TOLERANCE) return { grade: 'good', words, cause: null };
   const out = union.shieldLength - union.inserted;
   const code: PlainCause =
     out > union.hollow * 5 && out > 1 ? 'shield-out' : union.hollow > 0 ? 'shield-hollow' : 'not-pushed-in';
-  return { grade: contact >= matched - 1e-9 ? 'good' : contact < 0.05 ? 'fatal' : 'poor', words, cause: { code } };
+  return { grade: contact >= matched - ROUNDING ? 'good' : contact < 0.05 ? 'fatal' : 'poor', words, cause: { code } };
 }

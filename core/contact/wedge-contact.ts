@@ -1,3 +1,4 @@
+import { TOLERANCE } from '@/core/units/tolerance';
 import { closedStretches } from './closed-stretches';
 import { InputError } from './input-error';
 import { intersect, totalLength, type Interval } from './intervals';
@@ -8,7 +9,6 @@ import type { LineRun, UnionContact } from './union-contact';
 /** Version of this model, kept with every judgement computed by it. */
 export const WEDGE_MODEL = 'wedge-1';
 
-const TOLERANCE = 1e-6;
 /** More tilt than this, degrees, and the wedge no longer stands in the split. */
 export const MOST_TILT = 10;
 

@@ -1,5 +1,7 @@
+import { ROUNDING, TOLERANCE } from '@/core/units/tolerance';
 import { standsOpen } from './hollow';
-import { type ContactGrade, MATCHED, percent } from './contact-grade';
+import { type ContactGrade, MATCHED } from './contact-grade';
+import { percent } from '@/core/units/percent';
 import type { PlainCause } from './low-contact';
 import { FACE_GAP_LIMIT } from './limits';
 import type { WedgeContact, WedgeUnion } from './wedge-contact';
@@ -12,8 +14,12 @@ export function wedgeGrade(union: WedgeUnion, result: WedgeContact, matched = MA
   const { contact, left, right } = result;
   const share = percent(contact);
   const where = left === null || right === null ? 'along the wedge' : edgesMet(left, right, matched);
-  if (contact >= matched - 1e-9)
-    return { grade: 'good', words: `${where}, ${share}`, cause: contact > 1 - 1e-6 ? null : { code: whyLow(union) } };
+  if (contact >= matched - ROUNDING)
+    return {
+      grade: 'good',
+      words: `${where}, ${share}`,
+      cause: contact > 1 - TOLERANCE ? null : { code: whyLow(union) },
+    };
   if (contact < WEDGE_FATAL)
     return {
       grade: 'fatal',

@@ -1,3 +1,4 @@
+import { ROUNDING } from '@/core/units/tolerance';
 import { barkOutline } from '../contact/cut-face';
 import type { OutlineUnionContact, OutlineUnion } from '../contact/outline-union';
 import { formatLength, type LengthUnit } from '../units/length';
@@ -79,7 +80,7 @@ function gapAt(
 ): [Point, Point] {
   const [point] = ellipseArc(centre, result.scionOutline.p, result.scionOutline.q, {
     from: angle,
-    to: angle + 1e-9,
+    to: angle + ROUNDING,
     turn,
   }) as [Point];
   let nearest: Point = middle;

@@ -1,3 +1,4 @@
+import { TOLERANCE } from '@/core/units/tolerance';
 import type { LaidFace, LaidFaceContact } from '../contact/laid-face-contact';
 import { woodRadius } from '../contact/laid-face-contact';
 import { formatLength, type LengthUnit } from '../units/length';
@@ -77,7 +78,7 @@ export function laidFaceSection(face: LaidFace, result: LaidFaceContact, unit: L
     to: Math.PI / 2 + span,
   });
   const centre: Point = [middle, crown - (face.scionDiameter / 2 - face.depth)];
-  const scion = (r: number): Point[] => ellipseArc(centre, r, r).filter(([, y]) => y <= crown + 1e-6);
+  const scion = (r: number): Point[] => ellipseArc(centre, r, r).filter(([, y]) => y <= crown + TOLERANCE);
   const touches = result.runs.some(({ line: name }) => name.startsWith('edge'));
   const items: (Path | Label)[] = [
     area('wood', [...wood, [middle - half, crown + half * 0.9], [middle + half, crown + half * 0.9]]),

@@ -1,3 +1,4 @@
+import { ROUNDING, TOLERANCE } from '@/core/units/tolerance';
 import { chord, depthAt, type Piece, type Side, type Vertex } from './workpieces';
 
 /** A place on a piece in one view: across (in a side view the front is to the right) and up, mm. */
@@ -28,9 +29,9 @@ function boundary(piece: Piece, side: Side): Vertex[] {
   const tongue = piece.tongue?.side === side ? piece.tongue.corners : [];
   const inner: Vertex[] = [...corners.slice(0, -1), ...tongue, last];
   return [
-    ...(inner[0]![0] > piece.foot + 1e-9 ? [[piece.foot, 0] as const] : []),
+    ...(inner[0]![0] > piece.foot + ROUNDING ? [[piece.foot, 0] as const] : []),
     ...inner,
-    ...(last[0] < piece.top - 1e-9 ? [[piece.top, 0] as const] : []),
+    ...(last[0] < piece.top - ROUNDING ? [[piece.top, 0] as const] : []),
   ];
 }
 
@@ -40,7 +41,7 @@ export function withinRadius(polygon: Place[], radius: number): Place[] {
 }
 
 function clip(polygon: Place[], limit: number, sign: 1 | -1): Place[] {
-  const inside = ([x]: Place): boolean => sign * x <= limit + 1e-9;
+  const inside = ([x]: Place): boolean => sign * x <= limit + ROUNDING;
   const out: Place[] = [];
   polygon.forEach((to, i) => {
     const from = polygon[(i + polygon.length - 1) % polygon.length]!;
@@ -100,7 +101,7 @@ export function frontOutline(piece: Piece, from: 'front' | 'back' = 'front'): Fr
     cutting = false;
   };
   for (const y of heights) {
-    if (depthAt(near, y) > 1e-6) {
+    if (depthAt(near, y) > TOLERANCE) {
       open.push(y);
       cutting = true;
     } else if (cutting) {
@@ -120,7 +121,7 @@ function band(heights: number[], half: (y: number) => number): Place[] {
 function levels(piece: Piece): number[] {
   const corners = Object.values(piece.cuts).flatMap((cut) => cut.map(([y]) => y));
   const marks = [...new Set([piece.foot, piece.top, ...corners])]
-    .filter((y) => y >= piece.foot - 1e-9 && y <= piece.top + 1e-9)
+    .filter((y) => y >= piece.foot - ROUNDING && y <= piece.top + ROUNDING)
     .sort((a, b) => a - b);
   return marks.flatMap((y, i) => {
     const next = marks[i + 1];
@@ -134,8 +135,9 @@ export function cutEdges(piece: Piece): [Place, Place][] {
   const outline = sideOutline(piece);
   return outline.flatMap((from, i) => {
     const to = outline[(i + 1) % outline.length]!;
-    const outside = Math.abs(from[0] - to[0]) < 1e-9 && Math.abs(Math.abs(from[0]) - radius) < 1e-9;
-    const end = (y: number, on: boolean): boolean => on && Math.abs(from[1] - y) < 1e-9 && Math.abs(to[1] - y) < 1e-9;
+    const outside = Math.abs(from[0] - to[0]) < ROUNDING && Math.abs(Math.abs(from[0]) - radius) < ROUNDING;
+    const end = (y: number, on: boolean): boolean =>
+      on && Math.abs(from[1] - y) < ROUNDING && Math.abs(to[1] - y) < ROUNDING;
     return outside || end(piece.foot, piece.goesOn.foot) || end(piece.top, piece.goesOn.top)
       ? []
       : [[from, to] as [Place, Place]];

@@ -1,3 +1,4 @@
+import { ROUNDING, TOLERANCE } from '@/core/units/tolerance';
 import { formatLength, type LengthUnit } from '../units/length';
 import { paintCovers } from './cover-paint';
 import { area, line, ring, type Anchor, type DisplayList, type Label, type Path, type Point } from './display-list';
@@ -67,7 +68,7 @@ export function piecesView(pieces: Workpieces, options: PiecesViewOptions): Disp
   const items: (Path | Label)[] = [];
   // A scion whose cut face lies on the stock is turned round while it is still in the hand, so that the face shows.
   const turned = (piece: Piece): boolean =>
-    !pieces.joined && piece.cuts.back.length > 0 && piece.cuts.back.at(-1)![0] < piece.top - 1e-9;
+    !pieces.joined && piece.cuts.back.length > 0 && piece.cuts.back.at(-1)![0] < piece.top - ROUNDING;
 
   items.push(...paint(pieces.stock, stockAt, options.view, 'front'));
   if (pieces.second) items.push(...paint(pieces.second, placer(pieces.second, extents.scionX), options.view, 'front'));
@@ -178,7 +179,7 @@ function paintSection(piece: Piece, at: Placer): (Path | Label)[] {
   for (const side of [-1, 1]) {
     // The green line shows wherever bark is still on.
     const limit = side * (radius - piece.bark);
-    const heights = outline.filter(([x]) => side * x >= radius - piece.bark - 1e-6).map(([, y]) => y);
+    const heights = outline.filter(([x]) => side * x >= radius - piece.bark - TOLERANCE).map(([, y]) => y);
     if (heights.length > 1) items.push(...greenAlong(outline, limit, at));
   }
   for (const kerf of piece.kerfs)
@@ -228,7 +229,7 @@ function paintOutside(piece: Piece, at: Placer, from: 'front' | 'back'): (Path |
   for (const spots of piece.lines) items.push(line('knife-cut', ...spots.map(at)));
   for (const kerf of piece.kerfs) {
     // A kerf from the front shows as its mouth across the piece.
-    const mouth = kerf.line.find(([, depth]) => depth < 1e-6);
+    const mouth = kerf.line.find(([, depth]) => depth < TOLERANCE);
     const through = kerf.line.some(([, depth]) => depth > piece.diameter * 0.9);
     if (mouth && kerf.side === 'front' && !through)
       items.push(line('knife-cut', at([-radius * 0.85, mouth[0]]), at([radius * 0.85, mouth[0]])));
@@ -361,7 +362,8 @@ function chained(strokes: Place[][]): Place[][] {
   return strokes.reduce<Place[][]>((all, stroke) => {
     const last = all.at(-1);
     const end = last?.at(-1);
-    if (!last || !end || Math.hypot(end[0] - stroke[0]![0], end[1] - stroke[0]![1]) > 1e-6) return [...all, stroke];
+    if (!last || !end || Math.hypot(end[0] - stroke[0]![0], end[1] - stroke[0]![1]) > TOLERANCE)
+      return [...all, stroke];
     return [...all.slice(0, -1), [...last, ...stroke.slice(1)]];
   }, []);
 }

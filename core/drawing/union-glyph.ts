@@ -1,3 +1,4 @@
+import { ROUNDING } from '@/core/units/tolerance';
 import type { Run } from '../contact/outline-contact';
 import { ellipseArc, line, type DisplayList } from './display-list';
 
@@ -22,7 +23,7 @@ export function unionGlyph({ runs, fatal }: GlyphOf): DisplayList {
   // Sampled so that touching and open stretches cover the ring once.
   const touches = (angle: number): boolean =>
     runs.some(({ from, to }) =>
-      [angle - 2 * Math.PI, angle, angle + 2 * Math.PI].some((lap) => lap >= from - 1e-9 && lap <= to + 1e-9),
+      [angle - 2 * Math.PI, angle, angle + 2 * Math.PI].some((lap) => lap >= from - ROUNDING && lap <= to + ROUNDING),
     );
   const steps = 48;
   let start = 0;

@@ -1,3 +1,4 @@
+import { TOLERANCE } from '@/core/units/tolerance';
 import type { UnionContact } from '../contact/union-contact';
 import type { WedgeUnion } from '../contact/wedge-contact';
 import { formatLength, type LengthUnit } from '../units/length';
@@ -12,7 +13,7 @@ import { scaleBar } from './scale-bar';
 export function wedgeView(union: WedgeUnion, result: UnionContact, unit: LengthUnit): DisplayList {
   const { inset, tilt, length, stockBark, scionBark, stockDiameter = 20, scionDiameter = 8 } = union;
   const shown = Math.min(stockDiameter, Math.max(scionDiameter * 1.8, inset + scionDiameter + 4));
-  const whole = shown >= stockDiameter - 1e-6;
+  const whole = shown >= stockDiameter - TOLERANCE;
   const margin = 13;
   const top = 12;
   const left = margin + Math.max(0, -inset);

@@ -1,3 +1,4 @@
+import { ROUNDING } from '@/core/units/tolerance';
 /** Which way a side of a piece looks. The front is the side the join is seen from; in a side view it lies to the right. */
 export type Side = 'front' | 'back' | 'left' | 'right';
 
@@ -160,7 +161,7 @@ export function depthAt(corners: Vertex[], y: number): number {
   for (let i = 1; i < corners.length; i++) {
     const [y0, d0] = corners[i - 1]!;
     const [y1, d1] = corners[i]!;
-    if (y < Math.min(y0, y1) - 1e-9 || y > Math.max(y0, y1) + 1e-9) continue;
+    if (y < Math.min(y0, y1) - ROUNDING || y > Math.max(y0, y1) + ROUNDING) continue;
     return y1 === y0 ? Math.max(d0, d1) : d0 + ((d1 - d0) * (y - y0)) / (y1 - y0);
   }
   return 0;

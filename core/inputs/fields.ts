@@ -1,3 +1,5 @@
+import { capital } from '@/core/units/capital';
+import { type Paper, PAPERS } from '@/core/units/paper';
 import { boolean, number, object, setLocale, string } from 'yup';
 import { parseDecimal } from '@/core/units/decimal';
 import { addDays, isIsoDate } from '@/core/units/iso-date';
@@ -144,8 +146,8 @@ export const count = (what: string, least: number, most: number) =>
     .typeError(`Enter ${what} as a number.`)
     .required(`Enter ${what}.`)
     .integer(`Enter ${what} as a whole number.`)
-    .min(least, `${what} must be ${least} or more.`)
-    .max(most, `${what} must be ${most} or less.`);
+    .min(least, `${capital(what)} must be ${least} or more.`)
+    .max(most, `${capital(what)} must be ${most} or less.`);
 
 export const flag = () => boolean().strict();
 
@@ -157,8 +159,8 @@ export function isPlainObject(value: unknown): value is Record<string, unknown> 
 /** The paper a file is asked for. */
 export const paper = () =>
   string()
-    .oneOf(['A4', 'Letter'] as const, 'Choose A4 or Letter.')
-    .default('A4');
+    .oneOf(PAPERS, 'Choose A4 or Letter.')
+    .default('A4' satisfies Paper);
 
 export const paperInput = object({ paper: paper() });
 

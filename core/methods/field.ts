@@ -1,3 +1,4 @@
+import { capital } from '@/core/units/capital';
 import type { Figures, Measure, Measures, Origin } from './measures';
 
 /** A choice in words that stands for a figure, which may depend on the other figures. */
@@ -36,7 +37,7 @@ export interface Field {
 
 /** What is wrong with a figure of a field, in words, or null. What the pieces allow together is for the contact model to say. */
 export function rangeProblem({ name, least, most, unit }: Field, value: number): string | null {
-  const said = name.charAt(0).toUpperCase() + name.slice(1);
+  const said = capital(name);
   const kind = unit === 'degrees' ? 'degrees' : 'mm';
   if (value < least)
     return least === 0

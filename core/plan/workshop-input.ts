@@ -12,6 +12,6 @@ export const workshopInput = object({
       'Choose a method from the list.',
     )
     .required('Choose a method.'),
-  promisedKeepers: count('Keepers promised to each person', 0, 20),
+  promisedKeepers: count('keepers promised to each person', 0, 20),
   promise: optionalText('the promise', 200),
 });

@@ -1,3 +1,4 @@
+import { TOLERANCE } from '@/core/units/tolerance';
 import type { Method, Wood } from '../methods/method';
 import { woodOf } from '../methods/shown-technique';
 import type { StockRange } from '../methods/stock-ranges';
@@ -28,19 +29,19 @@ export function fittingWood(
   const { use } = method;
   const refuse = (problem: string): FittingWood => ({ wood: usual, problem });
   if (!(stock > 0) || !(scion > 0)) return refuse('A caliper is more than 0. Measure across the bark.');
-  if (stock < use.stock.from - 1e-6)
+  if (stock < use.stock.from - TOLERANCE)
     return refuse(
       `${method.name} is done on stocks of ${length(use.stock.from)} and more. On ${length(stock)}: ${instead(method, stock, ranges)}.`,
     );
-  if (stock > use.stock.to + 1e-6 && !(use.stock.thicker && stock <= 100))
+  if (stock > use.stock.to + TOLERANCE && !(use.stock.thicker && stock <= 100))
     return refuse(
       `${method.name} is done on stocks up to ${length(use.stock.to)}. On ${length(stock)}: ${instead(method, stock, ranges)}.`,
     );
-  if (use.ratio && scion < use.ratio.from * stock - 1e-6)
+  if (use.ratio && scion < use.ratio.from * stock - TOLERANCE)
     return refuse(
       `The scion is too thin for this stock: ${length(use.ratio.from * stock)} or more would do. Or take a thinner place on the stock.`,
     );
-  if (use.ratio && scion > use.ratio.to * stock + 1e-6)
+  if (use.ratio && scion > use.ratio.to * stock + TOLERANCE)
     return refuse(
       `The scion is too thick for this stock: ${length(use.ratio.to * stock)} or less would do. Or take a thicker place on the stock.`,
     );

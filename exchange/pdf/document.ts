@@ -1,3 +1,4 @@
+import { type Paper, SHEETS } from '@/core/units/paper';
 import { COLOURS } from '@/core/drawing/colours';
 import { join } from 'node:path';
 import PDFDocument from 'pdfkit';
@@ -6,9 +7,6 @@ export type Weight = 400 | 700;
 export type Doc = InstanceType<typeof PDFDocument>;
 
 export const MM = 72 / 25.4;
-
-export const PAPER = { A4: [210, 297], Letter: [215.9, 279.4] } as const;
-export type Paper = keyof typeof PAPER;
 
 const fontFile = (subset: 'latin' | 'latin-ext', weight: Weight): string =>
   join(process.cwd(), 'assets', 'fonts', `atkinson-hyperlegible-next-${subset}-${weight}-normal.woff`);
@@ -19,7 +17,7 @@ const fontFile = (subset: 'latin' | 'latin-ext', weight: Weight): string =>
  */
 export function makePdf(paper: Paper, title: string, draw: (doc: Doc) => void): Promise<Buffer> {
   return new Promise((resolve, reject) => {
-    const [width, height] = PAPER[paper];
+    const { width, height } = SHEETS[paper];
     const doc = new PDFDocument({
       size: [width * MM, height * MM],
       margin: 0,

@@ -1,8 +1,9 @@
+import { type Paper, SHEETS } from '@/core/units/paper';
 import { COLOURS } from '@/core/drawing/colours';
 import { BENCH_DEPTH, placesOf, type Room, SPOT_WORDS } from '@/core/plan/benches/room';
 import { type DayBlock, timeOf } from '@/core/plan/benches/time-plan';
 import { formatDate } from '@/core/units/iso-date';
-import { type Doc, makePdf, MM, PAPER, type Paper, writeLine } from './document';
+import { type Doc, makePdf, MM, writeLine } from './document';
 
 export interface DoorSheet {
   title: string;
@@ -15,7 +16,7 @@ export interface DoorSheet {
 
 /** The sheet at the door: when what happens, who sits where by name, and the room seen from above. */
 export function doorSheetPdf(sheet: DoorSheet, paper: Paper): Promise<Buffer> {
-  const [width, height] = PAPER[paper];
+  const { width, height } = SHEETS[paper];
   return makePdf(paper, `At the door, ${sheet.title}`, (doc) => {
     doc.addPage();
     const [left, right] = [14 * MM, (width - 14) * MM];

@@ -1,3 +1,4 @@
+import { type Paper, SHEETS } from '@/core/units/paper';
 import { COLOURS } from '@/core/drawing/colours';
 import type { Method, Technique } from '@/core/methods/method';
 import { triggerWords } from '@/core/methods/timetable/trigger-words';
@@ -5,7 +6,7 @@ import type { ScoringRule } from '@/core/score/rubric/judge-union';
 import { wordedPoints } from '@/core/score/rubric/worded-points';
 import type { StepSheet } from '@/core/teach/step-sheets';
 import { formatLength, type LengthUnit } from '@/core/units/length';
-import { type Doc, makePdf, MM, PAPER, type Paper, writeLine, writeParagraph } from './document';
+import { type Doc, makePdf, MM, writeLine, writeParagraph } from './document';
 import { paintDrawing } from './paint-drawing';
 
 export interface Handout {
@@ -26,7 +27,7 @@ const NOTE = 7.6;
 
 /** Two pages of one method: its steps with their drawings, then what it is judged by and what comes after. */
 export function handoutPdf(handout: Handout, paper: Paper): Promise<Buffer> {
-  const [width, height] = PAPER[paper];
+  const { width, height } = SHEETS[paper];
   const { method, steps } = handout;
   const onFirst = Math.ceil(steps.length / 2 / COLUMNS) * COLUMNS;
   return makePdf(paper, `${method.name}, handout`, (doc) => {

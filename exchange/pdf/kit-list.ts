@@ -1,7 +1,8 @@
+import { type Paper, SHEETS } from '@/core/units/paper';
 import { COLOURS } from '@/core/drawing/colours';
 import { type BuyLine, CHLORINE_CAUTION, inUnits } from '@/core/plan/quantities/kit';
 import { formatDate } from '@/core/units/iso-date';
-import { type Doc, makePdf, MM, PAPER, type Paper, writeLine, writeParagraph } from './document';
+import { type Doc, makePdf, MM, writeLine, writeParagraph } from './document';
 
 export interface KitSheet {
   title: string;
@@ -20,7 +21,7 @@ const HEADS: Record<BuyLine['per'], string> = {
 
 /** The kit list on paper: what lies at each seat, at each bench, what the workshop uses, and what is to be bought, with boxes to tick. */
 export function kitListPdf(sheet: KitSheet, paper: Paper): Promise<Buffer> {
-  const [width, height] = PAPER[paper];
+  const { width, height } = SHEETS[paper];
   const [left, right] = [14 * MM, (width - 14) * MM];
   return makePdf(paper, `Kit, ${sheet.title}`, (doc) => {
     let y = 0;

@@ -1,3 +1,4 @@
+import { type Paper } from '@/core/units/paper';
 import { execFileSync } from 'node:child_process';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
@@ -6,7 +7,7 @@ import { timePlan, USUAL_DAY } from '@/core/plan/benches/time-plan';
 import { METHODS } from '@/core/methods/registry';
 import { defaultRule } from '@/core/score/rubric/judge-union';
 import { doorSheetPdf } from './door-sheet';
-import { PAPER, type Paper } from './document';
+import { SHEETS } from '@/core/units/paper';
 import { kitListPdf } from './kit-list';
 import { reportSlipsPdf } from './report-slips';
 import { scoreSheetPdf } from './score-sheet';
@@ -52,7 +53,7 @@ function boxes(pdf: Buffer): Box[] {
   );
 }
 function staysOn(pdf: Buffer, sheet: Paper): Box[] {
-  const [width, height] = PAPER[sheet].map((mm) => (mm * 72) / 25.4) as [number, number];
+  const [width, height] = [SHEETS[sheet].width, SHEETS[sheet].height].map((mm) => (mm * 72) / 25.4) as [number, number];
   const all = boxes(pdf);
   expect(all.length).toBeGreaterThan(0);
   for (const { left, right, top, bottom, word } of all)

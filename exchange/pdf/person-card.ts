@@ -1,3 +1,4 @@
+import { type Paper, SHEETS } from '@/core/units/paper';
 import { COLOURS } from '@/core/drawing/colours';
 import type { CardUnion, PersonCard } from '@/core/score/cards/person-card';
 import { formatCode } from '@/core/codes/plant-code';
@@ -5,7 +6,7 @@ import { thumbnail } from '@/core/drawing/thumbnail';
 import { unionGlyph } from '@/core/drawing/union-glyph';
 import type { FaultShown } from '@/core/teach/fault-shown';
 import { formatDate } from '@/core/units/iso-date';
-import { type Doc, makePdf, MM, PAPER, type Paper, writeLine, writeParagraph } from './document';
+import { type Doc, makePdf, MM, writeLine, writeParagraph } from './document';
 import { paintDrawing } from './paint-drawing';
 
 /** Largest enlargement of a drawing on a card. */
@@ -13,7 +14,7 @@ const MOST_SCALE = 1.6;
 
 /** One page for each person at the end of the day. */
 export function personCardsPdf(cards: readonly PersonCard[], paper: Paper): Promise<Buffer> {
-  const [width, height] = PAPER[paper];
+  const { width, height } = SHEETS[paper];
   const [left, right] = [16 * MM, (width - 16) * MM];
   const title = cards.length === 1 ? `Card of ${cards[0]!.name}` : `Cards, ${cards[0]?.workshop ?? ''}`;
   return makePdf(paper, title, (doc) => {

@@ -1,8 +1,9 @@
+import { type Paper, SHEETS } from '@/core/units/paper';
 import { COLOURS } from '@/core/drawing/colours';
 import { ANSWER_WORDS, ANSWERS } from '@/core/methods/milestones';
 import { formatCode } from '@/core/codes/plant-code';
 import { formatDate } from '@/core/units/iso-date';
-import { makePdf, MM, PAPER, type Paper, writeLine, writeParagraph } from './document';
+import { makePdf, MM, writeLine, writeParagraph } from './document';
 import { drawQr } from './qr';
 
 export interface Slip {
@@ -19,7 +20,7 @@ export interface Slip {
 
 /** One sheet a person: their tags with boxes to tick, to be handed back or read out by phone. */
 export function reportSlipsPdf(slips: Slip[], paper: Paper): Promise<Buffer> {
-  const [sheetWidth, sheetHeight] = PAPER[paper];
+  const { width: sheetWidth, height: sheetHeight } = SHEETS[paper];
   const left = 18 * MM;
   const width = (sheetWidth - 36) * MM;
   return makePdf(paper, 'Report slips', (doc) => {

@@ -1,3 +1,4 @@
+import { type Paper, SHEETS } from '@/core/units/paper';
 import { COLOURS } from '@/core/drawing/colours';
 import { exampleMeasures } from '@/core/methods/example-measures';
 import { figuresOf } from '@/core/methods/field';
@@ -6,7 +7,7 @@ import type { ScoringRule } from '@/core/score/rubric/judge-union';
 import { wordedPoints } from '@/core/score/rubric/worded-points';
 import { formatDate } from '@/core/units/iso-date';
 import type { LengthUnit } from '@/core/units/length';
-import { type Doc, makePdf, MM, PAPER, type Paper, writeLine, writeParagraph } from './document';
+import { type Doc, makePdf, MM, writeLine, writeParagraph } from './document';
 import { paintDrawing } from './paint-drawing';
 import { USUAL_THRESHOLDS } from '@/core/methods/thresholds';
 
@@ -27,7 +28,7 @@ const ROW = 22;
  * when something is wrong, in the order the entry page asks for them.
  */
 export function scoreSheetPdf(sheet: ScoreSheet, paper: Paper): Promise<Buffer> {
-  const [sheetWidth, sheetHeight] = PAPER[paper];
+  const { width: sheetWidth, height: sheetHeight } = SHEETS[paper];
   const perSheet = Math.floor((sheetHeight - 92) / ROW);
   // Two rows a seat to start with, then blank ones to fill the last sheet.
   const rows = sheet.seats.flatMap((seat) => [1, 2].map(() => seat));

@@ -1,8 +1,9 @@
+import { type Paper, SHEETS } from '@/core/units/paper';
 import { COLOURS } from '@/core/drawing/colours';
 import type { TagSize } from '@/core/aftercare/tag-size';
 import { formatCode } from '@/core/codes/plant-code';
 import { formatDate } from '@/core/units/iso-date';
-import { type Doc, makePdf, MM, PAPER, type Paper, textWidth, writeLine } from './document';
+import { type Doc, makePdf, MM, textWidth, writeLine } from './document';
 import { drawQr, withQuietZone } from './qr';
 
 export interface Tag {
@@ -21,7 +22,7 @@ const GAP = 3;
 
 /** Tags in rows on as many sheets as they need, with corner marks to cut by. */
 export function tagsPdf(tags: Tag[], paper: Paper, size: TagSize): Promise<Buffer> {
-  const [sheetWidth, sheetHeight] = PAPER[paper];
+  const { width: sheetWidth, height: sheetHeight } = SHEETS[paper];
   const columns = Math.max(1, Math.floor((sheetWidth - 2 * MARGIN + GAP) / (size.width + GAP)));
   const rows = Math.max(1, Math.floor((sheetHeight - 2 * MARGIN + GAP) / (size.height + GAP)));
   return makePdf(paper, 'Tags', (doc) => {

@@ -1,5 +1,6 @@
 import { COLOURS } from '@/core/drawing/colours';
-import { CHECK_LINE, type LaidOut, SHEETS } from '@/core/teach/templates/lay-out';
+import { CHECK_LINE, type LaidOut } from '@/core/teach/templates/lay-out';
+import { SHEETS } from '@/core/units/paper';
 
 const escape = (text: string): string =>
   text.replace(/[&<>"]/g, (character) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[character]!);

@@ -78,9 +78,9 @@ const climateInput = object({
   normals: object({ low: temperatures(), high: temperatures() }),
   lastFrost: frost('the last frost'),
   firstFrost: frost('the first frost'),
-  frostMargin: count('The margin of the frost dates', 0, 60),
+  frostMargin: count('the margin of the frost dates', 0, 60),
   source: text('where the figures come from', 200),
-  version: count('The version', 0, 1_000_000),
+  version: count('the version', 0, 1_000_000),
 });
 
 /** Sets a site's usual year: temperatures by month, frost dates, and who says so. */
@@ -110,7 +110,7 @@ export async function importClimate(
   allow(context, 'assistant');
   const read = await readFile('normals', bytes);
   if ('problem' in read) throw new UseCaseError('invalid', read.problem);
-  const site = await change(context, siteId, parse(count('The version', 0, 1_000_000), version), 'climate read', {
+  const site = await change(context, siteId, parse(count('the version', 0, 1_000_000), version), 'climate read', {
     climate: read.climate,
     climateSource: parse(text('where the figures come from', 200), source),
   });
@@ -137,7 +137,7 @@ const assumptionsInput = object({
     ),
   quarantine: array(trimmed().required().max(60)).max(40, 'A list of more than 40 species is too long.').default([]),
   region: optionalText('the region', 80),
-  version: count('The version', 0, 1_000_000),
+  version: count('the version', 0, 1_000_000),
 });
 
 /** Sets a site's own figures instead of the usual assumptions; those like the usual are let go. */

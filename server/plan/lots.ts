@@ -124,7 +124,7 @@ export async function putStockCount(context: Context, lotId: string, input: unkn
     actor: { clubId, userId },
     now,
   } = context;
-  const { stocks } = parse(object({ stocks: count('The number of stocks', 0, 100_000) }), input);
+  const { stocks } = parse(object({ stocks: count('the number of stocks', 0, 100_000) }), input);
   if (!(await db.stockLots.findOne({ where: { clubId, id: lotId }, raw: true }))) throw notFound('The stock lot');
   await transact(db, async (transaction) => {
     await db.stockLots.update({ stocks }, { where: { clubId, id: lotId }, transaction });

@@ -232,7 +232,7 @@ const kitInput = object({
       id: string().required().max(60),
       name: trimmed().required('Name the line you added.').max(80, 'Keep a line to 80 characters.'),
       unit: trimmed().default('pieces').max(20, 'Keep the unit to 20 characters.'),
-      total: amount('The amount of a line you added'),
+      total: amount('the amount of a line you added'),
     }),
   )
     .max(60, 'Sixty lines of your own are the most.')
@@ -245,7 +245,7 @@ export async function putKit(context: Context, workshopId: string, input: unknow
   const values = parse(kitInput, input);
   const edits: KitPart['edits'] = {};
   for (const [key, edit] of Object.entries(values.edits))
-    edits[key.slice(0, 120)] = { total: parse(object({ total: amount('The amount') }), edit).total };
+    edits[key.slice(0, 120)] = { total: parse(object({ total: amount('the amount') }), edit).total };
   const extra = values.extra.map(({ id, name, unit, total }): KitLine => ({
     id,
     name,
@@ -262,7 +262,7 @@ const storeInput = object({
   items: array(
     object({
       item: trimmed().required('Name the thing.').max(120, 'Keep it to 120 characters.'),
-      inStore: amount('What is in store'),
+      inStore: amount('what is in store'),
       price: decimal()
         .nullable()
         .default(null)

@@ -1,3 +1,4 @@
+import { capital } from '@/core/units/capital';
 import { array, object, string } from 'yup';
 import { METHODS } from '@/core/methods/registry';
 import type { Limb } from '@/core/plan/topworking/limb';
@@ -13,7 +14,7 @@ const figure = (what: string, least: number, most: number, unit: string) =>
   decimal()
     .typeError(`Enter ${what} in figures.`)
     .required(`Enter ${what}.`)
-    .min(least, `${what} must be ${least} ${unit} or more.`)
+    .min(least, `${capital(what)} must be ${least} ${unit} or more.`)
     .max(most, `${what} of more than ${most} ${unit} cannot be right.`);
 
 const limbInput = object({
@@ -26,7 +27,7 @@ const limbInput = object({
   deed: string()
     .oneOf(['graft', 'remove', 'nurse', 'leave'] as const, 'Choose what becomes of the limb.')
     .required('Choose what becomes of the limb.'),
-  year: count('The year', 1, 6),
+  year: count('the year', 1, 6),
   method: string()
     .nullable()
     .default(null)
@@ -36,8 +37,8 @@ const limbInput = object({
 const planInput = object({
   tree: text('which tree it is', 120),
   species: text('its species', 60),
-  firstYear: count('The first year', 1900, 2200),
-  version: count('The version', 0, 100_000),
+  firstYear: count('the first year', 1900, 2200),
+  version: count('the version', 0, 100_000),
   limbs: array(limbInput)
     .required('List the limbs.')
     .max(40, 'A programme of more than 40 limbs is more than one tree.'),

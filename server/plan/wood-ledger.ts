@@ -108,7 +108,7 @@ export function warningsOf(lot: LedgerLot, day: string, place: { region: string;
   return warnings;
 }
 
-const changeInput = lotInput.concat(object({ version: count('The version', 0, 1_000_000) }));
+const changeInput = lotInput.concat(object({ version: count('the version', 0, 1_000_000) }));
 
 /** Changes a lot if nobody changed it since it was opened. Sticks cannot fall below what is booked. */
 export async function putLot(context: Context, lotId: string, input: unknown): Promise<WoodLotRow> {

@@ -94,7 +94,7 @@ const instant = (what: string) =>
 const fields = {
   workshopId: id('the workshop'),
   seatId: id('the seat'),
-  number: count('The number of the union', 1, 999),
+  number: count('the number of the union', 1, 999),
   stage: string()
     .oneOf(['joined', 'wrapped', 'keeper'] as const, 'Choose the stage.')
     .required('Choose the stage.'),

@@ -1,3 +1,5 @@
+import { paper } from '@/core/inputs/fields';
+import { type Paper } from '@/core/units/paper';
 import { object, string } from 'yup';
 import { METHODS } from '@/core/methods/registry';
 import type { Method, Wood } from '@/core/methods/method';
@@ -16,9 +18,7 @@ import { currentRule } from './current-rule';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
 
 const query = object({
-  paper: string()
-    .oneOf(['A4', 'Letter'] as const, 'Choose A4 or Letter.')
-    .default('A4'),
+  paper: paper(),
   format: string()
     .oneOf(['pdf', 'svg'] as const, 'Choose PDF or SVG.')
     .default('pdf'),
@@ -30,7 +30,7 @@ interface Asked {
   method: Method;
   choices: Choices;
   wood: Wood;
-  paper: 'A4' | 'Letter';
+  paper: Paper;
   format: 'pdf' | 'svg';
 }
 

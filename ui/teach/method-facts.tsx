@@ -1,3 +1,4 @@
+import { percent, wholePercent } from '@/core/units/percent';
 import { WOOD_WORDS } from '@/core/methods/use';
 import type { Method, Technique } from '@/core/methods/method';
 import { signWords } from '@/core/methods/timetable/round-advice';
@@ -29,7 +30,7 @@ export function MethodFacts({ method, unit }: { method: Method; unit: LengthUnit
     ],
     [
       'Usual take',
-      `${Math.round(prior.low * 100)} to ${Math.round(prior.high * 100)} % in practised hands; a starting figure that stands for ${prior.weight} unions until the club has its own`,
+      `${wholePercent(prior.low)} to ${percent(prior.high)} in practised hands; a starting figure that stands for ${prior.weight} unions until the club has its own`,
     ],
     ['Sign of life', method.earlySign],
     ['Sign of failure', method.failureSign],

@@ -1,3 +1,4 @@
+import { ROUNDING } from '@/core/units/tolerance';
 import { barkContact, LAID_FACE_MODEL } from '../../contact/laid-face-contact';
 import { laidFaceGrade } from '../../contact/laid-face-grade';
 import { laidFaceSection, laidFaceView } from '../../drawing/laid-face-view';
@@ -109,7 +110,7 @@ export const bark: Method = {
         point: 'flatness',
         field: 'hollow',
         target: 0,
-        least: 1e-9,
+        least: ROUNDING,
         say: (by, length) => `Recut the face in one straight pull: it is ${length(-by)} hollow.`,
       },
       {

@@ -1,3 +1,6 @@
+import { percent, wholePercent } from '@/core/units/percent';
+import { capital } from '@/core/units/capital';
+import { TOLERANCE } from '@/core/units/tolerance';
 import { assumedBark } from '../../contact/cut-face';
 import type { Method } from '../method';
 import { type Place, PLACE_WORDS, type Season, WOOD_WORDS, type WoodState } from '../use';
@@ -32,9 +35,6 @@ export interface Choice {
   /** What would have to change, for one that cannot work. */
   needs: string[];
 }
-
-/** Comparisons of calipers allow this much, mm. */
-const TOLERANCE = 1e-6;
 
 /**
  * Ranks the methods that can work in a situation, best first, then those that cannot, each with
@@ -76,7 +76,7 @@ function weigh(situation: Situation, method: Method, length: (mm: number) => str
   if (situation.scarce && use.woodLength <= 40) favour(0.06, 'One bud a union: it saves scarce wood.');
   const short = use.skill - (situation.practised ? 3 : 1);
   if (short > 0) favour(-0.08 * short, 'Asks for practised hands.');
-  choice.for.push(`Usual take ${Math.round(prior.low * 100)} to ${Math.round(prior.high * 100)} % in practised hands.`);
+  choice.for.push(`Usual take ${wholePercent(prior.low)} to ${percent(prior.high)} in practised hands.`);
   return choice;
 }
 
@@ -151,8 +151,4 @@ function caliper(
         `Under the bark they differ by ${length(under)}: one side is all that can match.`,
       );
   }
-}
-
-function capital(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1);
 }

@@ -1,3 +1,4 @@
+import { ROUNDING } from '@/core/units/tolerance';
 import { cleftContact, WEDGE_MODEL } from '../../contact/wedge-contact';
 import { wedgeGrade } from '../../contact/wedge-grade';
 import { piecesView } from '../../drawing/pieces-view';
@@ -124,7 +125,7 @@ export const cleft: Method = {
         point: 'flatness',
         field: 'hollow',
         target: 0,
-        least: 1e-9,
+        least: ROUNDING,
         say: (by, length) => `Recut the wedge in straight pulls: its faces stand ${length(-by)} open.`,
       },
       {

@@ -1,3 +1,4 @@
+import { ROUNDING } from '@/core/units/tolerance';
 import { standsOpen } from '../../contact/hollow';
 import type { Grade } from '../../contact/grade';
 import { type Thresholds, USUAL_THRESHOLDS } from '../thresholds';
@@ -5,7 +6,7 @@ import { type Thresholds, USUAL_THRESHOLDS } from '../thresholds';
 /** Grade of faces by their summed hollow, mm. Light is seen from a hairline on. */
 export function flatnessGrade(hollow: number, { open, hairline }: Thresholds = USUAL_THRESHOLDS): Grade {
   if (standsOpen(hollow, open)) return 'fatal';
-  return hollow >= hairline - 1e-9 ? 'poor' : 'good';
+  return hollow >= hairline - ROUNDING ? 'poor' : 'good';
 }
 
 /** Grade of cut lengths: alike, and in the method's range. "About 25" is no sharp limit. */
@@ -15,7 +16,7 @@ export function lengthGrade(
   { lengthTolerance }: Thresholds = USUAL_THRESHOLDS,
 ): Grade {
   const longest = Math.max(...lengths);
-  const alike = longest - Math.min(...lengths) <= lengthTolerance * longest + 1e-9;
+  const alike = longest - Math.min(...lengths) <= lengthTolerance * longest + ROUNDING;
   const inRange = lengths.every(
     (length) => length >= range.from * (1 - lengthTolerance) && length <= range.to * (1 + lengthTolerance),
   );
@@ -24,5 +25,5 @@ export function lengthGrade(
 
 /** Grade of the strip of face left above the rim. */
 export function windowGrade(window: number, { windowFrom, windowTo }: Thresholds = USUAL_THRESHOLDS): Grade {
-  return window >= windowFrom - 1e-9 && window <= windowTo + 1e-9 ? 'good' : 'poor';
+  return window >= windowFrom - ROUNDING && window <= windowTo + ROUNDING ? 'good' : 'poor';
 }

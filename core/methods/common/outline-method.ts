@@ -1,3 +1,4 @@
+import { ROUNDING } from '@/core/units/tolerance';
 import { bestOutline } from '../../contact/best-outline';
 import { cambiumLength, outsideLength, type CutFace } from '../../contact/cut-face';
 import { outlineGrade } from '../../contact/outline-grade';
@@ -162,14 +163,14 @@ export function outlineCorrections(
         point: 'flatness',
         field: 'stockHollow',
         target: 0,
-        least: 1e-9,
+        least: ROUNDING,
         say: (by, length) => `Recut the stock in one straight pull: its face is ${length(-by)} hollow in the middle.`,
       },
       {
         point: 'flatness',
         field: 'scionHollow',
         target: 0,
-        least: 1e-9,
+        least: ROUNDING,
         say: (by, length) =>
           `Recut the ${piece} in one straight pull: its face is ${length(-by)} hollow in the middle.`,
       },

@@ -1,3 +1,4 @@
+import { ROUNDING, TOLERANCE } from '@/core/units/tolerance';
 import { inlayContact, LAID_FACE_MODEL } from '../../contact/laid-face-contact';
 import { laidFaceGrade } from '../../contact/laid-face-grade';
 import { BRIDGING_DISTANCE } from '../../contact/limits';
@@ -104,7 +105,7 @@ export const inlay: Method = {
     const face = inlayFaceOf(figures);
     const contact = inlayContact(face);
     const contactGrade = laidFaceGrade(face, contact, thresholds.matched);
-    const loose = Math.max(contact.flankGaps!.left, contact.flankGaps!.right) > BRIDGING_DISTANCE + 1e-6;
+    const loose = Math.max(contact.flankGaps!.left, contact.flankGaps!.right) > BRIDGING_DISTANCE + TOLERANCE;
     return {
       contact,
       contactGrade,
@@ -142,7 +143,7 @@ export const inlay: Method = {
         point: 'flatness',
         field: 'hollow',
         target: 0,
-        least: 1e-9,
+        least: ROUNDING,
         say: (by, length) => `Recut the face straight: it is ${length(-by)} hollow.`,
       },
       {

@@ -1,3 +1,4 @@
+import { ROUNDING } from '@/core/units/tolerance';
 import { SHIELD_MODEL, shieldContact, type ShieldUnion } from '../../contact/shield-contact';
 import { shieldGrade } from '../../contact/shield-grade';
 import { piecesView } from '../../drawing/pieces-view';
@@ -161,7 +162,7 @@ export const tBud: Method = {
         point: 'flatness',
         field: 'hollow',
         target: 0,
-        least: 1e-9,
+        least: ROUNDING,
         say: (by, length) => `Cut the shield in one straight pull: its back is ${length(-by)} hollow.`,
       },
       {

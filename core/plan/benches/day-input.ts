@@ -1,3 +1,4 @@
+import { capital } from '@/core/units/capital';
 import { object, string } from 'yup';
 import { count, decimal } from '@/core/inputs/fields';
 
@@ -10,21 +11,21 @@ const part = (what: string, least: number, most: number) =>
   decimal()
     .typeError(`Enter ${what} in figures.`)
     .required(`Enter ${what}.`)
-    .min(least, `${what} must be ${least} or more.`)
-    .max(most, `${what} must be ${most} or less.`);
+    .min(least, `${capital(what)} must be ${least} or more.`)
+    .max(most, `${capital(what)} must be ${most} or less.`);
 
 export const dayInput = object({
   start: time('when it starts'),
   end: time('when it ends'),
-  briefing: count('Minutes of the briefing', 0, 240),
-  demonstration: count('Minutes of showing a method', 0, 240),
-  firstUnion: part('Minutes of a first union', 1, 120),
-  falling: part('The factor at each doubling', 0.4, 1),
-  breakEvery: count('Minutes between breaks', 0, 600),
-  breakLength: count('Minutes of a break', 0, 120),
+  briefing: count('minutes of the briefing', 0, 240),
+  demonstration: count('minutes of showing a method', 0, 240),
+  firstUnion: part('minutes of a first union', 1, 120),
+  falling: part('the factor at each doubling', 0.4, 1),
+  breakEvery: count('minutes between breaks', 0, 600),
+  breakLength: count('minutes of a break', 0, 120),
   lunchAt: time('when midday is'),
-  lunch: count('Minutes at midday', 0, 240),
-  clearing: count('Minutes of clearing', 0, 240),
+  lunch: count('minutes at midday', 0, 240),
+  clearing: count('minutes of clearing', 0, 240),
   knives: decimal()
     .nullable()
     .default(null)

@@ -1,3 +1,4 @@
+import { ROUNDING } from '@/core/units/tolerance';
 /** A room seen from above. Lengths m, x to the right and y away from the screen. */
 export interface Room {
   width: number;
@@ -129,7 +130,7 @@ export function roomProblems(
     );
   for (const bench of room.benches) {
     const along = bench.length / Math.ceil(bench.places / 2);
-    if (along < ELBOW_ROOM - 1e-9)
+    if (along < ELBOW_ROOM - ROUNDING)
       problems.push(
         `${bench.name}: ${Math.round(along * 100)} cm for each person along the bench; ${ELBOW_ROOM * 100} cm keeps a knife from the neighbour. Take places away or a longer bench.`,
       );

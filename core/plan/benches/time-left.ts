@@ -1,3 +1,4 @@
+import { ROUNDING } from '@/core/units/tolerance';
 import { type DayBlock, type DayPlan, minutesForUnions, waitingForKnives } from './time-plan';
 
 /** Minutes of cutting a method has left in the day's blocks after `now`, minutes since midnight; pauses and other methods do not count. */
@@ -23,7 +24,7 @@ export function unionsWithin(
   people: number,
 ): number {
   const waiting = waitingForKnives(plan, people);
-  let left = minutes + 1e-9;
+  let left = minutes + ROUNDING;
   for (let more = 0; more < MOST; more++) {
     left -= waiting * minutesForUnions(made + more + 1, made + more + 1, plan.firstUnion, plan.falling);
     if (left < 0) return more;

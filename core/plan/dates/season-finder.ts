@@ -1,3 +1,4 @@
+import { capital } from '@/core/units/capital';
 import { callusRange, type AssumptionById } from '../phenology/assumptions';
 import { kinOf } from '../../methods/compatibility/compatibility';
 import type { Estimate, Phenology } from '../phenology/phenology';
@@ -209,8 +210,4 @@ export function seasonStretches(from: IsoDate, to: IsoDate, yearOf: (date: IsoDa
     else stretches.push({ ...verdict, from: date, to: date });
   }
   return stretches;
-}
-
-function capital(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1);
 }

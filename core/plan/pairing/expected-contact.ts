@@ -1,3 +1,4 @@
+import { TOLERANCE } from '@/core/units/tolerance';
 import { assumedBark } from '../../contact/cut-face';
 import { InputError } from '../../contact/input-error';
 import { figuresOf, fillMeasures } from '../../methods/field';
@@ -23,8 +24,9 @@ const BEYOND = 0.4;
  */
 export function expectedContact(method: Method, stock: number, scion: number): (slip: number) => number {
   const { use } = method;
-  if (stock < use.stock.from - 1e-6 || (stock > use.stock.to + 1e-6 && !use.stock.thicker)) return () => 0;
-  if (use.ratio && (scion < use.ratio.from * stock - 1e-6 || scion > use.ratio.to * stock + 1e-6)) return () => 0;
+  if (stock < use.stock.from - TOLERANCE || (stock > use.stock.to + TOLERANCE && !use.stock.thicker)) return () => 0;
+  if (use.ratio && (scion < use.ratio.from * stock - TOLERANCE || scion > use.ratio.to * stock + TOLERANCE))
+    return () => 0;
   const base = figuresFor(method, stock, scion);
   const at = (changes: Partial<Figures>): number => {
     try {

@@ -1,3 +1,4 @@
+import { ROUNDING } from '@/core/units/tolerance';
 import type { Method } from '../../methods/method';
 import { assign } from './assignment';
 import { contactTable } from './contact-table';
@@ -99,7 +100,7 @@ export function pairUp({ method, stocks, scions, fixed, progress = () => undefin
     const moved = free.map((stock, i) => ({ ...stock, ...seats[dealt[i]!]! }));
     const again = match(moved, wood, worth);
     const better = total(moved, wood, again, worth);
-    if (better <= sum + 1e-9) break;
+    if (better <= sum + ROUNDING) break;
     free.splice(0, free.length, ...moved);
     [columns, sum] = [again, better];
   }

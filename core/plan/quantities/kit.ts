@@ -1,3 +1,4 @@
+import { ROUNDING } from '@/core/units/tolerance';
 import type { Technique } from '../../methods/method';
 import type { MethodNeed, QuantitySettings } from './needs';
 import { dilution } from './dilution';
@@ -157,7 +158,7 @@ export function kitLines({ needs, people, leftHanded, settings, length }: KitInp
   );
   return [...lines.values()].map((line) => ({
     ...line,
-    total: line.unit === 'pieces' || line.unit === 'places' ? Math.ceil(line.total - 1e-9) : line.total,
+    total: line.unit === 'pieces' || line.unit === 'places' ? Math.ceil(line.total - ROUNDING) : line.total,
   }));
 }
 
@@ -195,7 +196,7 @@ export function shoppingList(
     const missing = Math.max(0, line.total - inStore);
     const buy =
       line.unit === 'pieces' || line.unit === 'places'
-        ? Math.max(0, Math.ceil(missing - 1e-9))
+        ? Math.max(0, Math.ceil(missing - ROUNDING))
         : Math.round(missing * 100) / 100;
     return { ...line, inStore, buy, price, cost: price === null ? null : Math.round(buy * price * 100) / 100 };
   });

@@ -1,3 +1,4 @@
+import { capital } from '@/core/units/capital';
 import { object, array, string, boolean } from 'yup';
 import { text, count, decimal } from '@/core/inputs/fields';
 
@@ -5,8 +6,8 @@ const share = (what: string, least: number, most: number) =>
   decimal()
     .typeError(`Enter ${what} as a number.`)
     .required(`Enter ${what}.`)
-    .min(least, `${what} must be ${least} or more.`)
-    .max(most, `${what} must be ${most} or less.`);
+    .min(least, `${capital(what)} must be ${least} or more.`)
+    .max(most, `${capital(what)} must be ${most} or less.`);
 
 /** Methods of a day at most. */
 export const MOST_METHODS = 6;
@@ -25,8 +26,8 @@ export const methodsInput = (known: string[]) =>
           .required('Choose where it is done.'),
         scionSpecies: text('the species of the scion', 60),
         stockSpecies: text('the species of the stock', 60),
-        practiceEach: count('Practice unions for each person', 0, 60),
-        keepersEach: count('Keepers for each person', 0, 20),
+        practiceEach: count('practice unions for each person', 0, 60),
+        keepersEach: count('keepers for each person', 0, 20),
         practiceOn: string()
           .oneOf(['prunings', 'good'] as const, 'Choose what practice is done on.')
           .required('Choose what practice is done on.'),
@@ -44,15 +45,15 @@ export const methodsInput = (known: string[]) =>
       .min(1, 'For zero people there is nothing to plan: enter one or more, or leave it empty to count the roster.')
       .max(500, 'More than 500 people are no workshop.'),
     settings: object({
-      confidence: share('The confidence', 0.5, 0.99),
+      confidence: share('the confidence', 0.5, 0.99),
       aim: string()
         .oneOf(['each', 'everybody', 'pooled'] as const, 'Choose for whom the promise is kept.')
         .required('Choose for whom the promise is kept.'),
-      usableBuds: share('Usable buds on a stick', 1, 40),
-      waste: share('Waste', 0, 0.9),
+      usableBuds: share('usable buds on a stick', 1, 40),
+      waste: share('waste', 0, 0.9),
       practiceWrapped: boolean().required(),
-      peoplePerBench: count('People at a bench', 1, 20),
-      bottle: share('The strength on the bottle, in percent,', 1.5, 100),
-      disinfectant: share('Litres of disinfectant a bench', 0, 20),
+      peoplePerBench: count('people at a bench', 1, 20),
+      bottle: share('the strength on the bottle, in percent,', 1.5, 100),
+      disinfectant: share('litres of disinfectant a bench', 0, 20),
     }),
   });

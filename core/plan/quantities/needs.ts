@@ -1,3 +1,4 @@
+import { ROUNDING } from '@/core/units/tolerance';
 import { BUD_COUNTS } from '@/core/methods/bud-counts';
 import type { Material } from '../../methods/material';
 import type { Method } from '../../methods/method';
@@ -77,7 +78,7 @@ export function graftsPerStick(
   waste: number,
 ): number {
   if (piece === 'tip') return 1;
-  return Math.max(0, Math.floor((usableBuds / buds) * (piece === 'scion' ? 1 - waste : 1) + 1e-9));
+  return Math.max(0, Math.floor((usableBuds / buds) * (piece === 'scion' ? 1 - waste : 1) + ROUNDING));
 }
 
 /** @throws RangeError for nobody, or sticks without a usable graft. */

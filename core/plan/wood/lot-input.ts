@@ -15,8 +15,8 @@ export const lotInput = object({
   leaveWords: optionalText('the leave', 200),
   certificate: optionalText('the certificate', 120),
   region: optionalText('the region', 80),
-  sticks: count('Sticks', 0, 100_000).default(0),
-  usableBuds: count('Usable buds on a stick', 1, 40).default(8),
+  sticks: count('sticks', 0, 100_000).default(0),
+  usableBuds: count('usable buds on a stick', 1, 40).default(8),
   sourceId: optionalId('the plant it was cut from'),
 });
 

@@ -23,10 +23,10 @@ export const year = () =>
     .min(1950, 'That year cannot be right.')
     .max(2200, 'That year cannot be right.');
 
-export const yearInput = object({ sticks: count('Sticks it can give', 0, 10_000) });
+export const yearInput = object({ sticks: count('sticks it can give', 0, 10_000) });
 
 export const promiseInput = object({
   year: year(),
   whom: text('who gets them', 120),
-  sticks: count('Sticks', 1, 10_000),
+  sticks: count('sticks', 1, 10_000),
 });

@@ -1,3 +1,4 @@
+import { ROUNDING } from '@/core/units/tolerance';
 import { studentQuantile } from '../../statistics/student-quantile';
 
 export interface Drift {
@@ -19,7 +20,7 @@ export function drift(points: readonly { hours: number; difference: number }[]):
   const middle = points.reduce((sum, { hours }) => sum + hours, 0) / n;
   const mean = points.reduce((sum, { difference }) => sum + difference, 0) / n;
   const spread = points.reduce((sum, { hours }) => sum + (hours - middle) ** 2, 0);
-  if (spread < 1e-9) return null;
+  if (spread < ROUNDING) return null;
   const perHour =
     points.reduce((sum, { hours, difference }) => sum + (hours - middle) * (difference - mean), 0) / spread;
   const rest = points.reduce(

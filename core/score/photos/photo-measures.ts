@@ -1,3 +1,4 @@
+import { ROUNDING } from '@/core/units/tolerance';
 import type { PhotoPoint } from './photo-scale';
 
 /** Length of a straight stretch, mm. */
@@ -12,7 +13,7 @@ export function lengthBetween(a: PhotoPoint, b: PhotoPoint, perPixel: number): n
  */
 export function angleAt(corner: PhotoPoint, a: PhotoPoint, b: PhotoPoint): number {
   const [ax, ay, bx, by] = [a.x - corner.x, a.y - corner.y, b.x - corner.x, b.y - corner.y];
-  if (Math.hypot(ax, ay) < 1e-9 || Math.hypot(bx, by) < 1e-9)
+  if (Math.hypot(ax, ay) < ROUNDING || Math.hypot(bx, by) < ROUNDING)
     throw new RangeError('A mark lies on the corner itself. Set it further out along the edge.');
   return (Math.abs(Math.atan2(ax * by - ay * bx, ax * bx + ay * by)) * 180) / Math.PI;
 }
@@ -24,6 +25,6 @@ export function angleAt(corner: PhotoPoint, a: PhotoPoint, b: PhotoPoint): numbe
  */
 export function hollowDepth(a: PhotoPoint, b: PhotoPoint, deepest: PhotoPoint, perPixel: number): number {
   const along = Math.hypot(b.x - a.x, b.y - a.y);
-  if (along < 1e-9) throw new RangeError('Set the two ends of the face apart.');
+  if (along < ROUNDING) throw new RangeError('Set the two ends of the face apart.');
   return (Math.abs((b.x - a.x) * (deepest.y - a.y) - (b.y - a.y) * (deepest.x - a.x)) / along) * perPixel;
 }

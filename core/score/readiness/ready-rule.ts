@@ -1,3 +1,4 @@
+import { ROUNDING } from '@/core/units/tolerance';
 /** A practice union as readiness sees it. */
 export interface Attempt {
   /** Null when nothing of it was looked at. */
@@ -22,7 +23,7 @@ export function countedAttempts<T extends Attempt>(attempts: readonly T[]): T[] 
 }
 
 export function reaches({ score, fatal }: Attempt, rule: ReadyRule): boolean {
-  return !fatal && score !== null && score >= rule.score - 1e-9;
+  return !fatal && score !== null && score >= rule.score - ROUNDING;
 }
 
 /**

@@ -1,3 +1,4 @@
+import { TOLERANCE } from '@/core/units/tolerance';
 import type { Method } from '../../methods/method';
 import type { Choices } from '../../methods/school';
 import { defaultRule, type ScoringRule } from './judge-union';
@@ -53,7 +54,7 @@ export function rubricProblems(method: Method, choices: Choices, edits: RubricEd
     if (!Number.isFinite(weight) || weight < 0 || weight > 100) problems[`weights.${id}`] = 'A weight is 0 to 100.';
   }
   const sum = Object.values(rule.weights).reduce((a, b) => a + b, 0);
-  if (Object.keys(problems).length === 0 && Math.abs(sum - 100) > 1e-6) {
+  if (Object.keys(problems).length === 0 && Math.abs(sum - 100) > TOLERANCE) {
     const off = Math.round((sum - 100) * 100) / 100;
     problems.weights = `The weights add up to ${Math.round(sum * 100) / 100}, not 100. ${off > 0 ? `Take ${off} away` : `Add ${-off}`} somewhere.`;
   }

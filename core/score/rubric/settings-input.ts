@@ -3,8 +3,8 @@ import { count, decimal } from '@/core/inputs/fields';
 
 export const settingsInput = object({
   ready: object({
-    last: count('The number of last unions', 1, 10),
-    score: count('The score to reach', 1, 100),
+    last: count('the number of last unions', 1, 10),
+    score: count('the score to reach', 1, 100),
   }).required('Enter when somebody is ready.'),
   blindRate: decimal()
     .typeError('Choose how many unions are scored twice.')

@@ -1,13 +1,7 @@
+import { type Paper, SHEETS } from '@/core/units/paper';
+import { ROUNDING } from '@/core/units/tolerance';
 import type { Point } from '../../drawing/display-list';
 import type { Template, TemplateStroke } from '../../methods/template';
-
-export type Paper = 'A4' | 'Letter';
-
-/** Sheets in mm, upright. */
-export const SHEETS: Record<Paper, { width: number; height: number }> = {
-  A4: { width: 210, height: 297 },
-  Letter: { width: 215.9, height: 279.4 },
-};
 
 /** Printers leave this much at the edges, mm. */
 const MARGIN = 12;
@@ -119,7 +113,7 @@ function tilesOf(template: Template, room: { width: number; height: number }): O
 
 function spans(length: number, room: number): [number, number][] {
   const all: [number, number][] = [];
-  for (let from = 0; from < length - 1e-9 && (all.length === 0 || all.at(-1)![1] < length); from += room - OVERLAP)
+  for (let from = 0; from < length - ROUNDING && (all.length === 0 || all.at(-1)![1] < length); from += room - OVERLAP)
     all.push([from, Math.min(length, from + room)]);
   return all;
 }
@@ -143,7 +137,7 @@ function clipped(
     }
     const [from, to] = part;
     const last = open.at(-1);
-    if (last && Math.hypot(last[0] - from[0], last[1] - from[1]) < 1e-9) open.push(to);
+    if (last && Math.hypot(last[0] - from[0], last[1] - from[1]) < ROUNDING) open.push(to);
     else {
       if (open.length > 1) runs.push(open);
       open = [from, to];

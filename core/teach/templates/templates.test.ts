@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { METHODS } from '../../methods/registry';
 import { woodOf } from '../../methods/shown-technique';
-import { layOut, OVERLAP, SHEETS } from './lay-out';
+import { layOut, OVERLAP } from './lay-out';
+import { SHEETS } from '../../units/paper';
 import { unrolledHeight, wrapGuide } from '../../methods/template';
 
 describe('unrolledHeight', () => {

@@ -1,3 +1,4 @@
+import { capital } from '@/core/units/capital';
 import type { Estimate, Phenology } from '@/core/plan/phenology/phenology';
 import { formatDate } from '@/core/units/iso-date';
 
@@ -18,7 +19,7 @@ export function YearTable({ year, species }: { year: Phenology; species: string 
   return (
     <div className="mb-4">
       <h3 className="font-bold">
-        {species.charAt(0).toUpperCase() + species.slice(1)}, {formatDate(year.from)} to {formatDate(year.to)}
+        {capital(species)}, {formatDate(year.from)} to {formatDate(year.to)}
       </h3>
       <dl className="divide-y divide-line">
         {STAGES.map(([stage, name]) => {

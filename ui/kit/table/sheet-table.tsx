@@ -1,6 +1,6 @@
 'use client';
 
-import { ArrowDown, ArrowUp, Search } from 'lucide-react';
+import { ArrowDown, ArrowUp, ArrowUpDown, Search } from 'lucide-react';
 import { Fragment, type ReactNode, useState } from 'react';
 import {
   columnFilteringFeature,
@@ -158,17 +158,17 @@ function Head<Row>({ column: { id, head, value, headClassName }, sorting, onSort
         {head}
       </th>
     );
+  const Arrow = !order ? ArrowUpDown : order.desc ? ArrowDown : ArrowUp;
   const next = !order ? [{ id, desc: false }] : order.desc ? [] : [{ id, desc: true }];
   return (
     <th scope="col" className={headClassName} aria-sort={!order ? 'none' : order.desc ? 'descending' : 'ascending'}>
       <button
         type="button"
-        className="inline-flex cursor-pointer items-center gap-1 font-bold"
+        className="group inline-flex cursor-pointer items-end gap-1 text-left font-bold"
         onClick={() => onSort(next)}
       >
         {head}
-        {order &&
-          (order.desc ? <ArrowDown aria-hidden className="size-4" /> : <ArrowUp aria-hidden className="size-4" />)}
+        <Arrow aria-hidden className={`size-3.5 shrink-0 ${order ? '' : 'text-line group-hover:text-ink'}`} />
       </button>
     </th>
   );

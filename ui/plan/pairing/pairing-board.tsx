@@ -1,5 +1,6 @@
 'use client';
 
+import { percent } from '@/core/units/percent';
 import { useMemo, useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { methodById } from '@/core/methods/registry';
@@ -41,8 +42,6 @@ interface PairingBoardProps {
   unit: LengthUnit;
   mayChange: boolean;
 }
-
-const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
 /** Pairs sticks with stocks for the most contact there is to be had, beside what taking them as they lie would give. */
 export function PairingBoard({

@@ -1,3 +1,4 @@
+import { capital } from '@/core/units/capital';
 import { COLOURS } from '@/core/drawing/colours';
 import type { GiveUp } from '@/core/plan/quantities/short-wood';
 
@@ -19,8 +20,7 @@ export function WoodSupply({ supply }: { supply: Supply[] }) {
           <li key={species}>
             <p>
               <strong>
-                {species.charAt(0).toUpperCase() + species.slice(1)}: {needed} {needed === 1 ? 'stick' : 'sticks'}{' '}
-                needed
+                {capital(species)}: {needed} {needed === 1 ? 'stick' : 'sticks'} needed
               </strong>
               , {booked} booked{free > 0 ? `, ${free} free in the chosen lots` : ''}
               {there < needed ? `: ${needed - there} short` : ''}.

@@ -1,5 +1,6 @@
 'use client';
 
+import { percent } from '@/core/units/percent';
 import { lookInput } from '@/core/score/photos/cut-look-input';
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
@@ -44,10 +45,10 @@ export function CutLooks({
     <section className="board" aria-labelledby="cut-title">
       <h2 id="cut-title">Cut open</h2>
       <p className="text-sm">
-        Computed contact <strong>{Math.round(computed * 100)}&nbsp;%</strong>
+        Computed contact <strong>{percent(computed)}</strong>
         {told[0] && (
           <>
-            ; seen <strong>{Math.round(told[0].contactSeen! * 100)}&nbsp;%</strong>,{' '}
+            ; seen <strong>{percent(told[0].contactSeen!)}</strong>,{' '}
             {Math.abs(Math.round((told[0].contactSeen! - computed) * 100))} points{' '}
             {told[0].contactSeen! >= computed ? 'more' : 'less'} than computed
           </>
@@ -64,7 +65,7 @@ export function CutLooks({
         {looks.map((look) => (
           <li key={look.id} className="mt-1 border-l-4 border-ink pl-2">
             <strong>{formatDate(look.lookedOn)}:</strong> {CALLUS[look.callus]}
-            {look.contactSeen !== null && `, ${Math.round(look.contactSeen * 100)} % of the line joined`}. {look.by}.
+            {look.contactSeen !== null && `, ${percent(look.contactSeen)} of the line joined`}. {look.by}.
             {look.note && ` ${look.note}`}
           </li>
         ))}

@@ -1,5 +1,6 @@
 'use client';
 
+import { capital } from '@/core/units/capital';
 import { useState } from 'react';
 import { type Field, quickFigures, usualPick } from '@/core/methods/field';
 import type { Measures } from '@/core/methods/measures';
@@ -141,7 +142,7 @@ export function Figures({ method, entry, unit, measures, errors, onChange }: Fig
 
 function figureLabel(field: Field): string {
   if (field.lies === 'aside') return 'Offset to the right (left is negative)';
-  return `${field.name.charAt(0).toUpperCase()}${field.name.slice(1)}${field.unit === 'degrees' ? ', °' : ''}`;
+  return `${capital(field.name)}${field.unit === 'degrees' ? ', °' : ''}`;
 }
 
 function without(names: string[], name: string): string[] {

@@ -1,3 +1,4 @@
+import { capital } from '@/core/units/capital';
 import { InputError } from '@/core/contact/input-error';
 import { exampleMeasures } from '@/core/methods/example-measures';
 import type { Method, Stage } from '@/core/methods/method';
@@ -32,7 +33,7 @@ export function fieldOf(name: string): string {
   const [first, second] = name.split('.');
   if (first === 'measures' && second) return second;
   if ((first === 'stock' || first === 'scion') && second) {
-    return first + second.charAt(0).toUpperCase() + second.slice(1);
+    return first + capital(second);
   }
   return FIELD_OF[name] ?? name;
 }

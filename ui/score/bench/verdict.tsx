@@ -1,3 +1,4 @@
+import { percent } from '@/core/units/percent';
 import { lowContactWords } from '@/core/contact/low-contact';
 import type { UnionJudgement } from '@/core/score/rubric/judge-union';
 import type { RankedCorrection } from '@/core/score/rubric/best-corrections';
@@ -48,7 +49,7 @@ export function Verdict({ judged, best, corrections, outside, last, called, unit
             <p className="text-sm">
               {cause ? `${lowContactWords(cause)} ` : ''}
               {formatLength(judged.assessment.contact.touching, unit)} touching.
-              {best !== null && <> This pair could reach {Math.round(best * 100)}&nbsp;%.</>}
+              {best !== null && <> This pair could reach {percent(best)}.</>}
             </p>
             {judged.assessment.contact.warning && (
               <p className="text-sm font-bold">{judged.assessment.contact.warning}</p>
@@ -81,7 +82,7 @@ export function Verdict({ judged, best, corrections, outside, last, called, unit
             <UnionGlyph {...last.glyph} title={`Attempt ${last.number}: ${counting(last).contactWords}`} />
             <span>
               <span className="block text-xl font-bold">{scoreText(counting(last).score)}</span>
-              {Math.round(counting(last).contact * 100)}&nbsp;%
+              {percent(counting(last).contact)}
             </span>
           </p>
         ) : (

@@ -1,5 +1,6 @@
 'use client';
 
+import { percent } from '@/core/units/percent';
 import { COLOURS } from '@/core/drawing/colours';
 import { useCallback } from 'react';
 import type { CardUnion } from '@/core/score/cards/person-card';
@@ -11,7 +12,7 @@ export function AttemptsChart({ unions }: { unions: CardUnion[] }) {
   return (
     <Chart
       option={option}
-      label={`Over the attempts: ${unions.map(({ number, score, contact }) => `${number}: score ${score === null ? 'none' : Math.round(score)}, contact ${Math.round(contact * 100)} %`).join('; ')}`}
+      label={`Over the attempts: ${unions.map(({ number, score, contact }) => `${number}: score ${score === null ? 'none' : Math.round(score)}, contact ${percent(contact)}`).join('; ')}`}
       height={190}
     />
   );

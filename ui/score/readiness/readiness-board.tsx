@@ -1,5 +1,6 @@
 'use client';
 
+import { percent } from '@/core/units/percent';
 import { permitInput } from '@/core/score/readiness/permit-input';
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
@@ -160,7 +161,7 @@ export function ReadinessBoard({
               ? minutesLeft === null
                 ? 'No planned practice union is left.'
                 : 'The day has no time for another union.'
-              : `Chance to be ready within the ${person.left} ${minutesLeft === null ? 'left of the plan' : 'the day still has time for'}: ${Math.round(person.within * 100)} %.`}
+              : `Chance to be ready within the ${person.left} ${minutesLeft === null ? 'left of the plan' : 'the day still has time for'}: ${percent(person.within)}.`}
             {person.minutes ? ` About ${Math.round(person.minutes / 5) * 5} minutes of cutting.` : ''}
           </p>
         )}

@@ -1,5 +1,6 @@
 'use client';
 
+import { capital } from '@/core/units/capital';
 import { useForm } from 'react-hook-form';
 import type { PointWords } from '@/core/score/rubric/worded-points';
 import { Field } from '@/ui/kit/form/field';
@@ -52,7 +53,7 @@ export function PointWordsForm({ point, words, mayChange, onChange, onClose }: P
             <input {...register('good')} maxLength={200} defaultValue={words.good ?? ''} placeholder={point.good} />
           </Field>
           {point.faults.map(({ grade, words: own }) => (
-            <Field key={grade} label={`${grade.charAt(0).toUpperCase()}${grade.slice(1)} is`}>
+            <Field key={grade} label={`${capital(grade)} is`}>
               <input
                 {...register(`fault-${grade}`)}
                 maxLength={200}

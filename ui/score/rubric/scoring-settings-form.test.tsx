@@ -29,7 +29,7 @@ describe('the settings of scoring', () => {
     expect(/<input[^>]*type="radio"[^>]*checked[^>]*value="seats"/.test(html)).toBe(true);
   });
   it('keep a rate that is none of the usual ones', () => {
-    expect(/<option value="0.35" selected[^>]*>35 %/.test(form({ blindRate: 0.35 }).html)).toBe(true);
+    expect(/<option value="0.35" selected[^>]*>35\u00a0%/.test(form({ blindRate: 0.35 }).html)).toBe(true);
   });
   it('are not changed by those who only look', () => {
     const { html, buttons } = form({}, false);

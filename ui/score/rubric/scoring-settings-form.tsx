@@ -1,5 +1,6 @@
 'use client';
 
+import { percent } from '@/core/units/percent';
 import Link from 'next/link';
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
@@ -75,7 +76,7 @@ export function ScoringSettingsForm({
               </option>
             ))}
             {!RATES.some(([rate]) => rate === settings.blindRate) && (
-              <option value={settings.blindRate}>{Math.round(settings.blindRate * 100)} %</option>
+              <option value={settings.blindRate}>{percent(settings.blindRate)}</option>
             )}
           </select>
         </Field>

@@ -1,3 +1,4 @@
+import { percent, wholePercent } from '@/core/units/percent';
 import { COLOURS } from '@/core/drawing/colours';
 import type { Metadata } from 'next';
 import { MILESTONE_WORDS } from '@/core/methods/milestones';
@@ -9,9 +10,9 @@ import { pageContext } from '../../../../_http/session';
 
 export const metadata: Metadata = { title: 'Findings' };
 
-const percent = (share: number | null): string => (share === null ? '–' : `${Math.round(share * 100)} %`);
+const shareWords = (share: number | null): string => (share === null ? '–' : percent(share));
 const range = (interval: { low: number; high: number } | null): string =>
-  interval === null ? '–' : `${Math.round(interval.low * 100)} to ${Math.round(interval.high * 100)} %`;
+  interval === null ? '–' : `${wholePercent(interval.low)} to ${percent(interval.high)}`;
 
 export default async function FindingsPage({ params }: { params: Promise<{ workshop: string }> }) {
   const { workshop: id } = await params;
@@ -120,7 +121,7 @@ export default async function FindingsPage({ params }: { params: Promise<{ works
                     <td>
                       <TakeDots alive={take.alive} dead={take.dead} unknown={take.unknown} />
                     </td>
-                    <td className="font-bold">{percent(take.rate)}</td>
+                    <td className="font-bold">{shareWords(take.rate)}</td>
                     <td>{range(take.interval)}</td>
                   </tr>
                 );
@@ -144,7 +145,7 @@ function MilestoneRow({ finding }: { finding: MilestoneFinding }) {
       </th>
       {finding.asked ? (
         <>
-          <td className="text-lg font-bold">{percent(finding.rate)}</td>
+          <td className="text-lg font-bold">{shareWords(finding.rate)}</td>
           <td>{range(finding.interval)}</td>
         </>
       ) : (

@@ -1,3 +1,5 @@
+import { percent } from '@/core/units/percent';
+import { capital } from '@/core/units/capital';
 import { METHODS } from '@/core/methods/registry';
 import type { Metadata } from 'next';
 import { CHLORINE_CAUTION } from '@/core/plan/quantities/kit';
@@ -18,7 +20,7 @@ export default async function PlanQuantities({ params }: { params: Promise<{ wor
     quantities(context, id),
   );
   const mayChange = context.actor.role !== 'viewer';
-  const percent = Math.round(plan.settings.confidence * 100);
+
   return (
     <div className="flex flex-col gap-6">
       <div className="flex flex-wrap items-end justify-between gap-3">
@@ -47,7 +49,7 @@ export default async function PlanQuantities({ params }: { params: Promise<{ wor
         <>
           <section aria-labelledby="counts" className="relative overflow-x-auto" tabIndex={0}>
             <h2 id="counts" className="mb-1">
-              How many to make, so that the promise is kept with {percent} %
+              How many to make, so that the promise is kept with {percent(plan.settings.confidence)}
             </h2>
             <table className="bench-table min-w-[50rem]">
               <thead>
@@ -85,7 +87,7 @@ export default async function PlanQuantities({ params }: { params: Promise<{ wor
                       </th>
                       <td className="tabular-nums">{planned.keepersEach}</td>
                       <td className="tabular-nums">
-                        {Math.round(meanTake(belief) * 100)} %
+                        {percent(meanTake(belief))}
                         <span className="block text-sm text-muted">
                           {belief.seen > 0
                             ? `usual take and ${belief.seen} of the club’s own`
@@ -125,7 +127,7 @@ export default async function PlanQuantities({ params }: { params: Promise<{ wor
                 {stocks.map(({ species, needed, there }) => (
                   <li key={species}>
                     <strong>
-                      {species.charAt(0).toUpperCase() + species.slice(1)}: {needed} needed
+                      {capital(species)}: {needed} needed
                     </strong>
                     , {there} in the chosen lots{there < needed ? `: ${needed - there} short` : ''}.
                   </li>

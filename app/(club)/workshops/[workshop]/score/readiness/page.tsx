@@ -1,3 +1,4 @@
+import { percent } from '@/core/units/percent';
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { readinessBoard } from '@/server/score/readiness-board';
@@ -27,7 +28,7 @@ export default async function Readiness({ params }: { params: Promise<{ workshop
         {curves && (
           <span className="text-muted">
             {' '}
-            The class goes {Math.round(curves.rate * 100)}&nbsp;% of its way with each union; single unions scatter by{' '}
+            The class goes {percent(curves.rate)} of its way with each union; single unions scatter by{' '}
             {Math.round(curves.scatter)} points about a hand&apos;s curve.
           </span>
         )}

@@ -1,0 +1,4 @@
+/** A text that begins a sentence. */
+export function capital(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}

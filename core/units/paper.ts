@@ -1,0 +1,8 @@
+/** Sheets that are printed on, upright, mm. */
+export const SHEETS = {
+  A4: { width: 210, height: 297 },
+  Letter: { width: 215.9, height: 279.4 },
+} as const;
+export type Paper = keyof typeof SHEETS;
+
+export const PAPERS = Object.keys(SHEETS) as Paper[];
