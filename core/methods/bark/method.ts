@@ -10,7 +10,8 @@ import { flatnessGrade, lengthGrade, windowGrade } from '../common/measured-grad
 import { towards } from '../common/towards';
 import type { Method } from '../method';
 import * as school from '../schools';
-import { ANCHORS, FACE_LENGTH, technique } from './technique';
+import { FACE_LENGTH } from './steps';
+import { ANCHORS, technique } from './technique';
 import { slots } from '../template';
 import { stepFigure } from '../common/step-figure';
 import { round } from '../timetable/round-advice';

@@ -7,7 +7,8 @@ import { assessOutline, bestOutlineContact, outlineCorrections } from '../common
 import { assumedDepth, slicePlacement } from '../common/slice-fields';
 import type { Method } from '../method';
 import * as school from '../schools';
-import { ANCHORS, CHIP_LENGTH, technique } from './technique';
+import { CHIP_LENGTH } from './steps';
+import { ANCHORS, technique } from './technique';
 import { slice } from '../template';
 import { chord } from '../../drawing/workpieces';
 import { stepFigure } from '../common/step-figure';

@@ -4,7 +4,8 @@ import { assessOutline, bestOutlineContact, outlineCorrections, THROUGH_FIELDS }
 import { CAUTIONS } from '../cautions';
 import type { Method } from '../method';
 import * as school from '../schools';
-import { CUT_LENGTH, cutLengthFor, technique } from './technique';
+import { CUT_LENGTH, cutLengthFor } from './steps';
+import { technique } from './technique';
 import { wrapGuide } from '../template';
 import { chosen } from '../school';
 import { round } from '../timetable/round-advice';

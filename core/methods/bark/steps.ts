@@ -1,0 +1,255 @@
+import { BUD_COUNTS } from '../bud-counts';
+import { footedAt, posed, scored, toppedAt } from '../../drawing/workpieces';
+import { chiselled, faced, laidOn, laidPieces, opened } from '../common/laid-face-shape';
+import * as point from '../common/points';
+import { bindStep, chooseWood, filmStep, labelStep, sealStep, step, writeTags } from '../common/steps';
+import type { Wood } from '../method';
+import { chosen, type Choices } from '../school';
+import * as school from '../schools';
+import type { Step } from '../step';
+
+export const FACE_LENGTH = { from: 25, to: 40 };
+
+const WINDOW = 9;
+
+/** What the steps are drawn from, for a choice of schools and a pair of wood; lengths in mm. */
+export function cutsOf(choices: Choices, wood: Wood) {
+  const { stock, scion } = wood;
+  const length = Math.round(wood.length ?? Math.max(FACE_LENGTH.from, Math.min(FACE_LENGTH.to, scion * 4)));
+  const buds = BUD_COUNTS.get(chosen(choices, school.BUDS))!;
+  const shape = laidPieces(wood, length, buds, 12 + 12 * buds);
+  const deep = Math.max(1, length - WINDOW);
+  const wedge = chosen(choices, school.SCION_END) === 'wedge';
+  const pared = chosen(choices, school.OUTER_BARK) === 'pared';
+  const three = chosen(choices, school.SLITS) === 'three';
+  const sealed = chosen(choices, school.STUMP) === 'sealed';
+  const filmFirst = chosen(choices, school.FILM_WHEN) === 'before';
+  const film = filmStep(
+    3,
+    shape.tip,
+    filmFirst
+      ? 'Wrap the scion in film, all but the end that is cut.'
+      : 'Wrap the scion in film from the tape to its tip.',
+  );
+  return { choices, stock, scion, length, buds, shape, deep, wedge, pared, three, sealed, filmFirst, film };
+}
+
+export type Cuts = ReturnType<typeof cutsOf>;
+
+/** The steps in their order. */
+export function stepsOf(cuts: Cuts): Step[] {
+  return [...prepareStock(cuts), ...chooseScion(cuts), ...openBark(cuts), ...cutScion(cuts), ...setScion(cuts)];
+}
+
+/** The stock made ready, up to its cut. */
+function prepareStock({ stock }: Cuts): Step[] {
+  return [
+    writeTags(),
+    step({
+      id: 'slip-test',
+      action: 'Try whether the bark slips, on a piece of the top that comes off anyway.',
+      noCut: true,
+      lookFor: 'It lifts clean, the wood beneath is wet and white.',
+      blocks: 'Once the stock is cut off, bark that clings cannot be waited for.',
+      wrong: { what: 'The stock is opened on the chance.', looks: 'Bark tears in shreds and stays on the wood.' },
+      apply: (p) => p,
+    }),
+    step({
+      id: 'stock-off',
+      action: 'Cut the stock off square.',
+      lookFor: 'A square, smooth top.',
+      caution: 'saw',
+      pull: 'down',
+      figures: [{ name: 'stock', mm: stock }],
+      wrong: { what: 'The cut slopes.', looks: 'The binding climbs and rides off.' },
+      apply: (p) => ({ ...p, stock: toppedAt(p.stock, 0) }),
+    }),
+  ];
+}
+
+/** The scion chosen and trimmed. */
+function chooseScion({ scion, buds, length, shape, filmFirst, film }: Cuts): Step[] {
+  return [
+    chooseWood(
+      'Take a scion and find which way its buds point.',
+      'Dormant, straight, much thinner than the stock.',
+      { what: 'The buds have begun to move.', looks: 'Green tips between the scales.', point: 'wood' },
+      [{ name: 'scion', mm: scion }],
+    ),
+    step({
+      id: 'trim',
+      action: `Trim the stick to ${buds === 1 ? 'one bud' : `${buds} buds`} above the face.`,
+      lookFor: 'Bright green at both ends.',
+      caution: 'long-cut',
+      wrong: { what: 'A brown end is left on.', looks: 'A dry end that no callus crosses.' },
+      apply: (p) => ({ ...p, scion: toppedAt(footedAt(p.scion, -length), shape.tip) }),
+    }),
+    ...(filmFirst ? [film] : []),
+  ];
+}
+
+/** The bark opened. */
+function openBark({ three, length, stock, deep, scion }: Cuts): Step[] {
+  return [
+    step({
+      id: 'slit',
+      action: three
+        ? 'Cut three slits down through the bark, a scion’s width apart for each of two scions.'
+        : 'Cut one slit down through the bark until the blade clicks on the wood.',
+      view: 'front',
+      pull: 'down',
+      caution: 'bud-cut',
+      figures: [
+        {
+          name: 'slit',
+          mm: length,
+          range: FACE_LENGTH,
+          dimension: { piece: 'stock', view: 'front', from: [0, 0], to: [0, -length], off: stock / 2 + 4 },
+        },
+      ],
+      lookFor: 'The blade stops at the wood.',
+      wrong: { what: 'The blade goes on into the wood.', looks: 'A dark line in the wood where sap dries out.' },
+      apply: (p) => ({
+        ...p,
+        stock: scored(
+          p.stock,
+          [
+            [0, 0],
+            [0, -length],
+          ],
+          ...(three
+            ? [
+                [
+                  [-stock * 0.32, 0],
+                  [-stock * 0.32, -length],
+                ] as const,
+                [
+                  [stock * 0.32, 0],
+                  [stock * 0.32, -length],
+                ] as const,
+              ].map((line) => [...line])
+            : []),
+        ),
+      }),
+    }),
+    step({
+      id: 'lift',
+      action: 'Open the lips with the blunt of the knife.',
+      view: 'front',
+      caution: 'bud-cut',
+      lookFor: 'Both lips are whole; white wood shows between them.',
+      wrong: { what: 'The lips are prised with the edge.', looks: 'Torn lips that dry at their rims.', point: 'slip' },
+      apply: (p) => ({
+        ...p,
+        stock: {
+          ...opened(p.stock, deep, scion * 0.9),
+          lips: [
+            { from: -deep, to: 0, hinge: -scion * 0.45, fold: -2.6 },
+            { from: -deep, to: 0, hinge: scion * 0.45, fold: 2.6 },
+          ],
+        },
+      }),
+      spoil: (p) => ({
+        ...p,
+        stock: {
+          ...opened(p.stock, deep, scion * 0.9),
+          lips: [
+            { from: -deep * 0.5, to: 0, hinge: -scion * 0.45, fold: -6 },
+            { from: -deep, to: -deep * 0.7, hinge: scion * 0.45, fold: 5 },
+          ],
+        },
+      }),
+    }),
+  ];
+}
+
+/** The scion chosen and cut. */
+function cutScion({ length, shape, scion, wedge, pared }: Cuts): Step[] {
+  return [
+    step({
+      id: 'face',
+      action: 'Cut one flat face down to the middle of the scion.',
+      caution: 'long-cut',
+      pull: 'down',
+      figures: [
+        {
+          name: 'face',
+          mm: length,
+          range: FACE_LENGTH,
+          dimension: {
+            piece: 'scion',
+            view: 'side',
+            from: [shape.depth - scion / 2, -length],
+            to: [shape.depth - scion / 2, 0],
+            off: scion / 2 + 5,
+          },
+        },
+        { name: 'depth', mm: shape.depth },
+      ],
+      lookFor: 'Flat from shoulder to foot, half the stick’s thickness left.',
+      wrong: { what: 'It is scooped.', looks: 'Only shoulder and foot lie on the wood.', point: 'flatness' },
+      apply: (p) => ({ ...p, scion: faced(p.scion, length, shape.depth) }),
+      spoil: (p) => ({ ...p, scion: faced(p.scion, length, shape.depth - 1, 2.2) }),
+    }),
+    step({
+      id: 'chisel',
+      action: wedge
+        ? 'Cut a second, shorter face on the back: a two-sided wedge.'
+        : 'Cut a short chisel on the back of its tip.',
+      caution: 'long-cut',
+      pull: 'down',
+      lookFor: wedge ? 'Green shows on both sides.' : 'An edge that finds its way under the bark.',
+      wrong: { what: 'The tip is left thick.', looks: 'It pushes the bark up in a roll.' },
+      apply: (p) => ({ ...p, scion: chiselled(p.scion, length, shape.depth, wedge ? length * 0.6 : 7) }),
+    }),
+    ...(pared
+      ? [
+          step({
+            id: 'pare',
+            action: 'Pare the outer bark of the scion’s back to the green.',
+            noCut: true,
+            lookFor: 'Green, not white.',
+            caution: 'long-cut',
+            wrong: { what: 'It is pared to the wood.', looks: 'White patches with no living tissue.' },
+            apply: (p) => p,
+          }),
+        ]
+      : []),
+  ];
+}
+
+/** The scion set, held and covered. */
+function setScion({ shape, length, filmFirst, film, sealed }: Cuts): Step[] {
+  return [
+    step({
+      id: 'join',
+      action: 'Hold the bark with a finger and slide the face down against the wood, leaving a window.',
+      joins: true,
+      caution: 'hands-meet',
+      figures: [{ name: 'window', mm: WINDOW, range: { from: 6, to: 13 } }],
+      lookFor: 'The bark has not torn, and a strip of face shows above the rim.',
+      wrong: {
+        what: 'It is pushed in to the shoulder.',
+        looks: 'No window: callus cannot bridge over the rim.',
+        point: 'window',
+      },
+      apply: (p) => ({ ...p, joined: true, scion: laidOn(p.scion, p.stock, shape.depth, WINDOW) }),
+      spoil: (p) => ({ ...p, joined: true, scion: posed(laidOn(p.scion, p.stock, shape.depth, 0), { lean: 7 }) }),
+    }),
+    step({
+      id: 'hold',
+      action: 'Shake it once.',
+      noCut: true,
+      lookFor: 'It stays.',
+      wrong: { what: 'It wags.', looks: 'The face lies on bark that did not lift far enough.', point: 'hold' },
+      apply: (p) => p,
+    }),
+    bindStep(-length - 4, 0, 'tape', { action: 'Bind tight, from below the slit up to the rim.' }),
+    ...(filmFirst ? [] : [film]),
+    sealStep(
+      { tip: shape.tip, ...(sealed ? { rim: 0 } : {}) },
+      sealed ? 'Seal the rim, the slit’s end and the scion’s tip.' : 'Seal the scion’s tip; the rim is left open.',
+    ),
+    labelStep(-length - 6),
+  ];
+}

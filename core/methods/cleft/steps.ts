@@ -1,0 +1,218 @@
+import { BUD_COUNTS } from '../bud-counts';
+import { covered, footedAt, scored, toppedAt, withKerf } from '../../drawing/workpieces';
+import * as point from '../common/points';
+import { bindStep, chooseWood, filmStep, labelStep, sealStep, step, writeTags } from '../common/steps';
+import { inSplit, splitOpen, wedged, wedgePieces } from '../common/wedge-shape';
+import type { Wood } from '../method';
+import { chosen, type Choices } from '../school';
+import * as school from '../schools';
+import type { Step } from '../step';
+
+export const WEDGE_LENGTH = { from: 25, to: 40 };
+
+/** From this stock on a second scion goes in at the other edge, mm. */
+export const TWO_SCIONS = 40;
+
+/** What the steps are drawn from, for a choice of schools and a pair of wood; lengths in mm. */
+export function cutsOf(choices: Choices, wood: Wood) {
+  const { stock, scion } = wood;
+  const length = Math.round(wood.length ?? Math.max(WEDGE_LENGTH.from, Math.min(WEDGE_LENGTH.to, scion * 3.8)));
+  const split = Math.max(30, Math.min(50, length + 6), length);
+  const { start, tip } = wedgePieces(wood, length, split, BUD_COUNTS.get(chosen(choices, school.BUDS))!);
+  const inset = wood.stockBark - wood.scionBark;
+  const sealed = chosen(choices, school.STUMP) === 'sealed';
+  const two = stock > TWO_SCIONS;
+  const filmFirst = chosen(choices, school.FILM_WHEN) === 'before';
+  const film = filmStep(
+    1,
+    tip,
+    filmFirst
+      ? 'Wrap the scion in film, all but the end that is cut.'
+      : 'Wrap the scion in film from the tape to its tip.',
+  );
+  return { choices, stock, scion, length, split, start, tip, inset, sealed, two, filmFirst, film };
+}
+
+export type Cuts = ReturnType<typeof cutsOf>;
+
+/** The steps in their order. */
+export function stepsOf(cuts: Cuts): Step[] {
+  return [...prepareStock(cuts), ...cutScion(cuts), ...setScion(cuts)];
+}
+
+/** The stock made ready, up to its cut. */
+function prepareStock({ split, stock }: Cuts): Step[] {
+  return [
+    writeTags(),
+    step({
+      id: 'saw',
+      action: 'Saw the limb off square at clear wood, undercut first.',
+      lookFor: 'A square face with no knot in the next hand’s breadth.',
+      caution: 'saw',
+      pull: 'down',
+      wrong: { what: 'It is sawn from above only.', looks: 'A strip of bark is torn down the limb.' },
+      apply: (p) => ({ ...p, stock: toppedAt(p.stock, 0) }),
+    }),
+    step({
+      id: 'pare',
+      action: 'Pare the sawn rim smooth with the knife.',
+      noCut: true,
+      lookFor: 'The green ring shines all round.',
+      caution: 'long-cut',
+      wrong: { what: 'The rim stays rough from the saw.', looks: 'Frayed bark where the green line should be.' },
+      apply: (p) => p,
+    }),
+    step({
+      id: 'split',
+      action: 'Set the blade across the middle and knock a split into the stock.',
+      view: 'front',
+      caution: 'driven',
+      pull: 'down',
+      figures: [
+        {
+          name: 'depth of the split',
+          mm: split,
+          range: { from: 30, to: 50 },
+          dimension: { piece: 'stock', view: 'front', from: [0, 0], to: [0, -split], off: stock / 2 + 4 },
+        },
+      ],
+      lookFor: 'It runs through the pith and stops by itself.',
+      wrong: { what: 'It is driven off the middle.', looks: 'The thin half bends and grips nothing.', point: 'split' },
+      apply: (p) => ({
+        ...p,
+        stock: withKerf(
+          scored(p.stock, [
+            [0, 0],
+            [0, -split],
+          ]),
+          'front',
+          [-split, 0],
+          [-split, stock],
+        ),
+      }),
+      spoil: (p) => ({
+        ...p,
+        stock: scored(p.stock, [
+          [stock * 0.3, 0],
+          [stock * 0.36, -split],
+        ]),
+      }),
+    }),
+  ];
+}
+
+/** The scion chosen and cut. */
+function cutScion({ stock, scion, choices, length, tip, filmFirst, film }: Cuts): Step[] {
+  return [
+    chooseWood(
+      'Take a scion and find which way its buds point.',
+      'Dormant, straight, its lowest bud to sit just above the wedge on the outside.',
+      { what: 'The stick is held upside down.', looks: 'Leaf scars stand above their buds.', point: 'way-up' },
+      [
+        { name: 'stock', mm: stock },
+        { name: 'scion', mm: scion },
+      ],
+    ),
+    step({
+      id: 'trim',
+      action: `Trim the stick to ${chosen(choices, school.BUDS) === 'one' ? 'one bud' : `${chosen(choices, school.BUDS)} buds`}, back to green at both ends.`,
+      lookFor: 'Bright green at both ends.',
+      caution: 'long-cut',
+      wrong: { what: 'A brown end is left on.', looks: 'A dry end that no callus crosses.', point: 'wood' },
+      apply: (p) => ({ ...p, scion: toppedAt(footedAt(p.scion, -length), tip) }),
+    }),
+    ...(filmFirst ? [film] : []),
+    step({
+      id: 'wedge',
+      action: 'Cut a wedge with two flat faces, its outer edge a little thicker than its inner.',
+      view: 'front',
+      caution: 'long-cut',
+      pull: 'down',
+      figures: [
+        {
+          name: 'wedge',
+          mm: length,
+          range: WEDGE_LENGTH,
+          dimension: { piece: 'scion', view: 'front', from: [0, -length], to: [0, 0], off: scion / 2 + 5 },
+        },
+      ],
+      lookFor: 'Two flat faces; the lowest bud stands just above, on the outside.',
+      wrong: {
+        what: 'The wedge is short and blunt.',
+        looks: 'It touches at the rim only and stands open below.',
+        point: 'cut-length',
+      },
+      apply: (p) => ({ ...p, scion: wedged(p.scion, length) }),
+      spoil: (p) => ({ ...p, scion: wedged(p.scion, length, true) }),
+    }),
+  ];
+}
+
+/** The scion set, held and covered. */
+function setScion({ split, scion, inset, two, filmFirst, film, tip, sealed }: Cuts): Step[] {
+  return [
+    step({
+      id: 'open',
+      action: 'Hold the split open with a driver.',
+      view: 'front',
+      lookFor: 'Just wide enough for the wedge to slide.',
+      caution: 'driven',
+      wrong: { what: 'It is levered wide.', looks: 'The split runs on down the limb.' },
+      apply: (p) =>
+        covered({ ...p, stock: splitOpen(p.stock, split, scion) }, { kind: 'driver', on: 'stock', from: -14, to: 18 }),
+      spoil: (p) => ({ ...p, stock: splitOpen(p.stock, p.stock.foot * -0.95, scion * 1.5) }),
+    }),
+    step({
+      id: 'join',
+      action: 'Slide the wedge in at the edge, green line on green line under the bark, with a touch of tilt.',
+      joins: true,
+      caution: 'hands-meet',
+      view: 'side',
+      figures: [{ name: 'inside the outer bark', mm: Math.round(Math.max(0, inset) * 10) / 10 }],
+      lookFor: 'Bark on the stock is thicker: the scion stands a little inside it.',
+      wrong: {
+        what: 'The outsides are set flush.',
+        looks: 'The scion’s green line lies in the stock’s bark.',
+        point: 'cambium',
+      },
+      apply: (p) => ({ ...p, joined: true, scion: inSplit(p.scion, p.stock, inset) }),
+      spoil: (p) => ({ ...p, joined: true, scion: inSplit(p.scion, p.stock, -scion * 0.3) }),
+    }),
+    ...(two
+      ? [
+          step({
+            id: 'second',
+            action: 'Set a second scion at the other edge.',
+            lookFor: 'Both stand with their green lines on the stock’s.',
+            wrong: { what: 'One edge is left empty.', looks: 'Half of the stump dies back and rots.' },
+            apply: (p) => ({ ...p, second: inSplit(p.scion, p.stock, inset, -1) }),
+          }),
+        ]
+      : []),
+    step({
+      id: 'release',
+      action: 'Take the driver out: the stock grips.',
+      view: 'front',
+      lookFor: 'The scion cannot be pulled out.',
+      wrong: { what: 'It is loose when the driver is out.', looks: 'Daylight below the rim.', point: 'hold' },
+      caution: 'driven',
+      apply: (p) => ({ ...p, covers: p.covers.filter(({ kind }) => kind !== 'driver') }),
+    }),
+    bindStep(-split - 6, 0, 'tape', {
+      action: 'Wrap 25 mm wide strong tape, hard, from below the split upward.',
+      wrong: {
+        what: 'The wrap starts above the end of the split.',
+        looks: 'An open split below the tape, where water gets in.',
+        point: 'bind',
+      },
+    }),
+    ...(filmFirst ? [] : [film]),
+    sealStep(
+      { tip, ...(sealed ? { rim: 0 } : {}) },
+      sealed
+        ? 'Seal the rim, the ends of the split and the scion’s tip.'
+        : 'Seal the scion’s tip; rim and split are left open.',
+    ),
+    labelStep(-split - 8),
+  ];
+}

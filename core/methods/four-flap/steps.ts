@@ -1,0 +1,325 @@
+import { FLATS_MEET } from '../../contact/flap-contact';
+import {
+  chord,
+  covered,
+  cutOn,
+  footedAt,
+  posed,
+  scored,
+  shoot,
+  type Side,
+  toppedAt,
+  type Vertex,
+  type Piece,
+} from '../../drawing/workpieces';
+import * as point from '../common/points';
+import { bindStep, chooseWood, labelStep, step, writeTags } from '../common/steps';
+import type { Wood } from '../method';
+import type { Choices } from '../school';
+import type { Step } from '../step';
+import type { Workpieces } from '../../drawing/workpieces';
+
+export const FLAP_LENGTH = { from: 40, to: 50 };
+
+/** Wood left standing in the crown of flaps, mm. */
+const STUB = 2;
+
+const SIDES: Side[] = ['front', 'back', 'left', 'right'];
+
+/** Flats on all four sides of the scion's foot. */
+function flatted(scion: Piece, length: number, depth: number, sides: Side[] = SIDES): Piece {
+  return sides.reduce<Piece>(
+    (piece, side) =>
+      cutOn(piece, side, [
+        [0, depth],
+        [length, depth],
+        [length + depth, 0],
+      ]),
+    scion,
+  );
+}
+
+/** The stock's bare core between its flaps, up to a height. */
+function bareCore(stock: Piece, length: number, top: number): Piece {
+  const corners: Vertex[] = [
+    [-length, 0],
+    [-length, stock.bark],
+    [top, stock.bark],
+  ];
+  return SIDES.reduce<Piece>((piece, side) => cutOn(piece, side, corners), { ...stock, top, lines: [] });
+}
+
+/** What the steps are drawn from, for a choice of schools and a pair of wood; lengths in mm. */
+export function cutsOf(choices: Choices, wood: Wood) {
+  const { stock, scion } = wood;
+  const length = Math.round(wood.length ?? 45);
+  const depth = Math.min(wood.scionBark + 0.2, FLATS_MEET * scion);
+  const flat = Math.round(2 * chord(scion / 2, scion / 2, depth) * 10) / 10;
+  const flap = Math.round(((Math.PI * stock) / 4) * 10) / 10;
+  const tip = length + 50;
+  const quarter = stock * 0.354;
+  return { wood, stock, scion, length, depth, flat, flap, tip, quarter };
+}
+
+export type Cuts = ReturnType<typeof cutsOf>;
+
+/** The pieces before the first step. */
+export function startOf({ stock, wood, length, scion, tip }: Cuts): Workpieces {
+  return {
+    joined: false,
+    covers: [],
+    stock: shoot({
+      name: 'stock',
+      diameter: stock,
+      bark: wood.stockBark,
+      foot: -2 * length - 8,
+      top: 18,
+      goesOn: { foot: true, top: true },
+      buds: [
+        { y: -length - 18, side: 'front' },
+        { y: -length - 30, side: 'back' },
+      ],
+    }),
+    scion: shoot({
+      name: 'scion',
+      diameter: scion,
+      bark: wood.scionBark,
+      foot: -9,
+      top: tip + 9,
+      goesOn: { foot: true, top: true },
+      buds: [0, 1, 2].map((i) => ({
+        y: length + 8 + 14 * i,
+        side: i % 2 === 0 ? ('front' as const) : ('back' as const),
+      })),
+    }),
+  };
+}
+
+/** The steps in their order. */
+export function stepsOf(cuts: Cuts): Step[] {
+  return [...prepareStock(cuts), ...openFlaps(cuts), ...cutScion(cuts), ...setScion(cuts)];
+}
+
+/** The stock made ready, up to its cut. */
+function prepareStock({ stock, length }: Cuts): Step[] {
+  return [
+    writeTags(),
+    step({
+      id: 'clear',
+      action: 'Clear all shoots below the cut, dead twigs too.',
+      view: 'side',
+      lookFor: 'A clean stem for two hands’ breadths.',
+      caution: 'shears',
+      wrong: { what: 'A twig is left inside the band’s way.', looks: 'The band stops half way up.' },
+      apply: (p) => ({ ...p, stock: { ...p.stock, buds: [] } }),
+    }),
+    step({
+      id: 'stock-off',
+      action: 'Cut the stock square at a smooth place.',
+      lookFor: 'Round, straight, no knot within the length of the flaps.',
+      caution: 'saw',
+      pull: 'down',
+      figures: [{ name: 'stock', mm: stock }],
+      wrong: { what: 'It is cut above a knot.', looks: 'A flap that tears at the knot.' },
+      apply: (p) => ({ ...p, stock: toppedAt(p.stock, 0) }),
+    }),
+    step({
+      id: 'band',
+      action: 'Slip a rubber band over the stock now.',
+      lookFor: 'It sits below where the flaps will end.',
+      wrong: {
+        what: 'The band is forgotten.',
+        looks: 'Four flaps up, both hands full, and the band in the box.',
+        point: 'band',
+      },
+      blocks: 'Once the flaps are open the band cannot be slipped on any more.',
+      apply: (p) => covered(p, { kind: 'band', on: 'stock', from: -length - 5, to: -length - 2 }),
+      spoil: (p) => p,
+    }),
+  ];
+}
+
+/** The bark cut into flaps and folded down. */
+function openFlaps({ length, quarter, stock, flap }: Cuts): Step[] {
+  return [
+    step({
+      id: 'lines',
+      action: 'Cut four straight lines down through the bark, evenly round.',
+      view: 'front',
+      caution: 'bud-cut',
+      pull: 'down',
+      figures: [
+        {
+          name: 'long',
+          mm: length,
+          range: FLAP_LENGTH,
+          dimension: {
+            piece: 'stock',
+            view: 'front',
+            from: [quarter, 0],
+            to: [quarter, -length],
+            off: stock / 2 - quarter + 5,
+          },
+        },
+        { name: 'a quarter of the round', mm: flap },
+      ],
+      lookFor: 'Four strips of one width.',
+      wrong: { what: 'The lines wander.', looks: 'One flap wide, its neighbour narrow.', point: 'flaps' },
+      apply: (p) => ({
+        ...p,
+        stock: {
+          ...scored(
+            p.stock,
+            [
+              [-quarter, 0],
+              [-quarter, -length],
+            ],
+            [
+              [quarter, 0],
+              [quarter, -length],
+            ],
+          ),
+          flaps: { width: flap, length, foot: -length, state: 'cut' },
+        },
+      }),
+      spoil: (p) => ({
+        ...p,
+        stock: scored(
+          p.stock,
+          [
+            [-quarter, 0],
+            [-quarter * 0.4, -length],
+          ],
+          [
+            [quarter, 0],
+            [quarter * 1.1, -length],
+          ],
+        ),
+      }),
+    }),
+    step({
+      id: 'peel',
+      action: 'Peel the four flaps down.',
+      view: 'side',
+      caution: 'bud-cut',
+      lookFor: 'Whole strips, wet white wood inside.',
+      wrong: { what: 'A flap is pulled sideways.', looks: 'It tears at its foot.', point: 'slip' },
+      apply: (p) => ({
+        ...p,
+        stock: { ...bareCore(p.stock, length, 0), flaps: { width: flap, length, foot: -length, state: 'down' } },
+      }),
+    }),
+    step({
+      id: 'core',
+      action: 'Snip the bared core out at the foot of the flaps.',
+      view: 'side',
+      caution: 'shears',
+      pull: 'down',
+      figures: [{ name: 'stub left', mm: STUB }],
+      lookFor: 'A square stub at the level where the flaps begin.',
+      wrong: { what: 'The stub is left long.', looks: 'The scion stands too high for its flaps.', point: 'core' },
+      apply: (p) => ({ ...p, stock: { ...bareCore(p.stock, length, -length + STUB), flaps: p.stock.flaps } }),
+      spoil: (p) => ({ ...p, stock: { ...bareCore(p.stock, length, -length + 16), flaps: p.stock.flaps } }),
+    }),
+  ];
+}
+
+/** The scion chosen and cut. */
+function cutScion({ scion, tip, length, depth, flat }: Cuts): Step[] {
+  return [
+    chooseWood(
+      'Take a scion of the stock’s thickness and find which way its buds point.',
+      'Calipers within a tenth; three or four buds, fully dormant.',
+      { what: 'A thinner scion is taken.', looks: 'Flaps overlap and buckle.' },
+      [{ name: 'scion', mm: scion }],
+    ),
+    step({
+      id: 'trim',
+      action: 'Trim brown ends off the scion.',
+      lookFor: 'Bright green at both ends.',
+      caution: 'shears',
+      wrong: { what: 'A brown end is left on.', looks: 'A dry foot on the stub.', point: 'wood' },
+      apply: (p) => ({ ...p, scion: toppedAt(footedAt(p.scion, 0), tip) }),
+    }),
+    step({
+      id: 'flats',
+      action: 'Shave four shallow flats down to the green, and leave the corners.',
+      view: 'side',
+      caution: 'long-cut',
+      pull: 'down',
+      figures: [
+        {
+          name: 'flats',
+          mm: length,
+          range: FLAP_LENGTH,
+          dimension: {
+            piece: 'scion',
+            view: 'side',
+            from: [scion / 2 - depth, 0],
+            to: [scion / 2 - depth, length],
+            off: depth + 5,
+          },
+        },
+        { name: 'wide', mm: flat },
+      ],
+      lookFor: 'Green flats with a line of bark at each corner.',
+      wrong: {
+        what: 'They are cut to the wood.',
+        looks: 'White flats that meet, no bark at the corners.',
+        point: 'flats',
+      },
+      apply: (p) => ({ ...p, scion: flatted(p.scion, length, depth) }),
+      spoil: (p) => ({ ...p, scion: flatted(p.scion, length, scion * 0.28) }),
+    }),
+  ];
+}
+
+/** The scion set, held and covered. */
+function setScion({ length }: Cuts): Step[] {
+  return [
+    step({
+      id: 'join',
+      action: 'Stand the scion on the stub inside the flaps, bring the flaps up and roll the band up over them.',
+      joins: true,
+      view: 'side',
+      caution: 'hands-meet',
+      lookFor: 'Each flap lies on its flat.',
+      wrong: { what: 'A flap lies on a corner.', looks: 'Bark on bark, nothing to knit.', point: 'cambium' },
+      apply: (p) => ({
+        ...p,
+        joined: true,
+        stock: { ...p.stock, flaps: { ...p.stock.flaps!, state: 'up' } },
+        scion: posed(p.scion, { y: -length + STUB }),
+        covers: p.covers.map((cover) =>
+          cover.kind === 'band' ? { ...cover, from: -length * 0.55, to: -length * 0.55 + 3 } : cover,
+        ),
+      }),
+      spoil: (p) => ({
+        ...p,
+        joined: true,
+        stock: { ...p.stock, flaps: { ...p.stock.flaps!, state: 'up' } },
+        scion: posed(p.scion, { y: -length + 14 }),
+      }),
+    }),
+    bindStep(-length - 4, 4, 'tape', {
+      action: 'Tape it airtight rather than tight, and leave a tail to pull.',
+      lookFor: 'No air gets in; the tail hangs free.',
+    }),
+    step({
+      id: 'brace',
+      action: 'Tape the cut-off top alongside as a brace, in three places.',
+      lookFor: 'The scion cannot be bent.',
+      caution: 'perch',
+      wrong: { what: 'It is taped in one place.', looks: 'It swings, and works the scion loose.' },
+      apply: (p) => covered(p, { kind: 'brace', on: 'stock', from: -length - 12, to: 46 }),
+    }),
+    step({
+      id: 'foil',
+      action: 'Put foil over dark tape, and bright flagging on the brace.',
+      lookFor: 'No dark tape in the sun.',
+      wrong: { what: 'Dark tape is left bare.', looks: 'It burns to the touch at noon.' },
+      apply: (p) => covered(p, { kind: 'foil', on: 'stock', from: -length - 4, to: 4 }),
+    }),
+    labelStep(-length - 8),
+  ];
+}
