@@ -63,7 +63,7 @@ test('findings say rate, interval, counts and bounds in chart and table alike', 
   await page.goto(`/workshops/${past}/findings`);
   await expect(page.getByRole('img', { name: /Take by milestone/ }).locator('canvas')).toBeVisible();
   const row = page.getByRole('row', { name: /^Season/ });
-  const cells = (await row.getByRole('cell').allInnerTexts()).map((cell) => cell.trim());
+  const cells = (await row.getByRole('cell').allInnerTexts()).map((cell) => cell.trim().replace('\u00a0', ' '));
   const [rate, interval, alive, dead, unknown, truth] = cells as [string, string, string, string, string, string];
   const [a, d, u] = [Number(alive), Number(dead), Number(unknown)];
   const handedOver = Number(

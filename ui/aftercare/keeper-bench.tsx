@@ -65,38 +65,15 @@ export function KeeperBench({
     setPicked(chosen.includes(id) ? chosen.filter((keeper) => keeper !== id) : [...chosen, id]);
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-6 lg:grid-cols-[minmax(0,1fr)_22rem]">
-      <section aria-label="Keepers">
-        {keepers.length === 0 && (
-          <p className="board">No keepers yet. Make them in one step beside this, when the roster says who is here.</p>
-        )}
-        <ul className="flex flex-col divide-y divide-line border-y border-line">
-          {seats
-            .filter((seat) => keepers.some(({ seatId }) => seatId === seat.id))
-            .map((seat) => (
-              <li key={seat.id} className="grid gap-x-3 gap-y-1 py-2 sm:grid-cols-[10.5rem_1fr]">
-                <p>
-                  <span className="mr-2 text-xl font-bold">{seat.number}</span>
-                  {seat.name}
-                </p>
-                <ul className="flex flex-wrap gap-2">
-                  {keepers
-                    .filter(({ seatId }) => seatId === seat.id)
-                    .map((keeper) => (
-                      <li key={keeper.id}>
-                        <Tag
-                          keeper={keeper}
-                          wood={wood}
-                          stocks={stocks}
-                          picked={chosen.includes(keeper.id)}
-                          onPick={mayChange ? () => toggle(keeper.id) : null}
-                        />
-                      </li>
-                    ))}
-                </ul>
-              </li>
-            ))}
-        </ul>
-      </section>
+      <KeeperTags
+        keepers={keepers}
+        seats={seats}
+        wood={wood}
+        stocks={stocks}
+        chosen={chosen}
+        mayChange={mayChange}
+        toggle={toggle}
+      />
       <div className="flex flex-col gap-4 lg:sticky lg:top-4">
         {mayChange && chosen.length === 0 && (
           <MakeKeepers
@@ -311,4 +288,52 @@ function options<Row extends { id: string }>(rows: readonly Row[], words: (row: 
       {words(row)}
     </option>
   ));
+}
+
+interface KeeperTagsProps {
+  keepers: KeeperBenchProps['keepers'];
+  seats: KeeperBenchProps['seats'];
+  wood: KeeperBenchProps['wood'];
+  stocks: KeeperBenchProps['stocks'];
+  chosen: string[];
+  mayChange: KeeperBenchProps['mayChange'];
+  toggle: (id: string) => void;
+}
+
+/** The tags, by seat. */
+function KeeperTags({ keepers, seats, wood, stocks, chosen, mayChange, toggle }: KeeperTagsProps) {
+  return (
+    <section aria-label="Keepers">
+      {keepers.length === 0 && (
+        <p className="board">No keepers yet. Make them in one step beside this, when the roster says who is here.</p>
+      )}
+      <ul className="flex flex-col divide-y divide-line border-y border-line">
+        {seats
+          .filter((seat) => keepers.some(({ seatId }) => seatId === seat.id))
+          .map((seat) => (
+            <li key={seat.id} className="grid gap-x-3 gap-y-1 py-2 sm:grid-cols-[10.5rem_1fr]">
+              <p>
+                <span className="mr-2 text-xl font-bold">{seat.number}</span>
+                {seat.name}
+              </p>
+              <ul className="flex flex-wrap gap-2">
+                {keepers
+                  .filter(({ seatId }) => seatId === seat.id)
+                  .map((keeper) => (
+                    <li key={keeper.id}>
+                      <Tag
+                        keeper={keeper}
+                        wood={wood}
+                        stocks={stocks}
+                        picked={chosen.includes(keeper.id)}
+                        onPick={mayChange ? () => toggle(keeper.id) : null}
+                      />
+                    </li>
+                  ))}
+              </ul>
+            </li>
+          ))}
+      </ul>
+    </section>
+  );
 }

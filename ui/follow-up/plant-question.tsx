@@ -1,6 +1,6 @@
 'use client';
 
-import { useRef, useState } from 'react';
+import { useRef, useState, type Dispatch, type SetStateAction } from 'react';
 import { v7 as uuid } from 'uuid';
 import { ANSWER_WORDS, ANSWERS, type Answer } from '@/core/methods/milestones';
 import { formatCode } from '@/core/codes/plant-code';
@@ -67,23 +67,7 @@ export function PlantQuestion({ token, plant, closed, onAnswered }: PlantQuestio
         <span className="font-bold">{plant.variety}</span> on {plant.stockType}{' '}
         <RibbonStrip id={plant.ribbon} showName />
       </p>
-      <div className="grid grid-cols-2 gap-2">
-        {ANSWERS.map((choice) => (
-          <label
-            key={choice}
-            className="flex min-h-14 cursor-pointer items-center justify-center border-2 border-line bg-sheet px-2 text-center text-lg font-bold has-checked:border-ink has-checked:bg-ink has-checked:text-paper has-disabled:cursor-default has-focus-visible:outline-3 has-focus-visible:outline-offset-2 has-focus-visible:outline-ink"
-          >
-            <input
-              type="radio"
-              name={`answer-${plant.unionId}`}
-              className="sr-only"
-              checked={answer === choice}
-              onChange={() => save(choice, note)}
-            />
-            {ANSWER_WORDS[choice]}
-          </label>
-        ))}
-      </div>
+      <AnswerChoices plant={plant} answer={answer} save={save} note={note} />
       <Problem>{problem}</Problem>
       {problem && answer && (
         <button type="button" className="bench-button mt-2" onClick={() => save(answer, note)}>
@@ -98,22 +82,64 @@ export function PlantQuestion({ token, plant, closed, onAnswered }: PlantQuestio
           <strong>This week:</strong> {advice}
         </p>
       )}
-      {answer && (
-        <label className="block text-sm font-bold">
-          Anything you noticed
-          <span className="flex gap-2">
-            <input
-              className="bench-input font-normal"
-              value={note}
-              maxLength={500}
-              onChange={(event) => setNote(event.target.value)}
-            />
-            <button type="button" className="bench-button" onClick={() => save(answer, note)}>
-              Keep
-            </button>
-          </span>
-        </label>
-      )}
+      {answer && <NoteField note={note} setNote={setNote} save={save} answer={answer} />}
     </fieldset>
+  );
+}
+
+interface NoteFieldProps {
+  note: string;
+  setNote: Dispatch<SetStateAction<string>>;
+  save: (wanted: Answer, words: string) => void;
+  answer: 'yes' | 'not-sure' | 'dead' | 'not-found';
+}
+
+/** Anything they noticed. */
+function NoteField({ note, setNote, save, answer }: NoteFieldProps) {
+  return (
+    <label className="block text-sm font-bold">
+      Anything you noticed
+      <span className="flex gap-2">
+        <input
+          className="bench-input font-normal"
+          value={note}
+          maxLength={500}
+          onChange={(event) => setNote(event.target.value)}
+        />
+        <button type="button" className="bench-button" onClick={() => save(answer, note)}>
+          Keep
+        </button>
+      </span>
+    </label>
+  );
+}
+
+interface AnswerChoicesProps {
+  plant: PlantQuestionProps['plant'];
+  answer: 'yes' | 'not-sure' | 'dead' | 'not-found' | null;
+  save: (wanted: Answer, words: string) => void;
+  note: string;
+}
+
+/** The answers there are. */
+function AnswerChoices({ plant, answer, save, note }: AnswerChoicesProps) {
+  return (
+    <div className="grid grid-cols-2 gap-2">
+      {ANSWERS.map((choice) => (
+        <label
+          key={choice}
+          className="flex min-h-14 cursor-pointer items-center justify-center border-2 border-line bg-sheet px-2 text-center text-lg font-bold has-checked:border-ink has-checked:bg-ink has-checked:text-paper has-disabled:cursor-default has-focus-visible:outline-3 has-focus-visible:outline-offset-2 has-focus-visible:outline-ink"
+        >
+          <input
+            type="radio"
+            name={`answer-${plant.unionId}`}
+            className="sr-only"
+            checked={answer === choice}
+            onChange={() => save(choice, note)}
+          />
+          {ANSWER_WORDS[choice]}
+        </label>
+      ))}
+    </div>
   );
 }

@@ -8,6 +8,16 @@ import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 import { useEntry } from '@/ui/kit/form/use-entry';
 import { useSend } from '@/ui/kit/form/use-send';
+import type { Sent } from '@/ui/kit/form/send';
+import type { Dispatch, SetStateAction } from 'react';
+import type {
+  Control,
+  FieldValues,
+  UseFormRegister,
+  UseFormReset,
+  UseFormSetValue,
+  UseFormWatch,
+} from 'react-hook-form';
 
 interface Person {
   id: string;
@@ -72,35 +82,7 @@ export function BriefingBoard({ workshopId, text, contentHash, sap, people, mayC
             </p>
           )}
           <p className="mt-3 text-sm text-muted">{text.deference}</p>
-          {mayChange && (
-            <form onSubmit={notes.submit} className="board mt-4 flex flex-col gap-3">
-              <h2>What you add</h2>
-              <Problem>{notes.problem}</Problem>
-              <Field label="Trained in first aid" error={notes.errors.firstAid} hint="Who, and where they sit">
-                <input {...notes.register('firstAid')} defaultValue={text.firstAid} maxLength={300} />
-              </Field>
-              <Field label="Where the kit is" error={notes.errors.kit}>
-                <input {...notes.register('kit')} defaultValue={text.kit} maxLength={300} />
-              </Field>
-              <Field
-                label="Local rules"
-                error={notes.errors.localRules}
-                hint="Minors, distances, disinfection, quarantine, whatever holds here"
-              >
-                <textarea {...notes.register('localRules')} rows={4} defaultValue={text.localRules} maxLength={2000} />
-              </Field>
-              <label className="flex min-h-11 items-center gap-2">
-                <input type="checkbox" {...notes.register('sap')} defaultChecked={sap} className="size-5" />
-                Wood whose sap irritates is on the bench
-              </label>
-              <button type="submit" className="bench-button self-start" data-weight="main" disabled={notes.busy}>
-                Save
-              </button>
-              <p className="text-sm text-muted">
-                Whoever was briefed before a change is asked again: they heard the old words.
-              </p>
-            </form>
-          )}
+          {mayChange && <NotesForm notes={notes} text={text} sap={sap} />}
         </section>
         <section aria-labelledby="who">
           <h2 id="who" className="mb-2">
@@ -110,48 +92,133 @@ export function BriefingBoard({ workshopId, text, contentHash, sap, people, mayC
           {people.length === 0 && <p className="board">Nobody is on the roster yet. Fill it on the Plan page.</p>}
           <ul>
             {people.map((person) => (
-              <li
+              <Listener
                 key={person.id}
-                className="flex min-h-12 items-center justify-between gap-3 border-b border-line py-1"
-              >
-                <span>
-                  <span className="inline-block w-8 font-bold tabular-nums">{person.seat}</span>
-                  {person.name}
-                </span>
-                {person.current ? (
-                  <span className="flex items-center gap-3 text-sm">
-                    acknowledged {formatDate(person.at!.slice(0, 10))}
-                    {mayChange && (
-                      <button
-                        type="button"
-                        className="min-h-11 cursor-pointer underline"
-                        disabled={names.busy}
-                        onClick={() => void names.run('DELETE', `${address}/${person.id}`)}
-                      >
-                        Take back<span className="sr-only"> {person.name}</span>
-                      </button>
-                    )}
-                  </span>
-                ) : (
-                  <span className="flex items-center gap-3 text-sm">
-                    <span className="font-bold">{person.at ? 'heard older words' : 'not briefed'}</span>
-                    {mayChange && (
-                      <button
-                        type="button"
-                        className="bench-button"
-                        disabled={names.busy}
-                        onClick={() => void names.run('PUT', `${address}/${person.id}`, { contentHash })}
-                      >
-                        Acknowledges<span className="sr-only">, {person.name}</span>
-                      </button>
-                    )}
-                  </span>
-                )}
-              </li>
+                person={person}
+                mayChange={mayChange}
+                names={names}
+                address={address}
+                contentHash={contentHash}
+              />
             ))}
           </ul>
         </section>
       </div>
     </>
+  );
+}
+
+interface ListenerProps {
+  person: Person;
+  mayChange: BriefingBoardProps['mayChange'];
+  names: {
+    run: <T>(
+      method: 'POST' | 'PUT' | 'PATCH' | 'DELETE',
+      url: string,
+      body?: object | FormData | undefined,
+      patience?: number | undefined,
+    ) => Promise<Sent<T> | null>;
+    busy: boolean;
+    problem: { message: string; fields: Record<string, string> } | null;
+    setProblem: Dispatch<SetStateAction<{ message: string; fields: Record<string, string> } | null>>;
+  };
+  address: string;
+  contentHash: BriefingBoardProps['contentHash'];
+}
+
+/** Somebody on the roster, and whether they have heard it. */
+function Listener({ person, mayChange, names, address, contentHash }: ListenerProps) {
+  return (
+    <li className="flex min-h-12 items-center justify-between gap-3 border-b border-line py-1">
+      <span>
+        <span className="inline-block w-8 font-bold tabular-nums">{person.seat}</span>
+        {person.name}
+      </span>
+      {person.current ? (
+        <span className="flex items-center gap-3 text-sm">
+          acknowledged {formatDate(person.at!.slice(0, 10))}
+          {mayChange && (
+            <button
+              type="button"
+              className="min-h-11 cursor-pointer underline"
+              disabled={names.busy}
+              onClick={() => void names.run('DELETE', `${address}/${person.id}`)}
+            >
+              Take back<span className="sr-only"> {person.name}</span>
+            </button>
+          )}
+        </span>
+      ) : (
+        <span className="flex items-center gap-3 text-sm">
+          <span className="font-bold">{person.at ? 'heard older words' : 'not briefed'}</span>
+          {mayChange && (
+            <button
+              type="button"
+              className="bench-button"
+              disabled={names.busy}
+              onClick={() => void names.run('PUT', `${address}/${person.id}`, { contentHash })}
+            >
+              Acknowledges<span className="sr-only">, {person.name}</span>
+            </button>
+          )}
+        </span>
+      )}
+    </li>
+  );
+}
+
+interface NotesFormProps {
+  notes: {
+    register: UseFormRegister<FieldValues>;
+    control: Control<FieldValues, any, FieldValues>;
+    submit: (event: React.FormEvent<HTMLFormElement>) => void;
+    errors: Record<string, string | undefined>;
+    problem: string | undefined;
+    busy: boolean;
+    run: <T>(
+      method: 'POST' | 'PUT' | 'PATCH' | 'DELETE',
+      url: string,
+      body?: object | FormData | undefined,
+      patience?: number | undefined,
+    ) => Promise<Sent<T> | null>;
+    reset: UseFormReset<FieldValues>;
+    setValue: UseFormSetValue<FieldValues>;
+    watch: UseFormWatch<FieldValues>;
+    setProblem: Dispatch<SetStateAction<{ message: string; fields: Record<string, string> } | null>>;
+  };
+  text: BriefingBoardProps['text'];
+  sap: BriefingBoardProps['sap'];
+}
+
+/** What the instructor adds. */
+function NotesForm({ notes, text, sap }: NotesFormProps) {
+  return (
+    <form onSubmit={notes.submit} className="board mt-4 flex flex-col gap-3">
+      <h2>What you add</h2>
+      <Problem>{notes.problem}</Problem>
+      <Field label="Trained in first aid" error={notes.errors.firstAid} hint="Who, and where they sit">
+        <input {...notes.register('firstAid')} defaultValue={text.firstAid} maxLength={300} />
+      </Field>
+      <Field label="Where the kit is" error={notes.errors.kit}>
+        <input {...notes.register('kit')} defaultValue={text.kit} maxLength={300} />
+      </Field>
+      <Field
+        label="Local rules"
+        error={notes.errors.localRules}
+        hint="Minors, distances, disinfection, quarantine, whatever holds here"
+      >
+        <textarea {...notes.register('localRules')} rows={4} defaultValue={text.localRules} maxLength={2000} />
+      </Field>
+      <label className="flex min-h-11 items-center gap-2">
+        <input type="checkbox" {...notes.register('sap')} defaultChecked={sap} className="size-5" />
+        Wood whose sap irritates is on the bench
+      </label>
+      <button type="submit" className="bench-button self-start" data-weight="main" disabled={notes.busy}>
+        Save
+      </button>
+      <p className="text-sm text-muted">
+        Whoever was briefed before a change is asked again: they heard the old words.
+      </p>
+    </form>
   );
 }

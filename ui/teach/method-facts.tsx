@@ -98,48 +98,62 @@ export function MethodAfter({
           ))}
         </ul>
       </section>
-      <section aria-labelledby="judged-title">
-        <h2 id="judged-title" className="mb-2">
-          What it is judged by
-        </h2>
-        <table className="bench-table">
-          <thead>
-            <tr>
-              <th scope="col">Point</th>
-              <th scope="col">Weight</th>
-              <th scope="col">Good</th>
-              <th scope="col">Fatal</th>
-            </tr>
-          </thead>
-          <tbody>
-            {wordedPoints(method, rule).map((point) => (
-              <tr key={point.id}>
-                <td className="font-bold">{point.name}</td>
-                <td className="tabular-nums">{rule.weights[point.id] ?? 0}</td>
-                <td>{point.good}</td>
-                <td>{point.faults.find(({ grade }) => grade === 'fatal')?.words ?? ''}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-        {technique.materials.length > 0 && <h2 className="mt-5 mb-2">Materials for one union</h2>}
-        <ul className="list-inside list-disc">
-          {technique.materials.map((material) => (
-            <li key={material.id}>
-              {material.unit === 'mm'
-                ? `${length(material.amount)} of ${material.name}`
-                : material.unit === 'g'
-                  ? `${material.amount} g of ${material.name}`
-                  : `${material.amount} ${material.name}`}
-              {material.care === 'take off'
-                ? ' (must come off later)'
-                : material.care === 'note'
-                  ? ' (note it for whoever saws there)'
-                  : ''}
-            </li>
-          ))}
-        </ul>
-      </section>
+      <JudgedBy method={method} rule={rule} technique={technique} length={length} />
     </div>
+  );
+}
+
+interface JudgedByProps {
+  method: Method;
+  rule: ScoringRule;
+  technique: Technique;
+  length: (mm: number) => string;
+}
+
+/** What it is judged by, and what it takes. */
+function JudgedBy({ method, rule, technique, length }: JudgedByProps) {
+  return (
+    <section aria-labelledby="judged-title">
+      <h2 id="judged-title" className="mb-2">
+        What it is judged by
+      </h2>
+      <table className="bench-table">
+        <thead>
+          <tr>
+            <th scope="col">Point</th>
+            <th scope="col">Weight</th>
+            <th scope="col">Good</th>
+            <th scope="col">Fatal</th>
+          </tr>
+        </thead>
+        <tbody>
+          {wordedPoints(method, rule).map((point) => (
+            <tr key={point.id}>
+              <td className="font-bold">{point.name}</td>
+              <td className="tabular-nums">{rule.weights[point.id] ?? 0}</td>
+              <td>{point.good}</td>
+              <td>{point.faults.find(({ grade }) => grade === 'fatal')?.words ?? ''}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {technique.materials.length > 0 && <h2 className="mt-5 mb-2">Materials for one union</h2>}
+      <ul className="list-inside list-disc">
+        {technique.materials.map((material) => (
+          <li key={material.id}>
+            {material.unit === 'mm'
+              ? `${length(material.amount)} of ${material.name}`
+              : material.unit === 'g'
+                ? `${material.amount} g of ${material.name}`
+                : `${material.amount} ${material.name}`}
+            {material.care === 'take off'
+              ? ' (must come off later)'
+              : material.care === 'note'
+                ? ' (note it for whoever saws there)'
+                : ''}
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }

@@ -9,6 +9,7 @@ import { Problem } from '@/ui/kit/form/problem';
 import { SheetDialog } from '@/ui/kit/form/sheet-dialog';
 import { type SheetColumn, SheetTable } from '@/ui/kit/table/sheet-table';
 import { useEntry } from '@/ui/kit/form/use-entry';
+import type { FieldValues, UseFormRegister } from 'react-hook-form';
 
 interface PairTableProps {
   own: (Pairing & { id: string })[];
@@ -114,43 +115,59 @@ export function PairTable({ own, usual, mayChange }: PairTableProps) {
         }}
       >
         {open && (
-          <form onSubmit={submit} className="flex flex-col gap-3" noValidate>
-            <Problem>{problem}</Problem>
-            <Field label="Scion" error={errors.scion}>
-              <input {...register('scion')} defaultValue={open.scion} maxLength={60} />
-            </Field>
-            <Field label="Stock" error={errors.stock}>
-              <input {...register('stock')} defaultValue={open.stock} maxLength={60} />
-            </Field>
-            <Field label="How they fare" error={errors.verdict}>
-              <select {...register('verdict')} defaultValue={open.verdict}>
-                {(Object.keys(VERDICT_WORDS) as Verdict[]).map((verdict) => (
-                  <option key={verdict} value={verdict}>
-                    {VERDICT_WORDS[verdict]}
-                  </option>
-                ))}
-              </select>
-            </Field>
-            <Field label="What to know" error={errors.note}>
-              <textarea {...register('note')} rows={3} defaultValue={open.note} maxLength={300} />
-            </Field>
-            <Field
-              label="Source"
-              error={errors.source}
-              hint="A book and page, a row in your orchard and its year, or “our assumption”"
-            >
-              <input
-                {...register('source')}
-                defaultValue={open.source.startsWith('trade') ? '' : open.source}
-                maxLength={200}
-              />
-            </Field>
-            <button type="submit" className="bench-button self-start" data-weight="main" disabled={busy}>
-              Save
-            </button>
-          </form>
+          <PairForm submit={submit} problem={problem} errors={errors} register={register} open={open} busy={busy} />
         )}
       </SheetDialog>
     </>
+  );
+}
+
+interface PairFormProps {
+  submit: (event: React.FormEvent<HTMLFormElement>) => void;
+  problem: string | undefined;
+  errors: Record<string, string | undefined>;
+  register: UseFormRegister<FieldValues>;
+  open: Pairing & { id: string };
+  busy: boolean;
+}
+
+/** A pair of kinds, and where it is from. */
+function PairForm({ submit, problem, errors, register, open, busy }: PairFormProps) {
+  return (
+    <form onSubmit={submit} className="flex flex-col gap-3" noValidate>
+      <Problem>{problem}</Problem>
+      <Field label="Scion" error={errors.scion}>
+        <input {...register('scion')} defaultValue={open.scion} maxLength={60} />
+      </Field>
+      <Field label="Stock" error={errors.stock}>
+        <input {...register('stock')} defaultValue={open.stock} maxLength={60} />
+      </Field>
+      <Field label="How they fare" error={errors.verdict}>
+        <select {...register('verdict')} defaultValue={open.verdict}>
+          {(Object.keys(VERDICT_WORDS) as Verdict[]).map((verdict) => (
+            <option key={verdict} value={verdict}>
+              {VERDICT_WORDS[verdict]}
+            </option>
+          ))}
+        </select>
+      </Field>
+      <Field label="What to know" error={errors.note}>
+        <textarea {...register('note')} rows={3} defaultValue={open.note} maxLength={300} />
+      </Field>
+      <Field
+        label="Source"
+        error={errors.source}
+        hint="A book and page, a row in your orchard and its year, or “our assumption”"
+      >
+        <input
+          {...register('source')}
+          defaultValue={open.source.startsWith('trade') ? '' : open.source}
+          maxLength={200}
+        />
+      </Field>
+      <button type="submit" className="bench-button self-start" data-weight="main" disabled={busy}>
+        Save
+      </button>
+    </form>
   );
 }

@@ -32,21 +32,7 @@ export function Remote({ workshopId, title, steps, initial, mayChange }: RemoteP
           {connected ? 'on the wall' : 'line lost, trying again'}
         </span>
       </p>
-      <section className="border-t-4 border-ink pt-2" aria-live="polite">
-        <h1 className="text-lg! font-normal!">
-          <span className="text-4xl font-bold tabular-nums" data-testid="step">
-            {at + 1}
-          </span>{' '}
-          of {steps.length}
-          {state.blank ? ', blank' : state.briefing ? ', safety briefing' : ''}
-        </h1>
-        <p className="text-xl font-bold">{step.action}</p>
-        <p className="mt-1">{step.lookFor}</p>
-        <p className="mt-1 text-muted">
-          Wrong: {step.wrong.what} {step.wrong.looks}
-        </p>
-        {step.blocks && <p className="mt-1 border-l-4 border-ink pl-2 font-bold">{step.blocks}</p>}
-      </section>
+      <RemoteStep at={at} steps={steps} state={state} step={step} />
       {state.timer && endsAt !== null && <RunDown endsAt={endsAt} seconds={state.timer.seconds} />}
       {problem && (
         <p role="alert" className="border-l-4 border-loud pl-2 font-bold">
@@ -54,77 +40,105 @@ export function Remote({ workshopId, title, steps, initial, mayChange }: RemoteP
         </p>
       )}
       {mayChange ? (
-        <div className="mt-auto grid grid-cols-2 gap-2">
-          <button
-            type="button"
-            className="bench-button min-h-20! text-xl"
-            disabled={at === 0}
-            onClick={() => go(at - 1)}
-          >
-            Back
-          </button>
-          <button
-            type="button"
-            className="bench-button min-h-20! text-xl"
-            data-weight="main"
-            disabled={!next}
-            onClick={() => go(at + 1)}
-          >
-            Next
-          </button>
-          <p className="col-span-2 min-h-12 text-sm text-muted">
-            {next ? `Next: ${next.action}` : 'That was the last step.'}
-          </p>
-          <button
-            type="button"
-            className="bench-button"
-            aria-pressed={state.panel === 'both'}
-            onClick={() => show({ panel: state.panel === 'both' ? 'right' : 'both' })}
-          >
-            {state.panel === 'both' ? 'Right only' : 'Wrong beside right'}
-          </button>
-          <button
-            type="button"
-            className="bench-button"
-            aria-pressed={state.blank}
-            onClick={() => show({ blank: !state.blank })}
-          >
-            {state.blank ? 'Show again' : 'Blank'}
-          </button>
-          <button
-            type="button"
-            className="bench-button col-span-2"
-            aria-pressed={state.briefing}
-            onClick={() => show({ briefing: !state.briefing, blank: false })}
-          >
-            {state.briefing ? 'Back to the steps' : 'Safety briefing on the wall'}
-          </button>
-          <div className="col-span-2 grid grid-cols-5 gap-1" role="group" aria-label="Everyone cuts now, for">
-            {RUN_DOWNS.map((seconds) => (
-              <button
-                key={seconds}
-                type="button"
-                className="bench-button px-1!"
-                onClick={() => show({ timer: seconds })}
-              >
-                {seconds / 60} min
-              </button>
-            ))}
-            <button
-              type="button"
-              className="bench-button px-1!"
-              disabled={!state.timer}
-              onClick={() => show({ timer: 0 })}
-            >
-              Stop
-            </button>
-          </div>
-        </div>
+        <RemoteKeys at={at} go={go} next={next} state={state} show={show} />
       ) : (
         <p className="mt-auto border-t border-line pt-2">
           You may look; only the lead or an assistant may turn the pages.
         </p>
       )}
     </main>
+  );
+}
+
+interface RemoteKeysProps {
+  at: number;
+  go: (to: number) => void;
+  next: Pick<StepSheet, 'id' | 'action' | 'lookFor' | 'wrong' | 'blocks'> | undefined;
+  state: TeachingState;
+  show: (change: Partial<Pick<TeachingState, 'step' | 'panel' | 'blank' | 'briefing'>> & { timer?: number }) => void;
+}
+
+/** What the wall shows. */
+function RemoteKeys({ at, go, next, state, show }: RemoteKeysProps) {
+  return (
+    <div className="mt-auto grid grid-cols-2 gap-2">
+      <button type="button" className="bench-button min-h-20! text-xl" disabled={at === 0} onClick={() => go(at - 1)}>
+        Back
+      </button>
+      <button
+        type="button"
+        className="bench-button min-h-20! text-xl"
+        data-weight="main"
+        disabled={!next}
+        onClick={() => go(at + 1)}
+      >
+        Next
+      </button>
+      <p className="col-span-2 min-h-12 text-sm text-muted">
+        {next ? `Next: ${next.action}` : 'That was the last step.'}
+      </p>
+      <button
+        type="button"
+        className="bench-button"
+        aria-pressed={state.panel === 'both'}
+        onClick={() => show({ panel: state.panel === 'both' ? 'right' : 'both' })}
+      >
+        {state.panel === 'both' ? 'Right only' : 'Wrong beside right'}
+      </button>
+      <button
+        type="button"
+        className="bench-button"
+        aria-pressed={state.blank}
+        onClick={() => show({ blank: !state.blank })}
+      >
+        {state.blank ? 'Show again' : 'Blank'}
+      </button>
+      <button
+        type="button"
+        className="bench-button col-span-2"
+        aria-pressed={state.briefing}
+        onClick={() => show({ briefing: !state.briefing, blank: false })}
+      >
+        {state.briefing ? 'Back to the steps' : 'Safety briefing on the wall'}
+      </button>
+      <div className="col-span-2 grid grid-cols-5 gap-1" role="group" aria-label="Everyone cuts now, for">
+        {RUN_DOWNS.map((seconds) => (
+          <button key={seconds} type="button" className="bench-button px-1!" onClick={() => show({ timer: seconds })}>
+            {seconds / 60} min
+          </button>
+        ))}
+        <button type="button" className="bench-button px-1!" disabled={!state.timer} onClick={() => show({ timer: 0 })}>
+          Stop
+        </button>
+      </div>
+    </div>
+  );
+}
+
+interface RemoteStepProps {
+  at: number;
+  steps: RemoteProps['steps'];
+  state: TeachingState;
+  step: Pick<StepSheet, 'id' | 'action' | 'lookFor' | 'wrong' | 'blocks'>;
+}
+
+/** The step that is on the wall. */
+function RemoteStep({ at, steps, state, step }: RemoteStepProps) {
+  return (
+    <section className="border-t-4 border-ink pt-2" aria-live="polite">
+      <h1 className="text-lg! font-normal!">
+        <span className="text-4xl font-bold tabular-nums" data-testid="step">
+          {at + 1}
+        </span>{' '}
+        of {steps.length}
+        {state.blank ? ', blank' : state.briefing ? ', safety briefing' : ''}
+      </h1>
+      <p className="text-xl font-bold">{step.action}</p>
+      <p className="mt-1">{step.lookFor}</p>
+      <p className="mt-1 text-muted">
+        Wrong: {step.wrong.what} {step.wrong.looks}
+      </p>
+      {step.blocks && <p className="mt-1 border-l-4 border-ink pl-2 font-bold">{step.blocks}</p>}
+    </section>
   );
 }

@@ -96,98 +96,9 @@ export function TeachingScreen({
       className="dim grid h-dvh grid-rows-[auto_minmax(0,1fr)_auto] overflow-hidden bg-paper px-[2.5vw] py-[2.2vh] text-ink"
       data-step={at + 1}
     >
-      <header className="flex items-start gap-[2vw]">
-        <p className="text-[9vh] leading-none font-bold tabular-nums">
-          {at + 1}
-          <span className="text-[3vh] font-normal text-muted"> of {steps.length}</span>
-        </p>
-        <h1 className="max-w-[60vw] text-[4.6vh]! leading-tight!" aria-live="polite">
-          {step.action}
-        </h1>
-        <p className="ml-auto max-w-[20vw] text-right text-[2vh] text-muted">
-          {title}
-          {!connected && (
-            <span role="status" className="block font-bold text-ink">
-              line lost, trying again
-            </span>
-          )}
-        </p>
-      </header>
-      <div
-        className={`mt-[1.5vh] grid min-h-0 gap-[2vw] ${state.panel === 'both' ? 'grid-cols-[minmax(0,1fr)_minmax(0,1fr)_22vw]' : 'grid-cols-[minmax(0,1fr)_30vw]'}`}
-      >
-        {state.panel === 'both' ? (
-          <Panel drawing={step.drawing} title={`After step ${at + 1}`} caption="Right" />
-        ) : (
-          <div className="flex min-h-0 min-w-0 gap-[1vw]">
-            <Panel
-              drawing={step.drawing}
-              title={`After step ${at + 1}, ${VIEW[step.view]}`}
-              caption={VIEW[step.view]}
-            />
-            <Panel
-              drawing={step.other}
-              title={`The same, ${VIEW[step.view === 'side' ? 'front' : 'side']}`}
-              caption={VIEW[step.view === 'side' ? 'front' : 'side']}
-            />
-          </div>
-        )}
-        {state.panel === 'both' &&
-          (step.wrongDrawing ? (
-            <Panel drawing={step.wrongDrawing} title={`Wrong: ${step.wrong.what}`} caption="Wrong" wrong />
-          ) : (
-            <div className="grid place-content-center border-4 border-dashed border-muted p-[2vw] text-center">
-              <p className="text-[3vh] font-bold">Wrong</p>
-              <p className="text-[3.4vh]">
-                {step.wrong.what} {step.wrong.looks}
-              </p>
-            </div>
-          ))}
-        <div className="flex min-h-0 flex-col gap-[2vh] overflow-hidden text-[2.9vh] leading-snug">
-          {step.figures.length > 0 && (
-            <dl className="border-b-2 border-line pb-[1.5vh]">
-              {step.figures.map((figure) => (
-                <div key={figure.name} className="flex items-baseline justify-between gap-4">
-                  <dt className="text-muted">{figure.name}</dt>
-                  <dd className="text-[4.4vh] font-bold tabular-nums">{figure.text}</dd>
-                </div>
-              ))}
-            </dl>
-          )}
-          <p>{step.lookFor}</p>
-          {state.panel === 'both' && (
-            <p className="border-l-8 border-loud pl-4">
-              {step.wrong.what} {step.wrong.looks}
-            </p>
-          )}
-          {step.blocks && <p className="border-l-8 border-ink pl-4 font-bold">{step.blocks}</p>}
-          {state.panel === 'right' && step.lines && (
-            <Panel drawing={step.lines} title="The lines that must meet" caption="these lines must meet" />
-          )}
-        </div>
-      </div>
-      <footer className="mt-[1.2vh] grid min-h-[8vh] grid-cols-[minmax(0,1fr)_30vw] items-end gap-[2vw] text-[2.2vh]">
-        <div>
-          {step.caution && (
-            <p className="border-l-8 border-loud pl-4">
-              <strong>{step.caution.title}.</strong> {step.caution.text}
-            </p>
-          )}
-        </div>
-        <div className="text-[2.8vh]">
-          {state.timer && endsAt !== null && <RunDown endsAt={endsAt} seconds={state.timer.seconds} />}
-          {problem && (
-            <p role="alert" className="font-bold">
-              {problem}
-            </p>
-          )}
-          {!state.timer && mayChange && (
-            <p className="text-right text-[1.7vh] text-muted">
-              ← → step · W wrong beside right · T run-down · B blank · S safety
-            </p>
-          )}
-        </div>
-      </footer>
+      <StepTitle at={at} steps={steps} step={step} title={title} connected={connected} />
+      <Drawings state={state} step={step} at={at} />
+      <StepFoot step={step} state={state} endsAt={endsAt} problem={problem} mayChange={mayChange} />
     </main>
   );
 }
@@ -268,5 +179,145 @@ function BriefingWall({ briefing, connected }: { briefing: BriefingText; connect
       )}
       <p className="mt-[2vh] text-[2vh] text-muted">{briefing.deference}</p>
     </main>
+  );
+}
+
+interface StepFootProps {
+  step: StepSheet;
+  state: TeachingState;
+  endsAt: number | null;
+  problem: string;
+  mayChange: TeachingScreenProps['mayChange'];
+}
+
+/** The caution, and the time. */
+function StepFoot({ step, state, endsAt, problem, mayChange }: StepFootProps) {
+  return (
+    <footer className="mt-[1.2vh] grid min-h-[8vh] grid-cols-[minmax(0,1fr)_30vw] items-end gap-[2vw] text-[2.2vh]">
+      <div>
+        {step.caution && (
+          <p className="border-l-8 border-loud pl-4">
+            <strong>{step.caution.title}.</strong> {step.caution.text}
+          </p>
+        )}
+      </div>
+      <div className="text-[2.8vh]">
+        {state.timer && endsAt !== null && <RunDown endsAt={endsAt} seconds={state.timer.seconds} />}
+        {problem && (
+          <p role="alert" className="font-bold">
+            {problem}
+          </p>
+        )}
+        {!state.timer && mayChange && (
+          <p className="text-right text-[1.7vh] text-muted">
+            ← → step · W wrong beside right · T run-down · B blank · S safety
+          </p>
+        )}
+      </div>
+    </footer>
+  );
+}
+
+interface StepWordsProps {
+  step: StepSheet;
+  state: TeachingState;
+}
+
+/** Its figures, and what to look for. */
+function StepWords({ step, state }: StepWordsProps) {
+  return (
+    <div className="flex min-h-0 flex-col gap-[2vh] overflow-hidden text-[2.9vh] leading-snug">
+      {step.figures.length > 0 && (
+        <dl className="border-b-2 border-line pb-[1.5vh]">
+          {step.figures.map((figure) => (
+            <div key={figure.name} className="flex items-baseline justify-between gap-4">
+              <dt className="text-muted">{figure.name}</dt>
+              <dd className="text-[4.4vh] font-bold tabular-nums">{figure.text}</dd>
+            </div>
+          ))}
+        </dl>
+      )}
+      <p>{step.lookFor}</p>
+      {state.panel === 'both' && (
+        <p className="border-l-8 border-loud pl-4">
+          {step.wrong.what} {step.wrong.looks}
+        </p>
+      )}
+      {step.blocks && <p className="border-l-8 border-ink pl-4 font-bold">{step.blocks}</p>}
+      {state.panel === 'right' && step.lines && (
+        <Panel drawing={step.lines} title="The lines that must meet" caption="these lines must meet" />
+      )}
+    </div>
+  );
+}
+
+interface StepTitleProps {
+  at: number;
+  steps: TeachingScreenProps['steps'];
+  step: StepSheet;
+  title: TeachingScreenProps['title'];
+  connected: boolean;
+}
+
+/** The step that is shown. */
+function StepTitle({ at, steps, step, title, connected }: StepTitleProps) {
+  return (
+    <header className="flex items-start gap-[2vw]">
+      <p className="text-[9vh] leading-none font-bold tabular-nums">
+        {at + 1}
+        <span className="text-[3vh] font-normal text-muted"> of {steps.length}</span>
+      </p>
+      <h1 className="max-w-[60vw] text-[4.6vh]! leading-tight!" aria-live="polite">
+        {step.action}
+      </h1>
+      <p className="ml-auto max-w-[20vw] text-right text-[2vh] text-muted">
+        {title}
+        {!connected && (
+          <span role="status" className="block font-bold text-ink">
+            line lost, trying again
+          </span>
+        )}
+      </p>
+    </header>
+  );
+}
+
+interface DrawingsProps {
+  state: TeachingState;
+  step: StepSheet;
+  at: number;
+}
+
+/** The step's drawings. */
+function Drawings({ state, step, at }: DrawingsProps) {
+  return (
+    <div
+      className={`mt-[1.5vh] grid min-h-0 gap-[2vw] ${state.panel === 'both' ? 'grid-cols-[minmax(0,1fr)_minmax(0,1fr)_22vw]' : 'grid-cols-[minmax(0,1fr)_30vw]'}`}
+    >
+      {state.panel === 'both' ? (
+        <Panel drawing={step.drawing} title={`After step ${at + 1}`} caption="Right" />
+      ) : (
+        <div className="flex min-h-0 min-w-0 gap-[1vw]">
+          <Panel drawing={step.drawing} title={`After step ${at + 1}, ${VIEW[step.view]}`} caption={VIEW[step.view]} />
+          <Panel
+            drawing={step.other}
+            title={`The same, ${VIEW[step.view === 'side' ? 'front' : 'side']}`}
+            caption={VIEW[step.view === 'side' ? 'front' : 'side']}
+          />
+        </div>
+      )}
+      {state.panel === 'both' &&
+        (step.wrongDrawing ? (
+          <Panel drawing={step.wrongDrawing} title={`Wrong: ${step.wrong.what}`} caption="Wrong" wrong />
+        ) : (
+          <div className="grid place-content-center border-4 border-dashed border-muted p-[2vw] text-center">
+            <p className="text-[3vh] font-bold">Wrong</p>
+            <p className="text-[3.4vh]">
+              {step.wrong.what} {step.wrong.looks}
+            </p>
+          </div>
+        ))}
+      <StepWords step={step} state={state} />
+    </div>
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import { parseDecimal } from '@/core/units/decimal';
-import { useState } from 'react';
+import { useState, type Dispatch, type SetStateAction } from 'react';
 import { type Climate, MONTH_NAMES } from '@/core/plan/climate/normals';
 import { fromCelsius, type TemperatureUnit, toCelsius } from '@/core/units/temperature';
 import { Field } from '@/ui/kit/form/field';
@@ -80,118 +80,16 @@ export function ClimateForm({ siteId, version, climate, source, offered, unit, m
           {notes}
         </p>
       )}
-      {mayChange && (
-        <div className="grid grid-cols-[minmax(0,1fr)] gap-3 sm:grid-cols-2">
-          <Field
-            label="Take a simulated climate"
-            hint="Made up, for trying things out; nothing is saved until you say so"
-          >
-            <select
-              value=""
-              onChange={(event) => {
-                const site = offered.find(({ id }) => id === event.target.value);
-                if (site) setTyped(typedOf(site.climate, `simulated: ${site.name}`, unit));
-              }}
-            >
-              <option value="">Choose</option>
-              {offered.map(({ id, name }) => (
-                <option key={id} value={id}>
-                  {name}
-                </option>
-              ))}
-            </select>
-          </Field>
-          <Field label="Read normals from CSV" hint="month, lowest_c, highest_c, and last_frost, first_frost as 04-24">
-            <input
-              type="file"
-              accept=".csv,text/csv"
-              onChange={(event) => {
-                void read(event.target.files?.[0]);
-                event.target.value = '';
-              }}
-            />
-          </Field>
-        </div>
-      )}
+      {mayChange && <ClimateSources offered={offered} setTyped={setTyped} unit={unit} read={read} />}
       <div
         className="relative overflow-x-auto"
         tabIndex={0}
         role="group"
         aria-label="Temperatures by month, scrolls sideways on narrow screens"
       >
-        <table className="bench-table min-w-[56rem]">
-          <thead>
-            <tr>
-              <th scope="col">
-                <span className="sr-only">Of the day</span>
-              </th>
-              {MONTH_NAMES.map((name) => (
-                <th key={name} scope="col" className="text-center">
-                  {name.slice(0, 3)}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {(['low', 'high'] as const).map((list) => (
-              <tr key={list}>
-                <th scope="row">
-                  {list === 'low' ? 'Lowest' : 'Highest'}, °{unit}
-                </th>
-                {MONTH_NAMES.map((name, i) => (
-                  <td key={name} className="!px-0.5">
-                    {mayChange ? (
-                      <input
-                        aria-label={`${name}, ${list === 'low' ? 'lowest' : 'highest'}`}
-                        inputMode="decimal"
-                        className="bench-input !px-1 text-center"
-                        value={typed[list][i]}
-                        onChange={(event) => month(list, i, event.target.value)}
-                      />
-                    ) : (
-                      <span className="block text-center tabular-nums">{typed[list][i]}</span>
-                    )}
-                  </td>
-                ))}
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <MonthTable unit={unit} mayChange={mayChange} typed={typed} month={month} />
       </div>
-      <div className="grid grid-cols-2 gap-2 sm:grid-cols-4">
-        <Field label="Last frost" hint="month-day, empty: never freezes" error={fields.lastFrost}>
-          <input
-            value={typed.lastFrost}
-            disabled={!mayChange}
-            placeholder="04-24"
-            onChange={(event) => setTyped({ ...typed, lastFrost: event.target.value })}
-          />
-        </Field>
-        <Field label="First frost" hint="month-day" error={fields.firstFrost}>
-          <input
-            value={typed.firstFrost}
-            disabled={!mayChange}
-            placeholder="10-28"
-            onChange={(event) => setTyped({ ...typed, firstFrost: event.target.value })}
-          />
-        </Field>
-        <Field label="Frosts move by, days" error={fields.frostMargin}>
-          <input
-            inputMode="numeric"
-            value={typed.frostMargin}
-            disabled={!mayChange}
-            onChange={(event) => setTyped({ ...typed, frostMargin: event.target.value })}
-          />
-        </Field>
-        <Field label="Source of the figures" error={fields.source}>
-          <input
-            value={typed.source}
-            disabled={!mayChange}
-            maxLength={200}
-            onChange={(event) => setTyped({ ...typed, source: event.target.value })}
-          />
-        </Field>
-      </div>
+      <FrostFields fields={fields} typed={typed} mayChange={mayChange} setTyped={setTyped} />
       <div className="flex flex-wrap gap-3">
         {mayChange && (
           <button type="submit" className="bench-button" data-weight="main" disabled={busy}>
@@ -205,5 +103,144 @@ export function ClimateForm({ siteId, version, climate, source, offered, unit, m
         )}
       </div>
     </form>
+  );
+}
+
+interface FrostFieldsProps {
+  fields: Record<string, string>;
+  typed: Typed;
+  mayChange: ClimateFormProps['mayChange'];
+  setTyped: Dispatch<SetStateAction<Typed>>;
+}
+
+/** The frosts, and where the figures are from. */
+function FrostFields({ fields, typed, mayChange, setTyped }: FrostFieldsProps) {
+  return (
+    <div className="grid grid-cols-2 gap-2 sm:grid-cols-4">
+      <Field label="Last frost" hint="month-day, empty: never freezes" error={fields.lastFrost}>
+        <input
+          value={typed.lastFrost}
+          disabled={!mayChange}
+          placeholder="04-24"
+          onChange={(event) => setTyped({ ...typed, lastFrost: event.target.value })}
+        />
+      </Field>
+      <Field label="First frost" hint="month-day" error={fields.firstFrost}>
+        <input
+          value={typed.firstFrost}
+          disabled={!mayChange}
+          placeholder="10-28"
+          onChange={(event) => setTyped({ ...typed, firstFrost: event.target.value })}
+        />
+      </Field>
+      <Field label="Frosts move by, days" error={fields.frostMargin}>
+        <input
+          inputMode="numeric"
+          value={typed.frostMargin}
+          disabled={!mayChange}
+          onChange={(event) => setTyped({ ...typed, frostMargin: event.target.value })}
+        />
+      </Field>
+      <Field label="Source of the figures" error={fields.source}>
+        <input
+          value={typed.source}
+          disabled={!mayChange}
+          maxLength={200}
+          onChange={(event) => setTyped({ ...typed, source: event.target.value })}
+        />
+      </Field>
+    </div>
+  );
+}
+
+interface MonthTableProps {
+  unit: ClimateFormProps['unit'];
+  mayChange: ClimateFormProps['mayChange'];
+  typed: Typed;
+  month: (list: 'low' | 'high', i: number, value: string) => void;
+}
+
+/** The lowest and highest of each month. */
+function MonthTable({ unit, mayChange, typed, month }: MonthTableProps) {
+  return (
+    <table className="bench-table min-w-[56rem]">
+      <thead>
+        <tr>
+          <th scope="col">
+            <span className="sr-only">Of the day</span>
+          </th>
+          {MONTH_NAMES.map((name) => (
+            <th key={name} scope="col" className="text-center">
+              {name.slice(0, 3)}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {(['low', 'high'] as const).map((list) => (
+          <tr key={list}>
+            <th scope="row">
+              {list === 'low' ? 'Lowest' : 'Highest'}, °{unit}
+            </th>
+            {MONTH_NAMES.map((name, i) => (
+              <td key={name} className="!px-0.5">
+                {mayChange ? (
+                  <input
+                    aria-label={`${name}, ${list === 'low' ? 'lowest' : 'highest'}`}
+                    inputMode="decimal"
+                    className="bench-input !px-1 text-center"
+                    value={typed[list][i]}
+                    onChange={(event) => month(list, i, event.target.value)}
+                  />
+                ) : (
+                  <span className="block text-center tabular-nums">{typed[list][i]}</span>
+                )}
+              </td>
+            ))}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+interface ClimateSourcesProps {
+  offered: ClimateFormProps['offered'];
+  setTyped: Dispatch<SetStateAction<Typed>>;
+  unit: ClimateFormProps['unit'];
+  read: (file: File | undefined) => Promise<void>;
+}
+
+/** Where figures are taken from. */
+function ClimateSources({ offered, setTyped, unit, read }: ClimateSourcesProps) {
+  return (
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-3 sm:grid-cols-2">
+      <Field label="Take a simulated climate" hint="Made up, for trying things out; nothing is saved until you say so">
+        <select
+          value=""
+          onChange={(event) => {
+            const site = offered.find(({ id }) => id === event.target.value);
+            if (site) setTyped(typedOf(site.climate, `simulated: ${site.name}`, unit));
+          }}
+        >
+          <option value="">Choose</option>
+          {offered.map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </select>
+      </Field>
+      <Field label="Read normals from CSV" hint="month, lowest_c, highest_c, and last_frost, first_frost as 04-24">
+        <input
+          type="file"
+          accept=".csv,text/csv"
+          onChange={(event) => {
+            void read(event.target.files?.[0]);
+            event.target.value = '';
+          }}
+        />
+      </Field>
+    </div>
   );
 }

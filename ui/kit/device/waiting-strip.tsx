@@ -1,7 +1,7 @@
 'use client';
 
 import Link from 'next/link';
-import { useState } from 'react';
+import { useState, type Dispatch, type SetStateAction } from 'react';
 import { AskFirst } from '../form/ask-first';
 import type { Waiting } from './device-database';
 import { STUCK } from './send-waiting';
@@ -52,47 +52,15 @@ function Known({ workshopId, assessorId, waiting, link, onSend }: WaitingStripPr
       {quiet ? (
         <p role="status">Nothing waits on this device; everything is on the server.</p>
       ) : (
-        <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
-          <p role="status" className="grow">
-            <strong>
-              {link === 'online'
-                ? ''
-                : link === 'unreachable'
-                  ? 'No reception. '
-                  : link === 'signed-out'
-                    ? 'You are signed out. '
-                    : 'Somebody else is signed in now. '}
-            </strong>
-            {mine.length === 0
-              ? link === 'unreachable'
-                ? 'You can go on scoring; what you save is kept on this device.'
-                : link === 'online'
-                  ? ''
-                  : 'Nothing of yours waits on this device.'
-              : `${mine.length} ${mine.length === 1 ? 'judgement waits' : 'judgements wait'} on this device${link === 'online' && soon > 0 ? ' and will be sent in a moment' : link === 'unreachable' ? ' and will be sent when there is reception again' : ''}.`}
-          </p>
-          {mine.length > 0 && (
-            <button type="button" className="bench-button" onClick={() => setListed(!listed)} aria-expanded={listed}>
-              {listed ? 'Hide them' : 'Show them'}
-            </button>
-          )}
-          {link === 'unreachable' && (
-            <button type="button" className="bench-button" onClick={() => void onSend()}>
-              Try now
-            </button>
-          )}
-          {/* A whole load, so that the page belongs to whoever signs in. */}
-          {link === 'signed-out' && (
-            <a className="bench-button" data-weight="main" href={`/sign-in?next=${encodeURIComponent(here)}`}>
-              Sign in to send them
-            </a>
-          )}
-          {link === 'other-assessor' && (
-            <a className="bench-button" href={here}>
-              Open the bench as they see it
-            </a>
-          )}
-        </div>
+        <WaitingHead
+          link={link}
+          mine={mine}
+          soon={soon}
+          setListed={setListed}
+          listed={listed}
+          onSend={onSend}
+          here={here}
+        />
       )}
       {listed && mine.length > 0 && (
         <ul className="flex flex-wrap gap-x-4 gap-y-1 text-sm" aria-label="What waits">
@@ -114,34 +82,7 @@ function Known({ workshopId, assessorId, waiting, link, onSend }: WaitingStripPr
         </p>
       ))}
       {refused.map((item) => (
-        <div
-          key={item.order}
-          role="alert"
-          className="flex flex-wrap items-center gap-2 border-l-4 border-loud bg-sheet px-2 py-1"
-        >
-          <p className="grow">
-            <strong>{item.called} was refused:</strong> {item.refusal}
-          </p>
-          <button
-            type="button"
-            className="bench-button"
-            onClick={() => void changeWaiting(item.order!, { refusal: null }).then(onSend)}
-          >
-            Send again
-          </button>
-          <AskFirst
-            question={`Throw ${item.called} away?`}
-            meaning="It is nowhere else, so it cannot be brought back."
-            yes="Throw it away"
-            onYes={() => void dropWaiting([item.order!])}
-            trigger={
-              <button type="button" className="bench-button">
-                Throw away
-              </button>
-            }
-          />
-          <WhatItHolds item={item} />
-        </div>
+        <RefusedItem key={item.order} item={item} onSend={onSend} />
       ))}
       {refused.length > 0 && (
         <p className="text-sm">
@@ -184,5 +125,97 @@ function WhatItHolds({ item }: { item: Waiting }) {
       <summary className="min-h-9 cursor-pointer py-1">What it holds</summary>
       <pre className="overflow-x-auto">{JSON.stringify(item.body, null, 1)}</pre>
     </details>
+  );
+}
+
+interface RefusedItemProps {
+  item: Waiting;
+  onSend: () => Promise<void>;
+}
+
+/** What was refused, and what can be done with it. */
+function RefusedItem({ item, onSend }: RefusedItemProps) {
+  return (
+    <div role="alert" className="flex flex-wrap items-center gap-2 border-l-4 border-loud bg-sheet px-2 py-1">
+      <p className="grow">
+        <strong>{item.called} was refused:</strong> {item.refusal}
+      </p>
+      <button
+        type="button"
+        className="bench-button"
+        onClick={() => void changeWaiting(item.order!, { refusal: null }).then(onSend)}
+      >
+        Send again
+      </button>
+      <AskFirst
+        question={`Throw ${item.called} away?`}
+        meaning="It is nowhere else, so it cannot be brought back."
+        yes="Throw it away"
+        onYes={() => void dropWaiting([item.order!])}
+        trigger={
+          <button type="button" className="bench-button">
+            Throw away
+          </button>
+        }
+      />
+      <WhatItHolds item={item} />
+    </div>
+  );
+}
+
+interface WaitingHeadProps {
+  link: 'online' | 'unreachable' | 'signed-out' | 'other-assessor';
+  mine: Waiting[];
+  soon: number;
+  setListed: Dispatch<SetStateAction<boolean>>;
+  listed: boolean;
+  onSend: () => Promise<void>;
+  here: string;
+}
+
+/** What waits, and how the line is. */
+function WaitingHead({ link, mine, soon, setListed, listed, onSend, here }: WaitingHeadProps) {
+  return (
+    <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
+      <p role="status" className="grow">
+        <strong>
+          {link === 'online'
+            ? ''
+            : link === 'unreachable'
+              ? 'No reception. '
+              : link === 'signed-out'
+                ? 'You are signed out. '
+                : 'Somebody else is signed in now. '}
+        </strong>
+        {mine.length === 0
+          ? link === 'unreachable'
+            ? 'You can go on scoring; what you save is kept on this device.'
+            : link === 'online'
+              ? ''
+              : 'Nothing of yours waits on this device.'
+          : `${mine.length} ${mine.length === 1 ? 'judgement waits' : 'judgements wait'} on this device${link === 'online' && soon > 0 ? ' and will be sent in a moment' : link === 'unreachable' ? ' and will be sent when there is reception again' : ''}.`}
+      </p>
+      {mine.length > 0 && (
+        <button type="button" className="bench-button" onClick={() => setListed(!listed)} aria-expanded={listed}>
+          {listed ? 'Hide them' : 'Show them'}
+        </button>
+      )}
+      {link === 'unreachable' && (
+        <button type="button" className="bench-button" onClick={() => void onSend()}>
+          Try now
+        </button>
+      )}
+      {/* A whole load, so that the page belongs to whoever signs in. */}
+      {link === 'signed-out' && (
+        <a className="bench-button" data-weight="main" href={`/sign-in?next=${encodeURIComponent(here)}`}>
+          Sign in to send them
+        </a>
+      )}
+      {link === 'other-assessor' && (
+        <a className="bench-button" href={here}>
+          Open the bench as they see it
+        </a>
+      )}
+    </div>
   );
 }

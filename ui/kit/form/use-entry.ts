@@ -38,10 +38,11 @@ export function useEntry(
   { starts, read = asTyped }: Entry = {},
 ) {
   const { run, busy, problem, setProblem } = useSend();
-  const resolver: Resolver<FieldValues> = async (typed, context, options) =>
-    (yupResolver(schema as AnyObjectSchema, { context: { now: new Date() } }, { raw: true }) as Resolver<FieldValues>)(
+  const resolver: Resolver<FieldValues> = (typed, _context, options) =>
+    (yupResolver(schema as AnyObjectSchema, {}, { raw: true }) as Resolver<FieldValues>)(
       read(typed),
-      context,
+      // Days lie within bounds of the moment they are entered at.
+      { now: new Date() },
       options,
     );
   const { register, control, handleSubmit, reset, setValue, setFocus, watch, formState } = useForm<FieldValues>({

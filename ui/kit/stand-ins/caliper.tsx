@@ -1,7 +1,7 @@
 'use client';
 
 import { COLOURS } from '@/core/drawing/colours';
-import { useState } from 'react';
+import { useState, type Dispatch, type SetStateAction } from 'react';
 import { CALIPER_CHANNEL, type CaliperMessage } from './caliper-channel';
 
 /** What calipers of this world send when they have no figure: a fault, an open jaw, a flat battery. */
@@ -49,29 +49,7 @@ export function Caliper() {
           onChange={(event) => setTenths(Number(event.target.value))}
         />
       </label>
-      <div className="flex flex-wrap gap-4">
-        <label className="flex min-h-11 items-center gap-2">
-          <input
-            type="checkbox"
-            className="size-5"
-            checked={comma}
-            onChange={(event) => setComma(event.target.checked)}
-          />
-          Decimal comma
-        </label>
-        <label className="flex min-h-11 items-center gap-2">
-          Sends{' '}
-          <select
-            className="bench-input !w-32"
-            value={unit}
-            onChange={(event) => setUnit(event.target.value as typeof unit)}
-          >
-            <option value="">no unit</option>
-            <option value=" mm">mm</option>
-            <option value=" in">inches</option>
-          </select>
-        </label>
-      </div>
+      <CaliperSettings comma={comma} setComma={setComma} unit={unit} setUnit={setUnit} />
       <div className="flex flex-wrap gap-3">
         <button type="button" className="bench-button" data-weight="main" onClick={() => type(text)}>
           Type {text} and Enter
@@ -87,6 +65,42 @@ export function Caliper() {
           ? 'Nothing sent yet. Put the cursor into a field in another window first.'
           : `Sent: ${sent.join('; ')}`}
       </p>
+    </div>
+  );
+}
+
+interface CaliperSettingsProps {
+  comma: boolean;
+  setComma: Dispatch<SetStateAction<boolean>>;
+  unit: '' | ' mm' | ' in';
+  setUnit: Dispatch<SetStateAction<'' | ' mm' | ' in'>>;
+}
+
+/** How the caliper writes. */
+function CaliperSettings({ comma, setComma, unit, setUnit }: CaliperSettingsProps) {
+  return (
+    <div className="flex flex-wrap gap-4">
+      <label className="flex min-h-11 items-center gap-2">
+        <input
+          type="checkbox"
+          className="size-5"
+          checked={comma}
+          onChange={(event) => setComma(event.target.checked)}
+        />
+        Decimal comma
+      </label>
+      <label className="flex min-h-11 items-center gap-2">
+        Sends{' '}
+        <select
+          className="bench-input !w-32"
+          value={unit}
+          onChange={(event) => setUnit(event.target.value as typeof unit)}
+        >
+          <option value="">no unit</option>
+          <option value=" mm">mm</option>
+          <option value=" in">inches</option>
+        </select>
+      </label>
     </div>
   );
 }

@@ -1,20 +1,21 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useMemo, useState } from 'react';
+import { useMemo, useState, type Dispatch, type SetStateAction } from 'react';
 import { METHODS, methodById } from '@/core/methods/registry';
 import { PLACE_WORDS } from '@/core/methods/use';
-import { datedPlan, type PlanFacts } from '@/core/plan/dates/dated-plan';
+import { datedPlan, type DatedPlan, type PlanFacts } from '@/core/plan/dates/dated-plan';
 import type { PlannedMethod } from '@/core/plan/dates/planned-method';
-import { seasonStretches } from '@/core/plan/dates/season-finder';
+import { seasonStretches, type MethodYear } from '@/core/plan/dates/season-finder';
 import { seasonWindow } from '@/core/plan/dates/season-line';
-import { siteCalendar } from '@/core/plan/dates/taught-on';
-import { formatDate } from '@/core/units/iso-date';
+import { siteCalendar, type TaughtWithVerdict } from '@/core/plan/dates/taught-on';
+import { formatDate, type IsoDate } from '@/core/units/iso-date';
 import { Problem } from '@/ui/kit/form/problem';
 import { useSend } from '@/ui/kit/form/use-send';
 import { ConflictList } from './conflict-list';
 import { DateList } from './date-list';
 import { type Band, YearBands } from './year-bands';
+import type { Phenology } from '@/core/plan/phenology/phenology';
 
 interface SeasonFinderProps {
   workshopId: string;
@@ -94,56 +95,11 @@ export function SeasonFinder({ workshopId, siteId, siteName, facts, mayChange }:
             The workshop is on <strong>{formatDate(day)}</strong>.
           </p>
         ) : (
-          <>
-            <p>
-              <strong>{formatDate(day)}</strong> is tried out; the workshop is still on {formatDate(facts.date)}.
-            </p>
-            {mayChange && (
-              <button
-                type="button"
-                className="bench-button"
-                data-weight="main"
-                disabled={busy}
-                onClick={() => void move()}
-              >
-                Move the workshop to {formatDate(day)}
-              </button>
-            )}
-            <button type="button" className="bench-button" onClick={() => setDay(facts.date)}>
-              Back
-            </button>
-          </>
+          <OtherDay day={day} facts={facts} mayChange={mayChange} busy={busy} move={move} setDay={setDay} />
         )}
       </div>
       <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-6 lg:grid-cols-2">
-        <section aria-labelledby="verdicts">
-          <h2 id="verdicts" className="mb-2">
-            On that day
-          </h2>
-          <ul className="mb-4 divide-y divide-line border-y border-line">
-            {plans
-              .map((plan) => calendar.on(plan, day))
-              .map(({ method, verdict, plan: planned }) => (
-                <li key={planned.method} className="py-2">
-                  <span className="font-bold">
-                    {method.name}:{' '}
-                    {verdict.chance === 'open'
-                      ? 'in season'
-                      : verdict.chance === 'edge'
-                        ? 'if the year is kind'
-                        : 'not now'}
-                  </span>
-                  <span className="block text-sm">{verdict.why}</span>
-                </li>
-              ))}
-          </ul>
-          <h2 className="mb-2">Mind</h2>
-          <ConflictList
-            conflicts={plan.conflicts.filter(({ id }) => !id.startsWith('season-'))}
-            siteId={siteId}
-            hasNormals={facts.year.climate !== null}
-          />
-        </section>
+        <Verdicts plans={plans} calendar={calendar} day={day} plan={plan} siteId={siteId} facts={facts} />
         <section aria-labelledby="follow">
           <h2 id="follow" className="mb-2">
             What hangs on it
@@ -152,5 +108,80 @@ export function SeasonFinder({ workshopId, siteId, siteName, facts, mayChange }:
         </section>
       </div>
     </div>
+  );
+}
+
+interface VerdictsProps {
+  plans: PlannedMethod[];
+  calendar: {
+    on: (plan: PlannedMethod, date: IsoDate) => TaughtWithVerdict;
+    yearOf: (plan: PlannedMethod, date: IsoDate) => MethodYear | null;
+    phenology: (species: string, date: IsoDate) => Phenology;
+  };
+  day: string;
+  plan: DatedPlan;
+  siteId: SeasonFinderProps['siteId'];
+  facts: SeasonFinderProps['facts'];
+}
+
+/** Which methods are in season on the day. */
+function Verdicts({ plans, calendar, day, plan, siteId, facts }: VerdictsProps) {
+  return (
+    <section aria-labelledby="verdicts">
+      <h2 id="verdicts" className="mb-2">
+        On that day
+      </h2>
+      <ul className="mb-4 divide-y divide-line border-y border-line">
+        {plans
+          .map((plan) => calendar.on(plan, day))
+          .map(({ method, verdict, plan: planned }) => (
+            <li key={planned.method} className="py-2">
+              <span className="font-bold">
+                {method.name}:{' '}
+                {verdict.chance === 'open'
+                  ? 'in season'
+                  : verdict.chance === 'edge'
+                    ? 'if the year is kind'
+                    : 'not now'}
+              </span>
+              <span className="block text-sm">{verdict.why}</span>
+            </li>
+          ))}
+      </ul>
+      <h2 className="mb-2">Mind</h2>
+      <ConflictList
+        conflicts={plan.conflicts.filter(({ id }) => !id.startsWith('season-'))}
+        siteId={siteId}
+        hasNormals={facts.year.climate !== null}
+      />
+    </section>
+  );
+}
+
+interface OtherDayProps {
+  day: string;
+  facts: SeasonFinderProps['facts'];
+  mayChange: SeasonFinderProps['mayChange'];
+  busy: boolean;
+  move: () => Promise<void>;
+  setDay: Dispatch<SetStateAction<string>>;
+}
+
+/** The day that is tried out, and moving the workshop there. */
+function OtherDay({ day, facts, mayChange, busy, move, setDay }: OtherDayProps) {
+  return (
+    <>
+      <p>
+        <strong>{formatDate(day)}</strong> is tried out; the workshop is still on {formatDate(facts.date)}.
+      </p>
+      {mayChange && (
+        <button type="button" className="bench-button" data-weight="main" disabled={busy} onClick={() => void move()}>
+          Move the workshop to {formatDate(day)}
+        </button>
+      )}
+      <button type="button" className="bench-button" onClick={() => setDay(facts.date)}>
+        Back
+      </button>
+    </>
   );
 }

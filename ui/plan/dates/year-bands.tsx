@@ -5,7 +5,7 @@ import { Slider } from 'radix-ui';
 import { useEffect, useRef } from 'react';
 import type { Stretch } from '@/core/plan/dates/season-finder';
 import { monthsOf, placeInSeason, type SeasonWindow } from '@/core/plan/dates/season-line';
-import { addDays, daysBetween, formatDate } from '@/core/units/iso-date';
+import { addDays, daysBetween, formatDate, type IsoDate } from '@/core/units/iso-date';
 
 export interface Band {
   id: string;
@@ -56,21 +56,7 @@ export function YearBands({ shown, bands, day, original, today, onMove }: YearBa
           {months[0]!.year}
           {months.at(-1)!.year !== months[0]!.year ? ` to ${months.at(-1)!.year}` : ''}
         </span>
-        <svg viewBox={`0 0 ${WIDTH} 22`} className="block w-full" aria-hidden>
-          {months.map(({ start, month, year, at, end }) => (
-            <text
-              key={start}
-              x={((at + end) / 2) * WIDTH}
-              y={15}
-              textAnchor="middle"
-              fontSize={13}
-              fill={COLOURS.muted}
-            >
-              {MONTHS[month - 1]}
-              {month === 1 ? ` ${year}` : ''}
-            </text>
-          ))}
-        </svg>
+        <MonthNames months={months} />
         <ul className="sticky left-0 z-10 bg-paper" style={{ height }}>
           {bands.map((band, i) => (
             <li
@@ -84,88 +70,19 @@ export function YearBands({ shown, bands, day, original, today, onMove }: YearBa
           ))}
         </ul>
         <div className="relative" style={{ height }}>
-          <svg
-            viewBox={`0 0 ${WIDTH} ${height}`}
-            preserveAspectRatio="none"
-            className="absolute inset-0 h-full w-full"
-            role="img"
-            aria-label={bands.map((band) => `${band.name}: ${inWords(band.stretches)}`).join('; ')}
-          >
-            {months.map(({ start, at }) => (
-              <path
-                key={start}
-                d={`M${at * WIDTH} 0V${height}`}
-                stroke={COLOURS.line}
-                strokeWidth={1}
-                vectorEffect="non-scaling-stroke"
-              />
-            ))}
-            {bands.map((band, i) => (
-              <g key={band.id}>
-                <path
-                  d={`M0 ${i * ROW + ROW / 2}H${WIDTH}`}
-                  stroke={COLOURS.bark}
-                  strokeWidth={2}
-                  vectorEffect="non-scaling-stroke"
-                />
-                {band.stretches
-                  .filter(({ chance }) => chance !== 'shut')
-                  .map((stretch) => (
-                    <Growth
-                      key={stretch.from}
-                      left={x(stretch.from)}
-                      right={x(addDays(stretch.to, 1))}
-                      y={i * ROW + ROW / 2}
-                      open={stretch.chance === 'open'}
-                    />
-                  ))}
-              </g>
-            ))}
-            {today >= shown.from && today < shown.to && (
-              <path
-                d={`M${x(today)} 0V${height}`}
-                stroke={COLOURS.ink}
-                strokeDasharray="2 3"
-                strokeWidth={1.5}
-                vectorEffect="non-scaling-stroke"
-              />
-            )}
-            {original !== day && (
-              <path
-                d={`M${x(original)} 0V${height}`}
-                stroke={COLOURS.muted}
-                strokeWidth={1.5}
-                strokeDasharray="6 4"
-                vectorEffect="non-scaling-stroke"
-              />
-            )}
-            <path
-              d={`M${x(day)} 0V${height}`}
-              stroke={COLOURS.ink}
-              strokeWidth={2.5}
-              vectorEffect="non-scaling-stroke"
-            />
-          </svg>
+          <Bands
+            height={height}
+            bands={bands}
+            months={months}
+            x={x}
+            today={today}
+            shown={shown}
+            original={original}
+            day={day}
+          />
         </div>
         <span />
-        <Slider.Root
-          className="relative flex h-12 touch-none items-center select-none"
-          min={0}
-          max={days}
-          step={1}
-          value={[Math.max(0, Math.min(days, daysBetween(shown.from, day)))]}
-          onValueChange={([value]) => onMove(addDays(shown.from, value!))}
-        >
-          <Slider.Track className="relative h-1 grow bg-line" />
-          <Slider.Thumb
-            aria-label="Day of the workshop"
-            aria-valuetext={formatDate(day)}
-            className="flex h-11 w-28 cursor-grab items-center justify-center border-2 border-ink bg-ink text-sm font-bold text-paper active:cursor-grabbing"
-            style={{ borderRadius: '2px 12px 2px 12px' }}
-          >
-            {formatDate(day)}
-          </Slider.Thumb>
-        </Slider.Root>
+        <DaySlider days={days} shown={shown} day={day} onMove={onMove} />
       </div>
     </div>
   );
@@ -207,4 +124,127 @@ function inWords(stretches: Stretch[]): string {
   const open = stretches.filter(({ chance }) => chance === 'open');
   if (open.length > 0) return open.map(({ from, to }) => `${formatDate(from)} to ${formatDate(to)}`).join(' and ');
   return stretches.some(({ chance }) => chance === 'edge') ? 'only in a kind year' : 'never here';
+}
+
+interface DaySliderProps {
+  days: number;
+  shown: YearBandsProps['shown'];
+  day: YearBandsProps['day'];
+  onMove: YearBandsProps['onMove'];
+}
+
+/** The day that is slid along. */
+function DaySlider({ days, shown, day, onMove }: DaySliderProps) {
+  return (
+    <Slider.Root
+      className="relative flex h-12 touch-none items-center select-none"
+      min={0}
+      max={days}
+      step={1}
+      value={[Math.max(0, Math.min(days, daysBetween(shown.from, day)))]}
+      onValueChange={([value]) => onMove(addDays(shown.from, value!))}
+    >
+      <Slider.Track className="relative h-1 grow bg-line" />
+      <Slider.Thumb
+        aria-label="Day of the workshop"
+        aria-valuetext={formatDate(day)}
+        className="flex h-11 w-28 cursor-grab items-center justify-center border-2 border-ink bg-ink text-sm font-bold text-paper active:cursor-grabbing"
+        style={{ borderRadius: '2px 12px 2px 12px' }}
+      >
+        {formatDate(day)}
+      </Slider.Thumb>
+    </Slider.Root>
+  );
+}
+
+interface BandsProps {
+  height: number;
+  bands: YearBandsProps['bands'];
+  months: { start: IsoDate; month: number; year: number; at: number; end: number }[];
+  x: (date: string) => number;
+  today: YearBandsProps['today'];
+  shown: YearBandsProps['shown'];
+  original: YearBandsProps['original'];
+  day: YearBandsProps['day'];
+}
+
+/** The bands themselves. */
+function Bands({ height, bands, months, x, today, shown, original, day }: BandsProps) {
+  return (
+    <svg
+      viewBox={`0 0 ${WIDTH} ${height}`}
+      preserveAspectRatio="none"
+      className="absolute inset-0 h-full w-full"
+      role="img"
+      aria-label={bands.map((band) => `${band.name}: ${inWords(band.stretches)}`).join('; ')}
+    >
+      {months.map(({ start, at }) => (
+        <path
+          key={start}
+          d={`M${at * WIDTH} 0V${height}`}
+          stroke={COLOURS.line}
+          strokeWidth={1}
+          vectorEffect="non-scaling-stroke"
+        />
+      ))}
+      {bands.map((band, i) => (
+        <g key={band.id}>
+          <path
+            d={`M0 ${i * ROW + ROW / 2}H${WIDTH}`}
+            stroke={COLOURS.bark}
+            strokeWidth={2}
+            vectorEffect="non-scaling-stroke"
+          />
+          {band.stretches
+            .filter(({ chance }) => chance !== 'shut')
+            .map((stretch) => (
+              <Growth
+                key={stretch.from}
+                left={x(stretch.from)}
+                right={x(addDays(stretch.to, 1))}
+                y={i * ROW + ROW / 2}
+                open={stretch.chance === 'open'}
+              />
+            ))}
+        </g>
+      ))}
+      {today >= shown.from && today < shown.to && (
+        <path
+          d={`M${x(today)} 0V${height}`}
+          stroke={COLOURS.ink}
+          strokeDasharray="2 3"
+          strokeWidth={1.5}
+          vectorEffect="non-scaling-stroke"
+        />
+      )}
+      {original !== day && (
+        <path
+          d={`M${x(original)} 0V${height}`}
+          stroke={COLOURS.muted}
+          strokeWidth={1.5}
+          strokeDasharray="6 4"
+          vectorEffect="non-scaling-stroke"
+        />
+      )}
+      <path d={`M${x(day)} 0V${height}`} stroke={COLOURS.ink} strokeWidth={2.5} vectorEffect="non-scaling-stroke" />
+    </svg>
+  );
+}
+
+interface MonthNamesProps {
+  months: { start: IsoDate; month: number; year: number; at: number; end: number }[];
+}
+
+/** The months along the top. */
+function MonthNames({ months }: MonthNamesProps) {
+  return (
+    <svg viewBox={`0 0 ${WIDTH} 22`} className="block w-full" aria-hidden>
+      {months.map(({ start, month, year, at, end }) => (
+        <text key={start} x={((at + end) / 2) * WIDTH} y={15} textAnchor="middle" fontSize={13} fill={COLOURS.muted}>
+          {MONTHS[month - 1]}
+          {month === 1 ? ` ${year}` : ''}
+        </text>
+      ))}
+    </svg>
+  );
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useRef, useState } from 'react';
+import { useRef, useState, type Dispatch, type SetStateAction } from 'react';
 import { v7 as uuid } from 'uuid';
 import type { Decision, PreviewLine } from '@/core/plan/roster/roster-line';
 import { Field } from '@/ui/kit/form/field';
@@ -73,39 +73,7 @@ export function RosterReader({ workshopId }: { workshopId: string }) {
             role="group"
             aria-label="Preview of the roster, scrolls sideways on narrow screens"
           >
-            <table className="bench-table">
-              <thead>
-                <tr>
-                  <th scope="col">Line</th>
-                  <th scope="col">Name</th>
-                  <th scope="col">E-mail</th>
-                  <th scope="col">Phone</th>
-                  <th scope="col">Leave</th>
-                  <th scope="col">What happens</th>
-                </tr>
-              </thead>
-              <tbody>
-                {lines.map((line) => (
-                  <tr
-                    key={line.line}
-                    className={line.match === 'problem' || decisions[line.line] === 'skip' ? 'bg-mist' : ''}
-                  >
-                    <td>{line.line}</td>
-                    <td className="font-bold">{line.name}</td>
-                    <td>{line.email}</td>
-                    <td>{line.phone}</td>
-                    <td>{line.mayContact ? 'yes' : 'no'}</td>
-                    <td>
-                      <Outcome
-                        line={line}
-                        decision={decisions[line.line]}
-                        decide={(decision) => setDecisions({ ...decisions, [line.line]: decision })}
-                      />
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
+            <PreviewTable lines={lines} decisions={decisions} setDecisions={setDecisions} />
           </div>
           <button
             type="button"
@@ -170,5 +138,47 @@ function Outcome({
         </label>
       ))}
     </fieldset>
+  );
+}
+
+interface PreviewTableProps {
+  lines: PreviewLine[];
+  decisions: Record<number, Decision>;
+  setDecisions: Dispatch<SetStateAction<Record<number, Decision>>>;
+}
+
+/** What the file says, line by line. */
+function PreviewTable({ lines, decisions, setDecisions }: PreviewTableProps) {
+  return (
+    <table className="bench-table">
+      <thead>
+        <tr>
+          <th scope="col">Line</th>
+          <th scope="col">Name</th>
+          <th scope="col">E-mail</th>
+          <th scope="col">Phone</th>
+          <th scope="col">Leave</th>
+          <th scope="col">What happens</th>
+        </tr>
+      </thead>
+      <tbody>
+        {lines.map((line) => (
+          <tr key={line.line} className={line.match === 'problem' || decisions[line.line] === 'skip' ? 'bg-mist' : ''}>
+            <td>{line.line}</td>
+            <td className="font-bold">{line.name}</td>
+            <td>{line.email}</td>
+            <td>{line.phone}</td>
+            <td>{line.mayContact ? 'yes' : 'no'}</td>
+            <td>
+              <Outcome
+                line={line}
+                decision={decisions[line.line]}
+                decide={(decision) => setDecisions({ ...decisions, [line.line]: decision })}
+              />
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }

@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { useState, type Dispatch, type SetStateAction } from 'react';
 import { SKILL_WORDS, type SkillLevel } from '@/core/plan/pairing/hand';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
@@ -9,6 +9,7 @@ import { seatChange } from '@/core/plan/roster/seat-input';
 import { useEntry } from '@/ui/kit/form/use-entry';
 import { type SheetColumn, SheetTable } from '@/ui/kit/table/sheet-table';
 import { useSend } from '@/ui/kit/form/use-send';
+import type { FieldValues, UseFormRegister } from 'react-hook-form';
 
 export interface RosterSeat {
   id: string;
@@ -161,21 +162,7 @@ function EditSeat({ workshopId, seat, mayErase }: { workshopId: string; seat: Ro
         {seat.erased ? (
           <p>This person asked to be erased. The unions of the seat stay, without a name.</p>
         ) : (
-          <>
-            <Field label="Name" error={errors.name}>
-              <input {...register('name')} defaultValue={seat.name ?? ''} />
-            </Field>
-            <Field label="E-mail" error={errors.email}>
-              <input {...register('email')} type="email" defaultValue={seat.email ?? ''} />
-            </Field>
-            <Field label="Phone" error={errors.phone}>
-              <input {...register('phone')} type="tel" defaultValue={seat.phone ?? ''} />
-            </Field>
-            <label className="flex min-h-11 items-center gap-3">
-              <input type="checkbox" {...register('mayContact')} defaultChecked={seat.mayContact} className="size-5" />
-              May be asked later how the grafts do
-            </label>
-          </>
+          <PersonFields errors={errors} register={register} seat={seat} />
         )}
         <label className="flex min-h-11 items-center gap-3">
           <input type="checkbox" {...register('leftHanded')} defaultChecked={seat.leftHanded} className="size-5" />
@@ -199,29 +186,63 @@ function EditSeat({ workshopId, seat, mayErase }: { workshopId: string; seat: Ro
           Save
         </button>
       </form>
-      {mayErase && !seat.erased && (
-        <div className="mt-4 border-t border-line pt-4">
-          <p className="mb-2 text-sm text-muted">
-            On their request: erases name, addresses, notes, links and the messages written to them, in every workshop.
-            The unions stay without a name. This cannot be taken back.
-          </p>
-          {sure ? (
-            <button
-              type="button"
-              className="bench-button"
-              data-weight="loud"
-              disabled={busy}
-              onClick={() => void erase()}
-            >
-              Erase {seat.name} for good
-            </button>
-          ) : (
-            <button type="button" className="bench-button" onClick={() => setSure(true)}>
-              Erase this person
-            </button>
-          )}
-        </div>
-      )}
+      {mayErase && !seat.erased && <ErasePerson sure={sure} busy={busy} erase={erase} seat={seat} setSure={setSure} />}
     </SheetDialog>
+  );
+}
+
+interface ErasePersonProps {
+  sure: boolean;
+  busy: boolean;
+  erase: () => Promise<void>;
+  seat: RosterSeat;
+  setSure: Dispatch<SetStateAction<boolean>>;
+}
+
+/** Erases somebody on their request. */
+function ErasePerson({ sure, busy, erase, seat, setSure }: ErasePersonProps) {
+  return (
+    <div className="mt-4 border-t border-line pt-4">
+      <p className="mb-2 text-sm text-muted">
+        On their request: erases name, addresses, notes, links and the messages written to them, in every workshop. The
+        unions stay without a name. This cannot be taken back.
+      </p>
+      {sure ? (
+        <button type="button" className="bench-button" data-weight="loud" disabled={busy} onClick={() => void erase()}>
+          Erase {seat.name} for good
+        </button>
+      ) : (
+        <button type="button" className="bench-button" onClick={() => setSure(true)}>
+          Erase this person
+        </button>
+      )}
+    </div>
+  );
+}
+
+interface PersonFieldsProps {
+  errors: Record<string, string | undefined>;
+  register: UseFormRegister<FieldValues>;
+  seat: RosterSeat;
+}
+
+/** Who it is, and how to reach them. */
+function PersonFields({ errors, register, seat }: PersonFieldsProps) {
+  return (
+    <>
+      <Field label="Name" error={errors.name}>
+        <input {...register('name')} defaultValue={seat.name ?? ''} />
+      </Field>
+      <Field label="E-mail" error={errors.email}>
+        <input {...register('email')} type="email" defaultValue={seat.email ?? ''} />
+      </Field>
+      <Field label="Phone" error={errors.phone}>
+        <input {...register('phone')} type="tel" defaultValue={seat.phone ?? ''} />
+      </Field>
+      <label className="flex min-h-11 items-center gap-3">
+        <input type="checkbox" {...register('mayContact')} defaultChecked={seat.mayContact} className="size-5" />
+        May be asked later how the grafts do
+      </label>
+    </>
   );
 }

@@ -7,6 +7,8 @@ import {
   placeInSeason,
   type SeasonWorkshop,
   seasonWindow,
+  type SeasonWindow,
+  type Peg,
 } from '@/core/plan/dates/season-line';
 import { formatDate } from '@/core/units/iso-date';
 
@@ -45,63 +47,7 @@ export function SeasonLine({ today, shiftMonths, hemisphere, workshops, chosen }
         aria-label="The club's year, scrolls sideways on narrow screens"
       >
         <div className="relative min-w-[1100px]">
-          <svg viewBox={`0 0 ${WIDTH} ${height}`} className="block w-full" aria-hidden focusable="false">
-            {monthsOf(window).map(({ start, month, year, at, end }) => (
-              <g key={start}>
-                <path d={`M${x(at)} ${TWIG + 8}V${TWIG + 14}`} stroke={COLOURS.ink} />
-                <text x={x((at + end) / 2)} y={TWIG + 26} textAnchor="middle" fontSize={13} fill={COLOURS.muted}>
-                  {MONTHS[month - 1]}
-                  {month === 1 || at === 0 ? ` ${year}` : ''}
-                </text>
-                <MonthGrowth left={x(at)} right={x(end)} leafiness={leafiness(month, hemisphere)} seed={month} />
-              </g>
-            ))}
-            <path
-              d={`M0 ${TWIG + 3}C${WIDTH * 0.3} ${TWIG - 4} ${WIDTH * 0.6} ${TWIG + 7} ${WIDTH} ${TWIG}`}
-              stroke={COLOURS.bark}
-              strokeWidth={6}
-              fill="none"
-            />
-            {pegs.map((peg) => (
-              <Trail key={peg.id} peg={peg} x={x} chosen={peg.id === chosen} />
-            ))}
-            {now >= 0 && now < 1 && (
-              <g>
-                <path d={`M${x(now)} 12V${height}`} stroke={COLOURS.ink} strokeWidth={1.5} strokeDasharray="2 3" />
-                <text x={x(now) + 5} y={12} fontSize={13} fontWeight={700} fill={COLOURS.ink}>
-                  today
-                </text>
-              </g>
-            )}
-            {pegs.map((peg) => {
-              const y = TWIG + 36 + peg.level * TAG.step;
-              const left = x(peg.left);
-              const picked = peg.id === chosen;
-              return (
-                <g key={peg.id}>
-                  <path
-                    d={`M${x(peg.at)} ${TWIG + 3}C${x(peg.at) + 5} ${TWIG + 14} ${x(peg.at) - 5} ${y - 8} ${Math.max(left + 12, Math.min(x(peg.at), left + TAG.width - 12))} ${y + 7}`}
-                    stroke={COLOURS.ink}
-                    strokeWidth={1.4}
-                    fill="none"
-                  />
-                  <path
-                    d={tagShape(left, y)}
-                    fill={picked ? COLOURS.ink : COLOURS.sheet}
-                    stroke={COLOURS.ink}
-                    strokeWidth={1.4}
-                  />
-                  <circle
-                    cx={Math.max(left + 12, Math.min(x(peg.at), left + TAG.width - 12))}
-                    cy={y + 7}
-                    r={2.6}
-                    fill={COLOURS.paper}
-                    stroke={COLOURS.ink}
-                  />
-                </g>
-              );
-            })}
-          </svg>
+          <Twig height={height} window={window} x={x} hemisphere={hemisphere} pegs={pegs} chosen={chosen} now={now} />
           <ul>
             {pegs.map((peg) => {
               const y = TWIG + 36 + peg.level * TAG.step;
@@ -247,4 +193,77 @@ function withoutOverlap(names: { at: number; name: string }[]): { at: number; na
     if (!last || name.at - name.name.length * 3.2 >= last.at + last.name.length * 3.2 + 8) kept.push(name);
   }
   return kept;
+}
+
+interface TwigProps {
+  height: number;
+  window: SeasonWindow;
+  x: (place: number) => number;
+  hemisphere: SeasonLineProps['hemisphere'];
+  pegs: Peg[];
+  chosen: SeasonLineProps['chosen'];
+  now: number;
+}
+
+/** The twig with its months, trails and pegs. */
+function Twig({ height, window, x, hemisphere, pegs, chosen, now }: TwigProps) {
+  return (
+    <svg viewBox={`0 0 ${WIDTH} ${height}`} className="block w-full" aria-hidden focusable="false">
+      {monthsOf(window).map(({ start, month, year, at, end }) => (
+        <g key={start}>
+          <path d={`M${x(at)} ${TWIG + 8}V${TWIG + 14}`} stroke={COLOURS.ink} />
+          <text x={x((at + end) / 2)} y={TWIG + 26} textAnchor="middle" fontSize={13} fill={COLOURS.muted}>
+            {MONTHS[month - 1]}
+            {month === 1 || at === 0 ? ` ${year}` : ''}
+          </text>
+          <MonthGrowth left={x(at)} right={x(end)} leafiness={leafiness(month, hemisphere)} seed={month} />
+        </g>
+      ))}
+      <path
+        d={`M0 ${TWIG + 3}C${WIDTH * 0.3} ${TWIG - 4} ${WIDTH * 0.6} ${TWIG + 7} ${WIDTH} ${TWIG}`}
+        stroke={COLOURS.bark}
+        strokeWidth={6}
+        fill="none"
+      />
+      {pegs.map((peg) => (
+        <Trail key={peg.id} peg={peg} x={x} chosen={peg.id === chosen} />
+      ))}
+      {now >= 0 && now < 1 && (
+        <g>
+          <path d={`M${x(now)} 12V${height}`} stroke={COLOURS.ink} strokeWidth={1.5} strokeDasharray="2 3" />
+          <text x={x(now) + 5} y={12} fontSize={13} fontWeight={700} fill={COLOURS.ink}>
+            today
+          </text>
+        </g>
+      )}
+      {pegs.map((peg) => {
+        const y = TWIG + 36 + peg.level * TAG.step;
+        const left = x(peg.left);
+        const picked = peg.id === chosen;
+        return (
+          <g key={peg.id}>
+            <path
+              d={`M${x(peg.at)} ${TWIG + 3}C${x(peg.at) + 5} ${TWIG + 14} ${x(peg.at) - 5} ${y - 8} ${Math.max(left + 12, Math.min(x(peg.at), left + TAG.width - 12))} ${y + 7}`}
+              stroke={COLOURS.ink}
+              strokeWidth={1.4}
+              fill="none"
+            />
+            <path
+              d={tagShape(left, y)}
+              fill={picked ? COLOURS.ink : COLOURS.sheet}
+              stroke={COLOURS.ink}
+              strokeWidth={1.4}
+            />
+            <circle
+              cx={Math.max(left + 12, Math.min(x(peg.at), left + TAG.width - 12))}
+              cy={y + 7}
+              r={2.6}
+              fill={COLOURS.paper}
+              stroke={COLOURS.ink}
+            />
+          </g>
+        );
+      })}
+    </svg>
+  );
 }

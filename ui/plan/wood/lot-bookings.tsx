@@ -1,11 +1,12 @@
 'use client';
 
 import { bookingInput } from '@/core/plan/wood/booking-input';
-import { useState } from 'react';
+import { useState, type Dispatch, type SetStateAction } from 'react';
 import { v7 as uuid } from 'uuid';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 import { useEntry } from '@/ui/kit/form/use-entry';
+import type { FieldValues, UseFormRegister } from 'react-hook-form';
 
 interface LotBookingsProps {
   lotId: string;
@@ -66,40 +67,79 @@ export function LotBookings({ lotId, variety, sticks, booked, bookings, workshop
         ))}
       </ul>
       {mayChange && sticks > booked && workshops.length > 0 && (
-        <form onSubmit={submit} className="flex flex-wrap items-end gap-2" noValidate>
-          {workshops.length > 1 && (
-            <Field label="Workshop">
-              <select value={workshopId} onChange={(event) => setWorkshopId(event.target.value)}>
-                {workshops.map(({ id, title }) => (
-                  <option key={id} value={id}>
-                    {title}
-                  </option>
-                ))}
-              </select>
-            </Field>
-          )}
-          <div className="w-24">
-            <Field label="Sticks" error={errors.sticks}>
-              <input {...register('sticks')} inputMode="numeric" defaultValue={1} aria-label={`Sticks of ${variety}`} />
-            </Field>
-          </div>
-          <div className="w-48">
-            <Field label="For">
-              <select {...register('seatId')} aria-label={`Who gets ${variety}`} defaultValue="">
-                <option value="">all of the workshop</option>
-                {seats.map(({ id, name }) => (
-                  <option key={id} value={id}>
-                    {name}
-                  </option>
-                ))}
-              </select>
-            </Field>
-          </div>
-          <button type="submit" className="bench-button" disabled={busy}>
-            Book<span className="sr-only"> {variety}</span>
-          </button>
-        </form>
+        <BookingForm
+          submit={submit}
+          workshops={workshops}
+          workshopId={workshopId}
+          setWorkshopId={setWorkshopId}
+          errors={errors}
+          register={register}
+          variety={variety}
+          seats={seats}
+          busy={busy}
+        />
       )}
     </div>
+  );
+}
+
+interface BookingFormProps {
+  submit: (event: React.FormEvent<HTMLFormElement>) => void;
+  workshops: LotBookingsProps['workshops'];
+  workshopId: string;
+  setWorkshopId: Dispatch<SetStateAction<string>>;
+  errors: Record<string, string | undefined>;
+  register: UseFormRegister<FieldValues>;
+  variety: LotBookingsProps['variety'];
+  seats: { id: string; name: string }[];
+  busy: boolean;
+}
+
+/** Books sticks. */
+function BookingForm({
+  submit,
+  workshops,
+  workshopId,
+  setWorkshopId,
+  errors,
+  register,
+  variety,
+  seats,
+  busy,
+}: BookingFormProps) {
+  return (
+    <form onSubmit={submit} className="flex flex-wrap items-end gap-2" noValidate>
+      {workshops.length > 1 && (
+        <Field label="Workshop">
+          <select value={workshopId} onChange={(event) => setWorkshopId(event.target.value)}>
+            {workshops.map(({ id, title }) => (
+              <option key={id} value={id}>
+                {title}
+              </option>
+            ))}
+          </select>
+        </Field>
+      )}
+      <div className="w-24">
+        <Field label="Sticks" error={errors.sticks}>
+          <input {...register('sticks')} inputMode="numeric" defaultValue={1} aria-label={`Sticks of ${variety}`} />
+        </Field>
+      </div>
+      <div className="w-48">
+        <Field label="For">
+          <select {...register('seatId')} aria-label={`Who gets ${variety}`} defaultValue="">
+            <option value="">all of the workshop</option>
+            {seats.map(({ id, name }) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </select>
+        </Field>
+      </div>
+      <button type="submit" className="bench-button" disabled={busy}>
+        Book<span className="sr-only"> {variety}</span>
+      </button>
+    </form>
   );
 }

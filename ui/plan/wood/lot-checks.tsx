@@ -8,6 +8,7 @@ import { formatDate } from '@/core/units/iso-date';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 import { useEntry } from '@/ui/kit/form/use-entry';
+import type { FieldValues, UseFormRegister } from 'react-hook-form';
 
 /** Looks at stored wood over time, and a form for the next. */
 export function LotChecks({
@@ -55,39 +56,55 @@ export function LotChecks({
         ))}
       </ol>
       {mayChange && (
-        <form onSubmit={submit} className="flex flex-col gap-2 border-t border-line pt-3" noValidate>
-          <Problem>{problem}</Problem>
-          <div className="grid grid-cols-[minmax(0,1fr)] gap-2 sm:grid-cols-3">
-            <Field label="Looked at on" error={errors.lookedOn}>
-              <input {...register('lookedOn')} type="date" defaultValue={today} />
-            </Field>
-            <Field label="Under the bark" error={errors.green}>
-              <select {...register('green')} defaultValue="yes">
-                {Object.entries(GREEN_WORDS).map(([id, words]) => (
-                  <option key={id} value={id}>
-                    {words}
-                  </option>
-                ))}
-              </select>
-            </Field>
-            <Field label="Buds" error={errors.buds}>
-              <select {...register('buds')} defaultValue="shut">
-                {Object.entries(BUD_WORDS).map(([id, words]) => (
-                  <option key={id} value={id}>
-                    {words}
-                  </option>
-                ))}
-              </select>
-            </Field>
-          </div>
-          <Field label="Note" error={errors.note}>
-            <input {...register('note')} maxLength={300} />
-          </Field>
-          <button type="submit" className="bench-button self-start" disabled={busy}>
-            Enter the look
-          </button>
-        </form>
+        <CheckForm submit={submit} problem={problem} errors={errors} register={register} today={today} busy={busy} />
       )}
     </div>
+  );
+}
+
+interface CheckFormProps {
+  submit: (event: React.FormEvent<HTMLFormElement>) => void;
+  problem: string | undefined;
+  errors: Record<string, string | undefined>;
+  register: UseFormRegister<FieldValues>;
+  today: string;
+  busy: boolean;
+}
+
+/** The next look. */
+function CheckForm({ submit, problem, errors, register, today, busy }: CheckFormProps) {
+  return (
+    <form onSubmit={submit} className="flex flex-col gap-2 border-t border-line pt-3" noValidate>
+      <Problem>{problem}</Problem>
+      <div className="grid grid-cols-[minmax(0,1fr)] gap-2 sm:grid-cols-3">
+        <Field label="Looked at on" error={errors.lookedOn}>
+          <input {...register('lookedOn')} type="date" defaultValue={today} />
+        </Field>
+        <Field label="Under the bark" error={errors.green}>
+          <select {...register('green')} defaultValue="yes">
+            {Object.entries(GREEN_WORDS).map(([id, words]) => (
+              <option key={id} value={id}>
+                {words}
+              </option>
+            ))}
+          </select>
+        </Field>
+        <Field label="Buds" error={errors.buds}>
+          <select {...register('buds')} defaultValue="shut">
+            {Object.entries(BUD_WORDS).map(([id, words]) => (
+              <option key={id} value={id}>
+                {words}
+              </option>
+            ))}
+          </select>
+        </Field>
+      </div>
+      <Field label="Note" error={errors.note}>
+        <input {...register('note')} maxLength={300} />
+      </Field>
+      <button type="submit" className="bench-button self-start" disabled={busy}>
+        Enter the look
+      </button>
+    </form>
   );
 }

@@ -61,50 +61,59 @@ export function LotLogs({ lotId, runs, readings, range, unit, sites, mayChange }
           </li>
         ))}
       </ul>
-      {mayChange && (
-        <form
-          onSubmit={(event) => void submit(event)}
-          className="flex flex-col gap-2 border-t border-line pt-3"
-          noValidate
-        >
-          <Problem>{problem?.message}</Problem>
-          {notes && (
-            <p role="status" className="font-bold">
-              Read. {notes.length === 0 ? 'Nothing had to be put right.' : notes.join(' ')}
-            </p>
-          )}
-          <div className="grid grid-cols-[minmax(0,1fr)] gap-2 sm:grid-cols-[minmax(0,1fr)_12rem]">
-            <Field label="CSV file of a logger" hint="Columns time and temperature_c or temperature_f">
-              <input type="file" name="file" accept=".csv,text/csv,text/plain" />
-            </Field>
-            <Field label="Degrees in the file" error={problem?.fields.unit}>
-              <select name="unit" defaultValue="">
-                <option value="">as its heading says</option>
-                <option value="C">°C</option>
-                <option value="F">°F</option>
-              </select>
-            </Field>
-          </div>
-          {sites.length > 1 && (
-            <Field label="Where the logger lay" hint="For times that name no zone." error={problem?.fields.siteId}>
-              <select name="siteId" defaultValue="">
-                <option value="">where the wood is used</option>
-                {sites.map(({ id, name }) => (
-                  <option key={id} value={id}>
-                    {name}
-                  </option>
-                ))}
-              </select>
-            </Field>
-          )}
-          <div className="flex flex-wrap items-center gap-3">
-            <button type="submit" className="bench-button" disabled={busy}>
-              Read the log
-            </button>
-            <a href="/stand-ins/logger">Simulated logger</a>
-          </div>
-        </form>
-      )}
+      {mayChange && <LogForm submit={submit} problem={problem} notes={notes} sites={sites} busy={busy} />}
     </div>
+  );
+}
+
+interface LogFormProps {
+  submit: (event: React.FormEvent<HTMLFormElement>) => Promise<void>;
+  problem: { message: string; fields: Record<string, string> } | null;
+  notes: string[] | null;
+  sites: LotLogsProps['sites'];
+  busy: boolean;
+}
+
+/** A logger's file to read. */
+function LogForm({ submit, problem, notes, sites, busy }: LogFormProps) {
+  return (
+    <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-2 border-t border-line pt-3" noValidate>
+      <Problem>{problem?.message}</Problem>
+      {notes && (
+        <p role="status" className="font-bold">
+          Read. {notes.length === 0 ? 'Nothing had to be put right.' : notes.join(' ')}
+        </p>
+      )}
+      <div className="grid grid-cols-[minmax(0,1fr)] gap-2 sm:grid-cols-[minmax(0,1fr)_12rem]">
+        <Field label="CSV file of a logger" hint="Columns time and temperature_c or temperature_f">
+          <input type="file" name="file" accept=".csv,text/csv,text/plain" />
+        </Field>
+        <Field label="Degrees in the file" error={problem?.fields.unit}>
+          <select name="unit" defaultValue="">
+            <option value="">as its heading says</option>
+            <option value="C">°C</option>
+            <option value="F">°F</option>
+          </select>
+        </Field>
+      </div>
+      {sites.length > 1 && (
+        <Field label="Where the logger lay" hint="For times that name no zone." error={problem?.fields.siteId}>
+          <select name="siteId" defaultValue="">
+            <option value="">where the wood is used</option>
+            {sites.map(({ id, name }) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </select>
+        </Field>
+      )}
+      <div className="flex flex-wrap items-center gap-3">
+        <button type="submit" className="bench-button" disabled={busy}>
+          Read the log
+        </button>
+        <a href="/stand-ins/logger">Simulated logger</a>
+      </div>
+    </form>
   );
 }

@@ -18,6 +18,7 @@ import { LotBookings } from './lot-bookings';
 import { LotFields } from './lot-form';
 import { WarningList } from './warning-list';
 import { RibbonStrip } from './ribbon';
+import type { Sent } from '@/ui/kit/form/send';
 
 interface WoodView {
   id: string;
@@ -86,41 +87,16 @@ export function LotsBoard({
         {wood.length === 0 && <p className="text-muted">No lot chosen yet.</p>}
         <ul className="grid grid-cols-[minmax(0,1fr)] gap-3 md:grid-cols-2">
           {wood.map((lot) => (
-            <li key={lot.id} className="board flex flex-col gap-2">
-              <div className="flex items-start justify-between gap-2">
-                <div>
-                  <span className="flex flex-wrap items-center gap-2 font-bold">
-                    <RibbonStrip id={lot.ribbon} showName />
-                    <Link href={`/wood/${lot.id}`}>{lot.variety}</Link>
-                  </span>
-                  <span className="text-sm text-muted">
-                    {lot.species}, {lot.source}
-                    {lot.cutOn ? `, cut ${formatDate(lot.cutOn)}` : ', not cut yet'};{' '}
-                    {lot.lastLook ? `last looked at ${formatDate(lot.lastLook)}` : 'never looked at'}
-                  </span>
-                </div>
-                {mayChange && (
-                  <button
-                    type="button"
-                    className="bench-button"
-                    disabled={busy}
-                    onClick={() => void drop('wood', lot.id)}
-                  >
-                    Take off<span className="sr-only"> {lot.variety}</span>
-                  </button>
-                )}
-              </div>
-              <WarningList warnings={lot.warnings} />
-              <LotBookings
-                lotId={lot.id}
-                variety={lot.variety}
-                sticks={lot.sticks}
-                booked={lot.booked}
-                bookings={lot.bookings}
-                workshops={[{ id: workshopId, title, seats }]}
-                mayChange={mayChange}
-              />
-            </li>
+            <WoodLotRow
+              key={lot.id}
+              lot={lot}
+              mayChange={mayChange}
+              busy={busy}
+              drop={drop}
+              workshopId={workshopId}
+              title={title}
+              seats={seats}
+            />
           ))}
         </ul>
         <p className="mt-2 text-sm text-muted">
@@ -143,23 +119,7 @@ export function LotsBoard({
         {stocks.length === 0 && <p className="text-muted">No lot chosen yet.</p>}
         <ul className="grid grid-cols-[minmax(0,1fr)] gap-3 md:grid-cols-2">
           {stocks.map((lot) => (
-            <li key={lot.id} className="board flex flex-wrap items-end justify-between gap-2">
-              <div>
-                <span className="block font-bold">{lot.stockType}</span>
-                <span className="text-sm text-muted">{lot.species}</span>
-              </div>
-              {mayChange ? <StockCount lot={lot} /> : <span>{lot.stocks} pieces</span>}
-              {mayChange && (
-                <button
-                  type="button"
-                  className="bench-button"
-                  disabled={busy}
-                  onClick={() => void drop('stock', lot.id)}
-                >
-                  Take off<span className="sr-only"> {lot.stockType}</span>
-                </button>
-              )}
-            </li>
+            <StockLotRow key={lot.id} lot={lot} mayChange={mayChange} busy={busy} drop={drop} />
           ))}
         </ul>
       </section>
@@ -235,26 +195,7 @@ function AddLot({
       }
     >
       <Problem>{problem}</Problem>
-      {others.length > 0 && (
-        <div>
-          <h3 className="mb-1 font-bold">The club has already</h3>
-          <ul className="divide-y divide-line border-y border-line">
-            {others.map((lot) => (
-              <li key={lot.id} className="flex items-center justify-between gap-3 py-1.5">
-                {lot.name}
-                <button
-                  type="button"
-                  className="bench-button"
-                  disabled={busy}
-                  onClick={() => void run('POST', url(lot.id)).then(done)}
-                >
-                  Choose<span className="sr-only"> {lot.name}</span>
-                </button>
-              </li>
-            ))}
-          </ul>
-        </div>
-      )}
+      {others.length > 0 && <KnownLots others={others} busy={busy} run={run} url={url} done={done} />}
       <form onSubmit={submit} className="flex flex-col gap-3" noValidate>
         <h3 className="font-bold">A new lot</h3>
         {kind === 'wood' ? (
@@ -277,5 +218,113 @@ function AddLot({
         </button>
       </form>
     </SheetDialog>
+  );
+}
+
+interface KnownLotsProps {
+  others: { id: string; name: string }[];
+  busy: boolean;
+  run: <T>(
+    method: 'POST' | 'PUT' | 'PATCH' | 'DELETE',
+    url: string,
+    body?: object | FormData | undefined,
+    patience?: number | undefined,
+  ) => Promise<Sent<T> | null>;
+  url: (id: string) => string;
+  done: (sent: { ok: boolean } | null) => void;
+}
+
+/** Lots the club has already. */
+function KnownLots({ others, busy, run, url, done }: KnownLotsProps) {
+  return (
+    <div>
+      <h3 className="mb-1 font-bold">The club has already</h3>
+      <ul className="divide-y divide-line border-y border-line">
+        {others.map((lot) => (
+          <li key={lot.id} className="flex items-center justify-between gap-3 py-1.5">
+            {lot.name}
+            <button
+              type="button"
+              className="bench-button"
+              disabled={busy}
+              onClick={() => void run('POST', url(lot.id)).then(done)}
+            >
+              Choose<span className="sr-only"> {lot.name}</span>
+            </button>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+interface StockLotRowProps {
+  lot: Stock;
+  mayChange: LotsBoardProps['mayChange'];
+  busy: boolean;
+  drop: (kind: 'wood' | 'stock', id: string) => Promise<unknown>;
+}
+
+/** A lot of stocks. */
+function StockLotRow({ lot, mayChange, busy, drop }: StockLotRowProps) {
+  return (
+    <li className="board flex flex-wrap items-end justify-between gap-2">
+      <div>
+        <span className="block font-bold">{lot.stockType}</span>
+        <span className="text-sm text-muted">{lot.species}</span>
+      </div>
+      {mayChange ? <StockCount lot={lot} /> : <span>{lot.stocks} pieces</span>}
+      {mayChange && (
+        <button type="button" className="bench-button" disabled={busy} onClick={() => void drop('stock', lot.id)}>
+          Take off<span className="sr-only"> {lot.stockType}</span>
+        </button>
+      )}
+    </li>
+  );
+}
+
+interface WoodLotRowProps {
+  lot: WoodView;
+  mayChange: LotsBoardProps['mayChange'];
+  busy: boolean;
+  drop: (kind: 'wood' | 'stock', id: string) => Promise<unknown>;
+  workshopId: LotsBoardProps['workshopId'];
+  title: LotsBoardProps['title'];
+  seats: LotsBoardProps['seats'];
+}
+
+/** A lot of wood, and who gets it. */
+function WoodLotRow({ lot, mayChange, busy, drop, workshopId, title, seats }: WoodLotRowProps) {
+  return (
+    <li className="board flex flex-col gap-2">
+      <div className="flex items-start justify-between gap-2">
+        <div>
+          <span className="flex flex-wrap items-center gap-2 font-bold">
+            <RibbonStrip id={lot.ribbon} showName />
+            <Link href={`/wood/${lot.id}`}>{lot.variety}</Link>
+          </span>
+          <span className="text-sm text-muted">
+            {lot.species}, {lot.source}
+            {lot.cutOn ? `, cut ${formatDate(lot.cutOn)}` : ', not cut yet'};{' '}
+            {lot.lastLook ? `last looked at ${formatDate(lot.lastLook)}` : 'never looked at'}
+          </span>
+        </div>
+        {mayChange && (
+          <button type="button" className="bench-button" disabled={busy} onClick={() => void drop('wood', lot.id)}>
+            Take off<span className="sr-only"> {lot.variety}</span>
+          </button>
+        )}
+      </div>
+      <WarningList warnings={lot.warnings} />
+      <LotBookings
+        lotId={lot.id}
+        variety={lot.variety}
+        sticks={lot.sticks}
+        booked={lot.booked}
+        bookings={lot.bookings}
+        workshops={[{ id: workshopId, title, seats }]}
+        mayChange={mayChange}
+      />
+    </li>
   );
 }

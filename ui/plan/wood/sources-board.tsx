@@ -8,6 +8,7 @@ import { SheetDialog } from '@/ui/kit/form/sheet-dialog';
 import { promiseInput, sourceInput, yearInput } from '@/core/plan/wood/source-input';
 import { useEntry } from '@/ui/kit/form/use-entry';
 import { useSend } from '@/ui/kit/form/use-send';
+import type { Sent } from '@/ui/kit/form/send';
 
 export interface SourceView {
   id: string;
@@ -106,25 +107,7 @@ function Source({ source, thisYear, mayChange }: { source: SourceView; thisYear:
           <span className="text-muted">Nobody said yet how many it can give.</span>
         )}
       </p>
-      <ul className="divide-y divide-line">
-        {(chosen?.bookings ?? []).map((booking) => (
-          <li key={booking.id} className="flex items-center justify-between gap-2 py-1">
-            <span>
-              <strong className="tabular-nums">{booking.sticks}</strong> for {booking.whom}
-            </span>
-            {mayChange && (
-              <button
-                type="button"
-                className="bench-button"
-                disabled={busy}
-                onClick={() => void run('DELETE', `/api/wood-sources/${source.id}/promises/${booking.id}`)}
-              >
-                Take back<span className="sr-only"> {booking.whom}</span>
-              </button>
-            )}
-          </li>
-        ))}
-      </ul>
+      <Promises chosen={chosen} mayChange={mayChange} busy={busy} run={run} source={source} />
       {mayChange && (
         <div className="flex flex-wrap items-end gap-3">
           <CapacityForm
@@ -251,5 +234,45 @@ function AddSource() {
         </button>
       </form>
     </SheetDialog>
+  );
+}
+
+interface PromisesProps {
+  chosen:
+    | { year: number; sticks: number; booked: number; bookings: { id: string; whom: string; sticks: number }[] }
+    | undefined;
+  mayChange: boolean;
+  busy: boolean;
+  run: <T>(
+    method: 'POST' | 'PUT' | 'PATCH' | 'DELETE',
+    url: string,
+    body?: object | FormData | undefined,
+    patience?: number | undefined,
+  ) => Promise<Sent<T> | null>;
+  source: SourceView;
+}
+
+/** Who was promised sticks. */
+function Promises({ chosen, mayChange, busy, run, source }: PromisesProps) {
+  return (
+    <ul className="divide-y divide-line">
+      {(chosen?.bookings ?? []).map((booking) => (
+        <li key={booking.id} className="flex items-center justify-between gap-2 py-1">
+          <span>
+            <strong className="tabular-nums">{booking.sticks}</strong> for {booking.whom}
+          </span>
+          {mayChange && (
+            <button
+              type="button"
+              className="bench-button"
+              disabled={busy}
+              onClick={() => void run('DELETE', `/api/wood-sources/${source.id}/promises/${booking.id}`)}
+            >
+              Take back<span className="sr-only"> {booking.whom}</span>
+            </button>
+          )}
+        </li>
+      ))}
+    </ul>
   );
 }

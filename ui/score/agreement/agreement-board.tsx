@@ -43,27 +43,7 @@ export function AgreementBoard({
   return (
     <div className="flex flex-col gap-5">
       <Problem>{problem?.message}</Problem>
-      {waiting > 0 && (
-        <div className="flex flex-wrap items-center gap-3 border-l-4 border-ink bg-mist px-3 py-2">
-          <p className="grow">
-            <strong>
-              {waiting} {waiting === 1 ? 'union waits' : 'unions wait'} for a second assessor.
-            </strong>{' '}
-            Until then their first scores are shown to nobody else and are left out here.
-          </p>
-          {mayClose && (
-            <button
-              type="button"
-              className="bench-button"
-              data-weight={sure ? 'loud' : undefined}
-              disabled={busy}
-              onClick={() => void close()}
-            >
-              {sure ? 'Yes, nobody will look again' : 'Give these second looks up'}
-            </button>
-          )}
-        </div>
-      )}
+      {waiting > 0 && <WaitingForSecond waiting={waiting} mayClose={mayClose} sure={sure} busy={busy} close={close} />}
       {agreement.unions === 0 ? (
         <p className="board">
           No union was scored by two assessors yet.{' '}
@@ -79,24 +59,7 @@ export function AgreementBoard({
         </p>
       ) : (
         <>
-          <section aria-labelledby="advice-title">
-            <h2 id="advice-title">What to look at together</h2>
-            {advice.length === 0 ? (
-              <p>
-                {agreement.unions < ENOUGH_UNIONS
-                  ? `Nothing can be told from ${agreement.unions} ${agreement.unions === 1 ? 'union' : 'unions'}: ${ENOUGH_UNIONS} scored by both are the least.`
-                  : 'Nothing stands out: go on as you do.'}
-              </p>
-            ) : (
-              <ol className="mt-1 flex flex-col gap-1.5">
-                {advice.map(({ words }) => (
-                  <li key={words} className="border-l-4 border-ink bg-sheet py-1 pl-3">
-                    {words}
-                  </li>
-                ))}
-              </ol>
-            )}
-          </section>
+          <Advice advice={advice} agreement={agreement} />
           <section aria-labelledby="alpha-title">
             <h2 id="alpha-title">
               All assessors, {agreement.unions} {agreement.unions === 1 ? 'union' : 'unions'}
@@ -160,37 +123,7 @@ function Pair({
         <h2 className="mb-1">
           {first} and {second}, {pair.n} {pair.n === 1 ? 'union' : 'unions'}
         </h2>
-        <table className="bench-table">
-          <thead>
-            <tr>
-              <th>Point</th>
-              <th className="text-right">Graded alike</th>
-              <th className="text-right">Weighted kappa</th>
-            </tr>
-          </thead>
-          <tbody>
-            {points.map(({ id, name }) => {
-              const point = pair.points[id]!;
-              return (
-                <tr key={id}>
-                  <td>{name}</td>
-                  <td className="text-right">
-                    {point.same} of {point.n}
-                  </td>
-                  <td className="text-right font-bold">
-                    {point.kappa === null ? (
-                      <span className="font-normal text-muted">
-                        {point.n > 0 && point.same === point.n ? 'always alike' : 'says nothing'}
-                      </span>
-                    ) : (
-                      figure(point.kappa)
-                    )}
-                  </td>
-                </tr>
-              );
-            })}
-          </tbody>
-        </table>
+        <PointAgreement points={points} pair={pair} />
         <p className="mt-1 text-sm text-muted">
           Kappa weighs a difference by its square and takes off what chance would give. It says little where nearly all
           grades are one.
@@ -233,4 +166,108 @@ function figure(value: number | null): string {
 
 function signed(value: number): string {
   return `${value > 0 ? '+' : value < 0 ? '−' : ''}${Math.abs(value).toFixed(1)}`;
+}
+
+interface PointAgreementProps {
+  points: { id: string; name: string }[];
+  pair: PairAgreement;
+}
+
+/** How alike two grade each point. */
+function PointAgreement({ points, pair }: PointAgreementProps) {
+  return (
+    <table className="bench-table">
+      <thead>
+        <tr>
+          <th>Point</th>
+          <th className="text-right">Graded alike</th>
+          <th className="text-right">Weighted kappa</th>
+        </tr>
+      </thead>
+      <tbody>
+        {points.map(({ id, name }) => {
+          const point = pair.points[id]!;
+          return (
+            <tr key={id}>
+              <td>{name}</td>
+              <td className="text-right">
+                {point.same} of {point.n}
+              </td>
+              <td className="text-right font-bold">
+                {point.kappa === null ? (
+                  <span className="font-normal text-muted">
+                    {point.n > 0 && point.same === point.n ? 'always alike' : 'says nothing'}
+                  </span>
+                ) : (
+                  figure(point.kappa)
+                )}
+              </td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}
+
+interface AdviceProps {
+  advice: AgreementBoardProps['advice'];
+  agreement: AgreementBoardProps['agreement'];
+}
+
+/** What to look at together. */
+function Advice({ advice, agreement }: AdviceProps) {
+  return (
+    <section aria-labelledby="advice-title">
+      <h2 id="advice-title">What to look at together</h2>
+      {advice.length === 0 ? (
+        <p>
+          {agreement.unions < ENOUGH_UNIONS
+            ? `Nothing can be told from ${agreement.unions} ${agreement.unions === 1 ? 'union' : 'unions'}: ${ENOUGH_UNIONS} scored by both are the least.`
+            : 'Nothing stands out: go on as you do.'}
+        </p>
+      ) : (
+        <ol className="mt-1 flex flex-col gap-1.5">
+          {advice.map(({ words }) => (
+            <li key={words} className="border-l-4 border-ink bg-sheet py-1 pl-3">
+              {words}
+            </li>
+          ))}
+        </ol>
+      )}
+    </section>
+  );
+}
+
+interface WaitingForSecondProps {
+  waiting: AgreementBoardProps['waiting'];
+  mayClose: AgreementBoardProps['mayClose'];
+  sure: boolean;
+  busy: boolean;
+  close: () => Promise<void>;
+}
+
+/** Unions that wait for a second assessor. */
+function WaitingForSecond({ waiting, mayClose, sure, busy, close }: WaitingForSecondProps) {
+  return (
+    <div className="flex flex-wrap items-center gap-3 border-l-4 border-ink bg-mist px-3 py-2">
+      <p className="grow">
+        <strong>
+          {waiting} {waiting === 1 ? 'union waits' : 'unions wait'} for a second assessor.
+        </strong>{' '}
+        Until then their first scores are shown to nobody else and are left out here.
+      </p>
+      {mayClose && (
+        <button
+          type="button"
+          className="bench-button"
+          data-weight={sure ? 'loud' : undefined}
+          disabled={busy}
+          onClick={() => void close()}
+        >
+          {sure ? 'Yes, nobody will look again' : 'Give these second looks up'}
+        </button>
+      )}
+    </div>
+  );
 }

@@ -1,14 +1,14 @@
 'use client';
 
 import Link from 'next/link';
-import { Suspense, use, useState } from 'react';
+import { Suspense, use, useState, type Dispatch, type SetStateAction } from 'react';
 import { v7 as uuid } from 'uuid';
 import { figuresOf } from '@/core/methods/field';
 import { loadMethod } from '@/core/methods/load-method';
 import type { Method } from '@/core/methods/method';
 import type { Measures } from '@/core/methods/measures';
 import { wordedPoints } from '@/core/score/rubric/worded-points';
-import { judgeUnion, type Marks, type ScoringRule } from '@/core/score/rubric/judge-union';
+import { judgeUnion, type Marks, type ScoringRule, type UnionJudgement } from '@/core/score/rubric/judge-union';
 import type { PointGrade } from '@/core/contact/grade';
 import { formatLength, type LengthUnit } from '@/core/units/length';
 import { Problem } from '@/ui/kit/form/problem';
@@ -67,30 +67,7 @@ function WithMethod({ workshopId, method: methodId, seed, latest, rule, unions, 
   const nameOf = (point: string): string => points.find(({ id }) => id === point)?.name ?? point;
   return (
     <div className="flex flex-col gap-4">
-      <nav aria-label="Unions of the set">
-        <ol className="flex flex-wrap gap-1">
-          {unions.map(({ nth, answered }) => (
-            <li key={nth}>
-              <button
-                type="button"
-                className="bench-button px-3"
-                data-weight={nth === at ? 'main' : undefined}
-                aria-current={nth === at ? 'step' : undefined}
-                onClick={() => setAt(nth)}
-              >
-                {nth + 1}
-                <span className="text-sm font-normal">
-                  {answered
-                    ? answered.differences.length === 0
-                      ? 'alike'
-                      : `${answered.differences.length} otherwise`
-                    : ''}
-                </span>
-              </button>
-            </li>
-          ))}
-        </ol>
-      </nav>
+      <SetList unions={unions} at={at} setAt={setAt} />
       <OneUnion
         key={`${seed} ${union.nth} ${union.answered !== null}`}
         workshopId={workshopId}
@@ -102,49 +79,7 @@ function WithMethod({ workshopId, method: methodId, seed, latest, rule, unions, 
         nameOf={nameOf}
         onNext={at + 1 < unions.length ? () => setAt(at + 1) : null}
       />
-      {assessors.length > 0 && (
-        <section aria-labelledby="all-title" className="relative overflow-x-auto">
-          <h2 id="all-title" className="mb-1">
-            Everybody on this set
-          </h2>
-          <table className="bench-table max-w-3xl">
-            <thead>
-              <tr>
-                <th>Assessor</th>
-                <th className="text-right">Unions</th>
-                <th className="text-right">Grades otherwise</th>
-                <th className="text-right">Score against the rubric</th>
-                <th>Most often on</th>
-              </tr>
-            </thead>
-            <tbody>
-              {assessors.map((assessor) => (
-                <tr key={assessor.name}>
-                  <td>{assessor.name}</td>
-                  <td className="text-right">
-                    {assessor.answered} of {unions.length}
-                  </td>
-                  <td className="text-right">
-                    {assessor.otherwise} of {assessor.asked}
-                  </td>
-                  <td className="text-right">
-                    {assessor.meanDifference === null
-                      ? '–'
-                      : `${assessor.meanDifference > 0 ? '+' : ''}${assessor.meanDifference.toFixed(1)}`}
-                  </td>
-                  <td>
-                    {Object.entries(assessor.points)
-                      .sort((a, b) => b[1] - a[1])
-                      .slice(0, 3)
-                      .map(([point, count]) => `${nameOf(point)} (${count})`)
-                      .join(', ') || 'nothing'}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </section>
-      )}
+      {assessors.length > 0 && <Everybody assessors={assessors} unions={unions} nameOf={nameOf} />}
       <p className="text-sm">
         <Link
           href={`/workshops/${workshopId}/score/agreement/recalibration?set=${latest + 1}`}
@@ -230,34 +165,142 @@ function OneUnion({ workshopId, method, seed, rule, union, unit, nameOf, onNext 
             Keep my grades
           </button>
         ) : (
-          <section className="board" aria-labelledby="result-title">
-            <h2 id="result-title">
-              {answered.differences.length === 0
-                ? 'As the rubric has it'
-                : `${answered.differences.length} ${answered.differences.length === 1 ? 'point' : 'points'} otherwise than the rubric`}
-            </h2>
-            <p className="text-sm">
-              Your score {answered.score === null ? '–' : Math.round(answered.score)}, the rubric&apos;s{' '}
-              {answered.truthScore === null ? '–' : Math.round(answered.truthScore)}.
-            </p>
-            <ul className="mt-1 text-sm">
-              {answered.differences.map(({ point, truth, marked }) => (
-                <li key={point} className="border-l-4 border-ink pl-2">
-                  <strong>{nameOf(point)}:</strong> you {marked}, the rubric {truth}
-                  {truth === 'good' || truth === 'not-looked-at'
-                    ? ''
-                    : ` (${judged.grades.find((grade) => grade.point.id === point)?.point.faults.find(({ grade }) => grade === truth)?.words ?? ''})`}
-                </li>
-              ))}
-            </ul>
-            {onNext && (
-              <button type="button" className="bench-button mt-2" onClick={onNext}>
-                Next union
-              </button>
-            )}
-          </section>
+          <Result answered={answered} nameOf={nameOf} judged={judged} onNext={onNext} />
         )}
       </div>
     </div>
+  );
+}
+
+interface ResultProps {
+  answered: {
+    marks: Marks;
+    score: number | null;
+    truthScore: number | null;
+    differences: { point: string; truth: PointGrade; marked: PointGrade }[];
+  };
+  nameOf: OneUnionProps['nameOf'];
+  judged: UnionJudgement;
+  onNext: OneUnionProps['onNext'];
+}
+
+/** How the grades differ from the rubric's. */
+function Result({ answered, nameOf, judged, onNext }: ResultProps) {
+  return (
+    <section className="board" aria-labelledby="result-title">
+      <h2 id="result-title">
+        {answered.differences.length === 0
+          ? 'As the rubric has it'
+          : `${answered.differences.length} ${answered.differences.length === 1 ? 'point' : 'points'} otherwise than the rubric`}
+      </h2>
+      <p className="text-sm">
+        Your score {answered.score === null ? '–' : Math.round(answered.score)}, the rubric&apos;s{' '}
+        {answered.truthScore === null ? '–' : Math.round(answered.truthScore)}.
+      </p>
+      <ul className="mt-1 text-sm">
+        {answered.differences.map(({ point, truth, marked }) => (
+          <li key={point} className="border-l-4 border-ink pl-2">
+            <strong>{nameOf(point)}:</strong> you {marked}, the rubric {truth}
+            {truth === 'good' || truth === 'not-looked-at'
+              ? ''
+              : ` (${judged.grades.find((grade) => grade.point.id === point)?.point.faults.find(({ grade }) => grade === truth)?.words ?? ''})`}
+          </li>
+        ))}
+      </ul>
+      {onNext && (
+        <button type="button" className="bench-button mt-2" onClick={onNext}>
+          Next union
+        </button>
+      )}
+    </section>
+  );
+}
+
+interface EverybodyProps {
+  assessors: RecalibrationProps['assessors'];
+  unions: RecalibrationProps['unions'];
+  nameOf: (point: string) => string;
+}
+
+/** How everybody did on this set. */
+function Everybody({ assessors, unions, nameOf }: EverybodyProps) {
+  return (
+    <section aria-labelledby="all-title" className="relative overflow-x-auto">
+      <h2 id="all-title" className="mb-1">
+        Everybody on this set
+      </h2>
+      <table className="bench-table max-w-3xl">
+        <thead>
+          <tr>
+            <th>Assessor</th>
+            <th className="text-right">Unions</th>
+            <th className="text-right">Grades otherwise</th>
+            <th className="text-right">Score against the rubric</th>
+            <th>Most often on</th>
+          </tr>
+        </thead>
+        <tbody>
+          {assessors.map((assessor) => (
+            <tr key={assessor.name}>
+              <td>{assessor.name}</td>
+              <td className="text-right">
+                {assessor.answered} of {unions.length}
+              </td>
+              <td className="text-right">
+                {assessor.otherwise} of {assessor.asked}
+              </td>
+              <td className="text-right">
+                {assessor.meanDifference === null
+                  ? '–'
+                  : `${assessor.meanDifference > 0 ? '+' : ''}${assessor.meanDifference.toFixed(1)}`}
+              </td>
+              <td>
+                {Object.entries(assessor.points)
+                  .sort((a, b) => b[1] - a[1])
+                  .slice(0, 3)
+                  .map(([point, count]) => `${nameOf(point)} (${count})`)
+                  .join(', ') || 'nothing'}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+interface SetListProps {
+  unions: RecalibrationProps['unions'];
+  at: number;
+  setAt: Dispatch<SetStateAction<number>>;
+}
+
+/** The unions of the set. */
+function SetList({ unions, at, setAt }: SetListProps) {
+  return (
+    <nav aria-label="Unions of the set">
+      <ol className="flex flex-wrap gap-1">
+        {unions.map(({ nth, answered }) => (
+          <li key={nth}>
+            <button
+              type="button"
+              className="bench-button px-3"
+              data-weight={nth === at ? 'main' : undefined}
+              aria-current={nth === at ? 'step' : undefined}
+              onClick={() => setAt(nth)}
+            >
+              {nth + 1}
+              <span className="text-sm font-normal">
+                {answered
+                  ? answered.differences.length === 0
+                    ? 'alike'
+                    : `${answered.differences.length} otherwise`
+                  : ''}
+              </span>
+            </button>
+          </li>
+        ))}
+      </ol>
+    </nav>
   );
 }

@@ -2,12 +2,13 @@
 
 import { percent } from '@/core/units/percent';
 import { lookInput } from '@/core/score/photos/cut-look-input';
-import { useState } from 'react';
+import { useState, type Dispatch, type SetStateAction } from 'react';
 import { v7 as uuid } from 'uuid';
 import { formatDate } from '@/core/units/iso-date';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 import { useEntry } from '@/ui/kit/form/use-entry';
+import type { FieldValues, UseFormRegister } from 'react-hook-form';
 
 interface Look {
   id: string;
@@ -76,38 +77,61 @@ export function CutLooks({
         </button>
       )}
       {adding && (
-        <form onSubmit={submit} className="mt-2 flex flex-col gap-2" noValidate>
-          <Problem>{problem}</Problem>
-          <Field label="Callus line" error={errors.callus}>
-            <select {...register('callus')} defaultValue="ring">
-              {Object.entries(CALLUS).map(([value, words]) => (
-                <option key={value} value={value}>
-                  {words}
-                </option>
-              ))}
-            </select>
-          </Field>
-          <div className="grid grid-cols-2 gap-2">
-            <Field label="Joined, % of the line" error={errors.contactSeen}>
-              <input {...register('contactSeen')} inputMode="decimal" placeholder="not told" autoComplete="off" />
-            </Field>
-            <Field label="Cut open on" error={errors.lookedOn}>
-              <input {...register('lookedOn')} type="date" />
-            </Field>
-          </div>
-          <Field label="Note">
-            <input {...register('note')} maxLength={500} autoComplete="off" />
-          </Field>
-          <div className="flex gap-2">
-            <button type="submit" className="bench-button" data-weight="main" disabled={busy}>
-              Keep
-            </button>
-            <button type="button" className="bench-button" onClick={() => setAdding(false)}>
-              Leave
-            </button>
-          </div>
-        </form>
+        <CutLookForm
+          submit={submit}
+          problem={problem}
+          errors={errors}
+          register={register}
+          busy={busy}
+          setAdding={setAdding}
+        />
       )}
     </section>
+  );
+}
+
+interface CutLookFormProps {
+  submit: (event: React.FormEvent<HTMLFormElement>) => void;
+  problem: string | undefined;
+  errors: Record<string, string | undefined>;
+  register: UseFormRegister<FieldValues>;
+  busy: boolean;
+  setAdding: Dispatch<SetStateAction<boolean>>;
+}
+
+/** What was seen when it was cut open. */
+function CutLookForm({ submit, problem, errors, register, busy, setAdding }: CutLookFormProps) {
+  return (
+    <form onSubmit={submit} className="mt-2 flex flex-col gap-2" noValidate>
+      <Problem>{problem}</Problem>
+      <Field label="Callus line" error={errors.callus}>
+        <select {...register('callus')} defaultValue="ring">
+          {Object.entries(CALLUS).map(([value, words]) => (
+            <option key={value} value={value}>
+              {words}
+            </option>
+          ))}
+        </select>
+      </Field>
+      <div className="grid grid-cols-2 gap-2">
+        <Field label="Joined, % of the line" error={errors.contactSeen}>
+          <input {...register('contactSeen')} inputMode="decimal" placeholder="not told" autoComplete="off" />
+        </Field>
+        <Field label="Cut open on" error={errors.lookedOn}>
+          <input {...register('lookedOn')} type="date" />
+        </Field>
+      </div>
+      <Field label="Note">
+        <input {...register('note')} maxLength={500} autoComplete="off" />
+      </Field>
+      <div className="flex gap-2">
+        <button type="submit" className="bench-button" data-weight="main" disabled={busy}>
+          Keep
+        </button>
+        <button type="button" className="bench-button" onClick={() => setAdding(false)}>
+          Leave
+        </button>
+      </div>
+    </form>
   );
 }

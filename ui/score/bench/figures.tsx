@@ -61,26 +61,7 @@ export function Figures({ method, entry, unit, measures, errors, onChange }: Fig
           />
         ))}
       </div>
-      {active && (
-        <div
-          role="group"
-          aria-label={`${active.short}, picked instead of measured`}
-          className="-mt-1 hidden grid-cols-6 gap-1 max-lg:grid pointer-coarse:grid"
-        >
-          {quickFigures(Number(method.example[active.id] ?? 10), active.kept ? 'caliper' : 'length').map((mm) => (
-            <button
-              key={mm}
-              type="button"
-              onPointerDown={(event) => event.preventDefault()}
-              onClick={() => pickQuick(active, mm)}
-              className="min-h-11 cursor-pointer border border-line bg-sheet tabular-nums"
-              aria-label={`${active.short} about ${formatLengthNumber(mm, unit)}`}
-            >
-              {formatLengthNumber(mm, unit)}
-            </button>
-          ))}
-        </div>
-      )}
+      {active && <QuickPicks active={active} method={method} pickQuick={pickQuick} unit={unit} />}
       {fieldsAt('picked').map((field) => {
         const value = entry.picks[field.id] ?? usualPick(field).id;
         const choices: [string, string][] = [
@@ -111,31 +92,14 @@ export function Figures({ method, entry, unit, measures, errors, onChange }: Fig
           </div>
         );
       })}
-      <details className="border-t border-line pt-1" open={further.some((field) => errors[field.id])}>
-        <summary className="min-h-9 cursor-pointer py-1 font-bold">
-          More figures{' '}
-          <span className="font-normal text-muted italic">
-            {measures
-              ? `${further
-                  .slice(0, 2)
-                  .map((field) => `${field.short.toLowerCase()} ${shown(field)}`)
-                  .join(', ')}, assumed`
-              : `${further.length}, all assumed`}
-          </span>
-        </summary>
-        <div className="relative grid grid-cols-4 gap-2">
-          {further.map((field) => (
-            <Figure
-              key={field.id}
-              field={field}
-              placeholder={shown(field)}
-              entry={entry}
-              error={errors[field.id]}
-              onText={setText}
-            />
-          ))}
-        </div>
-      </details>
+      <FurtherFigures
+        further={further}
+        errors={errors}
+        measures={measures}
+        shown={shown}
+        entry={entry}
+        setText={setText}
+      />
     </div>
   );
 }
@@ -204,5 +168,76 @@ function Choices({ legend, name, choices, value, onPick }: ChoicesProps) {
         ))}
       </div>
     </fieldset>
+  );
+}
+
+interface FurtherFiguresProps {
+  further: Field[];
+  errors: FiguresProps['errors'];
+  measures: FiguresProps['measures'];
+  shown: (field: Field) => string;
+  entry: FiguresProps['entry'];
+  setText: (name: string, text: string) => void;
+}
+
+/** Figures that are taken for granted until they are measured. */
+function FurtherFigures({ further, errors, measures, shown, entry, setText }: FurtherFiguresProps) {
+  return (
+    <details className="border-t border-line pt-1" open={further.some((field) => errors[field.id])}>
+      <summary className="min-h-9 cursor-pointer py-1 font-bold">
+        More figures{' '}
+        <span className="font-normal text-muted italic">
+          {measures
+            ? `${further
+                .slice(0, 2)
+                .map((field) => `${field.short.toLowerCase()} ${shown(field)}`)
+                .join(', ')}, assumed`
+            : `${further.length}, all assumed`}
+        </span>
+      </summary>
+      <div className="relative grid grid-cols-4 gap-2">
+        {further.map((field) => (
+          <Figure
+            key={field.id}
+            field={field}
+            placeholder={shown(field)}
+            entry={entry}
+            error={errors[field.id]}
+            onText={setText}
+          />
+        ))}
+      </div>
+    </details>
+  );
+}
+
+interface QuickPicksProps {
+  active: Field;
+  method: FiguresProps['method'];
+  pickQuick: (field: Field, mm: number) => void;
+  unit: FiguresProps['unit'];
+}
+
+/** Figures that are picked instead of measured. */
+function QuickPicks({ active, method, pickQuick, unit }: QuickPicksProps) {
+  return (
+    <div
+      role="group"
+      aria-label={`${active.short}, picked instead of measured`}
+      className="-mt-1 hidden grid-cols-6 gap-1 max-lg:grid pointer-coarse:grid"
+    >
+      {quickFigures(Number(method.example[active.id] ?? 10), active.kept ? 'caliper' : 'length').map((mm) => (
+        <button
+          key={mm}
+          type="button"
+          onPointerDown={(event) => event.preventDefault()}
+          onClick={() => pickQuick(active, mm)}
+          className="min-h-11 cursor-pointer border border-line bg-sheet tabular-nums"
+          aria-label={`${active.short} about ${formatLengthNumber(mm, unit)}`}
+        >
+          {formatLengthNumber(mm, unit)}
+        </button>
+      ))}
+    </div>
   );
 }

@@ -1,6 +1,6 @@
 'use client';
 
-import { lazy, Suspense, useId, useState, type FormEvent } from 'react';
+import { lazy, Suspense, useId, useState, type Dispatch, type FormEvent, type SetStateAction } from 'react';
 import { findSeats } from '@/core/plan/benches/find-seat';
 import type { FoundElsewhere } from './found-elsewhere';
 import type { BenchState } from './bench-data';
@@ -41,28 +41,15 @@ export function FindPerson({ state, onOpen }: { state: BenchState; onOpen: (seat
   };
   return (
     <section aria-label="Find somebody">
-      <form onSubmit={onSubmit}>
-        <label htmlFor={id} className="text-sm font-bold">
-          Find by seat, name or tag
-        </label>
-        <div className="flex gap-2">
-          <input
-            id={id}
-            value={query}
-            onChange={(event) => {
-              setQuery(event.target.value);
-              setMessage('');
-              setElsewhere([]);
-            }}
-            autoComplete="off"
-            className="bench-input"
-            enterKeyHint="search"
-          />
-          <button type="button" className="bench-button px-3" onClick={() => setScanning(true)}>
-            Scan a tag
-          </button>
-        </div>
-      </form>
+      <FindForm
+        onSubmit={onSubmit}
+        id={id}
+        query={query}
+        setQuery={setQuery}
+        setMessage={setMessage}
+        setElsewhere={setElsewhere}
+        setScanning={setScanning}
+      />
       {query.trim() !== '' && shown.length > 0 && (
         <ul className="mt-1 flex flex-wrap gap-1" aria-label="Found">
           {shown.map((seat) => (
@@ -101,5 +88,43 @@ export function FindPerson({ state, onOpen }: { state: BenchState; onOpen: (seat
         </Suspense>
       )}
     </section>
+  );
+}
+
+interface FindFormProps {
+  onSubmit: (event: FormEvent) => void;
+  id: string;
+  query: string;
+  setQuery: Dispatch<SetStateAction<string>>;
+  setMessage: Dispatch<SetStateAction<string>>;
+  setElsewhere: Dispatch<SetStateAction<FoundElsewhere[]>>;
+  setScanning: Dispatch<SetStateAction<boolean>>;
+}
+
+/** Where a seat, a name or a code is entered. */
+function FindForm({ onSubmit, id, query, setQuery, setMessage, setElsewhere, setScanning }: FindFormProps) {
+  return (
+    <form onSubmit={onSubmit}>
+      <label htmlFor={id} className="text-sm font-bold">
+        Find by seat, name or tag
+      </label>
+      <div className="flex gap-2">
+        <input
+          id={id}
+          value={query}
+          onChange={(event) => {
+            setQuery(event.target.value);
+            setMessage('');
+            setElsewhere([]);
+          }}
+          autoComplete="off"
+          className="bench-input"
+          enterKeyHint="search"
+        />
+        <button type="button" className="bench-button px-3" onClick={() => setScanning(true)}>
+          Scan a tag
+        </button>
+      </div>
+    </form>
   );
 }

@@ -77,18 +77,7 @@ export function ScanTag({ onCode, onClose }: { onCode: (code: string) => void; o
         aria-label="Picture of the camera"
       />
       {camera === 'none' && <p>No camera can be used here. Choose a photo of the tag instead.</p>}
-      <label className="bench-button">
-        From a photo
-        <input
-          type="file"
-          accept="image/*"
-          className="sr-only"
-          onChange={(event) => {
-            void read(event.target.files?.[0]);
-            event.target.value = '';
-          }}
-        />
-      </label>
+      <PhotoOfTag read={read} />
       <p role="status" className="font-bold">
         {message}
       </p>
@@ -106,4 +95,26 @@ function readPicture(picture: CanvasImageSource, width: number, height: number, 
   const { data } = pen.getImageData(0, 0, canvas.width, canvas.height);
   const found = jsQR(data, canvas.width, canvas.height);
   return found ? codeIn(found.data) : null;
+}
+
+interface PhotoOfTagProps {
+  read: (file: File | undefined) => Promise<void>;
+}
+
+/** A photo of the tag instead. */
+function PhotoOfTag({ read }: PhotoOfTagProps) {
+  return (
+    <label className="bench-button">
+      From a photo
+      <input
+        type="file"
+        accept="image/*"
+        className="sr-only"
+        onChange={(event) => {
+          void read(event.target.files?.[0]);
+          event.target.value = '';
+        }}
+      />
+    </label>
+  );
 }

@@ -40,49 +40,7 @@ export function CardList({ workshopId, mayLink, cards }: { workshopId: string; m
       <Problem>{problem || null}</Problem>
       <ul className="divide-y divide-line border-y border-line">
         {cards.map((card) => (
-          <li
-            key={card.seatId}
-            className="grid grid-cols-[2.2rem_minmax(0,1fr)] items-center gap-x-3 gap-y-1 py-2 sm:grid-cols-[2.2rem_11rem_minmax(0,1fr)_auto]"
-          >
-            <span className="text-xl font-bold">{card.seat}</span>
-            <span>
-              <span className="block font-bold">{card.name}</span>
-              <span className="text-sm text-muted">
-                {card.keepers === 0 ? 'nothing goes home yet' : `${card.keepers} to take home`}
-              </span>
-            </span>
-            <span className="col-span-2 sm:col-span-1">
-              <span className="flex flex-wrap gap-x-2">
-                {card.unions.length === 0 ? (
-                  <span className="text-muted">no union scored</span>
-                ) : (
-                  card.unions.map((union) => (
-                    <span key={union.number} className="flex items-center gap-0.5">
-                      <UnionGlyph {...union.glyph} size={20} title={`Attempt ${union.number}: ${union.words}`} />
-                      <span className="text-sm">{scoreText(union.score)}</span>
-                    </span>
-                  ))
-                )}
-              </span>
-              {card.train.length > 0 && <span className="block text-sm">To train: {card.train.join(', ')}</span>}
-            </span>
-            <span className="col-span-2 flex gap-2 sm:col-span-1">
-              <a
-                className="bench-button px-3"
-                href={`/api/workshops/${workshopId}/cards?paper=A4&seat=${card.seatId}`}
-                target="_blank"
-                rel="noreferrer"
-              >
-                PDF<span className="sr-only"> of {card.name}&apos;s card</span>
-              </a>
-              {mayLink && (
-                <button type="button" className="bench-button px-3" disabled={busy} onClick={() => void link(card)}>
-                  <QrCode aria-hidden className="size-5" />
-                  Phone<span className="sr-only">: link to {card.name}&apos;s card</span>
-                </button>
-              )}
-            </span>
-          </li>
+          <CardRow key={card.seatId} card={card} workshopId={workshopId} mayLink={mayLink} busy={busy} link={link} />
         ))}
       </ul>
       {shown && (
@@ -101,5 +59,59 @@ export function CardList({ workshopId, mayLink, cards }: { workshopId: string; m
         </SheetDialog>
       )}
     </>
+  );
+}
+
+interface CardRowProps {
+  card: CardLine;
+  workshopId: string;
+  mayLink: boolean;
+  busy: boolean;
+  link: ({ seatId, name }: CardLine) => Promise<void>;
+}
+
+/** One person's card. */
+function CardRow({ card, workshopId, mayLink, busy, link }: CardRowProps) {
+  return (
+    <li className="grid grid-cols-[2.2rem_minmax(0,1fr)] items-center gap-x-3 gap-y-1 py-2 sm:grid-cols-[2.2rem_11rem_minmax(0,1fr)_auto]">
+      <span className="text-xl font-bold">{card.seat}</span>
+      <span>
+        <span className="block font-bold">{card.name}</span>
+        <span className="text-sm text-muted">
+          {card.keepers === 0 ? 'nothing goes home yet' : `${card.keepers} to take home`}
+        </span>
+      </span>
+      <span className="col-span-2 sm:col-span-1">
+        <span className="flex flex-wrap gap-x-2">
+          {card.unions.length === 0 ? (
+            <span className="text-muted">no union scored</span>
+          ) : (
+            card.unions.map((union) => (
+              <span key={union.number} className="flex items-center gap-0.5">
+                <UnionGlyph {...union.glyph} size={20} title={`Attempt ${union.number}: ${union.words}`} />
+                <span className="text-sm">{scoreText(union.score)}</span>
+              </span>
+            ))
+          )}
+        </span>
+        {card.train.length > 0 && <span className="block text-sm">To train: {card.train.join(', ')}</span>}
+      </span>
+      <span className="col-span-2 flex gap-2 sm:col-span-1">
+        <a
+          className="bench-button px-3"
+          href={`/api/workshops/${workshopId}/cards?paper=A4&seat=${card.seatId}`}
+          target="_blank"
+          rel="noreferrer"
+        >
+          PDF<span className="sr-only"> of {card.name}&apos;s card</span>
+        </a>
+        {mayLink && (
+          <button type="button" className="bench-button px-3" disabled={busy} onClick={() => void link(card)}>
+            <QrCode aria-hidden className="size-5" />
+            Phone<span className="sr-only">: link to {card.name}&apos;s card</span>
+          </button>
+        )}
+      </span>
+    </li>
   );
 }

@@ -75,45 +75,7 @@ export function PersonCardPage({ card }: { card: PersonCard }) {
           </ol>
         </section>
       )}
-      {card.keepers.length > 0 && (
-        <section aria-labelledby="home-title" className="mt-5">
-          <h2 id="home-title">What goes home with you</h2>
-          <ul>
-            {card.keepers.map(({ code, variety, stock }) => (
-              <li key={code}>
-                <strong>{formatCode(code)}</strong> {variety} on {stock}
-              </li>
-            ))}
-          </ul>
-          <h2 className="mt-4">When to look</h2>
-          <dl className="flex flex-col gap-2">
-            {card.looks.map(({ from, to, lookFor }) => (
-              <div key={from}>
-                <dt className="font-bold">
-                  {formatDate(from)} to {formatDate(to)}
-                </dt>
-                <dd>Look: {lookFor}.</dd>
-              </div>
-            ))}
-          </dl>
-          <h2 className="mt-4">In the first weeks</h2>
-          <dl className="flex flex-col gap-2">
-            {card.tasks.map(({ name, from, to, missed }) => (
-              <div key={name + from}>
-                <dt className="font-bold">
-                  {from === to ? formatDate(from) : `${formatDate(from)} to ${formatDate(to)}`}
-                </dt>
-                <dd>
-                  {name}.{missed && <span className="text-muted"> Else: {missed}</span>}
-                </dd>
-              </div>
-            ))}
-          </dl>
-          <p className="mt-3 text-sm">
-            Sharp knives, sealants and sprays: read their labels, and follow the rules where you live.
-          </p>
-        </section>
-      )}
+      {card.keepers.length > 0 && <GoesHome card={card} />}
     </>
   );
 }
@@ -133,5 +95,50 @@ function RightAndWrong({ name, looks, ...drawings }: FaultShown & { name: string
         <UnionDrawing drawing={wrong} width={wrong.width * scale} title={`${name}, wrong: ${looks}`} />
       </span>
     </span>
+  );
+}
+
+interface GoesHomeProps {
+  card: PersonCard;
+}
+
+/** What goes home, and what is done with it. */
+function GoesHome({ card }: GoesHomeProps) {
+  return (
+    <section aria-labelledby="home-title" className="mt-5">
+      <h2 id="home-title">What goes home with you</h2>
+      <ul>
+        {card.keepers.map(({ code, variety, stock }) => (
+          <li key={code}>
+            <strong>{formatCode(code)}</strong> {variety} on {stock}
+          </li>
+        ))}
+      </ul>
+      <h2 className="mt-4">When to look</h2>
+      <dl className="flex flex-col gap-2">
+        {card.looks.map(({ from, to, lookFor }) => (
+          <div key={from}>
+            <dt className="font-bold">
+              {formatDate(from)} to {formatDate(to)}
+            </dt>
+            <dd>Look: {lookFor}.</dd>
+          </div>
+        ))}
+      </dl>
+      <h2 className="mt-4">In the first weeks</h2>
+      <dl className="flex flex-col gap-2">
+        {card.tasks.map(({ name, from, to, missed }) => (
+          <div key={name + from}>
+            <dt className="font-bold">{from === to ? formatDate(from) : `${formatDate(from)} to ${formatDate(to)}`}</dt>
+            <dd>
+              {name}.{missed && <span className="text-muted"> Else: {missed}</span>}
+            </dd>
+          </div>
+        ))}
+      </dl>
+      <p className="mt-3 text-sm">
+        Sharp knives, sealants and sprays: read their labels, and follow the rules where you live.
+      </p>
+    </section>
   );
 }

@@ -1,7 +1,15 @@
 'use client';
 
 import { COLOURS } from '@/core/drawing/colours';
-import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import {
+  useRef,
+  useState,
+  type Dispatch,
+  type KeyboardEvent,
+  type PointerEvent,
+  type RefObject,
+  type SetStateAction,
+} from 'react';
 import { angleAt, hollowDepth, lengthBetween } from '@/core/score/photos/photo-measures';
 import { millimetresPerPixel, type PhotoPoint, type PhotoScale } from '@/core/score/photos/photo-scale';
 import { parseDecimal } from '@/core/units/decimal';
@@ -91,58 +99,21 @@ export function PhotoMeasuring({
   const unitPx = photo.width / 800;
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-3 xl:grid-cols-[minmax(0,1fr)_17rem]">
-      <svg
-        ref={svg}
-        viewBox={`0 0 ${photo.width} ${photo.height}`}
-        className="block h-auto max-h-[70vh] w-full touch-none border border-line bg-mist"
-        role="group"
-        aria-label="The picture; marks are set by pointing, and moved by the arrow keys"
-        onPointerDown={mayChange ? onDown : undefined}
-        onPointerMove={(event) => {
-          if (held.current !== null) move(held.current, at(event));
-        }}
-        onPointerUp={() => {
-          held.current = null;
-        }}
-      >
-        <image href={`/api/photos/${photo.id}`} width={photo.width} height={photo.height} />
-        {photo.scale && !setsScale && (
-          <Marks points={photo.scale.points} closed={photo.scale.kind === 'coin'} faint unitPx={unitPx} />
-        )}
-        <Marks
-          points={tool === 'angle' && points.length === 3 ? [points[1]!, points[0]!, points[2]!] : points}
-          closed={tool === 'coin'}
-          unitPx={unitPx}
-        />
-        {points.map((point, i) => (
-          <g
-            key={i}
-            tabIndex={0}
-            role="button"
-            aria-label={`Mark ${i + 1}, ${marks[i]}; arrow keys move it`}
-            onKeyDown={(event) => onKey(event, i)}
-            className="cursor-move"
-          >
-            <circle cx={point.x} cy={point.y} r={14 * unitPx} fill="transparent" />
-            <circle
-              cx={point.x}
-              cy={point.y}
-              r={6 * unitPx}
-              fill="none"
-              stroke={COLOURS.white}
-              strokeWidth={4 * unitPx}
-            />
-            <circle
-              cx={point.x}
-              cy={point.y}
-              r={6 * unitPx}
-              fill="none"
-              stroke={COLOURS.loud}
-              strokeWidth={2 * unitPx}
-            />
-          </g>
-        ))}
-      </svg>
+      <MarkedPicture
+        svg={svg}
+        photo={photo}
+        mayChange={mayChange}
+        onDown={onDown}
+        held={held}
+        move={move}
+        at={at}
+        setsScale={setsScale}
+        unitPx={unitPx}
+        tool={tool}
+        points={points}
+        marks={marks}
+        onKey={onKey}
+      />
       <div className="flex flex-col gap-2">
         <p className="text-sm">
           {photo.scale ? (
@@ -155,114 +126,25 @@ export function PhotoMeasuring({
           )}
         </p>
         {mayChange && (
-          <>
-            <label className="block text-sm font-bold">
-              What the marks are for
-              <select
-                className="bench-input font-normal"
-                value={tool}
-                onChange={(event) => {
-                  setTool(event.target.value as Tool);
-                  setPoints([]);
-                }}
-              >
-                {(Object.keys(TOOLS) as Tool[]).map((name) => (
-                  <option key={name} value={name} disabled={!photo.scale && (name === 'length' || name === 'hollow')}>
-                    {TOOLS[name].name}
-                  </option>
-                ))}
-              </select>
-            </label>
-            <p className="text-sm" aria-live="polite">
-              {points.length < marks.length
-                ? `Mark ${marks[points.length]}.`
-                : 'All marks are set; move them until they sit.'}
-            </p>
-            {setsScale && (
-              <label className="block text-sm font-bold">
-                {tool === 'coin' ? 'Diameter of the coin, mm' : 'Length of the stretch, mm'}
-                <input
-                  className="bench-input font-normal"
-                  inputMode="decimal"
-                  value={size}
-                  onChange={(event) => setSize(event.target.value)}
-                  autoComplete="off"
-                />
-              </label>
-            )}
-            <p className="min-h-7 text-xl font-bold tabular-nums" data-testid="measured">
-              {result.words}
-            </p>
-            {result.problem && <p className="text-sm font-bold text-loud">{result.problem}</p>}
-            {setsScale ? (
-              <button
-                type="button"
-                className="bench-button"
-                data-weight="main"
-                disabled={busy || !result.scale}
-                onClick={() => result.scale && onScale(result.scale)}
-              >
-                Set the scale
-              </button>
-            ) : (
-              <div className="flex flex-wrap gap-2">
-                <select
-                  aria-label="Figure it is"
-                  className="bench-input"
-                  value={fitting.some(({ id }) => id === field) ? field : ''}
-                  onChange={(event) => setField(event.target.value)}
-                >
-                  <option value="">which figure is it?</option>
-                  {fitting.map(({ id, short }) => (
-                    <option key={id} value={id}>
-                      {short}
-                    </option>
-                  ))}
-                </select>
-                <button
-                  type="button"
-                  className="bench-button"
-                  disabled={result.value === null || !fitting.some(({ id }) => id === field)}
-                  onClick={() => {
-                    if (result.value !== null) onTake(field, result.value);
-                    setPoints([]);
-                  }}
-                >
-                  Take this figure
-                </button>
-              </div>
-            )}
-            <div className="flex flex-wrap gap-2">
-              {points.length < marks.length && (
-                <button
-                  type="button"
-                  className="bench-button"
-                  onClick={() => setPoints([...points, { x: photo.width / 2, y: photo.height / 2 }])}
-                >
-                  Mark in the middle
-                </button>
-              )}
-              <button
-                type="button"
-                className="bench-button"
-                disabled={points.length === 0}
-                onClick={() => setPoints(points.slice(0, -1))}
-              >
-                Undo a mark
-              </button>
-              <AskFirst
-                question="Remove this picture?"
-                meaning="Its measures go with it, and it cannot be brought back."
-                yes="Remove it"
-                onYes={() => onRemove()}
-                trigger={
-                  <button type="button" className="bench-button" disabled={busy}>
-                    Remove picture
-                  </button>
-                }
-              />
-            </div>
-          </>
+          <MarkPanel
+            tool={tool}
+            setTool={setTool}
+            setPoints={setPoints}
+            photo={photo}
+            points={points}
+            marks={marks}
+            setsScale={setsScale}
+            size={size}
+            setSize={setSize}
+            result={result}
+            busy={busy}
+            onScale={onScale}
+            fitting={fitting}
+            field={field}
+            setField={setField}
+            onTake={onTake}
+            onRemove={onRemove}
+          />
         )}
       </div>
     </div>
@@ -333,4 +215,290 @@ function measured(
     if (error instanceof RangeError) return { ...nothing, problem: error.message };
     throw error;
   }
+}
+
+interface MarkToolsProps {
+  points: PhotoPoint[];
+  marks: string[];
+  setPoints: Dispatch<SetStateAction<PhotoPoint[]>>;
+  photo: PhotoMeasuringProps['photo'];
+  onRemove: PhotoMeasuringProps['onRemove'];
+  busy: PhotoMeasuringProps['busy'];
+}
+
+/** Sets and takes back marks, and removes the picture. */
+function MarkTools({ points, marks, setPoints, photo, onRemove, busy }: MarkToolsProps) {
+  return (
+    <div className="flex flex-wrap gap-2">
+      {points.length < marks.length && (
+        <button
+          type="button"
+          className="bench-button"
+          onClick={() => setPoints([...points, { x: photo.width / 2, y: photo.height / 2 }])}
+        >
+          Mark in the middle
+        </button>
+      )}
+      <button
+        type="button"
+        className="bench-button"
+        disabled={points.length === 0}
+        onClick={() => setPoints(points.slice(0, -1))}
+      >
+        Undo a mark
+      </button>
+      <AskFirst
+        question="Remove this picture?"
+        meaning="Its measures go with it, and it cannot be brought back."
+        yes="Remove it"
+        onYes={() => onRemove()}
+        trigger={
+          <button type="button" className="bench-button" disabled={busy}>
+            Remove picture
+          </button>
+        }
+      />
+    </div>
+  );
+}
+
+interface TakenFigureProps {
+  fitting: { id: string; short: string; unit: 'mm' | 'degrees' }[];
+  field: string;
+  setField: Dispatch<SetStateAction<string>>;
+  result: { words: string; value: number | null; scale: PhotoScale | null; problem: string | null };
+  onTake: PhotoMeasuringProps['onTake'];
+  setPoints: Dispatch<SetStateAction<PhotoPoint[]>>;
+}
+
+/** The figure a measure is taken for. */
+function TakenFigure({ fitting, field, setField, result, onTake, setPoints }: TakenFigureProps) {
+  return (
+    <div className="flex flex-wrap gap-2">
+      <select
+        aria-label="Figure it is"
+        className="bench-input"
+        value={fitting.some(({ id }) => id === field) ? field : ''}
+        onChange={(event) => setField(event.target.value)}
+      >
+        <option value="">which figure is it?</option>
+        {fitting.map(({ id, short }) => (
+          <option key={id} value={id}>
+            {short}
+          </option>
+        ))}
+      </select>
+      <button
+        type="button"
+        className="bench-button"
+        disabled={result.value === null || !fitting.some(({ id }) => id === field)}
+        onClick={() => {
+          if (result.value !== null) onTake(field, result.value);
+          setPoints([]);
+        }}
+      >
+        Take this figure
+      </button>
+    </div>
+  );
+}
+
+interface ToolChoiceProps {
+  tool: Tool;
+  setTool: Dispatch<SetStateAction<Tool>>;
+  setPoints: Dispatch<SetStateAction<PhotoPoint[]>>;
+  photo: PhotoMeasuringProps['photo'];
+}
+
+/** What the marks are for. */
+function ToolChoice({ tool, setTool, setPoints, photo }: ToolChoiceProps) {
+  return (
+    <label className="block text-sm font-bold">
+      What the marks are for
+      <select
+        className="bench-input font-normal"
+        value={tool}
+        onChange={(event) => {
+          setTool(event.target.value as Tool);
+          setPoints([]);
+        }}
+      >
+        {(Object.keys(TOOLS) as Tool[]).map((name) => (
+          <option key={name} value={name} disabled={!photo.scale && (name === 'length' || name === 'hollow')}>
+            {TOOLS[name].name}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+interface MarkedPictureProps {
+  svg: RefObject<SVGSVGElement | null>;
+  photo: PhotoMeasuringProps['photo'];
+  mayChange: PhotoMeasuringProps['mayChange'];
+  onDown: (event: PointerEvent<SVGSVGElement>) => void;
+  held: RefObject<number | null>;
+  move: (i: number, to: PhotoPoint) => void;
+  at: (event: PointerEvent) => PhotoPoint;
+  setsScale: boolean;
+  unitPx: number;
+  tool: Tool;
+  points: PhotoPoint[];
+  marks: string[];
+  onKey: (event: KeyboardEvent, i: number) => void;
+}
+
+/** The picture with its marks, which are dragged or moved by keys. */
+function MarkedPicture({
+  svg,
+  photo,
+  mayChange,
+  onDown,
+  held,
+  move,
+  at,
+  setsScale,
+  unitPx,
+  tool,
+  points,
+  marks,
+  onKey,
+}: MarkedPictureProps) {
+  return (
+    <svg
+      ref={svg}
+      viewBox={`0 0 ${photo.width} ${photo.height}`}
+      className="block h-auto max-h-[70vh] w-full touch-none border border-line bg-mist"
+      role="group"
+      aria-label="The picture; marks are set by pointing, and moved by the arrow keys"
+      onPointerDown={mayChange ? onDown : undefined}
+      onPointerMove={(event) => {
+        if (held.current !== null) move(held.current, at(event));
+      }}
+      onPointerUp={() => {
+        held.current = null;
+      }}
+    >
+      <image href={`/api/photos/${photo.id}`} width={photo.width} height={photo.height} />
+      {photo.scale && !setsScale && (
+        <Marks points={photo.scale.points} closed={photo.scale.kind === 'coin'} faint unitPx={unitPx} />
+      )}
+      <Marks
+        points={tool === 'angle' && points.length === 3 ? [points[1]!, points[0]!, points[2]!] : points}
+        closed={tool === 'coin'}
+        unitPx={unitPx}
+      />
+      {points.map((point, i) => (
+        <g
+          key={i}
+          tabIndex={0}
+          role="button"
+          aria-label={`Mark ${i + 1}, ${marks[i]}; arrow keys move it`}
+          onKeyDown={(event) => onKey(event, i)}
+          className="cursor-move"
+        >
+          <circle cx={point.x} cy={point.y} r={14 * unitPx} fill="transparent" />
+          <circle
+            cx={point.x}
+            cy={point.y}
+            r={6 * unitPx}
+            fill="none"
+            stroke={COLOURS.white}
+            strokeWidth={4 * unitPx}
+          />
+          <circle cx={point.x} cy={point.y} r={6 * unitPx} fill="none" stroke={COLOURS.loud} strokeWidth={2 * unitPx} />
+        </g>
+      ))}
+    </svg>
+  );
+}
+
+interface MarkPanelProps {
+  tool: Tool;
+  setTool: Dispatch<SetStateAction<Tool>>;
+  setPoints: Dispatch<SetStateAction<PhotoPoint[]>>;
+  photo: PhotoMeasuringProps['photo'];
+  points: PhotoPoint[];
+  marks: string[];
+  setsScale: boolean;
+  size: string;
+  setSize: Dispatch<SetStateAction<string>>;
+  result: { words: string; value: number | null; scale: PhotoScale | null; problem: string | null };
+  busy: PhotoMeasuringProps['busy'];
+  onScale: PhotoMeasuringProps['onScale'];
+  fitting: { id: string; short: string; unit: 'mm' | 'degrees' }[];
+  field: string;
+  setField: Dispatch<SetStateAction<string>>;
+  onTake: PhotoMeasuringProps['onTake'];
+  onRemove: PhotoMeasuringProps['onRemove'];
+}
+
+/** What the marks are for, what they come to, and what is done with it. */
+function MarkPanel({
+  tool,
+  setTool,
+  setPoints,
+  photo,
+  points,
+  marks,
+  setsScale,
+  size,
+  setSize,
+  result,
+  busy,
+  onScale,
+  fitting,
+  field,
+  setField,
+  onTake,
+  onRemove,
+}: MarkPanelProps) {
+  return (
+    <>
+      <ToolChoice tool={tool} setTool={setTool} setPoints={setPoints} photo={photo} />
+      <p className="text-sm" aria-live="polite">
+        {points.length < marks.length
+          ? `Mark ${marks[points.length]}.`
+          : 'All marks are set; move them until they sit.'}
+      </p>
+      {setsScale && (
+        <label className="block text-sm font-bold">
+          {tool === 'coin' ? 'Diameter of the coin, mm' : 'Length of the stretch, mm'}
+          <input
+            className="bench-input font-normal"
+            inputMode="decimal"
+            value={size}
+            onChange={(event) => setSize(event.target.value)}
+            autoComplete="off"
+          />
+        </label>
+      )}
+      <p className="min-h-7 text-xl font-bold tabular-nums" data-testid="measured">
+        {result.words}
+      </p>
+      {result.problem && <p className="text-sm font-bold text-loud">{result.problem}</p>}
+      {setsScale ? (
+        <button
+          type="button"
+          className="bench-button"
+          data-weight="main"
+          disabled={busy || !result.scale}
+          onClick={() => result.scale && onScale(result.scale)}
+        >
+          Set the scale
+        </button>
+      ) : (
+        <TakenFigure
+          fitting={fitting}
+          field={field}
+          setField={setField}
+          result={result}
+          onTake={onTake}
+          setPoints={setPoints}
+        />
+      )}
+      <MarkTools points={points} marks={marks} setPoints={setPoints} photo={photo} onRemove={onRemove} busy={busy} />
+    </>
+  );
 }

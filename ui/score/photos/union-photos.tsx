@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useState, type Dispatch, type SetStateAction } from 'react';
 import { v7 as uuid } from 'uuid';
 import { loadMethod } from '@/core/methods/load-method';
 import type { Measures } from '@/core/methods/measures';
@@ -85,43 +85,7 @@ export function UnionPhotos({
   };
   return (
     <section aria-labelledby="photos-title" className="min-w-0">
-      <div className="mb-2 flex flex-wrap items-center gap-2">
-        <h2 id="photos-title" className="grow">
-          Pictures of {called}
-        </h2>
-        {mayAdd && (
-          <label className="bench-button">
-            Take a picture
-            <input
-              type="file"
-              accept="image/*"
-              capture="environment"
-              className="sr-only"
-              disabled={busy}
-              onChange={(event) => {
-                void add(event.target.files?.[0]);
-                event.target.value = '';
-              }}
-            />
-          </label>
-        )}
-        {mayAdd && (
-          <label className="bench-button">
-            Choose a file
-            <input
-              type="file"
-              accept="image/*"
-              aria-label="Picture file"
-              className="sr-only"
-              disabled={busy}
-              onChange={(event) => {
-                void add(event.target.files?.[0]);
-                event.target.value = '';
-              }}
-            />
-          </label>
-        )}
-      </div>
+      <PhotoHead called={called} mayAdd={mayAdd} busy={busy} add={add} />
       <Problem>{problem?.message}</Problem>
       {photos.length === 0 && (
         <p className="board">
@@ -130,25 +94,7 @@ export function UnionPhotos({
           left out.
         </p>
       )}
-      {photos.length > 1 && (
-        <ul className="mb-2 flex gap-2 overflow-x-auto">
-          {photos.map(({ id, width, height }, i) => (
-            <li key={id}>
-              <button
-                type="button"
-                onClick={() => setShown(id)}
-                aria-pressed={id === photo?.id}
-                className={`block cursor-pointer border-2 ${id === photo?.id ? 'border-ink' : 'border-line'}`}
-                aria-label={`Picture ${i + 1}`}
-              >
-                <svg viewBox={`0 0 ${width} ${height}`} className="block h-16 w-auto">
-                  <image href={`/api/photos/${id}`} width={width} height={height} />
-                </svg>
-              </button>
-            </li>
-          ))}
-        </ul>
-      )}
+      {photos.length > 1 && <PhotoStrip photos={photos} setShown={setShown} photo={photo} />}
       {photo && (
         <PhotoMeasuring
           key={`${photo.id} ${photo.version}`}
@@ -163,25 +109,120 @@ export function UnionPhotos({
         />
       )}
       {Object.keys(taken).length > 0 && (
-        <div className="mt-3 flex flex-wrap items-center gap-3 border-l-4 border-ink bg-mist px-3 py-2">
-          <p className="grow">
-            Taken from the picture:{' '}
-            {Object.entries(taken)
-              .map(([id, value]) => {
-                const field = fields.find((field) => field.id === id)!;
-                return `${field.short} ${field.unit === 'degrees' ? `${value.toFixed(1)}°` : `${formatLengthNumber(value, unit)} ${unit}`}`;
-              })
-              .join(', ')}
-            .
-          </p>
-          <button type="button" className="bench-button" data-weight="main" onClick={() => void correct()}>
-            Correct {called} with them
-          </button>
-          <button type="button" className="bench-button" onClick={() => setTaken({})}>
-            Leave them
-          </button>
-        </div>
+        <TakenFigures taken={taken} fields={fields} unit={unit} correct={correct} called={called} setTaken={setTaken} />
       )}
     </section>
+  );
+}
+
+interface TakenFiguresProps {
+  taken: Record<string, number>;
+  fields: UnionPhotosProps['fields'];
+  unit: UnionPhotosProps['unit'];
+  correct: () => Promise<void>;
+  called: UnionPhotosProps['called'];
+  setTaken: Dispatch<SetStateAction<Record<string, number>>>;
+}
+
+/** What was measured on the picture, and to enter it. */
+function TakenFigures({ taken, fields, unit, correct, called, setTaken }: TakenFiguresProps) {
+  return (
+    <div className="mt-3 flex flex-wrap items-center gap-3 border-l-4 border-ink bg-mist px-3 py-2">
+      <p className="grow">
+        Taken from the picture:{' '}
+        {Object.entries(taken)
+          .map(([id, value]) => {
+            const field = fields.find((field) => field.id === id)!;
+            return `${field.short} ${field.unit === 'degrees' ? `${value.toFixed(1)}°` : `${formatLengthNumber(value, unit)} ${unit}`}`;
+          })
+          .join(', ')}
+        .
+      </p>
+      <button type="button" className="bench-button" data-weight="main" onClick={() => void correct()}>
+        Correct {called} with them
+      </button>
+      <button type="button" className="bench-button" onClick={() => setTaken({})}>
+        Leave them
+      </button>
+    </div>
+  );
+}
+
+interface PhotoStripProps {
+  photos: UnionPhotosProps['photos'];
+  setShown: Dispatch<SetStateAction<string | null>>;
+  photo: UnionPhoto | null;
+}
+
+/** The pictures there are. */
+function PhotoStrip({ photos, setShown, photo }: PhotoStripProps) {
+  return (
+    <ul className="mb-2 flex gap-2 overflow-x-auto">
+      {photos.map(({ id, width, height }, i) => (
+        <li key={id}>
+          <button
+            type="button"
+            onClick={() => setShown(id)}
+            aria-pressed={id === photo?.id}
+            className={`block cursor-pointer border-2 ${id === photo?.id ? 'border-ink' : 'border-line'}`}
+            aria-label={`Picture ${i + 1}`}
+          >
+            <svg viewBox={`0 0 ${width} ${height}`} className="block h-16 w-auto">
+              <image href={`/api/photos/${id}`} width={width} height={height} />
+            </svg>
+          </button>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+interface PhotoHeadProps {
+  called: UnionPhotosProps['called'];
+  mayAdd: boolean;
+  busy: boolean;
+  add: (file: File | undefined) => Promise<void>;
+}
+
+/** Takes or chooses a picture. */
+function PhotoHead({ called, mayAdd, busy, add }: PhotoHeadProps) {
+  return (
+    <div className="mb-2 flex flex-wrap items-center gap-2">
+      <h2 id="photos-title" className="grow">
+        Pictures of {called}
+      </h2>
+      {mayAdd && (
+        <label className="bench-button">
+          Take a picture
+          <input
+            type="file"
+            accept="image/*"
+            capture="environment"
+            className="sr-only"
+            disabled={busy}
+            onChange={(event) => {
+              void add(event.target.files?.[0]);
+              event.target.value = '';
+            }}
+          />
+        </label>
+      )}
+      {mayAdd && (
+        <label className="bench-button">
+          Choose a file
+          <input
+            type="file"
+            accept="image/*"
+            aria-label="Picture file"
+            className="sr-only"
+            disabled={busy}
+            onChange={(event) => {
+              void add(event.target.files?.[0]);
+              event.target.value = '';
+            }}
+          />
+        </label>
+      )}
+    </div>
   );
 }

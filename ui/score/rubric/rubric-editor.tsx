@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { useState, type Dispatch, type SetStateAction } from 'react';
 import { v7 as uuid } from 'uuid';
 import type { RubricEdits } from '@/core/score/rubric/rubric-edits';
 import type { RubricPreview } from '@/core/score/rubric/rubric-preview';
@@ -11,6 +11,7 @@ import { useSend } from '@/ui/kit/form/use-send';
 import type { EditedPoint } from './edited-point';
 import { PointWordsForm } from './point-words-form';
 import { PreviewWords } from './preview-words';
+import type { PointWords } from '@/core/score/rubric/worded-points';
 
 interface RubricEditorProps {
   workshopId: string;
@@ -126,134 +127,27 @@ export function RubricEditor({
   const off = Number.isFinite(sum) ? Math.round((sum - 100) * 100) / 100 : Number.NaN;
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-6 lg:grid-cols-[minmax(0,1fr)_20rem]">
-      <div className="relative min-w-0 overflow-x-auto">
-        <table className="bench-table">
-          <thead>
-            <tr>
-              <th>Point</th>
-              <th>Asked</th>
-              <th className="text-right">Weight</th>
-              <th className="text-right">Cap if fatal</th>
-              <th>
-                <span className="sr-only">Words</span>
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {points.map((point) => (
-              <tr key={point.id}>
-                <td>
-                  <strong>{words[point.id]?.name ?? point.name}</strong>{' '}
-                  <span className="text-sm text-muted">{words[point.id]?.good ?? point.good}</span>
-                </td>
-                <td className="text-sm whitespace-nowrap">
-                  {STAGES[point.stage]}
-                  {point.measured && ', measured'}
-                </td>
-                <td className="text-right">{input(`weights.${point.id}`, `Weight of ${point.name}`)}</td>
-                <td className="text-right">
-                  {point.faults.some(({ grade }) => grade === 'fatal') ? (
-                    input(`caps.${point.id}`, `Cap of ${point.name}`, texts.fatalCap)
-                  ) : (
-                    <span className="text-muted">none is fatal</span>
-                  )}
-                </td>
-                <td>
-                  <button
-                    type="button"
-                    className="min-h-9 cursor-pointer font-bold underline underline-offset-4"
-                    onClick={() => setOpen(point)}
-                  >
-                    Words<span className="sr-only"> of {point.name}</span>
-                  </button>
-                </td>
-              </tr>
-            ))}
-            <tr>
-              <td colSpan={2} className="font-bold">
-                Together
-              </td>
-              <td
-                className={`pr-3 text-right font-bold tabular-nums ${off === 0 ? '' : 'text-loud'}`}
-                data-testid="sum"
-              >
-                {Number.isFinite(sum) ? Math.round(sum * 100) / 100 : '?'}
-              </td>
-              <td colSpan={2} className="text-sm">
-                {off === 0
-                  ? 'as it should be'
-                  : Number.isFinite(off)
-                    ? `${off > 0 ? `${off} too many` : `${-off} too few`}: they have to add up to 100`
-                    : 'a weight cannot be read'}
-              </td>
-            </tr>
-          </tbody>
-        </table>
-      </div>
+      <PointTable points={points} words={words} input={input} texts={texts} setOpen={setOpen} off={off} sum={sum} />
       <div className="flex flex-col gap-4 lg:sticky lg:top-4">
-        <section className="board flex flex-col gap-2" aria-labelledby="thresholds-title">
-          <h2 id="thresholds-title">Caps and thresholds</h2>
-          <label className="flex items-center justify-between gap-2">
-            A fatal fault holds the score at {input('fatalCap', 'Cap of a fatal fault')}
-          </label>
-          {thresholds.map((id) => (
-            <label key={id} className="flex items-center justify-between gap-2">
-              <span>
-                {THRESHOLD_WORDS[id].name}, {THRESHOLD_WORDS[id].unit === 'share' ? '%' : 'mm'}
-                {problemAt(`thresholds.${id}`) && (
-                  <span className="block text-sm font-bold text-loud">{problemAt(`thresholds.${id}`)}</span>
-                )}
-              </span>
-              {input(`thresholds.${id}`, THRESHOLD_WORDS[id].name)}
-            </label>
-          ))}
-        </section>
-        <section className="board flex flex-col gap-2" aria-labelledby="past-title">
-          <h2 id="past-title">What past unions would have scored</h2>
-          {preview ? (
-            <PreviewWords preview={preview} />
-          ) : (
-            <p className="text-sm text-muted">
-              Try it before it counts: past practice unions are scored again by what stands here, and nothing is saved.
-            </p>
-          )}
-          {role !== 'viewer' && (
-            <button type="button" className="bench-button self-start" disabled={busy} onClick={() => void showEffect()}>
-              Try it on past unions
-            </button>
-          )}
-        </section>
+        <ThresholdFields input={input} thresholds={thresholds} problemAt={problemAt} />
+        <PastUnions preview={preview} role={role} busy={busy} showEffect={showEffect} />
         <Problem>{problem?.message}</Problem>
         <p role="status" className={notice ? 'font-bold' : 'sr-only'}>
           {notice}
         </p>
         {mayChange ? (
-          <div className="flex flex-wrap gap-2">
-            <button
-              type="button"
-              className="bench-button"
-              data-weight="main"
-              disabled={busy || off !== 0}
-              onClick={() => void save()}
-            >
-              Save the rubric
-            </button>
-            <button
-              type="button"
-              className="bench-button"
-              disabled={busy}
-              onClick={() => {
-                setTexts(textsOf({}, points, usualCap, thresholds));
-                setWords({});
-                setPreview(null);
-              }}
-            >
-              Back to the method&apos;s own
-            </button>
-            <button type="button" className="bench-button" disabled={busy} onClick={() => void rescore()}>
-              Score this workshop again by it
-            </button>
-          </div>
+          <RubricTools
+            busy={busy}
+            off={off}
+            save={save}
+            setTexts={setTexts}
+            points={points}
+            usualCap={usualCap}
+            thresholds={thresholds}
+            setWords={setWords}
+            setPreview={setPreview}
+            rescore={rescore}
+          />
         ) : (
           <p className="text-sm text-muted">Only the lead changes a rubric.</p>
         )}
@@ -304,4 +198,209 @@ function textsOf(
       }),
     ),
   };
+}
+
+interface RubricToolsProps {
+  busy: boolean;
+  off: number;
+  save: () => Promise<void>;
+  setTexts: Dispatch<SetStateAction<Record<string, string>>>;
+  points: RubricEditorProps['points'];
+  usualCap: RubricEditorProps['usualCap'];
+  thresholds: RubricEditorProps['thresholds'];
+  setWords: Dispatch<SetStateAction<Record<string, PointWords>>>;
+  setPreview: Dispatch<SetStateAction<RubricPreview | null>>;
+  rescore: () => Promise<void>;
+}
+
+/** Saves, rescores, or goes back to the usual one. */
+function RubricTools({
+  busy,
+  off,
+  save,
+  setTexts,
+  points,
+  usualCap,
+  thresholds,
+  setWords,
+  setPreview,
+  rescore,
+}: RubricToolsProps) {
+  return (
+    <div className="flex flex-wrap gap-2">
+      <button
+        type="button"
+        className="bench-button"
+        data-weight="main"
+        disabled={busy || off !== 0}
+        onClick={() => void save()}
+      >
+        Save the rubric
+      </button>
+      <button
+        type="button"
+        className="bench-button"
+        disabled={busy}
+        onClick={() => {
+          setTexts(textsOf({}, points, usualCap, thresholds));
+          setWords({});
+          setPreview(null);
+        }}
+      >
+        Back to the method&apos;s own
+      </button>
+      <button type="button" className="bench-button" disabled={busy} onClick={() => void rescore()}>
+        Score this workshop again by it
+      </button>
+    </div>
+  );
+}
+
+interface PastUnionsProps {
+  preview: RubricPreview | null;
+  role: RubricEditorProps['role'];
+  busy: boolean;
+  showEffect: () => Promise<void>;
+}
+
+/** What the change would have meant. */
+function PastUnions({ preview, role, busy, showEffect }: PastUnionsProps) {
+  return (
+    <section className="board flex flex-col gap-2" aria-labelledby="past-title">
+      <h2 id="past-title">What past unions would have scored</h2>
+      {preview ? (
+        <PreviewWords preview={preview} />
+      ) : (
+        <p className="text-sm text-muted">
+          Try it before it counts: past practice unions are scored again by what stands here, and nothing is saved.
+        </p>
+      )}
+      {role !== 'viewer' && (
+        <button type="button" className="bench-button self-start" disabled={busy} onClick={() => void showEffect()}>
+          Try it on past unions
+        </button>
+      )}
+    </section>
+  );
+}
+
+interface ThresholdFieldsProps {
+  input: (name: string, label: string, placeholder?: string) => React.ReactElement;
+  thresholds: RubricEditorProps['thresholds'];
+  problemAt: (name: string) => string | undefined;
+}
+
+/** Where grades change. */
+function ThresholdFields({ input, thresholds, problemAt }: ThresholdFieldsProps) {
+  return (
+    <section className="board flex flex-col gap-2" aria-labelledby="thresholds-title">
+      <h2 id="thresholds-title">Caps and thresholds</h2>
+      <label className="flex items-center justify-between gap-2">
+        A fatal fault holds the score at {input('fatalCap', 'Cap of a fatal fault')}
+      </label>
+      {thresholds.map((id) => (
+        <label key={id} className="flex items-center justify-between gap-2">
+          <span>
+            {THRESHOLD_WORDS[id].name}, {THRESHOLD_WORDS[id].unit === 'share' ? '%' : 'mm'}
+            {problemAt(`thresholds.${id}`) && (
+              <span className="block text-sm font-bold text-loud">{problemAt(`thresholds.${id}`)}</span>
+            )}
+          </span>
+          {input(`thresholds.${id}`, THRESHOLD_WORDS[id].name)}
+        </label>
+      ))}
+    </section>
+  );
+}
+
+interface PointRowProps {
+  words: Record<string, PointWords>;
+  point: EditedPoint;
+  input: (name: string, label: string, placeholder?: string) => React.ReactElement;
+  texts: Record<string, string>;
+  setOpen: Dispatch<SetStateAction<EditedPoint | null>>;
+}
+
+/** A point of the rubric: its weight and its cap. */
+function PointRow({ words, point, input, texts, setOpen }: PointRowProps) {
+  return (
+    <tr>
+      <td>
+        <strong>{words[point.id]?.name ?? point.name}</strong>{' '}
+        <span className="text-sm text-muted">{words[point.id]?.good ?? point.good}</span>
+      </td>
+      <td className="text-sm whitespace-nowrap">
+        {STAGES[point.stage]}
+        {point.measured && ', measured'}
+      </td>
+      <td className="text-right">{input(`weights.${point.id}`, `Weight of ${point.name}`)}</td>
+      <td className="text-right">
+        {point.faults.some(({ grade }) => grade === 'fatal') ? (
+          input(`caps.${point.id}`, `Cap of ${point.name}`, texts.fatalCap)
+        ) : (
+          <span className="text-muted">none is fatal</span>
+        )}
+      </td>
+      <td>
+        <button
+          type="button"
+          className="min-h-9 cursor-pointer font-bold underline underline-offset-4"
+          onClick={() => setOpen(point)}
+        >
+          Words<span className="sr-only"> of {point.name}</span>
+        </button>
+      </td>
+    </tr>
+  );
+}
+
+interface PointTableProps {
+  points: RubricEditorProps['points'];
+  words: Record<string, PointWords>;
+  input: (name: string, label: string, placeholder?: string) => React.ReactElement;
+  texts: Record<string, string>;
+  setOpen: Dispatch<SetStateAction<EditedPoint | null>>;
+  off: number;
+  sum: number;
+}
+
+/** All points, and what their weights come to. */
+function PointTable({ points, words, input, texts, setOpen, off, sum }: PointTableProps) {
+  return (
+    <div className="relative min-w-0 overflow-x-auto">
+      <table className="bench-table">
+        <thead>
+          <tr>
+            <th>Point</th>
+            <th>Asked</th>
+            <th className="text-right">Weight</th>
+            <th className="text-right">Cap if fatal</th>
+            <th>
+              <span className="sr-only">Words</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {points.map((point) => (
+            <PointRow key={point.id} words={words} point={point} input={input} texts={texts} setOpen={setOpen} />
+          ))}
+          <tr>
+            <td colSpan={2} className="font-bold">
+              Together
+            </td>
+            <td className={`pr-3 text-right font-bold tabular-nums ${off === 0 ? '' : 'text-loud'}`} data-testid="sum">
+              {Number.isFinite(sum) ? Math.round(sum * 100) / 100 : '?'}
+            </td>
+            <td colSpan={2} className="text-sm">
+              {off === 0
+                ? 'as it should be'
+                : Number.isFinite(off)
+                  ? `${off > 0 ? `${off} too many` : `${-off} too few`}: they have to add up to 100`
+                  : 'a weight cannot be read'}
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+  );
 }

@@ -8,6 +8,7 @@ import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 import { settingsInput } from '@/core/score/rubric/settings-input';
 import { useEntry } from '@/ui/kit/form/use-entry';
+import type { FieldValues, UseFormRegister } from 'react-hook-form';
 
 interface Settings {
   ready: { last: number; score: number };
@@ -86,24 +87,7 @@ export function ScoringSettingsForm({
           far apart you are.
         </p>
       </fieldset>
-      <fieldset className="board" disabled={!mayChange}>
-        <legend className="font-bold">The wall</legend>
-        {WALLS.map(([wall, words]) => (
-          <label key={wall} className="flex min-h-11 items-center gap-2">
-            <input
-              type="radio"
-              {...register('wall')}
-              value={wall}
-              defaultChecked={settings.wall === wall}
-              className="size-5"
-            />
-            {words}
-          </label>
-        ))}
-        <p className="text-sm text-muted">
-          It shows how far the room is and never who is behind. <Link href={`/wall/${workshopId}`}>Open the wall</Link>.
-        </p>
-      </fieldset>
+      <WallChoice mayChange={mayChange} register={register} settings={settings} workshopId={workshopId} />
       {mayChange && (
         <div className="flex items-center gap-3">
           <button type="submit" className="bench-button" data-weight="main" disabled={busy}>
@@ -115,5 +99,36 @@ export function ScoringSettingsForm({
         </div>
       )}
     </form>
+  );
+}
+
+interface WallChoiceProps {
+  mayChange: boolean;
+  register: UseFormRegister<FieldValues>;
+  settings: Settings;
+  workshopId: string;
+}
+
+/** What the wall calls people by. */
+function WallChoice({ mayChange, register, settings, workshopId }: WallChoiceProps) {
+  return (
+    <fieldset className="board" disabled={!mayChange}>
+      <legend className="font-bold">The wall</legend>
+      {WALLS.map(([wall, words]) => (
+        <label key={wall} className="flex min-h-11 items-center gap-2">
+          <input
+            type="radio"
+            {...register('wall')}
+            value={wall}
+            defaultChecked={settings.wall === wall}
+            className="size-5"
+          />
+          {words}
+        </label>
+      ))}
+      <p className="text-sm text-muted">
+        It shows how far the room is and never who is behind. <Link href={`/wall/${workshopId}`}>Open the wall</Link>.
+      </p>
+    </fieldset>
   );
 }

@@ -6,6 +6,7 @@ import { timeOf } from '@/core/plan/benches/time-plan';
 import type { DisplayList } from '@/core/drawing/display-list';
 import type { WallState } from '@/core/score/wall/wall-state';
 import { UnionDrawing } from '@/ui/kit/union/union-drawing';
+import type { FaultShown } from '@/core/teach/fault-shown';
 
 /** The wall of a bench day: how far the room is, what goes wrong most often right now, and where the day stands. */
 export function Wall({ workshopId, initial }: { workshopId: string; initial: WallState }) {
@@ -34,21 +35,7 @@ export function Wall({ workshopId, initial }: { workshopId: string; initial: Wal
   const dense = people.length > 16;
   return (
     <main className="dim grid h-dvh grid-rows-[auto_minmax(0,1fr)_auto] gap-[2vh] overflow-hidden bg-paper px-[2.5vw] py-[2.2vh] text-ink">
-      <header className="flex items-baseline gap-[2vw]">
-        <h1 className="text-[4.6vh]! leading-tight!">{title}</h1>
-        <p className="ml-auto text-right text-[3.4vh] whitespace-nowrap tabular-nums">
-          <strong>{totals.unions}</strong> unions seen,{' '}
-          <strong data-testid="ready">
-            {totals.ready} of {totals.people}
-          </strong>{' '}
-          ready
-        </p>
-        {!connected && (
-          <p role="status" className="text-[2vh] font-bold">
-            line lost, trying again
-          </p>
-        )}
-      </header>
+      <WallHead title={title} totals={totals} connected={connected} />
       <div
         className={`grid min-h-0 gap-[2.5vw] ${people.length > 0 ? 'grid-cols-[minmax(0,1fr)_46vw]' : 'grid-cols-[24vw_minmax(0,1fr)]'}`}
       >
@@ -64,53 +51,7 @@ export function Wall({ workshopId, initial }: { workshopId: string; initial: Wal
         ) : (
           <Totals {...totals} />
         )}
-        <section
-          aria-labelledby="fault-title"
-          className="flex min-h-0 flex-col gap-[1.5vh] border-l-2 border-line pl-[2vw]"
-        >
-          {fault ? (
-            <>
-              <h2 id="fault-title" className="text-[3.4vh]! leading-tight!">
-                Right now most often: {fault.name.toLowerCase()}
-              </h2>
-              <p className="text-[2.6vh] text-muted">
-                {fault.times} of the last {fault.outOf} unions. Good is: {fault.good}.
-              </p>
-              <div className="flex min-h-0 grow items-center justify-center gap-[3vw]">
-                {fault.shown && <Fitted drawing={fault.shown.right} title={`${fault.name}, right`} caption="Right" />}
-                {fault.shown && (
-                  <Fitted
-                    drawing={fault.shown.wrong}
-                    title={`${fault.name}, wrong: ${fault.shown.looks}`}
-                    caption="Wrong"
-                  />
-                )}
-                {fault.union && (
-                  <Fitted
-                    drawing={fault.union.side}
-                    title={`A union of this room, from the side: ${fault.name}`}
-                    caption="As it came out here"
-                    point={fault.union.point}
-                  />
-                )}
-                {fault.union && (
-                  <Fitted drawing={fault.union.lines} title="Its lines as they lie" caption="Where its lines met" />
-                )}
-              </div>
-              {fault.shown && <p className="text-[2.6vh]">{fault.shown.looks}</p>}
-              <p className="border-l-8 border-ink pl-4 text-[3.4vh] leading-snug font-bold">{fault.how}</p>
-            </>
-          ) : (
-            <>
-              <h2 id="fault-title" className="text-[3.4vh]!">
-                Nothing goes wrong more than once
-              </h2>
-              <p className="text-[2.6vh] text-muted">
-                What the room has most trouble with is drawn here when it shows.
-              </p>
-            </>
-          )}
-        </section>
+        <CommonFault fault={fault} />
       </div>
       <DayLine day={day} />
     </main>
@@ -263,5 +204,95 @@ function DayLine({ day: { blocks, now } }: Pick<WallState, 'day'>) {
         )}
       </ol>
     </footer>
+  );
+}
+
+interface CommonFaultProps {
+  fault: {
+    name: string;
+    good: string;
+    how: string;
+    times: number;
+    outOf: number;
+    shown: FaultShown | null;
+    union: { side: DisplayList; lines: DisplayList; point: string } | null;
+  } | null;
+}
+
+/** What goes wrong most often now. */
+function CommonFault({ fault }: CommonFaultProps) {
+  return (
+    <section
+      aria-labelledby="fault-title"
+      className="flex min-h-0 flex-col gap-[1.5vh] border-l-2 border-line pl-[2vw]"
+    >
+      {fault ? (
+        <>
+          <h2 id="fault-title" className="text-[3.4vh]! leading-tight!">
+            Right now most often: {fault.name.toLowerCase()}
+          </h2>
+          <p className="text-[2.6vh] text-muted">
+            {fault.times} of the last {fault.outOf} unions. Good is: {fault.good}.
+          </p>
+          <div className="flex min-h-0 grow items-center justify-center gap-[3vw]">
+            {fault.shown && <Fitted drawing={fault.shown.right} title={`${fault.name}, right`} caption="Right" />}
+            {fault.shown && (
+              <Fitted
+                drawing={fault.shown.wrong}
+                title={`${fault.name}, wrong: ${fault.shown.looks}`}
+                caption="Wrong"
+              />
+            )}
+            {fault.union && (
+              <Fitted
+                drawing={fault.union.side}
+                title={`A union of this room, from the side: ${fault.name}`}
+                caption="As it came out here"
+                point={fault.union.point}
+              />
+            )}
+            {fault.union && (
+              <Fitted drawing={fault.union.lines} title="Its lines as they lie" caption="Where its lines met" />
+            )}
+          </div>
+          {fault.shown && <p className="text-[2.6vh]">{fault.shown.looks}</p>}
+          <p className="border-l-8 border-ink pl-4 text-[3.4vh] leading-snug font-bold">{fault.how}</p>
+        </>
+      ) : (
+        <>
+          <h2 id="fault-title" className="text-[3.4vh]!">
+            Nothing goes wrong more than once
+          </h2>
+          <p className="text-[2.6vh] text-muted">What the room has most trouble with is drawn here when it shows.</p>
+        </>
+      )}
+    </section>
+  );
+}
+
+interface WallHeadProps {
+  title: string;
+  totals: { people: number; unions: number; ready: number };
+  connected: boolean;
+}
+
+/** How far the room is. */
+function WallHead({ title, totals, connected }: WallHeadProps) {
+  return (
+    <header className="flex items-baseline gap-[2vw]">
+      <h1 className="text-[4.6vh]! leading-tight!">{title}</h1>
+      <p className="ml-auto text-right text-[3.4vh] whitespace-nowrap tabular-nums">
+        <strong>{totals.unions}</strong> unions seen,{' '}
+        <strong data-testid="ready">
+          {totals.ready} of {totals.people}
+        </strong>{' '}
+        ready
+      </p>
+      {!connected && (
+        <p role="status" className="text-[2vh] font-bold">
+          line lost, trying again
+        </p>
+      )}
+    </header>
   );
 }

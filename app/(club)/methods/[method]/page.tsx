@@ -7,12 +7,13 @@ import { fittingWood } from '@/core/teach/fitting-wood';
 import { STOCK_RANGES } from '@/core/methods/stock-ranges';
 import { stepSheets } from '@/core/teach/step-sheets';
 import { parseDecimal } from '@/core/units/decimal';
-import { formatLengthNumber, toMillimetres } from '@/core/units/length';
+import { formatLengthNumber, toMillimetres, type LengthUnit } from '@/core/units/length';
 import { currentRule } from '@/server/teach/current-rule';
 import { MethodAfter, MethodFacts } from '@/ui/teach/method-facts';
 import { StepList } from '@/ui/teach/step-list';
 import { pageContext } from '../../../_http/session';
 import { Season } from '../../_season';
+import type { Method, Wood } from '@/core/methods/method';
 
 export const metadata: Metadata = { title: 'Method' };
 
@@ -62,78 +63,15 @@ export default async function MethodPage({
             <p className="mb-3 max-w-prose text-lg">{method.purpose}</p>
             <MethodFacts method={method} unit={unit} />
           </div>
-          <form method="get" className="board flex flex-col gap-2 self-start" aria-label="How it is drawn">
-            <h2>Drawn for</h2>
-            <div className="grid grid-cols-2 gap-3">
-              <label className="text-sm font-bold">
-                Stock Ø, {unit}
-                <input
-                  name="stock"
-                  inputMode="decimal"
-                  defaultValue={formatLengthNumber(wood.stock, unit)}
-                  className="bench-input font-normal"
-                />
-              </label>
-              <label className="text-sm font-bold">
-                Scion Ø, {unit}
-                <input
-                  name="scion"
-                  inputMode="decimal"
-                  defaultValue={formatLengthNumber(wood.scion, unit)}
-                  className="bench-input font-normal"
-                />
-              </label>
-            </div>
-            {problem && (
-              <p role="alert" className="border-l-4 border-loud pl-2 font-bold">
-                {problem} The drawings keep to the usual pair.
-              </p>
-            )}
-            {method.schools.length > 0 && (
-              <details open={method.schools.some((question) => choices[question.id] !== question.options[0]!.id)}>
-                <summary className="min-h-9 cursor-pointer py-1 font-bold">
-                  Where schools differ ({method.schools.length})
-                </summary>
-                <div className="flex flex-col gap-2 py-1">
-                  {method.schools.map((question) => (
-                    <label key={question.id} className="text-sm font-bold">
-                      {question.question}
-                      <select
-                        name={question.id}
-                        defaultValue={choices[question.id]}
-                        className="bench-input font-normal"
-                      >
-                        {question.options.map((option) => (
-                          <option key={option.id} value={option.id}>
-                            {option.words}
-                          </option>
-                        ))}
-                      </select>
-                      <span className="font-normal text-muted">
-                        {question.options.find((option) => option.id === choices[question.id])!.reason}
-                      </span>
-                    </label>
-                  ))}
-                </div>
-              </details>
-            )}
-            <label className="text-sm font-bold">
-              Paper
-              <select name="paper" defaultValue={paper} className="bench-input font-normal">
-                <option>A4</option>
-                <option>Letter</option>
-              </select>
-            </label>
-            <button type="submit" className="bench-button" data-weight="main">
-              Draw
-            </button>
-            <p className="flex flex-wrap gap-x-4 gap-y-1 border-t border-line pt-2">
-              <a href={`/api/methods/${method.id}/handout?${files}`}>Handout, two pages</a>
-              <a href={`/api/methods/${method.id}/template?${files}&format=pdf`}>Cut templates (PDF)</a>
-              <a href={`/api/methods/${method.id}/template?${files}&format=svg`}>SVG</a>
-              <a href={`/cards/${method.id}?${files}`}>Phone card</a>
-            </p>
-          </form>
+          <DrawnForForm
+            unit={unit}
+            wood={wood}
+            problem={problem}
+            method={method}
+            choices={choices}
+            paper={paper}
+            files={files}
+          />
         </div>
         <h2 className="mb-2">Cut by cut</h2>
         <StepList steps={steps} />
@@ -146,5 +84,89 @@ export default async function MethodPage({
         </p>
       </main>
     </>
+  );
+}
+
+interface DrawnForFormProps {
+  unit: LengthUnit;
+  wood: Wood;
+  problem: string | null;
+  method: Method;
+  choices: Choices;
+  paper: 'Letter' | 'A4';
+  files: URLSearchParams;
+}
+
+/** The wood and the schools it is drawn for. */
+function DrawnForForm({ unit, wood, problem, method, choices, paper, files }: DrawnForFormProps) {
+  return (
+    <form method="get" className="board flex flex-col gap-2 self-start" aria-label="How it is drawn">
+      <h2>Drawn for</h2>
+      <div className="grid grid-cols-2 gap-3">
+        <label className="text-sm font-bold">
+          Stock Ø, {unit}
+          <input
+            name="stock"
+            inputMode="decimal"
+            defaultValue={formatLengthNumber(wood.stock, unit)}
+            className="bench-input font-normal"
+          />
+        </label>
+        <label className="text-sm font-bold">
+          Scion Ø, {unit}
+          <input
+            name="scion"
+            inputMode="decimal"
+            defaultValue={formatLengthNumber(wood.scion, unit)}
+            className="bench-input font-normal"
+          />
+        </label>
+      </div>
+      {problem && (
+        <p role="alert" className="border-l-4 border-loud pl-2 font-bold">
+          {problem} The drawings keep to the usual pair.
+        </p>
+      )}
+      {method.schools.length > 0 && (
+        <details open={method.schools.some((question) => choices[question.id] !== question.options[0]!.id)}>
+          <summary className="min-h-9 cursor-pointer py-1 font-bold">
+            Where schools differ ({method.schools.length})
+          </summary>
+          <div className="flex flex-col gap-2 py-1">
+            {method.schools.map((question) => (
+              <label key={question.id} className="text-sm font-bold">
+                {question.question}
+                <select name={question.id} defaultValue={choices[question.id]} className="bench-input font-normal">
+                  {question.options.map((option) => (
+                    <option key={option.id} value={option.id}>
+                      {option.words}
+                    </option>
+                  ))}
+                </select>
+                <span className="font-normal text-muted">
+                  {question.options.find((option) => option.id === choices[question.id])!.reason}
+                </span>
+              </label>
+            ))}
+          </div>
+        </details>
+      )}
+      <label className="text-sm font-bold">
+        Paper
+        <select name="paper" defaultValue={paper} className="bench-input font-normal">
+          <option>A4</option>
+          <option>Letter</option>
+        </select>
+      </label>
+      <button type="submit" className="bench-button" data-weight="main">
+        Draw
+      </button>
+      <p className="flex flex-wrap gap-x-4 gap-y-1 border-t border-line pt-2">
+        <a href={`/api/methods/${method.id}/handout?${files}`}>Handout, two pages</a>
+        <a href={`/api/methods/${method.id}/template?${files}&format=pdf`}>Cut templates (PDF)</a>
+        <a href={`/api/methods/${method.id}/template?${files}&format=svg`}>SVG</a>
+        <a href={`/cards/${method.id}?${files}`}>Phone card</a>
+      </p>
+    </form>
   );
 }

@@ -1,16 +1,17 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
-import { chooseMethod, type Situation } from '@/core/methods/choosing/choose-method';
-import { bleeds, pairingOf, VERDICT_WORDS } from '@/core/methods/compatibility/compatibility';
+import { chooseMethod, type Choice, type Situation } from '@/core/methods/choosing/choose-method';
+import { bleeds, pairingOf, VERDICT_WORDS, type Pairing } from '@/core/methods/compatibility/compatibility';
 import { METHODS } from '@/core/methods/registry';
 import { type Place, PLACE_WORDS, WOOD_WORDS, type WoodState } from '@/core/methods/use';
 import { parseDecimal } from '@/core/units/decimal';
 import { isIsoDate } from '@/core/units/iso-date';
-import { formatLengthNumber, toMillimetres } from '@/core/units/length';
+import { formatLengthNumber, toMillimetres, type LengthUnit } from '@/core/units/length';
 import { clubPairings } from '@/server/teach/compatibility';
 import { clubDay } from '@/server/plan/season';
 import { pageContext } from '../../../_http/session';
 import { Season } from '../../_season';
+import type { Method } from '@/core/methods/method';
 
 export const metadata: Metadata = { title: 'Which method today' };
 
@@ -89,105 +90,180 @@ export default async function Choose({ searchParams }: { searchParams: Promise<Q
         </p>
         <h1 className="mb-3">Which method today</h1>
         <div className="grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[20rem_minmax(0,1fr)]">
-          <form method="get" className="board grid grid-cols-2 gap-3 self-start" aria-label="What is at hand">
-            {input('species', 'Stock is', species)}
-            {input('scionSpecies', 'Scion is', scionSpecies)}
-            {input('stock', `Stock Ø, ${unit}`, formatLengthNumber(situation.stock, unit), 'decimal')}
-            {input('scion', `Scion Ø, ${unit}`, formatLengthNumber(situation.scion, unit), 'decimal')}
-            {input('date', 'Date', situation.date, 'text', 'date')}
-            {select('climate', 'Where the year is', situation.climate, [
-              ['north', 'northern'],
-              ['south', 'southern'],
-              ['tropics', 'no winter'],
-            ])}
-            {select('place', 'Worked', situation.place, Object.entries(PLACE_WORDS))}
-            {select('state', 'Bark', situation.barkSlips ? 'slips' : 'tight', [
-              ['tight', 'is tight'],
-              ['slips', 'slips'],
-            ])}
-            <div className="col-span-2 grid">
-              {select('wood', 'Wood is', situation.wood, Object.entries(WOOD_WORDS))}
-            </div>
-            {input('woodLength', `Its length, ${unit}`, formatLengthNumber(situation.woodLength, unit), 'decimal')}
-            {select('scarce', 'There is', situation.scarce ? 'yes' : 'no', [
-              ['no', 'enough of it'],
-              ['yes', 'little of it'],
-            ])}
-            {select('skill', 'Hands are', situation.practised ? 'practised' : 'new', [
-              ['new', 'new'],
-              ['practised', 'practised'],
-            ])}
-            <button type="submit" className="bench-button self-end" data-weight="main">
-              Rank
-            </button>
-          </form>
-          <div className="min-w-0">
-            {pairing && pairing.verdict !== 'works' && (
-              <p className="mb-3 border-l-4 border-ink pl-3">
-                <strong>
-                  {scionSpecies} on {species}: {VERDICT_WORDS[pairing.verdict].toLowerCase()}.
-                </strong>{' '}
-                {pairing.note} <span className="text-muted">({pairing.source}. A warning, no veto.)</span>
-              </p>
-            )}
-            {!pairing && species.trim() && (
-              <p className="mb-3 border-l-4 border-line pl-3">
-                Nothing is known of {scionSpecies} on {species}.{' '}
-                <Link href="/methods/pairs">Write down what you learn</Link>.
-              </p>
-            )}
-            {bleeds(species) && (
-              <p className="mb-3 border-l-4 border-ink pl-3">
-                <strong>A bleeding kind.</strong> Cut the stock off and gash it 7 to 10 days before, with fresh gashes
-                on the day.
-              </p>
-            )}
-            <h2 className="mb-1">
-              {works.length === 0 ? 'Nothing can work today as it is' : `Can work today, best first (${works.length})`}
-            </h2>
-            <ol className="mb-6 border-t-2 border-ink">
-              {works.map(({ method, for: pro, against }, i) => (
-                <li
-                  key={method.id}
-                  className="grid grid-cols-[2.5rem_minmax(0,1fr)] gap-x-3 border-b border-line py-2.5"
-                >
-                  <span className="text-3xl leading-none font-bold tabular-nums" aria-hidden>
-                    {i + 1}
-                  </span>
-                  <div>
-                    <h3 className="text-lg font-bold">
-                      <Link
-                        href={`/methods/${method.id}?stock=${formatLengthNumber(situation.stock, unit)}&scion=${formatLengthNumber(situation.scion, unit)}`}
-                      >
-                        {method.name}
-                      </Link>
-                    </h3>
-                    <p>{pro.join(' ')}</p>
-                    {against.length > 0 && (
-                      <p className="border-l-4 border-line pl-2">Against it: {against.join(' ')}</p>
-                    )}
-                  </div>
-                </li>
-              ))}
-            </ol>
-            <h2 className="mb-1">What would have to change for the others</h2>
-            <ul className="border-t-2 border-ink">
-              {others.map(({ method, against, needs }) => (
-                <li
-                  key={method.id}
-                  className="grid gap-x-4 border-b border-line py-2 sm:grid-cols-[11rem_minmax(0,1fr)_minmax(0,1.2fr)]"
-                >
-                  <h3 className="font-bold">
-                    <Link href={`/methods/${method.id}`}>{method.name}</Link>
-                  </h3>
-                  <p className="text-muted">{against.join(' ')}</p>
-                  <p>{needs.join(' ')}</p>
-                </li>
-              ))}
-            </ul>
-          </div>
+          <SituationForm
+            input={input}
+            species={species}
+            scionSpecies={scionSpecies}
+            unit={unit}
+            situation={situation}
+            select={select}
+          />
+          <Answers
+            pairing={pairing}
+            scionSpecies={scionSpecies}
+            species={species}
+            works={works}
+            situation={situation}
+            unit={unit}
+            others={others}
+          />
         </div>
       </main>
     </>
+  );
+}
+
+interface NotNowProps {
+  others: Choice[];
+}
+
+/** Methods that do not work here, and what would have to change. */
+function NotNow({ others }: NotNowProps) {
+  return (
+    <ul className="border-t-2 border-ink">
+      {others.map(({ method, against, needs }) => (
+        <li
+          key={method.id}
+          className="grid gap-x-4 border-b border-line py-2 sm:grid-cols-[11rem_minmax(0,1fr)_minmax(0,1.2fr)]"
+        >
+          <h3 className="font-bold">
+            <Link href={`/methods/${method.id}`}>{method.name}</Link>
+          </h3>
+          <p className="text-muted">{against.join(' ')}</p>
+          <p>{needs.join(' ')}</p>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+interface SuggestionProps {
+  i: number;
+  method: Method;
+  situation: Situation;
+  unit: LengthUnit;
+  pro: string[];
+  against: string[];
+}
+
+/** A method that works, with what speaks for it and against. */
+function Suggestion({ i, method, situation, unit, pro, against }: SuggestionProps) {
+  return (
+    <li className="grid grid-cols-[2.5rem_minmax(0,1fr)] gap-x-3 border-b border-line py-2.5">
+      <span className="text-3xl leading-none font-bold tabular-nums" aria-hidden>
+        {i + 1}
+      </span>
+      <div>
+        <h3 className="text-lg font-bold">
+          <Link
+            href={`/methods/${method.id}?stock=${formatLengthNumber(situation.stock, unit)}&scion=${formatLengthNumber(situation.scion, unit)}`}
+          >
+            {method.name}
+          </Link>
+        </h3>
+        <p>{pro.join(' ')}</p>
+        {against.length > 0 && <p className="border-l-4 border-line pl-2">Against it: {against.join(' ')}</p>}
+      </div>
+    </li>
+  );
+}
+
+interface SituationFormProps {
+  input: (name: string, label: string, value: string, mode?: 'decimal' | 'text', type?: string) => React.JSX.Element;
+  species: string;
+  scionSpecies: string;
+  unit: LengthUnit;
+  situation: Situation;
+  select: (name: string, label: string, value: string, options: [string, string][]) => React.JSX.Element;
+}
+
+/** What is at hand. */
+function SituationForm({ input, species, scionSpecies, unit, situation, select }: SituationFormProps) {
+  return (
+    <form method="get" className="board grid grid-cols-2 gap-3 self-start" aria-label="What is at hand">
+      {input('species', 'Stock is', species)}
+      {input('scionSpecies', 'Scion is', scionSpecies)}
+      {input('stock', `Stock Ø, ${unit}`, formatLengthNumber(situation.stock, unit), 'decimal')}
+      {input('scion', `Scion Ø, ${unit}`, formatLengthNumber(situation.scion, unit), 'decimal')}
+      {input('date', 'Date', situation.date, 'text', 'date')}
+      {select('climate', 'Where the year is', situation.climate, [
+        ['north', 'northern'],
+        ['south', 'southern'],
+        ['tropics', 'no winter'],
+      ])}
+      {select('place', 'Worked', situation.place, Object.entries(PLACE_WORDS))}
+      {select('state', 'Bark', situation.barkSlips ? 'slips' : 'tight', [
+        ['tight', 'is tight'],
+        ['slips', 'slips'],
+      ])}
+      <div className="col-span-2 grid">{select('wood', 'Wood is', situation.wood, Object.entries(WOOD_WORDS))}</div>
+      {input('woodLength', `Its length, ${unit}`, formatLengthNumber(situation.woodLength, unit), 'decimal')}
+      {select('scarce', 'There is', situation.scarce ? 'yes' : 'no', [
+        ['no', 'enough of it'],
+        ['yes', 'little of it'],
+      ])}
+      {select('skill', 'Hands are', situation.practised ? 'practised' : 'new', [
+        ['new', 'new'],
+        ['practised', 'practised'],
+      ])}
+      <button type="submit" className="bench-button self-end" data-weight="main">
+        Rank
+      </button>
+    </form>
+  );
+}
+
+interface AnswersProps {
+  pairing: Pairing | null;
+  scionSpecies: string;
+  species: string;
+  works: Choice[];
+  situation: Situation;
+  unit: LengthUnit;
+  others: Choice[];
+}
+
+/** What works today, and what does not. */
+function Answers({ pairing, scionSpecies, species, works, situation, unit, others }: AnswersProps) {
+  return (
+    <div className="min-w-0">
+      {pairing && pairing.verdict !== 'works' && (
+        <p className="mb-3 border-l-4 border-ink pl-3">
+          <strong>
+            {scionSpecies} on {species}: {VERDICT_WORDS[pairing.verdict].toLowerCase()}.
+          </strong>{' '}
+          {pairing.note} <span className="text-muted">({pairing.source}. A warning, no veto.)</span>
+        </p>
+      )}
+      {!pairing && species.trim() && (
+        <p className="mb-3 border-l-4 border-line pl-3">
+          Nothing is known of {scionSpecies} on {species}. <Link href="/methods/pairs">Write down what you learn</Link>.
+        </p>
+      )}
+      {bleeds(species) && (
+        <p className="mb-3 border-l-4 border-ink pl-3">
+          <strong>A bleeding kind.</strong> Cut the stock off and gash it 7 to 10 days before, with fresh gashes on the
+          day.
+        </p>
+      )}
+      <h2 className="mb-1">
+        {works.length === 0 ? 'Nothing can work today as it is' : `Can work today, best first (${works.length})`}
+      </h2>
+      <ol className="mb-6 border-t-2 border-ink">
+        {works.map(({ method, for: pro, against }, i) => (
+          <Suggestion
+            key={method.id}
+            i={i}
+            method={method}
+            situation={situation}
+            unit={unit}
+            pro={pro}
+            against={against}
+          />
+        ))}
+      </ol>
+      <h2 className="mb-1">What would have to change for the others</h2>
+      <NotNow others={others} />
+    </div>
   );
 }

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { alike } from '@/core/plan/phenology/alike';
-import { siteCalendar } from '@/core/plan/dates/taught-on';
-import { dateInZone } from '@/core/units/iso-date';
+import { siteCalendar, type TaughtWithVerdict } from '@/core/plan/dates/taught-on';
+import { dateInZone, type IsoDate } from '@/core/units/iso-date';
 import { simulatedDays } from '@/server/plan/site-weather';
 import { getSite, listObservations } from '@/server/club/sites';
 import { ledger } from '@/server/plan/wood-ledger';
@@ -13,6 +13,10 @@ import { YearTable } from '@/ui/club/sites/year-table';
 import { orNotFound } from '../../../_http/or-not-found';
 import { pageContext } from '../../../_http/session';
 import { Season } from '../../_season';
+import type { ObservationRow, SiteRow } from '@/db/models/rows';
+import type { PlannedMethod } from '@/core/plan/dates/planned-method';
+import type { MethodYear } from '@/core/plan/dates/season-finder';
+import type { Phenology } from '@/core/plan/phenology/phenology';
 
 export const metadata: Metadata = { title: 'A site' };
 
@@ -78,41 +82,15 @@ export default async function SitePage({ params }: { params: Promise<{ site: str
             <WeatherChart days={weather.days} unit={context.actor.temperatureUnit} />
           </section>
         )}
-        <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-5 lg:grid-cols-2">
-          <section className="board" aria-labelledby="seen">
-            <h2 id="seen" className="mb-2">
-              What was seen
-            </h2>
-            <ObservationsBoard
-              siteId={id}
-              observations={observations.map(({ id: seenId, species: kind, sign, seenOn, note }) => ({
-                id: seenId,
-                species: kind,
-                sign,
-                seenOn,
-                note,
-              }))}
-              today={today}
-              species={species}
-              mayChange={mayChange}
-            />
-          </section>
-          <section className="board" aria-labelledby="plants">
-            <h2 id="plants" className="mb-2">
-              The plants’ year
-            </h2>
-            {site.climate ? (
-              alike((species.length > 0 ? species : ['pear']).map((kind) => calendar.phenology(kind, today))).map(
-                ({ year, species: kinds }) => <YearTable key={kinds} year={year} species={kinds} />,
-              )
-            ) : (
-              <p>
-                Nothing can be reckoned without normals. Enter them above, read a CSV file, or take a simulated climate
-                to try things out.
-              </p>
-            )}
-          </section>
-        </div>
+        <SeenAndPlants
+          id={id}
+          observations={observations}
+          today={today}
+          species={species}
+          mayChange={mayChange}
+          site={site}
+          calendar={calendar}
+        />
         <section className="board" aria-labelledby="figures">
           <h2 id="figures" className="mb-2">
             Figures it goes by
@@ -129,5 +107,60 @@ export default async function SitePage({ params }: { params: Promise<{ site: str
         </section>
       </main>
     </>
+  );
+}
+
+interface SeenAndPlantsProps {
+  id: string;
+  observations: ObservationRow[];
+  today: string;
+  species: string[];
+  mayChange: boolean;
+  site: SiteRow;
+  calendar: {
+    on: (plan: PlannedMethod, date: IsoDate) => TaughtWithVerdict;
+    yearOf: (plan: PlannedMethod, date: IsoDate) => MethodYear | null;
+    phenology: (species: string, date: IsoDate) => Phenology;
+  };
+}
+
+/** What was seen, and the year of the plants. */
+function SeenAndPlants({ id, observations, today, species, mayChange, site, calendar }: SeenAndPlantsProps) {
+  return (
+    <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-5 lg:grid-cols-2">
+      <section className="board" aria-labelledby="seen">
+        <h2 id="seen" className="mb-2">
+          What was seen
+        </h2>
+        <ObservationsBoard
+          siteId={id}
+          observations={observations.map(({ id: seenId, species: kind, sign, seenOn, note }) => ({
+            id: seenId,
+            species: kind,
+            sign,
+            seenOn,
+            note,
+          }))}
+          today={today}
+          species={species}
+          mayChange={mayChange}
+        />
+      </section>
+      <section className="board" aria-labelledby="plants">
+        <h2 id="plants" className="mb-2">
+          The plants’ year
+        </h2>
+        {site.climate ? (
+          alike((species.length > 0 ? species : ['pear']).map((kind) => calendar.phenology(kind, today))).map(
+            ({ year, species: kinds }) => <YearTable key={kinds} year={year} species={kinds} />,
+          )
+        ) : (
+          <p>
+            Nothing can be reckoned without normals. Enter them above, read a CSV file, or take a simulated climate to
+            try things out.
+          </p>
+        )}
+      </section>
+    </div>
   );
 }

@@ -13,6 +13,9 @@ import { WarningList } from '@/ui/plan/wood/warning-list';
 import { orNotFound } from '../../../_http/or-not-found';
 import { pageContext } from '../../../_http/session';
 import { Season } from '../../_season';
+import type { LoggerSummary } from '@/core/plan/wood/logger-run';
+import type { Context } from '@/server/platform/context';
+import type { SiteRow, WoodCheckRow } from '@/db/models/rows';
 
 export const metadata: Metadata = { title: 'A lot of wood' };
 
@@ -48,39 +51,16 @@ export default async function LotPage({ params }: { params: Promise<{ lot: strin
           </div>
         </div>
         <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-5 lg:grid-cols-[minmax(0,1fr)_25rem]">
-          <div className="flex flex-col gap-5">
-            <section className="board" aria-labelledby="store">
-              <h2 id="store" className="mb-2">
-                In store
-              </h2>
-              <LotLogs
-                lotId={id}
-                runs={runs.map(({ id: runId, fileName, summary, notes }) => ({ id: runId, fileName, summary, notes }))}
-                readings={readings}
-                range={STORE}
-                unit={context.actor.temperatureUnit}
-                sites={sites.map(({ id: siteId, name }) => ({ id: siteId, name }))}
-                mayChange={mayChange}
-              />
-            </section>
-            <section className="board" aria-labelledby="looks">
-              <h2 id="looks" className="mb-2">
-                Looks at it
-              </h2>
-              <LotChecks
-                lotId={id}
-                today={today}
-                mayChange={mayChange}
-                checks={checks.map(({ id: checkId, lookedOn, green, buds, note }) => ({
-                  id: checkId,
-                  on: lookedOn,
-                  green,
-                  buds,
-                  note,
-                }))}
-              />
-            </section>
-          </div>
+          <StoreAndLooks
+            id={id}
+            runs={runs}
+            readings={readings}
+            context={context}
+            sites={sites}
+            mayChange={mayChange}
+            today={today}
+            checks={checks}
+          />
           <div className="flex flex-col gap-5">
             <section className="board" aria-labelledby="who">
               <h2 id="who" className="mb-2">
@@ -150,4 +130,63 @@ function lotValuesOf({
     sourceId,
     version,
   };
+}
+
+interface StoreAndLooksProps {
+  id: string;
+  runs: {
+    id: string;
+    clubId: string;
+    lotId: string;
+    fileName: string;
+    contentHash: string;
+    summary: LoggerSummary;
+    notes: string[];
+    addedAt: Date;
+  }[];
+  readings: { at: string; value: number }[];
+  context: Context;
+  sites: SiteRow[];
+  mayChange: boolean;
+  today: string;
+  checks: WoodCheckRow[];
+}
+
+/** How it is stored, and what was seen of it. */
+function StoreAndLooks({ id, runs, readings, context, sites, mayChange, today, checks }: StoreAndLooksProps) {
+  return (
+    <div className="flex flex-col gap-5">
+      <section className="board" aria-labelledby="store">
+        <h2 id="store" className="mb-2">
+          In store
+        </h2>
+        <LotLogs
+          lotId={id}
+          runs={runs.map(({ id: runId, fileName, summary, notes }) => ({ id: runId, fileName, summary, notes }))}
+          readings={readings}
+          range={STORE}
+          unit={context.actor.temperatureUnit}
+          sites={sites.map(({ id: siteId, name }) => ({ id: siteId, name }))}
+          mayChange={mayChange}
+        />
+      </section>
+      <section className="board" aria-labelledby="looks">
+        <h2 id="looks" className="mb-2">
+          Looks at it
+        </h2>
+        <LotChecks
+          lotId={id}
+          today={today}
+          mayChange={mayChange}
+          checks={checks.map(({ id: checkId, lookedOn, green, buds, note }) => ({
+            id: checkId,
+            on: lookedOn,
+            green,
+            buds,
+            note,
+          }))}
+        />
+      </section>
+    </div>
+  );
 }

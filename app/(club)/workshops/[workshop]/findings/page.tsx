@@ -3,7 +3,7 @@ import { COLOURS } from '@/core/drawing/colours';
 import type { Metadata } from 'next';
 import { MILESTONE_WORDS } from '@/core/methods/milestones';
 import { formatCode } from '@/core/codes/plant-code';
-import { workshopFindings, type MilestoneFinding } from '@/server/findings/findings';
+import { workshopFindings, type Findings, type MilestoneFinding } from '@/server/findings/findings';
 import { TakeChart } from '@/ui/findings/take-chart';
 import { orNotFound } from '../../../../_http/or-not-found';
 import { pageContext } from '../../../../_http/session';
@@ -46,25 +46,7 @@ export default async function FindingsPage({ params }: { params: Promise<{ works
               role="group"
               aria-label="Take by milestone, scrolls sideways on narrow screens"
             >
-              <table className="bench-table">
-                <caption className="sr-only">Take rate by milestone with its interval, counts and bounds</caption>
-                <thead>
-                  <tr>
-                    <th scope="col">Milestone</th>
-                    <th scope="col">Take</th>
-                    <th scope="col">95 % interval</th>
-                    <th scope="col">Alive</th>
-                    <th scope="col">Dead</th>
-                    <th scope="col">Unknown</th>
-                    <th scope="col">Truth lies in</th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {findings.milestones.map((finding) => (
-                    <MilestoneRow key={finding.milestone} finding={finding} />
-                  ))}
-                </tbody>
-              </table>
+              <TakeTable findings={findings} />
             </div>
           </div>
         )}
@@ -93,41 +75,7 @@ export default async function FindingsPage({ params }: { params: Promise<{ works
           role="group"
           aria-label="Score beside take for each student, scrolls sideways on narrow screens"
         >
-          <table className="bench-table">
-            <thead>
-              <tr>
-                <th scope="col">Seat</th>
-                <th scope="col">Student</th>
-                <th scope="col">Unions scored</th>
-                <th scope="col">Mean score</th>
-                <th scope="col">Last three</th>
-                <th scope="col">Keepers</th>
-                <th scope="col">{MILESTONE_WORDS[latest].name}: alive, dead, unknown</th>
-                <th scope="col">Take</th>
-                <th scope="col">95 % interval</th>
-              </tr>
-            </thead>
-            <tbody>
-              {findings.students.map((student) => {
-                const take = student.byMilestone[latest];
-                return (
-                  <tr key={student.seatId}>
-                    <td className="text-lg font-bold">{student.seatNumber}</td>
-                    <td>{student.name}</td>
-                    <td>{student.practice}</td>
-                    <td>{student.meanScore === null ? '–' : Math.round(student.meanScore)}</td>
-                    <td className="font-bold">{student.lastScores === null ? '–' : Math.round(student.lastScores)}</td>
-                    <td>{student.keepers}</td>
-                    <td>
-                      <TakeDots alive={take.alive} dead={take.dead} unknown={take.unknown} />
-                    </td>
-                    <td className="font-bold">{shareWords(take.rate)}</td>
-                    <td>{range(take.interval)}</td>
-                  </tr>
-                );
-              })}
-            </tbody>
-          </table>
+          <StudentTable latest={latest} findings={findings} />
         </div>
         <p className="mt-2 max-w-prose text-sm text-muted">
           A handful of keepers a person says little about one person: look at the intervals before you look at the take.
@@ -187,5 +135,80 @@ function TakeDots({ alive, dead, unknown }: { alive: number; dead: number; unkno
         {alive}, {dead}, {unknown}
       </span>
     </span>
+  );
+}
+
+interface StudentTableProps {
+  latest: 'healed' | 'growing' | 'season' | 'wintered';
+  findings: Findings;
+}
+
+/** Score beside take for each student. */
+function StudentTable({ latest, findings }: StudentTableProps) {
+  return (
+    <table className="bench-table">
+      <thead>
+        <tr>
+          <th scope="col">Seat</th>
+          <th scope="col">Student</th>
+          <th scope="col">Unions scored</th>
+          <th scope="col">Mean score</th>
+          <th scope="col">Last three</th>
+          <th scope="col">Keepers</th>
+          <th scope="col">{MILESTONE_WORDS[latest].name}: alive, dead, unknown</th>
+          <th scope="col">Take</th>
+          <th scope="col">95 % interval</th>
+        </tr>
+      </thead>
+      <tbody>
+        {findings.students.map((student) => {
+          const take = student.byMilestone[latest];
+          return (
+            <tr key={student.seatId}>
+              <td className="text-lg font-bold">{student.seatNumber}</td>
+              <td>{student.name}</td>
+              <td>{student.practice}</td>
+              <td>{student.meanScore === null ? '–' : Math.round(student.meanScore)}</td>
+              <td className="font-bold">{student.lastScores === null ? '–' : Math.round(student.lastScores)}</td>
+              <td>{student.keepers}</td>
+              <td>
+                <TakeDots alive={take.alive} dead={take.dead} unknown={take.unknown} />
+              </td>
+              <td className="font-bold">{shareWords(take.rate)}</td>
+              <td>{range(take.interval)}</td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}
+
+interface TakeTableProps {
+  findings: Findings;
+}
+
+/** Take by milestone in figures. */
+function TakeTable({ findings }: TakeTableProps) {
+  return (
+    <table className="bench-table">
+      <caption className="sr-only">Take rate by milestone with its interval, counts and bounds</caption>
+      <thead>
+        <tr>
+          <th scope="col">Milestone</th>
+          <th scope="col">Take</th>
+          <th scope="col">95 % interval</th>
+          <th scope="col">Alive</th>
+          <th scope="col">Dead</th>
+          <th scope="col">Unknown</th>
+          <th scope="col">Truth lies in</th>
+        </tr>
+      </thead>
+      <tbody>
+        {findings.milestones.map((finding) => (
+          <MilestoneRow key={finding.milestone} finding={finding} />
+        ))}
+      </tbody>
+    </table>
   );
 }

@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { METHODS, methodById } from '@/core/methods/registry';
 import { formatDate } from '@/core/units/iso-date';
 import { listSeats } from '@/server/plan/seats';
-import { workshopLots } from '@/server/plan/lots';
+import { workshopLots, type WorkshopLots } from '@/server/plan/lots';
 import { getSite, listSites } from '@/server/club/sites';
 import { getWorkshop } from '@/server/plan/workshops';
 import { heardBriefing } from '@/server/teach/briefing';
@@ -15,6 +15,7 @@ import { RosterTable } from '@/ui/plan/roster/roster-table';
 import { WalkIn } from '@/ui/plan/roster/walk-in';
 import { orNotFound } from '../../../../_http/or-not-found';
 import { pageContext } from '../../../../_http/session';
+import type { SiteRow, WorkshopRow } from '@/db/models/rows';
 
 export const metadata: Metadata = { title: 'Plan' };
 
@@ -67,33 +68,7 @@ export default async function Plan({ params }: { params: Promise<{ workshop: str
         />
       </section>
       <div className="flex flex-col gap-4">
-        <section className="board" aria-labelledby="day-title">
-          <div className="mb-2 flex items-start justify-between gap-2">
-            <h2 id="day-title">The day</h2>
-            {mayChange && (
-              <EditWorkshop
-                workshop={workshop}
-                sites={sites.map((site) => ({ id: site.id, name: site.name }))}
-                methods={METHODS.map((method) => ({ id: method.id, name: method.name }))}
-              />
-            )}
-          </div>
-          <dl className="grid grid-cols-[6rem_1fr] gap-x-3 gap-y-1">
-            <dt className="text-muted">Date</dt>
-            <dd>{formatDate(workshop.date)}</dd>
-            <dt className="text-muted">Site</dt>
-            <dd>{site.name}</dd>
-            <dt className="text-muted">Method</dt>
-            <dd>{methodById(workshop.method).name}</dd>
-            <dt className="text-muted">Promised</dt>
-            <dd>
-              {workshop.promisedKeepers === 0
-                ? 'no keepers'
-                : `${workshop.promisedKeepers} ${workshop.promisedKeepers === 1 ? 'keeper' : 'keepers'} each`}
-              {workshop.promise && `: ${workshop.promise}`}
-            </dd>
-          </dl>
-        </section>
+        <DayFacts mayChange={mayChange} workshop={workshop} sites={sites} site={site} />
         <section className="board" aria-labelledby="ready-title">
           <h2 id="ready-title" className="mb-1">
             Before the day
@@ -105,31 +80,82 @@ export default async function Plan({ params }: { params: Promise<{ workshop: str
             {ready.light === 'go' ? 'See the ready check' : 'See what is missing'}
           </Link>
         </section>
-        <section className="board" aria-labelledby="lots-title">
-          <h2 id="lots-title" className="mb-1">
-            Wood and stocks
-          </h2>
-          <ul>
-            {lots.wood.map((lot) => (
-              <li key={lot.id} className="flex items-center gap-2 py-0.5">
-                <RibbonStrip id={lot.ribbon} />
-                <span className="font-bold">{lot.variety}</span>{' '}
-                <span className="text-sm text-muted">{lot.species}</span>
-              </li>
-            ))}
-            {lots.stocks.map((lot) => (
-              <li key={lot.id} className="py-0.5">
-                <span className="font-bold">{lot.stockType}</span>{' '}
-                <span className="text-sm text-muted">{lot.species} stocks</span>
-              </li>
-            ))}
-          </ul>
-          {lots.wood.length + lots.stocks.length === 0 && <p className="text-muted">Nothing chosen yet.</p>}
-          <Link href={`/workshops/${id}/plan/wood`} className="font-bold">
-            Choose and book wood
-          </Link>
-        </section>
+        <LotList lots={lots} id={id} />
       </div>
     </div>
+  );
+}
+
+interface LotListProps {
+  lots: WorkshopLots;
+  id: string;
+}
+
+/** Wood and stocks that were chosen. */
+function LotList({ lots, id }: LotListProps) {
+  return (
+    <section className="board" aria-labelledby="lots-title">
+      <h2 id="lots-title" className="mb-1">
+        Wood and stocks
+      </h2>
+      <ul>
+        {lots.wood.map((lot) => (
+          <li key={lot.id} className="flex items-center gap-2 py-0.5">
+            <RibbonStrip id={lot.ribbon} />
+            <span className="font-bold">{lot.variety}</span> <span className="text-sm text-muted">{lot.species}</span>
+          </li>
+        ))}
+        {lots.stocks.map((lot) => (
+          <li key={lot.id} className="py-0.5">
+            <span className="font-bold">{lot.stockType}</span>{' '}
+            <span className="text-sm text-muted">{lot.species} stocks</span>
+          </li>
+        ))}
+      </ul>
+      {lots.wood.length + lots.stocks.length === 0 && <p className="text-muted">Nothing chosen yet.</p>}
+      <Link href={`/workshops/${id}/plan/wood`} className="font-bold">
+        Choose and book wood
+      </Link>
+    </section>
+  );
+}
+
+interface DayFactsProps {
+  mayChange: boolean;
+  workshop: WorkshopRow;
+  sites: SiteRow[];
+  site: SiteRow;
+}
+
+/** The day itself. */
+function DayFacts({ mayChange, workshop, sites, site }: DayFactsProps) {
+  return (
+    <section className="board" aria-labelledby="day-title">
+      <div className="mb-2 flex items-start justify-between gap-2">
+        <h2 id="day-title">The day</h2>
+        {mayChange && (
+          <EditWorkshop
+            workshop={workshop}
+            sites={sites.map((site) => ({ id: site.id, name: site.name }))}
+            methods={METHODS.map((method) => ({ id: method.id, name: method.name }))}
+          />
+        )}
+      </div>
+      <dl className="grid grid-cols-[6rem_1fr] gap-x-3 gap-y-1">
+        <dt className="text-muted">Date</dt>
+        <dd>{formatDate(workshop.date)}</dd>
+        <dt className="text-muted">Site</dt>
+        <dd>{site.name}</dd>
+        <dt className="text-muted">Method</dt>
+        <dd>{methodById(workshop.method).name}</dd>
+        <dt className="text-muted">Promised</dt>
+        <dd>
+          {workshop.promisedKeepers === 0
+            ? 'no keepers'
+            : `${workshop.promisedKeepers} ${workshop.promisedKeepers === 1 ? 'keeper' : 'keepers'} each`}
+          {workshop.promise && `: ${workshop.promise}`}
+        </dd>
+      </dl>
+    </section>
   );
 }

@@ -9,6 +9,9 @@ import { SchoolChoices } from '@/ui/teach/school-choices';
 import { StepList } from '@/ui/teach/step-list';
 import { orNotFound } from '../../../../_http/or-not-found';
 import { pageContext } from '../../../../_http/session';
+import type { Method } from '@/core/methods/method';
+import type { WorkshopRow } from '@/db/models/rows';
+import type { Context } from '@/server/platform/context';
 
 export const metadata: Metadata = { title: 'Teach' };
 
@@ -53,41 +56,7 @@ export default async function Teach({ params }: { params: Promise<{ workshop: st
         </p>
       </div>
       <div className="mb-5 grid grid-cols-[minmax(0,1fr)] gap-5 lg:grid-cols-[minmax(0,1fr)_22rem]">
-        <section className="board" aria-labelledby="schools-title">
-          <h2 id="schools-title" className="mb-1">
-            The school this workshop follows
-          </h2>
-          <ul className="mb-2 grid grid-cols-[minmax(0,1fr)] gap-x-6 sm:grid-cols-2">
-            {method.schools.map((question) => {
-              const answer = chosen(workshop.schools, question);
-              return (
-                <li key={question.id} className={answer === question.options[0]!.id ? '' : 'font-bold'}>
-                  <span className="font-normal text-muted">{question.question}:</span>{' '}
-                  {question.options.find(({ id: option }) => option === answer)!.words}
-                </li>
-              );
-            })}
-          </ul>
-          <details>
-            <summary
-              className="flex min-h-11 w-fit cursor-pointer items-center border-2 border-ink px-4 font-bold"
-              style={{ borderRadius: '2px 12px 2px 12px' }}
-            >
-              Choose, with reasons
-            </summary>
-            <p className="my-2 text-muted">
-              Chosen once here; steps, drawings, points, materials and aftercare follow. Judgements already saved keep
-              the rubric they were scored by.
-            </p>
-            <SchoolChoices
-              key={JSON.stringify(workshop.schools)}
-              workshopId={id}
-              questions={method.schools}
-              choices={workshop.schools}
-              mayChange={context.actor.role !== 'viewer'}
-            />
-          </details>
-        </section>
+        <SchoolsFollowed method={method} workshop={workshop} id={id} context={context} />
         <section className="board self-start" aria-labelledby="forgotten-title">
           <h2 id="forgotten-title" className="mb-1">
             What people forget
@@ -106,5 +75,53 @@ export default async function Teach({ params }: { params: Promise<{ workshop: st
       </div>
       <StepList steps={steps} />
     </>
+  );
+}
+
+interface SchoolsFollowedProps {
+  method: Method;
+  workshop: WorkshopRow;
+  id: string;
+  context: Context;
+}
+
+/** The schools the workshop follows. */
+function SchoolsFollowed({ method, workshop, id, context }: SchoolsFollowedProps) {
+  return (
+    <section className="board" aria-labelledby="schools-title">
+      <h2 id="schools-title" className="mb-1">
+        The school this workshop follows
+      </h2>
+      <ul className="mb-2 grid grid-cols-[minmax(0,1fr)] gap-x-6 sm:grid-cols-2">
+        {method.schools.map((question) => {
+          const answer = chosen(workshop.schools, question);
+          return (
+            <li key={question.id} className={answer === question.options[0]!.id ? '' : 'font-bold'}>
+              <span className="font-normal text-muted">{question.question}:</span>{' '}
+              {question.options.find(({ id: option }) => option === answer)!.words}
+            </li>
+          );
+        })}
+      </ul>
+      <details>
+        <summary
+          className="flex min-h-11 w-fit cursor-pointer items-center border-2 border-ink px-4 font-bold"
+          style={{ borderRadius: '2px 12px 2px 12px' }}
+        >
+          Choose, with reasons
+        </summary>
+        <p className="my-2 text-muted">
+          Chosen once here; steps, drawings, points, materials and aftercare follow. Judgements already saved keep the
+          rubric they were scored by.
+        </p>
+        <SchoolChoices
+          key={JSON.stringify(workshop.schools)}
+          workshopId={id}
+          questions={method.schools}
+          choices={workshop.schools}
+          mayChange={context.actor.role !== 'viewer'}
+        />
+      </details>
+    </section>
   );
 }

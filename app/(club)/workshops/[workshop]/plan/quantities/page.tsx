@@ -3,13 +3,17 @@ import { capital } from '@/core/units/capital';
 import { METHODS } from '@/core/methods/registry';
 import type { Metadata } from 'next';
 import { CHLORINE_CAUTION } from '@/core/plan/quantities/kit';
-import { meanTake } from '@/core/statistics/take-belief';
+import { meanTake, type TakeBelief } from '@/core/statistics/take-belief';
 import { quantities } from '@/server/plan/quantities';
 import { KitTable } from '@/ui/plan/quantities/kit-table';
 import { MethodsForm } from '@/ui/plan/quantities/methods-form';
 import { WoodSupply } from '@/ui/plan/quantities/wood-supply';
 import { orNotFound } from '../../../../../_http/or-not-found';
 import { pageContext } from '../../../../../_http/session';
+import type { Method } from '@/core/methods/method';
+import type { PlannedMethod } from '@/core/plan/dates/planned-method';
+import type { MethodsPart } from '@/server/plan/planned-methods';
+import type { HowMany } from '@/core/plan/quantities/how-many';
 
 export const metadata: Metadata = { title: 'Quantities' };
 
@@ -78,37 +82,19 @@ export default async function PlanQuantities({ params }: { params: Promise<{ wor
                     sticks,
                     prunings,
                   }) => (
-                    <tr key={method.id}>
-                      <th scope="row" className="!border-b !border-line !text-base">
-                        {method.name}
-                        <span className="block text-sm font-normal text-muted">
-                          {planned.scionSpecies} on {planned.stockSpecies}
-                        </span>
-                      </th>
-                      <td className="tabular-nums">{planned.keepersEach}</td>
-                      <td className="tabular-nums">
-                        {percent(meanTake(belief))}
-                        <span className="block text-sm text-muted">
-                          {belief.seen > 0
-                            ? `usual take and ${belief.seen} of the club’s own`
-                            : 'usual take, none of the club’s own yet'}
-                        </span>
-                      </td>
-                      <Count chosen={plan.settings.aim === 'each'} value={counts.each} unit="each" />
-                      <Count chosen={plan.settings.aim === 'everybody'} value={counts.everybody} unit="each" />
-                      <Count chosen={plan.settings.aim === 'pooled'} value={counts.pooled} unit="in all" />
-                      <td className="font-bold tabular-nums">{keepers}</td>
-                      <td className="tabular-nums">
-                        {practice}
-                        <span className="block text-sm text-muted">
-                          {planned.practiceEach} each, on {planned.practiceOn === 'good' ? 'good wood' : 'prunings'}
-                        </span>
-                      </td>
-                      <td className="tabular-nums">
-                        {stockCount} stocks, {sticks} sticks
-                        {prunings > 0 && <span className="block text-sm text-muted">and {prunings} prunings</span>}
-                      </td>
-                    </tr>
+                    <NeedRow
+                      key={method.id}
+                      method={method}
+                      planned={planned}
+                      belief={belief}
+                      plan={plan}
+                      counts={counts}
+                      keepers={keepers}
+                      practice={practice}
+                      stockCount={stockCount}
+                      sticks={sticks}
+                      prunings={prunings}
+                    />
                   ),
                 )}
               </tbody>
@@ -121,19 +107,7 @@ export default async function PlanQuantities({ params }: { params: Promise<{ wor
               </h2>
               <WoodSupply supply={wood} />
             </div>
-            <div>
-              <h2 className="mb-2">Stocks</h2>
-              <ul>
-                {stocks.map(({ species, needed, there }) => (
-                  <li key={species}>
-                    <strong>
-                      {capital(species)}: {needed} needed
-                    </strong>
-                    , {there} in the chosen lots{there < needed ? `: ${needed - there} short` : ''}.
-                  </li>
-                ))}
-              </ul>
-            </div>
+            <StockSupply stocks={stocks} />
           </section>
           <section aria-labelledby="kit">
             <h2 id="kit" className="mb-2">
@@ -153,5 +127,89 @@ function Count({ chosen, value, unit }: { chosen: boolean; value: number | null;
     <td className={`tabular-nums ${chosen ? 'font-bold underline decoration-2 underline-offset-4' : ''}`}>
       {value === null ? 'more than 60' : `${value} ${unit}`}
     </td>
+  );
+}
+
+interface StockSupplyProps {
+  stocks: { species: string; needed: number; there: number }[];
+}
+
+/** Stocks that are needed, and there. */
+function StockSupply({ stocks }: StockSupplyProps) {
+  return (
+    <div>
+      <h2 className="mb-2">Stocks</h2>
+      <ul>
+        {stocks.map(({ species, needed, there }) => (
+          <li key={species}>
+            <strong>
+              {capital(species)}: {needed} needed
+            </strong>
+            , {there} in the chosen lots{there < needed ? `: ${needed - there} short` : ''}.
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+interface NeedRowProps {
+  method: Method;
+  planned: PlannedMethod;
+  belief: TakeBelief;
+  plan: MethodsPart;
+  counts: HowMany;
+  keepers: number;
+  practice: number;
+  stockCount: number;
+  sticks: number;
+  prunings: number;
+}
+
+/** What one method asks for. */
+function NeedRow({
+  method,
+  planned,
+  belief,
+  plan,
+  counts,
+  keepers,
+  practice,
+  stockCount,
+  sticks,
+  prunings,
+}: NeedRowProps) {
+  return (
+    <tr>
+      <th scope="row" className="!border-b !border-line !text-base">
+        {method.name}
+        <span className="block text-sm font-normal text-muted">
+          {planned.scionSpecies} on {planned.stockSpecies}
+        </span>
+      </th>
+      <td className="tabular-nums">{planned.keepersEach}</td>
+      <td className="tabular-nums">
+        {percent(meanTake(belief))}
+        <span className="block text-sm text-muted">
+          {belief.seen > 0
+            ? `usual take and ${belief.seen} of the club’s own`
+            : 'usual take, none of the club’s own yet'}
+        </span>
+      </td>
+      <Count chosen={plan.settings.aim === 'each'} value={counts.each} unit="each" />
+      <Count chosen={plan.settings.aim === 'everybody'} value={counts.everybody} unit="each" />
+      <Count chosen={plan.settings.aim === 'pooled'} value={counts.pooled} unit="in all" />
+      <td className="font-bold tabular-nums">{keepers}</td>
+      <td className="tabular-nums">
+        {practice}
+        <span className="block text-sm text-muted">
+          {planned.practiceEach} each, on {planned.practiceOn === 'good' ? 'good wood' : 'prunings'}
+        </span>
+      </td>
+      <td className="tabular-nums">
+        {stockCount} stocks, {sticks} sticks
+        {prunings > 0 && <span className="block text-sm text-muted">and {prunings} prunings</span>}
+      </td>
+    </tr>
   );
 }

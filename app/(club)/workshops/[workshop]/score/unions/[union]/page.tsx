@@ -61,24 +61,7 @@ export default async function Union({ params }: { params: Promise<{ workshop: st
               by,
             }))}
           />
-          <section aria-labelledby="rows-title">
-            <h2 id="rows-title">Everything that was judged</h2>
-            <ol className="divide-y divide-line border-y border-line text-sm">
-              {rows.map((row) => (
-                <li key={row.id} className="py-1.5">
-                  <strong className={row.withdrawn ? 'line-through' : ''}>{scoreText(row.score)}</strong>{' '}
-                  {row.contactWords}, {row.assessor || 'assessor'}, rubric {row.rubric}
-                  {row.counts && <strong>, counts</strong>}
-                  {row.blind && ', second assessor'}
-                  {row.rescored && ', scored again by a later rubric'}
-                  {row.withdrawn && ', taken back'}
-                  {row.seconds !== null && row.seconds > 0 && `, ${row.seconds} s`}
-                  {row.strokes !== null && `, ${row.strokes} strokes`}
-                  {row.note && <span className="block text-muted">{row.note}</span>}
-                </li>
-              ))}
-            </ol>
-          </section>
+          <JudgementRows rows={rows} />
         </div>
         <UnionPhotos
           workshopId={id}
@@ -104,5 +87,47 @@ export default async function Union({ params }: { params: Promise<{ workshop: st
         />
       </div>
     </>
+  );
+}
+
+interface JudgementRowsProps {
+  rows: {
+    id: string;
+    assessor: string;
+    score: number | null;
+    contactWords: string;
+    rubric: number;
+    blind: boolean;
+    rescored: boolean;
+    withdrawn: boolean;
+    counts: boolean;
+    madeAt: string;
+    seconds: number | null;
+    strokes: number | null;
+    note: string;
+  }[];
+}
+
+/** Everything that was judged. */
+function JudgementRows({ rows }: JudgementRowsProps) {
+  return (
+    <section aria-labelledby="rows-title">
+      <h2 id="rows-title">Everything that was judged</h2>
+      <ol className="divide-y divide-line border-y border-line text-sm">
+        {rows.map((row) => (
+          <li key={row.id} className="py-1.5">
+            <strong className={row.withdrawn ? 'line-through' : ''}>{scoreText(row.score)}</strong> {row.contactWords},{' '}
+            {row.assessor || 'assessor'}, rubric {row.rubric}
+            {row.counts && <strong>, counts</strong>}
+            {row.blind && ', second assessor'}
+            {row.rescored && ', scored again by a later rubric'}
+            {row.withdrawn && ', taken back'}
+            {row.seconds !== null && row.seconds > 0 && `, ${row.seconds} s`}
+            {row.strokes !== null && `, ${row.strokes} strokes`}
+            {row.note && <span className="block text-muted">{row.note}</span>}
+          </li>
+        ))}
+      </ol>
+    </section>
   );
 }
