@@ -1,6 +1,6 @@
 import { v7 as uuid } from 'uuid';
 import type { Transaction } from 'sequelize';
-import type { UserRow } from '@/db/models/rows';
+import type { UserRow } from '@/db/models/club-rows';
 import { writeEml } from '@/exchange/eml';
 import type { Services } from '@/server/platform/context';
 

@@ -1,6 +1,6 @@
 import { cast, col, Op, type Transaction, where } from 'sequelize';
 import { v7 as uuid } from 'uuid';
-import type { PersonRow } from '@/db/models/rows';
+import type { PersonRow } from '@/db/models/club-rows';
 import { transact } from '@/db/transact';
 import { allow, type Context, type Services } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';

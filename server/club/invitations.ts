@@ -1,7 +1,7 @@
 import { ownPassword } from '@/core/club/own-password';
 import { Op } from 'sequelize';
 import { object, string } from 'yup';
-import type { InvitationRow } from '@/db/models/rows';
+import type { InvitationRow } from '@/db/models/club-rows';
 import { transact } from '@/db/transact';
 import { audit } from '@/server/platform/audit';
 import type { Context, Services } from '@/server/platform/context';

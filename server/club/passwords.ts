@@ -1,6 +1,6 @@
 import { Op } from 'sequelize';
 import { v7 as uuid } from 'uuid';
-import type { PasswordLinkRow, UserRow } from '@/db/models/rows';
+import type { PasswordLinkRow, UserRow } from '@/db/models/club-rows';
 import { transact } from '@/db/transact';
 import { prepareAccountLetter } from './account-letters';
 import { audit } from '@/server/platform/audit';

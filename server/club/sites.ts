@@ -2,7 +2,7 @@ import { array, mixed, object, string } from 'yup';
 import { v7 as uuid } from 'uuid';
 import { type Climate, problemOfNormals } from '@/core/plan/climate/normals';
 import { ASSUMPTIONS, type Edits } from '@/core/plan/phenology/assumptions';
-import type { ObservationRow, SiteRow } from '@/db/models/rows';
+import type { ObservationRow, SiteRow } from '@/db/models/plan-rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { isMonthDay, writeNormals } from '@/exchange/normals-csv';
 import { allow, type Context } from '@/server/platform/context';

@@ -1,6 +1,7 @@
 import type { Field } from '@/core/methods/field';
 import { figuresOf } from '@/core/methods/field';
-import type { JudgementRow, ReportRow, UnionFactRow } from '@/db/models/rows';
+import type { JudgementRow, UnionFactRow } from '@/db/models/union-rows';
+import type { ReportRow } from '@/db/models/follow-up-rows';
 
 export type Cell = string | number | null;
 

@@ -1,5 +1,6 @@
 import { type Answer } from '@/core/methods/milestones';
-import type { ReportRow, RoundRow, UnionRow } from '@/db/models/rows';
+import type { ReportRow, RoundRow } from '@/db/models/follow-up-rows';
+import type { UnionRow } from '@/db/models/union-rows';
 import type { Database } from '@/db/database';
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from '@/server/platform/context';

@@ -1,6 +1,6 @@
 import { type Milestone } from '@/core/methods/milestones';
 import { dateInZone } from '@/core/units/iso-date';
-import type { RoundRow } from '@/db/models/rows';
+import type { RoundRow } from '@/db/models/follow-up-rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import type { PlannedDate } from '@/core/plan/dates/workshop-dates';
-import type { CalendarEntryRow } from '@/db/models/rows';
+import type { CalendarEntryRow } from '@/db/models/plan-rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { calendarFile } from '@/exchange/calendar';
 import { allow, type Context } from '@/server/platform/context';

@@ -1,5 +1,5 @@
 import { object } from 'yup';
-import type { StockLotRow, WoodLotRow } from '@/db/models/rows';
+import type { StockLotRow, WoodLotRow } from '@/db/models/wood-rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { RIBBONS } from '@/core/plan/wood/ribbons';
 import { allow, type Context } from '@/server/platform/context';

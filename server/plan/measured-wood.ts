@@ -1,6 +1,6 @@
 import { array, object, string } from 'yup';
 import { v5 as uuidFrom } from 'uuid';
-import type { MeasuredPieceRow } from '@/db/models/rows';
+import type { MeasuredPieceRow } from '@/db/models/plan-rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { CALIPER_RANGE } from '@/exchange/calipers-csv';
 import { allow, type Context } from '@/server/platform/context';

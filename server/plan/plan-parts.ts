@@ -1,6 +1,6 @@
 import { Op, type Transaction } from 'sequelize';
 import { object } from 'yup';
-import type { PlanPart } from '@/db/models/rows';
+import type { PlanPart } from '@/db/models/plan-rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';

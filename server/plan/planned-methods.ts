@@ -2,7 +2,7 @@ import { kindOf } from '@/core/methods/compatibility/compatibility';
 import { METHODS, methodById } from '@/core/methods/registry';
 import type { PlannedMethod } from '@/core/plan/dates/planned-method';
 import { type QuantitySettings, USUAL_SETTINGS } from '@/core/plan/quantities/needs';
-import type { WorkshopRow } from '@/db/models/rows';
+import type { WorkshopRow } from '@/db/models/plan-rows';
 import { allow, type Context } from '@/server/platform/context';
 import { parse } from '@/server/platform/parse';
 import { type Part, putPart, readPart } from './plan-parts';

@@ -2,7 +2,7 @@ import { kindOf } from '@/core/methods/compatibility/compatibility';
 import { methodById } from '@/core/methods/registry';
 import { type DatedPlan, datedPlan, type PlanFacts } from '@/core/plan/dates/dated-plan';
 import { dateInZone, reckonedDay } from '@/core/units/iso-date';
-import type { SiteRow, WorkshopRow } from '@/db/models/rows';
+import type { SiteRow, WorkshopRow } from '@/db/models/plan-rows';
 import type { Context } from '@/server/platform/context';
 import { kept } from '@/server/platform/kept';
 import { workshopLots } from './lots';

@@ -1,7 +1,7 @@
 import { mixed, object } from 'yup';
 import { v7 as uuid } from 'uuid';
 import type { Decision, PreviewLine, RosterLine } from '@/core/plan/roster/roster-line';
-import type { PersonRow } from '@/db/models/rows';
+import type { PersonRow } from '@/db/models/club-rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';

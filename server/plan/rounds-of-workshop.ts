@@ -1,5 +1,5 @@
 import { MILESTONES } from '@/core/methods/milestones';
-import type { RoundRow } from '@/db/models/rows';
+import type { RoundRow } from '@/db/models/follow-up-rows';
 import type { Context } from '@/server/platform/context';
 import { getWorkshop } from './workshops';
 

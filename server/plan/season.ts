@@ -2,7 +2,7 @@ import { addDays, dateInZone } from '@/core/units/iso-date';
 import { methodById } from '@/core/methods/registry';
 import { datedPlan, type PlanFacts } from '@/core/plan/dates/dated-plan';
 import { seasonWindow, type SeasonWorkshop, type Span } from '@/core/plan/dates/season-line';
-import type { WorkshopRow } from '@/db/models/rows';
+import type { WorkshopRow } from '@/db/models/plan-rows';
 import type { Context } from '@/server/platform/context';
 import { kept } from '@/server/platform/kept';
 import { planningOf } from './planning';

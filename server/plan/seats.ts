@@ -1,7 +1,8 @@
 import { object } from 'yup';
 import { v7 as uuid } from 'uuid';
 import type { Transaction } from 'sequelize';
-import type { PersonRow, SeatRow } from '@/db/models/rows';
+import type { PersonRow } from '@/db/models/club-rows';
+import type { SeatRow } from '@/db/models/plan-rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';

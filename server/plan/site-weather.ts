@@ -1,5 +1,5 @@
 import type { Climate } from '@/core/plan/climate/normals';
-import type { SiteRow } from '@/db/models/rows';
+import type { SiteRow } from '@/db/models/plan-rows';
 import { dateInZone } from '@/core/units/iso-date';
 import { writeCsv } from '@/exchange/csv-table';
 import { allow, type Context } from '@/server/platform/context';

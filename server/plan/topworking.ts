@@ -2,7 +2,7 @@ import { capital } from '@/core/units/capital';
 import { array, object, string } from 'yup';
 import { METHODS } from '@/core/methods/registry';
 import type { Limb } from '@/core/plan/topworking/limb';
-import type { TopworkingPlanRow } from '@/db/models/rows';
+import type { TopworkingPlanRow } from '@/db/models/plan-rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';

@@ -1,5 +1,5 @@
 import { literal, Op, type Transaction } from 'sequelize';
-import type { WoodBookingRow } from '@/db/models/rows';
+import type { WoodBookingRow } from '@/db/models/wood-rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';

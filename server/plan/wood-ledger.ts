@@ -4,7 +4,7 @@ import { Op } from 'sequelize';
 import { kindOf } from '@/core/methods/compatibility/compatibility';
 import { STORE } from '@/core/plan/wood/store';
 import { type LotWarning, checkWarning, lotWarnings } from '@/core/plan/wood/lot-warnings';
-import type { LoggerRunRow, WoodBookingRow, WoodCheckRow, WoodLotRow, WoodSourceRow } from '@/db/models/rows';
+import type { LoggerRunRow, WoodBookingRow, WoodCheckRow, WoodLotRow, WoodSourceRow } from '@/db/models/wood-rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';

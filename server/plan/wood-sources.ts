@@ -1,5 +1,5 @@
 import { literal, Op } from 'sequelize';
-import type { WoodSourceBookingRow, WoodSourceRow, WoodSourceYearRow } from '@/db/models/rows';
+import type { WoodSourceBookingRow, WoodSourceRow, WoodSourceYearRow } from '@/db/models/wood-rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';

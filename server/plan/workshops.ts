@@ -1,5 +1,5 @@
 import { object, string } from 'yup';
-import type { WorkshopRow } from '@/db/models/rows';
+import type { WorkshopRow } from '@/db/models/plan-rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';

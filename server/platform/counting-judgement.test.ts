@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { JudgementRow } from '@/db/models/rows';
+import type { JudgementRow } from '@/db/models/union-rows';
 import { countingJudgement, standing } from './counting-judgement';
 
 const judgement = (id: string, minute: number, changes: Partial<JudgementRow> = {}): JudgementRow =>

@@ -1,4 +1,4 @@
-import type { JudgementRow, UnionRow } from '@/db/models/rows';
+import type { JudgementRow, UnionRow } from '@/db/models/union-rows';
 
 /** Judgements that stand: not withdrawn, and not replaced by a later correction that stands itself. */
 export function standing(judgements: JudgementRow[]): JudgementRow[] {

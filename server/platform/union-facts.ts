@@ -2,7 +2,8 @@ import { QueryTypes, type Transaction } from 'sequelize';
 import { takeOf, type UnionAnswers } from '@/core/findings/take-state';
 import type { Database } from '@/db/database';
 import { transact } from '@/db/transact';
-import type { PlantRow, ReportRow, RoundRow } from '@/db/models/rows';
+import type { PlantRow } from '@/db/models/union-rows';
+import type { ReportRow, RoundRow } from '@/db/models/follow-up-rows';
 import { openJudgement } from './waiting-for-second';
 
 /**

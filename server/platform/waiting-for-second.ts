@@ -1,4 +1,4 @@
-import type { JudgementRow, UnionRow } from '@/db/models/rows';
+import type { JudgementRow, UnionRow } from '@/db/models/union-rows';
 import { countingJudgement, standing } from './counting-judgement';
 
 /*

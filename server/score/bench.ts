@@ -2,7 +2,7 @@ import { Op, QueryTypes } from 'sequelize';
 import { type Room, seatPeople, usualRoom } from '@/core/plan/benches/room';
 import { STOCK_RANGES } from '@/core/methods/stock-ranges';
 import { USUAL_SETTINGS } from '@/core/plan/quantities/needs';
-import type { WorkshopRow } from '@/db/models/rows';
+import type { WorkshopRow } from '@/db/models/plan-rows';
 import { attemptOf } from './attempts';
 import { workshopBriefing } from '@/server/teach/briefing';
 import { allow, type Context } from '@/server/platform/context';

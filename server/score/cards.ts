@@ -14,7 +14,8 @@ import { judgeUnion, type Marks, type ScoringRule } from '@/core/score/rubric/ju
 import { faultShown } from '@/core/teach/fault-shown';
 import { addDays, reckonedDay } from '@/core/units/iso-date';
 import { formatLength, type LengthUnit } from '@/core/units/length';
-import type { JudgementRow, WorkshopRow } from '@/db/models/rows';
+import type { JudgementRow } from '@/db/models/union-rows';
+import type { WorkshopRow } from '@/db/models/plan-rows';
 import { transact } from '@/db/transact';
 import { personCardsPdf } from '@/exchange/pdf/person-card';
 import { attemptOf } from './attempts';

@@ -1,4 +1,4 @@
-import type { CutLookRow } from '@/db/models/rows';
+import type { CutLookRow } from '@/db/models/score-rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { audit } from '@/server/platform/audit';
 import { allow, type Context } from '@/server/platform/context';

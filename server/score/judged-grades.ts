@@ -1,6 +1,6 @@
 import type { Method } from '@/core/methods/method';
 import { judgeUnion, type ScoringRule, type UnionJudgement } from '@/core/score/rubric/judge-union';
-import type { JudgementRow } from '@/db/models/rows';
+import type { JudgementRow } from '@/db/models/union-rows';
 import { kept } from '@/server/platform/kept';
 
 /** Grades of a judgement by the rubric it names, worked out once: neither of the two ever changes. */

@@ -1,4 +1,4 @@
-import type { UnionRow } from '@/db/models/rows';
+import type { UnionRow } from '@/db/models/union-rows';
 import { allow, type Context } from '@/server/platform/context';
 import { hiddenFrom } from '@/server/platform/waiting-for-second';
 import { notFound } from '@/server/platform/use-case-error';

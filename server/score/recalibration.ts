@@ -3,7 +3,7 @@ import { differences, recalibrationSet, SET_SIZE } from '@/core/score/recalibrat
 import { METHODS, methodById } from '@/core/methods/registry';
 import type { Marks, ScoringRule } from '@/core/score/rubric/judge-union';
 import { scoreUnion } from '@/core/score/rubric/score-union';
-import type { RecalibrationRow } from '@/db/models/rows';
+import type { RecalibrationRow } from '@/db/models/score-rows';
 import { isDuplicate } from '@/db/transact';
 import { allow, type Context } from '@/server/platform/context';
 import { id, text, decimal } from '@/core/inputs/fields';

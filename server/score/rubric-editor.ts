@@ -6,7 +6,7 @@ import { METHODS, methodById } from '@/core/methods/registry';
 import { judgeUnion, type ScoringRule } from '@/core/score/rubric/judge-union';
 import { type RubricPreview, rubricPreview } from '@/core/score/rubric/rubric-preview';
 import { editedRule, type RubricEdits, rubricProblems } from '@/core/score/rubric/rubric-edits';
-import type { JudgementRow } from '@/db/models/rows';
+import type { JudgementRow } from '@/db/models/union-rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { attemptOf } from './attempts';
 import { audit } from '@/server/platform/audit';

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { v7 as uuid } from 'uuid';
 import type { Choices } from '@/core/methods/school';
-import type { RubricRow } from '@/db/models/rows';
+import type { RubricRow } from '@/db/models/score-rows';
 import type { Context } from '@/server/platform/context';
 import { currentRule } from '@/server/teach/current-rule';
 

@@ -1,5 +1,6 @@
 import type { WhereOptions } from 'sequelize';
-import type { JudgementRow, UnionRow, WorkshopRow } from '@/db/models/rows';
+import type { JudgementRow, UnionRow } from '@/db/models/union-rows';
+import type { WorkshopRow } from '@/db/models/plan-rows';
 import { hiddenFrom } from '@/server/platform/waiting-for-second';
 import { methodById } from '@/core/methods/registry';
 import { pointsOf } from '@/core/methods/shown-technique';

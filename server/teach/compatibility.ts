@@ -1,5 +1,5 @@
 import { kindOf, type Pairing } from '@/core/methods/compatibility/compatibility';
-import type { CompatibilityRow } from '@/db/models/rows';
+import type { CompatibilityRow } from '@/db/models/teach-rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';

@@ -1,7 +1,7 @@
 import { mixed, object } from 'yup';
 import { methodById } from '@/core/methods/registry';
 import { type Choices, relevantChoices } from '@/core/methods/school';
-import type { WorkshopRow } from '@/db/models/rows';
+import type { WorkshopRow } from '@/db/models/plan-rows';
 import { transact } from '@/db/transact';
 import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';

@@ -2,7 +2,7 @@ import { boolean, object, string } from 'yup';
 import { methodById } from '@/core/methods/registry';
 import { shownTechnique } from '@/core/methods/shown-technique';
 import type { TeachingState } from '@/core/teach/teaching-state';
-import type { TeachingStateRow } from '@/db/models/rows';
+import type { TeachingStateRow } from '@/db/models/teach-rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from '@/server/platform/context';
 import { id, decimal } from '@/core/inputs/fields';

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { BENCH_DEPTH, placesOf, type Room, seatPeople, usualRoom } from '@/core/plan/benches/room';
 import { rendered } from '@/ui/testing/rendered';
-import { RoomBoard, type RoomSeat } from './room-board';
+import { RoomBoard } from './room-board';
+import { type RoomSeat } from './use-room';
 
 const people = (count: number, leftHanded: number[] = []): RoomSeat[] =>
   Array.from({ length: count }, (_, i) => ({

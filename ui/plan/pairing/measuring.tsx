@@ -1,72 +1,14 @@
 'use client';
-
-import { useRef, useState, type Dispatch, type RefObject, type SetStateAction } from 'react';
-import { v7 as uuid } from 'uuid';
-import { formatLengthNumber, type LengthUnit } from '@/core/units/length';
-import { parseLength } from '@/core/units/parse-length';
+import { formatLengthNumber } from '@/core/units/length';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
-import { useSend } from '@/ui/kit/form/use-send';
-import type { Sent } from '@/ui/kit/form/send';
-
-export interface Piece {
-  id: string;
-  kind: 'stick' | 'stock';
-  lotId: string;
-  number: number;
-  caliper: number;
-  usableBuds: number | null;
-}
-
-interface MeasuringProps {
-  workshopId: string;
-  kind: 'stick' | 'stock';
-  lots: { id: string; name: string }[];
-  pieces: Piece[];
-  unit: LengthUnit;
-  mayChange: boolean;
-}
+import { usePieces, type PiecesMeasured, type MeasuringProps } from './use-pieces';
 
 /** Sticks or stocks measured one after the other: typed, sent by a caliper that ends with Enter, or read from CSV. */
-export function Measuring({ workshopId, kind, lots, pieces, unit, mayChange }: MeasuringProps) {
-  const { run, busy, problem, setProblem } = useSend();
-  const [lotId, setLotId] = useState(lots[0]?.id ?? '');
-  const [typed, setTyped] = useState('');
-  const [buds, setBuds] = useState('');
-  const [notes, setNotes] = useState<string | null>(null);
-  const pieceId = useRef(uuid());
-  const field = useRef<HTMLInputElement>(null);
-  const [single, many] = kind === 'stick' ? ['stick', 'sticks'] : ['stock', 'stocks'];
-  const add = async (event: React.FormEvent): Promise<void> => {
-    event.preventDefault();
-    const caliper = parseLength(typed, unit);
-    if (caliper === null) {
-      setProblem({ message: `"${typed.slice(0, 20)}" is no caliper. Measure again.`, fields: {} });
-      // What the caliper sends next takes its place.
-      return field.current?.select();
-    }
-    const sent = await run('PUT', `/api/workshops/${workshopId}/pieces/${pieceId.current}`, {
-      kind,
-      lotId,
-      caliper: Math.round(caliper * 100) / 100,
-      usableBuds: buds,
-    });
-    if (!sent) return;
-    if (sent.ok || sent.status === 422) pieceId.current = uuid();
-    if (sent.ok) setTyped('');
-    // Ready for the next one without a hand to the mouse.
-    field.current?.focus();
-    field.current?.select();
-  };
-  const read = async (file: File | undefined): Promise<void> => {
-    if (!file) return;
-    setNotes(null);
-    const form = new FormData();
-    for (const [name, value] of Object.entries({ kind, lotId, importId: uuid() })) form.set(name, value);
-    form.set('file', file);
-    const sent = await run<{ added: number; notes: string[] }>('POST', `/api/workshops/${workshopId}/pieces`, form);
-    if (sent?.ok) setNotes([`${sent.data.added} ${many} read.`, ...sent.data.notes].join(' '));
-  };
+export function Measuring(props: MeasuringProps) {
+  const measuring = usePieces(props);
+  const { kind, lots, pieces, mayChange, problem, notes, many } = measuring;
+
   return (
     <section className="board flex flex-col gap-2" aria-labelledby={`measure-${kind}`}>
       <h2 id={`measure-${kind}`}>
@@ -77,64 +19,21 @@ export function Measuring({ workshopId, kind, lots, pieces, unit, mayChange }: M
       {lots.length === 0 ? (
         <p className="text-muted">No lot of {many} is chosen for the workshop yet: choose one on the wood page.</p>
       ) : (
-        mayChange && (
-          <PieceForm
-            add={add}
-            lotId={lotId}
-            setLotId={setLotId}
-            lots={lots}
-            unit={unit}
-            problem={problem}
-            field={field}
-            typed={typed}
-            single={single}
-            setTyped={setTyped}
-            kind={kind}
-            buds={buds}
-            setBuds={setBuds}
-            busy={busy}
-            many={many}
-            read={read}
-          />
-        )
+        mayChange && <PieceForm measuring={measuring} />
       )}
       {notes && (
         <p role="status" className="font-bold">
           {notes}
         </p>
       )}
-      <PieceList
-        many={many}
-        pieces={pieces}
-        unit={unit}
-        mayChange={mayChange}
-        busy={busy}
-        single={single}
-        run={run}
-        workshopId={workshopId}
-      />
+      <PieceList measuring={measuring} />
     </section>
   );
 }
 
-interface PieceListProps {
-  many: string;
-  pieces: MeasuringProps['pieces'];
-  unit: MeasuringProps['unit'];
-  mayChange: MeasuringProps['mayChange'];
-  busy: boolean;
-  single: string;
-  run: <T>(
-    method: 'POST' | 'PUT' | 'PATCH' | 'DELETE',
-    url: string,
-    body?: object | FormData | undefined,
-    patience?: number | undefined,
-  ) => Promise<Sent<T> | null>;
-  workshopId: MeasuringProps['workshopId'];
-}
-
 /** What was measured. */
-function PieceList({ many, pieces, unit, mayChange, busy, single, run, workshopId }: PieceListProps) {
+function PieceList({ measuring }: { measuring: PiecesMeasured }) {
+  const { many, pieces, unit, mayChange, busy, single, run, workshopId } = measuring;
   return (
     <ol
       className="flex max-h-44 flex-wrap gap-x-1 gap-y-1 overflow-y-auto"
@@ -164,44 +63,26 @@ function PieceList({ many, pieces, unit, mayChange, busy, single, run, workshopI
   );
 }
 
-interface PieceFormProps {
-  add: (event: React.FormEvent) => Promise<void>;
-  lotId: string;
-  setLotId: Dispatch<SetStateAction<string>>;
-  lots: MeasuringProps['lots'];
-  unit: MeasuringProps['unit'];
-  problem: { message: string; fields: Record<string, string> } | null;
-  field: RefObject<HTMLInputElement | null>;
-  typed: string;
-  single: string;
-  setTyped: Dispatch<SetStateAction<string>>;
-  kind: MeasuringProps['kind'];
-  buds: string;
-  setBuds: Dispatch<SetStateAction<string>>;
-  busy: boolean;
-  many: string;
-  read: (file: File | undefined) => Promise<void>;
-}
-
 /** Enters one piece after the other. */
-function PieceForm({
-  add,
-  lotId,
-  setLotId,
-  lots,
-  unit,
-  problem,
-  field,
-  typed,
-  single,
-  setTyped,
-  kind,
-  buds,
-  setBuds,
-  busy,
-  many,
-  read,
-}: PieceFormProps) {
+function PieceForm({ measuring }: { measuring: PiecesMeasured }) {
+  const {
+    add,
+    lotId,
+    setLotId,
+    lots,
+    unit,
+    problem,
+    field,
+    typed,
+    single,
+    setTyped,
+    kind,
+    buds,
+    setBuds,
+    busy,
+    many,
+    read,
+  } = measuring;
   return (
     <form onSubmit={(event) => void add(event)} className="flex flex-wrap items-end gap-2" noValidate>
       <div className="w-40">

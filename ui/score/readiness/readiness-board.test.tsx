@@ -1,7 +1,8 @@
 import type { ComponentProps } from 'react';
 import { describe, expect, it } from 'vitest';
 import { rendered } from '@/ui/testing/rendered';
-import { ReadinessBoard, type ReadinessPerson } from './readiness-board';
+import { type ReadinessPerson } from './person-row';
+import { ReadinessBoard } from './readiness-board';
 
 const good = (score: number) => ({ score, fatal: false, recut: false });
 const person = (number: number, changes: Partial<ReadinessPerson> = {}): ReadinessPerson => ({

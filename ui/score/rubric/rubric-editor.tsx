@@ -1,153 +1,30 @@
 'use client';
-
-import { useState, type Dispatch, type SetStateAction } from 'react';
-import { v7 as uuid } from 'uuid';
-import type { RubricEdits } from '@/core/score/rubric/rubric-edits';
-import type { RubricPreview } from '@/core/score/rubric/rubric-preview';
-import { THRESHOLD_WORDS, type ThresholdId, USUAL_THRESHOLDS } from '@/core/methods/thresholds';
-import { parseDecimal } from '@/core/units/decimal';
+import { THRESHOLD_WORDS } from '@/core/methods/thresholds';
 import { Problem } from '@/ui/kit/form/problem';
-import { useSend } from '@/ui/kit/form/use-send';
 import type { EditedPoint } from './edited-point';
 import { PointWordsForm } from './point-words-form';
 import { PreviewWords } from './preview-words';
-import type { PointWords } from '@/core/score/rubric/worded-points';
-
-interface RubricEditorProps {
-  workshopId: string;
-  method: string;
-  version: number;
-  edits: RubricEdits;
-  usualCap: number;
-  thresholds: ThresholdId[];
-  points: EditedPoint[];
-  role: string;
-}
+import { useRubric, type RubricEditing, type RubricEditorProps, textsOf } from './use-rubric';
 
 const STAGES = { joined: 'once joined', wrapped: 'once wrapped', keeper: 'as a keeper' } as const;
 
 /** Weights, caps, thresholds and words of a method, with what they would have made of past unions. */
-export function RubricEditor({
-  workshopId,
-  method,
-  version,
-  edits: saved,
-  usualCap,
-  thresholds,
-  points,
-  role,
-}: RubricEditorProps) {
-  const { run, busy, problem, setProblem } = useSend();
-  const [texts, setTexts] = useState(() => textsOf(saved, points, usualCap, thresholds));
-  const [words, setWords] = useState(saved.words ?? {});
-  const [open, setOpen] = useState<EditedPoint | null>(null);
-  const [preview, setPreview] = useState<RubricPreview | null>(null);
-  const [notice, setNotice] = useState('');
-  const [changeId, setChangeId] = useState(() => uuid());
-  // What was opened, or saved here since: what somebody else saves meanwhile must not be overwritten unseen.
-  const [opened, setOpened] = useState(version);
-  const mayChange = role === 'lead';
-  const set = (name: string, text: string): void => {
-    setTexts({ ...texts, [name]: text });
-    setPreview(null);
-    setNotice('');
-  };
-  const figure = (name: string): number => parseDecimal(texts[name] ?? '') ?? Number.NaN;
-  const sum = points.reduce((total, { id }) => total + figure(`weights.${id}`), 0);
-  const read = (): RubricEdits | null => {
-    const wrong = Object.entries(texts).filter(
-      ([name, text]) => parseDecimal(text) === null && !(name.startsWith('caps.') && text.trim() === ''),
-    );
-    if (wrong.length > 0) {
-      setProblem({
-        message: 'Some figures cannot be read. Enter them like 12 or 12,5.',
-        fields: Object.fromEntries(wrong.map(([name]) => [name, 'Enter a figure.'])),
-      });
-      return null;
-    }
-    return {
-      weights: Object.fromEntries(
-        points
-          .filter(({ id, weight }) => figure(`weights.${id}`) !== weight)
-          .map(({ id }) => [id, figure(`weights.${id}`)]),
-      ),
-      caps: Object.fromEntries(
-        points
-          .filter(({ id }) => (texts[`caps.${id}`] ?? '').trim() !== '')
-          .map(({ id }) => [id, figure(`caps.${id}`)]),
-      ),
-      thresholds: Object.fromEntries(
-        thresholds.map((id) => [
-          id,
-          THRESHOLD_WORDS[id].unit === 'share' ? figure(`thresholds.${id}`) / 100 : figure(`thresholds.${id}`),
-        ]),
-      ),
-      fatalCap: figure('fatalCap'),
-      words,
-    };
-  };
-  const showEffect = async (): Promise<void> => {
-    const edits = read();
-    if (!edits) return;
-    const sent = await run<RubricPreview>('POST', `/api/rubrics/${method}/preview`, { edits });
-    setPreview(sent?.ok ? sent.data : null);
-  };
-  const save = async (): Promise<void> => {
-    const edits = read();
-    if (!edits) return;
-    const sent = await run<{ version: number }>('PUT', `/api/rubrics/${method}`, { edits, version: opened, changeId });
-    if (!sent) return;
-    setChangeId(uuid());
-    if (!sent.ok) return;
-    setOpened(sent.data.version);
-    setNotice('Saved. It holds for what is scored from now on.');
-  };
-  const rescore = async (): Promise<void> => {
-    const sent = await run<{ rescored: number }>('POST', `/api/workshops/${workshopId}/rescoring`);
-    if (sent?.ok)
-      setNotice(
-        sent.data.rescored === 0
-          ? 'All judgements of this workshop stand by this rubric already.'
-          : `${sent.data.rescored} judgements scored again; their earlier scores are kept with them.`,
-      );
-  };
-  const problemAt = (name: string): string | undefined => problem?.fields[name] ?? problem?.fields[`edits.${name}`];
-  const input = (name: string, label: string, placeholder = ''): React.ReactElement => (
-    <input
-      className="bench-figure"
-      inputMode="decimal"
-      aria-label={label}
-      aria-invalid={problemAt(name) !== undefined}
-      disabled={!mayChange}
-      value={texts[name] ?? ''}
-      placeholder={placeholder}
-      onChange={(event) => set(name, event.target.value)}
-    />
-  );
-  const off = Number.isFinite(sum) ? Math.round((sum - 100) * 100) / 100 : Number.NaN;
+export function RubricEditor(props: RubricEditorProps) {
+  const editing = useRubric(props);
+  const { role, problem, words, setWords, open, setOpen, setPreview, notice, setNotice, mayChange } = editing;
+
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-6 lg:grid-cols-[minmax(0,1fr)_20rem]">
-      <PointTable points={points} words={words} input={input} texts={texts} setOpen={setOpen} off={off} sum={sum} />
+      <PointTable editing={editing} />
       <div className="flex flex-col gap-4 lg:sticky lg:top-4">
-        <ThresholdFields input={input} thresholds={thresholds} problemAt={problemAt} />
-        <PastUnions preview={preview} role={role} busy={busy} showEffect={showEffect} />
+        <ThresholdFields editing={editing} />
+        <PastUnions editing={editing} />
         <Problem>{problem?.message}</Problem>
         <p role="status" className={notice ? 'font-bold' : 'sr-only'}>
           {notice}
         </p>
         {mayChange ? (
-          <RubricTools
-            busy={busy}
-            off={off}
-            save={save}
-            setTexts={setTexts}
-            points={points}
-            usualCap={usualCap}
-            thresholds={thresholds}
-            setWords={setWords}
-            setPreview={setPreview}
-            rescore={rescore}
-          />
+          <RubricTools editing={editing} />
         ) : (
           <p className="text-sm text-muted">Only the lead changes a rubric.</p>
         )}
@@ -175,57 +52,9 @@ export function RubricEditor({
   );
 }
 
-/** Everything that is a figure, as text, by the name its problems come back under. */
-function textsOf(
-  edits: RubricEdits,
-  points: EditedPoint[],
-  usualCap: number,
-  thresholds: ThresholdId[],
-): Record<string, string> {
-  const round = (value: number): string => String(Math.round(value * 1000) / 1000);
-  return {
-    fatalCap: round(edits.fatalCap ?? usualCap),
-    ...Object.fromEntries(
-      points.flatMap(({ id, weight }) => [
-        [`weights.${id}`, round(edits.weights?.[id] ?? weight)],
-        [`caps.${id}`, edits.caps?.[id] === undefined ? '' : round(edits.caps[id]!)],
-      ]),
-    ),
-    ...Object.fromEntries(
-      thresholds.map((id) => {
-        const value = edits.thresholds?.[id] ?? USUAL_THRESHOLDS[id];
-        return [`thresholds.${id}`, round(THRESHOLD_WORDS[id].unit === 'share' ? value * 100 : value)];
-      }),
-    ),
-  };
-}
-
-interface RubricToolsProps {
-  busy: boolean;
-  off: number;
-  save: () => Promise<void>;
-  setTexts: Dispatch<SetStateAction<Record<string, string>>>;
-  points: RubricEditorProps['points'];
-  usualCap: RubricEditorProps['usualCap'];
-  thresholds: RubricEditorProps['thresholds'];
-  setWords: Dispatch<SetStateAction<Record<string, PointWords>>>;
-  setPreview: Dispatch<SetStateAction<RubricPreview | null>>;
-  rescore: () => Promise<void>;
-}
-
 /** Saves, rescores, or goes back to the usual one. */
-function RubricTools({
-  busy,
-  off,
-  save,
-  setTexts,
-  points,
-  usualCap,
-  thresholds,
-  setWords,
-  setPreview,
-  rescore,
-}: RubricToolsProps) {
+function RubricTools({ editing }: { editing: RubricEditing }) {
+  const { busy, off, save, setTexts, points, usualCap, thresholds, setWords, setPreview, rescore } = editing;
   return (
     <div className="flex flex-wrap gap-2">
       <button
@@ -256,15 +85,9 @@ function RubricTools({
   );
 }
 
-interface PastUnionsProps {
-  preview: RubricPreview | null;
-  role: RubricEditorProps['role'];
-  busy: boolean;
-  showEffect: () => Promise<void>;
-}
-
 /** What the change would have meant. */
-function PastUnions({ preview, role, busy, showEffect }: PastUnionsProps) {
+function PastUnions({ editing }: { editing: RubricEditing }) {
+  const { preview, role, busy, showEffect } = editing;
   return (
     <section className="board flex flex-col gap-2" aria-labelledby="past-title">
       <h2 id="past-title">What past unions would have scored</h2>
@@ -284,14 +107,9 @@ function PastUnions({ preview, role, busy, showEffect }: PastUnionsProps) {
   );
 }
 
-interface ThresholdFieldsProps {
-  input: (name: string, label: string, placeholder?: string) => React.ReactElement;
-  thresholds: RubricEditorProps['thresholds'];
-  problemAt: (name: string) => string | undefined;
-}
-
 /** Where grades change. */
-function ThresholdFields({ input, thresholds, problemAt }: ThresholdFieldsProps) {
+function ThresholdFields({ editing }: { editing: RubricEditing }) {
+  const { input, thresholds, problemAt } = editing;
   return (
     <section className="board flex flex-col gap-2" aria-labelledby="thresholds-title">
       <h2 id="thresholds-title">Caps and thresholds</h2>
@@ -313,16 +131,9 @@ function ThresholdFields({ input, thresholds, problemAt }: ThresholdFieldsProps)
   );
 }
 
-interface PointRowProps {
-  words: Record<string, PointWords>;
-  point: EditedPoint;
-  input: (name: string, label: string, placeholder?: string) => React.ReactElement;
-  texts: Record<string, string>;
-  setOpen: Dispatch<SetStateAction<EditedPoint | null>>;
-}
-
 /** A point of the rubric: its weight and its cap. */
-function PointRow({ words, point, input, texts, setOpen }: PointRowProps) {
+function PointRow({ point, editing }: { point: EditedPoint; editing: RubricEditing }) {
+  const { words, input, texts, setOpen } = editing;
   return (
     <tr>
       <td>
@@ -354,18 +165,9 @@ function PointRow({ words, point, input, texts, setOpen }: PointRowProps) {
   );
 }
 
-interface PointTableProps {
-  points: RubricEditorProps['points'];
-  words: Record<string, PointWords>;
-  input: (name: string, label: string, placeholder?: string) => React.ReactElement;
-  texts: Record<string, string>;
-  setOpen: Dispatch<SetStateAction<EditedPoint | null>>;
-  off: number;
-  sum: number;
-}
-
 /** All points, and what their weights come to. */
-function PointTable({ points, words, input, texts, setOpen, off, sum }: PointTableProps) {
+function PointTable({ editing }: { editing: RubricEditing }) {
+  const { points, off, sum } = editing;
   return (
     <div className="relative min-w-0 overflow-x-auto">
       <table className="bench-table">
@@ -382,7 +184,7 @@ function PointTable({ points, words, input, texts, setOpen, off, sum }: PointTab
         </thead>
         <tbody>
           {points.map((point) => (
-            <PointRow key={point.id} words={words} point={point} input={input} texts={texts} setOpen={setOpen} />
+            <PointRow key={point.id} point={point} editing={editing} />
           ))}
           <tr>
             <td colSpan={2} className="font-bold">

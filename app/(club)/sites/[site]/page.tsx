@@ -13,7 +13,7 @@ import { YearTable } from '@/ui/club/sites/year-table';
 import { orNotFound } from '../../../_http/or-not-found';
 import { pageContext } from '../../../_http/session';
 import { Season } from '../../_season';
-import type { ObservationRow, SiteRow } from '@/db/models/rows';
+import type { ObservationRow, SiteRow } from '@/db/models/plan-rows';
 import type { PlannedMethod } from '@/core/plan/dates/planned-method';
 import type { MethodYear } from '@/core/plan/dates/season-finder';
 import type { Phenology } from '@/core/plan/phenology/phenology';

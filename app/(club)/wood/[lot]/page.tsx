@@ -15,7 +15,8 @@ import { pageContext } from '../../../_http/session';
 import { Season } from '../../_season';
 import type { LoggerSummary } from '@/core/plan/wood/logger-run';
 import type { Context } from '@/server/platform/context';
-import type { SiteRow, WoodCheckRow } from '@/db/models/rows';
+import type { SiteRow } from '@/db/models/plan-rows';
+import type { WoodCheckRow } from '@/db/models/wood-rows';
 
 export const metadata: Metadata = { title: 'A lot of wood' };
 

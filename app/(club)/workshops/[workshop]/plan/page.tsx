@@ -15,7 +15,7 @@ import { RosterTable } from '@/ui/plan/roster/roster-table';
 import { WalkIn } from '@/ui/plan/roster/walk-in';
 import { orNotFound } from '../../../../_http/or-not-found';
 import { pageContext } from '../../../../_http/session';
-import type { SiteRow, WorkshopRow } from '@/db/models/rows';
+import type { SiteRow, WorkshopRow } from '@/db/models/plan-rows';
 
 export const metadata: Metadata = { title: 'Plan' };
 

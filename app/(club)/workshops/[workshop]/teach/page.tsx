@@ -10,7 +10,7 @@ import { StepList } from '@/ui/teach/step-list';
 import { orNotFound } from '../../../../_http/or-not-found';
 import { pageContext } from '../../../../_http/session';
 import type { Method } from '@/core/methods/method';
-import type { WorkshopRow } from '@/db/models/rows';
+import type { WorkshopRow } from '@/db/models/plan-rows';
 import type { Context } from '@/server/platform/context';
 
 export const metadata: Metadata = { title: 'Teach' };

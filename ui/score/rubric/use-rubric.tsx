@@ -1,0 +1,175 @@
+'use client';
+
+import { useState } from 'react';
+import { v7 as uuid } from 'uuid';
+import type { RubricEdits } from '@/core/score/rubric/rubric-edits';
+import type { RubricPreview } from '@/core/score/rubric/rubric-preview';
+import { THRESHOLD_WORDS, type ThresholdId, USUAL_THRESHOLDS } from '@/core/methods/thresholds';
+import { parseDecimal } from '@/core/units/decimal';
+import { useSend } from '@/ui/kit/form/use-send';
+import type { EditedPoint } from './edited-point';
+
+export interface RubricEditorProps {
+  workshopId: string;
+  method: string;
+  version: number;
+  edits: RubricEdits;
+  usualCap: number;
+  thresholds: ThresholdId[];
+  points: EditedPoint[];
+  role: string;
+}
+
+/** Everything that is a figure, as text, by the name its problems come back under. */
+export function textsOf(
+  edits: RubricEdits,
+  points: EditedPoint[],
+  usualCap: number,
+  thresholds: ThresholdId[],
+): Record<string, string> {
+  const round = (value: number): string => String(Math.round(value * 1000) / 1000);
+  return {
+    fatalCap: round(edits.fatalCap ?? usualCap),
+    ...Object.fromEntries(
+      points.flatMap(({ id, weight }) => [
+        [`weights.${id}`, round(edits.weights?.[id] ?? weight)],
+        [`caps.${id}`, edits.caps?.[id] === undefined ? '' : round(edits.caps[id]!)],
+      ]),
+    ),
+    ...Object.fromEntries(
+      thresholds.map((id) => {
+        const value = edits.thresholds?.[id] ?? USUAL_THRESHOLDS[id];
+        return [`thresholds.${id}`, round(THRESHOLD_WORDS[id].unit === 'share' ? value * 100 : value)];
+      }),
+    ),
+  };
+}
+
+/** A rubric as it is edited, until it is saved. */
+export function useRubric({
+  workshopId,
+  method,
+  version,
+  edits: saved,
+  usualCap,
+  thresholds,
+  points,
+  role,
+}: RubricEditorProps) {
+  const { run, busy, problem, setProblem } = useSend();
+  const [texts, setTexts] = useState(() => textsOf(saved, points, usualCap, thresholds));
+  const [words, setWords] = useState(saved.words ?? {});
+  const [open, setOpen] = useState<EditedPoint | null>(null);
+  const [preview, setPreview] = useState<RubricPreview | null>(null);
+  const [notice, setNotice] = useState('');
+  const [changeId, setChangeId] = useState(() => uuid());
+  // What was opened, or saved here since: what somebody else saves meanwhile must not be overwritten unseen.
+  const [opened, setOpened] = useState(version);
+  const mayChange = role === 'lead';
+  const set = (name: string, text: string): void => {
+    setTexts({ ...texts, [name]: text });
+    setPreview(null);
+    setNotice('');
+  };
+  const figure = (name: string): number => parseDecimal(texts[name] ?? '') ?? Number.NaN;
+  const sum = points.reduce((total, { id }) => total + figure(`weights.${id}`), 0);
+  const read = (): RubricEdits | null => {
+    const wrong = Object.entries(texts).filter(
+      ([name, text]) => parseDecimal(text) === null && !(name.startsWith('caps.') && text.trim() === ''),
+    );
+    if (wrong.length > 0) {
+      setProblem({
+        message: 'Some figures cannot be read. Enter them like 12 or 12,5.',
+        fields: Object.fromEntries(wrong.map(([name]) => [name, 'Enter a figure.'])),
+      });
+      return null;
+    }
+    return {
+      weights: Object.fromEntries(
+        points
+          .filter(({ id, weight }) => figure(`weights.${id}`) !== weight)
+          .map(({ id }) => [id, figure(`weights.${id}`)]),
+      ),
+      caps: Object.fromEntries(
+        points
+          .filter(({ id }) => (texts[`caps.${id}`] ?? '').trim() !== '')
+          .map(({ id }) => [id, figure(`caps.${id}`)]),
+      ),
+      thresholds: Object.fromEntries(
+        thresholds.map((id) => [
+          id,
+          THRESHOLD_WORDS[id].unit === 'share' ? figure(`thresholds.${id}`) / 100 : figure(`thresholds.${id}`),
+        ]),
+      ),
+      fatalCap: figure('fatalCap'),
+      words,
+    };
+  };
+  const showEffect = async (): Promise<void> => {
+    const edits = read();
+    if (!edits) return;
+    const sent = await run<RubricPreview>('POST', `/api/rubrics/${method}/preview`, { edits });
+    setPreview(sent?.ok ? sent.data : null);
+  };
+  const save = async (): Promise<void> => {
+    const edits = read();
+    if (!edits) return;
+    const sent = await run<{ version: number }>('PUT', `/api/rubrics/${method}`, { edits, version: opened, changeId });
+    if (!sent) return;
+    setChangeId(uuid());
+    if (!sent.ok) return;
+    setOpened(sent.data.version);
+    setNotice('Saved. It holds for what is scored from now on.');
+  };
+  const rescore = async (): Promise<void> => {
+    const sent = await run<{ rescored: number }>('POST', `/api/workshops/${workshopId}/rescoring`);
+    if (sent?.ok)
+      setNotice(
+        sent.data.rescored === 0
+          ? 'All judgements of this workshop stand by this rubric already.'
+          : `${sent.data.rescored} judgements scored again; their earlier scores are kept with them.`,
+      );
+  };
+  const problemAt = (name: string): string | undefined => problem?.fields[name] ?? problem?.fields[`edits.${name}`];
+  const input = (name: string, label: string, placeholder = ''): React.ReactElement => (
+    <input
+      className="bench-figure"
+      inputMode="decimal"
+      aria-label={label}
+      aria-invalid={problemAt(name) !== undefined}
+      disabled={!mayChange}
+      value={texts[name] ?? ''}
+      placeholder={placeholder}
+      onChange={(event) => set(name, event.target.value)}
+    />
+  );
+  const off = Number.isFinite(sum) ? Math.round((sum - 100) * 100) / 100 : Number.NaN;
+  return {
+    usualCap,
+    thresholds,
+    points,
+    role,
+    busy,
+    problem,
+    texts,
+    setTexts,
+    words,
+    setWords,
+    open,
+    setOpen,
+    preview,
+    setPreview,
+    notice,
+    setNotice,
+    mayChange,
+    sum,
+    showEffect,
+    save,
+    rescore,
+    problemAt,
+    input,
+    off,
+  };
+}
+
+export type RubricEditing = ReturnType<typeof useRubric>;
