@@ -266,7 +266,7 @@ test('sticks and stocks are measured by a caliper that types, paired, fixed by h
   const row = (stock: string) => page.getByRole('row', { name: new RegExp(stock) });
   await expect(row('1 12 3 11.8')).toBeVisible();
   await expect(row('2 8.5 1 8.4')).toBeVisible();
-  await expect(page.getByText(/a union paired, \d+ % in the order they lie/)).toBeVisible();
+  await expect(page.getByText(/a union paired, \d+\s% in the order they lie/)).toBeVisible();
   await page.getByLabel('Stick for stock 1').selectOption({ label: 'stick 2, 10.1' });
   await expect(row('1 12 2 10.1')).toBeVisible({ timeout: 60_000 });
   await page.getByRole('button', { name: 'Save the pairs' }).click();

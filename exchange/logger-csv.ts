@@ -81,15 +81,7 @@ export function readLogger(
     return {
       problem: `Fewer than two readings could be read${bad.length > 0 ? `; line ${bad[0]} has a time or a temperature that is none` : ''}. Times look like 2027-01-20 14:30.`,
     };
-  const order = unordered > 0 ? whens.map((_, i) => i).sort((a, b) => whens[a]! - whens[b]!) : null;
-  const instants: number[] = [];
-  const kept: number[] = [];
-  for (let i = 0; i < whens.length; i++) {
-    const place = order ? order[i]! : i;
-    if (whens[place] === instants.at(-1)) continue;
-    instants.push(whens[place]!);
-    kept.push(values[place]!);
-  }
+  const { instants, kept }: { instants: number[]; kept: number[] } = inOrder(unordered, whens, values);
   const repeated = whens.length - instants.length;
   if (fahrenheit > 0)
     notes.push(
@@ -127,6 +119,20 @@ const FORMATS: { pattern: RegExp; groups: [number, number, number, number, numbe
 ];
 /** Lines looked at to see how a file writes its times. */
 const LOOKED_AT = 200;
+
+/** Readings in the order of time, each instant once. */
+function inOrder(unordered: number, whens: number[], values: number[]) {
+  const order = unordered > 0 ? whens.map((_, i) => i).sort((a, b) => whens[a]! - whens[b]!) : null;
+  const instants: number[] = [];
+  const kept: number[] = [];
+  for (let i = 0; i < whens.length; i++) {
+    const place = order ? order[i]! : i;
+    if (whens[place] === instants.at(-1)) continue;
+    instants.push(whens[place]!);
+    kept.push(values[place]!);
+  }
+  return { instants, kept };
+}
 
 /**
  * Reads the times of a file, ms since 1970, in the way its first lines are written; null for what is none. A time without a zone is in `zone`.

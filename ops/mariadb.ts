@@ -94,24 +94,7 @@ export async function startMariaDb(givenFolder: string, options: { port?: number
 
   // Users are set up at every start, before anyone can connect: it costs nothing and mends a first
   // start that was interrupted.
-  const init = join(folder, 'init.sql');
-  writeFileSync(
-    init,
-    [
-      "DELETE FROM mysql.global_priv WHERE user = '';",
-      'FLUSH PRIVILEGES;',
-      'CREATE DATABASE IF NOT EXISTS pear_bench CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;',
-      `CREATE OR REPLACE USER pear_bench@localhost IDENTIFIED BY '${password}';`,
-      `CREATE OR REPLACE USER pear_bench@127.0.0.1 IDENTIFIED BY '${password}';`,
-      'GRANT ALL ON pear_bench.* TO pear_bench@localhost;',
-      'GRANT ALL ON pear_bench.* TO pear_bench@127.0.0.1;',
-      `ALTER USER root@localhost IDENTIFIED BY '${rootPassword}';`,
-      "DELETE FROM mysql.global_priv WHERE user = 'root' AND host <> 'localhost';",
-      'FLUSH PRIVILEGES;',
-      '',
-    ].join('\n'),
-    { mode: 0o600 },
-  );
+  const init = writeInit(folder, password, rootPassword);
   const child = spawn(
     'mariadbd',
     [
@@ -165,4 +148,27 @@ export async function startMariaDb(givenFolder: string, options: { port?: number
       child.kill('SIGTERM');
     });
   return { url, port, process: child, stop };
+}
+
+/** Users are set up at every start, before anyone can connect: it costs nothing and mends a first start that was interrupted. */
+function writeInit(folder: string, password: string, rootPassword: string) {
+  const init = join(folder, 'init.sql');
+  writeFileSync(
+    init,
+    [
+      "DELETE FROM mysql.global_priv WHERE user = '';",
+      'FLUSH PRIVILEGES;',
+      'CREATE DATABASE IF NOT EXISTS pear_bench CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;',
+      `CREATE OR REPLACE USER pear_bench@localhost IDENTIFIED BY '${password}';`,
+      `CREATE OR REPLACE USER pear_bench@127.0.0.1 IDENTIFIED BY '${password}';`,
+      'GRANT ALL ON pear_bench.* TO pear_bench@localhost;',
+      'GRANT ALL ON pear_bench.* TO pear_bench@127.0.0.1;',
+      `ALTER USER root@localhost IDENTIFIED BY '${rootPassword}';`,
+      "DELETE FROM mysql.global_priv WHERE user = 'root' AND host <> 'localhost';",
+      'FLUSH PRIVILEGES;',
+      '',
+    ].join('\n'),
+    { mode: 0o600 },
+  );
+  return init;
 }

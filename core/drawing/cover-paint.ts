@@ -70,32 +70,11 @@ function shapeOf(
     case 'tape':
     case 'rubber':
     case 'band': {
-      const pitch = kind === 'tape' ? 4 : 2.4;
-      const turns: Path[] = [];
-      for (let y = from; y < to; y += pitch)
-        turns.push(line('wrap', at([-half, y]), at([half, Math.min(to, y + pitch * 0.7)])));
-      return [ring('wrap', box(-half, half)), ...turns];
+      return wrapTurns(kind, from, to, at, half, box);
     }
     case 'film':
     case 'bag': {
-      const bulge = kind === 'bag' ? half + 5 : half + 0.4;
-      return [
-        ring(
-          'film',
-          (
-            [
-              [-half, from],
-              [-bulge, from + (to - from) * 0.2],
-              [-bulge, to - 3],
-              [-bulge * 0.4, to],
-              [bulge * 0.4, to],
-              [bulge, to - 3],
-              [bulge, from + (to - from) * 0.2],
-              [half, from],
-            ] as Place[]
-          ).map(at),
-        ),
-      ];
+      return coverShape(kind, half, from, to, at);
     }
     case 'foil':
       return [
@@ -123,20 +102,7 @@ function shapeOf(
         ),
       ];
     case 'tag':
-      return [
-        line('steel', at([half - 1, to]), at([half + 5, from])),
-        area(
-          'tag',
-          (
-            [
-              [half + 3, from],
-              [half + 10, from],
-              [half + 10, from - 5],
-              [half + 3, from - 5],
-            ] as Place[]
-          ).map(at),
-        ),
-      ];
+      return tagShape(at, half, to, from);
     case 'driver':
       return [
         area(
@@ -152,4 +118,60 @@ function shapeOf(
         ),
       ];
   }
+}
+
+/** A wrap and its turns. */
+function wrapTurns(
+  kind: string,
+  from: number,
+  to: number,
+  at: (place: Place) => Point,
+  half: number,
+  box: (x0: number, x1: number) => Point[],
+) {
+  const pitch = kind === 'tape' ? 4 : 2.4;
+  const turns: Path[] = [];
+  for (let y = from; y < to; y += pitch)
+    turns.push(line('wrap', at([-half, y]), at([half, Math.min(to, y + pitch * 0.7)])));
+  return [ring('wrap', box(-half, half)), ...turns];
+}
+
+/** Film drawn tight, or a bag that stands off. */
+function coverShape(kind: string, half: number, from: number, to: number, at: (place: Place) => Point) {
+  const bulge = kind === 'bag' ? half + 5 : half + 0.4;
+  return [
+    ring(
+      'film',
+      (
+        [
+          [-half, from],
+          [-bulge, from + (to - from) * 0.2],
+          [-bulge, to - 3],
+          [-bulge * 0.4, to],
+          [bulge * 0.4, to],
+          [bulge, to - 3],
+          [bulge, from + (to - from) * 0.2],
+          [half, from],
+        ] as Place[]
+      ).map(at),
+    ),
+  ];
+}
+
+/** A tag on its wire. */
+function tagShape(at: (place: Place) => Point, half: number, to: number, from: number): Path[] {
+  return [
+    line('steel', at([half - 1, to]), at([half + 5, from])),
+    area(
+      'tag',
+      (
+        [
+          [half + 3, from],
+          [half + 10, from],
+          [half + 10, from - 5],
+          [half + 3, from - 5],
+        ] as Place[]
+      ).map(at),
+    ),
+  ];
 }

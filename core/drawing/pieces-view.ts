@@ -1,30 +1,14 @@
-import { ROUNDING, TOLERANCE } from '@/core/units/tolerance';
+import { ROUNDING } from '@/core/units/tolerance';
 import { formatLength, type LengthUnit } from '../units/length';
 import { paintCovers } from './cover-paint';
-import { area, line, ring, type Anchor, type DisplayList, type Label, type Path, type Point } from './display-list';
-import { cutEdges, frontOutline, type Place, sideOutline, withinRadius } from './piece-outline';
+import { area, line, type Anchor, type DisplayList, type Label, type Path, type Point } from './display-list';
+import { type Place } from './piece-outline';
 import { scaleBar } from './scale-bar';
 import type { StepFigure } from './step-figure';
 import type { PiecesSide, Piece, Spot, Workpieces } from './workpieces';
-
-export interface PiecesViewOptions {
-  view: PiecesSide;
-  unit: LengthUnit;
-  /** The pieces one step earlier: what the knife did since is drawn as its path. */
-  before?: Workpieces;
-  figures?: StepFigure[];
-  /** Figures to leave room for without drawing them, so that two drawings have one scale. */
-  roomFor?: StepFigure[];
-  /** Way the blade goes. */
-  pull?: 'up' | 'down';
-  /** Places that points of the rubric are marked at, asked for by id. */
-  anchors?: string[];
-}
-
-type Placer = (place: Place) => Point;
-
-/** Share of the shoot's radius that is pith. */
-const PITH = 0.16;
+import { type Placer, paint } from './piece-paint';
+import { knifePath } from './knife-strokes';
+import { type PiecesViewOptions } from './pieces-view-options';
 /** Between pieces that are not joined, mm. */
 const APART = 16;
 const MARGIN = 15;
@@ -132,111 +116,6 @@ function extentsOf(
   return { low, high, wide: left + right, stockX: left, scionX: left, shift };
 }
 
-function paint(piece: Piece, at: Placer, view: PiecesSide, from: 'front' | 'back'): (Path | Label)[] {
-  const items = view === 'side' ? paintSection(piece, at) : paintOutside(piece, at, from);
-  const radius = piece.diameter / 2;
-  for (const bud of piece.buds) {
-    const side =
-      view === 'side'
-        ? { front: 1, back: -1, left: 0, right: 0 }[bud.side]
-        : { left: -1, right: 1, front: 0, back: 0 }[bud.side];
-    const hidden = side === 0 && (view === 'side' || (bud.side === 'front') !== (from === 'front'));
-    if (hidden) continue;
-    items.push(budShape(side, radius, bud.y, at));
-    if (bud.handle)
-      items.push(
-        line(
-          'outline',
-          at([side * (radius + 0.2), bud.y - 1]),
-          at([side * (radius + 5) + (side === 0 ? 2 : 0), bud.y - 5.5]),
-        ),
-      );
-  }
-  for (const end of ['foot', 'top'] as const) {
-    if (piece.goesOn[end])
-      items.push(
-        line(
-          'break',
-          at([-radius - 1.5, piece[end] - 0.8]),
-          at([-radius / 3, piece[end] + 0.8]),
-          at([radius / 3, piece[end] - 0.8]),
-          at([radius + 1.5, piece[end] + 0.8]),
-        ),
-      );
-  }
-  return items;
-}
-
-function paintSection(piece: Piece, at: Placer): (Path | Label)[] {
-  const outline = sideOutline(piece);
-  const radius = piece.diameter / 2;
-  const layer = (limit: number): Point[] => withinRadius(outline, limit).map(at);
-  const items: (Path | Label)[] = [
-    area('bark', layer(radius)),
-    area('wood', layer(radius - piece.bark)),
-    area('pith', layer(radius * PITH)),
-  ];
-  for (const side of [-1, 1]) {
-    // The green line shows wherever bark is still on.
-    const limit = side * (radius - piece.bark);
-    const heights = outline.filter(([x]) => side * x >= radius - piece.bark - TOLERANCE).map(([, y]) => y);
-    if (heights.length > 1) items.push(...greenAlong(outline, limit, at));
-  }
-  for (const kerf of piece.kerfs)
-    items.push(line('knife-cut', ...kerf.line.map(([y, depth]) => at([sideX(kerf.side, radius, depth), y]))));
-  for (const [from, to] of cutEdges(piece)) items.push(line('knife-cut', at(from), at(to)));
-  return items;
-}
-
-/** Stretches of the upright line at `x` that lie inside the outline. */
-function greenAlong(outline: Place[], x: number, at: Placer): Path[] {
-  const crossings: number[] = [];
-  outline.forEach((to, i) => {
-    const from = outline[(i + outline.length - 1) % outline.length]!;
-    if (from[0] > x !== to[0] > x) crossings.push(from[1] + ((x - from[0]) / (to[0] - from[0])) * (to[1] - from[1]));
-  });
-  crossings.sort((a, b) => a - b);
-  const runs: Path[] = [];
-  for (let i = 0; i + 1 < crossings.length; i += 2)
-    runs.push(line('green', at([x, crossings[i]!]), at([x, crossings[i + 1]!])));
-  return runs;
-}
-
-function sideX(side: Piece['kerfs'][number]['side'], radius: number, depth: number): number {
-  return side === 'back' || side === 'left' ? depth - radius : radius - depth;
-}
-
-function paintOutside(piece: Piece, at: Placer, from: 'front' | 'back'): (Path | Label)[] {
-  const { silhouette, faces } = frontOutline(piece, from);
-  const items: (Path | Label)[] = [area('bark', silhouette.map(at))];
-  // Bark lifted off in a strip shows as that strip, not as a flat across the whole piece.
-  for (const { outline, green } of piece.bared.length > 0 ? [] : faces)
-    items.push(ring('knife-cut', outline.map(at)), area('wood', green.map(at)), ring('meet', green.map(at)));
-  if (from === 'back') return items;
-  const radius = piece.diameter / 2;
-  for (const { from: low, to, width, at: centre = 0 } of piece.bared) {
-    const half = Math.min(width / 2, radius);
-    const [left, right] = [Math.max(-radius, centre - half), Math.min(radius, centre + half)];
-    const corners: Place[] = [
-      [left, low],
-      [right, low],
-      [right, to],
-      [left, to],
-    ];
-    items.push(area('wood', corners.map(at)), ring('green', corners.map(at)));
-  }
-  for (const gap of piece.gaps) items.push(area('gap', gap.map(at)), ring('knife-cut', gap.map(at)));
-  for (const spots of piece.lines) items.push(line('knife-cut', ...spots.map(at)));
-  for (const kerf of piece.kerfs) {
-    // A kerf from the front shows as its mouth across the piece.
-    const mouth = kerf.line.find(([, depth]) => depth < TOLERANCE);
-    const through = kerf.line.some(([, depth]) => depth > piece.diameter * 0.9);
-    if (mouth && kerf.side === 'front' && !through)
-      items.push(line('knife-cut', at([-radius * 0.85, mouth[0]]), at([radius * 0.85, mouth[0]])));
-  }
-  return items;
-}
-
 function lipsOf(piece: Piece, at: Placer): Path[] {
   return piece.lips.map(({ from, to, hinge, fold }) =>
     area(
@@ -296,94 +175,6 @@ function sideFlaps(piece: Piece, at: Placer): Path[] {
       ).map(at),
     ),
   );
-}
-
-function budShape(side: number, radius: number, y: number, at: Placer): Path {
-  const profile: [number, number][] = [
-    [0, -1.6],
-    [1.4, -0.6],
-    [1.7, 1.2],
-    [0.8, 3.4],
-    [0.1, 2.6],
-  ];
-  if (side !== 0)
-    return area(
-      'bud',
-      profile.map(([out, rise]) => at([side * (radius + out), y + rise])),
-    );
-  return area(
-    'bud',
-    (
-      [
-        [0, 3.4],
-        [1.3, 1.2],
-        [1.2, -1],
-        [0, -1.8],
-        [-1.2, -1],
-        [-1.3, 1.2],
-      ] as const
-    ).map(([across, rise]) => at([across, y + rise])),
-  );
-}
-
-/** What the knife did between two steps: new cut edges in the section, new lines on the front. */
-function knifePath(
-  before: Workpieces,
-  after: Workpieces,
-  at: Record<'stock' | 'scion', Placer>,
-  { view, pull }: PiecesViewOptions,
-): Path[] {
-  const paths: Path[] = [];
-  for (const name of ['stock', 'scion'] as const) {
-    const known = new Set(strokesOf(before[name], view).map(keyOf));
-    for (const stroke of chained(strokesOf(after[name], view).filter((shown) => !known.has(keyOf(shown))))) {
-      const upwards = stroke.at(-1)![1] > stroke[0]![1];
-      const ordered = pull && upwards !== (pull === 'up') ? [...stroke].reverse() : stroke;
-      const points = ordered.map(at[name]);
-      paths.push(line('knife', ...points), arrowHead(points.at(-2)!, points.at(-1)!));
-    }
-  }
-  return paths;
-}
-
-function strokesOf(piece: Piece, view: PiecesSide): Place[][] {
-  if (view === 'side') {
-    const radius = piece.diameter / 2;
-    return [
-      ...cutEdges(piece),
-      ...piece.kerfs.map((kerf) => kerf.line.map(([y, depth]): Place => [sideX(kerf.side, radius, depth), y])),
-    ];
-  }
-  return piece.lines.map((spots) => spots.map((spot): Place => spot));
-}
-
-/** Strokes that go on from one another as one: the blade was pulled once. */
-function chained(strokes: Place[][]): Place[][] {
-  return strokes.reduce<Place[][]>((all, stroke) => {
-    const last = all.at(-1);
-    const end = last?.at(-1);
-    if (!last || !end || Math.hypot(end[0] - stroke[0]![0], end[1] - stroke[0]![1]) > TOLERANCE)
-      return [...all, stroke];
-    return [...all.slice(0, -1), [...last, ...stroke.slice(1)]];
-  }, []);
-}
-
-function keyOf(stroke: Place[]): string {
-  return stroke
-    .map(([x, y]) => `${x.toFixed(2)},${y.toFixed(2)}`)
-    .sort()
-    .join(' ');
-}
-
-function arrowHead(from: Point, to: Point): Path {
-  const length = Math.hypot(to[0] - from[0], to[1] - from[1]) || 1;
-  const [dx, dy] = [(to[0] - from[0]) / length, (to[1] - from[1]) / length];
-  const back = Math.min(2.6, length / 2);
-  return area('knife', [
-    to,
-    [to[0] - back * dx + back * 0.4 * dy, to[1] - back * dy - back * 0.4 * dx],
-    [to[0] - back * dx - back * 0.4 * dy, to[1] - back * dy + back * 0.4 * dx],
-  ]);
 }
 
 function dimension(figure: StepFigure, at: Placer, unit: LengthUnit): (Path | Label)[] {

@@ -1,3 +1,4 @@
+import type { CutFace } from '../contact/cut-face';
 import type { OutlineUnion } from '../contact/outline-union';
 import type { LengthUnit } from '../units/length';
 import { area, line, type Anchor, type DisplayList, type Label, type Path, type Point } from './display-list';
@@ -84,34 +85,44 @@ export function sideView(union: OutlineUnion, options: SideViewOptions): Display
   ];
   for (const [side, up] of buds) items.push(bud(side, up, scion.diameter / 2, options.upsideDown ?? false, onScion));
 
-  const daylight = stock.hollow + scion.hollow;
-  if (daylight > 0) {
-    const half = Math.min(stock.length, scion.length) / 2;
-    const edge = (face: number, hollow: number): Point[] =>
-      Array.from({ length: 25 }, (_, i) => {
-        const s = -half + (2 * half * i) / 24;
-        return onFace(s, face * hollow * (1 - (s / half) ** 2));
-      });
-    items.push({ ...area('gap', [...edge(-1, stock.hollow), ...edge(1, scion.hollow).reverse()]) });
-  }
+  items.push(...daylightBetween(stock, scion, onFace));
   items.push(line('knife-cut', ...seam));
-  items.push({
-    kind: 'label',
-    role: 'name',
-    at: [onScion(0, scionTop)[0], top - 1.2],
-    anchor: 'middle',
-    text: 'scion',
-  });
-  items.push({
-    kind: 'label',
-    role: 'name',
-    at: [middle[0] - stock.diameter / 2, height - 5.8],
-    anchor: 'start',
-    text: 'stock',
-  });
+  items.push(name('scion', [onScion(0, scionTop)[0], top - 1.2], 'middle'));
+  items.push(name('stock', [middle[0] - stock.diameter / 2, height - 5.8], 'start'));
   items.push(...scaleBar([middle[0] - 5, height - 2.6], options.unit));
 
-  const anchors: Anchor[] = [
+  const anchors: Anchor[] = sideAnchors(onScion, scion, scionRise, onFace, middle, stock, rise);
+  return { width, height, items, anchors };
+}
+
+/** What a piece is called. */
+function name(text: string, at: Point, anchor: Label['anchor']): Label {
+  return { kind: 'label', role: 'name', at, anchor, text };
+}
+
+/** Daylight between hollow faces, at its true depth. */
+function daylightBetween(stock: CutFace, scion: CutFace, onFace: (s: number, off?: number) => Point): Path[] {
+  if (stock.hollow + scion.hollow <= 0) return [];
+  const half = Math.min(stock.length, scion.length) / 2;
+  const edge = (face: number, hollow: number): Point[] =>
+    Array.from({ length: 25 }, (_, i) => {
+      const s = -half + (2 * half * i) / 24;
+      return onFace(s, face * hollow * (1 - (s / half) ** 2));
+    });
+  return [area('gap', [...edge(-1, stock.hollow), ...edge(1, scion.hollow).reverse()])];
+}
+
+/** Where the points are marked. */
+function sideAnchors(
+  onScion: (side: number, up: number) => Point,
+  scion: CutFace,
+  scionRise: number,
+  onFace: (s: number, off?: number) => Point,
+  middle: Point,
+  stock: CutFace,
+  rise: number,
+): Anchor[] {
+  return [
     { point: 'wood', at: onScion(scion.diameter / 2, scionRise / 2 + 22) },
     { point: 'way-up', at: onScion(-scion.diameter / 2 - 1.2, scionRise / 2 + 8.5) },
     { point: 'clean', at: onFace(scion.length * 0.42) },
@@ -121,7 +132,6 @@ export function sideView(union: OutlineUnion, options: SideViewOptions): Display
     { point: 'hold', at: [middle[0] - stock.diameter / 2, middle[1] + rise / 2 + 3] },
     { point: 'safe-hands', at: [middle[0] + stock.diameter / 2, middle[1] + rise / 2 + 6] },
   ];
-  return { width, height, items, anchors };
 }
 
 /**

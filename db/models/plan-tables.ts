@@ -72,6 +72,13 @@ export function planTables(define: Define) {
       seated: INTEGER,
       at: DATE(3),
     }),
+    ...partTables(define),
+  };
+}
+
+/** What is planned for a workshop, part by part. */
+function partTables(define: Define) {
+  return {
     planParts: define<PlanPartRow>('plan_parts', {
       clubId: KEY,
       workshopId: KEY,

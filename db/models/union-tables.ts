@@ -65,6 +65,13 @@ export function unionTables(define: Define) {
       rescoredBy: STRING,
       sentHash: STRING,
     }),
+    ...factTables(define),
+  };
+}
+
+/** What is known of each union. */
+function factTables(define: Define) {
+  return {
     unionFacts: define<UnionFactRow>('union_facts', {
       unionId: KEY,
       clubId: STRING,

@@ -56,6 +56,13 @@ export function woodTables(define: Define) {
       workshopId: KEY,
       stockLotId: KEY,
     }),
+    ...ledgerTables(define),
+  };
+}
+
+/** Where wood comes from, who gets it, and how it is kept. */
+function ledgerTables(define: Define) {
+  return {
     woodSources: define<WoodSourceRow>('wood_sources', {
       id: KEY,
       clubId: STRING,

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import type { PlannedDate } from '@/core/plan/dates/workshop-dates';
+import type { PlannedDate } from '@/core/plan/dates/planned-date';
 import type { CalendarEntryRow } from '@/db/models/plan-rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { calendarFile } from '@/exchange/calendar';

@@ -7,7 +7,6 @@ import { type Choices, relevantChoices } from '@/core/methods/school';
 import { kindOf } from '@/core/methods/compatibility/compatibility';
 import { type BuyLine, type KitLine, kitLines, shoppingList } from '@/core/plan/quantities/kit';
 import { type MethodNeed, methodNeed, type NeedInput } from '@/core/plan/quantities/needs';
-import { type GiveUp, waysWithLess } from '@/core/plan/quantities/short-wood';
 import { takeBelief, type TakeBelief } from '@/core/statistics/take-belief';
 import type { Method } from '@/core/methods/method';
 import { formatLength } from '@/core/units/length';
@@ -22,23 +21,13 @@ import { putPart, readPart } from './plan-parts';
 import { planning, type Planning } from './planning';
 import { listSeats } from './seats';
 import { transact } from '@/db/transact';
-import { ledger, ofSpecies } from './wood-ledger';
+import { ledger } from './wood-ledger';
 import { workshopLots } from './lots';
+import { type WoodSupply, plainly, woodSupply } from './wood-supply';
 
 interface KitPart {
   edits: Record<string, { total: number }>;
   extra: KitLine[];
-}
-
-/** What wood of a species there is for a plan. */
-export interface WoodSupply {
-  species: string;
-  needed: number;
-  /** Sticks booked for the workshop, and free in the lots chosen for it. */
-  booked: number;
-  free: number;
-  /** What could be given up, when it is short. */
-  ways: GiveUp[];
 }
 
 export interface Quantities extends Planning {
@@ -84,19 +73,6 @@ export async function foundTakes(context: Context): Promise<(method: Method) => 
     }
     return takeBelief(method.prior, found);
   };
-}
-
-/** An input without the method's functions, which its id stands for. */
-function plainly(input: NeedInput): unknown {
-  return { ...input, method: input.method.id };
-}
-
-function waysWith(sticks: number, input: NeedInput, budding: Pick<NeedInput, 'method' | 'belief'> | null): GiveUp[] {
-  return kept(
-    'ways with less wood',
-    { sticks, input: plainly(input), budding: budding && { method: budding.method.id, belief: budding.belief } },
-    () => waysWithLess(input, sticks, budding),
-  );
 }
 
 export async function quantities(context: Context, workshopId: string): Promise<Quantities> {
@@ -152,36 +128,7 @@ export async function quantities(context: Context, workshopId: string): Promise<
   );
   const budding =
     METHODS.find((method) => method.use.takes.piece === 'bud' && method.use.bark === 'need not slip') ?? null;
-  const wood = [...new Set(needs.map((need) => kindOf(need.plan.scionSpecies)))].map((species): WoodSupply => {
-    const theirs = ofSpecies(own, species);
-    const booked = theirs
-      .flatMap(({ bookings }) => bookings)
-      .filter((booking) => booking.workshopId === workshopId)
-      .reduce((sum, { sticks }) => sum + sticks, 0);
-    const free = theirs.reduce((sum, lot) => sum + lot.sticks - lot.booked, 0);
-    const mine = needs
-      .map((need, i) => ({ need, input: inputs[i]! }))
-      .filter(({ need }) => kindOf(need.plan.scionSpecies) === species);
-    const needed = mine.reduce((sum, { need }) => sum + need.sticks, 0);
-    const short = booked + free < needed;
-    // The method that takes most is the one that could give most up; the others keep what they need.
-    const [largest] = [...mine].sort((a, b) => b.need.sticks - a.need.sticks);
-    const rest = needed - (largest?.need.sticks ?? 0);
-    return {
-      species,
-      needed,
-      booked,
-      free,
-      ways:
-        short && largest
-          ? waysWith(
-              Math.max(0, booked + free - rest),
-              largest.input,
-              budding && budding.id !== largest.need.method.id ? { method: budding, belief: belief(budding) } : null,
-            )
-          : [],
-    };
-  });
+  const wood = woodSupply(needs, own, workshopId, inputs, budding, belief);
   const stocks = [...new Set(needs.map((need) => kindOf(need.plan.stockSpecies)))].map((species) => ({
     species,
     needed: needs

@@ -1,6 +1,6 @@
 import { kindOf, kinOf } from '@/core/methods/compatibility/compatibility';
 import { callusRange, assumptionsWith } from '@/core/plan/phenology/assumptions';
-import { woodNeed } from '@/core/plan/dates/workshop-dates';
+import { woodNeed } from '@/core/plan/dates/wood-dates';
 import { readyCheck, type ReadyInput, type ReadyLine, type Light } from '@/core/plan/ready-check/ready-check';
 import { formatTemperature } from '@/core/units/temperature';
 import { allow, type Context } from '@/server/platform/context';
@@ -10,6 +10,7 @@ import { listSeats } from './seats';
 import { listObservations } from '@/server/club/sites';
 import { ledger, warningsOf } from './wood-ledger';
 import { workshopLots } from './lots';
+import type { SiteRow } from '@/db/models/plan-rows';
 
 export interface Readiness {
   light: Light;
@@ -66,14 +67,7 @@ export async function readiness(context: Context, workshopId: string, heard: Rea
       slippingBark: barkMethods.length > 0,
       awakeStocks: taught.some(({ season }) => season?.phase === 'waking' || season?.phase === 'warmed'),
     },
-    lots: own.map((lot) => {
-      const last = lot.checks.at(-1);
-      return {
-        variety: lot.variety,
-        lastCheck: last ? { on: last.lookedOn } : null,
-        warnings: warningsOf(lot, workshop.date, { region: site.region, quarantine: site.quarantine }),
-      };
-    }),
+    lots: lotsLooked(own, workshop.date, site),
     seen: { bark: bark && { slips: bark.good, on: bark.on }, stocks: stocks && { awake: stocks.good, on: stocks.on } },
     expected: {
       barkSlips:
@@ -165,4 +159,20 @@ function forecastOf(
     limits: range && { from: range.slow, to: range.to, stop: assumption('callus-stop').value },
     degrees: (celsius) => formatTemperature(celsius, context.actor.temperatureUnit),
   };
+}
+
+/** Each lot with its last look and what there is to mind. */
+function lotsLooked(
+  own: Awaited<ReturnType<typeof ledger>>,
+  date: string,
+  { region, quarantine }: SiteRow,
+): ReadyInput['lots'] {
+  return own.map((lot) => {
+    const last = lot.checks.at(-1);
+    return {
+      variety: lot.variety,
+      lastCheck: last ? { on: last.lookedOn } : null,
+      warnings: warningsOf(lot, date, { region, quarantine }),
+    };
+  });
 }

@@ -10,6 +10,8 @@ import { parse } from '@/server/platform/parse';
 import { readFile } from '@/server/platform/read-file';
 import { listSeats, seatPeople } from './seats';
 import { UseCaseError } from '@/server/platform/use-case-error';
+import { Database } from '@/db/database';
+import { Transaction } from 'sequelize';
 
 export interface RosterPreview {
   problem: string | null;
@@ -133,33 +135,7 @@ export async function acceptRoster(
             ({ personId }) => personId,
           ),
         );
-        for (const line of preview.lines) {
-          const decision =
-            line.match === 'ask' ? decisions[line.line] : decisions[line.line] === 'skip' ? 'skip' : null;
-          if (line.match === 'problem' || line.match === 'seated' || decision === 'skip') continue;
-          // The same person as an earlier line, which was seated or left out there.
-          if (decision === 'same' && line.sameAddressAs !== null) continue;
-          const figures = { email: line.email || null, phone: line.phone || null, mayContact: line.mayContact };
-          if (line.match === 'known' || decision === 'same') {
-            // A roster may give leave or a number; an empty cell takes nothing away.
-            const fresh = {
-              name: line.name,
-              ...(line.phone ? { phone: line.phone } : {}),
-              ...(line.email ? { email: line.email } : {}),
-              ...(line.mayContact ? { mayContact: true } : {}),
-            };
-            await db.people.update(fresh, { where: { clubId, id: line.personId! }, transaction });
-            if (!alreadySeated.has(line.personId!)) personIds.push(line.personId!);
-            alreadySeated.add(line.personId!);
-          } else {
-            const personId = uuid();
-            await db.people.create(
-              { id: personId, clubId, name: line.name, ...figures, erasedAt: null },
-              { transaction },
-            );
-            personIds.push(personId);
-          }
-        }
+        await seatLines(preview, decisions, db, clubId, transaction, alreadySeated, personIds);
         await db.rosterImports.create(
           { clubId, id: importId, workshopId, seated: personIds.length, at: now },
           { transaction },
@@ -180,6 +156,41 @@ export async function acceptRoster(
       if (done !== null) return done;
       // A walk-in took one of the numbers meanwhile.
       if (attempt === 5) throw error;
+    }
+  }
+}
+
+/** Takes each line of a roster as it was decided: known people are brought up to date, others made. */
+async function seatLines(
+  preview: RosterPreview,
+  decisions: Record<string, Decision>,
+  db: Database,
+  clubId: string,
+  transaction: Transaction,
+  alreadySeated: Set<string>,
+  personIds: string[],
+) {
+  for (const line of preview.lines) {
+    const decision = line.match === 'ask' ? decisions[line.line] : decisions[line.line] === 'skip' ? 'skip' : null;
+    if (line.match === 'problem' || line.match === 'seated' || decision === 'skip') continue;
+    // The same person as an earlier line, which was seated or left out there.
+    if (decision === 'same' && line.sameAddressAs !== null) continue;
+    const figures = { email: line.email || null, phone: line.phone || null, mayContact: line.mayContact };
+    if (line.match === 'known' || decision === 'same') {
+      // A roster may give leave or a number; an empty cell takes nothing away.
+      const fresh = {
+        name: line.name,
+        ...(line.phone ? { phone: line.phone } : {}),
+        ...(line.email ? { email: line.email } : {}),
+        ...(line.mayContact ? { mayContact: true } : {}),
+      };
+      await db.people.update(fresh, { where: { clubId, id: line.personId! }, transaction });
+      if (!alreadySeated.has(line.personId!)) personIds.push(line.personId!);
+      alreadySeated.add(line.personId!);
+    } else {
+      const personId = uuid();
+      await db.people.create({ id: personId, clubId, name: line.name, ...figures, erasedAt: null }, { transaction });
+      personIds.push(personId);
     }
   }
 }

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { type InferType, object, string } from 'yup';
+import { type InferType, object } from 'yup';
 import { Op } from 'sequelize';
 import { kindOf } from '@/core/methods/compatibility/compatibility';
 import { STORE } from '@/core/plan/wood/store';
@@ -11,9 +11,9 @@ import { audit } from '@/server/platform/audit';
 import { count, id, isAhead } from '@/core/inputs/fields';
 import { parse } from '@/server/platform/parse';
 import { readFile } from '@/server/platform/read-file';
-import { getSite, listSites } from '@/server/club/sites';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
 import { lotInput, checkInput } from '@/core/plan/wood/lot-input';
+import { runInput, zoneOfLot } from './logger-runs';
 
 /** Hours outside the store's range that are worth a word. */
 const WARM_HOURS = 24;
@@ -183,14 +183,6 @@ export async function addCheck(context: Context, lotId: string, checkId: string,
   }
 }
 
-const runInput = object({
-  runId: id('the run'),
-  unit: string()
-    .oneOf(['', 'C', 'F'] as const, 'Choose °C or °F.')
-    .default(''),
-  siteId: string().default(''),
-});
-
 /**
  * Reads a temperature log of a lot's store. The same file twice is kept once. Its times are those of
  * the place where the logger lay, unless they name their zone.
@@ -266,34 +258,6 @@ export async function addLoggerRun(
 
 /** Gaps of a run that are kept one by one. */
 const MOST_GAPS = 200;
-
-/** Clocks of the place a lot lies at: that of the site chosen, of the workshops it is chosen for, or of all the club's sites where they agree. */
-async function zoneOfLot(context: Context, lotId: string, siteId: string): Promise<string> {
-  const {
-    db,
-    actor: { clubId },
-  } = context;
-  const sites = await listSites(context);
-  if (siteId !== '') return (await getSite(context, siteId)).timeZone;
-  const chosen = await db.workshopWoodLots.findAll({ where: { clubId, woodLotId: lotId }, raw: true });
-  const workshops = await db.workshops.findAll({
-    where: { clubId, id: chosen.map(({ workshopId }) => workshopId) },
-    raw: true,
-  });
-  for (const near of [
-    sites.filter(({ id: siteId }) => workshops.some((workshop) => workshop.siteId === siteId)),
-    sites,
-  ]) {
-    const zones = [...new Set(near.map(({ timeZone }) => timeZone))];
-    if (zones.length === 1) return zones[0]!;
-  }
-  if (sites.length === 0) return 'UTC';
-  throw new UseCaseError(
-    'invalid',
-    'The club has sites in several time zones. Choose where the logger lay, and read the file again.',
-    { siteId: 'Choose the place.' },
-  );
-}
 
 /** Readings of a lot's runs, for the chart. */
 export async function lotReadings(context: Context, lotId: string): Promise<{ at: string; value: number }[]> {

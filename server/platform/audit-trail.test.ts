@@ -1,3 +1,4 @@
+import { dirname } from 'node:path';
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 
@@ -52,10 +53,12 @@ function transactions(): Block[] {
           end++;
         } while (depth > 0);
         const name = [...text.slice(0, index).matchAll(/(?:async )?function (\w+)/g)].at(-1)?.[1] ?? '';
-        // What the block calls in the same file belongs to it.
+        // What the block calls belongs to it, here or where it is imported from.
         const called = [...text.slice(index, end).matchAll(/\b(\w+)\(/g)].flatMap(([, called]) => {
-          const at = text.indexOf(`function ${called!}(`);
-          return at < 0 ? [] : [text.slice(at, text.indexOf('\n}\n', at))];
+          const imported = new RegExp(`import \\{[^}]*\\b${called!}\\b[^}]*\\} from '\\./([^']+)'`).exec(text)?.[1];
+          const there = imported ? readFileSync(`server/${dirname(file)}/${imported}.ts`, 'utf8') : text;
+          const at = there.indexOf(`function ${called!}(`);
+          return at < 0 ? [] : [there.slice(at, there.indexOf('\n}\n', at))];
         });
         return { file: `server/${file}`, name, body: text.slice(index, end) + called.join('\n') };
       });

@@ -1,10 +1,11 @@
-import { QueryTypes, type Transaction } from 'sequelize';
+import { Model, QueryTypes, type Transaction } from 'sequelize';
 import { takeOf, type UnionAnswers } from '@/core/findings/take-state';
 import type { Database } from '@/db/database';
 import { transact } from '@/db/transact';
-import type { PlantRow } from '@/db/models/union-rows';
+import type { JudgementRow, PlantRow, UnionRow } from '@/db/models/union-rows';
 import type { ReportRow, RoundRow } from '@/db/models/follow-up-rows';
 import { openJudgement } from './waiting-for-second';
+import { WorkshopRow } from '@/db/models/plan-rows';
 
 /**
  * Brings the findings' table up to date for some unions of a club, from the rows it is made of.
@@ -49,7 +50,29 @@ export async function refreshUnionFacts(
         ] as const)),
   ]);
   const milestoneOf = new Map(rounds.map(({ id, milestone }) => [id, milestone]));
-  const facts = unions.map((union) => {
+  const facts = factsOf(unions, workshops, plants, judgements, reports, milestoneOf, clubId);
+  await db.sequelize.query('UPDATE unions SET changed_at = NOW(3) WHERE club_id = :clubId AND id IN (:unionIds)', {
+    replacements: { clubId, unionIds },
+    transaction,
+    type: QueryTypes.UPDATE,
+  });
+  await db.unionFacts.bulkCreate(facts, {
+    transaction,
+    updateOnDuplicate: Object.keys(facts[0]!).filter((column) => column !== 'unionId') as never,
+  });
+}
+
+/** What is known of each union. */
+function factsOf(
+  unions: (Model<UnionRow, Partial<UnionRow>> & UnionRow)[],
+  workshops: (Model<WorkshopRow, Partial<WorkshopRow>> & WorkshopRow)[],
+  plants: PlantRow[] | (Model<PlantRow, Partial<PlantRow>> & PlantRow)[],
+  judgements: (Model<JudgementRow, Partial<JudgementRow>> & JudgementRow)[],
+  reports: ReportRow[] | (Model<ReportRow, Partial<ReportRow>> & ReportRow)[],
+  milestoneOf: Map<string, 'healed' | 'growing' | 'season' | 'wintered'>,
+  clubId: string,
+) {
+  return unions.map((union) => {
     const workshop = workshops.find(({ id }) => id === union.workshopId)!;
     const plant = plants.find(({ id }) => id === union.plantId);
     // Findings are open to all, so what a second assessor must not see yet is not in them yet.
@@ -84,15 +107,6 @@ export async function refreshUnionFacts(
       ...take.states,
       contradicted: take.contradicted,
     };
-  });
-  await db.sequelize.query('UPDATE unions SET changed_at = NOW(3) WHERE club_id = :clubId AND id IN (:unionIds)', {
-    replacements: { clubId, unionIds },
-    transaction,
-    type: QueryTypes.UPDATE,
-  });
-  await db.unionFacts.bulkCreate(facts, {
-    transaction,
-    updateOnDuplicate: Object.keys(facts[0]!).filter((column) => column !== 'unionId') as never,
   });
 }
 

@@ -10,6 +10,10 @@ import { groupByUnion } from './scored-unions';
 import { scoringSettings } from './scoring-settings';
 import { waitsForSecond } from '@/server/platform/waiting-for-second';
 import { getWorkshop } from '@/server/plan/workshops';
+import { Method } from '@/core/methods/method';
+import { RubricRow } from '@/db/models/score-rows';
+import { UnionRow, JudgementRow } from '@/db/models/union-rows';
+import { Model } from 'sequelize';
 
 /**
  * How far assessors agree on unions that were scored twice without seeing the first score; of one
@@ -52,27 +56,7 @@ export async function assessorAgreement(context: Context, workshopId: string, sc
   });
   const points = wordedPoints(method, rule).filter(({ stage, faults }) => stage === 'joined' && faults.length > 0);
   const waiting = unions.filter((union) => waitsForSecond(union, byUnion.get(union.id) ?? [])).length;
-  const seen = unions.flatMap((union): BlindJudgement[] => {
-    const stands = standing(byUnion.get(union.id) ?? []);
-    // Only what was scored blind, beside the score it was blind to.
-    if (waitsForSecond(union, stands) || !stands.some(({ blind }) => blind)) return [];
-    const began = Math.min(
-      ...unions
-        .filter(({ workshopId: workshop }) => workshop === union.workshopId)
-        .flatMap(({ id }) => (byUnion.get(id) ?? []).map(({ madeAt }) => madeAt.getTime())),
-    );
-    return stands.map((judgement) => ({
-      unionId: union.id,
-      assessorId: judgement.assessorId,
-      score: judgement.score,
-      hours: (judgement.madeAt.getTime() - began) / 3_600_000,
-      grades: Object.fromEntries(
-        judgedGrades(method, rubrics.find(({ id }) => id === judgement.rubricId)!.body, judgement).map(
-          ({ point, grade }) => [point.id, grade],
-        ),
-      ),
-    }));
-  });
+  const seen = blindScores(unions, byUnion, method, rubrics);
   const agreement = agreementOf(
     seen,
     points.map(({ id }) => id),
@@ -101,4 +85,34 @@ export async function assessorAgreement(context: Context, workshopId: string, sc
       }),
     })),
   };
+}
+
+/** What was scored blind, with the score it was blind to. */
+function blindScores(
+  unions: (Model<UnionRow, Partial<UnionRow>> & UnionRow)[],
+  byUnion: Map<string, JudgementRow[]>,
+  method: Method,
+  rubrics: (Model<RubricRow, Partial<RubricRow>> & RubricRow)[],
+) {
+  return unions.flatMap((union): BlindJudgement[] => {
+    const stands = standing(byUnion.get(union.id) ?? []);
+    // Only what was scored blind, beside the score it was blind to.
+    if (waitsForSecond(union, stands) || !stands.some(({ blind }) => blind)) return [];
+    const began = Math.min(
+      ...unions
+        .filter(({ workshopId: workshop }) => workshop === union.workshopId)
+        .flatMap(({ id }) => (byUnion.get(id) ?? []).map(({ madeAt }) => madeAt.getTime())),
+    );
+    return stands.map((judgement) => ({
+      unionId: union.id,
+      assessorId: judgement.assessorId,
+      score: judgement.score,
+      hours: (judgement.madeAt.getTime() - began) / 3600000,
+      grades: Object.fromEntries(
+        judgedGrades(method, rubrics.find(({ id }) => id === judgement.rubricId)!.body, judgement).map(
+          ({ point, grade }) => [point.id, grade],
+        ),
+      ),
+    }));
+  });
 }

@@ -9,13 +9,13 @@ import { isReady } from '@/core/score/readiness/ready-rule';
 import { bestCorrections } from '@/core/score/rubric/best-corrections';
 import type { DisplayList } from '@/core/drawing/display-list';
 import type { Measures } from '@/core/methods/measures';
-import type { Stage } from '@/core/methods/method';
+import type { Method, Stage, Technique } from '@/core/methods/method';
 import { judgeUnion, type Marks, type ScoringRule } from '@/core/score/rubric/judge-union';
 import { faultShown } from '@/core/teach/fault-shown';
 import { addDays, reckonedDay } from '@/core/units/iso-date';
 import { formatLength, type LengthUnit } from '@/core/units/length';
-import type { JudgementRow } from '@/db/models/union-rows';
-import type { WorkshopRow } from '@/db/models/plan-rows';
+import type { JudgementRow, PlantRow, UnionRow } from '@/db/models/union-rows';
+import type { SeatRow, WorkshopRow } from '@/db/models/plan-rows';
 import { transact } from '@/db/transact';
 import { personCardsPdf } from '@/exchange/pdf/person-card';
 import { attemptOf } from './attempts';
@@ -33,6 +33,9 @@ import { ERASED_NAME } from '@/server/platform/erased-name';
 import { hashToken, makeToken } from '@/server/platform/secrets';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
 import { getWorkshop } from '@/server/plan/workshops';
+import { RubricRow } from '@/db/models/score-rows';
+import { Model } from 'sequelize';
+import type { StockLotRow, WoodLotRow } from '@/db/models/wood-rows';
 
 /** First weeks of aftercare that a card tells. */
 const FIRST_WEEKS = 31;
@@ -71,21 +74,7 @@ async function cardsOf(
   const after = timetable(method, technique, date);
   const { ready } = (part?.body as ScoringSettings | undefined) ?? USUAL_SCORING;
   return seats.map((seat) => {
-    const scored = unions
-      .filter(({ seatId }) => seatId === seat.id)
-      .flatMap((union) => {
-        const counts = openJudgement(union, byUnion.get(union.id) ?? []);
-        if (!counts) return [];
-        const rule = rubrics.find(({ id }) => id === counts.rubricId)!.body;
-        const judged: Judged = {
-          method: method.id,
-          rule,
-          measures: counts.measures,
-          marks: counts.marks,
-          stage: counts.stage,
-        };
-        return [{ counts, rule, judged, union: cardUnion(union.number, counts, technique.points) }];
-      });
+    const scored = scoredOf(unions, seat, byUnion, rubrics, method, technique);
     const last = scored.at(-1);
     const said = last ? kept('corrections of a card', { ...last.judged, unit }, correctionsOf) : {};
     const pictured = (scoredUnion: (typeof scored)[number]) => ({
@@ -117,13 +106,7 @@ async function cardsOf(
           faultShown(technique, point.point, unit),
         ),
       })),
-      keepers: plants
-        .filter(({ seatId }) => seatId === seat.id)
-        .map(({ code, woodLotId, stockLotId }) => ({
-          code,
-          variety: wood.find(({ id }) => id === woodLotId)?.variety ?? '',
-          stock: stocks.find(({ id }) => id === stockLotId)?.stockType ?? '',
-        })),
+      keepers: plants.filter(({ seatId }) => seatId === seat.id).map((plant) => keeperOn(plant, wood, stocks)),
       looks: after.rounds.flatMap(({ due, signs }) =>
         due ? [{ ...due, lookFor: signWords(signs, (mm) => formatLength(mm, unit)) }] : [],
       ),
@@ -141,6 +124,41 @@ interface Judged {
   measures: Measures;
   marks: Marks;
   stage: Stage;
+}
+
+/** A keeper as it stands on a card. */
+function keeperOn({ code, woodLotId, stockLotId }: PlantRow, wood: WoodLotRow[], stocks: StockLotRow[]) {
+  return {
+    code,
+    variety: wood.find(({ id }) => id === woodLotId)?.variety ?? '',
+    stock: stocks.find(({ id }) => id === stockLotId)?.stockType ?? '',
+  };
+}
+
+/** The unions of a seat that count, in their order. */
+function scoredOf(
+  unions: (Model<UnionRow, Partial<UnionRow>> & UnionRow)[],
+  seat: Model<SeatRow, Partial<SeatRow>> & SeatRow,
+  byUnion: Map<string, JudgementRow[]>,
+  rubrics: (Model<RubricRow, Partial<RubricRow>> & RubricRow)[],
+  method: Method,
+  technique: Technique,
+) {
+  return unions
+    .filter(({ seatId }) => seatId === seat.id)
+    .flatMap((union) => {
+      const counts = openJudgement(union, byUnion.get(union.id) ?? []);
+      if (!counts) return [];
+      const rule = rubrics.find(({ id }) => id === counts.rubricId)!.body;
+      const judged: Judged = {
+        method: method.id,
+        rule,
+        measures: counts.measures,
+        marks: counts.marks,
+        stage: counts.stage,
+      };
+      return [{ counts, rule, judged, union: cardUnion(union.number, counts, technique.points) }];
+    });
 }
 
 function drawingsOf({ method, rule, measures, marks, stage, unit }: Judged & { unit: LengthUnit }): {

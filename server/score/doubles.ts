@@ -10,6 +10,9 @@ import { hiddenFrom } from '@/server/platform/waiting-for-second';
 import { refreshUnionFacts } from '@/server/platform/union-facts';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
 import { getWorkshop } from '@/server/plan/workshops';
+import { Database } from '@/db/database';
+import { JudgementRow, UnionRow } from '@/db/models/union-rows';
+import { Model, Transaction } from 'sequelize';
 
 const settlement = object({
   /** `one`: it was one union and this judgement counts. `two`: this judgement belongs to the next union. */
@@ -53,36 +56,7 @@ export async function settleDouble(
           { where: { clubId, id: unionId }, transaction },
         );
       } else {
-        if (stands.length < 2)
-          throw new UseCaseError(
-            'conflict',
-            'This union has one judgement only, so there is nothing to part. Reload the page.',
-          );
-        const last = (await db.unions.max('number', {
-          where: { clubId, workshopId, seatId: union.seatId, kind: union.kind },
-          transaction,
-        })) as number;
-        const created = {
-          ...union,
-          id: uuid(),
-          number: last + 1,
-          plantId: null,
-          chosenJudgementId: null,
-          doubleSettledAt: null,
-          secondWanted: false,
-          secondSettledAt: null,
-        };
-        await db.unions.create(created, { transaction });
-        // The whole chain of corrections moves along with the judgement.
-        const chain = [values.judgementId];
-        for (
-          let at = all.find((judgement) => judgement.id === values.judgementId)?.correctsId;
-          at;
-          at = all.find((judgement) => judgement.id === at)?.correctsId
-        )
-          chain.push(at);
-        await db.judgements.update({ unionId: created.id }, { where: { clubId, id: chain }, transaction });
-        await refreshUnionFacts(db, clubId, [created.id], transaction);
+        await partUnion(stands, db, clubId, workshopId, union, transaction, values, all);
       }
       await refreshUnionFacts(db, clubId, [unionId], transaction);
       await audit(db, transaction, {
@@ -100,4 +74,47 @@ export async function settleDouble(
     if (!isDuplicate(error)) throw error;
     await settle();
   }
+}
+
+/** Makes a union of its own of a judgement and what it corrected. */
+async function partUnion(
+  stands: JudgementRow[],
+  db: Database,
+  clubId: string,
+  workshopId: string,
+  union: Model<UnionRow, Partial<UnionRow>> & UnionRow,
+  transaction: Transaction,
+  values: { as: NonNullable<'one' | 'two' | undefined>; judgementId: string },
+  all: (Model<JudgementRow, Partial<JudgementRow>> & JudgementRow)[],
+) {
+  if (stands.length < 2)
+    throw new UseCaseError(
+      'conflict',
+      'This union has one judgement only, so there is nothing to part. Reload the page.',
+    );
+  const last = (await db.unions.max('number', {
+    where: { clubId, workshopId, seatId: union.seatId, kind: union.kind },
+    transaction,
+  })) as number;
+  const created = {
+    ...union,
+    id: uuid(),
+    number: last + 1,
+    plantId: null,
+    chosenJudgementId: null,
+    doubleSettledAt: null,
+    secondWanted: false,
+    secondSettledAt: null,
+  };
+  await db.unions.create(created, { transaction });
+  // The whole chain of corrections moves along with the judgement.
+  const chain = [values.judgementId];
+  for (
+    let at = all.find((judgement) => judgement.id === values.judgementId)?.correctsId;
+    at;
+    at = all.find((judgement) => judgement.id === at)?.correctsId
+  )
+    chain.push(at);
+  await db.judgements.update({ unionId: created.id }, { where: { clubId, id: chain }, transaction });
+  await refreshUnionFacts(db, clubId, [created.id], transaction);
 }

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { QueryTypes } from 'sequelize';
+import { Model, QueryTypes } from 'sequelize';
 import type { DayBlock } from '@/core/plan/benches/time-plan';
 import { methodById } from '@/core/methods/registry';
 import { shownTechnique } from '@/core/methods/shown-technique';
@@ -14,10 +14,11 @@ import { dayBlocks } from '@/server/plan/bench-plan';
 import { allow, type Context } from '@/server/platform/context';
 import { quantities } from '@/server/plan/quantities';
 import { groupByUnion } from './scored-unions';
-import { scoringSettings } from './scoring-settings';
+import { ScoringSettings, scoringSettings } from './scoring-settings';
 import { openJudgement } from '@/server/platform/waiting-for-second';
 import { ERASED_NAME } from '@/server/platform/erased-name';
-import { listSeats } from '@/server/plan/seats';
+import { listSeats, SeatedPerson } from '@/server/plan/seats';
+import { UnionRow, JudgementRow } from '@/db/models/union-rows';
 
 /** The day's blocks, which take some reading and change seldom: for the wall they are read once. */
 export async function wallBlocks(
@@ -84,14 +85,7 @@ export async function wallState(
     return counts ? [{ union, counts }] : [];
   });
   const present = seats.filter(({ absent }) => !absent);
-  const people = present.map(({ id, number, person }) => ({
-    label: settings.wall === 'names' ? `${number} ${person.name ?? ERASED_NAME}` : String(number),
-    seen: unions.filter((union) => union.seatId === id && byUnion.has(union.id)).length,
-    ready: isReady(
-      scored.filter(({ union }) => union.seatId === id).map(({ counts }) => attemptOf(counts)),
-      settings.ready,
-    ),
-  }));
+  const people = peopleOnWall(present, settings, unions, byUnion, scored);
   const latest = [...scored].sort((a, b) => a.counts.madeAt.getTime() - b.counts.madeAt.getTime()).slice(-20);
   const rubrics = await db.rubrics.findAll({
     where: { clubId, id: [...new Set(latest.map(({ counts }) => counts.rubricId))] },
@@ -140,4 +134,22 @@ export async function wallState(
     ...state,
     seq: Number.parseInt(createHash('sha1').update(JSON.stringify(state)).digest('hex').slice(0, 12), 16),
   };
+}
+
+/** Everybody who is present, and how far they are. */
+function peopleOnWall(
+  present: SeatedPerson[],
+  settings: ScoringSettings & { version: number },
+  unions: (Model<UnionRow, Partial<UnionRow>> & UnionRow)[],
+  byUnion: Map<string, JudgementRow[]>,
+  scored: { union: Model<UnionRow, Partial<UnionRow>> & UnionRow; counts: JudgementRow }[],
+) {
+  return present.map(({ id, number, person }) => ({
+    label: settings.wall === 'names' ? `${number} ${person.name ?? ERASED_NAME}` : String(number),
+    seen: unions.filter((union) => union.seatId === id && byUnion.has(union.id)).length,
+    ready: isReady(
+      scored.filter(({ union }) => union.seatId === id).map(({ counts }) => attemptOf(counts)),
+      settings.ready,
+    ),
+  }));
 }

@@ -75,10 +75,14 @@ function PlantAnswer({ roundId, plant, source }: PlantAnswerProps) {
   );
   return (
     <form onSubmit={submit} noValidate className="flex flex-col gap-2 border-t border-line pt-2">
-      <Problem>{errors.answer ? `Choose what they said about ${code}; nothing was saved.` : problem}</Problem>
-      <p role="status" className="font-bold">
-        {said}
-      </p>
+      {problem && (
+        <Problem>{errors.answer ? `Choose what they said about ${code}; nothing was saved.` : problem}</Problem>
+      )}
+      {said && (
+        <p role="status" className="font-bold">
+          {said}
+        </p>
+      )}
       <p className="font-bold">
         {code}{' '}
         <span className="font-normal">

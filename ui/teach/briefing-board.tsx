@@ -10,14 +10,6 @@ import { useEntry } from '@/ui/kit/form/use-entry';
 import { useSend } from '@/ui/kit/form/use-send';
 import type { Sent } from '@/ui/kit/form/send';
 import type { Dispatch, SetStateAction } from 'react';
-import type {
-  Control,
-  FieldValues,
-  UseFormRegister,
-  UseFormReset,
-  UseFormSetValue,
-  UseFormWatch,
-} from 'react-hook-form';
 
 interface Person {
   id: string;
@@ -168,24 +160,7 @@ function Listener({ person, mayChange, names, address, contentHash }: ListenerPr
 }
 
 interface NotesFormProps {
-  notes: {
-    register: UseFormRegister<FieldValues>;
-    control: Control<FieldValues, any, FieldValues>;
-    submit: (event: React.FormEvent<HTMLFormElement>) => void;
-    errors: Record<string, string | undefined>;
-    problem: string | undefined;
-    busy: boolean;
-    run: <T>(
-      method: 'POST' | 'PUT' | 'PATCH' | 'DELETE',
-      url: string,
-      body?: object | FormData | undefined,
-      patience?: number | undefined,
-    ) => Promise<Sent<T> | null>;
-    reset: UseFormReset<FieldValues>;
-    setValue: UseFormSetValue<FieldValues>;
-    watch: UseFormWatch<FieldValues>;
-    setProblem: Dispatch<SetStateAction<{ message: string; fields: Record<string, string> } | null>>;
-  };
+  notes: ReturnType<typeof useEntry>;
   text: BriefingBoardProps['text'];
   sap: BriefingBoardProps['sap'];
 }

@@ -10,6 +10,7 @@ import { SheetDialog } from '@/ui/kit/form/sheet-dialog';
 import { type SheetColumn, SheetTable } from '@/ui/kit/table/sheet-table';
 import { useEntry } from '@/ui/kit/form/use-entry';
 import type { FieldValues, UseFormRegister } from 'react-hook-form';
+import type { Sent } from '@/ui/kit/form/send';
 
 interface PairTableProps {
   own: (Pairing & { id: string })[];
@@ -57,19 +58,7 @@ export function PairTable({ own, usual, mayChange }: PairTableProps) {
         Say otherwise
       </button>
     ) : (
-      <>
-        <button type="button" className={action} onClick={() => edit({ ...pair, id })}>
-          Change
-        </button>{' '}
-        <button
-          type="button"
-          className={action}
-          disabled={busy}
-          onClick={() => void run('DELETE', `/api/compatibility/${id}`)}
-        >
-          Take back
-        </button>
-      </>
+      <OwnActions action={action} edit={edit} pair={pair} id={id} busy={busy} run={run} />
     );
   return (
     <>
@@ -169,5 +158,38 @@ function PairForm({ submit, problem, errors, register, open, busy }: PairFormPro
         Save
       </button>
     </form>
+  );
+}
+
+interface OwnActionsProps {
+  action: 'min-h-11 cursor-pointer px-1 underline';
+  edit: (pair: Pairing & { id: string }) => void;
+  pair: { stock: string; scion: string; verdict: Verdict; note: string; source: string };
+  id: string;
+  busy: boolean;
+  run: <T>(
+    method: 'POST' | 'PUT' | 'PATCH' | 'DELETE',
+    url: string,
+    body?: object | FormData | undefined,
+    patience?: number | undefined,
+  ) => Promise<Sent<T> | null>;
+}
+
+/** What can be done with a pair of the club's own. */
+function OwnActions({ action, edit, pair, id, busy, run }: OwnActionsProps) {
+  return (
+    <>
+      <button type="button" className={action} onClick={() => edit({ ...pair, id })}>
+        Change
+      </button>{' '}
+      <button
+        type="button"
+        className={action}
+        disabled={busy}
+        onClick={() => void run('DELETE', `/api/compatibility/${id}`)}
+      >
+        Take back
+      </button>
+    </>
   );
 }

@@ -1,7 +1,6 @@
 import { BUD_COUNTS } from '../bud-counts';
 import { footedAt, posed, scored, toppedAt } from '../../drawing/workpieces';
 import { chiselled, faced, laidOn, laidPieces, opened } from '../common/laid-face-shape';
-import * as point from '../common/points';
 import { bindStep, chooseWood, filmStep, labelStep, sealStep, step, writeTags } from '../common/steps';
 import type { Wood } from '../method';
 import { chosen, type Choices } from '../school';

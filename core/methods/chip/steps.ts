@@ -1,5 +1,4 @@
 import { cutOn, footedAt, type Piece, posed, shoot, toppedAt, type Vertex, withKerf } from '../../drawing/workpieces';
-import * as point from '../common/points';
 import { bindStep, chooseWood, labelStep, step, writeTags } from '../common/steps';
 import type { Wood } from '../method';
 import { chosen, type Choices } from '../school';

@@ -1,6 +1,5 @@
 import { BUD_COUNTS } from '../bud-counts';
 import { covered, footedAt, scored, toppedAt, withKerf } from '../../drawing/workpieces';
-import * as point from '../common/points';
 import { bindStep, chooseWood, filmStep, labelStep, sealStep, step, writeTags } from '../common/steps';
 import { inSplit, splitOpen, wedged, wedgePieces } from '../common/wedge-shape';
 import type { Wood } from '../method';

@@ -3,7 +3,8 @@ import * as material from '../common/materials';
 import * as point from '../common/points';
 import type { Point, Technique, Wood } from '../method';
 import type { Choices } from '../school';
-import { cutsOf, startOf, stepsOf } from './steps';
+import { stepsOf } from './steps';
+import { cutsOf, startOf } from './cuts';
 
 export const ANCHORS = ['wood', 'way-up', 'safe-hands', 'flaps', 'core', 'band', 'slip', 'clean'];
 

@@ -4,7 +4,8 @@ import * as point from '../common/points';
 import type { Point, Technique, Wood } from '../method';
 import { chosen, type Choices } from '../school';
 import * as school from '../schools';
-import { cutsOf, stepsOf } from './steps';
+import { stepsOf } from './steps';
+import { cutsOf } from './cuts';
 
 export const FACE_LENGTH = { from: 40, to: 60 };
 

@@ -10,7 +10,6 @@ import {
   toppedAt,
   type Vertex,
 } from '../../drawing/workpieces';
-import * as point from '../common/points';
 import { bindStep, chooseWood, labelStep, step, writeTags } from '../common/steps';
 import type { Wood } from '../method';
 import { chosen, type Choices } from '../school';

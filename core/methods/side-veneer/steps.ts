@@ -1,5 +1,4 @@
 import { covered, cutOn, footedAt, type Piece, posed, shoot, type Vertex } from '../../drawing/workpieces';
-import * as point from '../common/points';
 import { bindStep, chooseWood, labelStep, step, writeTags } from '../common/steps';
 import type { Wood } from '../method';
 import type { Choices } from '../school';

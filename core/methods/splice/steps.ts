@@ -1,6 +1,5 @@
 import { BUD_COUNTS } from '../bud-counts';
 import { cutOn, footedAt, posed, toppedAt } from '../../drawing/workpieces';
-import * as point from '../common/points';
 import { hollowed, slopingCut } from '../common/sloping-cut';
 import { bindStep, chooseWood, filmStep, labelStep, sealStep, step, writeTags } from '../common/steps';
 import type { Wood } from '../method';

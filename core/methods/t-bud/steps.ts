@@ -1,5 +1,4 @@
 import { cutOn, footedAt, type Piece, posed, scored, shoot, toppedAt, type Vertex } from '../../drawing/workpieces';
-import * as point from '../common/points';
 import { bindStep, chooseWood, labelStep, step, writeTags } from '../common/steps';
 import type { Wood } from '../method';
 import { chosen, type Choices } from '../school';
@@ -115,7 +114,8 @@ function prepareStock({ stock, scion }: Cuts): Step[] {
 }
 
 /** The bark opened. */
-function openBark({ inverted, far, stock, cross, opening, wood, wide }: Cuts): Step[] {
+function openBark(cuts: Cuts): Step[] {
+  const { inverted, far, stock, cross } = cuts;
   return [
     step({
       id: 'down',
@@ -171,6 +171,13 @@ function openBark({ inverted, far, stock, cross, opening, wood, wide }: Cuts): S
         ]),
       }),
     }),
+    ...liftBark(cuts),
+  ];
+}
+
+/** The bark lifted on both sides. */
+function liftBark({ opening, wood, wide }: Cuts): Step[] {
+  return [
     step({
       id: 'lift',
       action: 'Lift the lips with the blunt of the knife.',

@@ -1,5 +1,4 @@
 import { covered, footedAt, posed, scored, toppedAt, withKerf } from '../../drawing/workpieces';
-import * as point from '../common/points';
 import { bindStep, chooseWood, filmStep, labelStep, step, writeTags } from '../common/steps';
 import { splitOpen, wedged, wedgePieces } from '../common/wedge-shape';
 import type { Wood } from '../method';

@@ -5,7 +5,8 @@ import { formatTemperature, type TemperatureUnit } from '../../units/temperature
 import { type Conflict, dateConflicts } from './date-conflicts';
 import type { PlannedMethod } from './planned-method';
 import { siteCalendar, type SiteYear, type TaughtWithVerdict } from './taught-on';
-import { type DatesInput, type PlannedDate, workshopDates } from './workshop-dates';
+import { workshopDates } from './workshop-dates';
+import { type DatesInput, type PlannedDate } from './planned-date';
 
 /** All that the dates of a workshop hang on, as plain data: the day can be moved anywhere that has it. */
 export interface PlanFacts {

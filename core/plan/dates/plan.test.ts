@@ -7,7 +7,7 @@ import { datedPlan, type PlanFacts } from './dated-plan';
 import type { PlannedMethod } from './planned-method';
 import { seasonStretches } from './season-finder';
 import { siteCalendar, type SiteYear } from './taught-on';
-import { woodNeed, woodWindow } from './workshop-dates';
+import { woodNeed, woodWindow } from './wood-dates';
 
 const climate: Climate = {
   lastFrost: '04-24',

@@ -1,7 +1,8 @@
 import { capital } from '@/core/units/capital';
 import { callusRange, type AssumptionById } from '../phenology/assumptions';
 import { kinOf } from '../../methods/compatibility/compatibility';
-import type { Estimate, Phenology } from '../phenology/phenology';
+import type { Phenology } from '../phenology/phenology';
+import type { Estimate } from '../phenology/estimate';
 import type { Climate } from '../climate/normals';
 import { dayNormals } from '../climate/day-normals';
 import { addDays, daysBetween, formatDate, type IsoDate } from '../../units/iso-date';

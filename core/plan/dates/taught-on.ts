@@ -7,7 +7,7 @@ import { cycleStart, type Phenology, phenologyOf } from '../phenology/phenology'
 import { addDays, type IsoDate } from '../../units/iso-date';
 import type { PlannedMethod } from './planned-method';
 import { type DayVerdict, methodYear, type MethodYear, verdictOn } from './season-finder';
-import type { Taught } from './workshop-dates';
+import type { Taught } from './planned-date';
 
 /** What a site knows of its year. */
 export interface SiteYear {

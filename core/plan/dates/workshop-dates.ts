@@ -1,63 +1,15 @@
 import { bleeds, kinOf } from '../../methods/compatibility/compatibility';
 import { MILESTONE_WORDS } from '../../methods/milestones';
-import type { Method } from '../../methods/method';
 import { dueWindow, type DueWindow } from '../../methods/timetable/due-window';
 import { signWords } from '../../methods/timetable/round-advice';
 import type { TurnsOfYear } from '../../methods/timetable/season-phases';
 import { PLANT_OUT } from '../../methods/timetable/tasks';
 import { timetable } from '../../methods/timetable/timetable';
-import type { Season } from '../../methods/use';
-import { callusRange, type AssumptionById } from '../phenology/assumptions';
+import { callusRange } from '../phenology/assumptions';
 import type { Phenology } from '../phenology/phenology';
 import { addDays, type IsoDate } from '../../units/iso-date';
-import { STORE } from '../wood/store';
-import type { PlannedMethod } from './planned-method';
-
-/** Something to do before or after a workshop. */
-export interface PlannedDate {
-  /** Stays the same while the plan changes, so that a calendar changes the entry instead of doubling it. */
-  id: string;
-  name: string;
-  from: IsoDate;
-  to: IsoDate;
-  /** How to do it, and why then. */
-  how: string;
-  source: string | null;
-  kind: 'wood' | 'stocks' | 'day' | 'callus' | 'planting' | 'round';
-}
-
-export interface Taught {
-  plan: PlannedMethod;
-  method: Method;
-  /** The season of the method that the date falls in; null out of season. */
-  season: Season | null;
-  scion: Phenology;
-  stock: Phenology;
-}
-
-export interface DatesInput {
-  date: IsoDate;
-  title: string;
-  taught: Taught[];
-  assumption: AssumptionById;
-  /** Rounds that were set already, instead of those the method advises. */
-  rounds: { milestone: keyof typeof MILESTONE_WORDS; opensOn: IsoDate; closesOn: IsoDate }[];
-  /** Words for a temperature in the reader's unit. */
-  degrees: (celsius: number) => string;
-  /** And for a length in mm. */
-  length: (mm: number) => string;
-}
-
-/** What kind of wood a method wants in the season it is done in. */
-export function woodNeed({
-  method,
-  season,
-}: Pick<Taught, 'method' | 'season'>): 'bench' | 'leaf' | 'budwood' | 'spring-bud' | 'tip' {
-  const used = season ?? method.use.seasons[0]!;
-  if (used.wood.includes('tip')) return 'tip';
-  if (used.wood.includes('dormant')) return used.phase === 'leaves-out' ? 'leaf' : 'bench';
-  return used.phase === 'leaves-out' ? 'spring-bud' : 'budwood';
-}
+import { woodDates } from './wood-dates';
+import { type PlannedDate, type Taught, type DatesInput } from './planned-date';
 
 /** All dates that hang on the day of a workshop, in their order. */
 export function workshopDates(input: DatesInput): PlannedDate[] {
@@ -77,112 +29,6 @@ export function workshopDates(input: DatesInput): PlannedDate[] {
     ...afterwards(input),
   ];
   return dates.sort((a, b) => a.from.localeCompare(b.from) || a.to.localeCompare(b.to));
-}
-
-/** When dormant wood is cut: as long before as it is stored, and while it sleeps. */
-export function woodWindow(
-  date: IsoDate,
-  need: 'bench' | 'leaf',
-  assumption: AssumptionById,
-): { from: IsoDate; to: IsoDate; source: string | null } {
-  const suffix = need === 'leaf' ? '-leaf' : '';
-  return {
-    from: addDays(date, -assumption(`wood-early${suffix}`).value),
-    to: addDays(date, -assumption(`wood-late${suffix}`).value),
-    source: assumption(`wood-early${suffix}`).source,
-  };
-}
-
-function woodDates({ date, taught, assumption, degrees, length }: DatesInput): PlannedDate[] {
-  const needs = new Set(taught.map(woodNeed));
-  const speciesOf = (need: string): string =>
-    [...new Set(taught.filter((method) => woodNeed(method) === need).map(({ scion }) => scion.species))].join(', ');
-  const dates: PlannedDate[] = [];
-  for (const need of ['bench', 'leaf'] as const) {
-    if (!needs.has(need)) continue;
-    const window = woodWindow(date, need, assumption);
-    // Wood does not sleep the whole window through: the plants' own year narrows it.
-    const years = taught.filter((method) => woodNeed(method) === need).map(({ scion }) => scion);
-    const latest = (days: IsoDate[]): IsoDate => days.sort().at(-1)!;
-    const from = latest([window.from, ...years.flatMap(({ dormant }) => dormant?.best ?? [])]);
-    const to = [window.to, ...years.flatMap(({ swell }) => (swell ? addDays(swell.early, -1) : []))].sort()[0]!;
-    const sound = from <= to;
-    dates.push({
-      id: `wood-cut-${need}`,
-      name: `Cut scion wood: ${speciesOf(need)}`,
-      from: sound ? from : window.from,
-      to: sound ? to : window.to,
-      kind: 'wood',
-      source: window.source,
-      how: 'Last season’s shoots, pencil thick, fully dormant, on a day without hard frost. Label each bundle as it is cut.',
-    });
-    const every = assumption('wood-check').value;
-    const stored = sound ? to : window.to;
-    const checks = [];
-    for (let day = addDays(stored, every); day < addDays(date, -3); day = addDays(day, every)) checks.push(day);
-    dates.push({
-      id: `wood-store-${need}`,
-      name: 'Wood into store',
-      from: stored,
-      to: stored,
-      kind: 'wood',
-      source: window.source,
-      how: `Sealed bag, barely damp wrap, ${degrees(STORE.from)} to ${degrees(STORE.to)}, away from ripening fruit.`,
-    });
-    // A long winter has many looks; the calendar takes six.
-    checks.slice(-6).forEach((day, i, shown) =>
-      dates.push({
-        id: `wood-check-${need}-${shown.length - i}`,
-        name: 'Look at the stored wood',
-        from: day,
-        to: day,
-        kind: 'wood',
-        source: assumption('wood-check').source,
-        how: 'Green under the bark, buds shut, wrap damp and not wet, no mould.',
-      }),
-    );
-    dates.push({
-      id: `wood-last-${need}`,
-      name: 'Last look at the wood',
-      from: addDays(date, -2),
-      to: addDays(date, -1),
-      kind: 'wood',
-      source: null,
-      how: 'Trim the ends back to green, measure the calipers, sort by them.',
-    });
-  }
-  if (needs.has('budwood')) {
-    dates.push({
-      id: 'budwood-cut',
-      name: `Cut budwood: ${speciesOf('budwood')}`,
-      from: date,
-      to: date,
-      kind: 'wood',
-      source: assumption('budwood').source,
-      how: `In the cool of the morning; leaf blades off, ${length(12)} of leaf stalk left, in a labelled bag in the shade. At most ${assumption('budwood').value} days in the cold.`,
-    });
-  }
-  if (needs.has('spring-bud'))
-    dates.push({
-      id: 'budwood-cut',
-      name: `Cut budwood: ${speciesOf('spring-bud')}`,
-      from: addDays(date, -1),
-      to: addDays(date, -1),
-      kind: 'wood',
-      source: assumption('budwood').source,
-      how: 'Last year’s shoot, the still sleeping buds behind those that have pushed.',
-    });
-  if (needs.has('tip'))
-    dates.push({
-      id: 'tips-cut',
-      name: `Cut tips: ${speciesOf('tip')}`,
-      from: date,
-      to: date,
-      kind: 'wood',
-      source: assumption('budwood').source,
-      how: `Hardened tips of about ${length(100)}, the end bud fat and still closed, leaves off at once.`,
-    });
-  return dates;
 }
 
 function stockDates({ date, taught, assumption, degrees }: DatesInput): PlannedDate[] {

@@ -87,23 +87,7 @@ export function pairUp({ method, stocks, scions, fixed, progress = () => undefin
   const free = stocks.filter(({ id }) => !kept.some(({ stock }) => stock === id)).map((stock) => ({ ...stock }));
   const wood = scions.filter(({ id }) => !kept.some(({ scion }) => scion === id));
 
-  let columns = match(free, wood, worth);
-  let sum = total(free, wood, columns, worth);
-  for (let round = 0; round < ROUNDS && skills.length > 1; round++) {
-    // Seats change hands among the stocks; each seat as often as it was dealt one.
-    const seats = free.map(({ seat, skill }) => ({ seat, skill }));
-    const dealt = assign(
-      free.map((stock, i) =>
-        seats.map(({ skill }) => (columns[i]! < 0 ? 0 : worth(skill, stock.caliper, wood[columns[i]!]!.caliper))),
-      ),
-    );
-    const moved = free.map((stock, i) => ({ ...stock, ...seats[dealt[i]!]! }));
-    const again = match(moved, wood, worth);
-    const better = total(moved, wood, again, worth);
-    if (better <= sum + ROUNDING) break;
-    free.splice(0, free.length, ...moved);
-    [columns, sum] = [again, better];
-  }
+  const columns = deal(free, wood, worth, skills);
 
   const pairs: Pair[] = kept.map(({ stock, scion, seat }) => ({
     stock,
@@ -148,6 +132,33 @@ export function pairUp({ method, stocks, scions, fixed, progress = () => undefin
 }
 
 type Worth = (skill: SkillLevel, stock: number, scion: number) => number;
+
+/** Scions matched to stocks, and seats dealt anew as long as that makes more of them. */
+function deal(
+  free: { id: string; caliper: number; seat: string; skill: SkillLevel }[],
+  wood: PairScion[],
+  worth: (skill: SkillLevel, stock: number, scion: number) => number,
+  skills: SkillLevel[],
+) {
+  let columns = match(free, wood, worth);
+  let sum = total(free, wood, columns, worth);
+  for (let round = 0; round < ROUNDS && skills.length > 1; round++) {
+    // Seats change hands among the stocks; each seat as often as it was dealt one.
+    const seats = free.map(({ seat, skill }) => ({ seat, skill }));
+    const dealt = assign(
+      free.map((stock, i) =>
+        seats.map(({ skill }) => (columns[i]! < 0 ? 0 : worth(skill, stock.caliper, wood[columns[i]!]!.caliper))),
+      ),
+    );
+    const moved = free.map((stock, i) => ({ ...stock, ...seats[dealt[i]!]! }));
+    const again = match(moved, wood, worth);
+    const better = total(moved, wood, again, worth);
+    if (better <= sum + ROUNDING) break;
+    free.splice(0, free.length, ...moved);
+    [columns, sum] = [again, better];
+  }
+  return columns;
+}
 
 function match(stocks: readonly PairStock[], scions: readonly PairScion[], worth: Worth): number[] {
   if (scions.length === 0) return stocks.map(() => -1);

@@ -5,17 +5,8 @@ import { kindOf, kinOf } from '../../methods/compatibility/compatibility';
 import { addDays, daysBetween, type IsoDate } from '../../units/iso-date';
 import { EVERGREEN, type AssumptionById, springKin } from './assumptions';
 import type { Observation, Sign } from './observation';
-
-/** A day when something is expected, with the days between which it may lie. */
-export interface Estimate {
-  early: IsoDate;
-  best: IsoDate;
-  late: IsoDate;
-  /** What it is reckoned from. */
-  basis: string;
-  source: string | null;
-  observed: boolean;
-}
+import { sleepOf, fallingUnder, rising } from './thresholds-of-the-year';
+import { type Estimate, observed } from './estimate';
 
 /** A species' year at a site, from one midwinter to the next. Null where it does not happen there. */
 export interface Phenology {
@@ -203,76 +194,12 @@ function lastSeen(own: Observation[], sign: Sign, since: IsoDate, until: IsoDate
   );
 }
 
-function observed(on: IsoDate, basis: string): Estimate {
-  return { early: on, best: on, late: on, basis, source: 'seen on the spot', observed: true };
-}
-
 function widened(estimate: Estimate, days: number, margin: number, basis: string, source: string | null): Estimate {
   return {
     early: addDays(estimate.early, days - margin),
     best: addDays(estimate.best, days),
     late: addDays(estimate.late, days + margin),
     basis,
-    source,
-    observed: false,
-  };
-}
-
-/** Leaf fall of the autumn before; null where it never turns cold enough. */
-function sleepOf(from: IsoDate, mean: (day: IsoDate) => number, assumption: AssumptionById): Estimate | null {
-  return fallingUnder('sleep', addDays(from, -185), mean, assumption);
-}
-
-/** First day, within 200 from `since`, on which the mean is under a figure; the margin is the figure's. */
-function fallingUnder(
-  id: string,
-  since: IsoDate,
-  mean: (day: IsoDate) => number,
-  assumption: AssumptionById,
-): Estimate | null {
-  const { value, margin, source } = assumption(id);
-  const under = (limit: number): IsoDate | null => {
-    // It has to be warmer first: a site that is always cold has no such day.
-    let warmer = false;
-    for (let i = 0; i < 230; i++) {
-      const cold = mean(addDays(since, i)) < limit;
-      if (cold && warmer) return addDays(since, i);
-      warmer ||= !cold;
-    }
-    return null;
-  };
-  const best = under(value);
-  if (!best) return null;
-  return {
-    early: under(value + margin) ?? best,
-    best,
-    late: under(value - margin) ?? addDays(best, 30),
-    basis: `mean of the day under ${value} °C`,
-    source,
-    observed: false,
-  };
-}
-
-function rising(
-  from: IsoDate,
-  to: IsoDate,
-  mean: (day: IsoDate) => number,
-  value: number,
-  margin: number,
-  source: string | null,
-): Estimate | null {
-  const over = (limit: number): IsoDate | null => {
-    for (let i = 0; i <= daysBetween(from, to); i++)
-      if (mean(addDays(from, i)) >= limit) return i === 0 ? null : addDays(from, i);
-    return null;
-  };
-  const best = over(value);
-  if (!best) return null;
-  return {
-    early: over(value - margin) ?? best,
-    best,
-    late: over(value + margin) ?? addDays(best, 30),
-    basis: `mean of the day from ${value} °C`,
     source,
     observed: false,
   };

@@ -54,18 +54,8 @@ export function kitLines({ needs, people, leftHanded, settings, length }: KitInp
       if (!known.note.includes(note)) known.note += `; ${note}`;
     } else lines.set(id, { id, name, unit, per: 'workshop', each: null, total, note });
   };
-  for (const {
-    method,
-    technique,
-    diameter,
-    keepers,
-    practice,
-    stocks,
-    sticks,
-    prunings,
-    plan,
-    graftsPerStick,
-  } of needs) {
+  for (const need of needs) {
+    const { method, keepers, practice, stocks, sticks, prunings, plan, graftsPerStick } = need;
     if (stocks > 0)
       whole(
         `stocks-${plan.stockSpecies}`,
@@ -90,27 +80,7 @@ export function kitLines({ needs, people, leftHanded, settings, length }: KitInp
         prunings,
         `${method.name}: both halves of ${practice} unions`,
       );
-    for (const material of technique.materials) {
-      const unions = material.id === 'label' ? keepers : keepers + (settings.practiceWrapped ? practice : 0);
-      if (unions === 0) continue;
-      const amount = materialAmount(material, diameter);
-      if (material.unit === 'mm')
-        whole(
-          material.id,
-          material.name,
-          'm',
-          (unions * amount) / 1000,
-          `${method.name}: ${length(Math.round(amount))} a union at ${length(diameter)}`,
-        );
-      else
-        whole(
-          material.id,
-          material.name,
-          material.unit === 'g' ? 'g' : 'pieces',
-          unions * amount,
-          `${method.name}: ${amount} a union`,
-        );
-    }
+    materialLines(need, settings, length, whole);
     if (keepers > 0 && plan.place === 'bench') {
       whole('pails', 'pails', 'pieces', keepers / PER_PAIL, `${PER_PAIL} grafts to a pail`);
       whole('bed', 'bed places', 'places', keepers, `${length(BED_SPACING * 1000)} apart, rows of ${BED_ROW}`);
@@ -122,27 +92,7 @@ export function kitLines({ needs, people, leftHanded, settings, length }: KitInp
     void lines.set(id, { id, name, unit, per: 'bench', each, total: each * benches, note });
   seat('glove', 'cut-resistant gloves', 1, 'for the holding hand');
   seat('blades', 'blades or edges', 1, 'one fresh edge each');
-  const knives = people - leftHanded;
-  if (knives > 0)
-    lines.set('knives', {
-      id: 'knives',
-      name: 'grafting knives, right-handed',
-      unit: 'pieces',
-      per: 'workshop',
-      each: null,
-      total: knives,
-      note: 'bevelled on one side, so a left hand needs its own',
-    });
-  if (leftHanded > 0)
-    lines.set('knives-left', {
-      id: 'knives-left',
-      name: 'grafting knives, left-handed',
-      unit: 'pieces',
-      per: 'workshop',
-      each: null,
-      total: leftHanded,
-      note: 'by the roster',
-    });
+  for (const line of knifeLines(people, leftHanded)) lines.set(line.id, line);
   for (const tool of new Set(needs.flatMap(({ method }) => method.tools))) {
     if (!tool.includes('knife') && !tool.includes('glove'))
       bench(`tool-${tool}`, tool, 'pieces', 1, 'shared at the bench');
@@ -160,6 +110,53 @@ export function kitLines({ needs, people, leftHanded, settings, length }: KitInp
     ...line,
     total: line.unit === 'pieces' || line.unit === 'places' ? Math.ceil(line.total - ROUNDING) : line.total,
   }));
+}
+
+type AddLine = (id: string, name: string, unit: string, total: number, note: string) => void;
+
+/** What a method's unions are bound, sealed and labelled with. */
+function materialLines(
+  { method, technique, diameter, keepers, practice }: KitInput['needs'][number],
+  settings: KitInput['settings'],
+  length: KitInput['length'],
+  add: AddLine,
+): void {
+  for (const material of technique.materials) {
+    const unions = material.id === 'label' ? keepers : keepers + (settings.practiceWrapped ? practice : 0);
+    if (unions === 0) continue;
+    const amount = materialAmount(material, diameter);
+    if (material.unit === 'mm')
+      add(
+        material.id,
+        material.name,
+        'm',
+        (unions * amount) / 1000,
+        `${method.name}: ${length(Math.round(amount))} a union at ${length(diameter)}`,
+      );
+    else
+      add(
+        material.id,
+        material.name,
+        material.unit === 'g' ? 'g' : 'pieces',
+        unions * amount,
+        `${method.name}: ${amount} a union`,
+      );
+  }
+}
+
+/** Knives for right and for left hands. */
+function knifeLines(people: number, leftHanded: number): KitLine[] {
+  const line = (id: string, name: string, total: number, note: string): KitLine[] =>
+    total > 0 ? [{ id, name, unit: 'pieces', per: 'workshop', each: null, total, note }] : [];
+  return [
+    ...line(
+      'knives',
+      'grafting knives, right-handed',
+      people - leftHanded,
+      'bevelled on one side, so a left hand needs its own',
+    ),
+    ...line('knives-left', 'grafting knives, left-handed', leftHanded, 'by the roster'),
+  ];
 }
 
 /** A figure with its unit: one piece, two pieces. */

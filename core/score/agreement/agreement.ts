@@ -88,21 +88,7 @@ export function agreementOf(judgements: readonly BlindJudgement[], points: reado
       });
     }
   }
-  const drifts = assessors.flatMap((assessorId) => {
-    const own = shared.flatMap((union) => {
-      const mine = union.find((judgement) => judgement.assessorId === assessorId);
-      const others = union.filter((judgement) => judgement.assessorId !== assessorId && judgement.score !== null);
-      if (!mine || mine.score === null || others.length === 0) return [];
-      return [
-        {
-          hours: mine.hours,
-          difference: mine.score - others.reduce((sum, { score }) => sum + score!, 0) / others.length,
-        },
-      ];
-    });
-    const found = drift(own);
-    return found ? [{ assessorId, drift: found }] : [];
-  });
+  const drifts = driftsOf(assessors, shared);
   return {
     unions: shared.length,
     // Each point of each union is a unit: the marks as a whole.
@@ -120,4 +106,23 @@ export function agreementOf(judgements: readonly BlindJudgement[], points: reado
     pairs,
     drifts,
   };
+}
+
+/** How each assessor drifts from the others over the hours. */
+function driftsOf(assessors: string[], shared: BlindJudgement[][]) {
+  return assessors.flatMap((assessorId) => {
+    const own = shared.flatMap((union) => {
+      const mine = union.find((judgement) => judgement.assessorId === assessorId);
+      const others = union.filter((judgement) => judgement.assessorId !== assessorId && judgement.score !== null);
+      if (!mine || mine.score === null || others.length === 0) return [];
+      return [
+        {
+          hours: mine.hours,
+          difference: mine.score - others.reduce((sum, { score }) => sum + score!, 0) / others.length,
+        },
+      ];
+    });
+    const found = drift(own);
+    return found ? [{ assessorId, drift: found }] : [];
+  });
 }

@@ -1,5 +1,6 @@
 import { capital } from '@/core/units/capital';
-import type { Estimate, Phenology } from '@/core/plan/phenology/phenology';
+import type { Phenology } from '@/core/plan/phenology/phenology';
+import type { Estimate } from '@/core/plan/phenology/estimate';
 import { formatDate } from '@/core/units/iso-date';
 
 const STAGES: [keyof Phenology, string][] = [

@@ -58,20 +58,7 @@ export function useRoom({ workshopId, version, room: saved, seats, members, mayC
   const changeBench = (id: string, changes: Partial<Bench>): void =>
     change({ benches: room.benches.map((bench) => (bench.id === id ? { ...bench, ...changes } : bench)) });
   const moved = (id: string, dx: number, dy: number): void => {
-    const to = (at: number, by: number, most: number): number =>
-      Math.round(Math.max(0, Math.min(most, at + by / scale)) * 20) / 20;
-    if (id.startsWith('spot-'))
-      change({
-        spots: room.spots.map((spot, i) =>
-          `spot-${i}` === id ? { ...spot, x: to(spot.x, dx, room.width), y: to(spot.y, dy, room.depth) } : spot,
-        ),
-      });
-    else
-      change({
-        benches: room.benches.map((bench) =>
-          bench.id === id ? { ...bench, x: to(bench.x, dx, room.width), y: to(bench.y, dy, room.depth) } : bench,
-        ),
-      });
+    moveThing(scale, id, change, room, dx, dy);
   };
   const save = async (): Promise<void> => {
     const sent = await run<{ version: number }>('PUT', `/api/workshops/${workshopId}/plan/room`, {
@@ -113,3 +100,28 @@ export function useRoom({ workshopId, version, room: saved, seats, members, mayC
 }
 
 export type RoomOnBoard = ReturnType<typeof useRoom>;
+
+/** Moves a bench or a mark, by 5 cm and within the room. */
+function moveThing(
+  scale: number,
+  id: string,
+  change: (changes: Partial<Room>) => void,
+  room: Room,
+  dx: number,
+  dy: number,
+) {
+  const to = (at: number, by: number, most: number): number =>
+    Math.round(Math.max(0, Math.min(most, at + by / scale)) * 20) / 20;
+  if (id.startsWith('spot-'))
+    change({
+      spots: room.spots.map((spot, i) =>
+        `spot-${i}` === id ? { ...spot, x: to(spot.x, dx, room.width), y: to(spot.y, dy, room.depth) } : spot,
+      ),
+    });
+  else
+    change({
+      benches: room.benches.map((bench) =>
+        bench.id === id ? { ...bench, x: to(bench.x, dx, room.width), y: to(bench.y, dy, room.depth) } : bench,
+      ),
+    });
+}

@@ -1,4 +1,4 @@
-import type { PlannedDate } from '@/core/plan/dates/workshop-dates';
+import type { PlannedDate } from '@/core/plan/dates/planned-date';
 import { formatDate } from '@/core/units/iso-date';
 
 const KINDS: Record<PlannedDate['kind'], string> = {

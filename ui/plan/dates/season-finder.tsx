@@ -67,24 +67,7 @@ export function SeasonFinder({ workshopId, siteId, siteName, facts, mayChange }:
   };
   return (
     <div className="flex flex-col gap-5">
-      <div className="flex flex-wrap items-end justify-between gap-3">
-        <div>
-          <h1>When can it be taught?</h1>
-          <p className="text-muted">
-            {siteName}. Leafed green: in season. Hatched: only if the year is kind. Bare: not. Draw the tag along, or
-            use the arrow keys.
-          </p>
-        </div>
-        <label className="flex min-h-11 items-center gap-2">
-          <input
-            type="checkbox"
-            className="size-5"
-            checked={every}
-            onChange={(event) => setEvery(event.target.checked)}
-          />
-          Every method on this wood
-        </label>
-      </div>
+      <FinderHead siteName={siteName} every={every} setEvery={setEvery} />
       {facts.year.climate && (
         <YearBands shown={shown} bands={bands} day={day} original={facts.date} today={facts.today} onMove={setDay} />
       )}
@@ -183,5 +166,35 @@ function OtherDay({ day, facts, mayChange, busy, move, setDay }: OtherDayProps) 
         Back
       </button>
     </>
+  );
+}
+
+interface FinderHeadProps {
+  siteName: SeasonFinderProps['siteName'];
+  every: boolean;
+  setEvery: Dispatch<SetStateAction<boolean>>;
+}
+
+/** Where, and which methods are shown. */
+function FinderHead({ siteName, every, setEvery }: FinderHeadProps) {
+  return (
+    <div className="flex flex-wrap items-end justify-between gap-3">
+      <div>
+        <h1>When can it be taught?</h1>
+        <p className="text-muted">
+          {siteName}. Leafed green: in season. Hatched: only if the year is kind. Bare: not. Draw the tag along, or use
+          the arrow keys.
+        </p>
+      </div>
+      <label className="flex min-h-11 items-center gap-2">
+        <input
+          type="checkbox"
+          className="size-5"
+          checked={every}
+          onChange={(event) => setEvery(event.target.checked)}
+        />
+        Every method on this wood
+      </label>
+    </div>
   );
 }

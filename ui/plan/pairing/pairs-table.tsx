@@ -94,7 +94,7 @@ function PairRow({
 
 /** The pairs as they were worked out. */
 export function PairsTable({ board }: { board: PairsOnBoard }) {
-  const { unit, pairs, method, stockOf, scionOf, seatOf, fixed } = board;
+  const { unit, pairs, stockOf, scionOf, seatOf } = board;
   return (
     <table className="bench-table min-w-[40rem]">
       <thead>

@@ -4,10 +4,11 @@ import { useMemo, useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import type { Place } from '@/core/methods/use';
 import { type SkillLevel } from '@/core/plan/pairing/hand';
-import type { PairScion, PairStock } from '@/core/plan/pairing/pair-up';
+import type { PairingResult, PairScion, PairStock } from '@/core/plan/pairing/pair-up';
 import { formatLengthNumber, type LengthUnit } from '@/core/units/length';
 import { useSend } from '@/ui/kit/form/use-send';
 import { usePairing } from './use-pairing';
+import { Instead } from '@/workers/pairing';
 
 export interface SavedPair {
   stock: string;
@@ -57,39 +58,12 @@ export function usePairs({
   const { run, busy, problem } = useSend();
   const { start, progress, outcome, failed } = usePairing();
   const [changeId, setChangeId] = useState(() => uuid());
-  const [fixed, setFixed] = useState<{ stock: string; scion: string; seat: string }[]>(() =>
-    (saved?.pairs ?? [])
-      .filter((pair) => pair.fixed)
-      .map(({ stock, stick, piece, seat }) => ({ stock, scion: `${stick}/${piece}`, seat })),
-  );
-  const stockOf = useMemo(() => new Map(stocks.map((stock) => [stock.id, stock])), [stocks]);
-  const scionOf = useMemo(() => new Map(scions.map((scion) => [scion.id, scion])), [scions]);
-  const stickOf = useMemo(() => new Map(sticks.map((stick) => [stick.id, stick])), [sticks]);
-  const seatOf = useMemo(() => new Map(seats.map((seat) => [seat.id, seat])), [seats]);
+  const [fixed, setFixed] = useState(() => fixedOf(saved));
+  const { stockOf, scionOf, stickOf, seatOf } = useLookups(stocks, scions, sticks, seats);
   const largest = Math.max(8, ...stocks.map(({ caliper }) => caliper), ...sticks.map(({ caliper }) => caliper)) + 1;
   const length = (mm: number): string => formatLengthNumber(mm, unit);
 
-  const made = outcome
-    ? [
-        ...outcome.result.pairs.map((pair) => ({ ...pair, method })),
-        ...outcome.instead.map((exchange) => ({
-          stock: exchange.stock,
-          scion: exchange.scion,
-          seat: stockOf.get(exchange.stock)!.seat,
-          contact: exchange.contact,
-          fixed: false,
-          method: exchange.method,
-        })),
-      ]
-    : (saved?.pairs ?? []).map(({ stick, piece, ...pair }) => ({ ...pair, scion: `${stick}/${piece}` }));
-  // A piece that was removed meanwhile takes its pair with it.
-  const pairs = made
-    .filter(({ stock, scion, seat }) => stockOf.has(stock) && scionOf.has(scion) && seatOf.has(seat))
-    .sort(
-      (a, b) =>
-        seats.findIndex(({ id }) => id === a.seat) - seats.findIndex(({ id }) => id === b.seat) ||
-        stockOf.get(a.stock)!.number - stockOf.get(b.stock)!.number,
-    );
+  const pairs = pairsShown(outcome, method, stockOf, saved, scionOf, seatOf, seats);
   const aside = (outcome?.result.aside ?? []).filter(({ stock }) => !pairs.some((pair) => pair.stock === stock));
   const sum = pairs.reduce((all, { contact }) => all + contact, 0);
   const order = outcome?.result.inOrder.sum ?? saved?.inOrder ?? null;
@@ -114,26 +88,11 @@ export function usePairs({
       version,
       method,
       inOrder: order ?? 0,
-      pairs: pairs.map(({ stock, scion, seat, contact, fixed: byHand, method: own }) => ({
-        stock,
-        stick: scionOf.get(scion)!.stick,
-        piece: scionOf.get(scion)!.piece,
-        seat,
-        contact,
-        fixed: String(byHand),
-        method: own,
-      })),
+      pairs: pairs.map((made) => sentPair(made, scionOf.get(made.scion)!)),
     });
     if (sent) setChangeId(uuid());
   };
-  const missing =
-    stocks.length === 0
-      ? 'Measure stocks first.'
-      : scions.length === 0
-        ? 'Measure sticks first.'
-        : seats.length === 0
-          ? 'Nobody has a seat: add people to the roster first.'
-          : null;
+  const missing = whatIsMissing(stocks, scions, seats);
   return {
     method,
     stocks,
@@ -165,3 +124,81 @@ export function usePairs({
 }
 
 export type PairsOnBoard = ReturnType<typeof usePairs>;
+
+/** The pairs in the order of seats and stocks. */
+function pairsShown(
+  outcome: { result: PairingResult; instead: Instead[]; seconds: number } | null,
+  method: string,
+  stockOf: Map<string, PairStock & { number: number }>,
+  saved: { pairs: SavedPair[]; inOrder: number } | null,
+  scionOf: Map<string, PairScion & { stick: string; piece: number }>,
+  seatOf: Map<string, { id: string; name: string; skill: SkillLevel; earlier: number }>,
+  seats: { id: string; name: string; skill: SkillLevel; earlier: number }[],
+) {
+  const made = outcome
+    ? [
+        ...outcome.result.pairs.map((pair) => ({ ...pair, method })),
+        ...outcome.instead.map((exchange) => ({
+          stock: exchange.stock,
+          scion: exchange.scion,
+          seat: stockOf.get(exchange.stock)!.seat,
+          contact: exchange.contact,
+          fixed: false,
+          method: exchange.method,
+        })),
+      ]
+    : (saved?.pairs ?? []).map(({ stick, piece, ...pair }) => ({ ...pair, scion: `${stick}/${piece}` }));
+  // A piece that was removed meanwhile takes its pair with it.
+  const pairs = made
+    .filter(({ stock, scion, seat }) => stockOf.has(stock) && scionOf.has(scion) && seatOf.has(seat))
+    .sort(
+      (a, b) =>
+        seats.findIndex(({ id }) => id === a.seat) - seats.findIndex(({ id }) => id === b.seat) ||
+        stockOf.get(a.stock)!.number - stockOf.get(b.stock)!.number,
+    );
+  return pairs;
+}
+
+/** What has to be there before anything is paired. */
+function whatIsMissing(
+  stocks: (PairStock & { number: number })[],
+  scions: (PairScion & { stick: string; piece: number })[],
+  seats: { id: string; name: string; skill: SkillLevel; earlier: number }[],
+) {
+  return stocks.length === 0
+    ? 'Measure stocks first.'
+    : scions.length === 0
+      ? 'Measure sticks first.'
+      : seats.length === 0
+        ? 'Nobody has a seat: add people to the roster first.'
+        : null;
+}
+
+/** Pairs that were fixed by hand when they were saved. */
+function fixedOf(saved: PairingBoardProps['saved']): { stock: string; scion: string; seat: string }[] {
+  return (saved?.pairs ?? [])
+    .filter((pair) => pair.fixed)
+    .map(({ stock, stick, piece, seat }) => ({ stock, scion: `${stick}/${piece}`, seat }));
+}
+
+/** What is on the board, by its id. */
+function useLookups(
+  stocks: PairingBoardProps['stocks'],
+  scions: PairingBoardProps['scions'],
+  sticks: PairingBoardProps['sticks'],
+  seats: PairingBoardProps['seats'],
+) {
+  const stockOf = useMemo(() => new Map(stocks.map((stock) => [stock.id, stock])), [stocks]);
+  const scionOf = useMemo(() => new Map(scions.map((scion) => [scion.id, scion])), [scions]);
+  const stickOf = useMemo(() => new Map(sticks.map((stick) => [stick.id, stick])), [sticks]);
+  const seatOf = useMemo(() => new Map(seats.map((seat) => [seat.id, seat])), [seats]);
+  return { stockOf, scionOf, stickOf, seatOf };
+}
+
+/** A pair as the server keeps it. */
+function sentPair(
+  { stock, seat, contact, fixed, method }: ReturnType<typeof pairsShown>[number],
+  { stick, piece }: PairingBoardProps['scions'][number],
+): object {
+  return { stock, stick, piece, seat, contact, fixed: String(fixed), method };
+}

@@ -47,18 +47,7 @@ export function RosterReader({ workshopId }: { workshopId: string }) {
   const faulty = lines?.filter(({ match }) => match === 'problem').length ?? 0;
   return (
     <div className="flex flex-col gap-4">
-      <div className="max-w-xl">
-        <Field
-          label="CSV file"
-          hint="A line of headers, then a line for each person: name, e-mail, phone, leave to be contacted (yes or no). Any order; comma or semicolon."
-        >
-          <input
-            type="file"
-            accept=".csv,text/csv,text/plain"
-            onChange={(event) => void preview(event.target.files?.[0])}
-          />
-        </Field>
-      </div>
+      <RosterFile preview={preview} />
       <Problem>{problem?.message}</Problem>
       {lines && (
         <>
@@ -180,5 +169,27 @@ function PreviewTable({ lines, decisions, setDecisions }: PreviewTableProps) {
         ))}
       </tbody>
     </table>
+  );
+}
+
+interface RosterFileProps {
+  preview: (chosen: File | undefined) => Promise<void>;
+}
+
+/** The file, and what it should hold. */
+function RosterFile({ preview }: RosterFileProps) {
+  return (
+    <div className="max-w-xl">
+      <Field
+        label="CSV file"
+        hint="A line of headers, then a line for each person: name, e-mail, phone, leave to be contacted (yes or no). Any order; comma or semicolon."
+      >
+        <input
+          type="file"
+          accept=".csv,text/csv,text/plain"
+          onChange={(event) => void preview(event.target.files?.[0])}
+        />
+      </Field>
+    </div>
   );
 }

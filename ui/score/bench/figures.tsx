@@ -40,12 +40,7 @@ export function Figures({ method, entry, unit, measures, errors, onChange }: Fig
       kept: without(entry.kept, field.id),
       quick: [...without(entry.quick, field.id), field.id],
     });
-  const shown = (field: Field): string => {
-    const measure = measures?.[field.id];
-    if (measure && 'value' in measure)
-      return field.unit === 'degrees' ? String(measure.value) : formatLengthNumber(measure.value, unit);
-    return typeof field.assumed === 'number' ? String(field.assumed) : 'as usual';
-  };
+  const shown = (field: Field): string => takenFor(field, measures?.[field.id], unit);
   return (
     <div className="flex flex-col gap-2.5">
       <div className={`relative grid gap-2 ${first.length === 3 ? 'grid-cols-3' : 'grid-cols-4'}`}>
@@ -240,4 +235,11 @@ function QuickPicks({ active, method, pickQuick, unit }: QuickPicksProps) {
       ))}
     </div>
   );
+}
+
+/** A figure as it is taken for granted until it is measured. */
+function takenFor(field: Field, measure: Measures[string] | undefined, unit: LengthUnit): string {
+  if (measure && 'value' in measure)
+    return field.unit === 'degrees' ? String(measure.value) : formatLengthNumber(measure.value, unit);
+  return typeof field.assumed === 'number' ? String(field.assumed) : 'as usual';
 }

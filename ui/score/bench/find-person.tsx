@@ -3,7 +3,7 @@
 import { lazy, Suspense, useId, useState, type Dispatch, type FormEvent, type SetStateAction } from 'react';
 import { findSeats } from '@/core/plan/benches/find-seat';
 import type { FoundElsewhere } from './found-elsewhere';
-import type { BenchState } from './bench-data';
+import type { BenchSeat, BenchState } from './bench-data';
 
 const ScanTag = lazy(() => import('./scan-tag').then(({ ScanTag: Scan }) => ({ default: Scan })));
 
@@ -50,17 +50,7 @@ export function FindPerson({ state, onOpen }: { state: BenchState; onOpen: (seat
         setElsewhere={setElsewhere}
         setScanning={setScanning}
       />
-      {query.trim() !== '' && shown.length > 0 && (
-        <ul className="mt-1 flex flex-wrap gap-1" aria-label="Found">
-          {shown.map((seat) => (
-            <li key={seat.id}>
-              <button type="button" className="bench-button px-3" onClick={() => onOpen(seat.id)}>
-                <strong>{seat.number}</strong> <span className="font-normal">{seat.name}</span>
-              </button>
-            </li>
-          ))}
-        </ul>
-      )}
+      {query.trim() !== '' && shown.length > 0 && <FoundSeats shown={shown} onOpen={onOpen} />}
       <p role="status" className={message ? 'mt-1 text-sm' : 'sr-only'}>
         {message}
       </p>
@@ -126,5 +116,25 @@ function FindForm({ onSubmit, id, query, setQuery, setMessage, setElsewhere, set
         </button>
       </div>
     </form>
+  );
+}
+
+interface FoundSeatsProps {
+  shown: BenchSeat[];
+  onOpen: (seatId: string) => void;
+}
+
+/** Seats that fit what was typed. */
+function FoundSeats({ shown, onOpen }: FoundSeatsProps) {
+  return (
+    <ul className="mt-1 flex flex-wrap gap-1" aria-label="Found">
+      {shown.map((seat) => (
+        <li key={seat.id}>
+          <button type="button" className="bench-button px-3" onClick={() => onOpen(seat.id)}>
+            <strong>{seat.number}</strong> <span className="font-normal">{seat.name}</span>
+          </button>
+        </li>
+      ))}
+    </ul>
   );
 }

@@ -32,7 +32,8 @@ function Marks({
 
 /** The picture with its marks, which are dragged or moved by keys. */
 export function MarkedPicture({ marking }: { marking: Marking }) {
-  const { svg, photo, mayChange, onDown, held, move, at, setsScale, unitPx, tool, points, marks, onKey } = marking;
+  const { svg, photo, mayChange, onDown, held, letGo, move, at, setsScale, unitPx, tool, points, marks, onKey } =
+    marking;
   return (
     <svg
       ref={svg}
@@ -44,9 +45,7 @@ export function MarkedPicture({ marking }: { marking: Marking }) {
       onPointerMove={(event) => {
         if (held.current !== null) move(held.current, at(event));
       }}
-      onPointerUp={() => {
-        held.current = null;
-      }}
+      onPointerUp={letGo}
     >
       <image href={`/api/photos/${photo.id}`} width={photo.width} height={photo.height} />
       {photo.scale && !setsScale && (

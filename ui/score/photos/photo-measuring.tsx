@@ -7,7 +7,7 @@ import { MarkedPicture } from './marked-picture';
 /** A picture that is measured on by marks: first its scale, then lengths, angles and hollows. */
 export function PhotoMeasuring(props: PhotoMeasuringProps) {
   const marking = useMarks(props);
-  const { photo, mayChange, unit, size } = marking;
+  const { photo, mayChange, unit } = marking;
 
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-3 xl:grid-cols-[minmax(0,1fr)_17rem]">

@@ -135,6 +135,9 @@ export function useMarks({ photo, mayChange, unit, fields, busy, onScale, onRemo
     field,
     setField,
     held,
+    letGo: (): void => {
+      held.current = null;
+    },
     svg,
     setsScale,
     marks,

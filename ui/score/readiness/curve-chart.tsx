@@ -88,45 +88,50 @@ function optionOf(attempts: Attempt[], line: CurveChartProps['line'], rule: Read
         lineStyle: { color: COLOURS.ink, width: 1.4, type: [6, 4] },
         silent: true,
       },
-      {
-        type: 'custom',
-        silent: true,
-        z: 5,
-        data: attempts.flatMap(({ score, fatal, recut }, i) =>
-          score === null ? [] : [[i + 1, score, Number(fatal), Number(recut)]],
-        ),
-        renderItem: (
-          _params: unknown,
-          api: { value: (i: number) => number; coord: (point: [number, number]) => [number, number] },
-        ) => {
-          const [x, y] = api.coord([api.value(0), api.value(1)]);
-          const [fatal, recut] = [api.value(2) === 1, api.value(3) === 1];
-          const cross = [
-            [-5, -5, 5, 5],
-            [-5, 5, 5, -5],
-          ].map(([x1, y1, x2, y2]) => ({
-            type: 'line',
-            shape: { x1: x + x1!, y1: y + y1!, x2: x + x2!, y2: y + y2! },
-            style: { stroke: COLOURS.ink, lineWidth: 2 },
-          }));
-          return {
-            type: 'group',
-            children: recut
-              ? cross
-              : [
-                  {
-                    type: 'circle',
-                    shape: { cx: x, cy: y, r: 5.5 },
-                    style: {
-                      fill: fatal ? COLOURS.sheet : COLOURS.ink,
-                      stroke: fatal ? COLOURS.loud : COLOURS.ink,
-                      lineWidth: 2.5,
-                    },
-                  },
-                ],
-          };
-        },
-      },
+      attemptMarks(attempts),
     ],
+  };
+}
+
+/** Each attempt: filled, hollow where it was fatal, a cross where it was a recut. */
+function attemptMarks(attempts: Attempt[]) {
+  return {
+    type: 'custom',
+    silent: true,
+    z: 5,
+    data: attempts.flatMap(({ score, fatal, recut }, i) =>
+      score === null ? [] : [[i + 1, score, Number(fatal), Number(recut)]],
+    ),
+    renderItem: (
+      _params: unknown,
+      api: { value: (i: number) => number; coord: (point: [number, number]) => [number, number] },
+    ) => {
+      const [x, y] = api.coord([api.value(0), api.value(1)]);
+      const [fatal, recut] = [api.value(2) === 1, api.value(3) === 1];
+      const cross = [
+        [-5, -5, 5, 5],
+        [-5, 5, 5, -5],
+      ].map(([x1, y1, x2, y2]) => ({
+        type: 'line',
+        shape: { x1: x + x1!, y1: y + y1!, x2: x + x2!, y2: y + y2! },
+        style: { stroke: COLOURS.ink, lineWidth: 2 },
+      }));
+      return {
+        type: 'group',
+        children: recut
+          ? cross
+          : [
+              {
+                type: 'circle',
+                shape: { cx: x, cy: y, r: 5.5 },
+                style: {
+                  fill: fatal ? COLOURS.sheet : COLOURS.ink,
+                  stroke: fatal ? COLOURS.loud : COLOURS.ink,
+                  lineWidth: 2.5,
+                },
+              },
+            ],
+      };
+    },
   };
 }

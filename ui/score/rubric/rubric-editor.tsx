@@ -11,7 +11,7 @@ const STAGES = { joined: 'once joined', wrapped: 'once wrapped', keeper: 'as a k
 /** Weights, caps, thresholds and words of a method, with what they would have made of past unions. */
 export function RubricEditor(props: RubricEditorProps) {
   const editing = useRubric(props);
-  const { role, problem, words, setWords, open, setOpen, setPreview, notice, setNotice, mayChange } = editing;
+  const { problem, words, setWords, open, setOpen, setPreview, notice, setNotice, mayChange } = editing;
 
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-6 lg:grid-cols-[minmax(0,1fr)_20rem]">

@@ -57,7 +57,6 @@ export function useRubric({
   role,
 }: RubricEditorProps) {
   const { run, busy, problem, setProblem } = useSend();
-  const [texts, setTexts] = useState(() => textsOf(saved, points, usualCap, thresholds));
   const [words, setWords] = useState(saved.words ?? {});
   const [open, setOpen] = useState<EditedPoint | null>(null);
   const [preview, setPreview] = useState<RubricPreview | null>(null);
@@ -66,55 +65,27 @@ export function useRubric({
   // What was opened, or saved here since: what somebody else saves meanwhile must not be overwritten unseen.
   const [opened, setOpened] = useState(version);
   const mayChange = role === 'lead';
-  const set = (name: string, text: string): void => {
-    setTexts({ ...texts, [name]: text });
+  const { texts, setTexts, set, sum, off, read } = useFigures({ saved, points, usualCap, thresholds }, () => {
     setPreview(null);
     setNotice('');
-  };
-  const figure = (name: string): number => parseDecimal(texts[name] ?? '') ?? Number.NaN;
-  const sum = points.reduce((total, { id }) => total + figure(`weights.${id}`), 0);
-  const read = (): RubricEdits | null => {
-    const wrong = Object.entries(texts).filter(
-      ([name, text]) => parseDecimal(text) === null && !(name.startsWith('caps.') && text.trim() === ''),
-    );
-    if (wrong.length > 0) {
-      setProblem({
-        message: 'Some figures cannot be read. Enter them like 12 or 12,5.',
-        fields: Object.fromEntries(wrong.map(([name]) => [name, 'Enter a figure.'])),
-      });
-      return null;
-    }
-    return {
-      weights: Object.fromEntries(
-        points
-          .filter(({ id, weight }) => figure(`weights.${id}`) !== weight)
-          .map(({ id }) => [id, figure(`weights.${id}`)]),
-      ),
-      caps: Object.fromEntries(
-        points
-          .filter(({ id }) => (texts[`caps.${id}`] ?? '').trim() !== '')
-          .map(({ id }) => [id, figure(`caps.${id}`)]),
-      ),
-      thresholds: Object.fromEntries(
-        thresholds.map((id) => [
-          id,
-          THRESHOLD_WORDS[id].unit === 'share' ? figure(`thresholds.${id}`) / 100 : figure(`thresholds.${id}`),
-        ]),
-      ),
-      fatalCap: figure('fatalCap'),
-      words,
-    };
+  });
+  const edits = (): RubricEdits | null => {
+    const { edited, fields } = read();
+    if (edited) return { ...edited, words };
+    setProblem({ message: 'Some figures cannot be read. Enter them like 12 or 12,5.', fields });
+    return null;
   };
   const showEffect = async (): Promise<void> => {
-    const edits = read();
-    if (!edits) return;
-    const sent = await run<RubricPreview>('POST', `/api/rubrics/${method}/preview`, { edits });
+    const edited = edits();
+    if (!edited) return;
+    const sent = await run<RubricPreview>('POST', `/api/rubrics/${method}/preview`, { edits: edited });
     setPreview(sent?.ok ? sent.data : null);
   };
   const save = async (): Promise<void> => {
-    const edits = read();
-    if (!edits) return;
-    const sent = await run<{ version: number }>('PUT', `/api/rubrics/${method}`, { edits, version: opened, changeId });
+    const edited = edits();
+    if (!edited) return;
+    const body = { edits: edited, version: opened, changeId };
+    const sent = await run<{ version: number }>('PUT', `/api/rubrics/${method}`, body);
     if (!sent) return;
     setChangeId(uuid());
     if (!sent.ok) return;
@@ -123,27 +94,10 @@ export function useRubric({
   };
   const rescore = async (): Promise<void> => {
     const sent = await run<{ rescored: number }>('POST', `/api/workshops/${workshopId}/rescoring`);
-    if (sent?.ok)
-      setNotice(
-        sent.data.rescored === 0
-          ? 'All judgements of this workshop stand by this rubric already.'
-          : `${sent.data.rescored} judgements scored again; their earlier scores are kept with them.`,
-      );
+    if (sent?.ok) setNotice(rescoredWords(sent.data.rescored));
   };
   const problemAt = (name: string): string | undefined => problem?.fields[name] ?? problem?.fields[`edits.${name}`];
-  const input = (name: string, label: string, placeholder = ''): React.ReactElement => (
-    <input
-      className="bench-figure"
-      inputMode="decimal"
-      aria-label={label}
-      aria-invalid={problemAt(name) !== undefined}
-      disabled={!mayChange}
-      value={texts[name] ?? ''}
-      placeholder={placeholder}
-      onChange={(event) => set(name, event.target.value)}
-    />
-  );
-  const off = Number.isFinite(sum) ? Math.round((sum - 100) * 100) / 100 : Number.NaN;
+  const input = figureFields({ problemAt, mayChange, texts, set });
   return {
     usualCap,
     thresholds,
@@ -173,3 +127,105 @@ export function useRubric({
 }
 
 export type RubricEditing = ReturnType<typeof useRubric>;
+
+/** The figures of a rubric as they are typed, what their weights come to, and what they say. */
+function useFigures(
+  {
+    saved,
+    points,
+    usualCap,
+    thresholds,
+  }: Pick<RubricEditorProps, 'points' | 'usualCap' | 'thresholds'> & {
+    saved: RubricEdits;
+  },
+  onTyped: () => void,
+) {
+  const [texts, setTexts] = useState(() => textsOf(saved, points, usualCap, thresholds));
+  const figure = (name: string): number => parseDecimal(texts[name] ?? '') ?? Number.NaN;
+  const sum = points.reduce((total, { id }) => total + figure(`weights.${id}`), 0);
+  const read = (): { edited: Omit<RubricEdits, 'words'> | null; fields: Record<string, string> } => {
+    const wrong = unreadable(texts);
+    if (wrong.length === 0) return { edited: editsOf(figure, texts, points, thresholds), fields: {} };
+    return { edited: null, fields: Object.fromEntries(wrong.map((name) => [name, 'Enter a figure.'])) };
+  };
+  return {
+    texts,
+    setTexts,
+    set: (name: string, text: string): void => {
+      setTexts({ ...texts, [name]: text });
+      onTyped();
+    },
+    sum,
+    off: Number.isFinite(sum) ? Math.round((sum - 100) * 100) / 100 : Number.NaN,
+    read,
+  };
+}
+
+/** Fields of the rubric, each by the name of its figure. */
+function figureFields(typing: Omit<FigureFieldProps, 'name' | 'label' | 'placeholder'>) {
+  return function figureField(name: string, label: string, placeholder = ''): React.ReactElement {
+    return <FigureField {...typing} name={name} label={label} placeholder={placeholder} />;
+  };
+}
+
+function rescoredWords(count: number): string {
+  return count === 0
+    ? 'All judgements of this workshop stand by this rubric already.'
+    : `${count} judgements scored again; their earlier scores are kept with them.`;
+}
+
+/** Names of the figures that are none; a cap may be left empty. */
+function unreadable(texts: Record<string, string>): string[] {
+  return Object.entries(texts).flatMap(([name, text]) =>
+    parseDecimal(text) === null && !(name.startsWith('caps.') && text.trim() === '') ? [name] : [],
+  );
+}
+
+/** What differs from the method's own rubric, as figures. */
+function editsOf(
+  figure: (name: string) => number,
+  texts: Record<string, string>,
+  points: RubricEditorProps['points'],
+  thresholds: RubricEditorProps['thresholds'],
+): Omit<RubricEdits, 'words'> {
+  return {
+    weights: Object.fromEntries(
+      points
+        .filter(({ id, weight }) => figure(`weights.${id}`) !== weight)
+        .map(({ id }) => [id, figure(`weights.${id}`)]),
+    ),
+    caps: Object.fromEntries(
+      points.filter(({ id }) => (texts[`caps.${id}`] ?? '').trim() !== '').map(({ id }) => [id, figure(`caps.${id}`)]),
+    ),
+    thresholds: Object.fromEntries(
+      thresholds.map((id) => [id, figure(`thresholds.${id}`) / (THRESHOLD_WORDS[id].unit === 'share' ? 100 : 1)]),
+    ),
+    fatalCap: figure('fatalCap'),
+  };
+}
+
+interface FigureFieldProps {
+  label: string;
+  problemAt: (name: string) => string | undefined;
+  name: string;
+  mayChange: boolean;
+  texts: Record<string, string>;
+  placeholder: string;
+  set: (name: string, text: string) => void;
+}
+
+/** A figure of the rubric. */
+function FigureField({ label, problemAt, name, mayChange, texts, placeholder, set }: FigureFieldProps) {
+  return (
+    <input
+      className="bench-figure"
+      inputMode="decimal"
+      aria-label={label}
+      aria-invalid={problemAt(name) !== undefined}
+      disabled={!mayChange}
+      value={texts[name] ?? ''}
+      placeholder={placeholder}
+      onChange={(event) => set(name, event.target.value)}
+    />
+  );
+}

@@ -55,31 +55,10 @@ export default async function Choose({ searchParams }: { searchParams: Promise<Q
   const [species, scionSpecies] = [text('species', 'pear').slice(0, 60), text('scionSpecies', 'pear').slice(0, 60)];
   const pairing = species.trim() && scionSpecies.trim() ? pairingOf(species, scionSpecies, own) : null;
   const input = (name: string, label: string, value: string, mode: 'decimal' | 'text' = 'text', type = 'text') => (
-    <label className="text-sm font-bold">
-      {label}
-      <input
-        name={name}
-        type={type}
-        defaultValue={value}
-        inputMode={mode}
-        maxLength={60}
-        className="bench-input font-normal"
-        aria-invalid={problems[name] !== undefined}
-      />
-      {problems[name] && <span className="block text-loud">{problems[name]}</span>}
-    </label>
+    <TypedField label={label} name={name} type={type} value={value} mode={mode} problems={problems} />
   );
   const select = (name: string, label: string, value: string, options: [string, string][]) => (
-    <label className="text-sm font-bold">
-      {label}
-      <select name={name} defaultValue={value} className="bench-input font-normal">
-        {options.map(([id, words]) => (
-          <option key={id} value={id}>
-            {words}
-          </option>
-        ))}
-      </select>
-    </label>
+    <ChosenField label={label} name={name} value={value} options={options} />
   );
   return (
     <>
@@ -265,5 +244,56 @@ function Answers({ pairing, scionSpecies, species, works, situation, unit, other
       <h2 className="mb-1">What would have to change for the others</h2>
       <NotNow others={others} />
     </div>
+  );
+}
+
+interface ChosenFieldProps {
+  label: string;
+  name: string;
+  value: string;
+  options: [string, string][];
+}
+
+/** One of several. */
+function ChosenField({ label, name, value, options }: ChosenFieldProps) {
+  return (
+    <label className="text-sm font-bold">
+      {label}
+      <select name={name} defaultValue={value} className="bench-input font-normal">
+        {options.map(([id, words]) => (
+          <option key={id} value={id}>
+            {words}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+interface TypedFieldProps {
+  label: string;
+  name: string;
+  type: string;
+  value: string;
+  mode: 'text' | 'decimal';
+  problems: Record<string, string>;
+}
+
+/** A figure or a word of the situation. */
+function TypedField({ label, name, type, value, mode, problems }: TypedFieldProps) {
+  return (
+    <label className="text-sm font-bold">
+      {label}
+      <input
+        name={name}
+        type={type}
+        defaultValue={value}
+        inputMode={mode}
+        maxLength={60}
+        className="bench-input font-normal"
+        aria-invalid={problems[name] !== undefined}
+      />
+      {problems[name] && <span className="block text-loud">{problems[name]}</span>}
+    </label>
   );
 }

@@ -13,10 +13,11 @@ import { YearTable } from '@/ui/club/sites/year-table';
 import { orNotFound } from '../../../_http/or-not-found';
 import { pageContext } from '../../../_http/session';
 import { Season } from '../../_season';
-import type { ObservationRow, SiteRow } from '@/db/models/plan-rows';
 import type { PlannedMethod } from '@/core/plan/dates/planned-method';
 import type { MethodYear } from '@/core/plan/dates/season-finder';
 import type { Phenology } from '@/core/plan/phenology/phenology';
+import type { Climate } from '@/core/plan/climate/normals';
+import type { Context } from '@/server/platform/context';
 
 export const metadata: Metadata = { title: 'A site' };
 
@@ -65,23 +66,7 @@ export default async function SitePage({ params }: { params: Promise<{ site: str
             mayChange={mayChange}
           />
         </section>
-        {weather.days.length > 0 && (
-          <section className="board" aria-labelledby="weather">
-            <h2 id="weather" className="mb-1">
-              Weather of a year, simulated
-            </h2>
-            <p className="mb-2 text-sm text-muted">
-              Made up from the usual year, the same at every look: no station stands behind it, and the forecast of the
-              ready check is taken from it.
-            </p>
-            <p className="mb-1">
-              <a href={`/api/sites/${id}/weather`} download>
-                The year as CSV
-              </a>
-            </p>
-            <WeatherChart days={weather.days} unit={context.actor.temperatureUnit} />
-          </section>
-        )}
+        {weather.days.length > 0 && <WeatherSection id={id} weather={weather} context={context} />}
         <SeenAndPlants
           id={id}
           observations={observations}
@@ -112,11 +97,11 @@ export default async function SitePage({ params }: { params: Promise<{ site: str
 
 interface SeenAndPlantsProps {
   id: string;
-  observations: ObservationRow[];
+  observations: Awaited<ReturnType<typeof listObservations>>;
   today: string;
   species: string[];
   mayChange: boolean;
-  site: SiteRow;
+  site: Awaited<ReturnType<typeof getSite>>;
   calendar: {
     on: (plan: PlannedMethod, date: IsoDate) => TaughtWithVerdict;
     yearOf: (plan: PlannedMethod, date: IsoDate) => MethodYear | null;
@@ -162,5 +147,35 @@ function SeenAndPlants({ id, observations, today, species, mayChange, site, cale
         )}
       </section>
     </div>
+  );
+}
+
+interface WeatherSectionProps {
+  id: string;
+  weather: {
+    days: { date: string; low: number; high: number }[];
+    offered: { id: string; name: string; climate: Climate }[];
+  };
+  context: Context;
+}
+
+/** A made-up year to try things on. */
+function WeatherSection({ id, weather, context }: WeatherSectionProps) {
+  return (
+    <section className="board" aria-labelledby="weather">
+      <h2 id="weather" className="mb-1">
+        Weather of a year, simulated
+      </h2>
+      <p className="mb-2 text-sm text-muted">
+        Made up from the usual year, the same at every look: no station stands behind it, and the forecast of the ready
+        check is taken from it.
+      </p>
+      <p className="mb-1">
+        <a href={`/api/sites/${id}/weather`} download>
+          The year as CSV
+        </a>
+      </p>
+      <WeatherChart days={weather.days} unit={context.actor.temperatureUnit} />
+    </section>
   );
 }

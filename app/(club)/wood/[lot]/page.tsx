@@ -15,8 +15,6 @@ import { pageContext } from '../../../_http/session';
 import { Season } from '../../_season';
 import type { LoggerSummary } from '@/core/plan/wood/logger-run';
 import type { Context } from '@/server/platform/context';
-import type { SiteRow } from '@/db/models/plan-rows';
-import type { WoodCheckRow } from '@/db/models/wood-rows';
 
 export const metadata: Metadata = { title: 'A lot of wood' };
 
@@ -147,10 +145,10 @@ interface StoreAndLooksProps {
   }[];
   readings: { at: string; value: number }[];
   context: Context;
-  sites: SiteRow[];
+  sites: Awaited<ReturnType<typeof listSites>>;
   mayChange: boolean;
   today: string;
-  checks: WoodCheckRow[];
+  checks: Awaited<ReturnType<typeof ledgerLot>>['checks'];
 }
 
 /** How it is stored, and what was seen of it. */

@@ -15,7 +15,6 @@ import { RosterTable } from '@/ui/plan/roster/roster-table';
 import { WalkIn } from '@/ui/plan/roster/walk-in';
 import { orNotFound } from '../../../../_http/or-not-found';
 import { pageContext } from '../../../../_http/session';
-import type { SiteRow, WorkshopRow } from '@/db/models/plan-rows';
 
 export const metadata: Metadata = { title: 'Plan' };
 
@@ -122,9 +121,9 @@ function LotList({ lots, id }: LotListProps) {
 
 interface DayFactsProps {
   mayChange: boolean;
-  workshop: WorkshopRow;
-  sites: SiteRow[];
-  site: SiteRow;
+  workshop: Awaited<ReturnType<typeof getWorkshop>>;
+  sites: Awaited<ReturnType<typeof listSites>>;
+  site: Awaited<ReturnType<typeof getSite>>;
 }
 
 /** The day itself. */

@@ -10,7 +10,6 @@ import { StepList } from '@/ui/teach/step-list';
 import { orNotFound } from '../../../../_http/or-not-found';
 import { pageContext } from '../../../../_http/session';
 import type { Method } from '@/core/methods/method';
-import type { WorkshopRow } from '@/db/models/plan-rows';
 import type { Context } from '@/server/platform/context';
 
 export const metadata: Metadata = { title: 'Teach' };
@@ -80,7 +79,7 @@ export default async function Teach({ params }: { params: Promise<{ workshop: st
 
 interface SchoolsFollowedProps {
   method: Method;
-  workshop: WorkshopRow;
+  workshop: Awaited<ReturnType<typeof getWorkshop>>;
   id: string;
   context: Context;
 }

@@ -14,6 +14,7 @@ import type { Method } from '@/core/methods/method';
 import type { PlannedMethod } from '@/core/plan/dates/planned-method';
 import type { MethodsPart } from '@/server/plan/planned-methods';
 import type { HowMany } from '@/core/plan/quantities/how-many';
+import type { MethodNeed } from '@/core/plan/quantities/needs';
 
 export const metadata: Metadata = { title: 'Quantities' };
 
@@ -51,55 +52,7 @@ export default async function PlanQuantities({ params }: { params: Promise<{ wor
         <p className="border-l-4 border-loud bg-sheet px-3 py-2 font-bold">{problem}</p>
       ) : (
         <>
-          <section aria-labelledby="counts" className="relative overflow-x-auto" tabIndex={0}>
-            <h2 id="counts" className="mb-1">
-              How many to make, so that the promise is kept with {percent(plan.settings.confidence)}
-            </h2>
-            <table className="bench-table min-w-[50rem]">
-              <thead>
-                <tr>
-                  <th scope="col">Method</th>
-                  <th scope="col">Promised each</th>
-                  <th scope="col">Take believed</th>
-                  <th scope="col">For each person</th>
-                  <th scope="col">For everybody at once</th>
-                  <th scope="col">Shared</th>
-                  <th scope="col">Made to keep</th>
-                  <th scope="col">Practice</th>
-                  <th scope="col">Stocks, sticks</th>
-                </tr>
-              </thead>
-              <tbody>
-                {needs.map(
-                  ({
-                    method,
-                    plan: planned,
-                    belief,
-                    counts,
-                    keepers,
-                    practice,
-                    stocks: stockCount,
-                    sticks,
-                    prunings,
-                  }) => (
-                    <NeedRow
-                      key={method.id}
-                      method={method}
-                      planned={planned}
-                      belief={belief}
-                      plan={plan}
-                      counts={counts}
-                      keepers={keepers}
-                      practice={practice}
-                      stockCount={stockCount}
-                      sticks={sticks}
-                      prunings={prunings}
-                    />
-                  ),
-                )}
-              </tbody>
-            </table>
-          </section>
+          <CountsSection plan={plan} needs={needs} />
           <section aria-labelledby="supply" className="grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-2">
             <div>
               <h2 id="supply" className="mb-2">
@@ -211,5 +164,55 @@ function NeedRow({
         {prunings > 0 && <span className="block text-sm text-muted">and {prunings} prunings</span>}
       </td>
     </tr>
+  );
+}
+
+interface CountsSectionProps {
+  plan: MethodsPart;
+  needs: MethodNeed[];
+}
+
+/** How many to make of each method. */
+function CountsSection({ plan, needs }: CountsSectionProps) {
+  return (
+    <section aria-labelledby="counts" className="relative overflow-x-auto" tabIndex={0}>
+      <h2 id="counts" className="mb-1">
+        How many to make, so that the promise is kept with {percent(plan.settings.confidence)}
+      </h2>
+      <table className="bench-table min-w-[50rem]">
+        <thead>
+          <tr>
+            <th scope="col">Method</th>
+            <th scope="col">Promised each</th>
+            <th scope="col">Take believed</th>
+            <th scope="col">For each person</th>
+            <th scope="col">For everybody at once</th>
+            <th scope="col">Shared</th>
+            <th scope="col">Made to keep</th>
+            <th scope="col">Practice</th>
+            <th scope="col">Stocks, sticks</th>
+          </tr>
+        </thead>
+        <tbody>
+          {needs.map(
+            ({ method, plan: planned, belief, counts, keepers, practice, stocks: stockCount, sticks, prunings }) => (
+              <NeedRow
+                key={method.id}
+                method={method}
+                planned={planned}
+                belief={belief}
+                plan={plan}
+                counts={counts}
+                keepers={keepers}
+                practice={practice}
+                stockCount={stockCount}
+                sticks={sticks}
+                prunings={prunings}
+              />
+            ),
+          )}
+        </tbody>
+      </table>
+    </section>
   );
 }

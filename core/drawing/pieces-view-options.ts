@@ -1,0 +1,17 @@
+import { type LengthUnit } from '../units/length';
+import type { StepFigure } from './step-figure';
+import type { PiecesSide, Workpieces } from './workpieces';
+
+export interface PiecesViewOptions {
+  view: PiecesSide;
+  unit: LengthUnit;
+  /** The pieces one step earlier: what the knife did since is drawn as its path. */
+  before?: Workpieces;
+  figures?: StepFigure[];
+  /** Figures to leave room for without drawing them, so that two drawings have one scale. */
+  roomFor?: StepFigure[];
+  /** Way the blade goes. */
+  pull?: 'up' | 'down';
+  /** Places that points of the rubric are marked at, asked for by id. */
+  anchors?: string[];
+}

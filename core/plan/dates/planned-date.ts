@@ -1,0 +1,42 @@
+import { MILESTONE_WORDS } from '../../methods/milestones';
+import type { Method } from '../../methods/method';
+import type { Season } from '../../methods/use';
+import { type AssumptionById } from '../phenology/assumptions';
+import type { Phenology } from '../phenology/phenology';
+import { type IsoDate } from '../../units/iso-date';
+import type { PlannedMethod } from './planned-method';
+
+/** Something to do before or after a workshop. */
+export interface PlannedDate {
+  /** Stays the same while the plan changes, so that a calendar changes the entry instead of doubling it. */
+  id: string;
+  name: string;
+  from: IsoDate;
+  to: IsoDate;
+  /** How to do it, and why then. */
+  how: string;
+  source: string | null;
+  kind: 'wood' | 'stocks' | 'day' | 'callus' | 'planting' | 'round';
+}
+
+export interface Taught {
+  plan: PlannedMethod;
+  method: Method;
+  /** The season of the method that the date falls in; null out of season. */
+  season: Season | null;
+  scion: Phenology;
+  stock: Phenology;
+}
+
+export interface DatesInput {
+  date: IsoDate;
+  title: string;
+  taught: Taught[];
+  assumption: AssumptionById;
+  /** Rounds that were set already, instead of those the method advises. */
+  rounds: { milestone: keyof typeof MILESTONE_WORDS; opensOn: IsoDate; closesOn: IsoDate }[];
+  /** Words for a temperature in the reader's unit. */
+  degrees: (celsius: number) => string;
+  /** And for a length in mm. */
+  length: (mm: number) => string;
+}

@@ -1,0 +1,134 @@
+import { type AssumptionById } from '../phenology/assumptions';
+import { addDays, type IsoDate } from '../../units/iso-date';
+import { STORE } from '../wood/store';
+import { type PlannedDate, type Taught, type DatesInput } from './planned-date';
+
+/** What kind of wood a method wants in the season it is done in. */
+export function woodNeed({
+  method,
+  season,
+}: Pick<Taught, 'method' | 'season'>): 'bench' | 'leaf' | 'budwood' | 'spring-bud' | 'tip' {
+  const used = season ?? method.use.seasons[0]!;
+  if (used.wood.includes('tip')) return 'tip';
+  if (used.wood.includes('dormant')) return used.phase === 'leaves-out' ? 'leaf' : 'bench';
+  return used.phase === 'leaves-out' ? 'spring-bud' : 'budwood';
+}
+
+/** When dormant wood is cut: as long before as it is stored, and while it sleeps. */
+export function woodWindow(
+  date: IsoDate,
+  need: 'bench' | 'leaf',
+  assumption: AssumptionById,
+): { from: IsoDate; to: IsoDate; source: string | null } {
+  const suffix = need === 'leaf' ? '-leaf' : '';
+  return {
+    from: addDays(date, -assumption(`wood-early${suffix}`).value),
+    to: addDays(date, -assumption(`wood-late${suffix}`).value),
+    source: assumption(`wood-early${suffix}`).source,
+  };
+}
+
+export function woodDates({ date, taught, assumption, degrees, length }: DatesInput): PlannedDate[] {
+  const needs = new Set(taught.map(woodNeed));
+  const speciesOf = (need: string): string =>
+    [...new Set(taught.filter((method) => woodNeed(method) === need).map(({ scion }) => scion.species))].join(', ');
+  const dates: PlannedDate[] = [];
+  for (const need of ['bench', 'leaf'] as const) {
+    if (!needs.has(need)) continue;
+    storedWood(date, need, assumption, taught, dates, speciesOf, degrees);
+  }
+  if (needs.has('budwood')) {
+    dates.push({
+      id: 'budwood-cut',
+      name: `Cut budwood: ${speciesOf('budwood')}`,
+      from: date,
+      to: date,
+      kind: 'wood',
+      source: assumption('budwood').source,
+      how: `In the cool of the morning; leaf blades off, ${length(12)} of leaf stalk left, in a labelled bag in the shade. At most ${assumption('budwood').value} days in the cold.`,
+    });
+  }
+  if (needs.has('spring-bud'))
+    dates.push({
+      id: 'budwood-cut',
+      name: `Cut budwood: ${speciesOf('spring-bud')}`,
+      from: addDays(date, -1),
+      to: addDays(date, -1),
+      kind: 'wood',
+      source: assumption('budwood').source,
+      how: 'Last year’s shoot, the still sleeping buds behind those that have pushed.',
+    });
+  if (needs.has('tip'))
+    dates.push({
+      id: 'tips-cut',
+      name: `Cut tips: ${speciesOf('tip')}`,
+      from: date,
+      to: date,
+      kind: 'wood',
+      source: assumption('budwood').source,
+      how: `Hardened tips of about ${length(100)}, the end bud fat and still closed, leaves off at once.`,
+    });
+  return dates;
+}
+
+/** Cutting dormant wood, storing it, and looking at it until the day. */
+function storedWood(
+  date: string,
+  need: 'bench' | 'leaf',
+  assumption: AssumptionById,
+  taught: Taught[],
+  dates: PlannedDate[],
+  speciesOf: (need: string) => string,
+  degrees: (celsius: number) => string,
+) {
+  const window = woodWindow(date, need, assumption);
+  // Wood does not sleep the whole window through: the plants' own year narrows it.
+  const years = taught.filter((method) => woodNeed(method) === need).map(({ scion }) => scion);
+  const latest = (days: IsoDate[]): IsoDate => days.sort().at(-1)!;
+  const from = latest([window.from, ...years.flatMap(({ dormant }) => dormant?.best ?? [])]);
+  const to = [window.to, ...years.flatMap(({ swell }) => (swell ? addDays(swell.early, -1) : []))].sort()[0]!;
+  const sound = from <= to;
+  dates.push({
+    id: `wood-cut-${need}`,
+    name: `Cut scion wood: ${speciesOf(need)}`,
+    from: sound ? from : window.from,
+    to: sound ? to : window.to,
+    kind: 'wood',
+    source: window.source,
+    how: 'Last season’s shoots, pencil thick, fully dormant, on a day without hard frost. Label each bundle as it is cut.',
+  });
+  const every = assumption('wood-check').value;
+  const stored = sound ? to : window.to;
+  const checks = [];
+  for (let day = addDays(stored, every); day < addDays(date, -3); day = addDays(day, every)) checks.push(day);
+  dates.push({
+    id: `wood-store-${need}`,
+    name: 'Wood into store',
+    from: stored,
+    to: stored,
+    kind: 'wood',
+    source: window.source,
+    how: `Sealed bag, barely damp wrap, ${degrees(STORE.from)} to ${degrees(STORE.to)}, away from ripening fruit.`,
+  });
+  // A long winter has many looks; the calendar takes six.
+  checks.slice(-6).forEach((day, i, shown) =>
+    dates.push({
+      id: `wood-check-${need}-${shown.length - i}`,
+      name: 'Look at the stored wood',
+      from: day,
+      to: day,
+      kind: 'wood',
+      source: assumption('wood-check').source,
+      how: 'Green under the bark, buds shut, wrap damp and not wet, no mould.',
+    }),
+  );
+  dates.push({
+    id: `wood-last-${need}`,
+    name: 'Last look at the wood',
+    from: addDays(date, -2),
+    to: addDays(date, -1),
+    kind: 'wood',
+    source: null,
+    how: 'Trim the ends back to green, measure the calipers, sort by them.',
+  });
+}

@@ -1,0 +1,63 @@
+import { addDays, daysBetween, type IsoDate } from '../../units/iso-date';
+import { type AssumptionById } from './assumptions';
+import { type Estimate } from './estimate';
+
+/** Leaf fall of the autumn before; null where it never turns cold enough. */
+export function sleepOf(from: IsoDate, mean: (day: IsoDate) => number, assumption: AssumptionById): Estimate | null {
+  return fallingUnder('sleep', addDays(from, -185), mean, assumption);
+}
+
+/** First day, within 200 from `since`, on which the mean is under a figure; the margin is the figure's. */
+export function fallingUnder(
+  id: string,
+  since: IsoDate,
+  mean: (day: IsoDate) => number,
+  assumption: AssumptionById,
+): Estimate | null {
+  const { value, margin, source } = assumption(id);
+  const under = (limit: number): IsoDate | null => {
+    // It has to be warmer first: a site that is always cold has no such day.
+    let warmer = false;
+    for (let i = 0; i < 230; i++) {
+      const cold = mean(addDays(since, i)) < limit;
+      if (cold && warmer) return addDays(since, i);
+      warmer ||= !cold;
+    }
+    return null;
+  };
+  const best = under(value);
+  if (!best) return null;
+  return {
+    early: under(value + margin) ?? best,
+    best,
+    late: under(value - margin) ?? addDays(best, 30),
+    basis: `mean of the day under ${value} °C`,
+    source,
+    observed: false,
+  };
+}
+
+export function rising(
+  from: IsoDate,
+  to: IsoDate,
+  mean: (day: IsoDate) => number,
+  value: number,
+  margin: number,
+  source: string | null,
+): Estimate | null {
+  const over = (limit: number): IsoDate | null => {
+    for (let i = 0; i <= daysBetween(from, to); i++)
+      if (mean(addDays(from, i)) >= limit) return i === 0 ? null : addDays(from, i);
+    return null;
+  };
+  const best = over(value);
+  if (!best) return null;
+  return {
+    early: over(value - margin) ?? best,
+    best,
+    late: over(value + margin) ?? addDays(best, 30),
+    basis: `mean of the day from ${value} °C`,
+    source,
+    observed: false,
+  };
+}

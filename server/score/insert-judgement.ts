@@ -1,0 +1,179 @@
+import { v7 as uuid } from 'uuid';
+import { QueryTypes, type Transaction } from 'sequelize';
+import { methodById } from '@/core/methods/registry';
+import { type UnionJudgement } from '@/core/score/rubric/judge-union';
+import type { JudgementRow, UnionRow } from '@/db/models/union-rows';
+import type { WorkshopRow } from '@/db/models/plan-rows';
+import { type Context } from '@/server/platform/context';
+import { audit } from '@/server/platform/audit';
+import { type JudgementInput } from './judgement-input';
+import { standing } from '@/server/platform/counting-judgement';
+import { isDrawn } from './second-looks';
+import { hiddenFrom } from '@/server/platform/waiting-for-second';
+import { refreshUnionFacts } from '@/server/platform/union-facts';
+import { notFound, UseCaseError } from '@/server/platform/use-case-error';
+import { Database } from '@/db/database';
+
+export async function insertJudgement(
+  context: Context,
+  transaction: Transaction,
+  judgementId: string,
+  sent: JudgementInput,
+  workshop: WorkshopRow,
+  rubricId: string,
+  judged: UnionJudgement,
+  blindRate: number,
+  sentHash: string,
+): Promise<void> {
+  const {
+    db,
+    actor: { clubId, userId },
+    now,
+  } = context;
+  const { union, fresh } = await practiceUnion(context, transaction, workshop.id, sent.seatId, sent.number);
+  const before = fresh
+    ? []
+    : standing(await db.judgements.findAll({ where: { clubId, unionId: union.id }, transaction, raw: true }));
+  // Blind only if it was still unseen: a second score of one who had seen the first measures nothing.
+  const blind = sent.second && hiddenFrom(userId, union, before);
+  const corrected: JudgementRow | null = await settleEarlier(
+    sent,
+    db,
+    clubId,
+    transaction,
+    union,
+    userId,
+    before,
+    blind,
+    now,
+    blindRate,
+  );
+  const { contact, contactGrade } = judged.assessment;
+  await db.judgements.create(
+    {
+      id: judgementId,
+      clubId,
+      unionId: union.id,
+      assessorId: userId,
+      stage: sent.stage,
+      measures: sent.measures,
+      marks: sent.marks,
+      note: sent.note,
+      contact: contact.contact,
+      contactLeft: contact.left,
+      contactRight: contact.right,
+      touchingMm: contact.touching,
+      runs: contact.ring,
+      contactGrade: contactGrade.grade as 'good' | 'poor' | 'fatal',
+      contactWords: contactGrade.words,
+      fatal: judged.fatal,
+      score: judged.score,
+      modelVersion: methodById(workshop.method).contactModel,
+      rubricId,
+      correctsId: sent.correctsId,
+      liveCorrectsId: sent.correctsId,
+      withdrawnAt: null,
+      filledInAt: sent.filledInAt,
+      deviceAt: sent.deviceAt,
+      recordedAt: now,
+      madeAt: madeAt(sent, now),
+      blind: corrected?.blind ?? blind,
+      seconds: sent.seconds,
+      strokes: sent.strokes,
+      rescoredBy: null,
+      sentHash,
+    },
+    { transaction },
+  );
+  await refreshUnionFacts(db, clubId, [union.id], transaction);
+  await audit(db, transaction, {
+    clubId,
+    actorId: userId,
+    action: sent.correctsId ? 'judgement corrected' : 'judgement saved',
+    subjectId: judgementId,
+    at: now,
+  });
+}
+
+/** No judgement waits on a device for longer, ms: a year. */
+const LONGEST_WAIT = 366 * 86_400_000;
+
+/** What a judgement does to those before it; returns the one it corrects. */
+async function settleEarlier(
+  sent: JudgementInput,
+  db: Database,
+  clubId: string,
+  transaction: Transaction,
+  union: Pick<UnionRow, 'id' | 'doubleSettledAt' | 'secondWanted' | 'secondSettledAt'>,
+  userId: string,
+  before: JudgementRow[],
+  blind: boolean,
+  now: Date,
+  blindRate: number,
+) {
+  let corrected: JudgementRow | null = null;
+  if (sent.correctsId) {
+    corrected = await db.judgements.findOne({ where: { clubId, id: sent.correctsId }, transaction, raw: true });
+    if (!corrected || corrected.unionId !== union.id) throw notFound('The judgement to correct');
+    if (hiddenFrom(userId, union, before)) throw notFound('The judgement to correct');
+    if (corrected.withdrawnAt)
+      throw new UseCaseError('conflict', 'The judgement to correct was taken back meanwhile. Save this as a new one.');
+  } else if (blind) {
+    await db.unions.update({ secondSettledAt: now }, { where: { clubId, id: union.id }, transaction });
+  } else if (before.length === 0 && isDrawn(union.id, blindRate)) {
+    await db.unions.update({ secondWanted: true }, { where: { clubId, id: union.id }, transaction });
+  } else if (union.doubleSettledAt) {
+    // A further assessor after the lead had settled: the question is open again.
+    await db.unions.update({ doubleSettledAt: null }, { where: { clubId, id: union.id }, transaction });
+  }
+  return corrected;
+}
+
+/**
+ * When it was made, by the server's clock. A device whose clock is a day off shows the same error
+ * when it sends as when it judged, so the difference of the two is right.
+ */
+export function madeAt(
+  { deviceAt, sentAt, filledInAt }: Pick<JudgementInput, 'deviceAt' | 'sentAt' | 'filledInAt'>,
+  now: Date,
+): Date {
+  if (filledInAt) return filledInAt;
+  const waited = sentAt ? Math.max(0, sentAt.getTime() - deviceAt.getTime()) : 0;
+  // A clock set right in between makes the difference worth nothing.
+  if (waited > LONGEST_WAIT) return now;
+  return new Date(now.getTime() - waited);
+}
+
+/** The union of that seat and number, made when it is first spoken of; whether it was made now. */
+async function practiceUnion(
+  context: Context,
+  transaction: Transaction,
+  workshopId: string,
+  seatId: string,
+  number: number,
+): Promise<{ union: Pick<UnionRow, 'id' | 'doubleSettledAt' | 'secondWanted' | 'secondSettledAt'>; fresh: boolean }> {
+  const {
+    db,
+    actor: { clubId },
+  } = context;
+  const id = uuid();
+  // One statement that two at once may send: the unique key lets one of them in.
+  const [, made] = await db.sequelize.query(
+    "INSERT IGNORE INTO unions (id, club_id, workshop_id, seat_id, kind, number) VALUES (:id, :clubId, :workshopId, :seatId, 'practice', :number)",
+    {
+      replacements: { id, clubId, workshopId, seatId, number },
+      transaction,
+      type: QueryTypes.INSERT,
+    },
+  );
+  if (made > 0)
+    return { union: { id, doubleSettledAt: null, secondWanted: false, secondSettledAt: null }, fresh: true };
+  return {
+    union: (await db.unions.findOne({
+      where: { clubId, workshopId, seatId, kind: 'practice', number },
+      transaction,
+      raw: true,
+    }))!,
+    fresh: false,
+  };
+}
