@@ -104,9 +104,19 @@ export function counting(union: BenchUnion): BenchJudgement {
   return union.judgements.find(({ id }) => id === union.counts) ?? union.judgements[0]!;
 }
 
+/** Unions by seat, sorted once for each state of the bench. */
+const bySeat = new WeakMap<readonly BenchUnion[], Map<string, BenchUnion[]>>();
+
 /** A person's unions in the order of their numbers. */
-export function unionsOf(state: Pick<BenchState, 'unions'>, seatId: string): BenchUnion[] {
-  return state.unions.filter((union) => union.seatId === seatId).sort((a, b) => a.number - b.number);
+export function unionsOf({ unions }: Pick<BenchState, 'unions'>, seatId: string): BenchUnion[] {
+  let seats = bySeat.get(unions);
+  if (!seats) {
+    seats = new Map();
+    for (const union of [...unions].sort((a, b) => a.number - b.number))
+      seats.set(union.seatId, [...(seats.get(union.seatId) ?? []), union]);
+    bySeat.set(unions, seats);
+  }
+  return seats.get(seatId) ?? [];
 }
 
 export function attemptsOf(state: Pick<BenchState, 'unions'>, seatId: string): Attempt[] {

@@ -23,7 +23,7 @@ export interface OpenUnion {
 
 /** What is open at a seat: the draft that was left there, or the next union with what carries over from the last. */
 export function openUnion(
-  state: BenchState,
+  state: Pick<BenchState, 'seats' | 'unions' | 'unseen' | 'rule' | 'unit' | 'stockRanges'>,
   method: Method,
   seatId: string,
   drafts: Readonly<Record<string, Draft>>,

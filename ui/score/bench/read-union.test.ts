@@ -33,6 +33,18 @@ describe('readUnion', () => {
     expect(whole.corrections[0]!.point).toBe('cambium');
     expect(whole.shown).toBe(whole.judged);
   });
+  it('is not computed anew for a letter of the note, but for every figure and mark', () => {
+    const entry = { ...newEntry(method, null, 'mm'), texts: four };
+    const rule = defaultRule(method);
+    const noted = (changes: Partial<Entry>) =>
+      readUnion(method, rule, { ...entry, ...changes }, 'joined', 'mm', STOCK_RANGES);
+    const first = noted({});
+    expect(noted({ note: 'a blunt knife' })).toBe(first);
+    expect(noted({ marks: { 'way-up': 'fatal' } }).judged!.fatal).toContain('way-up');
+    expect(noted({ texts: { ...four, scionLength: '60' } }).judged!.score).not.toBe(first.judged!.score);
+    expect(noted({})).not.toBe(first);
+    expect(noted({}).judged!.score).toBe(first.judged!.score);
+  });
   it('shows marks on the drawing before there are figures', () => {
     const marked = read({}, { marks: { 'way-up': 'fatal' } });
     expect(marked.shown.fatal).toEqual(['way-up']);

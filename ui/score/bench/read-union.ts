@@ -38,7 +38,23 @@ export function fieldOf(name: string): string {
   return FIELD_OF[name] ?? name;
 }
 
-export function readUnion(
+type Asked = Parameters<typeof compute>;
+
+/** The reading before, and what it was made of. */
+let before: { parts: unknown[]; read: ReadUnion } | null = null;
+
+/**
+ * Reads an entry. What was read last is kept: a letter of the note, a tick of the clock or news of another seat change
+ * nothing of what a reading hangs on.
+ */
+export function readUnion(...asked: Asked): ReadUnion {
+  const [method, rule, { texts, kept, quick, picks, marks, strokes }, ...others] = asked;
+  const parts = [method, rule, texts, kept, quick, picks, marks, strokes, ...others];
+  if (!before || before.parts.some((part, i) => part !== parts[i])) before = { parts, read: compute(...asked) };
+  return before.read;
+}
+
+function compute(
   method: Method,
   rule: ScoringRule,
   entry: Entry,

@@ -62,7 +62,11 @@ export function useDrafts(owner: string) {
   );
   const setDraft = useCallback(
     (seatId: string, draft: Draft | null) => {
-      localStorage.setItem(key, JSON.stringify(withDraft(readDrafts(key), seatId, draft)));
+      const drafts = withDraft(readDrafts(key), seatId, draft);
+      const text = JSON.stringify(drafts);
+      localStorage.setItem(key, text);
+      // What was written is known: reading it back at each key would make all of it anew.
+      parsed.set(key, { text, drafts });
       for (const listener of listeners) listener();
     },
     [key],

@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import type { Method, Point } from '@/core/methods/method';
 import { strokeMark } from '@/core/score/rubric/stroke-mark';
@@ -30,7 +30,12 @@ export function useScoring({ live, method, seatId, onSeat, fromPaper }: ScoringO
   const { drafts, setDraft } = useDrafts(`${state.workshop.id} ${state.assessor.id}${fromPaper ? ' paper' : ''}`);
   const [told, tell] = useState<Told>(NOTHING);
   const [filledIn, setFilledIn] = useState('');
-  const open = openUnion(state, method, seatId, drafts);
+  const { seats, unions, unseen, rule, unit, stockRanges } = state;
+  // The clock of the bench goes on every few seconds; what is open at a seat does not hang on it.
+  const open = useMemo(
+    () => openUnion({ seats, unions, unseen, rule, unit, stockRanges }, method, seatId, drafts),
+    [seats, unions, unseen, rule, unit, stockRanges, method, seatId, drafts],
+  );
   const { seat, draft, entry, read } = open;
   const saving = useSaving({
     live,
