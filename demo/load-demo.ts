@@ -247,6 +247,6 @@ async function demoTeaching(context: Context, workshopId: string, seats: SeatedP
     species: TREE.species,
     firstYear: Number(context.now.toISOString().slice(0, 4)) + 1,
     version: 0,
-    limbs: suggestProgramme(limbs, SITE.hemisphere, 3),
+    limbs: suggestProgramme(limbs, SITE.hemisphere, 3, METHODS),
   });
 }

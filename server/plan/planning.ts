@@ -1,5 +1,5 @@
 import { kindOf } from '@/core/methods/compatibility/compatibility';
-import { methodById } from '@/core/methods/registry';
+import { methodById, METHODS } from '@/core/methods/registry';
 import { type DatedPlan, datedPlan, type PlanFacts } from '@/core/plan/dates/dated-plan';
 import { dateInZone, reckonedDay } from '@/core/units/iso-date';
 import type { SiteRow, WorkshopRow } from '@/db/models/plan-rows';
@@ -21,7 +21,7 @@ export interface Planning {
 
 /** The dates of a plan, reckoned once for the same facts. */
 export function reckonedPlan(facts: PlanFacts): DatedPlan {
-  return kept('dated plan', facts, (from) => datedPlan(from));
+  return kept('dated plan', facts, (from) => datedPlan(from, METHODS));
 }
 
 /** A workshop, its site and what is taught, with all that its dates hang on. */

@@ -1,5 +1,5 @@
 import { addDays, dateInZone } from '@/core/units/iso-date';
-import { methodById } from '@/core/methods/registry';
+import { methodById, METHODS } from '@/core/methods/registry';
 import { datedPlan, type PlanFacts } from '@/core/plan/dates/dated-plan';
 import { seasonWindow, type SeasonWorkshop, type Span } from '@/core/plan/dates/season-line';
 import type { WorkshopRow } from '@/db/models/plan-rows';
@@ -45,7 +45,7 @@ async function trailOf(context: Context, workshop: WorkshopRow): Promise<SeasonW
 
 function trail({ facts, callusDays }: { facts: PlanFacts; callusDays: number }): SeasonWorkshop['trail'] {
   const { date } = facts;
-  const { dates } = datedPlan(facts);
+  const { dates } = datedPlan(facts, METHODS);
   const span = (...prefixes: string[]): Span | null => {
     const found = prefixes.flatMap((prefix) => dates.find((plannedDate) => plannedDate.id.startsWith(prefix)) ?? [])[0];
     return found ? { from: found.from, to: found.to } : null;

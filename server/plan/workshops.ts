@@ -1,3 +1,4 @@
+import { METHODS } from '@/core/methods/registry';
 import { object, string } from 'yup';
 import type { WorkshopRow } from '@/db/models/plan-rows';
 import { isDuplicate, transact } from '@/db/transact';
@@ -13,7 +14,7 @@ export async function putWorkshop(context: Context, workshopId: string, input: u
   allow(context, 'assistant');
   const { db, actor, now } = context;
   parse(id('the workshop'), workshopId);
-  const values = parse(workshopInput, input, context.now);
+  const values = parse(workshopInput(METHODS.map((method) => method.id)), input, context.now);
   const { clubId } = actor;
   const site = await db.sites.findOne({ where: { clubId, id: values.siteId }, raw: true });
   if (!site) throw notFound('The site');

@@ -2,7 +2,7 @@ import { percent, wholePercent } from '@/core/units/percent';
 import { capital } from '@/core/units/capital';
 import { TOLERANCE } from '@/core/units/tolerance';
 import { assumedBark } from '../../contact/cut-face';
-import type { Method } from '../method';
+import type { MethodFacts } from '../method-facts';
 import { type Place, PLACE_WORDS, type Season, WOOD_WORDS, type WoodState } from '../use';
 import type { LengthUnit } from '../../units/length';
 import { formatLength } from '../../units/length';
@@ -25,8 +25,8 @@ export interface Situation {
 }
 
 /** One method in this situation: whether it can work today, and what speaks for and against it. */
-export interface Choice {
-  method: Method;
+export interface Choice<Known extends MethodFacts = MethodFacts> {
+  method: Known;
   works: boolean;
   /** For ranking only: a share of takes to expect, moved by how well it fits. */
   weight: number;
@@ -40,7 +40,11 @@ export interface Choice {
  * Ranks the methods that can work in a situation, best first, then those that cannot, each with
  * reasons. Limits are those of each method's use; the order starts from its usual take.
  */
-export function chooseMethod(situation: Situation, methods: readonly Method[], unit: LengthUnit = 'mm'): Choice[] {
+export function chooseMethod<Known extends MethodFacts>(
+  situation: Situation,
+  methods: readonly Known[],
+  unit: LengthUnit = 'mm',
+): Choice<Known>[] {
   const choices = methods.map((method) => weigh(situation, method, (mm) => formatLength(mm, unit)));
   return choices.sort(
     (a, b) =>
@@ -49,9 +53,20 @@ export function chooseMethod(situation: Situation, methods: readonly Method[], u
   );
 }
 
-function weigh(situation: Situation, method: Method, length: (mm: number) => string): Choice {
+function weigh<Known extends MethodFacts>(
+  situation: Situation,
+  method: Known,
+  length: (mm: number) => string,
+): Choice<Known> {
   const { use, prior } = method;
-  const choice: Choice = { method, works: true, weight: (prior.low + prior.high) / 2, for: [], against: [], needs: [] };
+  const choice: Choice<Known> = {
+    method,
+    works: true,
+    weight: (prior.low + prior.high) / 2,
+    for: [],
+    against: [],
+    needs: [],
+  };
   const refuse = (against: string, needs: string): void => {
     choice.works = false;
     choice.against.push(against);
@@ -83,7 +98,7 @@ function weigh(situation: Situation, method: Method, length: (mm: number) => str
 type Favour = (by: number, why: string) => void;
 type Refuse = (against: string, needs: string) => void;
 
-function season({ date, climate, wood, place }: Situation, { use }: Method, favour: Favour, refuse: Refuse): void {
+function season({ date, climate, wood, place }: Situation, { use }: MethodFacts, favour: Favour, refuse: Refuse): void {
   const fits = (season: Season): boolean => !season.places || season.places.includes(place);
   const now = use.seasons.filter((season) => fits(season) && isInSeason(season, date, climate, use.tropics ?? false));
   const takes = (season: Season): boolean =>
@@ -118,7 +133,7 @@ function season({ date, climate, wood, place }: Situation, { use }: Method, favo
 
 function caliper(
   { stock, scion }: Situation,
-  { use }: Method,
+  { use }: MethodFacts,
   length: (mm: number) => string,
   favour: Favour,
   refuse: Refuse,

@@ -1,4 +1,5 @@
 import { assumptionsWith } from '../phenology/assumptions';
+import type { MethodFacts } from '../../methods/method-facts';
 import type { IsoDate } from '../../units/iso-date';
 import { formatLength, type LengthUnit } from '../../units/length';
 import { formatTemperature, type TemperatureUnit } from '../../units/temperature';
@@ -31,8 +32,9 @@ export interface DatedPlan {
 /** The plan on a date, the workshop's own or one it might be moved to. Rounds that were set stay with the day they were set for. */
 export function datedPlan(
   facts: PlanFacts,
+  known: readonly MethodFacts[],
   date: IsoDate = facts.date,
-  calendar = siteCalendar(facts.year),
+  calendar = siteCalendar(facts.year, known),
 ): DatedPlan {
   const assumption = assumptionsWith(facts.year.edits);
   const taught = facts.methods.map((plan) => calendar.on(plan, date));

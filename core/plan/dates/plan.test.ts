@@ -64,7 +64,7 @@ const facts = (changes: Partial<PlanFacts> = {}): PlanFacts => ({
   ...changes,
 });
 const open = (year: SiteYear, planned: PlannedMethod, from = '2027-01-01', to = '2027-12-31') => {
-  const calendar = siteCalendar(year);
+  const calendar = siteCalendar(year, METHODS);
   return seasonStretches(from, to, (date) => calendar.yearOf(planned, date)!);
 };
 
@@ -115,25 +115,28 @@ describe('the season finder', () => {
     expect(open(site({ climate: bay }), plan('t-bud')).every(({ chance }) => chance === 'open')).toBe(true);
   });
   it('follows what was seen', () => {
-    const calendar = siteCalendar(site({ observations: [{ species: 'pear', sign: 'bark-slips', on: '2027-04-20' }] }));
+    const calendar = siteCalendar(
+      site({ observations: [{ species: 'pear', sign: 'bark-slips', on: '2027-04-20' }] }),
+      METHODS,
+    );
     expect(calendar.on(plan('inlay'), '2027-04-25').verdict.chance).toBe('open');
-    expect(siteCalendar(site()).on(plan('inlay'), '2027-04-21').verdict.chance).toBe('shut');
+    expect(siteCalendar(site(), METHODS).on(plan('inlay'), '2027-04-21').verdict.chance).toBe('shut');
   });
   it('falls back on the calendar of the trade without normals, and says so', () => {
-    const { verdict } = siteCalendar(site({ climate: null })).on(plan('whip-and-tongue'), '2027-03-20');
+    const { verdict } = siteCalendar(site({ climate: null }), METHODS).on(plan('whip-and-tongue'), '2027-03-20');
     expect(verdict).toMatchObject({
       chance: 'edge',
       why: 'By the calendar of the trade only: this site has no normals yet.',
     });
-    expect(siteCalendar(site({ climate: null })).on(plan('whip-and-tongue'), '2027-07-20').verdict.why).toContain(
-      'early February',
-    );
+    expect(
+      siteCalendar(site({ climate: null }), METHODS).on(plan('whip-and-tongue'), '2027-07-20').verdict.why,
+    ).toContain('early February');
   });
 });
 
 describe('dates of a workshop', () => {
   const at = (planFacts: PlanFacts, id: string) =>
-    datedPlan(planFacts).dates.find((plannedDate) => plannedDate.id === id)!;
+    datedPlan(planFacts, METHODS).dates.find((plannedDate) => plannedDate.id === id)!;
   it('hang on the day as the trade counts them', () => {
     expect(woodWindow('2027-03-20', 'bench', assumptionsWith({}))).toMatchObject({
       from: addDays('2027-03-20', -70),
@@ -165,7 +168,7 @@ describe('dates of a workshop', () => {
   });
   it('keep wood within its sleep, though the window would be longer', () => {
     const planFacts = facts({ methods: [plan('inlay')], date: '2027-06-05' });
-    const swell = siteCalendar(site()).phenology('pear', '2027-06-05').swell!;
+    const swell = siteCalendar(site(), METHODS).phenology('pear', '2027-06-05').swell!;
     expect(at(planFacts, 'wood-cut-leaf').to < swell.early).toBe(true);
     expect(at(planFacts, 'wood-cut-leaf').from).toBe('2027-02-13');
   });
@@ -193,7 +196,7 @@ describe('dates of a workshop', () => {
   });
   it('have ids of their own, which stay when the day moves', () => {
     const ids = (date: string): string[] =>
-      datedPlan(facts(), date)
+      datedPlan(facts(), METHODS, date)
         .dates.map(({ id }) => id)
         .sort();
     expect(new Set(ids('2027-03-20')).size).toBe(ids('2027-03-20').length);
@@ -201,17 +204,24 @@ describe('dates of a workshop', () => {
   });
   it('keep rounds that were set only with the day they were set for', () => {
     const planFacts = facts({ rounds: [{ milestone: 'healed', opensOn: '2027-04-08', closesOn: '2027-04-20' }] });
-    expect(datedPlan(planFacts).dates.filter(({ kind }) => kind === 'round')).toMatchObject([{ from: '2027-04-08' }]);
-    expect(datedPlan(planFacts, '2027-03-27').dates.filter(({ kind }) => kind === 'round').length).toBeGreaterThan(1);
+    expect(datedPlan(planFacts, METHODS).dates.filter(({ kind }) => kind === 'round')).toMatchObject([
+      { from: '2027-04-08' },
+    ]);
+    expect(
+      datedPlan(planFacts, METHODS, '2027-03-27').dates.filter(({ kind }) => kind === 'round').length,
+    ).toBeGreaterThan(1);
   });
 });
 
 describe('conflicts', () => {
   const ids = (planFacts: PlanFacts, date?: string): string[] =>
-    datedPlan(planFacts, date).conflicts.map(({ id }) => id);
+    datedPlan(planFacts, METHODS, date).conflicts.map(({ id }) => id);
   it('are none for a day in its season, and each has a way out', () => {
     expect(ids(facts())).toEqual([]);
-    const all = [...datedPlan(facts(), '2027-08-01').conflicts, ...datedPlan(facts(), '2026-10-01').conflicts];
+    const all = [
+      ...datedPlan(facts(), METHODS, '2027-08-01').conflicts,
+      ...datedPlan(facts(), METHODS, '2026-10-01').conflicts,
+    ];
     expect(all.length).toBeGreaterThan(1);
     for (const { says, remedy } of all) expect(says.length > 10 && remedy.length > 10).toBe(true);
   });
@@ -253,7 +263,7 @@ describe('conflicts', () => {
     ).not.toContain('late-wood-cut-bench');
   });
   it('knows what kind of wood each method wants', () => {
-    const need = (id: string, date: string): string => woodNeed(siteCalendar(site()).on(plan(id), date));
+    const need = (id: string, date: string): string => woodNeed(siteCalendar(site(), METHODS).on(plan(id), date));
     expect(need('whip-and-tongue', '2027-03-20')).toBe('bench');
     expect(need('inlay', '2027-06-05')).toBe('leaf');
     expect(need('t-bud', '2027-08-05')).toBe('budwood');

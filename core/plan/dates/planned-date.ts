@@ -1,5 +1,5 @@
 import { MILESTONE_WORDS } from '../../methods/milestones';
-import type { Method } from '../../methods/method';
+import type { MethodFacts } from '../../methods/method-facts';
 import type { Season } from '../../methods/use';
 import { type AssumptionById } from '../phenology/assumptions';
 import type { Phenology } from '../phenology/phenology';
@@ -21,7 +21,7 @@ export interface PlannedDate {
 
 export interface Taught {
   plan: PlannedMethod;
-  method: Method;
+  method: MethodFacts;
   /** The season of the method that the date falls in; null out of season. */
   season: Season | null;
   scion: Phenology;

@@ -6,7 +6,7 @@ import type { Estimate } from '../phenology/estimate';
 import type { Climate } from '../climate/normals';
 import { dayNormals } from '../climate/day-normals';
 import { addDays, daysBetween, formatDate, type IsoDate } from '../../units/iso-date';
-import type { Method } from '../../methods/method';
+import type { MethodFacts } from '../../methods/method-facts';
 import { type Phase, type Place, PLACE_WORDS, type Season } from '../../methods/use';
 
 /** Whether a method can be taught on a day: yes, only if the year is kind, or no. */
@@ -26,7 +26,7 @@ export interface Stretch extends DayVerdict {
 }
 
 export interface FinderInput {
-  method: Method;
+  method: MethodFacts;
   place: Place;
   /** Year of the scion's species and of the stock's. */
   scion: Phenology;

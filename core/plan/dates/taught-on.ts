@@ -1,6 +1,6 @@
 import { isInSeason, nextOpening } from '../../methods/choosing/season';
 import type { Climate } from '../climate/normals';
-import { methodById } from '../../methods/registry';
+import type { MethodFacts } from '../../methods/method-facts';
 import { type Edits, assumptionsWith } from '../phenology/assumptions';
 import type { Observation } from '../phenology/observation';
 import { cycleStart, type Phenology, phenologyOf } from '../phenology/phenology';
@@ -21,15 +21,19 @@ export interface SiteYear {
 export type TaughtWithVerdict = Taught & { verdict: DayVerdict };
 
 /**
- * What is taught, on any date: the year of the species then, and whether the method is in season.
+ * What is taught, on any date, by the methods that are known: the year of the species then, and whether the method is in season.
  * A site without normals has no year of its own; then the calendar of the trade stands in, and says so.
  */
-export function siteCalendar(site: SiteYear): {
+export function siteCalendar(
+  site: SiteYear,
+  known: readonly MethodFacts[],
+): {
   on: (plan: PlannedMethod, date: IsoDate) => TaughtWithVerdict;
   yearOf: (plan: PlannedMethod, date: IsoDate) => MethodYear | null;
   phenology: (species: string, date: IsoDate) => Phenology;
 } {
   const assumption = assumptionsWith(site.edits);
+  const methodOf = (id: string): MethodFacts => known.find((method) => method.id === id)!;
   const years = new Map<string, Phenology>();
   const methods = new Map<string, MethodYear>();
   const phenology = (species: string, date: IsoDate): Phenology => {
@@ -61,7 +65,7 @@ export function siteCalendar(site: SiteYear): {
       methods.set(
         key,
         methodYear({
-          method: methodById(plan.method),
+          method: methodOf(plan.method),
           place: plan.place,
           scion: phenology(plan.scionSpecies, date),
           stock: phenology(plan.stockSpecies, date),
@@ -73,9 +77,9 @@ export function siteCalendar(site: SiteYear): {
     return methods.get(key)!;
   };
   const on = (plan: PlannedMethod, date: IsoDate): TaughtWithVerdict => {
-    const method = methodById(plan.method);
+    const method = methodOf(plan.method);
     const year = yearOf(plan, date);
-    const verdict = year ? verdictOn(date, year) : byCalendar(plan, date, site.hemisphere);
+    const verdict = year ? verdictOn(date, year) : byCalendar(method, plan, date, site.hemisphere);
     return {
       plan,
       method,
@@ -88,8 +92,12 @@ export function siteCalendar(site: SiteYear): {
   return { on, yearOf, phenology };
 }
 
-function byCalendar(plan: PlannedMethod, date: IsoDate, hemisphere: 'north' | 'south'): DayVerdict {
-  const { use, name } = methodById(plan.method);
+function byCalendar(
+  { use, name }: MethodFacts,
+  plan: PlannedMethod,
+  date: IsoDate,
+  hemisphere: 'north' | 'south',
+): DayVerdict {
   const seasons = use.seasons.filter((season) => !season.places || season.places.includes(plan.place));
   const season = seasons.find((season) => isInSeason(season, date, hemisphere, use.tropics ?? false)) ?? null;
   if (season)

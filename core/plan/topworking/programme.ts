@@ -1,6 +1,6 @@
 import { chooseMethod } from '../../methods/choosing/choose-method';
 import type { Climate } from '../../methods/choosing/season';
-import { METHODS } from '../../methods/registry';
+import type { MethodFacts } from '../../methods/method-facts';
 import { formatLength, type LengthUnit } from '../../units/length';
 import { type Limb, NARROW_FORK } from './limb';
 
@@ -8,11 +8,11 @@ import { type Limb, NARROW_FORK } from './limb';
 export const LONGEST = 3;
 
 /** Method that a limb's caliper suits, in spring with the bark slipping; null where none does. */
-export function methodForLimb(caliper: number, climate: Climate): string | null {
+export function methodForLimb(caliper: number, climate: Climate, known: readonly MethodFacts[]): string | null {
   const date = climate === 'south' ? '2026-11-10' : '2026-05-10';
   const scion = Math.min(9, caliper);
   // Limbs are grafted with scions; a method that merely also works beyond its usual caliper is not advised.
-  const within = METHODS.filter(
+  const within = known.filter(
     ({ use }) =>
       caliper >= use.stock.from && caliper <= use.stock.to && use.seasons.some(({ wood }) => wood.includes('dormant')),
   );
@@ -35,7 +35,12 @@ export function methodForLimb(caliper: number, climate: Climate): string | null 
 }
 
 /** Narrow forks fold bark in and come out; one limb stays as nurse; the others are grafted, the lower ones later. */
-export function suggestProgramme(limbs: Limb[], climate: Climate, years: number): Limb[] {
+export function suggestProgramme(
+  limbs: Limb[],
+  climate: Climate,
+  years: number,
+  known: readonly MethodFacts[],
+): Limb[] {
   const sound = limbs.filter(({ angle }) => angle >= NARROW_FORK).sort((a, b) => b.height - a.height);
   // The lowest sound limb feeds the roots, and comes off last.
   const nurse = sound.length > 1 ? sound.at(-1)! : null;
@@ -48,7 +53,7 @@ export function suggestProgramme(limbs: Limb[], climate: Climate, years: number)
       ...limb,
       deed: 'graft',
       year: 1 + Math.floor((at * Math.max(1, years - (nurse ? 1 : 0))) / grafted.length),
-      method: methodForLimb(limb.caliper, climate),
+      method: methodForLimb(limb.caliper, climate, known),
     };
   });
 }
@@ -80,14 +85,14 @@ export function programmeYears(limbs: Limb[]): ProgrammeYear[] {
 }
 
 /** What is wrong with a programme, or not yet thought of, in words that say what to do. */
-export function programmeWarnings(limbs: Limb[], unit: LengthUnit): string[] {
+export function programmeWarnings(limbs: Limb[], unit: LengthUnit, known: readonly MethodFacts[]): string[] {
   const warnings: string[] = [];
   for (const limb of limbs) {
     if (limb.angle < NARROW_FORK && limb.deed === 'graft')
       warnings.push(
         `${limb.name} stands at ${limb.angle}° with bark folded into its fork: take it out rather than graft it.`,
       );
-    const method = limb.deed === 'graft' ? METHODS.find(({ id }) => id === limb.method) : undefined;
+    const method = limb.deed === 'graft' ? known.find(({ id }) => id === limb.method) : undefined;
     if (limb.deed === 'graft' && !method) warnings.push(`Choose a method for ${limb.name}.`);
     if (
       method &&

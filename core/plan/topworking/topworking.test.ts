@@ -24,7 +24,7 @@ const tree = [
 ];
 
 describe('suggestProgramme', () => {
-  const planned = suggestProgramme(tree, 'north', 3);
+  const planned = suggestProgramme(tree, 'north', 3, METHODS);
   it('takes narrow forks out, keeps the lowest limb as nurse to the last year, and grafts the rest by caliper', () => {
     expect(Object.fromEntries(planned.map(({ name, deed, year }) => [name, `${deed} ${year}`]))).toEqual({
       north: 'graft 1',
@@ -37,7 +37,7 @@ describe('suggestProgramme', () => {
       const { stock } = METHODS.find(({ id }) => id === method)!.use;
       expect(caliper >= stock.from && caliper <= stock.to).toBe(true);
     }
-    expect(programmeWarnings(planned, 'mm')).toEqual([]);
+    expect(programmeWarnings(planned, 'mm', METHODS)).toEqual([]);
   });
   it('leaves nothing of the old kind at the end', () => {
     const years = programmeYears(planned);
@@ -45,8 +45,8 @@ describe('suggestProgramme', () => {
     expect(years[0]!.nurse.map(({ name }) => name)).toEqual(['south']);
   });
   it('has no method for a limb too thick or too thin', () => {
-    expect(methodForLimb(130, 'north')).toBeNull();
-    expect(methodForLimb(3, 'north')).toBeNull();
+    expect(methodForLimb(130, 'north', METHODS)).toBeNull();
+    expect(methodForLimb(3, 'north', METHODS)).toBeNull();
   });
 });
 
@@ -60,11 +60,11 @@ describe('programmeWarnings', () => {
       ],
       /take it out/,
     ],
-    ['no nurse limb', [limb('a', { deed: 'graft', method: methodForLimb(30, 'north') })], /Keep one/],
+    ['no nurse limb', [limb('a', { deed: 'graft', method: methodForLimb(30, 'north', METHODS) })], /Keep one/],
     [
       'a nurse limb gone too soon',
       [
-        limb('a', { deed: 'graft', year: 2, method: methodForLimb(30, 'north') }),
+        limb('a', { deed: 'graft', year: 2, method: methodForLimb(30, 'north', METHODS) }),
         limb('n', { deed: 'nurse', year: 1 }),
       ],
       /a year longer/,
@@ -77,13 +77,13 @@ describe('programmeWarnings', () => {
     ['limbs not decided', [limb('a')], /not decided/],
     ['more than three years', [limb('n', { deed: 'nurse', year: 4 })], /two or three/],
   ])('tells of %s', (_name, limbs, message) => {
-    expect(programmeWarnings(limbs, 'mm').join(' ')).toMatch(message);
+    expect(programmeWarnings(limbs, 'mm', METHODS).join(' ')).toMatch(message);
   });
 });
 
 describe('treeView', () => {
   it('draws each limb twice, numbered, within its paper', () => {
-    const view = treeView(suggestProgramme(tree, 'north', 3));
+    const view = treeView(suggestProgramme(tree, 'north', 3, METHODS));
     const labels = view.items.flatMap((item) => (item.kind === 'label' ? [item.text] : []));
     for (let i = 1; i <= tree.length; i++) expect(labels.filter((text) => text.startsWith(`${i}, y`))).toHaveLength(2);
     for (const item of view.items)

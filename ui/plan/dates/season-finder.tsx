@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useMemo, useState, type Dispatch, type SetStateAction } from 'react';
-import { METHODS, methodById } from '@/core/methods/registry';
+import type { MethodFacts } from '@/core/methods/method-facts';
 import { PLACE_WORDS } from '@/core/methods/use';
 import { datedPlan, type DatedPlan, type PlanFacts } from '@/core/plan/dates/dated-plan';
 import type { PlannedMethod } from '@/core/plan/dates/planned-method';
@@ -22,16 +22,18 @@ interface SeasonFinderProps {
   siteId: string;
   siteName: string;
   facts: PlanFacts;
+  /** All that can be taught. */
+  known: MethodFacts[];
   mayChange: boolean;
 }
 
 /** When each method can be taught at this site; the day is drawn along the year and all that hangs on it follows. */
-export function SeasonFinder({ workshopId, siteId, siteName, facts, mayChange }: SeasonFinderProps) {
+export function SeasonFinder({ workshopId, siteId, siteName, facts, known, mayChange }: SeasonFinderProps) {
   const router = useRouter();
   const { run, busy, problem } = useSend();
   const [day, setDay] = useState(facts.date);
   const [every, setEvery] = useState(false);
-  const calendar = useMemo(() => siteCalendar(facts.year), [facts.year]);
+  const calendar = useMemo(() => siteCalendar(facts.year, known), [facts.year, known]);
   // The window stays while the day moves in it.
   const shown = useMemo(() => seasonWindow(facts.date, 1), [facts.date]);
   const plans = useMemo(
@@ -39,28 +41,32 @@ export function SeasonFinder({ workshopId, siteId, siteName, facts, mayChange }:
       every
         ? [
             ...facts.methods,
-            ...METHODS.filter(({ id }) => !facts.methods.some(({ method }) => method === id)).map(
-              (method): PlannedMethod => ({ ...facts.methods[0]!, method: method.id, place: method.use.places[0]! }),
-            ),
+            ...known
+              .filter(({ id }) => !facts.methods.some(({ method }) => method === id))
+              .map((method): PlannedMethod => ({
+                ...facts.methods[0]!,
+                method: method.id,
+                place: method.use.places[0]!,
+              })),
           ]
         : facts.methods,
-    [every, facts.methods],
+    [every, facts.methods, known],
   );
   const bands = useMemo(
     () =>
       plans.map((plan): Band => ({
         id: plan.method,
-        name: methodById(plan.method).name,
+        name: known.find(({ id }) => id === plan.method)!.name,
         where: `${plan.scionSpecies} on ${plan.stockSpecies}, ${PLACE_WORDS[plan.place]}`,
         planned: facts.methods.includes(plan),
         stretches: facts.year.climate
           ? seasonStretches(shown.from, shown.to, (date) => calendar.yearOf(plan, date)!)
           : [],
       })),
-    [plans, facts, shown, calendar],
+    [plans, facts, shown, calendar, known],
   );
-  const plan = datedPlan(facts, day, calendar);
-  const before = useMemo(() => datedPlan(facts, facts.date, calendar), [facts, calendar]);
+  const plan = datedPlan(facts, known, day, calendar);
+  const before = useMemo(() => datedPlan(facts, known, facts.date, calendar), [facts, calendar, known]);
   const move = async (): Promise<void> => {
     const sent = await run('PUT', `/api/workshops/${workshopId}/date`, { date: day, from: facts.date });
     if (sent?.ok) router.refresh();

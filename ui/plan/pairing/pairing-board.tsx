@@ -1,7 +1,6 @@
 'use client';
 
 import { percent } from '@/core/units/percent';
-import { methodById } from '@/core/methods/registry';
 import { SLIP } from '@/core/plan/pairing/hand';
 import { Problem } from '@/ui/kit/form/problem';
 import { PairPicture } from './pair-picture';
@@ -119,8 +118,8 @@ function PairingHead({ board }: { board: PairsOnBoard }) {
       <h2 id="pairs-title">
         Who joins what{' '}
         <span className="text-base font-normal text-muted">
-          {methodById(method).name}; {scions.length} {scions.length === 1 ? 'piece' : 'pieces'} from {sticks.length}{' '}
-          sticks for {stocks.length} stocks
+          {board.names[method]}; {scions.length} {scions.length === 1 ? 'piece' : 'pieces'} from {sticks.length} sticks
+          for {stocks.length} stocks
         </span>
       </h2>
       <div className="flex gap-2">

@@ -1,7 +1,6 @@
 'use client';
 
 import { percent } from '@/core/units/percent';
-import { methodById } from '@/core/methods/registry';
 import { SKILL_WORDS, type SkillLevel } from '@/core/plan/pairing/hand';
 import type { PairScion, PairStock } from '@/core/plan/pairing/pair-up';
 import { PairPicture } from './pair-picture';
@@ -61,7 +60,7 @@ function PairRow({
       </td>
       <td className={contact >= 0.6 ? 'font-bold tabular-nums' : 'tabular-nums'}>
         {percent(contact)}
-        {own !== method && <span className="block text-sm">by {methodById(own).name.toLowerCase()}</span>}
+        {own !== method && <span className="block text-sm">by {board.names[own]?.toLowerCase()}</span>}
       </td>
       <td>
         {mayChange && own === method && (

@@ -30,6 +30,8 @@ export interface PairingBoardProps {
   workshopId: string;
   version: number;
   method: string;
+  /** Names of the methods, by id. */
+  names: Record<string, string>;
   place: Place;
   stocks: (PairStock & { number: number })[];
   sticks: Numbered[];
@@ -46,6 +48,7 @@ export function usePairs({
   workshopId,
   version,
   method,
+  names,
   place,
   stocks,
   sticks,
@@ -65,7 +68,6 @@ export function usePairs({
 
   const pairs = pairsShown(outcome, method, stockOf, saved, scionOf, seatOf, seats);
   const aside = (outcome?.result.aside ?? []).filter(({ stock }) => !pairs.some((pair) => pair.stock === stock));
-  const sum = pairs.reduce((all, { contact }) => all + contact, 0);
   const order = outcome?.result.inOrder.sum ?? saved?.inOrder ?? null;
 
   const pair = (withFixed = fixed): void =>
@@ -92,9 +94,9 @@ export function usePairs({
     });
     if (sent) setChangeId(uuid());
   };
-  const missing = whatIsMissing(stocks, scions, seats);
   return {
     method,
+    names,
     stocks,
     sticks,
     scions,
@@ -114,12 +116,12 @@ export function usePairs({
     length,
     pairs,
     aside,
-    sum,
+    sum: pairs.reduce((all, { contact }) => all + contact, 0),
     order,
     pair,
     fix,
     save,
-    missing,
+    missing: whatIsMissing(stocks, scions, seats),
   };
 }
 

@@ -30,12 +30,15 @@ export function WorkshopForm({ workshop, sites, methods, onDone }: WorkshopFormP
   const router = useRouter();
   // Made once, so that a second try of the same entry changes the same workshop.
   const [id] = useState(() => workshop?.id ?? uuid());
-  const { register, submit, errors, problem, busy } = useEntry(workshopInput, async (values, { run }) => {
-    const sent = await run('PUT', `/api/workshops/${id}`, values);
-    if (!sent?.ok) return;
-    if (onDone) onDone();
-    else router.push(`/workshops/${id}/plan`);
-  });
+  const { register, submit, errors, problem, busy } = useEntry(
+    workshopInput(methods.map((method) => method.id)),
+    async (values, { run }) => {
+      const sent = await run('PUT', `/api/workshops/${id}`, values);
+      if (!sent?.ok) return;
+      if (onDone) onDone();
+      else router.push(`/workshops/${id}/plan`);
+    },
+  );
   return (
     <form onSubmit={submit} className="flex flex-col gap-3" noValidate>
       <Problem>{problem}</Problem>

@@ -92,7 +92,7 @@ function LimbTools({ tree }: { tree: TreeOnBoard }) {
         type="button"
         className="bench-button"
         disabled={limbs.length === 0}
-        onClick={() => setLimbs(suggestProgramme(limbs, climate, YEARS))}
+        onClick={() => setLimbs(suggestProgramme(limbs, climate, YEARS, tree.methods))}
       >
         Suggest by angle and caliper
       </button>

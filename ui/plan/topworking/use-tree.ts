@@ -3,6 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
+import type { MethodFacts } from '@/core/methods/method-facts';
 import type { Climate } from '@/core/methods/choosing/season';
 import { type Limb } from '@/core/plan/topworking/limb';
 import { programmeWarnings, programmeYears } from '@/core/plan/topworking/programme';
@@ -25,7 +26,7 @@ export interface TreePlanProps {
   plan: Plan;
   unit: LengthUnit;
   climate: Climate;
-  methods: { id: string; name: string }[];
+  methods: MethodFacts[];
   mayChange: boolean;
 }
 
@@ -49,7 +50,7 @@ export function useTree({ id, plan, unit, climate, methods, mayChange }: TreePla
   const [head, setHead] = useState({ tree: plan.tree, species: plan.species, firstYear: String(plan.firstYear) });
   const [limbs, setLimbs] = useState(plan.limbs);
   const [texts, setTexts] = useState<Texts>({});
-  const warnings = programmeWarnings(limbs, unit);
+  const warnings = programmeWarnings(limbs, unit, methods);
   const years = programmeYears(limbs);
   const isLength = (name: FigureName): boolean => name === 'height' || name === 'caliper';
   const shown = (limb: Limb, name: FigureName): string =>

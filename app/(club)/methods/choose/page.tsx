@@ -11,7 +11,7 @@ import { clubPairings } from '@/server/teach/compatibility';
 import { clubDay } from '@/server/plan/season';
 import { pageContext } from '../../../_http/session';
 import { Season } from '../../_season';
-import type { Method } from '@/core/methods/method';
+import type { MethodFacts } from '@/core/methods/method-facts';
 
 export const metadata: Metadata = { title: 'Which method today' };
 
@@ -118,7 +118,7 @@ function NotNow({ others }: NotNowProps) {
 
 interface SuggestionProps {
   i: number;
-  method: Method;
+  method: MethodFacts;
   situation: Situation;
   unit: LengthUnit;
   pro: string[];

@@ -1,3 +1,4 @@
+import { METHODS } from '@/core/methods/registry';
 import type { Metadata } from 'next';
 import { alike } from '@/core/plan/phenology/alike';
 import { siteCalendar, type TaughtWithVerdict } from '@/core/plan/dates/taught-on';
@@ -33,12 +34,15 @@ export default async function SitePage({ params }: { params: Promise<{ site: str
       ...observations.map((observation) => observation.species.toLowerCase()),
     ]),
   ].sort();
-  const calendar = siteCalendar({
-    hemisphere: site.hemisphere,
-    climate: site.climate,
-    edits: site.assumptions,
-    observations: observations.map(({ species: kind, sign, seenOn }) => ({ species: kind, sign, on: seenOn })),
-  });
+  const calendar = siteCalendar(
+    {
+      hemisphere: site.hemisphere,
+      climate: site.climate,
+      edits: site.assumptions,
+      observations: observations.map(({ species: kind, sign, seenOn }) => ({ species: kind, sign, on: seenOn })),
+    },
+    METHODS,
+  );
   const mayChange = context.actor.role !== 'viewer';
   const weather = simulatedDays(context, site, today);
   return (

@@ -1,3 +1,4 @@
+import { factsOf } from '@/core/methods/method-facts';
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { METHODS } from '@/core/methods/registry';
@@ -33,7 +34,7 @@ export default async function Plan({ params }: { params: Promise<{ plan: string 
           }}
           unit={context.actor.lengthUnit}
           climate={hemisphere}
-          methods={METHODS.map((method) => ({ id: method.id, name: method.name }))}
+          methods={METHODS.map(factsOf)}
           mayChange={context.actor.role !== 'viewer'}
         />
       </main>

@@ -1,3 +1,4 @@
+import { factsOf } from '@/core/methods/method-facts';
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { METHODS } from '@/core/methods/registry';
@@ -23,7 +24,7 @@ export default async function NewPlan() {
           plan={{ tree: '', species: '', firstYear: Number(today.slice(0, 4)) + 1, version: 0, limbs: [] }}
           unit={context.actor.lengthUnit}
           climate={hemisphere}
-          methods={METHODS.map((method) => ({ id: method.id, name: method.name }))}
+          methods={METHODS.map(factsOf)}
           mayChange={context.actor.role !== 'viewer'}
         />
       </main>

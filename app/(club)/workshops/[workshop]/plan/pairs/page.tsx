@@ -1,3 +1,4 @@
+import { METHODS } from '@/core/methods/registry';
 import type { Metadata } from 'next';
 import { pairingData } from '@/server/plan/pairing-data';
 import { Measuring } from '@/ui/plan/pairing/measuring';
@@ -50,6 +51,7 @@ export default async function PlanPairs({ params }: { params: Promise<{ workshop
         workshopId={id}
         version={version}
         method={method}
+        names={Object.fromEntries(METHODS.map((known) => [known.id, known.name]))}
         place={place}
         stocks={stocks}
         sticks={pieces.filter(({ kind }) => kind === 'stick')}

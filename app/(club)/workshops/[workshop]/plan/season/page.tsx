@@ -1,4 +1,6 @@
 import type { Metadata } from 'next';
+import { factsOf } from '@/core/methods/method-facts';
+import { METHODS } from '@/core/methods/registry';
 import { planning } from '@/server/plan/planning';
 import { SeasonFinder } from '@/ui/plan/dates/season-finder';
 import { orNotFound } from '../../../../../_http/or-not-found';
@@ -18,6 +20,7 @@ export default async function PlanSeason({ params }: { params: Promise<{ worksho
       siteId={site.id}
       siteName={site.name}
       facts={facts}
+      known={METHODS.map(factsOf)}
       mayChange={context.actor.role !== 'viewer'}
     />
   );
