@@ -58,6 +58,16 @@ async function endLeftover(pidFile: string): Promise<void> {
   rmSync(pidFile, { force: true });
 }
 
+/**
+ * A folder of its own for temporary tables: a server that starts removes those of others from a shared one,
+ * and one that is being installed beside it fails.
+ */
+function withOwnTemp(folder: string): NodeJS.ProcessEnv {
+  const temp = join(folder, 'mariadb-temp');
+  mkdirSync(temp, { recursive: true, mode: 0o700 });
+  return { ...process.env, TMPDIR: temp };
+}
+
 const AS_ROOT = process.getuid?.() === 0 ? ['--user=root'] : [];
 
 function install(folder: string, data: string): void {
@@ -69,6 +79,7 @@ function install(folder: string, data: string): void {
     ['--no-defaults', `--datadir=${fresh}`, '--auth-root-authentication-method=normal', '--skip-test-db', ...AS_ROOT],
     {
       stdio: ['ignore', 'ignore', 'pipe'],
+      env: withOwnTemp(folder),
     },
   );
   execFileSync('mv', [fresh, data]);
@@ -116,7 +127,7 @@ export async function startMariaDb(givenFolder: string, options: { port?: number
       ...AS_ROOT,
     ],
     // Its own process group: Ctrl-C reaches the launcher alone, which closes things in order.
-    { stdio: 'ignore', detached: true },
+    { stdio: 'ignore', detached: true, env: withOwnTemp(folder) },
   );
   let ended: string | null = null;
   child.once('error', (error) => (ended = error.message));
