@@ -1,5 +1,3 @@
-import { DateTime } from 'luxon';
-
 /** A calendar date, YYYY-MM-DD, in the zone of the site it belongs to. */
 export type IsoDate = string;
 
@@ -13,12 +11,19 @@ const MARCH_MONTHS = [31, 30, 31, 30, 31, 31, 30, 31, 30, 31, 31, 29];
  * @throws Error when it is no existing date of the form YYYY-MM-DD.
  */
 function dayNumber(date: IsoDate): number {
-  if (!/^\d{4}-\d{2}-\d{2}$/.test(date)) throw noDate(date);
+  const number = dayOf(date);
+  if (number === null) throw new Error(`"${date}" is not a date of the form YYYY-MM-DD.`);
+  return number;
+}
+
+/** The number of a day; null for a text that is no existing date. */
+function dayOf(date: string): number | null {
+  if (!/^\d{4}-\d{2}-\d{2}$/.test(date)) return null;
   const [year, month, day] = [Number(date.slice(0, 4)), Number(date.slice(5, 7)), Number(date.slice(8))];
   const marchMonth = (month + 9) % 12;
   const leap = year % 4 === 0 && (year % 100 !== 0 || year % 400 === 0);
   if (month < 1 || month > 12 || day < 1 || day > MARCH_MONTHS[marchMonth]! - (month === 2 && !leap ? 1 : 0))
-    throw noDate(date);
+    return null;
   const marchYear = month < 3 ? year - 1 : year;
   return (
     365 * marchYear +
@@ -52,13 +57,9 @@ function dateOfDay(number: number): IsoDate {
   return `${String(year).padStart(4, '0')}-${String(month).padStart(2, '0')}-${String(ofYear - daysBefore(marchMonth) + 1).padStart(2, '0')}`;
 }
 
-function noDate(date: string): Error {
-  return new Error(`"${date}" is not a date of the form YYYY-MM-DD.`);
-}
-
 /** True for an existing calendar date written YYYY-MM-DD. */
 export function isIsoDate(text: string): boolean {
-  return /^\d{4}-\d{2}-\d{2}$/.test(text) && DateTime.fromISO(text, { zone: 'utc' }).isValid;
+  return dayOf(text) !== null;
 }
 
 /** The date `days` after (negative: before) `date`. */
@@ -82,20 +83,6 @@ export function reckonedDay(date: IsoDate): IsoDate {
 /** Whole days from `from` to `to`; negative when `to` is earlier. */
 export function daysBetween(from: IsoDate, to: IsoDate): number {
   return dayNumber(to) - dayNumber(from);
-}
-
-/** The calendar date in `zone` at the instant `at`. */
-export function dateInZone(at: Date, zone: string): IsoDate {
-  const local = DateTime.fromJSDate(at, { zone });
-  if (!local.isValid) throw new Error(`"${zone}" is not a time zone this system knows.`);
-  return local.toISODate()!;
-}
-
-/** Minutes since midnight in `zone` at the instant `at`. */
-export function timeInZone(at: Date, zone: string): number {
-  const local = DateTime.fromJSDate(at, { zone });
-  if (!local.isValid) throw new Error(`"${zone}" is not a time zone this system knows.`);
-  return local.hour * 60 + local.minute;
 }
 
 const SHORT_MONTHS = Array.from({ length: 12 }, (_, month) =>

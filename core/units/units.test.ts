@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { parseDecimal } from './decimal';
-import { addDays, dateInZone, daysBetween, formatDate, isIsoDate } from './iso-date';
+import { addDays, daysBetween, formatDate, isIsoDate } from './iso-date';
+import { dateInZone } from './zoned-date';
 import { formatLength, formatLengthNumber, fromMillimetres, toMillimetres } from './length';
 import { formatTemperature, fromCelsius, toCelsius } from './temperature';
 
@@ -50,7 +51,18 @@ describe('dates', () => {
   });
   it('exist or do not', () => {
     expect(isIsoDate('2028-02-29')).toBe(true);
-    for (const text of ['2027-02-29', '2027-2-9', '14.3.2027', '']) expect(isIsoDate(text)).toBe(false);
+    for (const text of [
+      '2027-02-29',
+      '2027-2-9',
+      '14.3.2027',
+      '',
+      '2027-00-10',
+      '2027-13-01',
+      '1900-02-29',
+      '2027-04-31',
+    ])
+      expect(isIsoDate(text)).toBe(false);
+    for (const text of ['2000-02-29', '2027-12-31', '0004-02-29']) expect(isIsoDate(text)).toBe(true);
     expect(() => addDays('soon', 1)).toThrow('YYYY-MM-DD');
     expect(formatDate('2027-03-04')).toBe('4 Mar 2027');
   });

@@ -5,7 +5,7 @@ import type { Answer } from '@/core/methods/milestones';
 import { methodById } from '@/core/methods/registry';
 import { shownTechnique } from '@/core/methods/shown-technique';
 import { formatLength } from '@/core/units/length';
-import { dateInZone } from '@/core/units/iso-date';
+import { dateInZone } from '@/core/units/zoned-date';
 import type { PersonRow } from '@/db/models/club-rows';
 import type { ReportLinkRow, RoundRow } from '@/db/models/follow-up-rows';
 import type { WorkshopRow } from '@/db/models/plan-rows';

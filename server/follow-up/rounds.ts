@@ -1,5 +1,5 @@
 import { type Milestone } from '@/core/methods/milestones';
-import { dateInZone } from '@/core/units/iso-date';
+import { dateInZone } from '@/core/units/zoned-date';
 import type { RoundRow } from '@/db/models/follow-up-rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from '@/server/platform/context';

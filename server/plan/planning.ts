@@ -1,7 +1,8 @@
 import { kindOf } from '@/core/methods/compatibility/compatibility';
 import { methodById, METHODS } from '@/core/methods/registry';
 import { type DatedPlan, datedPlan, type PlanFacts } from '@/core/plan/dates/dated-plan';
-import { dateInZone, reckonedDay } from '@/core/units/iso-date';
+import { reckonedDay } from '@/core/units/iso-date';
+import { dateInZone } from '@/core/units/zoned-date';
 import type { SiteRow, WorkshopRow } from '@/db/models/plan-rows';
 import type { Context } from '@/server/platform/context';
 import { kept } from '@/server/platform/kept';

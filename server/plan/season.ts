@@ -1,4 +1,5 @@
-import { addDays, dateInZone } from '@/core/units/iso-date';
+import { addDays } from '@/core/units/iso-date';
+import { dateInZone } from '@/core/units/zoned-date';
 import { methodById, METHODS } from '@/core/methods/registry';
 import { datedPlan, type PlanFacts } from '@/core/plan/dates/dated-plan';
 import { seasonWindow, type SeasonWorkshop, type Span } from '@/core/plan/dates/season-line';

@@ -1,6 +1,6 @@
 import type { Climate } from '@/core/plan/climate/normals';
 import type { SiteRow } from '@/db/models/plan-rows';
-import { dateInZone } from '@/core/units/iso-date';
+import { dateInZone } from '@/core/units/zoned-date';
 import { writeCsv } from '@/exchange/csv-table';
 import { allow, type Context } from '@/server/platform/context';
 import { getSite } from '@/server/club/sites';

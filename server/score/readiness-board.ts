@@ -4,7 +4,7 @@ import { outlook } from '@/core/score/readiness/until-ready';
 import { cuttingMinutesLeft, unionsWithin } from '@/core/plan/benches/time-left';
 import { minutesForUnions } from '@/core/plan/benches/time-plan';
 import { methodById } from '@/core/methods/registry';
-import { dateInZone, timeInZone } from '@/core/units/iso-date';
+import { dateInZone, timeInZone } from '@/core/units/zoned-date';
 import { allow, type Context } from '@/server/platform/context';
 import { attemptOf } from './attempts';
 import { dayBlocks } from '@/server/plan/bench-plan';

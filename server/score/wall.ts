@@ -6,7 +6,7 @@ import { shownTechnique } from '@/core/methods/shown-technique';
 import { isReady } from '@/core/score/readiness/ready-rule';
 import { judgeUnion } from '@/core/score/rubric/judge-union';
 import { faultShown } from '@/core/teach/fault-shown';
-import { dateInZone, timeInZone } from '@/core/units/iso-date';
+import { dateInZone, timeInZone } from '@/core/units/zoned-date';
 import { commonestFault } from '@/core/score/wall/commonest-fault';
 import type { WallState } from '@/core/score/wall/wall-state';
 import { attemptOf } from './attempts';
