@@ -1,4 +1,4 @@
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { openDatabase } from '@/db/database';
 import { migrate } from '@/db/migrate';
@@ -9,7 +9,7 @@ import type { World } from '@/e2e/setup/world';
 import { erasedListIn } from '@/server/platform/erased-list';
 import { folderMail } from '@/stand-ins/mail/folder-mail';
 import { simulatedWeather } from '@/stand-ins/weather/simulated-weather';
-import { freePort, startMariaDb } from './mariadb';
+import { endLeftover, freePort, startMariaDb } from './mariadb';
 import { serve, stopServing } from './serve';
 
 /*
@@ -20,18 +20,14 @@ import { serve, stopServing } from './serve';
 
 const [folder, password] = process.argv.slice(2) as [string, string];
 
-/** Ends whatever server runs on the world's data, also one a test has started anew. */
-function endDatabase(): void {
-  const pidFile = join(folder, 'mariadb.pid');
-  if (!existsSync(pidFile)) return;
-  try {
-    process.kill(Number(readFileSync(pidFile, 'utf8')), 'SIGTERM');
-  } catch {
-    // Already gone.
-  }
-}
+/** The server that runs on the world's data, also one a test has started anew. */
+const pidFile = join(folder, 'mariadb.pid');
 
-endDatabase();
+/** A parent that ends while the world is being made takes it along. */
+const abandoned = (): void => void endLeftover(pidFile).then(() => process.exit(1));
+process.once('disconnect', abandoned);
+
+await endLeftover(pidFile);
 rmSync(folder, { recursive: true, force: true });
 mkdirSync(folder, { recursive: true });
 const mail = join(folder, 'outbox');
@@ -63,10 +59,10 @@ const environment = {
 };
 Object.assign(process.env, environment);
 const server = await serve({ host: '127.0.0.1', port });
+process.off('disconnect', abandoned);
 process.once('disconnect', () => {
-  void stopServing(server).then(() => {
-    endDatabase();
-    process.exit();
-  });
+  void stopServing(server)
+    .then(() => endLeftover(pidFile))
+    .then(() => process.exit());
 });
 process.send!({ url, folder, password, databasePort: own.port, environment } satisfies World);

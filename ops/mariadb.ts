@@ -42,7 +42,7 @@ function alive(pid: number): boolean {
 }
 
 /** Ends a server that a killed start left behind on this data folder. */
-async function endLeftover(pidFile: string): Promise<void> {
+export async function endLeftover(pidFile: string): Promise<void> {
   if (!existsSync(pidFile)) return;
   const pid = Number(readFileSync(pidFile, 'utf8'));
   const mine =
