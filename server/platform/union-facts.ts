@@ -1,4 +1,4 @@
-import { Model, QueryTypes, type Transaction } from 'sequelize';
+import { QueryTypes, type Transaction } from 'sequelize';
 import { takeOf, type UnionAnswers } from '@/core/findings/take-state';
 import type { Database } from '@/db/database';
 import { transact } from '@/db/transact';
@@ -64,11 +64,11 @@ export async function refreshUnionFacts(
 
 /** What is known of each union. */
 function factsOf(
-  unions: (Model<UnionRow, Partial<UnionRow>> & UnionRow)[],
-  workshops: (Model<WorkshopRow, Partial<WorkshopRow>> & WorkshopRow)[],
-  plants: PlantRow[] | (Model<PlantRow, Partial<PlantRow>> & PlantRow)[],
-  judgements: (Model<JudgementRow, Partial<JudgementRow>> & JudgementRow)[],
-  reports: ReportRow[] | (Model<ReportRow, Partial<ReportRow>> & ReportRow)[],
+  unions: UnionRow[],
+  workshops: WorkshopRow[],
+  plants: PlantRow[],
+  judgements: JudgementRow[],
+  reports: ReportRow[],
   milestoneOf: Map<string, 'healed' | 'growing' | 'season' | 'wintered'>,
   clubId: string,
 ) {

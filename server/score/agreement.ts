@@ -13,7 +13,6 @@ import { getWorkshop } from '@/server/plan/workshops';
 import { Method } from '@/core/methods/method';
 import { RubricRow } from '@/db/models/score-rows';
 import { UnionRow, JudgementRow } from '@/db/models/union-rows';
-import { Model } from 'sequelize';
 
 /**
  * How far assessors agree on unions that were scored twice without seeing the first score; of one
@@ -88,12 +87,7 @@ export async function assessorAgreement(context: Context, workshopId: string, sc
 }
 
 /** What was scored blind, with the score it was blind to. */
-function blindScores(
-  unions: (Model<UnionRow, Partial<UnionRow>> & UnionRow)[],
-  byUnion: Map<string, JudgementRow[]>,
-  method: Method,
-  rubrics: (Model<RubricRow, Partial<RubricRow>> & RubricRow)[],
-) {
+function blindScores(unions: UnionRow[], byUnion: Map<string, JudgementRow[]>, method: Method, rubrics: RubricRow[]) {
   return unions.flatMap((union): BlindJudgement[] => {
     const stands = standing(byUnion.get(union.id) ?? []);
     // Only what was scored blind, beside the score it was blind to.

@@ -34,7 +34,6 @@ import { hashToken, makeToken } from '@/server/platform/secrets';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
 import { getWorkshop } from '@/server/plan/workshops';
 import { RubricRow } from '@/db/models/score-rows';
-import { Model } from 'sequelize';
 import type { StockLotRow, WoodLotRow } from '@/db/models/wood-rows';
 
 /** First weeks of aftercare that a card tells. */
@@ -137,10 +136,10 @@ function keeperOn({ code, woodLotId, stockLotId }: PlantRow, wood: WoodLotRow[],
 
 /** The unions of a seat that count, in their order. */
 function scoredOf(
-  unions: (Model<UnionRow, Partial<UnionRow>> & UnionRow)[],
-  seat: Model<SeatRow, Partial<SeatRow>> & SeatRow,
+  unions: UnionRow[],
+  seat: SeatRow,
   byUnion: Map<string, JudgementRow[]>,
-  rubrics: (Model<RubricRow, Partial<RubricRow>> & RubricRow)[],
+  rubrics: RubricRow[],
   method: Method,
   technique: Technique,
 ) {

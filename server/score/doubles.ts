@@ -12,7 +12,7 @@ import { notFound, UseCaseError } from '@/server/platform/use-case-error';
 import { getWorkshop } from '@/server/plan/workshops';
 import { Database } from '@/db/database';
 import { JudgementRow, UnionRow } from '@/db/models/union-rows';
-import { Model, Transaction } from 'sequelize';
+import { Transaction } from 'sequelize';
 
 const settlement = object({
   /** `one`: it was one union and this judgement counts. `two`: this judgement belongs to the next union. */
@@ -82,10 +82,10 @@ async function partUnion(
   db: Database,
   clubId: string,
   workshopId: string,
-  union: Model<UnionRow, Partial<UnionRow>> & UnionRow,
+  union: UnionRow,
   transaction: Transaction,
   values: { as: NonNullable<'one' | 'two' | undefined>; judgementId: string },
-  all: (Model<JudgementRow, Partial<JudgementRow>> & JudgementRow)[],
+  all: JudgementRow[],
 ) {
   if (stands.length < 2)
     throw new UseCaseError(

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { Model, QueryTypes } from 'sequelize';
+import { QueryTypes } from 'sequelize';
 import type { DayBlock } from '@/core/plan/benches/time-plan';
 import { methodById } from '@/core/methods/registry';
 import { shownTechnique } from '@/core/methods/shown-technique';
@@ -140,9 +140,9 @@ export async function wallState(
 function peopleOnWall(
   present: SeatedPerson[],
   settings: ScoringSettings & { version: number },
-  unions: (Model<UnionRow, Partial<UnionRow>> & UnionRow)[],
+  unions: UnionRow[],
   byUnion: Map<string, JudgementRow[]>,
-  scored: { union: Model<UnionRow, Partial<UnionRow>> & UnionRow; counts: JudgementRow }[],
+  scored: { union: UnionRow; counts: JudgementRow }[],
 ) {
   return present.map(({ id, number, person }) => ({
     label: settings.wall === 'names' ? `${number} ${person.name ?? ERASED_NAME}` : String(number),

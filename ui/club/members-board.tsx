@@ -145,12 +145,7 @@ interface MemberProps {
   busy: boolean;
   handOver: (member: MemberLine) => void;
   change: <T>(work: () => Promise<Sent<T> | null>, then?: (data: T) => void) => Promise<void>;
-  run: <T>(
-    method: 'POST' | 'PUT' | 'PATCH' | 'DELETE',
-    url: string,
-    body?: object | FormData | undefined,
-    patience?: number | undefined,
-  ) => Promise<Sent<T> | null>;
+  run: ReturnType<typeof useSend>['run'];
 }
 
 /** A member, what they may do, and what can be changed of it. */

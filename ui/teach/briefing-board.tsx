@@ -8,7 +8,6 @@ import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 import { useEntry } from '@/ui/kit/form/use-entry';
 import { useSend } from '@/ui/kit/form/use-send';
-import type { Sent } from '@/ui/kit/form/send';
 import type { Dispatch, SetStateAction } from 'react';
 
 interface Person {
@@ -104,12 +103,7 @@ interface ListenerProps {
   person: Person;
   mayChange: BriefingBoardProps['mayChange'];
   names: {
-    run: <T>(
-      method: 'POST' | 'PUT' | 'PATCH' | 'DELETE',
-      url: string,
-      body?: object | FormData | undefined,
-      patience?: number | undefined,
-    ) => Promise<Sent<T> | null>;
+    run: ReturnType<typeof useSend>['run'];
     busy: boolean;
     problem: { message: string; fields: Record<string, string> } | null;
     setProblem: Dispatch<SetStateAction<{ message: string; fields: Record<string, string> } | null>>;

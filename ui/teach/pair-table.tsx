@@ -1,5 +1,6 @@
 'use client';
 
+import type { useSend } from '@/ui/kit/form/use-send';
 import { pairInput } from '@/core/teach/pair-input';
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
@@ -10,7 +11,6 @@ import { SheetDialog } from '@/ui/kit/form/sheet-dialog';
 import { type SheetColumn, SheetTable } from '@/ui/kit/table/sheet-table';
 import { useEntry } from '@/ui/kit/form/use-entry';
 import type { FieldValues, UseFormRegister } from 'react-hook-form';
-import type { Sent } from '@/ui/kit/form/send';
 
 interface PairTableProps {
   own: (Pairing & { id: string })[];
@@ -167,12 +167,7 @@ interface OwnActionsProps {
   pair: { stock: string; scion: string; verdict: Verdict; note: string; source: string };
   id: string;
   busy: boolean;
-  run: <T>(
-    method: 'POST' | 'PUT' | 'PATCH' | 'DELETE',
-    url: string,
-    body?: object | FormData | undefined,
-    patience?: number | undefined,
-  ) => Promise<Sent<T> | null>;
+  run: ReturnType<typeof useSend>['run'];
 }
 
 /** What can be done with a pair of the club's own. */

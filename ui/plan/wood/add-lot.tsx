@@ -1,5 +1,6 @@
 'use client';
 
+import type { useSend } from '@/ui/kit/form/use-send';
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { Field } from '@/ui/kit/form/field';
@@ -9,7 +10,6 @@ import { lotInput } from '@/core/plan/wood/lot-input';
 import { stockInput } from '@/core/plan/wood/stock-input';
 import { useEntry } from '@/ui/kit/form/use-entry';
 import { LotFields } from './lot-form';
-import type { Sent } from '@/ui/kit/form/send';
 
 export function AddLot({
   workshopId,
@@ -80,12 +80,7 @@ export function AddLot({
 interface KnownLotsProps {
   others: { id: string; name: string }[];
   busy: boolean;
-  run: <T>(
-    method: 'POST' | 'PUT' | 'PATCH' | 'DELETE',
-    url: string,
-    body?: object | FormData | undefined,
-    patience?: number | undefined,
-  ) => Promise<Sent<T> | null>;
+  run: ReturnType<typeof useSend>['run'];
   url: (id: string) => string;
   done: (sent: { ok: boolean } | null) => void;
 }

@@ -8,7 +8,6 @@ import { SheetDialog } from '@/ui/kit/form/sheet-dialog';
 import { promiseInput, sourceInput, yearInput } from '@/core/plan/wood/source-input';
 import { useEntry } from '@/ui/kit/form/use-entry';
 import { useSend } from '@/ui/kit/form/use-send';
-import type { Sent } from '@/ui/kit/form/send';
 
 export interface SourceView {
   id: string;
@@ -243,12 +242,7 @@ interface PromisesProps {
     | undefined;
   mayChange: boolean;
   busy: boolean;
-  run: <T>(
-    method: 'POST' | 'PUT' | 'PATCH' | 'DELETE',
-    url: string,
-    body?: object | FormData | undefined,
-    patience?: number | undefined,
-  ) => Promise<Sent<T> | null>;
+  run: ReturnType<typeof useSend>['run'];
   source: SourceView;
 }
 
