@@ -1,4 +1,4 @@
-import { object, string } from 'yup';
+import { type InferType, object, string } from 'yup';
 import { id, trimmed } from '@/core/inputs/fields';
 import { ANSWERS } from '@/core/methods/milestones';
 
@@ -9,6 +9,9 @@ export const answerInput = object({
     .required('Choose an answer.'),
   note: trimmed().default('').max(500, 'Keep the note to 500 characters.'),
 });
+
+/** What somebody said of a plant. */
+export type AnswerInput = InferType<typeof answerInput>;
 
 export const enteredInput = answerInput.shape({
   roundId: id('the round'),

@@ -1,3 +1,4 @@
+import { UNSET } from '@/db/unset';
 import { cast, col, Op, type Transaction, where } from 'sequelize';
 import { v7 as uuid } from 'uuid';
 import type { PersonRow } from '@/db/models/club-rows';
@@ -40,17 +41,11 @@ export async function erasePersonRows(
     );
     await db.judgements.update({ note: '' }, { where: { clubId, unionId }, transaction });
     await db.reports.update({ note: '' }, { where: { clubId, unionId }, transaction });
-    await db.cardLinks.update(
-      { withdrawnAt: now },
-      { where: { clubId, seatId, withdrawnAt: null as never }, transaction },
-    );
+    await db.cardLinks.update({ withdrawnAt: now }, { where: { clubId, seatId, withdrawnAt: UNSET }, transaction });
     await db.cutLooks.update({ note: '' }, { where: { clubId, unionId }, transaction });
     await db.photos.destroy({ where: { clubId, unionId }, transaction });
     await db.keeperPermits.update({ reason: '' }, { where: { clubId, seatId }, transaction });
-    await db.reportLinks.update(
-      { withdrawnAt: now },
-      { where: { clubId, personId, withdrawnAt: null as never }, transaction },
-    );
+    await db.reportLinks.update({ withdrawnAt: now }, { where: { clubId, personId, withdrawnAt: UNSET }, transaction });
     // Their letters are about to go; none of them waits to be sent any more.
     await db.messages.update({ state: 'delivered' }, { where: { clubId, personId, state: 'queued' }, transaction });
     if (person) await replaceMentions(services, transaction, clubId, person);
@@ -84,7 +79,7 @@ async function replaceMentions(
   const { db, now } = services;
   const folded = (text: string | null): string => (text ?? '').normalize('NFKC').trim().toLowerCase();
   const others = await db.people.findAll({
-    where: { clubId, erasedAt: null as never, id: { [Op.ne]: id } },
+    where: { clubId, erasedAt: UNSET, id: { [Op.ne]: id } },
     attributes: ['name', 'email', 'phone'],
     transaction,
     raw: true,

@@ -1,3 +1,4 @@
+import { UNSET } from '@/db/unset';
 import { transact } from '@/db/transact';
 import { audit } from '@/server/platform/audit';
 import { allow, type Context } from '@/server/platform/context';
@@ -20,7 +21,7 @@ export async function nameTraces(context: Context): Promise<NameTrace[]> {
     actor: { clubId },
   } = context;
   const open = await db.nameTraces.findAll({
-    where: { clubId, settledAt: null as never },
+    where: { clubId, settledAt: UNSET },
     order: [
       ['foundAt', 'ASC'],
       ['id', 'ASC'],

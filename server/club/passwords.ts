@@ -1,3 +1,4 @@
+import { UNSET } from '@/db/unset';
 import { Op } from 'sequelize';
 import { v7 as uuid } from 'uuid';
 import type { PasswordLinkRow, UserRow } from '@/db/models/club-rows';
@@ -35,7 +36,7 @@ export async function changePassword(context: Context, input: unknown): Promise<
     await db.sessions.update({ confirmedAt: now }, { where: { id: actor.sessionId }, transaction });
     await db.passwordLinks.update(
       { usedAt: now },
-      { where: { userId: user.id, purpose: 'forgotten', usedAt: null as never }, transaction },
+      { where: { userId: user.id, purpose: 'forgotten', usedAt: UNSET }, transaction },
     );
     await audit(db, transaction, {
       clubId: actor.clubId,
@@ -146,7 +147,7 @@ export async function setPasswordByLink(services: Services, input: unknown): Pro
     const [used] = await db.passwordLinks.update(
       { usedAt: now },
       {
-        where: { tokenHash: hashToken(values.token), usedAt: null as never, expiresAt: { [Op.gt]: now } },
+        where: { tokenHash: hashToken(values.token), usedAt: UNSET, expiresAt: { [Op.gt]: now } },
         transaction,
       },
     );
@@ -155,7 +156,7 @@ export async function setPasswordByLink(services: Services, input: unknown): Pro
     await db.users.update({ passwordHash }, { where: { id: user.id }, transaction });
     await db.sessions.destroy({ where: { userId: user.id }, transaction });
     // Whatever other links there were are worth nothing from now on.
-    await db.passwordLinks.update({ usedAt: now }, { where: { userId: user.id, usedAt: null as never }, transaction });
+    await db.passwordLinks.update({ usedAt: now }, { where: { userId: user.id, usedAt: UNSET }, transaction });
     if (purpose === 'hand-over') {
       for (const { clubId, role } of await db.invitations.findAll({
         where: { userId: user.id },

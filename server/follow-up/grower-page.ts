@@ -1,4 +1,3 @@
-import { object } from 'yup';
 import type { GrowerPage } from '@/core/follow-up/grower-page';
 import { thisWeek } from '@/core/follow-up/this-week';
 import type { Answer } from '@/core/methods/milestones';
@@ -17,7 +16,7 @@ import { id } from '@/core/inputs/fields';
 import { parse } from '@/server/platform/parse';
 import { limitAttempts } from '@/server/platform/rate-limit';
 import { answerInput } from '@/core/follow-up/answer-input';
-import { addReport, type AnswerInput } from './reports';
+import { addReport } from './reports';
 import { hashToken } from '@/server/platform/secrets';
 import { UseCaseError } from '@/server/platform/use-case-error';
 
@@ -123,7 +122,7 @@ export async function saveAnswer(
   const { link, round, workshop, person, today } = await open(services, token);
   await limitAttempts(services, `answers by ${link.id}`, 300, 60);
   parse(id('the answer'), reportId);
-  const values = parse(object().concat(answerInput), input) as AnswerInput;
+  const values = parse(answerInput, input);
   if (today > round.closesOn)
     throw new UseCaseError(
       'gone',

@@ -1,4 +1,3 @@
-import { type Answer } from '@/core/methods/milestones';
 import type { ReportRow, RoundRow } from '@/db/models/follow-up-rows';
 import type { UnionRow } from '@/db/models/union-rows';
 import type { Database } from '@/db/database';
@@ -11,9 +10,7 @@ import { getRound } from './rounds';
 import { listRounds } from '@/server/plan/rounds-of-workshop';
 import { refreshUnionFacts } from '@/server/platform/union-facts';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
-import { enteredInput } from '@/core/follow-up/answer-input';
-
-export type AnswerInput = { unionId: string; answer: Answer; note: string };
+import { enteredInput, type AnswerInput } from '@/core/follow-up/answer-input';
 
 /** Answers to one union and round that can meet before one of them is given up. */
 const TRIES = 20;
@@ -97,7 +94,7 @@ export async function enterReport(context: Context, reportId: string, input: unk
     clubId,
     round,
     reportId,
-    answer: values as AnswerInput,
+    answer: values,
     source: values.source,
     enteredBy: userId,
     now,

@@ -1,3 +1,4 @@
+import { UNSET } from '@/db/unset';
 import { number, object } from 'yup';
 import { v7 as uuid } from 'uuid';
 import { MILESTONE_WORDS } from '@/core/methods/milestones';
@@ -201,7 +202,7 @@ export async function withdrawLinks(context: Context, roundId: string, personId:
   await transact(db, async (transaction) => {
     await db.reportLinks.update(
       { withdrawnAt: now },
-      { where: { clubId, roundId: round.id, personId, withdrawnAt: null as never }, transaction },
+      { where: { clubId, roundId: round.id, personId, withdrawnAt: UNSET }, transaction },
     );
     await audit(db, transaction, { clubId, actorId: userId, action: 'links withdrawn', subjectId: personId, at: now });
   });

@@ -20,24 +20,23 @@ interface AssumptionsFormProps {
 type Typed = { value: string; margin: string; source: string };
 
 /** Every figure that dates are reckoned from, with its margin and who says so. */
-export function AssumptionsForm({ siteId, version, edits, quarantine, region, mayChange }: AssumptionsFormProps) {
-  const { run, busy, problem } = useSend();
-  const [typed, setTyped] = useState<Record<string, Typed>>(() =>
-    Object.fromEntries(
-      ASSUMPTIONS.map((assumption) => {
-        const edit = edits[assumption.id];
-        return [
-          assumption.id,
-          {
-            value: String(edit?.value ?? assumption.value),
-            margin: String(edit?.margin ?? assumption.margin),
-            source: edit?.source ?? assumption.source ?? '',
-          },
-        ];
-      }),
-    ),
-  );
+export function AssumptionsForm(props: AssumptionsFormProps) {
   const [saved, setSaved] = useState(false);
+  return <FiguresForm key={props.version} {...props} saved={saved} setSaved={setSaved} />;
+}
+
+function FiguresForm({
+  siteId,
+  version,
+  edits,
+  quarantine,
+  region,
+  mayChange,
+  saved,
+  setSaved,
+}: AssumptionsFormProps & { saved: boolean; setSaved: (saved: boolean) => void }) {
+  const { run, busy, problem } = useSend();
+  const [typed, setTyped] = useState(() => typedFigures(edits));
   const set = (id: string, changes: Partial<Typed>): void => {
     setSaved(false);
     setTyped({ ...typed, [id]: { ...typed[id]!, ...changes } });
@@ -146,4 +145,21 @@ function figureColumns(
       cell: (assumption) => input(assumption, 'source', 'source'),
     },
   ];
+}
+
+/** The figures as they stand: the site's own, or those of the trade. */
+function typedFigures(edits: AssumptionsFormProps['edits']): Record<string, Typed> {
+  return Object.fromEntries(
+    ASSUMPTIONS.map((assumption) => {
+      const edit = edits[assumption.id];
+      return [
+        assumption.id,
+        {
+          value: String(edit?.value ?? assumption.value),
+          margin: String(edit?.margin ?? assumption.margin),
+          source: edit?.source ?? assumption.source ?? '',
+        },
+      ];
+    }),
+  );
 }

@@ -38,10 +38,30 @@ const typedOf = (climate: Climate | null, source: string, unit: TemperatureUnit)
 });
 
 /** A site's usual year: typed, from CSV, or taken of the simulated weather service. */
-export function ClimateForm({ siteId, version, climate, source, offered, unit, mayChange }: ClimateFormProps) {
+export function ClimateForm(props: ClimateFormProps) {
+  // What was read of a file is still said when the year it gave has taken the place of the one before.
+  const [notes, setNotes] = useState<string | null>(null);
+  return <YearForm key={props.version} {...props} notes={notes} setNotes={setNotes} />;
+}
+
+interface Noted {
+  notes: string | null;
+  setNotes: (notes: string | null) => void;
+}
+
+function YearForm({
+  siteId,
+  version,
+  climate,
+  source,
+  offered,
+  unit,
+  mayChange,
+  notes,
+  setNotes,
+}: ClimateFormProps & Noted) {
   const { run, busy, problem } = useSend();
   const [typed, setTyped] = useState(() => typedOf(climate, source, unit));
-  const [notes, setNotes] = useState<string | null>(null);
   const month = (list: 'low' | 'high', i: number, value: string): void =>
     setTyped({ ...typed, [list]: typed[list].map((text, at) => (at === i ? value : text)) });
   const degrees = (text: string): number | string => {

@@ -61,7 +61,6 @@ export default async function SitePage({ params }: { params: Promise<{ site: str
             The usual year
           </h2>
           <ClimateForm
-            key={site.version}
             siteId={id}
             version={site.version}
             climate={site.climate}
@@ -86,7 +85,6 @@ export default async function SitePage({ params }: { params: Promise<{ site: str
             Figures it goes by
           </h2>
           <AssumptionsForm
-            key={site.version}
             siteId={id}
             version={site.version}
             edits={site.assumptions}
