@@ -1,3 +1,4 @@
+import { capital } from '@/core/units/capital';
 import { array, boolean, mixed, object, string } from 'yup';
 import { type Room, seatPeople, SPOT_WORDS, type SpotKind, usualRoom } from '@/core/plan/benches/room';
 import { timePlan } from '@/core/plan/benches/time-plan';
@@ -14,8 +15,8 @@ const metres = (what: string, least: number, most: number) =>
   decimal()
     .typeError(`Enter ${what} in metres.`)
     .required(`Enter ${what}.`)
-    .min(least, `${what} must be ${least} m or more.`)
-    .max(most, `${what} must be ${most} m or less.`);
+    .min(least, `${capital(what)} must be ${least} m or more.`)
+    .max(most, `${capital(what)} must be ${most} m or less.`);
 
 const roomInput = object({
   width: metres('The width of the room', 2, 60),

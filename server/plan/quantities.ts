@@ -1,3 +1,4 @@
+import { capital } from '@/core/units/capital';
 import { QueryTypes } from 'sequelize';
 import { array, mixed, object, string } from 'yup';
 import { MILESTONES } from '@/core/methods/milestones';
@@ -164,8 +165,8 @@ const amount = (what: string) =>
   decimal()
     .typeError(`Enter ${what} in figures.`)
     .required(`Enter ${what}.`)
-    .min(0, `${what} cannot be below 0.`)
-    .max(1_000_000, `${what} cannot be that much.`);
+    .min(0, `${capital(what)} cannot be below 0.`)
+    .max(1_000_000, `${capital(what)} cannot be that much.`);
 const kitInput = object({
   edits: mixed<Record<string, { total: number }>>()
     .required('Enter the amounts.')

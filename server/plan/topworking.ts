@@ -15,7 +15,7 @@ const figure = (what: string, least: number, most: number, unit: string) =>
     .typeError(`Enter ${what} in figures.`)
     .required(`Enter ${what}.`)
     .min(least, `${capital(what)} must be ${least} ${unit} or more.`)
-    .max(most, `${what} of more than ${most} ${unit} cannot be right.`);
+    .max(most, `${capital(what)} of more than ${most} ${unit} cannot be right.`);
 
 const limbInput = object({
   id: id('the limb'),
