@@ -8,7 +8,7 @@ import { query } from './setup/query';
 import { benchOf, judgement } from './setup/score-day';
 
 test.describe.configure({ mode: 'serial' });
-test.setTimeout(240_000);
+test.setTimeout(360_000);
 
 /* Whatever is sent, the answer is a refusal in words and never a fault of the server. */
 
