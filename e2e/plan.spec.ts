@@ -82,6 +82,40 @@ test('the tag is drawn along the year, and all that hangs on the day follows', a
   await expect(page.getByRole('img', { name: /Patch bud:/ })).toBeVisible();
 });
 
+test('the roster is sorted by its heads as people sort, and searched', async ({ page }) => {
+  await signIn(page);
+  const workshop = uuid();
+  await put(page.request, `/api/workshops/${workshop}`, {
+    title: 'Sorted day',
+    date: '2031-03-29',
+    siteId: await siteOf(page),
+    method: 'whip-and-tongue',
+    promisedKeepers: 2,
+    promise: '',
+  });
+  const rest = ['Bram Alder', 'Cleo Rush', 'Dag Sallow', 'Esk Mere'];
+  const seated = ['ulla Fen', 'Tam Willow 10', 'Zora Sedge', 'Ödil Reed', 'Tam Willow 9', ...rest];
+  for (const name of seated)
+    await put(page.request, `/api/workshops/${workshop}/walk-ins/${uuid()}`, { name, email: '' });
+  await page.goto(`/workshops/${workshop}/plan`);
+  const table = page.getByRole('table').filter({ has: page.getByRole('button', { name: 'Name' }) });
+  const names = table.locator('tbody tr td:nth-child(2)');
+  const byName = table.getByRole('columnheader', { name: 'Name' });
+  await expect(names).toHaveText(seated);
+  await byName.getByRole('button').click();
+  await expect(byName).toHaveAttribute('aria-sort', 'ascending');
+  const sorted = [...rest, 'Ödil Reed', 'Tam Willow 9', 'Tam Willow 10', 'ulla Fen', 'Zora Sedge'];
+  await expect(names).toHaveText(sorted);
+  await byName.getByRole('button').click();
+  await expect(names).toHaveText([...sorted].reverse());
+  await byName.getByRole('button').click();
+  await expect(names).toHaveText(seated);
+  await page.getByRole('searchbox').fill('willow');
+  await expect(names).toHaveText(['Tam Willow 10', 'Tam Willow 9']);
+  await page.getByRole('searchbox').fill('birch');
+  await expect(page.getByText('Nothing here has “birch” in it.')).toBeVisible();
+});
+
 test('dates are listed with their sources, and the calendar file counts up instead of doubling', async ({ page }) => {
   await signIn(page);
   await page.goto(`/workshops/${day}/plan/dates`);

@@ -8,8 +8,8 @@ import {
   createSortedRowModel,
   filterFn_includesString,
   globalFilteringFeature,
+  type Row as TableRow,
   rowSortingFeature,
-  sortFn_alphanumeric,
   type SortingState,
   tableFeatures,
   useTable,
@@ -46,7 +46,6 @@ interface SheetTableProps<Row extends object> {
 const features = tableFeatures({
   rowSortingFeature,
   sortedRowModel: createSortedRowModel(),
-  sortFns: { alphanumeric: sortFn_alphanumeric },
   columnFilteringFeature,
   globalFilteringFeature,
   filteredRowModel: createFilteredRowModel(),
@@ -54,6 +53,17 @@ const features = tableFeatures({
 });
 
 const WHOLE = [{ id: '', head: '' }];
+
+/** Figures by their size, words as a person sorts them: large and small letters alike, accents beside their letter, 9 before 10. */
+function asRead<Data extends object>(
+  a: TableRow<typeof features, Data>,
+  b: TableRow<typeof features, Data>,
+  column: string,
+): number {
+  const [left, right] = [a.getValue<string | number>(column), b.getValue<string | number>(column)];
+  if (typeof left === 'number' && typeof right === 'number') return left - right;
+  return String(left).localeCompare(String(right), 'en', { numeric: true, sensitivity: 'base' });
+}
 
 /** A table whose rows are sorted by its heads, searched, and filled in where a cell is an input. */
 export function SheetTable<Row extends object>(props: SheetTableProps<Row>) {
@@ -64,6 +74,7 @@ export function SheetTable<Row extends object>(props: SheetTableProps<Row>) {
   const accessors = columns.map(({ id, value }) => ({
     id,
     accessorFn: value ?? (() => ''),
+    sortFn: asRead,
     enableSorting: value !== undefined,
   }));
   const table = useTable({
