@@ -82,7 +82,8 @@ export function useBenchState(initial: BenchState): {
       gone = true;
     };
   }, [key]);
-  const reading: Link = error === null ? 'online' : error instanceof Unread ? error.link : 'unreachable';
+  // What else fails here, such as the store of this device, says nothing about the server.
+  const reading: Link = error instanceof Unread ? error.link : 'online';
   return {
     fresh,
     link: sender ?? reading,
@@ -97,12 +98,16 @@ async function askBench(
   since: number | null,
   signal: AbortSignal,
 ): Promise<BenchState | BenchChanges> {
+  const unreachable = (): never => {
+    throw new Unread('unreachable');
+  };
   const answer = await fetch(`/api/workshops/${workshopId}/bench${since === null ? '' : `?since=${since}`}`, {
     signal: AbortSignal.any([signal, AbortSignal.timeout(SEND_PATIENCE)]),
-  });
+  }).catch(unreachable);
   if (answer.status === 401) throw new Unread('signed-out');
-  if (!answer.ok) throw new Unread('unreachable');
-  return (await answer.json()) as BenchState | BenchChanges;
+  if (!answer.ok) return unreachable();
+  // A body that breaks off on its way is no answer either.
+  return (await answer.json().catch(unreachable)) as BenchState | BenchChanges;
 }
 
 /** What had arrived before a state was read is in it. */
