@@ -104,6 +104,9 @@ const config = [
     rules: {
       '@typescript-eslint/no-floating-promises': ['error', { ignoreVoid: true }],
       '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: false }],
+      // What is only a type says so: such an import is gone when it runs.
+      '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],
+      '@typescript-eslint/no-import-type-side-effects': 'error',
       // Names that say nothing of what they hold.
       'id-denylist': ['error', 'of', 'one', 'given'],
     },

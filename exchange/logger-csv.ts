@@ -81,7 +81,7 @@ export function readLogger(
     return {
       problem: `Fewer than two readings could be read${bad.length > 0 ? `; line ${bad[0]} has a time or a temperature that is none` : ''}. Times look like 2027-01-20 14:30.`,
     };
-  const { instants, kept }: { instants: number[]; kept: number[] } = inOrder(unordered, whens, values);
+  const { instants, kept } = inOrder(unordered, whens, values);
   const repeated = whens.length - instants.length;
   if (fahrenheit > 0)
     notes.push(
@@ -121,7 +121,7 @@ const FORMATS: { pattern: RegExp; groups: [number, number, number, number, numbe
 const LOOKED_AT = 200;
 
 /** Readings in the order of time, each instant once. */
-function inOrder(unordered: number, whens: number[], values: number[]) {
+function inOrder(unordered: number, whens: number[], values: number[]): { instants: number[]; kept: number[] } {
   const order = unordered > 0 ? whens.map((_, i) => i).sort((a, b) => whens[a]! - whens[b]!) : null;
   const instants: number[] = [];
   const kept: number[] = [];

@@ -162,7 +162,7 @@ export async function startMariaDb(givenFolder: string, options: { port?: number
 }
 
 /** Users are set up at every start, before anyone can connect: it costs nothing and mends a first start that was interrupted. */
-function writeInit(folder: string, password: string, rootPassword: string) {
+function writeInit(folder: string, password: string, rootPassword: string): string {
   const init = join(folder, 'init.sql');
   writeFileSync(
     init,

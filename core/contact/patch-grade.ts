@@ -1,4 +1,4 @@
-import { type ContactGrade } from './contact-grade';
+import type { ContactGrade } from './contact-grade';
 import { percent } from '@/core/units/percent';
 import type { PatchContact, PatchUnion } from './patch-contact';
 

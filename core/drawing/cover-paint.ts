@@ -50,13 +50,8 @@ export function paintCovers(
   return items;
 }
 
-function shapeOf(
-  { kind, from, to }: Cover,
-  piece: Piece,
-  half: number,
-  at: (place: Place) => Point,
-  view: PiecesSide,
-): Path[] {
+function shapeOf(cover: Cover, piece: Piece, half: number, at: (place: Place) => Point, view: PiecesSide): Path[] {
+  const { kind, from, to } = cover;
   const box = (x0: number, x1: number): Point[] =>
     (
       [
@@ -69,13 +64,11 @@ function shapeOf(
   switch (kind) {
     case 'tape':
     case 'rubber':
-    case 'band': {
-      return wrapTurns(kind, from, to, at, half, box);
-    }
+    case 'band':
+      return [ring('wrap', box(-half, half)), ...turnsOf(cover, half, at)];
     case 'film':
-    case 'bag': {
-      return coverShape(kind, half, from, to, at);
-    }
+    case 'bag':
+      return [filmShape(cover, half, at)];
     case 'foil':
       return [
         area('foil', box(-half - 0.4, half + 0.4)),
@@ -102,7 +95,7 @@ function shapeOf(
         ),
       ];
     case 'tag':
-      return tagShape(at, half, to, from);
+      return tagShape(cover, half, at);
     case 'driver':
       return [
         area(
@@ -120,46 +113,33 @@ function shapeOf(
   }
 }
 
-/** A wrap and its turns. */
-function wrapTurns(
-  kind: string,
-  from: number,
-  to: number,
-  at: (place: Place) => Point,
-  half: number,
-  box: (x0: number, x1: number) => Point[],
-) {
+/** The turns of a wrap. */
+function turnsOf({ kind, from, to }: Cover, half: number, at: (place: Place) => Point): Path[] {
   const pitch = kind === 'tape' ? 4 : 2.4;
   const turns: Path[] = [];
   for (let y = from; y < to; y += pitch)
     turns.push(line('wrap', at([-half, y]), at([half, Math.min(to, y + pitch * 0.7)])));
-  return [ring('wrap', box(-half, half)), ...turns];
+  return turns;
 }
 
 /** Film drawn tight, or a bag that stands off. */
-function coverShape(kind: string, half: number, from: number, to: number, at: (place: Place) => Point) {
+function filmShape({ kind, from, to }: Cover, half: number, at: (place: Place) => Point): Path {
   const bulge = kind === 'bag' ? half + 5 : half + 0.4;
-  return [
-    ring(
-      'film',
-      (
-        [
-          [-half, from],
-          [-bulge, from + (to - from) * 0.2],
-          [-bulge, to - 3],
-          [-bulge * 0.4, to],
-          [bulge * 0.4, to],
-          [bulge, to - 3],
-          [bulge, from + (to - from) * 0.2],
-          [half, from],
-        ] as Place[]
-      ).map(at),
-    ),
+  const corners: Place[] = [
+    [-half, from],
+    [-bulge, from + (to - from) * 0.2],
+    [-bulge, to - 3],
+    [-bulge * 0.4, to],
+    [bulge * 0.4, to],
+    [bulge, to - 3],
+    [bulge, from + (to - from) * 0.2],
+    [half, from],
   ];
+  return ring('film', corners.map(at));
 }
 
 /** A tag on its wire. */
-function tagShape(at: (place: Place) => Point, half: number, to: number, from: number): Path[] {
+function tagShape({ from, to }: Cover, half: number, at: (place: Place) => Point): Path[] {
   return [
     line('steel', at([half - 1, to]), at([half + 5, from])),
     area(

@@ -3,7 +3,7 @@ import { area, line, type Path, type Point } from './display-list';
 import { cutEdges, type Place } from './piece-outline';
 import type { PiecesSide, Piece, Workpieces } from './workpieces';
 import { type Placer, sideX } from './piece-paint';
-import { type PiecesViewOptions } from './pieces-view-options';
+import type { PiecesViewOptions } from './pieces-view-options';
 
 /** What the knife did between two steps: new cut edges in the section, new lines on the front. */
 export function knifePath(

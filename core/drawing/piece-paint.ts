@@ -6,9 +6,10 @@ import type { PiecesSide, Piece } from './workpieces';
 export type Placer = (place: Place) => Point;
 
 /** Share of the shoot's radius that is pith. */
-const PITH = 0.16;
+export const PITH = 0.16;
 
-export function paint(piece: Piece, at: Placer, view: PiecesSide, from: 'front' | 'back'): (Path | Label)[] {
+/** A piece as it is drawn from one side: its layers, buds, and breaks where the shoot goes on. */
+export function paintPiece(piece: Piece, at: Placer, view: PiecesSide, from: 'front' | 'back'): (Path | Label)[] {
   const items = view === 'side' ? paintSection(piece, at) : paintOutside(piece, at, from);
   const radius = piece.diameter / 2;
   for (const bud of piece.buds) {
@@ -78,6 +79,7 @@ function greenAlong(outline: Place[], x: number, at: Placer): Path[] {
   return runs;
 }
 
+/** Where a depth under the bark of one side lies in the section, mm from the middle. */
 export function sideX(side: Piece['kerfs'][number]['side'], radius: number, depth: number): number {
   return side === 'back' || side === 'left' ? depth - radius : radius - depth;
 }

@@ -1,4 +1,4 @@
-import { type LengthUnit } from '../units/length';
+import type { LengthUnit } from '../units/length';
 import type { StepFigure } from './step-figure';
 import type { PiecesSide, Workpieces } from './workpieces';
 

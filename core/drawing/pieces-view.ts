@@ -2,13 +2,13 @@ import { ROUNDING } from '@/core/units/tolerance';
 import { formatLength, type LengthUnit } from '../units/length';
 import { paintCovers } from './cover-paint';
 import { area, line, type Anchor, type DisplayList, type Label, type Path, type Point } from './display-list';
-import { type Place } from './piece-outline';
+import type { Place } from './piece-outline';
 import { scaleBar } from './scale-bar';
 import type { StepFigure } from './step-figure';
 import type { PiecesSide, Piece, Spot, Workpieces } from './workpieces';
-import { type Placer, paint } from './piece-paint';
+import { paintPiece, type Placer } from './piece-paint';
 import { knifePath } from './knife-strokes';
-import { type PiecesViewOptions } from './pieces-view-options';
+import type { PiecesViewOptions } from './pieces-view-options';
 /** Between pieces that are not joined, mm. */
 const APART = 16;
 const MARGIN = 15;
@@ -54,9 +54,10 @@ export function piecesView(pieces: Workpieces, options: PiecesViewOptions): Disp
   const turned = (piece: Piece): boolean =>
     !pieces.joined && piece.cuts.back.length > 0 && piece.cuts.back.at(-1)![0] < piece.top - ROUNDING;
 
-  items.push(...paint(pieces.stock, stockAt, options.view, 'front'));
-  if (pieces.second) items.push(...paint(pieces.second, placer(pieces.second, extents.scionX), options.view, 'front'));
-  items.push(...paint(pieces.scion, scionAt, options.view, turned(pieces.scion) ? 'back' : 'front'));
+  items.push(...paintPiece(pieces.stock, stockAt, options.view, 'front'));
+  if (pieces.second)
+    items.push(...paintPiece(pieces.second, placer(pieces.second, extents.scionX), options.view, 'front'));
+  items.push(...paintPiece(pieces.scion, scionAt, options.view, turned(pieces.scion) ? 'back' : 'front'));
   if (options.view === 'front') items.push(...flapsOf(pieces.stock, stockAt), ...lipsOf(pieces.stock, stockAt));
   else items.push(...sideFlaps(pieces.stock, stockAt));
   items.push(...paintCovers(pieces, { stock: stockAt, scion: scionAt }, { view: options.view, lineHeight }));

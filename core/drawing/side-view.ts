@@ -2,6 +2,7 @@ import type { CutFace } from '../contact/cut-face';
 import type { OutlineUnion } from '../contact/outline-union';
 import type { LengthUnit } from '../units/length';
 import { area, line, type Anchor, type DisplayList, type Label, type Path, type Point } from './display-list';
+import { PITH } from './piece-paint';
 import { scaleBar } from './scale-bar';
 
 export interface SideViewOptions {
@@ -12,8 +13,6 @@ export interface SideViewOptions {
 /** Wood shown below the stock's cut and above the scion's, mm. */
 const STOCK_SHOWN = 12;
 const SCION_SHOWN = 29;
-/** Share of the shoot's radius that is pith. */
-const PITH = 0.16;
 
 /**
  * A whip-and-tongue from the side, the plane of the cut seen as a line: both shoots to scale with
@@ -91,7 +90,7 @@ export function sideView(union: OutlineUnion, options: SideViewOptions): Display
   items.push(name('stock', [middle[0] - stock.diameter / 2, height - 5.8], 'start'));
   items.push(...scaleBar([middle[0] - 5, height - 2.6], options.unit));
 
-  const anchors: Anchor[] = sideAnchors(onScion, scion, scionRise, onFace, middle, stock, rise);
+  const anchors = [...faceAnchors(scion, scionRise, onScion, onFace), ...footAnchors(stock, middle, rise)];
   return { width, height, items, anchors };
 }
 
@@ -112,25 +111,28 @@ function daylightBetween(stock: CutFace, scion: CutFace, onFace: (s: number, off
   return [area('gap', [...edge(-1, stock.hollow), ...edge(1, scion.hollow).reverse()])];
 }
 
-/** Where the points are marked. */
-function sideAnchors(
-  onScion: (side: number, up: number) => Point,
-  scion: CutFace,
-  scionRise: number,
-  onFace: (s: number, off?: number) => Point,
-  middle: Point,
-  stock: CutFace,
+/** Where the points of the scion and of the faces are marked. */
+function faceAnchors(
+  { diameter, length }: CutFace,
   rise: number,
+  onScion: (side: number, up: number) => Point,
+  onFace: (s: number, off?: number) => Point,
 ): Anchor[] {
   return [
-    { point: 'wood', at: onScion(scion.diameter / 2, scionRise / 2 + 22) },
-    { point: 'way-up', at: onScion(-scion.diameter / 2 - 1.2, scionRise / 2 + 8.5) },
-    { point: 'clean', at: onFace(scion.length * 0.42) },
-    { point: 'tongue', at: onFace(scion.length * 0.14) },
-    { point: 'daylight', at: onFace(-scion.length * 0.08) },
-    { point: 'strokes', at: onFace(-scion.length * 0.4) },
-    { point: 'hold', at: [middle[0] - stock.diameter / 2, middle[1] + rise / 2 + 3] },
-    { point: 'safe-hands', at: [middle[0] + stock.diameter / 2, middle[1] + rise / 2 + 6] },
+    { point: 'wood', at: onScion(diameter / 2, rise / 2 + 22) },
+    { point: 'way-up', at: onScion(-diameter / 2 - 1.2, rise / 2 + 8.5) },
+    { point: 'clean', at: onFace(length * 0.42) },
+    { point: 'tongue', at: onFace(length * 0.14) },
+    { point: 'daylight', at: onFace(-length * 0.08) },
+    { point: 'strokes', at: onFace(-length * 0.4) },
+  ];
+}
+
+/** Where the points are marked that stand beside the foot of the cut. */
+function footAnchors({ diameter }: CutFace, [x, y]: Point, rise: number): Anchor[] {
+  return [
+    { point: 'hold', at: [x - diameter / 2, y + rise / 2 + 3] },
+    { point: 'safe-hands', at: [x + diameter / 2, y + rise / 2 + 6] },
   ];
 }
 

@@ -1,4 +1,4 @@
-import { type Paper } from '@/core/units/paper';
+import type { Paper } from '@/core/units/paper';
 import { execFileSync } from 'node:child_process';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';

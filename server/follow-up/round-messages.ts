@@ -16,7 +16,6 @@ import { getRound, type Grower, growers, reachable } from './rounds';
 import { hashToken, makeToken } from '@/server/platform/secrets';
 import { UseCaseError } from '@/server/platform/use-case-error';
 import { getWorkshop } from '@/server/plan/workshops';
-import { Database } from '@/db/database';
 
 const sendInput = object({ sentSoFar: number().strict().required('Reload the page and send again.').integer().min(0) });
 
@@ -55,7 +54,7 @@ export async function sendRound(
       'conflict',
       'Somebody has sent messages of this round meanwhile. Reload the page to see who was written to.',
     );
-  const open = await stillOpen(db, clubId, roundId, context, round);
+  const open = await stillOpen(context, round);
   const letters = await Promise.all(
     open.map((grower) =>
       writeLetter(
@@ -111,16 +110,16 @@ export async function sendRound(
 }
 
 /** Growers who may be written to and have not answered for all of theirs. */
-async function stillOpen(db: Database, clubId: string, roundId: string, context: Context, round: RoundRow) {
-  const answered = new Set(
-    (await db.reports.findAll({ where: { clubId, roundId }, attributes: ['unionId'], raw: true })).map(
-      ({ unionId }) => unionId,
-    ),
+async function stillOpen(context: Context, { id: roundId, workshopId }: RoundRow): Promise<Grower[]> {
+  const reports = await context.db.reports.findAll({
+    where: { clubId: context.actor.clubId, roundId },
+    attributes: ['unionId'],
+    raw: true,
+  });
+  const answered = new Set(reports.map(({ unionId }) => unionId));
+  return (await growers(context, workshopId)).filter(
+    ({ seat, keepers }) => reachable(seat) && keepers.some(({ unionId }) => !answered.has(unionId)),
   );
-  const open = (await growers(context, round.workshopId)).filter(
-    (grower) => reachable(grower.seat) && grower.keepers.some(({ unionId }) => !answered.has(unionId)),
-  );
-  return open;
 }
 
 /** A private link for a person and a round; only its hash is kept. */

@@ -1,4 +1,4 @@
-import { type Milestone } from '@/core/methods/milestones';
+import type { Milestone } from '@/core/methods/milestones';
 import { dateInZone } from '@/core/units/zoned-date';
 import type { RoundRow } from '@/db/models/follow-up-rows';
 import { isDuplicate, transact } from '@/db/transact';

@@ -1,5 +1,5 @@
 import { object, string } from 'yup';
-import { type Context } from '@/server/platform/context';
+import type { Context } from '@/server/platform/context';
 import { id } from '@/core/inputs/fields';
 import { getSite, listSites } from '@/server/club/sites';
 import { UseCaseError } from '@/server/platform/use-case-error';

@@ -1,3 +1,4 @@
+import type { Transaction } from 'sequelize';
 import { mixed, object } from 'yup';
 import { v7 as uuid } from 'uuid';
 import type { Decision, PreviewLine, RosterLine } from '@/core/plan/roster/roster-line';
@@ -10,8 +11,6 @@ import { parse } from '@/server/platform/parse';
 import { readFile } from '@/server/platform/read-file';
 import { listSeats, seatPeople } from './seats';
 import { UseCaseError } from '@/server/platform/use-case-error';
-import { Database } from '@/db/database';
-import { Transaction } from 'sequelize';
 
 export interface RosterPreview {
   problem: string | null;
@@ -129,13 +128,9 @@ export async function acceptRoster(
       );
     try {
       return await transact(db, async (transaction) => {
-        const personIds: string[] = [];
-        const alreadySeated = new Set(
-          (await db.seats.findAll({ where: { clubId, workshopId }, transaction, raw: true })).map(
-            ({ personId }) => personId,
-          ),
-        );
-        await seatLines(preview, decisions, db, clubId, transaction, alreadySeated, personIds);
+        const seats = await db.seats.findAll({ where: { clubId, workshopId }, transaction, raw: true });
+        const seated = new Set(seats.map(({ personId }) => personId));
+        const personIds = await takeLines(context, transaction, preview.lines, decisions, seated);
         await db.rosterImports.create(
           { clubId, id: importId, workshopId, seated: personIds.length, at: now },
           { transaction },
@@ -160,17 +155,20 @@ export async function acceptRoster(
   }
 }
 
-/** Takes each line of a roster as it was decided: known people are brought up to date, others made. */
-async function seatLines(
-  preview: RosterPreview,
-  decisions: Record<string, Decision>,
-  db: Database,
-  clubId: string,
+/**
+ * Takes each line of a roster as it was decided: known people are brought up to date, others made.
+ *
+ * @returns those who have no seat yet, in the order of the lines.
+ */
+async function takeLines(
+  { db, actor: { clubId } }: Context,
   transaction: Transaction,
-  alreadySeated: Set<string>,
-  personIds: string[],
-) {
-  for (const line of preview.lines) {
+  lines: PreviewLine[],
+  decisions: Record<string, Decision>,
+  seated: ReadonlySet<string>,
+): Promise<string[]> {
+  const toSeat = new Set<string>();
+  for (const line of lines) {
     const decision = line.match === 'ask' ? decisions[line.line] : decisions[line.line] === 'skip' ? 'skip' : null;
     if (line.match === 'problem' || line.match === 'seated' || decision === 'skip') continue;
     // The same person as an earlier line, which was seated or left out there.
@@ -185,12 +183,12 @@ async function seatLines(
         ...(line.mayContact ? { mayContact: true } : {}),
       };
       await db.people.update(fresh, { where: { clubId, id: line.personId! }, transaction });
-      if (!alreadySeated.has(line.personId!)) personIds.push(line.personId!);
-      alreadySeated.add(line.personId!);
+      if (!seated.has(line.personId!)) toSeat.add(line.personId!);
     } else {
       const personId = uuid();
       await db.people.create({ id: personId, clubId, name: line.name, ...figures, erasedAt: null }, { transaction });
-      personIds.push(personId);
+      toSeat.add(personId);
     }
   }
+  return [...toSeat];
 }

@@ -1,10 +1,10 @@
 import { kindOf } from '@/core/methods/compatibility/compatibility';
-import { type MethodNeed, type NeedInput } from '@/core/plan/quantities/needs';
+import type { MethodNeed, NeedInput } from '@/core/plan/quantities/needs';
 import { type GiveUp, waysWithLess } from '@/core/plan/quantities/short-wood';
-import { type TakeBelief } from '@/core/statistics/take-belief';
+import type { TakeBelief } from '@/core/statistics/take-belief';
 import type { Method } from '@/core/methods/method';
 import { kept } from '@/server/platform/kept';
-import { LedgerLot, ofSpecies } from './wood-ledger';
+import { type LedgerLot, ofSpecies } from './wood-ledger';
 
 /** What wood of a species there is for a plan. */
 export interface WoodSupply {
@@ -38,7 +38,7 @@ export function woodSupply(
   inputs: NeedInput[],
   budding: Method | null,
   belief: (method: Method) => TakeBelief,
-) {
+): WoodSupply[] {
   return [...new Set(needs.map((need) => kindOf(need.plan.scionSpecies)))].map((species): WoodSupply => {
     const theirs = ofSpecies(own, species);
     const booked = theirs

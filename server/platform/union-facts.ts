@@ -2,10 +2,10 @@ import { QueryTypes, type Transaction } from 'sequelize';
 import { takeOf, type UnionAnswers } from '@/core/findings/take-state';
 import type { Database } from '@/db/database';
 import { transact } from '@/db/transact';
-import type { JudgementRow, PlantRow, UnionRow } from '@/db/models/union-rows';
+import type { WorkshopRow } from '@/db/models/plan-rows';
+import type { JudgementRow, PlantRow, UnionFactRow, UnionRow } from '@/db/models/union-rows';
 import type { ReportRow, RoundRow } from '@/db/models/follow-up-rows';
 import { openJudgement } from './waiting-for-second';
-import { WorkshopRow } from '@/db/models/plan-rows';
 
 /**
  * Brings the findings' table up to date for some unions of a club, from the rows it is made of.
@@ -49,8 +49,7 @@ export async function refreshUnionFacts(
           }),
         ] as const)),
   ]);
-  const milestoneOf = new Map(rounds.map(({ id, milestone }) => [id, milestone]));
-  const facts = factsOf(unions, workshops, plants, judgements, reports, milestoneOf, clubId);
+  const facts = factsOf(unions, { workshops, judgements, plants, reports, rounds });
   await db.sequelize.query('UPDATE unions SET changed_at = NOW(3) WHERE club_id = :clubId AND id IN (:unionIds)', {
     replacements: { clubId, unionIds },
     transaction,
@@ -62,16 +61,19 @@ export async function refreshUnionFacts(
   });
 }
 
+/** The rows that facts are made of; reports in the order of arrival. */
+interface FactSources {
+  workshops: WorkshopRow[];
+  judgements: JudgementRow[];
+  plants: PlantRow[];
+  reports: ReportRow[];
+  rounds: RoundRow[];
+}
+
 /** What is known of each union. */
-function factsOf(
-  unions: UnionRow[],
-  workshops: WorkshopRow[],
-  plants: PlantRow[],
-  judgements: JudgementRow[],
-  reports: ReportRow[],
-  milestoneOf: Map<string, 'healed' | 'growing' | 'season' | 'wintered'>,
-  clubId: string,
-) {
+function factsOf(unions: UnionRow[], sources: FactSources): UnionFactRow[] {
+  const { workshops, judgements, plants, reports, rounds } = sources;
+  const milestoneOf = new Map(rounds.map(({ id, milestone }) => [id, milestone]));
   return unions.map((union) => {
     const workshop = workshops.find(({ id }) => id === union.workshopId)!;
     const plant = plants.find(({ id }) => id === union.plantId);
@@ -89,7 +91,7 @@ function factsOf(
     const take = takeOf(answers);
     return {
       unionId: union.id,
-      clubId,
+      clubId: union.clubId,
       workshopId: union.workshopId,
       seatId: union.seatId,
       kind: union.kind,

@@ -10,9 +10,9 @@ import { groupByUnion } from './scored-unions';
 import { scoringSettings } from './scoring-settings';
 import { waitsForSecond } from '@/server/platform/waiting-for-second';
 import { getWorkshop } from '@/server/plan/workshops';
-import { Method } from '@/core/methods/method';
-import { RubricRow } from '@/db/models/score-rows';
-import { UnionRow, JudgementRow } from '@/db/models/union-rows';
+import type { Method } from '@/core/methods/method';
+import type { RubricRow } from '@/db/models/score-rows';
+import type { UnionRow, JudgementRow } from '@/db/models/union-rows';
 
 /**
  * How far assessors agree on unions that were scored twice without seeing the first score; of one
@@ -86,22 +86,30 @@ export async function assessorAgreement(context: Context, workshopId: string, sc
   };
 }
 
+/** ms. */
+const HOUR = 3_600_000;
+
 /** What was scored blind, with the score it was blind to. */
-function blindScores(unions: UnionRow[], byUnion: Map<string, JudgementRow[]>, method: Method, rubrics: RubricRow[]) {
+function blindScores(
+  unions: UnionRow[],
+  byUnion: Map<string, JudgementRow[]>,
+  method: Method,
+  rubrics: RubricRow[],
+): BlindJudgement[] {
+  // When the first union of a workshop was judged, ms.
+  const began = new Map<string, number>();
+  for (const { id, workshopId } of unions)
+    for (const { madeAt } of byUnion.get(id) ?? [])
+      began.set(workshopId, Math.min(began.get(workshopId) ?? Infinity, madeAt.getTime()));
   return unions.flatMap((union): BlindJudgement[] => {
     const stands = standing(byUnion.get(union.id) ?? []);
     // Only what was scored blind, beside the score it was blind to.
     if (waitsForSecond(union, stands) || !stands.some(({ blind }) => blind)) return [];
-    const began = Math.min(
-      ...unions
-        .filter(({ workshopId: workshop }) => workshop === union.workshopId)
-        .flatMap(({ id }) => (byUnion.get(id) ?? []).map(({ madeAt }) => madeAt.getTime())),
-    );
     return stands.map((judgement) => ({
       unionId: union.id,
       assessorId: judgement.assessorId,
       score: judgement.score,
-      hours: (judgement.madeAt.getTime() - began) / 3600000,
+      hours: (judgement.madeAt.getTime() - began.get(union.workshopId)!) / HOUR,
       grades: Object.fromEntries(
         judgedGrades(method, rubrics.find(({ id }) => id === judgement.rubricId)!.body, judgement).map(
           ({ point, grade }) => [point.id, grade],

@@ -15,7 +15,7 @@ import { faultShown } from '@/core/teach/fault-shown';
 import { addDays, reckonedDay } from '@/core/units/iso-date';
 import { formatLength, type LengthUnit } from '@/core/units/length';
 import type { JudgementRow, PlantRow, UnionRow } from '@/db/models/union-rows';
-import type { SeatRow, WorkshopRow } from '@/db/models/plan-rows';
+import type { WorkshopRow } from '@/db/models/plan-rows';
 import { transact } from '@/db/transact';
 import { personCardsPdf } from '@/exchange/pdf/person-card';
 import { attemptOf } from './attempts';
@@ -33,7 +33,7 @@ import { ERASED_NAME } from '@/server/platform/erased-name';
 import { hashToken, makeToken } from '@/server/platform/secrets';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
 import { getWorkshop } from '@/server/plan/workshops';
-import { RubricRow } from '@/db/models/score-rows';
+import type { RubricRow } from '@/db/models/score-rows';
 import type { StockLotRow, WoodLotRow } from '@/db/models/wood-rows';
 
 /** First weeks of aftercare that a card tells. */
@@ -73,10 +73,11 @@ async function cardsOf(
   const after = timetable(method, technique, date);
   const { ready } = (part?.body as ScoringSettings | undefined) ?? USUAL_SCORING;
   return seats.map((seat) => {
-    const scored = scoredOf(unions, seat, byUnion, rubrics, method, technique);
+    const own = unions.filter(({ seatId }) => seatId === seat.id);
+    const scored = scoredOf(own, byUnion, rubrics, method, technique);
     const last = scored.at(-1);
     const said = last ? kept('corrections of a card', { ...last.judged, unit }, correctionsOf) : {};
-    const pictured = (scoredUnion: (typeof scored)[number]) => ({
+    const pictured = (scoredUnion: ScoredUnion) => ({
       union: scoredUnion.union,
       ...kept('drawings of a card', { ...scoredUnion.judged, unit }, drawingsOf),
     });
@@ -126,7 +127,11 @@ interface Judged {
 }
 
 /** A keeper as it stands on a card. */
-function keeperOn({ code, woodLotId, stockLotId }: PlantRow, wood: WoodLotRow[], stocks: StockLotRow[]) {
+function keeperOn(
+  { code, woodLotId, stockLotId }: PlantRow,
+  wood: WoodLotRow[],
+  stocks: StockLotRow[],
+): PersonCard['keepers'][number] {
   return {
     code,
     variety: wood.find(({ id }) => id === woodLotId)?.variety ?? '',
@@ -134,30 +139,35 @@ function keeperOn({ code, woodLotId, stockLotId }: PlantRow, wood: WoodLotRow[],
   };
 }
 
-/** The unions of a seat that count, in their order. */
+/** A union that counts, as it was judged and as a card names it. */
+interface ScoredUnion {
+  counts: JudgementRow;
+  rule: ScoringRule;
+  judged: Judged;
+  union: PersonCard['unions'][number];
+}
+
+/** Those of some unions that count, in their order. */
 function scoredOf(
   unions: UnionRow[],
-  seat: SeatRow,
   byUnion: Map<string, JudgementRow[]>,
   rubrics: RubricRow[],
   method: Method,
   technique: Technique,
-) {
-  return unions
-    .filter(({ seatId }) => seatId === seat.id)
-    .flatMap((union) => {
-      const counts = openJudgement(union, byUnion.get(union.id) ?? []);
-      if (!counts) return [];
-      const rule = rubrics.find(({ id }) => id === counts.rubricId)!.body;
-      const judged: Judged = {
-        method: method.id,
-        rule,
-        measures: counts.measures,
-        marks: counts.marks,
-        stage: counts.stage,
-      };
-      return [{ counts, rule, judged, union: cardUnion(union.number, counts, technique.points) }];
-    });
+): ScoredUnion[] {
+  return unions.flatMap((union) => {
+    const counts = openJudgement(union, byUnion.get(union.id) ?? []);
+    if (!counts) return [];
+    const rule = rubrics.find(({ id }) => id === counts.rubricId)!.body;
+    const judged: Judged = {
+      method: method.id,
+      rule,
+      measures: counts.measures,
+      marks: counts.marks,
+      stage: counts.stage,
+    };
+    return [{ counts, rule, judged, union: cardUnion(union.number, counts, technique.points) }];
+  });
 }
 
 function drawingsOf({ method, rule, measures, marks, stage, unit }: Judged & { unit: LengthUnit }): {

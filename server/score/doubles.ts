@@ -1,5 +1,7 @@
+import type { Transaction } from 'sequelize';
 import { object, string } from 'yup';
 import { v7 as uuid } from 'uuid';
+import type { JudgementRow, UnionRow } from '@/db/models/union-rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';
@@ -10,9 +12,6 @@ import { hiddenFrom } from '@/server/platform/waiting-for-second';
 import { refreshUnionFacts } from '@/server/platform/union-facts';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
 import { getWorkshop } from '@/server/plan/workshops';
-import { Database } from '@/db/database';
-import { JudgementRow, UnionRow } from '@/db/models/union-rows';
-import { Transaction } from 'sequelize';
 
 const settlement = object({
   /** `one`: it was one union and this judgement counts. `two`: this judgement belongs to the next union. */
@@ -56,7 +55,12 @@ export async function settleDouble(
           { where: { clubId, id: unionId }, transaction },
         );
       } else {
-        await partUnion(stands, db, clubId, workshopId, union, transaction, values, all);
+        if (stands.length < 2)
+          throw new UseCaseError(
+            'conflict',
+            'This union has one judgement only, so there is nothing to part. Reload the page.',
+          );
+        await partUnion(context, transaction, union, all, values.judgementId);
       }
       await refreshUnionFacts(db, clubId, [unionId], transaction);
       await audit(db, transaction, {
@@ -78,22 +82,15 @@ export async function settleDouble(
 
 /** Makes a union of its own of a judgement and what it corrected. */
 async function partUnion(
-  stands: JudgementRow[],
-  db: Database,
-  clubId: string,
-  workshopId: string,
-  union: UnionRow,
+  { db }: Context,
   transaction: Transaction,
-  values: { as: NonNullable<'one' | 'two' | undefined>; judgementId: string },
+  union: UnionRow,
   all: JudgementRow[],
-) {
-  if (stands.length < 2)
-    throw new UseCaseError(
-      'conflict',
-      'This union has one judgement only, so there is nothing to part. Reload the page.',
-    );
+  judgementId: string,
+): Promise<void> {
+  const { clubId, workshopId, seatId, kind } = union;
   const last = (await db.unions.max('number', {
-    where: { clubId, workshopId, seatId: union.seatId, kind: union.kind },
+    where: { clubId, workshopId, seatId, kind },
     transaction,
   })) as number;
   const created = {
@@ -108,12 +105,8 @@ async function partUnion(
   };
   await db.unions.create(created, { transaction });
   // The whole chain of corrections moves along with the judgement.
-  const chain = [values.judgementId];
-  for (
-    let at = all.find((judgement) => judgement.id === values.judgementId)?.correctsId;
-    at;
-    at = all.find((judgement) => judgement.id === at)?.correctsId
-  )
+  const chain: string[] = [];
+  for (let at: string | null | undefined = judgementId; at; at = all.find(({ id }) => id === at)?.correctsId)
     chain.push(at);
   await db.judgements.update({ unionId: created.id }, { where: { clubId, id: chain }, transaction });
   await refreshUnionFacts(db, clubId, [created.id], transaction);

@@ -1,30 +1,41 @@
 import { v7 as uuid } from 'uuid';
 import { QueryTypes, type Transaction } from 'sequelize';
 import { methodById } from '@/core/methods/registry';
-import { type UnionJudgement } from '@/core/score/rubric/judge-union';
+import type { UnionJudgement } from '@/core/score/rubric/judge-union';
 import type { JudgementRow, UnionRow } from '@/db/models/union-rows';
 import type { WorkshopRow } from '@/db/models/plan-rows';
-import { type Context } from '@/server/platform/context';
+import type { Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';
-import { type JudgementInput } from './judgement-input';
+import type { JudgementInput } from './judgement-input';
 import { standing } from '@/server/platform/counting-judgement';
 import { isDrawn } from './second-looks';
 import { hiddenFrom } from '@/server/platform/waiting-for-second';
 import { refreshUnionFacts } from '@/server/platform/union-facts';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
-import { Database } from '@/db/database';
 
+/** What of a union decides how its next judgement is taken. */
+type JudgedUnion = Pick<UnionRow, 'id' | 'doubleSettledAt' | 'secondWanted' | 'secondSettledAt'>;
+
+/** A judgement as it was sent, with all that it is kept with. */
+export interface NewJudgement {
+  id: string;
+  sent: JudgementInput;
+  /** Of what was sent; the same judgement sent again has the same. */
+  sentHash: string;
+  workshop: WorkshopRow;
+  rubricId: string;
+  judged: UnionJudgement;
+  /** Share of unions drawn for a second look, 0 to 1. */
+  blindRate: number;
+}
+
+/** Keeps a judgement, with what it does to its union and to the judgements before it. */
 export async function insertJudgement(
   context: Context,
   transaction: Transaction,
-  judgementId: string,
-  sent: JudgementInput,
-  workshop: WorkshopRow,
-  rubricId: string,
-  judged: UnionJudgement,
-  blindRate: number,
-  sentHash: string,
+  judgement: NewJudgement,
 ): Promise<void> {
+  const { id, sent, sentHash, workshop, rubricId, judged, blindRate } = judgement;
   const {
     db,
     actor: { clubId, userId },
@@ -36,22 +47,11 @@ export async function insertJudgement(
     : standing(await db.judgements.findAll({ where: { clubId, unionId: union.id }, transaction, raw: true }));
   // Blind only if it was still unseen: a second score of one who had seen the first measures nothing.
   const blind = sent.second && hiddenFrom(userId, union, before);
-  const corrected: JudgementRow | null = await settleEarlier(
-    sent,
-    db,
-    clubId,
-    transaction,
-    union,
-    userId,
-    before,
-    blind,
-    now,
-    blindRate,
-  );
+  const corrected = await settleEarlier(context, transaction, sent, { union, before, blind, blindRate });
   const { contact, contactGrade } = judged.assessment;
   await db.judgements.create(
     {
-      id: judgementId,
+      id,
       clubId,
       unionId: union.id,
       assessorId: userId,
@@ -90,7 +90,7 @@ export async function insertJudgement(
     clubId,
     actorId: userId,
     action: sent.correctsId ? 'judgement corrected' : 'judgement saved',
-    subjectId: judgementId,
+    subjectId: id,
     at: now,
   });
 }
@@ -100,25 +100,25 @@ const LONGEST_WAIT = 366 * 86_400_000;
 
 /** What a judgement does to those before it; returns the one it corrects. */
 async function settleEarlier(
-  sent: JudgementInput,
-  db: Database,
-  clubId: string,
+  { db, actor: { clubId, userId }, now }: Context,
   transaction: Transaction,
-  union: Pick<UnionRow, 'id' | 'doubleSettledAt' | 'secondWanted' | 'secondSettledAt'>,
-  userId: string,
-  before: JudgementRow[],
-  blind: boolean,
-  now: Date,
-  blindRate: number,
-) {
-  let corrected: JudgementRow | null = null;
-  if (sent.correctsId) {
-    corrected = await db.judgements.findOne({ where: { clubId, id: sent.correctsId }, transaction, raw: true });
+  { correctsId }: JudgementInput,
+  {
+    union,
+    before,
+    blind,
+    blindRate,
+  }: { union: JudgedUnion; before: JudgementRow[]; blind: boolean; blindRate: number },
+): Promise<JudgementRow | null> {
+  if (correctsId) {
+    const corrected = await db.judgements.findOne({ where: { clubId, id: correctsId }, transaction, raw: true });
     if (!corrected || corrected.unionId !== union.id) throw notFound('The judgement to correct');
     if (hiddenFrom(userId, union, before)) throw notFound('The judgement to correct');
     if (corrected.withdrawnAt)
       throw new UseCaseError('conflict', 'The judgement to correct was taken back meanwhile. Save this as a new one.');
-  } else if (blind) {
+    return corrected;
+  }
+  if (blind) {
     await db.unions.update({ secondSettledAt: now }, { where: { clubId, id: union.id }, transaction });
   } else if (before.length === 0 && isDrawn(union.id, blindRate)) {
     await db.unions.update({ secondWanted: true }, { where: { clubId, id: union.id }, transaction });
@@ -126,7 +126,7 @@ async function settleEarlier(
     // A further assessor after the lead had settled: the question is open again.
     await db.unions.update({ doubleSettledAt: null }, { where: { clubId, id: union.id }, transaction });
   }
-  return corrected;
+  return null;
 }
 
 /**
@@ -151,7 +151,7 @@ async function practiceUnion(
   workshopId: string,
   seatId: string,
   number: number,
-): Promise<{ union: Pick<UnionRow, 'id' | 'doubleSettledAt' | 'secondWanted' | 'secondSettledAt'>; fresh: boolean }> {
+): Promise<{ union: JudgedUnion; fresh: boolean }> {
   const {
     db,
     actor: { clubId },

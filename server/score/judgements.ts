@@ -74,7 +74,15 @@ export async function putJudgement(context: Context, judgementId: string, input:
   const { blindRate } = await scoringSettings(context, workshop.id);
   try {
     await transact(db, (transaction) =>
-      insertJudgement(context, transaction, judgementId, sent, workshop, rubric.id, judged, blindRate, sentHash),
+      insertJudgement(context, transaction, {
+        id: judgementId,
+        sent,
+        sentHash,
+        workshop,
+        rubricId: rubric.id,
+        judged,
+        blindRate,
+      }),
     );
   } catch (error) {
     if (!isDuplicate(error)) throw error;

@@ -14,11 +14,11 @@ import { dayBlocks } from '@/server/plan/bench-plan';
 import { allow, type Context } from '@/server/platform/context';
 import { quantities } from '@/server/plan/quantities';
 import { groupByUnion } from './scored-unions';
-import { ScoringSettings, scoringSettings } from './scoring-settings';
+import { type ScoringSettings, scoringSettings } from './scoring-settings';
 import { openJudgement } from '@/server/platform/waiting-for-second';
 import { ERASED_NAME } from '@/server/platform/erased-name';
-import { listSeats, SeatedPerson } from '@/server/plan/seats';
-import { UnionRow, JudgementRow } from '@/db/models/union-rows';
+import { listSeats, type SeatedPerson } from '@/server/plan/seats';
+import type { UnionRow, JudgementRow } from '@/db/models/union-rows';
 
 /** The day's blocks, which take some reading and change seldom: for the wall they are read once. */
 export async function wallBlocks(
@@ -139,11 +139,11 @@ export async function wallState(
 /** Everybody who is present, and how far they are. */
 function peopleOnWall(
   present: SeatedPerson[],
-  settings: ScoringSettings & { version: number },
+  settings: ScoringSettings,
   unions: UnionRow[],
   byUnion: Map<string, JudgementRow[]>,
   scored: { union: UnionRow; counts: JudgementRow }[],
-) {
+): WallState['people'] {
   return present.map(({ id, number, person }) => ({
     label: settings.wall === 'names' ? `${number} ${person.name ?? ERASED_NAME}` : String(number),
     seen: unions.filter((union) => union.seatId === id && byUnion.has(union.id)).length,

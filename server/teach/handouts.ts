@@ -1,5 +1,5 @@
 import { paper } from '@/core/inputs/fields';
-import { type Paper } from '@/core/units/paper';
+import type { Paper } from '@/core/units/paper';
 import { object, string } from 'yup';
 import { METHODS } from '@/core/methods/registry';
 import type { Method, Wood } from '@/core/methods/method';

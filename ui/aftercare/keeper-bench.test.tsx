@@ -1,7 +1,7 @@
 import type { ComponentProps } from 'react';
 import { describe, expect, it } from 'vitest';
 import { rendered } from '@/ui/testing/rendered';
-import { type KeeperLine } from './change-keepers';
+import type { KeeperLine } from './change-keepers';
 import { KeeperBench } from './keeper-bench';
 
 const keeper = (id: string, code: string, seatId: string, voided = false): KeeperLine => ({

@@ -1,8 +1,8 @@
 'use client';
 
 import { closing } from '@/core/follow-up/round-input';
-import { useState, type Dispatch, type SetStateAction } from 'react';
-import { ANSWERS, type Answer, MILESTONE_WORDS } from '@/core/methods/milestones';
+import { useState } from 'react';
+import { ANSWERS, MILESTONE_WORDS } from '@/core/methods/milestones';
 import { formatDate } from '@/core/units/iso-date';
 import type { RoundOnBoard } from './round-data';
 import { Field } from '@/ui/kit/form/field';
@@ -20,12 +20,6 @@ export function RoundBoard({ round, mayChange, today }: { round: RoundOnBoard; m
     if (sent?.ok) setMoving(false);
   });
   const words = MILESTONE_WORDS[round.milestone];
-  const plants = round.growers.flatMap((grower) => grower.plants);
-  const heard = plants.filter(({ answer }) => answer !== null).length;
-  const open = round.growers.filter(
-    (grower) => grower.reachable && grower.plants.some(({ answer }) => answer === null),
-  ).length;
-  const byPaper = round.growers.filter((grower) => !grower.reachable).length;
 
   const write = async (): Promise<void> => {
     const sent = await run<{ sent: number; waiting: number }>('POST', `/api/rounds/${round.id}/messages`, {
@@ -41,17 +35,11 @@ export function RoundBoard({ round, mayChange, today }: { round: RoundOnBoard; m
     <section className="board min-w-0" aria-labelledby={`round-${round.id}`}>
       <RoundHead
         round={round}
-        words={words}
         today={today}
-        heard={heard}
-        plants={plants}
         mayChange={mayChange}
         busy={busy}
-        open={open}
-        write={write}
-        byPaper={byPaper}
-        setMoving={setMoving}
-        moving={moving}
+        onWrite={() => void write()}
+        onMove={() => setMoving(!moving)}
       />
       <Problem>{problem}</Problem>
       <p role="status" className="font-bold">
@@ -142,34 +130,22 @@ function ClosingForm({ submit, errors, register, round, busy }: ClosingFormProps
 
 interface RoundHeadProps {
   round: RoundOnBoard;
-  words: { name: string; question: string; usualDay: string };
   today: string;
-  heard: number;
-  plants: { unionId: string; code: string; variety: string; ribbon: string; answer: Answer | null; note: string }[];
   mayChange: boolean;
   busy: boolean;
-  open: number;
-  write: () => Promise<void>;
-  byPaper: number;
-  setMoving: Dispatch<SetStateAction<boolean>>;
-  moving: boolean;
+  onWrite: () => void;
+  onMove: () => void;
 }
 
 /** What the round asks, how long, and who was heard. */
-function RoundHead({
-  round,
-  words,
-  today,
-  heard,
-  plants,
-  mayChange,
-  busy,
-  open,
-  write,
-  byPaper,
-  setMoving,
-  moving,
-}: RoundHeadProps) {
+function RoundHead({ round, today, mayChange, busy, onWrite, onMove }: RoundHeadProps) {
+  const words = MILESTONE_WORDS[round.milestone];
+  const plants = round.growers.flatMap((grower) => grower.plants);
+  const heard = plants.filter(({ answer }) => answer !== null).length;
+  const open = round.growers.filter(
+    (grower) => grower.reachable && grower.plants.some(({ answer }) => answer === null),
+  ).length;
+  const byPaper = round.growers.filter((grower) => !grower.reachable).length;
   return (
     <div className="flex flex-wrap items-start justify-between gap-3">
       <div>
@@ -193,13 +169,13 @@ function RoundHead({
               className="bench-button"
               data-weight="main"
               disabled={busy || open === 0}
-              onClick={() => void write()}
+              onClick={onWrite}
             >
               {open === 0 ? 'Nobody left to write to' : round.sentSoFar === 0 ? `Write to ${open}` : `Remind ${open}`}
             </button>
           )}
           <Slips roundId={round.id} count={byPaper} />
-          <button type="button" className="bench-button" onClick={() => setMoving(!moving)}>
+          <button type="button" className="bench-button" onClick={onMove}>
             Move the closing
           </button>
         </div>

@@ -8,7 +8,6 @@ import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 import { useEntry } from '@/ui/kit/form/use-entry';
 import { useSend } from '@/ui/kit/form/use-send';
-import type { Dispatch, SetStateAction } from 'react';
 
 interface Person {
   id: string;
@@ -102,12 +101,7 @@ export function BriefingBoard({ workshopId, text, contentHash, sap, people, mayC
 interface ListenerProps {
   person: Person;
   mayChange: BriefingBoardProps['mayChange'];
-  names: {
-    run: ReturnType<typeof useSend>['run'];
-    busy: boolean;
-    problem: { message: string; fields: Record<string, string> } | null;
-    setProblem: Dispatch<SetStateAction<{ message: string; fields: Record<string, string> } | null>>;
-  };
+  names: Pick<ReturnType<typeof useSend>, 'run' | 'busy'>;
   address: string;
   contentHash: BriefingBoardProps['contentHash'];
 }

@@ -3,7 +3,7 @@
 import type { StepSheet } from '@/core/teach/step-sheets';
 import type { TeachingState } from '@/core/teach/teaching-state';
 import { RunDown } from './run-down';
-import { useTeaching } from './use-teaching';
+import { type Teaching, useTeaching } from './use-teaching';
 
 interface RemoteProps {
   workshopId: string;
@@ -53,9 +53,9 @@ export function Remote({ workshopId, title, steps, initial, mayChange }: RemoteP
 interface RemoteKeysProps {
   at: number;
   go: (to: number) => void;
-  next: Pick<StepSheet, 'id' | 'action' | 'lookFor' | 'wrong' | 'blocks'> | undefined;
+  next: RemoteProps['steps'][number] | undefined;
   state: TeachingState;
-  show: (change: Partial<Pick<TeachingState, 'step' | 'panel' | 'blank' | 'briefing'>> & { timer?: number }) => void;
+  show: Teaching['show'];
 }
 
 /** What the wall shows. */
@@ -119,7 +119,7 @@ interface RemoteStepProps {
   at: number;
   steps: RemoteProps['steps'];
   state: TeachingState;
-  step: Pick<StepSheet, 'id' | 'action' | 'lookFor' | 'wrong' | 'blocks'>;
+  step: RemoteProps['steps'][number];
 }
 
 /** The step that is on the wall. */

@@ -1,5 +1,8 @@
 import { cutOn, posed, type Piece, shoot, type Vertex, type Workpieces } from '../../drawing/workpieces';
+import type { StepFigure } from '../../drawing/step-figure';
+import { filmStep } from './steps';
 import { LENGTHS } from './wood-shown';
+import type { Step } from '../step';
 import type { Wood } from '../method';
 
 /** Two sloping cuts right through both shoots, and where everything of them lies. Lengths mm, y from the foot of the cut. */
@@ -84,4 +87,34 @@ export function hollowed(piece: Piece, side: 'front' | 'back', deep = 1.6): Piec
     ];
   });
   return cutOn(piece, side, curve);
+}
+
+/** Length along the slope of one piece, with what counts as good and where it is drawn; mm. */
+export function slopeFigure(
+  { length, rise }: SlopingCut,
+  piece: 'stock' | 'scion',
+  diameter: number,
+  range: { from: number; to: number },
+): StepFigure {
+  return {
+    name: 'along the slope',
+    mm: length,
+    range,
+    dimension: {
+      piece,
+      view: 'side',
+      from: [diameter / 2, 0],
+      to: [-diameter / 2, rise[piece]],
+      off: piece === 'stock' ? 4 : -4,
+    },
+  };
+}
+
+/** Film over the scion: before the cut it leaves the end free that is cut, after binding it begins at the tape. */
+export function slopeFilm({ rise, tip }: SlopingCut, first: boolean): Step {
+  return filmStep(
+    rise.scion + 1,
+    tip,
+    first ? 'Wrap the scion in film, all but the end that is cut.' : 'Wrap the scion in film from the tape to its tip.',
+  );
 }

@@ -2,7 +2,7 @@ import * as aftercare from '../timetable/tasks';
 import * as material from '../common/materials';
 import * as point from '../common/points';
 import type { Point, Technique, Wood } from '../method';
-import { type Choices } from '../school';
+import type { Choices } from '../school';
 import { cutsOf, startOf, stepsOf } from './steps';
 
 export const ANCHORS = ['wood', 'way-up', 'safe-hands', 'slip', 'bud', 'core', 'clean'];

@@ -1,7 +1,7 @@
 import { BUD_COUNTS } from '../bud-counts';
 import { cutOn, footedAt, posed, toppedAt } from '../../drawing/workpieces';
-import { hollowed, slopingCut } from '../common/sloping-cut';
-import { bindStep, chooseWood, filmStep, labelStep, sealStep, step, writeTags } from '../common/steps';
+import { hollowed, slopeFigure, slopeFilm, slopingCut } from '../common/sloping-cut';
+import { bindStep, chooseWood, labelStep, sealStep, step, writeTags } from '../common/steps';
 import type { Wood } from '../method';
 import { chosen, type Choices } from '../school';
 import * as school from '../schools';
@@ -21,26 +21,8 @@ export function cutsOf(choices: Choices, wood: Wood) {
   const { stock, scion } = wood;
   const cut = slopingCut(wood, cutLengthFor(choices, wood), BUD_COUNTS.get(chosen(choices, school.BUDS))!);
   const filmFirst = chosen(choices, school.FILM_WHEN) === 'before';
-  const film = filmStep(
-    cut.rise.scion + 1,
-    cut.tip,
-    filmFirst
-      ? 'Wrap the scion in film, all but the end that is cut.'
-      : 'Wrap the scion in film from the tape to its tip.',
-  );
-  const slope = (piece: 'stock' | 'scion', diameter: number, rise: number) => ({
-    name: 'along the slope',
-    mm: cut.length,
-    range: CUT_LENGTH,
-    dimension: {
-      piece,
-      view: 'side' as const,
-      from: [diameter / 2, 0] as const,
-      to: [-diameter / 2, rise] as const,
-      off: piece === 'stock' ? 4 : -4,
-    },
-  });
-  return { choices, stock, scion, cut, filmFirst, film, slope };
+  const film = slopeFilm(cut, filmFirst);
+  return { choices, stock, scion, cut, filmFirst, film };
 }
 
 export type Cuts = ReturnType<typeof cutsOf>;
@@ -89,12 +71,12 @@ function prepareBoth({ stock, scion, cut, choices, filmFirst, film }: Cuts): Ste
 }
 
 /** The sloping cuts. */
-function cutSlopes({ slope, stock, cut, scion }: Cuts): Step[] {
+function cutSlopes({ stock, cut, scion }: Cuts): Step[] {
   return [
     step({
       id: 'stock-cut',
       action: 'Make the sloping cut on the stock in one pull.',
-      figures: [slope('stock', stock, cut.rise.stock)],
+      figures: [slopeFigure(cut, 'stock', stock, CUT_LENGTH)],
       lookFor: 'Flat: no light under a straight edge.',
       caution: 'long-cut',
       pull: 'up',
@@ -109,7 +91,7 @@ function cutSlopes({ slope, stock, cut, scion }: Cuts): Step[] {
     step({
       id: 'scion-cut',
       action: 'Make the same cut at the base of the scion, just as long.',
-      figures: [slope('scion', scion, cut.rise.scion)],
+      figures: [slopeFigure(cut, 'scion', scion, CUT_LENGTH)],
       lookFor: 'Both faces lie on each other from end to end.',
       caution: 'long-cut',
       pull: 'down',

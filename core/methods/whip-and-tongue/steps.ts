@@ -1,7 +1,7 @@
 import { BUD_COUNTS } from '../bud-counts';
 import { cutOn, footedAt, posed, toppedAt, type Vertex, withKerf } from '../../drawing/workpieces';
-import { bindStep, chooseWood, filmStep, labelStep, sealStep, step, writeTags } from '../common/steps';
-import { hollowed, type SlopingCut, slopingCut } from '../common/sloping-cut';
+import { bindStep, chooseWood, labelStep, sealStep, step, writeTags } from '../common/steps';
+import { hollowed, slopeFigure, slopeFilm, type SlopingCut, slopingCut } from '../common/sloping-cut';
 import * as school from '../schools';
 import { chosen, type Choices } from '../school';
 import type { Step } from '../step';
@@ -66,30 +66,12 @@ export function cutsOf(choices: Choices, wood: Wood) {
   const inset = stock / 2 - wood.stockBark - (scion / 2 - wood.scionBark);
   const layers = chosen(choices, school.TURNS) === 'layers';
   const filmFirst = chosen(choices, school.FILM_WHEN) === 'before';
-  const film = filmStep(
-    cut.rise.scion + 1,
-    cut.tip,
-    filmFirst
-      ? 'Wrap the scion in film, all but the end that is cut.'
-      : 'Wrap the scion in film from the tape to its tip.',
-  );
-  const slope = (piece: 'stock' | 'scion', diameter: number, rise: number) => ({
-    name: 'along the slope',
-    mm: cut.length,
-    range: CUT_LENGTH,
-    dimension: {
-      piece,
-      view: 'side' as const,
-      from: [diameter / 2, 0] as const,
-      to: [-diameter / 2, rise] as const,
-      off: piece === 'stock' ? 4 : -4,
-    },
-  });
+  const film = slopeFilm(cut, filmFirst);
   const offset =
     inset < 0
       ? `the scion stands out ${(-inset).toFixed(1)} mm under the bark`
       : `it is ${inset.toFixed(1)} mm slimmer under the bark`;
-  return { choices, stock, scion, buds, cut, middleTongue, tongue, inset, layers, filmFirst, film, slope, offset };
+  return { choices, stock, scion, buds, cut, middleTongue, tongue, inset, layers, filmFirst, film, offset };
 }
 
 export type Cuts = ReturnType<typeof cutsOf>;
@@ -138,12 +120,12 @@ function prepareBoth({ stock, scion, cut, buds, filmFirst, film }: Cuts): Step[]
 }
 
 /** The sloping cuts. */
-function cutSlopes({ slope, stock, cut, scion }: Cuts): Step[] {
+function cutSlopes({ stock, cut, scion }: Cuts): Step[] {
   return [
     step({
       id: 'stock-cut',
       action: 'Make the long sloping cut on the stock in one pull.',
-      figures: [slope('stock', stock, cut.rise.stock)],
+      figures: [slopeFigure(cut, 'stock', stock, CUT_LENGTH)],
       lookFor: 'Flat: no light under a straight edge.',
       caution: 'long-cut',
       pull: 'up',
@@ -158,7 +140,7 @@ function cutSlopes({ slope, stock, cut, scion }: Cuts): Step[] {
     step({
       id: 'scion-cut',
       action: 'Make the same cut at the base of the scion, below its lowest bud, just as long.',
-      figures: [slope('scion', scion, cut.rise.scion)],
+      figures: [slopeFigure(cut, 'scion', scion, CUT_LENGTH)],
       lookFor: 'Both cuts are within a tenth of each other in length.',
       caution: 'long-cut',
       pull: 'down',

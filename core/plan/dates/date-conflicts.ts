@@ -1,7 +1,7 @@
 import { addDays, daysBetween, formatDate, type IsoDate } from '../../units/iso-date';
 import type { AssumptionById } from '../phenology/assumptions';
 import type { DayVerdict } from './season-finder';
-import { type PlannedDate, type Taught } from './planned-date';
+import type { PlannedDate, Taught } from './planned-date';
 import { woodNeed, woodWindow } from './wood-dates';
 
 /** Something that speaks against a date, and a way out. */

@@ -7,7 +7,7 @@ import { type Conflict, dateConflicts } from './date-conflicts';
 import type { PlannedMethod } from './planned-method';
 import { siteCalendar, type SiteYear, type TaughtWithVerdict } from './taught-on';
 import { workshopDates } from './workshop-dates';
-import { type DatesInput, type PlannedDate } from './planned-date';
+import type { DatesInput, PlannedDate } from './planned-date';
 
 /** All that the dates of a workshop hang on, as plain data: the day can be moved anywhere that has it. */
 export interface PlanFacts {

@@ -1,9 +1,9 @@
-import { MILESTONE_WORDS } from '../../methods/milestones';
+import type { MILESTONE_WORDS } from '../../methods/milestones';
 import type { MethodFacts } from '../../methods/method-facts';
 import type { Season } from '../../methods/use';
-import { type AssumptionById } from '../phenology/assumptions';
+import type { AssumptionById } from '../phenology/assumptions';
 import type { Phenology } from '../phenology/phenology';
-import { type IsoDate } from '../../units/iso-date';
+import type { IsoDate } from '../../units/iso-date';
 import type { PlannedMethod } from './planned-method';
 
 /** Something to do before or after a workshop. */

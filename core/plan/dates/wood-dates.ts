@@ -1,13 +1,13 @@
-import { type AssumptionById } from '../phenology/assumptions';
+import type { AssumptionById } from '../phenology/assumptions';
 import { addDays, type IsoDate } from '../../units/iso-date';
 import { STORE } from '../wood/store';
-import { type PlannedDate, type Taught, type DatesInput } from './planned-date';
+import type { DatesInput, PlannedDate, Taught } from './planned-date';
+
+/** Kinds of wood, by how and when they are cut. */
+export type WoodNeed = 'bench' | 'leaf' | 'budwood' | 'spring-bud' | 'tip';
 
 /** What kind of wood a method wants in the season it is done in. */
-export function woodNeed({
-  method,
-  season,
-}: Pick<Taught, 'method' | 'season'>): 'bench' | 'leaf' | 'budwood' | 'spring-bud' | 'tip' {
+export function woodNeed({ method, season }: Pick<Taught, 'method' | 'season'>): WoodNeed {
   const used = season ?? method.use.seasons[0]!;
   if (used.wood.includes('tip')) return 'tip';
   if (used.wood.includes('dormant')) return used.phase === 'leaves-out' ? 'leaf' : 'bench';
@@ -28,15 +28,11 @@ export function woodWindow(
   };
 }
 
-export function woodDates({ date, taught, assumption, degrees, length }: DatesInput): PlannedDate[] {
+export function woodDates(input: DatesInput): PlannedDate[] {
+  const { date, taught, assumption, length } = input;
   const needs = new Set(taught.map(woodNeed));
-  const speciesOf = (need: string): string =>
-    [...new Set(taught.filter((method) => woodNeed(method) === need).map(({ scion }) => scion.species))].join(', ');
-  const dates: PlannedDate[] = [];
-  for (const need of ['bench', 'leaf'] as const) {
-    if (!needs.has(need)) continue;
-    storedWood(date, need, assumption, taught, dates, speciesOf, degrees);
-  }
+  const speciesOf = (need: WoodNeed): string => speciesWith(taught, need);
+  const dates = (['bench', 'leaf'] as const).flatMap((need) => (needs.has(need) ? storedWood(input, need) : []));
   if (needs.has('budwood')) {
     dates.push({
       id: 'budwood-cut',
@@ -71,16 +67,15 @@ export function woodDates({ date, taught, assumption, degrees, length }: DatesIn
   return dates;
 }
 
+/** Species of the scions that need such wood, each once. */
+function speciesWith(taught: Taught[], need: WoodNeed): string {
+  return [...new Set(taught.filter((method) => woodNeed(method) === need).map(({ scion }) => scion.species))].join(
+    ', ',
+  );
+}
+
 /** Cutting dormant wood, storing it, and looking at it until the day. */
-function storedWood(
-  date: string,
-  need: 'bench' | 'leaf',
-  assumption: AssumptionById,
-  taught: Taught[],
-  dates: PlannedDate[],
-  speciesOf: (need: string) => string,
-  degrees: (celsius: number) => string,
-) {
+function storedWood({ date, taught, assumption, degrees }: DatesInput, need: 'bench' | 'leaf'): PlannedDate[] {
   const window = woodWindow(date, need, assumption);
   // Wood does not sleep the whole window through: the plants' own year narrows it.
   const years = taught.filter((method) => woodNeed(method) === need).map(({ scion }) => scion);
@@ -88,31 +83,31 @@ function storedWood(
   const from = latest([window.from, ...years.flatMap(({ dormant }) => dormant?.best ?? [])]);
   const to = [window.to, ...years.flatMap(({ swell }) => (swell ? addDays(swell.early, -1) : []))].sort()[0]!;
   const sound = from <= to;
-  dates.push({
-    id: `wood-cut-${need}`,
-    name: `Cut scion wood: ${speciesOf(need)}`,
-    from: sound ? from : window.from,
-    to: sound ? to : window.to,
-    kind: 'wood',
-    source: window.source,
-    how: 'Last season’s shoots, pencil thick, fully dormant, on a day without hard frost. Label each bundle as it is cut.',
-  });
-  const every = assumption('wood-check').value;
   const stored = sound ? to : window.to;
-  const checks = [];
+  const every = assumption('wood-check').value;
+  const checks: IsoDate[] = [];
   for (let day = addDays(stored, every); day < addDays(date, -3); day = addDays(day, every)) checks.push(day);
-  dates.push({
-    id: `wood-store-${need}`,
-    name: 'Wood into store',
-    from: stored,
-    to: stored,
-    kind: 'wood',
-    source: window.source,
-    how: `Sealed bag, barely damp wrap, ${degrees(STORE.from)} to ${degrees(STORE.to)}, away from ripening fruit.`,
-  });
-  // A long winter has many looks; the calendar takes six.
-  checks.slice(-6).forEach((day, i, shown) =>
-    dates.push({
+  return [
+    {
+      id: `wood-cut-${need}`,
+      name: `Cut scion wood: ${speciesWith(taught, need)}`,
+      from: sound ? from : window.from,
+      to: stored,
+      kind: 'wood',
+      source: window.source,
+      how: 'Last season’s shoots, pencil thick, fully dormant, on a day without hard frost. Label each bundle as it is cut.',
+    },
+    {
+      id: `wood-store-${need}`,
+      name: 'Wood into store',
+      from: stored,
+      to: stored,
+      kind: 'wood',
+      source: window.source,
+      how: `Sealed bag, barely damp wrap, ${degrees(STORE.from)} to ${degrees(STORE.to)}, away from ripening fruit.`,
+    },
+    // A long winter has many looks; the calendar takes six.
+    ...checks.slice(-6).map((day, i, shown): PlannedDate => ({
       id: `wood-check-${need}-${shown.length - i}`,
       name: 'Look at the stored wood',
       from: day,
@@ -120,15 +115,15 @@ function storedWood(
       kind: 'wood',
       source: assumption('wood-check').source,
       how: 'Green under the bark, buds shut, wrap damp and not wet, no mould.',
-    }),
-  );
-  dates.push({
-    id: `wood-last-${need}`,
-    name: 'Last look at the wood',
-    from: addDays(date, -2),
-    to: addDays(date, -1),
-    kind: 'wood',
-    source: null,
-    how: 'Trim the ends back to green, measure the calipers, sort by them.',
-  });
+    })),
+    {
+      id: `wood-last-${need}`,
+      name: 'Last look at the wood',
+      from: addDays(date, -2),
+      to: addDays(date, -1),
+      kind: 'wood',
+      source: null,
+      how: 'Trim the ends back to green, measure the calipers, sort by them.',
+    },
+  ];
 }

@@ -1,4 +1,4 @@
-import { bleeds, kinOf } from '../../methods/compatibility/compatibility';
+import { kinOf } from '../../methods/compatibility/compatibility';
 import { MILESTONE_WORDS } from '../../methods/milestones';
 import { dueWindow, type DueWindow } from '../../methods/timetable/due-window';
 import { signWords } from '../../methods/timetable/round-advice';
@@ -8,8 +8,9 @@ import { timetable } from '../../methods/timetable/timetable';
 import { callusRange } from '../phenology/assumptions';
 import type { Phenology } from '../phenology/phenology';
 import { addDays, type IsoDate } from '../../units/iso-date';
+import type { DatesInput, PlannedDate } from './planned-date';
+import { stockDates } from './stock-dates';
 import { woodDates } from './wood-dates';
-import { type PlannedDate, type Taught, type DatesInput } from './planned-date';
 
 /** All dates that hang on the day of a workshop, in their order. */
 export function workshopDates(input: DatesInput): PlannedDate[] {
@@ -29,86 +30,6 @@ export function workshopDates(input: DatesInput): PlannedDate[] {
     ...afterwards(input),
   ];
   return dates.sort((a, b) => a.from.localeCompare(b.from) || a.to.localeCompare(b.to));
-}
-
-function stockDates({ date, taught, assumption, degrees }: DatesInput): PlannedDate[] {
-  const dates: PlannedDate[] = [];
-  const potted = taught.filter(({ plan }) => plan.place !== 'field');
-  const species = (list: Taught[]): string => [...new Set(list.map(({ stock }) => stock.species))].join(', ');
-  if (potted.length > 0) {
-    const order = assumption('stocks-order');
-    dates.push({
-      id: 'stocks-order',
-      name: `Order stocks: ${species(potted)}`,
-      from: addDays(date, -order.value - order.margin),
-      to: addDays(date, -order.value + order.margin),
-      kind: 'stocks',
-      source: order.source,
-      how: 'State the caliper at the place of the cut.',
-    });
-  }
-  const bench = taught.filter(
-    ({ plan, season }) =>
-      plan.place === 'bench' && (season === null || season.phase === 'waking' || season.phase === 'warmed'),
-  );
-  if (bench.length > 0) {
-    const warm = assumption('stocks-warm');
-    const range = callusRange(kinOf(bench[0]!.stock.species), assumption);
-    dates.push({
-      id: 'stocks-warm',
-      name: `Bring stocks into warmth: ${species(bench)}`,
-      from: addDays(date, -warm.value - warm.margin),
-      to: addDays(date, -warm.value + warm.margin),
-      kind: 'stocks',
-      source: warm.source,
-      how: `Trim the roots: any above the main whorl off, the rest by about half. Moist, ${range ? `${degrees(range.from)} to ${degrees(range.to)}` : 'warm'}. Ready when buds and root tips move${bench.some(({ season }) => season?.phase === 'warmed') ? ' and bark slips' : ''}.`,
-    });
-  }
-  const bleeding = taught.filter(({ stock }) => bleeds(stock.species));
-  if (bleeding.length > 0) {
-    const [early, late] = [assumption('bleed-early'), assumption('bleed-late')];
-    dates.push({
-      id: 'bleed-cut',
-      name: `Cut bleeding stocks off: ${species(bleeding)}`,
-      from: addDays(date, -early.value),
-      to: addDays(date, -late.value),
-      kind: 'stocks',
-      source: early.source,
-      how: 'Gash below the cut so that sap runs out there.',
-    });
-    dates.push({
-      id: 'bleed-gash',
-      name: 'Fresh gashes on bleeding stocks',
-      from: date,
-      to: date,
-      kind: 'stocks',
-      source: early.source,
-      how: 'Before the first cut of the day.',
-    });
-  }
-  const slipping = taught.filter(({ method }) => method.use.bark !== 'need not slip');
-  if (slipping.length > 0) {
-    const water = assumption('water');
-    dates.push({
-      id: 'water',
-      name: `Water the stocks: ${species(slipping)}`,
-      from: addDays(date, -water.value),
-      to: addDays(date, -1),
-      kind: 'stocks',
-      source: water.source,
-      how: 'Bark slips best in the morning after rain.',
-    });
-    dates.push({
-      id: 'slip-test',
-      name: 'Test whether bark slips',
-      from: addDays(date, -1),
-      to: date,
-      kind: 'stocks',
-      source: water.source,
-      how: 'Peel a piece of the top that comes off anyway. If it does not lift: water and wait, or change the method.',
-    });
-  }
-  return dates;
 }
 
 /** When plants go out: after the last frost of a late year, or when callusing ends where there is none to come. */

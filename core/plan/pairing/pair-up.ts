@@ -75,7 +75,7 @@ export function pairUp({ method, stocks, scions, fixed, progress = () => undefin
   );
   const expected = (skill: SkillLevel, stock: number, scion: number): number => table.at(stock, scion, SLIP[skill]);
   // A pair that will not be made is worth nothing, so that it does not bind a scion another could use.
-  const worth = (skill: SkillLevel, stock: number, scion: number): number => {
+  const worth: Worth = (skill, stock, scion) => {
     const contact = expected(skill, stock, scion);
     return contact < HOPELESS ? 0 : contact;
   };
@@ -133,13 +133,12 @@ export function pairUp({ method, stocks, scions, fixed, progress = () => undefin
 
 type Worth = (skill: SkillLevel, stock: number, scion: number) => number;
 
-/** Scions matched to stocks, and seats dealt anew as long as that makes more of them. */
-function deal(
-  free: { id: string; caliper: number; seat: string; skill: SkillLevel }[],
-  wood: PairScion[],
-  worth: (skill: SkillLevel, stock: number, scion: number) => number,
-  skills: SkillLevel[],
-) {
+/**
+ * Scions matched to stocks, and seats dealt anew as long as that makes more of them: `free` changes hands in place.
+ *
+ * @returns for each stock the place of its scion in `wood`, -1 for none.
+ */
+function deal(free: PairStock[], wood: readonly PairScion[], worth: Worth, skills: readonly SkillLevel[]): number[] {
   let columns = match(free, wood, worth);
   let sum = total(free, wood, columns, worth);
   for (let round = 0; round < ROUNDS && skills.length > 1; round++) {

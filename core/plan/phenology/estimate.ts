@@ -1,4 +1,4 @@
-import { type IsoDate } from '../../units/iso-date';
+import type { IsoDate } from '../../units/iso-date';
 
 /** A day when something is expected, with the days between which it may lie. */
 export interface Estimate {

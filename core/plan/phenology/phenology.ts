@@ -5,7 +5,7 @@ import { kindOf, kinOf } from '../../methods/compatibility/compatibility';
 import { addDays, daysBetween, type IsoDate } from '../../units/iso-date';
 import { EVERGREEN, type AssumptionById, springKin } from './assumptions';
 import type { Observation, Sign } from './observation';
-import { sleepOf, fallingUnder, rising } from './thresholds-of-the-year';
+import { fallingUnder, risingOver, sleepOf } from './mean-crossings';
 import { type Estimate, observed } from './estimate';
 
 /** A species' year at a site, from one midwinter to the next. Null where it does not happen there. */
@@ -101,7 +101,7 @@ export function phenologyOf(
       : fallingUnder('slip-end', midsummer, mean, assumption)
     : null;
   const warm = assumption('warm');
-  const risesTo = rising(from, to, mean, warm.value, warm.margin, warm.source);
+  const risesTo = risingOver(from, to, mean, warm.value, warm.margin, warm.source);
   return {
     species,
     from,

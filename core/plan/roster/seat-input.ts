@@ -1,6 +1,6 @@
 import { object, mixed } from 'yup';
 import { text, email, optionalText, trimmed, flag } from '@/core/inputs/fields';
-import { type SkillLevel } from '@/core/plan/pairing/hand';
+import type { SkillLevel } from '@/core/plan/pairing/hand';
 
 export const walkIn = object({ name: text('the name', 120), email: email().default('') });
 

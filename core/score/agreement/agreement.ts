@@ -109,7 +109,7 @@ export function agreementOf(judgements: readonly BlindJudgement[], points: reado
 }
 
 /** How each assessor drifts from the others over the hours. */
-function driftsOf(assessors: string[], shared: BlindJudgement[][]) {
+function driftsOf(assessors: string[], shared: BlindJudgement[][]): Agreement['drifts'] {
   return assessors.flatMap((assessorId) => {
     const own = shared.flatMap((union) => {
       const mine = union.find((judgement) => judgement.assessorId === assessorId);

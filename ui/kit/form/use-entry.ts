@@ -45,7 +45,7 @@ export function useEntry(
       { now: new Date() },
       options,
     );
-  const { register, control, handleSubmit, reset, setValue, setFocus, watch, formState } = useForm<FieldValues>({
+  const { register, control, handleSubmit, reset, setFocus, watch, formState } = useForm<FieldValues>({
     resolver,
     ...(starts ? { defaultValues: starts } : {}),
     // What leaves the page leaves the form, as it does with a form of the browser's own.
@@ -65,7 +65,6 @@ export function useEntry(
     busy,
     run,
     reset,
-    setValue,
     watch,
     setProblem,
   };

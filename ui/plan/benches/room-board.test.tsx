@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { BENCH_DEPTH, placesOf, type Room, seatPeople, usualRoom } from '@/core/plan/benches/room';
 import { rendered } from '@/ui/testing/rendered';
 import { RoomBoard } from './room-board';
-import { type RoomSeat } from './use-room';
+import type { RoomSeat } from './use-room';
 
 const people = (count: number, leftHanded: number[] = []): RoomSeat[] =>
   Array.from({ length: count }, (_, i) => ({

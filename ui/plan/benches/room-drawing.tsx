@@ -2,7 +2,7 @@
 
 import { DndContext, useDraggable } from '@dnd-kit/core';
 import { BENCH_DEPTH, type Bench, placesOf, type Room, SPOT_WORDS, type SpotKind } from '@/core/plan/benches/room';
-import { type RoomOnBoard, type RoomSeat } from './use-room';
+import type { RoomOnBoard, RoomSeat } from './use-room';
 
 function BenchPiece({
   bench,

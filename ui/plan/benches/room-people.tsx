@@ -1,10 +1,10 @@
 'use client';
 
 import { useId, useState } from 'react';
-import { type Room } from '@/core/plan/benches/room';
+import type { Room } from '@/core/plan/benches/room';
 import { SKILL_WORDS } from '@/core/plan/pairing/hand';
 import { Field } from '@/ui/kit/form/field';
-import { type RoomOnBoard } from './use-room';
+import type { RoomOnBoard } from './use-room';
 
 /** Puts somebody at the first free place of a bench; a full bench gets them none. */
 function seatAt(room: Room, seatId: string, benchId: string): Room['seating'] {

@@ -4,7 +4,7 @@ import { KeyboardSensor, PointerSensor, useSensor, useSensors } from '@dnd-kit/c
 import { useEffect, useId, useRef, useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { type Bench, type Room, roomProblems, SPOT_WORDS, type SpotKind } from '@/core/plan/benches/room';
-import { type SkillLevel } from '@/core/plan/pairing/hand';
+import type { SkillLevel } from '@/core/plan/pairing/hand';
 import { useSend } from '@/ui/kit/form/use-send';
 
 export interface RoomSeat {
@@ -57,9 +57,7 @@ export function useRoom({ workshopId, version, room: saved, seats, members, mayC
   };
   const changeBench = (id: string, changes: Partial<Bench>): void =>
     change({ benches: room.benches.map((bench) => (bench.id === id ? { ...bench, ...changes } : bench)) });
-  const moved = (id: string, dx: number, dy: number): void => {
-    moveThing(scale, id, change, room, dx, dy);
-  };
+  const moved = (id: string, dx: number, dy: number): void => setRoom(roomWith(room, id, dx / scale, dy / scale));
   const save = async (): Promise<void> => {
     const sent = await run<{ version: number }>('PUT', `/api/workshops/${workshopId}/plan/room`, {
       ...room,
@@ -101,27 +99,17 @@ export function useRoom({ workshopId, version, room: saved, seats, members, mayC
 
 export type RoomOnBoard = ReturnType<typeof useRoom>;
 
-/** Moves a bench or a mark, by 5 cm and within the room. */
-function moveThing(
-  scale: number,
-  id: string,
-  change: (changes: Partial<Room>) => void,
-  room: Room,
-  dx: number,
-  dy: number,
-) {
-  const to = (at: number, by: number, most: number): number =>
-    Math.round(Math.max(0, Math.min(most, at + by / scale)) * 20) / 20;
-  if (id.startsWith('spot-'))
-    change({
-      spots: room.spots.map((spot, i) =>
-        `spot-${i}` === id ? { ...spot, x: to(spot.x, dx, room.width), y: to(spot.y, dy, room.depth) } : spot,
-      ),
-    });
-  else
-    change({
-      benches: room.benches.map((bench) =>
-        bench.id === id ? { ...bench, x: to(bench.x, dx, room.width), y: to(bench.y, dy, room.depth) } : bench,
-      ),
-    });
+/** The room with a bench or a mark moved by `dx` and `dy` m, on a grid of 5 cm and within the walls. */
+function roomWith(room: Room, id: string, dx: number, dy: number): Room {
+  const within = (at: number, most: number): number => Math.round(Math.max(0, Math.min(most, at)) * 20) / 20;
+  const moved = <Thing extends { x: number; y: number }>(thing: Thing): Thing => ({
+    ...thing,
+    x: within(thing.x + dx, room.width),
+    y: within(thing.y + dy, room.depth),
+  });
+  return {
+    ...room,
+    spots: room.spots.map((spot, i) => (`spot-${i}` === id ? moved(spot) : spot)),
+    benches: room.benches.map((bench) => (bench.id === id ? moved(bench) : bench)),
+  };
 }

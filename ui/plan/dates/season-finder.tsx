@@ -6,16 +6,15 @@ import type { MethodFacts } from '@/core/methods/method-facts';
 import { PLACE_WORDS } from '@/core/methods/use';
 import { datedPlan, type DatedPlan, type PlanFacts } from '@/core/plan/dates/dated-plan';
 import type { PlannedMethod } from '@/core/plan/dates/planned-method';
-import { seasonStretches, type MethodYear } from '@/core/plan/dates/season-finder';
+import { seasonStretches } from '@/core/plan/dates/season-finder';
 import { seasonWindow } from '@/core/plan/dates/season-line';
-import { siteCalendar, type TaughtWithVerdict } from '@/core/plan/dates/taught-on';
-import { formatDate, type IsoDate } from '@/core/units/iso-date';
+import { siteCalendar } from '@/core/plan/dates/taught-on';
+import { formatDate } from '@/core/units/iso-date';
 import { Problem } from '@/ui/kit/form/problem';
 import { useSend } from '@/ui/kit/form/use-send';
 import { ConflictList } from './conflict-list';
 import { DateList } from './date-list';
 import { type Band, YearBands } from './year-bands';
-import type { Phenology } from '@/core/plan/phenology/phenology';
 
 interface SeasonFinderProps {
   workshopId: string;
@@ -102,11 +101,7 @@ export function SeasonFinder({ workshopId, siteId, siteName, facts, known, mayCh
 
 interface VerdictsProps {
   plans: PlannedMethod[];
-  calendar: {
-    on: (plan: PlannedMethod, date: IsoDate) => TaughtWithVerdict;
-    yearOf: (plan: PlannedMethod, date: IsoDate) => MethodYear | null;
-    phenology: (species: string, date: IsoDate) => Phenology;
-  };
+  calendar: ReturnType<typeof siteCalendar>;
   day: string;
   plan: DatedPlan;
   siteId: SeasonFinderProps['siteId'];

@@ -4,7 +4,7 @@ import { percent } from '@/core/units/percent';
 import { SKILL_WORDS, type SkillLevel } from '@/core/plan/pairing/hand';
 import type { PairScion, PairStock } from '@/core/plan/pairing/pair-up';
 import { PairPicture } from './pair-picture';
-import { type PairsOnBoard } from './use-pairs';
+import type { PairsOnBoard } from './use-pairs';
 
 /** A piece of a stick that nobody fixed yet. */
 function freePiece(stick: string, scions: { id: string; stick: string }[], fixed: { scion: string }[]): string {

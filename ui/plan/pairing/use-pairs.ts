@@ -3,12 +3,11 @@
 import { useMemo, useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import type { Place } from '@/core/methods/use';
-import { type SkillLevel } from '@/core/plan/pairing/hand';
-import type { PairingResult, PairScion, PairStock } from '@/core/plan/pairing/pair-up';
+import type { SkillLevel } from '@/core/plan/pairing/hand';
+import type { Pair, PairScion, PairStock } from '@/core/plan/pairing/pair-up';
 import { formatLengthNumber, type LengthUnit } from '@/core/units/length';
 import { useSend } from '@/ui/kit/form/use-send';
-import { usePairing } from './use-pairing';
-import { Instead } from '@/workers/pairing';
+import { type PairingOutcome, usePairing } from './use-pairing';
 
 export interface SavedPair {
   stock: string;
@@ -44,29 +43,17 @@ export interface PairingBoardProps {
 }
 
 /** What is paired on the board, as it was saved, worked out anew or chosen by hand. */
-export function usePairs({
-  workshopId,
-  version,
-  method,
-  names,
-  place,
-  stocks,
-  sticks,
-  scions,
-  seats,
-  saved,
-  unit,
-  mayChange,
-}: PairingBoardProps) {
+export function usePairs(board: PairingBoardProps) {
+  const { workshopId, version, method, names, place, stocks, sticks, scions, saved, unit, mayChange } = board;
   const { run, busy, problem } = useSend();
   const { start, progress, outcome, failed } = usePairing();
   const [changeId, setChangeId] = useState(() => uuid());
   const [fixed, setFixed] = useState(() => fixedOf(saved));
-  const { stockOf, scionOf, stickOf, seatOf } = useLookups(stocks, scions, sticks, seats);
+  const { stockOf, scionOf, stickOf, seatOf } = useLookups(board);
   const largest = Math.max(8, ...stocks.map(({ caliper }) => caliper), ...sticks.map(({ caliper }) => caliper)) + 1;
   const length = (mm: number): string => formatLengthNumber(mm, unit);
 
-  const pairs = pairsShown(outcome, method, stockOf, saved, scionOf, seatOf, seats);
+  const pairs = pairsShown(board, outcome, { stockOf, scionOf, seatOf });
   const aside = (outcome?.result.aside ?? []).filter(({ stock }) => !pairs.some((pair) => pair.stock === stock));
   const order = outcome?.result.inOrder.sum ?? saved?.inOrder ?? null;
 
@@ -121,23 +108,22 @@ export function usePairs({
     pair,
     fix,
     save,
-    missing: whatIsMissing(stocks, scions, seats),
+    missing: whatIsMissing(board),
   };
 }
 
 export type PairsOnBoard = ReturnType<typeof usePairs>;
 
+/** A pair with the method it is made by. */
+type ShownPair = Pair & { method: string };
+
 /** The pairs in the order of seats and stocks. */
 function pairsShown(
-  outcome: { result: PairingResult; instead: Instead[]; seconds: number } | null,
-  method: string,
-  stockOf: Map<string, PairStock & { number: number }>,
-  saved: { pairs: SavedPair[]; inOrder: number } | null,
-  scionOf: Map<string, PairScion & { stick: string; piece: number }>,
-  seatOf: Map<string, { id: string; name: string; skill: SkillLevel; earlier: number }>,
-  seats: { id: string; name: string; skill: SkillLevel; earlier: number }[],
-) {
-  const made = outcome
+  { method, saved, seats }: PairingBoardProps,
+  outcome: PairingOutcome | null,
+  { stockOf, scionOf, seatOf }: Pick<ReturnType<typeof useLookups>, 'stockOf' | 'scionOf' | 'seatOf'>,
+): ShownPair[] {
+  const made: ShownPair[] = outcome
     ? [
         ...outcome.result.pairs.map((pair) => ({ ...pair, method })),
         ...outcome.instead.map((exchange) => ({
@@ -151,22 +137,17 @@ function pairsShown(
       ]
     : (saved?.pairs ?? []).map(({ stick, piece, ...pair }) => ({ ...pair, scion: `${stick}/${piece}` }));
   // A piece that was removed meanwhile takes its pair with it.
-  const pairs = made
+  return made
     .filter(({ stock, scion, seat }) => stockOf.has(stock) && scionOf.has(scion) && seatOf.has(seat))
     .sort(
       (a, b) =>
         seats.findIndex(({ id }) => id === a.seat) - seats.findIndex(({ id }) => id === b.seat) ||
         stockOf.get(a.stock)!.number - stockOf.get(b.stock)!.number,
     );
-  return pairs;
 }
 
 /** What has to be there before anything is paired. */
-function whatIsMissing(
-  stocks: (PairStock & { number: number })[],
-  scions: (PairScion & { stick: string; piece: number })[],
-  seats: { id: string; name: string; skill: SkillLevel; earlier: number }[],
-) {
+function whatIsMissing({ stocks, scions, seats }: PairingBoardProps): string | null {
   return stocks.length === 0
     ? 'Measure stocks first.'
     : scions.length === 0
@@ -184,12 +165,7 @@ function fixedOf(saved: PairingBoardProps['saved']): { stock: string; scion: str
 }
 
 /** What is on the board, by its id. */
-function useLookups(
-  stocks: PairingBoardProps['stocks'],
-  scions: PairingBoardProps['scions'],
-  sticks: PairingBoardProps['sticks'],
-  seats: PairingBoardProps['seats'],
-) {
+function useLookups({ stocks, scions, sticks, seats }: PairingBoardProps) {
   const stockOf = useMemo(() => new Map(stocks.map((stock) => [stock.id, stock])), [stocks]);
   const scionOf = useMemo(() => new Map(scions.map((scion) => [scion.id, scion])), [scions]);
   const stickOf = useMemo(() => new Map(sticks.map((stick) => [stick.id, stick])), [sticks]);
@@ -199,7 +175,7 @@ function useLookups(
 
 /** A pair as the server keeps it. */
 function sentPair(
-  { stock, seat, contact, fixed, method }: ReturnType<typeof pairsShown>[number],
+  { stock, seat, contact, fixed, method }: ShownPair,
   { stick, piece }: PairingBoardProps['scions'][number],
 ): object {
   return { stock, stick, piece, seat, contact, fixed: String(fixed), method };

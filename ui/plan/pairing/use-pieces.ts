@@ -2,7 +2,7 @@
 
 import { useRef, useState } from 'react';
 import { v7 as uuid } from 'uuid';
-import { type LengthUnit } from '@/core/units/length';
+import type { LengthUnit } from '@/core/units/length';
 import { parseLength } from '@/core/units/parse-length';
 import { useSend } from '@/ui/kit/form/use-send';
 

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import type { MethodFacts } from '@/core/methods/method-facts';
 import type { Climate } from '@/core/methods/choosing/season';
-import { type Limb } from '@/core/plan/topworking/limb';
+import type { Limb } from '@/core/plan/topworking/limb';
 import { programmeWarnings, programmeYears } from '@/core/plan/topworking/programme';
 import { treeView } from '@/core/plan/topworking/tree-view';
 import { parseDecimal } from '@/core/units/decimal';

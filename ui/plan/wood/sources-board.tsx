@@ -237,9 +237,7 @@ function AddSource() {
 }
 
 interface PromisesProps {
-  chosen:
-    | { year: number; sticks: number; booked: number; bookings: { id: string; whom: string; sticks: number }[] }
-    | undefined;
+  chosen: SourceView['years'][number] | undefined;
   mayChange: boolean;
   busy: boolean;
   run: ReturnType<typeof useSend>['run'];

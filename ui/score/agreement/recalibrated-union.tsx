@@ -106,12 +106,7 @@ export function OneUnion({ workshopId, method, seed, rule, union, unit, nameOf, 
 }
 
 interface ResultProps {
-  answered: {
-    marks: Marks;
-    score: number | null;
-    truthScore: number | null;
-    differences: { point: string; truth: PointGrade; marked: PointGrade }[];
-  };
+  answered: NonNullable<SetUnion['answered']>;
   nameOf: OneUnionProps['nameOf'];
   judged: UnionJudgement;
   onNext: OneUnionProps['onNext'];

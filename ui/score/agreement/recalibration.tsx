@@ -4,8 +4,8 @@ import Link from 'next/link';
 import { Suspense, use, useState, type Dispatch, type SetStateAction } from 'react';
 import { loadMethod } from '@/core/methods/load-method';
 import { wordedPoints } from '@/core/score/rubric/worded-points';
-import { type ScoringRule } from '@/core/score/rubric/judge-union';
-import { type LengthUnit } from '@/core/units/length';
+import type { ScoringRule } from '@/core/score/rubric/judge-union';
+import type { LengthUnit } from '@/core/units/length';
 import { useAlive } from '@/ui/kit/form/use-alive';
 import { type SetUnion, OneUnion } from './recalibrated-union';
 

@@ -1,30 +1,25 @@
 'use client';
-import { useFigureInput, type FigureProps } from './use-figure-input';
+
+import { type FigureInputOptions, useFigureInput } from './use-figure-input';
+
+export interface FigureProps extends FigureInputOptions {
+  /** One of those asked on every union. */
+  first?: boolean;
+  label?: string;
+  placeholder?: string;
+  error: string | undefined;
+  onAsk?: (name: string) => void;
+}
 
 /**
  * One figure of a union. Only figures reach it: what else is typed, by a hand or by a caliper that has
  * nothing to say, changes nothing, is told, and marks nothing on the drawing.
  */
-export function Figure(props: FigureProps) {
-  const figure = useFigureInput(props);
-  const {
-    field,
-    first,
-    label,
-    placeholder,
-    error,
-    onAsk,
-    id,
-    input,
-    refused,
-    setRefused,
-    value,
-    kept,
-    quick,
-    change,
-    onKeyDown,
-  } = figure;
-
+export function Figure({ field, entry, onText, first = false, label = field.short, ...props }: FigureProps) {
+  const { placeholder, error, onAsk } = props;
+  const { id, input, value, refused, forgive, change, onKeyDown } = useFigureInput({ field, entry, onText });
+  const kept = entry.kept.includes(field.id);
+  const quick = entry.quick.includes(field.id);
   return (
     <div className="min-w-0">
       <label htmlFor={id} className="block truncate text-sm font-bold">
@@ -48,7 +43,7 @@ export function Figure(props: FigureProps) {
           event.target.select();
           onAsk?.(field.id);
         }}
-        onBlur={() => setRefused(null)}
+        onBlur={forgive}
         onKeyDown={onKeyDown}
         className={`bench-input text-lg font-bold outline-offset-0 placeholder:font-normal placeholder:text-muted placeholder:italic ${kept ? 'border-dashed italic' : quick ? 'border-dotted' : ''}`}
       />

@@ -5,16 +5,10 @@ import type { Field } from '@/core/methods/field';
 import { isBegunFigure } from '@/core/units/begun-figure';
 import type { Entry } from './entry';
 
-export interface FigureProps {
+export interface FigureInputOptions {
   field: Field;
-  /** One of those asked on every union. */
-  first?: boolean;
-  label?: string;
-  placeholder?: string;
   entry: Entry;
-  error: string | undefined;
   onText: (name: string, text: string) => void;
-  onAsk?: (name: string) => void;
 }
 
 /** Signs that follow each other faster than this come from a device and belong together, ms. */
@@ -44,23 +38,12 @@ function nextOnEnter(event: KeyboardEvent<HTMLInputElement>): void {
 }
 
 /** What is typed into a figure: signs that come in one burst belong together, and what is none is refused. */
-export function useFigureInput({
-  field,
-  first = false,
-  label = field.short,
-  placeholder,
-  entry,
-  error,
-  onText,
-  onAsk,
-}: FigureProps) {
+export function useFigureInput({ field, entry, onText }: FigureInputOptions) {
   const id = useId();
   const input = useRef<HTMLInputElement>(null);
   const burst = useRef<Burst>({ before: '', typed: '', at: 0, refused: false, painted: true });
   const [refused, setRefused] = useState<{ typed: string; times: number } | null>(null);
   const value = entry.texts[field.id] ?? '';
-  const kept = entry.kept.includes(field.id);
-  const quick = entry.quick.includes(field.id);
 
   // What comes next takes the place of what stands there, as it would have before.
   useLayoutEffect(() => {
@@ -102,23 +85,5 @@ export function useFigureInput({
     }
     nextOnEnter(event);
   };
-  return {
-    field,
-    first,
-    label,
-    placeholder,
-    error,
-    onAsk,
-    id,
-    input,
-    refused,
-    setRefused,
-    value,
-    kept,
-    quick,
-    change,
-    onKeyDown,
-  };
+  return { id, input, value, refused, forgive: () => setRefused(null), change, onKeyDown };
 }
-
-export type FigureTyping = ReturnType<typeof useFigureInput>;

@@ -1,8 +1,8 @@
 'use client';
 
 import { COLOURS } from '@/core/drawing/colours';
-import { type PhotoPoint } from '@/core/score/photos/photo-scale';
-import { type Marking } from './use-marks';
+import type { PhotoPoint } from '@/core/score/photos/photo-scale';
+import type { Marking } from './use-marks';
 
 function Marks({
   points,

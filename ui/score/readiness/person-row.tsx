@@ -1,6 +1,6 @@
 'use client';
 
-import { type Dispatch, type SetStateAction } from 'react';
+import type { Dispatch, SetStateAction } from 'react';
 import type { Attempt, ReadyRule } from '@/core/score/readiness/ready-rule';
 
 export interface ReadinessPerson {

@@ -1,7 +1,7 @@
 import type { ComponentProps } from 'react';
 import { describe, expect, it } from 'vitest';
 import { rendered } from '@/ui/testing/rendered';
-import { type ReadinessPerson } from './person-row';
+import type { ReadinessPerson } from './person-row';
 import { ReadinessBoard } from './readiness-board';
 
 const good = (score: number) => ({ score, fatal: false, recut: false });

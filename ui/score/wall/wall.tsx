@@ -6,7 +6,6 @@ import { timeOf } from '@/core/plan/benches/time-plan';
 import type { DisplayList } from '@/core/drawing/display-list';
 import type { WallState } from '@/core/score/wall/wall-state';
 import { UnionDrawing } from '@/ui/kit/union/union-drawing';
-import type { FaultShown } from '@/core/teach/fault-shown';
 
 /** The wall of a bench day: how far the room is, what goes wrong most often right now, and where the day stands. */
 export function Wall({ workshopId, initial }: { workshopId: string; initial: WallState }) {
@@ -208,15 +207,7 @@ function DayLine({ day: { blocks, now } }: Pick<WallState, 'day'>) {
 }
 
 interface CommonFaultProps {
-  fault: {
-    name: string;
-    good: string;
-    how: string;
-    times: number;
-    outOf: number;
-    shown: FaultShown | null;
-    union: { side: DisplayList; lines: DisplayList; point: string } | null;
-  } | null;
+  fault: WallState['fault'];
 }
 
 /** What goes wrong most often now. */
@@ -272,7 +263,7 @@ function CommonFault({ fault }: CommonFaultProps) {
 
 interface WallHeadProps {
   title: string;
-  totals: { people: number; unions: number; ready: number };
+  totals: WallState['totals'];
   connected: boolean;
 }
 

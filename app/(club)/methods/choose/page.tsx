@@ -54,12 +54,6 @@ export default async function Choose({ searchParams }: { searchParams: Promise<Q
   const others = choices.filter((choice) => !choice.works);
   const [species, scionSpecies] = [text('species', 'pear').slice(0, 60), text('scionSpecies', 'pear').slice(0, 60)];
   const pairing = species.trim() && scionSpecies.trim() ? pairingOf(species, scionSpecies, own) : null;
-  const input = (name: string, label: string, value: string, mode: 'decimal' | 'text' = 'text', type = 'text') => (
-    <TypedField label={label} name={name} type={type} value={value} mode={mode} problems={problems} />
-  );
-  const select = (name: string, label: string, value: string, options: [string, string][]) => (
-    <ChosenField label={label} name={name} value={value} options={options} />
-  );
   return (
     <>
       <Season />
@@ -70,12 +64,11 @@ export default async function Choose({ searchParams }: { searchParams: Promise<Q
         <h1 className="mb-3">Which method today</h1>
         <div className="grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[20rem_minmax(0,1fr)]">
           <SituationForm
-            input={input}
             species={species}
             scionSpecies={scionSpecies}
             unit={unit}
             situation={situation}
-            select={select}
+            problems={problems}
           />
           <Answers
             pairing={pairing}
@@ -148,16 +141,22 @@ function Suggestion({ i, method, situation, unit, pro, against }: SuggestionProp
 }
 
 interface SituationFormProps {
-  input: (name: string, label: string, value: string, mode?: 'decimal' | 'text', type?: string) => React.JSX.Element;
   species: string;
   scionSpecies: string;
   unit: LengthUnit;
   situation: Situation;
-  select: (name: string, label: string, value: string, options: [string, string][]) => React.JSX.Element;
+  /** What is wrong with a field, by its name. */
+  problems: Record<string, string>;
 }
 
 /** What is at hand. */
-function SituationForm({ input, species, scionSpecies, unit, situation, select }: SituationFormProps) {
+function SituationForm({ species, scionSpecies, unit, situation, problems }: SituationFormProps) {
+  const input = (name: string, label: string, value: string, mode: 'decimal' | 'text' = 'text', type = 'text') => (
+    <TypedField label={label} name={name} type={type} value={value} mode={mode} problems={problems} />
+  );
+  const select = (name: string, label: string, value: string, options: [string, string][]) => (
+    <ChosenField label={label} name={name} value={value} options={options} />
+  );
   return (
     <form method="get" className="board grid grid-cols-2 gap-3 self-start" aria-label="What is at hand">
       {input('species', 'Stock is', species)}

@@ -1,8 +1,7 @@
 import { METHODS } from '@/core/methods/registry';
 import type { Metadata } from 'next';
 import { alike } from '@/core/plan/phenology/alike';
-import { siteCalendar, type TaughtWithVerdict } from '@/core/plan/dates/taught-on';
-import { type IsoDate } from '@/core/units/iso-date';
+import { siteCalendar } from '@/core/plan/dates/taught-on';
 import { dateInZone } from '@/core/units/zoned-date';
 import { simulatedDays } from '@/server/plan/site-weather';
 import { getSite, listObservations } from '@/server/club/sites';
@@ -15,10 +14,6 @@ import { YearTable } from '@/ui/club/sites/year-table';
 import { orNotFound } from '../../../_http/or-not-found';
 import { pageContext } from '../../../_http/session';
 import { Season } from '../../_season';
-import type { PlannedMethod } from '@/core/plan/dates/planned-method';
-import type { MethodYear } from '@/core/plan/dates/season-finder';
-import type { Phenology } from '@/core/plan/phenology/phenology';
-import type { Climate } from '@/core/plan/climate/normals';
 import type { Context } from '@/server/platform/context';
 
 export const metadata: Metadata = { title: 'A site' };
@@ -105,11 +100,7 @@ interface SeenAndPlantsProps {
   species: string[];
   mayChange: boolean;
   site: Awaited<ReturnType<typeof getSite>>;
-  calendar: {
-    on: (plan: PlannedMethod, date: IsoDate) => TaughtWithVerdict;
-    yearOf: (plan: PlannedMethod, date: IsoDate) => MethodYear | null;
-    phenology: (species: string, date: IsoDate) => Phenology;
-  };
+  calendar: ReturnType<typeof siteCalendar>;
 }
 
 /** What was seen, and the year of the plants. */
@@ -155,10 +146,7 @@ function SeenAndPlants({ id, observations, today, species, mayChange, site, cale
 
 interface WeatherSectionProps {
   id: string;
-  weather: {
-    days: { date: string; low: number; high: number }[];
-    offered: { id: string; name: string; climate: Climate }[];
-  };
+  weather: ReturnType<typeof simulatedDays>;
   context: Context;
 }
 

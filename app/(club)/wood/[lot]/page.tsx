@@ -13,7 +13,6 @@ import { WarningList } from '@/ui/plan/wood/warning-list';
 import { orNotFound } from '../../../_http/or-not-found';
 import { pageContext } from '../../../_http/session';
 import { Season } from '../../_season';
-import type { LoggerSummary } from '@/core/plan/wood/logger-run';
 import type { Context } from '@/server/platform/context';
 
 export const metadata: Metadata = { title: 'A lot of wood' };
@@ -133,22 +132,13 @@ function lotValuesOf({
 
 interface StoreAndLooksProps {
   id: string;
-  runs: {
-    id: string;
-    clubId: string;
-    lotId: string;
-    fileName: string;
-    contentHash: string;
-    summary: LoggerSummary;
-    notes: string[];
-    addedAt: Date;
-  }[];
-  readings: { at: string; value: number }[];
+  runs: LedgerLot['runs'];
+  readings: Awaited<ReturnType<typeof lotReadings>>;
   context: Context;
   sites: Awaited<ReturnType<typeof listSites>>;
   mayChange: boolean;
   today: string;
-  checks: Awaited<ReturnType<typeof ledgerLot>>['checks'];
+  checks: LedgerLot['checks'];
 }
 
 /** How it is stored, and what was seen of it. */

@@ -3,17 +3,14 @@ import { capital } from '@/core/units/capital';
 import { METHODS } from '@/core/methods/registry';
 import type { Metadata } from 'next';
 import { CHLORINE_CAUTION } from '@/core/plan/quantities/kit';
-import { meanTake, type TakeBelief } from '@/core/statistics/take-belief';
+import { meanTake } from '@/core/statistics/take-belief';
 import { quantities } from '@/server/plan/quantities';
 import { KitTable } from '@/ui/plan/quantities/kit-table';
 import { MethodsForm } from '@/ui/plan/quantities/methods-form';
 import { WoodSupply } from '@/ui/plan/quantities/wood-supply';
 import { orNotFound } from '../../../../../_http/or-not-found';
 import { pageContext } from '../../../../../_http/session';
-import type { Method } from '@/core/methods/method';
-import type { PlannedMethod } from '@/core/plan/dates/planned-method';
 import type { MethodsPart } from '@/server/plan/planned-methods';
-import type { HowMany } from '@/core/plan/quantities/how-many';
 import type { MethodNeed } from '@/core/plan/quantities/needs';
 
 export const metadata: Metadata = { title: 'Quantities' };
@@ -106,32 +103,9 @@ function StockSupply({ stocks }: StockSupplyProps) {
   );
 }
 
-interface NeedRowProps {
-  method: Method;
-  planned: PlannedMethod;
-  belief: TakeBelief;
-  plan: MethodsPart;
-  counts: HowMany;
-  keepers: number;
-  practice: number;
-  stockCount: number;
-  sticks: number;
-  prunings: number;
-}
-
 /** What one method asks for. */
-function NeedRow({
-  method,
-  planned,
-  belief,
-  plan,
-  counts,
-  keepers,
-  practice,
-  stockCount,
-  sticks,
-  prunings,
-}: NeedRowProps) {
+function NeedRow({ need, aim }: { need: MethodNeed; aim: MethodsPart['settings']['aim'] }) {
+  const { method, plan: planned, belief, counts, keepers, practice, stocks, sticks, prunings } = need;
   return (
     <tr>
       <th scope="row" className="!border-b !border-line !text-base">
@@ -149,9 +123,9 @@ function NeedRow({
             : 'usual take, none of the club’s own yet'}
         </span>
       </td>
-      <Count chosen={plan.settings.aim === 'each'} value={counts.each} unit="each" />
-      <Count chosen={plan.settings.aim === 'everybody'} value={counts.everybody} unit="each" />
-      <Count chosen={plan.settings.aim === 'pooled'} value={counts.pooled} unit="in all" />
+      <Count chosen={aim === 'each'} value={counts.each} unit="each" />
+      <Count chosen={aim === 'everybody'} value={counts.everybody} unit="each" />
+      <Count chosen={aim === 'pooled'} value={counts.pooled} unit="in all" />
       <td className="font-bold tabular-nums">{keepers}</td>
       <td className="tabular-nums">
         {practice}
@@ -160,7 +134,7 @@ function NeedRow({
         </span>
       </td>
       <td className="tabular-nums">
-        {stockCount} stocks, {sticks} sticks
+        {stocks} stocks, {sticks} sticks
         {prunings > 0 && <span className="block text-sm text-muted">and {prunings} prunings</span>}
       </td>
     </tr>
@@ -194,23 +168,9 @@ function CountsSection({ plan, needs }: CountsSectionProps) {
           </tr>
         </thead>
         <tbody>
-          {needs.map(
-            ({ method, plan: planned, belief, counts, keepers, practice, stocks: stockCount, sticks, prunings }) => (
-              <NeedRow
-                key={method.id}
-                method={method}
-                planned={planned}
-                belief={belief}
-                plan={plan}
-                counts={counts}
-                keepers={keepers}
-                practice={practice}
-                stockCount={stockCount}
-                sticks={sticks}
-                prunings={prunings}
-              />
-            ),
-          )}
+          {needs.map((need) => (
+            <NeedRow key={need.method.id} need={need} aim={plan.settings.aim} />
+          ))}
         </tbody>
       </table>
     </section>

@@ -91,21 +91,7 @@ export default async function Union({ params }: { params: Promise<{ workshop: st
 }
 
 interface JudgementRowsProps {
-  rows: {
-    id: string;
-    assessor: string;
-    score: number | null;
-    contactWords: string;
-    rubric: number;
-    blind: boolean;
-    rescored: boolean;
-    withdrawn: boolean;
-    counts: boolean;
-    madeAt: string;
-    seconds: number | null;
-    strokes: number | null;
-    note: string;
-  }[];
+  rows: Awaited<ReturnType<typeof openUnion>>['rows'];
 }
 
 /** Everything that was judged. */

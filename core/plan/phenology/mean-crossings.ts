@@ -1,6 +1,6 @@
 import { addDays, daysBetween, type IsoDate } from '../../units/iso-date';
-import { type AssumptionById } from './assumptions';
-import { type Estimate } from './estimate';
+import type { AssumptionById } from './assumptions';
+import type { Estimate } from './estimate';
 
 /** Leaf fall of the autumn before; null where it never turns cold enough. */
 export function sleepOf(from: IsoDate, mean: (day: IsoDate) => number, assumption: AssumptionById): Estimate | null {
@@ -37,7 +37,8 @@ export function fallingUnder(
   };
 }
 
-export function rising(
+/** First day from `from` to `to` on which the mean reaches a figure, °C; null where the year begins as warm. The margin is the figure's. */
+export function risingOver(
   from: IsoDate,
   to: IsoDate,
   mean: (day: IsoDate) => number,
