@@ -29,24 +29,33 @@ const WALLS = [
   ['totals', 'Totals only: nobody can be told'],
 ] as const;
 
-/** When somebody is ready, how many unions are scored twice, and what the wall calls people by. */
-export function ScoringSettingsForm({
-  workshopId,
-  version,
-  settings,
-  mayChange,
-}: {
+interface ScoringSettingsFormProps {
   workshopId: string;
   version: number;
   settings: Settings;
   mayChange: boolean;
-}) {
-  const [changeId, setChangeId] = useState(() => uuid());
+}
+
+/** When somebody is ready, how many unions are scored twice, and what the wall calls people by. */
+export function ScoringSettingsForm(props: ScoringSettingsFormProps) {
   const [saved, setSaved] = useState(false);
+  // Settings that were changed, here or by somebody else, are a form of their own; that they were saved is still said.
+  return <SettingsOfVersion key={props.version} {...props} saved={saved} onSent={setSaved} />;
+}
+
+function SettingsOfVersion({
+  workshopId,
+  version,
+  settings,
+  mayChange,
+  saved,
+  onSent,
+}: ScoringSettingsFormProps & { saved: boolean; onSent: (ok: boolean) => void }) {
+  const [changeId, setChangeId] = useState(() => uuid());
   const { register, submit, errors, problem, busy } = useEntry(settingsInput, async (values, { run }) => {
     const sent = await run('PUT', `/api/workshops/${workshopId}/plan/scoring`, { changeId, version, ...values });
     setChangeId(uuid());
-    setSaved(sent?.ok ?? false);
+    onSent(sent?.ok ?? false);
   });
   return (
     <form onSubmit={submit} className="flex max-w-2xl flex-col gap-5" noValidate>

@@ -16,7 +16,6 @@ export default async function ScoringSettings({ params }: { params: Promise<{ wo
     <>
       <h1 className="mb-3">How this workshop is scored</h1>
       <ScoringSettingsForm
-        key={version}
         workshopId={id}
         version={version}
         settings={settings}
