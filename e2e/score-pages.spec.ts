@@ -22,7 +22,7 @@ test('a union drawn for two is scored blind: the second assessor sees no score a
   // The word stays when the page has what was saved.
   const refreshed = page.waitForResponse((answer) => answer.url().includes('/score/settings?_rsc'));
   await page.getByRole('button', { name: 'Save', exact: true }).click();
-  await (await refreshed).finished();
+  await refreshed;
   await expect(page.getByText('Saved.')).toBeVisible();
   const seats = (await benchOf(page.request, day)).seats;
   // 62.79 is a score no other union has.
