@@ -1,6 +1,14 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { test as base, expect, type APIRequestContext, type Page } from '@playwright/test';
+import {
+  test as base,
+  expect,
+  type APIRequestContext,
+  type ConsoleMessage,
+  type Page,
+  type Request,
+  type WebError,
+} from '@playwright/test';
 import { restoreDemoState } from './demo-state';
 import type { SecondClub } from './second-club';
 import { ownWorld } from './world';
@@ -47,23 +55,23 @@ export const test = base.extend<{ expectedNoise: RegExp | null; watched: void; d
   watched: [
     async ({ context, expectedNoise }, use) => {
       const heard: string[] = [];
-      const watch = (page: Page): void => {
-        page.on('console', (message) => {
-          // The console names the page; what could not be loaded is named by the message's place.
-          if (['error', 'warning'].includes(message.type()))
-            heard.push(`${message.type()}: ${message.text()} ${message.location().url} (${page.url()})`);
-        });
-        page.on('pageerror', (error) => heard.push(`error: ${error.message} (${page.url()})`));
-        page.on('request', (request) => {
-          const url = request.url();
-          // Loopback is ours too: some tests start a second server of their own.
-          if (!/^http:\/\/127\.0\.0\.1:\d+\//.test(url) && !/^(blob|data|about|chrome-error):/.test(url))
-            heard.push(`request to another host: ${url}`);
-        });
+      const hearConsole = (message: ConsoleMessage): void => {
+        // The console names the page; what could not be loaded is named by the message's place.
+        if (['error', 'warning'].includes(message.type()))
+          heard.push(`${message.type()}: ${message.text()} ${message.location().url} (${message.page()?.url()})`);
       };
-      context.pages().forEach(watch);
-      context.on('page', watch);
+      const hearError = (error: WebError): void =>
+        void heard.push(`error: ${error.error().message} (${error.page()?.url()})`);
+      const hearRequest = (request: Request): void => {
+        const url = request.url();
+        // Loopback is ours too: some tests start a second server of their own.
+        if (!/^http:\/\/127\.0\.0\.1:\d+\//.test(url) && !/^(blob|data|about|chrome-error):/.test(url))
+          heard.push(`request to another host: ${url}`);
+      };
+      context.on('console', hearConsole).on('weberror', hearError).on('request', hearRequest);
       await use();
+      // A context that a file keeps for all its tests is heard by each of them once.
+      context.off('console', hearConsole).off('weberror', hearError).off('request', hearRequest);
       expect(heard.filter((line) => !expectedNoise?.test(line))).toEqual([]);
     },
     { auto: true },
