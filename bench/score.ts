@@ -38,7 +38,7 @@ const [WORKSHOPS, SEATS, EACH, CLIENTS, THOUGHT] = [
 
 const folder = mkdtempSync(join(tmpdir(), 'score-bench-'));
 const own = await startMariaDb(folder);
-const db = openDatabase(own.url);
+const db = openDatabase(own.url, { silence: 0 });
 await migrate(db.sequelize);
 const services = {
   db,

@@ -1,7 +1,7 @@
 import { QueryTypes, type Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { v7 as uuid } from 'uuid';
-import { databaseErrno } from './transact';
+import { databaseErrno } from './database-errno';
 import * as workshopLife from './migrations/0001-workshop-life';
 import * as teaching from './migrations/0002-teaching';
 import * as planning from './migrations/0003-planning';
@@ -9,6 +9,7 @@ import * as scoring from './migrations/0004-scoring';
 import * as faultsAndDoors from './migrations/0005-faults-and-doors';
 import * as stamps from './migrations/0006-stamps';
 import * as turns from './migrations/0007-turns';
+import * as guards from './migrations/0008-guards';
 
 function migrator(sequelize: Sequelize) {
   return new Umzug({
@@ -20,6 +21,7 @@ function migrator(sequelize: Sequelize) {
       { name: '0005-faults-and-doors', up: () => faultsAndDoors.up(sequelize) },
       { name: '0006-stamps', up: () => stamps.up(sequelize) },
       { name: '0007-turns', up: () => turns.up(sequelize) },
+      { name: '0008-guards', up: () => guards.up(sequelize) },
     ],
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
     logger: undefined,

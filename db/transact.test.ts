@@ -2,7 +2,8 @@ import { QueryTypes } from 'sequelize';
 import { v7 as uuid } from 'uuid';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { openDatabase, type Database } from './database';
-import { databaseErrno, isDuplicate, transact } from './transact';
+import { databaseErrno } from './database-errno';
+import { isDuplicate, transact } from './transact';
 
 let db: Database;
 beforeAll(() => {

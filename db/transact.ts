@@ -1,19 +1,8 @@
 import type { Transaction } from 'sequelize';
 import type { Database } from './database';
 import { isConnectionLost } from './connection-lost';
+import { databaseErrno, TRY_AGAIN } from './database-errno';
 import { insideTransaction } from './inside-transaction';
-
-/**
- * Error numbers of MariaDB that ask for the whole transaction to be tried again: deadlock (on a cluster
- * also a change that another node was quicker with), lock wait, a node that is not ready to serve.
- */
-const AGAIN = new Set([1213, 1205, 1047]);
-
-/** Number that MariaDB gave an error, or null for errors of other origin. */
-export function databaseErrno(error: unknown): number | null {
-  const parent = (error as { parent?: { errno?: number } } | null)?.parent;
-  return parent?.errno ?? null;
-}
 
 /** True when a unique key refused a row: somebody else, or an earlier try, was first. */
 export function isDuplicate(error: unknown): boolean {
@@ -35,7 +24,7 @@ export async function transact<T>(db: Database, work: (transaction: Transaction)
         return result;
       });
     } catch (error) {
-      const again = AGAIN.has(databaseErrno(error) ?? 0) || (isConnectionLost(error) && !committing);
+      const again = TRY_AGAIN.has(databaseErrno(error) ?? 0) || (isConnectionLost(error) && !committing);
       if (attempt === 5 || !again) throw error;
       // A little longer each time, and unequal, so that two that met do not meet again.
       await new Promise((resolve) => setTimeout(resolve, attempt * 20 + Math.random() * 30));

@@ -33,7 +33,7 @@ mkdirSync(folder, { recursive: true });
 const mail = join(folder, 'outbox');
 const erased = join(folder, 'erased.txt');
 const own = await startMariaDb(folder);
-const db = openDatabase(own.url);
+const db = openDatabase(own.url, { silence: 0 });
 await migrate(db.sequelize);
 const port = await freePort();
 const url = `http://127.0.0.1:${port}`;

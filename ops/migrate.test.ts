@@ -15,9 +15,10 @@ const ALL = [
   '0005-faults-and-doors',
   '0006-stamps',
   '0007-turns',
+  '0008-guards',
 ];
 /** Tables that are spoken to without a model. */
-const BARE = ['migration_guard', 'migrations', 'rate_limits', 'table_stamps'];
+const BARE = ['guards', 'migration_guard', 'migrations', 'rate_limits', 'table_stamps'];
 const folder = join(process.cwd(), '.check', `migrate-database-${process.pid}`);
 let server: Awaited<ReturnType<typeof startMariaDb>>;
 const opened: Database[] = [];

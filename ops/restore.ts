@@ -45,7 +45,7 @@ export async function restoreBackup(
     try {
       await loadSchema(server.url, join(unpacked, 'database.sql'));
       compare(manifest, (await contentOf(server.url)).rows);
-      const db = openDatabase(server.url);
+      const db = openDatabase(server.url, { silence: 0 });
       try {
         const pending = await pendingMigrations(db.sequelize);
         migrated = await migrate(db.sequelize);

@@ -146,7 +146,7 @@ const LOADING = join(DATA, 'demo.loading');
 async function clearHalfLoadedDemo(url: string): Promise<void> {
   if (!existsSync(LOADING)) return;
   said('The demo was cut off while it was loading; loading it afresh.');
-  const db = openDatabase(url);
+  const db = openDatabase(url, { silence: 0 });
   await db.sequelize.query('DROP DATABASE pear_bench', { type: QueryTypes.RAW });
   await db.sequelize.query('CREATE DATABASE pear_bench CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci', {
     type: QueryTypes.RAW,
@@ -215,8 +215,11 @@ try {
     process.env.DATABASE_URL = (await keepMariaDb()).url;
     await clearHalfLoadedDemo(process.env.DATABASE_URL);
   }
+  // Changing tables and loading the demo take as long as they take.
+  const patient = openDatabase(process.env.DATABASE_URL, { silence: 0 });
+  await prepare(patient);
+  await patient.sequelize.close();
   const db = openDatabase(process.env.DATABASE_URL);
-  await prepare(db);
   const demo =
     (await db.users.findOne({ where: { email: LEAD.email }, raw: true })) !== null &&
     existsSync(join(DATA, 'demo.password'));

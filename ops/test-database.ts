@@ -15,7 +15,7 @@ declare module 'vitest' {
 export default async function setup(project: TestProject): Promise<() => Promise<void>> {
   const folder = join(process.cwd(), '.check', `unit-database-${process.pid}`);
   const own = await startMariaDb(folder);
-  const db = openDatabase(own.url);
+  const db = openDatabase(own.url, { silence: 0 });
   await migrate(db.sequelize);
   await db.sequelize.close();
   project.provide('databaseUrl', own.url);

@@ -179,6 +179,7 @@ export async function changeKeepers(context: Context, workshopId: string, input:
   if (seatId && !(await db.seats.findOne({ where: { clubId, workshopId, id: seatId }, raw: true })))
     throw notFound('The seat');
   await transact(db, async (transaction) => {
+    // Each is written below, so that on a cluster, too, the slower of two changes begins again.
     const plants = await db.plants.findAll({
       where: { clubId, workshopId, id: plantIds },
       transaction,

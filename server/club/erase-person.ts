@@ -2,6 +2,7 @@ import { UNSET } from '@/db/unset';
 import { cast, col, Op, type Transaction, where } from 'sequelize';
 import { v7 as uuid } from 'uuid';
 import type { PersonRow } from '@/db/models/club-rows';
+import { holdGuard } from '@/db/guard';
 import { transact } from '@/db/transact';
 import { allow, type Context, type Services } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';
@@ -29,6 +30,7 @@ export async function erasePersonRows(
   // First: a server that dies now leaves somebody to be erased again, and nobody forgotten.
   await services.erased.add({ clubId, personId, at: now });
   await transact(db, async (transaction) => {
+    await holdGuard(db, transaction, clubId, 'leave to write');
     const seatId = (await db.seats.findAll({ where: { clubId, personId }, transaction, raw: true })).map(
       ({ id }) => id,
     );

@@ -62,6 +62,24 @@ describe('members', () => {
       'viewer',
     ]);
   });
+  it('always leave a lead, also when two leads put each other out in the same moment', async () => {
+    const own = await testClub();
+    const { memberships } = own.services.db;
+    const [one, other] = [own.as('lead'), own.as('assistant')];
+    for (let round = 0; round < 5; round++) {
+      await memberships.update(
+        { role: 'lead' },
+        { where: { clubId: own.clubId, userId: [one.actor.userId, other.actor.userId] } },
+      );
+      const asLead = { ...other, actor: { ...other.actor, role: 'lead' as const } };
+      const done = await Promise.allSettled([
+        changeMember(one, other.actor.userId, { role: 'viewer' }),
+        changeMember(asLead, one.actor.userId, { role: 'viewer' }),
+      ]);
+      expect(done.map(({ status }) => status).sort()).toEqual(['fulfilled', 'rejected']);
+      expect(await memberships.count({ where: { clubId: own.clubId, role: 'lead' } })).toBe(1);
+    }
+  });
   it('are changed only by a lead who entered the password a short while ago', async () => {
     const late = {
       ...club.as('lead'),

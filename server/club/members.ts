@@ -1,6 +1,7 @@
 import { object, string } from 'yup';
 import { v7 as uuid } from 'uuid';
 import type { Role } from '@/core/club/role';
+import { holdGuard } from '@/db/guard';
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context, type Services } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';
@@ -181,12 +182,9 @@ export async function changeMember(context: Context, userId: string, input: unkn
   const { db, actor, now } = context;
   const values = parse(change, input);
   await transact(db, async (transaction) => {
-    const members = await db.memberships.findAll({
-      where: { clubId: actor.clubId },
-      transaction,
-      lock: transaction.LOCK.UPDATE,
-      raw: true,
-    });
+    // Two leads who make each other something else in one moment would leave none.
+    await holdGuard(db, transaction, actor.clubId, 'leads');
+    const members = await db.memberships.findAll({ where: { clubId: actor.clubId }, transaction, raw: true });
     if (
       values.role === 'none' &&
       (await db.invitations.destroy({ where: { clubId: actor.clubId, userId }, transaction })) > 0

@@ -8,6 +8,7 @@ import { dateInZone } from '@/core/units/zoned-date';
 import type { PersonRow } from '@/db/models/club-rows';
 import type { ReportLinkRow, RoundRow } from '@/db/models/follow-up-rows';
 import type { WorkshopRow } from '@/db/models/plan-rows';
+import { holdGuard } from '@/db/guard';
 import { transact } from '@/db/transact';
 import { audit } from '@/server/platform/audit';
 import type { Services } from '@/server/platform/context';
@@ -149,6 +150,7 @@ export async function stopWriting(services: Services, token: string): Promise<vo
   const { link } = await open(services, token);
   const { db, now } = services;
   await transact(db, async (transaction) => {
+    await holdGuard(db, transaction, link.clubId, 'leave to write');
     await db.people.update({ mayContact: false }, { where: { clubId: link.clubId, id: link.personId }, transaction });
     await audit(db, transaction, {
       clubId: link.clubId,

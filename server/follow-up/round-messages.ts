@@ -7,6 +7,7 @@ import { formatDate } from '@/core/units/iso-date';
 import { writeEml } from '@/exchange/eml';
 import type { MessageRow, ReportLinkRow, RoundRow } from '@/db/models/follow-up-rows';
 import type { WorkshopRow } from '@/db/models/plan-rows';
+import { holdGuard } from '@/db/guard';
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';
@@ -70,10 +71,10 @@ export async function sendRound(
     for (const { message, eml } of letters) await mail.prepare(message.id, eml);
     await transact(db, async (transaction) => {
       // Who was erased, or took their leave back, while the letters were written is not written to.
+      await holdGuard(db, transaction, clubId, 'leave to write');
       const people = await db.people.findAll({
         where: { clubId, id: letters.map(({ message }) => message.personId) },
         transaction,
-        lock: transaction.LOCK.SHARE,
         raw: true,
       });
       if (people.some(({ erasedAt, mayContact }) => erasedAt !== null || !mayContact))

@@ -3,6 +3,7 @@ import { v7 as uuid } from 'uuid';
 import type { Transaction } from 'sequelize';
 import type { PersonRow } from '@/db/models/club-rows';
 import type { SeatRow } from '@/db/models/plan-rows';
+import { holdGuard } from '@/db/guard';
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';
@@ -128,6 +129,7 @@ export async function changeSeat(context: Context, workshopId: string, seatId: s
       .map(([key, value]) => [key, value === '' ? null : value]),
   );
   await transact(db, async (transaction) => {
+    if (values.mayContact === false) await holdGuard(db, transaction, clubId, 'leave to write');
     const known = await db.people.findOne({ where: { clubId, id: seat.personId }, transaction, raw: true });
     if (known?.erasedAt && Object.keys(person).length > 0)
       throw new UseCaseError(
@@ -173,6 +175,7 @@ export async function swapSeats(context: Context, workshopId: string, input: unk
       ),
     );
     if (!a || !b) throw notFound('The seat');
+    // Both rows are written below, so that on a cluster, too, the slower of two swaps begins again.
     // A number below zero keeps the unique key free for a moment.
     await db.seats.update({ number: -a.number }, { where: { clubId, id: a.id }, transaction });
     await db.seats.update({ number: a.number }, { where: { clubId, id: b.id }, transaction });

@@ -40,6 +40,7 @@ export async function slowDown({ db, now }: Pick<Services, 'db' | 'now'>, bucket
     { replacements: { name, now }, type: QueryTypes.INSERT },
   );
   await transact(db, async (transaction) => {
+    // Written below when the try is counted: on a cluster, too, the slower of two tries begins again.
     const [row] = await db.sequelize.query<{ attempts: number; lastAt: Date | null }>(
       'SELECT attempts, last_at AS lastAt FROM rate_limits WHERE bucket = :name FOR UPDATE',
       { replacements: { name }, type: QueryTypes.SELECT, transaction },

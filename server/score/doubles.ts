@@ -2,6 +2,7 @@ import type { Transaction } from 'sequelize';
 import { object, string } from 'yup';
 import { v7 as uuid } from 'uuid';
 import type { JudgementRow, UnionRow } from '@/db/models/union-rows';
+import { holdGuard } from '@/db/guard';
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';
@@ -38,12 +39,9 @@ export async function settleDouble(
   const values = parse(settlement, input);
   const settle = () =>
     transact(db, async (transaction) => {
-      const union = await db.unions.findOne({
-        where: { clubId, workshopId, id: unionId },
-        transaction,
-        lock: transaction.LOCK.UPDATE,
-        raw: true,
-      });
+      // Whoever calls it one union and whoever calls it two write different rows.
+      await holdGuard(db, transaction, clubId, `union ${unionId}`);
+      const union = await db.unions.findOne({ where: { clubId, workshopId, id: unionId }, transaction, raw: true });
       if (!union) throw notFound('The union');
       const all = await db.judgements.findAll({ where: { clubId, unionId }, transaction, raw: true });
       const stands = standing(all);

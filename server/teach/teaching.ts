@@ -79,6 +79,7 @@ export async function putTeachingState(context: Context, workshopId: string, inp
         : { timerSeconds: values.timer, timerEndsAt: new Date(now.getTime() + values.timer * 1000) };
   const write = (): Promise<void> =>
     transact(db, async (transaction) => {
+      // Written below, its turn with it: on a cluster, too, the slower of two changes begins again.
       const row = await db.teachingStates.findOne({
         where: { clubId, workshopId },
         transaction,
