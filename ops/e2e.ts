@@ -4,10 +4,10 @@ import type { World } from '@/e2e/setup/world';
 
 /*
  * Runs the end-to-end tests against the production build, each worker in a world of its own, so that
- * two files of tests run at a time and neither meets what the other did. Arguments go to Playwright.
+ * several files of tests run at a time and none meets what another did. Arguments go to Playwright.
  */
 
-const WORLDS = 2;
+const WORLDS = 3;
 const password = 'bench-check-password';
 
 const processes: ChildProcess[] = [];

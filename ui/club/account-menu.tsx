@@ -1,68 +1,23 @@
 'use client';
 
-import Link from 'next/link';
-import { useRouter } from 'next/navigation';
-import { DropdownMenu } from 'radix-ui';
-import { ChevronDown } from 'lucide-react';
-import { useState } from 'react';
-import { forgetKeptPages } from '@/ui/kit/device/keep-page';
-import { send } from '@/ui/kit/form/send';
+import { useEffect, useState, type ComponentType } from 'react';
+import { AccountButton } from './account-button';
+import type { AccountChoices } from './account-choices';
 
-/** Name and club, with what belongs to the person who is signed in. */
+/**
+ * Name and club of who is signed in. What opens below the name stands on every page and is seldom
+ * opened, so it comes after the page can be used; a press before that is not lost.
+ */
 export function AccountMenu({ name, clubName, role }: { name: string; clubName: string; role: string }) {
-  const router = useRouter();
-  const [problem, setProblem] = useState('');
-  const signOut = async (): Promise<void> => {
-    const sent = await send('DELETE', '/api/session');
-    if (!sent.ok) return setProblem(sent.message);
-    await forgetKeptPages().catch(() => undefined);
-    router.replace('/sign-in');
-    // Pages kept in memory belong to the session that has ended.
-    router.refresh();
-  };
-  return (
-    <DropdownMenu.Root>
-      <DropdownMenu.Trigger className="inline-flex min-h-11 cursor-pointer items-center gap-1.5 px-2 font-bold whitespace-nowrap">
-        {name}
-        <ChevronDown aria-hidden className="size-4" />
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content align="end" sideOffset={4} className="z-50 min-w-56 border-2 border-ink bg-sheet p-1">
-          <DropdownMenu.Label className="px-3 py-2 text-sm text-muted">
-            {role} of {clubName}
-          </DropdownMenu.Label>
-          {[
-            ['/wood', 'Wood'],
-            ['/sites', 'Sites'],
-            ['/account', 'Your account'],
-            ['/club', 'Club and units'],
-            ['/outbox', 'Outbox (simulated)'],
-          ].map(([href, label]) => (
-            <DropdownMenu.Item key={href} asChild>
-              <Link
-                href={href!}
-                className="block px-3 py-2 no-underline data-[highlighted]:bg-mist data-[highlighted]:outline-none"
-              >
-                {label}
-              </Link>
-            </DropdownMenu.Item>
-          ))}
-          {problem && (
-            <p role="alert" className="max-w-56 px-3 py-2 font-bold text-loud">
-              {problem}
-            </p>
-          )}
-          <DropdownMenu.Item
-            onSelect={(event) => {
-              event.preventDefault();
-              void signOut();
-            }}
-            className="cursor-pointer px-3 py-2 data-[highlighted]:bg-mist data-[highlighted]:outline-none"
-          >
-            Sign out
-          </DropdownMenu.Item>
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
-  );
+  const [Choices, setChoices] = useState<ComponentType<Parameters<typeof AccountChoices>[0]> | null>(null);
+  const [wanted, setWanted] = useState(false);
+  useEffect(() => {
+    // Without reception it may not come; what is in it needs the server anyhow.
+    void import('./account-choices').then(
+      (loaded) => setChoices(() => loaded.AccountChoices),
+      () => undefined,
+    );
+  }, []);
+  if (Choices) return <Choices name={name} clubName={clubName} role={role} open={wanted} />;
+  return <AccountButton name={name} aria-haspopup="menu" aria-expanded={false} onClick={() => setWanted(true)} />;
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useCallback, useRef, useState } from 'react';
+import { useCallback, useRef, useState, useTransition } from 'react';
 import { send, type Sent } from './send';
 
 type Problem = { message: string; fields: Record<string, string> } | null;
@@ -12,6 +12,8 @@ export function useSend() {
   const busyNow = useRef(false);
   const [busy, setBusy] = useState(false);
   const [problem, setProblem] = useState<Problem>(null);
+  // The page still shows what was before; whoever makes a form anew from its version waits for this.
+  const [refreshing, startRefresh] = useTransition();
 
   const run = useCallback(
     async <T>(...call: Parameters<typeof send>): Promise<Sent<T> | null> => {
@@ -22,11 +24,11 @@ export function useSend() {
       const sent = await send<T>(...call);
       busyNow.current = false;
       setBusy(false);
-      if (sent.ok) router.refresh();
+      if (sent.ok) startRefresh(() => router.refresh());
       else setProblem({ message: sent.message, fields: sent.fields });
       return sent;
     },
     [router],
   );
-  return { run, busy, problem, setProblem };
+  return { run, busy, refreshing, problem, setProblem };
 }

@@ -1,10 +1,9 @@
 'use client';
 
 import { percent } from '@/core/units/percent';
-import { SKILL_WORDS, type SkillLevel } from '@/core/plan/pairing/hand';
-import type { PairScion, PairStock } from '@/core/plan/pairing/pair-up';
+import { SKILL_WORDS } from '@/core/plan/pairing/hand';
 import { PairPicture } from './pair-picture';
-import type { PairsOnBoard } from './use-pairs';
+import type { PairsOnBoard, ShownPair } from './use-pairs';
 
 /** A piece of a stick that nobody fixed yet. */
 function freePiece(stick: string, scions: { id: string; stick: string }[], fixed: { scion: string }[]): string {
@@ -13,36 +12,16 @@ function freePiece(stick: string, scions: { id: string; stick: string }[], fixed
 }
 
 /** One pair, whose it is, and the stick that goes with it. */
-function PairRow({
-  i,
-  seat,
-  person,
-  s,
-  c,
-  contact,
-  own,
-  byHand,
-  scion,
-  stock,
-  board,
-}: {
-  i: number;
-  seat: string;
-  person: { id: string; name: string; skill: SkillLevel; earlier: number };
-  s: PairStock & { number: number };
-  c: PairScion & { stick: string; piece: number };
-  contact: number;
-  own: string;
-  byHand: boolean;
-  scion: string;
-  stock: string;
-  board: PairsOnBoard;
-}) {
-  const { pairs, largest, length, stickOf, method, mayChange, fix, sticks, scions, fixed } = board;
+function PairRow({ pair, first, board }: { pair: ShownPair; first: boolean; board: PairsOnBoard }) {
+  const { largest, length, stockOf, scionOf, stickOf, seatOf, method, mayChange } = board;
+  const { contact } = pair;
+  const stock = stockOf.get(pair.stock)!;
+  const scion = scionOf.get(pair.scion)!;
+  const person = seatOf.get(pair.seat)!;
   return (
     <tr>
       <td>
-        {pairs[i - 1]?.seat !== seat && (
+        {first && (
           <>
             <strong>{person.name}</strong>
             <span className="block text-sm text-muted">{SKILL_WORDS[person.skill]}</span>
@@ -50,50 +29,56 @@ function PairRow({
         )}
       </td>
       <td>
-        <PairPicture stock={s.caliper} scion={c.caliper} contact={contact} largest={largest} />
+        <PairPicture stock={stock.caliper} scion={scion.caliper} contact={contact} largest={largest} />
       </td>
       <td className="tabular-nums">
-        <span className="text-muted">{s.number}</span> {length(s.caliper)}
+        <span className="text-muted">{stock.number}</span> {length(stock.caliper)}
       </td>
       <td className="tabular-nums">
-        <span className="text-muted">{stickOf.get(c.stick)?.number}</span> {length(c.caliper)}
+        <span className="text-muted">{stickOf.get(scion.stick)?.number}</span> {length(scion.caliper)}
       </td>
       <td className={contact >= 0.6 ? 'font-bold tabular-nums' : 'tabular-nums'}>
         {percent(contact)}
-        {own !== method && <span className="block text-sm">by {board.names[own]?.toLowerCase()}</span>}
+        {pair.method !== method && <span className="block text-sm">by {board.names[pair.method]?.toLowerCase()}</span>}
       </td>
       <td>
-        {mayChange && own === method && (
-          <select
-            aria-label={`Stick for stock ${s.number}`}
-            className="bench-input !w-44"
-            value={byHand ? scion : ''}
-            onChange={(event) => fix(stock, seat, event.target.value || null)}
-          >
-            <option value="">as paired</option>
-            {byHand ? (
-              <option value={scion}>stick {stickOf.get(c.stick)?.number}, fixed</option>
-            ) : (
-              <option value={scion}>keep stick {stickOf.get(c.stick)?.number}</option>
-            )}
-            {sticks
-              .filter(({ id }) => id !== c.stick)
-              .map((stick) => (
-                <option key={stick.id} value={freePiece(stick.id, scions, fixed)}>
-                  stick {stick.number}, {length(stick.caliper)}
-                </option>
-              ))}
-          </select>
-        )}
-        {!mayChange && byHand && 'fixed'}
+        {mayChange && pair.method === method && <StickChoice pair={pair} board={board} />}
+        {!mayChange && pair.fixed && 'fixed'}
       </td>
     </tr>
   );
 }
 
+/** Which stick a stock gets, if not the one it was paired with. */
+function StickChoice({ pair, board }: { pair: ShownPair; board: PairsOnBoard }) {
+  const { length, stockOf, scionOf, stickOf, sticks, scions, fixed, fix, still } = board;
+  const own = scionOf.get(pair.scion)!.stick;
+  return (
+    <select
+      aria-label={`Stick for stock ${stockOf.get(pair.stock)!.number}`}
+      className="bench-input !w-44"
+      value={pair.fixed ? pair.scion : ''}
+      disabled={still}
+      onChange={(event) => fix(pair.stock, pair.seat, event.target.value || null)}
+    >
+      <option value="">as paired</option>
+      <option value={pair.scion}>
+        {pair.fixed ? `stick ${stickOf.get(own)?.number}, fixed` : `keep stick ${stickOf.get(own)?.number}`}
+      </option>
+      {sticks
+        .filter(({ id }) => id !== own)
+        .map((stick) => (
+          <option key={stick.id} value={freePiece(stick.id, scions, fixed)}>
+            stick {stick.number}, {length(stick.caliper)}
+          </option>
+        ))}
+    </select>
+  );
+}
+
 /** The pairs as they were worked out. */
 export function PairsTable({ board }: { board: PairsOnBoard }) {
-  const { unit, pairs, stockOf, scionOf, seatOf } = board;
+  const { unit, pairs } = board;
   return (
     <table className="bench-table min-w-[40rem]">
       <thead>
@@ -109,25 +94,9 @@ export function PairsTable({ board }: { board: PairsOnBoard }) {
         </tr>
       </thead>
       <tbody>
-        {pairs.map(({ stock, scion, seat, contact, fixed: byHand, method: own }, i) => {
-          const [s, c, person] = [stockOf.get(stock)!, scionOf.get(scion)!, seatOf.get(seat)!];
-          return (
-            <PairRow
-              key={stock}
-              i={i}
-              seat={seat}
-              person={person}
-              s={s}
-              c={c}
-              contact={contact}
-              own={own}
-              byHand={byHand}
-              scion={scion}
-              stock={stock}
-              board={board}
-            />
-          );
-        })}
+        {pairs.map((pair, i) => (
+          <PairRow key={pair.stock} pair={pair} first={pairs[i - 1]?.seat !== pair.seat} board={board} />
+        ))}
       </tbody>
     </table>
   );

@@ -45,7 +45,7 @@ export interface PairingBoardProps {
 /** What is paired on the board, as it was saved, worked out anew or chosen by hand. */
 export function usePairs(board: PairingBoardProps) {
   const { workshopId, version, method, names, place, stocks, sticks, scions, saved, unit, mayChange } = board;
-  const { run, busy, problem } = useSend();
+  const { run, busy, refreshing, problem } = useSend();
   const { start, progress, outcome, failed } = usePairing();
   const [changeId, setChangeId] = useState(() => uuid());
   const [fixed, setFixed] = useState(() => fixedOf(saved));
@@ -90,6 +90,8 @@ export function usePairs(board: PairingBoardProps) {
     unit,
     mayChange,
     busy,
+    // The board is made anew of what was saved: a choice made in between would go with the old one.
+    still: busy || refreshing,
     problem,
     progress,
     outcome,
@@ -115,7 +117,7 @@ export function usePairs(board: PairingBoardProps) {
 export type PairsOnBoard = ReturnType<typeof usePairs>;
 
 /** A pair with the method it is made by. */
-type ShownPair = Pair & { method: string };
+export type ShownPair = Pair & { method: string };
 
 /** The pairs in the order of seats and stocks. */
 function pairsShown(
