@@ -35,15 +35,15 @@ describe('holdGuard', () => {
     expect(await db.clubs.count({ where: { id: all, name: 'open' } })).toBe(0);
   });
   it('holds nobody up who decides about something else, or in another club', async () => {
-    const [one, other] = [uuid(), uuid()];
+    const [here, elsewhere] = [uuid(), uuid()];
     let hold: () => void = () => undefined;
     const held = new Promise<void>((resolve) => (hold = resolve));
     const first = transact(db, async (transaction) => {
-      await holdGuard(db, transaction, one, 'leads');
+      await holdGuard(db, transaction, here, 'leads');
       await held;
     });
-    await transact(db, (transaction) => holdGuard(db, transaction, one, 'letters'));
-    await transact(db, (transaction) => holdGuard(db, transaction, other, 'leads'));
+    await transact(db, (transaction) => holdGuard(db, transaction, here, 'letters'));
+    await transact(db, (transaction) => holdGuard(db, transaction, elsewhere, 'leads'));
     hold();
     await first;
   });

@@ -1,3 +1,4 @@
+import { isMonthDay } from '@/core/units/month-day';
 import { type Climate, MONTH_NAMES, problemOfNormals } from '@/core/plan/climate/normals';
 import { parseDecimal } from '@/core/units/decimal';
 import { columnsOf, readCsvText } from './csv-text';
@@ -85,18 +86,6 @@ export function writeNormals({ normals, lastFrost, firstFrost, frostMargin }: Cl
       first_frost: i === 0 ? firstFrost : null,
       frost_margin_days: i === 0 ? frostMargin : null,
     })),
-  );
-}
-
-/** True for an existing month and day written MM-DD. */
-export function isMonthDay(text: string): boolean {
-  const [, month, day] = /^(\d{2})-(\d{2})$/.exec(text) ?? [];
-  return (
-    month !== undefined &&
-    Number(month) >= 1 &&
-    Number(month) <= 12 &&
-    Number(day) >= 1 &&
-    Number(day) <= [31, 29, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31][Number(month) - 1]!
   );
 }
 

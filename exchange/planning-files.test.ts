@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { calendarFile, type CalendarEvent } from './calendar';
 import { readCalipers } from './calipers-csv';
 import { readLogger } from './logger-csv';
-import { isMonthDay, readNormals, writeNormals } from './normals-csv';
+import { isMonthDay } from '@/core/units/month-day';
+import { readNormals, writeNormals } from './normals-csv';
 
 const bytes = (text: string): Uint8Array => new TextEncoder().encode(text);
 const months = (line: (i: number) => string): string => Array.from({ length: 12 }, (_, i) => line(i)).join('\n');

@@ -1,5 +1,5 @@
 import { object, string } from 'yup';
-import { text, optionalText, decimal } from '@/core/inputs/fields';
+import { text, optionalText } from '@/core/inputs/fields';
 
 export const siteInput = object({
   name: text('the name of the site', 120),
@@ -17,18 +17,4 @@ export const siteInput = object({
         return false;
       }
     }),
-});
-
-export const editInput = object({
-  value: decimal()
-    .typeError('Enter the figure as a number.')
-    .required('Enter the figure.')
-    .min(-100, 'A figure under -100 cannot be right.')
-    .max(5000, 'A figure over 5000 cannot be right.'),
-  margin: decimal()
-    .typeError('Enter the margin as a number.')
-    .required('Enter the margin.')
-    .min(0, 'A margin is 0 or more.')
-    .max(2000, 'A margin over 2000 cannot be right.'),
-  source: optionalText('the source', 200),
 });

@@ -65,16 +65,16 @@ describe('members', () => {
   it('always leave a lead, also when two leads put each other out in the same moment', async () => {
     const own = await testClub();
     const { memberships } = own.services.db;
-    const [one, other] = [own.as('lead'), own.as('assistant')];
+    const [first, second] = [own.as('lead'), own.as('assistant')];
     for (let round = 0; round < 5; round++) {
       await memberships.update(
         { role: 'lead' },
-        { where: { clubId: own.clubId, userId: [one.actor.userId, other.actor.userId] } },
+        { where: { clubId: own.clubId, userId: [first.actor.userId, second.actor.userId] } },
       );
-      const asLead = { ...other, actor: { ...other.actor, role: 'lead' as const } };
+      const asLead = { ...second, actor: { ...second.actor, role: 'lead' as const } };
       const done = await Promise.allSettled([
-        changeMember(one, other.actor.userId, { role: 'viewer' }),
-        changeMember(asLead, one.actor.userId, { role: 'viewer' }),
+        changeMember(first, second.actor.userId, { role: 'viewer' }),
+        changeMember(asLead, first.actor.userId, { role: 'viewer' }),
       ]);
       expect(done.map(({ status }) => status).sort()).toEqual(['fulfilled', 'rejected']);
       expect(await memberships.count({ where: { clubId: own.clubId, role: 'lead' } })).toBe(1);

@@ -1,17 +1,18 @@
-import { array, mixed, object, string } from 'yup';
 import { v7 as uuid } from 'uuid';
 import { type Climate, problemOfNormals } from '@/core/plan/climate/normals';
-import { ASSUMPTIONS, type Edits } from '@/core/plan/phenology/assumptions';
+import { climateInput } from '@/core/plan/climate/climate-input';
+import { type Assumption, ASSUMPTIONS, type Edits } from '@/core/plan/phenology/assumptions';
+import { assumptionsInput } from '@/core/plan/phenology/assumptions-input';
 import type { ObservationRow, SiteRow } from '@/db/models/plan-rows';
 import { isDuplicate, transact } from '@/db/transact';
-import { isMonthDay, writeNormals } from '@/exchange/normals-csv';
+import { writeNormals } from '@/exchange/normals-csv';
 import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';
-import { count, id, isAhead, optionalText, text, trimmed, decimal } from '@/core/inputs/fields';
+import { count, id, isAhead, text } from '@/core/inputs/fields';
 import { parse } from '@/server/platform/parse';
 import { readFile } from '@/server/platform/read-file';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
-import { siteInput, editInput } from '@/core/club/site-input';
+import { siteInput } from '@/core/club/site-input';
 import { observationInput } from '@/core/plan/phenology/observation-input';
 
 export async function listSites(context: Context): Promise<SiteRow[]> {
@@ -60,29 +61,6 @@ export async function addSite(context: Context, input: unknown): Promise<SiteRow
   return row;
 }
 
-const temperatures = () =>
-  array(decimal().typeError('Enter every temperature in figures.').required('Enter every temperature.')).required(
-    'Enter the temperatures of twelve months.',
-  );
-const frost = (what: string) =>
-  string()
-    .nullable()
-    .default(null)
-    .test(
-      'month-day',
-      `Enter ${what} as month and day, such as 04-24, or leave it empty.`,
-      (value) => !value || isMonthDay(value),
-    );
-
-const climateInput = object({
-  normals: object({ low: temperatures(), high: temperatures() }),
-  lastFrost: frost('the last frost'),
-  firstFrost: frost('the first frost'),
-  frostMargin: count('the margin of the frost dates', 0, 60),
-  source: text('where the figures come from', 200),
-  version: count('the version', 0, 1_000_000),
-});
-
 /** Sets a site's usual year: temperatures by month, frost dates, and who says so. */
 export async function putClimate(context: Context, siteId: string, input: unknown): Promise<SiteRow> {
   allow(context, 'assistant');
@@ -127,19 +105,6 @@ export async function exportClimate(context: Context, siteId: string): Promise<s
   return writeNormals(climate);
 }
 
-const assumptionsInput = object({
-  edits: mixed<Edits>()
-    .required('Enter the figures.')
-    .test(
-      'edits',
-      'The figures cannot be read. Reload the page and enter them again.',
-      (value) => typeof value === 'object' && value !== null && !Array.isArray(value),
-    ),
-  quarantine: array(trimmed().required().max(60)).max(40, 'A list of more than 40 species is too long.').default([]),
-  region: optionalText('the region', 80),
-  version: count('the version', 0, 1_000_000),
-});
-
 /** Sets a site's own figures instead of the usual assumptions; those like the usual are let go. */
 export async function putAssumptions(context: Context, siteId: string, input: unknown): Promise<SiteRow> {
   allow(context, 'assistant');
@@ -147,13 +112,13 @@ export async function putAssumptions(context: Context, siteId: string, input: un
   const kept: Edits = {};
   for (const [key, edit] of Object.entries(edits)) {
     const usual = ASSUMPTIONS.find((assumption) => assumption.id === key);
-    if (!usual)
-      throw new UseCaseError('invalid', 'One of the figures is not known here. Reload the page and enter them again.');
-    const values = parse(editInput, edit);
-    if (values.value !== usual.value || values.margin !== usual.margin || values.source !== (usual.source ?? ''))
-      kept[key] = values;
+    if (usual && edit && differs(usual, edit)) kept[key] = edit;
   }
   return change(context, siteId, version, 'assumptions set', { assumptions: kept, quarantine, region });
+}
+
+function differs({ value, margin, source }: Assumption, edit: Edits[string]): boolean {
+  return edit.value !== value || edit.margin !== margin || edit.source !== (source ?? '');
 }
 
 /** One change of a site, if nobody changed it since it was opened; the same change again finds its work done. */

@@ -5,6 +5,7 @@ import { formatCode } from '@/core/codes/plant-code';
 import type { RoundGrower, RoundOnBoard } from './round-data';
 import { RibbonStrip } from '@/ui/plan/wood/ribbon';
 import { AskFirst } from '@/ui/kit/form/ask-first';
+import { type SheetColumn, SheetTable } from '@/ui/kit/table/sheet-table';
 import { EnterAnswer } from './enter-answer';
 
 /** How an answer looks in a row of plants: shape and letter, green only for life. */
@@ -16,111 +17,103 @@ export const MARKS: Record<Answer | 'none', { sign: string; colours: string; wor
   none: { sign: '', colours: 'border-line border-dashed bg-paper', words: 'not heard from' },
 };
 
-interface GrowerRowProps {
-  grower: RoundGrower;
+interface GrowerTableProps {
+  label: string;
   mayChange: boolean;
   round: RoundOnBoard;
   withdraw: (personId: string) => Promise<unknown>;
   busy: boolean;
 }
 
-/** A grower, how they were asked, and what they said of each plant. */
-function GrowerRow({ grower, mayChange, round, withdraw, busy }: GrowerRowProps) {
+/** All growers of the round: how they were asked, and what they said of each plant. */
+export function GrowerTable(props: GrowerTableProps) {
   return (
-    <tr>
-      <td className="text-lg font-bold">{grower.seatNumber}</td>
-      <td>{grower.name}</td>
-      <td className="text-sm">
-        {grower.written > 0
-          ? `${grower.written} ${grower.written === 1 ? 'message' : 'messages'}`
-          : grower.reachable
-            ? 'not yet written to'
-            : 'slip or phone'}
-        {grower.written > 0 && grower.openLinks === 0 && ', link withdrawn'}
-      </td>
-      <td>
-        <ul className="flex flex-wrap gap-1">
-          {grower.plants.map((plant) => {
-            const mark = MARKS[plant.answer ?? 'none'];
-            const said = `${formatCode(plant.code)}, ${plant.variety}: ${mark.words}${plant.note ? `. ${plant.note}` : ''}`;
-            return (
-              <li key={plant.unionId} title={said} className="flex items-center gap-1 border border-line px-1 py-0.5">
-                <RibbonStrip id={plant.ribbon} />
-                <span className="text-sm tabular-nums">{formatCode(plant.code)}</span>
-                <span
-                  aria-hidden
-                  className={`grid size-6 place-content-center border-2 text-sm font-bold ${mark.colours}`}
-                >
-                  {mark.sign}
-                </span>
-                <span className="sr-only">
-                  {mark.words}. {plant.note}
-                </span>
-              </li>
-            );
-          })}
-        </ul>
-      </td>
-      {mayChange && (
-        <td>
-          <div className="flex justify-end gap-1.5">
-            <EnterAnswer roundId={round.id} milestone={round.milestone} grower={grower} />
-            {grower.openLinks > 0 && (
-              <AskFirst
-                question={`Withdraw the link of ${grower.name}?`}
-                meaning="No link they were sent for this round opens any more, and that cannot be undone. To ask them again, send a reminder: it carries a new link."
-                yes="Withdraw it"
-                onYes={() => void withdraw(grower.personId)}
-                trigger={
-                  <button type="button" className="bench-button" disabled={busy}>
-                    Withdraw link<span className="sr-only"> of {grower.name}</span>
-                  </button>
-                }
-              />
-            )}
-          </div>
-        </td>
-      )}
-    </tr>
+    <SheetTable
+      label={props.label}
+      rows={props.round.growers}
+      columns={growerColumns(props)}
+      idOf={({ personId }) => personId}
+    />
   );
 }
 
-interface GrowerTableProps {
-  mayChange: boolean;
-  round: RoundOnBoard;
-  withdraw: (personId: string) => Promise<unknown>;
-  busy: boolean;
+function growerColumns({
+  mayChange,
+  round,
+  withdraw,
+  busy,
+}: Omit<GrowerTableProps, 'label'>): SheetColumn<RoundGrower>[] {
+  const columns: SheetColumn<RoundGrower>[] = [
+    {
+      id: 'seat',
+      head: 'Seat',
+      value: ({ seatNumber }) => seatNumber,
+      cell: ({ seatNumber }) => seatNumber,
+      className: 'text-lg font-bold',
+    },
+    { id: 'grower', head: 'Grower', names: true, value: ({ name }) => name, cell: ({ name }) => name },
+    { id: 'asked', head: 'Asked by', value: askedBy, cell: askedBy, className: 'text-sm' },
+    {
+      id: 'plants',
+      head: 'Plants',
+      // Whoever is not heard from comes together.
+      value: ({ plants }) => plants.filter(({ answer }) => answer !== null).length / Math.max(1, plants.length),
+      cell: ({ plants }) => <PlantMarks plants={plants} />,
+    },
+  ];
+  if (!mayChange) return columns;
+  return [
+    ...columns,
+    {
+      id: 'do',
+      head: <span className="sr-only">Do</span>,
+      cell: (grower) => (
+        <div className="flex justify-end gap-1.5">
+          <EnterAnswer roundId={round.id} milestone={round.milestone} grower={grower} />
+          {grower.openLinks > 0 && (
+            <AskFirst
+              question={`Withdraw the link of ${grower.name}?`}
+              meaning="No link they were sent for this round opens any more, and that cannot be undone. To ask them again, send a reminder: it carries a new link."
+              yes="Withdraw it"
+              onYes={() => void withdraw(grower.personId)}
+              trigger={
+                <button type="button" className="bench-button" disabled={busy}>
+                  Withdraw link<span className="sr-only"> of {grower.name}</span>
+                </button>
+              }
+            />
+          )}
+        </div>
+      ),
+    },
+  ];
 }
 
-/** All growers of the round. */
-export function GrowerTable({ mayChange, round, withdraw, busy }: GrowerTableProps) {
+function askedBy({ written, reachable, openLinks }: RoundGrower): string {
+  if (written === 0) return reachable ? 'not yet written to' : 'slip or phone';
+  return `${written} ${written === 1 ? 'message' : 'messages'}${openLinks === 0 ? ', link withdrawn' : ''}`;
+}
+
+/** What was said of each plant. */
+function PlantMarks({ plants }: Pick<RoundGrower, 'plants'>) {
   return (
-    <table className="bench-table">
-      <thead>
-        <tr>
-          <th scope="col">Seat</th>
-          <th scope="col">Grower</th>
-          <th scope="col">Asked by</th>
-          <th scope="col">Plants</th>
-          {mayChange && (
-            <th scope="col">
-              <span className="sr-only">Do</span>
-            </th>
-          )}
-        </tr>
-      </thead>
-      <tbody>
-        {round.growers.map((grower) => (
-          <GrowerRow
-            key={grower.personId}
-            grower={grower}
-            mayChange={mayChange}
-            round={round}
-            withdraw={withdraw}
-            busy={busy}
-          />
-        ))}
-      </tbody>
-    </table>
+    <ul className="flex flex-wrap gap-1">
+      {plants.map((plant) => {
+        const mark = MARKS[plant.answer ?? 'none'];
+        const said = `${formatCode(plant.code)}, ${plant.variety}: ${mark.words}${plant.note ? `. ${plant.note}` : ''}`;
+        return (
+          <li key={plant.unionId} title={said} className="flex items-center gap-1 border border-line px-1 py-0.5">
+            <RibbonStrip id={plant.ribbon} />
+            <span className="text-sm tabular-nums">{formatCode(plant.code)}</span>
+            <span aria-hidden className={`grid size-6 place-content-center border-2 text-sm font-bold ${mark.colours}`}>
+              {mark.sign}
+            </span>
+            <span className="sr-only">
+              {mark.words}. {plant.note}
+            </span>
+          </li>
+        );
+      })}
+    </ul>
   );
 }

@@ -46,14 +46,13 @@ export function RoundBoard({ round, mayChange, today }: { round: RoundOnBoard; m
         {told}
       </p>
       {moving && <ClosingForm submit={submit} errors={errors} register={register} round={round} busy={busy} />}
-      <div
-        className="relative mt-3 overflow-x-auto"
-        tabIndex={0}
-        role="group"
-        aria-label={`${words.name}: growers, scrolls sideways on narrow screens`}
-      >
-        <GrowerTable mayChange={mayChange} round={round} withdraw={withdraw} busy={busy} />
-      </div>
+      <GrowerTable
+        label={`${words.name}: growers`}
+        mayChange={mayChange}
+        round={round}
+        withdraw={withdraw}
+        busy={busy}
+      />
       <MarksKey />
     </section>
   );

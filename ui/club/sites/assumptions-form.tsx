@@ -1,12 +1,13 @@
 'use client';
 
-import { decimalOrText } from '@/core/units/decimal';
 import { useState } from 'react';
+import { type FieldValues, get, set } from 'react-hook-form';
 import { type Assumption, ASSUMPTIONS, type Edits } from '@/core/plan/phenology/assumptions';
+import { assumptionsInput } from '@/core/plan/phenology/assumptions-input';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 import { type SheetColumn, SheetTable } from '@/ui/kit/table/sheet-table';
-import { useSend } from '@/ui/kit/form/use-send';
+import { useEntry } from '@/ui/kit/form/use-entry';
 
 interface AssumptionsFormProps {
   siteId: string;
@@ -35,43 +36,38 @@ function FiguresForm({
   saved,
   setSaved,
 }: AssumptionsFormProps & { saved: boolean; setSaved: (saved: boolean) => void }) {
-  const { run, busy, problem } = useSend();
-  const [typed, setTyped] = useState(() => typedFigures(edits));
-  const set = (id: string, changes: Partial<Typed>): void => {
-    setSaved(false);
-    setTyped({ ...typed, [id]: { ...typed[id]!, ...changes } });
-  };
-  const submit = async (event: React.FormEvent<HTMLFormElement>): Promise<void> => {
-    event.preventDefault();
-    const data = new FormData(event.currentTarget);
-    const sent = await run('PUT', `/api/sites/${siteId}/assumptions`, {
-      version,
-      region: data.get('region'),
-      quarantine: String(data.get('quarantine'))
-        .split(',')
-        .map((word) => word.trim())
-        .filter(Boolean),
-      edits: Object.fromEntries(
-        Object.entries(typed).map(([id, entry]) => [
-          id,
-          { value: decimalOrText(entry.value), margin: decimalOrText(entry.margin), source: entry.source },
-        ]),
-      ),
-    });
-    setSaved(sent?.ok ?? false);
-  };
+  const { register, submit, errors, problem, busy, watch } = useEntry(
+    assumptionsInput,
+    async (values, { run }) => {
+      const sent = await run('PUT', `/api/sites/${siteId}/assumptions`, values);
+      setSaved(sent?.ok ?? false);
+    },
+    {
+      starts: { region, quarantine: quarantine.join(', '), ...typedFigures(edits) },
+      read: (typed) => ({
+        version,
+        region: typed.region,
+        quarantine: String(typed.quarantine)
+          .split(',')
+          .map((word) => word.trim())
+          .filter(Boolean),
+        edits: Object.fromEntries(ASSUMPTIONS.map(({ id }) => [id, get(typed, `edits.${id}`) as Typed])),
+      }),
+    },
+  );
   return (
-    <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-3" noValidate>
-      <Problem>{problem?.message}</Problem>
+    <form onSubmit={submit} onChange={() => setSaved(false)} className="flex flex-col gap-3" noValidate>
+      <Problem>{problem}</Problem>
       <div className="grid grid-cols-[minmax(0,1fr)] gap-3 sm:grid-cols-2">
-        <Field label="Region" hint="Wood grown in another region crosses a boundary" error={problem?.fields.region}>
-          <input name="region" defaultValue={region} disabled={!mayChange} maxLength={80} />
+        <Field label="Region" hint="Wood grown in another region crosses a boundary" error={errors.region}>
+          <input {...register('region')} disabled={!mayChange} maxLength={80} />
         </Field>
         <Field
           label="Quarantine list, besides citrus kin"
           hint="Species or kin, with commas. The local authority decides."
+          error={errors.quarantine}
         >
-          <input name="quarantine" defaultValue={quarantine.join(', ')} disabled={!mayChange} />
+          <input {...register('quarantine')} disabled={!mayChange} />
         </Field>
       </div>
       <div className="max-h-[32rem] overflow-y-auto" tabIndex={0} role="group" aria-label="Figures, scroll">
@@ -79,7 +75,7 @@ function FiguresForm({
           label="Figures"
           className="min-w-[46rem]"
           rows={ASSUMPTIONS}
-          columns={figureColumns(typed, edits, mayChange, set)}
+          columns={figureColumns({ register, watch, errors, edits, mayChange })}
           idOf={({ id }) => id}
           search="Find a figure"
         />
@@ -96,23 +92,30 @@ function FiguresForm({
   );
 }
 
-function figureColumns(
-  typed: Record<string, Typed>,
-  edits: AssumptionsFormProps['edits'],
-  mayChange: boolean,
-  set: (id: string, changes: Partial<Typed>) => void,
-): SheetColumn<Assumption>[] {
-  const input = ({ id, name }: Assumption, key: keyof Typed, words: string): React.ReactNode => (
-    <input
-      aria-label={`${name}: ${words}`}
-      {...(key === 'source'
-        ? { className: 'bench-input', placeholder: 'no source: a guess', maxLength: 200 }
-        : { className: 'bench-figure', inputMode: 'decimal' as const })}
-      value={typed[id]![key]}
-      disabled={!mayChange}
-      onChange={(event) => set(id, { [key]: event.target.value })}
-    />
-  );
+interface FigureEntry extends Pick<ReturnType<typeof useEntry>, 'register' | 'watch' | 'errors'> {
+  edits: Edits;
+  mayChange: boolean;
+}
+
+function figureColumns({ register, watch, errors, edits, mayChange }: FigureEntry): SheetColumn<Assumption>[] {
+  const input = ({ id, name }: Assumption, key: keyof Typed, words: string): React.ReactNode => {
+    const place = `edits.${id}.${key}`;
+    const refusal = errors[place];
+    return (
+      <>
+        <input
+          aria-label={`${name}: ${words}`}
+          aria-invalid={refusal !== undefined}
+          {...(key === 'source'
+            ? { className: 'bench-input', placeholder: 'no source: a guess', maxLength: 200 }
+            : { className: 'bench-figure', inputMode: 'decimal' as const })}
+          {...register(place)}
+          disabled={!mayChange}
+        />
+        {refusal && <span className="block text-sm font-bold text-loud">{refusal}</span>}
+      </>
+    );
+  };
   return [
     {
       id: 'figure',
@@ -141,25 +144,20 @@ function figureColumns(
     {
       id: 'source',
       head: 'Source',
-      value: ({ id }) => typed[id]!.source,
+      value: ({ id }) => String(watch(`edits.${id}.source`)),
       cell: (assumption) => input(assumption, 'source', 'source'),
     },
   ];
 }
 
-/** The figures as they stand: the site's own, or those of the trade. */
-function typedFigures(edits: AssumptionsFormProps['edits']): Record<string, Typed> {
-  return Object.fromEntries(
-    ASSUMPTIONS.map((assumption) => {
-      const edit = edits[assumption.id];
-      return [
-        assumption.id,
-        {
-          value: String(edit?.value ?? assumption.value),
-          margin: String(edit?.margin ?? assumption.margin),
-          source: edit?.source ?? assumption.source ?? '',
-        },
-      ];
-    }),
-  );
+/** The figures as they stand, the site's own or those of the trade; where an id has a point, the form has a level. */
+function typedFigures(edits: Edits): FieldValues {
+  const figures: FieldValues = {};
+  for (const { id, value, margin, source } of ASSUMPTIONS)
+    set(figures, `edits.${id}`, {
+      value: String(edits[id]?.value ?? value),
+      margin: String(edits[id]?.margin ?? margin),
+      source: edits[id]?.source ?? source ?? '',
+    });
+  return figures;
 }

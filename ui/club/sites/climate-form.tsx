@@ -1,12 +1,14 @@
 'use client';
 
 import { parseDecimal } from '@/core/units/decimal';
-import { useState, type Dispatch, type SetStateAction } from 'react';
+import { useState } from 'react';
+import type { FieldValues } from 'react-hook-form';
+import { climateInput } from '@/core/plan/climate/climate-input';
 import { type Climate, MONTH_NAMES } from '@/core/plan/climate/normals';
 import { fromCelsius, type TemperatureUnit, toCelsius } from '@/core/units/temperature';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
-import { useSend } from '@/ui/kit/form/use-send';
+import { useEntry } from '@/ui/kit/form/use-entry';
 
 interface ClimateFormProps {
   siteId: string;
@@ -19,23 +21,32 @@ interface ClimateFormProps {
   mayChange: boolean;
 }
 
-type Typed = {
-  low: string[];
-  high: string[];
-  lastFrost: string;
-  firstFrost: string;
-  frostMargin: string;
-  source: string;
-};
-
-const typedOf = (climate: Climate | null, source: string, unit: TemperatureUnit): Typed => ({
-  low: MONTH_NAMES.map((_, i) => (climate ? String(fromCelsius(climate.normals.low[i]!, unit)) : '')),
-  high: MONTH_NAMES.map((_, i) => (climate ? String(fromCelsius(climate.normals.high[i]!, unit)) : '')),
+/** A year as it is typed, in the reader's degrees. */
+const typedOf = (climate: Climate | null, source: string, unit: TemperatureUnit): FieldValues => ({
+  normals: {
+    low: MONTH_NAMES.map((_, i) => (climate ? String(fromCelsius(climate.normals.low[i]!, unit)) : '')),
+    high: MONTH_NAMES.map((_, i) => (climate ? String(fromCelsius(climate.normals.high[i]!, unit)) : '')),
+  },
   lastFrost: climate?.lastFrost ?? '',
   firstFrost: climate?.firstFrost ?? '',
   frostMargin: String(climate?.frostMargin ?? 12),
   source,
 });
+
+/** What is typed, as it is kept: degC, and nothing where it never freezes. */
+function readYear(typed: FieldValues, unit: TemperatureUnit): FieldValues {
+  const degrees = (text: string): number | string => {
+    const value = parseDecimal(text);
+    return value === null ? text : toCelsius(value, unit);
+  };
+  const { low, high } = typed.normals as Record<'low' | 'high', string[]>;
+  return {
+    ...typed,
+    normals: { low: low.map(degrees), high: high.map(degrees) },
+    lastFrost: String(typed.lastFrost).trim() || null,
+    firstFrost: String(typed.firstFrost).trim() || null,
+  };
+}
 
 /** A site's usual year: typed, from CSV, or taken of the simulated weather service. */
 export function ClimateForm(props: ClimateFormProps) {
@@ -60,27 +71,15 @@ function YearForm({
   notes,
   setNotes,
 }: ClimateFormProps & Noted) {
-  const { run, busy, problem } = useSend();
-  const [typed, setTyped] = useState(() => typedOf(climate, source, unit));
-  const month = (list: 'low' | 'high', i: number, value: string): void =>
-    setTyped({ ...typed, [list]: typed[list].map((text, at) => (at === i ? value : text)) });
-  const degrees = (text: string): number | string => {
-    const value = parseDecimal(text);
-    return value === null ? text : toCelsius(value, unit);
-  };
-  const save = async (event: React.FormEvent): Promise<void> => {
-    event.preventDefault();
-    setNotes(null);
-    const sent = await run('PUT', `/api/sites/${siteId}/climate`, {
-      version,
-      source: typed.source,
-      normals: { low: typed.low.map(degrees), high: typed.high.map(degrees) },
-      lastFrost: typed.lastFrost.trim() || null,
-      firstFrost: typed.firstFrost.trim() || null,
-      frostMargin: typed.frostMargin,
-    });
-    if (sent?.ok) setNotes('Saved.');
-  };
+  const { register, submit, errors, problem, busy, run, reset } = useEntry(
+    climateInput,
+    async (values, entry) => {
+      setNotes(null);
+      const sent = await entry.run('PUT', `/api/sites/${siteId}/climate`, values);
+      if (sent?.ok) setNotes('Saved.');
+    },
+    { starts: typedOf(climate, source, unit), read: (typed) => ({ version, ...readYear(typed, unit) }) },
+  );
   const read = async (file: File | undefined): Promise<void> => {
     if (!file) return;
     setNotes(null);
@@ -91,25 +90,26 @@ function YearForm({
     const sent = await run<{ notes: string[] }>('POST', `/api/sites/${siteId}/climate`, form);
     if (sent?.ok) setNotes(['Read and saved.', ...sent.data.notes].join(' '));
   };
-  const fields = problem?.fields ?? {};
+  const take = (site: ClimateFormProps['offered'][number]): void =>
+    reset(typedOf(site.climate, `simulated: ${site.name}`, unit));
   return (
-    <form onSubmit={(event) => void save(event)} className="flex flex-col gap-3" noValidate>
-      <Problem>{problem?.message}</Problem>
+    <form onSubmit={submit} className="flex flex-col gap-3" noValidate>
+      <Problem>{problem}</Problem>
       {notes && (
         <p role="status" className="font-bold">
           {notes}
         </p>
       )}
-      {mayChange && <ClimateSources offered={offered} setTyped={setTyped} unit={unit} read={read} />}
+      {mayChange && <ClimateSources offered={offered} take={take} read={read} />}
       <div
         className="relative overflow-x-auto"
         tabIndex={0}
         role="group"
         aria-label="Temperatures by month, scrolls sideways on narrow screens"
       >
-        <MonthTable unit={unit} mayChange={mayChange} typed={typed} month={month} />
+        <MonthTable unit={unit} mayChange={mayChange} climate={climate} register={register} errors={errors} />
       </div>
-      <FrostFields fields={fields} typed={typed} mayChange={mayChange} setTyped={setTyped} />
+      <FrostFields mayChange={mayChange} register={register} errors={errors} />
       <div className="flex flex-wrap gap-3">
         {mayChange && (
           <button type="submit" className="bench-button" data-weight="main" disabled={busy}>
@@ -126,62 +126,37 @@ function YearForm({
   );
 }
 
-interface FrostFieldsProps {
-  fields: Record<string, string>;
-  typed: Typed;
-  mayChange: ClimateFormProps['mayChange'];
-  setTyped: Dispatch<SetStateAction<Typed>>;
+interface EntryProps extends Pick<ReturnType<typeof useEntry>, 'register' | 'errors'> {
+  mayChange: boolean;
 }
 
 /** The frosts, and where the figures are from. */
-function FrostFields({ fields, typed, mayChange, setTyped }: FrostFieldsProps) {
+function FrostFields({ mayChange, register, errors }: EntryProps) {
   return (
     <div className="grid grid-cols-2 gap-2 sm:grid-cols-4">
-      <Field label="Last frost" hint="month-day, empty: never freezes" error={fields.lastFrost}>
-        <input
-          value={typed.lastFrost}
-          disabled={!mayChange}
-          placeholder="04-24"
-          onChange={(event) => setTyped({ ...typed, lastFrost: event.target.value })}
-        />
+      <Field label="Last frost" hint="month-day, empty: never freezes" error={errors.lastFrost}>
+        <input {...register('lastFrost')} disabled={!mayChange} placeholder="04-24" />
       </Field>
-      <Field label="First frost" hint="month-day" error={fields.firstFrost}>
-        <input
-          value={typed.firstFrost}
-          disabled={!mayChange}
-          placeholder="10-28"
-          onChange={(event) => setTyped({ ...typed, firstFrost: event.target.value })}
-        />
+      <Field label="First frost" hint="month-day" error={errors.firstFrost}>
+        <input {...register('firstFrost')} disabled={!mayChange} placeholder="10-28" />
       </Field>
-      <Field label="Frosts move by, days" error={fields.frostMargin}>
-        <input
-          inputMode="numeric"
-          value={typed.frostMargin}
-          disabled={!mayChange}
-          onChange={(event) => setTyped({ ...typed, frostMargin: event.target.value })}
-        />
+      <Field label="Frosts move by, days" error={errors.frostMargin}>
+        <input {...register('frostMargin')} inputMode="numeric" disabled={!mayChange} />
       </Field>
-      <Field label="Source of the figures" error={fields.source}>
-        <input
-          value={typed.source}
-          disabled={!mayChange}
-          maxLength={200}
-          onChange={(event) => setTyped({ ...typed, source: event.target.value })}
-        />
+      <Field label="Source of the figures" error={errors.source}>
+        <input {...register('source')} disabled={!mayChange} maxLength={200} />
       </Field>
     </div>
   );
 }
 
-interface MonthTableProps {
-  unit: ClimateFormProps['unit'];
-  mayChange: ClimateFormProps['mayChange'];
-  typed: Typed;
-  month: (list: 'low' | 'high', i: number, value: string) => void;
+interface MonthTableProps extends EntryProps {
+  unit: TemperatureUnit;
+  climate: Climate | null;
 }
 
 /** The lowest and highest of each month. */
-function MonthTable({ unit, mayChange, typed, month }: MonthTableProps) {
+function MonthTable({ unit, mayChange, climate, register, errors }: MonthTableProps) {
   return (
     <table className="bench-table min-w-[56rem]">
       <thead>
@@ -206,14 +181,16 @@ function MonthTable({ unit, mayChange, typed, month }: MonthTableProps) {
               <td key={name} className="!px-0.5">
                 {mayChange ? (
                   <input
+                    {...register(`normals.${list}.${i}`)}
                     aria-label={`${name}, ${list === 'low' ? 'lowest' : 'highest'}`}
+                    aria-invalid={errors[`normals.${list}[${i}]`] !== undefined}
                     inputMode="decimal"
                     className="bench-input !px-1 text-center"
-                    value={typed[list][i]}
-                    onChange={(event) => month(list, i, event.target.value)}
                   />
                 ) : (
-                  <span className="block text-center tabular-nums">{typed[list][i]}</span>
+                  <span className="block text-center tabular-nums">
+                    {climate && fromCelsius(climate.normals[list][i]!, unit)}
+                  </span>
                 )}
               </td>
             ))}
@@ -226,13 +203,12 @@ function MonthTable({ unit, mayChange, typed, month }: MonthTableProps) {
 
 interface ClimateSourcesProps {
   offered: ClimateFormProps['offered'];
-  setTyped: Dispatch<SetStateAction<Typed>>;
-  unit: ClimateFormProps['unit'];
+  take: (site: ClimateFormProps['offered'][number]) => void;
   read: (file: File | undefined) => Promise<void>;
 }
 
 /** Where figures are taken from. */
-function ClimateSources({ offered, setTyped, unit, read }: ClimateSourcesProps) {
+function ClimateSources({ offered, take, read }: ClimateSourcesProps) {
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-3 sm:grid-cols-2">
       <Field label="Take a simulated climate" hint="Made up, for trying things out; nothing is saved until you say so">
@@ -240,7 +216,7 @@ function ClimateSources({ offered, setTyped, unit, read }: ClimateSourcesProps) 
           value=""
           onChange={(event) => {
             const site = offered.find(({ id }) => id === event.target.value);
-            if (site) setTyped(typedOf(site.climate, `simulated: ${site.name}`, unit));
+            if (site) take(site);
           }}
         >
           <option value="">Choose</option>

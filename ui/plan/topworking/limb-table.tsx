@@ -2,44 +2,70 @@
 
 import { DEED_WORDS, type Limb, type LimbDeed } from '@/core/plan/topworking/limb';
 import { parseDecimal } from '@/core/units/decimal';
+import { type SheetColumn, SheetTable } from '@/ui/kit/table/sheet-table';
 import { type TreeOnBoard, FIGURES } from './use-tree';
 
-/** One limb: its figures, what becomes of it, when and how. */
-function LimbRow({ i, limb, tree }: { i: number; limb: Limb; tree: TreeOnBoard }) {
-  const { mayChange, change, shown, type, setLimbs } = tree;
+/** The limbs of the tree: their figures, what becomes of each, when and how. */
+export function LimbTable({ tree }: { tree: TreeOnBoard }) {
   return (
-    <tr>
-      <td className="font-bold tabular-nums">{i + 1}</td>
-      <td>
+    <SheetTable
+      label="Limbs of the tree"
+      className="min-w-[62rem]"
+      rows={tree.limbs}
+      columns={limbColumns(tree)}
+      idOf={({ id }) => id}
+    />
+  );
+}
+
+function limbColumns(tree: TreeOnBoard): SheetColumn<Limb>[] {
+  const { isLength, unit, limbs, mayChange, change, shown, type, setLimbs } = tree;
+  const nth = (limb: Limb): number => limbs.indexOf(limb) + 1;
+  return [
+    { id: 'nth', head: '#', value: nth, cell: nth, className: 'font-bold tabular-nums' },
+    {
+      id: 'limb',
+      head: 'Limb',
+      cell: (limb) => (
         <input
-          aria-label={`Name of limb ${i + 1}`}
+          aria-label={`Name of limb ${nth(limb)}`}
           value={limb.name}
           maxLength={40}
           readOnly={!mayChange}
           onChange={(event) => change(limb.id, { name: event.target.value })}
           className="bench-input w-36!"
         />
-      </td>
-      {FIGURES.map(([name, label]) => (
-        <td key={name}>
-          <input
-            aria-label={`${label} of limb ${i + 1}`}
-            data-key={`${limb.id}.${name}`}
-            aria-invalid={parseDecimal(shown(limb, name)) === null}
-            value={shown(limb, name)}
-            inputMode="decimal"
-            readOnly={!mayChange}
-            onChange={(event) => type(limb, name, event.target.value)}
-            className="bench-input w-20!"
-          />
-        </td>
-      ))}
-      <td>
-        <DeedChoice i={i} limb={limb} tree={tree} />
-      </td>
-      <td>
+      ),
+    },
+    ...FIGURES.map(([name, label]): SheetColumn<Limb> => ({
+      id: name,
+      head: `${label}${isLength(name) ? `, ${unit}` : ''}`,
+      cell: (limb) => (
+        <input
+          aria-label={`${label} of limb ${nth(limb)}`}
+          data-key={`${limb.id}.${name}`}
+          aria-invalid={parseDecimal(shown(limb, name)) === null}
+          value={shown(limb, name)}
+          inputMode="decimal"
+          readOnly={!mayChange}
+          onChange={(event) => type(limb, name, event.target.value)}
+          className="bench-input w-20!"
+        />
+      ),
+    })),
+    {
+      id: 'deed',
+      head: 'What becomes of it',
+      value: ({ deed }) => DEED_WORDS[deed],
+      cell: (limb) => <DeedChoice i={nth(limb) - 1} limb={limb} tree={tree} />,
+    },
+    {
+      id: 'year',
+      head: 'Year',
+      value: ({ deed, year }) => (deed === 'leave' ? 99 : year),
+      cell: (limb) => (
         <select
-          aria-label={`Year of limb ${i + 1}`}
+          aria-label={`Year of limb ${nth(limb)}`}
           value={limb.year}
           disabled={!mayChange || limb.deed === 'leave'}
           onChange={(event) => change(limb.id, { year: Number(event.target.value) })}
@@ -51,56 +77,24 @@ function LimbRow({ i, limb, tree }: { i: number; limb: Limb; tree: TreeOnBoard }
             </option>
           ))}
         </select>
-      </td>
-      <td>
-        <MethodChoice i={i} limb={limb} tree={tree} />
-      </td>
-      <td>
-        {mayChange && (
+      ),
+    },
+    { id: 'method', head: 'Method', cell: (limb) => <MethodChoice i={nth(limb) - 1} limb={limb} tree={tree} /> },
+    {
+      id: 'remove',
+      head: <span className="sr-only">Remove the row</span>,
+      cell: (limb) =>
+        mayChange && (
           <button
             type="button"
             className="min-h-11 cursor-pointer px-1 underline"
             onClick={() => setLimbs((all) => all.filter((other) => other.id !== limb.id))}
           >
-            Remove<span className="sr-only"> limb {i + 1}</span>
+            Remove<span className="sr-only"> limb {nth(limb)}</span>
           </button>
-        )}
-      </td>
-    </tr>
-  );
-}
-
-/** The limbs of the tree. */
-export function LimbTable({ tree }: { tree: TreeOnBoard }) {
-  const { isLength, unit, limbs } = tree;
-  return (
-    <table className="bench-table min-w-[62rem]">
-      <caption className="sr-only">Limbs of the tree</caption>
-      <thead>
-        <tr>
-          <th scope="col">#</th>
-          <th scope="col">Limb</th>
-          {FIGURES.map(([name, label]) => (
-            <th key={name} scope="col">
-              {label}
-              {isLength(name) ? `, ${unit}` : ''}
-            </th>
-          ))}
-          <th scope="col">What becomes of it</th>
-          <th scope="col">Year</th>
-          <th scope="col">Method</th>
-          <th scope="col">
-            <span className="sr-only">Remove the row</span>
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {limbs.map((limb, i) => (
-          <LimbRow key={limb.id} i={i} limb={limb} tree={tree} />
-        ))}
-      </tbody>
-    </table>
-  );
+        ),
+    },
+  ];
 }
 
 /** The method a limb is worked by. */

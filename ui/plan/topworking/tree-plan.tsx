@@ -25,11 +25,7 @@ export function TreePlan(props: TreePlanProps) {
           trunk, and how thick it is where it would be cut, 300 to 450 mm out.
         </p>
       )}
-      {limbs.length > 0 && (
-        <div className="relative overflow-x-auto">
-          <LimbTable tree={tree} />
-        </div>
-      )}
+      {limbs.length > 0 && <LimbTable tree={tree} />}
       {mayChange && <LimbTools tree={tree} />}
       <h2 className="mt-5 mb-1">Year by year</h2>
       <YearList tree={tree} />
