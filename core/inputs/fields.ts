@@ -135,11 +135,15 @@ export const email = () =>
       excludeEmptyString: true,
     });
 
-/** A number as people type it: a decimal point or a comma. Nothing, and what is none, is refused as no number. */
+/**
+ * A number as people type it: a decimal point or a comma. Nothing, and what is none, is refused as no number; so is
+ * a list of one number, which Yup would read as that number.
+ */
 export const decimal = () =>
-  number().transform((value: unknown, typed: unknown) =>
-    typeof typed === 'string' && typed.trim() !== '' ? (parseDecimal(typed) ?? NaN) : value,
-  );
+  number().transform((value: unknown, typed: unknown) => {
+    if (typeof typed === 'object' && typed !== null) return NaN;
+    return typeof typed === 'string' && typed.trim() !== '' ? (parseDecimal(typed) ?? NaN) : value;
+  });
 
 export const count = (what: string, least: number, most: number) =>
   decimal()

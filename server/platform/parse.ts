@@ -12,7 +12,9 @@ export function parse<S extends Schema>(schema: S, input: unknown, now?: Date): 
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error;
     const problems = error.inner.length > 0 ? error.inner : [error];
-    const fields = Object.fromEntries(problems.map((problem) => [problem.path ?? '', problem.message]));
+    // Of several refusals of a field the first is said: what is missing, before what its form ought to be.
+    const fields: Record<string, string> = {};
+    for (const { path = '', message } of problems) fields[path] ??= message;
     throw new UseCaseError('invalid', problems[0]!.message, fields);
   }
 }

@@ -1,0 +1,42 @@
+import { describe, expect, it } from 'vitest';
+import { refusals, taken } from '@/core/testing/refusals';
+import { changeInput, makeInput } from './keeper-input';
+import { LEAST_TAG, MOST_TAG } from './tag-size';
+import { tagsInput } from './tags-input';
+
+const OWN_ID = '018f6b1e-7c1a-7d2e-9c3b-0a1b2c3d4e5f';
+
+describe('keepers', () => {
+  it('are made of wood and stock there is', () => {
+    expect(refusals(makeInput, { woodLotId: OWN_ID, stockLotId: OWN_ID })).toEqual({});
+    expect(refusals(makeInput, { woodLotId: '' })).toEqual({
+      woodLotId: 'Choose a wood lot.',
+      stockLotId: 'Choose a stock lot.',
+    });
+  });
+  it('are changed a thousand at a time, and only by what was sent', () => {
+    expect(taken(changeInput, { plantIds: [OWN_ID], voided: true })).toEqual({ plantIds: [OWN_ID], voided: true });
+    expect(refusals(changeInput, { plantIds: [] })).toEqual({ plantIds: 'Choose at least one keeper.' });
+    expect(refusals(changeInput, { plantIds: Array(1001).fill(OWN_ID) })).toEqual({
+      plantIds: 'Choose 1000 keepers at most.',
+    });
+  });
+});
+
+describe('a sheet of tags', () => {
+  it('has tags of 60 by 25 mm unless others are asked for', () => {
+    expect(taken(tagsInput, {})).toEqual({ paper: 'A4', width: 60, height: 25, code: '' });
+    expect(taken(tagsInput, { width: '50', height: '22,5', paper: 'Letter' })).toMatchObject({
+      width: 50,
+      height: 22.5,
+      paper: 'Letter',
+    });
+  });
+  it('has no tag too small for its code or too large for the sheet', () => {
+    expect(refusals(tagsInput, { width: LEAST_TAG.width - 1, height: MOST_TAG.height + 1 })).toEqual({
+      width: 'A tag needs a width of 50 mm or more for its code and its QR code.',
+      height: 'A tag has a height of 80 mm at most.',
+    });
+    expect(refusals(tagsInput, { width: 'wide' })).toEqual({ width: 'Enter the width of the tag in mm.' });
+  });
+});
