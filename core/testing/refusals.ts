@@ -1,10 +1,13 @@
-import { ValidationError, type Schema } from 'yup';
+import { type AnyObject, type Schema, ValidationError } from 'yup';
+
+/** A schema of any kind, with or without a default. */
+type AnySchema = Pick<Schema<unknown, AnyObject, unknown, 'd' | ''>, 'validateSync'>;
 
 /** The day the tests of inputs are entered on. */
 export const ENTERED_ON = new Date('2026-03-10T09:00:00Z');
 
 /** What a schema refuses of an input, by the path of its field; empty when all of it is taken. */
-export function refusals(schema: Schema, input: unknown, now = ENTERED_ON): Record<string, string> {
+export function refusals(schema: AnySchema, input: unknown, now = ENTERED_ON): Record<string, string> {
   try {
     schema.validateSync(input, { abortEarly: false, context: { now } });
     return {};
@@ -18,6 +21,6 @@ export function refusals(schema: Schema, input: unknown, now = ENTERED_ON): Reco
 }
 
 /** An input as the schema takes it. */
-export function taken(schema: Schema, input: unknown, now = ENTERED_ON): unknown {
-  return schema.validateSync(input, { context: { now } }) as unknown;
+export function taken(schema: AnySchema, input: unknown, now = ENTERED_ON): unknown {
+  return schema.validateSync(input, { context: { now } });
 }
