@@ -401,23 +401,29 @@ async function targets(request: APIRequestContext): Promise<Target[]> {
   ];
 }
 
-test('bodies with any part of them spoiled are refused in words, never with a fault', async ({ request }) => {
+test('bodies with any part of them spoiled are refused in words, never with a fault', async ({ request, baseURL }) => {
   await apiSignIn(request, PEOPLE.lead);
   const all = await targets(request);
+  // Thousands of requests: the runtime's own are sent in a third of the time.
+  const { cookies } = await request.storageState();
+  const headers = {
+    'Content-Type': 'application/json',
+    Cookie: cookies.map(({ name, value }) => `${name}=${value}`).join('; '),
+  };
   const faults: string[] = [];
   let asked = 0;
   for (const { method, path, body } of all) {
     const send = async (data: string): Promise<void> => {
       asked++;
-      const answer = await request.fetch(path, { method, data, headers: { 'Content-Type': 'application/json' } });
+      const answer = await fetch(`${baseURL}${path}`, { method, body: data, headers });
       const text = await answer.text();
       // A name that is no text comes as its kind says; words are for people.
       if (
-        answer.status() >= 500 ||
-        (answer.status() >= 400 && !/"message":"[A-Z“\d]/.test(text)) ||
+        answer.status >= 500 ||
+        (answer.status >= 400 && !/"message":"[A-Z“\d]/.test(text)) ||
         /must be a `|TypeError|undefined/.test(text)
       )
-        faults.push(`${answer.status()} ${method} ${path}: ${data.slice(0, 160)} -> ${text.slice(0, 120)}`);
+        faults.push(`${answer.status} ${method} ${path}: ${data.slice(0, 160)} -> ${text.slice(0, 120)}`);
     };
     // As many at a time as a class would send.
     const bodies = [...RAW, ...spoiled(body!).map((odd) => JSON.stringify(odd))];

@@ -96,8 +96,8 @@ test('judges as the figures change: contact, grade, best reach, and the correcti
   );
   await page.getByText('Right, lines met').click();
   // Reference case 3: 0.525 of contact, right side.
-  await expect(page.getByText('Lines meet: right side only, 53 %')).toBeVisible();
-  await expect(page.getByRole('button', { name: /^Cambium: poor/ })).toBeVisible();
+  await expect(page.getByText('Lines meet: right side, as the pair allows, 53 %')).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Cambium: good/ })).toBeVisible();
   await expect(page.getByText(/This pair could reach \d\d\s%/)).toBeVisible();
 });
 

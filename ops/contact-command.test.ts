@@ -35,6 +35,7 @@ describe('npm run contact', () => {
       'computed',
       'computed_left',
       'computed_right',
+      'computed_grade',
       'problem',
     ]);
     expect(table.data.map((row) => row.case)).toEqual(['9', '4', '5', '7', '1', '2']);
@@ -43,10 +44,11 @@ describe('npm run contact', () => {
       inputs: good,
       computed_left: '0.0000',
       computed_right: '1.0000',
+      computed_grade: 'good',
       problem: '',
     });
     expect(table.data[1]!.problem).toContain('no contact model "glue"');
-    expect(table.data[2]).toMatchObject({ computed: '1.0000', computed_left: '', computed_right: '', problem: '' });
+    expect(table.data[2]).toMatchObject({ computed: '1.0000', computed_left: '', computed_grade: '', problem: '' });
     expect(table.data[3]!.problem).toContain('bark is as thick as its radius');
     expect(table.data[4]!.problem).toContain('not valid JSON');
     expect(table.data[5]!.problem).toContain('"Ls" is missing');

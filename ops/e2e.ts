@@ -7,7 +7,7 @@ import type { World } from '@/e2e/setup/world';
  * several files of tests run at a time and none meets what another did. Arguments go to Playwright.
  */
 
-const WORLDS = 3;
+const WORLDS = 2;
 const password = 'bench-check-password';
 
 const processes: ChildProcess[] = [];

@@ -1,6 +1,7 @@
 import { InputError } from './input-error';
 import { BRIDGING_DISTANCE } from './limits';
-import { outlineUnionContact, type OutlineUnion, type OutlineUnionContact } from './outline-union';
+import type { OutlineUnion, OutlineUnionContact } from './outline-union';
+import { contactIfJoined } from './reachable-sides';
 
 export interface BestOutline {
   contact: number;
@@ -42,13 +43,4 @@ export function bestOutline(union: OutlineUnion): BestOutline {
     if (result.contact > best.contact + 1e-4) best = { contact: result.contact, union: candidate, result };
   }
   return best;
-}
-
-function contactIfJoined(union: OutlineUnion): OutlineUnionContact | null {
-  try {
-    return outlineUnionContact(union);
-  } catch (error) {
-    if (error instanceof InputError) return null;
-    throw error;
-  }
 }

@@ -3,6 +3,7 @@ import { type ContactGrade, MATCHED } from './contact-grade';
 import { percent } from '@/core/units/percent';
 import type { LowContact, PlainCause } from './low-contact';
 import { standsOpen } from './hollow';
+import { canMatchBothSides } from './reachable-sides';
 import { FACE_GAP_LIMIT } from './limits';
 import type { OutlineUnion, OutlineUnionContact } from './outline-union';
 
@@ -10,8 +11,8 @@ import type { OutlineUnion, OutlineUnionContact } from './outline-union';
 export const SIDE_TOUCHING = 0.1;
 
 /**
- * Grade of a union of two outlines: good when both sides match, poor when one does or a side
- * touches at all, fatal when neither does, whatever the ends add.
+ * Grade of a union of two outlines: good when both sides match, or one where this pair can do no better; poor when one
+ * does that could have had both, or a side touches at all; fatal when neither does, whatever the ends add.
  */
 export function outlineGrade(union: OutlineUnion, result: OutlineUnionContact, matched = MATCHED): ContactGrade {
   const { left, right, contact } = result;
@@ -19,7 +20,12 @@ export function outlineGrade(union: OutlineUnion, result: OutlineUnionContact, m
   const sides = [left, right].filter((share) => share >= matched - ROUNDING).length;
   if (sides === 2) return { grade: 'good', words: `both sides, ${share}`, cause: null };
   const cause: LowContact = { code: whyLow(union, result) };
-  if (sides === 1) return { grade: 'poor', words: `${left > right ? 'left' : 'right'} side only, ${share}`, cause };
+  if (sides === 1) {
+    const side = left > right ? 'left' : 'right';
+    return canMatchBothSides(union, matched)
+      ? { grade: 'poor', words: `${side} side only, ${share}`, cause }
+      : { grade: 'good', words: `${side} side, as the pair allows, ${share}`, cause: null };
+  }
   if (Math.max(left, right) >= SIDE_TOUCHING - ROUNDING) {
     const crossing = left >= SIDE_TOUCHING && right >= SIDE_TOUCHING;
     return {

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { bestOutline } from './best-outline';
 import { outlineGrade } from './outline-grade';
+import { canMatchBothSides, contactIfJoined } from './reachable-sides';
 import { placementOffset } from './placement';
 import { outlineUnionContact, type OutlineUnion } from './outline-union';
 
@@ -106,10 +107,15 @@ describe('outlineUnionContact', () => {
 describe('outlineGrade', () => {
   const grade = (union: OutlineUnion) => outlineGrade(union, outlineUnionContact(union));
   const thin = { scion: face(7, 0.8, 35) };
-  it('is good on both sides, poor on one, fatal on none', () => {
+  it('is good on both sides or on the only one this pair can match, poor on one of two, fatal on none', () => {
     expect(grade(union())).toMatchObject({ grade: 'good', words: 'both sides, 100\u00a0%', cause: null });
-    expect(grade(union({ ...thin, e: 1.3 }))).toMatchObject({ grade: 'poor', words: 'right side only, 53\u00a0%' });
-    expect(grade(union({ ...thin, e: -1.3 }))).toMatchObject({ grade: 'poor', words: 'left side only, 53\u00a0%' });
+    const only = (side: string) => `${side} side, as the pair allows, 53\u00a0%`;
+    expect(grade(union({ ...thin, e: 1.3 }))).toMatchObject({ grade: 'good', words: only('right'), cause: null });
+    expect(grade(union({ ...thin, e: -1.3 }))).toMatchObject({ grade: 'good', words: only('left'), cause: null });
+    // A pair that could have had both, set to one side.
+    const near = { scion: face(9.2, 1, 35), e: 0.5 };
+    expect(grade(union(near))).toMatchObject({ grade: 'poor', words: expect.stringMatching(/^right side only, /) });
+    expect(grade(union({ ...near, e: 0 })).grade).toBe('good');
     expect(grade(union(thin)).grade).toBe('fatal');
     expect(grade(union(thin)).cause).toEqual({ code: 'scion-thinner' });
   });
@@ -178,5 +184,45 @@ describe('placement and best reach', () => {
       outlineUnionContact({ ...slices, e: Math.sqrt(12) - Math.sqrt(7) }).contact - 0.01,
     );
     expect(best.contact).toBeGreaterThan(outlineUnionContact(slices).contact + 0.2);
+  });
+});
+
+describe('canMatchBothSides', () => {
+  it('asks what the pair could do, not how it was set: place, slide, turn and hollows change nothing', () => {
+    fc.assert(
+      fc.property(anyUnion, anyUnion, (pair, set) => {
+        const otherwise = {
+          ...pair,
+          e: set.e,
+          z: set.z,
+          phi: set.phi,
+          stock: { ...pair.stock, hollow: set.stock.hollow },
+          scion: { ...pair.scion, hollow: set.scion.hollow },
+        };
+        expect(canMatchBothSides(otherwise)).toBe(canMatchBothSides(pair));
+      }),
+      { numRuns: 40 },
+    );
+  });
+  it('is so wherever some place is found by trying them all, for scions as narrow as a thread too', () => {
+    const anyScion = fc.record({ wood: anyFace, share: fc.double({ min: 0.05, max: 0.48, noNaN: true }) });
+    fc.assert(
+      fc.property(anyFace, anyScion, (stock, { wood, share }) => {
+        const scion = { ...wood, bark: share * wood.diameter };
+        const flat = { stock: { ...stock, hollow: 0 }, scion: { ...scion, hollow: 0 }, z: 0, phi: 0 };
+        const furthest = stock.diameter / 2;
+        const found = Array.from({ length: 81 }, (_, i) => ((i - 40) / 40) * furthest).some((e) => {
+          const { left, right } = contactIfJoined({ ...flat, e }) ?? { left: 0, right: 0 };
+          return Math.min(left, right) >= 0.6;
+        });
+        expect(canMatchBothSides({ ...flat, e: 0 })).toBe(found);
+      }),
+      { numRuns: 60 },
+    );
+  });
+  it('of slices goes by the width of their green: like wood with one shallow slice cannot', () => {
+    const slice = (depth: number) => ({ ...face(12, 1.2, 30), depth });
+    expect(canMatchBothSides(union({ stock: slice(3), scion: slice(3) }))).toBe(true);
+    expect(canMatchBothSides(union({ stock: slice(4), scion: slice(1.6) }))).toBe(false);
   });
 });

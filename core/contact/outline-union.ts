@@ -5,7 +5,7 @@ import { outlineContact, type OutlineContact } from './outline-contact';
 import type { UnionContact } from './union-contact';
 
 /** Version of the outline model, kept with every judgement that was computed by it. */
-export const OUTLINE_MODEL = 'outline-1';
+export const OUTLINE_MODEL = 'outline-2';
 
 /** A union of two cut faces as it lies: cuts right through both shoots, or slices. mm and degrees; e right, z up, phi anticlockwise. */
 export interface OutlineUnion {

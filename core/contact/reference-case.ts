@@ -1,7 +1,9 @@
 import { barkContact, inlayContact, type InlayFace, type LaidFace } from './laid-face-contact';
 import { assumedBark, type CutFace } from './cut-face';
 import { flapContact, FLATS_MEET, type Strip } from './flap-contact';
+import type { Grade } from './grade';
 import { InputError } from './input-error';
+import { outlineGrade } from './outline-grade';
 import { outlineUnionContact, type OutlineUnion } from './outline-union';
 import { patchContact } from './patch-contact';
 import { shieldContact } from './shield-contact';
@@ -190,4 +192,18 @@ export function contactOfCase(model: string, inputs: Inputs): UnionContact {
       `There is no contact model "${model}". Use one of ${Object.keys(MODELS).join(', ')}.`,
     );
   return compute(inputs);
+}
+
+/** Models whose union is two outlines; only their grade hangs on more than the contact. */
+const OUTLINE_MODELS = ['whip', 'splice', 'chip', 'side-veneer'];
+
+/**
+ * Grade of a case of two outlines; null for the other models, whose cases have none.
+ *
+ * @throws InputError as contactOfCase.
+ */
+export function gradeOfCase(model: string, inputs: Inputs): Grade | null {
+  if (!OUTLINE_MODELS.includes(model)) return null;
+  const union = outlineOfCase(inputs);
+  return outlineGrade(union, outlineUnionContact(union)).grade;
 }

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
-import { contactOfCase } from './reference-case';
+import { contactOfCase, gradeOfCase } from './reference-case';
 
 interface Row {
   case: string;
@@ -10,6 +10,7 @@ interface Row {
   contact: string;
   left: string;
   right: string;
+  grade: string;
 }
 
 const file = readFileSync(new URL('./reference/contact-cases.csv', import.meta.url), 'utf8');
@@ -17,7 +18,7 @@ const rows = Papa.parse<Row>(file, { header: true, skipEmptyLines: true }).data;
 
 describe('contact against the independently computed cases', () => {
   it('has cases of every model to agree with', () => {
-    expect(rows).toHaveLength(38);
+    expect(rows).toHaveLength(44);
     expect(new Set(rows.map(({ model }) => model)).size).toBe(11);
   });
   it.each(rows.map((row) => [row.case, row.model, row] as const))('case %s, %s', (_name, model, row) => {
@@ -27,5 +28,6 @@ describe('contact against the independently computed cases', () => {
       if (row[side] === '') expect(result[side]).toBeNull();
       else expect(Math.abs(result[side]! - Number(row[side]))).toBeLessThanOrEqual(0.002);
     }
+    expect(gradeOfCase(model, JSON.parse(row.inputs)) ?? '').toBe(row.grade);
   });
 });

@@ -19,6 +19,8 @@ export interface GrowerPage {
   workshopTitle: string;
   workshopDate: string;
   milestone: Milestone;
+  /** As it is put to whoever looks. */
+  question: string;
   closesOn: string;
   closed: boolean;
   mayContact: boolean;

@@ -7,13 +7,13 @@ import type { ThresholdId, Thresholds } from './thresholds';
 import type { Template } from './template';
 import type { LengthUnit } from '../units/length';
 import type { AftercareTask } from './timetable/aftercare-task';
-import type { RoundAdvice } from './timetable/round-advice';
 import type { Field } from './field';
 import type { Material } from './material';
 import type { Figures, Measures } from './measures';
 import type { Choices, SchoolQuestion } from './school';
 import type { Step } from './step';
 import type { Use } from './use';
+import type { Variant } from './variant';
 
 export type Stage = 'joined' | 'wrapped' | 'keeper';
 
@@ -117,7 +117,8 @@ export interface Method {
   template?: (choices: Choices, wood: Wood) => Template[];
   earlySign: string;
   failureSign: string;
-  rounds: RoundAdvice[];
+  /** Ways it is done that are followed up otherwise; one at least. */
+  variants: Variant[];
   /** Days after the workshop on which the join is left alone to callus. */
   callusDays: number;
   /** The caution that is said before the first cut. */

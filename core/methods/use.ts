@@ -1,3 +1,5 @@
+import type { VariantId } from './variant';
+
 /** State of the wood to be joined. */
 export type WoodState = 'dormant' | 'moving' | 'leafed-out' | 'budwood' | 'tip' | 'tip-open';
 export type Place = 'bench' | 'field' | 'pot';
@@ -26,6 +28,8 @@ export interface Season {
   from: string;
   to: string;
   wood: WoodState[];
+  /** The variant of the method it is then, where the method has several. */
+  variant?: VariantId;
   /** Where it is done in this season, when not everywhere. */
   places?: Place[];
   /** Out of the main run: it works, and something else is done more often then. */

@@ -1,4 +1,5 @@
 import type { GrowerPage } from '@/core/follow-up/grower-page';
+import { roundQuestion } from '@/core/follow-up/round-question';
 import { thisWeek } from '@/core/follow-up/this-week';
 import type { Answer } from '@/core/methods/milestones';
 import { methodById } from '@/core/methods/registry';
@@ -15,8 +16,10 @@ import type { Services } from '@/server/platform/context';
 import { erasePersonRows } from '@/server/club/erase-person';
 import { id } from '@/core/inputs/fields';
 import { parse } from '@/server/platform/parse';
+import { linkReader } from '@/server/platform/link-reader';
 import { limitAttempts } from '@/server/platform/rate-limit';
 import { answerInput } from '@/core/follow-up/answer-input';
+import { mainTaught } from '@/server/plan/taught';
 import { addReport } from './reports';
 import { hashToken } from '@/server/platform/secrets';
 import { UseCaseError } from '@/server/platform/use-case-error';
@@ -80,6 +83,7 @@ export async function growerPage(services: Services, token: string): Promise<Gro
     order: [['turn', 'ASC']],
     raw: true,
   });
+  const { variant } = await mainTaught(linkReader(services, { id: clubId, name: clubName }), workshop);
   const last = new Map(reports.map((report) => [report.unionId, report]));
   return {
     name: person.name ?? '',
@@ -87,6 +91,7 @@ export async function growerPage(services: Services, token: string): Promise<Gro
     workshopTitle: workshop.title,
     workshopDate: workshop.date,
     milestone: round.milestone,
+    question: roundQuestion(variant, round.milestone, (mm) => formatLength(mm, 'mm')),
     closesOn: round.closesOn,
     closed: today > round.closesOn,
     mayContact: person.mayContact,

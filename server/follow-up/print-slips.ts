@@ -1,5 +1,6 @@
 import { array, object } from 'yup';
-import { MILESTONE_WORDS } from '@/core/methods/milestones';
+import { roundQuestion } from '@/core/follow-up/round-question';
+import { formatLength } from '@/core/units/length';
 import { ribbonById } from '@/core/plan/wood/ribbons';
 import { transact } from '@/db/transact';
 import { reportSlipsPdf } from '@/exchange/pdf/report-slips';
@@ -10,6 +11,7 @@ import { id, paper } from '@/core/inputs/fields';
 import { parse } from '@/server/platform/parse';
 import { makeLink } from './round-messages';
 import { getRound, growers, reachable } from './rounds';
+import { mainTaught } from '@/server/plan/taught';
 import { getWorkshop } from '@/server/plan/workshops';
 
 const slipsInput = object({ paper: paper(), personIds: array(id('the person')).default([]) });
@@ -26,6 +28,8 @@ export async function printSlips(context: Context, roundId: string, input: unkno
       ? all.filter(({ seat }) => values.personIds.includes(seat.personId))
       : all.filter(({ seat }) => !reachable(seat));
   const { db, actor, now } = context;
+  const { variant } = await mainTaught(context, workshop);
+  const question = roundQuestion(variant, round.milestone, (mm) => formatLength(mm, actor.lengthUnit));
   const slips = chosen.map(({ seat, keepers }) => {
     const link =
       seat.person.mayContact && !seat.person.erasedAt ? makeLink(context, roundId, seat.personId, 'slip') : null;
@@ -36,7 +40,7 @@ export async function printSlips(context: Context, roundId: string, input: unkno
         clubName: actor.clubName,
         workshop: workshop.title,
         workshopDate: workshop.date,
-        question: MILESTONE_WORDS[round.milestone].question,
+        question,
         closesOn: round.closesOn,
         url: link?.url ?? null,
         plants: keepers.map(({ code, wood }) => ({

@@ -1,7 +1,8 @@
 import { UNSET } from '@/db/unset';
 import { number, object } from 'yup';
 import { v7 as uuid } from 'uuid';
-import { MILESTONE_WORDS } from '@/core/methods/milestones';
+import { roundQuestion } from '@/core/follow-up/round-question';
+import { formatLength } from '@/core/units/length';
 import { formatCode } from '@/core/codes/plant-code';
 import { formatDate } from '@/core/units/iso-date';
 import { writeEml } from '@/exchange/eml';
@@ -16,6 +17,7 @@ import { parse } from '@/server/platform/parse';
 import { getRound, type Grower, growers, reachable } from './rounds';
 import { hashToken, makeToken } from '@/server/platform/secrets';
 import { UseCaseError } from '@/server/platform/use-case-error';
+import { mainTaught } from '@/server/plan/taught';
 import { getWorkshop } from '@/server/plan/workshops';
 
 const sendInput = object({ sentSoFar: number().strict().required('Reload the page and send again.').integer().min(0) });
@@ -56,12 +58,15 @@ export async function sendRound(
       'Somebody has sent messages of this round meanwhile. Reload the page to see who was written to.',
     );
   const open = await stillOpen(context, round);
+  const { variant } = await mainTaught(context, workshop);
+  const question = roundQuestion(variant, round.milestone, (mm) => formatLength(mm, 'mm'));
   const letters = await Promise.all(
     open.map((grower) =>
       writeLetter(
         context,
         round,
         workshop,
+        question,
         grower,
         messages.filter(({ personId }) => personId === grower.seat.personId).length + 1,
       ),
@@ -150,19 +155,19 @@ async function writeLetter(
   context: Context,
   round: RoundRow,
   workshop: WorkshopRow,
+  question: string,
   { seat, keepers }: Grower,
   nth: number,
 ): Promise<Letter> {
   const { actor, now } = context;
   const { row: link, url } = makeLink(context, round.id, seat.personId, 'mail');
   const id = uuid();
-  const words = MILESTONE_WORDS[round.milestone];
   const plants = keepers.map(({ code, wood }) => `  ${formatCode(code)}  ${wood.variety}`).join('\n');
   const subject = `${nth > 1 ? 'Once more: how' : 'How'} are your grafts of ${formatDate(workshop.date)}?`;
   const text = [
     `Dear ${seat.person.name},`,
     `you took ${keepers.length === 1 ? 'one graft' : `${keepers.length} grafts`} home from "${workshop.title}":\n${plants}`,
-    `${words.question} Please look, and tell us for each tag. It takes a minute and needs no account:\n${url}`,
+    `${question} Please look, and tell us for each tag. It takes a minute and needs no account:\n${url}`,
     `You can change your answers until ${formatDate(round.closesOn)}. The instructors of ${actor.clubName} see them, nobody else. On the same page you can stop these messages, or have your name and address erased.`,
     actor.clubName,
   ].join('\n\n');

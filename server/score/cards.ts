@@ -24,6 +24,7 @@ import { allow, type Context, type Services } from '@/server/platform/context';
 import { paper } from '@/core/inputs/fields';
 import { judgedGrades } from './judged-grades';
 import { kept } from '@/server/platform/kept';
+import { linkReader } from '@/server/platform/link-reader';
 import { limitAttempts } from '@/server/platform/rate-limit';
 import { parse } from '@/server/platform/parse';
 import { groupByUnion } from './scored-unions';
@@ -32,6 +33,7 @@ import { openJudgement } from '@/server/platform/waiting-for-second';
 import { ERASED_NAME } from '@/server/platform/erased-name';
 import { hashToken, makeToken } from '@/server/platform/secrets';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
+import { mainTaught } from '@/server/plan/taught';
 import { getWorkshop } from '@/server/plan/workshops';
 import type { RubricRow } from '@/db/models/score-rows';
 import type { StockLotRow, WoodLotRow } from '@/db/models/wood-rows';
@@ -41,12 +43,14 @@ const FIRST_WEEKS = 31;
 
 /** Cards of some seats of a workshop; unions that wait for their second assessor are not on them yet. */
 async function cardsOf(
-  { db }: Pick<Services, 'db'>,
+  context: Context,
   workshop: WorkshopRow,
-  clubName: string,
-  unit: LengthUnit,
   seatIds: string[] | null,
 ): Promise<(PersonCard & { seatId: string })[]> {
+  const {
+    db,
+    actor: { clubName, lengthUnit: unit },
+  } = context;
   const { clubId, id: workshopId } = workshop;
   const date = reckonedDay(workshop.date);
   const seats = await db.seats.findAll({
@@ -55,7 +59,8 @@ async function cardsOf(
     raw: true,
   });
   const where = { clubId, workshopId, seatId: seats.map(({ id }) => id) };
-  const [people, unions, plants, part] = await Promise.all([
+  const [{ variant, turnsOf }, people, unions, plants, part] = await Promise.all([
+    mainTaught(context, workshop),
     db.people.findAll({ where: { clubId, id: seats.map(({ personId }) => personId) }, raw: true }),
     db.unions.findAll({ where: { ...where, kind: 'practice' }, order: [['number', 'ASC']], raw: true }),
     db.plants.findAll({ where: { ...where, voidedAt: null }, order: [['place', 'ASC']], raw: true }),
@@ -70,7 +75,7 @@ async function cardsOf(
   const byUnion = groupByUnion(judgements);
   const method = methodById(workshop.method);
   const technique = shownTechnique(method, workshop.schools);
-  const after = timetable(method, technique, date);
+  const after = timetable(variant, technique, date, { turnsOf });
   const { ready } = (part?.body as ScoringSettings | undefined) ?? USUAL_SCORING;
   return seats.map((seat) => {
     const own = unions.filter(({ seatId }) => seatId === seat.id);
@@ -212,13 +217,7 @@ function cardUnion(
 /** Everybody's card of a workshop, to look through. */
 export async function listCards(context: Context, workshopId: string): Promise<(PersonCard & { seatId: string })[]> {
   allow(context, 'viewer');
-  return cardsOf(
-    context,
-    await getWorkshop(context, workshopId),
-    context.actor.clubName,
-    context.actor.lengthUnit,
-    null,
-  );
+  return cardsOf(context, await getWorkshop(context, workshopId), null);
 }
 
 const printInput = object({
@@ -232,13 +231,7 @@ const printInput = object({
 export async function printCards(context: Context, workshopId: string, input: unknown): Promise<Buffer> {
   allow(context, 'viewer');
   const values = parse(printInput, input);
-  const cards = await cardsOf(
-    context,
-    await getWorkshop(context, workshopId),
-    context.actor.clubName,
-    context.actor.lengthUnit,
-    values.seat ? [values.seat] : null,
-  );
+  const cards = await cardsOf(context, await getWorkshop(context, workshopId), values.seat ? [values.seat] : null);
   if (cards.length === 0)
     throw values.seat
       ? notFound('The seat')
@@ -292,6 +285,6 @@ export async function cardByToken(services: Services, token: string, from: strin
     db.workshops.findOne({ where: { clubId, id: seat!.workshopId }, raw: true }),
     db.clubs.findOne({ where: { id: clubId }, raw: true }),
   ]);
-  const [card] = await cardsOf(services, workshop!, club!.name, 'mm', [link.seatId]);
+  const [card] = await cardsOf(linkReader(services, club!), workshop!, [link.seatId]);
   return card!;
 }

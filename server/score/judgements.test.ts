@@ -41,10 +41,10 @@ describe('putJudgement', () => {
       ),
     );
     expect(saved.contact).toBeCloseTo(0.5253, 2);
-    expect(saved.contactGrade).toBe('poor');
-    // Cambium loses 15 and hold 4 of the 86 asked at this stage.
-    expect(saved.score).toBeCloseTo((100 * (86 - 19)) / 86, 6);
-    expect(saved.modelVersion).toBe('outline-1');
+    // All that this thin scion can have; only hold loses 4 of the 86 asked at this stage.
+    expect(saved.contactGrade).toBe('good');
+    expect(saved.score).toBeCloseTo((100 * (86 - 4)) / 86, 6);
+    expect(saved.modelVersion).toBe('outline-2');
     expect(await fact(saved.unionId)).toMatchObject({ score: saved.score, kind: 'practice', number: 1, fatal: false });
   });
   it('saves the same id once, also when many arrive together, and refuses other content under it', async () => {

@@ -2,7 +2,8 @@ import { v7 as uuid } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { METHODS } from '@/core/methods/registry';
 import { putJudgement } from './judgements';
-import { previewRubric, putRubricEdits, rescoreWorkshop, rubricEdits } from './rubric-editor';
+import { countScoredOtherwise, rescoreWorkshop } from './rescoring';
+import { previewRubric, putRubricEdits, rubricEdits } from './rubric-editor';
 import { scoredUnions } from './scored-unions';
 import {
   judgementBody,
@@ -106,6 +107,7 @@ describe('the rubric of a club', () => {
     expect(fresh.score).toBeCloseTo((100 * (86 - 6)) / 86, 6);
     expect(fresh.rubricId).not.toBe(first!.counts.rubricId);
     const count = (await rows()).length;
+    expect(await countScoredOtherwise(club.as('viewer'), workshop.id)).toBe(6);
     expect(await refusalOf(rescoreWorkshop(club.as('assistant'), workshop.id))).toMatchObject({ refusal: 'forbidden' });
     // Asked twice at once, each is scored again once.
     const both = await Promise.all([
@@ -126,6 +128,7 @@ describe('the rubric of a club', () => {
     expect(again!.counts.earlier.map(({ score }) => Math.round(score!))).toEqual([95]);
     expect(again!.likelyDouble).toBe(false);
     expect(await rescoreWorkshop(club.as('lead'), workshop.id)).toBe(0);
+    expect(await countScoredOtherwise(club.as('viewer'), workshop.id)).toBe(0);
   });
   it('goes back to the method’s own, and scores again by it', async () => {
     await put({}, 1);
@@ -135,6 +138,20 @@ describe('the rubric of a club', () => {
     );
     expect(again!.counts.score).toBeCloseTo((100 * (86 - 4)) / 86, 6);
     expect(again!.counts.earlier).toHaveLength(2);
+  });
+  it('offers what an earlier contact model read, and reads it again', async () => {
+    const { db } = club.services;
+    const { id, unionId } = (await scoredUnions(club.as('lead'), workshop.id))[0]!.counts;
+    await db.judgements.update(
+      { modelVersion: 'outline-1', contactGrade: 'poor', score: 50 },
+      { where: { clubId: club.clubId, id } },
+    );
+    expect(await countScoredOtherwise(club.as('viewer'), workshop.id)).toBe(1);
+    expect(await rescoreWorkshop(club.as('lead', new Date(NOW.getTime() + 180_000)), workshop.id)).toBe(1);
+    const again = (await scoredUnions(club.as('lead'), workshop.id)).find(({ counts }) => counts.unionId === unionId)!;
+    expect(again.counts).toMatchObject({ modelVersion: 'outline-2', contactGrade: 'good' });
+    expect(again.counts.earlier.find((row) => row.id === id)).toMatchObject({ modelVersion: 'outline-1', score: 50 });
+    expect(await countScoredOtherwise(club.as('viewer'), workshop.id)).toBe(0);
   });
   it('is written anew where a backup from before it was played back under the running server', async () => {
     const other = await testClub();

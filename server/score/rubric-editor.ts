@@ -1,26 +1,19 @@
-import { v5 } from 'uuid';
 import { lazy, mixed, number, object } from 'yup';
-import { InputError } from '@/core/contact/input-error';
 import type { Method } from '@/core/methods/method';
 import { METHODS, methodById } from '@/core/methods/registry';
-import { judgeUnion, type ScoringRule } from '@/core/score/rubric/judge-union';
 import { type RubricPreview, rubricPreview } from '@/core/score/rubric/rubric-preview';
 import { editedRule, type RubricEdits, rubricProblems } from '@/core/score/rubric/rubric-edits';
-import type { JudgementRow } from '@/db/models/union-rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { attemptOf } from './attempts';
 import { audit } from '@/server/platform/audit';
 import { allow, type Context } from '@/server/platform/context';
-import { standing } from '@/server/platform/counting-judgement';
 import { id, decimal } from '@/core/inputs/fields';
 import { parse } from '@/server/platform/parse';
-import { currentRubric } from './rubrics';
 import { groupByUnion } from './scored-unions';
+import { rejudge } from './rescoring';
 import { scoringSettings } from './scoring-settings';
 import { openJudgement } from '@/server/platform/waiting-for-second';
-import { refreshUnionFacts } from '@/server/platform/union-facts';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
-import { getWorkshop } from '@/server/plan/workshops';
 
 const figures = lazy((value: unknown) =>
   object(
@@ -183,98 +176,4 @@ export async function previewRubric(context: Context, methodId: string, input: u
   return rubricPreview(
     [...hands.values()].map(({ ready, unions: own }) => ({ ready, unions: own.sort((a, b) => a.number - b.number) })),
   );
-}
-
-function rejudge(
-  method: Method,
-  rule: ScoringRule,
-  { measures, marks, stage }: Pick<JudgementRow, 'measures' | 'marks' | 'stage'>,
-): ReturnType<typeof judgeUnion> | null {
-  try {
-    return judgeUnion(method, rule, measures, marks, stage);
-  } catch (error) {
-    if (error instanceof InputError) return null;
-    throw error;
-  }
-}
-
-/**
- * Scores the standing judgements of a workshop's practice again by the rubric of now. Each gets a
- * further row that names the one it replaces; the assessor stays who it was. Asked twice it is done once.
- */
-export async function rescoreWorkshop(context: Context, workshopId: string): Promise<number> {
-  allow(context, 'lead');
-  const {
-    db,
-    actor: { clubId, userId },
-    now,
-  } = context;
-  const workshop = await getWorkshop(context, workshopId);
-  const method = methodById(workshop.method);
-  const rubric = await currentRubric(context, workshop.method, workshop.schools);
-  const rescore = (): Promise<number> =>
-    transact(db, async (transaction) => {
-      const unions = await db.unions.findAll({
-        where: { clubId, workshopId, kind: 'practice' },
-        transaction,
-        raw: true,
-      });
-      const byUnion = groupByUnion(
-        await db.judgements.findAll({
-          where: { clubId, unionId: unions.map((union) => union.id) },
-          transaction,
-          raw: true,
-        }),
-      );
-      const fresh = [...byUnion.values()]
-        .flatMap((all) => standing(all))
-        .filter(({ rubricId }) => rubricId !== rubric.id)
-        .flatMap((old) => {
-          const judged = rejudge(method, rubric.body, old);
-          if (!judged) return [];
-          const { contact, contactGrade } = judged.assessment;
-          // An id made of both, so that two who ask at once make the same row.
-          return [
-            {
-              ...old,
-              id: v5(rubric.id, old.id),
-              rubricId: rubric.id,
-              score: judged.score,
-              fatal: judged.fatal,
-              contact: contact.contact,
-              contactLeft: contact.left,
-              contactRight: contact.right,
-              touchingMm: contact.touching,
-              runs: contact.ring,
-              contactGrade: contactGrade.grade as JudgementRow['contactGrade'],
-              contactWords: contactGrade.words,
-              modelVersion: method.contactModel,
-              correctsId: old.id,
-              liveCorrectsId: old.id,
-              rescoredBy: userId,
-              recordedAt: now,
-              blind: old.blind,
-              sentHash: null,
-            },
-          ];
-        });
-      if (fresh.length === 0) return 0;
-      await db.judgements.bulkCreate(fresh, { transaction });
-      await refreshUnionFacts(db, clubId, [...new Set(fresh.map(({ unionId }) => unionId))], transaction);
-      await audit(db, transaction, {
-        clubId,
-        actorId: userId,
-        action: `rescored: ${fresh.length}`,
-        subjectId: workshopId,
-        at: now,
-      });
-      return fresh.length;
-    });
-  try {
-    return await rescore();
-  } catch (error) {
-    // Somebody else asked in this moment, or corrected one of them: count again.
-    if (!isDuplicate(error)) throw error;
-    return rescore();
-  }
 }

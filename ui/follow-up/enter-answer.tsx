@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
-import { ANSWER_WORDS, ANSWERS, MILESTONE_WORDS, type Milestone } from '@/core/methods/milestones';
+import { ANSWER_WORDS, ANSWERS } from '@/core/methods/milestones';
 import { formatCode } from '@/core/codes/plant-code';
 import type { RoundGrower } from './round-data';
 import { Field } from '@/ui/kit/form/field';
@@ -13,18 +13,18 @@ import { useEntry } from '@/ui/kit/form/use-entry';
 
 interface EnterAnswerProps {
   roundId: string;
-  milestone: Milestone;
+  question: string;
   grower: RoundGrower;
 }
 
 /** Answers that came by phone or on a slip, one plant at a time. */
-export function EnterAnswer({ roundId, milestone, grower }: EnterAnswerProps) {
+export function EnterAnswer({ roundId, question, grower }: EnterAnswerProps) {
   const [open, setOpen] = useState(false);
   const [source, setSource] = useState<'phone' | 'slip'>('phone');
   return (
     <SheetDialog
       title={`Answers of ${grower.name}`}
-      description={MILESTONE_WORDS[milestone].question}
+      description={question}
       open={open}
       onOpenChange={setOpen}
       trigger={

@@ -20,6 +20,7 @@ const page: GrowerPage = {
   workshopTitle: 'Bench day',
   workshopDate: '2027-03-06',
   milestone: 'growing',
+  question: 'Is there a new shoot of 50 mm or more?',
   closesOn: '2027-05-20',
   closed: false,
   mayContact: true,
@@ -33,6 +34,7 @@ describe('a grower’s page', () => {
     const { words, html } = answers();
     for (const part of [
       'Ona Ferrel, how do your grafts do?',
+      'Is there a new shoot of 50 mm or more?',
       'K7M 4XQ',
       'W4C 4TF',
       'Grey Heron on Reedmoor',

@@ -1,7 +1,6 @@
 'use client';
 
 import { useState } from 'react';
-import { MILESTONE_WORDS } from '@/core/methods/milestones';
 import { formatDate } from '@/core/units/iso-date';
 import type { GrowerPage } from '@/core/follow-up/grower-page';
 import { Problem } from '@/ui/kit/form/problem';
@@ -33,7 +32,7 @@ export function GrowerAnswers({ token, page }: { token: string; page: GrowerPage
       <p className="mb-1">
         {page.workshopTitle}, {formatDate(page.workshopDate)}
       </p>
-      <p className="mb-3 text-xl font-bold">{MILESTONE_WORDS[page.milestone].question}</p>
+      <p className="mb-3 text-xl font-bold">{page.question}</p>
       {page.closed ? (
         <p className="mb-3 border-l-4 border-ink pl-3">
           This round closed on {formatDate(page.closesOn)}. You can read your answers; to change one, tell the club.

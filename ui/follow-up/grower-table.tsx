@@ -30,6 +30,7 @@ export function GrowerTable(props: GrowerTableProps) {
   return (
     <SheetTable
       label={props.label}
+      className="min-w-[52rem]"
       rows={props.round.growers}
       columns={growerColumns(props)}
       idOf={({ personId }) => personId}
@@ -69,7 +70,7 @@ function growerColumns({
       head: <span className="sr-only">Do</span>,
       cell: (grower) => (
         <div className="flex justify-end gap-1.5">
-          <EnterAnswer roundId={round.id} milestone={round.milestone} grower={grower} />
+          <EnterAnswer roundId={round.id} question={round.question} grower={grower} />
           {grower.openLinks > 0 && (
             <AskFirst
               question={`Withdraw the link of ${grower.name}?`}

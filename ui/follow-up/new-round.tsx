@@ -8,23 +8,30 @@ import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 import { useEntry } from '@/ui/kit/form/use-entry';
 
-/** A new round: what it asks, and from when to when. */
-export function NewRound({
-  workshopId,
-  milestones,
-  opensOn,
-  closesOn,
-}: {
+interface NewRoundProps {
   workshopId: string;
-  milestones: Milestone[];
-  opensOn: string;
-  closesOn: string;
-}) {
+  /** What can be asked next, each with its question and the days it is best asked on. */
+  choices: { milestone: Milestone; question: string; opensOn: string; closesOn: string }[];
+  today: string;
+}
+
+/** A new round: what it asks, and from when to when; each milestone has days of its own. */
+export function NewRound({ workshopId, choices, today }: NewRoundProps) {
   const [roundId, setRoundId] = useState(() => uuid());
-  const { register, submit, errors, problem, busy } = useEntry(roundInput, async (values, { run }) => {
-    const sent = await run('PUT', `/api/workshops/${workshopId}/rounds/${roundId}`, values);
-    if (sent?.ok) setRoundId(uuid());
-  });
+  // What is over is seldom asked after all: the first that is still to come stands first.
+  const first = choices.find(({ closesOn }) => closesOn >= today) ?? choices.at(-1);
+  const { register, submit, errors, problem, busy, reset } = useEntry(
+    roundInput,
+    async (values, { run }) => {
+      const sent = await run('PUT', `/api/workshops/${workshopId}/rounds/${roundId}`, values);
+      if (sent?.ok) setRoundId(uuid());
+    },
+    { starts: { milestone: first!.milestone, opensOn: first!.opensOn, closesOn: first!.closesOn } },
+  );
+  const ask = (milestone: string): void => {
+    const { opensOn, closesOn } = choices.find((choice) => choice.milestone === milestone)!;
+    reset({ milestone, opensOn, closesOn });
+  };
   return (
     <section className="board" aria-labelledby="new-round-title">
       <h2 id="new-round-title" className="mb-2">
@@ -34,25 +41,32 @@ export function NewRound({
         <Problem>{problem}</Problem>
         <div className="grid items-end gap-3 sm:grid-cols-[1fr_11rem_11rem_auto]">
           <Field label="It asks" error={errors.milestone}>
-            <select {...register('milestone')}>
-              {milestones.map((milestone) => (
+            <select
+              {...register('milestone', {
+                onChange: (event: { target: { value: string } }) => ask(event.target.value),
+              })}
+            >
+              {choices.map(({ milestone, question }) => (
                 <option key={milestone} value={milestone}>
-                  {MILESTONE_WORDS[milestone].name}: {MILESTONE_WORDS[milestone].question} (
-                  {MILESTONE_WORDS[milestone].usualDay})
+                  {MILESTONE_WORDS[milestone].name}: {question}
                 </option>
               ))}
             </select>
           </Field>
           <Field label="Opens" error={errors.opensOn}>
-            <input {...register('opensOn')} type="date" defaultValue={opensOn} />
+            <input {...register('opensOn')} type="date" />
           </Field>
           <Field label="Closes" error={errors.closesOn}>
-            <input {...register('closesOn')} type="date" defaultValue={closesOn} />
+            <input {...register('closesOn')} type="date" />
           </Field>
           <button type="submit" className="bench-button" disabled={busy}>
-            Open the round
+            Make the round
           </button>
         </div>
+        <p className="text-sm text-muted">
+          The days are those on which this is best asked of what was made that day, at this site. Nobody is written to
+          before you write.
+        </p>
       </form>
     </section>
   );

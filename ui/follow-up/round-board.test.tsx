@@ -24,6 +24,7 @@ const grower = (seatNumber: number, changes: Partial<RoundGrower> = {}): RoundGr
 const round: RoundOnBoard = {
   id: 'r',
   milestone: 'growing',
+  question: 'Is there a new shoot of 50 mm or more?',
   opensOn: '2027-05-01',
   closesOn: '2027-05-20',
   closed: false,
@@ -70,6 +71,7 @@ describe('a round on its board', () => {
     expect(words).toContain('not yet written to');
   });
   it('is looked at and not changed by viewers', () => {
-    expect(board({}, false).buttons).toEqual([]);
+    // Only the heads that sort.
+    expect(board({}, false).buttons).toEqual(['Seat', 'Grower', 'Asked by', 'Plants']);
   });
 });

@@ -149,7 +149,7 @@ function RoundHead({ round, today, mayChange, busy, onWrite, onMove }: RoundHead
     <div className="flex flex-wrap items-start justify-between gap-3">
       <div>
         <h2 id={`round-${round.id}`}>
-          {words.name}: {words.question}
+          {words.name}: {round.question}
         </h2>
         <p className="text-muted">
           {round.closed

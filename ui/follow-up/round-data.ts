@@ -4,6 +4,8 @@ import type { Answer, Milestone } from '@/core/methods/milestones';
 export interface RoundOnBoard {
   id: string;
   milestone: Milestone;
+  /** As it is put to whoever looks. */
+  question: string;
   opensOn: string;
   closesOn: string;
   closed: boolean;

@@ -3,6 +3,7 @@ import { WOOD_WORDS } from '@/core/methods/use';
 import type { Method, Technique } from '@/core/methods/method';
 import { signWords } from '@/core/methods/timetable/round-advice';
 import { triggerWords } from '@/core/methods/timetable/trigger-words';
+import { capital } from '@/core/units/capital';
 import { MILESTONE_WORDS } from '@/core/methods/milestones';
 import type { ScoringRule } from '@/core/score/rubric/judge-union';
 import { wordedPoints } from '@/core/score/rubric/worded-points';
@@ -89,14 +90,19 @@ export function MethodAfter({
           </tbody>
         </table>
         <h2 className="mt-5 mb-2">Rounds</h2>
-        <ul>
-          {method.rounds.map((round) => (
-            <li key={round.milestone}>
-              <strong>{MILESTONE_WORDS[round.milestone].name}</strong>, {triggerWords(round.trigger, length)}:{' '}
-              {signWords(round.signs, length)}
-            </li>
-          ))}
-        </ul>
+        {method.variants.map(({ id, words, rounds }) => (
+          <div key={id} className="mb-2">
+            {words && <h3 className="font-bold">{capital(words)}</h3>}
+            <ul>
+              {rounds.map((round) => (
+                <li key={round.milestone}>
+                  <strong>{MILESTONE_WORDS[round.milestone].name}</strong>, {triggerWords(round.trigger, length)}:{' '}
+                  {signWords(round.signs, length)}
+                </li>
+              ))}
+            </ul>
+          </div>
+        ))}
       </section>
       <JudgedBy method={method} rule={rule} technique={technique} length={length} />
     </div>

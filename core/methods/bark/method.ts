@@ -13,9 +13,8 @@ import * as school from '../schools';
 import { FACE_LENGTH } from './steps';
 import { ANCHORS, technique } from './technique';
 import { slots } from '../template';
+import { COVERED_ROUNDS } from '../timetable/usual-rounds';
 import { stepFigure } from '../common/step-figure';
-import { round } from '../timetable/round-advice';
-import { calendarDays, healingDays } from '../timetable/trigger';
 
 export const bark: Method = {
   id: 'bark',
@@ -74,12 +73,7 @@ export const bark: Method = {
   ],
   earlySign: 'buds swell in 10 to 14 days, a leaf by three weeks',
   failureSign: 'buds grow in the first week from stored food and then collapse',
-  rounds: [
-    round('healed', healingDays(14, 21, 28), 'buds-swell'),
-    round('growing', calendarDays(50, 56, 63), 'shoot'),
-    round('season', calendarDays(150, 170, 190), 'alive-at-leaf-fall'),
-    round('wintered', calendarDays(330, 348, 365), 'grows-in-spring'),
-  ],
+  variants: [{ id: 'usual', words: '', rounds: COVERED_ROUNDS }],
   callusDays: 21,
   knifeCaution: `${CAUTIONS['long-cut'].text} ${CAUTIONS['bud-cut'].text} Know where the first-aid kit is; the club’s own rules come first.`,
   tools: ['saw', 'grafting knife with a bark lifter', 'cut-resistant glove', 'caliper'],

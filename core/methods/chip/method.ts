@@ -11,9 +11,8 @@ import { CHIP_LENGTH } from './steps';
 import { ANCHORS, technique } from './technique';
 import { slice } from '../template';
 import { chord } from '../../drawing/workpieces';
+import { FORCED_BUD_ROUNDS, SLEEPING_BUD_ROUNDS, SPRING_CHIP_ROUNDS } from '../timetable/usual-rounds';
 import { stepFigure } from '../common/step-figure';
-import { round } from '../timetable/round-advice';
-import { calendarDays, healingDays } from '../timetable/trigger';
 
 export const chip: Method = {
   id: 'chip',
@@ -22,17 +21,41 @@ export const chip: Method = {
   purpose: 'One bud on a chip of wood, set into a bed of its own shape. Needs no slipping bark and little wood.',
   use: {
     seasons: [
-      { name: 'late summer', phase: 'before-frost', from: '08-01', to: '08-31', wood: ['budwood'] },
-      { name: 'early September', phase: 'before-frost', from: '09-01', to: '09-20', wood: ['budwood'], besides: true },
+      {
+        name: 'late summer',
+        variant: 'late-summer',
+        phase: 'before-frost',
+        from: '08-01',
+        to: '08-31',
+        wood: ['budwood'],
+      },
+      {
+        name: 'early September',
+        variant: 'late-summer',
+        phase: 'before-frost',
+        from: '09-01',
+        to: '09-20',
+        wood: ['budwood'],
+        besides: true,
+      },
       {
         name: 'spring, with stored dormant wood',
+        variant: 'spring',
         phase: 'waking',
         from: '04-01',
         to: '05-10',
         wood: ['dormant'],
         besides: true,
       },
-      { name: 'early summer', phase: 'early-summer', from: '06-01', to: '07-31', wood: ['budwood'], besides: true },
+      {
+        name: 'early summer',
+        variant: 'early-summer',
+        phase: 'early-summer',
+        from: '06-01',
+        to: '07-31',
+        wood: ['budwood'],
+        besides: true,
+      },
     ],
     when: 'Late summer with budwood of the season; also spring with stored dormant wood, and early summer. Bark need not slip.',
     bark: 'need not slip',
@@ -82,11 +105,10 @@ export const chip: Method = {
   ],
   earlySign: 'the leaf stub drops at a touch in 10 to 14 days; the chip is plump and green',
   failureSign: 'the stub withers and clings; the chip is brown and shrunken',
-  rounds: [
-    round('healed', healingDays(10, 12, 14), 'stub-drops', 'chip-green'),
-    round('growing', calendarDays(240, 260, 280), 'shoot', 'bud-waits'),
-    round('season', calendarDays(420, 435, 450), 'alive-at-leaf-fall'),
-    round('wintered', calendarDays(600, 620, 640), 'grows-in-spring'),
+  variants: [
+    { id: 'late-summer', words: 'in late summer', rounds: SLEEPING_BUD_ROUNDS },
+    { id: 'spring', words: 'with dormant wood in spring', rounds: SPRING_CHIP_ROUNDS },
+    { id: 'early-summer', words: 'in early summer, forced', rounds: FORCED_BUD_ROUNDS },
   ],
   callusDays: 14,
   knifeCaution: `${CAUTIONS['bud-cut'].text} ${CAUTIONS['hands-meet'].text} Know where the first-aid kit is; the club’s own rules come first.`,

@@ -39,6 +39,16 @@ export function isInSeason(season: Season, date: string, climate: Climate, flush
   return day >= dayOf(season.from) && day <= dayOf(season.to);
 }
 
+/** The season that a day lies in or is fewest days away from, before or after; null for a method without any. */
+export function nearestSeason(seasons: Season[], date: string, climate: Climate): Season | null {
+  const today = northernDay(date, climate);
+  const away = ({ from, to }: Season): number => {
+    const [ahead, since] = [(dayOf(from) - today + 366) % 366, (today - dayOf(to) + 366) % 366];
+    return isInSeason({ from, to } as Season, date, climate, false) ? 0 : Math.min(ahead, since);
+  };
+  return [...seasons].sort((a, b) => away(a) - away(b))[0] ?? null;
+}
+
 /** The season that opens next, and about when there; null where none ever does. */
 export function nextOpening(
   seasons: Season[],

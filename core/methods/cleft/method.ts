@@ -14,9 +14,8 @@ import * as school from '../schools';
 import { WEDGE_LENGTH } from './steps';
 import { ANCHORS, technique } from './technique';
 import { wedge } from '../template';
+import { OUTDOOR_ROUNDS } from '../timetable/usual-rounds';
 import { stepFigure } from '../common/step-figure';
-import { round } from '../timetable/round-advice';
-import { calendarDays, healingDays } from '../timetable/trigger';
 
 export const cleft: Method = {
   id: 'cleft',
@@ -65,12 +64,7 @@ export const cleft: Method = {
   ],
   earlySign: 'buds swell in 10 to 14 days, a leaf by three weeks',
   failureSign: 'buds grow in the first week from stored food and then collapse',
-  rounds: [
-    round('healed', healingDays(14, 21, 28), 'buds-swell'),
-    round('growing', calendarDays(50, 56, 63), 'shoot'),
-    round('season', calendarDays(190, 210, 230), 'alive-at-leaf-fall'),
-    round('wintered', calendarDays(365, 382, 400), 'grows-in-spring'),
-  ],
+  variants: [{ id: 'usual', words: '', rounds: OUTDOOR_ROUNDS }],
   callusDays: 21,
   knifeCaution: `${CAUTIONS.driven.text} ${CAUTIONS['long-cut'].text} Know where the first-aid kit is; the club’s own rules come first.`,
   tools: [

@@ -15,7 +15,7 @@ export const sidesCambium = measured({
   id: 'cambium',
   letter: 'c',
   name: 'Cambium',
-  good: 'both sides match',
+  good: 'both sides match, or the one the pair allows',
   correction: 'Match under the bark before binding.',
   faults: [
     { grade: 'poor', words: 'one side, or crossing' },

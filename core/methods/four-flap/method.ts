@@ -21,9 +21,8 @@ import type { Method } from '../method';
 import * as school from '../schools';
 import { ANCHORS, technique } from './technique';
 import { slots } from '../template';
+import { COVERED_ROUNDS } from '../timetable/usual-rounds';
 import { stepFigure } from '../common/step-figure';
-import { round } from '../timetable/round-advice';
-import { calendarDays, healingDays } from '../timetable/trigger';
 
 /** One side that differs from the others; like them unless given. */
 const ownSide = (i: number): Field[] => [
@@ -89,12 +88,7 @@ export const fourFlap: Method = {
   ],
   earlySign: 'buds swell in 10 to 14 days, a leaf by three weeks',
   failureSign: 'buds grow in the first week from stored food and then collapse',
-  rounds: [
-    round('healed', healingDays(14, 21, 28), 'buds-swell'),
-    round('growing', calendarDays(50, 56, 63), 'shoot'),
-    round('season', calendarDays(130, 150, 170), 'alive-at-leaf-fall'),
-    round('wintered', calendarDays(320, 335, 350), 'grows-in-spring'),
-  ],
+  variants: [{ id: 'usual', words: '', rounds: COVERED_ROUNDS }],
   callusDays: 21,
   knifeCaution: `${CAUTIONS['long-cut'].text} ${CAUTIONS.shears.text} Know where the first-aid kit is; the club’s own rules come first.`,
   tools: ['saw', 'grafting knife', 'shears', 'cut-resistant glove', 'caliper'],

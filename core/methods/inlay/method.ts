@@ -15,9 +15,8 @@ import type { Method } from '../method';
 import * as school from '../schools';
 import { ANCHORS, FACE_LENGTH, technique } from './technique';
 import { slots } from '../template';
+import { COVERED_ROUNDS } from '../timetable/usual-rounds';
 import { stepFigure } from '../common/step-figure';
-import { round } from '../timetable/round-advice';
-import { calendarDays, healingDays } from '../timetable/trigger';
 
 const SIDE: Field = {
   id: 'side',
@@ -91,12 +90,7 @@ export const inlay: Method = {
   ],
   earlySign: 'buds swell under the bag in 10 to 14 days, a leaf by three weeks',
   failureSign: 'buds grow in the first week from stored food and then collapse',
-  rounds: [
-    round('healed', healingDays(21, 26, 30), 'buds-swell-in-bag'),
-    round('growing', calendarDays(50, 56, 63), 'shoot'),
-    round('season', calendarDays(150, 170, 190), 'alive-at-leaf-fall'),
-    round('wintered', calendarDays(330, 348, 365), 'grows-in-spring'),
-  ],
+  variants: [{ id: 'usual', words: '', rounds: COVERED_ROUNDS }],
   callusDays: 21,
   knifeCaution: `${CAUTIONS.saw.text} ${CAUTIONS['long-cut'].text} Know where the first-aid kit is; the club’s own rules come first.`,
   tools: ['saw', 'grafting knife with a fine tip', 'small hammer', 'cut-resistant glove', 'caliper'],

@@ -11,9 +11,8 @@ import type { Method } from '../method';
 import * as school from '../schools';
 import { ANCHORS, technique } from './technique';
 import { rectangle } from '../template';
+import { SLEEPING_PATCH_ROUNDS, SPRING_PATCH_ROUNDS } from '../timetable/usual-rounds';
 import { stepFigure } from '../common/step-figure';
-import { round } from '../timetable/round-advice';
-import { calendarDays, healingDays } from '../timetable/trigger';
 
 function unionOf(figures: Figures): PatchUnion {
   return {
@@ -32,16 +31,24 @@ export const patch: Method = {
   purpose: 'A rectangle of bark with one bud, laid into a window of the same height. For thick bark and nut kin.',
   use: {
     seasons: [
-      { name: 'late spring', phase: 'leaves-out', from: '05-01', to: '06-30', wood: ['budwood'] },
+      { name: 'late spring', variant: 'spring', phase: 'leaves-out', from: '05-01', to: '06-30', wood: ['budwood'] },
       {
         name: 'late spring, with dormant wood warmed until its bark slips',
+        variant: 'spring',
         phase: 'leaves-out',
         from: '05-01',
         to: '06-30',
         wood: ['dormant'],
         besides: true,
       },
-      { name: 'early autumn, into new wood', phase: 'before-frost', from: '09-01', to: '09-30', wood: ['budwood'] },
+      {
+        name: 'early autumn, into new wood',
+        variant: 'autumn',
+        phase: 'before-frost',
+        from: '09-01',
+        to: '09-30',
+        wood: ['budwood'],
+      },
     ],
     when: 'Late spring, or early autumn into new wood; the bark must slip on both pieces.',
     bark: 'must slip',
@@ -97,11 +104,9 @@ export const patch: Method = {
   earlySign:
     'the patch is green and its edges callus; in spring the bud is fat in two to four weeks, in autumn it sleeps',
   failureSign: 'the patch is green and the bud hollow: the bark lives, nothing will grow',
-  rounds: [
-    round('healed', healingDays(10, 12, 14), 'patch-green'),
-    round('growing', calendarDays(56, 63, 70), 'shoot', 'autumn-waits'),
-    round('season', calendarDays(130, 150, 170), 'alive-at-leaf-fall'),
-    round('wintered', calendarDays(320, 335, 350), 'grows-in-spring'),
+  variants: [
+    { id: 'spring', words: 'in spring', rounds: SPRING_PATCH_ROUNDS },
+    { id: 'autumn', words: 'in autumn', rounds: SLEEPING_PATCH_ROUNDS },
   ],
   callusDays: 14,
   knifeCaution: `${CAUTIONS['bud-cut'].text} ${CAUTIONS.sap.text} Know where the first-aid kit is; the club’s own rules come first.`,

@@ -12,9 +12,8 @@ import { CUT_LENGTH } from './steps';
 import { ANCHORS, technique } from './technique';
 import { slice } from '../template';
 import { chord } from '../../drawing/workpieces';
+import { TIP_ROUNDS } from '../timetable/usual-rounds';
 import { stepFigure } from '../common/step-figure';
-import { round } from '../timetable/round-advice';
-import { calendarDays, healingDays } from '../timetable/trigger';
 
 /** A shallow slice: the core just showing. */
 const depth =
@@ -71,12 +70,7 @@ export const sideVeneer: Method = {
   ],
   earlySign: 'the tip swells under its cover by day 30',
   failureSign: 'the tip blackens',
-  rounds: [
-    round('healed', healingDays(30, 32, 35), 'tip-swells'),
-    round('growing', calendarDays(56, 63, 70), 'shoot'),
-    round('season', calendarDays(150, 165, 180), 'alive'),
-    round('wintered', calendarDays(330, 348, 365), 'grows'),
-  ],
+  variants: [{ id: 'usual', words: '', rounds: TIP_ROUNDS }],
   callusDays: 30,
   knifeCaution: `${CAUTIONS['long-cut'].text} ${CAUTIONS['hands-meet'].text} Know where the first-aid kit is; the club’s own rules come first.`,
   tools: ['grafting knife', 'snips', 'cut-resistant glove', 'caliper'],

@@ -16,9 +16,8 @@ import { DOWN_CUT } from './steps';
 import { ANCHORS, technique } from './technique';
 import { tee } from '../template';
 import { chosen } from '../school';
+import { FORCED_BUD_ROUNDS, SLEEPING_BUD_ROUNDS } from '../timetable/usual-rounds';
 import { stepFigure } from '../common/step-figure';
-import { round } from '../timetable/round-advice';
-import { calendarDays, healingDays } from '../timetable/trigger';
 
 /** Whether the bark slipped and which way up the bud stands is seen, not measured: it comes from the marks. */
 function unionOf(figures: Figures, marks: Record<string, PointGrade> = {}): ShieldUnion {
@@ -40,9 +39,10 @@ export const tBud: Method = {
     'One bud on a shield of bark, slid under the bark of a young stock through a T-shaped cut. Quick, and saves wood.',
   use: {
     seasons: [
-      { name: 'summer', phase: 'before-frost', from: '06-15', to: '08-31', wood: ['budwood'] },
+      { name: 'summer', variant: 'late-summer', phase: 'before-frost', from: '06-15', to: '08-31', wood: ['budwood'] },
       {
         name: 'early summer, long seasons',
+        variant: 'early-summer',
         phase: 'early-summer',
         from: '06-01',
         to: '06-14',
@@ -115,11 +115,9 @@ export const tBud: Method = {
   ],
   earlySign: 'the leaf stub drops at a touch in 10 to 14 days; the shield is plump and green',
   failureSign: 'the stub withers and clings; the shield is brown and shrunken',
-  rounds: [
-    round('healed', healingDays(10, 12, 14), 'stub-drops', 'shield-green'),
-    round('growing', calendarDays(250, 270, 290), 'shoot', 'bud-waits'),
-    round('season', calendarDays(430, 445, 460), 'alive-at-leaf-fall'),
-    round('wintered', calendarDays(610, 630, 650), 'grows-in-spring'),
+  variants: [
+    { id: 'late-summer', words: 'in late summer', rounds: SLEEPING_BUD_ROUNDS },
+    { id: 'early-summer', words: 'in early summer, forced', rounds: FORCED_BUD_ROUNDS },
   ],
   callusDays: 14,
   knifeCaution: `${CAUTIONS['bud-cut'].text} ${CAUTIONS['hands-meet'].text} Know where the first-aid kit is; the club’s own rules come first.`,

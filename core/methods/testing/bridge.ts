@@ -1,4 +1,3 @@
-import { round } from '../timetable/round-advice';
 import { healingDays } from '../timetable/trigger';
 import { OUTLINE_MODEL } from '../../contact/outline-union';
 import { piecesView } from '../../drawing/pieces-view';
@@ -101,7 +100,13 @@ export const bridge: Method = {
   technique,
   earlySign: 'planks sprout',
   failureSign: 'planks warp',
-  rounds: [round('healed', healingDays(14, 18, 21), 'grows')],
+  variants: [
+    {
+      id: 'usual',
+      words: '',
+      rounds: [{ milestone: 'healed', trigger: healingDays(14, 18, 21), signs: ['grows'], question: 'grows' }],
+    },
+  ],
   callusDays: 14,
   knifeCaution: 'Cut away from the body.',
   tools: ['knife'],

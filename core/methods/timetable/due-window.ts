@@ -1,5 +1,5 @@
 import { addDays, type IsoDate } from '../../units/iso-date';
-import { phaseWindow, type TurnsOfYear } from './season-phases';
+import { phaseWindow, type SeasonPhaseId, type TurnsOfYear } from './season-phases';
 import type { PlantEvent, Trigger } from './trigger';
 
 /** Days between which a thing is due. */
@@ -25,7 +25,7 @@ export function dueWindow(trigger: Trigger, madeOn: IsoDate, { turnsOf, seen }: 
     case 'days':
       return { from: addDays(madeOn, trigger.earliest), to: addDays(madeOn, trigger.latest) };
     case 'phase': {
-      const window = turnsOf ? phaseWindow(trigger.phase, trigger.nth, madeOn, turnsOf) : null;
+      const window = turnsOf ? windowOfPhase(trigger, madeOn, turnsOf) : null;
       return window && { from: addDays(window.from, trigger.offset), to: addDays(window.to, trigger.offset) };
     }
     case 'event': {
@@ -36,4 +36,22 @@ export function dueWindow(trigger: Trigger, madeOn: IsoDate, { turnsOf, seen }: 
     case 'recurring':
       return null;
   }
+}
+
+type PhaseTrigger = Extract<Trigger, { kind: 'phase' }>;
+
+function windowOfPhase(
+  { phase, nth, notBefore, past }: PhaseTrigger,
+  madeOn: IsoDate,
+  turnsOf: (year: number) => TurnsOfYear,
+): DueWindow | null {
+  /** The nth one; what began too early is left to the next. */
+  const nthFrom = (id: SeasonPhaseId, n: number): DueWindow | null => {
+    const window = phaseWindow(id, n, madeOn, turnsOf);
+    const early = window && notBefore !== undefined && window.from < addDays(madeOn, notBefore);
+    return early ? phaseWindow(id, n + 1, madeOn, turnsOf) : window;
+  };
+  if (!past) return nthFrom(phase, nth);
+  const passed = nthFrom(past, 1);
+  return passed && phaseWindow(phase, nth, passed.to, turnsOf);
 }

@@ -3,17 +3,19 @@ import type { Trigger } from './trigger';
 
 /** Signs that a round asks for; `length` writes a length in the reader's unit. */
 const SIGNS = {
-  'callus-along-cut': () => 'callus along the cut',
+  'callus-ring': () => 'a ring of callus along the cut',
+  'holds-to-push': () => 'it holds to a gentle push',
   'buds-swell': () => 'buds swell',
-  'buds-swell-in-bag': () => 'buds swell, seen through the bag',
+  'buds-swell-in-film': () => 'buds swell, seen through the film with the cover shut',
+  'bud-swells': () => 'the bud swells',
+  'no-leaf-stub': () => 'dormant wood has no leaf stub to go by',
   'tip-swells': () => 'the tip swells',
-  'stub-drops': () => 'stub drops at a touch',
-  'chip-green': () => 'chip plump and green',
-  'shield-green': () => 'shield plump and green',
-  'patch-green': () => 'patch green, edges callused',
+  'bud-green': () => 'plump and green',
+  'stub-drops': () => 'the leaf stub, if one was left, drops at a touch',
+  'patch-green': () => 'green, its edges callused',
+  'bud-sound': () => 'the bud sound',
   shoot: (length) => `a new shoot of ${length(50)}`,
-  'bud-waits': () => 'before spring there is nothing to see',
-  'autumn-waits': () => 'autumn patches wait for spring',
+  'sleeps-till-spring': () => 'before spring there is nothing to see',
   'alive-at-leaf-fall': () => 'alive at leaf fall',
   alive: () => 'alive',
   'grows-in-spring': () => 'grows again in spring',
@@ -21,23 +23,50 @@ const SIGNS = {
 } as const satisfies Record<string, (length: (mm: number) => string) => string>;
 export type Sign = keyof typeof SIGNS;
 
-/** A round of follow-up that the method asks for. */
-export interface RoundAdvice {
-  milestone: Milestone;
-  trigger: Trigger;
-  /** What is looked for. */
-  signs: Sign[];
+/** What is asked of whoever looks; `length` writes a length in the reader's unit. */
+const QUESTIONS = {
+  'callus-holds': () => 'Is there a ring of callus along the cut, and does it hold to a gentle push?',
+  'buds-swelling': () => 'Are its buds swelling?',
+  'buds-through-film': () => 'Look through the film, the cover shut: are its buds swelling?',
+  'bud-swelling': () => 'Is the bud swelling?',
+  'bud-green': () => 'Is the bud plump and green, and does the leaf stub, if one was left, drop at a touch?',
+  'patch-green': () => 'Is the patch green, are its edges callused, and is its bud sound?',
+  'tip-swelling': () => 'Is the tip swelling?',
+  shoot: (length) => `Is there a new shoot of ${length(50)} or more?`,
+  'bud-woke': (length) => `Has the bud made a new shoot of ${length(50)} or more this spring?`,
+  'alive-at-leaf-fall': () => 'Is it alive now that leaves are falling?',
+  alive: () => 'Is it alive?',
+  'grows-in-spring': () => 'Does it grow again this spring, now that plants of its kind are in leaf?',
+  grows: () => 'Does it grow again?',
+} as const satisfies Record<string, (length: (mm: number) => string) => string>;
+export type Question = keyof typeof QUESTIONS;
+
+/** What a round asks, in words. */
+export function questionWords(question: Question, length: (mm: number) => string): string {
+  return QUESTIONS[question](length);
 }
 
-/** A round that asks for signs when its trigger falls. */
-export function round(milestone: Milestone, trigger: Trigger, ...signs: Sign[]): RoundAdvice {
-  return { milestone, trigger, signs };
+/** Signs that are something to know besides, and nothing to be seen. */
+const BESIDES: Sign[] = ['no-leaf-stub', 'sleeps-till-spring'];
+
+/** A round of follow-up that a union asks for. */
+export interface RoundAdvice {
+  milestone: Milestone;
+  /** A later milestone that is seen by the same look, so that it is not asked again. */
+  answers?: Milestone;
+  trigger: Trigger;
+  /** When, where the place has no such turn of the year. */
+  otherwise?: Trigger;
+  /** What is looked for. */
+  signs: Sign[];
+  /** How it is put to whoever looks. */
+  question: Question;
 }
 
 /** What a round looks for, in words: signs that are seen together by commas, what to know besides after a semicolon. */
-export function signWords(signs: Sign[], length: (mm: number) => string): string {
+export function signWords(signs: readonly Sign[], length: (mm: number) => string): string {
   const words = signs.map((sign) => SIGNS[sign](length));
   return words
     .slice(1)
-    .reduce((text, next, i) => `${text}${signs[i + 1]!.endsWith('-waits') ? ';' : ','} ${next}`, words[0]!);
+    .reduce((text, next, i) => `${text}${BESIDES.includes(signs[i + 1]!) ? ';' : ','} ${next}`, words[0]!);
 }

@@ -21,6 +21,8 @@ export const SEASON_PHASES = {
   'first-season': { turn: 'leaves-out', from: 0, to: 150, words: 'first season', second: 'second season' },
   'mid-summer': { turn: 'midsummer', from: -10, to: 20, words: 'mid-summer' },
   'late-summer': { turn: 'midsummer', from: 40, to: 75, words: 'late summer' },
+  'leaf-fall': { turn: 'leaf-fall', from: -7, to: 14, words: 'leaf fall' },
+  'kin-in-leaf': { turn: 'leaves-out', from: 7, to: 28, words: 'next spring, once plants of its kind are in leaf' },
   winter: { turn: 'leaf-fall', from: 0, to: 90, words: 'next winter' },
   'late-winter': { turn: 'buds-swell', from: -42, to: -1, words: 'late winter, before buds break' },
   'last-frost': { turn: 'last-frost', from: 0, to: 21, words: 'after the last frost' },

@@ -1,4 +1,5 @@
-import type { Method, Technique } from '../method';
+import type { Technique } from '../method';
+import type { Variant } from '../variant';
 import type { IsoDate } from '../../units/iso-date';
 import type { AftercareTask } from './aftercare-task';
 import { type DueWindow, dueWindow, type Known } from './due-window';
@@ -11,17 +12,22 @@ export interface Timetable {
 }
 
 /**
- * All that follows a union made on a day: the rounds its method asks for and its aftercare, each dated where it can be.
- * @example timetable(whip, shownTechnique(whip), '2027-03-06').rounds[0].due // { from: '2027-03-20', to: '2027-03-27' }
+ * All that follows a union made on a day: the rounds its variant asks for and its aftercare, each dated where it can be.
+ * @example timetable(atTheBench, shownTechnique(whip), '2027-03-06').rounds[0].due // { from: '2027-03-20', to: '2027-03-27' }
  */
 export function timetable(
-  { rounds }: Pick<Method, 'rounds'>,
+  { rounds }: Pick<Variant, 'rounds'>,
   { aftercare }: Pick<Technique, 'aftercare'>,
   madeOn: IsoDate,
   known: Known = {},
 ): Timetable {
   return {
-    rounds: rounds.map((advice) => ({ ...advice, due: dueWindow(advice.trigger, madeOn, known) })),
+    rounds: rounds.map((advice) => ({
+      ...advice,
+      due:
+        dueWindow(advice.trigger, madeOn, known) ??
+        (advice.otherwise ? dueWindow(advice.otherwise, madeOn, known) : null),
+    })),
     tasks: aftercare.map((task) => ({ ...task, due: dueWindow(task.trigger, madeOn, known) })),
   };
 }

@@ -20,7 +20,9 @@ export function triggerWords(trigger: Trigger, length: (mm: number) => string): 
     case 'phase': {
       const words = phaseWords(trigger.phase, trigger.nth);
       if (trigger.offset === 0) return words;
-      return `${Math.abs(trigger.offset)} days ${trigger.offset > 0 ? 'after' : 'before'}: ${words}`;
+      const days = Math.abs(trigger.offset);
+      const far = days >= 14 && days % 7 === 0 ? `${days / 7} weeks` : `${days} days`;
+      return `${far} ${trigger.offset > 0 ? 'after' : 'before'}: ${words}`;
     }
     case 'event':
       if (trigger.after > 0) return `${trigger.after} days after ${PLANT_EVENTS[trigger.event]}`;

@@ -6,14 +6,15 @@ import type { SeasonPhaseId } from './season-phases';
  * - `days`: days since the union. Days of healing are days of usual warmth and stretch in the cold; days of the
  *   calendar do not.
  * - `growth`: a length of new growth, mm.
- * - `phase`: a phase of the year at the place, the nth one after the union, moved by days.
+ * - `phase`: a phase of the year at the place, the nth one after the union, moved by days. Where it is not to begin
+ *   before so many days have gone by, it is the next one; `past` counts from the end of another phase.
  * - `event`: something seen on the plant, and days after it.
  * - `recurring`: at every visit, or once each year.
  */
 export type Trigger =
   | { kind: 'days'; count: 'healing' | 'calendar'; earliest: number; best: number; latest: number }
   | { kind: 'growth'; from: number; best: number; to: number }
-  | { kind: 'phase'; phase: SeasonPhaseId; nth: number; offset: number }
+  | { kind: 'phase'; phase: SeasonPhaseId; nth: number; offset: number; notBefore?: number; past?: SeasonPhaseId }
   | { kind: 'event'; event: PlantEvent; after: number }
   | { kind: 'recurring'; at: 'visit' | 'year' };
 
@@ -46,6 +47,16 @@ export function growth(from: number, to = from): Trigger {
 /** A phase of the year; the nth that comes after the union. */
 export function phase(id: SeasonPhaseId, nth = 1, offset = 0): Trigger {
   return { kind: 'phase', phase: id, nth, offset };
+}
+
+/** The first of a phase that begins when so many days have gone by, or later. */
+export function phaseNotBefore(id: SeasonPhaseId, notBefore: number): Trigger {
+  return { kind: 'phase', phase: id, nth: 1, offset: 0, notBefore };
+}
+
+/** The first of a phase that comes once another, not begun before so many days have gone by, has passed. */
+export function phasePast(past: SeasonPhaseId, notBefore: number, id: SeasonPhaseId): Trigger {
+  return { kind: 'phase', phase: id, nth: 1, offset: 0, notBefore, past };
 }
 
 /** Something seen, or so many days after it. */

@@ -16,9 +16,8 @@ import * as school from '../schools';
 import { SLIT, WEDGE_LENGTH } from './steps';
 import { ANCHORS, technique } from './technique';
 import { wedge } from '../template';
+import { TIP_ROUNDS } from '../timetable/usual-rounds';
 import { stepFigure } from '../common/step-figure';
-import { round } from '../timetable/round-advice';
-import { calendarDays, healingDays } from '../timetable/trigger';
 
 /** Inset at which the outer lines, or the inner ones, meet. */
 const outerMet = (figures: Figures): number => figures.stockBark! - figures.scionBark!;
@@ -89,12 +88,7 @@ export const topWedge: Method = {
   ],
   earlySign: 'the tip stays plump under its film and swells within three to four weeks',
   failureSign: 'the tip blackens or wrinkles under the film',
-  rounds: [
-    round('healed', healingDays(21, 26, 30), 'tip-swells'),
-    round('growing', calendarDays(50, 56, 63), 'shoot'),
-    round('season', calendarDays(110, 130, 150), 'alive-at-leaf-fall'),
-    round('wintered', calendarDays(300, 320, 340), 'grows-in-spring'),
-  ],
+  variants: [{ id: 'usual', words: '', rounds: TIP_ROUNDS }],
   callusDays: 21,
   knifeCaution: `${CAUTIONS['bud-cut'].text} ${CAUTIONS['hands-meet'].text} Know where the first-aid kit is; the club’s own rules come first.`,
   tools: ['thin sharp knife', 'snips', 'cut-resistant glove', 'caliper'],

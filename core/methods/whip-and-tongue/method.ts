@@ -7,9 +7,8 @@ import * as school from '../schools';
 import { CUT_LENGTH, cutLengthFor } from './steps';
 import { technique } from './technique';
 import { wrapGuide } from '../template';
+import { BENCH_ROUNDS, OUTDOOR_ROUNDS } from '../timetable/usual-rounds';
 import { chosen } from '../school';
-import { round } from '../timetable/round-advice';
-import { calendarDays, healingDays } from '../timetable/trigger';
 
 export const whipAndTongue: Method = {
   id: 'whip-and-tongue',
@@ -55,11 +54,9 @@ export const whipAndTongue: Method = {
   },
   earlySign: 'a ring of callus along the cut, and the scion holds to a gentle push',
   failureSign: 'a dry line along the cut, and the scion wrinkles',
-  rounds: [
-    round('healed', healingDays(14, 18, 21), 'callus-along-cut'),
-    round('growing', calendarDays(50, 56, 63), 'shoot'),
-    round('season', calendarDays(210, 228, 245), 'alive-at-leaf-fall'),
-    round('wintered', calendarDays(395, 410, 425), 'grows-in-spring'),
+  variants: [
+    { id: 'bench', words: 'at the bench', places: ['bench'], rounds: BENCH_ROUNDS },
+    { id: 'outdoors', words: 'outdoors', places: ['field', 'pot'], rounds: OUTDOOR_ROUNDS },
   ],
   callusDays: 14,
   knifeCaution: `${CAUTIONS['long-cut'].text} ${CAUTIONS['hands-meet'].text} Know where the first-aid kit is; the club’s own rules come first.`,

@@ -1,6 +1,8 @@
 import type { MILESTONE_WORDS } from '../../methods/milestones';
 import type { MethodFacts } from '../../methods/method-facts';
+import type { TurnsOfYear } from '../../methods/timetable/season-phases';
 import type { Season } from '../../methods/use';
+import type { Variant } from '../../methods/variant';
 import type { AssumptionById } from '../phenology/assumptions';
 import type { Phenology } from '../phenology/phenology';
 import type { IsoDate } from '../../units/iso-date';
@@ -24,6 +26,10 @@ export interface Taught {
   method: MethodFacts;
   /** The season of the method that the date falls in; null out of season. */
   season: Season | null;
+  /** What it is then: in spring or in late summer, at the bench or outdoors. */
+  variant: Variant;
+  /** When the turns of the scion's year fall at the site. */
+  turnsOf: (year: number) => TurnsOfYear;
   scion: Phenology;
   stock: Phenology;
 }

@@ -7,6 +7,8 @@ import { cycleStart, type Phenology, phenologyOf } from '../phenology/phenology'
 import { addDays, type IsoDate } from '../../units/iso-date';
 import type { PlannedMethod } from './planned-method';
 import { type DayVerdict, methodYear, type MethodYear, verdictOn } from './season-finder';
+import { turnsOfYear, usualTurns } from '../phenology/turns-of-year';
+import { variantOf } from '../../methods/variant';
 import type { Taught } from './planned-date';
 
 /** What a site knows of its year. */
@@ -80,11 +82,21 @@ export function siteCalendar(
     const method = methodOf(plan.method);
     const year = yearOf(plan, date);
     const verdict = year ? verdictOn(date, year) : byCalendar(method, plan, date, site.hemisphere);
+    const frostless = site.climate !== null && site.climate.firstFrost === null;
     return {
       plan,
       method,
       verdict,
       season: verdict.season,
+      variant: variantOf(method, {
+        place: plan.place,
+        madeOn: date,
+        season: verdict.season,
+        climate: frostless ? 'tropics' : site.hemisphere,
+      }),
+      turnsOf: site.climate
+        ? turnsOfYear(site.hemisphere, (day) => phenology(plan.scionSpecies, day), assumption)
+        : usualTurns(site.hemisphere),
       scion: phenology(plan.scionSpecies, date),
       stock: phenology(plan.stockSpecies, date),
     };

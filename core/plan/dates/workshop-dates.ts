@@ -4,11 +4,11 @@ import { dueWindow, type DueWindow } from '../../methods/timetable/due-window';
 import { signWords } from '../../methods/timetable/round-advice';
 import type { TurnsOfYear } from '../../methods/timetable/season-phases';
 import { PLANT_OUT } from '../../methods/timetable/tasks';
-import { timetable } from '../../methods/timetable/timetable';
 import { callusRange } from '../phenology/assumptions';
 import type { Phenology } from '../phenology/phenology';
 import { addDays, type IsoDate } from '../../units/iso-date';
 import type { DatesInput, PlannedDate } from './planned-date';
+import { type AdvisedRound, advisedRounds } from './advised-rounds';
 import { stockDates } from './stock-dates';
 import { woodDates } from './wood-dates';
 
@@ -100,16 +100,36 @@ function afterwards({ date, taught, assumption, rounds, degrees, length }: Dates
       });
     return dates;
   }
-  const advised = taught[0] ? timetable(taught[0].method, { aftercare: [] }, date).rounds : [];
-  for (const { milestone, due, signs } of advised)
-    if (due)
-      dates.push({
-        id: `round-${milestone}`,
-        name: `Follow-up: ${MILESTONE_WORDS[milestone].name.toLowerCase()}`,
-        ...due,
-        kind: 'round',
-        source: 'trade handbook, following up',
-        how: `Ask for: ${signWords(signs, length)}.`,
-      });
+  return [...dates, ...advisedDates(taught, date, length)];
+}
+
+/** The rounds that what is taught asks for; methods that ask the same at the same time are asked together. */
+function advisedDates(taught: DatesInput['taught'], date: IsoDate, length: DatesInput['length']): PlannedDate[] {
+  const dates: PlannedDate[] = [];
+  for (const { milestone, due, asks } of advisedRounds(taught, date)) {
+    const again = dates.some(({ id }) => id === `round-${milestone}`);
+    const [first] = asks;
+    dates.push({
+      // The first keeps the name it always had, so that a calendar changes its entry.
+      id: again ? `round-${milestone}-${first!.method.id}-${first!.variant.id}` : `round-${milestone}`,
+      name: `Follow-up: ${MILESTONE_WORDS[milestone].name.toLowerCase()}`,
+      ...due,
+      kind: 'round',
+      source: 'trade handbook, following up',
+      how: lookedFor(asks, length),
+    });
+  }
   return dates;
+}
+
+/** What is looked for, each thing once; by method where they look for different things. */
+function lookedFor(asks: AdvisedRound['asks'], length: DatesInput['length']): string {
+  const methods = new Map<string, string[]>();
+  for (const { method, signs } of asks) {
+    const words = signWords(signs, length);
+    methods.set(words, [...(methods.get(words) ?? []), method.inSentence]);
+  }
+  return [...methods]
+    .map(([words, names]) => `${methods.size > 1 ? `Of ${names.join(' and ')}` : 'Ask for'}: ${words}.`)
+    .join(' ');
 }

@@ -19,6 +19,7 @@ function editor(method: (typeof METHODS)[number], changes: Partial<ComponentProp
       thresholds={method.thresholds}
       points={pointsOf(method)}
       role="lead"
+      scoredOtherwise={0}
       {...changes}
     />,
   );
@@ -43,6 +44,12 @@ describe.each(METHODS.map((method) => [method.id, method] as const))('the rubric
 
 describe('an edited rubric', () => {
   const whip = METHODS[0]!;
+  it('tells the lead how many unions were scored otherwise, and nobody where there are none', () => {
+    expect(editor(whip, { scoredOtherwise: 3 }).words).toContain('3 unions of this workshop stand as they were scored');
+    expect(editor(whip, { scoredOtherwise: 1 }).words).toContain('1 union of this workshop stands as it was scored');
+    expect(editor(whip).words).not.toContain('scored before');
+    expect(editor(whip, { scoredOtherwise: 3, role: 'assistant' }).words).not.toContain('scored before');
+  });
   it('says by how much its weights are off, and cannot be saved then', () => {
     const over = editor(whip, { edits: { weights: { hold: 12.5 } } });
     expect(over.words).toContain('4.5 too many: they have to add up to 100');

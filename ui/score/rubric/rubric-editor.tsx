@@ -57,6 +57,7 @@ function RubricTools({ editing }: { editing: RubricEditing }) {
   const { busy, off, save, setTexts, points, usualCap, thresholds, setWords, setPreview, rescore } = editing;
   return (
     <div className="flex flex-wrap gap-2">
+      <ScoredOtherwise count={editing.scoredOtherwise} />
       <button
         type="button"
         className="bench-button"
@@ -82,6 +83,20 @@ function RubricTools({ editing }: { editing: RubricEditing }) {
         Score this workshop again by it
       </button>
     </div>
+  );
+}
+
+/** That there is something to score again; nothing where all stand by today's. */
+function ScoredOtherwise({ count }: { count: number }) {
+  if (count === 0) return null;
+  return (
+    <p className="w-full text-sm">
+      <strong className="tabular-nums">
+        {count} {count === 1 ? 'union' : 'unions'}
+      </strong>{' '}
+      of this workshop {count === 1 ? 'stands as it was' : 'stand as they were'} scored before: by another rubric, or
+      when contact was read otherwise. They stay so until they are scored again.
+    </p>
   );
 }
 

@@ -18,6 +18,8 @@ export interface RubricEditorProps {
   thresholds: ThresholdId[];
   points: EditedPoint[];
   role: string;
+  /** Unions of the workshop that stand as another rubric, or an earlier contact model, scored them. */
+  scoredOtherwise: number;
 }
 
 /** Everything that is a figure, as text, by the name its problems come back under. */
@@ -46,16 +48,8 @@ export function textsOf(
 }
 
 /** A rubric as it is edited, until it is saved. */
-export function useRubric({
-  workshopId,
-  method,
-  version,
-  edits: saved,
-  usualCap,
-  thresholds,
-  points,
-  role,
-}: RubricEditorProps) {
+export function useRubric(props: RubricEditorProps) {
+  const { workshopId, method, version, edits: saved, usualCap, thresholds, points, role, scoredOtherwise } = props;
   const { run, busy, problem, setProblem } = useSend();
   const [words, setWords] = useState(saved.words ?? {});
   const [open, setOpen] = useState<EditedPoint | null>(null);
@@ -103,6 +97,7 @@ export function useRubric({
     thresholds,
     points,
     role,
+    scoredOtherwise,
     busy,
     problem,
     texts,

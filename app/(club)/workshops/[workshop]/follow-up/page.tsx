@@ -1,8 +1,6 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
-import { addDays } from '@/core/units/iso-date';
-import { MILESTONES } from '@/core/methods/milestones';
-import { followUp } from '@/server/follow-up/follow-up';
+import { followUp, roundChoices } from '@/server/follow-up/follow-up';
 import { todayAt } from '@/server/follow-up/rounds';
 import { listKeepers } from '@/server/aftercare/keepers';
 import { PhoneBanner } from '@/ui/club/phone-banner';
@@ -17,11 +15,10 @@ export const metadata: Metadata = { title: 'Follow-up' };
 export default async function FollowUp({ params }: { params: Promise<{ workshop: string }> }) {
   const { workshop: id } = await params;
   const context = await pageContext();
-  const [rounds, today, keepers] = await orNotFound(
-    Promise.all([followUp(context, id), todayAt(context, id), listKeepers(context, id)]),
+  const [rounds, today, keepers, choices] = await orNotFound(
+    Promise.all([followUp(context, id), todayAt(context, id), listKeepers(context, id), roundChoices(context, id)]),
   );
   const mayChange = context.actor.role !== 'viewer';
-  const open = MILESTONES.filter((milestone) => !rounds.some((round) => round.milestone === milestone));
   return (
     <>
       {onlyThisMachine() && <PhoneBanner />}
@@ -42,8 +39,9 @@ export default async function FollowUp({ params }: { params: Promise<{ workshop:
           {rounds.map((round) => (
             <RoundBoard key={round.id} round={round} mayChange={mayChange} today={today} />
           ))}
-          {mayChange && open.length > 0 && (
-            <NewRound workshopId={id} milestones={open} opensOn={today} closesOn={addDays(today, 21)} />
+          {mayChange && choices.length > 0 && (
+            // Another list is another form: what was made is not offered again.
+            <NewRound key={choices[0]!.milestone} workshopId={id} choices={choices} today={today} />
           )}
         </div>
       )}

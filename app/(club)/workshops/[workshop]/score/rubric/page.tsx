@@ -3,6 +3,7 @@ import { methodById } from '@/core/methods/registry';
 import { pointsOf } from '@/core/methods/shown-technique';
 import { FATAL_CAP } from '@/core/score/rubric/score-union';
 import { rubricEdits } from '@/server/score/rubric-editor';
+import { countScoredOtherwise } from '@/server/score/rescoring';
 import { getWorkshop } from '@/server/plan/workshops';
 import { RubricEditor } from '@/ui/score/rubric/rubric-editor';
 import { orNotFound } from '../../../../../_http/or-not-found';
@@ -15,7 +16,10 @@ export default async function Rubric({ params }: { params: Promise<{ workshop: s
   const context = await pageContext();
   const workshop = await orNotFound(getWorkshop(context, id));
   const method = methodById(workshop.method);
-  const { version, edits } = await rubricEdits(context, workshop.method);
+  const [{ version, edits }, scoredOtherwise] = await Promise.all([
+    rubricEdits(context, workshop.method),
+    countScoredOtherwise(context, id),
+  ]);
   return (
     <>
       <h1>Rubric of {method.inSentence}</h1>
@@ -31,6 +35,7 @@ export default async function Rubric({ params }: { params: Promise<{ workshop: s
         usualCap={FATAL_CAP}
         thresholds={method.thresholds}
         role={context.actor.role}
+        scoredOtherwise={scoredOtherwise}
         points={pointsOf(method, workshop.schools).map(
           ({ id: point, letter, name, weight, stage, good, correction, faults, measured }) => ({
             id: point,

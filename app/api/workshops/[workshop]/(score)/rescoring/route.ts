@@ -1,4 +1,4 @@
-import { rescoreWorkshop } from '@/server/score/rubric-editor';
+import { rescoreWorkshop } from '@/server/score/rescoring';
 import { handle } from '../../../../../_http/handle';
 
 export const POST = handle(async (context, { params }) => ({

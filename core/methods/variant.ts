@@ -1,0 +1,46 @@
+import { type Climate, nearestSeason } from './choosing/season';
+import type { IsoDate } from '../units/iso-date';
+import type { RoundAdvice } from './timetable/round-advice';
+import type { Place, Season, Use } from './use';
+
+/** Ways of a method that are followed up otherwise: by place, or by season and with it the state of the wood. */
+export const VARIANTS = ['usual', 'bench', 'outdoors', 'spring', 'early-summer', 'late-summer', 'autumn'] as const;
+export type VariantId = (typeof VARIANTS)[number];
+
+/** A way a method is done that has a follow-up of its own. */
+export interface Variant {
+  id: VariantId;
+  /** Said after the method: "with dormant wood in spring"; empty where there is only one. */
+  words: string;
+  /** Where it is done, when that is what sets it apart. */
+  places?: Place[];
+  rounds: RoundAdvice[];
+}
+
+/** What is known of the making of a union that sets its variant. */
+export interface Making {
+  place: Place;
+  madeOn: IsoDate;
+  /** The season of the method that the day falls in at the site; null out of season. */
+  season: Season | null;
+  climate: Climate;
+}
+
+/**
+ * The variant of a method that a union made so is. Out of season it is that of the season which lies nearest; where
+ * there is no winter nothing sleeps until spring, so what grows on is taken.
+ *
+ * @example variantOf(chip, { place: 'field', madeOn: '2027-04-21', season: dormantWoodInSpring, climate: 'north' }).id // 'spring'
+ */
+export function variantOf(
+  { variants, use }: { variants: readonly Variant[]; use: Pick<Use, 'seasons'> },
+  { place, madeOn, season, climate }: Making,
+): Variant {
+  const byPlace = variants.find(({ places }) => places?.includes(place));
+  if (byPlace) return byPlace;
+  const named = (id: VariantId | undefined): Variant | undefined => variants.find((variant) => variant.id === id);
+  if (climate === 'tropics') return named('early-summer') ?? named('spring') ?? variants[0]!;
+  const seasons = use.seasons.filter(({ places }) => !places || places.includes(place));
+  const nearest = season ?? nearestSeason(seasons, madeOn, climate);
+  return named(nearest?.variant) ?? variants[0]!;
+}

@@ -1,0 +1,98 @@
+import { describe, expect, it } from 'vitest';
+import { METHODS, methodById } from '../../methods/registry';
+import type { PlannedMethod } from './planned-method';
+import { advisedRounds } from './advised-rounds';
+import { siteCalendar, type SiteYear } from './taught-on';
+import { datedPlan } from './dated-plan';
+
+const lake: SiteYear = {
+  hemisphere: 'north',
+  climate: {
+    lastFrost: '04-24',
+    firstFrost: '10-28',
+    frostMargin: 12,
+    normals: {
+      low: [-2, -1.5, 1, 4, 8, 11.5, 13.5, 13, 10, 6, 2, -0.5],
+      high: [3, 4.5, 9, 13, 18, 21.5, 23.5, 23, 19, 13.5, 7.5, 4],
+    },
+  },
+  edits: {},
+  observations: [],
+};
+const plan = (method: string, changes: Partial<PlannedMethod> = {}): PlannedMethod => ({
+  method,
+  place: methodById(method).use.places[0]!,
+  scionSpecies: 'pear',
+  stockSpecies: 'pear',
+  practiceEach: 4,
+  keepersEach: 2,
+  practiceOn: 'prunings',
+  ...changes,
+});
+const rounds = (date: string, methods: PlannedMethod[], site = lake) => {
+  const calendar = siteCalendar(site, METHODS);
+  return advisedRounds(
+    methods.map((method) => calendar.on(method, date)),
+    date,
+  );
+};
+
+describe('the rounds of a day', () => {
+  it('are asked together where methods ask the same at the same time, and apart where they do not', () => {
+    const both = rounds('2027-03-20', [plan('whip-and-tongue'), plan('splice'), plan('cleft', { place: 'field' })]);
+    expect(both.map(({ milestone, asks }) => [milestone, asks.map(({ method }) => method.id)])).toEqual([
+      ['healed', ['whip-and-tongue', 'splice']],
+      ['healed', ['cleft']],
+      ['growing', ['whip-and-tongue', 'splice', 'cleft']],
+      ['season', ['whip-and-tongue', 'splice', 'cleft']],
+      ['wintered', ['whip-and-tongue', 'splice', 'cleft']],
+    ]);
+    const [bench, field] = both;
+    expect(field!.due.from > bench!.due.from).toBe(true);
+  });
+  it('follow the day: the same chip in April and in August', () => {
+    expect(rounds('2027-04-21', [plan('chip', { place: 'field' })]).map(({ milestone }) => milestone)).toEqual([
+      'healed',
+      'growing',
+      'season',
+      'wintered',
+    ]);
+    const august = rounds('2027-08-25', [plan('chip', { place: 'field' })]);
+    expect(august.map(({ milestone }) => milestone)).toEqual(['healed', 'growing']);
+    expect(august[1]!.due.from.slice(0, 4)).toBe('2028');
+  });
+  it('hang on the leaf fall of the site: earlier in the hills', () => {
+    const cold = {
+      ...lake.climate!,
+      normals: { low: lake.climate!.normals.low.map((t) => t - 4), high: lake.climate!.normals.high.map((t) => t - 4) },
+    };
+    const at = (site: SiteYear) =>
+      rounds('2027-03-20', [plan('whip-and-tongue')], site).find(({ milestone }) => milestone === 'season')!.due.from;
+    expect(at({ ...lake, climate: cold }) < at(lake)).toBe(true);
+  });
+  it('are on the list of dates under ids that a calendar knows again, each once', () => {
+    const { dates } = datedPlan(
+      {
+        title: 'Islet day',
+        date: '2027-03-20',
+        today: '2026-11-25',
+        year: lake,
+        methods: [plan('whip-and-tongue'), plan('cleft', { place: 'field' })],
+        rounds: [],
+        lots: [],
+        others: [],
+        temperatureUnit: 'C',
+        lengthUnit: 'mm',
+      },
+      METHODS,
+    );
+    const ids = dates.filter(({ kind }) => kind === 'round').map(({ id }) => id);
+    expect([...ids].sort()).toEqual(
+      ['round-growing', 'round-healed', 'round-healed-cleft-usual', 'round-season', 'round-wintered'].sort(),
+    );
+    const how = dates.find(({ id }) => id === 'round-healed')!.how;
+    expect(how).toBe('Ask for: a ring of callus along the cut, it holds to a gentle push.');
+    // Asked of both, it is said once.
+    expect(dates.find(({ id }) => id === 'round-growing')!.how).toBe('Ask for: a new shoot of 50 mm.');
+  });
+});
