@@ -101,7 +101,7 @@ test('the instructor enters an answer that came by phone, and alive after dead i
   await page.keyboard.press('Escape');
 
   await page.getByLabel('It asks').selectOption('wintered');
-  await page.getByRole('button', { name: 'Open the round' }).click();
+  await page.getByRole('button', { name: 'Make the round' }).click();
   const wintered = page.getByRole('region', { name: /^Wintered/ });
   await wintered.getByRole('button', { name: 'Enter answers of Old Nils Barge' }).click();
   await dialog.getByLabel('Answer').first().selectOption('yes');

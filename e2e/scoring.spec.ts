@@ -46,7 +46,7 @@ test('a clean union takes six inputs by keyboard, with a decimal comma, and goes
   await number('scionLength', '34,5');
   await key('1');
   await expect(score(page)).not.toHaveText('–');
-  await expect(page.getByText('Lines meet: left side only')).toBeVisible();
+  await expect(page.getByText('Lines meet: left side, as the pair allows')).toBeVisible();
   await key('Enter');
   await expect(page.getByText(`${before} saved.`)).toBeVisible();
   await expect(called(page)).toHaveText(/^6-/);
