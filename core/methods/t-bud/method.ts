@@ -41,7 +41,7 @@ export const tBud: Method = {
     seasons: [
       { name: 'summer', variant: 'late-summer', phase: 'before-frost', from: '06-15', to: '08-31', wood: ['budwood'] },
       {
-        name: 'early summer, long seasons',
+        name: 'early summer, forced',
         variant: 'early-summer',
         phase: 'early-summer',
         from: '06-01',

@@ -101,6 +101,26 @@ describe('the season finder', () => {
       .at(-1)!.to;
     expect(daysBetween(last, '2027-10-28')).toBeGreaterThanOrEqual(42);
   });
+  it('forces buds from ripe budwood in June until too little season is left for the shoot to ripen', () => {
+    for (const method of ['t-bud', 'chip']) {
+      const forced = open(site(), plan(method, { place: 'field' })).filter(
+        ({ season }) => season?.variant === 'early-summer',
+      );
+      expect(forced.length, method).toBeGreaterThan(0);
+      // 110 days before the first frost of 28 October, and 20 for what nobody has measured, with the frost's own.
+      expect(forced.at(-1)!.to <= addDays('2027-10-28', -110 + 24), method).toBe(true);
+      expect(
+        forced.some(({ from, to }) => from <= '2027-06-15' && to >= '2027-06-15'),
+        method,
+      ).toBe(true);
+    }
+    const short = site({ climate: { ...climate, firstFrost: '09-10' } });
+    const calendar = siteCalendar(short, METHODS);
+    const { verdict, variant } = calendar.on(plan('t-bud'), '2027-06-15');
+    expect(verdict.season?.variant).not.toBe('early-summer');
+    expect(variant.id).toBeDefined();
+    expect(open(short, plan('t-bud')).every(({ season }) => season?.variant !== 'early-summer')).toBe(true);
+  });
   it('turns round in the south', () => {
     const south = site({ hemisphere: 'south', climate: shore });
     const whip = open(south, plan('whip-and-tongue')).filter(({ chance }) => chance === 'open');
@@ -239,9 +259,9 @@ describe('conflicts', () => {
   });
   it('name budwood older than five days', () => {
     const lot = (cutOn: string) =>
-      facts({ date: '2027-08-05', methods: [plan('t-bud')], lots: [{ name: 'Night Ferry', species: 'pear', cutOn }] });
-    expect(ids(lot('2027-07-30'))).toContain('budwood-old-Night Ferry');
-    expect(ids(lot('2027-07-31'))).toEqual([]);
+      facts({ date: '2027-08-30', methods: [plan('t-bud')], lots: [{ name: 'Night Ferry', species: 'pear', cutOn }] });
+    expect(ids(lot('2027-08-24'))).toContain('budwood-old-Night Ferry');
+    expect(ids(lot('2027-08-25'))).toEqual([]);
   });
   it('name tools wanted in two places on one day', () => {
     const other = {

@@ -44,7 +44,10 @@ const PHASE_WORDS: Record<Phase, { before: string; after: string }> = {
   waking: { before: 'the stocks still sleep', after: 'the stocks are in leaf' },
   warmed: { before: 'too early to warm stocks', after: 'stocks outdoors slip by themselves now' },
   'leaves-out': { before: 'the bark does not slip yet', after: 'the spring run of slipping bark is over' },
-  'early-summer': { before: 'the bark does not slip yet', after: 'what is budded now is not forced this year' },
+  'early-summer': {
+    before: 'no budwood of this season is ripe yet',
+    after: 'a shoot forced now would not ripen before frost',
+  },
   'before-frost': {
     before: 'a bud set now would break before winter',
     after: 'too little time to knit before the first frost',
@@ -89,14 +92,16 @@ function windowOf(
     case 'leaves-out':
       return stock.slipFrom ? { from: stock.slipFrom, to: shift(stock.slipFrom, 'spring-slip', 1) } : noSpring;
     case 'early-summer': {
-      if (!stock.slipFrom || !stock.firstFrost) return stock.firstFrost === null ? 'always' : noSpring;
-      const long = assumption('long-season');
-      const days = daysBetween(stock.slipFrom.best, stock.firstFrost.best);
-      if (days < long.value - long.margin)
+      if (!stock.firstFrost) return 'always';
+      if (!scion.leavesOut || !stock.slipFrom) return noSpring;
+      const budwood = shift(scion.leavesOut, 'budwood-ripe', 1);
+      const from = method.use.bark === 'must slip' && stock.slipFrom.best > budwood.best ? stock.slipFrom : budwood;
+      const to = shift(stock.firstFrost, 'ripen', -1);
+      if (to.best < from.best)
         return {
-          never: `A season of ${days} days between slipping bark and frost is too short to force a bud the same year.`,
+          never: `From ripe budwood to the first frost are ${daysBetween(from.best, stock.firstFrost.best)} days here; a bud forced the same year wants ${assumption('ripen').value} to ripen.`,
         };
-      return { from: shift(stock.slipFrom, 'spring-slip', 1), to: scion.budOpen! };
+      return { from, to };
     }
     case 'before-frost':
       if (!scion.firstFrost) return 'always';
