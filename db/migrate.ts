@@ -10,6 +10,7 @@ import * as faultsAndDoors from './migrations/0005-faults-and-doors';
 import * as stamps from './migrations/0006-stamps';
 import * as turns from './migrations/0007-turns';
 import * as guards from './migrations/0008-guards';
+import * as roundsByVariant from './migrations/0009-rounds-by-variant';
 
 function migrator(sequelize: Sequelize) {
   return new Umzug({
@@ -22,6 +23,7 @@ function migrator(sequelize: Sequelize) {
       { name: '0006-stamps', up: () => stamps.up(sequelize) },
       { name: '0007-turns', up: () => turns.up(sequelize) },
       { name: '0008-guards', up: () => guards.up(sequelize) },
+      { name: '0009-rounds-by-variant', up: () => roundsByVariant.up(sequelize) },
     ],
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
     logger: undefined,

@@ -16,6 +16,7 @@ const ALL = [
   '0006-stamps',
   '0007-turns',
   '0008-guards',
+  '0009-rounds-by-variant',
 ];
 /** Tables that are spoken to without a model. */
 const BARE = ['guards', 'migration_guard', 'migrations', 'rate_limits', 'table_stamps'];

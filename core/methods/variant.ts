@@ -7,6 +7,20 @@ import type { Place, Season, Use } from './use';
 export const VARIANTS = ['usual', 'bench', 'outdoors', 'spring', 'early-summer', 'late-summer', 'autumn'] as const;
 export type VariantId = (typeof VARIANTS)[number];
 
+/** How a union lives on, which is what advice about it goes by. */
+export const WAYS_ON = [
+  'bench',
+  'outdoors',
+  'covered',
+  'spring-chip',
+  'forced-bud',
+  'sleeping-bud',
+  'spring-patch',
+  'sleeping-patch',
+  'tip',
+] as const;
+export type WayOn = (typeof WAYS_ON)[number];
+
 /** A way a method is done that has a follow-up of its own. */
 export interface Variant {
   id: VariantId;
@@ -14,6 +28,7 @@ export interface Variant {
   words: string;
   /** Where it is done, when that is what sets it apart. */
   places?: Place[];
+  wayOn: WayOn;
   rounds: RoundAdvice[];
 }
 

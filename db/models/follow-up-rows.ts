@@ -5,6 +5,8 @@ export interface RoundRow {
   clubId: string;
   workshopId: string;
   milestone: Milestone;
+  /** A later milestone that the same answer tells, and that is not asked again. */
+  alsoAnswers: Milestone | null;
   opensOn: string;
   closesOn: string;
 }

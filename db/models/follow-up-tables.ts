@@ -12,6 +12,7 @@ export function followUpTables(define: Define) {
       clubId: STRING,
       workshopId: STRING,
       milestone: STRING,
+      alsoAnswers: STRING,
       opensOn: DATEONLY,
       closesOn: DATEONLY,
     }),

@@ -3,6 +3,7 @@ import { roundQuestion } from '@/core/follow-up/round-question';
 import { thisWeek } from '@/core/follow-up/this-week';
 import type { Answer } from '@/core/methods/milestones';
 import { methodById } from '@/core/methods/registry';
+import type { Variant } from '@/core/methods/variant';
 import { shownTechnique } from '@/core/methods/shown-technique';
 import { formatLength } from '@/core/units/length';
 import { dateInZone } from '@/core/units/zoned-date';
@@ -106,16 +107,16 @@ export async function growerPage(services: Services, token: string): Promise<Gro
         ribbon: ribbons.find(({ woodLotId }) => woodLotId === plant.woodLotId)!.ribbon,
         answer: report?.answer ?? null,
         note: report?.note ?? '',
-        advice: report ? advice(round, workshop, report.answer) : null,
+        advice: report ? advice(round, workshop, variant, report.answer) : null,
       };
     }),
   };
 }
 
 /** What the method of the workshop says to do this week; a grower has no unit of their own, so lengths are in mm. */
-function advice({ milestone }: RoundRow, { method, schools }: WorkshopRow, answer: Answer): string {
+function advice({ milestone }: RoundRow, { method, schools }: WorkshopRow, { wayOn }: Variant, answer: Answer): string {
   const { aftercare } = shownTechnique(methodById(method), schools);
-  return thisWeek(milestone, answer, aftercare, (mm) => formatLength(mm, 'mm'));
+  return thisWeek(wayOn, milestone, answer, aftercare, (mm) => formatLength(mm, 'mm'));
 }
 
 /** Saves one answer of a grower; the same id twice is one answer. Returns what to do this week. */
@@ -125,7 +126,7 @@ export async function saveAnswer(
   reportId: string,
   input: unknown,
 ): Promise<{ advice: string }> {
-  const { link, round, workshop, person, today } = await open(services, token);
+  const { link, round, workshop, person, clubName, today } = await open(services, token);
   await limitAttempts(services, `answers by ${link.id}`, 300, 60);
   parse(id('the answer'), reportId);
   const values = parse(answerInput, input);
@@ -146,8 +147,9 @@ export async function saveAnswer(
   const seat =
     plant && (await db.seats.findOne({ where: { clubId, id: plant.seatId, personId: person.id }, raw: true }));
   if (!seat) throw new UseCaseError('not-found', 'This plant is not one of yours. Reload the page and answer again.');
+  const { variant } = await mainTaught(linkReader(services, { id: clubId, name: clubName }), workshop);
   await addReport(db, { clubId, round, reportId, answer: values, source: 'link', enteredBy: null, now });
-  return { advice: advice(round, workshop, values.answer) };
+  return { advice: advice(round, workshop, variant, values.answer) };
 }
 
 /** Takes back the leave to be written to. The link goes on working. */

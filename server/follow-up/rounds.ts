@@ -9,6 +9,7 @@ import { type Keeper, listKeepers } from '@/server/aftercare/keepers';
 import { parse } from '@/server/platform/parse';
 import type { SeatedPerson } from '@/server/plan/seats';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
+import { mainTaught } from '@/server/plan/taught';
 import { getSite } from '@/server/club/sites';
 import { getWorkshop } from '@/server/plan/workshops';
 import { roundInput, closing } from '@/core/follow-up/round-input';
@@ -32,13 +33,13 @@ export async function addRound(context: Context, workshopId: string, roundId: st
     throw new UseCaseError('invalid', 'The round cannot open before the workshop.', {
       opensOn: 'Before the workshop.',
     });
+  const { variant } = await mainTaught(context, workshop);
+  const milestone = values.milestone as Milestone;
+  const alsoAnswers = variant.rounds.find((asked) => asked.milestone === milestone)?.answers ?? null;
   try {
     await transact(db, async (transaction) => {
       if (await db.rounds.findOne({ where: { clubId, id: roundId }, transaction, raw: true })) return;
-      await db.rounds.create(
-        { ...values, milestone: values.milestone as Milestone, id: roundId, clubId, workshopId },
-        { transaction },
-      );
+      await db.rounds.create({ ...values, milestone, alsoAnswers, id: roundId, clubId, workshopId }, { transaction });
       await audit(db, transaction, { clubId, actorId: userId, action: 'round made', subjectId: roundId, at: now });
     });
   } catch (error) {

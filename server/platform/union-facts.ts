@@ -73,7 +73,9 @@ interface FactSources {
 /** What is known of each union. */
 function factsOf(unions: UnionRow[], sources: FactSources): UnionFactRow[] {
   const { workshops, judgements, plants, reports, rounds } = sources;
-  const milestoneOf = new Map(rounds.map(({ id, milestone }) => [id, milestone]));
+  const toldBy = new Map(
+    rounds.map(({ id, milestone, alsoAnswers }) => [id, alsoAnswers ? [milestone, alsoAnswers] : [milestone]]),
+  );
   return unions.map((union) => {
     const workshop = workshops.find(({ id }) => id === union.workshopId)!;
     const plant = plants.find(({ id }) => id === union.plantId);
@@ -85,8 +87,8 @@ function factsOf(unions: UnionRow[], sources: FactSources): UnionFactRow[] {
     const answers: UnionAnswers = {};
     // In the order of arrival, so that the last answer to a round stays.
     for (const report of reports) {
-      const milestone = report.unionId === union.id ? milestoneOf.get(report.roundId) : undefined;
-      if (milestone) answers[milestone] = report.answer;
+      const told = report.unionId === union.id ? (toldBy.get(report.roundId) ?? []) : [];
+      for (const milestone of told) answers[milestone] = report.answer;
     }
     const take = takeOf(answers);
     return {

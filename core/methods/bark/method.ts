@@ -73,7 +73,7 @@ export const bark: Method = {
   ],
   earlySign: 'buds swell in 10 to 14 days, a leaf by three weeks',
   failureSign: 'buds grow in the first week from stored food and then collapse',
-  variants: [{ id: 'usual', words: '', rounds: COVERED_ROUNDS }],
+  variants: [{ id: 'usual', words: '', wayOn: 'covered', rounds: COVERED_ROUNDS }],
   callusDays: 21,
   knifeCaution: `${CAUTIONS['long-cut'].text} ${CAUTIONS['bud-cut'].text} Know where the first-aid kit is; the club’s own rules come first.`,
   tools: ['saw', 'grafting knife with a bark lifter', 'cut-resistant glove', 'caliper'],

@@ -106,9 +106,9 @@ export const chip: Method = {
   earlySign: 'the leaf stub drops at a touch in 10 to 14 days; the chip is plump and green',
   failureSign: 'the stub withers and clings; the chip is brown and shrunken',
   variants: [
-    { id: 'late-summer', words: 'in late summer', rounds: SLEEPING_BUD_ROUNDS },
-    { id: 'spring', words: 'with dormant wood in spring', rounds: SPRING_CHIP_ROUNDS },
-    { id: 'early-summer', words: 'in early summer, forced', rounds: FORCED_BUD_ROUNDS },
+    { id: 'late-summer', words: 'in late summer', wayOn: 'sleeping-bud', rounds: SLEEPING_BUD_ROUNDS },
+    { id: 'spring', words: 'with dormant wood in spring', wayOn: 'spring-chip', rounds: SPRING_CHIP_ROUNDS },
+    { id: 'early-summer', words: 'in early summer, forced', wayOn: 'forced-bud', rounds: FORCED_BUD_ROUNDS },
   ],
   callusDays: 14,
   knifeCaution: `${CAUTIONS['bud-cut'].text} ${CAUTIONS['hands-meet'].text} Know where the first-aid kit is; the club’s own rules come first.`,

@@ -64,7 +64,7 @@ export const cleft: Method = {
   ],
   earlySign: 'buds swell in 10 to 14 days, a leaf by three weeks',
   failureSign: 'buds grow in the first week from stored food and then collapse',
-  variants: [{ id: 'usual', words: '', rounds: OUTDOOR_ROUNDS }],
+  variants: [{ id: 'usual', words: '', wayOn: 'outdoors', rounds: OUTDOOR_ROUNDS }],
   callusDays: 21,
   knifeCaution: `${CAUTIONS.driven.text} ${CAUTIONS['long-cut'].text} Know where the first-aid kit is; the club’s own rules come first.`,
   tools: [

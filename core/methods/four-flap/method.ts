@@ -88,7 +88,7 @@ export const fourFlap: Method = {
   ],
   earlySign: 'buds swell in 10 to 14 days, a leaf by three weeks',
   failureSign: 'buds grow in the first week from stored food and then collapse',
-  variants: [{ id: 'usual', words: '', rounds: COVERED_ROUNDS }],
+  variants: [{ id: 'usual', words: '', wayOn: 'covered', rounds: COVERED_ROUNDS }],
   callusDays: 21,
   knifeCaution: `${CAUTIONS['long-cut'].text} ${CAUTIONS.shears.text} Know where the first-aid kit is; the club’s own rules come first.`,
   tools: ['saw', 'grafting knife', 'shears', 'cut-resistant glove', 'caliper'],

@@ -90,7 +90,7 @@ export const inlay: Method = {
   ],
   earlySign: 'buds swell under the bag in 10 to 14 days, a leaf by three weeks',
   failureSign: 'buds grow in the first week from stored food and then collapse',
-  variants: [{ id: 'usual', words: '', rounds: COVERED_ROUNDS }],
+  variants: [{ id: 'usual', words: '', wayOn: 'covered', rounds: COVERED_ROUNDS }],
   callusDays: 21,
   knifeCaution: `${CAUTIONS.saw.text} ${CAUTIONS['long-cut'].text} Know where the first-aid kit is; the club’s own rules come first.`,
   tools: ['saw', 'grafting knife with a fine tip', 'small hammer', 'cut-resistant glove', 'caliper'],

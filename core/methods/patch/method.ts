@@ -105,8 +105,8 @@ export const patch: Method = {
     'the patch is green and its edges callus; in spring the bud is fat in two to four weeks, in autumn it sleeps',
   failureSign: 'the patch is green and the bud hollow: the bark lives, nothing will grow',
   variants: [
-    { id: 'spring', words: 'in spring', rounds: SPRING_PATCH_ROUNDS },
-    { id: 'autumn', words: 'in autumn', rounds: SLEEPING_PATCH_ROUNDS },
+    { id: 'spring', words: 'in spring', wayOn: 'spring-patch', rounds: SPRING_PATCH_ROUNDS },
+    { id: 'autumn', words: 'in autumn', wayOn: 'sleeping-patch', rounds: SLEEPING_PATCH_ROUNDS },
   ],
   callusDays: 14,
   knifeCaution: `${CAUTIONS['bud-cut'].text} ${CAUTIONS.sap.text} Know where the first-aid kit is; the club’s own rules come first.`,

@@ -70,7 +70,7 @@ export const sideVeneer: Method = {
   ],
   earlySign: 'the tip swells under its cover by day 30',
   failureSign: 'the tip blackens',
-  variants: [{ id: 'usual', words: '', rounds: TIP_ROUNDS }],
+  variants: [{ id: 'usual', words: '', wayOn: 'tip', rounds: TIP_ROUNDS }],
   callusDays: 30,
   knifeCaution: `${CAUTIONS['long-cut'].text} ${CAUTIONS['hands-meet'].text} Know where the first-aid kit is; the club’s own rules come first.`,
   tools: ['grafting knife', 'snips', 'cut-resistant glove', 'caliper'],

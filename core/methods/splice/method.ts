@@ -51,8 +51,8 @@ export const splice: Method = {
   earlySign: 'a ring of callus along the cut, and the scion holds to a gentle push',
   failureSign: 'a dry line along the cut, and the scion wrinkles',
   variants: [
-    { id: 'bench', words: 'at the bench', places: ['bench'], rounds: BENCH_ROUNDS },
-    { id: 'outdoors', words: 'outdoors', places: ['field', 'pot'], rounds: OUTDOOR_ROUNDS },
+    { id: 'bench', words: 'at the bench', places: ['bench'], wayOn: 'bench', rounds: BENCH_ROUNDS },
+    { id: 'outdoors', words: 'outdoors', places: ['field', 'pot'], wayOn: 'outdoors', rounds: OUTDOOR_ROUNDS },
   ],
   callusDays: 14,
   knifeCaution: `${CAUTIONS['long-cut'].text} ${CAUTIONS['hands-meet'].text} Know where the first-aid kit is; the club’s own rules come first.`,

@@ -104,6 +104,7 @@ export const bridge: Method = {
     {
       id: 'usual',
       words: '',
+      wayOn: 'bench',
       rounds: [{ milestone: 'healed', trigger: healingDays(14, 18, 21), signs: ['grows'], question: 'grows' }],
     },
   ],

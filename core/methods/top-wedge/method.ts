@@ -88,7 +88,7 @@ export const topWedge: Method = {
   ],
   earlySign: 'the tip stays plump under its film and swells within three to four weeks',
   failureSign: 'the tip blackens or wrinkles under the film',
-  variants: [{ id: 'usual', words: '', rounds: TIP_ROUNDS }],
+  variants: [{ id: 'usual', words: '', wayOn: 'tip', rounds: TIP_ROUNDS }],
   callusDays: 21,
   knifeCaution: `${CAUTIONS['bud-cut'].text} ${CAUTIONS['hands-meet'].text} Know where the first-aid kit is; the club’s own rules come first.`,
   tools: ['thin sharp knife', 'snips', 'cut-resistant glove', 'caliper'],
