@@ -81,46 +81,53 @@ interface EverybodyProps {
 /** How everybody did on this set. */
 function Everybody({ assessors, unions, nameOf }: EverybodyProps) {
   return (
-    <section aria-labelledby="all-title" className="relative overflow-x-auto">
+    <section aria-labelledby="all-title">
       <h2 id="all-title" className="mb-1">
         Everybody on this set
       </h2>
-      <table className="bench-table max-w-3xl">
-        <thead>
-          <tr>
-            <th>Assessor</th>
-            <th className="text-right">Unions</th>
-            <th className="text-right">Grades otherwise</th>
-            <th className="text-right">Score against the rubric</th>
-            <th>Most often on</th>
-          </tr>
-        </thead>
-        <tbody>
-          {assessors.map((assessor) => (
-            <tr key={assessor.name}>
-              <td>{assessor.name}</td>
-              <td className="text-right">
-                {assessor.answered} of {unions.length}
-              </td>
-              <td className="text-right">
-                {assessor.otherwise} of {assessor.asked}
-              </td>
-              <td className="text-right">
-                {assessor.meanDifference === null
-                  ? '–'
-                  : `${assessor.meanDifference > 0 ? '+' : ''}${assessor.meanDifference.toFixed(1)}`}
-              </td>
-              <td>
-                {Object.entries(assessor.points)
-                  .sort((a, b) => b[1] - a[1])
-                  .slice(0, 3)
-                  .map(([point, count]) => `${nameOf(point)} (${count})`)
-                  .join(', ') || 'nothing'}
-              </td>
+      <div
+        className="relative overflow-x-auto"
+        tabIndex={0}
+        role="group"
+        aria-label="Everybody, scrolls sideways on narrow screens"
+      >
+        <table className="bench-table max-w-3xl">
+          <thead>
+            <tr>
+              <th>Assessor</th>
+              <th className="text-right">Unions</th>
+              <th className="text-right">Grades otherwise</th>
+              <th className="text-right">Score against the rubric</th>
+              <th>Most often on</th>
             </tr>
-          ))}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {assessors.map((assessor) => (
+              <tr key={assessor.name}>
+                <td>{assessor.name}</td>
+                <td className="text-right">
+                  {assessor.answered} of {unions.length}
+                </td>
+                <td className="text-right">
+                  {assessor.otherwise} of {assessor.asked}
+                </td>
+                <td className="text-right">
+                  {assessor.meanDifference === null
+                    ? '–'
+                    : `${assessor.meanDifference > 0 ? '+' : ''}${assessor.meanDifference.toFixed(1)}`}
+                </td>
+                <td>
+                  {Object.entries(assessor.points)
+                    .sort((a, b) => b[1] - a[1])
+                    .slice(0, 3)
+                    .map(([point, count]) => `${nameOf(point)} (${count})`)
+                    .join(', ') || 'nothing'}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
     </section>
   );
 }
