@@ -117,8 +117,8 @@ test('after kill -9 of the application the next start recovers within seconds, w
   const seconds = (Date.now() - from) / 1000;
   expect(first.output()).not.toContain('Loading the demo guild.');
   expect(runs(left)).toBe(false);
-  // Half of it on an idle machine; here another file of tests runs beside this one.
-  expect(seconds).toBeLessThan(20);
+  // A third of it on an idle machine; here another file of tests runs beside this one.
+  expect(seconds).toBeLessThan(30);
   test.info().annotations.push({ type: 'seconds to ready', description: String(seconds) });
 });
 
