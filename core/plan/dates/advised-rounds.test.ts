@@ -91,7 +91,7 @@ describe('the rounds of a day', () => {
       ['round-growing', 'round-healed', 'round-healed-cleft-usual', 'round-season', 'round-wintered'].sort(),
     );
     const how = dates.find(({ id }) => id === 'round-healed')!.how;
-    expect(how).toBe('Ask for: a ring of callus along the cut, it holds to a gentle push.');
+    expect(how).toBe('Of a whip-and-tongue: a ring of callus along the cut, it holds to a gentle push.');
     // Asked of both, it is said once.
     expect(dates.find(({ id }) => id === 'round-growing')!.how).toBe('Ask for: a new shoot of 50 mm.');
   });

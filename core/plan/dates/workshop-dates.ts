@@ -116,20 +116,20 @@ function advisedDates(taught: DatesInput['taught'], date: IsoDate, length: Dates
       ...due,
       kind: 'round',
       source: 'trade handbook, following up',
-      how: lookedFor(asks, length),
+      how: lookedFor(asks, asks.length < taught.length, length),
     });
   }
   return dates;
 }
 
-/** What is looked for, each thing once; by method where they look for different things. */
-function lookedFor(asks: AdvisedRound['asks'], length: DatesInput['length']): string {
+/** What is looked for, each thing once; by method where not all of the day look for the same. */
+function lookedFor(asks: AdvisedRound['asks'], ofSome: boolean, length: DatesInput['length']): string {
   const methods = new Map<string, string[]>();
   for (const { method, signs } of asks) {
     const words = signWords(signs, length);
     methods.set(words, [...(methods.get(words) ?? []), method.inSentence]);
   }
   return [...methods]
-    .map(([words, names]) => `${methods.size > 1 ? `Of ${names.join(' and ')}` : 'Ask for'}: ${words}.`)
+    .map(([words, names]) => `${ofSome || methods.size > 1 ? `Of ${names.join(' and ')}` : 'Ask for'}: ${words}.`)
     .join(' ');
 }
