@@ -6,17 +6,10 @@ import { METHODS, methodById } from './registry';
 import type { DueWindow } from './timetable/due-window';
 import { questionWords, signWords } from './timetable/round-advice';
 import type { TurnsOfYear } from './timetable/season-phases';
+import { turnsOf } from './testing/lake-year';
 import { timetable } from './timetable/timetable';
 import { type Making, type VariantId, variantOf } from './variant';
 
-/** A place by the lake, its turns a few days apart from year to year. */
-const turnsOf = (year: number): TurnsOfYear => ({
-  midsummer: `${year}-06-21`,
-  'buds-swell': addDays(`${year}-03-20`, year % 3),
-  'leaves-out': addDays(`${year}-04-18`, year % 3),
-  'last-frost': `${year}-05-10`,
-  'leaf-fall': `${year}-11-05`,
-});
 const made = (method: string, changes: Partial<Making>): Making => ({
   place: methodById(method).use.places[0]!,
   madeOn: '2027-03-06',

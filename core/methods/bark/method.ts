@@ -13,7 +13,7 @@ import * as school from '../schools';
 import { FACE_LENGTH } from './steps';
 import { ANCHORS, technique } from './technique';
 import { slots } from '../template';
-import { COVERED_ROUNDS } from '../timetable/usual-rounds';
+import { COVERED } from '../timetable/usual-rounds';
 import { stepFigure } from '../common/step-figure';
 
 export const bark: Method = {
@@ -73,7 +73,7 @@ export const bark: Method = {
   ],
   earlySign: 'buds swell in 10 to 14 days, a leaf by three weeks',
   failureSign: 'buds grow in the first week from stored food and then collapse',
-  variants: [{ id: 'usual', words: '', wayOn: 'covered', rounds: COVERED_ROUNDS }],
+  variants: [{ id: 'usual', words: '', ...COVERED }],
   callusDays: 21,
   knifeCaution: `${CAUTIONS['long-cut'].text} ${CAUTIONS['bud-cut'].text} Know where the first-aid kit is; the club’s own rules come first.`,
   tools: ['saw', 'grafting knife with a bark lifter', 'cut-resistant glove', 'caliper'],

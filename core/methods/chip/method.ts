@@ -11,7 +11,7 @@ import { CHIP_LENGTH } from './steps';
 import { ANCHORS, technique } from './technique';
 import { slice } from '../template';
 import { chord } from '../../drawing/workpieces';
-import { FORCED_BUD_ROUNDS, SLEEPING_BUD_ROUNDS, SPRING_CHIP_ROUNDS } from '../timetable/usual-rounds';
+import { FORCED_BUD, SLEEPING_BUD, SPRING_CHIP } from '../timetable/usual-rounds';
 import { stepFigure } from '../common/step-figure';
 
 export const chip: Method = {
@@ -106,9 +106,9 @@ export const chip: Method = {
   earlySign: 'the leaf stub drops at a touch in 10 to 14 days; the chip is plump and green',
   failureSign: 'the stub withers and clings; the chip is brown and shrunken',
   variants: [
-    { id: 'late-summer', words: 'in late summer', wayOn: 'sleeping-bud', rounds: SLEEPING_BUD_ROUNDS },
-    { id: 'spring', words: 'with dormant wood in spring', wayOn: 'spring-chip', rounds: SPRING_CHIP_ROUNDS },
-    { id: 'early-summer', words: 'in early summer, forced', wayOn: 'forced-bud', rounds: FORCED_BUD_ROUNDS },
+    { id: 'late-summer', words: 'in late summer', ...SLEEPING_BUD },
+    { id: 'spring', words: 'with dormant wood in spring', ...SPRING_CHIP },
+    { id: 'early-summer', words: 'in early summer, forced', ...FORCED_BUD },
   ],
   callusDays: 14,
   knifeCaution: `${CAUTIONS['bud-cut'].text} ${CAUTIONS['hands-meet'].text} Know where the first-aid kit is; the club’s own rules come first.`,

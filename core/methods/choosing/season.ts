@@ -42,9 +42,9 @@ export function isInSeason(season: Season, date: string, climate: Climate, flush
 /** The season that a day lies in or is fewest days away from, before or after; null for a method without any. */
 export function nearestSeason(seasons: Season[], date: string, climate: Climate): Season | null {
   const today = northernDay(date, climate);
-  const away = ({ from, to }: Season): number => {
-    const [ahead, since] = [(dayOf(from) - today + 366) % 366, (today - dayOf(to) + 366) % 366];
-    return isInSeason({ from, to } as Season, date, climate, false) ? 0 : Math.min(ahead, since);
+  const away = (season: Season): number => {
+    const [ahead, since] = [(dayOf(season.from) - today + 366) % 366, (today - dayOf(season.to) + 366) % 366];
+    return isInSeason(season, date, climate, false) ? 0 : Math.min(ahead, since);
   };
   return [...seasons].sort((a, b) => away(a) - away(b))[0] ?? null;
 }

@@ -14,7 +14,7 @@ import * as school from '../schools';
 import { WEDGE_LENGTH } from './steps';
 import { ANCHORS, technique } from './technique';
 import { wedge } from '../template';
-import { OUTDOOR_ROUNDS } from '../timetable/usual-rounds';
+import { OUTDOOR } from '../timetable/usual-rounds';
 import { stepFigure } from '../common/step-figure';
 
 export const cleft: Method = {
@@ -64,7 +64,7 @@ export const cleft: Method = {
   ],
   earlySign: 'buds swell in 10 to 14 days, a leaf by three weeks',
   failureSign: 'buds grow in the first week from stored food and then collapse',
-  variants: [{ id: 'usual', words: '', wayOn: 'outdoors', rounds: OUTDOOR_ROUNDS }],
+  variants: [{ id: 'usual', words: '', ...OUTDOOR }],
   callusDays: 21,
   knifeCaution: `${CAUTIONS.driven.text} ${CAUTIONS['long-cut'].text} Know where the first-aid kit is; the club’s own rules come first.`,
   tools: [

@@ -21,7 +21,7 @@ import type { Method } from '../method';
 import * as school from '../schools';
 import { ANCHORS, technique } from './technique';
 import { slots } from '../template';
-import { COVERED_ROUNDS } from '../timetable/usual-rounds';
+import { COVERED } from '../timetable/usual-rounds';
 import { stepFigure } from '../common/step-figure';
 
 /** One side that differs from the others; like them unless given. */
@@ -88,7 +88,7 @@ export const fourFlap: Method = {
   ],
   earlySign: 'buds swell in 10 to 14 days, a leaf by three weeks',
   failureSign: 'buds grow in the first week from stored food and then collapse',
-  variants: [{ id: 'usual', words: '', wayOn: 'covered', rounds: COVERED_ROUNDS }],
+  variants: [{ id: 'usual', words: '', ...COVERED }],
   callusDays: 21,
   knifeCaution: `${CAUTIONS['long-cut'].text} ${CAUTIONS.shears.text} Know where the first-aid kit is; the club’s own rules come first.`,
   tools: ['saw', 'grafting knife', 'shears', 'cut-resistant glove', 'caliper'],

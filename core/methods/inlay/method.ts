@@ -15,7 +15,7 @@ import type { Method } from '../method';
 import * as school from '../schools';
 import { ANCHORS, FACE_LENGTH, technique } from './technique';
 import { slots } from '../template';
-import { COVERED_ROUNDS } from '../timetable/usual-rounds';
+import { COVERED } from '../timetable/usual-rounds';
 import { stepFigure } from '../common/step-figure';
 
 const SIDE: Field = {
@@ -90,7 +90,7 @@ export const inlay: Method = {
   ],
   earlySign: 'buds swell under the bag in 10 to 14 days, a leaf by three weeks',
   failureSign: 'buds grow in the first week from stored food and then collapse',
-  variants: [{ id: 'usual', words: '', wayOn: 'covered', rounds: COVERED_ROUNDS }],
+  variants: [{ id: 'usual', words: '', ...COVERED }],
   callusDays: 21,
   knifeCaution: `${CAUTIONS.saw.text} ${CAUTIONS['long-cut'].text} Know where the first-aid kit is; the club’s own rules come first.`,
   tools: ['saw', 'grafting knife with a fine tip', 'small hammer', 'cut-resistant glove', 'caliper'],

@@ -11,7 +11,7 @@ import type { Method } from '../method';
 import * as school from '../schools';
 import { ANCHORS, technique } from './technique';
 import { rectangle } from '../template';
-import { SLEEPING_PATCH_ROUNDS, SPRING_PATCH_ROUNDS } from '../timetable/usual-rounds';
+import { SLEEPING_PATCH, SPRING_PATCH } from '../timetable/usual-rounds';
 import { stepFigure } from '../common/step-figure';
 
 function unionOf(figures: Figures): PatchUnion {
@@ -105,8 +105,8 @@ export const patch: Method = {
     'the patch is green and its edges callus; in spring the bud is fat in two to four weeks, in autumn it sleeps',
   failureSign: 'the patch is green and the bud hollow: the bark lives, nothing will grow',
   variants: [
-    { id: 'spring', words: 'in spring', wayOn: 'spring-patch', rounds: SPRING_PATCH_ROUNDS },
-    { id: 'autumn', words: 'in autumn', wayOn: 'sleeping-patch', rounds: SLEEPING_PATCH_ROUNDS },
+    { id: 'spring', words: 'in spring', ...SPRING_PATCH },
+    { id: 'autumn', words: 'in autumn', ...SLEEPING_PATCH },
   ],
   callusDays: 14,
   knifeCaution: `${CAUTIONS['bud-cut'].text} ${CAUTIONS.sap.text} Know where the first-aid kit is; the club’s own rules come first.`,

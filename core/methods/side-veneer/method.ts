@@ -12,7 +12,7 @@ import { CUT_LENGTH } from './steps';
 import { ANCHORS, technique } from './technique';
 import { slice } from '../template';
 import { chord } from '../../drawing/workpieces';
-import { TIP_ROUNDS } from '../timetable/usual-rounds';
+import { TIP } from '../timetable/usual-rounds';
 import { stepFigure } from '../common/step-figure';
 
 /** A shallow slice: the core just showing. */
@@ -70,7 +70,7 @@ export const sideVeneer: Method = {
   ],
   earlySign: 'the tip swells under its cover by day 30',
   failureSign: 'the tip blackens',
-  variants: [{ id: 'usual', words: '', wayOn: 'tip', rounds: TIP_ROUNDS }],
+  variants: [{ id: 'usual', words: '', ...TIP }],
   callusDays: 30,
   knifeCaution: `${CAUTIONS['long-cut'].text} ${CAUTIONS['hands-meet'].text} Know where the first-aid kit is; the club’s own rules come first.`,
   tools: ['grafting knife', 'snips', 'cut-resistant glove', 'caliper'],

@@ -7,7 +7,7 @@ import type { Method } from '../method';
 import * as school from '../schools';
 import { CUT_LENGTH, cutLengthFor } from './steps';
 import { ANCHORS, technique } from './technique';
-import { BENCH_ROUNDS, OUTDOOR_ROUNDS } from '../timetable/usual-rounds';
+import { BENCH, OUTDOOR } from '../timetable/usual-rounds';
 import { wrapGuide } from '../template';
 
 export const splice: Method = {
@@ -51,8 +51,8 @@ export const splice: Method = {
   earlySign: 'a ring of callus along the cut, and the scion holds to a gentle push',
   failureSign: 'a dry line along the cut, and the scion wrinkles',
   variants: [
-    { id: 'bench', words: 'at the bench', places: ['bench'], wayOn: 'bench', rounds: BENCH_ROUNDS },
-    { id: 'outdoors', words: 'outdoors', places: ['field', 'pot'], wayOn: 'outdoors', rounds: OUTDOOR_ROUNDS },
+    { id: 'bench', words: 'at the bench', places: ['bench'], ...BENCH },
+    { id: 'outdoors', words: 'outdoors', places: ['field', 'pot'], ...OUTDOOR },
   ],
   callusDays: 14,
   knifeCaution: `${CAUTIONS['long-cut'].text} ${CAUTIONS['hands-meet'].text} Know where the first-aid kit is; the club’s own rules come first.`,

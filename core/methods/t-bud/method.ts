@@ -16,7 +16,7 @@ import { DOWN_CUT } from './steps';
 import { ANCHORS, technique } from './technique';
 import { tee } from '../template';
 import { chosen } from '../school';
-import { FORCED_BUD_ROUNDS, SLEEPING_BUD_ROUNDS } from '../timetable/usual-rounds';
+import { FORCED_BUD, SLEEPING_BUD } from '../timetable/usual-rounds';
 import { stepFigure } from '../common/step-figure';
 
 /** Whether the bark slipped and which way up the bud stands is seen, not measured: it comes from the marks. */
@@ -116,8 +116,8 @@ export const tBud: Method = {
   earlySign: 'the leaf stub drops at a touch in 10 to 14 days; the shield is plump and green',
   failureSign: 'the stub withers and clings; the shield is brown and shrunken',
   variants: [
-    { id: 'late-summer', words: 'in late summer', wayOn: 'sleeping-bud', rounds: SLEEPING_BUD_ROUNDS },
-    { id: 'early-summer', words: 'in early summer, forced', wayOn: 'forced-bud', rounds: FORCED_BUD_ROUNDS },
+    { id: 'late-summer', words: 'in late summer', ...SLEEPING_BUD },
+    { id: 'early-summer', words: 'in early summer, forced', ...FORCED_BUD },
   ],
   callusDays: 14,
   knifeCaution: `${CAUTIONS['bud-cut'].text} ${CAUTIONS['hands-meet'].text} Know where the first-aid kit is; the club’s own rules come first.`,

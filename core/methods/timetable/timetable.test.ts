@@ -7,21 +7,13 @@ import { dueWindow } from './due-window';
 import { signWords } from './round-advice';
 import { phaseWindow, type SeasonPhaseId, SEASON_PHASES, type TurnsOfYear } from './season-phases';
 import { TIE_UP } from './tasks';
+import { turnsOf } from '../testing/lake-year';
 import { timetable } from './timetable';
 import { AT_ONCE, calendarDays, event, EVERY_VISIT, EVERY_YEAR, growth, healingDays, phase } from './trigger';
 import { triggerWords } from './trigger-words';
 
 const mm = (value: number): string => `${value} mm`;
 const inches = (value: number): string => `${(value / 25.4).toFixed(1)} in`;
-
-/** A place by the lake, its turns a few days apart from year to year. */
-const turnsOf = (year: number): TurnsOfYear => ({
-  midsummer: `${year}-06-21`,
-  'buds-swell': addDays(`${year}-03-20`, year % 3),
-  'leaves-out': addDays(`${year}-04-18`, year % 3),
-  'last-frost': `${year}-05-10`,
-  'leaf-fall': `${year}-11-05`,
-});
 
 describe('triggers', () => {
   it('are said from their code, lengths in the reader’s unit', () => {

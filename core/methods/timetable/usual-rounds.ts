@@ -1,3 +1,4 @@
+import type { Variant } from '../variant';
 import type { RoundAdvice } from './round-advice';
 import { calendarDays, healingDays, phase, phaseNotBefore, phasePast } from './trigger';
 
@@ -5,6 +6,9 @@ import { calendarDays, healingDays, phase, phaseNotBefore, phasePast } from './t
  * Rounds of follow-up by variant. Days, weeks and signs: trade handbook, following up. Windows are as long as a club
  * takes to ask, a week or so. Where leaves do not fall, half a year and a year stand in for leaf fall and spring.
  */
+
+/** How a union lives on, and the rounds that ask after it. */
+type FollowUp = Pick<Variant, 'wayOn' | 'rounds'>;
 
 /** Leaves that fall before a graft could grow tell nothing of it. */
 const LEAST_GROWTH = 56;
@@ -41,104 +45,141 @@ const WAKES: RoundAdvice = {
 };
 
 /** Grafts at the bench: the instructor looks at the callus. */
-export const BENCH_ROUNDS: RoundAdvice[] = [
-  {
-    milestone: 'healed',
-    trigger: healingDays(14, 14, 21),
-    signs: ['callus-ring', 'holds-to-push'],
-    question: 'callus-holds',
-  },
-  growing(56, 63),
-  LEAF_FALL,
-  SPRING,
-];
+export const BENCH: FollowUp = {
+  wayOn: 'bench',
+  rounds: [
+    {
+      milestone: 'healed',
+      trigger: healingDays(14, 14, 21),
+      signs: ['callus-ring', 'holds-to-push'],
+      question: 'callus-holds',
+    },
+    growing(56, 63),
+    LEAF_FALL,
+    SPRING,
+  ],
+};
 
 /** Dormant scions outdoors. */
-export const OUTDOOR_ROUNDS: RoundAdvice[] = [
-  {
-    milestone: 'healed',
-    trigger: healingDays(21, 21, 28),
-    signs: ['buds-swell'],
-    question: 'buds-swelling',
-  },
-  growing(56, 63),
-  LEAF_FALL,
-  SPRING,
-];
+export const OUTDOOR: FollowUp = {
+  wayOn: 'outdoors',
+  rounds: [
+    {
+      milestone: 'healed',
+      trigger: healingDays(21, 21, 28),
+      signs: ['buds-swell'],
+      question: 'buds-swelling',
+    },
+    growing(56, 63),
+    LEAF_FALL,
+    SPRING,
+  ],
+};
 
 /** Grafts under a cover that stays shut until it has healed. */
-export const COVERED_ROUNDS: RoundAdvice[] = [
-  {
-    milestone: 'healed',
-    trigger: healingDays(21, 26, 30),
-    signs: ['buds-swell-in-film'],
-    question: 'buds-through-film',
-  },
-  growing(70, 77),
-  LEAF_FALL,
-  SPRING,
-];
+export const COVERED: FollowUp = {
+  wayOn: 'covered',
+  rounds: [
+    {
+      milestone: 'healed',
+      trigger: healingDays(21, 26, 30),
+      signs: ['buds-swell-in-film'],
+      question: 'buds-through-film',
+    },
+    growing(70, 77),
+    LEAF_FALL,
+    SPRING,
+  ],
+};
 
 /** A chip of dormant wood in spring. */
-export const SPRING_CHIP_ROUNDS: RoundAdvice[] = [
-  {
-    milestone: 'healed',
-    trigger: healingDays(21, 21, 28),
-    signs: ['bud-swells', 'no-leaf-stub'],
-    question: 'bud-swelling',
-  },
-  growing(56, 63),
-  LEAF_FALL,
-  SPRING,
-];
+export const SPRING_CHIP: FollowUp = {
+  wayOn: 'spring-chip',
+  rounds: [
+    {
+      milestone: 'healed',
+      trigger: healingDays(21, 21, 28),
+      signs: ['bud-swells', 'no-leaf-stub'],
+      question: 'bud-swelling',
+    },
+    growing(56, 63),
+    LEAF_FALL,
+    SPRING,
+  ],
+};
 
 /** Buds of early summer, forced to grow in the same season. */
-export const FORCED_BUD_ROUNDS: RoundAdvice[] = [
-  { milestone: 'healed', trigger: healingDays(14, 14, 18), signs: ['bud-green', 'stub-drops'], question: 'bud-green' },
-  growing(56, 63),
-  LEAF_FALL,
-  SPRING,
-];
+export const FORCED_BUD: FollowUp = {
+  wayOn: 'forced-bud',
+  rounds: [
+    {
+      milestone: 'healed',
+      trigger: healingDays(14, 14, 18),
+      signs: ['bud-green', 'stub-drops'],
+      question: 'bud-green',
+    },
+    growing(56, 63),
+    LEAF_FALL,
+    SPRING,
+  ],
+};
 
 /** Buds of late summer, which sleep until spring. */
-export const SLEEPING_BUD_ROUNDS: RoundAdvice[] = [
-  { milestone: 'healed', trigger: healingDays(10, 12, 14), signs: ['bud-green', 'stub-drops'], question: 'bud-green' },
-  WAKES,
-];
+export const SLEEPING_BUD: FollowUp = {
+  wayOn: 'sleeping-bud',
+  rounds: [
+    {
+      milestone: 'healed',
+      trigger: healingDays(10, 12, 14),
+      signs: ['bud-green', 'stub-drops'],
+      question: 'bud-green',
+    },
+    WAKES,
+  ],
+};
 
 /** Patches of spring. */
-export const SPRING_PATCH_ROUNDS: RoundAdvice[] = [
-  {
-    milestone: 'healed',
-    trigger: healingDays(14, 18, 21),
-    signs: ['patch-green', 'bud-sound'],
-    question: 'patch-green',
-  },
-  growing(56, 63),
-  LEAF_FALL,
-  SPRING,
-];
+export const SPRING_PATCH: FollowUp = {
+  wayOn: 'spring-patch',
+  rounds: [
+    {
+      milestone: 'healed',
+      trigger: healingDays(14, 18, 21),
+      signs: ['patch-green', 'bud-sound'],
+      question: 'patch-green',
+    },
+    growing(56, 63),
+    LEAF_FALL,
+    SPRING,
+  ],
+};
 
 /** Patches of autumn, which sleep until spring. */
-export const SLEEPING_PATCH_ROUNDS: RoundAdvice[] = [
-  {
-    milestone: 'healed',
-    trigger: healingDays(21, 21, 28),
-    signs: ['patch-green', 'bud-sound'],
-    question: 'patch-green',
-  },
-  WAKES,
-];
+export const SLEEPING_PATCH: FollowUp = {
+  wayOn: 'sleeping-patch',
+  rounds: [
+    {
+      milestone: 'healed',
+      trigger: healingDays(21, 21, 28),
+      signs: ['patch-green', 'bud-sound'],
+      question: 'patch-green',
+    },
+    WAKES,
+  ],
+};
 
 /** Tips of growing or evergreen wood. */
-export const TIP_ROUNDS: RoundAdvice[] = [
-  {
-    milestone: 'healed',
-    trigger: healingDays(30, 30, 37),
-    signs: ['tip-swells'],
-    question: 'tip-swelling',
-  },
-  growing(84, 91),
-  { ...LEAF_FALL, signs: ['alive'], question: 'alive' },
-  { ...SPRING, signs: ['grows'], question: 'grows' },
-];
+export const TIP: FollowUp = {
+  wayOn: 'tip',
+  rounds: [
+    {
+      milestone: 'healed',
+      trigger: healingDays(30, 30, 37),
+      signs: ['tip-swells'],
+      question: 'tip-swelling',
+    },
+    growing(84, 91),
+    { ...LEAF_FALL, signs: ['alive'], question: 'alive' },
+    { ...SPRING, signs: ['grows'], question: 'grows' },
+  ],
+};

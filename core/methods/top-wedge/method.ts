@@ -16,7 +16,7 @@ import * as school from '../schools';
 import { SLIT, WEDGE_LENGTH } from './steps';
 import { ANCHORS, technique } from './technique';
 import { wedge } from '../template';
-import { TIP_ROUNDS } from '../timetable/usual-rounds';
+import { TIP } from '../timetable/usual-rounds';
 import { stepFigure } from '../common/step-figure';
 
 /** Inset at which the outer lines, or the inner ones, meet. */
@@ -88,7 +88,7 @@ export const topWedge: Method = {
   ],
   earlySign: 'the tip stays plump under its film and swells within three to four weeks',
   failureSign: 'the tip blackens or wrinkles under the film',
-  variants: [{ id: 'usual', words: '', wayOn: 'tip', rounds: TIP_ROUNDS }],
+  variants: [{ id: 'usual', words: '', ...TIP }],
   callusDays: 21,
   knifeCaution: `${CAUTIONS['bud-cut'].text} ${CAUTIONS['hands-meet'].text} Know where the first-aid kit is; the club’s own rules come first.`,
   tools: ['thin sharp knife', 'snips', 'cut-resistant glove', 'caliper'],

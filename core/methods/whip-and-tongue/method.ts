@@ -7,7 +7,7 @@ import * as school from '../schools';
 import { CUT_LENGTH, cutLengthFor } from './steps';
 import { technique } from './technique';
 import { wrapGuide } from '../template';
-import { BENCH_ROUNDS, OUTDOOR_ROUNDS } from '../timetable/usual-rounds';
+import { BENCH, OUTDOOR } from '../timetable/usual-rounds';
 import { chosen } from '../school';
 
 export const whipAndTongue: Method = {
@@ -55,8 +55,8 @@ export const whipAndTongue: Method = {
   earlySign: 'a ring of callus along the cut, and the scion holds to a gentle push',
   failureSign: 'a dry line along the cut, and the scion wrinkles',
   variants: [
-    { id: 'bench', words: 'at the bench', places: ['bench'], wayOn: 'bench', rounds: BENCH_ROUNDS },
-    { id: 'outdoors', words: 'outdoors', places: ['field', 'pot'], wayOn: 'outdoors', rounds: OUTDOOR_ROUNDS },
+    { id: 'bench', words: 'at the bench', places: ['bench'], ...BENCH },
+    { id: 'outdoors', words: 'outdoors', places: ['field', 'pot'], ...OUTDOOR },
   ],
   callusDays: 14,
   knifeCaution: `${CAUTIONS['long-cut'].text} ${CAUTIONS['hands-meet'].text} Know where the first-aid kit is; the club’s own rules come first.`,

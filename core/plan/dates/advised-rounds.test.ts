@@ -1,24 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { METHODS, methodById } from '../../methods/registry';
+import { north } from '../climate/testing/climates';
 import type { PlannedMethod } from './planned-method';
 import { advisedRounds } from './advised-rounds';
 import { siteCalendar, type SiteYear } from './taught-on';
 import { datedPlan } from './dated-plan';
 
-const lake: SiteYear = {
-  hemisphere: 'north',
-  climate: {
-    lastFrost: '04-24',
-    firstFrost: '10-28',
-    frostMargin: 12,
-    normals: {
-      low: [-2, -1.5, 1, 4, 8, 11.5, 13.5, 13, 10, 6, 2, -0.5],
-      high: [3, 4.5, 9, 13, 18, 21.5, 23.5, 23, 19, 13.5, 7.5, 4],
-    },
-  },
-  edits: {},
-  observations: [],
-};
+const lake: SiteYear = { hemisphere: 'north', climate: north, edits: {}, observations: [] };
 const plan = (method: string, changes: Partial<PlannedMethod> = {}): PlannedMethod => ({
   method,
   place: methodById(method).use.places[0]!,
@@ -63,8 +51,8 @@ describe('the rounds of a day', () => {
   });
   it('hang on the leaf fall of the site: earlier in the hills', () => {
     const cold = {
-      ...lake.climate!,
-      normals: { low: lake.climate!.normals.low.map((t) => t - 4), high: lake.climate!.normals.high.map((t) => t - 4) },
+      ...north,
+      normals: { low: north.normals.low.map((t) => t - 4), high: north.normals.high.map((t) => t - 4) },
     };
     const at = (site: SiteYear) =>
       rounds('2027-03-20', [plan('whip-and-tongue')], site).find(({ milestone }) => milestone === 'season')!.due.from;

@@ -1,37 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { dayNormals } from '../climate/day-normals';
 import type { Climate } from '../climate/normals';
+import { north, south, warm } from '../climate/testing/climates';
 import { addDays, daysBetween } from '../../units/iso-date';
 import { alike } from './alike';
 import { ASSUMPTIONS, callusRange, assumptionsWith } from './assumptions';
 import type { Observation } from './observation';
 import { cycleStart, phenologyOf } from './phenology';
 
-const north: Climate = {
-  lastFrost: '04-24',
-  firstFrost: '10-28',
-  frostMargin: 12,
-  normals: {
-    low: [-2, -1.5, 1, 4, 8, 11.5, 13.5, 13, 10, 6, 2, -0.5],
-    high: [3, 4.5, 9, 13, 18, 21.5, 23.5, 23, 19, 13.5, 7.5, 4],
-  },
-};
-/** The same year half a turn on. */
-const south: Climate = {
-  lastFrost: '10-24',
-  firstFrost: '04-28',
-  frostMargin: 12,
-  normals: {
-    low: [...north.normals.low.slice(6), ...north.normals.low.slice(0, 6)],
-    high: [...north.normals.high.slice(6), ...north.normals.high.slice(0, 6)],
-  },
-};
-const warm: Climate = {
-  lastFrost: null,
-  firstFrost: null,
-  frostMargin: 0,
-  normals: { low: Array(12).fill(21), high: Array(12).fill(29) },
-};
 const assumption = assumptionsWith({});
 const year = (
   climate: Climate,
