@@ -11,6 +11,7 @@ import * as stamps from './migrations/0006-stamps';
 import * as turns from './migrations/0007-turns';
 import * as guards from './migrations/0008-guards';
 import * as roundsByVariant from './migrations/0009-rounds-by-variant';
+import * as unionMaking from './migrations/0010-union-making';
 
 function migrator(sequelize: Sequelize) {
   return new Umzug({
@@ -24,6 +25,7 @@ function migrator(sequelize: Sequelize) {
       { name: '0007-turns', up: () => turns.up(sequelize) },
       { name: '0008-guards', up: () => guards.up(sequelize) },
       { name: '0009-rounds-by-variant', up: () => roundsByVariant.up(sequelize) },
+      { name: '0010-union-making', up: () => unionMaking.up(sequelize) },
     ],
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
     logger: undefined,

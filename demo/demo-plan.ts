@@ -5,7 +5,7 @@ import { addDays } from '@/core/units/iso-date';
 import { aroundZero, seededRandom } from '@/core/chance/seeded-random';
 import type { Context } from '@/server/platform/context';
 import { putRoom, roomOf } from '@/server/plan/bench-plan';
-import { listKeepers } from '@/server/aftercare/keepers';
+import { listKeepers } from '@/server/plan/keepers-of-workshop';
 import { addPiece } from '@/server/plan/measured-wood';
 import { putPlannedMethods } from '@/server/plan/planned-methods';
 import { putStore } from '@/server/plan/quantities';

@@ -1,8 +1,5 @@
 import { v7 as uuid } from 'uuid';
-import { aroundZero, seededRandom } from '@/core/chance/seeded-random';
-import type { Measures } from '@/core/methods/measures';
-import { exampleMeasures } from '@/core/methods/example-measures';
-import type { Marks } from '@/core/score/rubric/judge-union';
+import { seededRandom } from '@/core/chance/seeded-random';
 import { METHODS } from '@/core/methods/registry';
 import { addDays } from '@/core/units/iso-date';
 import { dateInZone } from '@/core/units/zoned-date';
@@ -10,7 +7,9 @@ import type { Actor, Context, Services } from '@/server/platform/context';
 import { saveAnswer, growerPage } from '@/server/follow-up/grower-page';
 import { putJudgement } from '@/server/score/judgements';
 import { keeperDoors, permitKeepers } from '@/server/score/keeper-permits';
-import { listKeepers, changeKeepers, makeKeepers } from '@/server/aftercare/keepers';
+import { changeKeepers } from '@/server/aftercare/change-keepers';
+import { listKeepers } from '@/server/plan/keepers-of-workshop';
+import { makeKeepers } from '@/server/aftercare/make-keepers';
 import { addStockLot, addWoodLot, workshopLots } from '@/server/plan/lots';
 import { acknowledge, putBriefing, workshopBriefing } from '@/server/teach/briefing';
 import { addMember, makeFirstLead } from '@/server/club/members';
@@ -27,6 +26,8 @@ import { addSite } from '@/server/club/sites';
 import { putWorkshop } from '@/server/plan/workshops';
 import { demoDates } from './dates';
 import { demoAfterTheDay, demoSecondLooks, demoSettings } from './demo-scoring';
+import { judgeDemoKeepers } from './demo-keepers';
+import { drawnUnion } from './drawn-union';
 import { demoPlan, demoSiteYear, demoSources, demoWood } from './demo-plan';
 import { ASSISTANT, CLUB, HANDS, LEAD, PAST_ROSTER, SITE, STOCKS, TREE, VIEWER, WOOD } from './scenario';
 
@@ -81,6 +82,7 @@ export async function loadDemo(services: Services, password: string): Promise<vo
   await scorePractice(as, lead, assistant, past, dates.past, seats);
   await demoSecondLooks(as, lead, assistant, past);
   await makeDemoKeepers(as(lead, new Date(`${dates.past}T14:10:00Z`)), past);
+  await judgeDemoKeepers(as, assistant, past, dates.past);
 
   // The round was sent when it opened; people answered in the days since.
   const sentAt = new Date(`${dates.round.opensOn}T08:00:00Z`);
@@ -143,52 +145,6 @@ async function scorePractice(
   }
 }
 
-function drawnUnion(random: () => number, skill: number): { measures: Measures; marks: Marks; note: string } {
-  const clumsy = 1 - skill;
-  const tenth = (value: number): number => Math.round(value * 10) / 10;
-  const stock = tenth(Math.max(7, 10 + 1.2 * aroundZero(random)));
-  const scion = tenth(Math.max(6, stock - Math.abs(0.9 * aroundZero(random)) * (0.4 + clumsy)));
-  const cut = Math.max(22, 36 + 4 * aroundZero(random));
-  const hollow = (): string => {
-    const roll = random() + clumsy * 0.55;
-    return roll > 1.4 ? 'deep' : roll > 1.12 ? 'hollow' : roll > 0.82 ? 'hairline' : 'none';
-  };
-  const roll = random();
-  const placement =
-    stock - scion < 0.8
-      ? 'middle'
-      : roll < skill
-        ? roll < skill / 2
-          ? 'left-lines'
-          : 'right-lines'
-        : roll < skill + clumsy * 0.5
-          ? 'middle'
-          : 'left-flush';
-  const marks: Marks = {};
-  const slip = (id: string, poor: number, fatal = 0): void => {
-    const chance = random();
-    if (chance < fatal * clumsy) marks[id] = 'fatal';
-    else if (chance < (poor + fatal) * clumsy) marks[id] = 'poor';
-  };
-  slip('tongue', 0.7, 0.08);
-  slip('hold', 0.45, 0.1);
-  slip('daylight', 0.5, 0.04);
-  slip('clean', 0.4);
-  slip('safe-hands', 0.25, 0.05);
-  if (random() < 0.35 * clumsy) marks.strokes = random() < 0.3 ? 'recut' : 'poor';
-  const measures = exampleMeasures(METHODS[0]!, {
-    stockDiameter: stock,
-    scionDiameter: scion,
-    stockLength: tenth(cut),
-    scionLength: tenth(cut * (1 + 0.16 * clumsy * aroundZero(random))),
-    stockHollow: hollow(),
-    scionHollow: hollow(),
-    placement,
-    ...(random() < 0.25 * clumsy ? { lift: tenth(2.5 * aroundZero(random)) } : {}),
-  });
-  return { measures, marks, note: marks.tongue === 'fatal' ? 'pushed the blade instead of rocking it' : '' };
-}
-
 /** Keepers in one step, then half of them changed to the second wood lot, and two codes left unused. */
 async function makeDemoKeepers(context: Context, workshopId: string): Promise<void> {
   const lots = await workshopLots(context, workshopId);
@@ -201,7 +157,8 @@ async function makeDemoKeepers(context: Context, workshopId: string): Promise<vo
     may: true,
     reason: 'near enough, and somebody stood beside them',
   });
-  await makeKeepers(context, workshopId, { woodLotId: pear!.id, stockLotId: lots.stocks[0]!.id });
+  const each = DEMO_KEEPERS_EACH;
+  await makeKeepers(context, workshopId, { woodLotId: pear!.id, stockLotId: lots.stocks[0]!.id, each });
   const keepers = await listKeepers(context, workshopId);
   const second = keepers.filter((_, i) => i % DEMO_KEEPERS_EACH >= DEMO_KEEPERS_EACH / 2).map(({ id }) => id);
   await changeKeepers(context, workshopId, { plantIds: second, woodLotId: medlar!.id });

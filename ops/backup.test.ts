@@ -7,7 +7,11 @@ import { type Database, openDatabase } from '@/db/database';
 import { migrate, pendingMigrations } from '@/db/migrate';
 import { loadDemo } from '@/demo/load-demo';
 import { LEAD } from '@/demo/scenario';
-import type { Services } from '@/server/platform/context';
+import { madeWith } from '@/core/methods/made-with';
+import { methodById } from '@/core/methods/registry';
+import { variantsOn } from '@/server/plan/taught';
+import type { Context, Services } from '@/server/platform/context';
+import { rebuildUnionFacts } from '@/server/platform/union-facts';
 import { erasePersonRows } from '@/server/club/erase-person';
 import { erasedListIn } from '@/server/platform/erased-list';
 import { FREE_TEXTS } from '@/server/club/free-texts';
@@ -185,6 +189,38 @@ describe('a backup', () => {
   }, 120_000);
 });
 
+/** Every union carries how it was made, as its workshop and its plan say it was. */
+async function expectMaking(context: Context): Promise<void> {
+  const { db: old } = context;
+  const seats = new Map((await old.seats.findAll({ raw: true })).map((seat) => [seat.id, seat]));
+  let checked = 0;
+  for (const workshop of await old.workshops.findAll({ raw: true })) {
+    const unions = await old.unions.findAll({ where: { workshopId: workshop.id }, raw: true });
+    const method = methodById(workshop.method);
+    const variant = (await variantsOn(context, workshop))(method);
+    for (const union of unions) {
+      expect(union).toMatchObject({
+        method: workshop.method,
+        variant,
+        ...madeWith(method, workshop.schools),
+        madeOn: workshop.date,
+        makerId: seats.get(union.seatId)!.personId,
+        position: 'sole',
+      });
+      checked++;
+    }
+    const facts = await old.unionFacts.findAll({ where: { workshopId: workshop.id }, order: ['unionId'], raw: true });
+    await rebuildUnionFacts(old, context.actor.clubId);
+    expect(await old.unionFacts.findAll({ where: { workshopId: workshop.id }, order: ['unionId'], raw: true })).toEqual(
+      facts,
+    );
+  }
+  expect(checked).toBeGreaterThan(60);
+  for (const { seenOn, recordedAt } of await old.reports.findAll({ raw: true }))
+    expect(seenOn).toBe(recordedAt.toISOString().slice(0, 10));
+  for (const { method } of await old.judgements.findAll({ raw: true })) expect(method).not.toBe('');
+}
+
 describe('demos of earlier releases', () => {
   it.each(readdirSync('demo/releases').filter((name) => name.endsWith('.tar.gz')))(
     '%s comes up in this version',
@@ -213,6 +249,7 @@ describe('demos of earlier releases', () => {
         for (const { id } of await old.workshops.findAll({ raw: true }))
           for (const table of EXPORTS) expect((await exportCsv(context, id, table)).length).toBeGreaterThan(50);
         expect(await old.judgements.count()).toBe(manifest.rows.judgements);
+        await expectMaking(context);
       } finally {
         await old.sequelize.close();
         await own.stop();

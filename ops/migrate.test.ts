@@ -17,6 +17,7 @@ const ALL = [
   '0007-turns',
   '0008-guards',
   '0009-rounds-by-variant',
+  '0010-union-making',
 ];
 /** Tables that are spoken to without a model. */
 const BARE = ['guards', 'migration_guard', 'migrations', 'rate_limits', 'table_stamps'];

@@ -1,24 +1,45 @@
 import { describe, expect, it } from 'vitest';
 import { refusals, taken } from '@/core/testing/refusals';
-import { changeInput, makeInput } from './keeper-input';
+import { changeInput, makeInput, unionInput } from './keeper-input';
 import { LEAST_TAG, MOST_TAG } from './tag-size';
 import { tagsInput } from './tags-input';
 
+const METHODS = ['chip', 'cleft'];
 const OWN_ID = '018f6b1e-7c1a-7d2e-9c3b-0a1b2c3d4e5f';
 
 describe('keepers', () => {
   it('are made of wood and stock there is', () => {
-    expect(refusals(makeInput, { woodLotId: OWN_ID, stockLotId: OWN_ID })).toEqual({});
-    expect(refusals(makeInput, { woodLotId: '' })).toEqual({
+    expect(refusals(makeInput(METHODS), { woodLotId: OWN_ID, stockLotId: OWN_ID })).toEqual({});
+    expect(refusals(makeInput(METHODS), { woodLotId: '' })).toEqual({
       woodLotId: 'Choose a wood lot.',
       stockLotId: 'Choose a stock lot.',
     });
   });
   it('are changed a thousand at a time, and only by what was sent', () => {
-    expect(taken(changeInput, { plantIds: [OWN_ID], voided: true })).toEqual({ plantIds: [OWN_ID], voided: true });
-    expect(refusals(changeInput, { plantIds: [] })).toEqual({ plantIds: 'Choose at least one keeper.' });
-    expect(refusals(changeInput, { plantIds: Array(1001).fill(OWN_ID) })).toEqual({
+    expect(taken(changeInput(METHODS), { plantIds: [OWN_ID], voided: true })).toEqual({
+      plantIds: [OWN_ID],
+      voided: true,
+    });
+    expect(refusals(changeInput(METHODS), { plantIds: [] })).toEqual({ plantIds: 'Choose at least one keeper.' });
+    expect(refusals(changeInput(METHODS), { plantIds: Array(1001).fill(OWN_ID) })).toEqual({
       plantIds: 'Choose 1000 keepers at most.',
+    });
+  });
+  it('are of a method there is, made on a day there was, with the help of somebody or nobody', () => {
+    const refused = (change: object) => refusals(changeInput(METHODS), { plantIds: [OWN_ID], ...change });
+    expect(refused({ method: 'chip', madeOn: '2027-03-06', helper: `member ${OWN_ID}` })).toEqual({});
+    expect(refused({ helper: 'none' })).toEqual({});
+    expect(refused({ helper: 'somebody' })).toEqual({ helper: 'Choose whose help it was made with again.' });
+    expect(refused({ method: 'glue' })).toEqual({ method: 'Choose a method from the list.' });
+    expect(refused({ madeOn: '2027-02-30' })).toHaveProperty('madeOn');
+    expect(refusals(makeInput(METHODS), { woodLotId: OWN_ID, stockLotId: OWN_ID, each: 61 })).toEqual({
+      each: 'How many each must be 60 or less.',
+    });
+  });
+  it('carry another union at a place there is', () => {
+    expect(refusals(unionInput(METHODS), { method: 'chip', position: 'upper' })).toEqual({});
+    expect(refusals(unionInput(METHODS), { method: 'chip', position: 'beside' })).toEqual({
+      position: 'Choose where it sits.',
     });
   });
 });

@@ -1,15 +1,48 @@
-import { object, array, string, boolean } from 'yup';
-import { id } from '@/core/inputs/fields';
+import { array, boolean, type InferType, object, string } from 'yup';
+import { count, id, optionalDate } from '@/core/inputs/fields';
+import { POSITIONS } from '@/core/methods/position';
 
-export const makeInput = object({ woodLotId: id('a wood lot'), stockLotId: id('a stock lot') });
+const methodOf = (known: string[]) => string().oneOf(known, 'Choose a method from the list.');
 
-export const changeInput = object({
-  plantIds: array(id('a keeper'))
-    .required('Choose keepers.')
-    .min(1, 'Choose at least one keeper.')
-    .max(1000, 'Choose 1000 keepers at most.'),
-  woodLotId: string().default(undefined),
-  stockLotId: string().default(undefined),
-  seatId: string().default(undefined),
-  voided: boolean().strict().default(undefined),
-});
+/**
+ * Keepers to be made: of which method and lots, and how many each; what is not said is the workshop's and what Quantities says.
+ * @param known ids of the methods there are.
+ */
+export const makeInput = (known: string[]) =>
+  object({
+    method: methodOf(known).default(undefined),
+    woodLotId: id('a wood lot'),
+    stockLotId: id('a stock lot'),
+    each: count('how many each', 0, 60).optional().default(undefined),
+  });
+
+/** @param known ids of the methods there are. */
+export const changeInput = (known: string[]) =>
+  object({
+    plantIds: array(id('a keeper'))
+      .required('Choose keepers.')
+      .min(1, 'Choose at least one keeper.')
+      .max(1000, 'Choose 1000 keepers at most.'),
+    woodLotId: string().default(undefined),
+    stockLotId: string().default(undefined),
+    seatId: string().default(undefined),
+    method: methodOf(known).default(undefined),
+    madeOn: optionalDate('the day they were made').default(undefined),
+    /** "none", or "member" or "seat" with an id. */
+    helper: string()
+      .default(undefined)
+      .matches(/^(none|(member|seat) [0-9a-f-]{36})$/, 'Choose whose help it was made with again.'),
+    voided: boolean().strict().default(undefined),
+  });
+
+/** What is changed of keepers. */
+export type KeeperChange = InferType<ReturnType<typeof changeInput>>;
+
+/** Another union on a plant. */
+export const unionInput = (known: string[]) =>
+  object({
+    method: methodOf(known).required('Choose a method.'),
+    position: string()
+      .oneOf([...POSITIONS], 'Choose where it sits.')
+      .required('Choose where it sits.'),
+  });

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { ANSWERS, MILESTONES } from '../methods/milestones';
-import { takeOf, type UnionAnswers } from './take-state';
+import { type Answer, ANSWERS, type Milestone, MILESTONES } from '../methods/milestones';
+import { type Sighting, takeOf } from './take-state';
 import { takeRate } from './take-rate';
 import { wilsonInterval } from '../statistics/wilson-interval';
 
@@ -57,7 +57,22 @@ describe('takeRate', () => {
 });
 
 describe('takeOf', () => {
-  const states = (answers: UnionAnswers) => MILESTONES.map((milestone) => takeOf(answers).states[milestone]).join(' ');
+  const DAYS: Record<Milestone, string> = {
+    healed: '2027-03-27',
+    growing: '2027-05-08',
+    season: '2027-11-02',
+    wintered: '2028-04-20',
+  };
+  type Answers = Partial<Record<Milestone, Answer>>;
+  /** Answers seen on the day each milestone is looked at. */
+  const seen = (answers: Answers, days: Partial<Record<Milestone, string>> = {}): Sighting[] =>
+    MILESTONES.flatMap((milestone) =>
+      answers[milestone]
+        ? [{ milestones: [milestone], answer: answers[milestone], seenOn: days[milestone] ?? DAYS[milestone] }]
+        : [],
+    );
+  const states = (answers: Answers, days?: Partial<Record<Milestone, string>>) =>
+    MILESTONES.map((milestone) => takeOf(seen(answers, days)).states[milestone]).join(' ');
   it('counts a later milestone for the earlier ones', () => {
     expect(states({ season: 'yes' })).toBe('alive alive alive unknown');
   });
@@ -69,16 +84,37 @@ describe('takeOf', () => {
     expect(states({ healed: 'not-sure', growing: 'not-found' })).toBe('unknown unknown unknown unknown');
   });
   it('flags alive after dead instead of overwriting it', () => {
-    const take = takeOf({ healed: 'dead', growing: 'yes' });
+    const take = takeOf(seen({ healed: 'dead', growing: 'yes' }));
     expect(take.contradicted).toBe(true);
     expect(take.states.healed).toBe('unknown');
-    expect(takeOf({ healed: 'yes', growing: 'dead' }).contradicted).toBe(false);
+    expect(takeOf(seen({ healed: 'yes', growing: 'dead' })).contradicted).toBe(false);
+  });
+  it('goes by the day a thing was seen, not by the round that asked', () => {
+    // Told for the first round only after the second: it was alive in May and dead by August.
+    const late = { healed: '2027-08-20' };
+    expect(takeOf(seen({ healed: 'dead', growing: 'yes' }, late)).contradicted).toBe(false);
+    expect(states({ healed: 'dead', growing: 'yes' }, late)).toBe('alive alive dead dead');
+    // And an early look that was answered late contradicts a death seen before it.
+    expect(takeOf(seen({ healed: 'yes', growing: 'dead' }, { healed: '2027-06-01' })).contradicted).toBe(true);
+  });
+  it('dates when it was first and last seen alive, and first seen dead', () => {
+    expect(takeOf(seen({ healed: 'yes', growing: 'yes', season: 'dead', wintered: 'dead' }))).toMatchObject({
+      firstAliveOn: '2027-03-27',
+      lastAliveOn: '2027-05-08',
+      firstDeadOn: '2027-11-02',
+    });
+    expect(takeOf([])).toMatchObject({ firstAliveOn: null, lastAliveOn: null, firstDeadOn: null });
+  });
+  it('takes one look for both milestones it tells', () => {
+    const woke = { milestones: ['growing', 'wintered'] as const, answer: 'yes' as const, seenOn: '2028-06-02' };
+    expect(takeOf([woke]).states).toMatchObject({ growing: 'alive', season: 'alive', wintered: 'alive' });
+    expect(takeOf([{ ...woke, answer: 'dead' }]).states).toMatchObject({ healed: 'unknown', growing: 'dead' });
   });
   it('never has life after death', () => {
     const answer = fc.option(fc.constantFrom(...ANSWERS), { nil: undefined });
     fc.assert(
       fc.property(fc.record({ healed: answer, growing: answer, season: answer, wintered: answer }), (answers) => {
-        const order = MILESTONES.map((milestone) => takeOf(answers).states[milestone]);
+        const order = MILESTONES.map((milestone) => takeOf(seen(answers)).states[milestone]);
         const firstDead = order.indexOf('dead');
         if (firstDead >= 0) expect(order.slice(firstDead)).not.toContain('alive');
       }),

@@ -1,5 +1,5 @@
 import { type InferType, object, string } from 'yup';
-import { id, trimmed } from '@/core/inputs/fields';
+import { id, optionalDate, trimmed } from '@/core/inputs/fields';
 import { ANSWERS } from '@/core/methods/milestones';
 
 export const answerInput = object({
@@ -7,6 +7,8 @@ export const answerInput = object({
   answer: string()
     .oneOf([...ANSWERS], 'Choose yes, not sure yet, dead, or cannot find it.')
     .required('Choose an answer.'),
+  /** The day it was seen; empty for the day it is told. */
+  seenOn: optionalDate('the day you saw it'),
   note: trimmed().default('').max(500, 'Keep the note to 500 characters.'),
 });
 

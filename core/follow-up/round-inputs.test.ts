@@ -21,6 +21,7 @@ describe('a round', () => {
 describe('an answer', () => {
   it('is of a plant, with a note that may be empty', () => {
     expect(taken(answerInput, { unionId: OWN_ID, answer: 'not-sure' })).toEqual({
+      seenOn: '',
       unionId: OWN_ID,
       answer: 'not-sure',
       note: '',

@@ -56,6 +56,8 @@ export interface Use {
   takes: { piece: 'scion' | 'bud' | 'tip'; buds: number };
   /** 1 for a first day, 3 for a practised hand. */
   skill: 1 | 2 | 3;
+  /** How one plant can carry several unions; where nothing is said it carries one. */
+  several?: 'along the stem' | 'around the stump';
   /** Done whenever shoots flush where there is no winter. */
   tropics?: boolean;
 }

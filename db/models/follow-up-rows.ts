@@ -5,8 +5,8 @@ export interface RoundRow {
   clubId: string;
   workshopId: string;
   milestone: Milestone;
-  /** A later milestone that the same answer tells, and that is not asked again. */
-  alsoAnswers: Milestone | null;
+  /** Unions it asks of, as "chip/spring t-bud/late-summer"; empty for all of the day. */
+  asks: string;
   opensOn: string;
   closesOn: string;
 }
@@ -43,6 +43,8 @@ export interface ReportRow {
   turn: number;
   answer: Answer;
   note: string;
+  /** The day it was seen, at the site; it may have been told much later. */
+  seenOn: string;
   source: 'link' | 'phone' | 'slip';
   enteredBy: string | null;
   recordedAt: Date;

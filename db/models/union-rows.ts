@@ -1,5 +1,9 @@
 import type { Measures } from '@/core/methods/measures';
 import type { Stage } from '@/core/methods/method';
+import type { Position } from '@/core/methods/position';
+import type { Choices } from '@/core/methods/school';
+import type { VariantId } from '@/core/methods/variant';
+import type { Outlook, OutlookBy } from '@/core/score/rubric/outlook';
 import type { Marks } from '@/core/score/rubric/judge-union';
 import type { TakeState } from '@/core/findings/take-state';
 
@@ -25,6 +29,19 @@ export interface UnionRow {
   kind: UnionKind;
   number: number;
   plantId: string | null;
+  /** Where on its plant it sits; practice unions are the only one. */
+  position: Position;
+  method: string;
+  variant: VariantId;
+  /** The schools it was made by, and ids of the materials that bind and cover it. */
+  schools: Choices;
+  materials: string[];
+  madeOn: string;
+  /** The person who made it, who may have handed the plant on since. */
+  makerId: string;
+  /** Whose help it was made with, a member of the club or another at the benches. */
+  helperUserId: string | null;
+  helperPersonId: string | null;
   chosenJudgementId: string | null;
   doubleSettledAt: Date | null;
   /** Drawn to be scored twice, and when that was done or given up. */
@@ -39,6 +56,8 @@ export interface JudgementRow {
   clubId: string;
   unionId: string;
   assessorId: string;
+  /** What its measures are of; a union was taken for another method where somebody took the wrong one. */
+  method: string;
   stage: Stage;
   measures: Measures;
   marks: Marks;
@@ -68,6 +87,9 @@ export interface JudgementRow {
   /** How long the union was on the screen, and strokes counted, where somebody counted. */
   seconds: number | null;
   strokes: number | null;
+  /** Whether it will live, as somebody said with one tap. */
+  outlook: Outlook | null;
+  outlookBy: OutlookBy | null;
   /** Who had it scored again by another rubric; its assessor stays who it was. */
   rescoredBy: string | null;
   /** Hash of what the device sent; null for those from before it was kept. */
@@ -81,8 +103,11 @@ export interface UnionFactRow {
   seatId: string;
   kind: UnionKind;
   method: string;
+  variant: VariantId;
+  /** The day it was made. */
   date: string;
   number: number;
+  position: Position;
   woodLotId: string | null;
   stockLotId: string | null;
   assessorId: string | null;
@@ -90,10 +115,20 @@ export interface UnionFactRow {
   contact: number | null;
   contactGrade: 'good' | 'poor' | 'fatal' | null;
   fatal: boolean | null;
+  /** How far it was judged. */
+  stage: Stage | null;
+  outlook: Outlook | null;
+  outlookBy: OutlookBy | null;
+  /** Made with somebody's help. */
+  helped: boolean;
   voided: boolean;
   healed: TakeState;
   growing: TakeState;
   season: TakeState;
   wintered: TakeState;
   contradicted: boolean;
+  /** Days on which it was seen, not those on which it was told. */
+  firstAliveOn: string | null;
+  lastAliveOn: string | null;
+  firstDeadOn: string | null;
 }

@@ -10,7 +10,8 @@ import { METHODS } from '@/core/methods/registry';
 import { putJudgement } from '@/server/score/judgements';
 import { exampleMeasures } from '@/core/methods/example-measures';
 import { permitKeepers } from '@/server/score/keeper-permits';
-import { listKeepers, makeKeepers } from '@/server/aftercare/keepers';
+import { listKeepers } from '@/server/plan/keepers-of-workshop';
+import { makeKeepers } from '@/server/aftercare/make-keepers';
 import { addRound } from '@/server/follow-up/rounds';
 import { putSource } from '@/server/plan/wood-sources';
 

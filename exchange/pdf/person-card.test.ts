@@ -10,6 +10,7 @@ import { personCardsPdf } from './person-card';
 
 const union = (number: number, score: number | null): CardUnion => ({
   number,
+  method: '',
   score,
   contact: 0.8,
   words: 'both sides, 80 %',
@@ -49,13 +50,14 @@ function cardOf(method: (typeof METHODS)[number], count: number): PersonCard {
             trained(method, 'Binding', 'Wrap from below upwards, each turn over the last.'),
           ]
         : [],
-    keepers: [{ code: 'K7M4XQ', variety: 'Grey Heron', stock: 'Reedmoor' }],
-    looks: [{ from: '2027-03-20', to: '2027-03-27', lookFor: 'callus along the cut' }],
+    keepers: [{ code: 'K7M4XQ', variety: 'Grey Heron', stock: 'Reedmoor', place: '', method: '', judged: null }],
+    looks: [{ from: '2027-03-20', to: '2027-03-27', lookFor: 'callus along the cut', method: '' }],
     tasks: Array.from({ length: 60 }, (_, i) => ({
       name: `Task ${i + 1}`,
       from: '2027-03-06',
       to: '2027-03-08',
       missed: null,
+      method: '',
     })),
   };
 }

@@ -1,6 +1,6 @@
 import { type Paper, SHEETS } from '@/core/units/paper';
 import { COLOURS } from '@/core/drawing/colours';
-import type { CardUnion, PersonCard } from '@/core/score/cards/person-card';
+import type { CardKeeper, CardUnion, PersonCard } from '@/core/score/cards/person-card';
 import { formatCode } from '@/core/codes/plant-code';
 import { thumbnail } from '@/core/drawing/thumbnail';
 import { unionGlyph } from '@/core/drawing/union-glyph';
@@ -182,6 +182,12 @@ function rightAndWrong(doc: Doc, shown: FaultShown, left: number, right: number,
   }
 }
 
+/** A keeper by its tag, with what was judged of it; nothing is said of one that nobody judged. */
+function keeperWords({ code, variety, stock, place, judged }: CardKeeper): string {
+  const score = judged === null || judged.score === null ? '' : ` (${Math.round(judged.score)})`;
+  return `${formatCode(code)} ${variety} on ${stock}${place ? `, ${place}` : ''}${score}`;
+}
+
 /** What goes home, and when to look at it; as much as the page holds. */
 function home(
   doc: Doc,
@@ -200,23 +206,16 @@ function home(
   y += 5.5 * MM;
   if (keepers.length > 0)
     y =
-      writeParagraph(
-        doc,
-        keepers.map(({ code, variety, stock }) => `${formatCode(code)} ${variety} on ${stock}`).join('  ·  '),
-        left,
-        y,
-        { size: 9.5, width: right - left },
-      ) +
-      2 * MM;
+      writeParagraph(doc, keepers.map(keeperWords).join('  ·  '), left, y, { size: 9.5, width: right - left }) + 2 * MM;
   const rows = [
-    ...looks.map(({ from, to, lookFor }) => ({
+    ...looks.map(({ from, to, lookFor, method }) => ({
       when: `${formatDate(from)} to ${formatDate(to)}`,
-      what: `Look: ${lookFor}`,
+      what: `${method ? `${method}, look` : 'Look'}: ${lookFor}`,
       bold: true,
     })),
-    ...tasks.map(({ from, to, name }) => ({
+    ...tasks.map(({ from, to, name, method }) => ({
       when: from === to ? formatDate(from) : `${formatDate(from)} to ${formatDate(to)}`,
-      what: name,
+      what: method ? `${method}: ${name}` : name,
       bold: false,
     })),
   ];

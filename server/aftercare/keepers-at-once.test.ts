@@ -1,6 +1,8 @@
 import { v7 as uuid } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { changeKeepers, listKeepers, makeKeepers } from './keepers';
+import { changeKeepers } from './change-keepers';
+import { listKeepers } from '@/server/plan/keepers-of-workshop';
+import { makeKeepers } from './make-keepers';
 import { addReport } from '@/server/follow-up/reports';
 import { addRound, getRound } from '@/server/follow-up/rounds';
 import {
@@ -18,7 +20,11 @@ let workshop: TestWorkshop;
 beforeAll(async () => {
   club = await testClub();
   workshop = await testWorkshop(club);
-  await makeKeepers(club.as('lead'), workshop.id, { woodLotId: workshop.woodLotId, stockLotId: workshop.stockLotId });
+  await makeKeepers(club.as('lead'), workshop.id, {
+    woodLotId: workshop.woodLotId,
+    stockLotId: workshop.stockLotId,
+    each: 2,
+  });
 });
 
 describe('a keeper that is voided', () => {
@@ -44,7 +50,8 @@ describe('a keeper that is voided', () => {
       clubId: club.clubId,
       round,
       reportId: uuid(),
-      answer: { unionId: keeper.unionId, answer: 'yes', note: '' },
+      answer: { unionId: keeper.unionId, answer: 'yes', note: '', seenOn: '' },
+      seenOn: '2027-03-27',
       source: 'phone',
       enteredBy: null,
       now: club.services.now,

@@ -1,7 +1,10 @@
 import { v7 as uuid } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { isPlantCode } from '@/core/codes/plant-code';
-import { changeKeepers, listKeepers, makeKeepers, plantByCode } from './keepers';
+import { changeKeepers } from './change-keepers';
+import { listKeepers } from '@/server/plan/keepers-of-workshop';
+import { plantByCode } from './plant-by-code';
+import { makeKeepers } from './make-keepers';
 import { addWoodLot, chooseWoodLot, dropLot, workshopLots } from '@/server/plan/lots';
 import { enterReport } from '@/server/follow-up/reports';
 import { addRound } from '@/server/follow-up/rounds';
@@ -16,7 +19,7 @@ beforeAll(async () => {
 });
 
 const keepers = () => listKeepers(club.as('viewer'), workshop.id);
-const lots = () => ({ woodLotId: workshop.woodLotId, stockLotId: workshop.stockLotId });
+const lots = () => ({ woodLotId: workshop.woodLotId, stockLotId: workshop.stockLotId, each: 2 });
 
 describe('keepers', () => {
   it('are made in one step for those present, as many as promised, once for any number of clicks', async () => {

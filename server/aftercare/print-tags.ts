@@ -1,25 +1,25 @@
 import { tagsPdf } from '@/exchange/pdf/tags';
 import type { Context } from '@/server/platform/context';
-import { listKeepers } from './keepers';
+import { listKeepers } from '@/server/plan/keepers-of-workshop';
 import { parse } from '@/server/platform/parse';
 import { notFound } from '@/server/platform/use-case-error';
-import { getWorkshop } from '@/server/plan/workshops';
 import { tagsInput } from '@/core/aftercare/tags-input';
 
 /** Tags of a workshop's living keepers, or of the one with `code` again. */
 export async function printTags(context: Context, workshopId: string, input: unknown): Promise<Buffer> {
-  const workshop = await getWorkshop(context, workshopId);
   const values = parse(tagsInput, input);
-  const keepers = (await listKeepers(context, workshopId)).filter(
+  const living = (await listKeepers(context, workshopId)).filter(
     (keeper) => !keeper.voidedAt && (values.code === '' || keeper.code === values.code),
   );
+  // A plant has one tag, however many unions it carries.
+  const keepers = living.filter(({ id }, i) => living.findIndex((other) => other.id === id) === i);
   if (values.code !== '' && keepers.length === 0) throw notFound('A keeper with this code');
-  const tags = keepers.map(({ code, wood, stock, seat }) => ({
+  const tags = keepers.map(({ code, wood, stock, seat, madeOn }) => ({
     code,
     url: `${context.publicUrl}/u/${code}`,
     variety: wood.variety,
     stock: stock.stockType,
-    date: workshop.date,
+    date: madeOn,
     initials: initials(seat.person.name),
   }));
   return tagsPdf(tags, values.paper, { width: values.width, height: values.height });

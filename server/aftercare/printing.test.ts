@@ -2,7 +2,9 @@ import { execFileSync } from 'node:child_process';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { METHODS } from '@/core/methods/registry';
 import { printHandout, printTemplate } from '@/server/teach/handouts';
-import { changeKeepers, listKeepers, makeKeepers } from './keepers';
+import { changeKeepers } from './change-keepers';
+import { listKeepers } from '@/server/plan/keepers-of-workshop';
+import { makeKeepers } from './make-keepers';
 import { printScoreSheet } from '@/server/score/print-score-sheet';
 import { printTags } from './print-tags';
 import { putRubricEdits } from '@/server/score/rubric-editor';
@@ -14,7 +16,11 @@ let workshop: TestWorkshop;
 beforeAll(async () => {
   club = await testClub();
   workshop = await testWorkshop(club, 2);
-  await makeKeepers(club.as('lead'), workshop.id, { woodLotId: workshop.woodLotId, stockLotId: workshop.stockLotId });
+  await makeKeepers(club.as('lead'), workshop.id, {
+    woodLotId: workshop.woodLotId,
+    stockLotId: workshop.stockLotId,
+    each: 2,
+  });
 });
 const words = (pdf: Buffer): string => execFileSync('pdftotext', ['-layout', '-', '-'], { input: pdf }).toString();
 const whip = METHODS[0]!;

@@ -105,7 +105,7 @@ describe('erasing a person', () => {
         .filter(
           ([attribute, { type }]) =>
             (type instanceof DataTypes.STRING || type instanceof DataTypes.JSON) &&
-            !/(^id|Id|By|Hash|changeId|kind|state|source|species|sign|role|answer|alsoAnswers|verdict|skill|callus|green|buds|part|purpose|milestone|entry|method|stage|unit)$/.test(
+            !/(^id|Id|By|Hash|changeId|kind|state|source|species|sign|role|answer|asks|schools|materials|position|method|variant|stage|outlook|outlookBy|verdict|skill|callus|green|buds|part|purpose|milestone|entry|unit)$/.test(
               attribute,
             ),
         )
@@ -210,7 +210,7 @@ describe('erasing a person', () => {
       clubId: club.clubId,
       workshopId: workshop.id,
       milestone: 'healed',
-      alsoAnswers: null,
+      asks: '',
       opensOn: '2027-04-01',
       closesOn: '2027-05-01',
     });

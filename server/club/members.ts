@@ -91,6 +91,18 @@ export async function listMembers(context: Context): Promise<Member[]> {
  *
  * @returns the link, which exists in clear only here and in the letter.
  */
+/** Members by name, as those whose help a union may have been made with. */
+export async function listHelpers(context: Context): Promise<{ id: string; name: string }[]> {
+  allow(context, 'viewer');
+  const {
+    db,
+    actor: { clubId },
+  } = context;
+  const memberships = await db.memberships.findAll({ where: { clubId }, raw: true });
+  const users = await db.users.findAll({ where: { id: memberships.map(({ userId }) => userId) }, raw: true });
+  return users.map(({ id, name }) => ({ id, name })).sort((a, b) => a.name.localeCompare(b.name));
+}
+
 export async function addMember(context: Context, input: unknown): Promise<{ url: string }> {
   allow(context, 'lead');
   needConfirmed(context);

@@ -62,21 +62,36 @@ export function unionColumns(names: Names): ExportColumn<UnionFactRow>[] {
     { name: 'variety', unit: null, tells: [], value: ({ unionId }) => names(unionId).variety },
     { name: 'stock', unit: null, tells: [], value: ({ unionId }) => names(unionId).stock },
     { name: 'method', unit: null, tells: ['method'], value: ({ method }) => method },
+    { name: 'variant', unit: null, tells: ['variant'], value: ({ variant }) => variant },
     { name: 'date', unit: null, tells: ['date'], value: ({ date }) => date },
+    { name: 'position', unit: null, tells: ['position'], value: ({ position }) => position },
+    { name: 'helped', unit: null, tells: ['helped'], value: ({ helped }) => bit(helped) },
+    { name: 'stage', unit: null, tells: ['stage'], value: ({ stage }) => stage },
     { name: 'score', unit: 'points', tells: ['score'], value: ({ score }) => score },
     { name: 'contact', unit: 'share', tells: ['contact'], value: ({ contact }) => contact },
     { name: 'contact_grade', unit: null, tells: ['contactGrade'], value: ({ contactGrade }) => contactGrade },
     { name: 'fatal', unit: null, tells: ['fatal'], value: ({ fatal }) => bit(fatal) },
+    { name: 'outlook', unit: null, tells: ['outlook'], value: ({ outlook }) => outlook },
+    { name: 'outlook_by', unit: null, tells: ['outlookBy'], value: ({ outlookBy }) => outlookBy },
     { name: 'voided', unit: null, tells: ['voided'], value: ({ voided }) => bit(voided) },
     later('healed'),
     later('growing'),
     later('season'),
     later('wintered'),
+    { name: 'first_alive_on', unit: null, tells: ['firstAliveOn'], value: ({ firstAliveOn }) => firstAliveOn },
+    { name: 'last_alive_on', unit: null, tells: ['lastAliveOn'], value: ({ lastAliveOn }) => lastAliveOn },
+    { name: 'first_dead_on', unit: null, tells: ['firstDeadOn'], value: ({ firstDeadOn }) => firstDeadOn },
     { name: 'contradicted', unit: null, tells: ['contradicted'], value: ({ contradicted }) => bit(contradicted) },
   ];
 }
 
-export function judgementColumns(fields: Field[], points: string[], names: Names): ExportColumn<JudgementRow>[] {
+/** Fields and points of all methods of a table, each once; a row fills those of its own method. */
+export function judgementColumns(
+  fields: Field[],
+  points: string[],
+  fieldsOf: (method: string) => Field[],
+  names: Names,
+): ExportColumn<JudgementRow>[] {
   const told = <Name extends keyof JudgementRow>(
     name: string,
     attribute: Name,
@@ -92,6 +107,7 @@ export function judgementColumns(fields: Field[], points: string[], names: Names
     { name: 'seat', unit: null, tells: [], value: ({ unionId }) => names(unionId).seat },
     { name: 'number', unit: 'count', tells: [], value: ({ unionId }) => names(unionId).number },
     told('assessor_id', 'assessorId', as),
+    told('method', 'method', as),
     told('stage', 'stage', as),
     ...fields.flatMap((field): ExportColumn<JudgementRow>[] => [
       // A pick stands with the figure it stood for.
@@ -99,13 +115,18 @@ export function judgementColumns(fields: Field[], points: string[], names: Names
         name: `${field.id}_${field.unit}`,
         unit: field.unit,
         tells: ['measures'],
-        value: ({ measures }) => figuresOf(fields, measures)[field.id] ?? null,
+        value: ({ method, measures }) =>
+          fieldsOf(method).some(({ id }) => id === field.id)
+            ? (figuresOf(fieldsOf(method), measures)[field.id] ?? null)
+            : null,
       },
       {
         name: `${field.id}_origin`,
         unit: null,
         tells: ['measures'],
-        value: ({ measures }) => origin(measures[field.id]),
+        // A field that another method of the day has stays empty.
+        value: ({ method, measures }) =>
+          fieldsOf(method).some(({ id }) => id === field.id) ? origin(measures[field.id]) : null,
       },
     ]),
     ...points.map((point): ExportColumn<JudgementRow> => ({
@@ -132,6 +153,8 @@ export function judgementColumns(fields: Field[], points: string[], names: Names
     told('blind', 'blind', bit),
     told('seconds', 'seconds', as, 'seconds'),
     told('strokes', 'strokes', as, 'count'),
+    told('outlook', 'outlook', as),
+    told('outlook_by', 'outlookBy', as),
     told('made_at', 'madeAt', instant),
     told('withdrawn_at', 'withdrawnAt', instant),
     told('filled_in_at', 'filledInAt', instant),
@@ -152,6 +175,7 @@ export function reportColumns(
     { name: 'milestone', unit: null, tells: ['roundId'], value: ({ roundId }) => milestoneOf(roundId) },
     { name: 'answer', unit: null, tells: ['answer'], value: ({ answer }) => answer },
     { name: 'source', unit: null, tells: ['source'], value: ({ source }) => source },
+    { name: 'seen_on', unit: null, tells: ['seenOn'], value: ({ seenOn }) => seenOn },
     { name: 'recorded_at', unit: null, tells: ['recordedAt'], value: ({ recordedAt }) => instant(recordedAt) },
     { name: 'note', unit: null, tells: ['note'], value: ({ note }) => note },
   ];

@@ -34,6 +34,7 @@ describe('exported tables', () => {
         judgementColumns(
           METHODS[0]!.fields,
           pointsOf(METHODS[0]!).map(({ id }) => id),
+          () => METHODS[0]!.fields,
           names,
         ),
         NOT_TOLD.judgements,

@@ -7,7 +7,8 @@ import { exportCsv } from '@/server/findings/exports';
 import { workshopFindings } from '@/server/findings/findings';
 import { eraseMe, growerPage, saveAnswer, stopWriting } from './grower-page';
 import { putJudgement } from '@/server/score/judgements';
-import { listKeepers, makeKeepers } from '@/server/aftercare/keepers';
+import { listKeepers } from '@/server/plan/keepers-of-workshop';
+import { makeKeepers } from '@/server/aftercare/make-keepers';
 import { printSlips } from './print-slips';
 import { enterReport, latestReports } from './reports';
 import { deliverLetters, outbox } from '@/server/platform/outbox';
@@ -31,7 +32,11 @@ const at = (date: string) => ({ ...club.services, now: new Date(`${date}T08:00:0
 beforeAll(async () => {
   club = await testClub();
   workshop = await testWorkshop(club, 2);
-  await makeKeepers(club.as('lead'), workshop.id, { woodLotId: workshop.woodLotId, stockLotId: workshop.stockLotId });
+  await makeKeepers(club.as('lead'), workshop.id, {
+    woodLotId: workshop.woodLotId,
+    stockLotId: workshop.stockLotId,
+    each: 2,
+  });
   await addRound(club.as('lead'), workshop.id, roundId, {
     milestone: 'growing',
     opensOn: '2027-05-01',
@@ -225,7 +230,7 @@ describe('findings', () => {
       closesOn: '2028-04-20',
     });
     const dead = (await latestReports(club.as('lead'), workshop.id)).find(({ answer }) => answer === 'dead')!;
-    await enterReport(club.as('lead'), uuid(), {
+    await enterReport(club.as('lead', new Date('2028-04-12T09:00:00Z')), uuid(), {
       roundId: wintered,
       unionId: dead.unionId,
       answer: 'yes',
@@ -294,7 +299,7 @@ describe('erasing', () => {
 describe('answers that meet', () => {
   it('each take a turn of their own, and the last of them counts, whatever a clock says', async () => {
     const own = await testWorkshop(club, 1);
-    await makeKeepers(club.as('lead'), own.id, { woodLotId: own.woodLotId, stockLotId: own.stockLotId });
+    await makeKeepers(club.as('lead'), own.id, { woodLotId: own.woodLotId, stockLotId: own.stockLotId, each: 2 });
     const round = uuid();
     await addRound(club.as('lead'), own.id, round, {
       milestone: 'growing',

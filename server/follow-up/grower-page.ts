@@ -1,15 +1,20 @@
 import type { GrowerPage } from '@/core/follow-up/grower-page';
-import { roundQuestion } from '@/core/follow-up/round-question';
+import { asksOf, questionsAsked, variantMade } from '@/core/follow-up/asked-union';
+import { POSITION_WORDS } from '@/core/methods/position';
 import { thisWeek } from '@/core/follow-up/this-week';
 import type { Answer } from '@/core/methods/milestones';
+import { exampleMeasures } from '@/core/methods/example-measures';
+import type { Method } from '@/core/methods/method';
 import { methodById } from '@/core/methods/registry';
-import type { Variant } from '@/core/methods/variant';
+import { defaultRule, judgeUnion } from '@/core/score/rubric/judge-union';
+import { kept } from '@/server/platform/kept';
 import { shownTechnique } from '@/core/methods/shown-technique';
 import { formatLength } from '@/core/units/length';
 import { dateInZone } from '@/core/units/zoned-date';
 import type { PersonRow } from '@/db/models/club-rows';
 import type { ReportLinkRow, RoundRow } from '@/db/models/follow-up-rows';
 import type { WorkshopRow } from '@/db/models/plan-rows';
+import type { UnionRow } from '@/db/models/union-rows';
 import { holdGuard } from '@/db/guard';
 import { transact } from '@/db/transact';
 import { audit } from '@/server/platform/audit';
@@ -17,11 +22,9 @@ import type { Services } from '@/server/platform/context';
 import { erasePersonRows } from '@/server/club/erase-person';
 import { id } from '@/core/inputs/fields';
 import { parse } from '@/server/platform/parse';
-import { linkReader } from '@/server/platform/link-reader';
 import { limitAttempts } from '@/server/platform/rate-limit';
 import { answerInput } from '@/core/follow-up/answer-input';
-import { mainTaught } from '@/server/plan/taught';
-import { addReport } from './reports';
+import { addReport, seenDay } from './reports';
 import { hashToken } from '@/server/platform/secrets';
 import { UseCaseError } from '@/server/platform/use-case-error';
 
@@ -84,7 +87,12 @@ export async function growerPage(services: Services, token: string): Promise<Gro
     order: [['turn', 'ASC']],
     raw: true,
   });
-  const { variant } = await mainTaught(linkReader(services, { id: clubId, name: clubName }), workshop);
+  const length = (mm: number): string => formatLength(mm, 'mm');
+  const own = plants.flatMap((plant) =>
+    unions.filter((union) => union.plantId === plant.id && asksOf(round, union)).map((union) => ({ ...union, plant })),
+  );
+  const asked = questionsAsked(own, round.milestone, length);
+  const methods = [...new Set(own.map(({ method }) => method))];
   const last = new Map(reports.map((report) => [report.unionId, report]));
   return {
     name: person.name ?? '',
@@ -92,31 +100,45 @@ export async function growerPage(services: Services, token: string): Promise<Gro
     workshopTitle: workshop.title,
     workshopDate: workshop.date,
     milestone: round.milestone,
-    question: roundQuestion(variant, round.milestone, (mm) => formatLength(mm, 'mm')),
+    drawings: methods.map((id) => joinedDrawing(methodById(id))),
+    questions: asked.map(({ question }) => question),
+    today,
     closesOn: round.closesOn,
     closed: today > round.closesOn,
     mayContact: person.mayContact,
-    plants: plants.map((plant) => {
-      const unionId = unions.find(({ plantId }) => plantId === plant.id)!.id;
+    plants: own.map((union) => {
+      const { id: unionId, plant, position } = union;
       const report = last.get(unionId);
       return {
         unionId,
+        question: asked.find(({ unions: put }) => put.includes(union))!.question,
+        drawing: methods.indexOf(union.method),
+        place: position === 'sole' ? '' : POSITION_WORDS[position],
         code: plant.code,
         variety: wood.find((lot) => lot.id === plant.woodLotId)!.variety,
         stockType: stocks.find((lot) => lot.id === plant.stockLotId)!.stockType,
         ribbon: ribbons.find(({ woodLotId }) => woodLotId === plant.woodLotId)!.ribbon,
         answer: report?.answer ?? null,
         note: report?.note ?? '',
-        advice: report ? advice(round, workshop, variant, report.answer) : null,
+        seenOn: report?.seenOn ?? null,
+        advice: report ? advice(round, union, report.answer) : null,
       };
     }),
   };
 }
 
-/** What the method of the workshop says to do this week; a grower has no unit of their own, so lengths are in mm. */
-function advice({ milestone }: RoundRow, { method, schools }: WorkshopRow, { wayOn }: Variant, answer: Answer): string {
-  const { aftercare } = shownTechnique(methodById(method), schools);
-  return thisWeek(wayOn, milestone, answer, aftercare, (mm) => formatLength(mm, 'mm'));
+/** How a method joins wood, drawn from its example figures: a reminder of where to look. */
+function joinedDrawing(method: Method): GrowerPage['drawings'][number] {
+  const drawing = kept('a joined union', method.id, () =>
+    judgeUnion(method, defaultRule(method), exampleMeasures(method), {}, 'joined').assessment.side({ unit: 'mm' }),
+  );
+  return { method: method.name, drawing };
+}
+
+/** What the union's own method says to do this week; a grower has no unit of their own, so lengths are in mm. */
+function advice({ milestone }: RoundRow, union: UnionRow, answer: Answer): string {
+  const { aftercare } = shownTechnique(methodById(union.method), union.schools);
+  return thisWeek(variantMade(union).wayOn, milestone, answer, aftercare, (mm) => formatLength(mm, 'mm'));
 }
 
 /** Saves one answer of a grower; the same id twice is one answer. Returns what to do this week. */
@@ -126,10 +148,10 @@ export async function saveAnswer(
   reportId: string,
   input: unknown,
 ): Promise<{ advice: string }> {
-  const { link, round, workshop, person, clubName, today } = await open(services, token);
+  const { link, round, workshop, person, today } = await open(services, token);
   await limitAttempts(services, `answers by ${link.id}`, 300, 60);
   parse(id('the answer'), reportId);
-  const values = parse(answerInput, input);
+  const values = parse(answerInput, input, services.now);
   if (today > round.closesOn)
     throw new UseCaseError(
       'gone',
@@ -147,9 +169,9 @@ export async function saveAnswer(
   const seat =
     plant && (await db.seats.findOne({ where: { clubId, id: plant.seatId, personId: person.id }, raw: true }));
   if (!seat) throw new UseCaseError('not-found', 'This plant is not one of yours. Reload the page and answer again.');
-  const { variant } = await mainTaught(linkReader(services, { id: clubId, name: clubName }), workshop);
-  await addReport(db, { clubId, round, reportId, answer: values, source: 'link', enteredBy: null, now });
-  return { advice: advice(round, workshop, variant, values.answer) };
+  const seenOn = seenDay(values.seenOn, union!.madeOn, today);
+  await addReport(db, { clubId, round, reportId, answer: values, seenOn, source: 'link', enteredBy: null, now });
+  return { advice: advice(round, union!, values.answer) };
 }
 
 /** Takes back the leave to be written to. The link goes on working. */

@@ -1,5 +1,7 @@
 import { array, object } from 'yup';
-import { roundQuestion } from '@/core/follow-up/round-question';
+import { questionsAsked, questionText } from '@/core/follow-up/asked-union';
+import { formatCode } from '@/core/codes/plant-code';
+import { calledOnPlant, POSITION_WORDS } from '@/core/methods/position';
 import { formatLength } from '@/core/units/length';
 import { ribbonById } from '@/core/plan/wood/ribbons';
 import { transact } from '@/db/transact';
@@ -10,8 +12,7 @@ import { ERASED_NAME } from '@/server/platform/erased-name';
 import { id, paper } from '@/core/inputs/fields';
 import { parse } from '@/server/platform/parse';
 import { makeLink } from './round-messages';
-import { getRound, growers, reachable } from './rounds';
-import { mainTaught } from '@/server/plan/taught';
+import { askedGrowers, getRound, reachable } from './rounds';
 import { getWorkshop } from '@/server/plan/workshops';
 
 const slipsInput = object({ paper: paper(), personIds: array(id('the person')).default([]) });
@@ -22,14 +23,12 @@ export async function printSlips(context: Context, roundId: string, input: unkno
   const round = await getRound(context, roundId);
   const values = parse(slipsInput, input);
   const workshop = await getWorkshop(context, round.workshopId);
-  const all = await growers(context, round.workshopId);
+  const all = await askedGrowers(context, round);
   const chosen =
     values.personIds.length > 0
       ? all.filter(({ seat }) => values.personIds.includes(seat.personId))
       : all.filter(({ seat }) => !reachable(seat));
   const { db, actor, now } = context;
-  const { variant } = await mainTaught(context, workshop);
-  const question = roundQuestion(variant, round.milestone, (mm) => formatLength(mm, actor.lengthUnit));
   const slips = chosen.map(({ seat, keepers }) => {
     const link =
       seat.person.mayContact && !seat.person.erasedAt ? makeLink(context, roundId, seat.personId, 'slip') : null;
@@ -40,12 +39,15 @@ export async function printSlips(context: Context, roundId: string, input: unkno
         clubName: actor.clubName,
         workshop: workshop.title,
         workshopDate: workshop.date,
-        question,
+        question: questionText(
+          questionsAsked(keepers, round.milestone, (mm) => formatLength(mm, actor.lengthUnit)),
+          ({ code, position }) => calledOnPlant(formatCode(code), position),
+        ),
         closesOn: round.closesOn,
         url: link?.url ?? null,
-        plants: keepers.map(({ code, wood }) => ({
+        plants: keepers.map(({ code, position, wood }) => ({
           code,
-          variety: wood.variety,
+          variety: position === 'sole' ? wood.variety : `${wood.variety}, ${POSITION_WORDS[position]}`,
           ribbon: ribbonById(wood.ribbon).name,
         })),
       },

@@ -6,7 +6,7 @@ import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';
 import { id } from '@/core/inputs/fields';
 import { parse } from '@/server/platform/parse';
-import { getRound } from './rounds';
+import { getRound, todayAt } from './rounds';
 import { listRounds } from '@/server/plan/rounds-of-workshop';
 import { refreshUnionFacts } from '@/server/platform/union-facts';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
@@ -20,6 +20,8 @@ interface Entry {
   round: RoundRow;
   reportId: string;
   answer: AnswerInput;
+  /** The day it was seen, at the site. */
+  seenOn: string;
   source: ReportRow['source'];
   enteredBy: string | null;
   now: Date;
@@ -28,7 +30,7 @@ interface Entry {
 /** Adds an answer; earlier ones stay and the last counts. An id that was saved already changes nothing. */
 export async function addReport(
   db: Database,
-  { clubId, round, reportId, answer, source, enteredBy, now }: Entry,
+  { clubId, round, reportId, answer, seenOn, source, enteredBy, now }: Entry,
 ): Promise<void> {
   const union: UnionRow | null = await db.unions.findOne({
     where: { clubId, workshopId: round.workshopId, kind: 'keeper', id: answer.unionId },
@@ -37,7 +39,7 @@ export async function addReport(
   if (!union) throw notFound('The plant');
   for (let attempt = 1; ; attempt++) {
     const known = await db.reports.findOne({ where: { clubId, id: reportId }, raw: true });
-    if (known) return confirmReplay(known, answer);
+    if (known) return confirmReplay(known, answer, seenOn);
     try {
       return await transact(db, async (transaction) => {
         const where = { clubId, unionId: union.id, roundId: round.id };
@@ -49,6 +51,7 @@ export async function addReport(
             turn: (before ?? 0) + 1,
             answer: answer.answer,
             note: answer.note,
+            seenOn,
             source,
             enteredBy,
             recordedAt: now,
@@ -71,8 +74,29 @@ export async function addReport(
   }
 }
 
-function confirmReplay(known: ReportRow, answer: AnswerInput): void {
-  if (known.unionId === answer.unionId && known.answer === answer.answer && known.note === answer.note) return;
+/**
+ * The day something was seen: the one that was said, else today at the site.
+ *
+ * @throws UseCaseError for a day still to come, or before the union was made.
+ */
+export function seenDay(said: string, madeOn: string, today: string): string {
+  if (said === '') return today;
+  if (said > today)
+    throw new UseCaseError('invalid', 'That day is still to come. Enter the day it was seen.', {
+      seenOn: 'Still to come.',
+    });
+  if (said < madeOn)
+    throw new UseCaseError('invalid', 'It was seen before it was made? Check the day.', {
+      seenOn: 'Before it was made.',
+    });
+  return said;
+}
+
+function confirmReplay(known: ReportRow, answer: AnswerInput, seenOn: string): void {
+  // Sent again after midnight it is the same answer: a day counts only where one was said.
+  const sameDay = answer.seenOn === '' || known.seenOn === seenOn;
+  if (known.unionId === answer.unionId && known.answer === answer.answer && known.note === answer.note && sameDay)
+    return;
   throw new UseCaseError(
     'conflict',
     'This answer was saved already with other content. Reload the page and answer again.',
@@ -88,13 +112,20 @@ export async function enterReport(context: Context, reportId: string, input: unk
     now,
   } = context;
   parse(id('the answer'), reportId);
-  const values = parse(enteredInput, input);
+  const values = parse(enteredInput, input, now);
   const round = await getRound(context, values.roundId);
+  const union = await db.unions.findOne({
+    where: { clubId, workshopId: round.workshopId, id: values.unionId },
+    raw: true,
+  });
+  if (!union) throw notFound('The plant');
+  const seenOn = seenDay(values.seenOn, union.madeOn, await todayAt(context, round.workshopId));
   await addReport(db, {
     clubId,
     round,
     reportId,
     answer: values,
+    seenOn,
     source: values.source,
     enteredBy: userId,
     now,

@@ -1,7 +1,8 @@
 import { UNSET } from '@/db/unset';
 import { number, object } from 'yup';
 import { v7 as uuid } from 'uuid';
-import { roundQuestion } from '@/core/follow-up/round-question';
+import { questionsAsked, questionText } from '@/core/follow-up/asked-union';
+import { calledOnPlant } from '@/core/methods/position';
 import { formatLength } from '@/core/units/length';
 import { formatCode } from '@/core/codes/plant-code';
 import { formatDate } from '@/core/units/iso-date';
@@ -14,10 +15,9 @@ import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';
 import { deliverLetters } from '@/server/platform/outbox';
 import { parse } from '@/server/platform/parse';
-import { getRound, type Grower, growers, reachable } from './rounds';
+import { askedGrowers, getRound, type Grower, reachable } from './rounds';
 import { hashToken, makeToken } from '@/server/platform/secrets';
 import { UseCaseError } from '@/server/platform/use-case-error';
-import { mainTaught } from '@/server/plan/taught';
 import { getWorkshop } from '@/server/plan/workshops';
 
 const sendInput = object({ sentSoFar: number().strict().required('Reload the page and send again.').integer().min(0) });
@@ -58,15 +58,12 @@ export async function sendRound(
       'Somebody has sent messages of this round meanwhile. Reload the page to see who was written to.',
     );
   const open = await stillOpen(context, round);
-  const { variant } = await mainTaught(context, workshop);
-  const question = roundQuestion(variant, round.milestone, (mm) => formatLength(mm, 'mm'));
   const letters = await Promise.all(
     open.map((grower) =>
       writeLetter(
         context,
         round,
         workshop,
-        question,
         grower,
         messages.filter(({ personId }) => personId === grower.seat.personId).length + 1,
       ),
@@ -116,14 +113,14 @@ export async function sendRound(
 }
 
 /** Growers who may be written to and have not answered for all of theirs. */
-async function stillOpen(context: Context, { id: roundId, workshopId }: RoundRow): Promise<Grower[]> {
+async function stillOpen(context: Context, round: RoundRow): Promise<Grower[]> {
   const reports = await context.db.reports.findAll({
-    where: { clubId: context.actor.clubId, roundId },
+    where: { clubId: context.actor.clubId, roundId: round.id },
     attributes: ['unionId'],
     raw: true,
   });
   const answered = new Set(reports.map(({ unionId }) => unionId));
-  return (await growers(context, workshopId)).filter(
+  return (await askedGrowers(context, round)).filter(
     ({ seat, keepers }) => reachable(seat) && keepers.some(({ unionId }) => !answered.has(unionId)),
   );
 }
@@ -155,14 +152,16 @@ async function writeLetter(
   context: Context,
   round: RoundRow,
   workshop: WorkshopRow,
-  question: string,
   { seat, keepers }: Grower,
   nth: number,
 ): Promise<Letter> {
   const { actor, now } = context;
   const { row: link, url } = makeLink(context, round.id, seat.personId, 'mail');
   const id = uuid();
-  const plants = keepers.map(({ code, wood }) => `  ${formatCode(code)}  ${wood.variety}`).join('\n');
+  const called = ({ code, position }: Grower['keepers'][number]): string => calledOnPlant(formatCode(code), position);
+  const plants = keepers.map((keeper) => `  ${called(keeper)}  ${keeper.wood.variety}`).join('\n');
+  const asked = questionsAsked(keepers, round.milestone, (mm) => formatLength(mm, 'mm'));
+  const question = questionText(asked, called);
   const subject = `${nth > 1 ? 'Once more: how' : 'How'} are your grafts of ${formatDate(workshop.date)}?`;
   const text = [
     `Dear ${seat.person.name},`,

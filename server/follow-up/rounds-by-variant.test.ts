@@ -1,6 +1,7 @@
 import { v7 as uuid } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { listKeepers, makeKeepers } from '@/server/aftercare/keepers';
+import { listKeepers } from '@/server/plan/keepers-of-workshop';
+import { makeKeepers } from '@/server/aftercare/make-keepers';
 import { getWorkshop, putWorkshop } from '@/server/plan/workshops';
 import { testClub, type TestClub, testWorkshop } from '@/server/testing/test-club';
 import { followUp, roundChoices } from './follow-up';
@@ -20,7 +21,7 @@ async function taught(method: string, date: string) {
   const { id, woodLotId, stockLotId } = await testWorkshop(club, 2);
   const { title, siteId } = await getWorkshop(club.as('lead'), id);
   await putWorkshop(club.as('lead'), id, { title, siteId, date, method, promisedKeepers: 2, promise: '' });
-  await makeKeepers(club.as('lead'), id, { woodLotId, stockLotId });
+  await makeKeepers(club.as('lead'), id, { woodLotId, stockLotId, each: 2 });
   const [plant] = await listKeepers(club.as('lead'), id);
   return { id, plant: plant! };
 }
@@ -69,7 +70,7 @@ describe('rounds of a workshop', () => {
     expect(text).toContain(question);
     const token = /\/r\/([\w-]+)/.exec(text!)![1]!;
     const services = { ...club.services, now };
-    expect((await growerPage(services, token)).question).toBe(question);
+    expect((await growerPage(services, token)).questions).toEqual([question]);
     const { advice } = await saveAnswer(services, token, uuid(), {
       unionId: plant.unionId,
       answer: 'yes',

@@ -1,3 +1,4 @@
+import { asksOf } from '@/core/follow-up/asked-union';
 import type { Milestone } from '@/core/methods/milestones';
 import { dateInZone } from '@/core/units/zoned-date';
 import type { RoundRow } from '@/db/models/follow-up-rows';
@@ -5,16 +6,15 @@ import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';
 import { id } from '@/core/inputs/fields';
-import { type Keeper, listKeepers } from '@/server/aftercare/keepers';
+import { type Keeper, listKeepers } from '@/server/plan/keepers-of-workshop';
 import { parse } from '@/server/platform/parse';
 import type { SeatedPerson } from '@/server/plan/seats';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
-import { mainTaught } from '@/server/plan/taught';
 import { getSite } from '@/server/club/sites';
 import { getWorkshop } from '@/server/plan/workshops';
 import { roundInput, closing } from '@/core/follow-up/round-input';
 
-/** Opens a round that asks one milestone of all keepers of a workshop. */
+/** Opens a round that asks one milestone of the keepers of a workshop, all of them or those it names. */
 export async function addRound(context: Context, workshopId: string, roundId: string, input: unknown): Promise<void> {
   allow(context, 'assistant');
   const workshop = await getWorkshop(context, workshopId);
@@ -33,24 +33,30 @@ export async function addRound(context: Context, workshopId: string, roundId: st
     throw new UseCaseError('invalid', 'The round cannot open before the workshop.', {
       opensOn: 'Before the workshop.',
     });
-  const { variant } = await mainTaught(context, workshop);
   const milestone = values.milestone as Milestone;
-  const alsoAnswers = variant.rounds.find((asked) => asked.milestone === milestone)?.answers ?? null;
   try {
     await transact(db, async (transaction) => {
       if (await db.rounds.findOne({ where: { clubId, id: roundId }, transaction, raw: true })) return;
-      await db.rounds.create({ ...values, milestone, alsoAnswers, id: roundId, clubId, workshopId }, { transaction });
+      const before = await db.rounds.findAll({ where: { clubId, workshopId, milestone }, transaction, raw: true });
+      if (before.some((round) => overlaps(round.asks, values.asks))) throw askedAlready();
+      await db.rounds.create({ ...values, milestone, id: roundId, clubId, workshopId }, { transaction });
       await audit(db, transaction, { clubId, actorId: userId, action: 'round made', subjectId: roundId, at: now });
     });
   } catch (error) {
-    if (isDuplicate(error))
-      throw new UseCaseError(
-        'conflict',
-        'This milestone has its round already. Move that round’s closing day instead.',
-        { milestone: 'Asked already.' },
-      );
+    if (isDuplicate(error)) throw askedAlready();
     throw error;
   }
+}
+
+/** Whether two rounds of a milestone would ask of the same unions; nothing named is all of them. */
+function overlaps(asks: string, others: string): boolean {
+  return asks === '' || others === '' || asks.split(' ').some((made) => others.split(' ').includes(made));
+}
+
+function askedAlready(): UseCaseError {
+  return new UseCaseError('conflict', 'This milestone has its round already. Move that round’s closing day instead.', {
+    milestone: 'Asked already.',
+  });
 }
 
 /** Moves the day a round closes, to lengthen it or to close it now. */
@@ -98,6 +104,22 @@ export async function growers(context: Context, workshopId: string): Promise<Gro
   return [...seats.values()]
     .sort((a, b) => a.number - b.number)
     .map((seat) => ({ seat, keepers: keepers.filter((keeper) => keeper.seatId === seat.id) }));
+}
+
+/** Those a round asks, each with the keepers it asks of. */
+export async function askedGrowers(
+  context: Context,
+  round: Pick<RoundRow, 'workshopId' | 'milestone' | 'asks'>,
+): Promise<Grower[]> {
+  return askedOf(round, await growers(context, round.workshopId));
+}
+
+/** The same of growers that were read already. */
+export function askedOf(round: Pick<RoundRow, 'milestone' | 'asks'>, all: readonly Grower[]): Grower[] {
+  return all.flatMap(({ seat, keepers }) => {
+    const asked = keepers.filter((keeper) => asksOf(round, keeper));
+    return asked.length > 0 ? [{ seat, keepers: asked }] : [];
+  });
 }
 
 /** True for people who may be written to: they gave leave and an address, and were not erased. */

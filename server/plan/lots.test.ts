@@ -1,7 +1,7 @@
 import { v7 as uuid } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { RIBBONS } from '@/core/plan/wood/ribbons';
-import { makeKeepers } from '@/server/aftercare/keepers';
+import { makeKeepers } from '@/server/aftercare/make-keepers';
 import { addStockLot, addWoodLot, chooseStockLot, chooseWoodLot, dropLot, putStockCount, workshopLots } from './lots';
 import { lotBookingViews } from './lot-views';
 import { ledgerLot } from './wood-ledger';
@@ -49,7 +49,11 @@ describe('wood lots of a workshop', () => {
     expect((await lots()).wood.map(({ variety }) => variety)).toContain('One Too Many');
   });
   it('stay while keepers are made of them', async () => {
-    await makeKeepers(club.as('lead'), workshop.id, { woodLotId: workshop.woodLotId, stockLotId: workshop.stockLotId });
+    await makeKeepers(club.as('lead'), workshop.id, {
+      woodLotId: workshop.woodLotId,
+      stockLotId: workshop.stockLotId,
+      each: 1,
+    });
     for (const [kind, id] of [
       ['wood', workshop.woodLotId],
       ['stock', workshop.stockLotId],

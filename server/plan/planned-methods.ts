@@ -1,4 +1,5 @@
 import { kindOf } from '@/core/methods/compatibility/compatibility';
+import type { Method } from '@/core/methods/method';
 import { METHODS, methodById } from '@/core/methods/registry';
 import type { PlannedMethod } from '@/core/plan/dates/planned-method';
 import { type QuantitySettings, USUAL_SETTINGS } from '@/core/plan/quantities/needs';
@@ -38,6 +39,12 @@ export async function plannedMethods(
     row.method === workshop.method ? { ...row, keepersEach: Math.max(0, workshop.promisedKeepers - others) } : row,
   );
   return { version, body: { ...stored, methods, settings: { ...USUAL_SETTINGS, ...stored.settings } } };
+}
+
+/** The methods of a day, the one the workshop is called by first. */
+export async function taughtMethods(context: Context, workshop: WorkshopRow): Promise<Method[]> {
+  const { body } = await plannedMethods(context, workshop);
+  return [...new Set([workshop.method, ...body.methods.map(({ method }) => method)])].map(methodById);
 }
 
 function placeFor(method: string, place: PlannedMethod['place']): PlannedMethod['place'] {

@@ -6,7 +6,8 @@ import { addDays } from '@/core/units/iso-date';
 import { followUp } from '@/server/follow-up/follow-up';
 import { health } from '@/server/platform/health';
 import { putJudgement } from '@/server/score/judgements';
-import { listKeepers, makeKeepers } from '@/server/aftercare/keepers';
+import { listKeepers } from '@/server/plan/keepers-of-workshop';
+import { makeKeepers } from '@/server/aftercare/make-keepers';
 import { enterReport } from '@/server/follow-up/reports';
 import { addRound } from '@/server/follow-up/rounds';
 import { clubDay, season } from './season';
@@ -58,7 +59,11 @@ describe('the season line', () => {
 
 describe('the Follow-up page', () => {
   it('tells of each round who was asked how, and what each plant’s last answer is', async () => {
-    await makeKeepers(club.as('lead'), workshop.id, { woodLotId: workshop.woodLotId, stockLotId: workshop.stockLotId });
+    await makeKeepers(club.as('lead'), workshop.id, {
+      woodLotId: workshop.woodLotId,
+      stockLotId: workshop.stockLotId,
+      each: 1,
+    });
     const [keeper] = await listKeepers(club.as('viewer'), workshop.id);
     const roundId = uuid();
     await addRound(club.as('lead'), workshop.id, roundId, {

@@ -23,7 +23,8 @@ import {
   type TestClub,
   type TestWorkshop,
 } from '@/server/testing/test-club';
-import { listKeepers, makeKeepers } from '@/server/aftercare/keepers';
+import { listKeepers } from '@/server/plan/keepers-of-workshop';
+import { makeKeepers } from '@/server/aftercare/make-keepers';
 import { planning } from './planning';
 import { putJudgement } from '@/server/score/judgements';
 import { simulatedLogCsv } from './simulated-log';
@@ -175,7 +176,7 @@ describe('a log without zones', () => {
 
 describe('plants to cut from', () => {
   it('are trees or living keepers, with a line back to the lot they were made of', async () => {
-    await makeKeepers(lead(), workshop.id, { woodLotId: workshop.woodLotId, stockLotId: workshop.stockLotId });
+    await makeKeepers(lead(), workshop.id, { woodLotId: workshop.woodLotId, stockLotId: workshop.stockLotId, each: 2 });
     const [keeper] = await listKeepers(lead(), workshop.id);
     const plant = uuid();
     await putSource(lead(), plant, {

@@ -29,7 +29,7 @@ export async function putWorkshop(context: Context, workshopId: string, input: u
       ) {
         throw new UseCaseError(
           'conflict',
-          'Unions of this workshop are scored by its method already. Make another workshop for the other method.',
+          'Unions of this workshop are scored by its method already. Add the other method beside it on the Quantities page.',
           {
             method: 'Unions are scored by it already.',
           },
@@ -37,7 +37,13 @@ export async function putWorkshop(context: Context, workshopId: string, input: u
       }
       if (known) await db.workshops.update(values, { where: { clubId, id: workshopId }, transaction });
       else await db.workshops.create({ ...values, id: workshopId, clubId, createdAt: now }, { transaction });
-      await db.unionFacts.update({ date: values.date }, { where: { clubId, workshopId }, transaction });
+      if (known && known.date !== values.date) {
+        // Those made on another day than the workshop's keep theirs.
+        const then = { clubId, workshopId };
+        const madeOn = values.date;
+        await db.unions.update({ madeOn }, { where: { ...then, madeOn: known.date }, transaction });
+        await db.unionFacts.update({ date: madeOn }, { where: { ...then, date: known.date }, transaction });
+      }
       await audit(db, transaction, {
         clubId,
         actorId: actor.userId,

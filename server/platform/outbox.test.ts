@@ -18,7 +18,7 @@ beforeAll(async () => {
     clubId: club.clubId,
     workshopId: workshop.id,
     milestone: 'healed',
-    alsoAnswers: null,
+    asks: '',
     opensOn: '2027-04-01',
     closesOn: '2027-05-01',
   });

@@ -1,8 +1,8 @@
 import { QueryTypes, type Transaction } from 'sequelize';
-import { takeOf, type UnionAnswers } from '@/core/findings/take-state';
+import { takeOf, type Sighting } from '@/core/findings/take-state';
+import { milestonesTold } from '@/core/follow-up/asked-union';
 import type { Database } from '@/db/database';
 import { transact } from '@/db/transact';
-import type { WorkshopRow } from '@/db/models/plan-rows';
 import type { JudgementRow, PlantRow, UnionFactRow, UnionRow } from '@/db/models/union-rows';
 import type { ReportRow, RoundRow } from '@/db/models/follow-up-rows';
 import { openJudgement } from './waiting-for-second';
@@ -21,12 +21,7 @@ export async function refreshUnionFacts(
   const unions = await db.unions.findAll({ where: { clubId, id: unionIds }, transaction, raw: true });
   // Practice unions are cut open: no plant, and nobody reports on them.
   const kept = unions.filter(({ kind }) => kind === 'keeper');
-  const [workshops, judgements, plants, reports, rounds] = await Promise.all([
-    db.workshops.findAll({
-      where: { clubId, id: [...new Set(unions.map(({ workshopId }) => workshopId))] },
-      transaction,
-      raw: true,
-    }),
+  const [judgements, plants, reports, rounds] = await Promise.all([
     db.judgements.findAll({ where: { clubId, unionId: unionIds }, transaction, raw: true }),
     ...(kept.length === 0
       ? ([[], [], []] as [PlantRow[], ReportRow[], RoundRow[]])
@@ -49,7 +44,7 @@ export async function refreshUnionFacts(
           }),
         ] as const)),
   ]);
-  const facts = factsOf(unions, { workshops, judgements, plants, reports, rounds });
+  const facts = factsOf(unions, { judgements, plants, reports, rounds });
   await db.sequelize.query('UPDATE unions SET changed_at = NOW(3) WHERE club_id = :clubId AND id IN (:unionIds)', {
     replacements: { clubId, unionIds },
     transaction,
@@ -63,7 +58,6 @@ export async function refreshUnionFacts(
 
 /** The rows that facts are made of; reports in the order of arrival. */
 interface FactSources {
-  workshops: WorkshopRow[];
   judgements: JudgementRow[];
   plants: PlantRow[];
   reports: ReportRow[];
@@ -72,34 +66,37 @@ interface FactSources {
 
 /** What is known of each union. */
 function factsOf(unions: UnionRow[], sources: FactSources): UnionFactRow[] {
-  const { workshops, judgements, plants, reports, rounds } = sources;
-  const toldBy = new Map(
-    rounds.map(({ id, milestone, alsoAnswers }) => [id, alsoAnswers ? [milestone, alsoAnswers] : [milestone]]),
-  );
+  const { judgements, plants, reports, rounds } = sources;
+  const roundOf = new Map(rounds.map((round) => [round.id, round]));
   return unions.map((union) => {
-    const workshop = workshops.find(({ id }) => id === union.workshopId)!;
     const plant = plants.find(({ id }) => id === union.plantId);
     // Findings are open to all, so what a second assessor must not see yet is not in them yet.
     const counts = openJudgement(
       union,
       judgements.filter(({ unionId }) => unionId === union.id),
     );
-    const answers: UnionAnswers = {};
+    const outlook = judgements
+      .filter(({ unionId, outlook, withdrawnAt }) => unionId === union.id && outlook !== null && withdrawnAt === null)
+      .sort((a, b) => a.madeAt.getTime() - b.madeAt.getTime())
+      .at(-1);
+    const said = new Map<string, Sighting>();
     // In the order of arrival, so that the last answer to a round stays.
-    for (const report of reports) {
-      const told = report.unionId === union.id ? (toldBy.get(report.roundId) ?? []) : [];
-      for (const milestone of told) answers[milestone] = report.answer;
+    for (const { unionId, roundId, answer, seenOn } of reports) {
+      const round = unionId === union.id ? roundOf.get(roundId) : undefined;
+      if (round) said.set(roundId, { milestones: milestonesTold(union, round.milestone), answer, seenOn });
     }
-    const take = takeOf(answers);
+    const { states, ...life } = takeOf([...said.values()]);
     return {
       unionId: union.id,
       clubId: union.clubId,
       workshopId: union.workshopId,
       seatId: union.seatId,
       kind: union.kind,
-      method: workshop.method,
-      date: workshop.date,
+      method: union.method,
+      variant: union.variant,
+      date: union.madeOn,
       number: union.number,
+      position: union.position,
       woodLotId: plant?.woodLotId ?? null,
       stockLotId: plant?.stockLotId ?? null,
       assessorId: counts?.assessorId ?? null,
@@ -107,9 +104,13 @@ function factsOf(unions: UnionRow[], sources: FactSources): UnionFactRow[] {
       contact: counts?.contact ?? null,
       contactGrade: counts?.contactGrade ?? null,
       fatal: counts ? counts.fatal.length > 0 : null,
+      stage: counts?.stage ?? null,
+      outlook: outlook?.outlook ?? null,
+      outlookBy: outlook?.outlookBy ?? null,
+      helped: union.helperUserId !== null || union.helperPersonId !== null,
       voided: plant?.voidedAt != null,
-      ...take.states,
-      contradicted: take.contradicted,
+      ...states,
+      ...life,
     };
   });
 }

@@ -18,22 +18,26 @@ import type { UnionRow, JudgementRow } from '@/db/models/union-rows';
  * How far assessors agree on unions that were scored twice without seeing the first score; of one
  * workshop, or of all the club's workshops of its method.
  */
-export async function assessorAgreement(context: Context, workshopId: string, scope: 'workshop' | 'method') {
+export async function assessorAgreement(
+  context: Context,
+  workshopId: string,
+  scope: 'workshop' | 'method',
+  asked: string | null = null,
+) {
   allow(context, 'viewer');
   const {
     db,
     actor: { clubId },
   } = context;
   const workshop = await getWorkshop(context, workshopId);
-  const method = methodById(workshop.method);
-  const workshops =
-    scope === 'workshop'
-      ? [workshop]
-      : await db.workshops.findAll({ where: { clubId, method: workshop.method }, raw: true });
-  const unions = await db.unions.findAll({
-    where: { clubId, workshopId: workshops.map(({ id }) => id), kind: 'practice', secondWanted: true },
+  const drawn = await db.unions.findAll({
+    where: { clubId, ...(scope === 'workshop' ? { workshopId } : {}), kind: 'practice', secondWanted: true },
     raw: true,
   });
+  const here = drawn.filter((union) => union.workshopId === workshopId).map((union) => union.method);
+  const methods = [...new Set([workshop.method, ...here])].map(methodById);
+  const method = methods.find(({ id }) => id === asked) ?? methods[0]!;
+  const unions = drawn.filter((union) => union.method === method.id);
   const byUnion = groupByUnion(
     await db.judgements.findAll({
       where: { clubId, unionId: unions.map(({ id }) => id) },
@@ -43,7 +47,7 @@ export async function assessorAgreement(context: Context, workshopId: string, sc
   );
   const [{ blindRate }, rule, users] = await Promise.all([
     scoringSettings(context, workshopId),
-    currentRule(context, workshop.method, workshop.schools),
+    currentRule(context, method.id, workshop.schools),
     db.users.findAll({
       where: { id: [...new Set([...byUnion.values()].flat().map(({ assessorId }) => assessorId))] },
       raw: true,
@@ -64,6 +68,8 @@ export async function assessorAgreement(context: Context, workshopId: string, sc
   const pointName = (id: string): string => points.find((point) => point.id === id)?.name ?? id;
   return {
     workshop,
+    method: { id: method.id, name: method.name },
+    methods: methods.map(({ id, name }) => ({ id, name })),
     blindRate,
     waiting,
     agreement,
@@ -105,7 +111,10 @@ function blindScores(
     const stands = standing(byUnion.get(union.id) ?? []);
     // Only what was scored blind, beside the score it was blind to.
     if (waitsForSecond(union, stands) || !stands.some(({ blind }) => blind)) return [];
-    return stands.map((judgement) => ({
+    const alike = stands.filter((judgement) => judgement.method === method.id);
+    // Scored by two methods, the two say nothing of each other.
+    if (alike.length < 2 || !alike.some(({ blind }) => blind)) return [];
+    return alike.map((judgement) => ({
       unionId: union.id,
       assessorId: judgement.assessorId,
       score: judgement.score,

@@ -3,7 +3,8 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { acknowledge, workshopBriefing } from '@/server/teach/briefing';
 import { benchChanges, openBench } from './bench';
 import { putJudgement, withdrawJudgement } from './judgements';
-import { listKeepers, makeKeepers } from '@/server/aftercare/keepers';
+import { listKeepers } from '@/server/plan/keepers-of-workshop';
+import { makeKeepers } from '@/server/aftercare/make-keepers';
 import { addWalkIn, changeSeat } from '@/server/plan/seats';
 import { putScoringSettings, USUAL_SCORING } from './scoring-settings';
 import {
@@ -32,14 +33,20 @@ describe('the bench', () => {
   it('is opened with everybody present, whether they heard the briefing, a place for each, and the tags', async () => {
     const { contentHash } = await workshopBriefing(club.as('viewer'), workshop.id);
     await acknowledge(club.as('assistant'), workshop.id, workshop.personIds[0]!, { contentHash });
-    await makeKeepers(club.as('lead'), workshop.id, { woodLotId: workshop.woodLotId, stockLotId: workshop.stockLotId });
+    await makeKeepers(club.as('lead'), workshop.id, {
+      woodLotId: workshop.woodLotId,
+      stockLotId: workshop.stockLotId,
+      each: 2,
+    });
     const keepers = await listKeepers(club.as('viewer'), workshop.id);
     const bench = await open();
     expect(bench.seats).toEqual(
       workshop.seatIds.map((id, i) => ({ id, number: i + 1, name: `Person ${i + 1}`, briefed: i === 0 })),
     );
     expect(Object.keys(bench.room.seating).sort()).toEqual([...workshop.seatIds].sort());
-    expect(bench.tags).toEqual(expect.arrayContaining(keepers.map(({ code, seatId }) => ({ code, seatId }))));
+    expect(bench.keepers.map(({ code, seatId }) => ({ code, seatId }))).toEqual(
+      keepers.map(({ code, seatId }) => ({ code, seatId })),
+    );
     expect(bench.assessor).toEqual({ id: club.as('assistant').actor.userId, name: 'The assistant' });
     // What a device keeps must survive being written down.
     expect(JSON.parse(JSON.stringify(bench))).toEqual(bench);

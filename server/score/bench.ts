@@ -3,12 +3,16 @@ import { type Room, seatPeople, usualRoom } from '@/core/plan/benches/room';
 import { STOCK_RANGES } from '@/core/methods/stock-ranges';
 import { USUAL_SETTINGS } from '@/core/plan/quantities/needs';
 import type { WorkshopRow } from '@/db/models/plan-rows';
+import { methodById } from '@/core/methods/registry';
+import type { Taught } from '@/core/plan/dates/planned-date';
+import { type Keeper, listKeepers } from '@/server/plan/keepers-of-workshop';
+import { taughtOn, variantsOn } from '@/server/plan/taught';
 import { attemptOf } from './attempts';
 import { workshopBriefing } from '@/server/teach/briefing';
 import { allow, type Context } from '@/server/platform/context';
 import { readPart } from '@/server/plan/plan-parts';
 import { currentRule } from '@/server/teach/current-rule';
-import { practiceUnions, type ScoredUnion, type SeenJudgement, type UnseenUnion } from './scored-unions';
+import { type ScoredUnion, type SeenJudgement, unionsSeen, type UnseenUnion } from './scored-unions';
 import { type ScoringSettings, scoringSettings } from './scoring-settings';
 import { ERASED_NAME } from '@/server/platform/erased-name';
 import { listSeats, type SeatedPerson } from '@/server/plan/seats';
@@ -18,24 +22,20 @@ import { getWorkshop } from '@/server/plan/workshops';
 export async function openBench(context: Context, workshopId: string) {
   allow(context, 'viewer');
   const workshop = await getWorkshop(context, workshopId);
-  const { db, actor } = context;
+  const { actor } = context;
   const takenAt = await databaseTime(context);
-  const [seats, { scored, unseen }, briefing, settings, rule, plants] = await Promise.all([
+  const [seats, { scored, unseen }, briefing, settings, taught, keepers] = await Promise.all([
     listSeats(context, workshopId),
-    practiceUnions(context, workshop),
+    unionsSeen(context, workshop),
     workshopBriefing(context, workshopId),
     scoringSettings(context, workshopId),
-    currentRule(context, workshop.method, workshop.schools),
-    db.plants.findAll({
-      where: { clubId: actor.clubId, workshopId, voidedAt: null },
-      attributes: ['code', 'seatId'],
-      raw: true,
-    }),
+    taughtOn(context, workshop),
+    listKeepers(context, workshopId),
   ]);
   const present = seats.filter(({ absent }) => !absent);
   return {
     workshop: plainWorkshop(workshop),
-    rule,
+    methods: await benchMethods(context, workshop, taught, [...scored.map(({ counts }) => counts), ...keepers]),
     settings: plainSettings(settings),
     unit: actor.lengthUnit,
     assessor: { id: actor.userId, name: actor.name },
@@ -50,7 +50,7 @@ export async function openBench(context: Context, workshopId: string) {
     unseen:
       actor.role === 'viewer' ? [] : unseen.map(({ id, seatId, number }: UnseenUnion) => ({ id, seatId, number })),
     room: await benchRoom(context, workshopId, present),
-    tags: plants.map(({ code, seatId }) => ({ code, seatId })),
+    keepers: keepers.filter(({ voidedAt }) => !voidedAt).map(plainKeeper),
     stockRanges: STOCK_RANGES,
     takenAt,
   };
@@ -74,8 +74,8 @@ export async function benchChanges(context: Context, workshopId: string, since: 
   const workshop = await getWorkshop(context, workshopId);
   const takenAt = await databaseTime(context);
   const [changed, waiting] = await Promise.all([
-    practiceUnions(context, workshop, { changedAt: { [Op.gte]: new Date(since.getTime() - OVERLAP) } }),
-    practiceUnions(context, workshop, { secondWanted: true, secondSettledAt: null }),
+    unionsSeen(context, workshop, { changedAt: { [Op.gte]: new Date(since.getTime() - OVERLAP) } }),
+    unionsSeen(context, workshop, { secondWanted: true, secondSettledAt: null }),
   ]);
   return {
     unions: changed.scored.map(plainUnion),
@@ -84,6 +84,44 @@ export async function benchChanges(context: Context, workshopId: string, since: 
       context.actor.role === 'viewer' ? [] : waiting.unseen.map(({ id, seatId, number }) => ({ id, seatId, number })),
     assessor: { id: context.actor.userId, name: context.actor.name },
     takenAt,
+  };
+}
+
+/** The methods a bench judges by, the plan's first, each in the variant it is on the day and with the club's rule for it. */
+async function benchMethods(
+  context: Context,
+  workshop: WorkshopRow,
+  taught: readonly Taught[],
+  judged: readonly { method: string }[],
+) {
+  const planned = [workshop.method, ...taught.map(({ method }) => method.id)];
+  const ids = [...new Set([...planned, ...judged.map(({ method }) => method)])];
+  const variantOn = await variantsOn(context, workshop);
+  return Promise.all(
+    ids.map(async (id) => ({
+      id,
+      name: methodById(id).name,
+      planned: planned.includes(id),
+      practised: taught.some(({ plan }) => plan.method === id && plan.practiceEach > 0),
+      variant: variantOn(methodById(id)),
+      rule: await currentRule(context, id, workshop.schools),
+    })),
+  );
+}
+
+function plainKeeper({ id, unionId, code, seatId, place, method, variant, position, wood, stock }: Keeper) {
+  return {
+    unionId,
+    plantId: id,
+    code,
+    seatId,
+    number: place,
+    method,
+    variant,
+    position,
+    variety: wood.variety,
+    ribbon: wood.ribbon,
+    stock: stock.stockType,
   };
 }
 
@@ -106,6 +144,9 @@ async function benchRoom(context: Context, workshopId: string, present: SeatedPe
 function plainUnion(union: ScoredUnion) {
   return {
     id: union.id,
+    kind: union.kind,
+    method: union.counts.method,
+    stage: union.counts.stage,
     seatId: union.seatId,
     number: union.number,
     likelyDouble: union.likelyDouble,
@@ -120,6 +161,11 @@ function plain({
   id,
   assessorId,
   assessorName,
+  method,
+  stage,
+  outlook,
+  outlookBy,
+  strokes,
   score,
   contact,
   contactWords,
@@ -134,6 +180,11 @@ function plain({
     id,
     assessorId,
     assessor: assessorName,
+    method,
+    stage,
+    outlook,
+    outlookBy,
+    strokes,
     score,
     contact,
     contactWords,

@@ -2,19 +2,17 @@ import { object, string } from 'yup';
 import type { CardUnion, PersonCard } from '@/core/score/cards/person-card';
 import { whatToTrain } from '@/core/score/cards/what-to-train';
 import { methodById } from '@/core/methods/registry';
-import { signWords } from '@/core/methods/timetable/round-advice';
-import { timetable } from '@/core/methods/timetable/timetable';
 import { shownTechnique } from '@/core/methods/shown-technique';
 import { isReady } from '@/core/score/readiness/ready-rule';
 import { bestCorrections } from '@/core/score/rubric/best-corrections';
 import type { DisplayList } from '@/core/drawing/display-list';
 import type { Measures } from '@/core/methods/measures';
-import type { Method, Stage, Technique } from '@/core/methods/method';
+import type { Stage } from '@/core/methods/method';
 import { judgeUnion, type Marks, type ScoringRule } from '@/core/score/rubric/judge-union';
 import { faultShown } from '@/core/teach/fault-shown';
-import { addDays, reckonedDay } from '@/core/units/iso-date';
+import { reckonedDay } from '@/core/units/iso-date';
 import { formatLength, type LengthUnit } from '@/core/units/length';
-import type { JudgementRow, PlantRow, UnionRow } from '@/db/models/union-rows';
+import type { JudgementRow, UnionRow } from '@/db/models/union-rows';
 import type { WorkshopRow } from '@/db/models/plan-rows';
 import { transact } from '@/db/transact';
 import { personCardsPdf } from '@/exchange/pdf/person-card';
@@ -22,24 +20,23 @@ import { attemptOf } from './attempts';
 import { audit } from '@/server/platform/audit';
 import { allow, type Context, type Services } from '@/server/platform/context';
 import { paper } from '@/core/inputs/fields';
+import { aftercareOf, keepersOn, madeOf, namesOf } from './card-keepers';
 import { judgedGrades } from './judged-grades';
 import { kept } from '@/server/platform/kept';
 import { linkReader } from '@/server/platform/link-reader';
 import { limitAttempts } from '@/server/platform/rate-limit';
 import { parse } from '@/server/platform/parse';
-import { groupByUnion } from './scored-unions';
+import { practisedAs } from './keeper-permits';
+import { groupByUnion, lettersOfPoints } from './scored-unions';
 import { USUAL_SCORING, type ScoringSettings } from './scoring-settings';
 import { openJudgement } from '@/server/platform/waiting-for-second';
 import { ERASED_NAME } from '@/server/platform/erased-name';
 import { hashToken, makeToken } from '@/server/platform/secrets';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
-import { mainTaught } from '@/server/plan/taught';
+import { followedUp } from '@/server/plan/made-unions';
+import { taughtOn } from '@/server/plan/taught';
 import { getWorkshop } from '@/server/plan/workshops';
 import type { RubricRow } from '@/db/models/score-rows';
-import type { StockLotRow, WoodLotRow } from '@/db/models/wood-rows';
-
-/** First weeks of aftercare that a card tells. */
-const FIRST_WEEKS = 31;
 
 /** Cards of some seats of a workshop; unions that wait for their second assessor are not on them yet. */
 async function cardsOf(
@@ -59,33 +56,35 @@ async function cardsOf(
     raw: true,
   });
   const where = { clubId, workshopId, seatId: seats.map(({ id }) => id) };
-  const [{ variant, turnsOf }, people, unions, plants, part] = await Promise.all([
-    mainTaught(context, workshop),
+  const [taught, practised, people, all, plants, part] = await Promise.all([
+    taughtOn(context, workshop),
+    practisedAs(context, workshop, workshop.method),
     db.people.findAll({ where: { clubId, id: seats.map(({ personId }) => personId) }, raw: true }),
-    db.unions.findAll({ where: { ...where, kind: 'practice' }, order: [['number', 'ASC']], raw: true }),
+    db.unions.findAll({ where, order: [['number', 'ASC']], raw: true }),
     db.plants.findAll({ where: { ...where, voidedAt: null }, order: [['place', 'ASC']], raw: true }),
     db.planParts.findOne({ where: { clubId, workshopId, part: 'scoring' }, raw: true }),
   ]);
-  const judgements = await db.judgements.findAll({ where: { clubId, unionId: unions.map(({ id }) => id) }, raw: true });
+  const judgements = await db.judgements.findAll({ where: { clubId, unionId: all.map(({ id }) => id) }, raw: true });
   const [rubrics, wood, stocks] = await Promise.all([
     db.rubrics.findAll({ where: { clubId, id: [...new Set(judgements.map(({ rubricId }) => rubricId))] }, raw: true }),
     db.woodLots.findAll({ where: { clubId, id: plants.map(({ woodLotId }) => woodLotId) }, raw: true }),
     db.stockLots.findAll({ where: { clubId, id: plants.map(({ stockLotId }) => stockLotId) }, raw: true }),
   ]);
   const byUnion = groupByUnion(judgements);
-  const method = methodById(workshop.method);
-  const technique = shownTechnique(method, workshop.schools);
-  const after = timetable(variant, technique, date, { turnsOf });
+  const letterOf = lettersOfPoints(workshop);
+  const scoredOf = (unions: UnionRow[]): ScoredUnion[] => scoredUnions(unions, byUnion, rubrics, letterOf);
   const { ready } = (part?.body as ScoringSettings | undefined) ?? USUAL_SCORING;
   return seats.map((seat) => {
-    const own = unions.filter(({ seatId }) => seatId === seat.id);
-    const scored = scoredOf(own, byUnion, rubrics, method, technique);
-    const last = scored.at(-1);
+    const own = all.filter(({ seatId }) => seatId === seat.id);
+    const practice = scoredOf(own.filter(({ kind }) => kind === 'practice'));
+    const methods = namesOf(workshop, own);
+    // First and last are set side by side, and faults counted, by one method: the one practised last.
+    const last = practice.at(-1);
+    const scored = practice.filter(({ counts }) => counts.method === last?.counts.method);
+    const method = methodById(last?.counts.method ?? workshop.method);
+    const keepers = keepersOn(own, plants, { wood, stocks, judged: (union) => scoredOf([union])[0]?.union ?? null });
+    const after = aftercareOf(followedUp(taught, madeOf(own, plants)), workshop, date, unit);
     const said = last ? kept('corrections of a card', { ...last.judged, unit }, correctionsOf) : {};
-    const pictured = (scoredUnion: ScoredUnion) => ({
-      union: scoredUnion.union,
-      ...kept('drawings of a card', { ...scoredUnion.judged, unit }, drawingsOf),
-    });
     return {
       seatId: seat.id,
       name: people.find(({ id }) => id === seat.personId)?.name ?? ERASED_NAME,
@@ -93,14 +92,14 @@ async function cardsOf(
       clubName,
       workshop: workshop.title,
       date: workshop.date,
-      method: method.name,
+      method: methods.join(', '),
       ready: isReady(
-        scored.map(({ counts }) => attemptOf(counts)),
+        practice.filter(({ counts }) => practised(counts.method)).map(({ counts }) => attemptOf(counts)),
         ready,
       ),
-      unions: scored.map(({ union }) => union),
-      first: scored[0] ? pictured(scored[0]) : null,
-      last: scored.length > 1 ? pictured(last!) : null,
+      unions: practice.map(({ union, counts }) => (methods.length > 1 ? withMethod(union, counts.method) : union)),
+      first: scored[0] ? pictured(scored[0], unit) : null,
+      last: scored.length > 1 ? pictured(last!, unit) : null,
       train: whatToTrain(
         scored.map(({ counts, rule }) => judgedGrades(method, rule, counts)),
         last?.rule.weights ?? {},
@@ -108,16 +107,11 @@ async function cardsOf(
       ).map((point) => ({
         ...point,
         shown: kept('fault of a card', { method: method.id, schools: workshop.schools, point: point.point, unit }, () =>
-          faultShown(technique, point.point, unit),
+          faultShown(shownTechnique(method, workshop.schools), point.point, unit),
         ),
       })),
-      keepers: plants.filter(({ seatId }) => seatId === seat.id).map((plant) => keeperOn(plant, wood, stocks)),
-      looks: after.rounds.flatMap(({ due, signs }) =>
-        due ? [{ ...due, lookFor: signWords(signs, (mm) => formatLength(mm, unit)) }] : [],
-      ),
-      tasks: after.tasks.flatMap(({ name, due, missed }) =>
-        due && due.from <= addDays(date, FIRST_WEEKS) ? [{ name, ...due, missed }] : [],
-      ),
+      keepers,
+      ...after,
     };
   });
 }
@@ -131,19 +125,6 @@ interface Judged {
   stage: Stage;
 }
 
-/** A keeper as it stands on a card. */
-function keeperOn(
-  { code, woodLotId, stockLotId }: PlantRow,
-  wood: WoodLotRow[],
-  stocks: StockLotRow[],
-): PersonCard['keepers'][number] {
-  return {
-    code,
-    variety: wood.find(({ id }) => id === woodLotId)?.variety ?? '',
-    stock: stocks.find(({ id }) => id === stockLotId)?.stockType ?? '',
-  };
-}
-
 /** A union that counts, as it was judged and as a card names it. */
 interface ScoredUnion {
   counts: JudgementRow;
@@ -152,26 +133,36 @@ interface ScoredUnion {
   union: PersonCard['unions'][number];
 }
 
+/** A union with its drawings. */
+function pictured({ union, judged }: ScoredUnion, unit: LengthUnit): NonNullable<PersonCard['first']> {
+  return { union, ...kept('drawings of a card', { ...judged, unit }, drawingsOf) };
+}
+
+/** A union that says what it was joined by. */
+function withMethod(union: CardUnion, method: string): CardUnion {
+  return { ...union, method: methodById(method).name };
+}
+
 /** Those of some unions that count, in their order. */
-function scoredOf(
-  unions: UnionRow[],
+function scoredUnions(
+  unions: readonly UnionRow[],
   byUnion: Map<string, JudgementRow[]>,
   rubrics: RubricRow[],
-  method: Method,
-  technique: Technique,
+  letterOf: (method: string, point: string) => string,
 ): ScoredUnion[] {
   return unions.flatMap((union) => {
     const counts = openJudgement(union, byUnion.get(union.id) ?? []);
     if (!counts) return [];
     const rule = rubrics.find(({ id }) => id === counts.rubricId)!.body;
-    const judged: Judged = {
-      method: method.id,
-      rule,
-      measures: counts.measures,
-      marks: counts.marks,
-      stage: counts.stage,
-    };
-    return [{ counts, rule, judged, union: cardUnion(union.number, counts, technique.points) }];
+    const { method, measures, marks, stage } = counts;
+    return [
+      {
+        counts,
+        rule,
+        judged: { method, rule, measures, marks, stage },
+        union: cardUnion(union.number, counts, letterOf),
+      },
+    ];
   });
 }
 
@@ -201,16 +192,17 @@ function correctionsOf({
 
 function cardUnion(
   number: number,
-  { score, contact, contactWords, fatal, runs }: JudgementRow,
-  points: { id: string; letter: string }[],
+  { method, score, contact, contactWords, fatal, runs }: JudgementRow,
+  letterOf: (method: string, point: string) => string,
 ): CardUnion {
   return {
     number,
+    method: '',
     score,
     contact,
     words: contactWords,
     fatal: fatal.length > 0,
-    glyph: { runs, fatal: fatal[0] ? (points.find(({ id }) => id === fatal[0])?.letter ?? '!') : null },
+    glyph: { runs, fatal: fatal[0] ? letterOf(method, fatal[0]) : null },
   };
 }
 

@@ -45,6 +45,11 @@ export async function addCutLook(context: Context, unionId: string, lookId: stri
   const values = parse(lookInput, input, context.now);
   const union = await readableUnion(context, unionId);
   const workshop = await db.workshops.findOne({ where: { clubId, id: union.workshopId }, raw: true });
+  if (union.kind === 'keeper')
+    throw new UseCaseError(
+      'invalid',
+      'A keeper is made to live and is not cut open. Report on it in Follow-up instead.',
+    );
   if (isAhead(values.lookedOn, now))
     throw new UseCaseError('invalid', 'That day is still to come. Enter the day it was cut open.', {
       lookedOn: 'Still to come.',

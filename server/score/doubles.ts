@@ -53,6 +53,11 @@ export async function settleDouble(
           { where: { clubId, id: unionId }, transaction },
         );
       } else {
+        if (union.kind === 'keeper')
+          throw new UseCaseError(
+            'invalid',
+            'A keeper is one union with a tag of its own, so it cannot be parted. Choose which judgement counts.',
+          );
         if (stands.length < 2)
           throw new UseCaseError(
             'conflict',

@@ -1,9 +1,12 @@
+import { isDeepStrictEqual } from 'node:util';
 import { v7 as uuid } from 'uuid';
 import { QueryTypes, type Transaction } from 'sequelize';
-import { methodById } from '@/core/methods/registry';
+import { madeWith } from '@/core/methods/made-with';
+import type { Method } from '@/core/methods/method';
+import type { VariantId } from '@/core/methods/variant';
 import type { UnionJudgement } from '@/core/score/rubric/judge-union';
 import type { JudgementRow, UnionRow } from '@/db/models/union-rows';
-import type { WorkshopRow } from '@/db/models/plan-rows';
+import type { SeatRow, WorkshopRow } from '@/db/models/plan-rows';
 import type { Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';
 import type { JudgementInput } from './judgement-input';
@@ -14,7 +17,7 @@ import { refreshUnionFacts } from '@/server/platform/union-facts';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
 
 /** What of a union decides how its next judgement is taken. */
-type JudgedUnion = Pick<UnionRow, 'id' | 'doubleSettledAt' | 'secondWanted' | 'secondSettledAt'>;
+type JudgedUnion = Pick<UnionRow, 'id' | 'kind' | 'method' | 'doubleSettledAt' | 'secondWanted' | 'secondSettledAt'>;
 
 /** A judgement as it was sent, with all that it is kept with. */
 export interface NewJudgement {
@@ -23,6 +26,11 @@ export interface NewJudgement {
   /** Of what was sent; the same judgement sent again has the same. */
   sentHash: string;
   workshop: WorkshopRow;
+  seat: SeatRow;
+  /** The keeper that is judged, null for practice. */
+  keeper: UnionRow | null;
+  method: Method;
+  variant: VariantId;
   rubricId: string;
   judged: UnionJudgement;
   /** Share of unions drawn for a second look, 0 to 1. */
@@ -35,13 +43,15 @@ export async function insertJudgement(
   transaction: Transaction,
   judgement: NewJudgement,
 ): Promise<void> {
-  const { id, sent, sentHash, workshop, rubricId, judged, blindRate } = judgement;
+  const { id, sent, sentHash, keeper, method, rubricId, judged, blindRate } = judgement;
   const {
     db,
     actor: { clubId, userId },
     now,
   } = context;
-  const { union, fresh } = await practiceUnion(context, transaction, workshop.id, sent.seatId, sent.number);
+  const { union, fresh } = keeper
+    ? { union: keeper, fresh: false }
+    : await practiceUnion(context, transaction, judgement);
   const before = fresh
     ? []
     : standing(await db.judgements.findAll({ where: { clubId, unionId: union.id }, transaction, raw: true }));
@@ -55,6 +65,7 @@ export async function insertJudgement(
       clubId,
       unionId: union.id,
       assessorId: userId,
+      method: method.id,
       stage: sent.stage,
       measures: sent.measures,
       marks: sent.marks,
@@ -68,7 +79,7 @@ export async function insertJudgement(
       contactWords: contactGrade.words,
       fatal: judged.fatal,
       score: judged.score,
-      modelVersion: methodById(workshop.method).contactModel,
+      modelVersion: method.contactModel,
       rubricId,
       correctsId: sent.correctsId,
       liveCorrectsId: sent.correctsId,
@@ -80,11 +91,15 @@ export async function insertJudgement(
       blind: corrected?.blind ?? blind,
       seconds: sent.seconds,
       strokes: sent.strokes,
+      outlook: sent.outlook,
+      outlookBy: sent.outlook && (sent.outlookBy ?? 'assessor'),
       rescoredBy: null,
       sentHash,
     },
     { transaction },
   );
+  if (keeper) await followSchools(context, transaction, judgement);
+  else if (corrected && union.method !== method.id) await retakeMethod(context, transaction, union.id, judgement);
   await refreshUnionFacts(db, clubId, [union.id], transaction);
   await audit(db, transaction, {
     clubId,
@@ -102,7 +117,7 @@ const LONGEST_WAIT = 366 * 86_400_000;
 async function settleEarlier(
   { db, actor: { clubId, userId }, now }: Context,
   transaction: Transaction,
-  { correctsId }: JudgementInput,
+  { correctsId, stage }: JudgementInput,
   {
     union,
     before,
@@ -120,9 +135,9 @@ async function settleEarlier(
   }
   if (blind) {
     await db.unions.update({ secondSettledAt: now }, { where: { clubId, id: union.id }, transaction });
-  } else if (before.length === 0 && isDrawn(union.id, blindRate)) {
+  } else if (union.kind === 'practice' && before.length === 0 && isDrawn(union.id, blindRate)) {
     await db.unions.update({ secondWanted: true }, { where: { clubId, id: union.id }, transaction });
-  } else if (union.doubleSettledAt) {
+  } else if (union.doubleSettledAt && before.some((earlier) => earlier.stage === stage)) {
     // A further assessor after the lead had settled: the question is open again.
     await db.unions.update({ doubleSettledAt: null }, { where: { clubId, id: union.id }, transaction });
   }
@@ -144,36 +159,73 @@ export function madeAt(
   return new Date(now.getTime() - waited);
 }
 
+/** What a union of the workshop is made with, as columns. */
+function makingOf({
+  method,
+  variant,
+  workshop,
+}: NewJudgement): Pick<UnionRow, 'method' | 'variant' | 'schools' | 'materials'> {
+  return { method: method.id, variant, ...madeWith(method, workshop.schools) };
+}
+
+/** A keeper is judged by the schools its workshop follows, and so it was made by them. */
+async function followSchools(
+  { db, actor: { clubId } }: Context,
+  transaction: Transaction,
+  judgement: NewJudgement,
+): Promise<void> {
+  const { schools } = makingOf(judgement);
+  if (isDeepStrictEqual(judgement.keeper!.schools, schools)) return;
+  await db.unions.update({ schools }, { where: { clubId, id: judgement.keeper!.id }, transaction });
+}
+
+/** A correction says that a union was of another method than it was taken for. */
+async function retakeMethod(
+  { db, actor: { clubId } }: Context,
+  transaction: Transaction,
+  unionId: string,
+  judgement: NewJudgement,
+): Promise<void> {
+  await db.unions.update(makingOf(judgement), { where: { clubId, id: unionId }, transaction });
+}
+
 /** The union of that seat and number, made when it is first spoken of; whether it was made now. */
 async function practiceUnion(
   context: Context,
   transaction: Transaction,
-  workshopId: string,
-  seatId: string,
-  number: number,
+  judgement: NewJudgement,
 ): Promise<{ union: JudgedUnion; fresh: boolean }> {
   const {
     db,
     actor: { clubId },
   } = context;
+  const { workshop, seat, sent } = judgement;
+  const making = makingOf(judgement);
+  const called = { clubId, workshopId: workshop.id, seatId: seat.id, number: sent.number };
   const id = uuid();
   // One statement that two at once may send: the unique key lets one of them in.
   const [, made] = await db.sequelize.query(
-    "INSERT IGNORE INTO unions (id, club_id, workshop_id, seat_id, kind, number) VALUES (:id, :clubId, :workshopId, :seatId, 'practice', :number)",
+    `INSERT IGNORE INTO unions
+       (id, club_id, workshop_id, seat_id, kind, number, method, variant, schools, materials, made_on, maker_id)
+     VALUES (:id, :clubId, :workshopId, :seatId, 'practice', :number, :method, :variant, :schools, :materials, :madeOn, :makerId)`,
     {
-      replacements: { id, clubId, workshopId, seatId, number },
+      replacements: {
+        id,
+        ...called,
+        ...making,
+        schools: JSON.stringify(making.schools),
+        materials: JSON.stringify(making.materials),
+        madeOn: workshop.date,
+        makerId: seat.personId,
+      },
       transaction,
       type: QueryTypes.INSERT,
     },
   );
-  if (made > 0)
-    return { union: { id, doubleSettledAt: null, secondWanted: false, secondSettledAt: null }, fresh: true };
-  return {
-    union: (await db.unions.findOne({
-      where: { clubId, workshopId, seatId, kind: 'practice', number },
-      transaction,
-      raw: true,
-    }))!,
-    fresh: false,
-  };
+  if (made > 0) {
+    const fresh = { doubleSettledAt: null, secondWanted: false, secondSettledAt: null };
+    return { union: { id, kind: 'practice', method: making.method, ...fresh }, fresh: true };
+  }
+  const union = await db.unions.findOne({ where: { ...called, kind: 'practice' }, transaction, raw: true });
+  return { union: union!, fresh: false };
 }

@@ -2,6 +2,9 @@ import { date, type InferType, lazy, mixed, number, object, type ObjectSchema, s
 import { type Field, rangeProblem } from '@/core/methods/field';
 import type { Method } from '@/core/methods/method';
 import type { Measures } from '@/core/methods/measures';
+import { METHODS } from '@/core/methods/registry';
+import { VARIANTS } from '@/core/methods/variant';
+import { OUTLOOKS, OUTLOOK_TELLERS } from '@/core/score/rubric/outlook';
 import type { Marks } from '@/core/score/rubric/judge-union';
 import type { Sending, SentJudgement } from '@/core/score/rubric/sent-judgement';
 import type { PointGrade } from '@/core/contact/grade';
@@ -94,7 +97,19 @@ const instant = (what: string) =>
 const fields = {
   workshopId: id('the workshop'),
   seatId: id('the seat'),
+  kind: string()
+    .oneOf(['practice', 'keeper'] as const, 'Say whether it is a practice union or a keeper.')
+    .default('practice'),
   number: count('the number of the union', 1, 999),
+  unionId: optionalId('the keeper'),
+  method: string()
+    .nullable()
+    .default(null)
+    .oneOf([null, ...METHODS.map((method) => method.id)], 'Choose the method from the list.'),
+  variant: string()
+    .nullable()
+    .default(null)
+    .oneOf([null, ...VARIANTS], 'Choose the method again.'),
   stage: string()
     .oneOf(['joined', 'wrapped', 'keeper'] as const, 'Choose the stage.')
     .required('Choose the stage.'),
@@ -124,6 +139,14 @@ const fields = {
     .integer('Whole strokes.')
     .min(0, 'Strokes cannot be fewer than 0.')
     .max(999, 'More than 999 strokes cannot be right.'),
+  outlook: string()
+    .nullable()
+    .default(null)
+    .oneOf([null, ...OUTLOOKS], 'Say surely, perhaps or hardly.'),
+  outlookBy: string()
+    .nullable()
+    .default(null)
+    .oneOf([null, ...OUTLOOK_TELLERS], 'Say who holds so, the maker or the assessor.'),
   /** Scored as the second assessor of a union, without having seen the first score. */
   second: flag().default(false),
 } satisfies Record<keyof SentJudgement | keyof Sending, unknown>;

@@ -3,19 +3,22 @@ import { isDeepStrictEqual } from 'node:util';
 import { object } from 'yup';
 import { InputError } from '@/core/contact/input-error';
 import { methodById } from '@/core/methods/registry';
+import type { VariantId } from '@/core/methods/variant';
 import { judgeUnion, type UnionJudgement } from '@/core/score/rubric/judge-union';
-import type { JudgementRow } from '@/db/models/union-rows';
+import type { Method } from '@/core/methods/method';
+import type { JudgementRow, UnionRow } from '@/db/models/union-rows';
 import type { WorkshopRow } from '@/db/models/plan-rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';
 import { id } from '@/core/inputs/fields';
-import { judgementInput, type JudgementInput, marksInput, measuresInput } from './judgement-input';
+import { judgementInput, type JudgementInput, marksInput, measuresInput, type ReadJudgement } from './judgement-input';
 import { parse } from '@/server/platform/parse';
 import { currentRubric } from './rubrics';
 import { scoringSettings } from './scoring-settings';
 import { refreshUnionFacts } from '@/server/platform/union-facts';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
+import { variantsOn } from '@/server/plan/taught';
 import { getWorkshop } from '@/server/plan/workshops';
 import { insertJudgement } from './insert-judgement';
 
@@ -39,7 +42,8 @@ export async function putJudgement(context: Context, judgementId: string, input:
       { assessorId: 'Signed in as another.' },
     );
   const workshop = await getWorkshop(context, read.workshopId);
-  const method = methodById(workshop.method);
+  const keeper = read.kind === 'keeper' ? await judgedKeeper(context, workshop, read) : null;
+  const method = methodById(keeper?.method ?? read.method ?? workshop.method);
   const sent: JudgementInput = {
     ...read,
     ...parse(object({ measures: measuresInput(method), marks: marksInput(method) }), {
@@ -62,15 +66,20 @@ export async function putJudgement(context: Context, judgementId: string, input:
   const before = await replay();
   if (before) return before;
 
-  const seat = await db.seats.findOne({ where: { clubId, workshopId: workshop.id, id: sent.seatId }, raw: true });
+  const plant = keeper && (await db.plants.findOne({ where: { clubId, id: keeper.plantId! }, raw: true }));
+  if (plant?.voidedAt)
+    throw new UseCaseError('conflict', 'The tag of this keeper was voided. Bring it back on the Aftercare page first.');
+  const seatId = keeper?.seatId ?? sent.seatId;
+  const seat = await db.seats.findOne({ where: { clubId, workshopId: workshop.id, id: seatId }, raw: true });
   if (!seat) throw notFound('The seat');
   if (sent.filledInAt && sent.filledInAt > context.now) {
     throw new UseCaseError('invalid', 'The sheet cannot have been filled in later than now. Check date and time.', {
       filledInAt: 'Later than now.',
     });
   }
-  const rubric = await currentRubric(context, workshop.method, workshop.schools);
-  const judged = judge(workshop, rubric.body, sent);
+  const rubric = await currentRubric(context, method.id, workshop.schools);
+  const judged = judge(method, rubric.body, sent);
+  const variant = keeper?.variant ?? (await variantSent(context, workshop, method, sent.variant));
   const { blindRate } = await scoringSettings(context, workshop.id);
   try {
     await transact(db, (transaction) =>
@@ -79,6 +88,10 @@ export async function putJudgement(context: Context, judgementId: string, input:
         sent,
         sentHash,
         workshop,
+        seat,
+        keeper,
+        method,
+        variant,
         rubricId: rubric.id,
         judged,
         blindRate,
@@ -94,8 +107,36 @@ export async function putJudgement(context: Context, judgementId: string, input:
   return (await db.judgements.findOne({ where: { clubId, id: judgementId }, raw: true }))!;
 }
 
-function judge(workshop: WorkshopRow, rule: Parameters<typeof judgeUnion>[1], sent: JudgementInput): UnionJudgement {
-  const method = methodById(workshop.method);
+/** The keeper that a judgement is of; its method is its own, whatever the device took it for. */
+async function judgedKeeper(
+  { db, actor: { clubId } }: Context,
+  workshop: WorkshopRow,
+  { unionId, method }: Pick<ReadJudgement, 'unionId' | 'method'>,
+): Promise<UnionRow> {
+  const union =
+    unionId &&
+    (await db.unions.findOne({ where: { clubId, workshopId: workshop.id, kind: 'keeper', id: unionId }, raw: true }));
+  if (!union) throw notFound('The keeper');
+  if (method && method !== union.method)
+    throw new UseCaseError(
+      'conflict',
+      `This keeper is ${methodById(union.method).inSentence}. Reload the page and judge it as that, or change it on the Aftercare page.`,
+    );
+  return union;
+}
+
+/** The variant a device named, if the method has it; else the one it is on the workshop's day. */
+async function variantSent(
+  context: Context,
+  workshop: WorkshopRow,
+  method: Method,
+  sent: VariantId | null,
+): Promise<VariantId> {
+  if (sent && method.variants.some(({ id: variant }) => variant === sent)) return sent;
+  return (await variantsOn(context, workshop))(method);
+}
+
+function judge(method: Method, rule: Parameters<typeof judgeUnion>[1], sent: JudgementInput): UnionJudgement {
   try {
     return judgeUnion(method, rule, sent.measures, sent.marks, sent.stage);
   } catch (error) {
@@ -108,6 +149,9 @@ function judge(workshop: WorkshopRow, rule: Parameters<typeof judgeUnion>[1], se
 function hashOfSent({
   workshopId,
   seatId,
+  kind,
+  unionId,
+  method,
   number,
   stage,
   measures,
@@ -115,6 +159,8 @@ function hashOfSent({
   note,
   correctsId,
   filledInAt,
+  outlook,
+  outlookBy,
 }: JudgementInput): string {
   const content = [
     workshopId,
@@ -126,6 +172,8 @@ function hashOfSent({
     note,
     correctsId,
     filledInAt?.toISOString() ?? null,
+    // Only where there is any: what was sent before these were known has the hash it had.
+    ...(kind === 'keeper' || method !== null ? [kind, unionId, method, outlook, outlookBy] : []),
   ];
   return createHash('sha256').update(JSON.stringify(content)).digest('hex');
 }

@@ -9,6 +9,8 @@ import { parse } from '@/server/platform/parse';
 import { scoringSettings } from './scoring-settings';
 import { groupByUnion } from './scored-unions';
 import { openJudgement } from '@/server/platform/waiting-for-second';
+import type { WorkshopRow } from '@/db/models/plan-rows';
+import { plannedMethods } from '@/server/plan/planned-methods';
 import { listSeats } from '@/server/plan/seats';
 import { notFound } from '@/server/platform/use-case-error';
 import { getWorkshop } from '@/server/plan/workshops';
@@ -22,15 +24,23 @@ export interface KeeperDoor {
   said: { may: boolean; reason: string; by: string; at: Date } | null;
 }
 
-/** Who of a workshop may make keepers: those who are ready, and those somebody let through. By seat. */
-export async function keeperDoors(context: Context, workshopId: string): Promise<Map<string, KeeperDoor>> {
+/**
+ * Who of a workshop may make keepers of a method: those who are ready by their practice of it, and those somebody let
+ * through. Where the plan gives a method nothing to practise, all practice of the day counts. By seat.
+ */
+export async function keeperDoors(
+  context: Context,
+  workshopId: string,
+  methodId: string | null = null,
+): Promise<Map<string, KeeperDoor>> {
   const {
     db,
     actor: { clubId },
   } = context;
-  await getWorkshop(context, workshopId);
+  const workshop = await getWorkshop(context, workshopId);
   const where = { clubId, workshopId };
-  const [seats, unions, permits, { ready: rule }] = await Promise.all([
+  const [practised, seats, unions, permits, { ready: rule }] = await Promise.all([
+    practisedAs(context, workshop, methodId ?? workshop.method),
     db.seats.findAll({ where, raw: true }),
     db.unions.findAll({ where: { ...where, kind: 'practice' }, order: [['number', 'ASC']], raw: true }),
     db.keeperPermits.findAll({
@@ -55,7 +65,7 @@ export async function keeperDoors(context: Context, workshopId: string): Promise
         .flatMap((union) => {
           // Whether a door stands open tells of a score too: what waits for its second assessor opens none yet.
           const counts = openJudgement(union, byUnion.get(union.id) ?? []);
-          return counts ? [attemptOf(counts)] : [];
+          return counts && practised(counts.method) ? [attemptOf(counts)] : [];
         });
       const ready = isReady(attempts, rule);
       const last = permits.filter(({ seatId }) => seatId === seat.id).at(-1);
@@ -70,6 +80,17 @@ export async function keeperDoors(context: Context, workshopId: string): Promise
       return [seat.id, { open: said?.may ?? ready, ready, said }];
     }),
   );
+}
+
+/** Which practice tells of the hands for a method. */
+export async function practisedAs(
+  context: Context,
+  workshop: WorkshopRow,
+  methodId: string,
+): Promise<(method: string) => boolean> {
+  const { body } = await plannedMethods(context, workshop);
+  const planned = body.methods.find(({ method }) => method === methodId);
+  return planned?.practiceEach ? (method) => method === methodId : () => true;
 }
 
 /** Lets people make keepers though they are not ready, or keeps them back though they are; kept with who said so and why. */

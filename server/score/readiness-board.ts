@@ -8,7 +8,7 @@ import { dateInZone, timeInZone } from '@/core/units/zoned-date';
 import { allow, type Context } from '@/server/platform/context';
 import { attemptOf } from './attempts';
 import { dayBlocks } from '@/server/plan/bench-plan';
-import { keeperDoors } from './keeper-permits';
+import { keeperDoors, practisedAs } from './keeper-permits';
 import { kept } from '@/server/platform/kept';
 import { quantities } from '@/server/plan/quantities';
 import { practiceUnions } from './scored-unions';
@@ -16,12 +16,15 @@ import { scoringSettings } from './scoring-settings';
 import { ERASED_NAME } from '@/server/platform/erased-name';
 import { listSeats } from '@/server/plan/seats';
 
-/** Everybody's way to living wood: scores so far, the curve through them, how many more it may take, and who may make keepers. */
-export async function readinessBoard(context: Context, workshopId: string) {
+/** Everybody's way to living wood by one method of the day: scores so far, the curve through them, how many more it may take, and who may make keepers. */
+export async function readinessBoard(context: Context, workshopId: string, asked: string | null = null) {
   allow(context, 'viewer');
   const amounts = await quantities(context, workshopId);
-  const { workshop, site } = amounts;
+  const { workshop, site, plan } = amounts;
+  const taught = plan.methods.map(({ method }) => methodById(method));
+  const method = taught.find(({ id }) => id === asked) ?? methodById(workshop.method);
   const [
+    practised,
     seats,
     { scored },
     settings,
@@ -31,27 +34,30 @@ export async function readinessBoard(context: Context, workshopId: string) {
       blocks: { blocks },
     },
   ] = await Promise.all([
+    practisedAs(context, workshop, method.id),
     listSeats(context, workshopId),
     practiceUnions(context, workshop),
     scoringSettings(context, workshopId),
-    keeperDoors(context, workshopId),
+    keeperDoors(context, workshopId, method.id),
     dayBlocks(context, workshopId, amounts),
   ]);
   const present = seats.filter(({ absent }) => !absent);
   const attempts = present.map((seat) =>
-    scored.filter(({ seatId }) => seatId === seat.id).map(({ counts }) => attemptOf(counts)),
+    scored
+      .filter(({ seatId, counts }) => seatId === seat.id && practised(counts.method))
+      .map(({ counts }) => attemptOf(counts)),
   );
   const scores = attempts.map((own) => countedAttempts(own).map(({ score }) => score!));
   const curves = scores.some(({ length }) => length > 0) ? kept('learning curves', scores, learningCurves) : null;
   // What the plan gives everybody to practise on.
-  const planned = amounts.plan.methods[0]?.practiceEach ?? 0;
+  const planned = plan.methods.find((row) => row.method === method.id)?.practiceEach ?? 0;
   // On the day itself the clock says what can still be made; before and after it, the plan.
   const today = dateInZone(context.now, site.timeZone);
   const minutesLeft =
-    today === workshop.date
-      ? cuttingMinutesLeft(blocks, methodById(workshop.method).name, timeInZone(context.now, site.timeZone))
-      : null;
+    today === workshop.date ? cuttingMinutesLeft(blocks, method.name, timeInZone(context.now, site.timeZone)) : null;
   return {
+    method: { id: method.id, name: method.name },
+    taught: taught.map(({ id, name }) => ({ id, name })),
     settings,
     planned,
     minutesLeft,
@@ -82,15 +88,16 @@ export async function readinessBoard(context: Context, workshopId: string) {
         // More likely than not they will not be ready with what the day, or the plan, still gives them.
         needsHelp: !ready && within !== null && within < 0.5,
         within,
-        line:
-          curve && seen?.next
-            ? Array.from({ length: Math.max(6, own.length + 2) }, (_, n) => ({
-                n: n + 1,
-                mean: curve.at(n + 1).mean,
-                half: curve.at(n + 1).half,
-              }))
-            : null,
+        line: curve && seen?.next ? lineOf(curve, Math.max(6, own.length + 2)) : null,
       };
     }),
   };
+}
+
+/** A hand's curve as it is drawn over so many attempts. */
+function lineOf(curve: ReturnType<typeof learningCurves>['people'][number], attempts: number) {
+  return Array.from({ length: attempts }, (_, n) => {
+    const { mean, half } = curve!.at(n + 1);
+    return { n: n + 1, mean, half };
+  });
 }

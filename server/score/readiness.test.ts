@@ -3,7 +3,8 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { findPerson } from './find-person';
 import { putJudgement } from './judgements';
 import { keeperDoors, permitKeepers } from './keeper-permits';
-import { listKeepers, makeKeepers } from '@/server/aftercare/keepers';
+import { listKeepers } from '@/server/plan/keepers-of-workshop';
+import { makeKeepers } from '@/server/aftercare/make-keepers';
 import { readinessBoard } from './readiness-board';
 import { putScoringSettings, scoringSettings, USUAL_SCORING } from './scoring-settings';
 import {
@@ -35,7 +36,11 @@ const practise = async (seat: number, marks: Record<string, string>[], from = 1)
 };
 const door = async (seat: number) => (await keeperDoors(club.as('viewer'), workshop.id)).get(workshop.seatIds[seat]!)!;
 const make = () =>
-  makeKeepers(club.as('assistant'), workshop.id, { woodLotId: workshop.woodLotId, stockLotId: workshop.stockLotId });
+  makeKeepers(club.as('assistant'), workshop.id, {
+    woodLotId: workshop.woodLotId,
+    stockLotId: workshop.stockLotId,
+    each: 1,
+  });
 
 describe('readiness', () => {
   it('opens the keepers to those whose last three are good, and to nobody else', async () => {

@@ -1,6 +1,6 @@
 import { mixed, object } from 'yup';
 import { differences, recalibrationSet, SET_SIZE } from '@/core/score/recalibration/recalibration-set';
-import { METHODS, methodById } from '@/core/methods/registry';
+import { methodById } from '@/core/methods/registry';
 import type { Marks, ScoringRule } from '@/core/score/rubric/judge-union';
 import { scoreUnion } from '@/core/score/rubric/score-union';
 import type { RecalibrationRow } from '@/db/models/score-rows';
@@ -11,6 +11,7 @@ import { marksInput } from './judgement-input';
 import { parse } from '@/server/platform/parse';
 import { currentRubric } from './rubrics';
 import { notFound } from '@/server/platform/use-case-error';
+import { taughtMethods } from '@/server/plan/planned-methods';
 import { getWorkshop } from '@/server/plan/workshops';
 
 /** A drawn union for an assessor; its grades are with it only once they have given theirs. */
@@ -27,15 +28,21 @@ export interface SetUnion {
 }
 
 /** A recalibration set as one assessor has it, with how the others did once this one is through. */
-export async function openRecalibration(context: Context, workshopId: string, seed: number | null) {
+export async function openRecalibration(
+  context: Context,
+  workshopId: string,
+  seed: number | null,
+  asked: string | null = null,
+) {
   allow(context, 'assistant');
   const {
     db,
     actor: { clubId, userId },
   } = context;
   const workshop = await getWorkshop(context, workshopId);
-  const method = methodById(workshop.method);
-  const rubric = await currentRubric(context, workshop.method, workshop.schools);
+  const taught = await taughtMethods(context, workshop);
+  const method = taught.find(({ id: known }) => known === asked) ?? methodById(workshop.method);
+  const rubric = await currentRubric(context, method.id, workshop.schools);
   const latest =
     ((await db.recalibrations.max('seed', { where: { clubId, method: method.id } })) as number | null) ?? 1;
   const chosen = seed ?? latest;
@@ -68,6 +75,8 @@ export async function openRecalibration(context: Context, workshopId: string, se
     : [];
   return {
     workshop,
+    method: { id: method.id, name: method.name },
+    taught: taught.map(({ id: known, name }) => ({ id: known, name })),
     seed: chosen,
     latest,
     rule: rubric.body,
@@ -144,10 +153,10 @@ export async function answerRecalibration(context: Context, answerId: string, in
     now,
   } = context;
   const workshop = await getWorkshop(context, values.workshopId);
-  if (workshop.method !== values.method || !METHODS.some((method) => method.id === values.method))
-    throw notFound('The method');
+  const taught = await taughtMethods(context, workshop);
+  if (!taught.some((method) => method.id === values.method)) throw notFound('The method');
   const { marks: read } = parse(object({ marks: marksInput(methodById(values.method)) }), { marks: values.marks });
-  const rubric = await currentRubric(context, workshop.method, workshop.schools);
+  const rubric = await currentRubric(context, values.method, workshop.schools);
   // A grade the drawn union cannot be given is no answer.
   const asked = new Set(
     Object.keys(recalibrationSet(methodById(values.method), rubric.body, values.seed)[values.nth]!.truth),

@@ -1,5 +1,4 @@
 import { v5 } from 'uuid';
-import type { Transaction } from 'sequelize';
 import { InputError } from '@/core/contact/input-error';
 import type { Method } from '@/core/methods/method';
 import { methodById } from '@/core/methods/registry';
@@ -10,6 +9,8 @@ import { audit } from '@/server/platform/audit';
 import { allow, type Context } from '@/server/platform/context';
 import { standing } from '@/server/platform/counting-judgement';
 import { refreshUnionFacts } from '@/server/platform/union-facts';
+import type { WorkshopRow } from '@/db/models/plan-rows';
+import type { RubricRow } from '@/db/models/score-rows';
 import { getWorkshop } from '@/server/plan/workshops';
 import { currentRubric } from './rubrics';
 import { groupByUnion } from './scored-unions';
@@ -28,33 +29,42 @@ export function rejudge(
   }
 }
 
-/** How many unions of a workshop's practice stand as another rubric, or an earlier contact model, scored them. */
+/** How many unions of a workshop stand as another rubric, or an earlier contact model, scored them. */
 export async function countScoredOtherwise(context: Context, workshopId: string): Promise<number> {
   allow(context, 'viewer');
-  const { method, schools } = await getWorkshop(context, workshopId);
-  const rubric = await currentRubric(context, method, schools);
-  const otherwise = await scoredOtherwise(context, workshopId, rubric.id, methodById(method).contactModel);
-  return new Set(otherwise.map(({ unionId }) => unionId)).size;
+  const otherwise = await scoredOtherwise(context, await getWorkshop(context, workshopId));
+  return new Set(otherwise.map(({ old }) => old.unionId)).size;
 }
 
-/** Standing judgements of a workshop's practice that another rubric or contact model made. */
-async function scoredOtherwise(
-  { db, actor: { clubId } }: Context,
-  workshopId: string,
-  rubricId: string,
-  model: string,
-  transaction: Transaction | null = null,
-): Promise<JudgementRow[]> {
-  const unions = await db.unions.findAll({ where: { clubId, workshopId, kind: 'practice' }, transaction, raw: true });
+interface ScoredOtherwise {
+  old: JudgementRow;
+  method: Method;
+  rubric: RubricRow;
+}
+
+/** Standing judgements of a workshop that another rubric of their method, or contact model, made. */
+async function scoredOtherwise(context: Context, { id: workshopId, schools }: WorkshopRow): Promise<ScoredOtherwise[]> {
+  const {
+    db,
+    actor: { clubId },
+  } = context;
+  const unions = await db.unions.findAll({ where: { clubId, workshopId }, raw: true });
   const unionId = unions.map((union) => union.id);
-  const all = await db.judgements.findAll({ where: { clubId, unionId }, transaction, raw: true });
-  return [...groupByUnion(all).values()]
-    .flatMap((own) => standing(own))
-    .filter((row) => row.rubricId !== rubricId || row.modelVersion !== model);
+  const all = await db.judgements.findAll({ where: { clubId, unionId }, raw: true });
+  const stands = [...groupByUnion(all).values()].flatMap((own) => standing(own));
+  const otherwise: ScoredOtherwise[] = [];
+  for (const id of new Set(stands.map(({ method }) => method))) {
+    const method = methodById(id);
+    const rubric = await currentRubric(context, id, schools);
+    for (const old of stands)
+      if (old.method === id && (old.rubricId !== rubric.id || old.modelVersion !== method.contactModel))
+        otherwise.push({ old, method, rubric });
+  }
+  return otherwise;
 }
 
 /**
- * Scores the standing judgements of a workshop's practice again by the rubric and the contact model of now. Each gets a
+ * Scores the standing judgements of a workshop again by the rubric and the contact model of now. Each gets a
  * further row that names the one it replaces; the assessor stays who it was. Asked twice it is done once.
  */
 export async function rescoreWorkshop(context: Context, workshopId: string): Promise<number> {
@@ -65,41 +75,38 @@ export async function rescoreWorkshop(context: Context, workshopId: string): Pro
     now,
   } = context;
   const workshop = await getWorkshop(context, workshopId);
-  const method = methodById(workshop.method);
-  const rubric = await currentRubric(context, workshop.method, workshop.schools);
-  const rescore = (): Promise<number> =>
-    transact(db, async (transaction) => {
-      const fresh = (await scoredOtherwise(context, workshopId, rubric.id, method.contactModel, transaction)).flatMap(
-        (old) => {
-          const judged = rejudge(method, rubric.body, old);
-          if (!judged) return [];
-          const { contact, contactGrade } = judged.assessment;
-          // An id made of what it is scored by and of the old row, so that two who ask at once make the same one.
-          return [
-            {
-              ...old,
-              id: v5(`${rubric.id} ${method.contactModel}`, old.id),
-              rubricId: rubric.id,
-              score: judged.score,
-              fatal: judged.fatal,
-              contact: contact.contact,
-              contactLeft: contact.left,
-              contactRight: contact.right,
-              touchingMm: contact.touching,
-              runs: contact.ring,
-              contactGrade: contactGrade.grade as JudgementRow['contactGrade'],
-              contactWords: contactGrade.words,
-              modelVersion: method.contactModel,
-              correctsId: old.id,
-              liveCorrectsId: old.id,
-              rescoredBy: userId,
-              recordedAt: now,
-              blind: old.blind,
-              sentHash: null,
-            },
-          ];
-        },
-      );
+  const rescore = async (): Promise<number> => {
+    const otherwise = await scoredOtherwise(context, workshop);
+    return transact(db, async (transaction) => {
+      const fresh = otherwise.flatMap(({ old, method, rubric }) => {
+        const judged = rejudge(method, rubric.body, old);
+        if (!judged) return [];
+        const { contact, contactGrade } = judged.assessment;
+        // An id made of what it is scored by and of the old row, so that two who ask at once make the same one.
+        return [
+          {
+            ...old,
+            id: v5(`${rubric.id} ${method.contactModel}`, old.id),
+            rubricId: rubric.id,
+            score: judged.score,
+            fatal: judged.fatal,
+            contact: contact.contact,
+            contactLeft: contact.left,
+            contactRight: contact.right,
+            touchingMm: contact.touching,
+            runs: contact.ring,
+            contactGrade: contactGrade.grade as JudgementRow['contactGrade'],
+            contactWords: contactGrade.words,
+            modelVersion: method.contactModel,
+            correctsId: old.id,
+            liveCorrectsId: old.id,
+            rescoredBy: userId,
+            recordedAt: now,
+            blind: old.blind,
+            sentHash: null,
+          },
+        ];
+      });
       if (fresh.length === 0) return 0;
       await db.judgements.bulkCreate(fresh, { transaction });
       await refreshUnionFacts(db, clubId, [...new Set(fresh.map(({ unionId }) => unionId))], transaction);
@@ -112,6 +119,7 @@ export async function rescoreWorkshop(context: Context, workshopId: string): Pro
       });
       return fresh.length;
     });
+  };
   try {
     return await rescore();
   } catch (error) {

@@ -129,9 +129,8 @@ export async function previewRubric(context: Context, methodId: string, input: u
     db,
     actor: { clubId },
   } = context;
-  const workshops = await db.workshops.findAll({ where: { clubId, method: methodId }, raw: true });
   const unions = await db.unions.findAll({
-    where: { clubId, workshopId: workshops.map((workshop) => workshop.id), kind: 'practice' },
+    where: { clubId, method: methodId, kind: 'practice' },
     order: [['id', 'DESC']],
     limit: PREVIEWED,
     raw: true,
@@ -139,6 +138,10 @@ export async function previewRubric(context: Context, methodId: string, input: u
   const byUnion = groupByUnion(
     await db.judgements.findAll({ where: { clubId, unionId: unions.map((union) => union.id) }, raw: true }),
   );
+  const workshops = await db.workshops.findAll({
+    where: { clubId, id: [...new Set(unions.map(({ workshopId }) => workshopId))] },
+    raw: true,
+  });
   const rules = new Map(
     await Promise.all(
       workshops.map(
@@ -163,7 +166,7 @@ export async function previewRubric(context: Context, methodId: string, input: u
   for (const union of unions) {
     const counts = openJudgement(union, byUnion.get(union.id) ?? []);
     const { rule, ready } = rules.get(union.workshopId)!;
-    const then = counts && rejudge(method, rule, counts);
+    const then = counts?.method === methodId ? rejudge(method, rule, counts) : null;
     if (!counts || !then) continue;
     const hand = hands.get(union.seatId) ?? { ready, unions: [] };
     hand.unions.push({

@@ -4,7 +4,9 @@ import type { Context } from '@/server/platform/context';
 import { countingJudgement } from '@/server/platform/counting-judgement';
 import { listCutLooks } from './cut-looks';
 import { listPhotos } from './photos';
-import { practiceUnions, type ScoredUnion } from './scored-unions';
+import { type ScoredUnion, unionsSeen } from './scored-unions';
+import { calledOnPlant } from '@/core/methods/position';
+import { formatCode } from '@/core/codes/plant-code';
 import { readableUnion } from './readable-union';
 import { ERASED_NAME } from '@/server/platform/erased-name';
 import { listSeats } from '@/server/plan/seats';
@@ -18,11 +20,11 @@ export async function openUnion(context: Context, workshopId: string, unionId: s
   if (row.workshopId !== workshop.id) throw notFound('The union');
   const [seats, { scored }, photos, looks] = await Promise.all([
     listSeats(context, workshopId),
-    practiceUnions(context, workshop),
+    unionsSeen(context, workshop, { id: unionId }),
     listPhotos(context, unionId),
     listCutLooks(context, unionId),
   ]);
-  const union: ScoredUnion | undefined = scored.find(({ id }) => id === unionId);
+  const union: ScoredUnion | undefined = scored[0];
   if (!union) throw notFound('The union');
   const seat = seats.find(({ id }) => id === union.seatId)!;
   const {
@@ -34,9 +36,10 @@ export async function openUnion(context: Context, workshopId: string, unionId: s
     where: { clubId, id: [...new Set(all.map(({ rubricId }) => rubricId))] },
     raw: true,
   });
+  const plant = row.plantId ? await db.plants.findOne({ where: { clubId, id: row.plantId }, raw: true }) : null;
   const counts = countingJudgement(row, all)!;
   const { assessment } = judgeUnion(
-    methodById(workshop.method),
+    methodById(counts.method),
     rubrics.find(({ id }) => id === counts.rubricId)!.body,
     counts.measures,
     counts.marks,
@@ -48,7 +51,10 @@ export async function openUnion(context: Context, workshopId: string, unionId: s
     photos,
     looks,
     assessment,
-    called: `${seat.number}-${union.number}`,
+    method: methodById(counts.method),
+    making: row,
+    code: plant?.code ?? null,
+    called: plant ? calledOnPlant(formatCode(plant.code), row.position) : `${seat.number}-${union.number}`,
     seat: { id: seat.id, number: seat.number, name: seat.person.name ?? ERASED_NAME },
     // Every row in the order it arrived, with the rubric it was scored by: nothing that was said is lost.
     rows: all.map((judgement) => ({
@@ -60,6 +66,7 @@ export async function openUnion(context: Context, workshopId: string, unionId: s
       contactWords: judgement.contactWords,
       rubric: rubrics.findIndex(({ id }) => id === judgement.rubricId) + 1,
       blind: judgement.blind,
+      stage: judgement.stage,
       rescored: judgement.rescoredBy !== null,
       withdrawn: judgement.withdrawnAt !== null,
       counts: judgement.id === counts.id,

@@ -4,7 +4,7 @@ import type { DayBlock } from '@/core/plan/benches/time-plan';
 import { methodById } from '@/core/methods/registry';
 import { shownTechnique } from '@/core/methods/shown-technique';
 import { isReady } from '@/core/score/readiness/ready-rule';
-import { judgeUnion } from '@/core/score/rubric/judge-union';
+import { judgeUnion, type UnionJudgement } from '@/core/score/rubric/judge-union';
 import { faultShown } from '@/core/teach/fault-shown';
 import { dateInZone, timeInZone } from '@/core/units/zoned-date';
 import { commonestFault } from '@/core/score/wall/commonest-fault';
@@ -15,6 +15,7 @@ import { allow, type Context } from '@/server/platform/context';
 import { quantities } from '@/server/plan/quantities';
 import { groupByUnion } from './scored-unions';
 import { type ScoringSettings, scoringSettings } from './scoring-settings';
+import { practisedAs } from './keeper-permits';
 import { openJudgement } from '@/server/platform/waiting-for-second';
 import { ERASED_NAME } from '@/server/platform/erased-name';
 import { listSeats, type SeatedPerson } from '@/server/plan/seats';
@@ -70,41 +71,40 @@ export async function wallState(
     actor: { clubId, lengthUnit },
     now,
   } = context;
-  const [workshop, seats, settings, unions] = await Promise.all([
+  const [workshop, seats, settings, all] = await Promise.all([
     db.workshops.findOne({ where: { clubId, id: workshopId }, raw: true }),
     listSeats(context, workshopId),
     scoringSettings(context, workshopId),
-    db.unions.findAll({ where: { clubId, workshopId, kind: 'practice' }, order: [['number', 'ASC']], raw: true }),
+    db.unions.findAll({ where: { clubId, workshopId }, order: [['number', 'ASC']], raw: true }),
   ]);
+  const [unions, keepers] = [
+    all.filter(({ kind }) => kind === 'practice'),
+    all.filter(({ kind }) => kind === 'keeper'),
+  ];
   const byUnion = groupByUnion(
-    await db.judgements.findAll({ where: { clubId, unionId: unions.map(({ id }) => id) }, raw: true }),
+    await db.judgements.findAll({ where: { clubId, unionId: all.map(({ id }) => id) }, raw: true }),
   );
-  const method = methodById(workshop!.method);
   const scored = unions.flatMap((union) => {
     const counts = openJudgement(union, byUnion.get(union.id) ?? []);
     return counts ? [{ union, counts }] : [];
   });
   const present = seats.filter(({ absent }) => !absent);
-  const people = peopleOnWall(present, settings, unions, byUnion, scored);
   const latest = [...scored].sort((a, b) => a.counts.madeAt.getTime() - b.counts.madeAt.getTime()).slice(-20);
-  const rubrics = await db.rubrics.findAll({
-    where: { clubId, id: [...new Set(latest.map(({ counts }) => counts.rubricId))] },
-    raw: true,
-  });
-  const judged = latest.map(({ counts }) =>
-    judgeUnion(
-      method,
-      rubrics.find(({ id }) => id === counts.rubricId)!.body,
-      counts.measures,
-      counts.marks,
-      counts.stage,
-    ),
+  const judged = await judgedAgain(
+    context,
+    latest.map(({ counts }) => counts),
   );
+  const practised = await practisedAs(context, workshop!, workshop!.method);
+  const people = peopleOnWall(present, settings, unions, byUnion, scored, practised);
   const fault = commonestFault(judged.map(({ grades }) => grades));
   // How the lines of this very union lie tells more of a miss than a step does.
   const shown =
     fault && fault.point.id !== 'cambium'
-      ? faultShown(shownTechnique(method, workshop!.schools), fault.point.id, lengthUnit)
+      ? faultShown(
+          shownTechnique(methodById(latest[fault.at]!.counts.method), workshop!.schools),
+          fault.point.id,
+          lengthUnit,
+        )
       : null;
   const drawnFrom = fault && !shown ? judged[fault.at]!.assessment : null;
   const state = {
@@ -113,6 +113,7 @@ export async function wallState(
     totals: {
       people: present.length,
       unions: people.reduce((sum, { seen }) => sum + seen, 0),
+      keepers: keepers.filter(({ id }) => byUnion.has(id)).length,
       ready: people.filter(({ ready }) => ready).length,
     },
     fault: fault && {
@@ -136,6 +137,20 @@ export async function wallState(
   };
 }
 
+/** Judgements by the rubrics they name, with their grades and drawings. */
+async function judgedAgain(
+  { db, actor: { clubId } }: Context,
+  judgements: readonly JudgementRow[],
+): Promise<UnionJudgement[]> {
+  const rubrics = await db.rubrics.findAll({
+    where: { clubId, id: [...new Set(judgements.map(({ rubricId }) => rubricId))] },
+    raw: true,
+  });
+  return judgements.map(({ method, rubricId, measures, marks, stage }) =>
+    judgeUnion(methodById(method), rubrics.find(({ id }) => id === rubricId)!.body, measures, marks, stage),
+  );
+}
+
 /** Everybody who is present, and how far they are. */
 function peopleOnWall(
   present: SeatedPerson[],
@@ -143,12 +158,15 @@ function peopleOnWall(
   unions: UnionRow[],
   byUnion: Map<string, JudgementRow[]>,
   scored: { union: UnionRow; counts: JudgementRow }[],
+  practised: (method: string) => boolean,
 ): WallState['people'] {
   return present.map(({ id, number, person }) => ({
     label: settings.wall === 'names' ? `${number} ${person.name ?? ERASED_NAME}` : String(number),
     seen: unions.filter((union) => union.seatId === id && byUnion.has(union.id)).length,
     ready: isReady(
-      scored.filter(({ union }) => union.seatId === id).map(({ counts }) => attemptOf(counts)),
+      scored
+        .filter(({ union, counts }) => union.seatId === id && practised(counts.method))
+        .map(({ counts }) => attemptOf(counts)),
       settings.ready,
     ),
   }));

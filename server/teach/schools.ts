@@ -1,15 +1,17 @@
-import { mixed, object } from 'yup';
-import { methodById } from '@/core/methods/registry';
+import { mixed, object, string } from 'yup';
 import { type Choices, relevantChoices } from '@/core/methods/school';
 import type { WorkshopRow } from '@/db/models/plan-rows';
 import { transact } from '@/db/transact';
 import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';
 import { parse } from '@/server/platform/parse';
-import { UseCaseError } from '@/server/platform/use-case-error';
+import { notFound, UseCaseError } from '@/server/platform/use-case-error';
+import { taughtMethods } from '@/server/plan/planned-methods';
 import { getWorkshop } from '@/server/plan/workshops';
 
 const schoolsInput = object({
+  /** The method the choices are of; the workshop's where none is named. */
+  method: string().default(undefined),
   schools: mixed<Choices>()
     .required('Choose the schools.')
     .test(
@@ -32,8 +34,10 @@ export async function putSchools(context: Context, workshopId: string, input: un
     now,
   } = context;
   const workshop = await getWorkshop(context, workshopId);
-  const { schools } = parse(schoolsInput, input);
-  const questions = methodById(workshop.method).schools;
+  const { schools, method: asked } = parse(schoolsInput, input);
+  const method = (await taughtMethods(context, workshop)).find(({ id }) => id === (asked ?? workshop.method));
+  if (!method) throw notFound('The method');
+  const questions = method.schools;
   for (const [id, option] of Object.entries(schools)) {
     const question = questions.find((asked) => asked.id === id);
     if (!question || !question.options.some((choice) => choice.id === option))
@@ -43,9 +47,11 @@ export async function putSchools(context: Context, workshopId: string, input: un
         { [id]: 'Choose again.' },
       );
   }
+  // What other methods of the day ask besides stays as it was chosen.
+  const others = Object.entries(workshop.schools).filter(([id]) => !questions.some((question) => question.id === id));
   await transact(db, async (transaction) => {
     await db.workshops.update(
-      { schools: relevantChoices(schools, questions) },
+      { schools: { ...Object.fromEntries(others), ...relevantChoices(schools, questions) } },
       { where: { clubId, id: workshopId }, transaction },
     );
     await audit(db, transaction, { clubId, actorId: userId, action: 'schools chosen', subjectId: workshopId, at: now });

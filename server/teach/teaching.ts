@@ -1,5 +1,4 @@
 import { boolean, object, string } from 'yup';
-import { methodById } from '@/core/methods/registry';
 import { shownTechnique } from '@/core/methods/shown-technique';
 import type { TeachingState } from '@/core/teach/teaching-state';
 import type { TeachingStateRow } from '@/db/models/teach-rows';
@@ -7,6 +6,7 @@ import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from '@/server/platform/context';
 import { id, decimal } from '@/core/inputs/fields';
 import { parse } from '@/server/platform/parse';
+import { taughtMethods } from '@/server/plan/planned-methods';
 import { getWorkshop } from '@/server/plan/workshops';
 
 const stateInput = object({
@@ -62,7 +62,9 @@ export async function putTeachingState(context: Context, workshopId: string, inp
   } = context;
   const workshop = await getWorkshop(context, workshopId);
   const values = parse(stateInput, input);
-  const last = shownTechnique(methodById(workshop.method), workshop.schools).steps.length - 1;
+  const taught = await taughtMethods(context, workshop);
+  const steps = taught.map((method) => shownTechnique(method, workshop.schools).steps.length);
+  const last = steps.reduce((sum, count) => sum + count, 0) - 1;
   const shown = {
     step: Math.min(values.step, last),
     panel: values.panel,

@@ -5,55 +5,39 @@ import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 import { changeInput } from '@/core/aftercare/keeper-input';
 import { useEntry } from '@/ui/kit/form/use-entry';
+import type { KeeperLine, KeeperMethod, SeatChoice, Stock, Wood } from './keeper-line';
 
-export interface Wood {
-  id: string;
-  variety: string;
-  ribbon: string;
+interface ChangeKeepersProps {
+  workshopId: string;
+  keepers: KeeperLine[];
+  wood: Wood[];
+  stocks: Stock[];
+  seats: SeatChoice[];
+  methods: KeeperMethod[];
+  members: { id: string; name: string }[];
+  onDone: () => void;
 }
 
-export interface Stock {
-  id: string;
-  stockType: string;
-}
-
-export interface SeatChoice {
-  id: string;
-  number: number;
-  name: string;
-}
-
-export interface KeeperLine {
-  id: string;
-  code: string;
-  voided: boolean;
-  woodLotId: string;
-  stockLotId: string;
-  seatId: string;
-}
-
+/** What can be changed of the tags that are picked. */
 export function ChangeKeepers({
   workshopId,
   keepers,
   wood,
   stocks,
   seats,
+  methods,
+  members,
   onDone,
-}: {
-  workshopId: string;
-  keepers: KeeperLine[];
-  wood: Wood[];
-  stocks: Stock[];
-  seats: SeatChoice[];
-  onDone: () => void;
-}) {
+}: ChangeKeepersProps) {
   const plantIds = keepers.map(({ id }) => id);
   const change = async (send: ReturnType<typeof useEntry>['run'], what: object): Promise<void> => {
     const sent = await send('PATCH', `/api/workshops/${workshopId}/keepers`, { plantIds, ...what });
     if (sent?.ok) onDone();
   };
-  const { register, submit, problem, busy, run } = useEntry(changeInput.omit(['plantIds']), (values, entry) =>
-    change(entry.run, Object.fromEntries(Object.entries(values).filter(([, value]) => value !== ''))),
+  const { register, submit, errors, problem, busy, run } = useEntry(
+    changeInput(methods.map(({ id }) => id)).omit(['plantIds']),
+    (values, entry) =>
+      change(entry.run, Object.fromEntries(Object.entries(values).filter(([, value]) => value !== ''))),
   );
   const voided = keepers.every((keeper) => keeper.voided);
   return (
@@ -63,24 +47,7 @@ export function ChangeKeepers({
       </h2>
       <form onSubmit={submit} className="flex flex-col gap-3">
         <Problem>{problem}</Problem>
-        <Field label="Wood lot">
-          <select {...register('woodLotId')} defaultValue="">
-            <option value="">as it is</option>
-            {options(wood, (lot) => lot.variety)}
-          </select>
-        </Field>
-        <Field label="Stock lot">
-          <select {...register('stockLotId')} defaultValue="">
-            <option value="">as it is</option>
-            {options(stocks, (lot) => lot.stockType)}
-          </select>
-        </Field>
-        <Field label="Grafter">
-          <select {...register('seatId')} defaultValue="">
-            <option value="">as it is</option>
-            {options(seats, (seat) => `${seat.number} ${seat.name}`)}
-          </select>
-        </Field>
+        <ChangeFields register={register} errors={errors} {...{ wood, stocks, seats, methods, members }} />
         <div className="flex flex-wrap gap-2">
           <button type="submit" className="bench-button" data-weight="main" disabled={busy}>
             Change
@@ -99,6 +66,60 @@ export function ChangeKeepers({
         </div>
       </form>
     </section>
+  );
+}
+
+type ChangeFieldsProps = Pick<ChangeKeepersProps, 'wood' | 'stocks' | 'seats' | 'methods' | 'members'> &
+  Pick<ReturnType<typeof useEntry>, 'register' | 'errors'>;
+
+/** Each thing that can be another than it is. */
+function ChangeFields({ register, errors, wood, stocks, seats, methods, members }: ChangeFieldsProps) {
+  return (
+    <>
+      <Field label="Wood lot">
+        <select {...register('woodLotId')} defaultValue="">
+          <option value="">as it is</option>
+          {options(wood, (lot) => lot.variety)}
+        </select>
+      </Field>
+      <Field label="Stock lot">
+        <select {...register('stockLotId')} defaultValue="">
+          <option value="">as it is</option>
+          {options(stocks, (lot) => lot.stockType)}
+        </select>
+      </Field>
+      <Field label="Grafter">
+        <select {...register('seatId')} defaultValue="">
+          <option value="">as it is</option>
+          {options(seats, (seat) => `${seat.number} ${seat.name}`)}
+        </select>
+      </Field>
+      <Field label="Joined by" error={errors.method}>
+        <select {...register('method')} defaultValue="">
+          <option value="">as it is</option>
+          {options(methods, (method) => method.name)}
+        </select>
+      </Field>
+      <Field label="Made on" error={errors.madeOn}>
+        <input {...register('madeOn')} type="date" />
+      </Field>
+      <Field label="With the help of" error={errors.helper}>
+        <select {...register('helper')} defaultValue="">
+          <option value="">as it is</option>
+          <option value="none">nobody</option>
+          {members.map(({ id, name }) => (
+            <option key={id} value={`member ${id}`}>
+              {name}
+            </option>
+          ))}
+          {seats.map(({ id, number, name }) => (
+            <option key={id} value={`seat ${id}`}>
+              {number} {name}
+            </option>
+          ))}
+        </select>
+      </Field>
+    </>
   );
 }
 

@@ -1,46 +1,46 @@
 'use client';
 
-import Link from 'next/link';
 import { useState } from 'react';
 import { formatCode } from '@/core/codes/plant-code';
-import { Field } from '@/ui/kit/form/field';
-import { Problem } from '@/ui/kit/form/problem';
-import { makeInput } from '@/core/aftercare/keeper-input';
-import { useEntry } from '@/ui/kit/form/use-entry';
 import { RibbonStrip } from '@/ui/plan/wood/ribbon';
 import { TagPrinter } from './tag-printer';
-import { type Wood, type Stock, type SeatChoice, type KeeperLine, ChangeKeepers, options } from './change-keepers';
+import { AddUnion } from './add-union';
+import { ChangeKeepers } from './change-keepers';
+import type { KeeperLine, KeeperMethod, SeatChoice, Stock, Wood } from './keeper-line';
+import { MakeKeepers } from './make-keepers';
 
 interface KeeperBenchProps {
   workshopId: string;
-  promised: number;
   present: number;
-  /** Numbers of the seats that may not make keepers yet. */
-  shut: number[];
   mayChange: boolean;
   wood: Wood[];
   stocks: Stock[];
   seats: SeatChoice[];
+  methods: KeeperMethod[];
+  /** Who may have helped, besides those at the benches. */
+  members: { id: string; name: string }[];
   keepers: KeeperLine[];
 }
 
 /** Keepers of a workshop: made in one step, changed singly or many at once, printed as tags. */
 export function KeeperBench({
   workshopId,
-  promised,
   present,
-  shut,
   mayChange,
   wood,
   stocks,
   seats,
+  methods,
+  members,
   keepers,
 }: KeeperBenchProps) {
   const [picked, setPicked] = useState<string[]>([]);
   const living = keepers.filter(({ voided }) => !voided);
-  const chosen = picked.filter((id) => keepers.some((keeper) => keeper.id === id));
+  const chosen = keepers.filter(({ id }) => picked.includes(id));
+  const ids = chosen.map(({ id }) => id);
   const toggle = (id: string): void =>
-    setPicked(chosen.includes(id) ? chosen.filter((keeper) => keeper !== id) : [...chosen, id]);
+    setPicked(ids.includes(id) ? ids.filter((keeper) => keeper !== id) : [...ids, id]);
+  const single = chosen.length === 1 ? chosen[0]! : null;
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-6 lg:grid-cols-[minmax(0,1fr)_22rem]">
       <KeeperTags
@@ -48,7 +48,7 @@ export function KeeperBench({
         seats={seats}
         wood={wood}
         stocks={stocks}
-        chosen={chosen}
+        chosen={ids}
         mayChange={mayChange}
         toggle={toggle}
       />
@@ -56,10 +56,9 @@ export function KeeperBench({
         {mayChange && chosen.length === 0 && (
           <MakeKeepers
             workshopId={workshopId}
-            promised={promised}
             present={present}
-            shut={shut}
-            living={living.length}
+            living={living}
+            methods={methods}
             wood={wood}
             stocks={stocks}
           />
@@ -67,17 +66,20 @@ export function KeeperBench({
         {mayChange && chosen.length > 0 && (
           <ChangeKeepers
             workshopId={workshopId}
-            keepers={keepers.filter(({ id }) => chosen.includes(id))}
+            keepers={chosen}
             wood={wood}
             stocks={stocks}
             seats={seats}
+            methods={methods}
+            members={members}
             onDone={() => setPicked([])}
           />
         )}
+        {mayChange && single && <AddUnion key={single.id} workshopId={workshopId} keeper={single} methods={methods} />}
         <TagPrinter
           workshopId={workshopId}
           count={living.length}
-          code={chosen.length === 1 ? (living.find(({ id }) => id === chosen[0])?.code ?? null) : null}
+          code={single && !single.voided ? single.code : null}
         />
       </div>
     </div>
@@ -109,6 +111,12 @@ function Tag({
       <span className="block text-sm">
         {keeper.voided ? 'voided' : stocks.find(({ id }) => id === keeper.stockLotId)?.stockType}
       </span>
+      {!keeper.voided &&
+        keeper.unions.map(({ unionId, place, judged, helped }) => (
+          <span key={unionId} className="block text-xs text-muted">
+            {[place, judged || 'not judged', helped ? 'with help' : ''].filter(Boolean).join(', ')}
+          </span>
+        ))}
     </>
   );
   const box = `block w-[9.4rem] border-2 px-2.5 py-1.5 text-left ${picked ? 'border-ink bg-mist' : 'border-line bg-sheet'} ${keeper.voided ? 'text-muted' : ''}`;
@@ -123,69 +131,6 @@ function Tag({
     <button type="button" aria-pressed={picked} onClick={onPick} className={`${box} cursor-pointer`} style={shape}>
       {inside}
     </button>
-  );
-}
-
-function MakeKeepers({
-  workshopId,
-  promised,
-  present,
-  shut,
-  living,
-  wood,
-  stocks,
-}: {
-  workshopId: string;
-  promised: number;
-  present: number;
-  shut: number[];
-  living: number;
-  wood: Wood[];
-  stocks: Stock[];
-}) {
-  const [said, setSaid] = useState('');
-  const { register, submit, problem, busy } = useEntry(makeInput, async (values, { run }) => {
-    const sent = await run<{ made: number; notYet: number[] }>('POST', `/api/workshops/${workshopId}/keepers`, values);
-    if (!sent?.ok) return;
-    const { made, notYet } = sent.data;
-    setSaid(
-      `${made === 0 ? (notYet.length === 0 ? 'Everybody has theirs already.' : 'None made.') : `${made} made, each with its code.`}${notYet.length > 0 ? ` Not yet ready: ${notYet.join(', ')}.` : ''}`,
-    );
-  });
-  return (
-    <section className="board" aria-labelledby="make-title">
-      <h2 id="make-title" className="mb-1">
-        Make keepers
-      </h2>
-      <p className="mb-2 text-sm text-muted">
-        {promised} promised to each of {present} present; {living} are made. Seats that have theirs are left alone. Pick
-        tags to change them.
-      </p>
-      {shut.length > 0 && (
-        <p className="mb-2 border-l-4 border-ink pl-2 text-sm">
-          <strong>
-            Not ready for living wood:{' '}
-            {shut.length === present ? 'nobody is yet' : `seat${shut.length === 1 ? '' : 's'} ${shut.join(', ')}`}.
-          </strong>{' '}
-          Keepers are made for the others;{' '}
-          <Link href={`/workshops/${workshopId}/score/readiness`}>let them through on the readiness page</Link> if you
-          know better.
-        </p>
-      )}
-      <form onSubmit={submit} className="flex flex-col gap-3">
-        <Problem>{problem}</Problem>
-        <Field label="Of wood lot">
-          <select {...register('woodLotId')}>{options(wood, (lot) => lot.variety)}</select>
-        </Field>
-        <Field label="On stock lot">
-          <select {...register('stockLotId')}>{options(stocks, (lot) => lot.stockType)}</select>
-        </Field>
-        <button type="submit" className="bench-button self-start" data-weight="main" disabled={busy}>
-          Make what is missing
-        </button>
-        <p role="status">{said}</p>
-      </form>
-    </section>
   );
 }
 

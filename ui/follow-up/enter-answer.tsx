@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { ANSWER_WORDS, ANSWERS } from '@/core/methods/milestones';
 import { formatCode } from '@/core/codes/plant-code';
+import { formatDate } from '@/core/units/iso-date';
 import type { RoundGrower } from './round-data';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
@@ -66,7 +67,7 @@ function PlantAnswer({ roundId, plant, source }: PlantAnswerProps) {
   const [said, setSaid] = useState('');
   const code = formatCode(plant.code);
   const { register, submit, errors, problem, busy } = useEntry(
-    enteredInput.pick(['answer', 'note']),
+    enteredInput.pick(['answer', 'note', 'seenOn']),
     async (values, { run }) => {
       setSaid('');
       const sent = await run('PUT', `/api/reports/${uuid()}`, { roundId, unionId: plant.unionId, ...values, source });
@@ -87,7 +88,9 @@ function PlantAnswer({ roundId, plant, source }: PlantAnswerProps) {
         {code}{' '}
         <span className="font-normal">
           {plant.variety}
-          {plant.answer && `, so far: ${ANSWER_WORDS[plant.answer].toLowerCase()}`}
+          {plant.place && `, ${plant.place}`}
+          {plant.answer &&
+            `, so far: ${ANSWER_WORDS[plant.answer].toLowerCase()}${plant.seenOn ? `, seen ${formatDate(plant.seenOn)}` : ''}`}
         </span>
       </p>
       <div className="grid grid-cols-2 gap-2">
@@ -102,6 +105,9 @@ function PlantAnswer({ roundId, plant, source }: PlantAnswerProps) {
               </option>
             ))}
           </select>
+        </Field>
+        <Field label="Seen on, if not today" error={errors.seenOn}>
+          <input {...register('seenOn')} type="date" />
         </Field>
         <Field label="Note" error={errors.note}>
           <input {...register('note')} defaultValue={plant.note} maxLength={500} />

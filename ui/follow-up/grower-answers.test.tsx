@@ -5,12 +5,16 @@ import { GrowerAnswers } from './grower-answers';
 
 const plant = (code: string, changes: Partial<GrowerPlant> = {}): GrowerPlant => ({
   unionId: code,
+  question: 'Is there a new shoot of 50 mm or more?',
+  place: '',
+  drawing: 0,
   code,
   variety: 'Grey Heron',
   stockType: 'Reedmoor',
   ribbon: 'marsh',
   answer: null,
   note: '',
+  seenOn: null,
   advice: null,
   ...changes,
 });
@@ -20,7 +24,9 @@ const page: GrowerPage = {
   workshopTitle: 'Bench day',
   workshopDate: '2027-03-06',
   milestone: 'growing',
-  question: 'Is there a new shoot of 50 mm or more?',
+  questions: ['Is there a new shoot of 50 mm or more?'],
+  drawings: [],
+  today: '2027-05-06',
   closesOn: '2027-05-20',
   closed: false,
   mayContact: true,

@@ -32,7 +32,7 @@ export function GrowerAnswers({ token, page }: { token: string; page: GrowerPage
       <p className="mb-1">
         {page.workshopTitle}, {formatDate(page.workshopDate)}
       </p>
-      <p className="mb-3 text-xl font-bold">{page.question}</p>
+      {page.questions.length === 1 && <p className="mb-3 text-xl font-bold">{page.questions[0]}</p>}
       {page.closed ? (
         <p className="mb-3 border-l-4 border-ink pl-3">
           This round closed on {formatDate(page.closesOn)}. You can read your answers; to change one, tell the club.
@@ -50,6 +50,10 @@ export function GrowerAnswers({ token, page }: { token: string; page: GrowerPage
             <PlantQuestion
               token={token}
               plant={plant}
+              asks={page.questions.length > 1}
+              drawing={page.drawings[plant.drawing] ?? null}
+              today={page.today}
+              madeOn={page.workshopDate}
               closed={page.closed}
               onAnswered={() => setAnswered((all) => (all.includes(plant.unionId) ? all : [...all, plant.unionId]))}
             />

@@ -101,11 +101,12 @@ function PlantMarks({ plants }: Pick<RoundGrower, 'plants'>) {
     <ul className="flex flex-wrap gap-1">
       {plants.map((plant) => {
         const mark = MARKS[plant.answer ?? 'none'];
-        const said = `${formatCode(plant.code)}, ${plant.variety}: ${mark.words}${plant.note ? `. ${plant.note}` : ''}`;
+        const said = `${formatCode(plant.code)}, ${plant.variety}${plant.place ? `, ${plant.place}` : ''}: ${mark.words}${plant.note ? `. ${plant.note}` : ''}`;
         return (
           <li key={plant.unionId} title={said} className="flex items-center gap-1 border border-line px-1 py-0.5">
             <RibbonStrip id={plant.ribbon} />
             <span className="text-sm tabular-nums">{formatCode(plant.code)}</span>
+            {plant.place && <span className="text-xs">{plant.place}</span>}
             <span aria-hidden className={`grid size-6 place-content-center border-2 text-sm font-bold ${mark.colours}`}>
               {mark.sign}
             </span>

@@ -11,8 +11,21 @@ import { useEntry } from '@/ui/kit/form/use-entry';
 interface NewRoundProps {
   workshopId: string;
   /** What can be asked next, each with its question and the days it is best asked on. */
-  choices: { milestone: Milestone; question: string; opensOn: string; closesOn: string }[];
+  choices: {
+    milestone: Milestone;
+    /** Which unions it asks of, and whose that is in words; empty for all of the day. */
+    asks: string;
+    whose: string;
+    question: string;
+    opensOn: string;
+    closesOn: string;
+  }[];
   today: string;
+}
+
+/** What the form starts from when a round is chosen. */
+function startsOf({ milestone, asks, opensOn, closesOn }: NewRoundProps['choices'][number]) {
+  return { milestone, asks, opensOn, closesOn };
 }
 
 /** A new round: what it asks, and from when to when; each milestone has days of its own. */
@@ -26,11 +39,12 @@ export function NewRound({ workshopId, choices, today }: NewRoundProps) {
       const sent = await run('PUT', `/api/workshops/${workshopId}/rounds/${roundId}`, values);
       if (sent?.ok) setRoundId(uuid());
     },
-    { starts: { milestone: first!.milestone, opensOn: first!.opensOn, closesOn: first!.closesOn } },
+    { starts: startsOf(first!) },
   );
-  const ask = (milestone: string): void => {
-    const { opensOn, closesOn } = choices.find((choice) => choice.milestone === milestone)!;
-    reset({ milestone, opensOn, closesOn });
+  const [asked, setAsked] = useState(() => choices.indexOf(first!));
+  const ask = (at: number): void => {
+    setAsked(at);
+    reset(startsOf(choices[at]!));
   };
   return (
     <section className="board" aria-labelledby="new-round-title">
@@ -41,14 +55,11 @@ export function NewRound({ workshopId, choices, today }: NewRoundProps) {
         <Problem>{problem}</Problem>
         <div className="grid items-end gap-3 sm:grid-cols-[1fr_11rem_11rem_auto]">
           <Field label="It asks" error={errors.milestone}>
-            <select
-              {...register('milestone', {
-                onChange: (event: { target: { value: string } }) => ask(event.target.value),
-              })}
-            >
-              {choices.map(({ milestone, question }) => (
-                <option key={milestone} value={milestone}>
-                  {MILESTONE_WORDS[milestone].name}: {question}
+            <select name="milestone" value={asked} onChange={(event) => ask(Number(event.target.value))}>
+              {choices.map(({ milestone, asks, whose, question }, at) => (
+                <option key={`${milestone} ${asks}`} value={at}>
+                  {MILESTONE_WORDS[milestone].name}
+                  {whose && ` of ${whose}`}: {question}
                 </option>
               ))}
             </select>

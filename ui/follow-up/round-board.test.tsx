@@ -6,10 +6,12 @@ import type { RoundGrower, RoundOnBoard } from './round-data';
 const plant = (code: string, answer: RoundGrower['plants'][number]['answer'], note = '') => ({
   unionId: code,
   code,
+  place: '',
   variety: 'Grey Heron',
   ribbon: 'marsh',
   answer,
   note,
+  seenOn: null,
 });
 const grower = (seatNumber: number, changes: Partial<RoundGrower> = {}): RoundGrower => ({
   seatNumber,

@@ -20,5 +20,15 @@ export interface RoundGrower {
   reachable: boolean;
   written: number;
   openLinks: number;
-  plants: { unionId: string; code: string; variety: string; ribbon: string; answer: Answer | null; note: string }[];
+  plants: {
+    unionId: string;
+    code: string;
+    /** Where on its plant it sits, where that has several; else empty. */
+    place: string;
+    variety: string;
+    ribbon: string;
+    answer: Answer | null;
+    note: string;
+    seenOn: string | null;
+  }[];
 }

@@ -1,6 +1,6 @@
 'use client';
 
-import type { StepSheet } from '@/core/teach/step-sheets';
+import type { DayStep } from '@/core/teach/day-steps';
 import type { TeachingState } from '@/core/teach/teaching-state';
 import { RunDown } from './run-down';
 import { type Teaching, useTeaching } from './use-teaching';
@@ -8,7 +8,7 @@ import { type Teaching, useTeaching } from './use-teaching';
 interface RemoteProps {
   workshopId: string;
   title: string;
-  steps: Pick<StepSheet, 'id' | 'action' | 'lookFor' | 'wrong' | 'blocks'>[];
+  steps: Pick<DayStep, 'id' | 'method' | 'action' | 'lookFor' | 'wrong' | 'blocks'>[];
   initial: TeachingState;
   mayChange: boolean;
 }
@@ -40,13 +40,42 @@ export function Remote({ workshopId, title, steps, initial, mayChange }: RemoteP
         </p>
       )}
       {mayChange ? (
-        <RemoteKeys at={at} go={go} next={next} state={state} show={show} />
+        <>
+          <MethodJumps steps={steps} at={at} go={go} />
+          <RemoteKeys at={at} go={go} next={next} state={state} show={show} />
+        </>
       ) : (
         <p className="mt-auto border-t border-line pt-2">
           You may look; only the lead or an assistant may turn the pages.
         </p>
       )}
     </main>
+  );
+}
+
+interface MethodJumpsProps extends Pick<RemoteProps, 'steps'> {
+  at: number;
+  go: (to: number) => void;
+}
+
+/** The methods of the day, to go to the first step of each; nothing where there is one. */
+function MethodJumps({ steps, at, go }: MethodJumpsProps) {
+  const methods = [...new Set(steps.map(({ method }) => method))];
+  if (methods.length < 2) return null;
+  return (
+    <div className="flex flex-wrap gap-1" role="group" aria-label="Method on the wall">
+      {methods.map((method) => (
+        <button
+          key={method}
+          type="button"
+          className="bench-button px-3"
+          aria-pressed={steps[at]!.method === method}
+          onClick={() => go(steps.findIndex((step) => step.method === method))}
+        >
+          {method}
+        </button>
+      ))}
+    </div>
   );
 }
 

@@ -7,19 +7,22 @@ import { useSend } from '@/ui/kit/form/use-send';
 
 interface SchoolChoicesProps {
   workshopId: string;
+  /** The method the questions are of. */
+  method: string;
   questions: SchoolQuestion[];
   choices: Choices;
   mayChange: boolean;
 }
 
 /** Where practitioners differ: each question with its answers and why one would; chosen once and followed everywhere. */
-export function SchoolChoices({ workshopId, questions, choices, mayChange }: SchoolChoicesProps) {
+export function SchoolChoices({ workshopId, method, questions, choices, mayChange }: SchoolChoicesProps) {
   const { run, busy, problem } = useSend();
   const [picked, setPicked] = useState(choices);
   const [saved, setSaved] = useState(false);
   const changed = questions.some((question) => chosen(picked, question) !== chosen(choices, question));
   const save = async (): Promise<void> => {
     const sent = await run('PUT', `/api/workshops/${workshopId}/schools`, {
+      method,
       schools: Object.fromEntries(questions.map((question) => [question.id, chosen(picked, question)])),
     });
     setSaved(sent?.ok ?? false);

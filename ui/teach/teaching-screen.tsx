@@ -2,7 +2,7 @@
 
 import { useEffect } from 'react';
 import type { BriefingText } from '@/core/teach/briefing/briefing-text';
-import type { StepSheet } from '@/core/teach/step-sheets';
+import type { DayStep } from '@/core/teach/day-steps';
 import type { TeachingState } from '@/core/teach/teaching-state';
 import { RunDown } from './run-down';
 import { useTeaching } from './use-teaching';
@@ -11,7 +11,7 @@ import { Drawings } from './step-panels';
 interface TeachingScreenProps {
   workshopId: string;
   title: string;
-  steps: StepSheet[];
+  steps: DayStep[];
   briefing: BriefingText;
   initial: TeachingState;
   mayChange: boolean;
@@ -134,7 +134,7 @@ function BriefingWall({ briefing, connected }: { briefing: BriefingText; connect
 }
 
 interface StepFootProps {
-  step: StepSheet;
+  step: DayStep;
   state: TeachingState;
   endsAt: number | null;
   problem: string;
@@ -172,7 +172,7 @@ function StepFoot({ step, state, endsAt, problem, mayChange }: StepFootProps) {
 interface StepTitleProps {
   at: number;
   steps: TeachingScreenProps['steps'];
-  step: StepSheet;
+  step: DayStep;
   title: TeachingScreenProps['title'];
   connected: boolean;
 }
@@ -189,7 +189,7 @@ function StepTitle({ at, steps, step, title, connected }: StepTitleProps) {
         {step.action}
       </h1>
       <p className="ml-auto max-w-[20vw] text-right text-[2vh] text-muted">
-        {title}
+        {step.method}, {title}
         {!connected && (
           <span role="status" className="block font-bold text-ink">
             line lost, trying again

@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { formatCode, isPlantCode, normaliseCode } from '@/core/codes/plant-code';
 import { methodById } from '@/core/methods/registry';
 import { formatDate } from '@/core/units/iso-date';
-import { plantByCode } from '@/server/aftercare/keepers';
+import { plantByCode } from '@/server/aftercare/plant-by-code';
 import { services } from '../../_http/services';
 import { currentActor } from '../../_http/session';
 
@@ -43,7 +43,7 @@ export default async function PlantPage({ params }: { params: Promise<{ code: st
             <dd>{plant.stockType}</dd>
             <dt className="text-muted">Grafted</dt>
             <dd>
-              {formatDate(plant.date)}, {methodById(plant.method).name.toLowerCase()}
+              {formatDate(plant.date)}, {plant.methods.map((id) => methodById(id).name.toLowerCase()).join(' and ')}
             </dd>
           </dl>
           <p className="mt-5">
@@ -51,7 +51,16 @@ export default async function PlantPage({ params }: { params: Promise<{ code: st
             answers.
           </p>
           {actor?.clubId === plant.clubId && (
-            <p className="mt-4">
+            <p className="mt-4 flex flex-wrap gap-2">
+              {!plant.voided && (
+                <Link
+                  className="bench-button"
+                  data-weight="main"
+                  href={`/workshops/${plant.workshopId}/score?keeper=${plant.code}`}
+                >
+                  Judge it at the bench
+                </Link>
+              )}
               <Link className="bench-button" href={`/workshops/${plant.workshopId}/aftercare`}>
                 Open its workshop
               </Link>

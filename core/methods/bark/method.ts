@@ -42,6 +42,7 @@ export const bark: Method = {
     places: ['bench', 'field'],
     woodLength: 70,
     takes: { piece: 'scion', buds: 2 },
+    several: 'around the stump',
     skill: 1,
   },
   contactModel: LAID_FACE_MODEL,

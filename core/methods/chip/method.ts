@@ -65,6 +65,7 @@ export const chip: Method = {
     places: ['bench', 'field', 'pot'],
     woodLength: 35,
     takes: { piece: 'bud', buds: 1 },
+    several: 'along the stem',
     skill: 1,
   },
   contactModel: OUTLINE_MODEL,

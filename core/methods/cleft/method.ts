@@ -32,6 +32,7 @@ export const cleft: Method = {
     places: ['field'],
     woodLength: 80,
     takes: { piece: 'scion', buds: 2 },
+    several: 'around the stump',
     skill: 1,
   },
   contactModel: WEDGE_MODEL,

@@ -64,6 +64,7 @@ export const inlay: Method = {
     places: ['field'],
     woodLength: 150,
     takes: { piece: 'scion', buds: 2 },
+    several: 'around the stump',
     skill: 3,
   },
   contactModel: LAID_FACE_MODEL,

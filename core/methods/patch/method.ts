@@ -58,6 +58,7 @@ export const patch: Method = {
     places: ['field'],
     woodLength: 40,
     takes: { piece: 'bud', buds: 1 },
+    several: 'along the stem',
     skill: 3,
   },
   contactModel: PATCH_MODEL,

@@ -37,6 +37,7 @@ export const sideVeneer: Method = {
     places: ['pot'],
     woodLength: 100,
     takes: { piece: 'tip', buds: 1 },
+    several: 'along the stem',
     skill: 2,
     tropics: true,
   },

@@ -58,6 +58,7 @@ export const tBud: Method = {
     places: ['field', 'pot'],
     woodLength: 35,
     takes: { piece: 'bud', buds: 1 },
+    several: 'along the stem',
     skill: 1,
   },
   contactModel: SHIELD_MODEL,

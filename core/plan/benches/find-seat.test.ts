@@ -9,7 +9,7 @@ const room = {
     { id: 'b', number: 14, name: 'Ékla Tomsen' },
     { id: 'c', number: 2, name: 'Bartom Reed' },
   ],
-  tags: [{ code, seatId: 'b' }],
+  keepers: [{ code, seatId: 'b' }],
 };
 
 describe('findSeats', () => {

@@ -6,11 +6,24 @@ import type { ToTrain } from './what-to-train';
 /** A union as a card shows it. */
 export interface CardUnion {
   number: number;
+  /** The method it was joined by, where the day has several; else empty. */
+  method: string;
   score: number | null;
   contact: number;
   words: string;
   fatal: boolean;
   glyph: GlyphOf;
+}
+
+/** A keeper as a card names it; unjudged it has no score and is not taken for good. */
+export interface CardKeeper {
+  code: string;
+  variety: string;
+  stock: string;
+  /** Where on its plant it sits, where that has several; else empty. */
+  place: string;
+  method: string;
+  judged: CardUnion | null;
 }
 
 /** One page for one person at the end of a day. */
@@ -28,9 +41,9 @@ export interface PersonCard {
   last: { union: CardUnion; side: DisplayList; lines: DisplayList } | null;
   /** What to train, each with the step it comes from where a step draws it. */
   train: (ToTrain & { shown: FaultShown | null })[];
-  keepers: { code: string; variety: string; stock: string }[];
+  keepers: CardKeeper[];
   /** When to look at what goes home, and for what. */
-  looks: { from: string; to: string; lookFor: string }[];
+  looks: { from: string; to: string; lookFor: string; method: string }[];
   /** What is done in the first weeks. */
-  tasks: { name: string; from: string; to: string; missed: string | null }[];
+  tasks: { name: string; from: string; to: string; missed: string | null; method: string }[];
 }

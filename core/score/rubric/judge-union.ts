@@ -32,7 +32,8 @@ export interface UnionJudgement extends UnionScore {
   grades: { point: Point; grade: PointGrade }[];
 }
 
-const STAGES: Stage[] = ['joined', 'wrapped', 'keeper'];
+/** Stages of a union's making at which it is judged, in their order. */
+export const STAGES: readonly Stage[] = ['joined', 'wrapped', 'keeper'];
 
 /** The points asked at a stage: its own and those of the stages before it. */
 export function pointsAt(method: Method, stage: Stage, schools: Choices = {}): Point[] {

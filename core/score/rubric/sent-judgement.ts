@@ -1,12 +1,20 @@
 import type { Measures } from '../../methods/measures';
 import type { Stage } from '../../methods/method';
+import type { VariantId } from '../../methods/variant';
 import type { Marks } from './judge-union';
+import type { Outlook, OutlookBy } from './outlook';
 
 /** A judgement as it is made on a device, waits there and travels to the server. Times are ISO 8601. */
 export interface SentJudgement {
   workshopId: string;
   seatId: string;
+  /** A practice union is called by its seat and number, a keeper by its id. */
+  kind: 'practice' | 'keeper';
   number: number;
+  unionId: string | null;
+  /** What it was joined by; null from a device that knew one method only: the workshop's. */
+  method: string | null;
+  variant: VariantId | null;
   stage: Stage;
   measures: Measures;
   marks: Marks;
@@ -20,6 +28,9 @@ export interface SentJudgement {
   /** From opening the union to saving it. */
   seconds: number | null;
   strokes: number | null;
+  /** Whether it will live, and who says so; null where nobody did. */
+  outlook: Outlook | null;
+  outlookBy: OutlookBy | null;
   /** Scored as the second assessor of a union, without having seen the first score. */
   second: boolean;
 }

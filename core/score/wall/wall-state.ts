@@ -9,7 +9,8 @@ export interface WallState {
   title: string;
   /** Everybody by seat: how many unions were seen, and whether they are ready. Empty where only totals are shown. */
   people: { label: string; seen: number; ready: boolean }[];
-  totals: { people: number; unions: number; ready: number };
+  /** Unions are practice; keepers are those that were judged. */
+  totals: { people: number; unions: number; ready: number; keepers: number };
   fault: {
     name: string;
     good: string;

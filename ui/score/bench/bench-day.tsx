@@ -1,16 +1,14 @@
 'use client';
 
 import { QueryClientProvider } from '@tanstack/react-query';
-import { Suspense, use, useEffect, useMemo, useState } from 'react';
-import { loadMethod } from '@/core/methods/load-method';
-import type { Method } from '@/core/methods/method';
+import { Suspense, useEffect, useMemo, useState } from 'react';
 import { nextPeople } from '@/core/score/readiness/next-person';
 import { keepPage } from '@/ui/kit/device/keep-page';
 import { send } from '@/ui/kit/form/send';
 import { useAlive } from '@/ui/kit/form/use-alive';
 import { WaitingStrip } from '@/ui/kit/device/waiting-strip';
 import { Bench } from './bench';
-import { attemptsOf, type BenchState, unionsOf } from './bench-data';
+import { attemptsToReady, type BenchState, keeperByCode, unionsOf } from './bench-data';
 import { LikelyDoubles } from './likely-doubles';
 import { RoomView } from './room-view';
 import { useBench } from './use-bench';
@@ -20,6 +18,8 @@ interface BenchDayProps {
   initial: BenchState;
   /** Number of the seat to open; the room is shown without one. */
   seat: number | null;
+  /** Code of the keeper to open, from its tag. */
+  keeper?: string | null;
   fromPaper?: boolean;
 }
 
@@ -31,23 +31,37 @@ export function BenchDay(props: BenchDayProps) {
       Laying out the bench…
     </p>
   );
-  return <Suspense fallback={fallback}>{alive ? <WithMethod {...props} /> : fallback}</Suspense>;
+  return <Suspense fallback={fallback}>{alive ? <WithQueries {...props} /> : fallback}</Suspense>;
 }
 
-function WithMethod(props: BenchDayProps) {
+function WithQueries(props: BenchDayProps) {
   const [queries] = useState(benchQueries);
   return (
     <QueryClientProvider client={queries}>
-      <Day {...props} method={use(loadMethod(props.initial.workshop.method))} />
+      <Day {...props} />
     </QueryClientProvider>
   );
 }
 
-function Day({ initial, seat, fromPaper = false, method }: BenchDayProps & { method: Method }) {
-  const live = useBench(initial, method);
+/** What is open at the bench: a seat, and where it is a keeper that is judged, that. */
+interface OpenAt {
+  seatId: string;
+  keeperId: string | null;
+}
+
+/** What an address opens: a keeper by its code, the first of its plant that nobody judged, or a seat. */
+function openedBy(state: BenchState, seat: number | null, keeper: string | null): OpenAt | null {
+  const held = keeper === null ? null : keeperByCode(state, keeper);
+  if (held) return { seatId: held.seatId, keeperId: held.unionId };
+  const seatId = state.seats.find(({ number }) => number === seat)?.id;
+  return seatId === undefined ? null : { seatId, keeperId: null };
+}
+
+function Day({ initial, seat, keeper = null, fromPaper = false }: BenchDayProps) {
+  const live = useBench(initial);
   const { state } = live;
-  const [open, setOpen] = useState<string | null>(
-    () => initial.seats.find(({ number }) => number === seat)?.id ?? (fromPaper ? initial.seats[0]!.id : null),
+  const [open, setOpen] = useState<OpenAt | null>(
+    () => openedBy(initial, seat, keeper) ?? (fromPaper ? { seatId: initial.seats[0]!.id, keeperId: null } : null),
   );
   const [now, setNow] = useState(initial.takenAt);
 
@@ -57,16 +71,19 @@ function Day({ initial, seat, fromPaper = false, method }: BenchDayProps & { met
   }, [live.clock]);
   useEffect(() => {
     // The address follows, so that a reload opens the same seat. What is kept offline is one page for all seats.
-    const asked = new URL(location.href).searchParams.get('seat');
-    if (asked && Number(asked) !== seat)
-      queueMicrotask(() => setOpen(initial.seats.find(({ number }) => String(number) === asked)?.id ?? null));
+    const asked = new URL(location.href).searchParams;
+    const [atSeat, atKeeper] = [asked.get('seat'), asked.get('keeper')];
+    if ((atSeat && Number(atSeat) !== seat) || (atKeeper && atKeeper !== keeper))
+      queueMicrotask(() => setOpen(openedBy(initial, atSeat ? Number(atSeat) : null, atKeeper)));
     if (!fromPaper) void keepBench().catch(() => undefined);
-  }, [seat, initial.seats, fromPaper]);
+  }, [seat, keeper, initial, fromPaper]);
 
-  const go = (seatId: string | null): void => {
-    setOpen(seatId);
+  const go = (seatId: string | null, keeperId: string | null = null): void => {
+    setOpen(seatId === null ? null : { seatId, keeperId });
     const number = state.seats.find(({ id }) => id === seatId)?.number;
-    history.replaceState(null, '', `${location.pathname}${number === undefined ? '' : `?seat=${number}`}`);
+    const code = state.keepers.find(({ unionId }) => unionId === keeperId)?.code;
+    const query = number === undefined ? '' : `?seat=${number}${code ? `&keeper=${code}` : ''}`;
+    history.replaceState(null, '', `${location.pathname}${query}`);
   };
   const suggestions = useMemo(() => {
     const people = state.seats.map(({ id, number }) => {
@@ -74,7 +91,7 @@ function Day({ initial, seat, fromPaper = false, method }: BenchDayProps & { met
       return {
         seatId: id,
         number,
-        attempts: attemptsOf(state, id),
+        attempts: attemptsToReady(state, id),
         seenAt: own.length === 0 ? null : Math.max(...own.map(({ seenAt }) => seenAt)),
         secondLook: state.unseen.some((union) => union.seatId === id),
       };
@@ -101,14 +118,14 @@ function Day({ initial, seat, fromPaper = false, method }: BenchDayProps & { met
         <p className="board" id="bench">
           Laying out the bench…
         </p>
-      ) : open === null || !state.seats.some(({ id }) => id === open) ? (
+      ) : open === null || !state.seats.some(({ id }) => id === open.seatId) ? (
         <RoomView state={state} suggestions={suggestions} onOpen={go} />
       ) : (
         <Bench
           live={live}
-          method={method}
-          seatId={open}
-          onSeat={go}
+          seatId={open.seatId}
+          keeperId={open.keeperId}
+          onOpen={go}
           onRoom={() => go(null)}
           next={suggestions[0] ?? null}
           fromPaper={fromPaper}

@@ -1,12 +1,11 @@
-import type { Method } from '@/core/methods/method';
 import { Problem } from '@/ui/kit/form/problem';
 import { scoreText } from './bench-data';
+import { Foretelling } from './foretelling';
 import { UnionCounters } from './union-counters';
 import type { Scoring } from './use-scoring';
 
 interface BenchFootProps {
   scoring: Scoring;
-  method: Method;
   fromPaper: boolean;
   next: { seatId: string; number: number; reason: string } | null;
   onSeat: (seatId: string) => void;
@@ -14,8 +13,9 @@ interface BenchFootProps {
 }
 
 /** The note and the buttons; on a narrow screen they stand at its foot with the score. */
-export function BenchFoot({ scoring, method, fromPaper, next, onSeat, onCaution }: BenchFootProps) {
-  const { seat, draft, entry, called, told } = scoring;
+export function BenchFoot({ scoring, fromPaper, next, onSeat, onCaution }: BenchFootProps) {
+  const { seat, keeper, draft, entry, called, told } = scoring;
+  const words = saveWords(scoring);
   return (
     <div className="order-4 flex min-w-0 flex-col gap-2 lg:order-none">
       <label className="grid grid-cols-[auto_1fr] items-center gap-3 text-sm font-bold">
@@ -29,24 +29,29 @@ export function BenchFoot({ scoring, method, fromPaper, next, onSeat, onCaution 
           className="bench-input min-h-9 font-normal"
         />
       </label>
+      {keeper && <Foretelling entry={entry} onForetell={scoring.foretell} />}
       <div className="grid grid-cols-2 gap-2 max-lg:fixed max-lg:inset-x-0 max-lg:bottom-0 max-lg:z-20 max-lg:border-t-2 max-lg:border-ink max-lg:bg-paper max-lg:px-4 max-lg:py-2">
         <div className="col-span-2">
           <Problem>{told.problem?.message}</Problem>
         </div>
-        <ScoreInShort scoring={scoring} method={method} />
+        <ScoreInShort scoring={scoring} />
         {!fromPaper && (
           <div className="col-span-2 lg:hidden">
-            <UnionCounters key={`${seat.id} ${scoring.savedCount}`} strokes={entry.strokes} onStroke={scoring.stroke} />
+            <UnionCounters
+              key={`${scoring.draftKey} ${scoring.savedCount}`}
+              strokes={entry.strokes}
+              onStroke={scoring.stroke}
+            />
           </div>
         )}
         <button type="submit" data-save className="bench-button" data-weight="main">
-          {draft?.correcting ? 'Save correction' : 'Save, next seat'}
+          {words.main}
         </button>
         <button type="button" className="bench-button" onClick={() => void scoring.save('same')}>
-          Save, same seat
+          {words.same}
         </button>
         <BackAndStop scoring={scoring} onCaution={onCaution} />
-        {(draft?.correcting ?? draft?.second ?? null) !== null && (
+        {((draft?.correcting ?? draft?.second ?? null) !== null || (keeper && draft)) && (
           <button type="button" className="bench-button col-span-2" onClick={scoring.leave}>
             Leave {called} as it was
           </button>
@@ -67,8 +72,21 @@ export function BenchFoot({ scoring, method, fromPaper, next, onSeat, onCaution 
   );
 }
 
+/** What the two buttons that save say. */
+function saveWords({ keeper, draft, entry, stage, judgedAt }: Scoring): { main: string; same: string } {
+  if (entry.correctsId) return { main: 'Save correction', same: 'Save, stay here' };
+  if (!keeper) return { main: 'Save, next seat', same: 'Save, same seat' };
+  // Nothing was changed since it was joined: the one gesture says what was done to it meanwhile.
+  if (judgedAt !== null && !draft)
+    return {
+      main: judgedAt === 'joined' ? 'As just judged, now wrapped and tagged' : 'As just judged, now tagged',
+      same: 'The same, stay here',
+    };
+  return { main: 'Save, next keeper', same: stage === 'keeper' ? 'Save, stay here' : 'Save, same keeper' };
+}
+
 /** Score and contact in a line, where the picture may be out of sight. */
-function ScoreInShort({ scoring: { read, called }, method }: Pick<BenchFootProps, 'scoring' | 'method'>) {
+function ScoreInShort({ scoring: { read, called, method } }: Pick<BenchFootProps, 'scoring'>) {
   const firsts = method.fields.filter(({ place }) => place === 'first').length;
   return (
     <p className="col-span-2 flex items-baseline gap-2 lg:hidden" aria-hidden>

@@ -1,19 +1,20 @@
 import Link from 'next/link';
-import type { Method } from '@/core/methods/method';
+import { STAGES } from '@/core/score/rubric/judge-union';
 import type { BenchState } from './bench-data';
+import { ChoiceRow } from './choice-row';
 import { Figures } from './figures';
+import { STAGE_WORDS } from './keeper-strip';
 import type { Scoring } from './use-scoring';
 
 interface BenchHeadProps {
   scoring: Scoring;
   state: BenchState;
-  method: Method;
   fromPaper: boolean;
 }
 
 /** Which union it is and whose, what waits for a second look, and its figures. */
-export function BenchHead({ scoring, state: { workshop, unit }, method, fromPaper }: BenchHeadProps) {
-  const { seat, draft, unseen, entry, read, called, told } = scoring;
+export function BenchHead({ scoring, state: { workshop, unit, methods }, fromPaper }: BenchHeadProps) {
+  const { seat, keeper, method, draft, unseen, entry, read, called, told } = scoring;
   return (
     <div className="order-1 flex min-w-0 flex-col gap-2 lg:order-none">
       <div className="flex items-baseline justify-between gap-3">
@@ -21,7 +22,8 @@ export function BenchHead({ scoring, state: { workshop, unit }, method, fromPape
           <span data-testid="called">{called}</span>{' '}
           <span className="text-base font-normal">
             {seat.name}
-            {draft?.correcting ? ', correcting' : ''}
+            {keeper && `, ${keeper.variety} on ${keeper.stock}`}
+            {entry.correctsId ? ', correcting' : ''}
             {draft?.second ? ', second assessor' : ''}
           </span>
           {!seat.briefed && (
@@ -40,6 +42,7 @@ export function BenchHead({ scoring, state: { workshop, unit }, method, fromPape
           <span className="text-muted">{told.notice ? '' : `lengths in ${unit}`}</span>
         </p>
       </div>
+      <WhatItIs scoring={scoring} methods={methods} />
       {unseen.length > 0 && !draft && (
         <div className="flex flex-wrap items-center gap-2 border-l-4 border-ink bg-mist px-2 py-1 text-sm">
           <span>Scored by another; yours is wanted without knowing theirs:</span>
@@ -72,5 +75,36 @@ export function BenchHead({ scoring, state: { workshop, unit }, method, fromPape
         onChange={scoring.edit}
       />
     </div>
+  );
+}
+
+/** How far a keeper is, or by which of the day's methods a practice union was joined. */
+function WhatItIs({ scoring, methods }: { scoring: Scoring; methods: BenchState['methods'] }) {
+  const { keeper, method, draft, stage, judgedAt } = scoring;
+  const offered = methods.filter(({ id, planned }) => planned || id === method.id);
+  if (keeper)
+    return (
+      <ChoiceRow
+        legend="How far it is"
+        name="stage"
+        choices={STAGES.map((id) => ({
+          id,
+          words: STAGE_WORDS[id],
+          // What was judged already is not judged as less.
+          disabled: judgedAt !== null && STAGES.indexOf(id) <= STAGES.indexOf(judgedAt) && id !== stage,
+        }))}
+        value={stage}
+        onChoose={scoring.chooseStage}
+      />
+    );
+  if (offered.length < 2 || (draft && draft.second !== null)) return null;
+  return (
+    <ChoiceRow
+      legend="Joined by"
+      name="method"
+      choices={offered.map(({ id, name }) => ({ id, words: name }))}
+      value={method.id}
+      onChoose={scoring.chooseMethod}
+    />
   );
 }

@@ -1,12 +1,14 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
-import type { Method } from '@/core/methods/method';
+import { keeperSample } from '@/core/score/readiness/keeper-sample';
 import { SheetDialog } from '@/ui/kit/form/sheet-dialog';
 import { Attempts } from './attempts';
 import { onBenchKey } from './bench-keys';
 import { BenchFoot } from './bench-foot';
 import { BenchHead } from './bench-head';
+import { benchMethod, type BenchState, judgedKeeper } from './bench-data';
+import { KeeperStrip } from './keeper-strip';
 import { SeatStrip } from './seat-strip';
 import { SectionAtLevel } from './section-at-level';
 import { UnionCounters } from './union-counters';
@@ -17,9 +19,10 @@ import { Verdict } from './verdict';
 
 interface BenchProps {
   live: LiveBench;
-  method: Method;
   seatId: string;
-  onSeat: (seatId: string) => void;
+  /** The keeper that is judged; null for practice. */
+  keeperId: string | null;
+  onOpen: (seatId: string, keeperId?: string | null) => void;
   onRoom: () => void;
   /** Whom to see next and why, or null when nobody presses. */
   next: { seatId: string; number: number; reason: string } | null;
@@ -28,13 +31,14 @@ interface BenchProps {
 }
 
 /** The scoring bench: one union after the other, by keyboard, caliper, number pad or touch. What is saved is kept on the device first. */
-export function Bench({ live, method, seatId, onSeat, onRoom, next, fromPaper = false }: BenchProps) {
+export function Bench({ live, seatId, keeperId, onOpen, onRoom, next, fromPaper = false }: BenchProps) {
   const { state } = live;
-  const scoring = useScoring({ live, method, seatId, onSeat, fromPaper });
-  const { seat, own, read, drafts, told, savedCount } = scoring;
+  const scoring = useScoring({ live, seatId, keeperId, onOpen, fromPaper });
+  const { seat, keeper, method, own, read, told, savedCount } = scoring;
+  const judged = keeper && judgedKeeper(state, keeper.unionId);
   const [caution, setCaution] = useState(false);
   const form = useRef<HTMLFormElement>(null);
-  useFirstFigure(form, `${seatId} ${savedCount}`);
+  useFirstFigure(form, `${scoring.draftKey} ${method.id} ${savedCount}`);
   useEffect(() => {
     if (told.focus) form.current?.querySelector<HTMLInputElement>(`[name="${told.focus}"]`)?.focus();
   }, [told]);
@@ -48,22 +52,7 @@ export function Bench({ live, method, seatId, onSeat, onRoom, next, fromPaper = 
       onKeyDown={(event) => onBenchKey(event, points, actions)}
       className="grid grid-cols-[minmax(0,1fr)] gap-x-5 gap-y-3 outline-none max-lg:pb-56 lg:grid-cols-[9.6rem_minmax(0,1fr)_21.5rem]"
     >
-      <div className="flex gap-2 lg:row-span-2 lg:flex-col">
-        {!fromPaper && (
-          <button type="button" className="bench-button px-3" onClick={onRoom}>
-            The room
-          </button>
-        )}
-        <SeatStrip
-          state={state}
-          open={seat.id}
-          drafts={Object.keys(drafts)}
-          onOpen={(id) => {
-            scoring.tell({ notice: told.notice, problem: null });
-            onSeat(id);
-          }}
-        />
-      </div>
+      <WayAbout scoring={scoring} state={state} fromPaper={fromPaper} onOpen={onOpen} onRoom={onRoom} />
       <form
         ref={form}
         onSubmit={(event) => {
@@ -74,22 +63,23 @@ export function Bench({ live, method, seatId, onSeat, onRoom, next, fromPaper = 
         className="contents"
       >
         <BenchPicture scoring={scoring} unit={state.unit} fromPaper={fromPaper}>
-          <BenchHead scoring={scoring} state={state} method={method} fromPaper={fromPaper} />
+          <BenchHead scoring={scoring} state={state} fromPaper={fromPaper} />
         </BenchPicture>
         <BenchFoot
           scoring={scoring}
-          method={method}
           fromPaper={fromPaper}
           next={next}
-          onSeat={onSeat}
+          onSeat={onOpen}
           onCaution={() => setCaution(true)}
         />
       </form>
       <div className="order-5 lg:order-none lg:col-span-3">
         <Attempts
           workshopId={state.workshop.id}
-          seatNumber={seat.number}
-          unions={own}
+          title={judged ? `Judged of ${scoring.called}` : `Attempts of seat ${seat.number}`}
+          unions={judged ? [judged] : keeper ? [] : own}
+          calledOf={(union) => (judged ? scoring.called : `${seat.number}-${union.number}`)}
+          nameOf={state.methods.length > 1 ? (id) => benchMethod(state, id).name : null}
           mayChange
           onCorrect={(union, judgement) => {
             scoring.correct(union, judgement);
@@ -108,6 +98,44 @@ export function Bench({ live, method, seatId, onSeat, onRoom, next, fromPaper = 
   );
 }
 
+/** The way about: back to the room, to another seat, and between a seat's practice and its keepers. */
+function WayAbout({
+  scoring,
+  state,
+  fromPaper,
+  onOpen,
+  onRoom,
+}: { scoring: Scoring; state: BenchState; fromPaper: boolean } & Pick<BenchProps, 'onOpen' | 'onRoom'>) {
+  const { seat, keeper, drafts, told } = scoring;
+  const open = (seatId: string, keeperId: string | null = null): void => {
+    scoring.tell({ notice: told.notice, problem: null });
+    onOpen(seatId, keeperId);
+  };
+  return (
+    <>
+      <div className="flex gap-2 lg:row-span-3 lg:flex-col">
+        {!fromPaper && (
+          <button type="button" className="bench-button px-3" onClick={onRoom}>
+            The room
+          </button>
+        )}
+        <SeatStrip state={state} open={seat.id} drafts={Object.keys(drafts)} onOpen={open} />
+      </div>
+      {!fromPaper && (
+        <div className="min-w-0 empty:hidden lg:col-span-2 lg:col-start-2">
+          <KeeperStrip
+            state={state}
+            seatId={seat.id}
+            open={keeper?.unionId ?? null}
+            sample={keeperSample(state.keepers, scoring.sample)}
+            onOpen={(id) => open(seat.id, id)}
+          />
+        </div>
+      )}
+    </>
+  );
+}
+
 /** The union drawn, with what is said of it; between the two stands what is entered. */
 function BenchPicture({
   scoring,
@@ -120,12 +148,12 @@ function BenchPicture({
   fromPaper: boolean;
   children: React.ReactNode;
 }) {
-  const { seat, entry, read, compared, called, savedCount } = scoring;
+  const { entry, read, compared, called, savedCount, draftKey } = scoring;
   const [wanted, setLevel] = useState(0);
   const { assessment, grades } = read.shown;
   const { reach, section } = assessment;
   const level = Math.max(-reach, Math.min(reach, wanted));
-  const strokes = <UnionCounters key={`${seat.id} ${savedCount}`} strokes={entry.strokes} onStroke={scoring.stroke} />;
+  const strokes = <UnionCounters key={`${draftKey} ${savedCount}`} strokes={entry.strokes} onStroke={scoring.stroke} />;
   return (
     <>
       <div className="order-2 min-w-0 lg:order-none">

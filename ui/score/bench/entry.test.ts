@@ -12,6 +12,16 @@ const typed = (texts: Record<string, string>, changes: Partial<Entry> = {}): Ent
 };
 const four = { stockDiameter: '10', scionDiameter: '9,5', stockLength: '35', scionLength: ' 34.5 ' };
 
+/** What a saved judgement holds besides its measures. */
+const JUDGED = {
+  marks: {},
+  note: 'a note',
+  stage: 'wrapped' as const,
+  strokes: 3,
+  outlook: 'perhaps' as const,
+  outlookBy: 'maker' as const,
+};
+
 describe('readEntry', () => {
   it('reads points and commas, and assumes what nobody measured', () => {
     const { measures } = readEntry(method, typed(four), 'mm');
@@ -50,12 +60,26 @@ describe('readEntry', () => {
         method.fields.filter(({ place }) => place === 'picked').map((field) => [field.id, field.picks!.at(-1)!.id]),
       );
       const measures = exampleMeasures(method, changes);
-      expect(readEntry(method, entryOf(method, measures, {}, '', 'mm', null), 'mm').measures).toEqual(measures);
+      expect(readEntry(method, entryOf(method, { ...JUDGED, measures }, 'mm', null), 'mm').measures).toEqual(measures);
     },
   );
+  it('keeps the stage, the strokes and what was foretold', () => {
+    const entry = entryOf(method, { ...JUDGED, measures: exampleMeasures(method) }, 'mm', 'j');
+    expect(entry).toMatchObject({
+      stage: 'wrapped',
+      strokes: 3,
+      outlook: 'perhaps',
+      outlookBy: 'maker',
+      correctsId: 'j',
+    });
+  });
   it('gives back the entry of a saved judgement', () => {
     const measures = exampleMeasures(method, { scionHollow: 'hollow', stockBark: 1.4, placement: -1.2, lift: 2 });
-    const again = readEntry(method, entryOf(method, measures, { hold: 'poor' }, 'a note', 'mm', null), 'mm').measures;
+    const again = readEntry(
+      method,
+      entryOf(method, { ...JUDGED, measures, marks: { hold: 'poor' } }, 'mm', null),
+      'mm',
+    ).measures;
     expect(again).toEqual(measures);
   });
 });

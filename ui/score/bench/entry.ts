@@ -1,6 +1,7 @@
 import { type Field, figuresOf, pickMeasure, rangeProblem, usualPick } from '@/core/methods/field';
 import type { Measure, Measures } from '@/core/methods/measures';
-import type { Method, Point } from '@/core/methods/method';
+import type { Method, Point, Stage } from '@/core/methods/method';
+import type { Outlook, OutlookBy } from '@/core/score/rubric/outlook';
 import type { PointGrade } from '@/core/contact/grade';
 import type { Marks } from '@/core/score/rubric/judge-union';
 import { parseDecimal } from '@/core/units/decimal';
@@ -24,6 +25,10 @@ export interface Entry {
   /** Strokes of the knife that somebody counted, or null. */
   strokes: number | null;
   correctsId: string | null;
+  /** How far it is when it is judged; what an earlier build left says nothing of it and was joined. */
+  stage?: Stage;
+  outlook?: Outlook | null;
+  outlookBy?: OutlookBy;
 }
 
 function textOf(field: Field, value: number, unit: LengthUnit): string {
@@ -31,7 +36,7 @@ function textOf(field: Field, value: number, unit: LengthUnit): string {
 }
 
 /** An empty entry; what the method keeps of the seat's last union is kept. */
-export function newEntry(method: Method, last: Measures | null, unit: LengthUnit): Entry {
+export function newEntry(method: Method, last: Measures | null, unit: LengthUnit, stage: Stage = 'joined'): Entry {
   const texts: Record<string, string> = {};
   for (const field of method.fields) {
     const measure = field.kept ? last?.[field.id] : undefined;
@@ -46,15 +51,25 @@ export function newEntry(method: Method, last: Measures | null, unit: LengthUnit
     note: '',
     strokes: null,
     correctsId: null,
+    stage,
   };
 }
 
-/** The entry that a saved judgement came from, to correct it or to take it back. */
+/** What of a saved judgement an entry is made from. */
+export interface Judged {
+  measures: Measures;
+  marks: Marks;
+  note: string;
+  stage: Stage;
+  strokes: number | null;
+  outlook: Outlook | null;
+  outlookBy: OutlookBy | null;
+}
+
+/** The entry that a saved judgement came from: to correct it, to take it back, or to judge the union at a later stage. */
 export function entryOf(
   method: Method,
-  measures: Measures,
-  marks: Marks,
-  note: string,
+  { measures, marks, note, stage, strokes, outlook, outlookBy }: Judged,
   unit: LengthUnit,
   correctsId: string | null,
 ): Entry {
@@ -79,7 +94,19 @@ export function entryOf(
       ({ id, place }) => place === 'first' && (measures[id] as { origin?: string } | undefined)?.origin === 'picked',
     )
     .map(({ id }) => id);
-  return { texts, kept: [], quick, picks, marks, note, strokes: null, correctsId };
+  return {
+    texts,
+    kept: [],
+    quick,
+    picks,
+    marks,
+    note,
+    strokes,
+    correctsId,
+    stage,
+    outlook,
+    ...(outlookBy ? { outlookBy } : {}),
+  };
 }
 
 export interface ReadEntry {

@@ -3,12 +3,17 @@
 import { lazy, Suspense, useId, useState, type Dispatch, type FormEvent, type SetStateAction } from 'react';
 import { findSeats } from '@/core/plan/benches/find-seat';
 import type { FoundElsewhere } from './found-elsewhere';
-import type { BenchSeat, BenchState } from './bench-data';
+import { type BenchSeat, type BenchState, keeperByCode } from './bench-data';
 
 const ScanTag = lazy(() => import('./scan-tag').then(({ ScanTag: Scan }) => ({ default: Scan })));
 
-/** Finds somebody by seat number, a part of the name, or a tag's code, typed or scanned. */
-export function FindPerson({ state, onOpen }: { state: BenchState; onOpen: (seatId: string) => void }) {
+interface FindPersonProps {
+  state: BenchState;
+  onOpen: (seatId: string, keeperId?: string | null) => void;
+}
+
+/** Finds somebody by seat number or a part of the name, or a keeper by its tag's code, typed or scanned. */
+export function FindPerson({ state, onOpen }: FindPersonProps) {
   const id = useId();
   const [query, setQuery] = useState('');
   const [scanning, setScanning] = useState(false);
@@ -18,6 +23,8 @@ export function FindPerson({ state, onOpen }: { state: BenchState; onOpen: (seat
   const shown = found.slice(0, 5).flatMap((seatId) => state.seats.find((seat) => seat.id === seatId) ?? []);
 
   const search = async (text: string): Promise<void> => {
+    const keeper = keeperByCode(state, text);
+    if (keeper) return onOpen(keeper.seatId, keeper.unionId);
     const [first] = findSeats(text, state);
     if (first) return onOpen(first);
     setElsewhere([]);
@@ -58,7 +65,9 @@ export function FindPerson({ state, onOpen }: { state: BenchState; onOpen: (seat
         <ul className="text-sm">
           {elsewhere.map((found) => (
             <li key={`${found.workshopId} ${found.seat}`}>
-              <a href={`/workshops/${found.workshopId}/score?seat=${found.seat}`}>
+              <a
+                href={`/workshops/${found.workshopId}/score?seat=${found.seat}&keeper=${encodeURIComponent(query.trim())}`}
+              >
                 {found.name}, seat {found.seat}, {found.workshop}
               </a>
             </li>

@@ -4,11 +4,11 @@ import { METHODS } from '@/core/methods/registry';
 import { newEntry } from './entry';
 import { keptJudgement, problemOfEntry, problemOfFilledIn } from './kept-judgement';
 import { openUnion } from './open-union';
-import { benchState } from './testing/bench-state';
+import { benchState, keeper, LOADED } from './testing/bench-state';
 
 const method = METHODS[0]!;
 const state = benchState(2);
-const open = openUnion(state, method, 's2', {});
+const open = openUnion(state, LOADED, { seatId: 's2', keeperId: null, methodId: null, keeperStage: 'joined' }, {});
 const now = Date.UTC(2027, 2, 6, 10);
 const measures = exampleMeasures(method);
 
@@ -25,7 +25,11 @@ describe('a judgement that is kept', () => {
     expect(item.body).toEqual({
       workshopId: 'w',
       seatId: 's2',
+      kind: 'practice',
       number: 1,
+      unionId: null,
+      method: method.id,
+      variant: method.variants[0]!.id,
       stage: 'joined',
       measures,
       marks: { hold: 'poor' },
@@ -35,7 +39,32 @@ describe('a judgement that is kept', () => {
       filledInAt: null,
       seconds: 61,
       strokes: 3,
+      outlook: null,
+      outlookBy: null,
       second: false,
+    });
+  });
+  it('of a keeper names the union, its stage, and who foretold what', () => {
+    const held = openUnion(
+      { ...state, keepers: [keeper(2, 4)] },
+      LOADED,
+      { seatId: 's2', keeperId: 'k4', methodId: null, keeperStage: 'keeper' },
+      {},
+    );
+    const entry = { ...held.entry, outlook: 'hardly' as const };
+    const item = keptJudgement(state, { ...held, entry }, { judgementId: 'j', second: null }, measures, {
+      now,
+      clock: 0,
+      openedAt: now,
+      filledIn: null,
+    });
+    expect(item.called).toBe('K7M 4XQ');
+    expect(item.body).toMatchObject({
+      kind: 'keeper',
+      unionId: 'k4',
+      stage: 'keeper',
+      outlook: 'hardly',
+      outlookBy: 'assessor',
     });
   });
   it('from paper has the sheet’s time and no seconds; of a second assessor it says so', () => {

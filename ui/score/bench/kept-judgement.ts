@@ -18,7 +18,15 @@ export interface Moment {
 /** A judgement as it is kept on the device until the server has it. */
 export function keptJudgement(
   { workshop, assessor }: Pick<BenchState, 'workshop' | 'assessor'>,
-  { seat, number, called, entry }: Pick<OpenUnion, 'seat' | 'number' | 'called' | 'entry'>,
+  {
+    seat,
+    keeper,
+    methodHere,
+    stage,
+    number,
+    called,
+    entry,
+  }: Pick<OpenUnion, 'seat' | 'keeper' | 'methodHere' | 'stage' | 'number' | 'called' | 'entry'>,
   { judgementId, second }: Pick<Draft, 'judgementId' | 'second'>,
   measures: Measures,
   { now, clock, openedAt, filledIn }: Moment,
@@ -35,8 +43,12 @@ export function keptJudgement(
     body: {
       workshopId: workshop.id,
       seatId: seat.id,
+      kind: keeper ? 'keeper' : 'practice',
       number,
-      stage: 'joined',
+      unionId: keeper?.unionId ?? null,
+      method: methodHere.id,
+      variant: methodHere.variant,
+      stage,
       measures,
       marks: entry.marks,
       note: entry.note,
@@ -46,6 +58,8 @@ export function keptJudgement(
       // How long a sheet lay about says nothing of the judging.
       seconds: filledIn === null ? Math.round((now - openedAt) / 1000) : null,
       strokes: entry.strokes,
+      outlook: entry.outlook ?? null,
+      outlookBy: entry.outlook ? (entry.outlookBy ?? 'assessor') : null,
       second: second !== null,
     },
   };

@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import { formatCode } from '@/core/codes/plant-code';
 import { Problem } from '@/ui/kit/form/problem';
 import { send } from '@/ui/kit/form/send';
 import { type BenchState, type BenchUnion, scoreText } from './bench-data';
@@ -29,7 +30,9 @@ export function LikelyDoubles({ state, onSettled }: { state: BenchState; onSettl
     <section aria-label="Likely doubles" className="mb-3 border-l-4 border-ink bg-mist px-3 py-2">
       <Problem>{problem || null}</Problem>
       {doubles.map((union) => {
-        const called = `${state.seats.find(({ id }) => id === union.seatId)?.number ?? ''}-${union.number}`;
+        const seat = state.seats.find(({ id }) => id === union.seatId)?.number ?? '';
+        const keeper = state.keepers.find(({ unionId }) => unionId === union.id);
+        const called = keeper ? formatCode(keeper.code) : `${seat}-${union.number}`;
         return (
           <div key={union.id} className="py-1">
             <p className="font-bold">
@@ -49,14 +52,16 @@ export function LikelyDoubles({ state, onSettled }: { state: BenchState; onSettl
                   One union, {judgement.assessor}&apos;s {scoreText(judgement.score)} counts
                 </button>
               ))}
-              <button
-                type="button"
-                className="bench-button"
-                disabled={busy}
-                onClick={() => void settle(union, 'two', union.judgements.at(-1)!.id)}
-              >
-                Two unions, the later one gets the next number
-              </button>
+              {!keeper && (
+                <button
+                  type="button"
+                  className="bench-button"
+                  disabled={busy}
+                  onClick={() => void settle(union, 'two', union.judgements.at(-1)!.id)}
+                >
+                  Two unions, the later one gets the next number
+                </button>
+              )}
             </div>
           </div>
         );

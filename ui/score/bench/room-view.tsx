@@ -2,18 +2,18 @@
 
 import { COLOURS } from '@/core/drawing/colours';
 import { type Bench, placesOf } from '@/core/plan/benches/room';
-import { goodInARow, isReady } from '@/core/score/readiness/ready-rule';
 import type { Suggestion } from '@/core/score/readiness/next-person';
-import { UnionGlyph } from '@/ui/kit/union/union-glyph';
-import { attemptsOf, type BenchSeat, type BenchState, counting, scoreText, unionsOf } from './bench-data';
+import { type BenchState, practisedMethods, readyFor } from './bench-data';
 import { FindPerson } from './find-person';
+import { KeepersToJudge } from './keepers-to-judge';
+import { CARD_HEIGHT, SeatCard } from './seat-card';
 import { useNarrow } from './use-narrow';
 
 interface RoomViewProps {
   state: BenchState;
   /** Most pressing first. */
   suggestions: Suggestion[];
-  onOpen: (seatId: string) => void;
+  onOpen: (seatId: string, keeperId?: string | null) => void;
 }
 
 /** How many suggestions are read out. */
@@ -23,7 +23,8 @@ const SHOWN = 4;
 export function RoomView({ state, suggestions, onOpen }: RoomViewProps) {
   const phone = useNarrow();
   const { seats, settings, unseen } = state;
-  const ready = seats.filter(({ id }) => isReady(attemptsOf(state, id), settings.ready)).length;
+  const methods = practisedMethods(state);
+  const ready = seats.filter(({ id }) => readyFor(state, id).length === methods.length).length;
   return (
     <div
       id="bench"
@@ -62,7 +63,7 @@ export function RoomView({ state, suggestions, onOpen }: RoomViewProps) {
             {ready} of {seats.length}
           </strong>{' '}
           ready for living wood: the last {settings.ready.last} practice unions at {settings.ready.score} or more, none
-          fatal.
+          fatal{methods.length > 1 ? ', by each method of the day' : ''}.
           {unseen.length > 0 && (
             <>
               {' '}
@@ -71,6 +72,7 @@ export function RoomView({ state, suggestions, onOpen }: RoomViewProps) {
             </>
           )}
         </p>
+        <KeepersToJudge state={state} onOpen={onOpen} />
       </div>
       <section aria-label="The room">
         {phone ? <ByBench state={state} onOpen={onOpen} /> : <Plan state={state} onOpen={onOpen} />}
@@ -80,7 +82,7 @@ export function RoomView({ state, suggestions, onOpen }: RoomViewProps) {
 }
 
 /** Sizes on the screen, pixels. A bench is as long as the cards along it, and aisles are as wide as they have to be. */
-const CARD = { least: 112, most: 178, height: 88, gap: 6 };
+const CARD = { least: 112, most: 178, height: CARD_HEIGHT, gap: 6 };
 /** Width the plan has beside what stands next to it. */
 const PLAN = 880;
 const HALF_BENCH = 18;
@@ -230,46 +232,4 @@ function benchOf({ room }: BenchState, seatId: string): { bench: Bench; place: n
   const at = room.seating[seatId];
   const bench = at && room.benches.find(({ id }) => id === at.bench);
   return bench && at.place < bench.places ? { bench, place: at.place } : null;
-}
-
-/** Somebody's place: number, name, their last unions, and how far they are. */
-function SeatCard({ state, seat, onOpen }: { state: BenchState; seat: BenchSeat; onOpen: (seatId: string) => void }) {
-  const own = unionsOf(state, seat.id);
-  const attempts = attemptsOf(state, seat.id);
-  const { ready: rule } = state.settings;
-  const ready = isReady(attempts, rule);
-  const row = goodInARow(attempts, rule);
-  const second = state.unseen.filter(({ seatId }) => seatId === seat.id).length;
-  const narrow = useNarrow();
-  const waits = own.some(({ judgements }) => judgements.some((judgement) => judgement.waits));
-  return (
-    <button
-      type="button"
-      onClick={() => onOpen(seat.id)}
-      data-seat={seat.number}
-      aria-label={`Seat ${seat.number}, ${seat.name}: ${own.length === 0 ? 'no union seen yet' : `${own.length} seen, last ${scoreText(counting(own.at(-1)!).score)}`}${ready ? ', ready' : ''}${second > 0 ? ', wants a second assessor' : ''}${waits ? ', waits on this device' : ''}`}
-      className={`flex w-full cursor-pointer flex-col justify-between overflow-hidden border-2 px-1.5 py-1 text-left ${ready ? 'border-life bg-sheet' : 'border-line bg-sheet'}`}
-      style={{ height: CARD.height, borderRadius: '2px 10px 2px 10px' }}
-    >
-      <span className="flex items-baseline gap-1.5">
-        <span className="text-xl leading-none font-bold">{seat.number}</span>
-        <span className="truncate text-[0.8rem]">{seat.name}</span>
-      </span>
-      <span aria-hidden className="flex h-6 items-center">
-        {own.slice(-6).map((union) => (
-          <UnionGlyph key={union.id} {...union.glyph} size={narrow ? 17 : 22} title="" />
-        ))}
-        {own.length === 0 && <span className="text-xs text-muted">not seen yet</span>}
-      </span>
-      <span className="flex items-center gap-1 text-xs leading-tight">
-        {ready ? (
-          <strong className="text-life">ready</strong>
-        ) : (
-          <span className="text-muted">{own.length === 0 ? '' : `${row} of ${rule.last} good`}</span>
-        )}
-        {second > 0 && <strong className="border border-ink px-1">2nd</strong>}
-        {waits && <strong className="border border-dashed border-ink px-1">here only</strong>}
-      </span>
-    </button>
-  );
 }

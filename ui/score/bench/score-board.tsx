@@ -1,12 +1,17 @@
 import { UnionGlyph } from '@/ui/kit/union/union-glyph';
-import { type BenchSeat, type BenchUnion, counting, scoreText } from './bench-data';
+import { formatCode } from '@/core/codes/plant-code';
+import { type BenchState, type BenchUnion, counting, scoreText } from './bench-data';
 
 /** The scores of a workshop, to read. */
-export function ScoreBoard({ seats, unions }: { seats: BenchSeat[]; unions: BenchUnion[] }) {
+export function ScoreBoard({ seats, unions, keepers }: Pick<BenchState, 'seats' | 'unions' | 'keepers'>) {
+  const codeOf = ({ id }: BenchUnion): string | null => {
+    const keeper = keepers.find(({ unionId }) => unionId === id);
+    return keeper ? formatCode(keeper.code) : null;
+  };
   return (
     <section aria-labelledby="scores-title">
       <h1 id="scores-title" className="mb-2">
-        Practice unions
+        Unions scored
       </h1>
       <ul className="divide-y divide-line border-y border-line">
         {seats.map((seat) => {
@@ -21,8 +26,9 @@ export function ScoreBoard({ seats, unions }: { seats: BenchSeat[]; unions: Benc
                   <UnionGlyph
                     {...union.glyph}
                     size={24}
-                    title={`${seat.number}-${union.number}: ${counting(union).contactWords}`}
+                    title={`${codeOf(union) ?? `${seat.number}-${union.number}`}: ${counting(union).contactWords}`}
                   />
+                  {codeOf(union) && <span className="font-bold">{codeOf(union)}</span>}
                   {scoreText(counting(union).score)}
                 </span>
               ))}

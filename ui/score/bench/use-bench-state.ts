@@ -74,7 +74,8 @@ export function useBenchState(initial: BenchState): {
       .then((db) => db.get('benches', key))
       .then((kept) => {
         const known = kept?.bench as BenchState | undefined;
-        if (gone || !known || known.takenAt <= latest.current.takenAt) return;
+        // What an earlier build kept knew one method and no keepers: the page itself is newer.
+        if (gone || !known?.methods || known.takenAt <= latest.current.takenAt) return;
         latest.current = known;
         setFresh(known);
       });

@@ -1,12 +1,12 @@
 'use client';
 
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import type { Method } from '@/core/methods/method';
+import { use, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Waiting } from '@/ui/kit/device/device-database';
 import { nextTry } from '@/ui/kit/device/next-try';
 import { sendRound } from '@/ui/kit/device/send-round';
 import { allWaiting, keepWaiting, type NewWaiting, onWaiting } from '@/ui/kit/device/waiting-queue';
-import type { BenchState } from './bench-data';
+import type { BenchState, LoadedMethods } from './bench-data';
+import { loadMethods } from './load-methods';
 import { type Link, useBenchState } from './use-bench-state';
 import { withWaiting } from './with-waiting';
 
@@ -17,6 +17,8 @@ const MOST_DOUBLINGS = 2;
 
 export interface LiveBench {
   state: BenchState;
+  /** The methods of the bench, loaded. */
+  loaded: LoadedMethods;
   /** Everything this device keeps for the server, of any workshop and assessor; null until it was looked up. */
   waiting: Waiting[] | null;
   link: Link;
@@ -33,12 +35,14 @@ export interface LiveBench {
  * The bench as it stands: the last state the server gave, with what waits on this device on top.
  * Sends what waits whenever the server can be reached.
  */
-export function useBench(initial: BenchState, method: Method): LiveBench {
+export function useBench(initial: BenchState): LiveBench {
   const { fresh, link, clock, refresh, setLink } = useBenchState(initial);
+  // A method that another device brought in is loaded when it is first heard of.
+  const loaded = use(loadMethods(fresh.methods.map(({ id }) => id)));
   const { waiting, keep } = useWaiting();
   const sendNow = useSender(initial.assessor.id, waiting, { refresh, setLink });
-  const state = useMemo(() => withWaiting(fresh, waiting ?? [], method), [fresh, waiting, method]);
-  return { state, waiting, link, clock, keep, sendNow, refresh };
+  const state = useMemo(() => withWaiting(fresh, waiting ?? [], loaded), [fresh, waiting, loaded]);
+  return { state, loaded, waiting, link, clock, keep, sendNow, refresh };
 }
 
 /** What this device keeps for the server, as it changes in this window or another. */

@@ -9,6 +9,8 @@ export interface Draft {
   judgementId: string;
   entry: Entry;
   past: Entry[];
+  /** The method it is entered by; what an earlier build left knew the workshop's alone. */
+  method?: string;
   /** Number of the union whose judgement this corrects, or null for a new one. */
   correcting: number | null;
   /** Number of the union that this scores as its second assessor, or null. */
@@ -37,13 +39,13 @@ function readDrafts(key: string): Drafts {
   }
 }
 
-/** Drafts with that of one seat changed, or taken off. */
-export function withDraft(drafts: Drafts, seatId: string, draft: Draft | null): Drafts {
-  const others = Object.fromEntries(Object.entries(drafts).filter(([id]) => id !== seatId));
-  return draft ? { ...others, [seatId]: draft } : others;
+/** Drafts with that of one seat or keeper changed, or taken off. */
+export function withDraft(drafts: Drafts, draftKey: string, draft: Draft | null): Drafts {
+  const others = Object.fromEntries(Object.entries(drafts).filter(([id]) => id !== draftKey));
+  return draft ? { ...others, [draftKey]: draft } : others;
 }
 
-/** Drafts by seat, kept on the device, so that neither another seat nor a closed browser loses one. */
+/** Drafts by seat or keeper, kept on the device, so that neither another seat nor a closed browser loses one. */
 export function useDrafts(owner: string) {
   const key = `pear-bench entries ${owner}`;
   const subscribe = useCallback((listener: () => void) => {
@@ -61,8 +63,8 @@ export function useDrafts(owner: string) {
     () => NONE,
   );
   const setDraft = useCallback(
-    (seatId: string, draft: Draft | null) => {
-      const drafts = withDraft(readDrafts(key), seatId, draft);
+    (draftKey: string, draft: Draft | null) => {
+      const drafts = withDraft(readDrafts(key), draftKey, draft);
       const text = JSON.stringify(drafts);
       localStorage.setItem(key, text);
       // What was written is known: reading it back at each key would make all of it anew.

@@ -2,8 +2,8 @@
 
 import { useEffect, useRef, useState } from 'react';
 import { v7 as uuid } from 'uuid';
-import type { Method } from '@/core/methods/method';
 import { takeBackUnsent } from '@/ui/kit/device/waiting-queue';
+import type { BenchKeeper } from './bench-data';
 import type { Entry } from './entry';
 import { keptJudgement, problemOfEntry, problemOfFilledIn } from './kept-judgement';
 import type { OpenUnion } from './open-union';
@@ -11,8 +11,11 @@ import type { LiveBench } from './use-bench';
 import type { Draft } from './use-drafts';
 
 /** What was saved last, so that it can be taken back onto the screen. */
-interface Saved extends Pick<Draft, 'judgementId' | 'correcting' | 'second'> {
+interface Saved extends Pick<Draft, 'judgementId' | 'method' | 'correcting' | 'second'> {
   seatId: string;
+  keeperId: string | null;
+  draftKey: string;
+  called: string;
   number: number;
   entry: Entry;
 }
@@ -29,17 +32,19 @@ const NO_ROOM = 'its storage is full or closed to this page';
 
 interface Scoring {
   live: LiveBench;
-  method: Method;
   open: OpenUnion;
-  setDraft: (seatId: string, draft: Draft | null) => void;
-  onSeat: (seatId: string) => void;
+  setDraft: (draftKey: string, draft: Draft | null) => void;
+  /** Opens a seat, or one of its keepers. */
+  onOpen: (seatId: string, keeperId?: string | null) => void;
+  /** The keeper to judge after this one; null when none is left. */
+  nextKeeper: BenchKeeper | null;
   tell: (told: Told) => void;
   /** When the sheet was filled in, as the form has it; null at the bench. */
   filledIn: string | null;
 }
 
 /** Saves what is open, on the device first, and takes back what was saved last. One at a time. */
-export function useSaving({ live, method, open, setDraft, onSeat, tell, filledIn }: Scoring) {
+export function useSaving({ live, open, setDraft, onOpen, nextKeeper, tell, filledIn }: Scoring) {
   const { state, keep, sendNow, clock } = live;
   const { seats } = state;
   const [saved, setSaved] = useState<Saved[]>([]);
@@ -47,9 +52,9 @@ export function useSaving({ live, method, open, setDraft, onSeat, tell, filledIn
   const openedAt = useRef(0);
   useEffect(() => {
     openedAt.current = Date.now();
-  }, [open.seat.id, saved.length]);
+  }, [open.draftKey, saved.length]);
   const last = saved.at(-1);
-  const lastCalled = last && `${seats.find(({ id }) => id === last.seatId)?.number}-${last.number}`;
+  const lastCalled = last?.called;
 
   /** Keeps something on the device; false, in words, where that has no room. */
   const kept = async (work: () => Promise<void>, otherwise: string): Promise<boolean> => {
@@ -67,7 +72,7 @@ export function useSaving({ live, method, open, setDraft, onSeat, tell, filledIn
 
   const save = async (then: 'next' | 'same'): Promise<void> => {
     if (busy.current) return;
-    const { seat, number, called, entry, draft, read } = open;
+    const { seat, keeper, draftKey, method, number, called, entry, draft, read } = open;
     const { measures } = read;
     if (!measures || !read.judged) {
       const { message, field } = problemOfEntry(read, method.fields);
@@ -80,37 +85,39 @@ export function useSaving({ live, method, open, setDraft, onSeat, tell, filledIn
     const item = keptJudgement(state, open, { judgementId, second }, measures, moment);
     const sorry = `This browser could not keep the judgement: ${NO_ROOM}. It is still on the screen; free some space, or write it down.`;
     if (!(await kept(() => keep(item), sorry))) return;
-    setSaved((all) => [...all, { seatId: seat.id, judgementId, number, entry, correcting, second }]);
-    setDraft(seat.id, null);
+    const made = { seatId: seat.id, keeperId: keeper?.unionId ?? null, draftKey, called, method: method.id };
+    setSaved((all) => [...all, { ...made, judgementId, number, entry, correcting, second }]);
+    setDraft(draftKey, null);
     tell({ notice: `${called} saved.`, problem: null });
-    if (then === 'next' && correcting === null)
-      onSeat(seats[(seats.findIndex(({ id }) => id === seat.id) + 1) % seats.length]!.id);
+    if (then === 'next' && keeper) onOpen(nextKeeper?.seatId ?? seat.id, nextKeeper?.unionId ?? null);
+    else if (then === 'next' && correcting === null)
+      onOpen(seats[(seats.findIndex(({ id }) => id === seat.id) + 1) % seats.length]!.id);
     void sendNow();
   };
 
   const takeBack = async (): Promise<void> => {
     if (!last || busy.current) return;
-    const { judgementId, seatId, number, entry, correcting, second } = last;
+    const { judgementId, seatId, keeperId, draftKey, called, method, number, entry, correcting, second } = last;
     const item = {
       kind: 'withdrawal' as const,
       judgementId,
       workshopId: state.workshop.id,
       seatId,
       number,
-      called: lastCalled!,
+      called,
       assessor: state.assessor,
       queuedAt: Date.now() + clock,
       body: {},
     };
-    const sorry = `This browser could not take ${lastCalled} back: ${NO_ROOM}. It stands as it was saved.`;
+    const sorry = `This browser could not take ${called} back: ${NO_ROOM}. It stands as it was saved.`;
     const work = async (): Promise<void> => {
       if (!(await takeBackUnsent(judgementId))) await keep(item);
     };
     if (!(await kept(work, sorry))) return;
     setSaved((all) => all.slice(0, -1));
-    setDraft(seatId, { judgementId: uuid(), entry, past: [], correcting, second });
-    onSeat(seatId);
-    tell({ notice: `${lastCalled} taken back; it is on the screen again.`, problem: null });
+    setDraft(draftKey, { judgementId: uuid(), entry, past: [], correcting, second, ...(method ? { method } : {}) });
+    onOpen(seatId, keeperId);
+    tell({ notice: `${called} taken back; it is on the screen again.`, problem: null });
     void sendNow();
   };
   return { save, takeBack, lastCalled, count: saved.length };

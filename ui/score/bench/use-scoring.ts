@@ -1,12 +1,13 @@
 'use client';
 
 import { useMemo, useState } from 'react';
+import { useAtHand } from './use-at-hand';
 import { v7 as uuid } from 'uuid';
-import type { Method, Point } from '@/core/methods/method';
 import { strokeMark } from '@/core/score/rubric/stroke-mark';
-import type { BenchJudgement, BenchUnion } from './bench-data';
-import { type Entry, entryOf, newEntry, nextMark } from './entry';
-import { openUnion } from './open-union';
+import type { Entry } from './entry';
+import { nextToJudge } from './next-keeper';
+import { type Opened, type OpenUnion, openUnion } from './open-union';
+import { unionActions } from './union-actions';
 import type { LiveBench } from './use-bench';
 import { type Draft, useDrafts } from './use-drafts';
 import { type Told, useSaving } from './use-saving';
@@ -17,39 +18,38 @@ const NOTHING: Told = { notice: '', problem: null };
 
 interface ScoringOptions {
   live: LiveBench;
-  method: Method;
   seatId: string;
-  onSeat: (seatId: string) => void;
+  /** The keeper that is judged; null for practice. */
+  keeperId: string | null;
+  onOpen: (seatId: string, keeperId?: string | null) => void;
   /** Entering sheets that were filled in on paper. */
   fromPaper: boolean;
 }
 
 /** What is scored at a seat, and what can be done with it: enter, mark, count strokes, undo, save, correct, look a second time. */
-export function useScoring({ live, method, seatId, onSeat, fromPaper }: ScoringOptions) {
-  const { state } = live;
+export function useScoring({ live, seatId, keeperId, onOpen, fromPaper }: ScoringOptions) {
+  const { state, loaded } = live;
+  const atHand = useAtHand(state.workshop.id);
+  const { methodOf, keeperStage, sample } = atHand;
   const { drafts, setDraft } = useDrafts(`${state.workshop.id} ${state.assessor.id}${fromPaper ? ' paper' : ''}`);
   const [told, tell] = useState<Told>(NOTHING);
   const [filledIn, setFilledIn] = useState('');
-  const { seats, unions, unseen, rule, unit, stockRanges } = state;
-  // The clock of the bench goes on every few seconds; what is open at a seat does not hang on it.
-  const open = useMemo(
-    () => openUnion({ seats, unions, unseen, rule, unit, stockRanges }, method, seatId, drafts),
-    [seats, unions, unseen, rule, unit, stockRanges, method, seatId, drafts],
-  );
-  const { seat, draft, entry, read } = open;
+  const methodId = methodOf[seatId] ?? null;
+  const open = useOpenUnion(live, { seatId, keeperId, methodId, keeperStage }, drafts);
+  const { draftKey, method, draft, entry, read } = open;
   const saving = useSaving({
     live,
-    method,
     open,
     setDraft,
-    onSeat,
+    onOpen,
+    nextKeeper: nextToJudge(state, sample, open.keeper),
     tell,
     filledIn: fromPaper ? filledIn : null,
   });
 
   const begin = (began: Pick<Draft, 'entry'> & Partial<Draft>): void => {
     tell(NOTHING);
-    setDraft(seat.id, { judgementId: uuid(), past: [], correcting: null, second: null, ...began });
+    setDraft(draftKey, { judgementId: uuid(), past: [], correcting: null, second: null, method: method.id, ...began });
   };
   const edit = (entered: Entry): void =>
     begin({ ...draft, entry: entered, past: [...(draft?.past ?? []), entry].slice(-UNDONE) });
@@ -65,7 +65,7 @@ export function useScoring({ live, method, seatId, onSeat, fromPaper }: ScoringO
     tell({ notice: told.notice, problem: null });
     const past = draft.past.slice(0, -1);
     const isFresh = past.length === 0 && draft.correcting === null && draft.second === null;
-    setDraft(seat.id, isFresh ? null : { ...draft, entry: draft.past.at(-1)!, past });
+    setDraft(draftKey, isFresh ? null : { ...draft, entry: draft.past.at(-1)!, past });
   };
   return {
     ...open,
@@ -78,17 +78,31 @@ export function useScoring({ live, method, seatId, onSeat, fromPaper }: ScoringO
     stroke,
     undo,
     save: saving.save,
-    mark: (point: Point): void =>
-      edit({ ...entry, marks: nextMark(point, entry.marks, read.shown.assessment.grades[point.id] ?? 'good') }),
-    correct: (union: BenchUnion, { id, measures, marks, note }: BenchJudgement): void =>
-      begin({ entry: entryOf(method, measures, marks, note, state.unit, id), correcting: union.number }),
-    scoreToo: (second: number): void => begin({ entry: newEntry(method, null, state.unit), second }),
-    leave: (): void => setDraft(seat.id, null),
+    leave: (): void => setDraft(draftKey, null),
+    sample,
+    ...unionActions(open, loaded, { atHand, begin, edit }),
     /** How many were saved here: each opens another union. */
     savedCount: saving.count,
     /** What undo would take back, "7-4"; null while there is a step to undo, undefined when there is nothing. */
     takesBack: (draft?.past.length ?? 0) > 0 ? null : saving.lastCalled,
   };
+}
+
+/** What is open, worked out anew when something it hangs on changes: the clock of the bench goes on every few seconds. */
+function useOpenUnion(
+  { state, loaded }: LiveBench,
+  { seatId, keeperId, methodId, keeperStage }: Opened,
+  drafts: Readonly<Record<string, Draft>>,
+): OpenUnion {
+  const { workshop, methods, seats, unions, unseen, keepers, unit, stockRanges } = state;
+  const bench = useMemo(
+    () => ({ workshop, methods, seats, unions, unseen, keepers, unit, stockRanges }),
+    [workshop, methods, seats, unions, unseen, keepers, unit, stockRanges],
+  );
+  return useMemo(
+    () => openUnion(bench, loaded, { seatId, keeperId, methodId, keeperStage }, drafts),
+    [bench, loaded, seatId, keeperId, methodId, keeperStage, drafts],
+  );
 }
 
 export type Scoring = ReturnType<typeof useScoring>;

@@ -69,7 +69,9 @@ describe('the attempts of a seat', () => {
     rendered(
       <Attempts
         workshopId="w"
-        seatNumber={4}
+        title="Attempts of seat 4"
+        calledOf={({ number }) => `4-${number}`}
+        nameOf={null}
         mayChange={mayChange}
         onCorrect={() => undefined}
         unions={[

@@ -1,54 +1,22 @@
 import { describe, expect, it } from 'vitest';
 import { exampleMeasures } from '@/core/methods/example-measures';
 import { METHODS } from '@/core/methods/registry';
-import { defaultRule } from '@/core/score/rubric/judge-union';
 import type { Waiting } from '@/ui/kit/device/device-database';
-import { attemptsOf, type BenchState, counting, latestOf, withChanges } from './bench-data';
+import { attemptsOf, counting, judgedKeeper, latestOf, withChanges } from './bench-data';
+import { benchState, judgement, keeper, LOADED, union } from './testing/bench-state';
 import { newEntry } from './entry';
 import { withDraft } from './use-drafts';
 import { waitingItem, type WaitingChanges } from '@/ui/testing/waiting-item';
 import { withWaiting } from './with-waiting';
 
 const method = METHODS[0]!;
-const known = {
-  id: 'j1',
-  assessorId: 'm',
-  assessor: 'Maren',
-  score: 100,
-  contact: 1,
-  contactWords: 'both sides',
-  measures: exampleMeasures(method),
-  marks: {},
-  note: '',
-  blind: false,
-  earlier: [],
-  attempt: { score: 100, fatal: false, recut: false },
-};
-const state = {
-  workshop: { id: 'w', title: 'Day', date: '2027-03-06', method: method.id },
-  rule: defaultRule(method),
-  settings: { ready: { last: 3, score: 75 }, blindRate: 0, wall: 'seats' },
-  unit: 'mm',
-  assessor: { id: 'm', name: 'Maren' },
+const known = judgement('j1', 100);
+const state = benchState(1, {
+  unions: [{ ...union(1, 1, 100), id: 'u1', seatId: 's', counts: 'j1', judgements: [known] }],
   seats: [{ id: 's', number: 1, name: 'Ona', briefed: true }],
-  unions: [
-    {
-      id: 'u1',
-      seatId: 's',
-      number: 1,
-      counts: 'j1',
-      judgements: [known],
-      likelyDouble: false,
-      glyph: { runs: [], fatal: null },
-      seenAt: 5,
-    },
-  ],
   unseen: [{ id: 'u9', seatId: 's', number: 9 }],
-  room: { width: 5, depth: 5, benches: [], spots: [], helpers: [], seating: {} },
-  tags: [],
-  stockRanges: [],
-  takenAt: 10,
-} as unknown as BenchState;
+  keepers: [keeper(1, 7, { seatId: 's' })],
+});
 const item = ({ body, ...changes }: WaitingChanges = {}): Waiting =>
   waitingItem({
     judgementId: 'j2',
@@ -66,21 +34,44 @@ const item = ({ body, ...changes }: WaitingChanges = {}): Waiting =>
     },
   });
 
+describe('keepers that wait', () => {
+  const ofKeeper = (judgementId: string, stage: 'joined' | 'keeper', hold: 'good' | 'poor' = 'poor') =>
+    item({
+      judgementId,
+      number: 7,
+      called: 'K7M 4XQ',
+      body: { kind: 'keeper', unionId: 'k7', method: method.id, stage, marks: { hold } },
+    });
+  it('are judged by their own id, and are no practice of the seat', () => {
+    const { unions } = withWaiting(state, [ofKeeper('a', 'joined')], LOADED);
+    expect(judgedKeeper({ unions }, 'k7')).toMatchObject({ kind: 'keeper', stage: 'joined', counts: 'a' });
+    expect(attemptsOf({ unions }, 's')).toHaveLength(1);
+  });
+  it('count by what was judged last in their making, and by the earlier one when that is taken back', () => {
+    const both = [ofKeeper('a', 'joined'), ofKeeper('b', 'keeper', 'good')];
+    const { unions } = withWaiting(state, both, LOADED);
+    expect(judgedKeeper({ unions }, 'k7')).toMatchObject({ stage: 'keeper', counts: 'b' });
+    const withdrawn = { ...both[1]!, kind: 'withdrawal', body: {} } as Waiting;
+    const again = withWaiting({ ...state, unions }, [withdrawn], LOADED);
+    expect(judgedKeeper(again, 'k7')).toMatchObject({ stage: 'joined', counts: 'a' });
+  });
+});
+
 describe('withWaiting', () => {
   it('adds what waits, judged by the same rule, as another attempt', () => {
-    const { unions } = withWaiting(state, [item()], method);
+    const { unions } = withWaiting(state, [item()], LOADED);
     expect(unions).toHaveLength(2);
     expect(counting(unions[1]!)).toMatchObject({ id: 'j2', score: 40, waits: true, attempt: { fatal: true } });
     expect(unions[1]!.glyph.fatal).toBe('h');
     expect(attemptsOf({ unions }, 's').map(({ score }) => score)).toEqual([100, 40]);
   });
   it('lets a correction take the place of what it corrects, the earlier score kept', () => {
-    const { unions } = withWaiting(state, [item({ number: 1, body: { correctsId: 'j1', marks: {} } })], method);
+    const { unions } = withWaiting(state, [item({ number: 1, body: { correctsId: 'j1', marks: {} } })], LOADED);
     expect(unions).toHaveLength(1);
     expect(counting(unions[0]!)).toMatchObject({ id: 'j2', earlier: [100], waits: true });
   });
   it('sets a second judgement of the same number beside the first, which goes on counting', () => {
-    const { unions } = withWaiting(state, [item({ number: 1 })], method);
+    const { unions } = withWaiting(state, [item({ number: 1 })], LOADED);
     expect(unions[0]).toMatchObject({ counts: 'j1' });
     expect(unions[0]!.judgements).toHaveLength(2);
   });
@@ -91,7 +82,7 @@ describe('withWaiting', () => {
         item({ number: 1, body: { correctsId: 'j1', marks: {} } }),
         item({ judgementId: 'j3', number: 1, body: { correctsId: 'j2', marks: { hold: 'poor' } } }),
       ],
-      method,
+      LOADED,
     );
     expect(counting(twice.unions[0]!)).toMatchObject({ id: 'j3', earlier: [100, 100] });
     // The other assessor's is corrected: the one that counts goes on counting, and its picture stays.
@@ -102,7 +93,7 @@ describe('withWaiting', () => {
     const { unions } = withWaiting(
       beside,
       [item({ number: 1, body: { correctsId: 'j8', marks: { hold: 'fatal' } } })],
-      method,
+      LOADED,
     );
     expect(unions[0]).toMatchObject({ counts: 'j1', glyph: { fatal: null } });
     expect(unions[0]!.judgements.map(({ id }) => id)).toEqual(['j1', 'j2']);
@@ -110,7 +101,7 @@ describe('withWaiting', () => {
     const counted = withWaiting(
       beside,
       [item({ number: 1, body: { correctsId: 'j1', marks: { hold: 'fatal' } } })],
-      method,
+      LOADED,
     ).unions[0]!;
     expect(counted).toMatchObject({ counts: 'j2', glyph: { fatal: 'h' } });
     expect(counting(counted).id).toBe('j2');
@@ -122,28 +113,28 @@ describe('withWaiting', () => {
         item({ number: 1, body: { correctsId: 'j1', marks: {} } }),
         item({ kind: 'withdrawal', judgementId: 'j2', number: 1, body: {} }),
       ],
-      method,
+      LOADED,
     );
     expect(unions).toEqual([]);
   });
   it('takes back what is to be taken back', () => {
-    expect(withWaiting(state, [item({ kind: 'withdrawal', judgementId: 'j1', body: {} })], method).unions).toEqual([]);
+    expect(withWaiting(state, [item({ kind: 'withdrawal', judgementId: 'j1', body: {} })], LOADED).unions).toEqual([]);
   });
   it('shows nothing twice that the server has already, nothing refused, and nothing of another workshop', () => {
     expect(
       withWaiting(
         state,
         [item({ judgementId: 'j1' }), item({ refusal: 'no' }), item({ workshopId: 'elsewhere' })],
-        method,
+        LOADED,
       ).unions,
     ).toEqual(state.unions);
   });
   it('asks for no second look any more once one waits here', () => {
-    expect(withWaiting(state, [item({ number: 9, body: { second: true } })], method).unseen).toEqual([]);
+    expect(withWaiting(state, [item({ number: 9, body: { second: true } })], LOADED).unseen).toEqual([]);
   });
   it('leaves out what an earlier build kept and this one cannot read', () => {
     expect(
-      withWaiting(state, [item({ body: { measures: { stockDiameter: { value: -4, origin: 'measured' } } } })], method)
+      withWaiting(state, [item({ body: { measures: { stockDiameter: { value: -4, origin: 'measured' } } } })], LOADED)
         .unions,
     ).toHaveLength(1);
   });

@@ -1,13 +1,12 @@
-import type { Method } from '@/core/methods/method';
-import { judgeUnion } from '@/core/score/rubric/judge-union';
+import { judgeUnion, STAGES, type UnionJudgement } from '@/core/score/rubric/judge-union';
 import type { Waiting } from '@/ui/kit/device/device-database';
-import { type BenchJudgement, type BenchState, type BenchUnion, counting } from './bench-data';
+import { type BenchJudgement, benchMethod, type BenchState, type BenchUnion, type LoadedMethods } from './bench-data';
 
 /**
  * The bench as the server last gave it, with what waits on this device on top: judged here by the
  * same rule. What the server refused is left out, since it is nothing until somebody mends it.
  */
-export function withWaiting(state: BenchState, waiting: readonly Waiting[], method: Method): BenchState {
+export function withWaiting(state: BenchState, waiting: readonly Waiting[], loaded: LoadedMethods): BenchState {
   let { unions, unseen } = state;
   for (const item of waiting) {
     if (item.workshopId !== state.workshop.id || item.refusal !== null) continue;
@@ -16,70 +15,91 @@ export function withWaiting(state: BenchState, waiting: readonly Waiting[], meth
       continue;
     }
     if (unions.some(({ judgements }) => judgements.some(({ id }) => id === item.judgementId))) continue;
-    const judgement = judgedHere(state, item, method);
+    const judgement = judgedHere(state, item, loaded);
     if (!judgement) continue;
-    const known = unions.find(({ seatId, number }) => seatId === item.seatId && number === item.number);
+    const ofKeeper = item.body.kind === 'keeper' ? item.body.unionId : null;
+    const known = unions.find(({ id, kind, seatId, number }) =>
+      ofKeeper === null ? kind === 'practice' && seatId === item.seatId && number === item.number : id === ofKeeper,
+    );
     const corrects = item.body.correctsId;
     if (!known) {
       unions = [
         ...unions,
         {
-          id: item.judgementId,
+          id: ofKeeper ?? item.judgementId,
+          kind: ofKeeper === null ? 'practice' : 'keeper',
+          method: judgement.method,
+          stage: judgement.stage,
           seatId: item.seatId,
           number: item.number,
           counts: judgement.id,
           judgements: [judgement],
           likelyDouble: false,
-          glyph: glyphOf(state, judgement, method),
+          glyph: glyphOf(state, judgement, loaded),
           seenAt: item.queuedAt,
         },
       ];
     } else if (corrects === null) {
-      unions = unions.map((union) =>
-        union === known ? { ...union, judgements: [...union.judgements, judgement] } : union,
-      );
+      const later = STAGES.indexOf(judgement.stage) > STAGES.indexOf(known.stage);
+      const judged = { ...known, judgements: [...known.judgements, judgement] };
+      const next = later ? countingFrom(state, judged, judgement, loaded) : judged;
+      unions = unions.map((union) => (union === known ? next : union));
     } else {
       const before = known.judgements.find(({ id }) => id === corrects);
       const judgements = [
         ...known.judgements.filter(({ id }) => id !== corrects),
         { ...judgement, earlier: before ? [before.score, ...before.earlier] : [] },
       ];
-      const counts = known.counts === corrects ? judgement.id : known.counts;
-      unions = unions.map((union) =>
-        union === known
-          ? {
-              ...union,
-              judgements,
-              counts,
-              glyph: counts === judgement.id ? glyphOf(state, judgement, method) : union.glyph,
-            }
-          : union,
-      );
+      const corrected = { ...known, judgements };
+      const next = known.counts === corrects ? countingFrom(state, corrected, judgement, loaded) : corrected;
+      unions = unions.map((union) => (union === known ? next : union));
     }
     unseen = unseen.filter(({ seatId, number }) => seatId !== item.seatId || number !== item.number);
   }
   return { ...state, unions, unseen };
 }
 
+/** A union of which this judgement counts from now on. */
+function countingFrom(
+  state: BenchState,
+  union: BenchUnion,
+  judgement: BenchJudgement,
+  loaded: LoadedMethods,
+): BenchUnion {
+  const { id, method, stage } = judgement;
+  return { ...union, counts: id, method, stage, glyph: glyphOf(state, judgement, loaded) };
+}
+
 function withoutJudgement(union: BenchUnion, judgementId: string): BenchUnion[] {
   if (!union.judgements.some(({ id }) => id === judgementId)) return [union];
   const judgements = union.judgements.filter(({ id }) => id !== judgementId);
   if (judgements.length === 0) return [];
-  return [{ ...union, judgements, counts: counting({ ...union, judgements }).id }];
+  // What was judged at an earlier stage counts again.
+  const latest = [...judgements].sort((a, b) => STAGES.indexOf(b.stage) - STAGES.indexOf(a.stage))[0]!;
+  const stands = judgements.find(({ id }) => id === union.counts) ?? latest;
+  return [{ ...union, judgements, counts: stands.id, method: stands.method, stage: stands.stage }];
 }
 
 function judgedHere(
   state: BenchState,
   { judgementId, body, assessor }: Extract<Waiting, { kind: 'judgement' }>,
-  method: Method,
+  loaded: LoadedMethods,
 ): BenchJudgement | null {
-  const { measures, marks, note, second } = body;
+  const { measures, marks, note, second, strokes } = body;
+  // What an earlier build kept knew one method and one stage.
+  const method = body.method ?? state.workshop.method;
+  const stage = body.stage ?? 'joined';
   try {
-    const judged = judgeUnion(method, state.rule, measures, marks, 'joined');
+    const judged = judgedBy(state, { method, measures, marks, stage }, loaded);
     return {
       id: judgementId,
       assessorId: assessor.id,
       assessor: assessor.name,
+      method,
+      stage,
+      outlook: body.outlook ?? null,
+      outlookBy: body.outlookBy ?? null,
+      strokes,
       score: judged.score,
       contact: judged.assessment.contact.contact,
       contactWords: judged.assessment.contactGrade.words,
@@ -98,8 +118,21 @@ function judgedHere(
   }
 }
 
-function glyphOf(state: BenchState, { measures, marks }: BenchJudgement, method: Method): BenchUnion['glyph'] {
-  const { assessment, fatal, grades } = judgeUnion(method, state.rule, measures, marks, 'joined');
+type Entered = Pick<BenchJudgement, 'method' | 'measures' | 'marks' | 'stage'>;
+
+/** @throws Error for a method that is not loaded. */
+function judgedBy(
+  state: BenchState,
+  { method, measures, marks, stage }: Entered,
+  loaded: LoadedMethods,
+): UnionJudgement {
+  const known = loaded.get(method);
+  if (!known) throw new Error(`The method ${method} is not at this bench.`);
+  return judgeUnion(known, benchMethod(state, method).rule, measures, marks, stage);
+}
+
+function glyphOf(state: BenchState, judgement: BenchJudgement, loaded: LoadedMethods): BenchUnion['glyph'] {
+  const { assessment, fatal, grades } = judgedBy(state, judgement, loaded);
   return {
     runs: assessment.contact.ring,
     fatal: grades.find(({ point }) => point.id === fatal[0])?.point.letter ?? null,

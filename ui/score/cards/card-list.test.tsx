@@ -4,6 +4,7 @@ import { CardList } from './card-list';
 
 const union = (number: number, score: number | null) => ({
   number,
+  method: '',
   score,
   contact: 0.8,
   words: `attempt ${number}`,

@@ -11,6 +11,7 @@ import { PersonCardPage } from './person-card-page';
 const method = METHODS[0]!;
 const union = (number: number, score: number | null): CardUnion => ({
   number,
+  method: '',
   score,
   contact: 0.8,
   words: `attempt ${number} in words`,
@@ -52,9 +53,9 @@ const card: PersonCard = {
       shown: faultShown(shownTechnique(method), 'tongue', 'mm'),
     },
   ],
-  keepers: [{ code: 'K7M4XQ', variety: 'Grey Heron', stock: 'Reedmoor' }],
-  looks: [{ from: '2027-03-20', to: '2027-03-27', lookFor: 'callus along the cut' }],
-  tasks: [{ name: 'Keep it moist', from: '2027-03-06', to: '2027-03-06', missed: 'it dries out' }],
+  keepers: [{ code: 'K7M4XQ', variety: 'Grey Heron', stock: 'Reedmoor', place: '', method: '', judged: null }],
+  looks: [{ from: '2027-03-20', to: '2027-03-27', lookFor: 'callus along the cut', method: '' }],
+  tasks: [{ name: 'Keep it moist', from: '2027-03-06', to: '2027-03-06', missed: 'it dries out', method: '' }],
 };
 const page = (changes: Partial<PersonCard> = {}) => rendered(<PersonCardPage card={{ ...card, ...changes }} />);
 

@@ -36,7 +36,11 @@ export function PersonCardPage({ card }: { card: PersonCard }) {
           <ol className="my-2 flex flex-wrap gap-x-3 gap-y-1">
             {card.unions.map((union) => (
               <li key={union.number} className="flex flex-col items-center">
-                <UnionGlyph {...union.glyph} size={30} title={`Attempt ${union.number}: ${union.words}`} />
+                <UnionGlyph
+                  {...union.glyph}
+                  size={30}
+                  title={`Attempt ${union.number}${union.method ? `, ${union.method}` : ''}: ${union.words}`}
+                />
                 <span className="text-sm font-bold">{scoreText(union.score)}</span>
               </li>
             ))}
@@ -108,29 +112,40 @@ function GoesHome({ card }: GoesHomeProps) {
     <section aria-labelledby="home-title" className="mt-5">
       <h2 id="home-title">What goes home with you</h2>
       <ul>
-        {card.keepers.map(({ code, variety, stock }) => (
-          <li key={code}>
+        {card.keepers.map(({ code, variety, stock, place, judged }) => (
+          <li key={code + place} className="flex flex-wrap items-center gap-1.5">
             <strong>{formatCode(code)}</strong> {variety} on {stock}
+            {place && `, ${place}`}
+            {judged ? (
+              <>
+                <UnionGlyph {...judged.glyph} size={20} title={judged.words} /> {scoreText(judged.score)}
+              </>
+            ) : (
+              <span className="text-sm text-muted">not judged</span>
+            )}
           </li>
         ))}
       </ul>
       <h2 className="mt-4">When to look</h2>
       <dl className="flex flex-col gap-2">
-        {card.looks.map(({ from, to, lookFor }) => (
-          <div key={from}>
+        {card.looks.map(({ from, to, lookFor, method }) => (
+          <div key={from + method}>
             <dt className="font-bold">
               {formatDate(from)} to {formatDate(to)}
             </dt>
-            <dd>Look: {lookFor}.</dd>
+            <dd>
+              {method ? `${method}, look` : 'Look'}: {lookFor}.
+            </dd>
           </div>
         ))}
       </dl>
       <h2 className="mt-4">In the first weeks</h2>
       <dl className="flex flex-col gap-2">
-        {card.tasks.map(({ name, from, to, missed }) => (
-          <div key={name + from}>
+        {card.tasks.map(({ name, from, to, missed, method }) => (
+          <div key={name + from + method}>
             <dt className="font-bold">{from === to ? formatDate(from) : `${formatDate(from)} to ${formatDate(to)}`}</dt>
             <dd>
+              {method && `${method}: `}
               {name}.{missed && <span className="text-muted"> Else: {missed}</span>}
             </dd>
           </div>

@@ -4,13 +4,11 @@ import { useRouter } from 'next/navigation';
 import { useState, type Dispatch, type SetStateAction } from 'react';
 import { v7 as uuid } from 'uuid';
 import { loadMethod } from '@/core/methods/load-method';
-import type { Measures } from '@/core/methods/measures';
-import type { Marks } from '@/core/score/rubric/judge-union';
 import { formatLengthNumber, type LengthUnit } from '@/core/units/length';
 import { Problem } from '@/ui/kit/form/problem';
 import { useAlive } from '@/ui/kit/form/use-alive';
 import { useSend } from '@/ui/kit/form/use-send';
-import { BY_FIGURE, entryOf } from '../bench/entry';
+import { BY_FIGURE, entryOf, type Judged } from '../bench/entry';
 import { useDrafts } from '../bench/use-drafts';
 import { PhotoMeasuring } from './photo-measuring';
 import type { UnionPhoto } from './union-photo';
@@ -23,12 +21,15 @@ interface UnionPhotosProps {
   photos: UnionPhoto[];
   unit: LengthUnit;
   assessorId: string;
-  seatId: string;
+  /** What the bench keeps its draft under. */
+  draftKey: string;
+  /** Code of its tag, where it is a keeper's. */
+  keeperCode: string | null;
   seatNumber: number;
   number: number;
   method: string;
   /** The judgement that counts, which measured figures would correct. */
-  counts: { id: string; measures: Measures; marks: Marks; note: string };
+  counts: Judged & { id: string };
   fields: { id: string; short: string; unit: 'mm' | 'degrees' }[];
 }
 
@@ -43,7 +44,8 @@ export function UnionPhotos({
   photos,
   unit,
   assessorId,
-  seatId,
+  draftKey,
+  keeperCode,
   seatNumber,
   number,
   method,
@@ -73,15 +75,15 @@ export function UnionPhotos({
   };
   const correct = async (): Promise<void> => {
     const loaded = await loadMethod(method);
-    const entry = entryOf(loaded, counts.measures, counts.marks, counts.note, unit, counts.id);
+    const entry = entryOf(loaded, counts, unit, counts.id);
     for (const [id, value] of Object.entries(taken)) {
       const field = loaded.fields.find((field) => field.id === id)!;
       entry.texts[id] =
         field.unit === 'degrees' ? String(Math.round(value * 10) / 10) : formatLengthNumber(value, unit);
       if (field.picks) entry.picks[id] = BY_FIGURE;
     }
-    setDraft(seatId, { judgementId: uuid(), entry, past: [], correcting: number, second: null });
-    router.push(`/workshops/${workshopId}/score?seat=${seatNumber}`);
+    setDraft(draftKey, { judgementId: uuid(), entry, past: [], method, correcting: number, second: null });
+    router.push(`/workshops/${workshopId}/score?seat=${seatNumber}${keeperCode ? `&keeper=${keeperCode}` : ''}`);
   };
   return (
     <section aria-labelledby="photos-title" className="min-w-0">

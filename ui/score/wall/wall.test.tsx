@@ -15,7 +15,7 @@ const { blocks } = timePlan(USUAL_DAY, [{ method: method.name, practice: 4, keep
 const state: WallState = {
   seq: 1,
   title: 'Bench day',
-  totals: { people: 3, unions: 16, ready: 1 },
+  totals: { people: 3, unions: 16, ready: 1, keepers: 0 },
   fault: null,
   day: { blocks, now: null },
   people: [

@@ -278,6 +278,11 @@ function WallHead({ title, totals, connected }: WallHeadProps) {
           {totals.ready} of {totals.people}
         </strong>{' '}
         ready
+        {totals.keepers > 0 && (
+          <>
+            , <strong>{totals.keepers}</strong> keepers judged
+          </>
+        )}
       </p>
       {!connected && (
         <p role="status" className="text-[2vh] font-bold">

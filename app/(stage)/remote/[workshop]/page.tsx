@@ -1,8 +1,7 @@
 import type { Metadata } from 'next';
-import { methodById } from '@/core/methods/registry';
-import { woodOf } from '@/core/methods/shown-technique';
-import { stepSheets } from '@/core/teach/step-sheets';
+import { daySteps } from '@/core/teach/day-steps';
 import { teachingState } from '@/server/teach/teaching';
+import { taughtMethods } from '@/server/plan/planned-methods';
 import { getWorkshop } from '@/server/plan/workshops';
 import { Remote } from '@/ui/teach/remote';
 import { orNotFound } from '../../../_http/or-not-found';
@@ -14,16 +13,17 @@ export default async function RemotePage({ params }: { params: Promise<{ worksho
   const { workshop: id } = await params;
   const context = await pageContext();
   const workshop = await orNotFound(getWorkshop(context, id));
-  const method = methodById(workshop.method);
-  const steps = stepSheets(method, workshop.schools, woodOf(method.shownWith), context.actor.lengthUnit);
+  const taught = await taughtMethods(context, workshop);
+  const steps = daySteps(taught, workshop.schools, context.actor.lengthUnit);
   return (
     <Remote
       workshopId={id}
       title={workshop.title}
       initial={await teachingState(context, id)}
       mayChange={context.actor.role !== 'viewer'}
-      steps={steps.map(({ id: stepId, action, lookFor, wrong, blocks }) => ({
+      steps={steps.map(({ id: stepId, method, action, lookFor, wrong, blocks }) => ({
         id: stepId,
+        method,
         action,
         lookFor,
         wrong,

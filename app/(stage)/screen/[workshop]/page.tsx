@@ -1,9 +1,8 @@
 import type { Metadata } from 'next';
-import { methodById } from '@/core/methods/registry';
-import { woodOf } from '@/core/methods/shown-technique';
-import { stepSheets } from '@/core/teach/step-sheets';
+import { daySteps } from '@/core/teach/day-steps';
 import { workshopBriefing } from '@/server/teach/briefing';
 import { teachingState } from '@/server/teach/teaching';
+import { taughtMethods } from '@/server/plan/planned-methods';
 import { getWorkshop } from '@/server/plan/workshops';
 import { TeachingScreen } from '@/ui/teach/teaching-screen';
 import { orNotFound } from '../../../_http/or-not-found';
@@ -18,13 +17,13 @@ export default async function Screen({ params }: { params: Promise<{ workshop: s
   const { workshop: id } = await params;
   const context = await pageContext();
   const workshop = await orNotFound(getWorkshop(context, id));
-  const method = methodById(workshop.method);
+  const taught = await taughtMethods(context, workshop);
   const [state, briefing] = await Promise.all([teachingState(context, id), workshopBriefing(context, id)]);
   return (
     <TeachingScreen
       workshopId={id}
-      title={`${method.name}, ${workshop.title}`}
-      steps={stepSheets(method, workshop.schools, woodOf(method.shownWith), context.actor.lengthUnit)}
+      title={workshop.title}
+      steps={daySteps(taught, workshop.schools, context.actor.lengthUnit)}
       briefing={briefing.text}
       initial={state}
       mayChange={context.actor.role !== 'viewer'}

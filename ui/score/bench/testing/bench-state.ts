@@ -2,9 +2,11 @@ import { seatPeople, usualRoom } from '@/core/plan/benches/room';
 import { exampleMeasures } from '@/core/methods/example-measures';
 import { METHODS } from '@/core/methods/registry';
 import { defaultRule, type Marks } from '@/core/score/rubric/judge-union';
-import type { BenchJudgement, BenchState, BenchUnion } from '../bench-data';
+import type { BenchJudgement, BenchKeeper, BenchState, BenchUnion, LoadedMethods } from '../bench-data';
 
 const method = METHODS[0]!;
+/** The method of the bench, loaded. */
+export const LOADED: LoadedMethods = new Map([[method.id, method]]);
 
 /** A judgement by Maren. */
 export function judgement(
@@ -16,6 +18,11 @@ export function judgement(
     id,
     assessorId: 'm',
     assessor: 'Maren',
+    method: method.id,
+    stage: 'joined',
+    outlook: null,
+    outlookBy: null,
+    strokes: null,
     score,
     contact: 1,
     contactWords: 'both sides',
@@ -34,6 +41,9 @@ export function union(seat: number, number: number, score: number, changes: Part
   const id = `u${seat}-${number}`;
   return {
     id,
+    kind: 'practice',
+    method: method.id,
+    stage: 'joined',
     seatId: `s${seat}`,
     number,
     counts: `j${id}`,
@@ -41,6 +51,24 @@ export function union(seat: number, number: number, score: number, changes: Part
     likelyDouble: false,
     glyph: { runs: [], fatal: null },
     seenAt: 5,
+  };
+}
+
+/** A keeper of seat `s1`, `s2`…, not judged. */
+export function keeper(seat: number, number: number, changes: Partial<BenchKeeper> = {}): BenchKeeper {
+  return {
+    unionId: `k${number}`,
+    plantId: `p${number}`,
+    code: 'K7M4XQ',
+    seatId: `s${seat}`,
+    number,
+    method: method.id,
+    variant: 'usual',
+    position: 'sole',
+    variety: 'Grey Heron',
+    ribbon: 'marsh',
+    stock: 'Reedmoor',
+    ...changes,
   };
 }
 
@@ -55,7 +83,16 @@ export function benchState(people: number, changes: Partial<BenchState> = {}, pe
   const room = usualRoom(Math.max(1, people), perBench, (n) => `Bench ${n}`);
   return {
     workshop: { id: 'w', title: 'Day', date: '2027-03-06', method: method.id },
-    rule: defaultRule(method),
+    methods: [
+      {
+        id: method.id,
+        name: method.name,
+        planned: true,
+        practised: true,
+        variant: method.variants[0]!.id,
+        rule: defaultRule(method),
+      },
+    ],
     settings: { ready: { last: 3, score: 75 }, blindRate: 0, wall: 'seats' },
     unit: 'mm',
     assessor: { id: 'm', name: 'Maren' },
@@ -69,7 +106,7 @@ export function benchState(people: number, changes: Partial<BenchState> = {}, pe
         seats.map((seat) => ({ ...seat, leftHanded: false })),
       ),
     },
-    tags: [],
+    keepers: [],
     stockRanges: [],
     takenAt: 10,
     ...changes,

@@ -1,10 +1,19 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { keeperDoors } from '@/server/score/keeper-permits';
-import { listKeepers } from '@/server/aftercare/keepers';
+import { POSITION_WORDS, positionsOf } from '@/core/methods/position';
+import { methodById, METHODS } from '@/core/methods/registry';
+import { keeperFacts } from '@/server/aftercare/keeper-facts';
+import { type KeeperTarget, keeperTargets } from '@/server/aftercare/make-keepers';
+import { listHelpers } from '@/server/club/members';
+import type { Context } from '@/server/platform/context';
+import { type Keeper, listKeepers } from '@/server/plan/keepers-of-workshop';
+import type { KeeperLine, KeeperMethod } from '@/ui/aftercare/keeper-line';
+import { scoreText } from '@/ui/score/bench/bench-data';
+import { STAGE_WORDS } from '@/ui/score/bench/keeper-strip';
 import { workshopLots } from '@/server/plan/lots';
 import { ERASED_NAME } from '@/server/platform/erased-name';
-import { listSeats } from '@/server/plan/seats';
+import { listSeats, type SeatedPerson } from '@/server/plan/seats';
 import { getWorkshop } from '@/server/plan/workshops';
 import { KeeperBench } from '@/ui/aftercare/keeper-bench';
 import { PhoneBanner } from '@/ui/club/phone-banner';
@@ -18,13 +27,16 @@ export default async function Aftercare({ params }: { params: Promise<{ workshop
   const { workshop: id } = await params;
   const context = await pageContext();
   const workshop = await orNotFound(getWorkshop(context, id));
-  const [keepers, lots, seats, doors] = await Promise.all([
+  const [keepers, lots, seats, targets, members, facts] = await Promise.all([
     listKeepers(context, id),
     workshopLots(context, id),
     listSeats(context, id),
-    keeperDoors(context, id),
+    keeperTargets(context, id),
+    listHelpers(context),
+    keeperFacts(context, id),
   ]);
   const ready = lots.wood.length > 0 && lots.stocks.length > 0 && seats.length > 0;
+  const methods = await keeperMethods(context, id, { main: workshop.method, targets, seats });
   return (
     <>
       {onlyThisMachine() && <PhoneBanner />}
@@ -37,12 +49,8 @@ export default async function Aftercare({ params }: { params: Promise<{ workshop
       ) : (
         <KeeperBench
           workshopId={id}
-          promised={workshop.promisedKeepers}
           mayChange={context.actor.role !== 'viewer'}
           present={seats.filter(({ absent }) => !absent).length}
-          shut={seats
-            .filter(({ id: seatId, absent }) => !absent && !doors.get(seatId)?.open)
-            .map(({ number }) => number)}
           wood={lots.wood.map(({ id: lotId, variety, ribbon }) => ({ id: lotId, variety, ribbon }))}
           stocks={lots.stocks.map(({ id: lotId, stockType }) => ({ id: lotId, stockType }))}
           seats={seats.map(({ id: seatId, number, person }) => ({
@@ -50,16 +58,77 @@ export default async function Aftercare({ params }: { params: Promise<{ workshop
             number,
             name: person.name ?? ERASED_NAME,
           }))}
-          keepers={keepers.map(({ id: plantId, code, voidedAt, wood, stock, seat }) => ({
-            id: plantId,
-            code,
-            voided: voidedAt !== null,
-            woodLotId: wood.id,
-            stockLotId: stock.id,
-            seatId: seat.id,
-          }))}
+          methods={methods}
+          members={members}
+          keepers={byPlant(keepers).map((unions) => keeperLine(unions, facts))}
         />
       )}
     </>
+  );
+}
+
+/** The unions of each plant, plants in their order. */
+function byPlant(keepers: readonly Keeper[]): Keeper[][] {
+  const plants = new Map<string, Keeper[]>();
+  for (const keeper of keepers) plants.set(keeper.id, [...(plants.get(keeper.id) ?? []), keeper]);
+  return [...plants.values()];
+}
+
+/** A plant as its tag shows it. */
+function keeperLine(unions: readonly Keeper[], facts: Awaited<ReturnType<typeof keeperFacts>>): KeeperLine {
+  const { id, code, voidedAt, wood, stock, seat } = unions[0]!;
+  return {
+    id,
+    code,
+    voided: voidedAt !== null,
+    woodLotId: wood.id,
+    stockLotId: stock.id,
+    seatId: seat.id,
+    unions: unions.map(({ unionId, method, position, madeOn, helperUserId, helperPersonId }) => {
+      const fact = facts.get(unionId);
+      return {
+        unionId,
+        method,
+        place: position === 'sole' ? '' : POSITION_WORDS[position],
+        judged: fact?.stage ? `${STAGE_WORDS[fact.stage]} ${scoreText(fact.score)}` : '',
+        madeOn,
+        helped: helperUserId !== null || helperPersonId !== null,
+      };
+    }),
+  };
+}
+
+interface Plan {
+  main: string;
+  targets: KeeperTarget[];
+  seats: SeatedPerson[];
+}
+
+/** The methods keepers can be made by: those that are promised first, then all others there are. */
+async function keeperMethods(context: Context, id: string, { main, targets, seats }: Plan): Promise<KeeperMethod[]> {
+  const first = targets.length > 0 ? targets.map(({ method }) => method) : [main];
+  const others = METHODS.map((method) => method.id).filter((method) => !first.includes(method));
+  return Promise.all(
+    [...first, ...others].map(async (methodId) => {
+      const { name, use } = methodById(methodId);
+      const target = targets.find(({ method }) => method === methodId);
+      // Who is ready for a method nobody planned is not asked.
+      const doors = first.includes(methodId) ? await keeperDoors(context, id, methodId) : null;
+      const notReady = doors ? seats.filter((seat) => !seat.absent && !doors.get(seat.id)?.open) : [];
+      return {
+        id: methodId,
+        name,
+        promised: target?.promised ?? null,
+        make: target?.make ?? null,
+        notReady: notReady.map(({ id: seat, number, person }) => ({
+          id: seat,
+          number,
+          name: person.name ?? ERASED_NAME,
+        })),
+        positions: positionsOf(use)
+          .filter((position) => position !== 'sole')
+          .map((position) => ({ id: position, words: POSITION_WORDS[position] })),
+      };
+    }),
   );
 }

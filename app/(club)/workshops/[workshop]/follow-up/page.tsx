@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { followUp, roundChoices } from '@/server/follow-up/follow-up';
 import { todayAt } from '@/server/follow-up/rounds';
-import { listKeepers } from '@/server/aftercare/keepers';
+import { listKeepers } from '@/server/plan/keepers-of-workshop';
 import { PhoneBanner } from '@/ui/club/phone-banner';
 import { NewRound } from '@/ui/follow-up/new-round';
 import { RoundBoard } from '@/ui/follow-up/round-board';
@@ -41,7 +41,12 @@ export default async function FollowUp({ params }: { params: Promise<{ workshop:
           ))}
           {mayChange && choices.length > 0 && (
             // Another list is another form: what was made is not offered again.
-            <NewRound key={choices[0]!.milestone} workshopId={id} choices={choices} today={today} />
+            <NewRound
+              key={choices.map(({ milestone, asks }) => `${milestone} ${asks}`).join(',')}
+              workshopId={id}
+              choices={choices}
+              today={today}
+            />
           )}
         </div>
       )}

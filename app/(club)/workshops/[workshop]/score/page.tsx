@@ -13,12 +13,12 @@ export default async function Score({
   searchParams,
 }: {
   params: Promise<{ workshop: string }>;
-  searchParams: Promise<{ seat?: string }>;
+  searchParams: Promise<{ seat?: string; keeper?: string }>;
 }) {
   const { workshop: id } = await params;
   const context = await pageContext();
   const bench = await orNotFound(openBench(context, id));
-  const { seat } = await searchParams;
+  const { seat, keeper } = await searchParams;
   if (bench.seats.length === 0) {
     return (
       <p className="board">
@@ -28,8 +28,8 @@ export default async function Score({
     );
   }
   return context.actor.role === 'viewer' ? (
-    <ScoreBoard seats={bench.seats} unions={bench.unions} />
+    <ScoreBoard seats={bench.seats} unions={bench.unions} keepers={bench.keepers} />
   ) : (
-    <BenchDay initial={bench} seat={seat ? Number(seat) : null} />
+    <BenchDay initial={bench} seat={seat ? Number(seat) : null} keeper={keeper ?? null} />
   );
 }

@@ -1,9 +1,10 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
-import { methodById } from '@/core/methods/registry';
 import { chosen } from '@/core/methods/school';
 import { woodOf } from '@/core/methods/shown-technique';
 import { stepSheets } from '@/core/teach/step-sheets';
+import { taughtMethods } from '@/server/plan/planned-methods';
+import { MethodChoice } from '@/ui/kit/method-choice';
 import { getWorkshop } from '@/server/plan/workshops';
 import { SchoolChoices } from '@/ui/teach/school-choices';
 import { StepList } from '@/ui/teach/step-list';
@@ -14,11 +15,18 @@ import type { Context } from '@/server/platform/context';
 
 export const metadata: Metadata = { title: 'Teach' };
 
-export default async function Teach({ params }: { params: Promise<{ workshop: string }> }) {
+interface TeachProps {
+  params: Promise<{ workshop: string }>;
+  searchParams: Promise<{ method?: string }>;
+}
+
+export default async function Teach({ params, searchParams }: TeachProps) {
   const { workshop: id } = await params;
   const context = await pageContext();
   const workshop = await orNotFound(getWorkshop(context, id));
-  const method = methodById(workshop.method);
+  const taught = await taughtMethods(context, workshop);
+  const { method: asked } = await searchParams;
+  const method = taught.find(({ id: known }) => known === asked) ?? taught[0]!;
   const unit = context.actor.lengthUnit;
   const steps = stepSheets(method, workshop.schools, woodOf(method.shownWith), unit);
   const forgotten = steps.flatMap((step, i) => (step.blocks ? [{ ...step, number: i + 1 }] : []));
@@ -54,6 +62,7 @@ export default async function Teach({ params }: { params: Promise<{ workshop: st
           </a>
         </p>
       </div>
+      <MethodChoice path={`/workshops/${id}/teach`} methods={taught} chosen={method.id} />
       <div className="mb-5 grid grid-cols-[minmax(0,1fr)] gap-5 lg:grid-cols-[minmax(0,1fr)_22rem]">
         <SchoolsFollowed method={method} workshop={workshop} id={id} context={context} />
         <section className="board self-start" aria-labelledby="forgotten-title">
@@ -114,8 +123,9 @@ function SchoolsFollowed({ method, workshop, id, context }: SchoolsFollowedProps
           rubric they were scored by.
         </p>
         <SchoolChoices
-          key={JSON.stringify(workshop.schools)}
+          key={`${method.id} ${JSON.stringify(workshop.schools)}`}
           workshopId={id}
+          method={method.id}
           questions={method.schools}
           choices={workshop.schools}
           mayChange={context.actor.role !== 'viewer'}

@@ -4,30 +4,41 @@ import { pointsOf } from '@/core/methods/shown-technique';
 import { FATAL_CAP } from '@/core/score/rubric/score-union';
 import { rubricEdits } from '@/server/score/rubric-editor';
 import { countScoredOtherwise } from '@/server/score/rescoring';
+import { taughtMethods } from '@/server/plan/planned-methods';
 import { getWorkshop } from '@/server/plan/workshops';
+import { MethodChoice } from '@/ui/kit/method-choice';
 import { RubricEditor } from '@/ui/score/rubric/rubric-editor';
 import { orNotFound } from '../../../../../_http/or-not-found';
 import { pageContext } from '../../../../../_http/session';
 
 export const metadata: Metadata = { title: 'Rubric' };
 
-export default async function Rubric({ params }: { params: Promise<{ workshop: string }> }) {
+interface RubricProps {
+  params: Promise<{ workshop: string }>;
+  searchParams: Promise<{ method?: string }>;
+}
+
+export default async function Rubric({ params, searchParams }: RubricProps) {
   const { workshop: id } = await params;
   const context = await pageContext();
   const workshop = await orNotFound(getWorkshop(context, id));
-  const method = methodById(workshop.method);
+  const { method: asked } = await searchParams;
+  const taught = await taughtMethods(context, workshop);
+  const method = taught.find(({ id: known }) => known === asked) ?? methodById(workshop.method);
   const [{ version, edits }, scoredOtherwise] = await Promise.all([
-    rubricEdits(context, workshop.method),
+    rubricEdits(context, method.id),
     countScoredOtherwise(context, id),
   ]);
   return (
     <>
       <h1>Rubric of {method.inSentence}</h1>
+      <MethodChoice path={`/workshops/${id}/score/rubric`} methods={taught} chosen={method.id} />
       <p className="mb-4 max-w-[68ch]">
         It holds for every workshop of the club that teaches {method.inSentence}, from the moment it is saved. What was
         scored before keeps the rubric it was scored by, until the lead has it scored again.
       </p>
       <RubricEditor
+        key={method.id}
         workshopId={id}
         method={method.id}
         version={version}

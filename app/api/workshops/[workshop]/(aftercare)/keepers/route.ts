@@ -1,4 +1,5 @@
-import { changeKeepers, makeKeepers } from '@/server/aftercare/keepers';
+import { changeKeepers } from '@/server/aftercare/change-keepers';
+import { makeKeepers } from '@/server/aftercare/make-keepers';
 import { handle } from '../../../../../_http/handle';
 
 export const POST = handle(async (context, { params, body }) => makeKeepers(context, params.workshop!, await body()));

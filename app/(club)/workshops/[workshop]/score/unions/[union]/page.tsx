@@ -1,10 +1,14 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
-import { methodById } from '@/core/methods/registry';
 import { openUnion } from '@/server/score/union-page';
 import { UnionPhotos } from '@/ui/score/photos/union-photos';
 import { CutLooks } from '@/ui/score/bench/cut-looks';
 import { scoreText } from '@/ui/score/bench/bench-data';
+import { STAGE_WORDS } from '@/ui/score/bench/keeper-strip';
+import type { Method } from '@/core/methods/method';
+import { POSITION_WORDS } from '@/core/methods/position';
+import { shownTechnique } from '@/core/methods/shown-technique';
+import { formatDate } from '@/core/units/iso-date';
 import { UnionDrawing } from '@/ui/kit/union/union-drawing';
 import { orNotFound } from '../../../../../../_http/or-not-found';
 import { pageContext } from '../../../../../../_http/session';
@@ -14,13 +18,12 @@ export const metadata: Metadata = { title: 'A union' };
 export default async function Union({ params }: { params: Promise<{ workshop: string; union: string }> }) {
   const { workshop: id, union: unionId } = await params;
   const context = await pageContext();
-  const { workshop, union, called, seat, photos, looks, rows, assessment } = await orNotFound(
+  const { union, method, making, code, called, seat, photos, looks, rows, assessment } = await orNotFound(
     openUnion(context, id, unionId),
   );
   const unit = context.actor.lengthUnit;
   const mayChange = context.actor.role !== 'viewer';
   const [side, lines] = [assessment.side({ unit }), assessment.lines({ unit })];
-  const method = methodById(workshop.method);
   return (
     <>
       <div className="mb-3 flex flex-wrap items-baseline gap-3">
@@ -30,8 +33,11 @@ export default async function Union({ params }: { params: Promise<{ workshop: st
             {seat.name}: {scoreText(union.counts.score)}, {union.counts.contactWords}
           </span>
         </h1>
-        <Link className="bench-button" href={`/workshops/${id}/score?seat=${seat.number}`}>
-          To seat {seat.number} at the bench
+        <Link
+          className="bench-button"
+          href={`/workshops/${id}/score?seat=${seat.number}${code ? `&keeper=${code}` : ''}`}
+        >
+          {code ? 'Judge it at the bench' : `To seat ${seat.number} at the bench`}
         </Link>
       </div>
       <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-x-8 gap-y-6 lg:grid-cols-[24rem_minmax(0,1fr)]">
@@ -48,19 +54,8 @@ export default async function Union({ params }: { params: Promise<{ workshop: st
               title={`${called}: ${union.counts.contactWords}`}
             />
           </div>
-          <CutLooks
-            unionId={union.id}
-            mayChange={mayChange}
-            computed={union.counts.contact}
-            looks={looks.map(({ id: lookId, callus, contactSeen, lookedOn, note, by }) => ({
-              id: lookId,
-              callus,
-              contactSeen,
-              lookedOn,
-              note,
-              by,
-            }))}
-          />
+          <HowItWasMade method={method} making={making} />
+          {union.kind === 'practice' && <CutOpen union={union} looks={looks} mayChange={mayChange} />}
           <JudgementRows rows={rows} />
         </div>
         <UnionPhotos
@@ -71,7 +66,8 @@ export default async function Union({ params }: { params: Promise<{ workshop: st
           photos={photos}
           unit={unit}
           assessorId={context.actor.userId}
-          seatId={seat.id}
+          draftKey={code ? union.id : seat.id}
+          keeperCode={code}
           seatNumber={seat.number}
           number={union.number}
           method={method.id}
@@ -80,6 +76,10 @@ export default async function Union({ params }: { params: Promise<{ workshop: st
             measures: union.counts.measures,
             marks: union.counts.marks,
             note: union.counts.note,
+            stage: union.counts.stage,
+            strokes: union.counts.strokes,
+            outlook: union.counts.outlook,
+            outlookBy: union.counts.outlookBy,
           }}
           fields={method.fields
             .filter(({ unit: kind, place, typed }) => kind === 'degrees' || place !== 'picked' || typed)
@@ -90,8 +90,51 @@ export default async function Union({ params }: { params: Promise<{ workshop: st
   );
 }
 
+type Opened = Awaited<ReturnType<typeof openUnion>>;
+
+/** What was seen when it was cut open. */
+function CutOpen({ union, looks, mayChange }: Pick<Opened, 'union' | 'looks'> & { mayChange: boolean }) {
+  return (
+    <CutLooks
+      unionId={union.id}
+      mayChange={mayChange}
+      computed={union.counts.contact}
+      looks={looks.map(({ id: lookId, callus, contactSeen, lookedOn, note, by }) => ({
+        id: lookId,
+        callus,
+        contactSeen,
+        lookedOn,
+        note,
+        by,
+      }))}
+    />
+  );
+}
+
+interface HowItWasMadeProps {
+  method: Method;
+  making: Opened['making'];
+}
+
+/** What a union carries of its making. */
+function HowItWasMade({ method, making }: HowItWasMadeProps) {
+  const variant = method.variants.find(({ id }) => id === making.variant);
+  const names = new Map(shownTechnique(method, making.schools).materials.map(({ id, name }) => [id, name]));
+  return (
+    <p className="text-sm">
+      <strong>{method.name}</strong>
+      {variant?.words ? `, ${variant.words}` : ''}, made on {formatDate(making.madeOn)}
+      {making.position === 'sole' ? '' : `, ${POSITION_WORDS[making.position]} on its plant`}
+      {making.helperUserId || making.helperPersonId ? ', with help' : ''}.
+      <span className="block text-muted">
+        With {making.materials.map((id) => names.get(id) ?? id.replaceAll('-', ' ')).join(', ')}.
+      </span>
+    </p>
+  );
+}
+
 interface JudgementRowsProps {
-  rows: Awaited<ReturnType<typeof openUnion>>['rows'];
+  rows: Opened['rows'];
 }
 
 /** Everything that was judged. */
@@ -104,6 +147,7 @@ function JudgementRows({ rows }: JudgementRowsProps) {
           <li key={row.id} className="py-1.5">
             <strong className={row.withdrawn ? 'line-through' : ''}>{scoreText(row.score)}</strong> {row.contactWords},{' '}
             {row.assessor || 'assessor'}, rubric {row.rubric}
+            {row.stage !== 'joined' && `, ${STAGE_WORDS[row.stage]}`}
             {row.counts && <strong>, counts</strong>}
             {row.blind && ', second assessor'}
             {row.rescored && ', scored again by a later rubric'}

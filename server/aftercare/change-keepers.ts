@@ -1,0 +1,147 @@
+import { Op, type Transaction } from 'sequelize';
+import { madeWith } from '@/core/methods/made-with';
+import { positionsOf } from '@/core/methods/position';
+import { methodById, METHODS } from '@/core/methods/registry';
+import type { UnionRow } from '@/db/models/union-rows';
+import type { WorkshopRow } from '@/db/models/plan-rows';
+import { transact } from '@/db/transact';
+import { allow, type Context } from '@/server/platform/context';
+import { audit } from '@/server/platform/audit';
+import { workshopLots } from '@/server/plan/lots';
+import { parse } from '@/server/platform/parse';
+import { variantsOn } from '@/server/plan/taught';
+import { refreshUnionFacts } from '@/server/platform/union-facts';
+import { notFound, UseCaseError } from '@/server/platform/use-case-error';
+import { getWorkshop } from '@/server/plan/workshops';
+import { changeInput, type KeeperChange } from '@/core/aftercare/keeper-input';
+
+/**
+ * Changes some keepers at once: wood, stock, grafter, method, the day they were made, whose help they were made with; or voids
+ * their codes. All or none.
+ */
+export async function changeKeepers(context: Context, workshopId: string, input: unknown): Promise<void> {
+  allow(context, 'assistant');
+  const workshop = await getWorkshop(context, workshopId);
+  const {
+    db,
+    actor: { clubId, userId },
+    now,
+  } = context;
+  const change = parse(changeInput(METHODS.map(({ id }) => id)), input, now);
+  const { plantIds, voided, woodLotId, stockLotId, seatId } = change;
+  const lots = await workshopLots(context, workshopId);
+  if (woodLotId && !lots.wood.some((lot) => lot.id === woodLotId)) throw notFound('The wood lot');
+  if (stockLotId && !lots.stocks.some((lot) => lot.id === stockLotId)) throw notFound('The stock lot');
+  const ofUnions = await unionChange(context, workshop, change);
+  const ofPlants = {
+    ...(woodLotId ? { woodLotId } : {}),
+    ...(stockLotId ? { stockLotId } : {}),
+    ...(seatId ? { seatId } : {}),
+    ...(voided === undefined ? {} : { voidedAt: voided ? now : null }),
+  };
+  if (Object.keys(ofPlants).length === 0 && Object.keys(ofUnions).length === 0)
+    throw new UseCaseError('invalid', 'Choose what to change: wood, stock, grafter, method, day, help, or void.');
+  await transact(db, async (transaction) => {
+    // Each is written below, so that on a cluster, too, the slower of two changes begins again.
+    const plants = await db.plants.findAll({
+      where: { clubId, workshopId, id: plantIds },
+      transaction,
+      lock: transaction.LOCK.UPDATE,
+      raw: true,
+    });
+    if (plants.length !== new Set(plantIds).size) throw notFound('One of the keepers');
+    const unions = await db.unions.findAll({ where: { clubId, plantId: plantIds }, transaction, raw: true });
+    const unionIds = unions.map((union) => union.id);
+    if (voided) await refuseReported(context, unionIds, transaction);
+    if (ofUnions.method) await refuseMethod(context, unions, ofUnions.method, transaction);
+    if (Object.keys(ofPlants).length > 0)
+      await db.plants.update(ofPlants, { where: { clubId, workshopId, id: plantIds }, transaction });
+    if (Object.keys(ofUnions).length > 0)
+      await db.unions.update(ofUnions, { where: { clubId, id: unionIds }, transaction });
+    await refreshUnionFacts(db, clubId, unionIds, transaction);
+    for (const plantId of plantIds)
+      await audit(db, transaction, {
+        clubId,
+        actorId: userId,
+        action: voided ? 'keeper voided' : 'keeper changed',
+        subjectId: plantId,
+        at: now,
+      });
+  });
+}
+
+/** What of a change is the unions', looked up in the club. */
+async function unionChange(
+  context: Context,
+  workshop: WorkshopRow,
+  { seatId, method: methodId, madeOn, helper }: KeeperChange,
+): Promise<Partial<UnionRow>> {
+  const {
+    db,
+    actor: { clubId },
+  } = context;
+  const change: Partial<UnionRow> = {};
+  const seatOf = async (id: string) => {
+    const seat = await db.seats.findOne({ where: { clubId, workshopId: workshop.id, id }, raw: true });
+    if (!seat) throw notFound('The seat');
+    return seat;
+  };
+  if (seatId) Object.assign(change, { seatId, makerId: (await seatOf(seatId)).personId });
+  if (madeOn) {
+    if (madeOn < workshop.date)
+      throw new UseCaseError('invalid', 'A keeper of this workshop cannot be older than its day. Check the day.', {
+        madeOn: 'Before the workshop.',
+      });
+    change.madeOn = madeOn;
+  }
+  if (methodId) {
+    const method = methodById(methodId);
+    const variant = (await variantsOn(context, workshop))(method);
+    Object.assign(change, { method: methodId, variant, ...madeWith(method, workshop.schools) });
+  }
+  if (helper) {
+    const [who, id] = helper.split(' ');
+    const helperPersonId = who === 'seat' ? (await seatOf(id!)).personId : null;
+    if (who === 'member' && !(await db.memberships.findOne({ where: { clubId, userId: id! }, raw: true })))
+      throw notFound('The member');
+    Object.assign(change, { helperPersonId, helperUserId: who === 'member' ? id : null });
+  }
+  return change;
+}
+
+async function refuseReported(
+  { db, actor: { clubId } }: Context,
+  unionIds: string[],
+  transaction: Transaction,
+): Promise<void> {
+  const reported = await db.reports.count({ where: { clubId, unionId: unionIds }, transaction });
+  if (reported > 0)
+    throw new UseCaseError(
+      'conflict',
+      'Somebody has reported on one of these keepers, so its code is in use. Leave it out and void the others.',
+    );
+}
+
+/** Another method is refused where a judgement stands by the old one, and where a plant could not carry them so. */
+async function refuseMethod(
+  { db, actor: { clubId } }: Context,
+  unions: readonly UnionRow[],
+  method: string,
+  transaction: Transaction,
+): Promise<void> {
+  const changed = unions.filter((union) => union.method !== method);
+  const unionId = changed.map(({ id }) => id);
+  if (
+    (await db.judgements.count({
+      where: { clubId, unionId, method: { [Op.ne]: method }, withdrawnAt: { [Op.is]: null } } as never,
+      transaction,
+    })) > 0
+  )
+    throw new UseCaseError(
+      'conflict',
+      'One of these keepers was judged by its method already. Take the judgement back first, or leave it out.',
+    );
+  const { use, name } = methodById(method);
+  if (changed.some(({ position }) => !positionsOf(use).includes(position)))
+    throw new UseCaseError('invalid', `${name} does not sit on a plant like that beside another. Leave these out.`);
+}

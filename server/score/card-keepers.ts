@@ -1,0 +1,74 @@
+import { madeKey } from '@/core/follow-up/asked-union';
+import { POSITION_WORDS } from '@/core/methods/position';
+import { methodById } from '@/core/methods/registry';
+import { shownTechnique } from '@/core/methods/shown-technique';
+import { signWords } from '@/core/methods/timetable/round-advice';
+import { timetable } from '@/core/methods/timetable/timetable';
+import type { Taught } from '@/core/plan/dates/planned-date';
+import type { CardUnion, PersonCard } from '@/core/score/cards/person-card';
+import { addDays } from '@/core/units/iso-date';
+import { formatLength, type LengthUnit } from '@/core/units/length';
+import type { WorkshopRow } from '@/db/models/plan-rows';
+import type { PlantRow, UnionRow } from '@/db/models/union-rows';
+import type { StockLotRow, WoodLotRow } from '@/db/models/wood-rows';
+
+/** First weeks of aftercare that a card tells. */
+const FIRST_WEEKS = 31;
+
+/** Names of the methods a person's unions were joined by; the workshop's before there are any. */
+export function namesOf(workshop: WorkshopRow, own: readonly UnionRow[]): string[] {
+  const ids = own.length > 0 ? own.map(({ method }) => method) : [workshop.method];
+  return [...new Set(ids)].map((id) => methodById(id).name);
+}
+
+/** What somebody's living unions were made as, each once. */
+export function madeOf(own: readonly UnionRow[], plants: readonly PlantRow[]): Pick<UnionRow, 'method' | 'variant'>[] {
+  const living = own.filter(({ plantId }) => plants.some(({ id }) => id === plantId));
+  return living.filter((union, i) => living.findIndex((other) => madeKey(other) === madeKey(union)) === i);
+}
+
+/** Somebody's keepers as they stand on a card. */
+export function keepersOn(
+  own: readonly UnionRow[],
+  plants: readonly PlantRow[],
+  {
+    wood,
+    stocks,
+    judged,
+  }: { wood: WoodLotRow[]; stocks: StockLotRow[]; judged: (union: UnionRow) => CardUnion | null },
+): PersonCard['keepers'] {
+  return plants.flatMap((plant) =>
+    own
+      .filter(({ plantId }) => plantId === plant.id)
+      .map((union) => ({
+        code: plant.code,
+        variety: wood.find(({ id }) => id === plant.woodLotId)?.variety ?? '',
+        stock: stocks.find(({ id }) => id === plant.stockLotId)?.stockType ?? '',
+        place: union.position === 'sole' ? '' : POSITION_WORDS[union.position],
+        method: methodById(union.method).name,
+        judged: judged(union),
+      })),
+  );
+}
+
+/** When to look at what somebody takes home, and what to do in the first weeks; by method where there are several. */
+export function aftercareOf(
+  made: readonly Taught[],
+  workshop: WorkshopRow,
+  date: string,
+  unit: LengthUnit,
+): Pick<PersonCard, 'looks' | 'tasks'> {
+  const looks: PersonCard['looks'] = [];
+  const tasks: PersonCard['tasks'] = [];
+  for (const { method, variant, turnsOf } of made) {
+    const named = made.length > 1 ? method.name : '';
+    const technique = shownTechnique(methodById(method.id), workshop.schools);
+    const after = timetable(variant, technique, date, { turnsOf });
+    for (const { due, signs } of after.rounds)
+      if (due) looks.push({ ...due, lookFor: signWords(signs, (mm) => formatLength(mm, unit)), method: named });
+    for (const { name, due, missed } of after.tasks)
+      if (due && due.from <= addDays(date, FIRST_WEEKS)) tasks.push({ name, ...due, missed, method: named });
+  }
+  const byDay = (a: { from: string }, b: { from: string }): number => a.from.localeCompare(b.from);
+  return { looks: looks.sort(byDay), tasks: tasks.sort(byDay) };
+}
