@@ -6,6 +6,9 @@ import type { Context } from '@/server/platform/context';
 import { workshopLots } from './lots';
 import { measuredWood, type PairsPart } from './measured-wood';
 import { readPart } from './plan-parts';
+import { pairWarnings, type PairWarning } from '@/core/plan/wood/pair-warnings';
+import { clubPairings } from './club-pairings';
+import { pairsOf } from './pairs-of-day';
 import { plannedMethods } from './planned-methods';
 import { listSeats } from './seats';
 import { seatSkills } from './skill';
@@ -30,19 +33,22 @@ export interface PairingData {
   /** Pieces that the sticks give, in their order. */
   scions: { id: string; stick: string; piece: number; caliper: number }[];
   seats: { id: string; name: string; skill: SkillLevel; earlier: number }[];
+  /** Kinds of scion and stock that there is something to mind of. */
+  warnings: PairWarning[];
   saved: { pairs: PairsPart['pairs']; inOrder: number } | null;
 }
 
 /** All that pairing needs: what was measured, whose hands, and what was paired already. */
 export async function pairingData(context: Context, workshopId: string): Promise<PairingData> {
   const workshop = await getWorkshop(context, workshopId);
-  const [pieces, lots, plan, all, skills, part] = await Promise.all([
+  const [pieces, lots, plan, all, skills, part, pairings] = await Promise.all([
     measuredWood(context, workshopId),
     workshopLots(context, workshopId),
     plannedMethods(context, workshop),
     listSeats(context, workshopId),
     seatSkills(context, workshopId),
     readPart<PairsPart>(context, workshopId, 'pairs'),
+    clubPairings(context),
   ]);
   const method = methodById(workshop.method);
   const { settings, methods } = plan.body;
@@ -90,6 +96,13 @@ export async function pairingData(context: Context, workshopId: string): Promise
         (_, piece) => ({ id: `${stick.id}/${piece}`, stick: stick.id, piece, caliper: stick.caliper }),
       );
     }),
+    warnings: pairWarnings(
+      pairsOf(
+        methods.map((planned) => ({ plan: planned })),
+        lots,
+      ),
+      pairings,
+    ),
     saved: part.body ? { pairs: part.body.pairs, inOrder: part.body.inOrder } : null,
   };
 }

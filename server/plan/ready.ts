@@ -4,6 +4,9 @@ import { woodNeed } from '@/core/plan/dates/wood-dates';
 import { readyCheck, type ReadyInput, type ReadyLine, type Light } from '@/core/plan/ready-check/ready-check';
 import { formatTemperature } from '@/core/units/temperature';
 import { allow, type Context } from '@/server/platform/context';
+import { pairWarnings } from '@/core/plan/wood/pair-warnings';
+import { clubPairings } from './club-pairings';
+import { pairsOf } from './pairs-of-day';
 import { reckonedPlan } from './planning';
 import { quantities } from './quantities';
 import { listSeats } from './seats';
@@ -19,6 +22,7 @@ export interface Readiness {
   date: string;
   title: string;
   simulated: boolean;
+  siteId: string;
 }
 
 const FORTNIGHT = 14;
@@ -32,10 +36,11 @@ export async function readiness(context: Context, workshopId: string, heard: Rea
   allow(context, 'viewer');
   const amounts = await quantities(context, workshopId);
   const { workshop, site, facts } = amounts;
-  const [seats, lots, observations] = await Promise.all([
+  const [seats, lots, observations, pairings] = await Promise.all([
     listSeats(context, workshopId),
     workshopLots(context, workshopId),
     listObservations(context, site.id),
+    clubPairings(context),
   ]);
   const { taught, conflicts } = reckonedPlan(facts);
   const own = await ledger(
@@ -83,13 +88,21 @@ export async function readiness(context: Context, workshopId: string, heard: Rea
         ? true
         : null,
     },
+    pairs: pairWarnings(pairsOf(taught, lots), pairings),
     briefed: { heard: present.filter(({ person }) => heard.has(person.id)).length, outOf: present.length },
     enough: [
-      ...amounts.stocks.map(({ species, needed, there }) => ({ what: `${species} stocks`, needed, there })),
+      // A lot that was chosen and not counted, or not booked, may hold all that is needed.
+      ...amounts.stocks.map(({ species, needed, there }) => ({
+        what: `${species} stocks`,
+        needed,
+        there,
+        counted: there > 0 || !lots.stocks.some((lot) => kindOf(lot.species) === species),
+      })),
       ...amounts.wood.map(({ species, needed, booked }) => ({
         what: `${species} sticks booked`,
         needed,
         there: booked,
+        counted: booked > 0 || !lots.wood.some((lot) => kindOf(lot.species) === kindOf(species)),
       })),
       ...kitShort(amounts.lines),
     ],
@@ -105,6 +118,7 @@ export async function readiness(context: Context, workshopId: string, heard: Rea
     date: workshop.date,
     title: workshop.title,
     simulated: context.weather.simulated,
+    siteId: site.id,
   };
 }
 
@@ -136,6 +150,7 @@ function kitShort(lines: Awaited<ReturnType<typeof quantities>>['lines']): Ready
                   .join(', ')}${short.length > 3 ? ` and ${short.length - 3} more` : ''})`,
           needed: kit.length,
           there: kit.length - short.length,
+          counted: kit.some(({ inStore }) => inStore > 0),
         },
       ];
 }

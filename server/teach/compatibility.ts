@@ -1,4 +1,4 @@
-import { kindOf, type Pairing } from '@/core/methods/compatibility/compatibility';
+import { kindOf } from '@/core/methods/compatibility/compatibility';
 import type { CompatibilityRow } from '@/db/models/teach-rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from '@/server/platform/context';
@@ -7,27 +7,6 @@ import { id } from '@/core/inputs/fields';
 import { parse } from '@/server/platform/parse';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
 import { pairInput } from '@/core/teach/pair-input';
-
-/** The club's own rows, which stand before the usual ones. */
-export async function clubPairings(context: Context): Promise<(Pairing & { id: string })[]> {
-  allow(context, 'viewer');
-  const rows = await context.db.compatibility.findAll({
-    where: { clubId: context.actor.clubId, withdrawn: false },
-    order: [
-      ['stock', 'ASC'],
-      ['scion', 'ASC'],
-    ],
-    raw: true,
-  });
-  return rows.map(({ id: pairId, stock, scion, verdict, note, source }) => ({
-    id: pairId,
-    stock,
-    scion,
-    verdict,
-    note,
-    source,
-  }));
-}
 
 /** Writes a row of the club's table under an id from the browser; there is one row a pair. */
 export async function putPairing(context: Context, pairId: string, input: unknown): Promise<void> {

@@ -10,7 +10,8 @@ const good: ReadyInput = {
   seen: { bark: { slips: true, on: '2027-03-20' }, stocks: { awake: true, on: '2027-03-15' } },
   expected: { barkSlips: null, stocksAwake: null },
   briefed: { heard: 12, outOf: 12 },
-  enough: [{ what: 'pear stocks', needed: 30, there: 30 }],
+  enough: [{ what: 'pear stocks', needed: 30, there: 30, counted: true }],
+  pairs: [],
   forecast: {
     simulated: true,
     hottest: 18,
@@ -78,8 +79,8 @@ describe('the ready check', () => {
     ['stocks asleep', { seen: { ...good.seen, stocks: { awake: false, on: '2027-03-18' } } }, 'stop'],
     ['stocks not looked at', { seen: { ...good.seen, stocks: null } }, 'care'],
     ['one not briefed', { briefed: { heard: 11, outOf: 12 } }, 'care'],
-    ['short of stocks', { enough: [{ what: 'pear stocks', needed: 30, there: 20 }] }, 'care'],
-    ['no stocks', { enough: [{ what: 'pear stocks', needed: 30, there: 0 }] }, 'stop'],
+    ['short of stocks', { enough: [{ what: 'pear stocks', needed: 30, there: 20, counted: true }] }, 'care'],
+    ['no stocks', { enough: [{ what: 'pear stocks', needed: 30, there: 0, counted: true }] }, 'stop'],
     ['too hot', { forecast: { ...good.forecast!, hottest: 34 } }, 'stop'],
     ['too cold for callus', { forecast: { ...good.forecast!, mean: 5 } }, 'care'],
     ['frost', { forecast: { ...good.forecast!, coldest: -2 } }, 'care'],
@@ -107,5 +108,34 @@ describe('the ready check', () => {
   it('says that weather is simulated, and minds it less indoors', () => {
     expect(line('forecast', {}).says).toContain('simulated');
     expect(line('forecast', { forecast: { ...good.forecast!, indoors: true, mean: 3 } }).light).toBe('go');
+  });
+  it('stops nobody for what was not counted, and leads to where it is', () => {
+    const kit = { what: 'Kit', needed: 12, there: 0 };
+    expect(line('enough-Kit', { enough: [{ ...kit, counted: true }] }).light).toBe('stop');
+    const uncounted = line('enough-Kit', { enough: [{ ...kit, counted: false }] });
+    expect(uncounted).toMatchObject({ light: 'care', place: 'quantities' });
+    expect(light({ enough: [{ ...kit, counted: false }] })).toBe('care');
+  });
+  it('warns of a pair and never stops for it', () => {
+    const pairs = [{ id: 'cherry on plum', says: 'Cherry on plum is not known to live.', remedy: 'Another stock.' }];
+    expect(line('pair-cherry', { pairs })).toMatchObject({ light: 'care', place: 'compatibility' });
+    expect(light({ pairs })).toBe('care');
+  });
+  it('has a place for every remedy', () => {
+    const bad: Partial<ReadyInput>[] = [
+      { people: 0 },
+      { lots: [] },
+      { lots: [{ variety: 'Grey Heron', lastCheck: null, warnings: [] }] },
+      { seen: { bark: null, stocks: null } },
+      { seen: { bark: { slips: false, on: '2027-03-20' }, stocks: { awake: false, on: '2027-03-18' } } },
+      { briefed: { heard: 3, outOf: 12 } },
+      { conflicts: [{ id: 'season-x', level: 'stop', says: 'Too late.', remedy: 'Another day.' }] },
+      { forecast: { ...good.forecast!, limits: null } },
+      { forecast: { ...good.forecast!, hottest: 40 } },
+      { forecast: { ...good.forecast!, mean: 1, coldest: -9, indoors: true } },
+    ];
+    const remedies = bad.flatMap((changes) => readyCheck({ ...good, ...changes }).lines.filter(({ remedy }) => remedy));
+    expect(remedies.length).toBeGreaterThan(8);
+    expect(remedies.filter(({ place }) => place === null)).toEqual([]);
   });
 });

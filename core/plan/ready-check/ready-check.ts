@@ -1,16 +1,22 @@
 import { daysBetween, formatDate, type IsoDate } from '../../units/iso-date';
 import type { Conflict } from '../dates/date-conflicts';
 import type { LotWarning } from '../wood/lot-warnings';
+import type { PairWarning } from '../wood/pair-warnings';
 
 export type Light = 'go' | 'care' | 'stop';
 
-/** One question of the morning, how it stands, why, and what to do. */
+/** The page on which a remedy is done. */
+export type ReadyPlace = 'roster' | 'dates' | 'wood' | 'site' | 'briefing' | 'quantities' | 'compatibility';
+
+/** One question of the morning, how it stands, why, what to do, and where. */
 export interface ReadyLine {
   id: string;
   question: string;
   light: Light;
   says: string;
   remedy: string | null;
+  /** Where the remedy is done; null where there is none. */
+  place: ReadyPlace | null;
 }
 
 export interface ReadyInput {
@@ -25,7 +31,10 @@ export interface ReadyInput {
   /** What the year says where nobody looked. */
   expected: { barkSlips: boolean | null; stocksAwake: boolean | null };
   briefed: { heard: number; outOf: number };
-  enough: { what: string; needed: number; there: number }[];
+  /** Pairs of scion and stock that there is something to mind of. */
+  pairs: PairWarning[];
+  /** What is needed and there; of what nobody counted yet, nothing is known to be missing. */
+  enough: { what: string; needed: number; there: number; counted: boolean }[];
   forecast: {
     simulated: boolean;
     hottest: number;
@@ -43,22 +52,29 @@ const FRESH = 3;
 /** Every question of the morning of a workshop, and what they add up to. */
 export function readyCheck(input: ReadyInput): { light: Light; lines: ReadyLine[] } {
   const lines: ReadyLine[] = [];
-  const add = (id: string, question: string, light: Light, says: string, remedy: string | null = null): void =>
-    void lines.push({ id, question, light, says, remedy });
+  const add: Add = (id, question, light, says, remedy = null, place = null) =>
+    void lines.push({ id, question, light, says, remedy, place });
   const { people, conflicts, wants, lots, seen, expected, briefed, enough, forecast } = input;
   if (people === 0)
-    add('people', 'Is anybody coming?', 'stop', 'Nobody has a seat.', 'Add people to the roster on this leaf.');
+    add('people', 'Is anybody coming?', 'stop', 'Nobody has a seat.', 'Add people to the roster.', 'roster');
   const season = conflicts.filter(
     (conflict) => !ofWood(conflict) && !conflict.id.startsWith('late-') && conflict.id !== 'past',
   );
-  for (const { id, level, says, remedy } of season) add(id, 'Is it the season?', level, says, remedy);
+  for (const { id, level, says, remedy } of season) add(id, 'Is it the season?', level, says, remedy, 'dates');
   if (season.length === 0) add('season', 'Is it the season?', 'go', 'Every method is in its season at this site.');
   woodLines(input, add);
   if (wants.slippingBark) slipLine(seen.bark, expected.barkSlips, input, add);
   if (wants.awakeStocks) stocksLine(seen.stocks, expected.stocksAwake, input, add);
   for (const lot of lots)
     for (const warning of lot.warnings.filter(({ id }) => id !== 'check' && id !== 'store'))
-      add(`${warning.id}-${lot.variety}`, 'May this wood be used?', warning.level, warning.says, warning.remedy);
+      add(
+        `${warning.id}-${lot.variety}`,
+        'May this wood be used?',
+        warning.level,
+        warning.says,
+        warning.remedy,
+        'wood',
+      );
   if (lots.length > 0 && lots.every(({ warnings }) => warnings.every(({ id }) => id === 'check' || id === 'store')))
     add(
       'leave',
@@ -75,21 +91,15 @@ export function readyCheck(input: ReadyInput): { light: Light; lines: ReadyLine[
       missing === 0
         ? `All ${briefed.outOf} have heard the briefing.`
         : `${missing} of ${briefed.outOf} have not heard the briefing.`,
-      missing === 0 ? null : 'Read it out before the first cut and note who heard it, on the Teach page.',
+      missing === 0 ? null : 'Read it out before the first cut and note who heard it.',
+      missing === 0 ? null : 'briefing',
     );
   }
-  for (const { what, needed, there } of enough) {
-    if (there >= needed) continue;
-    add(
-      `enough-${what}`,
-      'Is there enough of all?',
-      there === 0 && needed > 0 ? 'stop' : 'care',
-      `${what}: ${there} of ${needed}.`,
-      'Enter what there is, buy or cut what is missing, or give something up: see quantities.',
-    );
-  }
+  enoughLines(enough, add);
   if (enough.length > 0 && enough.every(({ needed, there }) => there >= needed))
     add('enough', 'Is there enough of all?', 'go', 'Stocks, sticks and kit cover the plan.');
+  for (const { id, says, remedy } of input.pairs)
+    add(`pair-${id}`, 'Do these take on each other?', 'care', says, remedy, 'compatibility');
   if (forecast) forecastLine(forecast, add);
   const light = lines.some((line) => line.light === 'stop')
     ? 'stop'
@@ -99,7 +109,29 @@ export function readyCheck(input: ReadyInput): { light: Light; lines: ReadyLine[
   return { light, lines };
 }
 
-type Add = (id: string, question: string, light: Light, says: string, remedy?: string | null) => void;
+type Add = (
+  id: string,
+  question: string,
+  light: Light,
+  says: string,
+  remedy?: string | null,
+  place?: ReadyPlace | null,
+) => void;
+
+/** What falls short; nobody is stopped by what was not counted. */
+function enoughLines(enough: ReadyInput['enough'], add: Add): void {
+  for (const { what, needed, there, counted } of enough) {
+    if (there >= needed) continue;
+    add(
+      `enough-${what}`,
+      'Is there enough of all?',
+      counted && there === 0 && needed > 0 ? 'stop' : 'care',
+      counted ? `${what}: ${there} of ${needed}.` : `${what}: ${there} of ${needed} counted so far.`,
+      'Enter what there is, buy or cut what is missing, or give something up.',
+      'quantities',
+    );
+  }
+}
 
 /** Conflicts of a lot are told with the wood, not with the season. */
 function ofWood({ id }: Conflict): boolean {
@@ -113,7 +145,8 @@ function woodLines({ date, wants, lots, conflicts }: ReadyInput, add: Add): void
       wants.dormantWood ? 'Is the wood still dormant?' : 'Is the wood fit?',
       'stop',
       'No scion wood is chosen for the workshop.',
-      'Choose lots on the wood page of this leaf.',
+      'Choose lots for it.',
+      'wood',
     );
     return;
   }
@@ -121,7 +154,7 @@ function woodLines({ date, wants, lots, conflicts }: ReadyInput, add: Add): void
   let troubled = 0;
   for (const lot of lots) {
     const bad = lot.warnings.filter(({ id }) => id === 'check' || id === 'store');
-    for (const { id, level, says, remedy } of bad) add(`${id}-${lot.variety}`, question, level, says, remedy);
+    for (const { id, level, says, remedy } of bad) add(`${id}-${lot.variety}`, question, level, says, remedy, 'wood');
     const dated = lot.lastCheck && daysApart(lot.lastCheck.on, date) <= FRESH;
     if (bad.length === 0 && !dated)
       add(
@@ -132,11 +165,12 @@ function woodLines({ date, wants, lots, conflicts }: ReadyInput, add: Add): void
           ? `${lot.variety} was last looked at on ${formatDate(lot.lastCheck.on)}.`
           : `${lot.variety} was never looked at.`,
         'Scrape a little bark and look at the buds this morning, and enter it with the lot.',
+        'wood',
       );
     if (bad.length > 0 || !dated) troubled++;
   }
   const own = conflicts.filter(ofWood);
-  for (const { id, level, says, remedy } of own) add(id, question, level, says, remedy);
+  for (const { id, level, says, remedy } of own) add(id, question, level, says, remedy, 'wood');
   if (troubled === 0 && own.length === 0)
     add(
       'wood',
@@ -157,6 +191,7 @@ function slipLine(seen: ReadyInput['seen']['bark'], expected: boolean | null, { 
       seen.slips ? 'go' : 'stop',
       seen.slips ? `Seen slipping on ${formatDate(seen.on)}.` : `Tried on ${formatDate(seen.on)}: it does not slip.`,
       seen.slips ? null : test,
+      seen.slips ? null : 'site',
     );
   else
     add(
@@ -167,6 +202,7 @@ function slipLine(seen: ReadyInput['seen']['bark'], expected: boolean | null, { 
         ? 'By the year it does not slip yet, or no longer.'
         : `Nobody has tried it in the last ${FRESH} days; by the year it ${expected ? 'should' : 'may or may not'}.`,
       test,
+      'site',
     );
 }
 
@@ -184,6 +220,7 @@ function stocksLine(
       seen.awake ? 'go' : 'stop',
       seen.awake ? `Buds seen moving on ${formatDate(seen.on)}.` : `Buds still shut on ${formatDate(seen.on)}.`,
       seen.awake ? null : 'Keep them warm and moist some days longer, or move the day.',
+      seen.awake ? null : 'dates',
     );
   else
     add(
@@ -192,6 +229,7 @@ function stocksLine(
       expected ? 'go' : 'care',
       expected ? 'By the year their buds move.' : 'Nobody entered that their buds or root tips move.',
       expected ? null : 'Look at them this morning; enter “buds swell” at the site when they do.',
+      expected ? null : 'site',
     );
 }
 
@@ -209,6 +247,7 @@ function forecastLine(
       coldest < -8 || hottest > 32 ? 'care' : 'go',
       `Outdoors ${figures} The grafts callus indoors.`,
       coldest < -8 || hottest > 32 ? 'Watch the callus place: it follows the weather more than one thinks.' : null,
+      coldest < -8 || hottest > 32 ? 'dates' : null,
     );
   else if (!limits)
     add(
@@ -217,6 +256,7 @@ function forecastLine(
       'care',
       `${figures} No callus figure is known for this species.`,
       'Enter one at the site, with who says so.',
+      'site',
     );
   else if (hottest > limits.stop)
     add(
@@ -225,6 +265,7 @@ function forecastLine(
       'stop',
       `${figures} Callus fails above ${degrees(limits.stop)}.`,
       'Shade, foil and white paint, or another fortnight.',
+      'dates',
     );
   else if (mean < limits.from)
     add(
@@ -233,9 +274,17 @@ function forecastLine(
       'care',
       `${figures} Callus forms from ${degrees(limits.from)}; it will be slow.`,
       'Cover well, expect every sign later, and tell people so.',
+      'briefing',
     );
   else if (coldest < 0)
-    add('forecast', question, 'care', `${figures} Frost in the first fortnight.`, 'Cover the grafts on cold nights.');
+    add(
+      'forecast',
+      question,
+      'care',
+      `${figures} Frost in the first fortnight.`,
+      'Cover the grafts on cold nights.',
+      'dates',
+    );
   else add('forecast', question, 'go', figures);
 }
 

@@ -1,11 +1,21 @@
-import type { Light, ReadyLine } from '@/core/plan/ready-check/ready-check';
+import Link from 'next/link';
+import type { Light, ReadyLine, ReadyPlace } from '@/core/plan/ready-check/ready-check';
 import { LightWord } from '../dates/light-word';
 
 const ORDER: Light[] = ['stop', 'care', 'go'];
 const WORDS: Record<Light, string> = { stop: 'Stop', care: 'Mind', go: 'Good' };
 
 /** The morning's questions, those that stop the day first, each with its answer and what to do. */
-export function ReadyBoard({ light, lines }: { light: Light; lines: ReadyLine[] }) {
+export function ReadyBoard({
+  light,
+  lines,
+  hrefs,
+}: {
+  light: Light;
+  lines: ReadyLine[];
+  /** Where each remedy is done. */
+  hrefs: Record<ReadyPlace, string>;
+}) {
   const questions = [...new Set(lines.map(({ question }) => question))]
     .map((question) => {
       const own = lines.filter((line) => line.question === question);
@@ -41,7 +51,11 @@ export function ReadyBoard({ light, lines }: { light: Light; lines: ReadyLine[] 
                   </span>
                   <span>
                     <span className={line.light === 'go' ? '' : 'font-bold'}>{line.says}</span>
-                    {line.remedy && <span className="block">{line.remedy}</span>}
+                    {line.remedy && (
+                      <span className="block">
+                        {line.place ? <Link href={hrefs[line.place]}>{line.remedy}</Link> : line.remedy}
+                      </span>
+                    )}
                   </span>
                 </div>
               ))}

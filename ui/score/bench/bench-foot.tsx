@@ -1,6 +1,5 @@
 import { Problem } from '@/ui/kit/form/problem';
 import { scoreText } from './bench-data';
-import { Foretelling } from './foretelling';
 import { UnionCounters } from './union-counters';
 import type { Scoring } from './use-scoring';
 
@@ -29,7 +28,6 @@ export function BenchFoot({ scoring, fromPaper, next, onSeat, onCaution }: Bench
           className="bench-input min-h-9 font-normal"
         />
       </label>
-      {keeper && <Foretelling entry={entry} onForetell={scoring.foretell} />}
       <div className="grid grid-cols-2 gap-2 max-lg:fixed max-lg:inset-x-0 max-lg:bottom-0 max-lg:z-20 max-lg:border-t-2 max-lg:border-ink max-lg:bg-paper max-lg:px-4 max-lg:py-2">
         <div className="col-span-2">
           <Problem>{told.problem?.message}</Problem>
@@ -44,10 +42,19 @@ export function BenchFoot({ scoring, fromPaper, next, onSeat, onCaution }: Bench
             />
           </div>
         )}
-        <button type="submit" data-save className="bench-button" data-weight="main">
+        <button
+          type="submit"
+          data-save
+          className={`bench-button ${words.main.length > 20 ? 'col-span-2' : ''}`}
+          data-weight="main"
+        >
           {words.main}
         </button>
-        <button type="button" className="bench-button" onClick={() => void scoring.save('same')}>
+        <button
+          type="button"
+          className={`bench-button ${words.main.length > 20 ? 'col-span-2' : ''}`}
+          onClick={() => void scoring.save('same')}
+        >
           {words.same}
         </button>
         <BackAndStop scoring={scoring} onCaution={onCaution} />
@@ -80,7 +87,7 @@ function saveWords({ keeper, draft, entry, stage, judgedAt }: Scoring): { main: 
   if (judgedAt !== null && !draft)
     return {
       main: judgedAt === 'joined' ? 'As just judged, now wrapped and tagged' : 'As just judged, now tagged',
-      same: 'The same, stay here',
+      same: 'The same, and stay here',
     };
   return { main: 'Save, next keeper', same: stage === 'keeper' ? 'Save, stay here' : 'Save, same keeper' };
 }
@@ -109,9 +116,11 @@ function BackAndStop({ scoring, onCaution }: Pick<BenchFootProps, 'scoring' | 'o
         type="button"
         className="bench-button px-3"
         disabled={takesBack === undefined}
+        aria-label={takesBack ? `Take back ${takesBack}, key Z` : undefined}
         onClick={() => void scoring.undo()}
       >
-        {takesBack ? `Take back ${takesBack}` : 'Undo'} <kbd className="text-xs font-normal">Z</kbd>
+        {takesBack ? (takesBack.length > 6 ? 'Take back' : `Take back ${takesBack}`) : 'Undo'}{' '}
+        <kbd className="text-xs font-normal">Z</kbd>
       </button>
       {stopped && (
         <button

@@ -22,7 +22,6 @@ export function BenchHead({ scoring, state: { workshop, unit, methods }, fromPap
           <span data-testid="called">{called}</span>{' '}
           <span className="text-base font-normal">
             {seat.name}
-            {keeper && `, ${keeper.variety} on ${keeper.stock}`}
             {entry.correctsId ? ', correcting' : ''}
             {draft?.second ? ', second assessor' : ''}
           </span>
@@ -42,6 +41,11 @@ export function BenchHead({ scoring, state: { workshop, unit, methods }, fromPap
           <span className="text-muted">{told.notice ? '' : `lengths in ${unit}`}</span>
         </p>
       </div>
+      {keeper && (
+        <p className="-mt-1 text-sm">
+          {method.name}, {keeper.variety} on {keeper.stock}
+        </p>
+      )}
       <WhatItIs scoring={scoring} methods={methods} />
       {unseen.length > 0 && !draft && (
         <div className="flex flex-wrap items-center gap-2 border-l-4 border-ink bg-mist px-2 py-1 text-sm">

@@ -8,6 +8,7 @@ import { onBenchKey } from './bench-keys';
 import { BenchFoot } from './bench-foot';
 import { BenchHead } from './bench-head';
 import { benchMethod, type BenchState, judgedKeeper } from './bench-data';
+import { Foretelling } from './foretelling';
 import { KeeperStrip } from './keeper-strip';
 import { SeatStrip } from './seat-strip';
 import { SectionAtLevel } from './section-at-level';
@@ -148,7 +149,7 @@ function BenchPicture({
   fromPaper: boolean;
   children: React.ReactNode;
 }) {
-  const { entry, read, compared, called, savedCount, draftKey } = scoring;
+  const { keeper, entry, read, compared, called, savedCount, draftKey } = scoring;
   const [wanted, setLevel] = useState(0);
   const { assessment, grades } = read.shown;
   const { reach, section } = assessment;
@@ -170,15 +171,18 @@ function BenchPicture({
       </div>
       {children}
       <div className="order-3 flex min-w-0 flex-wrap items-start gap-x-5 gap-y-2 sm:flex-nowrap lg:order-none">
-        <Verdict
-          judged={read.judged}
-          best={read.best}
-          corrections={read.corrections}
-          outside={read.outside}
-          last={compared}
-          called={called}
-          unit={unit}
-        />
+        <div className="flex min-w-0 grow flex-col gap-3">
+          <Verdict
+            judged={read.judged}
+            best={read.best}
+            corrections={read.corrections}
+            outside={read.outside}
+            last={compared}
+            called={called}
+            unit={unit}
+          />
+          {keeper && <Foretelling entry={entry} onForetell={scoring.foretell} />}
+        </div>
         {section && <SectionAtLevel section={section} reach={reach} unit={unit} level={level} onLevel={setLevel} />}
       </div>
     </>

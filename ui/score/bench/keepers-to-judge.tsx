@@ -17,6 +17,7 @@ export function KeepersToJudge({ state, onOpen }: KeepersToJudgeProps) {
   if (keepers.length === 0) return null;
   const taken = keeperSample(keepers, sample);
   const judged = keepers.filter(({ unionId }) => judgedKeeper(state, unionId));
+  const left = keepers.filter(({ unionId }) => taken.has(unionId) && !judgedKeeper(state, unionId)).length;
   const next = nextToJudge(state, sample, null);
   return (
     <section aria-labelledby="keepers-title">
@@ -43,7 +44,7 @@ export function KeepersToJudge({ state, onOpen }: KeepersToJudgeProps) {
           >
             <span>
               <strong>Judge {formatCode(next.code)}</strong> of seat{' '}
-              {state.seats.find(({ id }) => id === next.seatId)?.number}, one of {taken.size}
+              {state.seats.find(({ id }) => id === next.seatId)?.number}; {left} to go
             </span>
           </button>
         ) : (

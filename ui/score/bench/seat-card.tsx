@@ -1,6 +1,7 @@
 'use client';
 
 import { goodInARow } from '@/core/score/readiness/ready-rule';
+import { Tag } from 'lucide-react';
 import { UnionGlyph } from '@/ui/kit/union/union-glyph';
 import {
   attemptsToReady,
@@ -72,7 +73,8 @@ export function SeatCard({
         )}
         {keepers.length > 0 && (
           <span className="ml-auto whitespace-nowrap" title="Keepers judged">
-            {judged}/{keepers.length} <span aria-hidden>K</span>
+            <Tag aria-hidden className="mr-0.5 inline size-3" />
+            {judged}/{keepers.length}
           </span>
         )}
         {second > 0 && <strong className="border border-ink px-1">2nd</strong>}

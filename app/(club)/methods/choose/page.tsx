@@ -7,7 +7,7 @@ import { type Place, PLACE_WORDS, WOOD_WORDS, type WoodState } from '@/core/meth
 import { parseDecimal } from '@/core/units/decimal';
 import { isIsoDate } from '@/core/units/iso-date';
 import { formatLengthNumber, toMillimetres, type LengthUnit } from '@/core/units/length';
-import { clubPairings } from '@/server/teach/compatibility';
+import { clubPairings } from '@/server/plan/club-pairings';
 import { clubDay } from '@/server/plan/season';
 import { pageContext } from '../../../_http/session';
 import { Season } from '../../_season';

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { kindOf, USUAL_PAIRINGS } from '@/core/methods/compatibility/compatibility';
-import { clubPairings } from '@/server/teach/compatibility';
+import { clubPairings } from '@/server/plan/club-pairings';
 import { PairTable } from '@/ui/teach/pair-table';
 import { pageContext } from '../../../_http/session';
 import { Season } from '../../_season';

@@ -2,6 +2,7 @@ import { METHODS } from '@/core/methods/registry';
 import type { Metadata } from 'next';
 import { pairingData } from '@/server/plan/pairing-data';
 import { Measuring } from '@/ui/plan/pairing/measuring';
+import { PairWarnings } from '@/ui/plan/wood/pair-warnings';
 import { PairingBoard } from '@/ui/plan/pairing/pairing-board';
 import { orNotFound } from '../../../../../_http/or-not-found';
 import { pageContext } from '../../../../../_http/session';
@@ -11,9 +12,8 @@ export const metadata: Metadata = { title: 'Pairs' };
 export default async function PlanPairs({ params }: { params: Promise<{ workshop: string }> }) {
   const { workshop: id } = await params;
   const context = await pageContext();
-  const { pieces, woodLots, stockLots, version, method, place, stocks, scions, seats, saved } = await orNotFound(
-    pairingData(context, id),
-  );
+  const { pieces, woodLots, stockLots, version, method, place, stocks, scions, seats, saved, warnings } =
+    await orNotFound(pairingData(context, id));
   const mayChange = context.actor.role !== 'viewer';
   const unit = context.actor.lengthUnit;
   return (
@@ -46,6 +46,7 @@ export default async function PlanPairs({ params }: { params: Promise<{ workshop
           mayChange={mayChange}
         />
       </div>
+      <PairWarnings warnings={warnings} />
       <PairingBoard
         key={`${version}-${pieces.length}`}
         workshopId={id}

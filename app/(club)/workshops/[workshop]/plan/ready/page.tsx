@@ -12,7 +12,7 @@ export default async function PlanReady({ params }: { params: Promise<{ workshop
   const { workshop: id } = await params;
   const context = await pageContext();
   const heard = await orNotFound(heardBriefing(context, id));
-  const { light, lines, date, people, simulated } = await orNotFound(readiness(context, id, heard));
+  const { light, lines, date, people, simulated, siteId } = await orNotFound(readiness(context, id, heard));
   return (
     <div className="max-w-5xl">
       <h1 className="mb-3">
@@ -21,7 +21,19 @@ export default async function PlanReady({ params }: { params: Promise<{ workshop
           for {formatDate(date)}, {people} people
         </span>
       </h1>
-      <ReadyBoard light={light} lines={lines} />
+      <ReadyBoard
+        light={light}
+        lines={lines}
+        hrefs={{
+          roster: `/workshops/${id}/plan/roster`,
+          dates: `/workshops/${id}/plan/dates`,
+          wood: `/workshops/${id}/plan/wood`,
+          site: `/sites/${siteId}`,
+          briefing: `/workshops/${id}/teach/briefing`,
+          quantities: `/workshops/${id}/plan/quantities`,
+          compatibility: '/methods/pairs',
+        }}
+      />
       <p className="mt-4 max-w-prose text-sm text-muted">
         {simulated ? 'The forecast is simulated. ' : ''}What concerns law, protection and quarantine is a reminder: the
         local authority, the owner and licensed practitioners decide.

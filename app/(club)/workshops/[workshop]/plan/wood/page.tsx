@@ -6,6 +6,10 @@ import { quantities } from '@/server/plan/quantities';
 import { listSeats } from '@/server/plan/seats';
 import { ledger, warningsOf } from '@/server/plan/wood-ledger';
 import { listSources } from '@/server/plan/wood-sources';
+import { pairWarnings } from '@/core/plan/wood/pair-warnings';
+import { clubPairings } from '@/server/plan/club-pairings';
+import { pairsOf } from '@/server/plan/pairs-of-day';
+import { PairWarnings } from '@/ui/plan/wood/pair-warnings';
 import { LotsBoard } from '@/ui/plan/wood/lots-board';
 import { WoodSupply } from '@/ui/plan/quantities/wood-supply';
 import { orNotFound } from '../../../../../_http/or-not-found';
@@ -16,12 +20,20 @@ export const metadata: Metadata = { title: 'Wood' };
 export default async function PlanWood({ params }: { params: Promise<{ workshop: string }> }) {
   const { workshop: id } = await params;
   const context = await pageContext();
-  const { workshop, site, wood: supply, problem } = await orNotFound(quantities(context, id));
-  const [lots, seats, sources] = await Promise.all([
+  const { workshop, site, plan, wood: supply, problem } = await orNotFound(quantities(context, id));
+  const [lots, seats, sources, pairings] = await Promise.all([
     workshopLots(context, id),
     listSeats(context, id),
     listSources(context),
+    clubPairings(context),
   ]);
+  const pairs = pairWarnings(
+    pairsOf(
+      plan.methods.map((planned) => ({ plan: planned })),
+      lots,
+    ),
+    pairings,
+  );
   const own = await ledger(
     context,
     lots.wood.map((lot) => lot.id),
@@ -53,6 +65,7 @@ export default async function PlanWood({ params }: { params: Promise<{ workshop:
           <WoodSupply supply={supply} />
         </section>
       )}
+      <PairWarnings warnings={pairs} />
       <LotsBoard
         workshopId={id}
         title={workshop.title}
