@@ -49,14 +49,7 @@ export async function readiness(context: Context, workshopId: string, heard: Rea
   );
   const present = seats.filter(({ absent }) => !absent);
   const needs = taught.map(woodNeed);
-  const stockSpecies = new Set(taught.map(({ stock }) => kindOf(stock.species)));
-  const seenOf = (signs: string[], good: string[]): { on: string; good: boolean } | null => {
-    const recorded = observations.find(
-      ({ species, sign, seenOn }) =>
-        stockSpecies.has(kindOf(species)) && signs.includes(sign) && seenOn <= workshop.date,
-    );
-    return recorded ? { on: recorded.seenOn, good: good.includes(recorded.sign) } : null;
-  };
+  const seenOf = lookUp(observations, new Set(taught.map(({ stock }) => kindOf(stock.species))), workshop.date);
   const bark = seenOf(['bark-slips', 'bark-tight'], ['bark-slips']);
   const stocks = seenOf(
     ['buds-shut', 'buds-swell', 'leaves-out', 'bark-slips'],
@@ -90,22 +83,7 @@ export async function readiness(context: Context, workshopId: string, heard: Rea
     },
     pairs: pairWarnings(pairsOf(taught, lots), pairings),
     briefed: { heard: present.filter(({ person }) => heard.has(person.id)).length, outOf: present.length },
-    enough: [
-      // A lot that was chosen and not counted, or not booked, may hold all that is needed.
-      ...amounts.stocks.map(({ species, needed, there }) => ({
-        what: `${species} stocks`,
-        needed,
-        there,
-        counted: there > 0 || !lots.stocks.some((lot) => kindOf(lot.species) === species),
-      })),
-      ...amounts.wood.map(({ species, needed, booked }) => ({
-        what: `${species} sticks booked`,
-        needed,
-        there: booked,
-        counted: booked > 0 || !lots.wood.some((lot) => kindOf(lot.species) === kindOf(species)),
-      })),
-      ...kitShort(amounts.lines),
-    ],
+    enough: [...lotsShort(amounts, lots), ...kitShort(amounts.lines)],
     forecast: forecastOf(
       context,
       amounts,
@@ -122,6 +100,20 @@ export async function readiness(context: Context, workshopId: string, heard: Rea
   };
 }
 
+/** The latest of some signs that was seen on stocks of the day, and whether it is a good one. */
+function lookUp(
+  observations: Awaited<ReturnType<typeof listObservations>>,
+  stockSpecies: ReadonlySet<string>,
+  date: string,
+) {
+  return (signs: string[], good: string[]): { on: string; good: boolean } | null => {
+    const recorded = observations.find(
+      ({ species, sign, seenOn }) => stockSpecies.has(kindOf(species)) && signs.includes(sign) && seenOn <= date,
+    );
+    return recorded ? { on: recorded.seenOn, good: good.includes(recorded.sign) } : null;
+  };
+}
+
 function expectSlip(
   stocks: { slipFrom: { early: string; late: string } | null; slipTo: { early: string; late: string } | null }[],
   date: string,
@@ -131,6 +123,29 @@ function expectSlip(
   return stocks.every(({ slipFrom, slipTo }) => slipFrom && date >= slipFrom.late && slipTo && date <= slipTo.early)
     ? true
     : null;
+}
+
+/** Stocks and sticks beside what is needed. A lot that was chosen and not counted, or not booked, may hold all of it. */
+function lotsShort(
+  { stocks, wood }: Pick<Awaited<ReturnType<typeof quantities>>, 'stocks' | 'wood'>,
+  lots: Awaited<ReturnType<typeof workshopLots>>,
+): ReadyInput['enough'] {
+  const chosen = (rows: readonly { species: string }[], species: string): boolean =>
+    rows.some((lot) => kindOf(lot.species) === kindOf(species));
+  return [
+    ...stocks.map(({ species, needed, there }) => ({
+      what: `${species} stocks`,
+      needed,
+      there,
+      counted: there > 0 || !chosen(lots.stocks, species),
+    })),
+    ...wood.map(({ species, needed, booked }) => ({
+      what: `${species} sticks booked`,
+      needed,
+      there: booked,
+      counted: booked > 0 || !chosen(lots.wood, species),
+    })),
+  ];
 }
 
 /** Kit that is counted in the store and falls short; what nobody counted is one line. */

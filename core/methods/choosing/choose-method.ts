@@ -22,6 +22,15 @@ export interface Situation {
   /** Wood is scarce: a bud a union is worth more than a stick a union. */
   scarce: boolean;
   practised: boolean;
+  /** What the year of a site says, in place of the calendar of the trade; then `climate` is not asked. */
+  atSite?: SiteSeasons | null;
+}
+
+/** Which seasons of a method are open at a site on the day. */
+export interface SiteSeasons {
+  open: (method: MethodFacts) => { season: Season; hangsOn: string | null }[];
+  /** Why none is, and when one will be. */
+  shut: (method: MethodFacts) => string;
 }
 
 /** One method in this situation: whether it can work today, and what speaks for and against it. */
@@ -98,13 +107,20 @@ function weigh<Known extends MethodFacts>(
 type Favour = (by: number, why: string) => void;
 type Refuse = (against: string, needs: string) => void;
 
-function season({ date, climate, wood, place }: Situation, { use }: MethodFacts, favour: Favour, refuse: Refuse): void {
+function season(situation: Situation, method: MethodFacts, favour: Favour, refuse: Refuse): void {
+  const { date, climate, wood, place, atSite } = situation;
+  const { use } = method;
   const fits = (season: Season): boolean => !season.places || season.places.includes(place);
-  const now = use.seasons.filter((season) => fits(season) && isInSeason(season, date, climate, use.tropics ?? false));
+  const here = atSite?.open(method);
+  const now = here
+    ? here.map(({ season: open }) => open)
+    : use.seasons.filter((season) => fits(season) && isInSeason(season, date, climate, use.tropics ?? false));
   const takes = (season: Season): boolean =>
     season.wood.includes(wood) || (wood === 'moving' && season.wood.includes('dormant'));
   const open = now.find((season) => takes(season) && !season.besides) ?? now.find(takes);
+  const hangsOn = here?.find((other) => other.season === open)?.hangsOn;
   if (open) {
+    if (hangsOn) favour(-0.05, hangsOn);
     if (open.besides) favour(-0.1, `${capital(open.name)}: it works, and other methods are done more often now.`);
     else favour(0.05, `${capital(open.name)} is its season.`);
     if (wood === 'moving' && open.wood.includes('dormant'))
@@ -118,6 +134,7 @@ function season({ date, climate, wood, place }: Situation, { use }: MethodFacts,
     );
     return;
   }
+  if (atSite) return refuse('Out of its season here.', atSite.shut(method));
   const opening = nextOpening(
     use.seasons.filter(fits).length > 0 ? use.seasons.filter(fits) : use.seasons,
     date,

@@ -128,6 +128,14 @@ export function methodYear(input: FinderInput): MethodYear {
   return { input, windows: seasons.map((season) => ({ season, window: windowOf(season, input) })) };
 }
 
+/** The seasons of a method that are open on `date`, surely or only if the year is kind. */
+export function seasonsOn(date: IsoDate, { windows }: MethodYear): (DayVerdict & { season: Season })[] {
+  return windows.flatMap(({ season, window }) => {
+    const { chance, why } = inSeason(date, season, window);
+    return chance === 'shut' ? [] : [{ chance, why, season }];
+  });
+}
+
 /** Whether a method can be taught at a site on `date`, and why not. The year must be that of the cycle that holds it. */
 export function verdictOn(date: IsoDate, { input, windows }: MethodYear): DayVerdict {
   const { method, place } = input;

@@ -1,14 +1,16 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { chooseMethod, type Choice, type Situation } from '@/core/methods/choosing/choose-method';
-import { bleeds, pairingOf, VERDICT_WORDS, type Pairing } from '@/core/methods/compatibility/compatibility';
+import { bleeds, kindOf, pairingOf, VERDICT_WORDS, type Pairing } from '@/core/methods/compatibility/compatibility';
 import { METHODS } from '@/core/methods/registry';
 import { type Place, PLACE_WORDS, WOOD_WORDS, type WoodState } from '@/core/methods/use';
 import { parseDecimal } from '@/core/units/decimal';
 import { isIsoDate } from '@/core/units/iso-date';
 import { formatLengthNumber, toMillimetres, type LengthUnit } from '@/core/units/length';
 import { clubPairings } from '@/server/plan/club-pairings';
-import { clubDay } from '@/server/plan/season';
+import { siteSeasons } from '@/core/plan/dates/site-seasons';
+import { clubDay, siteYears } from '@/server/plan/season';
+import { SituationForm } from '@/ui/teach/situation-form';
 import { pageContext } from '../../../_http/session';
 import { Season } from '../../_season';
 import type { MethodFacts } from '@/core/methods/method-facts';
@@ -20,7 +22,11 @@ type Query = Record<string, string | string[] | undefined>;
 export default async function Choose({ searchParams }: { searchParams: Promise<Query> }) {
   const query = await searchParams;
   const context = await pageContext();
-  const [{ today, hemisphere }, own] = await Promise.all([clubDay(context), clubPairings(context)]);
+  const [{ today, hemisphere }, own, sites] = await Promise.all([
+    clubDay(context),
+    clubPairings(context),
+    siteYears(context),
+  ]);
   const unit = context.actor.lengthUnit;
   const problems: Record<string, string> = {};
   const text = (name: string, otherwise: string): string => (typeof query[name] === 'string' ? query[name] : otherwise);
@@ -49,10 +55,12 @@ export default async function Choose({ searchParams }: { searchParams: Promise<Q
     scarce: text('scarce', 'no') === 'yes',
     practised: text('skill', 'new') === 'practised',
   };
-  const choices = chooseMethod(situation, METHODS, unit);
-  const works = choices.filter((choice) => choice.works);
-  const others = choices.filter((choice) => !choice.works);
   const [species, scionSpecies] = [text('species', 'pear').slice(0, 60), text('scionSpecies', 'pear').slice(0, 60)];
+  // Whoever names a half of the earth and no site asks the calendar of the trade.
+  const site = sites.find(({ id }) => id === text('site', query.climate ? '' : (sites[0]?.id ?? ''))) ?? null;
+  const work = { place: situation.place, scionSpecies: kindOf(scionSpecies), stockSpecies: kindOf(species) };
+  const atSite = site && siteSeasons(site.year, METHODS, work, situation.date);
+  const choices = chooseMethod({ ...situation, atSite }, METHODS, unit);
   const pairing = species.trim() && scionSpecies.trim() ? pairingOf(species, scionSpecies, own) : null;
   return (
     <>
@@ -68,16 +76,18 @@ export default async function Choose({ searchParams }: { searchParams: Promise<Q
             scionSpecies={scionSpecies}
             unit={unit}
             situation={situation}
+            sites={sites}
+            site={site?.id ?? ''}
             problems={problems}
           />
           <Answers
             pairing={pairing}
             scionSpecies={scionSpecies}
             species={species}
-            works={works}
+            works={choices.filter((choice) => choice.works)}
             situation={situation}
             unit={unit}
-            others={others}
+            others={choices.filter((choice) => !choice.works)}
           />
         </div>
       </main>
@@ -140,57 +150,6 @@ function Suggestion({ i, method, situation, unit, pro, against }: SuggestionProp
   );
 }
 
-interface SituationFormProps {
-  species: string;
-  scionSpecies: string;
-  unit: LengthUnit;
-  situation: Situation;
-  /** What is wrong with a field, by its name. */
-  problems: Record<string, string>;
-}
-
-/** What is at hand. */
-function SituationForm({ species, scionSpecies, unit, situation, problems }: SituationFormProps) {
-  const input = (name: string, label: string, value: string, mode: 'decimal' | 'text' = 'text', type = 'text') => (
-    <TypedField label={label} name={name} type={type} value={value} mode={mode} problems={problems} />
-  );
-  const select = (name: string, label: string, value: string, options: [string, string][]) => (
-    <ChosenField label={label} name={name} value={value} options={options} />
-  );
-  return (
-    <form method="get" className="board grid grid-cols-2 gap-3 self-start" aria-label="What is at hand">
-      {input('species', 'Stock is', species)}
-      {input('scionSpecies', 'Scion is', scionSpecies)}
-      {input('stock', `Stock Ø, ${unit}`, formatLengthNumber(situation.stock, unit), 'decimal')}
-      {input('scion', `Scion Ø, ${unit}`, formatLengthNumber(situation.scion, unit), 'decimal')}
-      {input('date', 'Date', situation.date, 'text', 'date')}
-      {select('climate', 'Where the year is', situation.climate, [
-        ['north', 'northern'],
-        ['south', 'southern'],
-        ['tropics', 'no winter'],
-      ])}
-      {select('place', 'Worked', situation.place, Object.entries(PLACE_WORDS))}
-      {select('state', 'Bark', situation.barkSlips ? 'slips' : 'tight', [
-        ['tight', 'is tight'],
-        ['slips', 'slips'],
-      ])}
-      <div className="col-span-2 grid">{select('wood', 'Wood is', situation.wood, Object.entries(WOOD_WORDS))}</div>
-      {input('woodLength', `Its length, ${unit}`, formatLengthNumber(situation.woodLength, unit), 'decimal')}
-      {select('scarce', 'There is', situation.scarce ? 'yes' : 'no', [
-        ['no', 'enough of it'],
-        ['yes', 'little of it'],
-      ])}
-      {select('skill', 'Hands are', situation.practised ? 'practised' : 'new', [
-        ['new', 'new'],
-        ['practised', 'practised'],
-      ])}
-      <button type="submit" className="bench-button self-end" data-weight="main">
-        Rank
-      </button>
-    </form>
-  );
-}
-
 interface AnswersProps {
   pairing: Pairing | null;
   scionSpecies: string;
@@ -243,56 +202,5 @@ function Answers({ pairing, scionSpecies, species, works, situation, unit, other
       <h2 className="mb-1">What would have to change for the others</h2>
       <NotNow others={others} />
     </div>
-  );
-}
-
-interface ChosenFieldProps {
-  label: string;
-  name: string;
-  value: string;
-  options: [string, string][];
-}
-
-/** One of several. */
-function ChosenField({ label, name, value, options }: ChosenFieldProps) {
-  return (
-    <label className="text-sm font-bold">
-      {label}
-      <select name={name} defaultValue={value} className="bench-input font-normal">
-        {options.map(([id, words]) => (
-          <option key={id} value={id}>
-            {words}
-          </option>
-        ))}
-      </select>
-    </label>
-  );
-}
-
-interface TypedFieldProps {
-  label: string;
-  name: string;
-  type: string;
-  value: string;
-  mode: 'text' | 'decimal';
-  problems: Record<string, string>;
-}
-
-/** A figure or a word of the situation. */
-function TypedField({ label, name, type, value, mode, problems }: TypedFieldProps) {
-  return (
-    <label className="text-sm font-bold">
-      {label}
-      <input
-        name={name}
-        type={type}
-        defaultValue={value}
-        inputMode={mode}
-        maxLength={60}
-        className="bench-input font-normal"
-        aria-invalid={problems[name] !== undefined}
-      />
-      {problems[name] && <span className="block text-loud">{problems[name]}</span>}
-    </label>
   );
 }
