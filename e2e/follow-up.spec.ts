@@ -55,7 +55,7 @@ test('a grower answers from a phone without an account; the findings follow', as
   const row = page.getByRole('row', { name: /Ona Ferrel/ });
   await expect(row).toContainText('a bud may be green');
   const csv = await (await page.request.get(`/api/workshops/${past}/export/reports.csv`)).text();
-  expect(csv.split('\r\n')[0]).toBe('report_id,union_id,code,milestone,answer,source,recorded_at,note');
+  expect(csv.split('\r\n')[0]).toBe('report_id,union_id,code,milestone,answer,source,seen_on,recorded_at,note');
   expect(csv).toContain('a bud may be green');
 });
 

@@ -136,7 +136,7 @@ describe('rounds by variant', () => {
         fc.integer({ min: 0, max: 730 }),
         ({ rounds }, day) => {
           const madeOn = addDays('2027-01-01', day);
-          const dated = timetable({ rounds }, { aftercare: [] }, madeOn, { turnsOf }).rounds;
+          const dated = timetable({ wayOn: 'bench', rounds }, { aftercare: [] }, madeOn, { turnsOf }).rounds;
           const order = dated.map(({ milestone }) => MILESTONES.indexOf(milestone));
           expect(order).toEqual([...order].sort());
           for (const { due: window, signs, question, milestone, answers } of dated) {

@@ -8,6 +8,7 @@ import type { Method } from '@/core/methods/method';
 import { methodById } from '@/core/methods/registry';
 import { defaultRule, judgeUnion } from '@/core/score/rubric/judge-union';
 import { kept } from '@/server/platform/kept';
+import { tasksFor } from '@/core/methods/timetable/tasks-by-way';
 import { shownTechnique } from '@/core/methods/shown-technique';
 import { formatLength } from '@/core/units/length';
 import { dateInZone } from '@/core/units/zoned-date';
@@ -138,7 +139,8 @@ function joinedDrawing(method: Method): GrowerPage['drawings'][number] {
 /** What the union's own method says to do this week; a grower has no unit of their own, so lengths are in mm. */
 function advice({ milestone }: RoundRow, union: UnionRow, answer: Answer): string {
   const { aftercare } = shownTechnique(methodById(union.method), union.schools);
-  return thisWeek(variantMade(union).wayOn, milestone, answer, aftercare, (mm) => formatLength(mm, 'mm'));
+  const { wayOn } = variantMade(union);
+  return thisWeek(wayOn, milestone, answer, tasksFor(wayOn, aftercare), (mm) => formatLength(mm, 'mm'));
 }
 
 /** Saves one answer of a grower; the same id twice is one answer. Returns what to do this week. */

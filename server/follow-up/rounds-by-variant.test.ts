@@ -3,7 +3,8 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { listKeepers } from '@/server/plan/keepers-of-workshop';
 import { makeKeepers } from '@/server/aftercare/make-keepers';
 import { getWorkshop, putWorkshop } from '@/server/plan/workshops';
-import { testClub, type TestClub, testWorkshop } from '@/server/testing/test-club';
+import { formatCode } from '@/core/codes/plant-code';
+import { refusalOf, testClub, type TestClub, testWorkshop } from '@/server/testing/test-club';
 import { followUp, roundChoices } from './follow-up';
 import { growerPage, saveAnswer } from './grower-page';
 import { outbox } from '@/server/platform/outbox';
@@ -99,5 +100,93 @@ describe('rounds of a workshop', () => {
       });
       expect(await fact(made.plant.unionId), method).toMatchObject({ healed: 'alive', growing: 'alive', wintered });
     }
+  });
+});
+
+describe('a day of two methods', () => {
+  const ASKS = { whip: 'whip-and-tongue/bench', chip: 'chip/spring' };
+  /** Whips and chips of one April day, a keeper of each for everybody. */
+  async function twoMethods() {
+    const { id, woodLotId, stockLotId } = await testWorkshop(club, 2);
+    const { title, siteId } = await getWorkshop(club.as('lead'), id);
+    const day = { title, siteId, date: '2027-04-10', method: 'whip-and-tongue', promisedKeepers: 2, promise: '' };
+    await putWorkshop(club.as('lead'), id, day);
+    for (const method of ['whip-and-tongue', 'chip'])
+      await makeKeepers(club.as('lead'), id, { woodLotId, stockLotId, each: 1, method });
+    const keepers = await listKeepers(club.as('lead'), id);
+    const first = (method: string) => keepers.find((keeper) => keeper.method === method)!;
+    return { id, whip: first('whip-and-tongue'), chip: first('chip') };
+  }
+
+  it('is asked in rounds of its own where the days differ, and in one where they are the same', async () => {
+    const { id } = await twoMethods();
+    const choices = await roundChoices(club.as('viewer'), id);
+    expect(choices.map(({ milestone, asks, opensOn }) => [milestone, asks, opensOn])).toEqual([
+      ['healed', ASKS.whip, '2027-04-24'],
+      ['healed', ASKS.chip, '2027-05-01'],
+      ['growing', '', '2027-06-05'],
+      ['season', '', expect.stringMatching(/^2027-1/)],
+      ['wintered', '', expect.stringMatching(/^2028-0/)],
+    ]);
+    expect(choices[1]!.whose).toBe('Chip bud');
+    await addRound(club.as('lead'), id, uuid(), choices[0]);
+    const left = await roundChoices(club.as('viewer'), id);
+    expect(left.map(({ milestone, asks }) => [milestone, asks])[0]).toEqual(['healed', ASKS.chip]);
+    await addRound(club.as('lead'), id, uuid(), left[0]);
+    expect((await refusalOf(addRound(club.as('lead'), id, uuid(), choices[1]))).refusal).toBe('conflict');
+    expect((await refusalOf(addRound(club.as('lead'), id, uuid(), { ...choices[1], asks: '' }))).refusal).toBe(
+      'conflict',
+    );
+    expect((await refusalOf(addRound(club.as('lead'), id, uuid(), { ...choices[1], asks: 'all; DROP' }))).refusal).toBe(
+      'invalid',
+    );
+  });
+  it('asks each grower of the plants a round is about, and of each in its own words', async () => {
+    const { id, whip, chip } = await twoMethods();
+    const [healed, , growing] = await roundChoices(club.as('viewer'), id);
+    const [first, second] = [uuid(), uuid()];
+    await addRound(club.as('lead'), id, first, healed);
+    await addRound(club.as('lead'), id, second, growing);
+    const [one, both] = await followUp(club.as('viewer'), id);
+    const codes = (round: typeof one) => round!.growers.find(({ seatNumber }) => seatNumber === 1)!.plants;
+    expect(codes(one).map(({ code }) => code)).toEqual([whip.code]);
+    expect(codes(both).map(({ code }) => code)).toEqual([whip.code, chip.code]);
+    const now = new Date('2027-06-06T08:00:00Z');
+    await sendRound(club.as('lead', now), second, { sentSoFar: 0 });
+    const letter = (await outbox(club.as('lead'))).find(({ text }) => text?.includes(formatCode(chip.code)))!;
+    const token = /\/r\/([\w-]+)/.exec(letter.text!)![1]!;
+    const page = await growerPage({ ...club.services, now }, token);
+    expect(page.plants.map(({ code }) => code)).toEqual([whip.code, chip.code]);
+    expect(page.drawings.map(({ method }) => method)).toEqual(['Whip-and-tongue', 'Chip bud']);
+    const advice = await Promise.all(
+      [whip, chip].map(({ unionId }) =>
+        saveAnswer({ ...club.services, now }, token, uuid(), { unionId, answer: 'dead', note: '' }),
+      ),
+    );
+    expect(advice[0]).not.toEqual(advice[1]);
+  });
+  it('keeps the day a thing was seen beside the day it was told, and goes by it', async () => {
+    const { id, whip } = await twoMethods();
+    const [healed] = await roundChoices(club.as('viewer'), id);
+    const roundId = uuid();
+    await addRound(club.as('lead'), id, roundId, healed);
+    const told = new Date('2027-05-10T10:00:00Z');
+    const enter = (change: object) =>
+      enterReport(club.as('lead', told), uuid(), {
+        roundId,
+        unionId: whip.unionId,
+        answer: 'yes',
+        source: 'slip',
+        ...change,
+      });
+    expect((await refusalOf(enter({ seenOn: '2027-05-11' }))).fields).toEqual({ seenOn: 'Still to come.' });
+    expect((await refusalOf(enter({ seenOn: '2027-04-09' }))).fields).toEqual({ seenOn: 'Before it was made.' });
+    await enter({ seenOn: '2027-04-28' });
+    expect(await fact(whip.unionId)).toMatchObject({ firstAliveOn: '2027-04-28', lastAliveOn: '2027-04-28' });
+    const report = await club.services.db.reports.findOne({ where: { unionId: whip.unionId }, raw: true });
+    expect(report).toMatchObject({ seenOn: '2027-04-28', recordedAt: told });
+    // Said without a day, it was seen when it was told.
+    await enter({ answer: 'dead' });
+    expect(await fact(whip.unionId)).toMatchObject({ firstAliveOn: null, firstDeadOn: '2027-05-10', healed: 'dead' });
   });
 });

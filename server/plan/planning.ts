@@ -62,7 +62,7 @@ export async function planningOf(context: Context, stored: WorkshopRow): Promise
         edits: site.assumptions,
         observations: observations.map(({ species, sign, seenOn }) => ({ species, sign, on: seenOn })),
       },
-      rounds: rounds.map(({ milestone, opensOn, closesOn }) => ({ milestone, opensOn, closesOn })),
+      rounds: rounds.map(({ milestone, asks, opensOn, closesOn }) => ({ milestone, asks, opensOn, closesOn })),
       lots: lots.wood.map(({ variety, species, cutOn }) => ({ name: variety, species: kindOf(species), cutOn })),
       others: workshops
         .filter(({ id }) => id !== workshopId)

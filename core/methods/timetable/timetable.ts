@@ -4,6 +4,7 @@ import type { IsoDate } from '../../units/iso-date';
 import type { AftercareTask } from './aftercare-task';
 import { type DueWindow, dueWindow, type Known } from './due-window';
 import type { RoundAdvice } from './round-advice';
+import { tasksFor } from './tasks-by-way';
 
 /** What follows a union, with its days where they are known. */
 export interface Timetable {
@@ -16,7 +17,7 @@ export interface Timetable {
  * @example timetable(atTheBench, shownTechnique(whip), '2027-03-06').rounds[0].due // { from: '2027-03-20', to: '2027-03-27' }
  */
 export function timetable(
-  { rounds }: Pick<Variant, 'rounds'>,
+  { rounds, wayOn }: Pick<Variant, 'rounds' | 'wayOn'>,
   { aftercare }: Pick<Technique, 'aftercare'>,
   madeOn: IsoDate,
   known: Known = {},
@@ -28,6 +29,6 @@ export function timetable(
         dueWindow(advice.trigger, madeOn, known) ??
         (advice.otherwise ? dueWindow(advice.otherwise, madeOn, known) : null),
     })),
-    tasks: aftercare.map((task) => ({ ...task, due: dueWindow(task.trigger, madeOn, known) })),
+    tasks: tasksFor(wayOn, aftercare).map((task) => ({ ...task, due: dueWindow(task.trigger, madeOn, known) })),
   };
 }

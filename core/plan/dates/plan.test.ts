@@ -222,14 +222,28 @@ describe('dates of a workshop', () => {
     expect(new Set(ids('2027-03-20')).size).toBe(ids('2027-03-20').length);
     expect(ids('2027-03-27')).toEqual(ids('2027-03-20'));
   });
-  it('keep rounds that were set only with the day they were set for', () => {
-    const planFacts = facts({ rounds: [{ milestone: 'healed', opensOn: '2027-04-08', closesOn: '2027-04-20' }] });
-    expect(datedPlan(planFacts, METHODS).dates.filter(({ kind }) => kind === 'round')).toMatchObject([
-      { from: '2027-04-08' },
-    ]);
-    expect(
-      datedPlan(planFacts, METHODS, '2027-03-27').dates.filter(({ kind }) => kind === 'round').length,
-    ).toBeGreaterThan(1);
+  it('keep rounds that were set only with the day they were set for, and advise those that were not', () => {
+    const set = { milestone: 'healed' as const, opensOn: '2027-04-08', closesOn: '2027-04-20' };
+    const rounds = (planFacts: PlanFacts, date?: string) =>
+      datedPlan(planFacts, METHODS, date).dates.filter(({ kind }) => kind === 'round');
+    const planFacts = facts({ rounds: [{ ...set, asks: '' }] });
+    expect(rounds(planFacts)[0]).toMatchObject({ id: 'round-healed', from: '2027-04-08' });
+    expect(rounds(planFacts).filter(({ id }) => id.startsWith('round-healed'))).toHaveLength(1);
+    expect(rounds(planFacts).map(({ id }) => id)).toContain('round-growing');
+    expect(rounds(planFacts, '2027-03-27')[0]!.from).not.toBe('2027-04-08');
+  });
+  it('name a second round of a milestone by whom it asks, so that a calendar has both', () => {
+    const [first, second] = facts().methods;
+    const set = { milestone: 'healed' as const, opensOn: '2027-04-08', closesOn: '2027-04-20' };
+    const planFacts = facts({
+      rounds: [
+        { ...set, asks: `${first!.method}/bench` },
+        { ...set, asks: `${(second ?? first)!.method}/outdoors` },
+      ],
+    });
+    const healed = datedPlan(planFacts, METHODS).dates.filter(({ id }) => id.startsWith('round-healed'));
+    expect(new Set(healed.map(({ id }) => id)).size).toBe(2);
+    expect(healed[0]!.how).toMatch(/^The round that was set for /);
   });
 });
 

@@ -39,8 +39,8 @@ export interface DatesInput {
   title: string;
   taught: Taught[];
   assumption: AssumptionById;
-  /** Rounds that were set already, instead of those the method advises. */
-  rounds: { milestone: keyof typeof MILESTONE_WORDS; opensOn: IsoDate; closesOn: IsoDate }[];
+  /** Rounds that were set already, instead of those the method advises; `asks` names some unions of the day, or is empty. */
+  rounds: { milestone: keyof typeof MILESTONE_WORDS; asks: string; opensOn: IsoDate; closesOn: IsoDate }[];
   /** Words for a temperature in the reader's unit. */
   degrees: (celsius: number) => string;
   /** And for a length in mm. */

@@ -87,20 +87,31 @@ function afterwards({ date, taught, assumption, rounds, degrees, length }: Dates
         : 'No frost here: plant when callus is seen, the union well above the soil.',
     });
   }
-  if (rounds.length > 0) {
-    for (const round of rounds)
-      dates.push({
-        id: `round-${round.milestone}`,
-        name: `Follow-up: ${MILESTONE_WORDS[round.milestone].name.toLowerCase()}`,
-        from: round.opensOn,
-        to: round.closesOn,
-        kind: 'round',
-        source: null,
-        how: 'The round that was set.',
-      });
-    return dates;
-  }
-  return [...dates, ...advisedDates(taught, date, length)];
+  // What was set stands in place of what is advised; of what nobody set, the advice stays.
+  const advised = advisedDates(taught, date, length).filter(
+    ({ id }) => !rounds.some(({ milestone }) => id === `round-${milestone}` || id.startsWith(`round-${milestone}-`)),
+  );
+  return [...dates, ...setDates(rounds, taught), ...advised];
+}
+
+/** The rounds that were set, each with whose it is where it is not all of the day's. */
+function setDates(rounds: DatesInput['rounds'], taught: DatesInput['taught']): PlannedDate[] {
+  return rounds.map(({ milestone, asks, opensOn, closesOn }, i) => {
+    const again = rounds.slice(0, i).some((other) => other.milestone === milestone);
+    const asked = taught.filter(({ method }) => asks.split(' ').some((made) => made.startsWith(`${method.id}/`)));
+    return {
+      id: again ? `round-${milestone}-${asks.replaceAll('/', '-').replaceAll(' ', '-')}` : `round-${milestone}`,
+      name: `Follow-up: ${MILESTONE_WORDS[milestone].name.toLowerCase()}`,
+      from: opensOn,
+      to: closesOn,
+      kind: 'round',
+      source: null,
+      how:
+        asked.length > 0
+          ? `The round that was set for ${asked.map(({ method }) => method.inSentence).join(' and ')}.`
+          : 'The round that was set.',
+    };
+  });
 }
 
 /** The rounds that what is taught asks for; methods that ask the same at the same time are asked together. */
