@@ -147,9 +147,9 @@ describe('a day of two methods', () => {
     const [first, second] = [uuid(), uuid()];
     await addRound(club.as('lead'), id, first, healed);
     await addRound(club.as('lead'), id, second, growing);
-    const [one, both] = await followUp(club.as('viewer'), id);
-    const codes = (round: typeof one) => round!.growers.find(({ seatNumber }) => seatNumber === 1)!.plants;
-    expect(codes(one).map(({ code }) => code)).toEqual([whip.code]);
+    const [early, both] = await followUp(club.as('viewer'), id);
+    const codes = (round: typeof early) => round!.growers.find(({ seatNumber }) => seatNumber === 1)!.plants;
+    expect(codes(early).map(({ code }) => code)).toEqual([whip.code]);
     expect(codes(both).map(({ code }) => code)).toEqual([whip.code, chip.code]);
     const now = new Date('2027-06-06T08:00:00Z');
     await sendRound(club.as('lead', now), second, { sentSoFar: 0 });

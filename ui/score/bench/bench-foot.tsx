@@ -38,6 +38,7 @@ export function BenchFoot({ scoring, fromPaper, next, onSeat, onCaution }: Bench
             <UnionCounters
               key={`${scoring.draftKey} ${scoring.savedCount}`}
               strokes={entry.strokes}
+              limit={scoring.strokeLimit}
               onStroke={scoring.stroke}
             />
           </div>

@@ -154,7 +154,14 @@ function BenchPicture({
   const { assessment, grades } = read.shown;
   const { reach, section } = assessment;
   const level = Math.max(-reach, Math.min(reach, wanted));
-  const strokes = <UnionCounters key={`${draftKey} ${savedCount}`} strokes={entry.strokes} onStroke={scoring.stroke} />;
+  const strokes = (
+    <UnionCounters
+      key={`${draftKey} ${savedCount}`}
+      strokes={entry.strokes}
+      limit={scoring.strokeLimit}
+      onStroke={scoring.stroke}
+    />
+  );
   return (
     <>
       <div className="order-2 min-w-0 lg:order-none">

@@ -4,11 +4,13 @@ import { useEffect, useState } from 'react';
 
 interface UnionCountersProps {
   strokes: number | null;
+  /** Strokes that are good by the method; null where it does not limit them, and none are counted. */
+  limit: number | null;
   onStroke: () => void;
 }
 
 /** How long this union has been looked at, and a counter of strokes wide enough to be pressed without looking. */
-export function UnionCounters({ strokes, onStroke }: UnionCountersProps) {
+export function UnionCounters({ strokes, limit, onStroke }: UnionCountersProps) {
   const [seconds, setSeconds] = useState(0);
   useEffect(() => {
     const began = Date.now();
@@ -16,16 +18,20 @@ export function UnionCounters({ strokes, onStroke }: UnionCountersProps) {
     return () => clearInterval(tick);
   }, []);
   return (
-    <div className="grid grid-cols-[1fr_auto] items-stretch gap-2">
-      <button
-        type="button"
-        className="bench-button min-h-14 border-dashed text-lg lg:min-h-11 lg:text-base"
-        onClick={onStroke}
-        aria-label={`Count a stroke, ${strokes ?? 0} so far. Key +`}
-      >
-        Stroke <span className="text-2xl leading-none lg:text-xl">{strokes ?? 0}</span>{' '}
-        <kbd className="text-xs font-normal">+</kbd>
-      </button>
+    <div className="grid grid-cols-[1fr_auto] items-stretch justify-end gap-2">
+      {limit === null ? (
+        <span />
+      ) : (
+        <button
+          type="button"
+          className="bench-button min-h-14 border-dashed text-lg lg:min-h-11 lg:text-base"
+          onClick={onStroke}
+          aria-label={`Count a stroke, ${strokes ?? 0} so far, ${limit} are good. Key +`}
+        >
+          Stroke <span className="text-2xl leading-none lg:text-xl">{strokes ?? 0}</span>
+          <span className="text-sm font-normal">of {limit}</span> <kbd className="text-xs font-normal">+</kbd>
+        </button>
+      )}
       <p
         role="timer"
         aria-label="Time on this union"

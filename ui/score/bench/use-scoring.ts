@@ -53,12 +53,14 @@ export function useScoring({ live, seatId, keeperId, onOpen, fromPaper }: Scorin
   };
   const edit = (entered: Entry): void =>
     begin({ ...draft, entry: entered, past: [...(draft?.past ?? []), entry].slice(-UNDONE) });
+  const counted = read.shown.grades.find(({ point }) => point.strokesGood !== undefined)?.point;
   const stroke = (): void => {
+    // A method that does not limit strokes has none to count.
+    if (!counted) return;
     const strokes = (entry.strokes ?? 0) + 1;
-    const counted = read.shown.grades.find(({ point }) => point.strokesGood !== undefined)?.point;
-    const marked = counted && strokeMark(counted, strokes);
+    const marked = strokeMark(counted, strokes);
     navigator.vibrate?.(30);
-    edit({ ...entry, strokes, marks: counted && marked ? { ...entry.marks, [counted.id]: marked } : entry.marks });
+    edit({ ...entry, strokes, marks: marked ? { ...entry.marks, [counted.id]: marked } : entry.marks });
   };
   const undo = async (): Promise<void> => {
     if (!draft || draft.past.length === 0) return saving.takeBack();
@@ -76,6 +78,7 @@ export function useScoring({ live, seatId, keeperId, onOpen, fromPaper }: Scorin
     setFilledIn,
     edit,
     stroke,
+    strokeLimit: counted?.strokesGood ?? null,
     undo,
     save: saving.save,
     leave: (): void => setDraft(draftKey, null),

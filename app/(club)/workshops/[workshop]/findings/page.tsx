@@ -1,25 +1,25 @@
-import { percent, wholePercent } from '@/core/units/percent';
 import { COLOURS } from '@/core/drawing/colours';
 import type { Metadata } from 'next';
 import { MILESTONE_WORDS } from '@/core/methods/milestones';
 import { formatCode } from '@/core/codes/plant-code';
+import { besideTake } from '@/server/findings/beside-take';
 import { workshopFindings, type Findings, type MilestoneFinding } from '@/server/findings/findings';
+import { BesideTable } from '@/ui/findings/beside-table';
+import { range, shareWords } from '@/ui/findings/take-words';
 import { TakeChart } from '@/ui/findings/take-chart';
 import { orNotFound } from '../../../../_http/or-not-found';
 import { pageContext } from '../../../../_http/session';
 
 export const metadata: Metadata = { title: 'Findings' };
 
-const shareWords = (share: number | null): string => (share === null ? '–' : percent(share));
-const range = (interval: { low: number; high: number } | null): string =>
-  interval === null ? '–' : `${wholePercent(interval.low)} to ${percent(interval.high)}`;
-
 export default async function FindingsPage({ params }: { params: Promise<{ workshop: string }> }) {
   const { workshop: id } = await params;
-  const findings = await orNotFound(workshopFindings(await pageContext(), id));
+  const context = await pageContext();
+  const findings = await orNotFound(workshopFindings(context, id));
   const asked = findings.milestones.filter((finding) => finding.asked && finding.alive + finding.dead > 0);
   // Latest milestone anybody answered, for the column beside the scores.
   const latest = asked.at(-1)?.milestone ?? 'healed';
+  const beside = await besideTake(context, id, latest);
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-6">
       <section aria-labelledby="take-title">
@@ -65,6 +65,7 @@ export default async function FindingsPage({ params }: { params: Promise<{ works
           </p>
         )}
       </section>
+      <BesideTable beside={beside} milestone={MILESTONE_WORDS[latest].name} />
       <section aria-labelledby="students-title">
         <h2 id="students-title" className="mb-1">
           Score beside take
