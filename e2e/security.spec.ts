@@ -116,6 +116,7 @@ test('ids of another club get 404', async ({ page }) => {
     ],
     ['POST', `/api/workshops/${own}/keepers`, { woodLotId: other.woodLotId, stockLotId: other.stockLotId }],
     ['PATCH', `/api/workshops/${own}/keepers`, { plantIds: [other.plantId], voided: true }],
+    ['PUT', `/api/workshops/${own}/plants/${other.plantId}/unions/${uuid()}`, { method: 'chip', position: 'upper' }],
     [
       'PUT',
       `/api/workshops/${other.workshopId}/rounds/${uuid()}`,

@@ -93,7 +93,7 @@ test('makes keepers in one step, changes some, voids one, and prints tags', asyn
   await page.goto(`/workshops/${upcoming}/aftercare`);
   await expect(page.getByText('Phones cannot open links')).toBeVisible();
   // Nobody has practised yet, so nobody is ready: somebody has to say that they may.
-  await expect(page.getByText('Not ready for living wood: nobody is yet.')).toBeVisible();
+  await expect(page.getByText('Not ready for living wood by whip-and-tongue: nobody is yet.')).toBeVisible();
   await page.getByRole('button', { name: 'Make what is missing' }).click();
   await expect(page.getByText('None made. Not yet ready: 1, 2,', { exact: false })).toBeVisible();
   await page.getByRole('link', { name: /let them through/ }).click();
@@ -105,6 +105,10 @@ test('makes keepers in one step, changes some, voids one, and prints tags', asyn
   await expect(page.getByText('let through by Maren Ulvik: all of them graft at home')).toHaveCount(8);
   await page.goto(`/workshops/${upcoming}/aftercare`);
   await page.getByLabel('Of wood lot').selectOption({ label: 'Grey Heron' });
+  // More than are promised, so that as many live.
+  await expect(page.getByText('2 promised to each of 8 present')).toBeVisible();
+  expect(Number(await page.getByLabel('Of this lot each').inputValue())).toBeGreaterThan(2);
+  await page.getByLabel('Of this lot each').fill('2');
   await page.getByRole('button', { name: 'Make what is missing' }).dblclick();
   // Two each for eight present; the second click made no more.
   await expect(page.getByRole('button', { name: /Grey Heron/ })).toHaveCount(16);
