@@ -115,7 +115,7 @@ test('a day of two methods: one tap at the bench, remembered by seat', async ({ 
   await expect(page.getByRole('radio', { name: 'Chip bud' })).toBeChecked();
   await page.reload();
   await expect(page.getByRole('radio', { name: 'Chip bud' })).toBeChecked();
-  await expect(page.getByRole('listitem').filter({ hasText: '1-1' })).toContainText('Chip bud');
+  await expect(page.getByRole('region', { name: 'Attempts of seat 1' })).toContainText('1-1Chip bud');
   await page.goto(`/workshops/${day}/teach`);
   await page.getByRole('navigation', { name: 'Method' }).getByRole('link', { name: 'Chip bud' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Chip bud');

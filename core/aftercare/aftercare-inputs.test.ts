@@ -29,6 +29,8 @@ describe('keepers', () => {
     const refused = (change: object) => refusals(changeInput(METHODS), { plantIds: [OWN_ID], ...change });
     expect(refused({ method: 'chip', madeOn: '2027-03-06', helper: `member ${OWN_ID}` })).toEqual({});
     expect(refused({ helper: 'none' })).toEqual({});
+    // As a form leaves what nobody changed.
+    expect(refused({ method: '', madeOn: '', helper: '' })).toEqual({});
     expect(refused({ helper: 'somebody' })).toEqual({ helper: 'Choose whose help it was made with again.' });
     expect(refused({ method: 'glue' })).toEqual({ method: 'Choose a method from the list.' });
     expect(refused({ madeOn: '2027-02-30' })).toHaveProperty('madeOn');

@@ -2,7 +2,9 @@ import { array, boolean, type InferType, object, string } from 'yup';
 import { count, id, optionalDate } from '@/core/inputs/fields';
 import { POSITIONS } from '@/core/methods/position';
 
-const methodOf = (known: string[]) => string().oneOf(known, 'Choose a method from the list.');
+/** Text that an unchanged field leaves empty, which is as if it had not been sent. */
+const chosenText = () => string().transform((value: unknown) => (value === '' ? undefined : value));
+const methodOf = (known: string[]) => chosenText().oneOf(known, 'Choose a method from the list.');
 
 /**
  * Keepers to be made: of which method and lots, and how many each; what is not said is the workshop's and what Quantities says.
@@ -29,7 +31,7 @@ export const changeInput = (known: string[]) =>
     method: methodOf(known).default(undefined),
     madeOn: optionalDate('the day they were made').default(undefined),
     /** "none", or "member" or "seat" with an id. */
-    helper: string()
+    helper: chosenText()
       .default(undefined)
       .matches(/^(none|(member|seat) [0-9a-f-]{36})$/, 'Choose whose help it was made with again.'),
     voided: boolean().strict().default(undefined),
