@@ -48,7 +48,9 @@ export async function openBench(context: Context, workshopId: string) {
     unions: scored.map(plainUnion),
     // A viewer scores nothing, so nothing waits for them.
     unseen:
-      actor.role === 'viewer' ? [] : unseen.map(({ id, seatId, number }: UnseenUnion) => ({ id, seatId, number })),
+      actor.role === 'viewer'
+        ? []
+        : unseen.map(({ id, seatId, number, method }: UnseenUnion) => ({ id, seatId, number, method })),
     room: await benchRoom(context, workshopId, present),
     keepers: keepers.filter(({ voidedAt }) => !voidedAt).map(plainKeeper),
     stockRanges: STOCK_RANGES,
@@ -81,7 +83,9 @@ export async function benchChanges(context: Context, workshopId: string, since: 
     unions: changed.scored.map(plainUnion),
     gone: [...changed.others, ...changed.unseen.map(({ id }) => id)],
     unseen:
-      context.actor.role === 'viewer' ? [] : waiting.unseen.map(({ id, seatId, number }) => ({ id, seatId, number })),
+      context.actor.role === 'viewer'
+        ? []
+        : waiting.unseen.map(({ id, seatId, number, method }) => ({ id, seatId, number, method })),
     assessor: { id: context.actor.userId, name: context.actor.name },
     takenAt,
   };

@@ -32,7 +32,7 @@ export interface ScoredUnion {
 }
 
 /** A practice union that wants a second assessor, and whose first score is not for this reader yet. */
-export type UnseenUnion = Pick<ScoredUnion, 'id' | 'seatId' | 'number'>;
+export type UnseenUnion = Pick<ScoredUnion, 'id' | 'seatId' | 'number'> & { method: string };
 
 export interface SeenUnions {
   scored: ScoredUnion[];
@@ -97,7 +97,7 @@ export async function unionsSeen(
   const scored = unions.flatMap((union): ScoredUnion[] => {
     const judgements = byUnion.get(union.id) ?? [];
     if (hiddenFrom(userId, union, judgements)) {
-      unseen.push({ id: union.id, seatId: union.seatId, number: union.number });
+      unseen.push({ id: union.id, seatId: union.seatId, number: union.number, method: union.method });
       return [];
     }
     const seen = standing(judgements).map((judgement) => see(judgement, judgements, nameOf));

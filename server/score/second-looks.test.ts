@@ -48,7 +48,9 @@ describe('a union that is scored twice', () => {
     for (const role of ['lead', 'viewer'] as const) {
       const bench = await openBench(club.as(role), workshop.id);
       expect(bench.unions).toEqual([]);
-      expect(bench.unseen).toEqual(role === 'viewer' ? [] : [{ id: unionId, seatId: workshop.seatIds[0], number: 1 }]);
+      expect(bench.unseen).toEqual(
+        role === 'viewer' ? [] : [{ id: unionId, seatId: workshop.seatIds[0], number: 1, method: 'whip-and-tongue' }],
+      );
       expect(JSON.stringify(bench)).not.toContain(String(secretScore).slice(0, 6));
       const tables = (
         await Promise.all(

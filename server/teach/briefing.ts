@@ -1,7 +1,6 @@
 import { createHash } from 'node:crypto';
 import { object, string } from 'yup';
 import { type BriefingText, briefingText, irritates } from '@/core/teach/briefing/briefing-text';
-import { methodById } from '@/core/methods/registry';
 import { shownTechnique } from '@/core/methods/shown-technique';
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from '@/server/platform/context';
@@ -10,6 +9,7 @@ import { workshopLots } from '@/server/plan/lots';
 import { parse } from '@/server/platform/parse';
 import { listSeats } from '@/server/plan/seats';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
+import { taughtMethods } from '@/server/plan/planned-methods';
 import { getWorkshop } from '@/server/plan/workshops';
 import { briefingInput } from '@/core/teach/briefing/briefing-input';
 
@@ -35,9 +35,16 @@ export async function workshopBriefing(context: Context, workshopId: string): Pr
     workshopLots(context, workshopId),
     db.acknowledgements.findAll({ where: { clubId, workshopId }, raw: true }),
   ]);
-  const method = methodById(workshop.method);
+  const taught = await taughtMethods(context, workshop);
+  const techniques = taught.map((method) => shownTechnique(method, workshop.schools));
   const sap = (row?.sap ?? false) || irritates([...lots.wood, ...lots.stocks].map(({ species }) => species));
-  const text = briefingText(shownTechnique(method, workshop.schools), method.tools, {
+  // Whatever of the day's methods can hurt somebody is said before the first cut of any.
+  const work = {
+    steps: techniques.flatMap(({ steps }) => steps),
+    materials: techniques.flatMap(({ materials }) => materials),
+  };
+  const tools = taught.flatMap((method) => method.tools);
+  const text = briefingText(work, tools, {
     firstAid: row?.firstAid ?? '',
     kit: row?.kit ?? '',
     localRules: row?.localRules ?? '',

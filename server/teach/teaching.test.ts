@@ -1,7 +1,10 @@
 import { v7 as uuid } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { exampleMeasures } from '@/core/methods/example-measures';
-import { METHODS } from '@/core/methods/registry';
+import { methodById, METHODS } from '@/core/methods/registry';
+import { shownTechnique } from '@/core/methods/shown-technique';
+import { USUAL_SETTINGS } from '@/core/plan/quantities/needs';
+import { putPlannedMethods } from '@/server/plan/planned-methods';
 import { acknowledge, putBriefing, workshopBriefing } from './briefing';
 import { clubPairings } from '@/server/plan/club-pairings';
 import { putPairing, withdrawPairing } from './compatibility';
@@ -19,7 +22,7 @@ import {
 } from '@/server/testing/test-club';
 import { getPlan, putPlan } from '@/server/plan/topworking';
 import { listSites } from '@/server/club/sites';
-import { putWorkshop } from '@/server/plan/workshops';
+import { getWorkshop, putWorkshop } from '@/server/plan/workshops';
 
 let club: TestClub;
 let workshop: TestWorkshop;
@@ -35,6 +38,41 @@ const shown = (changes: object = {}) => ({
   briefing: false,
   timer: null,
   ...changes,
+});
+
+describe('a day of two methods', () => {
+  it('is briefed, shown and followed by the schools of both', async () => {
+    const day = await testWorkshop(club);
+    const before = (await workshopBriefing(club.as('viewer'), day.id)).text.cautions.map(({ id }) => id);
+    const row = { scionSpecies: 'pear', stockSpecies: 'pear', practiceEach: 2, keepersEach: 1, practiceOn: 'prunings' };
+    await putPlannedMethods(club.as('lead'), day.id, {
+      changeId: uuid(),
+      version: 0,
+      expected: null,
+      settings: USUAL_SETTINGS,
+      methods: [
+        { ...row, method: 'whip-and-tongue', place: 'bench' },
+        { ...row, method: 'cleft', place: 'field' },
+      ],
+    });
+    const { cautions } = (await workshopBriefing(club.as('viewer'), day.id)).text;
+    const ids = cautions.map(({ id }) => id);
+    // A saw comes to the benches with the cleft; nothing is said twice.
+    expect(ids).toEqual(expect.arrayContaining([...before, 'saw']));
+    expect(before).not.toContain('saw');
+    expect(new Set(ids).size).toBe(ids.length);
+    // The projector goes through the steps of both.
+    const steps = ['whip-and-tongue', 'cleft'].map((id) => shownTechnique(methodById(id)).steps.length);
+    await putTeachingState(club.as('lead'), day.id, shown({ step: 60 }));
+    expect((await teachingState(club.as('viewer'), day.id)).step).toBe(steps[0]! + steps[1]! - 1);
+    // Each method's schools are chosen by themselves.
+    await putSchools(club.as('lead'), day.id, { schools: { tongue: 'middle' } });
+    await putSchools(club.as('lead'), day.id, { method: 'cleft', schools: {} });
+    expect((await getWorkshop(club.as('viewer'), day.id)).schools).toMatchObject({ tongue: 'middle' });
+    expect(await refusalOf(putSchools(club.as('lead'), day.id, { method: 'patch', schools: {} }))).toMatchObject({
+      refusal: 'not-found',
+    });
+  });
 });
 
 describe('putTeachingState', () => {

@@ -42,8 +42,12 @@ export function irritates(species: string[]): boolean {
   return species.some((kind) => IRRITANT.includes(kind.trim().toLowerCase()));
 }
 
-/** The cautions that apply: those of the method's steps in their order, of its materials and tools, and what always holds. */
-export function briefingText(technique: Technique, tools: string[], notes: BriefingNotes): BriefingText {
+/** The cautions that apply: those of the steps in their order, of materials and tools, and what always holds. */
+export function briefingText(
+  technique: Pick<Technique, 'steps' | 'materials'>,
+  tools: string[],
+  notes: BriefingNotes,
+): BriefingText {
   const ids: CautionId[] = technique.steps.flatMap(({ caution }) => caution ?? []);
   if (tools.some((tool) => /saw/.test(tool))) ids.push('saw');
   if (technique.materials.some(({ id }) => id === 'sealant' || id === 'shellac')) ids.push('sealant');

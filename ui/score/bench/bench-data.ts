@@ -94,6 +94,8 @@ export interface UnseenUnion {
   id: string;
   seatId: string;
   number: number;
+  /** What the first assessor took it for: two scores by two methods would say nothing of each other. */
+  method: string;
 }
 
 export interface BenchState {

@@ -50,9 +50,9 @@ export function BenchHead({ scoring, state: { workshop, unit, methods }, fromPap
       {unseen.length > 0 && !draft && (
         <div className="flex flex-wrap items-center gap-2 border-l-4 border-ink bg-mist px-2 py-1 text-sm">
           <span>Scored by another; yours is wanted without knowing theirs:</span>
-          {unseen.map(({ id, number }) => (
-            <button key={id} type="button" className="bench-button px-3" onClick={() => scoring.scoreToo(number)}>
-              Score {seat.number}-{number} too
+          {unseen.map((union) => (
+            <button key={union.id} type="button" className="bench-button px-3" onClick={() => scoring.scoreToo(union)}>
+              Score {seat.number}-{union.number} too
             </button>
           ))}
         </div>

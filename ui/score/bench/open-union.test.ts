@@ -35,7 +35,7 @@ describe('the union that is open at a seat', () => {
       called: '1-1',
       compared: { number: 1 },
     });
-    const waits = { ...state, unseen: [{ id: 'u', seatId: 's1', number: 7 }] };
+    const waits = { ...state, unseen: [{ id: 'u', seatId: 's1', number: 7, method: 'whip-and-tongue' }] };
     expect(openUnion(waits, 's1', { s1: draft({ second: 7 }) }).called).toBe('1-7');
     // What waits for its second assessor has its number already.
     expect(openUnion(waits, 's1', {}).called).toBe('1-8');

@@ -26,7 +26,10 @@ describe('the room', () => {
   });
   it('marks what waits on this device and what wants a second assessor, without telling the first score', () => {
     const { buttons, words } = room(
-      benchState(2, { unions: [union(1, 1, 80, { waits: true })], unseen: [{ id: 'u2-1', seatId: 's2', number: 1 }] }),
+      benchState(2, {
+        unions: [union(1, 1, 80, { waits: true })],
+        unseen: [{ id: 'u2-1', seatId: 's2', number: 1, method: 'whip-and-tongue' }],
+      }),
     );
     expect(buttons).toContain('Seat 1, Person 1: 1 seen, last 80, waits on this device');
     expect(buttons).toContain('Seat 2, Person 2: no union seen yet, wants a second assessor');

@@ -1,5 +1,5 @@
 import type { Point, Stage } from '@/core/methods/method';
-import type { BenchJudgement, BenchUnion, LoadedMethods } from './bench-data';
+import type { BenchJudgement, BenchUnion, LoadedMethods, UnseenUnion } from './bench-data';
 import { type Entry, entryOf, newEntry, nextMark } from './entry';
 import type { OpenUnion } from './open-union';
 import type { useAtHand } from './use-at-hand';
@@ -23,7 +23,8 @@ export function unionActions(open: OpenUnion, loaded: LoadedMethods, { atHand, b
       const by = loaded.get(judgement.method) ?? method;
       begin({ entry: entryOf(by, judgement, unit, judgement.id), correcting: union.number, method: by.id });
     },
-    scoreToo: (second: number): void => begin({ entry: newEntry(method, null, unit), second }),
+    scoreToo: ({ number, method: id }: UnseenUnion): void =>
+      begin({ entry: newEntry(loaded.get(id) ?? method, null, unit), second: number, method: id }),
     /** Another method for what is open; it is the seat's from then on. */
     chooseMethod: (id: string): void => {
       atHand.remember({ methodOf: { ...atHand.methodOf, [seat.id]: id } });

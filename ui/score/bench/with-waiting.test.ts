@@ -14,7 +14,7 @@ const known = judgement('j1', 100);
 const state = benchState(1, {
   unions: [{ ...union(1, 1, 100), id: 'u1', seatId: 's', counts: 'j1', judgements: [known] }],
   seats: [{ id: 's', number: 1, name: 'Ona', briefed: true }],
-  unseen: [{ id: 'u9', seatId: 's', number: 9 }],
+  unseen: [{ id: 'u9', seatId: 's', number: 9, method: 'whip-and-tongue' }],
   keepers: [keeper(1, 7, { seatId: 's' })],
 });
 const item = ({ body, ...changes }: WaitingChanges = {}): Waiting =>
