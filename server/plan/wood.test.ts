@@ -382,7 +382,7 @@ describe('a site’s year', () => {
 });
 
 describe('the ready check of a workshop', () => {
-  it('turns from stop to what is left, as things are done', async () => {
+  it('tells what is left, as things are done, and stops nobody for what was not counted', async () => {
     const own = await testWorkshop(club);
     const { siteId } = await getWorkshop(lead(), own.id);
     const cool = club.services.weather.climates()[0]!;
@@ -395,7 +395,11 @@ describe('the ready check of a workshop', () => {
       version: 0,
     });
     const before = await readiness(lead(), own.id, await heardBriefing(lead(), own.id));
-    expect(before.light).toBe('stop');
+    expect(before.light).toBe('care');
+    expect(before.lines.filter(({ says }) => says.endsWith('counted so far.')).map(({ light }) => light)).toEqual([
+      'care',
+      'care',
+    ]);
     expect(before.lines.find(({ id }) => id === 'briefed')).toMatchObject({
       light: 'care',
       says: '3 of 3 have not heard the briefing.',
@@ -423,7 +427,7 @@ describe('the ready check of a workshop', () => {
     const go = (id: string): string => after.lines.find((line) => line.id.startsWith(id))!.light;
     expect([go('briefed'), go('wood'), go('stocks'), go('leave')]).toEqual(['go', 'go', 'go', 'go']);
     expect(after.lines.some(({ says }) => says.startsWith('pear sticks booked'))).toBe(false);
-    expect(after.lines.find(({ says }) => says.startsWith('quince stocks'))).toMatchObject({ light: 'stop' });
+    expect(after.lines.find(({ says }) => says.startsWith('quince stocks'))).toMatchObject({ light: 'care' });
     await putJudgement(lead(), uuid(), judgementBody(own));
   });
 });
