@@ -23,6 +23,11 @@ interface NewRoundProps {
   today: string;
 }
 
+/** A choice by what it asks and of whom: "growing", or "healed chip/spring". */
+function keyOf({ milestone, asks }: Pick<NewRoundProps['choices'][number], 'milestone' | 'asks'>): string {
+  return `${milestone} ${asks}`.trim();
+}
+
 /** What the form starts from when a round is chosen. */
 function startsOf({ milestone, asks, opensOn, closesOn }: NewRoundProps['choices'][number]) {
   return { milestone, asks, opensOn, closesOn };
@@ -41,10 +46,10 @@ export function NewRound({ workshopId, choices, today }: NewRoundProps) {
     },
     { starts: startsOf(first!) },
   );
-  const [asked, setAsked] = useState(() => choices.indexOf(first!));
-  const ask = (at: number): void => {
-    setAsked(at);
-    reset(startsOf(choices[at]!));
+  const [asked, setAsked] = useState(() => keyOf(first!));
+  const ask = (key: string): void => {
+    setAsked(key);
+    reset(startsOf(choices.find((choice) => keyOf(choice) === key)!));
   };
   return (
     <section className="board" aria-labelledby="new-round-title">
@@ -55,11 +60,11 @@ export function NewRound({ workshopId, choices, today }: NewRoundProps) {
         <Problem>{problem}</Problem>
         <div className="grid items-end gap-3 sm:grid-cols-[1fr_11rem_11rem_auto]">
           <Field label="It asks" error={errors.milestone}>
-            <select name="milestone" value={asked} onChange={(event) => ask(Number(event.target.value))}>
-              {choices.map(({ milestone, asks, whose, question }, at) => (
-                <option key={`${milestone} ${asks}`} value={at}>
-                  {MILESTONE_WORDS[milestone].name}
-                  {whose && ` of ${whose}`}: {question}
+            <select name="milestone" value={asked} onChange={(event) => ask(event.target.value)}>
+              {choices.map((choice) => (
+                <option key={keyOf(choice)} value={keyOf(choice)}>
+                  {MILESTONE_WORDS[choice.milestone].name}
+                  {choice.whose && ` of ${choice.whose}`}: {choice.question}
                 </option>
               ))}
             </select>
