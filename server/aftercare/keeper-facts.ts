@@ -5,11 +5,11 @@ import { allow, type Context } from '@/server/platform/context';
 export async function keeperFacts(
   context: Context,
   workshopId: string,
-): Promise<Map<string, Pick<UnionFactRow, 'unionId' | 'stage' | 'score' | 'outlook' | 'outlookBy'>>> {
+): Promise<Map<string, Pick<UnionFactRow, 'unionId' | 'stage' | 'score'>>> {
   allow(context, 'viewer');
   const facts = await context.db.unionFacts.findAll({
     where: { clubId: context.actor.clubId, workshopId, kind: 'keeper' },
-    attributes: ['unionId', 'stage', 'score', 'outlook', 'outlookBy'],
+    attributes: ['unionId', 'stage', 'score'],
     raw: true,
   });
   return new Map(facts.map((fact) => [fact.unionId, fact]));

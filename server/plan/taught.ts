@@ -25,9 +25,3 @@ export async function variantsOn(context: Context, workshop: WorkshopRow): Promi
       climate: climate && climate.firstFrost === null ? 'tropics' : hemisphere,
     }).id;
 }
-
-/** The method the workshop is scored by, in its variant. */
-export async function mainTaught(context: Context, workshop: WorkshopRow): Promise<Taught> {
-  const taught = await taughtOn(context, workshop);
-  return taught.find(({ method }) => method.id === workshop.method)!;
-}
