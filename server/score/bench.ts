@@ -4,9 +4,8 @@ import { STOCK_RANGES } from '@/core/methods/stock-ranges';
 import { USUAL_SETTINGS } from '@/core/plan/quantities/needs';
 import type { WorkshopRow } from '@/db/models/plan-rows';
 import { methodById } from '@/core/methods/registry';
-import type { Taught } from '@/core/plan/dates/planned-date';
 import { type Keeper, listKeepers } from '@/server/plan/keepers-of-workshop';
-import { taughtOn, variantsOn } from '@/server/plan/taught';
+import { dayTaught } from '@/server/plan/taught';
 import { attemptOf } from './attempts';
 import { workshopBriefing } from '@/server/teach/briefing';
 import { allow, type Context } from '@/server/platform/context';
@@ -29,7 +28,7 @@ export async function openBench(context: Context, workshopId: string) {
     unionsSeen(context, workshop),
     workshopBriefing(context, workshopId),
     scoringSettings(context, workshopId),
-    taughtOn(context, workshop),
+    dayTaught(context, workshop),
     listKeepers(context, workshopId),
   ]);
   const present = seats.filter(({ absent }) => !absent);
@@ -95,12 +94,11 @@ export async function benchChanges(context: Context, workshopId: string, since: 
 async function benchMethods(
   context: Context,
   workshop: WorkshopRow,
-  taught: readonly Taught[],
+  { taught, variantOn }: Awaited<ReturnType<typeof dayTaught>>,
   judged: readonly { method: string }[],
 ) {
   const planned = [workshop.method, ...taught.map(({ method }) => method.id)];
   const ids = [...new Set([...planned, ...judged.map(({ method }) => method)])];
-  const variantOn = await variantsOn(context, workshop);
   return Promise.all(
     ids.map(async (id) => ({
       id,

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Climate } from '../climate/normals';
+import { north as climate } from '../climate/testing/climates';
 import { METHODS, methodById } from '../../methods/registry';
 import { assumptionsWith } from '../phenology/assumptions';
 import { addDays, daysBetween } from '../../units/iso-date';
@@ -9,15 +10,6 @@ import { seasonStretches } from './season-finder';
 import { siteCalendar, type SiteYear } from './taught-on';
 import { woodNeed, woodWindow } from './wood-dates';
 
-const climate: Climate = {
-  lastFrost: '04-24',
-  firstFrost: '10-28',
-  frostMargin: 12,
-  normals: {
-    low: [-2, -1.5, 1, 4, 8, 11.5, 13.5, 13, 10, 6, 2, -0.5],
-    high: [3, 4.5, 9, 13, 18, 21.5, 23.5, 23, 19, 13.5, 7.5, 4],
-  },
-};
 const shore: Climate = {
   ...climate,
   lastFrost: '09-22',

@@ -20,6 +20,14 @@ export interface SiteYear {
   observations: Observation[];
 }
 
+/** Whose seasons a site has: where no frost comes there is no winter, and so none of either half of the earth. */
+export function seasonsOf({
+  climate,
+  hemisphere,
+}: Pick<SiteYear, 'climate' | 'hemisphere'>): 'north' | 'south' | 'tropics' {
+  return climate && climate.firstFrost === null ? 'tropics' : hemisphere;
+}
+
 export type TaughtWithVerdict = Taught & { verdict: DayVerdict };
 
 /**
@@ -82,7 +90,6 @@ export function siteCalendar(
     const method = methodOf(plan.method);
     const year = yearOf(plan, date);
     const verdict = year ? verdictOn(date, year) : byCalendar(method, plan, date, site.hemisphere);
-    const frostless = site.climate !== null && site.climate.firstFrost === null;
     return {
       plan,
       method,
@@ -92,7 +99,7 @@ export function siteCalendar(
         place: plan.place,
         madeOn: date,
         season: verdict.season,
-        climate: frostless ? 'tropics' : site.hemisphere,
+        climate: seasonsOf(site),
       }),
       turnsOf: site.climate
         ? turnsOfYear(site.hemisphere, (day) => phenology(plan.scionSpecies, day), assumption)
