@@ -15,6 +15,7 @@ const WORDS: Record<CoverKind, string> = {
   tag: 'label',
   driver: 'driver',
   guard: 'guard',
+  dot: 'paint dot',
 };
 
 type Placers = Record<'stock' | 'scion', (place: Place) => Point>;
@@ -94,6 +95,8 @@ function shapeOf(cover: Cover, piece: Piece, half: number, at: (place: Place) =>
           line('wrap', at([-half, from + (to - from) * share]), at([half + 5, from + (to - from) * share])),
         ),
       ];
+    case 'dot':
+      return [area('tag', box(-half * 0.4, half * 0.4))];
     case 'tag':
       return tagShape(cover, half, at);
     case 'driver':

@@ -69,7 +69,7 @@ export interface Piece {
 }
 
 export type CoverKind =
-  'tape' | 'rubber' | 'film' | 'foil' | 'bag' | 'seal' | 'band' | 'nail' | 'brace' | 'tag' | 'driver' | 'guard';
+  'tape' | 'rubber' | 'film' | 'foil' | 'bag' | 'seal' | 'band' | 'nail' | 'brace' | 'tag' | 'driver' | 'guard' | 'dot';
 
 /** Something put on: a stretch of the union it covers. */
 export interface Cover {

@@ -2,6 +2,7 @@ import type { Milestone } from '../methods/milestones';
 import { roundQuestion } from './round-question';
 import { methodById } from '../methods/registry';
 import type { Variant, VariantId } from '../methods/variant';
+import type { LengthUnit } from '../units/length';
 
 /** How a union was made, as far as its follow-up goes by it. */
 export interface Made {
@@ -43,17 +44,15 @@ export interface AskedQuestion<Union extends Made> {
 
 /**
  * What a round asks of some unions, each question once with those it is put of, in the order of the unions.
- *
- * @param length writes a length in the reader's unit.
  */
 export function questionsAsked<Union extends Made>(
   unions: readonly Union[],
   milestone: Milestone,
-  length: (mm: number) => string,
+  unit: LengthUnit,
 ): AskedQuestion<Union>[] {
   const asked: AskedQuestion<Union>[] = [];
   for (const union of unions) {
-    const question = roundQuestion(variantMade(union), milestone, length);
+    const question = roundQuestion(variantMade(union), milestone, unit);
     const same = asked.find((other) => other.question === question);
     if (same) same.unions.push(union);
     else asked.push({ question, unions: [union] });

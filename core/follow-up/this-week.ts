@@ -2,6 +2,9 @@ import type { Answer, Milestone } from '../methods/milestones';
 import type { AftercareTask } from '../methods/timetable/aftercare-task';
 import { triggerWords } from '../methods/timetable/trigger-words';
 import type { WayOn } from '../methods/variant';
+import type { LengthUnit } from '../units/length';
+import { written } from '../units/prose';
+import { ASLEEP_WORDS } from '../methods/timetable/first-movement';
 
 interface Advice {
   words?: string;
@@ -74,7 +77,7 @@ const sleeps = (what: string): Record<'healed' | 'growing', ByAnswer> => ({
     dead: { words: SECOND_BUD },
   },
   growing: {
-    yes: { tasks: ['suckers', 'slit-rubber', 'tape-off', 'tie-up'] },
+    yes: { tasks: ['suckers', 'binding-off', 'tie-up'] },
     'not-sure': { words: ASLEEP_STILL },
     dead: { words: STOCK_STAYS },
   },
@@ -87,7 +90,7 @@ const grows = (what: string, tasks: string[]): Record<'healed' | 'growing', ByAn
     },
     dead: { words: SECOND_BUD },
   },
-  growing: { yes: { tasks: ['suckers', 'slit-rubber', 'tape-off', 'tie-up'] }, dead: { words: STOCK_STAYS } },
+  growing: { yes: { tasks: ['suckers', 'binding-off', 'tie-up'] }, dead: { words: STOCK_STAYS } },
 });
 
 /** What differs from the usual, by how a union lives on. */
@@ -113,7 +116,7 @@ const BY_WAY_ON: Record<WayOn, Partial<Record<Milestone, ByAnswer>>> = {
         tasks: ['suckers', 'low-branches'],
       },
       'not-sure': {
-        words: 'Leave the cover shut: buds may sleep up to four weeks, longer in the cold. Look again in ten days.',
+        words: `Leave the cover shut: buds may sleep ${ASLEEP_WORDS}. Look again in ten days.`,
       },
     },
   },
@@ -121,12 +124,11 @@ const BY_WAY_ON: Record<WayOn, Partial<Record<Milestone, ByAnswer>>> = {
     healed: {
       yes: { words: 'The bud is alive.', tasks: ['suckers', 'head-back'] },
       'not-sure': {
-        words:
-          'Dormant buds may sleep up to four weeks, longer in the cold. Leave the tie on and look again in ten days.',
+        words: `Dormant buds may sleep ${ASLEEP_WORDS}. Leave the tie on and look again in ten days.`,
       },
       dead: { words: `Look once more in a week. ${SECOND_BUD}` },
     },
-    growing: { yes: { tasks: ['suckers', 'slit-rubber', 'tie-up'] }, dead: { words: STOCK_STAYS } },
+    growing: { yes: { tasks: ['suckers', 'binding-off', 'tie-up'] }, dead: { words: STOCK_STAYS } },
   },
   'forced-bud': grows('The bud', ['unwrap-bud', 'head-back', 'suckers']),
   'sleeping-bud': sleeps('The bud'),
@@ -159,14 +161,13 @@ const NOT_FOUND: Advice = {
  * What to do this week, after an answer.
  * @param wayOn how the union lives on, by the variant of its method.
  * @param aftercare what the union's method asks for with the schools that are followed.
- * @param length writes a length in the reader's unit.
  */
 export function thisWeek(
   wayOn: WayOn,
   milestone: Milestone,
   answer: Answer,
   aftercare: AftercareTask[],
-  length: (mm: number) => string,
+  unit: LengthUnit,
 ): string {
   const {
     words,
@@ -174,11 +175,12 @@ export function thisWeek(
     otherwise,
   } = answer === 'not-found' ? NOT_FOUND : (BY_WAY_ON[wayOn][milestone]?.[answer] ?? USUAL[milestone][answer]);
   const asked = tasks.flatMap((id) => aftercare.find((task) => task.id === id) ?? []);
-  const said = [...(words ? [words] : []), ...asked.map((task) => sentence(task, length))].join(' ');
+  const said = [...(words ? [words] : []), ...asked.map((task) => sentence(task, unit))].join(' ');
   return said || (otherwise ?? '');
 }
 
 /** Days since the union are past or now; growth, seasons and what is seen say when. */
-function sentence({ name, trigger }: AftercareTask, length: (mm: number) => string): string {
-  return trigger.kind === 'days' ? `${name}.` : `${name}: ${triggerWords(trigger, length)}.`;
+function sentence({ name, trigger }: AftercareTask, unit: LengthUnit): string {
+  const said = written(name, unit);
+  return trigger.kind === 'days' ? `${said}.` : `${said}: ${triggerWords(trigger, unit)}.`;
 }

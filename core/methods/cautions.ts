@@ -24,7 +24,14 @@ export const CAUTIONS = {
     title: 'Driven blades',
     text: 'Glove on. Never drive a blade, chisel or screwdriver towards the holding hand; knock from above with the hand out of line.',
   },
-  shears: { title: 'Shears near fingers', text: 'Keep the fingers that hold the flaps clear of the shears.' },
+  shears: {
+    title: 'Shears',
+    text: 'Keep the fingers that hold the wood clear of the blades, and latch the shears before you lay them down.',
+  },
+  'flap-shears': {
+    title: 'Shears near fingers',
+    text: 'Keep the fingers that hold the flaps clear of the shears.',
+  },
   disinfectant: {
     title: 'Disinfectant',
     text: 'Bleach, alcohol and flame: air the room, wear gloves, guard the eyes, never mix bleach with acids or ammonia, keep flame away from alcohol. Rinse blades. Read the label.',
@@ -37,7 +44,7 @@ export const CAUTIONS = {
     title: 'Sap on the skin',
     text: 'Sap of fig and mango kin and walnut husks irritate the skin: gloves, and wash before going into the sun.',
   },
-  perch: { title: 'Nails and braces', text: 'Note where a nail stays in the wood, for whoever saws there one day.' },
+  nail: { title: 'Nails', text: 'Note where a nail stays in the wood, for whoever saws there one day.' },
 } as const;
 
 export type CautionId = keyof typeof CAUTIONS;

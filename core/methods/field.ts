@@ -1,10 +1,12 @@
 import { capital } from '@/core/units/capital';
+import { formatLength, type LengthUnit } from '@/core/units/length';
+import type { Prose } from '@/core/units/prose';
 import type { Figures, Measure, Measures, Origin } from './measures';
 
 /** A choice in words that stands for a figure, which may depend on the other figures. */
 export interface FieldPick {
   id: string;
-  words: string;
+  words: Prose;
   value: number | ((figures: Figures) => number);
   /** The usual one, which nobody has to pick: it stands as assumed. */
   usual?: boolean;
@@ -36,14 +38,14 @@ export interface Field {
 }
 
 /** What is wrong with a figure of a field, in words, or null. What the pieces allow together is for the contact model to say. */
-export function rangeProblem({ name, least, most, unit }: Field, value: number): string | null {
+export function rangeProblem({ name, least, most, unit }: Field, value: number, read: LengthUnit): string | null {
   const said = capital(name);
-  const kind = unit === 'degrees' ? 'degrees' : 'mm';
+  const limit = (figure: number): string => (unit === 'degrees' ? `${figure} degrees` : formatLength(figure, read));
   if (value < least)
     return least === 0
       ? `${said} cannot be less than 0. Check the figure.`
-      : `${said} must be ${least} ${kind} or more. Check the figure.`;
-  if (value > most) return `${said} of more than ${most} ${kind} cannot be right. Check the figure and its unit.`;
+      : `${said} must be ${limit(least)} or more. Check the figure.`;
+  if (value > most) return `${said} of more than ${limit(most)} cannot be right. Check the figure and its unit.`;
   return null;
 }
 

@@ -1,9 +1,9 @@
+import { written } from '../units/prose';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { InputError } from '../contact/input-error';
 import { bestCorrections } from '../score/rubric/best-corrections';
 import { defaultRule, judgeUnion, type Marks } from '../score/rubric/judge-union';
-import { formatLength } from '../units/length';
 import { exampleMeasures } from './example-measures';
 import type { Field } from './field';
 import type { Measures } from './measures';
@@ -60,7 +60,6 @@ function judged(method: Method, measures: Measures, marks: Marks): ReturnType<ty
     throw error;
   }
 }
-const mm = (length: number): string => formatLength(length, 'mm');
 const RUNS = { numRuns: 40 };
 
 describe.each([...METHODS, bridge].map((method) => [method.id, method] as const))(
@@ -114,7 +113,7 @@ describe.each([...METHODS, bridge].map((method) => [method.id, method] as const)
           const advice = bestCorrections(method, defaultRule(method), measures, marks, 'joined', 6);
           expect(new Set(advice.map(({ point }) => point)).size).toBe(advice.length);
           for (const { say, measures: then, score, gain, mendsFatal, worth } of advice) {
-            const words = say(mm);
+            const words = written(say, 'mm');
             expect(words).toMatch(/^[A-Z].*[.!]$/);
             expect(words).not.toMatch(/NaN|undefined|Infinity|-\d|−\d/);
             expect(mendsFatal || worth > 0).toBe(true);

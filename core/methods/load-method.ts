@@ -1,5 +1,4 @@
 import { MORE_METHODS } from '@/core/methods/more-methods';
-import { followingSharedSchools } from './common/shared-schools';
 import type { Method } from './method';
 
 /** Each method by itself, for a page that needs one of them and has to be small. */
@@ -30,7 +29,7 @@ export function loadMethod(id: string): Promise<Method> {
   const more = MORE_METHODS.find((method) => method.id === id);
   const load = LOADERS[id] ?? (more && (() => Promise.resolve(more)));
   if (!load) return Promise.reject(new Error(`No grafting method is called "${id}".`));
-  const loading = load().then(followingSharedSchools);
+  const loading = load();
   loaded.set(id, loading);
   // A part that did not arrive is asked for again.
   loading.catch(() => loaded.delete(id));

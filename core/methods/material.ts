@@ -1,11 +1,18 @@
-/** What one union uses up. */
-export interface Material {
+import type { Prose } from '../units/prose';
+import { helicalTape, type Wrap } from './helical-tape';
+
+/** What one union uses up: so much of it, or a wrap of tape that goes by the caliper. */
+export type Material = {
   id: string;
-  name: string;
-  amount: number;
-  unit: 'piece' | 'mm' | 'g';
-  /** For tape: width, overlap as a share of the width, stretch as a share, and the length of wrap, mm. */
-  wrap?: { width: number; overlap: number; stretch: number; length: number };
+  name: Prose;
   /** What is due on it later. */
   care: 'look' | 'slit' | 'take off' | 'rots' | 'reseal' | 'note' | 'none';
+} & (
+  { unit: 'piece' | 'g'; amount: number } | { unit: 'mm'; wrap: Wrap & { layers: number; round: 'stock' | 'scion' } }
+);
+
+/** Material of one union of a pair of calipers, mm: pieces, g, or mm of tape as it comes off the roll. */
+export function materialAmount(material: Material, wood: { stock: number; scion: number }): number {
+  if (material.unit !== 'mm') return material.amount;
+  return material.wrap.layers * helicalTape(material.wrap, wood[material.wrap.round]);
 }

@@ -6,12 +6,15 @@ import type { Grade, PointGrade } from '../contact/grade';
 import type { ThresholdId, Thresholds } from './thresholds';
 import type { Template } from './template';
 import type { LengthUnit } from '../units/length';
+import type { Prose } from '../units/prose';
 import type { AftercareTask } from './timetable/aftercare-task';
 import type { Field } from './field';
 import type { Material } from './material';
 import type { Figures, Measures } from './measures';
 import type { Choices, SchoolQuestion } from './school';
 import type { Step } from './step';
+import type { StumpRow } from './stump-scions';
+import type { Tool } from './tool';
 import type { Use } from './use';
 import type { Variant } from './variant';
 
@@ -27,15 +30,15 @@ export interface Point {
   /** First stage at which it is asked. */
   stage: Stage;
   /** The grades it can have besides good, in the order a repeated mark walks through them. */
-  faults: { grade: Exclude<Grade, 'good'>; words: string }[];
+  faults: { grade: Exclude<Grade, 'good'>; words: Prose }[];
   /** What good looks like. */
-  good: string;
+  good: Prose;
   /** Computed from the measures unless somebody overrules it. */
   measured: boolean;
   /** Strokes of the knife that are good, where they are counted; two more are poor, more than that a recut. */
   strokesGood?: number;
   /** What to do about a fault that was judged and not measured, as one movement. */
-  correction: string;
+  correction: Prose;
 }
 
 export interface LinesOptions {
@@ -65,8 +68,8 @@ export interface Assessment {
 export interface Correction {
   /** The point it mends. */
   point: string;
-  /** The movement; `length` writes a length in the reader's unit. */
-  say: (length: (mm: number) => string) => string;
+  /** The movement. */
+  say: Prose;
   /** Measures as they would be after it. */
   measures?: Measures;
   /** Offset the scion would have, to be shown as a dotted line. */
@@ -81,15 +84,20 @@ export interface Wood {
   scionBark: number;
   /** Length of the cut, when it was measured rather than chosen by school. */
   length?: number;
+  /** Scions on the stump, when the plan's own table says otherwise than the method's. */
+  scions?: number;
 }
 
 /** What is done and judged, for one set of schools and one pair of wood. */
 export interface Technique {
+  /** Pieces of scion wood that go on one stock, and the buds on each. */
+  takes: { pieces: number; buds: number };
   /** The pieces before the first step. */
   start: Workpieces;
   steps: Step[];
   points: Point[];
   materials: Material[];
+  tools: Tool[];
   aftercare: AftercareTask[];
 }
 
@@ -109,9 +117,11 @@ export interface Method {
   fields: Field[];
   /** Figures of a clean union, of the fields that must be entered. */
   example: Record<string, number>;
+  /** Scions by the size of the stump, where a stump carries several. */
+  stumps?: readonly StumpRow[];
   /** Calipers it is shown with unless others are chosen. */
   shownWith: { stock: number; scion: number };
-  schools: SchoolQuestion[];
+  schools: readonly SchoolQuestion[];
   technique: (choices: Choices, wood: Wood) => Technique;
   /** Pieces of paper to cut by, in true mm, where paper helps. */
   template?: (choices: Choices, wood: Wood) => Template[];
@@ -123,10 +133,9 @@ export interface Method {
   callusDays: number;
   /** The caution that is said before the first cut. */
   knifeCaution: string;
-  tools: string[];
   /** Where the grades of its measured points change that a club may move. */
   thresholds: ThresholdId[];
-  assess: (figures: Figures, marks: Record<string, PointGrade>, thresholds: Thresholds) => Assessment;
+  assess: (figures: Figures, marks: Record<string, PointGrade>, thresholds: Thresholds, choices: Choices) => Assessment;
   /** Contact this pair of wood could reach. */
   best: (figures: Figures) => number;
   /** Single changes that could raise the score, towards what the schools that are followed do. */

@@ -1,7 +1,6 @@
 import { bark } from './bark/method';
 import { chip } from './chip/method';
 import { cleft } from './cleft/method';
-import { followingSharedSchools } from './common/shared-schools';
 import { fourFlap } from './four-flap/method';
 import { inlay } from './inlay/method';
 import { MORE_METHODS } from '@/core/methods/more-methods';
@@ -27,7 +26,7 @@ export const METHODS: readonly Method[] = [
   tBud,
   patch,
   ...MORE_METHODS,
-].map(followingSharedSchools);
+];
 
 /** @throws Error for an id no method has. */
 export function methodById(id: string): Method {

@@ -1,20 +1,21 @@
 import type { StepFigure } from '../drawing/step-figure';
 import type { PiecesSide, Workpieces } from '../drawing/workpieces';
+import type { Prose } from '../units/prose';
 import type { CautionId } from './cautions';
 
 /** One action of the hands. */
 export interface Step {
   id: string;
   /** The action, as one says it. */
-  action: string;
+  action: Prose;
   figures: StepFigure[];
   /** What to look for when it is done. */
-  lookFor: string;
+  lookFor: Prose;
   /** What goes wrong, how that looks, and the id of the point a union loses by it. */
-  wrong: { what: string; looks: string; point?: string };
+  wrong: { what: Prose; looks: Prose; point?: string };
   caution: CautionId | null;
   /** Set on a step people forget: what cannot be done any more without it. */
-  blocks: string | null;
+  blocks: Prose | null;
   /** The view that shows it best. */
   view: PiecesSide;
   /** Way the blade goes. */

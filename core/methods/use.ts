@@ -1,3 +1,4 @@
+import type { Prose } from '../units/prose';
 import type { VariantId } from './variant';
 
 /** State of the wood to be joined. */
@@ -42,9 +43,10 @@ export interface Use {
   /** In words, for the page. */
   when: string;
   bark: 'must slip' | 'helpful' | 'need not slip';
-  scion: string;
-  /** Outer diameter of the stock at the cut; `thicker` when the upper figure is where it is usual and no limit, `bestFrom` where it does best. */
-  stock: { from: number; to: number; thicker?: boolean; bestFrom?: number };
+  scion: Prose;
+  /** Outer diameter of the stock at the cut; `thicker` when the upper figure is where it is usual and no limit, `bestFrom` where it
+   * does best; `guessed` when no source gives the upper figure. */
+  stock: { from: number; to: number; thicker?: boolean; bestFrom?: number; guessed?: boolean };
   /** Scion's over stock's diameter, null for any. */
   ratio: { from: number; to: number } | null;
   /** Greatest difference under the bark, 2r, with which both sides can match, mm. */

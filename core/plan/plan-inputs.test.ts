@@ -67,7 +67,11 @@ describe('what is made on a day', () => {
   };
   it('is taken with commas, and people left to the roster', () => {
     const typed = { methods: [method], expected: '', settings: { ...settings, waste: '0,15', confidence: '0,9' } };
-    expect(taken(schema, typed)).toEqual({ methods: [method], expected: null, settings });
+    expect(taken(schema, typed)).toEqual({
+      methods: [{ ...method, stump: null }],
+      expected: null,
+      settings: { ...settings, stumps: {} },
+    });
   });
   it('is one method to six', () => {
     expect(refusals(schema, { methods: [], settings })).toEqual({ methods: 'A workshop teaches one method or more.' });

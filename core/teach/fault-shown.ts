@@ -3,6 +3,7 @@ import { piecesView } from '../drawing/pieces-view';
 import type { Technique } from '../methods/method';
 import { piecesAfter } from '../methods/step';
 import type { LengthUnit } from '../units/length';
+import { written } from '../units/prose';
 
 /** A fault beside how it should be, as the step it comes from leaves the pieces. */
 export interface FaultShown {
@@ -24,7 +25,7 @@ export function faultShown(
   const { wrong, view, pull, spoil } = steps[at]!;
   const options = { view, unit, before: pieces[at]!, pull };
   return {
-    looks: `${wrong.what} ${wrong.looks}`,
+    looks: `${written(wrong.what, unit)} ${written(wrong.looks, unit)}`,
     right: piecesView(pieces[at + 1]!, options),
     wrong: piecesView(spoil!(pieces[at]!), options),
   };

@@ -3,6 +3,7 @@ import type { Method, Wood } from '../methods/method';
 import { woodOf } from '../methods/shown-technique';
 import type { StockRange } from '../methods/stock-ranges';
 import { formatLength, type LengthUnit } from '../units/length';
+import { saidLength } from '../units/prose';
 
 export interface FittingWood {
   wood: Wood;
@@ -45,9 +46,14 @@ export function fittingWood(
     return refuse(
       `The scion is too thick for this stock: ${length(use.ratio.to * stock)} or less would do. Or take a thicker place on the stock.`,
     );
-  if (scion > 40) return refuse(`A scion of ${length(scion)} is a limb. Take last year’s wood, 6 to 10 mm.`);
+  if (scion > 40)
+    return refuse(
+      `A scion of ${length(scion)} is a limb. Take last year’s wood, ${saidLength({ mm: 6, to: 10 }, unit)}.`,
+    );
   if (!use.ratio && scion < 3)
-    return refuse(`Wood of ${length(scion)} is thinner than a knife can face. Take 4 mm or more.`);
+    return refuse(
+      `Wood of ${length(scion)} is thinner than a knife can face. Take ${saidLength({ mm: 4 }, unit)} or more.`,
+    );
   return { wood: woodOf({ stock, scion }), problem: null };
 }
 

@@ -9,6 +9,7 @@ import type { Choices } from '../methods/school';
 import type { StepFigure } from '../drawing/step-figure';
 import { piecesAfter } from '../methods/step';
 import { formatLength, type LengthUnit } from '../units/length';
+import { saidLength, written } from '../units/prose';
 import { USUAL_THRESHOLDS } from '../methods/thresholds';
 
 /** A step with its drawings, ready to be shown: plain values only. */
@@ -46,17 +47,17 @@ export function stepSheets(method: Method, choices: Choices, wood: Wood, unit: L
     const { caution } = step;
     return {
       id: step.id,
-      action: step.action,
-      lookFor: step.lookFor,
-      wrong: step.wrong,
-      blocks: step.blocks,
+      action: written(step.action, unit),
+      lookFor: written(step.lookFor, unit),
+      wrong: { what: written(step.wrong.what, unit), looks: written(step.wrong.looks, unit) },
+      blocks: step.blocks === null ? null : written(step.blocks, unit),
       noCut: step.noCut ?? false,
       view: step.view,
       caution: caution ? { title: CAUTIONS[caution].title, text: CAUTIONS[caution].text } : null,
       figures: step.figures.map((figure) => ({
         name: figure.name,
         text: length(figure.mm),
-        range: rangeOf(figure, length),
+        range: rangeOf(figure, unit),
       })),
       drawing: piecesView(pieces[i + 1]!, { ...options, figures: step.figures }),
       other: piecesView(pieces[i + 1]!, { view: step.view === 'side' ? 'front' : 'side', unit, figures: step.figures }),
@@ -66,8 +67,8 @@ export function stepSheets(method: Method, choices: Choices, wood: Wood, unit: L
   });
 }
 
-function rangeOf({ range }: StepFigure, length: (mm: number) => string): string | null {
-  return range ? `${length(range.from)} to ${length(range.to)}` : null;
+function rangeOf({ range }: StepFigure, unit: LengthUnit): string | null {
+  return range ? saidLength({ mm: range.from, to: range.to }, unit) : null;
 }
 
 /** The lines of a clean union of this wood; none where the pair allows no clean one. */
@@ -90,6 +91,7 @@ function linesFor(method: Method, wood: Wood, unit: LengthUnit): DisplayList | n
         ),
         {},
         USUAL_THRESHOLDS,
+        {},
       )
       .lines({ unit });
   } catch (error) {

@@ -5,7 +5,8 @@ import { triggerWords } from '@/core/methods/timetable/trigger-words';
 import type { ScoringRule } from '@/core/score/rubric/judge-union';
 import { wordedPoints } from '@/core/score/rubric/worded-points';
 import type { StepSheet } from '@/core/teach/step-sheets';
-import { formatLength, type LengthUnit } from '@/core/units/length';
+import type { LengthUnit } from '@/core/units/length';
+import { written } from '@/core/units/prose';
 import { type Doc, makePdf, MM, writeLine, writeParagraph } from './document';
 import { paintDrawing } from './paint-drawing';
 
@@ -105,21 +106,32 @@ function heightOf(doc: Doc, text: string, width: number): number {
 
 function drawAfter(doc: Doc, { method, technique, rule, unit }: Handout, top: number, width: number): void {
   const half = (width - 2 * EDGE) / 2;
-  const length = (mm: number): string => formatLength(mm, unit);
   writeLine(doc, 'Judged by', EDGE * MM, top * MM, { size: 10, weight: 700 });
   let at = (top + 4) * MM;
-  for (const { id, name, good } of wordedPoints(method, rule).filter(({ id }) => (rule.weights[id] ?? 0) > 0))
-    at = writeParagraph(doc, `${name} ${rule.weights[id]}: ${good}`, EDGE * MM, at, {
-      size: 6.8,
-      width: (half - 5) * MM,
-    });
+  for (const { id, name, good, faults } of wordedPoints(method, rule).filter(({ id }) => (rule.weights[id] ?? 0) > 0))
+    at = writeParagraph(
+      doc,
+      `${name} ${rule.weights[id]}: ${written(good, unit)}${faults.map(({ grade, words }) => `; ${grade}: ${written(words, unit)}`).join('')}`,
+      EDGE * MM,
+      at,
+      {
+        size: 6.8,
+        width: (half - 5) * MM,
+      },
+    );
   writeLine(doc, 'Afterwards', (EDGE + half) * MM, top * MM, { size: 10, weight: 700 });
   at = (top + 4) * MM;
   for (const task of technique.aftercare)
-    at = writeParagraph(doc, `${task.name}: ${triggerWords(task.trigger, length)}`, (EDGE + half) * MM, at, {
-      size: 6.8,
-      width: (half - 2) * MM,
-    });
+    at = writeParagraph(
+      doc,
+      `${written(task.name, unit)}: ${triggerWords(task.trigger, unit)}`,
+      (EDGE + half) * MM,
+      at,
+      {
+        size: 6.8,
+        width: (half - 2) * MM,
+      },
+    );
   writeParagraph(doc, `Alive: ${method.earlySign}. Failing: ${method.failureSign}.`, (EDGE + half) * MM, at + 2, {
     size: 6.8,
     weight: 700,

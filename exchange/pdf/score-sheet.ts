@@ -7,6 +7,7 @@ import type { ScoringRule } from '@/core/score/rubric/judge-union';
 import { wordedPoints } from '@/core/score/rubric/worded-points';
 import { formatDate } from '@/core/units/iso-date';
 import type { LengthUnit } from '@/core/units/length';
+import { written } from '@/core/units/prose';
 import { type Doc, makePdf, MM, writeLine, writeParagraph } from './document';
 import { paintDrawing } from './paint-drawing';
 import { USUAL_THRESHOLDS } from '@/core/methods/thresholds';
@@ -43,7 +44,7 @@ export function scoreSheetPdf(sheet: ScoreSheet, paper: Paper): Promise<Buffer> 
   });
 }
 
-function drawHead(doc: Doc, { method, title, date, unit }: ScoreSheet, sheetWidth: number, page: string): void {
+function drawHead(doc: Doc, { method, rule, title, date, unit }: ScoreSheet, sheetWidth: number, page: string): void {
   const left = 14 * MM;
   const right = (sheetWidth - 14) * MM;
   writeLine(doc, title, left, 18 * MM, { size: 16, weight: 700, width: right - left - 30 * MM });
@@ -52,12 +53,17 @@ function drawHead(doc: Doc, { method, title, date, unit }: ScoreSheet, sheetWidt
   writeLine(doc, 'Assessor ____________________   Filled in on ______________ at ______', left, 31 * MM, { size: 10 });
   writeParagraph(
     doc,
-    `Lengths in ${unit === 'mm' ? 'mm' : 'inches'}. ${picksInWords(method)} Ring a letter only where something is wrong, and write p poor, r recut or f fatal beside it.`,
+    `Lengths in ${unit === 'mm' ? 'mm' : 'inches'}. ${picksInWords(method, unit)} Ring a letter only where something is wrong, and write p poor, r recut or f fatal beside it.`,
     left,
     37 * MM,
     { size: 8.5, width: 118 * MM },
   );
-  const { side, lines } = method.assess(figuresOf(method.fields, exampleMeasures(method)), {}, USUAL_THRESHOLDS);
+  const { side, lines } = method.assess(
+    figuresOf(method.fields, exampleMeasures(method)),
+    {},
+    USUAL_THRESHOLDS,
+    rule.schools ?? {},
+  );
   const drawings = [side({ unit }), lines({ unit })];
   // Side by side in the room that the head leaves, 66 by 70 mm.
   const scale = Math.min(66 / (drawings[0]!.width + drawings[1]!.width), ...drawings.map(({ height }) => 70 / height));
@@ -67,11 +73,12 @@ function drawHead(doc: Doc, { method, title, date, unit }: ScoreSheet, sheetWidt
 }
 
 /** What to write for each field that is picked: the number of the pick. */
-function picksInWords(method: Method): string {
+function picksInWords(method: Method, unit: LengthUnit): string {
   return method.fields
     .filter(({ place }) => place === 'picked')
     .map(
-      ({ short, picks }) => `${short}: ${picks!.map(({ words }, i) => `${i + 1} ${words.toLowerCase()}`).join(', ')}.`,
+      ({ short, picks }) =>
+        `${short}: ${picks!.map(({ words }, i) => `${i + 1} ${written(words, unit).toLowerCase()}`).join(', ')}.`,
     )
     .join(' ');
 }

@@ -5,7 +5,6 @@ import type { Milestone } from '@/core/methods/milestones';
 import { questionWords } from '@/core/methods/timetable/round-advice';
 import { advisedRounds } from '@/core/plan/dates/advised-rounds';
 import { addDays } from '@/core/units/iso-date';
-import { formatLength } from '@/core/units/length';
 import { allow, type Context } from '@/server/platform/context';
 import { ERASED_NAME } from '@/server/platform/erased-name';
 import { latestReports } from './reports';
@@ -27,7 +26,6 @@ export async function followUp(context: Context, workshopId: string) {
     latestReports(context, workshopId),
     todayAt(context, workshopId),
   ]);
-  const length = (mm: number): string => formatLength(mm, context.actor.lengthUnit);
   const roundId = rounds.map(({ id }) => id);
   const [messages, links] = await Promise.all([
     db.messages.findAll({ where: { clubId, roundId }, raw: true }),
@@ -42,7 +40,7 @@ export async function followUp(context: Context, workshopId: string) {
         questionsAsked(
           asked.flatMap(({ keepers }) => keepers),
           round.milestone,
-          length,
+          context.actor.lengthUnit,
         ),
         ({ method }) => methodById(method).name,
       ),
@@ -107,7 +105,6 @@ export async function roundChoices(context: Context, workshopId: string): Promis
     taughtOn(context, workshop),
     keepersMade(context, workshopId),
   ]);
-  const length = (mm: number): string => formatLength(mm, context.actor.lengthUnit);
   const known = (asks: string, milestone: Milestone): boolean =>
     rounds.some(
       (round) => round.milestone === milestone && (round.asks === '' || round.asks.split(' ').includes(asks)),
@@ -126,7 +123,9 @@ export async function roundChoices(context: Context, workshopId: string): Promis
           ? ''
           : open.map(({ method, variant }) => madeKey({ method: method.id, variant: variant.id })).join(' '),
         whose: everybody ? '' : [...new Set(open.map(({ method }) => method.name))].join(', '),
-        question: [...new Set(open.map(({ question }) => questionWords(question, length)))].join(' / '),
+        question: [...new Set(open.map(({ question }) => questionWords(question, context.actor.lengthUnit)))].join(
+          ' / ',
+        ),
         opensOn: due.from,
         closesOn: [due.to, addDays(due.from, OPEN_DAYS)].sort().at(-1)!,
       },

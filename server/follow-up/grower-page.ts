@@ -10,7 +10,8 @@ import { defaultRule, judgeUnion } from '@/core/score/rubric/judge-union';
 import { kept } from '@/server/platform/kept';
 import { tasksFor } from '@/core/methods/timetable/tasks-by-way';
 import { shownTechnique } from '@/core/methods/shown-technique';
-import { formatLength } from '@/core/units/length';
+import type { LengthUnit } from '@/core/units/length';
+import { clubUnits } from '@/server/platform/club-units';
 import { dateInZone } from '@/core/units/zoned-date';
 import type { PersonRow } from '@/db/models/club-rows';
 import type { ReportLinkRow, RoundRow } from '@/db/models/follow-up-rows';
@@ -77,7 +78,8 @@ export async function growerPage(services: Services, token: string): Promise<Gro
     order: [['place', 'ASC']],
     raw: true,
   });
-  const [unions, wood, stocks, ribbons] = await Promise.all([
+  const [{ lengthUnit }, unions, wood, stocks, ribbons] = await Promise.all([
+    clubUnits(db, clubId),
     db.unions.findAll({ where: { clubId, plantId: plants.map((plant) => plant.id) }, raw: true }),
     db.woodLots.findAll({ where: { clubId, id: plants.map(({ woodLotId }) => woodLotId) }, raw: true }),
     db.stockLots.findAll({ where: { clubId, id: plants.map(({ stockLotId }) => stockLotId) }, raw: true }),
@@ -88,11 +90,10 @@ export async function growerPage(services: Services, token: string): Promise<Gro
     order: [['turn', 'ASC']],
     raw: true,
   });
-  const length = (mm: number): string => formatLength(mm, 'mm');
   const own = plants.flatMap((plant) =>
     unions.filter((union) => union.plantId === plant.id && asksOf(round, union)).map((union) => ({ ...union, plant })),
   );
-  const asked = questionsAsked(own, round.milestone, length);
+  const asked = questionsAsked(own, round.milestone, lengthUnit);
   const methods = [...new Set(own.map(({ method }) => method))];
   const last = new Map(reports.map((report) => [report.unionId, report]));
   return {
@@ -101,7 +102,7 @@ export async function growerPage(services: Services, token: string): Promise<Gro
     workshopTitle: workshop.title,
     workshopDate: workshop.date,
     milestone: round.milestone,
-    drawings: methods.map((id) => joinedDrawing(methodById(id))),
+    drawings: methods.map((id) => joinedDrawing(methodById(id), lengthUnit)),
     questions: asked.map(({ question }) => question),
     today,
     closesOn: round.closesOn,
@@ -122,25 +123,25 @@ export async function growerPage(services: Services, token: string): Promise<Gro
         answer: report?.answer ?? null,
         note: report?.note ?? '',
         seenOn: report?.seenOn ?? null,
-        advice: report ? advice(round, union, report.answer) : null,
+        advice: report ? advice(round, union, report.answer, lengthUnit) : null,
       };
     }),
   };
 }
 
 /** How a method joins wood, drawn from its example figures: a reminder of where to look. */
-function joinedDrawing(method: Method): GrowerPage['drawings'][number] {
-  const drawing = kept('a joined union', method.id, () =>
-    judgeUnion(method, defaultRule(method), exampleMeasures(method), {}, 'joined').assessment.side({ unit: 'mm' }),
+function joinedDrawing(method: Method, unit: LengthUnit): GrowerPage['drawings'][number] {
+  const drawing = kept('a joined union', { method: method.id, unit }, () =>
+    judgeUnion(method, defaultRule(method), exampleMeasures(method), {}, 'joined').assessment.side({ unit }),
   );
   return { method: method.name, drawing };
 }
 
-/** What the union's own method says to do this week; a grower has no unit of their own, so lengths are in mm. */
-function advice({ milestone }: RoundRow, union: UnionRow, answer: Answer): string {
+/** What the union's own method says to do this week; a grower has no unit of their own, so lengths are in the club's. */
+function advice({ milestone }: RoundRow, union: UnionRow, answer: Answer, unit: LengthUnit): string {
   const { aftercare } = shownTechnique(methodById(union.method), union.schools);
   const { wayOn } = variantMade(union);
-  return thisWeek(wayOn, milestone, answer, tasksFor(wayOn, aftercare), (mm) => formatLength(mm, 'mm'));
+  return thisWeek(wayOn, milestone, answer, tasksFor(wayOn, aftercare), unit);
 }
 
 /** Saves one answer of a grower; the same id twice is one answer. Returns what to do this week. */
@@ -173,7 +174,8 @@ export async function saveAnswer(
   if (!seat) throw new UseCaseError('not-found', 'This plant is not one of yours. Reload the page and answer again.');
   const seenOn = seenDay(values.seenOn, union!.madeOn, today);
   await addReport(db, { clubId, round, reportId, answer: values, seenOn, source: 'link', enteredBy: null, now });
-  return { advice: advice(round, union!, values.answer) };
+  const { lengthUnit } = await clubUnits(db, clubId);
+  return { advice: advice(round, union!, values.answer, lengthUnit) };
 }
 
 /** Takes back the leave to be written to. The link goes on working. */

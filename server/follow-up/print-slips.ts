@@ -2,7 +2,6 @@ import { array, object } from 'yup';
 import { questionsAsked, questionText } from '@/core/follow-up/asked-union';
 import { formatCode } from '@/core/codes/plant-code';
 import { calledOnPlant, POSITION_WORDS } from '@/core/methods/position';
-import { formatLength } from '@/core/units/length';
 import { ribbonById } from '@/core/plan/wood/ribbons';
 import { transact } from '@/db/transact';
 import { reportSlipsPdf } from '@/exchange/pdf/report-slips';
@@ -39,9 +38,8 @@ export async function printSlips(context: Context, roundId: string, input: unkno
         clubName: actor.clubName,
         workshop: workshop.title,
         workshopDate: workshop.date,
-        question: questionText(
-          questionsAsked(keepers, round.milestone, (mm) => formatLength(mm, actor.lengthUnit)),
-          ({ code, position }) => calledOnPlant(formatCode(code), position),
+        question: questionText(questionsAsked(keepers, round.milestone, actor.lengthUnit), ({ code, position }) =>
+          calledOnPlant(formatCode(code), position),
         ),
         closesOn: round.closesOn,
         url: link?.url ?? null,

@@ -3,7 +3,8 @@ import { number, object } from 'yup';
 import { v7 as uuid } from 'uuid';
 import { questionsAsked, questionText } from '@/core/follow-up/asked-union';
 import { calledOnPlant } from '@/core/methods/position';
-import { formatLength } from '@/core/units/length';
+import type { LengthUnit } from '@/core/units/length';
+import { clubUnits } from '@/server/platform/club-units';
 import { formatCode } from '@/core/codes/plant-code';
 import { formatDate } from '@/core/units/iso-date';
 import { writeEml } from '@/exchange/eml';
@@ -58,6 +59,7 @@ export async function sendRound(
       'Somebody has sent messages of this round meanwhile. Reload the page to see who was written to.',
     );
   const open = await stillOpen(context, round);
+  const { lengthUnit } = await clubUnits(db, clubId);
   const letters = await Promise.all(
     open.map((grower) =>
       writeLetter(
@@ -66,6 +68,7 @@ export async function sendRound(
         workshop,
         grower,
         messages.filter(({ personId }) => personId === grower.seat.personId).length + 1,
+        lengthUnit,
       ),
     ),
   );
@@ -154,13 +157,14 @@ async function writeLetter(
   workshop: WorkshopRow,
   { seat, keepers }: Grower,
   nth: number,
+  unit: LengthUnit,
 ): Promise<Letter> {
   const { actor, now } = context;
   const { row: link, url } = makeLink(context, round.id, seat.personId, 'mail');
   const id = uuid();
   const called = ({ code, position }: Grower['keepers'][number]): string => calledOnPlant(formatCode(code), position);
   const plants = keepers.map((keeper) => `  ${called(keeper)}  ${keeper.wood.variety}`).join('\n');
-  const asked = questionsAsked(keepers, round.milestone, (mm) => formatLength(mm, 'mm'));
+  const asked = questionsAsked(keepers, round.milestone, unit);
   const question = questionText(asked, called);
   const subject = `${nth > 1 ? 'Once more: how' : 'How'} are your grafts of ${formatDate(workshop.date)}?`;
   const text = [

@@ -1,7 +1,8 @@
+import { shownTechnique } from '@/core/methods/shown-technique';
 import type { Place } from '@/core/methods/use';
 import { methodById } from '@/core/methods/registry';
 import type { SkillLevel } from '@/core/plan/pairing/hand';
-import { budsPerGraft, graftsPerStick } from '@/core/plan/quantities/needs';
+import { graftsPerStick } from '@/core/plan/quantities/needs';
 import type { Context } from '@/server/platform/context';
 import { workshopLots } from './lots';
 import { measuredWood, type PairsPart } from './measured-wood';
@@ -62,7 +63,7 @@ export async function pairingData(context: Context, workshopId: string): Promise
     }));
   const stocks = pieces.filter(({ kind }) => kind === 'stock');
   const sticks = pieces.filter(({ kind }) => kind === 'stick');
-  const buds = budsPerGraft(method, workshop.schools);
+  const { buds } = shownTechnique(method, workshop.schools).takes;
   return {
     version: part.version,
     method: method.id,

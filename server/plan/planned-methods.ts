@@ -98,7 +98,11 @@ export async function putPlannedMethods(context: Context, workshopId: string, in
     scionSpecies: kindOf(row.scionSpecies),
     stockSpecies: kindOf(row.stockSpecies),
   }));
-  const body: MethodsPart = { methods, expected: values.expected ?? null, settings: values.settings };
+  const body: MethodsPart = {
+    methods,
+    expected: values.expected ?? null,
+    settings: { ...values.settings, stumps: values.settings.stumps ?? {} },
+  };
   const {
     db,
     actor: { clubId },

@@ -1,3 +1,6 @@
+import { shownTechnique } from '@/core/methods/shown-technique';
+import type { Tool } from '@/core/methods/tool';
+import type { PlannedMethod } from '@/core/plan/dates/planned-method';
 import { kindOf } from '@/core/methods/compatibility/compatibility';
 import { methodById, METHODS } from '@/core/methods/registry';
 import { type DatedPlan, datedPlan, type PlanFacts } from '@/core/plan/dates/dated-plan';
@@ -54,6 +57,7 @@ export async function planningOf(context: Context, stored: WorkshopRow): Promise
       date: workshop.date,
       today: dateInZone(context.now, site.timeZone),
       methods: methods.body.methods,
+      tools: toolsOf(methods.body.methods, workshop),
       temperatureUnit: context.actor.temperatureUnit,
       lengthUnit: context.actor.lengthUnit,
       year: {
@@ -71,8 +75,14 @@ export async function planningOf(context: Context, stored: WorkshopRow): Promise
           date: reckonedDay(other.date),
           site: sites.find(({ id }) => id === other.siteId)?.name ?? '',
           elsewhere: other.siteId !== workshop.siteId,
-          tools: methodById(other.method).tools,
+          tools: shownTechnique(methodById(other.method), other.schools).tools,
         })),
     },
   };
+}
+
+/** What the hands of a day work with, by its methods and schools, each tool once. */
+function toolsOf(methods: readonly PlannedMethod[], { schools }: Pick<WorkshopRow, 'schools'>): Tool[] {
+  const tools = methods.flatMap(({ method }) => shownTechnique(methodById(method), schools).tools);
+  return [...new Map(tools.map((tool) => [tool.id, tool])).values()];
 }

@@ -3,14 +3,12 @@ import { QueryTypes } from 'sequelize';
 import { array, mixed, object, string } from 'yup';
 import { MILESTONES } from '@/core/methods/milestones';
 import { methodById, METHODS } from '@/core/methods/registry';
-import { woodOf } from '@/core/methods/shown-technique';
 import { type Choices, relevantChoices } from '@/core/methods/school';
 import { kindOf } from '@/core/methods/compatibility/compatibility';
 import { type BuyLine, type KitLine, kitLines, shoppingList } from '@/core/plan/quantities/kit';
 import { type MethodNeed, methodNeed, type NeedInput } from '@/core/plan/quantities/needs';
 import { takeBelief, type TakeBelief } from '@/core/statistics/take-belief';
 import type { Method } from '@/core/methods/method';
-import { formatLength } from '@/core/units/length';
 import { writeCsv } from '@/exchange/csv-table';
 import { kitListPdf } from '@/exchange/pdf/kit-list';
 import { allow, type Context } from '@/server/platform/context';
@@ -115,12 +113,8 @@ export async function quantities(context: Context, workshopId: string): Promise<
     people,
     leftHanded,
     settings: plan.settings,
-    length: (mm) => formatLength(mm, context.actor.lengthUnit),
-    needs: needs.map((need) => ({
-      ...need,
-      diameter: need.method.shownWith.stock,
-      technique: need.method.technique(choicesOf(need.method), woodOf(need.method.shownWith)),
-    })),
+    unit: context.actor.lengthUnit,
+    needs,
   });
   const store = Object.fromEntries(storeRows.map(({ item, inStore, price }) => [item, { inStore, price }]));
   const own = await ledger(

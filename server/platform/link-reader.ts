@@ -1,10 +1,11 @@
+import { clubUnits } from './club-units';
 import type { Context, Services } from './context';
 
 /**
- * Who reads by a private link: a viewer of the club that gave it, in no session and with the units of the trade.
+ * Who reads by a private link: a viewer of the club that gave it, in no session and with the club's units.
  * What a link opens is for the use case that knows the link to say.
  */
-export function linkReader(services: Services, club: { id: string; name: string }): Context {
+export async function linkReader(services: Services, club: { id: string; name: string }): Promise<Context> {
   return {
     ...services,
     actor: {
@@ -13,8 +14,7 @@ export function linkReader(services: Services, club: { id: string; name: string 
       role: 'viewer',
       name: '',
       clubName: club.name,
-      lengthUnit: 'mm',
-      temperatureUnit: 'C',
+      ...(await clubUnits(services.db, club.id)),
       sessionId: '',
       confirmedAt: null,
     },

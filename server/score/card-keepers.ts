@@ -7,7 +7,8 @@ import { timetable } from '@/core/methods/timetable/timetable';
 import type { Taught } from '@/core/plan/dates/planned-date';
 import type { CardUnion, PersonCard } from '@/core/score/cards/person-card';
 import { addDays } from '@/core/units/iso-date';
-import { formatLength, type LengthUnit } from '@/core/units/length';
+import type { LengthUnit } from '@/core/units/length';
+import { written } from '@/core/units/prose';
 import type { WorkshopRow } from '@/db/models/plan-rows';
 import type { PlantRow, UnionRow } from '@/db/models/union-rows';
 import type { StockLotRow, WoodLotRow } from '@/db/models/wood-rows';
@@ -65,9 +66,10 @@ export function aftercareOf(
     const technique = shownTechnique(methodById(method.id), workshop.schools);
     const after = timetable(variant, technique, date, { turnsOf });
     for (const { due, signs } of after.rounds)
-      if (due) looks.push({ ...due, lookFor: signWords(signs, (mm) => formatLength(mm, unit)), method: named });
+      if (due) looks.push({ ...due, lookFor: signWords(signs, unit), method: named });
     for (const { name, due, missed } of after.tasks)
-      if (due && due.from <= addDays(date, FIRST_WEEKS)) tasks.push({ name, ...due, missed, method: named });
+      if (due && due.from <= addDays(date, FIRST_WEEKS))
+        tasks.push({ name: written(name, unit), ...due, missed: missed && written(missed, unit), method: named });
   }
   const byDay = (a: { from: string }, b: { from: string }): number => a.from.localeCompare(b.from);
   return { looks: looks.sort(byDay), tasks: tasks.sort(byDay) };

@@ -11,7 +11,8 @@ import type { Stage } from '@/core/methods/method';
 import { judgeUnion, type Marks, type ScoringRule } from '@/core/score/rubric/judge-union';
 import { faultShown } from '@/core/teach/fault-shown';
 import { reckonedDay } from '@/core/units/iso-date';
-import { formatLength, type LengthUnit } from '@/core/units/length';
+import type { LengthUnit } from '@/core/units/length';
+import { written } from '@/core/units/prose';
 import type { JudgementRow, UnionRow } from '@/db/models/union-rows';
 import type { WorkshopRow } from '@/db/models/plan-rows';
 import { transact } from '@/db/transact';
@@ -106,6 +107,7 @@ async function cardsOf(
         said,
       ).map((point) => ({
         ...point,
+        how: written(point.how, unit),
         shown: kept('fault of a card', { method: method.id, schools: workshop.schools, point: point.point, unit }, () =>
           faultShown(shownTechnique(method, workshop.schools), point.point, unit),
         ),
@@ -185,7 +187,7 @@ function correctionsOf({
   return Object.fromEntries(
     bestCorrections(methodById(method), rule, measures, marks, stage, 6).map((correction) => [
       correction.point,
-      correction.say((mm) => formatLength(mm, unit)),
+      written(correction.say, unit),
     ]),
   );
 }
@@ -277,6 +279,6 @@ export async function cardByToken(services: Services, token: string, from: strin
     db.workshops.findOne({ where: { clubId, id: seat!.workshopId }, raw: true }),
     db.clubs.findOne({ where: { id: clubId }, raw: true }),
   ]);
-  const [card] = await cardsOf(linkReader(services, club!), workshop!, [link.seatId]);
+  const [card] = await cardsOf(await linkReader(services, club!), workshop!, [link.seatId]);
   return card!;
 }

@@ -1,6 +1,7 @@
 import { date, type InferType, lazy, mixed, number, object, type ObjectSchema, string } from 'yup';
 import { type Field, rangeProblem } from '@/core/methods/field';
 import type { Method } from '@/core/methods/method';
+import type { LengthUnit } from '@/core/units/length';
 import type { Measures } from '@/core/methods/measures';
 import { METHODS } from '@/core/methods/registry';
 import { VARIANTS } from '@/core/methods/variant';
@@ -17,7 +18,7 @@ const origin = string()
   .required('Say where the figure comes from.');
 
 /** A figure within what wood can have; what the pieces allow together is core's to say. */
-function figure(field: Field) {
+function figure(field: Field, unit: LengthUnit) {
   const { name } = field;
   return object({
     value: number()
@@ -27,15 +28,17 @@ function figure(field: Field) {
       .test('finite', `Enter ${name} as a number.`, (value) => Number.isFinite(value))
       .test(
         'range',
-        ({ value }) => rangeProblem(field, value as number) ?? '',
-        (value) => value === undefined || !Number.isFinite(value) || rangeProblem(field, value) === null,
+        ({ value }) => rangeProblem(field, value as number, unit) ?? '',
+        (value) => value === undefined || !Number.isFinite(value) || rangeProblem(field, value, unit) === null,
       ),
     origin,
   });
 }
 
-function measure(field: Field) {
-  if (!field.keepsPick) return figure(field);
+function measure(field: Field, unit: LengthUnit) {
+  // A device that was away knows no figure that came since; it is assumed, as for whoever does not look it up.
+  if (field.place === 'further') return figure(field, unit).default(undefined);
+  if (!field.keepsPick) return figure(field, unit);
   const message = `Choose ${field.name} again.`;
   return lazy((value: unknown) =>
     typeof value === 'object' && value !== null && 'pick' in value
@@ -47,14 +50,14 @@ function measure(field: Field) {
             )
             .required(message),
         })
-      : figure(field),
+      : figure(field, unit),
   );
 }
 
-/** Measures of a union of a method: all of its fields and nothing else. */
-export function measuresInput(method: Method): ObjectSchema<Measures> {
+/** Measures of a union of a method: its fields and nothing else; refused in the unit of whoever sends them. */
+export function measuresInput(method: Method, unit: LengthUnit): ObjectSchema<Measures> {
   return object(
-    Object.fromEntries(method.fields.map((field) => [field.id, measure(field)])),
+    Object.fromEntries(method.fields.map((field) => [field.id, measure(field, unit)])),
   ) as unknown as ObjectSchema<Measures>;
 }
 

@@ -46,7 +46,7 @@ export async function putJudgement(context: Context, judgementId: string, input:
   const method = methodById(keeper?.method ?? read.method ?? workshop.method);
   const sent: JudgementInput = {
     ...read,
-    ...parse(object({ measures: measuresInput(method), marks: marksInput(method) }), {
+    ...parse(object({ measures: measuresInput(method, context.actor.lengthUnit), marks: marksInput(method) }), {
       measures: read.measures,
       marks: read.marks,
     }),

@@ -1,3 +1,4 @@
+import { written } from '@/core/units/prose';
 import { mixed, object } from 'yup';
 import { differences, recalibrationSet, SET_SIZE } from '@/core/score/recalibration/recalibration-set';
 import { methodById } from '@/core/methods/registry';
@@ -37,7 +38,7 @@ export async function openRecalibration(
   allow(context, 'assistant');
   const {
     db,
-    actor: { clubId, userId },
+    actor: { clubId, userId, lengthUnit },
   } = context;
   const workshop = await getWorkshop(context, workshopId);
   const taught = await taughtMethods(context, workshop);
@@ -58,7 +59,7 @@ export async function openRecalibration(
       // The drawing is of the joined wood alone; marks that show on it would tell the grade of points told in words.
       nth,
       measures: union.measures,
-      seen: union.seen,
+      seen: union.seen.map(({ point, words }) => ({ point, words: written(words, lengthUnit) })),
       answered: own
         ? {
             marks: own.marks,

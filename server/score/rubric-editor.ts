@@ -54,10 +54,10 @@ function methodOf(methodId: string): Method {
   return methodById(methodId);
 }
 
-function parseEdits(method: Method, input: unknown): RubricEdits {
+function parseEdits(context: Context, method: Method, input: unknown): RubricEdits {
   const edits = parse(object({ edits: editsInput.required('Enter the rubric.') }), input).edits as RubricEdits;
   // The schools change wording, seldom points; weights are checked for each answer that is in use by the usual ones.
-  const problems = rubricProblems(method, {}, edits);
+  const problems = rubricProblems(method, {}, edits, context.actor.lengthUnit);
   const [first] = Object.values(problems);
   if (first) throw new UseCaseError('invalid', first, problems);
   return edits;
@@ -85,7 +85,7 @@ export async function putRubricEdits(context: Context, methodId: string, input: 
     now,
   } = context;
   const method = methodOf(methodId);
-  const edits = parseEdits(method, input);
+  const edits = parseEdits(context, method, input);
   const { changeId, version } = parse(
     object({
       changeId: id('the change'),
@@ -124,7 +124,7 @@ const PREVIEWED = 2000;
 export async function previewRubric(context: Context, methodId: string, input: unknown): Promise<RubricPreview> {
   allow(context, 'assistant');
   const method = methodOf(methodId);
-  const edits = parseEdits(method, input);
+  const edits = parseEdits(context, method, input);
   const {
     db,
     actor: { clubId },

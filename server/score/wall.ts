@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import { QueryTypes } from 'sequelize';
 import type { DayBlock } from '@/core/plan/benches/time-plan';
 import { methodById } from '@/core/methods/registry';
+import { written } from '@/core/units/prose';
 import { shownTechnique } from '@/core/methods/shown-technique';
 import { isReady } from '@/core/score/readiness/ready-rule';
 import { judgeUnion, type UnionJudgement } from '@/core/score/rubric/judge-union';
@@ -118,8 +119,8 @@ export async function wallState(
     },
     fault: fault && {
       name: fault.point.name,
-      good: fault.point.good,
-      how: fault.point.correction,
+      good: written(fault.point.good, lengthUnit),
+      how: written(fault.point.correction, lengthUnit),
       times: fault.times,
       outOf: fault.outOf,
       shown,

@@ -43,7 +43,7 @@ export async function workshopBriefing(context: Context, workshopId: string): Pr
     steps: techniques.flatMap(({ steps }) => steps),
     materials: techniques.flatMap(({ materials }) => materials),
   };
-  const tools = taught.flatMap((method) => method.tools);
+  const tools = techniques.flatMap((technique) => technique.tools);
   const text = briefingText(work, tools, {
     firstAid: row?.firstAid ?? '',
     kit: row?.kit ?? '',

@@ -11,6 +11,7 @@ export function FrontDrawing() {
     figuresOf(method.fields, exampleMeasures(method, { scionDiameter: 8.2, placement: 'left-lines' })),
     {},
     USUAL_THRESHOLDS,
+    {},
   );
   return (
     <div className="hidden items-center justify-center gap-2 sm:flex">

@@ -11,7 +11,13 @@ const people = [
   { id: 'p3', seat: 3, name: 'Cilla Varn', at: null, current: false },
 ];
 const textOf = (method: (typeof METHODS)[number], changes = {}) =>
-  briefingText(shownTechnique(method), method.tools, { firstAid: '', kit: '', localRules: '', sap: false, ...changes });
+  briefingText(shownTechnique(method), shownTechnique(method).tools, {
+    firstAid: '',
+    kit: '',
+    localRules: '',
+    sap: false,
+    ...changes,
+  });
 const board = (method = METHODS[0]!, changes = {}, mayChange = true) =>
   rendered(
     <BriefingBoard

@@ -1,6 +1,8 @@
 import { percent, wholePercent } from '@/core/units/percent';
 import { WOOD_WORDS } from '@/core/methods/use';
-import type { Method, Technique } from '@/core/methods/method';
+import { materialAmount } from '@/core/methods/material';
+import type { Method, Point, Technique, Wood } from '@/core/methods/method';
+import type { Tool } from '@/core/methods/tool';
 import { signWords } from '@/core/methods/timetable/round-advice';
 import { triggerWords } from '@/core/methods/timetable/trigger-words';
 import { capital } from '@/core/units/capital';
@@ -8,6 +10,7 @@ import { MILESTONE_WORDS } from '@/core/methods/milestones';
 import type { ScoringRule } from '@/core/score/rubric/judge-union';
 import { wordedPoints } from '@/core/score/rubric/worded-points';
 import { formatLength, type LengthUnit } from '@/core/units/length';
+import { saidLength, written } from '@/core/units/prose';
 
 const BARK = {
   'must slip': 'must slip',
@@ -16,18 +19,23 @@ const BARK = {
 };
 
 /** When and on what a method is done. */
-export function MethodFacts({ method, unit }: { method: Method; unit: LengthUnit }) {
+export function MethodFacts({ method, tools, unit }: { method: Method; tools: readonly Tool[]; unit: LengthUnit }) {
   const { use, prior } = method;
-  const length = (mm: number): string => formatLength(mm, unit);
   const facts: [string, string][] = [
     ['When', use.when],
-    ['Stock', `${length(use.stock.from)} to ${length(use.stock.to)}${use.stock.thicker ? ' and thicker' : ''}`],
-    ['Scion', `${use.scion}${use.ratio ? `; ${use.ratio.from} to ${use.ratio.to} of the stock’s caliper` : ''}`],
+    [
+      'Stock',
+      `${saidLength({ mm: use.stock.from, to: use.stock.to }, unit)}${use.stock.thicker ? ' and thicker' : ''}${use.stock.guessed ? ' (the upper end is our guess)' : ''}`,
+    ],
+    [
+      'Scion',
+      `${written(use.scion, unit)}${use.ratio ? `; ${use.ratio.from} to ${use.ratio.to} of the stock’s caliper` : ''}`,
+    ],
     ['Bark', BARK[use.bark]],
     ['Where', use.places.map((place) => ({ bench: 'bench', field: 'field', pot: 'potted stock' })[place]).join(', ')],
     [
       'Wood',
-      `about ${length(use.woodLength)} a union, ${[...new Set(use.seasons.flatMap(({ wood }) => wood))].map((wood) => WOOD_WORDS[wood]).join(' or ')}`,
+      `about ${saidLength({ mm: use.woodLength }, unit)} a union, ${[...new Set(use.seasons.flatMap(({ wood }) => wood))].map((wood) => WOOD_WORDS[wood]).join(' or ')}`,
     ],
     [
       'Usual take',
@@ -35,7 +43,7 @@ export function MethodFacts({ method, unit }: { method: Method; unit: LengthUnit
     ],
     ['Sign of life', method.earlySign],
     ['Sign of failure', method.failureSign],
-    ['Tools', method.tools.join(', ')],
+    ['Tools', tools.map(({ name }) => name).join(', ')],
   ];
   return (
     <dl className="grid grid-cols-[6.5rem_minmax(0,1fr)] gap-x-4 gap-y-1">
@@ -53,15 +61,16 @@ export function MethodFacts({ method, unit }: { method: Method; unit: LengthUnit
 export function MethodAfter({
   method,
   technique,
+  wood,
   rule,
   unit,
 }: {
   method: Method;
   technique: Technique;
+  wood: Wood;
   rule: ScoringRule;
   unit: LengthUnit;
 }) {
-  const length = (mm: number): string => formatLength(mm, unit);
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-2">
       <section aria-labelledby="after-title">
@@ -79,12 +88,12 @@ export function MethodAfter({
           <tbody>
             {technique.aftercare.map((task) => (
               <tr key={task.id}>
-                <td>{task.name}</td>
+                <td>{written(task.name, unit)}</td>
                 <td>
-                  {triggerWords(task.trigger, length)}
+                  {triggerWords(task.trigger, unit)}
                   {task.every ? `, then every ${task.every} days` : ''}
                 </td>
-                <td>{task.missed ?? ''}</td>
+                <td>{task.missed === null ? '' : written(task.missed, unit)}</td>
               </tr>
             ))}
           </tbody>
@@ -96,15 +105,15 @@ export function MethodAfter({
             <ul>
               {rounds.map((round) => (
                 <li key={round.milestone}>
-                  <strong>{MILESTONE_WORDS[round.milestone].name}</strong>, {triggerWords(round.trigger, length)}:{' '}
-                  {signWords(round.signs, length)}
+                  <strong>{MILESTONE_WORDS[round.milestone].name}</strong>, {triggerWords(round.trigger, unit)}:{' '}
+                  {signWords(round.signs, unit)}
                 </li>
               ))}
             </ul>
           </div>
         ))}
       </section>
-      <JudgedBy method={method} rule={rule} technique={technique} length={length} />
+      <JudgedBy method={method} rule={rule} technique={technique} wood={wood} unit={unit} />
     </div>
   );
 }
@@ -113,11 +122,12 @@ interface JudgedByProps {
   method: Method;
   rule: ScoringRule;
   technique: Technique;
-  length: (mm: number) => string;
+  wood: Wood;
+  unit: LengthUnit;
 }
 
 /** What it is judged by, and what it takes. */
-function JudgedBy({ method, rule, technique, length }: JudgedByProps) {
+function JudgedBy({ method, rule, technique, wood, unit }: JudgedByProps) {
   return (
     <section aria-labelledby="judged-title">
       <h2 id="judged-title" className="mb-2">
@@ -129,6 +139,7 @@ function JudgedBy({ method, rule, technique, length }: JudgedByProps) {
             <th scope="col">Point</th>
             <th scope="col">Weight</th>
             <th scope="col">Good</th>
+            <th scope="col">Poor</th>
             <th scope="col">Fatal</th>
           </tr>
         </thead>
@@ -137,8 +148,9 @@ function JudgedBy({ method, rule, technique, length }: JudgedByProps) {
             <tr key={point.id}>
               <td className="font-bold">{point.name}</td>
               <td className="tabular-nums">{rule.weights[point.id] ?? 0}</td>
-              <td>{point.good}</td>
-              <td>{point.faults.find(({ grade }) => grade === 'fatal')?.words ?? ''}</td>
+              <td>{written(point.good, unit)}</td>
+              <td>{faultsIn(point, unit, ['poor', 'recut'])}</td>
+              <td>{faultsIn(point, unit, ['fatal'])}</td>
             </tr>
           ))}
         </tbody>
@@ -148,10 +160,10 @@ function JudgedBy({ method, rule, technique, length }: JudgedByProps) {
         {technique.materials.map((material) => (
           <li key={material.id}>
             {material.unit === 'mm'
-              ? `${length(material.amount)} of ${material.name}`
+              ? `${formatLength(Math.round(materialAmount(material, wood)), unit)} of ${written(material.name, unit)}`
               : material.unit === 'g'
-                ? `${material.amount} g of ${material.name}`
-                : `${material.amount} ${material.name}`}
+                ? `${material.amount} g of ${written(material.name, unit)}`
+                : `${material.amount} ${written(material.name, unit)}`}
             {material.care === 'take off'
               ? ' (must come off later)'
               : material.care === 'note'
@@ -162,4 +174,12 @@ function JudgedBy({ method, rule, technique, length }: JudgedByProps) {
       </ul>
     </section>
   );
+}
+
+/** How a point's faults of some grades look. */
+function faultsIn({ faults }: Point, unit: LengthUnit, grades: readonly string[]): string {
+  return faults
+    .filter(({ grade }) => grades.includes(grade))
+    .map(({ words }) => written(words, unit))
+    .join('; ');
 }

@@ -1,3 +1,4 @@
+import { written } from '@/core/units/prose';
 import { describe, expect, it } from 'vitest';
 import { METHODS } from '@/core/methods/registry';
 import { shownTechnique, woodOf } from '@/core/methods/shown-technique';
@@ -27,15 +28,26 @@ describe.each(METHODS.map((method) => [method.id, method] as const))('the page o
     );
   });
   it('tells when and on what it is done, in the reader’s unit', () => {
-    const { words } = rendered(<MethodFacts method={method} unit="in" />);
-    for (const part of [method.use.when, method.earlySign, method.failureSign, ...method.tools])
+    const { words } = rendered(<MethodFacts method={method} tools={shownTechnique(method).tools} unit="in" />);
+    for (const part of [
+      method.use.when,
+      method.earlySign,
+      method.failureSign,
+      ...shownTechnique(method).tools.map(({ name }) => name),
+    ])
       expect(words).toContain(plain(part));
-    expect(words).toMatch(/Stock ?0\.\d+ in to \d+(\.\d+)? in/);
+    expect(words).toMatch(/Stock ?(\d+ )?\d+(\/\d+)? to (\d+ )?\d+(\/\d+)? in/);
   });
   it('is judged by the club’s rubric, all its weights together 100', () => {
     const rule = { ...defaultRule(method), words: { clean: { name: 'Hygiene', good: 'blade wiped between plants' } } };
     const { words, html } = rendered(
-      <MethodAfter method={method} technique={shownTechnique(method)} rule={rule} unit="mm" />,
+      <MethodAfter
+        method={method}
+        technique={shownTechnique(method)}
+        wood={woodOf(method.shownWith)}
+        rule={rule}
+        unit="mm"
+      />,
     );
     expect(words).toContain('Hygiene');
     expect(words).toContain('blade wiped between plants');
@@ -43,6 +55,6 @@ describe.each(METHODS.map((method) => [method.id, method] as const))('the page o
       Number(weight),
     );
     expect(weights.reduce((a, b) => a + b, 0)).toBeCloseTo(100, 9);
-    for (const { name } of shownTechnique(method).aftercare) expect(words).toContain(plain(name));
+    for (const { name } of shownTechnique(method).aftercare) expect(words).toContain(plain(written(name, 'mm')));
   });
 });

@@ -9,7 +9,13 @@ import { LAID_FIELDS, laidFaceOf } from '../common/laid-face-fields';
 import { flatnessGrade, lengthGrade, windowGrade } from '../common/measured-grades';
 import { towards } from '../common/towards';
 import type { Method } from '../method';
-import * as school from '../schools';
+import { FIELD_GRAFT_SCHOOLS } from '../common/field-graft';
+import { TAPE_OFF } from '../schools/of-aftercare';
+import { COAT, FILM_WHEN, STUMP, TAPE_OFF_BY } from '../schools/of-covering';
+import { BUDS, KNIFE, OUTER_BARK, SCION_END, SLITS } from '../schools/of-cutting';
+import { BARK_STUMPS } from '../stump-scions';
+import { SPENT_WOOD_WORDS, SWELLING_WORDS } from '../timetable/first-movement';
+import { measured, mm, prose } from '../../units/prose';
 import { FACE_LENGTH } from './steps';
 import { ANCHORS, technique } from './technique';
 import { slots } from '../template';
@@ -50,17 +56,19 @@ export const bark: Method = {
   fields: LAID_FIELDS,
   example: { stockDiameter: 30, scionDiameter: 7, length: 35 },
   shownWith: { stock: 30, scion: 8 },
+  stumps: BARK_STUMPS,
   schools: [
-    school.SLITS,
-    school.SCION_END,
-    school.OUTER_BARK,
-    school.BUDS,
-    school.FILM_WHEN,
-    school.STUMP,
-    school.NURSE_LIMB,
-    school.KNIFE,
-    school.BINDING_OFF,
-    school.DARK_SEAL,
+    BUDS,
+    SLITS,
+    SCION_END,
+    OUTER_BARK,
+    KNIFE,
+    FILM_WHEN,
+    COAT,
+    STUMP,
+    TAPE_OFF_BY,
+    TAPE_OFF,
+    ...FIELD_GRAFT_SCHOOLS,
   ],
   technique,
   template: (choices, wood) => [
@@ -72,14 +80,13 @@ export const bark: Method = {
       1,
     ),
   ],
-  earlySign: 'buds swell in 10 to 14 days, a leaf by three weeks',
-  failureSign: 'buds grow in the first week from stored food and then collapse',
+  earlySign: SWELLING_WORDS,
+  failureSign: SPENT_WOOD_WORDS,
   variants: [{ id: 'usual', words: '', ...COVERED }],
   callusDays: 21,
   knifeCaution: `${CAUTIONS['long-cut'].text} ${CAUTIONS['bud-cut'].text} Know where the first-aid kit is; the club’s own rules come first.`,
-  tools: ['saw', 'grafting knife with a bark lifter', 'cut-resistant glove', 'caliper'],
   thresholds: ['matched', 'hairline', 'open', 'lengthTolerance', 'windowFrom', 'windowTo'],
-  assess: (figures, _marks, thresholds) => {
+  assess: (figures, _marks, thresholds, choices) => {
     const face = laidFaceOf(figures);
     const contact = barkContact(face);
     const contactGrade = laidFaceGrade(face, contact, thresholds.matched);
@@ -94,7 +101,7 @@ export const bark: Method = {
       },
       lines: ({ unit }) => laidFaceView(face, contact, unit),
       side: ({ unit }) =>
-        piecesView(joinedPieces(technique, figures, face.length), { view: 'side', unit, anchors: ANCHORS }),
+        piecesView(joinedPieces(technique, choices, figures, face.length), { view: 'side', unit, anchors: ANCHORS }),
       section: (_level, unit) => laidFaceSection(face, contact, unit),
       reach: 0,
     };
@@ -107,30 +114,30 @@ export const bark: Method = {
         field: 'hollow',
         target: 0,
         least: ROUNDING,
-        say: (by, length) => `Recut the face in one straight pull: it is ${length(-by)} hollow.`,
+        say: (by) => prose`Recut the face in one straight pull: it is ${measured(-by)} hollow.`,
       },
       {
         point: 'window',
         field: 'window',
         target: Math.max(6, Math.min(13, figures.window!)),
         least: 0.5,
-        say: (by, length) =>
-          `${by > 0 ? 'Draw the scion up' : 'Push the scion down'} ${length(Math.abs(by))}, so that 6 to 13 mm of face shows.`,
+        say: (by) =>
+          prose`${by > 0 ? 'Draw the scion up' : 'Push the scion down'} ${measured(Math.abs(by))}, so that ${mm(6, 13)} of face shows.`,
       },
       {
         point: 'cut-length',
         field: 'length',
         target: Math.max(FACE_LENGTH.from, Math.min(FACE_LENGTH.to, figures.length!)),
         least: 1,
-        say: (by, length) => `Cut the face ${length(Math.abs(by))} ${by > 0 ? 'longer' : 'shorter'}.`,
+        say: (by) => prose`Cut the face ${measured(Math.abs(by))} ${by > 0 ? 'longer' : 'shorter'}.`,
       },
       {
         point: 'cambium',
         field: 'depth',
         target: shallower(figures),
         least: 0.2,
-        say: (by, length) =>
-          `Cut the face ${length(Math.abs(by))} shallower, so that its edges lie closer to the round of the wood.`,
+        say: (by) =>
+          prose`Cut the face ${measured(Math.abs(by))} shallower, so that its edges lie closer to the round of the wood.`,
       },
     ]),
 };

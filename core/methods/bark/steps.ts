@@ -1,11 +1,26 @@
 import { BUD_COUNTS } from '../bud-counts';
 import { footedAt, posed, scored, toppedAt } from '../../drawing/workpieces';
-import { chiselled, faced, laidOn, laidPieces, opened } from '../common/laid-face-shape';
-import { bindStep, chooseWood, filmStep, labelStep, sealStep, step, writeTags } from '../common/steps';
+import { acrossTheStump, chiselled, faced, laidOn, laidPieces, opened } from '../common/laid-face-shape';
+import {
+  bindStep,
+  budsInWords,
+  chooseWood,
+  coatStep,
+  filmStep,
+  labelStep,
+  onFace,
+  sealStep,
+  slipTest,
+  step,
+  writeTags,
+} from '../common/steps';
 import type { Wood } from '../method';
 import { chosen, type Choices } from '../school';
-import * as school from '../schools';
+import { NURSE_LIMB } from '../schools/of-aftercare';
+import { COAT, FILM_WHEN, STUMP } from '../schools/of-covering';
+import { BUDS, KNIFE, OUTER_BARK, SCION_END, SLITS } from '../schools/of-cutting';
 import type { Step } from '../step';
+import { BARK_STUMPS, stumpRow } from '../stump-scions';
 
 export const FACE_LENGTH = { from: 25, to: 40 };
 
@@ -15,14 +30,11 @@ const WINDOW = 9;
 export function cutsOf(choices: Choices, wood: Wood) {
   const { stock, scion } = wood;
   const length = Math.round(wood.length ?? Math.max(FACE_LENGTH.from, Math.min(FACE_LENGTH.to, scion * 4)));
-  const buds = BUD_COUNTS.get(chosen(choices, school.BUDS))!;
-  const shape = laidPieces(wood, length, buds, 12 + 12 * buds);
-  const deep = Math.max(1, length - WINDOW);
-  const wedge = chosen(choices, school.SCION_END) === 'wedge';
-  const pared = chosen(choices, school.OUTER_BARK) === 'pared';
-  const three = chosen(choices, school.SLITS) === 'three';
-  const sealed = chosen(choices, school.STUMP) === 'sealed';
-  const filmFirst = chosen(choices, school.FILM_WHEN) === 'before';
+  const buds = chosen(choices, BUDS);
+  const count = BUD_COUNTS.get(buds)!;
+  const shape = laidPieces(wood, length, count, 12 + 12 * count);
+  const three = chosen(choices, SLITS) === 'three';
+  const filmFirst = chosen(choices, FILM_WHEN) === 'before';
   const film = filmStep(
     3,
     shape.tip,
@@ -30,7 +42,23 @@ export function cutsOf(choices: Choices, wood: Wood) {
       ? 'Wrap the scion in film, all but the end that is cut.'
       : 'Wrap the scion in film from the tape to its tip.',
   );
-  return { choices, stock, scion, length, buds, shape, deep, wedge, pared, three, sealed, filmFirst, film };
+  return {
+    choices,
+    stock,
+    scion,
+    length,
+    buds,
+    shape,
+    deep: Math.max(1, length - WINDOW),
+    wedge: chosen(choices, SCION_END) === 'wedge',
+    pared: chosen(choices, OUTER_BARK) === 'pared',
+    three,
+    /** Three slits carry two scions at least. */
+    scions: Math.max(three ? 2 : 1, wood.scions ?? stumpRow(BARK_STUMPS, stock).set),
+    stump: chosen(choices, STUMP),
+    filmFirst,
+    film,
+  };
 }
 
 export type Cuts = ReturnType<typeof cutsOf>;
@@ -41,21 +69,13 @@ export function stepsOf(cuts: Cuts): Step[] {
 }
 
 /** The stock made ready, up to its cut. */
-function prepareStock({ stock }: Cuts): Step[] {
+function prepareStock({ choices, stock }: Cuts): Step[] {
   return [
     writeTags(),
-    step({
-      id: 'slip-test',
-      action: 'Try whether the bark slips, on a piece of the top that comes off anyway.',
-      noCut: true,
-      lookFor: 'It lifts clean, the wood beneath is wet and white.',
-      blocks: 'Once the stock is cut off, bark that clings cannot be waited for.',
-      wrong: { what: 'The stock is opened on the chance.', looks: 'Bark tears in shreds and stays on the wood.' },
-      apply: (p) => p,
-    }),
+    slipTest('a piece of the top'),
     step({
       id: 'stock-off',
-      action: 'Cut the stock off square.',
+      action: `Cut the stock off square${chosen(choices, NURSE_LIMB) === 'nurse' ? '; on a tree, keep a nurse limb below' : ''}.`,
       lookFor: 'A square, smooth top.',
       caution: 'saw',
       pull: 'down',
@@ -69,15 +89,15 @@ function prepareStock({ stock }: Cuts): Step[] {
 /** The scion chosen and trimmed. */
 function chooseScion({ scion, buds, length, shape, filmFirst, film }: Cuts): Step[] {
   return [
-    chooseWood(
-      'Take a scion and find which way its buds point.',
-      'Dormant, straight, much thinner than the stock.',
-      { what: 'The buds have begun to move.', looks: 'Green tips between the scales.', point: 'wood' },
-      [{ name: 'scion', mm: scion }],
-    ),
+    chooseWood({
+      action: 'Take a scion and find which way its buds point.',
+      lookFor: 'Dormant, straight, much thinner than the stock.',
+      wrong: { what: 'The buds have begun to move.', looks: 'Green tips between the scales.', point: 'wood' },
+      figures: [{ name: 'scion', mm: scion }],
+    }),
     step({
       id: 'trim',
-      action: `Trim the stick to ${buds === 1 ? 'one bud' : `${buds} buds`} above the face.`,
+      action: `Trim the stick to ${budsInWords(buds)} above the face.`,
       lookFor: 'Bright green at both ends.',
       caution: 'long-cut',
       wrong: { what: 'A brown end is left on.', looks: 'A dry end that no callus crosses.' },
@@ -88,13 +108,15 @@ function chooseScion({ scion, buds, length, shape, filmFirst, film }: Cuts): Ste
 }
 
 /** The bark opened. */
-function openBark({ three, length, stock, deep, scion }: Cuts): Step[] {
+function openBark({ three, scions, length, stock, deep, scion }: Cuts): Step[] {
   return [
     step({
       id: 'slit',
       action: three
-        ? 'Cut three slits down through the bark, a scion’s width apart for each of two scions.'
-        : 'Cut one slit down through the bark until the blade clicks on the wood.',
+        ? 'Cut three slits down through the bark, so that two strips lie side by side, each as wide as a scion.'
+        : scions > 1
+          ? `Cut ${scions === 2 ? 'two slits opposite each other' : 'three slits evenly round'} down through the bark, one for each scion, until the blade clicks on the wood.`
+          : 'Cut one slit down through the bark until the blade clicks on the wood.',
       view: 'front',
       pull: 'down',
       caution: 'bud-cut',
@@ -133,7 +155,7 @@ function openBark({ three, length, stock, deep, scion }: Cuts): Step[] {
     }),
     step({
       id: 'lift',
-      action: 'Open the lips with the blunt of the knife.',
+      action: three ? 'Lift both strips with the blunt of the knife.' : 'Open the lips with the blunt of the knife.',
       view: 'front',
       caution: 'bud-cut',
       lookFor: 'Both lips are whole; white wood shows between them.',
@@ -163,7 +185,7 @@ function openBark({ three, length, stock, deep, scion }: Cuts): Step[] {
 }
 
 /** The scion chosen and cut. */
-function cutScion({ length, shape, scion, wedge, pared }: Cuts): Step[] {
+function cutScion({ choices, length, shape, scion, wedge, pared }: Cuts): Step[] {
   return [
     step({
       id: 'face',
@@ -185,7 +207,7 @@ function cutScion({ length, shape, scion, wedge, pared }: Cuts): Step[] {
         },
         { name: 'depth', mm: shape.depth },
       ],
-      lookFor: 'Flat from shoulder to foot, half the stick’s thickness left.',
+      lookFor: onFace('Flat from shoulder to foot, half the stick’s thickness left.', chosen(choices, KNIFE)),
       wrong: { what: 'It is scooped.', looks: 'Only shoulder and foot lie on the wood.', point: 'flatness' },
       apply: (p) => ({ ...p, scion: faced(p.scion, length, shape.depth) }),
       spoil: (p) => ({ ...p, scion: faced(p.scion, length, shape.depth - 1, 2.2) }),
@@ -193,7 +215,7 @@ function cutScion({ length, shape, scion, wedge, pared }: Cuts): Step[] {
     step({
       id: 'chisel',
       action: wedge
-        ? 'Cut a second, shorter face on the back: a two-sided wedge.'
+        ? 'Cut a second face on the back, a little shorter: a two-sided wedge.'
         : 'Cut a short chisel on the back of its tip.',
       caution: 'long-cut',
       pull: 'down',
@@ -218,11 +240,13 @@ function cutScion({ length, shape, scion, wedge, pared }: Cuts): Step[] {
 }
 
 /** The scion set, held and covered. */
-function setScion({ shape, length, filmFirst, film, sealed }: Cuts): Step[] {
+function setScion({ choices, shape, length, three, scions, filmFirst, film, stump }: Cuts): Step[] {
   return [
     step({
       id: 'join',
-      action: 'Hold the bark with a finger and slide the face down against the wood, leaving a window.',
+      action: three
+        ? 'Hold the first strip with a finger and slide a face down against the wood under it, leaving a window.'
+        : 'Hold the bark with a finger and slide the face down against the wood, leaving a window.',
       joins: true,
       caution: 'hands-meet',
       figures: [{ name: 'window', mm: WINDOW, range: { from: 6, to: 13 } }],
@@ -235,20 +259,38 @@ function setScion({ shape, length, filmFirst, film, sealed }: Cuts): Step[] {
       apply: (p) => ({ ...p, joined: true, scion: laidOn(p.scion, p.stock, shape.depth, WINDOW) }),
       spoil: (p) => ({ ...p, joined: true, scion: posed(laidOn(p.scion, p.stock, shape.depth, 0), { lean: 7 }) }),
     }),
+    ...(scions > 1 ? [others(scions, three)] : []),
     step({
       id: 'hold',
-      action: 'Shake it once.',
+      action: scions > 1 ? 'Shake each of them once.' : 'Shake it once.',
       noCut: true,
       lookFor: 'It stays.',
       wrong: { what: 'It wags.', looks: 'The face lies on bark that did not lift far enough.', point: 'hold' },
       apply: (p) => p,
     }),
-    bindStep(-length - 4, 0, 'tape', { action: 'Bind tight, from below the slit up to the rim.' }),
+    bindStep(-length - 4, 0, {
+      kind: 'tape',
+      action: `Bind tight, from below the ${three || scions > 1 ? 'slits' : 'slit'} up to the rim`,
+    }),
     ...(filmFirst ? [] : [film]),
-    sealStep(
-      { tip: shape.tip, ...(sealed ? { rim: 0 } : {}) },
-      sealed ? 'Seal the rim, the slit’s end and the scion’s tip.' : 'Seal the scion’s tip; the rim is left open.',
-    ),
+    ...(chosen(choices, COAT) === 'coat' ? [coatStep(-length - 4, 0)] : []),
+    sealStep({ tip: shape.tip, rim: 0, cuts: 'the rim, the end of each slit', stump }),
     labelStep(-length - 6),
   ];
+}
+
+/** The scions besides the first. */
+function others(scions: number, three: boolean): Step {
+  return step({
+    id: 'second',
+    action: three
+      ? 'Set a second scion under the other strip in the same way.'
+      : scions === 2
+        ? 'Set a second scion opposite in the same way.'
+        : 'Set two more scions in the same way, evenly round the stump.',
+    caution: 'hands-meet',
+    lookFor: 'All stand as high, and each shows its window.',
+    wrong: { what: 'They are crowded on one side.', looks: 'The far side of the stump dies back and rots.' },
+    apply: (p) => ({ ...p, second: acrossTheStump(p.scion) }),
+  });
 }

@@ -1,28 +1,39 @@
-import * as aftercare from '../timetable/tasks';
+import { BUD_COUNTS } from '../bud-counts';
+import { mm, prose } from '../../units/prose';
+import { fieldGraftAftercare, fieldGraftCover } from '../common/field-graft';
 import * as material from '../common/materials';
 import * as point from '../common/points';
+import * as tool from '../common/tools';
 import type { Technique, Wood } from '../method';
 import { chosen, type Choices } from '../school';
-import * as school from '../schools';
-import { cutsOf, stepsOf } from './steps';
+import { TAPE_OFF } from '../schools/of-aftercare';
+import { COAT, TAPE_OFF_BY } from '../schools/of-covering';
+import { KNIFE } from '../schools/of-cutting';
+import { tapeOff } from '../timetable/tasks-of-binding';
+import { reseal, swell } from '../timetable/tasks-of-healing';
+import { cutsOf, FACE_LENGTH, stepsOf } from './steps';
 
 export const ANCHORS = ['wood', 'way-up', 'safe-hands', 'hold', 'slip', 'clean'];
 
 export function technique(choices: Choices, wood: Wood): Technique {
   const cuts = cutsOf(choices, wood);
-  const { shape, length, sealed, stock, three } = cuts;
+  const { shape, length, stump, stock, scions, buds, wedge, pared } = cuts;
+  const coat = chosen(choices, COAT) === 'coat';
+  const flat = point.flatness(10, chosen(choices, KNIFE));
+  const cambium = point.laidCambium(25);
   return {
+    takes: { pieces: scions, buds: BUD_COUNTS.get(buds)! },
     start: shape.start,
     steps: stepsOf(cuts),
     points: [
-      point.laidCambium(25),
+      pared ? { ...cambium, good: 'edges lie on the wood, the pared back on the flap' } : cambium,
       point.slip(12),
-      point.flatness(10),
-      point.cutLength(6),
+      wedge ? { ...flat, good: 'no light under a straight edge, on both faces' } : flat,
+      point.cutLength(6, prose`${mm(FACE_LENGTH.from, FACE_LENGTH.to)} long`, false),
       point.windowShown(8),
       point.hold(8),
       point.bind(8),
-      point.seal(8),
+      point.seal(8, stump, chosen(choices, COAT)),
       point.dormantWood(4),
       point.clean(3),
       point.wayUp(3),
@@ -31,27 +42,18 @@ export function technique(choices: Choices, wood: Wood): Technique {
       point.time,
     ],
     materials: [
-      material.darkTape(length),
-      material.film(40),
-      { ...material.SEALANT, amount: sealed ? Math.max(4, Math.round(stock / 4)) : 2 },
-      material.LABEL,
-      material.BRACE,
+      material.darkTape(length + 4),
+      material.film(shape.tip * scions),
+      material.sealant((stump === 'sealed' ? Math.max(4, Math.round(stock / 4)) : 2) + (coat ? 8 : 0)),
+      ...fieldGraftCover(choices, true),
     ],
-    aftercare: [
-      aftercare.RESEAL,
-      aftercare.STILL_DORMANT,
-      aftercare.SWELL,
-      ...(chosen(choices, school.NURSE_LIMB) === 'all-off'
-        ? [aftercare.SUCKERS]
-        : [aftercare.NURSE, aftercare.LOW_BRANCHES]),
-      aftercare.ONE_SHOOT,
-      aftercare.BLOSSOM,
-      aftercare.TIE_UP,
-      aftercare.TAPE_OFF,
-      ...(three ? [aftercare.ONE_SCION] : []),
-      aftercare.BRACE,
-      aftercare.LABEL,
-      aftercare.SECOND_CHANCE,
-    ],
+    tools: [tool.SAW, tool.knife(chosen(choices, KNIFE)), tool.BARK_LIFTER, tool.GLOVE, tool.CALIPER],
+    aftercare: fieldGraftAftercare(choices, {
+      buds,
+      // The tape is dark whatever becomes of the stump.
+      dark: true,
+      first: [...reseal(stump, chosen(choices, COAT)), swell()],
+      binding: [tapeOff('insulating tape', chosen(choices, TAPE_OFF_BY), chosen(choices, TAPE_OFF))],
+    }),
   };
 }

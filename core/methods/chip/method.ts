@@ -6,7 +6,10 @@ import { joinedPieces } from '../common/joined-pieces';
 import { assessOutline, bestOutlineContact, outlineCorrections } from '../common/outline-method';
 import { assumedDepth, slicePlacement } from '../common/slice-fields';
 import type { Method } from '../method';
-import * as school from '../schools';
+import { BUD_SCHOOLS } from '../common/bud-care';
+import { KNIT_SEEN } from '../schools/of-aftercare';
+import { TURNS } from '../schools/of-covering';
+import { CUT_FIRST, KNIFE, SECOND_BUD } from '../schools/of-cutting';
 import { CHIP_LENGTH } from './steps';
 import { ANCHORS, technique } from './technique';
 import { slice } from '../template';
@@ -87,15 +90,7 @@ export const chip: Method = {
   ],
   example: { stockDiameter: 10, scionDiameter: 10, stockLength: 30, scionLength: 30 },
   shownWith: { stock: 12, scion: 9 },
-  schools: [
-    school.CUT_FIRST,
-    school.BUD_COVER,
-    school.TURNS,
-    school.HEAD_BACK,
-    school.HEAD_BACK_PACE,
-    school.KNIFE,
-    school.BINDING_OFF,
-  ],
+  schools: [SECOND_BUD, CUT_FIRST, KNIFE, TURNS, KNIT_SEEN, ...BUD_SCHOOLS],
   technique,
   template: (choices, wood) => [
     slice(
@@ -113,14 +108,17 @@ export const chip: Method = {
   ],
   callusDays: 14,
   knifeCaution: `${CAUTIONS['bud-cut'].text} ${CAUTIONS['hands-meet'].text} Know where the first-aid kit is; the club’s own rules come first.`,
-  tools: ['budding knife', 'cut-resistant glove', 'caliper'],
   thresholds: ['matched', 'hairline', 'open', 'lengthTolerance'],
-  assess: (figures, _marks, thresholds) =>
+  assess: (figures, _marks, thresholds, choices) =>
     assessOutline(
       figures,
       CHIP_LENGTH,
       (_union, { unit }) =>
-        piecesView(joinedPieces(technique, figures, figures.stockLength), { view: 'front', unit, anchors: ANCHORS }),
+        piecesView(joinedPieces(technique, choices, figures, figures.stockLength), {
+          view: 'front',
+          unit,
+          anchors: ANCHORS,
+        }),
       thresholds,
     ),
   best: bestOutlineContact,

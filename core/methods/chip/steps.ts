@@ -1,8 +1,11 @@
 import { cutOn, footedAt, type Piece, posed, shoot, toppedAt, type Vertex, withKerf } from '../../drawing/workpieces';
-import { bindStep, chooseWood, labelStep, step, writeTags } from '../common/steps';
+import { prose } from '../../units/prose';
+import { BUD_HEIGHT, heightFigure, HIGHER, secondBud } from '../common/bud-place';
+import { bindStep, chooseWood, labelStep, onFace, step, writeTags } from '../common/steps';
 import type { Wood } from '../method';
 import { chosen, type Choices } from '../school';
-import * as school from '../schools';
+import { BUD_COVER, TURNS } from '../schools/of-covering';
+import { CUT_FIRST, KNIFE, SECOND_BUD } from '../schools/of-cutting';
 import type { Step } from '../step';
 
 export const CHIP_LENGTH = { from: 24, to: 38 };
@@ -39,9 +42,11 @@ export function cutsOf(choices: Choices, wood: Wood) {
   const length = Math.round(wood.length ?? 30);
   const bed = depthOf(stock, wood.stockBark);
   const chip = depthOf(scion, wood.scionBark);
-  const budFirst = chosen(choices, school.CUT_FIRST) === 'bud';
-  const cover = chosen(choices, school.BUD_COVER);
-  const layers = chosen(choices, school.TURNS) === 'layers';
+  const budFirst = chosen(choices, CUT_FIRST) === 'bud';
+  const cover = chosen(choices, BUD_COVER);
+  const second = chosen(choices, SECOND_BUD);
+  // A second chip above needs as much stem again.
+  const room = second === 'above' ? length + 14 : 0;
   const bare = stock / 2 - wood.stockBark;
   const p = (radius: number, depth: number, outer: number): number =>
     Math.sqrt(Math.max(0, radius ** 2 - (outer - depth) ** 2));
@@ -54,9 +59,9 @@ export function cutsOf(choices: Choices, wood: Wood) {
       diameter: stock,
       bark: wood.stockBark,
       foot: -length / 2 - 26,
-      top: length / 2 + 26,
+      top: length / 2 + 26 + room,
       goesOn: { foot: true, top: true },
-      buds: [{ y: length / 2 + 14, side: 'back' }],
+      buds: [{ y: length / 2 + 14 + room, side: 'back' }],
     }),
     scion: shoot({
       name: 'bud stick',
@@ -71,44 +76,59 @@ export function cutsOf(choices: Choices, wood: Wood) {
       ],
     }),
   };
-  return { choices, stock, scion, length, bed, chip, budFirst, cover, layers, aside, start };
+  return { choices, stock, scion, length, bed, chip, budFirst, cover, second, room, aside, start };
 }
 
 export type Cuts = ReturnType<typeof cutsOf>;
 
 /** The steps in their order. */
 export function stepsOf(cuts: Cuts): Step[] {
-  return [...chooseWoods(cuts), ...setChip(cuts)];
+  const cutBoth = cuts.budFirst ? [...chipSteps(cuts), ...bedSteps(cuts)] : [...bedSteps(cuts), ...chipSteps(cuts)];
+  return [...chooseWoods(cuts), ...cutBoth, fitStep(cuts), ...setChip(cuts)];
 }
 
 /** Stock and scion chosen. */
-function chooseWoods(cuts: Cuts): Step[] {
-  const { stock, scion, budFirst } = cuts;
+function chooseWoods({ stock, scion }: Cuts): Step[] {
   return [
     writeTags(),
-    chooseWood(
-      'Take a bud stick and find which way its buds point: bud above, leaf scar below.',
-      'Plump buds from the middle of the stick.',
-      { what: 'Buds of the soft tip are used.', looks: 'Thin buds that shrivel in a week.', point: 'wood' },
-      [
+    chooseWood({
+      action: 'Take a bud stick and find which way its buds point: bud above, leaf scar below.',
+      lookFor: 'Plump buds from the middle of the stick.',
+      wrong: { what: 'Buds of the soft tip are used.', looks: 'Thin buds that shrivel in a week.', point: 'wood' },
+      figures: [
         { name: 'stock', mm: stock },
         { name: 'bud stick', mm: scion },
       ],
-    ),
+    }),
     step({
       id: 'wipe',
-      action: 'Wipe the stock clean where the bed goes, leaves off.',
+      action: 'Choose a straight smooth place on the stock and wipe it clean, leaves off.',
       noCut: true,
-      lookFor: 'No soil where the blade passes.',
+      lookFor: prose`No soil where the blade passes, and clear of the stock’s own buds.${HIGHER}`,
+      figures: [heightFigure(BUD_HEIGHT)],
       wrong: { what: 'Grit is left on.', looks: 'A nicked blade and a ragged bed.', point: 'clean' },
       apply: (w) => w,
     }),
-    ...(budFirst ? [...chipSteps(cuts), ...bedSteps(cuts)] : [...bedSteps(cuts), ...chipSteps(cuts)]),
   ];
 }
 
+/** One piece fitted to the other, whichever was cut first. */
+function fitStep({ budFirst }: Cuts): Step {
+  return step({
+    id: 'fit',
+    action: budFirst
+      ? 'Hold the chip to its bed and pare the bed until they are alike.'
+      : 'Trim the chip’s foot and sides to the bed.',
+    noCut: true,
+    caution: 'bud-cut',
+    lookFor: 'Chip and bed alike in length and width; strokes of fitting are not counted.',
+    wrong: { what: 'A long foot is pressed in.', looks: 'The chip bows and stands off its bed.', point: 'cut-length' },
+    apply: (w) => w,
+  });
+}
+
 /** The chip set and wrapped. */
-function setChip({ stock, bed, scion, chip, aside, length, cover, layers }: Cuts): Step[] {
+function setChip({ choices, stock, bed, scion, chip, aside, length, cover, second, room }: Cuts): Step[] {
   return [
     step({
       id: 'join',
@@ -129,15 +149,27 @@ function setChip({ stock, bed, scion, chip, aside, length, cover, layers }: Cuts
         scion: posed(w.scion, { u: stock / 2 - bed - (scion / 2 - chip), w: 0, y: 4 }),
       }),
     }),
-    bindStep(-length / 2 - 6, length / 2 + 6, cover === 'film' ? 'film' : 'rubber', {
-      action: `Wrap ${cover === 'film' ? 'thin film' : 'rubber'} from below upwards, ${layers ? 'two layers' : 'few turns'}, tight${cover === 'out' ? ', the bud left out' : ', the bud covered'}.`,
+    ...secondBud(second, 'chip', room),
+    bindStep(-length / 2 - 6, length / 2 + 6 + room, {
+      kind: cover === 'film' ? 'film' : 'rubber',
+      action: {
+        out: 'Wrap rubber from below upwards, tight, and leave the bud out',
+        film: 'Stretch thin film from below upwards, tight, one layer over the bud',
+        rubber: 'Wrap rubber from below upwards, tight, over the bud as well',
+      }[cover],
+      turns: chosen(choices, TURNS),
+      lookFor: {
+        out: 'Flat turns without a gap above and below the bud; the chip cannot be moved.',
+        film: 'The film clings; the bud’s shape shows through one layer.',
+        rubber: 'Flat turns without a gap, the bud pressed under them.',
+      }[cover],
     }),
     labelStep(-length / 2 - 10),
   ];
 }
 
 /** The bed cut in the stock. */
-function bedSteps({ bed, length, stock }: Cuts): Step[] {
+function bedSteps({ choices, bed, length, stock }: Cuts): Step[] {
   return [
     step({
       id: 'notch',
@@ -172,7 +204,10 @@ function bedSteps({ bed, length, stock }: Cuts): Step[] {
           },
         },
       ],
-      lookFor: 'A flat bed with a green line all round; deeper is wider.',
+      lookFor: onFace(
+        'A flat bed with a green line all round; deeper is wider, so fit its depth to the bud.',
+        chosen(choices, KNIFE),
+      ),
       wrong: { what: 'The slice is scooped.', looks: 'The chip rocks on its ends.', point: 'flatness' },
       apply: (w) => ({ ...w, stock: { ...cutOn(w.stock, 'front', profile(length, bed)), kerfs: [] } }),
       spoil: (w) => ({
@@ -220,7 +255,7 @@ function chipSteps({ length, chip, scion }: Cuts): Step[] {
           },
         },
       ],
-      lookFor: 'The chip is as long as the bed, a thin sliver of wood behind it.',
+      lookFor: 'The chip is as long as the bed or a little longer, a thin sliver of wood behind it.',
       wrong: { what: 'The face is held with the fingers.', looks: 'Skin oil and soil on the green.', point: 'clean' },
       apply: (w) => ({ ...w, scion: { ...chipOf(w.scion, length, chip), name: 'chip' } }),
       spoil: (w) => ({ ...w, scion: { ...chipOf(w.scion, length * 0.62, chip * 0.8), name: 'chip' } }),

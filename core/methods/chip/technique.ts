@@ -1,14 +1,17 @@
-import * as aftercare from '../timetable/tasks';
-import * as material from '../common/materials';
+import { mm, prose } from '../../units/prose';
+import { budAftercare, budMaterials } from '../common/bud-care';
+import * as bud from '../common/bud-points';
 import * as point from '../common/points';
+import * as tool from '../common/tools';
 import type { Point, Technique, Wood } from '../method';
 import { chosen, type Choices } from '../school';
-import * as school from '../schools';
-import { cutsOf, stepsOf } from './steps';
+import { TURNS } from '../schools/of-covering';
+import { KNIFE } from '../schools/of-cutting';
+import { CHIP_LENGTH, cutsOf, stepsOf } from './steps';
 
 export const ANCHORS = ['wood', 'way-up', 'safe-hands', 'notch', 'bud', 'clean'];
 
-const NOTCH: Point = {
+const notch = (budFirst: boolean): Point => ({
   id: 'notch',
   letter: 'j',
   name: 'Notch',
@@ -16,50 +19,45 @@ const NOTCH: Point = {
   stage: 'joined',
   measured: false,
   good: '45 degrees, the chip’s foot sits in it',
-  correction: 'Cut the notch first, at 45 degrees, and seat the chip’s foot in it.',
+  correction: budFirst
+    ? 'Cut the notch at the angle of the chip’s foot, and seat the foot in it.'
+    : 'Cut the notch first, at 45 degrees, and seat the chip’s foot in it.',
   faults: [
     { grade: 'poor', words: 'too flat, or a gap at the foot' },
     { grade: 'fatal', words: 'none: the chip slides out' },
   ],
-};
+});
 
 export function technique(choices: Choices, wood: Wood): Technique {
   const cuts = cutsOf(choices, wood);
-  const { start, cover, length, layers } = cuts;
+  const { start, cover, length, room, second, budFirst } = cuts;
+  const turns = chosen(choices, TURNS);
+  const long = point.cutLength(6, prose`${mm(CHIP_LENGTH.from, CHIP_LENGTH.to)} long`);
   return {
+    takes: { pieces: second === 'none' ? 1 : 2, buds: 1 },
     start,
     steps: stepsOf(cuts),
     points: [
       point.sidesCambium(30),
-      point.flatness(10),
-      point.cutLength(6),
-      NOTCH,
-      point.bind(14),
-      point.budPiece(8),
-      point.budWood(4),
+      point.flatness(10, chosen(choices, KNIFE)),
+      {
+        ...long,
+        correction: budFirst
+          ? 'Pare the bed to the length of the chip.'
+          : 'Trim the chip’s foot to the length of the bed.',
+      },
+      notch(budFirst),
+      bud.bindBud(14, cover, turns),
+      bud.budPiece(8),
+      bud.budWood(4),
       point.clean(5),
       point.wayUp(3),
       point.label(3),
       point.safeHands(3),
       point.time,
     ],
-    materials: [
-      ...(cover === 'film'
-        ? [material.film(length + 12)]
-        : [material.RUBBER, ...(layers ? [material.film(length + 12)] : [])]),
-      material.LABEL,
-    ],
-    aftercare: [
-      aftercare.PLUMP,
-      ...(cover === 'rubber' ? [] : [aftercare.CALLUS_SEEN]),
-      chosen(choices, school.HEAD_BACK_PACE) === 'whole'
-        ? aftercare.HEAD_BACK
-        : { ...aftercare.HEAD_BACK, name: 'Shorten the stock above the bud in stages as the shoot grows' },
-      aftercare.SUCKERS_BUD,
-      aftercare.SLIT_RUBBER,
-      aftercare.TIE_UP,
-      aftercare.BLOSSOM,
-      aftercare.LABEL,
-    ],
+    materials: budMaterials(choices, turns, length + 12 + room),
+    tools: [tool.knife(chosen(choices, KNIFE), 'budding'), tool.GLOVE, tool.CALIPER],
+    aftercare: budAftercare(choices, turns),
   };
 }

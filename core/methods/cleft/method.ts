@@ -10,7 +10,12 @@ import { flatnessGrade, lengthGrade } from '../common/measured-grades';
 import { towards } from '../common/towards';
 import { tiltPicks, wedgePlacement, wedgeUnionOf } from '../common/wedge-fields';
 import type { Method } from '../method';
-import * as school from '../schools';
+import { FIELD_GRAFT_SCHOOLS } from '../common/field-graft';
+import { COAT, FILM_WHEN, STUMP, TAPE_OFF_BY } from '../schools/of-covering';
+import { BUDS, KNIFE } from '../schools/of-cutting';
+import { CLEFT_STUMPS } from '../stump-scions';
+import { SPENT_WOOD_WORDS, SWELLING_WORDS } from '../timetable/first-movement';
+import { measured, prose } from '../../units/prose';
 import { WEDGE_LENGTH } from './steps';
 import { ANCHORS, technique } from './technique';
 import { wedge } from '../template';
@@ -50,34 +55,19 @@ export const cleft: Method = {
   ],
   example: { stockDiameter: 26, scionDiameter: 9, length: 34 },
   shownWith: { stock: 26, scion: 9 },
-  schools: [
-    school.BUDS,
-    school.FILM_WHEN,
-    school.STUMP,
-    school.NURSE_LIMB,
-    school.KNIFE,
-    school.BINDING_OFF,
-    school.DARK_SEAL,
-  ],
+  stumps: CLEFT_STUMPS,
+  schools: [BUDS, KNIFE, FILM_WHEN, COAT, STUMP, TAPE_OFF_BY, ...FIELD_GRAFT_SCHOOLS],
   technique,
   template: (choices, wood) => [
     wedge('Wedge of the scion', wood.scion, stepFigure(technique(choices, wood), 'wedge', 'wedge')),
   ],
-  earlySign: 'buds swell in 10 to 14 days, a leaf by three weeks',
-  failureSign: 'buds grow in the first week from stored food and then collapse',
+  earlySign: SWELLING_WORDS,
+  failureSign: SPENT_WOOD_WORDS,
   variants: [{ id: 'usual', words: '', ...OUTDOOR }],
   callusDays: 21,
   knifeCaution: `${CAUTIONS.driven.text} ${CAUTIONS['long-cut'].text} Know where the first-aid kit is; the club’s own rules come first.`,
-  tools: [
-    'saw',
-    'splitting blade and mallet',
-    'driver to hold the split',
-    'grafting knife',
-    'cut-resistant glove',
-    'caliper',
-  ],
   thresholds: ['matched', 'hairline', 'open', 'lengthTolerance'],
-  assess: (figures, _marks, thresholds) => {
+  assess: (figures, _marks, thresholds, choices) => {
     const union = wedgeUnionOf(figures);
     const contact = cleftContact(union);
     const contactGrade = wedgeGrade(union, contact, thresholds.matched);
@@ -91,7 +81,7 @@ export const cleft: Method = {
       },
       lines: ({ unit }) => wedgeView(union, contact, unit),
       side: ({ unit }) =>
-        piecesView(joinedPieces(technique, figures, union.length), { view: 'front', unit, anchors: ANCHORS }),
+        piecesView(joinedPieces(technique, choices, figures, union.length), { view: 'front', unit, anchors: ANCHORS }),
       section: null,
       reach: 0,
     };
@@ -106,8 +96,8 @@ export const cleft: Method = {
         field: 'inset',
         target: figures.stockBark! - figures.scionBark!,
         least: 0.2,
-        say: (by, length) =>
-          `Set the wedge ${length(Math.abs(by))} further ${by > 0 ? 'in' : 'out'}, until the green lines meet under the bark.`,
+        say: (by) =>
+          prose`Set the wedge ${measured(Math.abs(by))} further ${by > 0 ? 'in' : 'out'}, until the green lines meet under the bark.`,
       },
       {
         point: 'cambium',
@@ -122,14 +112,14 @@ export const cleft: Method = {
         field: 'hollow',
         target: 0,
         least: ROUNDING,
-        say: (by, length) => `Recut the wedge in straight pulls: its faces stand ${length(-by)} open.`,
+        say: (by) => prose`Recut the wedge in straight pulls: its faces stand ${measured(-by)} open.`,
       },
       {
         point: 'cut-length',
         field: 'length',
         target: Math.max(WEDGE_LENGTH.from, Math.min(WEDGE_LENGTH.to, figures.length!)),
         least: 1,
-        say: (by, length) => `Cut the wedge ${length(Math.abs(by))} ${by > 0 ? 'longer' : 'shorter'}.`,
+        say: (by) => prose`Cut the wedge ${measured(Math.abs(by))} ${by > 0 ? 'longer' : 'shorter'}.`,
       },
     ]),
 };

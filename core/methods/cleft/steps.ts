@@ -1,27 +1,42 @@
 import { BUD_COUNTS } from '../bud-counts';
 import { covered, footedAt, scored, toppedAt, withKerf } from '../../drawing/workpieces';
-import { bindStep, chooseWood, filmStep, labelStep, sealStep, step, writeTags } from '../common/steps';
+import { mm, prose } from '../../units/prose';
+import {
+  bindStep,
+  budsInWords,
+  chooseWood,
+  coatStep,
+  filmStep,
+  labelStep,
+  onFace,
+  sealStep,
+  step,
+  writeTags,
+} from '../common/steps';
 import { inSplit, splitOpen, wedged, wedgePieces } from '../common/wedge-shape';
 import type { Wood } from '../method';
 import { chosen, type Choices } from '../school';
-import * as school from '../schools';
+import { NURSE_LIMB } from '../schools/of-aftercare';
+import { COAT, FILM_WHEN, STUMP } from '../schools/of-covering';
+import { BUDS, KNIFE } from '../schools/of-cutting';
 import type { Step } from '../step';
+import { CLEFT_STUMPS, stumpRow } from '../stump-scions';
 
 export const WEDGE_LENGTH = { from: 25, to: 40 };
-
-/** From this stock on a second scion goes in at the other edge, mm. */
-export const TWO_SCIONS = 40;
 
 /** What the steps are drawn from, for a choice of schools and a pair of wood; lengths in mm. */
 export function cutsOf(choices: Choices, wood: Wood) {
   const { stock, scion } = wood;
   const length = Math.round(wood.length ?? Math.max(WEDGE_LENGTH.from, Math.min(WEDGE_LENGTH.to, scion * 3.8)));
   const split = Math.max(30, Math.min(50, length + 6), length);
-  const { start, tip } = wedgePieces(wood, length, split, BUD_COUNTS.get(chosen(choices, school.BUDS))!);
+  const buds = chosen(choices, BUDS);
+  const { start, tip } = wedgePieces(wood, length, split, BUD_COUNTS.get(buds)!);
   const inset = wood.stockBark - wood.scionBark;
-  const sealed = chosen(choices, school.STUMP) === 'sealed';
-  const two = stock > TWO_SCIONS;
-  const filmFirst = chosen(choices, school.FILM_WHEN) === 'before';
+  const stump = chosen(choices, STUMP);
+  // A split has two edges, whatever a table says.
+  const scions = Math.min(2, wood.scions ?? stumpRow(CLEFT_STUMPS, stock).set);
+  const two = scions > 1;
+  const filmFirst = chosen(choices, FILM_WHEN) === 'before';
   const film = filmStep(
     1,
     tip,
@@ -29,7 +44,7 @@ export function cutsOf(choices: Choices, wood: Wood) {
       ? 'Wrap the scion in film, all but the end that is cut.'
       : 'Wrap the scion in film from the tape to its tip.',
   );
-  return { choices, stock, scion, length, split, start, tip, inset, sealed, two, filmFirst, film };
+  return { choices, stock, scion, buds, length, split, start, tip, inset, stump, scions, two, filmFirst, film };
 }
 
 export type Cuts = ReturnType<typeof cutsOf>;
@@ -40,12 +55,12 @@ export function stepsOf(cuts: Cuts): Step[] {
 }
 
 /** The stock made ready, up to its cut. */
-function prepareStock({ split, stock }: Cuts): Step[] {
+function prepareStock({ choices, split, stock }: Cuts): Step[] {
   return [
     writeTags(),
     step({
       id: 'saw',
-      action: 'Saw the limb off square at clear wood, undercut first.',
+      action: `Saw the limb off square at clear wood, undercut first${chosen(choices, NURSE_LIMB) === 'nurse' ? ', and keep a nurse limb below' : ''}.`,
       lookFor: 'A square face with no knot in the next hand’s breadth.',
       caution: 'saw',
       pull: 'down',
@@ -101,20 +116,20 @@ function prepareStock({ split, stock }: Cuts): Step[] {
 }
 
 /** The scion chosen and cut. */
-function cutScion({ stock, scion, choices, length, tip, filmFirst, film }: Cuts): Step[] {
+function cutScion({ choices, stock, scion, buds, length, tip, filmFirst, film }: Cuts): Step[] {
   return [
-    chooseWood(
-      'Take a scion and find which way its buds point.',
-      'Dormant, straight, its lowest bud to sit just above the wedge on the outside.',
-      { what: 'The stick is held upside down.', looks: 'Leaf scars stand above their buds.', point: 'way-up' },
-      [
+    chooseWood({
+      action: 'Take a scion and find which way its buds point.',
+      lookFor: 'Dormant, straight, its lowest bud to sit just above the wedge on the outside.',
+      wrong: { what: 'The stick is held upside down.', looks: 'Leaf scars stand above their buds.', point: 'way-up' },
+      figures: [
         { name: 'stock', mm: stock },
         { name: 'scion', mm: scion },
       ],
-    ),
+    }),
     step({
       id: 'trim',
-      action: `Trim the stick to ${chosen(choices, school.BUDS) === 'one' ? 'one bud' : `${chosen(choices, school.BUDS)} buds`}, back to green at both ends.`,
+      action: `Trim the stick to ${budsInWords(buds)}, back to green at both ends.`,
       lookFor: 'Bright green at both ends.',
       caution: 'long-cut',
       wrong: { what: 'A brown end is left on.', looks: 'A dry end that no callus crosses.', point: 'wood' },
@@ -135,7 +150,10 @@ function cutScion({ stock, scion, choices, length, tip, filmFirst, film }: Cuts)
           dimension: { piece: 'scion', view: 'front', from: [0, -length], to: [0, 0], off: scion / 2 + 5 },
         },
       ],
-      lookFor: 'Two flat faces; the lowest bud stands just above, on the outside.',
+      lookFor: onFace(
+        'Two flat faces without ripples; the lowest bud stands just above, on the outside.',
+        chosen(choices, KNIFE),
+      ),
       wrong: {
         what: 'The wedge is short and blunt.',
         looks: 'It touches at the rim only and stands open below.',
@@ -148,7 +166,7 @@ function cutScion({ stock, scion, choices, length, tip, filmFirst, film }: Cuts)
 }
 
 /** The scion set, held and covered. */
-function setScion({ split, scion, inset, two, filmFirst, film, tip, sealed }: Cuts): Step[] {
+function setScion({ choices, split, scion, inset, two, filmFirst, film, tip, stump }: Cuts): Step[] {
   return [
     step({
       id: 'open',
@@ -197,8 +215,9 @@ function setScion({ split, scion, inset, two, filmFirst, film, tip, sealed }: Cu
       caution: 'driven',
       apply: (p) => ({ ...p, covers: p.covers.filter(({ kind }) => kind !== 'driver') }),
     }),
-    bindStep(-split - 6, 0, 'tape', {
-      action: 'Wrap 25 mm wide strong tape, hard, from below the split upward.',
+    bindStep(-split - 6, 0, {
+      kind: 'tape',
+      action: prose`Wrap strong tape, ${mm(25)} wide, hard, from below the split upward`,
       wrong: {
         what: 'The wrap starts above the end of the split.',
         looks: 'An open split below the tape, where water gets in.',
@@ -206,12 +225,8 @@ function setScion({ split, scion, inset, two, filmFirst, film, tip, sealed }: Cu
       },
     }),
     ...(filmFirst ? [] : [film]),
-    sealStep(
-      { tip, ...(sealed ? { rim: 0 } : {}) },
-      sealed
-        ? 'Seal the rim, the ends of the split and the scion’s tip.'
-        : 'Seal the scion’s tip; rim and split are left open.',
-    ),
+    ...(chosen(choices, COAT) === 'coat' ? [coatStep(-split - 6, 0)] : []),
+    sealStep({ tip, rim: 0, cuts: 'the rim, the ends of the split', stump }),
     labelStep(-split - 8),
   ];
 }

@@ -1,10 +1,16 @@
-import * as aftercare from '../timetable/tasks';
+import { BUD_COUNTS } from '../bud-counts';
+import { mm, prose } from '../../units/prose';
+import { fieldGraftAftercare, fieldGraftCover } from '../common/field-graft';
 import * as material from '../common/materials';
 import * as point from '../common/points';
+import * as tool from '../common/tools';
 import type { Point, Technique, Wood } from '../method';
 import { chosen, type Choices } from '../school';
-import * as school from '../schools';
-import { cutsOf, stepsOf } from './steps';
+import { COAT, TAPE_OFF_BY } from '../schools/of-covering';
+import { KNIFE } from '../schools/of-cutting';
+import { heavyOff } from '../timetable/tasks-of-binding';
+import { reseal, swell } from '../timetable/tasks-of-healing';
+import { cutsOf, stepsOf, WEDGE_LENGTH } from './steps';
 
 export const ANCHORS = ['wood', 'way-up', 'safe-hands', 'hold', 'split', 'daylight', 'clean'];
 
@@ -15,7 +21,7 @@ const SPLIT: Point = {
   weight: 10,
   stage: 'joined',
   measured: false,
-  good: 'through the middle, 30 to 50 mm, closed below',
+  good: prose`through the middle, ${mm(30, 50)}, closed below`,
   correction: 'Set the blade across the middle and knock gently; stop at the depth of the wedge.',
   faults: [
     { grade: 'poor', words: 'off the middle, or too deep' },
@@ -25,18 +31,28 @@ const SPLIT: Point = {
 
 export function technique(choices: Choices, wood: Wood): Technique {
   const cuts = cutsOf(choices, wood);
-  const { start, split, sealed, stock } = cuts;
+  const { start, split, stump, stock, buds, scions, tip } = cuts;
+  const coat = chosen(choices, COAT) === 'coat';
+  // Only sealant is dark here; a stump left open has none but at the tip.
+  const dark = stump === 'sealed' || coat;
   return {
+    takes: { pieces: scions, buds: BUD_COUNTS.get(buds)! },
     start,
     steps: stepsOf(cuts),
     points: [
       point.edgeCambium(30),
-      point.flatness(10),
-      point.cutLength(6),
+      {
+        ...point.flatness(10, chosen(choices, KNIFE)),
+        faults: [
+          { grade: 'poor', words: 'rippled, or a hairline of light' },
+          { grade: 'fatal', words: 'hollow over half the face' },
+        ],
+      },
+      point.cutLength(6, prose`${mm(WEDGE_LENGTH.from, WEDGE_LENGTH.to)} long`, false),
       SPLIT,
       point.hold(8),
       point.bind(8),
-      point.seal(8),
+      point.seal(8, stump, chosen(choices, COAT)),
       point.daylight(4),
       point.dormantWood(4),
       point.clean(4),
@@ -47,25 +63,16 @@ export function technique(choices: Choices, wood: Wood): Technique {
     ],
     materials: [
       material.heavyTape(split + 6),
-      material.film(40),
-      ...(sealed ? [{ ...material.SEALANT, amount: Math.max(5, Math.round(stock / 3)) }] : [material.SEALANT]),
-      material.LABEL,
+      material.film(tip * scions),
+      material.sealant((stump === 'sealed' ? Math.max(5, Math.round(stock / 3)) : 2) + (coat ? 8 : 0)),
+      ...fieldGraftCover(choices, dark),
     ],
-    aftercare: [
-      aftercare.RESEAL,
-      aftercare.STILL_DORMANT,
-      aftercare.SWELL,
-      ...(chosen(choices, school.NURSE_LIMB) === 'all-off'
-        ? [aftercare.SUCKERS]
-        : [aftercare.NURSE, aftercare.LOW_BRANCHES]),
-      aftercare.ONE_SHOOT,
-      aftercare.BLOSSOM,
-      aftercare.TIE_UP,
-      aftercare.HEAVY_TAPE_OFF,
-      aftercare.ONE_SCION,
-      aftercare.BRACE,
-      aftercare.LABEL,
-      aftercare.SECOND_CHANCE,
-    ],
+    tools: [tool.SAW, tool.SPLITTER, tool.DRIVER, tool.knife(chosen(choices, KNIFE)), tool.GLOVE, tool.CALIPER],
+    aftercare: fieldGraftAftercare(choices, {
+      buds,
+      dark,
+      first: [...reseal(stump, chosen(choices, COAT)), swell()],
+      binding: [heavyOff(chosen(choices, TAPE_OFF_BY))],
+    }),
   };
 }

@@ -1,4 +1,5 @@
 import type { InlayFace, LaidFace } from '../../contact/laid-face-contact';
+import { mm, prose } from '../../units/prose';
 import type { Field } from '../field';
 import type { Figures } from '../measures';
 import * as field from './fields';
@@ -21,9 +22,9 @@ export const LAID_FIELDS: Field[] = [
     place: 'picked',
     typed: true,
     picks: [
-      { id: 'right', words: 'About 9 mm', value: 9.5, usual: true },
+      { id: 'right', words: prose`About ${mm(9)}`, value: 9.5, usual: true },
       { id: 'none', words: 'None', value: 0 },
-      { id: 'long', words: 'About 20 mm', value: 20 },
+      { id: 'long', words: prose`About ${mm(20)}`, value: 20 },
     ],
   },
   field.hollow('hollow', 'the hollow of the face', 'Hollow of the face'),

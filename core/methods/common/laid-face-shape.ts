@@ -88,3 +88,17 @@ export function laidOn(scion: Piece, stock: Piece, depth: number, window: number
     under: true,
   };
 }
+
+/** The same scion on the far side of the stump: front and back change places. */
+export function acrossTheStump(scion: Piece): Piece {
+  const { front, back } = scion.cuts;
+  return {
+    ...scion,
+    cuts: { ...scion.cuts, front: back, back: front },
+    buds: scion.buds.map((bud) => ({
+      ...bud,
+      side: bud.side === 'front' ? ('back' as const) : bud.side === 'back' ? ('front' as const) : bud.side,
+    })),
+    pose: { ...scion.pose, u: -scion.pose.u, lean: -scion.pose.lean },
+  };
+}

@@ -1,60 +1,71 @@
+import { mm, type Prose, prose } from '../../units/prose';
 import type { Material } from '../material';
+import type { AnswerTo } from '../school';
+import type { TURNS } from '../schools/of-covering';
 
-/* What one union uses. Amounts are typical of the trade; a club that knows better edits them in its kit. */
+/*
+ * What one union uses. Widths, overlaps and stretches are usual practice; how much tape that makes is reckoned by the
+ * caliper. A club that knows better edits its kit.
+ */
 
-/** A wrap of tape round the union: width, overlap and stretch as shares, length of union covered, mm. */
+/** Tape round the union: its width, the length of union covered, mm; overlap and stretch as shares; layers. */
 const wrapped = (
   id: string,
-  name: string,
-  amount: number,
+  name: Prose,
   care: Material['care'],
   width: number,
   length: number,
-  overlap = 0.5,
-  stretch = 0,
-): Material => ({
-  id,
-  name,
-  amount,
-  unit: 'mm',
-  care,
-  wrap: { width, overlap, stretch, length },
-});
-const pieces = (id: string, name: string, care: Material['care'], amount = 1): Material => ({
+  {
+    overlap = 0.5,
+    stretch = 0,
+    layers = 1,
+    round = 'stock',
+  }: { overlap?: number; stretch?: number; layers?: number; round?: 'stock' | 'scion' } = {},
+): Material => ({ id, name, unit: 'mm', care, wrap: { width, overlap, stretch, length, layers, round } });
+const pieces = (id: string, name: Prose, care: Material['care'], amount = 1): Material => ({
   id,
   name,
   amount,
   unit: 'piece',
   care,
 });
+const grams = (id: string, name: Prose, care: Material['care'], amount: number): Material => ({
+  id,
+  name,
+  amount,
+  unit: 'g',
+  care,
+});
 
-export const stretchTape = (length: number): Material =>
-  wrapped('stretch-tape', 'stretch grafting tape', 140, 'look', 12, length, 0.5, 0.5);
+/** Layers of a wrap by school. */
+const layersOf = (turns: AnswerTo<typeof TURNS>): { layers: number } => ({ layers: turns === 'layers' ? 2 : 1 });
+
+export const stretchTape = (length: number, turns: AnswerTo<typeof TURNS> = 'few'): Material =>
+  wrapped('stretch-tape', 'stretch grafting tape', 'look', 12, length, { stretch: 0.5, ...layersOf(turns) });
 export const heavyTape = (length: number): Material =>
-  wrapped('heavy-tape', 'strong grafting tape, 25 mm', 600, 'take off', 25, length);
+  wrapped('heavy-tape', prose`strong grafting tape, ${mm(25)} wide`, 'take off', 25, length);
 export const clothTape = (length: number): Material =>
-  wrapped('cloth-tape', 'strong cloth tape', 500, 'take off', 25, length);
+  wrapped('cloth-tape', 'strong cloth tape', 'take off', 25, length);
 export const darkTape = (length: number): Material =>
-  wrapped('insulating-tape', 'insulating tape', 400, 'take off', 18, length);
-export const vinylTape = (length: number): Material =>
-  wrapped('vinyl-tape', 'vinyl budding tape', 300, 'take off', 12, length);
-export const film = (length: number): Material =>
-  wrapped('film', 'thin stretch film', Math.round(length * 2.5), 'look', 25, length, 0.5, 1);
-export const RUBBER = pieces('rubber', 'budding rubber', 'slit');
+  wrapped('insulating-tape', 'insulating tape', 'take off', 18, length);
+export const vinylTape = (length: number, turns: AnswerTo<typeof TURNS> = 'few'): Material =>
+  wrapped('vinyl-tape', 'vinyl budding tape', 'take off', 12, length, layersOf(turns));
+/** Film over a scion, or in place of tape round the union of a bud. */
+export const film = (length: number, round: 'stock' | 'scion' = 'scion'): Material =>
+  wrapped('film', 'thin stretch film', 'look', 25, length, { stretch: 1, round });
+export const rubber = (turns: AnswerTo<typeof TURNS> = 'few'): Material =>
+  pieces('rubber', turns === 'few' ? 'budding rubber' : 'budding rubber, long', 'slit');
 export const BAND = pieces('band', 'rubber band', 'look');
-export const SEALANT: Material = { id: 'sealant', name: 'tree sealant', amount: 3, unit: 'g', care: 'reseal' };
+export const sealant = (amount: number): Material => grams('sealant', 'tree sealant', 'reseal', amount);
 export const LABEL = pieces('label', 'label', 'look');
 export const FOIL = pieces('foil', 'kitchen foil, a hand’s width', 'take off');
 export const BAG = pieces('bag', 'poly bag with a cut corner', 'take off');
-export const NAIL = pieces('nail', 'fine nail, 19 mm', 'note');
+export const NAIL = pieces('nail', prose`fine nail, ${mm(19)}`, 'note');
 export const BRACE = pieces('brace', 'brace or perch guard', 'look');
-export const SHELLAC: Material = {
-  id: 'shellac',
-  name: 'shellac or glue for the tip',
-  amount: 1,
-  unit: 'g',
-  care: 'none',
-};
-export const PAINT: Material = { id: 'white-paint', name: 'white water paint', amount: 5, unit: 'g', care: 'none' };
+export const SPLINT = pieces('splint', 'splint', 'look');
+/** Shellac or glue: a drop for a tip, more where all cuts are brushed. */
+export const shellac = (amount: number): Material => grams('shellac', 'shellac or glue', 'none', amount);
+export const PAINT = grams('white-paint', 'white water paint', 'none', 5);
+export const PAINT_DOT = grams('paint-dot', 'paint for a dot', 'none', 1);
 export const FLAG = pieces('flag', 'bright flagging', 'look');
 export const SHADE_LEAF = pieces('shade', 'a leaf or paper for shade', 'rots');

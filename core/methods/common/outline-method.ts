@@ -10,7 +10,8 @@ import { faceView } from '../../drawing/face-view';
 import type { Thresholds } from '../thresholds';
 import type { Field } from '../field';
 import type { Figures, Measures } from '../measures';
-import type { Assessment, Correction } from '../method';
+import { measured, prose } from '../../units/prose';
+import type { Assessment, Correction, Wood } from '../method';
 import * as field from './fields';
 import { flatnessGrade, lengthGrade } from './measured-grades';
 import { towards } from './towards';
@@ -35,11 +36,27 @@ export const THROUGH_FIELDS: Field[] = [
   field.TURN,
 ];
 
+/** Depth of a piece's slice, mm; a cut as deep as the shoot is thick runs right through and is none. */
+function sliceDepth(figures: Figures, piece: 'stock' | 'scion'): number | undefined {
+  const depth = figures[`${piece}Depth`];
+  return depth === undefined || depth >= figures[`${piece}Diameter`]! - ROUNDING ? undefined : depth;
+}
+
+/** The pair of wood that figures are of. */
+export function pairOf(figures: Figures): Wood {
+  return {
+    stock: figures.stockDiameter!,
+    scion: figures.scionDiameter!,
+    stockBark: figures.stockBark!,
+    scionBark: figures.scionBark!,
+  };
+}
+
 /** The union of two cut faces that figures describe; slices when depths are among them. */
 export function outlineOf(figures: Figures): OutlineUnion {
   const face = (piece: 'stock' | 'scion'): CutFace => {
     const bark = figures[`${piece}Bark`]!;
-    const depth = figures[`${piece}Depth`];
+    const depth = sliceDepth(figures, piece);
     const measured = figures[`${piece}Length`]!;
     return {
       diameter: figures[`${piece}Diameter`]!,
@@ -128,8 +145,7 @@ export function outlineCorrections(
     corrections.push({
       point: 'cambium',
       ghost: target,
-      say: (length) =>
-        `Move the ${piece} ${length(Math.abs(sideways))} to the ${sideways < 0 ? 'left' : 'right'}, until the lines under the bark meet there.`,
+      say: prose`Move the ${piece} ${measured(Math.abs(sideways))} to the ${sideways < 0 ? 'left' : 'right'}, until the lines under the bark meet there.`,
       measures: { ...measures, placement: { value: target, origin: 'measured' } },
     });
   }
@@ -140,8 +156,8 @@ export function outlineCorrections(
         field: 'lift',
         target: 0,
         least: LEAST_MOVE,
-        say: (by, length) =>
-          `Slide the ${piece} ${length(Math.abs(by))} ${by < 0 ? 'down' : 'up'}, until the ends are level.`,
+        say: (by) =>
+          prose`Slide the ${piece} ${measured(Math.abs(by))} ${by < 0 ? 'down' : 'up'}, until the ends are level.`,
       },
       {
         point: 'cambium',
@@ -156,23 +172,22 @@ export function outlineCorrections(
         field: 'scionLength',
         target: matchedLength(union, figures),
         least: 1,
-        say: (by, length) =>
-          `Cut the ${piece} ${length(Math.abs(by))} ${by < 0 ? 'shorter' : 'longer'}, to the stock's length.`,
+        say: (by) =>
+          prose`Cut the ${piece} ${measured(Math.abs(by))} ${by < 0 ? 'shorter' : 'longer'}, to the stock's length.`,
       },
       {
         point: 'flatness',
         field: 'stockHollow',
         target: 0,
         least: ROUNDING,
-        say: (by, length) => `Recut the stock in one straight pull: its face is ${length(-by)} hollow in the middle.`,
+        say: (by) => prose`Recut the stock in one straight pull: its face is ${measured(-by)} hollow in the middle.`,
       },
       {
         point: 'flatness',
         field: 'scionHollow',
         target: 0,
         least: ROUNDING,
-        say: (by, length) =>
-          `Recut the ${piece} in one straight pull: its face is ${length(-by)} hollow in the middle.`,
+        say: (by) => prose`Recut the ${piece} in one straight pull: its face is ${measured(-by)} hollow in the middle.`,
       },
     ]),
   );
@@ -180,8 +195,7 @@ export function outlineCorrections(
   if (union.stock.hollow > 0 && union.scion.hollow > 0) {
     corrections.push({
       point: 'flatness',
-      say: (length) =>
-        `Recut both faces in one straight pull: together they stand ${length(union.stock.hollow + union.scion.hollow)} open.`,
+      say: prose`Recut both faces in one straight pull: together they stand ${measured(union.stock.hollow + union.scion.hollow)} open.`,
       measures: {
         ...measures,
         stockHollow: { value: 0, origin: 'measured' },
@@ -199,8 +213,7 @@ function lengthCorrection(measures: Measures, figures: Figures, { range, aim }: 
   const value = { value: target, origin: 'measured' as const };
   return {
     point: 'cut-length',
-    say: (length) =>
-      `${target > mean ? 'Lay the blade flatter' : 'Stand the blade steeper'}: make both cuts about ${length(target)} long.`,
+    say: prose`${target > mean ? 'Lay the blade flatter' : 'Stand the blade steeper'}: make both cuts about ${measured(target)} long.`,
     measures: { ...measures, stockLength: value, scionLength: value },
   };
 }

@@ -1,10 +1,17 @@
+import { mm, type Prose, prose } from '../../units/prose';
 import type { Point } from '../method';
+import type { AnswerTo } from '../school';
+import type { COAT, STUMP, TURNS } from '../schools/of-covering';
+import type { KNIFE, SCION_STAGE } from '../schools/of-cutting';
 
 type Weighted = (weight: number) => Point;
 
-/* Points that several methods are judged by. Each takes its weight; the weights of a method add up to 100. */
+/*
+ * Points that several methods are judged by. Each takes its weight, and the answer of a school where the point follows
+ * one; the weights of a method add up to 100.
+ */
 
-const judged =
+export const judged =
   (point: Omit<Point, 'measured' | 'weight' | 'stage'> & { stage?: Point['stage'] }): Weighted =>
   (weight) => ({ stage: 'joined', ...point, measured: false, weight });
 const measured =
@@ -42,31 +49,38 @@ export const laidCambium = measured({
   correction: 'Lay the face on the flattest spot of the wood.',
   faults: [{ grade: 'poor', words: 'edges stand off' }],
 });
-export const flatness = measured({
-  id: 'flatness',
-  letter: 'f',
-  name: 'Flat faces',
-  good: 'no light under a straight edge',
-  correction: 'Pull the blade straight, from the elbow.',
-  faults: [
-    { grade: 'poor', words: 'a hairline of light' },
-    { grade: 'fatal', words: 'hollow over half the face' },
-  ],
-});
-export const cutLength = measured({
-  id: 'cut-length',
-  letter: 'e',
-  name: 'Cut length',
-  good: 'in range and alike',
-  correction: 'Cut both faces to one length.',
-  faults: [{ grade: 'poor', words: 'short, or unequal' }],
-});
+const STRAIGHT: Record<AnswerTo<typeof KNIFE>, string> = {
+  single: 'Pull the blade straight, from the elbow, its flat side on the wood.',
+  any: 'Strop the blade until it shaves, then pull it straight, from the elbow.',
+};
+export const flatness = (weight: number, knife: AnswerTo<typeof KNIFE> = 'single'): Point =>
+  measured({
+    id: 'flatness',
+    letter: 'f',
+    name: 'Flat faces',
+    good: 'no light under a straight edge',
+    correction: STRAIGHT[knife],
+    faults: [
+      { grade: 'poor', words: 'a hairline of light' },
+      { grade: 'fatal', words: 'hollow over half the face' },
+    ],
+  })(weight);
+/** Length of the cut, in the words of the school or the sheet. */
+export const cutLength = (weight: number, wanted: Prose, alike = true): Point =>
+  measured({
+    id: 'cut-length',
+    letter: 'e',
+    name: 'Cut length',
+    good: alike ? prose`${wanted}, both alike` : wanted,
+    correction: alike ? prose`Cut both faces ${wanted}.` : prose`Cut the face ${wanted}.`,
+    faults: [{ grade: 'poor', words: alike ? 'outside that, or unequal' : 'outside that' }],
+  })(weight);
 export const windowShown = measured({
   id: 'window',
   letter: 'o',
   name: 'Window',
-  good: '6 to 13 mm of face shows',
-  correction: 'Leave 6 to 13 mm of the face above the rim.',
+  good: prose`${mm(6, 13)} of face shows`,
+  correction: prose`Leave ${mm(6, 13)} of the face above the rim.`,
   faults: [{ grade: 'poor', words: 'none, or too long' }],
 });
 export const slip = judged({
@@ -91,18 +105,24 @@ export const hold = judged({
     { grade: 'fatal', words: 'drops' },
   ],
 });
-export const bind = judged({
-  id: 'bind',
-  letter: 'b',
-  name: 'Binding',
-  stage: 'wrapped',
-  good: 'tight, flat, upward, whole cut covered',
-  correction: 'Wrap from below upwards, each turn over the last.',
-  faults: [
-    { grade: 'poor', words: 'ribboned, or open at an end' },
-    { grade: 'fatal', words: 'loose enough to turn' },
-  ],
-});
+export const LOOSE: Point['faults'] = [
+  { grade: 'poor', words: 'ribboned, or open at an end' },
+  { grade: 'fatal', words: 'loose enough to turn' },
+];
+export const bind = (weight: number, turns: AnswerTo<typeof TURNS> = 'few'): Point =>
+  judged({
+    id: 'bind',
+    letter: 'b',
+    name: 'Binding',
+    stage: 'wrapped',
+    good: turns === 'few' ? 'tight, flat, upward, whole cut covered' : 'tight, flat, two layers, whole cut covered',
+    correction:
+      turns === 'few'
+        ? 'Wrap from below upwards, each turn over the last.'
+        : 'Wrap from below upwards and back down again, each turn over the last.',
+    faults:
+      turns === 'few' ? LOOSE : [{ grade: 'poor', words: 'one layer only, ribboned, or open at an end' }, LOOSE[1]!],
+  })(weight);
 export const daylight = judged({
   id: 'daylight',
   letter: 'd',
@@ -126,62 +146,58 @@ export const strokes = judged({
     { grade: 'recut', words: 'whittled: a recut' },
   ],
 });
-export const seal = judged({
-  id: 'seal',
-  letter: 'a',
-  name: 'Seal',
-  stage: 'keeper',
-  good: 'scion tip and every open cut',
-  correction: 'Seal the scion tip as soon as it is bound.',
-  faults: [
-    { grade: 'poor', words: 'one missed' },
-    { grade: 'fatal', words: 'all missed' },
-  ],
-});
-export const dormantWood = judged({
-  id: 'wood',
-  letter: 'w',
-  name: 'Wood',
-  good: 'green, dormant, straight, fitting',
-  correction: 'Trim the ends back to green and take the straight middle of the stick.',
-  faults: [
-    { grade: 'poor', words: 'brown ends, a curve, or buds just moving' },
-    { grade: 'fatal', words: 'dead or leafed out' },
-  ],
-});
-export const budWood = judged({
-  id: 'wood',
-  letter: 'w',
-  name: 'Budwood',
-  good: 'green, plump, from the middle of the stick',
-  correction: 'Take a plump bud from the middle of the stick and keep the stick moist.',
-  faults: [
-    { grade: 'poor', words: 'thin, or from the soft tip' },
-    { grade: 'fatal', words: 'dead, or already moving' },
-  ],
-});
-export const tipWood = judged({
-  id: 'wood',
-  letter: 'w',
-  name: 'Tip',
-  good: 'hardened, its bud fat and closed',
-  correction: 'Choose a tip whose end bud is fat but has not opened.',
-  faults: [
-    { grade: 'poor', words: 'soft, or thin' },
-    { grade: 'fatal', words: 'bud already open' },
-  ],
-});
-export const budPiece = judged({
-  id: 'bud',
-  letter: 'y',
-  name: 'Bud',
-  good: 'unbruised, core behind it',
-  correction: 'Hold it by the stub, never by the face, and cut under the bud without lifting.',
-  faults: [
-    { grade: 'poor', words: 'bruised' },
-    { grade: 'fatal', words: 'hollow, or popped out' },
-  ],
-});
+export const seal = (
+  weight: number,
+  stump: AnswerTo<typeof STUMP> = 'sealed',
+  coat: AnswerTo<typeof COAT> = 'film',
+): Point =>
+  judged({
+    id: 'seal',
+    letter: 'a',
+    name: 'Seal',
+    stage: 'keeper',
+    good: `${stump === 'sealed' ? 'scion tip and every open cut' : 'scion tip; the stump is left open'}${coat === 'coat' ? '; an even coat over wrap and film' : ''}`,
+    correction: 'Seal the scion tip as soon as it is bound.',
+    faults:
+      stump === 'sealed'
+        ? [
+            { grade: 'poor', words: 'one missed' },
+            { grade: 'fatal', words: 'all missed' },
+          ]
+        : [
+            { grade: 'poor', words: 'tip thinly covered' },
+            { grade: 'fatal', words: 'tip missed' },
+          ],
+  })(weight);
+const STAGE_OF_WOOD: Record<AnswerTo<typeof SCION_STAGE>, { good: string; poor: string; correction: string }> = {
+  dormant: {
+    good: 'green, dormant, straight, fitting',
+    poor: 'brown ends, a curve, or buds just moving',
+    correction: 'Trim the ends back to green and take the straight middle of the stick.',
+  },
+  waking: {
+    good: 'green, just waking like the stock, straight, fitting',
+    poor: 'brown ends, a curve, or one piece still asleep',
+    correction: 'Take pieces that wake alike, trim the ends back to green, and join them within hours.',
+  },
+  pushing: {
+    good: 'green, a bud pushing and wrapped over, straight, fitting',
+    poor: 'brown ends, a curve, or the pushing bud left bare',
+    correction: 'Trim the ends back to green and wrap the pushing bud over before it dries.',
+  },
+};
+export const dormantWood = (weight: number, stage: AnswerTo<typeof SCION_STAGE> = 'dormant'): Point =>
+  judged({
+    id: 'wood',
+    letter: 'w',
+    name: 'Wood',
+    good: STAGE_OF_WOOD[stage].good,
+    correction: STAGE_OF_WOOD[stage].correction,
+    faults: [
+      { grade: 'poor', words: STAGE_OF_WOOD[stage].poor },
+      { grade: 'fatal', words: 'dead or leafed out' },
+    ],
+  })(weight);
 export const clean = judged({
   id: 'clean',
   letter: 'n',

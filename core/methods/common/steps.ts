@@ -1,5 +1,9 @@
 import { covered, type CoverKind, type Workpieces } from '../../drawing/workpieces';
 import type { StepFigure } from '../../drawing/step-figure';
+import { type Prose, prose } from '../../units/prose';
+import type { AnswerTo } from '../school';
+import type { STUMP, TURNS } from '../schools/of-covering';
+import type { BUDS, KNIFE, SCION_STAGE } from '../schools/of-cutting';
 import type { Step } from '../step';
 
 /** A step with what most steps have in common left out. */
@@ -19,38 +23,90 @@ export function writeTags(): Step {
     action: 'Write the tags, one variety at a time: variety, stock, date, grafter.',
     noCut: true,
     apply: asBefore,
-    lookFor: 'Every stick on the bench lies with its written tag.',
+    lookFor: 'Every stick on the bench has its written tag taped to it, so that no wind takes it.',
     wrong: { what: 'Tags are left for the end.', looks: 'Bare sticks that nobody can tell apart.' },
     blocks: 'Without it the name is lost as soon as two sticks lie side by side.',
   });
 }
 
+const AWAKE: Record<AnswerTo<typeof SCION_STAGE>, string> = {
+  dormant: '',
+  waking: ' Both pieces are just waking: join them within hours.',
+  pushing: ' A bud is pushing: it is wrapped over, so that it cannot dry.',
+};
+
+interface WoodChoice {
+  action: Prose;
+  lookFor: Prose;
+  wrong: Step['wrong'];
+  figures?: StepFigure[];
+  stage?: AnswerTo<typeof SCION_STAGE>;
+}
+
 /** Sort out wood before the knife comes out. */
-export function chooseWood(action: string, lookFor: string, wrong: Step['wrong'], figures: StepFigure[] = []): Step {
+export function chooseWood({ action, lookFor, wrong, figures = [], stage = 'dormant' }: WoodChoice): Step {
   return step({
     id: 'wood',
     action,
     noCut: true,
     apply: asBefore,
-    lookFor,
+    lookFor: prose`${lookFor}${AWAKE[stage]}`,
     wrong,
     figures,
     blocks: 'Which end is up cannot be seen any more once the buds are under tape.',
   });
 }
 
-/** Tape round the union from below upwards. */
-export function bindStep(from: number, to: number, kind: CoverKind, words: Partial<Step> & Pick<Step, 'action'>): Step {
+/** Before a stock is opened that cannot be closed again. */
+export function slipTest(on: Prose): Step {
+  return step({
+    id: 'slip-test',
+    action: prose`Try whether the bark slips, on ${on} that comes off anyway.`,
+    noCut: true,
+    lookFor: 'It lifts clean, and the wood beneath is wet and white. It slips best in the morning after rain.',
+    blocks: 'A stock that is opened cannot wait for rain: if the bark clings, water and wait, or change the method.',
+    wrong: { what: 'The stock is opened on the chance.', looks: 'Bark tears in shreds and stays on the wood.' },
+    apply: asBefore,
+  });
+}
+
+/** What is looked for at a cut that makes a face, with what the knife of the school asks there. */
+export function onFace(lookFor: Prose, knife: AnswerTo<typeof KNIFE>): Prose {
+  return knife === 'single'
+    ? prose`${lookFor} The flat side of the blade rides on the wood that is kept.`
+    : prose`${lookFor} The blade is stropped until it shaves.`;
+}
+
+/** So many buds, by school. */
+export function budsInWords(buds: AnswerTo<typeof BUDS>): string {
+  return buds === 'one' ? 'one bud' : `${buds} buds`;
+}
+
+interface Bind {
+  kind: CoverKind;
+  /** What is wrapped and how far, without the full stop. */
+  action: Prose;
+  turns?: AnswerTo<typeof TURNS>;
+  lookFor?: Prose;
+  wrong?: Step['wrong'];
+}
+
+/** Tape round the union from below upwards, between two heights of the stock, mm. */
+export function bindStep(from: number, to: number, { kind, action, turns = 'few', lookFor, wrong }: Bind): Step {
   return step({
     id: 'bind',
-    lookFor: 'Flat turns without a gap; the whole cut is covered and the scion cannot be turned.',
-    wrong: {
+    action: prose`${action}${turns === 'layers' ? ', then back down over it: two layers' : ''}.`,
+    lookFor:
+      lookFor ??
+      (turns === 'layers'
+        ? 'Two flat layers without a gap; the whole cut is covered and the scion cannot be turned.'
+        : 'Flat turns without a gap; the whole cut is covered and the scion cannot be turned.'),
+    wrong: wrong ?? {
       what: 'The wrap is loose or starts at the top.',
       looks: 'It ribbons into a cord, or gapes at an end; rain runs in.',
       point: 'bind',
     },
     caution: 'hands-meet',
-    ...words,
     figures: [{ name: 'length bound', mm: Math.round((to - from) * 10) / 10 }],
     apply: (pieces) => covered(pieces, { kind, on: 'stock', from, to }),
     spoil: (pieces) =>
@@ -58,12 +114,26 @@ export function bindStep(from: number, to: number, kind: CoverKind, words: Parti
   });
 }
 
-/** Seal what is open. Heights are the scion's for its tip, the stock's for its rim. */
-export function sealStep(where: { tip?: number; rim?: number }, action: string): Step {
+interface Seal {
+  /** Height of the scion's tip on the scion, of the rim on the stock where there is one. */
+  tip: number;
+  rim?: number;
+  /** What of the stock is sealed, where something is. */
+  cuts?: string;
+  stump?: AnswerTo<typeof STUMP>;
+}
+
+/** Seal what is open; a stump that is left open by school keeps its cuts bare. */
+export function sealStep({ tip, rim, cuts, stump = 'sealed' }: Seal): Step {
+  const sealed = cuts !== undefined && stump === 'sealed';
   return step({
     id: 'seal',
-    action,
-    lookFor: 'No bare cut shows: the tip, the rim and every slit.',
+    action: sealed
+      ? `Seal ${cuts} and the scion’s tip.`
+      : cuts
+        ? 'Seal the scion’s tip; the stump is left open.'
+        : 'Seal the scion’s tip.',
+    lookFor: `${sealed || !cuts ? 'No bare cut shows.' : 'The tip shines; no sealant on the stump.'} It dries for two to five hours before anything is painted or packed.`,
     wrong: {
       what: 'The scion’s tip is forgotten.',
       looks: 'The uppermost bud shrivels while the union is still good.',
@@ -74,17 +144,15 @@ export function sealStep(where: { tip?: number; rim?: number }, action: string):
     apply: (pieces) =>
       covered(
         pieces,
-        ...(where.tip === undefined
-          ? []
-          : [{ kind: 'seal' as const, on: 'scion' as const, from: where.tip - 1.2, to: where.tip + 1 }]),
-        ...(where.rim === undefined
-          ? []
-          : [{ kind: 'seal' as const, on: 'stock' as const, from: where.rim - 0.6, to: where.rim + 1.4 }]),
+        { kind: 'seal', on: 'scion', from: tip - 1.2, to: tip + 1 },
+        ...(sealed && rim !== undefined
+          ? [{ kind: 'seal' as const, on: 'stock' as const, from: rim - 0.6, to: rim + 1.4 }]
+          : []),
       ),
     spoil: (pieces) =>
-      where.rim === undefined
-        ? pieces
-        : covered(pieces, { kind: 'seal', on: 'stock', from: where.rim - 0.6, to: where.rim + 1.4 }),
+      sealed && rim !== undefined
+        ? covered(pieces, { kind: 'seal', on: 'stock', from: rim - 0.6, to: rim + 1.4 })
+        : pieces,
   });
 }
 
@@ -110,5 +178,17 @@ export function filmStep(from: number, to: number, action: string): Step {
     wrong: { what: 'The film is bunched in many layers.', looks: 'Buds cannot push through and bend back under it.' },
     apply: (pieces) => covered(pieces, { kind: 'film', on: 'scion', from, to }),
     spoil: (pieces) => covered(pieces, { kind: 'film', on: 'scion', from, to: from + (to - from) * 0.5 }),
+  });
+}
+
+/** A coat over wrap and film, where the school wants one. */
+export function coatStep(from: number, to: number): Step {
+  return step({
+    id: 'coat',
+    action: 'Brush sealant over wrap and film.',
+    caution: 'sealant',
+    lookFor: 'One even coat, the buds thinly covered.',
+    wrong: { what: 'It is laid on thick.', looks: 'Runs that crack when they dry.' },
+    apply: (pieces) => covered(pieces, { kind: 'seal', on: 'stock', from, to }),
   });
 }

@@ -1,3 +1,4 @@
+import type { Prose } from '../../units/prose';
 import type { Correction } from '../method';
 import type { Figures, Measures } from '../measures';
 
@@ -9,7 +10,7 @@ export interface Aim {
   /** Differences smaller than this are within what a hand can hold. */
   least: number;
   /** The movement; `by` is the difference, positive when the figure has to grow. */
-  say: (by: number, length: (mm: number) => string) => string;
+  say: (by: number) => Prose;
 }
 
 /** Corrections that change one figure each; those already there are left out. */
@@ -20,7 +21,7 @@ export function towards(measures: Measures, figures: Figures, aims: Aim[]): Corr
     return [
       {
         point,
-        say: (length: (mm: number) => string) => say(by, length),
+        say: say(by),
         measures: { ...measures, [field]: { value: target, origin: 'measured' as const } },
       },
     ];

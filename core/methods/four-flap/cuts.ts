@@ -38,7 +38,7 @@ export function cutsOf(choices: Choices, wood: Wood) {
   const flap = Math.round(((Math.PI * stock) / 4) * 10) / 10;
   const tip = length + 50;
   const quarter = stock * 0.354;
-  return { wood, stock, scion, length, depth, flat, flap, tip, quarter };
+  return { choices, wood, stock, scion, length, depth, flat, flap, tip, quarter };
 }
 
 export type Cuts = ReturnType<typeof cutsOf>;

@@ -18,7 +18,11 @@ import { towards } from '../common/towards';
 import type { Field } from '../field';
 import type { Figures } from '../measures';
 import type { Method } from '../method';
-import * as school from '../schools';
+import { SECOND_SHOOT, SUPPORT } from '../schools/of-aftercare';
+import { DARK_SEAL } from '../schools/of-covering';
+import { KNIFE } from '../schools/of-cutting';
+import { SPENT_WOOD_WORDS, SWELLING_WORDS } from '../timetable/first-movement';
+import { measured, prose } from '../../units/prose';
 import { ANCHORS, technique } from './technique';
 import { slots } from '../template';
 import { COVERED } from '../timetable/usual-rounds';
@@ -75,7 +79,7 @@ export const fourFlap: Method = {
   ],
   example: { stockDiameter: 16, scionDiameter: 16, flapWidth: 12, flatWidth: 10.5 },
   shownWith: { stock: 16, scion: 16 },
-  schools: [school.KNIFE, school.DARK_SEAL],
+  schools: [KNIFE, DARK_SEAL, SECOND_SHOOT, SUPPORT],
   technique,
   template: (choices, wood) => [
     slots(
@@ -86,14 +90,13 @@ export const fourFlap: Method = {
       5,
     ),
   ],
-  earlySign: 'buds swell in 10 to 14 days, a leaf by three weeks',
-  failureSign: 'buds grow in the first week from stored food and then collapse',
+  earlySign: SWELLING_WORDS,
+  failureSign: SPENT_WOOD_WORDS,
   variants: [{ id: 'usual', words: '', ...COVERED }],
   callusDays: 21,
-  knifeCaution: `${CAUTIONS['long-cut'].text} ${CAUTIONS.shears.text} Know where the first-aid kit is; the club’s own rules come first.`,
-  tools: ['saw', 'grafting knife', 'shears', 'cut-resistant glove', 'caliper'],
+  knifeCaution: `${CAUTIONS['long-cut'].text} ${CAUTIONS['flap-shears'].text} Know where the first-aid kit is; the club’s own rules come first.`,
   thresholds: ['matched'],
-  assess: (figures, marks, thresholds) => {
+  assess: (figures, marks, thresholds, choices) => {
     const union = unionOf(figures);
     const contact = flapContact(union);
     const graded = flapGrade(contact, thresholds.matched);
@@ -123,7 +126,11 @@ export const fourFlap: Method = {
       },
       lines: ({ unit }) => flapView(union, contact, unit),
       side: ({ unit }) =>
-        piecesView(joinedPieces(technique, figures, figures.flapLength), { view: 'side', unit, anchors: ANCHORS }),
+        piecesView(joinedPieces(technique, choices, figures, figures.flapLength), {
+          view: 'side',
+          unit,
+          anchors: ANCHORS,
+        }),
       section: null,
       reach: 0,
     };
@@ -143,8 +150,8 @@ export const fourFlap: Method = {
         field: 'flatLength',
         target: figures.flapLength!,
         least: 1,
-        say: (by, length) =>
-          `Cut the flats ${length(Math.abs(by))} ${by > 0 ? 'longer' : 'shorter'}, to the flaps' length.`,
+        say: (by) =>
+          prose`Cut the flats ${measured(Math.abs(by))} ${by > 0 ? 'longer' : 'shorter'}, to the flaps' length.`,
       },
     ]),
     ...(figures.flapWidth! < figures.flatWidth! - 0.5
@@ -154,7 +161,7 @@ export const fourFlap: Method = {
             field: 'flatWidth',
             target: figures.flapWidth!,
             least: 0.3,
-            say: (by, length) => `Shave the flats ${length(-by)} narrower, to the width of the flaps.`,
+            say: (by) => prose`Shave the flats ${measured(-by)} narrower, to the width of the flaps.`,
           },
         ])
       : []),
@@ -165,7 +172,7 @@ export const fourFlap: Method = {
             field: 'flatWidth',
             target: NARROW_FLAT * figures.flapWidth! * 1.5,
             least: 0.3,
-            say: (by, length) => `Shave the flats ${length(by)} wider, down to the green.`,
+            say: (by) => prose`Shave the flats ${measured(by)} wider, down to the green.`,
           },
         ])
       : []),

@@ -1,5 +1,9 @@
 import { covered, footedAt, posed, scored, toppedAt } from '../../drawing/workpieces';
-import { bindStep, chooseWood, labelStep, step, writeTags } from '../common/steps';
+import { bindStep, chooseWood, labelStep, onFace, slipTest, step, writeTags } from '../common/steps';
+import { chosen } from '../school';
+import { SUPPORT } from '../schools/of-aftercare';
+import { DARK_SEAL } from '../schools/of-covering';
+import { KNIFE } from '../schools/of-cutting';
 import type { Step } from '../step';
 import { flatted, bareCore, type Cuts } from './cuts';
 
@@ -17,6 +21,7 @@ export function stepsOf(cuts: Cuts): Step[] {
 function prepareStock({ stock, length }: Cuts): Step[] {
   return [
     writeTags(),
+    slipTest('a piece of the top'),
     step({
       id: 'clear',
       action: 'Clear all shoots below the cut, dead twigs too.',
@@ -134,7 +139,7 @@ function bareFlaps({ length, flap }: Cuts): Step[] {
       id: 'core',
       action: 'Snip the bared core out at the foot of the flaps.',
       view: 'side',
-      caution: 'shears',
+      caution: 'flap-shears',
       pull: 'down',
       figures: [{ name: 'stub left', mm: STUB }],
       lookFor: 'A square stub at the level where the flaps begin.',
@@ -146,14 +151,14 @@ function bareFlaps({ length, flap }: Cuts): Step[] {
 }
 
 /** The scion chosen and cut. */
-function cutScion({ scion, tip, length, depth, flat }: Cuts): Step[] {
+function cutScion({ choices, scion, tip, length, depth, flat }: Cuts): Step[] {
   return [
-    chooseWood(
-      'Take a scion of the stock’s thickness and find which way its buds point.',
-      'Calipers within a tenth; three or four buds, fully dormant.',
-      { what: 'A thinner scion is taken.', looks: 'Flaps overlap and buckle.' },
-      [{ name: 'scion', mm: scion }],
-    ),
+    chooseWood({
+      action: 'Take a scion of the stock’s thickness and find which way its buds point.',
+      lookFor: 'Calipers within a tenth; three or four buds, fully dormant.',
+      wrong: { what: 'A thinner scion is taken.', looks: 'Flaps overlap and buckle.' },
+      figures: [{ name: 'scion', mm: scion }],
+    }),
     step({
       id: 'trim',
       action: 'Trim brown ends off the scion.',
@@ -183,7 +188,7 @@ function cutScion({ scion, tip, length, depth, flat }: Cuts): Step[] {
         },
         { name: 'wide', mm: flat },
       ],
-      lookFor: 'Green flats with a line of bark at each corner.',
+      lookFor: onFace('Green flats with a line of bark at each corner.', chosen(choices, KNIFE)),
       wrong: {
         what: 'They are cut to the wood.',
         looks: 'White flats that meet, no bark at the corners.',
@@ -196,7 +201,7 @@ function cutScion({ scion, tip, length, depth, flat }: Cuts): Step[] {
 }
 
 /** The scion set, held and covered. */
-function setScion({ length }: Cuts): Step[] {
+function setScion({ choices, length }: Cuts): Step[] {
   return [
     step({
       id: 'join',
@@ -222,24 +227,37 @@ function setScion({ length }: Cuts): Step[] {
         scion: posed(p.scion, { y: -length + 14 }),
       }),
     }),
-    bindStep(-length - 4, 4, 'tape', {
-      action: 'Tape it airtight rather than tight, and leave a tail to pull.',
+    bindStep(-length - 4, 4, {
+      kind: 'tape',
+      action: 'Tape it airtight rather than tight, and leave a tail to pull',
       lookFor: 'No air gets in; the tail hangs free.',
     }),
-    step({
-      id: 'brace',
-      action: 'Tape the cut-off top alongside as a brace, in three places.',
-      lookFor: 'The scion cannot be bent.',
-      caution: 'perch',
-      wrong: { what: 'It is taped in one place.', looks: 'It swings, and works the scion loose.' },
-      apply: (p) => covered(p, { kind: 'brace', on: 'stock', from: -length - 12, to: 46 }),
-    }),
+    ...(chosen(choices, SUPPORT) === 'at-once'
+      ? [
+          step({
+            id: 'brace',
+            action: 'Tie a splint alongside, above and below the flaps.',
+            lookFor: 'The scion cannot be bent.',
+            wrong: { what: 'It is tied at one end only.', looks: 'It swings, and works the scion loose.' },
+            apply: (p) => covered(p, { kind: 'brace', on: 'stock', from: -length - 12, to: 46 }),
+          }),
+        ]
+      : []),
     step({
       id: 'foil',
-      action: 'Put foil over dark tape, and bright flagging on the brace.',
+      action:
+        chosen(choices, DARK_SEAL) === 'foil'
+          ? 'Put foil over the dark tape, and tie on bright flagging.'
+          : 'Paint the dark tape white, and tie on bright flagging.',
       lookFor: 'No dark tape in the sun.',
       wrong: { what: 'Dark tape is left bare.', looks: 'It burns to the touch at noon.' },
-      apply: (p) => covered(p, { kind: 'foil', on: 'stock', from: -length - 4, to: 4 }),
+      apply: (p) =>
+        covered(p, {
+          kind: chosen(choices, DARK_SEAL) === 'foil' ? 'foil' : 'seal',
+          on: 'stock',
+          from: -length - 4,
+          to: 4,
+        }),
     }),
     labelStep(-length - 8),
   ];

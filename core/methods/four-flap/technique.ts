@@ -1,14 +1,21 @@
-import * as aftercare from '../timetable/tasks';
 import * as material from '../common/materials';
 import * as point from '../common/points';
+import * as tool from '../common/tools';
 import type { Point, Technique, Wood } from '../method';
-import type { Choices } from '../school';
+import { type AnswerTo, chosen, type Choices } from '../school';
+import { SECOND_SHOOT, SUPPORT } from '../schools/of-aftercare';
+import { DARK_SEAL } from '../schools/of-covering';
+import { KNIFE } from '../schools/of-cutting';
+import { WRAP_WINTER } from '../timetable/tasks-of-binding';
+import { BLOSSOM, FIRST_CROP, LABEL, oneShoot, SECOND_CHANCE, support } from '../timetable/tasks-of-growth';
+import { darkSeal, STILL_DORMANT, swell } from '../timetable/tasks-of-healing';
+import { NONE_THEN_SOME } from '../timetable/tasks-of-stock';
 import { stepsOf } from './steps';
 import { cutsOf, startOf } from './cuts';
 
 export const ANCHORS = ['wood', 'way-up', 'safe-hands', 'flaps', 'core', 'band', 'slip', 'clean'];
 
-const OWN: Point[] = [
+const own = (knife: AnswerTo<typeof KNIFE>): Point[] => [
   {
     id: 'flaps',
     letter: 'l',
@@ -31,7 +38,10 @@ const OWN: Point[] = [
     stage: 'joined',
     measured: true,
     good: 'to the green, corners left',
-    correction: 'Shave each flat only down to the green.',
+    correction:
+      knife === 'single'
+        ? 'Shave each flat only down to the green, the flat side of the blade on the wood.'
+        : 'Strop the blade until it shaves, and take each flat only down to the green.',
     faults: [
       { grade: 'poor', words: 'too narrow, or too deep' },
       { grade: 'fatal', words: 'meet at the corners' },
@@ -64,7 +74,10 @@ const OWN: Point[] = [
 export function technique(choices: Choices, wood: Wood): Technique {
   const cuts = cutsOf(choices, wood);
   const { length } = cuts;
+  const shaded = chosen(choices, DARK_SEAL);
+  const splinted = chosen(choices, SUPPORT) === 'at-once';
   return {
+    takes: { pieces: 1, buds: 3 },
     start: startOf(cuts),
     steps: stepsOf(cuts),
     points: [
@@ -77,7 +90,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
           { grade: 'fatal', words: 'bark on bark' },
         ],
       },
-      ...OWN,
+      ...own(chosen(choices, KNIFE)),
       point.slip(8),
       point.bind(8),
       point.dormantWood(4),
@@ -87,18 +100,27 @@ export function technique(choices: Choices, wood: Wood): Technique {
       point.safeHands(4),
       point.time,
     ],
-    materials: [material.BAND, material.darkTape(length + 8), material.FOIL, material.FLAG, material.LABEL],
+    materials: [
+      material.BAND,
+      material.darkTape(length + 8),
+      shaded === 'paint' ? material.PAINT : material.FOIL,
+      ...(splinted ? [material.SPLINT] : []),
+      material.FLAG,
+      material.LABEL,
+    ],
+    tools: [tool.SAW, tool.knife(chosen(choices, KNIFE)), tool.SHEARS, tool.GLOVE, tool.CALIPER],
     aftercare: [
-      aftercare.STILL_DORMANT,
-      aftercare.SWELL,
-      aftercare.NO_SHOOTS_MONTH,
-      aftercare.ONE_SHOOT,
-      aftercare.BLOSSOM,
-      aftercare.TIE_UP,
-      aftercare.WRAP_WINTER,
-      aftercare.BRACE,
-      aftercare.LABEL,
-      aftercare.SECOND_CHANCE,
+      STILL_DORMANT,
+      swell(),
+      darkSeal(shaded),
+      NONE_THEN_SOME,
+      ...oneShoot(chosen(choices, SECOND_SHOOT)),
+      BLOSSOM,
+      ...support(chosen(choices, SUPPORT)),
+      WRAP_WINTER,
+      LABEL,
+      SECOND_CHANCE,
+      FIRST_CROP,
     ],
   };
 }

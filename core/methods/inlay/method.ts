@@ -12,7 +12,20 @@ import { flatnessGrade, lengthGrade, windowGrade } from '../common/measured-grad
 import { towards } from '../common/towards';
 import type { Field } from '../field';
 import type { Method } from '../method';
-import * as school from '../schools';
+import {
+  COVER_OPEN,
+  NURSE_LIMB,
+  SCIONS_KEPT,
+  SECOND_SHOOT,
+  SHOOTS_WHEN,
+  SUPPORT,
+  TAPE_OFF,
+} from '../schools/of-aftercare';
+import { COVER, INLAY_FIX, TAPE_OFF_BY } from '../schools/of-covering';
+import { BUDS, KNIFE, OUTER_BARK, ROUGH_BARK, SCION_END } from '../schools/of-cutting';
+import { BARK_STUMPS } from '../stump-scions';
+import { SPENT_WOOD_WORDS, SWELLING_WORDS } from '../timetable/first-movement';
+import { measured, mm, prose } from '../../units/prose';
 import { ANCHORS, FACE_LENGTH, technique } from './technique';
 import { slots } from '../template';
 import { COVERED } from '../timetable/usual-rounds';
@@ -58,7 +71,7 @@ export const inlay: Method = {
     seasons: [{ name: 'spring, leaves out', phase: 'leaves-out', from: '04-15', to: '06-20', wood: ['dormant'] }],
     when: 'Spring with the leaves out and the bark slipping, the scion fully dormant.',
     bark: 'must slip',
-    scion: 'dormant, about 150 mm long',
+    scion: prose`dormant, about ${mm(150)} long`,
     stock: { from: 25, to: 100, bestFrom: 40 },
     ratio: { from: 0.1, to: 0.4 },
     places: ['field'],
@@ -78,7 +91,24 @@ export const inlay: Method = {
   ],
   example: { stockDiameter: 45, scionDiameter: 10, length: 50, slotWidth: 8.2 },
   shownWith: { stock: 45, scion: 10 },
-  schools: [school.INLAY_FIX, school.ROUGH_BARK, school.COVER, school.NURSE_LIMB, school.KNIFE, school.DARK_SEAL],
+  stumps: BARK_STUMPS,
+  schools: [
+    BUDS,
+    SCION_END,
+    OUTER_BARK,
+    ROUGH_BARK,
+    KNIFE,
+    INLAY_FIX,
+    COVER,
+    COVER_OPEN,
+    TAPE_OFF_BY,
+    TAPE_OFF,
+    NURSE_LIMB,
+    SHOOTS_WHEN,
+    SECOND_SHOOT,
+    SCIONS_KEPT,
+    SUPPORT,
+  ],
   technique,
   template: (choices, wood) => [
     slots(
@@ -89,14 +119,13 @@ export const inlay: Method = {
       2,
     ),
   ],
-  earlySign: 'buds swell under the bag in 10 to 14 days, a leaf by three weeks',
-  failureSign: 'buds grow in the first week from stored food and then collapse',
+  earlySign: SWELLING_WORDS,
+  failureSign: SPENT_WOOD_WORDS,
   variants: [{ id: 'usual', words: '', ...COVERED }],
   callusDays: 21,
   knifeCaution: `${CAUTIONS.saw.text} ${CAUTIONS['long-cut'].text} Know where the first-aid kit is; the club’s own rules come first.`,
-  tools: ['saw', 'grafting knife with a fine tip', 'small hammer', 'cut-resistant glove', 'caliper'],
   thresholds: ['matched', 'hairline', 'open', 'lengthTolerance', 'windowFrom', 'windowTo'],
-  assess: (figures, _marks, thresholds) => {
+  assess: (figures, _marks, thresholds, choices) => {
     const face = inlayFaceOf(figures);
     const contact = inlayContact(face);
     const contactGrade = laidFaceGrade(face, contact, thresholds.matched);
@@ -113,7 +142,7 @@ export const inlay: Method = {
       },
       lines: ({ unit }) => laidFaceView(face, contact, unit),
       side: ({ unit }) =>
-        piecesView(joinedPieces(technique, figures, face.length), { view: 'side', unit, anchors: ANCHORS }),
+        piecesView(joinedPieces(technique, choices, figures, face.length), { view: 'side', unit, anchors: ANCHORS }),
       section: (_level, unit) => laidFaceSection(face, contact, unit),
       reach: 0,
     };
@@ -131,30 +160,30 @@ export const inlay: Method = {
         field: 'slotWidth',
         target: figures.raked! > 0 ? Math.ceil(2 * halfWidth * 10) / 10 : Math.ceil(figures.scionDiameter! * 10) / 10,
         least: 0.3,
-        say: (by, length) =>
-          `Trace the slots ${length(Math.abs(by))} ${by < 0 ? 'narrower' : 'wider'}, to the width of the face.`,
+        say: (by) =>
+          prose`Trace the slots ${measured(Math.abs(by))} ${by < 0 ? 'narrower' : 'wider'}, to the width of the face.`,
       },
       {
         point: 'flatness',
         field: 'hollow',
         target: 0,
         least: ROUNDING,
-        say: (by, length) => `Recut the face straight: it is ${length(-by)} hollow.`,
+        say: (by) => prose`Recut the face straight: it is ${measured(-by)} hollow.`,
       },
       {
         point: 'window',
         field: 'window',
         target: Math.max(6, Math.min(13, figures.window!)),
         least: 0.5,
-        say: (by, length) =>
-          `${by > 0 ? 'Draw the scion up' : 'Drive the scion down'} ${length(Math.abs(by))}, so that 6 to 13 mm of face shows.`,
+        say: (by) =>
+          prose`${by > 0 ? 'Draw the scion up' : 'Drive the scion down'} ${measured(Math.abs(by))}, so that ${mm(6, 13)} of face shows.`,
       },
       {
         point: 'cut-length',
         field: 'length',
         target: Math.max(FACE_LENGTH.from, Math.min(FACE_LENGTH.to, figures.length!)),
         least: 1,
-        say: (by, length) => `Cut the face ${length(Math.abs(by))} ${by > 0 ? 'longer' : 'shorter'}.`,
+        say: (by) => prose`Cut the face ${measured(Math.abs(by))} ${by > 0 ? 'longer' : 'shorter'}.`,
       },
     ]);
   },

@@ -1,30 +1,55 @@
 import { covered, footedAt, scored, toppedAt } from '../../drawing/workpieces';
-import { chiselled, faced, laidOn, opened } from '../common/laid-face-shape';
-import { bindStep, chooseWood, labelStep, step, writeTags } from '../common/steps';
+import { mm, prose } from '../../units/prose';
+import { acrossTheStump, chiselled, faced, laidOn, opened } from '../common/laid-face-shape';
+import { bindStep, chooseWood, onFace, slipTest, step, writeTags } from '../common/steps';
+import { chosen } from '../school';
+import { NURSE_LIMB } from '../schools/of-aftercare';
+import { KNIFE } from '../schools/of-cutting';
 import type { Step } from '../step';
 import { WINDOW, type Cuts } from './cuts';
+import { protect } from './protect';
 
 /** The steps in their order. */
 export function stepsOf(cuts: Cuts): Step[] {
-  return [...prepareStock(cuts), ...cutScion(cuts), ...openStock(cuts), ...setScion(cuts), ...protect(cuts)];
+  return [
+    ...prepareStock(cuts),
+    ...cutScion(cuts),
+    ...openStock(cuts),
+    ...setScion(cuts),
+    ...fix(cuts),
+    ...protect(cuts),
+  ];
 }
 
 /** The stock made ready, up to its cut. */
-function prepareStock({ stock, thinned }: Cuts): Step[] {
+function prepareStock({ choices, stock, thinned }: Cuts): Step[] {
+  const below = chosen(choices, NURSE_LIMB);
   return [
     writeTags(),
+    slipTest('a piece of the top'),
     step({
       id: 'saw',
-      action: 'Saw off at a straight smooth place, back-cut first, and keep a nurse limb below.',
+      action: {
+        nurse: 'Saw off at a straight smooth place, back-cut first, and keep a nurse limb below.',
+        'short-low': 'Saw off at a straight smooth place, back-cut first, and keep short low leaves below.',
+        'all-off': 'Saw off at a straight smooth place, back-cut first, and clear what grows below.',
+      }[below],
       caution: 'saw',
       pull: 'down',
-      lookFor: 'A square top, a leafy limb left below it.',
-      blocks: 'A nurse limb that is cut now cannot feed the roots while the scion heals.',
+      lookFor: {
+        nurse: 'A square top, a leafy limb left below it.',
+        'short-low': 'A square top, some short leafy twigs left low down.',
+        'all-off': 'A square top on a clean stem.',
+      }[below],
+      blocks: below === 'all-off' ? null : 'Leaves that are cut now cannot feed the roots while the scion heals.',
       figures: [{ name: 'stock', mm: stock }],
-      wrong: {
-        what: 'Everything below is cleared at once.',
-        looks: 'A bare stump that bleeds and sprouts from the root.',
-      },
+      wrong:
+        below === 'all-off'
+          ? { what: 'It is sawn from one side only.', looks: 'A strip of bark is torn down the trunk.' }
+          : {
+              what: 'Everything below is cleared at once.',
+              looks: 'A bare stump that bleeds and sprouts from the root.',
+            },
       apply: (p) => ({ ...p, stock: toppedAt(p.stock, 0) }),
     }),
     ...(thinned
@@ -42,9 +67,9 @@ function prepareStock({ stock, thinned }: Cuts): Step[] {
       : []),
     step({
       id: 'flat',
-      action: 'Find the flat spot: a trunk is never round.',
+      action: 'Try a straight edge round the stock and mark where it rocks least.',
       noCut: true,
-      lookFor: 'A straight edge laid across rocks least there.',
+      lookFor: 'The edge lies on the wood along most of the scion’s width.',
       wrong: { what: 'The scion goes where the saw stood.', looks: 'Its edges stand off the round of the wood.' },
       apply: (p) => p,
     }),
@@ -52,17 +77,17 @@ function prepareStock({ stock, thinned }: Cuts): Step[] {
 }
 
 /** The scion chosen and cut. */
-function cutScion({ scion, length, shape }: Cuts): Step[] {
+function cutScion({ choices, scion, length, shape, wedge, pared }: Cuts): Step[] {
   return [
-    chooseWood(
-      'Take a dormant scion about 150 mm long and find which way its buds point.',
-      'Straight, buds asleep, cold to the touch.',
-      { what: 'The buds have begun to move.', looks: 'Green tips between the scales.', point: 'wood' },
-      [
+    chooseWood({
+      action: prose`Take a dormant scion about ${mm(150)} long and find which way its buds point.`,
+      lookFor: 'Straight, buds asleep, cold to the touch.',
+      wrong: { what: 'The buds have begun to move.', looks: 'Green tips between the scales.', point: 'wood' },
+      figures: [
         { name: 'scion', mm: scion },
         { name: 'long', mm: 150 },
       ],
-    ),
+    }),
     step({
       id: 'face',
       action: 'Cut the face straight to the middle of the stick, bevelled in at its top.',
@@ -81,25 +106,50 @@ function cutScion({ scion, length, shape }: Cuts): Step[] {
           },
         },
       ],
-      lookFor: 'Flat; seldom in one stroke, and straight all the same.',
+      lookFor: onFace('Flat; seldom in one stroke, and straight all the same.', chosen(choices, KNIFE)),
       wrong: { what: 'It curves.', looks: 'Light in the middle on a straight edge.', point: 'flatness' },
       apply: (p) => ({ ...p, scion: faced(footedAt(p.scion, -length), length, shape.depth) }),
       spoil: (p) => ({ ...p, scion: faced(footedAt(p.scion, -length), length, shape.depth - 1, 2.4) }),
     }),
     step({
       id: 'chisel',
-      action: 'Cut a chisel on the back of its tip and rake both sides, so that more green shows.',
+      action: wedge
+        ? 'Cut a second face on the back, a little shorter, and rake both sides, so that more green shows.'
+        : 'Cut a chisel on the back of its tip and rake both sides, so that more green shows.',
       caution: 'long-cut',
       pull: 'down',
-      lookFor: 'Green runs along both edges of the face.',
+      lookFor: wedge ? 'Green on both faces and along their edges.' : 'Green runs along both edges of the face.',
       wrong: { what: 'The sides stay square.', looks: 'Brown bark at the edges that must meet.' },
-      apply: (p) => ({ ...p, scion: chiselled(p.scion, length, shape.depth, 9) }),
+      apply: (p) => ({ ...p, scion: chiselled(p.scion, length, shape.depth, wedge ? length * 0.6 : 9) }),
     }),
+    ...(pared
+      ? [
+          step({
+            id: 'pare',
+            action: 'Pare the outer bark of the scion’s back to the green, as far as the flap will reach.',
+            noCut: true,
+            lookFor: 'Green, not white.',
+            caution: 'long-cut',
+            wrong: { what: 'It is pared to the wood.', looks: 'White patches with no living tissue.' },
+            apply: (p) => p,
+          }),
+        ]
+      : []),
   ];
 }
 
 /** The place for the scion opened. */
 function openStock({ deep, length, slot, stock }: Cuts): Step[] {
+  const lines = (x0: number, x1: number): [number, number][][] => [
+    [
+      [-slot / 2, 0],
+      [-slot / 2, -deep],
+    ],
+    [
+      [x0, 0],
+      [x1, -deep],
+    ],
+  ];
   return [
     step({
       id: 'slots',
@@ -117,40 +167,14 @@ function openStock({ deep, length, slot, stock }: Cuts): Step[] {
         },
         { name: 'apart', mm: slot },
       ],
-      lookFor: 'Two parallel lines, just as far apart as the face is wide.',
+      lookFor: prose`Two parallel lines, just as far apart as the face is wide. Slots may be as short as ${mm(25)}: then a short relief slit between them lets the strip open, and the scion is driven past their ends.`,
       wrong: {
         what: 'The stick moved between the cuts.',
         looks: 'Slots wider than the scion: neither flank touches.',
         point: 'slots',
       },
-      apply: (p) => ({
-        ...p,
-        stock: scored(
-          p.stock,
-          [
-            [-slot / 2, 0],
-            [-slot / 2, -deep],
-          ],
-          [
-            [slot / 2, 0],
-            [slot / 2, -deep],
-          ],
-        ),
-      }),
-      spoil: (p) => ({
-        ...p,
-        stock: scored(
-          p.stock,
-          [
-            [-slot / 2, 0],
-            [-slot / 2, -deep],
-          ],
-          [
-            [slot / 2 + 4, 0],
-            [slot / 2 + 6, -deep],
-          ],
-        ),
-      }),
+      apply: (p) => ({ ...p, stock: scored(p.stock, ...lines(slot / 2, slot / 2)) }),
+      spoil: (p) => ({ ...p, stock: scored(p.stock, ...lines(slot / 2 + 4, slot / 2 + 6)) }),
     }),
     step({
       id: 'lift',
@@ -170,12 +194,12 @@ function openStock({ deep, length, slot, stock }: Cuts): Step[] {
   ];
 }
 
-/** The scion set, held and covered. */
-function setScion({ deep, slot, shape, fix }: Cuts): Step[] {
+/** The scion set. */
+function setScion({ deep, slot, shape, pared, scions }: Cuts): Step[] {
   return [
     step({
       id: 'join',
-      action: 'Tap the scion in, leaving a window; cut 12 mm off the strip and lay the rest over the foot as a flap.',
+      action: prose`Tap the scion in, leaving a window; cut ${mm(12)} off the strip and lay the rest over the foot as a flap.`,
       joins: true,
       view: 'side',
       caution: 'driven',
@@ -183,7 +207,9 @@ function setScion({ deep, slot, shape, fix }: Cuts): Step[] {
         { name: 'window', mm: WINDOW, range: { from: 6, to: 13 } },
         { name: 'off the strip', mm: 12 },
       ],
-      lookFor: 'Face on wood, both flanks in the slots, the flap over the foot.',
+      lookFor: pared
+        ? 'Face on wood, both flanks in the slots, the pared back under the flap.'
+        : 'Face on wood, both flanks in the slots, the flap over the foot.',
       wrong: {
         what: 'The scion is thinner than its slot.',
         looks: 'It rocks; white wood shows beside it.',
@@ -200,92 +226,58 @@ function setScion({ deep, slot, shape, fix }: Cuts): Step[] {
       }),
       spoil: (p) => ({ ...p, joined: true, scion: laidOn(p.scion, p.stock, shape.depth, WINDOW + 16) }),
     }),
+    ...(scions > 1
+      ? [
+          step({
+            id: 'second',
+            action:
+              scions === 2
+                ? 'Trace and set a second scion on the next flat spot, about opposite.'
+                : 'Trace and set two more scions on flat spots, about evenly round the stump.',
+            caution: 'driven',
+            lookFor: 'Each lies in slots of its own and shows its window.',
+            wrong: { what: 'They are crowded on one side.', looks: 'The far side of the stump dies back and rots.' },
+            apply: (p) => ({ ...p, second: acrossTheStump(p.scion) }),
+          }),
+        ]
+      : []),
     step({
       id: 'hold',
-      action: 'Shake it once.',
+      action: scions > 1 ? 'Shake each of them once.' : 'Shake it once.',
       noCut: true,
       lookFor: 'It stays.',
       wrong: { what: 'It wags.', looks: 'The slot is wider than the face.', point: 'hold' },
       apply: (p) => p,
     }),
-    ...(fix === 'nail'
-      ? [
-          step({
-            id: 'nail',
-            action: 'Drive one fine nail through the scion’s foot into the stock.',
-            caution: 'perch',
-            figures: [
-              { name: 'below the rim', mm: 9, range: { from: 6, to: 13 } },
-              { name: 'nail', mm: 19 },
-            ],
-            lookFor: 'The head sits on the bark and does not crush it.',
-            wrong: { what: 'It is driven through a bud or split the scion.', looks: 'A crack along the grain.' },
-            apply: (p) => covered(p, { kind: 'nail', on: 'stock', from: -9, to: -9 }),
-          }),
-        ]
-      : [
-          bindStep(-deep - 5, 0, 'tape', {
-            action:
-              fix === 'driven'
-                ? 'Wrap strong cloth tape, then drive the scion tight by pushing it down last.'
-                : 'Tape from below the slots up to the rim, tight.',
-            wrong: {
-              what: 'The wrap is loose or starts at the top.',
-              looks: 'The scion stands off the wood, and rain runs in behind it.',
-            },
-          }),
-        ]),
   ];
 }
 
-/** Covered against drying and guarded. */
-function protect({ cover, deep, length }: Cuts): Step[] {
+/** The scion fixed, by school. */
+function fix({ deep, fix: by }: Cuts): Step[] {
+  if (by === 'nail')
+    return [
+      step({
+        id: 'nail',
+        action: prose`Drive one fine nail, ${mm(19)} long, through the scion’s foot into the stock.`,
+        caution: 'nail',
+        figures: [{ name: 'below the rim', mm: 9, range: { from: 6, to: 13 } }],
+        lookFor: 'The head sits on the bark and does not crush it.',
+        wrong: { what: 'It is driven through a bud, or splits the scion.', looks: 'A crack along the grain.' },
+        apply: (p) => covered(p, { kind: 'nail', on: 'stock', from: -9, to: -9 }),
+      }),
+    ];
   return [
-    ...(cover === 'foil-bag'
-      ? [
-          step({
-            id: 'foil',
-            action: 'Cover all cut wood with foil, shiny side out.',
-            lookFor: 'No cut wood shows.',
-            wrong: { what: 'The rim is left out.', looks: 'The stump checks and dries beside the scion.' },
-            blocks: 'The bag is tied below only where foil is under it.',
-            apply: (p) => covered(p, { kind: 'foil', on: 'stock', from: -deep - 6, to: 2 }),
-          }),
-          step({
-            id: 'bag',
-            action:
-              'Draw a poly bag with a cut corner down over the scion; tie it above on the scion and below over the foil.',
-            lookFor: 'Droplets inside within the hour.',
-            wrong: { what: 'It is tied on bare wood.', looks: 'A girdled strip, and a cooked scion.', point: 'cover' },
-            apply: (p) => covered(p, { kind: 'bag', on: 'scion', from: -length + 2, to: 30 }),
-          }),
-        ]
-      : [
-          step({
-            id: 'film',
-            action: cover === 'shellac' ? 'Brush shellac over scion, slots and rim.' : 'Wrap scion and rim in film.',
-            lookFor: 'Everything cut is covered.',
-            wrong: { what: 'The rim is left out.', looks: 'The stump checks beside the scion.' },
-            apply: (p) => covered(p, { kind: 'film', on: 'scion', from: -length, to: 34 }),
-          }),
-        ]),
-    step({
-      id: 'tip',
-      action: 'Cut the scion back to two buds and glue its tip.',
-      caution: 'bud-cut',
-      lookFor: 'Two buds above the bag’s tie, the tip shining.',
-      wrong: { what: 'It is left long.', looks: 'Wind works the joint loose.' },
-      blocks: 'An open tip dries the scion out before the union can feed it.',
-      apply: (p) => covered({ ...p, scion: toppedAt(p.scion, 36) }, { kind: 'seal', on: 'scion', from: 34.8, to: 37 }),
+    bindStep(-deep - 5, 0, {
+      kind: 'tape',
+      action:
+        by === 'driven'
+          ? 'Wrap strong cloth tape, then drive the scion tight by pushing it down last'
+          : 'Tape from below the slots up to the rim, tight',
+      lookFor: 'Flat turns, the slots covered; the scion cannot be moved.',
+      wrong: {
+        what: 'The wrap is loose or starts at the top.',
+        looks: 'The scion stands off the wood, and rain runs in behind it.',
+      },
     }),
-    step({
-      id: 'guard',
-      action: 'Tie on a perch guard or brace taller than the scion.',
-      lookFor: 'A bird finds it before it finds the scion.',
-      caution: 'perch',
-      wrong: { what: 'It ends below the tip.', looks: 'A bird sits on the scion and it snaps out.' },
-      apply: (p) => covered(p, { kind: 'guard', on: 'stock', from: -length, to: 66 }),
-    }),
-    labelStep(-length - 4),
   ];
 }

@@ -8,7 +8,11 @@ import { joinedPieces } from '../common/joined-pieces';
 import { towards } from '../common/towards';
 import type { Figures } from '../measures';
 import type { Method } from '../method';
-import * as school from '../schools';
+import { PATCH_TOP, SHOOTS_WHEN, SUPPORT_LATER, TAPE_OFF } from '../schools/of-aftercare';
+import { TAPE_OFF_BY } from '../schools/of-covering';
+import { KNIFE } from '../schools/of-cutting';
+import { FIG } from '../schools/of-kin';
+import { measured, prose } from '../../units/prose';
 import { ANCHORS, technique } from './technique';
 import { rectangle } from '../template';
 import { SLEEPING_PATCH, SPRING_PATCH } from '../timetable/usual-rounds';
@@ -53,7 +57,7 @@ export const patch: Method = {
     when: 'Late spring, or early autumn into new wood; the bark must slip on both pieces.',
     bark: 'must slip',
     scion: 'smooth round budwood, one bud',
-    stock: { from: 12, to: 60, thicker: true, bestFrom: 20 },
+    stock: { from: 12, to: 60, thicker: true, guessed: true },
     ratio: null,
     places: ['field'],
     woodLength: 40,
@@ -92,7 +96,7 @@ export const patch: Method = {
   ],
   example: { stockDiameter: 22, scionDiameter: 18, patchHeight: 30, windowHeight: 30 },
   shownWith: { stock: 22, scion: 18 },
-  schools: [school.PATCH_TOP, school.KNIFE, school.BINDING_OFF],
+  schools: [FIG, KNIFE, PATCH_TOP, TAPE_OFF_BY, TAPE_OFF, SHOOTS_WHEN, SUPPORT_LATER],
   technique,
   template: (choices, wood) => [
     rectangle(
@@ -111,9 +115,8 @@ export const patch: Method = {
   ],
   callusDays: 14,
   knifeCaution: `${CAUTIONS['bud-cut'].text} ${CAUTIONS.sap.text} Know where the first-aid kit is; the club’s own rules come first.`,
-  tools: ['double-bladed knife', 'budding knife', 'cut-resistant glove', 'caliper'],
   thresholds: [],
-  assess: (figures) => {
+  assess: (figures, _marks, _thresholds, choices) => {
     const union = unionOf(figures);
     const contact = patchContact(union);
     const contactGrade = patchGrade(union, contact);
@@ -126,7 +129,11 @@ export const patch: Method = {
       },
       lines: ({ unit }) => patchView(union, contact, unit),
       side: ({ unit }) =>
-        piecesView(joinedPieces(technique, figures, figures.patchHeight), { view: 'front', unit, anchors: ANCHORS }),
+        piecesView(joinedPieces(technique, choices, figures, figures.patchHeight), {
+          view: 'front',
+          unit,
+          anchors: ANCHORS,
+        }),
       section: null,
       reach: 0,
     };
@@ -139,15 +146,15 @@ export const patch: Method = {
         field: 'windowHeight',
         target: figures.patchHeight!,
         least: 0.3,
-        say: (by, length) =>
-          `Cut the window ${length(Math.abs(by))} ${by < 0 ? 'lower' : 'taller'}, to the patch's height: use one pair of blades for both.`,
+        say: (by) =>
+          prose`Cut the window ${measured(Math.abs(by))} ${by < 0 ? 'shorter' : 'taller'}, to the patch's height: use one pair of blades for both.`,
       },
       {
         point: 'width',
         field: 'patchWidth',
         target: Math.max(figures.patchWidth!, NARROW_PATCH * figures.windowWidth! + 1),
         least: 0.3,
-        say: (by, length) => `Cut the patch ${length(by)} wider.`,
+        say: (by) => prose`Cut the patch ${measured(by)} wider.`,
       },
     ]),
 };

@@ -1,115 +1,9 @@
-import {
-  covered,
-  cutOn,
-  footedAt,
-  type Piece,
-  posed,
-  scored,
-  shoot,
-  type Spot,
-  toppedAt,
-  type Vertex,
-} from '../../drawing/workpieces';
-import { bindStep, chooseWood, labelStep, step, writeTags } from '../common/steps';
-import type { Wood } from '../method';
-import { chosen, type Choices } from '../school';
-import * as school from '../schools';
+import { covered, cutOn, posed, scored, toppedAt } from '../../drawing/workpieces';
+import { bindStep, chooseWood, labelStep, slipTest, step, writeTags } from '../common/steps';
+import { chosen } from '../school';
+import { KNIFE } from '../schools/of-cutting';
 import type { Step } from '../step';
-import type { Workpieces } from '../../drawing/workpieces';
-
-export const PATCH_HEIGHT = { from: 25, to: 35 };
-
-/** Two lines round and two beside the bud, on the front. */
-function frame(height: number, width: number): Spot[][] {
-  const [h, w] = [height / 2, width / 2];
-  return [
-    [
-      [-w, h],
-      [w, h],
-    ],
-    [
-      [-w, -h],
-      [w, -h],
-    ],
-    [
-      [-w, -h],
-      [-w, h],
-    ],
-    [
-      [w, -h],
-      [w, h],
-    ],
-  ];
-}
-
-function patchOf(stick: Piece, height: number, width: number): Piece {
-  const back = stick.diameter - stick.bark;
-  return {
-    ...cutOn(toppedAt(footedAt(stick, -height / 2), height / 2), 'back', [
-      [-height / 2, back],
-      [height / 2, back],
-    ]),
-    lines: [],
-    bared: [],
-    halfWidth: Math.min(width / 2, stick.diameter / 2),
-  };
-}
-
-/** What the steps are drawn from, for a choice of schools and a pair of wood; lengths in mm. */
-export function cutsOf(choices: Choices, wood: Wood) {
-  const { stock, scion } = wood;
-  const height = Math.round(wood.length ?? 30);
-  const width = Math.round(Math.max(8, Math.min(20, scion * 0.85)));
-  const top = chosen(choices, school.PATCH_TOP);
-  const [h, w] = [height / 2, width / 2];
-  const opened: Vertex[] = [
-    [-h, 0],
-    [-h, wood.stockBark],
-    [h, wood.stockBark],
-    [h, 0],
-  ];
-  const seat = (piece: Piece): Piece => posed(piece, { u: stock / 2 - scion / 2 });
-  const tall = (piece: 'stock' | 'scion', diameter: number) => ({
-    name: 'between the blades',
-    mm: height,
-    range: PATCH_HEIGHT,
-    dimension: {
-      piece,
-      view: 'front' as const,
-      from: [w, -h] as const,
-      to: [w, h] as const,
-      off: diameter / 2 - w + 5,
-    },
-  });
-  return { wood, stock, scion, height, width, top, h, w, opened, seat, tall };
-}
-
-export type Cuts = ReturnType<typeof cutsOf>;
-
-/** The pieces before the first step. */
-export function startOf({ stock, wood, h, scion }: Cuts): Workpieces {
-  return {
-    joined: false,
-    covers: [],
-    stock: shoot({
-      name: 'stock',
-      diameter: stock,
-      bark: wood.stockBark,
-      foot: -h - 30,
-      top: h + 30,
-      goesOn: { foot: true, top: true },
-    }),
-    scion: shoot({
-      name: 'bud stick',
-      diameter: scion,
-      bark: wood.scionBark,
-      foot: -h - 20,
-      top: h + 20,
-      goesOn: { foot: true, top: true },
-      buds: [{ y: 0, side: 'front' }],
-    }),
-  };
-}
+import { type Cuts, frame, patchOf } from './cuts';
 
 /** The steps in their order. */
 export function stepsOf(cuts: Cuts): Step[] {
@@ -117,23 +11,26 @@ export function stepsOf(cuts: Cuts): Step[] {
 }
 
 /** The bud chosen and its stick made ready. */
-function chooseBud({ stock, scion }: Cuts): Step[] {
+function chooseBud({ stock, scion, lifts }: Cuts): Step[] {
   return [
     writeTags(),
-    chooseWood(
-      'Take a smooth round stick with fat buds, and find which way they point: bud above, leaf scar below.',
-      'The bark of the stick slips as well as the stock’s.',
-      { what: 'A ribbed or thin stick is taken.', looks: 'The patch cracks when it is laid on the stock.' },
-      [
+    chooseWood({
+      action: 'Take a smooth round stick with fat buds, and find which way they point: bud above, leaf scar below.',
+      lookFor: 'The bark of the stick slips as well as the stock’s.',
+      wrong: { what: 'A ribbed or thin stick is taken.', looks: 'The patch cracks when it is laid on the stock.' },
+      figures: [
         { name: 'stock', mm: stock },
         { name: 'bud stick', mm: scion },
       ],
-    ),
+    }),
+    slipTest('a twig of the stock and the end of the stick'),
     step({
       id: 'leaves',
-      action: 'Cut the leaf blade off and leave a stub.',
+      action: lifts
+        ? 'Cut the leaf blade off and leave a stub; gloves on, the sap irritates.'
+        : 'Cut the leaf blade off and leave a stub.',
       lookFor: 'A stub to hold the patch by.',
-      caution: 'shears',
+      caution: lifts ? 'sap' : null,
       wrong: { what: 'The leaf is pulled off.', looks: 'A torn scar under the bud.' },
       apply: (p) => ({ ...p, scion: { ...p.scion, buds: p.scion.buds.map((bud) => ({ ...bud, handle: true })) } }),
     }),
@@ -141,7 +38,7 @@ function chooseBud({ stock, scion }: Cuts): Step[] {
 }
 
 /** The patch cut and slid off. */
-function cutPatch({ tall, scion, height, width, w, h }: Cuts): Step[] {
+function cutPatch({ choices, tall, scion, height, width, w, h, lifts }: Cuts): Step[] {
   return [
     step({
       id: 'rings',
@@ -150,13 +47,18 @@ function cutPatch({ tall, scion, height, width, w, h }: Cuts): Step[] {
       view: 'front',
       caution: 'bud-cut',
       figures: [tall('scion', scion)],
-      lookFor: 'Two clean lines, never into the wood.',
+      lookFor:
+        chosen(choices, KNIFE) === 'any'
+          ? 'Two clean lines, never into the wood; both blades are stropped until they shave.'
+          : 'Two clean lines, never into the wood.',
       wrong: { what: 'The blade digs into the wood.', looks: 'The patch splinters when it is moved.' },
       apply: (p) => ({ ...p, scion: scored(p.scion, ...frame(height, width).slice(0, 2)) }),
     }),
     step({
       id: 'sides',
-      action: 'Cut two upright lines beside the bud and peel a narrow strip off beside them to make room.',
+      action: lifts
+        ? 'Cut two upright lines beside the bud, and slit the bark once opposite it.'
+        : 'Cut two upright lines beside the bud and peel a narrow strip off beside them to make room.',
       view: 'front',
       caution: 'bud-cut',
       pull: 'down',
@@ -168,24 +70,28 @@ function cutPatch({ tall, scion, height, width, w, h }: Cuts): Step[] {
           dimension: { piece: 'scion', view: 'front', from: [-w, -h], to: [w, -h], off: 6 },
         },
       ],
-      lookFor: 'Room on one side for the patch to slide.',
-      wrong: { what: 'No strip is peeled off.', looks: 'The patch has nowhere to go and is pulled off straight.' },
+      lookFor: lifts ? 'The ring of bark opens at the back.' : 'Room on one side for the patch to slide.',
+      wrong: lifts
+        ? { what: 'The back is left whole.', looks: 'The patch tears when it is lifted.' }
+        : { what: 'No strip is peeled off.', looks: 'The patch has nowhere to go and is pulled off straight.' },
       apply: (p) => ({
         ...p,
         scion: {
           ...scored(p.scion, ...frame(height, width).slice(2)),
-          bared: [{ from: -h, to: h, width: 2.4, at: w + 1.2 }],
+          ...(lifts ? {} : { bared: [{ from: -h, to: h, width: 2.4, at: w + 1.2 }] }),
         },
       }),
     }),
     step({
       id: 'slide',
-      action: 'Loosen the corners, then slide the patch sideways so that the bud’s core shears off with it.',
+      action: lifts
+        ? 'Lift the patch gently all round with the blunt of the knife, from the back to the bud, until its core comes free.'
+        : 'Loosen the corners, then slide the patch sideways so that the bud’s core shears off with it.',
       view: 'front',
       caution: 'bud-cut',
       lookFor: 'Look at its back: the core is there, a small pip.',
       wrong: {
-        what: 'The patch is pulled straight off.',
+        what: lifts ? 'The patch is levered up at the bud.' : 'The patch is pulled straight off.',
         looks: 'A hole in its back: green bark, hollow bud.',
         point: 'core',
       },
@@ -254,7 +160,11 @@ function setPatch({ seat, h, top }: Cuts): Step[] {
       apply: (p) => ({ ...p, joined: true, scion: seat(p.scion) }),
       spoil: (p) => ({ ...p, joined: true, scion: posed(seat(p.scion), { y: 3 }) }),
     }),
-    bindStep(-h - 5, h + 5, 'tape', { action: 'Wrap firmly, the bud free, every edge sealed.' }),
+    bindStep(-h - 5, h + 5, {
+      kind: 'tape',
+      action: 'Wrap vinyl firmly, the bud free, every edge covered',
+      lookFor: 'No edge of the patch shows; the bud stands free.',
+    }),
     step({
       id: 'foil',
       action: 'In heat, put foil over it for 14 days.',
@@ -266,7 +176,6 @@ function setPatch({ seat, h, top }: Cuts): Step[] {
       id: 'splint',
       action: 'Splint the stock at the window.',
       lookFor: 'Wind cannot bend it there.',
-      caution: 'perch',
       wrong: { what: 'It is left to stand alone.', looks: 'The stock snaps at the window.' },
       blocks: 'A stock that snaps at its window takes the patch with it.',
       apply: (p) => covered(p, { kind: 'brace', on: 'stock', from: -h - 20, to: h + 20 }),
@@ -275,7 +184,7 @@ function setPatch({ seat, h, top }: Cuts): Step[] {
       ? [
           step({
             id: 'top-off',
-            action: 'Cut the stock above the patch.',
+            action: 'Cut the stock above the patch, seal the cut and paint it white.',
             caution: 'shears',
             lookFor: 'Cut clear of the patch and sealed.',
             wrong: { what: 'It is cut at the patch’s edge.', looks: 'The cut dries back into the patch.' },

@@ -7,7 +7,10 @@ import { assessOutline, bestOutlineContact, outlineCorrections } from '../common
 import { assumedDepth, slicePlacement } from '../common/slice-fields';
 import type { Figures } from '../measures';
 import type { Method } from '../method';
-import * as school from '../schools';
+import { SHOOTS_WHEN, SUPPORT_LATER, TAPE_OFF } from '../schools/of-aftercare';
+import { TAPE_OFF_BY, TURNS } from '../schools/of-covering';
+import { KNIFE } from '../schools/of-cutting';
+import { mm, prose } from '../../units/prose';
 import { CUT_LENGTH } from './steps';
 import { ANCHORS, technique } from './technique';
 import { slice } from '../template';
@@ -31,7 +34,7 @@ export const sideVeneer: Method = {
     seasons: [{ name: 'active growth, warm', phase: 'warm-growth', from: '05-01', to: '08-31', wood: ['tip'] }],
     when: 'Active growth, warm. Slipping bark helps and is not needed.',
     bark: 'helpful',
-    scion: 'a hardened tip about 100 mm long, its end bud fat and closed',
+    scion: prose`a hardened tip about ${mm(100)} long, its end bud fat and closed`,
     stock: { from: 8, to: 20 },
     ratio: { from: 0.7, to: 1 },
     places: ['pot'],
@@ -60,7 +63,7 @@ export const sideVeneer: Method = {
   ],
   example: { stockDiameter: 11, scionDiameter: 10, stockLength: 38, scionLength: 38 },
   shownWith: { stock: 12, scion: 10 },
-  schools: [school.TURNS, school.KNIFE, school.BINDING_OFF],
+  schools: [KNIFE, TURNS, TAPE_OFF_BY, TAPE_OFF, SHOOTS_WHEN, SUPPORT_LATER],
   technique,
   template: (choices, wood) => [
     slice(
@@ -74,14 +77,17 @@ export const sideVeneer: Method = {
   variants: [{ id: 'usual', words: '', ...TIP }],
   callusDays: 30,
   knifeCaution: `${CAUTIONS['long-cut'].text} ${CAUTIONS['hands-meet'].text} Know where the first-aid kit is; the club’s own rules come first.`,
-  tools: ['grafting knife', 'snips', 'cut-resistant glove', 'caliper'],
   thresholds: ['matched', 'hairline', 'open', 'lengthTolerance'],
-  assess: (figures, _marks, thresholds) =>
+  assess: (figures, _marks, thresholds, choices) =>
     assessOutline(
       figures,
       CUT_LENGTH,
       (_union, { unit }) =>
-        piecesView(joinedPieces(technique, figures, figures.stockLength), { view: 'side', unit, anchors: ANCHORS }),
+        piecesView(joinedPieces(technique, choices, figures, figures.stockLength), {
+          view: 'side',
+          unit,
+          anchors: ANCHORS,
+        }),
       thresholds,
     ),
   best: bestOutlineContact,

@@ -1,7 +1,10 @@
 import { covered, cutOn, footedAt, type Piece, posed, shoot, type Vertex } from '../../drawing/workpieces';
-import { bindStep, chooseWood, labelStep, step, writeTags } from '../common/steps';
+import { mm, prose } from '../../units/prose';
+import { bindStep, chooseWood, labelStep, onFace, step, writeTags } from '../common/steps';
 import type { Wood } from '../method';
-import type { Choices } from '../school';
+import { chosen, type Choices } from '../school';
+import { TURNS } from '../schools/of-covering';
+import { KNIFE } from '../schools/of-cutting';
 import type { Step } from '../step';
 import type { Workpieces } from '../../drawing/workpieces';
 
@@ -49,7 +52,7 @@ export function cutsOf(choices: Choices, wood: Wood) {
       y: inner * Math.sin(lean),
       w: Math.abs(aside) > 0.3 ? -aside : 0,
     });
-  return { wood, stock, scion, length, dc, bed, face, ramp, tip, seat };
+  return { choices, wood, stock, scion, length, dc, bed, face, ramp, tip, seat };
 }
 
 export type Cuts = ReturnType<typeof cutsOf>;
@@ -103,15 +106,15 @@ function chooseWoods({ stock, scion, tip }: Cuts): Step[] {
       figures: [{ name: 'stock', mm: stock }],
       apply: (w) => w,
     }),
-    chooseWood(
-      'Choose a tip about 100 mm long whose end bud is fat and closed.',
-      'Hardened wood, the bud about to open and not yet open.',
-      { what: 'The end bud has opened.', looks: 'Soft red leaves that wilt within the hour.', point: 'wood' },
-      [
+    chooseWood({
+      action: prose`Choose a tip about ${mm(100)} long whose end bud is fat and closed.`,
+      lookFor: 'Hardened wood, the bud about to open and not yet open.',
+      wrong: { what: 'The end bud has opened.', looks: 'Soft red leaves that wilt within the hour.', point: 'wood' },
+      figures: [
         { name: 'tip', mm: 100 },
         { name: 'scion', mm: scion },
       ],
-    ),
+    }),
     step({
       id: 'leaves',
       action: 'Snip the leaves off the tip.',
@@ -127,7 +130,7 @@ function chooseWoods({ stock, scion, tip }: Cuts): Step[] {
 }
 
 /** The scion chosen and cut. */
-function cutScion({ length, scion, dc, face, ramp }: Cuts): Step[] {
+function cutScion({ choices, length, scion, dc, face, ramp }: Cuts): Step[] {
   return [
     step({
       id: 'face',
@@ -143,7 +146,7 @@ function cutScion({ length, scion, dc, face, ramp }: Cuts): Step[] {
         },
         { name: 'deep', mm: Math.round(dc * 10) / 10 },
       ],
-      lookFor: 'Green all along both edges.',
+      lookFor: onFace('Green all along both edges.', chosen(choices, KNIFE)),
       wrong: { what: 'It is cut to half its thickness.', looks: 'Pith shows; the tip bends at the cut.' },
       apply: (w) => ({ ...w, scion: cutOn(w.scion, 'back', face) }),
       spoil: (w) => ({
@@ -202,7 +205,7 @@ function cutStock({ length, stock, bed }: Cuts): Step[] {
 }
 
 /** The scion set, held and covered. */
-function setScion({ seat, length, tip }: Cuts): Step[] {
+function setScion({ choices, seat, length, tip }: Cuts): Step[] {
   return [
     step({
       id: 'join',
@@ -219,7 +222,11 @@ function setScion({ seat, length, tip }: Cuts): Step[] {
         scion: { ...seat(w.scion), pose: { ...seat(w.scion).pose, y: 9, w: 0, u: seat(w.scion).pose.u + 0.8 } },
       }),
     }),
-    bindStep(-6, length + 6, 'tape', { action: 'Tie from below upward, as tight as you can.' }),
+    bindStep(-6, length + 6, {
+      kind: 'tape',
+      action: 'Tie from below upward, as tight as you can',
+      turns: chosen(choices, TURNS),
+    }),
     step({
       id: 'cover',
       action: 'Cover the whole scion with film, the tip too.',

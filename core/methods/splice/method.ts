@@ -2,10 +2,18 @@ import { OUTLINE_MODEL } from '../../contact/outline-union';
 import { piecesView } from '../../drawing/pieces-view';
 import { CAUTIONS } from '../cautions';
 import { joinedPieces } from '../common/joined-pieces';
-import { assessOutline, bestOutlineContact, outlineCorrections, THROUGH_FIELDS } from '../common/outline-method';
+import {
+  assessOutline,
+  bestOutlineContact,
+  outlineCorrections,
+  pairOf,
+  THROUGH_FIELDS,
+} from '../common/outline-method';
 import type { Method } from '../method';
-import * as school from '../schools';
-import { CUT_LENGTH, cutLengthFor } from './steps';
+import { BENCH_GRAFT_SCHOOLS } from '../common/bench-graft';
+import { DARK_SEAL, FILM_WHEN } from '../schools/of-covering';
+import { BUDS, KNIFE, SCION_STAGE, WHIP_LENGTH } from '../schools/of-cutting';
+import { lengthFor } from './steps';
 import { ANCHORS, technique } from './technique';
 import { BENCH, OUTDOOR } from '../timetable/usual-rounds';
 import { wrapGuide } from '../template';
@@ -32,22 +40,12 @@ export const splice: Method = {
   fields: THROUGH_FIELDS,
   example: { stockDiameter: 8, scionDiameter: 8, stockLength: 32, scionLength: 32 },
   shownWith: { stock: 8, scion: 8 },
-  schools: [
-    school.BUDS,
-    school.WHIP_LENGTH,
-    school.SCION_STAGE,
-    school.FILM_WHEN,
-    school.TURNS,
-    school.KNIFE,
-    school.SHOOTS_BELOW,
-    school.BINDING_OFF,
-    school.ROOT_TRIM,
-  ],
+  schools: [SCION_STAGE, BUDS, WHIP_LENGTH, KNIFE, FILM_WHEN, ...BENCH_GRAFT_SCHOOLS, DARK_SEAL],
   technique,
-  template: (choices, wood) => [
-    wrapGuide('Stock', wood.stock, cutLengthFor(choices, wood), null),
-    wrapGuide('Scion', wood.scion, cutLengthFor(choices, wood), null),
-  ],
+  template: (choices, wood) => {
+    const { aim } = lengthFor(choices, wood);
+    return [wrapGuide('Stock', wood.stock, aim, null), wrapGuide('Scion', wood.scion, aim, null)];
+  },
   earlySign: 'a ring of callus along the cut, and the scion holds to a gentle push',
   failureSign: 'a dry line along the cut, and the scion wrinkles',
   variants: [
@@ -56,14 +54,13 @@ export const splice: Method = {
   ],
   callusDays: 14,
   knifeCaution: `${CAUTIONS['long-cut'].text} ${CAUTIONS['hands-meet'].text} Know where the first-aid kit is; the club’s own rules come first.`,
-  tools: ['grafting knife', 'secateurs', 'clip or a second pair of hands', 'cut-resistant glove', 'caliper'],
   thresholds: ['matched', 'hairline', 'open', 'lengthTolerance'],
-  assess: (figures, _marks, thresholds) =>
+  assess: (figures, _marks, thresholds, choices) =>
     assessOutline(
       figures,
-      CUT_LENGTH,
+      lengthFor(choices, pairOf(figures)).range,
       (union, { unit }) =>
-        piecesView(joinedPieces(technique, figures, (union.stock.length + union.scion.length) / 2), {
+        piecesView(joinedPieces(technique, choices, figures, (union.stock.length + union.scion.length) / 2), {
           view: 'side',
           unit,
           anchors: ANCHORS,
@@ -72,19 +69,5 @@ export const splice: Method = {
     ),
   best: bestOutlineContact,
   corrections: (measures, figures, { grades }, choices) =>
-    outlineCorrections(
-      measures,
-      figures,
-      'scion',
-      {
-        range: CUT_LENGTH,
-        aim: cutLengthFor(choices, {
-          stock: figures.stockDiameter!,
-          scion: figures.scionDiameter!,
-          stockBark: figures.stockBark!,
-          scionBark: figures.scionBark!,
-        }),
-      },
-      grades,
-    ),
+    outlineCorrections(measures, figures, 'scion', lengthFor(choices, pairOf(figures)), grades),
 };

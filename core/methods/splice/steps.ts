@@ -1,28 +1,40 @@
 import { BUD_COUNTS } from '../bud-counts';
 import { cutOn, footedAt, posed, toppedAt } from '../../drawing/workpieces';
+import { mm, prose } from '../../units/prose';
+import { type SlopeLength, slopeLength } from '../common/slope-length';
 import { hollowed, slopeFigure, slopeFilm, slopingCut } from '../common/sloping-cut';
-import { bindStep, chooseWood, labelStep, sealStep, step, writeTags } from '../common/steps';
+import {
+  bindStep,
+  budsInWords,
+  chooseWood,
+  coatStep,
+  labelStep,
+  onFace,
+  sealStep,
+  step,
+  writeTags,
+} from '../common/steps';
 import type { Wood } from '../method';
 import { chosen, type Choices } from '../school';
-import * as school from '../schools';
+import { COAT, FILM_WHEN, TURNS } from '../schools/of-covering';
+import { BUDS, KNIFE, SCION_STAGE, WHIP_LENGTH } from '../schools/of-cutting';
 import type { Step } from '../step';
 
-export const CUT_LENGTH = { from: 25, to: 65 };
-
-/** Length of both cuts by school. */
-export function cutLengthFor(choices: Choices, { stock, scion, length }: Wood): number {
-  const by = chosen(choices, school.WHIP_LENGTH);
-  const wanted = by === 'short' ? 25 : by === 'long' ? 65 : Math.max(25, Math.round(2 * (stock + scion)));
-  return Math.max(length ?? wanted, Math.max(stock, scion) * 1.2);
+/** Length of both cuts by school: by ratio as long as four calipers, since no tongue helps to hold. */
+export function lengthFor(choices: Choices, wood: Wood): SlopeLength {
+  return slopeLength(chosen(choices, WHIP_LENGTH), wood, 4);
 }
 
 /** What the steps are drawn from, for a choice of schools and a pair of wood; lengths in mm. */
 export function cutsOf(choices: Choices, wood: Wood) {
   const { stock, scion } = wood;
-  const cut = slopingCut(wood, cutLengthFor(choices, wood), BUD_COUNTS.get(chosen(choices, school.BUDS))!);
-  const filmFirst = chosen(choices, school.FILM_WHEN) === 'before';
+  const by = lengthFor(choices, wood);
+  const buds = chosen(choices, BUDS);
+  const long = Math.max(wood.length ?? by.aim, Math.max(stock, scion) * 1.2);
+  const cut = slopingCut(wood, long, BUD_COUNTS.get(buds)!);
+  const filmFirst = chosen(choices, FILM_WHEN) === 'before';
   const film = slopeFilm(cut, filmFirst);
-  return { choices, stock, scion, cut, filmFirst, film };
+  return { choices, stock, scion, buds, by, cut, filmFirst, film };
 }
 
 export type Cuts = ReturnType<typeof cutsOf>;
@@ -33,24 +45,25 @@ export function stepsOf(cuts: Cuts): Step[] {
 }
 
 /** Both pieces chosen and trimmed. */
-function prepareBoth({ stock, scion, cut, choices, filmFirst, film }: Cuts): Step[] {
+function prepareBoth({ choices, stock, scion, cut, buds, filmFirst, film }: Cuts): Step[] {
   return [
     writeTags(),
-    chooseWood(
-      'Pair stock and stick to within a tenth of their caliper, and find which way the buds point.',
-      'Calipers alike: without a tongue nothing can be slid to one side and stay.',
-      {
+    chooseWood({
+      action: 'Pair stock and stick to within a tenth of their caliper, and find which way the buds point.',
+      lookFor: 'Calipers alike: without a tongue nothing can be slid to one side and stay.',
+      wrong: {
         what: 'A thin stick is paired with a thick stock.',
         looks: 'One side stands in the middle of the other’s face.',
       },
-      [
+      figures: [
         { name: 'stock', mm: stock },
         { name: 'scion', mm: scion },
       ],
-    ),
+      stage: chosen(choices, SCION_STAGE),
+    }),
     step({
       id: 'stock-off',
-      action: 'Cut the stock off, 200 to 230 mm above the roots.',
+      action: prose`Cut the stock off, ${mm(200, 230)} above the roots.`,
       figures: [{ name: 'above the roots', mm: 215, range: { from: 200, to: 230 } }],
       lookFor: 'Green all round under the bark.',
       caution: 'long-cut',
@@ -60,7 +73,7 @@ function prepareBoth({ stock, scion, cut, choices, filmFirst, film }: Cuts): Ste
     }),
     step({
       id: 'trim',
-      action: `Trim the stick to ${chosen(choices, school.BUDS) === 'one' ? 'one bud' : `${chosen(choices, school.BUDS)} buds`}, back to green at both ends.`,
+      action: `Trim the stick to ${budsInWords(buds)}, back to green at both ends.`,
       lookFor: 'Bright green at both ends.',
       caution: 'long-cut',
       wrong: { what: 'A brown end is left on.', looks: 'A dry rim that no callus crosses.', point: 'wood' },
@@ -71,13 +84,13 @@ function prepareBoth({ stock, scion, cut, choices, filmFirst, film }: Cuts): Ste
 }
 
 /** The sloping cuts. */
-function cutSlopes({ stock, cut, scion }: Cuts): Step[] {
+function cutSlopes({ choices, by, stock, cut, scion }: Cuts): Step[] {
   return [
     step({
       id: 'stock-cut',
-      action: 'Make the sloping cut on the stock in one pull.',
-      figures: [slopeFigure(cut, 'stock', stock, CUT_LENGTH)],
-      lookFor: 'Flat: no light under a straight edge.',
+      action: prose`Make the sloping cut on the stock in one pull, ${by.words}.`,
+      figures: [slopeFigure(cut, 'stock', stock, by.range)],
+      lookFor: onFace('Flat: no light under a straight edge.', chosen(choices, KNIFE)),
       caution: 'long-cut',
       pull: 'up',
       wrong: {
@@ -91,7 +104,7 @@ function cutSlopes({ stock, cut, scion }: Cuts): Step[] {
     step({
       id: 'scion-cut',
       action: 'Make the same cut at the base of the scion, just as long.',
-      figures: [slopeFigure(cut, 'scion', scion, CUT_LENGTH)],
+      figures: [slopeFigure(cut, 'scion', scion, by.range)],
       lookFor: 'Both faces lie on each other from end to end.',
       caution: 'long-cut',
       pull: 'down',
@@ -113,7 +126,7 @@ function cutSlopes({ stock, cut, scion }: Cuts): Step[] {
 }
 
 /** Joined, bound and sealed. */
-function joinBoth({ cut, filmFirst, film }: Cuts): Step[] {
+function joinBoth({ choices, cut, filmFirst, film }: Cuts): Step[] {
   return [
     step({
       id: 'join',
@@ -134,11 +147,14 @@ function joinBoth({ cut, filmFirst, film }: Cuts): Step[] {
         scion: posed(cut.fitted(p.scion), { y: cut.fitted(p.scion).pose.y + 6, u: 1.7 }),
       }),
     }),
-    bindStep(-5, cut.rise.stock + 5, 'tape', {
-      action: 'Wrap stretch tape from below upward; take the clip off as the tape reaches it.',
+    bindStep(-5, cut.rise.stock + 5, {
+      kind: 'tape',
+      action: 'Wrap stretch tape from below upward; take the clip off as the tape reaches it',
+      turns: chosen(choices, TURNS),
     }),
     ...(filmFirst ? [] : [film]),
-    sealStep({ tip: cut.tip }, 'Seal the scion’s tip.'),
+    ...(chosen(choices, COAT) === 'coat' ? [coatStep(-5, cut.rise.stock + 5)] : []),
+    sealStep({ tip: cut.tip }),
     labelStep(-10),
   ];
 }

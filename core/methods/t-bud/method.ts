@@ -11,8 +11,11 @@ import { flatnessGrade } from '../common/measured-grades';
 import { towards } from '../common/towards';
 import type { Figures } from '../measures';
 import type { Method } from '../method';
-import * as school from '../schools';
-import { DOWN_CUT } from './steps';
+import { BUD_SCHOOLS } from '../common/bud-care';
+import { KNIFE, SECOND_BUD, SLIVER, T_WAY } from '../schools/of-cutting';
+import { CITRUS } from '../schools/of-kin';
+import { measured, prose } from '../../units/prose';
+import { DOWN_CUT, SHIELD_LENGTH } from './cuts';
 import { ANCHORS, technique } from './technique';
 import { tee } from '../template';
 import { chosen } from '../school';
@@ -96,22 +99,14 @@ export const tBud: Method = {
   ],
   example: { stockDiameter: 10, scionDiameter: 8, shieldLength: 30 },
   shownWith: { stock: 10, scion: 8 },
-  schools: [
-    school.T_WAY,
-    school.SLIVER,
-    school.BUD_COVER,
-    school.HEAD_BACK,
-    school.HEAD_BACK_PACE,
-    school.KNIFE,
-    school.BINDING_OFF,
-  ],
+  schools: [CITRUS, SECOND_BUD, T_WAY, SLIVER, KNIFE, ...BUD_SCHOOLS],
   technique,
   template: (choices, wood) => [
     tee(
       'T on the stock',
       DOWN_CUT,
       stepFigure(technique(choices, wood), 'cross', 'across'),
-      chosen(choices, school.T_WAY) === 'inverted',
+      chosen(choices, T_WAY) === 'inverted',
     ),
   ],
   earlySign: 'the leaf stub drops at a touch in 10 to 14 days; the shield is plump and green',
@@ -122,9 +117,8 @@ export const tBud: Method = {
   ],
   callusDays: 14,
   knifeCaution: `${CAUTIONS['bud-cut'].text} ${CAUTIONS['hands-meet'].text} Know where the first-aid kit is; the club’s own rules come first.`,
-  tools: ['budding knife with a bark lifter', 'cut-resistant glove', 'caliper'],
   thresholds: ['matched', 'hairline', 'open'],
-  assess: (figures, marks, thresholds) => {
+  assess: (figures, marks, thresholds, choices) => {
     const union = unionOf(figures, marks);
     const contact = shieldContact(union);
     const contactGrade = shieldGrade(union, contact, thresholds.matched);
@@ -141,7 +135,11 @@ export const tBud: Method = {
       },
       lines: ({ unit }) => shieldView(union, contact, width, unit),
       side: ({ unit }) =>
-        piecesView(joinedPieces(technique, figures, figures.shieldLength), { view: 'front', unit, anchors: ANCHORS }),
+        piecesView(joinedPieces(technique, choices, figures, figures.shieldLength), {
+          view: 'front',
+          unit,
+          anchors: ANCHORS,
+        }),
       section: null,
       reach: 0,
     };
@@ -149,28 +147,38 @@ export const tBud: Method = {
   best: (figures) =>
     shieldContact({ ...unionOf(figures), hollow: 0, inserted: Math.min(figures.shieldLength!, figures.downCut!) })
       .contact,
-  corrections: (measures, figures) =>
-    towards(measures, figures, [
+  corrections: (measures, figures) => {
+    const fits = Math.min(figures.shieldLength!, figures.downCut!);
+    return towards(measures, figures, [
       {
         point: 'in-place',
         field: 'inserted',
-        target: Math.min(figures.shieldLength!, figures.downCut!),
+        target: fits,
         least: 0.5,
-        say: (by, length) => `Push the shield ${length(by)} further in.`,
+        say: (by) => prose`Push the shield ${measured(by)} further in.`,
+      },
+      // What stands out of a T that is full can only be made shorter.
+      {
+        point: 'in-place',
+        field: 'shieldLength',
+        target: Math.min(figures.shieldLength!, Math.max(figures.inserted!, SHIELD_LENGTH.from)),
+        least: 0.5,
+        say: (by) => prose`Trim the shield ${measured(-by)} shorter, level with the cross cut.`,
       },
       {
         point: 'flatness',
         field: 'hollow',
         target: 0,
         least: ROUNDING,
-        say: (by, length) => `Cut the shield in one straight pull: its back is ${length(-by)} hollow.`,
+        say: (by) => prose`Cut the shield in one straight pull: its back is ${measured(-by)} hollow.`,
       },
       {
         point: 'cambium',
         field: 'downCut',
         target: Math.max(figures.downCut!, figures.shieldLength!),
         least: 0.5,
-        say: (by, length) => `Make the down cut ${length(by)} longer, so that the whole shield goes in.`,
+        say: (by) => prose`Make the down cut ${measured(by)} longer, so that the whole shield goes in.`,
       },
-    ]),
+    ]);
+  },
 };

@@ -1,82 +1,11 @@
-import { cutOn, footedAt, type Piece, posed, scored, shoot, toppedAt, type Vertex } from '../../drawing/workpieces';
-import { bindStep, chooseWood, labelStep, step, writeTags } from '../common/steps';
-import type { Wood } from '../method';
-import { chosen, type Choices } from '../school';
-import * as school from '../schools';
+import { cutOn, posed, scored } from '../../drawing/workpieces';
+import { mm, prose } from '../../units/prose';
+import { BUD_HEIGHT, CITRUS_BUD_HEIGHT, heightFigure, HIGHER, secondBud } from '../common/bud-place';
+import { bindStep, chooseWood, labelStep, onFace, slipTest, step, writeTags } from '../common/steps';
+import { chosen } from '../school';
+import { KNIFE } from '../schools/of-cutting';
 import type { Step } from '../step';
-import type { Workpieces } from '../../drawing/workpieces';
-
-export const SHIELD_LENGTH = { from: 24, to: 38 };
-
-/** Length of the down cut, mm. */
-export const DOWN_CUT = 38;
-
-/** Depth of a shield behind its bud, mm: bark and a thin sliver. */
-const SHIELD_DEPTH = 2.2;
-
-function shieldOf(stick: Piece, length: number, depth: number, hollow = 0): Piece {
-  const curve = Array.from({ length: 13 }, (_, i): Vertex => {
-    const share = (2 * i) / 12 - 1;
-    return [(share * length) / 2, stick.diameter - depth * (1 - share ** 4) + hollow * (1 - share ** 2)];
-  });
-  return { ...cutOn(toppedAt(footedAt(stick, -length / 2), length / 2), 'back', curve), kerfs: [] };
-}
-
-/** What the steps are drawn from, for a choice of schools and a pair of wood; lengths in mm. */
-export function cutsOf(choices: Choices, wood: Wood) {
-  const { stock, scion } = wood;
-  const length = Math.round(wood.length ?? 30);
-  const inverted = chosen(choices, school.T_WAY) === 'inverted';
-  const depth = Math.min(scion / 2, Math.max(SHIELD_DEPTH, wood.scionBark + 0.4));
-  const flick = chosen(choices, school.SLIVER) === 'flick';
-  const cover = chosen(choices, school.BUD_COVER);
-  const cross = stock * 0.36;
-  // The cross cut is at 0; the down cut runs below an upright T and above an inverted one.
-  const way = inverted ? 1 : -1;
-  const far = way * DOWN_CUT;
-  const opening = { from: Math.min(0, far), to: Math.max(0, far) };
-  const wide = Math.min(stock * 0.7, 2 * Math.sqrt(Math.max(1, (scion / 2) ** 2 - (scion / 2 - depth) ** 2)) + 1);
-  const centre = way * (length / 2 + 1.5);
-  const seat = (piece: Piece): Piece => ({
-    ...posed(piece, { u: stock / 2 - wood.stockBark - (scion / 2 - depth), y: centre }),
-    under: true,
-  });
-  return { choices, wood, stock, scion, length, inverted, depth, flick, cover, cross, way, far, opening, wide, seat };
-}
-
-export type Cuts = ReturnType<typeof cutsOf>;
-
-/** The pieces before the first step. */
-export function startOf({ stock, wood, opening, scion, length }: Cuts): Workpieces {
-  return {
-    joined: false,
-    covers: [],
-    stock: shoot({
-      name: 'stock',
-      diameter: stock,
-      bark: wood.stockBark,
-      foot: opening.from - 22,
-      top: opening.to + 22,
-      goesOn: { foot: true, top: true },
-      buds: [
-        { y: opening.to + 8, side: 'back', handle: true },
-        { y: opening.from - 10, side: 'front', handle: true },
-      ],
-    }),
-    scion: shoot({
-      name: 'bud stick',
-      diameter: scion,
-      bark: wood.scionBark,
-      foot: -length / 2 - 20,
-      top: length / 2 + 20,
-      goesOn: { foot: true, top: true },
-      buds: [
-        { y: 0, side: 'front', handle: true },
-        { y: length / 2 + 11, side: 'back', handle: true },
-      ],
-    }),
-  };
-}
+import { type Cuts, DOWN_CUT, SHIELD_LENGTH, shieldOf } from './cuts';
 
 /** The steps in their order. */
 export function stepsOf(cuts: Cuts): Step[] {
@@ -84,32 +13,32 @@ export function stepsOf(cuts: Cuts): Step[] {
 }
 
 /** The stock made ready, up to its cut. */
-function prepareStock({ stock, scion }: Cuts): Step[] {
+function prepareStock({ stock, scion, citrus }: Cuts): Step[] {
   return [
     writeTags(),
-    step({
-      id: 'slip-test',
-      action: 'Try whether the bark slips, on a twig that comes off anyway.',
-      noCut: true,
-      lookFor: 'It lifts clean and wet.',
-      blocks: 'A stock that is opened cannot wait for rain.',
-      wrong: { what: 'The stock is opened on the chance.', looks: 'Shreds of bark stay on the wood.' },
-      apply: (w) => w,
-    }),
+    slipTest('a twig of the stock'),
     step({
       id: 'wipe',
-      action: 'Wipe the stock clean; leaves and thorns off.',
-      lookFor: 'A hand’s breadth of bare clean stem.',
+      action: citrus
+        ? 'Choose the place and wipe the stock clean, leaves and thorns off; dip the blade in chlorine solution, 1.5 %, and rinse it.'
+        : 'Choose the place and wipe the stock clean; leaves and thorns off.',
+      lookFor: prose`A hand’s breadth of bare clean stem, clear of the stock’s own buds; on a tree, a young limb under ${mm(13)} does as well.${HIGHER}`,
       wrong: { what: 'Grit is left on.', looks: 'A nicked blade.', point: 'clean' },
-      figures: [{ name: 'stock', mm: stock, range: { from: 6, to: 13 } }],
+      caution: citrus ? 'disinfectant' : null,
+      figures: [
+        { name: 'stock', mm: stock, range: { from: 6, to: 13 } },
+        heightFigure(citrus ? CITRUS_BUD_HEIGHT : BUD_HEIGHT),
+      ],
       apply: (w) => ({ ...w, stock: { ...w.stock, buds: [] } }),
     }),
-    chooseWood(
-      'Take a bud stick and find which way its buds point: bud above, leaf scar below.',
-      'Plump buds in the middle of the stick, a leaf stub as a handle.',
-      { what: 'The stick lay in the sun.', looks: 'Wrinkled bark that will not pull.' },
-      [{ name: 'bud stick', mm: scion }],
-    ),
+    chooseWood({
+      action: citrus
+        ? 'Take a bud stick of certified wood and find which way its buds point: bud above, leaf scar below.'
+        : 'Take a bud stick and find which way its buds point: bud above, leaf scar below.',
+      lookFor: 'Plump buds in the middle of the stick, a leaf stub as a handle.',
+      wrong: { what: 'The stick lay in the sun.', looks: 'Wrinkled bark that will not pull.' },
+      figures: [{ name: 'bud stick', mm: scion }],
+    }),
   ];
 }
 
@@ -206,7 +135,7 @@ function liftBark({ opening, wood, wide }: Cuts): Step[] {
 }
 
 /** The shield cut from its stick. */
-function cutShield({ length, scion, depth, flick }: Cuts): Step[] {
+function cutShield({ choices, length, scion, depth, flick }: Cuts): Step[] {
   return [
     step({
       id: 'shield',
@@ -227,7 +156,7 @@ function cutShield({ length, scion, depth, flick }: Cuts): Step[] {
           },
         },
       ],
-      lookFor: 'A flat back, a thin sliver of wood behind the bud.',
+      lookFor: onFace('A flat back, a thin sliver of wood behind the bud.', chosen(choices, KNIFE)),
       wrong: {
         what: 'The blade follows the swelling of the bud.',
         looks: 'The back is hollow; it lies on its ends.',
@@ -253,11 +182,13 @@ function cutShield({ length, scion, depth, flick }: Cuts): Step[] {
 }
 
 /** The shield set and wrapped. */
-function setShield({ seat, way, opening, cover }: Cuts): Step[] {
+function setShield({ seat, way, opening, cover, citrus, inverted, second, room }: Cuts): Step[] {
   return [
     step({
       id: 'join',
-      action: `Slide the shield in at once, right way up, its bud about the middle; trim what sticks out level with the cross cut.`,
+      action: inverted
+        ? 'Push the shield up into the opening at once, right way up, its bud about the middle; trim what sticks out below level with the cross cut.'
+        : 'Push the shield down into the opening at once, right way up, its bud about the middle; trim what sticks out above level with the cross cut.',
       joins: true,
       view: 'front',
       caution: 'hands-meet',
@@ -266,9 +197,33 @@ function setShield({ seat, way, opening, cover }: Cuts): Step[] {
       apply: (w) => ({ ...w, joined: true, scion: seat(w.scion) }),
       spoil: (w) => ({ ...w, joined: true, scion: posed(seat(w.scion), { y: -way * 4 }) }),
     }),
-    bindStep(opening.from - 4, opening.to + 4, 'rubber', {
-      action: `Wrap below and above, ${cover === 'out' ? 'the bud out' : 'the bud covered'}; pressure, without popping the shield.`,
-    }),
+    ...secondBud(second, 'shield', room),
+    bindStep(opening.from - 4, opening.to + 4 + room, citrus ? vinyl() : wrapOf(cover)),
     labelStep(opening.from - 7),
   ];
+}
+
+/** Citrus buds are covered by vinyl, whatever other buds are. */
+function vinyl(): Parameters<typeof bindStep>[2] {
+  return {
+    kind: 'tape',
+    action: 'Wrap vinyl from below upwards over the whole cut, the bud too; pressure, without popping the shield',
+    lookFor: 'Each turn lies over the one below, so that no water runs in.',
+  };
+}
+
+function wrapOf(cover: Cuts['cover']): Parameters<typeof bindStep>[2] {
+  return {
+    kind: cover === 'film' ? 'film' : 'rubber',
+    action: {
+      out: 'Wrap rubber below and above, the bud out; pressure, without popping the shield',
+      film: 'Stretch thin film over the whole cut, one layer over the bud; pressure, without popping the shield',
+      rubber: 'Wrap rubber over the whole cut, the bud too; pressure, without popping the shield',
+    }[cover],
+    lookFor: {
+      out: 'Flat turns close to the bud, the cross cut covered; the shield cannot be moved.',
+      film: 'The film clings; the bud’s shape shows through one layer.',
+      rubber: 'Flat turns without a gap, the bud pressed under them.',
+    }[cover],
+  };
 }

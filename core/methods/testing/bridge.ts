@@ -5,6 +5,7 @@ import { cutOn, toppedAt } from '../../drawing/workpieces';
 import * as field from '../common/fields';
 import { joinedPieces } from '../common/joined-pieces';
 import { assessOutline, bestOutlineContact, outlineCorrections } from '../common/outline-method';
+import { mm, prose } from '../../units/prose';
 import * as point from '../common/points';
 import { slopingCut } from '../common/sloping-cut';
 import { labelStep, step, writeTags } from '../common/steps';
@@ -18,6 +19,7 @@ const RANGE = { from: 25, to: 65 };
 function technique(_choices: Choices, wood: Wood): Technique {
   const cut = slopingCut(wood, wood.length ?? 40, 1);
   return {
+    takes: { pieces: 1, buds: 2 },
     start: cut.start,
     steps: [
       writeTags(),
@@ -53,13 +55,14 @@ function technique(_choices: Choices, wood: Wood): Technique {
     points: [
       point.sidesCambium(30),
       point.flatness(20),
-      point.cutLength(20),
+      point.cutLength(20, prose`${mm(RANGE.from, RANGE.to)} long`),
       point.daylight(10),
       point.wayUp(10),
       point.label(5),
       point.safeHands(5),
     ],
     materials: [],
+    tools: [{ id: 'knife', name: 'knife', plural: 'knives', per: 'person' }],
     aftercare: [],
   };
 }
@@ -110,14 +113,13 @@ export const bridge: Method = {
   ],
   callusDays: 14,
   knifeCaution: 'Cut away from the body.',
-  tools: ['knife'],
   thresholds: ['matched', 'hairline', 'open', 'lengthTolerance'],
-  assess: (figures, _marks, thresholds) =>
+  assess: (figures, _marks, thresholds, choices) =>
     assessOutline(
       figures,
       RANGE,
       (union, { unit }) =>
-        piecesView(joinedPieces(technique, figures, union.stock.length), {
+        piecesView(joinedPieces(technique, choices, figures, union.stock.length), {
           view: 'side',
           unit,
           anchors: ['way-up', 'safe-hands', 'daylight', 'label'],

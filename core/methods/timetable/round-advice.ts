@@ -1,49 +1,51 @@
 import type { Milestone } from '../milestones';
+import type { LengthUnit } from '../../units/length';
+import { mm, type Prose, prose, written } from '../../units/prose';
 import type { Trigger } from './trigger';
 
-/** Signs that a round asks for; `length` writes a length in the reader's unit. */
+/** Signs that a round asks for. */
 const SIGNS = {
-  'callus-ring': () => 'a ring of callus along the cut',
-  'holds-to-push': () => 'it holds to a gentle push',
-  'buds-swell': () => 'buds swell',
-  'buds-swell-in-film': () => 'buds swell, seen through the film with the cover shut',
-  'bud-swells': () => 'the bud swells',
-  'no-leaf-stub': () => 'dormant wood has no leaf stub to go by',
-  'tip-swells': () => 'the tip swells',
-  'bud-green': () => 'plump and green',
-  'stub-drops': () => 'the leaf stub, if one was left, drops at a touch',
-  'patch-green': () => 'green, its edges callused',
-  'bud-sound': () => 'the bud sound',
-  shoot: (length) => `a new shoot of ${length(50)}`,
-  'sleeps-till-spring': () => 'before spring there is nothing to see',
-  'alive-at-leaf-fall': () => 'alive at leaf fall',
-  alive: () => 'alive',
-  'grows-in-spring': () => 'grows again in spring',
-  grows: () => 'grows again',
-} as const satisfies Record<string, (length: (mm: number) => string) => string>;
+  'callus-ring': 'a ring of callus along the cut',
+  'holds-to-push': 'it holds to a gentle push',
+  'buds-swell': 'buds swell',
+  'buds-swell-in-film': 'buds swell, seen through the film with the cover shut',
+  'bud-swells': 'the bud swells',
+  'no-leaf-stub': 'dormant wood has no leaf stub to go by',
+  'tip-swells': 'the tip swells',
+  'bud-green': 'plump and green',
+  'stub-drops': 'the leaf stub, if one was left, drops at a touch',
+  'patch-green': 'green, its edges callused',
+  'bud-sound': 'the bud sound',
+  shoot: prose`a new shoot of ${mm(50)}`,
+  'sleeps-till-spring': 'before spring there is nothing to see',
+  'alive-at-leaf-fall': 'alive at leaf fall',
+  alive: 'alive',
+  'grows-in-spring': 'grows again in spring',
+  grows: 'grows again',
+} as const satisfies Record<string, Prose>;
 export type Sign = keyof typeof SIGNS;
 
-/** What is asked of whoever looks; `length` writes a length in the reader's unit. */
+/** What is asked of whoever looks. */
 const QUESTIONS = {
-  'callus-holds': () => 'Is there a ring of callus along the cut, and does it hold to a gentle push?',
-  'buds-swelling': () => 'Are its buds swelling?',
-  'buds-through-film': () => 'Look through the film, the cover shut: are its buds swelling?',
-  'bud-swelling': () => 'Is the bud swelling?',
-  'bud-green': () => 'Is the bud plump and green, and does the leaf stub, if one was left, drop at a touch?',
-  'patch-green': () => 'Is the patch green, are its edges callused, and is its bud sound?',
-  'tip-swelling': () => 'Is the tip swelling?',
-  shoot: (length) => `Is there a new shoot of ${length(50)} or more?`,
-  'bud-woke': (length) => `Has the bud made a new shoot of ${length(50)} or more this spring?`,
-  'alive-at-leaf-fall': () => 'Is it alive now that leaves are falling?',
-  alive: () => 'Is it alive?',
-  'grows-in-spring': () => 'Does it grow again this spring, now that plants of its kind are in leaf?',
-  grows: () => 'Does it grow again?',
-} as const satisfies Record<string, (length: (mm: number) => string) => string>;
+  'callus-holds': 'Is there a ring of callus along the cut, and does it hold to a gentle push?',
+  'buds-swelling': 'Are its buds swelling?',
+  'buds-through-film': 'Look through the film, the cover shut: are its buds swelling?',
+  'bud-swelling': 'Is the bud swelling?',
+  'bud-green': 'Is the bud plump and green, and does the leaf stub, if one was left, drop at a touch?',
+  'patch-green': 'Is the patch green, are its edges callused, and is its bud sound?',
+  'tip-swelling': 'Is the tip swelling?',
+  shoot: prose`Is there a new shoot of ${mm(50)} or more?`,
+  'bud-woke': prose`Has the bud made a new shoot of ${mm(50)} or more this spring?`,
+  'alive-at-leaf-fall': 'Is it alive now that leaves are falling?',
+  alive: 'Is it alive?',
+  'grows-in-spring': 'Does it grow again this spring, now that plants of its kind are in leaf?',
+  grows: 'Does it grow again?',
+} as const satisfies Record<string, Prose>;
 export type Question = keyof typeof QUESTIONS;
 
 /** What a round asks, in words. */
-export function questionWords(question: Question, length: (mm: number) => string): string {
-  return QUESTIONS[question](length);
+export function questionWords(question: Question, unit: LengthUnit): string {
+  return written(QUESTIONS[question], unit);
 }
 
 /** Signs that are something to know besides, and nothing to be seen. */
@@ -64,8 +66,8 @@ export interface RoundAdvice {
 }
 
 /** What a round looks for, in words: signs that are seen together by commas, what to know besides after a semicolon. */
-export function signWords(signs: readonly Sign[], length: (mm: number) => string): string {
-  const words = signs.map((sign) => SIGNS[sign](length));
+export function signWords(signs: readonly Sign[], unit: LengthUnit): string {
+  const words = signs.map((sign) => written(SIGNS[sign], unit));
   return words
     .slice(1)
     .reduce((text, next, i) => `${text}${BESIDES.includes(signs[i + 1]!) ? ';' : ','} ${next}`, words[0]!);

@@ -25,6 +25,7 @@ export const SEASON_PHASES = {
   'kin-in-leaf': { turn: 'leaves-out', from: 7, to: 28, words: 'next spring, once plants of its kind are in leaf' },
   winter: { turn: 'leaf-fall', from: 0, to: 90, words: 'next winter' },
   'late-winter': { turn: 'buds-swell', from: -42, to: -1, words: 'late winter, before buds break' },
+  'buds-swell': { turn: 'buds-swell', from: 0, to: 21, words: 'next spring, as buds swell' },
   'last-frost': { turn: 'last-frost', from: 0, to: 21, words: 'after the last frost' },
 } as const satisfies Record<string, SeasonPhase>;
 export type SeasonPhaseId = keyof typeof SEASON_PHASES;

@@ -1,7 +1,8 @@
 import type { WayOn } from '../variant';
-import type { AftercareTask } from './aftercare-task';
-import { HEAD_BACK } from './tasks';
-import { event, healingDays } from './trigger';
+import { type AftercareTask, task } from './aftercare-task';
+import { COAT_LOOKED_AT } from './tasks-of-healing';
+import { PATCH_TOP_STAYS } from './tasks-of-stock';
+import { event, healingDays, phase } from './trigger';
 
 /*
  * A method says its aftercare as it is mostly done; how a union lives on changes some of it. Source: trade handbook,
@@ -11,35 +12,45 @@ import { event, healingDays } from './trigger';
 /** What becomes of a task for unions that live on in a way: another task, or none. */
 type Change = (task: AftercareTask) => AftercareTask | null;
 
-const WHEN_IT_MOVES: Change = (task) => ({ ...task, trigger: event('bud-grows') });
+const WHEN_IT_MOVES: Change = (known) => ({ ...known, trigger: event('bud-grows') });
 const LEFT_OUT: Change = () => null;
 
 /** Dormant wood has no leaf stub to touch, and its bud moves in some weeks. */
-const NO_LEAF_STUB: Change = (task) => ({
-  ...task,
+const NO_LEAF_STUB: Change = (known) => ({
+  ...known,
   name: 'Look for a green, swelling bud; dormant wood has no leaf stub to touch',
   trigger: healingDays(14, 21, 28),
 });
 /** A bud that is to grow in the same season is forced once it holds. */
-const FORCED: Change = (task) => ({
-  ...task,
-  name: 'If the bud is green and holds, bend the stock over or cut it above the bud, so that it grows this year',
-  trigger: healingDays(14, 18, 21),
-  missed: 'It sleeps until spring, or grows too late to ripen.',
-});
-/** What is to sleep keeps the stock's top until the winter is over. */
-const TOP_STAYS: Change = (task) => ({
-  ...HEAD_BACK,
-  id: task.id,
-  name: 'Leave the stock’s top on until late winter, then cut it above the patch, sloped away from it',
+const FORCED: Change = () =>
+  task(
+    'head-back',
+    'If the bud is green and holds, bend the stock over or cut it above the bud, so that it grows this year',
+    healingDays(14, 18, 21),
+    'It sleeps until spring, or grows too late to ripen.',
+  );
+/** A bud that moves in the season it was set grows out of its wrap, whenever the wrap of sleeping buds comes off. */
+const OFF_IN_GROWTH: Change = (known) => ({
+  ...known,
+  id: 'binding-off',
+  name: 'Slit what is left of the wrap on the side away from the bud',
+  trigger: event('growth-starts', 20),
+  missed: 'It girdles.',
 });
 
 const CHANGES: Partial<Record<WayOn, Record<string, Change>>> = {
-  // Outdoors nothing is kept warm, packed or planted out.
-  outdoors: { warm: LEFT_OUT, 'plant-out': LEFT_OUT },
-  'spring-chip': { plump: NO_LEAF_STUB, 'head-back': WHEN_IT_MOVES },
-  'forced-bud': { 'head-back': FORCED },
-  'sleeping-patch': { 'patch-top': TOP_STAYS },
+  // A bench graft is sealed indoors and first sees the sun when it is planted out.
+  bench: { reseal: () => COAT_LOOKED_AT, 'dark-seal': (known) => ({ ...known, trigger: phase('last-frost') }) },
+  // Outdoors nothing is kept warm, packed or potted.
+  outdoors: { warm: LEFT_OUT, 'plant-out': LEFT_OUT, collar: LEFT_OUT, roots: LEFT_OUT },
+  'spring-chip': {
+    plump: NO_LEAF_STUB,
+    'head-back': WHEN_IT_MOVES,
+    'unwrap-bud': OFF_IN_GROWTH,
+    'binding-off': OFF_IN_GROWTH,
+  },
+  'forced-bud': { 'head-back': FORCED, 'binding-off': OFF_IN_GROWTH },
+  'sleeping-patch': { 'patch-top': () => PATCH_TOP_STAYS },
 };
 
 /**
@@ -49,8 +60,8 @@ const CHANGES: Partial<Record<WayOn, Record<string, Change>>> = {
  */
 export function tasksFor(wayOn: WayOn, aftercare: readonly AftercareTask[]): AftercareTask[] {
   const changes = CHANGES[wayOn] ?? {};
-  return aftercare.flatMap((task) => {
-    const change = changes[task.id];
-    return change ? (change(task) ?? []) : task;
+  return aftercare.flatMap((known) => {
+    const change = changes[known.id];
+    return change ? (change(known) ?? []) : known;
   });
 }

@@ -1,12 +1,13 @@
+import type { LengthUnit } from '../../units/length';
+import { saidLength } from '../../units/prose';
 import { phaseWords } from './season-phases';
 import { PLANT_EVENTS, type Trigger } from './trigger';
 
 /**
  * A trigger in words.
- * @param length writes a length in the reader's unit.
- * @example triggerWords(growth(150, 250), (mm) => `${mm} mm`) // 'at 150 mm to 250 mm of growth'
+ * @example triggerWords(growth(150, 250), 'in') // 'at 6 to 10 in of growth'
  */
-export function triggerWords(trigger: Trigger, length: (mm: number) => string): string {
+export function triggerWords(trigger: Trigger, unit: LengthUnit): string {
   switch (trigger.kind) {
     case 'days':
       if (trigger.latest === 0) return 'at once';
@@ -14,9 +15,7 @@ export function triggerWords(trigger: Trigger, length: (mm: number) => string): 
         ? `day ${trigger.best}`
         : `day ${trigger.earliest} to ${trigger.latest}`;
     case 'growth':
-      return trigger.from === trigger.to
-        ? `at ${length(trigger.from)} of growth`
-        : `at ${length(trigger.from)} to ${length(trigger.to)} of growth`;
+      return `at ${saidLength({ mm: trigger.from, to: trigger.to }, unit)} of growth`;
     case 'phase': {
       const words = phaseWords(trigger.phase, trigger.nth);
       if (trigger.offset === 0) return words;

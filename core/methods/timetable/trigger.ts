@@ -23,6 +23,7 @@ export const PLANT_EVENTS = {
   'growth-starts': 'growth starts',
   'growth-at-tie': 'growth reaches the tie',
   'bud-grows': 'the bud grows',
+  'wrap-off': 'the wrap is off',
   'scions-slow': 'the scions grow too slowly; the last once they grow strongly',
 } as const;
 export type PlantEvent = keyof typeof PLANT_EVENTS;

@@ -12,7 +12,10 @@ import { tiltPicks, wedgeUnionOf } from '../common/wedge-fields';
 import type { Field } from '../field';
 import type { Figures } from '../measures';
 import type { Method } from '../method';
-import * as school from '../schools';
+import { SHOOTS_WHEN, SUPPORT_LATER } from '../schools/of-aftercare';
+import { RUBBER_OFF } from '../schools/of-covering';
+import { KNIFE } from '../schools/of-cutting';
+import { measured, prose } from '../../units/prose';
 import { SLIT, WEDGE_LENGTH } from './steps';
 import { ANCHORS, technique } from './technique';
 import { wedge } from '../template';
@@ -50,14 +53,15 @@ export const topWedge: Method = {
   id: 'top-wedge',
   name: 'Top wedge',
   inSentence: 'a top wedge',
-  purpose: 'A small cleft of green wood on a growing tip, used to fruit a young seedling early on a grown tree.',
+  purpose:
+    'A small cleft of green wood on a growing tip. On a grown tree it brings a young plant to fruit years sooner.',
   use: {
     seasons: [
       { name: 'active growth, warm', phase: 'warm-growth', from: '05-15', to: '08-31', wood: ['tip', 'tip-open'] },
     ],
     when: 'Active growth, warm. Bark need not slip.',
     bark: 'need not slip',
-    scion: 'a tip, leaves off, wrapped in film first',
+    scion: 'a green tip, leaves off, wrapped in film first',
     stock: { from: 5, to: 12 },
     ratio: { from: 0.9, to: 1.1 },
     places: ['field'],
@@ -79,9 +83,9 @@ export const topWedge: Method = {
     field.hollow('hollow', 'the gap of the faces', 'Gap of the faces'),
     field.further('split', 'the depth of the slit', 'Slit', (figures) => Math.max(SLIT, figures.length ?? 0)),
   ],
-  example: { stockDiameter: 8, scionDiameter: 8, length: 18 },
+  example: { stockDiameter: 8, scionDiameter: 8, length: 19 },
   shownWith: { stock: 8, scion: 8 },
-  schools: [school.KNIFE, school.BINDING_OFF],
+  schools: [KNIFE, RUBBER_OFF, SHOOTS_WHEN, SUPPORT_LATER],
   technique,
   template: (choices, wood) => [
     wedge('Wedge of the scion', wood.scion, stepFigure(technique(choices, wood), 'wedge', 'wedge')),
@@ -91,9 +95,8 @@ export const topWedge: Method = {
   variants: [{ id: 'usual', words: '', ...TIP }],
   callusDays: 21,
   knifeCaution: `${CAUTIONS['bud-cut'].text} ${CAUTIONS['hands-meet'].text} Know where the first-aid kit is; the club’s own rules come first.`,
-  tools: ['thin sharp knife', 'snips', 'cut-resistant glove', 'caliper'],
   thresholds: ['matched', 'hairline', 'open', 'lengthTolerance'],
-  assess: (figures, _marks, thresholds) => {
+  assess: (figures, _marks, thresholds, choices) => {
     const union = wedgeUnionOf(figures);
     const contact = topWedgeContact(union);
     const contactGrade = wedgeGrade(union, contact, thresholds.matched);
@@ -107,7 +110,7 @@ export const topWedge: Method = {
       },
       lines: ({ unit }) => wedgeView(union, contact, unit),
       side: ({ unit }) =>
-        piecesView(joinedPieces(technique, figures, union.length), { view: 'front', unit, anchors: ANCHORS }),
+        piecesView(joinedPieces(technique, choices, figures, union.length), { view: 'front', unit, anchors: ANCHORS }),
       section: null,
       reach: 0,
     };
@@ -125,8 +128,8 @@ export const topWedge: Method = {
         field: 'inset',
         target: outerMet(figures),
         least: 0.2,
-        say: (by, length) =>
-          `Set the wedge ${length(Math.abs(by))} further ${by > 0 ? 'in' : 'out'}, until the outer green lines meet.`,
+        say: (by) =>
+          prose`Set the wedge ${measured(Math.abs(by))} further ${by > 0 ? 'in' : 'out'}, until the outer green lines meet.`,
       },
       {
         point: 'cambium',
@@ -140,15 +143,15 @@ export const topWedge: Method = {
         field: 'hollow',
         target: 0,
         least: ROUNDING,
-        say: (by, length) => `Recut the wedge in straight pulls: its faces stand ${length(-by)} open.`,
+        say: (by) => prose`Recut the wedge in straight pulls: its faces stand ${measured(-by)} open.`,
       },
       {
         point: 'cut-length',
         field: 'length',
         target: SLIT,
-        least: 3,
-        say: (by, length) =>
-          `Cut the wedge ${length(Math.abs(by))} ${by > 0 ? 'longer' : 'shorter'}, to the slit's depth.`,
+        least: 2,
+        say: (by) =>
+          prose`Cut the wedge ${measured(Math.abs(by))} ${by > 0 ? 'longer' : 'shorter'}, to the slit's depth.`,
       },
     ]),
 };

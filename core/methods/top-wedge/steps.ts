@@ -1,23 +1,25 @@
 import { covered, footedAt, posed, scored, toppedAt, withKerf } from '../../drawing/workpieces';
-import { bindStep, chooseWood, filmStep, labelStep, step, writeTags } from '../common/steps';
+import { bindStep, chooseWood, filmStep, labelStep, onFace, step, writeTags } from '../common/steps';
 import { splitOpen, wedged, wedgePieces } from '../common/wedge-shape';
 import type { Wood } from '../method';
-import type { Choices } from '../school';
+import { chosen, type Choices } from '../school';
+import { KNIFE } from '../schools/of-cutting';
 import type { Step } from '../step';
-
-export const WEDGE_LENGTH = { from: 15, to: 22 };
 
 /** Depth of the slit, mm. */
 export const SLIT = 19;
 
+/** The wedge is as long as its slit; how far it may differ has no source, a guess. */
+export const WEDGE_LENGTH = { from: SLIT - 2, to: SLIT + 2 };
+
 /** What the steps are drawn from, for a choice of schools and a pair of wood; lengths in mm. */
 export function cutsOf(choices: Choices, wood: Wood) {
   const { stock, scion } = wood;
-  const length = Math.round(Math.min(SLIT, wood.length ?? SLIT - 1));
+  const length = Math.round(Math.min(SLIT, wood.length ?? SLIT));
   const { start, tip } = wedgePieces(wood, length, SLIT, 2);
   const aside = (stock - scion) / 2 - (wood.stockBark - wood.scionBark);
   const shift = Math.abs(aside) > 0.25 ? aside : 0;
-  return { stock, scion, length, start, tip, shift };
+  return { choices, stock, scion, length, start, tip, shift };
 }
 
 export type Cuts = ReturnType<typeof cutsOf>;
@@ -31,19 +33,19 @@ export function stepsOf(cuts: Cuts): Step[] {
 function chooseScion({ stock, scion, tip }: Cuts): Step[] {
   return [
     writeTags(),
-    chooseWood(
-      'Choose a shoot tip of the stock’s caliper, hardened, its end bud fat and closed.',
-      'The bark has turned from green to its first brown; leaves are mature.',
-      {
+    chooseWood({
+      action: 'Choose a green shoot tip of the stock’s caliper, firm to the knife, and snip it at once.',
+      lookFor: 'It stands straight when it is held by its foot.',
+      wrong: {
         what: 'The tip is still soft.',
         looks: 'It bends double without cracking and wilts within the hour.',
         point: 'wood',
       },
-      [
+      figures: [
         { name: 'stock', mm: stock },
         { name: 'scion', mm: scion },
       ],
-    ),
+    }),
     step({
       id: 'leaves',
       action: 'Snip the leaves off the tip.',
@@ -118,7 +120,7 @@ function openStock({ stock }: Cuts): Step[] {
 }
 
 /** The scion chosen and cut. */
-function cutScion({ length, scion }: Cuts): Step[] {
+function cutScion({ choices, length, scion }: Cuts): Step[] {
   return [
     step({
       id: 'wedge',
@@ -134,7 +136,7 @@ function cutScion({ length, scion }: Cuts): Step[] {
           dimension: { piece: 'scion', view: 'front', from: [0, -length], to: [0, 0], off: scion / 2 + 5 },
         },
       ],
-      lookFor: 'Two flat faces, alike.',
+      lookFor: onFace('Two flat faces, alike.', chosen(choices, KNIFE)),
       wrong: {
         what: 'One face is cut twice.',
         looks: 'The wedge leans and shows daylight on one side.',
@@ -174,7 +176,7 @@ function setScion({ scion, shift, tip }: Cuts): Step[] {
         scion: posed(p.scion, { u: 0, y: 6 }),
       }),
     }),
-    bindStep(-SLIT - 3, 0, 'rubber', { action: 'Tie with a narrow strip, from below the slit upward.' }),
+    bindStep(-SLIT - 3, 0, { kind: 'rubber', action: 'Tie with a narrow rubber strip, from below the slit upward' }),
     step({
       id: 'shade',
       action: 'Shade it with a leaf tied over it.',

@@ -1,9 +1,19 @@
-import * as aftercare from '../timetable/tasks';
+import { mm, prose } from '../../units/prose';
+import { braced } from '../common/braced';
 import * as material from '../common/materials';
+import * as bud from '../common/bud-points';
 import * as point from '../common/points';
+import * as tool from '../common/tools';
 import type { Point, Technique, Wood } from '../method';
-import type { Choices } from '../school';
-import { cutsOf, stepsOf } from './steps';
+import { chosen, type Choices } from '../school';
+import { SHOOTS_WHEN, SUPPORT_LATER } from '../schools/of-aftercare';
+import { RUBBER_OFF } from '../schools/of-covering';
+import { KNIFE } from '../schools/of-cutting';
+import { rubberOff } from '../timetable/tasks-of-binding';
+import { FIRST_FRUIT_DATE, LABEL, support } from '../timetable/tasks-of-growth';
+import { shade, TIP_WATCHED } from '../timetable/tasks-of-healing';
+import { shootsByTip } from '../timetable/tasks-of-stock';
+import { cutsOf, SLIT, stepsOf, WEDGE_LENGTH } from './steps';
 
 export const ANCHORS = ['wood', 'way-up', 'safe-hands', 'split', 'film', 'daylight', 'clean'];
 
@@ -15,8 +25,8 @@ const OWN: Point[] = [
     weight: 10,
     stage: 'joined',
     measured: false,
-    good: 'down the middle, 19 mm, not running',
-    correction: 'Press the blade down the middle and stop at 19 mm.',
+    good: prose`down the middle, ${mm(SLIT)}, not running`,
+    correction: prose`Press the blade down the middle and stop at ${mm(SLIT)}.`,
     faults: [
       { grade: 'poor', words: 'off the middle, or longer' },
       { grade: 'fatal', words: 'runs down the shoot' },
@@ -42,31 +52,33 @@ export function technique(choices: Choices, wood: Wood): Technique {
   const cuts = cutsOf(choices, wood);
   const { start } = cuts;
   return {
+    takes: { pieces: 1, buds: 1 },
     start,
     steps: stepsOf(cuts),
     points: [
       point.sidesCambium(30),
-      point.flatness(10),
-      point.cutLength(8),
+      point.flatness(10, chosen(choices, KNIFE)),
+      point.cutLength(8, prose`as long as the slit, ${mm(WEDGE_LENGTH.from, WEDGE_LENGTH.to)}`, false),
       ...OWN,
       point.bind(8),
       point.daylight(6),
-      point.tipWood(6),
+      bud.tipWood(6, 'green'),
       point.clean(4),
       point.wayUp(3),
       point.label(2),
       point.safeHands(3),
       point.time,
     ],
-    materials: [material.film(45), material.RUBBER, material.SHADE_LEAF, material.LABEL],
+    materials: [material.film(45), material.rubber(), material.SHADE_LEAF, ...braced(choices), material.LABEL],
+    tools: [tool.knife(chosen(choices, KNIFE)), tool.SNIPS, tool.GLOVE, tool.CALIPER],
     aftercare: [
-      aftercare.SHADE,
-      aftercare.PLUMP,
-      aftercare.SUCKERS,
-      aftercare.SLIT_RUBBER,
-      aftercare.TIE_UP,
-      aftercare.BRACE,
-      aftercare.LABEL,
+      shade('tree'),
+      TIP_WATCHED,
+      shootsByTip(chosen(choices, SHOOTS_WHEN)),
+      rubberOff(chosen(choices, RUBBER_OFF)),
+      ...support(chosen(choices, SUPPORT_LATER)),
+      LABEL,
+      FIRST_FRUIT_DATE,
     ],
   };
 }

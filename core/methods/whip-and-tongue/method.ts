@@ -1,10 +1,21 @@
 import { OUTLINE_MODEL } from '../../contact/outline-union';
 import { sideView } from '../../drawing/side-view';
-import { assessOutline, bestOutlineContact, outlineCorrections, THROUGH_FIELDS } from '../common/outline-method';
+import {
+  assessOutline,
+  bestOutlineContact,
+  outlineCorrections,
+  pairOf,
+  THROUGH_FIELDS,
+} from '../common/outline-method';
 import { CAUTIONS } from '../cautions';
 import type { Method } from '../method';
-import * as school from '../schools';
-import { CUT_LENGTH, cutLengthFor } from './steps';
+import { DARK_SEAL, FILM_WHEN } from '../schools/of-covering';
+import { BUDS, KNIFE, SCION_STAGE, TONGUE, WHIP_LENGTH } from '../schools/of-cutting';
+import { BLEEDING } from '../schools/of-kin';
+import { BENCH_GRAFT_SCHOOLS } from '../common/bench-graft';
+import { further } from '../common/fields';
+import { lengthFor } from './cuts';
+import { slicedSide } from './sliced-side';
 import { technique } from './technique';
 import { wrapGuide } from '../template';
 import { BENCH, OUTDOOR } from '../timetable/usual-rounds';
@@ -30,26 +41,20 @@ export const whipAndTongue: Method = {
   },
   contactModel: OUTLINE_MODEL,
   prior: { low: 0.85, high: 0.95, weight: 20 },
-  fields: THROUGH_FIELDS,
+  fields: [
+    ...THROUGH_FIELDS,
+    further('stockDepth', 'the depth of the slice', 'Stock sliced, depth', (figures) => figures.stockDiameter!, {
+      least: 0.1,
+      most: 100,
+    }),
+  ],
   example: { stockDiameter: 10, scionDiameter: 10, stockLength: 35, scionLength: 35 },
   shownWith: { stock: 10, scion: 10 },
-  schools: [
-    school.TONGUE,
-    school.WHIP_LENGTH,
-    school.BUDS,
-    school.SCION_STAGE,
-    school.FILM_WHEN,
-    school.TURNS,
-    school.KNIFE,
-    school.SHOOTS_BELOW,
-    school.BINDING_OFF,
-    school.ROOT_TRIM,
-    school.DARK_SEAL,
-  ],
+  schools: [BLEEDING, SCION_STAGE, BUDS, WHIP_LENGTH, TONGUE, KNIFE, FILM_WHEN, ...BENCH_GRAFT_SCHOOLS, DARK_SEAL],
   technique,
   template: (choices, wood) => {
-    const length = cutLengthFor(choices, wood);
-    const start = chosen(choices, school.TONGUE) === 'middle' ? 0.5 : 1 / 3;
+    const length = lengthFor(choices, wood).aim;
+    const start = chosen(choices, TONGUE) === 'middle' ? 0.5 : 1 / 3;
     return [wrapGuide('Stock', wood.stock, length, start), wrapGuide('Scion', wood.scion, length, start)];
   },
   earlySign: 'a ring of callus along the cut, and the scion holds to a gentle push',
@@ -60,24 +65,15 @@ export const whipAndTongue: Method = {
   ],
   callusDays: 14,
   knifeCaution: `${CAUTIONS['long-cut'].text} ${CAUTIONS['hands-meet'].text} Know where the first-aid kit is; the club’s own rules come first.`,
-  tools: ['grafting knife', 'secateurs', 'cut-resistant glove', 'caliper'],
   thresholds: ['matched', 'hairline', 'open', 'lengthTolerance'],
-  assess: (figures, _marks, thresholds) => assessOutline(figures, CUT_LENGTH, sideView, thresholds),
+  assess: (figures, _marks, thresholds, choices) =>
+    assessOutline(
+      figures,
+      lengthFor(choices, pairOf(figures)).range,
+      (union, options) => (union.stock.depth === undefined ? sideView(union, options) : slicedSide(union, options)),
+      thresholds,
+    ),
   best: bestOutlineContact,
   corrections: (measures, figures, { grades }, choices) =>
-    outlineCorrections(
-      measures,
-      figures,
-      'scion',
-      {
-        range: CUT_LENGTH,
-        aim: cutLengthFor(choices, {
-          stock: figures.stockDiameter!,
-          scion: figures.scionDiameter!,
-          stockBark: figures.stockBark!,
-          scionBark: figures.scionBark!,
-        }),
-      },
-      grades,
-    ),
+    outlineCorrections(measures, figures, 'scion', lengthFor(choices, pairOf(figures)), grades),
 };

@@ -1,102 +1,50 @@
-import { BUD_COUNTS } from '../bud-counts';
-import { cutOn, footedAt, posed, toppedAt, type Vertex, withKerf } from '../../drawing/workpieces';
-import { bindStep, chooseWood, labelStep, sealStep, step, writeTags } from '../common/steps';
-import { hollowed, slopeFigure, slopeFilm, type SlopingCut, slopingCut } from '../common/sloping-cut';
-import * as school from '../schools';
-import { chosen, type Choices } from '../school';
+import { cutOn, footedAt, posed, toppedAt, withKerf } from '../../drawing/workpieces';
+import { measured, mm, prose } from '../../units/prose';
+import { hollowed, slopeFigure } from '../common/sloping-cut';
+import {
+  bindStep,
+  budsInWords,
+  chooseWood,
+  coatStep,
+  labelStep,
+  onFace,
+  sealStep,
+  step,
+  writeTags,
+} from '../common/steps';
+import { chosen } from '../school';
+import { COAT, TURNS } from '../schools/of-covering';
+import { KNIFE, SCION_STAGE } from '../schools/of-cutting';
+import { BLEEDING } from '../schools/of-kin';
 import type { Step } from '../step';
-import type { Wood } from '../method';
-
-/** Cut lengths that count as good, mm along the slope. */
-export const CUT_LENGTH = { from: 25, to: 65 };
-
-/** Length of both cuts by school: by ratio, short, or long. */
-export function cutLengthFor(choices: Choices, { stock, scion, length }: Wood): number {
-  if (length) return length;
-  const by = chosen(choices, school.WHIP_LENGTH);
-  const ratio = Math.round((3.5 * (stock + scion)) / 2);
-  const wanted =
-    by === 'short'
-      ? CUT_LENGTH.from
-      : by === 'long'
-        ? CUT_LENGTH.to
-        : Math.max(CUT_LENGTH.from, Math.min(CUT_LENGTH.to, ratio));
-  // A cut shorter than twice the caliper is no slope any more.
-  return Math.max(wanted, Math.ceil(2 * Math.max(stock, scion)));
-}
-
-/** Where the tongues lie on the cuts: as slits while apart, and as corners of one seam when they have gone home. */
-function tongues(cut: SlopingCut, { stock, scion }: Wood, middle: boolean) {
-  const third = middle ? 6 : cut.length / 3;
-  const start = middle ? 0.5 : 2 / 3;
-  const on = (rise: number, diameter: number, s: number, off: number): { x: number; y: number } => ({
-    x: (-diameter / cut.length) * s + (rise / cut.length) * off,
-    y: rise / 2 + (rise / cut.length) * s + (diameter / cut.length) * off,
-  });
-  const thick = (third / 2) * Math.sin(Math.asin(Math.min(stock, scion) / cut.length)) * 0.8;
-  const seam = (rise: number, diameter: number, depth: (x: number) => number): Vertex[] =>
-    [on(rise, diameter, third / 2, -thick), on(rise, diameter, -third / 2, thick)].map(({ x, y }): Vertex => [
-      y,
-      depth(x),
-    ]);
-  const along = (rise: number): number => third * (rise / cut.length);
-  return {
-    length: third,
-    stockSlit: [
-      [start * cut.rise.stock, start * stock],
-      [start * cut.rise.stock - along(cut.rise.stock), start * stock - 0.5],
-    ] as Vertex[],
-    scionSlit: [
-      [(1 - start) * cut.rise.scion, start * scion],
-      [(1 - start) * cut.rise.scion + along(cut.rise.scion), start * scion - 0.5],
-    ] as Vertex[],
-    // Both are the same seam, told from either piece.
-    stockSeam: seam(cut.rise.stock, stock, (x) => stock / 2 - x),
-    scionSeam: seam(cut.rise.scion, scion, (x) => x + scion / 2),
-  };
-}
-
-/** What the steps are drawn from, for a choice of schools and a pair of wood; lengths in mm. */
-export function cutsOf(choices: Choices, wood: Wood) {
-  const { stock, scion } = wood;
-  const buds = BUD_COUNTS.get(chosen(choices, school.BUDS))!;
-  const cut = slopingCut(wood, cutLengthFor(choices, wood), buds);
-  const middleTongue = chosen(choices, school.TONGUE) === 'middle';
-  const tongue = tongues(cut, wood, middleTongue);
-  const inset = stock / 2 - wood.stockBark - (scion / 2 - wood.scionBark);
-  const layers = chosen(choices, school.TURNS) === 'layers';
-  const filmFirst = chosen(choices, school.FILM_WHEN) === 'before';
-  const film = slopeFilm(cut, filmFirst);
-  const offset =
-    inset < 0
-      ? `the scion stands out ${(-inset).toFixed(1)} mm under the bark`
-      : `it is ${inset.toFixed(1)} mm slimmer under the bark`;
-  return { choices, stock, scion, buds, cut, middleTongue, tongue, inset, layers, filmFirst, film, offset };
-}
-
-export type Cuts = ReturnType<typeof cutsOf>;
+import type { Cuts } from './cuts';
 
 /** The steps in their order. */
 export function stepsOf(cuts: Cuts): Step[] {
-  return [...prepareBoth(cuts), ...cutSlopes(cuts), ...cutTongues(cuts), ...joinBoth(cuts)];
+  return [...prepareBoth(cuts), ...cutSlopes(cuts), ...cutTongues(cuts), ...joinBoth(cuts), ...closeUp(cuts)];
 }
 
 /** Both pieces chosen and trimmed. */
-function prepareBoth({ stock, scion, cut, buds, filmFirst, film }: Cuts): Step[] {
+function prepareBoth({ choices, stock, scion, cut, buds, filmFirst, film }: Cuts): Step[] {
+  const bleeds = chosen(choices, BLEEDING) === 'bleeds';
   return [
     writeTags(),
-    chooseWood(
-      'Pair a stock and a stick of like caliper, and find which way the buds point.',
-      'Two good buds, straight wood, calipers within 1 mm; buds point away from the roots.',
-      { what: 'The stick is held upside down.', looks: 'Leaf scars stand above their buds.', point: 'way-up' },
-      [
+    chooseWood({
+      action: 'Pair a stock and a stick of like caliper, and find which way the buds point.',
+      lookFor: prose`Two good buds, straight wood, calipers within ${mm(1)}; buds point away from the roots. Where a variety’s side shoots hang, the tip of the stick makes the straighter tree.`,
+      wrong: { what: 'The stick is held upside down.', looks: 'Leaf scars stand above their buds.', point: 'way-up' },
+      figures: [
         { name: 'stock', mm: stock },
         { name: 'scion', mm: scion },
       ],
-    ),
+      stage: chosen(choices, SCION_STAGE),
+    }),
+    ...(bleeds ? [drain()] : []),
     step({
       id: 'stock-off',
-      action: 'Cut the stock off, 200 to 230 mm above the roots at the bench.',
+      action: bleeds
+        ? 'Cut the dried end off the stock, down to fresh green wood.'
+        : prose`Cut the stock off, ${mm(200, 230)} above the roots at the bench.`,
       lookFor: 'Green all round under the bark, no brown.',
       caution: 'long-cut',
       pull: 'up',
@@ -109,7 +57,7 @@ function prepareBoth({ stock, scion, cut, buds, filmFirst, film }: Cuts): Step[]
     }),
     step({
       id: 'trim',
-      action: `Trim the stick to ${buds === 1 ? 'one bud' : `${buds} buds`}, back to green at both ends.`,
+      action: `Trim the stick to ${budsInWords(buds)}, back to green at both ends.`,
       lookFor: 'Bright green at both ends; the lowest bud stands above the coming cut.',
       wrong: { what: 'A brown end is left on.', looks: 'A dry rim that no callus crosses.', point: 'wood' },
       caution: 'long-cut',
@@ -119,14 +67,35 @@ function prepareBoth({ stock, scion, cut, buds, filmFirst, film }: Cuts): Step[]
   ];
 }
 
+/** Sap of a bleeding stock is led off before it reaches the cut. */
+function drain(): Step {
+  return step({
+    id: 'drain',
+    action: 'On the stock that was cut off and gashed 7 to 10 days ago, gash afresh below, or drill a drain.',
+    noCut: true,
+    lookFor: prose`Sap runs from the gashes and the top stays dry. The stock is young and grows fast: an older one is left to reach ${mm(50)} and gets a bark graft.`,
+    caution: 'bud-cut',
+    blocks: 'Sap that floods the faces turns them black, and nothing knits.',
+    wrong: {
+      what: 'The stock is cut off on the day.',
+      looks: 'A wet face that blackens within the hour.',
+      point: 'wood',
+    },
+    apply: (p) => p,
+  });
+}
+
 /** The sloping cuts. */
-function cutSlopes({ stock, cut, scion }: Cuts): Step[] {
+function cutSlopes({ choices, by, stock, cut, scion, muchThinner }: Cuts): Step[] {
+  const aside = muchThinner
+    ? ' This scion is much thinner: slice the stock only as wide as the scion, instead of right through.'
+    : '';
   return [
     step({
       id: 'stock-cut',
-      action: 'Make the long sloping cut on the stock in one pull.',
-      figures: [slopeFigure(cut, 'stock', stock, CUT_LENGTH)],
-      lookFor: 'Flat: no light under a straight edge.',
+      action: prose`Make the long sloping cut on the stock in one pull, ${by.words}.${aside}`,
+      figures: [slopeFigure(cut, 'stock', stock, by.range)],
+      lookFor: onFace('Flat: no light under a straight edge.', chosen(choices, KNIFE)),
       caution: 'long-cut',
       pull: 'up',
       wrong: {
@@ -140,7 +109,7 @@ function cutSlopes({ stock, cut, scion }: Cuts): Step[] {
     step({
       id: 'scion-cut',
       action: 'Make the same cut at the base of the scion, below its lowest bud, just as long.',
-      figures: [slopeFigure(cut, 'scion', scion, CUT_LENGTH)],
+      figures: [slopeFigure(cut, 'scion', scion, by.range)],
       lookFor: 'Both cuts are within a tenth of each other in length.',
       caution: 'long-cut',
       pull: 'down',
@@ -163,14 +132,17 @@ function cutSlopes({ stock, cut, scion }: Cuts): Step[] {
 
 /** The tongues. */
 function cutTongues({ middleTongue, tongue, cut, stock }: Cuts): Step[] {
+  const figures = [{ name: 'tongue', mm: Math.round(tongue.length * 10) / 10 }];
   return [
     step({
       id: 'stock-tongue',
       action: middleTongue
-        ? 'Cut a shallow tongue in the middle of the stock’s face.'
+        ? prose`Cut a shallow tongue in the middle of the stock’s face, about ${mm(6)}.`
         : 'Start the stock’s tongue a third down from its tip and rock the blade in along the grain.',
-      figures: [{ name: 'tongue', mm: Math.round(tongue.length * 10) / 10 }],
-      lookFor: 'The slit follows the grain and is no longer than a third of the face.',
+      figures,
+      lookFor: middleTongue
+        ? 'The slit follows the grain and is so shallow that the pieces will slide.'
+        : 'The slit follows the grain and is no longer than a third of the face.',
       caution: 'tongue-cut',
       pull: 'down',
       wrong: {
@@ -187,28 +159,38 @@ function cutTongues({ middleTongue, tongue, cut, stock }: Cuts): Step[] {
     step({
       id: 'scion-tongue',
       action: 'Cut the same tongue in the scion.',
-      figures: [{ name: 'tongue', mm: Math.round(tongue.length * 10) / 10 }],
+      figures,
       lookFor: 'Slits of one length at one place, so that both shoulders close together.',
       caution: 'tongue-cut',
       pull: 'up',
-      wrong: { what: 'It starts too near the tip.', looks: 'The tongues overshoot and leave a gap at the shoulder.' },
+      wrong: {
+        what: 'It is cut too deep.',
+        looks: 'Tongues that bend or snap, and faces that stand open between them.',
+        point: 'tongue',
+      },
       apply: (p) => ({ ...p, scion: withKerf(p.scion, 'back', ...tongue.scionSlit) }),
     }),
   ];
 }
 
-/** Joined, bound and sealed. */
-function joinBoth({ tongue, cut, inset, offset, layers, filmFirst, film }: Cuts): Step[] {
+/** Joined, set and held. */
+function joinBoth({ middleTongue, tongue, cut, inset }: Cuts): Step[] {
+  const beside =
+    inset < 0
+      ? prose`the scion stands out ${measured(-inset)} under the bark`
+      : prose`it is ${measured(inset)} slimmer under the bark`;
   return [
     step({
       id: 'join',
-      action: 'Open both slits with the blade, lay the knife down, and slide tongue into notch until the faces close.',
+      action: middleTongue
+        ? 'Open both slits with the blade, lay the knife down, and slide the pieces until the lines meet and the faces close.'
+        : 'Open both slits with the blade, lay the knife down, and slide tongue into notch until the faces close.',
       joins: true,
       lookFor: 'No daylight between the faces.',
       caution: 'hands-meet',
       wrong: {
         what: 'It is pushed past the point where the faces close.',
-        looks: 'A gap at the shoulder, and bark standing over bark.',
+        looks: 'Tongues that overshoot: a gap at the shoulder, and bark standing over bark.',
         point: 'daylight',
       },
       apply: (p) => ({
@@ -229,13 +211,12 @@ function joinBoth({ tongue, cut, inset, offset, layers, filmFirst, film }: Cuts)
           action: 'Shift the scion to one side until the green lines meet there.',
           figures: [{ name: 'to the side', mm: Math.round(Math.abs(inset) * 10) / 10 }],
           view: 'front',
-          lookFor: `One side matches all the way down under the bark: ${offset}.`,
+          lookFor: prose`One side matches all the way down under the bark: ${beside}.`,
           wrong: {
             what: 'It is left in the middle.',
             looks: 'Both green lines run side by side and meet nowhere.',
             point: 'cambium',
           },
-          blocks: null,
           apply: (p) => ({ ...p, scion: posed(p.scion, { w: -inset }) }),
           spoil: (p) => p,
         })
@@ -264,13 +245,24 @@ function joinBoth({ tongue, cut, inset, offset, layers, filmFirst, film }: Cuts)
       },
       apply: (p) => p,
     }),
-    bindStep(-6, cut.rise.stock + 6, 'tape', {
-      action: layers
-        ? 'Wrap stretch tape from below upward and back down, two layers, and end with a hitch.'
-        : 'Wrap stretch tape from below upward, few tight turns, and end with a hitch.',
+  ];
+}
+
+/** Bound, covered and named. */
+function closeUp({ choices, cut, filmFirst, film }: Cuts): Step[] {
+  const turns = chosen(choices, TURNS);
+  return [
+    bindStep(-6, cut.rise.stock + 6, {
+      kind: 'tape',
+      action:
+        turns === 'few'
+          ? 'Wrap stretch tape from below upward, in few tight turns that callus shows through, and end with a hitch'
+          : 'Wrap stretch tape tight from below upward and end with a hitch',
+      turns,
     }),
     ...(filmFirst ? [] : [film]),
-    sealStep({ tip: cut.tip }, 'Seal the scion’s tip, and over the wrap if it is to last.'),
+    ...(chosen(choices, COAT) === 'coat' ? [coatStep(-6, cut.rise.stock + 6)] : []),
+    sealStep({ tip: cut.tip }),
     labelStep(-10),
   ];
 }

@@ -1,44 +1,30 @@
-import * as aftercare from '../timetable/tasks';
-import * as material from '../common/materials';
-import * as school from '../schools';
-import { chosen, type Choices } from '../school';
+import { BUD_COUNTS } from '../bud-counts';
+import { benchGraftAftercare, benchGraftMaterials } from '../common/bench-graft';
+import * as tool from '../common/tools';
 import type { Technique, Wood } from '../method';
+import { chosen, type Choices } from '../school';
+import { DARK_SEAL } from '../schools/of-covering';
+import { KNIFE } from '../schools/of-cutting';
+import { darkSeal } from '../timetable/tasks-of-healing';
+import { FOIL, PAINT } from '../common/materials';
 import { pointsFor } from './points';
-import { cutsOf, stepsOf } from './steps';
-
-function materials(): Technique['materials'] {
-  return [material.stretchTape(50), material.film(45), material.SEALANT, material.LABEL];
-}
-
-function tasks(choices: Choices): Technique['aftercare'] {
-  const off = chosen(choices, school.BINDING_OFF);
-  return [
-    aftercare.WATER,
-    aftercare.WARM,
-    aftercare.CALLUS_SEEN,
-    aftercare.RESEAL,
-    aftercare.SWELL,
-    ...(chosen(choices, school.SHOOTS_BELOW) === 'all-off'
-      ? [aftercare.SUCKERS]
-      : [aftercare.NURSE, aftercare.LOW_BRANCHES]),
-    aftercare.ONE_SHOOT,
-    aftercare.BLOSSOM,
-    aftercare.TIE_UP,
-    off === 'slit' ? aftercare.SLIT_RUBBER : aftercare.PERFORATE,
-    aftercare.LABEL,
-    aftercare.PLANT_OUT,
-    aftercare.SECOND_CHANCE,
-  ];
-}
+import { cutsOf } from './cuts';
+import { stepsOf } from './steps';
 
 export function technique(choices: Choices, wood: Wood): Technique {
   const cuts = cutsOf(choices, wood);
-  const { cut } = cuts;
+  const { cut, buds } = cuts;
+  const shaded = chosen(choices, DARK_SEAL);
   return {
+    takes: { pieces: 1, buds: BUD_COUNTS.get(buds)! },
     start: cut.start,
     steps: stepsOf(cuts),
-    points: pointsFor(choices),
-    materials: materials(),
-    aftercare: tasks(choices),
+    points: pointsFor(choices, wood),
+    materials: [
+      ...benchGraftMaterials(choices, cut.rise.stock + 12, cut.tip - cut.rise.scion),
+      shaded === 'paint' ? PAINT : FOIL,
+    ],
+    tools: [tool.knife(chosen(choices, KNIFE)), tool.GLOVE, tool.SECATEURS, tool.CALIPER],
+    aftercare: [...benchGraftAftercare(choices), darkSeal(shaded)],
   };
 }

@@ -69,6 +69,7 @@ describe('the rounds of a day', () => {
         rounds: [],
         lots: [],
         others: [],
+        tools: [],
         temperatureUnit: 'C',
         lengthUnit: 'mm',
       },

@@ -2,6 +2,7 @@ import { addDays, daysBetween, formatDate, type IsoDate } from '../../units/iso-
 import type { AssumptionById } from '../phenology/assumptions';
 import type { DayVerdict } from './season-finder';
 import type { PlannedDate, Taught } from './planned-date';
+import type { Tool } from '../../methods/tool';
 import { woodNeed, woodWindow } from './wood-dates';
 
 /** Something that speaks against a date, and a way out. */
@@ -20,8 +21,10 @@ export interface ConflictsInput {
   assumption: AssumptionById;
   dates: PlannedDate[];
   lots: { name: string; species: string; cutOn: IsoDate | null }[];
+  /** Ids and names of the tools the day works with. */
+  tools: Tool[];
   /** Other workshops of the club on that day. */
-  sameDay: { title: string; site: string; elsewhere: boolean; tools: string[] }[];
+  sameDay: { title: string; site: string; elsewhere: boolean; tools: Tool[] }[];
 }
 
 /** What speaks against the plan as it stands, worst first. */
@@ -50,9 +53,7 @@ export function dateConflicts(input: ConflictsInput): Conflict[] {
   }
   woodConflicts(input, add);
   for (const other of sameDay.filter(({ elsewhere }) => elsewhere)) {
-    const shared = [...new Set(taught.flatMap(({ method }) => method.tools))].filter((tool) =>
-      other.tools.includes(tool),
-    );
+    const shared = input.tools.filter(({ id }) => other.tools.some((tool) => tool.id === id)).map(({ name }) => name);
     if (shared.length > 0)
       add(
         `tools-${other.title}`,

@@ -1,7 +1,8 @@
+import type { Tool } from '../../methods/tool';
 import { assumptionsWith } from '../phenology/assumptions';
 import type { MethodFacts } from '../../methods/method-facts';
 import type { IsoDate } from '../../units/iso-date';
-import { formatLength, type LengthUnit } from '../../units/length';
+import type { LengthUnit } from '../../units/length';
 import { formatTemperature, type TemperatureUnit } from '../../units/temperature';
 import { type Conflict, dateConflicts } from './date-conflicts';
 import type { PlannedMethod } from './planned-method';
@@ -18,7 +19,9 @@ export interface PlanFacts {
   methods: PlannedMethod[];
   rounds: DatesInput['rounds'];
   lots: { name: string; species: string; cutOn: IsoDate | null }[];
-  others: { title: string; date: IsoDate; site: string; elsewhere: boolean; tools: string[] }[];
+  others: { title: string; date: IsoDate; site: string; elsewhere: boolean; tools: Tool[] }[];
+  /** Tools of the methods taught, by their schools, each once. */
+  tools: Tool[];
   temperatureUnit: TemperatureUnit;
   lengthUnit: LengthUnit;
 }
@@ -46,7 +49,7 @@ export function datedPlan(
     assumption,
     rounds,
     degrees: (celsius) => formatTemperature(celsius, facts.temperatureUnit),
-    length: (mm) => formatLength(mm, facts.lengthUnit),
+    lengthUnit: facts.lengthUnit,
   });
   return {
     taught,
@@ -58,6 +61,7 @@ export function datedPlan(
       assumption,
       dates,
       lots: facts.lots,
+      tools: facts.tools,
       sameDay: facts.others.filter((other) => other.date === date),
     }),
   };

@@ -1,3 +1,4 @@
+import { shownTechnique } from '../../methods/shown-technique';
 import { describe, expect, it } from 'vitest';
 import type { Climate } from '../climate/normals';
 import { north as climate } from '../climate/testing/climates';
@@ -51,6 +52,7 @@ const facts = (changes: Partial<PlanFacts> = {}): PlanFacts => ({
   rounds: [],
   lots: [],
   others: [],
+  tools: [],
   temperatureUnit: 'C',
   lengthUnit: 'mm',
   ...changes,
@@ -200,7 +202,7 @@ describe('dates of a workshop', () => {
       from: '2027-08-05',
     });
     expect(at(facts({ methods: [plan('t-bud')], date: '2027-08-05', lengthUnit: 'in' }), 'budwood-cut').how).toContain(
-      '0.47 in of leaf stalk',
+      '1/2 in of leaf stalk',
     );
     expect(at(facts({ methods: [plan('patch')], date: '2027-06-05' }), 'budwood-cut')).toMatchObject({
       from: '2027-06-04',
@@ -275,11 +277,12 @@ describe('conflicts', () => {
       date: '2027-03-20',
       site: 'Farshore barn',
       elsewhere: true,
-      tools: methodById('splice').tools,
+      tools: shownTechnique(methodById('splice')).tools,
     };
-    expect(ids(facts({ others: [other] }))).toEqual(['tools-Far shore']);
-    expect(ids(facts({ others: [{ ...other, elsewhere: false }] }))).toEqual([]);
-    expect(ids(facts({ others: [{ ...other, date: '2027-03-21' }] }))).toEqual([]);
+    const { tools } = other;
+    expect(ids(facts({ tools, others: [other] }))).toEqual(['tools-Far shore']);
+    expect(ids(facts({ tools, others: [{ ...other, elsewhere: false }] }))).toEqual([]);
+    expect(ids(facts({ tools, others: [{ ...other, date: '2027-03-21' }] }))).toEqual([]);
   });
   it('say that a day is past, and what was due and is not entered', () => {
     expect(ids(facts({ today: '2027-04-01' }))).toContain('past');

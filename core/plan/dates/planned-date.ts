@@ -6,6 +6,7 @@ import type { Variant } from '../../methods/variant';
 import type { AssumptionById } from '../phenology/assumptions';
 import type { Phenology } from '../phenology/phenology';
 import type { IsoDate } from '../../units/iso-date';
+import type { LengthUnit } from '../../units/length';
 import type { PlannedMethod } from './planned-method';
 
 /** Something to do before or after a workshop. */
@@ -43,6 +44,6 @@ export interface DatesInput {
   rounds: { milestone: keyof typeof MILESTONE_WORDS; asks: string; opensOn: IsoDate; closesOn: IsoDate }[];
   /** Words for a temperature in the reader's unit. */
   degrees: (celsius: number) => string;
-  /** And for a length in mm. */
-  length: (mm: number) => string;
+  /** In which lengths are written. */
+  lengthUnit: LengthUnit;
 }

@@ -10,4 +10,6 @@ export interface PlannedMethod {
   keepersEach: number;
   /** Practice on prunings, or on wood and stocks as good as for keepers. */
   practiceOn: 'prunings' | 'good';
+  /** Diameter of the stumps, mm, of a method that is done on stumps; the method's usual one where nobody said. */
+  stump?: number | null;
 }

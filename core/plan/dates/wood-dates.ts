@@ -1,5 +1,6 @@
 import type { AssumptionById } from '../phenology/assumptions';
 import { addDays, type IsoDate } from '../../units/iso-date';
+import { saidLength } from '../../units/prose';
 import { STORE } from '../wood/store';
 import type { DatesInput, PlannedDate, Taught } from './planned-date';
 
@@ -29,7 +30,7 @@ export function woodWindow(
 }
 
 export function woodDates(input: DatesInput): PlannedDate[] {
-  const { date, taught, assumption, length } = input;
+  const { date, taught, assumption, lengthUnit } = input;
   const needs = new Set(taught.map(woodNeed));
   const speciesOf = (need: WoodNeed): string => speciesWith(taught, need);
   const dates = (['bench', 'leaf'] as const).flatMap((need) => (needs.has(need) ? storedWood(input, need) : []));
@@ -41,7 +42,7 @@ export function woodDates(input: DatesInput): PlannedDate[] {
       to: date,
       kind: 'wood',
       source: assumption('budwood').source,
-      how: `In the cool of the morning; leaf blades off, ${length(12)} of leaf stalk left, in a labelled bag in the shade. At most ${assumption('budwood').value} days in the cold.`,
+      how: `In the cool of the morning; leaf blades off, ${saidLength({ mm: 12 }, lengthUnit)} of leaf stalk left, in a labelled bag in the shade. At most ${assumption('budwood').value} days in the cold.`,
     });
   }
   if (needs.has('spring-bud'))
@@ -62,7 +63,7 @@ export function woodDates(input: DatesInput): PlannedDate[] {
       to: date,
       kind: 'wood',
       source: assumption('budwood').source,
-      how: `Hardened tips of about ${length(100)}, the end bud fat and still closed, leaves off at once.`,
+      how: `Hardened tips of about ${saidLength({ mm: 100 }, lengthUnit)}, the end bud fat and still closed, leaves off at once.`,
     });
   return dates;
 }

@@ -3,7 +3,7 @@ import { MILESTONE_WORDS } from '../../methods/milestones';
 import { dueWindow, type DueWindow } from '../../methods/timetable/due-window';
 import { signWords } from '../../methods/timetable/round-advice';
 import type { TurnsOfYear } from '../../methods/timetable/season-phases';
-import { PLANT_OUT } from '../../methods/timetable/tasks';
+import { phase } from '../../methods/timetable/trigger';
 import { callusRange } from '../phenology/assumptions';
 import type { Phenology } from '../phenology/phenology';
 import { addDays, type IsoDate } from '../../units/iso-date';
@@ -37,10 +37,10 @@ function plantingWindow(end: IsoDate, frost: Phenology['lastFrost']): DueWindow 
   // After a summer or autumn day the frost meant is next spring's.
   const turns = frost && frost.late >= end ? { 'last-frost': frost.late } : {};
   const turnsOf = (year: number): TurnsOfYear => (String(year) === frost?.late.slice(0, 4) ? turns : {});
-  return dueWindow(PLANT_OUT.trigger, end, { turnsOf }) ?? { from: addDays(end, 1), to: addDays(end, 22) };
+  return dueWindow(phase('last-frost'), end, { turnsOf }) ?? { from: addDays(end, 1), to: addDays(end, 22) };
 }
 
-function afterwards({ date, taught, assumption, rounds, degrees, length }: DatesInput): PlannedDate[] {
+function afterwards({ date, taught, assumption, rounds, degrees, lengthUnit }: DatesInput): PlannedDate[] {
   const dates: PlannedDate[] = [];
   const bench = taught.filter(({ plan }) => plan.place === 'bench');
   if (bench.length > 0) {
@@ -88,7 +88,7 @@ function afterwards({ date, taught, assumption, rounds, degrees, length }: Dates
     });
   }
   // What was set stands in place of what is advised; of what nobody set, the advice stays.
-  const advised = advisedDates(taught, date, length).filter(
+  const advised = advisedDates(taught, date, lengthUnit).filter(
     ({ id }) => !rounds.some(({ milestone }) => id === `round-${milestone}` || id.startsWith(`round-${milestone}-`)),
   );
   return [...dates, ...setDates(rounds, taught), ...advised];
@@ -115,7 +115,7 @@ function setDates(rounds: DatesInput['rounds'], taught: DatesInput['taught']): P
 }
 
 /** The rounds that what is taught asks for; methods that ask the same at the same time are asked together. */
-function advisedDates(taught: DatesInput['taught'], date: IsoDate, length: DatesInput['length']): PlannedDate[] {
+function advisedDates(taught: DatesInput['taught'], date: IsoDate, unit: DatesInput['lengthUnit']): PlannedDate[] {
   const dates: PlannedDate[] = [];
   for (const { milestone, due, asks } of advisedRounds(taught, date)) {
     const again = dates.some(({ id }) => id === `round-${milestone}`);
@@ -127,17 +127,17 @@ function advisedDates(taught: DatesInput['taught'], date: IsoDate, length: Dates
       ...due,
       kind: 'round',
       source: 'trade handbook, following up',
-      how: lookedFor(asks, asks.length < taught.length, length),
+      how: lookedFor(asks, asks.length < taught.length, unit),
     });
   }
   return dates;
 }
 
 /** What is looked for, each thing once; by method where not all of the day look for the same. */
-function lookedFor(asks: AdvisedRound['asks'], ofSome: boolean, length: DatesInput['length']): string {
+function lookedFor(asks: AdvisedRound['asks'], ofSome: boolean, unit: DatesInput['lengthUnit']): string {
   const methods = new Map<string, string[]>();
   for (const { method, signs } of asks) {
-    const words = signWords(signs, length);
+    const words = signWords(signs, unit);
     methods.set(words, [...(methods.get(words) ?? []), method.inSentence]);
   }
   return [...methods]

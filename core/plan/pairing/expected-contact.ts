@@ -30,7 +30,7 @@ export function expectedContact(method: Method, stock: number, scion: number): (
   const base = figuresFor(method, stock, scion);
   const at = (changes: Partial<Figures>): number => {
     try {
-      return method.assess({ ...base, ...changes } as Figures, {}, USUAL_THRESHOLDS).contact.contact;
+      return method.assess({ ...base, ...changes } as Figures, {}, USUAL_THRESHOLDS, {}).contact.contact;
     } catch (error) {
       // A cut that this wood cannot have: no union.
       if (error instanceof InputError) return 0;

@@ -1,8 +1,11 @@
 import { ROUNDING } from '@/core/units/tolerance';
-import type { Technique } from '../../methods/method';
+import { materialAmount } from '../../methods/material';
+import type { Tool } from '../../methods/tool';
+import { counted } from '../../units/counted';
+import { formatLength, type LengthUnit } from '../../units/length';
+import { saidLength, written } from '../../units/prose';
 import type { MethodNeed, QuantitySettings } from './needs';
 import { dilution } from './dilution';
-import { materialAmount } from './needs';
 
 /** A line of the kit list. Amounts in `unit`; tape in m. */
 export interface KitLine {
@@ -31,12 +34,12 @@ export interface BuyLine extends KitLine {
 }
 
 export interface KitInput {
-  needs: (MethodNeed & { technique: Technique; diameter: number })[];
+  needs: MethodNeed[];
   people: number;
   leftHanded: number;
   settings: QuantitySettings;
-  /** Words for a length in the reader's unit. */
-  length: (mm: number) => string;
+  /** In which lengths are written. */
+  unit: LengthUnit;
 }
 
 const PER_PAIL = 30;
@@ -44,7 +47,7 @@ const BED_SPACING = 0.3;
 const BED_ROW = 25;
 
 /** Everything a workshop uses, computed. A line changed by hand goes before. */
-export function kitLines({ needs, people, leftHanded, settings, length }: KitInput): KitLine[] {
+export function kitLines({ needs, people, leftHanded, settings, unit }: KitInput): KitLine[] {
   const benches = Math.max(1, Math.ceil(people / settings.peoplePerBench));
   const lines = new Map<string, KitLine>();
   const whole = (id: string, name: string, unit: string, total: number, note: string): void => {
@@ -55,7 +58,7 @@ export function kitLines({ needs, people, leftHanded, settings, length }: KitInp
     } else lines.set(id, { id, name, unit, per: 'workshop', each: null, total, note });
   };
   for (const need of needs) {
-    const { method, keepers, practice, stocks, sticks, prunings, plan, graftsPerStick } = need;
+    const { method, keepers, practice, stocks, sticks, prunings, plan, graftsPerStick, piecesEach } = need;
     if (stocks > 0)
       whole(
         `stocks-${plan.stockSpecies}`,
@@ -70,7 +73,7 @@ export function kitLines({ needs, people, leftHanded, settings, length }: KitInp
         `${plan.scionSpecies} sticks`,
         'pieces',
         sticks,
-        `${method.name}: ${graftsPerStick} ${graftsPerStick === 1 ? 'graft' : 'grafts'} from a stick`,
+        `${method.name}: ${counted(graftsPerStick, 'piece')} from a stick${piecesEach > 1 ? `, ${piecesEach} on a stock` : ''}`,
       );
     if (prunings > 0)
       whole(
@@ -80,10 +83,16 @@ export function kitLines({ needs, people, leftHanded, settings, length }: KitInp
         prunings,
         `${method.name}: both halves of ${practice} unions`,
       );
-    materialLines(need, settings, length, whole);
+    materialLines(need, settings, unit, whole);
     if (keepers > 0 && plan.place === 'bench') {
       whole('pails', 'pails', 'pieces', keepers / PER_PAIL, `${PER_PAIL} grafts to a pail`);
-      whole('bed', 'bed places', 'places', keepers, `${length(BED_SPACING * 1000)} apart, rows of ${BED_ROW}`);
+      whole(
+        'bed',
+        'bed places',
+        'places',
+        keepers,
+        `${saidLength({ mm: BED_SPACING * 1000 }, unit)} apart, rows of ${BED_ROW}`,
+      );
     }
   }
   const seat = (id: string, name: string, each: number, note: string): void =>
@@ -92,10 +101,10 @@ export function kitLines({ needs, people, leftHanded, settings, length }: KitInp
     void lines.set(id, { id, name, unit, per: 'bench', each, total: each * benches, note });
   seat('glove', 'cut-resistant gloves', 1, 'for the holding hand');
   seat('blades', 'blades or edges', 1, 'one fresh edge each');
-  for (const line of knifeLines(people, leftHanded)) lines.set(line.id, line);
-  for (const tool of new Set(needs.flatMap(({ method }) => method.tools))) {
-    if (!tool.includes('knife') && !tool.includes('glove'))
-      bench(`tool-${tool}`, tool, 'pieces', 1, 'shared at the bench');
+  const tools = new Map(needs.flatMap(({ technique }) => technique.tools).map((tool) => [tool.id, tool]));
+  for (const tool of tools.values()) {
+    if (tool.per === 'bench') bench(`tool-${tool.id}`, tool.name, 'pieces', 1, 'shared at the bench');
+    else if (tool.id !== 'glove') for (const line of ownToolLines(tool, people, leftHanded)) lines.set(line.id, line);
   }
   bench('strop', 'strop', 'pieces', 1, 'shared at the bench');
   const parts = dilution(settings.disinfectant, CHLORINE, settings.bottle);
@@ -116,27 +125,28 @@ type AddLine = (id: string, name: string, unit: string, total: number, note: str
 
 /** What a method's unions are bound, sealed and labelled with. */
 function materialLines(
-  { method, technique, diameter, keepers, practice }: KitInput['needs'][number],
+  { method, technique, wood, keepers, practice }: MethodNeed,
   settings: KitInput['settings'],
-  length: KitInput['length'],
+  unit: LengthUnit,
   add: AddLine,
 ): void {
   for (const material of technique.materials) {
     const unions = material.id === 'label' ? keepers : keepers + (settings.practiceWrapped ? practice : 0);
     if (unions === 0) continue;
-    const amount = materialAmount(material, diameter);
+    const amount = materialAmount(material, wood);
+    const name = written(material.name, unit);
     if (material.unit === 'mm')
       add(
         material.id,
-        material.name,
+        name,
         'm',
         (unions * amount) / 1000,
-        `${method.name}: ${length(Math.round(amount))} a union at ${length(diameter)}`,
+        `${method.name}: ${formatLength(Math.round(amount), unit)} a union at ${formatLength(wood[material.wrap.round], unit)}`,
       );
     else
       add(
         material.id,
-        material.name,
+        name,
         material.unit === 'g' ? 'g' : 'pieces',
         unions * amount,
         `${method.name}: ${amount} a union`,
@@ -144,18 +154,14 @@ function materialLines(
   }
 }
 
-/** Knives for right and for left hands. */
-function knifeLines(people: number, leftHanded: number): KitLine[] {
-  const line = (id: string, name: string, total: number, note: string): KitLine[] =>
-    total > 0 ? [{ id, name, unit: 'pieces', per: 'workshop', each: null, total, note }] : [];
+/** What each has of their own; where it is bevelled on one side, left hands have theirs. */
+function ownToolLines({ id, plural, handed }: Tool, people: number, leftHanded: number): KitLine[] {
+  const line = (lineId: string, called: string, total: number, note: string): KitLine[] =>
+    total > 0 ? [{ id: lineId, name: called, unit: 'pieces', per: 'workshop', each: null, total, note }] : [];
+  if (!handed) return line(`tool-${id}`, plural, people, 'either hand can use it');
   return [
-    ...line(
-      'knives',
-      'grafting knives, right-handed',
-      people - leftHanded,
-      'bevelled on one side, so a left hand needs its own',
-    ),
-    ...line('knives-left', 'grafting knives, left-handed', leftHanded, 'by the roster'),
+    ...line(id, `${plural}, right-handed`, people - leftHanded, 'bevelled on one side, so a left hand needs its own'),
+    ...line(`${id}-left`, `${plural}, left-handed`, leftHanded, 'by the roster'),
   ];
 }
 

@@ -1,5 +1,6 @@
 import { capital } from '@/core/units/capital';
-import { object, array, string, boolean } from 'yup';
+import { object, array, string, boolean, mixed } from 'yup';
+import { type StumpRow, stumpTableStands } from '@/core/methods/stump-scions';
 import { text, count, decimal } from '@/core/inputs/fields';
 
 const share = (what: string, least: number, most: number) =>
@@ -8,6 +9,17 @@ const share = (what: string, least: number, most: number) =>
     .required(`Enter ${what}.`)
     .min(least, `${capital(what)} must be ${least} or more.`)
     .max(most, `${capital(what)} must be ${most} or less.`);
+
+/** Scions by the size of the stump, by method: rows in their order, the last of them without an upper end. */
+const stumpTables = mixed<Record<string, StumpRow[]>>().test(
+  'stumps',
+  'Give each row of the table of stumps a larger diameter than the one before and 1 to 6 scions, keep no more than are set, and leave the last diameter empty.',
+  (tables) =>
+    typeof tables === 'object' &&
+    tables !== null &&
+    !Array.isArray(tables) &&
+    Object.values(tables).every((rows) => Array.isArray(rows) && stumpTableStands(rows)),
+);
 
 /** Methods of a day at most. */
 export const MOST_METHODS = 6;
@@ -28,6 +40,13 @@ export const methodsInput = (known: string[]) =>
         stockSpecies: text('the species of the stock', 60),
         practiceEach: count('practice unions for each person', 0, 60),
         keepersEach: count('keepers for each person', 0, 20),
+        stump: decimal()
+          .nullable()
+          .default(null)
+          .transform((value, original) => (original === '' ? null : value))
+          .typeError('Enter the diameter of the stumps in figures, or leave it empty.')
+          .min(5, 'A stump is 5 mm or more.')
+          .max(400, 'A stump of more than 400 mm is no place for a scion.'),
         practiceOn: string()
           .oneOf(['prunings', 'good'] as const, 'Choose what practice is done on.')
           .required('Choose what practice is done on.'),
@@ -55,5 +74,6 @@ export const methodsInput = (known: string[]) =>
       peoplePerBench: count('people at a bench', 1, 20),
       bottle: share('the strength on the bottle, in percent,', 1.5, 100),
       disinfectant: share('litres of disinfectant a bench', 0, 20),
+      stumps: stumpTables.default({}),
     }),
   });

@@ -1,10 +1,9 @@
 import { ROUNDING } from '@/core/units/tolerance';
-import { BUD_COUNTS } from '@/core/methods/bud-counts';
-import type { Material } from '../../methods/material';
-import type { Method } from '../../methods/method';
+import type { Method, Technique, Wood } from '../../methods/method';
+import { woodOf } from '../../methods/shown-technique';
+import { type StumpRow, stumpRow } from '../../methods/stump-scions';
 import type { Choices } from '../../methods/school';
 import type { PlannedMethod } from '../dates/planned-method';
-import { helicalTape } from './helical-tape';
 import { howMany, type HowMany } from './how-many';
 import type { TakeBelief } from '../../statistics/take-belief';
 
@@ -21,6 +20,8 @@ export interface QuantitySettings {
   /** Percent of chlorine in the bottle; the litres of disinfectant a bench gets. */
   bottle: number;
   disinfectant: number;
+  /** Scions by the size of the stump, by method; the method's own rows where there are none. */
+  stumps: Record<string, StumpRow[]>;
 }
 
 export const USUAL_SETTINGS: QuantitySettings = {
@@ -32,6 +33,7 @@ export const USUAL_SETTINGS: QuantitySettings = {
   peoplePerBench: 4,
   bottle: 5,
   disinfectant: 1,
+  stumps: {},
 };
 
 /** What one method of a plan takes. */
@@ -44,10 +46,16 @@ export interface MethodNeed {
   keepers: number;
   practice: number;
   stocks: number;
+  /** Pieces of scion wood that go on each stock, and how many of them are kept when they live. */
+  piecesEach: number;
+  keptEach: number;
   graftsPerStick: number;
   sticks: number;
   /** Sticks for practice on prunings, of no value. */
   prunings: number;
+  /** What one of them is made of, by the schools and the size of the stump. */
+  technique: Technique;
+  wood: Wood;
 }
 
 export interface NeedInput {
@@ -59,10 +67,12 @@ export interface NeedInput {
   settings: QuantitySettings;
 }
 
-/** Buds one graft takes: by school where there is one. */
-export function budsPerGraft({ use, schools }: Method, choices: Choices): number {
-  const school = schools.find(({ id }) => id === 'buds');
-  return school ? (BUD_COUNTS.get(choices.buds ?? school.options[0]!.id) ?? use.takes.buds) : use.takes.buds;
+/** The wood a planned method is reckoned with: its usual pair, on stumps of the size and with the scions of the plan. */
+function plannedWood({ plan, method, settings }: NeedInput): { wood: Wood; row: StumpRow | null } {
+  if (!method.stumps) return { wood: woodOf(method.shownWith), row: null };
+  const stock = plan.stump ?? method.shownWith.stock;
+  const row = stumpRow(settings.stumps[method.id] ?? method.stumps, stock);
+  return { wood: { ...woodOf({ ...method.shownWith, stock }), scions: row.set }, row };
 }
 
 /**
@@ -82,7 +92,8 @@ export function graftsPerStick(
 }
 
 /** @throws RangeError for nobody, or sticks without a usable graft. */
-export function methodNeed({ plan, method, choices, belief, people, settings }: NeedInput): MethodNeed {
+export function methodNeed(input: NeedInput): MethodNeed {
+  const { plan, method, choices, belief, people, settings } = input;
   const counts = howMany({ keepers: plan.keepersEach, people, confidence: settings.confidence }, belief);
   const chosen = counts[settings.aim];
   if (chosen === null)
@@ -91,12 +102,10 @@ export function methodNeed({ plan, method, choices, belief, people, settings }: 
     );
   const keepers = settings.aim === 'pooled' ? chosen : chosen * people;
   const practice = plan.practiceEach * people;
-  const perStick = graftsPerStick(
-    settings.usableBuds,
-    budsPerGraft(method, choices),
-    method.use.takes.piece,
-    settings.waste,
-  );
+  const { wood, row } = plannedWood(input);
+  const technique = method.technique(choices, wood);
+  const { pieces, buds } = technique.takes;
+  const perStick = graftsPerStick(settings.usableBuds, buds, method.use.takes.piece, settings.waste);
   if (perStick === 0)
     throw new RangeError(
       `${method.name}: a stick of ${settings.usableBuds} usable buds gives no graft. Plan with longer sticks, or fewer buds on a scion.`,
@@ -110,13 +119,12 @@ export function methodNeed({ plan, method, choices, belief, people, settings }: 
     keepers,
     practice,
     stocks: good,
+    piecesEach: pieces,
+    keptEach: row ? Math.min(pieces, row.keep) : 1,
     graftsPerStick: perStick,
-    sticks: Math.ceil(good / perStick),
+    sticks: Math.ceil((good * pieces) / perStick),
+    technique,
+    wood,
     prunings: plan.practiceOn === 'good' ? 0 : Math.ceil((2 * practice) / perStick),
   };
-}
-
-/** Material of one union at a caliper, tape by the helical formula. */
-export function materialAmount(material: Material, diameter: number): number {
-  return material.wrap ? helicalTape(material.wrap, diameter) : material.amount;
 }

@@ -1,14 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { METHODS } from '../../methods/registry';
-import { shownTechnique } from '../../methods/shown-technique';
 import { betaBinomialTail } from '../../statistics/beta-binomial-tail';
 import { binomialTail } from '../../statistics/binomial-tail';
 import { dilution } from './dilution';
-import { helicalTape } from './helical-tape';
 import { allAtOnce, howMany } from './how-many';
 import { kitLines, shoppingList } from './kit';
-import { budsPerGraft, graftsPerStick, methodNeed, type NeedInput, USUAL_SETTINGS } from './needs';
+import { graftsPerStick, methodNeed, type NeedInput, USUAL_SETTINGS } from './needs';
 import { waysWithLess } from './short-wood';
 import { meanTake, takeBelief } from '../../statistics/take-belief';
 
@@ -119,20 +117,6 @@ describe('how many to make', () => {
   });
 });
 
-describe('helical tape', () => {
-  it('is turns times the length of a turn', () => {
-    // 40 mm wrapped with 10 mm tape at half overlap: pitch 5, 9 turns, each sqrt((pi*10)^2 + 5^2) = 31.81 mm.
-    expect(helicalTape({ length: 40, width: 10, overlap: 0.5, stretch: 0 }, 10)).toBeCloseTo(286.3, 1);
-    expect(helicalTape({ length: 40, width: 10, overlap: 0.5, stretch: 0.5 }, 10)).toBeCloseTo(190.87, 1);
-    // Without overlap and on a thread of no thickness it is the length and one more width.
-    expect(helicalTape({ length: 40, width: 10, overlap: 0, stretch: 0 }, 1e-9)).toBeCloseTo(50, 6);
-  });
-  it('refuses a wrap no hand can make', () => {
-    expect(() => helicalTape({ length: 40, width: 10, overlap: 1, stretch: 0 }, 10)).toThrow('overlaps');
-    expect(() => helicalTape({ length: 40, width: 0, overlap: 0, stretch: 0 }, 10)).toThrow('above 0');
-  });
-});
-
 describe('dilution', () => {
   it.each([
     [1, 5, 0.3],
@@ -176,7 +160,6 @@ describe('what a method takes', () => {
     expect(graftsPerStick(8, 2, 'scion', 0.25)).toBe(3);
     expect(graftsPerStick(8, 3, 'scion', 0.25)).toBe(2);
     expect(graftsPerStick(8, 1, 'tip', 0.25)).toBe(1);
-    expect(budsPerGraft(cleft, { buds: 'one' })).toBe(1);
   });
   it('counts practice on good wood and lets prunings spare it', () => {
     const need = methodNeed(input);
@@ -201,15 +184,15 @@ describe('what a method takes', () => {
   it('makes a kit for seats, benches and the shop, less what is in store', () => {
     const need = methodNeed(input);
     const lines = kitLines({
-      needs: [{ ...need, technique: shownTechnique(cleft), diameter: 20 }],
+      needs: [need],
       people: 10,
       leftHanded: 2,
       settings: USUAL_SETTINGS,
-      length: (mm) => `${mm} mm`,
+      unit: 'mm',
     });
     const line = (id: string) => lines.find((kitLine) => kitLine.id === id)!;
     expect(line('glove')).toMatchObject({ per: 'seat', total: 10 });
-    expect(line('knives').total + line('knives-left').total).toBe(10);
+    expect(line('grafting-knife').total + line('grafting-knife-left').total).toBe(10);
     expect(line('disinfectant')).toMatchObject({ per: 'bench', each: 1, total: 3 });
     expect(line('disinfectant').note).toContain('300 ml of 5 % and 700 ml of water');
     expect(line('label').total).toBe(need.keepers);

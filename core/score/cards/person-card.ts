@@ -40,7 +40,7 @@ export interface PersonCard {
   first: { union: CardUnion; side: DisplayList; lines: DisplayList } | null;
   last: { union: CardUnion; side: DisplayList; lines: DisplayList } | null;
   /** What to train, each with the step it comes from where a step draws it. */
-  train: (ToTrain & { shown: FaultShown | null })[];
+  train: (Omit<ToTrain, 'how'> & { how: string; shown: FaultShown | null })[];
   keepers: CardKeeper[];
   /** When to look at what goes home, and for what. */
   looks: { from: string; to: string; lookFor: string; method: string }[];

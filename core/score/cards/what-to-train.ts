@@ -1,3 +1,4 @@
+import type { Prose } from '../../units/prose';
 import type { Point } from '../../methods/method';
 import { GRADE_VALUE, type PointGrade } from '../../contact/grade';
 
@@ -7,7 +8,7 @@ export interface ToTrain {
   /** In how many of the unions looked at it was not good, and out of how many. */
   times: number;
   outOf: number;
-  how: string;
+  how: Prose;
 }
 
 /** Unions that count for it: what somebody did at first they have mostly mended. */
@@ -22,7 +23,7 @@ const LAST = 4;
 export function whatToTrain(
   unions: readonly { point: Point; grade: PointGrade }[][],
   weights: Readonly<Record<string, number>>,
-  said: Readonly<Record<string, string>>,
+  said: Readonly<Record<string, Prose>>,
   count = 2,
 ): ToTrain[] {
   const last = unions.slice(-LAST);

@@ -1,3 +1,4 @@
+import type { Prose } from '../../units/prose';
 import { seededRandom } from '../../chance/seeded-random';
 import { InputError } from '../../contact/input-error';
 import { exampleMeasures } from '../../methods/example-measures';
@@ -12,7 +13,7 @@ export interface DrawnUnion {
   /** Marks of what no drawing shows. */
   marks: Marks;
   /** What somebody beside it would have seen of those points, in words without a grade. */
-  seen: { point: string; words: string }[];
+  seen: { point: string; words: Prose }[];
   /** Grades by the rubric, of every point asked. */
   truth: Record<string, PointGrade>;
   score: number | null;

@@ -3,10 +3,9 @@ import { whipAndTongue } from '../../methods/whip-and-tongue/method';
 import { bestCorrections } from './best-corrections';
 import { defaultRule, judgeUnion } from './judge-union';
 import { exampleMeasures } from '../../methods/example-measures';
-import { formatLength } from '../../units/length';
+import { written } from '../../units/prose';
 
 const rule = defaultRule(whipAndTongue);
-const mm = (value: number): string => formatLength(value, 'mm');
 const best = (changes: Parameters<typeof exampleMeasures>[1], marks = {}) =>
   bestCorrections(whipAndTongue, rule, exampleMeasures(whipAndTongue, changes), marks, 'joined');
 
@@ -20,13 +19,13 @@ describe('bestCorrections', () => {
     expect(first!.point).toBe('cambium');
     expect(first!.mendsFatal).toBe(true);
     expect(first!.contact).toBeGreaterThanOrEqual(0.525);
-    expect(first!.say(mm)).toMatch(/^Move the scion (0\.[89]|1(\.\d)?) mm to the (left|right)/);
+    expect(written(first!.say, 'mm')).toMatch(/^Move the scion (0\.[89]|1(\.\d)?) mm to the (left|right)/);
   });
   it('puts the fatal fault first even when another would gain more points', () => {
     const [first, second] = best({ scionHollow: 0.3 }, { hold: 'fatal' });
     expect(first!.point).toBe('hold');
     expect(second!.point).toBe('flatness');
-    expect(second!.say(mm)).toContain('0.3 mm hollow');
+    expect(written(second!.say, 'mm')).toContain('0.3 mm hollow');
   });
   it('names both faces when only both together stand open', () => {
     const measures = exampleMeasures(whipAndTongue, { stockHollow: 0.4, scionHollow: 0.4 });
@@ -35,7 +34,7 @@ describe('bestCorrections', () => {
     expect(judged.assessment.contactGrade.cause).toEqual({ code: 'faces-hollow' });
   });
   it('asks for one length when the cuts differ', () => {
-    const said = best({ stockLength: 30, scionLength: 38 }).map((correction) => correction.say(mm));
+    const said = best({ stockLength: 30, scionLength: 38 }).map((correction) => written(correction.say, 'mm'));
     expect(said.some((text) => text.includes('8 mm shorter'))).toBe(true);
   });
   it('computes the gain it promises', () => {

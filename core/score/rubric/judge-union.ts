@@ -67,7 +67,7 @@ export function judgeUnion(
   stage: Stage,
 ): UnionJudgement {
   const figures = figuresOf(method.fields, measures);
-  const assessment = method.assess(figures, marks, { ...USUAL_THRESHOLDS, ...rule.thresholds });
+  const assessment = method.assess(figures, marks, { ...USUAL_THRESHOLDS, ...rule.thresholds }, rule.schools ?? {});
   const grades = upTo(stage, wordedPoints(method, rule)).map((point) => ({
     point,
     grade: marks[point.id] ?? assessment.grades[point.id] ?? ('good' as const),

@@ -1,3 +1,4 @@
+import { written } from '../../units/prose';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { exampleMeasures } from '../../methods/example-measures';
@@ -5,7 +6,6 @@ import { METHODS, methodById } from '../../methods/registry';
 import { bestCorrections } from './best-corrections';
 import { defaultRule, judgeUnion } from './judge-union';
 
-const mm = (length: number): string => `${Math.round(length)} mm`;
 /** Advice on the length of cuts for a union with both cuts so long. */
 function advice(
   id: string,
@@ -19,7 +19,11 @@ function advice(
   const grade = judgeUnion(method, rule, measures, {}, 'joined').grades.find(
     ({ point }) => point.id === 'cut-length',
   )!.grade;
-  return { said: found?.say(mm), grade, then: (found?.measures?.stockLength as { value: number } | undefined)?.value };
+  return {
+    said: found && written(found.say, 'mm'),
+    grade,
+    then: (found?.measures?.stockLength as { value: number } | undefined)?.value,
+  };
 }
 
 describe('advice on the length of cuts', () => {
@@ -51,7 +55,7 @@ describe('advice on the length of cuts', () => {
         (id, length, school) => {
           const { grade, then } = advice(id, length, { 'whip-length': school });
           if (grade === 'good') expect(then).toBeUndefined();
-          else if (then !== undefined) expect(advice(id, then).grade).toBe('good');
+          else if (then !== undefined) expect(advice(id, then, { 'whip-length': school }).grade).toBe('good');
         },
       ),
     );

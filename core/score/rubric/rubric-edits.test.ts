@@ -53,20 +53,20 @@ describe('a club’s rubric', () => {
     expect(rule.words).not.toHaveProperty('nonsense');
   });
   it('refuses weights that do not add up to 100 and says by how much', () => {
-    expect(rubricProblems(whip, {}, { weights: { cambium: 32 } })).toEqual({
+    expect(rubricProblems(whip, {}, { weights: { cambium: 32 } }, 'mm')).toEqual({
       weights: 'The weights add up to 102, not 100. Take 2 away somewhere.',
     });
-    expect(rubricProblems(whip, {}, { weights: { cambium: 27.5 } }).weights).toContain('Add 2.5 somewhere');
-    expect(rubricProblems(whip, {}, { weights: { cambium: 26, hold: 12 } })).toEqual({});
-    expect(rubricProblems(whip, {}, { weights: { cambium: -4 } })).toHaveProperty(['weights.cambium']);
-    expect(rubricProblems(whip, {}, { weights: { cambium: Number.NaN } })).toHaveProperty(['weights.cambium']);
+    expect(rubricProblems(whip, {}, { weights: { cambium: 27.5 } }, 'mm').weights).toContain('Add 2.5 somewhere');
+    expect(rubricProblems(whip, {}, { weights: { cambium: 26, hold: 12 } }, 'mm')).toEqual({});
+    expect(rubricProblems(whip, {}, { weights: { cambium: -4 } }, 'mm')).toHaveProperty(['weights.cambium']);
+    expect(rubricProblems(whip, {}, { weights: { cambium: Number.NaN } }, 'mm')).toHaveProperty(['weights.cambium']);
   });
   it('refuses caps and thresholds that cannot be', () => {
-    expect(rubricProblems(whip, {}, { fatalCap: 120 })).toHaveProperty('fatalCap');
-    expect(rubricProblems(whip, {}, { caps: { hold: -1 } })).toHaveProperty(['caps.hold']);
-    expect(rubricProblems(whip, {}, { thresholds: { hairline: 9 } })).toHaveProperty(['thresholds.hairline']);
+    expect(rubricProblems(whip, {}, { fatalCap: 120 }, 'mm')).toHaveProperty('fatalCap');
+    expect(rubricProblems(whip, {}, { caps: { hold: -1 } }, 'mm')).toHaveProperty(['caps.hold']);
+    expect(rubricProblems(whip, {}, { thresholds: { hairline: 9 } }, 'mm')).toHaveProperty(['thresholds.hairline']);
     const inlay = METHODS.find(({ thresholds }) => thresholds.includes('windowFrom'))!;
-    expect(rubricProblems(inlay, {}, { thresholds: { windowFrom: 14 } })).toHaveProperty(['thresholds.windowTo']);
+    expect(rubricProblems(inlay, {}, { thresholds: { windowFrom: 14 } }, 'mm')).toHaveProperty(['thresholds.windowTo']);
   });
 });
 

@@ -1,4 +1,5 @@
 import { TOLERANCE } from '@/core/units/tolerance';
+import { formatLength, type LengthUnit } from '../../units/length';
 import type { Method } from '../../methods/method';
 import type { Choices } from '../../methods/school';
 import { defaultRule, type ScoringRule } from './judge-union';
@@ -47,7 +48,12 @@ export function editedRule(method: Method, choices: Choices, edits: RubricEdits)
 }
 
 /** What is wrong with edits, by field, in words that say what to do; empty when they can be saved. */
-export function rubricProblems(method: Method, choices: Choices, edits: RubricEdits): Record<string, string> {
+export function rubricProblems(
+  method: Method,
+  choices: Choices,
+  edits: RubricEdits,
+  unit: LengthUnit,
+): Record<string, string> {
   const problems: Record<string, string> = {};
   const rule = editedRule(method, choices, edits);
   for (const [id, weight] of Object.entries(rule.weights)) {
@@ -65,9 +71,12 @@ export function rubricProblems(method: Method, choices: Choices, edits: RubricEd
     if (!Number.isFinite(cap) || cap < 0 || cap > 100) problems[id] = 'A cap is 0 to 100.';
   }
   for (const [id, value] of Object.entries(rule.thresholds ?? {}) as [ThresholdId, number][]) {
-    const { least, most, name } = THRESHOLD_WORDS[id];
+    const { least, most, name, unit: kind } = THRESHOLD_WORDS[id];
     if (!Number.isFinite(value) || value < least || value > most)
-      problems[`thresholds.${id}`] = `${name} is ${least} to ${most}.`;
+      problems[`thresholds.${id}`] =
+        kind === 'share'
+          ? `${name} is ${100 * least} to ${100 * most} %.`
+          : `${name} is ${formatLength(least, unit)} to ${formatLength(most, unit)}.`;
   }
   const thresholds = { ...USUAL_THRESHOLDS, ...rule.thresholds };
   if (thresholds.windowFrom >= thresholds.windowTo)

@@ -1,5 +1,6 @@
 import { type CautionId, CAUTIONS } from '../../methods/cautions';
 import type { Technique } from '../../methods/method';
+import type { Tool } from '../../methods/tool';
 
 /** What is read out before the first cut. */
 export interface BriefingText {
@@ -45,13 +46,13 @@ export function irritates(species: string[]): boolean {
 /** The cautions that apply: those of the steps in their order, of materials and tools, and what always holds. */
 export function briefingText(
   technique: Pick<Technique, 'steps' | 'materials'>,
-  tools: string[],
+  tools: readonly Tool[],
   notes: BriefingNotes,
 ): BriefingText {
   const ids: CautionId[] = technique.steps.flatMap(({ caution }) => caution ?? []);
-  if (tools.some((tool) => /saw/.test(tool))) ids.push('saw');
+  if (tools.some(({ id }) => id === 'saw')) ids.push('saw');
   if (technique.materials.some(({ id }) => id === 'sealant' || id === 'shellac')) ids.push('sealant');
-  if (technique.materials.some(({ id }) => id === 'nail')) ids.push('perch');
+  if (technique.materials.some(({ id }) => id === 'nail')) ids.push('nail');
   ids.push('disinfectant');
   if (notes.sap) ids.push('sap');
   const own = [...new Set(ids)].map((id) => ({ id, title: CAUTIONS[id].title, text: CAUTIONS[id].text }));

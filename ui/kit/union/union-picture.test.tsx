@@ -14,6 +14,7 @@ const { contact, lines } = method.assess(
   figuresOf(method.fields, exampleMeasures(method, { scionDiameter: 8, placement: 'left-lines' })),
   {},
   USUAL_THRESHOLDS,
+  {},
 );
 
 describe('the union drawing on the screen', () => {

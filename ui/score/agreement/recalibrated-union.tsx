@@ -8,6 +8,7 @@ import type { Measures } from '@/core/methods/measures';
 import { judgeUnion, type Marks, type ScoringRule, type UnionJudgement } from '@/core/score/rubric/judge-union';
 import type { PointGrade } from '@/core/contact/grade';
 import { formatLength, type LengthUnit } from '@/core/units/length';
+import { written } from '@/core/units/prose';
 import { Problem } from '@/ui/kit/form/problem';
 import { useSend } from '@/ui/kit/form/use-send';
 import { nextMark } from '../bench/entry';
@@ -75,8 +76,11 @@ export function OneUnion({ workshopId, method, seed, rule, union, unit, nameOf, 
                 <div key={field.id} className="contents">
                   <dt>{field.short}</dt>
                   <dd className="text-right font-bold">
-                    {pick ??
-                      (field.unit === 'degrees' ? `${figures[field.id]}°` : formatLength(figures[field.id]!, unit))}
+                    {pick !== undefined
+                      ? written(pick, unit)
+                      : field.unit === 'degrees'
+                        ? `${figures[field.id]}°`
+                        : formatLength(figures[field.id]!, unit)}
                   </dd>
                 </div>
               );

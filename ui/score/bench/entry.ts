@@ -125,7 +125,8 @@ export function readEntry(method: Method, entry: Entry, unit: LengthUnit): ReadE
     const text = (entry.texts[field.id] ?? '').trim();
     if (text === '') return null;
     const value = field.unit === 'degrees' ? parseDecimal(text) : parseLength(text, unit);
-    const problem = value === null ? `Enter ${field.name} in figures, such as 9.5 or 9,5.` : rangeProblem(field, value);
+    const problem =
+      value === null ? `Enter ${field.name} in figures, such as 9.5 or 9,5.` : rangeProblem(field, value, unit);
     if (problem) errors[field.id] = problem;
     return problem ? null : value;
   };

@@ -1,3 +1,4 @@
+import { written } from '@/core/units/prose';
 import { describe, expect, it } from 'vitest';
 import { exampleMeasures } from '@/core/methods/example-measures';
 import { METHODS } from '@/core/methods/registry';
@@ -30,7 +31,7 @@ describe.each(METHODS.map((method) => [method.id, method] as const))('the figure
     expect(typed.slice(0, asked.length).map(([name]) => name)).toEqual(asked);
     expect(typed.filter(([, attributes]) => 'data-first' in attributes).map(([name]) => name)).toEqual(asked);
     for (const { picks } of method.fields.filter(({ place }) => place === 'picked'))
-      for (const { words: said } of picks!) expect(words).toContain(said);
+      for (const { words: said } of picks!) expect(words).toContain(written(said, 'mm'));
   });
   it('offer quick picks for the first figure that is still empty, in targets for a thumb', () => {
     const [first] = method.fields.filter(({ place }) => place === 'first');

@@ -6,6 +6,7 @@ import { type Field, quickFigures, usualPick } from '@/core/methods/field';
 import type { Measures } from '@/core/methods/measures';
 import type { Method } from '@/core/methods/method';
 import { formatLengthNumber, type LengthUnit } from '@/core/units/length';
+import { written } from '@/core/units/prose';
 import { BY_FIGURE, type Entry } from './entry';
 import { Figure } from './figure';
 
@@ -60,7 +61,7 @@ export function Figures({ method, entry, unit, measures, errors, onChange }: Fig
       {fieldsAt('picked').map((field) => {
         const value = entry.picks[field.id] ?? usualPick(field).id;
         const choices: [string, string][] = [
-          ...field.picks!.map(({ id, words }): [string, string] => [id, words]),
+          ...field.picks!.map(({ id, words }): [string, string] => [id, written(words, unit)]),
           ...(field.typed ? [[BY_FIGURE, 'By figure'] as [string, string]] : []),
         ];
         return (

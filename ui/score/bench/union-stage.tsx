@@ -6,6 +6,7 @@ import type { DisplayList } from '@/core/drawing/display-list';
 import type { Assessment, Point } from '@/core/methods/method';
 import type { PointGrade } from '@/core/contact/grade';
 import { formatLength, type LengthUnit } from '@/core/units/length';
+import { written } from '@/core/units/prose';
 import { UnionDrawing } from '@/ui/kit/union/union-drawing';
 import { useNarrow } from './use-narrow';
 
@@ -68,6 +69,7 @@ export function UnionStage({
       className={`flex flex-wrap items-start justify-center gap-x-2 gap-y-4 ${assumed ? '[&_.drawing]:opacity-50' : ''}`}
     >
       <MarkableSide
+        unit={unit}
         drawing={side}
         width={Math.min(sideWidth, (side.width * 420) / side.height)}
         buttonWidth={buttonWidth}
@@ -89,7 +91,14 @@ export function UnionStage({
         />
         <div className="flex flex-wrap justify-center gap-1.5" role="group" aria-label="Points measured on the faces">
           {measured.map((stagePoint) => (
-            <MarkButton key={stagePoint.point.id} {...stagePoint} onMark={onMark} width={narrow ? 102 : 84} brief />
+            <MarkButton
+              key={stagePoint.point.id}
+              {...stagePoint}
+              onMark={onMark}
+              width={narrow ? 102 : 84}
+              unit={unit}
+              brief
+            />
           ))}
         </div>
         {below}
@@ -103,13 +112,14 @@ interface MarkableSideProps {
   width: number;
   buttonWidth: number;
   points: StagePoint[];
+  unit: LengthUnit;
   onMark: (point: Point) => void;
 }
 
 const BUTTON_HEIGHT = 50;
 
 /** The side view with a button for each part, tied to the part by a hairline. */
-function MarkableSide({ drawing, width, buttonWidth, points, onMark }: MarkableSideProps) {
+function MarkableSide({ drawing, width, buttonWidth, points, unit, onMark }: MarkableSideProps) {
   const scale = width / drawing.width;
   const height = Math.max(drawing.height * scale, Math.ceil(points.length / 2) * (BUTTON_HEIGHT + 8));
   const top = (height - drawing.height * scale) / 2;
@@ -152,7 +162,7 @@ function MarkableSide({ drawing, width, buttonWidth, points, onMark }: MarkableS
             className="absolute"
             style={{ left: c === 0 ? 0 : total - buttonWidth, top: centre(column, i) - BUTTON_HEIGHT / 2 }}
           >
-            <MarkButton {...stagePoint} onMark={onMark} width={buttonWidth - 2} />
+            <MarkButton {...stagePoint} onMark={onMark} width={buttonWidth - 2} unit={unit} />
           </div>
         )),
       )}
@@ -167,14 +177,15 @@ function MarkButton({
   marked,
   onMark,
   width,
+  unit,
   brief = false,
-}: StagePoint & { onMark: (point: Point) => void; width: number; brief?: boolean }) {
+}: StagePoint & { onMark: (point: Point) => void; width: number; unit: LengthUnit; brief?: boolean }) {
   const words =
     grade === 'good'
       ? 'good'
       : grade === 'not-looked-at'
         ? 'not looked at'
-        : (point.faults.find((fault) => fault.grade === grade)?.words ?? grade);
+        : written(point.faults.find((fault) => fault.grade === grade)?.words ?? grade, unit);
   const box =
     grade === 'fatal'
       ? 'border-loud bg-loud text-white'

@@ -3,6 +3,7 @@ import { lowContactWords } from '@/core/contact/low-contact';
 import type { UnionJudgement } from '@/core/score/rubric/judge-union';
 import type { RankedCorrection } from '@/core/score/rubric/best-corrections';
 import { formatLength, type LengthUnit } from '@/core/units/length';
+import { written } from '@/core/units/prose';
 import { UnionGlyph } from '@/ui/kit/union/union-glyph';
 import { type BenchUnion, counting, scoreText } from './bench-data';
 
@@ -62,7 +63,7 @@ export function Verdict({ judged, best, corrections, outside, last, called, unit
               <ol className="mt-1.5 flex flex-col gap-1.5" aria-label="Corrections that would raise the score most">
                 {corrections.map((correction) => (
                   <li key={correction.point} className="border-l-4 border-ink pl-2 leading-snug">
-                    <span className="font-bold">{correction.say((mm) => formatLength(mm, unit))}</span>{' '}
+                    <span className="font-bold">{written(correction.say, unit)}</span>{' '}
                     <span className="text-sm whitespace-nowrap text-muted">would be {scoreText(correction.score)}</span>
                   </li>
                 ))}

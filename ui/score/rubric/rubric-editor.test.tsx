@@ -6,6 +6,7 @@ import { FATAL_CAP } from '@/core/score/rubric/score-union';
 import { THRESHOLD_WORDS } from '@/core/methods/thresholds';
 import { rendered } from '@/ui/testing/rendered';
 import { PreviewWords } from './preview-words';
+import { editedPoint } from './edited-point';
 import { RubricEditor } from './rubric-editor';
 
 function editor(method: (typeof METHODS)[number], changes: Partial<ComponentProps<typeof RubricEditor>> = {}) {
@@ -17,7 +18,8 @@ function editor(method: (typeof METHODS)[number], changes: Partial<ComponentProp
       edits={{}}
       usualCap={FATAL_CAP}
       thresholds={method.thresholds}
-      points={pointsOf(method)}
+      points={pointsOf(method).map((point) => editedPoint(point, 'mm'))}
+      unit="mm"
       role="lead"
       scoredOtherwise={0}
       {...changes}

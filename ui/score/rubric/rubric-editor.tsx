@@ -3,6 +3,7 @@ import { THRESHOLD_WORDS } from '@/core/methods/thresholds';
 import { Problem } from '@/ui/kit/form/problem';
 import type { EditedPoint } from './edited-point';
 import { PointWordsForm } from './point-words-form';
+import { thresholdUnit } from './threshold-text';
 import { PreviewWords } from './preview-words';
 import { useRubric, type RubricEditing, type RubricEditorProps, textsOf } from './use-rubric';
 
@@ -54,7 +55,7 @@ export function RubricEditor(props: RubricEditorProps) {
 
 /** Saves, rescores, or goes back to the usual one. */
 function RubricTools({ editing }: { editing: RubricEditing }) {
-  const { busy, off, save, setTexts, points, usualCap, thresholds, setWords, setPreview, rescore } = editing;
+  const { busy, off, save, setTexts, points, usualCap, thresholds, unit, setWords, setPreview, rescore } = editing;
   return (
     <div className="flex flex-wrap gap-2">
       <ScoredOtherwise count={editing.scoredOtherwise} />
@@ -72,7 +73,7 @@ function RubricTools({ editing }: { editing: RubricEditing }) {
         className="bench-button"
         disabled={busy}
         onClick={() => {
-          setTexts(textsOf({}, points, usualCap, thresholds));
+          setTexts(textsOf({}, points, usualCap, thresholds, unit));
           setWords({});
           setPreview(null);
         }}
@@ -124,7 +125,7 @@ function PastUnions({ editing }: { editing: RubricEditing }) {
 
 /** Where grades change. */
 function ThresholdFields({ editing }: { editing: RubricEditing }) {
-  const { input, thresholds, problemAt } = editing;
+  const { input, thresholds, unit, problemAt } = editing;
   return (
     <section className="board flex flex-col gap-2" aria-labelledby="thresholds-title">
       <h2 id="thresholds-title">Caps and thresholds</h2>
@@ -134,7 +135,7 @@ function ThresholdFields({ editing }: { editing: RubricEditing }) {
       {thresholds.map((id) => (
         <label key={id} className="flex items-center justify-between gap-2">
           <span>
-            {THRESHOLD_WORDS[id].name}, {THRESHOLD_WORDS[id].unit === 'share' ? '%' : 'mm'}
+            {THRESHOLD_WORDS[id].name}, {thresholdUnit(id, unit)}
             {problemAt(`thresholds.${id}`) && (
               <span className="block text-sm font-bold text-loud">{problemAt(`thresholds.${id}`)}</span>
             )}

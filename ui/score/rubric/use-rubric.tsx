@@ -4,10 +4,12 @@ import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import type { RubricEdits } from '@/core/score/rubric/rubric-edits';
 import type { RubricPreview } from '@/core/score/rubric/rubric-preview';
-import { THRESHOLD_WORDS, type ThresholdId, USUAL_THRESHOLDS } from '@/core/methods/thresholds';
+import { type ThresholdId, USUAL_THRESHOLDS } from '@/core/methods/thresholds';
 import { parseDecimal } from '@/core/units/decimal';
+import type { LengthUnit } from '@/core/units/length';
 import { useSend } from '@/ui/kit/form/use-send';
 import type { EditedPoint } from './edited-point';
+import { readThreshold, thresholdText } from './threshold-text';
 
 export interface RubricEditorProps {
   workshopId: string;
@@ -17,6 +19,7 @@ export interface RubricEditorProps {
   usualCap: number;
   thresholds: ThresholdId[];
   points: EditedPoint[];
+  unit: LengthUnit;
   role: string;
   /** Unions of the workshop that stand as another rubric, or an earlier contact model, scored them. */
   scoredOtherwise: number;
@@ -28,6 +31,7 @@ export function textsOf(
   points: EditedPoint[],
   usualCap: number,
   thresholds: ThresholdId[],
+  unit: LengthUnit,
 ): Record<string, string> {
   const round = (value: number): string => String(Math.round(value * 1000) / 1000);
   return {
@@ -39,17 +43,18 @@ export function textsOf(
       ]),
     ),
     ...Object.fromEntries(
-      thresholds.map((id) => {
-        const value = edits.thresholds?.[id] ?? USUAL_THRESHOLDS[id];
-        return [`thresholds.${id}`, round(THRESHOLD_WORDS[id].unit === 'share' ? value * 100 : value)];
-      }),
+      thresholds.map((id) => [
+        `thresholds.${id}`,
+        thresholdText(id, edits.thresholds?.[id] ?? USUAL_THRESHOLDS[id], unit),
+      ]),
     ),
   };
 }
 
 /** A rubric as it is edited, until it is saved. */
 export function useRubric(props: RubricEditorProps) {
-  const { workshopId, method, version, edits: saved, usualCap, thresholds, points, role, scoredOtherwise } = props;
+  const { workshopId, method, version, edits: saved, ...shown } = props;
+  const { usualCap, thresholds, points, unit, role } = shown;
   const { run, busy, problem, setProblem } = useSend();
   const [words, setWords] = useState(saved.words ?? {});
   const [open, setOpen] = useState<EditedPoint | null>(null);
@@ -59,7 +64,7 @@ export function useRubric(props: RubricEditorProps) {
   // What was opened, or saved here since: what somebody else saves meanwhile must not be overwritten unseen.
   const [opened, setOpened] = useState(version);
   const mayChange = role === 'lead';
-  const { texts, setTexts, set, sum, off, read } = useFigures({ saved, points, usualCap, thresholds }, () => {
+  const { texts, setTexts, set, sum, off, read } = useFigures({ saved, points, usualCap, thresholds, unit }, () => {
     setPreview(null);
     setNotice('');
   });
@@ -93,11 +98,7 @@ export function useRubric(props: RubricEditorProps) {
   const problemAt = (name: string): string | undefined => problem?.fields[name] ?? problem?.fields[`edits.${name}`];
   const input = figureFields({ problemAt, mayChange, texts, set });
   return {
-    usualCap,
-    thresholds,
-    points,
-    role,
-    scoredOtherwise,
+    ...shown,
     busy,
     problem,
     texts,
@@ -130,17 +131,18 @@ function useFigures(
     points,
     usualCap,
     thresholds,
-  }: Pick<RubricEditorProps, 'points' | 'usualCap' | 'thresholds'> & {
+    unit,
+  }: Pick<RubricEditorProps, 'points' | 'usualCap' | 'thresholds' | 'unit'> & {
     saved: RubricEdits;
   },
   onTyped: () => void,
 ) {
-  const [texts, setTexts] = useState(() => textsOf(saved, points, usualCap, thresholds));
+  const [texts, setTexts] = useState(() => textsOf(saved, points, usualCap, thresholds, unit));
   const figure = (name: string): number => parseDecimal(texts[name] ?? '') ?? Number.NaN;
   const sum = points.reduce((total, { id }) => total + figure(`weights.${id}`), 0);
   const read = (): { edited: Omit<RubricEdits, 'words'> | null; fields: Record<string, string> } => {
     const wrong = unreadable(texts);
-    if (wrong.length === 0) return { edited: editsOf(figure, texts, points, thresholds), fields: {} };
+    if (wrong.length === 0) return { edited: editsOf(figure, texts, { saved, points, thresholds, unit }), fields: {} };
     return { edited: null, fields: Object.fromEntries(wrong.map((name) => [name, 'Enter a figure.'])) };
   };
   return {
@@ -166,7 +168,9 @@ function figureFields(typing: Omit<FigureFieldProps, 'name' | 'label' | 'placeho
 function rescoredWords(count: number): string {
   return count === 0
     ? 'All judgements of this workshop stand by this rubric already.'
-    : `${count} judgements scored again; their earlier scores are kept with them.`;
+    : count === 1
+      ? 'One judgement scored again; its earlier score is kept with it.'
+      : `${count} judgements scored again; their earlier scores are kept with them.`;
 }
 
 /** Names of the figures that are none; a cap may be left empty. */
@@ -180,8 +184,14 @@ function unreadable(texts: Record<string, string>): string[] {
 function editsOf(
   figure: (name: string) => number,
   texts: Record<string, string>,
-  points: RubricEditorProps['points'],
-  thresholds: RubricEditorProps['thresholds'],
+  {
+    saved,
+    points,
+    thresholds,
+    unit,
+  }: Pick<RubricEditorProps, 'points' | 'thresholds' | 'unit'> & {
+    saved: RubricEdits;
+  },
 ): Omit<RubricEdits, 'words'> {
   return {
     weights: Object.fromEntries(
@@ -193,7 +203,10 @@ function editsOf(
       points.filter(({ id }) => (texts[`caps.${id}`] ?? '').trim() !== '').map(({ id }) => [id, figure(`caps.${id}`)]),
     ),
     thresholds: Object.fromEntries(
-      thresholds.map((id) => [id, figure(`thresholds.${id}`) / (THRESHOLD_WORDS[id].unit === 'share' ? 100 : 1)]),
+      thresholds.map((id) => {
+        const name = `thresholds.${id}`;
+        return [id, readThreshold(id, texts[name] ?? '', figure(name), unit, saved.thresholds?.[id])];
+      }),
     ),
     fatalCap: figure('fatalCap'),
   };

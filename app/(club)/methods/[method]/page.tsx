@@ -5,6 +5,7 @@ import { METHODS } from '@/core/methods/registry';
 import { type Choices, chosen } from '@/core/methods/school';
 import { fittingWood } from '@/core/teach/fitting-wood';
 import { STOCK_RANGES } from '@/core/methods/stock-ranges';
+import { written } from '@/core/units/prose';
 import { stepSheets } from '@/core/teach/step-sheets';
 import { parseDecimal } from '@/core/units/decimal';
 import { formatLengthNumber, toMillimetres, type LengthUnit } from '@/core/units/length';
@@ -61,7 +62,7 @@ export default async function MethodPage({
           <div>
             <h1 className="text-4xl!">{method.name}</h1>
             <p className="mb-3 max-w-prose text-lg">{method.purpose}</p>
-            <MethodFacts method={method} unit={unit} />
+            <MethodFacts method={method} tools={technique.tools} unit={unit} />
           </div>
           <DrawnForForm
             unit={unit}
@@ -76,7 +77,7 @@ export default async function MethodPage({
         <h2 className="mb-2">Cut by cut</h2>
         <StepList steps={steps} />
         <div className="mt-6">
-          <MethodAfter method={method} technique={technique} rule={rule} unit={unit} />
+          <MethodAfter method={method} technique={technique} wood={wood} rule={rule} unit={unit} />
         </div>
         <p className="mt-6 max-w-prose text-sm text-muted">
           Local rules, the club’s own rules and licensed practice come before anything on this page. Protected varieties
@@ -139,12 +140,12 @@ function DrawnForForm({ unit, wood, problem, method, choices, paper, files }: Dr
                 <select name={question.id} defaultValue={choices[question.id]} className="bench-input font-normal">
                   {question.options.map((option) => (
                     <option key={option.id} value={option.id}>
-                      {option.words}
+                      {written(option.words, unit)}
                     </option>
                   ))}
                 </select>
                 <span className="font-normal text-muted">
-                  {question.options.find((option) => option.id === choices[question.id])!.reason}
+                  {written(question.options.find((option) => option.id === choices[question.id])!.reason, unit)}
                 </span>
               </label>
             ))}

@@ -1,3 +1,4 @@
+import { written } from '@/core/units/prose';
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { chosen } from '@/core/methods/school';
@@ -106,7 +107,7 @@ function SchoolsFollowed({ method, workshop, id, context }: SchoolsFollowedProps
           return (
             <li key={question.id} className={answer === question.options[0]!.id ? '' : 'font-bold'}>
               <span className="font-normal text-muted">{question.question}:</span>{' '}
-              {question.options.find(({ id: option }) => option === answer)!.words}
+              {written(question.options.find(({ id: option }) => option === answer)!.words, context.actor.lengthUnit)}
             </li>
           );
         })}
@@ -129,6 +130,7 @@ function SchoolsFollowed({ method, workshop, id, context }: SchoolsFollowedProps
           questions={method.schools}
           choices={workshop.schools}
           mayChange={context.actor.role !== 'viewer'}
+          unit={context.actor.lengthUnit}
         />
       </details>
     </section>

@@ -1,3 +1,4 @@
+import { editedPoint } from '@/ui/score/rubric/edited-point';
 import type { Metadata } from 'next';
 import { methodById } from '@/core/methods/registry';
 import { pointsOf } from '@/core/methods/shown-technique';
@@ -47,19 +48,8 @@ export default async function Rubric({ params, searchParams }: RubricProps) {
         thresholds={method.thresholds}
         role={context.actor.role}
         scoredOtherwise={scoredOtherwise}
-        points={pointsOf(method, workshop.schools).map(
-          ({ id: point, letter, name, weight, stage, good, correction, faults, measured }) => ({
-            id: point,
-            letter,
-            name,
-            weight,
-            stage,
-            good,
-            correction,
-            faults,
-            measured,
-          }),
-        )}
+        points={pointsOf(method, workshop.schools).map((point) => editedPoint(point, context.actor.lengthUnit))}
+        unit={context.actor.lengthUnit}
       />
     </>
   );

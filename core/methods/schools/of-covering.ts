@@ -1,0 +1,77 @@
+import { mm, prose } from '../../units/prose';
+import { question, usually } from '../school';
+
+/* Questions of binding, sealing and covering on which practitioners differ. Source: trade handbook, where practitioners disagree. */
+
+export const FILM_WHEN = question(
+  'film',
+  'cover',
+  'When the film goes on the scion',
+  ['after', 'after joining', 'The hand feels the wood while it cuts.'],
+  ['before', 'before cutting', 'The scion never dries, and no one forgets it.'],
+);
+export const TURNS = question(
+  'turns',
+  'cover',
+  'Turns of the wrap',
+  ['few', 'few, so that callus shows through', 'One looks instead of guessing.'],
+  ['layers', 'two layers, up and back', 'More pressure, and it holds longer.'],
+);
+export const STUMP = question(
+  'stump',
+  'cover',
+  'Stump and split',
+  ['sealed', 'sealed', 'Keeps water out of the open wood.'],
+  ['left', 'left open', 'Sealants crack and hold water underneath.'],
+);
+export const BUD_COVER = question(
+  'bud-cover',
+  'cover',
+  'The bud under the wrap',
+  ['out', 'left peeping out', 'It can grow without anyone coming by.'],
+  ['film', 'covered with thin stretch film', 'Nothing dries, and the bud grows through.'],
+  ['rubber', 'covered by rubber until spring', 'For dormant chips: warm, dark and pressed.'],
+);
+export const INLAY_FIX = question(
+  'inlay-fix',
+  'cover',
+  'How the inlay is fixed',
+  ['tape', 'tape', 'Nothing stays in the tree.'],
+  ['nail', prose`one fine ${mm(19)} nail`, 'Sits at once, on thick bark as well.'],
+  ['driven', 'strong cloth tape, the scion driven tight last', 'The tape pulls the face on to the wood.'],
+);
+export const COVER = question(
+  'cover',
+  'cover',
+  'Cover against drying',
+  ['foil-bag', 'foil, shiny side out, and a bag tied over the foil', 'Moist for weeks, and the sun is turned away.'],
+  ['shellac', 'shellac over scion and cuts, then foil and bag besides', 'Dry cuts stay shut when the bag is opened.'],
+  ['film', 'film only', 'Enough where summers are damp.'],
+);
+export const COAT = question(
+  'coat',
+  'cover',
+  'A coat over the film',
+  ['film', 'film alone', 'One thing less to dry and to crack.'],
+  ['coat', 'sealant over wrap and film', 'Lasts until midsummer, rain or shine.'],
+);
+export const DARK_SEAL = question(
+  'dark-seal',
+  'cover',
+  'Dark sealant in the sun',
+  ['paint', 'white paint over it', 'Keeps the cambium from overheating.'],
+  ['foil', 'foil over it', 'Goes on at once and comes off again.'],
+);
+const BINDING_OFF = question(
+  'binding-off',
+  'aftercare',
+  'How the binding comes off',
+  ['look', 'look, and take off what lingers', 'Stretch and degradable film may outlast a dull summer.'],
+  ['unwind', 'cut the knot and unwind', 'No blade near the bark.'],
+  ['slit', 'slit on the side away from the bud', 'Quick in a nursery row.'],
+  ['perforate', 'perforate in several places and let growth burst it', 'Nobody has to come back.'],
+);
+/** Of stretch tape, which gives; of rubber, which may rot; of tape that neither gives nor rots. */
+export const STRETCH_OFF = usually(BINDING_OFF, 'look', 'unwind', 'slit', 'perforate');
+export const RUBBER_OFF = usually(BINDING_OFF, 'slit', 'unwind', 'look');
+export const TAPE_OFF_BY = usually(BINDING_OFF, 'unwind', 'slit');
