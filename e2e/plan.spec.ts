@@ -121,7 +121,7 @@ test('dates are listed with their sources, and the calendar file counts up inste
   await page.goto(`/workshops/${day}/plan/dates`);
   const cut = page.getByRole('listitem').filter({ hasText: 'Cut scion wood: pear' });
   await expect(cut).toContainText('12 Jan 2031');
-  await expect(cut).toContainText('Source: trade handbook');
+  await expect(cut).toContainText('Source: usual practice');
   await expect(page.getByRole('listitem').filter({ hasText: 'Order stocks' })).toContainText('No source: our guess');
   await expect(page.getByText('Nothing speaks against this day.')).toBeVisible();
   const file = async (): Promise<string> => {

@@ -56,5 +56,31 @@ export function calendarFile(name: string, events: readonly CalendarEvent[]): st
     }),
   );
   if (error || !value) throw error ?? new Error('The calendar could not be written.');
-  return value;
+  return foldedAtOctets(value);
+}
+
+/** Longest line of a calendar file, octets without its line break: RFC 5545, 3.1. */
+const LINE = 75;
+
+/** Lines folded by octets; the writer folds by characters, of which some are up to four octets long. */
+function foldedAtOctets(file: string): string {
+  const fold = (line: string): string => {
+    let folded = '';
+    let octets = 0;
+    for (const character of line) {
+      const size = Buffer.byteLength(character);
+      if (octets + size > LINE) {
+        folded += '\r\n ';
+        octets = 1;
+      }
+      folded += character;
+      octets += size;
+    }
+    return folded;
+  };
+  return file
+    .replaceAll(/\r?\n[ \t]/g, '')
+    .split(/\r?\n/)
+    .map(fold)
+    .join('\r\n');
 }

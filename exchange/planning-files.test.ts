@@ -143,6 +143,21 @@ describe('a calendar file', () => {
     expect(written.filter((line) => line === 'BEGIN:VEVENT')).toHaveLength(1);
     expect(lines([event({ cancelled: true })])).toContain('STATUS:CANCELLED');
   });
+  it('folds at 75 octets, within no character, and unfolds to what was written', () => {
+    const description = 'Quitten gut feucht halten, Schößlinge über der Veredelung zählen – täglich; '.repeat(4);
+    const file = calendarFile('Islet day', [
+      event({ title: 'Größe prüfen, Knospen wärmen und weiterführen, übers ganze Jahr hinweg', description }),
+    ]);
+    for (const line of file.split('\r\n')) {
+      expect(Buffer.byteLength(line)).toBeLessThanOrEqual(75);
+      expect(line).not.toContain('\uFFFD');
+    }
+    expect(
+      lines([event({ description })])
+        .find((line) => line.startsWith('DESCRIPTION:'))!
+        .replaceAll('\\', ''),
+    ).toBe(`DESCRIPTION:${description}`);
+  });
   it('has the day’s hours in the zone of the site, before and after clocks change', () => {
     const at = (from: string, zone: string): string[] =>
       lines([event({ from, to: from, times: { start: '09:30', end: '16:00', zone } })]);

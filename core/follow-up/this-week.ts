@@ -24,7 +24,7 @@ const ASLEEP_STILL = 'Buds that slept wake late. Rub off the stock’s own shoot
 
 /*
  * What a person can do this week about a union, by what they saw: what the method's own timetable asks for then,
- * and what the trade handbook says of looking again (signs and milestones), of a second try and of cutting back
+ * and what usual practice says of looking again (signs and milestones), of a second try and of cutting back
  * (aftercare), and of keeping the stock of a dead union.
  */
 const USUAL: Record<Milestone, Required<ByAnswer>> = {

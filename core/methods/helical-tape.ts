@@ -11,7 +11,7 @@ export interface Wrap {
 
 /**
  * Length of tape for a helical wrap: turns times the length of one turn, less what stretch gives.
- * Source: trade handbook, arithmetic.
+ * Source: usual practice, arithmetic.
  *
  * @returns mm of tape as it comes off the roll.
  * @throws RangeError for a wrap no hand can make.

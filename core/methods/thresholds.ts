@@ -15,7 +15,7 @@ export interface Thresholds {
 
 export type ThresholdId = keyof Thresholds;
 
-/** Source: trade handbook, judging a union on the bench; `matched` is the contact model's. */
+/** Source: usual practice, judging a union on the bench; `matched` is the contact model's. */
 export const USUAL_THRESHOLDS: Readonly<Thresholds> = {
   matched: 0.6,
   hairline: 0.2,

@@ -74,7 +74,7 @@ describe('the variant of a union', () => {
   });
 });
 
-/* The days: trade handbook, following up. */
+/* The days: usual practice, following up. */
 describe('rounds by variant', () => {
   const from = (window: DueWindow | undefined, day: string): number => daysBetween(day, window!.from);
 

@@ -1,5 +1,6 @@
 import { type Paper, SHEETS } from '@/core/units/paper';
 import { COLOURS } from '@/core/drawing/colours';
+import { datesOnCard } from '@/core/score/cards/card-dates';
 import type { CardKeeper, CardUnion, PersonCard } from '@/core/score/cards/person-card';
 import { formatCode } from '@/core/codes/plant-code';
 import { thumbnail } from '@/core/drawing/thumbnail';
@@ -12,7 +13,7 @@ import { paintDrawing } from './paint-drawing';
 /** Largest enlargement of a drawing on a card. */
 const MOST_SCALE = 1.6;
 
-/** One page for each person at the end of the day. */
+/** A card for each person at the end of the day: a page, and more where what is due does not fit on it. */
 export function personCardsPdf(cards: readonly PersonCard[], paper: Paper): Promise<Buffer> {
   const { width, height } = SHEETS[paper];
   const [left, right] = [16 * MM, (width - 16) * MM];
@@ -188,42 +189,34 @@ function keeperWords({ code, variety, stock, place, judged }: CardKeeper): strin
   return `${formatCode(code)} ${variety} on ${stock}${place ? `, ${place}` : ''}${score}`;
 }
 
-/** What goes home, and when to look at it; as much as the page holds. */
-function home(
-  doc: Doc,
-  { keepers, looks, tasks }: PersonCard,
-  left: number,
-  right: number,
-  top: number,
-  bottom: number,
-): void {
+/** What goes home, and all that is due on it by its days; on further pages where the first is full. */
+function home(doc: Doc, card: PersonCard, left: number, right: number, top: number, bottom: number): void {
+  const { keepers } = card;
   const end = bottom - 14 * MM;
   let y = top;
   writeLine(doc, keepers.length === 0 ? 'Nothing goes home yet.' : 'What goes home with you', left, y, {
     size: 12,
     weight: 700,
   });
-  y += 5.5 * MM;
-  if (keepers.length > 0)
-    y =
-      writeParagraph(doc, keepers.map(keeperWords).join('  ·  '), left, y, { size: 9.5, width: right - left }) + 2 * MM;
-  const rows = [
-    ...looks.map(({ from, to, lookFor, method }) => ({
-      when: `${formatDate(from)} to ${formatDate(to)}`,
-      what: `${method ? `${method}, look` : 'Look'}: ${lookFor}`,
-      bold: true,
-    })),
-    ...tasks.map(({ from, to, name, method }) => ({
-      when: from === to ? formatDate(from) : `${formatDate(from)} to ${formatDate(to)}`,
-      what: method ? `${method}: ${name}` : name,
-      bold: false,
-    })),
-  ];
   if (keepers.length === 0) return;
-  for (const { when, what, bold } of rows) {
-    if (y > end) break;
+  y += 5.5 * MM;
+  y = writeParagraph(doc, keepers.map(keeperWords).join('  ·  '), left, y, { size: 9.5, width: right - left }) + 2 * MM;
+  for (const { from, to, what, look } of datesOnCard(card)) {
+    if (y > end) {
+      doc.addPage();
+      writeLine(doc, `${card.name}, seat ${card.seat}: what goes home, continued`, left, 18 * MM, {
+        size: 11,
+        weight: 700,
+      });
+      y = 26 * MM;
+    }
+    const when = from === to ? formatDate(from) : `${formatDate(from)} to ${formatDate(to)}`;
     writeLine(doc, when, left, y, { size: 8.5, width: 50 * MM });
-    writeLine(doc, what, left + 52 * MM, y, { size: 8.5, weight: bold ? 700 : 400, width: right - left - 52 * MM });
-    y += 4.6 * MM;
+    const below = writeParagraph(doc, what, left + 52 * MM, y, {
+      size: 8.5,
+      weight: look ? 700 : 400,
+      width: right - left - 52 * MM,
+    });
+    y = Math.max(below, y + 4.2 * MM) + 0.4 * MM;
   }
 }

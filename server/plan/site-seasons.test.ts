@@ -102,7 +102,7 @@ describe('a site without frost', () => {
 });
 
 describe('a site without normals', () => {
-  it('leaves the choice to the calendar of the trade', () => {
+  it('leaves the choice to the usual calendar', () => {
     const nowhere: SiteYear = { hemisphere: 'north', climate: null, edits: {}, observations: [] };
     expect(
       siteSeasons(nowhere, known, { place: 'bench', scionSpecies: 'pear', stockSpecies: 'pear' }, '2027-03-06'),

@@ -325,7 +325,7 @@ describe('a site’s year', () => {
       quarantine: ['grape'],
       edits: {
         'pome.swell': { value: 55, margin: 10, source: 'our book' },
-        'bud-open': { value: 70, margin: 7, source: 'trade handbook, the year' },
+        'bud-open': { value: 70, margin: 7, source: 'usual practice' },
       },
     });
     expect(await getSite(lead(), id)).toMatchObject({

@@ -1,5 +1,6 @@
 'use client';
 
+import { OUR_GUESS, USUAL_PRACTICE } from '@/core/units/figure-source';
 import type { useSend } from '@/ui/kit/form/use-send';
 import { pairInput } from '@/core/teach/pair-input';
 import { useState } from 'react';
@@ -150,7 +151,7 @@ function PairForm({ submit, problem, errors, register, open, busy }: PairFormPro
       >
         <input
           {...register('source')}
-          defaultValue={open.source.startsWith('trade') ? '' : open.source}
+          defaultValue={[USUAL_PRACTICE, OUR_GUESS].includes(open.source) ? '' : open.source}
           maxLength={200}
         />
       </Field>

@@ -8,7 +8,7 @@ interface SituationFormProps {
   unit: LengthUnit;
   situation: Situation;
   /** What is wrong with a field, by its name. */
-  /** Sites with a year of their own, and the one whose year is asked; empty for the calendar of the trade. */
+  /** Sites with a year of their own, and the one whose year is asked; empty for the usual calendar. */
   sites: { id: string; name: string }[];
   site: string;
   problems: Record<string, string>;
@@ -33,7 +33,7 @@ export function SituationForm({ species, scionSpecies, unit, situation, sites, s
         <div className="col-span-2 grid">
           {select('site', 'The year of', site, [
             ...sites.map(({ id, name }): [string, string] => [id, name]),
-            ['', 'no site: the calendar of the trade'],
+            ['', 'no site: the usual calendar'],
           ])}
         </div>
       )}

@@ -22,7 +22,7 @@ export interface Situation {
   /** Wood is scarce: a bud a union is worth more than a stick a union. */
   scarce: boolean;
   practised: boolean;
-  /** What the year of a site says, in place of the calendar of the trade; then `climate` is not asked. */
+  /** What the year of a site says, in place of the usual calendar; then `climate` is not asked. */
   atSite?: SiteSeasons | null;
 }
 

@@ -6,7 +6,7 @@ import type { SECOND_BUD } from '../schools/of-cutting';
 import type { Step } from '../step';
 import { step } from './steps';
 
-/** How high a bud is set above the soil, mm; higher for citrus kin. Source: trade handbook, wood and stocks. */
+/** How high a bud is set above the soil, mm; higher for citrus kin. Source: usual practice, wood and stocks. */
 export const BUD_HEIGHT = { from: 150, to: 300 };
 export const CITRUS_BUD_HEIGHT = { from: 200, to: 300 };
 

@@ -1,3 +1,5 @@
+import { OUR_GUESS, USUAL_PRACTICE } from '../../units/figure-source';
+
 /** How a pair of kinds usually fares. A warning at most: nothing is ever forbidden by it. */
 export type Verdict = 'works' | 'mind' | 'fails';
 
@@ -12,62 +14,60 @@ export interface Pairing {
   source: string;
 }
 
-const TRADE = 'trade handbook, stocks and wood';
-
 /** What every club starts from; its own rows stand before these. */
 export const USUAL_PAIRINGS: readonly Pairing[] = [
-  { stock: 'quince', scion: 'medlar', verdict: 'works', note: 'The usual stock for medlar.', source: TRADE },
+  { stock: 'quince', scion: 'medlar', verdict: 'works', note: 'The usual stock for medlar.', source: USUAL_PRACTICE },
   {
     stock: 'quince',
     scion: 'pear',
     verdict: 'mind',
     note: 'Needs a variety that agrees with quince, or a piece of one that does in between. Others live some years and break.',
-    source: TRADE,
+    source: USUAL_PRACTICE,
   },
   {
     stock: 'quince',
     scion: 'apple',
     verdict: 'mind',
     note: 'Across genera of the pome family: may live a few years and break.',
-    source: TRADE,
+    source: USUAL_PRACTICE,
   },
   {
     stock: 'pear',
     scion: 'quince',
     verdict: 'mind',
     note: 'Across genera of the pome family: may live a few years and break.',
-    source: TRADE,
+    source: USUAL_PRACTICE,
   },
   {
     stock: 'pear',
     scion: 'medlar',
     verdict: 'mind',
     note: 'Across genera of the pome family: may live a few years and break.',
-    source: TRADE,
+    source: USUAL_PRACTICE,
   },
   {
     stock: 'apple',
     scion: 'pear',
     verdict: 'mind',
     note: 'Across genera of the pome family: may live a few years and break.',
-    source: TRADE,
+    source: USUAL_PRACTICE,
   },
   {
     stock: 'medlar',
     scion: 'pear',
     verdict: 'mind',
     note: 'Across genera of the pome family: may live a few years and break.',
-    source: TRADE,
+    source: USUAL_PRACTICE,
   },
-  { stock: 'plum', scion: 'apricot', verdict: 'works', note: 'On several plum stocks.', source: TRADE },
-  { stock: 'plum', scion: 'peach', verdict: 'works', note: 'On several plum stocks.', source: TRADE },
-  { stock: 'plum', scion: 'cherry', verdict: 'fails', note: 'Cherry does not take on plum.', source: TRADE },
+  { stock: 'plum', scion: 'apricot', verdict: 'works', note: 'On several plum stocks.', source: USUAL_PRACTICE },
+  { stock: 'plum', scion: 'peach', verdict: 'works', note: 'On several plum stocks.', source: USUAL_PRACTICE },
+  { stock: 'plum', scion: 'cherry', verdict: 'fails', note: 'Cherry does not take on plum.', source: USUAL_PRACTICE },
   {
     stock: 'walnut',
     scion: 'pecan',
     verdict: 'mind',
     note: 'Within the kin; little is known of single pairs.',
-    source: 'no source, an assumption',
+    source: OUR_GUESS,
   },
 ];
 
@@ -113,19 +113,20 @@ export function pairingOf(stock: string, scion: string, own: readonly Pairing[] 
     (pairing) => kindOf(pairing.stock) === on && kindOf(pairing.scion) === from,
   );
   if (row) return row;
-  if (on === from) return { stock, scion, verdict: 'works', note: 'Same species: nearly always.', source: TRADE };
+  if (on === from)
+    return { stock, scion, verdict: 'works', note: 'Same species: nearly always.', source: USUAL_PRACTICE };
   const [a, b] = [KINS[on], KINS[from]];
   if (!a || !b) return null;
-  if (a !== b) return { stock, scion, verdict: 'fails', note: 'Not of one kin.', source: TRADE };
+  if (a !== b) return { stock, scion, verdict: 'fails', note: 'Not of one kin.', source: USUAL_PRACTICE };
   if (a === 'pome')
     return {
       stock,
       scion,
       verdict: 'mind',
       note: 'Across genera of the pome family: some live, many break after a few years.',
-      source: TRADE,
+      source: USUAL_PRACTICE,
     };
-  return { stock, scion, verdict: 'mind', note: 'Within the kin: usually.', source: TRADE };
+  return { stock, scion, verdict: 'mind', note: 'Within the kin: usually.', source: USUAL_PRACTICE };
 }
 
 /** The kin a species belongs to, as figures are kept by kin; null for one not known here. */

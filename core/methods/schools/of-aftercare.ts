@@ -1,7 +1,7 @@
 import { mm, prose } from '../../units/prose';
 import { question, usually } from '../school';
 
-/* Questions of aftercare on which practitioners differ. Source: trade handbook, where practitioners disagree. */
+/* Questions of aftercare on which practitioners differ. Source: usual practice, where practitioners disagree. */
 
 export const HEAD_BACK = question(
   'head-back',

@@ -1,7 +1,7 @@
 import { mm, prose } from '../../units/prose';
 import { question } from '../school';
 
-/* Questions of wood and of the cut on which practitioners differ. Source: trade handbook, where practitioners disagree. */
+/* Questions of wood and of the cut on which practitioners differ. Source: usual practice, where practitioners disagree. */
 
 export const TONGUE = question(
   'tongue',

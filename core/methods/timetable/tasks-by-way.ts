@@ -5,7 +5,7 @@ import { PATCH_TOP_STAYS } from './tasks-of-stock';
 import { event, healingDays, phase } from './trigger';
 
 /*
- * A method says its aftercare as it is mostly done; how a union lives on changes some of it. Source: trade handbook,
+ * A method says its aftercare as it is mostly done; how a union lives on changes some of it. Source: usual practice,
  * aftercare and following up; method sheets of chip, T and patch.
  */
 

@@ -5,7 +5,7 @@ import type { BUD_COVER, RUBBER_OFF, STRETCH_OFF, TAPE_OFF_BY } from '../schools
 import { type AftercareTask, task } from './aftercare-task';
 import { calendarDays, event, growth, healingDays, phase, type Trigger } from './trigger';
 
-/* How bindings come off, by what they are made of and by school. Source: trade handbook, aftercare; method sheets. */
+/* How bindings come off, by what they are made of and by school. Source: usual practice, aftercare; method sheets. */
 
 const GIRDLES = 'It girdles.';
 const off = (name: Prose, trigger: Trigger, missed = GIRDLES): AftercareTask =>

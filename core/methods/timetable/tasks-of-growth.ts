@@ -5,7 +5,7 @@ import type { BUDS } from '../schools/of-cutting';
 import { type AftercareTask, task } from './aftercare-task';
 import { AT_ONCE, event, EVERY_VISIT, EVERY_YEAR, growth, healingDays, phase } from './trigger';
 
-/* Aftercare of what grows from a union, by the trade handbook's table. Lengths are mm of new growth. */
+/* Aftercare of what grows from a union, as usual practice has it. Lengths are mm of new growth. */
 
 /** Bag and foil, by when they are opened. */
 export const coverOff = (open: AnswerTo<typeof COVER_OPEN>): AftercareTask[] => [

@@ -6,7 +6,7 @@ import { type AftercareTask, task } from './aftercare-task';
 import { FIRST_MOVEMENT, SWELLING_WORDS } from './first-movement';
 import { AT_ONCE, calendarDays, healingDays, phase } from './trigger';
 
-/* Aftercare until a union has healed, by the trade handbook's table. Days are days since the union. */
+/* Aftercare until a union has healed, as usual practice has it. Days are days since the union. */
 
 const ROOTS: Record<AnswerTo<typeof ROOT_TRIM>, string> = {
   half: 'Trim the roots by half, to fit the pot',
@@ -22,7 +22,13 @@ export const potting = (trim: AnswerTo<typeof ROOT_TRIM>): AftercareTask =>
     AT_ONCE,
     'It does not fit the pot, or roots turn in it.',
   );
-export const WATER = task('water', 'Water in; keep the packing or the soil moist', AT_ONCE, 'It dries out.', 7);
+export const WATER = task(
+  'water',
+  'Water in, with a basin round what is planted; keep packing and soil moist',
+  AT_ONCE,
+  'It dries out.',
+  7,
+);
 export const WARM = task(
   'warm',
   'Keep it warm for 14 days, at the temperature its kind knits at, then cool until it is planted',

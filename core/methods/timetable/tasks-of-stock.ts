@@ -11,7 +11,7 @@ import type {
 import { type AftercareTask, task } from './aftercare-task';
 import { AT_ONCE, calendarDays, event, growth, healingDays, phase, type Trigger } from './trigger';
 
-/* What is done to the stock for the sake of a union, by the trade handbook's table. */
+/* What is done to the stock for the sake of a union, as usual practice has it. */
 
 const OUTCOMPETED = 'The union is outcompeted.';
 

@@ -3,7 +3,7 @@ import type { RoundAdvice } from './round-advice';
 import { calendarDays, healingDays, phase, phaseNotBefore, phasePast } from './trigger';
 
 /*
- * Rounds of follow-up by variant. Days, weeks and signs: trade handbook, following up. Windows are as long as a club
+ * Rounds of follow-up by variant. Days, weeks and signs: usual practice, following up. Windows are as long as a club
  * takes to ask, a week or so. Where leaves do not fall, half a year and a year stand in for leaf fall and spring.
  */
 

@@ -43,7 +43,7 @@ export interface DayBlock {
 
 /**
  * Minutes that unions `from` to `to` of a person take, counted from 1: the n-th takes
- * first * falling^log2(n). Source: trade handbook, arithmetic, as a start.
+ * first * falling^log2(n). Source: usual practice, arithmetic, as a start.
  *
  * @throws RangeError for a first union of no time, or hands that get slower.
  * @example minutesForUnions(1, 2, 20, 0.8) // 20 + 16

@@ -136,11 +136,11 @@ describe('the season finder', () => {
     expect(calendar.on(plan('inlay'), '2027-04-25').verdict.chance).toBe('open');
     expect(siteCalendar(site(), METHODS).on(plan('inlay'), '2027-04-21').verdict.chance).toBe('shut');
   });
-  it('falls back on the calendar of the trade without normals, and says so', () => {
+  it('falls back on the usual calendar without normals, and says so', () => {
     const { verdict } = siteCalendar(site({ climate: null }), METHODS).on(plan('whip-and-tongue'), '2027-03-20');
     expect(verdict).toMatchObject({
       chance: 'edge',
-      why: 'By the calendar of the trade only: this site has no normals yet.',
+      why: 'By the usual calendar only: this site has no normals yet.',
     });
     expect(
       siteCalendar(site({ climate: null }), METHODS).on(plan('whip-and-tongue'), '2027-07-20').verdict.why,

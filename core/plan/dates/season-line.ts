@@ -42,7 +42,7 @@ export function monthsOf(
 
 /**
  * How far a temperate plant is in leaf in the middle of a month, 0 bare to 1 full: a picture of the
- * year's course by the calendar of the trade handbook, no forecast.
+ * year's course by the usual calendar, no forecast.
  */
 export function leafiness(month: number, hemisphere: 'north' | 'south'): number {
   const NORTH = [0, 0, 0.1, 0.4, 0.8, 1, 1, 1, 0.9, 0.5, 0.1, 0];

@@ -32,7 +32,7 @@ export type TaughtWithVerdict = Taught & { verdict: DayVerdict };
 
 /**
  * What is taught, on any date, by the methods that are known: the year of the species then, and whether the method is in season.
- * A site without normals has no year of its own; then the calendar of the trade stands in, and says so.
+ * A site without normals has no year of its own; then the usual calendar stands in, and says so.
  */
 export function siteCalendar(
   site: SiteYear,
@@ -119,13 +119,12 @@ function byCalendar(
 ): DayVerdict {
   const seasons = use.seasons.filter((season) => !season.places || season.places.includes(plan.place));
   const season = seasons.find((season) => isInSeason(season, date, hemisphere, use.tropics ?? false)) ?? null;
-  if (season)
-    return { chance: 'edge', season, why: 'By the calendar of the trade only: this site has no normals yet.' };
+  if (season) return { chance: 'edge', season, why: 'By the usual calendar only: this site has no normals yet.' };
   const next = nextOpening(seasons, date, hemisphere);
   return {
     chance: 'shut',
     season: null,
-    why: `${name} is out of its season by the calendar of the trade${next ? `; it opens about ${next.date}` : ''}. This site has no normals yet.`,
+    why: `${name} is out of its season by the usual calendar${next ? `; it opens about ${next.date}` : ''}. This site has no normals yet.`,
   };
 }
 

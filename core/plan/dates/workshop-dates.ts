@@ -1,3 +1,4 @@
+import { USUAL_PRACTICE } from '../../units/figure-source';
 import { kinOf } from '../../methods/compatibility/compatibility';
 import { MILESTONE_WORDS } from '../../methods/milestones';
 import { dueWindow, type DueWindow } from '../../methods/timetable/due-window';
@@ -126,7 +127,7 @@ function advisedDates(taught: DatesInput['taught'], date: IsoDate, unit: DatesIn
       name: `Follow-up: ${MILESTONE_WORDS[milestone].name.toLowerCase()}`,
       ...due,
       kind: 'round',
-      source: 'trade handbook, following up',
+      source: USUAL_PRACTICE,
       how: lookedFor(asks, asks.length < taught.length, unit),
     });
   }

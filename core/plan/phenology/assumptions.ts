@@ -1,3 +1,5 @@
+import { USUAL_PRACTICE } from '../../units/figure-source';
+
 /** A figure the plan goes by: editable at each site, with who says so. */
 export interface Assumption {
   id: string;
@@ -13,8 +15,6 @@ export interface Assumption {
 /** What a site has instead of the usual figure. */
 export type Edits = Record<string, { value: number; margin: number; source: string }>;
 
-const TRADE = 'trade handbook, the year';
-const CALLUS = 'trade handbook, callusing temperatures';
 const guess = (id: string, name: string, value: number, unit: string, margin: number): Assumption => ({
   id,
   name,
@@ -23,13 +23,13 @@ const guess = (id: string, name: string, value: number, unit: string, margin: nu
   margin,
   source: null,
 });
-const known = (id: string, name: string, value: number, unit: string, margin: number, source = TRADE): Assumption => ({
+const known = (id: string, name: string, value: number, unit: string, margin: number): Assumption => ({
   id,
   name,
   value,
   unit,
   margin,
-  source,
+  source: USUAL_PRACTICE,
 });
 
 /** Warmth summed since midwinter at which buds swell, buds break and bark slips, by kin: guesses all. degC days above the base. */
@@ -47,7 +47,7 @@ const SPRING: Record<string, [swell: number, leaf: number, slip: number]> = {
 
 /** Temperatures in which callus forms, degC. */
 const CALLUSING: Record<string, [from: number, to: number]> = {
-  pome: [15, 24],
+  pome: [15, 27],
   stone: [18, 24],
   walnut: [24, 29],
   hickory: [24, 29],
@@ -101,11 +101,11 @@ export const ASSUMPTIONS: readonly Assumption[] = [
   known('budwood', 'Budwood keeps this long in the cold', 5, 'days', 0),
   known('callus', 'Bench grafts callus in warmth', 14, 'days', 0),
   ...Object.entries(CALLUSING).flatMap(([kin, [from, to]]) => [
-    known(`${kin}.callus-from`, `Callus forms from, ${kin} kin`, from, '°C', 0, CALLUS),
-    known(`${kin}.callus-to`, `Callus forms up to, ${kin} kin`, to, '°C', 0, CALLUS),
+    known(`${kin}.callus-from`, `Callus forms from, ${kin} kin`, from, '°C', 0),
+    known(`${kin}.callus-to`, `Callus forms up to, ${kin} kin`, to, '°C', 0),
   ]),
-  known('pome.callus-slow', 'Callus still forms, slowly and safely, pome kin', 7, '°C', 0, CALLUS),
-  known('callus-stop', 'Callus fails above', 32, '°C', 0, CALLUS),
+  known('pome.callus-slow', 'Callus still forms, slowly and safely, pome kin', 7, '°C', 0),
+  known('callus-stop', 'Callus fails above', 32, '°C', 0),
 ];
 
 const USUAL = new Map(ASSUMPTIONS.map((assumption) => [assumption.id, assumption]));

@@ -5,7 +5,7 @@ import { addDays, type IsoDate } from '../../units/iso-date';
 
 type Hemisphere = 'north' | 'south';
 
-/** Turns of the northern temperate year by the calendar of the trade, where a site knows nothing of its own. */
+/** Turns of the northern temperate year by the usual calendar, where a site knows nothing of its own. */
 const USUAL_TURNS: Record<SeasonTurn, string> = {
   midsummer: '06-21',
   'buds-swell': '03-20',

@@ -171,7 +171,7 @@ export function inUnits(value: number, unit: string): string {
   return `${rounded} ${rounded === 1 && unit.endsWith('s') ? unit.slice(0, -1) : unit}`;
 }
 
-/** Strength for tools, percent: trade handbook, arithmetic. */
+/** Strength for tools, percent: usual practice, arithmetic. */
 export const CHLORINE = 1.5;
 export const CHLORINE_CAUTION =
   'Chlorine: air the room, gloves and eye protection, never with acids or ammonia; rinse blades, they rust. Alcohol and flame instead: keep them apart. Follow the label and local rules.';

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { pairWarnings } from './pair-warnings';
 
 describe('pairWarnings', () => {
-  it('says nothing of what usually lives, by the trade handbook and by the club', () => {
+  it('says nothing of what usually lives, by usual practice and by the club', () => {
     expect(pairWarnings([{ scion: 'medlar', stock: 'quince' }], [])).toEqual([]);
     expect(pairWarnings([{ scion: 'Pear ', stock: 'pear' }], [])).toEqual([]);
     const own = [{ stock: 'quince', scion: 'pear', verdict: 'works' as const, note: '', source: 'the guild' }];

@@ -1,2 +1,2 @@
-/** Range a store of dormant wood should keep, degC. Source: trade handbook, the year. */
+/** Range a store of dormant wood should keep, degC. Source: usual practice, the year. */
 export const STORE = { from: 0, to: 4 };

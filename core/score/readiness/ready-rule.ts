@@ -14,7 +14,7 @@ export interface ReadyRule {
   score: number;
 }
 
-/** Source: trade handbook, judging a union on the bench. */
+/** Source: usual practice, judging a union on the bench. */
 export const USUAL_READY_RULE: ReadyRule = { last: 3, score: 75 };
 
 /** Attempts that readiness counts: scored, and not recut. */

@@ -3,7 +3,7 @@ import type { PointGrade } from '../../contact/grade';
 
 /**
  * What counted strokes mark: nothing while they are within the limit, poor for up to two more, a
- * recut beyond. Source: trade handbook, judging a union.
+ * recut beyond. Source: usual practice, judging a union.
  *
  * @returns undefined for a point whose strokes are not counted, and for a good count.
  */

@@ -107,7 +107,7 @@ function figureColumns({ register, watch, errors, edits, mayChange }: FigureEntr
           aria-label={`${name}: ${words}`}
           aria-invalid={refusal !== undefined}
           {...(key === 'source'
-            ? { className: 'bench-input', placeholder: 'no source: a guess', maxLength: 200 }
+            ? { className: 'bench-input', placeholder: 'nobody: our guess', maxLength: 200 }
             : { className: 'bench-figure', inputMode: 'decimal' as const })}
           {...register(place)}
           disabled={!mayChange}

@@ -1,3 +1,4 @@
+import { OUR_GUESS } from '@/core/units/figure-source';
 import { capital } from '@/core/units/capital';
 import type { Phenology } from '@/core/plan/phenology/phenology';
 import type { Estimate } from '@/core/plan/phenology/estimate';
@@ -41,7 +42,7 @@ export function YearTable({ year, species }: { year: Phenology; species: string 
                     )}
                     <span className="block text-sm text-muted">
                       {estimate.basis}
-                      {estimate.observed ? '' : `; ${estimate.source ?? 'no source, a guess'}`}
+                      {estimate.observed ? '' : `; ${estimate.source ?? OUR_GUESS}`}
                     </span>
                   </>
                 ) : (

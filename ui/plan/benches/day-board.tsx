@@ -115,8 +115,8 @@ function DayForm({
         {input('end', 'Ends at')}
         {input('briefing', 'Briefing')}
         {input('demonstration', 'Showing a method')}
-        {input('firstUnion', 'First union', 'trade handbook: 20, a start')}
-        {input('falling', 'Times this at each doubling', 'trade handbook: 0.8')}
+        {input('firstUnion', 'First union', 'our guess: 20 at first')}
+        {input('falling', 'Times this at each doubling', 'our guess: 0.8')}
         {input('breakEvery', 'A break every')}
         {input('breakLength', 'Length of a break')}
         {input('lunchAt', 'Midday at')}

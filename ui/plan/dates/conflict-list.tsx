@@ -14,7 +14,7 @@ export function ConflictList({
     <div>
       {!hasNormals && (
         <p className="mb-3 border-l-4 border-loud bg-sheet px-3 py-2">
-          This site has no normals, so nothing can be dated by its year and the calendar of the trade stands in.{' '}
+          This site has no normals, so nothing can be dated by its year and the usual calendar stands in.{' '}
           <a href={`/sites/${siteId}`} className="font-bold">
             Enter them, read a CSV file or take a simulated climate
           </a>

@@ -2,6 +2,7 @@ import type { PersonCard } from '@/core/score/cards/person-card';
 import { formatCode } from '@/core/codes/plant-code';
 import { thumbnail } from '@/core/drawing/thumbnail';
 import type { FaultShown } from '@/core/teach/fault-shown';
+import { datesOnCard } from '@/core/score/cards/card-dates';
 import { formatDate } from '@/core/units/iso-date';
 import { scoreText } from '../bench/bench-data';
 import { UnionDrawing } from '@/ui/kit/union/union-drawing';
@@ -126,27 +127,13 @@ function GoesHome({ card }: GoesHomeProps) {
           </li>
         ))}
       </ul>
-      <h2 className="mt-4">When to look</h2>
+      <h2 className="mt-4">What to do with it, and when</h2>
       <dl className="flex flex-col gap-2">
-        {card.looks.map(({ from, to, lookFor, method }) => (
-          <div key={from + method}>
-            <dt className="font-bold">
-              {formatDate(from)} to {formatDate(to)}
-            </dt>
-            <dd>
-              {method ? `${method}, look` : 'Look'}: {lookFor}.
-            </dd>
-          </div>
-        ))}
-      </dl>
-      <h2 className="mt-4">In the first weeks</h2>
-      <dl className="flex flex-col gap-2">
-        {card.tasks.map(({ name, from, to, missed, method }) => (
-          <div key={name + from + method}>
+        {datesOnCard(card).map(({ from, to, look, what, missed }) => (
+          <div key={from + what} className={look ? 'border-l-4 border-ink pl-3' : ''}>
             <dt className="font-bold">{from === to ? formatDate(from) : `${formatDate(from)} to ${formatDate(to)}`}</dt>
             <dd>
-              {method && `${method}: `}
-              {name}.{missed && <span className="text-muted"> Else: {missed}</span>}
+              {what}.{missed && <span className="text-muted"> Else: {missed}</span>}
             </dd>
           </div>
         ))}

@@ -56,7 +56,7 @@ export default async function Choose({ searchParams }: { searchParams: Promise<Q
     practised: text('skill', 'new') === 'practised',
   };
   const [species, scionSpecies] = [text('species', 'pear').slice(0, 60), text('scionSpecies', 'pear').slice(0, 60)];
-  // Whoever names a half of the earth and no site asks the calendar of the trade.
+  // Whoever names a half of the earth and no site asks the usual calendar.
   const site = sites.find(({ id }) => id === text('site', query.climate ? '' : (sites[0]?.id ?? ''))) ?? null;
   const work = { place: situation.place, scionSpecies: kindOf(scionSpecies), stockSpecies: kindOf(species) };
   const atSite = site && siteSeasons(site.year, METHODS, work, situation.date);
