@@ -42,9 +42,9 @@ export interface KitInput {
   unit: LengthUnit;
 }
 
-const PER_PAIL = 30;
-const BED_SPACING = 0.3;
-const BED_ROW = 25;
+export const PER_PAIL = 30;
+export const BED_SPACING = 0.3;
+export const BED_ROW = 25;
 
 /** Everything a workshop uses, computed. A line changed by hand goes before. */
 export function kitLines({ needs, people, leftHanded, settings, unit }: KitInput): KitLine[] {
