@@ -5,7 +5,9 @@ export default defineConfig({
   test: {
     environment: 'node',
     setupFiles: './ops/test-setup.ts',
-    testTimeout: 20_000,
+    // Patience with a slow machine that does two things at a time; what never comes still fails.
+    testTimeout: 60_000,
+    hookTimeout: 60_000,
     // Both cores: a test that waits for the database leaves its own idle.
     maxWorkers: 2,
     projects: [

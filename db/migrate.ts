@@ -12,6 +12,7 @@ import * as turns from './migrations/0007-turns';
 import * as guards from './migrations/0008-guards';
 import * as roundsByVariant from './migrations/0009-rounds-by-variant';
 import * as unionMaking from './migrations/0010-union-making';
+import * as woodAndEdges from './migrations/0011-wood-and-edges';
 
 function migrator(sequelize: Sequelize) {
   return new Umzug({
@@ -26,6 +27,7 @@ function migrator(sequelize: Sequelize) {
       { name: '0008-guards', up: () => guards.up(sequelize) },
       { name: '0009-rounds-by-variant', up: () => roundsByVariant.up(sequelize) },
       { name: '0010-union-making', up: () => unionMaking.up(sequelize) },
+      { name: '0011-wood-and-edges', up: () => woodAndEdges.up(sequelize) },
     ],
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
     logger: undefined,

@@ -12,11 +12,12 @@ import { putStore } from '@/server/plan/quantities';
 import { changeSeat, listSeats } from '@/server/plan/seats';
 import { addObservation, putAssumptions, putClimate } from '@/server/club/sites';
 import { simulatedLogCsv } from '@/server/plan/simulated-log';
+import { putEdges } from '@/server/plan/edges';
 import { bookWood } from '@/server/plan/wood-bookings';
 import { addCheck, addLoggerRun } from '@/server/plan/wood-ledger';
 import { promiseSticks, putSource, putSourceYear } from '@/server/plan/wood-sources';
 import { workshopLots } from '@/server/plan/lots';
-import { ASSISTANT } from './scenario';
+import { ASSISTANT, LEAD } from './scenario';
 
 /** The site's usual year, taken of the simulated weather, and its region. */
 export async function demoSiteYear(context: Context, siteId: string): Promise<void> {
@@ -120,12 +121,26 @@ export async function demoPlan(context: Context, workshopId: string): Promise<vo
       },
     ],
   });
+  await putEdges(context, workshopId, {
+    changeId: uuid(),
+    version: 0,
+    knives: Array.from({ length: 12 }, (_, i) => ({
+      id: uuid(),
+      knife: String(i + 1),
+      hand: i === 11 ? 'left' : 'right',
+      // One came back from the drawer as it had been put away.
+      passed: i !== 6,
+      testedOn: context.now.toISOString().slice(0, 10),
+      testedBy: ASSISTANT.name,
+      sharpenedBy: i % 3 === 0 ? LEAD.name : ASSISTANT.name,
+    })),
+  });
   const lots = await workshopLots(context, workshopId);
   await bookWood(context, lots.wood[0]!.id, uuid(), { workshopId, seatId: null, sticks: 9 });
   await putStore(context, {
     items: [
       { item: 'glove', inStore: 14, price: 6.5 },
-      { item: 'knives', inStore: 9, price: 31 },
+      { item: 'grafting-knife', inStore: 9, price: 31 },
       { item: 'label', inStore: 200, price: null },
       { item: 'stretch-tape', inStore: 3, price: 0.4 },
       { item: 'blades', inStore: 20, price: null },

@@ -105,7 +105,11 @@ export async function loadDemo(services: Services, password: string): Promise<vo
     promisedKeepers: 2,
     promise: 'one pear and one quince, potted',
   });
-  await addWoodLot(as(lead, loadedAt), upcoming, uuid(), { ...WOOD[2], cutOn: '' });
+  await addWoodLot(as(lead, loadedAt), upcoming, uuid(), {
+    ...WOOD[2],
+    cutOn: '',
+    orderedOn: addDays(loadedAt.toISOString().slice(0, 10), -12),
+  });
   await addStockLot(as(lead, loadedAt), upcoming, uuid(), STOCKS[1]);
   await demoPlan(as(lead, loadedAt), upcoming);
 }

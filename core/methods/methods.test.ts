@@ -143,3 +143,24 @@ describe('marks that a model needs', () => {
     expect(read({ 'way-up': 'fatal' }).grades.cambium).toBe('fatal');
   });
 });
+
+describe('a whip on a much thicker stock', () => {
+  const read = (changes: Record<string, number | string>) =>
+    judgeUnion(whip, defaultRule(whip), exampleMeasures(whip, changes), {}, 'joined').assessment;
+  const thin = { stockDiameter: 16, scionDiameter: 7, stockLength: 40, scionLength: 40 };
+  it('matches both sides on a slice as wide as the scion, and one side at most right through', () => {
+    // A chord of the stock's wood as wide as the scion's: p = sqrt(r^2 - (R - d)^2) with r 6.4, R 8, p 2.8.
+    const depth = 8 - Math.sqrt(6.4 ** 2 - 2.8 ** 2);
+    // Its green line is as long as the scion's, 32 mm: L_o = 32 / sqrt(1 - b / d).
+    const sliced = read({ ...thin, stockDepth: depth, stockLength: 32 / Math.sqrt(1 - 1.6 / depth) });
+    const through = read(thin);
+    expect(sliced.contact.contact).toBeGreaterThan(0.9);
+    expect(sliced.grades.cambium).toBe('good');
+    expect(through.contact.contact).toBeLessThan(0.2);
+    expect(sliced.section).toBeNull();
+    expect(sliced.side({ unit: 'mm' }).anchors.length).toBeGreaterThan(3);
+  });
+  it('takes a cut past the middle for one right through', () => {
+    expect(read({ ...thin, stockDepth: 15 }).contact.contact).toBe(read(thin).contact.contact);
+  });
+});

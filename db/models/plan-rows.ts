@@ -89,7 +89,7 @@ export interface PlanPartRow {
   changedAt: Date;
 }
 
-export type PlanPart = 'methods' | 'kit' | 'day' | 'room' | 'pairs' | 'scoring';
+export type PlanPart = 'methods' | 'kit' | 'day' | 'room' | 'pairs' | 'scoring' | 'edges';
 
 export interface StoreItemRow {
   clubId: string;

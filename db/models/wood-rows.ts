@@ -1,3 +1,4 @@
+import type { Arrival } from '@/core/plan/wood/by-post';
 import type { LoggerSummary, Reading } from '@/core/plan/wood/logger-run';
 
 export interface WoodLotRow {
@@ -19,6 +20,11 @@ export interface WoodLotRow {
   booked: number;
   usableBuds: number;
   sourceId: string | null;
+  /** The way of wood that comes by post; nulls where it does not. */
+  orderedOn: string | null;
+  sentOn: string | null;
+  arrivedOn: string | null;
+  arrival: Arrival | '';
   version: number;
 }
 

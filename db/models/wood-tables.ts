@@ -36,6 +36,10 @@ export function woodTables(define: Define) {
       usableBuds: INTEGER,
       booked: INTEGER,
       sourceId: STRING,
+      orderedOn: DATEONLY,
+      sentOn: DATEONLY,
+      arrivedOn: DATEONLY,
+      arrival: STRING,
       version: INTEGER,
     }),
     stockLots: define<StockLotRow>('stock_lots', {

@@ -44,7 +44,7 @@ const NO_WORDS: Record<string, string[]> = {
   audit: ['action'],
   sites: ['hemisphere', 'timeZone', 'climate'],
   workshops: ['date', 'method', 'schools'],
-  woodLots: ['stage'],
+  woodLots: ['stage', 'arrival'],
   workshopWoodLots: ['ribbon'],
   rubrics: ['contentHash', 'body'],
   plants: ['code'],

@@ -127,7 +127,7 @@ describe('a private link', () => {
     const answer = { unionId: plants[0]!.unionId, answer: 'dead', note: '' };
     await saveAnswer(at('2027-05-03'), token!, uuid(), { ...answer, answer: 'not-sure' });
     const [advice] = await Promise.all([1, 2, 3].map(() => saveAnswer(at('2027-05-04'), token!, id, answer)));
-    expect(advice!.advice).toContain('put in a chip bud; cut the dead scion out: late summer');
+    expect(advice!.advice).toContain('put in a chip bud; cut the dead scion out, so that the stump heals: late summer');
     expect((await growerPage(at('2027-05-04'), token!)).plants[0]).toMatchObject({
       answer: 'dead',
       advice: advice!.advice,

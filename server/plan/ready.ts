@@ -9,6 +9,8 @@ import { clubPairings } from './club-pairings';
 import { pairsOf } from './pairs-of-day';
 import { reckonedPlan } from './planning';
 import { quantities } from './quantities';
+import { edgesTold } from '@/core/plan/ready-check/edges';
+import { edges } from './edges';
 import { listSeats } from './seats';
 import { listObservations } from '@/server/club/sites';
 import { ledger, warningsOf } from './wood-ledger';
@@ -23,6 +25,8 @@ export interface Readiness {
   title: string;
   simulated: boolean;
   siteId: string;
+  /** Today at the site. */
+  today: string;
 }
 
 const FORTNIGHT = 14;
@@ -36,11 +40,12 @@ export async function readiness(context: Context, workshopId: string, heard: Rea
   allow(context, 'viewer');
   const amounts = await quantities(context, workshopId);
   const { workshop, site, facts } = amounts;
-  const [seats, lots, observations, pairings] = await Promise.all([
+  const [seats, lots, observations, pairings, { body: tested }] = await Promise.all([
     listSeats(context, workshopId),
     workshopLots(context, workshopId),
     listObservations(context, site.id),
     clubPairings(context),
+    edges(context, workshopId),
   ]);
   const { taught, conflicts } = reckonedPlan(facts);
   const own = await ledger(
@@ -65,7 +70,7 @@ export async function readiness(context: Context, workshopId: string, heard: Rea
       slippingBark: barkMethods.length > 0,
       awakeStocks: taught.some(({ season }) => season?.phase === 'waking' || season?.phase === 'warmed'),
     },
-    lots: lotsLooked(own, workshop.date, site),
+    lots: lotsLooked(context, own, workshop.date, site),
     seen: { bark: bark && { slips: bark.good, on: bark.on }, stocks: stocks && { awake: stocks.good, on: stocks.on } },
     expected: {
       barkSlips:
@@ -83,6 +88,11 @@ export async function readiness(context: Context, workshopId: string, heard: Rea
     },
     pairs: pairWarnings(pairsOf(taught, lots), pairings),
     briefed: { heard: present.filter(({ person }) => heard.has(person.id)).length, outOf: present.length },
+    edges: edgesTold(tested.knives, {
+      people: present.length,
+      leftHanded: present.filter(({ leftHanded }) => leftHanded).length,
+      handed: facts.tools.some(({ handed }) => handed),
+    }),
     enough: [...lotsShort(amounts, lots), ...kitShort(amounts.lines)],
     forecast: forecastOf(
       context,
@@ -97,6 +107,7 @@ export async function readiness(context: Context, workshopId: string, heard: Rea
     title: workshop.title,
     simulated: context.weather.simulated,
     siteId: site.id,
+    today: facts.today,
   };
 }
 
@@ -193,6 +204,7 @@ function forecastOf(
 
 /** Each lot with its last look and what there is to mind. */
 function lotsLooked(
+  context: Context,
   own: Awaited<ReturnType<typeof ledger>>,
   date: string,
   { region, quarantine }: SiteRow,
@@ -202,7 +214,7 @@ function lotsLooked(
     return {
       variety: lot.variety,
       lastCheck: last ? { on: last.lookedOn } : null,
-      warnings: warningsOf(lot, date, { region, quarantine }),
+      warnings: warningsOf(context, lot, date, { region, quarantine }),
     };
   });
 }

@@ -2,10 +2,12 @@ import { createHash } from 'node:crypto';
 import { type InferType, object } from 'yup';
 import { Op } from 'sequelize';
 import { kindOf } from '@/core/methods/compatibility/compatibility';
+import { postWarning } from '@/core/plan/wood/by-post';
 import { STORE } from '@/core/plan/wood/store';
 import { type LotWarning, checkWarning, lotWarnings } from '@/core/plan/wood/lot-warnings';
 import type { LoggerRunRow, WoodBookingRow, WoodCheckRow, WoodLotRow, WoodSourceRow } from '@/db/models/wood-rows';
 import { isDuplicate, transact } from '@/db/transact';
+import { formatTemperature } from '@/core/units/temperature';
 import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';
 import { count, id, isAhead } from '@/core/inputs/fields';
@@ -27,6 +29,9 @@ export function lotValues(
     cutOn: values.cutOn || null,
     protectedUntil: values.protectedUntil || null,
     sourceId: values.sourceId ?? null,
+    orderedOn: values.orderedOn || null,
+    sentOn: values.sentOn || null,
+    arrivedOn: values.arrivedOn || null,
   };
 }
 
@@ -90,19 +95,27 @@ export async function ledgerLot(context: Context, lotId: string): Promise<Ledger
 }
 
 /** Everything that may be wrong with a lot on a day at a place. */
-export function warningsOf(lot: LedgerLot, day: string, place: { region: string; quarantine: string[] }): LotWarning[] {
+export function warningsOf(
+  { actor }: Pick<Context, 'actor'>,
+  lot: LedgerLot,
+  day: string,
+  place: { region: string; quarantine: string[] },
+): LotWarning[] {
+  const degrees = (celsius: number): string => formatTemperature(celsius, actor.temperatureUnit);
   const warnings = lotWarnings({ ...lot, leave: lot.leaveWords }, day, place);
   const check = checkWarning(
     lot.variety,
     lot.checks.map(({ lookedOn, green, buds }) => ({ on: lookedOn, green, buds })),
   );
   if (check) warnings.push(check);
+  const post = postWarning(lot.variety, lot, day);
+  if (post) warnings.push(post);
   const warm = lot.runs.reduce((sum, { summary }) => sum + summary.hoursAbove, 0);
   if (lot.stage === 'dormant' && warm >= WARM_HOURS)
     warnings.push({
       id: 'store',
       level: 'care',
-      says: `${lot.variety} lay ${Math.round(warm)} hours above ${STORE.to} °C in store.`,
+      says: `${lot.variety} lay ${Math.round(warm)} hours above ${degrees(STORE.to)} in store.`,
       remedy: 'Look whether its buds still sleep, and store it colder.',
     });
   return warnings;

@@ -109,7 +109,7 @@ describe('looks and logs', () => {
     await Promise.all([1, 2].map(() => addCheck(lead(), lot, id, look)));
     const after = await ledgerLot(lead(), lot);
     expect(after.checks).toHaveLength(1);
-    expect(warningsOf(after, '2027-03-06', { region: '', quarantine: [] })).toMatchObject([
+    expect(warningsOf(club.as('lead'), after, '2027-03-06', { region: '', quarantine: [] })).toMatchObject([
       { id: 'check', level: 'care' },
     ]);
     expect((await refusalOf(addCheck(lead(), lot, uuid(), { ...look, lookedOn: '2027-01-01' }))).message).toContain(
@@ -137,7 +137,9 @@ describe('looks and logs', () => {
     expect(runs[0]!.notes.join(' ')).toMatch(/°F.*out of order.*repeated.*1 gap/);
     const after = await ledgerLot(lead(), lot);
     expect(after.runs).toHaveLength(1);
-    expect(warningsOf(after, '2027-03-06', { region: '', quarantine: [] })).toMatchObject([{ id: 'store' }]);
+    expect(warningsOf(club.as('lead'), after, '2027-03-06', { region: '', quarantine: [] })).toMatchObject([
+      { id: 'store' },
+    ]);
     const bare = new TextEncoder().encode('time,temperature\n2027-01-01,35\n2027-01-02,36\n');
     expect(
       (await refusalOf(addLoggerRun(lead(), lot, 'x.csv', bare, { runId: uuid(), unit: '' }))).fields,

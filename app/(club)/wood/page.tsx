@@ -43,7 +43,7 @@ export default async function WoodPage() {
               lookedOn: lot.checks.at(-1)?.lookedOn ?? null,
               sticks: lot.sticks,
               booked: lot.booked,
-              warnings: warningsOf(lot, today, place),
+              warnings: warningsOf(context, lot, today, place),
             }))}
           />
         )}

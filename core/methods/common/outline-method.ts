@@ -36,10 +36,13 @@ export const THROUGH_FIELDS: Field[] = [
   field.TURN,
 ];
 
-/** Depth of a piece's slice, mm; a cut as deep as the shoot is thick runs right through and is none. */
+/** Depth of a piece's slice, mm; of a whip's stock, a cut that goes past the middle runs right through and is none. */
 function sliceDepth(figures: Figures, piece: 'stock' | 'scion'): number | undefined {
   const depth = figures[`${piece}Depth`];
-  return depth === undefined || depth >= figures[`${piece}Diameter`]! - ROUNDING ? undefined : depth;
+  if (depth === undefined) return undefined;
+  // Chip and veneer have a slice on both pieces, and one past its middle is refused; a whip has none on its scion.
+  const mayRunThrough = figures.scionDepth === undefined;
+  return mayRunThrough && depth > figures[`${piece}Diameter`]! / 2 + ROUNDING ? undefined : depth;
 }
 
 /** The pair of wood that figures are of. */

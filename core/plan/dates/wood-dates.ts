@@ -88,7 +88,17 @@ function storedWood({ date, taught, assumption, degrees }: DatesInput, need: 'be
   const every = assumption('wood-check').value;
   const checks: IsoDate[] = [];
   for (let day = addDays(stored, every); day < addDays(date, -3); day = addDays(day, every)) checks.push(day);
+  const ahead = assumption('wood-order');
   return [
+    {
+      id: `wood-order-${need}`,
+      name: `Order wood that comes by post: ${speciesWith(taught, need)}`,
+      from: addDays(stored, -2 * ahead.value),
+      to: addDays(stored, -ahead.value),
+      kind: 'wood',
+      source: ahead.source,
+      how: 'Ask for it to be cut while it sleeps and to be on its way for a week at most; on arrival trim the ends, look for green, stand limp wood in water.',
+    },
     {
       id: `wood-cut-${need}`,
       name: `Cut scion wood: ${speciesWith(taught, need)}`,

@@ -83,6 +83,7 @@ export const ASSUMPTIONS: readonly Assumption[] = [
   known('wood-late', 'Wood is cut at least this long before bench work', 28, 'days', 0),
   known('wood-early-leaf', 'Wood is cut at most this long before a method done in leaf', 112, 'days', 0),
   known('wood-late-leaf', 'Wood is cut at least this long before a method done in leaf', 70, 'days', 0),
+  guess('wood-order', 'Wood by post is ordered this long before the last day of cutting', 30, 'days', 14),
   guess('wood-check', 'Days between looks at stored wood', 14, 'days', 7),
   guess('stocks-order', 'Stocks are ordered this long before', 120, 'days', 30),
   known('stocks-warm', 'Bench stocks are brought into warmth this long before', 10, 'days', 3),

@@ -12,6 +12,7 @@ const good: ReadyInput = {
   briefed: { heard: 12, outOf: 12 },
   enough: [{ what: 'pear stocks', needed: 30, there: 30, counted: true }],
   pairs: [],
+  edges: { light: 'go', says: 'All 12 knives passed the test cut.', remedy: null },
   forecast: {
     simulated: true,
     hottest: 18,
@@ -30,10 +31,15 @@ describe('the ready check', () => {
   it('says go when all is well, and answers every question', () => {
     const { light: all, lines } = readyCheck(good);
     expect(all).toBe('go');
-    expect(new Set(lines.map(({ question }) => question)).size).toBe(8);
+    expect(new Set(lines.map(({ question }) => question)).size).toBe(9);
     expect(lines.every((readyLine) => readyLine.remedy === null)).toBe(true);
   });
   it.each<[string, Partial<ReadyInput>, string]>([
+    [
+      'knives that failed',
+      { edges: { light: 'care', says: '2 of 12 knives failed.', remedy: 'Sharpen them.' } },
+      'care',
+    ],
     ['nobody comes', { people: 0 }, 'stop'],
     [
       'out of season',

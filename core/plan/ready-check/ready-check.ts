@@ -1,12 +1,13 @@
 import { daysBetween, formatDate, type IsoDate } from '../../units/iso-date';
 import type { Conflict } from '../dates/date-conflicts';
+import type { EdgesTold } from './edges';
 import type { LotWarning } from '../wood/lot-warnings';
 import type { PairWarning } from '../wood/pair-warnings';
 
 export type Light = 'go' | 'care' | 'stop';
 
 /** The page on which a remedy is done. */
-export type ReadyPlace = 'roster' | 'dates' | 'wood' | 'site' | 'briefing' | 'quantities' | 'compatibility';
+export type ReadyPlace = 'roster' | 'dates' | 'wood' | 'site' | 'briefing' | 'quantities' | 'compatibility' | 'edges';
 
 /** One question of the morning, how it stands, why, what to do, and where. */
 export interface ReadyLine {
@@ -31,6 +32,8 @@ export interface ReadyInput {
   /** What the year says where nobody looked. */
   expected: { barkSlips: boolean | null; stocksAwake: boolean | null };
   briefed: { heard: number; outOf: number };
+  /** What the test cuts of the knives come to. */
+  edges: EdgesTold;
   /** Pairs of scion and stock that there is something to mind of. */
   pairs: PairWarning[];
   /** What is needed and there; of what nobody counted yet, nothing is known to be missing. */
@@ -66,7 +69,7 @@ export function readyCheck(input: ReadyInput): { light: Light; lines: ReadyLine[
   if (wants.slippingBark) slipLine(seen.bark, expected.barkSlips, input, add);
   if (wants.awakeStocks) stocksLine(seen.stocks, expected.stocksAwake, input, add);
   for (const lot of lots)
-    for (const warning of lot.warnings.filter(({ id }) => id !== 'check' && id !== 'store'))
+    for (const warning of lot.warnings.filter((warning) => !ofFitness(warning)))
       add(
         `${warning.id}-${lot.variety}`,
         'May this wood be used?',
@@ -75,7 +78,7 @@ export function readyCheck(input: ReadyInput): { light: Light; lines: ReadyLine[
         warning.remedy,
         'wood',
       );
-  if (lots.length > 0 && lots.every(({ warnings }) => warnings.every(({ id }) => id === 'check' || id === 'store')))
+  if (lots.length > 0 && lots.every(({ warnings }) => warnings.every(ofFitness)))
     add(
       'leave',
       'May this wood be used?',
@@ -96,6 +99,10 @@ export function readyCheck(input: ReadyInput): { light: Light; lines: ReadyLine[
     );
   }
   enoughLines(enough, add);
+  if (people > 0) {
+    const { light, says, remedy } = input.edges;
+    add('edges', 'Do the knives shave?', light, says, remedy, remedy === null ? null : 'edges');
+  }
   if (enough.length > 0 && enough.every(({ needed, there }) => there >= needed))
     add('enough', 'Is there enough of all?', 'go', 'Stocks, sticks and kit cover the plan.');
   for (const { id, says, remedy } of input.pairs)
@@ -133,6 +140,11 @@ function enoughLines(enough: ReadyInput['enough'], add: Add): void {
   }
 }
 
+/** Whether a warning is about how the wood is, as against whether it may be used. */
+function ofFitness({ id }: LotWarning): boolean {
+  return id === 'check' || id === 'store' || id === 'post';
+}
+
 /** Conflicts of a lot are told with the wood, not with the season. */
 function ofWood({ id }: Conflict): boolean {
   return id.startsWith('lot-') || id.startsWith('budwood-');
@@ -153,7 +165,7 @@ function woodLines({ date, wants, lots, conflicts }: ReadyInput, add: Add): void
   const question = wants.dormantWood ? 'Is the wood still dormant?' : 'Is the wood fit?';
   let troubled = 0;
   for (const lot of lots) {
-    const bad = lot.warnings.filter(({ id }) => id === 'check' || id === 'store');
+    const bad = lot.warnings.filter(ofFitness);
     for (const { id, level, says, remedy } of bad) add(`${id}-${lot.variety}`, question, level, says, remedy, 'wood');
     const dated = lot.lastCheck && daysApart(lot.lastCheck.on, date) <= FRESH;
     if (bad.length === 0 && !dated)

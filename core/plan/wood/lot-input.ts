@@ -1,4 +1,5 @@
 import { object, string } from 'yup';
+import { ARRIVALS, postInOrder } from './by-post';
 import { text, optionalDate, optionalText, count, optionalId, isoDate, SEEN_YEARS } from '@/core/inputs/fields';
 
 export const lotInput = object({
@@ -18,6 +19,19 @@ export const lotInput = object({
   sticks: count('sticks', 0, 100_000).default(0),
   usableBuds: count('usable buds on a stick', 1, 40).default(8),
   sourceId: optionalId('the plant it was cut from'),
+  orderedOn: optionalDate('the day it was ordered'),
+  sentOn: optionalDate('the day it was sent'),
+  arrivedOn: optionalDate('the day it arrived').test(
+    'order',
+    'It cannot arrive before it is sent, or be sent before it is ordered. Mend one of the days.',
+    function inOrder(arrivedOn) {
+      const { orderedOn, sentOn } = this.parent as { orderedOn?: string; sentOn?: string };
+      return postInOrder({ orderedOn: orderedOn || null, sentOn: sentOn || null, arrivedOn: arrivedOn || null });
+    },
+  ),
+  arrival: string()
+    .oneOf(['', ...ARRIVALS] as const, 'Choose how it arrived.')
+    .default(''),
 });
 
 export const checkInput = object({

@@ -12,11 +12,16 @@ import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 import { useEntry } from '@/ui/kit/form/use-entry';
 import { SettingsFields } from './settings-fields';
+import { readStump, readStumps, StumpFields, type TypedStumps, typedStumps } from './stump-fields';
+import type { StumpRow } from '@/core/methods/stump-scions';
+import { formatLengthNumber, type LengthUnit } from '@/core/units/length';
 
 export interface TeachableMethod {
   id: string;
   name: string;
   places: Place[];
+  /** Scions by the size of the stump, where it is done on stumps. */
+  stumps: StumpRow[] | null;
 }
 
 export interface MethodsFormProps {
@@ -29,6 +34,7 @@ export interface MethodsFormProps {
   main: string;
   /** All that can be taught. */
   known: TeachableMethod[];
+  unit: LengthUnit;
 }
 
 export function MadeForm({
@@ -39,6 +45,7 @@ export function MadeForm({
   settings,
   main,
   known,
+  unit,
   onDone,
 }: MethodsFormProps & { onDone: () => void }) {
   const [changeId, setChangeId] = useState(() => uuid());
@@ -50,14 +57,25 @@ export function MadeForm({
       else if (sent?.status === 422) setChangeId(uuid());
     },
     {
-      starts: { methods, expected: expected ?? '', settings: inPercent(settings) },
-      read: ({ settings: typed, ...values }) => ({ ...values, settings: asShares(typed as FieldValues) }),
+      starts: {
+        methods: methods.map((row) => ({ ...row, stump: row.stump ? formatLengthNumber(row.stump, unit) : '' })),
+        expected: expected ?? '',
+        settings: { ...inPercent(settings), stumps: typedStumps(known, settings.stumps, unit) },
+      },
+      read: ({ settings: typed, methods: rows, ...values }) => ({
+        ...values,
+        methods: (rows as FieldValues[]).map((row) => ({ ...row, stump: readStump(row, unit) })),
+        settings: {
+          ...asShares(typed as FieldValues),
+          stumps: readStumps((typed as { stumps?: TypedStumps }).stumps ?? {}, known, unit),
+        },
+      }),
     },
   );
   return (
     <form onSubmit={submit} className="flex flex-col gap-4" noValidate>
       <Problem>{problem}</Problem>
-      <MethodRows register={register} control={control} errors={errors} known={known} main={main} />
+      <MethodRows register={register} control={control} errors={errors} known={known} main={main} unit={unit} />
       <SettingsFields register={register} errors={errors} />
       <button type="submit" className="bench-button self-start" data-weight="main" disabled={busy}>
         Save
@@ -85,10 +103,11 @@ interface MethodRowsProps {
   errors: Record<string, string | undefined>;
   known: TeachableMethod[];
   main: string;
+  unit: LengthUnit;
 }
 
 /** A row for each method that is taught, and a choice of others. */
-function MethodRows({ register, control, errors, known, main }: MethodRowsProps) {
+function MethodRows({ register, control, errors, known, main, unit }: MethodRowsProps) {
   const { fields, append, remove } = useFieldArray({ control, name: 'methods' });
   const rows = fields as unknown as (PlannedMethod & { id: string })[];
   const free = known.filter(({ id }) => !rows.some(({ method }) => method === id));
@@ -104,6 +123,7 @@ function MethodRows({ register, control, errors, known, main }: MethodRowsProps)
             </legend>
             <input type="hidden" {...register(`methods.${i}.method`)} />
             <MethodFields at={i} places={method?.places ?? []} register={register} errors={errors} />
+            {method?.stumps && <StumpFields at={i} method={method} unit={unit} register={register} errors={errors} />}
             {row.method !== main && (
               <button type="button" className="bench-button self-start" onClick={() => remove(i)}>
                 Leave {method?.name} out
@@ -122,6 +142,7 @@ function MethodRows({ register, control, errors, known, main }: MethodRowsProps)
                 method: event.target.value,
                 place: known.find(({ id }) => id === event.target.value)?.places[0],
                 keepersEach: 0,
+                stump: '',
               })
             }
           >

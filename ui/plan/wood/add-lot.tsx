@@ -42,7 +42,7 @@ export function AddLot({
       description={
         kind === 'wood'
           ? 'One lot is one variety from one source, cut on one day. It gets a ribbon for this workshop.'
-          : 'One lot is stocks of one type.'
+          : 'A lot is all stocks of one type.'
       }
       trigger={
         <button type="button" className="bench-button">

@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import { ARRIVAL_WORDS, ARRIVALS } from '@/core/plan/wood/by-post';
 import { lotInput } from '@/core/plan/wood/lot-input';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
@@ -21,6 +22,10 @@ export interface LotValues {
   sticks: number;
   usableBuds: number;
   sourceId: string | null;
+  orderedOn: string | null;
+  sentOn: string | null;
+  arrivedOn: string | null;
+  arrival: string;
   version: number;
 }
 
@@ -83,6 +88,24 @@ export function LotFields({
         {input('certificate', 'Certificate number')}
         {input('region', 'Grown in the region of')}
       </div>
+      <details open={Boolean(lot.orderedOn || lot.sentOn || lot.arrivedOn)}>
+        <summary className="min-h-9 cursor-pointer py-1 font-bold">It comes by post</summary>
+        <div className="grid grid-cols-2 gap-2">
+          {input('orderedOn', 'Ordered on', 'date')}
+          {input('sentOn', 'Sent on', 'date')}
+          {input('arrivedOn', 'Arrived on', 'date')}
+          <Field label="How it arrived" error={errors.arrival} hint="Trim both ends, scrape a little bark">
+            <select {...register('arrival')} defaultValue={lot.arrival ?? ''}>
+              <option value="">not looked at yet</option>
+              {ARRIVALS.map((arrival) => (
+                <option key={arrival} value={arrival}>
+                  {ARRIVAL_WORDS[arrival]}
+                </option>
+              ))}
+            </select>
+          </Field>
+        </div>
+      </details>
     </>
   );
 }

@@ -13,6 +13,7 @@ const wood = {
   sticks: 12,
   booked: 4,
   lastLook: null,
+  post: null,
   warnings: [],
   bookings: [{ id: 'b', sticks: 4, workshop: 'Bench day', seat: '2 Bram Odewick', own: true }],
 };

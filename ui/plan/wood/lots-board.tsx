@@ -25,6 +25,8 @@ interface WoodView {
   sticks: number;
   booked: number;
   lastLook: string | null;
+  /** How far it has come by post; null where it does not. */
+  post: string | null;
   warnings: LotWarning[];
   bookings: { id: string; sticks: number; workshop: string; seat: string | null; own: boolean }[];
 }
@@ -168,7 +170,7 @@ function StockLotRow({ lot, mayChange, busy, drop }: StockLotRowProps) {
       {mayChange ? <StockCount lot={lot} /> : <span>{lot.stocks} pieces</span>}
       {mayChange && (
         <button type="button" className="bench-button" disabled={busy} onClick={() => void drop('stock', lot.id)}>
-          Take off<span className="sr-only"> {lot.stockType}</span>
+          Remove<span className="sr-only"> {lot.stockType}</span>
         </button>
       )}
     </li>
@@ -199,11 +201,12 @@ function WoodLotRow({ lot, mayChange, busy, drop, workshopId, title, seats }: Wo
             {lot.species}, {lot.source}
             {lot.cutOn ? `, cut ${formatDate(lot.cutOn)}` : ', not cut yet'};{' '}
             {lot.lastLook ? `last looked at ${formatDate(lot.lastLook)}` : 'never looked at'}
+            {lot.post && <span className="block">{lot.post}</span>}
           </span>
         </div>
         {mayChange && (
           <button type="button" className="bench-button" disabled={busy} onClick={() => void drop('wood', lot.id)}>
-            Take off<span className="sr-only"> {lot.variety}</span>
+            Remove<span className="sr-only"> {lot.variety}</span>
           </button>
         )}
       </div>

@@ -44,7 +44,10 @@ export default async function LotPage({ params }: { params: Promise<{ lot: strin
           </h1>
           <div className="mt-2">
             <WarningList
-              warnings={warningsOf(lot, today, { region: site?.region ?? '', quarantine: site?.quarantine ?? [] })}
+              warnings={warningsOf(context, lot, today, {
+                region: site?.region ?? '',
+                quarantine: site?.quarantine ?? [],
+              })}
             />
           </div>
         </div>
@@ -109,6 +112,10 @@ function lotValuesOf({
   sticks,
   usableBuds,
   sourceId,
+  orderedOn,
+  sentOn,
+  arrivedOn,
+  arrival,
   version,
 }: LedgerLot): LotValues {
   return {
@@ -126,6 +133,10 @@ function lotValuesOf({
     sticks,
     usableBuds,
     sourceId,
+    orderedOn,
+    sentOn,
+    arrivedOn,
+    arrival,
     version,
   };
 }

@@ -1,3 +1,4 @@
+import { counted } from '@/core/units/counted';
 import { percent } from '@/core/units/percent';
 import { capital } from '@/core/units/capital';
 import { METHODS } from '@/core/methods/registry';
@@ -29,7 +30,7 @@ export default async function PlanQuantities({ params }: { params: Promise<{ wor
         <div>
           <h1>Quantities</h1>
           <p className="text-muted">
-            For {people} {people === 1 ? 'person' : 'people'}
+            For {counted(people, 'person', 'people')}
             {plan.expected !== null ? ', as expected' : ' on the roster'}.
           </p>
         </div>
@@ -41,7 +42,13 @@ export default async function PlanQuantities({ params }: { params: Promise<{ wor
             expected={plan.expected}
             settings={plan.settings}
             main={workshop.method}
-            known={METHODS.map(({ id: method, name, use }) => ({ id: method, name, places: use.places }))}
+            known={METHODS.map(({ id: method, name, use, stumps }) => ({
+              id: method,
+              name,
+              places: use.places,
+              stumps: stumps ? [...stumps] : null,
+            }))}
+            unit={context.actor.lengthUnit}
           />
         )}
       </div>

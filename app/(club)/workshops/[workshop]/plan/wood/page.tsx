@@ -1,3 +1,4 @@
+import { postWords } from '@/core/plan/wood/by-post';
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { workshopLots } from '@/server/plan/lots';
@@ -50,7 +51,8 @@ export default async function PlanWood({ params }: { params: Promise<{ workshop:
       sticks: lot.sticks,
       booked: lot.booked,
       lastLook: lot.checks.at(-1)?.lookedOn ?? null,
-      warnings: warningsOf(lot, workshop.date, place),
+      post: postWords(lot),
+      warnings: warningsOf(context, lot, workshop.date, place),
       bookings: (await lotBookingViews(context, lot, id)).bookings,
     })),
   );

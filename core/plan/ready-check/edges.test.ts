@@ -1,0 +1,33 @@
+import { describe, expect, it } from 'vitest';
+import { type EdgeTest, edgesTold, type Hand } from './edges';
+
+const knife = (name: string, hand: Hand = 'right', passed = true): EdgeTest => ({
+  id: name,
+  knife: name,
+  hand,
+  passed,
+  testedOn: '2027-03-05',
+  testedBy: 'Ilse Marrow',
+  sharpenedBy: 'Tam Oller',
+});
+const hands = (people: number, leftHanded = 0, handed = true) => ({ people, leftHanded, handed });
+
+describe('edges', () => {
+  it('ask for test cuts while there are none', () => {
+    expect(edgesTold([], hands(4))).toMatchObject({ light: 'care', says: 'No knife has made its test cut.' });
+  });
+  it('count the knives that failed and name them', () => {
+    const told = edgesTold([knife('1'), knife('2', 'right', false), knife('3', 'left', false)], hands(3, 1));
+    expect(told).toMatchObject({ light: 'care', says: '2 of 3 knives failed the test cut: 2, 3.' });
+  });
+  it('want left-handed knives for left hands, unless the blades are ground on both sides', () => {
+    const two = [knife('1'), knife('2')];
+    expect(edgesTold(two, hands(2, 1)).says).toBe('0 of 1 knives for left hands passed the test cut.');
+    expect(edgesTold([knife('1'), knife('2', 'either')], hands(2, 1)).light).toBe('go');
+    expect(edgesTold(two, hands(2, 1, false)).light).toBe('go');
+  });
+  it('say when there are fewer than people', () => {
+    expect(edgesTold([knife('1')], hands(2)).says).toContain('2 people come');
+    expect(edgesTold([knife('1'), knife('2')], hands(2)).light).toBe('go');
+  });
+});

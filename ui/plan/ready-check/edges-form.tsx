@@ -1,0 +1,148 @@
+'use client';
+
+import { useState } from 'react';
+import { useFieldArray } from 'react-hook-form';
+import { v7 as uuid } from 'uuid';
+import { knifeEdge } from '@/core/drawing/knife-edge';
+import { type EdgeTest, HAND_WORDS, HANDS } from '@/core/plan/ready-check/edges';
+import { edgesInput } from '@/core/plan/ready-check/edges-input';
+import { Field } from '@/ui/kit/form/field';
+import { Problem } from '@/ui/kit/form/problem';
+import { useEntry } from '@/ui/kit/form/use-entry';
+import { UnionDrawing } from '@/ui/kit/union/union-drawing';
+
+interface EdgesFormProps {
+  workshopId: string;
+  version: number;
+  knives: EdgeTest[];
+  today: string;
+  /** Who is signed in, and so mostly who makes the cut. */
+  name: string;
+  mayChange: boolean;
+}
+
+/** Which face of a knife is ground, and the test cut each knife makes before the day. */
+export function EdgesForm(props: EdgesFormProps) {
+  const { knives, mayChange } = props;
+  return (
+    <section id="edges" className="board mt-6" aria-labelledby="edges-title">
+      <h2 id="edges-title" className="mb-1">
+        Edges
+      </h2>
+      <p className="mb-2 max-w-prose">
+        Seen from the handle along the blade, edge down. The flat side rides on the wood that is kept; a knife ground
+        for the other hand digs in. The test is a long cut on waste wood: away from the body, glove on the holding hand,
+        the face held to the light.
+      </p>
+      <div className="mb-3 flex flex-wrap gap-6">
+        {HANDS.map((hand) => (
+          <figure key={hand} className="flex flex-col items-center">
+            <UnionDrawing drawing={knifeEdge(hand)} width={200} title={`Knife for the ${HAND_WORDS[hand]}`} />
+            <figcaption className="text-sm font-bold">{HAND_WORDS[hand]}</figcaption>
+          </figure>
+        ))}
+      </div>
+      {mayChange ? (
+        <KnivesOfVersion key={props.version} {...props} />
+      ) : (
+        <ul>
+          {knives.map(({ id, knife, hand, passed, testedBy }) => (
+            <li key={id}>
+              <strong>{knife}</strong>, {HAND_WORDS[hand]}: {passed ? 'passed' : 'failed'}, tested by {testedBy}
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
+  );
+}
+
+function KnivesOfVersion({ workshopId, version, knives, today, name }: EdgesFormProps) {
+  const [changeId, setChangeId] = useState(() => uuid());
+  const [saved, setSaved] = useState(false);
+  const { register, control, submit, errors, problem, busy } = useEntry(
+    edgesInput,
+    async (values, { run }) => {
+      const sent = await run('PUT', `/api/workshops/${workshopId}/plan/edges`, { changeId, version, ...values });
+      setSaved(sent?.ok ?? false);
+      if (sent?.ok === false) setChangeId(uuid());
+    },
+    {
+      starts: { knives: knives.map(({ passed, ...knife }) => ({ ...knife, passed: passed ? 'yes' : 'no' })) },
+      read: ({ knives: typed = [], ...values }) => ({
+        ...values,
+        knives: (typed as { passed: string }[]).map((knife) => ({ ...knife, passed: knife.passed === 'yes' })),
+      }),
+    },
+  );
+  const { fields, append, remove } = useFieldArray({ control, name: 'knives', keyName: 'key' });
+  const error = (at: number, field: keyof EdgeTest): string | undefined => errors[`knives[${at}].${field}`];
+  return (
+    <form onSubmit={submit} noValidate>
+      <Problem>{problem ?? errors.knives}</Problem>
+      <ol className="flex flex-col">
+        {fields.map((field, i) => (
+          <li
+            key={field.key}
+            className="grid grid-cols-2 items-end gap-2 border-t border-line py-2 md:grid-cols-[1fr_9rem_8rem_9rem_1fr_1fr_auto]"
+          >
+            <input type="hidden" {...register(`knives.${i}.id`)} />
+            <Field label="Knife" error={error(i, 'knife')}>
+              <input {...register(`knives.${i}.knife`)} maxLength={40} placeholder="Its number" />
+            </Field>
+            <Field label="Ground for" error={error(i, 'hand')}>
+              <select {...register(`knives.${i}.hand`)}>
+                {HANDS.map((hand) => (
+                  <option key={hand} value={hand}>
+                    {HAND_WORDS[hand]}
+                  </option>
+                ))}
+              </select>
+            </Field>
+            <Field label="Test cut" error={error(i, 'passed')}>
+              <select {...register(`knives.${i}.passed`)}>
+                <option value="yes">passed</option>
+                <option value="no">failed</option>
+              </select>
+            </Field>
+            <Field label="On" error={error(i, 'testedOn')}>
+              <input {...register(`knives.${i}.testedOn`)} type="date" />
+            </Field>
+            <Field label="Cut by" error={error(i, 'testedBy')}>
+              <input {...register(`knives.${i}.testedBy`)} maxLength={80} />
+            </Field>
+            <Field label="Sharpened by" error={error(i, 'sharpenedBy')}>
+              <input {...register(`knives.${i}.sharpenedBy`)} maxLength={80} />
+            </Field>
+            <button type="button" className="bench-button" onClick={() => remove(i)}>
+              Remove<span className="sr-only"> knife {i + 1}</span>
+            </button>
+          </li>
+        ))}
+      </ol>
+      <p className="mt-2 flex flex-wrap items-center gap-3">
+        <button
+          type="button"
+          className="bench-button"
+          onClick={() =>
+            append({
+              id: uuid(),
+              knife: String(fields.length + 1),
+              hand: 'right',
+              passed: 'yes',
+              testedOn: today,
+              testedBy: name,
+              sharpenedBy: '',
+            })
+          }
+        >
+          Add a knife
+        </button>
+        <button type="submit" className="bench-button" data-weight="main" disabled={busy}>
+          Save the edges
+        </button>
+        {saved && <span role="status">Saved.</span>}
+      </p>
+    </form>
+  );
+}
