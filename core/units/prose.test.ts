@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { MM_PER_INCH } from './length';
-import { measured, mm, prose, saidLength, written } from './prose';
+import { celsius, measured, mm, prose, sameProse, saidLength, warmthSum, written } from './prose';
 
 describe('prose', () => {
   it('writes its lengths in the unit of whoever reads', () => {
@@ -38,6 +38,13 @@ describe('prose', () => {
     const words = prose`Move it ${measured(3.4567)} to the left.`;
     expect(written(words, 'mm')).toBe('Move it 3.5 mm to the left.');
     expect(written(words, 'in')).toBe('Move it 0.14 in to the left.');
+  });
+  it('writes temperatures and sums of warmth in the reader’s degrees', () => {
+    const words = prose`Mean under ${celsius(8)}; ${warmthSum(150)} above ${celsius(5)}.`;
+    expect(written(words, 'mm')).toBe('Mean under 8 °C; 150 °C days above 5 °C.');
+    expect(written(words, 'mm', 'F')).toBe('Mean under 46 °F; 270 °F days above 41 °F.');
+    expect(sameProse(words, prose`Mean under ${celsius(8)}; ${warmthSum(150)} above ${celsius(5)}.`)).toBe(true);
+    expect(sameProse(words, prose`Mean under ${celsius(9)}; ${warmthSum(150)} above ${celsius(5)}.`)).toBe(false);
   });
   it('says a range that is one fraction once', () => {
     expect(saidLength(mm(12, 13), 'in')).toBe('1/2 in');

@@ -1,4 +1,5 @@
 import { formatLength, fromMillimetres, type LengthUnit } from './length';
+import { formatTemperature, type TemperatureUnit } from './temperature';
 
 /** A length that prose speaks of, mm: one that is usual, or a range of them; or, where `read`, what a caliper read. */
 export interface SaidLength {
@@ -7,13 +8,17 @@ export interface SaidLength {
   read?: true;
 }
 
-/** A sentence with lengths in it, which are written in the unit of whoever reads; plain values, so that it can be sent. */
+/** A temperature that prose speaks of, degC, or a sum of warmth, degC days. */
+export type SaidWarmth = { celsius: number } | { degreeDays: number };
+type Said = SaidLength | SaidWarmth;
+
+/** A sentence with figures in it, which are written in the units of whoever reads; plain values, so that it can be sent. */
 export interface MeasuredProse {
   said: readonly string[];
-  lengths: readonly SaidLength[];
+  figures: readonly Said[];
 }
 
-/** Words with or without lengths in them. */
+/** Words with or without figures in them. */
 export type Prose = string | MeasuredProse;
 
 /** A usual length for {@link prose}, or one up to another. */
@@ -26,36 +31,56 @@ export function measured(length: number): SaidLength {
   return { mm: length, read: true };
 }
 
-const isLength = (part: SaidLength | Prose | number): part is SaidLength => typeof part === 'object' && 'mm' in part;
+/** A temperature for {@link prose}, degC. */
+export function celsius(value: number): SaidWarmth {
+  return { celsius: value };
+}
+
+/** A sum of warmth for {@link prose}, degC days. */
+export function warmthSum(value: number): SaidWarmth {
+  return { degreeDays: value };
+}
+
+const isFigure = (part: Said | Prose | number): part is Said => typeof part === 'object' && !('said' in part);
 
 /**
  * Words with lengths in them, as a template; other words may stand in them, measured themselves or not.
  *
  * @example written(prose`Leave ${mm(6, 13)} of the face.`, 'in') // 'Leave 1/4 to 1/2 in of the face.'
  */
-export function prose(template: TemplateStringsArray, ...parts: (SaidLength | Prose | number)[]): MeasuredProse {
+export function prose(template: TemplateStringsArray, ...parts: (Said | Prose | number)[]): MeasuredProse {
   const said = [template[0]!];
-  const lengths: SaidLength[] = [];
+  const figures: Said[] = [];
   const add = (text: string): void => void said.push(said.pop()! + text);
   parts.forEach((part, i) => {
     if (typeof part !== 'object') add(String(part));
-    else if (isLength(part)) {
-      lengths.push(part);
+    else if (isFigure(part)) {
+      figures.push(part);
       said.push('');
     } else {
       add(part.said[0]!);
-      lengths.push(...part.lengths);
+      figures.push(...part.figures);
       said.push(...part.said.slice(1));
     }
     add(template[i + 1]!);
   });
-  return { said, lengths };
+  return { said, figures };
 }
 
-/** Words as they are read in a unit. */
-export function written(words: Prose, unit: LengthUnit): string {
+/** Words as they are read, lengths in one unit and temperatures in another. */
+export function written(words: Prose, unit: LengthUnit, temperature: TemperatureUnit = 'C'): string {
   if (typeof words === 'string') return words;
-  return words.said.reduce((text, next, i) => text + saidLength(words.lengths[i - 1]!, unit) + next);
+  const figure = (said: Said): string => {
+    if ('mm' in said) return saidLength(said, unit);
+    if ('celsius' in said) return formatTemperature(said.celsius, temperature);
+    return `${Math.round(temperature === 'C' ? said.degreeDays : said.degreeDays * 1.8)} °${temperature} days`;
+  };
+  return words.said.reduce((text, next, i) => text + figure(words.figures[i - 1]!) + next);
+}
+
+/** Whether words say the same. */
+export function sameProse(a: Prose, b: Prose): boolean {
+  return JSON.stringify(a) === JSON.stringify(b);
 }
 
 /** Steps of an inch that hands speak of, by the size of the length, mm: finer ones for shorter lengths. */

@@ -1,3 +1,4 @@
+import { counted } from '@/core/units/counted';
 import { type Paper, SHEETS } from '@/core/units/paper';
 import { COLOURS } from '@/core/drawing/colours';
 import { type BuyLine, CHLORINE_CAUTION, inUnits } from '@/core/plan/quantities/kit';
@@ -28,10 +29,16 @@ export function kitListPdf(sheet: KitSheet, paper: Paper): Promise<Buffer> {
     const head = (): void => {
       doc.addPage();
       writeLine(doc, `Kit: ${sheet.title}`, left, 18 * MM, { size: 16, weight: 700, width: right - left });
-      writeLine(doc, `${formatDate(sheet.date)}, ${sheet.people} people. ${sheet.methods.join('. ')}`, left, 24 * MM, {
-        size: 9.5,
-        width: right - left,
-      });
+      writeLine(
+        doc,
+        `${formatDate(sheet.date)}, ${counted(sheet.people, 'person', 'people')}. ${sheet.methods.join('. ')}`,
+        left,
+        24 * MM,
+        {
+          size: 9.5,
+          width: right - left,
+        },
+      );
       y = 32 * MM;
     };
     const room = (needed: number): void => {

@@ -1,3 +1,4 @@
+import { counted } from '@/core/units/counted';
 import { object } from 'yup';
 import type { StockLotRow, WoodLotRow } from '@/db/models/wood-rows';
 import { isDuplicate, transact } from '@/db/transact';
@@ -152,7 +153,7 @@ export async function dropLot(
   if (used > 0)
     throw new UseCaseError(
       'conflict',
-      `${used} keepers of this workshop are made of this lot. Change those first, on the Aftercare page.`,
+      `${counted(used, 'keeper')} of this workshop ${used === 1 ? 'is' : 'are'} made of this lot. Change those first, on the Aftercare page.`,
     );
   await transact(db, async (transaction) => {
     if (kind === 'wood') {

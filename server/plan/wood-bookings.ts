@@ -1,3 +1,4 @@
+import { counted } from '@/core/units/counted';
 import { literal, Op, type Transaction } from 'sequelize';
 import type { WoodBookingRow } from '@/db/models/wood-rows';
 import { isDuplicate, transact } from '@/db/transact';
@@ -55,7 +56,7 @@ export async function bookWood(
         const free = lot!.sticks - lot!.booked;
         throw new UseCaseError(
           'conflict',
-          `${lot!.variety} has ${free} of ${lot!.sticks} sticks free, so ${row.sticks} cannot be booked. Book ${free > 0 ? `${free} or fewer` : 'from another lot'}, or free another booking.`,
+          `${lot!.variety} has ${free} of ${counted(lot!.sticks, 'stick')} free, so ${row.sticks} cannot be booked. Book ${free > 0 ? `${free} or fewer` : 'from another lot'}, or free another booking.`,
           { sticks: `${free} free.` },
         );
       }

@@ -1,3 +1,4 @@
+import { counted } from '@/core/units/counted';
 import { createHash } from 'node:crypto';
 import { type InferType, object } from 'yup';
 import { Op } from 'sequelize';
@@ -146,7 +147,7 @@ export async function putLot(context: Context, lotId: string, input: unknown): P
     if (known!.booked > values.sticks)
       throw new UseCaseError(
         'conflict',
-        `${known!.booked} sticks of it are booked, so there cannot be ${values.sticks}. Free some bookings first.`,
+        `${counted(known!.booked, 'stick')} of it ${known!.booked === 1 ? 'is' : 'are'} booked, so there cannot be ${values.sticks}. Free some bookings first.`,
         { sticks: `${known!.booked} are booked.` },
       );
     const same = Object.entries(values).every(([key, value]) => known![key as keyof WoodLotRow] === value);

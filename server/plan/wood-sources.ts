@@ -1,3 +1,4 @@
+import { counted } from '@/core/units/counted';
 import { literal, Op } from 'sequelize';
 import type { WoodSourceBookingRow, WoodSourceRow, WoodSourceYearRow } from '@/db/models/wood-rows';
 import { isDuplicate, transact } from '@/db/transact';
@@ -139,7 +140,7 @@ export async function putSourceYear(
     if (after!.sticks !== sticks)
       throw new UseCaseError(
         'conflict',
-        `${known!.booked} sticks of ${promisedYear} are promised, so it cannot be ${sticks}. Take a promise back first.`,
+        `${counted(known!.booked, 'stick')} of ${promisedYear} ${known!.booked === 1 ? 'is' : 'are'} promised, so it cannot be ${sticks}. Take a promise back first.`,
         { sticks: `${known!.booked} are promised.` },
       );
     await audit(db, transaction, {

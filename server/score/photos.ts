@@ -157,10 +157,10 @@ const scaleInput = object({
     points: array(point).required('Set the marks.').min(2, 'Set the marks.').max(3, 'Set the marks again.'),
     size: number()
       .strict()
-      .typeError('Enter the size in mm.')
-      .required('Enter the size in mm.')
+      .typeError('Enter the size in figures.')
+      .required('Enter the size in figures.')
       .moreThan(0, 'Enter a size of more than 0.')
-      .max(500, 'Nothing of more than 500 mm sets the scale of a union.'),
+      .max(500, 'Nothing longer than a forearm sets the scale of a union.'),
   }).required('Set the marks.'),
 });
 

@@ -1,6 +1,6 @@
 import { learningCurves } from '@/core/score/readiness/learning-curve';
 import { countedAttempts, isReady } from '@/core/score/readiness/ready-rule';
-import { outlook } from '@/core/score/readiness/until-ready';
+import { LEAST_ATTEMPTS, outlook } from '@/core/score/readiness/until-ready';
 import { cuttingMinutesLeft, unionsWithin } from '@/core/plan/benches/time-left';
 import { minutesForUnions } from '@/core/plan/benches/time-plan';
 import { methodById } from '@/core/methods/registry';
@@ -62,7 +62,8 @@ export async function readinessBoard(context: Context, workshopId: string, asked
     planned,
     minutesLeft,
     over: today > workshop.date,
-    curves: curves && { rate: curves.rate, scatter: curves.scatter },
+    // A class's pace is told once several of it have made enough unions to have one.
+    curves: curves && toldOfClass(scores) ? { rate: curves.rate, scatter: curves.scatter } : null,
     people: present.map((seat, i) => {
       const own = attempts[i]!;
       const ready = isReady(own, settings.ready);
@@ -100,4 +101,11 @@ function lineOf(curve: ReturnType<typeof learningCurves>['people'][number], atte
     const { mean, half } = curve!.at(n + 1);
     return { n: n + 1, mean, half };
   });
+}
+
+/** People who have made as many unions as a curve is told from, before anything is said of the class. */
+const PEOPLE_TOLD_OF = 3;
+
+function toldOfClass(scores: readonly (readonly number[])[]): boolean {
+  return scores.filter(({ length }) => length >= LEAST_ATTEMPTS).length >= PEOPLE_TOLD_OF;
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import { counted } from '@/core/units/counted';
 import { closing } from '@/core/follow-up/round-input';
 import { useState } from 'react';
 import { ANSWERS, MILESTONE_WORDS } from '@/core/methods/milestones';
@@ -157,7 +158,7 @@ function RoundHead({ round, today, mayChange, busy, onWrite, onMove }: RoundHead
             : today < round.opensOn
               ? `Opens on ${formatDate(round.opensOn)}`
               : `Open until ${formatDate(round.closesOn)}`}
-          . Heard of {heard} of {plants.length} plants.
+          . Heard of {heard} of {counted(plants.length, 'plant')}.
         </p>
       </div>
       {mayChange && (

@@ -56,7 +56,7 @@ export function PairTable({ own, usual, mayChange }: PairTableProps) {
   const actions = ({ id, ...pair }: Known): React.ReactNode =>
     id === null ? (
       <button type="button" className={action} onClick={() => edit({ ...pair, id: uuid() })}>
-        Say otherwise
+        Change it for the club
       </button>
     ) : (
       <OwnActions action={action} edit={edit} pair={pair} id={id} busy={busy} run={run} />

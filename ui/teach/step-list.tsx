@@ -28,7 +28,7 @@ export function StepList({ steps }: { steps: StepSheet[] }) {
                   <div key={figure.name}>
                     <dt className="inline text-muted">{figure.name} </dt>
                     <dd className="inline text-lg font-bold tabular-nums">{figure.text}</dd>
-                    {figure.range && <dd className="inline text-sm text-muted"> of {figure.range}</dd>}
+                    {figure.range && <dd className="inline text-sm text-muted"> ({figure.range})</dd>}
                   </div>
                 ))}
               </dl>

@@ -1,3 +1,6 @@
+import type { TemperatureUnit } from '../../units/temperature';
+import { written } from '../../units/prose';
+import { counted } from '../../units/counted';
 import { addDays, daysBetween, formatDate, type IsoDate } from '../../units/iso-date';
 import type { AssumptionById } from '../phenology/assumptions';
 import type { DayVerdict } from './season-finder';
@@ -21,6 +24,7 @@ export interface ConflictsInput {
   assumption: AssumptionById;
   dates: PlannedDate[];
   lots: { name: string; species: string; cutOn: IsoDate | null }[];
+  temperatureUnit: TemperatureUnit;
   /** Ids and names of the tools the day works with. */
   tools: Tool[];
   /** Other workshops of the club on that day. */
@@ -37,7 +41,7 @@ export function dateConflicts(input: ConflictsInput): Conflict[] {
     add(
       'past',
       'care',
-      `The workshop lies ${daysBetween(date, today)} days back.`,
+      `The workshop lies ${counted(daysBetween(date, today), 'day')} back.`,
       'What was planned for it is kept as a record. For a new day, plan another workshop or move the date ahead.',
     );
   for (const { method, verdict } of taught) {
@@ -45,7 +49,7 @@ export function dateConflicts(input: ConflictsInput): Conflict[] {
     add(
       `season-${method.id}`,
       verdict.chance === 'shut' ? 'stop' : 'care',
-      `${method.name}: ${verdict.why}`,
+      `${method.name}: ${written(verdict.why, 'mm', input.temperatureUnit)}`,
       verdict.chance === 'shut'
         ? 'Move the date into its band, or teach another method.'
         : 'Look at the plants the week before and enter what you see; have another method ready.',
@@ -147,7 +151,7 @@ function woodConflicts(
       add(
         `budwood-old-${lot.name}`,
         'stop',
-        `Budwood older than ${keeps} days: ${lot.name} is ${age} days old on the day.`,
+        `Budwood older than ${counted(keeps, 'day')}: ${lot.name} is ${counted(age, 'day')} old on the day.`,
         'Cut it anew in the cool of the morning, the same day if you can.',
       );
     }

@@ -61,6 +61,7 @@ export function datedPlan(
       assumption,
       dates,
       lots: facts.lots,
+      temperatureUnit: facts.temperatureUnit,
       tools: facts.tools,
       sameDay: facts.others.filter((other) => other.date === date),
     }),

@@ -1,3 +1,4 @@
+import { celsius, type Prose, prose, sameProse } from '../../units/prose';
 import { capital } from '@/core/units/capital';
 import { callusRange, type AssumptionById } from '../phenology/assumptions';
 import { kinOf } from '../../methods/compatibility/compatibility';
@@ -17,7 +18,7 @@ export interface DayVerdict {
   /** The season of the method it is, when it is one. */
   season: Season | null;
   /** Why not, or what it hangs on. */
-  why: string;
+  why: Prose;
 }
 
 export interface Stretch extends DayVerdict {
@@ -203,13 +204,13 @@ function warmthOf(date: IsoDate, verdict: DayVerdict, { place, scion, climate, a
     return {
       ...verdict,
       chance: 'edge',
-      why: `The fortnight after is usually about ${Math.round(mean)} °C; ${scion.species} hardly calluses under ${range.slow}. Cover it, or come later.`,
+      why: prose`The fortnight after is usually about ${celsius(mean)}; ${scion.species} hardly calluses under ${celsius(range.slow)}. Cover it, or come later.`,
     };
   if (hottest > assumption('callus-stop').value)
     return {
       ...verdict,
       chance: 'edge',
-      why: `Usual highs of ${Math.round(hottest)} °C in the fortnight after: callus fails above ${assumption('callus-stop').value}. Shade it, or choose another week.`,
+      why: prose`Usual highs of ${celsius(hottest)} in the fortnight after: callus fails above ${celsius(assumption('callus-stop').value)}. Shade it, or choose another week.`,
     };
   return verdict;
 }
@@ -220,7 +221,7 @@ export function seasonStretches(from: IsoDate, to: IsoDate, yearOf: (date: IsoDa
   for (let date = from; date <= to; date = addDays(date, 1)) {
     const verdict = verdictOn(date, yearOf(date));
     const last = stretches.at(-1);
-    if (last && last.chance === verdict.chance && last.why === verdict.why) last.to = date;
+    if (last && last.chance === verdict.chance && sameProse(last.why, verdict.why)) last.to = date;
     else stretches.push({ ...verdict, from: date, to: date });
   }
   return stretches;

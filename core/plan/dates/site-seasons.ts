@@ -1,3 +1,5 @@
+import { written } from '../../units/prose';
+import type { TemperatureUnit } from '../../units/temperature';
 import type { SiteSeasons } from '../../methods/choosing/choose-method';
 import type { MethodFacts } from '../../methods/method-facts';
 import type { Place } from '../../methods/use';
@@ -21,6 +23,7 @@ export function siteSeasons(
   known: readonly MethodFacts[],
   work: WorkThere,
   date: IsoDate,
+  temperature: TemperatureUnit = 'C',
 ): SiteSeasons | null {
   if (!site.climate) return null;
   const calendar = siteCalendar(site, known);
@@ -30,8 +33,8 @@ export function siteSeasons(
     open: (method) =>
       seasonsOn(date, yearOf(method)).map(({ season, chance, why }) => ({
         season,
-        hangsOn: chance === 'edge' ? why : null,
+        hangsOn: chance === 'edge' ? written(why, 'mm', temperature) : null,
       })),
-    shut: (method) => verdictOn(date, yearOf(method)).why,
+    shut: (method) => written(verdictOn(date, yearOf(method)).why, 'mm', temperature),
   };
 }

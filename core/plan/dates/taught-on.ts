@@ -112,7 +112,7 @@ export function siteCalendar(
 }
 
 function byCalendar(
-  { use, name }: MethodFacts,
+  { use }: MethodFacts,
   plan: PlannedMethod,
   date: IsoDate,
   hemisphere: 'north' | 'south',
@@ -124,7 +124,7 @@ function byCalendar(
   return {
     chance: 'shut',
     season: null,
-    why: `${name} is out of its season by the usual calendar${next ? `; it opens about ${next.date}` : ''}. This site has no normals yet.`,
+    why: `Out of its season by the usual calendar${next ? `; it opens about ${next.date}` : ''}. This site has no normals yet.`,
   };
 }
 

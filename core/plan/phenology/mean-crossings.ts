@@ -1,4 +1,5 @@
 import { addDays, daysBetween, type IsoDate } from '../../units/iso-date';
+import { celsius, prose } from '../../units/prose';
 import type { AssumptionById } from './assumptions';
 import type { Estimate } from './estimate';
 
@@ -31,7 +32,7 @@ export function fallingUnder(
     early: under(value + margin) ?? best,
     best,
     late: under(value - margin) ?? addDays(best, 30),
-    basis: `mean of the day under ${value} °C`,
+    basis: prose`mean of the day under ${celsius(value)}`,
     source,
     observed: false,
   };
@@ -57,7 +58,7 @@ export function risingOver(
     early: over(value - margin) ?? best,
     best,
     late: over(value + margin) ?? addDays(best, 30),
-    basis: `mean of the day from ${value} °C`,
+    basis: prose`mean of the day from ${celsius(value)}`,
     source,
     observed: false,
   };

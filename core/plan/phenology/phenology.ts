@@ -1,3 +1,5 @@
+import { counted } from '../../units/counted';
+import { celsius, type Prose, prose, warmthSum } from '../../units/prose';
 import type { Climate } from '../climate/normals';
 import { dayNormals } from '../climate/day-normals';
 import { degreeDays } from '../climate/degree-days';
@@ -88,7 +90,7 @@ export function phenologyOf(
             colds,
             lag.value,
             lag.margin,
-            `${lag.value} days after the day's mean falls under ${assumption('sleep').value} °C`,
+            prose`${counted(lag.value, 'day')} after the day's mean falls under ${celsius(assumption('sleep').value)}`,
             lag.source,
           )
         : null;
@@ -174,7 +176,7 @@ function springOf(
       late: max(late),
       observed: false,
       source: figure.source,
-      basis: `${figure.value} °C days above ${base} °C${done > 0 ? ', counted on from what was seen' : ''}${notBefore ? ', not yet seen by then' : ''}`,
+      basis: prose`${warmthSum(figure.value)} above ${celsius(base)}${done > 0 ? ', counted on from what was seen' : ''}${notBefore ? ', not yet seen by then' : ''}`,
     };
   };
   return {
@@ -194,7 +196,7 @@ function lastSeen(own: Observation[], sign: Sign, since: IsoDate, until: IsoDate
   );
 }
 
-function widened(estimate: Estimate, days: number, margin: number, basis: string, source: string | null): Estimate {
+function widened(estimate: Estimate, days: number, margin: number, basis: Prose, source: string | null): Estimate {
   return {
     early: addDays(estimate.early, days - margin),
     best: addDays(estimate.best, days),
@@ -232,7 +234,7 @@ function frostsOf(
       { ...first, early: first.best, late: first.best },
       -value,
       margin,
-      `${value} days before the usual first frost`,
+      `${counted(value, 'day')} before the usual first frost`,
       source,
     );
   };

@@ -81,7 +81,7 @@ export function kitLines({ needs, people, leftHanded, settings, unit }: KitInput
         'prunings for practice',
         'pieces',
         prunings,
-        `${method.name}: both halves of ${practice} unions`,
+        `${method.name}: both halves of ${counted(practice, 'union')}`,
       );
     materialLines(need, settings, unit, whole);
     if (keepers > 0 && plan.place === 'bench') {

@@ -22,7 +22,7 @@ describe('edges', () => {
   });
   it('want left-handed knives for left hands, unless the blades are ground on both sides', () => {
     const two = [knife('1'), knife('2')];
-    expect(edgesTold(two, hands(2, 1)).says).toBe('0 of 1 knives for left hands passed the test cut.');
+    expect(edgesTold(two, hands(2, 1)).says).toBe('0 of 1 knife for left hands passed the test cut.');
     expect(edgesTold([knife('1'), knife('2', 'either')], hands(2, 1)).light).toBe('go');
     expect(edgesTold(two, hands(2, 1, false)).light).toBe('go');
   });

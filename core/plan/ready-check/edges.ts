@@ -1,3 +1,4 @@
+import { counted } from '../../units/counted';
 import type { IsoDate } from '../../units/iso-date';
 
 /** For which hand a knife is ground; `either` for one that is ground on both sides. */
@@ -49,21 +50,25 @@ export function edgesTold(tests: readonly EdgeTest[], { people, leftHanded, hand
   if (failed.length > 0)
     return {
       light: 'care',
-      says: `${failed.length} of ${tests.length} knives failed the test cut: ${failed.map(({ knife }) => knife).join(', ')}.`,
+      says: `${failed.length} of ${counted(tests.length, 'knife', 'knives')} failed the test cut: ${failed.map(({ knife }) => knife).join(', ')}.`,
       remedy: 'Sharpen and strop them and test them again, or leave them at home.',
     };
   const fitting = (hand: Hand): number => tests.filter((test) => test.hand === hand || test.hand === 'either').length;
   if (handed && leftHanded > 0 && fitting('left') < leftHanded)
     return {
       light: 'care',
-      says: `${fitting('left')} of ${leftHanded} knives for left hands passed the test cut.`,
+      says: `${fitting('left')} of ${counted(leftHanded, 'knife', 'knives')} for left hands passed the test cut.`,
       remedy: 'Find knives ground for the left hand: on the other face they dig in.',
     };
   if (tests.length < people)
     return {
       light: 'care',
-      says: `${tests.length} knives passed the test cut; ${people} people come.`,
+      says: `${counted(tests.length, 'knife', 'knives')} passed the test cut; ${counted(people, 'person comes', 'people come')}.`,
       remedy: 'Test the rest, or plan for sharing.',
     };
-  return { light: 'go', says: `All ${tests.length} knives passed the test cut.`, remedy: null };
+  return {
+    light: 'go',
+    says: tests.length === 1 ? 'The knife passed the test cut.' : `All ${tests.length} knives passed the test cut.`,
+    remedy: null,
+  };
 }

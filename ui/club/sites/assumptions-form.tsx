@@ -3,6 +3,8 @@
 import { useState } from 'react';
 import { type FieldValues, get, set } from 'react-hook-form';
 import { type Assumption, ASSUMPTIONS, type Edits } from '@/core/plan/phenology/assumptions';
+import type { TemperatureUnit } from '@/core/units/temperature';
+import { assumptionText, assumptionUnit, readAssumption } from './assumption-text';
 import { assumptionsInput } from '@/core/plan/phenology/assumptions-input';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
@@ -15,6 +17,7 @@ interface AssumptionsFormProps {
   edits: Edits;
   quarantine: string[];
   region: string;
+  unit: TemperatureUnit;
   mayChange: boolean;
 }
 
@@ -32,6 +35,7 @@ function FiguresForm({
   edits,
   quarantine,
   region,
+  unit,
   mayChange,
   saved,
   setSaved,
@@ -43,7 +47,7 @@ function FiguresForm({
       setSaved(sent?.ok ?? false);
     },
     {
-      starts: { region, quarantine: quarantine.join(', '), ...typedFigures(edits) },
+      starts: { region, quarantine: quarantine.join(', '), ...typedFigures(edits, unit) },
       read: (typed) => ({
         version,
         region: typed.region,
@@ -51,7 +55,16 @@ function FiguresForm({
           .split(',')
           .map((word) => word.trim())
           .filter(Boolean),
-        edits: Object.fromEntries(ASSUMPTIONS.map(({ id }) => [id, get(typed, `edits.${id}`) as Typed])),
+        edits: Object.fromEntries(
+          ASSUMPTIONS.map((assumption) => {
+            const own = get(typed, `edits.${assumption.id}`) as Typed;
+            const read = (key: 'value' | 'margin'): string | number => {
+              const known = [edits[assumption.id]?.[key], assumption[key]].filter((figure) => figure !== undefined);
+              return readAssumption(assumption, key, own[key], known, unit);
+            };
+            return [assumption.id, { ...own, value: read('value'), margin: read('margin') }];
+          }),
+        ),
       }),
     },
   );
@@ -75,7 +88,7 @@ function FiguresForm({
           label="Figures"
           className="min-w-[46rem]"
           rows={ASSUMPTIONS}
-          columns={figureColumns({ register, watch, errors, edits, mayChange })}
+          columns={figureColumns({ register, watch, errors, edits, unit, mayChange })}
           idOf={({ id }) => id}
           search="Find a figure"
         />
@@ -94,10 +107,11 @@ function FiguresForm({
 
 interface FigureEntry extends Pick<ReturnType<typeof useEntry>, 'register' | 'watch' | 'errors'> {
   edits: Edits;
+  unit: TemperatureUnit;
   mayChange: boolean;
 }
 
-function figureColumns({ register, watch, errors, edits, mayChange }: FigureEntry): SheetColumn<Assumption>[] {
+function figureColumns({ register, watch, errors, edits, unit, mayChange }: FigureEntry): SheetColumn<Assumption>[] {
   const input = ({ id, name }: Assumption, key: keyof Typed, words: string): React.ReactNode => {
     const place = `edits.${id}.${key}`;
     const refusal = errors[place];
@@ -136,7 +150,7 @@ function figureColumns({ register, watch, errors, edits, mayChange }: FigureEntr
       cell: (assumption) => (
         <>
           {input(assumption, 'value', 'value')}{' '}
-          <span className="inline-block w-16 text-left text-sm text-muted">{assumption.unit}</span>
+          <span className="inline-block w-16 text-left text-sm text-muted">{assumptionUnit(assumption, unit)}</span>
         </>
       ),
     },
@@ -150,14 +164,16 @@ function figureColumns({ register, watch, errors, edits, mayChange }: FigureEntr
   ];
 }
 
-/** The figures as they stand, the site's own or those of the trade; where an id has a point, the form has a level. */
-function typedFigures(edits: Edits): FieldValues {
+/** The figures as they stand, the site's own or the usual ones; where an id has a point, the form has a level. */
+function typedFigures(edits: Edits, unit: TemperatureUnit): FieldValues {
   const figures: FieldValues = {};
-  for (const { id, value, margin, source } of ASSUMPTIONS)
+  for (const assumption of ASSUMPTIONS) {
+    const { id, value, margin, source } = assumption;
     set(figures, `edits.${id}`, {
-      value: String(edits[id]?.value ?? value),
-      margin: String(edits[id]?.margin ?? margin),
+      value: assumptionText(assumption, 'value', edits[id]?.value ?? value, unit),
+      margin: assumptionText(assumption, 'margin', edits[id]?.margin ?? margin, unit),
       source: edits[id]?.source ?? source ?? '',
     });
+  }
   return figures;
 }

@@ -1,3 +1,5 @@
+import { written } from '@/core/units/prose';
+import type { TemperatureUnit } from '@/core/units/temperature';
 import { OUR_GUESS } from '@/core/units/figure-source';
 import { capital } from '@/core/units/capital';
 import type { Phenology } from '@/core/plan/phenology/phenology';
@@ -17,7 +19,7 @@ const STAGES: [keyof Phenology, string][] = [
 ];
 
 /** A species' year: earliest, likely and latest day of each stage, and what it is reckoned from. */
-export function YearTable({ year, species }: { year: Phenology; species: string }) {
+export function YearTable({ year, species, unit }: { year: Phenology; species: string; unit: TemperatureUnit }) {
   return (
     <div className="mb-4">
       <h3 className="font-bold">
@@ -41,7 +43,7 @@ export function YearTable({ year, species }: { year: Phenology; species: string 
                       </span>
                     )}
                     <span className="block text-sm text-muted">
-                      {estimate.basis}
+                      {written(estimate.basis, 'mm', unit)}
                       {estimate.observed ? '' : `; ${estimate.source ?? OUR_GUESS}`}
                     </span>
                   </>

@@ -1,5 +1,6 @@
 'use client';
 
+import { counted } from '@/core/units/counted';
 import { useId, useState } from 'react';
 import type { Room } from '@/core/plan/benches/room';
 import { SKILL_WORDS } from '@/core/plan/pairing/hand';
@@ -93,7 +94,7 @@ export function HelpersList({ board }: { board: RoomOnBoard }) {
                 className="bench-button"
                 onClick={() => change({ helpers: room.helpers.filter((_, at) => at !== i) })}
               >
-                Take off<span className="sr-only"> {helper.name}</span>
+                Remove<span className="sr-only"> {helper.name}</span>
               </button>
             )}
           </li>
@@ -126,7 +127,7 @@ export function SeatingList({ board }: { board: RoomOnBoard }) {
               {seat.name}
               <span className="block truncate text-sm text-muted">
                 {seat.earlier > 0
-                  ? `${SKILL_WORDS[seat.skill]}, ${seat.earlier} unions before`
+                  ? `${SKILL_WORDS[seat.skill]}, ${counted(seat.earlier, 'union')} before`
                   : SKILL_WORDS[seat.skill]}
                 {seat.leftHanded ? ', left-handed' : ''}
               </span>

@@ -1,5 +1,6 @@
 'use client';
 
+import { written } from '@/core/units/prose';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState, type Dispatch, type SetStateAction } from 'react';
 import type { MethodFacts } from '@/core/methods/method-facts';
@@ -128,7 +129,7 @@ function Verdicts({ plans, calendar, day, plan, siteId, facts }: VerdictsProps) 
                     ? 'if the year is kind'
                     : 'not now'}
               </span>
-              <span className="block text-sm">{verdict.why}</span>
+              <span className="block text-sm">{written(verdict.why, 'mm', facts.temperatureUnit)}</span>
             </li>
           ))}
       </ul>
@@ -183,8 +184,8 @@ function FinderHead({ siteName, every, setEvery }: FinderHeadProps) {
       <div>
         <h1>When can it be taught?</h1>
         <p className="text-muted">
-          {siteName}. Leafed green: in season. Hatched: only if the year is kind. Bare: not. Draw the tag along, or use
-          the arrow keys.
+          {siteName}. Leafed green: in season. Hatched: only if the year is kind. Bare: not. Drag the day along the
+          year, or move it with the arrow keys.
         </p>
       </div>
       <label className="flex min-h-11 items-center gap-2">

@@ -1,3 +1,4 @@
+import { counted } from '@/core/units/counted';
 import { capital } from '@/core/units/capital';
 import { COLOURS } from '@/core/drawing/colours';
 import type { GiveUp } from '@/core/plan/quantities/short-wood';
@@ -20,14 +21,14 @@ export function WoodSupply({ supply }: { supply: Supply[] }) {
           <li key={species}>
             <p>
               <strong>
-                {capital(species)}: {needed} {needed === 1 ? 'stick' : 'sticks'} needed
+                {capital(species)}: {counted(needed, 'stick')} needed
               </strong>
               , {booked} booked{free > 0 ? `, ${free} free in the chosen lots` : ''}
               {there < needed ? `: ${needed - there} short` : ''}.
             </p>
             <svg
               role="img"
-              aria-label={`${booked} of ${needed} sticks booked, ${Math.min(free, Math.max(0, needed - booked))} more free`}
+              aria-label={`${booked} of ${counted(needed, 'stick')} booked, ${Math.min(free, Math.max(0, needed - booked))} more free`}
               viewBox={`0 0 ${Math.min(60, Math.max(needed, 1)) * 12} 26`}
               className="mt-1 block h-6 max-w-full"
               preserveAspectRatio="xMinYMid meet"
@@ -54,7 +55,8 @@ export function WoodSupply({ supply }: { supply: Supply[] }) {
                   {ways.map((way) => (
                     <li key={way.says} className="py-1">
                       <span className="font-bold">
-                        {way.says}: {way.sticks} sticks{way.enough ? ', enough' : ', still short'}.
+                        {way.says}: {counted(way.sticks, 'stick')}
+                        {way.enough ? ', enough' : ', still short'}.
                       </span>{' '}
                       <span className="text-sm">{way.costs}</span>
                     </li>

@@ -1,4 +1,5 @@
 'use client';
+import { saidLength } from '@/core/units/prose';
 import { suggestProgramme } from '@/core/plan/topworking/programme';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
@@ -22,7 +23,7 @@ export function TreePlan(props: TreePlanProps) {
       {limbs.length === 0 && (
         <p className="board">
           Walk round the tree with a caliper and add its limbs: height on the trunk, where each points, its angle to the
-          trunk, and how thick it is where it would be cut, 300 to 450 mm out.
+          trunk, and how thick it is where it would be cut, {saidLength({ mm: 300, to: 450 }, tree.unit)} out.
         </p>
       )}
       {limbs.length > 0 && <LimbTable tree={tree} />}

@@ -1,5 +1,6 @@
 'use client';
 
+import { counted } from '@/core/units/counted';
 import { bookingInput } from '@/core/plan/wood/booking-input';
 import { useState, type Dispatch, type SetStateAction } from 'react';
 import { v7 as uuid } from 'uuid';
@@ -39,7 +40,7 @@ export function LotBookings({ lotId, variety, sticks, booked, bookings, workshop
   return (
     <div className="flex flex-col gap-2">
       <p>
-        <strong className="tabular-nums">{sticks - booked}</strong> of {sticks} sticks free.
+        <strong className="tabular-nums">{sticks - booked}</strong> of {counted(sticks, 'stick')} free.
       </p>
       <Problem>{problem}</Problem>
       <ul className="divide-y divide-line">
@@ -59,7 +60,7 @@ export function LotBookings({ lotId, variety, sticks, booked, bookings, workshop
                 Give back
                 <span className="sr-only">
                   {' '}
-                  {booking.sticks} sticks of {variety}
+                  {counted(booking.sticks, 'stick')} of {variety}
                 </span>
               </button>
             )}

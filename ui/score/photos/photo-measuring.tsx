@@ -136,7 +136,7 @@ function MarkPanel({ marking }: { marking: Marking }) {
       </p>
       {setsScale && (
         <label className="block text-sm font-bold">
-          {tool === 'coin' ? 'Diameter of the coin, mm' : 'Length of the stretch, mm'}
+          {tool === 'coin' ? `Diameter of the coin, ${marking.unit}` : `Length of the stretch, ${marking.unit}`}
           <input
             className="bench-input font-normal"
             inputMode="decimal"

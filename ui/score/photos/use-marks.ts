@@ -4,7 +4,7 @@ import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { angleAt, hollowDepth, lengthBetween } from '@/core/score/photos/photo-measures';
 import { millimetresPerPixel, type PhotoPoint, type PhotoScale } from '@/core/score/photos/photo-scale';
 import { parseDecimal } from '@/core/units/decimal';
-import { formatLength, fromMillimetres, type LengthUnit } from '@/core/units/length';
+import { formatLength, fromMillimetres, type LengthUnit, toMillimetres } from '@/core/units/length';
 import type { UnionPhoto } from './union-photo';
 
 export interface PhotoMeasuringProps {
@@ -49,11 +49,12 @@ function measured(
       return { ...nothing, words: `${value.toFixed(1)}°`, value };
     }
     if (tool === 'ruler' || tool === 'coin') {
-      const mm = parseDecimal(size);
-      if (mm === null)
+      const typed = parseDecimal(size);
+      if (typed === null)
         return { ...nothing, problem: size.trim() === '' ? null : 'Enter the size in figures, such as 24 or 24,25.' };
-      const next: PhotoScale = { kind: tool, points, size: mm };
-      return { ...nothing, words: `${(1 / millimetresPerPixel(next)).toFixed(1)} pixels a mm`, scale: next };
+      const next: PhotoScale = { kind: tool, points, size: toMillimetres(typed, unit) };
+      const pixels = toMillimetres(1, unit) / millimetresPerPixel(next);
+      return { ...nothing, words: `${pixels.toFixed(unit === 'mm' ? 1 : 0)} pixels to the ${unit}`, scale: next };
     }
     if (!scale) return nothing;
     const perPixel = millimetresPerPixel(scale);

@@ -1,3 +1,4 @@
+import { counted } from '@/core/units/counted';
 import type { RubricPreview } from '@/core/score/rubric/rubric-preview';
 
 /** What changed rules would have made of past practice, in words. */
@@ -6,7 +7,7 @@ export function PreviewWords({ preview }: { preview: RubricPreview }) {
   if (!mean) return <p>No union of this method was scored yet, so there is nothing to try it on.</p>;
   return (
     <dl className="grid grid-cols-[1fr_auto] gap-x-3 gap-y-1 tabular-nums" data-testid="preview">
-      <dt>Unions, of {people} people</dt>
+      <dt>Unions, of {counted(people, 'person', 'people')}</dt>
       <dd className="text-right font-bold">{unions}</dd>
       <dt>Mean score</dt>
       <dd className="text-right font-bold">

@@ -59,7 +59,7 @@ export default async function Choose({ searchParams }: { searchParams: Promise<Q
   // Whoever names a half of the earth and no site asks the usual calendar.
   const site = sites.find(({ id }) => id === text('site', query.climate ? '' : (sites[0]?.id ?? ''))) ?? null;
   const work = { place: situation.place, scionSpecies: kindOf(scionSpecies), stockSpecies: kindOf(species) };
-  const atSite = site && siteSeasons(site.year, METHODS, work, situation.date);
+  const atSite = site && siteSeasons(site.year, METHODS, work, situation.date, context.actor.temperatureUnit);
   const choices = chooseMethod({ ...situation, atSite }, METHODS, unit);
   const pairing = species.trim() && scionSpecies.trim() ? pairingOf(species, scionSpecies, own) : null;
   return (

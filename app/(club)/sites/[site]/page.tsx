@@ -1,3 +1,4 @@
+import type { TemperatureUnit } from '@/core/units/temperature';
 import { METHODS } from '@/core/methods/registry';
 import type { Metadata } from 'next';
 import { alike } from '@/core/plan/phenology/alike';
@@ -74,12 +75,14 @@ export default async function SitePage({ params }: { params: Promise<{ site: str
           mayChange={mayChange}
           site={site}
           calendar={calendar}
+          temperatureUnit={context.actor.temperatureUnit}
         />
         <section className="board" aria-labelledby="figures">
           <h2 id="figures" className="mb-2">
             Figures it goes by
           </h2>
           <AssumptionsForm
+            unit={context.actor.temperatureUnit}
             siteId={id}
             version={site.version}
             edits={site.assumptions}
@@ -94,6 +97,7 @@ export default async function SitePage({ params }: { params: Promise<{ site: str
 }
 
 interface SeenAndPlantsProps {
+  temperatureUnit: TemperatureUnit;
   id: string;
   observations: Awaited<ReturnType<typeof listObservations>>;
   today: string;
@@ -104,7 +108,16 @@ interface SeenAndPlantsProps {
 }
 
 /** What was seen, and the year of the plants. */
-function SeenAndPlants({ id, observations, today, species, mayChange, site, calendar }: SeenAndPlantsProps) {
+function SeenAndPlants({
+  temperatureUnit,
+  id,
+  observations,
+  today,
+  species,
+  mayChange,
+  site,
+  calendar,
+}: SeenAndPlantsProps) {
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-5 lg:grid-cols-2">
       <section className="board" aria-labelledby="seen">
@@ -131,7 +144,7 @@ function SeenAndPlants({ id, observations, today, species, mayChange, site, cale
         </h2>
         {site.climate ? (
           alike((species.length > 0 ? species : ['pear']).map((kind) => calendar.phenology(kind, today))).map(
-            ({ year, species: kinds }) => <YearTable key={kinds} year={year} species={kinds} />,
+            ({ year, species: kinds }) => <YearTable key={kinds} year={year} species={kinds} unit={temperatureUnit} />,
           )
         ) : (
           <p>

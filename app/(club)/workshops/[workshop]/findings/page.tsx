@@ -1,3 +1,4 @@
+import { counted } from '@/core/units/counted';
 import { COLOURS } from '@/core/drawing/colours';
 import type { Metadata } from 'next';
 import { MILESTONE_WORDS } from '@/core/methods/milestones';
@@ -24,7 +25,7 @@ export default async function FindingsPage({ params }: { params: Promise<{ works
     <div className="grid grid-cols-[minmax(0,1fr)] gap-6">
       <section aria-labelledby="take-title">
         <div className="flex flex-wrap items-end justify-between gap-3">
-          <h1 id="take-title">Take of {findings.handedOver} keepers</h1>
+          <h1 id="take-title">Take of {counted(findings.handedOver, 'keeper')}</h1>
           <p className="flex flex-wrap gap-2">
             {['unions', 'judgements', 'reports'].map((table) => (
               <a key={table} className="bench-button" href={`/api/workshops/${id}/export/${table}.csv`}>

@@ -1,3 +1,4 @@
+import { counted } from '@/core/units/counted';
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { METHODS, methodById } from '@/core/methods/registry';
@@ -37,7 +38,7 @@ export default async function Plan({ params }: { params: Promise<{ workshop: str
           <h1 id="roster-title">
             Roster{' '}
             <span className="text-base font-normal text-muted">
-              {seats.length} seats, {seats.filter(({ absent }) => absent).length} absent
+              {counted(seats.length, 'seat')}, {seats.filter(({ absent }) => absent).length} absent
             </span>
           </h1>
           {mayChange && (

@@ -1,3 +1,4 @@
+import { counted } from '@/core/units/counted';
 import type { Metadata } from 'next';
 import { dayBlocks, roomOf } from '@/server/plan/bench-plan';
 import { listMembers } from '@/server/club/members';
@@ -30,9 +31,9 @@ export default async function PlanBenches({ params }: { params: Promise<{ worksh
       <div>
         <h1>Benches and the day</h1>
         <p className="text-muted">
-          {present.length} people: {present.length - left} right-handed{' '}
-          {present.length - left === 1 ? 'knife' : 'knives'}, {left} left-handed. A blade is bevelled on one side, so a
-          left hand needs its own.
+          {counted(present.length, 'person', 'people')}:{' '}
+          {counted(present.length - left, 'right-handed knife', 'right-handed knives')}, {left} left-handed. A blade is
+          bevelled on one side, so a left hand needs its own.
         </p>
       </div>
       <RoomBoard

@@ -49,7 +49,9 @@ export default async function PlanDates({ params }: { params: Promise<{ workshop
             <Link href={`/sites/${site.id}`}>Change figures, or enter what you saw</Link>.
           </p>
           {site.climate ? (
-            alike(years).map(({ year, species }) => <YearTable key={species} year={year} species={species} />)
+            alike(years).map(({ year, species }) => (
+              <YearTable key={species} year={year} species={species} unit={context.actor.temperatureUnit} />
+            ))
           ) : (
             <p>No normals yet.</p>
           )}

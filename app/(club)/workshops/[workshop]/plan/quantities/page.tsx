@@ -141,8 +141,8 @@ function NeedRow({ need, aim }: { need: MethodNeed; aim: MethodsPart['settings']
         </span>
       </td>
       <td className="tabular-nums">
-        {stocks} stocks, {sticks} sticks
-        {prunings > 0 && <span className="block text-sm text-muted">and {prunings} prunings</span>}
+        {counted(stocks, 'stock')}, {counted(sticks, 'stick')}
+        {prunings > 0 && <span className="block text-sm text-muted">and {counted(prunings, 'pruning')}</span>}
       </td>
     </tr>
   );
@@ -158,7 +158,7 @@ function CountsSection({ plan, needs }: CountsSectionProps) {
   return (
     <section aria-labelledby="counts" className="relative overflow-x-auto" tabIndex={0}>
       <h2 id="counts" className="mb-1">
-        How many to make, so that the promise is kept with {percent(plan.settings.confidence)}
+        How many to make, for a chance of {percent(plan.settings.confidence)} that the promise is kept
       </h2>
       <table className="bench-table min-w-[50rem]">
         <thead>

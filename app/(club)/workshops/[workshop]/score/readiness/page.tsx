@@ -1,3 +1,4 @@
+import { counted } from '@/core/units/counted';
 import { percent } from '@/core/units/percent';
 import type { Metadata } from 'next';
 import Link from 'next/link';
@@ -38,8 +39,8 @@ export default async function Readiness({ params, searchParams }: ReadinessProps
         {curves && (
           <span className="text-muted">
             {' '}
-            The class goes {percent(curves.rate)} of its way with each union; single unions scatter by{' '}
-            {Math.round(curves.scatter)} points about a hand&apos;s curve.
+            With each union the class closes about {percent(curves.rate)} of the gap to its best; single unions lie
+            about {counted(Math.round(curves.scatter), 'point')} off a hand&apos;s own curve.
           </span>
         )}
       </p>

@@ -1,0 +1,142 @@
+import type { BrowserContext, Page } from '@playwright/test';
+import { readdirSync } from 'node:fs';
+import { query } from './query';
+import { expect, PEOPLE, signIn, workshopIds } from './bench-test';
+import { linksTo } from './links-to';
+
+/** Pages on disk, as their routes. */
+export const PAGES = readdirSync('app', { recursive: true, encoding: 'utf8' })
+  .filter((file) => file.endsWith('page.tsx'))
+  .map((file) => `/${file.replace(/\/?page\.tsx$/, '').replace(/\([^)]*\)\//g, '')}`)
+  .sort();
+
+/** How each page is reached; a page that is not here fails its test. */
+export const REACHED: Record<
+  string,
+  (ids: {
+    past: string;
+    upcoming: string;
+    code: string;
+    link: string;
+    tree: string;
+    site: string;
+    lot: string;
+    union: string;
+    card: string;
+    password: string;
+  }) => string
+> = {
+  '/': () => '/',
+  '/sign-in': () => '/sign-in',
+  '/first-lead': () => '/first-lead',
+  '/season': () => '/season',
+  '/workshops/new': () => '/workshops/new',
+  '/club': () => '/club',
+  '/account': () => '/account',
+  '/forgotten': () => '/forgotten',
+  '/password/[token]': ({ password }) => password,
+  '/outbox': () => '/outbox',
+  '/workshops/[workshop]': ({ past }) => `/workshops/${past}`,
+  '/workshops/[workshop]/plan': ({ past }) => `/workshops/${past}/plan`,
+  '/workshops/[workshop]/plan/roster': ({ upcoming }) => `/workshops/${upcoming}/plan/roster`,
+  '/workshops/[workshop]/score': ({ past }) => `/workshops/${past}/score`,
+  '/workshops/[workshop]/score/sheet': ({ past }) => `/workshops/${past}/score/sheet`,
+  '/workshops/[workshop]/aftercare': ({ past }) => `/workshops/${past}/aftercare`,
+  '/workshops/[workshop]/follow-up': ({ past }) => `/workshops/${past}/follow-up`,
+  '/workshops/[workshop]/findings': ({ past }) => `/workshops/${past}/findings`,
+  '/workshops/[workshop]/teach': ({ past }) => `/workshops/${past}/teach`,
+  '/workshops/[workshop]/teach/briefing': ({ past }) => `/workshops/${past}/teach/briefing`,
+  '/screen/[workshop]': ({ past }) => `/screen/${past}`,
+  '/remote/[workshop]': ({ past }) => `/remote/${past}`,
+  '/cards/[method]': () => '/cards/whip-and-tongue',
+  '/methods': () => '/methods',
+  '/methods/[method]': () => '/methods/cleft',
+  '/methods/choose': () => '/methods/choose',
+  '/methods/pairs': () => '/methods/pairs',
+  '/topworking': () => '/topworking',
+  '/topworking/new': () => '/topworking/new',
+  '/topworking/[plan]': ({ tree }) => tree,
+  '/workshops/[workshop]/plan/season': ({ upcoming }) => `/workshops/${upcoming}/plan/season`,
+  '/workshops/[workshop]/plan/dates': ({ upcoming }) => `/workshops/${upcoming}/plan/dates`,
+  '/workshops/[workshop]/plan/quantities': ({ upcoming }) => `/workshops/${upcoming}/plan/quantities`,
+  '/workshops/[workshop]/plan/wood': ({ past }) => `/workshops/${past}/plan/wood`,
+  '/workshops/[workshop]/plan/pairs': ({ past }) => `/workshops/${past}/plan/pairs`,
+  '/workshops/[workshop]/plan/benches': ({ past }) => `/workshops/${past}/plan/benches`,
+  '/workshops/[workshop]/plan/ready': ({ upcoming }) => `/workshops/${upcoming}/plan/ready`,
+  '/sites': () => '/sites',
+  '/sites/[site]': ({ site }) => site,
+  '/wood': () => '/wood',
+  '/wood/[lot]': ({ lot }) => lot,
+  '/stand-ins/caliper': () => '/stand-ins/caliper',
+  '/stand-ins/logger': () => '/stand-ins/logger',
+  ...Object.fromEntries(
+    ['readiness', 'cards', 'agreement', 'agreement/recalibration', 'rubric', 'settings'].map((page) => [
+      `/workshops/[workshop]/score/${page}`,
+      ({ past }: { past: string }) => `/workshops/${past}/score/${page}`,
+    ]),
+  ),
+  '/workshops/[workshop]/score/unions/[union]': ({ union }) => union,
+  '/wall/[workshop]': ({ past }) => `/wall/${past}`,
+  '/c/[token]': ({ card }) => card,
+  '/u/[code]': ({ code }) => `/u/${code}`,
+  '/r/[token]': ({ link }) => link,
+};
+
+export type PageIds = Parameters<(typeof REACHED)[string]>[0];
+let reached: { ids: PageIds; cookies: Awaited<ReturnType<BrowserContext['cookies']>> } | null = null;
+
+/** Signs in and looks up where the pages are, once for all of them. */
+export async function findPages(tab: Page): Promise<PageIds> {
+  if (reached) {
+    await tab.context().addCookies(reached.cookies);
+    return reached.ids;
+  }
+  await signIn(tab);
+  const ids = await workshopIds(tab);
+  await tab.goto('/outbox');
+  await tab.getByText('Cilla Varn').first().click();
+  const link = (await tab.getByRole('link', { name: /\/r\// }).first().getAttribute('href'))!;
+  const csv = await (await tab.request.get(`/api/workshops/${ids.past}/export/unions.csv`)).text();
+  const code = csv
+    .split('\r\n')
+    .map((line) => line.split(',')[4]!)
+    .find((cell) => /^[2-9A-HJ-NP-Z]{6}$/.test(cell))!;
+  await tab.goto('/topworking');
+  const tree = (await tab.getByRole('link', { name: /boathouse/ }).getAttribute('href'))!;
+  await tab.goto('/sites');
+  const site = (await tab
+    .getByRole('main')
+    .getByRole('link', { name: /Boathouse/ })
+    .getAttribute('href'))!;
+  await tab.goto('/wood');
+  const lot = (await tab.getByRole('main').getByRole('link', { name: 'Grey Heron' }).first().getAttribute('href'))!;
+  const [photographed] = query('SELECT union_id FROM photos LIMIT 1').split('\n');
+  const bench = (await (await tab.request.get(`/api/workshops/${ids.past}/bench`)).json()) as {
+    seats: { id: string }[];
+  };
+  const card = (
+    (await (await tab.request.post(`/api/workshops/${ids.past}/cards/${bench.seats[0]!.id}/link`)).json()) as {
+      url: string;
+    }
+  ).url;
+  await tab.goto('/forgotten');
+  await tab.getByLabel('E-mail').fill(PEOPLE.viewer);
+  await tab.getByRole('button', { name: 'Send me a link' }).click();
+  await expect(tab.getByRole('status')).toBeVisible();
+  const password = linksTo(PEOPLE.viewer).at(-1)!;
+  reached = {
+    ids: {
+      ...ids,
+      password,
+      code,
+      link,
+      tree,
+      site,
+      lot,
+      union: `/workshops/${ids.past}/score/unions/${photographed}`,
+      card: new URL(card).pathname,
+    },
+    cookies: await tab.context().cookies(),
+  };
+  return reached.ids;
+}
