@@ -2,7 +2,7 @@
 
 import { COLOURS } from '@/core/drawing/colours';
 import { useCallback } from 'react';
-import type { TemperatureUnit } from '@/core/units/temperature';
+import { formatTemperature, type TemperatureUnit } from '@/core/units/temperature';
 import { Chart, type ChartFont } from '@/ui/kit/chart/chart';
 
 interface WeatherChartProps {
@@ -48,6 +48,10 @@ export function WeatherChart({ days, unit }: WeatherChartProps) {
   const coldest = Math.min(...days.map(({ low }) => low));
   const hottest = Math.max(...days.map(({ high }) => high));
   return (
-    <Chart option={option} label={`Simulated temperatures of a year, from ${coldest} to ${hottest} °C`} height={208} />
+    <Chart
+      option={option}
+      label={`Simulated temperatures of a year, from ${formatTemperature(coldest, unit)} to ${formatTemperature(hottest, unit)}`}
+      height={208}
+    />
   );
 }

@@ -29,6 +29,7 @@ function board(seats: RoomSeat[], change: (room: Room) => Room = (room) => room,
         room={room}
         seats={seats}
         members={['Joss', 'Maren']}
+        unit="mm"
         mayChange={mayChange}
       />,
     ),

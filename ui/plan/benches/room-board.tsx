@@ -1,6 +1,8 @@
 'use client';
 
 import { parseDecimal } from '@/core/units/decimal';
+import type { LengthUnit } from '@/core/units/length';
+import { roomLength, roomNumber, roomUnit, toMetres } from '@/core/units/room-length';
 import { v7 as uuid } from 'uuid';
 import { type Bench, ELBOW_ROOM, seatPeople, SPOT_WORDS, type SpotKind } from '@/core/plan/benches/room';
 import { Field } from '@/ui/kit/form/field';
@@ -12,7 +14,7 @@ import { HelpersList, SeatingList } from './room-people';
 /** The room from above: benches drawn to their place, who sits where, who helps, where first aid is. */
 export function RoomBoard(props: RoomBoardProps) {
   const board = useRoom(props);
-  const { mayChange, problem, room, bench } = board;
+  const { mayChange, problem, room, bench, unit } = board;
 
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-5 lg:grid-cols-[minmax(0,1fr)_24rem]">
@@ -21,9 +23,10 @@ export function RoomBoard(props: RoomBoardProps) {
         <RoomDrawing board={board} />
         <p className="text-sm text-muted">
           {mayChange
-            ? 'Draw benches and marks to their place, or choose one with Tab, pick it up with Enter or space and move it with the arrow keys. '
+            ? 'Drag benches and marks to their place, or choose one with Tab, pick it up with Enter or space and move it with the arrow keys. '
             : ''}
-          {room.width} by {room.depth} m. A ring is a place: the seat’s number in it, a corner on it for a left hand.
+          {roomNumber(room.width, unit)} by {roomLength(room.depth, unit)}. A ring is a place: the seat’s number in it,
+          a corner on it for a left hand.
         </p>
         {mayChange && <RoomTools board={board} />}
       </div>
@@ -39,7 +42,7 @@ export function RoomBoard(props: RoomBoardProps) {
 
 /** The bench that is picked. */
 function ChosenBench({ bench, board }: { bench: Bench; board: RoomOnBoard }) {
-  const { changeBench, room, change, setChosen } = board;
+  const { changeBench, room, change, setChosen, unit } = board;
   return (
     <section className="board flex flex-col gap-2" aria-labelledby="bench-title">
       <h2 id="bench-title">{bench.name}</h2>
@@ -53,15 +56,13 @@ function ChosenBench({ bench, board }: { bench: Bench; board: RoomOnBoard }) {
             />
           </Field>
         </div>
-        <Field label="Length, m">
-          <input
-            key={bench.id}
-            inputMode="decimal"
-            defaultValue={bench.length}
-            onBlur={(event) => {
-              const value = parseDecimal(event.target.value) ?? NaN;
-              if (value >= 0.6 && value <= 12) changeBench(bench.id, { length: value });
-            }}
+        <Field label={`Length, ${roomUnit(unit)}`}>
+          <MetresInput
+            metres={bench.length}
+            from={0.6}
+            to={12}
+            unit={unit}
+            onMetres={(length) => changeBench(bench.id, { length })}
           />
         </Field>
         <Field label="Places">
@@ -108,20 +109,13 @@ function ChosenBench({ bench, board }: { bench: Bench; board: RoomOnBoard }) {
 
 /** What is added to the room, and its size. */
 function RoomTools({ board }: { board: RoomOnBoard }) {
-  const { room, change, missing, seats, busy, changed, save } = board;
+  const { room, change, missing, seats, busy, changed, save, unit } = board;
   return (
     <div className="flex flex-wrap items-end gap-2">
       <RoomSize board={board} />
       <div className="w-24">
-        <Field label="Depth, m">
-          <input
-            inputMode="decimal"
-            defaultValue={room.depth}
-            onBlur={(event) => {
-              const value = parseDecimal(event.target.value) ?? NaN;
-              if (value >= 2 && value <= 60) change({ depth: value });
-            }}
-          />
+        <Field label={`Depth, ${roomUnit(unit)}`}>
+          <MetresInput metres={room.depth} from={2} to={60} unit={unit} onMetres={(depth) => change({ depth })} />
         </Field>
       </div>
       <button
@@ -191,18 +185,11 @@ function AddMark({ board }: { board: RoomOnBoard }) {
 
 /** How wide and deep the room is. */
 function RoomSize({ board }: { board: RoomOnBoard }) {
-  const { room, change } = board;
+  const { room, change, unit } = board;
   return (
     <div className="w-24">
-      <Field label="Width, m">
-        <input
-          inputMode="decimal"
-          defaultValue={room.width}
-          onBlur={(event) => {
-            const value = parseDecimal(event.target.value) ?? NaN;
-            if (value >= 2 && value <= 60) change({ width: value });
-          }}
-        />
+      <Field label={`Width, ${roomUnit(unit)}`}>
+        <MetresInput metres={room.width} from={2} to={60} unit={unit} onMetres={(width) => change({ width })} />
       </Field>
     </div>
   );
@@ -228,5 +215,31 @@ function RoomProblems({ board }: { board: RoomOnBoard }) {
         </ul>
       )}
     </section>
+  );
+}
+
+interface MetresInputProps {
+  metres: number;
+  /** What it may be, m. */
+  from: number;
+  to: number;
+  unit: LengthUnit;
+  onMetres: (metres: number) => void;
+}
+
+/** A length of the room in the reader's unit; left as it was, it stays to its last figure. */
+function MetresInput({ metres, from, to, unit, onMetres }: MetresInputProps) {
+  const shown = roomNumber(metres, unit);
+  return (
+    <input
+      key={shown}
+      inputMode="decimal"
+      defaultValue={shown}
+      onBlur={(event) => {
+        if (event.target.value === shown) return;
+        const value = toMetres(parseDecimal(event.target.value) ?? Number.NaN, unit);
+        if (value >= from && value <= to) onMetres(value);
+      }}
+    />
   );
 }

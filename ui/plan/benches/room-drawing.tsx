@@ -1,5 +1,6 @@
 'use client';
 
+import { roomLength, roomNumber } from '@/core/units/room-length';
 import { DndContext, useDraggable } from '@dnd-kit/core';
 import { BENCH_DEPTH, type Bench, placesOf, type Room, SPOT_WORDS, type SpotKind } from '@/core/plan/benches/room';
 import type { RoomOnBoard, RoomSeat } from './use-room';
@@ -101,7 +102,7 @@ function SpotPiece({
 
 /** The room from above: benches and marks that are dragged. */
 export function RoomDrawing({ board }: { board: RoomOnBoard }) {
-  const { dnd, sensors, moved, box, room, scale, seats, chosen, mayChange, setChosen } = board;
+  const { dnd, sensors, moved, box, room, scale, seats, chosen, mayChange, setChosen, unit } = board;
   return (
     <DndContext
       id={dnd}
@@ -113,7 +114,7 @@ export function RoomDrawing({ board }: { board: RoomOnBoard }) {
         className="relative w-full overflow-hidden border-4 border-ink bg-sheet"
         style={{ height: room.depth * scale }}
         role="group"
-        aria-label={`Room of ${room.width} by ${room.depth} m, the instructor's end on top`}
+        aria-label={`Room of ${roomNumber(room.width, unit)} by ${roomLength(room.depth, unit)}, the instructor's end on top`}
       >
         {room.benches.map((bench) => (
           <BenchPiece

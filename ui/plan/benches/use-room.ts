@@ -4,6 +4,7 @@ import { KeyboardSensor, PointerSensor, useSensor, useSensors } from '@dnd-kit/c
 import { useEffect, useId, useRef, useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { type Bench, type Room, roomProblems, SPOT_WORDS, type SpotKind } from '@/core/plan/benches/room';
+import type { LengthUnit } from '@/core/units/length';
 import type { SkillLevel } from '@/core/plan/pairing/hand';
 import { useSend } from '@/ui/kit/form/use-send';
 
@@ -23,11 +24,12 @@ export interface RoomBoardProps {
   seats: RoomSeat[];
   /** Members who may help. */
   members: string[];
+  unit: LengthUnit;
   mayChange: boolean;
 }
 
 /** The room as it is drawn, changed here until it is saved. */
-export function useRoom({ workshopId, version, room: saved, seats, members, mayChange }: RoomBoardProps) {
+export function useRoom({ workshopId, version, room: saved, seats, members, unit, mayChange }: RoomBoardProps) {
   const { run, busy, problem } = useSend();
   const [room, setRoom] = useState(saved);
   /** The room as the server has it, and the version a change builds on. */
@@ -74,6 +76,7 @@ export function useRoom({ workshopId, version, room: saved, seats, members, mayC
     (kind) => !room.spots.some((spot) => spot.kind === kind),
   );
   return {
+    unit,
     seats,
     members,
     mayChange,

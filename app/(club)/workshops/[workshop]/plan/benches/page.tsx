@@ -41,6 +41,7 @@ export default async function PlanBenches({ params }: { params: Promise<{ worksh
         workshopId={id}
         version={room.version}
         room={room.body}
+        unit={context.actor.lengthUnit}
         mayChange={mayChange}
         members={members.map(({ name }) => name)}
         seats={present.map(({ id: seatId, number, person, leftHanded }) => ({
