@@ -196,7 +196,7 @@ async function answerRound(context: Context, seats: SeatedPerson[]): Promise<voi
 /** The briefing as it was read out in the morning, all but the last one heard it; and an old pear tree that is being changed over. */
 async function demoTeaching(context: Context, workshopId: string, seats: SeatedPerson[]): Promise<void> {
   await putBriefing(context, workshopId, {
-    firstAid: 'Joss Arvel, at the door',
+    firstAid: `${ASSISTANT.name}, at the door`,
     kit: 'under the window, left of the vice',
     localRules: 'Nobody under sixteen cuts alone. Blades go back into the tin, counted.',
     sap: false,

@@ -167,7 +167,7 @@ test.describe('when the line is lost', () => {
     await remote.getByRole('button', { name: 'Show again' }).click();
     await expect(wall).toHaveAttribute('data-step', '3');
     await remote.getByRole('button', { name: 'Safety briefing on the wall' }).click();
-    await expect(page.getByTestId('briefing-wall')).toContainText('Joss Arvel');
+    await expect(page.getByTestId('briefing-wall')).toContainText('Joss Pelling');
     await remote.getByRole('button', { name: 'Back to the steps' }).click();
     await page.context().setOffline(true);
     await page.reload().catch(() => undefined);

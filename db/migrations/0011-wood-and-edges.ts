@@ -7,6 +7,11 @@ const COLUMNS = `ALTER TABLE wood_lots
   ADD COLUMN IF NOT EXISTS arrived_on DATE NULL DEFAULT NULL,
   ADD COLUMN IF NOT EXISTS arrival VARCHAR(20) CHARACTER SET ascii COLLATE ascii_bin NOT NULL DEFAULT ''`;
 
+/** What a day grafts on what, as it was said when the day was planned; days from before go by their wood. */
+const SPECIES = `ALTER TABLE workshops
+  ADD COLUMN IF NOT EXISTS scion_species VARCHAR(60) NOT NULL DEFAULT '',
+  ADD COLUMN IF NOT EXISTS stock_species VARCHAR(60) NOT NULL DEFAULT ''`;
+
 /** Test cuts of the knives are a part of a plan of their own. */
 const EDGES = `ALTER TABLE plan_parts
   MODIFY part ENUM('methods','kit','day','room','pairs','scoring','edges') NOT NULL`;
@@ -22,7 +27,7 @@ const RENAMED: readonly [from: string, to: string][] = [
 ];
 
 export async function up(sequelize: Sequelize): Promise<void> {
-  for (const statement of [COLUMNS, EDGES]) await sequelize.query(statement, { type: QueryTypes.RAW });
+  for (const statement of [COLUMNS, SPECIES, EDGES]) await sequelize.query(statement, { type: QueryTypes.RAW });
   for (const [from, to] of RENAMED) {
     await sequelize.query('UPDATE IGNORE store_items SET item = :to WHERE item = :from', {
       type: QueryTypes.RAW,

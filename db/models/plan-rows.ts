@@ -30,6 +30,9 @@ export interface WorkshopRow {
   method: string;
   promisedKeepers: number;
   promise: string;
+  /** What is grafted, and on what; empty where it was never said. */
+  scionSpecies: string;
+  stockSpecies: string;
   /** Chosen option by question; the usual ones are not named. */
   schools: Choices;
   createdAt: Date;

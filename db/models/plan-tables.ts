@@ -51,6 +51,8 @@ export function planTables(define: Define) {
       method: STRING,
       promisedKeepers: INTEGER,
       promise: STRING,
+      scionSpecies: STRING,
+      stockSpecies: STRING,
       schools: JSON,
       createdAt: DATE(3),
       putAwayAt: DATE(3),

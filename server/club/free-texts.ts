@@ -27,7 +27,13 @@ const workshopPage =
  * either here or said to hold no words of people.
  */
 export const FREE_TEXTS: readonly FreeText[] = [
-  { model: 'workshops', key: ['id'], columns: ['title', 'promise'], what: 'a workshop', page: workshopPage('plan') },
+  {
+    model: 'workshops',
+    key: ['id'],
+    columns: ['title', 'promise', 'scionSpecies', 'stockSpecies'],
+    what: 'a workshop',
+    page: workshopPage('plan'),
+  },
   {
     model: 'sites',
     key: ['id'],

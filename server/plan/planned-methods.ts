@@ -55,12 +55,12 @@ function placeFor(method: string, place: PlannedMethod['place']): PlannedMethod[
 /** Before anybody planned: the method of the day, on the wood that was chosen. */
 async function firstGuess(context: Context, workshop: WorkshopRow): Promise<PlannedMethod> {
   const lots = await workshopLots(context, workshop.id);
-  const scionSpecies = kindOf(lots.wood[0]?.species ?? 'pear');
+  const scionSpecies = kindOf(lots.wood[0]?.species ?? workshop.scionSpecies);
   return {
     method: workshop.method,
     place: methodById(workshop.method).use.places[0]!,
     scionSpecies,
-    stockSpecies: kindOf(lots.stocks[0]?.species ?? scionSpecies),
+    stockSpecies: kindOf(lots.stocks[0]?.species ?? (workshop.stockSpecies || scionSpecies)),
     practiceEach: 4,
     keepersEach: workshop.promisedKeepers,
     practiceOn: 'prunings',

@@ -1,3 +1,4 @@
+import { kindOf } from '@/core/methods/compatibility/compatibility';
 import { METHODS } from '@/core/methods/registry';
 import { object, string } from 'yup';
 import type { WorkshopRow } from '@/db/models/plan-rows';
@@ -14,7 +15,13 @@ export async function putWorkshop(context: Context, workshopId: string, input: u
   allow(context, 'assistant');
   const { db, actor, now } = context;
   parse(id('the workshop'), workshopId);
-  const values = parse(workshopInput(METHODS.map((method) => method.id)), input, context.now);
+  const { scionSpecies, stockSpecies, ...values } = parse(
+    workshopInput(METHODS.map((method) => method.id)),
+    input,
+    context.now,
+  );
+  // Kinds are said once, when the day is planned; later they stand with what is made.
+  const kinds = { scionSpecies: kindOf(scionSpecies), stockSpecies: kindOf(stockSpecies) };
   const { clubId } = actor;
   const site = await db.sites.findOne({ where: { clubId, id: values.siteId }, raw: true });
   if (!site) throw notFound('The site');
@@ -36,7 +43,7 @@ export async function putWorkshop(context: Context, workshopId: string, input: u
         );
       }
       if (known) await db.workshops.update(values, { where: { clubId, id: workshopId }, transaction });
-      else await db.workshops.create({ ...values, id: workshopId, clubId, createdAt: now }, { transaction });
+      else await db.workshops.create({ ...values, ...kinds, id: workshopId, clubId, createdAt: now }, { transaction });
       if (known && known.date !== values.date) {
         // Those made on another day than the workshop's keep theirs.
         const then = { clubId, workshopId };

@@ -39,7 +39,7 @@ export function AccountForm({ url, entries, button, next }: AccountFormProps) {
     <form onSubmit={submit} className="flex flex-col gap-3" noValidate>
       <Problem>{problem}</Problem>
       {entries.map(({ label, hint, ...input }) => (
-        <Field key={input.name} label={label} {...(hint ? { hint } : {})} error={errors[input.name]}>
+        <Field key={input.name} needed label={label} {...(hint ? { hint } : {})} error={errors[input.name]}>
           <input {...input} {...register(input.name)} required />
         </Field>
       ))}

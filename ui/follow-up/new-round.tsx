@@ -9,6 +9,8 @@ import { Problem } from '@/ui/kit/form/problem';
 import { useEntry } from '@/ui/kit/form/use-entry';
 
 interface NewRoundProps {
+  /** No round was made yet. */
+  isFirst: boolean;
   workshopId: string;
   /** What can be asked next, each with its question and the days it is best asked on. */
   choices: {
@@ -34,7 +36,7 @@ function startsOf({ milestone, asks, opensOn, closesOn }: NewRoundProps['choices
 }
 
 /** A new round: what it asks, and from when to when; each milestone has days of its own. */
-export function NewRound({ workshopId, choices, today }: NewRoundProps) {
+export function NewRound({ workshopId, choices, today, isFirst }: NewRoundProps) {
   const [roundId, setRoundId] = useState(() => uuid());
   // What is over is seldom asked after all: the first that is still to come stands first.
   const first = choices.find(({ closesOn }) => closesOn >= today) ?? choices.at(-1);
@@ -54,7 +56,7 @@ export function NewRound({ workshopId, choices, today }: NewRoundProps) {
   return (
     <section className="board" aria-labelledby="new-round-title">
       <h2 id="new-round-title" className="mb-2">
-        Another round
+        {isFirst ? 'The first round' : 'Another round'}
       </h2>
       <form onSubmit={submit} className="flex flex-col gap-3" noValidate>
         <Problem>{problem}</Problem>

@@ -38,7 +38,7 @@ export default async function SitesPage() {
         </section>
         {context.actor.role !== 'viewer' && (
           <section className="board">
-            <h2 className="mb-3">Another site</h2>
+            <h2 className="mb-3">{sites.length === 0 ? 'The first site' : 'Another site'}</h2>
             <SiteForm />
           </section>
         )}

@@ -15,7 +15,7 @@ export function SiteForm() {
   return (
     <form onSubmit={submit} className="flex flex-col gap-3" noValidate>
       <Problem>{problem}</Problem>
-      <Field label="Name of the site" error={errors.name}>
+      <Field needed label="Name of the site" error={errors.name}>
         <input {...register('name')} maxLength={120} />
       </Field>
       <Field label="Hemisphere" error={errors.hemisphere}>
@@ -25,6 +25,7 @@ export function SiteForm() {
         </select>
       </Field>
       <Field
+        needed
         label="Time zone"
         hint="Type a part of it, such as Vienna; the clocks of the site go by it"
         error={errors.timeZone}

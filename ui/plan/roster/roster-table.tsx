@@ -230,7 +230,7 @@ interface PersonFieldsProps {
 function PersonFields({ errors, register, seat }: PersonFieldsProps) {
   return (
     <>
-      <Field label="Name" error={errors.name}>
+      <Field needed label="Name" error={errors.name}>
         <input {...register('name')} defaultValue={seat.name ?? ''} />
       </Field>
       <Field label="E-mail" error={errors.email}>

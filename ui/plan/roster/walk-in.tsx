@@ -21,7 +21,7 @@ export function WalkIn({ workshopId }: { workshopId: string }) {
     <form onSubmit={submit} className="mb-3 border-y border-line py-3" noValidate>
       <Problem>{problem}</Problem>
       <div className="grid items-end gap-3 sm:grid-cols-[1fr_1.4fr_auto]">
-        <Field label="Walk-in: name" error={errors.name}>
+        <Field needed label="Walk-in: name" error={errors.name}>
           <input {...register('name')} autoComplete="off" maxLength={120} />
         </Field>
         <Field label="E-mail, only if they may be asked later" error={errors.email}>

@@ -1,6 +1,6 @@
 'use client';
 
-import { workshopInput } from '@/core/plan/workshop-input';
+import { newWorkshopInput, workshopInput } from '@/core/plan/workshop-input';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
@@ -25,14 +25,23 @@ interface WorkshopFormProps {
   onDone?: () => void;
 }
 
-/** Title, date, site, method and promise of a workshop. */
+/** Today where the device is. */
+const today = (): string => new Date().toLocaleDateString('sv-SE');
+
+/** Title, date, site, method and promise of a workshop; what is grafted on what, when it is new. */
 export function WorkshopForm({ workshop, sites, methods, onDone }: WorkshopFormProps) {
   const router = useRouter();
   // Made once, so that a second try of the same entry changes the same workshop.
   const [id] = useState(() => workshop?.id ?? uuid());
+  const [questioned, setQuestioned] = useState<string | null>(null);
   const { register, submit, errors, problem, busy } = useEntry(
-    workshopInput(methods.map((method) => method.id)),
+    (workshop ? workshopInput : newWorkshopInput)(methods.map((method) => method.id)),
     async (values, { run }) => {
+      // A day that is here or over is mostly a slip of the calendar: asked once, then taken as it is.
+      if (!workshop && questioned !== values.date && String(values.date) <= today()) {
+        setQuestioned(String(values.date));
+        return;
+      }
       const sent = await run('PUT', `/api/workshops/${id}`, values);
       if (!sent?.ok) return;
       if (onDone) onDone();
@@ -42,11 +51,11 @@ export function WorkshopForm({ workshop, sites, methods, onDone }: WorkshopFormP
   return (
     <form onSubmit={submit} className="flex flex-col gap-3" noValidate>
       <Problem>{problem}</Problem>
-      <Field label="Title" error={errors.title}>
+      <Field needed label="Title" error={errors.title}>
         <input {...register('title')} defaultValue={workshop?.title} maxLength={120} />
       </Field>
       <div className="grid grid-cols-[minmax(0,1fr)] gap-3 sm:grid-cols-2">
-        <Field label="Date" error={errors.date}>
+        <Field needed label="Date" error={errors.date}>
           <input {...register('date')} type="date" defaultValue={workshop?.date} />
         </Field>
         <Field label="Site" error={errors.siteId}>
@@ -68,16 +77,32 @@ export function WorkshopForm({ workshop, sites, methods, onDone }: WorkshopFormP
           ))}
         </select>
       </Field>
+      {!workshop && (
+        <div className="grid grid-cols-[minmax(0,1fr)] gap-3 sm:grid-cols-2">
+          <Field needed label="What is grafted" hint="Such as pear" error={errors.scionSpecies}>
+            <input {...register('scionSpecies')} maxLength={60} autoComplete="off" />
+          </Field>
+          <Field needed label="On what" hint="Such as quince" error={errors.stockSpecies}>
+            <input {...register('stockSpecies')} maxLength={60} autoComplete="off" />
+          </Field>
+        </div>
+      )}
       <div className="grid gap-3 sm:grid-cols-[10rem_1fr]">
-        <Field label="Keepers promised each" error={errors.promisedKeepers}>
+        <Field needed label="Keepers promised each" error={errors.promisedKeepers}>
           <input {...register('promisedKeepers')} inputMode="numeric" defaultValue={workshop?.promisedKeepers ?? 2} />
         </Field>
         <Field label="What they take home, in words" error={errors.promise} hint="Such as: two pears on quince, potted">
           <input {...register('promise')} defaultValue={workshop?.promise} maxLength={200} />
         </Field>
       </div>
+      {questioned && (
+        <p role="alert" className="border-l-4 border-loud pl-3">
+          <strong>{questioned === today() ? 'That is today.' : 'That day is over.'}</strong> Wood, stocks and dates
+          before the day can no longer be planned. Change the date, or plan it all the same.
+        </p>
+      )}
       <button type="submit" className="bench-button self-start" data-weight="main" disabled={busy}>
-        {workshop ? 'Save' : 'Plan it'}
+        {workshop ? 'Save' : questioned ? 'Plan it all the same' : 'Plan it'}
       </button>
     </form>
   );

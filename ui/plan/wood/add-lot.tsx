@@ -58,10 +58,10 @@ export function AddLot({
           <LotFields lot={{}} sources={sources} errors={errors} register={register} />
         ) : (
           <>
-            <Field label="Stock type" error={errors.stockType}>
+            <Field needed label="Stock type" error={errors.stockType}>
               <input {...register('stockType')} />
             </Field>
-            <Field label="Species" error={errors.species}>
+            <Field needed label="Species" error={errors.species}>
               <input {...register('species')} />
             </Field>
             <Field label="Pieces" error={errors.stocks}>

@@ -29,6 +29,8 @@ export interface LotValues {
   version: number;
 }
 
+const NEEDED: readonly (keyof LotValues)[] = ['variety', 'species', 'source'];
+
 /** Fields of a lot besides those that name it. */
 export function LotFields({
   lot,
@@ -40,7 +42,7 @@ export function LotFields({
   sources: { id: string; name: string }[];
 } & Pick<ReturnType<typeof useEntry>, 'errors' | 'register'>) {
   const input = (name: keyof LotValues, label: string, type = 'text', hint?: string): React.ReactNode => (
-    <Field label={label} error={errors[name]} {...(hint ? { hint } : {})}>
+    <Field label={label} needed={NEEDED.includes(name)} error={errors[name]} {...(hint ? { hint } : {})}>
       <input
         {...register(name)}
         type={type}

@@ -29,7 +29,7 @@ export default async function NewWorkshop() {
           )}
         </section>
         <section className="board">
-          <h2 className="mb-3">Another site</h2>
+          <h2 className="mb-3">{sites.length === 0 ? 'The first site' : 'Another site'}</h2>
           <SiteForm />
         </section>
       </main>

@@ -46,6 +46,7 @@ export default async function FollowUp({ params }: { params: Promise<{ workshop:
               workshopId={id}
               choices={choices}
               today={today}
+              isFirst={rounds.length === 0}
             />
           )}
         </div>
