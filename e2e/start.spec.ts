@@ -1,6 +1,7 @@
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { existsSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { METHODS } from '@/core/methods/registry';
 import { ENVIRONMENT, expect, test, WORLD } from './setup/bench-test';
 import { freePort } from '../ops/mariadb';
 import { runSql } from './setup/run-sql';
@@ -154,25 +155,60 @@ test('a demo that was cut off while loading is loaded afresh by the next start',
   await stopped(first!, 'SIGINT');
 });
 
-test('--empty starts without the demo, and the first page makes the lead’s account', async ({ page }) => {
+test('--empty starts without the demo, and leads in ten steps and fifteen fields to the first judged union', async ({
+  browser,
+}) => {
   const started = await start(empty, '--empty');
+  const device = await browser.newContext({ timezoneId: 'Europe/Zurich' });
+  const page = await device.newPage();
+  let fields = 0;
+  let steps = 0;
+  const fill = async (label: string, value: string): Promise<void> => {
+    await page.getByLabel(label, { exact: true }).fill(value);
+    fields++;
+  };
+  const press = async (role: 'button' | 'link', name: string | RegExp): Promise<void> => {
+    await page.getByRole(role, { name }).first().click();
+    steps++;
+  };
   try {
     await page.goto(started.url);
     await expect(page.getByRole('heading', { name: 'Set up your club' })).toBeVisible();
-    await page.getByLabel('Name of the club').fill('Mudflat Grafters');
-    await page.getByLabel('Your name').fill('Hanne Quay');
-    await page.getByLabel('Your e-mail').fill('hanne@mudflat.example');
-    await page.getByLabel('Password').fill('otter kettle marble nine');
-    await page.getByRole('button', { name: 'Make the club' }).click();
+    await fill('Name of the club', 'Mudflat Grafters');
+    await fill('Your name', 'Hanne Quay');
+    await fill('Your e-mail', 'hanne@mudflat.example');
+    await fill('Password', 'otter kettle marble nine');
+    await press('button', 'Make the club');
     await page.waitForURL('**/season');
     await expect(page.getByText('No workshop is planned yet')).toBeVisible();
-    await page.getByRole('link', { name: 'Plan a workshop' }).click();
-    await expect(page.getByText('Add the first site beside this')).toBeVisible();
-    await page.getByLabel('Name of the site').fill('Mudflat shed');
-    await page.getByLabel('Time zone').fill('Europe/Zurich');
-    await page.getByRole('button', { name: 'Add the site' }).click();
-    await expect(page.getByLabel('Title')).toBeVisible();
+    await press('link', 'Plan a workshop');
+    await expect(page.getByLabel('Time zone')).toHaveValue('Europe/Zurich');
+    await fill('Name of the site', 'Mudflat shed');
+    await press('button', 'Add the site');
+    await fill('Title', 'First whips');
+    await fill('Date', '2031-03-08');
+    await fill('What is grafted', 'pear');
+    await fill('On what', 'quince');
+    await press('button', 'Plan it');
+    await page.waitForURL('**/plan');
+    await press('link', 'Roster');
+    await fill('Walk-in: name', 'Sedge Marlow');
+    await press('button', 'Seat them');
+    await expect(page.getByRole('row', { name: /Sedge Marlow/ })).toBeVisible();
+    await press('link', 'Score');
+    await press('link', /Sedge Marlow/);
+    for (const [name, value] of Object.entries(METHODS[0]!.example)) {
+      await page.locator(`[name=${name}]`).fill(String(value));
+      fields++;
+    }
+    await press('button', 'Save, same seat');
+    await expect(page.getByText('1-1 saved.')).toBeVisible();
+    expect({ steps: steps <= 10, fields: fields <= 15 }, `${steps} steps, ${fields} fields`).toEqual({
+      steps: true,
+      fields: true,
+    });
   } finally {
+    await device.close();
     await stopped(started, 'SIGTERM');
   }
 });

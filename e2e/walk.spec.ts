@@ -18,10 +18,15 @@ test('signs in, sees the season with its pegs, and plans a workshop', async ({ p
   await page.getByRole('button', { name: 'Plan it' }).click();
   await expect(page.getByRole('alert').first()).toContainText('Enter');
   await page.getByLabel('Title').fill('Islet grafting day');
-  await page.getByLabel('Date').fill('2027-03-06');
+  await page.getByLabel('Date').fill('2026-01-10');
+  await page.getByLabel('What is grafted').fill('pear');
+  await page.getByLabel('On what').fill('quince');
   await page.getByLabel('Keepers promised each').fill('3');
   await page.getByLabel('What they take home, in words').fill('three pears');
   await page.getByRole('button', { name: 'Plan it' }).click();
+  await expect(page.getByText('That day is over.')).toBeVisible();
+  await page.getByLabel('Date').fill('2027-03-06');
+  await page.getByRole('button', { name: /^Plan it/ }).click();
   await page.waitForURL('**/plan');
   await expect(line.getByRole('link', { name: /Islet grafting day/ })).toHaveAttribute('aria-current', 'page');
   await expect(page.getByText('3 keepers each: three pears')).toBeVisible();

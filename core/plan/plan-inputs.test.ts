@@ -11,7 +11,7 @@ import { bookingInput } from './wood/booking-input';
 import { checkInput, lotInput } from './wood/lot-input';
 import { promiseInput, sourceInput, yearInput } from './wood/source-input';
 import { stockInput } from './wood/stock-input';
-import { workshopInput } from './workshop-input';
+import { newWorkshopInput, workshopInput } from './workshop-input';
 
 const OWN_ID = '018f6b1e-7c1a-7d2e-9c3b-0a1b2c3d4e5f';
 
@@ -28,6 +28,14 @@ describe('a workshop', () => {
     expect(taken(schema, { ...whole, title: '  Whips on the island ', promisedKeepers: '2' })).toEqual({
       ...whole,
       promise: '',
+      scionSpecies: '',
+      stockSpecies: '',
+    });
+  });
+  it('asks of a new one what is grafted on what', () => {
+    expect(refusals(newWorkshopInput(['whip', 'chip']), whole)).toEqual({
+      scionSpecies: 'Enter what is grafted, such as pear.',
+      stockSpecies: 'Enter what it is grafted on, such as quince.',
     });
   });
   it('names everything that is missing at once', () => {
