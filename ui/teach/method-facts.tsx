@@ -2,6 +2,7 @@ import { percent, wholePercent } from '@/core/units/percent';
 import { WOOD_WORDS } from '@/core/methods/use';
 import { materialAmount } from '@/core/methods/material';
 import type { Method, Point, Technique, Wood } from '@/core/methods/method';
+import type { AftercareTask } from '@/core/methods/timetable/aftercare-task';
 import type { Tool } from '@/core/methods/tool';
 import { signWords } from '@/core/methods/timetable/round-advice';
 import { triggerWords } from '@/core/methods/timetable/trigger-words';
@@ -57,6 +58,12 @@ export function MethodFacts({ method, tools, unit }: { method: Method; tools: re
   );
 }
 
+/** Tasks with a day first, by their days; then what waits for growth or a season, as the method has it. */
+const inOrder = (tasks: readonly AftercareTask[]): AftercareTask[] =>
+  tasks.toSorted((a, b) => firstDay(a) - firstDay(b));
+const firstDay = ({ trigger }: AftercareTask): number =>
+  trigger.kind === 'days' ? trigger.earliest : Number.MAX_SAFE_INTEGER;
+
 /** What a union uses up, what it is judged by in the club, and what is due on it afterwards. */
 export function MethodAfter({
   method,
@@ -86,12 +93,12 @@ export function MethodAfter({
             </tr>
           </thead>
           <tbody>
-            {technique.aftercare.map((task) => (
+            {inOrder(technique.aftercare).map((task) => (
               <tr key={task.id}>
                 <td>{written(task.name, unit)}</td>
                 <td>
                   {triggerWords(task.trigger, unit)}
-                  {task.every ? `, then every ${task.every} days` : ''}
+                  {task.every && task.trigger.kind !== 'recurring' ? `, then every ${task.every} days` : ''}
                 </td>
                 <td>{task.missed === null ? '' : written(task.missed, unit)}</td>
               </tr>
@@ -136,8 +143,7 @@ function JudgedBy({ method, rule, technique, wood, unit }: JudgedByProps) {
       <table className="bench-table">
         <thead>
           <tr>
-            <th scope="col">Point</th>
-            <th scope="col">Weight</th>
+            <th scope="col">Point, weight</th>
             <th scope="col">Good</th>
             <th scope="col">Poor</th>
             <th scope="col">Fatal</th>
@@ -146,8 +152,9 @@ function JudgedBy({ method, rule, technique, wood, unit }: JudgedByProps) {
         <tbody>
           {wordedPoints(method, rule).map((point) => (
             <tr key={point.id}>
-              <td className="font-bold">{point.name}</td>
-              <td className="tabular-nums">{rule.weights[point.id] ?? 0}</td>
+              <td>
+                <strong>{point.name}</strong> <span className="tabular-nums">{rule.weights[point.id] ?? 0}</span>
+              </td>
               <td>{written(point.good, unit)}</td>
               <td>{faultsIn(point, unit, ['poor', 'recut'])}</td>
               <td>{faultsIn(point, unit, ['fatal'])}</td>

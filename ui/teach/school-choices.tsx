@@ -1,19 +1,12 @@
 'use client';
 
 import { useState } from 'react';
-import { type Choices, chosen, type SchoolQuestion, type SchoolSubject } from '@/core/methods/school';
+import { type Choices, chosen, type SchoolQuestion } from '@/core/methods/school';
 import type { LengthUnit } from '@/core/units/length';
 import { written } from '@/core/units/prose';
 import { Problem } from '@/ui/kit/form/problem';
 import { useSend } from '@/ui/kit/form/use-send';
-
-/** What questions are about, in the order of the work. */
-const SUBJECTS: readonly [SchoolSubject, string][] = [
-  ['wood', 'Wood'],
-  ['cut', 'The cut'],
-  ['cover', 'Binding and cover'],
-  ['aftercare', 'Afterwards'],
-];
+import { SCHOOL_SUBJECTS } from './school-subjects';
 
 interface SchoolChoicesProps {
   workshopId: string;
@@ -46,7 +39,7 @@ export function SchoolChoices({ workshopId, method, questions, choices, mayChang
       }}
     >
       <Problem>{problem?.message}</Problem>
-      {SUBJECTS.map(([about, title]) => {
+      {SCHOOL_SUBJECTS.map(([about, title]) => {
         const own = questions.filter((question) => question.about === about);
         return own.length === 0 ? null : (
           <section key={about} aria-labelledby={`about-${about}`} className="mb-4">

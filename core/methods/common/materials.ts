@@ -58,7 +58,7 @@ export const rubber = (turns: AnswerTo<typeof TURNS> = 'few'): Material =>
 export const BAND = pieces('band', 'rubber band', 'look');
 export const sealant = (amount: number): Material => grams('sealant', 'tree sealant', 'reseal', amount);
 export const LABEL = pieces('label', 'label', 'look');
-export const FOIL = pieces('foil', 'kitchen foil, a hand’s width', 'take off');
+export const FOIL = pieces('foil', 'piece of kitchen foil, a hand’s width', 'take off');
 export const BAG = pieces('bag', 'poly bag with a cut corner', 'take off');
 export const NAIL = pieces('nail', prose`fine nail, ${mm(19)}`, 'note');
 export const BRACE = pieces('brace', 'brace or perch guard', 'look');

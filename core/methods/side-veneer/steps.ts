@@ -119,7 +119,6 @@ function chooseWoods({ stock, scion, tip }: Cuts): Step[] {
       id: 'leaves',
       action: 'Snip the leaves off the tip.',
       lookFor: 'Short stubs only.',
-      caution: 'shears',
       wrong: { what: 'Leaves are torn off.', looks: 'Strips of bark come with them.' },
       apply: (w) => ({
         ...w,

@@ -21,9 +21,9 @@ describe('triggers', () => {
     expect(triggerWords(phase('late-winter'), 'mm')).toBe('late winter, before buds break');
     expect(triggerWords(phase('first-season', 2), 'mm')).toBe('second season');
     expect(triggerWords(phase('kin-in-leaf', 1, 42), 'mm')).toBe(
-      '6 weeks after: next spring, once plants of its kind are in leaf',
+      'next spring, once plants of its kind are in leaf, then 6 weeks more',
     );
-    expect(triggerWords(phase('late-summer', 3, -5), 'mm')).toBe('5 days before: late summer, year 3');
+    expect(triggerWords(phase('late-summer', 3, -5), 'mm')).toBe('5 days before late summer, year 3');
     expect(triggerWords(event('growth-starts', 20), 'mm')).toBe('20 days after growth starts');
     expect(triggerWords(event('bud-grows'), 'mm')).toBe('once the bud grows');
     expect(triggerWords(EVERY_VISIT, 'mm')).toBe('with every visit');

@@ -21,7 +21,7 @@ export function triggerWords(trigger: Trigger, unit: LengthUnit): string {
       if (trigger.offset === 0) return words;
       const days = Math.abs(trigger.offset);
       const far = days >= 14 && days % 7 === 0 ? `${days / 7} weeks` : `${days} days`;
-      return `${far} ${trigger.offset > 0 ? 'after' : 'before'}: ${words}`;
+      return trigger.offset > 0 ? `${words}, then ${far} more` : `${far} before ${words}`;
     }
     case 'event':
       if (trigger.after > 0) return `${trigger.after} days after ${PLANT_EVENTS[trigger.event]}`;

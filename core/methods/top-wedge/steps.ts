@@ -51,7 +51,6 @@ function chooseScion({ stock, scion, tip }: Cuts): Step[] {
       action: 'Snip the leaves off the tip.',
       view: 'side',
       lookFor: 'Only short stubs are left.',
-      caution: 'shears',
       wrong: { what: 'Leaves are left on.', looks: 'The tip wilts before it joins.' },
       apply: (p) => ({
         ...p,

@@ -5,12 +5,12 @@ import { METHODS } from '@/core/methods/registry';
 import { type Choices, chosen } from '@/core/methods/school';
 import { fittingWood } from '@/core/teach/fitting-wood';
 import { STOCK_RANGES } from '@/core/methods/stock-ranges';
-import { written } from '@/core/units/prose';
 import { stepSheets } from '@/core/teach/step-sheets';
 import { parseDecimal } from '@/core/units/decimal';
 import { formatLengthNumber, toMillimetres, type LengthUnit } from '@/core/units/length';
 import { currentRule } from '@/server/teach/current-rule';
 import { MethodAfter, MethodFacts } from '@/ui/teach/method-facts';
+import { OtherSchools } from '@/ui/teach/other-schools';
 import { StepList } from '@/ui/teach/step-list';
 import { pageContext } from '../../../_http/session';
 import { Season } from '../../_season';
@@ -64,16 +64,9 @@ export default async function MethodPage({
             <p className="mb-3 max-w-prose text-lg">{method.purpose}</p>
             <MethodFacts method={method} tools={technique.tools} unit={unit} />
           </div>
-          <DrawnForForm
-            unit={unit}
-            wood={wood}
-            problem={problem}
-            method={method}
-            choices={choices}
-            paper={paper}
-            files={files}
-          />
+          <DrawnForForm unit={unit} wood={wood} problem={problem} method={method} paper={paper} files={files} />
         </div>
+        <OtherSchools form="drawn-for" questions={method.schools} choices={choices} unit={unit} />
         <h2 className="mb-2">Cut by cut</h2>
         <StepList steps={steps} />
         <div className="mt-6">
@@ -93,15 +86,14 @@ interface DrawnForFormProps {
   wood: Wood;
   problem: string | null;
   method: Method;
-  choices: Choices;
   paper: 'Letter' | 'A4';
   files: URLSearchParams;
 }
 
-/** The wood and the schools it is drawn for. */
-function DrawnForForm({ unit, wood, problem, method, choices, paper, files }: DrawnForFormProps) {
+/** The wood it is drawn for, and the paper it is printed on. */
+function DrawnForForm({ unit, wood, problem, method, paper, files }: DrawnForFormProps) {
   return (
-    <form method="get" className="board flex flex-col gap-2 self-start" aria-label="How it is drawn">
+    <form id="drawn-for" method="get" className="board flex flex-col gap-2 self-start" aria-label="How it is drawn">
       <h2>Drawn for</h2>
       <div className="grid grid-cols-2 gap-3">
         <label className="text-sm font-bold">
@@ -127,30 +119,6 @@ function DrawnForForm({ unit, wood, problem, method, choices, paper, files }: Dr
         <p role="alert" className="border-l-4 border-loud pl-2 font-bold">
           {problem} The drawings keep to the usual pair.
         </p>
-      )}
-      {method.schools.length > 0 && (
-        <details open={method.schools.some((question) => choices[question.id] !== question.options[0]!.id)}>
-          <summary className="min-h-9 cursor-pointer py-1 font-bold">
-            Where schools differ ({method.schools.length})
-          </summary>
-          <div className="flex flex-col gap-2 py-1">
-            {method.schools.map((question) => (
-              <label key={question.id} className="text-sm font-bold">
-                {question.question}
-                <select name={question.id} defaultValue={choices[question.id]} className="bench-input font-normal">
-                  {question.options.map((option) => (
-                    <option key={option.id} value={option.id}>
-                      {written(option.words, unit)}
-                    </option>
-                  ))}
-                </select>
-                <span className="font-normal text-muted">
-                  {written(question.options.find((option) => option.id === choices[question.id])!.reason, unit)}
-                </span>
-              </label>
-            ))}
-          </div>
-        </details>
       )}
       <label className="text-sm font-bold">
         Paper
