@@ -23,7 +23,7 @@ let past = '';
 
 test.beforeEach(async ({ page }) => {
   await signIn(page);
-  ({ past } = await workshopIds(page));
+  ({ past } = workshopIds());
 });
 
 async function enterClean(page: Page): Promise<void> {

@@ -17,7 +17,7 @@ async function linkOf(page: Page, person: string): Promise<string> {
 
 test.beforeEach(async ({ page }) => {
   await signIn(page);
-  ({ past } = await workshopIds(page));
+  ({ past } = workshopIds());
 });
 
 test('a grower answers from a phone without an account; the findings follow', async ({ page, browser }) => {

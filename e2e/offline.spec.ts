@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { chromium, type BrowserContext, type Page } from '@playwright/test';
 import { seededRandom } from '@/core/chance/seeded-random';
 import { startMariaDb } from '../ops/mariadb';
-import { DATABASE_PORT, expect, PASSWORD, PEOPLE, signIn, test, WORLD } from './setup/bench-test';
+import { DATABASE_PORT, expect, PASSWORD, PEOPLE, signIn, signInByHand, test, WORLD } from './setup/bench-test';
 import { query } from './setup/query';
 import { benchOf, enterWhip, makeDay, strip } from './setup/score-day';
 
@@ -113,12 +113,12 @@ test('two devices that score one seat without reception leave two judgements and
 test('a session that ran out keeps the queue with its assessor: another who signs in does not send it', async ({
   page,
 }) => {
-  await signIn(page, 'assistant');
+  await signInByHand(page, 'assistant');
   await page.context().clearCookies();
-  await signIn(page);
+  await signInByHand(page);
   const day = await makeDay(page);
   await page.context().clearCookies();
-  await signIn(page, 'assistant');
+  await signInByHand(page, 'assistant');
   await page.goto(`/workshops/${day}/score?seat=1`);
   await expect(strip(page)).toContainText('Nothing waits');
   const cookies = await page.context().cookies();

@@ -1,9 +1,9 @@
 import { execFileSync } from 'node:child_process';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { APIRequestContext, Page } from '@playwright/test';
+import type { APIRequestContext } from '@playwright/test';
 import { v7 as uuid } from 'uuid';
-import { expect, signIn, test, WORLD, workshopIds } from './setup/bench-test';
+import { demoSite, expect, signIn, test, WORLD, workshopIds } from './setup/bench-test';
 
 test.describe.configure({ mode: 'serial' });
 
@@ -16,17 +16,9 @@ async function put(request: APIRequestContext, path: string, data: object): Prom
   expect(answer.ok(), `${path}: ${await answer.text()}`).toBe(true);
 }
 
-async function siteOf(page: Page): Promise<string> {
-  await page.goto('/sites');
-  return (await page
-    .getByRole('main')
-    .getByRole('link', { name: /Boathouse/ })
-    .getAttribute('href'))!.split('/')[2]!;
-}
-
 test('the tag is drawn along the year, and all that hangs on the day follows', async ({ page }) => {
   await signIn(page);
-  const siteId = await siteOf(page);
+  const siteId = demoSite();
   day = uuid();
   await put(page.request, `/api/workshops/${day}`, {
     title: 'Far islet day',
@@ -88,7 +80,7 @@ test('the roster is sorted by its heads as people sort, and searched', async ({ 
   await put(page.request, `/api/workshops/${workshop}`, {
     title: 'Sorted day',
     date: '2031-03-29',
-    siteId: await siteOf(page),
+    siteId: demoSite(),
     method: 'whip-and-tongue',
     promisedKeepers: 2,
     promise: '',
@@ -373,7 +365,7 @@ test('the ready check stops the day, names why, and turns as things are done', a
   await expect(page.getByText('Tall Reed on 1 Nov 2026')).toBeVisible();
   await page.goto(`/workshops/${day}/teach/briefing`);
   await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
-  const { past } = await workshopIds(page);
+  const { past } = workshopIds();
   await page.goto(`/workshops/${past}/plan/ready`);
   await expect(page.getByText('1 of 14 have not heard the briefing.')).toBeVisible();
 });

@@ -171,7 +171,7 @@ test('the room suggests whom to see, finds by number, name, tag and a photograph
   await expect(page.getByText('Nothing in this club is called')).toBeVisible();
 
   // A tag of another workshop leads there.
-  const { past } = await workshopIds(page);
+  const { past } = workshopIds();
   const code = query(`SELECT code FROM plants WHERE workshop_id = '${past}' AND voided_at IS NULL LIMIT 1`);
   await page.goto(`/workshops/${day}/score`);
   await page.getByRole('button', { name: 'Scan a tag' }).click();

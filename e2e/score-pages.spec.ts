@@ -112,7 +112,7 @@ test('a union drawn for two is scored blind: the second assessor sees no score a
 test('agreement is told with figures and in words, and a recalibration set shows the rubric only after the answer', async ({
   page,
 }) => {
-  const { past } = await workshopIds(page);
+  const { past } = workshopIds();
   await page.goto(`/workshops/${past}/score/agreement`);
   await expect(page.getByRole('heading', { name: 'What to look at together' })).toBeVisible();
   await expect(page.getByText(/Krippendorff's alpha:/)).toContainText(/0\.\d\d over all marks/);
@@ -133,7 +133,7 @@ test('agreement is told with figures and in words, and a recalibration set shows
 test('a rubric whose weights do not add up is refused; a changed one is tried on past unions, saved, and scored again by', async ({
   page,
 }) => {
-  const { past } = await workshopIds(page);
+  const { past } = workshopIds();
   await page.goto(`/workshops/${past}/score/rubric`);
   const weight = (point: string) => page.getByLabel(`Weight of ${point}`, { exact: true });
   await weight('Hold').fill('12');
@@ -326,7 +326,7 @@ test('everybody gets a card: on paper, and by a private link on a phone without 
   baseURL,
   request,
 }) => {
-  const { past } = await workshopIds(page);
+  const { past } = workshopIds();
   await page.goto(`/workshops/${past}/score/cards`);
   await page.getByRole('button', { name: /link to Tomasz Irrel/ }).click();
   const link = page.getByRole('dialog').getByRole('link');

@@ -7,7 +7,7 @@ let bench = '';
 
 test.beforeEach(async ({ page }) => {
   await signIn(page);
-  bench = `/workshops/${(await workshopIds(page)).past}/score`;
+  bench = `/workshops/${workshopIds().past}/score`;
 });
 
 const called = (page: Page) => page.getByTestId('called');

@@ -68,7 +68,7 @@ test('a viewer gets 403 from every mutating handler, and nobody 401', async ({ r
 
 test('ids of another club get 404', async ({ page }) => {
   await signIn(page);
-  const own = (await workshopIds(page)).past;
+  const own = workshopIds().past;
   const other = secondClub();
   const judgement = {
     workshopId: other.workshopId,
@@ -285,7 +285,7 @@ test('the same judgement sent many times at once is saved once; other content un
   page,
 }) => {
   await signIn(page);
-  const { past } = await workshopIds(page);
+  const { past } = workshopIds();
   const seats = await page.request.get(`/workshops/${past}/plan`);
   expect(seats.status()).toBe(200);
   await page.goto(`/workshops/${past}/score?seat=1`);

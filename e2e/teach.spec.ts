@@ -3,7 +3,7 @@ import type { Page } from '@playwright/test';
 import { v7 as uuid } from 'uuid';
 import { METHODS } from '@/core/methods/registry';
 import { pointsOf, shownTechnique } from '@/core/methods/shown-technique';
-import { expect, signIn, test, workshopIds } from './setup/bench-test';
+import { demoSite, expect, signIn, test, workshopIds } from './setup/bench-test';
 
 test.beforeEach(async ({ page }) => {
   await signIn(page);
@@ -11,8 +11,7 @@ test.beforeEach(async ({ page }) => {
 
 /** A workshop of one method with one person, made through the routes; far off, so that other tests' season line stays as it is. */
 async function workshopOf(page: Page, method: string): Promise<string> {
-  await page.goto('/workshops/new');
-  const siteId = await page.locator('[name=siteId] option').first().getAttribute('value');
+  const siteId = demoSite();
   const id = uuid();
   expect(
     (
@@ -64,7 +63,7 @@ test('calipers move the drawing; those outside the limits say what to do instead
 });
 
 test('the school is chosen once, and steps, card and rubric follow', async ({ page }) => {
-  const { upcoming } = await workshopIds(page);
+  const { upcoming } = workshopIds();
   await page.goto(`/workshops/${upcoming}/teach`);
   await page.getByText('Choose, with reasons').click();
   await page.getByRole('radio', { name: /in the middle, about 6 mm/ }).check();
@@ -141,7 +140,7 @@ test.describe('when the line is lost', () => {
   test.use({ expectedNoise: /ERR_INTERNET_DISCONNECTED|Failed to load resource|net::ERR/ });
 
   test('the wall follows the phone, and comes back at the right step', async ({ page, browser, baseURL }) => {
-    const { past } = await workshopIds(page);
+    const { past } = workshopIds();
     const phone = await browser.newContext({ viewport: { width: 390, height: 844 }, baseURL: baseURL! });
     const remote = await phone.newPage();
     await signIn(remote, 'assistant');
@@ -181,7 +180,7 @@ test.describe('when the line is lost', () => {
   });
 
   test('a line that broke is opened again by itself', async ({ page, browser, baseURL }) => {
-    const { past } = await workshopIds(page);
+    const { past } = workshopIds();
     await page.goto(`/screen/${past}`);
     await page.keyboard.press('Home');
     await expect(page.locator('main[data-step]')).toHaveAttribute('data-step', '1');

@@ -1,7 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { expect, signIn, test, WORLD, workshopIds } from './setup/bench-test';
+import { expect, signIn, signInByHand, test, WORLD, workshopIds } from './setup/bench-test';
 
 test.describe.configure({ mode: 'serial' });
 // Two of the walk's entries are refused on purpose.
@@ -10,7 +10,7 @@ test.use({ expectedNoise: /status of 422/ });
 let upcoming = '';
 
 test('signs in, sees the season with its pegs, and plans a workshop', async ({ page }) => {
-  await signIn(page);
+  await signInByHand(page);
   const line = page.getByRole('navigation', { name: 'Season' });
   await expect(line.getByRole('link')).toHaveCount(2);
   await page.getByRole('link', { name: 'Plan a workshop' }).click();
@@ -36,7 +36,7 @@ test('reads a roster: preview first, doubts decided, all in one go; then a walk-
   page,
 }) => {
   await signIn(page);
-  ({ upcoming } = await workshopIds(page));
+  ({ upcoming } = workshopIds());
   await page.goto(`/workshops/${upcoming}/plan/roster`);
   await page.getByLabel('CSV file').setInputFiles('demo/roster.csv');
   await expect(page.getByRole('status').filter({ hasText: 'nothing saved yet' })).toContainText('10 lines read');

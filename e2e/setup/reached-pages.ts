@@ -92,7 +92,7 @@ export async function findPages(tab: Page): Promise<PageIds> {
     return reached.ids;
   }
   await signIn(tab);
-  const ids = await workshopIds(tab);
+  const ids = workshopIds();
   await tab.goto('/outbox');
   await tab.getByText('Cilla Varn').first().click();
   const link = (await tab.getByRole('link', { name: /\/r\// }).first().getAttribute('href'))!;

@@ -1,14 +1,13 @@
 import type { APIRequestContext, Page } from '@playwright/test';
 import { v7 as uuid } from 'uuid';
-import { expect } from './bench-test';
+import { demoSite, expect } from './bench-test';
 
 /** A workshop of its own, far off, with so many people, made through the routes by whoever is signed in. */
 export async function makeDay(
   page: Page,
   { method = 'whip-and-tongue', people = 3, date = '2031-03-12', title = 'A day of tests' } = {},
 ): Promise<string> {
-  await page.goto('/workshops/new');
-  const siteId = await page.locator('[name=siteId] option').first().getAttribute('value');
+  const siteId = demoSite();
   const id = uuid();
   const put = async (path: string, data: object): Promise<void> =>
     expect((await page.request.put(path, { data })).ok(), path).toBe(true);
