@@ -177,7 +177,7 @@ test('a rubric whose weights do not add up is refused; a changed one is tried on
   await expect(weight('Hold')).toHaveValue('8');
   await expect(page.getByText('Saved. It holds for what is scored from now on.')).toBeVisible();
   await page.getByRole('button', { name: 'Score this workshop again by it' }).click();
-  await expect(page.getByText('1 judgements scored again')).toBeVisible();
+  await expect(page.getByText('One judgement scored again')).toBeVisible();
   expect(query(`SELECT score FROM union_facts WHERE workshop_id = '${day}'`)).toBe('40');
   expect(
     query(
@@ -336,7 +336,7 @@ test('everybody gets a card: on paper, and by a private link on a phone without 
   const hand = await phone.newPage();
   await hand.goto(new URL(address).pathname);
   await expect(hand.getByRole('heading', { name: 'Tomasz Irrel' })).toBeVisible();
-  for (const heading of ['Your practice unions', 'What to train', 'What goes home with you', 'When to look'])
+  for (const heading of ['Your practice unions', 'What to train', 'What goes home with you', 'What to do with it, and when'])
     await expect(hand.getByRole('heading', { name: heading })).toBeVisible();
   await expect(hand.getByText('Ona Ferrel')).toHaveCount(0);
   await expect(hand.getByRole('img', { name: 'Flat faces, right' })).toBeVisible();

@@ -1,5 +1,6 @@
 'use client';
 
+import type { ComponentProps } from 'react';
 import { parseDecimal } from '@/core/units/decimal';
 import type { LengthUnit } from '@/core/units/length';
 import { roomLength, roomNumber, roomUnit, toMetres } from '@/core/units/room-length';
@@ -218,7 +219,7 @@ function RoomProblems({ board }: { board: RoomOnBoard }) {
   );
 }
 
-interface MetresInputProps {
+interface MetresInputProps extends ComponentProps<'input'> {
   metres: number;
   /** What it may be, m. */
   from: number;
@@ -228,10 +229,11 @@ interface MetresInputProps {
 }
 
 /** A length of the room in the reader's unit; left as it was, it stays to its last figure. */
-function MetresInput({ metres, from, to, unit, onMetres }: MetresInputProps) {
+function MetresInput({ metres, from, to, unit, onMetres, ...field }: MetresInputProps) {
   const shown = roomNumber(metres, unit);
   return (
     <input
+      {...field}
       key={shown}
       inputMode="decimal"
       defaultValue={shown}
