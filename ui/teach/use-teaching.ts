@@ -12,8 +12,12 @@ export interface Teaching {
   connected: boolean;
   problem: string;
   /** Shows something else: at once here, then on every screen of the workshop. */
-  show: (change: Partial<Pick<TeachingState, 'step' | 'panel' | 'blank' | 'briefing'>> & { timer?: number }) => void;
+  show: (change: Change & { timer?: number }) => void;
 }
+
+type Change = Partial<Pick<TeachingState, 'step' | 'panel' | 'blank' | 'briefing'>>;
+
+const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
 
 /**
  * The projector's state, followed as it changes. The line is reopened when it breaks, and the
@@ -24,16 +28,28 @@ export function useTeaching(workshopId: string, initial: TeachingState): Teachin
   const [endsAt, setEndsAt] = useState<number | null>(null);
   const [connected, setConnected] = useState(false);
   const [problem, setProblem] = useState('');
-  const latest = useRef(initial);
+  /** What the server last said, and the changes of this device that it has not answered yet, in their order. */
+  const told = useRef(initial);
+  const waiting = useRef(new Map<string, Change>());
+  const line = useRef(Promise.resolve());
   const address = `/api/workshops/${workshopId}/teaching`;
 
-  const take = useCallback((next: TeachingState): void => {
-    // An answer that was overtaken on its way is old.
-    if (next.seq < latest.current.seq) return;
-    latest.current = next;
-    setState(next);
-    setEndsAt(next.timer ? Date.now() + next.timer.left : null);
-  }, []);
+  /** What was pressed here stands over what comes in: an echo of an earlier key never turns a later one back. */
+  const shown = useCallback(
+    (): TeachingState => Object.assign({}, told.current, ...waiting.current.values()) as TeachingState,
+    [],
+  );
+  const take = useCallback(
+    (next: TeachingState): void => {
+      // An answer that was overtaken on its way is old.
+      if (next.seq >= told.current.seq) {
+        told.current = next;
+        setEndsAt(next.timer ? Date.now() + next.timer.left : null);
+      }
+      setState(shown());
+    },
+    [shown],
+  );
 
   useEffect(() => {
     let source: EventSource | null = null;
@@ -63,30 +79,26 @@ export function useTeaching(workshopId: string, initial: TeachingState): Teachin
 
   const show = useCallback<Teaching['show']>(
     ({ timer, ...change }) => {
-      const wanted = { ...latest.current, ...change };
-      latest.current = wanted;
-      setState(wanted);
-      const body = {
-        changeId: uuid(),
-        step: wanted.step,
-        panel: wanted.panel,
-        blank: wanted.blank,
-        briefing: wanted.briefing,
-        timer: timer ?? null,
-      };
+      const changeId = uuid();
+      waiting.current.set(changeId, change);
+      const { step, panel, blank, briefing } = shown();
+      setState(shown());
+      const body = { changeId, step, panel, blank, briefing, timer: timer ?? null };
       const attempt = async (left: number): Promise<void> => {
         const sent = await send<TeachingState>('PUT', address, body);
-        if (sent.ok) {
-          setProblem('');
-          take(sent.data);
-        } else if ((sent.status === 0 || sent.status >= 500) && left > 0) {
+        if (!sent.ok && (sent.status === 0 || sent.status >= 500) && left > 0) {
           // The same change under the same id: made once however often it arrives.
-          setTimeout(() => void attempt(left - 1), 1000);
-        } else setProblem(sent.message);
+          await pause(1000);
+          return attempt(left - 1);
+        }
+        waiting.current.delete(changeId);
+        setProblem(sent.ok ? '' : sent.message);
+        take(sent.ok ? sent.data : told.current);
       };
-      void attempt(5);
+      // One after the other: two keys pressed quickly arrive in the order they were pressed.
+      line.current = line.current.then(() => attempt(5));
     },
-    [address, take],
+    [address, shown, take],
   );
   return { state, endsAt, connected, problem, show };
 }
