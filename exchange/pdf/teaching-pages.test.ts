@@ -34,11 +34,19 @@ function pagesOf(pdf: Buffer): number {
   return Number(/Pages:\s+(\d+)/.exec(execFileSync('pdfinfo', ['-'], { input: pdf }).toString())![1]);
 }
 
-describe.each(['A4', 'Letter'] as const)('cut templates on %s', (paper) => {
-  it('have a check line of 50 mm, measured on the rasterised page', async () => {
+describe.each([
+  ['A4', 'mm', 50],
+  ['Letter', 'mm', 50],
+  ['Letter', 'in', 2 * 25.4],
+] as const)('cut templates on %s', (paper, unit, length) => {
+  it(`have a check line of ${length} mm, measured on the rasterised page`, async () => {
     const method = METHODS[0]!;
     const image = raster(
-      await templateSheetsPdf(layOut(method.template!({}, woodOf({ stock: 10, scion: 10 })), paper), 'Check'),
+      await templateSheetsPdf(
+        layOut(method.template!({}, woodOf({ stock: 10, scion: 10 })), paper, unit),
+        'Check',
+        unit,
+      ),
     );
     expect((image.width / DPI) * 25.4).toBeCloseTo(SHEETS[paper].width, 0);
     const row = Math.round((22 / 25.4) * DPI);
@@ -47,15 +55,16 @@ describe.each(['A4', 'Letter'] as const)('cut templates on %s', (paper) => {
       run = image.at(x, row) < 128 ? run + 1 : 0;
       longest = Math.max(longest, run);
     }
-    expect(Math.abs((longest / DPI) * 25.4 - 50)).toBeLessThanOrEqual(0.2);
+    expect(Math.abs((longest / DPI) * 25.4 - length)).toBeLessThanOrEqual(0.2);
   });
 });
 
 describe('the SVG of templates', () => {
   it('is in millimetres, a user unit each', () => {
     const svg = templateSheetsSvg(
-      layOut(METHODS[0]!.template!({}, woodOf({ stock: 10, scion: 10 })), 'A4'),
+      layOut(METHODS[0]!.template!({}, woodOf({ stock: 10, scion: 10 })), 'A4', 'mm'),
       'Whip & <tongue>',
+      'mm',
     );
     expect(svg).toContain('width="210mm"');
     expect(svg).toContain('viewBox="0 0 210 297.00"');

@@ -1,5 +1,6 @@
 import { COLOURS } from '@/core/drawing/colours';
-import { CHECK_LINE, type LaidOut } from '@/core/teach/templates/lay-out';
+import { checkLine, type LaidOut } from '@/core/teach/templates/lay-out';
+import type { LengthUnit } from '@/core/units/length';
 import { SHEETS } from '@/core/units/paper';
 import type { TemplateStroke } from '@/core/methods/template';
 import { type Doc, makePdf, MM, writeLine, writeParagraph } from './document';
@@ -11,7 +12,7 @@ const STYLE: Record<TemplateStroke['kind'], { width: number; dash: number | null
 };
 
 /** Cut templates in true millimetres, each sheet with a line to measure after printing. */
-export function templateSheetsPdf(laid: LaidOut, title: string): Promise<Buffer> {
+export function templateSheetsPdf(laid: LaidOut, title: string, unit: LengthUnit): Promise<Buffer> {
   const { width } = SHEETS[laid.paper];
   return makePdf(laid.paper, title, (doc) => {
     // Asks the reader's printer dialog not to scale.
@@ -19,7 +20,7 @@ export function templateSheetsPdf(laid: LaidOut, title: string): Promise<Buffer>
     root._root.data.ViewerPreferences = root.ref({ PrintScaling: 'None' });
     laid.sheets.forEach((pieces, i) => {
       doc.addPage();
-      head(doc, title, `${i + 1} of ${laid.sheets.length}`, width, i === 0 ? laid.messages : []);
+      head(doc, title, `${i + 1} of ${laid.sheets.length}`, width, unit, i === 0 ? laid.messages : []);
       for (const piece of pieces) {
         doc.save().translate(piece.x * MM, piece.y * MM);
         for (const { kind, points } of piece.strokes) {
@@ -44,24 +45,25 @@ export function templateSheetsPdf(laid: LaidOut, title: string): Promise<Buffer>
   });
 }
 
-function head(doc: Doc, title: string, page: string, width: number, messages: string[]): void {
+function head(doc: Doc, title: string, page: string, width: number, unit: LengthUnit, messages: string[]): void {
+  const { length, words } = checkLine(unit);
   writeLine(doc, title, 12 * MM, 15 * MM, { size: 13, weight: 700, width: (width - 50) * MM });
   writeLine(doc, `sheet ${page}`, (width - 12) * MM, 15 * MM, { size: 8, anchor: 'end' });
   // Thin, so that its ends say where to measure.
   doc
     .lineWidth(0.35)
     .moveTo(12 * MM, 22 * MM)
-    .lineTo((12 + CHECK_LINE) * MM, 22 * MM)
+    .lineTo((12 + length) * MM, 22 * MM)
     .stroke(COLOURS.ink);
-  for (const x of [12, 12 + CHECK_LINE])
+  for (const x of [12, 12 + length])
     doc
       .moveTo(x * MM, 20 * MM)
       .lineTo(x * MM, 24 * MM)
       .stroke(COLOURS.ink);
   writeLine(
     doc,
-    `Measure this line: ${CHECK_LINE} mm. If it is not, print again with scaling off (100 %, actual size).`,
-    (16 + CHECK_LINE) * MM,
+    `Measure this line: ${words}. If it is not, print again with scaling off (100 %, actual size).`,
+    (16 + length) * MM,
     23 * MM,
     { size: 8 },
   );

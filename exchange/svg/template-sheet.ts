@@ -1,21 +1,23 @@
 import { COLOURS } from '@/core/drawing/colours';
-import { CHECK_LINE, type LaidOut } from '@/core/teach/templates/lay-out';
+import { checkLine, type LaidOut } from '@/core/teach/templates/lay-out';
+import type { LengthUnit } from '@/core/units/length';
 import { SHEETS } from '@/core/units/paper';
 
 const escape = (text: string): string =>
   text.replace(/[&<>"]/g, (character) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[character]!);
 
 /** All sheets of cut templates under one another in one SVG, a user unit a millimetre. */
-export function templateSheetsSvg(laid: LaidOut, title: string): string {
+export function templateSheetsSvg(laid: LaidOut, title: string, unit: LengthUnit): string {
   const { width, height } = SHEETS[laid.paper];
   const total = height * laid.sheets.length;
+  const { length, words: called } = checkLine(unit);
   const text = (x: number, y: number, size: number, words: string): string =>
     `<text x="${x.toFixed(2)}" y="${y.toFixed(2)}" font-size="${size}">${escape(words)}</text>`;
   const sheets = laid.sheets.map((pieces, i) => {
     const head = [
       text(12, 15, 4.6, `${title}, sheet ${i + 1} of ${laid.sheets.length}`),
-      `<path class="cut" d="M12 20V24M12 22H${12 + CHECK_LINE}M${12 + CHECK_LINE} 20V24"/>`,
-      text(16 + CHECK_LINE, 23, 2.8, `Measure this line: ${CHECK_LINE} mm. Print with scaling off.`),
+      `<path class="cut" d="M12 20V24M12 22H${12 + length}M${12 + length} 20V24"/>`,
+      text(16 + length, 23, 2.8, `Measure this line: ${called}. Print with scaling off.`),
       ...(i === 0 ? laid.messages.map((message, n) => text(12, 29 + n * 4, 2.4, message)) : []),
     ];
     const body = pieces.map((piece) => {

@@ -6,6 +6,7 @@ import { methodById, METHODS } from '@/core/methods/registry';
 import { type Choices, relevantChoices } from '@/core/methods/school';
 import { kindOf } from '@/core/methods/compatibility/compatibility';
 import { type BuyLine, type KitLine, kitLines, shoppingList } from '@/core/plan/quantities/kit';
+import { keptAmount, keptStore, readKitLine } from '@/core/plan/quantities/kit-lengths';
 import { type MethodNeed, methodNeed, type NeedInput } from '@/core/plan/quantities/needs';
 import { takeBelief, type TakeBelief } from '@/core/statistics/take-belief';
 import type { Method } from '@/core/methods/method';
@@ -135,7 +136,9 @@ export async function quantities(context: Context, workshopId: string): Promise<
     ...empty,
     needs,
     problem: null,
-    lines: shoppingList(lines, kit.body?.edits ?? {}, kit.body?.extra ?? [], withLots(store, wood, stocks)),
+    lines: shoppingList(lines, kit.body?.edits ?? {}, kit.body?.extra ?? [], withLots(store, wood, stocks)).map(
+      (line) => (kit.body?.extra.some(({ id }) => id === line.id) ? line : readKitLine(line, context.actor.lengthUnit)),
+    ),
     wood,
     stocks,
   };
@@ -161,6 +164,10 @@ const amount = (what: string) =>
     .required(`Enter ${what}.`)
     .min(0, `${capital(what)} cannot be below 0.`)
     .max(1_000_000, `${capital(what)} cannot be that much.`);
+/** In what a length was typed; whatever is no length is kept as it came. */
+const typedIn = string()
+  .oneOf(['m', 'ft'] as const, 'Reload the page: lengths are in m or ft.')
+  .default('m');
 const kitInput = object({
   edits: mixed<Record<string, { total: number }>>()
     .required('Enter the amounts.')
@@ -181,13 +188,18 @@ const kitInput = object({
     .default([]),
 });
 
+function amountAndUnit(edit: unknown): Parameters<typeof keptAmount> {
+  const { total, unit } = parse(object({ total: amount('the amount'), unit: typedIn }), edit);
+  return [total, unit];
+}
+
 /** Saves what was changed by hand in the kit list, and lines of one's own. */
 export async function putKit(context: Context, workshopId: string, input: unknown): Promise<number> {
   allow(context, 'assistant');
   const values = parse(kitInput, input);
   const edits: KitPart['edits'] = {};
   for (const [key, edit] of Object.entries(values.edits))
-    edits[key.slice(0, 120)] = { total: parse(object({ total: amount('the amount') }), edit).total };
+    edits[key.slice(0, 120)] = { total: keptAmount(...amountAndUnit(edit)) };
   const extra = values.extra.map(({ id, name, unit, total }): KitLine => ({
     id,
     name,
@@ -204,6 +216,7 @@ const storeInput = object({
   items: array(
     object({
       item: trimmed().required('Name the thing.').max(120, 'Keep it to 120 characters.'),
+      unit: typedIn,
       inStore: amount('what is in store'),
       price: decimal()
         .nullable()
@@ -228,8 +241,11 @@ export async function putStore(context: Context, input: unknown): Promise<void> 
   } = context;
   const { items } = parse(storeInput, input);
   await transact(db, async (transaction) => {
-    for (const { item, inStore, price } of items)
-      await db.storeItems.upsert({ clubId, item, inStore, price: price ?? null }, { transaction });
+    for (const { item, inStore, price, unit } of items)
+      await db.storeItems.upsert(
+        { clubId, item, ...keptStore({ inStore, price: price ?? null }, unit) },
+        { transaction },
+      );
     await audit(db, transaction, { clubId, actorId: userId, action: 'store counted', subjectId: clubId, at: now });
   });
 }

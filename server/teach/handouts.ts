@@ -92,10 +92,15 @@ export async function printTemplate(
   const templates = method.template?.(choices, wood) ?? [];
   if (templates.length === 0)
     throw new UseCaseError('not-found', `${method.name} has no cut that a paper template would help with.`);
-  const laid = layOut(templates, paper);
   const unit = context.actor.lengthUnit;
+  const laid = layOut(templates, paper, unit);
   const title = `${method.name}: cut templates, ${formatLength(wood.scion, unit)} on ${formatLength(wood.stock, unit)}`;
   return format === 'svg'
-    ? { bytes: templateSheetsSvg(laid, title), type: 'image/svg+xml', name: `${method.id}-template.svg`, laid }
-    : { bytes: await templateSheetsPdf(laid, title), type: 'application/pdf', name: `${method.id}-template.pdf`, laid };
+    ? { bytes: templateSheetsSvg(laid, title, unit), type: 'image/svg+xml', name: `${method.id}-template.svg`, laid }
+    : {
+        bytes: await templateSheetsPdf(laid, title, unit),
+        type: 'application/pdf',
+        name: `${method.id}-template.pdf`,
+        laid,
+      };
 }

@@ -1,4 +1,5 @@
 import { type Paper, SHEETS } from '@/core/units/paper';
+import { formatLength, type LengthUnit } from '@/core/units/length';
 import { ROUNDING } from '@/core/units/tolerance';
 import type { Point } from '../../drawing/display-list';
 import type { Template, TemplateStroke } from '../../methods/template';
@@ -10,8 +11,9 @@ const HEAD = 30;
 const GAP = 10;
 /** Tiles of one template share this much, mm, to be glued. */
 export const OVERLAP = 10;
-/** The line to measure after printing, mm. */
-export const CHECK_LINE = 50;
+/** The line to measure after printing: its length in mm, and how it is called in the reader's unit. */
+export const checkLine = (unit: LengthUnit): { length: number; words: string } =>
+  unit === 'in' ? { length: 50.8, words: '2 in' } : { length: 50, words: '50 mm' };
 
 export interface Placed {
   name: string;
@@ -34,8 +36,12 @@ export interface LaidOut {
   messages: string[];
 }
 
-/** Templates laid out on sheets in true millimetres; what is too large for one is cut into tiles that overlap. */
-export function layOut(templates: Template[], paper: Paper): LaidOut {
+/**
+ * Templates laid out on sheets in true millimetres; what is too large for one is cut into tiles that overlap.
+ * @param unit in which what it says is written.
+ */
+export function layOut(templates: Template[], paper: Paper, unit: LengthUnit): LaidOut {
+  const size = (mm: number): string => formatLength(unit === 'mm' ? Math.round(mm) : mm, unit);
   const { width, height } = SHEETS[paper];
   const room = { width: width - 2 * MARGIN, height: height - 2 * MARGIN - HEAD - 12 };
   const messages: string[] = [];
@@ -43,7 +49,7 @@ export function layOut(templates: Template[], paper: Paper): LaidOut {
     const tiles = tilesOf(template, room);
     if (tiles.length > 1) {
       messages.push(
-        `${template.name} is ${Math.round(template.width)} by ${Math.round(template.height)} mm, larger than ${paper} can hold (${Math.round(room.width)} by ${Math.round(room.height)} mm). It is printed in ${tiles.length} parts that overlap by ${OVERLAP} mm: glue them on the dashed lines.`,
+        `${template.name} is ${size(template.width)} by ${size(template.height)}, larger than ${paper} can hold (${size(room.width)} by ${size(room.height)}). It is printed in ${tiles.length} parts that overlap by ${size(OVERLAP)}: glue them on the dashed lines.`,
       );
     }
     return tiles;

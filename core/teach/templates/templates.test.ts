@@ -47,7 +47,7 @@ describe('layOut', () => {
     for (const method of METHODS) {
       const templates = method.template!({}, woodOf(method.shownWith));
       expect(templates.length).toBeGreaterThan(0);
-      const laid = layOut(templates, paper);
+      const laid = layOut(templates, paper, 'mm');
       for (const piece of laid.sheets.flat()) {
         expect(piece.x + piece.width).toBeLessThanOrEqual(width - 11);
         expect(piece.y + piece.height).toBeLessThanOrEqual(height - 11);
@@ -56,7 +56,7 @@ describe('layOut', () => {
   });
   it('tiles a guide for a limb of 70 mm, loses nothing of its curve, and explains it', () => {
     const guide = wrapGuide('Limb', 70, 160, null);
-    const { sheets, messages } = layOut([guide], 'A4');
+    const { sheets, messages } = layOut([guide], 'A4', 'mm');
     const tiles = sheets.flat();
     expect(tiles.length).toBeGreaterThan(1);
     expect(messages[0]).toMatch(/larger than A4 can hold .* overlap by 10 mm/);

@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import type { BuyLine } from '@/core/plan/quantities/kit';
+import type { KitLength } from '@/core/plan/quantities/kit-lengths';
 import { decimalOrText } from '@/core/units/decimal';
 import { useSend } from '@/ui/kit/form/use-send';
 
@@ -62,6 +63,9 @@ export function useKitEntries(workshopId: string, version: number, lines: BuyLin
   };
 }
 
+/** Tape in feet says so, since it is kept in metres. */
+const lengthOf = ({ unit, note }: BuyLine): { unit?: KitLength } => (unit === 'ft' && note !== ADDED ? { unit } : {});
+
 /** Amounts that differ from what is reckoned: typed now, or kept from before. An emptied one is reckoned again. */
 function editsOf(lines: BuyLine[], entries: Record<string, KitEntry>): object {
   return Object.fromEntries(
@@ -69,19 +73,22 @@ function editsOf(lines: BuyLine[], entries: Record<string, KitEntry>): object {
       .filter(({ note }) => note !== ADDED)
       .flatMap((line) => {
         const typed = entries[line.id]?.total;
-        if (typed !== undefined) return typed.trim() === '' ? [] : [[line.id, { total: decimalOrText(typed) }]];
-        return line.note.endsWith('changed by hand') ? [[line.id, { total: line.total }]] : [];
+        if (typed !== undefined)
+          return typed.trim() === '' ? [] : [[line.id, { total: decimalOrText(typed), ...lengthOf(line) }]];
+        return line.note.endsWith('changed by hand') ? [[line.id, { total: line.total, ...lengthOf(line) }]] : [];
       }),
   );
 }
 
 function storeItems(lines: BuyLine[], entries: Record<string, KitEntry>): object[] {
-  return lines.flatMap(({ id, inStore, price }) => {
+  return lines.flatMap((line) => {
+    const { id, inStore, price } = line;
     const typed = entries[id];
     if (typed?.inStore === undefined && typed?.price === undefined) return [];
     return [
       {
         item: id,
+        ...lengthOf(line),
         inStore: typed.inStore === undefined ? inStore : decimalOrText(typed.inStore || '0'),
         price: typed.price === undefined ? price : typed.price.trim() === '' ? null : decimalOrText(typed.price),
       },
