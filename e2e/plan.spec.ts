@@ -115,7 +115,7 @@ test('dates are listed with their sources, and the calendar file counts up inste
   await expect(cut).toContainText('12 Jan 2031');
   await expect(cut).toContainText('Source: usual practice');
   await expect(page.getByRole('listitem').filter({ hasText: 'Order stocks' })).toContainText('No source: our guess');
-  await expect(page.getByText('Nothing speaks against this day.')).toBeVisible();
+  await expect(page.getByText('No date of the plan speaks against this day.')).toBeVisible();
   const file = async (): Promise<string> => {
     const download = page.waitForEvent('download');
     await page.getByRole('link', { name: 'Calendar file' }).click();

@@ -3,10 +3,10 @@ import { area, type DisplayList, type Label, line, type Path, type Point } from 
 /** For which hand a knife is ground; `either` where it is ground on both sides. */
 export type GroundFor = 'right' | 'left' | 'either';
 
-const WIDTH = 58;
+const WIDTH = 76;
 const HEIGHT = 40;
 /** Where the edge is: the tip of the section, seen from the handle along the blade, its edge down. */
-const EDGE: Point = [29, 30];
+const EDGE: Point = [38, 30];
 const SPINE = 6;
 /** Thickness of the blade, and how far up from the edge it is ground. */
 const THICK = 5;
@@ -25,10 +25,10 @@ export function knifeEdge(hand: GroundFor): DisplayList {
     area(
       'wood',
       place([
-        [8, 12],
+        [x - 21, 12],
         [x, 12],
         [x, HEIGHT - 3],
-        [8, HEIGHT - 3],
+        [x - 21, HEIGHT - 3],
       ]),
     ),
     area(

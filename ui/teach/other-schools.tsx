@@ -21,6 +21,11 @@ export function OtherSchools({ form, questions, choices, unit }: OtherSchoolsPro
         Where schools differ: {questions.length} questions
         {others > 0 && <span className="font-normal text-muted">, {others} answered otherwise than is usual</span>}
       </summary>
+      {others > 0 && (
+        <p className="max-w-prose text-sm text-muted">
+          The facts above are those of the usual answers. Steps, points, materials and aftercare below follow yours.
+        </p>
+      )}
       <div className="grid grid-cols-[minmax(0,1fr)] gap-x-6 gap-y-3 pt-1 pb-2 sm:grid-cols-2 lg:grid-cols-4">
         {SCHOOL_SUBJECTS.map(([about, title]) => (
           <fieldset key={about} className="flex flex-col gap-2">

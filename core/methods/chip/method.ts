@@ -65,7 +65,8 @@ export const chip: Method = {
     scion: 'budwood, one bud',
     stock: { from: 6, to: 25, thicker: true },
     ratio: null,
-    places: ['bench', 'field', 'pot'],
+    // Mostly on growing stocks where they stand; at the bench with dormant wood.
+    places: ['field', 'bench', 'pot'],
     woodLength: 35,
     takes: { piece: 'bud', buds: 1 },
     several: 'along the stem',

@@ -64,7 +64,7 @@ export const EVERGREEN = ['citrus', 'mango'];
 
 export const ASSUMPTIONS: readonly Assumption[] = [
   guess('base', 'Temperature above which spring warmth counts', 5, '°C', 0),
-  guess('warm-year', 'How much warmer or colder a spring may be than usual', 1.5, '°C', 0),
+  guess('warm-year', 'How much warmer or colder a spring may be than usual', 1.5, '°C more or less', 0),
   ...Object.entries(SPRING).flatMap(([kin, [swell, leavesOut, slip]]) => [
     guess(`${kin}.swell`, `Buds swell, ${kin} kin`, swell, '°C days', Math.round(swell * 0.3)),
     guess(`${kin}.leaf`, `Leaves out, ${kin} kin`, leavesOut, '°C days', Math.round(leavesOut * 0.3)),

@@ -18,6 +18,10 @@ describe('an assumption in its field', () => {
       'days',
     ]);
   });
+  it('is no temperature where it is how far two of them lie apart', () => {
+    const spring = ASSUMPTIONS.find(({ id }) => id === 'warm-year')!;
+    expect(`${assumptionText(spring, 'value', 1.5, 'F')} ${assumptionUnit(spring, 'F')}`).toBe('2.7 °F more or less');
+  });
   it('is read back as what it stood for when nobody touched it', () => {
     fc.assert(
       fc.property(fc.constantFrom(...ASSUMPTIONS), fc.constantFrom('C', 'F'), (assumption, unit) => {

@@ -21,7 +21,9 @@ export function ConflictList({
           .
         </p>
       )}
-      {conflicts.length === 0 && hasNormals && <p className="text-muted">Nothing speaks against this day.</p>}
+      {conflicts.length === 0 && hasNormals && (
+        <p className="text-muted">No date of the plan speaks against this day.</p>
+      )}
       <ul className="flex flex-col gap-2">
         {conflicts.map(({ id, level, says, remedy }) => (
           <li key={id} className={`border-l-4 bg-sheet px-3 py-2 ${level === 'stop' ? 'border-loud' : 'border-ink'}`}>

@@ -37,7 +37,7 @@ export function EdgesForm(props: EdgesFormProps) {
       <div className="mb-3 flex flex-wrap gap-6">
         {HANDS.map((hand) => (
           <figure key={hand} className="flex flex-col items-center">
-            <UnionDrawing drawing={knifeEdge(hand)} width={200} title={`Knife for the ${HAND_WORDS[hand]}`} />
+            <UnionDrawing drawing={knifeEdge(hand)} width={230} title={`Knife for the ${HAND_WORDS[hand]}`} />
             <figcaption className="text-sm font-bold">{HAND_WORDS[hand]}</figcaption>
           </figure>
         ))}
@@ -80,11 +80,11 @@ function KnivesOfVersion({ workshopId, version, knives, today, name }: EdgesForm
   return (
     <form onSubmit={submit} noValidate>
       <Problem>{problem ?? errors.knives}</Problem>
-      <ol className="flex flex-col">
+      <ol className="flex flex-col md:[&>li+li_label]:sr-only">
         {fields.map((field, i) => (
           <li
             key={field.key}
-            className="grid grid-cols-2 items-end gap-2 border-t border-line py-2 md:grid-cols-[1fr_9rem_8rem_9rem_1fr_1fr_auto]"
+            className="grid grid-cols-2 items-end gap-2 border-t border-line py-1 md:grid-cols-[1fr_9rem_8rem_9rem_1fr_1fr_auto]"
           >
             <input type="hidden" {...register(`knives.${i}.id`)} />
             <Field label="Knife" error={error(i, 'knife')}>

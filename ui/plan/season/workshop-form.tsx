@@ -87,7 +87,7 @@ export function WorkshopForm({ workshop, sites, methods, onDone }: WorkshopFormP
           </Field>
         </div>
       )}
-      <div className="grid gap-3 sm:grid-cols-[10rem_1fr]">
+      <div className="grid gap-3 sm:grid-cols-[13rem_1fr]">
         <Field needed label="Keepers promised each" error={errors.promisedKeepers}>
           <input {...register('promisedKeepers')} inputMode="numeric" defaultValue={workshop?.promisedKeepers ?? 2} />
         </Field>
