@@ -76,48 +76,12 @@ function KnivesOfVersion({ workshopId, version, knives, today, name }: EdgesForm
     },
   );
   const { fields, append, remove } = useFieldArray({ control, name: 'knives', keyName: 'key' });
-  const error = (at: number, field: keyof EdgeTest): string | undefined => errors[`knives[${at}].${field}`];
   return (
     <form onSubmit={submit} noValidate>
       <Problem>{problem ?? errors.knives}</Problem>
       <ol className="flex flex-col md:[&>li+li_label]:sr-only">
         {fields.map((field, i) => (
-          <li
-            key={field.key}
-            className="grid grid-cols-2 items-end gap-2 border-t border-line py-1 md:grid-cols-[1fr_9rem_8rem_9rem_1fr_1fr_auto]"
-          >
-            <input type="hidden" {...register(`knives.${i}.id`)} />
-            <Field label="Knife" error={error(i, 'knife')}>
-              <input {...register(`knives.${i}.knife`)} maxLength={40} placeholder="Its number" />
-            </Field>
-            <Field label="Ground for" error={error(i, 'hand')}>
-              <select {...register(`knives.${i}.hand`)}>
-                {HANDS.map((hand) => (
-                  <option key={hand} value={hand}>
-                    {HAND_WORDS[hand]}
-                  </option>
-                ))}
-              </select>
-            </Field>
-            <Field label="Test cut" error={error(i, 'passed')}>
-              <select {...register(`knives.${i}.passed`)}>
-                <option value="yes">passed</option>
-                <option value="no">failed</option>
-              </select>
-            </Field>
-            <Field label="On" error={error(i, 'testedOn')}>
-              <input {...register(`knives.${i}.testedOn`)} type="date" />
-            </Field>
-            <Field label="Cut by" error={error(i, 'testedBy')}>
-              <input {...register(`knives.${i}.testedBy`)} maxLength={80} />
-            </Field>
-            <Field label="Sharpened by" error={error(i, 'sharpenedBy')}>
-              <input {...register(`knives.${i}.sharpenedBy`)} maxLength={80} />
-            </Field>
-            <button type="button" className="bench-button" onClick={() => remove(i)}>
-              Remove<span className="sr-only"> knife {i + 1}</span>
-            </button>
-          </li>
+          <TestCutRow key={field.key} at={i} register={register} errors={errors} remove={remove} />
         ))}
       </ol>
       <p className="mt-2 flex flex-wrap items-center gap-3">
@@ -144,5 +108,50 @@ function KnivesOfVersion({ workshopId, version, knives, today, name }: EdgesForm
         {saved && <span role="status">Saved.</span>}
       </p>
     </form>
+  );
+}
+
+interface TestCutRowProps extends Pick<ReturnType<typeof useEntry>, 'register' | 'errors'> {
+  at: number;
+  remove: (at: number) => void;
+}
+
+/** One knife: for which hand, and how its test cut went. */
+function TestCutRow({ at, register, errors, remove }: TestCutRowProps) {
+  const error = (field: keyof EdgeTest): string | undefined => errors[`knives[${at}].${field}`];
+  return (
+    <li className="grid grid-cols-2 items-end gap-2 border-t border-line py-1 md:grid-cols-[1fr_9rem_8rem_9rem_1fr_1fr_auto]">
+      <input type="hidden" {...register(`knives.${at}.id`)} />
+      <Field label="Knife" error={error('knife')}>
+        <input {...register(`knives.${at}.knife`)} maxLength={40} placeholder="Its number" />
+      </Field>
+      <Field label="Ground for" error={error('hand')}>
+        <select {...register(`knives.${at}.hand`)}>
+          {HANDS.map((hand) => (
+            <option key={hand} value={hand}>
+              {HAND_WORDS[hand]}
+            </option>
+          ))}
+        </select>
+      </Field>
+      <Field label="Test cut" error={error('passed')}>
+        <select {...register(`knives.${at}.passed`)}>
+          <option value="yes">passed</option>
+          <option value="no">failed</option>
+        </select>
+      </Field>
+      <Field label="On" error={error('testedOn')}>
+        <input {...register(`knives.${at}.testedOn`)} type="date" />
+      </Field>
+      <Field label="Cut by" error={error('testedBy')}>
+        <input {...register(`knives.${at}.testedBy`)} maxLength={80} />
+      </Field>
+      <Field label="Sharpened by" error={error('sharpenedBy')}>
+        <input {...register(`knives.${at}.sharpenedBy`)} maxLength={80} />
+      </Field>
+      <button type="button" className="bench-button" onClick={() => remove(at)}>
+        Remove<span className="sr-only"> knife {at + 1}</span>
+      </button>
+    </li>
   );
 }
