@@ -40,6 +40,7 @@ test('signing out ends the session on the server: the old cookie gets 401', asyn
   });
   const asked = () => thief.put('/api/units', { data: { lengthUnit: 'mm', temperatureUnit: 'C' } });
   expect((await asked()).status()).toBe(204);
+  await page.goto('/season');
   await page.getByRole('button', { name: 'Maren Ulvik' }).click();
   await page.getByRole('menuitem', { name: 'Sign out' }).click();
   await page.waitForURL('**/sign-in');
