@@ -1,7 +1,8 @@
 import { kindOf, kinOf } from '@/core/methods/compatibility/compatibility';
 import { callusRange, assumptionsWith } from '@/core/plan/phenology/assumptions';
 import { woodNeed } from '@/core/plan/dates/wood-dates';
-import { readyCheck, type ReadyInput, type ReadyLine, type Light } from '@/core/plan/ready-check/ready-check';
+import { readyCheck, type ReadyInput } from '@/core/plan/ready-check/ready-check';
+import type { Light, ReadyLine } from '@/core/plan/ready-check/ready-line';
 import { formatTemperature } from '@/core/units/temperature';
 import { allow, type Context } from '@/server/platform/context';
 import { pairWarnings } from '@/core/plan/wood/pair-warnings';

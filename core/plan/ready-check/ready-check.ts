@@ -1,24 +1,10 @@
 import { daysBetween, formatDate, type IsoDate } from '../../units/iso-date';
 import type { Conflict } from '../dates/date-conflicts';
 import type { EdgesTold } from './edges';
+import { addForecast, type Fortnight } from './forecast-line';
+import type { Add, Light, ReadyLine } from './ready-line';
 import type { LotWarning } from '../wood/lot-warnings';
 import type { PairWarning } from '../wood/pair-warnings';
-
-export type Light = 'go' | 'care' | 'stop';
-
-/** The page on which a remedy is done. */
-export type ReadyPlace = 'roster' | 'dates' | 'wood' | 'site' | 'briefing' | 'quantities' | 'compatibility' | 'edges';
-
-/** One question of the morning, how it stands, why, what to do, and where. */
-export interface ReadyLine {
-  id: string;
-  question: string;
-  light: Light;
-  says: string;
-  remedy: string | null;
-  /** Where the remedy is done; null where there is none. */
-  place: ReadyPlace | null;
-}
 
 export interface ReadyInput {
   date: IsoDate;
@@ -38,15 +24,7 @@ export interface ReadyInput {
   pairs: PairWarning[];
   /** What is needed and there; of what nobody counted yet, nothing is known to be missing. */
   enough: { what: string; needed: number; there: number; counted: boolean }[];
-  forecast: {
-    simulated: boolean;
-    hottest: number;
-    coldest: number;
-    mean: number;
-    limits: { from: number; to: number; stop: number } | null;
-    indoors: boolean;
-    degrees: (celsius: number) => string;
-  } | null;
+  forecast: Fortnight | null;
 }
 
 /** Looks older than this, in days, are no looks of the morning. */
@@ -107,7 +85,7 @@ export function readyCheck(input: ReadyInput): { light: Light; lines: ReadyLine[
     add('enough', 'Is there enough of all?', 'go', 'Stocks, sticks and kit cover the plan.');
   for (const { id, says, remedy } of input.pairs)
     add(`pair-${id}`, 'Do these take on each other?', 'care', says, remedy, 'compatibility');
-  if (forecast) forecastLine(forecast, add);
+  if (forecast) addForecast(forecast, add);
   const light = lines.some((line) => line.light === 'stop')
     ? 'stop'
     : lines.some((line) => line.light === 'care')
@@ -115,15 +93,6 @@ export function readyCheck(input: ReadyInput): { light: Light; lines: ReadyLine[
       : 'go';
   return { light, lines };
 }
-
-type Add = (
-  id: string,
-  question: string,
-  light: Light,
-  says: string,
-  remedy?: string | null,
-  place?: ReadyPlace | null,
-) => void;
 
 /** What falls short; nobody is stopped by what was not counted. */
 function enoughLines(enough: ReadyInput['enough'], add: Add): void {
@@ -243,61 +212,6 @@ function stocksLine(
       expected ? null : 'Look at them this morning; enter “buds swell” at the site when they do.',
       expected ? null : 'site',
     );
-}
-
-function forecastLine(
-  { simulated, hottest, coldest, mean, limits, indoors, degrees }: NonNullable<ReadyInput['forecast']>,
-  add: Add,
-): void {
-  const question = 'What of the fortnight after?';
-  const by = simulated ? ' (simulated weather)' : '';
-  const figures = `${degrees(coldest)} to ${degrees(hottest)}, mean ${degrees(mean)}${by}.`;
-  if (indoors)
-    add(
-      'forecast',
-      question,
-      coldest < -8 || hottest > 32 ? 'care' : 'go',
-      `Outdoors ${figures} The grafts callus indoors.`,
-      coldest < -8 || hottest > 32 ? 'Watch the callus place: it follows the weather more than one thinks.' : null,
-      coldest < -8 || hottest > 32 ? 'dates' : null,
-    );
-  else if (!limits)
-    add(
-      'forecast',
-      question,
-      'care',
-      `${figures} No callus figure is known for this species.`,
-      'Enter one at the site, with who says so.',
-      'site',
-    );
-  else if (hottest > limits.stop)
-    add(
-      'forecast',
-      question,
-      'stop',
-      `${figures} Callus fails above ${degrees(limits.stop)}.`,
-      'Shade, foil and white paint, or another fortnight.',
-      'dates',
-    );
-  else if (mean < limits.from)
-    add(
-      'forecast',
-      question,
-      'care',
-      `${figures} Callus forms from ${degrees(limits.from)}; it will be slow.`,
-      'Cover well, expect every sign later, and tell people so.',
-      'briefing',
-    );
-  else if (coldest < 0)
-    add(
-      'forecast',
-      question,
-      'care',
-      `${figures} Frost in the first fortnight.`,
-      'Cover the grafts on cold nights.',
-      'dates',
-    );
-  else add('forecast', question, 'go', figures);
 }
 
 function daysApart(on: IsoDate, date: IsoDate): number {

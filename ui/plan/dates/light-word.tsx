@@ -1,5 +1,5 @@
 import { COLOURS } from '@/core/drawing/colours';
-import type { Light } from '@/core/plan/ready-check/ready-check';
+import type { Light } from '@/core/plan/ready-check/ready-line';
 
 const WORDS: Record<Light, string> = { go: 'Go', care: 'Go with care', stop: 'Stop' };
 

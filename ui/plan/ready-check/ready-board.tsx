@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import type { Light, ReadyLine, ReadyPlace } from '@/core/plan/ready-check/ready-check';
+import type { Light, ReadyLine, ReadyPlace } from '@/core/plan/ready-check/ready-line';
 import { LightWord } from '../dates/light-word';
 
 const ORDER: Light[] = ['stop', 'care', 'go'];
