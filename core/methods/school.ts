@@ -57,6 +57,12 @@ export function chosen<Answer extends string>(choices: Choices, { id, options }:
   return (options.find((option) => option.id === choices[id]) ?? options[0]!).id;
 }
 
+/** How the chosen answer is said. */
+export function chosenWords<Answer extends string>(choices: Choices, asked: SchoolQuestion<Answer>): Prose {
+  const answer = chosen(choices, asked);
+  return asked.options.find(({ id }) => id === answer)!.words;
+}
+
 /** Only the choices that a list of questions knows, and only those that differ from the usual. */
 export function relevantChoices(choices: Choices, questions: readonly SchoolQuestion[]): Choices {
   return Object.fromEntries(

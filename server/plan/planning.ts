@@ -57,6 +57,7 @@ export async function planningOf(context: Context, stored: WorkshopRow): Promise
       date: workshop.date,
       today: dateInZone(context.now, site.timeZone),
       methods: methods.body.methods,
+      schools: workshop.schools,
       tools: toolsOf(methods.body.methods, workshop),
       temperatureUnit: context.actor.temperatureUnit,
       lengthUnit: context.actor.lengthUnit,

@@ -250,6 +250,9 @@ export async function putStore(context: Context, input: unknown): Promise<void> 
   });
 }
 
+/** Amounts that were kept in metres and are read in feet have no end of places. */
+const figure = (value: number, places: number): number => Number(value.toFixed(places));
+
 export async function kitCsv(context: Context, workshopId: string): Promise<string> {
   const { lines, problem } = await quantities(context, workshopId);
   if (problem) return writeCsv(['problem'], [{ problem }]);
@@ -260,10 +263,10 @@ export async function kitCsv(context: Context, workshopId: string): Promise<stri
       unit: line.unit,
       per: line.per,
       each: line.each,
-      total: Math.round(line.total * 100) / 100,
-      in_store: line.inStore,
-      to_buy: line.buy,
-      unit_price: line.price,
+      total: figure(line.total, 2),
+      in_store: figure(line.inStore, 2),
+      to_buy: figure(line.buy, 2),
+      unit_price: line.price === null ? null : figure(line.price, 4),
       cost: line.cost,
       note: line.note,
     })),

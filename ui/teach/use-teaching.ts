@@ -17,6 +17,9 @@ export interface Teaching {
 
 type Change = Partial<Pick<TeachingState, 'step' | 'panel' | 'blank' | 'briefing'>>;
 
+/** Keys wait for one another: an answer that does not come holds the next ones up no longer than this, ms. */
+const PATIENCE = 4000;
+
 const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
 
 /**
@@ -85,7 +88,7 @@ export function useTeaching(workshopId: string, initial: TeachingState): Teachin
       setState(shown());
       const body = { changeId, step, panel, blank, briefing, timer: timer ?? null };
       const attempt = async (left: number): Promise<void> => {
-        const sent = await send<TeachingState>('PUT', address, body);
+        const sent = await send<TeachingState>('PUT', address, body, PATIENCE);
         if (!sent.ok && (sent.status === 0 || sent.status >= 500) && left > 0) {
           // The same change under the same id: made once however often it arrives.
           await pause(1000);

@@ -77,7 +77,7 @@ export const PLANTING = question(
   'planting',
   'aftercare',
   'How deep it is planted out',
-  ['above', 'the union above the soil', 'The stock keeps its say over the tree’s size.'],
+  ['above', 'the union well above the soil', 'The stock keeps its say over the tree’s size.'],
   ['deep', 'nearly up to the union', 'Steadier; collar roots are left.'],
 );
 export const COVER_OPEN = question(

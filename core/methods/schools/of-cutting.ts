@@ -1,5 +1,5 @@
 import { mm, prose } from '../../units/prose';
-import { question } from '../school';
+import { type AnswerTo, question } from '../school';
 
 /* Questions of wood and of the cut on which practitioners differ. Source: usual practice, where practitioners disagree. */
 
@@ -118,3 +118,10 @@ export const ROOT_TRIM = question(
   ['hard', 'trimmed hard', 'For small pots and strong stocks.'],
   ['leave', 'left long', 'Most reserves, where there is room.'],
 );
+const WHORL = 'any root above the main whorl comes off entirely';
+/** What is done with the roots, by that answer. */
+export const ROOTS_AT_POTTING: Record<AnswerTo<typeof ROOT_TRIM>, string> = {
+  half: `Trim the roots by half, to fit the pot; ${WHORL}`,
+  hard: `Trim the roots hard, to fit a small pot; ${WHORL}`,
+  leave: `Pot with the roots left long; ${WHORL}`,
+};

@@ -1,27 +1,16 @@
 import type { AnswerTo } from '../school';
 import type { KNIT_SEEN } from '../schools/of-aftercare';
 import type { COAT, DARK_SEAL, STUMP, TURNS } from '../schools/of-covering';
-import type { ROOT_TRIM, SCION_STAGE } from '../schools/of-cutting';
+import { ROOTS_AT_POTTING, type ROOT_TRIM, type SCION_STAGE } from '../schools/of-cutting';
 import { type AftercareTask, task } from './aftercare-task';
 import { FIRST_MOVEMENT, SWELLING_WORDS } from './first-movement';
 import { AT_ONCE, calendarDays, healingDays, phase } from './trigger';
 
 /* Aftercare until a union has healed, as usual practice has it. Days are days since the union. */
 
-const ROOTS: Record<AnswerTo<typeof ROOT_TRIM>, string> = {
-  half: 'Trim the roots by half, to fit the pot',
-  hard: 'Trim the roots hard, to fit a small pot',
-  leave: 'Pot with the roots left long',
-};
-
 /** Potting after the bench. */
 export const potting = (trim: AnswerTo<typeof ROOT_TRIM>): AftercareTask =>
-  task(
-    'roots',
-    `${ROOTS[trim]}; any root above the main whorl comes off entirely`,
-    AT_ONCE,
-    'It does not fit the pot, or roots turn in it.',
-  );
+  task('roots', ROOTS_AT_POTTING[trim], AT_ONCE, 'It does not fit the pot, or roots turn in it.');
 export const WATER = task(
   'water',
   'Water in, with a basin round what is planted; keep packing and soil moist',

@@ -66,6 +66,7 @@ describe('the rounds of a day', () => {
         today: '2026-11-25',
         year: lake,
         methods: [plan('whip-and-tongue'), plan('cleft', { place: 'field' })],
+        schools: {},
         rounds: [],
         lots: [],
         others: [],

@@ -1,3 +1,4 @@
+import type { Choices } from '../../methods/school';
 import type { Tool } from '../../methods/tool';
 import { assumptionsWith } from '../phenology/assumptions';
 import type { MethodFacts } from '../../methods/method-facts';
@@ -17,6 +18,8 @@ export interface PlanFacts {
   today: IsoDate;
   year: SiteYear;
   methods: PlannedMethod[];
+  /** What was chosen where practitioners differ. */
+  schools: Choices;
   rounds: DatesInput['rounds'];
   lots: { name: string; species: string; cutOn: IsoDate | null }[];
   others: { title: string; date: IsoDate; site: string; elsewhere: boolean; tools: Tool[] }[];
@@ -46,6 +49,7 @@ export function datedPlan(
     date,
     title: facts.title,
     taught,
+    schools: facts.schools,
     assumption,
     rounds,
     degrees: (celsius) => formatTemperature(celsius, facts.temperatureUnit),

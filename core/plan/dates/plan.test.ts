@@ -50,6 +50,7 @@ const facts = (changes: Partial<PlanFacts> = {}): PlanFacts => ({
   today: '2026-11-25',
   year: site(),
   methods: [plan('whip-and-tongue')],
+  schools: {},
   rounds: [],
   lots: [],
   others: [],
@@ -166,6 +167,25 @@ describe('dates of a workshop', () => {
     expect(at(facts(), 'cool')).toMatchObject({ from: '2027-04-04', to: '2027-05-05' });
     expect(at(facts(), 'plant-out').from).toBe('2027-05-06');
     expect(at(facts(), 'round-healed')).toMatchObject({ from: '2027-04-03', to: '2027-04-10' });
+  });
+  it('say of knitting and planting what the school of the day says', () => {
+    const other = facts({ schools: { 'knit-seen': 'unwrap-one', planting: 'deep' } });
+    expect([facts(), other].map((plan) => at(plan, 'callus').how)).toEqual([
+      expect.stringContaining('known by looking through the thin wrap.'),
+      expect.stringContaining('known by unwrapping one of the batch.'),
+    ]);
+    expect([facts(), other].map((plan) => at(plan, 'plant-out').how)).toEqual([
+      'After the last frost of a late year, the union well above the soil.',
+      'After the last frost of a late year, nearly up to the union.',
+    ]);
+  });
+  it('say of roots what the school of the day says', () => {
+    for (const [answer, words] of [
+      ['half', 'Trim the roots by half'],
+      ['hard', 'Trim the roots hard'],
+      ['leave', 'Pot with the roots left long'],
+    ] as const)
+      expect(at(facts({ schools: { 'root-trim': answer } }), 'stocks-warm').how).toContain(words);
   });
   it('in the south are those of its own winter', () => {
     const planFacts = facts({

@@ -1,5 +1,6 @@
 import type { MILESTONE_WORDS } from '../../methods/milestones';
 import type { MethodFacts } from '../../methods/method-facts';
+import type { Choices } from '../../methods/school';
 import type { TurnsOfYear } from '../../methods/timetable/season-phases';
 import type { Season } from '../../methods/use';
 import type { Variant } from '../../methods/variant';
@@ -39,6 +40,8 @@ export interface DatesInput {
   date: IsoDate;
   title: string;
   taught: Taught[];
+  /** What was chosen where practitioners differ. */
+  schools: Choices;
   assumption: AssumptionById;
   /** Rounds that were set already, instead of those the method advises; `asks` names some unions of the day, or is empty. */
   rounds: { milestone: keyof typeof MILESTONE_WORDS; asks: string; opensOn: IsoDate; closesOn: IsoDate }[];

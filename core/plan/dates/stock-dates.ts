@@ -1,4 +1,6 @@
 import { bleeds, kinOf } from '../../methods/compatibility/compatibility';
+import { chosen } from '../../methods/school';
+import { ROOT_TRIM, ROOTS_AT_POTTING } from '../../methods/schools/of-cutting';
 import { callusRange } from '../phenology/assumptions';
 import { addDays } from '../../units/iso-date';
 import type { DatesInput, PlannedDate, Taught } from './planned-date';
@@ -27,7 +29,7 @@ function ordering({ date, taught, assumption }: DatesInput): PlannedDate[] {
   ];
 }
 
-function warming({ date, taught, assumption, degrees }: DatesInput): PlannedDate[] {
+function warming({ date, taught, schools, assumption, degrees }: DatesInput): PlannedDate[] {
   const bench = taught.filter(
     ({ plan, season }) =>
       plan.place === 'bench' && (season === null || season.phase === 'waking' || season.phase === 'warmed'),
@@ -45,7 +47,7 @@ function warming({ date, taught, assumption, degrees }: DatesInput): PlannedDate
       to: addDays(date, -warm.value + warm.margin),
       kind: 'stocks',
       source: warm.source,
-      how: `Trim the roots: any above the main whorl off, the rest by about half. Moist, ${warmth}. Ready when buds and root tips move${slips}.`,
+      how: `${ROOTS_AT_POTTING[chosen(schools, ROOT_TRIM)]}. Moist, ${warmth}. Ready when buds and root tips move${slips}.`,
     },
   ];
 }

@@ -1,10 +1,13 @@
 import { USUAL_PRACTICE } from '../../units/figure-source';
 import { kinOf } from '../../methods/compatibility/compatibility';
 import { MILESTONE_WORDS } from '../../methods/milestones';
+import { chosenWords, type SchoolQuestion } from '../../methods/school';
+import { KNIT_SEEN, PLANTING } from '../../methods/schools/of-aftercare';
 import { dueWindow, type DueWindow } from '../../methods/timetable/due-window';
 import { signWords } from '../../methods/timetable/round-advice';
 import type { TurnsOfYear } from '../../methods/timetable/season-phases';
 import { phase } from '../../methods/timetable/trigger';
+import { written } from '../../units/prose';
 import { callusRange } from '../phenology/assumptions';
 import type { Phenology } from '../phenology/phenology';
 import { addDays, type IsoDate } from '../../units/iso-date';
@@ -41,7 +44,8 @@ function plantingWindow(end: IsoDate, frost: Phenology['lastFrost']): DueWindow 
   return dueWindow(phase('last-frost'), end, { turnsOf }) ?? { from: addDays(end, 1), to: addDays(end, 22) };
 }
 
-function afterwards({ date, taught, assumption, rounds, degrees, lengthUnit }: DatesInput): PlannedDate[] {
+function afterwards({ date, taught, schools, assumption, rounds, degrees, lengthUnit }: DatesInput): PlannedDate[] {
+  const said = (asked: SchoolQuestion): string => written(chosenWords(schools, asked), lengthUnit);
   const dates: PlannedDate[] = [];
   const bench = taught.filter(({ plan }) => plan.place === 'bench');
   if (bench.length > 0) {
@@ -63,7 +67,7 @@ function afterwards({ date, taught, assumption, rounds, degrees, lengthUnit }: D
           .map(({ kind, range }) =>
             range ? `${kind} ${degrees(range.from)} to ${degrees(range.to)}` : `${kind}: no figure known`,
           )
-          .join('; ') + '. Open one of the batch to see callus before moving it.',
+          .join('; ') + `. Move it when it has knit, known ${said(KNIT_SEEN)}.`,
     });
     const frost = bench[0]!.stock.lastFrost;
     const planting = plantingWindow(end, frost);
@@ -84,8 +88,8 @@ function afterwards({ date, taught, assumption, rounds, degrees, lengthUnit }: D
       kind: 'planting',
       source: frost ? frost.source : null,
       how: frost
-        ? 'After the last frost of a late year, the union well above the soil.'
-        : 'No frost here: plant when callus is seen, the union well above the soil.',
+        ? `After the last frost of a late year, ${said(PLANTING)}.`
+        : `No frost here: plant when it has knit, ${said(PLANTING)}.`,
     });
   }
   // What was set stands in place of what is advised; of what nobody set, the advice stays.

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { type EdgeTest, edgesTold, type Hand } from './edges';
+import type { GroundFor } from '../../drawing/knife-edge';
+import { type EdgeTest, edgesTold } from './edges';
 
-const knife = (name: string, hand: Hand = 'right', passed = true): EdgeTest => ({
+const knife = (name: string, hand: GroundFor = 'right', passed = true): EdgeTest => ({
   id: name,
   knife: name,
   hand,

@@ -1,18 +1,16 @@
+import type { GroundFor } from '../../drawing/knife-edge';
 import { counted } from '../../units/counted';
 import type { IsoDate } from '../../units/iso-date';
 
-/** For which hand a knife is ground; `either` for one that is ground on both sides. */
-export const HANDS = ['right', 'left', 'either'] as const;
-export type Hand = (typeof HANDS)[number];
-
-export const HAND_WORDS: Record<Hand, string> = { right: 'right hand', left: 'left hand', either: 'either hand' };
+export const HANDS: readonly GroundFor[] = ['right', 'left', 'either'];
+export const HAND_WORDS: Record<GroundFor, string> = { right: 'right hand', left: 'left hand', either: 'either hand' };
 
 /** A knife's test cut before the day: a long cut on waste wood, held to the light. */
 export interface EdgeTest {
   id: string;
   /** What the knife is called, as it stands on its handle. */
   knife: string;
-  hand: Hand;
+  hand: GroundFor;
   passed: boolean;
   testedOn: IsoDate;
   testedBy: string;
@@ -53,7 +51,8 @@ export function edgesTold(tests: readonly EdgeTest[], { people, leftHanded, hand
       says: `${failed.length} of ${counted(tests.length, 'knife', 'knives')} failed the test cut: ${failed.map(({ knife }) => knife).join(', ')}.`,
       remedy: 'Sharpen and strop them and test them again, or leave them at home.',
     };
-  const fitting = (hand: Hand): number => tests.filter((test) => test.hand === hand || test.hand === 'either').length;
+  const fitting = (hand: GroundFor): number =>
+    tests.filter((test) => test.hand === hand || test.hand === 'either').length;
   if (handed && leftHanded > 0 && fitting('left') < leftHanded)
     return {
       light: 'care',

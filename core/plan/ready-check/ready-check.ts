@@ -77,10 +77,8 @@ export function readyCheck(input: ReadyInput): { light: Light; lines: ReadyLine[
     );
   }
   enoughLines(enough, add);
-  if (people > 0) {
-    const { light, says, remedy } = input.edges;
-    add('edges', 'Do the knives shave?', light, says, remedy, remedy === null ? null : 'edges');
-  }
+  const { edges } = input;
+  add('edges', 'Do the knives shave?', edges.light, edges.says, edges.remedy, edges.remedy === null ? null : 'edges');
   if (enough.length > 0 && enough.every(({ needed, there }) => there >= needed))
     add('enough', 'Is there enough of all?', 'go', 'Stocks, sticks and kit cover the plan.');
   for (const { id, says, remedy } of input.pairs)

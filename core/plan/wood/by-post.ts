@@ -1,4 +1,4 @@
-import { formatDate, type IsoDate } from '../../units/iso-date';
+import { daysBetween, formatDate, type IsoDate } from '../../units/iso-date';
 import type { LotWarning } from './lot-warnings';
 
 /** How wood arrives that travelled, once its ends are trimmed and the bark is scraped. */
@@ -52,7 +52,7 @@ export function postWarning(variety: string, post: ByPost, day: IsoDate): LotWar
   const { orderedOn, sentOn, arrivedOn, arrival } = post;
   if (!orderedOn && !sentOn && !arrivedOn) return null;
   if (!arrivedOn) {
-    const late = sentOn && (Date.parse(day) - Date.parse(sentOn)) / 86_400_000 > LONG_WAY;
+    const late = sentOn && daysBetween(sentOn, day) > LONG_WAY;
     return {
       id: 'post',
       level: 'care',
