@@ -51,7 +51,7 @@ describe.each(METHODS.map((method) => [method.id, method] as const))('the page o
     );
     expect(words).toContain('Hygiene');
     expect(words).toContain('blade wiped between plants');
-    const weights = [...html.matchAll(/<td class="tabular-nums">(\d+(?:\.\d+)?)<\/td>/g)].map(([, weight]) =>
+    const weights = [...html.matchAll(/<span class="tabular-nums">(\d+(?:\.\d+)?)<\/span>/g)].map(([, weight]) =>
       Number(weight),
     );
     expect(weights.reduce((a, b) => a + b, 0)).toBeCloseTo(100, 9);
