@@ -54,8 +54,8 @@ function cardOf(method: (typeof METHODS)[number], count: number): PersonCard {
     looks: [{ from: '2027-03-20', to: '2027-03-27', lookFor: 'callus along the cut', method: '' }],
     tasks: Array.from({ length: TASKS }, (_, i) => ({
       name: `Task ${i + 1}`,
-      from: '2027-03-06',
-      to: '2027-03-08',
+      due: { from: '2027-03-06', to: '2027-03-08' },
+      when: 'day 0 to 2',
       missed: null,
       method: '',
     })),

@@ -1,6 +1,6 @@
 import { type Paper, SHEETS } from '@/core/units/paper';
 import { COLOURS } from '@/core/drawing/colours';
-import { datesOnCard } from '@/core/score/cards/card-dates';
+import { linesOnCard } from '@/core/score/cards/card-lines';
 import type { CardKeeper, CardUnion, PersonCard } from '@/core/score/cards/person-card';
 import { formatCode } from '@/core/codes/plant-code';
 import { thumbnail } from '@/core/drawing/thumbnail';
@@ -201,7 +201,7 @@ function home(doc: Doc, card: PersonCard, left: number, right: number, top: numb
   if (keepers.length === 0) return;
   y += 5.5 * MM;
   y = writeParagraph(doc, keepers.map(keeperWords).join('  ·  '), left, y, { size: 9.5, width: right - left }) + 2 * MM;
-  for (const { from, to, what, look } of datesOnCard(card)) {
+  for (const { when, what, look } of linesOnCard(card)) {
     if (y > end) {
       doc.addPage();
       writeLine(doc, `${card.name}, seat ${card.seat}: what goes home, continued`, left, 18 * MM, {
@@ -210,13 +210,12 @@ function home(doc: Doc, card: PersonCard, left: number, right: number, top: numb
       });
       y = 26 * MM;
     }
-    const when = from === to ? formatDate(from) : `${formatDate(from)} to ${formatDate(to)}`;
-    writeLine(doc, when, left, y, { size: 8.5, width: 50 * MM });
+    const beside = writeParagraph(doc, when, left, y, { size: 8.5, width: 48 * MM });
     const below = writeParagraph(doc, what, left + 52 * MM, y, {
       size: 8.5,
       weight: look ? 700 : 400,
       width: right - left - 52 * MM,
     });
-    y = Math.max(below, y + 4.2 * MM) + 0.4 * MM;
+    y = Math.max(below, beside, y + 4.2 * MM) + 0.4 * MM;
   }
 }

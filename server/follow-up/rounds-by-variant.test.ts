@@ -62,7 +62,8 @@ describe('rounds of a workshop', () => {
       opensOn: '2027-09-04',
       closesOn: '2027-09-25',
     });
-    const question = 'Is the bud plump and green, and does the leaf stub, if one was left, drop at a touch?';
+    const question =
+      'Is the bud plump and green (covered, plump to the touch), and does the leaf stub, if one was left, drop at a touch?';
     const now = new Date('2027-09-05T08:00:00Z');
     expect((await followUp(club.as('viewer', now), id))[0]!.question).toBe(question);
     await sendRound(club.as('lead', now), roundId, { sentSoFar: 0 });

@@ -4,17 +4,14 @@ import { methodById } from '@/core/methods/registry';
 import { shownTechnique } from '@/core/methods/shown-technique';
 import { signWords } from '@/core/methods/timetable/round-advice';
 import { timetable } from '@/core/methods/timetable/timetable';
+import { triggerWords } from '@/core/methods/timetable/trigger-words';
 import type { Taught } from '@/core/plan/dates/planned-date';
 import type { CardUnion, PersonCard } from '@/core/score/cards/person-card';
-import { addDays } from '@/core/units/iso-date';
 import type { LengthUnit } from '@/core/units/length';
 import { written } from '@/core/units/prose';
 import type { WorkshopRow } from '@/db/models/plan-rows';
 import type { PlantRow, UnionRow } from '@/db/models/union-rows';
 import type { StockLotRow, WoodLotRow } from '@/db/models/wood-rows';
-
-/** First weeks of aftercare that a card tells. */
-const FIRST_WEEKS = 31;
 
 /** Names of the methods a person's unions were joined by; the workshop's before there are any. */
 export function namesOf(workshop: WorkshopRow, own: readonly UnionRow[]): string[] {
@@ -52,7 +49,7 @@ export function keepersOn(
   );
 }
 
-/** When to look at what somebody takes home, and what to do in the first weeks; by method where there are several. */
+/** When to look at what somebody takes home, and all that is to be done with it; by method where there are several. */
 export function aftercareOf(
   made: readonly Taught[],
   workshop: WorkshopRow,
@@ -67,10 +64,14 @@ export function aftercareOf(
     const after = timetable(variant, technique, date, { turnsOf });
     for (const { due, signs } of after.rounds)
       if (due) looks.push({ ...due, lookFor: signWords(signs, unit), method: named });
-    for (const { name, due, missed } of after.tasks)
-      if (due && due.from <= addDays(date, FIRST_WEEKS))
-        tasks.push({ name: written(name, unit), ...due, missed: missed && written(missed, unit), method: named });
+    for (const { name, due, trigger, missed } of after.tasks)
+      tasks.push({
+        name: written(name, unit),
+        due,
+        when: triggerWords(trigger, unit),
+        missed: missed && written(missed, unit),
+        method: named,
+      });
   }
-  const byDay = (a: { from: string }, b: { from: string }): number => a.from.localeCompare(b.from);
-  return { looks: looks.sort(byDay), tasks: tasks.sort(byDay) };
+  return { looks, tasks };
 }

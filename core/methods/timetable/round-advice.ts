@@ -12,7 +12,7 @@ const SIGNS = {
   'bud-swells': 'the bud swells',
   'no-leaf-stub': 'dormant wood has no leaf stub to go by',
   'tip-swells': 'the tip swells',
-  'bud-green': 'plump and green',
+  'bud-green': 'plump and green, or plump to the touch under what covers it',
   'stub-drops': 'the leaf stub, if one was left, drops at a touch',
   'patch-green': 'green, its edges callused',
   'bud-sound': 'the bud sound',
@@ -31,7 +31,8 @@ const QUESTIONS = {
   'buds-swelling': 'Are its buds swelling?',
   'buds-through-film': 'Look through the film, the cover shut: are its buds swelling?',
   'bud-swelling': 'Is the bud swelling?',
-  'bud-green': 'Is the bud plump and green, and does the leaf stub, if one was left, drop at a touch?',
+  'bud-green':
+    'Is the bud plump and green (covered, plump to the touch), and does the leaf stub, if one was left, drop at a touch?',
   'patch-green': 'Is the patch green, are its edges callused, and is its bud sound?',
   'tip-swelling': 'Is the tip swelling?',
   shoot: prose`Is there a new shoot of ${mm(50)} or more?`,

@@ -112,7 +112,7 @@ describe('a timetable', () => {
 
   it('says signs together, and what to know besides apart', () => {
     expect(signWords(['bud-green', 'stub-drops'], 'mm')).toBe(
-      'plump and green, the leaf stub, if one was left, drops at a touch',
+      'plump and green, or plump to the touch under what covers it, the leaf stub, if one was left, drops at a touch',
     );
     expect(signWords(['shoot', 'sleeps-till-spring'], 'in')).toBe(
       'a new shoot of 2 in; before spring there is nothing to see',

@@ -1,4 +1,5 @@
 import type { DisplayList } from '../../drawing/display-list';
+import type { DueWindow } from '../../methods/timetable/due-window';
 import type { GlyphOf } from '../../drawing/union-glyph';
 import type { FaultShown } from '../../teach/fault-shown';
 import type { ToTrain } from './what-to-train';
@@ -44,6 +45,6 @@ export interface PersonCard {
   keepers: CardKeeper[];
   /** When to look at what goes home, and for what. */
   looks: { from: string; to: string; lookFor: string; method: string }[];
-  /** What is done in the first weeks. */
-  tasks: { name: string; from: string; to: string; missed: string | null; method: string }[];
+  /** What is to be done with it: on days, or where those cannot be known, when the plant shows it (`when`). */
+  tasks: { name: string; due: DueWindow | null; when: string; missed: string | null; method: string }[];
 }

@@ -236,34 +236,37 @@ function Twig({ height, window, x, hemisphere, pegs, chosen, now }: TwigProps) {
           </text>
         </g>
       )}
-      {pegs.map((peg) => {
-        const y = TWIG + 36 + peg.level * TAG.step;
-        const left = x(peg.left);
-        const picked = peg.id === chosen;
-        return (
-          <g key={peg.id}>
-            <path
-              d={`M${x(peg.at)} ${TWIG + 3}C${x(peg.at) + 5} ${TWIG + 14} ${x(peg.at) - 5} ${y - 8} ${Math.max(left + 12, Math.min(x(peg.at), left + TAG.width - 12))} ${y + 7}`}
-              stroke={COLOURS.ink}
-              strokeWidth={1.4}
-              fill="none"
-            />
-            <path
-              d={tagShape(left, y)}
-              fill={picked ? COLOURS.ink : COLOURS.sheet}
-              stroke={COLOURS.ink}
-              strokeWidth={1.4}
-            />
-            <circle
-              cx={Math.max(left + 12, Math.min(x(peg.at), left + TAG.width - 12))}
-              cy={y + 7}
-              r={2.6}
-              fill={COLOURS.paper}
-              stroke={COLOURS.ink}
-            />
-          </g>
-        );
-      })}
+      {/* From the lowest up, so that the wire of a tag hangs behind those above it. */}
+      {[...pegs]
+        .sort((a, b) => b.level - a.level)
+        .map((peg) => {
+          const y = TWIG + 36 + peg.level * TAG.step;
+          const left = x(peg.left);
+          const picked = peg.id === chosen;
+          return (
+            <g key={peg.id}>
+              <path
+                d={`M${x(peg.at)} ${TWIG + 3}C${x(peg.at) + 5} ${TWIG + 14} ${x(peg.at) - 5} ${y - 8} ${Math.max(left + 12, Math.min(x(peg.at), left + TAG.width - 12))} ${y + 7}`}
+                stroke={COLOURS.ink}
+                strokeWidth={1.4}
+                fill="none"
+              />
+              <path
+                d={tagShape(left, y)}
+                fill={picked ? COLOURS.ink : COLOURS.sheet}
+                stroke={COLOURS.ink}
+                strokeWidth={1.4}
+              />
+              <circle
+                cx={Math.max(left + 12, Math.min(x(peg.at), left + TAG.width - 12))}
+                cy={y + 7}
+                r={2.6}
+                fill={COLOURS.paper}
+                stroke={COLOURS.ink}
+              />
+            </g>
+          );
+        })}
     </svg>
   );
 }

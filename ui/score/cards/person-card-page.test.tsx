@@ -55,7 +55,15 @@ const card: PersonCard = {
   ],
   keepers: [{ code: 'K7M4XQ', variety: 'Grey Heron', stock: 'Reedmoor', place: '', method: '', judged: null }],
   looks: [{ from: '2027-03-20', to: '2027-03-27', lookFor: 'callus along the cut', method: '' }],
-  tasks: [{ name: 'Keep it moist', from: '2027-03-06', to: '2027-03-06', missed: 'it dries out', method: '' }],
+  tasks: [
+    {
+      name: 'Keep it moist',
+      due: { from: '2027-03-06', to: '2027-03-06' },
+      when: 'at once',
+      missed: 'it dries out',
+      method: '',
+    },
+  ],
 };
 const page = (changes: Partial<PersonCard> = {}) => rendered(<PersonCardPage card={{ ...card, ...changes }} />);
 

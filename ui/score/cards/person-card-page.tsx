@@ -2,7 +2,7 @@ import type { PersonCard } from '@/core/score/cards/person-card';
 import { formatCode } from '@/core/codes/plant-code';
 import { thumbnail } from '@/core/drawing/thumbnail';
 import type { FaultShown } from '@/core/teach/fault-shown';
-import { datesOnCard } from '@/core/score/cards/card-dates';
+import { linesOnCard } from '@/core/score/cards/card-lines';
 import { formatDate } from '@/core/units/iso-date';
 import { scoreText } from '../bench/bench-data';
 import { UnionDrawing } from '@/ui/kit/union/union-drawing';
@@ -129,9 +129,9 @@ function GoesHome({ card }: GoesHomeProps) {
       </ul>
       <h2 className="mt-4">What to do with it, and when</h2>
       <dl className="flex flex-col gap-2">
-        {datesOnCard(card).map(({ from, to, look, what, missed }) => (
-          <div key={from + what} className={look ? 'border-l-4 border-ink pl-3' : ''}>
-            <dt className="font-bold">{from === to ? formatDate(from) : `${formatDate(from)} to ${formatDate(to)}`}</dt>
+        {linesOnCard(card).map(({ when, look, what, missed }) => (
+          <div key={when + what} className={look ? 'border-l-4 border-ink pl-3' : ''}>
+            <dt className="font-bold">{when}</dt>
             <dd>
               {what}.{missed && <span className="text-muted"> Else: {missed}</span>}
             </dd>
