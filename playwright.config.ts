@@ -15,7 +15,7 @@ export default defineConfig({
   testDir: 'e2e',
   outputDir: '.check/test-results',
   // Each worker has a world of its own (ops/e2e.ts); in it the tests of a file make what they need, one after the other.
-  workers: 2,
+  workers: (JSON.parse(process.env.E2E_WORLDS ?? '[]') as unknown[]).length || 1,
   fullyParallel: false,
   timeout: 60_000,
   // Patience with a slow machine; what never comes still fails.

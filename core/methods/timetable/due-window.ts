@@ -26,7 +26,10 @@ export function dueWindow(trigger: Trigger, madeOn: IsoDate, { turnsOf, seen }: 
       return { from: addDays(madeOn, trigger.earliest), to: addDays(madeOn, trigger.latest) };
     case 'phase': {
       const window = turnsOf ? windowOfPhase(trigger, madeOn, turnsOf) : null;
-      return window && { from: addDays(window.from, trigger.offset), to: addDays(window.to, trigger.offset) };
+      if (!window) return null;
+      const [from, to] = [addDays(window.from, trigger.offset), addDays(window.to, trigger.offset)];
+      // A phase the union is made in has begun without it.
+      return { from: from < madeOn && to >= madeOn ? madeOn : from, to };
     }
     case 'event': {
       const day = seen?.[trigger.event];
