@@ -1,7 +1,7 @@
 import type { BrowserContext, Page } from '@playwright/test';
 import { readdirSync } from 'node:fs';
 import { query } from './query';
-import { expect, PEOPLE, signIn, workshopIds } from './bench-test';
+import { expect, PEOPLE, signIn, test, workshopIds } from './bench-test';
 import { linksTo } from './links-to';
 
 /** Pages on disk, as their routes. */
@@ -83,11 +83,12 @@ export const REACHED: Record<
 };
 
 export type PageIds = Parameters<(typeof REACHED)[string]>[0];
-let reached: { ids: PageIds; cookies: Awaited<ReturnType<BrowserContext['cookies']>> } | null = null;
+let reached: { file: string; ids: PageIds; cookies: Awaited<ReturnType<BrowserContext['cookies']>> } | null = null;
 
-/** Signs in and looks up where the pages are, once for all of them. */
+/** Signs in and looks up where the pages are, once for all tests of a file: the next file has the demo anew. */
 export async function findPages(tab: Page): Promise<PageIds> {
-  if (reached) {
+  const { file } = test.info();
+  if (reached?.file === file) {
     await tab.context().addCookies(reached.cookies);
     return reached.ids;
   }
@@ -125,6 +126,7 @@ export async function findPages(tab: Page): Promise<PageIds> {
   await expect(tab.getByRole('status')).toBeVisible();
   const password = linksTo(PEOPLE.viewer).at(-1)!;
   reached = {
+    file,
     ids: {
       ...ids,
       password,
