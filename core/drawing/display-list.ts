@@ -1,6 +1,14 @@
 /** What a stroke or an area of a drawing stands for; painters decide how that looks. */
 export type Role =
   | 'bark'
+  /** Bark where it was cut through. */
+  | 'cut-bark'
+  /** Strokes along bark that show its form. */
+  | 'hatch'
+  /** A cut as wide as the blade. */
+  | 'kerf'
+  /** What fell off, where it was. */
+  | 'offcut'
   | 'wood'
   | 'pith'
   | 'bud'

@@ -17,17 +17,22 @@ export function sideOutline(piece: Piece): Place[] {
   return [...front, ...back.reverse()];
 }
 
-/** Corners of one side from foot to top, with its tongue, and the ends where the cut does not reach them. */
-function boundary(piece: Piece, side: Side): Vertex[] {
+/** Corners of the cut on one side, from the foot upwards, those of its tongue among them. */
+export function sideCorners(piece: Piece, side: Side): Vertex[] {
   const corners = piece.cuts[side];
-  const last = corners.at(-1);
+  const tongue = piece.tongue?.side === side ? piece.tongue.corners : [];
+  return corners.length === 0 ? [] : [...corners.slice(0, -1), ...tongue, corners.at(-1)!];
+}
+
+/** Corners of one side from foot to top, with the ends where the cut does not reach them. */
+function boundary(piece: Piece, side: Side): Vertex[] {
+  const inner = sideCorners(piece, side);
+  const last = inner.at(-1);
   if (!last)
     return [
       [piece.foot, 0],
       [piece.top, 0],
     ];
-  const tongue = piece.tongue?.side === side ? piece.tongue.corners : [];
-  const inner: Vertex[] = [...corners.slice(0, -1), ...tongue, last];
   return [
     ...(inner[0]![0] > piece.foot + ROUNDING ? [[piece.foot, 0] as const] : []),
     ...inner,

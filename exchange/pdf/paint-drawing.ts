@@ -14,6 +14,10 @@ interface Ink {
 const INK: Record<Role, Ink> = {
   bark: { fill: COLOURS.skin, stroke: COLOURS['skin-edge'], width: 0.4 },
   wood: { fill: COLOURS.wood },
+  'cut-bark': { fill: COLOURS.flap },
+  hatch: { stroke: COLOURS['skin-edge'], width: 0.3 },
+  kerf: { fill: COLOURS.ink },
+  offcut: { fill: COLOURS.mist, stroke: COLOURS.muted, width: 0.4, dash: 2 },
   pith: { fill: COLOURS.pith },
   bud: { fill: COLOURS.bark, stroke: COLOURS['skin-edge'], width: 0.4 },
   'knife-cut': { stroke: COLOURS.ink, width: 0.7 },

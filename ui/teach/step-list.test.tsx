@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { METHODS } from '@/core/methods/registry';
 import { shownTechnique, woodOf } from '@/core/methods/shown-technique';
 import { defaultRule } from '@/core/score/rubric/judge-union';
+import { stepBodies } from '@/core/teach/step-bodies';
 import { stepSheets } from '@/core/teach/step-sheets';
 import { rendered } from '../testing/rendered';
 import { MethodAfter, MethodFacts } from './method-facts';
@@ -12,8 +13,9 @@ const plain = (text: string): string => text.replaceAll("'", '’').replaceAll('
 
 describe.each(METHODS.map((method) => [method.id, method] as const))('the page of %s', (_id, method) => {
   const steps = stepSheets(method, {}, woodOf(method.shownWith), 'mm');
+  const bodies = stepBodies(method, {}, woodOf(method.shownWith), 'mm').map((draw) => draw());
   it('has each step with what to look for, what goes wrong, and its drawings', () => {
-    const { words, html } = rendered(<StepList steps={steps} />);
+    const { words, html } = rendered(<StepList steps={steps} bodies={bodies} />);
     for (const [i, step] of steps.entries()) {
       expect(words).toContain(plain(`${i + 1}. ${step.action}`));
       expect(words).toContain(plain(`Look for: ${step.lookFor}`));
@@ -23,8 +25,12 @@ describe.each(METHODS.map((method) => [method.id, method] as const))('the page o
       expect(html).toContain(`id="step-${step.id}"`);
     }
     const cut = steps.filter(({ noCut }) => !noCut);
+    // Each as a body, those with a cut in their true lengths too, and gone wrong where that can be drawn.
     expect(html.match(/<figure/g)).toHaveLength(
-      cut.length + cut.filter(({ lines }) => lines).length + cut.filter(({ wrongDrawing }) => wrongDrawing).length,
+      steps.length +
+        cut.length +
+        steps.filter(({ lines }) => lines).length +
+        steps.filter(({ wrongDrawing }) => wrongDrawing).length,
     );
   });
   it('tells when and on what it is done, in the reader’s unit', () => {

@@ -1,90 +1,117 @@
+import type { StepBody } from '@/core/teach/step-bodies';
 import type { StepSheet } from '@/core/teach/step-sheets';
 import { UnionDrawing } from '@/ui/kit/union/union-drawing';
 
 /** Height the drawings of steps share, px: one scale from step to step as far as the wood allows. */
-const DRAWN = 300;
+const DRAWN = 330;
+
+interface StepListProps {
+  steps: StepSheet[];
+  /** The steps as bodies; null while they are still being drawn. */
+  bodies: readonly StepBody[] | null;
+}
 
 /** A method cut by cut: each step with the pieces as they are after it, what to look for and what goes wrong. */
-export function StepList({ steps }: { steps: StepSheet[] }) {
+export function StepList({ steps, bodies }: StepListProps) {
   return (
     <ol className="border-t-2 border-ink">
       {steps.map((step, i) => (
         <li
           key={step.id}
           id={`step-${step.id}`}
-          className="grid grid-cols-[minmax(0,1fr)] gap-x-5 gap-y-3 border-b border-line py-4 md:grid-cols-[3rem_minmax(0,1fr)_auto]"
+          className="grid grid-cols-[minmax(0,1fr)] gap-x-6 gap-y-3 border-b border-line py-5 lg:grid-cols-[minmax(0,8fr)_minmax(0,6fr)]"
         >
-          <p className="text-4xl leading-none font-bold tabular-nums" aria-hidden>
-            {i + 1}
-          </p>
-          <div className="min-w-0 max-w-[34rem]">
-            <h3 className="text-xl leading-snug font-bold">
-              <span className="sr-only">{i + 1}. </span>
-              {step.action}
-            </h3>
-            {step.figures.length > 0 && (
-              <dl className="mt-2 flex flex-wrap gap-x-6 gap-y-1">
-                {step.figures.map((figure) => (
-                  <div key={figure.name}>
-                    <dt className="inline text-muted">{figure.name} </dt>
-                    <dd className="inline text-lg font-bold tabular-nums">{figure.text}</dd>
-                    {figure.range && <dd className="inline text-sm text-muted"> ({figure.range})</dd>}
-                  </div>
-                ))}
-              </dl>
-            )}
-            <p className="mt-2">
-              <span className="text-muted">Look for:</span> {step.lookFor}
-            </p>
-            <p className="mt-1">
-              <span className="text-muted">Goes wrong:</span> {step.wrong.what} {step.wrong.looks}
-            </p>
-            {step.blocks && <p className="mt-2 border-l-4 border-ink pl-3 font-bold">Often forgotten. {step.blocks}</p>}
-            {step.caution && (
-              <p className="mt-2 border-l-4 border-loud pl-3">
-                <strong>{step.caution.title}.</strong> {step.caution.text}
-              </p>
-            )}
-          </div>
-          {!step.noCut && (
-            <div className="flex flex-wrap items-end gap-3 md:justify-end">
-              <Drawn
-                drawing={step.drawing}
-                title={`After step ${i + 1}: ${step.action}`}
-                caption={step.view === 'side' ? 'cut through, from the side' : 'from the front'}
-              />
-              {step.lines && (
-                <Drawn drawing={step.lines} title="The lines that must meet" caption="the lines that must meet" />
-              )}
-              {step.wrongDrawing && (
-                <details className="group">
-                  <summary className="flex min-h-11 cursor-pointer items-center border-2 border-line px-3 font-bold">
-                    Gone wrong
-                  </summary>
-                  <Drawn
-                    drawing={step.wrongDrawing}
-                    title={`Gone wrong: ${step.wrong.what} ${step.wrong.looks}`}
-                    caption={step.wrong.looks}
-                  />
-                </details>
-              )}
-            </div>
-          )}
+          <StepDrawings step={step} at={i} body={bodies?.[i] ?? null} />
+          <StepWords step={step} at={i} />
         </li>
       ))}
     </ol>
   );
 }
 
-function Drawn({ drawing, title, caption }: { drawing: StepSheet['drawing']; title: string; caption: string }) {
-  const width = Math.min(360, (drawing.width * DRAWN) / drawing.height);
+function StepDrawings({ step, at, body }: { step: StepSheet; at: number; body: StepBody | null }) {
+  const after = `After step ${at + 1}: ${step.action}`;
+  return (
+    <div className="flex flex-wrap items-stretch gap-3" style={{ minHeight: DRAWN + 40 }}>
+      {body && <Drawn drawing={body.right} title={`${after}, as you see it`} caption="as you see it" />}
+      {!step.noCut && (
+        <Drawn
+          drawing={step.drawing}
+          title={after}
+          caption={step.view === 'side' ? 'cut through, from the side' : 'from the front'}
+        />
+      )}
+      {step.lines && <Drawn drawing={step.lines} title="The lines that must meet" caption="the lines that must meet" />}
+      {(body?.wrong ?? step.wrongDrawing) && (
+        <Drawn
+          drawing={(body?.wrong ?? step.wrongDrawing)!}
+          title={`Gone wrong: ${step.wrong.what} ${step.wrong.looks}`}
+          caption="gone wrong"
+          wrong
+        />
+      )}
+    </div>
+  );
+}
+
+function StepWords({ step, at }: { step: StepSheet; at: number }) {
+  return (
+    <div className="min-w-0">
+      <h3 className="flex gap-3 text-2xl leading-snug font-bold">
+        <span className="text-4xl leading-none tabular-nums" aria-hidden>
+          {at + 1}
+        </span>
+        <span>
+          <span className="sr-only">{at + 1}. </span>
+          {step.action}
+        </span>
+      </h3>
+      {step.figures.length > 0 && (
+        <dl className="mt-3 flex flex-wrap gap-x-6 gap-y-1">
+          {step.figures.map((figure) => (
+            <div key={figure.name}>
+              <dt className="inline text-muted">{figure.name} </dt>
+              <dd className="inline text-lg font-bold tabular-nums">{figure.text}</dd>
+              {figure.range && <dd className="inline text-sm text-muted"> ({figure.range})</dd>}
+            </div>
+          ))}
+        </dl>
+      )}
+      <p className="mt-3">
+        <span className="text-muted">Look for:</span> {step.lookFor}
+      </p>
+      <p className="mt-2">
+        <span className="text-muted">Goes wrong:</span> {step.wrong.what} {step.wrong.looks}
+      </p>
+      {step.blocks && <p className="mt-3 border-l-4 border-ink pl-3 font-bold">Often forgotten. {step.blocks}</p>}
+      {step.caution && (
+        <p className="mt-3 border-l-4 border-loud pl-3">
+          <strong>{step.caution.title}.</strong> {step.caution.text}
+        </p>
+      )}
+    </div>
+  );
+}
+
+interface DrawnProps {
+  drawing: StepSheet['drawing'];
+  title: string;
+  caption: string;
+  wrong?: boolean;
+}
+
+function Drawn({ drawing, title, caption, wrong = false }: DrawnProps) {
+  const width = Math.min(340, (drawing.width * DRAWN) / drawing.height);
   return (
     <figure
-      className="border border-line bg-sheet p-1"
-      style={{ borderRadius: '2px 14px 2px 14px', width: Math.max(width + 12, 150) }}
+      className={`flex grow flex-col justify-between bg-sheet p-1 ${wrong ? 'border-4 border-loud' : 'border border-line'}`}
+      style={{ borderRadius: '2px 14px 2px 14px', minWidth: Math.max(width + 12, 150) }}
     >
       <UnionDrawing drawing={drawing} width={width} title={title} className="mx-auto" />
-      <figcaption className="text-center text-sm text-muted">{caption}</figcaption>
+      <figcaption className={`text-center text-sm ${wrong ? 'font-bold text-loud' : 'text-muted'}`}>
+        {wrong ? '✕ ' : ''}
+        {caption}
+      </figcaption>
     </figure>
   );
 }

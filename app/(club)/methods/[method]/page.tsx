@@ -9,9 +9,10 @@ import { stepSheets } from '@/core/teach/step-sheets';
 import { parseDecimal } from '@/core/units/decimal';
 import { formatLengthNumber, toMillimetres, type LengthUnit } from '@/core/units/length';
 import { currentRule } from '@/server/teach/current-rule';
+import { drawnBodies } from '@/server/teach/drawn-bodies';
 import { MethodAfter, MethodFacts } from '@/ui/teach/method-facts';
 import { OtherSchools } from '@/ui/teach/other-schools';
-import { StepList } from '@/ui/teach/step-list';
+import { DrawnSteps } from '@/ui/teach/drawn-steps';
 import { pageContext } from '../../../_http/session';
 import { Season } from '../../_season';
 import type { Method, Wood } from '@/core/methods/method';
@@ -68,7 +69,7 @@ export default async function MethodPage({
         </div>
         <OtherSchools form="drawn-for" questions={method.schools} choices={choices} unit={unit} />
         <h2 className="mb-2">Cut by cut</h2>
-        <StepList steps={steps} />
+        <DrawnSteps steps={steps} bodies={drawnBodies(method, choices, wood, unit)} />
         <div className="mt-6">
           <MethodAfter method={method} technique={technique} wood={wood} rule={rule} unit={unit} />
         </div>

@@ -5,10 +5,11 @@ import { chosen } from '@/core/methods/school';
 import { woodOf } from '@/core/methods/shown-technique';
 import { stepSheets } from '@/core/teach/step-sheets';
 import { taughtMethods } from '@/server/plan/planned-methods';
+import { drawnBodies } from '@/server/teach/drawn-bodies';
 import { MethodChoice } from '@/ui/kit/method-choice';
 import { getWorkshop } from '@/server/plan/workshops';
 import { SchoolChoices } from '@/ui/teach/school-choices';
-import { StepList } from '@/ui/teach/step-list';
+import { DrawnSteps } from '@/ui/teach/drawn-steps';
 import { orNotFound } from '../../../../_http/or-not-found';
 import { pageContext } from '../../../../_http/session';
 import type { Method } from '@/core/methods/method';
@@ -82,7 +83,7 @@ export default async function Teach({ params, searchParams }: TeachProps) {
           </ul>
         </section>
       </div>
-      <StepList steps={steps} />
+      <DrawnSteps steps={steps} bodies={drawnBodies(method, workshop.schools, woodOf(method.shownWith), unit)} />
     </>
   );
 }

@@ -1,0 +1,88 @@
+import type { Piece } from '../workpieces';
+import { aboutUpright, leant, within } from './frame';
+import { type Prism, rod, type Solid } from './solid';
+
+/** How far bark that hangs or stands off leans out, degrees. */
+const HANGS = 14;
+const LIP_OPENS = 40;
+/** Between flaps that stand beside one another, mm. */
+const SLIT = 0.6;
+
+/** Bark that was lifted and still hangs on the piece: the lips of a slit, a hanging strip, four flaps. */
+export function foldedBark(piece: Piece): Solid[] {
+  return [...piece.lips.map((lip) => lipOf(piece, lip)), ...flapsOf(piece)];
+}
+
+/** A slab from its hinge at the origin: `wide` to both sides of the middle, `thick` outwards, from one height to another. */
+function slab(wide: number, thick: number, from: number, to: number): Prism {
+  return {
+    kind: 'prism',
+    along: 'w',
+    outline: [
+      [0, from],
+      [0, to],
+      [thick, to],
+      [thick, from],
+    ],
+    from: -wide / 2,
+    to: wide / 2,
+  };
+}
+
+function lipOf({ diameter, bark }: Piece, { from, to, hinge, fold }: Piece['lips'][number]): Solid {
+  const radius = diameter / 2;
+  const across = hinge < 0 !== hinge + fold < 0;
+  const wide = Math.abs(fold);
+  const sign = Math.sign(fold);
+  if (across) {
+    // A strip that hangs from its upper end in front of the bark.
+    return {
+      shape: slab(wide, bark, from - to, 0),
+      shows: 'flap',
+      frame: leant(-HANGS, [radius, hinge + fold / 2, to]),
+    };
+  }
+  // A lip opens like a door, from where it is still on.
+  const at = Math.max(-radius * 0.98, Math.min(radius * 0.98, hinge));
+  const out = Math.sqrt(radius ** 2 - at ** 2);
+  const door = aboutUpright((Math.atan2(at, out) * 180) / Math.PI + sign * (90 - LIP_OPENS), [out, at, 0]);
+  return {
+    shape: {
+      kind: 'prism',
+      along: 'w',
+      outline: [
+        [-0.3, from],
+        [-0.3, to],
+        [wide, to],
+        [wide, from],
+      ],
+      from: sign > 0 ? 0 : -bark,
+      to: sign > 0 ? bark : 0,
+    },
+    shows: 'flap',
+    frame: door,
+  };
+}
+
+function flapsOf({ flaps, diameter, bark }: Piece): Solid[] {
+  if (!flaps || flaps.state === 'cut') return [];
+  const { length, foot, state } = flaps;
+  const radius = diameter / 2;
+  const wide = Math.min(flaps.width, 2 * radius * Math.SQRT1_2);
+  if (state === 'down')
+    return [0, 90, 180, 270].map((facing) => ({
+      shape: slab(wide, bark, -length, 0),
+      shows: 'flap',
+      frame: within(aboutUpright(facing), leant(-HANGS, [radius - bark * 0.4, 0, foot])),
+    }));
+  // Up again: a coat round what stands in it, of four by the slits between them.
+  const slit = (along: 'u' | 'w'): Prism => ({ ...slab(4 * radius, SLIT, foot - 1, foot + length + 1), along });
+  return [
+    {
+      shape: rod(foot, foot + length, radius),
+      shows: 'flap',
+      frame: aboutUpright(45),
+      but: [rod(foot - 1, foot + length + 1, radius - bark), slit('w'), { ...slit('u') }],
+    },
+  ];
+}

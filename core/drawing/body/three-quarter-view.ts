@@ -1,0 +1,212 @@
+import { ROUNDING } from '@/core/units/tolerance';
+import type { LengthUnit } from '../../units/length';
+import { paintCovers } from '../cover-paint';
+import { area, type DisplayList, type Label, type Path, type Point, ring, type Role } from '../display-list';
+import { knifePath } from '../knife-strokes';
+import type { Place } from '../piece-outline';
+import { scaleBar } from '../scale-bar';
+import type { Piece, Workpieces } from '../workpieces';
+import { type DepthMap, depthMap, isEnd, type Placed, reachOf, seenAs, solidsOf } from './depth-map';
+import { aboutUpright, dot, type Frame, leant, outOf, type Place3, within } from './frame';
+import { hatching } from './hatching';
+import { BUT_FACE, type Look } from './ready-solid';
+import { pieceBody } from './piece-body';
+import { traceRegions } from './trace-regions';
+
+/** Degrees that one looks from beside the front, and from above. */
+const BESIDE = 38;
+const ABOVE = 22;
+/** Between pieces that are not joined, mm. */
+const APART = 13;
+/** Height of a line of words as a share of the drawing's. */
+const LINE = 0.046;
+
+export interface ThreeQuarterOptions {
+  unit: LengthUnit;
+  /** The pieces one step earlier: what falls off is drawn pale, and the knife's way as its path. */
+  before?: Workpieces;
+  /** Way the blade goes. */
+  pull?: 'up' | 'down';
+}
+
+/** From before the left shoulder of whoever holds the pieces, and somewhat from above. */
+export function threeQuarterLook(beside = BESIDE, above = ABOVE): Look {
+  const [a, e] = [(beside * Math.PI) / 180, (above * Math.PI) / 180];
+  const [cosA, sinA, cosE, sinE] = [Math.cos(a), Math.sin(a), Math.cos(e), Math.sin(e)];
+  return {
+    right: [sinA, cosA, 0],
+    up: [-sinE * cosA, sinE * sinA, cosE],
+    near: [cosE * cosA, -cosE * sinA, sinE],
+  };
+}
+
+const LOOK = threeQuarterLook();
+
+/**
+ * The pieces as whoever cuts them sees them: from the front, the side and above at once. Hidden parts are left out,
+ * cut faces are light and bark is hatched along its form. Lengths are foreshortened: true ones stand in the side view.
+ */
+export function threeQuarterView(pieces: Workpieces, { unit, before, pull }: ThreeQuarterOptions): DisplayList {
+  const frames = framesOf(pieces);
+  const placed = piecesIn(pieces).map((piece, i): Placed => ({ body: pieceBody(piece), frame: frames[i]! }));
+  const old = before && before.joined === pieces.joined ? changed(before, pieces, frames) : [];
+  const reach = reachOf([...placed, ...old], LOOK);
+  const map = depthMap(placed, LOOK, reach);
+  const project = (p: Place3): Point => [dot(LOOK.right, p) - map.left, map.top - dot(LOOK.up, p)];
+  const lineHeight = ((reach.high - reach.low) * LINE) / (1 - 5 * LINE);
+  const margin = 5 * lineHeight;
+  const shift = ([x, y]: Point): Point => [x + margin, y + 1.6 * lineHeight];
+  const placers = placersOf(pieces, frames, (p) => shift(project(p)));
+  const items: (Path | Label)[] = [
+    ...moved(offcut(old, map, reach), shift),
+    ...moved(regionsOf(placed, map), shift),
+    ...moved(
+      placed.flatMap((body, i) => hatching(body, i, LOOK, map)),
+      shift,
+    ),
+    ...paintCovers(pieces, placers.flat, { view: 'side', lineHeight }),
+    ...(before && pull
+      ? [
+          ...knifePath(before, pieces, placers.section, { view: 'side', unit, pull }),
+          ...knifePath(before, pieces, placers.front, { view: 'front', unit, pull }),
+        ]
+      : []),
+  ];
+  const width = map.wide / map.scale + 2 * margin;
+  const height = map.high / map.scale + 5 * lineHeight;
+  return {
+    width,
+    height,
+    items: [
+      ...items.filter((item) => item.kind === 'label' || item.points.length > 1),
+      ...namesOf(pieces, placers.flat, height - 2.25 * lineHeight),
+      ...scaleBar([width / 2 - 5, height - 1.35 * lineHeight], unit, lineHeight),
+    ],
+    anchors: [],
+  };
+}
+
+const piecesIn = ({ stock, scion, second }: Workpieces): Piece[] => (second ? [stock, scion, second] : [stock, scion]);
+
+/** A scion whose cut face looks away is turned round while it is still in the hand, so that the face shows. */
+const isTurned = (pieces: Workpieces, piece: Piece): boolean =>
+  !pieces.joined &&
+  piece !== pieces.stock &&
+  piece.cuts.back.length > 0 &&
+  piece.cuts.back.at(-1)![0] < piece.top - ROUNDING;
+
+/** Where the pieces lie: joined as their poses say, else side by side, middle beside middle. */
+function framesOf(pieces: Workpieces): Frame[] {
+  const { stock, scion } = pieces;
+  return piecesIn(pieces).map((piece) => {
+    const { u, w, y, lean } = piece.pose;
+    if (pieces.joined) return leant(lean, [u, w, y]);
+    if (piece === stock) return aboutUpright(0);
+    const aside = stock.diameter / 2 + (stock.flaps?.state === 'down' ? 12 : 0) + APART + scion.diameter / 2;
+    const up = (stock.foot + stock.top - scion.foot - scion.top) / 2;
+    const at: Place3 = [LOOK.right[0] * aside, LOOK.right[1] * aside, up];
+    return isTurned(pieces, piece) ? aboutUpright(180, at) : within(aboutUpright(0), aboutUpright(0, at));
+  });
+}
+
+/** Where the flat drawings' places go: along the picture, in the section through the axis, on the front. */
+function placersOf(
+  pieces: Workpieces,
+  frames: Frame[],
+  project: (p: Place3) => Point,
+): Record<'flat' | 'section' | 'front', Record<'stock' | 'scion', (place: Place) => Point>> {
+  const each = (placerOf: (piece: Piece, frame: Frame) => (place: Place) => Point) => ({
+    stock: placerOf(pieces.stock, frames[0]!),
+    scion: placerOf(pieces.scion, frames[1]!),
+  });
+  const onFront = ({ diameter }: Piece, w: number): number => Math.sqrt(Math.max(0, (diameter / 2) ** 2 - w * w));
+  return {
+    flat: each((_, frame) => ([x, y]) => {
+      const [px, py] = project(outOf(frame, [0, 0, y]));
+      return [px + x, py];
+    }),
+    section: each(
+      (_, frame) =>
+        ([u, y]) =>
+          project(outOf(frame, [u, 0, y])),
+    ),
+    front: each(
+      (piece, frame) =>
+        ([w, y]) =>
+          project(outOf(frame, [onFront(piece, w), w, y])),
+    ),
+  };
+}
+
+const moved = (paths: Path[], shift: (point: Point) => Point): Path[] =>
+  paths.map((path) => ({ ...path, points: path.points.map(shift) }));
+
+/** How what is seen is painted. */
+function roleOf(placed: readonly Placed[], label: number): Role {
+  const { body, solid, face, layer } = seenAs(label);
+  const { shows, shape } = solidsOf(placed[body]!.body)[solid]!;
+  const grown = solid < placed[body]!.body.grown.length;
+  const onCut = (['cut-bark', 'wood', 'pith'] as const)[layer as 0 | 1 | 2];
+  if (face === BUT_FACE) return shows === 'flap' ? 'flap' : 'wood';
+  if (shows === 'bark') return grown && shape.kind === 'lathe' && solid === 0 && isEnd(face) ? onCut : 'bark';
+  if (shows === 'cut' || shows === 'bared') return onCut;
+  return shows === 'kerf' ? 'kerf' : shows === 'bud' ? 'bud' : 'flap';
+}
+
+/** What is seen as areas with their outlines, large ones first; the green line where bark meets wood on a cut. */
+function regionsOf(placed: readonly Placed[], map: DepthMap): Path[] {
+  const silhouettes = new Int32Array(map.label.length);
+  for (let i = 0; i < silhouettes.length; i++) silhouettes[i] = map.label[i] === 0 ? 0 : seenAs(map.label[i]!).body + 1;
+  const under = [...traceRegions(map, silhouettes).values()].flat().filter((points) => signedArea(points) > 0);
+  const faces = [...traceRegions(map, map.label)].flatMap(([label, borders]) =>
+    borders.filter((points) => signedArea(points) > 0).map((points) => ({ role: roleOf(placed, label), points })),
+  );
+  faces.sort((a, b) => signedArea(b.points) - signedArea(a.points));
+  return [
+    ...under.map((points) => area('bark', points)),
+    ...faces.map(({ role, points }) => area(role, points)),
+    ...faces.filter(({ role }) => role === 'wood').map(({ points }) => ring('meet', points)),
+    ...faces.filter(({ role }) => role === 'cut-bark').map(({ points }) => ring('knife-cut', points)),
+    ...under.map((points) => ring('outline', points)),
+  ];
+}
+
+/** Twice the area inside a closed line; positive where it runs round what it holds. */
+function signedArea(points: readonly Point[]): number {
+  return points.reduce((sum, [x, y], i) => {
+    const [nx, ny] = points[(i + 1) % points.length]!;
+    return sum + x * ny - nx * y;
+  }, 0);
+}
+
+/** The pieces a step changed, as they were, where they lie now. */
+function changed(before: Workpieces, after: Workpieces, frames: readonly Frame[]): Placed[] {
+  const now = [after.stock, after.scion];
+  return [before.stock, before.scion].flatMap((piece, i) =>
+    piece === now[i] ? [] : [{ body: pieceBody(piece), frame: frames[i]! }],
+  );
+}
+
+/** What was there a step earlier and is seen no more, as pale areas. */
+function offcut(old: readonly Placed[], map: DepthMap, reach: ReturnType<typeof reachOf>): Path[] {
+  if (old.length === 0) return [];
+  const was = depthMap(old, LOOK, reach);
+  const gone = was.label.map((label, i) => (label !== 0 && map.label[i] === 0 ? 1 : 0));
+  const pale = [...traceRegions(was, gone).values()].flat().filter((points) => signedArea(points) > 4);
+  return pale.map((points) => area('offcut', points));
+}
+
+function namesOf(pieces: Workpieces, at: Record<'stock' | 'scion', (place: Place) => Point>, below: number): Label[] {
+  const label = (text: string, x: number): Label => ({
+    kind: 'label',
+    role: 'name',
+    at: [x, below],
+    anchor: 'middle',
+    text,
+  });
+  if (pieces.joined) return [label(`${pieces.scion.name} on ${pieces.stock.name}`, at.stock([0, 0])[0])];
+  return [
+    label(pieces.stock.name, at.stock([0, 0])[0]),
+    label(isTurned(pieces, pieces.scion) ? `${pieces.scion.name}, turned` : pieces.scion.name, at.scion([0, 0])[0]),
+  ];
+}

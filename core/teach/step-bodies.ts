@@ -1,0 +1,30 @@
+import { threeQuarterView } from '../drawing/body/three-quarter-view';
+import type { DisplayList } from '../drawing/display-list';
+import type { Method, Wood } from '../methods/method';
+import type { Choices } from '../methods/school';
+import { piecesAfter } from '../methods/step';
+import type { LengthUnit } from '../units/length';
+
+/** A step as whoever cuts sees it, and gone wrong where that can be drawn. */
+export interface StepBody {
+  right: DisplayList;
+  wrong: DisplayList | null;
+}
+
+/**
+ * Ways to draw the steps of a method as bodies, one for each step, so that whoever has others to serve can do it step
+ * by step: a drawing takes tens of milliseconds.
+ *
+ * @throws InputError when calipers are none the method can draw.
+ */
+export function stepBodies(method: Method, choices: Choices, wood: Wood, unit: LengthUnit): (() => StepBody)[] {
+  const { start, steps } = method.technique(choices, wood);
+  const pieces = piecesAfter(start, steps);
+  return steps.map(({ pull, spoil }, i) => () => {
+    const options = { unit, before: pieces[i]!, pull };
+    return {
+      right: threeQuarterView(pieces[i + 1]!, options),
+      wrong: spoil ? threeQuarterView(spoil(pieces[i]!), options) : null,
+    };
+  });
+}
