@@ -12,6 +12,7 @@ const config: NextConfig = {
     'nodemailer',
     'mailparser',
     'sharp',
+    'manifold-3d',
   ],
   // The build of the checks has a twelfth method, made up: what it takes to add one is seen end to end.
   ...(process.env.PEAR_BENCH_BUILD === '.next-check'

@@ -20,18 +20,26 @@ const WORDS: Record<CoverKind, string> = {
 
 type Placers = Record<'stock' | 'scion', (place: Place) => Point>;
 
-/** What is put on, as light overlays, each named beside the wood; `lineHeight` is that of the names, mm. */
+interface CoverOptions {
+  view: PiecesSide;
+  /** Height of the names, mm. */
+  lineHeight: number;
+  /** Covers that are drawn already, and only named. */
+  drawn?: readonly Cover[];
+}
+
+/** What is put on, as light overlays, each named beside the wood. */
 export function paintCovers(
   pieces: Workpieces,
   at: Placers,
-  { view, lineHeight }: { view: PiecesSide; lineHeight: number },
+  { view, lineHeight, drawn = [] }: CoverOptions,
 ): (Path | Label)[] {
   const items: (Path | Label)[] = [];
   const named: { text: string; to: Point }[] = [];
   for (const cover of pieces.covers) {
     const piece = pieces[cover.on];
     const half = Math.max(piece.diameter, cover.on === 'stock' && pieces.joined ? pieces.scion.diameter : 0) / 2 + 0.5;
-    items.push(...shapeOf(cover, piece, half, at[cover.on], view));
+    if (!drawn.includes(cover)) items.push(...shapeOf(cover, piece, half, at[cover.on], view));
     named.push({ text: WORDS[cover.kind], to: at[cover.on]([-half, (cover.from + cover.to) / 2]) });
   }
   // Names stand in a lane on the left, no two on one line.

@@ -35,7 +35,7 @@ const INK: Record<Role, Ink> = {
   knife: { fill: COLOURS.ink, stroke: COLOURS.ink, width: 1.1, dash: 3 },
   flap: { fill: COLOURS.flap, stroke: COLOURS['skin-edge'], width: 0.5 },
   break: { stroke: COLOURS['skin-edge'], width: 0.6 },
-  wrap: { stroke: COLOURS.muted, width: 0.4 },
+  wrap: { fill: COLOURS.foil, stroke: COLOURS.muted, width: 0.4 },
   film: { stroke: COLOURS.muted, width: 0.5, dash: 1.2 },
   foil: { fill: COLOURS.foil, stroke: COLOURS.muted, width: 0.4 },
   seal: { fill: COLOURS.wax, stroke: COLOURS.ink, width: 0.4 },

@@ -1,22 +1,23 @@
 import { Suspense } from 'react';
 import type { StepBody } from '@/core/teach/step-bodies';
 import type { StepSheet } from '@/core/teach/step-sheets';
-import { StepList } from './step-list';
+import { StepList, type StepListProps } from './step-list';
 
 interface DrawnStepsProps {
   steps: StepSheet[];
   bodies: Promise<StepBody[]>;
+  meshes: StepListProps['meshes'];
 }
 
 /** The steps at once, with their bodies as soon as those are drawn: a page does not wait for them. */
-export function DrawnSteps({ steps, bodies }: DrawnStepsProps) {
+export function DrawnSteps({ steps, bodies, meshes }: DrawnStepsProps) {
   return (
-    <Suspense fallback={<StepList steps={steps} bodies={null} />}>
-      <WithBodies steps={steps} bodies={bodies} />
+    <Suspense fallback={<StepList steps={steps} bodies={null} meshes={meshes} />}>
+      <WithBodies steps={steps} bodies={bodies} meshes={meshes} />
     </Suspense>
   );
 }
 
-async function WithBodies({ steps, bodies }: DrawnStepsProps) {
-  return <StepList steps={steps} bodies={await bodies} />;
+async function WithBodies({ steps, bodies, meshes }: DrawnStepsProps) {
+  return <StepList steps={steps} bodies={await bodies} meshes={meshes} />;
 }

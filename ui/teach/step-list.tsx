@@ -1,18 +1,22 @@
+import type { ReactNode } from 'react';
 import type { StepBody } from '@/core/teach/step-bodies';
 import type { StepSheet } from '@/core/teach/step-sheets';
 import { UnionDrawing } from '@/ui/kit/union/union-drawing';
+import { TurnIt } from './turn-it';
 
 /** Height the drawings of steps share, px: one scale from step to step as far as the wood allows. */
 const DRAWN = 330;
 
-interface StepListProps {
+export interface StepListProps {
   steps: StepSheet[];
   /** The steps as bodies; null while they are still being drawn. */
   bodies: readonly StepBody[] | null;
+  /** Where the meshes of a step are, but for the step; left out where it cannot be turned. */
+  meshes?: { path: string; query: string };
 }
 
 /** A method cut by cut: each step with the pieces as they are after it, what to look for and what goes wrong. */
-export function StepList({ steps, bodies }: StepListProps) {
+export function StepList({ steps, bodies, meshes }: StepListProps) {
   return (
     <ol className="border-t-2 border-ink">
       {steps.map((step, i) => (
@@ -22,7 +26,14 @@ export function StepList({ steps, bodies }: StepListProps) {
           className="grid grid-cols-[minmax(0,1fr)] gap-x-6 gap-y-3 border-b border-line py-5 lg:grid-cols-[minmax(0,8fr)_minmax(0,6fr)]"
         >
           <StepDrawings step={step} at={i} body={bodies?.[i] ?? null} />
-          <StepWords step={step} at={i} />
+          <StepWords step={step} at={i}>
+            {meshes && (
+              <TurnIt
+                from={`${meshes.path}/${step.id}?${meshes.query}`}
+                title={`After step ${i + 1}: ${step.action}`}
+              />
+            )}
+          </StepWords>
         </li>
       ))}
     </ol>
@@ -54,7 +65,7 @@ function StepDrawings({ step, at, body }: { step: StepSheet; at: number; body: S
   );
 }
 
-function StepWords({ step, at }: { step: StepSheet; at: number }) {
+function StepWords({ step, at, children }: { step: StepSheet; at: number; children: ReactNode }) {
   return (
     <div className="min-w-0">
       <h3 className="flex gap-3 text-2xl leading-snug font-bold">
@@ -89,6 +100,7 @@ function StepWords({ step, at }: { step: StepSheet; at: number }) {
           <strong>{step.caution.title}.</strong> {step.caution.text}
         </p>
       )}
+      {children && <p className="mt-4">{children}</p>}
     </div>
   );
 }

@@ -1,6 +1,7 @@
 'use client';
 
 import { useEffect, useState } from 'react';
+import type { DayStep } from '@/core/teach/day-steps';
 import type { StepSheet } from '@/core/teach/step-sheets';
 import type { TeachingState } from '@/core/teach/teaching-state';
 import { UnionDrawing } from '@/ui/kit/union/union-drawing';
@@ -89,31 +90,40 @@ function StepWords({ step, state }: StepWordsProps) {
 
 interface DrawingsProps {
   state: TeachingState;
-  step: StepSheet;
+  step: DayStep;
   at: number;
 }
 
-/** The step's drawings. */
+/** The step's drawings: as whoever cuts sees it, and cut through; or right beside wrong. */
 export function Drawings({ state, step, at }: DrawingsProps) {
+  const both = state.panel === 'both';
+  const wrong = step.body?.wrong ?? step.wrongDrawing;
+  const seen = step.body?.right ?? step.other;
   return (
     <div
-      className={`mt-[1.5vh] grid min-h-0 gap-[2vw] ${state.panel === 'both' ? 'grid-cols-[minmax(0,1fr)_minmax(0,1fr)_22vw]' : 'grid-cols-[minmax(0,1fr)_30vw]'}`}
+      className={`mt-[1.5vh] grid min-h-0 gap-[2vw] ${both ? 'grid-cols-[minmax(0,1fr)_minmax(0,1fr)_22vw]' : 'grid-cols-[minmax(0,1fr)_30vw]'}`}
     >
-      {state.panel === 'both' ? (
-        <Panel drawing={step.drawing} title={`After step ${at + 1}`} caption="Right" />
+      {both ? (
+        <Panel
+          drawing={wrong === step.wrongDrawing ? step.drawing : seen}
+          title={`After step ${at + 1}`}
+          caption="Right"
+        />
       ) : (
         <div className="flex min-h-0 min-w-0 gap-[1vw]">
-          <Panel drawing={step.drawing} title={`After step ${at + 1}, ${VIEW[step.view]}`} caption={VIEW[step.view]} />
-          <Panel
-            drawing={step.other}
-            title={`The same, ${VIEW[step.view === 'side' ? 'front' : 'side']}`}
-            caption={VIEW[step.view === 'side' ? 'front' : 'side']}
-          />
+          <Panel drawing={seen} title={`After step ${at + 1}, as you see it`} caption="as you see it" />
+          {!step.noCut && (
+            <Panel
+              drawing={step.drawing}
+              title={`After step ${at + 1}, ${VIEW[step.view]}`}
+              caption={VIEW[step.view]}
+            />
+          )}
         </div>
       )}
-      {state.panel === 'both' &&
-        (step.wrongDrawing ? (
-          <Panel drawing={step.wrongDrawing} title={`Wrong: ${step.wrong.what}`} caption="Wrong" wrong />
+      {both &&
+        (wrong ? (
+          <Panel drawing={wrong} title={`Wrong: ${step.wrong.what}`} caption="Wrong" wrong />
         ) : (
           <div className="grid place-content-center border-4 border-dashed border-muted p-[2vw] text-center">
             <p className="text-[3vh] font-bold">Wrong</p>

@@ -4,7 +4,7 @@ import { type Body, type Lathe, type Prism, rod, type Solid } from './solid';
 
 /** Corners round a shoot and round a bud; multiples of four, so that both are as wide as told along both axes. */
 const ROUND = 48;
-const ROUND_BUD = 16;
+const ROUND_BUD = 24;
 /** What is slimmer than this is a bud, mm. */
 const SLIM = 2;
 /** How thick the green line is drawn, mm. */

@@ -12,6 +12,7 @@ import { hatching } from './hatching';
 import { BUT_FACE, type Look } from './ready-solid';
 import { pieceBody } from './piece-body';
 import { traceRegions } from './trace-regions';
+import { wrapBodies, wrapTurns } from './wrap-bodies';
 
 /** Degrees that one looks from beside the front, and from above. */
 const BESIDE = 38;
@@ -48,7 +49,9 @@ const LOOK = threeQuarterLook();
  */
 export function threeQuarterView(pieces: Workpieces, { unit, before, pull }: ThreeQuarterOptions): DisplayList {
   const frames = framesOf(pieces);
-  const placed = piecesIn(pieces).map((piece, i): Placed => ({ body: pieceBody(piece), frame: frames[i]! }));
+  const wood = piecesIn(pieces).map((piece, i): Placed => ({ body: pieceBody(piece), frame: frames[i]! }));
+  const wraps = wrapBodies(pieces, { stock: frames[0]!, scion: frames[1]! });
+  const placed: Placed[] = [...wood, ...wraps];
   const old = before && before.joined === pieces.joined ? changed(before, pieces, frames) : [];
   const reach = reachOf([...placed, ...old], LOOK);
   const map = depthMap(placed, LOOK, reach);
@@ -61,10 +64,13 @@ export function threeQuarterView(pieces: Workpieces, { unit, before, pull }: Thr
     ...moved(offcut(old, map, reach), shift),
     ...moved(regionsOf(placed, map), shift),
     ...moved(
-      placed.flatMap((body, i) => hatching(body, i, LOOK, map)),
+      [
+        ...wood.flatMap((body, i) => hatching(body, i, LOOK, map)),
+        ...wraps.flatMap((wrap, i) => wrapTurns(wrap, wood.length + i, LOOK, map)),
+      ],
       shift,
     ),
-    ...paintCovers(pieces, placers.flat, { view: 'side', lineHeight }),
+    ...paintCovers(pieces, placers.flat, { view: 'side', lineHeight, drawn: wraps.map(({ cover }) => cover) }),
     ...(before && pull
       ? [
           ...knifePath(before, pieces, placers.section, { view: 'side', unit, pull }),
@@ -148,6 +154,7 @@ function roleOf(placed: readonly Placed[], label: number): Role {
   const grown = solid < placed[body]!.body.grown.length;
   const onCut = (['cut-bark', 'wood', 'pith'] as const)[layer as 0 | 1 | 2];
   if (face === BUT_FACE) return shows === 'flap' ? 'flap' : 'wood';
+  if (shows === 'wrap' || shows === 'seal') return shows;
   if (shows === 'bark') return grown && shape.kind === 'lathe' && solid === 0 && isEnd(face) ? onCut : 'bark';
   if (shows === 'cut' || shows === 'bared') return onCut;
   return shows === 'kerf' ? 'kerf' : shows === 'bud' ? 'bud' : 'flap';
@@ -157,17 +164,24 @@ function roleOf(placed: readonly Placed[], label: number): Role {
 function regionsOf(placed: readonly Placed[], map: DepthMap): Path[] {
   const silhouettes = new Int32Array(map.label.length);
   for (let i = 0; i < silhouettes.length; i++) silhouettes[i] = map.label[i] === 0 ? 0 : seenAs(map.label[i]!).body + 1;
-  const under = [...traceRegions(map, silhouettes).values()].flat().filter((points) => signedArea(points) > 0);
+  const under = [...traceRegions(map, silhouettes)].flatMap(([body, borders]) =>
+    borders
+      .filter((points) => signedArea(points) > 0)
+      .map((points) => ({
+        points,
+        role: placed[body - 1]!.body.grown[0]!.shows === 'bark' ? ('bark' as const) : null,
+      })),
+  );
   const faces = [...traceRegions(map, map.label)].flatMap(([label, borders]) =>
     borders.filter((points) => signedArea(points) > 0).map((points) => ({ role: roleOf(placed, label), points })),
   );
   faces.sort((a, b) => signedArea(b.points) - signedArea(a.points));
   return [
-    ...under.map((points) => area('bark', points)),
+    ...under.flatMap(({ role, points }) => (role ? [area(role, points)] : [])),
     ...faces.map(({ role, points }) => area(role, points)),
     ...faces.filter(({ role }) => role === 'wood').map(({ points }) => ring('meet', points)),
     ...faces.filter(({ role }) => role === 'cut-bark').map(({ points }) => ring('knife-cut', points)),
-    ...under.map((points) => ring('outline', points)),
+    ...under.map(({ points }) => ring('outline', points)),
   ];
 }
 

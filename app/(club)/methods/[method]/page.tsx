@@ -69,7 +69,11 @@ export default async function MethodPage({
         </div>
         <OtherSchools form="drawn-for" questions={method.schools} choices={choices} unit={unit} />
         <h2 className="mb-2">Cut by cut</h2>
-        <DrawnSteps steps={steps} bodies={drawnBodies(method, choices, wood, unit)} />
+        <DrawnSteps
+          steps={steps}
+          bodies={drawnBodies(method, choices, wood, unit)}
+          meshes={{ path: `/api/methods/${method.id}/bodies`, query: String(files) }}
+        />
         <div className="mt-6">
           <MethodAfter method={method} technique={technique} wood={wood} rule={rule} unit={unit} />
         </div>

@@ -1,6 +1,8 @@
 import type { Metadata } from 'next';
 import { daySteps } from '@/core/teach/day-steps';
+import { woodOf } from '@/core/methods/shown-technique';
 import { workshopBriefing } from '@/server/teach/briefing';
+import { drawnBodies } from '@/server/teach/drawn-bodies';
 import { teachingState } from '@/server/teach/teaching';
 import { taughtMethods } from '@/server/plan/planned-methods';
 import { getWorkshop } from '@/server/plan/workshops';
@@ -18,12 +20,17 @@ export default async function Screen({ params }: { params: Promise<{ workshop: s
   const context = await pageContext();
   const workshop = await orNotFound(getWorkshop(context, id));
   const taught = await taughtMethods(context, workshop);
-  const [state, briefing] = await Promise.all([teachingState(context, id), workshopBriefing(context, id)]);
+  const unit = context.actor.lengthUnit;
+  const [state, briefing, bodies] = await Promise.all([
+    teachingState(context, id),
+    workshopBriefing(context, id),
+    Promise.all(taught.map((method) => drawnBodies(method, workshop.schools, woodOf(method.shownWith), unit))),
+  ]);
   return (
     <TeachingScreen
       workshopId={id}
       title={workshop.title}
-      steps={daySteps(taught, workshop.schools, context.actor.lengthUnit)}
+      steps={daySteps(taught, workshop.schools, unit, bodies)}
       briefing={briefing.text}
       initial={state}
       mayChange={context.actor.role !== 'viewer'}

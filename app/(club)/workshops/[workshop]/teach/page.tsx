@@ -83,7 +83,11 @@ export default async function Teach({ params, searchParams }: TeachProps) {
           </ul>
         </section>
       </div>
-      <DrawnSteps steps={steps} bodies={drawnBodies(method, workshop.schools, woodOf(method.shownWith), unit)} />
+      <DrawnSteps
+        steps={steps}
+        bodies={drawnBodies(method, workshop.schools, woodOf(method.shownWith), unit)}
+        meshes={{ path: `/api/methods/${method.id}/bodies`, query: String(query) }}
+      />
     </>
   );
 }
