@@ -92,8 +92,10 @@ export function showBodies(canvas: HTMLCanvasElement, parts: BodyParts): BodySce
   const place = (share: number): void => {
     groups.forEach((group, i) => setFrame(group, between(parts.pieces[i]!.closed, parts.pieces[i]!.opened, share)));
   };
-  place(0);
+  // Far enough for the opened joint.
+  place(1);
   lookAtAll(camera, controls, groups);
+  place(0);
   sharpen(fine);
   return {
     open: (share) => {

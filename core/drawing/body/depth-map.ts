@@ -133,7 +133,8 @@ function lookAt({ body, frame }: Placed, index: number, look: Look, map: DepthMa
       const at = row * map.wide + column;
       if (found.z <= map.depth[at]!) continue;
       map.depth[at] = found.z;
-      map.label[at] = numberOf(index, found.solid, found.face, layerAt(body, radial, x, y));
+      const face = ready[found.solid]!.drawnAs[found.face] ?? found.face;
+      map.label[at] = numberOf(index, found.solid, face, layerAt(body, radial, x, y));
     }
   }
 }

@@ -12,6 +12,8 @@ export interface Look {
 /** A solid made ready for many lines from one direction. */
 export interface Ready {
   solid: Solid;
+  /** The face that each of its faces is drawn as: a curve of short edges is one. */
+  drawnAs: Int16Array;
   /** Own coordinates of the line through right = 0 and up = 0, of a step to the right, of one up, and its direction. */
   start: Place3;
   right: Place3;
@@ -33,6 +35,7 @@ export function readied(solid: Solid, frame: Frame, look: Look): Ready {
   });
   return {
     solid,
+    drawnAs: smoothFaces(solid.shape),
     start: into(own, [0, 0, 0]),
     right: turn(look.right),
     up: turn(look.up),
@@ -44,6 +47,27 @@ export function readied(solid: Solid, frame: Frame, look: Look): Ready {
       high: Math.max(...corners.map(([, y]) => y)),
     },
   };
+}
+
+/** Edges that meet at less than this are one curve, radians. */
+const CURVE = 0.35;
+
+/** Of each face, the first of the faces it goes on from without a crease. */
+function smoothFaces(shape: Lathe | Prism): Int16Array {
+  const count = shape.kind === 'lathe' ? 3 : shape.outline.length + 2;
+  const drawnAs = new Int16Array(count).map((_, i) => i);
+  if (shape.kind === 'lathe') return drawnAs;
+  const { outline } = shape;
+  const wayOf = (i: number): number => {
+    const [a0, y0] = outline[i]!;
+    const [a1, y1] = outline[(i + 1) % outline.length]!;
+    return Math.atan2(y1 - y0, a1 - a0);
+  };
+  for (let i = 1; i < outline.length; i++) {
+    const turn = Math.abs(((wayOf(i) - wayOf(i - 1) + 3 * Math.PI) % (2 * Math.PI)) - Math.PI);
+    if (turn < CURVE) drawnAs[i] = drawnAs[i - 1]!;
+  }
+  return drawnAs;
 }
 
 function cornersOf(shape: Lathe | Prism): Place3[] {

@@ -1,7 +1,7 @@
 import { ROUNDING } from '@/core/units/tolerance';
 import type { LengthUnit } from '../../units/length';
 import { paintCovers } from '../cover-paint';
-import { area, type DisplayList, type Label, type Path, type Point, ring, type Role } from '../display-list';
+import { area, type DisplayList, type Label, line, type Path, type Point, ring, type Role } from '../display-list';
 import { knifePath } from '../knife-strokes';
 import type { Place } from '../piece-outline';
 import { scaleBar } from '../scale-bar';
@@ -57,7 +57,8 @@ export function threeQuarterView(pieces: Workpieces, { unit, before, pull }: Thr
   const map = depthMap(placed, LOOK, reach);
   const project = (p: Place3): Point => [dot(LOOK.right, p) - map.left, map.top - dot(LOOK.up, p)];
   const lineHeight = ((reach.high - reach.low) * LINE) / (1 - 5 * LINE);
-  const margin = 5 * lineHeight;
+  // Names of what is put on stand in a lane on the left.
+  const margin = (pieces.covers.length > 0 ? 5 : 1.5) * lineHeight;
   const shift = ([x, y]: Point): Point => [x + margin, y + 1.6 * lineHeight];
   const placers = placersOf(pieces, frames, (p) => shift(project(p)));
   const items: (Path | Label)[] = [
@@ -172,17 +173,55 @@ function regionsOf(placed: readonly Placed[], map: DepthMap): Path[] {
         role: placed[body - 1]!.body.grown[0]!.shows === 'bark' ? ('bark' as const) : null,
       })),
   );
+  const roles = new Map<number, Role>();
+  const roleAt = (label: number): Role => {
+    const known = roles.get(label);
+    if (known) return known;
+    const role = roleOf(placed, label);
+    roles.set(label, role);
+    return role;
+  };
   const faces = [...traceRegions(map, map.label)].flatMap(([label, borders]) =>
-    borders.filter((points) => signedArea(points) > 0).map((points) => ({ role: roleOf(placed, label), points })),
+    borders.filter((points) => signedArea(points) > 0).map((points) => ({ role: roleAt(label), points })),
   );
   faces.sort((a, b) => signedArea(b.points) - signedArea(a.points));
   return [
     ...under.flatMap(({ role, points }) => (role ? [area(role, points)] : [])),
     ...faces.map(({ role, points }) => area(role, points)),
-    ...faces.filter(({ role }) => role === 'wood').map(({ points }) => ring('meet', points)),
     ...faces.filter(({ role }) => role === 'cut-bark').map(({ points }) => ring('knife-cut', points)),
+    ...greenLines(map, (label) => (label === 0 ? null : roleAt(label))),
     ...under.map(({ points }) => ring('outline', points)),
   ];
+}
+
+/** How far beside the wood's border it is looked for bark, spots. */
+const BESIDE_BORDER = 1.6;
+
+/** The green line: where wood that was cut or laid bare meets bark, and not where it ends in the air. */
+function greenLines(map: DepthMap, roleAt: (label: number) => Role | null): Path[] {
+  const wood = map.label.map((label) => {
+    const role = roleAt(label);
+    return role === 'wood' || role === 'pith' ? seenAs(label).body + 1 : 0;
+  });
+  const meetsBark = ([x0, y0]: Point, [x1, y1]: Point): boolean => {
+    const length = Math.hypot(x1 - x0, y1 - y0) || 1;
+    // The wood lies to the right of its border.
+    const x = Math.floor(((x0 + x1) / 2) * map.scale + ((y1 - y0) / length) * BESIDE_BORDER);
+    const y = Math.floor(((y0 + y1) / 2) * map.scale - ((x1 - x0) / length) * BESIDE_BORDER);
+    const role = x < 0 || y < 0 || x >= map.wide || y >= map.high ? null : roleAt(map.label[y * map.wide + x]!);
+    return role === 'cut-bark' || role === 'flap' || role === 'kerf';
+  };
+  return [...traceRegions(map, wood).values()].flat().flatMap((border) => {
+    const runs: Point[][] = [];
+    border.forEach((from, i) => {
+      const to = border[(i + 1) % border.length]!;
+      if (!meetsBark(from, to)) return;
+      const last = runs.at(-1);
+      if (last?.at(-1) === from) last.push(to);
+      else runs.push([from, to]);
+    });
+    return runs.map((points) => line('meet', ...points));
+  });
 }
 
 /** Twice the area inside a closed line; positive where it runs round what it holds. */
