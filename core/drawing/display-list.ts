@@ -9,6 +9,8 @@ export type Role =
   | 'kerf'
   /** What fell off, where it was. */
   | 'offcut'
+  /** Where wood is missing that should be there. */
+  | 'daylight'
   | 'wood'
   | 'pith'
   | 'bud'

@@ -10,6 +10,8 @@ export interface PiecesViewOptions {
   figures?: StepFigure[];
   /** Figures to leave room for without drawing them, so that two drawings have one scale. */
   roomFor?: StepFigure[];
+  /** The pieces as they should be, where these are wrong: drawn over them as a ghost, the daylight between named. */
+  right?: Workpieces;
   /** Way the blade goes. */
   pull?: 'up' | 'down';
   /** Places that points of the rubric are marked at, asked for by id. */

@@ -3,6 +3,7 @@ import { formatLength, type LengthUnit } from '../units/length';
 import { paintCovers } from './cover-paint';
 import { area, line, type Anchor, type DisplayList, type Label, type Path, type Point } from './display-list';
 import type { Place } from './piece-outline';
+import { paintFault } from './daylight';
 import { scaleBar } from './scale-bar';
 import type { StepFigure } from './step-figure';
 import type { PiecesSide, Piece, Spot, Workpieces } from './workpieces';
@@ -63,6 +64,7 @@ export function piecesView(pieces: Workpieces, options: PiecesViewOptions): Disp
   items.push(...paintCovers(pieces, { stock: stockAt, scion: scionAt }, { view: options.view, lineHeight }));
   if (options.before && options.pull)
     items.push(...knifePath(options.before, pieces, { stock: stockAt, scion: scionAt }, options));
+  if (options.right) items.push(...faults(pieces, options.right, placer, extents, options));
   if (!marked)
     items.push(
       ...names(pieces, stockAt, scionAt, height - 2.25 * lineHeight, turned(pieces.scion) && options.view === 'front'),
@@ -75,6 +77,26 @@ export function piecesView(pieces: Workpieces, options: PiecesViewOptions): Disp
   // A layer may be cut away altogether.
   const drawn = items.filter((item) => item.kind === 'label' || item.points.length > 1);
   return { width, height, items: drawn, anchors: anchorsOf(options.anchors ?? [], pieces, stockAt, scionAt) };
+}
+
+/** What is wrong with each piece, over how it should be. */
+function faults(
+  pieces: Workpieces,
+  right: Workpieces,
+  placer: (piece: Piece, x: number) => Placer,
+  extents: { stockX: number; scionX: number },
+  { view, unit }: PiecesViewOptions,
+): (Path | Label)[] {
+  // Apart, the pieces stand where the wrong ones do: a ghost is set over its own piece.
+  const over = (good: Piece, bad: Piece, x: number): Placer =>
+    pieces.joined && right.joined ? placer(good, x) : placer(bad, x);
+  return (['stock', 'scion'] as const).flatMap((name) => {
+    const [bad, good] = [pieces[name], right[name]];
+    const x = name === 'stock' ? extents.stockX : extents.scionX;
+    if (JSON.stringify(bad) === JSON.stringify(good)) return [];
+    const at = { wrong: placer(bad, x), right: over(good, bad, x) };
+    return paintFault(bad, good, at, { view, unit, aside: bad.diameter / 2 + 3 });
+  });
 }
 
 /** How high the pieces reach, and how far the scion is moved to lie beside the stock's middle. */

@@ -61,7 +61,9 @@ export function stepSheets(method: Method, choices: Choices, wood: Wood, unit: L
       })),
       drawing: piecesView(pieces[i + 1]!, { ...options, figures: step.figures }),
       other: piecesView(pieces[i + 1]!, { view: step.view === 'side' ? 'front' : 'side', unit, figures: step.figures }),
-      wrongDrawing: step.spoil ? piecesView(step.spoil(pieces[i]!), { ...options, roomFor: step.figures }) : null,
+      wrongDrawing: step.spoil
+        ? piecesView(step.spoil(pieces[i]!), { ...options, roomFor: step.figures, right: pieces[i + 1]! })
+        : null,
       lines: step.joins ? linesFor(method, wood, unit) : null,
     };
   });

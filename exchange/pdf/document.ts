@@ -85,6 +85,30 @@ export function writeLine(doc: Doc, text: string, x: number, y: number, style: T
   }
 }
 
+/** Text as the lines it takes in a width. */
+function linesOf(doc: Doc, text: string, style: TextStyle & { width: number }): string[] {
+  const lines: string[] = [];
+  const space = textWidth(doc, ' ', style);
+  let line = '';
+  let wide = 0;
+  // Each word is measured once: fonts of the PDF library are slow to measure.
+  for (const word of text.split(' ')) {
+    const own = textWidth(doc, word, style);
+    if (line && wide + space + own > style.width) {
+      lines.push(line);
+      [line, wide] = [word, own];
+    } else [line, wide] = line ? [`${line} ${word}`, wide + space + own] : [word, own];
+  }
+  return line ? [...lines, line] : lines;
+}
+
+const LEADING = 1.35;
+
+/** How tall text over several lines is, points. */
+export function paragraphHeight(doc: Doc, text: string, style: TextStyle & { width: number }): number {
+  return linesOf(doc, text, style).length * style.size * LEADING;
+}
+
 /** Writes text over several lines and returns the y below it. */
 export function writeParagraph(
   doc: Doc,
@@ -93,20 +117,8 @@ export function writeParagraph(
   y: number,
   style: TextStyle & { width: number },
 ): number {
-  let line = '';
-  let at = y;
-  const { width, ...rest } = style;
-  const flush = (): void => {
-    writeLine(doc, line, x, at, rest);
-    at += style.size * 1.35;
-  };
-  for (const word of text.split(' ')) {
-    const longer = line ? `${line} ${word}` : word;
-    if (line && textWidth(doc, longer, style) > width) {
-      flush();
-      line = word;
-    } else line = longer;
-  }
-  if (line) flush();
-  return at;
+  const { width: _, ...rest } = style;
+  const lines = linesOf(doc, text, style);
+  lines.forEach((line, i) => writeLine(doc, line, x, y + i * style.size * LEADING, rest));
+  return y + lines.length * style.size * LEADING;
 }

@@ -17,6 +17,7 @@ const INK: Record<Role, Ink> = {
   'cut-bark': { fill: COLOURS.flap },
   hatch: { stroke: COLOURS['skin-edge'], width: 0.3 },
   kerf: { fill: COLOURS.ink },
+  daylight: { fill: COLOURS.loud, stroke: COLOURS.ink, width: 0.4 },
   offcut: { fill: COLOURS.mist, stroke: COLOURS.muted, width: 0.4, dash: 2 },
   pith: { fill: COLOURS.pith },
   bud: { fill: COLOURS.bark, stroke: COLOURS['skin-edge'], width: 0.4 },

@@ -6,10 +6,11 @@ import { templateSheetsPdf } from '@/exchange/pdf/template-sheets';
 import { templateSheetsSvg } from '@/exchange/svg/template-sheet';
 import type { Context } from '@/server/platform/context';
 import { askedMethod } from './asked-method';
+import { drawnBodies } from './drawn-bodies';
 import { currentRule } from './current-rule';
 import { UseCaseError } from '@/server/platform/use-case-error';
 
-/** The two pages of a method. */
+/** The pages of a method. */
 export async function printHandout(context: Context, methodId: string, query: Record<string, string>): Promise<Buffer> {
   const { method, wood, choices, paper } = askedMethod(context, methodId, query);
   const rule = await currentRule(context, method.id, choices);
@@ -21,6 +22,7 @@ export async function printHandout(context: Context, methodId: string, query: Re
       rule,
       technique: method.technique(choices, wood),
       steps: stepSheets(method, choices, wood, unit),
+      bodies: await drawnBodies(method, choices, wood, unit),
       drawnFor: `drawn for ${formatLength(wood.scion, unit)} on ${formatLength(wood.stock, unit)}`,
     },
     paper,

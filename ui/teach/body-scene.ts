@@ -44,12 +44,10 @@ export interface BodyScene {
   turn: (right: number, up: number) => void;
   nearer: (steps: number) => void;
   resize: (width: number, height: number) => void;
-  /** Pictures drawn so far: none is drawn while nothing changes. */
-  drawn: () => number;
   end: () => void;
 }
 
-/** Shows pieces as bodies in a canvas, lit from the left; drawn only when something changed. */
+/** Shows pieces as bodies in a canvas, lit from the left; drawn only when something changed, and counted on it. */
 export function showBodies(canvas: HTMLCanvasElement, parts: BodyParts): BodyScene {
   const renderer = new WebGLRenderer({ canvas, antialias: true, alpha: true });
   const scene = new Scene();
@@ -66,7 +64,7 @@ export function showBodies(canvas: HTMLCanvasElement, parts: BodyParts): BodySce
     asked = 0;
     sun.position.copy(camera.position).add(new Vector3(-60, 90, 30));
     renderer.render(scene, camera);
-    count++;
+    canvas.dataset.pictures = String(++count);
   };
   const ask = (): void => {
     asked ||= requestAnimationFrame(draw);
@@ -121,7 +119,6 @@ export function showBodies(canvas: HTMLCanvasElement, parts: BodyParts): BodySce
       camera.updateProjectionMatrix();
       ask();
     },
-    drawn: () => count,
     end: () => {
       clearTimeout(resting);
       cancelAnimationFrame(asked);
@@ -181,6 +178,9 @@ function lookAtAll(camera: PerspectiveCamera, controls: OrbitControls, groups: r
   controls.target.copy(low).add(high).multiplyScalar(0.5);
   const size = high.clone().sub(low).length();
   camera.position.copy(controls.target).add(new Vector3(-0.55, 0.45, 0.8).normalize().multiplyScalar(size * 2.1));
+  camera.near = size * 0.1;
+  camera.far = size * 8;
+  camera.updateProjectionMatrix();
   controls.minDistance = size * 0.3;
   controls.maxDistance = size * 5;
   controls.update();

@@ -41,6 +41,9 @@ export function StepList({ steps, bodies, meshes }: StepListProps) {
 }
 
 function StepDrawings({ step, at, body }: { step: StepSheet; at: number; body: StepBody | null }) {
+  // Daylight shows where the wood is cut through; other faults as whoever cuts sees them.
+  const lacks = step.wrongDrawing?.items.some(({ role }) => role === 'daylight') ?? false;
+  const wrong = (lacks ? null : body?.wrong) ?? step.wrongDrawing;
   const after = `After step ${at + 1}: ${step.action}`;
   return (
     <div className="flex flex-wrap items-stretch gap-3" style={{ minHeight: DRAWN + 40 }}>
@@ -53,9 +56,9 @@ function StepDrawings({ step, at, body }: { step: StepSheet; at: number; body: S
         />
       )}
       {step.lines && <Drawn drawing={step.lines} title="The lines that must meet" caption="the lines that must meet" />}
-      {(body?.wrong ?? step.wrongDrawing) && (
+      {wrong && (
         <Drawn
-          drawing={(body?.wrong ?? step.wrongDrawing)!}
+          drawing={wrong}
           title={`Gone wrong: ${step.wrong.what} ${step.wrong.looks}`}
           caption="gone wrong"
           wrong

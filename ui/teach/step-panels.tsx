@@ -97,7 +97,9 @@ interface DrawingsProps {
 /** The step's drawings: as whoever cuts sees it, and cut through; or right beside wrong. */
 export function Drawings({ state, step, at }: DrawingsProps) {
   const both = state.panel === 'both';
-  const wrong = step.body?.wrong ?? step.wrongDrawing;
+  // Daylight shows best where the wood is cut through, right and wrong to one scale.
+  const lacks = step.wrongDrawing?.items.some(({ role }) => role === 'daylight') ?? false;
+  const wrong = (lacks ? null : step.body?.wrong) ?? step.wrongDrawing;
   const seen = step.body?.right ?? step.other;
   return (
     <div

@@ -5,6 +5,8 @@ import { type Choices, chosen } from '@/core/methods/school';
 import { fittingWood } from '@/core/teach/fitting-wood';
 import { STOCK_RANGES } from '@/core/methods/stock-ranges';
 import { stepSheets } from '@/core/teach/step-sheets';
+import { drawnBodies } from '@/server/teach/drawn-bodies';
+import { UnionDrawing } from '@/ui/kit/union/union-drawing';
 import { KeepOffline } from '@/ui/teach/keep-offline';
 import { currentActor } from '../../_http/session';
 
@@ -35,6 +37,7 @@ export default async function Card({
     ]),
   );
   const steps = stepSheets(method, choices, wood, unit);
+  const bodies = await drawnBodies(method, choices, wood, unit);
   return (
     <main className="sun mx-auto min-h-dvh max-w-xl bg-paper p-4 text-ink">
       <h1 className="text-3xl!">{method.name}</h1>
@@ -51,6 +54,14 @@ export default async function Card({
             </span>
             <div>
               <p className="text-2xl leading-snug font-bold">{step.action}</p>
+              {!step.noCut && (
+                <UnionDrawing
+                  drawing={bodies[i]!.right}
+                  width={280}
+                  title={`After step ${i + 1}: ${step.action}`}
+                  className="my-3 max-w-full"
+                />
+              )}
               {step.figures.map((figure) => (
                 <p key={figure.name} className="mt-1 text-2xl tabular-nums">
                   {figure.name} <strong className="text-3xl">{figure.text}</strong>

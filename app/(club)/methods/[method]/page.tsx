@@ -136,7 +136,7 @@ function DrawnForForm({ unit, wood, problem, method, paper, files }: DrawnForFor
         Draw
       </button>
       <p className="flex flex-wrap gap-x-4 gap-y-1 border-t border-line pt-2">
-        <a href={`/api/methods/${method.id}/handout?${files}`}>Handout, two pages</a>
+        <a href={`/api/methods/${method.id}/handout?${files}`}>Handout</a>
         <a href={`/api/methods/${method.id}/template?${files}&format=pdf`}>Cut templates (PDF)</a>
         <a href={`/api/methods/${method.id}/template?${files}&format=svg`}>SVG</a>
         <a href={`/cards/${method.id}?${files}`}>Phone card</a>
