@@ -1,6 +1,6 @@
 import { formatLength, type LengthUnit } from '../units/length';
 import { area, type Label, line, type Path, type Point, ring } from './display-list';
-import { frontOutline, type Place, sideCorners, sideOutline } from './piece-outline';
+import { frontOutline, type Place, sideOutline } from './piece-outline';
 import { type Placer, sideX } from './piece-paint';
 import { depthAt, type PiecesSide, type Piece, type Side } from './workpieces';
 
@@ -27,7 +27,8 @@ export function daylightOf(wrong: Piece, right: Piece): Daylight[] {
 }
 
 function alongSide(wrong: Piece, right: Piece, side: Side): Daylight[] {
-  const [bad, good] = [sideCorners(wrong, side), sideCorners(right, side)];
+  // Tongues stand out of the face that is compared.
+  const [bad, good] = [wrong.cuts[side], right.cuts[side]];
   const heights = [...bad, ...good].map(([y]) => y);
   if (bad.length < 2 || good.length < 2) return [];
   const radius = right.diameter / 2;
@@ -82,8 +83,8 @@ export function paintFault(
     shown.push(area('daylight', outline.map(at.wrong)), line('dimension', from, to), {
       kind: 'label',
       role: 'dimension',
-      at: [to[0] + 1, to[1] + 1],
-      anchor: 'start',
+      at: [to[0] + (aside < 0 ? -1 : 1), to[1] + 1],
+      anchor: aside < 0 ? 'end' : 'start',
       text: `${formatLength(deepest, unit)} of daylight`,
     });
   }

@@ -95,7 +95,8 @@ function faults(
     const x = name === 'stock' ? extents.stockX : extents.scionX;
     if (JSON.stringify(bad) === JSON.stringify(good)) return [];
     const at = { wrong: placer(bad, x), right: over(good, bad, x) };
-    return paintFault(bad, good, at, { view, unit, aside: bad.diameter / 2 + 3 });
+    // Away from the other piece.
+    return paintFault(bad, good, at, { view, unit, aside: (name === 'stock' ? -1 : 1) * (bad.diameter / 2 + 3) });
   });
 }
 
