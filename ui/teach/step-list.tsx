@@ -26,27 +26,32 @@ export function StepList({ steps, bodies, meshes }: StepListProps) {
           className="grid grid-cols-[minmax(0,1fr)] gap-x-6 gap-y-3 border-b border-line py-5 lg:grid-cols-[minmax(0,8fr)_minmax(0,6fr)]"
         >
           <StepDrawings step={step} at={i} body={bodies?.[i] ?? null} />
-          <StepWords step={step} at={i}>
-            {meshes && (
-              <TurnIt
-                from={`${meshes.path}/${step.id}?${meshes.query}`}
-                title={`After step ${i + 1}: ${step.action}`}
-              />
-            )}
-          </StepWords>
+          <div className="flex min-w-0 flex-col gap-4">
+            <StepWords step={step} at={i}>
+              {meshes && (
+                <TurnIt
+                  from={`${meshes.path}/${step.id}?${meshes.query}`}
+                  title={`After step ${i + 1}: ${step.action}`}
+                />
+              )}
+            </StepWords>
+            <GoneWrong step={step} body={bodies?.[i] ?? null} />
+          </div>
         </li>
       ))}
     </ol>
   );
 }
 
-function StepDrawings({ step, at, body }: { step: StepSheet; at: number; body: StepBody | null }) {
-  // Daylight shows where the wood is cut through; other faults as whoever cuts sees them.
-  const lacks = step.wrongDrawing?.items.some(({ role }) => role === 'daylight') ?? false;
-  const wrong = (lacks ? null : body?.wrong) ?? step.wrongDrawing;
+interface OfStep {
+  step: StepSheet;
+  body: StepBody | null;
+}
+
+function StepDrawings({ step, at, body }: OfStep & { at: number }) {
   const after = `After step ${at + 1}: ${step.action}`;
   return (
-    <div className="flex flex-wrap items-stretch gap-3" style={{ minHeight: DRAWN + 40 }}>
+    <div className="flex flex-wrap items-stretch gap-3 self-start" style={{ minHeight: DRAWN + 40 }}>
       {body && <Drawn drawing={body.right} title={`${after}, as you see it`} caption="as you see it" />}
       {!step.noCut && (
         <Drawn
@@ -56,15 +61,18 @@ function StepDrawings({ step, at, body }: { step: StepSheet; at: number; body: S
         />
       )}
       {step.lines && <Drawn drawing={step.lines} title="The lines that must meet" caption="the lines that must meet" />}
-      {wrong && (
-        <Drawn
-          drawing={wrong}
-          title={`Gone wrong: ${step.wrong.what} ${step.wrong.looks}`}
-          caption="gone wrong"
-          wrong
-        />
-      )}
     </div>
+  );
+}
+
+/** Daylight shows where the wood is cut through; other faults as whoever cuts sees them. */
+function GoneWrong({ step, body }: OfStep) {
+  const lacks = step.wrongDrawing?.items.some(({ role }) => role === 'daylight') ?? false;
+  const wrong = (lacks ? null : body?.wrong) ?? step.wrongDrawing;
+  return (
+    wrong && (
+      <Drawn drawing={wrong} title={`Gone wrong: ${step.wrong.what} ${step.wrong.looks}`} caption="gone wrong" wrong />
+    )
   );
 }
 

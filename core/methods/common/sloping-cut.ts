@@ -20,8 +20,12 @@ export interface SlopingCut {
   fitted: (scion: Piece) => Piece;
 }
 
-/** Pieces for a cut `length` long along the slope through both shoots of a pair. */
-export function slopingCut({ stock, scion, stockBark, scionBark }: Wood, length: number, buds: number): SlopingCut {
+/** A slope right through a shoot is longer than the shoot is thick, by this at least. */
+const STEEPEST = 1.06;
+
+/** Pieces for a cut `asked` long along the slope through both shoots of a pair, or the steepest that can be drawn. */
+export function slopingCut({ stock, scion, stockBark, scionBark }: Wood, asked: number, buds: number): SlopingCut {
+  const length = Math.max(asked, STEEPEST * Math.max(stock, scion));
   const rise = { stock: Math.sqrt(length ** 2 - stock ** 2), scion: Math.sqrt(length ** 2 - scion ** 2) };
   const tip = rise.scion + 10 + 11 * buds;
   const onScion = Array.from({ length: buds }, (_, i) => ({
