@@ -117,8 +117,9 @@ export function writeParagraph(
   y: number,
   style: TextStyle & { width: number },
 ): number {
-  const { width: _, ...rest } = style;
   const lines = linesOf(doc, text, style);
-  lines.forEach((line, i) => writeLine(doc, line, x, y + i * style.size * LEADING, rest));
+  // Lines that fit are not cut with an ellipsis.
+  const whole = { ...style, width: undefined };
+  lines.forEach((line, i) => writeLine(doc, line, x, y + i * style.size * LEADING, whole));
   return y + lines.length * style.size * LEADING;
 }
