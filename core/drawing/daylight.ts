@@ -65,6 +65,8 @@ interface ShownOptions {
   unit: LengthUnit;
   /** Across the piece where names of faults stand, mm from its axis. */
   aside: number;
+  /** Height of a line of words, mm. */
+  lineHeight: number;
 }
 
 /** The right piece as a dotted outline over the wrong one; the daylight between them filled, and named by its depth. */
@@ -72,7 +74,7 @@ export function paintFault(
   wrong: Piece,
   right: Piece,
   at: { wrong: Placer; right: Placer },
-  { view, unit, aside }: ShownOptions,
+  { view, unit, aside, lineHeight }: ShownOptions,
 ): (Path | Label)[] {
   const ghost = (view === 'side' ? sideOutline(right) : frontOutline(right).silhouette).map(at.right);
   const shown: (Path | Label)[] = [ring('ghost', ghost)];
@@ -80,13 +82,18 @@ export function paintFault(
   for (const { outline, deepest, at: place } of daylightOf(wrong, right)) {
     const from: Point = at.wrong(place);
     const to: Point = at.wrong([aside, place[1]]);
-    shown.push(area('daylight', outline.map(at.wrong)), line('dimension', from, to), {
-      kind: 'label',
-      role: 'dimension',
-      at: [to[0] + (aside < 0 ? -1 : 1), to[1] + 1],
-      anchor: aside < 0 ? 'end' : 'start',
-      text: `${formatLength(deepest, unit)} of daylight`,
-    });
+    shown.push(
+      area('daylight', outline.map(at.wrong)),
+      line('dimension', from, to),
+      // Two short lines, for the room beside the wood is narrow.
+      ...['daylight', formatLength(deepest, unit)].map((text, i): Label => ({
+        kind: 'label',
+        role: 'dimension',
+        at: [to[0] + Math.sign(aside), to[1] + (i === 0 ? -0.4 : 0.95) * lineHeight],
+        anchor: aside < 0 ? 'end' : 'start',
+        text,
+      })),
+    );
   }
   return shown;
 }

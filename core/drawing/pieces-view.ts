@@ -64,7 +64,7 @@ export function piecesView(pieces: Workpieces, options: PiecesViewOptions): Disp
   items.push(...paintCovers(pieces, { stock: stockAt, scion: scionAt }, { view: options.view, lineHeight }));
   if (options.before && options.pull)
     items.push(...knifePath(options.before, pieces, { stock: stockAt, scion: scionAt }, options));
-  if (options.right) items.push(...faults(pieces, options.right, placer, extents, options));
+  if (options.right) items.push(...faults(pieces, options.right, placer, extents, { ...options, lineHeight }));
   if (!marked)
     items.push(
       ...names(pieces, stockAt, scionAt, height - 2.25 * lineHeight, turned(pieces.scion) && options.view === 'front'),
@@ -85,7 +85,7 @@ function faults(
   right: Workpieces,
   placer: (piece: Piece, x: number) => Placer,
   extents: { stockX: number; scionX: number },
-  { view, unit }: PiecesViewOptions,
+  { view, unit, lineHeight }: PiecesViewOptions & { lineHeight: number },
 ): (Path | Label)[] {
   // Apart, the pieces stand where the wrong ones do: a ghost is set over its own piece.
   const over = (good: Piece, bad: Piece, x: number): Placer =>
@@ -96,7 +96,8 @@ function faults(
     if (JSON.stringify(bad) === JSON.stringify(good)) return [];
     const at = { wrong: placer(bad, x), right: over(good, bad, x) };
     // Away from the other piece.
-    return paintFault(bad, good, at, { view, unit, aside: (name === 'stock' ? -1 : 1) * (bad.diameter / 2 + 3) });
+    const aside = (name === 'stock' ? -1 : 1) * (bad.diameter / 2 + 3);
+    return paintFault(bad, good, at, { view, unit, aside, lineHeight });
   });
 }
 
