@@ -58,7 +58,7 @@ export function threeQuarterView(pieces: Workpieces, { unit, before, pull }: Thr
   const project = (p: Place3): Point => [dot(LOOK.right, p) - map.left, map.top - dot(LOOK.up, p)];
   const lineHeight = ((reach.high - reach.low) * LINE) / (1 - 5 * LINE);
   // Names of what is put on stand in a lane on the left.
-  const margin = (pieces.covers.length > 0 ? 5 : 1.5) * lineHeight;
+  const margin = (pieces.covers.length > 0 ? 5 : 2.2) * lineHeight;
   const shift = ([x, y]: Point): Point => [x + margin, y + 1.6 * lineHeight];
   const placers = placersOf(pieces, frames, (p) => shift(project(p)));
   const items: (Path | Label)[] = [
@@ -154,8 +154,8 @@ function roleOf(placed: readonly Placed[], label: number): Role {
   const { shows, shape } = solidsOf(placed[body]!.body)[solid]!;
   const grown = solid < placed[body]!.body.grown.length;
   const onCut = (['cut-bark', 'wood', 'pith'] as const)[layer as 0 | 1 | 2];
-  if (face === BUT_FACE) return shows === 'flap' ? 'flap' : 'wood';
   if (shows === 'wrap' || shows === 'seal') return shows;
+  if (face === BUT_FACE) return shows === 'flap' ? 'flap' : 'wood';
   if (shows === 'bark') return grown && shape.kind === 'lathe' && solid === 0 && isEnd(face) ? onCut : 'bark';
   if (shows === 'cut' || shows === 'bared') return onCut;
   return shows === 'kerf' ? 'kerf' : shows === 'bud' ? 'bud' : 'flap';

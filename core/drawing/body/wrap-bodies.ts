@@ -3,10 +3,13 @@ import type { Cover, Workpieces } from '../workpieces';
 import { type DepthMap, type Placed, seenAs } from './depth-map';
 import { dot, type Frame, into, outOf, type Place3 } from './frame';
 import type { Look } from './ready-solid';
-import { rod } from './solid';
+import { rod, type Solid } from './solid';
 
 /** How thick a wrap lies, mm. */
 const THICK = 0.5;
+/** How thick a seal lies on an end, and what keeps two surfaces from being one, mm. */
+const SEAL = 0.4;
+const THIN = 0.05;
 /** What may stand out of a round wrap, mm: a bud does; a scion that leans out is wrapped with it, which is no round. */
 const STANDS_OUT = 1.6;
 /** From one turn to the next, mm. */
@@ -29,7 +32,15 @@ export function wrapBodies(pieces: Workpieces, frames: Record<Cover['on'], Frame
     const { scion, joined } = pieces;
     const beside = joined && cover.on === 'stock' && scion.pose.y + scion.foot < cover.to;
     if (beside && Math.abs(scion.pose.u) + scion.diameter / 2 > radius + STANDS_OUT) return [];
-    const round = { shape: rod(cover.from, cover.to, radius), shows: cover.kind === 'seal' ? 'seal' : 'wrap' } as const;
+    // A wrap is open at its ends; a seal lies over the end as well.
+    const seal = cover.kind === 'seal';
+    const round: Solid = seal
+      ? { shape: rod(cover.from, cover.to + SEAL, radius), shows: 'seal' }
+      : {
+          shape: rod(cover.from, cover.to - THIN, radius),
+          shows: 'wrap',
+          but: [rod(cover.from - 1, cover.to + 1, piece.diameter / 2 - THIN)],
+        };
     const layers = { bark: radius, wood: 0, pith: 0 };
     return [{ cover, radius, frame: frames[cover.on], body: { grown: [round], cut: [], folded: [], layers } }];
   });

@@ -25,7 +25,7 @@ export const splice: Method = {
   purpose: 'Two plain sloping cuts, for wood too thin, soft or pithy to carry a tongue.',
   use: {
     seasons: [{ name: 'late winter to early spring', phase: 'waking', from: '02-01', to: '04-20', wood: ['dormant'] }],
-    when: 'Late winter and early spring at the bench, the scion fully dormant. Bark need not slip.',
+    when: 'Late winter and early spring at the bench, before the scion is in leaf. Bark need not slip.',
     bark: 'need not slip',
     scion: 'dormant, two buds',
     stock: { from: 4, to: 12 },

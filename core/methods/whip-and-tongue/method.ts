@@ -28,7 +28,7 @@ export const whipAndTongue: Method = {
   purpose: 'Joins a dormant scion to a stock of its own thickness. The tongues hold the faces while both hands wrap.',
   use: {
     seasons: [{ name: 'late winter to early spring', phase: 'waking', from: '02-01', to: '04-20', wood: ['dormant'] }],
-    when: 'Late winter and early spring, the scion fully dormant. Bark need not slip.',
+    when: 'Late winter and early spring, before the scion is in leaf. Bark need not slip.',
     bark: 'need not slip',
     scion: 'dormant, two buds',
     stock: { from: 6, to: 20 },
