@@ -53,12 +53,13 @@ test('one’s own password is changed, sessions are listed, and signing out else
   const other = await elsewhere.newPage();
   await signInByHand(other, 'assistant');
   await signInByHand(page, 'assistant');
-  await page
-    .getByRole('button', { name: 'Joss Pelling' })
-    .or(page.getByRole('button', { name: /^Joss/ }))
-    .first()
-    .click();
-  await page.getByRole('menuitem', { name: 'Your account' }).click();
+  const account = page.getByRole('menuitem', { name: 'Your account' });
+  // A page that has just come may not yet hear its buttons.
+  await expect(async () => {
+    await page.getByRole('button', { name: 'Joss Pelling' }).click();
+    await expect(account).toBeVisible({ timeout: 2000 });
+  }).toPass();
+  await account.click();
   await expect(page.getByRole('heading', { name: 'Where you are signed in' })).toBeVisible();
   await expect(page.getByText('this one')).toHaveCount(1);
   await page.getByRole('button', { name: 'Sign out everywhere else' }).click();
