@@ -1,20 +1,17 @@
-import { ROUNDING } from '@/core/units/tolerance';
 import { formatLength, type LengthUnit } from '../units/length';
 import { paintCovers } from './cover-paint';
 import { area, line, type Anchor, type DisplayList, type Label, type Path, type Point } from './display-list';
 import type { Place } from './piece-outline';
 import { paintFault } from './daylight';
-import { scaleBar } from './scale-bar';
+import { LINE_SHARE, scaleBar } from './scale-bar';
 import type { StepFigure } from './step-figure';
-import type { PiecesSide, Piece, Spot, Workpieces } from './workpieces';
+import { faceAway, type PiecesSide, type Piece, type Spot, type Workpieces } from './workpieces';
 import { paintPiece, type Placer } from './piece-paint';
 import { knifePath } from './knife-strokes';
 import type { PiecesViewOptions } from './pieces-view-options';
 /** Between pieces that are not joined, mm. */
 const APART = 16;
 const MARGIN = 15;
-/** Height of a line of words as a share of the drawing's, at the sizes it is shown. */
-const LINE = 0.046;
 
 /**
  * The pieces to scale, in a cut through their axis seen from the side, or from the front. Green
@@ -23,8 +20,8 @@ const LINE = 0.046;
  */
 export function piecesView(pieces: Workpieces, options: PiecesViewOptions): DisplayList {
   const { low, high } = heightsOf(pieces);
-  const tall = (high - low) / (1 - 5 * LINE);
-  const lineHeight = tall * LINE;
+  const tall = (high - low) / (1 - 5 * LINE_SHARE);
+  const lineHeight = tall * LINE_SHARE;
   const dimensioned =
     (options.figures ?? options.roomFor)?.filter(({ dimension }) => dimension?.view === options.view) ?? [];
   // Words never lie on wood: a dimension between the pieces pushes them apart.
@@ -51,14 +48,12 @@ export function piecesView(pieces: Workpieces, options: PiecesViewOptions): Disp
   const stockAt = placer(pieces.stock, extents.stockX);
   const scionAt = placer(pieces.scion, extents.scionX);
   const items: (Path | Label)[] = [];
-  // A scion whose cut face lies on the stock is turned round while it is still in the hand, so that the face shows.
-  const turned = (piece: Piece): boolean =>
-    !pieces.joined && piece.cuts.back.length > 0 && piece.cuts.back.at(-1)![0] < piece.top - ROUNDING;
+  const turned = faceAway(pieces, pieces.scion);
 
   items.push(...paintPiece(pieces.stock, stockAt, options.view, 'front'));
   if (pieces.second)
     items.push(...paintPiece(pieces.second, placer(pieces.second, extents.scionX), options.view, 'front'));
-  items.push(...paintPiece(pieces.scion, scionAt, options.view, turned(pieces.scion) ? 'back' : 'front'));
+  items.push(...paintPiece(pieces.scion, scionAt, options.view, turned ? 'back' : 'front'));
   if (options.view === 'front') items.push(...flapsOf(pieces.stock, stockAt), ...lipsOf(pieces.stock, stockAt));
   else items.push(...sideFlaps(pieces.stock, stockAt));
   items.push(...paintCovers(pieces, { stock: stockAt, scion: scionAt }, { view: options.view, lineHeight }));
@@ -66,9 +61,7 @@ export function piecesView(pieces: Workpieces, options: PiecesViewOptions): Disp
     items.push(...knifePath(options.before, pieces, { stock: stockAt, scion: scionAt }, options));
   if (options.right) items.push(...faults(pieces, options.right, placer, extents, { ...options, lineHeight }));
   if (!marked)
-    items.push(
-      ...names(pieces, stockAt, scionAt, height - 2.25 * lineHeight, turned(pieces.scion) && options.view === 'front'),
-    );
+    items.push(...names(pieces, stockAt, scionAt, height - 2.25 * lineHeight, turned && options.view === 'front'));
   for (const figure of options.figures ?? []) {
     if (figure.dimension?.view === options.view)
       items.push(...dimension(figure, figure.dimension.piece === 'stock' ? stockAt : scionAt, options.unit));

@@ -1,6 +1,9 @@
 import { line, type Label, type Path, type Point } from './display-list';
 import type { LengthUnit } from '../units/length';
 
+/** Height of a line of words as a share of the drawing's, at the sizes it is shown. */
+export const LINE_SHARE = 0.046;
+
 /** A scale bar of 10 mm, or half an inch, its left end at `at`; its words one line, mm, below. */
 export function scaleBar(at: Point, unit: LengthUnit, lineHeight = 2.4): (Path | Label)[] {
   const [x, y] = at;

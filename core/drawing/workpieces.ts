@@ -171,3 +171,9 @@ export function depthAt(corners: Vertex[], y: number): number {
 export function chord(outer: number, radius: number, depth: number): number {
   return Math.sqrt(Math.max(0, radius * radius - (outer - depth) ** 2));
 }
+
+/** Whether a scion's cut face looks away: in the hand it is turned round then, so that the face shows. */
+export function faceAway({ joined, stock }: Workpieces, piece: Piece): boolean {
+  const last = piece.cuts.back.at(-1);
+  return !joined && piece !== stock && last !== undefined && last[0] < piece.top - ROUNDING;
+}

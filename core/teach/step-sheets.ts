@@ -25,8 +25,6 @@ export interface StepSheet {
   /** The pieces after the step, and the view of them. */
   drawing: DisplayList;
   view: 'side' | 'front';
-  /** The same pieces in the other view. */
-  other: DisplayList;
   /** The same when it goes wrong, where that can be drawn. */
   wrongDrawing: DisplayList | null;
   /** The lines that must meet, where the step joins the pieces. */
@@ -60,7 +58,6 @@ export function stepSheets(method: Method, choices: Choices, wood: Wood, unit: L
         range: rangeOf(figure, unit),
       })),
       drawing: piecesView(pieces[i + 1]!, { ...options, figures: step.figures }),
-      other: piecesView(pieces[i + 1]!, { view: step.view === 'side' ? 'front' : 'side', unit, figures: step.figures }),
       wrongDrawing: step.spoil
         ? piecesView(step.spoil(pieces[i]!), { ...options, roomFor: step.figures, right: pieces[i + 1]! })
         : null,

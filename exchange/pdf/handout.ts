@@ -58,10 +58,11 @@ export function handoutPdf(handout: Handout, paper: Paper): Promise<Buffer> {
       size: WORDS,
       width: (width - 2 * EDGE) * MM,
     });
-    let [page, column, y] = [1, 0, TOP.first * MM];
+    let [page, column, top] = [1, 0, TOP.first * MM];
+    let y = top;
     const end = (height - BOTTOM) * MM;
     for (const { height: tall, paint } of blocks) {
-      if (y + tall > end && y > TOP.first * MM) {
+      if (y + tall > end && y > top) {
         column++;
         if (column > 1) {
           foot(doc, handout, page, width, height);
@@ -69,7 +70,8 @@ export function handoutPdf(handout: Handout, paper: Paper): Promise<Buffer> {
           page++;
           column = 0;
         }
-        y = (page === 1 ? TOP.first : TOP.other) * MM;
+        top = (page === 1 ? TOP.first : TOP.other) * MM;
+        y = top;
       }
       paint(EDGE * MM + column * (wide + GUTTER * MM), y);
       y += tall;

@@ -1,25 +1,39 @@
-import { LRUCache } from 'lru-cache';
 import { setImmediate } from 'node:timers/promises';
 import type { Method, Wood } from '@/core/methods/method';
 import type { Choices } from '@/core/methods/school';
 import { type StepBody, stepBodies } from '@/core/teach/step-bodies';
 import type { LengthUnit } from '@/core/units/length';
+import { keepLatest } from '@/server/platform/keep-latest';
 
 /** Drawings of so many methods are kept, each about half a megabyte. */
-const drawn = new LRUCache<string, Promise<StepBody[]>>({ max: 60 });
+const drawn = keepLatest<StepBody[]>(60);
+
+const keyOf = (method: Method, choices: Choices, wood: Wood, unit: LengthUnit): unknown => [
+  method.id,
+  method.schools.map(({ id }) => choices[id] ?? ''),
+  wood,
+  unit,
+];
 
 /**
  * The steps of a method drawn as bodies; drawn once for all who ask for the same wood and schools, and step by step,
  * so that others are answered in between.
  */
 export function drawnBodies(method: Method, choices: Choices, wood: Wood, unit: LengthUnit): Promise<StepBody[]> {
-  const key = JSON.stringify([method.id, method.schools.map(({ id }) => choices[id] ?? ''), wood, unit]);
-  const known = drawn.get(key);
-  if (known) return known;
-  const drawing = drawOneByOne(stepBodies(method, choices, wood, unit));
-  drawn.set(key, drawing);
-  drawing.catch(() => drawn.delete(key));
-  return drawing;
+  return drawn.get(keyOf(method, choices, wood, unit), () => drawOneByOne(stepBodies(method, choices, wood, unit)));
+}
+
+/**
+ * The same for whoever is not signed in: what a member has had drawn, else null. Drawing is dear, and nobody outside
+ * may have the server do it for any caliper they think of.
+ */
+export function bodiesDrawnAlready(
+  method: Method,
+  choices: Choices,
+  wood: Wood,
+  unit: LengthUnit,
+): Promise<StepBody[]> | null {
+  return drawn.peek(keyOf(method, choices, wood, unit));
 }
 
 async function drawOneByOne(steps: readonly (() => StepBody)[]): Promise<StepBody[]> {

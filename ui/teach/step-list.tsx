@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { shownWrong } from '@/core/teach/shown-wrong';
 import type { StepBody } from '@/core/teach/step-bodies';
 import type { StepSheet } from '@/core/teach/step-sheets';
 import { UnionDrawing } from '@/ui/kit/union/union-drawing';
@@ -65,13 +66,16 @@ function StepDrawings({ step, at, body }: OfStep & { at: number }) {
   );
 }
 
-/** Daylight shows where the wood is cut through; other faults as whoever cuts sees them. */
 function GoneWrong({ step, body }: OfStep) {
-  const lacks = step.wrongDrawing?.items.some(({ role }) => role === 'daylight') ?? false;
-  const wrong = (lacks ? null : body?.wrong) ?? step.wrongDrawing;
+  const shown = shownWrong(step, body);
   return (
-    wrong && (
-      <Drawn drawing={wrong} title={`Gone wrong: ${step.wrong.what} ${step.wrong.looks}`} caption="gone wrong" wrong />
+    shown && (
+      <Drawn
+        drawing={shown.wrong}
+        title={`Gone wrong: ${step.wrong.what} ${step.wrong.looks}`}
+        caption="gone wrong"
+        wrong
+      />
     )
   );
 }

@@ -2,6 +2,7 @@
 
 import { useEffect, useState } from 'react';
 import type { DayStep } from '@/core/teach/day-steps';
+import { shownWrong } from '@/core/teach/shown-wrong';
 import type { StepSheet } from '@/core/teach/step-sheets';
 import type { TeachingState } from '@/core/teach/teaching-state';
 import { UnionDrawing } from '@/ui/kit/union/union-drawing';
@@ -97,20 +98,14 @@ interface DrawingsProps {
 /** The step's drawings: as whoever cuts sees it, and cut through; or right beside wrong. */
 export function Drawings({ state, step, at }: DrawingsProps) {
   const both = state.panel === 'both';
-  // Daylight shows best where the wood is cut through, right and wrong to one scale.
-  const lacks = step.wrongDrawing?.items.some(({ role }) => role === 'daylight') ?? false;
-  const wrong = (lacks ? null : step.body?.wrong) ?? step.wrongDrawing;
-  const seen = step.body?.right ?? step.other;
+  const gone = shownWrong(step, step.body);
+  const seen = step.body?.right ?? step.drawing;
   return (
     <div
       className={`mt-[1.5vh] grid min-h-0 gap-[2vw] ${both ? 'grid-cols-[minmax(0,1fr)_minmax(0,1fr)_22vw]' : 'grid-cols-[minmax(0,1fr)_30vw]'}`}
     >
       {both ? (
-        <Panel
-          drawing={wrong === step.wrongDrawing ? step.drawing : seen}
-          title={`After step ${at + 1}`}
-          caption="Right"
-        />
+        <Panel drawing={gone?.right ?? seen} title={`After step ${at + 1}`} caption="Right" />
       ) : (
         <div className="flex min-h-0 min-w-0 gap-[1vw]">
           <Panel drawing={seen} title={`After step ${at + 1}, as you see it`} caption="as you see it" />
@@ -124,8 +119,8 @@ export function Drawings({ state, step, at }: DrawingsProps) {
         </div>
       )}
       {both &&
-        (wrong ? (
-          <Panel drawing={wrong} title={`Wrong: ${step.wrong.what}`} caption="Wrong" wrong />
+        (gone ? (
+          <Panel drawing={gone.wrong} title={`Wrong: ${step.wrong.what}`} caption="Wrong" wrong />
         ) : (
           <div className="grid place-content-center border-4 border-dashed border-muted p-[2vw] text-center">
             <p className="text-[3vh] font-bold">Wrong</p>

@@ -5,7 +5,7 @@ import { type Choices, chosen } from '@/core/methods/school';
 import { fittingWood } from '@/core/teach/fitting-wood';
 import { STOCK_RANGES } from '@/core/methods/stock-ranges';
 import { stepSheets } from '@/core/teach/step-sheets';
-import { drawnBodies } from '@/server/teach/drawn-bodies';
+import { bodiesDrawnAlready, drawnBodies } from '@/server/teach/drawn-bodies';
 import { UnionDrawing } from '@/ui/kit/union/union-drawing';
 import { KeepOffline } from '@/ui/teach/keep-offline';
 import { currentActor } from '../../_http/session';
@@ -28,7 +28,8 @@ export default async function Card({
   if (!method) notFound();
   const asked = (name: string): number | null =>
     typeof query[name] === 'string' && query[name] !== '' ? Number(query[name]) : null;
-  const unit = query.unit === 'in' || (await currentActor())?.lengthUnit === 'in' ? 'in' : 'mm';
+  const actor = await currentActor();
+  const unit = query.unit === 'in' || actor?.lengthUnit === 'in' ? 'in' : 'mm';
   const { wood, problem } = fittingWood(method, { stock: asked('stock'), scion: asked('scion') }, unit, STOCK_RANGES);
   const choices: Choices = Object.fromEntries(
     method.schools.map((question) => [
@@ -37,7 +38,7 @@ export default async function Card({
     ]),
   );
   const steps = stepSheets(method, choices, wood, unit);
-  const bodies = await drawnBodies(method, choices, wood, unit);
+  const bodies = await (actor ? drawnBodies : bodiesDrawnAlready)(method, choices, wood, unit);
   return (
     <main className="sun mx-auto min-h-dvh max-w-xl bg-paper p-4 text-ink">
       <h1 className="text-3xl!">{method.name}</h1>
@@ -56,7 +57,7 @@ export default async function Card({
               <p className="text-2xl leading-snug font-bold">{step.action}</p>
               {!step.noCut && (
                 <UnionDrawing
-                  drawing={bodies[i]!.right}
+                  drawing={bodies?.[i]?.right ?? step.drawing}
                   width={280}
                   title={`After step ${i + 1}: ${step.action}`}
                   className="my-3 max-w-full"

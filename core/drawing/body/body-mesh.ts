@@ -23,19 +23,27 @@ let loading: Promise<ManifoldToplevel> | null = null;
 
 /** The kept library that joins and cuts meshes; it has to be loaded before the first one is made. */
 export function meshKernel(): Promise<ManifoldToplevel> {
-  loading ??= Module().then((kernel) => {
-    kernel.setup();
-    return kernel;
-  });
+  loading ??= Module().then(
+    (kernel) => {
+      kernel.setup();
+      return kernel;
+    },
+    (problem: unknown) => {
+      loading = null;
+      throw problem;
+    },
+  );
   return loading;
 }
 
 /** A whole body as one closed mesh. */
 export function bodyMesh(kernel: ManifoldToplevel, body: Body): Mesh {
-  const { whole, done } = solidOf(kernel, body);
-  const mesh = meshOf(whole);
-  done();
-  return mesh;
+  return giveBack((keep) => {
+    const make = maker(kernel, keep);
+    const grown = keep(kernel.Manifold.union(body.grown.map(make)));
+    const left = keep(kernel.Manifold.difference([grown, ...body.cut.map(make)]));
+    return meshOf(keep(kernel.Manifold.union([left, ...body.folded.map(make)])));
+  });
 }
 
 /** Volume of a body's mesh, mm³. */
@@ -53,59 +61,54 @@ export function meshVolume({ places, triangles }: Mesh): number {
 
 /** A body told apart by what it is made of, each part a closed mesh; parts that were cut away altogether are left out. */
 export function layerMeshes(kernel: ManifoldToplevel, body: Body): { layer: Layer; mesh: Mesh }[] {
-  const { layers } = body;
-  const kept = keeper();
-  const { make } = makers(kernel, kept.keep);
-  const shoot = kept.keep(kernel.Manifold.union(body.grown.filter(({ shows }) => shows === 'bark').map(make)));
-  const buds = body.grown.filter(({ shows }) => shows === 'bud').map(make);
-  const cuts = body.cut.map(make);
+  return giveBack((keep) =>
+    layersOf(kernel, keep, body).flatMap(([layer, part]) => (part.isEmpty() ? [] : [{ layer, mesh: meshOf(part) }])),
+  );
+}
+
+function layersOf(kernel: ManifoldToplevel, keep: Keep, { grown, cut, folded, layers }: Body): [Layer, Manifold][] {
+  const make = maker(kernel, keep);
+  const shoot = keep(kernel.Manifold.union(grown.filter(({ shows }) => shows === 'bark').map(make)));
+  const buds = grown.filter(({ shows }) => shows === 'bud').map(make);
+  const cuts = cut.map(make);
   const less = (solid: Manifold, more: Manifold[] = []): Manifold =>
-    kept.keep(kernel.Manifold.difference([solid, ...cuts, ...more]));
-  const within = (radius: number): Manifold => make({ shape: rod(...reachOf(body), radius), shows: 'cut' });
+    keep(kernel.Manifold.difference([solid, ...cuts, ...more]));
+  const within = (radius: number): Manifold => make({ shape: rod(...reachOf(grown), radius), shows: 'cut' });
   const [wood, green, pith] = [within(layers.wood), within(layers.wood + GREEN), within(layers.pith)];
-  const inner = (outer: Manifold, hole?: Manifold): Manifold =>
-    less(kept.keep(shoot.intersect(outer)), hole ? [hole] : []);
-  const parts: [Layer, Manifold][] = [
+  const inner = (outer: Manifold, hole: Manifold[] = []): Manifold => less(keep(shoot.intersect(outer)), hole);
+  return [
     ['bark', less(shoot, [green])],
-    ['green', inner(green, wood)],
-    ['wood', inner(wood, pith)],
+    ['green', inner(green, [wood])],
+    ['wood', inner(wood, [pith])],
     ['pith', inner(pith)],
     ...buds.map((bud): [Layer, Manifold] => ['bud', less(bud, [shoot])]),
-    ...body.folded.map((solid): [Layer, Manifold] => ['flap', make(solid)]),
+    ...folded.map((solid): [Layer, Manifold] => ['flap', make(solid)]),
   ];
-  const meshes = parts.flatMap(([layer, part]) => (part.isEmpty() ? [] : [{ layer, mesh: meshOf(part) }]));
-  kept.done();
-  return meshes;
 }
 
-function reachOf({ grown }: Body): [number, number] {
-  const { shape } = grown[0]!;
-  if (shape.kind !== 'lathe') throw new Error('A body grows round an axis.');
-  return [shape.profile[0]![0] - 1, shape.profile.at(-1)![0] + 1];
+function reachOf([shoot]: readonly Solid[]): [number, number] {
+  if (shoot?.shape.kind !== 'lathe') throw new Error('A body grows round an axis.');
+  const { profile } = shoot.shape;
+  return [profile[0]![0] - 1, profile.at(-1)![0] + 1];
 }
 
-/** The library's objects live outside the collector's reach: each is given back when a mesh is made. */
-function keeper(): { keep: <T extends { delete: () => void }>(made: T) => T; done: () => void } {
+type Keep = <T extends { delete: () => void }>(made: T) => T;
+
+/** The library's objects live outside the collector's reach: what is kept meanwhile is given back in any case. */
+function giveBack<Result>(work: (keep: Keep) => Result): Result {
   const all: { delete: () => void }[] = [];
-  return {
-    keep: (made) => {
+  try {
+    return work((made) => {
       all.push(made);
       return made;
-    },
-    done: () => all.forEach((made) => made.delete()),
-  };
+    });
+  } finally {
+    all.forEach((made) => made.delete());
+  }
 }
 
-function solidOf(kernel: ManifoldToplevel, body: Body): { whole: Manifold; done: () => void } {
-  const kept = keeper();
-  const { make } = makers(kernel, kept.keep);
-  const grown = kept.keep(kernel.Manifold.union(body.grown.map(make)));
-  const left = kept.keep(kernel.Manifold.difference([grown, ...body.cut.map(make)]));
-  const whole = kept.keep(kernel.Manifold.union([left, ...body.folded.map(make)]));
-  return { whole, done: kept.done };
-}
-
-function makers(kernel: ManifoldToplevel, keep: <T extends { delete: () => void }>(made: T) => T) {
+/** Makes the library's solid of one of ours. */
+function maker(kernel: ManifoldToplevel, keep: Keep): (solid: Solid) => Manifold {
   const lathe = ({ profile }: Lathe): Manifold => {
     const outline: Vec2[] = [
       [0, profile[0]![0]],
@@ -133,11 +136,10 @@ function makers(kernel: ManifoldToplevel, keep: <T extends { delete: () => void 
     );
   };
   const shaped = (shape: Lathe | Prism): Manifold => (shape.kind === 'lathe' ? lathe(shape) : prism(shape));
-  const make = ({ shape, but, frame }: Solid): Manifold => {
+  return ({ shape, but, frame }) => {
     const solid = but ? keep(kernel.Manifold.difference([shaped(shape), ...but.map(shaped)])) : shaped(shape);
     return frame ? keep(set(solid, frame)) : solid;
   };
-  return { make };
 }
 
 function set(solid: Manifold, { at, axes: [u, w, y] }: Frame): Manifold {

@@ -1,7 +1,8 @@
-import type { Frame } from './frame';
+import type { Point } from '../display-list';
+import { dot, type Frame, type Place3 } from './frame';
 import { FOOT, noSpans, type Spans, TOP } from './ray-spans';
 import { BUT_FACE, type Look, type Ready, readied, throughSolid } from './ready-solid';
-import type { Body, Solid } from './solid';
+import { type Body, rod, type Solid } from './solid';
 
 /** A body and where it lies. */
 export interface Placed {
@@ -23,15 +24,13 @@ export interface DepthMap {
   depth: Float32Array;
 }
 
-/** Layers of a cut face from the outside inwards. */
-export const LAYERS = ['bark', 'wood', 'pith'] as const;
-
 /** What a number of the map stands for. */
 export interface Seen {
   body: number;
   solid: number;
   face: number;
-  layer: number;
+  /** Layer of a cut face from the outside inwards: bark, wood, pith. */
+  layer: 0 | 1 | 2;
 }
 
 const FACES = 64;
@@ -44,7 +43,7 @@ const numberOf = (body: number, solid: number, face: number, layer: number): num
 export function seenAs(label: number): Seen {
   const at = label - 1;
   return {
-    layer: at % 4,
+    layer: (at % 4) as Seen['layer'],
     face: Math.floor(at / 4) % FACES,
     solid: Math.floor(at / (4 * FACES)) % SOLIDS,
     body: Math.floor(at / (4 * FACES * SOLIDS)),
@@ -78,12 +77,11 @@ const MARGIN = 1;
 
 /** Looks at placed bodies, spot by spot: the nearest face wins. */
 export function depthMap(placed: readonly Placed[], look: Look, reach = reachOf(placed, look)): DepthMap {
-  const margin = MARGIN;
-  const area = (reach.right - reach.left + 2 * margin) * (reach.high - reach.low + 2 * margin);
+  const area = (reach.right - reach.left + 2 * MARGIN) * (reach.high - reach.low + 2 * MARGIN);
   const scale = Math.min(FINEST, Math.sqrt(MOST_SPOTS / area));
-  const [left, top] = [reach.left - margin, reach.high + margin];
-  const wide = Math.ceil((reach.right + margin - left) * scale);
-  const high = Math.ceil((top - reach.low + margin) * scale);
+  const [left, top] = [reach.left - MARGIN, reach.high + MARGIN];
+  const wide = Math.ceil((reach.right + MARGIN - left) * scale);
+  const high = Math.ceil((top - reach.low + MARGIN) * scale);
   const map: DepthMap = {
     wide,
     high,
@@ -95,6 +93,19 @@ export function depthMap(placed: readonly Placed[], look: Look, reach = reachOf(
   };
   placed.forEach((body, i) => lookAt(body, i, look, map));
   return map;
+}
+
+/** How far a place may lie behind what is seen there and still be seen, mm. */
+const BEHIND = 0.7;
+
+/** Where a place is in a picture, mm from its left upper corner, and what is seen there; null where it is hidden. */
+export function seenPlace(map: DepthMap, look: Look, place: Place3): { at: Point; seen: Seen } | null {
+  const [x, y] = [dot(look.right, place) - map.left, map.top - dot(look.up, place)];
+  const [column, row] = [Math.floor(x * map.scale), Math.floor(y * map.scale)];
+  if (column < 0 || row < 0 || column >= map.wide || row >= map.high) return null;
+  const spot = row * map.wide + column;
+  const hidden = map.label[spot] === 0 || map.depth[spot]! - dot(look.near, place) > BEHIND;
+  return hidden ? null : { at: [x, y], seen: seenAs(map.label[spot]!) };
 }
 
 const inside = noSpans();
@@ -109,20 +120,7 @@ function lookAt({ body, frame }: Placed, index: number, look: Look, map: DepthMa
   const x1 = Math.min(map.wide - 1, Math.ceil((Math.max(...shown.map((box) => box.right)) - left) * scale));
   const y0 = Math.max(0, Math.floor((top - Math.max(...shown.map((box) => box.high))) * scale));
   const y1 = Math.min(map.high - 1, Math.ceil((top - Math.min(...shown.map((box) => box.low))) * scale));
-  const radial = readied(
-    {
-      shape: {
-        kind: 'lathe',
-        profile: [
-          [0, 1],
-          [1, 1],
-        ],
-      },
-      shows: 'bark',
-    },
-    frame,
-    look,
-  );
+  const radial = readied({ shape: rod(0, 1, 1), shows: 'bark' }, frame, look);
   for (let row = y0; row <= y1; row++) {
     const y = top - (row + 0.5) / scale;
     const looked = { ready, onRow: ready.map(({ box }) => y >= box.low && y <= box.high), cutsFrom, foldedFrom };

@@ -82,7 +82,7 @@ function flapsOf({ flaps, diameter, bark }: Piece): Solid[] {
       shape: rod(foot, foot + length, radius),
       shows: 'flap',
       frame: aboutUpright(45),
-      but: [rod(foot - 1, foot + length + 1, radius - bark), slit('w'), { ...slit('u') }],
+      but: [rod(foot - 1, foot + length + 1, radius - bark), slit('w'), slit('u')],
     },
   ];
 }

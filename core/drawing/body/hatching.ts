@@ -1,14 +1,12 @@
 import { line, type Path, type Point } from '../display-list';
-import { type DepthMap, type Placed, seenAs, solidsOf } from './depth-map';
-import { dot, into, outOf, type Place3 } from './frame';
+import { type DepthMap, type Placed, seenPlace, solidsOf } from './depth-map';
+import { into, outOf, type Place3 } from './frame';
 import type { Look } from './ready-solid';
 
 /** Where lines run along a shoot, degrees from straight before whoever looks towards the shaded right. */
 const LINES = [-80, -68, 18, 32, 44, 54, 62, 69, 75, 80, 84];
 /** How long the strokes of a line are, and how far apart, mm; the shaded side has the longer ones. */
 const STROKE = { long: 16, short: 7, gap: 2.2 };
-/** How far a place may lie behind what is seen there and still be seen, mm. */
-const BEHIND = 0.7;
 const STEP = 0.6;
 
 /**
@@ -24,14 +22,9 @@ export function hatching({ body, frame }: Placed, index: number, look: Look, map
   const towards: Place3 = [horizontal[0] / length, horizontal[1] / length, 0];
   const right = into({ at: [0, 0, 0], axes: frame.axes }, look.right);
   const shown = (p: Place3): Point | null => {
-    const place = outOf(frame, p);
-    const [x, y, z] = [dot(look.right, place) - map.left, map.top - dot(look.up, place), dot(look.near, place)];
-    const [column, row] = [Math.floor(x * map.scale), Math.floor(y * map.scale)];
-    if (column < 0 || row < 0 || column >= map.wide || row >= map.high) return null;
-    const at = row * map.wide + column;
-    if (map.label[at] === 0 || map.depth[at]! - z > BEHIND) return null;
-    const seen = seenAs(map.label[at]!);
-    return seen.body === index && seen.face === 0 && solids[seen.solid]!.shows === 'bark' ? [x, y] : null;
+    const found = seenPlace(map, look, outOf(frame, p));
+    const bark = found?.seen.body === index && found.seen.face === 0 && solids[found.seen.solid]!.shows === 'bark';
+    return found && bark ? found.at : null;
   };
   const radiusAt = (y: number): number => {
     const i = Math.max(

@@ -1,13 +1,12 @@
-import { ROUNDING } from '@/core/units/tolerance';
 import type { LengthUnit } from '../../units/length';
 import { paintCovers } from '../cover-paint';
 import { area, type DisplayList, type Label, line, type Path, type Point, ring, type Role } from '../display-list';
 import { knifePath } from '../knife-strokes';
 import type { Place } from '../piece-outline';
-import { scaleBar } from '../scale-bar';
-import type { Piece, Workpieces } from '../workpieces';
+import { LINE_SHARE, scaleBar } from '../scale-bar';
+import { faceAway, type Piece, type Workpieces } from '../workpieces';
 import { type DepthMap, depthMap, isEnd, type Placed, reachOf, seenAs, solidsOf } from './depth-map';
-import { aboutUpright, dot, type Frame, leant, outOf, type Place3, within } from './frame';
+import { aboutUpright, dot, type Frame, leant, outOf, type Place3 } from './frame';
 import { hatching } from './hatching';
 import { BUT_FACE, type Look } from './ready-solid';
 import { pieceBody } from './piece-body';
@@ -19,8 +18,6 @@ const BESIDE = 38;
 const ABOVE = 22;
 /** Between pieces that are not joined, mm. */
 const APART = 13;
-/** Height of a line of words as a share of the drawing's. */
-const LINE = 0.046;
 
 export interface ThreeQuarterOptions {
   unit: LengthUnit;
@@ -31,17 +28,15 @@ export interface ThreeQuarterOptions {
 }
 
 /** From before the left shoulder of whoever holds the pieces, and somewhat from above. */
-export function threeQuarterLook(beside = BESIDE, above = ABOVE): Look {
-  const [a, e] = [(beside * Math.PI) / 180, (above * Math.PI) / 180];
+const LOOK = ((): Look => {
+  const [a, e] = [(BESIDE * Math.PI) / 180, (ABOVE * Math.PI) / 180];
   const [cosA, sinA, cosE, sinE] = [Math.cos(a), Math.sin(a), Math.cos(e), Math.sin(e)];
   return {
     right: [sinA, cosA, 0],
     up: [-sinE * cosA, sinE * sinA, cosE],
     near: [cosE * cosA, -cosE * sinA, sinE],
   };
-}
-
-const LOOK = threeQuarterLook();
+})();
 
 /**
  * The pieces as whoever cuts them sees them: from the front, the side and above at once. Hidden parts are left out,
@@ -56,7 +51,7 @@ export function threeQuarterView(pieces: Workpieces, { unit, before, pull }: Thr
   const reach = reachOf([...placed, ...old], LOOK);
   const map = depthMap(placed, LOOK, reach);
   const project = (p: Place3): Point => [dot(LOOK.right, p) - map.left, map.top - dot(LOOK.up, p)];
-  const lineHeight = ((reach.high - reach.low) * LINE) / (1 - 5 * LINE);
+  const lineHeight = ((reach.high - reach.low) * LINE_SHARE) / (1 - 5 * LINE_SHARE);
   // Names of what is put on stand in a lane on the left.
   const margin = (pieces.covers.length > 0 ? 5 : 2.2) * lineHeight;
   const shift = ([x, y]: Point): Point => [x + margin, y + 1.6 * lineHeight];
@@ -95,13 +90,6 @@ export function threeQuarterView(pieces: Workpieces, { unit, before, pull }: Thr
 
 const piecesIn = ({ stock, scion, second }: Workpieces): Piece[] => (second ? [stock, scion, second] : [stock, scion]);
 
-/** A scion whose cut face looks away is turned round while it is still in the hand, so that the face shows. */
-const isTurned = (pieces: Workpieces, piece: Piece): boolean =>
-  !pieces.joined &&
-  piece !== pieces.stock &&
-  piece.cuts.back.length > 0 &&
-  piece.cuts.back.at(-1)![0] < piece.top - ROUNDING;
-
 /** Where the pieces lie: joined as their poses say, else side by side, middle beside middle. */
 function framesOf(pieces: Workpieces): Frame[] {
   const { stock, scion } = pieces;
@@ -112,7 +100,7 @@ function framesOf(pieces: Workpieces): Frame[] {
     const aside = stock.diameter / 2 + (stock.flaps?.state === 'down' ? 12 : 0) + APART + scion.diameter / 2;
     const up = (stock.foot + stock.top - scion.foot - scion.top) / 2;
     const at: Place3 = [LOOK.right[0] * aside, LOOK.right[1] * aside, up];
-    return isTurned(pieces, piece) ? aboutUpright(180, at) : within(aboutUpright(0), aboutUpright(0, at));
+    return aboutUpright(faceAway(pieces, piece) ? 180 : 0, at);
   });
 }
 
@@ -153,7 +141,7 @@ function roleOf(placed: readonly Placed[], label: number): Role {
   const { body, solid, face, layer } = seenAs(label);
   const { shows, shape } = solidsOf(placed[body]!.body)[solid]!;
   const grown = solid < placed[body]!.body.grown.length;
-  const onCut = (['cut-bark', 'wood', 'pith'] as const)[layer as 0 | 1 | 2];
+  const onCut = (['cut-bark', 'wood', 'pith'] as const)[layer];
   if (shows === 'wrap' || shows === 'seal') return shows;
   if (face === BUT_FACE) return shows === 'flap' ? 'flap' : 'wood';
   if (shows === 'bark') return grown && shape.kind === 'lathe' && solid === 0 && isEnd(face) ? onCut : 'bark';
@@ -182,9 +170,9 @@ function regionsOf(placed: readonly Placed[], map: DepthMap): Path[] {
     return role;
   };
   const faces = [...traceRegions(map, map.label)].flatMap(([label, borders]) =>
-    borders.filter((points) => signedArea(points) > 0).map((points) => ({ role: roleAt(label), points })),
+    borders.map((points) => ({ role: roleAt(label), points, size: signedArea(points) })).filter(({ size }) => size > 0),
   );
-  faces.sort((a, b) => signedArea(b.points) - signedArea(a.points));
+  faces.sort((a, b) => b.size - a.size);
   return [
     ...under.flatMap(({ role, points }) => (role ? [area(role, points)] : [])),
     ...faces.map(({ role, points }) => area(role, points)),
@@ -260,6 +248,6 @@ function namesOf(pieces: Workpieces, at: Record<'stock' | 'scion', (place: Place
   if (pieces.joined) return [label(`${pieces.scion.name} on ${pieces.stock.name}`, at.stock([0, 0])[0])];
   return [
     label(pieces.stock.name, at.stock([0, 0])[0]),
-    label(isTurned(pieces, pieces.scion) ? `${pieces.scion.name}, turned` : pieces.scion.name, at.scion([0, 0])[0]),
+    label(faceAway(pieces, pieces.scion) ? `${pieces.scion.name}, turned` : pieces.scion.name, at.scion([0, 0])[0]),
   ];
 }

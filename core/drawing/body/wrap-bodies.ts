@@ -1,7 +1,7 @@
 import { line, type Path, type Point } from '../display-list';
 import type { Cover, Workpieces } from '../workpieces';
-import { type DepthMap, type Placed, seenAs } from './depth-map';
-import { dot, type Frame, into, outOf, type Place3 } from './frame';
+import { type DepthMap, type Placed, seenPlace } from './depth-map';
+import { type Frame, into, outOf } from './frame';
 import type { Look } from './ready-solid';
 import { rod, type Solid } from './solid';
 
@@ -14,7 +14,6 @@ const THIN = 0.05;
 const STANDS_OUT = 1.6;
 /** From one turn to the next, mm. */
 const PITCH: Partial<Record<Cover['kind'], number>> = { tape: 4, rubber: 2.4, band: 2.4 };
-const BEHIND = 0.7;
 
 /** A cover that lies round a piece, as a body. */
 export interface Wrap extends Placed {
@@ -59,12 +58,10 @@ export function wrapTurns({ cover, radius, frame }: Wrap, index: number, look: L
     for (let degrees = -90; degrees <= 90; degrees += 10) {
       const y = from + (pitch * (degrees + 90)) / 360 + pitch / 2;
       const angle = facing + (degrees * Math.PI) / 180;
-      const place = outOf(frame, [radius * Math.cos(angle), radius * Math.sin(angle), y] satisfies Place3);
-      const [x, up, z] = [dot(look.right, place) - map.left, map.top - dot(look.up, place), dot(look.near, place)];
-      const at = Math.floor(up * map.scale) * map.wide + Math.floor(x * map.scale);
-      const label = map.label[at] ?? 0;
-      if (y < cover.from || y > cover.to || label === 0 || seenAs(label).body !== index) continue;
-      if (map.depth[at]! - z < BEHIND) points.push([x, up]);
+      if (y < cover.from || y > cover.to) continue;
+      const place = outOf(frame, [radius * Math.cos(angle), radius * Math.sin(angle), y]);
+      const found = seenPlace(map, look, place);
+      if (found?.seen.body === index) points.push(found.at);
     }
     if (points.length > 2) paths.push(line('wrap', ...points));
   }
