@@ -25,6 +25,8 @@ export interface Flaps {
   /** Height they hang from. */
   foot: number;
   state: 'cut' | 'down' | 'up';
+  /** How far from the axis the flats are that they lie on again. */
+  on?: number;
 }
 
 /** A lip or strip of bark lifted off the front. */
@@ -34,6 +36,10 @@ export interface Lip {
   /** Across, where it is still attached, and how far it folds out (negative: to the left). */
   hinge: number;
   fold: number;
+  /** Which way it points from its hinge where it lies on a piece, degrees from the front towards the right. */
+  points?: number;
+  /** The way its inner side takes where it lies over a piece: outwards from the axis, and up, mm. */
+  over?: Spot[];
 }
 
 /** One piece of wood: a round shoot with what has been cut off it. Lengths mm, y upwards. */

@@ -127,6 +127,7 @@ function maker(kernel: ManifoldToplevel, keep: Keep): (solid: Solid) => Manifold
     );
     const upright = keep(keep(flat.extrude(to - from)).translate([0, 0, from]));
     // The library extrudes along its third axis; ours are u, w and y in this order.
+    if (along === 'y') return upright;
     return keep(
       upright.transform(
         along === 'w'

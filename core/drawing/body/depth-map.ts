@@ -1,7 +1,8 @@
 import type { Point } from '../display-list';
 import { dot, type Frame, type Place3 } from './frame';
-import { FOOT, noSpans, type Spans, TOP } from './ray-spans';
-import { BUT_FACE, type Look, type Ready, readied, throughSolid } from './ready-solid';
+import { firstFace, found } from './first-face';
+import { FOOT, TOP } from './ray-spans';
+import { BUT_FACE, type Look, type Ready, readied } from './ready-solid';
 import { type Body, rod, type Solid } from './solid';
 
 /** A body and where it lies. */
@@ -71,7 +72,7 @@ export function reachOf(
 
 /** Most spots a millimetre, and most in a picture: a wide stump is looked at more coarsely, a slim shoot finely. */
 const FINEST = 5;
-const MOST_SPOTS = 55_000;
+const MOST_SPOTS = 42_000;
 /** Room round the picture, mm. */
 const MARGIN = 1;
 
@@ -108,118 +109,94 @@ export function seenPlace(map: DepthMap, look: Look, place: Place3): { at: Point
   return hidden ? null : { at: [x, y], seen: seenAs(map.label[spot]!) };
 }
 
-const inside = noSpans();
-const away = noSpans();
+/** Every so many spots it is looked first; where four of them see one face, what lies between sees it too. */
+const GRID = 2;
+/** Slimmer than the grid may be: looked at spot by spot. */
+const FINE: Solid['shows'][] = ['kerf', 'bud'];
 
 function lookAt({ body, frame }: Placed, index: number, look: Look, map: DepthMap): void {
   const ready = solidsOf(body).map((solid) => readied(solid, frame, look));
   const [cutsFrom, foldedFrom] = [body.grown.length, body.grown.length + body.cut.length];
   const shown = ready.filter((_, i) => i < cutsFrom || i >= foldedFrom).map(({ box }) => box);
+  const fine = ready.filter(({ solid }) => FINE.includes(solid.shows)).map(({ box }) => box);
   const { left, top, scale } = map;
   const x0 = Math.max(0, Math.floor((Math.min(...shown.map((box) => box.left)) - left) * scale));
   const x1 = Math.min(map.wide - 1, Math.ceil((Math.max(...shown.map((box) => box.right)) - left) * scale));
   const y0 = Math.max(0, Math.floor((top - Math.max(...shown.map((box) => box.high))) * scale));
   const y1 = Math.min(map.high - 1, Math.ceil((top - Math.min(...shown.map((box) => box.low))) * scale));
   const radial = readied({ shape: rod(0, 1, 1), shows: 'bark' }, frame, look);
-  for (let row = y0; row <= y1; row++) {
+  const wide = x1 - x0 + 1;
+  const lookAlong = (row: number, line: SeenLine, wanted: Uint8Array): void => {
     const y = top - (row + 0.5) / scale;
     const looked = { ready, onRow: ready.map(({ box }) => y >= box.low && y <= box.high), cutsFrom, foldedFrom };
-    for (let column = x0; column <= x1; column++) {
-      const x = left + (column + 0.5) / scale;
-      const hit = firstFace(looked, x, y);
-      if (!hit) continue;
-      const at = row * map.wide + column;
-      if (found.z <= map.depth[at]!) continue;
-      map.depth[at] = found.z;
+    for (let column = 0; column < wide; column++) {
+      if (wanted[column] === 0) continue;
+      const x = left + (x0 + column + 0.5) / scale;
+      line.label[column] = 0;
+      if (!firstFace(looked, x, y)) continue;
       const face = ready[found.solid]!.drawnAs[found.face] ?? found.face;
-      map.label[at] = numberOf(index, found.solid, face, layerAt(body, radial, x, y));
+      line.label[column] = numberOf(index, found.solid, face, layerAt(body, radial, x, y));
+      line.depth[column] = found.z;
+    }
+  };
+  const grid = new Uint8Array(wide).map((_, column) => (column % GRID === 0 ? 1 : 0));
+  const [open, openOffGrid] = [new Uint8Array(wide), new Uint8Array(wide)];
+  let [above, below] = [seenLine(wide), seenLine(wide)];
+  const between = seenLine(wide);
+  lookAlong(y0, above, grid);
+  for (let row = y0; row <= y1; row += GRID) {
+    lookAlong(row + GRID, below, grid);
+    const [high, low] = [top - row / scale, top - (row + GRID + 1) / scale];
+    guessBetween(above, below, between, open);
+    for (const box of fine) {
+      if (box.low > high || box.high < low) continue;
+      const from = Math.max(0, Math.floor((box.left - left) * scale) - x0 - 1);
+      open.fill(1, from, Math.max(from, Math.ceil((box.right - left) * scale) - x0 + 2));
+    }
+    for (let column = 0; column < wide; column++) openOffGrid[column] = open[column]! & (1 - grid[column]!);
+    lookAlong(row, above, openOffGrid);
+    putNearest(map, above, row, x0);
+    if (row < y1) {
+      lookAlong(row + 1, between, open);
+      putNearest(map, between, row + 1, x0);
+    }
+    [above, below] = [below, above];
+  }
+}
+
+/** Fills in what lies between spots of the grid that see one face; what has to be looked at is left open. */
+function guessBetween(above: SeenLine, below: SeenLine, between: SeenLine, open: Uint8Array): void {
+  for (let a = 0; a < open.length; a += GRID) {
+    const b = a + GRID;
+    const label = above.label[a]!;
+    const alike = b < open.length && label === above.label[b] && label === below.label[a] && label === below.label[b];
+    for (let column = a; column < Math.min(b, open.length); column++) {
+      open[column] = alike ? 0 : 1;
+      if (!alike) continue;
+      between.label[column] = label;
+      between.depth[column] = (above.depth[a]! + above.depth[b]! + below.depth[a]! + below.depth[b]!) / 4;
+      if (column === a) continue;
+      above.label[column] = label;
+      above.depth[column] = (above.depth[a]! + above.depth[b]!) / 2;
     }
   }
 }
 
-/** What `firstFace` found. */
-const found = { z: 0, solid: 0, face: 0 };
-/** The solids that the spans inside what grew, and inside what was cut away, belong to. */
-const owners = new Int16Array(64);
-const cutters = new Int16Array(64);
-
-interface Looked {
-  ready: readonly Ready[];
-  onRow: readonly boolean[];
-  cutsFrom: number;
-  foldedFrom: number;
+/** What one body shows along a row of spots. */
+interface SeenLine {
+  label: Int32Array;
+  depth: Float32Array;
 }
 
-/** The nearest face a line meets: of what grew less what was cut, or of what is folded off. */
-function firstFace({ ready, onRow, cutsFrom, foldedFrom }: Looked, x: number, y: number): boolean {
-  found.z = -Infinity;
-  inside.count = 0;
-  for (let i = 0; i < cutsFrom; i++) gather(ready, onRow, i, x, y, inside, owners);
-  if (inside.count > 0) {
-    away.count = 0;
-    for (let i = cutsFrom; i < foldedFrom; i++) gather(ready, onRow, i, x, y, away, cutters);
-    nearestLeft();
-  }
-  if (foldedFrom === ready.length) return found.z > -Infinity;
-  inside.count = 0;
-  for (let i = foldedFrom; i < ready.length; i++) gather(ready, onRow, i, x, y, inside, owners);
-  for (let k = 0; k < inside.count; k++) {
-    if (inside.near[k]! <= found.z) continue;
-    found.z = inside.near[k]!;
-    found.solid = owners[k]!;
-    found.face = inside.nearFace[k]!;
-  }
-  return found.z > -Infinity;
-}
+const seenLine = (wide: number): SeenLine => ({ label: new Int32Array(wide), depth: new Float32Array(wide) });
 
-function gather(
-  ready: readonly Ready[],
-  onRow: readonly boolean[],
-  i: number,
-  x: number,
-  y: number,
-  spans: Spans,
-  solids: Int16Array,
-): void {
-  const solid = ready[i]!;
-  if (!onRow[i] || x < solid.box.left || x > solid.box.right) return;
-  const before = spans.count;
-  throughSolid(solid, x, y, spans);
-  for (let k = before; k < spans.count; k++) solids[k] = i;
-}
-
-/** Walks inwards from the nearest face of what grew, past all that was cut away. */
-function nearestLeft(): void {
-  let from = Infinity;
-  for (let turn = 0; turn < 64; turn++) {
-    // The nearest place inside what grew, no nearer than `from`.
-    let z = -Infinity;
-    let owner = -1;
-    let face = 0;
-    for (let i = 0; i < inside.count; i++) {
-      const near = Math.min(from, inside.near[i]!);
-      if (near <= inside.far[i]! || near <= z) continue;
-      z = near;
-      owner = owners[i]!;
-      face = inside.near[i]! <= from ? inside.nearFace[i]! : -1;
-    }
-    if (owner < 0) return;
-    // A cut that holds this place is passed through to its far side.
-    let passed = false;
-    for (let i = 0; i < away.count && !passed; i++) {
-      if (away.near[i]! < z - 1e-9 || away.far[i]! >= z - 1e-9) continue;
-      from = away.far[i]!;
-      found.solid = cutters[i]!;
-      found.face = away.farFace[i]!;
-      passed = true;
-    }
-    if (passed) continue;
-    found.z = z;
-    if (face >= 0) {
-      found.solid = owner;
-      found.face = face;
-    }
-    return;
+/** Puts what is seen along a row where nothing nearer is. */
+function putNearest(map: DepthMap, { label, depth }: SeenLine, row: number, from: number): void {
+  for (let column = 0; column < label.length; column++) {
+    const at = row * map.wide + from + column;
+    if (label[column] === 0 || depth[column]! <= map.depth[at]!) continue;
+    map.depth[at] = depth[column]!;
+    map.label[at] = label[column]!;
   }
 }
 

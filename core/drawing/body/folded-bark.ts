@@ -1,5 +1,5 @@
-import type { Piece } from '../workpieces';
-import { aboutUpright, leant, within } from './frame';
+import type { Lip, Piece, Spot } from '../workpieces';
+import { aboutUpright, type Frame, leant, within } from './frame';
 import { type Prism, rod, type Solid } from './solid';
 
 /** How far bark that hangs or stands off leans out, degrees. */
@@ -29,8 +29,26 @@ function slab(wide: number, thick: number, from: number, to: number): Prism {
   };
 }
 
-function lipOf({ diameter, bark }: Piece, { from, to, hinge, fold }: Piece['lips'][number]): Solid {
+function lipOf({ diameter, bark }: Piece, { from, to, hinge, fold, over, points }: Lip): Solid {
   const radius = diameter / 2;
+  if (over) {
+    const outer = over.map(([u, y]): Spot => [u + bark, y]).reverse();
+    const middle = hinge + fold / 2;
+    const half = Math.abs(fold) / 2;
+    const shape: Prism = {
+      kind: 'prism',
+      along: 'w',
+      outline: [...over, ...outer],
+      from: middle - half,
+      to: middle + half,
+    };
+    return { shape, shows: 'flap' };
+  }
+  if (points !== undefined) {
+    // Laid on what is under it, its inner side first; the hinge is on the wood.
+    const out = Math.sqrt(Math.max(0, (radius - bark) ** 2 - hinge ** 2));
+    return door(Math.abs(fold), [from, to], hinge < 0 ? [-bark, 0] : [0, bark], aboutUpright(points, [out, hinge, 0]));
+  }
   const across = hinge < 0 !== hinge + fold < 0;
   const wide = Math.abs(fold);
   const sign = Math.sign(fold);
@@ -45,28 +63,29 @@ function lipOf({ diameter, bark }: Piece, { from, to, hinge, fold }: Piece['lips
   // A lip opens like a door, from where it is still on.
   const at = Math.max(-radius * 0.98, Math.min(radius * 0.98, hinge));
   const out = Math.sqrt(radius ** 2 - at ** 2);
-  const door = aboutUpright((Math.atan2(at, out) * 180) / Math.PI + sign * (90 - LIP_OPENS), [out, at, 0]);
-  return {
-    shape: {
-      kind: 'prism',
-      along: 'w',
-      outline: [
-        [-0.3, from],
-        [-0.3, to],
-        [wide, to],
-        [wide, from],
-      ],
-      from: sign > 0 ? 0 : -bark,
-      to: sign > 0 ? bark : 0,
-    },
-    shows: 'flap',
-    frame: door,
-  };
+  const frame = aboutUpright((Math.atan2(at, out) * 180) / Math.PI + sign * (90 - LIP_OPENS), [out, at, 0]);
+  return door(wide, [from, to], sign > 0 ? [0, bark] : [-bark, 0], frame);
+}
+
+/** A lip as a slab from its hinge, a little within the bark that it is still on. */
+function door(
+  wide: number,
+  [from, to]: readonly [number, number],
+  [inner, outer]: readonly [number, number],
+  frame: Frame,
+): Solid {
+  const outline: Prism['outline'] = [
+    [-0.3, from],
+    [-0.3, to],
+    [wide, to],
+    [wide, from],
+  ];
+  return { shape: { kind: 'prism', along: 'w', outline, from: inner, to: outer }, shows: 'flap', frame };
 }
 
 function flapsOf({ flaps, diameter, bark }: Piece): Solid[] {
   if (!flaps || flaps.state === 'cut') return [];
-  const { length, foot, state } = flaps;
+  const { length, foot, state, on } = flaps;
   const radius = diameter / 2;
   const wide = Math.min(flaps.width, 2 * radius * Math.SQRT1_2);
   if (state === 'down')
@@ -75,7 +94,13 @@ function flapsOf({ flaps, diameter, bark }: Piece): Solid[] {
       shows: 'flap',
       frame: within(aboutUpright(facing), leant(-HANGS, [radius - bark * 0.4, 0, foot])),
     }));
-  // Up again: a coat round what stands in it, of four by the slits between them.
+  if (on !== undefined)
+    return [0, 90, 180, 270].map((facing) => ({
+      shape: slab(Math.min(wide, 2 * on), bark, 0, length),
+      shows: 'flap',
+      frame: within(aboutUpright(facing), aboutUpright(0, [on, 0, foot])),
+    }));
+  // Up again with nothing in it: a coat round what stands in it, of four by the slits between them.
   const slit = (along: 'u' | 'w'): Prism => ({ ...slab(4 * radius, SLIT, foot - 1, foot + length + 1), along });
   return [
     {

@@ -155,13 +155,16 @@ const edges = new Int16Array(MOST * 2);
 
 /** Adds where a line is inside a prism. */
 export function throughPrism({ along, outline, from, to }: Prism, at: Line, spans: Spans): void {
-  const [across, deep] = along === 'w' ? [0, 1] : [1, 0];
+  // Own axes of the outline, and the one it is pushed along.
+  const across = along === 'u' ? 1 : 0;
+  const upwards = along === 'y' ? 1 : 2;
+  const deep = along === 'w' ? 1 : along === 'u' ? 0 : 2;
   const oa = at[across]!;
   const va = at[across + 3]!;
   const oc = at[deep]!;
   const vc = at[deep + 3]!;
-  const oy = at[2]!;
-  const vy = at[5]!;
+  const oy = at[upwards]!;
+  const vy = at[upwards + 3]!;
   let low = -Infinity;
   let high = Infinity;
   const ends = outline.length;

@@ -58,6 +58,8 @@ function smoothFaces(shape: Lathe | Prism): Int16Array {
   const drawnAs = new Int16Array(count).map((_, i) => i);
   if (shape.kind === 'lathe') return drawnAs;
   const { outline } = shape;
+  // What is drawn round something has no edges.
+  if (shape.along === 'y') return drawnAs.fill(0, 0, outline.length);
   const wayOf = (i: number): number => {
     const [a0, y0] = outline[i]!;
     const [a1, y1] = outline[(i + 1) % outline.length]!;
@@ -78,7 +80,9 @@ function cornersOf(shape: Lathe | Prism): Place3[] {
     );
   }
   return shape.outline.flatMap(([a, y]) =>
-    [shape.from, shape.to].map((b): Place3 => (shape.along === 'w' ? [a, b, y] : [b, a, y])),
+    [shape.from, shape.to].map((b): Place3 =>
+      shape.along === 'w' ? [a, b, y] : shape.along === 'u' ? [b, a, y] : [a, y, b],
+    ),
   );
 }
 

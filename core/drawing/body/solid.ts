@@ -1,7 +1,7 @@
 import type { Frame } from './frame';
 
 /** What the surface of a solid shows where one sees it. */
-export type Surface = 'bark' | 'cut' | 'kerf' | 'bared' | 'break' | 'bud' | 'flap' | 'wrap' | 'seal';
+export type Surface = 'bark' | 'cut' | 'kerf' | 'bared' | 'break' | 'bud' | 'flap' | 'wrap' | 'seal' | 'foil';
 
 /** Turned round an upright axis: its radius by height, straight between; heights rise. */
 export interface Lathe {
@@ -9,11 +9,11 @@ export interface Lathe {
   profile: readonly (readonly [y: number, radius: number])[];
 }
 
-/** An outline pushed through: one of (u, y) along w, or one of (w, y) along u. The outline does not cross itself. */
+/** An outline pushed through: one of (u, y) along w, of (w, y) along u, or of (u, w) along y. It does not cross itself. */
 export interface Prism {
   kind: 'prism';
-  along: 'u' | 'w';
-  outline: readonly (readonly [across: number, y: number])[];
+  along: 'u' | 'w' | 'y';
+  outline: readonly (readonly [across: number, up: number])[];
   from: number;
   to: number;
 }

@@ -45,7 +45,7 @@ const LOOK = ((): Look => {
 export function threeQuarterView(pieces: Workpieces, { unit, before, pull }: ThreeQuarterOptions): DisplayList {
   const frames = framesOf(pieces);
   const wood = piecesIn(pieces).map((piece, i): Placed => ({ body: pieceBody(piece), frame: frames[i]! }));
-  const wraps = wrapBodies(pieces, { stock: frames[0]!, scion: frames[1]! });
+  const wraps = wrapBodies(pieces, wood);
   const placed: Placed[] = [...wood, ...wraps];
   const old = before && before.joined === pieces.joined ? changed(before, pieces, frames) : [];
   const reach = reachOf([...placed, ...old], LOOK);
@@ -142,7 +142,7 @@ function roleOf(placed: readonly Placed[], label: number): Role {
   const { shows, shape } = solidsOf(placed[body]!.body)[solid]!;
   const grown = solid < placed[body]!.body.grown.length;
   const onCut = (['cut-bark', 'wood', 'pith'] as const)[layer];
-  if (shows === 'wrap' || shows === 'seal') return shows;
+  if (shows === 'wrap' || shows === 'seal' || shows === 'foil') return shows;
   if (face === BUT_FACE) return shows === 'flap' ? 'flap' : 'wood';
   if (shows === 'bark') return grown && shape.kind === 'lathe' && solid === 0 && isEnd(face) ? onCut : 'bark';
   if (shows === 'cut' || shows === 'bared') return onCut;

@@ -1,6 +1,7 @@
 import { BUD_COUNTS } from '../bud-counts';
 import { footedAt, posed, scored, toppedAt } from '../../drawing/workpieces';
 import { acrossTheStump, chiselled, faced, laidOn, laidPieces, opened } from '../common/laid-face-shape';
+import { lipsLaidOn } from '../common/laid-lips';
 import {
   bindStep,
   budsInWords,
@@ -163,20 +164,20 @@ function openBark({ three, scions, length, stock, deep, scion }: Cuts): Step[] {
       apply: (p) => ({
         ...p,
         stock: {
-          ...opened(p.stock, deep, scion * 0.9),
+          ...opened(p.stock, deep, scion),
           lips: [
-            { from: -deep, to: 0, hinge: -scion * 0.45, fold: -2.6 },
-            { from: -deep, to: 0, hinge: scion * 0.45, fold: 2.6 },
+            { from: -deep, to: 0, hinge: -scion / 2 - 0.3, fold: -2.6 },
+            { from: -deep, to: 0, hinge: scion / 2 + 0.3, fold: 2.6 },
           ],
         },
       }),
       spoil: (p) => ({
         ...p,
         stock: {
-          ...opened(p.stock, deep, scion * 0.9),
+          ...opened(p.stock, deep, scion),
           lips: [
-            { from: -deep * 0.5, to: 0, hinge: -scion * 0.45, fold: -6 },
-            { from: -deep, to: -deep * 0.7, hinge: scion * 0.45, fold: 5 },
+            { from: -deep * 0.5, to: 0, hinge: -scion / 2 - 0.3, fold: -6 },
+            { from: -deep, to: -deep * 0.7, hinge: scion / 2 + 0.3, fold: 5 },
           ],
         },
       }),
@@ -256,7 +257,10 @@ function setScion({ choices, shape, length, three, scions, filmFirst, film, stum
         looks: 'No window: callus cannot bridge over the rim.',
         point: 'window',
       },
-      apply: (p) => ({ ...p, joined: true, scion: laidOn(p.scion, p.stock, shape.depth, WINDOW) }),
+      apply: (p) => {
+        const scion = laidOn(p.scion, p.stock, shape.depth, WINDOW);
+        return { ...p, joined: true, scion, stock: lipsLaidOn(p.stock, scion) };
+      },
       spoil: (p) => ({ ...p, joined: true, scion: posed(laidOn(p.scion, p.stock, shape.depth, 0), { lean: 7 }) }),
     }),
     ...(scions > 1 ? [others(scions, three)] : []),

@@ -36,6 +36,17 @@ function depthOf(diameter: number, bark: number): number {
   return Math.min(diameter / 2, Math.max(3, bark + 1.2));
 }
 
+/** The chip in its bed: corner in corner, slice on slice; a shallower one leans by the difference of the slopes. */
+function seated(chipPiece: Piece, stock: Piece, length: number, bed: number, chip: number): Piece {
+  const lean = Math.atan(bed / (length - bed)) - Math.atan(chip / (length - chip));
+  const [u, y] = [chipPiece.diameter / 2 - chip, chip - length / 2];
+  return posed(chipPiece, {
+    lean: (lean * 180) / Math.PI,
+    u: stock.diameter / 2 - bed - u * Math.cos(lean) - y * Math.sin(lean),
+    y: bed - length / 2 + u * Math.sin(lean) - y * Math.cos(lean),
+  });
+}
+
 /** What the steps are drawn from, for a choice of schools and a pair of wood; lengths in mm. */
 export function cutsOf(choices: Choices, wood: Wood) {
   const { stock, scion } = wood;
@@ -128,7 +139,7 @@ function fitStep({ budFirst }: Cuts): Step {
 }
 
 /** The chip set and wrapped. */
-function setChip({ choices, stock, bed, scion, chip, aside, length, cover, second, room }: Cuts): Step[] {
+function setChip({ choices, bed, chip, aside, length, cover, second, room }: Cuts): Step[] {
   return [
     step({
       id: 'join',
@@ -141,12 +152,12 @@ function setChip({ choices, stock, bed, scion, chip, aside, length, cover, secon
       apply: (w) => ({
         ...w,
         joined: true,
-        scion: posed(w.scion, { u: stock / 2 - bed - (scion / 2 - chip), w: Math.abs(aside) > 0.5 ? -aside : 0 }),
+        scion: posed(seated(w.scion, w.stock, length, bed, chip), { w: Math.abs(aside) > 0.5 ? -aside : 0 }),
       }),
       spoil: (w) => ({
         ...w,
         joined: true,
-        scion: posed(w.scion, { u: stock / 2 - bed - (scion / 2 - chip), w: 0, y: 4 }),
+        scion: posed(seated(w.scion, w.stock, length, bed, chip), { y: 4 }),
       }),
     }),
     ...secondBud(second, 'chip', room),

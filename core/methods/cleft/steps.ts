@@ -13,7 +13,7 @@ import {
   step,
   writeTags,
 } from '../common/steps';
-import { inSplit, splitOpen, wedged, wedgePieces } from '../common/wedge-shape';
+import { inSplit, splitOn, splitOpen, wedged, wedgePieces } from '../common/wedge-shape';
 import type { Wood } from '../method';
 import { chosen, type Choices } from '../school';
 import { NURSE_LIMB } from '../schools/of-aftercare';
@@ -213,7 +213,11 @@ function setScion({ choices, split, scion, inset, two, filmFirst, film, tip, stu
       lookFor: 'The scion cannot be pulled out.',
       wrong: { what: 'It is loose when the driver is out.', looks: 'Daylight below the rim.', point: 'hold' },
       caution: 'driven',
-      apply: (p) => ({ ...p, covers: p.covers.filter(({ kind }) => kind !== 'driver') }),
+      apply: (p) => ({
+        ...p,
+        stock: splitOn(p.stock, split, p.scion),
+        covers: p.covers.filter(({ kind }) => kind !== 'driver'),
+      }),
     }),
     bindStep(-split - 6, 0, {
       kind: 'tape',

@@ -1,4 +1,4 @@
-import { chord, cutOn, posed, type Piece, shoot, type Workpieces } from '../../drawing/workpieces';
+import { chord, cutOn, posed, type Piece, shoot, type Vertex, type Workpieces } from '../../drawing/workpieces';
 import type { Wood } from '../method';
 
 export interface LaidShape {
@@ -67,6 +67,16 @@ export function chiselled(scion: Piece, length: number, depth: number, long: num
     [-length, scion.diameter - depth - 0.7],
     [-length + long, 0],
   ]);
+}
+
+/** Both sides of the face shaved to the green. */
+export function raked(scion: Piece, length: number): Piece {
+  const shaved: Vertex[] = [
+    [-length, scion.bark],
+    [0, scion.bark],
+    [scion.bark * 4, 0],
+  ];
+  return cutOn(cutOn(scion, 'left', shaved), 'right', shaved);
 }
 
 /** Bark off the front of the stock from the rim down, as wide as the face. */

@@ -1,4 +1,4 @@
-import { cutOn, posed, type Piece, shoot, type Workpieces } from '../../drawing/workpieces';
+import { cutOn, posed, type Piece, shoot, type Spot, type Workpieces } from '../../drawing/workpieces';
 import type { Wood } from '../method';
 import { LENGTHS } from './wood-shown';
 
@@ -69,15 +69,25 @@ export function inSplit(scion: Piece, stock: Piece, inset: number, side: 1 | -1 
 
 /** The split held open as wide as the wedge is thick at the rim, seen from the front. */
 export function splitOpen(stock: Piece, split: number, wide: number): Piece {
-  return {
-    ...stock,
-    gaps: [
-      [
-        [-wide / 2, 0],
-        [wide / 2, 0],
-        [0, -split],
-      ],
-    ],
-    lines: [],
-  };
+  return gaping(stock, [
+    [-wide / 2, 0],
+    [wide / 2, 0],
+    [0, -split],
+  ]);
+}
+
+/** The split closed on its wedge: its walls lie on both faces, and close below the wedge's edge. */
+export function splitOn(stock: Piece, split: number, scion: Piece): Piece {
+  const [half, foot] = [scion.diameter / 2, scion.foot];
+  const edge: Spot[] = [
+    [EDGE / 2, foot],
+    [-EDGE / 2, foot],
+  ];
+  const below: Spot[] = -foot < split - 1 ? [[0, Math.max(-split, foot - EDGE)]] : [];
+  const closed = gaping(stock, [[-half, 0], [half, 0], edge[0]!, ...below, edge[1]!]);
+  return below.length > 0 ? { ...closed, lines: [[below[0]!, [0, -split]]] } : closed;
+}
+
+function gaping(stock: Piece, gap: Spot[]): Piece {
+  return { ...stock, gaps: [gap], lines: [] };
 }

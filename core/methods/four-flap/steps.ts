@@ -201,7 +201,7 @@ function cutScion({ choices, scion, tip, length, depth, flat }: Cuts): Step[] {
 }
 
 /** The scion set, held and covered. */
-function setScion({ choices, length }: Cuts): Step[] {
+function setScion({ choices, length, scion, depth }: Cuts): Step[] {
   return [
     step({
       id: 'join',
@@ -214,7 +214,7 @@ function setScion({ choices, length }: Cuts): Step[] {
       apply: (p) => ({
         ...p,
         joined: true,
-        stock: { ...p.stock, flaps: { ...p.stock.flaps!, state: 'up' } },
+        stock: { ...p.stock, flaps: { ...p.stock.flaps!, state: 'up', on: scion / 2 - depth } },
         scion: posed(p.scion, { y: -length + STUB }),
         covers: p.covers.map((cover) =>
           cover.kind === 'band' ? { ...cover, from: -length * 0.55, to: -length * 0.55 + 3 } : cover,
@@ -223,7 +223,7 @@ function setScion({ choices, length }: Cuts): Step[] {
       spoil: (p) => ({
         ...p,
         joined: true,
-        stock: { ...p.stock, flaps: { ...p.stock.flaps!, state: 'up' } },
+        stock: { ...p.stock, flaps: { ...p.stock.flaps!, state: 'up', on: scion / 2 - depth } },
         scion: posed(p.scion, { y: -length + 14 }),
       }),
     }),

@@ -21,7 +21,8 @@ export function cutsOf(choices: Choices, wood: Wood) {
     length,
     shape,
     slot:
-      Math.round(2 * Math.sqrt(Math.max(0, (scion / 2 - wood.scionBark) ** 2 - (scion / 2 - shape.depth) ** 2)) * 10) /
+      // No narrower than what it has to hold.
+      Math.ceil(2 * Math.sqrt(Math.max(0, (scion / 2 - wood.scionBark) ** 2 - (scion / 2 - shape.depth) ** 2)) * 10) /
       10,
     deep: length - WINDOW,
     buds,

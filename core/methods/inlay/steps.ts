@@ -1,6 +1,6 @@
-import { covered, footedAt, scored, toppedAt } from '../../drawing/workpieces';
+import { covered, footedAt, type Lip, scored, type Spot, toppedAt, type Workpieces } from '../../drawing/workpieces';
 import { mm, prose } from '../../units/prose';
-import { acrossTheStump, chiselled, faced, laidOn, opened } from '../common/laid-face-shape';
+import { acrossTheStump, chiselled, faced, laidOn, opened, raked } from '../common/laid-face-shape';
 import { bindStep, chooseWood, onFace, slipTest, step, writeTags } from '../common/steps';
 import { chosen } from '../school';
 import { NURSE_LIMB } from '../schools/of-aftercare';
@@ -120,7 +120,7 @@ function cutScion({ choices, scion, length, shape, wedge, pared }: Cuts): Step[]
       pull: 'down',
       lookFor: wedge ? 'Green on both faces and along their edges.' : 'Green runs along both edges of the face.',
       wrong: { what: 'The sides stay square.', looks: 'Brown bark at the edges that must meet.' },
-      apply: (p) => ({ ...p, scion: chiselled(p.scion, length, shape.depth, wedge ? length * 0.6 : 9) }),
+      apply: (p) => ({ ...p, scion: raked(chiselled(p.scion, length, shape.depth, wedge ? length * 0.6 : 9), length) }),
     }),
     ...(pared
       ? [
@@ -220,7 +220,7 @@ function setScion({ deep, slot, shape, pared, scions }: Cuts): Step[] {
         joined: true,
         stock: {
           ...p.stock,
-          lips: [{ from: -deep, to: -deep + Math.max(6, deep - 12) * 0.6, hinge: -slot / 2, fold: slot }],
+          lips: [flapOver(p, -deep, -deep + Math.max(6, deep - 12) * 0.6, slot)],
         },
         scion: laidOn(p.scion, p.stock, shape.depth, WINDOW),
       }),
@@ -280,4 +280,21 @@ function fix({ deep, fix: by }: Cuts): Step[] {
       },
     }),
   ];
+}
+
+/** The rest of the strip laid over the scion's foot: up along its chisel, and on along its back. */
+function flapOver({ stock, scion }: Workpieces, from: number, to: number, slot: number): Lip {
+  const wood = stock.diameter / 2 - stock.bark;
+  const back = scion.cuts.back[0]![1];
+  const chisel = scion.cuts.front.map(([y, depth]): Spot => [
+    wood + scion.diameter - back - depth,
+    from + y - scion.foot,
+  ]);
+  const along = chisel.filter(([, y]) => y < to);
+  const [next, last] = [chisel[along.length], chisel.at(-1)!];
+  const before = along.at(-1)!;
+  const end: Spot = next
+    ? [before[0] + ((next[0] - before[0]) * (to - before[1])) / (next[1] - before[1]), to]
+    : [last[0], to];
+  return { from, to, hinge: -slot / 2, fold: slot, over: [...along, end] };
 }

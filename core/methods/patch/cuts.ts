@@ -53,6 +53,17 @@ export function patchOf(stick: Piece, height: number, width: number): Piece {
   };
 }
 
+/** Bark lies on the wood it is tied to, and takes its round. */
+function pressedOn(patch: Piece, wood: number, height: number): Piece {
+  const diameter = 2 * (wood + patch.bark);
+  const back = diameter - patch.bark;
+  const laid: Vertex[] = [
+    [-height / 2, back],
+    [height / 2, back],
+  ];
+  return posed(cutOn({ ...patch, diameter }, 'back', laid), { u: 0 });
+}
+
 /** What the steps are drawn from, for a choice of schools and a pair of wood; lengths in mm. */
 export function cutsOf(choices: Choices, wood: Wood) {
   const { stock, scion } = wood;
@@ -67,7 +78,7 @@ export function cutsOf(choices: Choices, wood: Wood) {
     [h, wood.stockBark],
     [h, 0],
   ];
-  const seat = (piece: Piece): Piece => posed(piece, { u: stock / 2 - scion / 2 });
+  const seat = (piece: Piece): Piece => pressedOn(piece, stock / 2 - wood.stockBark, height);
   const tall = (piece: 'stock' | 'scion', diameter: number) => ({
     name: 'between the blades',
     mm: height,

@@ -11,8 +11,11 @@ import type { Workpieces } from '../../drawing/workpieces';
 /** No source gives this length; an assumption with a wide margin, mm. */
 export const CUT_LENGTH = { from: 25, to: 50 };
 
-/** The lip left at the foot of the stock's cut, mm. */
-const LIP = 3;
+/** Length of the ramp at the scion's foot, and what it leaves there, mm. */
+const RAMP = 7;
+const FOOT = 0.4;
+/** What is left of the bark at the lip's rim, mm. */
+const RIM = 0.3;
 
 /** Depth of both cuts: a shallow slice, the core just showing. */
 function depthOf(diameter: number, bark: number): number {
@@ -24,19 +27,13 @@ export function cutsOf(choices: Choices, wood: Wood) {
   const { stock, scion } = wood;
   const length = Math.round(wood.length ?? 38);
   const [ds, dc] = [depthOf(stock, wood.stockBark), depthOf(scion, wood.scionBark)];
-  const bed: Vertex[] = [
-    [LIP, 0],
-    [LIP, ds * 0.4],
-    [0, ds],
-    [length, 0],
-  ];
   const face: Vertex[] = [
     [0, dc],
     [length, 0],
   ];
   const ramp: Vertex[] = [
-    [0, scion - dc - 0.8],
-    [7, 0],
+    [0, scion - dc - FOOT],
+    [RAMP, 0],
   ];
   const aside =
     Math.sqrt(Math.max(0, (stock / 2 - wood.stockBark) ** 2 - (stock / 2 - ds) ** 2)) -
@@ -52,7 +49,17 @@ export function cutsOf(choices: Choices, wood: Wood) {
       y: inner * Math.sin(lean),
       w: Math.abs(aside) > 0.3 ? -aside : 0,
     });
-  return { choices, wood, stock, scion, length, dc, bed, face, ramp, tip, seat };
+  // The lip's inner wall is the ramp as it lies there: what is left of the scion's foot fits it.
+  const rise = Math.atan((scion - dc - FOOT) / RAMP) + lean;
+  const lip = Math.round(((ds - FOOT - RIM) / Math.tan(rise)) * 10) / 10;
+  const bed: Vertex[] = [
+    [lip, 0],
+    [lip, RIM],
+    [0, ds - FOOT],
+    [0, ds],
+    [length, 0],
+  ];
+  return { choices, wood, stock, scion, length, dc, bed, face, ramp, tip, seat, lip };
 }
 
 export type Cuts = ReturnType<typeof cutsOf>;
@@ -80,7 +87,7 @@ export function startOf({ stock, wood, length, scion, tip }: Cuts): Workpieces {
       goesOn: { foot: true },
       buds: [
         { y: length + 12, side: 'front' },
-        { y: length + 26, side: 'back' },
+        { y: length + 26, side: 'left' },
         { y: length + 40, side: 'front' },
         { y: tip - 0.5, side: 'front' },
       ],
@@ -162,7 +169,7 @@ function cutScion({ choices, length, scion, dc, face, ramp }: Cuts): Step[] {
       action: 'On the opposite side, cut a short ramp at the foot.',
       caution: 'bud-cut',
       pull: 'down',
-      figures: [{ name: 'ramp', mm: 7 }],
+      figures: [{ name: 'ramp', mm: RAMP }],
       lookFor: 'A thin edge that fits behind a lip.',
       wrong: { what: 'The foot is left blunt.', looks: 'It pushes the lip away.', point: 'foot' },
       apply: (w) => ({ ...w, scion: cutOn(w.scion, 'front', ramp) }),
@@ -171,7 +178,7 @@ function cutScion({ choices, length, scion, dc, face, ramp }: Cuts): Step[] {
 }
 
 /** The stock cut to receive it. */
-function cutStock({ length, stock, bed }: Cuts): Step[] {
+function cutStock({ length, stock, bed, lip }: Cuts): Step[] {
   return [
     step({
       id: 'bed',
@@ -186,7 +193,7 @@ function cutStock({ length, stock, bed }: Cuts): Step[] {
           range: CUT_LENGTH,
           dimension: { piece: 'stock', view: 'front', from: [0, 0], to: [0, length], off: stock / 2 + 5 },
         },
-        { name: 'lip', mm: LIP },
+        { name: 'lip', mm: lip },
       ],
       lookFor: 'As wide as the scion’s cut.',
       wrong: { what: 'It is cut to the middle.', looks: 'The stock bends and breaks in wind.' },

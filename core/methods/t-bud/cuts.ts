@@ -31,6 +31,15 @@ export function shieldOf(stick: Piece, length: number, depth: number, hollow = 0
   return { ...cutOn(toppedAt(footedAt(stick, -length / 2), length / 2), 'back', curve), kerfs: [] };
 }
 
+/** Lips and wrap press a shield's back onto the wood, its thin ends too. */
+function pressedFlat(shield: Piece): Piece {
+  const back = Math.min(...shield.cuts.back.map(([, depth]) => depth));
+  return cutOn(shield, 'back', [
+    [shield.foot, back],
+    [shield.top, back],
+  ]);
+}
+
 /** What the steps are drawn from, for a choice of schools and a pair of wood; lengths in mm. */
 export function cutsOf(choices: Choices, wood: Wood) {
   const { stock, scion } = wood;
@@ -51,7 +60,7 @@ export function cutsOf(choices: Choices, wood: Wood) {
   const wide = Math.min(stock * 0.7, 2 * Math.sqrt(Math.max(1, (scion / 2) ** 2 - (scion / 2 - depth) ** 2)) + 1);
   const centre = way * (length / 2 + 1.5);
   const seat = (piece: Piece): Piece => ({
-    ...posed(piece, { u: stock / 2 - wood.stockBark - (scion / 2 - depth), y: centre }),
+    ...posed(pressedFlat(piece), { u: stock / 2 - wood.stockBark - (scion / 2 - depth), y: centre }),
     under: true,
   });
   return {

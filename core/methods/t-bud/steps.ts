@@ -1,4 +1,5 @@
 import { cutOn, posed, scored } from '../../drawing/workpieces';
+import { lipsLaidOn } from '../common/laid-lips';
 import { mm, prose } from '../../units/prose';
 import { BUD_HEIGHT, CITRUS_BUD_HEIGHT, heightFigure, HIGHER, secondBud } from '../common/bud-place';
 import { bindStep, chooseWood, labelStep, onFace, slipTest, step, writeTags } from '../common/steps';
@@ -194,7 +195,10 @@ function setShield({ seat, way, opening, cover, citrus, inverted, second, room }
       caution: 'hands-meet',
       lookFor: 'The shield lies under both lips, nothing stands out.',
       wrong: { what: 'It goes in upside down.', looks: 'The leaf stub stands above the bud.', point: 'way-up' },
-      apply: (w) => ({ ...w, joined: true, scion: seat(w.scion) }),
+      apply: (w) => {
+        const scion = seat(w.scion);
+        return { ...w, joined: true, scion, stock: lipsLaidOn(w.stock, scion) };
+      },
       spoil: (w) => ({ ...w, joined: true, scion: posed(seat(w.scion), { y: -way * 4 }) }),
     }),
     ...secondBud(second, 'shield', room),

@@ -1,6 +1,6 @@
 import { covered, footedAt, posed, scored, toppedAt, withKerf } from '../../drawing/workpieces';
 import { bindStep, chooseWood, filmStep, labelStep, onFace, step, writeTags } from '../common/steps';
-import { splitOpen, wedged, wedgePieces } from '../common/wedge-shape';
+import { splitOn, splitOpen, wedged, wedgePieces } from '../common/wedge-shape';
 import type { Wood } from '../method';
 import { chosen, type Choices } from '../school';
 import { KNIFE } from '../schools/of-cutting';
@@ -165,7 +165,7 @@ function setScion({ scion, shift, tip }: Cuts): Step[] {
       apply: (p) => ({
         ...p,
         joined: true,
-        stock: splitOpen(p.stock, SLIT, scion),
+        stock: splitOn(p.stock, SLIT, p.scion),
         scion: posed(p.scion, { u: shift }),
       }),
       spoil: (p) => ({
