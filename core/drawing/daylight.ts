@@ -1,5 +1,4 @@
-import { formatLength, type LengthUnit } from '../units/length';
-import { area, type Label, line, type Path, type Point, ring } from './display-list';
+import { area, type Path, ring } from './display-list';
 import { frontOutline, type Place, sideOutline } from './piece-outline';
 import { type Placer, sideX } from './piece-paint';
 import { depthAt, type PiecesSide, type Piece, type Side } from './workpieces';
@@ -60,40 +59,32 @@ function alongSide(wrong: Piece, right: Piece, side: Side): Daylight[] {
   return found;
 }
 
-interface ShownOptions {
-  view: PiecesSide;
-  unit: LengthUnit;
-  /** Across the piece where names of faults stand, mm from its axis. */
-  aside: number;
-  /** Height of a line of words, mm. */
-  lineHeight: number;
+/** Daylight less deep than this cannot be seen across a room: it is drawn deeper, and that is said, mm. */
+const DRAWN_DEEP = 0.9;
+
+/** How many times as deep as it is daylight is drawn. */
+export function exaggeration(deepest: number): number {
+  return deepest < DRAWN_DEEP ? Math.ceil(DRAWN_DEEP / deepest) : 1;
 }
 
-/** The right piece as a dotted outline over the wrong one; the daylight between them filled, and named by its depth. */
-export function paintFault(
-  wrong: Piece,
-  right: Piece,
-  at: { wrong: Placer; right: Placer },
-  { view, unit, aside, lineHeight }: ShownOptions,
-): (Path | Label)[] {
+/** The right piece as a dotted outline over the wrong one, and the daylight between them filled. */
+export function paintFault(wrong: Piece, right: Piece, at: { wrong: Placer; right: Placer }, view: PiecesSide): Path[] {
   const ghost = (view === 'side' ? sideOutline(right) : frontOutline(right).silhouette).map(at.right);
-  const shown: (Path | Label)[] = [ring('ghost', ghost)];
-  if (view === 'front') return shown;
-  for (const { outline, deepest, at: place } of daylightOf(wrong, right)) {
-    const from: Point = at.wrong(place);
-    const to: Point = at.wrong([aside, place[1]]);
-    shown.push(
-      area('daylight', outline.map(at.wrong)),
-      line('dimension', from, to),
-      // Two short lines, for the room beside the wood is narrow.
-      ...['daylight', formatLength(deepest, unit)].map((text, i): Label => ({
-        kind: 'label',
-        role: 'dimension',
-        at: [to[0] + Math.sign(aside), to[1] + (i === 0 ? -0.4 : 0.95) * lineHeight],
-        anchor: aside < 0 ? 'end' : 'start',
-        text,
-      })),
-    );
-  }
-  return shown;
+  if (view === 'front') return [ring('ghost', ghost)];
+  return [
+    ring('ghost', ghost),
+    ...daylightOf(wrong, right).map(({ outline, deepest }) =>
+      area('daylight', deepened(outline, exaggeration(deepest)).map(at.wrong)),
+    ),
+  ];
+}
+
+/** An outline of daylight, its far side so many times as far from the near one. */
+function deepened(outline: Place[], times: number): Place[] {
+  const half = outline.length / 2;
+  return outline.map(([x, y], i): Place => {
+    if (i < half) return [x, y];
+    const near = outline[outline.length - 1 - i]!;
+    return [near[0] + (x - near[0]) * times, y];
+  });
 }

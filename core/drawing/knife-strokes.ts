@@ -1,5 +1,6 @@
 import { TOLERANCE } from '@/core/units/tolerance';
-import { area, line, type Path, type Point } from './display-list';
+import { arrowHead } from './arrow-head';
+import { line, type Path } from './display-list';
 import { cutEdges, type Place } from './piece-outline';
 import type { PiecesSide, Piece, Workpieces } from './workpieces';
 import { type Placer, sideX } from './piece-paint';
@@ -52,15 +53,4 @@ function keyOf(stroke: Place[]): string {
     .map(([x, y]) => `${x.toFixed(2)},${y.toFixed(2)}`)
     .sort()
     .join(' ');
-}
-
-function arrowHead(from: Point, to: Point): Path {
-  const length = Math.hypot(to[0] - from[0], to[1] - from[1]) || 1;
-  const [dx, dy] = [(to[0] - from[0]) / length, (to[1] - from[1]) / length];
-  const back = Math.min(2.6, length / 2);
-  return area('knife', [
-    to,
-    [to[0] - back * dx + back * 0.4 * dy, to[1] - back * dy - back * 0.4 * dx],
-    [to[0] - back * dx - back * 0.4 * dy, to[1] - back * dy + back * 0.4 * dx],
-  ]);
 }

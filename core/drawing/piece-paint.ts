@@ -19,13 +19,14 @@ export function paintPiece(piece: Piece, at: Placer, view: PiecesSide, from: 'fr
         : { left: -1, right: 1, front: 0, back: 0 }[bud.side];
     const hidden = side === 0 && (view === 'side' || (bud.side === 'front') !== (from === 'front'));
     if (hidden) continue;
-    items.push(budShape(side, radius, bud.y, at));
+    const up = bud.upsideDown ? -1 : 1;
+    items.push(budShape(side, radius, bud.y, up, at));
     if (bud.handle)
       items.push(
         line(
           'outline',
-          at([side * (radius + 0.2), bud.y - 1]),
-          at([side * (radius + 5) + (side === 0 ? 2 : 0), bud.y - 5.5]),
+          at([side * (radius + 0.2), bud.y - up]),
+          at([side * (radius + 5) + (side === 0 ? 2 : 0), bud.y - up * 5.5]),
         ),
       );
   }
@@ -115,7 +116,7 @@ function paintOutside(piece: Piece, at: Placer, from: 'front' | 'back'): (Path |
   return items;
 }
 
-function budShape(side: number, radius: number, y: number, at: Placer): Path {
+function budShape(side: number, radius: number, y: number, up: 1 | -1, at: Placer): Path {
   const profile: [number, number][] = [
     [0, -1.6],
     [1.4, -0.6],
@@ -126,7 +127,7 @@ function budShape(side: number, radius: number, y: number, at: Placer): Path {
   if (side !== 0)
     return area(
       'bud',
-      profile.map(([out, rise]) => at([side * (radius + out), y + rise])),
+      profile.map(([out, rise]) => at([side * (radius + out), y + up * rise])),
     );
   return area(
     'bud',
@@ -139,6 +140,6 @@ function budShape(side: number, radius: number, y: number, at: Placer): Path {
         [-1.2, -1],
         [-1.3, 1.2],
       ] as const
-    ).map(([across, rise]) => at([across, y + rise])),
+    ).map(([across, rise]) => at([across, y + up * rise])),
   );
 }

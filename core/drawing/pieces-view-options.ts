@@ -1,4 +1,5 @@
 import type { LengthUnit } from '../units/length';
+import type { HandSign } from './hand-signs';
 import type { StepFigure } from './step-figure';
 import type { PiecesSide, Workpieces } from './workpieces';
 
@@ -12,6 +13,8 @@ export interface PiecesViewOptions {
   roomFor?: StepFigure[];
   /** The pieces as they should be, where these are wrong: drawn over them as a ghost, the daylight between named. */
   right?: Workpieces;
+  /** What hand and eye do. */
+  signs?: readonly HandSign[];
   /** Way the blade goes. */
   pull?: 'up' | 'down';
   /** Places that points of the rubric are marked at, asked for by id. */

@@ -1,8 +1,10 @@
 import { formatLength, type LengthUnit } from '../units/length';
 import { paintCovers } from './cover-paint';
 import { area, line, type Anchor, type DisplayList, type Label, type Path, type Point } from './display-list';
+import { paintSigns, roomForSigns } from './hand-signs';
 import type { Place } from './piece-outline';
 import { paintFault } from './daylight';
+import { faultWords, paintFaultWords, roomForFaults } from './fault-words';
 import { LINE_SHARE, scaleBar } from './scale-bar';
 import type { StepFigure } from './step-figure';
 import { faceAway, type PiecesSide, type Piece, type Spot, type Workpieces } from './workpieces';
@@ -33,7 +35,15 @@ export function piecesView(pieces: Workpieces, options: PiecesViewOptions): Disp
   const height = tall;
   // Where parts are marked, buttons stand beside the drawing and its words would be in their way.
   const marked = options.anchors !== undefined;
-  const margin = marked ? 6 : Math.max(MARGIN, lineHeight * (dimensioned.length > 0 ? 6 : 5));
+  const signs = options.signs ?? [];
+  const margin = marked
+    ? 6
+    : Math.max(
+        MARGIN,
+        lineHeight * (dimensioned.length > 0 ? 6 : 5),
+        signs.length > 0 ? roomForSigns(lineHeight) : 0,
+        options.right ? roomForFaults(lineHeight) : 0,
+      );
   const width = extents.wide + 2 * margin;
   const placer = (piece: Piece, x: number): Placer => {
     const { u, w, y, lean } = piece.pose;
@@ -59,6 +69,7 @@ export function piecesView(pieces: Workpieces, options: PiecesViewOptions): Disp
   items.push(...paintCovers(pieces, { stock: stockAt, scion: scionAt }, { view: options.view, lineHeight }));
   if (options.before && options.pull)
     items.push(...knifePath(options.before, pieces, { stock: stockAt, scion: scionAt }, options));
+  items.push(...paintSigns(signs, pieces, { stock: stockAt, scion: scionAt }, lineHeight));
   if (options.right) items.push(...faults(pieces, options.right, placer, extents, { ...options, lineHeight }));
   if (!marked)
     items.push(...names(pieces, stockAt, scionAt, height - 2.25 * lineHeight, turned && options.view === 'front'));
@@ -83,15 +94,22 @@ function faults(
   // Apart, the pieces stand where the wrong ones do: a ghost is set over its own piece.
   const over = (good: Piece, bad: Piece, x: number): Placer =>
     pieces.joined && right.joined ? placer(good, x) : placer(bad, x);
-  return (['stock', 'scion'] as const).flatMap((name) => {
+  const xOf = (name: 'stock' | 'scion'): number => (name === 'stock' ? extents.stockX : extents.scionX);
+  const shapes = (['stock', 'scion'] as const).flatMap((name) => {
     const [bad, good] = [pieces[name], right[name]];
-    const x = name === 'stock' ? extents.stockX : extents.scionX;
     if (JSON.stringify(bad) === JSON.stringify(good)) return [];
-    const at = { wrong: placer(bad, x), right: over(good, bad, x) };
-    // Away from the other piece.
-    const aside = (name === 'stock' ? -1 : 1) * (bad.diameter / 2 + 3);
-    return paintFault(bad, good, at, { view, unit, aside, lineHeight });
+    return paintFault(bad, good, { wrong: placer(bad, xOf(name)), right: over(good, bad, xOf(name)) }, view);
   });
+  return [
+    ...shapes,
+    ...paintFaultWords(
+      faultWords(pieces, right, unit),
+      (name, y) => placer(pieces[name], xOf(name))([0, y]),
+      // Away from the other piece.
+      (name) => (name === 'stock' ? -1 : 1) * (pieces[name].diameter / 2 + 3),
+      lineHeight,
+    ),
+  ];
 }
 
 /** How high the pieces reach, and how far the scion is moved to lie beside the stock's middle. */

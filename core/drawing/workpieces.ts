@@ -16,6 +16,8 @@ export interface Bud {
   side: Side;
   /** The stub of its leaf, left as a handle. */
   handle?: boolean;
+  /** On wood that is held the wrong way up: its leaf was above it. */
+  upsideDown?: boolean;
 }
 
 /** Four strips of bark around the stock's end. */
@@ -137,6 +139,34 @@ export function toppedAt(piece: Piece, y: number): Piece {
 /** Cut off at a height from below. */
 export function footedAt(piece: Piece, y: number): Piece {
   return { ...piece, foot: y, goesOn: { ...piece.goesOn, foot: false }, buds: piece.buds.filter((bud) => bud.y > y) };
+}
+
+/** The wrong way up, turned about its middle. */
+export function turnedOver(piece: Piece): Piece {
+  const over = (y: number): number => piece.foot + piece.top - y;
+  const corners = (cut: Vertex[]): Vertex[] => cut.map(([y, depth]): Vertex => [over(y), depth]).reverse();
+  const { front, back, left, right } = piece.cuts;
+  return {
+    ...piece,
+    goesOn: { foot: piece.goesOn.top, top: piece.goesOn.foot },
+    cuts: { front: corners(front), back: corners(back), left: corners(left), right: corners(right) },
+    buds: piece.buds.map((bud) => ({ ...bud, y: over(bud.y), upsideDown: !bud.upsideDown })),
+  };
+}
+
+/** Slimmer by a share of its thickness, its face where it was; `face` is how deep that lies under its back, mm. */
+export function thinner(piece: Piece, share: number, face: number): Piece {
+  const slim = (cut: Vertex[]): Vertex[] => cut.map(([y, depth]): Vertex => [y, depth * share]);
+  const { front, back, left, right } = piece.cuts;
+  const moved = (1 - share) * (piece.diameter / 2 - face);
+  return {
+    ...piece,
+    diameter: piece.diameter * share,
+    bark: piece.bark * share,
+    halfWidth: piece.halfWidth === null ? null : piece.halfWidth * share,
+    cuts: { front: slim(front), back: slim(back), left: slim(left), right: slim(right) },
+    pose: { ...piece.pose, u: piece.pose.u - moved },
+  };
 }
 
 /** With wood cut away on one side. */

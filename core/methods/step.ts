@@ -1,3 +1,4 @@
+import type { HandSign } from '../drawing/hand-signs';
 import type { StepFigure } from '../drawing/step-figure';
 import type { PiecesSide, Workpieces } from '../drawing/workpieces';
 import type { Prose } from '../units/prose';
@@ -22,6 +23,8 @@ export interface Step {
   pull?: 'up' | 'down';
   /** True when nothing is cut, fitted or put on. */
   noCut?: boolean;
+  /** What hand and eye do at it, drawn over the pieces: where nothing is cut, that is what there is to see. */
+  signs?: HandSign[];
   /** True when after it the pieces are one. */
   joins?: boolean;
   /** The pieces after it. */

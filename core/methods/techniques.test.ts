@@ -66,6 +66,11 @@ describe.each(cases)('%s', (_name, method, wood, choices) => {
     expect(new Set(steps.map(({ id }) => id)).size).toBe(steps.length);
   });
 
+  it('shows what hand and eye do where nothing is cut', () => {
+    for (const step of steps)
+      if (step.noCut) expect(step.signs?.length ?? 0, `${step.id} has no sign`).toBeGreaterThan(0);
+  });
+
   it('draws lengths as long as its figures say, from corner to corner', () => {
     const faults: Faults = [];
     steps.forEach((step, i) => {

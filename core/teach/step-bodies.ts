@@ -20,11 +20,11 @@ export interface StepBody {
 export function stepBodies(method: Method, choices: Choices, wood: Wood, unit: LengthUnit): (() => StepBody)[] {
   const { start, steps } = method.technique(choices, wood);
   const pieces = piecesAfter(start, steps);
-  return steps.map(({ pull, spoil }, i) => () => {
+  return steps.map(({ pull, spoil, signs }, i) => () => {
     const options = { unit, before: pieces[i]!, pull };
     return {
-      right: threeQuarterView(pieces[i + 1]!, options),
-      wrong: spoil ? threeQuarterView(spoil(pieces[i]!), options) : null,
+      right: threeQuarterView(pieces[i + 1]!, { ...options, signs }),
+      wrong: spoil ? threeQuarterView(spoil(pieces[i]!), { ...options, right: pieces[i + 1]! }) : null,
     };
   });
 }

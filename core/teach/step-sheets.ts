@@ -57,7 +57,7 @@ export function stepSheets(method: Method, choices: Choices, wood: Wood, unit: L
         text: length(figure.mm),
         range: rangeOf(figure, unit),
       })),
-      drawing: piecesView(pieces[i + 1]!, { ...options, figures: step.figures }),
+      drawing: piecesView(pieces[i + 1]!, { ...options, figures: step.figures, signs: step.signs }),
       wrongDrawing: step.spoil
         ? piecesView(step.spoil(pieces[i]!), { ...options, roomFor: step.figures, right: pieces[i + 1]! })
         : null,

@@ -1,5 +1,5 @@
 import type { Bud } from '../workpieces';
-import { aboutUpright, type Frame, leant, within } from './frame';
+import { aboutUpright, type Frame, HERE, leant, within } from './frame';
 import type { Lathe, Solid } from './solid';
 
 /** Which way a bud looks, degrees from the front towards the right. */
@@ -44,9 +44,19 @@ const HANDLE: Lathe = {
 };
 
 /** A bud with its cushion, and its leaf's scar or the stub of its stalk, on a shoot of a radius. */
-export function budSolids({ y, side, handle = false }: Bud, radius: number): Solid[] {
+export function budSolids({ y, side, handle = false, upsideDown = false }: Bud, radius: number): Solid[] {
   const facing = aboutUpright(FACING[side]);
-  const on = (tilt: number, out: number, up: number): Frame => within(facing, leant(tilt, [out, 0, y + up]));
+  const place: Frame = {
+    at: [0, 0, y],
+    axes: upsideDown
+      ? [
+          [1, 0, 0],
+          [0, -1, 0],
+          [0, 0, -1],
+        ]
+      : HERE.axes,
+  };
+  const on = (tilt: number, out: number, up: number): Frame => within(facing, within(place, leant(tilt, [out, 0, up])));
   // Slim wood carries slim buds.
   const size = Math.min(1, radius / 4);
   const grown = ({ profile }: Lathe): Lathe => ({

@@ -55,10 +55,14 @@ export function seenAs(label: number): Seen {
 export const solidsOf = ({ grown, cut, folded }: Body): Solid[] => [...grown, ...cut, ...folded];
 
 /** Reach of placed bodies in the picture, mm along right and up. */
-export function reachOf(
-  placed: readonly Placed[],
-  look: Look,
-): { left: number; right: number; low: number; high: number } {
+export interface Reach {
+  left: number;
+  right: number;
+  low: number;
+  high: number;
+}
+
+export function reachOf(placed: readonly Placed[], look: Look): Reach {
   const boxes = placed.flatMap(({ body, frame }) =>
     [...body.grown, ...body.folded].map((solid) => readied(solid, frame, look).box),
   );

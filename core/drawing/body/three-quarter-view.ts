@@ -1,21 +1,22 @@
 import type { LengthUnit } from '../../units/length';
 import { paintCovers } from '../cover-paint';
-import { area, type DisplayList, type Label, line, type Path, type Point, ring, type Role } from '../display-list';
+import { area, type DisplayList, type Label, type Path, type Point } from '../display-list';
+import { faultWords, paintFaultWords, roomForFaults } from '../fault-words';
+import { type HandSign, paintSigns, roomForSigns } from '../hand-signs';
 import { knifePath } from '../knife-strokes';
 import type { Place } from '../piece-outline';
 import { LINE_SHARE, scaleBar } from '../scale-bar';
 import { faceAway, type Piece, type Workpieces } from '../workpieces';
-import { type DepthMap, depthMap, isEnd, type Placed, reachOf, seenAs, solidsOf } from './depth-map';
+import { type DepthMap, depthMap, type Placed, type Reach, reachOf } from './depth-map';
 import { aboutUpright, dot, type Frame, leant, outOf, type Place3 } from './frame';
+import { ghosts, idealOf } from './ghosts';
 import { hatching } from './hatching';
-import { BUT_FACE, type Look } from './ready-solid';
 import { pieceBody } from './piece-body';
+import { regionsOf, signedArea } from './seen-regions';
+import { THREE_QUARTER } from './three-quarter-look';
 import { traceRegions } from './trace-regions';
 import { wrapBodies, wrapTurns } from './wrap-bodies';
 
-/** Degrees that one looks from beside the front, and from above. */
-const BESIDE = 38;
-const ABOVE = 22;
 /** Between pieces that are not joined, mm. */
 const APART = 13;
 
@@ -25,35 +26,38 @@ export interface ThreeQuarterOptions {
   before?: Workpieces;
   /** Way the blade goes. */
   pull?: 'up' | 'down';
+  /** The pieces as they should be, where these are wrong: drawn over them as a ghost, the daylight between filled. */
+  right?: Workpieces;
+  /** What hand and eye do. */
+  signs?: readonly HandSign[];
 }
-
-/** From before the left shoulder of whoever holds the pieces, and somewhat from above. */
-const LOOK = ((): Look => {
-  const [a, e] = [(BESIDE * Math.PI) / 180, (ABOVE * Math.PI) / 180];
-  const [cosA, sinA, cosE, sinE] = [Math.cos(a), Math.sin(a), Math.cos(e), Math.sin(e)];
-  return {
-    right: [sinA, cosA, 0],
-    up: [-sinE * cosA, sinE * sinA, cosE],
-    near: [cosE * cosA, -cosE * sinA, sinE],
-  };
-})();
 
 /**
  * The pieces as whoever cuts them sees them: from the front, the side and above at once. Hidden parts are left out,
  * cut faces are light and bark is hatched along its form. Lengths are foreshortened: true ones stand in the side view.
  */
-export function threeQuarterView(pieces: Workpieces, { unit, before, pull }: ThreeQuarterOptions): DisplayList {
+export function threeQuarterView(
+  pieces: Workpieces,
+  { unit, before, pull, right, signs = [] }: ThreeQuarterOptions,
+): DisplayList {
   const frames = framesOf(pieces);
   const wood = piecesIn(pieces).map((piece, i): Placed => ({ body: pieceBody(piece), frame: frames[i]! }));
   const wraps = wrapBodies(pieces, wood);
   const placed: Placed[] = [...wood, ...wraps];
   const old = before && before.joined === pieces.joined ? changed(before, pieces, frames) : [];
-  const reach = reachOf([...placed, ...old], LOOK);
-  const map = depthMap(placed, LOOK, reach);
-  const project = (p: Place3): Point => [dot(LOOK.right, p) - map.left, map.top - dot(LOOK.up, p)];
+  const ideal = right
+    ? idealOf(piecesIn(pieces), piecesIn(right), pieces.joined && right.joined ? framesOf(right) : frames)
+    : [];
+  const reach = reachOf([...placed, ...old, ...ideal.map(({ placed: shown }) => shown)], THREE_QUARTER);
+  const map = depthMap(placed, THREE_QUARTER, reach);
+  const project = (p: Place3): Point => [dot(THREE_QUARTER.right, p) - map.left, map.top - dot(THREE_QUARTER.up, p)];
   const lineHeight = ((reach.high - reach.low) * LINE_SHARE) / (1 - 5 * LINE_SHARE);
   // Names of what is put on stand in a lane on the left.
-  const margin = (pieces.covers.length > 0 ? 5 : 2.2) * lineHeight;
+  const margin = Math.max(
+    (pieces.covers.length > 0 ? 5 : 2.2) * lineHeight,
+    signs.length > 0 ? roomForSigns(lineHeight) : 0,
+    right ? roomForFaults(lineHeight) : 0,
+  );
   const shift = ([x, y]: Point): Point => [x + margin, y + 1.6 * lineHeight];
   const placers = placersOf(pieces, frames, (p) => shift(project(p)));
   const items: (Path | Label)[] = [
@@ -61,12 +65,22 @@ export function threeQuarterView(pieces: Workpieces, { unit, before, pull }: Thr
     ...moved(regionsOf(placed, map), shift),
     ...moved(
       [
-        ...wood.flatMap((body, i) => hatching(body, i, LOOK, map)),
-        ...wraps.flatMap((wrap, i) => wrapTurns(wrap, wood.length + i, LOOK, map)),
+        ...wood.flatMap((body, i) => hatching(body, i, THREE_QUARTER, map)),
+        ...wraps.flatMap((wrap, i) => wrapTurns(wrap, wood.length + i, THREE_QUARTER, map)),
       ],
       shift,
     ),
     ...paintCovers(pieces, placers.flat, { view: 'side', lineHeight, drawn: wraps.map(({ cover }) => cover) }),
+    ...moved(ghosts(ideal, map, reach), shift),
+    ...(right
+      ? paintFaultWords(
+          faultWords(pieces, right, unit),
+          (on, y) => placers.flat[on]([0, y]),
+          (on) => (on === 'stock' && !pieces.joined ? -1 : 1) * (pieces[on].diameter / 2 + 3),
+          lineHeight,
+        )
+      : []),
+    ...paintSigns(signs, pieces, placers.flat, lineHeight),
     ...(before && pull
       ? [
           ...knifePath(before, pieces, placers.section, { view: 'side', unit, pull }),
@@ -99,7 +113,7 @@ function framesOf(pieces: Workpieces): Frame[] {
     if (piece === stock) return aboutUpright(0);
     const aside = stock.diameter / 2 + (stock.flaps?.state === 'down' ? 12 : 0) + APART + scion.diameter / 2;
     const up = (stock.foot + stock.top - scion.foot - scion.top) / 2;
-    const at: Place3 = [LOOK.right[0] * aside, LOOK.right[1] * aside, up];
+    const at: Place3 = [THREE_QUARTER.right[0] * aside, THREE_QUARTER.right[1] * aside, up];
     return aboutUpright(faceAway(pieces, piece) ? 180 : 0, at);
   });
 }
@@ -136,90 +150,6 @@ function placersOf(
 const moved = (paths: Path[], shift: (point: Point) => Point): Path[] =>
   paths.map((path) => ({ ...path, points: path.points.map(shift) }));
 
-/** How what is seen is painted. */
-function roleOf(placed: readonly Placed[], label: number): Role {
-  const { body, solid, face, layer } = seenAs(label);
-  const { shows, shape } = solidsOf(placed[body]!.body)[solid]!;
-  const grown = solid < placed[body]!.body.grown.length;
-  const onCut = (['cut-bark', 'wood', 'pith'] as const)[layer];
-  if (shows === 'wrap' || shows === 'seal' || shows === 'foil') return shows;
-  if (face === BUT_FACE) return shows === 'flap' ? 'flap' : 'wood';
-  if (shows === 'bark') return grown && shape.kind === 'lathe' && solid === 0 && isEnd(face) ? onCut : 'bark';
-  if (shows === 'cut' || shows === 'bared') return onCut;
-  return shows === 'kerf' ? 'kerf' : shows === 'bud' ? 'bud' : 'flap';
-}
-
-/** What is seen as areas with their outlines, large ones first; the green line where bark meets wood on a cut. */
-function regionsOf(placed: readonly Placed[], map: DepthMap): Path[] {
-  const silhouettes = new Int32Array(map.label.length);
-  for (let i = 0; i < silhouettes.length; i++) silhouettes[i] = map.label[i] === 0 ? 0 : seenAs(map.label[i]!).body + 1;
-  const under = [...traceRegions(map, silhouettes)].flatMap(([body, borders]) =>
-    borders
-      .filter((points) => signedArea(points) > 0)
-      .map((points) => ({
-        points,
-        role: placed[body - 1]!.body.grown[0]!.shows === 'bark' ? ('bark' as const) : null,
-      })),
-  );
-  const roles = new Map<number, Role>();
-  const roleAt = (label: number): Role => {
-    const known = roles.get(label);
-    if (known) return known;
-    const role = roleOf(placed, label);
-    roles.set(label, role);
-    return role;
-  };
-  const faces = [...traceRegions(map, map.label)].flatMap(([label, borders]) =>
-    borders.map((points) => ({ role: roleAt(label), points, size: signedArea(points) })).filter(({ size }) => size > 0),
-  );
-  faces.sort((a, b) => b.size - a.size);
-  return [
-    ...under.flatMap(({ role, points }) => (role ? [area(role, points)] : [])),
-    ...faces.map(({ role, points }) => area(role, points)),
-    ...faces.filter(({ role }) => role === 'cut-bark').map(({ points }) => ring('knife-cut', points)),
-    ...greenLines(map, (label) => (label === 0 ? null : roleAt(label))),
-    ...under.map(({ points }) => ring('outline', points)),
-  ];
-}
-
-/** How far beside the wood's border it is looked for bark, spots. */
-const BESIDE_BORDER = 1.6;
-
-/** The green line: where wood that was cut or laid bare meets bark, and not where it ends in the air. */
-function greenLines(map: DepthMap, roleAt: (label: number) => Role | null): Path[] {
-  const wood = map.label.map((label) => {
-    const role = roleAt(label);
-    return role === 'wood' || role === 'pith' ? seenAs(label).body + 1 : 0;
-  });
-  const meetsBark = ([x0, y0]: Point, [x1, y1]: Point): boolean => {
-    const length = Math.hypot(x1 - x0, y1 - y0) || 1;
-    // The wood lies to the right of its border.
-    const x = Math.floor(((x0 + x1) / 2) * map.scale + ((y1 - y0) / length) * BESIDE_BORDER);
-    const y = Math.floor(((y0 + y1) / 2) * map.scale - ((x1 - x0) / length) * BESIDE_BORDER);
-    const role = x < 0 || y < 0 || x >= map.wide || y >= map.high ? null : roleAt(map.label[y * map.wide + x]!);
-    return role === 'cut-bark' || role === 'flap' || role === 'kerf';
-  };
-  return [...traceRegions(map, wood).values()].flat().flatMap((border) => {
-    const runs: Point[][] = [];
-    border.forEach((from, i) => {
-      const to = border[(i + 1) % border.length]!;
-      if (!meetsBark(from, to)) return;
-      const last = runs.at(-1);
-      if (last?.at(-1) === from) last.push(to);
-      else runs.push([from, to]);
-    });
-    return runs.map((points) => line('meet', ...points));
-  });
-}
-
-/** Twice the area inside a closed line; positive where it runs round what it holds. */
-function signedArea(points: readonly Point[]): number {
-  return points.reduce((sum, [x, y], i) => {
-    const [nx, ny] = points[(i + 1) % points.length]!;
-    return sum + x * ny - nx * y;
-  }, 0);
-}
-
 /** The pieces a step changed, as they were, where they lie now. */
 function changed(before: Workpieces, after: Workpieces, frames: readonly Frame[]): Placed[] {
   const now = [after.stock, after.scion];
@@ -229,9 +159,9 @@ function changed(before: Workpieces, after: Workpieces, frames: readonly Frame[]
 }
 
 /** What was there a step earlier and is seen no more, as pale areas. */
-function offcut(old: readonly Placed[], map: DepthMap, reach: ReturnType<typeof reachOf>): Path[] {
+function offcut(old: readonly Placed[], map: DepthMap, reach: Reach): Path[] {
   if (old.length === 0) return [];
-  const was = depthMap(old, LOOK, reach);
+  const was = depthMap(old, THREE_QUARTER, reach);
   const gone = was.label.map((label, i) => (label !== 0 && map.label[i] === 0 ? 1 : 0));
   const pale = [...traceRegions(was, gone).values()].flat().filter((points) => signedArea(points) > 4);
   return pale.map((points) => area('offcut', points));

@@ -16,7 +16,7 @@ import { BUDS, KNIFE, OUTER_BARK, SCION_END, SLITS } from '../schools/of-cutting
 import { BARK_STUMPS } from '../stump-scions';
 import { SPENT_WOOD_WORDS, SWELLING_WORDS } from '../timetable/first-movement';
 import { measured, mm, prose } from '../../units/prose';
-import { FACE_LENGTH } from './steps';
+import { FACE_LENGTH } from './cuts';
 import { ANCHORS, technique } from './technique';
 import { slots } from '../template';
 import { COVERED } from '../timetable/usual-rounds';

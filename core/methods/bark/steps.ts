@@ -1,68 +1,25 @@
-import { BUD_COUNTS } from '../bud-counts';
 import { footedAt, posed, scored, toppedAt } from '../../drawing/workpieces';
-import { acrossTheStump, chiselled, faced, laidOn, laidPieces, opened } from '../common/laid-face-shape';
+import { acrossTheStump, chiselled, faced, laidOn, opened } from '../common/laid-face-shape';
 import { lipsLaidOn } from '../common/laid-lips';
 import {
   bindStep,
   budsInWords,
   chooseWood,
   coatStep,
-  filmStep,
   labelStep,
   onFace,
   sealStep,
   slipTest,
   step,
+  wagging,
   writeTags,
 } from '../common/steps';
-import type { Wood } from '../method';
-import { chosen, type Choices } from '../school';
+import { chosen } from '../school';
 import { NURSE_LIMB } from '../schools/of-aftercare';
-import { COAT, FILM_WHEN, STUMP } from '../schools/of-covering';
-import { BUDS, KNIFE, OUTER_BARK, SCION_END, SLITS } from '../schools/of-cutting';
+import { COAT } from '../schools/of-covering';
+import { KNIFE } from '../schools/of-cutting';
 import type { Step } from '../step';
-import { BARK_STUMPS, stumpRow } from '../stump-scions';
-
-export const FACE_LENGTH = { from: 25, to: 40 };
-
-const WINDOW = 9;
-
-/** What the steps are drawn from, for a choice of schools and a pair of wood; lengths in mm. */
-export function cutsOf(choices: Choices, wood: Wood) {
-  const { stock, scion } = wood;
-  const length = Math.round(wood.length ?? Math.max(FACE_LENGTH.from, Math.min(FACE_LENGTH.to, scion * 4)));
-  const buds = chosen(choices, BUDS);
-  const count = BUD_COUNTS.get(buds)!;
-  const shape = laidPieces(wood, length, count, 12 + 12 * count);
-  const three = chosen(choices, SLITS) === 'three';
-  const filmFirst = chosen(choices, FILM_WHEN) === 'before';
-  const film = filmStep(
-    3,
-    shape.tip,
-    filmFirst
-      ? 'Wrap the scion in film, all but the end that is cut.'
-      : 'Wrap the scion in film from the tape to its tip.',
-  );
-  return {
-    choices,
-    stock,
-    scion,
-    length,
-    buds,
-    shape,
-    deep: Math.max(1, length - WINDOW),
-    wedge: chosen(choices, SCION_END) === 'wedge',
-    pared: chosen(choices, OUTER_BARK) === 'pared',
-    three,
-    /** Three slits carry two scions at least. */
-    scions: Math.max(three ? 2 : 1, wood.scions ?? stumpRow(BARK_STUMPS, stock).set),
-    stump: chosen(choices, STUMP),
-    filmFirst,
-    film,
-  };
-}
-
-export type Cuts = ReturnType<typeof cutsOf>;
+import { type Cuts, FACE_LENGTH, WINDOW } from './cuts';
 
 /** The steps in their order. */
 export function stepsOf(cuts: Cuts): Step[] {
@@ -230,6 +187,7 @@ function cutScion({ choices, length, shape, scion, wedge, pared }: Cuts): Step[]
             id: 'pare',
             action: 'Pare the outer bark of the scion’s back to the green.',
             noCut: true,
+            signs: [{ sign: 'rub', on: 'scion', at: -12 }],
             lookFor: 'Green, not white.',
             caution: 'long-cut',
             wrong: { what: 'It is pared to the wood.', looks: 'White patches with no living tissue.' },
@@ -268,9 +226,11 @@ function setScion({ choices, shape, length, three, scions, filmFirst, film, stum
       id: 'hold',
       action: scions > 1 ? 'Shake each of them once.' : 'Shake it once.',
       noCut: true,
+      signs: [{ sign: 'shake', on: 'scion' }],
       lookFor: 'It stays.',
       wrong: { what: 'It wags.', looks: 'The face lies on bark that did not lift far enough.', point: 'hold' },
       apply: (p) => p,
+      spoil: wagging,
     }),
     bindStep(-length - 4, 0, {
       kind: 'tape',

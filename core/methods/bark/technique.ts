@@ -11,7 +11,8 @@ import { COAT, TAPE_OFF_BY } from '../schools/of-covering';
 import { KNIFE } from '../schools/of-cutting';
 import { tapeOff } from '../timetable/tasks-of-binding';
 import { reseal, swell } from '../timetable/tasks-of-healing';
-import { cutsOf, FACE_LENGTH, stepsOf } from './steps';
+import { cutsOf, FACE_LENGTH } from './cuts';
+import { stepsOf } from './steps';
 
 export const ANCHORS = ['wood', 'way-up', 'safe-hands', 'hold', 'slip', 'clean'];
 

@@ -1,4 +1,14 @@
-import { cutOn, footedAt, type Piece, posed, shoot, toppedAt, type Vertex, withKerf } from '../../drawing/workpieces';
+import {
+  cutOn,
+  footedAt,
+  type Piece,
+  posed,
+  shoot,
+  thinner,
+  toppedAt,
+  type Vertex,
+  withKerf,
+} from '../../drawing/workpieces';
 import { prose } from '../../units/prose';
 import { BUD_HEIGHT, heightFigure, HIGHER, secondBud } from '../common/bud-place';
 import { bindStep, chooseWood, labelStep, onFace, step, writeTags } from '../common/steps';
@@ -115,6 +125,7 @@ function chooseWoods({ stock, scion }: Cuts): Step[] {
       id: 'wipe',
       action: 'Choose a straight smooth place on the stock and wipe it clean, leaves off.',
       noCut: true,
+      signs: [{ sign: 'rub', on: 'stock' }],
       lookFor: prose`No soil where the blade passes, and clear of the stock’s own buds.${HIGHER}`,
       figures: [heightFigure(BUD_HEIGHT)],
       wrong: { what: 'Grit is left on.', looks: 'A nicked blade and a ragged bed.', point: 'clean' },
@@ -131,6 +142,7 @@ function fitStep({ budFirst }: Cuts): Step {
       ? 'Hold the chip to its bed and pare the bed until they are alike.'
       : 'Trim the chip’s foot and sides to the bed.',
     noCut: true,
+    signs: [{ sign: 'rub', on: budFirst ? 'stock' : 'scion' }],
     caution: 'bud-cut',
     lookFor: 'Chip and bed alike in length and width; strokes of fitting are not counted.',
     wrong: { what: 'A long foot is pressed in.', looks: 'The chip bows and stands off its bed.', point: 'cut-length' },
@@ -157,7 +169,8 @@ function setChip({ choices, bed, chip, aside, length, cover, second, room }: Cut
       spoil: (w) => ({
         ...w,
         joined: true,
-        scion: posed(seated(w.scion, w.stock, length, bed, chip), { y: 4 }),
+        // A narrower chip than its bed, with a ring of bare wood round it.
+        scion: thinner(posed(seated(w.scion, w.stock, length, bed, chip), { w: 0 }), 0.7, w.scion.diameter - chip),
       }),
     }),
     ...secondBud(second, 'chip', room),

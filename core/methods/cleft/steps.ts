@@ -7,6 +7,7 @@ import {
   chooseWood,
   coatStep,
   filmStep,
+  heldUpsideDown,
   labelStep,
   onFace,
   sealStep,
@@ -71,6 +72,7 @@ function prepareStock({ choices, split, stock }: Cuts): Step[] {
       id: 'pare',
       action: 'Pare the sawn rim smooth with the knife.',
       noCut: true,
+      signs: [{ sign: 'rub', on: 'stock' }],
       lookFor: 'The green ring shines all round.',
       caution: 'long-cut',
       wrong: { what: 'The rim stays rough from the saw.', looks: 'Frayed bark where the green line should be.' },
@@ -122,6 +124,7 @@ function cutScion({ choices, stock, scion, buds, length, tip, filmFirst, film }:
       action: 'Take a scion and find which way its buds point.',
       lookFor: 'Dormant, straight, its lowest bud to sit just above the wedge on the outside.',
       wrong: { what: 'The stick is held upside down.', looks: 'Leaf scars stand above their buds.', point: 'way-up' },
+      spoil: heldUpsideDown,
       figures: [
         { name: 'stock', mm: stock },
         { name: 'scion', mm: scion },

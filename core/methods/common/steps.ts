@@ -1,4 +1,4 @@
-import { covered, type CoverKind, type Workpieces } from '../../drawing/workpieces';
+import { covered, type CoverKind, posed, turnedOver, type Workpieces } from '../../drawing/workpieces';
 import type { StepFigure } from '../../drawing/step-figure';
 import { type Prose, prose } from '../../units/prose';
 import type { AnswerTo } from '../school';
@@ -22,6 +22,7 @@ export function writeTags(): Step {
     id: 'tags',
     action: 'Write the tags, one variety at a time: variety, stock, date, grafter.',
     noCut: true,
+    signs: [{ sign: 'tag', on: 'scion' }],
     apply: asBefore,
     lookFor: 'Every stick on the bench has its written tag taped to it, so that no wind takes it.',
     wrong: { what: 'Tags are left for the end.', looks: 'Bare sticks that nobody can tell apart.' },
@@ -41,15 +42,41 @@ interface WoodChoice {
   wrong: Step['wrong'];
   figures?: StepFigure[];
   stage?: AnswerTo<typeof SCION_STAGE>;
+  spoil?: Step['spoil'];
+}
+
+/** A stick held the wrong way up. */
+export const heldUpsideDown = (pieces: Workpieces): Workpieces => ({ ...pieces, scion: turnedOver(pieces.scion) });
+
+/** How far a scion leans that does not hold, degrees. */
+const WAGS = 12;
+
+/** A scion that leans out on its foot as far as one pushes it. */
+export function wagging(pieces: Workpieces): Workpieces {
+  const { foot, pose } = pieces.scion;
+  const [before, now] = [pose.lean, pose.lean + WAGS].map((lean) => (lean * Math.PI) / 180) as [number, number];
+  return {
+    ...pieces,
+    scion: posed(pieces.scion, {
+      lean: pose.lean + WAGS,
+      u: pose.u + foot * (Math.sin(before) - Math.sin(now)),
+      y: pose.y + foot * (Math.cos(before) - Math.cos(now)),
+    }),
+  };
 }
 
 /** Sort out wood before the knife comes out. */
-export function chooseWood({ action, lookFor, wrong, figures = [], stage = 'dormant' }: WoodChoice): Step {
+export function chooseWood({ action, lookFor, wrong, figures = [], stage = 'dormant', spoil }: WoodChoice): Step {
   return step({
     id: 'wood',
     action,
     noCut: true,
+    signs: [
+      { sign: 'buds-point', on: 'scion' },
+      { sign: 'straight', on: 'scion' },
+    ],
     apply: asBefore,
+    ...(spoil && { spoil }),
     lookFor: prose`${lookFor}${AWAKE[stage]}`,
     wrong,
     figures,
@@ -63,6 +90,7 @@ export function slipTest(on: Prose): Step {
     id: 'slip-test',
     action: prose`Try whether the bark slips, on ${on} that comes off anyway.`,
     noCut: true,
+    signs: [{ sign: 'lift', on: 'stock' }],
     lookFor: 'It lifts clean, and the wood beneath is wet and white. It slips best in the morning after rain.',
     blocks: 'A stock that is opened cannot wait for rain: if the bark clings, water and wait, or change the method.',
     wrong: { what: 'The stock is opened on the chance.', looks: 'Bark tears in shreds and stays on the wood.' },

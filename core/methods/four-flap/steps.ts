@@ -1,4 +1,4 @@
-import { covered, footedAt, posed, scored, toppedAt } from '../../drawing/workpieces';
+import { covered, footedAt, posed, scored, thinner, toppedAt } from '../../drawing/workpieces';
 import { bindStep, chooseWood, labelStep, onFace, slipTest, step, writeTags } from '../common/steps';
 import { chosen } from '../school';
 import { SUPPORT } from '../schools/of-aftercare';
@@ -157,6 +157,7 @@ function cutScion({ choices, scion, tip, length, depth, flat }: Cuts): Step[] {
       action: 'Take a scion of the stock’s thickness and find which way its buds point.',
       lookFor: 'Calipers within a tenth; three or four buds, fully dormant.',
       wrong: { what: 'A thinner scion is taken.', looks: 'Flaps overlap and buckle.' },
+      spoil: (p) => ({ ...p, scion: thinner(p.scion, 0.6, 0) }),
       figures: [{ name: 'scion', mm: scion }],
     }),
     step({

@@ -1,12 +1,13 @@
-import { covered, footedAt, type Lip, scored, type Spot, toppedAt, type Workpieces } from '../../drawing/workpieces';
+import { covered, footedAt, scored, thinner, toppedAt } from '../../drawing/workpieces';
 import { mm, prose } from '../../units/prose';
 import { acrossTheStump, chiselled, faced, laidOn, opened, raked } from '../common/laid-face-shape';
-import { bindStep, chooseWood, onFace, slipTest, step, writeTags } from '../common/steps';
+import { bindStep, chooseWood, onFace, slipTest, step, wagging, writeTags } from '../common/steps';
 import { chosen } from '../school';
 import { NURSE_LIMB } from '../schools/of-aftercare';
 import { KNIFE } from '../schools/of-cutting';
 import type { Step } from '../step';
 import { WINDOW, type Cuts } from './cuts';
+import { flapOver } from './flap-over';
 import { protect } from './protect';
 
 /** The steps in their order. */
@@ -58,6 +59,7 @@ function prepareStock({ choices, stock, thinned }: Cuts): Step[] {
             id: 'shave',
             action: 'Shave rough outer bark thin, not through.',
             noCut: true,
+            signs: [{ sign: 'rub', on: 'stock' }],
             lookFor: 'Smooth and brown, no green.',
             caution: 'long-cut',
             wrong: { what: 'It is shaved to the green.', looks: 'Green streaks that dry.' },
@@ -69,6 +71,7 @@ function prepareStock({ choices, stock, thinned }: Cuts): Step[] {
       id: 'flat',
       action: 'Try a straight edge round the stock and mark where it rocks least.',
       noCut: true,
+      signs: [{ sign: 'straight', on: 'stock' }],
       lookFor: 'The edge lies on the wood along most of the scion’s width.',
       wrong: { what: 'The scion goes where the saw stood.', looks: 'Its edges stand off the round of the wood.' },
       apply: (p) => p,
@@ -128,6 +131,7 @@ function cutScion({ choices, scion, length, shape, wedge, pared }: Cuts): Step[]
             id: 'pare',
             action: 'Pare the outer bark of the scion’s back to the green, as far as the flap will reach.',
             noCut: true,
+            signs: [{ sign: 'rub', on: 'scion', at: -20 }],
             lookFor: 'Green, not white.',
             caution: 'long-cut',
             wrong: { what: 'It is pared to the wood.', looks: 'White patches with no living tissue.' },
@@ -224,7 +228,11 @@ function setScion({ deep, slot, shape, pared, scions }: Cuts): Step[] {
         },
         scion: laidOn(p.scion, p.stock, shape.depth, WINDOW),
       }),
-      spoil: (p) => ({ ...p, joined: true, scion: laidOn(p.scion, p.stock, shape.depth, WINDOW + 16) }),
+      spoil: (p) => ({
+        ...p,
+        joined: true,
+        scion: thinner(laidOn(p.scion, p.stock, shape.depth, WINDOW), 0.6, shape.depth),
+      }),
     }),
     ...(scions > 1
       ? [
@@ -245,9 +253,11 @@ function setScion({ deep, slot, shape, pared, scions }: Cuts): Step[] {
       id: 'hold',
       action: scions > 1 ? 'Shake each of them once.' : 'Shake it once.',
       noCut: true,
+      signs: [{ sign: 'shake', on: 'scion' }],
       lookFor: 'It stays.',
       wrong: { what: 'It wags.', looks: 'The slot is wider than the face.', point: 'hold' },
       apply: (p) => p,
+      spoil: wagging,
     }),
   ];
 }
@@ -280,21 +290,4 @@ function fix({ deep, fix: by }: Cuts): Step[] {
       },
     }),
   ];
-}
-
-/** The rest of the strip laid over the scion's foot: up along its chisel, and on along its back. */
-function flapOver({ stock, scion }: Workpieces, from: number, to: number, slot: number): Lip {
-  const wood = stock.diameter / 2 - stock.bark;
-  const back = scion.cuts.back[0]![1];
-  const chisel = scion.cuts.front.map(([y, depth]): Spot => [
-    wood + scion.diameter - back - depth,
-    from + y - scion.foot,
-  ]);
-  const along = chisel.filter(([, y]) => y < to);
-  const [next, last] = [chisel[along.length], chisel.at(-1)!];
-  const before = along.at(-1)!;
-  const end: Spot = next
-    ? [before[0] + ((next[0] - before[0]) * (to - before[1])) / (next[1] - before[1]), to]
-    : [last[0], to];
-  return { from, to, hinge: -slot / 2, fold: slot, over: [...along, end] };
 }

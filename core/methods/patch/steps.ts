@@ -1,4 +1,4 @@
-import { covered, cutOn, posed, scored, toppedAt } from '../../drawing/workpieces';
+import { covered, cutOn, type Piece, scored, toppedAt } from '../../drawing/workpieces';
 import { bindStep, chooseWood, labelStep, slipTest, step, writeTags } from '../common/steps';
 import { chosen } from '../school';
 import { KNIFE } from '../schools/of-cutting';
@@ -158,7 +158,8 @@ function setPatch({ seat, h, top }: Cuts): Step[] {
         point: 'cambium',
       },
       apply: (p) => ({ ...p, joined: true, scion: seat(p.scion) }),
-      spoil: (p) => ({ ...p, joined: true, scion: posed(seat(p.scion), { y: 3 }) }),
+      // A window cut too tall, the patch against its lower end.
+      spoil: (p) => ({ ...p, joined: true, scion: seat(p.scion), stock: tallerWindow(p.stock, TOO_TALL) }),
     }),
     bindStep(-h - 5, h + 5, {
       kind: 'tape',
@@ -194,4 +195,20 @@ function setPatch({ seat, h, top }: Cuts): Step[] {
       : []),
     labelStep(-h - 9),
   ];
+}
+
+/** How much taller than its patch a window is that was measured by eye, mm. */
+const TOO_TALL = 3;
+
+function tallerWindow(stock: Piece, by: number): Piece {
+  const { front } = stock.cuts;
+  const high = Math.max(...front.map(([y]) => y));
+  return {
+    ...cutOn(
+      stock,
+      'front',
+      front.map(([y, depth]) => [y === high ? y + by : y, depth] as const),
+    ),
+    bared: stock.bared.map((strip) => ({ ...strip, to: strip.to + by })),
+  };
 }

@@ -1,4 +1,4 @@
-import { covered, cutOn, footedAt, type Piece, posed, shoot, type Vertex } from '../../drawing/workpieces';
+import { covered, cutOn, footedAt, type Piece, posed, shoot, thinner, type Vertex } from '../../drawing/workpieces';
 import { mm, prose } from '../../units/prose';
 import { bindStep, chooseWood, labelStep, onFace, step, writeTags } from '../common/steps';
 import type { Wood } from '../method';
@@ -108,6 +108,7 @@ function chooseWoods({ stock, scion, tip }: Cuts): Step[] {
       id: 'stock',
       action: 'Take a healthy growing stock, 8 to 12 months old.',
       noCut: true,
+      signs: [{ sign: 'look', on: 'stock' }],
       lookFor: 'New leaves at its top; the bark bends under the nail.',
       wrong: { what: 'It stands still, or was just repotted.', looks: 'Dull leaves and hard bark.' },
       figures: [{ name: 'stock', mm: stock }],
@@ -211,7 +212,7 @@ function cutStock({ length, stock, bed, lip }: Cuts): Step[] {
 }
 
 /** The scion set, held and covered. */
-function setScion({ choices, seat, length, tip }: Cuts): Step[] {
+function setScion({ choices, seat, length, tip, dc }: Cuts): Step[] {
   return [
     step({
       id: 'join',
@@ -225,7 +226,8 @@ function setScion({ choices, seat, length, tip }: Cuts): Step[] {
       spoil: (w) => ({
         ...w,
         joined: true,
-        scion: { ...seat(w.scion), pose: { ...seat(w.scion).pose, y: 9, w: 0, u: seat(w.scion).pose.u + 0.8 } },
+        // Thinner than its bed, and in the middle of it: green runs beside green on both sides.
+        scion: thinner(posed(seat(w.scion), { w: 0 }), 0.75, dc),
       }),
     }),
     bindStep(-6, length + 6, {

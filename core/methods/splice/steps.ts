@@ -1,5 +1,5 @@
 import { BUD_COUNTS } from '../bud-counts';
-import { cutOn, footedAt, posed, toppedAt } from '../../drawing/workpieces';
+import { cutOn, footedAt, posed, thinner, toppedAt } from '../../drawing/workpieces';
 import { mm, prose } from '../../units/prose';
 import { type SlopeLength, slopeLength } from '../common/slope-length';
 import { hollowed, slopeFigure, slopeFilm, slopingCut } from '../common/sloping-cut';
@@ -55,6 +55,7 @@ function prepareBoth({ choices, stock, scion, cut, buds, filmFirst, film }: Cuts
         what: 'A thin stick is paired with a thick stock.',
         looks: 'One side stands in the middle of the other’s face.',
       },
+      spoil: (p) => ({ ...p, scion: thinner(p.scion, 0.6, 0) }),
       figures: [
         { name: 'stock', mm: stock },
         { name: 'scion', mm: scion },

@@ -1,4 +1,4 @@
-import { cutOn, posed, scored } from '../../drawing/workpieces';
+import { cutOn, scored, turnedOver } from '../../drawing/workpieces';
 import { lipsLaidOn } from '../common/laid-lips';
 import { mm, prose } from '../../units/prose';
 import { BUD_HEIGHT, CITRUS_BUD_HEIGHT, heightFigure, HIGHER, secondBud } from '../common/bud-place';
@@ -172,6 +172,7 @@ function cutShield({ choices, length, scion, depth, flick }: Cuts): Step[] {
             id: 'flick',
             action: 'Flick the sliver of wood out from behind the bud.',
             noCut: true,
+            signs: [{ sign: 'lift', on: 'scion', at: 8 }],
             lookFor: 'The bud’s core is still there, a small green pip.',
             caution: 'bud-cut',
             wrong: { what: 'The core comes out with it.', looks: 'A pit behind the bud: nothing will grow.' },
@@ -183,7 +184,7 @@ function cutShield({ choices, length, scion, depth, flick }: Cuts): Step[] {
 }
 
 /** The shield set and wrapped. */
-function setShield({ seat, way, opening, cover, citrus, inverted, second, room }: Cuts): Step[] {
+function setShield({ seat, opening, cover, citrus, inverted, second, room }: Cuts): Step[] {
   return [
     step({
       id: 'join',
@@ -199,7 +200,10 @@ function setShield({ seat, way, opening, cover, citrus, inverted, second, room }
         const scion = seat(w.scion);
         return { ...w, joined: true, scion, stock: lipsLaidOn(w.stock, scion) };
       },
-      spoil: (w) => ({ ...w, joined: true, scion: posed(seat(w.scion), { y: -way * 4 }) }),
+      spoil: (w) => {
+        const scion = turnedOver(seat(w.scion));
+        return { ...w, joined: true, scion, stock: lipsLaidOn(w.stock, scion) };
+      },
     }),
     ...secondBud(second, 'shield', room),
     bindStep(opening.from - 4, opening.to + 4 + room, citrus ? vinyl() : wrapOf(cover)),

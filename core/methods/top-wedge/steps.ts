@@ -1,4 +1,4 @@
-import { covered, footedAt, posed, scored, toppedAt, withKerf } from '../../drawing/workpieces';
+import { covered, footedAt, posed, scored, thinner, toppedAt, withKerf } from '../../drawing/workpieces';
 import { bindStep, chooseWood, filmStep, labelStep, onFace, step, writeTags } from '../common/steps';
 import { splitOn, splitOpen, wedged, wedgePieces } from '../common/wedge-shape';
 import type { Wood } from '../method';
@@ -172,7 +172,7 @@ function setScion({ scion, shift, tip }: Cuts): Step[] {
         ...p,
         joined: true,
         stock: splitOpen(p.stock, SLIT, scion),
-        scion: posed(p.scion, { u: 0, y: 6 }),
+        scion: thinner(posed(p.scion, { u: 0 }), 0.65, p.scion.diameter / 2),
       }),
     }),
     bindStep(-SLIT - 3, 0, { kind: 'rubber', action: 'Tie with a narrow rubber strip, from below the slit upward' }),

@@ -6,10 +6,12 @@ import {
   budsInWords,
   chooseWood,
   coatStep,
+  heldUpsideDown,
   labelStep,
   onFace,
   sealStep,
   step,
+  wagging,
   writeTags,
 } from '../common/steps';
 import { chosen } from '../school';
@@ -33,6 +35,7 @@ function prepareBoth({ choices, stock, scion, cut, buds, filmFirst, film }: Cuts
       action: 'Pair a stock and a stick of like caliper, and find which way the buds point.',
       lookFor: prose`Two good buds, straight wood, calipers within ${mm(1)}; buds point away from the roots. Where a variety’s side shoots hang, the tip of the stick makes the straighter tree.`,
       wrong: { what: 'The stick is held upside down.', looks: 'Leaf scars stand above their buds.', point: 'way-up' },
+      spoil: heldUpsideDown,
       figures: [
         { name: 'stock', mm: stock },
         { name: 'scion', mm: scion },
@@ -73,6 +76,7 @@ function drain(): Step {
     id: 'drain',
     action: 'On the stock that was cut off and gashed 7 to 10 days ago, gash afresh below, or drill a drain.',
     noCut: true,
+    signs: [{ sign: 'drain', on: 'stock' }],
     lookFor: prose`Sap runs from the gashes and the top stays dry. The stock is young and grows fast: an older one is left to reach ${mm(50)} and gets a bark graft.`,
     caution: 'bud-cut',
     blocks: 'Sap that floods the faces turns them black, and nothing knits.',
@@ -224,6 +228,7 @@ function joinBoth({ middleTongue, tongue, cut, inset }: Cuts): Step[] {
           id: 'sides',
           action: 'Look along both sides: the green lines meet under the bark.',
           noCut: true,
+          signs: [{ sign: 'look', on: 'stock' }],
           view: 'front',
           lookFor: 'The lines run into each other left and right.',
           wrong: {
@@ -237,6 +242,7 @@ function joinBoth({ middleTongue, tongue, cut, inset }: Cuts): Step[] {
       id: 'hold',
       action: 'Turn it over and shake it once.',
       noCut: true,
+      signs: [{ sign: 'shake', on: 'scion' }],
       lookFor: 'The scion stays.',
       wrong: {
         what: 'It drops, and is bound all the same.',
@@ -244,6 +250,7 @@ function joinBoth({ middleTongue, tongue, cut, inset }: Cuts): Step[] {
         point: 'hold',
       },
       apply: (p) => p,
+      spoil: wagging,
     }),
   ];
 }
