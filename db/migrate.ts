@@ -13,6 +13,7 @@ import * as guards from './migrations/0008-guards';
 import * as roundsByVariant from './migrations/0009-rounds-by-variant';
 import * as unionMaking from './migrations/0010-union-making';
 import * as woodAndEdges from './migrations/0011-wood-and-edges';
+import * as learnerQuestions from './migrations/0012-learner-questions';
 
 function migrator(sequelize: Sequelize) {
   return new Umzug({
@@ -28,6 +29,7 @@ function migrator(sequelize: Sequelize) {
       { name: '0009-rounds-by-variant', up: () => roundsByVariant.up(sequelize) },
       { name: '0010-union-making', up: () => unionMaking.up(sequelize) },
       { name: '0011-wood-and-edges', up: () => woodAndEdges.up(sequelize) },
+      { name: '0012-learner-questions', up: () => learnerQuestions.up(sequelize) },
     ],
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
     logger: undefined,

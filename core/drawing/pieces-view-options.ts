@@ -1,11 +1,14 @@
 import type { LengthUnit } from '../units/length';
 import type { HandSign } from './hand-signs';
+import type { ShownOn } from './scale-bar';
 import type { StepFigure } from './step-figure';
 import type { PiecesSide, Workpieces } from './workpieces';
 
 export interface PiecesViewOptions {
   view: PiecesSide;
   unit: LengthUnit;
+  /** Where it is looked at; a screen unless said. */
+  shownOn?: ShownOn;
   /** The pieces one step earlier: what the knife did since is drawn as its path. */
   before?: Workpieces;
   figures?: StepFigure[];

@@ -5,7 +5,7 @@ import { paintSigns, roomForSigns } from './hand-signs';
 import type { Place } from './piece-outline';
 import { paintFault } from './daylight';
 import { faultWords, paintFaultWords, roomForFaults } from './fault-words';
-import { LINE_SHARE, scaleBar } from './scale-bar';
+import { apartForNames, LINE_SHARE, scaleBar } from './scale-bar';
 import type { StepFigure } from './step-figure';
 import { faceAway, type PiecesSide, type Piece, type Spot, type Workpieces } from './workpieces';
 import { paintPiece, type Placer } from './piece-paint';
@@ -22,15 +22,19 @@ const MARGIN = 15;
  */
 export function piecesView(pieces: Workpieces, options: PiecesViewOptions): DisplayList {
   const { low, high } = heightsOf(pieces);
-  const tall = (high - low) / (1 - 5 * LINE_SHARE);
-  const lineHeight = tall * LINE_SHARE;
+  const share = LINE_SHARE[options.shownOn ?? 'screen'];
+  const tall = (high - low) / (1 - 5 * share);
+  const lineHeight = tall * share;
   const dimensioned =
     (options.figures ?? options.roomFor)?.filter(({ dimension }) => dimension?.view === options.view) ?? [];
   // Words never lie on wood: a dimension between the pieces pushes them apart.
   const between = dimensioned.some(({ dimension }) => (dimension!.piece === 'stock') === (dimension!.off ?? 4) > 0)
     ? 8 + 5 * lineHeight
     : 0;
-  const extents = extentsOf(pieces, options.view, Math.max(APART, between));
+  // Nor do names lie on one another.
+  const named = apartForNames([pieces.stock.name, `${pieces.scion.name}, turned`], lineHeight);
+  const apart = Math.max(APART, between, named - (pieces.stock.diameter + pieces.scion.diameter) / 2);
+  const extents = extentsOf(pieces, options.view, apart);
   const top = 1.6 * lineHeight;
   const height = tall;
   // Where parts are marked, buttons stand beside the drawing and its words would be in their way.

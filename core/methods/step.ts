@@ -17,6 +17,8 @@ export interface Step {
   caution: CautionId | null;
   /** Set on a step people forget: what cannot be done any more without it. */
   blocks: Prose | null;
+  /** What becomes of a bud within the wrap, at the step that wraps a union; null where none lies within it. */
+  wraps?: { bud: 'clear' | 'covered' | null };
   /** The view that shows it best. */
   view: PiecesSide;
   /** Way the blade goes. */

@@ -8,6 +8,9 @@ import { type StepSheet, stepSheets } from './step-sheets';
 /** A step of a day, with the method it is of. */
 export interface DayStep extends StepSheet {
   method: string;
+  /** The same without words, as questions are noted at them. */
+  methodId: string;
+  stepId: string;
   /** The step as a body, where those were drawn. */
   body: StepBody | null;
 }
@@ -31,6 +34,8 @@ export function daySteps(
       // Methods have steps in common.
       id: methods.length > 1 ? `${method.id}-${step.id}` : step.id,
       method: method.name,
+      methodId: method.id,
+      stepId: step.id,
     })),
   );
 }

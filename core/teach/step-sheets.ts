@@ -3,6 +3,7 @@ import type { DisplayList } from '../drawing/display-list';
 import { piecesView } from '../drawing/pieces-view';
 import { CAUTIONS } from '../methods/cautions';
 import { exampleMeasures } from '../methods/example-measures';
+import type { ShownOn } from '../drawing/scale-bar';
 import { figuresOf } from '../methods/field';
 import type { Method, Wood } from '../methods/method';
 import type { Choices } from '../methods/school';
@@ -11,6 +12,8 @@ import { piecesAfter } from '../methods/step';
 import { formatLength, type LengthUnit } from '../units/length';
 import { saidLength, written } from '../units/prose';
 import { USUAL_THRESHOLDS } from '../methods/thresholds';
+import { type WrapPicture, wrapLesson } from '../drawing/wrap-lesson';
+import { taughtWrap } from './taught-wrap';
 
 /** A step with its drawings, ready to be shown: plain values only. */
 export interface StepSheet {
@@ -29,6 +32,8 @@ export interface StepSheet {
   wrongDrawing: DisplayList | null;
   /** The lines that must meet, where the step joins the pieces. */
   lines: DisplayList | null;
+  /** The wrap turn by turn, at the step that wraps the union. */
+  wrap: WrapPicture[] | null;
 }
 
 /**
@@ -36,13 +41,20 @@ export interface StepSheet {
  *
  * @throws InputError when calipers are none the method can draw.
  */
-export function stepSheets(method: Method, choices: Choices, wood: Wood, unit: LengthUnit): StepSheet[] {
-  const { start, steps } = method.technique(choices, wood);
+export function stepSheets(
+  method: Method,
+  choices: Choices,
+  wood: Wood,
+  unit: LengthUnit,
+  shownOn: ShownOn = 'screen',
+): StepSheet[] {
+  const { start, steps, materials } = method.technique(choices, wood);
   const pieces = piecesAfter(start, steps);
   const length = (mm: number): string => formatLength(mm, unit);
   return steps.map((step, i) => {
-    const options = { view: step.view, unit, before: pieces[i]!, pull: step.pull };
+    const options = { view: step.view, unit, shownOn, before: pieces[i]!, pull: step.pull };
     const { caution } = step;
+    const taught = taughtWrap(step, materials, wood);
     return {
       id: step.id,
       action: written(step.action, unit),
@@ -62,6 +74,7 @@ export function stepSheets(method: Method, choices: Choices, wood: Wood, unit: L
         ? piecesView(step.spoil(pieces[i]!), { ...options, roomFor: step.figures, right: pieces[i + 1]! })
         : null,
       lines: step.joins ? linesFor(method, wood, unit) : null,
+      wrap: taught && wrapLesson(taught, unit, shownOn),
     };
   });
 }

@@ -1,3 +1,4 @@
+import type { QuestionKind } from '@/core/teach/questions/question-kinds';
 import type { Verdict } from '@/core/methods/compatibility/compatibility';
 
 export interface TeachingStateRow {
@@ -32,6 +33,16 @@ export interface AcknowledgementRow {
   contentHash: string;
   acknowledgedAt: Date;
   recordedBy: string;
+}
+
+export interface LearnerQuestionRow {
+  id: string;
+  clubId: string;
+  workshopId: string;
+  method: string;
+  step: string;
+  kind: QuestionKind;
+  askedAt: Date;
 }
 
 export interface CompatibilityRow {

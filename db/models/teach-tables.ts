@@ -1,5 +1,11 @@
 import { DataTypes } from 'sequelize';
-import type { TeachingStateRow, BriefingRow, AcknowledgementRow, CompatibilityRow } from './teach-rows';
+import type {
+  TeachingStateRow,
+  BriefingRow,
+  AcknowledgementRow,
+  CompatibilityRow,
+  LearnerQuestionRow,
+} from './teach-rows';
 import { type Define, KEY } from './table';
 
 const { BOOLEAN, DATE, INTEGER, STRING } = DataTypes;
@@ -36,6 +42,15 @@ export function teachTables(define: Define) {
       contentHash: STRING,
       acknowledgedAt: DATE(3),
       recordedBy: STRING,
+    }),
+    learnerQuestions: define<LearnerQuestionRow>('learner_questions', {
+      id: KEY,
+      clubId: STRING,
+      workshopId: STRING,
+      method: STRING,
+      step: STRING,
+      kind: STRING,
+      askedAt: DATE(3),
     }),
     compatibility: define<CompatibilityRow>('compatibility', {
       id: KEY,

@@ -75,17 +75,15 @@ describe('the SVG of templates', () => {
 });
 
 describe.each(METHODS.map((method) => [method.id, method] as const))('the handout of %s', (_id, method) => {
-  // The longest one on the shorter paper too.
-  const papers = method.id === 'inlay' ? (['A4', 'Letter'] as const) : (['A4'] as const);
-  it.each(papers)('has two to four pages of %s with every step on them', async (paper) => {
+  it.each(['A4', 'Letter'] as const)('has two to four pages of %s with every step on them', async (paper) => {
     const wood = woodOf(method.shownWith);
-    const steps = stepSheets(method, {}, wood, 'mm');
+    const steps = stepSheets(method, {}, wood, 'mm', 'paper');
     const pdf = await handoutPdf(
       {
         method,
         technique: method.technique({}, wood),
         steps,
-        bodies: stepBodies(method, {}, wood, 'mm').map((draw) => draw()),
+        bodies: stepBodies(method, {}, wood, 'mm', 'paper').map((draw) => draw()),
         rule: { ...defaultRule(method), words: { label: { good: 'all four lines of our tag' } } },
         unit: 'mm',
         drawnFor: 'drawn for the usual pair',

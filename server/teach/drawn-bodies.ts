@@ -1,4 +1,5 @@
 import { setImmediate } from 'node:timers/promises';
+import type { ShownOn } from '@/core/drawing/scale-bar';
 import type { Method, Wood } from '@/core/methods/method';
 import type { Choices } from '@/core/methods/school';
 import { type StepBody, stepBodies } from '@/core/teach/step-bodies';
@@ -8,19 +9,28 @@ import { keepLatest } from '@/server/platform/keep-latest';
 /** Drawings of so many methods are kept, each about half a megabyte. */
 const drawn = keepLatest<StepBody[]>(60);
 
-const keyOf = (method: Method, choices: Choices, wood: Wood, unit: LengthUnit): unknown => [
+const keyOf = (method: Method, choices: Choices, wood: Wood, unit: LengthUnit, shownOn: ShownOn): unknown => [
   method.id,
   method.schools.map(({ id }) => choices[id] ?? ''),
   wood,
   unit,
+  shownOn,
 ];
 
 /**
  * The steps of a method drawn as bodies; drawn once for all who ask for the same wood and schools, and step by step,
  * so that others are answered in between.
  */
-export function drawnBodies(method: Method, choices: Choices, wood: Wood, unit: LengthUnit): Promise<StepBody[]> {
-  return drawn.get(keyOf(method, choices, wood, unit), () => drawOneByOne(stepBodies(method, choices, wood, unit)));
+export function drawnBodies(
+  method: Method,
+  choices: Choices,
+  wood: Wood,
+  unit: LengthUnit,
+  shownOn: ShownOn = 'screen',
+): Promise<StepBody[]> {
+  return drawn.get(keyOf(method, choices, wood, unit, shownOn), () =>
+    drawOneByOne(stepBodies(method, choices, wood, unit, shownOn)),
+  );
 }
 
 /**
@@ -33,7 +43,7 @@ export function bodiesDrawnAlready(
   wood: Wood,
   unit: LengthUnit,
 ): Promise<StepBody[]> | null {
-  return drawn.peek(keyOf(method, choices, wood, unit));
+  return drawn.peek(keyOf(method, choices, wood, unit, 'screen'));
 }
 
 async function drawOneByOne(steps: readonly (() => StepBody)[]): Promise<StepBody[]> {

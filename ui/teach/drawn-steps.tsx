@@ -7,17 +7,18 @@ interface DrawnStepsProps {
   steps: StepSheet[];
   bodies: Promise<StepBody[]>;
   meshes: StepListProps['meshes'];
+  asked?: StepListProps['asked'];
 }
 
 /** The steps at once, with their bodies as soon as those are drawn: a page does not wait for them. */
-export function DrawnSteps({ steps, bodies, meshes }: DrawnStepsProps) {
+export function DrawnSteps({ steps, bodies, meshes, asked }: DrawnStepsProps) {
   return (
-    <Suspense fallback={<StepList steps={steps} bodies={null} meshes={meshes} />}>
-      <WithBodies steps={steps} bodies={bodies} meshes={meshes} />
+    <Suspense fallback={<StepList steps={steps} bodies={null} meshes={meshes} asked={asked} />}>
+      <WithBodies steps={steps} bodies={bodies} meshes={meshes} asked={asked} />
     </Suspense>
   );
 }
 
-async function WithBodies({ steps, bodies, meshes }: DrawnStepsProps) {
-  return <StepList steps={steps} bodies={await bodies} meshes={meshes} />;
+async function WithBodies({ steps, bodies, meshes, asked }: DrawnStepsProps) {
+  return <StepList steps={steps} bodies={await bodies} meshes={meshes} asked={asked} />;
 }

@@ -1,14 +1,20 @@
 'use client';
 
+import { useState } from 'react';
+import type { AskedCount } from '@/core/teach/questions/question-kinds';
 import type { DayStep } from '@/core/teach/day-steps';
 import type { TeachingState } from '@/core/teach/teaching-state';
+import { AskedKeys, type AskedKeysProps } from './asked-keys';
 import { RunDown } from './run-down';
 import { type Teaching, useTeaching } from './use-teaching';
 
 interface RemoteProps {
   workshopId: string;
   title: string;
-  steps: Pick<DayStep, 'id' | 'method' | 'action' | 'lookFor' | 'wrong' | 'blocks'>[];
+  steps: Pick<DayStep, 'id' | 'method' | 'methodId' | 'stepId' | 'action' | 'lookFor' | 'wrong' | 'blocks'>[];
+  asked: AskedCount[];
+  /** Short answers by method, step and kind. */
+  answers: Record<string, Record<string, AskedKeysProps['answers']>>;
   initial: TeachingState;
   mayChange: boolean;
 }
@@ -17,8 +23,9 @@ interface RemoteProps {
 const RUN_DOWNS = [60, 180, 300, 600];
 
 /** The instructor's phone: what the wall shows, and what it shows next. */
-export function Remote({ workshopId, title, steps, initial, mayChange }: RemoteProps) {
+export function Remote({ workshopId, title, steps, asked, answers, initial, mayChange }: RemoteProps) {
   const { state, endsAt, connected, problem, show } = useTeaching(workshopId, initial);
+  const [counts, setCounts] = useState(asked);
   const at = Math.min(state.step, steps.length - 1);
   const step = steps[at]!;
   const next = steps[at + 1];
@@ -41,6 +48,16 @@ export function Remote({ workshopId, title, steps, initial, mayChange }: RemoteP
       )}
       {mayChange ? (
         <>
+          <AskedKeys
+            key={step.id}
+            workshopId={workshopId}
+            method={step.methodId}
+            step={step.stepId}
+            asked={counts.filter((count) => count.method === step.methodId && count.step === step.stepId)}
+            answers={answers[step.methodId]![step.stepId]!}
+            mayNote
+            onCounts={setCounts}
+          />
           <MethodJumps steps={steps} at={at} go={go} />
           <RemoteKeys at={at} go={go} next={next} state={state} show={show} />
         </>

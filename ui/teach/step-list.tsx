@@ -4,6 +4,7 @@ import type { StepBody } from '@/core/teach/step-bodies';
 import type { StepSheet } from '@/core/teach/step-sheets';
 import { UnionDrawing } from '@/ui/kit/union/union-drawing';
 import { TurnIt } from './turn-it';
+import { WrapStrip } from './wrap-strip';
 
 /** Height the drawings of steps share, px: one scale from step to step as far as the wood allows. */
 const DRAWN = 330;
@@ -14,10 +15,12 @@ export interface StepListProps {
   bodies: readonly StepBody[] | null;
   /** Where the meshes of a step are, but for the step; left out where it cannot be turned. */
   meshes?: { path: string; query: string };
+  /** What is asked at each step, by the step's id. */
+  asked?: Record<string, ReactNode>;
 }
 
 /** A method cut by cut: each step with the pieces as they are after it, what to look for and what goes wrong. */
-export function StepList({ steps, bodies, meshes }: StepListProps) {
+export function StepList({ steps, bodies, meshes, asked }: StepListProps) {
   return (
     <ol className="border-t-2 border-ink">
       {steps.map((step, i) => (
@@ -37,7 +40,9 @@ export function StepList({ steps, bodies, meshes }: StepListProps) {
               )}
             </StepWords>
             <GoneWrong step={step} body={bodies?.[i] ?? null} />
+            {asked?.[step.id]}
           </div>
+          {step.wrap && <WrapStrip pictures={step.wrap} />}
         </li>
       ))}
     </ol>
@@ -54,7 +59,7 @@ function StepDrawings({ step, at, body }: OfStep & { at: number }) {
   return (
     <div className="flex flex-wrap items-stretch gap-3 self-start" style={{ minHeight: DRAWN + 40 }}>
       {body && <Drawn drawing={body.right} title={`${after}, as you see it`} caption="as you see it" />}
-      {!step.noCut && (
+      {(!step.noCut || !body) && (
         <Drawn
           drawing={step.drawing}
           title={after}

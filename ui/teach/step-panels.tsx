@@ -3,6 +3,7 @@
 import { useEffect, useState } from 'react';
 import type { DayStep } from '@/core/teach/day-steps';
 import { shownWrong } from '@/core/teach/shown-wrong';
+import type { WrapPicture } from '@/core/drawing/wrap-lesson';
 import type { StepSheet } from '@/core/teach/step-sheets';
 import type { TeachingState } from '@/core/teach/teaching-state';
 import { UnionDrawing } from '@/ui/kit/union/union-drawing';
@@ -53,6 +54,17 @@ function Panel({
         />
       </div>
     </figure>
+  );
+}
+
+/** Moments of the wrap beside one another, each as large as its place. */
+function WrapPanels({ pictures }: { pictures: readonly WrapPicture[] }) {
+  return (
+    <div className="grid min-h-0 min-w-0 flex-1 grid-cols-2 grid-rows-2 gap-[1vh]">
+      {pictures.slice(0, 4).map(({ id, caption, drawing, wrong }) => (
+        <Panel key={id} drawing={drawing} title={caption} caption={caption} wrong={wrong} />
+      ))}
+    </div>
   );
 }
 
@@ -109,17 +121,23 @@ export function Drawings({ state, step, at }: DrawingsProps) {
       ) : (
         <div className="flex min-h-0 min-w-0 gap-[1vw]">
           <Panel drawing={seen} title={`After step ${at + 1}, as you see it`} caption="as you see it" />
-          {!step.noCut && (
-            <Panel
-              drawing={step.drawing}
-              title={`After step ${at + 1}, ${VIEW[step.view]}`}
-              caption={VIEW[step.view]}
-            />
+          {step.wrap ? (
+            <WrapPanels pictures={step.wrap.filter(({ wrong }) => !wrong)} />
+          ) : (
+            (!step.noCut || !step.body) && (
+              <Panel
+                drawing={step.drawing}
+                title={`After step ${at + 1}, ${VIEW[step.view]}`}
+                caption={VIEW[step.view]}
+              />
+            )
           )}
         </div>
       )}
       {both &&
-        (gone ? (
+        (step.wrap ? (
+          <WrapPanels pictures={step.wrap.filter(({ wrong }) => wrong)} />
+        ) : gone ? (
           <Panel drawing={gone.wrong} title={`Wrong: ${step.wrong.what}`} caption="Wrong" wrong />
         ) : (
           <div className="grid place-content-center border-4 border-dashed border-muted p-[2vw] text-center">

@@ -7,6 +7,7 @@ import { STOCK_RANGES } from '@/core/methods/stock-ranges';
 import { stepSheets } from '@/core/teach/step-sheets';
 import { bodiesDrawnAlready, drawnBodies } from '@/server/teach/drawn-bodies';
 import { UnionDrawing } from '@/ui/kit/union/union-drawing';
+import { WrapStrip } from '@/ui/teach/wrap-strip';
 import { KeepOffline } from '@/ui/teach/keep-offline';
 import { currentActor } from '../../_http/session';
 
@@ -55,14 +56,13 @@ export default async function Card({
             </span>
             <div>
               <p className="text-2xl leading-snug font-bold">{step.action}</p>
-              {!step.noCut && (
-                <UnionDrawing
-                  drawing={bodies?.[i]?.right ?? step.drawing}
-                  width={280}
-                  title={`After step ${i + 1}: ${step.action}`}
-                  className="my-3 max-w-full"
-                />
-              )}
+              <UnionDrawing
+                drawing={bodies?.[i]?.right ?? step.drawing}
+                width={280}
+                title={`After step ${i + 1}: ${step.action}`}
+                className="my-3 max-w-full"
+              />
+              {step.wrap && <WrapStrip pictures={step.wrap} />}
               {step.figures.map((figure) => (
                 <p key={figure.name} className="mt-1 text-2xl tabular-nums">
                   {figure.name} <strong className="text-3xl">{figure.text}</strong>

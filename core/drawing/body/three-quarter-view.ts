@@ -5,7 +5,7 @@ import { faultWords, paintFaultWords, roomForFaults } from '../fault-words';
 import { type HandSign, paintSigns, roomForSigns } from '../hand-signs';
 import { knifePath } from '../knife-strokes';
 import type { Place } from '../piece-outline';
-import { LINE_SHARE, scaleBar } from '../scale-bar';
+import { apartForNames, LINE_SHARE, scaleBar, type ShownOn } from '../scale-bar';
 import { faceAway, type Piece, type Workpieces } from '../workpieces';
 import { type DepthMap, depthMap, type Placed, type Reach, reachOf } from './depth-map';
 import { aboutUpright, dot, type Frame, leant, outOf, type Place3 } from './frame';
@@ -22,6 +22,8 @@ const APART = 13;
 
 export interface ThreeQuarterOptions {
   unit: LengthUnit;
+  /** Where it is looked at; a screen unless said. */
+  shownOn?: ShownOn;
   /** The pieces one step earlier: what falls off is drawn pale, and the knife's way as its path. */
   before?: Workpieces;
   /** Way the blade goes. */
@@ -38,20 +40,21 @@ export interface ThreeQuarterOptions {
  */
 export function threeQuarterView(
   pieces: Workpieces,
-  { unit, before, pull, right, signs = [] }: ThreeQuarterOptions,
+  { unit, shownOn = 'screen', before, pull, right, signs = [] }: ThreeQuarterOptions,
 ): DisplayList {
-  const frames = framesOf(pieces);
+  const share = LINE_SHARE[shownOn];
+  const frames = framesOf(pieces, share);
   const wood = piecesIn(pieces).map((piece, i): Placed => ({ body: pieceBody(piece), frame: frames[i]! }));
   const wraps = wrapBodies(pieces, wood);
   const placed: Placed[] = [...wood, ...wraps];
   const old = before && before.joined === pieces.joined ? changed(before, pieces, frames) : [];
   const ideal = right
-    ? idealOf(piecesIn(pieces), piecesIn(right), pieces.joined && right.joined ? framesOf(right) : frames)
+    ? idealOf(piecesIn(pieces), piecesIn(right), pieces.joined && right.joined ? framesOf(right, share) : frames)
     : [];
   const reach = reachOf([...placed, ...old, ...ideal.map(({ placed: shown }) => shown)], THREE_QUARTER);
   const map = depthMap(placed, THREE_QUARTER, reach);
   const project = (p: Place3): Point => [dot(THREE_QUARTER.right, p) - map.left, map.top - dot(THREE_QUARTER.up, p)];
-  const lineHeight = ((reach.high - reach.low) * LINE_SHARE) / (1 - 5 * LINE_SHARE);
+  const lineHeight = ((reach.high - reach.low) * share) / (1 - 5 * share);
   // Names of what is put on stand in a lane on the left.
   const margin = Math.max(
     (pieces.covers.length > 0 ? 5 : 2.2) * lineHeight,
@@ -105,13 +108,17 @@ export function threeQuarterView(
 const piecesIn = ({ stock, scion, second }: Workpieces): Piece[] => (second ? [stock, scion, second] : [stock, scion]);
 
 /** Where the pieces lie: joined as their poses say, else side by side, middle beside middle. */
-function framesOf(pieces: Workpieces): Frame[] {
+function framesOf(pieces: Workpieces, share: number): Frame[] {
   const { stock, scion } = pieces;
+  const tall = Math.max(stock.top - stock.foot, scion.top - scion.foot) / (1 - 5 * share);
   return piecesIn(pieces).map((piece) => {
     const { u, w, y, lean } = piece.pose;
     if (pieces.joined) return leant(lean, [u, w, y]);
     if (piece === stock) return aboutUpright(0);
-    const aside = stock.diameter / 2 + (stock.flaps?.state === 'down' ? 12 : 0) + APART + scion.diameter / 2;
+    const aside = Math.max(
+      stock.diameter / 2 + (stock.flaps?.state === 'down' ? 12 : 0) + APART + scion.diameter / 2,
+      apartForNames(namesUnder(pieces), tall * share),
+    );
     const up = (stock.foot + stock.top - scion.foot - scion.top) / 2;
     const at: Place3 = [THREE_QUARTER.right[0] * aside, THREE_QUARTER.right[1] * aside, up];
     return aboutUpright(faceAway(pieces, piece) ? 180 : 0, at);
@@ -176,8 +183,11 @@ function namesOf(pieces: Workpieces, at: Record<'stock' | 'scion', (place: Place
     text,
   });
   if (pieces.joined) return [label(`${pieces.scion.name} on ${pieces.stock.name}`, at.stock([0, 0])[0])];
-  return [
-    label(pieces.stock.name, at.stock([0, 0])[0]),
-    label(faceAway(pieces, pieces.scion) ? `${pieces.scion.name}, turned` : pieces.scion.name, at.scion([0, 0])[0]),
-  ];
+  const [stock, scion] = namesUnder(pieces);
+  return [label(stock, at.stock([0, 0])[0]), label(scion, at.scion([0, 0])[0])];
 }
+
+const namesUnder = (pieces: Workpieces): [string, string] => [
+  pieces.stock.name,
+  faceAway(pieces, pieces.scion) ? `${pieces.scion.name}, turned` : pieces.scion.name,
+];

@@ -176,6 +176,7 @@ function setChip({ choices, bed, chip, aside, length, cover, second, room }: Cut
     ...secondBud(second, 'chip', room),
     bindStep(-length / 2 - 6, length / 2 + 6 + room, {
       kind: cover === 'film' ? 'film' : 'rubber',
+      bud: cover === 'out' ? 'clear' : 'covered',
       action: {
         out: 'Wrap rubber from below upwards, tight, and leave the bud out',
         film: 'Stretch thin film from below upwards, tight, one layer over the bud',

@@ -115,12 +115,14 @@ interface Bind {
   /** What is wrapped and how far, without the full stop. */
   action: Prose;
   turns?: AnswerTo<typeof TURNS>;
+  /** What becomes of a bud within the wrap. */
+  bud?: 'clear' | 'covered';
   lookFor?: Prose;
   wrong?: Step['wrong'];
 }
 
 /** Tape round the union from below upwards, between two heights of the stock, mm. */
-export function bindStep(from: number, to: number, { kind, action, turns = 'few', lookFor, wrong }: Bind): Step {
+export function bindStep(from: number, to: number, { kind, action, turns = 'few', bud, lookFor, wrong }: Bind): Step {
   return step({
     id: 'bind',
     action: prose`${action}${turns === 'layers' ? ', then back down over it: two layers' : ''}.`,
@@ -135,6 +137,7 @@ export function bindStep(from: number, to: number, { kind, action, turns = 'few'
       point: 'bind',
     },
     caution: 'hands-meet',
+    wraps: { bud: bud ?? null },
     figures: [{ name: 'length bound', mm: Math.round((to - from) * 10) / 10 }],
     apply: (pieces) => covered(pieces, { kind, on: 'stock', from, to }),
     spoil: (pieces) =>

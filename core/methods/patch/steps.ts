@@ -163,6 +163,7 @@ function setPatch({ seat, h, top }: Cuts): Step[] {
     }),
     bindStep(-h - 5, h + 5, {
       kind: 'tape',
+      bud: 'clear',
       action: 'Wrap vinyl firmly, the bud free, every edge covered',
       lookFor: 'No edge of the patch shows; the bud stands free.',
     }),

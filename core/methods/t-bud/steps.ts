@@ -215,6 +215,7 @@ function setShield({ seat, opening, cover, citrus, inverted, second, room }: Cut
 function vinyl(): Parameters<typeof bindStep>[2] {
   return {
     kind: 'tape',
+    bud: 'covered',
     action: 'Wrap vinyl from below upwards over the whole cut, the bud too; pressure, without popping the shield',
     lookFor: 'Each turn lies over the one below, so that no water runs in.',
   };
@@ -223,6 +224,7 @@ function vinyl(): Parameters<typeof bindStep>[2] {
 function wrapOf(cover: Cuts['cover']): Parameters<typeof bindStep>[2] {
   return {
     kind: cover === 'film' ? 'film' : 'rubber',
+    bud: cover === 'out' ? 'clear' : 'covered',
     action: {
       out: 'Wrap rubber below and above, the bud out; pressure, without popping the shield',
       film: 'Stretch thin film over the whole cut, one layer over the bud; pressure, without popping the shield',

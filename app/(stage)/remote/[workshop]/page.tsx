@@ -1,5 +1,8 @@
 import type { Metadata } from 'next';
 import { daySteps } from '@/core/teach/day-steps';
+import { stepAnswers } from '@/core/teach/questions/step-answers';
+import { woodOf } from '@/core/methods/shown-technique';
+import { askedAt } from '@/server/teach/learner-questions';
 import { teachingState } from '@/server/teach/teaching';
 import { taughtMethods } from '@/server/plan/planned-methods';
 import { getWorkshop } from '@/server/plan/workshops';
@@ -21,9 +24,18 @@ export default async function RemotePage({ params }: { params: Promise<{ worksho
       title={workshop.title}
       initial={await teachingState(context, id)}
       mayChange={context.actor.role !== 'viewer'}
-      steps={steps.map(({ id: stepId, method, action, lookFor, wrong, blocks }) => ({
-        id: stepId,
+      asked={await askedAt(context, id)}
+      answers={Object.fromEntries(
+        taught.map((method) => [
+          method.id,
+          stepAnswers(method, workshop.schools, woodOf(method.shownWith), context.actor.lengthUnit),
+        ]),
+      )}
+      steps={steps.map(({ id: shownId, method, methodId, stepId, action, lookFor, wrong, blocks }) => ({
+        id: shownId,
         method,
+        methodId,
+        stepId,
         action,
         lookFor,
         wrong,

@@ -6,6 +6,9 @@ import { woodOf } from '@/core/methods/shown-technique';
 import { stepSheets } from '@/core/teach/step-sheets';
 import { taughtMethods } from '@/server/plan/planned-methods';
 import { drawnBodies } from '@/server/teach/drawn-bodies';
+import { askedAt } from '@/server/teach/learner-questions';
+import { stepAnswers } from '@/core/teach/questions/step-answers';
+import { AskedKeys } from '@/ui/teach/asked-keys';
 import { MethodChoice } from '@/ui/kit/method-choice';
 import { getWorkshop } from '@/server/plan/workshops';
 import { SchoolChoices } from '@/ui/teach/school-choices';
@@ -31,6 +34,8 @@ export default async function Teach({ params, searchParams }: TeachProps) {
   const method = taught.find(({ id: known }) => known === asked) ?? taught[0]!;
   const unit = context.actor.lengthUnit;
   const steps = stepSheets(method, workshop.schools, woodOf(method.shownWith), unit);
+  const answers = stepAnswers(method, workshop.schools, woodOf(method.shownWith), unit);
+  const questions = await askedAt(context, id);
   const forgotten = steps.flatMap((step, i) => (step.blocks ? [{ ...step, number: i + 1 }] : []));
   const query = new URLSearchParams({
     stock: String(method.shownWith.stock),
@@ -43,26 +48,7 @@ export default async function Teach({ params, searchParams }: TeachProps) {
         <h1>
           {method.name} <span className="text-base font-normal text-muted">{steps.length} steps</span>
         </h1>
-        <p className="flex flex-wrap gap-2">
-          <Link href={`/screen/${id}`} className="bench-button" data-weight="main">
-            Projector
-          </Link>
-          <Link href={`/remote/${id}`} className="bench-button">
-            Remote
-          </Link>
-          <Link href={`/workshops/${id}/teach/briefing`} className="bench-button">
-            Safety briefing
-          </Link>
-          <Link href={`/cards/${method.id}?${query}`} className="bench-button">
-            Phone card
-          </Link>
-          <a href={`/api/methods/${method.id}/handout?${query}`} className="bench-button">
-            Handout
-          </a>
-          <a href={`/api/methods/${method.id}/template?${query}&format=pdf`} className="bench-button">
-            Templates
-          </a>
-        </p>
+        <TeachLinks id={id} method={method.id} query={query} />
       </div>
       <MethodChoice path={`/workshops/${id}/teach`} methods={taught} chosen={method.id} />
       <div className="mb-5 grid grid-cols-[minmax(0,1fr)] gap-5 lg:grid-cols-[minmax(0,1fr)_22rem]">
@@ -87,8 +73,48 @@ export default async function Teach({ params, searchParams }: TeachProps) {
         steps={steps}
         bodies={drawnBodies(method, workshop.schools, woodOf(method.shownWith), unit)}
         meshes={{ path: `/api/methods/${method.id}/bodies`, query: String(query) }}
+        asked={Object.fromEntries(
+          steps.map((step) => [
+            step.id,
+            <AskedKeys
+              key={`${method.id} ${step.id}`}
+              workshopId={id}
+              method={method.id}
+              step={step.id}
+              asked={questions.filter((count) => count.method === method.id && count.step === step.id)}
+              answers={answers[step.id]!}
+              mayNote={context.actor.role !== 'viewer'}
+            />,
+          ]),
+        )}
       />
     </>
+  );
+}
+
+/** Where else the day's technique is shown: wall, phone, paper. */
+function TeachLinks({ id, method, query }: { id: string; method: string; query: URLSearchParams }) {
+  return (
+    <p className="flex flex-wrap gap-2">
+      <Link href={`/screen/${id}`} className="bench-button" data-weight="main">
+        Projector
+      </Link>
+      <Link href={`/remote/${id}`} className="bench-button">
+        Remote
+      </Link>
+      <Link href={`/workshops/${id}/teach/briefing`} className="bench-button">
+        Safety briefing
+      </Link>
+      <Link href={`/cards/${method}?${query}`} className="bench-button">
+        Phone card
+      </Link>
+      <a href={`/api/methods/${method}/handout?${query}`} className="bench-button">
+        Handout
+      </a>
+      <a href={`/api/methods/${method}/template?${query}&format=pdf`} className="bench-button">
+        Templates
+      </a>
+    </p>
   );
 }
 
