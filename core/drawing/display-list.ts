@@ -34,7 +34,13 @@ export type Role =
   | 'foil'
   | 'seal'
   | 'tag'
-  | 'steel';
+  | 'steel'
+  /** What a union grows: beads of callus, a shoot and its leaves; and what withers of it. */
+  | 'callus'
+  | 'shoot'
+  | 'leaf'
+  | 'withered'
+  | 'wrinkle';
 
 /** A point in mm: x to the right, y downwards from the drawing's top left corner. */
 export type Point = readonly [x: number, y: number];

@@ -1,4 +1,5 @@
 import type { LengthUnit } from '../units/length';
+import type { Growth } from './growth-paint';
 import type { HandSign } from './hand-signs';
 import type { ShownOn } from './scale-bar';
 import type { StepFigure } from './step-figure';
@@ -18,6 +19,9 @@ export interface PiecesViewOptions {
   right?: Workpieces;
   /** What hand and eye do. */
   signs?: readonly HandSign[];
+  /** What grew and what withered since, in the side view; and what a shoot is called. */
+  growth?: Growth;
+  growthNamed?: string | null;
   /** Way the blade goes. */
   pull?: 'up' | 'down';
   /** Places that points of the rubric are marked at, asked for by id. */

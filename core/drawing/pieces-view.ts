@@ -1,13 +1,14 @@
 import { formatLength, type LengthUnit } from '../units/length';
 import { paintCovers } from './cover-paint';
 import { area, line, type Anchor, type DisplayList, type Label, type Path, type Point } from './display-list';
+import { drawnShoot, type Growth, paintGrowth, topBud } from './growth-paint';
 import { paintSigns, roomForSigns } from './hand-signs';
 import type { Place } from './piece-outline';
 import { paintFault } from './daylight';
 import { faultWords, paintFaultWords, roomForFaults } from './fault-words';
 import { apartForNames, LINE_SHARE, scaleBar } from './scale-bar';
 import type { StepFigure } from './step-figure';
-import { faceAway, type PiecesSide, type Piece, type Spot, type Workpieces } from './workpieces';
+import { faceAway, type Piece, type Spot, type Workpieces } from './workpieces';
 import { paintPiece, type Placer } from './piece-paint';
 import { knifePath } from './knife-strokes';
 import type { PiecesViewOptions } from './pieces-view-options';
@@ -21,7 +22,7 @@ const MARGIN = 15;
  * knife did last is drawn as its path.
  */
 export function piecesView(pieces: Workpieces, options: PiecesViewOptions): DisplayList {
-  const { low, high } = heightsOf(pieces);
+  const { low, high } = heightsOf(pieces, options.growth);
   const share = LINE_SHARE[options.shownOn ?? 'screen'];
   const tall = (high - low) / (1 - 5 * share);
   const lineHeight = tall * share;
@@ -34,7 +35,7 @@ export function piecesView(pieces: Workpieces, options: PiecesViewOptions): Disp
   // Nor do names lie on one another.
   const named = apartForNames([pieces.stock.name, `${pieces.scion.name}, turned`], lineHeight);
   const apart = Math.max(APART, between, named - (pieces.stock.diameter + pieces.scion.diameter) / 2);
-  const extents = extentsOf(pieces, options.view, apart);
+  const extents = extentsOf(pieces, options, apart);
   const top = 1.6 * lineHeight;
   const height = tall;
   // Where parts are marked, buttons stand beside the drawing and its words would be in their way.
@@ -73,6 +74,8 @@ export function piecesView(pieces: Workpieces, options: PiecesViewOptions): Disp
   items.push(...paintCovers(pieces, { stock: stockAt, scion: scionAt }, { view: options.view, lineHeight }));
   if (options.before && options.pull)
     items.push(...knifePath(options.before, pieces, { stock: stockAt, scion: scionAt }, options));
+  if (options.growth)
+    items.push(...paintGrowth(options.growth, pieces, { stock: stockAt, scion: scionAt }, options.growthNamed ?? null));
   items.push(...paintSigns(signs, pieces, { stock: stockAt, scion: scionAt }, lineHeight));
   if (options.right) items.push(...faults(pieces, options.right, placer, extents, { ...options, lineHeight }));
   if (!marked)
@@ -117,7 +120,7 @@ function faults(
 }
 
 /** How high the pieces reach, and how far the scion is moved to lie beside the stock's middle. */
-function heightsOf(pieces: Workpieces): { low: number; high: number; shift: number } {
+function heightsOf(pieces: Workpieces, growth?: Growth): { low: number; high: number; shift: number } {
   const scions = pieces.second ? [pieces.scion, pieces.second] : [pieces.scion];
   // Apart, the pieces lie middle beside middle; as far as it saves room.
   const shift = pieces.joined ? 0 : (pieces.stock.foot + pieces.stock.top - pieces.scion.foot - pieces.scion.top) / 2;
@@ -127,6 +130,7 @@ function heightsOf(pieces: Workpieces): { low: number; high: number; shift: numb
     pieces.stock.top,
     ...scions.map((piece) => piece.top + up(piece)),
     ...pieces.covers.map(({ to, on }) => to + (on === 'scion' ? up(pieces.scion) : 0)),
+    growth ? (topBud(pieces.scion)?.y ?? 0) + up(pieces.scion) + drawnShoot(growth) + 6 : -Infinity,
   );
   return { low, high, shift };
 }
@@ -134,10 +138,10 @@ function heightsOf(pieces: Workpieces): { low: number; high: number; shift: numb
 /** How wide they lie, `apart` mm from one another while they are not joined. */
 function extentsOf(
   pieces: Workpieces,
-  view: PiecesSide,
+  { view, growth }: Pick<PiecesViewOptions, 'view' | 'growth'>,
   apart: number,
 ): { low: number; high: number; wide: number; stockX: number; scionX: number; shift: number } {
-  const { low, high, shift } = heightsOf(pieces);
+  const { low, high, shift } = heightsOf(pieces, growth);
   const scions = pieces.second ? [pieces.scion, pieces.second] : [pieces.scion];
   const stockHalf = pieces.stock.diameter / 2 + (pieces.stock.flaps?.state === 'down' ? 9 : 0);
   if (!pieces.joined) {

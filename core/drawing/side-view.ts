@@ -11,8 +11,8 @@ export interface SideViewOptions {
 }
 
 /** Wood shown below the stock's cut and above the scion's, mm. */
-const STOCK_SHOWN = 12;
-const SCION_SHOWN = 29;
+const STOCK_SHOWN = 9;
+const SCION_SHOWN = 22;
 
 /**
  * A whip-and-tongue from the side, the plane of the cut seen as a line: both shoots to scale with

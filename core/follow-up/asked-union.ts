@@ -1,7 +1,7 @@
 import type { Milestone } from '../methods/milestones';
 import { roundQuestion } from './round-question';
 import { methodById } from '../methods/registry';
-import type { Variant, VariantId } from '../methods/variant';
+import { type Variant, type VariantId, variantWith } from '../methods/variant';
 import type { LengthUnit } from '../units/length';
 
 /** How a union was made, as far as its follow-up goes by it. */
@@ -12,8 +12,7 @@ export interface Made {
 
 /** The variant a union was made in; the method's first where the method has no such one any more. */
 export function variantMade({ method, variant }: Made): Variant {
-  const { variants } = methodById(method);
-  return variants.find(({ id }) => id === variant) ?? variants[0]!;
+  return variantWith(methodById(method), variant);
 }
 
 /** What an answer to a round tells of a union: the round's milestone, and a later one that the same look answers. */

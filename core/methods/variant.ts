@@ -59,3 +59,8 @@ export function variantOf(
   const nearest = season ?? nearestSeason(seasons, madeOn, climate);
   return named(nearest?.variant) ?? variants[0]!;
 }
+
+/** A variant of a method by its id, or its usual one where it has no such. */
+export function variantWith({ variants }: { variants: readonly Variant[] }, id: VariantId): Variant {
+  return variants.find((variant) => variant.id === id) ?? variants[0]!;
+}

@@ -42,6 +42,11 @@ const INK: Record<Role, Ink> = {
   seal: { fill: COLOURS.wax, stroke: COLOURS.ink, width: 0.4 },
   tag: { fill: COLOURS.white, stroke: COLOURS.ink, width: 0.6 },
   steel: { fill: COLOURS.steel, stroke: COLOURS.ink, width: 0.6 },
+  callus: { fill: COLOURS.sheet, stroke: COLOURS['leaf-edge'], width: 0.5 },
+  shoot: { stroke: COLOURS['leaf-edge'], width: 1.4 },
+  leaf: { fill: COLOURS.leaf, stroke: COLOURS['leaf-edge'], width: 0.5 },
+  withered: { fill: COLOURS.ghost, stroke: COLOURS.ink, width: 0.5 },
+  wrinkle: { stroke: COLOURS.ink, width: 0.6 },
 };
 
 /** Paints a display list with its top left corner at (x, y) points, enlarged by `scale`. */

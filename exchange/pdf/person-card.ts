@@ -11,7 +11,7 @@ import { type Doc, makePdf, MM, writeLine, writeParagraph } from './document';
 import { paintDrawing } from './paint-drawing';
 
 /** Largest enlargement of a drawing on a card. */
-const MOST_SCALE = 1.6;
+const MOST_SCALE = 2.2;
 
 /** A card for each person at the end of the day: a page, and more where what is due does not fit on it. */
 export function personCardsPdf(cards: readonly PersonCard[], paper: Paper): Promise<Buffer> {
@@ -33,8 +33,9 @@ export function personCardsPdf(cards: readonly PersonCard[], paper: Paper): Prom
         .moveTo(left, 31 * MM)
         .lineTo(right, 31 * MM)
         .stroke(COLOURS.ink);
-      let y = attempts(doc, card, left, right, 38 * MM);
-      y = unions(doc, card, left, right, y + 6 * MM);
+      // What the hands made comes first, as large as the page allows.
+      let y = unions(doc, card, left, right, 38 * MM);
+      y = attempts(doc, card, left, right, y + 7 * MM);
       y = training(doc, card, left, right, y + 7 * MM);
       home(doc, card, left, right, y + 7 * MM, height * MM);
     }
@@ -113,7 +114,7 @@ function curves(doc: Doc, unions: CardUnion[], left: number, right: number, top:
 function unions(doc: Doc, { first, last }: PersonCard, left: number, right: number, top: number): number {
   const shown = [first && { ...first, head: 'First' }, last && { ...last, head: 'Last' }].flatMap((card) => card ?? []);
   if (shown.length === 0) return top;
-  const [high, wide] = [68 * MM, (right - left) / 2];
+  const [high, wide] = [80 * MM, (right - left) / 2];
   const scale = Math.min(
     MOST_SCALE,
     ...shown.map(({ side, lines }) =>
@@ -166,7 +167,7 @@ function training(doc: Doc, { train, unions: all }: PersonCard, left: number, ri
 }
 
 /** Height a step's pair of drawings has beside the words, mm. */
-const STEP_HIGH = 30;
+const STEP_HIGH = 38;
 
 function rightAndWrong(doc: Doc, shown: FaultShown, left: number, right: number, top: number): void {
   const wide = (right - left) / 2;

@@ -39,7 +39,6 @@ export function StepList({ steps, bodies, meshes, asked }: StepListProps) {
                 />
               )}
             </StepWords>
-            <GoneWrong step={step} body={bodies?.[i] ?? null} />
             {asked?.[step.id]}
           </div>
           {step.wrap && <WrapStrip pictures={step.wrap} />}
@@ -67,6 +66,7 @@ function StepDrawings({ step, at, body }: OfStep & { at: number }) {
         />
       )}
       {step.lines && <Drawn drawing={step.lines} title="The lines that must meet" caption="the lines that must meet" />}
+      <GoneWrong step={step} body={body} />
     </div>
   );
 }

@@ -16,18 +16,7 @@ export function BenchFoot({ scoring, fromPaper, next, onSeat, onCaution }: Bench
   const { seat, keeper, draft, entry, called, told } = scoring;
   const words = saveWords(scoring);
   return (
-    <div className="order-4 flex min-w-0 flex-col gap-2 lg:order-none">
-      <label className="grid grid-cols-[auto_1fr] items-center gap-3 text-sm font-bold">
-        Note
-        <textarea
-          name="note"
-          rows={1}
-          maxLength={500}
-          value={entry.note}
-          onChange={(event) => scoring.edit({ ...entry, note: event.target.value })}
-          className="bench-input min-h-9 font-normal"
-        />
-      </label>
+    <div className="order-4 flex min-w-0 flex-col gap-2 lg:order-3">
       <div className="grid grid-cols-2 gap-2 max-lg:fixed max-lg:inset-x-0 max-lg:bottom-0 max-lg:z-20 max-lg:border-t-2 max-lg:border-ink max-lg:bg-paper max-lg:px-4 max-lg:py-2">
         <div className="col-span-2">
           <Problem>{told.problem?.message}</Problem>
@@ -76,6 +65,17 @@ export function BenchFoot({ scoring, fromPaper, next, onSeat, onCaution }: Bench
           </button>
         )}
       </div>
+      <label className="grid grid-cols-[auto_1fr] items-center gap-3 text-sm font-bold">
+        Note
+        <textarea
+          name="note"
+          rows={1}
+          maxLength={500}
+          value={entry.note}
+          onChange={(event) => scoring.edit({ ...entry, note: event.target.value })}
+          className="bench-input min-h-9 font-normal"
+        />
+      </label>
     </div>
   );
 }

@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import { STAGES } from '@/core/score/rubric/judge-union';
-import type { BenchState } from './bench-data';
+import { type BenchState, scoreText } from './bench-data';
 import { ChoiceRow } from './choice-row';
 import { Figures } from './figures';
 import { STAGE_WORDS } from './keeper-strip';
@@ -16,7 +16,7 @@ interface BenchHeadProps {
 export function BenchHead({ scoring, state: { workshop, unit, methods }, fromPaper }: BenchHeadProps) {
   const { seat, keeper, method, draft, unseen, entry, read, called, told } = scoring;
   return (
-    <div className="order-1 flex min-w-0 flex-col gap-2 lg:order-none">
+    <div className="order-1 flex min-w-0 flex-col gap-2 lg:order-2">
       <div className="flex items-baseline justify-between gap-3">
         <h1>
           <span data-testid="called">{called}</span>{' '}
@@ -35,6 +35,9 @@ export function BenchHead({ scoring, state: { workshop, unit, methods }, fromPap
           )}
         </h1>
         <p className="shrink-0 text-right text-sm">
+          <span className="mr-2 text-2xl leading-none font-bold tabular-nums max-lg:hidden" aria-hidden>
+            {read.judged ? scoreText(read.judged.score) : ''}
+          </span>
           <span role="status" className="font-bold">
             {told.notice}
           </span>{' '}

@@ -74,7 +74,7 @@ export function Bench({ live, seatId, keeperId, onOpen, onRoom, next, fromPaper 
           onCaution={() => setCaution(true)}
         />
       </form>
-      <div className="order-5 lg:order-none lg:col-span-3">
+      <div className="order-5 lg:order-6 lg:col-span-3">
         <Attempts
           workshopId={state.workshop.id}
           title={judged ? `Judged of ${scoring.called}` : `Attempts of seat ${seat.number}`}
@@ -114,7 +114,7 @@ function WayAbout({
   };
   return (
     <>
-      <div className="flex gap-2 lg:row-span-3 lg:flex-col">
+      <div className="flex gap-2 lg:row-span-4 lg:flex-col">
         {!fromPaper && (
           <button type="button" className="bench-button px-3" onClick={onRoom}>
             The room
@@ -164,7 +164,7 @@ function BenchPicture({
   );
   return (
     <>
-      <div className="order-2 min-w-0 lg:order-none">
+      <div className="order-2 min-w-0 lg:order-1 lg:row-span-2">
         <UnionStage
           assessment={assessment}
           unit={unit}
@@ -173,11 +173,14 @@ function BenchPicture({
           level={level}
           onMark={scoring.mark}
           points={grades.map(({ point, grade }) => ({ point, grade, marked: entry.marks[point.id] !== undefined }))}
+          across={
+            section && <SectionAtLevel section={section} reach={reach} unit={unit} level={level} onLevel={setLevel} />
+          }
           below={!fromPaper && <div className="mt-2 w-full max-lg:hidden">{strokes}</div>}
         />
       </div>
       {children}
-      <div className="order-3 flex min-w-0 flex-wrap items-start gap-x-5 gap-y-2 sm:flex-nowrap lg:order-none">
+      <div className="order-3 flex min-w-0 flex-wrap items-start gap-x-5 gap-y-2 sm:flex-nowrap lg:order-4">
         <div className="flex min-w-0 grow flex-col gap-3">
           <Verdict
             judged={read.judged}
@@ -190,7 +193,6 @@ function BenchPicture({
           />
           {keeper && <Foretelling entry={entry} onForetell={scoring.foretell} />}
         </div>
-        {section && <SectionAtLevel section={section} reach={reach} unit={unit} level={level} onLevel={setLevel} />}
       </div>
     </>
   );

@@ -29,6 +29,8 @@ interface UnionStageProps {
   onMark: (point: Point) => void;
   /** Says nothing of how the lines meet: that is for whoever looks to judge. */
   silent?: boolean;
+  /** The union cut across, beside the points that are measured. */
+  across?: ReactNode;
   /** What stands under the face view. */
   below?: ReactNode;
 }
@@ -46,6 +48,7 @@ export function UnionStage({
   level,
   onMark,
   silent = false,
+  across,
   below,
 }: UnionStageProps) {
   const narrow = useNarrow();
@@ -61,18 +64,20 @@ export function UnionStage({
   const measured = points.filter(
     ({ point }) => !side.anchors.some((anchor) => anchor.point === point.id) && point.faults.length > 0,
   );
-  const sideWidth = narrow ? 138 : 146;
-  const buttonWidth = narrow ? 106 : 124;
-  const faceWidth = narrow ? 320 : 264;
+  const room = narrow ? NARROW : WIDE;
+  const sideWidth = Math.min(room.side, (side.width * room.tall) / side.height);
+  // What the side view does not take, the faces have.
+  const faceWidth = narrow ? 320 : room.all - room.button - sideWidth;
   return (
     <div
-      className={`flex flex-wrap items-start justify-center gap-x-2 gap-y-4 ${assumed ? '[&_.drawing]:opacity-50' : ''}`}
+      className={`flex flex-wrap items-start justify-center gap-x-3 gap-y-4 lg:justify-between ${assumed ? '[&_.drawing]:opacity-50' : ''}`}
     >
       <MarkableSide
         unit={unit}
         drawing={side}
-        width={Math.min(sideWidth, (side.width * 420) / side.height)}
-        buttonWidth={buttonWidth}
+        width={sideWidth}
+        buttonWidth={room.button}
+        bothSides={narrow}
         points={judged}
         onMark={onMark}
       />
@@ -86,20 +91,27 @@ export function UnionStage({
         </p>
         <UnionDrawing
           drawing={face}
-          width={Math.min(250, face.width * 5.7, (face.width * 330) / face.height)}
+          width={Math.min(faceWidth, face.width * room.face, (face.width * room.faceTall) / face.height)}
           title={`The two green lines: ${silent ? '' : `${contactGrade.words}, `}${formatLength(contact.touching, unit)} touching of ${formatLength(contact.whole, unit)}`}
         />
-        <div className="flex flex-wrap justify-center gap-1.5" role="group" aria-label="Points measured on the faces">
-          {measured.map((stagePoint) => (
-            <MarkButton
-              key={stagePoint.point.id}
-              {...stagePoint}
-              onMark={onMark}
-              width={narrow ? 102 : 84}
-              unit={unit}
-              brief
-            />
-          ))}
+        <div className="flex w-full items-start justify-center gap-3 max-sm:flex-wrap">
+          <div
+            className={across ? 'flex gap-1.5 sm:flex-col' : 'flex flex-wrap justify-center gap-1.5'}
+            role="group"
+            aria-label="Points measured on the faces"
+          >
+            {measured.map((stagePoint) => (
+              <MarkButton
+                key={stagePoint.point.id}
+                {...stagePoint}
+                onMark={onMark}
+                width={narrow ? 102 : 96}
+                unit={unit}
+                brief
+              />
+            ))}
+          </div>
+          {across}
         </div>
         {below}
       </div>
@@ -107,10 +119,16 @@ export function UnionStage({
   );
 }
 
+/** Room for the drawings, px, and the most a millimetre of the faces takes. */
+const WIDE = { all: 656, side: 232, tall: 560, button: 126, face: 9, faceTall: 336 };
+const NARROW = { all: 350, side: 138, tall: 420, button: 106, face: 5.7, faceTall: 330 };
+
 interface MarkableSideProps {
   drawing: DisplayList;
   width: number;
   buttonWidth: number;
+  /** Buttons on both sides, where there is little room; else all on the left. */
+  bothSides: boolean;
   points: StagePoint[];
   unit: LengthUnit;
   onMark: (point: Point) => void;
@@ -119,17 +137,19 @@ interface MarkableSideProps {
 const BUTTON_HEIGHT = 50;
 
 /** The side view with a button for each part, tied to the part by a hairline. */
-function MarkableSide({ drawing, width, buttonWidth, points, unit, onMark }: MarkableSideProps) {
+function MarkableSide({ drawing, width, buttonWidth, bothSides, points, unit, onMark }: MarkableSideProps) {
   const scale = width / drawing.width;
-  const height = Math.max(drawing.height * scale, Math.ceil(points.length / 2) * (BUTTON_HEIGHT + 8));
+  const height = Math.max(drawing.height * scale, Math.ceil(points.length / (bothSides ? 2 : 1)) * (BUTTON_HEIGHT + 6));
   const top = (height - drawing.height * scale) / 2;
   const byHeight = [...points].sort((a, b) => anchorOf(a)[1] - anchorOf(b)[1]);
   function anchorOf({ point }: StagePoint): readonly [number, number] {
     return drawing.anchors.find((anchor) => anchor.point === point.id)!.at;
   }
-  const columns = [byHeight.filter((_, i) => i % 2 === 0), byHeight.filter((_, i) => i % 2 === 1)];
+  const columns = bothSides
+    ? [byHeight.filter((_, i) => i % 2 === 0), byHeight.filter((_, i) => i % 2 === 1)]
+    : [byHeight];
   const centre = (column: StagePoint[], i: number): number => (height * (i + 0.5)) / column.length;
-  const total = width + 2 * buttonWidth;
+  const total = width + columns.length * buttonWidth;
   return (
     <div
       className="relative"

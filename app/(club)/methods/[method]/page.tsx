@@ -12,6 +12,8 @@ import { currentRule } from '@/server/teach/current-rule';
 import { drawnBodies } from '@/server/teach/drawn-bodies';
 import { MethodAfter, MethodFacts } from '@/ui/teach/method-facts';
 import { OtherSchools } from '@/ui/teach/other-schools';
+import { stageStrip } from '@/core/teach/healing/stage-strip';
+import { HealingStrip } from '@/ui/teach/healing-strip';
 import { DrawnSteps } from '@/ui/teach/drawn-steps';
 import { pageContext } from '../../../_http/session';
 import { Season } from '../../_season';
@@ -74,6 +76,7 @@ export default async function MethodPage({
           bodies={drawnBodies(method, choices, wood, unit)}
           meshes={{ path: `/api/methods/${method.id}/bodies`, query: String(files) }}
         />
+        <WhatBecomes method={method} choices={choices} wood={wood} unit={unit} />
         <div className="mt-6">
           <MethodAfter method={method} technique={technique} wood={wood} rule={rule} unit={unit} />
         </div>
@@ -83,6 +86,35 @@ export default async function MethodPage({
         </p>
       </main>
     </>
+  );
+}
+
+/** Good and failed unions as time goes by, by variant. */
+function WhatBecomes({
+  method,
+  choices,
+  wood,
+  unit,
+}: {
+  method: Method;
+  choices: Record<string, string>;
+  wood: Wood;
+  unit: LengthUnit;
+}) {
+  return (
+    <section className="mt-6" aria-labelledby="becomes-title">
+      <h2 id="becomes-title" className="mb-2">
+        What becomes of it
+      </h2>
+      {method.variants.map((variant, i) => (
+        <details key={variant.id} open={i === 0} className="mb-4">
+          <summary className="min-h-11 cursor-pointer py-2 font-bold">
+            {method.name} {variant.words}
+          </summary>
+          <HealingStrip stages={stageStrip(method, { choices, wood, variant: variant.id, unit })} />
+        </details>
+      ))}
+    </section>
   );
 }
 

@@ -105,6 +105,9 @@ function TeachLinks({ id, method, query }: { id: string; method: string; query: 
       <Link href={`/workshops/${id}/teach/briefing`} className="bench-button">
         Safety briefing
       </Link>
+      <Link href={`/workshops/${id}/teach/healing?method=${method}`} className="bench-button">
+        What becomes of it
+      </Link>
       <Link href={`/cards/${method}?${query}`} className="bench-button">
         Phone card
       </Link>
