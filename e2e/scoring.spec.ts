@@ -53,6 +53,33 @@ test('a clean union takes six inputs by keyboard, with a decimal comma, and goes
   expect(inputs).toBeLessThanOrEqual(6);
 });
 
+test('all that a clean union needs is in sight at 1280 by 800, the union as large as the bench allows', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.goto(`${bench}?seat=7`);
+  await enter(page, CLEAN);
+  const side = page.getByRole('img', { name: 'The union from the side' });
+  await expect(side).toBeVisible();
+  // A shoot of 10 mm was 46 px wide before the bench was laid out around it.
+  const scale = await side.evaluate((svg) => svg.clientWidth / Number(svg.getAttribute('viewBox')!.split(' ')[2]));
+  expect(scale * 10).toBeGreaterThanOrEqual(1.5 * 46);
+  const needed = [
+    side,
+    page.getByRole('img', { name: /^The two green lines/ }),
+    page.getByRole('img', { name: /^Cut across/ }),
+    ...['stockDiameter', 'scionDiameter', 'stockLength', 'scionLength'].map((name) => page.locator(`[name=${name}]`)),
+    page.locator('[data-save]'),
+    page.getByRole('button', { name: /^Stopped for safety/ }),
+  ];
+  expect(await page.evaluate(() => window.scrollY)).toBe(0);
+  for (const part of needed) {
+    const box = (await part.boundingBox())!;
+    expect(box.y).toBeGreaterThanOrEqual(0);
+    expect(box.y + box.height, String(part)).toBeLessThanOrEqual(800);
+  }
+});
+
 test('the same by touch on a phone', async ({ browser, baseURL }) => {
   const context = await browser.newContext({
     viewport: { width: 390, height: 844 },

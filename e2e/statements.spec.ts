@@ -36,6 +36,7 @@ test('no page asks more than twelve statements, however many workshops there are
     'plan/dates',
     'teach',
     'teach/briefing',
+    'teach/healing',
     'score',
     'score/sheet',
     'score/readiness',

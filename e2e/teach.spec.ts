@@ -37,9 +37,15 @@ test('the library leads to every method, each drawn step by step', async ({ page
     await page.getByRole('link', { name: method.name, exact: true }).click();
     await expect(page.getByRole('heading', { level: 1, name: method.name })).toBeVisible();
     const { steps } = shownTechnique(method);
-    await expect(page.locator('ol > li')).toHaveCount(steps.length);
-    const drawn = await page.locator('ol > li figure:visible svg.drawing').count();
-    expect(drawn).toBeGreaterThanOrEqual(steps.filter(({ noCut }) => !noCut).length);
+    const listed = page.locator('ol > li[id^=step-]');
+    await expect(listed).toHaveCount(steps.length);
+    // Each step is drawn, also where nothing is cut.
+    const drawn = await listed.evaluateAll(
+      (items) => items.filter((item) => item.querySelector('figure svg.drawing') !== null).length,
+    );
+    expect(drawn).toBe(steps.length);
+    // What becomes of it: four ages, a good and a failed one each.
+    await expect(page.getByRole('img', { name: /^A (good|failed) union after/ }).first()).toBeVisible();
     await expect(page.getByText('the lines that must meet')).toBeVisible();
   }
 });
@@ -81,6 +87,37 @@ test.describe('in three dimensions', () => {
     await rested();
     expect((await page.request.get('/api/methods/cleft/bodies/nothing?stock=30&scion=9')).status()).toBe(404);
   });
+});
+
+test('what learners ask is noted with one tap, answered there, counted for next time, and taken back', async ({
+  page,
+}) => {
+  const first = await workshopOf(page, 'cleft');
+  await page.goto(`/workshops/${first}/teach`);
+  const step = page.locator('#step-bind');
+  await step.getByRole('button', { name: 'How tight?' }).click();
+  await expect(step.getByText('Noted.')).toBeVisible();
+  await expect(step.getByText('asked once so far')).toBeVisible();
+  await step.getByRole('button', { name: 'Must it come off?' }).click();
+  await expect(step.getByText(/the heavy tape/)).toBeVisible();
+  await step.getByRole('button', { name: 'Take it back' }).click();
+  await expect(step.getByText('Noted.')).toHaveCount(0);
+  // On another day of the method it stands at its step, for whoever teaches and for the remote.
+  const next = await workshopOf(page, 'cleft');
+  await page.goto(`/workshops/${next}/teach`);
+  await expect(page.locator('#step-bind').getByText('asked once so far')).toBeVisible();
+  await expect(page.locator('#step-bind').getByText('Must it come off? asked')).toHaveCount(0);
+  await page.goto(`/remote/${next}`);
+  await page.getByRole('button', { name: 'How deep?' }).click();
+  await expect(page.getByText('Noted.')).toBeVisible();
+});
+
+test('a day shows what becomes of its unions, and which of the club’s plants will be that old', async ({ page }) => {
+  const { upcoming } = workshopIds();
+  await page.goto(`/workshops/${upcoming}/teach/healing`);
+  await expect(page.getByRole('img', { name: /^A good union after/ })).toHaveCount(4);
+  await expect(page.getByRole('img', { name: /^A failed union after/ })).toHaveCount(4);
+  await expect(page.getByText('Bring these').first()).toBeVisible();
 });
 
 test('calipers move the drawing; those outside the limits say what to do instead', async ({ page }) => {

@@ -43,8 +43,11 @@ function pieceFault(
   if (worst && worst.deepest > SEEN) return daylightWords(worst, length);
   if (joined) {
     const leans = Math.abs(bad.pose.lean - good.pose.lean);
+    // By its foot: a piece that leans on its foot is not off its place for that.
+    const off = Math.hypot(...placeOf(bad).map((at, i) => at - placeOf(good)[i]!));
+    if (leans > LEANS && off > SEEN)
+      return { lines: [`${length(off)} off,`, `leans ${Math.round(leans)}°`], y: bad.top - (bad.top - bad.foot) / 4 };
     if (leans > LEANS) return { lines: ['leans', `${Math.round(leans)}°`], y: bad.top - (bad.top - bad.foot) / 4 };
-    const off = Math.hypot(bad.pose.u - good.pose.u, bad.pose.w - good.pose.w, bad.pose.y - good.pose.y);
     if (off > SEEN) return { lines: [length(off), 'off its place'], y: middle };
   }
   if (bad.buds.length < good.buds.length) return { lines: ['bud core', 'torn out'], y: good.buds[0]!.y };
@@ -52,6 +55,12 @@ function pieceFault(
   if (cutBad > 0 && Math.abs(cutBad - cutGood) > SEEN)
     return { lines: [length(Math.abs(cutBad - cutGood)), cutBad < cutGood ? 'too short' : 'too long'], y: middle };
   return null;
+}
+
+/** Where a piece's foot lies in its union, mm. */
+function placeOf({ foot, pose: { u, w, y, lean } }: Piece): [number, number, number] {
+  const turn = (lean * Math.PI) / 180;
+  return [u + foot * Math.sin(turn), w, y + foot * Math.cos(turn)];
 }
 
 function daylightWords({ deepest, at }: Daylight, length: (mm: number) => string): Omit<FaultWords, 'on'> {

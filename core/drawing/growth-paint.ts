@@ -45,8 +45,8 @@ export function paintGrowth(
   if (growth.bud === 'dry') items.push(area('withered', budOutline(root, side, 1.2).map(at.scion)));
   if (growth.bud === 'leaf' || growth.shoot > 0) items.push(...shoot(root, side, drawnShoot(growth), at.scion));
   if (named !== null) {
-    const [x, y] = at.scion([root[0] + side * 3, bud.y + drawnShoot(growth) + 3]);
-    items.push({ kind: 'label', role: 'name', at: [x, y], anchor: side < 0 ? 'end' : 'start', text: named });
+    const [x, y] = at.scion([0, bud.y + drawnShoot(growth) + 8]);
+    items.push({ kind: 'label', role: 'name', at: [x, y], anchor: 'middle', text: named });
   }
   return items;
 }

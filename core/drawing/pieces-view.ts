@@ -130,7 +130,7 @@ function heightsOf(pieces: Workpieces, growth?: Growth): { low: number; high: nu
     pieces.stock.top,
     ...scions.map((piece) => piece.top + up(piece)),
     ...pieces.covers.map(({ to, on }) => to + (on === 'scion' ? up(pieces.scion) : 0)),
-    growth ? (topBud(pieces.scion)?.y ?? 0) + up(pieces.scion) + drawnShoot(growth) + 6 : -Infinity,
+    growth ? (topBud(pieces.scion)?.y ?? 0) + up(pieces.scion) + drawnShoot(growth) + 8 : -Infinity,
   );
   return { low, high, shift };
 }

@@ -119,7 +119,7 @@ function faceAnchors(
   onFace: (s: number, off?: number) => Point,
 ): Anchor[] {
   return [
-    { point: 'wood', at: onScion(diameter / 2, rise / 2 + 22) },
+    { point: 'wood', at: onScion(diameter / 2, rise / 2 + 11) },
     { point: 'way-up', at: onScion(-diameter / 2 - 1.2, rise / 2 + 8.5) },
     { point: 'clean', at: onFace(length * 0.42) },
     { point: 'tongue', at: onFace(length * 0.14) },

@@ -45,6 +45,7 @@ export const REACHED: Record<
   '/workshops/[workshop]/follow-up': ({ past }) => `/workshops/${past}/follow-up`,
   '/workshops/[workshop]/findings': ({ past }) => `/workshops/${past}/findings`,
   '/workshops/[workshop]/teach': ({ past }) => `/workshops/${past}/teach`,
+  '/workshops/[workshop]/teach/healing': ({ past }) => `/workshops/${past}/teach/healing`,
   '/workshops/[workshop]/teach/briefing': ({ past }) => `/workshops/${past}/teach/briefing`,
   '/screen/[workshop]': ({ past }) => `/screen/${past}`,
   '/remote/[workshop]': ({ past }) => `/remote/${past}`,

@@ -48,6 +48,8 @@ export function Remote({ workshopId, title, steps, asked, answers, initial, mayC
       )}
       {mayChange ? (
         <>
+          <MethodJumps steps={steps} at={at} go={go} />
+          <RemoteKeys at={at} go={go} next={next} state={state} show={show} />
           <AskedKeys
             key={step.id}
             workshopId={workshopId}
@@ -58,8 +60,6 @@ export function Remote({ workshopId, title, steps, asked, answers, initial, mayC
             mayNote
             onCounts={setCounts}
           />
-          <MethodJumps steps={steps} at={at} go={go} />
-          <RemoteKeys at={at} go={go} next={next} state={state} show={show} />
         </>
       ) : (
         <p className="mt-auto border-t border-line pt-2">

@@ -1,5 +1,5 @@
 import type { Method, Wood } from '../../methods/method';
-import { chosen, type Choices, type SchoolSubject } from '../../methods/school';
+import { chosen, type Choices } from '../../methods/school';
 import type { Step } from '../../methods/step';
 import { triggerWords } from '../../methods/timetable/trigger-words';
 import { formatLength, type LengthUnit } from '../../units/length';
@@ -14,14 +14,12 @@ export interface ShortAnswer {
 }
 
 /** Which of a method's questions bear on what is asked. */
-const BEARS: Record<QuestionKind, SchoolSubject> = {
-  'how-tight': 'cover',
-  'how-deep': 'cut',
-  'which-side': 'cut',
-  'come-off': 'aftercare',
+const BEARS: Record<QuestionKind, readonly string[]> = {
+  'how-tight': ['turns', 'bud-cover', 'inlay-fix'],
+  'how-deep': ['tongue', 'whip-length', 'sliver', 'slits', 'scion-end', 'outer-bark', 'rough-bark'],
+  'which-side': ['t-way', 'cut-first', 'second-bud'],
+  'come-off': ['wrap-off', 'tape-off', 'binding-off', 'cover-open', 'soft-bark'],
 };
-/** Of the questions on aftercare, those on what comes off. */
-const COMES_OFF = /comes? off|wrap|tape|binding/i;
 
 /**
  * The short answer to what is asked at a step of a method, from the method's own words, figures and days.
@@ -68,7 +66,7 @@ function figuresOf({ figures }: Step, unit: LengthUnit): string[] {
 
 function schoolsOn(method: Method, choices: Choices, kind: QuestionKind, unit: LengthUnit): ShortAnswer['schools'] {
   return method.schools
-    .filter(({ about, question }) => about === BEARS[kind] && (kind !== 'come-off' || COMES_OFF.test(question)))
+    .filter(({ id }) => BEARS[kind].includes(id))
     .map((question) => {
       const followed = chosen(choices, question);
       const words = (id: string): string => written(question.options.find((option) => option.id === id)!.words, unit);

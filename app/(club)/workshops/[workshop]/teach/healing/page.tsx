@@ -3,6 +3,7 @@ import Link from 'next/link';
 import { woodOf } from '@/core/methods/shown-technique';
 import { variantWith } from '@/core/methods/variant';
 import { stageStrip } from '@/core/teach/healing/stage-strip';
+import { formatDate } from '@/core/units/iso-date';
 import { taughtMethods } from '@/server/plan/planned-methods';
 import { variantsOn } from '@/server/plan/taught';
 import { getWorkshop } from '@/server/plan/workshops';
@@ -48,8 +49,8 @@ export default async function Healing({ params, searchParams }: HealingProps) {
       <MethodChoice path={`/workshops/${id}/teach/healing`} methods={taught} chosen={method.id} />
       <HealingStrip stages={stages} bring={Object.fromEntries(bring.map(({ age, ...rest }) => [age, rest]))} />
       <p className="mt-4 max-w-prose text-sm text-muted">
-        Ages are counted to {workshop.date}. Cold weeks stretch all of this and warm ones shorten it. Shoots are drawn
-        no longer than there is room.
+        Ages are counted to {formatDate(workshop.date)}. Cold weeks stretch all of this and warm ones shorten it. Shoots
+        are drawn no longer than there is room.
       </p>
     </>
   );
