@@ -1,7 +1,7 @@
 import { area, type Label, line, type Path, type Point } from './display-list';
-import { cutEdges, type Place } from './piece-outline';
+import { cutEdges, type Place, sideOutline } from './piece-outline';
 import type { Placer } from './piece-paint';
-import type { Piece, Workpieces } from './workpieces';
+import { depthAt, type Piece, type Workpieces } from './workpieces';
 
 /** How a union looks some time after it was made. */
 export interface Growth {
@@ -125,20 +125,16 @@ function round([x, y]: Place, radius: number): Place[] {
 }
 
 /** A scion that dries: brown all over, or wrinkled along its bark. */
-function withered({ foot, top, diameter }: Piece, at: Placer, how: 'wrinkled' | 'brown'): Path[] {
+function withered(scion: Piece, at: Placer, how: 'wrinkled' | 'brown'): Path[] {
+  const { foot, top, diameter, cuts } = scion;
   const radius = diameter / 2;
-  const corners: Place[] = [
-    [-radius, foot],
-    [radius, foot],
-    [radius, top],
-    [-radius, top],
-  ];
   const wrinkles = Array.from({ length: 6 }, (_, i): Point[] => {
     const y = foot + ((top - foot) * (i + 1)) / 7;
-    return [-1, -0.5, 0, 0.5, 1].map((x, k) => at([x * radius * 0.95, y + (k % 2 === 0 ? 0 : 1.1)]));
+    const [left, right] = [depthAt(cuts.back, y) - radius, radius - depthAt(cuts.front, y)];
+    return [0, 1, 2, 3, 4].map((k) => at([left + ((right - left) * (k + 0.15)) / 4.3, y + (k % 2 === 0 ? 0 : 1.1)]));
   });
   return [
-    ...(how === 'brown' ? [area('withered', corners.map(at))] : []),
+    ...(how === 'brown' ? [area('withered', sideOutline(scion).map(at))] : []),
     ...wrinkles.map((points) => line('wrinkle', ...points)),
   ];
 }

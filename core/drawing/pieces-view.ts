@@ -78,7 +78,8 @@ export function piecesView(pieces: Workpieces, options: PiecesViewOptions): Disp
     items.push(...paintGrowth(options.growth, pieces, { stock: stockAt, scion: scionAt }, options.growthNamed ?? null));
   items.push(...paintSigns(signs, pieces, { stock: stockAt, scion: scionAt }, lineHeight));
   if (options.right) items.push(...faults(pieces, options.right, placer, extents, { ...options, lineHeight }));
-  if (!marked)
+  // Among leaves there is no room for names, and a union is one plant by then.
+  if (!marked && !options.growth)
     items.push(...names(pieces, stockAt, scionAt, height - 2.25 * lineHeight, turned && options.view === 'front'));
   for (const figure of options.figures ?? []) {
     if (figure.dimension?.view === options.view)

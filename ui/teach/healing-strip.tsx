@@ -1,3 +1,4 @@
+import { formatCode } from '@/core/codes/plant-code';
 import type { StagePicture } from '@/core/teach/healing/stage-strip';
 import { UnionDrawing } from '@/ui/kit/union/union-drawing';
 
@@ -75,7 +76,7 @@ function Bring({ age, plants, count }: { age: string; plants: PlantToBring[]; co
       <ul>
         {plants.map(({ code, variety, state, grower, site }) => (
           <li key={code}>
-            <strong className="tabular-nums">{code}</strong> {variety}, {STATE[state]};{' '}
+            <strong className="tabular-nums">{formatCode(code)}</strong> {variety}, {STATE[state]};{' '}
             {grower ? `with ${grower}` : 'grower no longer named'}, made at {site}
           </li>
         ))}
