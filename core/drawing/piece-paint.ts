@@ -20,6 +20,7 @@ export function paintPiece(piece: Piece, at: Placer, view: PiecesSide, from: 'fr
     const hidden = side === 0 && (view === 'side' || (bud.side === 'front') !== (from === 'front'));
     if (hidden) continue;
     const up = bud.upsideDown ? -1 : 1;
+    if (side !== 0) items.push(...node(side, radius, bud.y, up, at));
     items.push(budShape(side, radius, bud.y, up, at));
     if (bud.handle)
       items.push(
@@ -114,6 +115,21 @@ function paintOutside(piece: Piece, at: Placer, from: 'front' | 'back'): (Path |
       items.push(line('knife-cut', at([-radius * 0.85, mouth[0]]), at([radius * 0.85, mouth[0]])));
   }
   return items;
+}
+
+/** A shoot swells below its bud; a leaf has left its scar there. The same form as the body's cushion. */
+function node(side: number, radius: number, y: number, up: 1 | -1, at: Placer): Path[] {
+  const size = Math.min(1, radius / 4);
+  const cushion: [number, number][] = [
+    [0, -3.4],
+    [0.45, -2],
+    [0.6, 0],
+    [0.3, 1.6],
+    [0, 2.4],
+  ];
+  const place = ([out, rise]: readonly [number, number]): Point =>
+    at([side * (radius + out * size), y + up * rise * size]);
+  return [area('bark', cushion.map(place)), line('outline', place([0.35, -2.6]), place([0.75, -1.5]))];
 }
 
 function budShape(side: number, radius: number, y: number, up: 1 | -1, at: Placer): Path {

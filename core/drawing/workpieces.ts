@@ -58,7 +58,7 @@ export interface Piece {
   /** Corners of a tongue, put into the long cut of this side before its last corner. */
   tongue: { side: Side; corners: Vertex[] } | null;
   /** Cuts that took nothing off: a split, a notch, the slit of a tongue. */
-  kerfs: { side: Side; line: Vertex[] }[];
+  kerfs: { side: Side; line: Vertex[]; /** The foot of a split from the top down, right through. */ split?: true }[];
   /** Knife lines through the bark of the front. */
   lines: Spot[][];
   /** Openings one sees through from the front: a split held apart. */
@@ -176,6 +176,19 @@ export function cutOn(piece: Piece, side: Side, corners: Vertex[]): Piece {
 
 export function withKerf(piece: Piece, side: Side, ...line: Vertex[]): Piece {
   return { ...piece, kerfs: [...piece.kerfs, { side, line }] };
+}
+
+/** Split from its top down to a height, through the middle. */
+export function withSplit(piece: Piece, foot: number): Piece {
+  const line: Vertex[] = [
+    [foot, 0],
+    [foot, piece.diameter],
+  ];
+  const open: Spot[] = [
+    [0, piece.top],
+    [0, foot],
+  ];
+  return { ...scored(piece, open), kerfs: [...piece.kerfs, { side: 'front', line, split: true }] };
 }
 
 /** With knife lines through the bark of the front. */

@@ -32,7 +32,9 @@ export function pieceBody(piece: Piece): Body {
       ...narrowed(piece),
       ...piece.bared.map((strip) => bareStrip(strip, radius, wood)),
       ...piece.gaps.map((gap): Solid => ({ shape: through('u', gap, radius), shows: 'cut' })),
-      ...piece.kerfs.map(({ side, line }) => kerfOf(side, line, radius)),
+      ...piece.kerfs.map(({ side, line, split }) =>
+        split ? splitOf(line[0]![0], piece.top, radius) : kerfOf(side, line, radius),
+      ),
       ...piece.lines.flatMap((spots) => barkLine(spots, radius, wood)),
     ],
     folded: foldedBark(piece),
@@ -144,6 +146,11 @@ function bareStrip({ from, to, width, at = 0 }: Piece['bared'][number], radius: 
     shows: 'bared',
     but: [wood],
   };
+}
+
+/** A split right through, as wide as a line, from its foot up. */
+function splitOf(foot: number, top: number, radius: number): Solid {
+  return { shape: through('u', block(-KERF / 2, KERF / 2, foot, top + CLEAR), radius), shows: 'kerf' };
 }
 
 /** A cut that took nothing off, as wide as a line. */

@@ -1,5 +1,5 @@
 import { BUD_COUNTS } from '../bud-counts';
-import { covered, footedAt, scored, toppedAt, withKerf } from '../../drawing/workpieces';
+import { covered, footedAt, scored, toppedAt, withSplit } from '../../drawing/workpieces';
 import { mm, prose } from '../../units/prose';
 import {
   bindStep,
@@ -96,15 +96,7 @@ function prepareStock({ choices, split, stock }: Cuts): Step[] {
       wrong: { what: 'It is driven off the middle.', looks: 'The thin half bends and grips nothing.', point: 'split' },
       apply: (p) => ({
         ...p,
-        stock: withKerf(
-          scored(p.stock, [
-            [0, 0],
-            [0, -split],
-          ]),
-          'front',
-          [-split, 0],
-          [-split, stock],
-        ),
+        stock: withSplit(p.stock, -split),
       }),
       spoil: (p) => ({
         ...p,

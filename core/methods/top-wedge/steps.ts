@@ -1,4 +1,4 @@
-import { covered, footedAt, posed, scored, thinner, toppedAt, withKerf } from '../../drawing/workpieces';
+import { covered, footedAt, posed, scored, thinner, toppedAt, withSplit } from '../../drawing/workpieces';
 import { bindStep, chooseWood, filmStep, labelStep, onFace, step, writeTags } from '../common/steps';
 import { splitOn, splitOpen, wedged, wedgePieces } from '../common/wedge-shape';
 import type { Wood } from '../method';
@@ -97,15 +97,7 @@ function openStock({ stock }: Cuts): Step[] {
       wrong: { what: 'The slit runs.', looks: 'It opens below where the tie will reach.', point: 'split' },
       apply: (p) => ({
         ...p,
-        stock: withKerf(
-          scored(p.stock, [
-            [0, 0],
-            [0, -SLIT],
-          ]),
-          'front',
-          [-SLIT, 0],
-          [-SLIT, stock],
-        ),
+        stock: withSplit(p.stock, -SLIT),
       }),
       spoil: (p) => ({
         ...p,
