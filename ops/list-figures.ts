@@ -1,3 +1,4 @@
+import { CALLUSED, KNITTING_BANDS } from '@/core/aftercare/warmth/knitting-rate';
 import { NARROW_PATCH } from '@/core/contact/patch-contact';
 import { BRIDGING_DISTANCE, FACE_GAP_LIMIT } from '@/core/contact/limits';
 import { HOLLOW_PICKS } from '@/core/contact/hollow';
@@ -16,6 +17,7 @@ import { USUAL_SETTINGS } from '@/core/plan/quantities/needs';
 import { STORE } from '@/core/plan/wood/store';
 import { USUAL_READY_RULE } from '@/core/score/readiness/ready-rule';
 import { FATAL_CAP } from '@/core/score/rubric/score-union';
+import { RUBBER } from '@/core/teach/taught-wrap';
 import { OUR_GUESS, USUAL_PRACTICE } from '@/core/units/figure-source';
 import { written } from '@/core/units/prose';
 
@@ -45,7 +47,17 @@ const span = ({ from, to }: { from: number; to: number }, unit = 'mm'): string =
 const CLUB_EDITS = 'a club changes it';
 
 export function figureSections(): FigureSection[] {
-  return [contact(), rubric(), plan(), assumptions(), movement(), phases(), ...METHODS.map(ofMethod)];
+  return [
+    contact(),
+    rubric(),
+    plan(),
+    assumptions(),
+    movement(),
+    phases(),
+    warmth(),
+    wrapping(),
+    ...METHODS.map(ofMethod),
+  ];
 }
 
 function contact(): FigureSection {
@@ -143,6 +155,31 @@ function phases(): FigureSection {
     rows: Object.values(SEASON_PHASES).map(({ words, turn, from, to }) =>
       row(words, `day ${from} to ${to} of ${turn.replaceAll('-', ' ')}`, OUR_GUESS, 'two weeks'),
     ),
+  };
+}
+
+function warmth(): FigureSection {
+  return {
+    title: 'Knitting warmth',
+    rows: [
+      ...Object.entries(KNITTING_BANDS).flatMap(([kin, { a, b, c, d }]) => [
+        row(`Cuts of ${kin} knit fully`, `${b} to ${c} °C`, USUAL_PRACTICE, '2 °C to either side'),
+        row(`Cuts of ${kin} knit not at all`, `up to ${a} and from ${d} °C`, OUR_GUESS, '3 °C to either side'),
+      ]),
+      row(
+        'A bench graft is callused',
+        `after ${CALLUSED} days of full warmth`,
+        USUAL_PRACTICE,
+        'a batch is opened to see',
+      ),
+    ],
+  };
+}
+
+function wrapping(): FigureSection {
+  return {
+    title: 'Wraps that are drawn',
+    rows: [row('Width of a budding rubber', `${RUBBER.width} mm, half over`, OUR_GUESS, '4 to 10 mm')],
   };
 }
 

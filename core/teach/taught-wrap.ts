@@ -3,7 +3,7 @@ import type { Technique, Wood } from '../methods/method';
 import type { Step } from '../methods/step';
 
 /** A budding rubber where the kit counts pieces: its width and overlap, mm and share. No source: a guess. */
-const RUBBER = { width: 6, overlap: 0.5, stretch: 0.5, layers: 1 };
+export const RUBBER = { width: 6, overlap: 0.5, stretch: 0.5, layers: 1 };
 
 /** How a union is wrapped at a step: with the kit's own tape, round the caliper of the stock; null at other steps. */
 export function taughtWrap({ wraps }: Step, materials: Technique['materials'], wood: Wood): TaughtWrap | null {
