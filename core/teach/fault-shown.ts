@@ -22,11 +22,11 @@ export function faultShown(
   const at = steps.findIndex(({ wrong, spoil }) => wrong.point === point && spoil);
   if (at < 0) return null;
   const pieces = piecesAfter(start, steps.slice(0, at + 1));
-  const { wrong, view, pull, spoil } = steps[at]!;
+  const { wrong, view, pull, spoil, signs } = steps[at]!;
   const options = { view, unit, before: pieces[at]!, pull };
   return {
     looks: `${written(wrong.what, unit)} ${written(wrong.looks, unit)}`,
-    right: piecesView(pieces[at + 1]!, options),
-    wrong: piecesView(spoil!(pieces[at]!), options),
+    right: piecesView(pieces[at + 1]!, { ...options, signs }),
+    wrong: piecesView(spoil!(pieces[at]!), { ...options, right: pieces[at + 1]! }),
   };
 }

@@ -13,6 +13,7 @@ const NOT_NOTED: Record<string, string> = {
   'server/platform/slow-down.ts': 'counts of attempts',
   'server/platform/union-facts.ts': 'derived, in the transaction of what it derives from',
   'server/teach/teaching.ts putTeachingState': 'what a projector shows',
+  'server/teach/learner-questions.ts': 'what learners asked; who noted it is not kept',
   'server/club/passwords.ts writeToForgetful': 'somebody who is not signed in asked; nothing of the club changed',
   'server/plan/measured-wood.ts addPiece': 'one measured piece after the other',
   'server/plan/measured-wood.ts importPieces': 'measured pieces from a file',
