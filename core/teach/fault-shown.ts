@@ -26,7 +26,8 @@ export function faultShown(
   const options = { view, unit, before: pieces[at]!, pull };
   return {
     looks: `${written(wrong.what, unit)} ${written(wrong.looks, unit)}`,
-    right: piecesView(pieces[at + 1]!, { ...options, signs }),
+    // Beside itself, so that both have the same room and the same scale.
+    right: piecesView(pieces[at + 1]!, { ...options, signs, right: pieces[at + 1]! }),
     wrong: piecesView(spoil!(pieces[at]!), { ...options, right: pieces[at + 1]! }),
   };
 }

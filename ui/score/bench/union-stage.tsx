@@ -120,7 +120,7 @@ export function UnionStage({
 }
 
 /** Room for the drawings, px, and the most a millimetre of the faces takes. */
-const WIDE = { all: 656, side: 232, tall: 560, button: 126, face: 9, faceTall: 336 };
+const WIDE = { all: 656, side: 232, tall: 560, button: 126, face: 9, faceTall: 312 };
 const NARROW = { all: 350, side: 138, tall: 420, button: 106, face: 5.7, faceTall: 330 };
 
 interface MarkableSideProps {
