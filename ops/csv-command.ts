@@ -1,0 +1,58 @@
+import { readFileSync } from 'node:fs';
+import Papa from 'papaparse';
+import { InputError } from '@/core/contact/input-error';
+
+interface CsvCommand<Added extends string> {
+  /** As npm runs it. */
+  name: string;
+  /** Columns each file has to have; `inputs` holds JSON. */
+  needs: readonly string[];
+  /** Columns that are added, in this order, and `problem` last. */
+  added: readonly Added[];
+  /** What is added to a row; refusals are InputError or RangeError. */
+  computed: (row: Record<string, string>, inputs: Record<string, unknown>) => Record<Added, string>;
+}
+
+/**
+ * A command that reads a CSV file of cases and writes it to standard output in the same order, with what was computed
+ * and, where a row is wrong, what is wrong with it. Ends with status 2 when the file cannot be read.
+ */
+export function csvCommand<Added extends string>({ name, needs, added, computed }: CsvCommand<Added>): void {
+  const file = process.argv[2];
+  if (!file) return refused(`Usage: npm run -s ${name} -- FILE.csv`);
+  let text: string;
+  try {
+    text = readFileSync(file, 'utf8').replace(/^\uFEFF/, '');
+  } catch {
+    return refused(`Cannot read ${file}.`);
+  }
+  const { data, meta } = Papa.parse<Record<string, string>>(text, { header: true, skipEmptyLines: true });
+  const columns = meta.fields ?? [];
+  if (needs.some((column) => !columns.includes(column)))
+    return refused(`${file} needs the columns ${needs.join(' and ')}.`);
+  const empty = Object.fromEntries(added.map((column) => [column, '']));
+  const answered = data.map((row) => {
+    try {
+      return { ...row, ...computed(row, inputsOf(row)), problem: '' };
+    } catch (error) {
+      if (error instanceof InputError || error instanceof RangeError)
+        return { ...row, ...empty, problem: error.message };
+      if (error instanceof SyntaxError) return { ...row, ...empty, problem: 'The inputs are not valid JSON.' };
+      throw error;
+    }
+  });
+  const fields = [...columns, ...added, 'problem'];
+  process.stdout.write(`${Papa.unparse(answered, { columns: fields, newline: '\n' })}\n`);
+}
+
+function refused(words: string): void {
+  console.error(words);
+  process.exitCode = 2;
+}
+
+function inputsOf(row: Record<string, string>): Record<string, unknown> {
+  const inputs: unknown = JSON.parse(row.inputs ?? '');
+  if (typeof inputs !== 'object' || inputs === null || Array.isArray(inputs))
+    throw new InputError('inputs', 'The inputs are not a JSON object.');
+  return inputs as Record<string, unknown>;
+}
