@@ -1,6 +1,6 @@
 import { area, line, ring, type Label, type Path, type Point } from './display-list';
 import type { Place } from './piece-outline';
-import type { PiecesSide, Cover, CoverKind, Piece, Workpieces } from './workpieces';
+import { type PiecesSide, type Cover, type CoverKind, type Piece, type Workpieces, riseOf } from './workpieces';
 
 const WORDS: Record<CoverKind, string> = {
   tape: 'tape',
@@ -125,11 +125,13 @@ function shapeOf(cover: Cover, piece: Piece, half: number, at: (place: Place) =>
 }
 
 /** The turns of a wrap. */
-function turnsOf({ kind, from, to }: Cover, half: number, at: (place: Place) => Point): Path[] {
-  const pitch = kind === 'tape' ? 4 : 2.4;
+function turnsOf(cover: Cover, half: number, at: (place: Place) => Point): Path[] {
+  const { from, to } = cover;
+  const rise = riseOf(cover) ?? to - from;
   const turns: Path[] = [];
-  for (let y = from; y < to; y += pitch)
-    turns.push(line('wrap', at([-half, y]), at([half, Math.min(to, y + pitch * 0.7)])));
+  // Half of a turn is seen.
+  for (let y = from; y < to; y += rise)
+    turns.push(line('wrap', at([-half, y]), at([half, Math.min(to, y + rise / 2)])));
   return turns;
 }
 

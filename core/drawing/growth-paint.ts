@@ -1,3 +1,4 @@
+import { budOutline } from './bud-outline';
 import { area, type Label, line, type Path, type Point } from './display-list';
 import { cutEdges, type Place, sideOutline } from './piece-outline';
 import type { Placer } from './piece-paint';
@@ -41,8 +42,8 @@ export function paintGrowth(
   if (!bud) return items;
   const side = bud.side === 'back' ? -1 : 1;
   const root: Place = [(side * scion.diameter) / 2, bud.y];
-  if (growth.bud === 'swelling') items.push(area('bud', budOutline(root, side, 1.7).map(at.scion)));
-  if (growth.bud === 'dry') items.push(area('withered', budOutline(root, side, 1.2).map(at.scion)));
+  if (growth.bud === 'swelling') items.push(area('bud', budOutline(root, side, { size: 1.7 }).map(at.scion)));
+  if (growth.bud === 'dry') items.push(area('withered', budOutline(root, side, { size: 1.2 }).map(at.scion)));
   if (growth.bud === 'leaf' || growth.shoot > 0) items.push(...shoot(root, side, drawnShoot(growth), at.scion));
   if (named !== null) {
     const [x, y] = at.scion([0, bud.y + drawnShoot(growth) + 8]);
@@ -55,17 +56,6 @@ export function paintGrowth(
 export function topBud(scion: Piece): Piece['buds'][number] | null {
   const seen = scion.buds.filter(({ side }) => side === 'front' || side === 'back');
   return seen.reduce<Piece['buds'][number] | null>((top, bud) => (top && top.y >= bud.y ? top : bud), null);
-}
-
-function budOutline([x, y]: Place, side: number, size: number): Place[] {
-  const profile: [number, number][] = [
-    [0, -1.6],
-    [1.4, -0.6],
-    [1.7, 1.2],
-    [0.8, 3.4],
-    [0.1, 2.6],
-  ];
-  return profile.map(([out, up]): Place => [x + side * out * size, y + up * size]);
 }
 
 /** A stem with its leaves; a bud that just opens has a pair. */

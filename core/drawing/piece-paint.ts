@@ -1,4 +1,5 @@
 import { TOLERANCE } from '@/core/units/tolerance';
+import { budOutline } from './bud-outline';
 import { area, line, ring, type Label, type Path, type Point } from './display-list';
 import { cutEdges, frontOutline, type Place, sideOutline, withinRadius } from './piece-outline';
 import type { PiecesSide, Piece } from './workpieces';
@@ -21,7 +22,7 @@ export function paintPiece(piece: Piece, at: Placer, view: PiecesSide, from: 'fr
     if (hidden) continue;
     const up = bud.upsideDown ? -1 : 1;
     if (side !== 0) items.push(...node(side, radius, bud.y, up, at));
-    items.push(budShape(side, radius, bud.y, up, at));
+    items.push(area('bud', budOutline([side * radius, bud.y], side, { up }).map(at)));
     if (bud.handle)
       items.push(
         line(
@@ -130,32 +131,4 @@ function node(side: number, radius: number, y: number, up: 1 | -1, at: Placer): 
   const place = ([out, rise]: readonly [number, number]): Point =>
     at([side * (radius + out * size), y + up * rise * size]);
   return [area('bark', cushion.map(place)), line('outline', place([0.35, -2.6]), place([0.75, -1.5]))];
-}
-
-function budShape(side: number, radius: number, y: number, up: 1 | -1, at: Placer): Path {
-  const profile: [number, number][] = [
-    [0, -1.6],
-    [1.4, -0.6],
-    [1.7, 1.2],
-    [0.8, 3.4],
-    [0.1, 2.6],
-  ];
-  if (side !== 0)
-    return area(
-      'bud',
-      profile.map(([out, rise]) => at([side * (radius + out), y + up * rise])),
-    );
-  return area(
-    'bud',
-    (
-      [
-        [0, 3.4],
-        [1.3, 1.2],
-        [1.2, -1],
-        [0, -1.8],
-        [-1.2, -1],
-        [-1.3, 1.2],
-      ] as const
-    ).map(([across, rise]) => at([across, y + up * rise])),
-  );
 }

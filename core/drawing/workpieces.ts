@@ -85,6 +85,17 @@ export interface Cover {
   on: 'stock' | 'scion';
   from: number;
   to: number;
+  /** By how much each turn of a wrap rises, mm; where nobody said, as usual ones do. */
+  rise?: number;
+}
+
+/** Usual rises of a turn, mm: of tape 12 mm wide and of a budding rubber of 6, each half over; a band is one turn. */
+const RISES: Partial<Record<CoverKind, number>> = { tape: 6, rubber: 3, band: 3 };
+
+/** By how much each turn of a cover rises, mm; null where it has no turns. */
+export function riseOf({ kind, rise }: Cover): number | null {
+  const usual = RISES[kind];
+  return usual === undefined ? null : (rise ?? usual);
 }
 
 /** What lies on the bench at one moment of a method. */

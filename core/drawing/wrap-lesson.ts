@@ -1,5 +1,6 @@
 import { formatLength, type LengthUnit } from '../units/length';
 import { arrowHead } from './arrow-head';
+import { budOutline } from './bud-outline';
 import { area, type DisplayList, type Label, line, type Path, type Point } from './display-list';
 import { LINE_SHARE, scaleBar, type ShownOn } from './scale-bar';
 
@@ -167,19 +168,10 @@ function overlapped(sheet: Sheet): (Path | Label)[] {
 const budAt = ({ tall }: Sheet): number => tall * 0.5;
 
 function bud(sheet: Sheet): Path {
-  const y = budAt(sheet);
   const size = Math.min(1.6, sheet.radius / 4);
-  const corners: [number, number][] = [
-    [0, 3.4],
-    [1.3, 1.2],
-    [1.2, -1],
-    [0, -1.8],
-    [-1.2, -1],
-    [-1.3, 1.2],
-  ];
   return area(
     'bud',
-    corners.map(([x, up]) => sheet.at(x * size, y + up * size)),
+    budOutline([0, budAt(sheet)], 0, { size }).map(([x, y]) => sheet.at(x, y)),
   );
 }
 

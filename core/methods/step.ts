@@ -1,6 +1,6 @@
 import type { HandSign } from '../drawing/hand-signs';
 import type { StepFigure } from '../drawing/step-figure';
-import type { PiecesSide, Workpieces } from '../drawing/workpieces';
+import type { CoverKind, PiecesSide, Workpieces } from '../drawing/workpieces';
 import type { Prose } from '../units/prose';
 import type { CautionId } from './cautions';
 
@@ -17,8 +17,8 @@ export interface Step {
   caution: CautionId | null;
   /** Set on a step people forget: what cannot be done any more without it. */
   blocks: Prose | null;
-  /** What becomes of a bud within the wrap, at the step that wraps a union; null where none lies within it. */
-  wraps?: { bud: 'clear' | 'covered' | null };
+  /** At the step that wraps a union: with what, and what becomes of a bud within the wrap; null where none lies there. */
+  wraps?: { with: CoverKind; bud: 'clear' | 'covered' | null };
   /** The view that shows it best. */
   view: PiecesSide;
   /** Way the blade goes. */

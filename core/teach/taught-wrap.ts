@@ -8,7 +8,9 @@ export const RUBBER = { width: 6, overlap: 0.5, stretch: 0.5, layers: 1 };
 /** How a union is wrapped at a step: with the kit's own tape, round the caliper of the stock; null at other steps. */
 export function taughtWrap({ wraps }: Step, materials: Technique['materials'], wood: Wood): TaughtWrap | null {
   if (!wraps) return null;
-  const tape = materials.flatMap((material) =>
+  // Film in the kit beside a rubber seals a second bud; it is not what is wrapped with.
+  const tapes = wraps.with === 'rubber' ? [] : materials;
+  const tape = tapes.flatMap((material) =>
     material.unit === 'mm' && material.wrap.round === 'stock' ? [material.wrap] : [],
   )[0];
   const { width, overlap, stretch, layers } = tape ?? RUBBER;

@@ -47,6 +47,11 @@ export async function taughtMethods(context: Context, workshop: WorkshopRow): Pr
   return [...new Set([workshop.method, ...body.methods.map(({ method }) => method)])].map(methodById);
 }
 
+/** The method of the day that a page asks for, or the day's own where it asks for none that is taught. */
+export function methodAsked(taught: readonly Method[], asked: string | null | undefined): Method {
+  return taught.find(({ id }) => id === asked) ?? taught[0]!;
+}
+
 function placeFor(method: string, place: PlannedMethod['place']): PlannedMethod['place'] {
   const { places } = methodById(method).use;
   return places.includes(place) ? place : places[0]!;

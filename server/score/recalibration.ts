@@ -12,7 +12,7 @@ import { marksInput } from './judgement-input';
 import { parse } from '@/server/platform/parse';
 import { currentRubric } from './rubrics';
 import { notFound } from '@/server/platform/use-case-error';
-import { taughtMethods } from '@/server/plan/planned-methods';
+import { methodAsked, taughtMethods } from '@/server/plan/planned-methods';
 import { getWorkshop } from '@/server/plan/workshops';
 
 /** A drawn union for an assessor; its grades are with it only once they have given theirs. */
@@ -42,7 +42,7 @@ export async function openRecalibration(
   } = context;
   const workshop = await getWorkshop(context, workshopId);
   const taught = await taughtMethods(context, workshop);
-  const method = taught.find(({ id: known }) => known === asked) ?? methodById(workshop.method);
+  const method = methodAsked(taught, asked);
   const rubric = await currentRubric(context, method.id, workshop.schools);
   const latest =
     ((await db.recalibrations.max('seed', { where: { clubId, method: method.id } })) as number | null) ?? 1;

@@ -1,5 +1,5 @@
 import { line, type Path, type Point } from '../display-list';
-import type { Cover, Workpieces } from '../workpieces';
+import { type Cover, riseOf, type Workpieces } from '../workpieces';
 import { type DepthMap, type Placed, seenPlace } from './depth-map';
 import { type Frame, into, outOf } from './frame';
 import type { Look } from './ready-solid';
@@ -12,8 +12,6 @@ const SEAL = 0.4;
 const THIN = 0.05;
 /** Heights of a turn that it is drawn tight at. */
 const LOOKS = 2;
-/** From one turn to the next, mm. */
-const PITCH: Partial<Record<Cover['kind'], number>> = { tape: 4, rubber: 2.4, band: 2.4 };
 
 /** A cover that lies round the pieces, as a body. */
 export interface Wrap extends Placed {
@@ -26,8 +24,8 @@ export interface Wrap extends Placed {
 export function wrapBodies(pieces: Workpieces, wood: readonly Placed[]): Wrap[] {
   return pieces.covers.flatMap((cover, i): Wrap[] => {
     const whole = cover.kind === 'seal' || cover.kind === 'foil';
-    const pitch = whole ? cover.to - cover.from : PITCH[cover.kind];
-    if (pitch === undefined) return [];
+    const pitch = whole ? cover.to - cover.from : riseOf(cover);
+    if (pitch === null) return [];
     // What is put on later lies on what is there.
     const thick = THICK * (1 + i / 2);
     const on = cover.on === 'stock' && pieces.joined ? wood : [wood[cover.on === 'stock' ? 0 : 1]!];
@@ -78,7 +76,7 @@ function alike(before: Wrap['turns'][number]['outline'], now: Wrap['turns'][numb
 
 /** The turns of a wrap where they are seen, each rising over the one before. */
 export function wrapTurns({ cover, turns, frame }: Wrap, index: number, look: Look, map: DepthMap): Path[] {
-  const pitch = PITCH[cover.kind];
+  const pitch = riseOf(cover);
   if (!pitch) return [];
   const near = into({ at: [0, 0, 0], axes: frame.axes }, look.near);
   const facing = Math.atan2(near[1], near[0]);

@@ -14,6 +14,7 @@ import {
   wagging,
   writeTags,
 } from '../common/steps';
+import { TAPE_WIDTH } from '../common/materials';
 import { chosen } from '../school';
 import { NURSE_LIMB } from '../schools/of-aftercare';
 import { COAT } from '../schools/of-covering';
@@ -234,6 +235,7 @@ function setScion({ choices, shape, length, three, scions, filmFirst, film, stum
     }),
     bindStep(-length - 4, 0, {
       kind: 'tape',
+      width: TAPE_WIDTH.dark,
       action: `Bind tight, from below the ${three || scions > 1 ? 'slits' : 'slit'} up to the rim`,
     }),
     ...(filmFirst ? [] : [film]),

@@ -16,6 +16,7 @@ import {
 } from '../common/steps';
 import { inSplit, splitOn, splitOpen, wedged, wedgePieces } from '../common/wedge-shape';
 import type { Wood } from '../method';
+import { TAPE_WIDTH } from '../common/materials';
 import { chosen, type Choices } from '../school';
 import { NURSE_LIMB } from '../schools/of-aftercare';
 import { COAT, FILM_WHEN, STUMP } from '../schools/of-covering';
@@ -216,6 +217,7 @@ function setScion({ choices, split, scion, inset, two, filmFirst, film, tip, stu
     }),
     bindStep(-split - 6, 0, {
       kind: 'tape',
+      width: TAPE_WIDTH.strong,
       action: prose`Wrap strong tape, ${mm(25)} wide, hard, from below the split upward`,
       wrong: {
         what: 'The wrap starts above the end of the split.',

@@ -37,19 +37,31 @@ const grams = (id: string, name: Prose, care: Material['care'], amount: number):
   care,
 });
 
+/** Widths of tapes, mm. Each turn lies half over the one before. Source: usual practice. */
+export const TAPE_WIDTH = { stretch: 12, strong: 25, cloth: 25, dark: 18, vinyl: 12 } as const;
+
 /** Layers of a wrap by school. */
 const layersOf = (turns: AnswerTo<typeof TURNS>): { layers: number } => ({ layers: turns === 'layers' ? 2 : 1 });
 
 export const stretchTape = (length: number, turns: AnswerTo<typeof TURNS> = 'few'): Material =>
-  wrapped('stretch-tape', 'stretch grafting tape', 'look', 12, length, { stretch: 0.5, ...layersOf(turns) });
+  wrapped('stretch-tape', 'stretch grafting tape', 'look', TAPE_WIDTH.stretch, length, {
+    stretch: 0.5,
+    ...layersOf(turns),
+  });
 export const heavyTape = (length: number): Material =>
-  wrapped('heavy-tape', prose`strong grafting tape, ${mm(25)} wide`, 'take off', 25, length);
+  wrapped(
+    'heavy-tape',
+    prose`strong grafting tape, ${mm(TAPE_WIDTH.strong)} wide`,
+    'take off',
+    TAPE_WIDTH.strong,
+    length,
+  );
 export const clothTape = (length: number): Material =>
-  wrapped('cloth-tape', 'strong cloth tape', 'take off', 25, length);
+  wrapped('cloth-tape', 'strong cloth tape', 'take off', TAPE_WIDTH.cloth, length);
 export const darkTape = (length: number): Material =>
-  wrapped('insulating-tape', 'insulating tape', 'take off', 18, length);
+  wrapped('insulating-tape', 'insulating tape', 'take off', TAPE_WIDTH.dark, length);
 export const vinylTape = (length: number, turns: AnswerTo<typeof TURNS> = 'few'): Material =>
-  wrapped('vinyl-tape', 'vinyl budding tape', 'take off', 12, length, layersOf(turns));
+  wrapped('vinyl-tape', 'vinyl budding tape', 'take off', TAPE_WIDTH.vinyl, length, layersOf(turns));
 /** Film over a scion, or in place of tape round the union of a bud. */
 export const film = (length: number, round: 'stock' | 'scion' = 'scion'): Material =>
   wrapped('film', 'thin stretch film', 'look', 25, length, { stretch: 1, round });

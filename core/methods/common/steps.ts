@@ -112,6 +112,8 @@ export function budsInWords(buds: AnswerTo<typeof BUDS>): string {
 
 interface Bind {
   kind: CoverKind;
+  /** Of a tape that is no stretch tape, its width, mm. */
+  width?: number;
   /** What is wrapped and how far, without the full stop. */
   action: Prose;
   turns?: AnswerTo<typeof TURNS>;
@@ -122,7 +124,13 @@ interface Bind {
 }
 
 /** Tape round the union from below upwards, between two heights of the stock, mm. */
-export function bindStep(from: number, to: number, { kind, action, turns = 'few', bud, lookFor, wrong }: Bind): Step {
+export function bindStep(
+  from: number,
+  to: number,
+  { kind, width, action, turns = 'few', bud, lookFor, wrong }: Bind,
+): Step {
+  // Each turn lies half over the one before.
+  const rise = width === undefined ? {} : { rise: width / 2 };
   return step({
     id: 'bind',
     action: prose`${action}${turns === 'layers' ? ', then back down over it: two layers' : ''}.`,
@@ -137,11 +145,11 @@ export function bindStep(from: number, to: number, { kind, action, turns = 'few'
       point: 'bind',
     },
     caution: 'hands-meet',
-    wraps: { bud: bud ?? null },
+    wraps: { with: kind, bud: bud ?? null },
     figures: [{ name: 'length bound', mm: Math.round((to - from) * 10) / 10 }],
-    apply: (pieces) => covered(pieces, { kind, on: 'stock', from, to }),
+    apply: (pieces) => covered(pieces, { kind, on: 'stock', from, to, ...rise }),
     spoil: (pieces) =>
-      covered(pieces, { kind, on: 'stock', from: from + (to - from) * 0.45, to: to - (to - from) * 0.1 }),
+      covered(pieces, { kind, on: 'stock', from: from + (to - from) * 0.45, to: to - (to - from) * 0.1, ...rise }),
   });
 }
 

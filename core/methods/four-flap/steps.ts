@@ -1,5 +1,6 @@
 import { covered, footedAt, posed, scored, thinner, toppedAt } from '../../drawing/workpieces';
 import { bindStep, chooseWood, labelStep, onFace, slipTest, step, writeTags } from '../common/steps';
+import { TAPE_WIDTH } from '../common/materials';
 import { chosen } from '../school';
 import { SUPPORT } from '../schools/of-aftercare';
 import { DARK_SEAL } from '../schools/of-covering';
@@ -230,6 +231,7 @@ function setScion({ choices, length, scion, depth }: Cuts): Step[] {
     }),
     bindStep(-length - 4, 4, {
       kind: 'tape',
+      width: TAPE_WIDTH.dark,
       action: 'Tape it airtight rather than tight, and leave a tail to pull',
       lookFor: 'No air gets in; the tail hangs free.',
     }),

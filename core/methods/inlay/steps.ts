@@ -2,6 +2,7 @@ import { covered, footedAt, scored, thinner, toppedAt } from '../../drawing/work
 import { mm, prose } from '../../units/prose';
 import { acrossTheStump, chiselled, faced, laidOn, opened, raked } from '../common/laid-face-shape';
 import { bindStep, chooseWood, onFace, slipTest, step, wagging, writeTags } from '../common/steps';
+import { TAPE_WIDTH } from '../common/materials';
 import { chosen } from '../school';
 import { NURSE_LIMB } from '../schools/of-aftercare';
 import { KNIFE } from '../schools/of-cutting';
@@ -279,6 +280,7 @@ function fix({ deep, fix: by }: Cuts): Step[] {
   return [
     bindStep(-deep - 5, 0, {
       kind: 'tape',
+      width: by === 'driven' ? TAPE_WIDTH.cloth : TAPE_WIDTH.dark,
       action:
         by === 'driven'
           ? 'Wrap strong cloth tape, then drive the scion tight by pushing it down last'

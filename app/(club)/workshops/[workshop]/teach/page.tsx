@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { chosen } from '@/core/methods/school';
 import { woodOf } from '@/core/methods/shown-technique';
 import { stepSheets } from '@/core/teach/step-sheets';
-import { taughtMethods } from '@/server/plan/planned-methods';
+import { methodAsked, taughtMethods } from '@/server/plan/planned-methods';
 import { drawnBodies } from '@/server/teach/drawn-bodies';
 import { askedAt } from '@/server/teach/learner-questions';
 import { stepAnswers } from '@/core/teach/questions/step-answers';
@@ -31,7 +31,7 @@ export default async function Teach({ params, searchParams }: TeachProps) {
   const workshop = await orNotFound(getWorkshop(context, id));
   const taught = await taughtMethods(context, workshop);
   const { method: asked } = await searchParams;
-  const method = taught.find(({ id: known }) => known === asked) ?? taught[0]!;
+  const method = methodAsked(taught, asked);
   const unit = context.actor.lengthUnit;
   const steps = stepSheets(method, workshop.schools, woodOf(method.shownWith), unit);
   const answers = stepAnswers(method, workshop.schools, woodOf(method.shownWith), unit);

@@ -1,11 +1,10 @@
 import { editedPoint } from '@/ui/score/rubric/edited-point';
 import type { Metadata } from 'next';
-import { methodById } from '@/core/methods/registry';
 import { pointsOf } from '@/core/methods/shown-technique';
 import { FATAL_CAP } from '@/core/score/rubric/score-union';
 import { rubricEdits } from '@/server/score/rubric-editor';
 import { countScoredOtherwise } from '@/server/score/rescoring';
-import { taughtMethods } from '@/server/plan/planned-methods';
+import { methodAsked, taughtMethods } from '@/server/plan/planned-methods';
 import { getWorkshop } from '@/server/plan/workshops';
 import { MethodChoice } from '@/ui/kit/method-choice';
 import { RubricEditor } from '@/ui/score/rubric/rubric-editor';
@@ -25,7 +24,7 @@ export default async function Rubric({ params, searchParams }: RubricProps) {
   const workshop = await orNotFound(getWorkshop(context, id));
   const { method: asked } = await searchParams;
   const taught = await taughtMethods(context, workshop);
-  const method = taught.find(({ id: known }) => known === asked) ?? methodById(workshop.method);
+  const method = methodAsked(taught, asked);
   const [{ version, edits }, scoredOtherwise] = await Promise.all([
     rubricEdits(context, method.id),
     countScoredOtherwise(context, id),

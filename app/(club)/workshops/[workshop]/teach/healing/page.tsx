@@ -4,7 +4,7 @@ import { woodOf } from '@/core/methods/shown-technique';
 import { variantWith } from '@/core/methods/variant';
 import { stageStrip } from '@/core/teach/healing/stage-strip';
 import { formatDate } from '@/core/units/iso-date';
-import { taughtMethods } from '@/server/plan/planned-methods';
+import { methodAsked, taughtMethods } from '@/server/plan/planned-methods';
 import { variantsOn } from '@/server/plan/taught';
 import { getWorkshop } from '@/server/plan/workshops';
 import { plantsOfAge } from '@/server/teach/plants-of-age';
@@ -27,7 +27,7 @@ export default async function Healing({ params, searchParams }: HealingProps) {
   const workshop = await orNotFound(getWorkshop(context, id));
   const taught = await taughtMethods(context, workshop);
   const { method: asked } = await searchParams;
-  const method = taught.find(({ id: known }) => known === asked) ?? taught[0]!;
+  const method = methodAsked(taught, asked);
   const variant = variantWith(method, (await variantsOn(context, workshop))(method));
   const stages = stageStrip(method, {
     choices: workshop.schools,
