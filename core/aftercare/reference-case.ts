@@ -4,7 +4,8 @@ import { growthDate } from './growth/growth-date';
 import { fewestVisits, type VisitWindow } from './visits/fewest-visits';
 import { dayRate } from './warmth/day-rate';
 import { knitDays } from './warmth/knit-days';
-import { KNITTING_BANDS, type KnittingBand, type KnittingKin } from './warmth/knitting-rate';
+import type { KnittingKin } from '../plan/phenology/assumptions';
+import { KNITTING_BANDS, type KnittingBand } from './warmth/knitting-rate';
 import { type DayWindow, movedWindow, stretchedWindow } from './warmth/stretched-window';
 
 /** Answer to a case of `reference/cases.csv`: a number, a window, counts, or null where it is not known. */

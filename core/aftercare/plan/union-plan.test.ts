@@ -62,7 +62,35 @@ describe('the plan of a union', () => {
     expect(callus!.latest).toBeNull();
   });
   it('closes what is no longer possible when the union is dead; ties must come off all the same', () => {
-    const { callus, 'binding-off': tape } = plan({ ended: { on: '2027-04-10', why: 'dead' } });
-    expect([callus!.state, tape!.state]).toEqual(['no-longer-possible', 'open']);
+    const dead = plan({ ended: { on: '2027-04-10', why: 'dead' } });
+    expect([dead.callus!.state, dead['binding-off']!.state]).toEqual(['no-longer-possible', 'open']);
+    // The stock is grown on, counted from the day it was seen.
+    expect(dead['stock-shoots']).toMatchObject({ state: 'open', due: { from: '2027-04-10', to: '2027-05-01' } });
+    expect(plan()['stock-shoots']).toBeUndefined();
+  });
+  it('asks nothing more of a plant that is gone', () => {
+    const gone = plan({ ended: { on: '2027-04-10', why: 'voided' } });
+    expect(Object.values(gone).every(({ state }) => state === 'no-longer-possible')).toBe(true);
+  });
+  it('says what was missed once it is late, but never of a tie', () => {
+    const late = plan({ today: '2027-06-20' });
+    expect([late.callus!.state, late['binding-off']!.state]).toEqual(['missed', 'open']);
+    expect(plan({ today: '2027-04-17' }).callus!.state).toBe('open');
+    expect(plan({ today: '2027-04-18' }).callus!.state).toBe('missed');
+    expect(plan({ today: '2027-04-18', late: 30 }).callus!.state).toBe('open');
+  });
+  it('ends with the season what recurs in it', () => {
+    const closed = [{ task: 'shoots', on: '2027-10-30', how: 'done' }] as const;
+    expect(plan({ closed, turnsOf: TURNS }).shoots).toMatchObject({ state: 'done', due: null });
+    expect(plan({ closed: [{ ...closed[0], on: '2027-09-30' }], turnsOf: TURNS }).shoots!.state).toBe('open');
+  });
+  it('offers a second chance only to the dead, in the budding window of the site', () => {
+    const aftercare = [task('second-chance', 'Put in a chip bud', phase('late-summer'), 'A year is lost.')];
+    const basis = { wayOn: 'bench', aftercare, madeOn: '2027-03-06' } as const;
+    const budding = { from: '2027-08-11', to: '2027-09-08' };
+    expect(unionPlan(basis, { budding })).toEqual([]);
+    const ended = { on: '2027-05-10', why: 'dead' } as const;
+    expect(unionPlan(basis, { ended, budding })[0]).toMatchObject({ state: 'open', due: budding });
+    expect(unionPlan(basis, { ended: { ...ended, on: '2027-11-01' }, budding })[0]!.state).toBe('no-longer-possible');
   });
 });

@@ -1,11 +1,9 @@
 import type { AftercareTask } from '../../methods/timetable/aftercare-task';
-import { dueWindow, type Known } from '../../methods/timetable/due-window';
-import { phaseWindow } from '../../methods/timetable/season-phases';
 import { tasksFor } from '../../methods/timetable/tasks-by-way';
 import type { WayOn } from '../../methods/variant';
 import { addDays, type IsoDate } from '../../units/iso-date';
-import { growthDate, type GrowthObservation } from '../growth/growth-date';
-import { movedWindow } from '../warmth/stretched-window';
+import { DEAD_UNION_TASKS, ONLY_WHEN_DEAD } from './dead-union';
+import { againDays, type DaysKnown, firstDue, grownOn, nextLeafFall, nextSpring, type TaskDays } from './task-days';
 
 /** How a task was closed. */
 export interface Closed {
@@ -14,22 +12,21 @@ export interface Closed {
   how: 'done' | 'not-needed' | 'skipped';
 }
 
-/** What is known of a union's life, besides its day. */
-export interface LifeSoFar extends Known {
-  /** Knitting rates of the days after it was made, and of a usual day at the place it stood in. */
-  warmth?: { rates: readonly number[]; references: readonly number[] };
-  /** Heights seen, by days since it was made. */
-  growth?: readonly GrowthObservation[];
-  closed?: readonly Closed[];
-  /** It died, or its plant was given up. */
-  ended?: { on: IsoDate; why: 'dead' | 'voided' } | null;
-}
+/** Why a union's life ended, as far as its plan goes. */
+export type Ending = 'dead' | 'voided' | 'opened';
 
-/** Days on which a task is due. */
-export interface TaskDays {
-  from: IsoDate;
-  best: IsoDate;
-  to: IsoDate;
+/** What is known of a union's life, besides its day. */
+export interface LifeSoFar extends DaysKnown {
+  closed?: readonly Closed[];
+  /** It died, its plant was given up, or it was opened to look. */
+  ended?: { on: IsoDate; why: Ending } | null;
+  today?: IsoDate;
+  /** Days past its window after which a task counts as missed. */
+  late?: number;
+  /** New growth at which what does not give girdles, mm; null where nothing does. */
+  girdle?: number | null;
+  /** When summer buds are set at the site, for a second chance. */
+  budding?: { from: IsoDate; to: IsoDate } | null;
 }
 
 /** A task of one union, as it stands. */
@@ -40,11 +37,23 @@ export interface PlannedTask extends AftercareTask {
   movedBy: number;
   /** Of what is round the stem and must come off: the last day it may stay on, where that can be said. */
   latest: IsoDate | null;
-  state: 'open' | 'done' | 'not-needed' | 'skipped' | 'no-longer-possible';
+  /** The same as `latest`, brought forward by growth that strains it. */
+  strained: boolean;
+  /** How many times it was closed before; of what recurs each is an occurrence of its own. */
+  occurrence: number;
+  state: 'open' | 'done' | 'not-needed' | 'skipped' | 'missed' | 'no-longer-possible';
 }
 
 /** Tasks that take off what is round a stem. */
-const TIES = new Set(['binding-off', 'unwrap-bud', 'foil-off', 'bag-open', 'cover-off']);
+export const TAKES_OFF: ReadonlySet<string> = new Set([
+  'binding-off',
+  'unwrap-bud',
+  'foil-off',
+  'bag-open',
+  'cover-off',
+]);
+/** What is done at every visit, and no task of its own. */
+export const VISIT_LINES: ReadonlySet<string> = new Set(['water', 'label', 'insects']);
 
 /**
  * The plan of one union: each task of its aftercare with the days it is due, moved by warmth and growth, and how it
@@ -57,55 +66,100 @@ export function unionPlan(
   { wayOn, aftercare, madeOn }: { wayOn: WayOn; aftercare: readonly AftercareTask[]; madeOn: IsoDate },
   life: LifeSoFar = {},
 ): PlannedTask[] {
-  return tasksFor(wayOn, aftercare).map((task) => {
-    const last = (life.closed ?? [])
-      .filter((closed) => closed.task === task.id)
-      .sort((a, b) => (a.on < b.on ? 1 : -1))[0];
-    const first = dueOf(task, madeOn, life);
-    const again = last && task.every !== null ? addDays(last.on, task.every) : null;
-    const due = again === null ? first.due : { from: again, best: again, to: again };
-    const closed = last && again === null ? last.how : null;
-    return {
-      ...task,
-      due,
-      movedBy: again === null ? first.movedBy : 0,
-      latest: TIES.has(task.id) ? latestDay(due, madeOn, life) : null,
-      state: closed ?? (life.ended && !TIES.has(task.id) ? 'no-longer-possible' : 'open'),
-    };
-  });
+  const dead = life.ended?.why === 'dead';
+  const own = tasksFor(wayOn, aftercare)
+    .filter(({ id }) => !VISIT_LINES.has(id) && (dead || !ONLY_WHEN_DEAD.has(id)))
+    .map((task) => planned(task, madeOn, { ...life, sleeps: SLEEPING.has(wayOn) }));
+  if (!dead) return own;
+  const { on } = life.ended!;
+  return [...own, ...DEAD_UNION_TASKS.map((task) => planned(task, on, { ...life, ended: null }))];
 }
 
-/** When a task first falls due, and by how much warmth moved it. */
-function dueOf({ trigger }: AftercareTask, madeOn: IsoDate, life: LifeSoFar): Pick<PlannedTask, 'due' | 'movedBy'> {
-  if (trigger.kind === 'days') {
-    const usual = [trigger.earliest, trigger.best, trigger.latest] as const;
-    const { warmth } = life;
-    const moved = trigger.count === 'healing' && warmth ? movedWindow(usual, warmth.rates, warmth.references) : usual;
-    const [from, best, to] = moved.map((day) => addDays(madeOn, day)) as [IsoDate, IsoDate, IsoDate];
-    return { due: { from, best, to }, movedBy: moved[1] - usual[1] };
-  }
-  if (trigger.kind === 'growth') {
-    const day = (height: number): IsoDate | null => {
-      const reached = growthDate(life.growth ?? [], height);
-      return reached === null ? null : addDays(madeOn, Math.ceil(reached));
-    };
-    const [from, best, to] = [day(trigger.from), day(trigger.best), day(trigger.to)];
-    return { due: from && best && to ? { from, best, to } : null, movedBy: 0 };
-  }
-  const window = dueWindow(trigger, madeOn, life);
-  return { due: window && { from: window.from, best: window.from, to: window.to }, movedBy: 0 };
+/** Ways of living on in which nothing grows before the next spring. */
+const SLEEPING: ReadonlySet<WayOn> = new Set(['sleeping-bud', 'sleeping-patch']);
+
+type Life = LifeSoFar & { sleeps?: boolean };
+
+function planned(task: AftercareTask, countedFrom: IsoDate, life: Life): PlannedTask {
+  const closings = (life.closed ?? []).filter((closed) => closed.task === task.id);
+  const last = closings.reduce<Closed | null>((found, next) => (!found || next.on > found.on ? next : found), null);
+  const first = firstDue(task, countedFrom, life);
+  const again =
+    last && task.every !== null ? withinSeason(task, againDays(last.on, task.every), first.due, life) : null;
+  const due = last && task.every !== null ? again : dueOf(task, first.due, life);
+  const ties = TAKES_OFF.has(task.id);
+  const tie = ties ? latestDay(due, task, countedFrom, life) : { latest: null, strained: false };
+  return {
+    ...task,
+    due,
+    movedBy: last && task.every !== null ? 0 : first.movedBy,
+    ...tie,
+    occurrence: closings.length,
+    state: stateOf(task, { last, due, again, ties }, life),
+  };
 }
 
-/** The last day of a tie: that of its task, and never past the buds of the next spring. */
-function latestDay(due: TaskDays | null, madeOn: IsoDate, { turnsOf }: LifeSoFar): IsoDate | null {
-  const swelling = turnsOf ? nextSpring(madeOn, turnsOf) : null;
-  const days = [due?.to ?? null, swelling && addDays(swelling, -1)].filter((day): day is IsoDate => day !== null);
-  return days.length > 0 ? days.reduce((first, day) => (day < first ? day : first)) : null;
+/** A second chance is taken when buds are set at the site. */
+function dueOf({ id }: AftercareTask, due: TaskDays | null, { budding }: LifeSoFar): TaskDays | null {
+  return ONLY_WHEN_DEAD.has(id) && budding ? { from: budding.from, best: budding.from, to: budding.to } : due;
 }
 
-/** So many days after it was made, the spring in which a union was made is over. */
-const SAME_SPRING = 120;
+/** What recurs within a season ends with it: when leaves fall after it was first due. */
+function withinSeason(
+  { every }: AftercareTask,
+  again: TaskDays,
+  first: TaskDays | null,
+  { turnsOf, closed = [] }: LifeSoFar,
+): TaskDays | null {
+  if (every === null || every > SEASON) return again;
+  const began = first?.from ?? closed.map(({ on }) => on).sort()[0];
+  const ends = began === undefined ? null : nextLeafFall(began, turnsOf);
+  return ends !== null && again.from > ends ? null : again;
+}
+/** What recurs less often than this is due in every year, days. */
+const SEASON = 200;
 
-function nextSpring(madeOn: IsoDate, turnsOf: NonNullable<Known['turnsOf']>): IsoDate | null {
-  return phaseWindow('buds-swell', 1, addDays(madeOn, SAME_SPRING), turnsOf)?.from ?? null;
+interface Standing {
+  last: Closed | null;
+  due: TaskDays | null;
+  again: TaskDays | null;
+  ties: boolean;
+}
+
+function stateOf(
+  { id, every }: AftercareTask,
+  { last, due, again, ties }: Standing,
+  { ended, today, late = LATE }: LifeSoFar,
+): PlannedTask['state'] {
+  if (last && (every === null || again === null)) return last.how;
+  // What is round a stem must come off whatever became of the union, unless the plant is gone.
+  if (ended && !(ties && ended.why === 'dead') && !ONLY_WHEN_DEAD.has(id)) return 'no-longer-possible';
+  if (ended && ONLY_WHEN_DEAD.has(id) && due && due.to < ended.on) return 'no-longer-possible';
+  const missed = !ties && today !== undefined && due !== null && today > addDays(due.to, late);
+  return missed ? 'missed' : 'open';
+}
+/** Days past its window after which a task counts as missed: our guess, a site may have its own. */
+const LATE = 21;
+
+/** The last day of a tie: that of its task, not past the buds of the next spring, and sooner where growth strains it. */
+function latestDay(
+  due: TaskDays | null,
+  { trigger }: AftercareTask,
+  madeOn: IsoDate,
+  life: Life,
+): { latest: IsoDate | null; strained: boolean } {
+  const swelling = nextSpring(madeOn, life.turnsOf);
+  // What is meant to come off with the spring's growth, or after it, is not late before that.
+  const withSpring = due !== null && swelling !== null && due.from >= swelling;
+  const beforeSpring =
+    swelling &&
+    (trigger.kind === 'event' && due === null && life.sleeps
+      ? addDays(swelling, trigger.after)
+      : addDays(swelling, -1));
+  const usual = [due?.to ?? null, withSpring ? null : beforeSpring].filter((day): day is IsoDate => day !== null);
+  const latest = usual.length > 0 ? usual.reduce((first, day) => (day < first ? day : first)) : null;
+  const strain = life.girdle == null ? null : grownOn(life.girdle, madeOn, life);
+  return strain !== null && (latest === null || strain < latest)
+    ? { latest: strain, strained: true }
+    : { latest, strained: false };
 }

@@ -1,4 +1,5 @@
 import { InputError } from '../../contact/input-error';
+import { assumptionsWith, KNITTING_KINS, type KnittingKin, knittingBand } from '../../plan/phenology/assumptions';
 
 /** Temperatures between which cuts of a kind knit, °C: from `a` on, fully from `b` to `c`, and no more from `d` on. */
 export interface KnittingBand {
@@ -8,24 +9,12 @@ export interface KnittingBand {
   d: number;
 }
 
-/**
- * Bands by kin. Source: the trade's callusing temperatures for the full range (b, c); where it begins and ends is a
- * guess, but for the 7 °C of pome fruit and the 32 °C above which nearly nothing knits.
- */
-export const KNITTING_BANDS = {
-  pome: { a: 7, b: 15, c: 27, d: 32 },
-  stone: { a: 10, b: 18, c: 24, d: 32 },
-  walnut: { a: 18, b: 24, c: 29, d: 32 },
-  hickory: { a: 18, b: 24, c: 29, d: 32 },
-  grape: { a: 15, b: 24, c: 30, d: 33 },
-  persimmon: { a: 12, b: 20, c: 27, d: 32 },
-  mulberry: { a: 12, b: 20, c: 27, d: 32 },
-  fig: { a: 12, b: 20, c: 27, d: 32 },
-  citrus: { a: 13, b: 22, c: 30, d: 34 },
-  mango: { a: 15, b: 22, c: 30, d: 34 },
-} satisfies Record<string, KnittingBand>;
+const USUAL = assumptionsWith({});
 
-export type KnittingKin = keyof typeof KNITTING_BANDS;
+/** Bands by kin as they usually are; a site may have its own figures. */
+export const KNITTING_BANDS: Readonly<Record<KnittingKin, KnittingBand>> = Object.fromEntries(
+  KNITTING_KINS.map((kin) => [kin, knittingBand(kin, USUAL)]),
+) as Record<KnittingKin, KnittingBand>;
 
 /** Days of full warmth after which a bench graft is callused. Source: usual practice. */
 export const CALLUSED = 14;

@@ -2,7 +2,7 @@ import type { WayOn } from '../variant';
 import { type AftercareTask, task } from './aftercare-task';
 import { COAT_LOOKED_AT } from './tasks-of-healing';
 import { PATCH_TOP_STAYS } from './tasks-of-stock';
-import { event, healingDays, phase } from './trigger';
+import { event, healingDays, phase, phaseNotBefore } from './trigger';
 
 /*
  * A method says its aftercare as it is mostly done; how a union lives on changes some of it. Source: usual practice,
@@ -21,14 +21,16 @@ const NO_LEAF_STUB: Change = (known) => ({
   name: 'Look for a green, swelling bud; dormant wood has no leaf stub to touch',
   trigger: healingDays(14, 21, 28),
 });
-/** A bud that is to grow in the same season is forced once it holds. */
-const FORCED: Change = () =>
-  task(
-    'head-back',
-    'If the bud is green and holds, bend the stock over or cut it above the bud, so that it grows this year',
-    healingDays(14, 18, 21),
-    'It sleeps until spring, or grows too late to ripen.',
-  );
+/** A bud that is to grow in the same season is forced once it holds; a kind with a rule of its own keeps to that. */
+const FORCED: Change = (known) =>
+  known.trigger.kind !== 'phase'
+    ? known
+    : task(
+        'head-back',
+        'If the bud is green and holds, bend the stock over or cut it above the bud, so that it grows this year',
+        healingDays(14, 18, 21),
+        'It sleeps until spring, or grows too late to ripen.',
+      );
 /** A bud that moves in the season it was set grows out of its wrap, whenever the wrap of sleeping buds comes off. */
 const OFF_IN_GROWTH: Change = (known) => ({
   ...known,
@@ -37,6 +39,9 @@ const OFF_IN_GROWTH: Change = (known) => ({
   trigger: event('growth-starts', 20),
   missed: 'It girdles.',
 });
+
+/** What sleeps until spring has nothing to pick off in the summer it was set. */
+const IN_NEXT_SEASON: Change = (known) => ({ ...known, trigger: phaseNotBefore('first-season', 0) });
 
 const CHANGES: Partial<Record<WayOn, Record<string, Change>>> = {
   // A bench graft is sealed indoors and first sees the sun when it is planted out.
@@ -50,7 +55,8 @@ const CHANGES: Partial<Record<WayOn, Record<string, Change>>> = {
     'binding-off': OFF_IN_GROWTH,
   },
   'forced-bud': { 'head-back': FORCED, 'binding-off': OFF_IN_GROWTH },
-  'sleeping-patch': { 'patch-top': () => PATCH_TOP_STAYS },
+  'sleeping-bud': { blossom: IN_NEXT_SEASON },
+  'sleeping-patch': { 'patch-top': () => PATCH_TOP_STAYS, blossom: IN_NEXT_SEASON },
 };
 
 /**

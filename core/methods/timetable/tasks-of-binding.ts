@@ -3,7 +3,7 @@ import type { AnswerTo } from '../school';
 import type { SOFT_BARK, TAPE_OFF, WRAP_OFF } from '../schools/of-aftercare';
 import type { BUD_COVER, RUBBER_OFF, STRETCH_OFF, TAPE_OFF_BY } from '../schools/of-covering';
 import { type AftercareTask, task } from './aftercare-task';
-import { calendarDays, event, growth, healingDays, phase, type Trigger } from './trigger';
+import { calendarDays, event, growth, healingDays, phase, phaseNotBefore, type Trigger } from './trigger';
 
 /* How bindings come off, by what they are made of and by school. Source: usual practice, aftercare; method sheets. */
 
@@ -37,7 +37,8 @@ export const tapeOff = (tape: string, how: AnswerTo<typeof TAPE_OFF_BY>, when: A
     ? task(
         'binding-off',
         `${UNDO[how]} the ${tape}: it stays on over the winter, and comes off sooner where the girth strains it`,
-        phase('late-winter'),
+        // Tied in late winter, it is the next one that is meant.
+        phaseNotBefore('late-winter', 60),
         WINTERED,
       )
     : off(

@@ -3,7 +3,7 @@ import type { AnswerTo } from '../school';
 import type { COVER_OPEN, PLANTING, SCIONS_KEPT, SECOND_SHOOT, SIDE_SHOOTS, SUPPORT } from '../schools/of-aftercare';
 import type { BUDS } from '../schools/of-cutting';
 import { type AftercareTask, task } from './aftercare-task';
-import { AT_ONCE, event, EVERY_VISIT, EVERY_YEAR, growth, healingDays, phase } from './trigger';
+import { AT_ONCE, event, EVERY_VISIT, EVERY_YEAR, growth, healingDays, phase, phaseNotBefore } from './trigger';
 
 /* Aftercare of what grows from a union, as usual practice has it. Lengths are mm of new growth. */
 
@@ -40,7 +40,13 @@ export const oneShoot = (
 };
 export const sideShoots = (kept: AnswerTo<typeof SIDE_SHOOTS>): AftercareTask =>
   kept === 'off'
-    ? task('side-shoots', 'Take side shoots off the young stem', phase('mid-summer'), 'A stem with knots.')
+    ? task(
+        'side-shoots',
+        'Take side shoots off the young stem',
+        // A bud of June has no stem yet when midsummer comes.
+        phaseNotBefore('mid-summer', 45),
+        'A stem with knots.',
+      )
     : task(
         'side-shoots',
         'Leave side shoots as feeders until winter, then take them off',

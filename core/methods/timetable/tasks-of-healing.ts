@@ -92,7 +92,7 @@ export const handsOff = (from: number, to: number): AftercareTask =>
   task(
     'hands-off',
     'Leave the cover shut; in cold weather leave it shut longer',
-    healingDays(from, to, to),
+    healingDays(0, from, to),
     'Opened too early, it dries.',
   );
 /** A healing place is for pots; what stands in the ground is shaded where it stands. */

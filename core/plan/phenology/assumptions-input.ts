@@ -1,6 +1,6 @@
 import { array, object } from 'yup';
 import { count, decimal, optionalText, trimmed } from '@/core/inputs/fields';
-import { ASSUMPTIONS } from './assumptions';
+import { ASSUMPTIONS, assumptionsWith, type Edits, KNITTING_KINS, knittingBand } from './assumptions';
 
 const figureInput = object({
   value: decimal()
@@ -29,7 +29,19 @@ export const assumptionsInput = object({
       'One of the figures is not known here. Reload the page and enter them again.',
       (_edits, { originalValue }) =>
         Object.keys((originalValue ?? {}) as object).every((key) => ASSUMPTIONS.some(({ id }) => id === key)),
-    ),
+    )
+    .test('knitting', '', (edits, { createError }) => {
+      const assumption = assumptionsWith((edits ?? {}) as Edits);
+      const torn = KNITTING_KINS.find((kin) => {
+        const { a, b, c, d } = knittingBand(kin, assumption);
+        return !(a < b && b <= c && c < d);
+      });
+      return torn === undefined
+        ? true
+        : createError({
+            message: `The temperatures in which ${torn} kin knits must rise: where it begins, callus from, callus up to, where it stops.`,
+          });
+    }),
   quarantine: array(trimmed().required().max(60)).max(40, 'A list of more than 40 species is too long.').default([]),
   region: optionalText('the region', 80),
   version: count('the version', 0, 1_000_000),

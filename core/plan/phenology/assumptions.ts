@@ -46,7 +46,7 @@ const SPRING: Record<string, [swell: number, leaf: number, slip: number]> = {
 };
 
 /** Temperatures in which callus forms, degC. */
-const CALLUSING: Record<string, [from: number, to: number]> = {
+const CALLUSING = {
   pome: [15, 27],
   stone: [18, 24],
   walnut: [24, 29],
@@ -57,7 +57,28 @@ const CALLUSING: Record<string, [from: number, to: number]> = {
   fig: [20, 27],
   citrus: [22, 30],
   mango: [22, 30],
+} satisfies Record<string, [from: number, to: number]>;
+
+/** Kin of which one knows in which warmth their cuts knit. */
+export type KnittingKin = keyof typeof CALLUSING;
+
+/** Temperatures at which cuts begin to knit, degC: guesses, but for pome fruit, which has its own figure below. */
+const KNIT_FROM: Record<string, number> = {
+  stone: 10,
+  walnut: 18,
+  hickory: 18,
+  grape: 15,
+  persimmon: 12,
+  mulberry: 12,
+  fig: 12,
+  citrus: 13,
+  mango: 15,
 };
+
+/** Kin whose cuts knit in greater heat than those of others, degC: guesses. */
+const KNIT_STOP: Record<string, number> = { grape: 33, citrus: 34, mango: 34 };
+
+export const KNITTING_KINS = Object.keys(CALLUSING) as KnittingKin[];
 
 /** Kin that keep their leaves and never sleep. */
 export const EVERGREEN = ['citrus', 'mango'];
@@ -107,6 +128,14 @@ export const ASSUMPTIONS: readonly Assumption[] = [
   ]),
   known('pome.callus-slow', 'Callus still forms, slowly and safely, pome kin', 7, '°C', 0),
   known('callus-stop', 'Callus fails above', 32, '°C', 0),
+  ...Object.entries(KNIT_FROM).map(([kin, from]) =>
+    guess(`${kin}.knit-from`, `Cuts begin to knit above, ${kin} kin`, from, '°C', 2),
+  ),
+  ...Object.entries(KNIT_STOP).map(([kin, stop]) =>
+    guess(`${kin}.knit-stop`, `Cuts knit no more above, ${kin} kin`, stop, '°C', 1),
+  ),
+  known('girdle', 'New growth at which a tie that does not give cuts in', 300, 'mm', 50),
+  guess('late', 'Days past its window after which a task counts as missed', 21, 'days', 7),
 ];
 
 const USUAL = new Map(ASSUMPTIONS.map((assumption) => [assumption.id, assumption]));
@@ -137,6 +166,20 @@ export function callusRange(
     to: assumption(`${kin}.callus-to`).value,
     slow: USUAL.has(`${kin}.callus-slow`) ? assumption(`${kin}.callus-slow`).value : from.value,
     source: from.source,
+  };
+}
+
+/** Temperatures of a kin between which its cuts knit, degC: from `a` on, fully from `b` to `c`, no more from `d` on. */
+export function knittingBand(
+  kin: KnittingKin,
+  assumption: AssumptionById,
+): { a: number; b: number; c: number; d: number } {
+  const value = (id: string): number => assumption(id).value;
+  return {
+    a: value(kin === 'pome' ? 'pome.callus-slow' : `${kin}.knit-from`),
+    b: value(`${kin}.callus-from`),
+    c: value(`${kin}.callus-to`),
+    d: value(kin in KNIT_STOP ? `${kin}.knit-stop` : 'callus-stop'),
   };
 }
 

@@ -1,0 +1,24 @@
+import { type AftercareTask, task } from '../../methods/timetable/aftercare-task';
+import { calendarDays } from '../../methods/timetable/trigger';
+
+/*
+ * A dead union turns the tasks of its stock round: the stock is grown on, to be worked again. Days are counted from the
+ * day it was seen dead. Source: usual practice, aftercare; the days are our guess.
+ */
+export const DEAD_UNION_TASKS: readonly AftercareTask[] = [
+  task(
+    'stock-shoots',
+    'Keep the best one or two shoots of the stock, and take the others off',
+    calendarDays(0, 7, 21),
+    'The stock dies with its graft, or grows a thicket.',
+  ),
+  task(
+    'dead-wood',
+    'Cut the dead scion out, back to live wood, so that the stump heals',
+    calendarDays(0, 14, 42),
+    'The stump rots down into the stock.',
+  ),
+];
+
+/** Tasks that make no sense while a union lives. */
+export const ONLY_WHEN_DEAD: ReadonlySet<string> = new Set(['second-chance']);
