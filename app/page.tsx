@@ -5,5 +5,5 @@ import { currentActor } from './_http/session';
 
 export default async function Start() {
   if (await needsFirstLead(services())) redirect('/first-lead');
-  redirect((await currentActor()) ? '/season' : '/sign-in');
+  redirect((await currentActor()) ? '/week' : '/sign-in');
 }

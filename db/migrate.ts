@@ -14,6 +14,7 @@ import * as roundsByVariant from './migrations/0009-rounds-by-variant';
 import * as unionMaking from './migrations/0010-union-making';
 import * as woodAndEdges from './migrations/0011-wood-and-edges';
 import * as learnerQuestions from './migrations/0012-learner-questions';
+import * as aftercare from './migrations/0013-aftercare';
 
 function migrator(sequelize: Sequelize) {
   return new Umzug({
@@ -30,6 +31,7 @@ function migrator(sequelize: Sequelize) {
       { name: '0010-union-making', up: () => unionMaking.up(sequelize) },
       { name: '0011-wood-and-edges', up: () => woodAndEdges.up(sequelize) },
       { name: '0012-learner-questions', up: () => learnerQuestions.up(sequelize) },
+      { name: '0013-aftercare', up: () => aftercare.up(sequelize) },
     ],
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
     logger: undefined,

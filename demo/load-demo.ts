@@ -25,6 +25,7 @@ import { actorOf } from '@/server/club/sign-in';
 import { addSite } from '@/server/club/sites';
 import { putWorkshop } from '@/server/plan/workshops';
 import { demoDates } from './dates';
+import { demoAftercare } from './demo-aftercare';
 import { demoAfterTheDay, demoSecondLooks, demoSettings } from './demo-scoring';
 import { judgeDemoKeepers } from './demo-keepers';
 import { drawnUnion } from './drawn-union';
@@ -95,6 +96,7 @@ export async function loadDemo(services: Services, password: string): Promise<vo
   await demoTeaching(as(lead, new Date(`${dates.past}T07:40:00Z`)), past, seats);
   await demoWood(as(lead, new Date(`${dates.past}T07:00:00Z`)), past, dates.past);
   await demoSources(as(lead, loadedAt), past, site.id, dates.past);
+  await demoAftercare(as, lead, assistant, { id: past, siteId: site.id, date: dates.past }, loadedAt);
 
   const upcoming = uuid();
   await putWorkshop(as(lead, loadedAt), upcoming, {

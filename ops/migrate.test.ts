@@ -20,6 +20,7 @@ const ALL = [
   '0010-union-making',
   '0011-wood-and-edges',
   '0012-learner-questions',
+  '0013-aftercare',
 ];
 /** Tables that are spoken to without a model. */
 const BARE = ['guards', 'migration_guard', 'migrations', 'rate_limits', 'table_stamps'];

@@ -10,7 +10,8 @@ const BENCHES = 'pear-bench-benches-1';
 const PATIENCE = 4000;
 const isBuilt = (url) => url.pathname.startsWith('/_next/static/');
 const isCard = (url) => url.pathname.startsWith('/cards/');
-const isBench = (url) => /^\/workshops\/[^/]+\/score$/.test(url.pathname);
+/** Pages that one works on: benches, and what wants doing this week. */
+const isBench = (url) => /^\/workshops\/[^/]+\/score$/.test(url.pathname) || url.pathname === '/week';
 /** A bench is one page whichever seat is open. */
 const keyOf = (url) => (isBench(url) ? url.origin + url.pathname : url.href);
 /** Where the names of a kept page's parts are kept. */
@@ -112,7 +113,7 @@ async function bench(request, url) {
     if (response.status >= 500 && kept) return kept;
     return response;
   } catch {
-    return kept ?? nothingKept('this bench was not opened on this device before');
+    return kept ?? nothingKept('this page was not opened on this device before');
   }
 }
 

@@ -12,12 +12,13 @@ export default async function ClubLayout({ children }: { children: React.ReactNo
         Skip to the page
       </a>
       <header className="mx-auto flex max-w-[1240px] items-center justify-between gap-4 px-4">
-        <Link href="/season" className="flex min-h-11 items-center gap-3 no-underline">
+        <Link href="/week" className="flex min-h-11 items-center gap-3 no-underline">
           <span className="font-bold whitespace-nowrap">Pear Bench</span>
           <span className="truncate text-muted max-sm:hidden">{actor.clubName}</span>
         </Link>
         <nav aria-label="Club" className="flex grow justify-end">
           {[
+            ['/season', 'Season'],
             ['/methods', 'Methods'],
             ['/wood', 'Wood'],
             ['/sites', 'Sites'],

@@ -45,7 +45,7 @@ describe('ownPath', () => {
     );
   });
   it('takes no lists', () => {
-    expect(ownPath(['/a', '/b'], OWN)).toBe('/season');
-    expect(ownPath(undefined, OWN)).toBe('/season');
+    expect(ownPath(['/a', '/b'], OWN)).toBe('/week');
+    expect(ownPath(undefined, OWN)).toBe('/week');
   });
 });

@@ -5,6 +5,7 @@ import { woodTables } from './wood-tables';
 import { teachTables } from './teach-tables';
 import { scoreTables } from './score-tables';
 import { unionTables } from './union-tables';
+import { aftercareTables } from './aftercare-tables';
 import { followUpTables } from './follow-up-tables';
 import { defineIn } from './table';
 
@@ -18,6 +19,7 @@ export function defineModels(sequelize: Sequelize) {
     ...teachTables(define),
     ...scoreTables(define),
     ...unionTables(define),
+    ...aftercareTables(define),
     ...followUpTables(define),
   };
 }

@@ -8,7 +8,8 @@ import type { Context } from '@/server/platform/context';
 import { kept } from '@/server/platform/kept';
 import { planningOf } from './planning';
 import type { SiteYear } from '@/core/plan/dates/taught-on';
-import { listObservations, listSites } from '@/server/club/sites';
+import { listSites } from '@/server/club/sites';
+import { listSiteYears } from './site-years';
 import { listWorkshops } from './workshops';
 
 /**
@@ -66,22 +67,7 @@ function trail({ facts, callusDays }: { facts: PlanFacts; callusDays: number }):
 /** The club's sites that have a year of their own: normals, and what was seen there. */
 export async function siteYears(context: Context): Promise<{ id: string; name: string; year: SiteYear }[]> {
   const sites = (await listSites(context)).filter(({ climate }) => climate !== null);
-  return Promise.all(
-    sites.map(async ({ id, name, hemisphere, climate, assumptions }) => ({
-      id,
-      name,
-      year: {
-        hemisphere,
-        climate,
-        edits: assumptions,
-        observations: (await listObservations(context, id)).map(({ species, sign, seenOn }) => ({
-          species,
-          sign,
-          on: seenOn,
-        })),
-      },
-    })),
-  );
+  return (await listSiteYears(context, sites)).map(({ site: { id, name }, year }) => ({ id, name, year }));
 }
 
 /** Today and the half of the earth, as the club's first site has them. */

@@ -19,7 +19,7 @@ const NOT_NOTED: Record<string, string> = {
   'server/plan/measured-wood.ts importPieces': 'measured pieces from a file',
   'server/score/rubrics.ts': 'made by use',
   'server/score/recalibration.ts answerRecalibration': 'an answer of an exercise',
-  'server/plan/calendar.ts remember': 'what the calendar file gave out',
+  'server/plan/calendar-entries.ts rememberEntries': 'what the calendar file gave out',
   'server/club/sessions.ts': 'one’s own sessions',
   'server/club/sign-in.ts': 'signing in and out',
   'server/club/members.ts changeUnits': 'one’s own units',

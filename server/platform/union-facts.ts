@@ -5,6 +5,7 @@ import type { Database } from '@/db/database';
 import { transact } from '@/db/transact';
 import type { JudgementRow, PlantRow, UnionFactRow, UnionRow } from '@/db/models/union-rows';
 import type { ReportRow, RoundRow } from '@/db/models/follow-up-rows';
+import { UNSET } from '@/db/unset';
 import { openJudgement } from './waiting-for-second';
 
 /**
@@ -21,8 +22,9 @@ export async function refreshUnionFacts(
   const unions = await db.unions.findAll({ where: { clubId, id: unionIds }, transaction, raw: true });
   // Practice unions are cut open: no plant, and nobody reports on them.
   const kept = unions.filter(({ kind }) => kind === 'keeper');
-  const [judgements, plants, reports, rounds] = await Promise.all([
+  const [judgements, opened, plants, reports, rounds] = await Promise.all([
     db.judgements.findAll({ where: { clubId, unionId: unionIds }, transaction, raw: true }),
+    openedUnions(db, clubId, unionIds, transaction),
     ...(kept.length === 0
       ? ([[], [], []] as [PlantRow[], ReportRow[], RoundRow[]])
       : ([
@@ -44,7 +46,7 @@ export async function refreshUnionFacts(
           }),
         ] as const)),
   ]);
-  const facts = factsOf(unions, { judgements, plants, reports, rounds });
+  const facts = factsOf(unions, { judgements, opened, plants, reports, rounds });
   await db.sequelize.query('UPDATE unions SET changed_at = NOW(3) WHERE club_id = :clubId AND id IN (:unionIds)', {
     replacements: { clubId, unionIds },
     transaction,
@@ -56,9 +58,26 @@ export async function refreshUnionFacts(
   });
 }
 
+async function openedUnions(
+  db: Database,
+  clubId: string,
+  unionIds: string[],
+  transaction: Transaction,
+): Promise<Set<string>> {
+  const rows = await db.unionObservations.findAll({
+    where: { clubId, unionId: unionIds, kind: 'opened', takenBackAt: UNSET },
+    attributes: ['unionId'],
+    transaction,
+    raw: true,
+  });
+  return new Set(rows.map(({ unionId }) => unionId));
+}
+
 /** The rows that facts are made of; reports in the order of arrival. */
 interface FactSources {
   judgements: JudgementRow[];
+  /** Unions that somebody opened to look: they are outside of what is found. */
+  opened: ReadonlySet<string>;
   plants: PlantRow[];
   reports: ReportRow[];
   rounds: RoundRow[];
@@ -66,7 +85,7 @@ interface FactSources {
 
 /** What is known of each union. */
 function factsOf(unions: UnionRow[], sources: FactSources): UnionFactRow[] {
-  const { judgements, plants, reports, rounds } = sources;
+  const { judgements, opened, plants, reports, rounds } = sources;
   const roundOf = new Map(rounds.map((round) => [round.id, round]));
   return unions.map((union) => {
     const plant = plants.find(({ id }) => id === union.plantId);
@@ -108,7 +127,7 @@ function factsOf(unions: UnionRow[], sources: FactSources): UnionFactRow[] {
       outlook: outlook?.outlook ?? null,
       outlookBy: outlook?.outlookBy ?? null,
       helped: union.helperUserId !== null || union.helperPersonId !== null,
-      voided: plant?.voidedAt != null,
+      voided: plant?.voidedAt != null || opened.has(union.id),
       ...states,
       ...life,
     };

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import { redirect } from 'next/navigation';
 import { formatCode, isPlantCode, normaliseCode } from '@/core/codes/plant-code';
 import { methodById } from '@/core/methods/registry';
 import { formatDate } from '@/core/units/iso-date';
@@ -12,7 +12,8 @@ export const metadata: Metadata = { title: 'A graft', robots: { index: false } }
 export default async function PlantPage({ params }: { params: Promise<{ code: string }> }) {
   const code = normaliseCode(decodeURIComponent((await params).code)).slice(0, 12);
   const plant = isPlantCode(code) ? await plantByCode(services(), code) : null;
-  const actor = await currentActor();
+  // A member of its club sees all of it.
+  if (plant && (await currentActor())?.clubId === plant.clubId) redirect(`/plants/${plant.code}`);
   return (
     <main className="sun mx-auto min-h-dvh max-w-md bg-paper p-5 text-ink">
       {!plant ? (
@@ -50,22 +51,6 @@ export default async function PlantPage({ params }: { params: Promise<{ code: st
             Is it yours? Tell how it does by the link in your message from the club; this page names nobody and takes no
             answers.
           </p>
-          {actor?.clubId === plant.clubId && (
-            <p className="mt-4 flex flex-wrap gap-2">
-              {!plant.voided && (
-                <Link
-                  className="bench-button"
-                  data-weight="main"
-                  href={`/workshops/${plant.workshopId}/score?keeper=${plant.code}`}
-                >
-                  Judge it at the bench
-                </Link>
-              )}
-              <Link className="bench-button" href={`/workshops/${plant.workshopId}/aftercare`}>
-                Open its workshop
-              </Link>
-            </p>
-          )}
         </>
       )}
     </main>

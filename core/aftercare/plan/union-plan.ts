@@ -10,6 +10,8 @@ export interface Closed {
   task: string;
   on: IsoDate;
   how: 'done' | 'not-needed' | 'skipped';
+  /** Which time of a task that recurs, from 0. */
+  occurrence?: number;
 }
 
 /** Why a union's life ended, as far as its plan goes. */
@@ -39,7 +41,7 @@ export interface PlannedTask extends AftercareTask {
   latest: IsoDate | null;
   /** The same as `latest`, brought forward by growth that strains it. */
   strained: boolean;
-  /** How many times it was closed before; of what recurs each is an occurrence of its own. */
+  /** Of what recurs, which time is due next, from 0; one that was taken back does not give its number to another. */
   occurrence: number;
   state: 'open' | 'done' | 'not-needed' | 'skipped' | 'missed' | 'no-longer-possible';
 }
@@ -94,7 +96,7 @@ function planned(task: AftercareTask, countedFrom: IsoDate, life: Life): Planned
     due,
     movedBy: last && task.every !== null ? 0 : first.movedBy,
     ...tie,
-    occurrence: closings.length,
+    occurrence: closings.reduce((next, { occurrence = 0 }) => Math.max(next, occurrence + 1), 0),
     state: stateOf(task, { last, due, again, ties }, life),
   };
 }

@@ -32,6 +32,8 @@ export interface Tie {
   /** Growth strains it, so it comes off sooner. */
   strained: boolean;
   state: 'on' | 'soon' | 'alarm' | 'off';
+  /** The task that is marked when it comes off. */
+  offTask: string;
 }
 
 /** Days before its last day from which on a tie is said to come off soon. */
@@ -69,15 +71,16 @@ export function tiesOf({ materials, tasks, doneOn, seen, madeOn, braceDays, toda
       .filter((look) => look.tie === id)
       .sort((a, b) => (a.on < b.on ? -1 : 1))
       .at(-1);
-    const takenOff = off === undefined ? null : doneOn(off.id);
+    const offTask = off?.id ?? `${id}-off`;
+    const takenOff = doneOn(offTask);
     const began = from ?? (known?.is === 'on' ? known.on : null);
     if (began === null) return null;
     const isOff = known && (takenOff === null || known.on >= takenOff) ? known.is === 'off' : takenOff !== null;
     const since = isOff ? (known?.is === 'off' ? known.on : takenOff!) : known?.is === 'on' ? known.on : began;
     const strained = off?.strained ?? false;
-    if (isOff) return { id, since, latest, strained, state: 'off' };
+    if (isOff) return { id, since, latest, strained, state: 'off', offTask };
     const state = latest === null || today < addDays(latest, -SOON) ? 'on' : today >= latest ? 'alarm' : 'soon';
-    return { id, since, latest, strained, state };
+    return { id, since, latest, strained, state, offTask };
   };
   const binding = bindingOf(materials);
   const off = task('binding-off', 'unwrap-bud');

@@ -1,3 +1,5 @@
+import type { Marking } from '@/core/aftercare/mark-input';
+import type { UnionObservation } from '@/core/aftercare/observation-input';
 import type { SentJudgement } from '@/core/score/rubric/sent-judgement';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 
@@ -5,7 +7,7 @@ import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 export interface WaitingItem {
   /** Place in the queue; given by the database. */
   order?: number;
-  /** Id of the judgement, made on the device: the server takes it once, however often it comes. */
+  /** Id of the judgement or of the tap, made on the device: the server takes it once, however often it comes. */
   judgementId: string;
   workshopId: string;
   seatId: string;
@@ -25,9 +27,29 @@ export interface WaitingItem {
   deliveredAt: number | null;
 }
 
-/** It, with what is sent: a judgement, or that one is taken back. */
+type Unsent<Body> = Omit<Body, 'assessorId' | 'sentAt'>;
+type Nothing = Record<string, never>;
+
+/** It, with what is sent: a judgement, tasks that were marked, something seen on a plant, or that one of these is taken back. */
 export type Waiting = WaitingItem &
-  ({ kind: 'judgement'; body: SentJudgement } | { kind: 'withdrawal'; body: Record<string, never> });
+  (
+    | { kind: 'judgement'; body: SentJudgement }
+    | { kind: 'withdrawal'; body: Nothing }
+    | { kind: 'marks'; body: Unsent<Marking> }
+    | { kind: 'marks-back'; body: Nothing }
+    | { kind: 'seen'; body: Unsent<UnionObservation> }
+    | { kind: 'seen-back'; body: Nothing }
+  );
+
+/** Where each kind of thing goes, and whether it takes back what went there before. */
+export const WAYS: Record<Waiting['kind'], { at: string; back: boolean }> = {
+  judgement: { at: '/api/judgements', back: false },
+  withdrawal: { at: '/api/judgements', back: true },
+  marks: { at: '/api/task-marks', back: false },
+  'marks-back': { at: '/api/task-marks', back: true },
+  seen: { at: '/api/union-observations', back: false },
+  'seen-back': { at: '/api/union-observations', back: true },
+};
 
 interface DeviceSchema extends DBSchema {
   waiting: { key: number; value: Waiting };

@@ -188,7 +188,7 @@ describe('the offline worker answers', () => {
   it('with a word on what to do where nothing was kept', async () => {
     const nothing = (await answerTo(BENCH))!;
     expect(nothing.status).toBe(503);
-    expect(await nothing.text()).toContain('this bench was not opened on this device before');
+    expect(await nothing.text()).toContain('this page was not opened on this device before');
     expect(await (await answerTo(`${ORIGIN}/cards/whip-and-tongue`))!.text()).toContain('this card was not opened');
   });
   it('with the same card in other choices rather than with nothing', async () => {

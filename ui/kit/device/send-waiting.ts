@@ -1,6 +1,6 @@
 import type { Sent } from '../form/send';
-import type { Sending, SentJudgement } from '@/core/score/rubric/sent-judgement';
-import type { Waiting, WaitingItem } from './device-database';
+import type { Sending } from '@/core/score/rubric/sent-judgement';
+import { type Waiting, type WaitingItem, WAYS } from './device-database';
 import { nextTry } from './next-try';
 import { allWaiting, changeAllWaiting } from './waiting-queue';
 
@@ -56,7 +56,7 @@ export async function sendWaiting(
   return sendAlone(alone, send, now, chance);
 }
 
-/** What must stay in order: all that was made of one union. */
+/** What must stay in order: all that was made of one union, and a tap with its taking back. */
 function union({ workshopId, seatId, number }: Waiting): string {
   return `${workshopId}/${seatId}/${number}`;
 }
@@ -151,18 +151,19 @@ function countTries(items: readonly Waiting[]): Promise<void> {
   return changeAllWaiting(items.map((item) => [item.order!, { tries: item.tries + 1 }]));
 }
 
-function bodyOf(item: Waiting, now: () => number): Partial<SentJudgement> & Sending {
+function bodyOf(item: Waiting, now: () => number): Sending & object {
   return { ...item.body, assessorId: item.assessor.id, sentAt: new Date(now()).toISOString() };
 }
 
 function deliver(item: Waiting, send: Sender, now: () => number): Promise<Sent<unknown>> {
-  const url = `/api/judgements/${item.judgementId}`;
-  return item.kind === 'withdrawal' ? send('DELETE', url) : send('PUT', url, bodyOf(item, now));
+  const { at, back } = WAYS[item.kind];
+  const url = `${at}/${item.judgementId}`;
+  return back ? send('DELETE', url) : send('PUT', url, bodyOf(item, now));
 }
 
 /** Taking back what never arrived is done already. */
 function isGone(item: Waiting, sent: Sent<unknown>): boolean {
-  return item.kind === 'withdrawal' && !sent.ok && sent.status === 404;
+  return WAYS[item.kind].back && !sent.ok && sent.status === 404;
 }
 
 /** What ends a round whoever it was about: no line at all, nobody signed in, somebody else, too much at once. */

@@ -12,8 +12,9 @@ import { allWaiting, dropWaiting, onWaiting } from './waiting-queue';
 export function WaitingNotice({ assessorId }: { assessorId: string }) {
   const path = usePathname();
   const [waiting, setWaiting] = useState<Waiting[]>([]);
-  // The bench does this itself.
-  const atBench = path.endsWith('/score') || path.endsWith('/score/sheet');
+  // These do it themselves.
+  const atBench =
+    path.endsWith('/score') || path.endsWith('/score/sheet') || path === '/week' || path.startsWith('/plants/');
   useEffect(() => {
     if (!('indexedDB' in window)) return;
     const read = (): void =>
@@ -32,7 +33,7 @@ export function WaitingNotice({ assessorId }: { assessorId: string }) {
   if (waiting.length === 0 || atBench) return null;
   return (
     <Link
-      href={`/workshops/${waiting[0]!.workshopId}/score`}
+      href={waiting[0]!.workshopId === '' ? '/week' : `/workshops/${waiting[0]!.workshopId}/score`}
       className="border-2 border-ink px-2 text-sm font-bold whitespace-nowrap no-underline"
     >
       {waiting.length} wait on this device

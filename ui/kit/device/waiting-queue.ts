@@ -1,4 +1,4 @@
-import { deviceDatabase, type Waiting, type WaitingItem } from './device-database';
+import { deviceDatabase, type Waiting, type WaitingItem, WAYS } from './device-database';
 
 /** Written through to the disk before it is said to be kept: a battery may die in the next second. */
 const THROUGH = { durability: 'strict' } as const;
@@ -46,7 +46,7 @@ export async function dropWaiting(orders: readonly number[]): Promise<void> {
 }
 
 /**
- * Takes a judgement back that never left the device.
+ * Takes something back that never left the device.
  *
  * @returns false when it was sent, or may have been: then the server has to be told.
  */
@@ -54,7 +54,7 @@ export async function takeBackUnsent(judgementId: string): Promise<boolean> {
   const db = await deviceDatabase();
   const work = db.transaction('waiting', 'readwrite', THROUGH);
   const item = (await work.store.getAll()).find(
-    (waiting) => waiting.kind === 'judgement' && waiting.judgementId === judgementId,
+    (waiting) => !WAYS[waiting.kind].back && waiting.judgementId === judgementId,
   );
   const unsent = item !== undefined && item.tries === 0 && item.deliveredAt === null;
   if (unsent) await work.store.delete(item.order!);

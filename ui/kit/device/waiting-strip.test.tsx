@@ -18,7 +18,17 @@ const item = (order: number, changes: WaitingChanges = {}): Waiting =>
     ...changes,
   });
 const strip = (waiting: Waiting[] | null, link: ComponentProps<typeof WaitingStrip>['link'] = 'online') =>
-  rendered(<WaitingStrip workshopId="w" assessorId="m" waiting={waiting} link={link} onSend={async () => undefined} />);
+  rendered(
+    <WaitingStrip
+      here="/workshops/w/score"
+      workshopId="w"
+      goOn="You can go on scoring."
+      assessorId="m"
+      waiting={waiting}
+      link={link}
+      onSend={async () => undefined}
+    />,
+  );
 
 describe('the strip of what waits', () => {
   it('says that nothing waits, and until it knows that it does not know', () => {

@@ -1,14 +1,20 @@
 'use client';
 
 import Link from 'next/link';
+import { counted } from '@/core/units/counted';
 import { useState, type Dispatch, type SetStateAction } from 'react';
 import { AskFirst } from '../form/ask-first';
-import type { Waiting } from './device-database';
+import { type Waiting, WAYS } from './device-database';
 import { STUCK } from './send-waiting';
 import { changeWaiting, dropWaiting } from './waiting-queue';
 
 interface WaitingStripProps {
-  workshopId: string;
+  /** The page it stands on, to come back to. */
+  here: string;
+  /** The day whose roster is the place to look when a seat was not found. */
+  workshopId?: string;
+  /** What one can go on with while there is no reception. */
+  goOn: string;
   assessorId: string;
   waiting: readonly Waiting[] | null;
   link: 'online' | 'unreachable' | 'signed-out' | 'other-assessor';
@@ -26,7 +32,15 @@ export function WaitingStrip({ waiting, ...rest }: WaitingStripProps) {
   return <Known {...rest} waiting={waiting} />;
 }
 
-function Known({ workshopId, assessorId, waiting, link, onSend }: WaitingStripProps & { waiting: readonly Waiting[] }) {
+function Known({
+  here,
+  workshopId,
+  goOn,
+  assessorId,
+  waiting,
+  link,
+  onSend,
+}: WaitingStripProps & { waiting: readonly Waiting[] }) {
   const [listed, setListed] = useState(false);
   const open = waiting.filter(({ deliveredAt }) => deliveredAt === null);
   const mine = open.filter(({ assessor, refusal }) => assessor.id === assessorId && refusal === null);
@@ -39,8 +53,7 @@ function Known({ workshopId, assessorId, waiting, link, onSend }: WaitingStripPr
         .filter(({ assessor, refusal }) => assessor.id !== assessorId && refusal === null)
         .map(({ assessor }) => [assessor.id, assessor.name]),
     ).entries(),
-  ].map(([id, name]) => ({ name, count: open.filter(({ assessor }) => assessor.id === id).length }));
-  const here = `/workshops/${workshopId}/score`;
+  ].map(([id, name]) => ({ name, theirs: open.filter(({ assessor }) => assessor.id === id) }));
   const quiet = link === 'online' && open.length === 0;
   return (
     <section
@@ -60,13 +73,14 @@ function Known({ workshopId, assessorId, waiting, link, onSend }: WaitingStripPr
           listed={listed}
           onSend={onSend}
           here={here}
+          goOn={goOn}
         />
       )}
       {listed && mine.length > 0 && (
         <ul className="flex flex-wrap gap-x-4 gap-y-1 text-sm" aria-label="What waits">
           {mine.map((item) => (
             <li key={item.order}>
-              <strong>{item.called}</strong> {item.kind === 'withdrawal' ? 'to be taken back' : ''}
+              <strong>{item.called}</strong> {WAYS[item.kind].back ? 'to be taken back' : ''}
               {item.tries > 0 ? ' tried' : ''}
             </li>
           ))}
@@ -75,16 +89,16 @@ function Known({ workshopId, assessorId, waiting, link, onSend }: WaitingStripPr
       {stuck.map((item) => (
         <StuckItem key={item.order} item={item} onSend={onSend} />
       ))}
-      {others.map(({ name, count }) => (
+      {others.map(({ name, theirs }) => (
         <p key={name} className="text-sm">
-          {count} {count === 1 ? 'judgement' : 'judgements'} of {name} {count === 1 ? 'waits' : 'wait'} here too, until{' '}
-          {name} signs in on this device.
+          {things(theirs)} of {name} {theirs.length === 1 ? 'waits' : 'wait'} here too, until {name} signs in on this
+          device.
         </p>
       ))}
       {refused.map((item) => (
         <RefusedItem key={item.order} item={item} onSend={onSend} />
       ))}
-      {refused.length > 0 && (
+      {workshopId !== undefined && refused.length > 0 && (
         <p className="text-sm">
           <Link href={`/workshops/${workshopId}/plan`}>The roster on the Plan page</Link> is the place to look when a
           seat was not found.
@@ -171,10 +185,11 @@ interface WaitingHeadProps {
   listed: boolean;
   onSend: () => Promise<void>;
   here: string;
+  goOn: string;
 }
 
 /** What waits, and how the line is. */
-function WaitingHead({ link, mine, soon, setListed, listed, onSend, here }: WaitingHeadProps) {
+function WaitingHead({ link, mine, soon, setListed, listed, onSend, here, goOn }: WaitingHeadProps) {
   return (
     <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
       <p role="status" className="grow">
@@ -189,11 +204,11 @@ function WaitingHead({ link, mine, soon, setListed, listed, onSend, here }: Wait
         </strong>
         {mine.length === 0
           ? link === 'unreachable'
-            ? 'You can go on scoring; what you save is kept on this device.'
+            ? goOn
             : link === 'online'
               ? ''
               : 'Nothing of yours waits on this device.'
-          : `${mine.length} ${mine.length === 1 ? 'judgement waits' : 'judgements wait'} on this device${link === 'online' && soon > 0 ? ' and will be sent in a moment' : link === 'unreachable' ? ' and will be sent when there is reception again' : ''}.`}
+          : `${things(mine)} ${mine.length === 1 ? 'waits' : 'wait'} on this device${link === 'online' && soon > 0 ? ' and will be sent in a moment' : link === 'unreachable' ? ' and will be sent when there is reception again' : ''}.`}
       </p>
       {mine.length > 0 && (
         <button type="button" className="bench-button" onClick={() => setListed(!listed)} aria-expanded={listed}>
@@ -213,9 +228,15 @@ function WaitingHead({ link, mine, soon, setListed, listed, onSend, here }: Wait
       )}
       {link === 'other-assessor' && (
         <a className="bench-button" href={here}>
-          Open the bench as they see it
+          Open this page as they see it
         </a>
       )}
     </div>
   );
+}
+
+/** How many of what: judgements, or entries where there are others among them. */
+function things(items: readonly Waiting[]): string {
+  const judgements = items.every(({ kind }) => kind === 'judgement' || kind === 'withdrawal');
+  return counted(items.length, judgements ? 'judgement' : 'entry', judgements ? 'judgements' : 'entries');
 }

@@ -107,7 +107,9 @@ function Day({ initial, seat, keeper = null, fromPaper = false }: BenchDayProps)
   return (
     <>
       <WaitingStrip
+        here={`/workshops/${state.workshop.id}/score`}
         workshopId={state.workshop.id}
+        goOn="You can go on scoring; what you save is kept on this device."
         assessorId={state.assessor.id}
         waiting={live.waiting}
         link={live.link}

@@ -5,7 +5,7 @@ import { findSeats } from '@/core/plan/benches/find-seat';
 import type { FoundElsewhere } from './found-elsewhere';
 import { type BenchSeat, type BenchState, keeperByCode } from './bench-data';
 
-const ScanTag = lazy(() => import('./scan-tag').then(({ ScanTag: Scan }) => ({ default: Scan })));
+const ScanTag = lazy(() => import('@/ui/kit/device/scan-tag').then(({ ScanTag: Scan }) => ({ default: Scan })));
 
 interface FindPersonProps {
   state: BenchState;

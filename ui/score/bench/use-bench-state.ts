@@ -3,6 +3,7 @@
 import { QueryClient, useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { deviceDatabase } from '@/ui/kit/device/device-database';
+import type { Link } from '@/ui/kit/device/use-sender';
 import { SEND_PATIENCE } from '@/ui/kit/device/send-round';
 import { allWaiting, dropWaiting } from '@/ui/kit/device/waiting-queue';
 import { type BenchChanges, type BenchState, latestOf, withChanges } from './bench-data';
@@ -11,8 +12,6 @@ import { type BenchChanges, type BenchState, latestOf, withChanges } from './ben
 const REFRESH = 10_000;
 /** After this long the whole bench is asked for and not only what changed: who came, the rubric, the room. */
 const WHOLE = 120_000;
-
-export type Link = 'online' | 'unreachable' | 'signed-out' | 'other-assessor';
 
 /** Why the bench could not be read. */
 class Unread extends Error {

@@ -14,6 +14,7 @@ export function withWaiting(state: BenchState, waiting: readonly Waiting[], load
       unions = unions.flatMap((union) => withoutJudgement(union, item.judgementId));
       continue;
     }
+    if (item.kind !== 'judgement') continue;
     if (unions.some(({ judgements }) => judgements.some(({ id }) => id === item.judgementId))) continue;
     const judgement = judgedHere(state, item, loaded);
     if (!judgement) continue;

@@ -1,7 +1,7 @@
 'use client';
 
 import jsQR from 'jsqr';
-import { useEffect, useRef, useState } from 'react';
+import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { codeIn } from '@/core/plan/benches/find-seat';
 import { SheetDialog } from '@/ui/kit/form/sheet-dialog';
 
@@ -9,8 +9,15 @@ import { SheetDialog } from '@/ui/kit/form/sheet-dialog';
 const SEARCHED = 1000;
 const SEARCHED_CLOSELY = 2400;
 
+interface ScanTagProps {
+  onCode: (code: string) => void;
+  onClose: () => void;
+  /** Other ways to say which tag it is. */
+  children?: ReactNode;
+}
+
 /** Reads the QR code of a tag with the camera, or from a picture where there is no camera. */
-export function ScanTag({ onCode, onClose }: { onCode: (code: string) => void; onClose: () => void }) {
+export function ScanTag({ onCode, onClose, children }: ScanTagProps) {
   const video = useRef<HTMLVideoElement>(null);
   const [message, setMessage] = useState('');
   const [camera, setCamera] = useState<'asking' | 'on' | 'none'>('asking');
@@ -78,6 +85,7 @@ export function ScanTag({ onCode, onClose }: { onCode: (code: string) => void; o
       />
       {camera === 'none' && <p>No camera can be used here. Choose a photo of the tag instead.</p>}
       <PhotoOfTag read={read} />
+      {children}
       <p role="status" className="font-bold">
         {message}
       </p>

@@ -1,0 +1,54 @@
+import type { Tie } from '../ties/ties';
+import type { DueTask } from '../week/due-tasks';
+
+/** Something on the line of a union's life. */
+export interface LifeEvent {
+  id: string;
+  on: string;
+  kind: 'made' | 'done' | 'missed' | 'skipped' | 'look' | 'answer' | 'growth' | 'seen' | 'due' | 'latest';
+  words: string;
+  /** Last day of what is due. */
+  to?: string;
+  /** Set where it can be taken back. */
+  actionId?: string;
+  observationId?: string;
+  by?: string;
+}
+
+/** A task that waits, with its words. */
+export type WordedTask = Omit<DueTask, 'name' | 'missed'> & { name: string; missed: string; when: string };
+
+export interface UnionLife {
+  unionId: string;
+  method: string;
+  methodId: string;
+  variant: string;
+  place: string;
+  madeOn: string;
+  today: string;
+  state: 'living' | 'dead' | 'opened' | 'voided';
+  /** What wants doing now, and what comes next. */
+  now: WordedTask[];
+  next: WordedTask[];
+  /** Tasks that wait for something to be seen. */
+  waiting: { task: string; name: string; when: string }[];
+  ties: (Tie & { words: string })[];
+  events: LifeEvent[];
+  growthFrom: 'own' | 'kin' | null;
+  heights: { on: string; mm: number; shortened: boolean }[];
+}
+
+export interface PlantLife {
+  plantId: string;
+  code: string;
+  variety: string;
+  species: string;
+  stockType: string;
+  stockSpecies: string;
+  grower: string | null;
+  workshopId: string;
+  workshop: string;
+  site: string;
+  voided: boolean;
+  unions: UnionLife[];
+}

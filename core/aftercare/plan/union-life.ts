@@ -1,0 +1,106 @@
+import { daysBetween, type IsoDate } from '../../units/iso-date';
+import type { PlantEvent } from '../../methods/timetable/trigger';
+import type { GrowthObservation } from '../growth/growth-date';
+import type { ObservationKind } from '../observation-input';
+import { TIE_IDS, type TieId, type TieSeen } from '../ties/ties';
+import type { Ending, LifeSoFar } from './union-plan';
+
+/** Something that was seen on a union. */
+export interface Seen {
+  kind: ObservationKind;
+  about: string;
+  lengthMm: number | null;
+  seenOn: IsoDate;
+}
+
+/** A task of it that was closed. */
+export interface ClosedTask {
+  task: string;
+  doneOn: IsoDate;
+  outcome: 'done' | 'not-needed' | 'skipped';
+  occurrence: number;
+}
+
+/** What is on record of one union. */
+export interface UnionRecord {
+  madeOn: IsoDate;
+  seen: readonly Seen[];
+  closed: readonly ClosedTask[];
+  /** When it was first seen dead, where nothing speaks against that. */
+  deadOn: IsoDate | null;
+  voidedOn: IsoDate | null;
+}
+
+/** Heights of a shoot by days since the union; of several on one day the last one counts. */
+export function growthOf(madeOn: IsoDate, seen: readonly Seen[]): GrowthObservation[] {
+  const byDay = new Map<number, GrowthObservation>();
+  for (const { kind, lengthMm, seenOn } of seen)
+    if ((kind === 'height' || kind === 'shortened') && lengthMm !== null) {
+      const day = daysBetween(madeOn, seenOn);
+      byDay.set(day, { day, height: lengthMm, ...(kind === 'shortened' ? { shortened: true } : {}) });
+    }
+  return [...byDay.values()].sort((a, b) => a.day - b.day);
+}
+
+/**
+ * Heights that kin stand in with for a plant nobody measured: of each day the mean of its kin. What was shortened on
+ * one of them says nothing of the others, so such plants are left out by whoever asks.
+ */
+export function kinGrowth(kin: readonly (readonly GrowthObservation[])[]): GrowthObservation[] {
+  const byDay = new Map<number, number[]>();
+  for (const { day, height } of kin.flat()) byDay.set(day, [...(byDay.get(day) ?? []), height]);
+  return [...byDay.entries()]
+    .map(([day, heights]) => ({ day, height: heights.reduce((sum, height) => sum + height, 0) / heights.length }))
+    .sort((a, b) => a.day - b.day);
+}
+
+const TAKES_WRAP_OFF = ['binding-off', 'unwrap-bud'];
+
+/** What a union's plan goes by, from what is on record of it. */
+export function lifeOf({
+  madeOn,
+  seen,
+  closed,
+  deadOn,
+  voidedOn,
+}: UnionRecord): Pick<LifeSoFar, 'growth' | 'seen' | 'closed' | 'ended'> {
+  const growth = growthOf(madeOn, seen);
+  const events: Partial<Record<PlantEvent, IsoDate>> = {};
+  for (const { kind, about, seenOn } of seen)
+    if (kind === 'event') events[about as PlantEvent] = earlier(events[about as PlantEvent], seenOn);
+  // Whoever measured a shoot saw that it grows.
+  const grows = seen.find(({ kind, lengthMm }) => kind === 'height' && lengthMm !== null && lengthMm > 0)?.seenOn;
+  if (grows) {
+    events['growth-starts'] = earlier(events['growth-starts'], grows);
+    events['bud-grows'] = earlier(events['bud-grows'], grows);
+  }
+  const unwrapped = closed.find(({ task, outcome }) => TAKES_WRAP_OFF.includes(task) && outcome === 'done')?.doneOn;
+  if (unwrapped) events['wrap-off'] = earlier(events['wrap-off'], unwrapped);
+  return {
+    growth,
+    seen: events,
+    closed: closed.map(({ task, doneOn, outcome, occurrence }) => ({ task, on: doneOn, how: outcome, occurrence })),
+    ended: endingOf(seen, deadOn, voidedOn),
+  };
+}
+
+const earlier = (known: IsoDate | undefined, day: IsoDate): IsoDate =>
+  known === undefined || day < known ? day : known;
+
+function endingOf(
+  seen: readonly Seen[],
+  deadOn: IsoDate | null,
+  voidedOn: IsoDate | null,
+): { on: IsoDate; why: Ending } | null {
+  if (voidedOn) return { on: voidedOn, why: 'voided' };
+  const opened = seen.find(({ kind }) => kind === 'opened');
+  if (opened) return { on: opened.seenOn, why: 'opened' };
+  return deadOn ? { on: deadOn, why: 'dead' } : null;
+}
+
+/** Ties that somebody saw on or off. */
+export function tiesSeen(seen: readonly Seen[]): TieSeen[] {
+  return seen
+    .filter(({ kind, about }) => (kind === 'tie-on' || kind === 'tie-off') && TIE_IDS.includes(about as TieId))
+    .map(({ kind, about, seenOn }) => ({ tie: about as TieId, on: seenOn, is: kind === 'tie-on' ? 'on' : 'off' }));
+}

@@ -1,0 +1,40 @@
+import type { Normals } from '../../plan/climate/normals';
+import { dayNormals } from '../../plan/climate/day-normals';
+import { addDays, type IsoDate } from '../../units/iso-date';
+import type { DailyWarmth } from '../plan/task-days';
+import { dayRate } from './day-rate';
+import type { KnittingBand } from './knitting-rate';
+
+/** Usual warmth is that of so many days after a union. */
+const REFERENCE_DAYS = 28;
+/** Where usual days are colder than this, a window would never end. */
+const LEAST_REFERENCE = 0.2;
+
+/** How fast cuts usually knit outdoors after a union was made: the mean of the site's normals over four weeks. */
+export function usualRate(band: KnittingBand, normals: Normals, madeOn: IsoDate): number {
+  let sum = 0;
+  for (let day = 1; day <= REFERENCE_DAYS; day++) {
+    const { low, high } = dayNormals(normals, addDays(madeOn, day));
+    sum += dayRate(band, low, high);
+  }
+  return Math.max(LEAST_REFERENCE, sum / REFERENCE_DAYS);
+}
+
+/**
+ * The warmth a union outdoors has had since the day after it was made, beside what is usual there then.
+ *
+ * @param days lowest and highest of each day from the day after it was made on, degC
+ * @example outdoorWarmth(KNITTING_BANDS.pome, normals, '2027-04-10', days).rates.length // days.length
+ */
+export function outdoorWarmth(
+  band: KnittingBand,
+  normals: Normals,
+  madeOn: IsoDate,
+  days: readonly { low: number; high: number }[],
+): DailyWarmth {
+  const reference = usualRate(band, normals, madeOn);
+  return {
+    rates: days.map(({ low, high }) => dayRate(band, low, high)),
+    references: days.map(() => reference),
+  };
+}

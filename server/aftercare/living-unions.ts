@@ -1,0 +1,105 @@
+import type { TaskMarkRow, UnionObservationRow } from '@/db/models/aftercare-rows';
+import type { SiteRow, WorkshopRow } from '@/db/models/plan-rows';
+import type { PlantRow, UnionFactRow, UnionRow } from '@/db/models/union-rows';
+import type { StockLotRow, WoodLotRow } from '@/db/models/wood-rows';
+import { UNSET } from '@/db/unset';
+import { allow, type Context } from '@/server/platform/context';
+import { listSites } from '@/server/club/sites';
+import { listWorkshops } from '@/server/plan/workshops';
+
+/** A keeper with all that its plan hangs on. */
+export interface LivingUnion {
+  union: UnionRow;
+  plant: PlantRow;
+  wood: Pick<WoodLotRow, 'id' | 'variety' | 'species'>;
+  stock: Pick<StockLotRow, 'id' | 'stockType' | 'species'>;
+  workshop: WorkshopRow;
+  site: SiteRow;
+  /** Marks that stand. */
+  marks: TaskMarkRow[];
+  /** Observations that stand, by the day they were seen. */
+  seen: UnionObservationRow[];
+  facts: UnionFactRow | null;
+}
+
+/** Which keepers are asked for: all of the club, of a workshop, or on a plant. */
+export interface WhichUnions {
+  workshopId?: string;
+  plantId?: string;
+  /** Plants whose codes were voided too. */
+  voided?: boolean;
+}
+
+/** The keepers of the club, or some of them; unions of workshops that were put away are left out. */
+export async function livingUnions(context: Context, which: WhichUnions = {}): Promise<LivingUnion[]> {
+  allow(context, 'viewer');
+  const {
+    db,
+    actor: { clubId },
+  } = context;
+  const { workshopId, plantId, voided = false } = which;
+  const at = workshopId ? { clubId, workshopId } : { clubId };
+  const unions = await db.unions.findAll({
+    where: { ...at, kind: 'keeper', ...(plantId ? { plantId } : {}) },
+    order: [['number', 'ASC']],
+    raw: true,
+  });
+  const ids = unions.map(({ id }) => id);
+  // A few are asked for by their ids; all of a club by their club.
+  const ofThese = workshopId || plantId ? { unionId: ids } : {};
+  const [plants, wood, stocks, workshops, sites, marks, seen, facts] = await Promise.all([
+    db.plants.findAll({ where: { ...at, ...(plantId ? { id: plantId } : {}) }, raw: true }),
+    db.woodLots.findAll({ where: { clubId }, attributes: ['id', 'variety', 'species'], raw: true }),
+    db.stockLots.findAll({ where: { clubId }, attributes: ['id', 'stockType', 'species'], raw: true }),
+    listWorkshops(context),
+    listSites(context),
+    db.taskMarks.findAll({ where: { clubId, ...ofThese, undoneAt: UNSET }, raw: true }),
+    db.unionObservations.findAll({
+      where: { clubId, ...ofThese, takenBackAt: UNSET },
+      order: [
+        ['seenOn', 'ASC'],
+        ['recordedAt', 'ASC'],
+      ],
+      raw: true,
+    }),
+    db.unionFacts.findAll({ where: { ...at, kind: 'keeper', ...ofThese }, raw: true }),
+  ]);
+  const byId = <Row extends { id: string }>(rows: Row[]): Map<string, Row> => new Map(rows.map((row) => [row.id, row]));
+  const [plantOf, woodOf, stockOf, workshopOf, siteOf] = [
+    byId(plants),
+    byId(wood),
+    byId(stocks),
+    byId(workshops),
+    byId(sites),
+  ];
+  const [marksOf, seenOf] = [byUnion(marks), byUnion(seen)];
+  const factOf = new Map(facts.map((fact) => [fact.unionId, fact]));
+  return unions.flatMap((union) => {
+    const plant = plantOf.get(union.plantId ?? '');
+    const workshop = workshopOf.get(union.workshopId);
+    if (!plant || !workshop || (plant.voidedAt !== null && !voided)) return [];
+    return [
+      {
+        union,
+        plant,
+        wood: woodOf.get(plant.woodLotId)!,
+        stock: stockOf.get(plant.stockLotId)!,
+        workshop,
+        site: siteOf.get(workshop.siteId)!,
+        marks: marksOf.get(union.id) ?? [],
+        seen: seenOf.get(union.id) ?? [],
+        facts: factOf.get(union.id) ?? null,
+      },
+    ];
+  });
+}
+
+function byUnion<Row extends { unionId: string }>(rows: readonly Row[]): Map<string, Row[]> {
+  const found = new Map<string, Row[]>();
+  for (const row of rows) {
+    const list = found.get(row.unionId);
+    if (list) list.push(row);
+    else found.set(row.unionId, [row]);
+  }
+  return found;
+}

@@ -1,0 +1,158 @@
+import { POSITION_WORDS } from '@/core/methods/position';
+import { methodById, METHODS } from '@/core/methods/registry';
+import { type DuePlant, dueGroups } from '@/core/aftercare/week/due-groups';
+import type { DuePlace, WeekGroup } from '@/core/aftercare/week/week-group';
+import { dueTasks, WEEK } from '@/core/aftercare/week/due-tasks';
+import { datedPlan } from '@/core/plan/dates/dated-plan';
+import { MILESTONE_WORDS } from '@/core/methods/milestones';
+import { addDays } from '@/core/units/iso-date';
+import { written } from '@/core/units/prose';
+import { allow, type Context } from '@/server/platform/context';
+import { kept } from '@/server/platform/kept';
+import { listSites } from '@/server/club/sites';
+import { planningOf } from '@/server/plan/planning';
+import { clubDay } from '@/server/plan/season';
+import { ledger } from '@/server/plan/wood-ledger';
+import { listWorkshops } from '@/server/plan/workshops';
+import { listSiteYears } from '@/server/plan/site-years';
+import { assumptionsWith } from '@/core/plan/phenology/assumptions';
+import { livingUnions } from './living-unions';
+import { unionPlans, type UnionWithPlan } from './union-plans';
+
+/** Something of the week that is no task of a union. */
+export interface WeekNote {
+  id: string;
+  kind: 'round' | 'wood' | 'stocks';
+  words: string;
+  detail: string;
+  by: string;
+  href: string;
+}
+
+export interface ThisWeek {
+  today: string;
+  until: string;
+  groups: WeekGroup[];
+  notes: WeekNote[];
+  /** Tasks whose window passed so long ago that they count as missed. */
+  missed: number;
+  /** Living unions under care. */
+  living: number;
+  /** Tags of all plants under care. */
+  tags: { code: string; variety: string }[];
+}
+
+/** What wants doing this week across all workshops of the club. */
+export async function thisWeek(context: Context): Promise<ThisWeek> {
+  allow(context, 'viewer');
+  const [{ today }, plans] = await Promise.all([
+    clubDay(context),
+    livingUnions(context).then((unions) => unionPlans(context, unions)),
+  ]);
+  const until = addDays(today, WEEK - 1);
+  return {
+    today,
+    until,
+    groups: weekGroups(context, plans, until),
+    notes: await weekNotes(context, today, until),
+    missed: plans.reduce((sum, { tasks }) => sum + tasks.filter(({ state }) => state === 'missed').length, 0),
+    living: plans.filter(({ ended }) => ended === null).length,
+    tags: [
+      ...new Map(plans.map(({ plant, wood }) => [plant.code, { code: plant.code, variety: wood.variety }])).values(),
+    ],
+  };
+}
+
+/** Due tasks by site, day, lot and task. */
+export function weekGroups(
+  { actor }: Pick<Context, 'actor'>,
+  plans: readonly UnionWithPlan[],
+  until?: string,
+): WeekGroup[] {
+  const items = plans.flatMap(({ union, plant, wood, workshop, site, tasks, ties, today }) =>
+    dueTasks(tasks, ties, today, until).map((due) => ({
+      due,
+      plant: {
+        unionId: union.id,
+        code: plant.code,
+        place: union.position === 'sole' ? '' : POSITION_WORDS[union.position],
+      } satisfies Omit<DuePlant, 'occurrence'>,
+      where: {
+        workshopId: workshop.id,
+        workshop: workshop.title,
+        siteId: site.id,
+        site: site.name,
+        variety: wood.variety,
+        method: methodById(union.method).name,
+      },
+    })),
+  );
+  const keyOf = ({ workshopId, siteId, variety, method }: DuePlace): string =>
+    `${siteId} ${workshopId} ${variety} ${method}`;
+  return dueGroups(items, keyOf).map(({ name, missed, where, ...rest }) => ({
+    ...rest,
+    ...where,
+    key: `${keyOf(where)} ${rest.task} ${rest.alarm ? 'alarm' : ''}${written(name, 'mm')}`,
+    name: written(name, actor.lengthUnit),
+    missed: missed === null ? '' : written(missed, actor.lengthUnit),
+  }));
+}
+
+/** Rounds that close, wood to look at, and what is cut and ordered for days to come. */
+async function weekNotes(context: Context, today: string, until: string): Promise<WeekNote[]> {
+  const { db, actor } = context;
+  const [workshops, rounds, lots, sites] = await Promise.all([
+    listWorkshops(context),
+    db.rounds.findAll({ where: { clubId: actor.clubId }, raw: true }),
+    ledger(context),
+    listSites(context),
+  ]);
+  const title = new Map(workshops.map((workshop) => [workshop.id, workshop.title]));
+  const closing = rounds
+    .filter(({ closesOn, workshopId }) => closesOn >= today && closesOn <= until && title.has(workshopId))
+    .map(({ id, workshopId, milestone, closesOn }): WeekNote => ({
+      id,
+      kind: 'round',
+      words: `Round “${MILESTONE_WORDS[milestone].name}” closes`,
+      detail: title.get(workshopId)!,
+      by: closesOn,
+      href: `/workshops/${workshopId}/follow-up`,
+    }));
+  const years = await listSiteYears(context, sites.slice(0, 1));
+  const every = assumptionsWith(years[0]?.year.edits ?? {})('wood-check').value;
+  const wood = lots
+    .filter(
+      (lot) => lot.stage === 'dormant' && lot.cutOn !== null && lot.booked < lot.sticks && !spent(lot.cutOn, today),
+    )
+    .map((lot) => ({ lot, by: addDays(lot.checks.at(-1)?.lookedOn ?? lot.cutOn!, every) }))
+    .filter(({ by }) => by <= until)
+    .map(({ lot, by }): WeekNote => ({
+      id: lot.id,
+      kind: 'wood',
+      words: `Look at the wood of ${lot.variety}`,
+      detail: lot.place,
+      by,
+      href: `/wood/${lot.id}`,
+    }));
+  const ahead = workshops.filter(({ date }) => date >= today);
+  const planned = await Promise.all(
+    ahead.map(async (workshop): Promise<WeekNote[]> => {
+      const { facts } = await planningOf(context, workshop);
+      return kept('dated plan', facts, (from) => datedPlan(from, METHODS))
+        .dates.filter(({ kind, from, to }) => (kind === 'wood' || kind === 'stocks') && from <= until && to >= today)
+        .map(({ id, kind, name, to }) => ({
+          id: `${workshop.id} ${id}`,
+          kind: kind as 'wood' | 'stocks',
+          words: name,
+          detail: workshop.title,
+          by: to,
+          href: `/workshops/${workshop.id}/plan/season`,
+        }));
+    }),
+  );
+  return [...closing, ...wood, ...planned.flat()].sort((a, b) => (a.by < b.by ? -1 : 1));
+}
+
+/** Dormant wood that was cut longer ago than it keeps is nothing to look at any more. */
+const KEEPS_DAYS = 200;
+const spent = (cutOn: string, today: string): boolean => addDays(cutOn, KEEPS_DAYS) < today;

@@ -1,0 +1,177 @@
+import { kinOf } from '@/core/methods/compatibility/compatibility';
+import { factsOf } from '@/core/methods/method-facts';
+import { METHODS } from '@/core/methods/registry';
+import { type PlanBasis, planBasis } from '@/core/aftercare/plan/made-union';
+import { growthOf, kinGrowth, lifeOf, tiesSeen } from '@/core/aftercare/plan/union-life';
+import { type LifeSoFar, type PlannedTask, unionPlan } from '@/core/aftercare/plan/union-plan';
+import { type Tie, tiesOf } from '@/core/aftercare/ties/ties';
+import { outdoorWarmth } from '@/core/aftercare/warmth/daily-warmth';
+import {
+  type AssumptionById,
+  assumptionsWith,
+  knittingBand,
+  KNITTING_KINS,
+  type KnittingKin,
+} from '@/core/plan/phenology/assumptions';
+import { siteCalendar } from '@/core/plan/dates/taught-on';
+import { turnsOfYear, usualTurns } from '@/core/plan/phenology/turns-of-year';
+import type { Phenology } from '@/core/plan/phenology/phenology';
+import { addDays, daysBetween } from '@/core/units/iso-date';
+import { dateInZone } from '@/core/units/zoned-date';
+import type { SiteRow } from '@/db/models/plan-rows';
+import { listSiteYears } from '@/server/plan/site-years';
+import type { Context } from '@/server/platform/context';
+import type { LivingUnion } from './living-unions';
+
+/** A keeper with its plan as it stands today. */
+export interface UnionWithPlan extends LivingUnion {
+  today: string;
+  tasks: PlannedTask[];
+  ties: Tie[];
+  ended: NonNullable<LifeSoFar['ended']> | null;
+  /** Whose heights its growth is reckoned from; null where nobody measured. */
+  growthFrom: 'own' | 'kin' | null;
+}
+
+/** Weather counts for so long: the longest window of healing, stretched. */
+const WEATHER_DAYS = 70;
+
+/** A site as plans ask it. */
+interface SiteLife {
+  today: string;
+  assumption: AssumptionById;
+  turnsOf: (species: string) => NonNullable<LifeSoFar['turnsOf']>;
+  year: (species: string, day: string) => Phenology;
+}
+
+/** The plans of some unions, made anew from what is on record. Reads the sites' years once. */
+export async function unionPlans(context: Context, unions: readonly LivingUnion[]): Promise<UnionWithPlan[]> {
+  const lives = await siteLives(context, [...new Map(unions.map(({ site }) => [site.id, site])).values()]);
+  const bases = new Map<string, PlanBasis>();
+  const warmths = new Map<string, LifeSoFar['warmth']>();
+  const kin = kinHeights(unions);
+  return unions.map((living) => {
+    const { union, wood, stock, site, plant } = living;
+    const life = lives.get(site.id)!;
+    const basis = once(bases, [union.method, union.variant, union.schools, union.materials, wood.species], () =>
+      planBasis({ ...union, species: wood.species }),
+    );
+    const warmth = once(warmths, [site.id, kinOf(wood.species), union.madeOn, basis.wayOn], () =>
+      warmthOf(context, site, life, { species: wood.species, madeOn: union.madeOn, wayOn: basis.wayOn }),
+    );
+    const closed = living.marks.map(({ task, doneOn, outcome, occurrence }) => ({ task, doneOn, outcome, occurrence }));
+    const record = lifeOf({
+      madeOn: union.madeOn,
+      seen: living.seen,
+      closed,
+      deadOn: deadOn(living),
+      voidedOn: plant.voidedAt && dateInZone(plant.voidedAt, site.timeZone),
+    });
+    const own = (record.growth ?? []).length > 0;
+    const growth = own ? record.growth : kin(living);
+    const late = life.year(stock.species, life.today);
+    const tasks = unionPlan(
+      { ...basis, madeOn: union.madeOn },
+      {
+        ...record,
+        growth,
+        ...(warmth ? { warmth } : {}),
+        turnsOf: life.turnsOf(wood.species),
+        today: life.today,
+        late: life.assumption('late').value,
+        girdle: basis.strains ? life.assumption('girdle').value : null,
+        budding: late.budOpen && late.budClose ? { from: late.budOpen.best, to: late.budClose.best } : null,
+      },
+    );
+    const ties = tiesOf({
+      materials: union.materials,
+      tasks,
+      doneOn: (task) => closed.find((mark) => mark.task === task && mark.outcome !== 'skipped')?.doneOn ?? null,
+      seen: tiesSeen(living.seen),
+      madeOn: union.madeOn,
+      braceDays: life.assumption('brace-years').value * 365,
+      today: life.today,
+    });
+    return {
+      ...living,
+      today: life.today,
+      tasks,
+      ties: record.ended && record.ended.why !== 'dead' ? [] : ties,
+      ended: record.ended ?? null,
+      growthFrom: own ? 'own' : (growth ?? []).length > 0 ? 'kin' : null,
+    };
+  });
+}
+
+function once<Value>(known: Map<string, Value>, key: unknown[], make: () => Value): Value {
+  const name = JSON.stringify(key);
+  if (!known.has(name)) known.set(name, make());
+  return known.get(name)!;
+}
+
+/** First seen dead, unless it was seen alive after that. */
+function deadOn({ facts }: LivingUnion): string | null {
+  return facts && !facts.contradicted ? facts.firstDeadOn : null;
+}
+
+async function siteLives(context: Context, sites: readonly SiteRow[]): Promise<Map<string, SiteLife>> {
+  const years = await listSiteYears(context, sites);
+  return new Map(
+    years.map(({ site, year }) => {
+      const assumption = assumptionsWith(year.edits);
+      const calendar = siteCalendar(year, METHODS.map(factsOf));
+      const turns = new Map<string, NonNullable<LifeSoFar['turnsOf']>>();
+      const turnsOf: SiteLife['turnsOf'] = (species) =>
+        once(turns, [species], () =>
+          year.climate
+            ? remembered(turnsOfYear(year.hemisphere, (day) => calendar.phenology(species, day), assumption))
+            : usualTurns(year.hemisphere),
+        );
+      return [
+        site.id,
+        { today: dateInZone(context.now, site.timeZone), assumption, turnsOf, year: calendar.phenology },
+      ];
+    }),
+  );
+}
+
+/** The same year is asked for every task of every union. */
+function remembered(turnsOf: NonNullable<LifeSoFar['turnsOf']>): NonNullable<LifeSoFar['turnsOf']> {
+  const years = new Map<number, ReturnType<typeof turnsOf>>();
+  return (year) => {
+    if (!years.has(year)) years.set(year, turnsOf(year));
+    return years.get(year)!;
+  };
+}
+
+/** Outdoors the weather moves healing; at the bench it stands warm, and where nothing is known of a kin it is not moved. */
+function warmthOf(
+  { weather }: Context,
+  site: SiteRow,
+  { today, assumption }: SiteLife,
+  { species, madeOn, wayOn }: { species: string; madeOn: string; wayOn: PlanBasis['wayOn'] },
+): LifeSoFar['warmth'] {
+  const kin = kinOf(species);
+  if (wayOn === 'bench' || !site.climate || !kin || !KNITTING_KINS.includes(kin as KnittingKin)) return undefined;
+  const days = Math.min(WEATHER_DAYS, daysBetween(madeOn, today));
+  if (days <= 0) return undefined;
+  return outdoorWarmth(
+    knittingBand(kin as KnittingKin, assumption),
+    site.climate.normals,
+    madeOn,
+    weather.days(site.id, site.climate.normals, addDays(madeOn, 1), days),
+  );
+}
+
+/** Heights of the same variety of the same workshop stand in for a plant nobody measured. */
+function kinHeights(unions: readonly LivingUnion[]): (living: LivingUnion) => LifeSoFar['growth'] {
+  const groups = new Map<string, ReturnType<typeof growthOf>[]>();
+  const keyOf = ({ union, wood }: LivingUnion): string => `${union.workshopId} ${wood.variety} ${union.madeOn}`;
+  for (const living of unions) {
+    const growth = growthOf(living.union.madeOn, living.seen);
+    if (growth.length > 0 && !growth.some(({ shortened }) => shortened))
+      groups.set(keyOf(living), [...(groups.get(keyOf(living)) ?? []), growth]);
+  }
+  const means = new Map([...groups].map(([key, heights]) => [key, kinGrowth(heights)]));
+  return (living) => means.get(keyOf(living)) ?? [];
+}

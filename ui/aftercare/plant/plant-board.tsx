@@ -1,0 +1,73 @@
+'use client';
+
+import type { UnionLife } from '@/core/aftercare/life/plant-life';
+import type { DisplayList } from '@/core/drawing/display-list';
+import { formatDate } from '@/core/units/iso-date';
+import type { LengthUnit } from '@/core/units/length';
+import { useDeviceQueue } from '@/ui/kit/device/use-device-queue';
+import { WaitingStrip } from '@/ui/kit/device/waiting-strip';
+import { UnionDrawing } from '@/ui/kit/union/union-drawing';
+import { LastTap } from '../last-tap';
+import { useMarks } from '../use-marks';
+import { EventList } from './event-list';
+import { LifeLine } from './life-line';
+import { UnionPanel } from './union-panel';
+
+interface PlantBoardProps {
+  code: string;
+  me: { id: string; name: string };
+  mayChange: boolean;
+  unit: LengthUnit;
+  unions: readonly { life: UnionLife; drawing: DisplayList; from: string }[];
+}
+
+const STATES = { living: '', dead: 'Dead', opened: 'Opened to look', voided: 'Voided' } as const;
+
+/** The unions of a plant: the life of each, what is due, what is round its stem. Works on what this device keeps. */
+export function PlantBoard({ code, me, mayChange, unit, unions }: PlantBoardProps) {
+  const queue = useDeviceQueue(me.id);
+  const marks = useMarks(queue, me);
+  const at = { code, me, mayChange, unit, queue, marks };
+  return (
+    <>
+      {mayChange && (
+        <WaitingStrip
+          here={`/plants/${code}`}
+          goOn="You can go on marking; it is kept on this device."
+          assessorId={me.id}
+          waiting={queue.waiting}
+          link={queue.link}
+          onSend={queue.sendNow}
+        />
+      )}
+      <LastTap marks={marks} />
+      {unions.map(({ life, drawing, from }) => (
+        <section key={life.unionId} aria-labelledby={life.unionId} className="mb-8">
+          <h2 id={life.unionId} className="mb-2">
+            {life.method}
+            {life.place === '' ? '' : `, ${life.place}`}, {formatDate(life.madeOn)}
+            {STATES[life.state] === '' ? (
+              ''
+            ) : (
+              <span className="ml-3 border-2 border-ink px-2">{STATES[life.state]}</span>
+            )}
+          </h2>
+          <LifeLine life={life} />
+          <EventList events={life.events} at={at} />
+          <div className="mt-3 grid gap-8 lg:grid-cols-[1fr_300px]">
+            <UnionPanel life={life} at={at} />
+            <figure className="max-w-[300px]">
+              <UnionDrawing drawing={drawing} width={280} title={`The union. ${from}`} />
+              <figcaption className="mt-1 text-sm text-muted">{from}</figcaption>
+              {life.growthFrom === 'kin' && (
+                <p className="mt-2 text-sm">
+                  Nobody measured this one; its growth is reckoned from plants of the same variety of that day.
+                </p>
+              )}
+            </figure>
+          </div>
+        </section>
+      ))}
+    </>
+  );
+}

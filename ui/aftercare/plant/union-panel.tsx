@@ -1,0 +1,111 @@
+'use client';
+
+import { Check } from 'lucide-react';
+import type { UnionLife, WordedTask } from '@/core/aftercare/life/plant-life';
+import { counted } from '@/core/units/counted';
+import { formatDate } from '@/core/units/iso-date';
+import type { LengthUnit } from '@/core/units/length';
+import type { DeviceQueue } from '@/ui/kit/device/use-device-queue';
+import { deviceToday, type useMarks } from '../use-marks';
+import { SeenForm } from './seen-form';
+import { TieList } from './tie-list';
+
+/** What the parts of a plant's page share: who is at it, and the device's queue. */
+export interface AtPlant {
+  code: string;
+  me: { id: string; name: string };
+  mayChange: boolean;
+  unit: LengthUnit;
+  queue: DeviceQueue;
+  marks: ReturnType<typeof useMarks>;
+}
+
+/** What is due on a union and what comes next; each is marked with one tap, and what was seen is entered. */
+export function UnionPanel({ life, at }: { life: UnionLife; at: AtPlant }) {
+  const { code, mayChange, marks } = at;
+  const mark = (task: Pick<WordedTask, 'task' | 'occurrence' | 'name'>) => (): void =>
+    void marks.mark({
+      marks: [{ unionId: life.unionId, task: task.task, occurrence: task.occurrence }],
+      outcome: 'done',
+      on: deviceToday(),
+      reason: '',
+      words: `${task.name}, ${code}`,
+    });
+  const open = (tasks: readonly WordedTask[]): WordedTask[] =>
+    tasks.filter(({ task, occurrence }) => !marks.isMarked({ unionId: life.unionId, task, occurrence }));
+  const now = open(life.now);
+  return (
+    <div>
+      <h3 className="font-bold">Due now</h3>
+      {now.length === 0 ? (
+        <p className="mb-3 text-muted">Nothing.</p>
+      ) : (
+        <ul className="mb-3 divide-y divide-line border-y border-line">
+          {now.map((task) => (
+            <DueRow key={`${task.task} ${task.occurrence}`} task={task} mayChange={mayChange} onDone={mark(task)} />
+          ))}
+        </ul>
+      )}
+      <h3 className="font-bold">Next</h3>
+      <ul className="mb-3">
+        {open(life.next).map((task) => (
+          <li key={task.task} className="flex gap-3 py-0.5">
+            <span className="w-28 shrink-0 text-muted tabular-nums">{formatDate(task.due.from)}</span>
+            <span>
+              {task.name}
+              {task.movedBy === 0 ? '' : ` (${movedWords(task.movedBy)})`}
+            </span>
+          </li>
+        ))}
+        {life.waiting.map(({ task, name, when }) => (
+          <li key={task} className="flex gap-3 py-0.5">
+            <span className="w-28 shrink-0 text-muted">{when}</span>
+            <span>{name}</span>
+          </li>
+        ))}
+        {life.next.length === 0 && life.waiting.length === 0 && <li className="text-muted">Nothing is planned.</li>}
+      </ul>
+      <TieList life={life} at={at} />
+      {mayChange && life.state === 'living' && <SeenForm life={life} at={at} />}
+    </div>
+  );
+}
+
+interface DueRowProps {
+  task: WordedTask;
+  mayChange: boolean;
+  onDone: () => void;
+}
+
+function DueRow({ task, mayChange, onDone }: DueRowProps) {
+  return (
+    <li
+      className={`flex flex-wrap items-center gap-x-4 gap-y-1 py-2 ${task.alarm ? 'border-l-8 border-loud pl-3' : ''}`}
+    >
+      <div className="grow basis-60">
+        <p className={`font-bold ${task.alarm ? 'text-loud' : ''}`}>{task.name}</p>
+        <p className={`text-sm ${task.late ? 'font-bold' : 'text-muted'}`}>
+          {task.alarm
+            ? `Its last day was ${formatDate(task.latest!)}.`
+            : `${task.late ? 'Was due by' : 'Until'} ${formatDate(task.due.to)}.`}
+          {task.movedBy === 0 ? '' : ` ${movedWords(task.movedBy)}.`}
+          {task.missed === '' ? '' : ` Otherwise: ${task.missed}`}
+        </p>
+      </div>
+      {mayChange && (
+        <button
+          type="button"
+          className="bench-button"
+          data-weight="main"
+          aria-label={`Done: ${task.name}`}
+          onClick={onDone}
+        >
+          <Check aria-hidden className="size-4" /> Done
+        </button>
+      )}
+    </li>
+  );
+}
+
+const movedWords = (days: number): string =>
+  `${days > 0 ? 'cold' : 'warm'} days moved it by ${counted(Math.abs(days), 'day')}`;
