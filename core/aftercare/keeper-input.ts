@@ -1,5 +1,6 @@
 import { array, boolean, type InferType, object, string } from 'yup';
 import { count, id, optionalDate } from '@/core/inputs/fields';
+import { BINDING_IDS } from './plan/actual-binding';
 import { POSITIONS } from '@/core/methods/position';
 
 /** Text that an unchanged field leaves empty, which is as if it had not been sent. */
@@ -34,6 +35,10 @@ export const changeInput = (known: string[]) =>
     helper: chosenText()
       .default(undefined)
       .matches(/^(none|(member|seat) [0-9a-f-]{36})$/, 'Choose whose help it was made with again.'),
+    /** What it was really bound with, where that is not what its method asks for. */
+    binding: chosenText()
+      .oneOf([...BINDING_IDS], 'Choose what it was bound with from the list.')
+      .default(undefined),
     voided: boolean().strict().default(undefined),
   });
 

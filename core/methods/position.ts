@@ -1,7 +1,18 @@
 import type { Use } from './use';
 
 /** Where on its plant a union sits, as the one who made it faces it. */
-export const POSITIONS = ['sole', 'upper', 'lower', 'front', 'back', 'first', 'second', 'third', 'fourth'] as const;
+export const POSITIONS = [
+  'sole',
+  'upper',
+  'lower',
+  'front',
+  'back',
+  'first',
+  'second',
+  'third',
+  'fourth',
+  'again',
+] as const;
 export type Position = (typeof POSITIONS)[number];
 
 export const POSITION_WORDS: Record<Position, string> = {
@@ -14,6 +25,7 @@ export const POSITION_WORDS: Record<Position, string> = {
   second: 'the second scion',
   third: 'the third scion',
   fourth: 'the fourth scion',
+  again: 'set after the first died',
 };
 
 /**

@@ -1,4 +1,5 @@
 import { Op, type Transaction } from 'sequelize';
+import { type BindingId, boundWith } from '@/core/aftercare/plan/actual-binding';
 import { madeWith } from '@/core/methods/made-with';
 import { positionsOf } from '@/core/methods/position';
 import { methodById, METHODS } from '@/core/methods/registry';
@@ -28,7 +29,7 @@ export async function changeKeepers(context: Context, workshopId: string, input:
     now,
   } = context;
   const change = parse(changeInput(METHODS.map(({ id }) => id)), input, now);
-  const { plantIds, voided, woodLotId, stockLotId, seatId } = change;
+  const { plantIds, voided, woodLotId, stockLotId, seatId, binding } = change;
   const lots = await workshopLots(context, workshopId);
   if (woodLotId && !lots.wood.some((lot) => lot.id === woodLotId)) throw notFound('The wood lot');
   if (stockLotId && !lots.stocks.some((lot) => lot.id === stockLotId)) throw notFound('The stock lot');
@@ -39,8 +40,11 @@ export async function changeKeepers(context: Context, workshopId: string, input:
     ...(seatId ? { seatId } : {}),
     ...(voided === undefined ? {} : { voidedAt: voided ? now : null }),
   };
-  if (Object.keys(ofPlants).length === 0 && Object.keys(ofUnions).length === 0)
-    throw new UseCaseError('invalid', 'Choose what to change: wood, stock, grafter, method, day, help, or void.');
+  if (Object.keys(ofPlants).length === 0 && Object.keys(ofUnions).length === 0 && binding === undefined)
+    throw new UseCaseError(
+      'invalid',
+      'Choose what to change: wood, stock, grafter, method, day, help, what it was bound with, or void.',
+    );
   await transact(db, async (transaction) => {
     // Each is written below, so that on a cluster, too, the slower of two changes begins again.
     const plants = await db.plants.findAll({
@@ -58,6 +62,7 @@ export async function changeKeepers(context: Context, workshopId: string, input:
       await db.plants.update(ofPlants, { where: { clubId, workshopId, id: plantIds }, transaction });
     if (Object.keys(ofUnions).length > 0)
       await db.unions.update(ofUnions, { where: { clubId, id: unionIds }, transaction });
+    if (binding) await bindWith(context, unionIds, binding as BindingId, transaction);
     await refreshUnionFacts(db, clubId, unionIds, transaction);
     for (const plantId of plantIds)
       await audit(db, transaction, {
@@ -68,6 +73,19 @@ export async function changeKeepers(context: Context, workshopId: string, input:
         at: now,
       });
   });
+}
+
+/** Notes what unions were really bound with; each keeps its other materials. */
+async function bindWith(
+  { db, actor: { clubId } }: Context,
+  unionIds: string[],
+  binding: BindingId,
+  transaction: Transaction,
+): Promise<void> {
+  // After another method or school, with the materials that one asks for.
+  const unions = await db.unions.findAll({ where: { clubId, id: unionIds }, transaction, raw: true });
+  for (const { id, materials } of unions)
+    await db.unions.update({ materials: boundWith(materials, binding) }, { where: { clubId, id }, transaction });
 }
 
 /** What of a change is the unions', looked up in the club. */

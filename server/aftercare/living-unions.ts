@@ -11,7 +11,7 @@ import { listWorkshops } from '@/server/plan/workshops';
 export interface LivingUnion {
   union: UnionRow;
   plant: PlantRow;
-  wood: Pick<WoodLotRow, 'id' | 'variety' | 'species'>;
+  wood: Pick<WoodLotRow, 'id' | 'variety' | 'species' | 'sticks' | 'booked'>;
   stock: Pick<StockLotRow, 'id' | 'stockType' | 'species'>;
   workshop: WorkshopRow;
   site: SiteRow;
@@ -49,7 +49,7 @@ export async function livingUnions(context: Context, which: WhichUnions = {}): P
   const ofThese = workshopId || plantId ? { unionId: ids } : {};
   const [plants, wood, stocks, workshops, sites, marks, seen, facts] = await Promise.all([
     db.plants.findAll({ where: { ...at, ...(plantId ? { id: plantId } : {}) }, raw: true }),
-    db.woodLots.findAll({ where: { clubId }, attributes: ['id', 'variety', 'species'], raw: true }),
+    db.woodLots.findAll({ where: { clubId }, attributes: ['id', 'variety', 'species', 'sticks', 'booked'], raw: true }),
     db.stockLots.findAll({ where: { clubId }, attributes: ['id', 'stockType', 'species'], raw: true }),
     listWorkshops(context),
     listSites(context),

@@ -1,5 +1,6 @@
 import { POSITION_WORDS } from '@/core/methods/position';
-import { methodById } from '@/core/methods/registry';
+import { methodById, METHODS } from '@/core/methods/registry';
+import { secondChanceMethod } from '@/core/aftercare/second-try/second-chance-method';
 import { OUTCOME_WORDS } from '@/core/aftercare/mark-input';
 import type { ObservationKind } from '@/core/aftercare/observation-input';
 import { type DueTask, dueTasks } from '@/core/aftercare/week/due-tasks';
@@ -16,6 +17,12 @@ import { notFound } from '@/server/platform/use-case-error';
 import type { LifeEvent, PlantLife, UnionLife, WordedTask } from '@/core/aftercare/life/plant-life';
 import { livingUnions } from './living-unions';
 import { unionPlans, type UnionWithPlan } from './union-plans';
+
+const SECOND = secondChanceMethod(METHODS);
+
+/** Days colder or warmer than this stand on the line, °C: frost, and heat in which nearly nothing knits. */
+const FROST = 0;
+const HEAT = 32;
 
 /** How many tasks to come are named. */
 const NEXT = 4;
@@ -117,11 +124,35 @@ function unionLife(plan: UnionWithPlan, said: Said[], names: Map<string, string>
     state: ended?.why ?? 'living',
     now,
     next,
+    missed: tasks
+      .filter(({ state, due }) => state === 'missed' && due !== null)
+      .map((task) =>
+        worded({
+          task: task.id,
+          name: task.name,
+          missed: task.missed,
+          due: task.due!,
+          occurrence: task.occurrence,
+          alarm: false,
+          latest: null,
+          movedBy: task.movedBy,
+          late: true,
+          recurs: task.every !== null,
+        }),
+      ),
     waiting: tasks
       .filter(({ state, due }) => state === 'open' && due === null)
       .map(({ id, name, trigger }) => ({ task: id, name: written(name, unit), when: triggerWords(trigger, unit) })),
     ties: ties.map((tie) => ({ ...tie, words: TIES[tie.id] })),
     events: eventsOf(plan, said, names, unit),
+    second: plan.second && {
+      ...plan.second,
+      sticksLeft: Math.max(0, plan.wood.sticks - plan.wood.booked),
+      method: SECOND && { id: SECOND.id, name: SECOND.name, from: SECOND.use.stock.from },
+    },
+    stockCaliper: plan.seen.filter(({ kind }) => kind === 'caliper').at(-1)?.lengthMm ?? null,
+    frost: plan.weather.filter(({ low }) => low < FROST).map(({ date }) => date),
+    heat: plan.weather.filter(({ high }) => high > HEAT).map(({ date }) => date),
     growthFrom: plan.growthFrom,
     heights: plan.seen
       .filter(({ kind, lengthMm }) => (kind === 'height' || kind === 'shortened') && lengthMm !== null)

@@ -1,6 +1,7 @@
 import { kinOf } from '@/core/methods/compatibility/compatibility';
 import { factsOf } from '@/core/methods/method-facts';
-import { METHODS } from '@/core/methods/registry';
+import { methodById, METHODS } from '@/core/methods/registry';
+import { type SecondTry, secondTry } from '@/core/aftercare/second-try/second-try';
 import { type PlanBasis, planBasis } from '@/core/aftercare/plan/made-union';
 import { growthOf, kinGrowth, lifeOf, tiesSeen } from '@/core/aftercare/plan/union-life';
 import { type LifeSoFar, type PlannedTask, unionPlan } from '@/core/aftercare/plan/union-plan';
@@ -19,6 +20,7 @@ import type { Phenology } from '@/core/plan/phenology/phenology';
 import { addDays, daysBetween } from '@/core/units/iso-date';
 import { dateInZone } from '@/core/units/zoned-date';
 import type { SiteRow } from '@/db/models/plan-rows';
+import type { DayWeather } from '@/stand-ins/weather/weather-service';
 import { listSiteYears } from '@/server/plan/site-years';
 import type { Context } from '@/server/platform/context';
 import type { LivingUnion } from './living-unions';
@@ -28,7 +30,11 @@ export interface UnionWithPlan extends LivingUnion {
   today: string;
   tasks: PlannedTask[];
   ties: Tie[];
+  /** Days outdoors since it was made, while it heals; none where a site has no weather. */
+  weather: DayWeather[];
   ended: NonNullable<LifeSoFar['ended']> | null;
+  /** What can still be done this season about one that died; null for all others. */
+  second: SecondTry | null;
   /** Whose heights its growth is reckoned from; null where nobody measured. */
   growthFrom: 'own' | 'kin' | null;
 }
@@ -48,15 +54,16 @@ interface SiteLife {
 export async function unionPlans(context: Context, unions: readonly LivingUnion[]): Promise<UnionWithPlan[]> {
   const lives = await siteLives(context, [...new Map(unions.map(({ site }) => [site.id, site])).values()]);
   const bases = new Map<string, PlanBasis>();
-  const warmths = new Map<string, LifeSoFar['warmth']>();
+  const warmths = new Map<string, Weathered>();
   const kin = kinHeights(unions);
+  const replaced = new Set(unions.filter(({ union }) => union.position === 'again').map(({ plant }) => plant.id));
   return unions.map((living) => {
     const { union, wood, stock, site, plant } = living;
     const life = lives.get(site.id)!;
     const basis = once(bases, [union.method, union.variant, union.schools, union.materials, wood.species], () =>
       planBasis({ ...union, species: wood.species }),
     );
-    const warmth = once(warmths, [site.id, kinOf(wood.species), union.madeOn, basis.wayOn], () =>
+    const { warmth, weather } = once(warmths, [site.id, kinOf(wood.species), union.madeOn, basis.wayOn], () =>
       warmthOf(context, site, life, { species: wood.species, madeOn: union.madeOn, wayOn: basis.wayOn }),
     );
     const closed = living.marks.map(({ task, doneOn, outcome, occurrence }) => ({ task, doneOn, outcome, occurrence }));
@@ -97,7 +104,9 @@ export async function unionPlans(context: Context, unions: readonly LivingUnion[
       today: life.today,
       tasks,
       ties: record.ended && record.ended.why !== 'dead' ? [] : ties,
+      weather,
       ended: record.ended ?? null,
+      second: record.ended?.why === 'dead' && !replaced.has(plant.id) ? secondTryOf(living, life) : null,
       growthFrom: own ? 'own' : (growth ?? []).length > 0 ? 'kin' : null,
     };
   });
@@ -135,6 +144,21 @@ async function siteLives(context: Context, sites: readonly SiteRow[]): Promise<M
   );
 }
 
+/** Again with the sticks that are left, or by a bud in the site's budding window. */
+function secondTryOf({ union, wood, stock }: LivingUnion, { today, year, assumption }: SiteLife): SecondTry {
+  const [scion, stocks] = [year(wood.species, today), year(stock.species, today)];
+  return secondTry({
+    today,
+    needsSlip: methodById(union.method).use.bark === 'must slip',
+    slip: stocks.slipFrom && stocks.slipTo ? { from: stocks.slipFrom.best, to: stocks.slipTo.best } : null,
+    sticksUntil: scion.leavesOut && addDays(scion.leavesOut.best, assumption('after-leaf').value),
+    firstFrost: stocks.firstFrost?.best ?? null,
+    ripen: assumption('ripen').value,
+    sticksLeft: Math.max(0, wood.sticks - wood.booked),
+    budding: stocks.budOpen && stocks.budClose ? { from: stocks.budOpen.best, to: stocks.budClose.best } : null,
+  });
+}
+
 /** The same year is asked for every task of every union. */
 function remembered(turnsOf: NonNullable<LifeSoFar['turnsOf']>): NonNullable<LifeSoFar['turnsOf']> {
   const years = new Map<number, ReturnType<typeof turnsOf>>();
@@ -144,23 +168,26 @@ function remembered(turnsOf: NonNullable<LifeSoFar['turnsOf']>): NonNullable<Lif
   };
 }
 
+interface Weathered {
+  warmth: LifeSoFar['warmth'];
+  weather: DayWeather[];
+}
+
 /** Outdoors the weather moves healing; at the bench it stands warm, and where nothing is known of a kin it is not moved. */
 function warmthOf(
   { weather }: Context,
   site: SiteRow,
   { today, assumption }: SiteLife,
   { species, madeOn, wayOn }: { species: string; madeOn: string; wayOn: PlanBasis['wayOn'] },
-): LifeSoFar['warmth'] {
+): Weathered {
   const kin = kinOf(species);
-  if (wayOn === 'bench' || !site.climate || !kin || !KNITTING_KINS.includes(kin as KnittingKin)) return undefined;
   const days = Math.min(WEATHER_DAYS, daysBetween(madeOn, today));
-  if (days <= 0) return undefined;
-  return outdoorWarmth(
-    knittingBand(kin as KnittingKin, assumption),
-    site.climate.normals,
-    madeOn,
-    weather.days(site.id, site.climate.normals, addDays(madeOn, 1), days),
-  );
+  if (!site.climate || days <= 0) return { warmth: undefined, weather: [] };
+  const seen = weather.days(site.id, site.climate.normals, addDays(madeOn, 1), days);
+  if (wayOn === 'bench' || !kin || !KNITTING_KINS.includes(kin as KnittingKin))
+    return { warmth: undefined, weather: seen };
+  const band = knittingBand(kin as KnittingKin, assumption);
+  return { warmth: outdoorWarmth(band, site.climate.normals, madeOn, seen), weather: seen };
 }
 
 /** Heights of the same variety of the same workshop stand in for a plant nobody measured. */

@@ -37,6 +37,9 @@ beforeAll(async () => {
 const NO_WORDS: Record<string, string[]> = {
   teachingStates: ['panel'],
   learnerQuestions: ['step'],
+  taskMarks: ['task', 'outcome', 'liveKey'],
+  unionObservations: ['about'],
+  visitRules: ['weekdays', 'dates'],
   unionFacts: ['contactGrade', 'healed', 'growing', 'season', 'wintered'],
   clubs: ['id', 'name'],
   users: ['id', 'email', 'name', 'passwordHash', 'lengthUnit', 'temperatureUnit'],

@@ -135,6 +135,8 @@ export const FREE_TEXTS: readonly FreeText[] = [
     what: 'the reason of a permit',
     page: workshopPage('score/readiness'),
   },
+  { model: 'taskMarks', key: ['id'], columns: ['reason'], what: 'a note on a task', page: () => '/week' },
+  { model: 'unionObservations', key: ['id'], columns: ['note'], what: 'a note on a plant', page: () => '/week' },
   { model: 'messages', key: ['id'], columns: ['subject'], what: 'the subject of a message', page: () => '/outbox' },
 ];
 

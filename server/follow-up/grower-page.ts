@@ -1,3 +1,6 @@
+import { normaliseCode } from '@/core/codes/plant-code';
+import type { LifeEvent } from '@/core/aftercare/life/plant-life';
+import type { GrowerPlantLife } from '@/core/follow-up/grower-plant-life';
 import type { GrowerPage } from '@/core/follow-up/grower-page';
 import { asksOf, questionsAsked, variantMade } from '@/core/follow-up/asked-union';
 import { POSITION_WORDS } from '@/core/methods/position';
@@ -20,7 +23,9 @@ import type { UnionRow } from '@/db/models/union-rows';
 import { holdGuard } from '@/db/guard';
 import { transact } from '@/db/transact';
 import { audit } from '@/server/platform/audit';
-import type { Services } from '@/server/platform/context';
+import type { Actor, Context, Services } from '@/server/platform/context';
+import { plantLife } from '@/server/aftercare/plant-life';
+import { unionPicture } from '@/server/aftercare/union-picture';
 import { erasePersonRows } from '@/server/club/erase-person';
 import { id } from '@/core/inputs/fields';
 import { parse } from '@/server/platform/parse';
@@ -127,6 +132,43 @@ export async function growerPage(services: Services, token: string): Promise<Gro
       };
     }),
   };
+}
+
+/** One of a grower's own plants: its life, what it wants next, how it was joined. Names of members are left out. */
+export async function growerPlant(services: Services, token: string, code: string): Promise<GrowerPlantLife> {
+  const { link, workshop, person, clubName } = await open(services, token);
+  const { clubId } = link;
+  const { db } = services;
+  const plant = await db.plants.findOne({
+    where: { clubId, workshopId: workshop.id, code: normaliseCode(code).slice(0, 12), voidedAt: null },
+    raw: true,
+  });
+  const seat =
+    plant && (await db.seats.findOne({ where: { clubId, id: plant.seatId, personId: person.id }, raw: true }));
+  if (!plant || !seat)
+    throw new UseCaseError('not-found', 'This plant is not one of yours. Open it from the list of your grafts.');
+  const units = await clubUnits(db, clubId);
+  const reader: Actor = {
+    userId: person.id,
+    clubId,
+    role: 'viewer',
+    name: '',
+    clubName,
+    ...units,
+    sessionId: '',
+    confirmedAt: null,
+  };
+  const context: Context = { ...services, actor: reader };
+  const life = await plantLife(context, plant.code);
+  const drawings = await Promise.all(life.unions.map(({ unionId }) => unionPicture(context, unionId)));
+  const unions = life.unions.map((union) => ({ ...union, events: union.events.map(unnamed) }));
+  return { clubName, unit: units.lengthUnit, plant: { ...life, unions }, drawings };
+}
+
+/** An entry without who made it. */
+function unnamed(event: LifeEvent): LifeEvent {
+  const { id: eventId, on, kind, words, to } = event;
+  return { id: eventId, on, kind, words, ...(to === undefined ? {} : { to }) };
 }
 
 /** How a method joins wood, drawn from its example figures: a reminder of where to look. */

@@ -1,7 +1,8 @@
 import { kindOf } from '@/core/methods/compatibility/compatibility';
 import type { MethodNeed, NeedInput } from '@/core/plan/quantities/needs';
 import { type GiveUp, waysWithLess } from '@/core/plan/quantities/short-wood';
-import type { TakeBelief } from '@/core/statistics/take-belief';
+import { heldBack } from '@/core/plan/quantities/held-back';
+import { meanTake, type TakeBelief } from '@/core/statistics/take-belief';
 import type { Method } from '@/core/methods/method';
 import { kept } from '@/server/platform/kept';
 import { type LedgerLot, ofSpecies } from './wood-ledger';
@@ -13,6 +14,8 @@ export interface WoodSupply {
   /** Sticks booked for the workshop, and free in the lots chosen for it. */
   booked: number;
   free: number;
+  /** Sticks to hold back in the cold for a second try of those that are expected to fail. */
+  holdBack: number;
   /** What could be given up, when it is short. */
   ways: GiveUp[];
 }
@@ -59,6 +62,7 @@ export function woodSupply(
       needed,
       booked,
       free,
+      holdBack: mine.reduce((sum, { need }) => sum + sticksToHoldBack(need), 0),
       ways:
         short && largest
           ? waysWith(
@@ -69,4 +73,10 @@ export function woodSupply(
           : [],
     };
   });
+}
+
+/** Dormant wood keeps until the first look; buds and tips of the season do not. */
+function sticksToHoldBack({ method, keepers, piecesEach, graftsPerStick, belief }: MethodNeed): number {
+  if (method.use.takes.piece !== 'scion' || graftsPerStick <= 0) return 0;
+  return Math.ceil((heldBack(keepers, meanTake(belief)) * piecesEach) / graftsPerStick);
 }

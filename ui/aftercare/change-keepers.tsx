@@ -3,6 +3,7 @@
 import { formatCode } from '@/core/codes/plant-code';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
+import { BINDING_IDS, BINDINGS } from '@/core/aftercare/plan/actual-binding';
 import { changeInput } from '@/core/aftercare/keeper-input';
 import { useEntry } from '@/ui/kit/form/use-entry';
 import type { KeeperLine, KeeperMethod, SeatChoice, Stock, Wood } from './keeper-line';
@@ -98,6 +99,16 @@ function ChangeFields({ register, errors, wood, stocks, seats, methods, members 
         <select {...register('method')} defaultValue="">
           <option value="">as it is</option>
           {options(methods, (method) => method.name)}
+        </select>
+      </Field>
+      <Field label="Bound with" error={errors.binding}>
+        <select {...register('binding')} defaultValue="">
+          <option value="">as it is</option>
+          {BINDING_IDS.map((id) => (
+            <option key={id} value={id}>
+              {BINDINGS[id].name}
+            </option>
+          ))}
         </select>
       </Field>
       <Field label="Made on" error={errors.madeOn}>

@@ -89,6 +89,11 @@ export function PlantQuestion({ token, plant, asks, drawing, today, madeOn, clos
       {plant.place && <p className="mb-2 font-bold">Of this plant {plant.place}</p>}
       {asks && <p className="mb-2 text-lg font-bold">{plant.question}</p>}
       <WhereToLook drawing={drawing} />
+      <p className="mb-2">
+        <a className="inline-flex min-h-11 items-center" href={`/r/${token}/${plant.code}`}>
+          Its life, and what it wants next
+        </a>
+      </p>
       <AnswerChoices plant={plant} answer={answer} save={save} note={note} />
       <Problem>{problem}</Problem>
       {problem && answer && (

@@ -1,4 +1,5 @@
 import type { Tie } from '../ties/ties';
+import type { SecondTry } from '../second-try/second-try';
 import type { DueTask } from '../week/due-tasks';
 
 /** Something on the line of a union's life. */
@@ -18,6 +19,13 @@ export interface LifeEvent {
 /** A task that waits, with its words. */
 export type WordedTask = Omit<DueTask, 'name' | 'missed'> & { name: string; missed: string; when: string };
 
+/** The method a stock is budded by again, and from which caliper on, mm. */
+export interface SecondMethod {
+  id: string;
+  name: string;
+  from: number;
+}
+
 export interface UnionLife {
   unionId: string;
   method: string;
@@ -30,10 +38,19 @@ export interface UnionLife {
   /** What wants doing now, and what comes next. */
   now: WordedTask[];
   next: WordedTask[];
+  /** What was missed, and can still be marked as done after all. */
+  missed: WordedTask[];
   /** Tasks that wait for something to be seen. */
   waiting: { task: string; name: string; when: string }[];
   ties: (Tie & { words: string })[];
   events: LifeEvent[];
+  /** What can still be done this season about one that died. */
+  second: (SecondTry & { sticksLeft: number; method: SecondMethod | null }) | null;
+  /** Caliper of the stock as it was last measured, mm. */
+  stockCaliper: number | null;
+  /** Days with frost, and days of heat, while it healed. */
+  frost: string[];
+  heat: string[];
   growthFrom: 'own' | 'kin' | null;
   heights: { on: string; mm: number; shortened: boolean }[];
 }

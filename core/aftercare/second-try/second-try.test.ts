@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { heldBack, secondTry, type SecondTryFacts } from './second-try';
+import { secondTry, type SecondTryFacts } from './second-try';
 
 const MAY: SecondTryFacts = {
   today: '2027-05-02',
@@ -33,12 +33,5 @@ describe('a second try in the same season', () => {
   });
   it('refuses what cannot be counted', () => {
     expect(() => secondTry({ ...MAY, sticksLeft: -1 })).toThrow(RangeError);
-    expect(() => heldBack(3, 1.2)).toThrow(RangeError);
-  });
-});
-
-describe('sticks to hold back', () => {
-  it('are as many as are expected to fail, rounded up', () => {
-    expect([heldBack(60, 0.9), heldBack(10, 0.75), heldBack(7, 1), heldBack(0, 0.5)]).toEqual([6, 3, 0, 0]);
   });
 });

@@ -1,6 +1,10 @@
+'use client';
+
+import { useEffect, useRef } from 'react';
 import { COLOURS } from '@/core/drawing/colours';
 import type { LifeEvent, UnionLife } from '@/core/aftercare/life/plant-life';
 import { daysBetween, formatDate } from '@/core/units/iso-date';
+import { formatLength, type LengthUnit } from '@/core/units/length';
 
 /** Drawing units; the line scales with the page. */
 const WIDTH = 1160;
@@ -31,8 +35,15 @@ export function LifeLine({ life }: { life: UnionLife }) {
     EDGE + ((Math.min(daysBetween(madeOn, on), last + AFTER) + BEFORE) / span) * (WIDTH - 2 * EDGE);
   const tallest = Math.max(300, ...heights.map(({ mm }) => mm));
   const y = (mm: number): number => STEM - 10 - (mm / tallest) * 74;
+  const scroller = useRef<HTMLDivElement>(null);
+  const now = x(today) / WIDTH;
+  useEffect(() => {
+    const box = scroller.current;
+    if (box) box.scrollLeft = box.scrollWidth * now - box.clientWidth * 0.6;
+  }, [now]);
   return (
     <div
+      ref={scroller}
       className="overflow-x-auto"
       tabIndex={0}
       role="group"
@@ -66,6 +77,7 @@ export function LifeLine({ life }: { life: UnionLife }) {
           strokeDasharray="2 7"
           strokeLinecap="round"
         />
+        <WeatherMarks frost={life.frost} heat={life.heat} x={x} />
         {heights.length > 0 && (
           <g>
             <polyline
@@ -87,6 +99,43 @@ export function LifeLine({ life }: { life: UnionLife }) {
         </text>
       </svg>
     </div>
+  );
+}
+
+/** Nights of frost as strokes and days of heat as rings over the time it healed. */
+function WeatherMarks({ frost, heat, x }: { frost: string[]; heat: string[]; x: (on: string) => number }) {
+  return (
+    <>
+      {frost.map((on) => (
+        <line key={on} x1={x(on)} x2={x(on)} y1={STEM - 26} y2={STEM - 14} stroke={COLOURS.muted} strokeWidth={1.5}>
+          <title>{`${formatDate(on)}: frost`}</title>
+        </line>
+      ))}
+      {heat.map((on) => (
+        <circle key={on} cx={x(on)} cy={STEM - 20} r={3.5} fill="none" stroke={COLOURS.ink} strokeWidth={1.5}>
+          <title>{`${formatDate(on)}: above 32 °C`}</title>
+        </circle>
+      ))}
+    </>
+  );
+}
+
+/** What the signs on the line mean. */
+export function LifeLegend({ life, unit }: { life: UnionLife; unit: LengthUnit }) {
+  const kinds = new Set(life.events.map(({ kind }) => kind));
+  return (
+    <p className="flex flex-wrap gap-x-4 text-sm text-muted">
+      <span>● done</span>
+      {kinds.has('due') && <span>▬ due</span>}
+      {kinds.has('missed') && <span>┄ missed</span>}
+      {kinds.has('latest') && <span>⚑ last day of a tie</span>}
+      {kinds.has('answer') && <span>leaf: somebody said how it does</span>}
+      {life.heights.length > 0 && (
+        <span>line above: height, up to {formatLength(Math.max(...life.heights.map(({ mm }) => mm)), unit)}</span>
+      )}
+      {life.frost.length > 0 && <span>│ frost while it healed (simulated weather)</span>}
+      {life.heat.length > 0 && <span>○ above 32 °C while it healed (simulated weather)</span>}
+    </p>
   );
 }
 

@@ -10,10 +10,11 @@ import { UnionDrawing } from '@/ui/kit/union/union-drawing';
 import { LastTap } from '../last-tap';
 import { useMarks } from '../use-marks';
 import { EventList } from './event-list';
-import { LifeLine } from './life-line';
+import { LifeLegend, LifeLine } from './life-line';
 import { UnionPanel } from './union-panel';
 
 interface PlantBoardProps {
+  plantId: string;
   code: string;
   me: { id: string; name: string };
   mayChange: boolean;
@@ -24,10 +25,10 @@ interface PlantBoardProps {
 const STATES = { living: '', dead: 'Dead', opened: 'Opened to look', voided: 'Voided' } as const;
 
 /** The unions of a plant: the life of each, what is due, what is round its stem. Works on what this device keeps. */
-export function PlantBoard({ code, me, mayChange, unit, unions }: PlantBoardProps) {
+export function PlantBoard({ plantId, code, me, mayChange, unit, unions }: PlantBoardProps) {
   const queue = useDeviceQueue(me.id);
   const marks = useMarks(queue, me);
-  const at = { code, me, mayChange, unit, queue, marks };
+  const at = { plantId, code, me, mayChange, unit, queue, marks };
   return (
     <>
       {mayChange && (
@@ -53,11 +54,12 @@ export function PlantBoard({ code, me, mayChange, unit, unions }: PlantBoardProp
             )}
           </h2>
           <LifeLine life={life} />
+          <LifeLegend life={life} unit={unit} />
           <EventList events={life.events} at={at} />
-          <div className="mt-3 grid gap-8 lg:grid-cols-[1fr_300px]">
+          <div className="mt-3 grid gap-8 lg:grid-cols-[1fr_190px]">
             <UnionPanel life={life} at={at} />
-            <figure className="max-w-[300px]">
-              <UnionDrawing drawing={drawing} width={280} title={`The union. ${from}`} />
+            <figure className="max-w-[190px]">
+              <UnionDrawing drawing={drawing} width={170} title={`The union. ${from}`} />
               <figcaption className="mt-1 text-sm text-muted">{from}</figcaption>
               {life.growthFrom === 'kin' && (
                 <p className="mt-2 text-sm">

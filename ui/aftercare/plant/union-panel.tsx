@@ -7,11 +7,13 @@ import { formatDate } from '@/core/units/iso-date';
 import type { LengthUnit } from '@/core/units/length';
 import type { DeviceQueue } from '@/ui/kit/device/use-device-queue';
 import { deviceToday, type useMarks } from '../use-marks';
+import { SecondChance } from './second-chance';
 import { SeenForm } from './seen-form';
 import { TieList } from './tie-list';
 
 /** What the parts of a plant's page share: who is at it, and the device's queue. */
 export interface AtPlant {
+  plantId: string;
   code: string;
   me: { id: string; name: string };
   mayChange: boolean;
@@ -36,6 +38,7 @@ export function UnionPanel({ life, at }: { life: UnionLife; at: AtPlant }) {
   const now = open(life.now);
   return (
     <div>
+      <SecondChance life={life} plantId={at.plantId} at={at} />
       <h3 className="font-bold">Due now</h3>
       {now.length === 0 ? (
         <p className="mb-3 text-muted">Nothing.</p>
@@ -65,8 +68,18 @@ export function UnionPanel({ life, at }: { life: UnionLife; at: AtPlant }) {
         ))}
         {life.next.length === 0 && life.waiting.length === 0 && <li className="text-muted">Nothing is planned.</li>}
       </ul>
+      {open(life.missed).length > 0 && (
+        <details className="mb-3">
+          <summary className="min-h-11 cursor-pointer py-2 font-bold">Missed ({open(life.missed).length})</summary>
+          <ul className="divide-y divide-line border-y border-line">
+            {open(life.missed).map((task) => (
+              <DueRow key={task.task} task={task} mayChange={mayChange} onDone={mark(task)} />
+            ))}
+          </ul>
+        </details>
+      )}
       <TieList life={life} at={at} />
-      {mayChange && life.state === 'living' && <SeenForm life={life} at={at} />}
+      {mayChange && (life.state === 'living' || life.state === 'dead') && <SeenForm life={life} at={at} />}
     </div>
   );
 }

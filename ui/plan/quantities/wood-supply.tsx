@@ -8,6 +8,7 @@ interface Supply {
   needed: number;
   booked: number;
   free: number;
+  holdBack: number;
   ways: GiveUp[];
 }
 
@@ -15,7 +16,7 @@ interface Supply {
 export function WoodSupply({ supply }: { supply: Supply[] }) {
   return (
     <ul className="flex flex-col gap-3">
-      {supply.map(({ species, needed, booked, free, ways }) => {
+      {supply.map(({ species, needed, booked, free, holdBack, ways }) => {
         const there = booked + free;
         return (
           <li key={species}>
@@ -48,6 +49,12 @@ export function WoodSupply({ supply }: { supply: Supply[] }) {
                 );
               })}
             </svg>
+            {holdBack > 0 && (
+              <p className="text-sm text-muted">
+                Hold {counted(holdBack, 'stick')} back in the cold until the first look, for a second try of those that
+                are expected to fail.
+              </p>
+            )}
             {ways.length > 0 && (
               <div className="mt-2 border-l-4 border-loud bg-sheet px-3 py-2">
                 <p className="font-bold">What to give up</p>

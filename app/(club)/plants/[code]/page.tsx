@@ -37,6 +37,7 @@ export default async function Plant({ params }: { params: Promise<{ code: string
         )}
       </div>
       <PlantBoard
+        plantId={plant.plantId}
         code={plant.code}
         me={{ id: context.actor.userId, name: context.actor.name }}
         mayChange={mayChange}

@@ -1,0 +1,17 @@
+import type { Metadata } from 'next';
+import { growerPlant } from '@/server/follow-up/grower-page';
+import { GrowerPlantPage } from '@/ui/follow-up/grower-plant-page';
+import { PrivateLink } from '../../../_http/private-link';
+import { services } from '../../../_http/services';
+
+export const metadata: Metadata = { title: 'A graft of yours', robots: { index: false } };
+
+export default async function GrowerPlant({ params }: { params: Promise<{ token: string; code: string }> }) {
+  const { token, code } = await params;
+  return (
+    <PrivateLink
+      opened={growerPlant(services(), token, decodeURIComponent(code))}
+      show={(page) => <GrowerPlantPage token={token} page={page} />}
+    />
+  );
+}
