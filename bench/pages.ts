@@ -100,6 +100,8 @@ const WORKSHOP_PAGES = [
 ];
 const pages = [
   '/season',
+  '/week',
+  '/visits',
   '/club',
   '/outbox',
   '/wood',

@@ -35,7 +35,7 @@ test('a forgotten password is set anew by a link from the outbox, once, and ever
   await page.getByLabel('E-mail').fill(PEOPLE.viewer);
   await page.getByLabel('Password').fill(NEW);
   await page.getByRole('button', { name: 'Sign in' }).click();
-  await page.waitForURL('**/season');
+  await page.waitForURL('**/week');
   await page.goto(link);
   await expect(page.getByText('was used or has run out')).toBeVisible();
   const other = elsewhere.pages()[0]!;
@@ -102,7 +102,7 @@ test('a lead asks somebody to join by a link, and the password is asked again fi
   await theirs.getByLabel('E-mail').fill('lark@tarnholm.example');
   await theirs.getByLabel('Password').fill(NEW);
   await theirs.getByRole('button', { name: 'Sign in' }).click();
-  await theirs.waitForURL('**/season');
+  await theirs.waitForURL('**/week');
   await page.reload();
   await expect(page.getByText('asked, no answer yet')).toBeHidden();
   await theirs.context().close();
@@ -118,7 +118,7 @@ test('signing in leads to no other site, and every answer says what browsers may
     await page.getByLabel('E-mail').fill(PEOPLE.lead);
     await page.getByLabel('Password').fill(PASSWORD);
     await page.getByRole('button', { name: 'Sign in' }).click();
-    await page.waitForURL('**/season');
+    await page.waitForURL('**/week');
   }
   for (const path of ['/season', '/api/health', '/icon.svg', '/offline.js', '/nothing-here', '/%ZZ']) {
     const { headers } = await page.evaluate(

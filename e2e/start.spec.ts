@@ -179,7 +179,7 @@ test('--empty starts without the demo, and leads in ten steps and fifteen fields
     await fill('Your e-mail', 'hanne@mudflat.example');
     await fill('Password', 'otter kettle marble nine');
     await press('button', 'Make the club');
-    await page.waitForURL('**/season');
+    await page.waitForURL('**/week');
     await expect(page.getByText('No workshop is planned yet')).toBeVisible();
     await press('link', 'Plan a workshop');
     await expect(page.getByLabel('Time zone')).toHaveValue('Europe/Zurich');

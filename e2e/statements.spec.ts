@@ -23,6 +23,7 @@ test('no page asks more than twelve statements, however many workshops there are
   const [site, lot, plan] = ['sites', 'wood_lots', 'topworking_plans'].map((table) =>
     firstOf(`SELECT id FROM ${table} WHERE club_id = '${clubId}' LIMIT 1`),
   );
+  const code = firstOf(`SELECT code FROM plants WHERE workshop_id = '${workshop}' AND voided_at IS NULL LIMIT 1`);
   const union = firstOf(`SELECT id FROM unions WHERE workshop_id = '${workshop}' AND kind = 'practice' LIMIT 1`);
   const paths = [
     'plan',
@@ -52,6 +53,9 @@ test('no page asks more than twelve statements, however many workshops there are
   ];
   const pages = [
     '/season',
+    '/week',
+    '/visits',
+    `/plants/${code}`,
     '/club',
     '/account',
     '/outbox',

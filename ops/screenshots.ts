@@ -31,7 +31,7 @@ await page.goto('/sign-in');
 await page.getByLabel('E-mail').fill('maren@tarnholm.example');
 await page.getByLabel('Password').fill(readFileSync(passwordFile, 'utf8').trim());
 await page.getByRole('button', { name: 'Sign in' }).click();
-await page.waitForURL('**/season');
+await page.waitForURL('**/week');
 await shoot('season');
 const workshop = async (title: string): Promise<string> =>
   (await page.getByRole('main').getByRole('link', { name: title }).getAttribute('href'))!.replace('/plan', '');

@@ -85,7 +85,7 @@ export async function signInByHand(page: Page, who: keyof typeof PEOPLE = 'lead'
   await page.getByLabel('E-mail').fill(PEOPLE[who]);
   await page.getByLabel('Password').fill(PASSWORD);
   await page.getByRole('button', { name: 'Sign in' }).click();
-  await page.waitForURL('**/season');
+  await page.waitForURL('**/week');
 }
 
 /** Signs the page's browser in without opening a page: two pages less in nearly every test. */

@@ -18,6 +18,8 @@ export const REACHED: Record<
     upcoming: string;
     code: string;
     link: string;
+    grown: string;
+    visit: string;
     tree: string;
     site: string;
     lot: string;
@@ -29,6 +31,10 @@ export const REACHED: Record<
   '/': () => '/',
   '/sign-in': () => '/sign-in',
   '/first-lead': () => '/first-lead',
+  '/week': () => '/week',
+  '/visits': () => '/visits',
+  '/visits/[site]/[day]': ({ visit }) => visit,
+  '/plants/[code]': ({ code }) => `/plants/${code}`,
   '/season': () => '/season',
   '/workshops/new': () => '/workshops/new',
   '/club': () => '/club',
@@ -81,6 +87,7 @@ export const REACHED: Record<
   '/c/[token]': ({ card }) => card,
   '/u/[code]': ({ code }) => `/u/${code}`,
   '/r/[token]': ({ link }) => link,
+  '/r/[token]/[code]': ({ grown }) => grown,
 };
 
 export type PageIds = Parameters<(typeof REACHED)[string]>[0];
@@ -103,6 +110,10 @@ export async function findPages(tab: Page): Promise<PageIds> {
     .split('\r\n')
     .map((line) => line.split(',')[4]!)
     .find((cell) => /^[2-9A-HJ-NP-Z]{6}$/.test(cell))!;
+  await tab.goto(link);
+  const grown = `${link}/${(await tab.locator('[data-plant]').first().getAttribute('data-plant'))!}`;
+  await tab.goto('/visits');
+  const visit = (await tab.locator('a[href^="/visits/"]').first().getAttribute('href'))!;
   await tab.goto('/topworking');
   const tree = (await tab.getByRole('link', { name: /boathouse/ }).getAttribute('href'))!;
   await tab.goto('/sites');
@@ -133,6 +144,8 @@ export async function findPages(tab: Page): Promise<PageIds> {
       password,
       code,
       link,
+      grown,
+      visit,
       tree,
       site,
       lot,

@@ -55,6 +55,11 @@ export default async function Week() {
             <a className="bench-button" href="/api/care-calendar">
               As a calendar
             </a>
+            {actor.role !== 'viewer' && (
+              <Link className="bench-button" href="/workshops/new">
+                Plan a workshop
+              </Link>
+            )}
             <Link className="bench-button" href="/season">
               The season and its workshops
             </Link>
