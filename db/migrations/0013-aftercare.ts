@@ -32,7 +32,10 @@ const VISIT_RULES = `CREATE TABLE IF NOT EXISTS visit_rules (
   version INT NOT NULL DEFAULT 1, FOREIGN KEY (site_id) REFERENCES sites (id)
 ) ${TABLE}`;
 
+/** Entries of a calendar are also those of trees that are changed over, which are no workshops. */
+const CALENDAR = 'ALTER TABLE calendar_entries DROP FOREIGN KEY IF EXISTS calendar_entries_ibfk_1';
+
 export async function up(sequelize: Sequelize): Promise<void> {
-  for (const statement of [MARKS, OBSERVATIONS, VISIT_RULES])
+  for (const statement of [MARKS, OBSERVATIONS, VISIT_RULES, CALENDAR])
     await sequelize.query(statement, { type: QueryTypes.RAW });
 }

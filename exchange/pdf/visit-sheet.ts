@@ -1,4 +1,3 @@
-import { formatCode } from '@/core/codes/plant-code';
 import type { VisitSheet } from '@/core/aftercare/visits/visit-sheet';
 import { COLOURS } from '@/core/drawing/colours';
 import { counted } from '@/core/units/counted';
@@ -83,7 +82,7 @@ function plantRows(page: Sheet, plant: VisitSheet['plants'][number], top: number
   }
   doc.lineWidth(0.5).moveTo(left, y).lineTo(right, y).stroke(COLOURS.line);
   y += 5 * MM;
-  writeLine(doc, formatCode(plant.code), left, y, { size: 13, weight: 700 });
+  writeLine(doc, plant.called, left, y, { size: 13, weight: 700, width: 30 * MM });
   writeLine(doc, plant.variety, left, y + 5 * MM, { size: SIZE, width: 30 * MM });
   writeLine(doc, `on ${plant.stockType}`, left, y + 9 * MM, { size: SMALL, width: 30 * MM, colour: COLOURS.muted });
   let line = y;

@@ -1,9 +1,10 @@
 import { QueryTypes, type Transaction } from 'sequelize';
+import { graftedLimbs } from './grafted-limbs';
 import type { Context } from '@/server/platform/context';
 
 /**
  * Which of some ids are unions of the club that are still cared for, each with the day it was made: keepers whose plant is
- * not voided and whose workshop was not put away.
+ * not voided and whose workshop was not put away, and grafted limbs.
  */
 export async function caredFor(
   { db, actor: { clubId } }: Context,
@@ -18,5 +19,10 @@ export async function caredFor(
        AND plants.voided_at IS NULL AND workshops.put_away_at IS NULL`,
     { type: QueryTypes.SELECT, replacements: { clubId, unionIds: [...unionIds] }, transaction },
   );
-  return new Map(rows.map(({ id, madeOn }) => [id, madeOn]));
+  const found = new Map(rows.map(({ id, madeOn }) => [id, madeOn]));
+  if (unionIds.every((id) => found.has(id))) return found;
+  const programmes = await db.topworkingPlans.findAll({ where: { clubId }, transaction, raw: true });
+  for (const limb of programmes.flatMap(graftedLimbs))
+    if (unionIds.includes(limb.id)) found.set(limb.id, limb.graftedOn);
+  return found;
 }

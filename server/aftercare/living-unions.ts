@@ -2,14 +2,20 @@ import type { TaskMarkRow, UnionObservationRow } from '@/db/models/aftercare-row
 import type { SiteRow, WorkshopRow } from '@/db/models/plan-rows';
 import type { PlantRow, UnionFactRow, UnionRow } from '@/db/models/union-rows';
 import type { StockLotRow, WoodLotRow } from '@/db/models/wood-rows';
+import { formatCode } from '@/core/codes/plant-code';
+import { limbUnions } from './grafted-limbs';
 import { UNSET } from '@/db/unset';
 import { allow, type Context } from '@/server/platform/context';
 import { listSites } from '@/server/club/sites';
 import { listWorkshops } from '@/server/plan/workshops';
 
-/** A keeper with all that its plan hangs on. */
+/** A keeper, or a grafted limb of a topworking programme, with all that its plan hangs on. */
 export interface LivingUnion {
   union: UnionRow;
+  /** As people call it: the code of its tag in its groups, or the name of a limb. */
+  called: string;
+  /** Its page. */
+  href: string;
   plant: PlantRow;
   wood: Pick<WoodLotRow, 'id' | 'variety' | 'species' | 'sticks' | 'booked'>;
   stock: Pick<StockLotRow, 'id' | 'stockType' | 'species'>;
@@ -30,7 +36,7 @@ export interface WhichUnions {
   voided?: boolean;
 }
 
-/** The keepers of the club, or some of them; unions of workshops that were put away are left out. */
+/** The keepers of the club with grafted limbs, or the keepers of a day or plant; unions of workshops that were put away are left out. */
 export async function livingUnions(context: Context, which: WhichUnions = {}): Promise<LivingUnion[]> {
   allow(context, 'viewer');
   const {
@@ -47,12 +53,13 @@ export async function livingUnions(context: Context, which: WhichUnions = {}): P
   const ids = unions.map(({ id }) => id);
   // A few are asked for by their ids; all of a club by their club.
   const ofThese = workshopId || plantId ? { unionId: ids } : {};
-  const [plants, wood, stocks, workshops, sites, marks, seen, facts] = await Promise.all([
+  const [plants, wood, stocks, workshops, sites, programmes, marks, seen, facts] = await Promise.all([
     db.plants.findAll({ where: { ...at, ...(plantId ? { id: plantId } : {}) }, raw: true }),
     db.woodLots.findAll({ where: { clubId }, attributes: ['id', 'variety', 'species', 'sticks', 'booked'], raw: true }),
     db.stockLots.findAll({ where: { clubId }, attributes: ['id', 'stockType', 'species'], raw: true }),
     listWorkshops(context),
     listSites(context),
+    workshopId || plantId ? [] : db.topworkingPlans.findAll({ where: { clubId }, raw: true }),
     db.taskMarks.findAll({ where: { clubId, ...ofThese, undoneAt: UNSET }, raw: true }),
     db.unionObservations.findAll({
       where: { clubId, ...ofThese, takenBackAt: UNSET },
@@ -74,13 +81,20 @@ export async function livingUnions(context: Context, which: WhichUnions = {}): P
   ];
   const [marksOf, seenOf] = [byUnion(marks), byUnion(seen)];
   const factOf = new Map(facts.map((fact) => [fact.unionId, fact]));
-  return unions.flatMap((union) => {
+  const limbs = (await limbUnions(context, programmes, sites)).map((limb) => ({
+    ...limb,
+    marks: marksOf.get(limb.union.id) ?? [],
+    seen: seenOf.get(limb.union.id) ?? [],
+  }));
+  const keepers = unions.flatMap((union): LivingUnion[] => {
     const plant = plantOf.get(union.plantId ?? '');
     const workshop = workshopOf.get(union.workshopId);
     if (!plant || !workshop || (plant.voidedAt !== null && !voided)) return [];
     return [
       {
         union,
+        called: formatCode(plant.code),
+        href: `/plants/${plant.code}`,
         plant,
         wood: woodOf.get(plant.woodLotId)!,
         stock: stockOf.get(plant.stockLotId)!,
@@ -92,6 +106,7 @@ export async function livingUnions(context: Context, which: WhichUnions = {}): P
       },
     ];
   });
+  return [...keepers, ...limbs];
 }
 
 function byUnion<Row extends { unionId: string }>(rows: readonly Row[]): Map<string, Row[]> {

@@ -82,7 +82,10 @@ export async function markTasks(context: Context, actionId: string, input: unkno
             subjectId: actionId,
             at: context.now,
           });
-        return { marked: rows.length, already: open.length - rows.length, gone: marks.length - open.length };
+        // The same tap may have come twice at once, and its twin been first.
+        const own = [...closed.values()].filter((by) => by === actionId).length;
+        const marked = rows.length + own;
+        return { marked, already: open.length - marked, gone: marks.length - open.length };
       });
     } catch (error) {
       // Another device closed one of them in this moment: looked at again.
@@ -115,18 +118,19 @@ export async function undoMarks(context: Context, actionId: string): Promise<voi
   });
 }
 
+/** Marks that stand, by their key, each with the tap that made it. */
 async function liveMarks(
   { db, actor: { clubId } }: Context,
   marks: readonly Marked[],
   transaction: NonNullable<Parameters<typeof db.taskMarks.findAll>[0]>['transaction'],
-): Promise<Set<string>> {
+): Promise<Map<string, string>> {
   const rows = await db.taskMarks.findAll({
     where: { clubId, liveKey: { [Op.in]: marks.map(liveKey) } },
-    attributes: ['liveKey'],
+    attributes: ['liveKey', 'actionId'],
     ...(transaction ? { transaction } : {}),
     raw: true,
   });
-  return new Set(rows.map((row) => row.liveKey!));
+  return new Map(rows.map((row) => [row.liveKey!, row.actionId]));
 }
 
 function liveKey({ unionId, task, occurrence }: Marked): string {

@@ -1,9 +1,7 @@
 import { object, string } from 'yup';
 import { madeWith } from '@/core/methods/made-with';
-import { factsOf } from '@/core/methods/method-facts';
 import { methodById, METHODS } from '@/core/methods/registry';
 import type { VariantId } from '@/core/methods/variant';
-import { siteCalendar } from '@/core/plan/dates/taught-on';
 import { id, isoDate, SEEN_YEARS } from '@/core/inputs/fields';
 import type { WorkshopRow } from '@/db/models/plan-rows';
 import type { PlantRow } from '@/db/models/union-rows';
@@ -14,6 +12,7 @@ import { parse } from '@/server/platform/parse';
 import { refreshUnionFacts } from '@/server/platform/union-facts';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
 import { getSite } from '@/server/club/sites';
+import { variantOnDay } from '@/server/plan/variant-on-day';
 import { listSiteYears } from '@/server/plan/site-years';
 import { getWorkshop } from '@/server/plan/workshops';
 import { unionOn } from './make-keepers';
@@ -121,14 +120,5 @@ async function variantThen(
     db.stockLots.findOne({ where: { clubId: actor.clubId, id: plant.stockLotId }, raw: true }),
     listSiteYears(context, [await getSite(context, workshop.siteId)]),
   ]);
-  const plan = {
-    method,
-    place: 'field',
-    scionSpecies: wood!.species,
-    stockSpecies: stock!.species,
-    practiceEach: 0,
-    keepersEach: 1,
-    practiceOn: 'good',
-  } as const;
-  return siteCalendar(site!.year, METHODS.map(factsOf)).on(plan, madeOn).variant.id;
+  return variantOnDay(site!.year, method, { scion: wood!.species, stock: stock!.species }, madeOn);
 }

@@ -5,7 +5,8 @@ import type { DuePlace, WeekGroup } from '@/core/aftercare/week/week-group';
 import { dueTasks, WEEK } from '@/core/aftercare/week/due-tasks';
 import { datedPlan } from '@/core/plan/dates/dated-plan';
 import { MILESTONE_WORDS } from '@/core/methods/milestones';
-import { addDays } from '@/core/units/iso-date';
+import { counted } from '@/core/units/counted';
+import { addDays, formatDate } from '@/core/units/iso-date';
 import { written } from '@/core/units/prose';
 import { allow, type Context } from '@/server/platform/context';
 import { kept } from '@/server/platform/kept';
@@ -54,11 +55,15 @@ export async function thisWeek(context: Context): Promise<ThisWeek> {
     today,
     until,
     groups: weekGroups(context, plans, until),
-    notes: await weekNotes(context, today, until),
+    notes: [...secondChances(plans, until), ...(await weekNotes(context, today, until))],
     missed: plans.reduce((sum, { tasks }) => sum + tasks.filter(({ state }) => state === 'missed').length, 0),
     living: plans.filter(({ ended }) => ended === null).length,
     tags: [
-      ...new Map(plans.map(({ plant, wood }) => [plant.code, { code: plant.code, variety: wood.variety }])).values(),
+      ...new Map(
+        plans
+          .filter(({ plant }) => plant.code !== '')
+          .map(({ plant, wood }) => [plant.code, { code: plant.code, variety: wood.variety }]),
+      ).values(),
     ],
   };
 }
@@ -69,12 +74,13 @@ export function weekGroups(
   plans: readonly UnionWithPlan[],
   until?: string,
 ): WeekGroup[] {
-  const items = plans.flatMap(({ union, plant, wood, workshop, site, tasks, ties, today }) =>
+  const items = plans.flatMap(({ union, called, plant, wood, workshop, site, tasks, ties, today }) =>
     dueTasks(tasks, ties, today, until).map((due) => ({
       due,
       plant: {
         unionId: union.id,
         code: plant.code,
+        called,
         place: union.position === 'sole' ? '' : POSITION_WORDS[union.position],
       } satisfies Omit<DuePlant, 'occurrence'>,
       where: {
@@ -97,6 +103,28 @@ export function weekGroups(
     missed: missed === null ? '' : written(missed, actor.lengthUnit),
   }));
 }
+
+/** Stocks whose graft died and that can be worked again from this week on: how many, and what is missing for it. */
+function secondChances(plans: readonly UnionWithPlan[], until: string): WeekNote[] {
+  const found = plans.filter(({ second }) => second?.budIn && addDays(second.budIn.from, -BUDWOOD_AHEAD) <= until);
+  const [first] = found;
+  if (!first) return [];
+  const measured = found.filter(({ seen }) => seen.some(({ kind }) => kind === 'caliper')).length;
+  const { from, to } = first.second!.budIn!;
+  const varieties = [...new Set(found.map(({ wood }) => wood.variety))].join(', ');
+  return [
+    {
+      id: 'second-chance',
+      kind: 'wood',
+      words: `Bud ${counted(found.length, 'stock')} again: order or cut ${counted(found.length, 'bud')}`,
+      detail: `${varieties}; from ${formatDate(from)}. ${measured} of ${found.length} calipers measured.`,
+      by: to,
+      href: first.href,
+    },
+  ];
+}
+/** Budwood is thought of so many days before buds are set. */
+const BUDWOOD_AHEAD = 21;
 
 /** Rounds that close, wood to look at, and what is cut and ordered for days to come. */
 async function weekNotes(context: Context, today: string, until: string): Promise<WeekNote[]> {

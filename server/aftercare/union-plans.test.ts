@@ -1,5 +1,6 @@
 import { v7 as uuid } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';
+import { putPlan } from '@/server/plan/topworking';
 import { addRound } from '@/server/follow-up/rounds';
 import { enterReport } from '@/server/follow-up/reports';
 import { refusalOf, testClub, testWorkshop, type TestClub, type TestWorkshop } from '@/server/testing/test-club';
@@ -162,11 +163,11 @@ describe('visits', () => {
     expect(all!.visits.every(({ on }) => new Date(`${on}T00:00:00Z`).getUTCDay() === 6)).toBe(true);
     expect(all!.unreached).toEqual([]);
     await putVisitRule(now, site, { weekdays: [6], dates: [], most: 1, version: 1 });
-    const [one] = await siteVisits(now);
-    expect(one!.visits).toHaveLength(1);
-    expect(one!.unreached.length).toBeGreaterThan(0);
-    const served = one!.visits[0]!.tasks + one!.unreached.reduce((sum, { plants }) => sum + plants, 0);
-    expect(served).toBe(one!.open);
+    const [limited] = await siteVisits(now);
+    expect(limited!.visits).toHaveLength(1);
+    expect(limited!.unreached.length).toBeGreaterThan(0);
+    const served = limited!.visits[0]!.tasks + limited!.unreached.reduce((sum, { plants }) => sum + plants, 0);
+    expect(served).toBe(limited!.open);
   });
   it('are kept once however often they are sent, and not over another’s', async () => {
     const now = club.as('lead', day('2027-03-10'));
@@ -228,5 +229,46 @@ describe('the calendar of care', () => {
       status: 'CANCELLED',
       sequence: callus.sequence + 1,
     });
+  });
+});
+
+describe('a grafted limb of a topworking programme', () => {
+  it('has its own plan from its method, day and site; its tasks are marked like those of plants', async () => {
+    const [limbId, planId] = [uuid(), uuid()];
+    const limb = { id: limbId, name: 'Lake limb', height: 1700, bearing: 200, angle: 48, caliper: 42, year: 1 };
+    const grafted = { ...limb, deed: 'graft', method: 'bark', graftedOn: '2027-05-15' };
+    const tree = (limbs: object[], version: number) =>
+      putPlan(club.as('lead', day('2027-05-16')), planId, {
+        tree: `Old pear ${planId}`,
+        species: 'pear',
+        firstYear: 2027,
+        version,
+        limbs,
+      });
+    await tree([{ ...limb, deed: 'graft', method: 'bark' }], 0);
+    const ofLimb = async (on: string) => {
+      const context = club.as('viewer', day(on));
+      return (await unionPlans(context, await livingUnions(context))).find(({ union }) => union.id === limbId);
+    };
+    expect(await ofLimb('2027-05-16')).toBeUndefined();
+    await tree([grafted], 1);
+    const plan = await ofLimb('2027-05-16');
+    expect(plan).toMatchObject({ called: 'Lake limb', union: { method: 'bark', madeOn: '2027-05-15' } });
+    expect(task(plan, 'reseal')!.due).toMatchObject({ from: '2027-05-21', to: '2027-05-23' });
+    const week = await thisWeek(club.as('viewer', day('2027-05-21')));
+    expect(week.groups.some(({ plants }) => plants.some(({ called }) => called === 'Lake limb'))).toBe(true);
+    expect(week.tags.every(({ code }) => code !== '')).toBe(true);
+    const marks = [{ unionId: limbId, task: 'reseal', occurrence: 0 }];
+    const marked = await markTasks(club.as('lead', day('2027-05-22')), uuid(), {
+      marks,
+      outcome: 'done',
+      on: '2027-05-22',
+    });
+    expect(marked).toEqual({ marked: 1, already: 0, gone: 0 });
+    expect(task(await ofLimb('2027-05-22'), 'reseal')!.state).toBe('done');
+    // The tree has entries of its own in the calendar of care.
+    expect(await careCalendar(club.as('lead', day('2027-05-22')))).toContain(`UID:${planId}.care.`);
+    await see(limbId, '2027-06-20', { kind: 'height', lengthMm: 120 });
+    expect((await ofLimb('2027-06-20'))!.growthFrom).toBe('own');
   });
 });

@@ -157,7 +157,8 @@ export async function visitSheet(context: Context, siteId: string, day: string):
   const plants = [...byPlant.values()]
     .sort((a, b) => walking(a[0]!.plan, b[0]!.plan))
     .map((own) => ({
-      code: own[0]!.plan.plant.code,
+      called: own[0]!.plan.called,
+      href: own[0]!.plan.href,
       variety: own[0]!.plan.wood.variety,
       stockType: own[0]!.plan.stock.stockType,
       workshop: own[0]!.plan.workshop.title,

@@ -6,7 +6,7 @@ import type { TopworkingPlanRow } from '@/db/models/plan-rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';
-import { count, id, text, decimal } from '@/core/inputs/fields';
+import { count, id, text, decimal, optionalDate } from '@/core/inputs/fields';
 import { parse } from '@/server/platform/parse';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
 
@@ -32,6 +32,7 @@ const limbInput = object({
     .nullable()
     .default(null)
     .oneOf([null, ...METHODS.map((method) => method.id)], 'Choose a method from the list.'),
+  graftedOn: optionalDate('the day it was grafted').nullable().default(null),
 });
 
 const planInput = object({
@@ -72,7 +73,7 @@ export async function putPlan(context: Context, planId: string, input: unknown):
     now,
   } = context;
   parse(id('the programme'), planId);
-  const { version, ...values } = parse(planInput, input);
+  const { version, ...values } = parse(planInput, input, now);
   const row = { ...values, limbs: values.limbs as Limb[], version: version + 1, changedAt: now };
   try {
     await transact(db, async (transaction) => {

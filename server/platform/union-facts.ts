@@ -20,6 +20,8 @@ export async function refreshUnionFacts(
 ): Promise<void> {
   if (unionIds.length === 0) return;
   const unions = await db.unions.findAll({ where: { clubId, id: unionIds }, transaction, raw: true });
+  // Limbs of a programme are under care, and no unions that findings know.
+  if (unions.length === 0) return;
   // Practice unions are cut open: no plant, and nobody reports on them.
   const kept = unions.filter(({ kind }) => kind === 'keeper');
   const [judgements, opened, plants, reports, rounds] = await Promise.all([

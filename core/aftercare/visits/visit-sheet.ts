@@ -49,7 +49,14 @@ export interface VisitSheet {
   siteId: string;
   site: string;
   on: IsoDate;
-  plants: { code: string; variety: string; stockType: string; workshop: string; tasks: VisitTaskLine[] }[];
+  plants: {
+    called: string;
+    href: string;
+    variety: string;
+    stockType: string;
+    workshop: string;
+    tasks: VisitTaskLine[];
+  }[];
   tools: string[];
   minutes: number;
   /** All plants that stand there: each is watered, its label read, and looked at for pests. */

@@ -5,7 +5,10 @@ import { minutesOf } from './minutes';
 /** A plant among those a task is due on. */
 export interface DuePlant {
   unionId: string;
+  /** Of its tag; empty for a limb, which has none. */
   code: string;
+  /** As people call it. */
+  called: string;
   occurrence: number;
   /** Where it sits on its plant; empty for the only one. */
   place: string;

@@ -24,6 +24,8 @@ export interface Limb {
   year: number;
   /** Method id, of a limb that is grafted. */
   method: string | null;
+  /** The day it was grafted, once it was. */
+  graftedOn?: string | null;
 }
 
 /** Forks narrower than this, degrees, fold bark in and break: they come out. */

@@ -38,7 +38,7 @@ export function SiteVisitsBoard({ site, mayChange }: { site: SiteVisits; mayChan
 }
 
 function DaysForm({ site: { siteId, rule, today }, mayChange }: { site: SiteVisits; mayChange: boolean }) {
-  const { run, busy, problem } = useSend();
+  const { run, busy, problem, setProblem } = useSend();
   const [weekdays, setWeekdays] = useState<readonly number[]>(rule?.weekdays ?? []);
   const [dates, setDates] = useState<readonly string[]>(rule?.dates ?? []);
   const [most, setMost] = useState(rule?.most === null || rule === null ? '' : String(rule.most));
@@ -47,6 +47,8 @@ function DaysForm({ site: { siteId, rule, today }, mayChange }: { site: SiteVisi
       className="flex flex-col gap-3"
       onSubmit={(event) => {
         event.preventDefault();
+        if (weekdays.length === 0 && dates.length === 0)
+          return setProblem({ message: 'Choose at least one weekday or add a day.', fields: {} });
         void run('PUT', `/api/visit-rules/${siteId}`, {
           weekdays,
           dates,

@@ -1,7 +1,6 @@
 'use client';
 
 import { Check } from 'lucide-react';
-import { formatCode } from '@/core/codes/plant-code';
 import type { VisitSheet, VisitTaskLine } from '@/core/aftercare/visits/visit-sheet';
 import { formatDate } from '@/core/units/iso-date';
 import { useDeviceQueue } from '@/ui/kit/device/use-device-queue';
@@ -24,11 +23,11 @@ export function VisitSheetBoard({ sheet, me, mayChange }: VisitSheetBoardProps) 
       <LastTap marks={marks} />
       {sheet.plants.length === 0 && <p className="board">Nothing is due on that day but water, labels and a look.</p>}
       <ol className="divide-y divide-line border-y border-line">
-        {sheet.plants.map(({ code, variety, stockType, tasks }) => (
-          <li key={code} className="py-3">
+        {sheet.plants.map(({ called, href, variety, stockType, tasks }) => (
+          <li key={href + called} className="py-3">
             <p className="flex flex-wrap items-baseline gap-x-3">
-              <a href={`/plants/${code}`} className="text-xl font-bold tabular-nums">
-                {formatCode(code)}
+              <a href={href} className="text-xl font-bold tabular-nums">
+                {called}
               </a>
               <span>
                 {variety} on {stockType}
@@ -55,14 +54,14 @@ export function VisitSheetBoard({ sheet, me, mayChange }: VisitSheetBoardProps) 
                       type="button"
                       className="bench-button"
                       data-weight="main"
-                      aria-label={`Done: ${line.name}, ${formatCode(code)}`}
+                      aria-label={`Done: ${line.name}, ${called}`}
                       onClick={() =>
                         void marks.mark({
                           marks: [{ unionId: line.unionId, task: line.task, occurrence: line.occurrence }],
                           outcome: 'done',
                           on: deviceToday(),
                           reason: '',
-                          words: `${line.name}, ${formatCode(code)}`,
+                          words: `${line.name}, ${called}`,
                         })
                       }
                     >

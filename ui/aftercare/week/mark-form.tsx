@@ -1,7 +1,6 @@
 'use client';
 
 import { useState } from 'react';
-import { formatCode } from '@/core/codes/plant-code';
 import { OUTCOMES, type Outcome } from '@/core/aftercare/mark-input';
 import type { DuePlant } from '@/core/aftercare/week/due-groups';
 import type { WeekGroup } from '@/core/aftercare/week/week-group';
@@ -73,7 +72,7 @@ function TagChoice({ plants, out, onOut }: TagChoiceProps) {
     <fieldset>
       <legend className="font-bold">All but these (tap a tag to take it out)</legend>
       <div className="mt-2 flex flex-wrap gap-2">
-        {plants.map(({ unionId, code, place }) => (
+        {plants.map(({ unionId, called, place }) => (
           <label
             key={unionId}
             className={`flex min-h-11 cursor-pointer items-center gap-2 border-2 px-2 tabular-nums ${out.has(unionId) ? 'border-line bg-paper text-muted line-through' : 'border-ink bg-sheet font-bold'}`}
@@ -88,7 +87,7 @@ function TagChoice({ plants, out, onOut }: TagChoiceProps) {
                 onOut(next);
               }}
             />
-            {formatCode(code)}
+            {called}
             {place === '' ? '' : ` ${place}`}
           </label>
         ))}

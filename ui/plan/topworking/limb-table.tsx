@@ -79,6 +79,7 @@ function limbColumns(tree: TreeOnBoard): SheetColumn<Limb>[] {
         </select>
       ),
     },
+    graftedColumn(tree),
     { id: 'method', head: 'Method', cell: (limb) => <MethodChoice i={nth(limb) - 1} limb={limb} tree={tree} /> },
     {
       id: 'remove',
@@ -95,6 +96,25 @@ function limbColumns(tree: TreeOnBoard): SheetColumn<Limb>[] {
         ),
     },
   ];
+}
+
+/** The day a limb was grafted; from then on it is under care. */
+function graftedColumn({ mayChange, change, limbs }: TreeOnBoard): SheetColumn<Limb> {
+  return {
+    id: 'grafted',
+    head: 'Grafted on',
+    cell: (limb) =>
+      limb.deed === 'graft' && (
+        <input
+          type="date"
+          aria-label={`Day limb ${limbs.indexOf(limb) + 1} was grafted`}
+          value={limb.graftedOn ?? ''}
+          readOnly={!mayChange}
+          onChange={(event) => change(limb.id, { graftedOn: event.target.value || null })}
+          className="bench-input w-40!"
+        />
+      ),
+  };
 }
 
 /** The method a limb is worked by. */
