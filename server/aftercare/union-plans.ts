@@ -3,9 +3,9 @@ import { factsOf } from '@/core/methods/method-facts';
 import { methodById, METHODS } from '@/core/methods/registry';
 import { type SecondTry, secondTry } from '@/core/aftercare/second-try/second-try';
 import { type PlanBasis, planBasis } from '@/core/aftercare/plan/made-union';
-import { growthOf, kinGrowth, lifeOf, tiesSeen } from '@/core/aftercare/plan/union-life';
+import { type ClosedTask, growthOf, kinGrowth, lifeOf, tiesSeen } from '@/core/aftercare/plan/union-life';
 import { type LifeSoFar, type PlannedTask, unionPlan } from '@/core/aftercare/plan/union-plan';
-import { type Tie, tiesOf } from '@/core/aftercare/ties/ties';
+import { type Tie, type TieSeen, tiesOf } from '@/core/aftercare/ties/ties';
 import { outdoorWarmth } from '@/core/aftercare/warmth/daily-warmth';
 import {
   type AssumptionById,
@@ -55,6 +55,7 @@ export async function unionPlans(context: Context, unions: readonly LivingUnion[
   const lives = await siteLives(context, [...new Map(unions.map(({ site }) => [site.id, site])).values()]);
   const bases = new Map<string, PlanBasis>();
   const warmths = new Map<string, Weathered>();
+  const plans = new Map<string, Pick<UnionWithPlan, 'tasks' | 'ties'>>();
   const kin = kinHeights(unions);
   const replaced = new Set(unions.filter(({ union }) => union.position === 'again').map(({ plant }) => plant.id));
   return unions.map((living) => {
@@ -76,29 +77,18 @@ export async function unionPlans(context: Context, unions: readonly LivingUnion[
     });
     const own = (record.growth ?? []).length > 0;
     const growth = own ? record.growth : kin(living);
-    const late = life.year(stock.species, life.today);
-    const tasks = unionPlan(
-      { ...basis, madeOn: union.madeOn },
-      {
-        ...record,
-        growth,
-        ...(warmth ? { warmth } : {}),
-        turnsOf: life.turnsOf(wood.species),
-        today: life.today,
-        late: life.assumption('late').value,
-        girdle: basis.strains ? life.assumption('girdle').value : null,
-        budding: late.budOpen && late.budClose ? { from: late.budOpen.best, to: late.budClose.best } : null,
-      },
+    const seenTies = tiesSeen(living.seen);
+    // Most plants of a lot are alike in all that their plan hangs on: it is reckoned once.
+    const alike = [union.method, union.variant, union.schools, union.materials, union.madeOn, site.id];
+    const { tasks, ties } = once(plans, [...alike, wood.species, stock.species, record, growth, seenTies], () =>
+      planAndTies(living, {
+        basis,
+        life,
+        record: { ...record, growth, ...(warmth ? { warmth } : {}) },
+        closed,
+        seenTies,
+      }),
     );
-    const ties = tiesOf({
-      materials: union.materials,
-      tasks,
-      doneOn: (task) => closed.find((mark) => mark.task === task && mark.outcome !== 'skipped')?.doneOn ?? null,
-      seen: tiesSeen(living.seen),
-      madeOn: union.madeOn,
-      braceDays: life.assumption('brace-years').value * 365,
-      today: life.today,
-    });
     return {
       ...living,
       today: life.today,
@@ -110,6 +100,43 @@ export async function unionPlans(context: Context, unions: readonly LivingUnion[
       growthFrom: own ? 'own' : (growth ?? []).length > 0 ? 'kin' : null,
     };
   });
+}
+
+interface Reckoned {
+  basis: PlanBasis;
+  life: SiteLife;
+  record: LifeSoFar;
+  closed: readonly ClosedTask[];
+  seenTies: readonly TieSeen[];
+}
+
+function planAndTies(
+  { union, wood, stock }: LivingUnion,
+  { basis, life, record, closed, seenTies }: Reckoned,
+): Pick<UnionWithPlan, 'tasks' | 'ties'> {
+  const { today, assumption } = life;
+  const { budOpen, budClose } = life.year(stock.species, today);
+  const tasks = unionPlan(
+    { ...basis, madeOn: union.madeOn },
+    {
+      ...record,
+      turnsOf: life.turnsOf(wood.species),
+      today,
+      late: assumption('late').value,
+      girdle: basis.strains ? assumption('girdle').value : null,
+      budding: budOpen && budClose ? { from: budOpen.best, to: budClose.best } : null,
+    },
+  );
+  const ties = tiesOf({
+    materials: union.materials,
+    tasks,
+    doneOn: (task) => closed.find((mark) => mark.task === task && mark.outcome !== 'skipped')?.doneOn ?? null,
+    seen: seenTies,
+    madeOn: union.madeOn,
+    braceDays: assumption('brace-years').value * 365,
+    today,
+  });
+  return { tasks, ties };
 }
 
 function once<Value>(known: Map<string, Value>, key: unknown[], make: () => Value): Value {
@@ -146,7 +173,9 @@ async function siteLives(context: Context, sites: readonly SiteRow[]): Promise<M
 
 /** Again with the sticks that are left, or by a bud in the site's budding window. */
 function secondTryOf({ union, wood, stock }: LivingUnion, { today, year, assumption }: SiteLife): SecondTry {
-  const [scion, stocks] = [year(wood.species, today), year(stock.species, today)];
+  // Sticks, bark and frost are those of the season it was made in; buds are set in the next window.
+  const [scion, stocks] = [year(wood.species, union.madeOn), year(stock.species, union.madeOn)];
+  const { budOpen, budClose } = year(stock.species, today);
   return secondTry({
     today,
     needsSlip: methodById(union.method).use.bark === 'must slip',
@@ -155,7 +184,7 @@ function secondTryOf({ union, wood, stock }: LivingUnion, { today, year, assumpt
     firstFrost: stocks.firstFrost?.best ?? null,
     ripen: assumption('ripen').value,
     sticksLeft: Math.max(0, wood.sticks - wood.booked),
-    budding: stocks.budOpen && stocks.budClose ? { from: stocks.budOpen.best, to: stocks.budClose.best } : null,
+    budding: budOpen && budClose ? { from: budOpen.best, to: budClose.best } : null,
   });
 }
 

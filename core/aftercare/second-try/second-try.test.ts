@@ -26,6 +26,10 @@ describe('a second try in the same season', () => {
     expect(secondTry({ ...MAY, today: '2027-05-09' })).toMatchObject({ redoBy: null, whyNot: 'buds-awake' });
     expect(secondTry({ ...MAY, sticksLeft: 0 })).toMatchObject({ redoBy: null, whyNot: 'no-sticks' });
   });
+  it('is not forbidden by what nobody knows', () => {
+    const unknown = { ...MAY, sticksUntil: null, firstFrost: null, slip: null };
+    expect(secondTry(unknown)).toMatchObject({ redoBy: null, whyNot: null });
+  });
   it('leaves a bud in the budding window, from today on once it has begun', () => {
     expect(secondTry({ ...MAY, today: '2027-08-20' }).budIn).toEqual({ from: '2027-08-20', to: '2027-09-08' });
     expect(secondTry({ ...MAY, today: '2027-09-09' }).budIn).toBeNull();

@@ -19,9 +19,9 @@ export interface SecondTryFacts {
 
 /** What can still be done this season about a union that fails. */
 export interface SecondTry {
-  /** The last sensible day to do it again with the sticks that are left; null where there is none any more. */
+  /** The last sensible day to do it again with the sticks that are left; null where there is none, or nobody can say. */
   redoBy: IsoDate | null;
-  /** Why it cannot be done again with them. */
+  /** Why it cannot be done again with them; null where it can. */
   whyNot: 'no-sticks' | 'buds-awake' | 'bark-tight' | 'season-over' | null;
   /** When a chip bud can be set instead; null where that has passed too. */
   budIn: { from: IsoDate; to: IsoDate } | null;
@@ -48,7 +48,7 @@ export function secondTry(facts: SecondTryFacts): SecondTry {
     .filter((end): end is { on: IsoDate; why: NonNullable<SecondTry['whyNot']> } => end.on !== null)
     .sort((a, b) => (a.on < b.on ? -1 : 1))[0];
   if (first && first.on < today) return { redoBy: null, whyNot: first.why, budIn };
-  return { redoBy: first?.on ?? null, whyNot: first ? null : 'season-over', budIn };
+  return { redoBy: first?.on ?? null, whyNot: null, budIn };
 }
 
 const later = (a: IsoDate, b: IsoDate): IsoDate => (a > b ? a : b);

@@ -26,14 +26,12 @@ export function SecondChance({ life, plantId, at }: { life: UnionLife; plantId: 
   const [unionId] = useState(() => uuid());
   const [madeOn, setMadeOn] = useState(deviceToday);
   if (second === null) return null;
-  const { redoBy, whyNot, budIn, sticksLeft, method } = second;
+  const { budIn, method } = second;
   return (
     <section aria-label="A second chance" className="mb-4 border-2 border-ink p-3">
       <h3 className="font-bold">A second chance on this stock</h3>
       <p>
-        {redoBy !== null
-          ? `${counted(sticksLeft, 'stick')} of it ${sticksLeft === 1 ? 'is' : 'are'} left: graft it again by ${formatDate(redoBy)}.`
-          : `Not again with dormant wood: ${whyNot === null ? '' : WHY_NOT[whyNot]}`}{' '}
+        {redoWords(second)}{' '}
         {budIn
           ? `${method?.name ?? 'A bud'} from ${formatDate(budIn.from)} to ${formatDate(budIn.to)}.`
           : 'The site’s budding window has passed or is not known.'}
@@ -66,4 +64,12 @@ function caliperWords(caliper: number | null, method: SecondMethod | null, unit:
   if (method && caliper < method.from)
     return `Its stock is ${formatLength(caliper, unit)} thick, thinner than that wants (${formatLength(method.from, unit)}): let it grow on.`;
   return `Its stock is ${formatLength(caliper, unit)} thick, which is enough.`;
+}
+
+function redoWords({ redoBy, whyNot, sticksLeft }: NonNullable<UnionLife['second']>): string {
+  if (whyNot !== null) return `Not again with dormant wood: ${WHY_NOT[whyNot]}`;
+  const left = `${counted(sticksLeft, 'stick')} of it ${sticksLeft === 1 ? 'is' : 'are'} left`;
+  return redoBy === null
+    ? `${left}; the site’s year is not known, so no last day can be said for grafting it again.`
+    : `${left}: graft it again by ${formatDate(redoBy)}.`;
 }

@@ -57,6 +57,7 @@ export function UnionPanel({ life, at }: { life: UnionLife; at: AtPlant }) {
             <span>
               {task.name}
               {task.movedBy === 0 ? '' : ` (${movedWords(task.movedBy)})`}
+              {task.missed === '' ? '' : <span className="text-muted"> Otherwise: {task.missed}</span>}
             </span>
           </li>
         ))}
