@@ -22,7 +22,7 @@ const strip = (waiting: Waiting[] | null, link: ComponentProps<typeof WaitingStr
     <WaitingStrip
       here="/workshops/w/score"
       workshopId="w"
-      goOn="You can go on scoring."
+      goOn="You can go on scoring; what you save is kept on this device."
       assessorId="m"
       waiting={waiting}
       link={link}
