@@ -18,12 +18,14 @@ import { listWorkshops } from '@/server/plan/workshops';
 import { listSiteYears } from '@/server/plan/site-years';
 import { assumptionsWith } from '@/core/plan/phenology/assumptions';
 import { livingUnions } from './living-unions';
+import type { VisitRuleRow } from '@/db/models/aftercare-rows';
+import { visitsUntil } from './visits';
 import { unionPlans, type UnionWithPlan } from './union-plans';
 
 /** Something of the week that is no task of a union. */
 export interface WeekNote {
   id: string;
-  kind: 'round' | 'wood' | 'stocks';
+  kind: 'visit' | 'round' | 'wood' | 'stocks';
   words: string;
   detail: string;
   by: string;
@@ -46,8 +48,9 @@ export interface ThisWeek {
 /** What wants doing this week across all workshops of the club. */
 export async function thisWeek(context: Context): Promise<ThisWeek> {
   allow(context, 'viewer');
-  const [{ today }, plans] = await Promise.all([
+  const [{ today }, rules, plans] = await Promise.all([
     clubDay(context),
+    context.db.visitRules.findAll({ where: { clubId: context.actor.clubId }, raw: true }),
     livingUnions(context).then((unions) => unionPlans(context, unions)),
   ]);
   const until = addDays(today, WEEK - 1);
@@ -55,7 +58,11 @@ export async function thisWeek(context: Context): Promise<ThisWeek> {
     today,
     until,
     groups: weekGroups(context, plans, until),
-    notes: [...secondChances(plans, until), ...(await weekNotes(context, today, until))],
+    notes: [
+      ...visitNotes(rules, plans, until),
+      ...secondChances(plans, until),
+      ...(await weekNotes(context, today, until)),
+    ],
     missed: plans.reduce((sum, { tasks }) => sum + tasks.filter(({ state }) => state === 'missed').length, 0),
     living: plans.filter(({ ended }) => ended === null).length,
     tags: [
@@ -102,6 +109,20 @@ export function weekGroups(
     name: written(name, actor.lengthUnit),
     missed: missed === null ? '' : written(missed, actor.lengthUnit),
   }));
+}
+
+/** Visits of this week, each with what it is for. */
+function visitNotes(rules: readonly VisitRuleRow[], plans: readonly UnionWithPlan[], until: string): WeekNote[] {
+  return rules.flatMap((rule) =>
+    visitsUntil(rule, plans, until).map(({ on, tasks, plants, minutes }) => ({
+      id: `${rule.siteId} ${on}`,
+      kind: 'visit' as const,
+      words: `Visit ${plans.find(({ site }) => site.id === rule.siteId)!.site.name}`,
+      detail: `${counted(tasks, 'task')} on ${counted(plants, 'plant')}, about ${minutes} minutes.`,
+      by: on,
+      href: `/visits/${rule.siteId}/${on}`,
+    })),
+  );
 }
 
 /** Stocks whose graft died and that can be worked again from this week on: how many, and what is missing for it. */

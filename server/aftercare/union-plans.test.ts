@@ -176,9 +176,12 @@ describe('visits', () => {
     expect(
       await refusalOf(putVisitRule(now, site, { weekdays: [2], dates: [], most: null, version: 1 })),
     ).toMatchObject({ refusal: 'conflict' });
-    expect(
-      (await refusalOf(putVisitRule(now, site, { weekdays: [], dates: [], most: null, version: 2 }))).message,
-    ).toContain('weekday');
+    const nothing = { weekdays: [], dates: [], most: null, version: 2 };
+    expect((await refusalOf(putVisitRule(now, site, nothing))).message).toContain('weekday');
+    // How often at most, alone: on whatever days serve most.
+    await putVisitRule(now, site, { ...nothing, most: 2 });
+    expect((await siteVisits(now))[0]!.visits).toHaveLength(2);
+    await putVisitRule(now, site, { weekdays: [6], dates: [], most: 1, version: 3 });
     expect(await refusalOf(putVisitRule(club.as('viewer'), site, { weekdays: [1] }))).toMatchObject({
       refusal: 'forbidden',
     });

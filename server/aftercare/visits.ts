@@ -59,6 +59,13 @@ export async function siteVisits(context: Context): Promise<SiteVisits[]> {
   });
 }
 
+/** The visits of a site that fall within some days, from plans that were made already. */
+export function visitsUntil(rule: VisitRuleRow, plans: readonly UnionWithPlan[], until: string): Visit[] {
+  const here = plans.filter(({ site }) => site.id === rule.siteId);
+  const [first] = here;
+  return first ? visitsOf(rule, openTasks(here), first.today).visits.filter(({ on }) => on <= until) : [];
+}
+
 /** What can be done in the months ahead, with its window; what is late can be done on any day from today. */
 function openTasks(plans: readonly UnionWithPlan[]): OpenTask[] {
   return plans.flatMap((plan) =>
@@ -109,6 +116,7 @@ function visitsOf(
 /** Days from today on on which one can go, as numbers. */
 function daysOne({ weekdays, dates }: Pick<VisitRuleRow, 'weekdays' | 'dates'>, today: string): number[] {
   const days = Array.from({ length: VISIT_DAYS }, (_, day) => day);
+  if (weekdays.length === 0 && dates.length === 0) return days;
   const weekday = (day: number): number => new Date(`${addDays(today, day)}T00:00:00Z`).getUTCDay() || 7;
   return days.filter((day) => weekdays.includes(weekday(day)) || dates.includes(addDays(today, day)));
 }

@@ -61,6 +61,12 @@ describe('the plan of a union', () => {
     expect(foil).toMatchObject({ latest: '2028-02-03', due: { from: '2027-11-05' } });
     expect(callus!.latest).toBeNull();
   });
+  it('lets no tie wait for a winter that never comes', () => {
+    const summers = (year: number) => ({ midsummer: `${year}-06-21` });
+    const aftercare = [task('binding-off', 'Take the tape off', phase('late-winter'), 'It girdles.')];
+    const basis = { wayOn: 'tip', aftercare, madeOn: '2027-03-06' } as const;
+    expect(unionPlan(basis, { turnsOf: summers })[0]).toMatchObject({ due: null, latest: '2027-05-20' });
+  });
   it('closes what is no longer possible when the union is dead; ties must come off all the same', () => {
     const dead = plan({ ended: { on: '2027-04-10', why: 'dead' } });
     expect([dead.callus!.state, dead['binding-off']!.state]).toEqual(['no-longer-possible', 'open']);

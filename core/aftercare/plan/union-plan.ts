@@ -143,6 +143,9 @@ function stateOf(
 /** Days past its window after which a task counts as missed: our guess, a site may have its own. */
 const LATE = 21;
 
+/** Days after which a tie must be off where there is no winter to leave it on for: the longer end of two months. */
+const NO_WINTER = 75;
+
 /** The last day of a tie: that of its task, not past the buds of the next spring, and sooner where growth strains it. */
 function latestDay(
   due: TaskDays | null,
@@ -158,7 +161,11 @@ function latestDay(
     (trigger.kind === 'event' && due === null && life.sleeps
       ? addDays(swelling, trigger.after)
       : addDays(swelling, -1));
-  const usual = [due?.to ?? null, withSpring ? null : beforeSpring].filter((day): day is IsoDate => day !== null);
+  // Where no winter comes, nothing waits for one.
+  const noWinter = swelling === null && due === null && life.turnsOf ? addDays(madeOn, NO_WINTER) : null;
+  const usual = [due?.to ?? null, withSpring ? null : beforeSpring, noWinter].filter(
+    (day): day is IsoDate => day !== null,
+  );
   const latest = usual.length > 0 ? usual.reduce((first, day) => (day < first ? day : first)) : null;
   const strain = life.girdle == null ? null : grownOn(life.girdle, madeOn, life);
   return strain !== null && (latest === null || strain < latest)

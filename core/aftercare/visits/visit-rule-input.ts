@@ -3,7 +3,7 @@ import { count, decimal, isoDate } from '@/core/inputs/fields';
 
 const AGAIN = 'Choose the days again.';
 
-/** On which days one can go to a site: weekdays, single dates, and how often at most. */
+/** On which days one can go to a site: weekdays, single dates, and how often at most; that alone means any day. */
 export const visitRuleInput = object({
   weekdays: array(number().typeError(AGAIN).required(AGAIN).integer(AGAIN).min(1, AGAIN).max(7, AGAIN))
     .default([])
@@ -11,8 +11,9 @@ export const visitRuleInput = object({
   dates: array(isoDate('a day one can go'))
     .default([])
     .max(60, 'Sixty single days are the most; choose weekdays instead.')
-    .test('some', 'Choose at least one weekday or enter a day.', function someDay(dates) {
-      return (dates ?? []).length > 0 || ((this.parent as { weekdays?: unknown[] }).weekdays ?? []).length > 0;
+    .test('some', 'Choose a weekday, enter a day, or say how many visits at most.', function someDay(dates) {
+      const { weekdays = [], most = null } = this.parent as { weekdays?: unknown[]; most?: unknown };
+      return (dates ?? []).length > 0 || weekdays.length > 0 || most !== null;
     }),
   most: decimal()
     .typeError('Enter how many visits at most as a number.')

@@ -47,8 +47,11 @@ function DaysForm({ site: { siteId, rule, today }, mayChange }: { site: SiteVisi
       className="flex flex-col gap-3"
       onSubmit={(event) => {
         event.preventDefault();
-        if (weekdays.length === 0 && dates.length === 0)
-          return setProblem({ message: 'Choose at least one weekday or add a day.', fields: {} });
+        if (weekdays.length === 0 && dates.length === 0 && most.trim() === '')
+          return setProblem({
+            message: 'Choose a weekday, add a day, or say how many visits at most.',
+            fields: {},
+          });
         void run('PUT', `/api/visit-rules/${siteId}`, {
           weekdays,
           dates,
@@ -59,7 +62,7 @@ function DaysForm({ site: { siteId, rule, today }, mayChange }: { site: SiteVisi
     >
       <Weekdays chosen={weekdays} mayChange={mayChange} onChange={setWeekdays} />
       <SingleDays dates={dates} today={today} mayChange={mayChange} onChange={setDates} />
-      <Field label="Visits at most" hint="Left empty: as many as it takes.">
+      <Field label="Visits at most" hint="Left empty: as many as it takes. Alone: on any day.">
         <input
           inputMode="numeric"
           value={most}
