@@ -15,7 +15,9 @@ export const MOST_MARKS = 2000;
 
 const markedInput = object({
   unionId: id('a plant'),
-  task: string().required('Choose a task.').max(40, 'Choose a task again.'),
+  task: string()
+    .required('Choose a task.')
+    .matches(/^[a-z0-9-]{1,40}$/, 'Choose a task again.'),
   occurrence: number()
     .typeError('Reload the page and mark it again.')
     .required('Reload the page and mark it again.')

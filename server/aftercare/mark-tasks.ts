@@ -1,7 +1,7 @@
 import { v7 as uuid } from 'uuid';
 import { Op } from 'sequelize';
 import { markInput, type Marked } from '@/core/aftercare/mark-input';
-import { id } from '@/core/inputs/fields';
+import { id, isAhead } from '@/core/inputs/fields';
 import type { TaskMarkRow } from '@/db/models/aftercare-rows';
 import { UNSET } from '@/db/unset';
 import { isDuplicate, transact } from '@/db/transact';
@@ -39,7 +39,7 @@ export async function markTasks(context: Context, actionId: string, input: unkno
       'This was marked by another member on this device. It stays here until they sign in again.',
       { assessorId: 'Signed in as another.' },
     );
-  if (values.on > latestToday(context.now))
+  if (isAhead(values.on, context.now))
     throw new UseCaseError('invalid', 'That day is still to come. Enter the day it was done.', {
       on: 'Still to come.',
     });
@@ -135,9 +135,4 @@ async function liveMarks(
 
 function liveKey({ unionId, task, occurrence }: Marked): string {
   return `${unionId} ${task} ${occurrence}`;
-}
-
-/** Somewhere it is this day already. */
-function latestToday(now: Date): string {
-  return new Date(now.getTime() + 14 * 3_600_000).toISOString().slice(0, 10);
 }

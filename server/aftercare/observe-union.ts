@@ -1,5 +1,5 @@
 import { observationInput } from '@/core/aftercare/observation-input';
-import { id } from '@/core/inputs/fields';
+import { id, isAhead } from '@/core/inputs/fields';
 import type { UnionObservationRow } from '@/db/models/aftercare-rows';
 import { UNSET } from '@/db/unset';
 import { isDuplicate, transact } from '@/db/transact';
@@ -27,7 +27,7 @@ export async function observeUnion(context: Context, observationId: string, inpu
       'This was entered by another member on this device. It stays here until they sign in again.',
       { assessorId: 'Signed in as another.' },
     );
-  if (values.seenOn > new Date(now.getTime() + 14 * 3_600_000).toISOString().slice(0, 10))
+  if (isAhead(values.seenOn, now))
     throw new UseCaseError('invalid', 'That day is still to come. Enter the day it was seen.', {
       seenOn: 'Still to come.',
     });

@@ -2,7 +2,7 @@ import { object, string } from 'yup';
 import { madeWith } from '@/core/methods/made-with';
 import { methodById, METHODS } from '@/core/methods/registry';
 import type { VariantId } from '@/core/methods/variant';
-import { id, isoDate, SEEN_YEARS } from '@/core/inputs/fields';
+import { id, isAhead, isoDate, SEEN_YEARS } from '@/core/inputs/fields';
 import type { WorkshopRow } from '@/db/models/plan-rows';
 import type { PlantRow } from '@/db/models/union-rows';
 import { isDuplicate, transact } from '@/db/transact';
@@ -47,7 +47,7 @@ export async function putSecondUnion(
     actor: { clubId, userId },
     now,
   } = context;
-  if (values.madeOn > new Date(now.getTime() + 14 * 3_600_000).toISOString().slice(0, 10))
+  if (isAhead(values.madeOn, now))
     throw new UseCaseError('invalid', 'That day is still to come. Enter the day it was made.', {
       madeOn: 'Still to come.',
     });
