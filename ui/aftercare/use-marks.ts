@@ -44,7 +44,12 @@ export function useMarks({ waiting, keep, sendNow }: DeviceQueue, me: { id: stri
   const [taps, setTaps] = useState<Tap[]>([]);
   const [problem, setProblem] = useState('');
   const busy = useRef(false);
-  const closed = new Set([...closedByWaiting(waiting ?? []), ...taps.flatMap(({ keys }) => keys)]);
+  // What the server would not have is open again, until somebody mends it.
+  const refused = new Set(
+    (waiting ?? []).filter(({ refusal }) => refusal !== null).map(({ judgementId }) => judgementId),
+  );
+  const taken = taps.filter(({ actionId }) => !refused.has(actionId));
+  const closed = new Set([...closedByWaiting(waiting ?? []), ...taken.flatMap(({ keys }) => keys)]);
 
   const safely = async (work: () => Promise<void>): Promise<void> => {
     if (busy.current) return;
@@ -61,7 +66,7 @@ export function useMarks({ waiting, keep, sendNow }: DeviceQueue, me: { id: stri
   return {
     isMarked: (mark) => closed.has(keyOf(mark)),
     problem,
-    taps: [...taps].reverse(),
+    taps: [...taken].reverse(),
     mark: ({ marks, outcome, on, reason, words }) =>
       safely(async () => {
         const actionId = uuid();
