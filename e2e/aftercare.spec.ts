@@ -164,6 +164,7 @@ test('visits are found from the days one can go, and each has a sheet for the ph
   await page.getByRole('button', { name: 'Find the visits' }).click();
   await expect(page.locator('a[href^="/visits/"]')).toHaveCount(1);
   await page.getByLabel('Tue').uncheck();
+  await page.getByLabel('Visits at most').fill('');
   await page.getByRole('button', { name: 'Find the visits' }).click();
   await expect(page.getByRole('alert').filter({ hasText: 'weekday' })).toBeVisible();
   await page.setViewportSize({ width: 390, height: 844 });
