@@ -17,7 +17,7 @@ export default async function FirstLead() {
       </p>
       <AccountForm
         url="/api/first-lead"
-        next="/season"
+        next="/week"
         button="Make the club"
         entries={[
           { name: 'club', label: 'Name of the club', type: 'text', autoComplete: 'organization' },

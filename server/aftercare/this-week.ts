@@ -39,8 +39,9 @@ export interface ThisWeek {
   notes: WeekNote[];
   /** Tasks whose window passed so long ago that they count as missed. */
   missed: number;
-  /** Living unions under care. */
+  /** Living unions under care, and workshops of the club. */
   living: number;
+  workshops: number;
   /** Tags of all plants under care. */
   tags: { code: string; variety: string }[];
 }
@@ -48,8 +49,9 @@ export interface ThisWeek {
 /** What wants doing this week across all workshops of the club. */
 export async function thisWeek(context: Context): Promise<ThisWeek> {
   allow(context, 'viewer');
-  const [{ today }, rules, plans] = await Promise.all([
+  const [{ today }, workshops, rules, plans] = await Promise.all([
     clubDay(context),
+    listWorkshops(context),
     context.db.visitRules.findAll({ where: { clubId: context.actor.clubId }, raw: true }),
     livingUnions(context).then((unions) => unionPlans(context, unions)),
   ]);
@@ -64,6 +66,7 @@ export async function thisWeek(context: Context): Promise<ThisWeek> {
       ...(await weekNotes(context, today, until)),
     ],
     missed: plans.reduce((sum, { tasks }) => sum + tasks.filter(({ state }) => state === 'missed').length, 0),
+    workshops: workshops.length,
     living: plans.filter(({ ended }) => ended === null).length,
     tags: [
       ...new Map(

@@ -12,7 +12,7 @@ export const metadata: Metadata = { title: 'This week' };
 /** The first page after signing in: what wants doing now, across all workshops. */
 export default async function Week() {
   const context = await pageContext();
-  const { today, until, groups, notes, missed, living, tags } = await thisWeek(context);
+  const { today, until, groups, notes, missed, living, workshops, tags } = await thisWeek(context);
   const { actor } = context;
   return (
     <>
@@ -23,12 +23,20 @@ export default async function Week() {
           <p className="mb-3 text-muted">
             {formatDate(today)} to {formatDate(until)}. {counted(living, 'living union')} under care.
           </p>
-          <WeekBoard
-            me={{ id: actor.userId, name: actor.name }}
-            mayChange={actor.role !== 'viewer'}
-            groups={groups}
-            tags={tags}
-          />
+          {tags.length + groups.length === 0 ? (
+            <p className="board">
+              {workshops === 0
+                ? 'No workshop is planned yet. Plan the first one: it needs a title, a date, a site and a method.'
+                : 'No plant is under care yet. Keepers are made on the Aftercare page of a workshop; then what they want is named here.'}
+            </p>
+          ) : (
+            <WeekBoard
+              me={{ id: actor.userId, name: actor.name }}
+              mayChange={actor.role !== 'viewer'}
+              groups={groups}
+              tags={tags}
+            />
+          )}
           {missed > 0 && (
             <p className="max-w-prose text-sm text-muted">
               {counted(missed, 'task')} of earlier weeks {missed === 1 ? 'was' : 'were'} missed and{' '}
