@@ -6,6 +6,7 @@ import type { UnionRow } from '@/db/models/union-rows';
 import type { Context } from '@/server/platform/context';
 import { variantOnDay } from '@/server/plan/variant-on-day';
 import { listSiteYears } from '@/server/plan/site-years';
+import { unionOn } from './make-keepers';
 import type { LivingUnion } from './living-unions';
 
 type GraftedLimb = Limb & { graftedOn: string; method: string };
@@ -38,31 +39,27 @@ export async function limbUnions(
         limb.graftedOn,
       );
       const row = { clubId: plan.clubId, workshopId: plan.id, seatId: plan.id };
-      const union: UnionRow = {
+      const plant = {
         ...row,
         id: limb.id,
-        kind: 'keeper',
-        number: 1,
-        plantId: limb.id,
+        code: '',
+        place: limb.height,
+        woodLotId: '',
+        stockLotId: '',
+        voidedAt: null,
+      };
+      const making = { method: method.id, variant, ...madeWith(method, {}), madeOn: limb.graftedOn };
+      const union: UnionRow = {
+        ...unionOn(plant, making, ''),
+        id: limb.id,
         position: 'sole',
-        method: method.id,
-        variant,
-        ...madeWith(method, {}),
-        madeOn: limb.graftedOn,
-        makerId: '',
-        helperUserId: null,
-        helperPersonId: null,
-        chosenJudgementId: null,
-        doubleSettledAt: null,
-        secondWanted: false,
-        secondSettledAt: null,
         changedAt: plan.changedAt,
       };
       return {
         union,
         called: limb.name,
         href: `/topworking/${plan.id}`,
-        plant: { ...row, id: limb.id, code: '', place: limb.height, woodLotId: '', stockLotId: '', voidedAt: null },
+        plant,
         wood: { id: plan.id, variety: plan.tree, species: plan.species, sticks: 0, booked: 0 },
         stock: { id: plan.id, stockType: plan.species, species: plan.species },
         workshop: treeAsDay(plan, known.site, limb.graftedOn),

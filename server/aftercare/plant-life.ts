@@ -1,6 +1,6 @@
 import { POSITION_WORDS } from '@/core/methods/position';
 import { methodById, METHODS } from '@/core/methods/registry';
-import { secondChanceMethod } from '@/core/aftercare/second-try/second-chance-method';
+import { secondChanceMethod } from '@/core/methods/second-chance-method';
 import { OUTCOME_WORDS } from '@/core/aftercare/mark-input';
 import type { ObservationKind } from '@/core/aftercare/observation-input';
 import { type DueTask, dueTasks } from '@/core/aftercare/week/due-tasks';
@@ -137,7 +137,6 @@ function unionLife(plan: UnionWithPlan, said: Said[], names: Map<string, string>
           latest: null,
           movedBy: task.movedBy,
           late: true,
-          recurs: task.every !== null,
         }),
       ),
     waiting: tasks

@@ -153,10 +153,11 @@ export async function visitSheet(context: Context, siteId: string, day: string):
   const number = /^\d{4}-\d{2}-\d{2}$/.test(day) ? daysBetween(today, day) : NaN;
   if (!rule || !(number >= 0 && number < VISIT_DAYS))
     throw new UseCaseError('not-found', 'No visit is planned for that day. Choose one on the page of visits.');
-  const earlier = visitsOf(rule, openTasks(plans), today)
+  const all = openTasks(plans);
+  const earlier = visitsOf(rule, all, today)
     .visits.map(({ on }) => daysBetween(today, on))
     .filter((planned) => planned < number);
-  const tasks = openTasks(plans).filter(
+  const tasks = all.filter(
     ({ window: [from, to] }) =>
       number >= from && number <= to && !earlier.some((planned) => planned >= from && planned <= to),
   );

@@ -2,6 +2,7 @@ import { capital } from '@/core/units/capital';
 import { QueryTypes } from 'sequelize';
 import { array, mixed, object, string } from 'yup';
 import { MILESTONES } from '@/core/methods/milestones';
+import { secondChanceMethod } from '@/core/methods/second-chance-method';
 import { methodById, METHODS } from '@/core/methods/registry';
 import { type Choices, relevantChoices } from '@/core/methods/school';
 import { kindOf } from '@/core/methods/compatibility/compatibility';
@@ -122,8 +123,7 @@ export async function quantities(context: Context, workshopId: string): Promise<
     context,
     lots.wood.map(({ id }) => id),
   );
-  const budding =
-    METHODS.find((method) => method.use.takes.piece === 'bud' && method.use.bark === 'need not slip') ?? null;
+  const budding = secondChanceMethod(METHODS);
   const wood = woodSupply(needs, own, workshopId, inputs, budding, belief);
   const stocks = [...new Set(needs.map((need) => kindOf(need.plan.stockSpecies)))].map((species) => ({
     species,

@@ -6,7 +6,7 @@ import type { DueTask } from '../week/due-tasks';
 export interface LifeEvent {
   id: string;
   on: string;
-  kind: 'made' | 'done' | 'missed' | 'skipped' | 'look' | 'answer' | 'growth' | 'seen' | 'due' | 'latest';
+  kind: 'made' | 'done' | 'missed' | 'skipped' | 'answer' | 'growth' | 'seen' | 'due' | 'latest';
   words: string;
   /** Last day of what is due. */
   to?: string;

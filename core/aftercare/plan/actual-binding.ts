@@ -67,7 +67,8 @@ export function boundWith(materials: readonly string[], binding: BindingId): str
     : materials.map((material) => (material === before ? binding : material));
 }
 
-const TAKES_OFF = new Set(['binding-off', 'unwrap-bud']);
+/** Tasks that take a binding off, by the way a method has it; a union has one of them. */
+export const BINDING_OFF: readonly string[] = ['binding-off', 'unwrap-bud'];
 
 /**
  * The aftercare of a union that was bound with something else than its method usually is: what comes off then, and when.
@@ -85,5 +86,5 @@ export function withActualBinding(
   const binding = bindingOf(used);
   if (binding === null || binding === bindingOf(usual)) return [...aftercare];
   const off = BINDINGS[binding].off(choices);
-  return [...aftercare.filter(({ id }) => !TAKES_OFF.has(id)), ...(off ? [off] : [])];
+  return [...aftercare.filter(({ id }) => !BINDING_OFF.includes(id)), ...(off ? [off] : [])];
 }

@@ -3,6 +3,7 @@ import type { PlantEvent } from '../../methods/timetable/trigger';
 import type { GrowthObservation } from '../growth/growth-date';
 import type { ObservationKind } from '../observation-input';
 import { TIE_IDS, type TieId, type TieSeen } from '../ties/ties';
+import { BINDING_OFF } from './actual-binding';
 import type { Ending, LifeSoFar } from './union-plan';
 
 /** Something that was seen on a union. */
@@ -54,8 +55,6 @@ export function kinGrowth(kin: readonly (readonly GrowthObservation[])[]): Growt
     .sort((a, b) => a.day - b.day);
 }
 
-const TAKES_WRAP_OFF = ['binding-off', 'unwrap-bud'];
-
 /** What a union's plan goes by, from what is on record of it. */
 export function lifeOf({
   madeOn,
@@ -74,7 +73,7 @@ export function lifeOf({
     events['growth-starts'] = earlier(events['growth-starts'], grows);
     events['bud-grows'] = earlier(events['bud-grows'], grows);
   }
-  const unwrapped = closed.find(({ task, outcome }) => TAKES_WRAP_OFF.includes(task) && outcome === 'done')?.doneOn;
+  const unwrapped = closed.find(({ task, outcome }) => BINDING_OFF.includes(task) && outcome === 'done')?.doneOn;
   if (unwrapped) events['wrap-off'] = earlier(events['wrap-off'], unwrapped);
   return {
     growth,

@@ -2,6 +2,7 @@ import type { AftercareTask } from '../../methods/timetable/aftercare-task';
 import { tasksFor } from '../../methods/timetable/tasks-by-way';
 import type { WayOn } from '../../methods/variant';
 import { addDays, type IsoDate } from '../../units/iso-date';
+import { BINDING_OFF } from './actual-binding';
 import { DEAD_UNION_TASKS, ONLY_WHEN_DEAD } from './dead-union';
 import { againDays, type DaysKnown, firstDue, grownOn, nextLeafFall, nextSpring, type TaskDays } from './task-days';
 
@@ -47,15 +48,9 @@ export interface PlannedTask extends AftercareTask {
 }
 
 /** Tasks that take off what is round a stem. */
-export const TAKES_OFF: ReadonlySet<string> = new Set([
-  'binding-off',
-  'unwrap-bud',
-  'foil-off',
-  'bag-open',
-  'cover-off',
-]);
+const TAKES_OFF: ReadonlySet<string> = new Set([...BINDING_OFF, 'foil-off', 'bag-open', 'cover-off']);
 /** What is done at every visit, and no task of its own. */
-export const VISIT_LINES: ReadonlySet<string> = new Set(['water', 'label', 'insects']);
+const VISIT_LINES: ReadonlySet<string> = new Set(['water', 'label', 'insects']);
 
 /**
  * The plan of one union: each task of its aftercare with the days it is due, moved by warmth and growth, and how it

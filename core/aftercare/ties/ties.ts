@@ -1,5 +1,5 @@
 import { addDays, type IsoDate } from '../../units/iso-date';
-import { BINDINGS, bindingOf } from '../plan/actual-binding';
+import { BINDING_OFF, BINDINGS, bindingOf } from '../plan/actual-binding';
 import type { PlannedTask } from '../plan/union-plan';
 
 /** What is round the stem of a young graft, each a tie of its own. */
@@ -83,7 +83,7 @@ export function tiesOf({ materials, tasks, doneOn, seen, madeOn, braceDays, toda
     return { id, since, latest, strained, state, offTask };
   };
   const binding = bindingOf(materials);
-  const off = task('binding-off', 'unwrap-bud');
+  const off = task(...BINDING_OFF);
   const rots = binding !== null && BINDINGS[binding].off({}) === null;
   const bag = materials.includes('bag') ? madeOn : null;
   const staked = doneOn('tie-up');

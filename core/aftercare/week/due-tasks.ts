@@ -18,8 +18,6 @@ export interface DueTask {
   movedBy: number;
   /** Its window has passed. */
   late: boolean;
-  /** It recurs, or it is done once. */
-  recurs: boolean;
 }
 
 /** Days of a week. */
@@ -60,7 +58,6 @@ export function dueTasks(
         latest: near.get(task.id)?.latest ?? task.latest,
         movedBy: task.movedBy,
         late: due.to < today,
-        recurs: task.every !== null,
       },
     ];
   });
@@ -78,7 +75,6 @@ export function dueTasks(
       latest: tie.latest,
       movedBy: 0,
       late: tie.latest! < today,
-      recurs: false,
     }));
   return [...open, ...bare].sort(
     (a, b) => Number(b.alarm) - Number(a.alarm) || (a.due.to < b.due.to ? -1 : a.due.to > b.due.to ? 1 : 0),

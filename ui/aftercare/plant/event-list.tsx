@@ -12,7 +12,6 @@ const KINDS: Record<LifeEvent['kind'], string> = {
   done: 'done',
   missed: 'missed',
   skipped: 'left',
-  look: 'look',
   answer: 'answer',
   growth: 'growth',
   seen: 'seen',

@@ -4,10 +4,9 @@ import { useEffect, useState } from 'react';
 import { ScanLine } from 'lucide-react';
 import { counted } from '@/core/units/counted';
 import type { WeekGroup } from '@/core/aftercare/week/week-group';
-import { keepPage } from '@/ui/kit/device/keep-page';
+import { keepToWorkOn } from '@/ui/kit/device/keep-page';
 import { useDeviceQueue } from '@/ui/kit/device/use-device-queue';
 import { WaitingStrip } from '@/ui/kit/device/waiting-strip';
-import { send } from '@/ui/kit/form/send';
 import { LastTap } from '../last-tap';
 import { type Tapped, useMarks } from '../use-marks';
 import { DueGroupRow } from './due-group-row';
@@ -28,7 +27,7 @@ export function WeekBoard({ me, mayChange, groups, tags }: WeekBoardProps) {
   const marks = useMarks(queue, me);
   const [scanning, setScanning] = useState(false);
   useEffect(() => {
-    void keepWeek();
+    void keepToWorkOn('/week');
   }, []);
   const open = groups.flatMap((group) => withoutMarked(group, marks.isMarked));
   const sites = [...new Map(open.map(({ siteId, site }) => [siteId, site])).entries()];
@@ -119,9 +118,4 @@ function AtSite({ siteId, site, groups, mayChange, onMark }: GroupsProps & { sit
       </ul>
     </section>
   );
-}
-
-/** Keeps the page for no reception; its session may then stay away for days. */
-async function keepWeek(): Promise<void> {
-  if (await keepPage('/week', '/')) await send('PUT', '/api/session', { keptOffline: true });
 }

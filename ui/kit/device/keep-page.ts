@@ -1,3 +1,5 @@
+import { send } from '../form/send';
+
 /**
  * Asks the offline worker to keep a page and what it is made of, so that it opens without reception.
  *
@@ -16,6 +18,11 @@ export async function keepPage(path: string, scope: string): Promise<boolean> {
     }));
   worker.postMessage({ keep: new URL(path, location.origin).href, used: partsInUse() });
   return true;
+}
+
+/** Keeps a page that one works on for no reception; its session may then stay away for days. */
+export async function keepToWorkOn(path: string): Promise<void> {
+  if (await keepPage(path, '/')) await send('PUT', '/api/session', { keptOffline: true });
 }
 
 /** Addresses of all this page loaded from its server. The browser's own list forgets after 250, so what stands in the document is named too. */

@@ -3,8 +3,7 @@
 import { QueryClientProvider } from '@tanstack/react-query';
 import { Suspense, useEffect, useMemo, useState } from 'react';
 import { nextPeople } from '@/core/score/readiness/next-person';
-import { keepPage } from '@/ui/kit/device/keep-page';
-import { send } from '@/ui/kit/form/send';
+import { keepToWorkOn } from '@/ui/kit/device/keep-page';
 import { useAlive } from '@/ui/kit/form/use-alive';
 import { WaitingStrip } from '@/ui/kit/device/waiting-strip';
 import { Bench } from './bench';
@@ -75,7 +74,7 @@ function Day({ initial, seat, keeper = null, fromPaper = false }: BenchDayProps)
     const [atSeat, atKeeper] = [asked.get('seat'), asked.get('keeper')];
     if ((atSeat && Number(atSeat) !== seat) || (atKeeper && atKeeper !== keeper))
       queueMicrotask(() => setOpen(openedBy(initial, atSeat ? Number(atSeat) : null, atKeeper)));
-    if (!fromPaper) void keepBench().catch(() => undefined);
+    if (!fromPaper) void keepToWorkOn(location.pathname).catch(() => undefined);
   }, [seat, keeper, initial, fromPaper]);
 
   const go = (seatId: string | null, keeperId: string | null = null): void => {
@@ -135,9 +134,4 @@ function Day({ initial, seat, keeper = null, fromPaper = false }: BenchDayProps)
       )}
     </>
   );
-}
-
-/** Keeps the bench for no reception; its session may then stay away for days. */
-async function keepBench(): Promise<void> {
-  if (await keepPage(location.pathname, '/')) await send('PUT', '/api/session', { keptOffline: true });
 }

@@ -1,4 +1,4 @@
-import type { Method } from '../../methods/method';
+import type { Method } from './method';
 
 /**
  * The method by which a stock is budded again in late summer: one that sets a bud of the season into bark that need not
