@@ -15,6 +15,7 @@ import * as unionMaking from './migrations/0010-union-making';
 import * as woodAndEdges from './migrations/0011-wood-and-edges';
 import * as learnerQuestions from './migrations/0012-learner-questions';
 import * as aftercare from './migrations/0013-aftercare';
+import * as places from './migrations/0014-places';
 
 function migrator(sequelize: Sequelize) {
   return new Umzug({
@@ -32,6 +33,7 @@ function migrator(sequelize: Sequelize) {
       { name: '0011-wood-and-edges', up: () => woodAndEdges.up(sequelize) },
       { name: '0012-learner-questions', up: () => learnerQuestions.up(sequelize) },
       { name: '0013-aftercare', up: () => aftercare.up(sequelize) },
+      { name: '0014-places', up: () => places.up(sequelize) },
     ],
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
     logger: undefined,

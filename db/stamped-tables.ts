@@ -3,7 +3,7 @@
  * Those that every judgement and every answer writes are not among them: all who save would queue for
  * one row.
  */
-export const STAMPED_TABLES = [
+export const FIRST_STAMPED = [
   'clubs',
   'users',
   'memberships',
@@ -39,6 +39,20 @@ export const STAMPED_TABLES = [
   'card_links',
   'cut_looks',
 ] as const;
+
+/** Those of places and weather. */
+export const PLACES_STAMPED = [
+  'places',
+  'plant_places',
+  'plant_moves',
+  'place_logs',
+  'opened_grafts',
+  'weather_days',
+  'tag_finds',
+] as const;
+
+/** All of them. */
+export const STAMPED_TABLES = [...FIRST_STAMPED, ...PLACES_STAMPED] as const;
 
 /** Stands for the club of rows that belong to none. */
 export const EVERYBODY = '00000000-0000-0000-0000-000000000000';

@@ -9,6 +9,7 @@ const HEADERS = {
   fahrenheit: ['temperature_f', 'temp_f', 'fahrenheit', 'degf', '°f', 'temperature (f)', 'temperature (°f)'],
   bare: ['temperature', 'temp', 'value', 'reading'],
   unit: ['unit', 'units'],
+  logger: ['logger', 'logger_name', 'serial', 'serial_number', 'device', 'sensor'],
 } as const;
 
 /** More than a year at one reading a minute is no store's log. */
@@ -19,6 +20,8 @@ export interface LoggerFile {
   run: LoggerRun;
   /** What was put right or left out, for whoever reads it. */
   notes: string[];
+  /** Loggers that the file names. */
+  loggers: string[];
 }
 
 /**
@@ -55,11 +58,13 @@ export function readLogger(
   const whens: number[] = [];
   const values: number[] = [];
   const bad: number[] = [];
+  const loggers = new Set<string>();
   let fahrenheit = 0;
   let unordered = 0;
   for (const { cells, line } of read.rows) {
     const when = timeOf((cells[at.time] ?? '').trim());
     const value = parseDecimal(cells[column] ?? '');
+    if (at.logger >= 0 && cells[at.logger]?.trim()) loggers.add(cells[at.logger]!.trim().slice(0, 60));
     const said =
       at.unit < 0
         ? ''
@@ -103,7 +108,7 @@ export function readLogger(
       asksUnit: true,
     };
   if (instants.length < 2) return { problem: 'All readings have one and the same time. Check the column of times.' };
-  return { run: { instants, values: kept }, notes };
+  return { run: { instants, values: kept }, notes, loggers: [...loggers] };
 }
 
 /** How a file writes its times, and which group of the pattern is year, month, day, hour, minute, second and offset. */

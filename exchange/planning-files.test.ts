@@ -52,6 +52,7 @@ describe('a temperature log', () => {
     expect(read).toEqual({
       run: { instants: [Date.UTC(2027, 2, 28, 0, 30), Date.UTC(2027, 2, 28, 1, 30)], values: [2, 3] },
       notes: [],
+      loggers: [],
     });
   });
   it('sorts, keeps repeats once, and says both', () => {

@@ -21,6 +21,7 @@ const ALL = [
   '0011-wood-and-edges',
   '0012-learner-questions',
   '0013-aftercare',
+  '0014-places',
 ];
 /** Tables that are spoken to without a model. */
 const BARE = ['guards', 'migration_guard', 'migrations', 'rate_limits', 'table_stamps'];

@@ -6,6 +6,7 @@ import { teachTables } from './teach-tables';
 import { scoreTables } from './score-tables';
 import { unionTables } from './union-tables';
 import { aftercareTables } from './aftercare-tables';
+import { placeTables } from './place-tables';
 import { followUpTables } from './follow-up-tables';
 import { defineIn } from './table';
 
@@ -20,6 +21,7 @@ export function defineModels(sequelize: Sequelize) {
     ...scoreTables(define),
     ...unionTables(define),
     ...aftercareTables(define),
+    ...placeTables(define),
     ...followUpTables(define),
   };
 }

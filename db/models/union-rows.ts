@@ -1,3 +1,4 @@
+import type { TagDoubt } from '@/core/aftercare/places/tag-find-input';
 import type { Measures } from '@/core/methods/measures';
 import type { Stage } from '@/core/methods/method';
 import type { Position } from '@/core/methods/position';
@@ -19,6 +20,8 @@ export interface PlantRow {
   woodLotId: string;
   stockLotId: string;
   voidedAt: Date | null;
+  /** Since its tag fell off: which plant of its lot it is, or even of which lot, is not sure. */
+  doubt: TagDoubt;
 }
 
 export interface UnionRow {

@@ -17,6 +17,7 @@ export function unionTables(define: Define) {
       woodLotId: STRING,
       stockLotId: STRING,
       voidedAt: DATE(3),
+      doubt: STRING,
     }),
     unions: define<UnionRow>('unions', {
       id: KEY,

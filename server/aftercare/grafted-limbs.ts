@@ -47,6 +47,7 @@ export async function limbUnions(
         woodLotId: '',
         stockLotId: '',
         voidedAt: null,
+        doubt: '' as const,
       };
       const making = { method: method.id, variant, ...madeWith(method, {}), madeOn: limb.graftedOn };
       const union: UnionRow = {

@@ -147,6 +147,7 @@ async function make(
         place: ++place,
         ...lots,
         voidedAt: null,
+        doubt: '' as const,
       };
       fresh.push(plant);
       unions.push({ ...unionOn(plant, making, seat.personId), position: 'sole' });

@@ -1,21 +1,23 @@
 import { POSITION_WORDS } from '@/core/methods/position';
 import { methodById, METHODS } from '@/core/methods/registry';
 import { secondChanceMethod } from '@/core/methods/second-chance-method';
-import { OUTCOME_WORDS } from '@/core/aftercare/mark-input';
-import type { ObservationKind } from '@/core/aftercare/observation-input';
+import { weeklyGrowth, type WeeklyGrowth } from '@/core/aftercare/growth/weekly-growth';
+import { growthOf } from '@/core/aftercare/plan/union-life';
+import type { PlaceMove } from '@/core/aftercare/places/place-view';
+import { counted } from '@/core/units/counted';
 import { type DueTask, dueTasks } from '@/core/aftercare/week/due-tasks';
 import { TIES } from '@/core/aftercare/ties/ties';
 import { isPlantCode, normaliseCode } from '@/core/codes/plant-code';
-import { PLANT_EVENTS, type PlantEvent } from '@/core/methods/timetable/trigger';
 import { triggerWords } from '@/core/methods/timetable/trigger-words';
-import { ANSWER_WORDS, MILESTONE_WORDS } from '@/core/methods/milestones';
-import { formatLength, type LengthUnit } from '@/core/units/length';
+import type { LengthUnit } from '@/core/units/length';
 import { written } from '@/core/units/prose';
-import type { ReportRow, RoundRow } from '@/db/models/follow-up-rows';
 import { allow, type Context } from '@/server/platform/context';
 import { notFound } from '@/server/platform/use-case-error';
-import type { LifeEvent, PlantLife, UnionLife, WordedTask } from '@/core/aftercare/life/plant-life';
+import type { PlantLife, UnionLife, WordedTask } from '@/core/aftercare/life/plant-life';
+import { lifeEvents, type Said } from './life-events';
 import { livingUnions } from './living-unions';
+import { movesOfPlant, standingOf } from './places/place-moves';
+import type { Weathered } from './warmth/union-warmth';
 import { unionPlans, type UnionWithPlan } from './union-plans';
 
 const SECOND = secondChanceMethod(METHODS);
@@ -23,6 +25,8 @@ const SECOND = secondChanceMethod(METHODS);
 /** Days colder or warmer than this stand on the line, °C: frost, and heat in which nearly nothing knits. */
 const FROST = 0;
 const HEAT = 32;
+/** Rain that soaks what is open, mm a day: our guess. */
+const MUCH_RAIN = 10;
 
 /** How many tasks to come are named. */
 const NEXT = 4;
@@ -38,11 +42,14 @@ export async function plantLife(context: Context, code: string): Promise<PlantLi
   // Kin stand in where it was never measured, so all of its day are asked for.
   const all = await livingUnions(context, { workshopId: plant.workshopId, voided: true });
   if (!all.some((union) => union.plant.id === plant.id)) throw notFound('The plant');
-  const plans = (await unionPlans(context, all)).filter((union) => union.plant.id === plant.id);
-  const [said, names, seat] = await Promise.all([
+  const ofDay = await unionPlans(context, all);
+  const plans = ofDay.filter((union) => union.plant.id === plant.id);
+  const [said, names, seat, moves, standing] = await Promise.all([
     answersOf(context, plans),
     namesOf(context, plans),
     db.seats.findOne({ where: { clubId, id: plant.seatId }, raw: true }),
+    movesOfPlant(context, plant.id),
+    standingOf(context, plant.id),
   ]);
   const person = seat && (await db.people.findOne({ where: { clubId, id: seat.personId }, raw: true }));
   const first = plans[0]!;
@@ -58,18 +65,23 @@ export async function plantLife(context: Context, code: string): Promise<PlantLi
     workshop: first.workshop.title,
     site: first.site.name,
     voided: plant.voidedAt !== null,
+    doubt: plant.doubt,
+    standing,
+    moves,
     unions: plans.map((plan) =>
       unionLife(
         plan,
-        said.filter(({ report }) => report.unionId === plan.union.id),
-        names,
+        {
+          said: said.filter(({ report }) => report.unionId === plan.union.id),
+          names,
+          moves,
+          growth: growthBeside(plan, ofDay),
+        },
         actor.lengthUnit,
       ),
     ),
   };
 }
-
-type Said = { report: ReportRow; round: RoundRow };
 
 async function answersOf({ db, actor: { clubId } }: Context, plans: readonly UnionWithPlan[]): Promise<Said[]> {
   const reports = await db.reports.findAll({
@@ -95,7 +107,29 @@ async function namesOf({ db }: Context, plans: readonly UnionWithPlan[]): Promis
   return new Map(users.map(({ id, name }) => [id, name]));
 }
 
-function unionLife(plan: UnionWithPlan, said: Said[], names: Map<string, string>, unit: LengthUnit): UnionLife {
+interface Told {
+  said: Said[];
+  names: Map<string, string>;
+  moves: PlaceMove[];
+  growth: WeeklyGrowth | null;
+}
+
+/** How fast a union's shoot grows beside those of the same variety and method. */
+export function growthBeside(plan: UnionWithPlan, all: readonly UnionWithPlan[]): WeeklyGrowth | null {
+  const kin = all.filter(
+    ({ union, wood, ended }) =>
+      union.id !== plan.union.id &&
+      union.method === plan.union.method &&
+      wood.variety === plan.wood.variety &&
+      ended === null,
+  );
+  return weeklyGrowth(
+    growthOf(plan.union.madeOn, plan.seen),
+    kin.map(({ union, seen }) => growthOf(union.madeOn, seen)),
+  );
+}
+
+function unionLife(plan: UnionWithPlan, told: Told, unit: LengthUnit): UnionLife {
   const { union, tasks, ties, today, ended } = plan;
   const method = methodById(union.method);
   const worded = (task: DueTask): WordedTask => {
@@ -107,7 +141,7 @@ function unionLife(plan: UnionWithPlan, said: Said[], names: Map<string, string>
       when: trigger ? triggerWords(trigger, unit) : '',
     };
   };
-  const now = dueTasks(tasks, ties, today).map(worded);
+  const now = dueTasks(tasks, ties, today, undefined, plan.shade).map(worded);
   const next = dueTasks(tasks, ties, today, '9999-12-31')
     .filter(({ task }) => !now.some((due) => due.task === task))
     .sort((a, b) => (a.due.from < b.due.from ? -1 : 1))
@@ -143,15 +177,18 @@ function unionLife(plan: UnionWithPlan, said: Said[], names: Map<string, string>
       .filter(({ state, due }) => state === 'open' && due === null)
       .map(({ id, name, trigger }) => ({ task: id, name: written(name, unit), when: triggerWords(trigger, unit) })),
     ties: ties.map((tie) => ({ ...tie, words: TIES[tie.id] })),
-    events: eventsOf(plan, said, names, unit),
+    events: lifeEvents(plan, told, unit),
     second: plan.second && {
       ...plan.second,
       sticksLeft: Math.max(0, plan.wood.sticks - plan.wood.booked),
       method: SECOND && { id: SECOND.id, name: SECOND.name, from: SECOND.use.stock.from },
     },
     stockCaliper: plan.seen.filter(({ kind }) => kind === 'caliper').at(-1)?.lengthMm ?? null,
-    frost: plan.weather.filter(({ low }) => low < FROST).map(({ date }) => date),
-    heat: plan.weather.filter(({ high }) => high > HEAT).map(({ date }) => date),
+    frost: plan.weathered.weather.filter(({ low }) => low < FROST).map(({ date }) => date),
+    heat: plan.weathered.weather.filter(({ high }) => high > HEAT).map(({ date }) => date),
+    rain: plan.weathered.weather.filter(({ rain }) => rain !== null && rain >= MUCH_RAIN).map(({ date }) => date),
+    warmthFrom: warmthWords(plan.weathered),
+    growth: told.growth,
     growthFrom: plan.growthFrom,
     heights: plan.seen
       .filter(({ kind, lengthMm }) => (kind === 'height' || kind === 'shortened') && lengthMm !== null)
@@ -159,84 +196,13 @@ function unionLife(plan: UnionWithPlan, said: Said[], names: Map<string, string>
   };
 }
 
-const SEEN_WORDS: Record<ObservationKind, string> = {
-  height: 'Shoot measured',
-  shortened: 'Shortened on purpose',
-  event: 'Seen',
-  'tie-on': 'Put on',
-  'tie-off': 'Seen off',
-  caliper: 'Stock measured',
-  opened: 'Opened to look',
-};
-
-/** All that happened to a union and what is due on it, in the order of its days. */
-function eventsOf(
-  { union, tasks, ties, marks, seen }: UnionWithPlan,
-  said: readonly Said[],
-  names: Map<string, string>,
-  unit: LengthUnit,
-): LifeEvent[] {
-  const nameOf = (task: string): string => {
-    const known = tasks.find(({ id }) => id === task);
-    if (known) return written(known.name, unit);
-    const tie = ties.find(({ offTask }) => offTask === task);
-    return tie ? `${TIES[tie.id]} off` : `An earlier task (${task.replaceAll('-', ' ')})`;
-  };
-  const events: LifeEvent[] = [
-    { id: 'made', on: union.madeOn, kind: 'made', words: `Made: ${methodById(union.method).inSentence}` },
-    ...marks.map((mark): LifeEvent => ({
-      id: mark.id,
-      on: mark.doneOn,
-      kind: mark.outcome === 'skipped' ? 'skipped' : 'done',
-      words: `${nameOf(mark.task)}: ${OUTCOME_WORDS[mark.outcome]}${mark.reason ? `, ${mark.reason}` : ''}`,
-      actionId: mark.actionId,
-      by: names.get(mark.markedBy) ?? '',
-    })),
-    ...seen.map((look): LifeEvent => ({
-      id: look.id,
-      on: look.seenOn,
-      kind: look.kind === 'height' || look.kind === 'shortened' ? 'growth' : 'seen',
-      words: [
-        SEEN_WORDS[look.kind],
-        aboutOf(look),
-        look.lengthMm === null ? '' : formatLength(look.lengthMm, unit),
-        look.note,
-      ]
-        .filter(Boolean)
-        .join(': '),
-      observationId: look.id,
-      by: names.get(look.seenBy) ?? '',
-    })),
-    ...said.map(({ report, round }): LifeEvent => ({
-      id: report.id,
-      on: report.seenOn,
-      kind: 'answer',
-      words: `${MILESTONE_WORDS[round.milestone].name}: ${ANSWER_WORDS[report.answer]}${report.note ? `, ${report.note}` : ''}`,
-      by: report.source,
-    })),
-    ...tasks.flatMap((task): LifeEvent[] => {
-      if (!task.due || !['open', 'missed'].includes(task.state)) return [];
-      const { from, to } = task.due;
-      return [
-        {
-          id: `due ${task.id}`,
-          on: from,
-          to,
-          kind: task.state === 'missed' ? 'missed' : 'due',
-          words: written(task.name, unit),
-        },
-      ];
-    }),
-    ...ties.flatMap((tie): LifeEvent[] =>
-      tie.latest && tie.state !== 'off'
-        ? [{ id: `tie ${tie.id}`, on: tie.latest, kind: 'latest', words: `${TIES[tie.id]}: last day` }]
-        : [],
-    ),
-  ];
-  return events.sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : 0));
-}
-
-function aboutOf({ kind, about }: { kind: ObservationKind; about: string }): string {
-  if (kind === 'event') return PLANT_EVENTS[about as PlantEvent] ?? about;
-  return about in TIES ? TIES[about as keyof typeof TIES] : '';
+/** Where the warmth that moves a union's healing is from. */
+function warmthWords({ warmth, measured, entered, simulated }: Weathered): string {
+  if (!warmth) return '';
+  const parts = [
+    measured > 0 ? `${counted(measured, 'day')} from a logger` : '',
+    entered > 0 ? `${counted(entered, 'day')} of weather that was entered` : '',
+    simulated > 0 ? `${counted(simulated, 'day')} of simulated weather` : '',
+  ].filter(Boolean);
+  return parts.length === 0 ? 'A warm place: usual days' : parts.join(', ');
 }

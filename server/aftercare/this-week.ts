@@ -84,8 +84,8 @@ export function weekGroups(
   plans: readonly UnionWithPlan[],
   until?: string,
 ): WeekGroup[] {
-  const items = plans.flatMap(({ union, called, plant, wood, workshop, site, tasks, ties, today }) =>
-    dueTasks(tasks, ties, today, until).map((due) => ({
+  const items = plans.flatMap(({ union, called, plant, wood, workshop, site, tasks, ties, today, shade }) =>
+    dueTasks(tasks, ties, today, until, shade).map((due) => ({
       due,
       plant: {
         unionId: union.id,

@@ -1,46 +1,41 @@
-import { kinOf } from '@/core/methods/compatibility/compatibility';
 import { factsOf } from '@/core/methods/method-facts';
 import { methodById, METHODS } from '@/core/methods/registry';
 import { type SecondTry, secondTry } from '@/core/aftercare/second-try/second-try';
 import { type PlanBasis, planBasis } from '@/core/aftercare/plan/made-union';
 import { type ClosedTask, growthOf, kinGrowth, lifeOf, tiesSeen } from '@/core/aftercare/plan/union-life';
 import { type LifeSoFar, type PlannedTask, unionPlan } from '@/core/aftercare/plan/union-plan';
+import { shadeTonight } from '@/core/aftercare/shade/shade-tonight';
 import { type Tie, type TieSeen, tiesOf } from '@/core/aftercare/ties/ties';
-import { outdoorWarmth } from '@/core/aftercare/warmth/daily-warmth';
-import {
-  type AssumptionById,
-  assumptionsWith,
-  knittingBand,
-  KNITTING_KINS,
-  type KnittingKin,
-} from '@/core/plan/phenology/assumptions';
+import type { ShadeTask } from '@/core/aftercare/week/due-tasks';
+import type { DayOfSite } from '@/core/plan/climate/day-weather';
+import { formatTemperature } from '@/core/units/temperature';
+import { type AssumptionById, assumptionsWith } from '@/core/plan/phenology/assumptions';
 import { siteCalendar } from '@/core/plan/dates/taught-on';
 import { turnsOfYear, usualTurns } from '@/core/plan/phenology/turns-of-year';
 import type { Phenology } from '@/core/plan/phenology/phenology';
-import { addDays, daysBetween } from '@/core/units/iso-date';
+import { addDays, formatDate } from '@/core/units/iso-date';
 import { dateInZone } from '@/core/units/zoned-date';
 import type { SiteRow } from '@/db/models/plan-rows';
-import type { DayWeather } from '@/stand-ins/weather/weather-service';
 import { listSiteYears } from '@/server/plan/site-years';
 import type { Context } from '@/server/platform/context';
 import type { LivingUnion } from './living-unions';
+import { unionWarmths, type Weathered } from './warmth/union-warmth';
 
 /** A keeper with its plan as it stands today. */
 export interface UnionWithPlan extends LivingUnion {
   today: string;
   tasks: PlannedTask[];
   ties: Tie[];
-  /** Days outdoors since it was made, while it heals; none where a site has no weather. */
-  weather: DayWeather[];
+  /** It is dark and uncovered and meets a hot day; null where nothing is asked. */
+  shade: ShadeTask | null;
+  /** The warmth it had while it healed, and the weather it stood in. */
+  weathered: Weathered;
   ended: NonNullable<LifeSoFar['ended']> | null;
   /** What can still be done this season about one that died; null for all others. */
   second: SecondTry | null;
   /** Whose heights its growth is reckoned from; null where nobody measured. */
   growthFrom: 'own' | 'kin' | null;
 }
-
-/** Weather counts for so long: the longest window of healing, stretched. */
-const WEATHER_DAYS = 70;
 
 /** A site as plans ask it. */
 interface SiteLife {
@@ -52,9 +47,12 @@ interface SiteLife {
 
 /** The plans of some unions, made anew from what is on record. Reads the sites' years once. */
 export async function unionPlans(context: Context, unions: readonly LivingUnion[]): Promise<UnionWithPlan[]> {
-  const lives = await siteLives(context, [...new Map(unions.map(({ site }) => [site.id, site])).values()]);
+  const sites = [...new Map(unions.map(({ site }) => [site.id, site])).values()];
+  const [lives, { warmthOf, forecastOf }] = await Promise.all([
+    siteLives(context, sites),
+    unionWarmths(context, unions),
+  ]);
   const bases = new Map<string, PlanBasis>();
-  const warmths = new Map<string, Weathered>();
   const plans = new Map<string, Pick<UnionWithPlan, 'tasks' | 'ties'>>();
   const kin = kinHeights(unions);
   const replaced = new Set(unions.filter(({ union }) => union.position === 'again').map(({ plant }) => plant.id));
@@ -64,9 +62,8 @@ export async function unionPlans(context: Context, unions: readonly LivingUnion[
     const basis = once(bases, [union.method, union.variant, union.schools, union.materials, wood.species], () =>
       planBasis({ ...union, species: wood.species }),
     );
-    const { warmth, weather } = once(warmths, [site.id, kinOf(wood.species), union.madeOn, basis.wayOn], () =>
-      warmthOf(context, site, life, { species: wood.species, madeOn: union.madeOn, wayOn: basis.wayOn }),
-    );
+    const weathered = warmthOf(living, basis.wayOn, life.today);
+    const { warmth } = weathered;
     const closed = living.marks.map(({ task, doneOn, outcome, occurrence }) => ({ task, doneOn, outcome, occurrence }));
     const record = lifeOf({
       madeOn: union.madeOn,
@@ -80,7 +77,7 @@ export async function unionPlans(context: Context, unions: readonly LivingUnion[
     const seenTies = tiesSeen(living.seen);
     // Most plants of a lot are alike in all that their plan hangs on: it is reckoned once.
     const alike = [union.method, union.variant, union.schools, union.materials, union.madeOn, site.id];
-    const { tasks, ties } = once(plans, [...alike, wood.species, stock.species, record, growth, seenTies], () =>
+    const { tasks, ties } = once(plans, [...alike, wood.species, stock.species, record, growth, seenTies, warmth], () =>
       planAndTies(living, {
         basis,
         life,
@@ -94,12 +91,40 @@ export async function unionPlans(context: Context, unions: readonly LivingUnion[
       today: life.today,
       tasks,
       ties: record.ended && record.ended.why !== 'dead' ? [] : ties,
-      weather,
+      weathered,
+      shade: record.ended
+        ? null
+        : shadeOf(context, living, { ties, life, forecast: forecastOf(living, basis.wayOn, life.today) }),
       ended: record.ended ?? null,
       second: record.ended?.why === 'dead' && !replaced.has(plant.id) ? secondTryOf(living, life) : null,
       growthFrom: own ? 'own' : (growth ?? []).length > 0 ? 'kin' : null,
     };
   });
+}
+
+interface Sunlit {
+  ties: readonly Tie[];
+  life: SiteLife;
+  forecast: readonly DayOfSite[];
+}
+
+/** What is dark, uncovered and about to meet a hot day. */
+function shadeOf(
+  { actor }: Context,
+  { union, marks }: LivingUnion,
+  { ties, life, forecast }: Sunlit,
+): ShadeTask | null {
+  const { today, assumption } = life;
+  const { madeOn, materials } = union;
+  const hot = assumption('hot-day').value;
+  const shade = shadeTonight({ madeOn, today, outdoors: forecast.length > 0, materials, ties, marks, forecast, hot });
+  if (!shade) return null;
+  const made = forecast.find(({ date }) => date === shade.on)!.source;
+  const up = `${formatTemperature(shade.high, actor.temperatureUnit)} on ${formatDate(shade.on)}`;
+  return {
+    occurrence: shade.occurrence,
+    name: `Paint or shade by tonight: it is dark, and ${up} is forecast${made === 'simulated' || made === 'ordered' ? ' (simulated weather)' : ''}`,
+  };
 }
 
 interface Reckoned {
@@ -195,28 +220,6 @@ function remembered(turnsOf: NonNullable<LifeSoFar['turnsOf']>): NonNullable<Lif
     if (!years.has(year)) years.set(year, turnsOf(year));
     return years.get(year)!;
   };
-}
-
-interface Weathered {
-  warmth: LifeSoFar['warmth'];
-  weather: DayWeather[];
-}
-
-/** Outdoors the weather moves healing; at the bench it stands warm, and where nothing is known of a kin it is not moved. */
-function warmthOf(
-  { weather }: Context,
-  site: SiteRow,
-  { today, assumption }: SiteLife,
-  { species, madeOn, wayOn }: { species: string; madeOn: string; wayOn: PlanBasis['wayOn'] },
-): Weathered {
-  const kin = kinOf(species);
-  const days = Math.min(WEATHER_DAYS, daysBetween(madeOn, today));
-  if (!site.climate || days <= 0) return { warmth: undefined, weather: [] };
-  const seen = weather.days(site.id, site.climate.normals, addDays(madeOn, 1), days);
-  if (wayOn === 'bench' || !kin || !KNITTING_KINS.includes(kin as KnittingKin))
-    return { warmth: undefined, weather: seen };
-  const band = knittingBand(kin as KnittingKin, assumption);
-  return { warmth: outdoorWarmth(band, site.climate.normals, madeOn, seen), weather: seen };
 }
 
 /** Heights of the same variety of the same workshop stand in for a plant nobody measured. */

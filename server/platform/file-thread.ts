@@ -5,6 +5,7 @@ import { STORE } from '@/core/plan/wood/store';
 import { readCalipers } from '@/exchange/calipers-csv';
 import { readLogger } from '@/exchange/logger-csv';
 import { readNormals } from '@/exchange/normals-csv';
+import { readWeather } from '@/exchange/weather-csv';
 import { readRoster } from '@/exchange/roster-csv';
 
 /*
@@ -31,7 +32,14 @@ function packed({ instants, values }: LoggerRun): Uint8Array {
   return new Uint8Array(gzipSync(new Uint8Array(pairs.buffer), { level: 1 }));
 }
 
-export const READERS = { run: readRun, roster: readRoster, normals: readNormals, calipers: readCalipers };
+export const READERS = {
+  run: readRun,
+  readings: readLogger,
+  roster: readRoster,
+  normals: readNormals,
+  weather: readWeather,
+  calipers: readCalipers,
+};
 
 interface Job {
   id: number;

@@ -118,7 +118,8 @@ function factsOf(unions: UnionRow[], sources: FactSources): UnionFactRow[] {
       date: union.madeOn,
       number: union.number,
       position: union.position,
-      woodLotId: plant?.woodLotId ?? null,
+      // A plant whose lot is not sure since its tag fell off is left out of what is found by lot.
+      woodLotId: plant && plant.doubt !== 'lot' ? plant.woodLotId : null,
       stockLotId: plant?.stockLotId ?? null,
       assessorId: counts?.assessorId ?? null,
       score: counts?.score ?? null,

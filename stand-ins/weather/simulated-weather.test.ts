@@ -25,6 +25,14 @@ describe('the simulated weather', () => {
     // Beyond the thirty days of run-in nothing of the day before is left: 0.72^30 is under 0.0001.
     later.forEach((day, i) => expect(Math.abs(day.high - year[90 + i]!.high)).toBeLessThan(0.11));
   });
+  it('rains on about a third of the days, a little on most of them, and says so in mm', () => {
+    const year = simulatedWeather.days('a', lake!.normals, '2027-01-01', 365);
+    const wet = year.filter(({ rain }) => rain! > 0);
+    expect(wet.length / 365).toBeGreaterThan(0.2);
+    expect(wet.length / 365).toBeLessThan(0.45);
+    expect(wet.every(({ rain }) => rain! >= 1 && rain! <= 15)).toBe(true);
+    expect(wet.filter(({ rain }) => rain! < 5).length).toBeGreaterThan(wet.length / 2);
+  });
   it('strays about the usual and stays near it over a year', () => {
     const year = simulatedWeather.days('a', lake!.normals, '2027-01-01', 365);
     const stray = year.map(

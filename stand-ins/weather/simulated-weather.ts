@@ -1,8 +1,9 @@
+import type { DayWeather } from '@/core/plan/climate/day-weather';
 import { dayNormals } from '@/core/plan/climate/day-normals';
 import type { Normals } from '@/core/plan/climate/normals';
 import { addDays } from '@/core/units/iso-date';
 import { CLIMATES } from './climates';
-import type { DayWeather, WeatherService } from './weather-service';
+import type { WeatherService } from './weather-service';
 
 /** Days before the first one asked for from which the weather runs in, so that any stretch agrees with any other. */
 const RUN_IN = 30;
@@ -28,9 +29,20 @@ function stretch(place: string, normals: Normals, from: string, count: number): 
     const swing = 1 + 0.35 * chance(`${place}/${date}/swing`);
     const mean = (low + high) / 2 + stray;
     const half = Math.max(0.5, ((high - low) / 2) * swing);
-    days.push({ date, low: round(mean - half), high: round(mean + half) });
+    days.push({ date, low: round(mean - half), high: round(mean + half), rain: rainOf(place, date, stray) });
   }
   return days;
+}
+
+/** Share of days on which it rains at a usual temperature; cool spells are the wet ones. */
+const RAINY = 0.32;
+const SPREAD = 1.73;
+
+/** Rain of a day, mm: none on most days, a little on many, much on few. */
+function rainOf(place: string, date: string, stray: number): number {
+  const odds = 0.5 + chance(`${place}/${date}/rain`) / (2 * SPREAD);
+  const wet = Math.min(0.7, Math.max(0.08, RAINY - stray * 0.04));
+  return odds < wet ? round(1 + 14 * (1 - odds / wet) ** 2) : 0;
 }
 
 const round = (value: number): number => Math.round(value * 10) / 10;

@@ -1,12 +1,15 @@
 import type { Tie } from '../ties/ties';
+import type { WeeklyGrowth } from '../growth/weekly-growth';
 import type { SecondTry } from '../second-try/second-try';
+import type { PlaceMove } from '../places/place-view';
+import type { TagDoubt } from '../places/tag-find-input';
 import type { DueTask } from '../week/due-tasks';
 
 /** Something on the line of a union's life. */
 export interface LifeEvent {
   id: string;
   on: string;
-  kind: 'made' | 'done' | 'missed' | 'skipped' | 'answer' | 'growth' | 'seen' | 'due' | 'latest';
+  kind: 'made' | 'done' | 'missed' | 'skipped' | 'answer' | 'growth' | 'seen' | 'due' | 'latest' | 'moved';
   words: string;
   /** Last day of what is due. */
   to?: string;
@@ -48,9 +51,14 @@ export interface UnionLife {
   second: (SecondTry & { sticksLeft: number; method: SecondMethod | null }) | null;
   /** Caliper of the stock as it was last measured, mm. */
   stockCaliper: number | null;
-  /** Days with frost, and days of heat, while it healed. */
+  /** Days with frost, days of heat, and days of much rain, while it healed where it stood. */
   frost: string[];
   heat: string[];
+  rain: string[];
+  /** Where the warmth that moves its healing is from, in words; empty where nothing moves it. */
+  warmthFrom: string;
+  /** How fast it grows beside its kin; null where it was not measured twice. */
+  growth: WeeklyGrowth | null;
   growthFrom: 'own' | 'kin' | null;
   heights: { on: string; mm: number; shortened: boolean }[];
 }
@@ -67,5 +75,11 @@ export interface PlantLife {
   workshop: string;
   site: string;
   voided: boolean;
+  /** What is not sure of it since its tag fell off. */
+  doubt: TagDoubt;
+  /** Where it stands now; null where nobody said. */
+  standing: { placeId: string; place: string; spot: string; since: string } | null;
+  /** Where it stood, latest first. */
+  moves: PlaceMove[];
   unions: UnionLife[];
 }

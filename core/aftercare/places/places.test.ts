@@ -38,7 +38,7 @@ describe('a stretch of a bed as it is typed', () => {
     ]);
     expect(() => spotsOf({ row: 5, from: 1, to: 2 }, BED)).toThrow('has 4 rows, and no row 5');
     expect(() => spotsOf({ row: 1, from: 20, to: 26 }, BED)).toThrow('26 is past its end');
-    expect(() => spotsOf({ row: 1, from: 1, to: 1 }, { name: 'Pail 2' })).toThrow('Pail 2 has no rows');
+    expect(() => spotsOf({ row: 1, from: 1, to: 1 }, { name: 'Pail 2', rows: null })).toThrow('Pail 2 has no rows');
   });
 });
 

@@ -1,5 +1,5 @@
 import { InputError } from '../../contact/input-error';
-import type { BedSpot, Place } from './place';
+import type { BedSpot, Place, Rows } from './place';
 
 /** Plants in one row, first and last included. */
 export interface Stretch {
@@ -33,7 +33,10 @@ export function parseStretch(text: string): Stretch {
  *
  * @throws InputError when the bed has no such row, or the row ends before
  */
-export function spotsOf({ row, from, to }: Stretch, { name, rows }: Pick<Place, 'name' | 'rows'>): BedSpot[] {
+export function spotsOf(
+  { row, from, to }: Stretch,
+  { name, rows }: Pick<Place, 'name'> & { rows: Pick<Rows, 'count' | 'each'> | null },
+): BedSpot[] {
   if (!rows) throw new InputError('place', `${name} has no rows. Choose a bed, or move plants singly.`);
   if (row > rows.count)
     throw new InputError(

@@ -9,6 +9,10 @@ describe('the day a batch will be callused', () => {
     expect(knitForecast([1, 1, 1, 1, 0.5, 0.5, 1, 0.5, 0])).toEqual({ days: 15, soonest: 8, latest: null });
     expect(knitForecast([1, 1])).toEqual({ days: 12, soonest: 12, latest: 12 });
   });
+  it('counts what a day that is not over has knit, and takes no rate from it', () => {
+    expect(knitForecast([1, 1, 1], 14, 0.5)).toEqual({ days: 11, soonest: 11, latest: 11 });
+    expect(knitForecast([], 14, 0.5).days).toBeNull();
+  });
   it('is today once it is done, and not known where it stands still or nothing was read', () => {
     expect(knitForecast(Array<number>(14).fill(1))).toEqual({ days: 0, soonest: 0, latest: 0 });
     expect(knitForecast([0, 0]).days).toBeNull();

@@ -1,7 +1,6 @@
 import type { Normals } from '../../plan/climate/normals';
 import { dayNormals } from '../../plan/climate/day-normals';
 import { addDays, type IsoDate } from '../../units/iso-date';
-import type { DailyWarmth } from '../plan/task-days';
 import { dayRate } from './day-rate';
 import type { KnittingBand } from './knitting-rate';
 
@@ -18,23 +17,4 @@ export function usualRate(band: KnittingBand, normals: Normals, madeOn: IsoDate)
     sum += dayRate(band, low, high);
   }
   return Math.max(LEAST_REFERENCE, sum / REFERENCE_DAYS);
-}
-
-/**
- * The warmth a union outdoors has had since the day after it was made, beside what is usual there then.
- *
- * @param days lowest and highest of each day from the day after it was made on, degC
- * @example outdoorWarmth(KNITTING_BANDS.pome, normals, '2027-04-10', days).rates.length // days.length
- */
-export function outdoorWarmth(
-  band: KnittingBand,
-  normals: Normals,
-  madeOn: IsoDate,
-  days: readonly { low: number; high: number }[],
-): DailyWarmth {
-  const reference = usualRate(band, normals, madeOn);
-  return {
-    rates: days.map(({ low, high }) => dayRate(band, low, high)),
-    references: days.map(() => reference),
-  };
 }

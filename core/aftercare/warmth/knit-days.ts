@@ -32,7 +32,7 @@ export function knitDays(band: KnittingBand, readings: readonly WarmthReading[])
   const intervals = readings.slice(1).map(({ at }, i) => at - readings[i]!.at);
   if (intervals.some((interval) => !(interval > 0)))
     throw new InputError('readings', 'Readings stand in the order of their times, each time once.');
-  const longest = STANDS * lowerMedian(intervals);
+  const longest = usualStand(readings.map(({ at }) => at));
   const total: KnitDays = { days: 0, heatHours: 0, frostHours: 0 };
   intervals.forEach((interval, i) => {
     const { temperature } = readings[i]!;
@@ -44,8 +44,15 @@ export function knitDays(band: KnittingBand, readings: readonly WarmthReading[])
   return total;
 }
 
-/** The middle one; of an even number the lower of both. */
-function lowerMedian(values: readonly number[]): number {
-  const ordered = [...values].sort((x, y) => x - y);
-  return ordered[Math.floor((ordered.length - 1) / 2)] ?? 0;
+/**
+ * For how long a reading stands at most, ms: three usual intervals. The usual one is the middle one, of an even number
+ * the lower of both.
+ *
+ * @param instants ms, rising
+ */
+export function usualStand(instants: readonly number[]): number {
+  const intervals = new Float64Array(Math.max(0, instants.length - 1));
+  for (let i = 0; i < intervals.length; i++) intervals[i] = instants[i + 1]! - instants[i]!;
+  intervals.sort();
+  return STANDS * (intervals[Math.floor((intervals.length - 1) / 2)] ?? 0);
 }

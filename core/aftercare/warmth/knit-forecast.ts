@@ -16,14 +16,15 @@ const LATE_DAYS = 5;
  * When a batch will be callused, from what it has knit a day: at the mean of the last days, with the range of its fastest
  * and its slowest one.
  *
- * @param daily knit days of each day so far, from 0 to 1
+ * @param daily knit days of each whole day so far, from 0 to 1
+ * @param begun what the day that is not over yet has knit so far: it counts, and tells no rate
  * @throws RangeError when a day has none or more than a whole one
  * @example knitForecast([1, 1, 1, 1, 1, 1, 1]).days // 7
  */
-export function knitForecast(daily: readonly number[], callused: number = CALLUSED): KnitForecast {
+export function knitForecast(daily: readonly number[], callused: number = CALLUSED, begun = 0): KnitForecast {
   if (daily.some((day) => !(day >= 0 && day <= 1 + 1e-9)))
     throw new RangeError('A day knits from none to a whole one.');
-  const left = callused - daily.reduce((sum, day) => sum + day, 0);
+  const left = callused - daily.reduce((sum, day) => sum + day, begun);
   if (left <= 1e-9) return { days: 0, soonest: 0, latest: 0 };
   const late = daily.slice(-LATE_DAYS);
   if (late.length === 0) return { days: null, soonest: null, latest: null };

@@ -1,6 +1,7 @@
 import { addDays, type IsoDate } from '../../units/iso-date';
 import type { TaskDays } from '../plan/task-days';
 import type { PlannedTask } from '../plan/union-plan';
+import { DARK_SEAL } from '../shade/shade-tonight';
 import { TIES, type Tie } from '../ties/ties';
 
 /** A task of one union that wants doing, or a tie that must come off. */
@@ -20,6 +21,12 @@ export interface DueTask {
   late: boolean;
 }
 
+/** What is dark and meets a hot day, in words. */
+export interface ShadeTask {
+  name: string;
+  occurrence: number;
+}
+
 /** Days of a week. */
 export const WEEK = 7;
 
@@ -28,12 +35,14 @@ export const WEEK = 7;
  * their last day, alarms first, then what ends first.
  *
  * @param until last day that counts, such as the end of the week
+ * @param shade has to be painted or shaded by tonight, in the place of the task that covers what is dark
  */
 export function dueTasks(
   tasks: readonly PlannedTask[],
   ties: readonly Tie[],
   today: IsoDate,
   until: IsoDate = addDays(today, WEEK - 1),
+  shade: ShadeTask | null = null,
 ): DueTask[] {
   const alarmed = new Map(ties.filter(({ state }) => state === 'alarm').map((tie) => [tie.offTask, tie]));
   const near = new Map(
@@ -42,6 +51,7 @@ export function dueTasks(
   const off = new Set(ties.filter(({ state }) => state === 'off').map(({ offTask }) => offTask));
   const on = new Set(ties.filter(({ state }) => state !== 'off').map(({ offTask }) => offTask));
   const open = tasks.flatMap((task): DueTask[] => {
+    if (shade !== null && task.id === DARK_SEAL) return [];
     if (task.state !== 'open' || (off.has(task.id) && !on.has(task.id))) return [];
     const tie = near.get(task.id);
     const begun = task.due !== null && task.due.from <= until;
@@ -76,7 +86,22 @@ export function dueTasks(
       movedBy: 0,
       late: tie.latest! < today,
     }));
-  return [...open, ...bare].sort(
+  const dark = shade === null ? [] : [shadeTask(shade, today)];
+  return [...dark, ...open, ...bare].sort(
     (a, b) => Number(b.alarm) - Number(a.alarm) || (a.due.to < b.due.to ? -1 : a.due.to > b.due.to ? 1 : 0),
   );
+}
+
+function shadeTask({ name, occurrence }: ShadeTask, today: IsoDate): DueTask {
+  return {
+    task: DARK_SEAL,
+    name,
+    missed: 'In the sun it heats the cambium until no callus forms.',
+    due: { from: today, best: today, to: today },
+    occurrence,
+    alarm: false,
+    latest: null,
+    movedBy: 0,
+    late: false,
+  };
 }

@@ -135,6 +135,8 @@ export const ASSUMPTIONS: readonly Assumption[] = [
     guess(`${kin}.knit-stop`, `Cuts knit no more above, ${kin} kin`, stop, '°C', 1),
   ),
   known('girdle', 'New growth at which a tie that does not give cuts in', 300, 'mm', 50),
+  guess('leafed-hold', 'Bench grafts that leafed out too far can be held back in the cool for', 28, 'days', 14),
+  guess('hot-day', 'Highest temperature of a day from which dark, uncovered unions are shaded', 30, '°C', 2),
   guess('brace-years', 'Brace and guard stay on for so long', 4, 'years', 1),
   guess('late', 'Days past its window after which a task counts as missed', 21, 'days', 7),
 ];

@@ -16,6 +16,7 @@ const KINDS: Record<LifeEvent['kind'], string> = {
   growth: 'growth',
   seen: 'seen',
   due: 'due',
+  moved: 'moved',
   latest: 'last day',
 };
 

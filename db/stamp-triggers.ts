@@ -1,0 +1,40 @@
+import { QueryTypes, type Sequelize } from 'sequelize';
+import { EVERYBODY, type STAMPED_TABLES } from './stamped-tables';
+
+type Stamped = (typeof STAMPED_TABLES)[number];
+
+/** Column that names the club of a row; null where rows belong to no club. */
+const CLUB_COLUMN: Partial<Record<Stamped, string | null>> = { clubs: 'id', users: null };
+
+/** A new stamp with every change, in its transaction: seen by others together with it. By chance, so that a restored database never shows an old stamp on other rows. */
+function triggers(table: Stamped): string[] {
+  const column = CLUB_COLUMN[table] === undefined ? 'club_id' : CLUB_COLUMN[table];
+  return [
+    ['INSERT', 'NEW'],
+    ['UPDATE', 'NEW'],
+    ['DELETE', 'OLD'],
+  ].map(
+    ([event, row]) =>
+      `CREATE OR REPLACE TRIGGER stamp_${table}_${event!.toLowerCase()} AFTER ${event} ON ${table} FOR EACH ROW
+     INSERT INTO table_stamps (club_id, table_name, stamp) VALUES (${column === null ? `'${EVERYBODY}'` : `${row}.${column}`}, '${table}', UUID()) ON DUPLICATE KEY UPDATE stamp = VALUES(stamp)`,
+  );
+}
+
+/** A server with a binary log lets only some accounts make triggers. */
+const NOT_ALLOWED = new Set([1227, 1419]);
+
+/**
+ * Has changes of some tables leave their stamps. Without its triggers nothing is kept between two looks, which is slower
+ * and as right: a server that does not let us make them is told how to, and used all the same.
+ */
+export async function stampTriggers(sequelize: Sequelize, tables: readonly Stamped[]): Promise<void> {
+  try {
+    for (const statement of tables.flatMap(triggers)) await sequelize.query(statement, { type: QueryTypes.RAW });
+  } catch (error) {
+    if (!NOT_ALLOWED.has((error as { parent?: { errno?: number } }).parent?.errno ?? 0)) throw error;
+    console.warn(
+      'This database server does not let Pear Bench make triggers, so pages are read anew each time. Set log_bin_trust_function_creators=1 there and remove the rows 0006-stamps and 0014-places from the table migrations to mend it.',
+    );
+    await sequelize.query('DELETE FROM table_stamps', { type: QueryTypes.RAW });
+  }
+}
