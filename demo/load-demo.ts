@@ -26,6 +26,7 @@ import { addSite } from '@/server/club/sites';
 import { putWorkshop } from '@/server/plan/workshops';
 import { demoDates } from './dates';
 import { demoAftercare } from './demo-aftercare';
+import { demoPlaces } from './demo-places';
 import { demoAfterTheDay, demoSecondLooks, demoSettings } from './demo-scoring';
 import { judgeDemoKeepers } from './demo-keepers';
 import { drawnUnion } from './drawn-union';
@@ -96,6 +97,7 @@ export async function loadDemo(services: Services, password: string): Promise<vo
   await demoTeaching(as(lead, new Date(`${dates.past}T07:40:00Z`)), past, seats);
   await demoWood(as(lead, new Date(`${dates.past}T07:00:00Z`)), past, dates.past);
   await demoSources(as(lead, loadedAt), past, site.id, dates.past);
+  await demoPlaces((day) => as(assistant, new Date(`${day}T17:00:00Z`)), { siteId: site.id, date: dates.past }, today);
   await demoAftercare(as, lead, assistant, { id: past, siteId: site.id, date: dates.past }, loadedAt);
 
   const upcoming = uuid();
@@ -209,7 +211,7 @@ async function demoTeaching(context: Context, workshopId: string, seats: SeatedP
   await putPlan(context, uuid(), {
     tree: TREE.tree,
     species: TREE.species,
-    firstYear: Number(context.now.toISOString().slice(0, 4)) + 1,
+    firstYear: Number(context.now.toISOString().slice(0, 4)),
     version: 0,
     limbs: suggestProgramme(limbs, SITE.hemisphere, 3, METHODS),
   });

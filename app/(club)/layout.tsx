@@ -21,6 +21,7 @@ export default async function ClubLayout({ children }: { children: React.ReactNo
             ['/season', 'Season'],
             ['/methods', 'Methods'],
             ['/wood', 'Wood'],
+            ['/places', 'Places'],
             ['/sites', 'Sites'],
           ].map(([href, name]) => (
             <Link

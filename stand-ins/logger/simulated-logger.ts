@@ -10,10 +10,12 @@ export interface LoggerOrder {
   unit: 'C' | 'F';
   /** What goes wrong, as it does with real ones. */
   faults: ('warm-days' | 'gap' | 'repeats' | 'disorder')[];
+  /** What the logger calls itself, if it does. */
+  name?: string;
 }
 
 /** A temperature log as a logger in a cold store would write it; made up, and headed so. */
-export function simulatedLog({ from, days, everyMinutes, target, unit, faults }: LoggerOrder): string {
+export function simulatedLog({ from, days, everyMinutes, target, unit, faults, name }: LoggerOrder): string {
   const steps = Math.floor((days * 1440) / everyMinutes);
   let rows = Array.from({ length: steps }, (_, i) => {
     const day = (i * everyMinutes) / 1440;
@@ -31,7 +33,12 @@ export function simulatedLog({ from, days, everyMinutes, target, unit, faults }:
     rows = [...rows.slice(10, 20), ...rows.slice(0, 10), ...rows.slice(20)];
   const column = unit === 'C' ? 'temperature_c' : 'temperature_f';
   return writeCsv(
-    ['time', column, 'simulated'],
-    rows.map(({ at, value }) => ({ time: new Date(at).toISOString(), [column]: value, simulated: 'yes' })),
+    ['time', column, 'simulated', ...(name === undefined ? [] : ['logger'])],
+    rows.map(({ at, value }) => ({
+      time: new Date(at).toISOString(),
+      [column]: value,
+      simulated: 'yes',
+      ...(name === undefined ? {} : { logger: name }),
+    })),
   );
 }

@@ -60,6 +60,9 @@ export default async function Week() {
             <Link className="bench-button" href="/visits">
               Plan visits
             </Link>
+            <Link className="bench-button" href="/places">
+              Where the plants stand
+            </Link>
             <a className="bench-button" href="/api/care-calendar">
               As a calendar
             </a>

@@ -1,5 +1,6 @@
 import type { Limb } from '../../plan/topworking/limb';
 import type { KnittingKin } from '../../plan/phenology/assumptions';
+import type { WeeklyGrowth } from '../growth/weekly-growth';
 import type { Place, Spot } from './place';
 import type { TagDoubt } from './tag-find-input';
 
@@ -54,7 +55,11 @@ export interface SiteOfPlaces {
 /** A grafted or standing limb of a tree that is changed over. */
 export interface TreeLimb extends Limb {
   /** How its graft stands; null where it carries none yet. */
-  graft: { href: string; dead: boolean; madeOn: string } | null;
+  graft: { madeOn: string } | null;
+  /** How fast its graft grows beside those of the other limbs; null where it was not measured twice. */
+  growth: WeeklyGrowth | null;
+  /** What to do to the nurse limb and why; empty where nothing is. */
+  thinNurse: string;
 }
 
 /** A move of a place's history. */

@@ -12,6 +12,8 @@ export interface CallusBatch {
   kin: KnittingKin;
   variety: string;
   since: string;
+  /** The day they left; null while they stand there. */
+  leftOn: string | null;
   plants: { plantId: string; code: string }[];
   /** Null where nothing was read: then the plain way goes on. */
   progress: BatchProgress | null;

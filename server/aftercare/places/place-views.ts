@@ -1,4 +1,9 @@
 import type { PlaceView, SiteOfPlaces, TreeLimb } from '@/core/aftercare/places/place-view';
+import { weeklyGrowth } from '@/core/aftercare/growth/weekly-growth';
+import type { GrowthObservation } from '@/core/aftercare/growth/growth-date';
+import { growthOf } from '@/core/aftercare/plan/union-life';
+import type { Limb } from '@/core/plan/topworking/limb';
+import { UNSET } from '@/db/unset';
 import type { PlaceRow } from '@/db/models/place-rows';
 import { listSites } from '@/server/club/sites';
 import { allow, type Context } from '@/server/platform/context';
@@ -48,12 +53,57 @@ export async function sitesOfPlaces(context: Context): Promise<SiteOfPlaces[]> {
   });
 }
 
-/** The limbs of a tree that is changed over, each with how its graft stands. */
+/**
+ * The limbs of a tree that is changed over, each with how its graft grows beside those of the others: where it is slow and
+ * a nurse limb stands, that one is to be thinned.
+ */
 export async function treeLimbs({ db, actor }: Context, { planId }: Pick<PlaceRow, 'planId'>): Promise<TreeLimb[]> {
   if (planId === null) return [];
   const plan = await db.topworkingPlans.findOne({ where: { clubId: actor.clubId, id: planId }, raw: true });
-  return (plan?.limbs ?? []).map((limb) => ({
-    ...limb,
-    graft: limb.graftedOn ? { href: `/topworking/${plan!.id}`, dead: false, madeOn: limb.graftedOn } : null,
-  }));
+  const limbs = plan?.limbs ?? [];
+  const grafted = limbs.filter(({ graftedOn }) => graftedOn);
+  const seen =
+    grafted.length === 0
+      ? []
+      : await db.unionObservations.findAll({
+          where: { clubId: actor.clubId, unionId: grafted.map(({ id }) => id), takenBackAt: UNSET },
+          order: [['seenOn', 'ASC']],
+          raw: true,
+        });
+  const growthOfLimb = ({ id, graftedOn }: Limb): GrowthObservation[] =>
+    growthOf(
+      graftedOn!,
+      seen.filter(({ unionId }) => unionId === id),
+    );
+  const nurse = limbs.find(({ deed }) => deed === 'nurse');
+  return limbs.map((limb) => {
+    if (!limb.graftedOn) return { ...limb, graft: null, growth: null, thinNurse: '' };
+    const kin = grafted.filter(({ id, method }) => id !== limb.id && method === limb.method);
+    const growth = weeklyGrowth(growthOfLimb(limb), kin.map(growthOfLimb));
+    return {
+      ...limb,
+      graft: { madeOn: limb.graftedOn },
+      growth,
+      thinNurse: growth?.slow && nurse ? `shorten ${nurse.name}, the nurse limb, so that more sap goes here` : '',
+    };
+  });
+}
+
+/** Places as they are chosen for a move, of all sites. */
+export function choicesOf(
+  sites: readonly SiteOfPlaces[],
+  plans: readonly { id: string; limbs: readonly Limb[] }[],
+): (Pick<PlaceView, 'id' | 'name' | 'kind' | 'rows' | 'capacity'> & { site: string; held: number; limbs: string[] })[] {
+  return sites.flatMap(({ site, places }) =>
+    places.map(({ id, name, kind, rows, capacity, held, planId }) => ({
+      id,
+      name,
+      kind,
+      rows,
+      capacity,
+      site,
+      held,
+      limbs: plans.find((plan) => plan.id === planId)?.limbs.map((limb) => limb.name) ?? [],
+    })),
+  );
 }

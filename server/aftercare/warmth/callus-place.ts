@@ -43,7 +43,7 @@ export async function callusPlace(
   plants: readonly PlacedPlant[],
 ): Promise<CallusView> {
   const { db, actor, now } = context;
-  const [run, logs, opened, letters, leafed] = await Promise.all([
+  const [run, logs, opened, letters, leafed, left] = await Promise.all([
     placeRun(db, place.id),
     db.placeLogs.findAll({
       where: { clubId: actor.clubId, placeId: place.id },
@@ -53,13 +53,14 @@ export async function callusPlace(
     openedAt(context, site.id),
     db.placeAlerts.count({ where: { clubId: actor.clubId, placeId: place.id } }),
     leafedOn(context, plants),
+    leftBatches(context, place.id),
   ]);
   const assumption = assumptionsWith(site.assumptions);
   const today = dateInZone(now, site.timeZone);
   const callus = assumption('callus');
-  const kins = [...new Set([place.kin || null, ...plants.map(({ species }) => knittingKin(species))])].filter(
-    (kin): kin is KnittingKin => kin !== null,
-  );
+  const kins = [
+    ...new Set([place.kin || null, ...[...plants, ...left].map(({ species }) => knittingKin(species))]),
+  ].filter((kin): kin is KnittingKin => kin !== null);
   const kin = place.kin || (kins[0] ?? null);
   const byKin = new Map(kins.map((each) => [each, warmthByDay(knittingBand(each, assumption), run, site.timeZone)]));
   const days = kin ? byKin.get(kin)! : [];
@@ -80,7 +81,14 @@ export async function callusPlace(
     days: days.map(({ on, knit, heatHours, frostHours }) => ({ on, knit, heatHours, frostHours })),
     spells: range ? outOfRange(run, range, LISTED_HOURS).slice(-12).reverse() : [],
     letters,
-    batches: batchesOf(plants, { site, today, assumption, byKin, leafed, read: run.instants.length > 1 }),
+    batches: batchesOf([...plants.map(batched), ...left], {
+      site,
+      today,
+      assumption,
+      byKin,
+      leafed,
+      read: run.instants.length > 1,
+    }),
     opened: opened.map(({ row, code }): OpenedGraft => ({
       id: row.id,
       on: row.openedOn,
@@ -126,27 +134,43 @@ interface BatchFacts {
   read: boolean;
 }
 
-function batchesOf(plants: readonly PlacedPlant[], facts: BatchFacts): CallusBatch[] {
-  const groups = new Map<string, PlacedPlant[]>();
+/** A plant that stands in a callus place, or stood in it. */
+interface BatchedPlant {
+  plantId: string;
+  code: string;
+  variety: string;
+  species: string;
+  since: string;
+  leftOn: string | null;
+}
+
+function batched({ plantId, code, variety, species, standing }: PlacedPlant): BatchedPlant {
+  return { plantId, code, variety, species, since: standing!.since, leftOn: null };
+}
+
+function batchesOf(plants: readonly BatchedPlant[], facts: BatchFacts): CallusBatch[] {
+  const groups = new Map<string, BatchedPlant[]>();
   for (const plant of plants) {
-    const key = [plant.standing!.since, plant.variety, facts.leafed.has(plant.plantId) ? 'leafed' : ''].join(' ');
+    const { since, leftOn, variety, plantId } = plant;
+    const key = [since, leftOn ?? '', variety, facts.leafed.has(plantId) ? 'leafed' : ''].join(' ');
     groups.set(key, [...(groups.get(key) ?? []), plant]);
   }
   return [...groups].flatMap(([key, own]) => {
-    const { species, variety, standing } = own[0]!;
-    const kin = knittingKin(species);
-    return kin ? [batchOf(key, own, { kin, variety, since: standing!.since }, facts)] : [];
+    const kin = knittingKin(own[0]!.species);
+    return kin ? [batchOf(key, own, kin, facts)] : [];
   });
 }
 
 function batchOf(
   key: string,
-  plants: readonly PlacedPlant[],
-  { kin, variety, since }: Pick<CallusBatch, 'kin' | 'variety' | 'since'>,
+  plants: readonly BatchedPlant[],
+  kin: KnittingKin,
   { site, today, assumption, byKin, leafed, read }: BatchFacts,
 ): CallusBatch {
+  const { variety, since, leftOn } = plants[0]!;
   const callused = assumption('callus').value;
-  const progress = read ? batchProgress(byKin.get(kin)!, since, callused) : null;
+  const days = byKin.get(kin)!.filter((day) => leftOn === null || day.on <= leftOn);
+  const progress = read ? batchProgress(days, since, callused) : null;
   const on = (days: number | null): string | null => (days === null ? null : addDays(today, days));
   const lookOn = addDays(since, Math.ceil(callused));
   const leafedDay = plants.map(({ plantId }) => leafed.get(plantId)).find((day) => day !== undefined);
@@ -156,13 +180,14 @@ function batchOf(
     kin,
     variety,
     since,
+    leftOn,
     plants: plants.map(({ plantId, code }) => ({ plantId, code })),
     progress,
     lookOn,
     doneOn: progress ? on(progress.days) : lookOn,
     soonestOn: progress && on(progress.soonest),
     latestOn: progress && on(progress.latest),
-    done: progress ? progress.days === 0 : today >= lookOn,
+    done: progress ? progress.days === 0 : (leftOn ?? today) >= lookOn,
     leafed: leafedDay
       ? {
           on: leafedDay,
@@ -174,6 +199,18 @@ function batchOf(
         }
       : null,
   };
+}
+
+/** Plants that stood in a callus place and left it, by when they came and went. */
+async function leftBatches({ db, actor }: Context, placeId: string): Promise<BatchedPlant[]> {
+  return db.sequelize.query<BatchedPlant>(
+    `SELECT m.plant_id AS plantId, p.code, l.variety, l.species, m.from_since AS since, m.moved_on AS leftOn
+     FROM plant_moves m JOIN plants p ON p.id = m.plant_id JOIN wood_lots l ON l.id = p.wood_lot_id
+     WHERE m.club_id = :clubId AND m.from_place_id = :placeId AND m.undone_at IS NULL
+       AND (m.to_place_id IS NULL OR m.to_place_id <> m.from_place_id)
+     ORDER BY m.moved_on DESC, p.place`,
+    { type: QueryTypes.SELECT, replacements: { clubId: actor.clubId, placeId } },
+  );
 }
 
 /** Plants that have leaves, by the day somebody saw them. */

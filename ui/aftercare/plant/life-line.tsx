@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useRef } from 'react';
+import { type ReactNode, useEffect, useRef } from 'react';
 import { COLOURS } from '@/core/drawing/colours';
 import type { LifeEvent, UnionLife } from '@/core/aftercare/life/plant-life';
 import { daysBetween, formatDate } from '@/core/units/iso-date';
@@ -77,7 +77,7 @@ export function LifeLine({ life }: { life: UnionLife }) {
           strokeDasharray="2 7"
           strokeLinecap="round"
         />
-        <WeatherMarks frost={life.frost} heat={life.heat} x={x} />
+        <WeatherMarks frost={life.frost} heat={life.heat} rain={life.rain} x={x} />
         {heights.length > 0 && (
           <g>
             <polyline
@@ -102,14 +102,32 @@ export function LifeLine({ life }: { life: UnionLife }) {
   );
 }
 
-/** Nights of frost as strokes and days of heat as rings over the time it healed. */
-function WeatherMarks({ frost, heat, x }: { frost: string[]; heat: string[]; x: (on: string) => number }) {
+interface WeatherMarksProps {
+  frost: string[];
+  heat: string[];
+  rain: string[];
+  x: (on: string) => number;
+}
+
+/** Nights of frost as strokes, days of heat as rings and days of much rain as drops over the time it healed. */
+function WeatherMarks({ frost, heat, rain, x }: WeatherMarksProps) {
   return (
     <>
       {frost.map((on) => (
         <line key={on} x1={x(on)} x2={x(on)} y1={STEM - 26} y2={STEM - 14} stroke={COLOURS.muted} strokeWidth={1.5}>
           <title>{`${formatDate(on)}: frost`}</title>
         </line>
+      ))}
+      {rain.map((on) => (
+        <path
+          key={on}
+          d={`M ${x(on)} ${STEM - 34} q 4 6 0 8 q -4 -2 0 -8`}
+          fill={COLOURS.sheet}
+          stroke={COLOURS.muted}
+          strokeWidth={1.3}
+        >
+          <title>{`${formatDate(on)}: 10 mm of rain or more`}</title>
+        </path>
       ))}
       {heat.map((on) => (
         <circle key={on} cx={x(on)} cy={STEM - 20} r={3.5} fill="none" stroke={COLOURS.ink} strokeWidth={1.5}>
@@ -133,8 +151,10 @@ export function LifeLegend({ life, unit }: { life: UnionLife; unit: LengthUnit }
       {life.heights.length > 0 && (
         <span>line above: height, up to {formatLength(Math.max(...life.heights.map(({ mm }) => mm)), unit)}</span>
       )}
-      {life.frost.length > 0 && <span>│ frost while it healed (simulated weather)</span>}
-      {life.heat.length > 0 && <span>○ above 32 °C while it healed (simulated weather)</span>}
+      {life.frost.length > 0 && <span>│ frost while it healed</span>}
+      {life.heat.length > 0 && <span>○ above 32 °C while it healed</span>}
+      {life.rain.length > 0 && <span>drop: much rain while it healed</span>}
+      {life.warmthFrom !== '' && <span>Warmth by {life.warmthFrom}</span>}
     </p>
   );
 }
@@ -231,6 +251,8 @@ function Sign({ event: { kind, on, to, words }, x, lane, today }: SignProps) {
       );
     case 'growth':
       return null;
+    case 'moved':
+      return <MovedSign at={at} title={title} />;
     default:
       return (
         <circle
@@ -245,4 +267,14 @@ function Sign({ event: { kind, on, to, words }, x, lane, today }: SignProps) {
         </circle>
       );
   }
+}
+
+/** A plant that came to another place. */
+function MovedSign({ at, title }: { at: number; title: ReactNode }) {
+  return (
+    <g>
+      {title}
+      <path d={`M ${at - 6} ${STEM + 5} h 12 l -4 -4 m 4 4 l -4 4`} fill="none" stroke={COLOURS.ink} strokeWidth={2} />
+    </g>
+  );
 }

@@ -4,7 +4,7 @@ import { Check } from 'lucide-react';
 import type { UnionLife, WordedTask } from '@/core/aftercare/life/plant-life';
 import { counted } from '@/core/units/counted';
 import { formatDate } from '@/core/units/iso-date';
-import type { LengthUnit } from '@/core/units/length';
+import { formatLength, type LengthUnit } from '@/core/units/length';
 import type { DeviceQueue } from '@/ui/kit/device/use-device-queue';
 import { deviceToday, type useMarks } from '../use-marks';
 import { SecondChance } from './second-chance';
@@ -38,6 +38,7 @@ export function UnionPanel({ life, at }: { life: UnionLife; at: AtPlant }) {
   const now = open(life.now);
   return (
     <div>
+      <GrowthWords life={life} unit={at.unit} />
       <SecondChance life={life} plantId={at.plantId} at={at} />
       <h3 className="font-bold">Due now</h3>
       {now.length === 0 ? (
@@ -82,6 +83,20 @@ export function UnionPanel({ life, at }: { life: UnionLife; at: AtPlant }) {
       <TieList life={life} at={at} />
       {mayChange && (life.state === 'living' || life.state === 'dead') && <SeenForm life={life} at={at} />}
     </div>
+  );
+}
+
+/** How fast it grows beside its kin, so that slow is a figure. */
+function GrowthWords({ life: { growth }, unit }: { life: UnionLife; unit: LengthUnit }) {
+  if (!growth) return null;
+  return (
+    <p className="mb-3">
+      It grew <strong>{formatLength(growth.perWeek, unit)} a week</strong> when it was last measured
+      {growth.kin
+        ? `; ${counted(growth.kin.count, 'plant')} of its variety and method made ${formatLength(growth.kin.perWeek, unit)}.`
+        : '; too few of its kind were measured to compare it with.'}
+      {growth.slow && <strong> That is slow: look at water, suckers and the nurse growth.</strong>}
+    </p>
   );
 }
 

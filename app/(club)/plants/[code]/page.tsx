@@ -1,9 +1,11 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
+import { formatDate } from '@/core/units/iso-date';
 import { formatCode } from '@/core/codes/plant-code';
 import { unionPicture } from '@/server/aftercare/union-picture';
 import { plantLife } from '@/server/aftercare/plant-life';
 import { ERASED_NAME } from '@/server/platform/erased-name';
+import { TagDoubtNotice } from '@/ui/aftercare/plant/tag-doubt-notice';
 import { PlantBoard } from '@/ui/aftercare/plant/plant-board';
 import { orNotFound } from '../../../_http/or-not-found';
 import { pageContext } from '../../../_http/session';
@@ -29,6 +31,19 @@ export default async function Plant({ params }: { params: Promise<{ code: string
             {plant.grower ?? ERASED_NAME}; {plant.site};{' '}
             <Link href={`/workshops/${plant.workshopId}/aftercare`}>{plant.workshop}</Link>
           </p>
+          <p>
+            {plant.standing ? (
+              <>
+                Stands in <Link href={`/places/${plant.standing.placeId}`}>{plant.standing.place}</Link>
+                {plant.standing.spot === '' ? '' : `, ${plant.standing.spot}`}{' '}
+                <span className="text-muted">since {formatDate(plant.standing.since)}</span>
+              </>
+            ) : (
+              <>
+                Where it stands is not noted. <Link href="/places">Places</Link>
+              </>
+            )}
+          </p>
         </div>
         {mayChange && (
           <Link className="bench-button" href={`/workshops/${plant.workshopId}/score?keeper=${plant.code}`}>
@@ -36,6 +51,9 @@ export default async function Plant({ params }: { params: Promise<{ code: string
           </Link>
         )}
       </div>
+      {plant.doubt !== '' && (
+        <TagDoubtNotice plantId={plant.plantId} doubt={plant.doubt} mayDecide={context.actor.role === 'lead'} />
+      )}
       <PlantBoard
         plantId={plant.plantId}
         code={plant.code}

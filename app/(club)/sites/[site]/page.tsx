@@ -1,9 +1,12 @@
 import type { TemperatureUnit } from '@/core/units/temperature';
 import { METHODS } from '@/core/methods/registry';
 import type { Metadata } from 'next';
+import Link from 'next/link';
+import type { DayOfSite } from '@/core/plan/climate/day-weather';
 import { alike } from '@/core/plan/phenology/alike';
 import { siteCalendar } from '@/core/plan/dates/taught-on';
 import { dateInZone } from '@/core/units/zoned-date';
+import { enteredWeather } from '@/server/plan/day-weather';
 import { simulatedDays } from '@/server/plan/site-weather';
 import { getSite, listObservations } from '@/server/club/sites';
 import { ledger } from '@/server/plan/wood-ledger';
@@ -11,6 +14,7 @@ import { AssumptionsForm } from '@/ui/club/sites/assumptions-form';
 import { ClimateForm } from '@/ui/club/sites/climate-form';
 import { ObservationsBoard } from '@/ui/club/sites/observations-board';
 import { WeatherChart } from '@/ui/club/sites/weather-chart';
+import { WeatherDays } from '@/ui/club/sites/weather-days';
 import { YearTable } from '@/ui/club/sites/year-table';
 import { orNotFound } from '../../../_http/or-not-found';
 import { pageContext } from '../../../_http/session';
@@ -23,7 +27,11 @@ export default async function SitePage({ params }: { params: Promise<{ site: str
   const { site: id } = await params;
   const context = await pageContext();
   const site = await orNotFound(getSite(context, id));
-  const [observations, lots] = await Promise.all([listObservations(context, id), ledger(context)]);
+  const [observations, lots, entered] = await Promise.all([
+    listObservations(context, id),
+    ledger(context),
+    enteredDays(context, id),
+  ]);
   const today = dateInZone(context.now, site.timeZone);
   const species = [
     ...new Set([
@@ -66,7 +74,7 @@ export default async function SitePage({ params }: { params: Promise<{ site: str
             mayChange={mayChange}
           />
         </section>
-        {weather.days.length > 0 && <WeatherSection id={id} weather={weather} context={context} />}
+        <WeatherSection id={id} today={today} weather={weather} entered={entered} context={context} />
         <SeenAndPlants
           id={id}
           observations={observations}
@@ -94,6 +102,15 @@ export default async function SitePage({ params }: { params: Promise<{ site: str
       </main>
     </>
   );
+}
+
+/** Days of weather that somebody entered, latest first. */
+async function enteredDays(context: Context, id: string): Promise<DayOfSite[]> {
+  const days = await enteredWeather(context, [id], '1970-01-01');
+  return days
+    .get(id)!
+    .map(({ day, low, high, rain, source }): DayOfSite => ({ date: day, low, high, rain, source }))
+    .reverse();
 }
 
 interface SeenAndPlantsProps {
@@ -159,27 +176,37 @@ function SeenAndPlants({
 
 interface WeatherSectionProps {
   id: string;
+  today: string;
   weather: ReturnType<typeof simulatedDays>;
+  /** Days that somebody entered, latest first. */
+  entered: DayOfSite[];
   context: Context;
 }
 
-/** A made-up year to try things on. */
-function WeatherSection({ id, weather, context }: WeatherSectionProps) {
+/** The weather that was, as far as somebody entered it, and a made-up year for all other days. */
+function WeatherSection({ id, today, weather, entered, context: { actor } }: WeatherSectionProps) {
+  const unit = actor.temperatureUnit;
   return (
     <section className="board" aria-labelledby="weather">
       <h2 id="weather" className="mb-1">
-        Weather of a year, simulated
+        Weather
       </h2>
       <p className="mb-2 text-sm text-muted">
-        Made up from the usual year, the same at every look: no station stands behind it, and the forecast of the ready
-        check is taken from it.
+        Windows and warmth go by the days that are entered here. All other days are simulated: made up from the usual
+        year, the same at every look, with no station behind them; the forecasts are taken from them too.{' '}
+        <Link href={`/stand-ins/weather?site=${id}`}>Order a hot spell or a frost to try things</Link>
       </p>
-      <p className="mb-1">
-        <a href={`/api/sites/${id}/weather`} download>
-          The year as CSV
-        </a>
-      </p>
-      <WeatherChart days={weather.days} unit={context.actor.temperatureUnit} />
+      <WeatherDays siteId={id} today={today} entered={entered} unit={unit} mayChange={actor.role !== 'viewer'} />
+      {weather.days.length > 0 && (
+        <>
+          <p className="mb-1">
+            <a href={`/api/sites/${id}/weather`} download>
+              The simulated year as CSV
+            </a>
+          </p>
+          <WeatherChart days={weather.days} unit={unit} />
+        </>
+      )}
     </section>
   );
 }

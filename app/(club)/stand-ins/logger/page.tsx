@@ -1,17 +1,20 @@
 import type { Metadata } from 'next';
 import { addDays } from '@/core/units/iso-date';
+import { listPlaces } from '@/server/aftercare/places/places';
 import { clubDay } from '@/server/plan/season';
+import { LiveLogger } from '@/ui/kit/stand-ins/live-logger';
 import { pageContext } from '../../../_http/session';
 
 export const metadata: Metadata = { title: 'Simulated temperature logger' };
 
 export default async function LoggerPage() {
-  const { today } = await clubDay(await pageContext());
+  const context = await pageContext();
+  const [{ today }, places] = await Promise.all([clubDay(context), listPlaces(context)]);
   return (
     <main id="main" className="mx-auto max-w-2xl px-4 py-5">
       <h1>Temperature logger, simulated</h1>
       <p className="mb-4 text-muted">
-        Writes the CSV file that a logger in a cold store would. Nothing in it was measured.
+        Writes the CSV file that a logger would, or speaks live to a place. Nothing of it was measured.
       </p>
       <form action="/api/stand-ins/logger" method="get" className="board flex flex-col gap-3">
         <div className="grid grid-cols-2 gap-3">
@@ -24,7 +27,7 @@ export default async function LoggerPage() {
             <input className="bench-input" name="days" inputMode="numeric" defaultValue={30} />
           </label>
           <label className="font-bold">
-            Store set to, °C
+            Set to, °C
             <input className="bench-input" name="target" inputMode="decimal" defaultValue={2.5} />
           </label>
           <label className="font-bold">
@@ -53,6 +56,11 @@ export default async function LoggerPage() {
           Write the log
         </button>
       </form>
+      <h2 className="mt-6 mb-2">Live</h2>
+      <LiveLogger
+        places={places.filter(({ kind }) => kind !== 'tree').map(({ id, name, logger }) => ({ id, name, logger }))}
+        mayChange={context.actor.role !== 'viewer'}
+      />
     </main>
   );
 }
