@@ -4,7 +4,6 @@ import { spotsFrom } from '@/core/aftercare/places/free-spots';
 import { ANYWHERE, inRow, type Spot } from '@/core/aftercare/places/place';
 import type { PlacedPlant } from '@/core/aftercare/places/place-view';
 import { addDays, type IsoDate } from '@/core/units/iso-date';
-import { simulatedLog } from '@/stand-ins/logger/simulated-logger';
 import { keepTagFind } from '@/server/aftercare/places/lost-tags';
 import { movePlants } from '@/server/aftercare/places/move-plants';
 import { putLand, putPlace, watchPlace } from '@/server/aftercare/places/put-place';
@@ -13,6 +12,7 @@ import { addPlaceLog } from '@/server/aftercare/warmth/add-log';
 import { openGraft } from '@/server/aftercare/warmth/open-graft';
 import { observeUnion } from '@/server/aftercare/observe-union';
 import { readWeatherFile } from '@/server/plan/enter-weather';
+import { simulatedLogCsv } from '@/server/plan/simulated-log';
 import { listPlans, putPlan } from '@/server/plan/topworking';
 import type { Context } from '@/server/platform/context';
 import { TREE } from './scenario';
@@ -117,8 +117,8 @@ async function move(
 /** A month of readings, one a minute, with an open lid and a night nobody measured; and three that were opened to look. */
 async function demoWarmth(at: (day: IsoDate) => Context, box: string, date: IsoDate, today: IsoDate): Promise<void> {
   const days = Math.min(30, Math.round((Date.parse(today) - Date.parse(date)) / 86_400_000));
-  const log = simulatedLog({
-    from: `${date}T16:00:00Z`,
+  const log = simulatedLogCsv(at(date), {
+    from: date,
     days,
     everyMinutes: 1,
     target: 23,

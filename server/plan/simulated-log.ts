@@ -1,7 +1,7 @@
 import { array, object, string } from 'yup';
 import { simulatedLog } from '@/stand-ins/logger/simulated-logger';
 import { allow, type Context } from '@/server/platform/context';
-import { isoDate, decimal } from '@/core/inputs/fields';
+import { decimal, isoDate, optionalText } from '@/core/inputs/fields';
 import { parse } from '@/server/platform/parse';
 
 const FAULTS = ['warm-days', 'gap', 'repeats', 'disorder'] as const;
@@ -18,6 +18,13 @@ const orderInput = object({
     .required('Enter the temperature.')
     .min(-20, '-20 °C or more.')
     .max(40, '40 °C or less.'),
+  everyMinutes: decimal()
+    .typeError('Enter the minutes in figures.')
+    .integer('Enter whole minutes.')
+    .min(1, 'A minute or more.')
+    .max(240, 'Four hours at most.')
+    .default(30),
+  name: optionalText('the name of the logger', 60),
   unit: string()
     .oneOf(['C', 'F'] as const)
     .default('C'),
@@ -31,7 +38,7 @@ export function simulatedLogCsv(context: Context, input: unknown): string {
   return simulatedLog({
     ...values,
     from: `${values.from}T00:00:00Z`,
-    everyMinutes: 30,
+    ...(values.name === '' ? { name: undefined } : {}),
     faults: values.faults as (typeof FAULTS)[number][],
   });
 }

@@ -11,7 +11,7 @@ export interface LoggerOrder {
   /** What goes wrong, as it does with real ones. */
   faults: ('warm-days' | 'gap' | 'repeats' | 'disorder')[];
   /** What the logger calls itself, if it does. */
-  name?: string;
+  name?: string | undefined;
 }
 
 /** A temperature log as a logger in a cold store would write it; made up, and headed so. */

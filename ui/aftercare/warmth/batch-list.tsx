@@ -112,6 +112,10 @@ function Batch({ batch, place, callused, mayChange }: BatchProps) {
 
 function doneWords(batch: CallusBatch, callused: number): string {
   const { progress, done, doneOn, soonestOn, latestOn, lookOn, leftOn } = batch;
+  if (leftOn !== null)
+    return progress
+      ? `${Math.round(progress.knit * 10) / 10} of ${callused} knit days when they left${done ? '' : ': fewer than are reckoned as callused'}.`
+      : 'Nothing was measured while they were here.';
   if (!progress)
     return done ? `Look at one: due since ${formatDate(lookOn)}.` : `Look at one on ${formatDate(lookOn)}.`;
   const knit = `${Math.round(progress.knit * 10) / 10} of ${callused} knit days`;

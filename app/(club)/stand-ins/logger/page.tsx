@@ -31,6 +31,14 @@ export default async function LoggerPage() {
             <input className="bench-input" name="target" inputMode="decimal" defaultValue={2.5} />
           </label>
           <label className="font-bold">
+            A reading every, minutes
+            <input className="bench-input" name="everyMinutes" inputMode="numeric" defaultValue={30} />
+          </label>
+          <label className="font-bold">
+            Its name
+            <input className="bench-input" name="name" maxLength={60} />
+          </label>
+          <label className="font-bold">
             Writes
             <select className="bench-input" name="unit">
               <option value="C">°C</option>
