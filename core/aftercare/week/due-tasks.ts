@@ -56,7 +56,9 @@ export function dueTasks(
     const tie = near.get(task.id);
     const begun = task.due !== null && task.due.from <= until;
     if (!begun && !tie) return [];
-    const due = begun ? task.due! : { from: today, best: today, to: tie!.latest! };
+    // What growth strains comes off now, however far its usual window lies ahead.
+    const usual = begun && !(tie && task.due!.from > today);
+    const due = usual ? task.due! : { from: today, best: today, to: tie!.latest! };
     return [
       {
         task: task.id,

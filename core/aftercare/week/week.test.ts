@@ -61,6 +61,18 @@ describe('what of a union wants doing', () => {
       latest: '2027-06-04',
     });
     expect(ids(due('2027-05-20', strained))).not.toContain('binding-off');
+    // Asked about the whole winter ahead, its usual window has begun by then: it is due now all the same.
+    for (const today of ['2027-05-25', '2027-06-20'])
+      expect(due(today, strained, '2028-03-30').find(({ task }) => task === 'binding-off')?.due).toEqual({
+        from: today,
+        best: today,
+        to: '2027-06-04',
+      });
+  });
+  it('has what is dark painted by tonight before all else, in the place of the task that covers it', () => {
+    const shade = { name: 'Paint or shade by tonight', occurrence: 1 };
+    const tasks = dueTasks([], [], '2027-06-20', undefined, shade);
+    expect(tasks).toMatchObject([{ task: 'dark-seal', occurrence: 1, due: { from: '2027-06-20', to: '2027-06-20' } }]);
   });
 });
 
