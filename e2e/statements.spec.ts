@@ -61,6 +61,10 @@ test('no page asks more than twelve statements, however many workshops there are
     '/outbox',
     '/wood',
     `/wood/${lot}`,
+    '/places',
+    ...['bed', 'tree', 'callus-box', 'pail'].map(
+      (kind) => `/places/${firstOf(`SELECT id FROM places WHERE club_id = '${clubId}' AND kind = '${kind}'`)}`,
+    ),
     '/sites',
     `/sites/${site}`,
     '/methods',

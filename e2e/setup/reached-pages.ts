@@ -20,6 +20,7 @@ export const REACHED: Record<
     link: string;
     grown: string;
     visit: string;
+    place: string;
     tree: string;
     site: string;
     lot: string;
@@ -35,6 +36,9 @@ export const REACHED: Record<
   '/visits': () => '/visits',
   '/visits/[site]/[day]': ({ visit }) => visit,
   '/plants/[code]': ({ code }) => `/plants/${code}`,
+  '/places': () => '/places',
+  '/places/[place]': ({ place }) => place,
+  '/places/[place]/lost-tag': ({ place }) => `${place}/lost-tag`,
   '/season': () => '/season',
   '/workshops/new': () => '/workshops/new',
   '/club': () => '/club',
@@ -76,6 +80,7 @@ export const REACHED: Record<
   '/wood/[lot]': ({ lot }) => lot,
   '/stand-ins/caliper': () => '/stand-ins/caliper',
   '/stand-ins/logger': () => '/stand-ins/logger',
+  '/stand-ins/weather': () => '/stand-ins/weather',
   ...Object.fromEntries(
     ['readiness', 'cards', 'agreement', 'agreement/recalibration', 'rubric', 'settings'].map((page) => [
       `/workshops/[workshop]/score/${page}`,
@@ -114,6 +119,8 @@ export async function findPages(tab: Page): Promise<PageIds> {
   const grown = `${link}/${(await tab.locator('[data-plant]').first().getAttribute('data-plant'))!}`;
   await tab.goto('/visits');
   const visit = (await tab.locator('a[href^="/visits/"]').first().getAttribute('href'))!;
+  await tab.goto('/places');
+  const place = (await tab.getByRole('link', { name: 'Boathouse bed' }).getAttribute('href'))!;
   await tab.goto('/topworking');
   const tree = (await tab.getByRole('link', { name: /boathouse/ }).getAttribute('href'))!;
   await tab.goto('/sites');
@@ -146,6 +153,7 @@ export async function findPages(tab: Page): Promise<PageIds> {
       link,
       grown,
       visit,
+      place,
       tree,
       site,
       lot,

@@ -12,51 +12,95 @@ import type { Limb } from './limb';
 /** Drawing units are 10 mm of the tree. */
 const UNIT = 10;
 
+/** How far limbs are drawn from the trunk, mm. */
+const REACH = 1100;
+/** Length at which every limb is drawn, mm. */
+const DRAWN = 900;
+
+interface Sketch {
+  width: number;
+  height: number;
+  items: (Path | Label)[];
+}
+
+const heightOf = (limbs: readonly Limb[]): number => Math.max(800, ...limbs.map(({ height }) => height)) + 700;
+
 /**
  * A tree as a plan: from the side, limbs leaving the trunk at their height and angle, and from
  * above at their bearing. Grafted limbs end in a ring with their year, those that come out are
  * crossed, the nurse limb keeps its leaves.
  */
-export function treeView(limbs: Limb[]): DisplayList {
-  const high = Math.max(800, ...limbs.map(({ height }) => height)) + 700;
-  const reach = 1100;
+export function treeView(limbs: readonly Limb[]): DisplayList {
+  const { side, above } = treeViews(limbs);
+  const shifted = above.items.map((item) => shift(item, side.width));
+  return { width: side.width + above.width, height: side.height, items: [...side.items, ...shifted], anchors: [] };
+}
+
+/** The same as two drawings, for narrow screens. */
+export function treeViews(limbs: readonly Limb[]): { side: DisplayList; above: DisplayList } {
+  return { side: finished(fromTheSide(limbs)), above: finished(fromAbove(limbs)) };
+}
+
+function finished({ width, height, items }: Sketch): DisplayList {
+  apart(items);
+  return { width, height, items, anchors: [] };
+}
+
+function shift(item: Path | Label, by: number): Path | Label {
+  if (item.kind === 'label') return { ...item, at: [item.at[0] + by, item.at[1]] };
+  return { ...item, points: item.points.map(([x, y]): Point => [x + by, y]) };
+}
+
+const thickness = ({ caliper }: Limb): number => Math.max(1.2, Math.min(6, caliper / UNIT));
+const radians = (degrees: number): number => (degrees * Math.PI) / 180;
+
+function fromTheSide(limbs: readonly Limb[]): Sketch {
+  const high = heightOf(limbs);
   const height = high / UNIT + 26;
-  const width = ((2 * reach) / UNIT) * 2 + 40;
   const ground = height - 16;
-  const trunk = reach / UNIT + 10;
-  const centre: Point = [width - reach / UNIT - 10, height / 2 + 2];
+  const trunk = REACH / UNIT + 10;
+  const length = DRAWN / UNIT;
   const items: (Path | Label)[] = [
-    line('level', [4, ground], [(2 * reach) / UNIT + 16, ground]),
+    line('level', [4, ground], [(2 * REACH) / UNIT + 16, ground]),
     area('bark', [
       [trunk - 6, ground],
       [trunk + 6, ground],
       [trunk + 3.5, ground - high / UNIT + 30],
       [trunk - 3.5, ground - high / UNIT + 30],
     ]),
-  ];
-  items.push(
     { kind: 'label', role: 'name', at: [trunk, height - 5], anchor: 'middle', text: 'from the side' },
-    { kind: 'label', role: 'name', at: [centre[0], height - 5], anchor: 'middle', text: 'from above, north up' },
-  );
-  items.push(area('wood', ellipseArc(centre, 5, 5)), { ...area('outline', ellipseArc(centre, 5, 5)), fill: false });
+  ];
   limbs.forEach((limb, i) => {
-    const bearing = (limb.bearing * Math.PI) / 180;
-    const lean = (limb.angle * Math.PI) / 180;
-    const length = 900 / UNIT;
-    const thick = Math.max(1.2, Math.min(6, limb.caliper / UNIT));
+    const [bearing, lean] = [radians(limb.bearing), radians(limb.angle)];
     // From the side one sees how far a limb goes east or west; one that points north or south is drawn short.
     const side = Math.sin(bearing) >= 0 ? 1 : -1;
     const across = Math.max(0.35, Math.abs(Math.sin(bearing))) * Math.sin(lean) * length * side;
     const from: Point = [trunk + side * 3, ground - limb.height / UNIT];
     const to: Point = [from[0] + across, from[1] - Math.cos(lean) * length * 0.9];
+    items.push(...drawLimb(limb, i + 1, from, to, thickness(limb)));
+  });
+  return { width: (2 * REACH) / UNIT + 20, height, items };
+}
+
+function fromAbove(limbs: readonly Limb[]): Sketch {
+  const height = heightOf(limbs) / UNIT + 26;
+  const width = (2 * REACH) / UNIT + 20;
+  const centre: Point = [width / 2, height / 2 + 2];
+  const length = DRAWN / UNIT;
+  const items: (Path | Label)[] = [
+    { kind: 'label', role: 'name', at: [centre[0], height - 5], anchor: 'middle', text: 'from above, north up' },
+    area('wood', ellipseArc(centre, 5, 5)),
+    { ...area('outline', ellipseArc(centre, 5, 5)), fill: false },
+  ];
+  limbs.forEach((limb, i) => {
+    const [bearing, lean] = [radians(limb.bearing), radians(limb.angle)];
     const out: Point = [
       centre[0] + Math.sin(bearing) * length * Math.max(0.3, Math.sin(lean)),
       centre[1] - Math.cos(bearing) * length * Math.max(0.3, Math.sin(lean)),
     ];
-    items.push(...drawLimb(limb, i + 1, from, to, thick), ...drawLimb(limb, i + 1, centre, out, thick));
+    items.push(...drawLimb(limb, i + 1, centre, out, thickness(limb)));
   });
-  apart(items);
-  return { width, height, items, anchors: [] };
+  return { width, height, items };
 }
 
 function drawLimb({ deed, year }: Limb, number: number, from: Point, to: Point, thick: number): (Path | Label)[] {

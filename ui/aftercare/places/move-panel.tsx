@@ -29,7 +29,7 @@ interface MovePanelProps {
 export function MovePanel({ moves, plants, places, bed }: MovePanelProps) {
   const { selected, setSelected, last, busy, problem } = moves;
   return (
-    <section aria-labelledby="move" className="border-2 border-ink bg-sheet p-3">
+    <section aria-labelledby="move" className="self-start border-2 border-ink bg-sheet p-3">
       <h2 id="move" className="mb-2 flex items-center justify-between gap-2">
         {selected.size === 0 ? 'Move plants' : `${counted(selected.size, 'plant')} chosen`}
         {selected.size > 0 && (

@@ -78,9 +78,7 @@ export function PlaceBoard({ place, plants, nowhere, places, limbs, moves, unit,
             <HeldGlyphs plants={plants} capacity={place.capacity} />
           </div>
         )}
-        <h2 className="mt-4 mb-1">
-          {plants.length === 0 ? 'Nothing stands here' : `${counted(plants.length, 'plant')} of ${place.capacity}`}
-        </h2>
+        <h2 className="mt-4 mb-1">{heldWords(plants.length, place.capacity, limbs.length > 0)}</h2>
         {plants.length > 0 && (
           <PlantRows plants={plants} selected={selected} mayChange={inThis} onSelect={setSelected} />
         )}
@@ -107,4 +105,9 @@ export function PlaceBoard({ place, plants, nowhere, places, limbs, moves, unit,
       )}
     </div>
   );
+}
+
+function heldWords(plants: number, capacity: number, hasLimbs: boolean): string {
+  if (plants > 0) return `${counted(plants, 'plant')} of ${capacity}`;
+  return hasLimbs ? 'No plant with a tag hangs on it' : 'Nothing stands here';
 }

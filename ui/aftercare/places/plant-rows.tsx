@@ -1,6 +1,7 @@
 'use client';
 
 import Link from 'next/link';
+import { useState } from 'react';
 import { formatCode } from '@/core/codes/plant-code';
 import { spotWords } from '@/core/aftercare/places/place';
 import type { PlacedPlant } from '@/core/aftercare/places/place-view';
@@ -14,10 +15,14 @@ interface PlantRowsProps {
   onSelect: (plantIds: ReadonlySet<string>) => void;
 }
 
+/** Rows that are shown at once: a nursery has thousands. */
+const AT_ONCE = 150;
+
 const DOUBTS = { '': '', plant: 'which of its lot: not sure', lot: 'variety not sure' } as const;
 
 /** Plants of a place in planting order, each with its tag's code, flagging, grower and spot. */
 export function PlantRows({ plants, selected, mayChange, onSelect }: PlantRowsProps) {
+  const [most, setMost] = useState(AT_ONCE);
   const all = plants.length > 0 && plants.every(({ plantId }) => selected.has(plantId));
   const spotted = plants.some(({ standing }) => standing !== null && spotWords(standing.spot) !== '');
   const set = (ids: readonly string[], is: boolean): void => {
@@ -57,7 +62,7 @@ export function PlantRows({ plants, selected, mayChange, onSelect }: PlantRowsPr
           </tr>
         </thead>
         <tbody>
-          {plants.map((plant) => (
+          {plants.slice(0, most).map((plant) => (
             <tr key={plant.plantId} className={selected.has(plant.plantId) ? 'bg-mist' : ''}>
               {mayChange && (
                 <td>
@@ -88,6 +93,11 @@ export function PlantRows({ plants, selected, mayChange, onSelect }: PlantRowsPr
           ))}
         </tbody>
       </table>
+      {plants.length > most && (
+        <button type="button" className="bench-button mt-2" onClick={() => setMost(most + AT_ONCE)}>
+          Show more: {plants.length - most} are not shown
+        </button>
+      )}
     </div>
   );
 }

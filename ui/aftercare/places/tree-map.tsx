@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { formatCode } from '@/core/codes/plant-code';
 import { DEED_WORDS } from '@/core/plan/topworking/limb';
-import { treeView } from '@/core/plan/topworking/tree-view';
+import { treeViews } from '@/core/plan/topworking/tree-view';
 import type { PlacedPlant, TreeLimb } from '@/core/aftercare/places/place-view';
 import { parseDecimal } from '@/core/units/decimal';
 import { formatDate } from '@/core/units/iso-date';
@@ -34,15 +34,19 @@ export function TreeMap({ limbs, plants, unit, mayChange, me }: TreeMapProps) {
         side with each move.
       </p>
     );
+  const { side, above } = treeViews(limbs);
   return (
     <div className="mb-4">
-      <UnionDrawing drawing={treeView([...limbs])} width={760} title="The tree from the side and from above" />
+      <div className="flex flex-wrap gap-x-4">
+        <UnionDrawing drawing={side} width={340} title="The tree from the side" />
+        <UnionDrawing drawing={above} width={340} title="The tree from above, north up" />
+      </div>
       <ol className="mt-3 divide-y divide-line border-y border-line">
         {limbs.map((limb, i) => (
           <li key={limb.id} className="py-2">
             <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
               <span className="w-8 font-bold">{i + 1}</span>
-              <span className="grow basis-52">
+              <span className="basis-52 grow">
                 <strong>{limb.name}</strong>, {DEED_WORDS[limb.deed].toLowerCase()}
                 {limb.graft
                   ? `; grafted ${formatDate(limb.graft.madeOn)}`

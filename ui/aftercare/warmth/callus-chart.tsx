@@ -51,7 +51,7 @@ export function CallusChart({ plotted, range, band, unit }: CallusChartProps) {
             data: points,
             showSymbol: false,
             connectNulls: false,
-            lineStyle: { color: COLOURS.ink, width: 1.3 },
+            lineStyle: { color: COLOURS.ink, width: 0.9 },
             markArea: range && {
               silent: true,
               itemStyle: { color: COLOURS.band, opacity: 0.8 },

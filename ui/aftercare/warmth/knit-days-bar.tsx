@@ -40,9 +40,9 @@ export function KnitDaysBar({ days }: { days: CallusView['days'] }) {
             {frostHours > 0 && (
               <path d={`M${i * wide + 5} 34l7 -7l7 7`} fill="none" stroke={COLOURS.ink} strokeWidth={2.5} />
             )}
-            {(i % 7 === 0 || i === shown.length - 1) && (
+            {i % 7 === 0 && (
               <text x={i * wide + 2} y={52} fontSize={11} fill={COLOURS.muted}>
-                {Number(on.slice(8))}.{Number(on.slice(5, 7))}.
+                {formatDate(on).replace(/ \d{4}$/, '')}
               </text>
             )}
           </g>
