@@ -15,7 +15,7 @@ export interface DuePlant {
 }
 
 /** One task due on several plants of one lot at one place: what one tap closes. */
-export interface DueGroup<Where> extends Pick<DueTask, 'task' | 'name' | 'missed' | 'alarm' | 'movedBy'> {
+export interface DueGroup<Where> extends Pick<DueTask, 'task' | 'name' | 'missed' | 'alarm' | 'movedBy' | 'tonight'> {
   where: Where;
   from: IsoDate;
   /** The end that comes first. */
@@ -47,6 +47,7 @@ export function dueGroups<Where>(
         missed: due.missed,
         alarm: due.alarm,
         movedBy: due.movedBy,
+        ...(due.tonight ? { tonight: true } : {}),
         where,
         from: due.due.from,
         to: due.due.to,
@@ -67,6 +68,7 @@ export function dueGroups<Where>(
   return [...groups.values()].sort(
     (a, b) =>
       Number(b.alarm) - Number(a.alarm) ||
+      Number(b.tonight ?? false) - Number(a.tonight ?? false) ||
       (a.to < b.to ? -1 : a.to > b.to ? 1 : 0) ||
       b.plants.length - a.plants.length,
   );

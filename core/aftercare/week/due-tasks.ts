@@ -19,6 +19,8 @@ export interface DueTask {
   movedBy: number;
   /** Its window has passed. */
   late: boolean;
+  /** A hot day is at hand: it cannot wait for tomorrow. */
+  tonight?: boolean;
 }
 
 /** What is dark and meets a hot day, in words. */
@@ -90,7 +92,10 @@ export function dueTasks(
     }));
   const dark = shade === null ? [] : [shadeTask(shade, today)];
   return [...dark, ...open, ...bare].sort(
-    (a, b) => Number(b.alarm) - Number(a.alarm) || (a.due.to < b.due.to ? -1 : a.due.to > b.due.to ? 1 : 0),
+    (a, b) =>
+      Number(b.alarm) - Number(a.alarm) ||
+      Number(b.tonight ?? false) - Number(a.tonight ?? false) ||
+      (a.due.to < b.due.to ? -1 : a.due.to > b.due.to ? 1 : 0),
   );
 }
 
@@ -105,5 +110,6 @@ function shadeTask({ name, occurrence }: ShadeTask, today: IsoDate): DueTask {
     latest: null,
     movedBy: 0,
     late: false,
+    tonight: true,
   };
 }

@@ -97,7 +97,7 @@ interface DeedsProps {
 /** What can be printed of a place and changed on it. */
 function Deeds({ place, plants, programmes, context }: DeedsProps) {
   return (
-    <p className="flex flex-wrap gap-2">
+    <div className="flex flex-wrap gap-2">
       {plants > 0 && (
         <>
           <a className="bench-button" href={`/api/places/${place.id}/order?paper=A4`}>
@@ -120,6 +120,6 @@ function Deeds({ place, plants, programmes, context }: DeedsProps) {
           <PutPlaceAway placeId={place.id} name={place.name} />
         </>
       )}
-    </p>
+    </div>
   );
 }
