@@ -1,3 +1,4 @@
+import { capital } from '@/core/units/capital';
 import { COLOURS } from '@/core/drawing/colours';
 import type { DisplayList } from '@/core/drawing/display-list';
 import { formatDate } from '@/core/units/iso-date';
@@ -36,7 +37,7 @@ export function landSlipPdf(slip: LandSlip, paper: Paper): Promise<Buffer> {
     writeLine(doc, `${slip.place}, ${slip.site}`, left, 29 * MM, { size: 12, width: wide });
     let y = writeParagraph(doc, `For ${slip.owner}, from ${slip.club}.`, left, 38 * MM, { size: 11, width: wide });
     y = writeParagraph(doc, slip.plants, left, y + 4, { size: 11, width: wide, weight: 700 });
-    const leave = `${slip.leaveBy} gave leave${slip.leaveUntil ? ` until ${formatDate(slip.leaveUntil)}` : ', with no end noted'}.`;
+    const leave = `${capital(slip.leaveBy)} gave leave${slip.leaveUntil ? ` until ${formatDate(slip.leaveUntil)}` : ', with no end noted'}.`;
     y = writeParagraph(doc, leave, left, y + 4, { size: 11, width: wide });
     if (slip.told !== '') y = writeParagraph(doc, `As agreed: ${slip.told}`, left, y + 2, { size: 11, width: wide });
     y += 6 * MM;
@@ -55,8 +56,7 @@ export function landSlipPdf(slip: LandSlip, paper: Paper): Promise<Buffer> {
     for (const visit of slip.visits.slice(0, 6)) {
       if (y > (height - 24) * MM) break;
       writeLine(doc, formatDate(visit.on), left, y, { size: 10, weight: 700, width: 34 * MM });
-      writeLine(doc, visit.tasks, left + 36 * MM, y, { size: 10, width: wide - 36 * MM });
-      y += 5.4 * MM;
+      y = writeParagraph(doc, visit.tasks, left + 36 * MM, y, { size: 10, width: wide - 36 * MM }) + 2;
     }
     writeParagraph(
       doc,

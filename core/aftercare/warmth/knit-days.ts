@@ -56,3 +56,22 @@ export function usualStand(instants: readonly number[]): number {
   intervals.sort();
   return STANDS * (intervals[Math.floor((intervals.length - 1) / 2)] ?? 0);
 }
+
+/** Readings further apart than this are of two times, ms: a logger may write at another interval the next time. */
+const APART = 86_400_000;
+
+/**
+ * Where a series falls into stretches of their own: `from` and `to` are places in it, `to` not included.
+ *
+ * @param instants ms, rising
+ */
+export function stretchesOf(instants: readonly number[]): { from: number; to: number }[] {
+  const stretches: { from: number; to: number }[] = [];
+  let from = 0;
+  for (let i = 1; i <= instants.length; i++)
+    if (i === instants.length || instants[i]! - instants[i - 1]! > APART) {
+      stretches.push({ from, to: i });
+      from = i;
+    }
+  return stretches;
+}

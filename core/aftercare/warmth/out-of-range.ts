@@ -1,5 +1,5 @@
 import type { LoggerRun } from '../../plan/wood/logger-run';
-import { usualStand } from './knit-days';
+import { stretchesOf, usualStand } from './knit-days';
 
 /** A while in which a place was too cold or too hot without a break. */
 export interface OutOfRange {
@@ -24,7 +24,16 @@ const HOUR = 3_600_000;
  * @param hours a while this long or shorter is left out
  * @example outOfRange(run, { from: 15, to: 27 }, 2)
  */
-export function outOfRange(
+export function outOfRange(run: LoggerRun, range: { from: number; to: number }, hours: number): OutOfRange[] {
+  const stretches = stretchesOf(run.instants);
+  return stretches.flatMap(({ from, to }, i) => {
+    const stretch = { instants: run.instants.slice(from, to), values: run.values.slice(from, to) };
+    const found = withinStretch(stretch, range, hours);
+    return i === stretches.length - 1 ? found : found.map((spell) => ({ ...spell, lasts: false }));
+  });
+}
+
+function withinStretch(
   { instants, values }: LoggerRun,
   range: { from: number; to: number },
   hours: number,

@@ -59,6 +59,21 @@ describe('warmth by calendar day', () => {
       ),
     );
   });
+  it('goes by the interval of each time a logger lay there: one a minute first, then one in ten minutes', () => {
+    const often = Array.from({ length: 600 }, (_, i) => START + i * 60_000);
+    const later = Array.from({ length: 289 }, (_, i) => START + 30 * 86_400_000 + i * 600_000);
+    const instants = [...often, ...later];
+    const run = { instants, values: instants.map(() => 20) };
+    const days = warmthByDay(KNITTING_BANDS.pome, run, 'UTC');
+    // Two whole days of ten-minute readings, and what stood for nothing at the end of the first time.
+    const after = days.filter(({ on }) => on > '2027-04-01').reduce((sum, { knit }) => sum + knit, 0);
+    expect(after).toBeCloseTo(2, 6);
+    expect(days[0]!.knit).toBeCloseTo((599 + 3) / 1440, 6);
+    expect(outOfRange({ ...run, values: instants.map(() => 5) }, { from: 15, to: 27 }, 5)).toMatchObject([
+      { side: 'cold', lasts: false },
+      { side: 'cold', hours: 48, lasts: true },
+    ]);
+  });
   it('has nothing of one reading, or of none', () => {
     expect(warmthByDay(KNITTING_BANDS.pome, hourly([20]), 'UTC')).toEqual([]);
     expect(warmthByDay(KNITTING_BANDS.pome, hourly([]), 'UTC')).toEqual([]);

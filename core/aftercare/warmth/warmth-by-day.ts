@@ -2,7 +2,7 @@ import { DateTime } from 'luxon';
 import type { LoggerRun } from '../../plan/wood/logger-run';
 import { addDays, type IsoDate } from '../../units/iso-date';
 import { knittingRate, type KnittingBand } from './knitting-rate';
-import { usualStand } from './knit-days';
+import { stretchesOf, usualStand } from './knit-days';
 
 /** Knitting warmth of one calendar day of a place. */
 export interface DayOfWarmth {
@@ -28,7 +28,6 @@ const DAY = 24 * HOUR;
  */
 export function warmthByDay(band: KnittingBand, { instants, values }: LoggerRun, zone: string): DayOfWarmth[] {
   if (instants.length < 2) return [];
-  const longest = usualStand(instants);
   const days: DayOfWarmth[] = [];
   let begins = DateTime.fromMillis(instants[0]!, { zone }).startOf('day');
   let ends = begins.plus({ days: 1 });
@@ -40,11 +39,12 @@ export function warmthByDay(band: KnittingBand, { instants, values }: LoggerRun,
     day = emptyDay(addDays(day.on, 1));
   };
   let end = ends.toMillis();
+  const stands = standsOf(instants);
   for (let i = 0; i < instants.length - 1; i++) {
     const temperature = values[i]!;
     const rate = knittingRate(band, temperature);
     let from = instants[i]!;
-    const to = Math.min(instants[i + 1]!, from + longest);
+    const to = Math.min(instants[i + 1]!, from + stands[i]!);
     for (;;) {
       while (from >= end) {
         nextDay();
@@ -61,6 +61,13 @@ export function warmthByDay(band: KnittingBand, { instants, values }: LoggerRun,
   }
   days.push(day);
   return days;
+}
+
+/** For how long each reading stands at most: by the usual interval of its own stretch. */
+function standsOf(instants: readonly number[]): Float64Array {
+  const stands = new Float64Array(instants.length);
+  for (const { from, to } of stretchesOf(instants)) stands.fill(usualStand(instants.slice(from, to)), from, to);
+  return stands;
 }
 
 function emptyDay(on: IsoDate): DayOfWarmth {

@@ -31,14 +31,15 @@ const heightOf = (limbs: readonly Limb[]): number => Math.max(800, ...limbs.map(
  * crossed, the nurse limb keeps its leaves.
  */
 export function treeView(limbs: readonly Limb[]): DisplayList {
-  const { side, above } = treeViews(limbs);
+  const side = finished(fromTheSide(limbs));
+  const above = finished(fromAbove(limbs, side.height));
   const shifted = above.items.map((item) => shift(item, side.width));
   return { width: side.width + above.width, height: side.height, items: [...side.items, ...shifted], anchors: [] };
 }
 
 /** The same as two drawings, for narrow screens. */
 export function treeViews(limbs: readonly Limb[]): { side: DisplayList; above: DisplayList } {
-  return { side: finished(fromTheSide(limbs)), above: finished(fromAbove(limbs)) };
+  return { side: finished(fromTheSide(limbs)), above: finished(fromAbove(limbs, (2 * REACH) / UNIT + 26)) };
 }
 
 function finished({ width, height, items }: Sketch): DisplayList {
@@ -82,8 +83,7 @@ function fromTheSide(limbs: readonly Limb[]): Sketch {
   return { width: (2 * REACH) / UNIT + 20, height, items };
 }
 
-function fromAbove(limbs: readonly Limb[]): Sketch {
-  const height = heightOf(limbs) / UNIT + 26;
+function fromAbove(limbs: readonly Limb[], height: number): Sketch {
   const width = (2 * REACH) / UNIT + 20;
   const centre: Point = [width / 2, height / 2 + 2];
   const length = DRAWN / UNIT;

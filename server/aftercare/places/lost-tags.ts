@@ -170,13 +170,15 @@ async function recordedAt(
     raw: true,
   });
   const seen = new Set([after, before, ...tagsSeen]);
-  return plants.map((plant) => ({
+  const recorded = plants.map((plant) => ({
     plantId: plant.id,
     code: plant.code,
     lot: plant.woodLotId,
     order: orderOf(spotOf(rows.find(({ plantId }) => plantId === plant.id)!), place.rows),
     tagSeen: seen.has(plant.id),
   }));
+  // Said in planting order.
+  return recorded.sort((a, b) => (a.order ?? Infinity) - (b.order ?? Infinity));
 }
 
 async function areOfOneLot({ db }: Context, ids: readonly string[], transaction: Transaction): Promise<boolean> {

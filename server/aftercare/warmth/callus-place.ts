@@ -27,6 +27,9 @@ import { placeRun } from './readings-store';
 
 /** Points that are drawn of a run. */
 const DRAWN = 1600;
+const DAY = 86_400_000;
+/** Days that are drawn at most. */
+const SHOWN_DAYS = 45;
 /** Whiles out of range that are listed; shorter ones are the door. */
 const LISTED_HOURS = 1;
 
@@ -66,6 +69,7 @@ export async function callusPlace(
   const days = kin ? byKin.get(kin)! : [];
   const range = kin && callusRange(kin, assumption);
   const last = run.instants.length - 1;
+  const { shown, drawn } = lately(run, days, plants, today);
   return {
     today,
     kin,
@@ -77,8 +81,8 @@ export async function callusPlace(
     from: iso(run, 0),
     lastAt: iso(run, last),
     lastValue: run.values[last] ?? null,
-    plotted: plottedReadings(run, DRAWN),
-    days: days.map(({ on, knit, heatHours, frostHours }) => ({ on, knit, heatHours, frostHours })),
+    plotted: plottedReadings(drawn, DRAWN),
+    days: shown.map(({ on, knit, heatHours, frostHours }) => ({ on, knit, heatHours, frostHours })),
     spells: range ? outOfRange(run, range, LISTED_HOURS).slice(-12).reverse() : [],
     letters,
     batches: batchesOf([...plants.map(batched), ...left], {
@@ -112,6 +116,24 @@ export async function callusPlace(
       notes,
     })),
     zone: site.timeZone,
+  };
+}
+
+/** What of a place is drawn: since what stands there now came; of earlier times the last weeks that were measured. */
+function lately(
+  run: LoggerRun,
+  days: readonly DayOfWarmth[],
+  plants: readonly PlacedPlant[],
+  today: string,
+): { shown: DayOfWarmth[]; drawn: LoggerRun } {
+  const since = plants.map(({ standing }) => standing!.since).sort()[0];
+  const lastDay = days.at(-1)?.on ?? today;
+  const from = [addDays(lastDay, -SHOWN_DAYS), ...(since && since <= lastDay ? [since] : [])].sort().at(-1)!;
+  const first = run.instants.findIndex((instant) => instant >= Date.parse(from) - DAY);
+  const at = first < 0 ? run.instants.length : first;
+  return {
+    shown: days.filter(({ on }) => on >= from),
+    drawn: { instants: run.instants.slice(at), values: run.values.slice(at) },
   };
 }
 

@@ -73,7 +73,8 @@ function drawBed(pen: Pen, bed: SceneBed, view: View, size: { width: number; hei
     if (bed.onLand.turned) pen.fillText(String(row), px(view, at.x) - 3, Math.min(size.height - 6, y + h + 14));
     else {
       pen.textAlign = 'right';
-      pen.fillText(`row ${row}`, Math.max(40, x - 6), py(view, at.y) + 4);
+      // Where the bed nearly touches the edge there is room for its number alone.
+      pen.fillText(x > 50 ? `row ${row}` : String(row), Math.max(14, x - 6), py(view, at.y) + 4);
       pen.textAlign = 'left';
     }
   }
@@ -103,23 +104,39 @@ function drawTree(pen: Pen, tree: Scene['trees'][number], view: View, marks: Mar
   pen.textAlign = 'left';
 }
 
+interface Shown {
+  plant: ScenePlant;
+  x: number;
+  y: number;
+  side: number;
+  room: number;
+}
+
+/** Plants that are seen, by ribbon. Called at every frame of a drag: nothing is made that is not drawn. */
+function shownPlants(scene: Scene, view: View, size: { width: number; height: number }): Map<string, Shown[]> {
+  const shown = new Map<string, Shown[]>();
+  for (const { placeId, rows, onLand } of scene.beds) {
+    const [along, across] = [rows.spacing * view.scale, rows.between * view.scale];
+    const [left, top] = [px(view, onLand.x), py(view, onLand.y)];
+    const side = Math.max(2, Math.min(26, Math.min(along, across) * 0.72));
+    for (const plant of scene.plants) {
+      if (plant.placeId !== placeId) continue;
+      const [u, v] = [(plant.spot.position - 0.5) * along, (plant.spot.row - 0.5) * across];
+      const x = left + (onLand.turned ? v : u);
+      const y = top + (onLand.turned ? u : v);
+      if (x < -60 || y < -60 || x > size.width + 60 || y > size.height + 60) continue;
+      const list = shown.get(plant.ribbon);
+      const at = { plant, x, y, side, room: along };
+      if (list) list.push(at);
+      else shown.set(plant.ribbon, [at]);
+    }
+  }
+  return shown;
+}
+
 /** Plants by ribbon, so that the colour of the pen changes eight times and not five thousand times. */
 function drawPlants(pen: Pen, scene: Scene, view: View, size: { width: number; height: number }, marks: Marks): void {
-  const beds = new Map(scene.beds.map((bed) => [bed.placeId, bed]));
-  const shown = new Map<string, { plant: ScenePlant; x: number; y: number; side: number; room: number }[]>();
-  for (const plant of scene.plants) {
-    const bed = beds.get(plant.placeId);
-    if (!bed) continue;
-    const point = pointOf(plant.spot, bed);
-    const [x, y] = [px(view, point.x), py(view, point.y)];
-    if (x < -60 || y < -60 || x > size.width + 60 || y > size.height + 60) continue;
-    const room = Math.min(bed.rows.spacing, bed.rows.between) * view.scale;
-    const side = Math.max(2, Math.min(26, room * 0.72));
-    const list = shown.get(plant.ribbon);
-    const at = { plant, x, y, side, room: bed.rows.spacing * view.scale };
-    if (list) list.push(at);
-    else shown.set(plant.ribbon, [at]);
-  }
+  const shown = shownPlants(scene, view, size);
   for (const [ribbon, list] of shown) {
     const { id, colour, pattern } = ribbonById(ribbon);
     pen.fillStyle = colour;
@@ -153,11 +170,8 @@ function drawPlants(pen: Pen, scene: Scene, view: View, size: { width: number; h
   drawCodes(pen, all, marks);
 }
 
-function drawCodes(
-  pen: Pen,
-  all: readonly { plant: ScenePlant; x: number; y: number; side: number; room: number }[],
-  marks: Marks,
-): void {
+function drawCodes(pen: Pen, all: readonly Shown[], marks: Marks): void {
+  if (!all[0] || all[0].side < 8) return;
   pen.fillStyle = COLOURS.ink;
   pen.textAlign = 'center';
   pen.font = `12px ${marks.font}`;

@@ -39,19 +39,19 @@ export function LandMap(props: LandMapProps) {
           aria-describedby={`${id}-how`}
           {...handlers}
         />
-        <div className="absolute top-2 right-2 flex flex-col gap-1">
-          <button type="button" className="bench-button px-2.5" aria-label="Nearer" onClick={() => zoom(1.4)}>
-            <Plus aria-hidden className="size-4" />
-          </button>
-          <button type="button" className="bench-button px-2.5" aria-label="Farther" onClick={() => zoom(1 / 1.4)}>
-            <Minus aria-hidden className="size-4" />
-          </button>
-          <button type="button" className="bench-button px-2.5" aria-label="All of it" onClick={fit}>
-            <Maximize aria-hidden className="size-4" />
-          </button>
-        </div>
       </div>
-      <figcaption className="mt-1 flex flex-wrap justify-between gap-x-4 text-sm text-muted">
+      <div className="float-right mt-1 ml-3 flex gap-1">
+        <button type="button" className="bench-button px-2.5" aria-label="Nearer" onClick={() => zoom(1.4)}>
+          <Plus aria-hidden className="size-4" />
+        </button>
+        <button type="button" className="bench-button px-2.5" aria-label="Farther" onClick={() => zoom(1 / 1.4)}>
+          <Minus aria-hidden className="size-4" />
+        </button>
+        <button type="button" className="bench-button px-2.5" aria-label="All of it" onClick={fit}>
+          <Maximize aria-hidden className="size-4" />
+        </button>
+      </div>
+      <figcaption className="mt-1 flex flex-wrap gap-x-4 text-sm text-muted">
         <span role="status">{spoken}</span>
         <span id={`${id}-how`}>
           {!mayChange

@@ -71,8 +71,8 @@ function Batch({ batch, place, callused, mayChange }: BatchProps) {
       <p className={`mt-1 ${done && leftOn === null ? 'text-lg font-bold' : ''}`}>{doneWords(batch, callused)}</p>
       {progress && progress.heatHours + progress.frostHours >= 1 && (
         <p className="text-sm font-bold">
-          {Math.round(progress.heatHours)} hours too hot and {Math.round(progress.frostHours)} of frost so far: they
-          made no progress, and are kept as evidence.
+          {counted(Math.round(progress.heatHours), 'hour')} too hot and {Math.round(progress.frostHours)} of frost so
+          far: no progress is made in them, and they are kept as evidence.
         </p>
       )}
       {progress && progress.unknownHours >= 1 && (

@@ -102,7 +102,7 @@ function Measured({ view, degrees }: PartProps) {
       <span className={heat >= 1 ? 'font-bold text-loud' : ''}>
         {counted(Math.round(heat), 'hour')} too hot to knit
       </span>
-      , {counted(Math.round(frost), 'hour')} of frost.
+      , {counted(Math.round(frost), 'hour')} of frost in the days that are drawn.
       {view.range && (
         <span className="text-muted">
           {' '}

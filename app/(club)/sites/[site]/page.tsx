@@ -200,7 +200,7 @@ function WeatherSection({ id, today, weather, entered, context: { actor } }: Wea
       {weather.days.length > 0 && (
         <>
           <p className="mb-1">
-            <a href={`/api/sites/${id}/weather`} download>
+            <a href={`/api/sites/${id}/weather`} className="inline-flex min-h-11 items-center" download>
               The simulated year as CSV
             </a>
           </p>
