@@ -148,7 +148,7 @@ test('a site’s year: normals from CSV with what is wrong said, and what was se
   await expect(page.getByText('Nothing can be reckoned without normals')).toBeVisible();
   await page.getByLabel('Take a simulated climate').selectOption({ label: 'Hill village, long winter' });
   await page.getByRole('button', { name: 'Save the year' }).click();
-  await expect(page.getByRole('heading', { name: /Weather of a year, simulated/ })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'The simulated year as CSV' })).toBeVisible();
   await page.getByLabel('Species', { exact: true }).fill('mulberry');
   await page.getByLabel('Seen', { exact: true }).selectOption({ label: 'buds swell' });
   await page.getByLabel('On', { exact: true }).fill('2026-05-01');

@@ -68,10 +68,11 @@ const lotsInFacts = async (): Promise<(string | null)[]> => {
 };
 
 describe('a tag that fell off', () => {
-  it('is looked for without anything being kept, by whoever may look', async () => {
-    const found = await lookForTag(as('viewer'), bed, look({ after: plants[0], before: plants[2] }));
+  it('is looked for without anything being kept, by whoever may give it a tag', async () => {
+    const found = await lookForTag(as('assistant'), bed, look({ after: plants[0], before: plants[2] }));
     expect(found).toEqual({ verdict: 'must', possible: [plants[1]], sameLot: true, plantId: null });
     expect(await club.services.db.tagFinds.count({ where: { clubId: club.clubId } })).toBe(0);
+    expect(await refusalOf(lookForTag(as('viewer'), bed, look({})))).toMatchObject({ refusal: 'forbidden' });
     expect(await refusalOf(keepTagFind(as('viewer'), bed, uuid(), look({})))).toMatchObject({ refusal: 'forbidden' });
   });
   it('that must be one plant leaves no doubt, however often it is sent', async () => {

@@ -190,6 +190,7 @@ export async function putPlaceAway(context: Context, placeId: string): Promise<v
 
 /** Says how a callus place is watched. Whoever sets the hours is the one who is written to. */
 export async function watchPlace(context: Context, placeId: string, input: unknown): Promise<void> {
+  allow(context, 'assistant');
   const { version, warmFrom, ...values } = parse(watchInput, input, context.now);
   const alertTo = values.alertHours === null ? null : context.actor.userId;
   await changePlace(context, placeId, version, 'place watched', { ...values, alertTo, warmFrom: warmFrom || null });
@@ -197,6 +198,7 @@ export async function watchPlace(context: Context, placeId: string, input: unkno
 
 /** Notes whose land a place is on, and the leave that was given. */
 export async function putLand(context: Context, placeId: string, input: unknown): Promise<void> {
+  allow(context, 'assistant');
   const { version, leaveUntil, ...values } = parse(landInput, input, context.now);
   await changePlace(context, placeId, version, 'leave for land noted', { ...values, leaveUntil: leaveUntil || null });
 }
@@ -208,7 +210,6 @@ async function changePlace(
   action: string,
   values: Partial<PlaceRow>,
 ): Promise<void> {
-  allow(context, 'assistant');
   const { db, actor, now } = context;
   await transact(db, async (transaction) => {
     const known = await db.places.findOne({

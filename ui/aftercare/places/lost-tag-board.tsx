@@ -15,7 +15,6 @@ interface LostTagBoardProps {
   place: PlaceView;
   /** Plants on record here, in planting order. */
   plants: readonly PlacedPlant[];
-  mayChange: boolean;
 }
 
 interface Seen {
@@ -28,7 +27,7 @@ interface Seen {
 }
 
 /** Finds out which plant has lost its tag: from its neighbours, its flagging, and the tags that are still there. */
-export function LostTagBoard({ place, plants, mayChange }: LostTagBoardProps) {
+export function LostTagBoard({ place, plants }: LostTagBoardProps) {
   const { run, busy, problem } = useSend();
   const [findId, setFindId] = useState(() => uuid());
   const [seen, setSeen] = useState<Seen>(() => ({
@@ -76,7 +75,7 @@ export function LostTagBoard({ place, plants, mayChange }: LostTagBoardProps) {
         </button>
       </form>
       <div aria-live="polite">
-        {found && <Verdict found={found} plants={plants} mayChange={mayChange} busy={busy} onKeep={keep} />}
+        {found && <Verdict found={found} plants={plants} busy={busy} onKeep={keep} />}
         {kept && <Kept found={kept} plants={plants} />}
         {!found && !kept && (
           <p className="text-muted">

@@ -25,13 +25,12 @@ export function plantName(plant: PlacedPlant): string {
 interface VerdictProps {
   found: Found;
   plants: readonly PlacedPlant[];
-  mayChange: boolean;
   busy: boolean;
   onKeep: (plantId: string | null) => Promise<void>;
 }
 
 /** Which it must be, which it may be, or that it cannot be known. */
-export function Verdict({ found, plants, mayChange, busy, onKeep }: VerdictProps) {
+export function Verdict({ found, plants, busy, onKeep }: VerdictProps) {
   const [chosen, setChosen] = useState('');
   const possible = found.possible.flatMap((id) => plants.filter(({ plantId }) => plantId === id));
   return (
@@ -71,17 +70,15 @@ export function Verdict({ found, plants, mayChange, busy, onKeep }: VerdictProps
           the planting order on paper, or keep what was seen as it is.
         </p>
       )}
-      {mayChange && (
-        <button
-          type="button"
-          className="bench-button"
-          data-weight="main"
-          disabled={busy || (found.verdict === 'may' && chosen === '')}
-          onClick={() => void onKeep(found.verdict === 'may' ? chosen : null)}
-        >
-          {found.verdict === 'unknown' ? 'Keep that it is not known' : 'Give it this tag'}
-        </button>
-      )}
+      <button
+        type="button"
+        className="bench-button"
+        data-weight="main"
+        disabled={busy || (found.verdict === 'may' && chosen === '')}
+        onClick={() => void onKeep(found.verdict === 'may' ? chosen : null)}
+      >
+        {found.verdict === 'unknown' ? 'Keep that it is not known' : 'Give it this tag'}
+      </button>
     </section>
   );
 }

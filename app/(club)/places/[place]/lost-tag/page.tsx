@@ -23,12 +23,14 @@ export default async function LostTag({ params }: { params: Promise<{ place: str
         In <Link href={`/places/${id}`}>{row.name}</Link>, where {plants.length}{' '}
         {plants.length === 1 ? 'plant is' : 'plants are'} on record
       </p>
-      {plants.length === 0 ? (
+      {context.actor.role === 'viewer' ? (
+        <p className="board">Only the lead or an assistant gives a plant its tag anew. Tell them where it stands.</p>
+      ) : plants.length === 0 ? (
         <p className="board">
           No plant is on record here, so nothing can be told. Note first what stands in this place.
         </p>
       ) : (
-        <LostTagBoard place={placeView(row)} plants={plants} mayChange={context.actor.role !== 'viewer'} />
+        <LostTagBoard place={placeView(row)} plants={plants} />
       )}
     </main>
   );
