@@ -8,6 +8,8 @@ import {
   type Point,
   ring,
 } from '../../drawing/display-list';
+import { formatLength, type LengthUnit } from '../../units/length';
+import { roomLength } from '../../units/room-length';
 import type { Rows, Spot } from './place';
 
 /** Ground round a young graft that is neither mown nor trimmed, mm: usual practice for whips in grass. */
@@ -25,7 +27,7 @@ const label = (at: Point, text: string, anchor: Label['anchor'] = 'start'): Labe
  * A young graft from the side, for somebody who has never seen one: its tag, the tie round the union, what grows above it
  * and is kept, and the ground round it that no mower comes near. In drawing units of 10 mm of the plant.
  */
-export function keepOffDrawing(): DisplayList {
+export function keepOffDrawing(unit: LengthUnit): DisplayList {
   const ground = 84;
   const stem = 60;
   const items: (Path | Label)[] = [
@@ -79,7 +81,7 @@ export function keepOffDrawing(): DisplayList {
     label([stem + 17, 53], 'its tag stays on'),
     label([stem - 5, 60], 'the tie: we take it off', 'end'),
     label([stem - 5, 76], 'shoots down here: leave them to us', 'end'),
-    label([stem + 3, ground + 14], `mow and trim no nearer than ${KEEP_OFF} mm`),
+    label([stem + 3, ground + 14], `mow and trim no nearer than ${formatLength(KEEP_OFF, unit)}`),
   ];
   return { width: 140, height: 102, items, anchors: [] };
 }
@@ -90,7 +92,7 @@ export function keepOffDrawing(): DisplayList {
  *
  * @throws RangeError for a bed nobody measured
  */
-export function bedFromAbove(rows: Rows, spots: readonly Spot[], width = 120): DisplayList {
+export function bedFromAbove(rows: Rows, spots: readonly Spot[], unit: LengthUnit, width = 120): DisplayList {
   if (rows.spacing === null || rows.between === null) throw new RangeError('A bed is drawn once it is measured.');
   const [long, deep] = [rows.each * rows.spacing, rows.count * rows.between];
   const scale = width / long;
@@ -110,7 +112,7 @@ export function bedFromAbove(rows: Rows, spots: readonly Spot[], width = 120): D
     ...spots.flatMap(({ row, position }) =>
       row === null || position === null ? [] : [area('leaf', ellipseArc(at(row, position), 1.2, 1.2))],
     ),
-    label([2, height + 9], `${Math.round(long / 100) / 10} m by ${Math.round(deep / 100) / 10} m, row 1 on top`),
+    label([2, height + 9], `${roomLength(long / 1000, unit)} by ${roomLength(deep / 1000, unit)}, row 1 on top`),
   ];
   return { width: width + 4, height: height + 12, items, anchors: [] };
 }

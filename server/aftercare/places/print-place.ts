@@ -84,6 +84,7 @@ export async function landSlip(context: Context, placeId: string, input: unknown
         ? bedFromAbove(
             place.rows,
             plants.map(({ standing }) => standing!.spot),
+            context.actor.lengthUnit,
           )
         : null;
   return landSlipPdf(
@@ -102,7 +103,7 @@ export async function landSlip(context: Context, placeId: string, input: unknown
         plants,
         limbs.map(({ id }) => id),
       ),
-      keepOff: keepOffDrawing(),
+      keepOff: keepOffDrawing(context.actor.lengthUnit),
       plan: planned,
     },
     paper,

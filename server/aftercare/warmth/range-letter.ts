@@ -10,6 +10,8 @@ import { deliverLetters } from '@/server/platform/outbox';
 import { getPlace } from '../places/places';
 import { placeRun } from './readings-store';
 
+/** Above this callus fails for nearly all, °C. Source: usual practice. */
+const CALLUS_STOPS = 32;
 /** How far back a while out of range is looked for, ms. */
 const LOOKED_BACK = 14 * 86_400_000;
 
@@ -43,7 +45,7 @@ export async function writeWhenOutOfRange(context: Context, placeId: string): Pr
   const letter = await prepareAccountLetter(context, user, `${place.name}: too ${spell.side} for ${hours} hours`, [
     `${place.name} at ${site.name} has been too ${spell.side} for ${hours} hours, down or up to ${degrees(spell.worst)}. Grafts in it knit between ${degrees(range.from)} and ${degrees(range.to)}.`,
     spell.side === 'hot'
-      ? 'Take the cover off or turn the heat down. Above 32 °C callus fails for nearly all.'
+      ? `Take the cover off or turn the heat down. Above ${degrees(CALLUS_STOPS)} callus fails for nearly all.`
       : 'Look at the heating. Cold stops the knitting; it goes on when it is warm again.',
     `${context.publicUrl}/places/${placeId}`,
   ]);

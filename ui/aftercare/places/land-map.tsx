@@ -57,7 +57,7 @@ export function LandMap(props: LandMapProps) {
           {!mayChange
             ? 'Arrows go from spot to spot.'
             : mode === 'places'
-              ? 'Drag a bed or tree; with keys: page down chooses, arrows move by 100 mm.'
+              ? 'Drag a bed or tree; with keys: page down chooses, arrows move it a step.'
               : 'Tap plants, then a free spot; or drag. With keys: arrows, space chooses, enter puts them there.'}
         </span>
       </figcaption>

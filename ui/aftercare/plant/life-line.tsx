@@ -126,12 +126,12 @@ function WeatherMarks({ frost, heat, rain, x }: WeatherMarksProps) {
           stroke={COLOURS.muted}
           strokeWidth={1.3}
         >
-          <title>{`${formatDate(on)}: 10 mm of rain or more`}</title>
+          <title>{`${formatDate(on)}: much rain`}</title>
         </path>
       ))}
       {heat.map((on) => (
         <circle key={on} cx={x(on)} cy={STEM - 20} r={3.5} fill="none" stroke={COLOURS.ink} strokeWidth={1.5}>
-          <title>{`${formatDate(on)}: above 32 °C`}</title>
+          <title>{`${formatDate(on)}: too hot to knit`}</title>
         </circle>
       ))}
     </>
@@ -152,7 +152,7 @@ export function LifeLegend({ life, unit }: { life: UnionLife; unit: LengthUnit }
         <span>line above: height, up to {formatLength(Math.max(...life.heights.map(({ mm }) => mm)), unit)}</span>
       )}
       {life.frost.length > 0 && <span>│ frost while it healed</span>}
-      {life.heat.length > 0 && <span>○ above 32 °C while it healed</span>}
+      {life.heat.length > 0 && <span>○ too hot to knit while it healed</span>}
       {life.rain.length > 0 && <span>drop: much rain while it healed</span>}
       {life.warmthFrom !== '' && <span>Warmth by {life.warmthFrom}</span>}
     </p>

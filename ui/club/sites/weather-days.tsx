@@ -4,6 +4,8 @@ import { X } from 'lucide-react';
 import { useState } from 'react';
 import type { DayOfSite } from '@/core/plan/climate/day-weather';
 import { formatDate } from '@/core/units/iso-date';
+import { parseDecimal } from '@/core/units/decimal';
+import { formatLength, type LengthUnit, toMillimetres } from '@/core/units/length';
 import { formatTemperature, type TemperatureUnit } from '@/core/units/temperature';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
@@ -15,19 +17,20 @@ interface WeatherDaysProps {
   /** Days that somebody entered, latest first. */
   entered: readonly DayOfSite[];
   unit: TemperatureUnit;
+  length: LengthUnit;
   mayChange: boolean;
 }
 
 const SOURCES = { typed: 'typed', file: 'from a file', ordered: 'simulated, ordered', simulated: 'simulated' } as const;
 
 /** Weather that was measured at a site: typed by the day or read from a file. It goes before the simulated one. */
-export function WeatherDays({ siteId, today, entered, unit, mayChange }: WeatherDaysProps) {
+export function WeatherDays({ siteId, today, entered, unit, length, mayChange }: WeatherDaysProps) {
   const { run, busy, problem } = useSend();
   return (
     <>
       {mayChange && (
         <div className="mb-3 grid gap-6 md:grid-cols-2">
-          <TypedDay siteId={siteId} today={today} unit={unit} />
+          <TypedDay siteId={siteId} today={today} unit={unit} length={length} />
           <WeatherFile siteId={siteId} />
         </div>
       )}
@@ -47,7 +50,8 @@ export function WeatherDays({ siteId, today, entered, unit, mayChange }: Weather
                 <span className="w-28 tabular-nums">{formatDate(date)}</span>
                 <span className="grow">
                   {formatTemperature(low, unit)} to {formatTemperature(high, unit)}
-                  {rain === null ? '' : `, ${rain} mm of rain`} <span className="text-muted">({SOURCES[source]})</span>
+                  {rain === null ? '' : `, ${formatLength(rain, length)} of rain`}{' '}
+                  <span className="text-muted">({SOURCES[source]})</span>
                 </span>
                 {mayChange && (
                   <button
@@ -69,7 +73,7 @@ export function WeatherDays({ siteId, today, entered, unit, mayChange }: Weather
   );
 }
 
-function TypedDay({ siteId, today, unit }: { siteId: string; today: string; unit: TemperatureUnit }) {
+function TypedDay({ siteId, today, unit, length }: Pick<WeatherDaysProps, 'siteId' | 'today' | 'unit' | 'length'>) {
   const { run, busy, problem } = useSend();
   const [day, setDay] = useState({ date: today, low: '', high: '', rain: '' });
   const [told, setTold] = useState('');
@@ -79,7 +83,11 @@ function TypedDay({ siteId, today, unit }: { siteId: string; today: string; unit
   });
   const save = async (): Promise<void> => {
     setTold('');
-    const sent = await run('PUT', `/api/sites/${siteId}/weather-days`, { unit, days: [day] });
+    const rain = parseDecimal(day.rain);
+    const sent = await run('PUT', `/api/sites/${siteId}/weather-days`, {
+      unit,
+      days: [{ ...day, rain: rain === null ? day.rain : toMillimetres(rain, length) }],
+    });
     if (!sent?.ok) return;
     setTold(`Kept for ${formatDate(day.date)}.`);
     setDay({ ...day, low: '', high: '', rain: '' });
@@ -100,7 +108,7 @@ function TypedDay({ siteId, today, unit }: { siteId: string; today: string; unit
         <Field label="Day" error={wrong('date')}>
           <input type="date" max={today} {...field('date')} />
         </Field>
-        <Field label="Rain, mm" error={wrong('rain')}>
+        <Field label={`Rain, ${length}`} error={wrong('rain')}>
           <input inputMode="decimal" {...field('rain')} />
         </Field>
         <Field label={`Lowest, °${unit}`} needed error={wrong('low')}>

@@ -196,7 +196,14 @@ function WeatherSection({ id, today, weather, entered, context: { actor } }: Wea
         year, the same at every look, with no station behind them; the forecasts are taken from them too.{' '}
         <Link href={`/stand-ins/weather?site=${id}`}>Order a hot spell or a frost to try things</Link>
       </p>
-      <WeatherDays siteId={id} today={today} entered={entered} unit={unit} mayChange={actor.role !== 'viewer'} />
+      <WeatherDays
+        siteId={id}
+        today={today}
+        entered={entered}
+        unit={unit}
+        length={actor.lengthUnit}
+        mayChange={actor.role !== 'viewer'}
+      />
       {weather.days.length > 0 && (
         <>
           <p className="mb-1">
