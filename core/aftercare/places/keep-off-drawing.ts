@@ -87,8 +87,7 @@ export function keepOffDrawing(unit: LengthUnit): DisplayList {
 }
 
 /**
- * A bed from above, to scale, with what stands in it: rows as lines, plants as dots. A tenth of a mm a drawing unit is kept
- * out of it: it is scaled to fit its width.
+ * A bed from above, scaled to a width, with what stands in it: rows as lines, plants as dots.
  *
  * @throws RangeError for a bed nobody measured
  */

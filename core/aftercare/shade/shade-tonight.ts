@@ -5,7 +5,7 @@ import type { Tie } from '../ties/ties';
 /** Materials that take up the sun. Source: usual practice, dark tape and dark sealant in sun. */
 const DARK: readonly string[] = ['sealant', 'insulating-tape'];
 /** The task that covers them. */
-export const DARK_SEAL = 'dark-seal';
+export const DARK_SEAL_TASK = 'dark-seal';
 /** Days over which a union can still be cooked out of its callus: our guess, a season of growth. */
 const TENDER = 120;
 /** Days ahead that are looked at. */
@@ -43,7 +43,7 @@ export function shadeTonight(union: Union): ShadeTonight | null {
   const { madeOn, today, outdoors, materials, ties, marks, forecast, hot } = union;
   if (!outdoors || !materials.some((material) => DARK.includes(material))) return null;
   if (daysBetween(madeOn, today) > TENDER || madeOn > today) return null;
-  const own = marks.filter(({ task }) => task === DARK_SEAL);
+  const own = marks.filter(({ task }) => task === DARK_SEAL_TASK);
   const foil = ties.some(({ id, state }) => id === 'foil' && state !== 'off');
   if (foil || own.some(({ outcome }) => outcome !== 'skipped')) return null;
   const day = forecast.find(({ date, high }) => date >= today && date <= addDays(today, AHEAD) && high >= hot);

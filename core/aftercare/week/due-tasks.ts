@@ -1,7 +1,7 @@
 import { addDays, type IsoDate } from '../../units/iso-date';
 import type { TaskDays } from '../plan/task-days';
 import type { PlannedTask } from '../plan/union-plan';
-import { DARK_SEAL } from '../shade/shade-tonight';
+import { DARK_SEAL_TASK } from '../shade/shade-tonight';
 import { TIES, type Tie } from '../ties/ties';
 
 /** A task of one union that wants doing, or a tie that must come off. */
@@ -53,7 +53,7 @@ export function dueTasks(
   const off = new Set(ties.filter(({ state }) => state === 'off').map(({ offTask }) => offTask));
   const on = new Set(ties.filter(({ state }) => state !== 'off').map(({ offTask }) => offTask));
   const open = tasks.flatMap((task): DueTask[] => {
-    if (shade !== null && task.id === DARK_SEAL) return [];
+    if (shade !== null && task.id === DARK_SEAL_TASK) return [];
     if (task.state !== 'open' || (off.has(task.id) && !on.has(task.id))) return [];
     const tie = near.get(task.id);
     const begun = task.due !== null && task.due.from <= until;
@@ -101,7 +101,7 @@ export function dueTasks(
 
 function shadeTask({ name, occurrence }: ShadeTask, today: IsoDate): DueTask {
   return {
-    task: DARK_SEAL,
+    task: DARK_SEAL_TASK,
     name,
     missed: 'In the sun it heats the cambium until no callus forms.',
     due: { from: today, best: today, to: today },

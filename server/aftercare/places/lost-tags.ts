@@ -95,11 +95,11 @@ export async function keepTagFind(
     if (!isDuplicate(error)) throw error;
     const twin = await db.tagFinds.findOne({ where: { clubId: actor.clubId, id: findId }, raw: true });
     if (!twin) throw error;
-    return { ...twin, sameLot: true };
+    return { ...twin, sameLot: await areOfOneLot(context, twin.possible) };
   }
 }
 
-/** Says that a plant is sure again, and why: it counts in findings by lot from then on. */
+/** Says that a plant is sure again: it counts in findings by lot from then on. */
 export async function settleDoubt(context: Context, plantId: string): Promise<void> {
   allow(context, 'lead');
   const { db, actor, now } = context;
@@ -181,11 +181,11 @@ async function recordedAt(
   return recorded.sort((a, b) => (a.order ?? Infinity) - (b.order ?? Infinity));
 }
 
-async function areOfOneLot({ db }: Context, ids: readonly string[], transaction: Transaction): Promise<boolean> {
+async function areOfOneLot({ db }: Context, ids: readonly string[], transaction?: Transaction): Promise<boolean> {
   const plants = await db.plants.findAll({
     where: { id: [...ids] },
     attributes: ['woodLotId'],
-    transaction,
+    ...(transaction ? { transaction } : {}),
     raw: true,
   });
   return new Set(plants.map(({ woodLotId }) => woodLotId)).size === 1;

@@ -1,3 +1,4 @@
+import type { Transaction } from 'sequelize';
 import { ANYWHERE, type Spot } from '@/core/aftercare/places/place';
 import type { PlaceRow, PlantPlaceRow } from '@/db/models/place-rows';
 import { UNSET } from '@/db/unset';
@@ -23,6 +24,17 @@ export async function getPlace(context: Context, placeId: string): Promise<Place
     where: { clubId: context.actor.clubId, id: placeId },
     raw: true,
   });
+  if (!place) throw notFound('The place');
+  return place;
+}
+
+/** A place of the club, held until the transaction ends: whoever else moves to it, reads for it or changes it waits. */
+export async function holdPlace(
+  { db, actor: { clubId } }: Context,
+  placeId: string,
+  transaction: Transaction,
+): Promise<PlaceRow> {
+  const place = await db.places.findOne({ where: { clubId, id: placeId }, transaction, lock: true, raw: true });
   if (!place) throw notFound('The place');
   return place;
 }

@@ -20,7 +20,7 @@ import { parse } from '@/server/platform/parse';
 import { UseCaseError } from '@/server/platform/use-case-error';
 import { livingUnions } from '../living-unions';
 import { unionPlans } from '../union-plans';
-import { siteVisits } from '../visits';
+import { VISIT_DAYS, visitsUntil } from '../visits';
 import { treeLimbs } from './place-views';
 import { getPlace } from './places';
 import { standingPlants } from './standing-plants';
@@ -117,13 +117,18 @@ async function visitsTo(
   plants: readonly PlacedPlant[],
   limbIds: readonly string[],
 ): Promise<{ on: string; tasks: string }[]> {
+  const [rule, plans] = await Promise.all([
+    context.db.visitRules.findOne({ where: { clubId: context.actor.clubId, siteId }, raw: true }),
+    livingUnions(context).then((unions) => unionPlans(context, unions)),
+  ]);
+  const today = plans.find(({ site }) => site.id === siteId)?.today;
+  if (!rule || !today) return [];
+  const until = addDays(today, VISIT_DAYS);
   const here = new Set([...plants.map(({ plantId }) => plantId), ...limbIds]);
-  const site = (await siteVisits(context)).find((visits) => visits.siteId === siteId);
-  if (!site || site.visits.length === 0) return [];
-  const plans = (await unionPlans(context, await livingUnions(context))).filter(({ plant }) => here.has(plant.id));
-  const until = addDays(site.today, 130);
-  const due = plans.flatMap(({ tasks, ties, today }) => dueTasks(tasks, ties, today, until));
-  return site.visits.flatMap(({ on }) => {
+  const due = plans
+    .filter(({ plant }) => here.has(plant.id))
+    .flatMap(({ tasks, ties, today: day }) => dueTasks(tasks, ties, day, until));
+  return visitsUntil(rule, plans, until).flatMap(({ on }) => {
     const names = due
       .filter(({ due: { from, to } }) => from <= on && to >= on)
       .map(({ name }) => written(name, context.actor.lengthUnit));

@@ -9,7 +9,7 @@ import { audit } from '@/server/platform/audit';
 import { allow, type Context } from '@/server/platform/context';
 import { parse } from '@/server/platform/parse';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
-import { getPlace } from './places';
+import { getPlace, holdPlace } from './places';
 
 /** Sets a place up under an id from the browser, or changes it, if nobody did since it was opened. */
 export async function putPlace(context: Context, placeId: string, input: unknown): Promise<PlaceRow> {
@@ -154,13 +154,7 @@ export async function putPlaceAway(context: Context, placeId: string): Promise<v
   allow(context, 'assistant');
   const { db, actor, now } = context;
   await transact(db, async (transaction) => {
-    const place = await db.places.findOne({
-      where: { clubId: actor.clubId, id: placeId },
-      transaction,
-      lock: true,
-      raw: true,
-    });
-    if (!place) throw notFound('The place');
+    const place = await holdPlace(context, placeId, transaction);
     if (place.putAwayAt) return;
     // Voided plants are no plants any more, and keep nobody from putting a place away.
     const standing = await db.plantPlaces.findAll({ where: { placeId }, transaction, raw: true });
@@ -212,13 +206,7 @@ async function changePlace(
 ): Promise<void> {
   const { db, actor, now } = context;
   await transact(db, async (transaction) => {
-    const known = await db.places.findOne({
-      where: { clubId: actor.clubId, id: placeId },
-      transaction,
-      lock: true,
-      raw: true,
-    });
-    if (!known) throw notFound('The place');
+    const known = await holdPlace(context, placeId, transaction);
     if (known.version === version + 1 && sameAs(known, values)) return;
     checkVersion(known, version);
     await db.places.update(

@@ -3,7 +3,8 @@ import { transact } from '@/db/transact';
 import { audit } from '@/server/platform/audit';
 import { allow, type Context } from '@/server/platform/context';
 import { parse } from '@/server/platform/parse';
-import { notFound, UseCaseError } from '@/server/platform/use-case-error';
+import { holdPlace } from '../places/places';
+import { UseCaseError } from '@/server/platform/use-case-error';
 import { keepReadings, type KeptReadings } from './readings-store';
 import { writeWhenOutOfRange } from './range-letter';
 
@@ -19,13 +20,7 @@ export async function addLiveReadings(context: Context, placeId: string, input: 
     throw new UseCaseError('invalid', 'A reading is of a time that is still to come. Check the clock of the logger.');
   const sorted = [...readings].sort((a, b) => a.at - b.at).filter(({ at }, i, all) => at !== all[i - 1]?.at);
   const kept = await transact(db, async (transaction) => {
-    const place = await db.places.findOne({
-      where: { clubId: actor.clubId, id: placeId },
-      transaction,
-      lock: true,
-      raw: true,
-    });
-    if (!place) throw notFound('The place');
+    const place = await holdPlace(context, placeId, transaction);
     if (place.putAwayAt) throw new UseCaseError('gone', 'This place was put away; its logger is no more.');
     if (logger !== '' && place.logger !== '' && logger.toLowerCase() !== place.logger.toLowerCase())
       throw new UseCaseError('conflict', `In ${place.name} lies ${place.logger}, and not ${logger}.`, {

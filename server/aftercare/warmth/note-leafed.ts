@@ -5,6 +5,7 @@ import { transact } from '@/db/transact';
 import { audit } from '@/server/platform/audit';
 import { allow, type Context } from '@/server/platform/context';
 import { parse } from '@/server/platform/parse';
+import { holdPlace } from '../places/places';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
 import { v7 as uuid } from 'uuid';
 
@@ -25,13 +26,7 @@ export async function noteLeafed(context: Context, placeId: string, actionId: st
   const { db, actor, now } = context;
   await transact(db, async (transaction) => {
     // Whoever notes it holds the place, so that two who do at once note it once.
-    const place = await db.places.findOne({
-      where: { clubId: actor.clubId, id: placeId },
-      transaction,
-      lock: true,
-      raw: true,
-    });
-    if (!place) throw notFound('The place');
+    const place = await holdPlace(context, placeId, transaction);
     const unions = await db.unions.findAll({
       where: { clubId: actor.clubId, plantId: plantIds },
       attributes: ['id', 'madeOn'],

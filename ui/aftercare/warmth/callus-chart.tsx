@@ -5,6 +5,7 @@ import { COLOURS } from '@/core/drawing/colours';
 import type { CallusView } from '@/core/aftercare/warmth/callus-view';
 import { fromCelsius, type TemperatureUnit } from '@/core/units/temperature';
 import { Chart, type ChartFont } from '@/ui/kit/chart/chart';
+import { pointsWithHoles, temperatureOverTime } from '@/ui/kit/chart/temperature-over-time';
 
 interface CallusChartProps {
   plotted: CallusView['plotted'];
@@ -21,30 +22,10 @@ export function CallusChart({ plotted, range, band, unit }: CallusChartProps) {
   const option = useCallback(
     (font: ChartFont) => {
       const shown = (celsius: number): number => fromCelsius(celsius, unit);
-      const points = plotted.flatMap(({ at, value }, i): [string, number | null][] =>
-        i > 0 && Date.parse(at) - Date.parse(plotted[i - 1]!.at) > HOLE
-          ? [
-              [plotted[i - 1]!.at, null],
-              [at, shown(value)],
-            ]
-          : [[at, shown(value)]],
-      );
+      const points = pointsWithHoles(plotted, HOLE, shown);
       const edges = band ? [band.a, band.d] : [];
       return {
-        textStyle: font,
-        grid: { left: 52, right: 14, top: 14, bottom: 28 },
-        xAxis: {
-          type: 'time',
-          axisLabel: font,
-          axisLine: { onZero: false, lineStyle: { color: COLOURS.ink } },
-          splitLine: { show: false },
-        },
-        yAxis: {
-          type: 'value',
-          scale: true,
-          axisLabel: { ...font, formatter: `{value} °${unit}` },
-          splitLine: { lineStyle: { color: COLOURS.line } },
-        },
+        ...temperatureOverTime(font, unit),
         series: [
           {
             type: 'line',

@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
+import { DegreesField } from '@/ui/kit/form/degrees-field';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 import { useSend } from '@/ui/kit/form/use-send';
@@ -44,13 +45,7 @@ export function PlaceLogForm({ placeId, zone }: { placeId: string; zone: string 
         <input type="file" name="file" accept=".csv,text/csv,text/plain" />
       </Field>
       <div className="grid grid-cols-2 gap-2">
-        <Field label="Degrees in the file" error={problem?.fields.unit}>
-          <select name="unit" defaultValue="">
-            <option value="">as its heading says</option>
-            <option value="C">°C</option>
-            <option value="F">°F</option>
-          </select>
-        </Field>
+        <DegreesField error={problem?.fields.unit} />
         <Field label="Its clock" hint={`Empty: ${zone}`} error={problem?.fields.zone}>
           <input name="zone" autoComplete="off" placeholder={zone} />
         </Field>

@@ -5,6 +5,7 @@ import { v7 as uuid } from 'uuid';
 import { formatDate } from '@/core/units/iso-date';
 import { formatTemperature, type TemperatureUnit } from '@/core/units/temperature';
 import type { LoggerSummary } from '@/core/plan/wood/logger-run';
+import { DegreesField } from '@/ui/kit/form/degrees-field';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 import { useSend } from '@/ui/kit/form/use-send';
@@ -88,13 +89,7 @@ function LogForm({ submit, problem, notes, sites, busy }: LogFormProps) {
         <Field label="CSV file of a logger" hint="Columns time and temperature_c or temperature_f">
           <input type="file" name="file" accept=".csv,text/csv,text/plain" />
         </Field>
-        <Field label="Degrees in the file" error={problem?.fields.unit}>
-          <select name="unit" defaultValue="">
-            <option value="">as its heading says</option>
-            <option value="C">°C</option>
-            <option value="F">°F</option>
-          </select>
-        </Field>
+        <DegreesField error={problem?.fields.unit} />
       </div>
       {sites.length > 1 && (
         <Field label="Where the logger lay" hint="For times that name no zone." error={problem?.fields.siteId}>

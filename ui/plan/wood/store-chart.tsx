@@ -4,6 +4,7 @@ import { COLOURS } from '@/core/drawing/colours';
 import { useCallback } from 'react';
 import type { TemperatureUnit } from '@/core/units/temperature';
 import { Chart, type ChartFont } from '@/ui/kit/chart/chart';
+import { pointsWithHoles, temperatureOverTime } from '@/ui/kit/chart/temperature-over-time';
 
 interface StoreChartProps {
   readings: { at: string; value: number }[];
@@ -23,29 +24,9 @@ export function StoreChart({ readings, range, unit }: StoreChartProps) {
         .map(({ at }, i) => Date.parse(at) - Date.parse(readings[i]!.at))
         .sort((a, b) => a - b);
       const usual = steps[Math.floor(steps.length / 2)] ?? 0;
-      const points = readings.flatMap(({ at, value }, i): [string, number | null][] =>
-        i > 0 && Date.parse(at) - Date.parse(readings[i - 1]!.at) > 3 * usual
-          ? [
-              [readings[i - 1]!.at, null],
-              [at, shown(value)],
-            ]
-          : [[at, shown(value)]],
-      );
+      const points = pointsWithHoles(readings, 3 * usual, shown);
       return {
-        textStyle: font,
-        grid: { left: 48, right: 12, top: 14, bottom: 28 },
-        xAxis: {
-          type: 'time',
-          axisLabel: font,
-          axisLine: { onZero: false, lineStyle: { color: COLOURS.ink } },
-          splitLine: { show: false },
-        },
-        yAxis: {
-          type: 'value',
-          scale: true,
-          axisLabel: { ...font, formatter: `{value} °${unit}` },
-          splitLine: { lineStyle: { color: COLOURS.line } },
-        },
+        ...temperatureOverTime(font, unit),
         series: [
           {
             type: 'line',
