@@ -10,8 +10,6 @@ import { deliverLetters } from '@/server/platform/outbox';
 import { getPlace } from '../places/places';
 import { placeRun } from './readings-store';
 
-/** Above this callus fails for nearly all, °C. Source: usual practice. */
-const CALLUS_STOPS = 32;
 /** How far back a while out of range is looked for, ms. */
 const LOOKED_BACK = 14 * 86_400_000;
 
@@ -27,7 +25,8 @@ export async function writeWhenOutOfRange(context: Context, placeId: string): Pr
     getSite(context, place.siteId),
     db.placeReadings.findOne({ where: { placeId }, order: [['day', 'DESC']], attributes: ['day'], raw: true }),
   ]);
-  const range = callusRange(place.kin, assumptionsWith(site.assumptions));
+  const assumption = assumptionsWith(site.assumptions);
+  const range = callusRange(place.kin, assumption);
   if (!range || !last) return;
   const run = await placeRun(db, placeId, { from: Date.parse(last.day) - LOOKED_BACK });
   const spell = outOfRange(run, range, place.alertHours).findLast(({ lasts }) => lasts);
@@ -45,7 +44,7 @@ export async function writeWhenOutOfRange(context: Context, placeId: string): Pr
   const letter = await prepareAccountLetter(context, user, `${place.name}: too ${spell.side} for ${hours} hours`, [
     `${place.name} at ${site.name} has been too ${spell.side} for ${hours} hours, down or up to ${degrees(spell.worst)}. Grafts in it knit between ${degrees(range.from)} and ${degrees(range.to)}.`,
     spell.side === 'hot'
-      ? `Take the cover off or turn the heat down. Above ${degrees(CALLUS_STOPS)} callus fails for nearly all.`
+      ? `Take the cover off or turn the heat down. Above ${degrees(assumption('callus-stop').value)} callus fails for nearly all.`
       : 'Look at the heating. Cold stops the knitting; it goes on when it is warm again.',
     `${context.publicUrl}/places/${placeId}`,
   ]);
