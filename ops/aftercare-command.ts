@@ -9,6 +9,7 @@ import { csvCommand } from './csv-command';
 csvCommand({
   name: 'aftercare',
   needs: ['kind', 'inputs'],
+  json: 'inputs',
   added: ['computed'],
   computed: (row, inputs) => ({ computed: JSON.stringify(aftercareOfCase(row.kind ?? '', inputs)) }),
 });

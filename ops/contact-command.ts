@@ -12,6 +12,7 @@ const share = (value: number | null): string => (value === null ? '' : value.toF
 csvCommand({
   name: 'contact',
   needs: ['model', 'inputs'],
+  json: 'inputs',
   added: ['computed', 'computed_left', 'computed_right', 'computed_grade'],
   computed: (row, figures) => {
     const model = row.model ?? '';

@@ -5,8 +5,10 @@ import { InputError } from '@/core/contact/input-error';
 interface CsvCommand<Added extends string> {
   /** As npm runs it. */
   name: string;
-  /** Columns each file has to have; `inputs` holds JSON. */
+  /** Columns each file has to have. */
   needs: readonly string[];
+  /** The column that holds JSON. */
+  json: string;
   /** Columns that are added, in this order, and `problem` last. */
   added: readonly Added[];
   /** What is added to a row; refusals are InputError or RangeError. */
@@ -17,7 +19,7 @@ interface CsvCommand<Added extends string> {
  * A command that reads a CSV file of cases and writes it to standard output in the same order, with what was computed
  * and, where a row is wrong, what is wrong with it. Ends with status 2 when the file cannot be read.
  */
-export function csvCommand<Added extends string>({ name, needs, added, computed }: CsvCommand<Added>): void {
+export function csvCommand<Added extends string>({ name, needs, json, added, computed }: CsvCommand<Added>): void {
   const file = process.argv[2];
   if (!file) return refused(`Usage: npm run -s ${name} -- FILE.csv`);
   let text: string;
@@ -33,11 +35,11 @@ export function csvCommand<Added extends string>({ name, needs, added, computed 
   const empty = Object.fromEntries(added.map((column) => [column, '']));
   const answered = data.map((row) => {
     try {
-      return { ...row, ...computed(row, inputsOf(row)), problem: '' };
+      return { ...row, ...computed(row, inputsOf(json, row)), problem: '' };
     } catch (error) {
       if (error instanceof InputError || error instanceof RangeError)
         return { ...row, ...empty, problem: error.message };
-      if (error instanceof SyntaxError) return { ...row, ...empty, problem: 'The inputs are not valid JSON.' };
+      if (error instanceof SyntaxError) return { ...row, ...empty, problem: `The column ${json} is not valid JSON.` };
       throw error;
     }
   });
@@ -50,9 +52,9 @@ function refused(words: string): void {
   process.exitCode = 2;
 }
 
-function inputsOf(row: Record<string, string>): Record<string, unknown> {
-  const inputs: unknown = JSON.parse(row.inputs ?? '');
+function inputsOf(json: string, row: Record<string, string>): Record<string, unknown> {
+  const inputs: unknown = JSON.parse(row[json] ?? '');
   if (typeof inputs !== 'object' || inputs === null || Array.isArray(inputs))
-    throw new InputError('inputs', 'The inputs are not a JSON object.');
+    throw new InputError(json, `The column ${json} is not a JSON object.`);
   return inputs as Record<string, unknown>;
 }

@@ -83,6 +83,30 @@ export const KNITTING_KINS = Object.keys(CALLUSING) as KnittingKin[];
 /** Kin that keep their leaves and never sleep. */
 export const EVERGREEN = ['citrus', 'mango'];
 
+/** Days of usual warmth by which signs of a union are read: id, name, value, margin; guesses near what is usually said. */
+const SIGN_DAYS: readonly [id: string, name: string, value: number, margin: number, unit?: string][] = [
+  ['fed-growth', 'Dormant wood grows on stored food until day', 10, 3],
+  ['sure-growth', 'A shoot that is long enough says alive from day', 21, 7],
+  ['grown', 'A shoot is long enough from', 50, 20, 'mm'],
+  ['again', 'Where signs do not say, one looks again after', 7, 3],
+  ['sleeper', 'A sleeping bud is waited for after its kin came into leaf', 42, 14],
+  ['shield', 'A shield says nothing before day', 7, 3],
+  ['shield-brown', 'A brown shield says dead from day', 14, 4],
+  ['shield-plump', 'A plump shield says alive from day', 10, 4],
+  ['patch-brown', 'A brown patch says dead from day', 21, 7],
+  ['patch-green', 'A green patch with a sound bud says alive from day', 14, 7],
+  ['callus', 'Callus says nothing before day', 10, 4],
+  ['buds', 'Swelling buds of dormant wood say nothing before day', 10, 4],
+  ['wrinkled', 'A wrinkled or black scion outdoors says dead from day', 28, 7],
+  ['tip-black', 'A black tip says dead from day', 14, 7],
+  ['tip-swells', 'A swelling tip says alive from day', 21, 9],
+  ['dead-bench', 'Dead can be known of a bench graft from day', 28, 7],
+  ['dead-dormant', 'Dead can be known of dormant wood outdoors from day', 56, 14],
+  ['dead-bud', 'Dead can be known of a forced bud or a patch of spring from day', 21, 7],
+  ['dead-green', 'Dead can be known of a growing or evergreen tip from day', 45, 14],
+  ['green-scratch', 'While a scratch is green, one looks again after', 14, 7],
+];
+
 export const ASSUMPTIONS: readonly Assumption[] = [
   guess('base', 'Temperature above which spring warmth counts', 5, '°C', 0),
   guess('warm-year', 'How much warmer or colder a spring may be than usual', 1.5, '°C more or less', 0),
@@ -139,6 +163,7 @@ export const ASSUMPTIONS: readonly Assumption[] = [
   guess('hot-day', 'Highest temperature of a day from which dark, uncovered unions are shaded', 30, '°C', 2),
   guess('brace-years', 'Brace and guard stay on for so long', 4, 'years', 1),
   guess('late', 'Days past its window after which a task counts as missed', 21, 'days', 7),
+  ...SIGN_DAYS.map(([id, name, value, margin, unit = 'days']) => guess(`sign.${id}`, name, value, unit, margin)),
 ];
 
 const USUAL = new Map(ASSUMPTIONS.map((assumption) => [assumption.id, assumption]));
