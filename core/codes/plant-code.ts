@@ -47,3 +47,30 @@ export function normaliseCode(text: string): string {
 export function formatCode(code: string): string {
   return `${code.slice(0, 3)} ${code.slice(3)}`;
 }
+
+/** Six letters and digits, or two threes with a space or dash between them. */
+const CODE_LIKE = /(?<![\p{L}\p{N}])([a-z0-9]{3})[ -]?([a-z0-9]{3})(?![\p{L}\p{N}])/giu;
+
+/**
+ * What looks like codes in a text, in its order: `codes` that can be ones, and `damaged` that were meant as ones and
+ * misread or mistyped. Words are none: a code without a digit counts only in capitals.
+ *
+ * @example codesIn('my K7M 4XQ is fine').codes // ['K7M4XQ']
+ */
+export function codesIn(text: string): { codes: string[]; damaged: string[] } {
+  const codes: string[] = [];
+  const damaged: string[] = [];
+  // Looked for anew after each hit: what stands before a code must not take half of it.
+  const search = new RegExp(CODE_LIKE);
+  for (let hit = search.exec(text); hit; hit = search.exec(text)) {
+    const typed = `${hit[1]}${hit[2]}`;
+    const code = typed.toUpperCase();
+    const hasDigit = /\d/.test(code);
+    if (isPlantCode(code) && (hasDigit || typed === code)) codes.push(code);
+    else {
+      if (hasDigit && /[A-Z]/.test(code) && hit[0].length === 6) damaged.push(code);
+      search.lastIndex = hit.index + 3;
+    }
+  }
+  return { codes, damaged };
+}

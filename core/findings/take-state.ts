@@ -1,9 +1,12 @@
-import { MILESTONES, type Answer, type Milestone } from '../methods/milestones';
+import { MILESTONES, type Answer, type Milestone, type RoundKind } from '../methods/milestones';
 import type { IsoDate } from '../units/iso-date';
 
-/** What was said of a union in a round, for the milestones that it tells, and the day on which that was seen. */
+/**
+ * What was said of a union in a round, for the milestones that it tells, and the day on which that was seen. A look of a
+ * later year tells of what comes after all of them.
+ */
 export interface Sighting {
-  milestones: readonly Milestone[];
+  milestones: readonly RoundKind[];
   answer: Answer;
   seenOn: IsoDate;
 }
@@ -34,7 +37,7 @@ export interface UnionTake {
 export function takeOf(sightings: readonly Sighting[]): UnionTake {
   const told = sightings
     .flatMap(({ milestones, answer, seenOn }) =>
-      milestones.map((milestone) => ({ at: MILESTONES.indexOf(milestone), answer, seenOn })),
+      milestones.map((milestone) => ({ at: stepOf(milestone), answer, seenOn })),
     )
     .sort((a, b) => a.seenOn.localeCompare(b.seenOn) || a.at - b.at);
   const alive = told.filter(({ answer }) => answer === 'yes');
@@ -63,4 +66,10 @@ export function takeOf(sightings: readonly Sighting[]): UnionTake {
     lastAliveOn: lastAlive?.seenOn ?? null,
     firstDeadOn: firstDead?.seenOn ?? null,
   };
+}
+
+/** Where on the way of a life a look stands. */
+function stepOf(kind: RoundKind): number {
+  const at = (MILESTONES as readonly RoundKind[]).indexOf(kind);
+  return at < 0 ? MILESTONES.length : at;
 }

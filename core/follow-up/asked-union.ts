@@ -1,8 +1,7 @@
-import type { Milestone } from '../methods/milestones';
-import { roundQuestion } from './round-question';
+import type { Milestone, RoundKind } from '../methods/milestones';
+import { isMilestone } from '../methods/milestones';
 import { methodById } from '../methods/registry';
 import { type Variant, type VariantId, variantWith } from '../methods/variant';
-import type { LengthUnit } from '../units/length';
 
 /** How a union was made, as far as its follow-up goes by it. */
 export interface Made {
@@ -28,11 +27,12 @@ export function madeKey({ method, variant }: Made): string {
 
 /**
  * Whether a round asks of a union. One made for certain unions asks of those; one made for all asks of those whose variant
- * has something to be asked then: a bud that sleeps is not asked whether it is alive at leaf fall.
+ * has something to be asked then: a bud that sleeps is not asked whether it is alive at leaf fall. A look once a year is
+ * asked of all.
  */
-export function asksOf({ asks, milestone }: { asks: string; milestone: Milestone }, made: Made): boolean {
+export function asksOf({ asks, milestone }: { asks: string; milestone: RoundKind }, made: Made): boolean {
   if (asks !== '') return asks.split(' ').includes(madeKey(made));
-  return variantMade(made).rounds.some((round) => round.milestone === milestone);
+  return !isMilestone(milestone) || variantMade(made).rounds.some((round) => round.milestone === milestone);
 }
 
 /** A question of a round, and the unions it is put of. */
@@ -46,12 +46,11 @@ export interface AskedQuestion<Union extends Made> {
  */
 export function questionsAsked<Union extends Made>(
   unions: readonly Union[],
-  milestone: Milestone,
-  unit: LengthUnit,
+  questionOf: (variant: Variant) => string,
 ): AskedQuestion<Union>[] {
   const asked: AskedQuestion<Union>[] = [];
   for (const union of unions) {
-    const question = roundQuestion(variantMade(union), milestone, unit);
+    const question = questionOf(variantMade(union));
     const same = asked.find((other) => other.question === question);
     if (same) same.unions.push(union);
     else asked.push({ question, unions: [union] });

@@ -1,10 +1,10 @@
 import { object, string } from 'yup';
-import { MILESTONES } from '@/core/methods/milestones';
+import { ROUND_KINDS } from '@/core/methods/milestones';
 import { isoDate, FAR_YEARS } from '@/core/inputs/fields';
 
 export const roundInput = object({
   milestone: string()
-    .oneOf([...MILESTONES], 'Choose what the round asks.')
+    .oneOf([...ROUND_KINDS], 'Choose what the round asks.')
     .required('Choose what the round asks.'),
   /** Unions it asks of, as methods with their variants; all of them where none is named. */
   asks: string()

@@ -1,19 +1,24 @@
-import { mm, type Prose, prose } from '../units/prose';
-
 /** Stages of a take, in the order a union reaches them. */
 export const MILESTONES = ['healed', 'growing', 'season', 'wintered'] as const;
 export type Milestone = (typeof MILESTONES)[number];
 
-/** What each asks, as it is put to the person who looks. */
-export const MILESTONE_WORDS: Record<Milestone, { name: string; question: Prose; usualDay: string }> = {
-  healed: {
-    name: 'Healed',
-    question: 'Has it knitted: callus along the cut, or buds swelling?',
-    usualDay: 'about day 14 to 21',
-  },
-  growing: { name: 'Growing', question: prose`Is there a new shoot of ${mm(50)} or more?`, usualDay: 'about week 8' },
-  season: { name: 'Season', question: 'Is it alive now that leaves are falling?', usualDay: 'at leaf fall' },
-  wintered: { name: 'Wintered', question: 'Does it grow again this spring?', usualDay: 'next spring' },
+/** What rounds ask: the milestones, then a look once a year, and whether it has cropped, for trials of varieties. */
+export const ROUND_KINDS = [...MILESTONES, 'year', 'crop'] as const;
+export type RoundKind = (typeof ROUND_KINDS)[number];
+
+/** Whether a round asks for one of the milestones of a take. */
+export function isMilestone(kind: RoundKind): kind is Milestone {
+  return (MILESTONES as readonly RoundKind[]).includes(kind);
+}
+
+/** How they are called, and when they usually come. */
+export const MILESTONE_WORDS: Record<RoundKind, { name: string; usualDay: string }> = {
+  healed: { name: 'Healed', usualDay: 'about day 14 to 21' },
+  growing: { name: 'Growing', usualDay: 'about week 8' },
+  season: { name: 'Season', usualDay: 'at leaf fall' },
+  wintered: { name: 'Wintered', usualDay: 'next spring' },
+  year: { name: 'Yearly look', usualDay: 'once a year, for five years' },
+  crop: { name: 'Crop year', usualDay: 'in the year it first bears' },
 };
 
 export const ANSWERS = ['yes', 'not-sure', 'dead', 'not-found'] as const;

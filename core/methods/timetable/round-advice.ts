@@ -25,29 +25,21 @@ const SIGNS = {
 } as const satisfies Record<string, Prose>;
 export type Sign = keyof typeof SIGNS;
 
-/** What is asked of whoever looks. */
-const QUESTIONS = {
-  'callus-holds': 'Is there a ring of callus along the cut, and does it hold to a gentle push?',
-  'buds-swelling': 'Are its buds swelling?',
-  'buds-through-film': 'Look through the film, the cover shut: are its buds swelling?',
-  'bud-swelling': 'Is the bud swelling?',
-  'bud-green':
-    'Is the bud plump and green (covered, plump to the touch), and does the leaf stub, if one was left, drop at a touch?',
-  'patch-green': 'Is the patch green, are its edges callused, and is its bud sound?',
-  'tip-swelling': 'Is the tip swelling?',
-  shoot: prose`Is there a new shoot of ${mm(50)} or more?`,
-  'bud-woke': prose`Has the bud made a new shoot of ${mm(50)} or more this spring?`,
-  'alive-at-leaf-fall': 'Is it alive now that leaves are falling?',
-  alive: 'Is it alive?',
-  'grows-in-spring': 'Does it grow again this spring, now that plants of its kind are in leaf?',
-  grows: 'Does it grow again?',
-} as const satisfies Record<string, Prose>;
-export type Question = keyof typeof QUESTIONS;
-
-/** What a round asks, in words. */
-export function questionWords(question: Question, unit: LengthUnit): string {
-  return written(QUESTIONS[question], unit);
-}
+/** What is asked of whoever looks; the catalogue of wording has its words. */
+export type Question =
+  | 'callus-holds'
+  | 'buds-swelling'
+  | 'buds-through-film'
+  | 'bud-swelling'
+  | 'bud-green'
+  | 'patch-green'
+  | 'tip-swelling'
+  | 'shoot'
+  | 'bud-woke'
+  | 'alive-at-leaf-fall'
+  | 'alive'
+  | 'grows-in-spring'
+  | 'grows';
 
 /** Signs that are something to know besides, and nothing to be seen. */
 const BESIDES: Sign[] = ['no-leaf-stub', 'sleeps-till-spring'];
