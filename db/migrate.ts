@@ -16,6 +16,7 @@ import * as woodAndEdges from './migrations/0011-wood-and-edges';
 import * as learnerQuestions from './migrations/0012-learner-questions';
 import * as aftercare from './migrations/0013-aftercare';
 import * as places from './migrations/0014-places';
+import * as followUp from './migrations/0015-follow-up';
 
 function migrator(sequelize: Sequelize) {
   return new Umzug({
@@ -34,6 +35,7 @@ function migrator(sequelize: Sequelize) {
       { name: '0012-learner-questions', up: () => learnerQuestions.up(sequelize) },
       { name: '0013-aftercare', up: () => aftercare.up(sequelize) },
       { name: '0014-places', up: () => places.up(sequelize) },
+      { name: '0015-follow-up', up: () => followUp.up(sequelize) },
     ],
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
     logger: undefined,

@@ -33,7 +33,7 @@ export async function stampTriggers(sequelize: Sequelize, tables: readonly Stamp
   } catch (error) {
     if (!NOT_ALLOWED.has((error as { parent?: { errno?: number } }).parent?.errno ?? 0)) throw error;
     console.warn(
-      'This database server does not let Pear Bench make triggers, so pages are read anew each time. Set log_bin_trust_function_creators=1 there and remove the rows 0006-stamps and 0014-places from the table migrations to mend it.',
+      'This database server does not let Pear Bench make triggers, so pages are read anew each time. Set log_bin_trust_function_creators=1 there and remove the rows 0006-stamps, 0014-places and 0015-follow-up from the table migrations to mend it.',
     );
     await sequelize.query('DELETE FROM table_stamps', { type: QueryTypes.RAW });
   }

@@ -22,6 +22,7 @@ const ALL = [
   '0012-learner-questions',
   '0013-aftercare',
   '0014-places',
+  '0015-follow-up',
 ];
 /** Tables that are spoken to without a model. */
 const BARE = ['guards', 'migration_guard', 'migrations', 'rate_limits', 'table_stamps'];
@@ -88,12 +89,12 @@ describe('migrations', () => {
     const run = (sql: string) => sequelize.query(sql, { type: QueryTypes.RAW });
     await run('ALTER TABLE reports ADD KEY of_union (union_id), DROP KEY reports_turn');
     const row = (id: string, union: string, round: string): string =>
-      `('${id}', 'c', '${union}', '${round}', 'yes', '', 'link', NOW(3))`;
+      `('${id}', 'c', '${union}', '${round}', 'yes', '', 'link', NOW(3), NOW())`;
     const rows = [row('1', 'a', 'r'), row('2', 'b', 'r'), row('3', 'a', 'r'), row('4', 'a', 's'), row('5', 'a', 'r')];
     await sequelize.transaction(async (transaction) => {
       await sequelize.query('SET FOREIGN_KEY_CHECKS = 0', { type: QueryTypes.RAW, transaction });
       await sequelize.query(
-        `INSERT INTO reports (id, club_id, union_id, round_id, answer, note, source, recorded_at) VALUES ${rows.join(', ')}`,
+        `INSERT INTO reports (id, club_id, union_id, round_id, answer, note, source, recorded_at, came_on) VALUES ${rows.join(', ')}`,
         { type: QueryTypes.RAW, transaction },
       );
       await sequelize.query('SET FOREIGN_KEY_CHECKS = 1', { type: QueryTypes.RAW, transaction });

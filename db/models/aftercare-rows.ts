@@ -33,7 +33,8 @@ export interface UnionObservationRow {
   lengthMm: number | null;
   note: string;
   seenOn: string;
-  seenBy: string;
+  /** Null for the grower. */
+  seenBy: string | null;
   recordedAt: Date;
   takenBackAt: Date | null;
 }

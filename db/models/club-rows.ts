@@ -6,6 +6,8 @@ export interface ClubRow {
   id: string;
   name: string;
   createdAt: Date;
+  /** Letters, slips and growers' pages are written in it. */
+  language: string;
 }
 
 export interface UserRow {
@@ -90,6 +92,8 @@ export interface PersonRow {
   phone: string | null;
   mayContact: boolean;
   erasedAt: Date | null;
+  /** In which they are written to; empty for the club's. */
+  language: string;
 }
 
 export interface AuditRow {

@@ -19,7 +19,7 @@ const { BOOLEAN, DATE, STRING, BIGINT } = DataTypes;
 /** Clubs, their members and people, and who signed in. */
 export function clubTables(define: Define) {
   return {
-    clubs: define<ClubRow>('clubs', { id: KEY, name: STRING, createdAt: DATE(3) }),
+    clubs: define<ClubRow>('clubs', { id: KEY, name: STRING, createdAt: DATE(3), language: STRING }),
     users: define<UserRow>('users', {
       id: KEY,
       email: STRING,
@@ -81,6 +81,7 @@ export function clubTables(define: Define) {
       phone: STRING,
       mayContact: BOOLEAN,
       erasedAt: DATE(3),
+      language: STRING,
     }),
     audit: define<AuditRow>('audit', {
       seq: [BIGINT, 'key'],

@@ -1,8 +1,8 @@
 import { DataTypes } from 'sequelize';
-import type { RoundRow, ReportLinkRow, MessageRow, ReportRow } from './follow-up-rows';
+import type { LetterAskRow, MailReplyRow, MessageRow, ReportLinkRow, ReportRow, RoundRow } from './follow-up-rows';
 import { type Define, KEY } from './table';
 
-const { DATE, DATEONLY, INTEGER, STRING, BIGINT } = DataTypes;
+const { DATE, DATEONLY, INTEGER, JSON, STRING, TEXT, BIGINT } = DataTypes;
 
 /** Rounds, links, letters and answers. */
 export function followUpTables(define: Define) {
@@ -44,11 +44,53 @@ export function followUpTables(define: Define) {
       roundId: STRING,
       turn: INTEGER,
       answer: STRING,
+      said: STRING,
+      signs: JSON,
+      reading: STRING,
+      why: STRING,
+      usualDay: INTEGER,
+      nextLookOn: DATEONLY,
       note: STRING,
       seenOn: DATEONLY,
       source: STRING,
       enteredBy: STRING,
+      cameOn: DATEONLY,
       recordedAt: DATE(3),
+      setAsideAt: DATE(3),
+      setAsideBy: STRING,
+      setAsideWhy: STRING,
+    }),
+    ...mailTables(define),
+  };
+}
+
+/** What letters asked of, and replies. */
+function mailTables(define: Define) {
+  return {
+    letterAsks: define<LetterAskRow>('letter_asks', {
+      messageId: KEY,
+      unionId: KEY,
+      clubId: STRING,
+      roundId: STRING,
+      personId: STRING,
+      sentAt: DATE(3),
+    }),
+    mailReplies: define<MailReplyRow>('mail_replies', {
+      id: KEY,
+      clubId: STRING,
+      contentHash: STRING,
+      fileName: STRING,
+      personId: STRING,
+      sender: STRING,
+      subject: STRING,
+      text: TEXT,
+      sentOn: DATEONLY,
+      outcome: STRING,
+      problem: STRING,
+      answers: INTEGER,
+      arrivedAt: DATE(3),
+      settledAt: DATE(3),
+      settledBy: STRING,
     }),
   };
 }

@@ -38,6 +38,8 @@ export interface WorkshopRow {
   createdAt: Date;
   /** Made by mistake and put away: in no list, and to be brought back. */
   putAwayAt: Date | null;
+  /** Letters of its follow-up are written by themselves when their day has come. */
+  asksAlone: boolean;
 }
 
 export interface SeatRow {

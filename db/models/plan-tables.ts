@@ -56,6 +56,7 @@ export function planTables(define: Define) {
       schools: JSON,
       createdAt: DATE(3),
       putAwayAt: DATE(3),
+      asksAlone: BOOLEAN,
     }),
     seats: define<SeatRow>('seats', {
       id: KEY,

@@ -48,7 +48,8 @@ export interface PhotoRow {
   id: string;
   clubId: string;
   unionId: string;
-  takenBy: string;
+  /** Null for the grower it is at home with. */
+  takenBy: string | null;
   width: number;
   height: number;
   bytes: Buffer;
