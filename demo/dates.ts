@@ -1,16 +1,14 @@
 import { addDays, type IsoDate } from '@/core/units/iso-date';
-import type { Milestone } from '@/core/methods/milestones';
 
 export interface DemoDates {
   past: IsoDate;
   upcoming: IsoDate;
-  round: { milestone: Milestone; opensOn: IsoDate; closesOn: IsoDate };
+  round: { opensOn: IsoDate; closesOn: IsoDate };
 }
 
 /**
  * Dates of the demo as seen from the day it is loaded: the last mid-March Saturday at least sixty
- * days back, the next late-February Saturday at least a week ahead, and a round that is open now
- * and asks what can be seen by then.
+ * days back, the next late-February Saturday at least a week ahead, and a round that is open now.
  */
 export function demoDates(today: IsoDate): DemoDates {
   const year = Number(today.slice(0, 4));
@@ -20,9 +18,7 @@ export function demoDates(today: IsoDate): DemoDates {
   const upcoming = [0, 1]
     .map((ahead) => saturdayFrom(`${year + ahead}-02-22`))
     .find((date) => date >= addDays(today, 7))!;
-  const elapsed = (Date.parse(today) - Date.parse(past)) / 86_400_000;
-  const milestone: Milestone = elapsed < 170 ? 'growing' : elapsed < 300 ? 'season' : 'wintered';
-  return { past, upcoming, round: { milestone, opensOn: addDays(today, -12), closesOn: addDays(today, 16) } };
+  return { past, upcoming, round: { opensOn: addDays(today, -12), closesOn: addDays(today, 16) } };
 }
 
 function saturdayFrom(date: IsoDate): IsoDate {

@@ -4,10 +4,13 @@ import { METHODS } from '@/core/methods/registry';
 import { addDays } from '@/core/units/iso-date';
 import { dateInZone } from '@/core/units/zoned-date';
 import type { Actor, Context, Services } from '@/server/platform/context';
-import { saveAnswer, growerPage } from '@/server/follow-up/grower-page';
+import { growerPage } from '@/server/follow-up/grower/grower-page';
+import { saveAnswer } from '@/server/follow-up/grower/save-answers';
 import { putJudgement } from '@/server/score/judgements';
 import { keeperDoors, permitKeepers } from '@/server/score/keeper-permits';
 import { changeKeepers } from '@/server/aftercare/change-keepers';
+import type { RoundKind } from '@/core/methods/milestones';
+import { askedUnions } from '@/server/follow-up/asks/asked-unions';
 import { listKeepers } from '@/server/plan/keepers-of-workshop';
 import { makeKeepers } from '@/server/aftercare/make-keepers';
 import { addStockLot, addWoodLot, workshopLots } from '@/server/plan/lots';
@@ -18,7 +21,7 @@ import { suggestProgramme } from '@/core/plan/topworking/programme';
 import { addRound } from '@/server/follow-up/rounds';
 import { outbox } from '@/server/platform/outbox';
 import { setPasswordByLink } from '@/server/club/passwords';
-import { sendRound } from '@/server/follow-up/round-messages';
+import { sendRound } from '@/server/follow-up/letters/send-round';
 import { acceptRoster } from '@/server/plan/roster-import';
 import { listSeats, type SeatedPerson } from '@/server/plan/seats';
 import { actorOf } from '@/server/club/sign-in';
@@ -89,7 +92,8 @@ export async function loadDemo(services: Services, password: string): Promise<vo
   // The round was sent when it opened; people answered in the days since.
   const sentAt = new Date(`${dates.round.opensOn}T08:00:00Z`);
   const roundId = uuid();
-  await addRound(as(lead, sentAt), past, roundId, dates.round);
+  const milestone = await latestAsked(as(lead, sentAt), past, dates.round.opensOn);
+  await addRound(as(lead, sentAt), past, roundId, { ...dates.round, milestone });
   await sendRound(as(lead, sentAt), roundId, { sentSoFar: 0 });
   await answerRound(as(lead, sentAt), seats);
 
@@ -185,16 +189,29 @@ async function answerRound(context: Context, seats: SeatedPerson[]): Promise<voi
     const page = await growerPage(services, token);
     const at = seats.findIndex(({ person }) => person.name === page.name);
     const skill = Math.min(0.95, HANDS[at]![0] + HANDS[at]![1] * 3);
-    for (const plant of page.plants) {
+    for (const { unionId, groups } of page.grafts) {
       const roll = random();
-      const answer = roll < 0.12 + 0.68 * skill ? 'yes' : roll < 0.9 ? 'dead' : roll < 0.96 ? 'not-sure' : 'not-found';
-      await saveAnswer(services, token, uuid(), {
-        unionId: plant.unionId,
-        answer,
-        note: answer === 'dead' && roll > 0.85 ? 'dried up after a hot week' : '',
-      });
+      const grows = groups[0]!.id;
+      const [lives, dies] = [roll < 0.12 + 0.68 * skill, roll < 0.9];
+      const none = (scratch: string) => ({ signs: { [grows]: 'none', scratch } });
+      const told = lives
+        ? { signs: { [grows]: 'shoot' } }
+        : dies
+          ? none('brown')
+          : roll < 0.96
+            ? none('green')
+            : { said: 'not-found' };
+      const note = !lives && dies && roll > 0.85 ? 'dried up after a hot week' : '';
+      await saveAnswer(services, token, uuid(), { unionId, note, ...told });
     }
   }
+}
+
+/** The last milestone of the day's keepers whose own days had begun by a day. */
+async function latestAsked(context: Context, workshopId: string, by: string): Promise<RoundKind> {
+  const [first] = await askedUnions(context, { workshopId });
+  const begun = first!.asks.filter(({ due }) => due.from <= by);
+  return begun.at(-1)!.kind;
 }
 
 /** The briefing as it was read out in the morning, all but the last one heard it; and an old pear tree that is being changed over. */

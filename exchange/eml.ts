@@ -4,6 +4,8 @@ export interface OutgoingMail {
   id: string;
   from: { name: string; address: string };
   to: { name: string; address: string };
+  /** Where answers go; to the sender when left out. */
+  replyTo?: string;
   subject: string;
   text: string;
   date: Date;
@@ -14,6 +16,7 @@ export function writeEml(mail: OutgoingMail): Promise<Buffer> {
   return new MailComposer({
     from: mail.from,
     to: mail.to,
+    ...(mail.replyTo ? { replyTo: mail.replyTo } : {}),
     subject: mail.subject,
     text: mail.text,
     date: mail.date,

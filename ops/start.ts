@@ -15,6 +15,7 @@ import { folderMail } from '@/stand-ins/mail/folder-mail';
 import { simulatedWeather } from '@/stand-ins/weather/simulated-weather';
 import { backUpNightly, canBackUp, makeBackup } from './backup';
 import { type OwnMariaDb, startMariaDb } from './mariadb';
+import { tendFollowUp } from './tend-follow-up';
 import { tendOutbox } from './tend-outbox';
 import { serve, stopServing } from './serve';
 
@@ -223,7 +224,19 @@ try {
   const demo =
     (await db.users.findOne({ where: { email: LEAD.email }, raw: true })) !== null &&
     existsSync(join(DATA, 'demo.password'));
-  stopTending = await tendOutbox(db, folderMail(process.env.PEAR_BENCH_MAIL), said);
+  const mail = folderMail(process.env.PEAR_BENCH_MAIL);
+  const stopOutbox = await tendOutbox(db, mail, said);
+  const stopFollowUp = tendFollowUp({
+    db,
+    mail,
+    weather: simulatedWeather,
+    erased: erasedListIn(process.env.PEAR_BENCH_ERASED!),
+    publicUrl: process.env.PEAR_BENCH_PUBLIC_URL!,
+  });
+  stopTending = () => {
+    stopOutbox();
+    stopFollowUp();
+  };
   if (canBackUp()) stopBackingUp = backUpNightly({ data: DATA, url: process.env.DATABASE_URL }, said);
   else
     said(

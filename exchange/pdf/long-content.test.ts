@@ -166,12 +166,13 @@ describe('long content on paper', () => {
           await reportSlipsPdf(
             [
               {
-                name: person,
-                clubName: title,
-                workshop: title,
-                workshopDate: '2027-03-06',
+                title: person,
+                intro: title,
                 question: 'Is there a new shoot?',
-                closesOn: '2027-05-20',
+                until: 'Best told by 20 May 2027.',
+                answers: ['Yes', 'Not sure yet', 'Dead', 'Cannot find it'],
+                link: 'Or tell us here:',
+                readBy: title,
                 url: 'https://bench.example/r/x',
                 plants,
               },

@@ -143,12 +143,13 @@ describe('score sheets', () => {
 
 describe('report slips', () => {
   const slip = {
-    name: 'Ona Ferrel',
-    clubName: 'Reed Islet Grafters',
-    workshop: 'Bench day',
-    workshopDate: '2027-03-06',
+    title: 'Ona Ferrel',
+    intro: 'Bench day of 6 Mar 2027. Tick one box for each graft.',
     question: 'Is there a new shoot?',
-    closesOn: '2027-05-20',
+    until: 'Best told by 20 May 2027.',
+    answers: ['Yes', 'Not sure yet', 'Dead', 'Cannot find it'],
+    link: '',
+    readBy: 'Read by the instructors of Reed Islet Grafters, and by nobody else.',
     plants: [{ code: 'K7M4XQ', variety: 'Grey Heron', ribbon: 'blue, plain' }],
     url: null,
   };
@@ -168,7 +169,7 @@ describe('report slips', () => {
       'nobody else',
     ])
       expect(words).toContain(part);
-    expect(words).not.toContain('point a phone');
+    expect(words).not.toContain('Or tell us here');
   });
   it('go on over the page for many plants, and say when there is nobody', async () => {
     const many = wordsOf(
@@ -177,6 +178,7 @@ describe('report slips', () => {
           {
             ...slip,
             url: 'https://bench.example/r/x',
+            link: 'Or tell us here:',
             plants: Array<(typeof slip.plants)[number]>(30).fill(slip.plants[0]!),
           },
         ],
@@ -184,7 +186,7 @@ describe('report slips', () => {
       ),
     );
     expect(many.match(/K7M 4XQ/g)).toHaveLength(30);
-    expect(many).toContain('point a phone');
+    expect(many).toContain('Or tell us here');
     expect(wordsOf(await reportSlipsPdf([], 'A4'))).toContain('no slips to print');
   });
 });

@@ -1,19 +1,21 @@
 import { type Paper, SHEETS } from '@/core/units/paper';
 import { COLOURS } from '@/core/drawing/colours';
-import { ANSWER_WORDS, ANSWERS } from '@/core/methods/milestones';
 import { formatCode } from '@/core/codes/plant-code';
-import { formatDate } from '@/core/units/iso-date';
 import { makePdf, MM, writeLine, writeParagraph } from './document';
 import { drawQr } from './qr';
 
+/** A slip, its words ready. */
 export interface Slip {
-  name: string;
-  clubName: string;
-  workshop: string;
-  workshopDate: string;
+  title: string;
+  intro: string;
   question: string;
-  closesOn: string;
+  until: string;
+  /** What can be ticked, from left to right. */
+  answers: string[];
   plants: { code: string; variety: string; ribbon: string }[];
+  /** Said beside the square; empty without a link. */
+  link: string;
+  readBy: string;
   /** Private link, for people who gave leave; null without it. */
   url: string | null;
 }
@@ -27,27 +29,22 @@ export function reportSlipsPdf(slips: Slip[], paper: Paper): Promise<Buffer> {
     for (const slip of slips) {
       doc.addPage();
       let y = 24 * MM;
-      writeLine(doc, slip.name, left, y, { size: 18, weight: 700, width: width - 40 * MM });
-      y = writeParagraph(doc, `${slip.workshop}, ${formatDate(slip.workshopDate)}`, left, y + 16, {
+      writeLine(doc, slip.title, left, y, { size: 18, weight: 700, width: width - 40 * MM });
+      y = writeParagraph(doc, slip.intro, left, y + 16, {
         size: 11,
         width: width - 40 * MM,
       });
       if (slip.url) drawQr(doc, slip.url, left + width - 36 * MM, 10 * MM, 28 * MM);
       y = Math.max(y, 50 * MM);
       y = writeParagraph(doc, slip.question, left, y, { size: 13, weight: 700, width });
-      y = writeParagraph(
-        doc,
-        `Tick one box for each tag and hand this slip back to ${slip.clubName} by ${formatDate(slip.closesOn)}, or read it out by phone.${slip.url ? ' Or point a phone at the square above and answer there.' : ''}`,
-        left,
-        y + 2,
-        { size: 10, width },
-      );
+      y = writeParagraph(doc, [slip.until, slip.link].filter((words) => words !== '').join(' '), left, y + 2, {
+        size: 10,
+        width,
+      });
       y += 8;
       const boxes = left + 62 * MM;
-      const step = (width - 62 * MM) / ANSWERS.length;
-      ANSWERS.forEach((answer, i) =>
-        writeLine(doc, ANSWER_WORDS[answer], boxes + i * step, y, { size: 9, width: step - 4 }),
-      );
+      const step = (width - 62 * MM) / slip.answers.length;
+      slip.answers.forEach((answer, i) => writeLine(doc, answer, boxes + i * step, y, { size: 9, width: step - 4 }));
       for (const plant of slip.plants) {
         y += 11 * MM;
         if (y > (sheetHeight - 24) * MM) {
@@ -56,12 +53,12 @@ export function reportSlipsPdf(slips: Slip[], paper: Paper): Promise<Buffer> {
         }
         writeLine(doc, formatCode(plant.code), left, y, { size: 14, weight: 700 });
         writeLine(doc, plant.variety, left + 27 * MM, y - 4, { size: 9, width: 34 * MM });
-        writeLine(doc, `ribbon ${plant.ribbon}`, left + 27 * MM, y + 6, {
+        writeLine(doc, plant.ribbon, left + 27 * MM, y + 6, {
           size: 8,
           colour: COLOURS.muted,
           width: 34 * MM,
         });
-        ANSWERS.forEach((_, i) =>
+        slip.answers.forEach((_, i) =>
           doc
             .lineWidth(0.8)
             .rect(boxes + i * step, y - 4.5 * MM, 5.5 * MM, 5.5 * MM)
@@ -73,13 +70,7 @@ export function reportSlipsPdf(slips: Slip[], paper: Paper): Promise<Buffer> {
           .lineTo(left + width, y + 3.4 * MM)
           .stroke(COLOURS.trim);
       }
-      writeParagraph(
-        doc,
-        `The instructors of ${slip.clubName} read this slip, nobody else. Ask them at any time to erase your name and address.`,
-        left,
-        (sheetHeight - 16) * MM,
-        { size: 8, colour: COLOURS.muted, width },
-      );
+      writeParagraph(doc, slip.readBy, left, (sheetHeight - 16) * MM, { size: 8, colour: COLOURS.muted, width });
     }
     if (slips.length === 0) {
       doc.addPage();

@@ -87,5 +87,6 @@ function treeAsDay(plan: TopworkingPlanRow, site: SiteRow, date: string): Worksh
     schools: {},
     createdAt: plan.changedAt,
     putAwayAt: null,
+    asksAlone: false,
   };
 }

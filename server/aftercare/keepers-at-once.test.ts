@@ -3,8 +3,8 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { changeKeepers } from './change-keepers';
 import { listKeepers } from '@/server/plan/keepers-of-workshop';
 import { makeKeepers } from './make-keepers';
-import { addReport } from '@/server/follow-up/reports';
-import { addRound, getRound } from '@/server/follow-up/rounds';
+import { enterReport } from '@/server/follow-up/entering/enter-report';
+import { addRound } from '@/server/follow-up/rounds';
 import {
   refusalOf,
   statementsOf,
@@ -44,17 +44,11 @@ describe('a keeper that is voided', () => {
   it('is refused once somebody has reported on it', async () => {
     const keepers = await listKeepers(club.as('lead'), workshop.id);
     const keeper = keepers.at(-1)!;
-    const [roundRow] = await club.services.db.rounds.findAll({ where: { clubId: club.clubId }, raw: true });
-    const round = await getRound(club.as('lead'), roundRow!.id);
-    await addReport(club.services.db, {
-      clubId: club.clubId,
-      round,
-      reportId: uuid(),
-      answer: { unionId: keeper.unionId, answer: 'yes', note: '', seenOn: '' },
+    await enterReport(club.as('lead', new Date('2027-04-05T10:00:00Z')), uuid(), {
+      unionId: keeper.unionId,
+      said: 'alive',
       seenOn: '2027-03-27',
       source: 'phone',
-      enteredBy: null,
-      now: club.services.now,
     });
     expect(
       await refusalOf(changeKeepers(club.as('lead'), workshop.id, { plantIds: [keeper.id], voided: true })),

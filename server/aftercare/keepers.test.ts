@@ -6,7 +6,7 @@ import { listKeepers } from '@/server/plan/keepers-of-workshop';
 import { plantByCode } from './plant-by-code';
 import { makeKeepers } from './make-keepers';
 import { addWoodLot, chooseWoodLot, dropLot, workshopLots } from '@/server/plan/lots';
-import { enterReport } from '@/server/follow-up/reports';
+import { enterReport } from '@/server/follow-up/entering/enter-report';
 import { addRound } from '@/server/follow-up/rounds';
 import { changeSeat } from '@/server/plan/seats';
 import { refusalOf, testClub, testWorkshop, type TestClub, type TestWorkshop } from '@/server/testing/test-club';
@@ -80,7 +80,12 @@ describe('keepers', () => {
       opensOn: '2027-03-20',
       closesOn: '2027-04-10',
     });
-    await enterReport(club.as('lead'), uuid(), { roundId, unionId: two.unionId, answer: 'yes', source: 'phone' });
+    await enterReport(club.as('lead', new Date('2027-03-22T10:00:00Z')), uuid(), {
+      roundId,
+      unionId: two.unionId,
+      said: 'alive',
+      source: 'phone',
+    });
     expect(
       (await refusalOf(changeKeepers(club.as('lead'), workshop.id, { plantIds: [first.id, two.id], voided: true })))
         .message,

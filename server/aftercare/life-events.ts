@@ -68,7 +68,7 @@ export function lifeEvents(
         .filter(Boolean)
         .join(': '),
       observationId: look.id,
-      by: names.get(look.seenBy) ?? '',
+      by: look.seenBy === null ? 'the grower' : (names.get(look.seenBy) ?? ''),
     })),
     ...said.map(({ report, round }): LifeEvent => ({
       id: report.id,

@@ -28,10 +28,11 @@ export interface LivingUnion {
   facts: UnionFactRow | null;
 }
 
-/** Which keepers are asked for: all of the club, of a workshop, or on a plant. */
+/** Which keepers are asked for: all of the club, of a workshop, or on one or some plants. */
 export interface WhichUnions {
   workshopId?: string;
   plantId?: string;
+  plantIds?: string[];
   /** Plants whose codes were voided too. */
   voided?: boolean;
 }
@@ -43,23 +44,23 @@ export async function livingUnions(context: Context, which: WhichUnions = {}): P
     db,
     actor: { clubId },
   } = context;
-  const { workshopId, plantId, voided = false } = which;
+  const { workshopId, plantId, plantIds = plantId ? [plantId] : null, voided = false } = which;
   const at = workshopId ? { clubId, workshopId } : { clubId };
   const unions = await db.unions.findAll({
-    where: { ...at, kind: 'keeper', ...(plantId ? { plantId } : {}) },
+    where: { ...at, kind: 'keeper', ...(plantIds ? { plantId: plantIds } : {}) },
     order: [['number', 'ASC']],
     raw: true,
   });
   const ids = unions.map(({ id }) => id);
   // A few are asked for by their ids; all of a club by their club.
-  const ofThese = workshopId || plantId ? { unionId: ids } : {};
+  const ofThese = workshopId || plantIds ? { unionId: ids } : {};
   const [plants, wood, stocks, workshops, sites, programmes, marks, seen, facts] = await Promise.all([
-    db.plants.findAll({ where: { ...at, ...(plantId ? { id: plantId } : {}) }, raw: true }),
+    db.plants.findAll({ where: { ...at, ...(plantIds ? { id: plantIds } : {}) }, raw: true }),
     db.woodLots.findAll({ where: { clubId }, attributes: ['id', 'variety', 'species', 'sticks', 'booked'], raw: true }),
     db.stockLots.findAll({ where: { clubId }, attributes: ['id', 'stockType', 'species'], raw: true }),
     listWorkshops(context),
     listSites(context),
-    workshopId || plantId ? [] : db.topworkingPlans.findAll({ where: { clubId }, raw: true }),
+    workshopId || plantIds ? [] : db.topworkingPlans.findAll({ where: { clubId }, raw: true }),
     db.taskMarks.findAll({ where: { clubId, ...ofThese, undoneAt: UNSET }, raw: true }),
     db.unionObservations.findAll({
       where: { clubId, ...ofThese, takenBackAt: UNSET },

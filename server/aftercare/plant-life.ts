@@ -100,7 +100,9 @@ async function answersOf({ db, actor: { clubId } }: Context, plans: readonly Uni
 /** Names of those who marked and looked; of somebody who left the club none. */
 async function namesOf({ db }: Context, plans: readonly UnionWithPlan[]): Promise<Map<string, string>> {
   const ids = [
-    ...new Set(plans.flatMap(({ marks, seen }) => [...marks.map((m) => m.markedBy), ...seen.map((s) => s.seenBy)])),
+    ...new Set(
+      plans.flatMap(({ marks, seen }) => [...marks.map((m) => m.markedBy), ...seen.flatMap((s) => s.seenBy ?? [])]),
+    ),
   ];
   if (ids.length === 0) return new Map();
   const users = await db.users.findAll({ where: { id: ids }, attributes: ['id', 'name'], raw: true });

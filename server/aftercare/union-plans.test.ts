@@ -2,7 +2,7 @@ import { v7 as uuid } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { putPlan } from '@/server/plan/topworking';
 import { addRound } from '@/server/follow-up/rounds';
-import { enterReport } from '@/server/follow-up/reports';
+import { enterReport } from '@/server/follow-up/entering/enter-report';
 import { refusalOf, testClub, testWorkshop, type TestClub, type TestWorkshop } from '@/server/testing/test-club';
 import { careCalendar } from './care-calendar';
 import { changeKeepers } from './change-keepers';
@@ -118,7 +118,7 @@ describe('a dead union', () => {
     await enterReport(club.as('lead', day('2027-05-10')), uuid(), {
       roundId: round,
       unionId: sixth.union.id,
-      answer: 'dead',
+      said: 'dead',
       source: 'phone',
       note: '',
     });

@@ -1,5 +1,4 @@
-import { factsOf } from '@/core/methods/method-facts';
-import { methodById, METHODS } from '@/core/methods/registry';
+import { methodById } from '@/core/methods/registry';
 import { type SecondTry, secondTry } from '@/core/aftercare/second-try/second-try';
 import { type PlanBasis, planBasis } from '@/core/aftercare/plan/made-union';
 import { type ClosedTask, growthOf, kinGrowth, lifeOf, tiesSeen } from '@/core/aftercare/plan/union-life';
@@ -9,16 +8,11 @@ import { type Tie, type TieSeen, tiesOf } from '@/core/aftercare/ties/ties';
 import type { ShadeTask } from '@/core/aftercare/week/due-tasks';
 import type { DayOfSite } from '@/core/plan/climate/day-weather';
 import { formatTemperature } from '@/core/units/temperature';
-import { type AssumptionById, assumptionsWith } from '@/core/plan/phenology/assumptions';
-import { siteCalendar } from '@/core/plan/dates/taught-on';
-import { turnsOfYear, usualTurns } from '@/core/plan/phenology/turns-of-year';
-import type { Phenology } from '@/core/plan/phenology/phenology';
 import { addDays, formatDate } from '@/core/units/iso-date';
 import { dateInZone } from '@/core/units/zoned-date';
-import type { SiteRow } from '@/db/models/plan-rows';
-import { listSiteYears } from '@/server/plan/site-years';
 import type { Context } from '@/server/platform/context';
 import type { LivingUnion } from './living-unions';
+import { once, type SiteLife, siteLives } from './site-lives';
 import { unionWarmths, type Weathered } from './warmth/union-warmth';
 
 /** A keeper with its plan as it stands today. */
@@ -35,14 +29,6 @@ export interface UnionWithPlan extends LivingUnion {
   second: SecondTry | null;
   /** Whose heights its growth is reckoned from; null where nobody measured. */
   growthFrom: 'own' | 'kin' | null;
-}
-
-/** A site as plans ask it. */
-interface SiteLife {
-  today: string;
-  assumption: AssumptionById;
-  turnsOf: (species: string) => NonNullable<LifeSoFar['turnsOf']>;
-  year: (species: string, day: string) => Phenology;
 }
 
 /** The plans of some unions, made anew from what is on record. Reads the sites' years once. */
@@ -164,36 +150,9 @@ function planAndTies(
   return { tasks, ties };
 }
 
-function once<Value>(known: Map<string, Value>, key: unknown[], make: () => Value): Value {
-  const name = JSON.stringify(key);
-  if (!known.has(name)) known.set(name, make());
-  return known.get(name)!;
-}
-
 /** First seen dead, unless it was seen alive after that. */
 function deadOn({ facts }: LivingUnion): string | null {
   return facts && !facts.contradicted ? facts.firstDeadOn : null;
-}
-
-async function siteLives(context: Context, sites: readonly SiteRow[]): Promise<Map<string, SiteLife>> {
-  const years = await listSiteYears(context, sites);
-  return new Map(
-    years.map(({ site, year }) => {
-      const assumption = assumptionsWith(year.edits);
-      const calendar = siteCalendar(year, METHODS.map(factsOf));
-      const turns = new Map<string, NonNullable<LifeSoFar['turnsOf']>>();
-      const turnsOf: SiteLife['turnsOf'] = (species) =>
-        once(turns, [species], () =>
-          year.climate
-            ? remembered(turnsOfYear(year.hemisphere, (day) => calendar.phenology(species, day), assumption))
-            : usualTurns(year.hemisphere),
-        );
-      return [
-        site.id,
-        { today: dateInZone(context.now, site.timeZone), assumption, turnsOf, year: calendar.phenology },
-      ];
-    }),
-  );
 }
 
 /** Again with the sticks that are left, or by a bud in the site's budding window. */
@@ -211,15 +170,6 @@ function secondTryOf({ union, wood, stock }: LivingUnion, { today, year, assumpt
     sticksLeft: Math.max(0, wood.sticks - wood.booked),
     budding: budOpen && budClose ? { from: budOpen.best, to: budClose.best } : null,
   });
-}
-
-/** The same year is asked for every task of every union. */
-function remembered(turnsOf: NonNullable<LifeSoFar['turnsOf']>): NonNullable<LifeSoFar['turnsOf']> {
-  const years = new Map<number, ReturnType<typeof turnsOf>>();
-  return (year) => {
-    if (!years.has(year)) years.set(year, turnsOf(year));
-    return years.get(year)!;
-  };
 }
 
 /** Heights of the same variety of the same workshop stand in for a plant nobody measured. */

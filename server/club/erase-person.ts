@@ -13,7 +13,7 @@ import { notFound } from '@/server/platform/use-case-error';
 
 /**
  * Erases what tells who a person is: name, addresses, the notes and pictures of their unions, the
- * notes of their reports, their links, and the letters written to them. Their unions stay, without a
+ * notes of their reports, their links, and the letters written to them and by them. Their unions stay, without a
  * name. In what others wrote, name and addresses are replaced; where that cannot be done for sure, the
  * place is noted for the lead. Whoever is erased is kept, by id, outside the database, so that no
  * backup brings them back.
@@ -38,11 +38,13 @@ export async function erasePersonRows(
       ({ id }) => id,
     );
     await db.people.update(
-      { name: null, email: null, phone: null, mayContact: false, erasedAt: now },
+      { name: null, email: null, phone: null, mayContact: false, language: '', erasedAt: now },
       { where: { clubId, id: personId }, transaction },
     );
     await db.judgements.update({ note: '' }, { where: { clubId, unionId }, transaction });
     await db.reports.update({ note: '' }, { where: { clubId, unionId }, transaction });
+    await db.mailReplies.destroy({ where: { clubId, personId }, transaction });
+    if (person?.email) await db.mailReplies.destroy({ where: { clubId, sender: person.email }, transaction });
     await db.cardLinks.update({ withdrawnAt: now }, { where: { clubId, seatId, withdrawnAt: UNSET }, transaction });
     await db.cutLooks.update({ note: '' }, { where: { clubId, unionId }, transaction });
     await db.photos.destroy({ where: { clubId, unionId }, transaction });

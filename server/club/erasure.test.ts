@@ -35,6 +35,9 @@ beforeAll(async () => {
 
 /** Columns of text in which no words of people stand: ids, codes, words of ours. */
 const NO_WORDS: Record<string, string[]> = {
+  mailReplies: ['contentHash', 'outcome', 'problem'],
+  reports: ['answer', 'said', 'signs', 'reading', 'why', 'source'],
+  rounds: ['milestone', 'asks'],
   teachingStates: ['panel'],
   learnerQuestions: ['step'],
   taskMarks: ['task', 'outcome', 'liveKey'],
@@ -47,9 +50,9 @@ const NO_WORDS: Record<string, string[]> = {
   placeLogs: ['contentHash'],
   weatherDays: ['source'],
   unionFacts: ['contactGrade', 'healed', 'growing', 'season', 'wintered'],
-  clubs: ['id', 'name'],
+  clubs: ['id', 'name', 'language'],
   users: ['id', 'email', 'name', 'passwordHash', 'lengthUnit', 'temperatureUnit'],
-  people: ['name', 'email', 'phone'],
+  people: ['name', 'email', 'phone', 'language'],
   accountLetters: ['subject'],
   audit: ['action'],
   sites: ['hemisphere', 'timeZone', 'climate'],

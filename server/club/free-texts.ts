@@ -127,7 +127,20 @@ export const FREE_TEXTS: readonly FreeText[] = [
   },
   { model: 'judgements', key: ['id'], columns: ['note'], what: 'a note on a union', page: () => '/season' },
   { model: 'cutLooks', key: ['id'], columns: ['note'], what: 'a note on a union cut open', page: () => '/season' },
-  { model: 'reports', key: ['id'], columns: ['note'], what: 'a note with an answer', page: () => '/season' },
+  {
+    model: 'reports',
+    key: ['id'],
+    columns: ['note', 'setAsideWhy'],
+    what: 'a note with an answer',
+    page: () => '/season',
+  },
+  {
+    model: 'mailReplies',
+    key: ['id'],
+    columns: ['subject', 'text', 'fileName', 'sender'],
+    what: 'a reply by mail',
+    page: () => '/answers/inbox',
+  },
   {
     model: 'keeperPermits',
     key: ['id'],

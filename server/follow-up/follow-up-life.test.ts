@@ -5,14 +5,20 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { erasePerson } from '@/server/club/erase-person';
 import { exportCsv } from '@/server/findings/exports';
 import { workshopFindings } from '@/server/findings/findings';
-import { eraseMe, growerPage, saveAnswer, stopWriting } from './grower-page';
+import { growerPage } from './grower/grower-page';
+import { ownCopy } from './grower/own-copy';
+import { saveAnswer } from './grower/save-answers';
+import { closeLink, eraseMe, setLeave } from './grower/wishes';
+import { contradictions, settleContradiction } from './settle';
 import { putJudgement } from '@/server/score/judgements';
 import { listKeepers } from '@/server/plan/keepers-of-workshop';
 import { makeKeepers } from '@/server/aftercare/make-keepers';
 import { printSlips } from './print-slips';
-import { enterReport, latestReports } from './reports';
+import { enterReport } from './entering/enter-report';
+import { latestReports } from './reports';
 import { deliverLetters, outbox } from '@/server/platform/outbox';
-import { sendRound, withdrawLinks } from './round-messages';
+import { withdrawLinks } from './letters/links';
+import { sendRound } from './letters/send-round';
 import { addRound, moveClosing } from './rounds';
 import {
   judgementBody,
@@ -108,68 +114,90 @@ describe('a private link', () => {
       Promise.all([club.services.db.reports.count(), club.services.db.audit.count({ where: { clubId: club.clubId } })]);
     const before = await counts();
     const page = await growerPage(at('2027-05-03'), token!);
-    expect(page).toMatchObject({
-      name: 'Person 1',
-      closed: false,
-      milestone: 'growing',
-      clubName: 'Reed Islet Grafters',
-    });
-    expect(page.plants.map(({ variety, answer }) => [variety, answer])).toEqual([
-      ['Grey Heron', null],
-      ['Grey Heron', null],
+    expect(page).toMatchObject({ name: 'Person 1', left: 2, mayContact: true, clubName: 'Reed Islet Grafters' });
+    expect(page.grafts.map(({ variety, kind, told }) => [variety, kind, told])).toEqual([
+      ['Grey Heron', 'growing', null],
+      ['Grey Heron', 'growing', null],
     ]);
+    expect(page.grafts[0]!.groups.map(({ id }) => id)).toEqual(['growth', 'leaves', 'scratch']);
     expect(await counts()).toEqual(before);
   });
-  it('takes an answer for each plant, changed at will, the same id once, and advises', async () => {
+  it('takes an answer for each plant, changed at will, the same id once, and says what it means', async () => {
     const [token] = await tokens('Person 1');
-    const { plants } = await growerPage(at('2027-05-03'), token!);
+    const { grafts } = await growerPage(at('2027-05-03'), token!);
     const id = uuid();
-    const answer = { unionId: plants[0]!.unionId, answer: 'dead', note: '' };
-    await saveAnswer(at('2027-05-03'), token!, uuid(), { ...answer, answer: 'not-sure' });
-    const [advice] = await Promise.all([1, 2, 3].map(() => saveAnswer(at('2027-05-04'), token!, id, answer)));
-    expect(advice!.advice).toContain('put in a chip bud; cut the dead scion out, so that the stump heals: late summer');
-    expect((await growerPage(at('2027-05-04'), token!)).plants[0]).toMatchObject({
-      answer: 'dead',
-      advice: advice!.advice,
+    const { unionId } = grafts[0]!;
+    const doubtful = { unionId, signs: { growth: 'none', scratch: 'green' } };
+    expect(await saveAnswer(at('2027-05-03'), token!, uuid(), doubtful)).toMatchObject({
+      reading: 'Too early to tell.',
+      next: expect.stringContaining('Look again about') as string,
+    });
+    const dead = { unionId, signs: { growth: 'none', scratch: 'brown' } };
+    const [back] = await Promise.all([1, 2, 3].map(() => saveAnswer(at('2027-05-04'), token!, id, dead)));
+    expect(back).toMatchObject({ reading: 'It is dead.', next: '' });
+    // A failing sign, and in the same breath what can still be tried.
+    expect(back!.second.join(' ')).toContain('Keep the stock');
+    expect((await growerPage(at('2027-05-04'), token!)).grafts[0]!.told).toMatchObject({
+      choices: { growth: 'none', scratch: 'brown' },
+      back: { reading: 'It is dead.' },
     });
     expect(await club.services.db.reports.count({ where: { clubId: club.clubId } })).toBe(2);
-    expect(await refusalOf(saveAnswer(at('2027-05-04'), token!, id, { ...answer, answer: 'yes' }))).toMatchObject({
-      refusal: 'conflict',
+    expect(
+      await refusalOf(saveAnswer(at('2027-05-04'), token!, id, { ...dead, signs: { growth: 'shoot' } })),
+    ).toMatchObject({ refusal: 'conflict' });
+    const grown = {
+      unionId: grafts[1]!.unionId,
+      signs: { leaves: 'firm' },
+      growth: '3',
+      growthUnit: 'in',
+      note: 'fine',
+    };
+    await saveAnswer(at('2027-05-04'), token!, uuid(), grown);
+    const { db } = club.services;
+    const report = await db.reports.findOne({ where: { unionId: grafts[1]!.unionId }, raw: true });
+    expect(report).toMatchObject({ answer: 'yes', reading: 'alive', source: 'link', enteredBy: null });
+    expect(report!.signs).toEqual({ growth: 76.2, leaves: 'firm' });
+    // What the grower measured moves the plan of the plant.
+    expect(await db.unionObservations.findOne({ where: { id: report!.id }, raw: true })).toMatchObject({
+      kind: 'height',
+      lengthMm: 76.2,
+      seenBy: null,
     });
-    await saveAnswer(at('2027-05-04'), token!, uuid(), { unionId: plants[1]!.unionId, answer: 'yes', note: 'fine' });
   });
   it('takes no answer for a plant of somebody else, and none that is none', async () => {
     const [token] = await tokens('Person 1');
     const [other] = await tokens('Person 2');
-    const foreign = (await growerPage(at('2027-05-03'), other!)).plants[0]!.unionId;
-    expect(
-      await refusalOf(saveAnswer(at('2027-05-03'), token!, uuid(), { unionId: foreign, answer: 'yes' })),
-    ).toMatchObject({ refusal: 'not-found' });
-    expect(
-      await refusalOf(saveAnswer(at('2027-05-03'), token!, uuid(), { unionId: foreign, answer: 'perhaps' })),
-    ).toMatchObject({ refusal: 'invalid' });
+    const foreign = (await growerPage(at('2027-05-03'), other!)).grafts[0]!.unionId;
+    const own = (await growerPage(at('2027-05-03'), token!)).grafts[0]!.unionId;
+    const answer = (input: object, day = '2027-05-05') => refusalOf(saveAnswer(at(day), token!, uuid(), input));
+    expect(await answer({ unionId: foreign, said: 'dead' })).toMatchObject({ refusal: 'not-found' });
+    for (const [input, message] of [
+      [{ said: 'perhaps' }, 'none of those offered'],
+      [{ signs: { callus: 'ring' } }, 'none of those offered'],
+      [{}, 'Tap what you see'],
+      [{ said: 'dead', seenOn: '2027-05-06' }, 'still to come'],
+      [{ said: 'dead', seenOn: '2027-03-05' }, 'before it was grafted'],
+      [{ said: 'dead', seenOn: 'soon' }, 'year-month-day'],
+      [{ growth: 'long' }, 'as a number'],
+      [{ said: 'dead', note: 'q'.repeat(501) }, '500 characters'],
+    ] as const)
+      expect((await answer({ unionId: own, ...input })).message).toContain(message);
   });
-  it('closes with its round, expires a year later, and unknown ones say what to do', async () => {
+  it('opens for more than a year, and unknown ones say what to do', async () => {
     const [token] = await tokens('Person 1');
-    const page = await growerPage(at('2027-05-21'), token!);
-    expect(page.closed).toBe(true);
-    const late = await refusalOf(
-      saveAnswer(at('2027-05-21'), token!, uuid(), { unionId: page.plants[0]!.unionId, answer: 'yes' }),
-    );
-    expect(late).toMatchObject({ refusal: 'gone', message: expect.stringContaining('was not saved') as string });
-    expect((await refusalOf(growerPage(at('2028-06-01'), token!))).message).toContain('expired');
+    expect((await growerPage(at('2028-05-25'), token!)).name).toBe('Person 1');
+    expect((await refusalOf(growerPage(at('2028-07-01'), token!))).message).toContain('expired');
     expect(await refusalOf(growerPage(at('2027-05-03'), 'nonsense'))).toMatchObject({
       refusal: 'not-found',
       message: expect.stringContaining('ask the club') as string,
     });
     await moveClosing(club.as('lead', OPEN), roundId, { closesOn: '2027-05-30' });
-    expect((await growerPage(at('2027-05-25'), token!)).closed).toBe(false);
   });
   it('is made anew by a reminder, the earlier one going on, and all end when withdrawn', async () => {
-    expect(await sendRound(club.as('lead', new Date('2027-05-10T08:00:00Z')), roundId, { sentSoFar: 2 })).toEqual({
-      sent: 1,
-      waiting: 0,
-    });
+    const remind = (day: string) => sendRound(club.as('lead', new Date(`${day}T08:00:00Z`)), roundId, { sentSoFar: 2 });
+    // One letter a week at most, whoever sends.
+    expect(await remind('2027-05-08')).toEqual({ sent: 0, waiting: 0, held: 1 });
+    expect(await remind('2027-05-10')).toEqual({ sent: 1, waiting: 0, held: 0 });
     const [first, second] = (await tokens('Person 2')) as [string, string];
     expect(first).not.toBe(second);
     for (const token of [first, second]) expect((await growerPage(at('2027-05-11'), token)).name).toBe('Person 2');
@@ -197,7 +225,7 @@ describe('findings', () => {
     await enterReport(club.as('assistant', OPEN), uuid(), {
       roundId,
       unionId: third[0]!.unionId,
-      answer: 'yes',
+      said: 'alive',
       source: 'phone',
       note: '=1+1',
     });
@@ -230,12 +258,8 @@ describe('findings', () => {
       closesOn: '2028-04-20',
     });
     const dead = (await latestReports(club.as('lead'), workshop.id)).find(({ answer }) => answer === 'dead')!;
-    await enterReport(club.as('lead', new Date('2028-04-12T09:00:00Z')), uuid(), {
-      roundId: wintered,
-      unionId: dead.unionId,
-      answer: 'yes',
-      source: 'slip',
-    });
+    const later = club.as('lead', new Date('2028-04-12T09:00:00Z'));
+    await enterReport(later, uuid(), { roundId: wintered, unionId: dead.unionId, said: 'alive', source: 'slip' });
     const flagged = await workshopFindings(club.as('viewer'), workshop.id);
     expect(flagged.contradicted.map(({ unionId }) => unionId)).toEqual([dead.unionId]);
     expect(flagged.milestones.find(({ milestone }) => milestone === 'growing')).toMatchObject({
@@ -243,10 +267,29 @@ describe('findings', () => {
       dead: 0,
       unknown: 4,
     });
-    await enterReport(club.as('lead'), uuid(), { roundId, unionId: dead.unionId, answer: 'yes', source: 'phone' });
+    const [both] = await contradictions(club.as('viewer'), workshop.id);
+    expect(both!.dead.map(({ reportId }) => reportId)).toEqual([dead.id]);
+    expect(both!.alive[0]).toMatchObject({
+      seenOn: '2028-04-12',
+      words: expect.stringContaining('on a slip') as string,
+    });
+    const settle = (input: object, who = later) => refusalOf(settleContradiction(who, dead.unionId, input));
+    expect((await settle({ setAside: [uuid()], why: 'x' })).refusal).toBe('not-found');
+    expect((await settle({ setAside: [dead.id], why: '' })).fields.why).toContain('Say why');
+    expect((await settle({ setAside: [dead.id, both!.alive[0]!.reportId], why: 'both' })).message).toContain(
+      'One side',
+    );
+    await settleContradiction(later, dead.unionId, { setAside: [dead.id], why: 'tags were swapped' });
+    await settleContradiction(later, dead.unionId, { setAside: [dead.id], why: 'tags were swapped' });
+    expect(await contradictions(club.as('viewer'), workshop.id)).toEqual([]);
     const settled = await workshopFindings(club.as('viewer'), workshop.id);
     expect(settled.contradicted).toEqual([]);
     expect(settled.milestones.find(({ milestone }) => milestone === 'growing')).toMatchObject({ alive: 3, dead: 0 });
+    // Kept, with who set it aside and why.
+    expect(await club.services.db.reports.findOne({ where: { id: dead.id }, raw: true })).toMatchObject({
+      answer: 'dead',
+      setAsideWhy: 'tags were swapped',
+    });
   });
   it('leave as CSV, without names and without formulas', async () => {
     const reports = await exportCsv(club.as('viewer'), workshop.id, 'reports');
@@ -263,9 +306,23 @@ describe('findings', () => {
 describe('erasing', () => {
   it('stops writing on request, while the link goes on', async () => {
     const [token] = await tokens('Person 1');
-    await stopWriting(at('2027-05-12'), token!);
+    await setLeave(at('2027-05-12'), token!, false);
     expect((await growerPage(at('2027-05-12'), token!)).mayContact).toBe(false);
-    expect(await sendRound(club.as('lead', OPEN), roundId, { sentSoFar: 3 })).toEqual({ sent: 1, waiting: 0 });
+    const later = club.as('lead', new Date('2027-05-20T08:00:00Z'));
+    expect(await sendRound(later, roundId, { sentSoFar: 3 })).toEqual({ sent: 1, waiting: 0, held: 0 });
+    expect((await tokens('Person 1')).length).toBe(1);
+  });
+  it('gives a copy of all that is kept of oneself, and of nobody else', async () => {
+    const [token] = await tokens('Person 1');
+    const copy = JSON.stringify(await ownCopy(at('2027-05-12'), token!));
+    for (const part of ['Person 1', 'Reed Islet Grafters', 'Grey Heron', '"countedAs":"yes"', 'fine'])
+      expect(copy).toContain(part);
+    expect(copy).not.toMatch(/Person [23]/);
+  });
+  it('closes a link by itself, and what was told stays', async () => {
+    const token = (await tokens('Person 2')).at(0)!;
+    await closeLink(at('2027-05-21'), token);
+    expect((await refusalOf(growerPage(at('2027-05-21'), token))).message).toContain('withdrawn');
   });
   it('takes name, addresses, notes, links and messages of a person, and leaves the unions', async () => {
     const [token] = await tokens('Person 1');
@@ -307,17 +364,17 @@ describe('answers that meet', () => {
       closesOn: '2027-05-20',
     });
     const [keeper] = await listKeepers(club.as('lead'), own.id);
-    const report = (answer: string, when = OPEN) =>
+    const report = (said: string, when = OPEN) =>
       enterReport(club.as('lead', when), uuid(), {
         unionId: keeper!.unionId,
-        answer,
+        said,
         note: '',
         roundId: round,
         source: 'phone',
       });
-    await Promise.all(Array.from({ length: 8 }, () => report('not-sure')));
-    // From a server whose clock is a year behind.
-    await report('dead', new Date('2026-05-02T08:00:00Z'));
+    await Promise.all(Array.from({ length: 8 }, () => report('unsure')));
+    // From a server whose clock is a day behind.
+    await report('dead', new Date('2027-05-01T08:00:00Z'));
     const rows = await club.services.db.reports.findAll({
       where: { roundId: round },
       order: [['turn', 'ASC']],

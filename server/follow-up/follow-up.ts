@@ -1,21 +1,35 @@
 import { madeKey, questionsAsked, questionText } from '@/core/follow-up/asked-union';
+import { roundPlan, type PlanLane } from '@/core/follow-up/asks/round-plan';
+import { questionOfRound, questionSaid } from '@/core/follow-up/round-question';
+import { ENGLISH } from '@/core/follow-up/wording/english';
+import type { WordingKey } from '@/core/follow-up/wording/wording';
 import { POSITION_WORDS } from '@/core/methods/position';
 import { methodById } from '@/core/methods/registry';
 import type { Milestone } from '@/core/methods/milestones';
-import { questionWords } from '@/core/methods/timetable/round-advice';
 import { advisedRounds } from '@/core/plan/dates/advised-rounds';
 import { addDays } from '@/core/units/iso-date';
+import { transact } from '@/db/transact';
+import { audit } from '@/server/platform/audit';
 import { allow, type Context } from '@/server/platform/context';
 import { ERASED_NAME } from '@/server/platform/erased-name';
+import { flag } from '@/core/inputs/fields';
+import { parse } from '@/server/platform/parse';
+import { object } from 'yup';
+import type { AskedUnion } from './asks/asked-unions';
+import { reachable } from './letters/letter-plan';
 import { latestReports } from './reports';
-import { askedOf, growers, reachable, todayAt } from './rounds';
+import { askedOf, growers, todayAt } from './rounds';
 import { followedUp, keepersMade } from '@/server/plan/made-unions';
 import { taughtOn } from '@/server/plan/taught';
 import { getWorkshop } from '@/server/plan/workshops';
 import { listRounds } from '@/server/plan/rounds-of-workshop';
 
-/** What the Follow-up page shows: each round with its growers, how they were asked and what they said. */
-export async function followUp(context: Context, workshopId: string) {
+/**
+ * What the Follow-up page shows: each round with its growers, how they were asked and what they said.
+ *
+ * @param asked the unions of the workshop with what is due of each
+ */
+export async function followUp(context: Context, workshopId: string, asked: readonly AskedUnion[]) {
   const {
     db,
     actor: { clubId },
@@ -27,20 +41,26 @@ export async function followUp(context: Context, workshopId: string) {
     todayAt(context, workshopId),
   ]);
   const roundId = rounds.map(({ id }) => id);
-  const [messages, links] = await Promise.all([
+  const [messages, links, written] = await Promise.all([
     db.messages.findAll({ where: { clubId, roundId }, raw: true }),
     db.reportLinks.findAll({ where: { clubId, roundId }, raw: true }),
+    db.letterAsks.findAll({ where: { clubId, roundId }, raw: true }),
   ]);
+  const dueIn = new Map(asked.map(({ union, due }) => [union.id, due?.roundId ?? null]));
   return rounds.map((round) => {
-    const asked = askedOf(round, all);
+    const askedGrowers = askedOf(round, all);
     return {
       id: round.id,
       milestone: round.milestone,
       question: questionText(
         questionsAsked(
-          asked.flatMap(({ keepers }) => keepers),
-          round.milestone,
-          context.actor.lengthUnit,
+          askedGrowers.flatMap(({ keepers }) => keepers),
+          (variant) =>
+            questionSaid(
+              ENGLISH,
+              { kind: round.milestone, question: questionOfRound(variant, round.milestone) },
+              context.actor.lengthUnit,
+            ),
         ),
         ({ method }) => methodById(method).name,
       ),
@@ -48,18 +68,18 @@ export async function followUp(context: Context, workshopId: string) {
       closesOn: round.closesOn,
       closed: today > round.closesOn,
       sentSoFar: messages.filter((message) => message.roundId === round.id).length,
-      growers: asked.map(({ seat, keepers }) => {
-        const mine = messages.filter((message) => message.roundId === round.id && message.personId === seat.personId);
+      growers: askedGrowers.map(({ seat, keepers }) => {
         const own = links.filter((link) => link.roundId === round.id && link.personId === seat.personId);
+        const letters = written.filter((ask) => ask.roundId === round.id && ask.personId === seat.personId);
         return {
           seatNumber: seat.number,
           personId: seat.personId,
           name: seat.person.name ?? ERASED_NAME,
-          reachable: reachable(seat),
-          written: mine.length,
+          reachable: reachable(seat.person),
+          written: new Set(letters.map(({ messageId }) => messageId)).size,
           openLinks: own.filter(({ withdrawnAt }) => withdrawnAt === null).length,
           plants: keepers.map(({ unionId, code, wood, position }) => {
-            const report = reports.find((report) => report.unionId === unionId && report.roundId === round.id);
+            const report = reports.find((each) => each.unionId === unionId && each.roundId === round.id);
             return {
               unionId,
               code,
@@ -70,11 +90,52 @@ export async function followUp(context: Context, workshopId: string) {
               note: report?.note ?? '',
               seenOn: report?.seenOn ?? null,
               source: report?.source ?? null,
+              why: report?.why ? ENGLISH.say(`why.${report.why}` as WordingKey) : '',
+              nextLookOn: report?.nextLookOn ?? null,
+              due: dueIn.get(unionId) === round.id,
             };
           }),
         };
       }),
     };
+  });
+}
+
+/** A lane of the plan with its words. */
+export interface WordedLane extends PlanLane {
+  whose: string;
+}
+
+/** What is asked of a workshop's unions and when, by how they were made. */
+export function workshopRoundPlan(asked: readonly AskedUnion[]): WordedLane[] {
+  const lanes = roundPlan(
+    asked.map(({ union, asks }) => ({ method: union.method, variant: union.variant, madeOn: union.madeOn, asks })),
+  );
+  return lanes.map((lane) => {
+    const { name, variants } = methodById(lane.method);
+    const words = variants.find(({ id }) => id === lane.variant)?.words ?? '';
+    return { ...lane, whose: `${name} ${words}`.trim() };
+  });
+}
+
+const asksInput = object({ asksAlone: flag().required('Say whether letters are written by themselves.') });
+
+/** Has the letters of a workshop written by themselves on their days, or ends it. */
+export async function setAsksAlone(context: Context, workshopId: string, input: unknown): Promise<void> {
+  allow(context, 'assistant');
+  await getWorkshop(context, workshopId);
+  const { asksAlone } = parse(asksInput, input);
+  const { db, actor, now } = context;
+  const { clubId, userId } = actor;
+  await transact(db, async (transaction) => {
+    await db.workshops.update({ asksAlone }, { where: { clubId, id: workshopId }, transaction });
+    await audit(db, transaction, {
+      clubId,
+      actorId: userId,
+      action: asksAlone ? 'letters by themselves' : 'letters by hand',
+      subjectId: workshopId,
+      at: now,
+    });
   });
 }
 
@@ -123,9 +184,11 @@ export async function roundChoices(context: Context, workshopId: string): Promis
           ? ''
           : open.map(({ method, variant }) => madeKey({ method: method.id, variant: variant.id })).join(' '),
         whose: everybody ? '' : [...new Set(open.map(({ method }) => method.name))].join(', '),
-        question: [...new Set(open.map(({ question }) => questionWords(question, context.actor.lengthUnit)))].join(
-          ' / ',
-        ),
+        question: [
+          ...new Set(
+            open.map(({ question }) => questionSaid(ENGLISH, { kind: milestone, question }, context.actor.lengthUnit)),
+          ),
+        ].join(' / '),
         opensOn: due.from,
         closesOn: [due.to, addDays(due.from, OPEN_DAYS)].sort().at(-1)!,
       },

@@ -1,17 +1,24 @@
 import { array, object } from 'yup';
 import { questionsAsked, questionText } from '@/core/follow-up/asked-union';
+import { questionOfRound, questionSaid } from '@/core/follow-up/round-question';
+import { SAID } from '@/core/follow-up/said';
+import type { Wording } from '@/core/follow-up/wording/wording';
 import { formatCode } from '@/core/codes/plant-code';
-import { calledOnPlant, POSITION_WORDS } from '@/core/methods/position';
+import { calledOnPlant } from '@/core/methods/position';
 import { ribbonById } from '@/core/plan/wood/ribbons';
+import type { RoundRow } from '@/db/models/follow-up-rows';
+import type { WorkshopRow } from '@/db/models/plan-rows';
 import { transact } from '@/db/transact';
-import { reportSlipsPdf } from '@/exchange/pdf/report-slips';
+import { reportSlipsPdf, type Slip } from '@/exchange/pdf/report-slips';
 import { audit } from '@/server/platform/audit';
 import { allow, type Context } from '@/server/platform/context';
 import { ERASED_NAME } from '@/server/platform/erased-name';
 import { id, paper } from '@/core/inputs/fields';
 import { parse } from '@/server/platform/parse';
-import { makeLink } from './round-messages';
-import { askedGrowers, getRound, reachable } from './rounds';
+import { reachable } from './letters/letter-plan';
+import { makeLink } from './letters/links';
+import { askedGrowers, getRound, type Grower } from './rounds';
+import { wordingFor } from './wordings';
 import { getWorkshop } from '@/server/plan/workshops';
 
 const slipsInput = object({ paper: paper(), personIds: array(id('the person')).default([]) });
@@ -21,35 +28,21 @@ export async function printSlips(context: Context, roundId: string, input: unkno
   allow(context, 'assistant');
   const round = await getRound(context, roundId);
   const values = parse(slipsInput, input);
-  const workshop = await getWorkshop(context, round.workshopId);
-  const all = await askedGrowers(context, round);
+  const { db, actor, now } = context;
+  const [workshop, all, club] = await Promise.all([
+    getWorkshop(context, round.workshopId),
+    askedGrowers(context, round),
+    db.clubs.findOne({ where: { id: actor.clubId }, raw: true }),
+  ]);
   const chosen =
     values.personIds.length > 0
       ? all.filter(({ seat }) => values.personIds.includes(seat.personId))
-      : all.filter(({ seat }) => !reachable(seat));
-  const { db, actor, now } = context;
-  const slips = chosen.map(({ seat, keepers }) => {
-    const link =
-      seat.person.mayContact && !seat.person.erasedAt ? makeLink(context, roundId, seat.personId, 'slip') : null;
-    return {
-      link,
-      slip: {
-        name: seat.person.name ?? ERASED_NAME,
-        clubName: actor.clubName,
-        workshop: workshop.title,
-        workshopDate: workshop.date,
-        question: questionText(questionsAsked(keepers, round.milestone, actor.lengthUnit), ({ code, position }) =>
-          calledOnPlant(formatCode(code), position),
-        ),
-        closesOn: round.closesOn,
-        url: link?.url ?? null,
-        plants: keepers.map(({ code, position, wood }) => ({
-          code,
-          variety: position === 'sole' ? wood.variety : `${wood.variety}, ${POSITION_WORDS[position]}`,
-          ribbon: ribbonById(wood.ribbon).name,
-        })),
-      },
-    };
+      : all.filter(({ seat }) => !reachable(seat.person));
+  const slips = chosen.map((grower) => {
+    const { person, personId } = grower.seat;
+    const link = person.mayContact && !person.erasedAt ? makeLink(context, roundId, personId, 'slip') : null;
+    const wording = wordingFor(person, club!);
+    return { link, slip: slipOf(context, { round, workshop, grower, wording, url: link?.url ?? null }) };
   });
   const pdf = await reportSlipsPdf(
     slips.map(({ slip }) => slip),
@@ -69,4 +62,47 @@ export async function printSlips(context: Context, roundId: string, input: unkno
     });
   });
   return pdf;
+}
+
+interface Printed {
+  round: RoundRow;
+  workshop: WorkshopRow;
+  grower: Grower;
+  wording: Wording;
+  url: string | null;
+}
+
+function slipOf({ actor }: Context, { round, workshop, grower, wording, url }: Printed): Slip {
+  const { seat, keepers } = grower;
+  const { say, day } = wording;
+  const placed = (position: Grower['keepers'][number]['position']): string =>
+    position === 'sole' ? '' : say(`place.${position}`);
+  return {
+    title: seat.person.name ?? ERASED_NAME,
+    intro: say('slip.intro', {
+      name: seat.person.name ?? '',
+      workshop: workshop.title,
+      day: day(workshop.date),
+    }),
+    question: questionText(
+      questionsAsked(keepers, (variant) =>
+        questionSaid(
+          wording,
+          { kind: round.milestone, question: questionOfRound(variant, round.milestone) },
+          actor.lengthUnit,
+        ),
+      ),
+      ({ code, position }) => calledOnPlant(formatCode(code), position),
+    ),
+    until: say('slip.until', { day: day(round.closesOn) }),
+    answers: SAID.map((said) => say(`slip.${said}`)),
+    link: url ? say('slip.link') : '',
+    readBy: say('consent.read-by', { club: actor.clubName }),
+    url,
+    plants: keepers.map(({ code, position, wood }) => ({
+      code,
+      variety: position === 'sole' ? wood.variety : `${wood.variety}, ${placed(position)}`,
+      ribbon: ribbonById(wood.ribbon).name,
+    })),
+  };
 }

@@ -1,15 +1,18 @@
 import { v7 as uuid } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';
+import type { Context } from '@/server/platform/context';
 import { listKeepers } from '@/server/plan/keepers-of-workshop';
 import { makeKeepers } from '@/server/aftercare/make-keepers';
 import { getWorkshop, putWorkshop } from '@/server/plan/workshops';
 import { formatCode } from '@/core/codes/plant-code';
 import { refusalOf, testClub, type TestClub, testWorkshop } from '@/server/testing/test-club';
 import { followUp, roundChoices } from './follow-up';
-import { growerPage, saveAnswer } from './grower-page';
+import { askedUnions } from './asks/asked-unions';
+import { growerPage } from './grower/grower-page';
+import { saveAnswer } from './grower/save-answers';
 import { outbox } from '@/server/platform/outbox';
-import { sendRound } from './round-messages';
-import { enterReport } from './reports';
+import { sendRound } from './letters/send-round';
+import { enterReport } from './entering/enter-report';
 import { addRound } from './rounds';
 
 let club: TestClub;
@@ -26,6 +29,8 @@ async function taught(method: string, date: string) {
   const [plant] = await listKeepers(club.as('lead'), id);
   return { id, plant: plant! };
 }
+const board = async (context: Context, id: string) =>
+  followUp(context, id, await askedUnions(context, { workshopId: id }));
 const fact = async (unionId: string) =>
   club.services.db.unionFacts.findOne({ where: { clubId: club.clubId, unionId }, raw: true });
 
@@ -65,20 +70,24 @@ describe('rounds of a workshop', () => {
     const question =
       'Is the bud plump and green (covered, plump to the touch), and does the leaf stub, if one was left, drop at a touch?';
     const now = new Date('2027-09-05T08:00:00Z');
-    expect((await followUp(club.as('viewer', now), id))[0]!.question).toBe(question);
+    expect((await board(club.as('viewer', now), id))[0]!.question).toBe(question);
     await sendRound(club.as('lead', now), roundId, { sentSoFar: 0 });
     const letters = await outbox(club.as('lead'));
     const { text } = letters.find(({ to, text: body }) => to.startsWith('Person 1') && body?.includes(question))!;
     expect(text).toContain(question);
     const token = /\/r\/([\w-]+)/.exec(text!)![1]!;
     const services = { ...club.services, now };
-    expect((await growerPage(services, token)).questions).toEqual([question]);
-    const { advice } = await saveAnswer(services, token, uuid(), {
+    const page = await growerPage(services, token);
+    expect(page.grafts.map(({ question: put }) => put)).toEqual([question, question]);
+    expect(page.grafts[0]!.looks!.right.words).toMatch(/green/i);
+    const back = await saveAnswer(services, token, uuid(), {
       unionId: plant.unionId,
-      answer: 'yes',
-      note: '',
+      signs: { shield: 'plump', stub: 'drops' },
     });
-    expect(advice).toContain('before spring nothing more will show');
+    expect(back).toMatchObject({
+      reading: 'It looks alive.',
+      why: expect.stringContaining('plump green shield') as string,
+    });
   });
   it('of a bud that slept tell with its first shoot that it wintered; of a whip only that it grows', async () => {
     for (const [method, date, wintered] of [
@@ -92,10 +101,10 @@ describe('rounds of a workshop', () => {
         opensOn: '2028-06-06',
         closesOn: '2028-06-27',
       });
-      await enterReport(club.as('lead'), uuid(), {
+      await enterReport(club.as('lead', new Date('2028-06-20T10:00:00Z')), uuid(), {
         roundId,
         unionId: made.plant.unionId,
-        answer: 'yes',
+        said: 'alive',
         note: '',
         source: 'phone',
       });
@@ -148,7 +157,7 @@ describe('a day of two methods', () => {
     const [first, second] = [uuid(), uuid()];
     await addRound(club.as('lead'), id, first, healed);
     await addRound(club.as('lead'), id, second, growing);
-    const [early, both] = await followUp(club.as('viewer'), id);
+    const [early, both] = await board(club.as('viewer'), id);
     const codes = (round: typeof early) => round!.growers.find(({ seatNumber }) => seatNumber === 1)!.plants;
     expect(codes(early).map(({ code }) => code)).toEqual([whip.code]);
     expect(codes(both).map(({ code }) => code)).toEqual([whip.code, chip.code]);
@@ -157,14 +166,11 @@ describe('a day of two methods', () => {
     const letter = (await outbox(club.as('lead'))).find(({ text }) => text?.includes(formatCode(chip.code)))!;
     const token = /\/r\/([\w-]+)/.exec(letter.text!)![1]!;
     const page = await growerPage({ ...club.services, now }, token);
-    expect(page.plants.map(({ code }) => code)).toEqual([whip.code, chip.code]);
-    expect(page.drawings.map(({ method }) => method)).toEqual(['Whip-and-tongue', 'Chip bud']);
-    const advice = await Promise.all(
-      [whip, chip].map(({ unionId }) =>
-        saveAnswer({ ...club.services, now }, token, uuid(), { unionId, answer: 'dead', note: '' }),
-      ),
-    );
-    expect(advice[0]).not.toEqual(advice[1]);
+    expect(page.grafts.map(({ code, method }) => [code, method])).toEqual([
+      [whip.code, 'Whip-and-tongue'],
+      [chip.code, 'Chip bud'],
+    ]);
+    expect(page.grafts[0]!.looks).not.toEqual(page.grafts[1]!.looks);
   });
   it('keeps the day a thing was seen beside the day it was told, and goes by it', async () => {
     const { id, whip } = await twoMethods();
@@ -176,18 +182,22 @@ describe('a day of two methods', () => {
       enterReport(club.as('lead', told), uuid(), {
         roundId,
         unionId: whip.unionId,
-        answer: 'yes',
+        said: 'alive',
         source: 'slip',
         ...change,
       });
-    expect((await refusalOf(enter({ seenOn: '2027-05-11' }))).fields).toEqual({ seenOn: 'Still to come.' });
-    expect((await refusalOf(enter({ seenOn: '2027-04-09' }))).fields).toEqual({ seenOn: 'Before it was made.' });
+    expect((await refusalOf(enter({ seenOn: '2027-05-11' }))).fields).toEqual({
+      seenOn: 'That day is still to come. Enter the day you saw it.',
+    });
+    expect((await refusalOf(enter({ seenOn: '2027-04-09' }))).fields).toEqual({
+      seenOn: 'That is before it was grafted. Check the day.',
+    });
     await enter({ seenOn: '2027-04-28' });
     expect(await fact(whip.unionId)).toMatchObject({ firstAliveOn: '2027-04-28', lastAliveOn: '2027-04-28' });
     const report = await club.services.db.reports.findOne({ where: { unionId: whip.unionId }, raw: true });
     expect(report).toMatchObject({ seenOn: '2027-04-28', recordedAt: told });
     // Said without a day, it was seen when it was told.
-    await enter({ answer: 'dead' });
+    await enter({ said: 'dead' });
     expect(await fact(whip.unionId)).toMatchObject({ firstAliveOn: null, firstDeadOn: '2027-05-10', healed: 'dead' });
   });
 });

@@ -1,5 +1,5 @@
 import { asksOf } from '@/core/follow-up/asked-union';
-import type { Milestone } from '@/core/methods/milestones';
+import { isMilestone, type RoundKind } from '@/core/methods/milestones';
 import { dateInZone } from '@/core/units/zoned-date';
 import type { RoundRow } from '@/db/models/follow-up-rows';
 import { isDuplicate, transact } from '@/db/transact';
@@ -33,12 +33,15 @@ export async function addRound(context: Context, workshopId: string, roundId: st
     throw new UseCaseError('invalid', 'The round cannot open before the workshop.', {
       opensOn: 'Before the workshop.',
     });
-  const milestone = values.milestone as Milestone;
+  const milestone = values.milestone as RoundKind;
   try {
     await transact(db, async (transaction) => {
       if (await db.rounds.findOne({ where: { clubId, id: roundId }, transaction, raw: true })) return;
       const before = await db.rounds.findAll({ where: { clubId, workshopId, milestone }, transaction, raw: true });
-      if (before.some((round) => overlaps(round.asks, values.asks))) throw askedAlready();
+      const sameTime = before.filter(
+        ({ opensOn }) => isMilestone(milestone) || opensOn.slice(0, 4) === values.opensOn.slice(0, 4),
+      );
+      if (sameTime.some((round) => overlaps(round.asks, values.asks))) throw askedAlready();
       await db.rounds.create({ ...values, milestone, id: roundId, clubId, workshopId }, { transaction });
       await audit(db, transaction, { clubId, actorId: userId, action: 'round made', subjectId: roundId, at: now });
     });
@@ -54,7 +57,7 @@ function overlaps(asks: string, others: string): boolean {
 }
 
 function askedAlready(): UseCaseError {
-  return new UseCaseError('conflict', 'This milestone has its round already. Move that round’s closing day instead.', {
+  return new UseCaseError('conflict', 'This is asked already by a round. Move that round’s closing day instead.', {
     milestone: 'Asked already.',
   });
 }
@@ -120,9 +123,4 @@ export function askedOf(round: Pick<RoundRow, 'milestone' | 'asks'>, all: readon
     const asked = keepers.filter((keeper) => asksOf(round, keeper));
     return asked.length > 0 ? [{ seat, keepers: asked }] : [];
   });
-}
-
-/** True for people who may be written to: they gave leave and an address, and were not erased. */
-export function reachable({ person }: SeatedPerson): boolean {
-  return person.mayContact && person.email !== null && person.erasedAt === null;
 }

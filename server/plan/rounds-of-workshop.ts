@@ -1,4 +1,4 @@
-import { MILESTONES } from '@/core/methods/milestones';
+import { ROUND_KINDS } from '@/core/methods/milestones';
 import type { RoundRow } from '@/db/models/follow-up-rows';
 import type { Context } from '@/server/platform/context';
 import { getWorkshop } from './workshops';
@@ -10,5 +10,5 @@ export async function listRounds(context: Context, workshopId: string): Promise<
   const rounds = await context.db.rounds.findAll({ where: { clubId: context.actor.clubId }, raw: true });
   return rounds
     .filter((round) => round.workshopId === workshopId)
-    .sort((a, b) => MILESTONES.indexOf(a.milestone) - MILESTONES.indexOf(b.milestone));
+    .sort((a, b) => ROUND_KINDS.indexOf(a.milestone) - ROUND_KINDS.indexOf(b.milestone));
 }

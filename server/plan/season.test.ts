@@ -8,7 +8,8 @@ import { health } from '@/server/platform/health';
 import { putJudgement } from '@/server/score/judgements';
 import { listKeepers } from '@/server/plan/keepers-of-workshop';
 import { makeKeepers } from '@/server/aftercare/make-keepers';
-import { enterReport } from '@/server/follow-up/reports';
+import { enterReport } from '@/server/follow-up/entering/enter-report';
+import { askedUnions } from '@/server/follow-up/asks/asked-unions';
 import { addRound } from '@/server/follow-up/rounds';
 import { clubDay, season } from './season';
 import { addSite } from '@/server/club/sites';
@@ -72,12 +73,14 @@ describe('the Follow-up page', () => {
       closesOn: '2027-05-20',
     });
     const at = (date: string) => club.as('assistant', new Date(`${date}T09:00:00Z`));
-    for (const [answer, note, source] of [
-      ['not-sure', '', 'phone'],
-      ['yes', 'green tip', 'slip'],
+    for (const [said, note, source] of [
+      ['unsure', '', 'phone'],
+      ['alive', 'green tip', 'slip'],
     ])
-      await enterReport(at('2027-05-03'), uuid(), { roundId, unionId: keeper!.unionId, answer, note, source });
-    const [round] = await followUp(at('2027-05-04'), workshop.id);
+      await enterReport(at('2027-05-03'), uuid(), { roundId, unionId: keeper!.unionId, said, note, source });
+    const board = async (date: string) =>
+      followUp(at(date), workshop.id, await askedUnions(at(date), { workshopId: workshop.id }));
+    const [round] = await board('2027-05-04');
     expect(round).toMatchObject({ milestone: 'growing', closed: false, sentSoFar: 0 });
     expect(round!.growers.map(({ seatNumber, reachable, plants }) => [seatNumber, reachable, plants.length])).toEqual([
       [1, true, 1],
@@ -91,7 +94,7 @@ describe('the Follow-up page', () => {
       note: 'green tip',
       source: 'slip',
     });
-    expect((await followUp(at('2027-05-21'), workshop.id))[0]!.closed).toBe(true);
+    expect((await board('2027-05-21'))[0]!.closed).toBe(true);
   });
 });
 

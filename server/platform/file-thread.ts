@@ -5,6 +5,7 @@ import { STORE } from '@/core/plan/wood/store';
 import { readCalipers } from '@/exchange/calipers-csv';
 import { readLogger } from '@/exchange/logger-csv';
 import { readNormals } from '@/exchange/normals-csv';
+import { readAnswers } from '@/exchange/answers-csv';
 import { readWeather } from '@/exchange/weather-csv';
 import { readRoster } from '@/exchange/roster-csv';
 
@@ -38,6 +39,7 @@ export const READERS = {
   roster: readRoster,
   normals: readNormals,
   weather: readWeather,
+  answers: readAnswers,
   calipers: readCalipers,
 };
 

@@ -1,6 +1,6 @@
 import { QueryTypes, type Transaction } from 'sequelize';
 import { takeOf, type Sighting } from '@/core/findings/take-state';
-import { milestonesTold } from '@/core/follow-up/asked-union';
+import { toldBy } from '@/core/findings/told-by';
 import type { Database } from '@/db/database';
 import { transact } from '@/db/transact';
 import type { JudgementRow, PlantRow, UnionFactRow, UnionRow } from '@/db/models/union-rows';
@@ -36,7 +36,7 @@ export async function refreshUnionFacts(
             raw: true,
           }),
           db.reports.findAll({
-            where: { clubId, unionId: kept.map(({ id }) => id) },
+            where: { clubId, unionId: kept.map(({ id }) => id), setAsideAt: UNSET },
             order: [['turn', 'ASC']],
             transaction,
             raw: true,
@@ -102,9 +102,9 @@ function factsOf(unions: UnionRow[], sources: FactSources): UnionFactRow[] {
       .at(-1);
     const said = new Map<string, Sighting>();
     // In the order of arrival, so that the last answer to a round stays.
-    for (const { unionId, roundId, answer, seenOn } of reports) {
-      const round = unionId === union.id ? roundOf.get(roundId) : undefined;
-      if (round) said.set(roundId, { milestones: milestonesTold(union, round.milestone), answer, seenOn });
+    for (const report of reports) {
+      const round = report.unionId === union.id ? roundOf.get(report.roundId) : undefined;
+      if (round) said.set(report.roundId, toldBy(union, round.milestone, report));
     }
     const { states, ...life } = takeOf([...said.values()]);
     return {

@@ -1,20 +1,16 @@
-import sharp, { type OutputInfo } from 'sharp';
 import { array, number, object, string } from 'yup';
 import { millimetresPerPixel, type PhotoScale } from '@/core/score/photos/photo-scale';
 import { isDuplicate, transact } from '@/db/transact';
 import { audit } from '@/server/platform/audit';
 import { allow, type Context } from '@/server/platform/context';
+import { encodePhoto, LONGEST_PHOTO } from '@/server/platform/encode-photo';
 import { id, decimal } from '@/core/inputs/fields';
 import { parse } from '@/server/platform/parse';
 import { readableUnion } from './readable-union';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
 
-/** Longest side a picture is kept with, pixels, and how many pixels one may come with. */
-const LONGEST = 1600;
-const MOST_PIXELS = 80_000_000;
-const MOST_PHOTOS = 12;
-/** Seconds a picture may take to be read. */
-const DECODING = 10;
+/** Pictures a union has at most. */
+export const MOST_PHOTOS = 12;
 
 export interface PhotoSummary {
   id: string;
@@ -57,7 +53,7 @@ export async function addPhoto(context: Context, unionId: string, photoId: strin
   await readableUnion(context, unionId);
   if ((await db.photos.count({ where: { clubId, unionId, withdrawn: false } })) >= MOST_PHOTOS)
     throw new UseCaseError('invalid', `A union has ${MOST_PHOTOS} pictures at most. Remove one first.`);
-  const picture = await encode(bytes);
+  const picture = await encodePhoto(bytes);
   try {
     await transact(db, async (transaction) => {
       await db.photos.create(
@@ -85,44 +81,6 @@ export async function addPhoto(context: Context, unionId: string, photoId: strin
   }
 }
 
-async function encode(bytes: Uint8Array): Promise<{ data: Buffer; info: OutputInfo }> {
-  if (!isPhotograph(bytes))
-    throw new UseCaseError(
-      'invalid',
-      'Only photographs are kept: JPEG, PNG, WebP, HEIC or AVIF. A drawing such as SVG is none.',
-    );
-  try {
-    return await sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' })
-      .timeout({ seconds: DECODING })
-      .rotate()
-      .resize({ width: LONGEST, height: LONGEST, fit: 'inside', withoutEnlargement: true })
-      .jpeg({ quality: 82 })
-      .toBuffer({ resolveWithObject: true });
-  } catch (error) {
-    const large = error instanceof Error && /pixel limit/i.test(error.message);
-    const slow = error instanceof Error && /timeout/i.test(error.message);
-    if (slow)
-      throw new UseCaseError('invalid', 'This picture takes too long to read. Take it smaller, or choose another.');
-    throw new UseCaseError(
-      'invalid',
-      large
-        ? 'The picture has more than 80 million pixels. Take it smaller and choose it again.'
-        : 'This file is no picture that can be read, or it is damaged. Choose a JPEG, PNG or WebP picture.',
-    );
-  }
-}
-
-/** By its first bytes, whatever its name says: formats that programs draw, such as SVG, can ask for anything. */
-function isPhotograph(bytes: Uint8Array): boolean {
-  const ascii = (from: number, to: number): string => String.fromCharCode(...bytes.subarray(from, to));
-  return (
-    (bytes[0] === 0xff && bytes[1] === 0xd8) ||
-    ascii(1, 4) === 'PNG' ||
-    (ascii(0, 4) === 'RIFF' && ascii(8, 12) === 'WEBP') ||
-    (ascii(4, 8) === 'ftyp' && /^(hei|mif|avi|msf)/.test(ascii(8, 12)))
-  );
-}
-
 /** A picture's bytes, JPEG. */
 export async function readPhoto(context: Context, photoId: string): Promise<Buffer> {
   allow(context, 'viewer');
@@ -141,12 +99,12 @@ const point = object({
     .strict()
     .required('Set the marks again.')
     .min(-1, 'Set the marks on the picture.')
-    .max(LONGEST + 1, 'Set the marks on the picture.'),
+    .max(LONGEST_PHOTO + 1, 'Set the marks on the picture.'),
   y: number()
     .strict()
     .required('Set the marks again.')
     .min(-1, 'Set the marks on the picture.')
-    .max(LONGEST + 1, 'Set the marks on the picture.'),
+    .max(LONGEST_PHOTO + 1, 'Set the marks on the picture.'),
 });
 const scaleInput = object({
   version: decimal().required('Reload the page.').integer('Reload the page.'),

@@ -38,7 +38,7 @@ export async function testClub(): Promise<TestClub> {
   const mailFolder = mkdtempSync(join(tmpdir(), 'outbox-'));
   const services: Services = {
     db,
-    mail: folderMail(mailFolder),
+    mail: folderMail(mailFolder, join(mailFolder, 'inbox')),
     weather: simulatedWeather,
     erased: erasedListIn(join(mailFolder, 'erased.txt')),
     publicUrl: 'https://bench.example',

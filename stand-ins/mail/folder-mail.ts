@@ -1,13 +1,18 @@
 import { mkdir, readdir, readFile, rename, rm, stat, writeFile } from 'node:fs/promises';
-import { join } from 'node:path';
+import { basename, join } from 'node:path';
 import { simpleParser } from 'mailparser';
 import type { MailService, SentMail } from './mail-service';
 
+/** Larger letters are not read, bytes: phones send photos with them. */
+const MOST_BYTES = 12_000_000;
+/** Letters looked at in one turn. */
+const MOST_LETTERS = 200;
+
 /**
  * The simulated mail service: nothing leaves the machine. A released message is a file `ID.eml` in
- * `folder`; one that waits for its transaction is `ID.pending`.
+ * `folder`; one that waits for its transaction is `ID.pending`. Whoever puts an .eml file into `inbox` has sent one.
  */
-export function folderMail(folder: string): MailService {
+export function folderMail(folder: string, inbox = join(folder, '..', 'inbox')): MailService {
   const path = (id: string, ending: string): string => {
     if (!/^[0-9a-f-]{36}$/.test(id)) throw new Error(`"${id}" is no message id`);
     // The folder lies outside the build, which need not look for it.
@@ -52,6 +57,24 @@ export function folderMail(folder: string): MailService {
       );
       // Released in this moment, where there is none any more.
       return found.flatMap(({ id, since }) => (since ? [{ id, since }] : []));
+    },
+    async received() {
+      const names = await readdir(/* turbopackIgnore: true */ inbox).catch((error: NodeJS.ErrnoException) => {
+        if (error.code === 'ENOENT') return [];
+        throw error;
+      });
+      const letters = names.filter((name) => name.toLowerCase().endsWith('.eml')).sort();
+      return Promise.all(
+        letters.slice(0, MOST_LETTERS).map(async (name) => {
+          const file = join(/* turbopackIgnore: true */ inbox, name);
+          const large = (await stat(file)).size > MOST_BYTES;
+          return { name, bytes: large ? null : await readFile(/* turbopackIgnore: true */ file) };
+        }),
+      );
+    },
+    async takeOut(name) {
+      if (basename(name) !== name) throw new Error(`"${name}" is no file of the inbox`);
+      await rm(join(/* turbopackIgnore: true */ inbox, name), { force: true });
     },
     readUnsent: async (id) => readMessage(path(id, 'pending')),
     read: async (id) => readMessage(path(id, 'eml')),

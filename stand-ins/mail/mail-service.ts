@@ -22,4 +22,16 @@ export interface MailService {
   readUnsent(id: string): Promise<SentMail | null>;
   /** A message that was sent; null when it is not there, or was erased. */
   read(id: string): Promise<SentMail | null>;
+
+  /** Letters that came in, in the order of their names. */
+  received: () => Promise<ReceivedMail[]>;
+  /** A letter that came in and was kept elsewhere: it is taken out of the inbox. */
+  takeOut: (name: string) => Promise<void>;
+}
+
+/** A letter that came in, as it came. */
+export interface ReceivedMail {
+  name: string;
+  /** Null for one that is larger than any letter is read. */
+  bytes: Buffer | null;
 }

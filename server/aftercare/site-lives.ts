@@ -1,0 +1,57 @@
+import type { LifeSoFar } from '@/core/aftercare/plan/union-plan';
+import { factsOf } from '@/core/methods/method-facts';
+import { METHODS } from '@/core/methods/registry';
+import { type AssumptionById, assumptionsWith } from '@/core/plan/phenology/assumptions';
+import { siteCalendar } from '@/core/plan/dates/taught-on';
+import type { Phenology } from '@/core/plan/phenology/phenology';
+import { turnsOfYear, usualTurns } from '@/core/plan/phenology/turns-of-year';
+import { dateInZone } from '@/core/units/zoned-date';
+import type { SiteRow } from '@/db/models/plan-rows';
+import type { Context } from '@/server/platform/context';
+import { listSiteYears } from '@/server/plan/site-years';
+
+/** A site as plans and questions ask it. */
+export interface SiteLife {
+  today: string;
+  assumption: AssumptionById;
+  turnsOf: (species: string) => NonNullable<LifeSoFar['turnsOf']>;
+  year: (species: string, day: string) => Phenology;
+}
+
+/** The years of some sites, read once. */
+export async function siteLives(context: Context, sites: readonly SiteRow[]): Promise<Map<string, SiteLife>> {
+  const years = await listSiteYears(context, sites);
+  return new Map(
+    years.map(({ site, year }) => {
+      const assumption = assumptionsWith(year.edits);
+      const calendar = siteCalendar(year, METHODS.map(factsOf));
+      const turns = new Map<string, NonNullable<LifeSoFar['turnsOf']>>();
+      const turnsOf: SiteLife['turnsOf'] = (species) =>
+        once(turns, [species], () =>
+          year.climate
+            ? remembered(turnsOfYear(year.hemisphere, (day) => calendar.phenology(species, day), assumption))
+            : usualTurns(year.hemisphere),
+        );
+      return [
+        site.id,
+        { today: dateInZone(context.now, site.timeZone), assumption, turnsOf, year: calendar.phenology },
+      ];
+    }),
+  );
+}
+
+/** Made once for each key. */
+export function once<Value>(known: Map<string, Value>, key: unknown[], make: () => Value): Value {
+  const name = JSON.stringify(key);
+  if (!known.has(name)) known.set(name, make());
+  return known.get(name)!;
+}
+
+/** The same year is asked for every task of every union. */
+function remembered(turnsOf: NonNullable<LifeSoFar['turnsOf']>): NonNullable<LifeSoFar['turnsOf']> {
+  const years = new Map<number, ReturnType<typeof turnsOf>>();
+  return (year) => {
+    if (!years.has(year)) years.set(year, turnsOf(year));
+    return years.get(year)!;
+  };
+}

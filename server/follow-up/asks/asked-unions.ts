@@ -1,0 +1,152 @@
+import type { DailyWarmth } from '@/core/aftercare/plan/task-days';
+import { roundDays } from '@/core/follow-up/asks/round-days';
+import { type UnionAsk, unionAsks } from '@/core/follow-up/asks/union-asks';
+import { asksOf, variantMade } from '@/core/follow-up/asked-union';
+import { type SignDays, signDays } from '@/core/follow-up/signs/sign-days';
+import type { SeenWhen } from '@/core/follow-up/signs/read-signs';
+import { SIGNS_BY_WAY, type SignVariant } from '@/core/follow-up/signs/signs';
+import { dateOfUsualDay, usualDay } from '@/core/follow-up/signs/usual-days';
+import type { Variant } from '@/core/methods/variant';
+import { daysBetween, type IsoDate } from '@/core/units/iso-date';
+import type { PersonRow } from '@/db/models/club-rows';
+import type { ReportRow, RoundRow } from '@/db/models/follow-up-rows';
+import { type LivingUnion, livingUnions, type WhichUnions } from '@/server/aftercare/living-unions';
+import { once, type SiteLife, siteLives } from '@/server/aftercare/site-lives';
+import { unionWarmths } from '@/server/aftercare/warmth/union-warmth';
+import { UNSET } from '@/db/unset';
+import type { Context } from '@/server/platform/context';
+
+/** A keeper with all that it is asked, who has it, and by which days its signs are read. */
+export interface AskedUnion extends LivingUnion {
+  person: PersonRow;
+  seatNumber: number;
+  today: IsoDate;
+  asks: UnionAsk[];
+  /** The one thing that is due today; null where nothing is. */
+  due: UnionAsk | null;
+  /** Answers that were not set aside, in the order of their coming. */
+  reports: ReportRow[];
+  rounds: RoundRow[];
+  variant: Variant;
+  signVariant: SignVariant;
+  signDays: SignDays;
+  /** How a look on a day is read. */
+  seenWhen: (seenOn: IsoDate) => SeenWhen;
+  /** The date of a day of usual warmth. */
+  dateOf: (day: number) => IsoDate;
+}
+
+/** Keepers of the club, a day or some plants, with what each is asked today. */
+export async function askedUnions(context: Context, which: WhichUnions = {}): Promise<AskedUnion[]> {
+  return asksOfLiving(context, await livingUnions(context, which), !which.plantIds && !which.plantId);
+}
+
+/**
+ * The same of unions that were read already.
+ *
+ * @param all they are those of a whole workshop or club, so that answers are asked for by the club
+ */
+export async function asksOfLiving(
+  context: Context,
+  living: readonly LivingUnion[],
+  all = false,
+): Promise<AskedUnion[]> {
+  if (living.length === 0) return [];
+  const {
+    db,
+    actor: { clubId },
+  } = context;
+  const sites = [...new Map(living.map(({ site }) => [site.id, site])).values()];
+  const workshopId = [...new Set(living.map(({ workshop }) => workshop.id))];
+  const ofThese = all && workshopId.length > 1 ? {} : { unionId: living.map(({ union }) => union.id) };
+  const [lives, { warmthOf }, seats, people, rounds, reports] = await Promise.all([
+    siteLives(context, sites),
+    unionWarmths(context, living),
+    db.seats.findAll({ where: { clubId, workshopId }, raw: true }),
+    db.people.findAll({ where: { clubId }, raw: true }),
+    db.rounds.findAll({ where: { clubId, workshopId }, order: [['opensOn', 'ASC']], raw: true }),
+    db.reports.findAll({ where: { clubId, ...ofThese, setAsideAt: UNSET }, order: [['turn', 'ASC']], raw: true }),
+  ]);
+  const seatOf = new Map(seats.map((seat) => [seat.id, seat]));
+  const personOf = new Map(people.map((person) => [person.id, person]));
+  const reportsOf = new Map<string, ReportRow[]>();
+  for (const report of reports) reportsOf.set(report.unionId, [...(reportsOf.get(report.unionId) ?? []), report]);
+  const days = new Map<string, ReturnType<typeof roundDays>>();
+  return living.flatMap((union): AskedUnion[] => {
+    const seat = seatOf.get(union.plant.seatId);
+    const person = seat && personOf.get(seat.personId);
+    if (!seat || !person) return [];
+    const variant = variantMade(union.union);
+    const life = lives.get(union.site.id)!;
+    const { warmth } = warmthOf(union, variant.wayOn, life.today);
+    const { madeOn } = union.union;
+    const own = once(days, [union.union.method, variant.id, madeOn, union.site.id, union.wood.species, warmth], () =>
+      roundDays(variant, madeOn, { turnsOf: life.turnsOf(union.wood.species), ...(warmth ? { warmth } : {}) }),
+    );
+    const said = reportsOf.get(union.union.id) ?? [];
+    const asking = rounds.filter((round) => round.workshopId === union.workshop.id && asksOf(round, union.union));
+    const asks = unionAsks({
+      days: own,
+      rounds: asking,
+      answers: countingAnswers(said),
+      ended: hasEnded(union),
+      today: life.today,
+    });
+    return [
+      {
+        ...union,
+        person,
+        seatNumber: seat.number,
+        today: life.today,
+        asks,
+        due: asks.find(({ state }) => state === 'due') ?? null,
+        reports: said,
+        rounds: asking,
+        variant,
+        ...reading(union, variant, life, warmth),
+      },
+    ];
+  });
+}
+
+/** By which days the signs of a union are read. */
+function reading(
+  { union, wood }: LivingUnion,
+  { wayOn }: Variant,
+  life: SiteLife,
+  warmth: DailyWarmth | undefined,
+): Pick<AskedUnion, 'signVariant' | 'signDays' | 'seenWhen' | 'dateOf'> {
+  const signVariant = SIGNS_BY_WAY[wayOn];
+  const inLeaf = leavesAfter(union.madeOn, life.turnsOf(wood.species));
+  return {
+    signVariant,
+    signDays: signDays(life.assumption),
+    seenWhen: (seenOn) => ({
+      variant: signVariant,
+      day: usualDay(union.madeOn, seenOn, warmth),
+      sinceLeaf: inLeaf !== null && inLeaf <= seenOn ? daysBetween(inLeaf, seenOn) : null,
+    }),
+    dateOf: (day) => dateOfUsualDay(union.madeOn, day, warmth),
+  };
+}
+
+/** The day plants of a kind come into leaf for the first time after a union was made; null where they never do. */
+function leavesAfter(madeOn: IsoDate, turnsOf: ReturnType<SiteLife['turnsOf']>): IsoDate | null {
+  const year = Number(madeOn.slice(0, 4));
+  const days = [year, year + 1].map((each) => turnsOf(each)['leaves-out']);
+  return days.find((day) => day !== undefined && day > madeOn) ?? null;
+}
+
+/** The last answer to each round counts. */
+function countingAnswers(reports: readonly ReportRow[]) {
+  return [...new Map(reports.map((report) => [report.roundId, report])).values()];
+}
+
+/** Dead with nothing against it, voided, or opened to look: nobody is asked of it any more. */
+function hasEnded({ facts, plant, seen }: LivingUnion): boolean {
+  return (
+    plant.voidedAt !== null ||
+    seen.some(({ kind }) => kind === 'opened') ||
+    (facts !== null && facts.firstDeadOn !== null && !facts.contradicted)
+  );
+}

@@ -1,0 +1,99 @@
+import { v5 as nameBased } from 'uuid';
+import type { Services } from '@/server/platform/context';
+import { UseCaseError } from '@/server/platform/use-case-error';
+import { GrowerError } from './grower-error';
+import { openForAnswers, saveAnswer, saveGrowerPhoto } from './save-answers';
+
+/** What a form without script brings of one graft, by the names of its fields. */
+export interface TypedAnswer {
+  signs: Record<string, string>;
+  said: string;
+  snapped: boolean;
+  growth: string;
+  growthUnit: string;
+  seenOn: string;
+  note: string;
+}
+
+export interface FormSaved {
+  /** How many answers and photos arrived. */
+  saved: number;
+  /** What did not go through, by union; what was typed stays on the page. */
+  refused: Map<string, { error: GrowerError; typed: TypedAnswer }>;
+}
+
+/** Names what a page's form brings, so that its answers have the same ids when it is sent twice. */
+const FORMS = '3c5f0b7e-6f0e-4a6b-9b53-1d9f4c0f8a11';
+
+/**
+ * Saves what the whole page's form brings, graft by graft: each is kept or refused on its own.
+ *
+ * @param form names are "UNION.field"; `form` names the rendering of the page
+ */
+export async function saveForm(services: Services, token: string, form: FormData): Promise<FormSaved> {
+  await openForAnswers(services, token);
+  const rendering = text(form, 'form');
+  const refused: FormSaved['refused'] = new Map();
+  let saved = 0;
+  for (const unionId of unionsIn(form)) {
+    const typed = typedAnswer(form, unionId);
+    const before = text(form, `${unionId}.before`);
+    try {
+      if (isSaid(typed) && contentOf(typed) !== before) {
+        const reportId = nameBased(`${rendering} ${unionId} ${contentOf(typed)}`, FORMS);
+        await saveAnswer(services, token, reportId, { unionId, ...typed });
+        saved++;
+      }
+      const photo = form.get(`${unionId}.photo`);
+      if (photo instanceof File && photo.size > 0) {
+        const photoId = nameBased(`${rendering} ${unionId} photo`, FORMS);
+        await saveGrowerPhoto(services, token, { unionId, photoId }, new Uint8Array(await photo.arrayBuffer()));
+        saved++;
+      }
+    } catch (error) {
+      if (!(error instanceof UseCaseError)) throw error;
+      refused.set(unionId, {
+        error: error instanceof GrowerError ? error : new GrowerError(error.refusal, 'error.unknown'),
+        typed,
+      });
+    }
+  }
+  return { saved, refused };
+}
+
+function unionsIn(form: FormData): string[] {
+  const ids = [...form.keys()].flatMap((name) => (/^[0-9a-f-]{36}\./.test(name) ? [name.slice(0, 36)] : []));
+  return [...new Set(ids)];
+}
+
+const text = (form: FormData, name: string): string => {
+  const value = form.get(name);
+  return typeof value === 'string' ? value.trim() : '';
+};
+
+function typedAnswer(form: FormData, unionId: string): TypedAnswer {
+  const prefix = `${unionId}.sign.`;
+  const signs = [...form.keys()].filter((name) => name.startsWith(prefix));
+  return {
+    signs: Object.fromEntries(signs.map((name) => [name.slice(prefix.length), text(form, name)])),
+    said: text(form, `${unionId}.said`),
+    snapped: text(form, `${unionId}.snapped`) !== '',
+    growth: text(form, `${unionId}.growth`),
+    growthUnit: text(form, `${unionId}.unit`) || 'mm',
+    seenOn: text(form, `${unionId}.seenOn`),
+    note: text(form, `${unionId}.note`),
+  };
+}
+
+/** Whether anything was chosen at all; a day or a unit alone is no answer. */
+function isSaid({ signs, said, snapped, growth, note }: TypedAnswer): boolean {
+  return said !== '' || snapped || growth !== '' || note !== '' || Object.values(signs).some((chosen) => chosen !== '');
+}
+
+/** An answer as one text, to tell whether it was changed. */
+export function contentOf({ signs, said, snapped, growth, growthUnit, seenOn, note }: TypedAnswer): string {
+  const chosen = Object.entries(signs)
+    .filter(([, option]) => option !== '')
+    .sort();
+  return JSON.stringify([chosen, said, snapped, growth, growth === '' ? '' : growthUnit, seenOn, note]);
+}

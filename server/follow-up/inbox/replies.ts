@@ -1,0 +1,76 @@
+import type { Reply } from '@/core/follow-up/reply/reply';
+import { REPLY_PROBLEMS } from '@/core/follow-up/reply/read-reply';
+import { id } from '@/core/inputs/fields';
+import { transact } from '@/db/transact';
+import { UNSET } from '@/db/unset';
+import { ERASED_NAME } from '@/server/platform/erased-name';
+import { audit } from '@/server/platform/audit';
+import { allow, type Context } from '@/server/platform/context';
+import { parse } from '@/server/platform/parse';
+import { notFound } from '@/server/platform/use-case-error';
+import { readInbox } from './read-inbox';
+
+/** Replies of the club: those nobody could read and nobody has looked at first, then the latest. */
+export async function listReplies(context: Context, most = 100): Promise<Reply[]> {
+  // Letters name people and addresses, so this is for those who may write to them.
+  allow(context, 'assistant');
+  const { db, actor } = context;
+  const { clubId } = actor;
+  const rows = await db.mailReplies.findAll({
+    where: { clubId },
+    order: [
+      ['settledAt', 'ASC'],
+      ['arrivedAt', 'DESC'],
+    ],
+    limit: most,
+    raw: true,
+  });
+  const personIds = rows.flatMap(({ personId }) => personId ?? []);
+  const people = await db.people.findAll({ where: { clubId, id: personIds }, raw: true });
+  return rows
+    .map((row): Reply => {
+      const person = people.find(({ id: personId }) => personId === row.personId);
+      return {
+        id: row.id,
+        from: row.sender,
+        person: person ? { id: person.id, name: person.name ?? ERASED_NAME } : null,
+        subject: row.subject,
+        text: row.text,
+        arrivedAt: row.arrivedAt,
+        sentOn: row.sentOn,
+        problem: row.problem === '' ? '' : REPLY_PROBLEMS[row.problem],
+        answers: row.answers,
+        settled: row.settledAt !== null,
+      };
+    })
+    .sort((a, b) => Number(a.settled) - Number(b.settled));
+}
+
+/** How many replies wait for somebody to look at them. */
+export async function unreadReplies(context: Context): Promise<number> {
+  allow(context, 'viewer');
+  return context.db.mailReplies.count({
+    where: { clubId: context.actor.clubId, outcome: 'unread', settledAt: UNSET },
+  });
+}
+
+/** Somebody has looked at a reply that could not be read, and entered what it says. */
+export async function settleReply(context: Context, replyId: string): Promise<void> {
+  allow(context, 'assistant');
+  parse(id('the letter'), replyId);
+  const { db, actor, now } = context;
+  const { clubId, userId } = actor;
+  await transact(db, async (transaction) => {
+    const reply = await db.mailReplies.findOne({ where: { clubId, id: replyId }, transaction, raw: true });
+    if (!reply) throw notFound('The letter');
+    if (reply.settledAt) return;
+    await db.mailReplies.update({ settledAt: now, settledBy: userId }, { where: { clubId, id: replyId }, transaction });
+    await audit(db, transaction, { clubId, actorId: userId, action: 'reply looked at', subjectId: replyId, at: now });
+  });
+}
+
+/** Reads the inbox now, without waiting for the minute. */
+export async function readInboxNow(context: Context): Promise<{ read: number }> {
+  allow(context, 'assistant');
+  return { read: await readInbox(context) };
+}

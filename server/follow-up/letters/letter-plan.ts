@@ -1,0 +1,104 @@
+import { mayAsk, mayWrite } from '@/core/follow-up/letters/letter-due';
+import type { LetterAsk } from '@/core/follow-up/letters/letter';
+import { questionSaid } from '@/core/follow-up/round-question';
+import type { Wording } from '@/core/follow-up/wording/wording';
+import type { IsoDate } from '@/core/units/iso-date';
+import { dateInZone } from '@/core/units/zoned-date';
+import type { PersonRow } from '@/db/models/club-rows';
+import type { LetterAskRow, MessageRow } from '@/db/models/follow-up-rows';
+import { UNSET } from '@/db/unset';
+import type { Context } from '@/server/platform/context';
+import { type AskedUnion, askedUnions } from '../asks/asked-unions';
+
+/** What somebody would be asked by a letter today, and what stands in the way of one. */
+export interface PlannedLetter {
+  person: PersonRow;
+  /** Due today, of a round that was made, and not asked too often yet; with the letters that asked it before. */
+  asks: { asked: AskedUnion; before: number }[];
+  /** Grafts of theirs that were told of in the rounds that are asked. */
+  told: number;
+  /** The day of their last letter from the club. */
+  lastOn: IsoDate | null;
+  /** They had a letter within the week: it is asked by the next one. */
+  held: boolean;
+}
+
+/** True for people who may be written to: they gave leave and an address, and were not erased. */
+export function reachable(person: PersonRow): boolean {
+  return person.mayContact && person.email !== null && person.erasedAt === null;
+}
+
+/** All that some people of the club could be asked today: one letter each, whichever workshops it is about. */
+export async function planLetters(context: Context, personIds: readonly string[]): Promise<PlannedLetter[]> {
+  const { db, actor } = context;
+  const { clubId } = actor;
+  if (personIds.length === 0) return [];
+  const personId = [...new Set(personIds)];
+  const seats = await db.seats.findAll({ where: { clubId, personId }, attributes: ['id'], raw: true });
+  const plants = await db.plants.findAll({
+    where: { clubId, seatId: seats.map(({ id }) => id), voidedAt: UNSET },
+    attributes: ['id'],
+    raw: true,
+  });
+  if (plants.length === 0) return [];
+  const [asked, written, messages] = await Promise.all([
+    askedUnions(context, { plantIds: plants.map(({ id }) => id) }),
+    db.letterAsks.findAll({ where: { clubId, personId }, raw: true }),
+    db.messages.findAll({ where: { clubId, personId }, raw: true }),
+  ]);
+  const byPerson = new Map<string, AskedUnion[]>();
+  for (const each of asked) byPerson.set(each.person.id, [...(byPerson.get(each.person.id) ?? []), each]);
+  return [...byPerson.values()].map((own) => plannedLetter(own, written, messages));
+}
+
+function plannedLetter(
+  own: readonly AskedUnion[],
+  written: readonly LetterAskRow[],
+  messages: readonly MessageRow[],
+): PlannedLetter {
+  const { person, today, site } = own[0]!;
+  const asks = own.flatMap((asked) => {
+    if (!asked.due?.roundId) return [];
+    const before = lettersSinceAnswer(asked, written);
+    return mayAsk(before) ? [{ asked, before }] : [];
+  });
+  const rounds = new Set(asks.map(({ asked }) => asked.due!.roundId));
+  const last = messages
+    .filter(({ personId }) => personId === person.id)
+    .reduce<Date | null>((latest, { createdAt }) => (latest && latest > createdAt ? latest : createdAt), null);
+  const lastOn = last && dateInZone(last, site.timeZone);
+  return {
+    person,
+    asks,
+    told: own.filter(({ reports }) => reports.some(({ roundId }) => rounds.has(roundId))).length,
+    lastOn,
+    held: !mayWrite(lastOn, today),
+  };
+}
+
+/** How many letters asked what is due since anybody told of it. */
+function lettersSinceAnswer({ union, due, reports }: AskedUnion, written: readonly LetterAskRow[]): number {
+  const told = reports.filter(({ roundId }) => roundId === due!.roundId).at(-1)?.recordedAt;
+  return written.filter(
+    ({ unionId, roundId, sentAt }) =>
+      unionId === union.id && roundId === due!.roundId && (told === undefined || sentAt > told),
+  ).length;
+}
+
+/** What a letter says of a union. */
+export function letterAsk(
+  { asked, before }: PlannedLetter['asks'][number],
+  wording: Wording,
+  unit: Context['actor']['lengthUnit'],
+): LetterAsk {
+  const { plant, wood, union, due, workshop, signDays } = asked;
+  return {
+    code: plant.code,
+    variety: wood.variety,
+    position: union.position,
+    question: questionSaid(wording, due!, unit, signDays.grown),
+    workshop: { title: workshop.title, date: union.madeOn },
+    before,
+    lookedBefore: due!.lookedBefore,
+  };
+}
