@@ -28,4 +28,4 @@ export function proxy(request: NextRequest): NextResponse {
   return response;
 }
 
-export const config = { matcher: [{ source: '/((?!api/|_next/static|_next/image|favicon|icon|offline.js).*)' }] };
+export const config = { matcher: [{ source: '/((?!api/|_next/static|_next/image|favicon|icon|fonts/|offline.js|grower.js).*)' }] };

@@ -6,12 +6,16 @@
  */
 const CARDS = 'pear-bench-cards-1';
 const BENCHES = 'pear-bench-benches-1';
+const GROWERS = 'pear-bench-growers-1';
 /** A bench must not wait long for a network that is there in name only. */
 const PATIENCE = 4000;
 const isBuilt = (url) => url.pathname.startsWith('/_next/static/');
 const isCard = (url) => url.pathname.startsWith('/cards/');
 /** Pages that one works on: benches, and what wants doing this week. */
 const isBench = (url) => /^\/workshops\/[^/]+\/score$/.test(url.pathname) || url.pathname === '/week';
+/** A grower's own page, by its private link, and what it is made of. */
+const isGrower = (url) => /^\/r\/[^/]+$/.test(url.pathname);
+const isGrowerPart = (url) => url.pathname === '/grower.js' || url.pathname.startsWith('/fonts/');
 /** A bench is one page whichever seat is open. */
 const keyOf = (url) => (isBench(url) ? url.origin + url.pathname : url.href);
 /** Where the names of a kept page's parts are kept. */
@@ -82,7 +86,9 @@ self.addEventListener('fetch', (event) => {
   const { request } = event;
   const url = new URL(request.url);
   if (request.method !== 'GET' || url.origin !== self.location.origin) return;
-  if (isBuilt(url)) {
+  if ((request.mode === 'navigate' && isGrower(url)) || isGrowerPart(url)) {
+    event.respondWith(grower(request, url));
+  } else if (isBuilt(url)) {
     event.respondWith(caches.match(request, { ignoreVary: true }).then((kept) => kept ?? fetch(request)));
   } else if (request.mode === 'navigate' && (isCard(url) || isBench(url))) {
     event.respondWith(isBench(url) ? bench(request, url) : card(request));
@@ -98,6 +104,25 @@ async function card(request) {
       (await caches.match(request.url, { ignoreVary: true })) ??
       (await caches.match(request.url, { ignoreVary: true, ignoreSearch: true }));
     return kept ?? nothingKept('this card was not opened on this phone before');
+  }
+}
+
+/** From the network while there is one, and kept for when there is none; a link that was closed is kept no more. */
+async function grower(request, url) {
+  const cache = await caches.open(GROWERS);
+  const key = url.origin + url.pathname;
+  const kept = await cache.match(key, { ignoreVary: true });
+  try {
+    const asked = fetch(request);
+    const response = await (kept
+      ? Promise.race([asked, new Promise((_, reject) => setTimeout(reject, PATIENCE))])
+      : asked);
+    if (response.status >= 500 && kept) return kept;
+    if (response.ok && !response.redirected) await cache.put(key, response.clone());
+    else if (response.status === 404 || response.status === 410) await cache.delete(key);
+    return response;
+  } catch {
+    return kept ?? nothingKept('this page was not opened on this phone before');
   }
 }
 

@@ -2,11 +2,12 @@
 
 import { ANSWER_WORDS, type Answer } from '@/core/methods/milestones';
 import { formatCode } from '@/core/codes/plant-code';
+import { formatDate } from '@/core/units/iso-date';
 import type { RoundGrower, RoundOnBoard } from './round-data';
 import { RibbonStrip } from '@/ui/plan/wood/ribbon';
 import { AskFirst } from '@/ui/kit/form/ask-first';
 import { type SheetColumn, SheetTable } from '@/ui/kit/table/sheet-table';
-import { EnterAnswer } from './enter-answer';
+import Link from 'next/link';
 
 /** How an answer looks in a row of plants: shape and letter, green only for life. */
 export const MARKS: Record<Answer | 'none', { sign: string; colours: string; words: string }> = {
@@ -40,10 +41,9 @@ export function GrowerTable(props: GrowerTableProps) {
 
 function growerColumns({
   mayChange,
-  round,
   withdraw,
   busy,
-}: Omit<GrowerTableProps, 'label'>): SheetColumn<RoundGrower>[] {
+}: Omit<GrowerTableProps, 'label' | 'round'>): SheetColumn<RoundGrower>[] {
   const columns: SheetColumn<RoundGrower>[] = [
     {
       id: 'seat',
@@ -70,7 +70,9 @@ function growerColumns({
       head: <span className="sr-only">Do</span>,
       cell: (grower) => (
         <div className="flex justify-end gap-1.5">
-          <EnterAnswer roundId={round.id} question={round.question} grower={grower} />
+          <Link className="bench-button" href={`/answers?search=${encodeURIComponent(grower.name)}`}>
+            Enter<span className="sr-only"> answers of {grower.name}</span>
+          </Link>
           {grower.openLinks > 0 && (
             <AskFirst
               question={`Withdraw the link of ${grower.name}?`}
@@ -92,7 +94,7 @@ function growerColumns({
 
 function askedBy({ written, reachable, openLinks }: RoundGrower): string {
   if (written === 0) return reachable ? 'not yet written to' : 'slip or phone';
-  return `${written} ${written === 1 ? 'message' : 'messages'}${openLinks === 0 ? ', link withdrawn' : ''}`;
+  return `${written} ${written === 1 ? 'letter' : 'letters'}${openLinks === 0 ? ', link withdrawn' : ''}`;
 }
 
 /** What was said of each plant. */
@@ -101,7 +103,7 @@ function PlantMarks({ plants }: Pick<RoundGrower, 'plants'>) {
     <ul className="flex flex-wrap gap-1">
       {plants.map((plant) => {
         const mark = MARKS[plant.answer ?? 'none'];
-        const said = `${formatCode(plant.code)}, ${plant.variety}${plant.place ? `, ${plant.place}` : ''}: ${mark.words}${plant.note ? `. ${plant.note}` : ''}`;
+        const said = `${formatCode(plant.code)}, ${plant.variety}${plant.place ? `, ${plant.place}` : ''}: ${mark.words}${plant.why ? `. ${plant.why}` : ''}${plant.nextLookOn ? ` Asked again about ${formatDate(plant.nextLookOn)}.` : ''}${plant.note ? ` ${plant.note}` : ''}`;
         return (
           <li key={plant.unionId} title={said} className="flex items-center gap-1 border border-line px-1 py-0.5">
             <RibbonStrip id={plant.ribbon} />

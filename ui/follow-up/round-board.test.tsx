@@ -12,6 +12,9 @@ const plant = (code: string, answer: RoundGrower['plants'][number]['answer'], no
   answer,
   note,
   seenOn: null,
+  why: '',
+  nextLookOn: null,
+  due: answer === null,
 });
 const grower = (seatNumber: number, changes: Partial<RoundGrower> = {}): RoundGrower => ({
   seatNumber,
@@ -67,8 +70,8 @@ describe('a round on its board', () => {
         grower(4),
       ],
     });
-    expect(words).toMatch(/1 message\s/);
-    expect(words).toContain('2 messages, link withdrawn');
+    expect(words).toMatch(/1 letter\s/);
+    expect(words).toContain('2 letters, link withdrawn');
     expect(words).toContain('slip or phone');
     expect(words).toContain('not yet written to');
   });

@@ -1,6 +1,7 @@
 'use client';
 
 import { counted } from '@/core/units/counted';
+import { MOST_LETTERS } from '@/core/follow-up/letters/letter';
 import { closing } from '@/core/follow-up/round-input';
 import { useState } from 'react';
 import { ANSWERS, MILESTONE_WORDS } from '@/core/methods/milestones';
@@ -23,12 +24,16 @@ export function RoundBoard({ round, mayChange, today }: { round: RoundOnBoard; m
   const words = MILESTONE_WORDS[round.milestone];
 
   const write = async (): Promise<void> => {
-    const sent = await run<{ sent: number; waiting: number }>('POST', `/api/rounds/${round.id}/messages`, {
-      sentSoFar: round.sentSoFar,
-    });
+    const sent = await run<{ sent: number; waiting: number; held: number }>(
+      'POST',
+      `/api/rounds/${round.id}/messages`,
+      {
+        sentSoFar: round.sentSoFar,
+      },
+    );
     if (sent?.ok)
       setTold(
-        `${sent.data.sent} written to, in the simulated outbox.${sent.data.waiting > 0 ? ` ${sent.data.waiting} of the letters wait there and go out by themselves.` : ''}`,
+        `${sent.data.sent} written to, in the simulated outbox.${sent.data.waiting > 0 ? ` ${sent.data.waiting} of the letters wait there and go out by themselves.` : ''}${sent.data.held > 0 ? ` ${counted(sent.data.held, 'person', 'people')} had a letter within the week and ${sent.data.held === 1 ? 'is' : 'are'} asked by the next one.` : ''}`,
       );
   };
   const withdraw = (personId: string): Promise<unknown> => run('DELETE', `/api/rounds/${round.id}/links/${personId}`);
@@ -143,7 +148,7 @@ function RoundHead({ round, today, mayChange, busy, onWrite, onMove }: RoundHead
   const plants = round.growers.flatMap((grower) => grower.plants);
   const heard = plants.filter(({ answer }) => answer !== null).length;
   const open = round.growers.filter(
-    (grower) => grower.reachable && grower.plants.some(({ answer }) => answer === null),
+    (grower) => grower.reachable && grower.written < MOST_LETTERS && grower.plants.some(({ due }) => due),
   ).length;
   const byPaper = round.growers.filter((grower) => !grower.reachable).length;
   return (

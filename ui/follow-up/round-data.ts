@@ -1,9 +1,9 @@
-import type { Answer, Milestone } from '@/core/methods/milestones';
+import type { Answer, RoundKind } from '@/core/methods/milestones';
 
 /** A round as its board shows it. */
 export interface RoundOnBoard {
   id: string;
-  milestone: Milestone;
+  milestone: RoundKind;
   /** As it is put to whoever looks. */
   question: string;
   opensOn: string;
@@ -30,5 +30,10 @@ export interface RoundGrower {
     answer: Answer | null;
     note: string;
     seenOn: string | null;
+    /** Why it counts as it does, in words. */
+    why: string;
+    nextLookOn: string | null;
+    /** It is asked of today. */
+    due: boolean;
   }[];
 }

@@ -24,12 +24,12 @@ const PATIENCE_WITH_FILE = 180_000;
 export async function send<T = undefined>(
   method: 'POST' | 'PUT' | 'PATCH' | 'DELETE',
   url: string,
-  body?: object | FormData,
-  patience: number = body instanceof FormData ? PATIENCE_WITH_FILE : PATIENCE,
+  body?: object | FormData | Blob,
+  patience: number = body instanceof FormData || body instanceof Blob ? PATIENCE_WITH_FILE : PATIENCE,
 ): Promise<Sent<T>> {
   const signal = AbortSignal.timeout(patience);
   const content =
-    body instanceof FormData
+    body instanceof FormData || body instanceof Blob
       ? { body }
       : body === undefined
         ? {}

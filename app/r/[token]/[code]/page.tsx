@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { growerPlant } from '@/server/follow-up/grower-page';
+import { growerPlant } from '@/server/follow-up/grower/grower-plant';
 import { GrowerPlantPage } from '@/ui/follow-up/grower-plant-page';
 import { PrivateLink } from '../../../_http/private-link';
 import { services } from '../../../_http/services';
@@ -11,7 +11,7 @@ export default async function GrowerPlant({ params }: { params: Promise<{ token:
   return (
     <PrivateLink
       opened={growerPlant(services(), token, decodeURIComponent(code))}
-      show={(page) => <GrowerPlantPage token={token} page={page} />}
+      show={({ page, wording }) => <GrowerPlantPage token={token} page={page} wording={wording} />}
     />
   );
 }

@@ -1,6 +1,6 @@
-import { saveAnswer } from '@/server/follow-up/grower-page';
-import { handlePublic } from '../../../../../../_http/handle';
+import { saveAnswer } from '@/server/follow-up/grower/save-answers';
+import { handleGrower } from '../../../../../../_http/handle-grower';
 
-export const PUT = handlePublic(async (services, { params, body }) =>
+export const PUT = handleGrower(async (services, { params, body }) =>
   saveAnswer(services, params.token!, params.report!, await body()),
 );

@@ -1,0 +1,5 @@
+import { settleReply } from '@/server/follow-up/inbox/replies';
+import { handle } from '../../../../_http/handle';
+
+/** Somebody has looked at a reply that could not be read. */
+export const PATCH = handle(async (context, { params }) => settleReply(context, params.reply!));

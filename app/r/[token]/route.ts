@@ -1,0 +1,141 @@
+import { v7 as uuid } from 'uuid';
+import { isId } from '@/core/inputs/fields';
+import { growerPage } from '@/server/follow-up/grower/grower-page';
+import { contentOf, type FormSaved, saveForm } from '@/server/follow-up/grower/save-form';
+import { openLink } from '@/server/follow-up/grower/open-link';
+import { closeLink, eraseMe, setLanguage, setLeave } from '@/server/follow-up/grower/wishes';
+import { GrowerError } from '@/server/follow-up/grower/grower-error';
+import type { Services } from '@/server/platform/context';
+import { saidPage } from '@/ui/follow-up/grower/document';
+import { growerHtml } from '@/ui/follow-up/grower/grower-html';
+import { growerRefusal, growerResponse, nonceOf, refusalWords } from '../../_http/grower-pages';
+import { refuseForeignOrigin } from '../../_http/own-origin';
+import { readBytes } from '../../_http/read-body';
+import { publicUrl, services } from '../../_http/services';
+
+interface Route {
+  params: Promise<{ token: string }>;
+}
+
+/** Photos of a whole page at once, from a form without script. */
+const MOST_FORM = 60_000_000;
+
+/** A grower's own grafts: a plain form, which works without script. */
+export async function GET(request: Request, { params }: Route): Promise<Response> {
+  const { token } = await params;
+  const opening = { services: services(), token, nonce: nonceOf(request) };
+  const { searchParams } = new URL(request.url);
+  const sent = Number(searchParams.get('sent') ?? NaN);
+  try {
+    return growerResponse(await pageOf(opening, searchParams, { saved: Number.isFinite(sent) ? sent : null }));
+  } catch (error) {
+    return growerRefusal(error, opening);
+  }
+}
+
+/** What the form without script brings: answers and photos, or a wish. */
+export async function POST(request: Request, { params }: Route): Promise<Response> {
+  const { token } = await params;
+  const opening = { services: services(), token, nonce: nonceOf(request) };
+  try {
+    requireOwnOrigin(request);
+    const bytes = await readBytes(request, MOST_FORM, 'too large').catch(() => {
+      throw new GrowerError('too-large', 'error.photo-large');
+    });
+    const form = await new Response(bytes, {
+      headers: { 'Content-Type': request.headers.get('content-type') ?? '' },
+    })
+      .formData()
+      .catch(() => {
+        throw new GrowerError('unreadable', 'error.choice');
+      });
+    const wish = form.get('wish');
+    if (typeof wish === 'string') return await granted(opening, wish, form);
+    const saved = await saveForm(opening.services, token, form);
+    if (saved.refused.size > 0) return growerResponse(await pageOf(opening, new URLSearchParams(), saved), 422);
+    return back(token, `sent=${saved.saved}`);
+  } catch (error) {
+    return growerRefusal(error, opening);
+  }
+}
+
+function requireOwnOrigin(request: Request): void {
+  try {
+    refuseForeignOrigin(request, publicUrl());
+  } catch {
+    throw new GrowerError('forbidden', 'error.foreign');
+  }
+}
+
+interface Opening {
+  services: Services;
+  token: string;
+  nonce: string;
+}
+
+/** To the page anew, so that reloading it sends nothing again. */
+function back(token: string, query = ''): Response {
+  return new Response(null, { status: 303, headers: { Location: `/r/${token}${query === '' ? '' : `?${query}`}` } });
+}
+
+async function pageOf(
+  { services: shared, token, nonce }: Opening,
+  query: URLSearchParams,
+  { saved, refused }: { saved: number | null; refused?: FormSaved['refused'] },
+): Promise<string> {
+  const tell = query.get('tell');
+  const sure = query.get('sure');
+  const { wording, reader } = await openLink(shared, token);
+  const page = await growerPage(shared, token, tell !== null && isId(tell) ? tell : null);
+  return growerHtml(
+    {
+      token,
+      page,
+      wording,
+      unit: reader.actor.lengthUnit,
+      form: uuid(),
+      saved,
+      refused: new Map(
+        [...(refused ?? [])].map(([unionId, { error, typed }]) => [
+          unionId,
+          { words: refusalWords(error, wording), typed },
+        ]),
+      ),
+      sure: sure === 'erase' || sure === 'close' ? sure : null,
+      contentOf,
+    },
+    nonce,
+  );
+}
+
+/** Does what somebody wishes for themselves, and says so. */
+async function granted({ services: shared, token, nonce }: Opening, wish: string, form: FormData): Promise<Response> {
+  const { wording, club } = await openLink(shared, token);
+  const { language, say } = wording;
+  switch (wish) {
+    case 'stop':
+    case 'allow':
+      await setLeave(shared, token, wish === 'allow');
+      return back(token);
+    case 'language':
+      await setLanguage(shared, token, String(form.get('language')));
+      return back(token);
+    case 'close':
+      await closeLink(shared, token);
+      return growerResponse(
+        saidPage({ language, nonce, heading: say('consent.withdrawn'), words: say('consent.withdrawn-words') }),
+      );
+    case 'erase':
+      await eraseMe(shared, token);
+      return growerResponse(
+        saidPage({
+          language,
+          nonce,
+          heading: say('consent.erased'),
+          words: say('consent.erased-words', { club: club.name }),
+        }),
+      );
+    default:
+      throw new GrowerError('invalid', 'error.choice');
+  }
+}

@@ -1,0 +1,98 @@
+'use client';
+
+import Link from 'next/link';
+import { useState } from 'react';
+import { counted } from '@/core/units/counted';
+import { formatDate } from '@/core/units/iso-date';
+import type { Reply } from '@/core/follow-up/reply/reply';
+import { Problem } from '@/ui/kit/form/problem';
+import { useSend } from '@/ui/kit/form/use-send';
+
+/** Replies by mail: those nobody could read stand first, whole, beside what to do. */
+export function InboxBoard({ replies, mayChange }: { replies: readonly Reply[]; mayChange: boolean }) {
+  const { run, busy, problem } = useSend();
+  const [told, setTold] = useState('');
+  const look = async (): Promise<void> => {
+    const sent = await run<{ read: number }>('POST', '/api/inbox');
+    if (sent?.ok)
+      setTold(sent.data.read === 0 ? 'Nothing new has come.' : `${counted(sent.data.read, 'letter')} read.`);
+  };
+  const open = replies.filter(({ settled }) => !settled);
+  return (
+    <>
+      {mayChange && (
+        <div className="mb-3 flex flex-wrap items-center gap-3">
+          <button type="button" className="bench-button" disabled={busy} onClick={() => void look()}>
+            Look for new letters
+          </button>
+          <span role="status" className="font-bold">
+            {told}
+          </span>
+          <Problem>{problem?.message}</Problem>
+        </div>
+      )}
+      <section aria-labelledby="unread-title">
+        <h2 id="unread-title">
+          {open.length === 0 ? 'Nothing waits to be looked at' : `${counted(open.length, 'letter')} to look at`}
+        </h2>
+        <ul className="my-2 flex flex-col gap-4">
+          {open.map((reply) => (
+            <li key={reply.id} className="board border-l-8! border-l-loud!">
+              <Letter reply={reply} />
+              {mayChange && (
+                <div className="mt-2 flex flex-wrap gap-2">
+                  {reply.person && (
+                    <Link className="bench-button" href={`/answers?search=${encodeURIComponent(reply.person.name)}`}>
+                      Enter what it says
+                    </Link>
+                  )}
+                  <button
+                    type="button"
+                    className="bench-button"
+                    disabled={busy}
+                    onClick={() => void run('PATCH', `/api/replies/${reply.id}`)}
+                  >
+                    Looked at
+                  </button>
+                </div>
+              )}
+            </li>
+          ))}
+        </ul>
+      </section>
+      <section aria-labelledby="read-title">
+        <h2 id="read-title">Read, or looked at</h2>
+        <ul className="divide-y divide-line">
+          {replies
+            .filter(({ settled }) => settled)
+            .map((reply) => (
+              <li key={reply.id}>
+                <details>
+                  <summary className="min-h-11 cursor-pointer py-2">
+                    {reply.person?.name ?? reply.from}: {reply.subject},{' '}
+                    {reply.problem === '' ? counted(reply.answers, 'answer') : 'looked at'}
+                  </summary>
+                  <Letter reply={reply} />
+                </details>
+              </li>
+            ))}
+        </ul>
+      </section>
+    </>
+  );
+}
+
+function Letter({ reply }: { reply: Reply }) {
+  const { from, person, subject, text, sentOn, problem } = reply;
+  return (
+    <>
+      {problem !== '' && <p className="font-bold">Not read: {problem}</p>}
+      <p className="text-sm text-muted">
+        {person ? `${person.name}, ` : ''}
+        {from || 'no sender'}
+        {sentOn ? `, ${formatDate(sentOn)}` : ''}; {subject || 'no subject'}
+      </p>
+      <p className="mt-1 max-w-prose border-l-4 border-line pl-3 whitespace-pre-wrap">{text || 'Nothing in it.'}</p>
+    </>
+  );
+}

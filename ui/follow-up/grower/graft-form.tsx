@@ -1,0 +1,208 @@
+/** @jsxImportSource preact */
+import { formatCode } from '@/core/codes/plant-code';
+import type { AnswerBack, GrowerGraft } from '@/core/follow-up/grower/grower-page';
+import type { Wording, WordingKey } from '@/core/follow-up/wording/wording';
+import type { LengthUnit } from '@/core/units/length';
+import { saidLength } from '@/core/units/prose';
+import { Drawing } from './drawing';
+import { RibbonMark } from './ribbon-mark';
+
+/** What stands in the fields of a graft: what was told, or what was typed and refused. */
+export interface Entered {
+  signs: Record<string, string>;
+  said: string;
+  snapped: boolean;
+  growth: string;
+  growthUnit: string;
+  seenOn: string;
+  note: string;
+}
+
+interface GraftFormProps {
+  token: string;
+  graft: GrowerGraft;
+  entered: Entered;
+  /** What was refused of it, in words; empty where nothing was. */
+  refused: string;
+  /** An answer as one text, to tell whether it was changed. */
+  before: string;
+  today: string;
+  unit: LengthUnit;
+  wording: Wording;
+}
+
+/** One graft: what it is, what to look for, what may be tapped, and what is said back. */
+export function GraftForm({ token, graft, entered, refused, before, today, unit, wording }: GraftFormProps) {
+  const { say, day } = wording;
+  const { unionId, code } = graft;
+  return (
+    <fieldset class="graft" data-union={unionId}>
+      <legend>{formatCode(code)}</legend>
+      <p class="of">
+        <strong>{graft.variety}</strong> {say('page.on')} {graft.stockType} <RibbonMark id={graft.ribbon} />
+      </p>
+      <p class="quiet">
+        {say('page.made', { method: graft.method, day: day(graft.madeOn) })}
+        {graft.position && ` · ${say('page.place', { place: graft.position })}`}
+        {graft.stands && ` · ${say('page.stands', { place: graft.stands })}`}
+      </p>
+      <p class="question">{graft.question}</p>
+      {refused && (
+        <p class="refused" role="alert">
+          {say('page.refused', { reason: refused })}
+        </p>
+      )}
+      <Looks graft={graft} wording={wording} />
+      <input type="hidden" name={`${unionId}.before`} value={before} />
+      {graft.groups.map(({ id, options, after }) => (
+        <div
+          class="group"
+          role="radiogroup"
+          aria-label={say(`sign.${id}`)}
+          data-group={id}
+          {...(after ? { 'data-after': `${after.group}:${after.options.join(',')}` } : {})}
+        >
+          <p class="ask">{say(`sign.${id}`)}</p>
+          <div class="taps">
+            {options.map((option) => (
+              <Tap
+                name={`${unionId}.sign.${id}`}
+                value={option.id}
+                chosen={entered.signs[id] === option.id}
+                words={say(`sign.${id}.${option.id}` as WordingKey, { length: saidLength({ mm: graft.grown }, unit) })}
+              />
+            ))}
+          </div>
+        </div>
+      ))}
+      <div class="group" role="radiogroup" aria-label={say('page.or')} data-group="said">
+        {graft.groups.length > 0 && <p class="ask">{say('page.or')}</p>}
+        <div class="taps">
+          {graft.sayings.map(({ said, words }) => (
+            <Tap name={`${unionId}.said`} value={said} chosen={entered.said === said} words={words} />
+          ))}
+        </div>
+      </div>
+      <More {...{ graft, entered, today, wording }} />
+      <Back back={graft.told?.back ?? null} wording={wording} />
+      <p class="state" role="status" />
+      <p>
+        <a class="link" href={`/r/${token}/${code}`}>
+          {say('page.life')}
+        </a>
+      </p>
+    </fieldset>
+  );
+}
+
+function Tap({ name, value, chosen, words }: { name: string; value: string; chosen: boolean; words: string }) {
+  return (
+    <label class="tap">
+      <input type="radio" name={name} value={value} checked={chosen} />
+      <span>{words}</span>
+    </label>
+  );
+}
+
+/** A union that lives and one that does not, at this age. */
+function Looks({ graft: { looks }, wording: { say } }: Pick<GraftFormProps, 'graft' | 'wording'>) {
+  if (!looks) return null;
+  const most = Math.max(looks.right.drawing.height / looks.right.drawing.width, 1);
+  const width = Math.min(150, Math.round(260 / most));
+  return (
+    <details class="looks">
+      <summary>{say('page.look-for')}</summary>
+      <div class="pair">
+        {(['right', 'wrong'] as const).map((side) => (
+          <figure>
+            <figcaption class={side}>{say(`page.${side}`)}</figcaption>
+            <Drawing drawing={looks[side].drawing} width={width} title={say(`page.${side}`)} />
+          </figure>
+        ))}
+      </div>
+    </details>
+  );
+}
+
+/** The length of the shoot, the day, a note and a photo: for who likes to tell more. */
+function More({ graft, entered, today, wording }: Pick<GraftFormProps, 'graft' | 'entered' | 'today' | 'wording'>) {
+  const { say } = wording;
+  const { unionId, measured, madeOn, photos } = graft;
+  const open = entered.note !== '' || entered.seenOn !== '';
+  return (
+    <>
+      {measured && (
+        <div class="measure">
+          <label>
+            {say('page.growth-length')}
+            <input
+              name={`${unionId}.growth`}
+              inputmode="decimal"
+              maxlength={12}
+              autocomplete="off"
+              value={entered.growth}
+            />
+          </label>
+          <label>
+            {say('page.unit')}
+            <select name={`${unionId}.unit`}>
+              {(['mm', 'in', 'hand'] as const).map((unit) => (
+                <option value={unit} selected={entered.growthUnit === unit}>
+                  {say(`page.unit.${unit}`)}
+                </option>
+              ))}
+            </select>
+          </label>
+        </div>
+      )}
+      <details open={open}>
+        <summary>{say('page.more')}</summary>
+        <label class="tap wide">
+          <input type="checkbox" name={`${unionId}.snapped`} value="yes" checked={entered.snapped} />
+          <span>{say('sign.snapped')}</span>
+        </label>
+        <label>
+          {say('page.seen-on')}
+          <input type="date" name={`${unionId}.seenOn`} min={madeOn} max={today} value={entered.seenOn} />
+        </label>
+        <label>
+          {say('page.note')}
+          <input name={`${unionId}.note`} maxlength={500} autocomplete="off" value={entered.note} />
+        </label>
+        <label>
+          {say('page.photo')}
+          <input type="file" name={`${unionId}.photo`} accept="image/*" />
+        </label>
+        {photos > 0 && <p class="quiet">{say('page.photo-kept', { count: photos })}</p>}
+      </details>
+    </>
+  );
+}
+
+/** What is said back to an answer; the script fills it in after a tap. */
+function Back({ back, wording: { say } }: { back: AnswerBack | null; wording: Wording }) {
+  return (
+    <div class="back" hidden={back === null} aria-live="polite">
+      <p>
+        <strong class="reading">{back?.reading}</strong> <span class="why">{back?.why}</span>{' '}
+        <span class="next">{back?.next}</span>
+      </p>
+      <p class="second-head" hidden={!back || back.second.length === 0}>
+        <strong>{say('page.second-try')}</strong>
+      </p>
+      <ul class="second">
+        {back?.second.map((words) => (
+          <li>{words}</li>
+        ))}
+      </ul>
+      <p class="week-head" hidden={!back || back.week.length === 0}>
+        <strong>{say('page.this-week')}</strong>
+      </p>
+      <ul class="week">
+        {back?.week.map((words) => (
+          <li>{words}</li>
+        ))}
+      </ul>
+    </div>
+  );
+}

@@ -1,0 +1,201 @@
+/** @jsxImportSource preact */
+import { formatCode } from '@/core/codes/plant-code';
+import type { GrowerGraft, GrowerPage } from '@/core/follow-up/grower/grower-page';
+import type { Wording } from '@/core/follow-up/wording/wording';
+import type { LengthUnit } from '@/core/units/length';
+import { type Entered, GraftForm } from './graft-form';
+
+export interface GrowerViewProps {
+  token: string;
+  page: GrowerPage;
+  wording: Wording;
+  unit: LengthUnit;
+  /** Names this rendering, so that its answers have the same ids when it is sent twice. */
+  form: string;
+  /** How many answers have just arrived by the form; null where none were sent. */
+  saved: number | null;
+  /** What was refused, and what was typed there, by union. */
+  refused: ReadonlyMap<string, { words: string; typed: Entered }>;
+  /** A wish that wants a second word: to be erased, or to close the link. */
+  sure: 'erase' | 'close' | null;
+  contentOf: (entered: Entered) => string;
+}
+
+/** A grower's own grafts, each with what is asked of it; and what they may ask of the club. A plain form without script. */
+export function GrowerView(props: GrowerViewProps) {
+  const { token, page, wording, unit, form, saved, refused } = props;
+  const { say } = wording;
+  return (
+    <main>
+      <p class="quiet">{page.clubName}</p>
+      <h1>{say('page.heading', { name: page.name })}</h1>
+      {saved !== null && refused.size === 0 && (
+        <p class="said" role="status">
+          {saved === 0 ? say('page.nothing-sent') : say('page.sent', { count: saved })}
+        </p>
+      )}
+      {page.grafts.length > 0 && (
+        <p class="left" role="status">
+          {say('page.left', { count: page.left })}
+        </p>
+      )}
+      {page.grafts.length === 0 && <p>{page.resting.length === 0 ? say('page.no-grafts') : say('page.none-now')}</p>}
+      {page.grafts.length > 0 && (
+        <form method="post" action={`/r/${token}`} enctype="multipart/form-data" id="answers">
+          <input type="hidden" name="form" value={form} />
+          {page.grafts.map((graft) => {
+            const told = enteredOf(graft, page.today);
+            const typed = refused.get(graft.unionId);
+            return (
+              <GraftForm
+                token={token}
+                graft={graft}
+                entered={typed?.typed ?? told}
+                refused={typed?.words ?? ''}
+                before={graft.told ? props.contentOf(told) : ''}
+                today={page.today}
+                unit={unit}
+                wording={wording}
+              />
+            );
+          })}
+          <button class="main" type="submit">
+            {say('page.send')}
+          </button>
+        </form>
+      )}
+      {page.resting.length > 0 && (
+        <section aria-labelledby="later">
+          <h2 id="later">{say('page.later')}</h2>
+          <ul class="resting">
+            {page.resting.map(({ code, variety, when, mayTell, unionId }) => (
+              <li>
+                <a class="link" href={`/r/${token}/${code}`}>
+                  {formatCode(code)}
+                </a>{' '}
+                {variety}. {when}{' '}
+                {mayTell && (
+                  <a class="link" href={`/r/${token}?tell=${unionId}`}>
+                    {say('page.tell-anyway')}
+                  </a>
+                )}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      <YourSay {...props} />
+      <script
+        type="application/json"
+        id="words"
+        dangerouslySetInnerHTML={{ __html: wordsForScript(wording, page.grafts.length) }}
+      />
+    </main>
+  );
+}
+
+/** What stands in the fields of a graft that was told of. */
+function enteredOf({ told }: GrowerGraft, today: string): Entered {
+  return {
+    signs: told?.choices ?? {},
+    said: told?.said ?? '',
+    snapped: told?.snapped ?? false,
+    growth: told?.growthMm ? String(told.growthMm) : '',
+    growthUnit: 'mm',
+    seenOn: told && told.seenOn !== today ? told.seenOn : '',
+    note: told?.note ?? '',
+  };
+}
+
+/** Words the script says; no tag can end in them. */
+function wordsForScript({ say }: Wording, grafts: number): string {
+  const words = {
+    saving: say('page.saving'),
+    saved: say('page.saved'),
+    waiting: say('page.waiting'),
+    refused: say('page.refused', { reason: '{reason}' }),
+    unknown: say('error.unknown'),
+    /** By how many are left. */
+    left: Array.from({ length: grafts + 1 }, (_, count) => say('page.left', { count })),
+  };
+  return JSON.stringify(words).replaceAll('<', '\\u003c');
+}
+
+/** Leave to write, the language, a copy, the link, erasure: shown on every page. */
+function YourSay({ token, page, wording, sure }: GrowerViewProps) {
+  const { say } = wording;
+  const club = page.clubName;
+  return (
+    <section class="say" aria-labelledby="say">
+      <h2 id="say">{say('consent.heading')}</h2>
+      <p>{say('consent.read-by', { club })}</p>
+      {page.hasAddress && (
+        <>
+          <p>{say(page.mayContact ? 'consent.yes' : 'consent.no', { club })}</p>
+          <Wish token={token} what={page.mayContact ? 'stop' : 'allow'}>
+            {say(page.mayContact ? 'consent.stop' : 'consent.allow')}
+          </Wish>
+        </>
+      )}
+      {page.languages.length > 1 && (
+        <form method="post" action={`/r/${token}`}>
+          <input type="hidden" name="wish" value="language" />
+          <label>
+            {say('consent.language')}
+            <select name="language">
+              {page.languages.map(({ language, name }) => (
+                <option value={language} selected={language === page.language}>
+                  {name}
+                </option>
+              ))}
+            </select>
+          </label>
+          <button type="submit">{say('consent.language-set')}</button>
+        </form>
+      )}
+      <p>
+        <a class="link" href={`/r/${token}/copy`} download>
+          {say('consent.copy')}
+        </a>
+      </p>
+      {sure === null ? (
+        <p>
+          <a class="link" href={`/r/${token}?sure=close#say`}>
+            {say('consent.withdraw')}
+          </a>{' '}
+          <a class="link" href={`/r/${token}?sure=erase#say`}>
+            {say('consent.erase')}
+          </a>
+        </p>
+      ) : (
+        <div class="sure">
+          <p>{say(sure === 'erase' ? 'consent.erase-sure' : 'consent.withdraw-sure')}</p>
+          <Wish token={token} what={sure} loud>
+            {say(sure === 'erase' ? 'consent.erase-yes' : 'consent.withdraw-yes')}
+          </Wish>
+          <a class="link" href={`/r/${token}`}>
+            {say('consent.keep')}
+          </a>
+        </div>
+      )}
+    </section>
+  );
+}
+
+interface WishProps {
+  token: string;
+  what: string;
+  loud?: boolean;
+  children: string;
+}
+
+function Wish({ token, what, loud = false, children }: WishProps) {
+  return (
+    <form method="post" action={`/r/${token}`}>
+      <input type="hidden" name="wish" value={what} />
+      <button type="submit" class={loud ? 'loud' : ''}>
+        {children}
+      </button>
+    </form>
+  );
+}
