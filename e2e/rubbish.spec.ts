@@ -363,7 +363,19 @@ async function targets(request: APIRequestContext): Promise<Target[]> {
     {
       method: 'PUT',
       path: `/api/reports/${uuid()}`,
-      body: { roundId: round, unionId: union.id, answer: 'yes', note: '', source: 'phone' },
+      body: {
+        roundId: round,
+        unionId: union.id,
+        said: 'alive',
+        signs: { growth: 'none' },
+        snapped: false,
+        growth: '',
+        growthUnit: 'mm',
+        seenOn: '',
+        note: '',
+        source: 'phone',
+        cameOn: '',
+      },
     },
     { method: 'PATCH', path: `/api/rounds/${round}`, body: { closesOn: '2020-01-01' } },
     { method: 'POST', path: `/api/rounds/${uuid()}/messages`, body: { sentSoFar: 0 } },
@@ -397,7 +409,13 @@ async function targets(request: APIRequestContext): Promise<Target[]> {
     { method: 'PUT', path: `/api/invitations/${uuid()}`, body: { answer: 'yes' } },
     { method: 'POST', path: '/api/password/link', body: { token: 'x', password: 'long enough to be one' } },
     { method: 'POST', path: '/api/invitations/link', body: { token: 'x', password: 'x', answer: 'yes' } },
-    { method: 'PUT', path: `/api/r/nonsense/answers/${uuid()}`, body: { unionId: union.id, answer: 'yes', note: '' } },
+    { method: 'PUT', path: `/api/r/nonsense/answers/${uuid()}`, body: { unionId: union.id, said: 'alive', note: '' } },
+    {
+      method: 'PUT',
+      path: `/api/unions/${uuid()}/settlement`,
+      body: { setAside: [uuid()], why: 'tags were swapped' },
+    },
+    { method: 'PUT', path: `/api/workshops/${uuid()}/asks-alone`, body: { asksAlone: true } },
   ];
 }
 

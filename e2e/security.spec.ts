@@ -130,8 +130,11 @@ test('ids of another club get 404', async ({ page }) => {
     [
       'PUT',
       `/api/reports/${uuid()}`,
-      { roundId: other.roundId, unionId: other.keeperUnionId, answer: 'yes', source: 'phone' },
+      { roundId: other.roundId, unionId: other.keeperUnionId, said: 'alive', source: 'phone' },
     ],
+    ['PUT', `/api/unions/${other.keeperUnionId}/settlement`, { setAside: [uuid()], why: 'x' }],
+    ['PUT', `/api/workshops/${other.workshopId}/asks-alone`, { asksAlone: true }],
+    ['PATCH', `/api/replies/${other.keeperUnionId}`],
     ['PUT', `/api/workshops/${other.workshopId}/schools`, { schools: {} }],
     ['PUT', `/api/workshops/${other.workshopId}/briefing`, { firstAid: '', kit: '', localRules: '', sap: false }],
     ['PUT', `/api/workshops/${other.workshopId}/briefing/${other.personId}`, { contentHash: '0'.repeat(64) }],

@@ -8,6 +8,8 @@ import { linksTo } from './links-to';
 export const PAGES = readdirSync('app', { recursive: true, encoding: 'utf8' })
   .filter((file) => file.endsWith('page.tsx'))
   .map((file) => `/${file.replace(/\/?page\.tsx$/, '').replace(/\([^)]*\)\//g, '')}`)
+  // Written by a route, without a framework.
+  .concat('/r/[token]')
   .sort();
 
 /** How each page is reached; a page that is not here fails its test. */
@@ -36,6 +38,9 @@ export const REACHED: Record<
   '/visits': () => '/visits',
   '/visits/[site]/[day]': ({ visit }) => visit,
   '/plants/[code]': ({ code }) => `/plants/${code}`,
+  '/answers': () => '/answers?search=Cilla',
+  '/answers/file': () => '/answers/file',
+  '/answers/inbox': () => '/answers/inbox',
   '/places': () => '/places',
   '/places/[place]': ({ place }) => place,
   '/places/[place]/lost-tag': ({ place }) => `${place}/lost-tag`,
@@ -116,7 +121,7 @@ export async function findPages(tab: Page): Promise<PageIds> {
     .map((line) => line.split(',')[4]!)
     .find((cell) => /^[2-9A-HJ-NP-Z]{6}$/.test(cell))!;
   await tab.goto(link);
-  const grown = `${link}/${(await tab.locator('[data-plant]').first().getAttribute('data-plant'))!}`;
+  const grown = (await tab.locator('.graft a.link').first().getAttribute('href'))!;
   await tab.goto('/visits');
   const visit = (await tab.locator('a[href^="/visits/"]').first().getAttribute('href'))!;
   await tab.goto('/places');

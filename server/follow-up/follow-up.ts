@@ -5,7 +5,8 @@ import { ENGLISH } from '@/core/follow-up/wording/english';
 import type { WordingKey } from '@/core/follow-up/wording/wording';
 import { POSITION_WORDS } from '@/core/methods/position';
 import { methodById } from '@/core/methods/registry';
-import type { Milestone } from '@/core/methods/milestones';
+import { cropRound } from '@/core/follow-up/crop-round';
+import type { Milestone, RoundKind } from '@/core/methods/milestones';
 import { advisedRounds } from '@/core/plan/dates/advised-rounds';
 import { addDays } from '@/core/units/iso-date';
 import { transact } from '@/db/transact';
@@ -141,7 +142,7 @@ export async function setAsksAlone(context: Context, workshopId: string, input: 
 
 /** A round that could be made next, with the days it is best asked on. */
 export interface RoundChoice {
-  milestone: Milestone;
+  milestone: RoundKind;
   /** Which unions it asks of; empty for all of the day. */
   asks: string;
   /** Whose it is in words, where it is not everybody's. */
@@ -171,7 +172,14 @@ export async function roundChoices(context: Context, workshopId: string): Promis
       (round) => round.milestone === milestone && (round.asks === '' || round.asks.split(' ').includes(asks)),
     );
   const all = advisedRounds(followedUp(taught, made), workshop.date);
-  return all.flatMap(({ milestone, due, asks }): RoundChoice[] => {
+  const crop = cropRound(
+    workshop.date,
+    await todayAt(context, workshopId),
+    rounds.filter(({ milestone }) => milestone === 'crop').map(({ opensOn }) => opensOn),
+  );
+  const question = ENGLISH.say('question.crop');
+  const cropChoice: RoundChoice[] = crop ? [{ milestone: 'crop', asks: '', whose: '', question, ...crop }] : [];
+  const choices = all.flatMap(({ milestone, due, asks }): RoundChoice[] => {
     const open = asks.filter(
       ({ method, variant }) => !known(madeKey({ method: method.id, variant: variant.id }), milestone),
     );
@@ -194,4 +202,5 @@ export async function roundChoices(context: Context, workshopId: string): Promis
       },
     ];
   });
+  return [...choices, ...cropChoice];
 }

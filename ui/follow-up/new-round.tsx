@@ -3,7 +3,7 @@
 import { roundInput } from '@/core/follow-up/round-input';
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
-import { MILESTONE_WORDS, type Milestone } from '@/core/methods/milestones';
+import { MILESTONE_WORDS, type RoundKind } from '@/core/methods/milestones';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 import { useEntry } from '@/ui/kit/form/use-entry';
@@ -14,7 +14,7 @@ interface NewRoundProps {
   workshopId: string;
   /** What can be asked next, each with its question and the days it is best asked on. */
   choices: {
-    milestone: Milestone;
+    milestone: RoundKind;
     /** Which unions it asks of, and whose that is in words; empty for all of the day. */
     asks: string;
     whose: string;

@@ -11,7 +11,9 @@ interface RoundLanesProps {
 
 const WIDTH = 1000;
 const LEFT = 8;
-const LANE = 84;
+const LANE = 96;
+/** Height of the twig within its lane, and of a bud. */
+const TWIG = 48;
 const BAR = 20;
 /** Looks of later years are named and not drawn: they would press the first two together. */
 const SHOWN_DAYS = 640;
@@ -57,8 +59,8 @@ function Lane({
       </p>
       <div className="overflow-x-auto">
         <svg viewBox={`0 0 ${WIDTH} ${LANE}`} className="min-w-[46rem]" role="img" aria-label={laneWords(lane)}>
-          <path d={`M${LEFT} 40H${WIDTH - LEFT}`} stroke={COLOURS.bark} strokeWidth={5} strokeLinecap="round" />
-          <path d={`M${x(today)} 6V70`} stroke={COLOURS.ink} strokeWidth={1.5} />
+          <path d={`M${LEFT} ${TWIG}H${WIDTH - LEFT}`} stroke={COLOURS.bark} strokeWidth={5} strokeLinecap="round" />
+          <path d={`M${x(today)} ${TWIG - 16}V${TWIG + 16}`} stroke={COLOURS.ink} strokeWidth={3} />
           {lane.rounds.map((round, i) => (
             <Bud key={round.key} round={round} x={x} below={i % 2 === 1} />
           ))}
@@ -81,7 +83,7 @@ function Bud({ round, x, below }: { round: PlannedRound; x: (day: string) => num
     <g>
       <rect
         x={from}
-        y={40 - BAR / 2}
+        y={TWIG - BAR / 2}
         width={width}
         height={BAR}
         rx={BAR / 2}
@@ -93,17 +95,17 @@ function Bud({ round, x, below }: { round: PlannedRound; x: (day: string) => num
       {answered > 0 && (
         <rect
           x={from + 2}
-          y={40 - BAR / 2 + 2}
+          y={TWIG - BAR / 2 + 2}
           width={Math.max(4, ((width - 4) * answered) / all)}
           height={BAR - 4}
           rx={BAR / 2 - 2}
           fill={COLOURS.life}
         />
       )}
-      <text x={at} y={below ? 66 : 16} textAnchor={anchor} fontSize={13} fontWeight={700} fill={COLOURS.ink}>
+      <text x={at} y={below ? 76 : 16} textAnchor={anchor} fontSize={13} fontWeight={700} fill={COLOURS.ink}>
         {MILESTONE_WORDS[round.kind].name}
       </text>
-      <text x={at} y={below ? 80 : 28} textAnchor={anchor} fontSize={11.5} fill={COLOURS.muted}>
+      <text x={at} y={below ? 90 : 30} textAnchor={anchor} fontSize={11.5} fill={COLOURS.muted}>
         {`from ${formatDate(round.from)}${answered + due > 0 ? `, ${answered} of ${all} told` : ''}`}
       </text>
     </g>

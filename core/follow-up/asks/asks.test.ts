@@ -4,6 +4,7 @@ import { METHODS, methodById } from '../../methods/registry';
 import { variantWith } from '../../methods/variant';
 import { usualTurns } from '../../plan/phenology/turns-of-year';
 import { addDays, daysBetween } from '../../units/iso-date';
+import { cropRound } from '../crop-round';
 import { roundDays } from './round-days';
 import { type AskedFacts, unionAsks } from './union-asks';
 
@@ -98,5 +99,14 @@ describe('what is asked of a union', () => {
         },
       ),
     );
+  });
+});
+
+describe('the crop year', () => {
+  it('is offered once a plant can bear, once a year', () => {
+    expect(cropRound('2027-03-06', '2028-05-01', [])).toBeNull();
+    expect(cropRound('2027-03-06', '2029-09-01', [])).toEqual({ opensOn: '2029-09-01', closesOn: '2029-10-31' });
+    expect(cropRound('2027-03-06', '2029-09-01', ['2029-02-01'])).toBeNull();
+    expect(cropRound('2027-03-06', '2030-09-01', ['2029-09-01'])).not.toBeNull();
   });
 });
