@@ -7,14 +7,15 @@ import { databaseIsAway } from '@/server/platform/database-is-away';
 import { UseCaseError } from '@/server/platform/use-case-error';
 import { saidPage } from '@/ui/follow-up/grower/document';
 
-/** A page of a private link as it is sent: kept by nobody, and telling nobody where it came from. */
+/** A page of a private link as it is sent: kept by nobody, and telling no other place where it came from. */
 export function growerResponse(html: string, status = 200): Response {
   return new Response(html, {
     status,
     headers: {
       'Content-Type': 'text/html; charset=utf-8',
       'Cache-Control': 'no-store',
-      'Referrer-Policy': 'no-referrer',
+      // Under a stricter one browsers hide where a form comes from, and it would be refused as another page's.
+      'Referrer-Policy': 'same-origin',
     },
   });
 }

@@ -30,5 +30,11 @@ export function looksOfRound(
   const { wayOn } = variantWith(method, variant);
   const stages = stageStrip(method, { choices: schools, wood: woodOf(method.shownWith), variant, unit });
   const stage = stages.find(({ age }) => age === ageOf(kind, wayOn));
-  return stage ? { right: stage.good, wrong: stage.failed } : null;
+  return stage ? { right: unlettered(stage.good), wrong: unlettered(stage.failed) } : null;
+}
+
+/** Names in a drawing are in one language: on a grower’s page it speaks for itself. */
+function unlettered({ drawing, words }: Look): Look {
+  const items = drawing.items.filter(({ role }) => role !== 'dimension' && role !== 'name');
+  return { words, drawing: { ...drawing, items } };
 }

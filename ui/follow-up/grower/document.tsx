@@ -20,7 +20,7 @@ export function growerDocument({ language, title, nonce, script, children }: Pag
         <meta charset="utf-8" />
         <meta name="viewport" content="width=device-width, initial-scale=1" />
         <meta name="robots" content="noindex" />
-        <meta name="referrer" content="no-referrer" />
+        <meta name="referrer" content="same-origin" />
         <title>{`${title} · Pear Bench`}</title>
         <link rel="icon" href="/icon.svg" />
         <style nonce={nonce} dangerouslySetInnerHTML={{ __html: GROWER_STYLE }} />

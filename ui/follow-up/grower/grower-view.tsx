@@ -44,7 +44,7 @@ export function GrowerView(props: GrowerViewProps) {
         <form method="post" action={`/r/${token}`} enctype="multipart/form-data" id="answers">
           <input type="hidden" name="form" value={form} />
           {page.grafts.map((graft) => {
-            const told = enteredOf(graft, page.today);
+            const told = enteredOf(graft, page.today, unit);
             const typed = refused.get(graft.unionId);
             return (
               <GraftForm
@@ -95,13 +95,14 @@ export function GrowerView(props: GrowerViewProps) {
 }
 
 /** What stands in the fields of a graft that was told of. */
-function enteredOf({ told }: GrowerGraft, today: string): Entered {
+function enteredOf({ told }: GrowerGraft, today: string, unit: LengthUnit): Entered {
   return {
     signs: told?.choices ?? {},
     said: told?.said ?? '',
     snapped: told?.snapped ?? false,
     growth: told?.growthMm ? String(told.growthMm) : '',
-    growthUnit: 'mm',
+    // What was measured stands there in mm, whoever measured it in what.
+    growthUnit: told?.growthMm ? 'mm' : unit,
     seenOn: told && told.seenOn !== today ? told.seenOn : '',
     note: told?.note ?? '',
   };
