@@ -13,7 +13,9 @@
   /** Pause after a tap that may not be the last one; after the last one it goes out at once. */
   const PAUSE = 3500;
   const AT_ONCE = 350;
-  const AGAIN = 15000;
+  /** Pauses between tries while something waits: longer each time, up to half a minute. */
+  const FIRST_AGAIN = 2000;
+  const LAST_AGAIN = 30000;
 
   const waiting = () => JSON.parse(localStorage.getItem(STORE) ?? '{}');
   const keep = (all) => localStorage.setItem(STORE, JSON.stringify(all));
@@ -83,16 +85,30 @@
     clearTimeout(timers.get(graft));
     timers.set(
       graft,
-      setTimeout(() => void sendAll(), isWhole(graft) ? AT_ONCE : PAUSE),
+      setTimeout(() => void sendNow(), isWhole(graft) ? AT_ONCE : PAUSE),
     );
   }
 
   let sending = Promise.resolve();
-  /** Sends what waits, one after the other and by one window at a time. */
+  let again = FIRST_AGAIN;
+  let next = 0;
+  /** Sends what waits, one after the other and by one window at a time, and again until all has arrived. */
   function sendAll() {
     const run = () => sendWaiting();
-    sending = sending.then(() => (navigator.locks ? navigator.locks.request(STORE, run) : run())).catch(() => {});
+    sending = sending
+      .then(() => (navigator.locks ? navigator.locks.request(STORE, run) : run()))
+      .catch(() => {})
+      .then(() => {
+        clearTimeout(next);
+        if (Object.keys(waiting()).length === 0) return;
+        next = setTimeout(() => void sendAll(), again);
+        again = Math.min(LAST_AGAIN, again * 2);
+      });
     return sending;
+  }
+  function sendNow() {
+    again = FIRST_AGAIN;
+    return sendAll();
   }
 
   async function sendWaiting() {
@@ -200,14 +216,11 @@
   }
   form.addEventListener('submit', (event) => {
     event.preventDefault();
-    void sendAll();
+    void sendNow();
   });
-  addEventListener('online', () => void sendAll());
-  addEventListener('pagehide', () => void sendAll());
-  document.addEventListener('visibilitychange', () => void sendAll());
-  setInterval(() => {
-    if (Object.keys(waiting()).length > 0) void sendAll();
-  }, AGAIN);
-  void sendAll();
+  addEventListener('online', () => void sendNow());
+  addEventListener('pagehide', () => void sendNow());
+  document.addEventListener('visibilitychange', () => void sendNow());
+  void sendNow();
   navigator.serviceWorker?.register('/offline.js').catch(() => {});
 })();

@@ -1,10 +1,10 @@
 /** @jsxImportSource preact */
 import { formatCode } from '@/core/codes/plant-code';
-import type { AnswerBack, GrowerGraft } from '@/core/follow-up/grower/grower-page';
+import type { AnswerBack, GrowerGraft, Look } from '@/core/follow-up/grower/grower-page';
 import type { Wording, WordingKey } from '@/core/follow-up/wording/wording';
 import type { LengthUnit } from '@/core/units/length';
 import { saidLength } from '@/core/units/prose';
-import { Drawing } from './drawing';
+import { DrawingShown } from './drawing';
 import { RibbonMark } from './ribbon-mark';
 
 /** What stands in the fields of a graft: what was told, or what was typed and refused. */
@@ -29,10 +29,13 @@ interface GraftFormProps {
   today: string;
   unit: LengthUnit;
   wording: Wording;
+  /** By which the page names a drawing. */
+  lookId: (look: Look) => string;
 }
 
 /** One graft: what it is, what to look for, what may be tapped, and what is said back. */
-export function GraftForm({ token, graft, entered, refused, before, today, unit, wording }: GraftFormProps) {
+export function GraftForm(props: GraftFormProps) {
+  const { token, graft, entered, refused, before, today, unit, wording, lookId } = props;
   const { say, day } = wording;
   const { unionId, code } = graft;
   return (
@@ -52,7 +55,7 @@ export function GraftForm({ token, graft, entered, refused, before, today, unit,
           {say('page.refused', { reason: refused })}
         </p>
       )}
-      <Looks graft={graft} wording={wording} />
+      <Looks graft={graft} wording={wording} lookId={lookId} />
       <input type="hidden" name={`${unionId}.before`} value={before} />
       {graft.groups.map(({ id, options, after }) => (
         <div
@@ -105,7 +108,7 @@ function Tap({ name, value, chosen, words }: { name: string; value: string; chos
 }
 
 /** A union that lives and one that does not, at this age. */
-function Looks({ graft: { looks }, wording: { say } }: Pick<GraftFormProps, 'graft' | 'wording'>) {
+function Looks({ graft: { looks }, wording: { say }, lookId }: Pick<GraftFormProps, 'graft' | 'wording' | 'lookId'>) {
   if (!looks) return null;
   const most = Math.max(looks.right.drawing.height / looks.right.drawing.width, 1);
   const width = Math.min(150, Math.round(260 / most));
@@ -116,7 +119,12 @@ function Looks({ graft: { looks }, wording: { say } }: Pick<GraftFormProps, 'gra
         {(['right', 'wrong'] as const).map((side) => (
           <figure>
             <figcaption class={side}>{say(`page.${side}`)}</figcaption>
-            <Drawing drawing={looks[side].drawing} width={width} title={say(`page.${side}`)} />
+            <DrawingShown
+              id={lookId(looks[side])}
+              drawing={looks[side].drawing}
+              width={width}
+              title={say(`page.${side}`)}
+            />
           </figure>
         ))}
       </div>

@@ -1,8 +1,10 @@
 /** @jsxImportSource preact */
 import { formatCode } from '@/core/codes/plant-code';
 import type { GrowerGraft, GrowerPage } from '@/core/follow-up/grower/grower-page';
+import type { DisplayList } from '@/core/drawing/display-list';
 import type { Wording } from '@/core/follow-up/wording/wording';
 import type { LengthUnit } from '@/core/units/length';
+import { Drawings } from './drawing';
 import { type Entered, GraftForm } from './graft-form';
 
 export interface GrowerViewProps {
@@ -25,6 +27,7 @@ export interface GrowerViewProps {
 export function GrowerView(props: GrowerViewProps) {
   const { token, page, wording, unit, form, saved, refused } = props;
   const { say } = wording;
+  const looks = looksOf(page.grafts);
   return (
     <main>
       <p class="quiet">{page.clubName}</p>
@@ -43,6 +46,7 @@ export function GrowerView(props: GrowerViewProps) {
       {page.grafts.length > 0 && (
         <form method="post" action={`/r/${token}`} enctype="multipart/form-data" id="answers">
           <input type="hidden" name="form" value={form} />
+          <Drawings drawings={new Map([...looks].map(([drawn, id]) => [id, JSON.parse(drawn) as DisplayList]))} />
           {page.grafts.map((graft) => {
             const told = enteredOf(graft, page.today, unit);
             const typed = refused.get(graft.unionId);
@@ -56,6 +60,7 @@ export function GrowerView(props: GrowerViewProps) {
                 today={page.today}
                 unit={unit}
                 wording={wording}
+                lookId={({ drawing }) => looks.get(JSON.stringify(drawing))!}
               />
             );
           })}
@@ -92,6 +97,12 @@ export function GrowerView(props: GrowerViewProps) {
       />
     </main>
   );
+}
+
+/** Each drawing of a page once, by itself as text, with the name it goes under. */
+function looksOf(grafts: readonly GrowerGraft[]): ReadonlyMap<string, string> {
+  const drawn = grafts.flatMap(({ looks }) => (looks ? [looks.right.drawing, looks.wrong.drawing] : []));
+  return new Map([...new Set(drawn.map((drawing) => JSON.stringify(drawing)))].map((text, i) => [text, `look-${i}`]));
 }
 
 /** What stands in the fields of a graft that was told of. */

@@ -106,6 +106,14 @@ function Deeds({ place, plants, programmes, context }: DeedsProps) {
           <a className="bench-button" href={`/api/places/${place.id}/order?paper=Letter`}>
             Letter
           </a>
+          <a className="bench-button" href={`/api/places/${place.id}/bed-list?paper=A4`}>
+            Bed list to tick
+          </a>
+          {context.actor.role !== 'viewer' && (
+            <Link className="bench-button" href={`/answers?search=${encodeURIComponent(place.name)}`}>
+              Enter answers
+            </Link>
+          )}
         </>
       )}
       {context.actor.role !== 'viewer' && !place.putAway && (
