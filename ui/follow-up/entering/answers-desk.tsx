@@ -26,7 +26,6 @@ function useCards(search: string) {
 
 /** Answers as they are told: find the graft by code, name or place, tap what is said, and the next; all by keyboard. */
 export function AnswersDesk({ search: first, today }: { search: string; today: string }) {
-  const [typed, setTyped] = useState(first);
   const [search, setSearch] = useState(first);
   const [source, setSource] = useState<TypedWay | null>(null);
   const [cameOn, setCameOn] = useState('');
@@ -56,22 +55,18 @@ export function AnswersDesk({ search: first, today }: { search: string; today: s
   return (
     <div className="flex flex-col gap-4">
       <form
+        // Whoever types faster than the page is ready gets there all the same, by its address.
+        action="/answers"
         className="board grid items-end gap-3 sm:grid-cols-[1fr_auto_11rem]"
         onSubmit={(event) => {
           event.preventDefault();
-          setSearch(typed.trim());
-          if (typed.trim() === search) void refetch();
+          const typed = box.current!.value.trim();
+          setSearch(typed);
+          if (typed === search) void refetch();
         }}
       >
         <Field label="Code, name or place" hint="Enter finds it. A scanned tag or slip does too.">
-          <input
-            ref={box}
-            value={typed}
-            onChange={({ target }) => setTyped(target.value)}
-            autoFocus
-            autoComplete="off"
-            spellCheck={false}
-          />
+          <input ref={box} name="search" defaultValue={first} autoFocus autoComplete="off" spellCheck={false} />
         </Field>
         <WayIn source={source} setSource={setSource} />
         <Field label="It came on, if not today">
