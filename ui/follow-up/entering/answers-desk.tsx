@@ -1,6 +1,6 @@
 'use client';
 
-import { useQuery } from '@tanstack/react-query';
+import { QueryClient, QueryClientProvider, useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import type { AnswerCard } from '@/core/follow-up/entering/answer-card';
 import { TYPED_WAYS, type TypedWay, WAY_IN_WORDS } from '@/core/follow-up/way-in';
@@ -24,8 +24,23 @@ function useCards(search: string) {
   });
 }
 
+interface AnswersDeskProps {
+  /** What is looked for when the page opens; empty for nothing. */
+  search: string;
+  today: string;
+}
+
 /** Answers as they are told: find the graft by code, name or place, tap what is said, and the next; all by keyboard. */
-export function AnswersDesk({ search: first, today }: { search: string; today: string }) {
+export function AnswersDesk(props: AnswersDeskProps) {
+  const [queries] = useState(() => new QueryClient());
+  return (
+    <QueryClientProvider client={queries}>
+      <Desk {...props} />
+    </QueryClientProvider>
+  );
+}
+
+function Desk({ search: first, today }: AnswersDeskProps) {
   const [search, setSearch] = useState(first);
   const [source, setSource] = useState<TypedWay | null>(null);
   const [cameOn, setCameOn] = useState('');
