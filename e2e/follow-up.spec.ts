@@ -256,6 +256,10 @@ test.describe('answers that are refused and mended', () => {
     await settle.getByLabel('Why').fill('looked at the neighbour');
     await settle.getByRole('button', { name: 'Settle it' }).click();
     await expect(settle).toHaveCount(0);
+    // A later round is asked in the place of an earlier one; the tests after this want the earlier one.
+    const year = '0190b6a0-0000-7000-8000-00000000abd1';
+    query(`DELETE FROM reports WHERE round_id = '${year}'`);
+    query(`DELETE FROM rounds WHERE id = '${year}'`);
   });
 });
 
