@@ -91,7 +91,7 @@ export function CardForm(props: CardFormProps) {
           {stands && ` · ${stands}`} · {workshop}, {formatDate(madeOn)}
         </span>
       </p>
-      <p className="text-sm text-muted">{told}</p>
+      <p className="text-sm text-muted">{back ? 'Entered just now; another answer goes before it.' : told}</p>
       {state === 'too-early' ? (
         <p className="mt-1">Nothing can be told of it yet.</p>
       ) : (

@@ -60,24 +60,26 @@ export function InboxBoard({ replies, mayChange }: { replies: readonly Reply[]; 
           ))}
         </ul>
       </section>
-      <section aria-labelledby="read-title">
-        <h2 id="read-title">Read, or looked at</h2>
-        <ul className="divide-y divide-line">
-          {replies
-            .filter(({ settled }) => settled)
-            .map((reply) => (
-              <li key={reply.id}>
-                <details>
-                  <summary className="min-h-11 cursor-pointer py-2">
-                    {reply.person?.name ?? reply.from}: {reply.subject},{' '}
-                    {reply.problem === '' ? counted(reply.answers, 'answer') : 'looked at'}
-                  </summary>
-                  <Letter reply={reply} />
-                </details>
-              </li>
-            ))}
-        </ul>
-      </section>
+      {open.length < replies.length && (
+        <section aria-labelledby="read-title">
+          <h2 id="read-title">Read, or looked at</h2>
+          <ul className="divide-y divide-line">
+            {replies
+              .filter(({ settled }) => settled)
+              .map((reply) => (
+                <li key={reply.id}>
+                  <details>
+                    <summary className="min-h-11 cursor-pointer py-2">
+                      {reply.person?.name ?? reply.from}: {reply.subject},{' '}
+                      {reply.problem === '' ? counted(reply.answers, 'answer') : 'looked at'}
+                    </summary>
+                    <Letter reply={reply} />
+                  </details>
+                </li>
+              ))}
+          </ul>
+        </section>
+      )}
     </>
   );
 }

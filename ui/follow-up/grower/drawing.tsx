@@ -4,13 +4,16 @@ import type { DisplayList } from '@/core/drawing/display-list';
 /** Size of labels as a share of the height of their drawing. */
 const LABEL_SHARE = 0.045;
 
-/** Drawings that several grafts show, sent once: a page of many grafts of one method is no heavier than that of one. */
+/**
+ * Drawings that several grafts show, sent once: a page of many grafts of one method is no heavier than that of one. Each
+ * carries its own class, since what is used elsewhere knows nothing of what it stands in.
+ */
 export function Drawings({ drawings }: { drawings: ReadonlyMap<string, DisplayList> }) {
   return (
-    <svg class="drawing" width={0} height={0} aria-hidden="true" focusable="false">
+    <svg class="drawings" width={0} height={0} aria-hidden="true" focusable="false">
       <defs>
         {[...drawings].map(([id, drawing]) => (
-          <symbol id={id} viewBox={`0 0 ${short(drawing.width)} ${short(drawing.height)}`}>
+          <symbol id={id} class="drawing" viewBox={`0 0 ${short(drawing.width)} ${short(drawing.height)}`}>
             {drawing.items.map((item) =>
               item.kind === 'path' ? (
                 <path

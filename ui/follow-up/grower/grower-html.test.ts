@@ -125,6 +125,8 @@ describe('a grower’s page', () => {
           const question = 'Is there a new shoot of 2 in or more?';
           const text = html({ grafts: [graft({ looks, groups, kind: milestone, question })] }, { unit: 'in' });
           expect(text.includes('aria-label="Right"')).toBe(true);
+          // A drawing that is used elsewhere is painted by its own class.
+          expect(text.match(/<symbol id="look-\d" class="drawing"/g)).toHaveLength(2);
           expect(/\d mm (or|longer)/.test(text)).toBe(false);
           expect(/<option value="in" selected>/.test(text)).toBe(true);
           // Light enough for a phone on a slow network.

@@ -52,7 +52,8 @@ button.loud{background:${loud};border-color:${loud};color:${white}}
 .say{border-top:3px solid ${ink};margin-top:1.6rem}
 .sure{border-left:6px solid ${loud};padding-left:.6rem}
 :focus-visible{outline:3px solid ${ink};outline-offset:2px}
-.drawing{display:block;overflow:visible;max-width:100%}
+.drawings{position:absolute}
+figure svg{display:block;max-width:100%}
 .drawing path{vector-effect:non-scaling-stroke;fill:none;stroke:${ink};stroke-linejoin:round;stroke-width:1px}
 .drawing text{fill:${ink}}
 .drawing .r-bark{fill:${COLOURS.skin};stroke:${COLOURS['skin-edge']}}
