@@ -1,6 +1,7 @@
 import { codesIn, isPlantCode, normaliseCode } from '@/core/codes/plant-code';
 import type { Said } from '@/core/follow-up/said';
 import { isIsoDate } from '@/core/units/iso-date';
+import type { LengthUnit } from '@/core/units/length';
 import { parseLength } from '@/core/units/parse-length';
 import { columnsOf, readCsvText } from './csv-text';
 
@@ -8,7 +9,8 @@ const HEADERS = {
   code: ['code', 'tag', 'plant'],
   answer: ['answer', 'state', 'said'],
   seenOn: ['seen_on', 'date', 'day'],
-  growth: ['growth', 'shoot', 'growth_mm', 'shoot_mm'],
+  growth: ['growth', 'shoot'],
+  growthMm: ['growth_mm', 'shoot_mm'],
   note: ['note', 'notes', 'noticed'],
 } as const;
 
@@ -49,8 +51,15 @@ export interface AnswerLine {
   problem: string;
 }
 
-/** Answers from CSV, line by line; a line that cannot be read says why and takes none of the others with it. */
-export function readAnswers(bytes: Uint8Array): { lines: AnswerLine[]; notes: string[] } | { problem: string } {
+/**
+ * Answers from CSV, line by line; a line that cannot be read says why and takes none of the others with it.
+ *
+ * @param unit of lengths that have none of their own, by figure or heading
+ */
+export function readAnswers(
+  bytes: Uint8Array,
+  unit: LengthUnit = 'mm',
+): { lines: AnswerLine[]; notes: string[] } | { problem: string } {
   const read = readCsvText(bytes, 'the answers', MOST_LINES);
   if ('problem' in read) return read;
   const { at, unknown } = columnsOf(read.header, HEADERS);
@@ -64,8 +73,8 @@ export function readAnswers(bytes: Uint8Array): { lines: AnswerLine[]; notes: st
     const code = isPlantCode(normaliseCode(typed)) ? normaliseCode(typed) : (codesIn(typed).codes[0] ?? typed);
     const answer = cell(cells, at.answer).toLowerCase();
     const seenOn = cell(cells, at.seenOn);
-    const growth = cell(cells, at.growth);
-    const growthMm = growth === '' ? null : parseLength(growth, 'mm');
+    const growth = cell(cells, at.growthMm >= 0 ? at.growthMm : at.growth);
+    const growthMm = growth === '' ? null : parseLength(growth, at.growthMm >= 0 ? 'mm' : unit);
     const note = cell(cells, at.note);
     const said = ANSWERS[answer] ?? null;
     return {
@@ -103,6 +112,6 @@ function lineProblem({ typed, code, answer, said, seenOn, growth, growthMm, note
       : `“${answer.slice(0, 20)}” is no answer; write alive, dead, not sure or not found.`;
   if (seenOn !== '' && !isIsoDate(seenOn)) return `“${seenOn.slice(0, 20)}” is no day; write it as 2027-05-02.`;
   if (growth !== '' && (growthMm === null || growthMm < 0 || growthMm > 5000))
-    return `“${growth.slice(0, 20)}” is no length of a shoot; write it in mm.`;
+    return `“${growth.slice(0, 20)}” is no length of a shoot; write a figure, with its unit if it is another than usual.`;
   return note.length > MOST_NOTE ? 'The note is longer than 500 characters.' : '';
 }

@@ -84,7 +84,7 @@ async function checkFile(
   context: Context,
   bytes: Uint8Array,
 ): Promise<{ checked: CheckedLine[]; notes: readonly string[] }> {
-  const read = await readFile('answers', bytes);
+  const read = await readFile('answers', bytes, context.actor.lengthUnit);
   if ('problem' in read) throw new UseCaseError('invalid', read.problem);
   const { db, actor } = context;
   const codes = [...new Set(read.lines.map(({ code }) => code))];

@@ -6,6 +6,7 @@ import { formatCode, isPlantCode } from '@/core/codes/plant-code';
 import type { FileAnswer, FilePreview } from '@/core/follow-up/entering/file-preview';
 import { counted } from '@/core/units/counted';
 import { formatDate } from '@/core/units/iso-date';
+import type { LengthUnit } from '@/core/units/length';
 import { Problem } from '@/ui/kit/form/problem';
 import { send } from '@/ui/kit/form/send';
 import { type SheetColumn, SheetTable } from '@/ui/kit/table/sheet-table';
@@ -47,14 +48,15 @@ function useAnswersFile() {
 }
 
 /** Answers from CSV: looked through line by line before anything is kept. */
-export function AnswersFile() {
+export function AnswersFile({ unit }: { unit: LengthUnit }) {
   const { preview, kept, problem, busy, choose, keep } = useAnswersFile();
   return (
     <section className="board min-w-0" aria-label="Answers from a file">
       <p className="max-w-prose">
         A CSV file with the columns <code>code</code> and <code>answer</code> (alive, dead, not sure, not found), and
-        where you have them <code>seen_on</code> (2027-05-02), <code>growth</code> (mm) and <code>note</code>. Nothing
-        is kept before you have seen it.
+        where you have them <code>seen_on</code> (2027-05-02), <code>growth</code> (
+        {unit === 'mm' ? '120, or 5 in' : '5, or its unit behind it'}) and <code>note</code>. Nothing is kept before you
+        have seen it.
       </p>
       <label className="my-2 block">
         <span className="text-sm font-bold">The file</span>

@@ -198,7 +198,7 @@ function CardMore({ card, typed, setTyped, today, errors }: MoreProps) {
             value={typed.growthUnit}
             onChange={({ target }) => change({ growthUnit: target.value as TypedCard['growthUnit'] })}
           >
-            <option value="mm">mm</option>
+            <option value="mm">millimetres</option>
             <option value="in">inches</option>
             <option value="hand">hand-widths</option>
           </select>

@@ -9,5 +9,5 @@ export default async function AnswersFromFile() {
   const { actor } = await pageContext();
   if (actor.role === 'viewer')
     return <p className="board">Answers name people, so only the lead and assistants enter them.</p>;
-  return <AnswersFile />;
+  return <AnswersFile unit={actor.lengthUnit} />;
 }
