@@ -12,7 +12,7 @@ interface GrowerPlantPageProps {
 }
 
 export function GrowerPlantPage({ token, page, wording }: GrowerPlantPageProps) {
-  const { plant, drawings, clubName, unit } = page;
+  const { plant, drawings, clubName, mayContact, unit } = page;
   const { say, day } = wording;
   return (
     <>
@@ -79,6 +79,36 @@ export function GrowerPlantPage({ token, page, wording }: GrowerPlantPageProps) 
         </section>
       ))}
       <p className="text-sm text-muted">{say('plant.caution')}</p>
+      <YourSay {...{ token, clubName, mayContact, wording }} />
     </>
+  );
+}
+
+interface YourSayProps extends Pick<GrowerPlantLife, 'clubName' | 'mayContact'> {
+  token: string;
+  wording: Wording;
+}
+
+/** Who reads it, and the leave to write: shown and changed on this page, too. */
+function YourSay({ token, clubName, mayContact, wording: { say } }: YourSayProps) {
+  return (
+    <section className="mt-4 border-t-2 border-ink pt-2" aria-labelledby="say">
+      <h2 id="say">{say('consent.heading')}</h2>
+      <p>{say('consent.read-by', { club: clubName })}</p>
+      {mayContact !== null && (
+        <form method="post" action={`/r/${token}`}>
+          <p className="mb-2">{say(mayContact ? 'consent.yes' : 'consent.no', { club: clubName })}</p>
+          <input type="hidden" name="wish" value={mayContact ? 'stop' : 'allow'} />
+          <button type="submit" className="bench-button">
+            {say(mayContact ? 'consent.stop' : 'consent.allow')}
+          </button>
+        </form>
+      )}
+      <p>
+        <a className="inline-flex min-h-11 items-center" href={`/r/${token}#say`}>
+          {say('consent.copy')}
+        </a>
+      </p>
+    </section>
   );
 }

@@ -29,7 +29,13 @@ export async function growerPlant(
   const drawings = await Promise.all(life.unions.map(({ unionId }) => unionPicture(reader, unionId)));
   const unions = life.unions.map((union) => ({ ...union, events: union.events.map(unnamed) }));
   return {
-    page: { clubName: club.name, unit: reader.actor.lengthUnit, plant: { ...life, unions }, drawings },
+    page: {
+      clubName: club.name,
+      mayContact: person.email === null ? null : person.mayContact,
+      unit: reader.actor.lengthUnit,
+      plant: { ...life, unions },
+      drawings,
+    },
     wording,
   };
 }
