@@ -28,4 +28,6 @@ export function proxy(request: NextRequest): NextResponse {
   return response;
 }
 
-export const config = { matcher: [{ source: '/((?!api/|_next/static|_next/image|favicon|icon|fonts/|offline.js|grower.js).*)' }] };
+export const config = {
+  matcher: [{ source: '/((?!api/|_next/static|_next/image|favicon|icon|fonts/|offline.js|grower.js).*)' }],
+};

@@ -199,7 +199,9 @@
       const { signs, said, growth, growthUnit, seenOn, note, snapped } = kept.answer;
       for (const [group, option] of Object.entries({ ...signs, said })) {
         const name = group === 'said' ? 'said' : `sign.${group}`;
-        const input = graft.querySelector(`input[name="${graft.dataset.union}.${name}"][value="${CSS.escape(option)}"]`);
+        const input = graft.querySelector(
+          `input[name="${graft.dataset.union}.${name}"][value="${CSS.escape(option)}"]`,
+        );
         if (input) input.checked = true;
       }
       if (field(graft, 'growth')) field(graft, 'growth').value = growth;

@@ -1,5 +1,5 @@
-import { array, type InferType, mixed, object, string } from 'yup';
-import { flag, id, isPlainObject, optionalDate, optionalId, optionalText, trimmed } from '@/core/inputs/fields';
+import { array, boolean, type InferType, mixed, object, string } from 'yup';
+import { id, isPlainObject, optionalDate, optionalId, optionalText, trimmed } from '@/core/inputs/fields';
 import { parseDecimal } from '../units/decimal';
 import { MM_PER_INCH } from '../units/length';
 import { SAID } from './said';
@@ -47,7 +47,7 @@ export const answerInput = object({
     .transform((value: unknown) => (value === null ? '' : value))
     .oneOf(['', ...SAID], 'Say that it lives, that it is dead, that you are not sure, or that you cannot find it.')
     .default(''),
-  snapped: flag().default(false),
+  snapped: boolean().typeError('Say whether it has snapped off.').default(false),
   /** Length of the new shoot, and in what. */
   growth: trimmed()
     .typeError('Enter the length of the shoot as a number.')

@@ -33,7 +33,7 @@ const bit = (flag: boolean | null): number | null => (flag === null ? null : Num
 export const NOT_TOLD = {
   judgements: ['clubId', 'liveCorrectsId', 'sentHash'],
   unionFacts: ['clubId', 'workshopId', 'woodLotId', 'stockLotId', 'assessorId'],
-  reports: ['clubId', 'seq', 'turn', 'enteredBy'],
+  reports: ['clubId', 'seq', 'turn', 'enteredBy', 'setAsideBy'],
 } as const;
 
 interface UnionNames {
@@ -189,6 +189,7 @@ export function reportColumns(
     { name: 'seen_on', unit: null, tells: ['seenOn'], value: ({ seenOn }) => seenOn },
     { name: 'came_on', unit: null, tells: ['cameOn'], value: ({ cameOn }) => cameOn },
     { name: 'set_aside', unit: null, tells: ['setAsideAt'], value: ({ setAsideAt }) => bit(setAsideAt !== null) },
+    { name: 'set_aside_why', unit: null, tells: ['setAsideWhy'], value: ({ setAsideWhy }) => setAsideWhy },
     { name: 'recorded_at', unit: null, tells: ['recordedAt'], value: ({ recordedAt }) => instant(recordedAt) },
     { name: 'note', unit: null, tells: ['note'], value: ({ note }) => note },
   ];
