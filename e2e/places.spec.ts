@@ -220,6 +220,8 @@ test('a running batch follows a live logger; out of range it says so, and moving
   await page.getByLabel('Kind').selectOption('callus-box');
   await page.getByLabel('Name').fill('Trial box');
   await page.getByRole('button', { name: 'Set it up' }).click();
+  // Whoever leaves before it is set up takes it back.
+  await expect(page.getByRole('link', { name: 'Trial box' })).toBeVisible();
   await open(page, 'Trial box');
   await panel(page)
     .getByLabel('Code of a tag')

@@ -57,7 +57,8 @@ function Lane({
       <p className="text-sm">
         <strong>{lane.whose}</strong>, {formatDate(lane.madeOn)}, {counted(lane.unions, 'union')}
       </p>
-      <div className="overflow-x-auto">
+      {/* On a phone the twig is wider than the page, and keys have to get along it. */}
+      <div className="overflow-x-auto" tabIndex={0} role="group" aria-label={`Rounds of ${lane.whose}`}>
         <svg viewBox={`0 0 ${WIDTH} ${LANE}`} className="min-w-[46rem]" role="img" aria-label={laneWords(lane)}>
           <path d={`M${LEFT} ${TWIG}H${WIDTH - LEFT}`} stroke={COLOURS.bark} strokeWidth={5} strokeLinecap="round" />
           <path d={`M${x(today)} ${TWIG - 16}V${TWIG + 16}`} stroke={COLOURS.ink} strokeWidth={3} />
