@@ -1,6 +1,7 @@
 import { chromium, type Page } from '@playwright/test';
 import { existsSync, mkdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { codesIn, formatCode } from '@/core/codes/plant-code';
 
 /*
  * node --import tsx ops/screenshots.ts [ADDRESS]
@@ -84,8 +85,9 @@ await alarms
   .getByRole('button', { name: /another way/ })
   .first()
   .click();
-const tag = (await alarms.getByRole('checkbox').first().locator('..').innerText()).replaceAll(' ', '');
-await page.goto(`/plants/${tag.trim()}`);
+const [tag] = codesIn(await alarms.getByRole('checkbox').first().locator('..').innerText()).codes;
+await page.goto(`/plants/${tag}`);
+await page.getByRole('heading', { level: 1, name: formatCode(tag!) }).waitFor();
 await shoot('plant');
 await page.goto(`${past}/follow-up`);
 await shoot('follow-up');

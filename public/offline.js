@@ -107,17 +107,24 @@ async function card(request) {
   }
 }
 
+/** What the network says, unless it is there in name only, or its server is in trouble, and something is kept; throws without either. */
+async function newest(request, kept) {
+  const asked = fetch(request);
+  const response = await (kept
+    ? Promise.race([asked, new Promise((_, reject) => setTimeout(reject, PATIENCE))])
+    : asked);
+  // A server whose database is away is no better than none.
+  return response.status >= 500 && kept ? kept : response;
+}
+
 /** From the network while there is one, and kept for when there is none; a link that was closed is kept no more. */
 async function grower(request, url) {
   const cache = await caches.open(GROWERS);
   const key = url.origin + url.pathname;
   const kept = await cache.match(key, { ignoreVary: true });
   try {
-    const asked = fetch(request);
-    const response = await (kept
-      ? Promise.race([asked, new Promise((_, reject) => setTimeout(reject, PATIENCE))])
-      : asked);
-    if (response.status >= 500 && kept) return kept;
+    const response = await newest(request, kept);
+    if (response === kept) return kept;
     if (response.ok && !response.redirected) await cache.put(key, response.clone());
     else if (response.status === 404 || response.status === 410) await cache.delete(key);
     return response;
@@ -130,13 +137,7 @@ async function bench(request, url) {
   const cache = await caches.open(BENCHES);
   const kept = await cache.match(keyOf(url), { ignoreVary: true });
   try {
-    const asked = fetch(request);
-    const response = await (kept
-      ? Promise.race([asked, new Promise((_, reject) => setTimeout(reject, PATIENCE))])
-      : asked);
-    // A server whose database is away is no better than none.
-    if (response.status >= 500 && kept) return kept;
-    return response;
+    return await newest(request, kept);
   } catch {
     return kept ?? nothingKept('this page was not opened on this device before');
   }

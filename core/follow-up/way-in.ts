@@ -1,6 +1,5 @@
 /** Ways an answer comes in: a private link, by phone, on a visit, a slip or a bed list, a file, a reply by mail. */
-export const WAYS_IN = ['link', 'phone', 'visit', 'slip', 'list', 'file', 'mail'] as const;
-export type WayIn = (typeof WAYS_IN)[number];
+export type WayIn = 'link' | 'phone' | 'visit' | 'slip' | 'list' | 'file' | 'mail';
 
 /** Ways in which somebody of the club types it. */
 export const TYPED_WAYS = ['phone', 'visit', 'slip', 'list'] as const satisfies readonly WayIn[];

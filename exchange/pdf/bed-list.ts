@@ -1,6 +1,6 @@
 import { COLOURS } from '@/core/drawing/colours';
 import { type Paper, SHEETS } from '@/core/units/paper';
-import { makePdf, MM, writeLine, writeParagraph } from './document';
+import { makePdf, MM, rule, tickBox, writeLine, writeParagraph } from './document';
 
 /** A plant of a bed list, its words ready. */
 export interface BedListPlant {
@@ -49,23 +49,14 @@ export function bedListPdf(list: BedList, paper: Paper): Promise<Buffer> {
       writeLine(doc, variety, left + 48 * MM, y - 4, { size: 9, width: 54 * MM });
       writeLine(doc, question, left + 48 * MM, y + 6, { size: 7.5, width: 54 * MM, colour: COLOURS.muted });
       if (!resting) {
-        list.answers.forEach((_, i) =>
-          doc
-            .lineWidth(0.8)
-            .rect(boxes + i * step, y - 4.5 * MM, 5 * MM, 5 * MM)
-            .stroke(COLOURS.ink),
-        );
+        list.answers.forEach((_, i) => tickBox(doc, boxes + i * step, y - 4.5 * MM, 5 * MM));
         doc
           .lineWidth(0.6)
           .moveTo(boxes + list.answers.length * step, y)
           .lineTo(right, y)
           .stroke(COLOURS.ink);
       }
-      doc
-        .lineWidth(0.3)
-        .moveTo(left, y + 3.6 * MM)
-        .lineTo(right, y + 3.6 * MM)
-        .stroke(COLOURS.trim);
+      rule(doc, left, right, y + 3.6 * MM, COLOURS.trim);
       y += LINE * MM;
     }
   });

@@ -66,6 +66,16 @@ export function textWidth(doc: Doc, text: string, { size, weight = 400 }: TextSt
   );
 }
 
+/** A box to tick, by its upper left corner. */
+export function tickBox(doc: Doc, x: number, y: number, size: number): void {
+  doc.lineWidth(0.8).rect(x, y, size, size).stroke(COLOURS.ink);
+}
+
+/** A thin rule across a page. */
+export function rule(doc: Doc, from: number, to: number, y: number, colour: string): void {
+  doc.lineWidth(0.3).moveTo(from, y).lineTo(to, y).stroke(colour);
+}
+
 /** Writes one line with its baseline at `y`. */
 export function writeLine(doc: Doc, text: string, x: number, y: number, style: TextStyle): void {
   let shown = text;

@@ -2,7 +2,7 @@ import { COLOURS } from '@/core/drawing/colours';
 import { counted } from '@/core/units/counted';
 import { formatDate } from '@/core/units/iso-date';
 import { type Paper, SHEETS } from '@/core/units/paper';
-import { makePdf, MM, writeLine } from './document';
+import { makePdf, MM, rule, tickBox, writeLine } from './document';
 
 /** A plant of a planting list. */
 export interface ListedPlant {
@@ -55,19 +55,12 @@ export function plantingOrderPdf(
           y += LINE * MM;
         }
       }
-      doc
-        .lineWidth(0.8)
-        .rect(left, y - 8, 9, 9)
-        .stroke(COLOURS.ink);
+      tickBox(doc, left, y - 8, 9);
       writeLine(doc, plant.spot, left + 6 * MM, y, { size: 10, width: 30 * MM });
       writeLine(doc, plant.code, left + 38 * MM, y, { size: 11, weight: 700, width: 26 * MM });
       writeLine(doc, plant.variety, left + 66 * MM, y, { size: 10, width: 50 * MM });
       writeLine(doc, `${plant.ribbon}${plant.doubt}`, left + 118 * MM, y, { size: 10, width: right - left - 118 * MM });
-      doc
-        .lineWidth(0.3)
-        .moveTo(left, y + 2.2 * MM)
-        .lineTo(right, y + 2.2 * MM)
-        .stroke(COLOURS.line);
+      rule(doc, left, right, y + 2.2 * MM, COLOURS.line);
       y += LINE * MM;
     }
     if (plants.length === 0) writeLine(doc, 'Nothing stands here.', left, y, { size: 11 });

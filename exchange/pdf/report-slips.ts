@@ -1,7 +1,7 @@
 import { type Paper, SHEETS } from '@/core/units/paper';
 import { COLOURS } from '@/core/drawing/colours';
 import { formatCode } from '@/core/codes/plant-code';
-import { makePdf, MM, writeLine, writeParagraph } from './document';
+import { makePdf, MM, rule, tickBox, writeLine, writeParagraph } from './document';
 import { drawQr } from './qr';
 
 /** A slip, its words ready. */
@@ -58,17 +58,8 @@ export function reportSlipsPdf(slips: Slip[], paper: Paper): Promise<Buffer> {
           colour: COLOURS.muted,
           width: 34 * MM,
         });
-        slip.answers.forEach((_, i) =>
-          doc
-            .lineWidth(0.8)
-            .rect(boxes + i * step, y - 4.5 * MM, 5.5 * MM, 5.5 * MM)
-            .stroke(COLOURS.ink),
-        );
-        doc
-          .lineWidth(0.3)
-          .moveTo(left, y + 3.4 * MM)
-          .lineTo(left + width, y + 3.4 * MM)
-          .stroke(COLOURS.trim);
+        slip.answers.forEach((_, i) => tickBox(doc, boxes + i * step, y - 4.5 * MM, 5.5 * MM));
+        rule(doc, left, left + width, y + 3.4 * MM, COLOURS.trim);
       }
       writeParagraph(doc, slip.readBy, left, (sheetHeight - 16) * MM, { size: 8, colour: COLOURS.muted, width });
     }

@@ -1,5 +1,6 @@
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import sharp from 'sharp';
 import { v7 as uuid } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { erasePerson } from '@/server/club/erase-person';
@@ -7,7 +8,7 @@ import { exportCsv } from '@/server/findings/exports';
 import { workshopFindings } from '@/server/findings/findings';
 import { growerPage } from './grower/grower-page';
 import { ownCopy } from './grower/own-copy';
-import { saveAnswer } from './grower/save-answers';
+import { saveAnswer, saveGrowerPhoto } from './grower/save-answers';
 import { closeLink, eraseMe, setLeave } from './grower/wishes';
 import { contradictions, settleContradiction } from './settle';
 import { putJudgement } from '@/server/score/judgements';
@@ -182,6 +183,26 @@ describe('a private link', () => {
       [{ said: 'dead', note: 'q'.repeat(501) }, '500 characters'],
     ] as const)
       expect((await answer({ unionId: own, ...input })).message).toContain(message);
+  });
+  it('takes a photo once, however often it is sent at once, and what is none says so', async () => {
+    const [token] = await tokens('Person 1');
+    const { unionId } = (await growerPage(at('2027-05-05'), token!)).grafts[0]!;
+    const photo = await sharp({ create: { width: 40, height: 30, channels: 3, background: 'green' } })
+      .jpeg()
+      .toBuffer();
+    const photoId = uuid();
+    const send = (bytes: Buffer, id = photoId) =>
+      saveGrowerPhoto(at('2027-05-05'), token!, { unionId, photoId: id }, bytes);
+    await Promise.all([1, 2, 3, 4].map(() => send(photo)));
+    expect(await club.services.db.photos.count({ where: { clubId: club.clubId, unionId } })).toBe(1);
+    expect((await refusalOf(send(Buffer.from('<svg/>'), uuid()))).message).toContain('no photo');
+    expect((await growerPage(at('2027-05-05'), token!)).grafts[0]!.photos).toBe(1);
+    const large = await sharp({ create: { width: 8000, height: 5000, channels: 3, background: 'green' } })
+      .jpeg()
+      .toBuffer();
+    await send(large, uuid());
+    const kept = await club.services.db.photos.findAll({ where: { unionId }, attributes: ['width'], raw: true });
+    expect(Math.max(...kept.map(({ width }) => width))).toBeLessThanOrEqual(1600);
   });
   it('opens for more than a year, and unknown ones say what to do', async () => {
     const [token] = await tokens('Person 1');

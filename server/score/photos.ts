@@ -1,16 +1,14 @@
 import { array, number, object, string } from 'yup';
 import { millimetresPerPixel, type PhotoScale } from '@/core/score/photos/photo-scale';
-import { isDuplicate, transact } from '@/db/transact';
+import { transact } from '@/db/transact';
 import { audit } from '@/server/platform/audit';
 import { allow, type Context } from '@/server/platform/context';
 import { encodePhoto, LONGEST_PHOTO } from '@/server/platform/encode-photo';
+import { insertPhoto, MOST_PHOTOS } from '@/server/platform/insert-photo';
 import { id, decimal } from '@/core/inputs/fields';
 import { parse } from '@/server/platform/parse';
 import { readableUnion } from './readable-union';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
-
-/** Pictures a union has at most. */
-export const MOST_PHOTOS = 12;
 
 export interface PhotoSummary {
   id: string;
@@ -48,37 +46,12 @@ export async function addPhoto(context: Context, unionId: string, photoId: strin
   const {
     db,
     actor: { clubId, userId },
-    now,
   } = context;
   await readableUnion(context, unionId);
   if ((await db.photos.count({ where: { clubId, unionId, withdrawn: false } })) >= MOST_PHOTOS)
     throw new UseCaseError('invalid', `A union has ${MOST_PHOTOS} pictures at most. Remove one first.`);
   const picture = await encodePhoto(bytes);
-  try {
-    await transact(db, async (transaction) => {
-      await db.photos.create(
-        {
-          id: photoId,
-          clubId,
-          unionId,
-          takenBy: userId,
-          width: picture.info.width,
-          height: picture.info.height,
-          bytes: picture.data,
-          scale: null,
-          version: 0,
-          addedAt: now,
-          withdrawn: false,
-        },
-        { transaction },
-      );
-      await audit(db, transaction, { clubId, actorId: userId, action: 'picture added', subjectId: photoId, at: now });
-    });
-  } catch (error) {
-    if (!isDuplicate(error)) throw error;
-    if (!(await db.photos.findOne({ where: { clubId, unionId, id: photoId }, attributes: ['id'], raw: true })))
-      throw notFound('The picture');
-  }
+  await insertPhoto(context, { clubId, unionId, photoId, takenBy: userId }, picture);
 }
 
 /** A picture's bytes, JPEG. */

@@ -1,7 +1,7 @@
 import type { RoundKind } from '../../methods/milestones';
 import type { Question } from '../../methods/timetable/round-advice';
 import type { IsoDate } from '../../units/iso-date';
-import type { AskState } from './union-asks';
+import type { AskState, UnionAsk } from './union-asks';
 
 /** What is asked of unions of one way of making in one round, with how many stand where. */
 export interface PlannedRound {
@@ -25,18 +25,11 @@ export interface PlanLane {
 }
 
 /** A union as the plan counts it. */
-export interface PlannedUnion {
+interface PlannedUnion {
   method: string;
   variant: string;
   madeOn: IsoDate;
-  asks: readonly {
-    key: string;
-    kind: RoundKind;
-    question: Question | null;
-    due: { from: IsoDate; to: IsoDate };
-    state: AskState;
-    roundId: string | null;
-  }[];
+  asks: readonly UnionAsk[];
 }
 
 const NONE: Record<AskState, number> = { 'to-come': 0, due: 0, again: 0, answered: 0, over: 0, ended: 0 };

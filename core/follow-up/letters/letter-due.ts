@@ -2,7 +2,7 @@ import { daysBetween, type IsoDate } from '../../units/iso-date';
 import { MOST_LETTERS } from './letter';
 
 /** Days between two letters to one person: one a week at most, whatever is asked. */
-export const LETTER_DAYS = 7;
+const LETTER_DAYS = 7;
 
 /**
  * Whether somebody may be written to today, going by the last letter they had from the club.

@@ -38,19 +38,11 @@ export interface AskedUnion extends LivingUnion {
 
 /** Keepers of the club, a day or some plants, with what each is asked today. */
 export async function askedUnions(context: Context, which: WhichUnions = {}): Promise<AskedUnion[]> {
-  return asksOfLiving(context, await livingUnions(context, which), !which.plantIds && !which.plantId);
+  return asksOfLiving(context, await livingUnions(context, which));
 }
 
-/**
- * The same of unions that were read already.
- *
- * @param all they are those of a whole workshop or club, so that answers are asked for by the club
- */
-export async function asksOfLiving(
-  context: Context,
-  living: readonly LivingUnion[],
-  all = false,
-): Promise<AskedUnion[]> {
+/** The same of unions that were read already. */
+export async function asksOfLiving(context: Context, living: readonly LivingUnion[]): Promise<AskedUnion[]> {
   if (living.length === 0) return [];
   const {
     db,
@@ -58,14 +50,16 @@ export async function asksOfLiving(
   } = context;
   const sites = [...new Map(living.map(({ site }) => [site.id, site])).values()];
   const workshopId = [...new Set(living.map(({ workshop }) => workshop.id))];
-  const ofThese = all && workshopId.length > 1 ? {} : { unionId: living.map(({ union }) => union.id) };
-  const [lives, { warmthOf }, seats, people, rounds, reports] = await Promise.all([
+  const unionId = living.map(({ union }) => union.id);
+  const seatIds = [...new Set(living.map(({ plant }) => plant.seatId))];
+  const seats = await db.seats.findAll({ where: { clubId, id: seatIds }, raw: true });
+  const personIds = [...new Set(seats.map(({ personId }) => personId))];
+  const [lives, { warmthOf }, people, rounds, reports] = await Promise.all([
     siteLives(context, sites),
     unionWarmths(context, living),
-    db.seats.findAll({ where: { clubId, workshopId }, raw: true }),
-    db.people.findAll({ where: { clubId }, raw: true }),
+    db.people.findAll({ where: { clubId, id: personIds }, raw: true }),
     db.rounds.findAll({ where: { clubId, workshopId }, order: [['opensOn', 'ASC']], raw: true }),
-    db.reports.findAll({ where: { clubId, ...ofThese, setAsideAt: UNSET }, order: [['turn', 'ASC']], raw: true }),
+    db.reports.findAll({ where: { clubId, unionId, setAsideAt: UNSET }, order: [['turn', 'ASC']], raw: true }),
   ]);
   const seatOf = new Map(seats.map((seat) => [seat.id, seat]));
   const personOf = new Map(people.map((person) => [person.id, person]));

@@ -2,12 +2,10 @@ import { enteredInput } from '@/core/follow-up/answer-input';
 import type { AnswerBack } from '@/core/follow-up/grower/grower-page';
 import { ENGLISH } from '@/core/follow-up/wording/english';
 import { id } from '@/core/inputs/fields';
-import { livingUnions } from '@/server/aftercare/living-unions';
-import { unionPlans } from '@/server/aftercare/union-plans';
 import { allow, type Context } from '@/server/platform/context';
 import { parse } from '@/server/platform/parse';
 import { UseCaseError } from '@/server/platform/use-case-error';
-import { answerBack } from '../grower/answer-back';
+import { backTo } from '../grower/answer-back';
 import { askedUnion, keepAnswer } from '../reports';
 
 /**
@@ -24,11 +22,6 @@ export async function enterReport(context: Context, reportId: string, input: unk
   if (cameOn !== '' && cameOn > asked.today)
     throw new UseCaseError('invalid', 'It came on a day still to come? Check the day.', { cameOn: 'Still to come.' });
   const arrival = { reportId, source, enteredBy: actor.userId, cameOn: cameOn || null };
-  const { report, secondTry } = await keepAnswer(context, asked, answer, arrival, roundId ?? undefined);
-  const living = await livingUnions(context, { plantIds: [asked.plant.id] });
-  const [plan] = await unionPlans(
-    context,
-    living.filter(({ union }) => union.id === asked.union.id),
-  );
-  return answerBack(report, plan, { wording: ENGLISH, unit: actor.lengthUnit, secondTry });
+  const kept = await keepAnswer(context, asked, answer, arrival, roundId ?? undefined);
+  return backTo(context, asked, kept, ENGLISH);
 }

@@ -16,6 +16,7 @@ import { allow, type Context } from '@/server/platform/context';
 import { ERASED_NAME } from '@/server/platform/erased-name';
 import { hashToken } from '@/server/platform/secrets';
 import { type AskedUnion, askedUnions } from '../asks/asked-unions';
+import { plantsOfPeople } from '../asks/plants-of-people';
 import { roundToAnswer } from '../reports';
 
 /** Plants that one search shows at most. */
@@ -55,8 +56,11 @@ async function plantsFound(context: Context, search: string): Promise<string[]> 
     db.people.findAll({ where: { clubId, name: like, erasedAt: UNSET }, attributes: ['id'], limit: 20, raw: true }),
     db.places.findAll({ where: { clubId, name: like, putAwayAt: UNSET }, attributes: ['id'], limit: 5, raw: true }),
   ]);
-  const [seats, standing] = await Promise.all([
-    db.seats.findAll({ where: { clubId, personId: people.map(({ id }) => id) }, attributes: ['id'], raw: true }),
+  const [own, standing] = await Promise.all([
+    plantsOfPeople(
+      context,
+      people.map(({ id }) => id),
+    ),
     db.plantPlaces.findAll({
       where: { clubId, placeId: places.map(({ id }) => id) },
       attributes: ['plantId'],
@@ -64,28 +68,16 @@ async function plantsFound(context: Context, search: string): Promise<string[]> 
       raw: true,
     }),
   ]);
-  const own = await db.plants.findAll({
-    where: { ...living, seatId: seats.map(({ id }) => id) },
-    attributes: ['id'],
-    limit: MOST_PLANTS,
-    raw: true,
-  });
-  return [...new Set([...own.map(({ id }) => id), ...standing.map(({ plantId }) => plantId)])].slice(0, MOST_PLANTS);
+  return [...new Set([...own, ...standing.map(({ plantId }) => plantId)])].slice(0, MOST_PLANTS);
 }
 
 /** The plants of whoever a slip's square, when it is scanned here, was printed for. */
-async function plantsOfLink({ db, actor }: Context, token: string): Promise<string[]> {
+async function plantsOfLink(context: Context, token: string): Promise<string[]> {
+  const { db, actor } = context;
   const { clubId } = actor;
   const link = await db.reportLinks.findOne({ where: { clubId, tokenHash: hashToken(token) }, raw: true });
   if (!link) return [];
-  const seats = await db.seats.findAll({ where: { clubId, personId: link.personId }, attributes: ['id'], raw: true });
-  const plants = await db.plants.findAll({
-    where: { clubId, voidedAt: UNSET, seatId: seats.map(({ id }) => id) },
-    attributes: ['id'],
-    limit: MOST_PLANTS,
-    raw: true,
-  });
-  return plants.map(({ id }) => id);
+  return plantsOfPeople(context, [link.personId]);
 }
 
 /** A code as it is typed, or at the end of an address that was scanned. */

@@ -2,7 +2,11 @@ import { dueTasks } from '@/core/aftercare/week/due-tasks';
 import type { AnswerBack } from '@/core/follow-up/grower/grower-page';
 import type { Wording, WordingKey } from '@/core/follow-up/wording/wording';
 import type { ReportRow } from '@/db/models/follow-up-rows';
-import type { UnionWithPlan } from '@/server/aftercare/union-plans';
+import { livingUnions } from '@/server/aftercare/living-unions';
+import { unionPlans, type UnionWithPlan } from '@/server/aftercare/union-plans';
+import type { Context } from '@/server/platform/context';
+import type { AskedUnion } from '../asks/asked-unions';
+import type { KeptAnswer } from '../reports';
 import type { LengthUnit } from '@/core/units/length';
 
 /** Of what a plan wants, no more is said on one page than somebody does in a week. */
@@ -25,6 +29,21 @@ export function answerBack(
     week: tasks.slice(0, MOST_TASKS).map(({ name }) => sentence(wording.trade(name, unit))),
     second: secondTry && plan ? secondWords(plan, wording) : [],
   };
+}
+
+/** The same of an answer that was just kept, by its plan as the answer has left it. */
+export async function backTo(
+  context: Context,
+  { union, plant }: AskedUnion,
+  { report, secondTry }: Pick<KeptAnswer, 'report' | 'secondTry'>,
+  wording: Wording,
+): Promise<AnswerBack> {
+  const living = await livingUnions(context, { plantIds: [plant.id] });
+  const [plan] = await unionPlans(
+    context,
+    living.filter((each) => each.union.id === union.id),
+  );
+  return answerBack(report, plan, { wording, unit: context.actor.lengthUnit, secondTry });
 }
 
 const sentence = (text: string): string => (/[.!?]$/.test(text) ? text : `${text}.`);

@@ -6,19 +6,20 @@ import { askedSigns, choicesOfSigns } from '@/core/follow-up/signs/asked-signs';
 import type { Wording } from '@/core/follow-up/wording/wording';
 import { methodById } from '@/core/methods/registry';
 import type { RoundKind } from '@/core/methods/milestones';
+import { daysBetween } from '@/core/units/iso-date';
 import type { LengthUnit } from '@/core/units/length';
 import type { ReportRow, RoundRow } from '@/db/models/follow-up-rows';
 import { standingWords } from '@/server/aftercare/places/standing-words';
 import type { Services } from '@/server/platform/context';
 import { kept } from '@/server/platform/kept';
+import { livingUnions } from '@/server/aftercare/living-unions';
 import { unionPlans, type UnionWithPlan } from '@/server/aftercare/union-plans';
-import type { AskedUnion } from '../asks/asked-unions';
-import { asksOfLiving } from '../asks/asked-unions';
+import { type AskedUnion, asksOfLiving } from '../asks/asked-unions';
+import { plantsOfPeople } from '../asks/plants-of-people';
 import { roundToAnswer } from '../reports';
 import { wordings } from '../wordings';
 import { answerBack } from './answer-back';
 import { openLink } from './open-link';
-import { ownUnions } from './own-plants';
 
 /**
  * What a grower sees behind a private link: what is asked of their own plants today, with what they told so far, and when
@@ -27,11 +28,11 @@ import { ownUnions } from './own-plants';
  * @param chosen a union of which nothing is asked, that they want to tell of all the same
  */
 export async function growerPage(services: Services, token: string, chosen: string | null = null): Promise<GrowerPage> {
-  const opened = await openLink(services, token);
-  const { reader, person, club, wording } = opened;
+  const { reader, person, club, wording } = await openLink(services, token);
   const { db, actor } = reader;
   const { clubId, lengthUnit } = actor;
-  const living = await ownUnions(opened);
+  const plantIds = await plantsOfPeople(reader, [person.id]);
+  const living = plantIds.length === 0 ? [] : await livingUnions(reader, { plantIds });
   const unionId = living.map(({ union }) => union.id);
   const lots = [...new Set(living.map(({ wood }) => wood.id))];
   const [asked, plans, ribbons, photos, stands] = await Promise.all([
@@ -89,12 +90,10 @@ function roundShown(asked: AskedUnion, chosen: string | null): RoundRow | null {
   const { due, rounds, reports, today, union } = asked;
   if (due?.roundId) return rounds.find(({ id }) => id === due.roundId) ?? null;
   const last = reports.at(-1);
-  const lately = last && daysApart(last.cameOn, today) <= OPEN_DAYS;
+  const lately = last && daysBetween(last.cameOn, today) <= OPEN_DAYS;
   if (lately) return rounds.find(({ id }) => id === last.roundId) ?? null;
   return chosen === union.id ? (roundToAnswer(asked) ?? null) : null;
 }
-
-const daysApart = (from: string, to: string): number => (Date.parse(to) - Date.parse(from)) / 86_400_000;
 
 interface Shown {
   wording: Wording;

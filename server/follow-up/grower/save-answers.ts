@@ -1,26 +1,22 @@
 import { type AnswerInput, answerInput } from '@/core/follow-up/answer-input';
 import type { AnswerBack } from '@/core/follow-up/grower/grower-page';
 import { id } from '@/core/inputs/fields';
-import { transact } from '@/db/transact';
 import { UNSET } from '@/db/unset';
 import { livingUnions } from '@/server/aftercare/living-unions';
-import { unionPlans } from '@/server/aftercare/union-plans';
-import { audit } from '@/server/platform/audit';
 import type { Services } from '@/server/platform/context';
 import { encodePhoto } from '@/server/platform/encode-photo';
+import { insertPhoto, MOST_PHOTOS } from '@/server/platform/insert-photo';
 import { parse } from '@/server/platform/parse';
 import { limitAttempts } from '@/server/platform/rate-limit';
 import { UseCaseError } from '@/server/platform/use-case-error';
 import { type AskedUnion, asksOfLiving } from '../asks/asked-unions';
 import { keepAnswer } from '../reports';
-import { answerBack } from './answer-back';
+import { backTo } from './answer-back';
 import { GrowerError } from './grower-error';
 import { type OpenedLink, openLink } from './open-link';
 
 /** Answers that one link gives in an hour at most. */
 const MOST_ANSWERS = 300;
-/** Pictures a graft has at most. */
-const MOST_PHOTOS = 12;
 
 /**
  * Saves one answer of a grower; the same id twice is one answer.
@@ -44,12 +40,7 @@ export async function saveAnswer(
     enteredBy: null,
     cameOn: null,
   });
-  // Its plan as the answer has left it.
-  const [plan] = await unionPlans(
-    reader,
-    (await livingUnions(reader, { plantIds: [asked.plant.id] })).filter(({ union }) => union.id === asked.union.id),
-  );
-  return answerBack(report, plan, { wording, unit: reader.actor.lengthUnit, secondTry });
+  return backTo(reader, asked, { report, secondTry }, wording);
 }
 
 /** Opens a link for what is sent to it, no more often than anybody taps. */
@@ -80,7 +71,7 @@ function readAnswer(reportId: string, input: unknown, now: Date): AnswerInput {
 }
 
 /** The plant must be this person's own, whatever the request says. */
-export async function ownUnion({ reader, person }: OpenedLink, unionId: string): Promise<AskedUnion> {
+async function ownUnion({ reader, person }: OpenedLink, unionId: string): Promise<AskedUnion> {
   const { db, actor } = reader;
   const { clubId } = actor;
   const union = await db.unions.findOne({ where: { clubId, id: unionId, kind: 'keeper' }, raw: true });
@@ -103,8 +94,8 @@ export async function saveGrowerPhoto(
   bytes: Uint8Array,
 ): Promise<void> {
   const opened = await openForAnswers(services, token);
-  const { db, now } = services;
-  const asked = await ownUnion(opened, unionId);
+  const { db } = services;
+  await ownUnion(opened, unionId);
   const { clubId } = opened.link;
   const known = await db.photos.findOne({ where: { clubId, unionId, id: photoId }, attributes: ['id'], raw: true });
   if (known) return;
@@ -114,23 +105,5 @@ export async function saveGrowerPhoto(
     if (!(error instanceof UseCaseError)) throw error;
     throw new GrowerError(error.refusal, error.refusal === 'too-large' ? 'error.photo-large' : 'error.photo');
   });
-  await transact(db, async (transaction) => {
-    await db.photos.create(
-      {
-        id: photoId,
-        clubId,
-        unionId: asked.union.id,
-        takenBy: null,
-        width: picture.info.width,
-        height: picture.info.height,
-        bytes: picture.data,
-        scale: null,
-        version: 0,
-        addedAt: now,
-        withdrawn: false,
-      },
-      { transaction },
-    );
-    await audit(db, transaction, { clubId, actorId: null, action: 'picture added', subjectId: photoId, at: now });
-  });
+  await insertPhoto(services, { clubId, unionId, photoId, takenBy: null }, picture);
 }

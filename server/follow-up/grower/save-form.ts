@@ -1,19 +1,9 @@
 import { v5 as nameBased } from 'uuid';
+import type { TypedAnswer } from '@/core/follow-up/grower/typed-answer';
 import type { Services } from '@/server/platform/context';
 import { UseCaseError } from '@/server/platform/use-case-error';
 import { GrowerError } from './grower-error';
 import { openForAnswers, saveAnswer, saveGrowerPhoto } from './save-answers';
-
-/** What a form without script brings of one graft, by the names of its fields. */
-export interface TypedAnswer {
-  signs: Record<string, string>;
-  said: string;
-  snapped: boolean;
-  growth: string;
-  growthUnit: string;
-  seenOn: string;
-  note: string;
-}
 
 export interface FormSaved {
   /** How many answers and photos arrived. */

@@ -56,19 +56,17 @@ async function askClub(services: Services, clubId: string, workshopIds: readonly
 }
 
 /** Makes the rounds that unions wait for: one for all of a workshop that are asked the same at one time. */
-export async function makeDueRounds(context: Context, asked: readonly AskedUnion[]): Promise<number> {
+async function makeDueRounds(context: Context, asked: readonly AskedUnion[]): Promise<void> {
   const waiting = new Map<string, AskedUnion[]>();
   for (const each of asked) {
     if (!each.due || each.due.roundId !== null) continue;
     const key = `${each.workshop.id} ${each.due.key}`;
     waiting.set(key, [...(waiting.get(key) ?? []), each]);
   }
-  let made = 0;
-  for (const unions of waiting.values()) if (await makeRound(context, unions)) made++;
-  return made;
+  for (const unions of waiting.values()) await makeRound(context, unions);
 }
 
-async function makeRound(context: Context, unions: readonly AskedUnion[]): Promise<boolean> {
+async function makeRound(context: Context, unions: readonly AskedUnion[]): Promise<void> {
   const { db, actor, now } = context;
   const { clubId } = actor;
   const [first] = unions as [AskedUnion];
@@ -88,10 +86,8 @@ async function makeRound(context: Context, unions: readonly AskedUnion[]): Promi
       await db.rounds.create(round, { transaction });
       await audit(db, transaction, { clubId, actorId: null, action: 'round made', subjectId: round.id, at: now });
     });
-    return true;
   } catch (error) {
     // Another server made it in the same moment.
-    if (isDuplicate(error)) return false;
-    throw error;
+    if (!isDuplicate(error)) throw error;
   }
 }

@@ -2,13 +2,12 @@ import { mayAsk, mayWrite } from '@/core/follow-up/letters/letter-due';
 import type { LetterAsk } from '@/core/follow-up/letters/letter';
 import { questionSaid } from '@/core/follow-up/round-question';
 import type { Wording } from '@/core/follow-up/wording/wording';
-import type { IsoDate } from '@/core/units/iso-date';
 import { dateInZone } from '@/core/units/zoned-date';
 import type { PersonRow } from '@/db/models/club-rows';
 import type { LetterAskRow, MessageRow } from '@/db/models/follow-up-rows';
-import { UNSET } from '@/db/unset';
 import type { Context } from '@/server/platform/context';
 import { type AskedUnion, askedUnions } from '../asks/asked-unions';
+import { plantsOfPeople } from '../asks/plants-of-people';
 
 /** What somebody would be asked by a letter today, and what stands in the way of one. */
 export interface PlannedLetter {
@@ -17,8 +16,8 @@ export interface PlannedLetter {
   asks: { asked: AskedUnion; before: number }[];
   /** Grafts of theirs that were told of in the rounds that are asked. */
   told: number;
-  /** The day of their last letter from the club. */
-  lastOn: IsoDate | null;
+  /** Letters they had from the club so far. */
+  letters: readonly MessageRow[];
   /** They had a letter within the week: it is asked by the next one. */
   held: boolean;
 }
@@ -32,17 +31,11 @@ export function reachable(person: PersonRow): boolean {
 export async function planLetters(context: Context, personIds: readonly string[]): Promise<PlannedLetter[]> {
   const { db, actor } = context;
   const { clubId } = actor;
-  if (personIds.length === 0) return [];
   const personId = [...new Set(personIds)];
-  const seats = await db.seats.findAll({ where: { clubId, personId }, attributes: ['id'], raw: true });
-  const plants = await db.plants.findAll({
-    where: { clubId, seatId: seats.map(({ id }) => id), voidedAt: UNSET },
-    attributes: ['id'],
-    raw: true,
-  });
-  if (plants.length === 0) return [];
+  const plantIds = await plantsOfPeople(context, personId);
+  if (plantIds.length === 0) return [];
   const [asked, written, messages] = await Promise.all([
-    askedUnions(context, { plantIds: plants.map(({ id }) => id) }),
+    askedUnions(context, { plantIds }),
     db.letterAsks.findAll({ where: { clubId, personId }, raw: true }),
     db.messages.findAll({ where: { clubId, personId }, raw: true }),
   ]);
@@ -63,15 +56,17 @@ function plannedLetter(
     return mayAsk(before) ? [{ asked, before }] : [];
   });
   const rounds = new Set(asks.map(({ asked }) => asked.due!.roundId));
-  const last = messages
-    .filter(({ personId }) => personId === person.id)
-    .reduce<Date | null>((latest, { createdAt }) => (latest && latest > createdAt ? latest : createdAt), null);
+  const letters = messages.filter(({ personId }) => personId === person.id);
+  const last = letters.reduce<Date | null>(
+    (latest, { createdAt }) => (latest && latest > createdAt ? latest : createdAt),
+    null,
+  );
   const lastOn = last && dateInZone(last, site.timeZone);
   return {
     person,
     asks,
     told: own.filter(({ reports }) => reports.some(({ roundId }) => rounds.has(roundId))).length,
-    lastOn,
+    letters,
     held: !mayWrite(lastOn, today),
   };
 }

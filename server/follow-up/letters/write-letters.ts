@@ -1,7 +1,6 @@
 import type { Transaction } from 'sequelize';
 import { v7 as uuid } from 'uuid';
 import { growerLetter } from '@/core/follow-up/letters/letter';
-import { LETTER_DAYS } from '@/core/follow-up/letters/letter-due';
 import type { LetterAskRow, MessageRow, ReportLinkRow } from '@/db/models/follow-up-rows';
 import { holdGuard } from '@/db/guard';
 import { isDuplicate, transact } from '@/db/transact';
@@ -56,18 +55,15 @@ export async function writeLetters(
   );
   const due = planned.filter(({ held }) => !held);
   const club = (await db.clubs.findOne({ where: { id: clubId }, raw: true }))!;
-  const [{ lengthUnit }, before] = await Promise.all([
-    clubUnits(db, clubId),
-    db.messages.findAll({ where: { clubId, personId: due.map(({ person }) => person.id) }, raw: true }),
-  ]);
+  const { lengthUnit } = await clubUnits(db, clubId);
   const letters = await Promise.all(
-    due.map((each) => makeLetter(context, each, { language: club.language, before, unit: lengthUnit })),
+    due.map((each) => makeLetter(context, each, { language: club.language, unit: lengthUnit })),
   );
   try {
     for (const { message, eml } of letters) await mail.prepare(message.id, eml);
     if (letters.length > 0)
       await transact(db, async (transaction) => {
-        await stillWanted(context, transaction, letters);
+        await stillWanted(context, transaction, due);
         await db.reportLinks.bulkCreate(
           letters.map(({ link }) => link),
           { transaction },
@@ -102,21 +98,20 @@ export async function writeLetters(
 
 /** Who was erased, took their leave back or was written to while the letters were made is not written to. */
 async function stillWanted(
-  { db, actor: { clubId }, now }: Context,
+  { db, actor: { clubId } }: Context,
   transaction: Transaction,
-  letters: readonly Letter[],
+  due: readonly PlannedLetter[],
 ): Promise<void> {
   await holdGuard(db, transaction, clubId, 'leave to write');
-  const id = letters.map(({ message }) => message.personId);
+  const id = due.map(({ person }) => person.id);
   const people = await db.people.findAll({ where: { clubId, id }, transaction, raw: true });
   if (people.some(({ erasedAt, mayContact }) => erasedAt !== null || !mayContact))
     throw new UseCaseError(
       'conflict',
       'Somebody has taken their leave back or was erased in this moment. Reload the page and send again.',
     );
-  const messages = await db.messages.findAll({ where: { clubId, personId: id }, transaction, raw: true });
-  const since = now.getTime() - (LETTER_DAYS - 1) * 86_400_000;
-  if (messages.some(({ createdAt }) => createdAt.getTime() > since)) throw writtenMeanwhile();
+  const known = due.reduce((sum, { letters }) => sum + letters.length, 0);
+  if ((await db.messages.count({ where: { clubId, personId: id }, transaction })) !== known) throw writtenMeanwhile();
 }
 
 function writtenMeanwhile(): UseCaseError {
@@ -128,15 +123,10 @@ function writtenMeanwhile(): UseCaseError {
 
 interface Making {
   language: string;
-  before: readonly MessageRow[];
   unit: Context['actor']['lengthUnit'];
 }
 
-async function makeLetter(
-  context: Context,
-  planned: PlannedLetter,
-  { language, before, unit }: Making,
-): Promise<Letter> {
+async function makeLetter(context: Context, planned: PlannedLetter, { language, unit }: Making): Promise<Letter> {
   const { actor, now } = context;
   const { person, asks } = planned;
   const { row: link, url } = makeLink(context, asks[0]!.asked.due!.roundId!, person.id, 'mail');
@@ -165,7 +155,7 @@ async function makeLetter(
       clubId: actor.clubId,
       roundId,
       personId: person.id,
-      nth: before.filter((message) => message.personId === person.id && message.roundId === roundId).length + 1,
+      nth: planned.letters.filter((message) => message.roundId === roundId).length + 1,
       subject,
       state: 'queued',
       createdAt: now,

@@ -1,27 +1,17 @@
 /** @jsxImportSource preact */
 import { formatCode } from '@/core/codes/plant-code';
 import type { AnswerBack, GrowerGraft, Look } from '@/core/follow-up/grower/grower-page';
+import type { TypedAnswer } from '@/core/follow-up/grower/typed-answer';
 import type { Wording, WordingKey } from '@/core/follow-up/wording/wording';
 import type { LengthUnit } from '@/core/units/length';
 import { saidLength } from '@/core/units/prose';
 import { DrawingShown } from './drawing';
 import { RibbonMark } from './ribbon-mark';
 
-/** What stands in the fields of a graft: what was told, or what was typed and refused. */
-export interface Entered {
-  signs: Record<string, string>;
-  said: string;
-  snapped: boolean;
-  growth: string;
-  growthUnit: string;
-  seenOn: string;
-  note: string;
-}
-
 interface GraftFormProps {
   token: string;
   graft: GrowerGraft;
-  entered: Entered;
+  entered: TypedAnswer;
   /** What was refused of it, in words; empty where nothing was. */
   refused: string;
   /** An answer as one text, to tell whether it was changed. */

@@ -2,10 +2,11 @@
 import { formatCode } from '@/core/codes/plant-code';
 import type { GrowerGraft, GrowerPage } from '@/core/follow-up/grower/grower-page';
 import type { DisplayList } from '@/core/drawing/display-list';
+import type { TypedAnswer } from '@/core/follow-up/grower/typed-answer';
 import type { Wording } from '@/core/follow-up/wording/wording';
 import type { LengthUnit } from '@/core/units/length';
 import { Drawings } from './drawing';
-import { type Entered, GraftForm } from './graft-form';
+import { GraftForm } from './graft-form';
 
 export interface GrowerViewProps {
   token: string;
@@ -17,10 +18,10 @@ export interface GrowerViewProps {
   /** How many answers have just arrived by the form; null where none were sent. */
   saved: number | null;
   /** What was refused, and what was typed there, by union. */
-  refused: ReadonlyMap<string, { words: string; typed: Entered }>;
+  refused: ReadonlyMap<string, { words: string; typed: TypedAnswer }>;
   /** A wish that wants a second word: to be erased, or to close the link. */
   sure: 'erase' | 'close' | null;
-  contentOf: (entered: Entered) => string;
+  contentOf: (entered: TypedAnswer) => string;
 }
 
 /** A grower's own grafts, each with what is asked of it; and what they may ask of the club. A plain form without script. */
@@ -106,7 +107,7 @@ function looksOf(grafts: readonly GrowerGraft[]): ReadonlyMap<string, string> {
 }
 
 /** What stands in the fields of a graft that was told of. */
-function enteredOf({ told }: GrowerGraft, today: string, unit: LengthUnit): Entered {
+function enteredOf({ told }: GrowerGraft, today: string, unit: LengthUnit): TypedAnswer {
   return {
     signs: told?.choices ?? {},
     said: told?.said ?? '',
