@@ -17,9 +17,9 @@ export default defineConfig({
   // Each worker has a world of its own (ops/e2e.ts); in it the tests of a file make what they need, one after the other.
   workers: (JSON.parse(process.env.E2E_WORLDS ?? '[]') as unknown[]).length || 1,
   fullyParallel: false,
-  timeout: 60_000,
+  timeout: 150_000,
   // Patience with a slow machine; what never comes still fails.
-  expect: { timeout: 10_000 },
+  expect: { timeout: 20_000 },
   // A stumble is tried once more and named; ops/count-results.mjs says how many are forgiven.
   retries: 1,
   reporter: [['list'], ['json', { outputFile: '.check/e2e.json' }]],

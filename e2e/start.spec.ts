@@ -99,13 +99,13 @@ test('a database that keeps dying is not started for ever: the start ends and sa
   for (let i = 0; i < 4; i++) {
     await expect
       .poll(async () => running() !== 0 && running() !== last && (await health(doomed.url)) === 200, {
-        timeout: 30_000,
+        timeout: 90_000,
       })
       .toBe(true);
     last = running();
     process.kill(last, 'SIGKILL');
   }
-  await expect.poll(() => doomed.child.exitCode, { timeout: 20_000 }).toBe(1);
+  await expect.poll(() => doomed.child.exitCode, { timeout: 60_000 }).toBe(1);
   expect(doomed.output()).toContain('The database keeps stopping.');
 });
 
