@@ -1,5 +1,5 @@
 import { aftercareOfCase } from '@/core/aftercare/reference-case';
-import { csvCommand } from './csv-command';
+import { csvCommand, namedValues } from './csv-command';
 
 /*
  * npm run -s aftercare -- FILE.csv
@@ -11,5 +11,5 @@ csvCommand({
   needs: ['kind', 'inputs'],
   json: 'inputs',
   added: ['computed'],
-  computed: (row, inputs) => ({ computed: JSON.stringify(aftercareOfCase(row.kind ?? '', inputs)) }),
+  computed: (row, inputs) => ({ computed: JSON.stringify(aftercareOfCase(row.kind ?? '', namedValues('inputs', inputs))) }),
 });

@@ -1,5 +1,5 @@
 import { contactOfCase, gradeOfCase } from '@/core/contact/reference-case';
-import { csvCommand } from './csv-command';
+import { csvCommand, namedValues } from './csv-command';
 
 /*
  * npm run -s contact -- FILE.csv
@@ -14,7 +14,8 @@ csvCommand({
   needs: ['model', 'inputs'],
   json: 'inputs',
   added: ['computed', 'computed_left', 'computed_right', 'computed_grade'],
-  computed: (row, figures) => {
+  computed: (row, cell) => {
+    const figures = namedValues('inputs', cell);
     const model = row.model ?? '';
     const { contact, left, right } = contactOfCase(model, figures);
     return {

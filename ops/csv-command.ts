@@ -11,8 +11,8 @@ interface CsvCommand<Added extends string> {
   json: string;
   /** Columns that are added, in this order, and `problem` last. */
   added: readonly Added[];
-  /** What is added to a row; refusals are InputError or RangeError. */
-  computed: (row: Record<string, string>, inputs: Record<string, unknown>) => Record<Added, string>;
+  /** What is added to a row, by its text and what its JSON holds; refusals are InputError or RangeError. */
+  computed: (row: Record<string, string>, inputs: unknown) => Record<Added, string>;
 }
 
 /**
@@ -35,7 +35,7 @@ export function csvCommand<Added extends string>({ name, needs, json, added, com
   const empty = Object.fromEntries(added.map((column) => [column, '']));
   const answered = data.map((row) => {
     try {
-      return { ...row, ...computed(row, inputsOf(json, row)), problem: '' };
+      return { ...row, ...computed(row, JSON.parse(row[json] ?? '')), problem: '' };
     } catch (error) {
       if (error instanceof InputError || error instanceof RangeError)
         return { ...row, ...empty, problem: error.message };
@@ -52,9 +52,13 @@ function refused(words: string): void {
   process.exitCode = 2;
 }
 
-function inputsOf(json: string, row: Record<string, string>): Record<string, unknown> {
-  const inputs: unknown = JSON.parse(row[json] ?? '');
-  if (typeof inputs !== 'object' || inputs === null || Array.isArray(inputs))
-    throw new InputError(json, `The column ${json} is not a JSON object.`);
-  return inputs as Record<string, unknown>;
+/**
+ * A cell that holds named values.
+ *
+ * @throws InputError when it is anything else
+ */
+export function namedValues(column: string, cell: unknown): Record<string, unknown> {
+  if (typeof cell !== 'object' || cell === null || Array.isArray(cell))
+    throw new InputError(column, `The column ${column} is not a JSON object.`);
+  return cell as Record<string, unknown>;
 }

@@ -1,5 +1,5 @@
 import { caseOfSigns } from '@/core/follow-up/signs/case-of-signs';
-import { csvCommand } from './csv-command';
+import { csvCommand, namedValues } from './csv-command';
 
 /*
  * npm run -s signs -- FILE.csv
@@ -11,7 +11,8 @@ csvCommand({
   needs: ['variant', 'day', 'signs'],
   json: 'signs',
   added: ['computed_answer', 'computed_next_look'],
-  computed: (row, signs) => {
+  computed: (row, cell) => {
+    const signs = namedValues('signs', cell);
     const { answer, nextLook } = caseOfSigns(row, signs);
     return { computed_answer: answer, computed_next_look: nextLook };
   },
