@@ -17,6 +17,7 @@ import * as learnerQuestions from './migrations/0012-learner-questions';
 import * as aftercare from './migrations/0013-aftercare';
 import * as places from './migrations/0014-places';
 import * as followUp from './migrations/0015-follow-up';
+import * as causes from './migrations/0016-causes';
 
 function migrator(sequelize: Sequelize) {
   return new Umzug({
@@ -36,6 +37,7 @@ function migrator(sequelize: Sequelize) {
       { name: '0013-aftercare', up: () => aftercare.up(sequelize) },
       { name: '0014-places', up: () => places.up(sequelize) },
       { name: '0015-follow-up', up: () => followUp.up(sequelize) },
+      { name: '0016-causes', up: () => causes.up(sequelize) },
     ],
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
     logger: undefined,

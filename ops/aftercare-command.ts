@@ -11,5 +11,7 @@ csvCommand({
   needs: ['kind', 'inputs'],
   json: 'inputs',
   added: ['computed'],
-  computed: (row, inputs) => ({ computed: JSON.stringify(aftercareOfCase(row.kind ?? '', namedValues('inputs', inputs))) }),
+  computed: (row, inputs) => ({
+    computed: JSON.stringify(aftercareOfCase(row.kind ?? '', namedValues('inputs', inputs))),
+  }),
 });

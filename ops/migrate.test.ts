@@ -23,6 +23,7 @@ const ALL = [
   '0013-aftercare',
   '0014-places',
   '0015-follow-up',
+  '0016-causes',
 ];
 /** Tables that are spoken to without a model. */
 const BARE = ['guards', 'migration_guard', 'migrations', 'rate_limits', 'table_stamps'];

@@ -8,6 +8,7 @@ import { unionTables } from './union-tables';
 import { aftercareTables } from './aftercare-tables';
 import { placeTables } from './place-tables';
 import { followUpTables } from './follow-up-tables';
+import { causeTables } from './cause-tables';
 import { defineIn } from './table';
 
 /** All tables of the product. */
@@ -23,6 +24,7 @@ export function defineModels(sequelize: Sequelize) {
     ...aftercareTables(define),
     ...placeTables(define),
     ...followUpTables(define),
+    ...causeTables(define),
   };
 }
 

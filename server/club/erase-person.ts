@@ -43,6 +43,7 @@ export async function erasePersonRows(
     );
     await db.judgements.update({ note: '' }, { where: { clubId, unionId }, transaction });
     await db.reports.update({ note: '' }, { where: { clubId, unionId }, transaction });
+    await db.causeLooks.update({ note: '' }, { where: { clubId, unionId }, transaction });
     await db.mailReplies.destroy({ where: { clubId, personId }, transaction });
     if (person?.email) await db.mailReplies.destroy({ where: { clubId, sender: person.email }, transaction });
     await db.cardLinks.update({ withdrawnAt: now }, { where: { clubId, seatId, withdrawnAt: UNSET }, transaction });

@@ -36,6 +36,9 @@ beforeAll(async () => {
 /** Columns of text in which no words of people stand: ids, codes, words of ours. */
 const NO_WORDS: Record<string, string[]> = {
   mailReplies: ['contentHash', 'outcome', 'problem'],
+  causeLooks: ['code'],
+  struckEvidence: ['code', 'liveKey'],
+  settledCauses: ['cause', 'computed'],
   reports: ['answer', 'said', 'signs', 'reading', 'why', 'source'],
   rounds: ['milestone', 'asks'],
   teachingStates: ['panel'],

@@ -134,6 +134,23 @@ export const FREE_TEXTS: readonly FreeText[] = [
     what: 'a note with an answer',
     page: () => '/season',
   },
+  { model: 'causeLooks', key: ['id'], columns: ['note'], what: 'a note on a dead union', page: () => '/season' },
+  {
+    model: 'struckEvidence',
+    key: ['id'],
+    columns: ['reason'],
+    what: 'why evidence was struck out',
+    page: () => '/season',
+  },
+  { model: 'settledCauses', key: ['id'], columns: ['reason'], what: 'why a cause was settled', page: () => '/season' },
+  {
+    model: 'causeTables',
+    key: ['id'],
+    columns: ['source'],
+    json: ['body'],
+    what: 'the tables of causes',
+    page: () => '/club/causes',
+  },
   {
     model: 'mailReplies',
     key: ['id'],

@@ -74,7 +74,7 @@ export function checkTables(tables: CauseTables): CauseTables {
     for (const [cause, strength] of Object.entries(strengths)) {
       says(causes.has(cause), `evidence.${code}`, `"${code}" names the cause "${cause}", which is not in the table.`);
       says(
-        strength! in STRENGTHS,
+        Object.hasOwn(STRENGTHS, strength!),
         `evidence.${code}.${cause}`,
         `"${strength}" is no strength: write ${Object.keys(STRENGTHS).join(', ')}, or leave it empty.`,
       );
@@ -83,7 +83,11 @@ export function checkTables(tables: CauseTables): CauseTables {
   for (const { question, effort, answers } of tables.questions) {
     says(effort > 0, `questions.${question}`, `The trouble of "${question}" is a number above 0.`);
     for (const { code, found } of answers) {
-      says(codes.has(code), `questions.${question}`, `"${question}" is answered by "${code}", which is not in the table.`);
+      says(
+        codes.has(code),
+        `questions.${question}`,
+        `"${question}" is answered by "${code}", which is not in the table.`,
+      );
       says(found > 0 && found <= 1, `questions.${question}`, `How often "${code}" is found lies between 0 and 1.`);
     }
     const all = answers.reduce((sum, { found }) => sum + found, 0);
@@ -94,4 +98,31 @@ export function checkTables(tables: CauseTables): CauseTables {
     );
   }
   return tables;
+}
+
+/**
+ * Tables of a club beside those that ship: the same causes, codes and questions, in their order; weights, strengths,
+ * trouble and chances are its own. Words stay ours, so that nobody's name gets into them.
+ *
+ * @throws InputError where a row is missing or new
+ */
+export function sameShape(tables: CauseTables, shipped: CauseTables): CauseTables {
+  const names = ({ causes, evidence, questions }: CauseTables): string[] => [
+    ...causes.map(({ cause }) => cause),
+    ...evidence.map(({ code }) => code),
+    ...questions.flatMap(({ question, answers }) => [question, ...answers.map(({ code }) => code)]),
+  ];
+  const [own, ours] = [names(tables), names(shipped)];
+  const missing = ours.find((name) => !own.includes(name)) ?? own.find((name) => !ours.includes(name));
+  says(missing === undefined, 'tables', `"${missing}" is missing or new: a club changes strengths, not what there is.`);
+  says(own.join('|') === ours.join('|'), 'tables', 'Rows of the tables change their order. Reload the page.');
+  return {
+    causes: shipped.causes.map((row, at) => ({ ...row, weights: { ...row.weights, ...tables.causes[at]!.weights } })),
+    evidence: shipped.evidence.map((row, at) => ({ ...row, strengths: tables.evidence[at]!.strengths })),
+    questions: shipped.questions.map((row, at) => ({
+      ...row,
+      effort: tables.questions[at]!.effort,
+      answers: row.answers.map((answer, i) => ({ ...answer, found: tables.questions[at]!.answers[i]!.found })),
+    })),
+  };
 }

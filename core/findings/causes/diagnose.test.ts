@@ -6,7 +6,7 @@ import { caseOfCauses } from './case-of-causes';
 import { causeModel } from './cause-model';
 import { CAUSE_GROUPS, STRENGTHS, type CauseTables } from './cause-tables';
 import { diagnose } from './diagnose';
-import { questionsToAsk } from './next-question';
+import { questionsToAsk } from './questions-to-ask';
 import { sharesOfCauses } from './shares-of-causes';
 import { SHIPPED_MODEL, SHIPPED_TABLES } from './shipped-tables';
 
@@ -111,7 +111,15 @@ describe('what is said', () => {
     for (const way of CAUSE_GROUPS) expect(diagnose(SHIPPED_MODEL, way, []).verdict).toBeNull();
     const { verdict, likely } = diagnose(SHIPPED_MODEL, 'green', [
       ...['contact-good', 'bind-good', 'seal-good', 'shaded', 'shoots-off', 'support', 'same-species', 'tie-off'],
-      ...['wood-judged-good', 'surface-clean', 'not-bitten', 'not-snapped', 'stock-thrives', 'seal-whole', 'mild-early'],
+      ...[
+        'wood-judged-good',
+        'surface-clean',
+        'not-bitten',
+        'not-snapped',
+        'stock-thrives',
+        'seal-whole',
+        'mild-early',
+      ],
     ]);
     expect([verdict, likely[0]!.cause]).toEqual([null, 'other']);
   });
@@ -137,7 +145,10 @@ describe('tables a club wrote', () => {
   };
   it('are refused with the row that is wrong', () => {
     const wrong: [(tables: CauseTables) => void, string][] = [
-      [(t) => (t.evidence[0]!.strengths['no-contact'] = '++++' as '+++'), `"++++" is no strength: write ${Object.keys(STRENGTHS)[0]}`],
+      [
+        (t) => (t.evidence[0]!.strengths['no-contact'] = '++++' as '+++'),
+        `"++++" is no strength: write ${Object.keys(STRENGTHS)[0]}`,
+      ],
       [(t) => (t.evidence[0]!.strengths.witches = '+'), 'names the cause "witches"'],
       [(t) => (t.causes[0]!.weights.bench = 0), 'The weight of "no-contact" for bench'],
       [(t) => (t.causes[0]!.weights.bench = NaN), 'The weight of "no-contact" for bench'],

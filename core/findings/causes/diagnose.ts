@@ -1,6 +1,6 @@
 import type { CauseModel } from './cause-model';
 import { OTHER, type CauseGroup, type QuestionRow } from './cause-tables';
-import { questionsToAsk, type AskNext } from './next-question';
+import { questionsToAsk, type AskNext } from './questions-to-ask';
 import { evidenceOf, sharesOfCauses } from './shares-of-causes';
 
 /** A cause is said from this share on, and when it is this many times as likely as the next. */

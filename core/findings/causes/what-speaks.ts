@@ -22,12 +22,7 @@ export interface WhatSpeaks {
  *
  * @throws InputError for a cause or a code that no table names
  */
-export function whatSpeaks(
-  model: CauseModel,
-  group: CauseGroup,
-  codes: readonly string[],
-  cause: string,
-): WhatSpeaks {
+export function whatSpeaks(model: CauseModel, group: CauseGroup, codes: readonly string[], cause: string): WhatSpeaks {
   const at = model.causes.indexOf(cause);
   const known = evidenceOf(model, codes);
   const loud = ({ ratios }: ReadyEvidence): number => Math.abs(Math.log(ratios[at]!));

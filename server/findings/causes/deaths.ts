@@ -1,0 +1,215 @@
+import { causeGroup } from '@/core/findings/causes/cause-group';
+import { causeWords, deathOf, deathProblem } from '@/core/findings/causes/death-of';
+import type { DeathView, EvidenceView, SettledView } from '@/core/findings/causes/death-view';
+import { careEvidence } from '@/core/findings/causes/evidence/care-evidence';
+import type { FactsOfUnion, Gathered } from '@/core/findings/causes/evidence/facts-of-union';
+import { recordedEvidence } from '@/core/findings/causes/evidence/union-evidence';
+import { levelKey, sharedEvidence } from '@/core/findings/shared/shared-evidence';
+import { type KnownFate, type LevelCounts, levelCounts } from '@/core/findings/shared/shared-factors';
+import { methodById } from '@/core/methods/registry';
+import { formatCode } from '@/core/codes/plant-code';
+import { formatDate } from '@/core/units/iso-date';
+import { dateInZone } from '@/core/units/zoned-date';
+import { UNSET } from '@/db/unset';
+import { livingUnions, type WhichUnions } from '@/server/aftercare/living-unions';
+import { type UnionWithPlan, unionPlans } from '@/server/aftercare/union-plans';
+import { allow, type Context } from '@/server/platform/context';
+import { ERASED_NAME } from '@/server/platform/erased-name';
+import { clubTables, type ClubTables } from './club-tables';
+import { factsOfUnions } from './facts-of-unions';
+import { type FateRow, fateRows, knownFates } from './known-fates';
+
+/** Deaths of a club or workshop with why, and the fates they were compared with. */
+export interface Deaths {
+  tables: ClubTables;
+  fates: KnownFate[];
+  counts: LevelCounts[];
+  deaths: DeathView[];
+}
+
+/**
+ * Why unions died: of the club, a workshop or some plants. What deaths share is always counted within whole workshops.
+ *
+ * @param workshopId the workshop of the plants asked for; null for all of the club
+ */
+export async function deathsOf(
+  context: Context,
+  workshopId: string | null,
+  wanted: (unionId: string) => boolean = () => true,
+): Promise<Deaths> {
+  allow(context, 'viewer');
+  const which: WhichUnions = workshopId ? { workshopId } : {};
+  const [living, rows, tables] = await Promise.all([
+    livingUnions(context, which),
+    fateRows(context, workshopId),
+    clubTables(context),
+  ]);
+  const rowOf = new Map(rows.map((row) => [row.unionId, row]));
+  const known = living.filter(({ union }) => rowOf.has(union.id));
+  const plans = await unionPlans(context, known);
+  const facts = await factsOfUnions(context, plans, living);
+  const overdue = new Set([...facts].filter(([, record]) => hasOverdueTie(record)).map(([id]) => id));
+  const fates = await knownFates(context, rows, overdue);
+  const counts = levelCounts(fates);
+  const dead = plans.filter(({ union }) => rowOf.get(union.id)!.firstDeadOn !== null && wanted(union.id));
+  const told = await toldOf(context, dead, tables);
+  const byWorkshop = countsByWorkshop(fates, workshopId === null ? null : counts);
+  const placeOf = new Map(fates.map(({ unionId }, at) => [unionId, at]));
+  const deaths = dead.map((plan) => {
+    const { union } = plan;
+    const own = byWorkshop.get(union.workshopId)!;
+    const at = own.placeOf.get(union.id) ?? placeOf.get(union.id)!;
+    return deathView(plan, {
+      tables,
+      facts: facts.get(union.id)!,
+      shared: sharedEvidence(own.fates, own.counts, at),
+      row: rowOf.get(union.id)!,
+      told,
+    });
+  });
+  return { tables, fates, counts, deaths };
+}
+
+/** A tie counts as left on for whoever lives as well, up to today. */
+function hasOverdueTie(facts: FactsOfUnion): boolean {
+  return careEvidence(facts).some(({ code }) => code === 'tie-overdue');
+}
+
+interface WorkshopCounts {
+  fates: readonly KnownFate[];
+  counts: ReadonlyMap<string, LevelCounts>;
+  placeOf: ReadonlyMap<string, number>;
+}
+
+/** What is evidence is counted within a workshop, also where a page counts over the years. */
+function countsByWorkshop(
+  fates: readonly KnownFate[],
+  ofOne: readonly LevelCounts[] | null,
+): Map<string, WorkshopCounts> {
+  const groups = new Map<string, KnownFate[]>();
+  for (const fate of fates) {
+    const group = groups.get(fate.workshopId);
+    if (group) group.push(fate);
+    else groups.set(fate.workshopId, [fate]);
+  }
+  return new Map(
+    [...groups].map(([workshop, own]) => [
+      workshop,
+      {
+        fates: own,
+        counts: new Map((ofOne ?? levelCounts(own)).map((level) => [levelKey(level), level])),
+        placeOf: new Map(own.map(({ unionId }, at) => [unionId, at])),
+      },
+    ]),
+  );
+}
+
+interface Told {
+  looks: ReadonlyMap<string, (Gathered & { lookId: string })[]>;
+  struck: ReadonlyMap<string, EvidenceView['struck']>;
+  settled: ReadonlyMap<string, SettledView>;
+  makers: ReadonlyMap<string, string>;
+}
+
+/** What people saw, struck out and settled of some deaths. */
+async function toldOf(
+  { db, actor: { clubId } }: Context,
+  dead: readonly UnionWithPlan[],
+  { model }: ClubTables,
+): Promise<Told> {
+  const unionId = dead.map(({ union }) => union.id);
+  const [looks, strikes, settled, people, memberships] = await Promise.all([
+    db.causeLooks.findAll({ where: { clubId, takenBackAt: UNSET }, order: [['seq', 'ASC']], raw: true }),
+    db.struckEvidence.findAll({ where: { clubId, restoredAt: UNSET }, raw: true }),
+    db.settledCauses.findAll({ where: { clubId, withdrawnAt: UNSET }, raw: true }),
+    db.people.findAll({ where: { clubId }, attributes: ['id', 'name'], raw: true }),
+    db.memberships.findAll({ where: { clubId }, raw: true }),
+  ]);
+  const users = await db.users.findAll({
+    where: { id: memberships.map(({ userId }) => userId) },
+    attributes: ['id', 'name'],
+    raw: true,
+  });
+  const nameOf = (id: string): string => users.find((user) => user.id === id)?.name ?? 'a former member';
+  const wanted = new Set(unionId);
+  const questionOf = new Map(
+    model.questions.flatMap(({ question, answers }) => answers.map(({ code }) => [code, question] as const)),
+  );
+  const lastAnswers = new Map<string, (Gathered & { lookId: string; question: string })[]>();
+  for (const { id, unionId: about, code, seenOn, seenBy, note } of looks) {
+    if (!wanted.has(about)) continue;
+    const question = questionOf.get(code) ?? code;
+    const from = `Seen by ${nameOf(seenBy)}, ${formatDate(seenOn)}${note === '' ? '' : `: ${note}`}`;
+    const others = (lastAnswers.get(about) ?? []).filter((answer) => answer.question !== question);
+    lastAnswers.set(about, [...others, { code, from, lookId: id, question }]);
+  }
+  return {
+    looks: lastAnswers,
+    struck: new Map(
+      strikes.map(({ id, unionId: about, code, reason, struckBy }) => [
+        `${about} ${code}`,
+        { id, reason, by: nameOf(struckBy) },
+      ]),
+    ),
+    settled: new Map(
+      settled.map(({ id, unionId: about, cause, reason, computed, settledBy, settledAt }) => [
+        about,
+        {
+          id,
+          cause,
+          words: causeWords(model, cause),
+          reason,
+          by: nameOf(settledBy),
+          on: dateInZone(settledAt, 'UTC'),
+          computed: causeWords(model, computed.verdict ?? ''),
+        },
+      ]),
+    ),
+    makers: new Map(people.map(({ id, name }) => [id, name ?? ERASED_NAME])),
+  };
+}
+
+interface Known {
+  tables: ClubTables;
+  facts: FactsOfUnion;
+  shared: Gathered[];
+  row: FateRow;
+  told: Told;
+}
+
+function deathView({ union, wood, stock, plant, href }: UnionWithPlan, known: Known): DeathView {
+  const { tables, facts, shared, row, told } = known;
+  const { model } = tables;
+  const group = causeGroup(union);
+  const looks = told.looks.get(union.id) ?? [];
+  const problem = deathProblem({ madeOn: union.madeOn, deadOn: row.firstDeadOn! });
+  const gathered: (Gathered & { lookId?: string })[] = [...looks, ...recordedEvidence(facts), ...shared];
+  const seen = new Set<string>();
+  const evidence = gathered.flatMap(({ code, from, lookId = undefined }): EvidenceView[] => {
+    const entry = model.evidence.get(code);
+    if (!entry || seen.has(code)) return [];
+    seen.add(code);
+    const struck = told.struck.get(`${union.id} ${code}`) ?? null;
+    return [{ code, from, words: entry.words, kind: entry.kind, lookId: lookId ?? null, struck }];
+  });
+  const { signsSayDead: mayCut } = facts;
+  return {
+    unionId: union.id,
+    workshopId: union.workshopId,
+    called: formatCode(plant.code),
+    href,
+    variety: wood.variety,
+    stock: stock.stockType,
+    method: methodById(union.method).name,
+    maker: told.makers.get(row.makerId) ?? ERASED_NAME,
+    madeOn: union.madeOn,
+    deadOn: row.firstDeadOn!,
+    group,
+    ...(problem === ''
+      ? deathOf(model, { group, evidence, mayCut })
+      : { verdict: null, likely: [], contradictions: [], ask: [] }),
+    evidence,
+    settled: told.settled.get(union.id) ?? null,
+    problem,
+  };
+}
