@@ -11,13 +11,14 @@ const GROWERS = 'pear-bench-growers-1';
 const PATIENCE = 4000;
 const isBuilt = (url) => url.pathname.startsWith('/_next/static/');
 const isCard = (url) => url.pathname.startsWith('/cards/');
-/** Pages that one works on: benches, and what wants doing this week. */
-const isBench = (url) => /^\/workshops\/[^/]+\/score$/.test(url.pathname) || url.pathname === '/week';
+/** Pages that one works on: benches, what wants doing this week, and the guide that asks why a plant died. */
+const isGuide = (url) => /^\/plants\/[^/]+\/why$/.test(url.pathname);
+const isBench = (url) => /^\/workshops\/[^/]+\/score$/.test(url.pathname) || url.pathname === '/week' || isGuide(url);
 /** A grower's own page, by its private link, and what it is made of. */
 const isGrower = (url) => /^\/r\/[^/]+$/.test(url.pathname);
 const isGrowerPart = (url) => url.pathname === '/grower.js' || url.pathname.startsWith('/fonts/');
-/** A bench is one page whichever seat is open. */
-const keyOf = (url) => (isBench(url) ? url.origin + url.pathname : url.href);
+/** A bench is one page whichever seat is open; a plant may have several unions that died. */
+const keyOf = (url) => (isBench(url) && !isGuide(url) ? url.origin + url.pathname : url.href);
 /** Where the names of a kept page's parts are kept. */
 const partsKeyOf = (page) => `${page.origin}/kept-parts?of=${encodeURIComponent(keyOf(page))}`;
 

@@ -23,6 +23,7 @@ export default async function ClubLayout({ children }: { children: React.ReactNo
             ['/wood', 'Wood'],
             ['/places', 'Places'],
             ['/sites', 'Sites'],
+            ['/findings', 'Findings'],
           ].map(([href, name]) => (
             <Link
               key={href}

@@ -1,4 +1,4 @@
-import { object, string } from 'yup';
+import { type InferType, object, string } from 'yup';
 import { id, isoDate, optionalText, SEEN_YEARS, text } from '../../inputs/fields';
 
 const code = () => string().strict().required('Choose what was seen.').max(40, 'Choose what was seen again.');
@@ -12,6 +12,8 @@ export const causeLookInput = object({
   assessorId: string().max(36).default(undefined),
   sentAt: string().max(40).default(undefined),
 });
+
+export type CauseLook = InferType<typeof causeLookInput>;
 
 /** Evidence that is not to be believed, and why. */
 export const strikeInput = object({

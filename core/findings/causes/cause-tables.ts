@@ -4,6 +4,15 @@ import { InputError } from '../../contact/input-error';
 export const CAUSE_GROUPS = ['bench', 'scion', 'bark', 'bud', 'patch', 'green'] as const;
 export type CauseGroup = (typeof CAUSE_GROUPS)[number];
 
+/** Groups of what is set as a bud: of these a shield is seen and no scion. */
+const BUDDED: readonly CauseGroup[] = CAUSE_GROUPS.slice(3, 5);
+export const isBudded = (group: CauseGroup): boolean => BUDDED.includes(group);
+
+/** How the groups are said. */
+export const CAUSE_GROUP_WORDS = Object.fromEntries(
+  CAUSE_GROUPS.map((group, at) => [group, ['bench', 'outdoors', 'under bark', 'bud', 'patch', 'green wood'][at]!]),
+) as Record<CauseGroup, string>;
+
 /** How strongly a piece of evidence speaks for a cause, as ratio of its chance with this cause to that without it. */
 export const STRENGTHS = { '+++': 40, '++': 8, '+': 3, '-': 1 / 3, '--': 1 / 8 } as const;
 export type Strength = keyof typeof STRENGTHS;

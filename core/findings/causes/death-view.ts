@@ -48,6 +48,8 @@ export interface DeathView {
   madeOn: IsoDate;
   deadOn: IsoDate;
   group: CauseGroup;
+  /** Nothing is lost by cutting it open. */
+  mayCut: boolean;
   verdict: { cause: string; words: string } | null;
   /** The three likeliest. */
   likely: CauseSpeaks[];

@@ -235,7 +235,7 @@ describe('a club’s own tables', () => {
     });
   };
   it('are kept by version with their source, and deaths are read by the newest', async () => {
-    const [{ cause: likeliest }] = (await deathAt(keepers[0]!)).likely as [{ cause: string }];
+    const likeliest = (await deathAt(keepers[0]!)).likely[0]!.cause;
     const shareOf = async () => (await deathAt(keepers[0]!)).likely.find(({ cause }) => cause === likeliest)!.share;
     const before = await shareOf();
     const id = uuid();

@@ -8,10 +8,11 @@ import { levelKey, sharedEvidence } from '@/core/findings/shared/shared-evidence
 import { type KnownFate, type LevelCounts, levelCounts } from '@/core/findings/shared/shared-factors';
 import { methodById } from '@/core/methods/registry';
 import { formatCode } from '@/core/codes/plant-code';
+import { groupedBy } from '@/core/units/grouped-by';
 import { formatDate } from '@/core/units/iso-date';
 import { dateInZone } from '@/core/units/zoned-date';
 import { UNSET } from '@/db/unset';
-import { livingUnions, type WhichUnions } from '@/server/aftercare/living-unions';
+import { type LivingUnion, livingUnions, type WhichUnions } from '@/server/aftercare/living-unions';
 import { type UnionWithPlan, unionPlans } from '@/server/aftercare/union-plans';
 import { allow, type Context } from '@/server/platform/context';
 import { ERASED_NAME } from '@/server/platform/erased-name';
@@ -25,6 +26,10 @@ export interface Deaths {
   fates: KnownFate[];
   counts: LevelCounts[];
   deaths: DeathView[];
+  /** All keepers, those of unknown fate too. */
+  living: LivingUnion[];
+  /** When each was first judged. */
+  judgedAt: ReadonlyMap<string, Date>;
 }
 
 /**
@@ -67,7 +72,14 @@ export async function deathsOf(
       told,
     });
   });
-  return { tables, fates, counts, deaths };
+  return {
+    tables,
+    fates,
+    counts,
+    deaths,
+    living: living.filter(({ union, facts }) => union.kind === 'keeper' && facts !== null && !facts.voided),
+    judgedAt: new Map(rows.flatMap(({ unionId, judgedAt }) => (judgedAt ? [[unionId, judgedAt] as const] : []))),
+  };
 }
 
 /** A tie counts as left on for whoever lives as well, up to today. */
@@ -86,12 +98,7 @@ function countsByWorkshop(
   fates: readonly KnownFate[],
   ofOne: readonly LevelCounts[] | null,
 ): Map<string, WorkshopCounts> {
-  const groups = new Map<string, KnownFate[]>();
-  for (const fate of fates) {
-    const group = groups.get(fate.workshopId);
-    if (group) group.push(fate);
-    else groups.set(fate.workshopId, [fate]);
-  }
+  const groups = groupedBy(fates, ({ workshopId }) => workshopId);
   return new Map(
     [...groups].map(([workshop, own]) => [
       workshop,
@@ -205,6 +212,7 @@ function deathView({ union, wood, stock, plant, href }: UnionWithPlan, known: Kn
     madeOn: union.madeOn,
     deadOn: row.firstDeadOn!,
     group,
+    mayCut,
     ...(problem === ''
       ? deathOf(model, { group, evidence, mayCut })
       : { verdict: null, likely: [], contradictions: [], ask: [] }),

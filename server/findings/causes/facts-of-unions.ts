@@ -3,6 +3,7 @@ import { bleeds, kindOf } from '@/core/methods/compatibility/compatibility';
 import { pairOfGenera } from '@/core/methods/compatibility/pair-of-genera';
 import { nextLeafFall } from '@/core/aftercare/plan/task-days';
 import { variantMade } from '@/core/follow-up/asked-union';
+import { groupedBy } from '@/core/units/grouped-by';
 import { daysBetween } from '@/core/units/iso-date';
 import type { ReportRow, RoundRow } from '@/db/models/follow-up-rows';
 import type { ObservationRow } from '@/db/models/plan-rows';
@@ -47,12 +48,7 @@ export async function factsOfUnions(
   const keptOf = keptTasks(all);
   const living = livingOn(all);
   const roundOf = new Map(rounds.map((round) => [round.id, round]));
-  const reportsOf = new Map<string, ReportRow[]>();
-  for (const report of reports) {
-    const own = reportsOf.get(report.unionId);
-    if (own) own.push(report);
-    else reportsOf.set(report.unionId, [report]);
-  }
+  const reportsOf = groupedBy(reports, (report) => report.unionId);
   return new Map(
     plans.map((plan): [string, FactsOfUnion] => {
       const { union, wood, stock, site, plant, facts } = plan;

@@ -1,5 +1,6 @@
 'use client';
 
+import Link from 'next/link';
 import { Check } from 'lucide-react';
 import type { UnionLife, WordedTask } from '@/core/aftercare/life/plant-life';
 import { counted } from '@/core/units/counted';
@@ -81,6 +82,13 @@ export function UnionPanel({ life, at }: { life: UnionLife; at: AtPlant }) {
         </details>
       )}
       <TieList life={life} at={at} />
+      {life.state === 'dead' && (
+        <p className="mb-2">
+          <Link className="bench-button" href={`/plants/${at.code}/why?union=${life.unionId}`}>
+            Why did it die?
+          </Link>
+        </p>
+      )}
       {mayChange && (life.state === 'living' || life.state === 'dead') && <SeenForm life={life} at={at} />}
     </div>
   );

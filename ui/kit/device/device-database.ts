@@ -1,4 +1,5 @@
 import type { Marking } from '@/core/aftercare/mark-input';
+import type { CauseLook } from '@/core/findings/causes/cause-inputs';
 import type { UnionObservation } from '@/core/aftercare/observation-input';
 import type { SentJudgement } from '@/core/score/rubric/sent-judgement';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
@@ -39,6 +40,7 @@ export type Waiting = WaitingItem &
     | { kind: 'marks-back'; body: Nothing }
     | { kind: 'seen'; body: Unsent<UnionObservation> }
     | { kind: 'seen-back'; body: Nothing }
+    | { kind: 'cause-look'; body: Unsent<CauseLook> }
   );
 
 /** Where each kind of thing goes, and whether it takes back what went there before. */
@@ -49,6 +51,7 @@ export const WAYS: Record<Waiting['kind'], { at: string; back: boolean }> = {
   'marks-back': { at: '/api/task-marks', back: true },
   seen: { at: '/api/union-observations', back: false },
   'seen-back': { at: '/api/union-observations', back: true },
+  'cause-look': { at: '/api/cause-looks', back: false },
 };
 
 interface DeviceSchema extends DBSchema {

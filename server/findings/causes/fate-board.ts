@@ -1,0 +1,137 @@
+import { DateTime } from 'luxon';
+import {
+  type FateBed,
+  type FateBoard,
+  type FateMark,
+  LEVEL_WORDS,
+  type SharedView,
+} from '@/core/findings/shared/fate-board';
+import type { DeathView } from '@/core/findings/causes/death-view';
+import { levelKey } from '@/core/findings/shared/shared-evidence';
+import { type KnownFate, type SharedFactor, sharedFactors } from '@/core/findings/shared/shared-factors';
+import type { Room } from '@/core/plan/benches/room';
+import type { LivingUnion } from '@/server/aftercare/living-unions';
+import { listPlaces } from '@/server/aftercare/places/places';
+import { allow, type Context } from '@/server/platform/context';
+import { readPart } from '@/server/plan/plan-parts';
+import { getWorkshop } from '@/server/plan/workshops';
+import { type Deaths, deathsOf } from './deaths';
+import { levelNames, type NameOfLevel } from './level-names';
+
+/** Why keepers of a workshop died, and what their deaths share, with all that is drawn of it. */
+export async function workshopFates(context: Context, workshopId: string): Promise<FateBoard> {
+  allow(context, 'viewer');
+  await getWorkshop(context, workshopId);
+  const [board, { body }] = await Promise.all([
+    boardOf(context, workshopId),
+    readPart<Room>(context, workshopId, 'room'),
+  ]);
+  return { ...board, room: body };
+}
+
+/** The same over all workshops of the club: counted beside the others of the same workshops. */
+export async function clubFates(context: Context): Promise<FateBoard> {
+  allow(context, 'viewer');
+  return boardOf(context, null);
+}
+
+async function boardOf(context: Context, workshopId: string | null): Promise<FateBoard> {
+  const { db, actor } = context;
+  const [found, nameOf, places, spots, seats] = await Promise.all([
+    deathsOf(context, workshopId),
+    levelNames(context),
+    listPlaces(context),
+    db.plantPlaces.findAll({ where: { clubId: actor.clubId }, raw: true }),
+    db.seats.findAll({ where: { clubId: actor.clubId }, attributes: ['id', 'number'], raw: true }),
+  ]);
+  const { fates, counts, deaths, living, tables } = found;
+  const shared = sharedFactors(fates, counts);
+  const placed = { spotOf: new Map(spots.map((spot) => [spot.plantId, spot])), seats };
+  const marks = marksOf(found, shared, placed);
+  const standing = new Set(marks.flatMap(({ placeId }) => placeId ?? []));
+  const workshops = new Map(living.map(({ workshop }) => [workshop.id, workshop]));
+  return {
+    marks,
+    shared: sharedViews(shared, { fates, deaths }, nameOf),
+    looked: counts.length,
+    deaths: [...deaths].sort((a, b) => b.deadOn.localeCompare(a.deadOn) || a.called.localeCompare(b.called)),
+    room: null,
+    beds: places
+      .filter(({ id }) => standing.has(id))
+      .map(({ id, name, rows }): FateBed => ({ placeId: id, name, rows })),
+    workshops: [...workshops.values()]
+      .map(({ id, title, date }) => ({ id, title, date }))
+      .sort((a, b) => a.date.localeCompare(b.date)),
+    causes: tables.model.tables.causes.map(({ cause, words }) => ({ cause, words })),
+    settled: tables.settled,
+    power: tables.model.power,
+  };
+}
+
+interface Placed {
+  spotOf: ReadonlyMap<string, { placeId: string; row: number | null; position: number | null }>;
+  seats: readonly { id: string; number: number }[];
+}
+
+function marksOf(
+  { fates, living, judgedAt }: Deaths,
+  shared: readonly SharedFactor[],
+  { spotOf, seats }: Placed,
+): FateMark[] {
+  const fateOf = new Map(fates.map((fate, at) => [fate.unionId, { fate, at }]));
+  const numberOf = new Map(seats.map(({ id, number }) => [id, number]));
+  const members = shared.map((level) => ({ key: levelKey(level), own: new Set(level.members) }));
+  return living.map(({ union, plant, called, href, site }: LivingUnion): FateMark => {
+    const known = fateOf.get(union.id);
+    const spot = spotOf.get(plant.id);
+    const at = judgedAt.get(union.id);
+    const judged = at && DateTime.fromJSDate(at, { zone: site.timeZone });
+    return {
+      unionId: union.id,
+      called,
+      href,
+      state: known ? (known.fate.dead ? 'dead' : 'alive') : 'unknown',
+      workshopId: union.workshopId,
+      seatId: union.seatId,
+      seatNumber: numberOf.get(union.seatId) ?? 0,
+      madeOn: union.madeOn,
+      hour: judged && judged.toISODate() === union.madeOn ? judged.hour + judged.minute / 60 : null,
+      placeId: spot?.placeId ?? null,
+      row: spot?.row ?? null,
+      position: spot?.position ?? null,
+      levels: known ? members.filter(({ own }) => own.has(known.at)).map(({ key }) => key) : [],
+    };
+  });
+}
+
+function sharedViews(
+  shared: readonly SharedFactor[],
+  { fates, deaths }: { fates: readonly KnownFate[]; deaths: readonly DeathView[] },
+  nameOf: NameOfLevel,
+): SharedView[] {
+  const deathOf = new Map(deaths.map((death) => [death.unionId, death]));
+  return shared.map((level) => ({
+    key: levelKey(level),
+    kind: LEVEL_WORDS[level.kind],
+    name: nameOf(level),
+    dead: level.dead,
+    all: level.all,
+    deadBeside: level.deadBeside,
+    allBeside: level.allBeside,
+    named: level.named,
+    inseparable: level.inseparable.map(nameOf),
+    explainedBy: level.explainedBy && nameOf(level.explainedBy),
+    mostly: mostly(level.members.flatMap((at) => deathOf.get(fates[at]!.unionId) ?? [])),
+  }));
+}
+
+/** The cause that at least half of some deaths have; empty where none has. */
+function mostly(deaths: readonly DeathView[]): string {
+  const counts = new Map<string, number>();
+  for (const { settled, verdict } of deaths) {
+    const words = settled ? settled.words : verdict?.words;
+    if (words) counts.set(words, (counts.get(words) ?? 0) + 1);
+  }
+  const [first] = [...counts].sort((a, b) => b[1] - a[1]);
+  return first && first[1] * 2 >= deaths.length ? first[0] : '';
+}

@@ -1,0 +1,214 @@
+'use client';
+
+import { useState } from 'react';
+import { v7 as uuid } from 'uuid';
+import { type CauseSpeaks, type DeathView, type EvidenceView, sureWords } from '@/core/findings/causes/death-view';
+import { formatDate } from '@/core/units/iso-date';
+import { percent } from '@/core/units/percent';
+import { Field } from '@/ui/kit/form/field';
+import { Problem } from '@/ui/kit/form/problem';
+import { useSend } from '@/ui/kit/form/use-send';
+
+interface CausePanelProps {
+  death: DeathView;
+  causes: { cause: string; words: string }[];
+  maySettle: boolean;
+  mayStrike: boolean;
+}
+
+/** One death: the likeliest causes with what speaks for and against, the evidence, and what a person settles. */
+export function CausePanel({ death, causes, maySettle, mayStrike }: CausePanelProps) {
+  if (death.problem !== '') return <p className="board mb-2">{death.problem}</p>;
+  return (
+    <div className="board mb-3 grid grid-cols-[minmax(0,1fr)] gap-4">
+      <ul className="grid gap-4 md:grid-cols-3">
+        {death.likely.map((cause) => (
+          <li key={cause.cause}>
+            <LikelyCauseCard cause={cause} />
+          </li>
+        ))}
+      </ul>
+      {death.contradictions.map(([first, second]) => (
+        <p key={first + second} className="border-l-4 border-loud pl-3">
+          Both cannot be: “{first}” and “{second}”. Strike out the one that is not so.
+        </p>
+      ))}
+      <EvidenceList death={death} mayStrike={mayStrike} />
+      <Settled death={death} causes={causes} maySettle={maySettle} />
+    </div>
+  );
+}
+
+export function LikelyCauseCard({ cause: { words, share, speaksFor, against, notLooked } }: { cause: CauseSpeaks }) {
+  return (
+    <>
+      <p className="font-bold">{words}</p>
+      <div className="my-1 flex items-center gap-2">
+        <span aria-hidden className="h-4 w-full border border-ink bg-sheet">
+          <span className="block h-full bg-bark" style={{ width: percent(share) }} />
+        </span>
+        <span className="shrink-0 text-sm">
+          {percent(share)}, {sureWords(share)}
+        </span>
+      </div>
+      <Spoken title="Speaks for it" lines={speaksFor} />
+      <Spoken title="Against it" lines={against} />
+      <Spoken title="Nobody looked" lines={notLooked} />
+    </>
+  );
+}
+
+function Spoken({ title, lines }: { title: string; lines: readonly string[] }) {
+  if (lines.length === 0) return null;
+  return (
+    <div className="mt-1 text-sm">
+      <p className="text-muted">{title}</p>
+      <ul className="list-[square] pl-5">
+        {lines.map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+const KIND_WORDS = { record: 'on record', seen: 'seen', shared: 'shared' } as const;
+
+function EvidenceList({ death, mayStrike }: { death: DeathView; mayStrike: boolean }) {
+  return (
+    <details>
+      <summary className="min-h-11 cursor-pointer py-2 font-bold">
+        All that is known of it ({death.evidence.length})
+      </summary>
+      <ul className="grid gap-1">
+        {death.evidence.map((entry) => (
+          <EvidenceLine key={entry.code} entry={entry} unionId={death.unionId} mayStrike={mayStrike} />
+        ))}
+      </ul>
+    </details>
+  );
+}
+
+function EvidenceLine({ entry, unionId, mayStrike }: { entry: EvidenceView; unionId: string; mayStrike: boolean }) {
+  const { run, busy, problem } = useSend();
+  const [asking, setAsking] = useState(false);
+  const [reason, setReason] = useState('');
+  const { code, words, from, kind, struck } = entry;
+  const strike = async (): Promise<void> => {
+    const sent = await run('PUT', `/api/struck-evidence/${uuid()}`, { unionId, code, reason });
+    if (sent?.ok) setAsking(false);
+  };
+  return (
+    <li className="flex flex-wrap items-center gap-x-3 border-b border-line py-1">
+      <span className={`min-w-0 grow ${struck ? 'line-through' : ''}`}>
+        {words} <span className="text-sm text-muted">{`${KIND_WORDS[kind]}: ${from}`}</span>
+      </span>
+      {struck ? (
+        <>
+          <span className="text-sm">
+            Struck out by {struck.by}: {struck.reason}
+          </span>
+          {mayStrike && (
+            <button
+              type="button"
+              className="bench-button"
+              disabled={busy}
+              onClick={() => void run('DELETE', `/api/struck-evidence/${struck.id}`)}
+            >
+              Counts again
+            </button>
+          )}
+        </>
+      ) : (
+        mayStrike &&
+        !asking && (
+          <button type="button" className="bench-button" onClick={() => setAsking(true)}>
+            Strike out
+          </button>
+        )
+      )}
+      {asking && !struck && (
+        <form
+          className="flex w-full flex-wrap items-end gap-2 pb-2"
+          onSubmit={(event) => {
+            event.preventDefault();
+            void strike();
+          }}
+        >
+          <Field label="Why it is not so" needed error={problem?.fields.reason}>
+            <input value={reason} maxLength={300} onChange={(change) => setReason(change.target.value)} />
+          </Field>
+          <button className="bench-button" data-weight="main" disabled={busy}>
+            Strike it out
+          </button>
+          <button type="button" className="bench-button" onClick={() => setAsking(false)}>
+            Leave it
+          </button>
+        </form>
+      )}
+      <Problem>{problem?.message}</Problem>
+    </li>
+  );
+}
+
+function Settled({ death: { unionId, settled, verdict }, causes, maySettle }: Omit<CausePanelProps, 'mayStrike'>) {
+  const { run, busy, problem } = useSend();
+  const [entry, setEntry] = useState({ cause: settled?.cause ?? verdict?.cause ?? '', reason: '' });
+  const save = async (): Promise<void> => {
+    const sent = await run('PUT', `/api/settled-causes/${uuid()}`, { unionId, ...entry });
+    if (sent?.ok) setEntry({ ...entry, reason: '' });
+  };
+  return (
+    <div>
+      {settled && (
+        <p className="border-l-4 border-ink pl-3">
+          <strong>Settled: {settled.words}.</strong> {settled.reason}{' '}
+          <span className="text-sm text-muted">
+            {settled.by}, {formatDate(settled.on)}; reckoned then: {settled.computed}
+          </span>{' '}
+          {maySettle && (
+            <button
+              type="button"
+              className="bench-button ml-2"
+              disabled={busy}
+              onClick={() => void run('DELETE', `/api/settled-causes/${settled.id}`)}
+            >
+              Take it back
+            </button>
+          )}
+        </p>
+      )}
+      {maySettle && (
+        <form
+          className="mt-2 flex flex-wrap items-end gap-3"
+          onSubmit={(event) => {
+            event.preventDefault();
+            void save();
+          }}
+        >
+          <Field label={settled ? 'Settle it otherwise' : 'Settle the cause'} error={problem?.fields.cause}>
+            <select value={entry.cause} onChange={(change) => setEntry({ ...entry, cause: change.target.value })}>
+              <option value="">not known</option>
+              {causes.map(({ cause, words }) => (
+                <option key={cause} value={cause}>
+                  {words}
+                </option>
+              ))}
+            </select>
+          </Field>
+          <Field label="Reason" needed error={problem?.fields.reason}>
+            <input
+              value={entry.reason}
+              maxLength={300}
+              onChange={(change) => setEntry({ ...entry, reason: change.target.value })}
+            />
+          </Field>
+          <button className="bench-button" disabled={busy}>
+            Settle it
+          </button>
+          <Problem>{problem?.message}</Problem>
+        </form>
+      )}
+    </div>
+  );
+}

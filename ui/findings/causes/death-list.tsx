@@ -1,0 +1,93 @@
+'use client';
+
+import Link from 'next/link';
+import { useState } from 'react';
+import type { DeathView } from '@/core/findings/causes/death-view';
+import { sureWords } from '@/core/findings/causes/death-view';
+import type { FateBoard } from '@/core/findings/shared/fate-board';
+import { formatDate } from '@/core/units/iso-date';
+import { CausePanel } from './cause-panel';
+
+const FIRST = 30;
+
+interface DeathListProps {
+  board: Pick<FateBoard, 'deaths' | 'causes'>;
+  maySettle: boolean;
+  mayStrike: boolean;
+}
+
+/** Every death with what is said of it; opened, with all that speaks for and against. */
+export function DeathList({ board: { deaths, causes }, maySettle, mayStrike }: DeathListProps) {
+  const [all, setAll] = useState(false);
+  const [open, setOpen] = useState<string | null>(null);
+  if (deaths.length === 0) return null;
+  const shown = all ? deaths : deaths.slice(0, FIRST);
+  return (
+    <section aria-labelledby="deaths-title">
+      <h2 id="deaths-title">Each that died</h2>
+      <ul className="grid gap-1">
+        {shown.map((death) => (
+          <li key={death.unionId} className="border-b border-line">
+            <div className="flex flex-wrap items-center gap-x-4 gap-y-1 py-1">
+              <button
+                type="button"
+                className="min-h-11 min-w-24 cursor-pointer text-left text-lg font-bold underline"
+                aria-expanded={open === death.unionId}
+                onClick={() => setOpen(open === death.unionId ? null : death.unionId)}
+              >
+                {death.called}
+              </button>
+              <span className="min-w-0 grow">
+                {verdictWords(death)}
+                <span className="text-sm text-muted">
+                  {' '}
+                  {death.variety} on {death.stock}, {death.method.toLowerCase()}, by {death.maker}; seen dead{' '}
+                  {formatDate(death.deadOn)}
+                </span>
+              </span>
+              {death.problem === '' && death.ask.length > 0 && (
+                <Link className="bench-button" href={guideOf(death)}>
+                  Look into it
+                </Link>
+              )}
+            </div>
+            {open === death.unionId && (
+              <CausePanel death={death} causes={causes} maySettle={maySettle} mayStrike={mayStrike} />
+            )}
+          </li>
+        ))}
+      </ul>
+      {!all && deaths.length > FIRST && (
+        <button type="button" className="bench-button mt-2" onClick={() => setAll(true)}>
+          Show all {deaths.length}
+        </button>
+      )}
+    </section>
+  );
+}
+
+/** Where the guide asks of a union. */
+export function guideOf({ href, unionId }: Pick<DeathView, 'href' | 'unionId'>): string {
+  return `${href}/why?union=${unionId}`;
+}
+
+function verdictWords({ settled, verdict, likely, problem }: DeathView) {
+  if (problem !== '') return <strong className="text-loud">{problem}</strong>;
+  if (settled)
+    return (
+      <>
+        <strong>{settled.words}</strong>, settled.
+      </>
+    );
+  if (verdict)
+    return (
+      <>
+        <strong>{verdict.words}</strong>, {sureWords(likely[0]!.share)}.
+      </>
+    );
+  return (
+    <>
+      <strong>Not known</strong>, likely among: {likely.map(({ words }) => words).join('; ')}.
+    </>
+  );
+}
