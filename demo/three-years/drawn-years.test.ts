@@ -1,0 +1,64 @@
+import { describe, expect, it } from 'vitest';
+import { type KnownFate, sharedFactors } from '@/core/findings/shared/shared-factors';
+import truth from '../truth.json';
+import { drawnDay, type HiddenTruth } from './drawn-years';
+import { AT_A_BENCH, BENCHES, threeYears } from './scenario';
+
+const days = threeYears(2027);
+
+/** Fates of a seed as pages count them. */
+function fatesOf(seed: number, hidden: HiddenTruth | null): KnownFate[] {
+  return days.flatMap((plan, day) =>
+    drawnDay(plan, day, seed, hidden)
+      .filter(({ heard }) => heard)
+      .map((keeper, i): KnownFate => {
+        const { seat, hour, variety, stock, died, tieLeft } = keeper;
+        const part = hour < 11 ? 'morning' : hour < 14 ? 'noon' : 'afternoon';
+        return {
+          unionId: `${day}-${i}`,
+          workshopId: String(day),
+          dead: died !== null,
+          levels: {
+            'wood-lot': [`${day} ${variety}`],
+            'stock-lot': [`${day} ${stock}`],
+            grafter: [`hand ${seat}`],
+            bench: [`${day} ${BENCHES[Math.floor((seat - 1) / AT_A_BENCH)]}`],
+            day: [`${day} ${part}`],
+            place: [`home ${seat}`],
+            pair: [`${variety} on ${stock}`],
+            ...(tieLeft ? { tie: ['overdue'] } : {}),
+          },
+        };
+      }),
+  );
+}
+
+describe('three years of workshops', () => {
+  it('make about 600 keepers, as the scenario has it', () => {
+    const all = days.flatMap((plan, day) => drawnDay(plan, day, truth.seed, truth));
+    expect(all.length).toBeGreaterThan(560);
+    expect(all.length).toBeLessThan(660);
+    expect(days.map(({ date }) => new Date(`${date}T12:00:00Z`).getUTCDay())).toEqual(Array(9).fill(6));
+  });
+  it('tell their hidden truth: each cause is named, the warm lot first among its overlaps', () => {
+    const fates = fatesOf(truth.seed, truth);
+    const named = (day: number | null) =>
+      sharedFactors(day === null ? fates : fates.filter(({ workshopId }) => workshopId === String(day)))
+        .filter((level) => level.named && level.explainedBy === null)
+        .map(({ level }) => level);
+    expect(named(truth.warmLot.day)[0]).toBe(`${truth.warmLot.day} ${truth.warmLot.lot}`);
+    expect(named(truth.bench.day)).toContain(`${truth.bench.day} ${truth.bench.name}`);
+    expect(named(truth.noon.day)[0]).toBe(`${truth.noon.day} ${truth.noon.part}`);
+    expect(named(truth.ties.day)[0]).toBe('overdue');
+    expect(named(null)).toContain(`${truth.pair.variety} on ${truth.pair.stock}`);
+  });
+  it('without a truth at most one of twenty seeds has a page that names anything', () => {
+    let names = 0;
+    for (let seed = 1; seed <= 20; seed++) {
+      const fates = fatesOf(seed, null);
+      const pages = [fates, ...days.map((_, day) => fates.filter(({ workshopId }) => workshopId === String(day)))];
+      names += pages.filter((page) => sharedFactors(page).some((level) => level.named)).length;
+    }
+    expect(names).toBeLessThanOrEqual(1);
+  });
+});

@@ -1,0 +1,112 @@
+import { seededRandom } from '@/core/chance/seeded-random';
+import type { Marks } from '@/core/score/rubric/judge-union';
+import { AT_A_BENCH, BENCHES, type DayPlan } from './scenario';
+
+/** What really did it, hidden from the pages: which of the nine days, and how many of what it touched died. */
+export interface HiddenTruth {
+  seed: number;
+  warmLot: { day: number; lot: string; deaths: number };
+  bench: { day: number; name: string; deaths: number };
+  noon: { day: number; part: string; deaths: number };
+  /** So many of each person's buds kept their tie. */
+  ties: { day: number; each: number; deaths: number };
+  pair: { days: number[]; variety: string; stock: string; deaths: number };
+}
+
+/** A keeper as it was made, and what became of it. */
+export interface DrawnKeeper {
+  seat: number;
+  nth: number;
+  method: string;
+  variety: string;
+  stock: string;
+  /** Hours and parts of hours after midnight, at the site. */
+  hour: number;
+  /** 0 clumsy to 1 sure. */
+  skill: number;
+  marks: Marks;
+  tieLeft: boolean;
+  /** When it was seen dead; null where it lives. `again` is the second look. */
+  died: 'asked' | 'again' | null;
+  heard: boolean;
+  /** What somebody saw who looked why. */
+  looks: string[];
+}
+
+/** Deaths that nothing but chance made, and people who do not answer. */
+const CHANCE = 0.1;
+const SILENT = 0.1;
+const FIRST_HOUR = 9;
+const LAST_HOUR = 16.5;
+const NOON = [11, 14] as const;
+
+/**
+ * Keepers of a day, drawn by chance: with a truth, what it touches dies of it; without one all die alike.
+ *
+ * @param day which of the days it is
+ */
+export function drawnDay(plan: DayPlan, day: number, seed: number, truth: HiddenTruth | null): DrawnKeeper[] {
+  const random = seededRandom(seed * 101 + day);
+  const skills = Array.from({ length: plan.people }, () => 0.55 + 0.4 * random());
+  const keepers: DrawnKeeper[] = [];
+  for (let seat = 1; seat <= plan.people; seat++)
+    for (const { method, each, slips } of plan.methods)
+      for (let nth = 0; nth < each; nth++) {
+        const wood = plan.wood[nth % plan.wood.length]!;
+        const stock = plan.stocks[Math.floor(nth / plan.wood.length) % plan.stocks.length]!;
+        // Everybody works through the day at a pace of their own.
+        const hour = FIRST_HOUR + (LAST_HOUR - FIRST_HOUR) * ((keepers.length * 0.618 + random() * 0.2) % 1);
+        keepers.push({
+          seat,
+          nth,
+          method,
+          variety: wood.variety,
+          stock: stock.stockType,
+          hour,
+          skill: skills[seat - 1]!,
+          ...fateOf({ random, day, seat, nth, slips, hour, variety: wood.variety, stock: stock.stockType }, truth),
+          heard: random() > SILENT,
+        });
+      }
+  return keepers;
+}
+
+interface Made {
+  random: () => number;
+  day: number;
+  seat: number;
+  nth: number;
+  slips: boolean;
+  hour: number;
+  variety: string;
+  stock: string;
+}
+
+type Fate = Pick<DrawnKeeper, 'marks' | 'tieLeft' | 'died' | 'looks'>;
+
+function fateOf(made: Made, truth: HiddenTruth | null): Fate {
+  const { random, day, seat, nth, slips, hour, variety, stock } = made;
+  const chance = random();
+  const roll = random();
+  const seen = random() < 0.5;
+  const plain: Fate = { marks: {}, tieLeft: false, died: null, looks: [] };
+  const dies = (deaths: number, of: Partial<Fate>): Fate =>
+    roll < deaths
+      ? { ...plain, died: 'asked', ...of, looks: seen ? (of.looks ?? []) : [] }
+      : { ...plain, marks: of.marks ?? {}, tieLeft: of.tieLeft ?? false };
+  if (truth) {
+    const bench = BENCHES[Math.floor((seat - 1) / AT_A_BENCH)];
+    const { warmLot, noon, ties, pair } = truth;
+    if (day === warmLot.day && variety === warmLot.lot)
+      return dies(warmLot.deaths, { looks: ['grew-then-collapsed', 'opened-stock-only'] });
+    if (day === truth.bench.day && bench === truth.bench.name)
+      return dies(truth.bench.deaths, { marks: { bind: 'fatal' }, looks: ['scion-wrinkled', 'opened-stock-only'] });
+    if (day === noon.day && slips && hour >= NOON[0] && hour < NOON[1])
+      return dies(noon.deaths, { marks: { slip: 'fatal' }, looks: ['never-moved', 'opened-none'] });
+    if (day === ties.day && nth < ties.each && slips === false)
+      return dies(ties.deaths, { tieLeft: true, looks: ['bulge-at-tie', 'grew-weeks-then-died'] });
+    if (pair.days.includes(day) && variety === pair.variety && stock === pair.stock)
+      return dies(pair.deaths, { died: 'again', looks: ['grew-seasons-then-died', 'yellowed', 'snapped-smooth'] });
+  }
+  return chance < CHANCE ? { ...plain, died: 'asked', looks: seen ? ['scion-plain'] : [] } : plain;
+}
