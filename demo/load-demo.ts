@@ -33,14 +33,17 @@ import { demoPlaces } from './demo-places';
 import { demoAfterTheDay, demoSecondLooks, demoSettings } from './demo-scoring';
 import { judgeDemoKeepers } from './demo-keepers';
 import { drawnUnion } from './drawn-union';
+import { loadYears } from './three-years/load-years';
+import { yearBefore } from './three-years/scenario';
+import truth from './truth.json';
 import { demoPlan, demoSiteYear, demoSources, demoWood } from './demo-plan';
 import { ASSISTANT, CLUB, HANDS, LEAD, PAST_ROSTER, SITE, STOCKS, TREE, VIEWER, WOOD } from './scenario';
 
 export const DEMO_KEEPERS_EACH = 4;
 
 /**
- * Fills an empty database with the demo guild, through the same use cases as a user's hands: a
- * workshop that was, with scored unions, keepers and a round half answered, and one to come.
+ * Fills an empty database with the demo guild, through the same use cases as a user's hands: three years of
+ * workshops with what became of them, one with scored unions, keepers and a round half answered, and one to come.
  *
  * @param password sign-in of all three members.
  */
@@ -103,6 +106,8 @@ export async function loadDemo(services: Services, password: string): Promise<vo
   await demoSources(as(lead, loadedAt), past, site.id, dates.past);
   await demoPlaces((day) => as(assistant, new Date(`${day}T17:00:00Z`)), { siteId: site.id, date: dates.past }, today);
   await demoAftercare(as, lead, assistant, { id: past, siteId: site.id, date: dates.past }, loadedAt);
+
+  await loadYears({ as, lead, assistant, siteId: site.id }, yearBefore(today), truth, today);
 
   const upcoming = uuid();
   await putWorkshop(as(lead, loadedAt), upcoming, {

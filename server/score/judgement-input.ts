@@ -84,6 +84,14 @@ export function marksInput(method: Method): ObjectSchema<Marks> {
 
 /** Ids of the points that a method is judged by, under any answer of any of its schools. */
 function pointIds(method: Method): Set<string> {
+  let ids = idsOf.get(method);
+  if (!ids) idsOf.set(method, (ids = allPointIds(method)));
+  return ids;
+}
+/** Found once: every judgement asks, and methods do not change. */
+const idsOf = new WeakMap<Method, Set<string>>();
+
+function allPointIds(method: Method): Set<string> {
   const choices = method.schools.flatMap(({ id, options }) => options.map((option) => ({ [id]: option.id })));
   return new Set([{}, ...choices].flatMap((choice) => pointsOf(method, choice).map((point) => point.id)));
 }
