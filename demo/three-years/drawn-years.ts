@@ -90,10 +90,10 @@ function fateOf(made: Made, truth: HiddenTruth | null): Fate {
   const roll = random();
   const seen = random() < 0.5;
   const plain: Fate = { marks: {}, tieLeft: false, died: null, looks: [] };
-  const dies = (deaths: number, of: Partial<Fate>): Fate =>
+  const dies = (deaths: number, touched: Partial<Fate>): Fate =>
     roll < deaths
-      ? { ...plain, died: 'asked', ...of, looks: seen ? (of.looks ?? []) : [] }
-      : { ...plain, marks: of.marks ?? {}, tieLeft: of.tieLeft ?? false };
+      ? { ...plain, died: 'asked', ...touched, looks: seen ? (touched.looks ?? []) : [] }
+      : { ...plain, marks: touched.marks ?? {}, tieLeft: touched.tieLeft ?? false };
   if (truth) {
     const bench = BENCHES[Math.floor((seat - 1) / AT_A_BENCH)];
     const { warmLot, noon, ties, pair } = truth;

@@ -1,4 +1,6 @@
 import type { Metadata } from 'next';
+import { failedNotices } from '@/core/findings/shared/failed-before';
+import { failedBefore } from '@/server/findings/causes/failed-before';
 import { clubDay } from '@/server/plan/season';
 import { listSites } from '@/server/club/sites';
 import { ledger, warningsOf } from '@/server/plan/wood-ledger';
@@ -12,11 +14,12 @@ export const metadata: Metadata = { title: 'Wood' };
 
 export default async function WoodPage() {
   const context = await pageContext();
-  const [lots, sources, { today }, [site]] = await Promise.all([
+  const [lots, sources, { today }, [site], failed] = await Promise.all([
     ledger(context),
     listSources(context),
     clubDay(context),
     listSites(context),
+    failedBefore(context),
   ]);
   const place = { region: site?.region ?? '', quarantine: site?.quarantine ?? [] };
   return (
@@ -43,7 +46,10 @@ export default async function WoodPage() {
               lookedOn: lot.checks.at(-1)?.lookedOn ?? null,
               sticks: lot.sticks,
               booked: lot.booked,
-              warnings: warningsOf(context, lot, today, place),
+              warnings: [
+                ...warningsOf(context, lot, today, place),
+                ...failedNotices(failed, { lots: [lot], stocks: [] }),
+              ],
             }))}
           />
         )}

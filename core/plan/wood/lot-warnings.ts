@@ -17,7 +17,7 @@ export interface LotFacts {
 }
 
 export interface LotWarning {
-  id: 'protected' | 'uncertified' | 'boundary' | 'check' | 'store' | 'post';
+  id: 'protected' | 'uncertified' | 'boundary' | 'check' | 'store' | 'post' | 'failed';
   level: 'care' | 'stop';
   says: string;
   remedy: string;

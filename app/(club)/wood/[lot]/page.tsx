@@ -1,5 +1,7 @@
 import type { Metadata } from 'next';
+import { failedNotices } from '@/core/findings/shared/failed-before';
 import { STORE } from '@/core/plan/wood/store';
+import { failedBefore } from '@/server/findings/causes/failed-before';
 import { lotBookingViews } from '@/server/plan/lot-views';
 import { clubDay } from '@/server/plan/season';
 import { listSites } from '@/server/club/sites';
@@ -21,12 +23,13 @@ export default async function LotPage({ params }: { params: Promise<{ lot: strin
   const { lot: id } = await params;
   const context = await pageContext();
   const lot = await orNotFound(ledgerLot(context, id));
-  const [readings, sources, { today }, sites, { bookings, workshops }] = await Promise.all([
+  const [readings, sources, { today }, sites, { bookings, workshops }, failed] = await Promise.all([
     lotReadings(context, id),
     listSources(context),
     clubDay(context),
     listSites(context),
     lotBookingViews(context, lot, null),
+    failedBefore(context),
   ]);
   const [site] = sites;
   const mayChange = context.actor.role !== 'viewer';
@@ -44,10 +47,13 @@ export default async function LotPage({ params }: { params: Promise<{ lot: strin
           </h1>
           <div className="mt-2">
             <WarningList
-              warnings={warningsOf(context, lot, today, {
-                region: site?.region ?? '',
-                quarantine: site?.quarantine ?? [],
-              })}
+              warnings={[
+                ...warningsOf(context, lot, today, {
+                  region: site?.region ?? '',
+                  quarantine: site?.quarantine ?? [],
+                }),
+                ...failedNotices(failed, { lots: [lot], stocks: [] }),
+              ]}
             />
           </div>
         </div>

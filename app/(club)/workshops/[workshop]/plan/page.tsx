@@ -3,12 +3,15 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { METHODS, methodById } from '@/core/methods/registry';
 import { formatDate } from '@/core/units/iso-date';
+import { failedNotices } from '@/core/findings/shared/failed-before';
+import { failedBefore } from '@/server/findings/causes/failed-before';
 import { listSeats } from '@/server/plan/seats';
 import { workshopLots, type WorkshopLots } from '@/server/plan/lots';
 import { getSite, listSites } from '@/server/club/sites';
 import { getWorkshop } from '@/server/plan/workshops';
 import { heardBriefing } from '@/server/teach/briefing';
 import { readiness } from '@/server/plan/ready';
+import { FailedNotice } from '@/ui/findings/failed-notice';
 import { RibbonStrip } from '@/ui/plan/wood/ribbon';
 import { LightWord } from '@/ui/plan/dates/light-word';
 import { EditWorkshop } from '@/ui/plan/season/edit-workshop';
@@ -23,16 +26,20 @@ export default async function Plan({ params }: { params: Promise<{ workshop: str
   const { workshop: id } = await params;
   const context = await pageContext();
   const workshop = await orNotFound(getWorkshop(context, id));
-  const [ready, site, sites, seats, lots] = await Promise.all([
+  const [ready, site, sites, seats, lots, failed] = await Promise.all([
     heardBriefing(context, id).then((heard) => readiness(context, id, heard)),
     getSite(context, workshop.siteId),
     listSites(context),
     listSeats(context, id),
     workshopLots(context, id),
+    failedBefore(context),
   ]);
   const mayChange = context.actor.role !== 'viewer';
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-6 lg:grid-cols-[minmax(0,1fr)_24rem]">
+      <div className="lg:col-span-2 empty:hidden">
+        <FailedNotice notices={failedNotices(failed, { lots: lots.wood, stocks: lots.stocks })} />
+      </div>
       <section aria-labelledby="roster-title">
         <div className="mb-2 flex flex-wrap items-end justify-between gap-3">
           <h1 id="roster-title">

@@ -1,0 +1,27 @@
+import { describe, expect, it } from 'vitest';
+import { type FailedBefore, failedNotices } from './failed-before';
+
+const failed: FailedBefore = {
+  lots: [{ lotId: 'warm', variety: 'Sallow Quay', source: 'net loft', counts: '15 of 19 died, 2 of 47 beside it' }],
+  pairs: [{ variety: 'Mist Ferry', stockType: 'Reedmoor quince', counts: '9 of 11 died, 6 of 55 beside it' }],
+  days: [],
+};
+const use = (id: string, variety: string, source: string, stockType = 'Tarn seedling') =>
+  failedNotices(failed, { lots: [{ id, variety, source }], stocks: [{ stockType }] }).map(({ says }) => says);
+
+describe('what failed before', () => {
+  it('is said of the very lot, and of later wood of the same variety and source', () => {
+    expect(use('warm', 'Sallow Quay', 'net loft')).toEqual([
+      'This lot of Sallow Quay failed: 15 of 19 died, 2 of 47 beside it.',
+    ]);
+    expect(use('new', 'sallow  quay', 'Net loft')[0]).toContain('failed in an earlier lot');
+    expect(use('new', 'Sallow Quay', 'chapel wall')).toEqual([]);
+    expect(use('new', 'Bell Shallows', 'net loft')).toEqual([]);
+  });
+  it('is said of a pair only where both are to be used', () => {
+    expect(use('new', 'Mist Ferry', 'row 5', 'Reedmoor quince')[0]).toContain(
+      'Mist Ferry on Reedmoor quince failed before',
+    );
+    expect(use('new', 'Mist Ferry', 'row 5')).toEqual([]);
+  });
+});

@@ -1,0 +1,56 @@
+import { kindOf } from '../../methods/compatibility/compatibility';
+import type { LotWarning } from '../../plan/wood/lot-warnings';
+
+/** What clearly failed in earlier workshops, for the ledger of wood and the next plan. */
+export interface FailedBefore {
+  lots: { lotId: string; variety: string; source: string; counts: string }[];
+  pairs: { variety: string; stockType: string; counts: string }[];
+  days: { workshopId: string; name: string; counts: string }[];
+}
+
+/** Lots and stocks of a plan, or of the ledger. */
+export interface ToBeUsed {
+  lots: readonly { id: string; variety: string; source: string }[];
+  stocks: readonly { stockType: string }[];
+}
+
+const same = (a: string, b: string): boolean => kindOf(a) === kindOf(b);
+
+const warning = (says: string, remedy: string): LotWarning => ({ id: 'failed', level: 'care', says, remedy });
+
+/**
+ * What speaks against wood and pairs that are to be used, by what failed before: the very lot, wood of the same variety from
+ * the same source, and a pair.
+ */
+export function failedNotices({ lots, pairs }: FailedBefore, { lots: wood, stocks }: ToBeUsed): LotWarning[] {
+  const ofLots = wood.flatMap(({ id, variety, source }) => {
+    const own = lots.find(({ lotId }) => lotId === id);
+    if (own)
+      return [
+        warning(
+          `This lot of ${variety} failed: ${own.counts}.`,
+          'Use no more of it; look at how it was kept and where it is from.',
+        ),
+      ];
+    const alike = lots.find((lot) => source !== '' && same(lot.variety, variety) && same(lot.source, source));
+    return alike
+      ? [
+          warning(
+            `${variety} from ${source} failed in an earlier lot: ${alike.counts}.`,
+            'Look at the source and at how this lot is kept before it is booked.',
+          ),
+        ]
+      : [];
+  });
+  const ofPairs = pairs.flatMap(({ variety, stockType, counts }) =>
+    wood.some((lot) => same(lot.variety, variety)) && stocks.some((stock) => same(stock.stockType, stockType))
+      ? [
+          warning(
+            `${variety} on ${stockType} failed before: ${counts}.`,
+            'Take another stock for it, or a piece between them that agrees with both.',
+          ),
+        ]
+      : [],
+  );
+  return [...ofLots, ...ofPairs];
+}
