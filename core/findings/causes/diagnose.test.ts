@@ -9,6 +9,7 @@ import { diagnose } from './diagnose';
 import { questionsToAsk } from './questions-to-ask';
 import { sharesOfCauses } from './shares-of-causes';
 import { SHIPPED_MODEL, SHIPPED_TABLES } from './shipped-tables';
+import { contradictions, whatSpeaks } from './what-speaks';
 
 const rows = (name: string): Record<string, string>[] =>
   Papa.parse<Record<string, string>>(readFileSync(`core/findings/causes/reference/${name}.csv`, 'utf8'), {
@@ -134,6 +135,37 @@ describe('what is said', () => {
     expect(() => caseOfCauses(SHIPPED_MODEL, 'root', [])).toThrow('There is no group "root"');
     expect(() => caseOfCauses(SHIPPED_MODEL, 'bench', ['bad-luck'])).toThrow('No table names the evidence "bad-luck".');
     expect(() => caseOfCauses(SHIPPED_MODEL, 'bench', { a: 1 })).toThrow('a JSON list of codes');
+  });
+});
+
+describe('contradictions', () => {
+  const pairs = (...known: string[]) =>
+    contradictions(SHIPPED_MODEL, known).map(([first, second]) => [first.code, second.code]);
+  it('are two answers to one question, or two of a group that speak against each other', () => {
+    expect(pairs('scion-wrinkled', 'scion-plain')).toEqual([['scion-wrinkled', 'scion-plain']]);
+    expect(pairs('lot-sound', 'stored-warm')).toEqual([['lot-sound', 'stored-warm']]);
+    expect(pairs('support', 'no-support')).toEqual([['support', 'no-support']]);
+  });
+  it('are none where both can be, and where deaths are counted', () => {
+    expect(pairs('stored-warm', 'lot-moving')).toEqual([]);
+    expect(pairs('callus-cold', 'callus-hot')).toEqual([]);
+    expect(pairs('shared-wood-lot-strong', 'lot-mates-live')).toEqual([]);
+    expect(pairs('contact-good', 'seal-good')).toEqual([]);
+  });
+});
+
+describe('what speaks', () => {
+  it('for a cause and against it comes loudest first, with what nobody has looked at', () => {
+    const known = ['seal-missed', 'join-slow', 'opened-not-met', 'scion-plain'];
+    const spoken = whatSpeaks(SHIPPED_MODEL, 'bench', known, 'dried');
+    expect(spoken.speaksFor.map(({ code }) => code)).toEqual(['seal-missed', 'join-slow']);
+    expect(spoken.against.map(({ code }) => code)).toEqual(['opened-not-met']);
+    const questions = spoken.notLooked.map(({ question }) => question);
+    expect(questions).toContain('Is the seal or wrap whole?');
+    // Answered, not asked of bench grafts, or says nothing of drying out.
+    for (const other of ['What does the scion look like?', 'What became of the bud or its shield?'])
+      expect(questions).not.toContain(other);
+    expect(questions).not.toContain('Which way do the buds point?');
   });
 });
 

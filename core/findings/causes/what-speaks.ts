@@ -41,13 +41,26 @@ export function whatSpeaks(model: CauseModel, group: CauseGroup, codes: readonly
   };
 }
 
-/** Pairs of evidence in one group that cannot both be true of one union: each says something else about one thing. */
+/**
+ * Pairs of evidence that cannot both be true of one union: two answers to one question, or two pieces of one group of which
+ * one speaks for a cause and the other against it.
+ */
 export function contradictions(model: CauseModel, codes: readonly string[]): [ReadyEvidence, ReadyEvidence][] {
   const known = evidenceOf(model, codes).filter(({ kind }) => kind !== 'shared');
   return known.flatMap((first, at) =>
     known
       .slice(at + 1)
-      .filter((second) => second.group === first.group && second.kind === first.kind)
+      .filter((second) => answersOneQuestion(model, first, second) || speaksOtherwise(first, second))
       .map((second): [ReadyEvidence, ReadyEvidence] => [first, second]),
+  );
+}
+
+function answersOneQuestion({ questions }: CauseModel, first: ReadyEvidence, second: ReadyEvidence): boolean {
+  return questions.some(({ answers }) => [first, second].every((row) => answers.some(({ code }) => code === row.code)));
+}
+
+function speaksOtherwise(first: ReadyEvidence, second: ReadyEvidence): boolean {
+  return (
+    first.group === second.group && first.ratios.some((ratio, at) => Math.log(ratio) * Math.log(second.ratios[at]!) < 0)
   );
 }

@@ -31,7 +31,7 @@ export async function failedBefore(context: Context): Promise<FailedBefore> {
     } else if (level.kind === 'pair') {
       found.pairs.push({ variety: first.variety, stockType: first.stockType, counts });
     } else if (level.kind === 'day') {
-      found.days.push({ workshopId: first.workshopId, name: nameOf(level), counts });
+      found.days.push({ date: first.madeOn, name: nameOf(level), counts });
     }
   }
   return found;

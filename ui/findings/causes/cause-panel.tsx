@@ -45,7 +45,7 @@ export function LikelyCauseCard({ cause: { words, share, speaksFor, against, not
       <p className="font-bold">{words}</p>
       <div className="my-1 flex items-center gap-2">
         <span aria-hidden className="h-4 w-full border border-ink bg-sheet">
-          <span className="block h-full bg-bark" style={{ width: percent(share) }} />
+          <span className="block h-full bg-bark" style={{ width: `${share * 100}%` }} />
         </span>
         <span className="shrink-0 text-sm">
           {percent(share)}, {sureWords(share)}

@@ -28,16 +28,16 @@ export function DeathList({ board: { deaths, causes }, maySettle, mayStrike }: D
       <ul className="grid gap-1">
         {shown.map((death) => (
           <li key={death.unionId} className="border-b border-line">
-            <div className="flex flex-wrap items-center gap-x-4 gap-y-1 py-1">
+            <div className="grid grid-cols-[minmax(0,1fr)] items-center gap-x-4 gap-y-1 py-1 md:grid-cols-[6rem_minmax(0,1fr)_auto]">
               <button
                 type="button"
-                className="min-h-11 min-w-24 cursor-pointer text-left text-lg font-bold underline"
+                className="min-h-11 cursor-pointer text-left text-lg font-bold underline"
                 aria-expanded={open === death.unionId}
                 onClick={() => setOpen(open === death.unionId ? null : death.unionId)}
               >
                 {death.called}
               </button>
-              <span className="min-w-0 grow">
+              <span>
                 {verdictWords(death)}
                 <span className="text-sm text-muted">
                   {' '}
@@ -46,7 +46,7 @@ export function DeathList({ board: { deaths, causes }, maySettle, mayStrike }: D
                 </span>
               </span>
               {death.problem === '' && death.ask.length > 0 && (
-                <Link className="bench-button" href={guideOf(death)}>
+                <Link className="bench-button justify-self-start" href={guideOf(death)}>
                   Look into it
                 </Link>
               )}

@@ -4,8 +4,9 @@ import type { FateMark } from '@/core/findings/shared/fate-board';
 import { BENCH_DEPTH, placesOf, type Room } from '@/core/plan/benches/room';
 import { FateLink } from './fate-glyph';
 
-const SCALE = 90;
-const ACROSS = 4;
+/** Pixels a metre: an elbow's room holds six marks side by side. */
+const SCALE = 130;
+const ACROSS = 6;
 const STEP = 19;
 
 /** The room as it was drawn, with what each seat made standing beside it. */
@@ -23,7 +24,7 @@ export function FateRoom({
   return (
     <svg
       viewBox={`-10 -10 ${width + 20} ${depth + 20}`}
-      className="h-auto w-full"
+      className="mx-auto h-auto max-h-[34rem] w-full"
       role="group"
       aria-label="The room, each keeper at the seat it was made at"
     >
@@ -44,7 +45,7 @@ export function FateRoom({
               x={bench.x * SCALE}
               y={bench.y * SCALE + 5}
               textAnchor="middle"
-              fontSize={16}
+              fontSize={22}
               fontWeight={700}
               fill={COLOURS.ink}
             >
@@ -63,14 +64,14 @@ export function FateRoom({
                     x={place.x * SCALE}
                     y={place.y * SCALE + 5}
                     textAnchor="middle"
-                    fontSize={14}
+                    fontSize={20}
                     fill={COLOURS.muted}
                   >
                     {own[0]!.seatNumber}
                   </text>
                   {own.map((mark, i) => {
                     const along = ((i % ACROSS) - (Math.min(own.length, ACROSS) - 1) / 2) * STEP;
-                    const away = outward * (24 + Math.floor(i / ACROSS) * STEP);
+                    const away = outward * (30 + Math.floor(i / ACROSS) * STEP);
                     const [x, y] = bench.turned
                       ? [place.x * SCALE + away, place.y * SCALE + along]
                       : [place.x * SCALE + along, place.y * SCALE + away];

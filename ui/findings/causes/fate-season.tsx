@@ -99,9 +99,11 @@ function daysOf(
   workshops: readonly { id: string; title: string; date: string }[],
 ): Column[] {
   const step = WIDTH / Math.max(workshops.length, 2);
+  // Letters that stand side by side under a column.
+  const room = Math.max(6, Math.floor(step / 7));
   return workshops.map(({ id, title, date }, i) => ({
     x: step * (i + 0.5),
-    name: `${formatDate(date)}\n${title.length > 20 ? `${title.slice(0, 19)}…` : title}`,
+    name: `${formatDate(date)}\n${title.length > room ? `${title.slice(0, room - 1).trimEnd()}…` : title}`,
     marks: marks.filter(({ workshopId }) => workshopId === id),
   }));
 }

@@ -5,7 +5,6 @@ import { useEffect, useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { type GuideFacts, guideState } from '@/core/findings/causes/guide-entry';
 import { type DeathView, sureWords } from '@/core/findings/causes/death-view';
-import { percent } from '@/core/units/percent';
 import { keepToWorkOn } from '@/ui/kit/device/keep-page';
 import { useDeviceQueue } from '@/ui/kit/device/use-device-queue';
 import { WaitingStrip } from '@/ui/kit/device/waiting-strip';
@@ -118,7 +117,7 @@ function SoFar({ verdict, likely, contradictions }: Pick<DeathView, 'verdict' | 
               <span className="text-sm text-muted">{sureWords(share)}</span>
             </span>
             <span aria-hidden className="block h-3 border border-ink bg-sheet">
-              <span className="block h-full bg-bark" style={{ width: percent(share) }} />
+              <span className="block h-full bg-bark" style={{ width: `${share * 100}%` }} />
             </span>
           </li>
         ))}

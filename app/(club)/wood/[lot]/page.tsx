@@ -31,7 +31,7 @@ export default async function LotPage({ params }: { params: Promise<{ lot: strin
     lotBookingViews(context, lot, null),
     failedBefore(context),
   ]);
-  const [site] = sites;
+  const place = { region: sites[0]?.region ?? '', quarantine: sites[0]?.quarantine ?? [] };
   const mayChange = context.actor.role !== 'viewer';
   const { checks, runs, from } = lot;
   return (
@@ -48,10 +48,7 @@ export default async function LotPage({ params }: { params: Promise<{ lot: strin
           <div className="mt-2">
             <WarningList
               warnings={[
-                ...warningsOf(context, lot, today, {
-                  region: site?.region ?? '',
-                  quarantine: site?.quarantine ?? [],
-                }),
+                ...warningsOf(context, lot, today, place),
                 ...failedNotices(failed, { lots: [lot], stocks: [] }),
               ]}
             />

@@ -38,7 +38,7 @@ export default async function Plan({ params }: { params: Promise<{ workshop: str
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-6 lg:grid-cols-[minmax(0,1fr)_24rem]">
       <div className="lg:col-span-2 empty:hidden">
-        <FailedNotice notices={failedNotices(failed, { lots: lots.wood, stocks: lots.stocks })} />
+        <FailedNotice notices={failedNotices(failed, { lots: lots.wood, stocks: lots.stocks, date: workshop.date })} />
       </div>
       <section aria-labelledby="roster-title">
         <div className="mb-2 flex flex-wrap items-end justify-between gap-3">
