@@ -1,4 +1,5 @@
 import { CALLUSED, KNITTING_BANDS } from '@/core/aftercare/warmth/knitting-rate';
+import { causeFigures, unknowableLines } from './list-cause-figures';
 import { NARROW_PATCH } from '@/core/contact/patch-contact';
 import { BRIDGING_DISTANCE, FACE_GAP_LIMIT } from '@/core/contact/limits';
 import { HOLLOW_PICKS } from '@/core/contact/hollow';
@@ -56,6 +57,7 @@ export function figureSections(): FigureSection[] {
     phases(),
     warmth(),
     wrapping(),
+    causeFigures(),
     ...METHODS.map(ofMethod),
   ];
 }
@@ -291,5 +293,6 @@ export function figuresPage(): string {
       ...rows.map(({ name, value, kind, margin }) => `| ${[name, value, kind, margin].map(cell).join(' | ')} |`),
       '',
     ]),
+    ...unknowableLines(),
   ].join('\n');
 }

@@ -58,7 +58,7 @@ export interface LevelId {
 /** From this factor on a level is told on a page: many are looked at. */
 export const TOLD_FROM = 20;
 /** A level is named where chance would show so few like it among all that were looked at. */
-const NAMED_BELOW = 0.005;
+export const NAMED_BELOW = 0.005;
 /** From this share of common unions on two levels cannot be told apart. */
 const NEARLY_SAME = 0.9;
 
