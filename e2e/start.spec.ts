@@ -7,7 +7,7 @@ import { freePort } from '../ops/mariadb';
 import { runSql } from './setup/run-sql';
 
 test.describe.configure({ mode: 'serial' });
-test.setTimeout(120_000);
+test.setTimeout(300_000);
 
 const data = join(WORLD, 'start-data');
 const empty = join(WORLD, 'start-empty');
@@ -30,7 +30,7 @@ async function start(folder: string, ...args: string[]): Promise<Started> {
   });
   for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk: Buffer) => (output += chunk.toString()));
   await expect
-    .poll(() => (child.exitCode !== null ? `ended: ${output}` : output), { timeout: 90_000, intervals: [100] })
+    .poll(() => (child.exitCode !== null ? `ended: ${output}` : output), { timeout: 240_000, intervals: [100] })
     .toContain('Pear Bench is ready at');
   return { child, output: () => output, url: `http://127.0.0.1:${port}` };
 }

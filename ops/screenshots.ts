@@ -1,3 +1,5 @@
+import { threeYears, yearBefore } from '@/demo/three-years/scenario';
+import truth from '@/demo/truth.json';
 import { chromium, type Page } from '@playwright/test';
 import { existsSync, mkdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -45,8 +47,6 @@ await page.goto(`${past}/plan`);
 await shoot('plan');
 await page.goto(`${upcoming}/plan/quantities`);
 await shoot('plan-quantities');
-await page.goto(`${upcoming}/plan/ready`);
-await shoot('plan-ready');
 
 async function enterUnion(on: Page): Promise<void> {
   for (const [name, value] of [
@@ -76,8 +76,6 @@ await shoot('places');
 await page.getByRole('link', { name: 'Warm box in the boathouse' }).click();
 await page.locator('canvas').first().waitFor();
 await shoot('callus-place');
-await page.goto(`${past}/aftercare`);
-await shoot('aftercare');
 // A plant whose tie was left on, by the tag that the list of this week names.
 await page.goto('/week');
 const alarms = page.getByRole('region', { name: /past the last day/ });
@@ -98,6 +96,14 @@ await shoot('answers');
 await page.goto(`${past}/findings`);
 await page.locator('canvas').waitFor();
 await shoot('findings');
+
+// The day whose truth is a lot that lay warm, and the guide beside one of its dead.
+await page.goto('/season');
+const warmDay = await workshop(threeYears(yearBefore(new Date().toISOString().slice(0, 10)))[truth.warmLot.day]!.title);
+await page.goto(`${warmDay}/findings/causes`);
+await page.getByRole('group', { name: /^The room/ }).waitFor();
+await shoot('causes');
+const guide = (await page.getByRole('link', { name: 'Look into it' }).first().getAttribute('href'))!;
 
 await page.goto('/methods/cleft');
 await page.locator('#step-join').scrollIntoViewIfNeeded();
@@ -126,5 +132,8 @@ await enterUnion(hand);
 await shoot('scoring-phone', hand);
 await hand.goto(new URL(link).pathname);
 await shoot('grower-phone', hand);
+await hand.goto(guide);
+await hand.locator('#guide-question').waitFor();
+await shoot('guide-phone', hand);
 await browser.close();
 console.log(`Pictures are in ${folder}`);

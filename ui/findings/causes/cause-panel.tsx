@@ -3,10 +3,12 @@
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { type CauseSpeaks, type DeathView, type EvidenceView, sureWords } from '@/core/findings/causes/death-view';
+import { settledCauseInput, strikeInput } from '@/core/findings/causes/cause-inputs';
 import { formatDate } from '@/core/units/iso-date';
 import { percent } from '@/core/units/percent';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
+import { useEntry } from '@/ui/kit/form/use-entry';
 import { useSend } from '@/ui/kit/form/use-send';
 
 interface CausePanelProps {
@@ -90,74 +92,75 @@ function EvidenceList({ death, mayStrike }: { death: DeathView; mayStrike: boole
 }
 
 function EvidenceLine({ entry, unionId, mayStrike }: { entry: EvidenceView; unionId: string; mayStrike: boolean }) {
-  const { run, busy, problem } = useSend();
   const [asking, setAsking] = useState(false);
-  const [reason, setReason] = useState('');
   const { code, words, from, kind, struck } = entry;
-  const strike = async (): Promise<void> => {
-    const sent = await run('PUT', `/api/struck-evidence/${uuid()}`, { unionId, code, reason });
-    if (sent?.ok) setAsking(false);
-  };
   return (
     <li className="flex flex-wrap items-center gap-x-3 border-b border-line py-1">
       <span className={`min-w-0 grow ${struck ? 'line-through' : ''}`}>
         {words} <span className="text-sm text-muted">{`${KIND_WORDS[kind]}: ${from}`}</span>
       </span>
-      {struck ? (
-        <>
-          <span className="text-sm">
-            Struck out by {struck.by}: {struck.reason}
-          </span>
-          {mayStrike && (
-            <button
-              type="button"
-              className="bench-button"
-              disabled={busy}
-              onClick={() => void run('DELETE', `/api/struck-evidence/${struck.id}`)}
-            >
-              Counts again
-            </button>
-          )}
-        </>
-      ) : (
-        mayStrike &&
-        !asking && (
-          <button type="button" className="bench-button" onClick={() => setAsking(true)}>
-            Strike out
-          </button>
-        )
+      {struck && <StruckOut struck={struck} mayStrike={mayStrike} />}
+      {!struck && !asking && mayStrike && (
+        <button type="button" className="bench-button" onClick={() => setAsking(true)}>
+          Strike out
+        </button>
       )}
-      {asking && !struck && (
-        <form
-          className="flex w-full flex-wrap items-end gap-2 pb-2"
-          onSubmit={(event) => {
-            event.preventDefault();
-            void strike();
-          }}
-        >
-          <Field label="Why it is not so" needed error={problem?.fields.reason}>
-            <input value={reason} maxLength={300} onChange={(change) => setReason(change.target.value)} />
-          </Field>
-          <button className="bench-button" data-weight="main" disabled={busy}>
-            Strike it out
-          </button>
-          <button type="button" className="bench-button" onClick={() => setAsking(false)}>
-            Leave it
-          </button>
-        </form>
-      )}
-      <Problem>{problem?.message}</Problem>
+      {!struck && asking && <StrikeForm unionId={unionId} code={code} onEnd={() => setAsking(false)} />}
     </li>
   );
 }
 
-function Settled({ death: { unionId, settled, verdict }, causes, maySettle }: Omit<CausePanelProps, 'mayStrike'>) {
+function StruckOut({ struck, mayStrike }: { struck: NonNullable<EvidenceView['struck']>; mayStrike: boolean }) {
   const { run, busy, problem } = useSend();
-  const [entry, setEntry] = useState({ cause: settled?.cause ?? verdict?.cause ?? '', reason: '' });
-  const save = async (): Promise<void> => {
-    const sent = await run('PUT', `/api/settled-causes/${uuid()}`, { unionId, ...entry });
-    if (sent?.ok) setEntry({ ...entry, reason: '' });
-  };
+  return (
+    <>
+      <span className="text-sm">
+        Struck out by {struck.by}: {struck.reason}
+      </span>
+      {mayStrike && (
+        <button
+          type="button"
+          className="bench-button"
+          disabled={busy}
+          onClick={() => void run('DELETE', `/api/struck-evidence/${struck.id}`)}
+        >
+          Counts again
+        </button>
+      )}
+      <Problem>{problem?.message}</Problem>
+    </>
+  );
+}
+
+function StrikeForm({ unionId, code, onEnd }: { unionId: string; code: string; onEnd: () => void }) {
+  const [strikeId] = useState(() => uuid());
+  const { register, submit, errors, problem, busy } = useEntry(
+    strikeInput,
+    async (values, { run }) => {
+      const sent = await run('PUT', `/api/struck-evidence/${strikeId}`, { ...values, unionId, code });
+      if (sent?.ok) onEnd();
+    },
+    { read: (typed) => ({ ...typed, unionId, code }) },
+  );
+  return (
+    <form className="flex w-full flex-wrap items-end gap-2 pb-2" onSubmit={submit} noValidate>
+      <Field label="Why it is not so" needed error={errors.reason}>
+        <input maxLength={300} {...register('reason')} />
+      </Field>
+      <button className="bench-button" data-weight="main" disabled={busy}>
+        Strike it out
+      </button>
+      <button type="button" className="bench-button" onClick={onEnd}>
+        Leave it
+      </button>
+      <Problem>{problem}</Problem>
+    </form>
+  );
+}
+
+function Settled({ death, causes, maySettle }: Omit<CausePanelProps, 'mayStrike'>) {
+  const { run, busy, problem } = useSend();
+  const { settled } = death;
   return (
     <div>
       {settled && (
@@ -178,37 +181,38 @@ function Settled({ death: { unionId, settled, verdict }, causes, maySettle }: Om
           )}
         </p>
       )}
-      {maySettle && (
-        <form
-          className="mt-2 flex flex-wrap items-end gap-3"
-          onSubmit={(event) => {
-            event.preventDefault();
-            void save();
-          }}
-        >
-          <Field label={settled ? 'Settle it otherwise' : 'Settle the cause'} error={problem?.fields.cause}>
-            <select value={entry.cause} onChange={(change) => setEntry({ ...entry, cause: change.target.value })}>
-              <option value="">not known</option>
-              {causes.map(({ cause, words }) => (
-                <option key={cause} value={cause}>
-                  {words}
-                </option>
-              ))}
-            </select>
-          </Field>
-          <Field label="Reason" needed error={problem?.fields.reason}>
-            <input
-              value={entry.reason}
-              maxLength={300}
-              onChange={(change) => setEntry({ ...entry, reason: change.target.value })}
-            />
-          </Field>
-          <button className="bench-button" disabled={busy}>
-            Settle it
-          </button>
-          <Problem>{problem?.message}</Problem>
-        </form>
-      )}
+      <Problem>{problem?.message}</Problem>
+      {maySettle && <SettleForm key={settled?.id ?? ''} death={death} causes={causes} />}
     </div>
+  );
+}
+
+function SettleForm({ death: { unionId, settled, verdict }, causes }: Pick<CausePanelProps, 'death' | 'causes'>) {
+  const [settledId] = useState(() => uuid());
+  const { register, submit, errors, problem, busy } = useEntry(
+    settledCauseInput,
+    async (values, { run }) => void (await run('PUT', `/api/settled-causes/${settledId}`, { ...values, unionId })),
+    { read: (typed) => ({ ...typed, unionId }) },
+  );
+  return (
+    <form className="mt-2 flex flex-wrap items-end gap-3" onSubmit={submit} noValidate>
+      <Field label={settled ? 'Settle it otherwise' : 'Settle the cause'} error={errors.cause}>
+        <select defaultValue={settled?.cause ?? verdict?.cause ?? ''} {...register('cause')}>
+          <option value="">not known</option>
+          {causes.map(({ cause, words }) => (
+            <option key={cause} value={cause}>
+              {words}
+            </option>
+          ))}
+        </select>
+      </Field>
+      <Field label="Reason" needed error={errors.reason}>
+        <input maxLength={300} {...register('reason')} />
+      </Field>
+      <button className="bench-button" disabled={busy}>
+        Settle it
+      </button>
+      <Problem>{problem}</Problem>
+    </form>
   );
 }
