@@ -50,12 +50,16 @@ test('no page asks more than twelve statements, however many workshops there are
     'aftercare',
     'follow-up',
     'findings',
+    'findings/causes',
   ];
   const pages = [
     '/season',
     '/week',
     '/visits',
     `/plants/${code}`,
+    `/plants/${code}/why`,
+    '/findings',
+    '/club/causes',
     '/club',
     '/account',
     '/outbox',

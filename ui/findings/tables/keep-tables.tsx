@@ -21,7 +21,7 @@ const NO_SOURCE = 'Enter who says so.';
 /** Looks at what changed tables would say of past deaths, and keeps them as a new version. */
 export function KeepTables({ version, tables, changed, onBack }: KeepTablesProps) {
   const [source, setSource] = useState('');
-  const [preview, setPreview] = useState<{ of: CauseTables; found: TablesPreview } | null>(null);
+  const [preview, setPreview] = useState<{ tables: CauseTables; found: TablesPreview } | null>(null);
   const [changeId] = useState<string>(() => uuid());
   const { run, busy, problem, setProblem } = useSend();
   const { causes, evidence, questions } = tables;
@@ -39,7 +39,7 @@ export function KeepTables({ version, tables, changed, onBack }: KeepTablesProps
   const look = async (): Promise<void> => {
     if (!holds()) return;
     const answer = await run<TablesPreview>('POST', '/api/cause-tables/preview', { tables: sent });
-    if (answer?.ok) setPreview({ of: tables, found: answer.data });
+    if (answer?.ok) setPreview({ tables, found: answer.data });
   };
   const save = async (): Promise<void> => {
     if (!holds()) return;
@@ -76,7 +76,7 @@ export function KeepTables({ version, tables, changed, onBack }: KeepTablesProps
         )}
       </div>
       <Problem>{problem?.message}</Problem>
-      {preview?.of === tables && <PreviewResult preview={preview.found} />}
+      {preview?.tables === tables && <PreviewResult preview={preview.found} />}
     </section>
   );
 }
