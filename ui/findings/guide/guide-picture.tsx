@@ -146,6 +146,12 @@ function Shoot({ shown: { shoot = 'none', fallen = false, leaves = 'usual' } }: 
   );
 }
 
+/** The outline of a budded stock: whole, torn off in splinters, or off clean. */
+function budStock(broken: Shown['broken']): string {
+  if (!broken) return 'M48 140V10H72V140Z';
+  return broken === 'smooth' ? 'M48 140V84L72 78V140Z' : 'M48 140V86l5-12 4 9 5-14 4 11 6-8V140Z';
+}
+
 function BuddedStock({ shown }: { shown: Shown }) {
   const {
     shield = 'whole',
@@ -166,11 +172,7 @@ function BuddedStock({ shown }: { shown: Shown }) {
     <g>
       <Ground soil={shown.soil} />
       <StockShoots stock={stock} />
-      <path
-        d={broken ? 'M48 140V86l8-6 6 4 10-6V140Z' : 'M48 140V10H72V140Z'}
-        {...SKIN}
-        fill={stock === 'dead' ? COLOURS.wax : COLOURS.skin}
-      />
+      <path d={budStock(broken)} {...SKIN} fill={stock === 'dead' ? COLOURS.wax : COLOURS.skin} />
       {!broken && !bitten && (
         <g>
           <path d="M52 60Q60 50 68 60V92Q60 102 52 92Z" fill={fill} stroke={COLOURS['skin-edge']} strokeWidth={1.5} />
