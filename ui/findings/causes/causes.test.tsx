@@ -87,11 +87,11 @@ describe('what deaths share', () => {
 
 describe('the sentence of a page', () => {
   const three = [mark(1), mark(2, { state: 'dead' }), mark(3, { state: 'unknown' })];
-  it('counts those whose fate is known, and of how many one knows why', () => {
-    const one = [death({ verdict: { cause: 'dried', words: 'it dried out' } })];
-    expect(fatesSentence({ marks: three, deaths: one })).toBe('1 of 2 died; why is known of 1');
+  it('counts those whose fate is known, and of how many dried knows why', () => {
+    const dried = [death({ verdict: { cause: 'dried', words: 'it dried out' } })];
+    expect(fatesSentence({ marks: three, deaths: dried })).toBe('1 of 2 died; why is known of 1');
     // Settled as not known is not known, whatever was reckoned.
-    const settled = [death({ ...one[0], settled: { cause: '' } as DeathView['settled'] })];
+    const settled = [death({ ...dried[0], settled: { cause: '' } as DeathView['settled'] })];
     expect(fatesSentence({ marks: three, deaths: settled })).toBe('1 of 2 died; why is known of 0');
     expect(fatesSentence({ marks: [mark(1)], deaths: [] })).toBe('None of 1 union heard of has died');
     expect(fatesSentence({ marks: [mark(1, { state: 'unknown' })], deaths: [] })).toContain('Nothing is known yet');
