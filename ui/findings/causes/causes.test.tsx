@@ -87,7 +87,7 @@ describe('what deaths share', () => {
 
 describe('the sentence of a page', () => {
   const three = [mark(1), mark(2, { state: 'dead' }), mark(3, { state: 'unknown' })];
-  it('counts those whose fate is known, and of how many dried knows why', () => {
+  it('counts those whose fate is known, and of how many one knows why', () => {
     const dried = [death({ verdict: { cause: 'dried', words: 'it dried out' } })];
     expect(fatesSentence({ marks: three, deaths: dried })).toBe('1 of 2 died; why is known of 1');
     // Settled as not known is not known, whatever was reckoned.
