@@ -2,7 +2,7 @@ import { seededRandom } from '@/core/chance/seeded-random';
 import type { Marks } from '@/core/score/rubric/judge-union';
 import { AT_A_BENCH, BENCHES, type DayPlan } from './scenario';
 
-/** What really did it, hidden from the pages: which of the nine days, and how many of what it touched died. */
+/** What really did it, hidden from the pages: which of the days, and how many of what it touched died. */
 export interface HiddenTruth {
   seed: number;
   warmLot: { day: number; lot: string; deaths: number };

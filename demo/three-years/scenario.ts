@@ -3,8 +3,8 @@ import { addDays, type IsoDate } from '@/core/units/iso-date';
 
 /* Three years of a made-up guild's workshops. Names of people, varieties and stocks are invented. */
 
-// In the order of the registry: whips at the bench, cleft and bark outdoors in spring, chip and shield in summer.
-const [whip, , cleft, bark, , , , , chip, shield] = METHODS;
+// In the order of the registry: whips at the bench; cleft, bark and inlay outdoors in spring; chip and shield in summer.
+const [whip, , cleft, bark, inlay, , , , chip, shield] = METHODS;
 
 export interface DayPlan {
   title: string;
@@ -40,9 +40,9 @@ const SUMMER = [
 const QUINCE = { stockType: 'Reedmoor quince', species: 'quince' };
 const SEEDLING = { stockType: 'Tarn seedling', species: 'pear' };
 
-/** Nine workshops over the three years before a year: three in each; of all of them one knows what became of them. */
+/** Workshops over the three years before a year, three in each, and a day of topworking; one knows what became of all. */
 export function threeYears(before: number): DayPlan[] {
-  return [before - 3, before - 2, before - 1].flatMap((year, nth): DayPlan[] => [
+  const years = [before - 3, before - 2, before - 1].flatMap((year, nth): DayPlan[] => [
     {
       title: `Whips on the bench ${year}`,
       date: saturday(`${year}-02-22`),
@@ -86,6 +86,23 @@ export function threeYears(before: number): DayPlan[] {
       stage: 'budwood',
     },
   ]);
+  return [...years, topworkingDay(before - 2)];
+}
+
+/** Limbs of a grown tree, changed over by several hands on one day. */
+function topworkingDay(year: number): DayPlan {
+  return {
+    title: `The chapel tree changed over ${year}`,
+    date: saturday(`${year}-05-17`),
+    methods: [{ method: inlay!.id, each: 4, slips: true }],
+    people: 8,
+    wood: SPRING,
+    stocks: [{ stockType: 'Old chapel pear', species: 'pear' }],
+    asked: 190,
+    again: null,
+    milestone: 'season',
+    stage: 'dormant',
+  };
 }
 
 /** The year before which the last of all fates had been asked by a day. */

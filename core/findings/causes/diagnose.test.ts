@@ -5,6 +5,7 @@ import { describe, expect, it } from 'vitest';
 import { caseOfCauses } from './case-of-causes';
 import { causeModel } from './cause-model';
 import { CAUSE_GROUPS, STRENGTHS, type CauseTables } from './cause-tables';
+import { deathProblem } from './death-of';
 import { diagnose } from './diagnose';
 import { questionsToAsk } from './questions-to-ask';
 import { sharesOfCauses } from './shares-of-causes';
@@ -151,6 +152,13 @@ describe('contradictions', () => {
     expect(pairs('callus-cold', 'callus-hot')).toEqual([]);
     expect(pairs('shared-wood-lot-strong', 'lot-mates-live')).toEqual([]);
     expect(pairs('contact-good', 'seal-good')).toEqual([]);
+  });
+});
+
+describe('a death before the union was made', () => {
+  it('is said, with what to do, and nothing is reckoned of it', () => {
+    expect(deathProblem({ madeOn: '2027-03-06', deadOn: '2027-03-05' })).toContain('before it was made on 6 Mar 2027');
+    expect(deathProblem({ madeOn: '2027-03-06', deadOn: '2027-03-06' })).toBe('');
   });
 });
 

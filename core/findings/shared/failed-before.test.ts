@@ -2,12 +2,26 @@ import { describe, expect, it } from 'vitest';
 import { type FailedBefore, failedNotices } from './failed-before';
 
 const failed: FailedBefore = {
-  lots: [{ lotId: 'warm', variety: 'Sallow Quay', source: 'net loft', counts: '15 of 19 died, 2 of 47 beside it' }],
+  lots: [
+    {
+      lotId: 'warm',
+      variety: 'Sallow Quay',
+      source: 'net loft',
+      sourceId: 'tree',
+      counts: '15 of 19 died, 2 of 47 beside it',
+    },
+  ],
   pairs: [{ variety: 'Mist Ferry', stockType: 'Reedmoor quince', counts: '9 of 11 died, 6 of 55 beside it' }],
   days: [{ date: '2024-05-04', name: 'noon of 4 May 2024', counts: '15 of 24 died' }],
 };
-const use = (id: string, variety: string, source: string, stockType = 'Tarn seedling') =>
-  failedNotices(failed, { lots: [{ id, variety, source }], stocks: [{ stockType }] }).map(({ says }) => says);
+const use = (
+  id: string,
+  variety: string,
+  source: string,
+  stockType = 'Tarn seedling',
+  sourceId: string | null = null,
+) =>
+  failedNotices(failed, { lots: [{ id, variety, source, sourceId }], stocks: [{ stockType }] }).map(({ says }) => says);
 
 describe('what failed before', () => {
   it('is said of an hour only when the same time of the year comes again', () => {
@@ -22,6 +36,9 @@ describe('what failed before', () => {
     ]);
     expect(use('new', 'sallow  quay', 'Net loft')[0]).toContain('failed in an earlier lot');
     expect(use('new', 'Sallow Quay', 'chapel wall')).toEqual([]);
+    // A tree that is known by itself is told by it, whatever was written beside.
+    expect(use('new', 'Sallow Quay', '', 'Tarn seedling', 'tree')).toHaveLength(1);
+    expect(use('new', 'Sallow Quay', 'net loft', 'Tarn seedling', 'another tree')).toEqual([]);
     expect(use('new', 'Bell Shallows', 'net loft')).toEqual([]);
   });
   it('is said of a pair only where both are to be used', () => {

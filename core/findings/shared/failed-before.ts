@@ -5,14 +5,14 @@ import type { LotWarning } from '../../plan/wood/lot-warnings';
 
 /** What clearly failed in earlier workshops, for the ledger of wood and the next plan. */
 export interface FailedBefore {
-  lots: { lotId: string; variety: string; source: string; counts: string }[];
+  lots: { lotId: string; variety: string; source: string; sourceId: string | null; counts: string }[];
   pairs: { variety: string; stockType: string; counts: string }[];
   days: { date: string; name: string; counts: string }[];
 }
 
 /** Lots and stocks of a plan, or of the ledger. */
 export interface ToBeUsed {
-  lots: readonly { id: string; variety: string; source: string }[];
+  lots: readonly { id: string; variety: string; source: string; sourceId: string | null }[];
   stocks: readonly { stockType: string }[];
   /** The day it is planned for: what failed at the same time of a year is said. */
   date?: string;
@@ -40,7 +40,7 @@ export function failedNotices(
   { lots, pairs, days }: FailedBefore,
   { lots: wood, stocks, date }: ToBeUsed,
 ): LotWarning[] {
-  const ofLots = wood.flatMap(({ id, variety, source }) => {
+  const ofLots = wood.flatMap(({ id, variety, source, sourceId }) => {
     const own = lots.find(({ lotId }) => lotId === id);
     if (own)
       return [
@@ -49,7 +49,11 @@ export function failedNotices(
           'Use no more of it; look at how it was kept and where it is from.',
         ),
       ];
-    const alike = lots.find((lot) => source !== '' && same(lot.variety, variety) && same(lot.source, source));
+    const alike = lots.find(
+      (lot) =>
+        same(lot.variety, variety) &&
+        (sourceId !== null ? lot.sourceId === sourceId : source !== '' && same(lot.source, source)),
+    );
     return alike
       ? [
           warning(

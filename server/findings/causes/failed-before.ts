@@ -20,14 +20,19 @@ export async function failedBefore(context: Context): Promise<FailedBefore> {
   const { db, actor } = context;
   const [nameOf, lots] = await Promise.all([
     levelNames(context),
-    db.woodLots.findAll({ where: { clubId: actor.clubId }, attributes: ['id', 'variety', 'source'], raw: true }),
+    db.woodLots.findAll({
+      where: { clubId: actor.clubId },
+      attributes: ['id', 'variety', 'source', 'sourceId'],
+      raw: true,
+    }),
   ]);
   for (const level of named) {
     const counts = countsWords(level);
     const first = rows[level.members[0]!]!;
     if (level.kind === 'wood-lot') {
       const lot = lots.find(({ id }) => id === level.level);
-      if (lot) found.lots.push({ lotId: lot.id, variety: lot.variety, source: lot.source, counts });
+      if (lot)
+        found.lots.push({ lotId: lot.id, variety: lot.variety, source: lot.source, sourceId: lot.sourceId, counts });
     } else if (level.kind === 'pair') {
       found.pairs.push({ variety: first.variety, stockType: first.stockType, counts });
     } else if (level.kind === 'day') {
