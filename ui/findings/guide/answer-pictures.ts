@@ -19,7 +19,7 @@ export interface Shown {
   look: readonly [x: number, y: number, r: number];
 }
 
-const SCION = [60, 42, 26] as const;
+export const SCION = [60, 42, 26] as const;
 const JOINT = [60, 78, 22] as const;
 const FOOT = [60, 128, 26] as const;
 

@@ -1,18 +1,22 @@
 import { COLOURS } from '@/core/drawing/colours';
-import { type CauseGroup, isBudded } from '@/core/findings/causes/cause-tables';
-import { PICTURES, type Shown } from './answer-pictures';
+import { CAUSE_GROUPS, type CauseGroup, isBudded } from '@/core/findings/causes/cause-tables';
+import { PICTURES, SCION, type Shown } from './answer-pictures';
 
 /** Where to look on a dead graft, and what an answer means, drawn: a ring shows the place. */
 export function GuidePicture({ code, group, className = '' }: { code: string; group: CauseGroup; className?: string }) {
   const shown = PICTURES[code];
   if (!shown) return null;
-  const [x, y, r] = shown.look;
+  const budded = isBudded(group);
+  // What a scion shows, a shield shows lower down.
+  const [x, y, r] = budded && shown.look === SCION ? ([60, 76, 28] as const) : shown.look;
   return (
     <svg aria-hidden viewBox="0 0 120 150" className={className}>
-      {shown.inside ? (
+      {shown.inside && budded ? (
+        <OpenedBud inside={shown.inside} />
+      ) : shown.inside ? (
         <OpenedUnion inside={shown.inside} />
-      ) : isBudded(group) ? (
-        <BuddedStock shown={shown} />
+      ) : budded ? (
+        <BuddedStock shown={shown} square={group === CAUSE_GROUPS[4]} />
       ) : (
         <GraftedStock shown={shown} />
       )}
@@ -152,7 +156,7 @@ function budStock(broken: Shown['broken']): string {
   return broken === 'smooth' ? 'M48 140V84L72 78V140Z' : 'M48 140V86l5-12 4 9 5-14 4 11 6-8V140Z';
 }
 
-function BuddedStock({ shown }: { shown: Shown }) {
+function BuddedStock({ shown, square }: { shown: Shown; square: boolean }) {
   const {
     shield = 'whole',
     scion,
@@ -175,7 +179,12 @@ function BuddedStock({ shown }: { shown: Shown }) {
       <path d={budStock(broken)} {...SKIN} fill={stock === 'dead' ? COLOURS.wax : COLOURS.skin} />
       {!broken && !bitten && (
         <g>
-          <path d="M52 60Q60 50 68 60V92Q60 102 52 92Z" fill={fill} stroke={COLOURS['skin-edge']} strokeWidth={1.5} />
+          <path
+            d={square ? 'M52 56H68V96H52Z' : 'M52 60Q60 50 68 60V92Q60 102 52 92Z'}
+            fill={fill}
+            stroke={COLOURS['skin-edge']}
+            strokeWidth={1.5}
+          />
           {shield === 'gap' && (
             <path d="M68 58Q78 76 68 94Q72 76 68 58Z" fill={COLOURS.white} stroke={COLOURS.loud} strokeWidth={2} />
           )}
@@ -206,7 +215,7 @@ function BuddedStock({ shown }: { shown: Shown }) {
         </g>
       )}
       {tie && (
-        <g>
+        <g transform={broken ? 'translate(0 40)' : undefined}>
           <path d="M43 44q17-10 34 0v7H43Z" {...SKIN} />
           <path d="M45 53H75" stroke={COLOURS.wax} strokeWidth={4} />
         </g>
@@ -240,6 +249,26 @@ function OpenedUnion({ inside }: { inside: NonNullable<Shown['inside']> }) {
         </g>
       )}
       <path d="M30 6V66M30 84V146M90 6V42M90 60V146" stroke={COLOURS['skin-edge']} strokeWidth={4} />
+    </g>
+  );
+}
+
+/** A stock cut across its shield: wood left, shield right, and what grew between them. */
+function OpenedBud({ inside }: { inside: NonNullable<Shown['inside']> }) {
+  const callus = { fill: COLOURS.leaf, stroke: COLOURS['leaf-edge'] };
+  const dead = inside === 'black';
+  const rows = [46, 60, 74, 88, 102];
+  return (
+    <g>
+      <path d="M22 6H62V146H22Z" {...SKIN} fill={dead ? COLOURS.wax : COLOURS.wood} />
+      <path d="M78 36Q94 40 94 74T78 112Z" {...SKIN} fill={dead ? COLOURS.wax : COLOURS.leaf} />
+      <path d="M94 66l12-8-4 16Z" {...SKIN} fill={COLOURS.bark} />
+      {(inside === 'not-met' || inside === 'stock-only') &&
+        rows.map((y) => <circle key={y} cx={65} cy={y} r={4} {...callus} />)}
+      {inside === 'not-met' && rows.map((y) => <circle key={y} cx={75} cy={y} r={3} {...callus} />)}
+      {inside === 'bridged' && <path d="M62 38H78V110H62Z" {...callus} />}
+      {inside === 'brown' && <path d="M62 38H78V110H62Z" fill={COLOURS.wood} stroke={COLOURS.bark} strokeWidth={5} />}
+      {dead && <path d="M66 50q3 8 0 12q-5-4 0-12ZM72 78q3 8 0 12q-5-4 0-12Z" fill={COLOURS.steel} />}
     </g>
   );
 }
