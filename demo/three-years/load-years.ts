@@ -3,6 +3,9 @@ import { exampleMeasures } from '@/core/methods/example-measures';
 import { methodById } from '@/core/methods/registry';
 import { seatPeople, usualRoom } from '@/core/plan/benches/room';
 import { addDays, type IsoDate } from '@/core/units/iso-date';
+import { ANYWHERE } from '@/core/aftercare/places/place';
+import { movePlants } from '@/server/aftercare/places/move-plants';
+import { putPlace } from '@/server/aftercare/places/put-place';
 import { changeKeepers } from '@/server/aftercare/change-keepers';
 import { makeKeepers } from '@/server/aftercare/make-keepers';
 import { lookForCause } from '@/server/findings/causes/cause-looks';
@@ -46,27 +49,53 @@ export async function loadYears(guild: Guild, before: number, truth: HiddenTruth
   // One after the other, since they share their people; what follows touches each workshop by itself.
   for (const { plan, day, workshopId } of days)
     await prepare(guild, plan, workshopId, day === truth.warmLot.day ? truth.warmLot.lot : null);
+  const homes = uuid();
+  const opened = days.reduce((first, { plan }) => (plan.date < first ? plan.date : first), today);
+  await putPlace(guild.as(guild.lead, new Date(`${opened}T06:00:00Z`)), homes, {
+    siteId: guild.siteId,
+    kind: 'home',
+    name: 'Gardens of the members',
+    capacity: HOMES,
+    version: 0,
+  });
   const waiting = [...days];
   const work = async (): Promise<void> => {
     for (let next = waiting.shift(); next; next = waiting.shift()) {
       const { plan, day, workshopId } = next;
-      await loadDay(guild, plan, drawnDay(plan, day, truth.seed, truth), { workshopId, today });
+      await loadDay(guild, plan, drawnDay(plan, day, truth.seed, truth), { workshopId, today, homes });
     }
   };
   await Promise.all(Array.from({ length: AT_ONCE }, work));
 }
 /** Workshops that are filled at once: while one waits for the database, another is reckoned. */
 const AT_ONCE = 3;
+/** Plants that the members' gardens have room for. */
+const HOMES = 2000;
+/** Days after a day on which its plants went home. */
+const TAKEN_HOME = 60;
 
 interface DayOf {
   workshopId: string;
+  /** Where all of them stand in the end. */
+  homes: string;
   today: IsoDate;
 }
 
-async function loadDay(guild: Guild, plan: DayPlan, drawn: DrawnKeeper[], { workshopId, today }: DayOf): Promise<void> {
+async function loadDay(
+  guild: Guild,
+  plan: DayPlan,
+  drawn: DrawnKeeper[],
+  { workshopId, today, homes }: DayOf,
+): Promise<void> {
   const made = guild.as(guild.lead, new Date(`${plan.date}T17:00:00Z`));
   const keepers = await makeDrawn(made, plan, workshopId, drawn);
   await judgeDrawn(guild, plan, workshopId, keepers);
+  const takenHome = addDays(plan.date, TAKEN_HOME);
+  await movePlants(guild.as(guild.assistant, new Date(`${takenHome}T17:00:00Z`)), uuid(), {
+    moves: keepers.map(([{ id }]) => ({ plantId: id, from: null, to: ANYWHERE })),
+    toPlaceId: homes,
+    on: takenHome,
+  });
   const left = new Set(keepers.filter(([, { tieLeft }]) => tieLeft).map(([{ unionId }]) => unionId));
   await markDoneTasks(guild, workshopId, {
     today,

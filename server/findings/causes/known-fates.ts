@@ -73,7 +73,8 @@ export async function knownFates(
     const places = new Set(
       (stays.get(plantId) ?? [])
         .filter(({ placeId, from }) => placeId !== null && (firstDeadOn === null || from <= firstDeadOn))
-        .map(({ placeId }) => placeId!),
+        // Gardens are noted as one place; each grower's is another.
+        .map(({ placeId, kind }) => (kind === 'home' ? `home ${row.personId}` : placeId!)),
     );
     return {
       unionId,
