@@ -8,35 +8,27 @@ import { movePlants } from '@/server/aftercare/places/move-plants';
 import { putPlace } from '@/server/aftercare/places/put-place';
 import { changeKeepers } from '@/server/aftercare/change-keepers';
 import { makeKeepers } from '@/server/aftercare/make-keepers';
-import { lookForCause } from '@/server/findings/causes/cause-looks';
-import { importAnswers } from '@/server/follow-up/entering/answers-file';
-import { addRound } from '@/server/follow-up/rounds';
 import { putRoom } from '@/server/plan/bench-plan';
-import { type Keeper, listKeepers } from '@/server/plan/keepers-of-workshop';
+import { listKeepers } from '@/server/plan/keepers-of-workshop';
 import { addStockLot, addWoodLot, workshopLots } from '@/server/plan/lots';
 import { acceptRoster } from '@/server/plan/roster-import';
 import { listSeats } from '@/server/plan/seats';
 import { simulatedLogCsv } from '@/server/plan/simulated-log';
 import { addCheck, addLoggerRun } from '@/server/plan/wood-ledger';
 import { putWorkshop } from '@/server/plan/workshops';
-import type { Actor, Context } from '@/server/platform/context';
+import type { Context } from '@/server/platform/context';
 import { putJudgements } from '@/server/score/judgement-batch';
 import { permitKeepers } from '@/server/score/keeper-permits';
 import { markDoneTasks } from '../mark-done-tasks';
+import { answerDrawn } from './answer-drawn';
 import { type DrawnKeeper, drawnDay, type HiddenTruth } from './drawn-years';
+import type { Guild, MadeKeeper } from './guild';
 import { AT_A_BENCH, BENCHES, type DayPlan, MEMBERS, threeYears } from './scenario';
 
 /** Judgements that are sent at once. */
 const BATCH = 50;
 /** The simulated logger of a store that got warm, and of one that stayed cold, °C. */
 const [WARM, COLD] = [9, 2.5];
-
-interface Guild {
-  as: (actor: Actor, now: Date) => Context;
-  lead: Actor;
-  assistant: Actor;
-  siteId: string;
-}
 
 /**
  * Three years of workshops with some six hundred keepers, judged and followed up through the same use cases as a user's
@@ -178,8 +170,6 @@ async function prepare(
   });
 }
 
-type MadeKeeper = [Keeper, DrawnKeeper];
-
 /** Makes the day's keepers of each method and lot, and sets some on the second stock. */
 async function makeDrawn(
   context: Context,
@@ -252,52 +242,3 @@ async function judgeDrawn(
 
 /** Hours by which summer and winter time lie before the world's, near enough for a demo. */
 const zoneHours = (date: IsoDate): number => (date.slice(5) > '03-28' && date.slice(5) < '10-27' ? 2 : 1);
-
-/** Answers came as a table from the guild's autumn walk; some of the dead were looked at more closely. */
-async function answerDrawn(
-  { as, lead, assistant }: Guild,
-  plan: DayPlan,
-  workshopId: string,
-  keepers: readonly MadeKeeper[],
-): Promise<void> {
-  const walk = async (
-    milestone: string,
-    days: number,
-    answers: readonly (readonly [Keeper, 'alive' | 'dead'])[],
-  ): Promise<void> => {
-    const date = addDays(plan.date, days);
-    const context = as(assistant, new Date(`${date}T17:00:00Z`));
-    await addRound(as(lead, new Date(`${addDays(date, -7)}T08:00:00Z`)), workshopId, uuid(), {
-      milestone,
-      opensOn: addDays(date, -7),
-      closesOn: addDays(date, 21),
-    });
-    const lines = answers.map(([{ code }, answer]) => `${code},${answer},${date},,`);
-    const { left } = await importAnswers(
-      context,
-      uuid(),
-      new TextEncoder().encode(['code,answer,seen_on,growth,note', ...lines].join('\n')),
-    );
-    if (left > 0) throw new Error(`${left} answers of ${plan.title} were left out.`);
-  };
-  const heard = keepers.filter(([, drawn]) => drawn.heard);
-  await walk(
-    plan.milestone,
-    plan.asked,
-    heard.map(([keeper, { died }]) => [keeper, died === 'asked' ? 'dead' : 'alive']),
-  );
-  if (plan.again !== null)
-    await walk(
-      'wintered',
-      plan.again,
-      heard
-        .filter(([, { died }]) => died !== 'asked')
-        .map(([keeper, { died }]) => [keeper, died === 'again' ? 'dead' : 'alive']),
-    );
-  for (const [{ unionId }, { died, looks }] of heard)
-    if (died !== null)
-      for (const code of looks) {
-        const seenOn = addDays(plan.date, (died === 'asked' ? plan.asked : plan.again!) + 1);
-        await lookForCause(as(assistant, new Date(`${seenOn}T17:00:00Z`)), uuid(), { unionId, code, seenOn });
-      }
-}
