@@ -68,7 +68,8 @@ test('starts from nothing with its own database and the demo, tells address and 
   first = await start(data);
   expect(first.output()).toContain('Loading the demo guild.');
   for (const words of [first.url, 'maren@tarnholm.example', 'joss@tarnholm.example', 'edda@tarnholm.example'])
-    expect(first.output()).toContain(words);
+    // It may be told a breath after the address.
+    await expect.poll(() => first!.output()).toContain(words);
   expect(await health(first!.url)).toBe(200);
   for (const file of readdirSync(data).filter((name) => name.endsWith('.password') || name === 'init.sql'))
     expect(statSync(join(data, file)).mode & 0o777).toBe(0o600);
