@@ -1,3 +1,4 @@
+import { LRUCache } from 'lru-cache';
 import type { LifeSoFar } from '@/core/aftercare/plan/union-plan';
 import { factsOf } from '@/core/methods/method-facts';
 import { METHODS } from '@/core/methods/registry';
@@ -22,22 +23,32 @@ export interface SiteLife {
 export async function siteLives(context: Context, sites: readonly SiteRow[]): Promise<Map<string, SiteLife>> {
   const years = await listSiteYears(context, sites);
   return new Map(
-    years.map(({ site, year }) => {
-      const assumption = assumptionsWith(year.edits);
-      const calendar = siteCalendar(year, METHODS.map(factsOf));
-      const turns = new Map<string, NonNullable<LifeSoFar['turnsOf']>>();
-      const turnsOf: SiteLife['turnsOf'] = (species) =>
-        once(turns, [species], () =>
-          year.climate
-            ? remembered(turnsOfYear(year.hemisphere, (day) => calendar.phenology(species, day), assumption))
-            : usualTurns(year.hemisphere),
-        );
-      return [
-        site.id,
-        { today: dateInZone(context.now, site.timeZone), assumption, turnsOf, year: calendar.phenology },
-      ];
-    }),
+    years.map(({ site, year }) => [site.id, { today: dateInZone(context.now, site.timeZone), ...yearOfSite(year) }]),
   );
+}
+
+type YearOfSite = Omit<SiteLife, 'today'>;
+type SiteYear = Awaited<ReturnType<typeof listSiteYears>>[number]['year'];
+
+/** Years that were reckoned, under all they hang on: every page and every answer asks for its site's. */
+const reckoned = new LRUCache<string, YearOfSite>({ max: 300 });
+
+function yearOfSite(year: SiteYear): YearOfSite {
+  const key = JSON.stringify(year);
+  const known = reckoned.get(key);
+  if (known) return known;
+  const assumption = assumptionsWith(year.edits);
+  const calendar = siteCalendar(year, METHODS.map(factsOf));
+  const turns = new Map<string, NonNullable<LifeSoFar['turnsOf']>>();
+  const turnsOf: SiteLife['turnsOf'] = (species) =>
+    once(turns, [species], () =>
+      year.climate
+        ? remembered(turnsOfYear(year.hemisphere, (day) => calendar.phenology(species, day), assumption))
+        : usualTurns(year.hemisphere),
+    );
+  const made = { assumption, turnsOf, year: calendar.phenology };
+  reckoned.set(key, made);
+  return made;
 }
 
 /** Made once for each key. */
