@@ -29,7 +29,7 @@ test('the page of a workshop names the lot that lay warm, draws it, and says wha
   // Drawn in the room, at the beds and over the day; ringed is what is chosen.
   await expect(page.getByRole('group', { name: 'The room, each keeper at the seat it was made at' })).toBeVisible();
   await page.getByRole('button', { name: 'Beds and places' }).click();
-  await expect(page.getByRole('group', { name: 'At home, or nobody noted where', exact: true })).toBeVisible();
+  await expect(page.getByRole('group', { name: 'Gardens of the members', exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Day', exact: true }).click();
   await expect(page.getByRole('group', { name: 'The day by its hours' })).toBeVisible();
   const dead = page.getByRole('link', { name: /, died$/ });
