@@ -112,7 +112,11 @@ describe('a private link', () => {
   it('shows its person their own plants, and looking changes nothing', async () => {
     const [token] = await tokens('Person 1');
     const counts = async () =>
-      Promise.all([club.services.db.reports.count(), club.services.db.audit.count({ where: { clubId: club.clubId } })]);
+      Promise.all(
+        [club.services.db.reports, club.services.db.audit].map((table) =>
+          (table as typeof club.services.db.reports).count({ where: { clubId: club.clubId } }),
+        ),
+      );
     const before = await counts();
     const page = await growerPage(at('2027-05-03'), token!);
     expect(page).toMatchObject({ name: 'Person 1', left: 2, mayContact: true, clubName: 'Reed Islet Grafters' });
