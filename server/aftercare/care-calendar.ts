@@ -8,6 +8,7 @@ import { allow, type Context } from '@/server/platform/context';
 import { CARE, type GivenOut, rememberEntries } from '@/server/plan/calendar-entries';
 import { livingUnions } from './living-unions';
 import { unionPlans, type UnionWithPlan } from './union-plans';
+import { groupedBy } from '@/core/units/grouped-by';
 
 /** Tasks that begin within so many days stand in the file. */
 const AHEAD = 400;
@@ -26,8 +27,7 @@ interface CareEntry extends GivenOut {
 export async function careCalendar(context: Context): Promise<string> {
   allow(context, 'viewer');
   const plans = await livingUnions(context).then((unions) => unionPlans(context, unions));
-  const byWorkshop = new Map<string, UnionWithPlan[]>();
-  for (const plan of plans) byWorkshop.set(plan.workshop.id, [...(byWorkshop.get(plan.workshop.id) ?? []), plan]);
+  const byWorkshop = groupedBy(plans, ({ workshop }) => workshop.id);
   const events = [];
   for (const [workshopId, own] of byWorkshop) {
     const entries = careEntries(context, own);

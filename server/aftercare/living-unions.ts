@@ -8,6 +8,7 @@ import { UNSET } from '@/db/unset';
 import { allow, type Context } from '@/server/platform/context';
 import { listSites } from '@/server/club/sites';
 import { listWorkshops } from '@/server/plan/workshops';
+import { groupByUnion } from '@/server/score/scored-unions';
 
 /** A keeper, or a grafted limb of a topworking programme, with all that its plan hangs on. */
 export interface LivingUnion {
@@ -80,7 +81,7 @@ export async function livingUnions(context: Context, which: WhichUnions = {}): P
     byId(workshops),
     byId(sites),
   ];
-  const [marksOf, seenOf] = [byUnion(marks), byUnion(seen)];
+  const [marksOf, seenOf] = [groupByUnion(marks), groupByUnion(seen)];
   const factOf = new Map(facts.map((fact) => [fact.unionId, fact]));
   const limbs = (await limbUnions(context, programmes, sites)).map((limb) => ({
     ...limb,
@@ -108,14 +109,4 @@ export async function livingUnions(context: Context, which: WhichUnions = {}): P
     ];
   });
   return [...keepers, ...limbs];
-}
-
-function byUnion<Row extends { unionId: string }>(rows: readonly Row[]): Map<string, Row[]> {
-  const found = new Map<string, Row[]>();
-  for (const row of rows) {
-    const list = found.get(row.unionId);
-    if (list) list.push(row);
-    else found.set(row.unionId, [row]);
-  }
-  return found;
 }

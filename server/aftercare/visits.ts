@@ -19,6 +19,7 @@ import { UseCaseError } from '@/server/platform/use-case-error';
 import { getSite, listSites } from '@/server/club/sites';
 import { livingUnions } from './living-unions';
 import { unionPlans, type UnionWithPlan } from './union-plans';
+import { groupedBy } from '@/core/units/grouped-by';
 
 /** Visits are planned so far ahead: what comes later hangs on a spring that nobody has seen. */
 export const VISIT_DAYS = 120;
@@ -161,8 +162,7 @@ export async function visitSheet(context: Context, siteId: string, day: string):
     ({ window: [from, to] }) =>
       number >= from && number <= to && !earlier.some((planned) => planned >= from && planned <= to),
   );
-  const byPlant = new Map<string, OpenTask[]>();
-  for (const task of tasks) byPlant.set(task.plan.plant.id, [...(byPlant.get(task.plan.plant.id) ?? []), task]);
+  const byPlant = groupedBy(tasks, ({ plan }) => plan.plant.id);
   const plants = [...byPlant.values()]
     .sort((a, b) => walking(a[0]!.plan, b[0]!.plan))
     .map((own) => ({

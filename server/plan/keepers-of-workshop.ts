@@ -4,6 +4,7 @@ import type { StockLotRow } from '@/db/models/wood-rows';
 import type { Context } from '@/server/platform/context';
 import { type ChosenWoodLot, workshopLots } from './lots';
 import { listSeats, type SeatedPerson } from './seats';
+import { groupedBy } from '@/core/units/grouped-by';
 
 /** How a keeper was made. */
 type Making = Pick<
@@ -31,8 +32,7 @@ export async function listKeepers(context: Context, workshopId: string): Promise
     db.unions.findAll({ where: { clubId, workshopId, kind: 'keeper' }, raw: true }),
     workshopLots(context, workshopId),
   ]);
-  const onPlant = new Map<string, UnionRow[]>();
-  for (const union of unions) onPlant.set(union.plantId!, [...(onPlant.get(union.plantId!) ?? []), union]);
+  const onPlant = groupedBy(unions, ({ plantId }) => plantId);
   const order = ({ position }: UnionRow): number => POSITIONS.indexOf(position);
   return plants.flatMap((plant) => {
     const made = (onPlant.get(plant.id) ?? []).sort((a, b) => order(a) - order(b));

@@ -8,6 +8,7 @@ import { methodById } from '@/core/methods/registry';
 import type { Context } from '@/server/platform/context';
 import { countingJudgement, standing } from '@/server/platform/counting-judgement';
 import { getWorkshop } from '@/server/plan/workshops';
+import { groupedBy } from '@/core/units/grouped-by';
 
 export interface SeenJudgement extends JudgementRow {
   assessorName: string;
@@ -138,14 +139,9 @@ export function lettersOfPoints({ schools }: Pick<WorkshopRow, 'schools'>): (met
   };
 }
 
-export function groupByUnion(judgements: JudgementRow[]): Map<string, JudgementRow[]> {
-  const groups = new Map<string, JudgementRow[]>();
-  for (const judgement of judgements) {
-    const group = groups.get(judgement.unionId);
-    if (group) group.push(judgement);
-    else groups.set(judgement.unionId, [judgement]);
-  }
-  return groups;
+/** Rows of unions, by union. */
+export function groupByUnion<Row extends { unionId: string }>(rows: readonly Row[]): Map<string, Row[]> {
+  return groupedBy(rows, ({ unionId }) => unionId);
 }
 
 function see(judgement: JudgementRow, all: JudgementRow[], nameOf: Map<string, string>): SeenJudgement {

@@ -4,9 +4,10 @@ import { InputError } from '../../contact/input-error';
 export const CAUSE_GROUPS = ['bench', 'scion', 'bark', 'bud', 'patch', 'green'] as const;
 export type CauseGroup = (typeof CAUSE_GROUPS)[number];
 
-/** Groups of what is set as a bud: of these a shield is seen and no scion. */
-const BUDDED: readonly CauseGroup[] = CAUSE_GROUPS.slice(3, 5);
-export const isBudded = (group: CauseGroup): boolean => BUDDED.includes(group);
+const [, , , SHIELD, PATCH] = CAUSE_GROUPS;
+/** Of what is set as a bud a shield is seen and no scion; a patch is a square one. */
+export const isBudded = (group: CauseGroup): boolean => group === SHIELD || isPatch(group);
+export const isPatch = (group: CauseGroup): boolean => group === PATCH;
 
 /** How the groups are said. */
 export const CAUSE_GROUP_WORDS = Object.fromEntries(

@@ -7,6 +7,8 @@ import { contradictions, whatSpeaks } from './what-speaks';
 
 /** Trouble from which on a union has to be cut open. */
 const CUTTING = 4;
+/** Bits below which a question is not worth its trouble: our guess. */
+const WORTH_ASKING = 0.005;
 /** Causes that are shown. */
 const SHOWN = 3;
 
@@ -44,8 +46,6 @@ export function deathOf(
     ask: ask.filter(({ bits }) => bits > WORTH_ASKING).map(({ question }) => question),
   };
 }
-/** Bits below which a question is not worth its trouble: our guess. */
-const WORTH_ASKING = 0.005;
 
 /** A cause in words; one that a table no longer names is said by its code. */
 export function causeWords({ tables }: CauseModel, cause: string): string {

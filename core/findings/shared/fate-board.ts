@@ -44,13 +44,16 @@ export interface FateBed {
   rows: Rows | null;
 }
 
+/** A death on the board: its questions the guide asks for itself. */
+export type DeathOnBoard = Omit<DeathView, 'ask'> & { mayAsk: boolean };
+
 /** Why unions died: of a workshop, or of the club over the years. */
 export interface FateBoard {
   marks: FateMark[];
   shared: SharedView[];
   /** How many groups were looked at. */
   looked: number;
-  deaths: DeathView[];
+  deaths: DeathOnBoard[];
   room: Room | null;
   beds: FateBed[];
   workshops: { id: string; title: string; date: string }[];
@@ -75,7 +78,9 @@ export const LEVEL_WORDS = {
 } as const;
 
 /** "9 of 31 that died were found to have: the tie strangled it": causes by how many died of them, settled ones first. */
-export function causesCounted(deaths: readonly DeathView[]): { words: string; count: number; settled: number }[] {
+export function causesCounted(
+  deaths: readonly Pick<DeathView, 'settled' | 'verdict'>[],
+): { words: string; count: number; settled: number }[] {
   const counts = new Map<string, { words: string; count: number; settled: number }>();
   for (const { settled, verdict } of deaths) {
     const words = settled ? settled.words : (verdict?.words ?? 'not known');

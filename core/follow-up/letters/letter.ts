@@ -2,6 +2,7 @@ import { formatCode } from '../../codes/plant-code';
 import type { Position } from '../../methods/position';
 import type { IsoDate } from '../../units/iso-date';
 import type { Wording } from '../wording/wording';
+import { groupedBy } from '../../units/grouped-by';
 
 /** What a letter asks of one union. */
 export interface LetterAsk {
@@ -79,11 +80,7 @@ export function growerLetter(
 
 /** By day and question, with the plants it is put of. */
 function blocks({ say, day }: Wording, asks: readonly LetterAsk[]): string[] {
-  const groups = new Map<string, LetterAsk[]>();
-  for (const ask of asks) {
-    const key = `${ask.workshop.date} ${ask.workshop.title}\n${ask.question}`;
-    groups.set(key, [...(groups.get(key) ?? []), ask]);
-  }
+  const groups = groupedBy(asks, ({ workshop, question }) => `${workshop.date} ${workshop.title}\n${question}`);
   return [...groups.values()].flatMap((group) => {
     const { workshop, question } = group[0]!;
     return [

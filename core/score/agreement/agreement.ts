@@ -3,6 +3,7 @@ import { drift, type Drift } from './drift';
 import { krippendorffAlpha } from './krippendorff-alpha';
 import { type LimitsOfAgreement, limitsOfAgreement } from './limits-of-agreement';
 import { weightedKappa } from './weighted-kappa';
+import { groupedBy } from '../../units/grouped-by';
 
 /** One assessor's judgement of a union that was scored twice without seeing the other's. */
 export interface BlindJudgement {
@@ -39,9 +40,7 @@ const CATEGORIES = 3;
 
 /** How far assessors agree, from unions that two or more of them scored. */
 export function agreementOf(judgements: readonly BlindJudgement[], points: readonly string[]): Agreement {
-  const byUnion = new Map<string, BlindJudgement[]>();
-  for (const judgement of judgements)
-    byUnion.set(judgement.unionId, [...(byUnion.get(judgement.unionId) ?? []), judgement]);
+  const byUnion = groupedBy(judgements, ({ unionId }) => unionId);
   const shared = [...byUnion.values()].filter(({ length }) => length > 1);
   const grade = (judgement: BlindJudgement, point: string): number | null =>
     ORDER[judgement.grades[point] ?? 'not-looked-at'];

@@ -6,6 +6,7 @@ import type { PlantLife } from '@/core/aftercare/life/plant-life';
 import type { PlantMoveRow } from '@/db/models/place-rows';
 import type { Context } from '@/server/platform/context';
 import { spotOf } from './places';
+import { groupedBy } from '@/core/units/grouped-by';
 
 /** Moves shown of a place. */
 const MOST_MOVES = 40;
@@ -51,8 +52,7 @@ async function movesWhere({ db, actor }: Context, where: string, id: string): Pr
      WHERE m.club_id = :clubId AND ${where} ORDER BY m.id DESC LIMIT 5000`,
     { type: QueryTypes.SELECT, replacements: { clubId: actor.clubId, id } },
   );
-  const taps = new Map<string, Row[]>();
-  for (const row of rows) taps.set(row.actionId, [...(taps.get(row.actionId) ?? []), row]);
+  const taps = groupedBy(rows, ({ actionId }) => actionId);
   return [...taps].map(([actionId, moves]) => moveOf(actionId, moves));
 }
 

@@ -1,7 +1,7 @@
 import { causeGroup } from '@/core/findings/causes/cause-group';
 import { causeWords, deathOf, deathProblem } from '@/core/findings/causes/death-of';
 import type { DeathView, EvidenceView, SettledView } from '@/core/findings/causes/death-view';
-import { careEvidence } from '@/core/findings/causes/evidence/care-evidence';
+import { tieLeftOn } from '@/core/findings/causes/evidence/care-evidence';
 import type { FactsOfUnion, Gathered } from '@/core/findings/causes/evidence/facts-of-union';
 import { recordedEvidence } from '@/core/findings/causes/evidence/union-evidence';
 import { levelKey, sharedEvidence } from '@/core/findings/shared/shared-evidence';
@@ -18,6 +18,7 @@ import { allow, type Context } from '@/server/platform/context';
 import { ERASED_NAME } from '@/server/platform/erased-name';
 import { clubTables, type ClubTables } from './club-tables';
 import { factsOfUnions } from './facts-of-unions';
+import { keptTasks } from './kept-tasks';
 import { type FateRow, fateRows, knownFates } from './known-fates';
 
 /** Deaths of a club or workshop with why, and the fates they were compared with. */
@@ -52,12 +53,15 @@ export async function deathsOf(
   const rowOf = new Map(rows.map((row) => [row.unionId, row]));
   const known = living.filter(({ union }) => rowOf.has(union.id));
   const plans = await unionPlans(context, known);
-  const facts = await factsOfUnions(context, plans, living);
-  const overdue = new Set([...facts].filter(([, record]) => hasOverdueTie(record)).map(([id]) => id));
+  const keptOf = keptTasks(living);
+  const overdue = new Set(plans.filter((plan) => hasOverdueTie(plan, keptOf)).map(({ union }) => union.id));
   const fates = await knownFates(context, rows, overdue);
   const counts = levelCounts(fates);
   const dead = plans.filter(({ union }) => rowOf.get(union.id)!.firstDeadOn !== null && wanted(union.id));
-  const told = await toldOf(context, dead, tables);
+  const [facts, told] = await Promise.all([
+    factsOfUnions(context, dead, living, keptOf),
+    toldOf(context, dead, tables),
+  ]);
   const byWorkshop = countsByWorkshop(fates, workshopId === null ? null : counts);
   const placeOf = new Map(fates.map(({ unionId }, at) => [unionId, at]));
   const deaths = dead.map((plan) => {
@@ -83,8 +87,8 @@ export async function deathsOf(
 }
 
 /** A tie counts as left on for whoever lives as well, up to today. */
-function hasOverdueTie(facts: FactsOfUnion): boolean {
-  return careEvidence(facts).some(({ code }) => code === 'tie-overdue');
+function hasOverdueTie({ union, ties, facts, today }: UnionWithPlan, keptOf: ReturnType<typeof keptTasks>): boolean {
+  return tieLeftOn({ ties, deadOn: facts?.firstDeadOn ?? today, kept: keptOf.get(union.workshopId)! }) !== null;
 }
 
 interface WorkshopCounts {
@@ -114,7 +118,7 @@ function countsByWorkshop(
 interface Told {
   looks: ReadonlyMap<string, (Gathered & { lookId: string })[]>;
   struck: ReadonlyMap<string, EvidenceView['struck']>;
-  settled: ReadonlyMap<string, SettledView>;
+  settled: ReadonlyMap<string, Omit<SettledView, 'on'> & { at: Date }>;
   makers: ReadonlyMap<string, string>;
 }
 
@@ -167,7 +171,7 @@ async function toldOf(
           words: causeWords(model, cause),
           reason,
           by: nameOf(settledBy),
-          on: dateInZone(settledAt, 'UTC'),
+          at: settledAt,
           computed: causeWords(model, computed.verdict ?? ''),
         },
       ]),
@@ -184,7 +188,7 @@ interface Known {
   told: Told;
 }
 
-function deathView({ union, wood, stock, plant, href }: UnionWithPlan, known: Known): DeathView {
+function deathView({ union, wood, stock, plant, site, href }: UnionWithPlan, known: Known): DeathView {
   const { tables, facts, shared, row, told } = known;
   const { model } = tables;
   const group = causeGroup(union);
@@ -200,6 +204,7 @@ function deathView({ union, wood, stock, plant, href }: UnionWithPlan, known: Kn
     return [{ code, from, words: entry.words, kind: entry.kind, lookId: lookId ?? null, struck }];
   });
   const { signsSayDead: mayCut } = facts;
+  const settled = told.settled.get(union.id);
   return {
     unionId: union.id,
     workshopId: union.workshopId,
@@ -217,7 +222,7 @@ function deathView({ union, wood, stock, plant, href }: UnionWithPlan, known: Kn
       ? deathOf(model, { group, evidence, mayCut })
       : { verdict: null, likely: [], contradictions: [], ask: [] }),
     evidence,
-    settled: told.settled.get(union.id) ?? null,
+    settled: settled ? { ...settled, on: dateInZone(settled.at, site.timeZone) } : null,
     problem,
   };
 }

@@ -3,7 +3,6 @@ import { bleeds, kindOf } from '@/core/methods/compatibility/compatibility';
 import { pairOfGenera } from '@/core/methods/compatibility/pair-of-genera';
 import { nextLeafFall } from '@/core/aftercare/plan/task-days';
 import { variantMade } from '@/core/follow-up/asked-union';
-import { groupedBy } from '@/core/units/grouped-by';
 import { daysBetween } from '@/core/units/iso-date';
 import type { ReportRow, RoundRow } from '@/db/models/follow-up-rows';
 import type { ObservationRow } from '@/db/models/plan-rows';
@@ -15,6 +14,7 @@ import type { Context } from '@/server/platform/context';
 import { callusFacts } from './callus-facts';
 import { judgedFacts } from './judged-grades';
 import { lotsById, woodFacts } from './wood-facts';
+import { groupByUnion } from '@/server/score/scored-unions';
 
 /** Days to either side of a graft within which a try at the bark tells of it. */
 const BARK_DAYS = 3;
@@ -24,6 +24,7 @@ export async function factsOfUnions(
   context: Context,
   plans: readonly UnionWithPlan[],
   all: readonly LivingUnion[],
+  keptOf: ReadonlyMap<string, ReadonlySet<string>>,
 ): Promise<Map<string, FactsOfUnion>> {
   if (plans.length === 0) return new Map();
   const { db, actor } = context;
@@ -45,10 +46,9 @@ export async function factsOfUnions(
     db.reports.findAll({ where: { clubId, unionId, setAsideAt: UNSET }, order: [['turn', 'DESC']], raw: true }),
     db.rounds.findAll({ where: { clubId }, raw: true }),
   ]);
-  const keptOf = keptTasks(all);
   const living = livingOn(all);
   const roundOf = new Map(rounds.map((round) => [round.id, round]));
-  const reportsOf = groupedBy(reports, (report) => report.unionId);
+  const reportsOf = groupByUnion(reports);
   return new Map(
     plans.map((plan): [string, FactsOfUnion] => {
       const { union, wood, stock, site, plant, facts } = plan;
@@ -56,7 +56,7 @@ export async function factsOfUnions(
       const life = lives.get(site.id)!;
       const made: FactsOfUnion = {
         madeOn: union.madeOn,
-        deadOn: facts!.firstDeadOn ?? life.today,
+        deadOn: facts!.firstDeadOn!,
         wayOn: variantMade(union).wayOn,
         judged: judged.get(union.id) ?? null,
         wood: woodFacts(lots.get(wood.id)!, union.madeOn, site),
@@ -85,17 +85,6 @@ export async function factsOfUnions(
       return [union.id, made];
     }),
   );
-}
-
-/** Tasks that somebody marked on any union of a workshop. */
-function keptTasks(all: readonly LivingUnion[]): Map<string, Set<string>> {
-  const kept = new Map<string, Set<string>>();
-  for (const { union, marks } of all) {
-    const own = kept.get(union.workshopId) ?? new Set<string>();
-    for (const { task } of marks) own.add(task);
-    kept.set(union.workshopId, own);
-  }
-  return kept;
 }
 
 /** Unions that are known to live, by their plant. */

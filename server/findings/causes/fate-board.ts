@@ -54,7 +54,9 @@ async function boardOf(context: Context, workshopId: string | null): Promise<Fat
     marks,
     shared: sharedViews(shared, { fates, deaths }, nameOf),
     looked: counts.length,
-    deaths: [...deaths].sort((a, b) => b.deadOn.localeCompare(a.deadOn) || a.called.localeCompare(b.called)),
+    deaths: deaths
+      .map(({ ask, ...death }) => ({ ...death, mayAsk: ask.length > 0 }))
+      .sort((a, b) => b.deadOn.localeCompare(a.deadOn) || a.called.localeCompare(b.called)),
     room: null,
     beds: places
       .filter(({ id }) => standing.has(id))

@@ -7,6 +7,7 @@ import type { JudgementRow, UnionRow } from '@/db/models/union-rows';
 import type { Context } from '@/server/platform/context';
 import { kept } from '@/server/platform/kept';
 import { openJudgement } from '@/server/platform/waiting-for-second';
+import { groupByUnion } from '@/server/score/scored-unions';
 
 /** What was judged of some unions, by union: of each the judgement that counts, as far as everybody may know it. */
 export async function judgedFacts(
@@ -17,8 +18,7 @@ export async function judgedFacts(
     where: { clubId, unionId: unions.map(({ union }) => union.id) },
     raw: true,
   });
-  const byUnion = new Map<string, JudgementRow[]>();
-  for (const row of judgements) byUnion.set(row.unionId, [...(byUnion.get(row.unionId) ?? []), row]);
+  const byUnion = groupByUnion(judgements);
   const rubrics = await db.rubrics.findAll({
     where: { id: [...new Set(judgements.map(({ rubricId }) => rubricId))] },
     raw: true,

@@ -15,6 +15,7 @@ import { once, type SiteLife, siteLives } from '@/server/aftercare/site-lives';
 import { unionWarmths } from '@/server/aftercare/warmth/union-warmth';
 import { UNSET } from '@/db/unset';
 import type { Context } from '@/server/platform/context';
+import { groupByUnion } from '@/server/score/scored-unions';
 
 /** A keeper with all that it is asked, who has it, and by which days its signs are read. */
 export interface AskedUnion extends LivingUnion {
@@ -63,8 +64,7 @@ export async function asksOfLiving(context: Context, living: readonly LivingUnio
   ]);
   const seatOf = new Map(seats.map((seat) => [seat.id, seat]));
   const personOf = new Map(people.map((person) => [person.id, person]));
-  const reportsOf = new Map<string, ReportRow[]>();
-  for (const report of reports) reportsOf.set(report.unionId, [...(reportsOf.get(report.unionId) ?? []), report]);
+  const reportsOf = groupByUnion(reports);
   const days = new Map<string, ReturnType<typeof roundDays>>();
   return living.flatMap((union): AskedUnion[] => {
     const seat = seatOf.get(union.plant.seatId);

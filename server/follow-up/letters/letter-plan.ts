@@ -8,6 +8,7 @@ import type { LetterAskRow, MessageRow } from '@/db/models/follow-up-rows';
 import type { Context } from '@/server/platform/context';
 import { type AskedUnion, askedUnions } from '../asks/asked-unions';
 import { plantsOfPeople } from '../asks/plants-of-people';
+import { groupedBy } from '@/core/units/grouped-by';
 
 /** What somebody would be asked by a letter today, and what stands in the way of one. */
 export interface PlannedLetter {
@@ -39,8 +40,7 @@ export async function planLetters(context: Context, personIds: readonly string[]
     db.letterAsks.findAll({ where: { clubId, personId }, raw: true }),
     db.messages.findAll({ where: { clubId, personId }, raw: true }),
   ]);
-  const byPerson = new Map<string, AskedUnion[]>();
-  for (const each of asked) byPerson.set(each.person.id, [...(byPerson.get(each.person.id) ?? []), each]);
+  const byPerson = groupedBy(asked, ({ person }) => person.id);
   return [...byPerson.values()].map((own) => plannedLetter(own, written, messages));
 }
 

@@ -8,6 +8,7 @@ import { readPart } from '@/server/plan/plan-parts';
 import { allow, type Context } from '@/server/platform/context';
 import { ERASED_NAME } from '@/server/platform/erased-name';
 import type { AskedUnion } from '../asks/asked-unions';
+import { groupedBy } from '@/core/units/grouped-by';
 
 /** Spells of waiting by which the unheard are counted, days. */
 const WAITS: readonly [name: string, from: number, until: number][] = [
@@ -55,8 +56,7 @@ export async function unheardOf(
     return room.body?.benches.find(({ id }) => id === at)?.name ?? '';
   };
   const silent = asking.filter((each) => !each.told);
-  const byPerson = new Map<string, Asking[]>();
-  for (const each of silent) byPerson.set(each.asked.person.id, [...(byPerson.get(each.asked.person.id) ?? []), each]);
+  const byPerson = groupedBy(silent, ({ asked }) => asked.person.id);
   const calls = whomToPhone(
     [...byPerson].map(([personId, own]) => ({
       personId,

@@ -2,7 +2,8 @@
 
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
-import { type CauseSpeaks, type DeathView, type EvidenceView, sureWords } from '@/core/findings/causes/death-view';
+import { type CauseSpeaks, type EvidenceView, sureWords } from '@/core/findings/causes/death-view';
+import type { DeathOnBoard } from '@/core/findings/shared/fate-board';
 import { settledCauseInput, strikeInput } from '@/core/findings/causes/cause-inputs';
 import { formatDate } from '@/core/units/iso-date';
 import { percent } from '@/core/units/percent';
@@ -12,7 +13,7 @@ import { useEntry } from '@/ui/kit/form/use-entry';
 import { useSend } from '@/ui/kit/form/use-send';
 
 interface CausePanelProps {
-  death: DeathView;
+  death: DeathOnBoard;
   causes: { cause: string; words: string }[];
   maySettle: boolean;
   mayStrike: boolean;
@@ -76,7 +77,7 @@ function Spoken({ title, lines }: { title: string; lines: readonly string[] }) {
 
 const KIND_WORDS = { record: 'on record', seen: 'seen', shared: 'shared' } as const;
 
-function EvidenceList({ death, mayStrike }: { death: DeathView; mayStrike: boolean }) {
+function EvidenceList({ death, mayStrike }: { death: DeathOnBoard; mayStrike: boolean }) {
   return (
     <details>
       <summary className="min-h-11 cursor-pointer py-2 font-bold">

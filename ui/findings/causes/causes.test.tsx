@@ -1,9 +1,14 @@
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
 import { CAUSE_GROUPS } from '@/core/findings/causes/cause-tables';
-import type { DeathView } from '@/core/findings/causes/death-view';
 import { SHIPPED_TABLES } from '@/core/findings/causes/shipped-tables';
-import { causesCounted, type FateBoard, type FateMark, type SharedView } from '@/core/findings/shared/fate-board';
+import {
+  causesCounted,
+  type DeathOnBoard,
+  type FateBoard,
+  type FateMark,
+  type SharedView,
+} from '@/core/findings/shared/fate-board';
 import { PICTURES } from '../guide/answer-pictures';
 import { GuidePicture } from '../guide/guide-picture';
 import { PreviewResult } from '../tables/preview-result';
@@ -59,7 +64,8 @@ const mark = (id: number, changes: Partial<FateMark> = {}): FateMark => ({
   levels: [],
   ...changes,
 });
-const death = (changes: Partial<DeathView>): DeathView => ({ verdict: null, settled: null, ...changes }) as DeathView;
+const death = (changes: Partial<DeathOnBoard>): DeathOnBoard =>
+  ({ verdict: null, settled: null, ...changes }) as DeathOnBoard;
 
 describe('what deaths share', () => {
   const said = (...shared: SharedView[]): string =>
@@ -91,14 +97,14 @@ describe('the sentence of a page', () => {
     const dried = [death({ verdict: { cause: 'dried', words: 'it dried out' } })];
     expect(fatesSentence({ marks: three, deaths: dried })).toBe('1 of 2 died; why is known of 1');
     // Settled as not known is not known, whatever was reckoned.
-    const settled = [death({ ...dried[0], settled: { cause: '' } as DeathView['settled'] })];
+    const settled = [death({ ...dried[0], settled: { cause: '' } as DeathOnBoard['settled'] })];
     expect(fatesSentence({ marks: three, deaths: settled })).toBe('1 of 2 died; why is known of 0');
     expect(fatesSentence({ marks: [mark(1)], deaths: [] })).toBe('None of 1 union heard of has died');
     expect(fatesSentence({ marks: [mark(1, { state: 'unknown' })], deaths: [] })).toContain('Nothing is known yet');
   });
   it('counts settled causes before computed ones, and "not known" last', () => {
     const dried = { cause: 'dried', words: 'it dried out' };
-    const eaten = { cause: 'eaten', words: 'it was eaten' } as DeathView['settled'];
+    const eaten = { cause: 'eaten', words: 'it was eaten' } as DeathOnBoard['settled'];
     const counted = causesCounted([
       death({}),
       death({}),

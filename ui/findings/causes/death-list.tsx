@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import type { DeathView } from '@/core/findings/causes/death-view';
 import { sureWords } from '@/core/findings/causes/death-view';
-import type { FateBoard } from '@/core/findings/shared/fate-board';
+import type { DeathOnBoard, FateBoard } from '@/core/findings/shared/fate-board';
 import { formatDate } from '@/core/units/iso-date';
 import { CausePanel } from './cause-panel';
 
@@ -45,7 +45,7 @@ export function DeathList({ board: { deaths, causes }, maySettle, mayStrike }: D
                   {formatDate(death.deadOn)}
                 </span>
               </span>
-              {death.problem === '' && death.ask.length > 0 && (
+              {death.problem === '' && death.mayAsk && (
                 <Link className="bench-button justify-self-start" href={guideOf(death)}>
                   Look into it
                 </Link>
@@ -71,7 +71,7 @@ export function guideOf({ href, unionId }: Pick<DeathView, 'href' | 'unionId'>):
   return `${href}/why?union=${unionId}`;
 }
 
-function verdictWords({ settled, verdict, likely, problem }: DeathView) {
+function verdictWords({ settled, verdict, likely, problem }: DeathOnBoard) {
   if (problem !== '') return <strong className="text-loud">{problem}</strong>;
   if (settled)
     return (

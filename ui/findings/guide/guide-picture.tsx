@@ -1,5 +1,5 @@
 import { COLOURS } from '@/core/drawing/colours';
-import { CAUSE_GROUPS, type CauseGroup, isBudded } from '@/core/findings/causes/cause-tables';
+import { type CauseGroup, isBudded, isPatch } from '@/core/findings/causes/cause-tables';
 import { PICTURES, SCION, type Shown } from './answer-pictures';
 
 /** Where to look on a dead graft, and what an answer means, drawn: a ring shows the place. */
@@ -16,7 +16,7 @@ export function GuidePicture({ code, group, className = '' }: { code: string; gr
       ) : shown.inside ? (
         <OpenedUnion inside={shown.inside} />
       ) : budded ? (
-        <BuddedStock shown={shown} square={group === CAUSE_GROUPS[4]} />
+        <BuddedStock shown={shown} square={isPatch(group)} />
       ) : (
         <GraftedStock shown={shown} />
       )}

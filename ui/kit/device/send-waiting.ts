@@ -3,6 +3,7 @@ import type { Sending } from '@/core/score/rubric/sent-judgement';
 import { type Waiting, type WaitingItem, WAYS } from './device-database';
 import { nextTry } from './next-try';
 import { allWaiting, changeAllWaiting } from './waiting-queue';
+import { groupedBy } from '@/core/units/grouped-by';
 
 /**
  * How a round of sending ended: all that can go has gone; the server not reached; nobody signed in;
@@ -123,9 +124,10 @@ async function sendAlone(
   now: () => number,
   chance: () => number,
 ): Promise<Outcome> {
-  const groups = new Map<string, Waiting[]>();
-  for (const item of [...items].sort((a, b) => a.order! - b.order!))
-    groups.set(union(item), [...(groups.get(union(item)) ?? []), item]);
+  const groups = groupedBy(
+    [...items].sort((a, b) => a.order! - b.order!),
+    union,
+  );
   let inARow = 0;
   for (const group of [...groups.values()].sort((a, b) => a[0]!.tries - b[0]!.tries)) {
     if ((group[0]!.notBefore ?? 0) > now()) continue;

@@ -7,7 +7,7 @@ import { loadMethod } from '@/core/methods/load-method';
 import { formatLengthNumber, type LengthUnit } from '@/core/units/length';
 import { Problem } from '@/ui/kit/form/problem';
 import { useAlive } from '@/ui/kit/form/use-alive';
-import { useSend } from '@/ui/kit/form/use-send';
+import { useAddPhoto } from './use-add-photo';
 import { BY_FIGURE, entryOf, type Judged } from '../bench/entry';
 import { useDrafts } from '../bench/use-drafts';
 import { PhotoMeasuring } from './photo-measuring';
@@ -33,8 +33,6 @@ interface UnionPhotosProps {
   fields: { id: string; short: string; unit: 'mm' | 'degrees' }[];
 }
 
-const MOST_BYTES = 8_000_000;
-
 /** Pictures of a union: taken or chosen, measured on, and their figures taken into a correction. */
 export function UnionPhotos({
   workshopId,
@@ -52,27 +50,14 @@ export function UnionPhotos({
   counts,
   fields,
 }: UnionPhotosProps) {
-  const { run, busy, problem, setProblem } = useSend();
   const router = useRouter();
   const { setDraft } = useDrafts(`${workshopId} ${assessorId}`);
   const [shown, setShown] = useState<string | null>(null);
+  const { add, run, busy, problem } = useAddPhoto(unionId, setShown);
   // A file that is chosen before the page listens would be lost without a word.
   const mayAdd = useAlive() && mayChange;
   const [taken, setTaken] = useState<Record<string, number>>({});
   const photo = photos.find(({ id }) => id === shown) ?? photos[0] ?? null;
-  const add = async (file: File | undefined): Promise<void> => {
-    if (!file) return;
-    if (file.size > MOST_BYTES)
-      return setProblem({
-        message: 'The picture is larger than 8 MB. Take it smaller, or choose another.',
-        fields: {},
-      });
-    const form = new FormData();
-    form.set('file', file);
-    const id = uuid();
-    const sent = await run('PUT', `/api/unions/${unionId}/photos/${id}`, form);
-    if (sent?.ok) setShown(id);
-  };
   const correct = async (): Promise<void> => {
     const loaded = await loadMethod(method);
     const entry = entryOf(loaded, counts, unit, counts.id);

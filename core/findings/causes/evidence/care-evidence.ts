@@ -1,10 +1,13 @@
 import { addDays, formatDate, type IsoDate } from '../../../units/iso-date';
 import { bindingOf, BINDINGS } from '../../../aftercare/plan/actual-binding';
+import type { TieId } from '../../../aftercare/ties/ties';
 import type { PlannedTask } from '../../../aftercare/plan/union-plan';
 import type { FactsOfUnion, Gathered } from './facts-of-union';
 
-/** Days in which shoots of the stock starve what is set on it. */
-const FIRST_MONTHS = 120;
+/** Tasks that first come later than this say nothing of how a young union was cared for, days. */
+const FIRST_YEAR = 360;
+/** Ties that strangle what they hold. */
+const ROUND_THE_UNION: readonly TieId[] = ['union', 'foil'];
 
 /** Tasks by what they say when they were done and when they were left undone. */
 const SAYS: readonly [tasks: readonly string[], done: string | null, undone: string | null][] = [
@@ -41,7 +44,7 @@ function leftUndone(facts: FactsOfUnion, tasks: readonly string[]): string | nul
   const passed = facts.tasks.find(
     (task) => tasks.includes(task.id) && passedBefore(task, facts.deadOn) && facts.kept.has(task.id),
   );
-  if (!passed?.due || passed.due.from > addDays(madeOn, FIRST_MONTHS * 3)) return null;
+  if (!passed?.due || passed.due.from > addDays(madeOn, FIRST_YEAR)) return null;
   if (closed.some(({ task }) => task === passed.id)) return null;
   return `Not marked by ${formatDate(passed.due.to)}, and marked on others`;
 }
@@ -61,24 +64,30 @@ function coverEvidence({ tasks, closed, deadOn, kept }: FactsOfUnion): Gathered[
   return [];
 }
 
-function tieEvidence({ ties, materials, deadOn, kept, closed }: FactsOfUnion): Gathered[] {
-  const own = ties.filter(({ id }) => id === 'union' || id === 'foil');
-  for (const { state, since, latest, offTask } of own) {
-    if (latest === null || latest >= deadOn) continue;
+/**
+ * Why a tie round the union counts as left on past its last day; null where none does.
+ *
+ * @param deadOn the day it was seen dead; of one that lives, today
+ */
+export function tieLeftOn({ ties, deadOn, kept }: Pick<FactsOfUnion, 'ties' | 'deadOn' | 'kept'>): string | null {
+  for (const { id, state, since, latest, offTask } of ties) {
+    if (!ROUND_THE_UNION.includes(id) || latest === null || latest >= deadOn) continue;
     const off = state === 'off' ? since : null;
     if (off !== null && off <= latest) continue;
     // Nobody said it is off: that tells something only where somebody takes ties off and says so.
     if (off === null && !kept.has(offTask)) continue;
-    return [
-      {
-        code: 'tie-overdue',
-        from: `Its last day was ${formatDate(latest)}${off === null ? '' : `, off on ${formatDate(off)}`}`,
-      },
-    ];
+    return `Its last day was ${formatDate(latest)}${off === null ? '' : `, off on ${formatDate(off)}`}`;
   }
+  return null;
+}
+
+function tieEvidence(facts: FactsOfUnion): Gathered[] {
+  const { ties, materials, closed } = facts;
+  const left = tieLeftOn(facts);
+  if (left) return [{ code: 'tie-overdue', from: left }];
   const binding = bindingOf(materials);
   if (binding !== null && BINDINGS[binding].off({}) === null) return [{ code: 'tie-off', from: 'It rots by itself' }];
-  const union = own.find(({ id }) => id === 'union');
+  const union = ties.find(({ id }) => id === 'union');
   if (union?.state === 'off' && closed.some(({ task }) => task === union.offTask))
     return [{ code: 'tie-off', from: `Off on ${formatDate(union.since)}` }];
   return [];
