@@ -52,7 +52,7 @@ test('reads a roster: preview first, doubts decided, all in one go; then a walk-
   await page.getByLabel('Same person as Cilla Varn').check();
   await page.getByRole('button', { name: 'Seat 8 people' }).click();
   await page.waitForURL('**/plan');
-  await expect(page.getByText('8 seats, 0 absent')).toBeVisible();
+  await expect(page.getByText('8 seats, 0 absent', { exact: true })).toBeVisible();
   await expect(page.getByRole('row', { name: /Cilla Varn-Reed/ })).toBeVisible();
 
   await page.getByLabel('Walk-in: name').fill('Quill Aster');
