@@ -1,6 +1,6 @@
-import { readFileSync } from 'node:fs';
 import Papa from 'papaparse';
 import { InputError } from '@/core/contact/input-error';
+import { csvRows } from './csv-rows';
 
 interface CsvCommand<Added extends string> {
   /** As npm runs it. */
@@ -20,20 +20,11 @@ interface CsvCommand<Added extends string> {
  * and, where a row is wrong, what is wrong with it. Ends with status 2 when the file cannot be read.
  */
 export function csvCommand<Added extends string>({ name, needs, json, added, computed }: CsvCommand<Added>): void {
-  const file = process.argv[2];
-  if (!file) return refused(`Usage: npm run -s ${name} -- FILE.csv`);
-  let text: string;
-  try {
-    text = readFileSync(file, 'utf8').replace(/^\uFEFF/, '');
-  } catch {
-    return refused(`Cannot read ${file}.`);
-  }
-  const { data, meta } = Papa.parse<Record<string, string>>(text, { header: true, skipEmptyLines: true });
-  const columns = meta.fields ?? [];
-  if (needs.some((column) => !columns.includes(column)))
-    return refused(`${file} needs the columns ${needs.join(' and ')}.`);
+  const read = csvRows(name, needs);
+  if (!read) return;
+  const { columns, rows } = read;
   const empty = Object.fromEntries(added.map((column) => [column, '']));
-  const answered = data.map((row) => {
+  const answered = rows.map((row) => {
     try {
       return { ...row, ...computed(row, JSON.parse(row[json] ?? '')), problem: '' };
     } catch (error) {
@@ -45,11 +36,6 @@ export function csvCommand<Added extends string>({ name, needs, json, added, com
   });
   const fields = [...columns, ...added, 'problem'];
   process.stdout.write(`${Papa.unparse(answered, { columns: fields, newline: '\n' })}\n`);
-}
-
-function refused(words: string): void {
-  console.error(words);
-  process.exitCode = 2;
 }
 
 /**

@@ -6,7 +6,7 @@ import type { Choices } from '@/core/methods/school';
 import type { VariantId } from '@/core/methods/variant';
 import type { Outlook, OutlookBy } from '@/core/score/rubric/outlook';
 import type { Marks } from '@/core/score/rubric/judge-union';
-import type { TakeState } from '@/core/findings/take-state';
+import type { TakeState } from '@/core/findings/take/take-state';
 
 export type UnionKind = 'practice' | 'keeper';
 

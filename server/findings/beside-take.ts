@@ -1,5 +1,5 @@
 import { QueryTypes } from 'sequelize';
-import { takeRate, type TakeRate } from '@/core/findings/take-rate';
+import { takeRate, type TakeRate } from '@/core/findings/take/take-rate';
 import type { Milestone } from '@/core/methods/milestones';
 import { methodById } from '@/core/methods/registry';
 import { OUTLOOKS, type Outlook, type OutlookBy } from '@/core/score/rubric/outlook';

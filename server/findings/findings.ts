@@ -1,6 +1,6 @@
 import { QueryTypes } from 'sequelize';
 import { MILESTONES, type Milestone } from '@/core/methods/milestones';
-import { takeRate, type TakeRate } from '@/core/findings/take-rate';
+import { takeRate, type TakeRate } from '@/core/findings/take/take-rate';
 import type { Context } from '@/server/platform/context';
 import { ERASED_NAME } from '@/server/platform/erased-name';
 import { listSeats } from '@/server/plan/seats';

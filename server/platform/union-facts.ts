@@ -1,6 +1,6 @@
 import { QueryTypes, type Transaction } from 'sequelize';
-import { takeOf, type Sighting } from '@/core/findings/take-state';
-import { toldBy } from '@/core/findings/told-by';
+import { takeOf, type Sighting } from '@/core/findings/take/take-state';
+import { toldBy } from '@/core/findings/take/told-by';
 import type { Database } from '@/db/database';
 import { transact } from '@/db/transact';
 import type { JudgementRow, PlantRow, UnionFactRow, UnionRow } from '@/db/models/union-rows';

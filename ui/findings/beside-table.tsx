@@ -1,4 +1,4 @@
-import type { TakeRate } from '@/core/findings/take-rate';
+import type { TakeRate } from '@/core/findings/take/take-rate';
 import { range, shareWords } from './take-words';
 
 interface TakeOfSome {

@@ -1,8 +1,8 @@
 import type { Sighting } from './take-state';
-import { type Answer, isMilestone, MILESTONES, type RoundKind } from '../methods/milestones';
-import type { IsoDate } from '../units/iso-date';
-import { type Made, milestonesTold } from '../follow-up/asked-union';
-import type { Reading } from '../follow-up/signs/read-signs';
+import { type Answer, isMilestone, MILESTONES, type RoundKind } from '../../methods/milestones';
+import type { IsoDate } from '../../units/iso-date';
+import { type Made, milestonesTold } from '../../follow-up/asked-union';
+import type { Reading } from '../../follow-up/signs/read-signs';
 
 /**
  * What an answer tells of a union's life. One that lives and has not come as far as the round asks has reached what

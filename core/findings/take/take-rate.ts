@@ -1,4 +1,4 @@
-import { wilsonInterval, type Interval } from '../statistics/wilson-interval';
+import { wilsonInterval, type Interval } from '../../statistics/wilson-interval';
 
 export interface TakeCounts {
   /** Keepers handed over. */

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { type Answer, ANSWERS, type Milestone, MILESTONES } from '../methods/milestones';
+import { type Answer, ANSWERS, type Milestone, MILESTONES } from '../../methods/milestones';
 import { type Sighting, takeOf } from './take-state';
 import { takeRate } from './take-rate';
-import { wilsonInterval } from '../statistics/wilson-interval';
+import { wilsonInterval } from '../../statistics/wilson-interval';
 
 describe('wilsonInterval', () => {
   // Newcombe, Statistics in Medicine 17 (1998), table I, method 3 (score, no continuity correction).

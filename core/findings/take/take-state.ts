@@ -1,5 +1,5 @@
-import { MILESTONES, type Answer, type Milestone, type RoundKind } from '../methods/milestones';
-import type { IsoDate } from '../units/iso-date';
+import { MILESTONES, type Answer, type Milestone, type RoundKind } from '../../methods/milestones';
+import type { IsoDate } from '../../units/iso-date';
 
 /**
  * What was said of a union in a round, for the milestones that it tells, and the day on which that was seen. A look of a

@@ -1,0 +1,61 @@
+import { seededRandom } from '../../chance/seeded-random';
+import { quantile } from '../../statistics/quantile';
+import { type JudgedFate, logOdds, type PointsModel, pointsModel } from './points-model';
+
+export interface PointCost {
+  point: string;
+  /** Keepers that had it poor or fatal. */
+  had: number;
+  /** Trees in a hundred keepers that would live more, were the point good throughout. */
+  perHundred: number;
+  /** 90 % of the bootstrap's fits lie in it; null where none was drawn. */
+  low: number | null;
+  high: number | null;
+}
+
+/**
+ * What each point costs: 100 x (mean take foretold with that point good throughout, less mean take foretold as it is).
+ *
+ * @returns one a point that somebody had poor or fatal, dearest first
+ */
+export function pointCosts(known: readonly JudgedFate[], model: PointsModel): Omit<PointCost, 'low' | 'high'>[] {
+  const points = [...new Set(model.effects.map(({ point }) => point))];
+  return points
+    .map((point) => {
+      const saved = known.reduce(
+        (sum, { grades }) => sum + chance(logOdds(model, grades, point)) - chance(logOdds(model, grades)),
+        0,
+      );
+      return {
+        point,
+        had: known.filter(({ grades }) => grades[point] !== 'good').length,
+        perHundred: (100 * saved) / known.length,
+      };
+    })
+    .sort((a, b) => b.perHundred - a.perHundred);
+}
+
+const BOOTSTRAPS = 200;
+
+/**
+ * Costs with intervals: keepers are drawn again with replacement and the model fitted anew, `BOOTSTRAPS` times.
+ *
+ * @param seed so that the same facts give the same intervals
+ */
+export function pointCostsWithIntervals(known: readonly JudgedFate[], model: PointsModel, seed: number): PointCost[] {
+  const random = seededRandom(seed);
+  const drawn = new Map<string, number[]>();
+  for (let round = 0; round < BOOTSTRAPS; round++) {
+    const sample = known.map(() => known[Math.floor(random() * known.length)]!);
+    // A sample of one outcome only tells of no cost.
+    if (new Set(sample.map(({ alive }) => alive)).size < 2) continue;
+    for (const { point, perHundred } of pointCosts(sample, pointsModel(sample)))
+      drawn.set(point, [...(drawn.get(point) ?? []), perHundred]);
+  }
+  return pointCosts(known, model).map((cost) => {
+    const values = (drawn.get(cost.point) ?? []).sort((a, b) => a - b);
+    return { ...cost, low: quantile(values, 0.05), high: quantile(values, 0.95) };
+  });
+}
+
+const chance = (logit: number): number => 1 / (1 + Math.exp(-logit));

@@ -1,0 +1,46 @@
+import { logisticRegression } from '../../statistics/logistic-regression';
+import { checkScoresAndFates, type ScoreAndFate } from './score-and-fate';
+
+export interface LogisticFit {
+  /** Log odds of living at a score of 80, and what ten points add. */
+  intercept: number;
+  interceptError: number;
+  per10: number;
+  per10Error: number;
+  /** Chance of living foretold for each union. */
+  fitted: number[];
+}
+
+/** Where the score is counted from: the fit's intercept is the log odds there. */
+export const SCORE_CENTRE = 80;
+
+/**
+ * Logistic fit of living on (score - 80) / 10, with standard errors.
+ *
+ * @throws RangeError when all lived or all died, all scores are equal, or the scores part the dead from the living
+ * @example logisticFit([{ score: 70, alive: false }, { score: 70, alive: true }, …])
+ */
+export function logisticFit(known: readonly ScoreAndFate[]): LogisticFit {
+  checkScoresAndFates(known);
+  const scores = known.map(({ score }) => score);
+  if (Math.min(...scores) === Math.max(...scores))
+    throw new RangeError(`All scores are ${scores[0]}: what the score foretells needs different ones.`);
+  const range = (alive: boolean): number[] => known.filter((union) => union.alive === alive).map(({ score }) => score);
+  const [living, dead] = [range(true), range(false)];
+  if (Math.min(...living) >= Math.max(...dead) || Math.max(...living) <= Math.min(...dead))
+    throw new RangeError('The scores part the dead from the living without overlap, so no slope can be fitted.');
+  const fit = logisticRegression(
+    scores.map((score) => [1, tens(score)]),
+    known.map(({ alive }) => Number(alive)),
+  );
+  return {
+    intercept: fit.coefficients[0]!,
+    interceptError: fit.standardErrors[0]!,
+    per10: fit.coefficients[1]!,
+    per10Error: fit.standardErrors[1]!,
+    fitted: fit.fitted,
+  };
+}
+
+/** The score in tens, counted from the centre. */
+export const tens = (score: number): number => (score - SCORE_CENTRE) / 10;

@@ -1,0 +1,115 @@
+import { CholeskyDecomposition, Matrix } from 'ml-matrix';
+
+export interface LogisticRegression {
+  /** One a column, in their order. */
+  coefficients: number[];
+  standardErrors: number[];
+  /** Chance that each row's outcome is 1. */
+  fitted: number[];
+}
+
+const STEPS = 100;
+/** Chances nearer to 0 and 1 than this come of columns that part the outcomes: there is no finite fit. */
+const PARTED = 1e-9;
+
+/**
+ * Logistic regression by Newton's method; with `ridge`, half of it times each squared coefficient is taken off the
+ * log-likelihood. Standard errors are from the (penalised) Hessian at the maximum.
+ *
+ * @param rows the columns of each row, one for the intercept among them
+ * @param outcomes 0 or 1 a row
+ * @param ridge penalty of each column, 0 for none
+ * @throws RangeError when the columns cannot be told apart, or part the outcomes so that no finite fit exists
+ * @example logisticRegression([[1, 0], [1, 1], [1, 0], [1, 1]], [0, 1, 1, 0]).coefficients // [0, 0]
+ */
+export function logisticRegression(
+  rows: readonly (readonly number[])[],
+  outcomes: readonly number[],
+  ridge: readonly number[] = (rows[0] ?? []).map(() => 0),
+): LogisticRegression {
+  const width = ridge.length;
+  if (rows.length === 0 || rows.length !== outcomes.length || rows.some((row) => row.length !== width))
+    throw new RangeError('Each row has the same columns and an outcome.');
+  let coefficients = new Array<number>(width).fill(0);
+  let value = penalisedLikelihood(rows, outcomes, coefficients, ridge);
+  for (let step = 0; step < STEPS; step++) {
+    const { slope, hessian } = derivatives(rows, outcomes, coefficients, ridge);
+    const move = solved(hessian, slope);
+    let share = 1;
+    let next = stepped(coefficients, move, share);
+    let nextValue = penalisedLikelihood(rows, outcomes, next, ridge);
+    while (nextValue < value - 1e-12 && share > 1e-6) {
+      share /= 2;
+      next = stepped(coefficients, move, share);
+      nextValue = penalisedLikelihood(rows, outcomes, next, ridge);
+    }
+    const gained = nextValue - value;
+    [coefficients, value] = [next, nextValue];
+    if (Math.max(...move.map(Math.abs)) < 1e-9 || (gained < 1e-13 && share < 1)) break;
+  }
+  const fitted = rows.map((row) => chanceOf(row, coefficients));
+  if (ridge.every((penalty) => penalty === 0) && fitted.every((p) => p < PARTED || p > 1 - PARTED))
+    throw new RangeError('The columns part the outcomes completely: no finite fit exists.');
+  const { hessian } = derivatives(rows, outcomes, coefficients, ridge);
+  const inverse = factored(hessian).solve(Matrix.eye(width));
+  return { coefficients, standardErrors: inverse.diagonal().map(Math.sqrt), fitted };
+}
+
+/** Chance that a row's outcome is 1. */
+export function chanceOf(row: readonly number[], coefficients: readonly number[]): number {
+  return 1 / (1 + Math.exp(-row.reduce((sum, x, j) => sum + x * coefficients[j]!, 0)));
+}
+
+const stepped = (from: readonly number[], move: readonly number[], share: number): number[] =>
+  from.map((x, j) => x + share * move[j]!);
+
+function penalisedLikelihood(
+  rows: readonly (readonly number[])[],
+  outcomes: readonly number[],
+  coefficients: readonly number[],
+  ridge: readonly number[],
+): number {
+  let sum = 0;
+  rows.forEach((row, i) => {
+    const eta = row.reduce((total, x, j) => total + x * coefficients[j]!, 0);
+    // log(1 + exp(eta)) without overflow.
+    sum += outcomes[i]! * eta - (eta > 0 ? eta + Math.log1p(Math.exp(-eta)) : Math.log1p(Math.exp(eta)));
+  });
+  return coefficients.reduce((total, c, j) => total - (ridge[j]! * c * c) / 2, sum);
+}
+
+function derivatives(
+  rows: readonly (readonly number[])[],
+  outcomes: readonly number[],
+  coefficients: readonly number[],
+  ridge: readonly number[],
+): { slope: number[]; hessian: Matrix } {
+  const width = coefficients.length;
+  const slope = coefficients.map((c, j) => -ridge[j]! * c);
+  const sums = coefficients.map((_, j) => coefficients.map((_other, k) => (j === k ? ridge[j]! : 0)));
+  rows.forEach((row, i) => {
+    const p = chanceOf(row, coefficients);
+    for (let j = 0; j < width; j++) {
+      const x = row[j]!;
+      if (x === 0) continue;
+      slope[j]! += (outcomes[i]! - p) * x;
+      for (let k = 0; k <= j; k++) sums[j]![k]! += p * (1 - p) * x * row[k]!;
+    }
+  });
+  for (let j = 0; j < width; j++) for (let k = 0; k < j; k++) sums[k]![j] = sums[j]![k]!;
+  return { slope, hessian: new Matrix(sums) };
+}
+
+function factored(hessian: Matrix): CholeskyDecomposition {
+  const factor = new CholeskyDecomposition(hessian);
+  const smallest = Math.min(...factor.lowerTriangularMatrix.diagonal());
+  if (!factor.isPositiveDefinite() || !(smallest > 1e-8))
+    throw new RangeError('The columns cannot be told apart, or part the outcomes completely: no finite fit exists.');
+  return factor;
+}
+
+function solved(hessian: Matrix, slope: readonly number[]): number[] {
+  return factored(hessian)
+    .solve(Matrix.columnVector([...slope]))
+    .to1DArray();
+}
