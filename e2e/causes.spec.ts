@@ -131,7 +131,7 @@ test('a club changes its tables: looked at first on past deaths, then kept with 
 test('what failed is marked in the ledger of wood and over the years', async ({ page }) => {
   await page.goto('/wood');
   await expect(page.getByText(`This lot of ${truth.warmLot.lot} failed`).first()).toBeVisible();
-  await page.goto('/findings');
+  await page.goto('/findings/causes');
   for (const name of [truth.warmLot.lot, truth.bench.name, 'noon of', `${truth.pair.variety} on ${truth.pair.stock}`])
     await expect(page.getByRole('button', { name: new RegExp(name) }).first()).toBeVisible();
 });

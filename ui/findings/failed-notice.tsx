@@ -14,7 +14,7 @@ export function FailedNotice({ notices }: { notices: readonly LotWarning[] }) {
         ))}
       </ul>
       <p className="text-sm">
-        <Link href="/findings">Why unions died, over the years</Link>
+        <Link href="/findings/causes">Why unions died, over the years</Link>
       </p>
     </section>
   );

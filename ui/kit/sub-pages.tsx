@@ -11,10 +11,12 @@ interface SubPagesProps {
   base: string;
   /** What comes after the base, and its name; deeper addresses belong to the page they begin with. */
   pages: readonly (readonly [slug: string, name: string])[];
+  /** What is chosen and stays so from page to page, as it stands in the address. */
+  query?: string;
 }
 
 /** The pages of one part of a workshop, as notches on a stick. */
-export function SubPages({ label, base, pages }: SubPagesProps) {
+export function SubPages({ label, base, pages, query = '' }: SubPagesProps) {
   const path = usePathname();
   const bar = useRef<HTMLElement>(null);
   // The longest that fits is the one in hand.
@@ -34,7 +36,7 @@ export function SubPages({ label, base, pages }: SubPagesProps) {
           return (
             <li key={slug} className="relative">
               <Link
-                href={base + slug}
+                href={base + slug + (query && `?${query}`)}
                 aria-current={here ? 'page' : undefined}
                 className={`flex min-h-11 items-center px-3 whitespace-nowrap ${here ? 'font-bold no-underline' : ''}`}
               >

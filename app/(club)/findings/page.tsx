@@ -1,25 +1,14 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
-import { clubFates } from '@/server/findings/causes/fate-board';
-import { FateBoard } from '@/ui/findings/causes/fate-board';
-import { fatesSentence } from '@/ui/findings/causes/fates-sentence';
+import { takeBoard } from '@/server/findings/boards/take-board';
+import { orNotFound } from '../../_http/or-not-found';
 import { pageContext } from '../../_http/session';
+import { answered, type Asked } from '../_findings/asked';
+import { TakePage } from '../_findings/take-page';
 
 export const metadata: Metadata = { title: 'Findings over the years' };
 
-/** Why unions of the club died, over all its workshops. */
-export default async function ClubFindings() {
-  const context = await pageContext();
-  const board = await clubFates(context);
-  const { role } = context.actor;
-  return (
-    <main id="main" className="mx-auto max-w-[1240px] px-4 py-5">
-      <h1>{fatesSentence(board)}</h1>
-      <p className="mb-4 max-w-prose text-muted">
-        Over all workshops of the club; each group is compared with the others of the same workshops.{' '}
-        <Link href="/club/causes">How strongly evidence speaks</Link>.
-      </p>
-      <FateBoard board={board} maySettle={role === 'lead'} mayStrike={role !== 'viewer'} />
-    </main>
-  );
+export default async function ClubTakePage({ searchParams }: { searchParams: Promise<Asked> }) {
+  const [context, asked] = await Promise.all([pageContext(), searchParams]);
+  const { board, problem } = await orNotFound(answered(asked, {}, (filter) => takeBoard(context, filter)));
+  return <TakePage board={board} problem={problem} />;
 }

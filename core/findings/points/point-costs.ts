@@ -41,11 +41,18 @@ const BOOTSTRAPS = 200;
  * Costs with intervals: keepers are drawn again with replacement and the model fitted anew, `BOOTSTRAPS` times.
  *
  * @param seed so that the same facts give the same intervals
+ * @param onFit told after each fit which share is done
  */
-export function pointCostsWithIntervals(known: readonly JudgedFate[], model: PointsModel, seed: number): PointCost[] {
+export function pointCostsWithIntervals(
+  known: readonly JudgedFate[],
+  model: PointsModel,
+  seed: number,
+  onFit: (share: number) => void = () => {},
+): PointCost[] {
   const random = seededRandom(seed);
   const drawn = new Map<string, number[]>();
   for (let round = 0; round < BOOTSTRAPS; round++) {
+    onFit(round / BOOTSTRAPS);
     const sample = known.map(() => known[Math.floor(random() * known.length)]!);
     // A sample of one outcome only tells of no cost.
     if (new Set(sample.map(({ alive }) => alive)).size < 2) continue;

@@ -16,15 +16,17 @@ interface ChartProps {
   /** For who cannot see it. */
   label: string;
   height: number;
+  /** Told which datum was chosen with the pointer; who uses keys finds the same in the table beside it. */
+  onChoose?: (at: number) => void;
 }
 
 /** A chart that follows the width of its box. Its library is loaded when it is first shown. */
-export function Chart({ option, label, height }: ChartProps) {
+export function Chart({ option, label, height, onChoose }: ChartProps) {
   const box = useRef<HTMLDivElement>(null);
   useEffect(() => {
     let dispose = (): void => undefined;
     let gone = false;
-    void draw(box.current!, option).then((end) => {
+    void draw(box.current!, option, onChoose).then((end) => {
       if (gone) end();
       else dispose = end;
     });
@@ -32,11 +34,15 @@ export function Chart({ option, label, height }: ChartProps) {
       gone = true;
       dispose();
     };
-  }, [option]);
+  }, [option, onChoose]);
   return <div ref={box} role="img" aria-label={label} style={{ height }} className="w-full" />;
 }
 
-async function draw(element: HTMLElement, option: ChartProps['option']): Promise<() => void> {
+async function draw(
+  element: HTMLElement,
+  option: ChartProps['option'],
+  onChoose: ChartProps['onChoose'],
+): Promise<() => void> {
   const [
     { init, use: register },
     { CustomChart, LineChart },
@@ -54,6 +60,7 @@ async function draw(element: HTMLElement, option: ChartProps['option']): Promise
     animation: false,
     ...option({ fontFamily: getComputedStyle(element).fontFamily, fontSize: 13, color: COLOURS.ink }),
   });
+  if (onChoose) chart.on('click', ({ dataIndex }) => onChoose(dataIndex));
   const resize = new ResizeObserver(() => chart.resize());
   resize.observe(element);
   return () => {

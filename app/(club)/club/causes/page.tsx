@@ -18,7 +18,7 @@ export default async function CauseTablesPage() {
       <h1>How strongly evidence speaks</h1>
       <p className="mb-2 max-w-prose">
         What ships is usual practice put into figures, with our guesses of their strength; a club that has opened enough
-        dead unions knows better. <Link href="/findings">Why unions died</Link>.
+        dead unions knows better. <Link href="/findings/causes">Why unions died</Link>.
       </p>
       <p className="mb-4 max-w-prose text-sm text-muted">
         {settled} causes are settled.{' '}

@@ -5,9 +5,12 @@ import { MILESTONE_WORDS } from '@/core/methods/milestones';
 import { formatCode } from '@/core/codes/plant-code';
 import { besideTake } from '@/server/findings/beside-take';
 import { workshopFindings, type Findings, type MilestoneFinding } from '@/server/findings/findings';
-import { BesideTable } from '@/ui/findings/beside-table';
-import { range, shareWords } from '@/ui/findings/take-words';
-import { TakeChart } from '@/ui/findings/take-chart';
+import { BesideTable } from '@/ui/findings/take/beside-table';
+import { range, shareWords } from '@/ui/findings/take/take-words';
+import { TakeChart } from '@/ui/findings/take/take-chart';
+import { takeBoard } from '@/server/findings/boards/take-board';
+import { TakeGroups } from '@/ui/findings/take/take-groups';
+import { UnheardSlider } from '@/ui/findings/take/unheard-slider';
 import { orNotFound } from '../../../../_http/or-not-found';
 import { pageContext } from '../../../../_http/session';
 
@@ -16,7 +19,10 @@ export const metadata: Metadata = { title: 'Findings' };
 export default async function FindingsPage({ params }: { params: Promise<{ workshop: string }> }) {
   const { workshop: id } = await params;
   const context = await pageContext();
-  const findings = await orNotFound(workshopFindings(context, id));
+  const [findings, board] = await Promise.all([
+    orNotFound(workshopFindings(context, id)),
+    orNotFound(takeBoard(context, { workshopId: id })),
+  ]);
   const asked = findings.milestones.filter((finding) => finding.asked && finding.alive + finding.dead > 0);
   // Latest milestone anybody answered, for the column beside the scores.
   const latest = asked.at(-1)?.milestone ?? 'healed';
@@ -25,7 +31,9 @@ export default async function FindingsPage({ params }: { params: Promise<{ works
     <div className="grid grid-cols-[minmax(0,1fr)] gap-6">
       <section aria-labelledby="take-title">
         <div className="flex flex-wrap items-end justify-between gap-3">
-          <h1 id="take-title">Take of {counted(findings.handedOver, 'keeper')}</h1>
+          <h1 id="take-title" className="max-w-4xl">
+            {findings.handedOver === 0 ? `Take of ${counted(0, 'keeper')}` : board.sentence}
+          </h1>
           <p className="flex flex-wrap gap-2">
             {['unions', 'judgements', 'reports'].map((table) => (
               <a key={table} className="bench-button" href={`/api/workshops/${id}/export/${table}.csv`}>
@@ -58,14 +66,17 @@ export default async function FindingsPage({ params }: { params: Promise<{ works
           of it. People whose graft died answer less, so the take of those who answered flatters.
           {findings.voided > 0 && ` ${findings.voided} voided codes are left out.`}
         </p>
-        {findings.contradicted.length > 0 && (
-          <p className="mt-2 border-l-4 border-ink pl-3">
-            Said to be alive after dead:{' '}
-            {findings.contradicted.map(({ code, seatNumber }) => `${formatCode(code)} (seat ${seatNumber})`).join(', ')}
-            . They count as unknown until you enter on the Follow-up page which answer was wrong.
-          </p>
-        )}
+        <Contradicted findings={findings} />
       </section>
+      {findings.handedOver > 0 && (
+        <>
+          <TakeGroups board={board} />
+          <UnheardSlider
+            unheard={board.unheard}
+            groups={board.kinds.find(({ groups }) => groups.length > 1)?.groups ?? []}
+          />
+        </>
+      )}
       <BesideTable beside={beside} milestone={MILESTONE_WORDS[latest].name} />
       <section aria-labelledby="students-title">
         <h2 id="students-title" className="mb-1">
@@ -84,6 +95,18 @@ export default async function FindingsPage({ params }: { params: Promise<{ works
         </p>
       </section>
     </div>
+  );
+}
+
+/** Plants of which two answers cannot both be right. */
+function Contradicted({ findings }: { findings: Findings }) {
+  if (findings.contradicted.length === 0) return null;
+  return (
+    <p className="mt-2 border-l-4 border-ink pl-3">
+      Said to be alive after dead:{' '}
+      {findings.contradicted.map(({ code, seatNumber }) => `${formatCode(code)} (seat ${seatNumber})`).join(', ')}. They
+      count as unknown until you enter on the Follow-up page which answer was wrong.
+    </p>
   );
 }
 

@@ -19,7 +19,7 @@ export default async function CausesPage({ params }: { params: Promise<{ worksho
       <h1>{fatesSentence(board)}</h1>
       <p className="mb-4 max-w-prose text-muted">
         A cause is what a person settles, or what evidence makes likely; “not known” is an answer. Counts are of unions
-        whose fate is known. <Link href="/findings">Over the years</Link>.{' '}
+        whose fate is known. <Link href="/findings/causes">Over the years</Link>.{' '}
         <Link href="/club/causes">How strongly evidence speaks</Link>.
       </p>
       <FateBoard board={board} maySettle={role === 'lead'} mayStrike={role !== 'viewer'} />

@@ -1,0 +1,75 @@
+import type { TakeBoard } from '@/core/findings/boards/board-views';
+import { MILESTONE_WORDS } from '@/core/methods/milestones';
+import { range, shareWords } from '@/ui/findings/take/take-words';
+import { RunChart } from '@/ui/findings/take/run-chart';
+import { TakeChart } from '@/ui/findings/take/take-chart';
+import { TakeGroups } from '@/ui/findings/take/take-groups';
+import { UnheardSlider } from '@/ui/findings/take/unheard-slider';
+import { Shown } from './shown';
+
+/** Take of a filter's keepers. */
+export function TakePage({ board, problem }: { board: TakeBoard; problem: string | null }) {
+  const { scope, sentence, milestones, run, unheard, kinds } = board;
+  return (
+    <Shown sentence={sentence} scope={scope} problem={problem}>
+      {scope.keepers > 0 && (
+        <>
+          <TakeGroups board={board} />
+          {run.length > 1 && <RunChart run={run} />}
+          <UnheardSlider unheard={unheard} groups={kinds.find(({ groups }) => groups.length > 1)?.groups ?? []} />
+          <section aria-labelledby="milestones-title">
+            <h2 id="milestones-title">By milestone</h2>
+            <div className="grid grid-cols-[minmax(0,1fr)] items-center gap-6 lg:grid-cols-2">
+              <TakeChart milestones={milestones} />
+              <TakeTable board={board} />
+            </div>
+            <p className="mt-2 max-w-prose text-sm text-muted">
+              Take is alive over alive and dead of those heard of, with Wilson’s 95 % interval; the last column is the
+              range over all keepers, every unknown one dead to every unknown one alive. A plant lives if one of its
+              unions does; a variety is saved if one of its plants lives.
+            </p>
+          </section>
+        </>
+      )}
+    </Shown>
+  );
+}
+
+function TakeTable({ board: { milestones, milestone, plants, varieties } }: { board: TakeBoard }) {
+  const at = MILESTONE_WORDS[milestone].name.toLowerCase();
+  const rows = [
+    ...milestones.map((take) => ({ name: MILESTONE_WORDS[take.milestone].name, take })),
+    { name: `Plants, ${at}`, take: plants },
+    ...(varieties ? [{ name: `Varieties saved, ${at}`, take: varieties }] : []),
+  ];
+  return (
+    <div className="relative overflow-x-auto" tabIndex={0} role="group" aria-label="Take in figures, scrolls sideways">
+      <table className="bench-table">
+        <thead>
+          <tr>
+            {['', 'Take', '95 % interval', 'Alive', 'Dead', 'Unknown', 'Truth lies in'].map((head) => (
+              <th key={head} scope="col">
+                {head || <span className="sr-only">Milestone</span>}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map(({ name, take }) => (
+            <tr key={name}>
+              <th scope="row" className="border-b! border-line! font-bold">
+                {name}
+              </th>
+              <td className="text-lg font-bold">{shareWords(take.rate)}</td>
+              <td>{range(take.interval)}</td>
+              <td>{take.alive}</td>
+              <td>{take.dead}</td>
+              <td>{take.unknown}</td>
+              <td>{range(take.bounds)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}

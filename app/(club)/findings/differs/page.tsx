@@ -1,0 +1,14 @@
+import type { Metadata } from 'next';
+import { scopeView } from '@/server/findings/boards/scope';
+import { orNotFound } from '../../../_http/or-not-found';
+import { pageContext } from '../../../_http/session';
+import { answered, type Asked } from '../../_findings/asked';
+import { DiffersPage } from '../../_findings/differs-page';
+
+export const metadata: Metadata = { title: 'What differs' };
+
+export default async function ClubDiffersPage({ searchParams }: { searchParams: Promise<Asked> }) {
+  const [context, asked] = await Promise.all([pageContext(), searchParams]);
+  const { board, problem } = await orNotFound(answered(asked, {}, (filter) => scopeView(context, filter)));
+  return <DiffersPage scope={board} problem={problem} />;
+}

@@ -1,0 +1,14 @@
+import type { Metadata } from 'next';
+import { scopeView } from '@/server/findings/boards/scope';
+import { orNotFound } from '../../../_http/or-not-found';
+import { pageContext } from '../../../_http/session';
+import { answered, type Asked } from '../../_findings/asked';
+import { TeachPage } from '../../_findings/teach-page';
+
+export const metadata: Metadata = { title: 'What to teach next' };
+
+export default async function ClubTeachPage({ searchParams }: { searchParams: Promise<Asked> }) {
+  const [context, asked] = await Promise.all([pageContext(), searchParams]);
+  const { board, problem } = await orNotFound(answered(asked, {}, (filter) => scopeView(context, filter)));
+  return <TeachPage scope={board} problem={problem} />;
+}

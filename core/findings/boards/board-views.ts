@@ -1,0 +1,104 @@
+import type { TakeKind } from '../facts/take-by';
+import type { FindingsFilter } from '../facts/findings-filter';
+import type { Calibration } from '../score/calibration';
+import type { SurvivalFit } from '../survival/turnbull';
+import type { TakeRate } from '../take/take-rate';
+import type { TakeState } from '../take/take-state';
+import type { RunPoint } from '../years/run-chart';
+import type { Milestone } from '../../methods/milestones';
+
+/** A thing to choose, by what it is called. */
+export interface Choice {
+  id: string;
+  name: string;
+}
+
+/** What findings are about, and what else they could be about. */
+export interface ScopeView {
+  /** "of the club", "of Whip and tongue, 2025". */
+  whose: string;
+  filter: FindingsFilter;
+  choices: { methods: Choice[]; years: string[]; lots: Choice[]; sites: Choice[] };
+  keepers: number;
+}
+
+/** A keeper as one mark, and what it belongs to. */
+export interface TakeMark {
+  unionId: string;
+  called: string;
+  href: string;
+  state: TakeState;
+}
+
+export interface TakeGroupView {
+  level: string;
+  name: string;
+  take: TakeRate;
+  /** Null where there are too many to be seen one by one. */
+  marks: TakeMark[] | null;
+}
+
+export interface UnheardView {
+  counts: { alive: number; dead: number; unknown: number };
+  reminded: { alive: number; dead: number };
+}
+
+export interface TakeBoard {
+  scope: ScopeView;
+  sentence: string;
+  milestone: Milestone;
+  milestones: ({ milestone: Milestone } & TakeRate)[];
+  plants: TakeRate;
+  varieties: TakeRate | null;
+  kinds: { kind: TakeKind; groups: TakeGroupView[] }[];
+  unheard: UnheardView;
+  run: { workshopId: string; title: string; date: string; n: number; alive: number; point: RunPoint }[];
+}
+
+/** Too little is known: how much there is, and how many more answers would do. */
+export interface Missing {
+  known: number;
+  rarer: number;
+  missing: number;
+}
+
+/** What one measure foretells. */
+export interface ForetoldView {
+  what: 'score' | 'contact';
+  sentence: string;
+  found: Calibration | null;
+  missing: Missing | null;
+  /** Judged keepers, and those of them with a known fate. */
+  judged: number;
+  known: number;
+}
+
+export interface OutlookRow {
+  said: string;
+  by: string;
+  take: TakeRate;
+}
+
+export interface ScoreBoard {
+  scope: ScopeView;
+  measures: ForetoldView[];
+  outlooks: OutlookRow[];
+}
+
+export interface SurvivalCurve {
+  level: string;
+  name: string;
+  plants: number;
+  deaths: number;
+  fit: SurvivalFit;
+}
+
+export interface WhenBoard {
+  scope: ScopeView;
+  sentence: string;
+  missing: Missing | null;
+  curves: SurvivalCurve[];
+  /** Levels with too few known plants for a curve of their own. */
+  tooFew: { name: string; plants: number }[];
+  by: 'method' | 'lot' | 'cause';
+}

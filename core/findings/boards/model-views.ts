@@ -1,0 +1,92 @@
+import type { DisplayList } from '../../drawing/display-list';
+import type { SurvivalBand } from '../survival/survival-bands';
+import type { Missing } from './board-views';
+
+/** A level of a group, as the model and as plain counts see it. */
+export interface ComparedLevel {
+  name: string;
+  /** The unions behind it. */
+  href: string;
+  take: number;
+  low: number;
+  high: number;
+  alive: number;
+  known: number;
+  /** Drawn far towards the middle, since little is known of it. */
+  few: boolean;
+  /** Names of the levels it is told apart from. */
+  apartFrom: string[];
+}
+
+export interface CompareView {
+  sentence: string;
+  unions: number;
+  /** Whether the score was weighed too. */
+  scored: boolean;
+  fixed: { name: string; estimate: number; standardError: number; penalised: boolean }[];
+  groups: { group: string; words: string; spread: number; levels: ComparedLevel[] }[];
+  logLikelihood: number;
+  notes: string[];
+}
+
+/** What a fault costs, with where it is taught. */
+export interface TaughtCost {
+  point: string;
+  name: string;
+  had: number;
+  perHundred: number;
+  low: number | null;
+  high: number | null;
+  /** Beyond chance. */
+  dear: boolean;
+  /** The step that teaches it, and how to practise it; null where no step does. */
+  taught: {
+    method: string;
+    step: string;
+    href: string;
+    drill: string;
+    right: DisplayList;
+    wrong: DisplayList | null;
+  } | null;
+  /** Causes that deaths with this fault were found to have, most often first. */
+  causes: { words: string; count: number }[];
+}
+
+export interface PointEffectView {
+  name: string;
+  grade: 'poor' | 'fatal';
+  count: number;
+  /** Odds of living against good, with a 90 % interval. */
+  odds: number;
+  low: number;
+  high: number;
+  told: boolean;
+}
+
+export interface CostsView {
+  sentence: string;
+  known: number;
+  leftOut: number;
+  costs: TaughtCost[];
+  effects: PointEffectView[];
+}
+
+export interface BandsView {
+  bands: SurvivalBand[];
+  plants: number;
+}
+
+/** A model as a page asks for it: missing answers, being reckoned, refused in words, or done. */
+export type ModelView<View> =
+  | { state: 'missing'; sentence: string; missing: Missing }
+  | { state: 'reckoning'; share: number }
+  | { state: 'refused'; words: string }
+  | { state: 'done'; id: string; view: View };
+
+export interface ModelViews {
+  compare: CompareView;
+  costs: CostsView;
+  bands: BandsView;
+}
+
+export type ModelName = keyof ModelViews;

@@ -1,0 +1,27 @@
+import { counted } from '../../units/counted';
+import { percent, wholePercent } from '../../units/percent';
+import { MILESTONE_WORDS, type Milestone } from '../../methods/milestones';
+import type { TakeRate } from '../take/take-rate';
+
+/** From how many known fates on a share is said as one; below it counts are. */
+const SHARE_FROM = 10;
+
+/**
+ * What is known of take, in a sentence: with its interval, and with how many nobody heard of.
+ *
+ * @param whose "of the club", "of 14 March 2026"
+ */
+export function takeSentence(take: TakeRate, milestone: Milestone, whose: string): string {
+  const { alive, dead, unknown, handedOver, rate, interval, bounds } = take;
+  const known = alive + dead;
+  const at = MILESTONE_WORDS[milestone].name.toLowerCase();
+  if (handedOver === 0) return `No keepers ${whose} were handed over, so there is no take to speak of yet.`;
+  if (rate === null || interval === null || bounds === null)
+    return `Nothing is known yet of ${counted(handedOver, 'keeper')} ${whose}.`;
+  const silent = unknown === 0 ? 'all were heard of' : `${unknown} were not heard of`;
+  if (known < SHARE_FROM)
+    return `Of ${counted(handedOver, 'keeper')} ${whose}, ${alive} ${alive === 1 ? 'lives' : 'live'} and ${dead} died (${at}); ${silent}, which is too few for a share.`;
+  const spread = `${wholePercent(interval.low)} to ${percent(interval.high)}`;
+  const truth = unknown === 0 ? '' : `, so of all ${wholePercent(bounds.low)} to ${percent(bounds.high)}`;
+  return `${percent(rate)} of ${known} keepers ${whose} live (${at}; ${spread} would fit too), and ${silent}${truth}.`;
+}

@@ -1,0 +1,121 @@
+import type { TakeBoard, TakeGroupView, UnheardView } from '@/core/findings/boards/board-views';
+import type { KeeperFact } from '@/core/findings/facts/keeper-fact';
+import { TAKE_KINDS, takeBy, type TakeKind } from '@/core/findings/facts/take-by';
+import { takeSentence } from '@/core/findings/sentences/take-sentence';
+import { takeOfPlants, takeOfStates } from '@/core/findings/take/take-of-plants';
+import { runChart } from '@/core/findings/years/run-chart';
+import { type Milestone, MILESTONES } from '@/core/methods/milestones';
+import { methodById } from '@/core/methods/registry';
+import { groupedBy } from '@/core/units/grouped-by';
+import { formatDate } from '@/core/units/iso-date';
+import { levelNames, type NameOfLevel } from '@/server/findings/causes/level-names';
+import { toldMilestone } from '@/server/findings/facts/keeper-facts';
+import type { Context } from '@/server/platform/context';
+import { scopeOf } from './scope';
+
+/** More keepers than these are counted, not drawn one by one. */
+const DRAWN_ONE_BY_ONE = 1200;
+
+/** Take of a filter: in a sentence, by milestone, by what keepers share, with the unheard, and from workshop to workshop. */
+export async function takeBoard(context: Context, input: unknown): Promise<TakeBoard> {
+  const { facts, view } = await scopeOf(context, input);
+  const [nameOf, sites, workshops] = await Promise.all([
+    levelNames(context),
+    Promise.resolve(view.choices.sites),
+    context.db.workshops.findAll({
+      where: { clubId: context.actor.clubId },
+      attributes: ['id', 'title', 'date'],
+      raw: true,
+    }),
+  ]);
+  const milestone = toldMilestone(facts, view.filter.milestone);
+  const whole = takeOfPlants(
+    facts.map(({ plantId, variety, states }) => ({ plant: plantId, variety, state: states[milestone] })),
+  );
+  const siteOf = new Map(sites.map(({ id, name }) => [id, name]));
+  return {
+    scope: view,
+    sentence: takeSentence(whole.unions, milestone, view.whose),
+    milestone,
+    milestones: MILESTONES.map((each) => ({
+      milestone: each,
+      ...takeOfStates(facts.map(({ states }) => states[each])),
+    })),
+    plants: whole.plants,
+    varieties: whole.varieties,
+    kinds: TAKE_KINDS.map((kind) => ({
+      kind,
+      groups: groupViews(facts, kind, milestone, (level) => levelName(kind, level, { nameOf, siteOf })),
+    })).filter(({ groups }) => groups.length > 0),
+    unheard: unheardOf(facts, milestone),
+    run: runOf(facts, milestone, workshops),
+  };
+}
+
+function groupViews(
+  facts: readonly KeeperFact[],
+  kind: TakeKind,
+  milestone: Milestone,
+  nameOf: (level: string) => string,
+): TakeGroupView[] {
+  return takeBy(facts, kind, milestone).map(({ level, take, members }) => ({
+    level,
+    take,
+    name: nameOf(level),
+    marks:
+      facts.length > DRAWN_ONE_BY_ONE
+        ? null
+        : members.map(({ unionId, called, href, states }) => ({ unionId, called, href, state: states[milestone] })),
+  }));
+}
+
+/** What a level is called where its kind stands above it. */
+export function levelName(
+  kind: TakeKind,
+  level: string,
+  { nameOf, siteOf }: { nameOf: NameOfLevel; siteOf: ReadonlyMap<string, string> },
+): string {
+  switch (kind) {
+    case 'lot':
+      return nameOf({ kind: 'wood-lot', level }).replace(/^the lot of /, '');
+    case 'day':
+      return formatDate(level);
+    case 'hand':
+      return nameOf({ kind: 'grafter', level });
+    case 'method':
+      return methodById(level).name;
+    case 'site':
+      return siteOf.get(level) ?? 'a site';
+    case 'variety':
+      return level;
+  }
+}
+
+function unheardOf(facts: readonly KeeperFact[], milestone: Milestone): UnheardView {
+  const count = (list: readonly KeeperFact[], state: string): number =>
+    list.filter(({ states }) => states[milestone] === state).length;
+  const late = facts.filter(({ reminded }) => reminded);
+  return {
+    counts: { alive: count(facts, 'alive'), dead: count(facts, 'dead'), unknown: count(facts, 'unknown') },
+    reminded: { alive: count(late, 'alive'), dead: count(late, 'dead') },
+  };
+}
+
+function runOf(
+  facts: readonly KeeperFact[],
+  milestone: Milestone,
+  workshops: readonly { id: string; title: string; date: string }[],
+): TakeBoard['run'] {
+  const own = groupedBy(facts, ({ workshopId }) => workshopId);
+  const rows = workshops
+    .filter(({ id }) => own.has(id))
+    .sort((a, b) => a.date.localeCompare(b.date))
+    .map(({ id, title, date }) => {
+      const states = own.get(id)!.map(({ states: each }) => each[milestone]);
+      const alive = states.filter((state) => state === 'alive').length;
+      return { workshopId: id, title, date, n: alive + states.filter((state) => state === 'dead').length, alive };
+    });
+  if (!rows.some(({ n }) => n > 0)) return [];
+  const points = runChart(rows);
+  return rows.map((row, i) => ({ ...row, point: points[i]! }));
+}

@@ -1,0 +1,96 @@
+import { QueryTypes } from 'sequelize';
+import { formatCode } from '@/core/codes/plant-code';
+import { type FindingsFilter, findingsFilterInput } from '@/core/findings/facts/findings-filter';
+import type { KeeperFact } from '@/core/findings/facts/keeper-fact';
+import type { TakeState } from '@/core/findings/take/take-state';
+import { MILESTONES, type Milestone } from '@/core/methods/milestones';
+import { daysBetween } from '@/core/units/iso-date';
+import { allow, type Context } from '@/server/platform/context';
+import { parse } from '@/server/platform/parse';
+
+type Row = Omit<KeeperFact, 'states' | 'fate' | 'aliveFor' | 'deadBy' | 'called' | 'href' | 'reminded'> &
+  Record<Milestone, TakeState> & {
+    code: string;
+    position: string;
+    firstDeadOn: string | null;
+    lastAliveOn: string | null;
+    contradicted: boolean;
+    letters: number;
+  };
+
+/** What the filter asks of a keeper, in the query's own names. */
+export function filtered(filter: FindingsFilter): string {
+  return [
+    ...(filter.workshopId ? ['f.workshop_id = :workshopId'] : []),
+    ...(filter.method ? ['f.method = :method'] : []),
+    ...(filter.year ? ["f.date BETWEEN CONCAT(:year, '-01-01') AND CONCAT(:year, '-12-31')"] : []),
+    ...(filter.lotId ? ['f.wood_lot_id = :lotId'] : []),
+    ...(filter.siteId ? ['h.site_id = :siteId'] : []),
+    ...(filter.personId ? ['u.maker_id = :personId'] : []),
+    ...(filter.scoreFrom === null ? [] : ['f.score >= :scoreFrom']),
+    ...(filter.scoreTo === null ? [] : ['f.score < :scoreTo + 1']),
+  ]
+    .map((condition) => ` AND ${condition}`)
+    .join('');
+}
+
+/** Reads a filter as it came with a request. */
+export const filterOf = (input: unknown): FindingsFilter => parse(findingsFilterInput, input);
+
+/** Keepers that were handed over and not voided, of a filter, in the order they were made. */
+export async function keeperFacts(context: Context, filter: FindingsFilter): Promise<KeeperFact[]> {
+  allow(context, 'viewer');
+  const { db, actor } = context;
+  const rows = await db.sequelize.query<Row>(
+    `SELECT f.union_id AS unionId, u.plant_id AS plantId, f.workshop_id AS workshopId, f.date, f.method, f.variant,
+       f.wood_lot_id AS woodLotId, f.stock_lot_id AS stockLotId, h.site_id AS siteId, u.maker_id AS makerId, w.variety,
+       f.healed, f.growing, f.season, f.wintered, f.first_dead_on AS firstDeadOn, f.last_alive_on AS lastAliveOn,
+       f.contradicted, f.score, f.contact, f.fatal, f.outlook, f.outlook_by AS outlookBy, p.code, f.position,
+       COALESCE(l.letters, 0) AS letters
+     FROM union_facts f JOIN unions u ON u.id = f.union_id JOIN plants p ON p.id = u.plant_id
+     JOIN wood_lots w ON w.id = p.wood_lot_id JOIN workshops h ON h.id = f.workshop_id AND h.put_away_at IS NULL
+     LEFT JOIN (SELECT union_id, MAX(asked) AS letters FROM (SELECT union_id, round_id, COUNT(*) AS asked FROM letter_asks
+       WHERE club_id = :clubId GROUP BY union_id, round_id) a GROUP BY union_id) l ON l.union_id = f.union_id
+     WHERE f.club_id = :clubId AND f.kind = 'keeper' AND f.voided = 0${filtered(filter)}
+     ORDER BY f.date, f.workshop_id, f.number, f.union_id`,
+    { replacements: { clubId: actor.clubId, ...filter }, type: QueryTypes.SELECT },
+  );
+  return rows.map(factOf);
+}
+
+function factOf(row: Row): KeeperFact {
+  const {
+    code,
+    position,
+    firstDeadOn,
+    lastAliveOn,
+    contradicted,
+    letters,
+    healed,
+    growing,
+    season,
+    wintered,
+    ...fact
+  } = row;
+  const fate = contradicted ? 'unknown' : firstDeadOn ? 'dead' : lastAliveOn ? 'alive' : 'unknown';
+  const days = (day: string): number => Math.max(0, daysBetween(fact.date, day));
+  const aliveFor = lastAliveOn && !contradicted ? days(lastAliveOn) : 0;
+  return {
+    ...fact,
+    called: position ? `${formatCode(code)} ${position}` : formatCode(code),
+    href: `/plants/${code}`,
+    states: { healed, growing, season, wintered },
+    fate,
+    aliveFor,
+    // Seen dead on the day it was last seen alive, or a day nobody can have: one day after.
+    deadBy: firstDeadOn && !contradicted ? Math.max(aliveFor + 1, days(firstDeadOn)) : null,
+    reminded: letters > 1 && fate !== 'unknown',
+  };
+}
+
+/** The latest milestone of which something is known of at least a tenth of some keepers; the first where nothing is. */
+export function toldMilestone(facts: readonly KeeperFact[], chosen: string | null): Milestone {
+  if (chosen) return chosen as Milestone;
+  const known = (milestone: Milestone): number => facts.filter(({ states }) => states[milestone] !== 'unknown').length;
+  return MILESTONES.findLast((milestone) => known(milestone) > 0 && known(milestone) * 10 >= facts.length) ?? 'healed';
+}
