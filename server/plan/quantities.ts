@@ -1,15 +1,15 @@
 import { capital } from '@/core/units/capital';
-import { QueryTypes } from 'sequelize';
 import { array, mixed, object, string } from 'yup';
-import { MILESTONES } from '@/core/methods/milestones';
 import { secondChanceMethod } from '@/core/methods/second-chance-method';
 import { methodById, METHODS } from '@/core/methods/registry';
 import { type Choices, relevantChoices } from '@/core/methods/school';
 import { kindOf } from '@/core/methods/compatibility/compatibility';
 import { type BuyLine, type KitLine, kitLines, shoppingList } from '@/core/plan/quantities/kit';
 import { keptAmount, keptStore, readKitLine } from '@/core/plan/quantities/kit-lengths';
+import type { FoundTake } from '@/core/plan/quantities/found-take';
 import { type MethodNeed, methodNeed, type NeedInput } from '@/core/plan/quantities/needs';
-import { takeBelief, type TakeBelief } from '@/core/statistics/take-belief';
+import { factsOf } from '@/core/methods/method-facts';
+import { siteCalendar } from '@/core/plan/dates/taught-on';
 import type { Method } from '@/core/methods/method';
 import { writeCsv } from '@/exchange/csv-table';
 import { kitListPdf } from '@/exchange/pdf/kit-list';
@@ -18,6 +18,7 @@ import { audit } from '@/server/platform/audit';
 import { paperInput, trimmed, decimal } from '@/core/inputs/fields';
 import { kept } from '@/server/platform/kept';
 import { parse } from '@/server/platform/parse';
+import { foundTakes } from './found-takes';
 import { putPart, readPart } from './plan-parts';
 import { planning, type Planning } from './planning';
 import { listSeats } from './seats';
@@ -35,6 +36,8 @@ export interface Quantities extends Planning {
   people: number;
   leftHanded: number;
   needs: MethodNeed[];
+  /** What the club found of each method's take, in the needs' order. */
+  founds: FoundTake[];
   /** Why nothing can be reckoned, and what to do; null when it could. */
   problem: string | null;
   lines: BuyLine[];
@@ -43,43 +46,37 @@ export interface Quantities extends Planning {
   stocks: { species: string; needed: number; there: number }[];
 }
 
-/**
- * Take of a method as the club found it. Of each workshop the last milestone counts that a round
- * asked: one nobody asked would know only those that got further, or died earlier.
- */
-export async function foundTakes(context: Context): Promise<(method: Method) => TakeBelief> {
-  const {
-    db,
-    actor: { clubId },
-  } = context;
-  const states = MILESTONES.flatMap((milestone) =>
-    (['alive', 'dead'] as const).map((state) => `SUM(${milestone} = '${state}') AS ${milestone}_${state}`),
-  ).join(', ');
-  const [rows, rounds] = await Promise.all([
-    db.sequelize.query<{ method: string; workshopId: string } & Record<string, number>>(
-      `SELECT method, workshop_id AS workshopId, ${states} FROM union_facts WHERE club_id = :clubId AND kind = 'keeper' AND voided = 0 GROUP BY method, workshop_id`,
-      { replacements: { clubId }, type: QueryTypes.SELECT },
-    ),
-    db.rounds.findAll({ where: { clubId }, raw: true }),
-  ]);
-  return (method) => {
-    const found = { alive: 0, dead: 0 };
-    for (const row of rows.filter((kept) => kept.method === method.id)) {
-      const asked = MILESTONES.filter((milestone) =>
-        rounds.some((round) => round.workshopId === row.workshopId && round.milestone === milestone),
-      ).at(-1);
-      if (!asked) continue;
-      found.alive += Number(row[`${asked}_alive`]);
-      found.dead += Number(row[`${asked}_dead`]);
-    }
-    return takeBelief(method.prior, found);
-  };
+/** What each planned method is reckoned from, and what the club found of its take. */
+function needInputs(
+  { workshop, plan, facts }: Planning,
+  people: number,
+  belief: Awaited<ReturnType<typeof foundTakes>>,
+): { inputs: NeedInput[]; founds: FoundTake[] } {
+  const choicesOf = (method: Method): Choices =>
+    method.id === workshop.method ? workshop.schools : relevantChoices(workshop.schools, method.schools);
+  const calendar = siteCalendar(facts.year, METHODS.map(factsOf));
+  const founds: FoundTake[] = [];
+  const inputs: NeedInput[] = plan.methods.map((planned) => {
+    const method = methodById(planned.method);
+    const variant = calendar.on(planned, workshop.date).variant.id;
+    const { found, ...believed } = belief(method, { variant, siteId: workshop.siteId });
+    founds.push(found);
+    return {
+      plan: planned,
+      method,
+      choices: choicesOf(method),
+      belief: believed,
+      people,
+      settings: plan.settings,
+    };
+  });
+  return { inputs, founds };
 }
 
 export async function quantities(context: Context, workshopId: string): Promise<Quantities> {
   allow(context, 'viewer');
   const base = await planning(context, workshopId);
-  const { workshop, plan } = base;
+  const { plan } = base;
   const [seats, belief, kit, storeRows, lots] = await Promise.all([
     listSeats(context, workshopId),
     foundTakes(context),
@@ -90,20 +87,18 @@ export async function quantities(context: Context, workshopId: string): Promise<
   const present = seats.filter(({ absent }) => !absent);
   const people = plan.expected ?? present.length;
   const leftHanded = Math.min(people, present.filter((seat) => seat.leftHanded).length);
-  const choicesOf = (method: Method): Choices =>
-    method.id === workshop.method ? workshop.schools : relevantChoices(workshop.schools, method.schools);
-  const inputs: NeedInput[] = plan.methods.map((planned) => {
-    const method = methodById(planned.method);
-    return {
-      plan: planned,
-      method,
-      choices: choicesOf(method),
-      belief: belief(method),
-      people,
-      settings: plan.settings,
-    };
-  });
-  const empty = { ...base, people, leftHanded, needs: [], lines: [], kitVersion: kit.version, wood: [], stocks: [] };
+  const { inputs, founds } = needInputs(base, people, belief);
+  const empty = {
+    ...base,
+    people,
+    leftHanded,
+    needs: [],
+    founds,
+    lines: [],
+    kitVersion: kit.version,
+    wood: [],
+    stocks: [],
+  };
   let needs: MethodNeed[];
   try {
     needs = inputs.map((input) => kept('what a method takes', plainly(input), () => methodNeed(input)));

@@ -20,7 +20,7 @@ export async function scopeOf(context: Context, input: unknown): Promise<Scope> 
   const { clubId } = actor;
   const [facts, lots, sites, workshops, person] = await Promise.all([
     keeperFacts(context, filter),
-    db.woodLots.findAll({ where: { clubId }, attributes: ['id', 'variety', 'source', 'workshopId'], raw: true }),
+    db.woodLots.findAll({ where: { clubId }, attributes: ['id', 'variety', 'source'], raw: true }),
     db.sites.findAll({ where: { clubId }, attributes: ['id', 'name'], raw: true }),
     db.workshops.findAll({ where: { clubId }, attributes: ['id', 'title', 'date'], raw: true }),
     filter.personId

@@ -24,7 +24,6 @@ export default async function FindingsPage({ params }: { params: Promise<{ works
     orNotFound(takeBoard(context, { workshopId: id })),
   ]);
   const asked = findings.milestones.filter((finding) => finding.asked && finding.alive + finding.dead > 0);
-  // Latest milestone anybody answered, for the column beside the scores.
   const latest = asked.at(-1)?.milestone ?? 'healed';
   const beside = await besideTake(context, id, latest);
   return (

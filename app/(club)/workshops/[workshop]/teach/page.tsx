@@ -13,6 +13,7 @@ import { MethodChoice } from '@/ui/kit/method-choice';
 import { getWorkshop } from '@/server/plan/workshops';
 import { SchoolChoices } from '@/ui/teach/school-choices';
 import { DrawnSteps } from '@/ui/teach/drawn-steps';
+import { TeachNext } from '@/ui/findings/models/teach-next';
 import { orNotFound } from '../../../../_http/or-not-found';
 import { pageContext } from '../../../../_http/session';
 import type { Method } from '@/core/methods/method';
@@ -69,6 +70,7 @@ export default async function Teach({ params, searchParams }: TeachProps) {
           </ul>
         </section>
       </div>
+      <TeachNext method={method.id} name={method.name} />
       <DrawnSteps
         steps={steps}
         bodies={drawnBodies(method, workshop.schools, woodOf(method.shownWith), unit)}

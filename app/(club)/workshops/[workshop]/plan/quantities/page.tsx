@@ -1,5 +1,7 @@
 import { counted } from '@/core/units/counted';
-import { percent } from '@/core/units/percent';
+import { percent, wholePercent } from '@/core/units/percent';
+import type { FoundOf, FoundTake } from '@/core/plan/quantities/found-take';
+import { wilsonInterval } from '@/core/statistics/wilson-interval';
 import { capital } from '@/core/units/capital';
 import { METHODS } from '@/core/methods/registry';
 import type { Metadata } from 'next';
@@ -19,9 +21,8 @@ export const metadata: Metadata = { title: 'Quantities' };
 export default async function PlanQuantities({ params }: { params: Promise<{ workshop: string }> }) {
   const { workshop: id } = await params;
   const context = await pageContext();
-  const { workshop, plan, planVersion, people, needs, problem, lines, kitVersion, wood, stocks } = await orNotFound(
-    quantities(context, id),
-  );
+  const { workshop, plan, planVersion, people, needs, founds, problem, lines, kitVersion, wood, stocks } =
+    await orNotFound(quantities(context, id));
   const mayChange = context.actor.role !== 'viewer';
 
   return (
@@ -56,7 +57,7 @@ export default async function PlanQuantities({ params }: { params: Promise<{ wor
         <p className="border-l-4 border-loud bg-sheet px-3 py-2 font-bold">{problem}</p>
       ) : (
         <>
-          <CountsSection plan={plan} needs={needs} />
+          <CountsSection plan={plan} needs={needs} founds={founds} />
           <section aria-labelledby="supply" className="grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-2">
             <div>
               <h2 id="supply" className="mb-2">
@@ -110,8 +111,22 @@ function StockSupply({ stocks }: StockSupplyProps) {
   );
 }
 
+const FOUND_OF: Record<FoundOf, string> = {
+  'variant-here': 'made so in this season, at this site',
+  variant: 'made so in this season',
+  here: 'at this site',
+  method: 'of the method',
+};
+
+/** What the club found itself, with how sure that is. */
+function foundWords({ alive, dead, foundOf }: FoundTake): string {
+  const interval = wilsonInterval(alive, alive + dead);
+  if (interval === null) return 'usual take, none of the club’s own yet';
+  return `usual take and the club’s own ${FOUND_OF[foundOf]}: ${alive} of ${alive + dead} (${wholePercent(interval.low)} to ${percent(interval.high)})`;
+}
+
 /** What one method asks for. */
-function NeedRow({ need, aim }: { need: MethodNeed; aim: MethodsPart['settings']['aim'] }) {
+function NeedRow({ need, found, aim }: { need: MethodNeed; found: FoundTake; aim: MethodsPart['settings']['aim'] }) {
   const { method, plan: planned, belief, counts, keepers, practice, stocks, sticks, prunings } = need;
   return (
     <tr>
@@ -124,11 +139,7 @@ function NeedRow({ need, aim }: { need: MethodNeed; aim: MethodsPart['settings']
       <td className="tabular-nums">{planned.keepersEach}</td>
       <td className="tabular-nums">
         {percent(meanTake(belief))}
-        <span className="block text-sm text-muted">
-          {belief.seen > 0
-            ? `usual take and ${belief.seen} of the club’s own`
-            : 'usual take, none of the club’s own yet'}
-        </span>
+        <span className="block text-sm text-muted">{foundWords(found)}</span>
       </td>
       <Count chosen={aim === 'each'} value={counts.each} unit="each" />
       <Count chosen={aim === 'everybody'} value={counts.everybody} unit="each" />
@@ -151,10 +162,11 @@ function NeedRow({ need, aim }: { need: MethodNeed; aim: MethodsPart['settings']
 interface CountsSectionProps {
   plan: MethodsPart;
   needs: MethodNeed[];
+  founds: FoundTake[];
 }
 
 /** How many to make of each method. */
-function CountsSection({ plan, needs }: CountsSectionProps) {
+function CountsSection({ plan, needs, founds }: CountsSectionProps) {
   return (
     <section aria-labelledby="counts" className="relative overflow-x-auto" tabIndex={0}>
       <h2 id="counts" className="mb-1">
@@ -175,8 +187,8 @@ function CountsSection({ plan, needs }: CountsSectionProps) {
           </tr>
         </thead>
         <tbody>
-          {needs.map((need) => (
-            <NeedRow key={need.method.id} need={need} aim={plan.settings.aim} />
+          {needs.map((need, i) => (
+            <NeedRow key={need.method.id} need={need} found={founds[i]!} aim={plan.settings.aim} />
           ))}
         </tbody>
       </table>
