@@ -27,7 +27,7 @@ interface Limits {
 }
 
 /** Parts of addresses that are no ids. */
-const NO_IDS = new Set(['method', 'step', 'token', 'table', 'year', 'day']);
+const NO_IDS = new Set(['method', 'step', 'token', 'table', 'year', 'day', 'model', 'file']);
 
 /** A route for anybody. */
 export function handlePublic(

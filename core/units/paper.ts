@@ -5,4 +5,8 @@ export const SHEETS = {
 } as const;
 export type Paper = keyof typeof SHEETS;
 
+/** A sheet for a wall. */
+export const WALL_SHEETS = { A3: { width: 297, height: 420 } } as const;
+export type WallPaper = keyof typeof WALL_SHEETS;
+
 export const PAPERS = Object.keys(SHEETS) as Paper[];

@@ -55,6 +55,7 @@ export const REACHED: Record<
   '/findings/when': () => '/findings/when',
   '/findings/causes': () => '/findings/causes',
   '/findings/teach': () => '/findings/teach',
+  '/findings/report': () => '/findings/report',
   '/findings/unions': () => '/findings/unions?scoreFrom=60&scoreTo=74',
   '/account': () => '/account',
   '/forgotten': () => '/forgotten',

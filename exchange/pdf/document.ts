@@ -1,4 +1,4 @@
-import { type Paper, SHEETS } from '@/core/units/paper';
+import { type Paper, SHEETS, WALL_SHEETS, type WallPaper } from '@/core/units/paper';
 import { COLOURS } from '@/core/drawing/colours';
 import { join } from 'node:path';
 import PDFDocument from 'pdfkit';
@@ -15,9 +15,9 @@ const fontFile = (subset: 'latin' | 'latin-ext', weight: Weight): string =>
  * A PDF made by `draw`, with the product's fonts embedded. Lengths below are in points as the
  * library has them; use {@link MM}.
  */
-export function makePdf(paper: Paper, title: string, draw: (doc: Doc) => void): Promise<Buffer> {
+export function makePdf(paper: Paper | WallPaper, title: string, draw: (doc: Doc) => void): Promise<Buffer> {
   return new Promise((resolve, reject) => {
-    const { width, height } = SHEETS[paper];
+    const { width, height } = { ...SHEETS, ...WALL_SHEETS }[paper];
     const doc = new PDFDocument({
       size: [width * MM, height * MM],
       margin: 0,

@@ -20,13 +20,14 @@ export function TakePage({ board, problem }: { board: TakeBoard; problem: string
           <section aria-labelledby="milestones-title">
             <h2 id="milestones-title">By milestone</h2>
             <div className="grid grid-cols-[minmax(0,1fr)] items-center gap-6 lg:grid-cols-2">
-              <TakeChart milestones={milestones} />
+              <TakeChart milestones={milestones.filter(({ handedOver }) => handedOver > 0)} />
               <TakeTable board={board} />
             </div>
             <p className="mt-2 max-w-prose text-sm text-muted">
-              Take is alive over alive and dead of those heard of, with Wilson’s 95 % interval; the last column is the
-              range over all keepers, every unknown one dead to every unknown one alive. A plant lives if one of its
-              unions does; a variety is saved if one of its plants lives.
+              Each milestone counts the workshops that were asked for it; above, each keeper counts at the last one its
+              workshop was asked for. Take is alive over alive and dead of those heard of, with Wilson’s 95 % interval;
+              the last column is the range over all keepers, every unknown one dead to every unknown one alive. A plant
+              lives if one of its unions does; a variety is saved if one of its plants lives.
             </p>
           </section>
         </>
@@ -36,9 +37,11 @@ export function TakePage({ board, problem }: { board: TakeBoard; problem: string
 }
 
 function TakeTable({ board: { milestones, milestone, plants, varieties } }: { board: TakeBoard }) {
-  const at = MILESTONE_WORDS[milestone].name.toLowerCase();
+  const at = milestone === null ? 'when last asked' : MILESTONE_WORDS[milestone].name.toLowerCase();
   const rows = [
-    ...milestones.map((take) => ({ name: MILESTONE_WORDS[take.milestone].name, take })),
+    ...milestones
+      .filter(({ handedOver }) => handedOver > 0)
+      .map((take) => ({ name: MILESTONE_WORDS[take.milestone].name, take })),
     { name: `Plants, ${at}`, take: plants },
     ...(varieties ? [{ name: `Varieties saved, ${at}`, take: varieties }] : []),
   ];

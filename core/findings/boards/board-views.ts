@@ -46,8 +46,11 @@ export interface UnheardView {
 export interface TakeBoard {
   scope: ScopeView;
   sentence: string;
-  milestone: Milestone;
+  /** Null for the last one each keeper was asked for. */
+  milestone: Milestone | null;
+  /** Of the workshops that were asked for each. */
   milestones: ({ milestone: Milestone } & TakeRate)[];
+  unions: TakeRate;
   plants: TakeRate;
   varieties: TakeRate | null;
   kinds: { kind: TakeKind; groups: TakeGroupView[] }[];

@@ -2,7 +2,7 @@ import { groupedBy } from '../../units/grouped-by';
 import { takeOfStates } from '../take/take-of-plants';
 import type { TakeRate } from '../take/take-rate';
 import type { Milestone } from '../../methods/milestones';
-import type { KeeperFact } from './keeper-fact';
+import { type KeeperFact, statesAt } from './keeper-fact';
 
 /** By what keepers are counted first. */
 export const TAKE_KINDS = ['lot', 'day', 'hand', 'variety', 'method', 'site'] as const;
@@ -25,14 +25,14 @@ export interface TakeGroup {
 }
 
 /** Keepers by a kind, best known take first, those of which nothing is known last. */
-export function takeBy(facts: readonly KeeperFact[], kind: TakeKind, milestone: Milestone): TakeGroup[] {
+export function takeBy(facts: readonly KeeperFact[], kind: TakeKind, milestone: Milestone | null): TakeGroup[] {
   const groups = groupedBy(facts, (fact) => levelOf(fact, kind));
   return [...groups]
     .filter(([level]) => level !== '')
     .map(([level, members]) => ({
       level,
       members,
-      take: takeOfStates(members.map(({ states }) => states[milestone])),
+      take: takeOfStates(statesAt(members, milestone)),
     }))
     .sort((a, b) => (b.take.rate ?? -1) - (a.take.rate ?? -1) || b.members.length - a.members.length);
 }

@@ -9,12 +9,13 @@ const SHARE_FROM = 10;
 /**
  * What is known of take, in a sentence: with its interval, and with how many nobody heard of.
  *
+ * @param milestone null for the last one each was asked for
  * @param whose "of the club", "of 14 March 2026"
  */
-export function takeSentence(take: TakeRate, milestone: Milestone, whose: string): string {
+export function takeSentence(take: TakeRate, milestone: Milestone | null, whose: string): string {
   const { alive, dead, unknown, handedOver, rate, interval, bounds } = take;
   const known = alive + dead;
-  const at = MILESTONE_WORDS[milestone].name.toLowerCase();
+  const at = milestone === null ? 'when last asked' : MILESTONE_WORDS[milestone].name.toLowerCase();
   if (handedOver === 0) return `No keepers ${whose} were handed over, so there is no take to speak of yet.`;
   if (rate === null || interval === null || bounds === null)
     return `Nothing is known yet of ${counted(handedOver, 'keeper')} ${whose}.`;

@@ -2,6 +2,7 @@ import type { Choice, ScopeView } from '@/core/findings/boards/board-views';
 import type { FindingsFilter } from '@/core/findings/facts/findings-filter';
 import type { KeeperFact } from '@/core/findings/facts/keeper-fact';
 import { METHODS, methodById } from '@/core/methods/registry';
+import { lotName } from '@/server/findings/causes/level-names';
 import { filterOf, keeperFacts } from '@/server/findings/facts/keeper-facts';
 import { allow, type Context } from '@/server/platform/context';
 import { ERASED_NAME } from '@/server/platform/erased-name';
@@ -20,7 +21,7 @@ export async function scopeOf(context: Context, input: unknown): Promise<Scope> 
   const { clubId } = actor;
   const [facts, lots, sites, workshops, person] = await Promise.all([
     keeperFacts(context, filter),
-    db.woodLots.findAll({ where: { clubId }, attributes: ['id', 'variety', 'source'], raw: true }),
+    db.woodLots.findAll({ where: { clubId }, attributes: ['id', 'variety', 'source', 'cutOn'], raw: true }),
     db.sites.findAll({ where: { clubId }, attributes: ['id', 'name'], raw: true }),
     db.workshops.findAll({ where: { clubId }, attributes: ['id', 'title', 'date'], raw: true }),
     filter.personId
@@ -31,7 +32,7 @@ export async function scopeOf(context: Context, input: unknown): Promise<Scope> 
   if (inWorkshop && !workshops.some(({ id }) => id === inWorkshop)) throw notFound('This workshop');
   if (filter.personId && !person) throw notFound('This person');
   const names = {
-    lots: lots.map(({ id, variety, source }): Choice => ({ id, name: source ? `${variety} from ${source}` : variety })),
+    lots: lots.map((lot): Choice => ({ id: lot.id, name: lotName(lot) })),
     sites: sites.map(({ id, name }): Choice => ({ id, name })),
   };
   const inScope = new Set(facts.flatMap(({ woodLotId }) => woodLotId ?? []));

@@ -1,5 +1,5 @@
 import type { TakeBoard, TakeGroupView, UnheardView } from '@/core/findings/boards/board-views';
-import type { KeeperFact } from '@/core/findings/facts/keeper-fact';
+import { type KeeperFact, stateAt, statesAt } from '@/core/findings/facts/keeper-fact';
 import { TAKE_KINDS, takeBy, type TakeKind } from '@/core/findings/facts/take-by';
 import { takeSentence } from '@/core/findings/sentences/take-sentence';
 import { takeOfPlants, takeOfStates } from '@/core/findings/take/take-of-plants';
@@ -9,7 +9,6 @@ import { methodById } from '@/core/methods/registry';
 import { groupedBy } from '@/core/units/grouped-by';
 import { formatDate } from '@/core/units/iso-date';
 import { levelNames, type NameOfLevel } from '@/server/findings/causes/level-names';
-import { toldMilestone } from '@/server/findings/facts/keeper-facts';
 import type { Context } from '@/server/platform/context';
 import { scopeOf } from './scope';
 
@@ -28,9 +27,12 @@ export async function takeBoard(context: Context, input: unknown): Promise<TakeB
       raw: true,
     }),
   ]);
-  const milestone = toldMilestone(facts, view.filter.milestone);
+  const milestone = view.filter.milestone as Milestone | null;
   const whole = takeOfPlants(
-    facts.map(({ plantId, variety, states }) => ({ plant: plantId, variety, state: states[milestone] })),
+    facts.flatMap((fact) => {
+      const state = stateAt(fact, milestone);
+      return state ? [{ plant: fact.plantId, variety: fact.variety, state }] : [];
+    }),
   );
   const siteOf = new Map(sites.map(({ id, name }) => [id, name]));
   return {
@@ -39,8 +41,9 @@ export async function takeBoard(context: Context, input: unknown): Promise<TakeB
     milestone,
     milestones: MILESTONES.map((each) => ({
       milestone: each,
-      ...takeOfStates(facts.map(({ states }) => states[each])),
+      ...takeOfStates(statesAt(facts, each)),
     })),
+    unions: whole.unions,
     plants: whole.plants,
     varieties: whole.varieties,
     kinds: TAKE_KINDS.map((kind) => ({
@@ -55,7 +58,7 @@ export async function takeBoard(context: Context, input: unknown): Promise<TakeB
 function groupViews(
   facts: readonly KeeperFact[],
   kind: TakeKind,
-  milestone: Milestone,
+  milestone: Milestone | null,
   nameOf: (level: string) => string,
 ): TakeGroupView[] {
   return takeBy(facts, kind, milestone).map(({ level, take, members }) => ({
@@ -65,7 +68,10 @@ function groupViews(
     marks:
       facts.length > DRAWN_ONE_BY_ONE
         ? null
-        : members.map(({ unionId, called, href, states }) => ({ unionId, called, href, state: states[milestone] })),
+        : members.flatMap((fact) => {
+            const state = stateAt(fact, milestone);
+            return state ? [{ unionId: fact.unionId, called: fact.called, href: fact.href, state }] : [];
+          }),
   }));
 }
 
@@ -91,9 +97,9 @@ export function levelName(
   }
 }
 
-function unheardOf(facts: readonly KeeperFact[], milestone: Milestone): UnheardView {
+function unheardOf(facts: readonly KeeperFact[], milestone: Milestone | null): UnheardView {
   const count = (list: readonly KeeperFact[], state: string): number =>
-    list.filter(({ states }) => states[milestone] === state).length;
+    statesAt(list, milestone).filter((each) => each === state).length;
   const late = facts.filter(({ reminded }) => reminded);
   return {
     counts: { alive: count(facts, 'alive'), dead: count(facts, 'dead'), unknown: count(facts, 'unknown') },
@@ -103,7 +109,7 @@ function unheardOf(facts: readonly KeeperFact[], milestone: Milestone): UnheardV
 
 function runOf(
   facts: readonly KeeperFact[],
-  milestone: Milestone,
+  milestone: Milestone | null,
   workshops: readonly { id: string; title: string; date: string }[],
 ): TakeBoard['run'] {
   const own = groupedBy(facts, ({ workshopId }) => workshopId);
@@ -111,7 +117,7 @@ function runOf(
     .filter(({ id }) => own.has(id))
     .sort((a, b) => a.date.localeCompare(b.date))
     .map(({ id, title, date }) => {
-      const states = own.get(id)!.map(({ states: each }) => each[milestone]);
+      const states = statesAt(own.get(id)!, milestone);
       const alive = states.filter((state) => state === 'alive').length;
       return { workshopId: id, title, date, n: alive + states.filter((state) => state === 'dead').length, alive };
     });

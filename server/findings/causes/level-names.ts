@@ -17,7 +17,7 @@ export async function levelNames(context: Context): Promise<NameOfLevel> {
   const { db, actor } = context;
   const { clubId } = actor;
   const [lots, stocks, people, members, places, rooms] = await Promise.all([
-    db.woodLots.findAll({ where: { clubId }, attributes: ['id', 'variety', 'source'], raw: true }),
+    db.woodLots.findAll({ where: { clubId }, attributes: ['id', 'variety', 'source', 'cutOn'], raw: true }),
     db.stockLots.findAll({ where: { clubId }, attributes: ['id', 'stockType'], raw: true }),
     db.people.findAll({ where: { clubId }, attributes: ['id', 'name'], raw: true }),
     db.users.findAll({ attributes: ['id', 'name'], where: { id: await memberIds(context) }, raw: true }),
@@ -45,7 +45,7 @@ export async function levelNames(context: Context): Promise<NameOfLevel> {
     switch (kind) {
       case 'wood-lot': {
         const lot = lotOf.get(level);
-        return lot ? `the lot of ${lot.variety}${lot.source ? ` from ${lot.source}` : ''}` : 'a lot of wood';
+        return lot ? `the lot of ${lotName(lot)}` : 'a lot of wood';
       }
       case 'stock-lot':
         return `the stocks ${stockOf.get(level) ?? ''}`.trim();
@@ -67,6 +67,11 @@ export async function levelNames(context: Context): Promise<NameOfLevel> {
         return 'a tie past its last day';
     }
   };
+}
+
+/** Lots of one source come back year after year: the day they were cut tells them apart. */
+export function lotName({ variety, source, cutOn }: { variety: string; source: string; cutOn: string | null }): string {
+  return [source ? `${variety} from ${source}` : variety, ...(cutOn ? [`cut ${formatDate(cutOn)}`] : [])].join(', ');
 }
 
 async function memberIds({ db, actor }: Context): Promise<string[]> {

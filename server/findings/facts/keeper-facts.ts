@@ -4,11 +4,12 @@ import { type FindingsFilter, findingsFilterInput } from '@/core/findings/facts/
 import type { KeeperFact } from '@/core/findings/facts/keeper-fact';
 import type { TakeState } from '@/core/findings/take/take-state';
 import { MILESTONES, type Milestone } from '@/core/methods/milestones';
+import { groupedBy } from '@/core/units/grouped-by';
 import { daysBetween } from '@/core/units/iso-date';
 import { allow, type Context } from '@/server/platform/context';
 import { parse } from '@/server/platform/parse';
 
-type Row = Omit<KeeperFact, 'states' | 'fate' | 'aliveFor' | 'deadBy' | 'called' | 'href' | 'reminded'> &
+type Row = Omit<KeeperFact, 'states' | 'asked' | 'fate' | 'aliveFor' | 'deadBy' | 'called' | 'href' | 'reminded'> &
   Record<Milestone, TakeState> & {
     code: string;
     position: string;
@@ -41,6 +42,7 @@ export const filterOf = (input: unknown): FindingsFilter => parse(findingsFilter
 export async function keeperFacts(context: Context, filter: FindingsFilter): Promise<KeeperFact[]> {
   allow(context, 'viewer');
   const { db, actor } = context;
+  const asking = askedOf(context);
   const rows = await db.sequelize.query<Row>(
     `SELECT f.union_id AS unionId, u.plant_id AS plantId, f.workshop_id AS workshopId, f.date, f.method, f.variant,
        f.wood_lot_id AS woodLotId, f.stock_lot_id AS stockLotId, h.site_id AS siteId, u.maker_id AS makerId, w.variety,
@@ -55,10 +57,27 @@ export async function keeperFacts(context: Context, filter: FindingsFilter): Pro
      ORDER BY f.date, f.workshop_id, f.number, f.union_id`,
     { replacements: { clubId: actor.clubId, ...filter }, type: QueryTypes.SELECT },
   );
-  return rows.map(factOf);
+  const asked = await asking;
+  return rows.map((row) => factOf(row, asked.get(row.workshopId) ?? []));
 }
 
-function factOf(row: Row): KeeperFact {
+/** Milestones that rounds of each workshop asked. */
+async function askedOf({ db, actor }: Context): Promise<Map<string, Milestone[]>> {
+  const rounds = await db.rounds.findAll({
+    where: { clubId: actor.clubId },
+    attributes: ['workshopId', 'milestone'],
+    raw: true,
+  });
+  const byWorkshop = groupedBy(rounds, ({ workshopId }) => workshopId);
+  return new Map(
+    [...byWorkshop].map(([workshopId, own]) => [
+      workshopId,
+      MILESTONES.filter((milestone) => own.some((round) => round.milestone === milestone)),
+    ]),
+  );
+}
+
+function factOf(row: Row, asked: readonly Milestone[]): KeeperFact {
   const {
     code,
     position,
@@ -72,25 +91,21 @@ function factOf(row: Row): KeeperFact {
     wintered,
     ...fact
   } = row;
-  const fate = contradicted ? 'unknown' : firstDeadOn ? 'dead' : lastAliveOn ? 'alive' : 'unknown';
+  const states = { healed, growing, season, wintered };
+  const last = asked.at(-1);
+  const fate = last && !contradicted ? states[last] : 'unknown';
   const days = (day: string): number => Math.max(0, daysBetween(fact.date, day));
   const aliveFor = lastAliveOn && !contradicted ? days(lastAliveOn) : 0;
   return {
     ...fact,
     called: position ? `${formatCode(code)} ${position}` : formatCode(code),
     href: `/plants/${code}`,
-    states: { healed, growing, season, wintered },
+    states,
+    asked,
     fate,
     aliveFor,
     // Seen dead on the day it was last seen alive, or a day nobody can have: one day after.
     deadBy: firstDeadOn && !contradicted ? Math.max(aliveFor + 1, days(firstDeadOn)) : null,
     reminded: letters > 1 && fate !== 'unknown',
   };
-}
-
-/** The latest milestone of which something is known of at least a tenth of some keepers; the first where nothing is. */
-export function toldMilestone(facts: readonly KeeperFact[], chosen: string | null): Milestone {
-  if (chosen) return chosen as Milestone;
-  const known = (milestone: Milestone): number => facts.filter(({ states }) => states[milestone] !== 'unknown').length;
-  return MILESTONES.findLast((milestone) => known(milestone) > 0 && known(milestone) * 10 >= facts.length) ?? 'healed';
 }

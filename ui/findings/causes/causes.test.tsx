@@ -15,7 +15,7 @@ import { PreviewResult } from '../tables/preview-result';
 import { LikelyCauseCard } from './cause-panel';
 import { FateBeds } from './fate-beds';
 import { FateSeason } from './fate-season';
-import { fatesSentence } from './fates-sentence';
+import { fatesSentence } from '@/core/findings/shared/fates-sentence';
 import { SharedList } from './shared-list';
 
 const text = (element: React.ReactElement): string =>

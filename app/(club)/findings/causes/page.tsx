@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { clubFates } from '@/server/findings/causes/fate-board';
 import { FateBoard } from '@/ui/findings/causes/fate-board';
-import { fatesSentence } from '@/ui/findings/causes/fates-sentence';
+import { fatesSentence } from '@/core/findings/shared/fates-sentence';
 import { pageContext } from '../../../_http/session';
 
 export const metadata: Metadata = { title: 'Why they died, over the years' };

@@ -1,5 +1,5 @@
-import type { FateBoard } from '@/core/findings/shared/fate-board';
-import { counted } from '@/core/units/counted';
+import type { FateBoard } from './fate-board';
+import { counted } from '../../units/counted';
 
 /** How many died of how many, and of how many one knows why. */
 export function fatesSentence({ marks, deaths }: Pick<FateBoard, 'marks' | 'deaths'>): string {

@@ -1,0 +1,92 @@
+import type { ClubReport, ReportTable } from '@/core/findings/report/club-report';
+import { paperInput } from '@/core/inputs/fields';
+import { clubReportPdf } from '@/exchange/pdf/club-report';
+import { growersLetterPdf } from '@/exchange/pdf/growers-letter';
+import { seasonPosterPdf } from '@/exchange/pdf/season-poster';
+import { writeCsv } from '@/exchange/csv-table';
+import { allow, type Context } from '@/server/platform/context';
+import { parse } from '@/server/platform/parse';
+import { notFound } from '@/server/platform/use-case-error';
+import { clubReport } from './club-report';
+import { growersLetters } from './growers-letters';
+
+export interface ReportFile {
+  bytes: Buffer | string;
+  type: string;
+}
+
+/** A file of a report: its pages, the poster, the letters to growers, or one of its tables. */
+export async function reportFile(context: Context, name: string, input: Record<string, string>): Promise<ReportFile> {
+  allow(context, name === 'letters.pdf' ? 'assistant' : 'viewer');
+  const { paper, ...filter } = input;
+  if (name === 'letters.pdf') {
+    const letters = await growersLetters(context, filter);
+    return { bytes: await growersLetterPdf(letters, parse(paperInput, { paper }).paper), type: 'application/pdf' };
+  }
+  const table = Object.keys(TABLES).find((each) => name === `${each}.csv`) as ReportTable | undefined;
+  if (!table && name !== 'report.pdf' && name !== 'poster.pdf') throw notFound('This file');
+  const report = await clubReport(context, filter);
+  if (table) return { bytes: TABLES[table](report), type: 'text/csv; charset=utf-8' };
+  if (name === 'poster.pdf') return { bytes: await seasonPosterPdf(report), type: 'application/pdf' };
+  return { bytes: await clubReportPdf(report, parse(paperInput, { paper }).paper), type: 'application/pdf' };
+}
+
+const TABLES: Record<ReportTable, (report: ClubReport) => string> = {
+  take: ({ take }) =>
+    writeCsv(
+      ['of', 'keepers', 'alive', 'dead', 'unknown', 'rate', 'low', 'high', 'bound_low', 'bound_high'],
+      [
+        ...take.milestones.map((row) => ({ name: row.milestone as string, row })),
+        { name: 'union, when last asked', row: take.unions },
+        { name: 'plant, when last asked', row: take.plants },
+        ...(take.varieties ? [{ name: 'variety, when last asked', row: take.varieties }] : []),
+      ].map(({ name, row }) => ({
+        ['of']: name,
+        keepers: row.handedOver,
+        alive: row.alive,
+        dead: row.dead,
+        unknown: row.unknown,
+        rate: row.rate,
+        low: row.interval?.low ?? null,
+        high: row.interval?.high ?? null,
+        bound_low: row.bounds?.low ?? null,
+        bound_high: row.bounds?.high ?? null,
+      })),
+    ),
+  workshops: ({ take: { run } }) =>
+    writeCsv(
+      ['date', 'workshop', 'known', 'alive', 'rate', 'centre', 'lower', 'upper'],
+      run.map(({ date, title, n, alive, point }) => ({ date, workshop: title, known: n, alive, ...point })),
+    ),
+  levels: ({ differs }) =>
+    writeCsv(
+      ['group', 'level', 'known', 'alive', 'take', 'low_90', 'high_90'],
+      (differs?.groups ?? []).flatMap(({ words, levels }) =>
+        levels.map(({ name, known, alive, take, low, high }) => ({
+          group: words,
+          level: name,
+          known,
+          alive,
+          take,
+          low_90: low,
+          high_90: high,
+        })),
+      ),
+    ),
+  causes: ({ causes }) =>
+    writeCsv(
+      ['cause', 'deaths', 'settled'],
+      causes.counts.map(({ words, count, settled }) => ({ cause: words, deaths: count, settled })),
+    ),
+  points: ({ teach }) =>
+    writeCsv(
+      ['point', 'had', 'trees_in_a_hundred', 'low_90', 'high_90'],
+      (teach?.costs ?? []).map(({ name, had, perHundred, low, high }) => ({
+        point: name,
+        had,
+        trees_in_a_hundred: perHundred,
+        low_90: low,
+        high_90: high,
+      })),
+    ),
+};
