@@ -1,5 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { type KnownFate, sharedFactors } from '@/core/findings/shared/shared-factors';
+import type { MixedUnion } from '@/core/findings/mixed/mixed-design';
+import { mixedModel } from '@/core/findings/mixed/mixed-model';
+import { standsOut } from '@/core/findings/sentences/differs-sentence';
 import truth from '../truth.json';
 import { drawnDay, type HiddenTruth } from './drawn-years';
 import { AT_A_BENCH, BENCHES, threeYears } from './scenario';
@@ -61,4 +64,31 @@ describe('three years of workshops', () => {
     }
     expect(names).toBeLessThanOrEqual(1);
   });
+  it('without a truth hardly a seed has a model that tells anything apart', () => {
+    let told = 0;
+    for (let seed = 1; seed <= 20; seed++) {
+      const fit = mixedModel(unionsOf(seed, null));
+      told += Number(fit.spreads.some(({ group }) => standsOut(fit, group).length > 0));
+    }
+    expect(told).toBeLessThanOrEqual(1);
+  });
+  it('with it the model tells the warm lot apart', () => {
+    const fit = mixedModel(unionsOf(truth.seed, truth));
+    const [first] = standsOut(fit, 'lot').sort((a, b) => a.take - b.take);
+    expect(first!.level).toBe(`${truth.warmLot.day} ${truth.warmLot.lot}`);
+  });
 });
+
+/** Keepers of a seed as the model takes them. */
+function unionsOf(seed: number, hidden: HiddenTruth | null): MixedUnion[] {
+  return days.flatMap((plan, day) =>
+    drawnDay(plan, day, seed, hidden)
+      .filter(({ heard }) => heard)
+      .map(({ seat, method, variety, died }) => ({
+        alive: died === null,
+        method,
+        score: null,
+        groups: { lot: `${day} ${variety}`, workshop: String(day), grafter: `hand ${day} ${seat}` },
+      })),
+  );
+}

@@ -1,5 +1,13 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import type { FateBoard } from '@/core/findings/shared/fate-board';
+import { REPORT_TABLES } from '@/core/findings/report/club-report';
+import { beyondChance } from '@/core/findings/years/run-chart';
+import { scoreBoard } from '@/server/findings/boards/score-board';
+import { takeBoard } from '@/server/findings/boards/take-board';
+import { comparedView, pointsView } from '@/server/findings/models/model-view';
+import { reckonedWhole } from '@/server/findings/models/reckoned';
+import { growersLetters } from '@/server/findings/report/growers-letters';
+import { reportFile } from '@/server/findings/report/report-files';
 import { clubFates, workshopFates } from '@/server/findings/causes/fate-board';
 import { addSite } from '@/server/club/sites';
 import { listWorkshops } from '@/server/plan/workshops';
@@ -72,4 +80,60 @@ describe('the pages, from three years of workshops', () => {
     for (const part of [truth.warmLot.lot, truth.bench.name, 'noon of', 'a tie past its last day', truth.pair.variety])
       expect(named.some((name) => name.includes(part))).toBe(true);
   });
+  it('compare lots with everything weighed at once: the warm one is told apart, and its take is the lowest', async () => {
+    const found = await comparedView(lead(), {}, reckonedWhole);
+    if (found.state !== 'done') throw new Error(`The model is ${found.state}.`);
+    const lots = found.view.groups.find(({ group }) => group === 'wood-lot')!.levels;
+    const warm = lots.find(
+      ({ name, known }) => name.includes(truth.warmLot.lot) && known > 10 && lots.at(-1)!.name === name,
+    );
+    expect(warm).toBeDefined();
+    expect(warm!.apartFrom.length).toBeGreaterThan(lots.length / 2);
+    expect(warm!.high).toBeLessThan(0.6);
+    expect(found.view.sentence).toContain(truth.warmLot.lot);
+  });
+  it('say that the score foretells, and by how much', async () => {
+    const [score] = (await scoreBoard(lead(), {})).measures;
+    const { per10, per10Error } = score!.found!.logistic;
+    expect(per10 - 2 * per10Error).toBeGreaterThan(0);
+    expect(score!.sentence).toMatch(/^A score of 60 foretells a take of \d+\s%/);
+  });
+  it('say which faults cost most: the loose binding and the bark that did not slip, with where they are taught', async () => {
+    const found = await pointsView(lead(), {}, reckonedWhole);
+    if (found.state !== 'done') throw new Error(`The model is ${found.state}.`);
+    const dear = found.view.costs.filter((cost) => cost.dear).map(({ point }) => point);
+    expect(dear.sort()).toEqual(['bind', 'slip']);
+    expect(found.view.costs[0]!.taught!.drill.length).toBeGreaterThan(10);
+  });
+  it('tell the bad days from chance on the run chart', async () => {
+    const { run } = await takeBoard(lead(), {});
+    const below = run.filter(({ point }) => beyondChance(point) === 'below').map(({ workshopId }) => workshopId);
+    const hidden = [truth.warmLot.day, truth.bench.day, truth.noon.day, truth.ties.day, ...truth.pair.days];
+    for (const workshopId of below) expect(hidden.map((day) => days[day])).toContain(workshopId);
+  });
+  it('fill a report of two to four pages on either paper, a poster of one, and a letter to each grower', async () => {
+    for (const paper of ['A4', 'Letter'])
+      expect(pagesOf((await reportFile(lead(), 'report.pdf', { paper })).bytes)).toSatisfy(
+        (pages: number) => pages >= 2 && pages <= 4,
+      );
+    expect(pagesOf((await reportFile(lead(), 'poster.pdf', {})).bytes)).toBe(1);
+    const year = (await takeBoard(lead(), {})).run[0]!.date.slice(0, 4);
+    const letters = await growersLetters(lead(), { year });
+    expect(letters.length).toBeGreaterThan(10);
+    expect(pagesOf((await reportFile(lead(), 'letters.pdf', { paper: 'A4', year })).bytes)).toBeGreaterThanOrEqual(
+      letters.length,
+    );
+    for (const table of REPORT_TABLES)
+      expect(String((await reportFile(lead(), `${table}.csv`, {})).bytes).split('\r\n').length).toBeGreaterThan(2);
+  });
+  it('claim nothing of one day’s answers from too few', async () => {
+    const [lot] = (await takeBoard(lead(), { workshopId: days[0] })).kinds.find(({ kind }) => kind === 'lot')!.groups;
+    const filter = { workshopId: days[0], lotId: lot!.level };
+    const compared = await comparedView(lead(), filter, reckonedWhole);
+    expect(compared).toMatchObject({ state: 'missing' });
+    expect((await scoreBoard(lead(), filter)).measures[0]!.sentence).toMatch(/About \d+ more answers would do/);
+  });
 });
+
+const pagesOf = (bytes: Buffer | string): number =>
+  (bytes.toString('latin1').match(/\/Type \/Page\b(?!s)/g) ?? []).length;

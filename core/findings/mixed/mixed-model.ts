@@ -130,21 +130,40 @@ function spreadSlopes(look: Laplace['at'], at: Float64Array, slope: Float64Array
 
 /**
  * Standard errors of the fixed effects from the whole curvature: their own, at given spreads, is that of the joint mode;
- * what the spreads' uncertainty adds comes through the mixed derivatives.
+ * what the spreads' uncertainty adds comes through the mixed derivatives. A spread so near the border that its curvature
+ * is none adds nothing.
  */
 function standardErrors(fixedCovariance: readonly number[][], { rows, width }: SpreadSlopes): number[] {
   const own = inverse(new Matrix(fixedCovariance.map((row) => [...row])));
-  const size = width + rows.length;
-  const whole = Matrix.zeros(size, size);
+  // With all spreads; else without the one whose curvature is least, and so on.
+  let kept = rows.map((_, k) => k);
+  for (;;) {
+    const whole = wholeCurvature(own, rows, kept, width);
+    const factor = new CholeskyDecomposition(whole);
+    if (factor.isPositiveDefinite())
+      return factor
+        .solve(Matrix.eye(width + kept.length))
+        .diagonal()
+        .slice(0, width)
+        .map(Math.sqrt);
+    if (kept.length === 0) throw new RangeError('The model has no finite fit.');
+    const least = kept.reduce((a, b) => (rows[b]![width + b]! < rows[a]![width + a]! ? b : a));
+    kept = kept.filter((k) => k !== least);
+  }
+}
+
+function wholeCurvature(own: Matrix, rows: readonly number[][], kept: readonly number[], width: number): Matrix {
+  const whole = Matrix.zeros(width + kept.length, width + kept.length);
   for (let i = 0; i < width; i++) for (let j = 0; j < width; j++) whole.set(i, j, (own.get(i, j) + own.get(j, i)) / 2);
-  rows.forEach((row, k) =>
-    row.forEach((value, j) => {
-      const other = j < width ? value : (value + rows[j - width]![width + k]!) / 2;
-      whole.set(width + k, j, other);
-      whole.set(j, width + k, other);
-    }),
-  );
-  const factor = new CholeskyDecomposition(whole);
-  if (!factor.isPositiveDefinite()) throw new RangeError('The model has no finite fit.');
-  return factor.solve(Matrix.eye(size)).diagonal().slice(0, width).map(Math.sqrt);
+  kept.forEach((k, at) => {
+    const row = rows[k]!;
+    for (let j = 0; j < width; j++) {
+      whole.set(width + at, j, row[j]!);
+      whole.set(j, width + at, row[j]!);
+    }
+    kept.forEach((other, to) =>
+      whole.set(width + at, width + to, (row[width + other]! + rows[other]![width + k]!) / 2),
+    );
+  });
+  return whole;
 }

@@ -1,0 +1,73 @@
+import truth from '../demo/truth.json' with { type: 'json' };
+import { expect, signIn, test } from './setup/bench-test';
+
+test.beforeEach(({ page }) => signIn(page));
+
+test('take over the years: a sentence, each keeper as a mark, the workshops on a chart with a table, and the unheard', async ({
+  page,
+}) => {
+  await page.goto('/findings');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(
+    /^\d+\s% of \d+ keepers of the club live \(when last asked/,
+  );
+  await page.getByRole('button', { name: /^Variety/ }).click();
+  const lot = page.getByRole('listitem').filter({ hasText: truth.warmLot.lot });
+  await expect(lot.getByRole('link').first()).toHaveAttribute('href', /\/plants\//);
+  await page.getByText('The same as a table').first().click();
+  await expect(page.getByRole('cell', { name: 'below' }).first()).toBeVisible();
+  // Where a conclusion turns.
+  const share = page.getByRole('slider');
+  await share.focus();
+  await share.press('Home');
+  await expect(page.getByText('If 0 % of them live')).toBeVisible();
+  await page.getByLabel('Is take above').fill('0');
+  await expect(page.getByText('Yes, whatever became of them.')).toBeVisible();
+  await page.getByLabel('Is take above').fill('much');
+  await expect(page.getByText('Enter a percentage from 0 to 100.')).toBeVisible();
+});
+
+test('a filter is kept from page to page, and one that cannot be read is said', async ({ page }) => {
+  await page.goto('/findings');
+  await page.getByLabel('Method').selectOption({ label: 'Chip bud' });
+  await page.getByRole('button', { name: 'Show these' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('of chip bud');
+  await page.getByRole('link', { name: 'When they die' }).click();
+  await expect(page).toHaveURL(/\/findings\/when\?.*method=chip/);
+  await page.goto('/findings?year=soon');
+  await expect(page.getByRole('alert').filter({ hasText: 'Enter a year' })).toContainText('All are shown instead.');
+});
+
+test('what differs is reckoned while one waits; a level opens the unions behind it', async ({ page }) => {
+  await page.goto('/findings/differs');
+  await expect(page.getByText(/With everything weighed at once/)).toBeVisible({ timeout: 60_000 });
+  await page.getByText('The same as a table').click();
+  const row = page.getByRole('row', { name: new RegExp(truth.warmLot.lot) }).last();
+  await row.getByRole('link').click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText(`the lot ${truth.warmLot.lot}`);
+  await expect(page.getByRole('row').nth(1)).toContainText(truth.warmLot.lot);
+});
+
+test('what faults cost names the binding and the bark, with step and drill', async ({ page }) => {
+  await page.goto('/findings/teach');
+  await expect(page.getByRole('heading', { name: 'Where the dearest are taught' })).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('Practise:').first()).toBeVisible();
+  await page.goto('/findings/score');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^A score of 60 foretells/);
+  await page.getByText('The same as a table').first().click();
+  await page.getByRole('link', { name: '95 to 100' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('scored 95 to 100');
+});
+
+test('the report is a page and a file, the poster and the letters open, a table saves', async ({ page }) => {
+  await page.goto('/findings/report');
+  await expect(page.getByRole('heading', { name: 'What is not known' })).toBeVisible();
+  for (const name of ['Report, A4', 'Report, Letter', 'Poster, A3', 'Letters to growers, A4']) {
+    const href = (await page.getByRole('link', { name, exact: true }).getAttribute('href'))!;
+    const answer = await page.request.get(href);
+    expect([name, answer.status(), answer.headers()['content-type']]).toEqual([name, 200, 'application/pdf']);
+  }
+  const csv = await page.request.get((await page.getByRole('link', { name: 'levels.csv' }).getAttribute('href'))!);
+  expect(await csv.text()).toContain(truth.warmLot.lot);
+  expect((await page.request.get('/api/findings/report/other.pdf')).status()).toBe(404);
+  expect((await page.request.get('/api/models/horoscope')).status()).toBe(404);
+});

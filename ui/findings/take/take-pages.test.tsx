@@ -1,0 +1,82 @@
+import { describe, expect, it } from 'vitest';
+import type { TakeGroupView } from '@/core/findings/boards/board-views';
+import { EVERYTHING } from '@/core/findings/facts/findings-filter';
+import { takeOfStates } from '@/core/findings/take/take-of-plants';
+import type { TakeState } from '@/core/findings/take/take-state';
+import { rendered } from '@/ui/testing/rendered';
+import { ModelWaiting } from '../models/model-waiting';
+import { OutlookTable } from '../score/outlook-table';
+import { TakeGroups } from './take-groups';
+import { UnheardSlider } from './unheard-slider';
+
+const group = (name: string, states: TakeState[], drawn = true): TakeGroupView => ({
+  level: name,
+  name,
+  take: takeOfStates(states),
+  marks: drawn
+    ? states.map((state, i) => ({ unionId: `${name} ${i}`, called: `Q-${i}`, href: `/plants/Q${i}`, state }))
+    : null,
+});
+const scope = {
+  whose: 'of the club',
+  filter: EVERYTHING,
+  choices: { methods: [], years: [], lots: [], sites: [] },
+  keepers: 5,
+};
+
+describe('keepers by what they share', () => {
+  const groups = [group('Old Lantern', ['alive', 'dead', 'unknown']), group('Heron Slip', ['alive', 'alive'])];
+  it('are seen one by one, each a link to its plant that says its fate', () => {
+    const { html, words, buttons } = rendered(<TakeGroups board={{ scope, kinds: [{ kind: 'variety', groups }] }} />);
+    expect(html.match(/href="\/plants\//g)).toHaveLength(5);
+    expect(html).toContain('aria-label="Q-1, died"');
+    expect(words).toContain('1 live, 1 died, 1 unknown');
+    expect(buttons[0]).toMatch(/^Variety/);
+  });
+  it('are bars where there are too many', () => {
+    const many = group('Copper Buoy', Array<TakeState>(2000).fill('alive'), false);
+    const { html } = rendered(<TakeGroups board={{ scope, kinds: [{ kind: 'variety', groups: [many] }] }} />);
+    expect(html).toContain('2000 live, 0 died');
+    expect(html).not.toContain('/plants/');
+  });
+  it('say nothing where there is nobody', () => {
+    expect(rendered(<TakeGroups board={{ scope, kinds: [] }} />).html).toBe('');
+  });
+});
+
+describe('those not heard of', () => {
+  const counts = { alive: 30, dead: 10, unknown: 8 };
+  it('say what the take would be, and where it turns', () => {
+    const { words } = rendered(<UnheardSlider unheard={{ counts, reminded: { alive: 5, dead: 5 } }} groups={[]} />);
+    expect(words).toContain('The 8 nobody heard of');
+    expect(words).toMatch(/as often as those who answered only after a reminder, 71\s%/);
+    expect(words).toMatch(/Only if at least 45\s% of those not heard of live/);
+  });
+  it('leave out the reminded below ten, and all of it where all were heard of', () => {
+    const few = rendered(<UnheardSlider unheard={{ counts, reminded: { alive: 5, dead: 4 } }} groups={[]} />);
+    expect(few.words).not.toContain('reminder');
+    const all = { counts: { ...counts, unknown: 0 }, reminded: { alive: 0, dead: 0 } };
+    expect(rendered(<UnheardSlider unheard={all} groups={[]} />).html).toBe('');
+  });
+});
+
+describe('what is not there yet', () => {
+  const nothing = () => undefined;
+  it('says how far a model is, what is missing, or why there is none', () => {
+    const shown = (view: Parameters<typeof ModelWaiting>[0]['view'], failed = false) =>
+      rendered(<ModelWaiting view={view} failed={failed} again={nothing} />);
+    expect(shown({ state: 'reckoning', share: 0.4 }).html).toContain('value="40"');
+    expect(shown(null).words).toContain('Being reckoned');
+    expect(shown({ state: 'refused', words: 'All 9 died.' }).words).toContain('All 9 died.');
+    expect(shown(null, true).buttons).toEqual(['Ask again']);
+    const missing = { known: 6, rarer: 1, missing: 30 };
+    expect(shown({ state: 'missing', sentence: 'About 30 more answers would do.', missing }).words).toContain(
+      '30 more',
+    );
+  });
+  it('asks for forecasts where nobody made one', () => {
+    expect(rendered(<OutlookTable outlooks={[]} />).words).toContain('Nobody was asked yet');
+    const take = takeOfStates(['alive', 'dead']);
+    expect(rendered(<OutlookTable outlooks={[{ said: 'yes', by: 'maker', take }]} />).words).toContain('the maker');
+  });
+});
