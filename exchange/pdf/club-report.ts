@@ -100,7 +100,7 @@ function takeSection(sheet: Sheet, { take }: ClubReport): void {
       words:
         row.rate === null
           ? `${row.unknown} not heard of`
-          : `${percent(row.rate)}: ${row.alive} live, ${row.dead} died, ${row.unknown} unknown`,
+          : `${percent(row.rate)}: ${row.alive} of ${row.alive + row.dead}, ${row.unknown} unknown`,
       value: row.rate,
       low: row.interval?.low ?? null,
       high: row.interval?.high ?? null,
@@ -150,9 +150,9 @@ function differsSection(sheet: Sheet, { differs }: ClubReport): void {
   room(sheet, shown.length * 7 * MM + 12 * MM);
   sheet.y = paperRows(
     sheet.doc,
-    shown.map(({ name, take, low, high, alive, known }) => ({
-      name: capital(name.replace(/^the lot of /, '')),
-      words: `${percent(take)} (${wholePercent(low)} to ${percent(high)}); counted ${alive} of ${known}`,
+    shown.map(({ short: name, take, low, high, alive, known }) => ({
+      name: capital(name),
+      words: `${percent(take)} (${wholePercent(low)} to ${percent(high)}), counted ${alive} of ${known}`,
       value: take,
       low,
       high,
@@ -179,7 +179,11 @@ function teachSection(sheet: Sheet, { teach }: ClubReport): void {
   heading(sheet, 'What to teach next');
   if (!teach) return paragraph(sheet, 'What faults cost is not known yet.');
   paragraph(sheet, teach.sentence, 10.5, 700);
-  for (const { name, had, perHundred, dear, taught } of teach.costs.slice(0, DRAWN_COSTS)) {
+  const dearest = teach.costs.filter(({ dear }) => dear);
+  for (const { name, had, perHundred, dear, taught } of (dearest.length > 0 ? dearest : teach.costs).slice(
+    0,
+    DRAWN_COSTS,
+  )) {
     if (!taught) continue;
     const scale = Math.min(1, (34 * MM) / MM / taught.right.width);
     const drawn = Math.min(30 * MM, taught.right.height * scale * MM);

@@ -39,7 +39,7 @@ function letterPages(
   doc.addPage();
   writeLine(doc, clubName, left, 24 * MM, { size: 10, colour: COLOURS.muted });
   let y = writeParagraph(doc, `Dear ${name},`, left, 44 * MM, { ...style, size: 13, weight: 700 }) + 3 * MM;
-  y = writeParagraph(doc, `this is what became of the grafts ${whose}. ${sentence}`, left, y, style) + 4 * MM;
+  y = writeParagraph(doc, `This is what became of the grafts ${whose}. ${sentence}`, left, y, style) + 4 * MM;
   const alive = own.filter(({ state }) => state === 'alive').length;
   const unknown = own.filter(({ state }) => state === 'unknown').length;
   const ask = unknown > 0 ? ` Of ${unknown} we have not heard; a word about them still counts, dead or alive.` : '';

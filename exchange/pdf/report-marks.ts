@@ -16,7 +16,7 @@ const ROW = 6.2 * MM;
 
 /** Figures on their intervals from 0 to 1, a row each; returns the y below. */
 export function paperRows(doc: Doc, rows: readonly PaperRow[], left: number, right: number, top: number): number {
-  const [from, to] = [left + 62 * MM, right - 46 * MM];
+  const [from, to] = [left + 68 * MM, right - 54 * MM];
   const x = (share: number): number => from + (to - from) * Math.min(1, Math.max(0, share));
   const bottom = top + rows.length * ROW;
   for (const share of [0, 0.25, 0.5, 0.75, 1])
@@ -27,8 +27,8 @@ export function paperRows(doc: Doc, rows: readonly PaperRow[], left: number, rig
       .stroke(COLOURS.line);
   rows.forEach(({ name, words, value, low, high, bounds }, i) => {
     const y = top + i * ROW;
-    writeLine(doc, name, left, y + 1.2 * MM, { size: 9.5, weight: 700, width: from - left - 3 * MM });
-    writeLine(doc, words, right, y + 1.2 * MM, { size: 9, anchor: 'end', width: right - to - 3 * MM });
+    writeLine(doc, name, left, y + 1.2 * MM, { size: 9, weight: 700, width: from - left - 3 * MM });
+    writeLine(doc, words, right, y + 1.2 * MM, { size: 8.5, anchor: 'end', width: right - to - 3 * MM });
     if (bounds)
       doc.rect(x(bounds.low), y - 1.8 * MM, Math.max(0.5, x(bounds.high) - x(bounds.low)), 3.6 * MM).fill(COLOURS.band);
     if (low !== null && high !== null) doc.lineWidth(1.4).moveTo(x(low), y).lineTo(x(high), y).stroke(COLOURS.ink);
@@ -38,5 +38,5 @@ export function paperRows(doc: Doc, rows: readonly PaperRow[], left: number, rig
         .lineWidth(0.8)
         .fillAndStroke(COLOURS.life, COLOURS.ink);
   });
-  return bottom;
+  return bottom + 1.5 * MM;
 }

@@ -14,7 +14,7 @@ export function ScorePage({
   return (
     <Shown sentence={measures[0]!.sentence} scope={scope} problem={problem}>
       {measures.map((view) => (
-        <ForetoldSection key={view.what} view={view} filter={scope.filter} />
+        <ForetoldSection key={view.what} view={view} filter={scope.filter} told={measures[0]!.sentence} />
       ))}
       <OutlookTable outlooks={outlooks} />
     </Shown>

@@ -1,16 +1,12 @@
-import type { ScopeView } from '@/core/findings/boards/board-views';
+import type { ModelBoard } from '@/core/findings/boards/model-views';
 import { CostsPanel } from '@/ui/findings/models/costs-panel';
 import { Shown } from './shown';
 
 /** What faults cost, and what to teach next. */
-export function TeachPage({ scope, problem }: { scope: ScopeView; problem: string | null }) {
+export function TeachPage({ board: { scope, sentence }, problem }: { board: ModelBoard; problem: string | null }) {
   return (
-    <Shown
-      sentence={`What faults cost, and what to teach next: ${scope.keepers} keepers ${scope.whose}`}
-      scope={scope}
-      problem={problem}
-    >
-      <CostsPanel filter={scope.filter} />
+    <Shown sentence={sentence} scope={scope} problem={problem}>
+      <CostsPanel filter={scope.filter} told={sentence} />
     </Shown>
   );
 }

@@ -1,10 +1,12 @@
 import type { DisplayList } from '../../drawing/display-list';
 import type { SurvivalBand } from '../survival/survival-bands';
-import type { Missing } from './board-views';
+import type { Missing, ScopeView } from './board-views';
 
 /** A level of a group, as the model and as plain counts see it. */
 export interface ComparedLevel {
   name: string;
+  /** As it stands on a drawing. */
+  short: string;
   /** The unions behind it. */
   href: string;
   take: number;
@@ -90,3 +92,9 @@ export interface ModelViews {
 }
 
 export type ModelName = keyof ModelViews;
+
+/** A page of a model: its sentence where the model is there already, else what it is about. */
+export interface ModelBoard {
+  scope: ScopeView;
+  sentence: string;
+}

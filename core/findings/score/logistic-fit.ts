@@ -28,7 +28,7 @@ export function logisticFit(known: readonly ScoreAndFate[]): LogisticFit {
   const range = (alive: boolean): number[] => known.filter((union) => union.alive === alive).map(({ score }) => score);
   const [living, dead] = [range(true), range(false)];
   if (Math.min(...living) >= Math.max(...dead) || Math.max(...living) <= Math.min(...dead))
-    throw new RangeError('The scores part the dead from the living without overlap, so no slope can be fitted.');
+    throw new RangeError('The dead and the living overlap at one value at most, so no slope can be fitted.');
   const fit = logisticRegression(
     scores.map((score) => [1, tens(score)]),
     known.map(({ alive }) => Number(alive)),

@@ -98,7 +98,8 @@ function factOf(row: Row, asked: readonly Milestone[]): KeeperFact {
   const aliveFor = lastAliveOn && !contradicted ? days(lastAliveOn) : 0;
   return {
     ...fact,
-    called: position ? `${formatCode(code)} ${position}` : formatCode(code),
+    // A plant's only union needs no position.
+    called: position && position !== 'sole' ? `${formatCode(code)} ${position}` : formatCode(code),
     href: `/plants/${code}`,
     states,
     asked,

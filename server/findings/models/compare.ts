@@ -92,6 +92,7 @@ export function compareView(
           levels: levels
             .map((level, at) => ({
               name: named(group, level.level),
+              short: shortName(named(group, level.level)),
               href: hrefOf(group, level.level, filter),
               take: level.take,
               low: level.low,
@@ -108,6 +109,11 @@ export function compareView(
       }),
     },
   };
+}
+
+/** A lot without its source, whose day tells it apart. */
+function shortName(name: string): string {
+  return name.replace(/^the (lot of|stocks) /, '').replace(/ from .*, cut /, ', cut ');
 }
 
 function hrefOf(group: string, level: string, filter: FindingsFilter): string {

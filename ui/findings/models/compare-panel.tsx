@@ -17,18 +17,18 @@ import { useModel } from './use-model';
 const DRAWN = 40;
 
 /** Lots, stocks, days and hands weighed at once: what the model adds to the counts. */
-export function ComparePanel({ filter }: { filter: FindingsFilter }) {
+export function ComparePanel({ filter, told }: { filter: FindingsFilter; told: string }) {
   const { view, failed, again } = useModel('compare', filter);
   if (view?.state !== 'done') return <ModelWaiting view={view} failed={failed} again={again} />;
-  return <Compared view={view.view} />;
+  return <Compared view={view.view} told={told} />;
 }
 
-function Compared({ view }: { view: CompareView }) {
+function Compared({ view, told }: { view: CompareView; told: string }) {
   const [chosen, setChosen] = useState(view.groups[0]?.group ?? '');
   const shown = view.groups.find(({ group }) => group === chosen);
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
-      <p className="max-w-prose text-lg font-bold">{view.sentence}</p>
+      {view.sentence !== told && <p className="max-w-prose text-lg font-bold">{view.sentence}</p>}
       <div className="flex flex-wrap gap-2" role="group" aria-label="Compared">
         {view.groups.map(({ group, words, levels }) => (
           <button
@@ -59,7 +59,7 @@ function Levels({ words, levels }: { words: string; levels: readonly ComparedLev
           min: 0,
           max: 100,
           unit: ' %',
-          rows: levels.slice(0, DRAWN).map(({ name, take, low, high, alive, known, few }) => ({
+          rows: levels.slice(0, DRAWN).map(({ short: name, take, low, high, alive, known, few }) => ({
             name,
             value: 100 * take,
             low: 100 * low,

@@ -14,17 +14,17 @@ import { ModelWaiting } from './model-waiting';
 import { useModel } from './use-model';
 
 /** What faults cost, and what to teach next. */
-export function CostsPanel({ filter }: { filter: FindingsFilter }) {
+export function CostsPanel({ filter, told }: { filter: FindingsFilter; told: string }) {
   const { view, failed, again } = useModel('costs', filter);
   if (view?.state !== 'done') return <ModelWaiting view={view} failed={failed} again={again} />;
-  return <Costs view={view.view} />;
+  return <Costs view={view.view} told={told} />;
 }
 
-function Costs({ view }: { view: CostsView }) {
+function Costs({ view, told }: { view: CostsView; told: string }) {
   const taught = view.costs.filter(({ taught: step }) => step !== null).slice(0, 5);
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-6">
-      <p className="max-w-prose text-lg font-bold">{view.sentence}</p>
+      {view.sentence !== told && <p className="max-w-prose text-lg font-bold">{view.sentence}</p>}
       <CostChart costs={view.costs} />
       <section aria-labelledby="teach-title">
         <h2 id="teach-title">Where the dearest are taught</h2>

@@ -5,12 +5,12 @@ import { capital } from '@/core/units/capital';
 import { ForetoldChart } from './foretold-chart';
 
 /** What a measure foretells, how well, and how that was reckoned. */
-export function ForetoldSection({ view, filter }: { view: ForetoldView; filter: FindingsFilter }) {
+export function ForetoldSection({ view, filter, told }: { view: ForetoldView; filter: FindingsFilter; told: string }) {
   const { what, found, known, judged, sentence } = view;
   return (
     <section aria-labelledby={`${what}-title`}>
       <h2 id={`${what}-title`}>{capital(what)}</h2>
-      <p className="mb-2 max-w-prose font-bold">{sentence}</p>
+      {sentence !== told && <p className="mb-2 max-w-prose font-bold">{sentence}</p>}
       {found && (
         <>
           <ForetoldChart view={{ ...view, found }} filter={filter} />

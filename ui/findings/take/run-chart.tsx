@@ -58,11 +58,11 @@ export function RunChart({ run }: { run: TakeBoard['run'] }) {
 function optionOf(run: TakeBoard['run'], font: ChartFont): object {
   const centre = run[0]?.point.centre ?? 0;
   return {
-    grid: { left: 52, right: 20, top: 14, bottom: 42 },
+    grid: { left: 52, right: 20, top: 14, bottom: 50 },
     xAxis: {
       type: 'category',
       data: run.map(({ date }) => formatDate(date).replace(' 20', '\n20')),
-      axisLabel: { ...font, interval: 0, fontSize: run.length > 12 ? 11 : 13 },
+      axisLabel: { ...font, interval: 0, lineHeight: 16, fontSize: run.length > 12 ? 11 : 13 },
       axisTick: { show: false },
       axisLine: { lineStyle: { color: COLOURS.ink } },
     },

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { scopeView } from '@/server/findings/boards/scope';
+import { teachBoard } from '@/server/findings/boards/model-boards';
 import { orNotFound } from '../../../../../_http/or-not-found';
 import { pageContext } from '../../../../../_http/session';
 import { answered, type Asked } from '../../../../_findings/asked';
@@ -14,6 +14,6 @@ interface WorkshopPageProps {
 
 export default async function WorkshopTeachPage({ params, searchParams }: WorkshopPageProps) {
   const [context, asked, { workshop: workshopId }] = await Promise.all([pageContext(), searchParams, params]);
-  const { board, problem } = await orNotFound(answered(asked, { workshopId }, (filter) => scopeView(context, filter)));
-  return <TeachPage scope={board} problem={problem} />;
+  const { board, problem } = await orNotFound(answered(asked, { workshopId }, (filter) => teachBoard(context, filter)));
+  return <TeachPage board={board} problem={problem} />;
 }
