@@ -87,15 +87,12 @@ await page.getByRole('heading', { level: 1, name: formatCode(tag!) }).waitFor();
 await shoot('plant');
 await page.goto(`${past}/follow-up`);
 await shoot('follow-up');
-await page.goto('/answers?search=Nils');
-await page.locator('[data-card]').first().waitFor();
-await page.getByLabel('by phone').check();
-await page.locator('[data-card]').first().focus();
-await page.keyboard.press('3');
-await shoot('answers');
-await page.goto(`${past}/findings`);
-await page.locator('canvas').waitFor();
+await page.goto('/findings');
+await page.locator('canvas').first().waitFor();
 await shoot('findings');
+await page.goto('/findings/differs');
+await page.locator('canvas').waitFor();
+await shoot('differs');
 
 // The day whose truth is a lot that lay warm, and the guide beside one of its dead.
 await page.goto('/season');
