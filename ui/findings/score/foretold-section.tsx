@@ -7,6 +7,8 @@ import { ForetoldChart } from './foretold-chart';
 /** What a measure foretells, how well, and how that was reckoned. */
 export function ForetoldSection({ view, filter, told }: { view: ForetoldView; filter: FindingsFilter; told: string }) {
   const { what, found, known, judged, sentence } = view;
+  // The page's own sentence has said it all.
+  if (!found && sentence === told) return null;
   return (
     <section aria-labelledby={`${what}-title`}>
       <h2 id={`${what}-title`}>{capital(what)}</h2>
