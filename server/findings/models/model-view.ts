@@ -1,6 +1,8 @@
 import { string } from 'yup';
 import type { BandsView, CompareView, CostsView, ModelName, ModelView } from '@/core/findings/boards/model-views';
 import { answersMissing, MINIMUM } from '@/core/findings/facts/answers-missing';
+import type { FindingsFilter } from '@/core/findings/facts/findings-filter';
+import type { KeeperFact } from '@/core/findings/facts/keeper-fact';
 import { filterOf, keeperFacts } from '@/server/findings/facts/keeper-facts';
 import { judgedKeepers } from '@/server/findings/facts/judged-keepers';
 import { judgedPoints } from '@/core/findings/points/judged-points';
@@ -35,7 +37,17 @@ export async function modelView(
 /** Lots, stocks, days and hands weighed at once. */
 export async function comparedView(context: Context, input: unknown, ask: Ask): Promise<ModelView<CompareView>> {
   const filter = filterOf(input);
-  const unions = comparedUnions(await keeperFacts(context, filter));
+  return comparedOf(context, filter, await keeperFacts(context, filter), ask);
+}
+
+/** The same of keepers that were read already. */
+export async function comparedOf(
+  context: Context,
+  filter: FindingsFilter,
+  facts: readonly KeeperFact[],
+  ask: Ask,
+): Promise<ModelView<CompareView>> {
+  const unions = comparedUnions(facts);
   const missing = missingToCompare(unions);
   if (missing) return missing;
   const found = await ask('mixed', unions);
@@ -51,24 +63,40 @@ export async function comparedView(context: Context, input: unknown, ask: Ask): 
   });
 }
 
-/** What each point costs. */
+/** What each point costs, and what those died of that had it. */
 export async function pointsView(context: Context, input: unknown, ask: Ask): Promise<ModelView<CostsView>> {
   const filter = filterOf(input);
-  const judged = await judgedKeepers(context, await keeperFacts(context, filter));
+  const facts = await keeperFacts(context, filter);
+  const inScope = new Set(facts.map(({ unionId }) => unionId));
+  return pointsOfFacts(context, facts, ask, async () => {
+    const { deaths } = await deathsOf(context, filter.workshopId, (unionId) => inScope.has(unionId));
+    return new Map(
+      deaths.flatMap(({ unionId, settled, verdict }): [string, string][] => {
+        const words = settled ? settled.words : verdict?.words;
+        return words ? [[unionId, words]] : [];
+      }),
+    );
+  });
+}
+
+/** What each point costs, of keepers that were read already; causes are asked for once the model is there. */
+export async function pointsOfFacts(
+  context: Context,
+  facts: readonly KeeperFact[],
+  ask: Ask,
+  causes: () => Promise<ReadonlyMap<string, string>>,
+): Promise<ModelView<CostsView>> {
+  const judged = await judgedKeepers(context, facts);
   const points = judgedPoints(judged);
   const missing = missingForCosts(points);
   if (missing) return missing;
   const found = await ask('points', points.known);
   if (found.state !== 'done') return found;
-  const inScope = new Set(judged.map(({ unionId }) => unionId));
-  const { deaths } = await deathsOf(context, filter.workshopId, (unionId) => inScope.has(unionId));
-  const causeOf = new Map(
-    deaths.flatMap(({ unionId, settled, verdict }): [string, string][] => {
-      const words = settled ? settled.words : verdict?.words;
-      return words ? [[unionId, words]] : [];
-    }),
-  );
-  return costsView(found as Reckoned<never>, points, { judged, causeOf, unit: context.actor.lengthUnit });
+  return costsView(found as Reckoned<never>, points, {
+    judged,
+    causeOf: await causes(),
+    unit: context.actor.lengthUnit,
+  });
 }
 
 async function bandsView(context: Context, input: unknown): Promise<ModelView<BandsView>> {
