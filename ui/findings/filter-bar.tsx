@@ -1,5 +1,8 @@
 import type { ScopeView } from '@/core/findings/boards/board-views';
 
+/** What was chosen elsewhere and stays so. */
+const KEPT = ['workshopId', 'personId', 'scoreFrom', 'scoreTo', 'milestone'] as const;
+
 /** What findings are about: chosen in a plain form, so that the address says it. */
 export function FilterBar({
   scope,
@@ -27,7 +30,7 @@ export function FilterBar({
         </>
       )}
       <Choice name="lotId" label="Lot of wood" value={filter.lotId} all="all lots" choices={choices.lots} />
-      {filter.personId && <input type="hidden" name="personId" value={filter.personId} />}
+      {KEPT.map((name) => filter[name] !== null && <input key={name} type="hidden" name={name} value={filter[name]} />)}
       {children}
       <button type="submit" className="bench-button">
         Show these

@@ -61,7 +61,7 @@ function GroupRow({ group, kind, filter }: { group: TakeGroupView; kind: TakeKin
   return (
     <li className="grid grid-cols-[minmax(0,1fr)] items-center gap-x-4 gap-y-1 border-b border-line py-2 last:border-0 md:grid-cols-[minmax(0,15rem)_minmax(0,1fr)_9.5rem]">
       <span className="font-bold">
-        {by ? <Link href={`/findings/unions?${filterQuery({ ...filter, [by]: level })}`}>{name}</Link> : name}
+        {by ? <Link href={`${pageOf(kind)}?${filterQuery({ ...filter, [by]: level })}`}>{name}</Link> : name}
       </span>
       {marks ? <Marks marks={marks} /> : <Bar {...group} />}
       <span className="text-sm">
@@ -76,6 +76,9 @@ function GroupRow({ group, kind, filter }: { group: TakeGroupView; kind: TakeKin
     </li>
   );
 }
+
+/** A hand and a method have findings of their own; of the others the unions are listed. */
+const pageOf = (kind: TakeKind): string => (kind === 'hand' || kind === 'method' ? '/findings' : '/findings/unions');
 
 const STEP = 17;
 const ORDER: Record<TakeMark['state'], number> = { alive: 0, dead: 1, unknown: 2 };

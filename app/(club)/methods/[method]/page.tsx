@@ -60,6 +60,9 @@ export default async function MethodPage({
       <main id="main" className="mx-auto max-w-[1240px] px-4 py-5">
         <p className="mb-1">
           <Link href="/methods">All methods</Link>
+          <Link href={`/findings?method=${method.id}`} className="ml-4">
+            What became of them here
+          </Link>
         </p>
         <div className="mb-4 grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[minmax(0,1fr)_26rem]">
           <div>
