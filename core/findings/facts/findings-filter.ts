@@ -53,6 +53,8 @@ export const EVERYTHING: FindingsFilter = {
 
 /** A filter as it stands in an address; empty where nothing is chosen. */
 export function filterQuery(filter: Partial<FindingsFilter>): string {
-  const entries = Object.entries(filter).filter(([, value]) => value !== null && value !== undefined);
-  return new URLSearchParams(entries.map(([name, value]) => [name, String(value)])).toString();
+  return Object.entries(filter)
+    .filter(([, value]) => value !== null && value !== undefined)
+    .map(([name, value]) => `${name}=${encodeURIComponent(String(value))}`)
+    .join('&');
 }
