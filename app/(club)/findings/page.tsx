@@ -3,7 +3,7 @@ import { takeBoard } from '@/server/findings/boards/take-board';
 import { orNotFound } from '../../_http/or-not-found';
 import { pageContext } from '../../_http/session';
 import { answered, type Asked } from '../_findings/asked';
-import { TakePage } from '../_findings/take-page';
+import { TakePage } from '../_findings/take';
 
 export const metadata: Metadata = { title: 'Findings over the years' };
 

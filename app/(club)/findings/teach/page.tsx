@@ -3,7 +3,7 @@ import { teachBoard } from '@/server/findings/boards/model-boards';
 import { orNotFound } from '../../../_http/or-not-found';
 import { pageContext } from '../../../_http/session';
 import { answered, type Asked } from '../../_findings/asked';
-import { TeachPage } from '../../_findings/teach-page';
+import { TeachPage } from '../../_findings/teach';
 
 export const metadata: Metadata = { title: 'What to teach next' };
 

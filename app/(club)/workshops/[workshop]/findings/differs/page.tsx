@@ -3,7 +3,7 @@ import { differsBoard } from '@/server/findings/boards/model-boards';
 import { orNotFound } from '../../../../../_http/or-not-found';
 import { pageContext } from '../../../../../_http/session';
 import { answered, type Asked } from '../../../../_findings/asked';
-import { DiffersPage } from '../../../../_findings/differs-page';
+import { DiffersPage } from '../../../../_findings/differs';
 
 export const metadata: Metadata = { title: 'What differs' };
 

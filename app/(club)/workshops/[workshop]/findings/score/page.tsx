@@ -3,7 +3,7 @@ import { scoreBoard } from '@/server/findings/boards/score-board';
 import { orNotFound } from '../../../../../_http/or-not-found';
 import { pageContext } from '../../../../../_http/session';
 import { answered, type Asked } from '../../../../_findings/asked';
-import { ScorePage } from '../../../../_findings/score-page';
+import { ScorePage } from '../../../../_findings/score';
 
 export const metadata: Metadata = { title: 'What scores foretell' };
 

@@ -3,7 +3,7 @@ import { whenBoard } from '@/server/findings/boards/when-board';
 import { orNotFound } from '../../../../../_http/or-not-found';
 import { pageContext } from '../../../../../_http/session';
 import { answered, type Asked } from '../../../../_findings/asked';
-import { WhenPage } from '../../../../_findings/when-page';
+import { WhenPage } from '../../../../_findings/when';
 
 export const metadata: Metadata = { title: 'When they die' };
 
