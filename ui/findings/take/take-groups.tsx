@@ -80,7 +80,8 @@ function GroupRow({ group, kind, filter }: { group: TakeGroupView; kind: TakeKin
 /** A hand and a method have findings of their own; of the others the unions are listed. */
 const pageOf = (kind: TakeKind): string => (kind === 'hand' || kind === 'method' ? '/findings' : '/findings/unions');
 
-const STEP = 17;
+/** What is tapped is no smaller than 24 px. */
+const STEP = 24;
 const ORDER: Record<TakeMark['state'], number> = { alive: 0, dead: 1, unknown: 2 };
 
 function Marks({ marks }: { marks: readonly TakeMark[] }) {
@@ -95,7 +96,7 @@ function Marks({ marks }: { marks: readonly TakeMark[] }) {
           title={`${called}, ${STATE_WORDS[state]}`}
         >
           <svg width={STEP} height={24} viewBox={`0 0 ${STEP} 24`} aria-hidden className="block">
-            <FateGlyph state={state} x={STEP / 2} y={12} r={6.5} ringed={false} />
+            <FateGlyph state={state} x={STEP / 2} y={12} r={8} ringed={false} />
           </svg>
         </a>
       ))}
