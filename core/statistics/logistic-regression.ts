@@ -1,4 +1,5 @@
 import { CholeskyDecomposition, Matrix } from 'ml-matrix';
+import { logistic } from './logistic';
 
 export interface LogisticRegression {
   /** One a column, in their order. */
@@ -56,8 +57,8 @@ export function logisticRegression(
 }
 
 /** Chance that a row's outcome is 1. */
-export function chanceOf(row: readonly number[], coefficients: readonly number[]): number {
-  return 1 / (1 + Math.exp(-row.reduce((sum, x, j) => sum + x * coefficients[j]!, 0)));
+function chanceOf(row: readonly number[], coefficients: readonly number[]): number {
+  return logistic(row.reduce((sum, x, j) => sum + x * coefficients[j]!, 0));
 }
 
 const stepped = (from: readonly number[], move: readonly number[], share: number): number[] =>

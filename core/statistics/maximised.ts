@@ -1,3 +1,5 @@
+import { dot } from './dot';
+
 /** A function's value and slope at a point; a value of -Infinity where it has none. */
 export interface ValueAndSlope {
   value: number;
@@ -65,10 +67,4 @@ function update(inverse: Float64Array[], step: Float64Array, fall: Float64Array)
     for (let j = 0; j < row.length; j++)
       row[j] = row[j]! + scale * step[i]! * step[j]! - (pulled[i]! * step[j]! + step[i]! * pulled[j]!) / along;
   });
-}
-
-function dot(a: Float64Array, b: Float64Array): number {
-  let sum = 0;
-  for (let i = 0; i < a.length; i++) sum += a[i]! * b[i]!;
-  return sum;
 }

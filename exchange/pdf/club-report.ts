@@ -6,7 +6,7 @@ import { capital } from '@/core/units/capital';
 import { counted } from '@/core/units/counted';
 import { formatDate } from '@/core/units/iso-date';
 import { type Paper, SHEETS } from '@/core/units/paper';
-import { percent, wholePercent } from '@/core/units/percent';
+import { percent, percentRange } from '@/core/units/percent';
 import { type Doc, makePdf, MM, paragraphHeight, writeLine, writeParagraph } from './document';
 import { paintDrawing } from './paint-drawing';
 import { paperRows } from './report-marks';
@@ -152,7 +152,7 @@ function differsSection(sheet: Sheet, { differs }: ClubReport): void {
     sheet.doc,
     shown.map(({ short: name, take, low, high, alive, known }) => ({
       name: capital(name),
-      words: `${percent(take)} (${wholePercent(low)} to ${percent(high)}), counted ${alive} of ${known}`,
+      words: `${percent(take)} (${percentRange({ low, high })}), counted ${alive} of ${known}`,
       value: take,
       low,
       high,

@@ -1,4 +1,4 @@
-import { percent, wholePercent } from '@/core/units/percent';
+import { percentRange } from '@/core/units/percent';
 import { WOOD_WORDS } from '@/core/methods/use';
 import { materialAmount } from '@/core/methods/material';
 import type { Method, Point, Technique, Wood } from '@/core/methods/method';
@@ -40,7 +40,7 @@ export function MethodFacts({ method, tools, unit }: { method: Method; tools: re
     ],
     [
       'Usual take',
-      `${wholePercent(prior.low)} to ${percent(prior.high)} in practised hands; a starting figure that stands for ${prior.weight} unions until the club has its own`,
+      `${percentRange(prior)} in practised hands; a starting figure that stands for ${prior.weight} unions until the club has its own`,
     ],
     ['Sign of life', method.earlySign],
     ['Sign of failure', method.failureSign],

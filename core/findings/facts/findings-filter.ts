@@ -1,12 +1,12 @@
-import { type InferType, number, object, string } from 'yup';
+import { type InferType, object, string } from 'yup';
 import { METHODS } from '../../methods/registry';
 import { MILESTONES } from '../../methods/milestones';
-import { optionalId } from '../../inputs/fields';
+import { decimal, optionalId } from '../../inputs/fields';
 
 const nothing = (value: unknown): unknown => (value === '' ? null : value);
 
 const whole = (what: string, least: number, most: number) =>
-  number()
+  decimal()
     .transform((value: unknown, typed: unknown) => (typed === '' || typed === null ? null : value))
     .nullable()
     .default(null)

@@ -123,7 +123,7 @@ export function effectsMatrix(
   weights: Float64Array,
   spreads: readonly number[],
 ): EffectsMatrix | null {
-  const { first, firstSize, othersSize: size, meets, slots, pairs } = layout;
+  const { first, firstSize, othersSize: size, meets, slots } = layout;
   const diagonal = new Float64Array(firstSize).fill(1);
   const corner = new Float64Array(meets.length);
   const dense = new Float64Array(size * size);
@@ -131,16 +131,27 @@ export function effectsMatrix(
   const own = spreads[0] ?? 0;
   for (let i = 0; i < first.length; i++) if (first[i]! >= 0) diagonal[first[i]!]! += own * own * weights[i]!;
   slots.forEach((slot, k) => addBySlot(corner, slot, weights, own * spreads[k + 1]!));
-  for (const { a, b, meeting, rows, columns } of pairs) {
-    const sums = new Float64Array(rows.length);
-    addBySlot(sums, meeting, weights, spreads[a + 1]! * spreads[b + 1]!);
-    for (let m = 0; m < sums.length; m++) dense[rows[m]! * size + columns[m]!]! += sums[m]!;
-  }
+  addOthers(dense, size, layout, weights, spreads);
   takeOutFirst(dense, layout, diagonal, corner);
   if (!factorInPlace(dense, size)) return null;
   let logDet = logDeterminant(dense, size, size);
   for (const value of diagonal) logDet += Math.log(value);
   return { layout, diagonal, corner, dense, logDet };
+}
+
+/** Adds what unions say of the others with one another to the lower half of a matrix in which they stand first. */
+export function addOthers(
+  dense: Float64Array,
+  size: number,
+  { pairs }: EffectsLayout,
+  weights: Float64Array,
+  spreads: readonly number[],
+): void {
+  for (const { a, b, meeting, rows, columns } of pairs) {
+    const sums = new Float64Array(rows.length);
+    addBySlot(sums, meeting, weights, spreads[a + 1]! * spreads[b + 1]!);
+    for (let m = 0; m < sums.length; m++) dense[rows[m]! * size + columns[m]!]! += sums[m]!;
+  }
 }
 
 /** Adds each union's value, scaled, to the sum it belongs to. */

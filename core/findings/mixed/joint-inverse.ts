@@ -1,5 +1,5 @@
 import { factorInPlace, inverseOf } from '../../statistics/cholesky';
-import { addBySlot, type EffectsLayout } from './effects-matrix';
+import { addBySlot, addOthers, type EffectsLayout } from './effects-matrix';
 import type { MixedRows } from './mixed-rows';
 import type { PenalisedMode } from './penalised-mode';
 
@@ -61,17 +61,13 @@ function jointCurvature(
   { weights }: PenalisedMode,
   spreads: readonly number[],
 ): { dense: Float64Array; border: Float64Array } {
-  const { first, columns, firstSize, othersSize, pairs } = layout;
+  const { first, columns, firstSize, othersSize } = layout;
   const width = fixed.length;
   const size = othersSize + width;
   const dense = new Float64Array(size * size);
   const border = new Float64Array(firstSize * width);
   for (let j = 0; j < othersSize; j++) dense[j * size + j] = 1;
-  for (const { a, b, meeting, rows, columns: cols } of pairs) {
-    const sums = new Float64Array(rows.length);
-    addBySlot(sums, meeting, weights, spreads[a + 1]! * spreads[b + 1]!);
-    for (let m = 0; m < sums.length; m++) dense[rows[m]! * size + cols[m]!]! += sums[m]!;
-  }
+  addOthers(dense, size, layout, weights, spreads);
   fixed.forEach((x, a) => {
     const weighted = x.map((value, i) => value * weights[i]!);
     const row = (othersSize + a) * size;

@@ -1,3 +1,4 @@
+import { dot } from '../../statistics/dot';
 import type { ValueAndSlope } from '../../statistics/maximised';
 import {
   addBySlot,
@@ -109,10 +110,4 @@ function leverages(
 
 function elementsOf({ others }: InverseParts, { rows, columns }: ColumnPair, size: number): Float64Array {
   return Float64Array.from(rows, (row, m) => others[row * size + columns[m]!]!);
-}
-
-function dot(a: Float64Array, b: Float64Array): number {
-  let sum = 0;
-  for (let i = 0; i < a.length; i++) sum += a[i]! * b[i]!;
-  return sum;
 }

@@ -1,3 +1,4 @@
+import { logistic } from '../../statistics/logistic';
 import { Z90 } from '../../statistics/normal-points';
 import type { JointInverse } from './joint-inverse';
 import type { MixedRows } from './mixed-rows';
@@ -54,9 +55,9 @@ export function levelEffects(
       return {
         level,
         estimate,
-        take: chance(middle + estimate),
-        low: chance(low),
-        high: chance(high),
+        take: logistic(middle + estimate),
+        low: logistic(low),
+        high: logistic(high),
         alive: alive[l]!,
         known: known[l]!,
       };
@@ -65,8 +66,6 @@ export function levelEffects(
   });
   return { levels, apart };
 }
-
-const chance = (logit: number): number => 1 / (1 + Math.exp(-logit));
 
 function variance(
   row: Float64Array,

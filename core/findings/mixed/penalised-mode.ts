@@ -1,3 +1,4 @@
+import { dot } from '../../statistics/dot';
 import { addBySlot, addFromSlot, effectsMatrix, type EffectsMatrix, solveEffects } from './effects-matrix';
 import type { MixedRows } from './mixed-rows';
 
@@ -119,10 +120,4 @@ function restOf(alive: Float64Array, chances: Float64Array): Float64Array {
   const rest = new Float64Array(alive.length);
   for (let i = 0; i < rest.length; i++) rest[i] = alive[i]! - chances[i]!;
   return rest;
-}
-
-function dot(a: Float64Array, b: Float64Array): number {
-  let sum = 0;
-  for (let i = 0; i < a.length; i++) sum += a[i]! * b[i]!;
-  return sum;
 }

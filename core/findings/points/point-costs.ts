@@ -1,4 +1,5 @@
 import { seededRandom } from '../../chance/seeded-random';
+import { logistic } from '../../statistics/logistic';
 import { quantile } from '../../statistics/quantile';
 import { type JudgedFate, logOdds, type PointsModel, pointsModel } from './points-model';
 
@@ -23,7 +24,7 @@ export function pointCosts(known: readonly JudgedFate[], model: PointsModel): Om
   return points
     .map((point) => {
       const saved = known.reduce(
-        (sum, { grades }) => sum + chance(logOdds(model, grades, point)) - chance(logOdds(model, grades)),
+        (sum, { grades }) => sum + logistic(logOdds(model, grades, point)) - logistic(logOdds(model, grades)),
         0,
       );
       return {
@@ -64,5 +65,3 @@ export function pointCostsWithIntervals(
     return { ...cost, low: quantile(values, 0.05), high: quantile(values, 0.95) };
   });
 }
-
-const chance = (logit: number): number => 1 / (1 + Math.exp(-logit));

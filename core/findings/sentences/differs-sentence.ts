@@ -1,4 +1,4 @@
-import { percent, wholePercent } from '../../units/percent';
+import { percent, percentRange } from '../../units/percent';
 import type { LevelEffect } from '../mixed/level-effects';
 import type { MixedFit } from '../mixed/mixed-model';
 
@@ -40,7 +40,7 @@ export function differsSentence(
   const first = found[0];
   if (!first) return `With everything weighed at once, no lot, day or hand is told apart from the others.`;
   const other = found.length > 1 ? `, and ${found.length - 1} more stand out` : '';
-  return `With everything weighed at once, ${nameOf(first.group, first.level)} differs most: an otherwise average union of it lives in ${percent(first.take)} of cases (${wholePercent(first.low)} to ${percent(first.high)})${other}.${rest}`;
+  return `With everything weighed at once, ${nameOf(first.group, first.level)} differs most: an otherwise average union of it lives in ${percent(first.take)} of cases (${percentRange(first)})${other}.${rest}`;
 }
 
 function capitalList(words: string[]): string {

@@ -1,10 +1,12 @@
 import { percent } from '../../units/percent';
 import { Z90 } from '../../statistics/normal-points';
+import { logistic } from '../../statistics/logistic';
 import type { Calibration } from '../score/calibration';
+import { tens } from '../score/logistic-fit';
 
 /** Take that a score foretells, by the logistic fit. */
-export function foretold({ logistic }: Calibration, score: number): number {
-  return 1 / (1 + Math.exp(-(logistic.intercept + (logistic.per10 * (score - 80)) / 10)));
+export function foretold({ logistic: fit }: Calibration, score: number): number {
+  return logistic(fit.intercept + fit.per10 * tens(score));
 }
 
 /**

@@ -1,5 +1,5 @@
 import { counted } from '../../units/counted';
-import { percent, wholePercent } from '../../units/percent';
+import { percent, percentRange } from '../../units/percent';
 import { MILESTONE_WORDS, type Milestone } from '../../methods/milestones';
 import type { TakeRate } from '../take/take-rate';
 
@@ -22,7 +22,6 @@ export function takeSentence(take: TakeRate, milestone: Milestone | null, whose:
   const silent = unknown === 0 ? 'all were heard of' : `${unknown} were not heard of`;
   if (known < SHARE_FROM)
     return `Of ${counted(handedOver, 'keeper')} ${whose}, ${alive} ${alive === 1 ? 'lives' : 'live'} and ${dead} died (${at}); ${silent}, which is too few for a share.`;
-  const spread = `${wholePercent(interval.low)} to ${percent(interval.high)}`;
-  const truth = unknown === 0 ? '' : `, so of all ${wholePercent(bounds.low)} to ${percent(bounds.high)}`;
-  return `${percent(rate)} of ${known} keepers ${whose} live (${at}; ${spread} would fit too), and ${silent}${truth}.`;
+  const truth = unknown === 0 ? '' : `, so of all ${percentRange(bounds)}`;
+  return `${percent(rate)} of ${known} keepers ${whose} live (${at}; ${percentRange(interval)} would fit too), and ${silent}${truth}.`;
 }

@@ -1,3 +1,5 @@
+import { cumulatedMass } from './cumulated-mass';
+
 /** Plants that were seen between the same days, as the innermost intervals they may have died in. */
 export interface SeenRange {
   first: number;
@@ -7,8 +9,7 @@ export interface SeenRange {
 
 /** Derivative of the log-likelihood by the mass of each interval. */
 export function massGradient(mass: readonly number[], ranges: readonly SeenRange[]): Float64Array {
-  const cumulative = new Float64Array(mass.length + 1);
-  for (let j = 0; j < mass.length; j++) cumulative[j + 1] = cumulative[j]! + mass[j]!;
+  const cumulative = cumulatedMass(mass);
   const jumps = new Float64Array(mass.length + 1);
   for (const { first, last, count } of ranges) {
     const share = count / Math.max(cumulative[last + 1]! - cumulative[first]!, 1e-300);

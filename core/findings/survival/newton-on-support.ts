@@ -1,4 +1,5 @@
 import { factorInPlace, solveInPlace } from '../../statistics/cholesky';
+import { cumulatedMass } from './cumulated-mass';
 import { massGradient, type SeenRange } from './mass-gradient';
 
 /** Mass below it is none. */
@@ -35,7 +36,7 @@ function newtonMove(
 ): Float64Array | null {
   const size = support.length;
   const at = new Map(support.map((j, k) => [j, k]));
-  const cumulative = cumulated(mass);
+  const cumulative = cumulatedMass(mass);
   // First support index from each interval on.
   const from = new Int32Array(mass.length + 1).fill(size);
   for (let j = mass.length - 1; j >= 0; j--) from[j] = at.get(j) ?? from[j + 1]!;
@@ -87,7 +88,7 @@ function along(
 }
 
 function value(mass: readonly number[], ranges: readonly SeenRange[], plants: number): number {
-  const cumulative = cumulated(mass);
+  const cumulative = cumulatedMass(mass);
   let sum = -plants * cumulative[mass.length]!;
   for (const { first, last, count } of ranges) {
     const chance = cumulative[last + 1]! - cumulative[first]!;
@@ -95,10 +96,4 @@ function value(mass: readonly number[], ranges: readonly SeenRange[], plants: nu
     sum += count * Math.log(chance);
   }
   return sum;
-}
-
-function cumulated(mass: readonly number[]): Float64Array {
-  const cumulative = new Float64Array(mass.length + 1);
-  for (let j = 0; j < mass.length; j++) cumulative[j + 1] = cumulative[j]! + mass[j]!;
-  return cumulative;
 }

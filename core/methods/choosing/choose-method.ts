@@ -1,4 +1,4 @@
-import { percent, wholePercent } from '@/core/units/percent';
+import { percentRange } from '@/core/units/percent';
 import { capital } from '@/core/units/capital';
 import { TOLERANCE } from '@/core/units/tolerance';
 import { assumedBark } from '../../contact/cut-face';
@@ -100,7 +100,7 @@ function weigh<Known extends MethodFacts>(
   if (situation.scarce && use.woodLength <= 40) favour(0.06, 'One bud a union: it saves scarce wood.');
   const short = use.skill - (situation.practised ? 3 : 1);
   if (short > 0) favour(-0.08 * short, 'Asks for practised hands.');
-  choice.for.push(`Usual take ${wholePercent(prior.low)} to ${percent(prior.high)} in practised hands.`);
+  choice.for.push(`Usual take ${percentRange(prior)} in practised hands.`);
   return choice;
 }
 

@@ -6,7 +6,7 @@ import { useCallback, useState } from 'react';
 import type { ComparedLevel, CompareView } from '@/core/findings/boards/model-views';
 import type { FindingsFilter } from '@/core/findings/facts/findings-filter';
 import { capital } from '@/core/units/capital';
-import { percent, wholePercent } from '@/core/units/percent';
+import { percent, percentRange } from '@/core/units/percent';
 import { ChartWithTable } from '../charts/chart-with-table';
 import { intervalRows, ROW_HEIGHT } from '../charts/interval-rows';
 import type { ChartFont } from '@/ui/kit/chart/chart';
@@ -88,7 +88,7 @@ function Levels({ words, levels }: { words: string; levels: readonly ComparedLev
               {name}
             </Link>,
             percent(take),
-            `${wholePercent(low)} to ${percent(high)}`,
+            percentRange({ low, high }),
             `${alive} of ${known}, ${percent(alive / known)}`,
             few ? `${known}: too few, drawn far to the middle` : known,
             apartFrom.length === 0

@@ -3,7 +3,7 @@ import { filterQuery } from '@/core/findings/facts/findings-filter';
 import { type ClubReport, REPORT_TABLES } from '@/core/findings/report/club-report';
 import { capital } from '@/core/units/capital';
 import { counted } from '@/core/units/counted';
-import { percent, wholePercent } from '@/core/units/percent';
+import { percent, percentRange } from '@/core/units/percent';
 import { scopeView } from '@/server/findings/boards/scope';
 import { clubReport } from '@/server/findings/report/club-report';
 import { RunChart } from '@/ui/findings/take/run-chart';
@@ -109,7 +109,7 @@ function Differs({ report: { differs } }: { report: ClubReport }) {
           key={group}
           items={levels.map(
             ({ name, take, low, high, alive, known }) =>
-              `${capital(name)}: ${percent(take)} (${wholePercent(low)} to ${percent(high)}) of otherwise average unions; counted ${alive} of ${known}, ${words}`,
+              `${capital(name)}: ${percent(take)} (${percentRange({ low, high })}) of otherwise average unions; counted ${alive} of ${known}, ${words}`,
           )}
         />
       ))}

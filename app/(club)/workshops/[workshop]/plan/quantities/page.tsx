@@ -1,5 +1,5 @@
 import { counted } from '@/core/units/counted';
-import { percent, wholePercent } from '@/core/units/percent';
+import { percent, percentRange } from '@/core/units/percent';
 import type { FoundOf, FoundTake } from '@/core/plan/quantities/found-take';
 import { wilsonInterval } from '@/core/statistics/wilson-interval';
 import { capital } from '@/core/units/capital';
@@ -122,7 +122,7 @@ const FOUND_OF: Record<FoundOf, string> = {
 function foundWords({ alive, dead, foundOf }: FoundTake): string {
   const interval = wilsonInterval(alive, alive + dead);
   if (interval === null) return 'usual take, none of the club’s own yet';
-  return `usual take and the club’s own ${FOUND_OF[foundOf]}: ${alive} of ${alive + dead} (${wholePercent(interval.low)} to ${percent(interval.high)})`;
+  return `usual take and the club’s own ${FOUND_OF[foundOf]}: ${alive} of ${alive + dead} (${percentRange(interval)})`;
 }
 
 /** What one method asks for. */
