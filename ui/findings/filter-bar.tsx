@@ -1,7 +1,7 @@
 import type { ScopeView } from '@/core/findings/boards/board-views';
 
 /** What was chosen elsewhere and stays so. */
-const KEPT = ['workshopId', 'personId', 'scoreFrom', 'scoreTo', 'milestone'] as const;
+const KEPT = ['workshopId', 'personId', 'scoreFrom', 'scoreTo'] as const;
 
 /** What findings are about: chosen in a plain form, so that the address says it. */
 export function FilterBar({

@@ -1,5 +1,6 @@
 import type { TakeBoard } from '@/core/findings/boards/board-views';
-import { MILESTONE_WORDS } from '@/core/methods/milestones';
+import { MILESTONE_WORDS, MILESTONES } from '@/core/methods/milestones';
+import { FiguresTable } from '@/ui/findings/figures-table';
 import { range, shareWords } from '@/ui/findings/take/take-words';
 import { RunChart } from '@/ui/findings/take/run-chart';
 import { TakeChart } from '@/ui/findings/take/take-chart';
@@ -9,9 +10,26 @@ import { Shown } from './shown';
 
 /** Take of a filter's keepers. */
 export function TakePage({ board, problem }: { board: TakeBoard; problem: string | null }) {
-  const { scope, sentence, milestones, run, unheard, kinds } = board;
+  const { scope, sentence, milestone, milestones, run, unheard, kinds } = board;
   return (
-    <Shown sentence={sentence} scope={scope} problem={problem}>
+    <Shown
+      sentence={sentence}
+      scope={scope}
+      problem={problem}
+      choices={
+        <label className="grid gap-1">
+          <span className="text-sm font-bold">Milestone</span>
+          <select name="milestone" defaultValue={milestone ?? ''} className="bench-input">
+            <option value="">when last asked</option>
+            {MILESTONES.map((each) => (
+              <option key={each} value={each}>
+                {MILESTONE_WORDS[each].name}
+              </option>
+            ))}
+          </select>
+        </label>
+      }
+    >
       {scope.keepers > 0 && (
         <>
           <TakeGroups board={board} />
@@ -46,33 +64,23 @@ function TakeTable({ board: { milestones, milestone, plants, varieties } }: { bo
     ...(varieties ? [{ name: `Varieties saved, ${at}`, take: varieties }] : []),
   ];
   return (
-    <div className="relative overflow-x-auto" tabIndex={0} role="group" aria-label="Take in figures, scrolls sideways">
-      <table className="bench-table">
-        <thead>
-          <tr>
-            {['', 'Take', '95 % interval', 'Alive', 'Dead', 'Unknown', 'Truth lies in'].map((head) => (
-              <th key={head} scope="col">
-                {head || <span className="sr-only">Milestone</span>}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map(({ name, take }) => (
-            <tr key={name}>
-              <th scope="row" className="border-b! border-line! font-bold">
-                {name}
-              </th>
-              <td className="text-lg font-bold">{shareWords(take.rate)}</td>
-              <td>{range(take.interval)}</td>
-              <td>{take.alive}</td>
-              <td>{take.dead}</td>
-              <td>{take.unknown}</td>
-              <td>{range(take.bounds)}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </div>
+    <FiguresTable
+      label="Take in figures"
+      head={['Of', 'Take', '95 % interval', 'Alive', 'Dead', 'Unknown', 'Truth lies in']}
+      rows={rows.map(({ name, take }) => ({
+        key: name,
+        cells: [
+          name,
+          <strong key="take" className="text-lg">
+            {shareWords(take.rate)}
+          </strong>,
+          range(take.interval),
+          take.alive,
+          take.dead,
+          take.unknown,
+          range(take.bounds),
+        ],
+      }))}
+    />
   );
 }

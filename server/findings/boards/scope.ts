@@ -8,7 +8,7 @@ import { allow, type Context } from '@/server/platform/context';
 import { ERASED_NAME } from '@/server/platform/erased-name';
 import { notFound } from '@/server/platform/use-case-error';
 
-interface Scope {
+export interface Scope {
   view: ScopeView;
   facts: KeeperFact[];
 }
@@ -56,11 +56,6 @@ export async function scopeOf(context: Context, input: unknown): Promise<Scope> 
       },
     },
   };
-}
-
-/** What findings are about, without the keepers themselves. */
-export async function scopeView(context: Context, input: unknown): Promise<ScopeView> {
-  return (await scopeOf(context, input)).view;
 }
 
 interface ScopeNames {

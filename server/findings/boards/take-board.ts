@@ -4,23 +4,27 @@ import { TAKE_KINDS, takeBy, type TakeKind } from '@/core/findings/facts/take-by
 import { takeSentence } from '@/core/findings/sentences/take-sentence';
 import { takeOfPlants, takeOfStates } from '@/core/findings/take/take-of-plants';
 import { runChart } from '@/core/findings/years/run-chart';
-import { type Milestone, MILESTONES } from '@/core/methods/milestones';
+import { type Milestone, MILESTONE_WORDS, MILESTONES } from '@/core/methods/milestones';
 import { methodById } from '@/core/methods/registry';
+import { counted } from '@/core/units/counted';
 import { groupedBy } from '@/core/units/grouped-by';
 import { formatDate } from '@/core/units/iso-date';
 import { levelNames, type NameOfLevel } from '@/server/findings/causes/level-names';
 import type { Context } from '@/server/platform/context';
-import { scopeOf } from './scope';
+import { type Scope, scopeOf } from './scope';
 
 /** More keepers than these are counted, not drawn one by one. */
 const DRAWN_ONE_BY_ONE = 1200;
 
 /** Take of a filter: in a sentence, by milestone, by what keepers share, with the unheard, and from workshop to workshop. */
 export async function takeBoard(context: Context, input: unknown): Promise<TakeBoard> {
-  const { facts, view } = await scopeOf(context, input);
-  const [nameOf, sites, workshops] = await Promise.all([
+  return takeOfScope(context, await scopeOf(context, input));
+}
+
+/** The same of keepers that were read already. */
+export async function takeOfScope(context: Context, { facts, view }: Scope): Promise<TakeBoard> {
+  const [nameOf, workshops] = await Promise.all([
     levelNames(context),
-    Promise.resolve(view.choices.sites),
     context.db.workshops.findAll({
       where: { clubId: context.actor.clubId },
       attributes: ['id', 'title', 'date'],
@@ -34,10 +38,13 @@ export async function takeBoard(context: Context, input: unknown): Promise<TakeB
       return state ? [{ plant: fact.plantId, variety: fact.variety, state }] : [];
     }),
   );
-  const siteOf = new Map(sites.map(({ id, name }) => [id, name]));
+  const siteOf = new Map(view.choices.sites.map(({ id, name }) => [id, name]));
   return {
     scope: view,
-    sentence: takeSentence(whole.unions, milestone, view.whose),
+    sentence:
+      milestone !== null && facts.length > 0 && whole.unions.handedOver === 0
+        ? `Nobody was asked about ${counted(facts.length, 'keeper')} ${view.whose} at “${MILESTONE_WORDS[milestone].name}” yet.`
+        : takeSentence(whole.unions, milestone, view.whose),
     milestone,
     milestones: MILESTONES.map((each) => ({
       milestone: each,
@@ -83,7 +90,7 @@ export function levelName(
 ): string {
   switch (kind) {
     case 'lot':
-      return nameOf({ kind: 'wood-lot', level }).replace(/^the lot of /, '');
+      return nameOf({ kind: 'wood-lot', level }, 'plain');
     case 'day':
       return formatDate(level);
     case 'hand':

@@ -2,6 +2,7 @@ import { string } from 'yup';
 import type { SurvivalCurve, WhenBoard } from '@/core/findings/boards/board-views';
 import { answersMissing, MINIMUM } from '@/core/findings/facts/answers-missing';
 import type { KeeperFact } from '@/core/findings/facts/keeper-fact';
+import { causesByUnion } from '@/core/findings/causes/causes-by-union';
 import { levelOf } from '@/core/findings/facts/take-by';
 import { survivalSentence } from '@/core/findings/sentences/survival-sentence';
 import type { GrownBetween } from '@/core/findings/survival/survival-bands';
@@ -12,7 +13,7 @@ import { deathsOf } from '@/server/findings/causes/deaths';
 import { levelNames } from '@/server/findings/causes/level-names';
 import type { Context } from '@/server/platform/context';
 import { levelName } from './take-board';
-import { scopeOf } from './scope';
+import { type Scope, scopeOf } from './scope';
 
 const BY = ['method', 'lot', 'cause'] as const;
 /** More curves than these cannot be told from one another. */
@@ -20,7 +21,11 @@ const MOST_CURVES = 5;
 
 /** When plants of a filter die: of all of them, and by method, lot or cause. */
 export async function whenBoard(context: Context, input: unknown, wanted: unknown): Promise<WhenBoard> {
-  const { facts, view } = await scopeOf(context, input);
+  return whenOfScope(context, await scopeOf(context, input), wanted);
+}
+
+/** The same of keepers that were read already. */
+export async function whenOfScope(context: Context, { facts, view }: Scope, wanted: unknown): Promise<WhenBoard> {
   const by = BY.find((each) => each === string().cast(wanted)) ?? 'method';
   const seen = seenPlants(facts);
   const deaths = seen.filter(({ right }) => right !== null).length;
@@ -35,7 +40,7 @@ export async function whenBoard(context: Context, input: unknown, wanted: unknow
       sentence: `When they die is not known yet: of ${counted(facts.length, 'keeper')} ${seen.length} were seen again, ${deaths} of them dead. About ${missing} more answers would do.`,
     };
   const whole = { level: '', name: 'all of them', plants: seen.length, deaths, fit: turnbull(seen) };
-  const groups = await groupsOf(context, facts, by);
+  const groups = await groupsOf(context, { facts, view }, by);
   const enough = groups.filter(({ plants, deaths: died }) => plants.length >= MINIMUM.survival.known && died > 0);
   return {
     scope: view,
@@ -72,8 +77,9 @@ interface Group {
   deaths: number;
 }
 
-async function groupsOf(context: Context, facts: readonly KeeperFact[], by: WhenBoard['by']): Promise<Group[]> {
-  if (by === 'cause') return causeGroups(context, facts);
+async function groupsOf(context: Context, scope: Scope, by: WhenBoard['by']): Promise<Group[]> {
+  if (by === 'cause') return causeGroups(context, scope);
+  const { facts } = scope;
   const nameOf = await levelNames(context);
   return [...groupedBy(facts, (fact) => levelOf(fact, by))]
     .filter(([level]) => level !== '')
@@ -82,12 +88,11 @@ async function groupsOf(context: Context, facts: readonly KeeperFact[], by: When
 }
 
 /** Of each cause: the days of those that died of it; what died of another was alive of this one until it was seen dead. */
-async function causeGroups(context: Context, facts: readonly KeeperFact[]): Promise<Group[]> {
+async function causeGroups(context: Context, { facts, view }: Scope): Promise<Group[]> {
   const inScope = new Set(facts.map(({ unionId }) => unionId));
-  const { deaths } = await deathsOf(context, null, (unionId) => inScope.has(unionId));
-  const causeOf = new Map(
-    deaths.map(({ unionId, settled, verdict }) => [unionId, settled ? settled.words : (verdict?.words ?? 'not known')]),
-  );
+  const { deaths } = await deathsOf(context, view.filter.workshopId, (unionId) => inScope.has(unionId));
+  const known = causesByUnion(deaths);
+  const causeOf = new Map(deaths.map(({ unionId }) => [unionId, known.get(unionId) ?? 'not known']));
   const causes = [...new Set(causeOf.values())];
   return causes
     .map((cause) =>

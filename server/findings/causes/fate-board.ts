@@ -121,7 +121,7 @@ function sharedViews(
     deadBeside: level.deadBeside,
     allBeside: level.allBeside,
     named: level.named,
-    inseparable: level.inseparable.map(nameOf),
+    inseparable: level.inseparable.map((other) => nameOf(other)),
     explainedBy: level.explainedBy && nameOf(level.explainedBy),
     mostly: mostly(level.members.flatMap((at) => deathOf.get(fates[at]!.unionId) ?? [])),
   }));

@@ -9,8 +9,11 @@ import { listPlaces } from '@/server/aftercare/places/places';
 import type { Context } from '@/server/platform/context';
 import { ERASED_NAME } from '@/server/platform/erased-name';
 
-/** Says a level in words: "the lot Grey Heron from the ferry shed", "noon of 14 May 2026". */
-export type NameOfLevel = (level: LevelId) => string;
+/**
+ * Says a level in words: "the lot of Grey Heron from the ferry shed", "noon of 14 May 2026". Where its kind stands above
+ * it, plainly ("Grey Heron from the ferry shed"); on a drawing, in short ("Grey Heron, cut 12 Jan 2026").
+ */
+export type NameOfLevel = (level: LevelId, how?: 'plain' | 'short') => string;
 
 /** Reads what levels are called. */
 export async function levelNames(context: Context): Promise<NameOfLevel> {
@@ -41,14 +44,15 @@ export async function levelNames(context: Context): Promise<NameOfLevel> {
     if (kind === 'assistant') return `benches of ${[whose, ...rest].join(' ')}`;
     return `help of ${whose === 'user' ? (memberOf.get(rest[0]!) ?? 'a former member') : person(rest[0]!)}`;
   };
-  return ({ kind, level }) => {
+  return ({ kind, level }, how) => {
     switch (kind) {
       case 'wood-lot': {
         const lot = lotOf.get(level);
-        return lot ? `the lot of ${lotName(lot)}` : 'a lot of wood';
+        if (!lot) return 'a lot of wood';
+        return how ? lotName(how === 'short' ? { ...lot, source: '' } : lot) : `the lot of ${lotName(lot)}`;
       }
       case 'stock-lot':
-        return `the stocks ${stockOf.get(level) ?? ''}`.trim();
+        return how ? (stockOf.get(level) ?? 'stocks') : `the stocks ${stockOf.get(level) ?? ''}`.trim();
       case 'grafter':
         return person(level);
       case 'bench':

@@ -64,9 +64,9 @@ export function compareView(
 ): ModelView<CompareView> {
   if (found.state !== 'done') return found;
   const fit = found.result;
-  const named = (group: string, level: string): string => {
+  const named = (group: string, level: string, how?: 'short'): string => {
     if (group === 'workshop') return workshops.get(level) ?? 'a workshop';
-    return nameOf({ kind: group as 'wood-lot' | 'stock-lot' | 'grafter', level });
+    return nameOf({ kind: group as 'wood-lot' | 'stock-lot' | 'grafter', level }, how);
   };
   return {
     state: 'done',
@@ -92,7 +92,7 @@ export function compareView(
           levels: levels
             .map((level, at) => ({
               name: named(group, level.level),
-              short: shortName(named(group, level.level)),
+              short: named(group, level.level, 'short'),
               href: hrefOf(group, level.level, filter),
               take: level.take,
               low: level.low,
@@ -109,11 +109,6 @@ export function compareView(
       }),
     },
   };
-}
-
-/** A lot without its source, whose day tells it apart. */
-function shortName(name: string): string {
-  return name.replace(/^the (lot of|stocks) /, '').replace(/ from .*, cut /, ', cut ');
 }
 
 function hrefOf(group: string, level: string, filter: FindingsFilter): string {

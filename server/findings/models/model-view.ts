@@ -6,6 +6,7 @@ import type { KeeperFact } from '@/core/findings/facts/keeper-fact';
 import { filterOf, keeperFacts } from '@/server/findings/facts/keeper-facts';
 import { judgedKeepers } from '@/server/findings/facts/judged-keepers';
 import { judgedPoints } from '@/core/findings/points/judged-points';
+import { causesByUnion } from '@/core/findings/causes/causes-by-union';
 import { deathsOf } from '@/server/findings/causes/deaths';
 import { levelNames } from '@/server/findings/causes/level-names';
 import { seenPlants } from '@/server/findings/boards/when-board';
@@ -70,12 +71,7 @@ export async function pointsView(context: Context, input: unknown, ask: Ask): Pr
   const inScope = new Set(facts.map(({ unionId }) => unionId));
   return pointsOfFacts(context, facts, ask, async () => {
     const { deaths } = await deathsOf(context, filter.workshopId, (unionId) => inScope.has(unionId));
-    return new Map(
-      deaths.flatMap(({ unionId, settled, verdict }): [string, string][] => {
-        const words = settled ? settled.words : verdict?.words;
-        return words ? [[unionId, words]] : [];
-      }),
-    );
+    return causesByUnion(deaths);
   });
 }
 

@@ -2,6 +2,7 @@ import type { TakeBoard } from '@/core/findings/boards/board-views';
 import type { ModelView } from '@/core/findings/boards/model-views';
 import type { KeeperFact } from '@/core/findings/facts/keeper-fact';
 import type { ClubReport } from '@/core/findings/report/club-report';
+import { causesByUnion } from '@/core/findings/causes/causes-by-union';
 import { causesCounted } from '@/core/findings/shared/fate-board';
 import { fatesSentence } from '@/core/findings/shared/fates-sentence';
 import { methodById } from '@/core/methods/registry';
@@ -9,28 +10,34 @@ import { counted } from '@/core/units/counted';
 import { groupedBy } from '@/core/units/grouped-by';
 import { dateInZone } from '@/core/units/zoned-date';
 import { foretoldOf } from '@/server/findings/boards/score-board';
-import { scopeOf } from '@/server/findings/boards/scope';
-import { takeBoard } from '@/server/findings/boards/take-board';
-import { whenBoard } from '@/server/findings/boards/when-board';
+import { type Scope, scopeOf } from '@/server/findings/boards/scope';
+import { takeOfScope } from '@/server/findings/boards/take-board';
+import { whenOfScope } from '@/server/findings/boards/when-board';
 import { clubFates } from '@/server/findings/causes/fate-board';
-import { comparedView, pointsView } from '@/server/findings/models/model-view';
+import { comparedOf, pointsOfFacts } from '@/server/findings/models/model-view';
 import { reckonedWhole } from '@/server/findings/models/reckoned';
 import { allow, type Context } from '@/server/platform/context';
 
 /** All of a club's findings, or of a filter, in one: models are waited for. */
 export async function clubReport(context: Context, input: unknown): Promise<ClubReport> {
   allow(context, 'viewer');
-  const { facts, view } = await scopeOf(context, input);
-  const [take, when, compared, costs, fates] = await Promise.all([
-    takeBoard(context, input),
-    whenBoard(context, input, 'method'),
-    comparedView(context, input, reckonedWhole),
-    pointsView(context, input, reckonedWhole),
-    clubFates(context),
+  return reportOfScope(context, await scopeOf(context, input));
+}
+
+/** The same of keepers that were read already. */
+export async function reportOfScope(context: Context, scope: Scope): Promise<ClubReport> {
+  const { facts, view } = scope;
+  const fates = clubFates(context);
+  const [take, when, compared, costs, board] = await Promise.all([
+    takeOfScope(context, scope),
+    whenOfScope(context, scope, 'method'),
+    comparedOf(context, view.filter, facts, reckonedWhole),
+    pointsOfFacts(context, facts, reckonedWhole, async () => causesByUnion((await fates).deaths)),
+    fates,
   ]);
   const inScope = new Set(facts.map(({ unionId }) => unionId));
-  const deaths = fates.deaths.filter(({ unionId }) => inScope.has(unionId));
-  const marks = fates.marks.filter(({ unionId }) => inScope.has(unionId));
+  const deaths = board.deaths.filter(({ unionId }) => inScope.has(unionId));
+  const marks = board.marks.filter(({ unionId }) => inScope.has(unionId));
   const score = foretoldOf(facts, 'score', (fact) => fact.score);
   return {
     clubName: context.actor.clubName,
@@ -45,8 +52,8 @@ export async function clubReport(context: Context, input: unknown): Promise<Club
       counts: causesCounted(deaths),
       // Groups are counted over the whole club, so they are told of the whole club alone.
       shared:
-        inScope.size === fates.marks.length
-          ? fates.shared
+        inScope.size === board.marks.length
+          ? board.shared
               .filter(({ named }) => named)
               .slice(0, 6)
               .map(

@@ -1,4 +1,5 @@
 import { Chart, type ChartFont } from '@/ui/kit/chart/chart';
+import { FiguresTable } from '../figures-table';
 
 interface ChartWithTableProps {
   /** What it shows, in a sentence: for who cannot see it, and above the table. */
@@ -19,32 +20,7 @@ export function ChartWithTable({ label, option, height, head, rows, open = false
       <Chart option={option} label={`${label}. The table has the same figures.`} height={height} onChoose={onChoose} />
       <details open={open}>
         <summary className="flex min-h-11 cursor-pointer items-center font-bold">The same as a table</summary>
-        <div className="relative overflow-x-auto" tabIndex={0} role="group" aria-label={`${label}, scrolls sideways`}>
-          <table className="bench-table">
-            <caption className="sr-only">{label}</caption>
-            <thead>
-              <tr>
-                {head.map((name) => (
-                  <th key={name} scope="col">
-                    {name}
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {rows.map(({ key, cells: [first, ...cells] }) => (
-                <tr key={key}>
-                  <th scope="row" className="border-b! border-line! font-bold">
-                    {first}
-                  </th>
-                  {cells.map((cell, i) => (
-                    <td key={head[i + 1]}>{cell}</td>
-                  ))}
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </div>
+        <FiguresTable label={label} head={head} rows={rows} />
       </details>
     </figure>
   );

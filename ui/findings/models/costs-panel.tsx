@@ -9,6 +9,7 @@ import { counted } from '@/core/units/counted';
 import type { ChartFont } from '@/ui/kit/chart/chart';
 import { UnionDrawing } from '@/ui/kit/union/union-drawing';
 import { ChartWithTable } from '../charts/chart-with-table';
+import { FiguresTable } from '../figures-table';
 import { intervalRows, ROW_HEIGHT } from '../charts/interval-rows';
 import { ModelWaiting } from './model-waiting';
 import { useModel } from './use-model';
@@ -135,32 +136,21 @@ function Effects({ view }: { view: CostsView }) {
         effects back. A point’s cost is the mean take foretold with it good throughout, less that foretold as it is;
         intervals from 200 fits to keepers drawn again. An odds ratio known to less than a factor of ten cannot be told.
       </p>
-      <table className="bench-table mt-2 max-w-3xl">
-        <thead>
-          <tr>
-            {['Point', 'Grade', 'Keepers', 'Odds of living against good', '90 % interval'].map((head) => (
-              <th key={head} scope="col">
-                {head}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {view.effects.map(({ name, grade, count, odds, low, high, told }) => (
-            <tr key={`${name} ${grade}`}>
-              <th scope="row" className="border-b! border-line! font-bold">
-                {capital(name)}
-              </th>
-              <td>{grade}</td>
-              <td>{count}</td>
-              <td>{told ? `× ${odds.toFixed(2)}` : 'cannot be told'}</td>
-              <td>
-                {low.toFixed(2)} to {high.toFixed(2)}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <FiguresTable
+        label="What each grade of a point does to the odds"
+        className="mt-2 max-w-3xl"
+        head={['Point', 'Grade', 'Keepers', 'Odds of living against good', '90 % interval']}
+        rows={view.effects.map(({ name, grade, count, odds, low, high, told }) => ({
+          key: `${name} ${grade}`,
+          cells: [
+            capital(name),
+            grade,
+            count,
+            told ? `× ${odds.toFixed(2)}` : 'cannot be told',
+            `${low.toFixed(2)} to ${high.toFixed(2)}`,
+          ],
+        }))}
+      />
     </details>
   );
 }

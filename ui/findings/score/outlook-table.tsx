@@ -1,4 +1,5 @@
 import type { OutlookRow } from '@/core/findings/boards/board-views';
+import { FiguresTable } from '../figures-table';
 import { range, shareWords } from '../take/take-words';
 
 /** "Will it live?", as said on the day, beside what came. */
@@ -12,34 +13,23 @@ export function OutlookTable({ outlooks }: { outlooks: readonly OutlookRow[] }) 
           year whose eye foretells.
         </p>
       ) : (
-        <div className="relative overflow-x-auto" tabIndex={0} role="group" aria-label="Forecasts, scrolls sideways">
-          <table className="bench-table max-w-3xl">
-            <thead>
-              <tr>
-                {['Said', 'By', 'Keepers', 'Alive', 'Dead', 'Take', '95 % interval'].map((name) => (
-                  <th key={name} scope="col">
-                    {name}
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {outlooks.map(({ said, by, take }) => (
-                <tr key={`${by} ${said}`}>
-                  <th scope="row" className="border-b! border-line! font-bold">
-                    “{said}”
-                  </th>
-                  <td>the {by}</td>
-                  <td>{take.handedOver}</td>
-                  <td>{take.alive}</td>
-                  <td>{take.dead}</td>
-                  <td className="font-bold">{shareWords(take.rate)}</td>
-                  <td>{range(take.interval)}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </div>
+        <FiguresTable
+          label="Forecasts beside fates"
+          className="max-w-3xl"
+          head={['Said', 'By', 'Keepers', 'Alive', 'Dead', 'Take', '95 % interval']}
+          rows={outlooks.map(({ said, by, take }) => ({
+            key: `${by} ${said}`,
+            cells: [
+              `“${said}”`,
+              `the ${by}`,
+              take.handedOver,
+              take.alive,
+              take.dead,
+              <strong key="take">{shareWords(take.rate)}</strong>,
+              range(take.interval),
+            ],
+          }))}
+        />
       )}
     </section>
   );

@@ -4,8 +4,8 @@ import { type ClubReport, REPORT_TABLES } from '@/core/findings/report/club-repo
 import { capital } from '@/core/units/capital';
 import { counted } from '@/core/units/counted';
 import { percent, percentRange } from '@/core/units/percent';
-import { scopeView } from '@/server/findings/boards/scope';
-import { clubReport } from '@/server/findings/report/club-report';
+import { scopeOf } from '@/server/findings/boards/scope';
+import { reportOfScope } from '@/server/findings/report/club-report';
 import { RunChart } from '@/ui/findings/take/run-chart';
 import { TakeChart } from '@/ui/findings/take/take-chart';
 import { orNotFound } from '../../../_http/or-not-found';
@@ -20,8 +20,8 @@ export default async function ReportPage({ searchParams }: { searchParams: Promi
   const [context, asked] = await Promise.all([pageContext(), searchParams]);
   const { board, problem } = await orNotFound(
     answered(asked, {}, async (filter) => {
-      const [report, scope] = await Promise.all([clubReport(context, filter), scopeView(context, filter)]);
-      return { report, scope };
+      const scope = await scopeOf(context, filter);
+      return { report: await reportOfScope(context, scope), scope: scope.view };
     }),
   );
   const { report, scope } = board;
