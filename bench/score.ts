@@ -207,6 +207,9 @@ for (let w = 0; w < WORKSHOPS; w++) {
       firstAliveOn: null,
       lastAliveOn: null,
       firstDeadOn: null,
+      makerId: null,
+      plantId: null,
+      reminded: false,
     })),
   );
 }

@@ -18,6 +18,7 @@ import * as aftercare from './migrations/0013-aftercare';
 import * as places from './migrations/0014-places';
 import * as followUp from './migrations/0015-follow-up';
 import * as causes from './migrations/0016-causes';
+import * as keeperCounts from './migrations/0017-keeper-counts';
 
 function migrator(sequelize: Sequelize) {
   return new Umzug({
@@ -38,6 +39,7 @@ function migrator(sequelize: Sequelize) {
       { name: '0014-places', up: () => places.up(sequelize) },
       { name: '0015-follow-up', up: () => followUp.up(sequelize) },
       { name: '0016-causes', up: () => causes.up(sequelize) },
+      { name: '0017-keeper-counts', up: () => keeperCounts.up(sequelize) },
     ],
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
     logger: undefined,

@@ -24,6 +24,7 @@ const ALL = [
   '0014-places',
   '0015-follow-up',
   '0016-causes',
+  '0017-keeper-counts',
 ];
 /** Tables that are spoken to without a model. */
 const BARE = ['guards', 'migration_guard', 'migrations', 'rate_limits', 'table_stamps'];

@@ -134,4 +134,22 @@ export interface UnionFactRow {
   firstAliveOn: string | null;
   lastAliveOn: string | null;
   firstDeadOn: string | null;
+  makerId: string | null;
+  plantId: string | null;
+  /** An answer came only after a second letter. */
+  reminded: boolean;
+}
+
+/** Keepers of a workshop as counted last; what changed since stands in rows of their own. */
+export interface KeeperCountsRow {
+  workshopId: string;
+  clubId: string;
+  body: string;
+}
+
+/** That keepers of a workshop changed since they were counted. */
+export interface KeeperChangeRow {
+  id: string;
+  clubId: string;
+  workshopId: string;
 }

@@ -1,8 +1,8 @@
 import { DataTypes } from 'sequelize';
-import type { PlantRow, UnionRow, JudgementRow, UnionFactRow } from './union-rows';
+import type { JudgementRow, KeeperChangeRow, KeeperCountsRow, PlantRow, UnionFactRow, UnionRow } from './union-rows';
 import { type Define, KEY } from './table';
 
-const { BOOLEAN, DATE, DATEONLY, DOUBLE, INTEGER, JSON, STRING } = DataTypes;
+const { BOOLEAN, DATE, DATEONLY, DOUBLE, INTEGER, JSON, STRING, TEXT } = DataTypes;
 
 /** Plants, unions, their judgements, and what is known of them. */
 export function unionTables(define: Define) {
@@ -116,6 +116,11 @@ function factTables(define: Define) {
       firstAliveOn: DATEONLY,
       lastAliveOn: DATEONLY,
       firstDeadOn: DATEONLY,
+      makerId: STRING,
+      plantId: STRING,
+      reminded: BOOLEAN,
     }),
+    keeperCounts: define<KeeperCountsRow>('keeper_counts', { workshopId: KEY, clubId: STRING, body: TEXT }),
+    keeperChanges: define<KeeperChangeRow>('keeper_changes', { id: KEY, clubId: STRING, workshopId: STRING }),
   };
 }

@@ -1,5 +1,11 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import type { FateBoard } from '@/core/findings/shared/fate-board';
+import { takePartsOfFacts } from '@/core/findings/boards/take-parts';
+import { takePartsOfCounts } from '@/core/findings/boards/take-parts-of-counts';
+import { EVERYTHING } from '@/core/findings/facts/findings-filter';
+import { TAKE_KINDS } from '@/core/findings/facts/take-by';
+import { countedKeepers } from '@/server/findings/facts/counted-keepers';
+import { keeperFacts } from '@/server/findings/facts/keeper-facts';
 import { REPORT_TABLES } from '@/core/findings/report/club-report';
 import { beyondChance } from '@/core/findings/years/run-chart';
 import { scoreBoard } from '@/server/findings/boards/score-board';
@@ -104,6 +110,18 @@ describe('the pages, from three years of workshops', () => {
     const dear = found.view.costs.filter((cost) => cost.dear).map(({ point }) => point);
     expect(dear.sort()).toEqual(['bind', 'slip']);
     expect(found.view.costs[0]!.taught!.drill.length).toBeGreaterThan(10);
+  });
+  it('say the same of keepers counted as of keepers one by one', async () => {
+    for (const filter of [EVERYTHING, { ...EVERYTHING, method: 'chip' }]) {
+      const [facts, counts] = [await keeperFacts(lead(), filter), await countedKeepers(lead(), filter)];
+      for (const milestone of [null, 'growing'] as const) {
+        const [single, together] = [takePartsOfFacts(facts, milestone), takePartsOfCounts(counts, milestone)];
+        const { keepers, whole, milestones, reminded } = single;
+        expect(together).toMatchObject({ keepers, whole, milestones, reminded });
+        for (const kind of TAKE_KINDS)
+          expect(together.kinds[kind]).toEqual(single.kinds[kind].map((level) => ({ ...level, marks: null })));
+      }
+    }
   });
   it('tell the bad days from chance on the run chart', async () => {
     const { run } = await takeBoard(lead(), {});

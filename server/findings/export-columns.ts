@@ -32,7 +32,7 @@ const bit = (flag: boolean | null): number | null => (flag === null ? null : Num
 /** Columns of a row that say what is in another table or where it belongs, and stand in no export. */
 export const NOT_TOLD = {
   judgements: ['clubId', 'liveCorrectsId', 'sentHash'],
-  unionFacts: ['clubId', 'workshopId', 'woodLotId', 'stockLotId', 'assessorId'],
+  unionFacts: ['clubId', 'workshopId', 'woodLotId', 'stockLotId', 'assessorId', 'makerId', 'plantId'],
   reports: ['clubId', 'seq', 'turn', 'enteredBy', 'setAsideBy'],
 } as const;
 
@@ -82,6 +82,7 @@ export function unionColumns(names: Names): ExportColumn<UnionFactRow>[] {
     { name: 'last_alive_on', unit: null, tells: ['lastAliveOn'], value: ({ lastAliveOn }) => lastAliveOn },
     { name: 'first_dead_on', unit: null, tells: ['firstDeadOn'], value: ({ firstDeadOn }) => firstDeadOn },
     { name: 'contradicted', unit: null, tells: ['contradicted'], value: ({ contradicted }) => bit(contradicted) },
+    { name: 'reminded', unit: null, tells: ['reminded'], value: ({ reminded }) => bit(reminded) },
   ];
 }
 

@@ -50,6 +50,7 @@ export interface Quantities extends Planning {
 function needInputs(
   { workshop, plan, facts }: Planning,
   people: number,
+  lotIds: readonly string[],
   belief: Awaited<ReturnType<typeof foundTakes>>,
 ): { inputs: NeedInput[]; founds: FoundTake[] } {
   const choicesOf = (method: Method): Choices =>
@@ -59,7 +60,7 @@ function needInputs(
   const inputs: NeedInput[] = plan.methods.map((planned) => {
     const method = methodById(planned.method);
     const variant = calendar.on(planned, workshop.date).variant.id;
-    const { found, ...believed } = belief(method, { variant, siteId: workshop.siteId });
+    const { found, ...believed } = belief(method, { workshopId: workshop.id, variant, siteId: workshop.siteId, lotIds });
     founds.push(found);
     return {
       plan: planned,
@@ -87,7 +88,8 @@ export async function quantities(context: Context, workshopId: string): Promise<
   const present = seats.filter(({ absent }) => !absent);
   const people = plan.expected ?? present.length;
   const leftHanded = Math.min(people, present.filter((seat) => seat.leftHanded).length);
-  const { inputs, founds } = needInputs(base, people, belief);
+  const lotIds = lots.wood.map(({ id }) => id);
+  const { inputs, founds } = needInputs(base, people, lotIds, belief);
   const empty = {
     ...base,
     people,
@@ -114,10 +116,7 @@ export async function quantities(context: Context, workshopId: string): Promise<
     needs,
   });
   const store = Object.fromEntries(storeRows.map(({ item, inStore, price }) => [item, { inStore, price }]));
-  const own = await ledger(
-    context,
-    lots.wood.map(({ id }) => id),
-  );
+  const own = await ledger(context, lotIds);
   const budding = secondChanceMethod(METHODS);
   const wood = woodSupply(needs, own, workshopId, inputs, budding, belief);
   const stocks = [...new Set(needs.map((need) => kindOf(need.plan.stockSpecies)))].map((species) => ({

@@ -6,6 +6,7 @@ import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';
 import { flag, id, isoDate } from '@/core/inputs/fields';
+import { keepersChanged } from '@/server/platform/keeper-counts';
 import { parse } from '@/server/platform/parse';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
 import { workshopInput } from '@/core/plan/workshop-input';
@@ -50,6 +51,7 @@ export async function putWorkshop(context: Context, workshopId: string, input: u
         const madeOn = values.date;
         await db.unions.update({ madeOn }, { where: { ...then, madeOn: known.date }, transaction });
         await db.unionFacts.update({ date: madeOn }, { where: { ...then, date: known.date }, transaction });
+        await keepersChanged(db, clubId, [workshopId], transaction);
       }
       await audit(db, transaction, {
         clubId,

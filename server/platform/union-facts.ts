@@ -4,8 +4,9 @@ import { toldBy } from '@/core/findings/take/told-by';
 import type { Database } from '@/db/database';
 import { transact } from '@/db/transact';
 import type { JudgementRow, PlantRow, UnionFactRow, UnionRow } from '@/db/models/union-rows';
-import type { ReportRow, RoundRow } from '@/db/models/follow-up-rows';
+import type { LetterAskRow, ReportRow, RoundRow } from '@/db/models/follow-up-rows';
 import { UNSET } from '@/db/unset';
+import { keepersChanged } from './keeper-counts';
 import { openJudgement } from './waiting-for-second';
 
 /**
@@ -24,11 +25,11 @@ export async function refreshUnionFacts(
   if (unions.length === 0) return;
   // Practice unions are cut open: no plant, and nobody reports on them.
   const kept = unions.filter(({ kind }) => kind === 'keeper');
-  const [judgements, opened, plants, reports, rounds] = await Promise.all([
+  const [judgements, opened, plants, reports, rounds, letters] = await Promise.all([
     db.judgements.findAll({ where: { clubId, unionId: unionIds }, transaction, raw: true }),
     openedUnions(db, clubId, unionIds, transaction),
     ...(kept.length === 0
-      ? ([[], [], []] as [PlantRow[], ReportRow[], RoundRow[]])
+      ? ([[], [], [], []] as [PlantRow[], ReportRow[], RoundRow[], LetterAskRow[]])
       : ([
           db.plants.findAll({
             where: { clubId, id: kept.flatMap(({ plantId }) => plantId ?? []) },
@@ -46,9 +47,10 @@ export async function refreshUnionFacts(
             transaction,
             raw: true,
           }),
+          db.letterAsks.findAll({ where: { clubId, unionId: kept.map(({ id }) => id) }, transaction, raw: true }),
         ] as const)),
   ]);
-  const facts = factsOf(unions, { judgements, opened, plants, reports, rounds });
+  const facts = factsOf(unions, { judgements, opened, plants, reports, rounds, letters });
   await db.sequelize.query('UPDATE unions SET changed_at = NOW(3) WHERE club_id = :clubId AND id IN (:unionIds)', {
     replacements: { clubId, unionIds },
     transaction,
@@ -58,6 +60,12 @@ export async function refreshUnionFacts(
     transaction,
     updateOnDuplicate: Object.keys(facts[0]!).filter((column) => column !== 'unionId') as never,
   });
+  await keepersChanged(
+    db,
+    clubId,
+    kept.map(({ workshopId }) => workshopId),
+    transaction,
+  );
 }
 
 async function openedUnions(
@@ -83,11 +91,13 @@ interface FactSources {
   plants: PlantRow[];
   reports: ReportRow[];
   rounds: RoundRow[];
+  /** What letters asked; two of one union and round are a letter and a reminder. */
+  letters: LetterAskRow[];
 }
 
 /** What is known of each union. */
 function factsOf(unions: UnionRow[], sources: FactSources): UnionFactRow[] {
-  const { judgements, opened, plants, reports, rounds } = sources;
+  const { judgements, opened, plants, reports, rounds, letters } = sources;
   const roundOf = new Map(rounds.map((round) => [round.id, round]));
   return unions.map((union) => {
     const plant = plants.find(({ id }) => id === union.plantId);
@@ -107,6 +117,8 @@ function factsOf(unions: UnionRow[], sources: FactSources): UnionFactRow[] {
       if (round) said.set(report.roundId, toldBy(union, round.milestone, report));
     }
     const { states, ...life } = takeOf([...said.values()]);
+    const lettersOf = (roundId: string): number =>
+      letters.filter((letter) => letter.unionId === union.id && letter.roundId === roundId).length;
     return {
       unionId: union.id,
       clubId: union.clubId,
@@ -133,6 +145,9 @@ function factsOf(unions: UnionRow[], sources: FactSources): UnionFactRow[] {
       voided: plant?.voidedAt != null || opened.has(union.id),
       ...states,
       ...life,
+      makerId: union.makerId,
+      plantId: union.plantId,
+      reminded: [...said.keys()].some((roundId) => lettersOf(roundId) > 1),
     };
   });
 }

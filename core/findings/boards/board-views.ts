@@ -53,7 +53,8 @@ export interface TakeBoard {
   unions: TakeRate;
   plants: TakeRate;
   varieties: TakeRate | null;
-  kinds: { kind: TakeKind; groups: TakeGroupView[] }[];
+  /** Of many groups of a kind only some are listed. */
+  kinds: { kind: TakeKind; groups: TakeGroupView[]; more: number }[];
   unheard: UnheardView;
   run: { workshopId: string; title: string; date: string; n: number; alive: number; point: RunPoint }[];
 }

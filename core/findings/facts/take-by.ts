@@ -1,8 +1,6 @@
 import { groupedBy } from '../../units/grouped-by';
-import { takeOfStates } from '../take/take-of-plants';
 import type { TakeRate } from '../take/take-rate';
-import type { Milestone } from '../../methods/milestones';
-import { type KeeperFact, statesAt } from './keeper-fact';
+import type { KeeperFact } from './keeper-fact';
 
 /** By what keepers are counted first. */
 export const TAKE_KINDS = ['lot', 'day', 'hand', 'variety', 'method', 'site'] as const;
@@ -17,40 +15,54 @@ export const TAKE_KIND_WORDS: Record<TakeKind, string> = {
   site: 'Site',
 };
 
-/** Keepers that have something in common, seen one by one. */
-export interface TakeGroup {
+/** What a keeper, or several that are alike, belong to. */
+export type BelongsTo = Pick<KeeperFact, 'woodLotId' | 'date' | 'method' | 'siteId'> & {
+  makerId: string | null;
+  variety: string | null;
+};
+
+/** Keepers that have something in common. */
+export interface TakeGroup<Member> {
   level: string;
   take: TakeRate;
-  members: KeeperFact[];
+  members: Member[];
 }
 
-/** Keepers by a kind, best known take first, those of which nothing is known last. */
-export function takeBy(facts: readonly KeeperFact[], kind: TakeKind, milestone: Milestone | null): TakeGroup[] {
-  const groups = groupedBy(facts, (fact) => levelOf(fact, kind));
-  return [...groups]
+/**
+ * Keepers by a kind, best known take first, those of which nothing is known last.
+ *
+ * @param takeOf the take of some members: of keepers one by one, or counted.
+ */
+export function takeBy<Member extends BelongsTo>(
+  members: readonly Member[],
+  kind: TakeKind,
+  takeOf: (some: readonly Member[]) => TakeRate,
+): TakeGroup<Member>[] {
+  return [...groupedBy(members, (member) => levelOf(member, kind))]
     .filter(([level]) => level !== '')
-    .map(([level, members]) => ({
-      level,
-      members,
-      take: takeOfStates(statesAt(members, milestone)),
-    }))
-    .sort((a, b) => (b.take.rate ?? -1) - (a.take.rate ?? -1) || b.members.length - a.members.length);
+    .map(([level, own]) => ({ level, members: own, take: takeOf(own) }))
+    .sort(
+      (a, b) =>
+        (b.take.rate ?? -1) - (a.take.rate ?? -1) ||
+        b.take.handedOver - a.take.handedOver ||
+        a.level.localeCompare(b.level, 'en'),
+    );
 }
 
-/** What a keeper belongs to, of a kind; empty for none. */
-export function levelOf(fact: KeeperFact, kind: TakeKind): string {
+/** What a keeper belongs to, of a kind; empty for none. A variety goes by the lot: where that is not sure, neither is it. */
+export function levelOf(member: BelongsTo, kind: TakeKind): string {
   switch (kind) {
     case 'lot':
-      return fact.woodLotId ?? '';
+      return member.woodLotId ?? '';
     case 'day':
-      return fact.date;
+      return member.date;
     case 'hand':
-      return fact.makerId;
+      return member.makerId ?? '';
     case 'variety':
-      return fact.variety;
+      return (member.woodLotId && member.variety) || '';
     case 'method':
-      return fact.method;
+      return member.method;
     case 'site':
-      return fact.siteId;
+      return member.siteId;
   }
 }

@@ -27,10 +27,12 @@ export function takeOfPlants(unions: readonly UnionOnPlant[]): TakeOfPlants {
   const plants = [...groupedBy(unions, ({ plant }) => plant).values()];
   const named = unions.filter(({ variety }) => variety !== null);
   const varieties = [...groupedBy(named, ({ variety }) => variety!).values()];
+  const takeOfAll = (groups: readonly UnionOnPlant[][]): TakeRate =>
+    takeOfStates(groups.map((own) => stateOfSeveral(takeOfStates(own.map(({ state }) => state)))));
   return {
     unions: takeOfStates(unions.map(({ state }) => state)),
-    plants: takeOfStates(plants.map(stateOfAll)),
-    varieties: named.length === 0 ? null : takeOfStates(varieties.map(stateOfAll)),
+    plants: takeOfAll(plants),
+    varieties: named.length === 0 ? null : takeOfAll(varieties),
   };
 }
 
@@ -40,7 +42,8 @@ export function takeOfStates(states: readonly TakeState[]): TakeRate {
   return takeRate({ handedOver: states.length, alive: count('alive'), dead: count('dead') });
 }
 
-function stateOfAll(unions: readonly UnionOnPlant[]): TakeState {
-  if (unions.some(({ state }) => state === 'alive')) return 'alive';
-  return unions.every(({ state }) => state === 'dead') ? 'dead' : 'unknown';
+/** What is known of several together: alive with one of them, dead with all of them. */
+export function stateOfSeveral({ alive, dead, handedOver }: TakeRate): TakeState {
+  if (alive > 0) return 'alive';
+  return handedOver > 0 && dead === handedOver ? 'dead' : 'unknown';
 }

@@ -2,14 +2,16 @@ import { describe, expect, it } from 'vitest';
 import { type CountedFates, foundTake } from './found-take';
 
 const row = (part: Partial<CountedFates>): CountedFates => ({
+  workshopId: 'a year ago',
   method: 'chip',
   variant: 'spring',
   siteId: 'shore',
+  wood: 'ferry shed',
   alive: 0,
   dead: 0,
   ...part,
 });
-const wanted = { method: 'chip', variant: 'spring', siteId: 'shore' } as const;
+const wanted = { method: 'chip', variant: 'spring', siteId: 'shore', woods: ['mill'], workshopId: 'now' } as const;
 
 describe('take as a club found it', () => {
   it('is of the same season and site where enough is known, and of the next wider part where not', () => {
@@ -24,5 +26,18 @@ describe('take as a club found it', () => {
   });
   it('never takes another method for it', () => {
     expect(foundTake([row({ method: 'whip', alive: 90 })], wanted)).toEqual({ alive: 0, dead: 0, foundOf: 'method' });
+  });
+  it('is of the same wood first, from another site too, and never of another season', () => {
+    const mill = row({ wood: 'mill', siteId: 'hill', alive: 3, dead: 19 });
+    const shed = row({ alive: 40, dead: 2 });
+    expect(foundTake([mill, shed], wanted)).toEqual({ alive: 3, dead: 19, foundOf: 'wood' });
+    expect(foundTake([{ ...mill, variant: 'dormant-bud' }, shed], wanted).foundOf).toBe('variant-here');
+    expect(foundTake([{ ...mill, dead: 16 }, shed], wanted).foundOf).toBe('variant-here');
+    // A lot nobody is sure of is no wood that could be the same.
+    expect(foundTake([{ ...mill, wood: null }, shed], { ...wanted, woods: [] }).foundOf).toBe('variant-here');
+  });
+  it('leaves out the workshop that is planned', () => {
+    const own = row({ workshopId: 'now', alive: 50 });
+    expect(foundTake([own], wanted)).toEqual({ alive: 0, dead: 0, foundOf: 'method' });
   });
 });

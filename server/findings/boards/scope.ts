@@ -17,10 +17,28 @@ export interface Scope {
 export async function scopeOf(context: Context, input: unknown): Promise<Scope> {
   allow(context, 'viewer');
   const filter = filterOf(input);
+  const [facts, viewOf] = await Promise.all([keeperFacts(context, filter), scopeView(context, filter)]);
+  return {
+    facts,
+    view: viewOf({ keepers: facts.length, lotIds: facts.flatMap(({ woodLotId }) => woodLotId ?? []) }),
+  };
+}
+
+/** What is known of a scope's keepers as a whole. */
+interface InScope {
+  keepers: number;
+  lotIds: readonly string[];
+}
+
+/**
+ * What a filter is about, in words, and what else it could be about.
+ *
+ * @throws UseCaseError for a workshop or a person that is not of the club.
+ */
+export async function scopeView(context: Context, filter: FindingsFilter): Promise<(inScope: InScope) => ScopeView> {
   const { db, actor } = context;
   const { clubId } = actor;
-  const [facts, lots, sites, workshops, person] = await Promise.all([
-    keeperFacts(context, filter),
+  const [lots, sites, workshops, person] = await Promise.all([
     db.woodLots.findAll({ where: { clubId }, attributes: ['id', 'variety', 'source', 'cutOn'], raw: true }),
     db.sites.findAll({ where: { clubId }, attributes: ['id', 'name'], raw: true }),
     db.workshops.findAll({ where: { clubId }, attributes: ['id', 'title', 'date'], raw: true }),
@@ -35,12 +53,11 @@ export async function scopeOf(context: Context, input: unknown): Promise<Scope> 
     lots: lots.map((lot): Choice => ({ id: lot.id, name: lotName(lot) })),
     sites: sites.map(({ id, name }): Choice => ({ id, name })),
   };
-  const inScope = new Set(facts.flatMap(({ woodLotId }) => woodLotId ?? []));
-  return {
-    facts,
-    view: {
+  return ({ keepers, lotIds }) => {
+    const shown = new Set(lotIds);
+    return {
       filter,
-      keepers: facts.length,
+      keepers,
       whose: whoseWords(filter, {
         workshop: workshops.find(({ id }) => id === inWorkshop)?.title,
         lot: names.lots.find(({ id }) => id === filter.lotId)?.name,
@@ -51,10 +68,10 @@ export async function scopeOf(context: Context, input: unknown): Promise<Scope> 
         methods: METHODS.map(({ id, name }) => ({ id, name })),
         years: [...new Set(workshops.map(({ date }) => date.slice(0, 4)))].sort(),
         // A long list of all lots of all years helps nobody: those of what is shown, and the one that is chosen.
-        lots: names.lots.filter(({ id }) => inScope.has(id) || id === filter.lotId),
+        lots: names.lots.filter(({ id }) => shown.has(id) || id === filter.lotId),
         sites: names.sites,
       },
-    },
+    };
   };
 }
 

@@ -1,28 +1,48 @@
-import type { TakeBoard, TakeGroupView, UnheardView } from '@/core/findings/boards/board-views';
-import { type KeeperFact, stateAt, statesAt } from '@/core/findings/facts/keeper-fact';
-import { TAKE_KINDS, takeBy, type TakeKind } from '@/core/findings/facts/take-by';
+import type { TakeBoard, TakeGroupView } from '@/core/findings/boards/board-views';
+import { type CountedLevel, type TakeParts, takePartsOfFacts } from '@/core/findings/boards/take-parts';
+import { takePartsOfCounts } from '@/core/findings/boards/take-parts-of-counts';
+import { TAKE_KINDS, type TakeKind } from '@/core/findings/facts/take-by';
 import { takeSentence } from '@/core/findings/sentences/take-sentence';
-import { takeOfPlants, takeOfStates } from '@/core/findings/take/take-of-plants';
 import { runChart } from '@/core/findings/years/run-chart';
 import { type Milestone, MILESTONE_WORDS, MILESTONES } from '@/core/methods/milestones';
 import { methodById } from '@/core/methods/registry';
 import { counted } from '@/core/units/counted';
-import { groupedBy } from '@/core/units/grouped-by';
 import { formatDate } from '@/core/units/iso-date';
 import { levelNames, type NameOfLevel } from '@/server/findings/causes/level-names';
-import type { Context } from '@/server/platform/context';
-import { type Scope, scopeOf } from './scope';
+import { countedKeepers, hasMoreKeepers, isCounted } from '@/server/findings/facts/counted-keepers';
+import { filterOf } from '@/server/findings/facts/keeper-facts';
+import { allow, type Context } from '@/server/platform/context';
+import { type Scope, scopeOf, scopeView } from './scope';
 
 /** More keepers than these are counted, not drawn one by one. */
 const DRAWN_ONE_BY_ONE = 1200;
 
-/** Take of a filter: in a sentence, by milestone, by what keepers share, with the unheard, and from workshop to workshop. */
+/** More groups of a kind than these are not listed: a region has thousands of hands. */
+const LISTED = 200;
+
+/**
+ * Take of a filter: in a sentence, by milestone, by what keepers share, with the unheard, and from workshop to workshop.
+ * Few keepers are read one by one; of many the kept counts are read.
+ */
 export async function takeBoard(context: Context, input: unknown): Promise<TakeBoard> {
-  return takeOfScope(context, await scopeOf(context, input));
+  allow(context, 'viewer');
+  const filter = filterOf(input);
+  if (!isCounted(filter) || !(await hasMoreKeepers(context, DRAWN_ONE_BY_ONE, filter.workshopId)))
+    return takeOfScope(context, await scopeOf(context, filter));
+  const milestone = filter.milestone as Milestone | null;
+  const [counts, viewOf] = await Promise.all([countedKeepers(context, filter), scopeView(context, filter)]);
+  const parts = takePartsOfCounts(counts, milestone);
+  // Few of many: they can be seen one by one after all.
+  if (parts.keepers <= DRAWN_ONE_BY_ONE) return takeOfScope(context, await scopeOf(context, filter));
+  return boardOf(context, parts, viewOf(parts));
 }
 
 /** The same of keepers that were read already. */
 export async function takeOfScope(context: Context, { facts, view }: Scope): Promise<TakeBoard> {
+  return boardOf(context, takePartsOfFacts(facts, view.filter.milestone as Milestone | null), view);
+}
+
+async function boardOf(context: Context, parts: TakeParts, view: TakeBoard['scope']): Promise<TakeBoard> {
   const [nameOf, workshops] = await Promise.all([
     levelNames(context),
     context.db.workshops.findAll({
@@ -32,54 +52,47 @@ export async function takeOfScope(context: Context, { facts, view }: Scope): Pro
     }),
   ]);
   const milestone = view.filter.milestone as Milestone | null;
-  const whole = takeOfPlants(
-    facts.flatMap((fact) => {
-      const state = stateAt(fact, milestone);
-      return state ? [{ plant: fact.plantId, variety: fact.variety, state }] : [];
-    }),
-  );
+  const { unions, plants, varieties } = parts.whole;
   const siteOf = new Map(view.choices.sites.map(({ id, name }) => [id, name]));
+  const drawn = parts.keepers <= DRAWN_ONE_BY_ONE;
+  const groupView = (kind: TakeKind, { level, take, marks }: CountedLevel): TakeGroupView => ({
+    level,
+    take,
+    name: levelName(kind, level, { nameOf, siteOf }),
+    marks: drawn ? marks : null,
+  });
   return {
     scope: view,
     sentence:
-      milestone !== null && facts.length > 0 && whole.unions.handedOver === 0
-        ? `Nobody was asked about ${counted(facts.length, 'keeper')} ${view.whose} at “${MILESTONE_WORDS[milestone].name}” yet.`
-        : takeSentence(whole.unions, milestone, view.whose),
+      milestone !== null && parts.keepers > 0 && unions.handedOver === 0
+        ? `Nobody was asked about ${counted(parts.keepers, 'keeper')} ${view.whose} at “${MILESTONE_WORDS[milestone].name}” yet.`
+        : takeSentence(unions, milestone, view.whose),
     milestone,
-    milestones: MILESTONES.map((each) => ({
-      milestone: each,
-      ...takeOfStates(statesAt(facts, each)),
-    })),
-    unions: whole.unions,
-    plants: whole.plants,
-    varieties: whole.varieties,
-    kinds: TAKE_KINDS.map((kind) => ({
-      kind,
-      groups: groupViews(facts, kind, milestone, (level) => levelName(kind, level, { nameOf, siteOf })),
-    })).filter(({ groups }) => groups.length > 0),
-    unheard: unheardOf(facts, milestone),
-    run: runOf(facts, milestone, workshops),
+    milestones: MILESTONES.map((each) => ({ milestone: each, ...parts.milestones[each] })),
+    unions,
+    plants,
+    varieties,
+    kinds: TAKE_KINDS.map((kind) => {
+      const listed = listedOf(parts.kinds[kind]);
+      return {
+        kind,
+        groups: listed.map((level) => groupView(kind, level)),
+        more: parts.kinds[kind].length - listed.length,
+      };
+    }).filter(({ groups }) => groups.length > 0),
+    unheard: {
+      counts: { alive: unions.alive, dead: unions.dead, unknown: unions.unknown },
+      reminded: parts.reminded,
+    },
+    run: runOf(parts.workshops, workshops),
   };
 }
 
-function groupViews(
-  facts: readonly KeeperFact[],
-  kind: TakeKind,
-  milestone: Milestone | null,
-  nameOf: (level: string) => string,
-): TakeGroupView[] {
-  return takeBy(facts, kind, milestone).map(({ level, take, members }) => ({
-    level,
-    take,
-    name: nameOf(level),
-    marks:
-      facts.length > DRAWN_ONE_BY_ONE
-        ? null
-        : members.flatMap((fact) => {
-            const state = stateAt(fact, milestone);
-            return state ? [{ unionId: fact.unionId, called: fact.called, href: fact.href, state }] : [];
-          }),
-  }));
+/** Of very many groups those with the most keepers, in the order they come in. */
+function listedOf(levels: readonly CountedLevel[]): readonly CountedLevel[] {
+  if (levels.length <= LISTED) return levels;
+  const most = new Set([...levels].sort((a, b) => b.take.handedOver - a.take.handedOver).slice(0, LISTED));
+  return levels.filter((level) => most.has(level));
 }
 
 /** What a level is called where its kind stands above it. */
@@ -104,29 +117,16 @@ export function levelName(
   }
 }
 
-function unheardOf(facts: readonly KeeperFact[], milestone: Milestone | null): UnheardView {
-  const count = (list: readonly KeeperFact[], state: string): number =>
-    statesAt(list, milestone).filter((each) => each === state).length;
-  const late = facts.filter(({ reminded }) => reminded);
-  return {
-    counts: { alive: count(facts, 'alive'), dead: count(facts, 'dead'), unknown: count(facts, 'unknown') },
-    reminded: { alive: count(late, 'alive'), dead: count(late, 'dead') },
-  };
-}
-
 function runOf(
-  facts: readonly KeeperFact[],
-  milestone: Milestone | null,
+  takes: TakeParts['workshops'],
   workshops: readonly { id: string; title: string; date: string }[],
 ): TakeBoard['run'] {
-  const own = groupedBy(facts, ({ workshopId }) => workshopId);
   const rows = workshops
-    .filter(({ id }) => own.has(id))
-    .sort((a, b) => a.date.localeCompare(b.date))
+    .filter(({ id }) => takes.has(id))
+    .sort((a, b) => a.date.localeCompare(b.date) || a.id.localeCompare(b.id))
     .map(({ id, title, date }) => {
-      const states = statesAt(own.get(id)!, milestone);
-      const alive = states.filter((state) => state === 'alive').length;
-      return { workshopId: id, title, date, n: alive + states.filter((state) => state === 'dead').length, alive };
+      const { alive, dead } = takes.get(id)!;
+      return { workshopId: id, title, date, n: alive + dead, alive };
     });
   if (!rows.some(({ n }) => n > 0)) return [];
   const points = runChart(rows);

@@ -3,20 +3,19 @@ import { formatCode } from '@/core/codes/plant-code';
 import { type FindingsFilter, findingsFilterInput } from '@/core/findings/facts/findings-filter';
 import type { KeeperFact } from '@/core/findings/facts/keeper-fact';
 import type { TakeState } from '@/core/findings/take/take-state';
-import { MILESTONES, type Milestone } from '@/core/methods/milestones';
-import { groupedBy } from '@/core/units/grouped-by';
+import type { Milestone } from '@/core/methods/milestones';
 import { daysBetween } from '@/core/units/iso-date';
 import { allow, type Context } from '@/server/platform/context';
 import { parse } from '@/server/platform/parse';
+import { askedMilestones } from './asked-milestones';
 
-type Row = Omit<KeeperFact, 'states' | 'asked' | 'fate' | 'aliveFor' | 'deadBy' | 'called' | 'href' | 'reminded'> &
+type Row = Omit<KeeperFact, 'states' | 'asked' | 'fate' | 'aliveFor' | 'deadBy' | 'called' | 'href'> &
   Record<Milestone, TakeState> & {
     code: string;
     position: string;
     firstDeadOn: string | null;
     lastAliveOn: string | null;
     contradicted: boolean;
-    letters: number;
   };
 
 /** What the filter asks of a keeper, in the query's own names. */
@@ -42,39 +41,21 @@ export const filterOf = (input: unknown): FindingsFilter => parse(findingsFilter
 export async function keeperFacts(context: Context, filter: FindingsFilter): Promise<KeeperFact[]> {
   allow(context, 'viewer');
   const { db, actor } = context;
-  const asking = askedOf(context);
+  const asking = askedMilestones(context);
   const rows = await db.sequelize.query<Row>(
     `SELECT f.union_id AS unionId, u.plant_id AS plantId, f.workshop_id AS workshopId, f.date, f.method, f.variant,
        f.wood_lot_id AS woodLotId, f.stock_lot_id AS stockLotId, h.site_id AS siteId, u.maker_id AS makerId, w.variety,
        f.healed, f.growing, f.season, f.wintered, f.first_dead_on AS firstDeadOn, f.last_alive_on AS lastAliveOn,
        f.contradicted, f.score, f.contact, f.fatal, f.outlook, f.outlook_by AS outlookBy, p.code, f.position,
-       COALESCE(l.letters, 0) AS letters
+       f.reminded
      FROM union_facts f JOIN unions u ON u.id = f.union_id JOIN plants p ON p.id = u.plant_id
      JOIN wood_lots w ON w.id = p.wood_lot_id JOIN workshops h ON h.id = f.workshop_id AND h.put_away_at IS NULL
-     LEFT JOIN (SELECT union_id, MAX(asked) AS letters FROM (SELECT union_id, round_id, COUNT(*) AS asked FROM letter_asks
-       WHERE club_id = :clubId GROUP BY union_id, round_id) a GROUP BY union_id) l ON l.union_id = f.union_id
      WHERE f.club_id = :clubId AND f.kind = 'keeper' AND f.voided = 0${filtered(filter)}
      ORDER BY f.date, f.workshop_id, f.number, f.union_id`,
     { replacements: { clubId: actor.clubId, ...filter }, type: QueryTypes.SELECT },
   );
   const asked = await asking;
   return rows.map((row) => factOf(row, asked.get(row.workshopId) ?? []));
-}
-
-/** Milestones that rounds of each workshop asked. */
-async function askedOf({ db, actor }: Context): Promise<Map<string, Milestone[]>> {
-  const rounds = await db.rounds.findAll({
-    where: { clubId: actor.clubId },
-    attributes: ['workshopId', 'milestone'],
-    raw: true,
-  });
-  const byWorkshop = groupedBy(rounds, ({ workshopId }) => workshopId);
-  return new Map(
-    [...byWorkshop].map(([workshopId, own]) => [
-      workshopId,
-      MILESTONES.filter((milestone) => own.some((round) => round.milestone === milestone)),
-    ]),
-  );
 }
 
 function factOf(row: Row, asked: readonly Milestone[]): KeeperFact {
@@ -84,7 +65,7 @@ function factOf(row: Row, asked: readonly Milestone[]): KeeperFact {
     firstDeadOn,
     lastAliveOn,
     contradicted,
-    letters,
+    reminded,
     healed,
     growing,
     season,
@@ -107,6 +88,6 @@ function factOf(row: Row, asked: readonly Milestone[]): KeeperFact {
     aliveFor,
     // Seen dead on the day it was last seen alive, or a day nobody can have: one day after.
     deadBy: firstDeadOn && !contradicted ? Math.max(aliveFor + 1, days(firstDeadOn)) : null,
-    reminded: letters > 1 && fate !== 'unknown',
+    reminded: reminded && !contradicted,
   };
 }

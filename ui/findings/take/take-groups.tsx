@@ -46,6 +46,12 @@ export function TakeGroups({ board }: { board: Pick<TakeBoard, 'kinds' | 'scope'
           <GroupRow key={group.level} group={group} kind={shown.kind} filter={scope.filter} />
         ))}
       </ul>
+      {shown.more > 0 && (
+        <p className="mt-2 max-w-prose">
+          These are the {shown.groups.length} with the most keepers; {shown.more.toLocaleString('en')} more are counted and
+          not listed. A method, year or site above lists fewer.
+        </p>
+      )}
       <p className="mt-2 max-w-prose text-sm text-muted">
         Green lives, dark with a cross died, dashed is not known; a mark leads to its plant. The share is of those heard
         of, with Wilson’s 95 % interval. Intervals that overlap do not tell two rows apart, and what stands in two kinds

@@ -27,7 +27,7 @@ const scope = {
 describe('keepers by what they share', () => {
   const groups = [group('Old Lantern', ['alive', 'dead', 'unknown']), group('Heron Slip', ['alive', 'alive'])];
   it('are seen one by one, each a link to its plant that says its fate', () => {
-    const { html, words, buttons } = rendered(<TakeGroups board={{ scope, kinds: [{ kind: 'variety', groups }] }} />);
+    const { html, words, buttons } = rendered(<TakeGroups board={{ scope, kinds: [{ kind: 'variety', groups, more: 0 }] }} />);
     expect(html.match(/href="\/plants\//g)).toHaveLength(5);
     expect(html).toContain('aria-label="Q-1, died"');
     expect(words).toContain('1 live, 1 died, 1 unknown');
@@ -35,9 +35,11 @@ describe('keepers by what they share', () => {
   });
   it('are bars where there are too many', () => {
     const many = group('Copper Buoy', Array<TakeState>(2000).fill('alive'), false);
-    const { html } = rendered(<TakeGroups board={{ scope, kinds: [{ kind: 'variety', groups: [many] }] }} />);
+    const kinds = [{ kind: 'variety' as const, groups: [many], more: 15_558 }];
+    const { html, words } = rendered(<TakeGroups board={{ scope, kinds }} />);
     expect(html).toContain('2000 live, 0 died');
     expect(html).not.toContain('/plants/');
+    expect(words).toContain('15,558 more are counted and not listed');
   });
   it('say nothing where there is nobody', () => {
     expect(rendered(<TakeGroups board={{ scope, kinds: [] }} />).html).toBe('');

@@ -112,6 +112,7 @@ function StockSupply({ stocks }: StockSupplyProps) {
 }
 
 const FOUND_OF: Record<FoundOf, string> = {
+  wood: 'made so in this season, with the same wood (variety and source)',
   'variant-here': 'made so in this season, at this site',
   variant: 'made so in this season',
   here: 'at this site',
