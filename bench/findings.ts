@@ -50,11 +50,11 @@ async function fill(clubId: string, unions: number, kind: string): Promise<void>
   const statements = [
     // What the counts are of has no rows of its own here: plants, seats and unions are never read.
     'SET SESSION FOREIGN_KEY_CHECKS = 0',
-    `INSERT INTO sites (id, club_id, name, hemisphere, time_zone, created_at)
-      SELECT ${id('f', 'seq')}, '${clubId}', CONCAT('Shed ', seq), 'north', 'Europe/Zurich', NOW() FROM seq_0_to_3`,
-    `INSERT INTO workshops (id, club_id, title, date, site_id, method, promised_keepers, promise, schools, created_at)
+    `INSERT INTO sites (id, club_id, name, hemisphere, time_zone)
+      SELECT ${id('f', 'seq')}, '${clubId}', CONCAT('Shed ', seq), 'north', 'Europe/Zurich' FROM seq_0_to_3`,
+    `INSERT INTO workshops (id, club_id, title, date, site_id, method, promised_keepers, promise, created_at)
       SELECT ${id('a', 'seq')}, '${clubId}', CONCAT('Day ', seq), DATE_ADD('2004-03-01', INTERVAL seq * 9 DAY),
-        ${id('f', 'seq % 4')}, ELT(1 + seq % 4, ${METHOD_IDS.join(', ')}), 2, '', '{}', NOW()
+        ${id('f', 'seq % 4')}, ELT(1 + seq % 4, ${METHOD_IDS.join(', ')}), 2, '', NOW()
       FROM seq_0_to_${Math.ceil(unions / PER_WORKSHOP) - 1}`,
     `INSERT INTO wood_lots (id, club_id, variety, species, source)
       SELECT ${id('b', 'seq')}, '${clubId}', CONCAT('Variety ', seq % 140), 'Pear', 'the shed'

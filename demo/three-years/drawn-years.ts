@@ -1,4 +1,6 @@
 import { seededRandom } from '@/core/chance/seeded-random';
+import { methodById } from '@/core/methods/registry';
+import { pointsOf } from '@/core/methods/shown-technique';
 import type { Marks } from '@/core/score/rubric/judge-union';
 import { AT_A_BENCH, BENCHES, type DayPlan } from './scenario';
 
@@ -11,6 +13,8 @@ export interface HiddenTruth {
   /** So many of each person's buds kept their tie. */
   ties: { day: number; each: number; deaths: number };
   pair: { days: number[]; variety: string; stock: string; deaths: number };
+  /** A fault of everyday that kills; the others only look bad. */
+  everyday: { point: string; deaths: number };
 }
 
 /** A keeper as it was made, and what became of it. */
@@ -36,6 +40,9 @@ export interface DrawnKeeper {
 /** Deaths that nothing but chance made, and people who do not answer. */
 const CHANCE = 0.1;
 const SILENT = 0.1;
+/** What hands get wrong on any day, and how often, whoever they are. */
+const EVERYDAY = ['hold', 'daylight', 'strokes', 'clean', 'bud', 'in-place'];
+const WRONG = 0.13;
 const FIRST_HOUR = 9;
 const LAST_HOUR = 16.5;
 const NOON = [11, 14] as const;
@@ -47,15 +54,21 @@ const NOON = [11, 14] as const;
  */
 export function drawnDay(plan: DayPlan, day: number, seed: number, truth: HiddenTruth | null): DrawnKeeper[] {
   const random = seededRandom(seed * 101 + day);
+  // Of their own, so that they move nothing else.
+  const slips = seededRandom(seed * 977 + day);
   const skills = Array.from({ length: plan.people }, () => 0.55 + 0.4 * random());
   const keepers: DrawnKeeper[] = [];
   for (let seat = 1; seat <= plan.people; seat++)
-    for (const { method, each, slips } of plan.methods)
+    for (const { method, each, slips: slipsBark } of plan.methods)
       for (let nth = 0; nth < each; nth++) {
         const wood = plan.wood[nth % plan.wood.length]!;
         const stock = plan.stocks[Math.floor(nth / plan.wood.length) % plan.stocks.length]!;
         // Everybody works through the day at a pace of their own.
         const hour = FIRST_HOUR + (LAST_HOUR - FIRST_HOUR) * ((keepers.length * 0.618 + random() * 0.2) % 1);
+        const fate = fateOf(
+          { random, day, seat, nth, slips: slipsBark, hour, variety: wood.variety, stock: stock.stockType },
+          truth,
+        );
         keepers.push({
           seat,
           nth,
@@ -64,7 +77,7 @@ export function drawnDay(plan: DayPlan, day: number, seed: number, truth: Hidden
           stock: stock.stockType,
           hour,
           skill: skills[seat - 1]!,
-          ...fateOf({ random, day, seat, nth, slips, hour, variety: wood.variety, stock: stock.stockType }, truth),
+          ...withEveryday(fate, method, slips, truth),
           heard: random() > SILENT,
         });
       }
@@ -109,4 +122,15 @@ function fateOf(made: Made, truth: HiddenTruth | null): Fate {
       return dies(pair.deaths, { died: 'again', looks: ['grew-seasons-then-died', 'yellowed', 'snapped-smooth'] });
   }
   return chance < CHANCE ? { ...plain, died: 'asked', looks: seen ? ['scion-plain'] : [] } : plain;
+}
+
+/** The same with what hands get wrong on any day; with a truth one of it kills. */
+function withEveryday(fate: Fate, method: string, random: () => number, truth: HiddenTruth | null): Fate {
+  const wrong: Marks = {};
+  for (const { id, measured, faults } of pointsOf(methodById(method), {})) {
+    const usual = EVERYDAY.includes(id) && !measured && faults.some(({ grade }) => grade === 'poor');
+    if (usual && random() < WRONG) wrong[id] = 'poor';
+  }
+  const killed = random() < (truth && wrong[truth.everyday.point] ? truth.everyday.deaths : 0);
+  return { ...fate, marks: { ...wrong, ...fate.marks }, ...(killed && fate.died === null ? { died: 'asked' } : {}) };
 }

@@ -11,13 +11,15 @@ import { beyondChance } from '@/core/findings/years/run-chart';
 import { scoreBoard } from '@/server/findings/boards/score-board';
 import { takeBoard } from '@/server/findings/boards/take-board';
 import { comparedView, pointsView } from '@/server/findings/models/model-view';
+import { weightsView } from '@/server/findings/models/weights';
 import { reckonedWhole } from '@/server/findings/models/reckoned';
 import { growersLetters } from '@/server/findings/report/growers-letters';
 import { reportFile } from '@/server/findings/report/report-files';
 import { clubFates, workshopFates } from '@/server/findings/causes/fate-board';
 import { addSite } from '@/server/club/sites';
 import { listWorkshops } from '@/server/plan/workshops';
-import { testClub, type TestClub } from '@/server/testing/test-club';
+import { rubricEdits } from '@/server/score/rubric-editor';
+import { refusalOf, testClub, type TestClub } from '@/server/testing/test-club';
 import { demoSiteYear } from '../demo-plan';
 import { SITE } from '../scenario';
 import truth from '../truth.json';
@@ -104,11 +106,11 @@ describe('the pages, from three years of workshops', () => {
     expect(per10 - 2 * per10Error).toBeGreaterThan(0);
     expect(score!.sentence).toMatch(/^A score of 60 foretells a take of \d+\s%/);
   });
-  it('say which faults cost most: the loose binding and the bark that did not slip, with where they are taught', async () => {
+  it('say which faults cost most, and none beside them: binding, bark, and what kills on any day', async () => {
     const found = await pointsView(lead(), {}, reckonedWhole);
     if (found.state !== 'done') throw new Error(`The model is ${found.state}.`);
     const dear = found.view.costs.filter((cost) => cost.dear).map(({ point }) => point);
-    expect(dear.sort()).toEqual(['bind', 'slip']);
+    expect(dear.sort()).toEqual(['bind', truth.everyday.point, 'slip']);
     expect(found.view.costs[0]!.taught!.drill.length).toBeGreaterThan(10);
   });
   it('say the same of keepers counted as of keepers one by one', async () => {
@@ -122,6 +124,21 @@ describe('the pages, from three years of workshops', () => {
           expect(together.kinds[kind]).toEqual(single.kinds[kind].map((level) => ({ ...level, marks: null })));
       }
     }
+  });
+  it('try other weights of each rubric on workshops they were not made from', async () => {
+    const found = await weightsView(lead(), { ...EVERYTHING, method: 'bark' }, reckonedWhole);
+    if (found.state !== 'done') throw new Error(`The model is ${found.state}.`);
+    const { proposed, brierNow, brierThen, error, workshops } = found.view;
+    expect(workshops).toBe(3);
+    expect(brierNow - brierThen > error).toBe(proposed !== null);
+    const weighs = Object.fromEntries(proposed!.map(({ point, now, then }) => [point, then - now]));
+    expect(weighs[truth.everyday.point]).toBeGreaterThan(0);
+    expect(proposed!.reduce((sum, { then }) => sum + then, 0)).toBe(100);
+    // Nobody set them: the rubric is as it was.
+    expect((await rubricEdits(lead(), 'bark')).version).toBe(0);
+    const few = await weightsView(lead(), { ...EVERYTHING, method: 'cleft' }, reckonedWhole);
+    expect(few).toMatchObject({ state: 'missing', sentence: expect.stringMatching(/about \d+ more answers would do/) });
+    expect(await refusalOf(weightsView(lead(), EVERYTHING, reckonedWhole))).toMatchObject({ refusal: 'invalid' });
   });
   it('tell the bad days from chance on the run chart', async () => {
     const { run } = await takeBoard(lead(), {});

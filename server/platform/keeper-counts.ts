@@ -127,8 +127,8 @@ async function countsOf(
 
 const columnOf = (column: Grouping, by: Grouping): string => (column === by ? column : 'NULL');
 
-function keptGroup({ workshopId: _, keepers, ...row }: CountedRow): KeptGroup {
-  const { date, method, variant, woodLotId, makerId, plantId } = row;
+function keptGroup(row: CountedRow): KeptGroup {
+  const { date, method, variant, woodLotId, makerId, plantId, keepers } = row;
   // COUNT arrives as a number or as text, SUM as a decimal in text.
   const at = SUMS.map((_sum, i) => Number(row[`sum${i}`]));
   return { date, method, variant, woodLotId, makerId, plantId, keepers: Number(keepers), at };

@@ -78,6 +78,18 @@ export interface BandsView {
   plants: number;
 }
 
+/** Weights of a rubric that would foretell better, beside those of now. */
+export interface WeightsView {
+  sentence: string;
+  known: number;
+  workshops: number;
+  brierNow: number;
+  brierThen: number;
+  error: number;
+  /** Null where those of now do as well. */
+  proposed: { point: string; name: string; now: number; then: number }[] | null;
+}
+
 /** A model as a page asks for it: missing answers, being reckoned, refused in words, or done. */
 export type ModelView<View> =
   | { state: 'missing'; sentence: string; missing: Missing }
@@ -89,6 +101,7 @@ export interface ModelViews {
   compare: CompareView;
   costs: CostsView;
   bands: BandsView;
+  weights: WeightsView;
 }
 
 export type ModelName = keyof ModelViews;

@@ -42,8 +42,8 @@ beforeAll(async () => {
 /** The parts without what only single keepers have. */
 async function both(filter: Partial<FindingsFilter>) {
   const whole = { ...EVERYTHING, ...filter };
-  const of = { facts: await keeperFacts(lead(), whole), counts: await countedKeepers(lead(), whole) };
-  return [takePartsOfFacts(of.facts, null), takePartsOfCounts(of.counts, null)].map((parts) => ({
+  const [facts, counts] = [await keeperFacts(lead(), whole), await countedKeepers(lead(), whole)];
+  return [takePartsOfFacts(facts, null), takePartsOfCounts(counts, null)].map((parts) => ({
     ...parts,
     workshops: [...parts.workshops],
     kinds: TAKE_KINDS.map((kind) => parts.kinds[kind].map(({ level, take }) => ({ level, take }))),

@@ -3,6 +3,12 @@ import { mixedModel, type MixedFit } from '@/core/findings/mixed/mixed-model';
 import type { MixedUnion } from '@/core/findings/mixed/mixed-design';
 import { type PointCost, pointCostsWithIntervals } from '@/core/findings/points/point-costs';
 import { type JudgedFate, pointsModel, type PointsModel } from '@/core/findings/points/points-model';
+import {
+  proposedWeights,
+  type ProposedWeights,
+  type WeighedFate,
+  type Weighing,
+} from '@/core/findings/points/proposed-weights';
 import { type GrownBetween, type SurvivalBand, survivalBands } from '@/core/findings/survival/survival-bands';
 
 /*
@@ -21,6 +27,7 @@ export const MODELS = {
     const model = pointsModel(known);
     return { model, costs: pointCostsWithIntervals(known, model, 1, tell) };
   },
+  weights: ({ known, now }: { known: WeighedFate[]; now: Weighing }): ProposedWeights => proposedWeights(known, now),
   survival: ({ plants, days }: { plants: GrownBetween[]; days: number[] }, tell: Tell): SurvivalBand[] =>
     survivalBands(plants, days, 1, (fits, all) => tell(fits / all)),
 };

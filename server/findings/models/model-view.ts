@@ -1,5 +1,12 @@
 import { string } from 'yup';
-import type { BandsView, CompareView, CostsView, ModelName, ModelView } from '@/core/findings/boards/model-views';
+import type {
+  BandsView,
+  CompareView,
+  CostsView,
+  ModelName,
+  ModelView,
+  ModelViews,
+} from '@/core/findings/boards/model-views';
 import { answersMissing, MINIMUM } from '@/core/findings/facts/answers-missing';
 import type { FindingsFilter } from '@/core/findings/facts/findings-filter';
 import type { KeeperFact } from '@/core/findings/facts/keeper-fact';
@@ -14,24 +21,23 @@ import { allow, type Context } from '@/server/platform/context';
 import { notFound } from '@/server/platform/use-case-error';
 import { comparedUnions, compareView, missingToCompare } from './compare';
 import { costsView, missingForCosts } from './costs';
-import { type Reckoned, reckoned, type reckonedWhole } from './reckoned';
+import { type Ask, type Reckoned, reckoned } from './reckoned';
+import { weightsView } from './weights';
 
-/** How a model is asked for: what there is at once, or waited for. */
-type Ask = typeof reckoned | typeof reckonedWhole;
-
-const NAMES: readonly ModelName[] = ['compare', 'costs', 'bands'];
+const NAMES: readonly ModelName[] = ['compare', 'costs', 'bands', 'weights'];
 
 /** A model of the keepers of a filter, as far as it is reckoned. */
 export async function modelView(
   context: Context,
   wanted: unknown,
   input: unknown,
-): Promise<ModelView<CompareView | CostsView | BandsView>> {
+): Promise<ModelView<ModelViews[ModelName]>> {
   allow(context, 'viewer');
   const name = NAMES.find((each) => each === string().cast(wanted));
   if (name === 'compare') return comparedView(context, input, reckoned);
   if (name === 'costs') return pointsView(context, input, reckoned);
   if (name === 'bands') return bandsView(context, input);
+  if (name === 'weights') return weightsView(context, filterOf(input), reckoned);
   throw notFound('This model');
 }
 

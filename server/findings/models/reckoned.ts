@@ -54,6 +54,9 @@ export function reckonedWhole<Kind extends keyof Models>(
   });
 }
 
+/** How a model is asked for: what there is at once, or waited for. */
+export type Ask = typeof reckoned | typeof reckonedWhole;
+
 function started(): Worker {
   if (thread) return thread;
   // A file of its own and no part of the build: it runs as the rest of the server does.

@@ -4,10 +4,17 @@ interface ModelWaitingProps {
   view: Exclude<ModelView<unknown>, { state: 'done' }> | null;
   failed: boolean;
   again: () => void;
+  /** What is there while it is reckoned. */
+  meanwhile?: string;
 }
 
 /** A model that is not there: being reckoned, too little known, refused, or not to be had. */
-export function ModelWaiting({ view, failed, again }: ModelWaitingProps) {
+export function ModelWaiting({
+  view,
+  failed,
+  again,
+  meanwhile = 'The counts above are there meanwhile.',
+}: ModelWaitingProps) {
   if (failed)
     return (
       <p role="alert" className="board flex flex-wrap items-center gap-3">
@@ -22,7 +29,7 @@ export function ModelWaiting({ view, failed, again }: ModelWaitingProps) {
   const share = Math.round(100 * (view?.share ?? 0));
   return (
     <div className="board" role="status">
-      <p>Being reckoned; the counts above are there meanwhile.</p>
+      <p>Being reckoned. {meanwhile}</p>
       <progress className="mt-2 h-3 w-full max-w-md" max={100} value={share} aria-label="How far it is reckoned" />
     </div>
   );

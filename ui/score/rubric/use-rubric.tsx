@@ -23,6 +23,8 @@ export interface RubricEditorProps {
   role: string;
   /** Unions of the workshop that stand as another rubric, or an earlier contact model, scored them. */
   scoredOtherwise: number;
+  /** Stands beside the figures; what it hands over is put into them and tried, and nothing is saved. */
+  beside?: (tryWeights: (weights: Readonly<Record<string, number>>) => void) => React.ReactNode;
 }
 
 /** Everything that is a figure, as text, by the name its problems come back under. */
@@ -68,17 +70,24 @@ export function useRubric(props: RubricEditorProps) {
     setPreview(null);
     setNotice('');
   });
-  const edits = (): RubricEdits | null => {
-    const { edited, fields } = read();
+  const edits = (from = texts): RubricEdits | null => {
+    const { edited, fields } = read(from);
     if (edited) return { ...edited, words };
     setProblem({ message: 'Some figures cannot be read. Enter them like 12 or 12,5.', fields });
     return null;
   };
-  const showEffect = async (): Promise<void> => {
-    const edited = edits();
+  const showEffect = async (from = texts): Promise<void> => {
+    const edited = edits(from);
     if (!edited) return;
     const sent = await run<RubricPreview>('POST', `/api/rubrics/${method}/preview`, { edits: edited });
     setPreview(sent?.ok ? sent.data : null);
+  };
+  const tryWeights = (weights: Readonly<Record<string, number>>): void => {
+    const tried = { ...texts };
+    for (const { id } of points) if (weights[id] !== undefined) tried[`weights.${id}`] = String(weights[id]);
+    setTexts(tried);
+    setNotice('These weights stand in the fields now. Nothing is saved until you save the rubric.');
+    void showEffect(tried);
   };
   const save = async (): Promise<void> => {
     const edited = edits();
@@ -114,6 +123,7 @@ export function useRubric(props: RubricEditorProps) {
     mayChange,
     sum,
     showEffect,
+    tryWeights,
     save,
     rescore,
     problemAt,
@@ -138,11 +148,18 @@ function useFigures(
   onTyped: () => void,
 ) {
   const [texts, setTexts] = useState(() => textsOf(saved, points, usualCap, thresholds, unit));
-  const figure = (name: string): number => parseDecimal(texts[name] ?? '') ?? Number.NaN;
+  const figureIn =
+    (from: Record<string, string>) =>
+    (name: string): number =>
+      parseDecimal(from[name] ?? '') ?? Number.NaN;
+  const figure = figureIn(texts);
   const sum = points.reduce((total, { id }) => total + figure(`weights.${id}`), 0);
-  const read = (): { edited: Omit<RubricEdits, 'words'> | null; fields: Record<string, string> } => {
-    const wrong = unreadable(texts);
-    if (wrong.length === 0) return { edited: editsOf(figure, texts, { saved, points, thresholds, unit }), fields: {} };
+  const read = (
+    from: Record<string, string>,
+  ): { edited: Omit<RubricEdits, 'words'> | null; fields: Record<string, string> } => {
+    const wrong = unreadable(from);
+    if (wrong.length === 0)
+      return { edited: editsOf(figureIn(from), from, { saved, points, thresholds, unit }), fields: {} };
     return { edited: null, fields: Object.fromEntries(wrong.map((name) => [name, 'Enter a figure.'])) };
   };
   return {

@@ -7,7 +7,7 @@ import { countScoredOtherwise } from '@/server/score/rescoring';
 import { methodAsked, taughtMethods } from '@/server/plan/planned-methods';
 import { getWorkshop } from '@/server/plan/workshops';
 import { MethodChoice } from '@/ui/kit/method-choice';
-import { RubricEditor } from '@/ui/score/rubric/rubric-editor';
+import { RubricWithWeights } from '@/ui/findings/models/rubric-with-weights';
 import { orNotFound } from '../../../../../_http/or-not-found';
 import { pageContext } from '../../../../../_http/session';
 
@@ -37,7 +37,7 @@ export default async function Rubric({ params, searchParams }: RubricProps) {
         It holds for every workshop of the club that teaches {method.inSentence}, from the moment it is saved. What was
         scored before keeps the rubric it was scored by, until the lead has it scored again.
       </p>
-      <RubricEditor
+      <RubricWithWeights
         key={method.id}
         workshopId={id}
         method={method.id}

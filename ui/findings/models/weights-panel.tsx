@@ -1,0 +1,69 @@
+import type { ModelView, WeightsView } from '@/core/findings/boards/model-views';
+import { ModelWaiting } from './model-waiting';
+
+interface WeightsPanelProps {
+  view: ModelView<WeightsView> | null;
+  failed: boolean;
+  again: () => void;
+  /** Puts weights into the fields; null for those who may not change them. */
+  onTry: ((weights: Readonly<Record<string, number>>) => void) | null;
+}
+
+/** Weights by which the score would have foretold take better: shown beside those of now, never set by themselves. */
+export function WeightsPanel({ view, failed, again, onTry }: WeightsPanelProps) {
+  return (
+    <section className="board flex flex-col gap-2" aria-labelledby="weights-title">
+      <h2 id="weights-title">What the fates of keepers say of the weights</h2>
+      {view?.state === 'done' ? (
+        <Proposal view={view.view} onTry={onTry} />
+      ) : (
+        <ModelWaiting view={view} failed={failed} again={again} meanwhile="The rubric can be changed meanwhile." />
+      )}
+    </section>
+  );
+}
+
+function Proposal({ view, onTry }: { view: WeightsView } & Pick<WeightsPanelProps, 'onTry'>) {
+  const { sentence, proposed } = view;
+  return (
+    <>
+      <p>{sentence}</p>
+      {proposed && (
+        <table className="bench-table">
+          <thead>
+            <tr>
+              <th scope="col">Point</th>
+              <th scope="col" className="text-right">
+                Now
+              </th>
+              <th scope="col" className="text-right">
+                Proposed
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {proposed.map(({ point, name, now, then }) => (
+              <tr key={point}>
+                <th scope="row">{name}</th>
+                <td className="text-right tabular-nums">{Math.round(10 * now) / 10}</td>
+                <td className={`text-right tabular-nums ${then === now ? '' : 'font-bold'}`}>{then}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {proposed && onTry && (
+        <button
+          type="button"
+          className="bench-button self-start"
+          onClick={() => onTry(Object.fromEntries(proposed.map(({ point, then }) => [point, then])))}
+        >
+          Try these weights
+        </button>
+      )}
+      <p className="text-sm text-muted">
+        A rubric also teaches: a point that cost no trees yet may be worth its weight. Nothing changes by itself.
+      </p>
+    </>
+  );
+}
