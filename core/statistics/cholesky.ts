@@ -4,43 +4,78 @@
  * factor of 500 rows takes ten times as long.
  */
 
+/** Products of four rows with two others: each number read is used two or four times. */
+const ROWS = 4;
+const COLUMNS = 2;
+
 /**
- * Cholesky's factor L of a symmetric matrix, A = L L', in place of its lower half. Two rows by two columns at a time, so
- * that each number read is used twice.
+ * Sums of the products of four rows of one matrix with two of another, over some of their columns.
+ *
+ * @param rows where the four begin
+ * @param columns where the two begin
+ * @param sums set to row 0 with both, row 1 with both, and so on
+ */
+function multiplyTile(
+  left: Float64Array,
+  [p, q, r, s]: readonly [number, number, number, number],
+  right: Float64Array,
+  [t, u]: readonly [number, number],
+  [from, to]: readonly [number, number],
+  sums: Float64Array,
+): void {
+  let [pt, pu, qt, qu, rt, ru, st, su] = [0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0.0];
+  for (let k = from; k < to; k++) {
+    const v = right[t + k]!;
+    const w = right[u + k]!;
+    let x = left[p + k]!;
+    pt += x * v;
+    pu += x * w;
+    x = left[q + k]!;
+    qt += x * v;
+    qu += x * w;
+    x = left[r + k]!;
+    rt += x * v;
+    ru += x * w;
+    x = left[s + k]!;
+    st += x * v;
+    su += x * w;
+  }
+  sums[0] = pt;
+  sums[1] = pu;
+  sums[2] = qt;
+  sums[3] = qu;
+  sums[4] = rt;
+  sums[5] = ru;
+  sums[6] = st;
+  sums[7] = su;
+}
+
+/** Where four rows begin; those past the last are the last once more, and what comes of them is not used. */
+function fourRows(i: number, size: number): [number, number, number, number] {
+  const begin = (row: number): number => Math.min(row, size - 1) * size;
+  return [begin(i), begin(i + 1), begin(i + 2), begin(i + 3)];
+}
+
+/**
+ * Cholesky's factor L of a symmetric matrix, A = L L', in place of its lower half.
  *
  * @param size rows of the matrix
  * @returns false where the matrix is not positive definite; it is then half-written
  */
 export function factorInPlace(matrix: Float64Array, size: number): boolean {
-  for (let i = 0; i < size; i += 2) {
-    const rows = i + 1 < size ? 2 : 1;
-    const [p, q] = [i * size, (i + rows - 1) * size];
-    for (let j = 0; j < i; j += 2) {
-      const [r, t] = [j * size, (j + 1) * size];
-      let pr = 0.0;
-      let pt = 0.0;
-      let qr = 0.0;
-      let qt = 0.0;
-      for (let k = 0; k < j; k++) {
-        const x = matrix[p + k]!;
-        const y = matrix[q + k]!;
-        const u = matrix[r + k]!;
-        const v = matrix[t + k]!;
-        pr += x * u;
-        pt += x * v;
-        qr += y * u;
-        qt += y * v;
+  const sums = new Float64Array(ROWS * COLUMNS);
+  for (let i = 0; i < size; i += ROWS) {
+    const begins = fourRows(i, size);
+    const rows = Math.min(ROWS, size - i);
+    for (let j = 0; j < i; j += COLUMNS) {
+      const [upper, lower] = [j * size, (j + 1) * size];
+      multiplyTile(matrix, begins, matrix, [upper, lower], [0, j], sums);
+      for (let row = 0; row < rows; row++) {
+        const at = begins[row]! + j;
+        const value = (matrix[at]! - sums[2 * row]!) / matrix[upper + j]!;
+        matrix[at] = value;
+        matrix[at + 1] = (matrix[at + 1]! - sums[2 * row + 1]! - value * matrix[lower + j]!) / matrix[lower + j + 1]!;
       }
-      const [upper, side, lower] = [matrix[r + j]!, matrix[t + j]!, matrix[t + j + 1]!];
-      const first = (matrix[p + j]! - pr) / upper;
-      const second = (matrix[p + j + 1]! - pt - first * side) / lower;
-      if (rows === 2) {
-        const third = (matrix[q + j]! - qr) / upper;
-        matrix[q + j + 1] = (matrix[q + j + 1]! - qt - third * side) / lower;
-        matrix[q + j] = third;
-      }
-      matrix[p + j] = first;
-      matrix[p + j + 1] = second;
     }
     for (let row = i; row < i + rows; row++)
       for (let j = i; j <= row; j++) {
@@ -72,32 +107,18 @@ export function solveInPlace(factor: Float64Array, size: number, b: Float64Array
 export function inverseOf(factor: Float64Array, size: number): Float64Array {
   const columns = columnsOfInverse(factor, size);
   const inverse = new Float64Array(size * size);
+  const sums = new Float64Array(ROWS * COLUMNS);
   // Column c of the factor's inverse lies in row c and is empty before c.
-  for (let a = 0; a < size; a += 2) {
-    const p = a * size;
-    const q = Math.min(a + 1, size - 1) * size;
-    for (let b = 0; b <= a; b += 2) {
-      const r = b * size;
-      const t = Math.min(b + 1, size - 1) * size;
-      let pr = 0.0;
-      let pt = 0.0;
-      let qr = 0.0;
-      let qt = 0.0;
-      for (let k = a; k < size; k++) {
-        const x = columns[p + k]!;
-        const y = columns[q + k]!;
-        const u = columns[r + k]!;
-        const v = columns[t + k]!;
-        pr += x * u;
-        pt += x * v;
-        qr += y * u;
-        qt += y * v;
+  for (let a = 0; a < size; a += ROWS) {
+    const begins = fourRows(a, size);
+    const rows = Math.min(ROWS, size - a);
+    for (let b = 0; b < a + rows; b += COLUMNS) {
+      const next = Math.min(b + 1, size - 1);
+      multiplyTile(columns, begins, columns, [b * size, next * size], [a, size], sums);
+      for (let row = 0; row < rows; row++) {
+        inverse[begins[row]! + b] = inverse[b * size + a + row] = sums[2 * row]!;
+        inverse[begins[row]! + next] = inverse[next * size + a + row] = sums[2 * row + 1]!;
       }
-      const [i, j] = [q / size, t / size];
-      inverse[p + b] = inverse[r + a] = pr;
-      inverse[p + j] = inverse[t + a] = pt;
-      inverse[q + b] = inverse[r + i] = qr;
-      inverse[q + j] = inverse[t + i] = qt;
     }
   }
   return inverse;
@@ -106,23 +127,27 @@ export function inverseOf(factor: Float64Array, size: number): Float64Array {
 /** The inverse of a factor, each column in a row, so that all loops run along memory. */
 function columnsOfInverse(factor: Float64Array, size: number): Float64Array {
   const columns = new Float64Array(size * size);
-  for (let c = 0; c < size; c += 2) {
-    const p = c * size;
-    const two = c + 1 < size;
-    const q = two ? p + size : p;
-    columns[p + c] = 1 / factor[c * size + c]!;
-    for (let i = c + 1; i < size; i++) {
-      const row = i * size;
-      let x = 0.0;
-      let y = 0.0;
-      for (let k = c; k < i; k++) {
-        const value = factor[row + k]!;
-        x += value * columns[p + k]!;
-        y += value * columns[q + k]!;
+  const sums = new Float64Array(ROWS * COLUMNS);
+  for (let c = 0; c < size; c += ROWS) {
+    const begins = fourRows(c, size);
+    const several = Math.min(ROWS, size - c);
+    for (let column = 0; column < several; column++) {
+      const from = begins[column]!;
+      for (let i = c + column; i < c + several; i++) {
+        const rest = Number(i === c + column) - dot(factor, i * size + c, from + c, i - c, columns);
+        columns[from + i] = rest / factor[i * size + i]!;
       }
-      const scale = factor[row + i]!;
-      columns[p + i] = -x / scale;
-      if (two) columns[q + i] = ((i === c + 1 ? 1 : 0) - y) / scale;
+    }
+    for (let i = c + several; i < size; i += COLUMNS) {
+      const [upper, lower] = [i * size, Math.min(i + 1, size - 1) * size];
+      multiplyTile(columns, begins, factor, [upper, lower], [c, i], sums);
+      for (let column = 0; column < several; column++) {
+        const at = begins[column]! + i;
+        const value = -sums[2 * column]! / factor[upper + i]!;
+        columns[at] = value;
+        if (lower > upper)
+          columns[at + 1] = -(sums[2 * column + 1]! + factor[lower + i]! * value) / factor[lower + i + 1]!;
+      }
     }
   }
   return columns;
@@ -135,8 +160,9 @@ export function logDeterminant(factor: Float64Array, stride: number, size: numbe
   return 2 * sum;
 }
 
-function dot(matrix: Float64Array, a: number, b: number, length: number): number {
+/** Sum of the products of two stretches of numbers. */
+function dot(matrix: Float64Array, a: number, b: number, length: number, other = matrix): number {
   let sum = 0.0;
-  for (let k = 0; k < length; k++) sum += matrix[a + k]! * matrix[b + k]!;
+  for (let k = 0; k < length; k++) sum += matrix[a + k]! * other[b + k]!;
   return sum;
 }

@@ -178,15 +178,21 @@ function takeOutFirst(
   corner: Float64Array,
 ): void {
   for (let level = 0; level < firstSize; level++) {
-    const from = starts[level]!;
-    for (let s = from; s < starts[level + 1]!; s++) {
+    const [from, to] = [starts[level]!, starts[level + 1]!];
+    // Two rows at a time, so that what is read serves twice; the first row's last element stands by itself.
+    for (let s = from; s < to; s += 2) {
+      const two = s + 1 < to;
       const share = corner[s]! / diagonal[level]!;
-      if (share === 0) continue;
+      const below = two ? corner[s + 1]! / diagonal[level]! : 0;
       const row = meets[s]! * size;
+      const next = two ? meets[s + 1]! * size : row;
       for (let t = from; t <= s; t++) {
-        const at = row + meets[t]!;
-        dense[at] = dense[at]! - share * corner[t]!;
+        const column = meets[t]!;
+        const value = corner[t]!;
+        dense[row + column] = dense[row + column]! - share * value;
+        dense[next + column] = dense[next + column]! - below * value;
       }
+      if (two) dense[next + meets[s + 1]!] = dense[next + meets[s + 1]!]! - below * corner[s + 1]!;
     }
   }
 }
@@ -225,17 +231,20 @@ export function inverseParts({ layout, diagonal, corner, dense }: EffectsMatrix)
   for (let level = 0; level < firstSize; level++) {
     const [from, to] = [starts[level]!, starts[level + 1]!];
     let own = 1 / diagonal[level]!;
-    // Each element serves both halves.
-    for (let s = from; s < to; s++) {
+    // Two rows at a time, so that what is read serves twice.
+    for (let s = from; s < to; s += 2) {
       const row = meets[s]! * size;
-      const value = corner[s]!;
-      let sum = value * others[row + meets[s]!]!;
-      for (let t = from; t < s; t++) {
-        const element = others[row + meets[t]!]!;
-        sum += corner[t]! * element;
-        met[t] = met[t]! + value * element;
+      const next = meets[Math.min(s + 1, to - 1)]! * size;
+      let sum = 0.0;
+      let below = 0.0;
+      for (let t = from; t < to; t++) {
+        const column = meets[t]!;
+        const value = corner[t]!;
+        sum += value * others[row + column]!;
+        below += value * others[next + column]!;
       }
-      met[s] = met[s]! + sum;
+      met[s] = sum;
+      if (s + 1 < to) met[s + 1] = below;
     }
     for (let s = from; s < to; s++) {
       met[s] = -met[s]! / diagonal[level]!;

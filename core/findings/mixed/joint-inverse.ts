@@ -14,6 +14,38 @@ export interface JointInverse {
 /** The inverse of the curvature of fixed and random effects together; the first group is eliminated as in its matrix. */
 export function jointInverse(rows: MixedRows, mode: PenalisedMode, parameters: Float64Array): JointInverse {
   const { layout, fixed } = rows;
+  const { firstSize, othersSize } = layout;
+  const { factor, size, entriesOf } = jointFactor(rows, mode, parameters);
+  const inverse = inverseOf(factor, size);
+  const parts = { layout, diagonal: mode.matrix.diagonal, inverse, size, entriesOf };
+  return {
+    effects: firstSize + othersSize,
+    fixed: fixed.map((_, a) => fixed.map((_other, b) => inverse[(othersSize + a) * size + othersSize + b]!)),
+    rowOf: (place, whole) => rowOfInverse(place, whole, parts),
+  };
+}
+
+/** The fixed effects' part of the joint inverse alone: they stand last, so that the end of the factor says it. */
+export function fixedInverse(rows: MixedRows, mode: PenalisedMode, parameters: Float64Array): number[][] {
+  const { factor, size } = jointFactor(rows, mode, parameters);
+  const { othersSize } = rows.layout;
+  const width = size - othersSize;
+  const last = new Float64Array(width * width);
+  for (let a = 0; a < width; a++)
+    for (let b = 0; b <= a; b++) last[a * width + b] = factor[(othersSize + a) * size + othersSize + b]!;
+  const inverse = inverseOf(last, width);
+  return Array.from({ length: width }, (_, a) => Array.from(inverse.subarray(a * width, (a + 1) * width)));
+}
+
+interface JointFactor {
+  /** Of the others and the fixed effects, once the first group is taken out. */
+  factor: Float64Array;
+  size: number;
+  entriesOf: (level: number) => Entries;
+}
+
+function jointFactor(rows: MixedRows, mode: PenalisedMode, parameters: Float64Array): JointFactor {
+  const { layout, fixed } = rows;
   const { firstSize, othersSize, starts, meets } = layout;
   const width = fixed.length;
   const size = othersSize + width;
@@ -40,13 +72,7 @@ export function jointInverse(rows: MixedRows, mode: PenalisedMode, parameters: F
     }
   }
   if (!factorInPlace(dense, size)) throw new RangeError('The columns cannot be told apart: no finite fit exists.');
-  const inverse = inverseOf(dense, size);
-  const parts = { layout, diagonal: mode.matrix.diagonal, inverse, size, entriesOf };
-  return {
-    effects: firstSize + othersSize,
-    fixed: fixed.map((_, a) => fixed.map((_other, b) => inverse[(othersSize + a) * size + othersSize + b]!)),
-    rowOf: (place, whole) => rowOfInverse(place, whole, parts),
-  };
+  return { factor: dense, size, entriesOf };
 }
 
 /** Columns among the others and the fixed effects that a level of the first group meets, with their curvature. */

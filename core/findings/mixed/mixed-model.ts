@@ -3,7 +3,7 @@ import { logisticRegression } from '../../statistics/logistic-regression';
 import { maximised } from '../../statistics/maximised';
 import { type Laplace, laplaceLikelihood } from './laplace-likelihood';
 import { type MixedDesign, mixedDesign, type MixedUnion } from './mixed-design';
-import { type JointInverse, jointInverse } from './joint-inverse';
+import { fixedInverse, jointInverse } from './joint-inverse';
 import { type LevelEffect, levelEffects } from './level-effects';
 
 export interface MixedFit {
@@ -25,8 +25,8 @@ const FIRST_SPREAD = 0.5;
 /** Unions that the first guess is made from. */
 const START_UNIONS = 4000;
 const LONGEST_STEP = 0.4;
-/** Rise of the log-likelihood that may still be missed: estimates are then within a two-hundredth of their errors. */
-const TOLERANCE = 1e-5;
+/** Rise of the log-likelihood that may still be missed: estimates are then within a seventieth of their errors. */
+const TOLERANCE = 1e-4;
 const STEP = 1e-3;
 /** A spread nearer to zero than this lies on the border: it has no curvature of its own to speak of. */
 const ON_BORDER = 0.01;
@@ -53,11 +53,11 @@ export function mixedModel(unions: readonly MixedUnion[], onLook: (looks: number
   };
   const start = startOf(design, groups.length);
   const first = look(start);
-  const joint = jointInverse(laplace.rows, laplace.mode(), start);
+  const covariance = fixedInverse(laplace.rows, laplace.mode(), start);
   const best = maximised(
     look,
     { at: start, ...first },
-    { guess: firstGuess(joint, groups), longest: LONGEST_STEP, tolerance: TOLERANCE },
+    { guess: firstGuess(covariance, groups), longest: LONGEST_STEP, tolerance: TOLERANCE },
   );
   // The last look may have been a step too far.
   if (laplace.mode().logLikelihood < best.value) laplace.at(best.at);
@@ -97,7 +97,7 @@ function startOf({ alive, fixed }: MixedDesign, groups: number): Float64Array {
 }
 
 /** The inverse curvature at the start: of fixed effects as at given spreads, of a spread as if its effects were seen. */
-function firstGuess({ fixed }: JointInverse, groups: readonly { levels: readonly string[] }[]): number[][] {
+function firstGuess(fixed: readonly (readonly number[])[], groups: readonly { levels: readonly string[] }[]): number[][] {
   const width = fixed.length;
   return Array.from({ length: width + groups.length }, (_, i) =>
     Array.from({ length: width + groups.length }, (_other, j) => {

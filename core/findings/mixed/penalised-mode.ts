@@ -17,9 +17,9 @@ export interface PenalisedMode {
 }
 
 const STEPS = 60;
-const TOLERANCE = 1e-10;
+const TOLERANCE = 1e-8;
 /** A factor serves while each step leaves less than this share of the rise that was expected. */
-const GETS_ON = 0.03;
+const GETS_ON = 0.1;
 
 /**
  * The effects at which the log-likelihood less half the squared effects is largest, by Newton's steps. The curvature of an
@@ -111,7 +111,7 @@ function lookAt(
     const p = eta > 0 ? 1 / (1 + e) : e / (1 + e);
     chances[i] = p;
     weights[i] = p * (1 - p);
-    value += alive[i]! * eta - Math.max(eta, 0) - Math.log1p(e);
+    value += alive[i]! * eta - Math.max(eta, 0) - Math.log(1 + e);
   }
   return { effects, chances, weights, value };
 }
