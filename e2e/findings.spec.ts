@@ -1,5 +1,6 @@
 import truth from '../demo/truth.json' with { type: 'json' };
 import { expect, signIn, test } from './setup/bench-test';
+import { query } from './setup/query';
 
 test.beforeEach(({ page }) => signIn(page));
 
@@ -70,4 +71,21 @@ test('the report is a page and a file, the poster and the letters open, a table 
   expect(await csv.text()).toContain(truth.warmLot.lot);
   expect((await page.request.get('/api/findings/report/other.pdf')).status()).toBe(404);
   expect((await page.request.get('/api/models/horoscope')).status()).toBe(404);
+});
+
+test('weights that keepers’ fates propose are tried in the rubric’s fields, and saved by nobody', async ({ page }) => {
+  const id = query(`SELECT id FROM workshops WHERE method = 'bark' ORDER BY date LIMIT 1`);
+  await page.goto(`/workshops/${id}/score/rubric?method=bark`);
+  const proposal = page.getByRole('region', { name: 'What the fates of keepers say of the weights' });
+  await expect(proposal.getByText(/^Take of bark graft follows the points otherwise/)).toBeVisible({ timeout: 60_000 });
+  const weight = page.getByLabel('Weight of Hold');
+  const before = await weight.inputValue();
+  const proposed = await proposal.getByRole('row', { name: /^Hold/ }).getByRole('cell').last().textContent();
+  expect(Number(proposed)).toBeGreaterThan(Number(before));
+  await proposal.getByRole('button', { name: 'Try these weights' }).click();
+  await expect(weight).toHaveValue(proposed!);
+  await expect(page.getByTestId('sum')).toHaveText('100');
+  await expect(page.getByText('Nothing is saved until you save the rubric.')).toBeVisible();
+  await page.reload();
+  await expect(weight).toHaveValue(before);
 });

@@ -60,7 +60,12 @@ function needInputs(
   const inputs: NeedInput[] = plan.methods.map((planned) => {
     const method = methodById(planned.method);
     const variant = calendar.on(planned, workshop.date).variant.id;
-    const { found, ...believed } = belief(method, { workshopId: workshop.id, variant, siteId: workshop.siteId, lotIds });
+    const { found, ...believed } = belief(method, {
+      workshopId: workshop.id,
+      variant,
+      siteId: workshop.siteId,
+      lotIds,
+    });
     founds.push(found);
     return {
       plan: planned,

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { aroundZero, seededRandom } from '../../chance/seeded-random';
+import { fixedInverse, jointInverse } from './joint-inverse';
 import { laplaceLikelihood } from './laplace-likelihood';
 import { mixedDesign, type MixedUnion } from './mixed-design';
 import { mixedModel } from './mixed-model';
@@ -31,6 +32,15 @@ function drawn({ unions, lots, lotSpread, hands, seed }: Drawn): MixedUnion[] {
 const usual: Drawn = { unions: 900, lots: 12, lotSpread: 1, hands: 40, seed: 5 };
 
 describe('mixed logistic model', () => {
+  it('says of fixed effects alone what the whole inverse says of them', () => {
+    const laplace = laplaceLikelihood(mixedDesign(drawn({ ...usual, unions: 300 })));
+    const parameters = Float64Array.from([0.8, -0.3, 0.3, 0.4, 0.7]);
+    laplace.at(parameters);
+    const alone = fixedInverse(laplace.rows, laplace.mode(), parameters);
+    const { fixed } = jointInverse(laplace.rows, laplace.mode(), parameters);
+    alone.forEach((row, a) => row.forEach((value, b) => expect(value).toBeCloseTo(fixed[a]![b]!, 12)));
+    expect(alone.every((row, a) => row[a]! > 0)).toBe(true);
+  });
   it('has the slope that its value has', () => {
     const { at } = laplaceLikelihood(mixedDesign(drawn(usual)));
     const here = Float64Array.from([0.8, -0.3, 0.3, 0.4, 0.7]);

@@ -97,7 +97,10 @@ function startOf({ alive, fixed }: MixedDesign, groups: number): Float64Array {
 }
 
 /** The inverse curvature at the start: of fixed effects as at given spreads, of a spread as if its effects were seen. */
-function firstGuess(fixed: readonly (readonly number[])[], groups: readonly { levels: readonly string[] }[]): number[][] {
+function firstGuess(
+  fixed: readonly (readonly number[])[],
+  groups: readonly { levels: readonly string[] }[],
+): number[][] {
   const width = fixed.length;
   return Array.from({ length: width + groups.length }, (_, i) =>
     Array.from({ length: width + groups.length }, (_other, j) => {

@@ -48,8 +48,8 @@ export function TakeGroups({ board }: { board: Pick<TakeBoard, 'kinds' | 'scope'
       </ul>
       {shown.more > 0 && (
         <p className="mt-2 max-w-prose">
-          These are the {shown.groups.length} with the most keepers; {shown.more.toLocaleString('en')} more are counted and
-          not listed. A method, year or site above lists fewer.
+          These are the {shown.groups.length} with the most keepers; {shown.more.toLocaleString('en')} more are counted
+          and not listed. A method, year or site above lists fewer.
         </p>
       )}
       <p className="mt-2 max-w-prose text-sm text-muted">

@@ -27,7 +27,9 @@ const scope = {
 describe('keepers by what they share', () => {
   const groups = [group('Old Lantern', ['alive', 'dead', 'unknown']), group('Heron Slip', ['alive', 'alive'])];
   it('are seen one by one, each a link to its plant that says its fate', () => {
-    const { html, words, buttons } = rendered(<TakeGroups board={{ scope, kinds: [{ kind: 'variety', groups, more: 0 }] }} />);
+    const { html, words, buttons } = rendered(
+      <TakeGroups board={{ scope, kinds: [{ kind: 'variety', groups, more: 0 }] }} />,
+    );
     expect(html.match(/href="\/plants\//g)).toHaveLength(5);
     expect(html).toContain('aria-label="Q-1, died"');
     expect(words).toContain('1 live, 1 died, 1 unknown');
