@@ -4,6 +4,9 @@ import type { Measures } from '@/core/methods/measures';
 import { METHODS } from '@/core/methods/registry';
 import type { Marks } from '@/core/score/rubric/judge-union';
 
+/** Of which method unions are drawn. */
+export const DRAWN_METHOD = METHODS[0]!;
+
 /** A union as a hand of some skill makes it, drawn by chance. */
 export function drawnUnion(random: () => number, skill: number): { measures: Measures; marks: Marks; note: string } {
   const clumsy = 1 - skill;
@@ -38,7 +41,7 @@ export function drawnUnion(random: () => number, skill: number): { measures: Mea
   slip('clean', 0.4);
   slip('safe-hands', 0.25, 0.05);
   if (random() < 0.35 * clumsy) marks.strokes = random() < 0.3 ? 'recut' : 'poor';
-  const measures = exampleMeasures(METHODS[0]!, {
+  const measures = exampleMeasures(DRAWN_METHOD, {
     stockDiameter: stock,
     scionDiameter: scion,
     stockLength: tenth(cut),

@@ -108,7 +108,7 @@ describe('bad files', () => {
     expect(refusal('calibration', 'score\n80\n')).toBe('FILE needs the columns score and alive.');
     expect(refusal('calibration', 'score,alive\n140,1\n70,0\n')).toBe('Scores lie between 0 and 100, not 140 (row 1).');
     expect(refusal('calibration', 'score,alive\n80,1\n70,1\n')).toMatch(/^All 2 lived/);
-    expect(refusal('calibration', 'score,alive\n80,1\n70,0\n')).toMatch(/overlap at one value at most/);
+    expect(refusal('calibration', 'score,alive\n80,1\n70,0\n')).toMatch(/meet in one at most/);
     expect(refusal('calibration', 'score,alive\n80,yes\n')).toBe('Row 1: alive is 1 or 0, not "yes".');
     expect(refusal('mixed', 'method,lot\nwhip,a\n')).toBe('FILE needs the column alive.');
     expect(refusal('mixed', 'alive,method,score,lot\n1,whip,140,a\n0,whip,80,b\n')).toMatch(

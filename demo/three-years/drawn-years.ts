@@ -1,7 +1,10 @@
 import { seededRandom } from '@/core/chance/seeded-random';
 import { methodById } from '@/core/methods/registry';
 import { pointsOf } from '@/core/methods/shown-technique';
+import { exampleMeasures } from '@/core/methods/example-measures';
+import type { Measures } from '@/core/methods/measures';
 import type { Marks } from '@/core/score/rubric/judge-union';
+import { drawnUnion, DRAWN_METHOD } from '../drawn-union';
 import { AT_A_BENCH, BENCHES, type DayPlan } from './scenario';
 
 /** What really did it, hidden from the pages: which of the days, and how many of what it touched died. */
@@ -29,6 +32,7 @@ export interface DrawnKeeper {
   /** 0 clumsy to 1 sure. */
   skill: number;
   marks: Marks;
+  measures: Measures;
   tieLeft: boolean;
   /** When it was seen dead; null where it lives. `again` is the second look. */
   died: 'asked' | 'again' | null;
@@ -56,6 +60,7 @@ export function drawnDay(plan: DayPlan, day: number, seed: number, truth: Hidden
   const random = seededRandom(seed * 101 + day);
   // Of their own, so that they move nothing else.
   const slips = seededRandom(seed * 977 + day);
+  const sizes = seededRandom(seed * 389 + day);
   const skills = Array.from({ length: plan.people }, () => 0.55 + 0.4 * random());
   const keepers: DrawnKeeper[] = [];
   for (let seat = 1; seat <= plan.people; seat++)
@@ -78,6 +83,7 @@ export function drawnDay(plan: DayPlan, day: number, seed: number, truth: Hidden
           hour,
           skill: skills[seat - 1]!,
           ...withEveryday(fate, method, slips, truth),
+          measures: measuresOf(method, sizes, skills[seat - 1]!),
           heard: random() > SILENT,
         });
       }
@@ -133,4 +139,9 @@ function withEveryday(fate: Fate, method: string, random: () => number, truth: H
   }
   const killed = random() < (truth && wrong[truth.everyday.point] ? truth.everyday.deaths : 0);
   return { ...fate, marks: { ...wrong, ...fate.marks }, ...(killed && fate.died === null ? { died: 'asked' } : {}) };
+}
+
+/** Whips as hands make them; of the others a clean one is measured, since their lengths are set by the wood. */
+function measuresOf(method: string, random: () => number, skill: number): Measures {
+  return method === DRAWN_METHOD.id ? drawnUnion(random, skill).measures : exampleMeasures(methodById(method));
 }

@@ -1,7 +1,7 @@
 import { v7 as uuid } from 'uuid';
-import { exampleMeasures } from '@/core/methods/example-measures';
 import { methodById } from '@/core/methods/registry';
 import { seatPeople, usualRoom } from '@/core/plan/benches/room';
+import { USUAL_SETTINGS } from '@/core/plan/quantities/needs';
 import { addDays, type IsoDate } from '@/core/units/iso-date';
 import { ANYWHERE } from '@/core/aftercare/places/place';
 import { movePlants } from '@/server/aftercare/places/move-plants';
@@ -11,6 +11,7 @@ import { makeKeepers } from '@/server/aftercare/make-keepers';
 import { putRoom } from '@/server/plan/bench-plan';
 import { listKeepers } from '@/server/plan/keepers-of-workshop';
 import { addStockLot, addWoodLot, workshopLots } from '@/server/plan/lots';
+import { putPlannedMethods } from '@/server/plan/planned-methods';
 import { acceptRoster } from '@/server/plan/roster-import';
 import { listSeats } from '@/server/plan/seats';
 import { simulatedLogCsv } from '@/server/plan/simulated-log';
@@ -113,6 +114,21 @@ async function prepare(
     method: plan.methods[0]!.method,
     promisedKeepers: 2,
     promise: '',
+  });
+  await putPlannedMethods(on(-40), workshopId, {
+    changeId: uuid(),
+    version: 0,
+    expected: null,
+    settings: USUAL_SETTINGS,
+    methods: plan.methods.map(({ method }) => ({
+      method,
+      place: methodById(method).use.places[0]!,
+      scionSpecies: plan.wood[0]!.species,
+      stockSpecies: plan.stocks[0]!.species,
+      practiceEach: 3,
+      keepersEach: plan.methods.length === 1 ? 2 : 1,
+      practiceOn: 'prunings',
+    })),
   });
   const dormant = plan.stage === 'dormant';
   for (const lot of plan.wood) {
@@ -218,7 +234,7 @@ async function judgeDrawn(
 ): Promise<void> {
   const evening = new Date(`${plan.date}T19:00:00Z`);
   for (let i = 0; i < keepers.length; i += BATCH) {
-    const judgements = keepers.slice(i, i + BATCH).map(([keeper, { hour, marks }]) => ({
+    const judgements = keepers.slice(i, i + BATCH).map(([keeper, { hour, marks, measures }]) => ({
       id: uuid(),
       workshopId,
       seatId: keeper.seatId,
@@ -227,7 +243,7 @@ async function judgeDrawn(
       number: keeper.place,
       method: keeper.method,
       stage: 'keeper',
-      measures: exampleMeasures(methodById(keeper.method)),
+      measures,
       marks,
       note: '',
       // Clocks of the isles are an hour or two before those of the world.

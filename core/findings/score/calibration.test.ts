@@ -72,9 +72,7 @@ describe('what the score foretells', () => {
   it('is refused of one fate, of one score, of scores that part both, and of scores that are none', () => {
     expect(() => calibration(some.map((union) => ({ ...union, alive: false })))).toThrow('All 60 died');
     expect(() => calibration(some.map((union) => ({ ...union, score: 80 })))).toThrow('All scores are 80');
-    expect(() => calibration(some.map(({ score }) => ({ score, alive: score > 70 })))).toThrow(
-      'overlap at one value at most',
-    );
+    expect(() => calibration(some.map(({ score }) => ({ score, alive: score > 70 })))).toThrow('meet in one at most');
     expect(() => calibration([...some, { score: 140, alive: true }])).toThrow('between 0 and 100, not 140');
   });
 });

@@ -28,7 +28,7 @@ export function logisticFit(known: readonly ScoreAndFate[]): LogisticFit {
   const range = (alive: boolean): number[] => known.filter((union) => union.alive === alive).map(({ score }) => score);
   const [living, dead] = [range(true), range(false)];
   if (Math.min(...living) >= Math.max(...dead) || Math.max(...living) <= Math.min(...dead))
-    throw new RangeError('The dead and the living overlap at one value at most, so no slope can be fitted.');
+    throw new RangeError('No slope can be fitted: the values of the dead and of the living meet in one at most.');
   const fit = logisticRegression(
     scores.map((score) => [1, tens(score)]),
     known.map(({ alive }) => Number(alive)),

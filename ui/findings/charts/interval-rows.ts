@@ -24,6 +24,9 @@ interface IntervalRowsOptions {
 
 export const ROW_HEIGHT = 30;
 
+/** A chart of less width is a phone's. */
+export const NARROW = 520;
+
 /** What a custom series is drawn with. */
 export interface Pen {
   value: (i: number) => number;
@@ -33,11 +36,15 @@ export interface Pen {
 /** Figures on their intervals, a row each: a dot on a line with ends; an open mark is the plain figure beside it. */
 export function intervalRows({ rows, min, max, unit, line }: IntervalRowsOptions, font: ChartFont): object {
   const longest = Math.max(...rows.map(({ name }) => name.length), 4);
+  // On a phone names take two lines, and leave more than half of the width.
+  const narrow = font.boxWidth < NARROW;
+  const left = Math.min(narrow ? font.boxWidth * 0.42 : 330, 20 + longest * 7.2);
   return {
-    grid: { left: Math.min(330, 20 + longest * 7.2), right: 24, top: 8, bottom: 34 },
+    grid: { left, right: 24, top: 8, bottom: 34 },
     xAxis: {
       min,
       max,
+      splitNumber: narrow ? 2 : 5,
       axisLabel: { ...font, formatter: `{value}${unit}` },
       splitLine: { lineStyle: { color: COLOURS.grid } },
       axisLine: { show: false },
@@ -46,7 +53,9 @@ export function intervalRows({ rows, min, max, unit, line }: IntervalRowsOptions
       type: 'category',
       inverse: true,
       data: rows.map(({ name }) => name),
-      axisLabel: { ...font, width: 310, overflow: 'truncate' },
+      axisLabel: narrow
+        ? { ...font, fontSize: 12, lineHeight: 13, width: left - 12, overflow: 'break' }
+        : { ...font, width: 310, overflow: 'truncate' },
       axisTick: { show: false },
       axisLine: { lineStyle: { color: COLOURS.ink } },
     },

@@ -40,7 +40,7 @@ describe('weights that fates propose', () => {
     expect(buttons).toEqual([]);
   });
   it('are waited for, or say what is missing', () => {
-    expect(shown({ state: 'reckoning', share: 0.4 }).words).toContain('The rubric can be changed meanwhile.');
+    expect(shown({ state: 'reckoning', share: 0.4 }).words).toContain('Being reckoned.');
     const sentence = 'About 12 more answers would do.';
     expect(shown({ state: 'missing', sentence, missing: { known: 4, rarer: 1, missing: 12 } }).words).toContain(
       sentence,

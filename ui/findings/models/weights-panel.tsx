@@ -17,7 +17,7 @@ export function WeightsPanel({ view, failed, again, onTry }: WeightsPanelProps) 
       {view?.state === 'done' ? (
         <Proposal view={view.view} onTry={onTry} />
       ) : (
-        <ModelWaiting view={view} failed={failed} again={again} meanwhile="The rubric can be changed meanwhile." />
+        <ModelWaiting view={view} failed={failed} again={again} inBoard />
       )}
     </section>
   );

@@ -9,7 +9,7 @@ import { COLOURS } from '@/core/drawing/colours';
 import { formatDate } from '@/core/units/iso-date';
 import { percent } from '@/core/units/percent';
 import { ChartWithTable } from '../charts/chart-with-table';
-import type { Pen } from '../charts/interval-rows';
+import { NARROW, type Pen } from '../charts/interval-rows';
 import type { ChartFont } from '@/ui/kit/chart/chart';
 
 /** Take from workshop to workshop between the limits of chance, so that a bad year is told from bad luck. */
@@ -62,7 +62,13 @@ function optionOf(run: TakeBoard['run'], font: ChartFont): object {
     xAxis: {
       type: 'category',
       data: run.map(({ date }) => formatDate(date).replace(' 20', '\n20')),
-      axisLabel: { ...font, interval: 0, lineHeight: 16, fontSize: run.length > 12 ? 11 : 13 },
+      axisLabel: {
+        ...font,
+        // A phone has room for every third.
+        interval: font.boxWidth < NARROW ? Math.floor(run.length / 4) : 0,
+        lineHeight: 16,
+        fontSize: run.length > 12 ? 11 : 13,
+      },
       axisTick: { show: false },
       axisLine: { lineStyle: { color: COLOURS.ink } },
     },

@@ -3,11 +3,13 @@
 import { COLOURS } from '@/core/drawing/colours';
 import { useEffect, useRef } from 'react';
 
-/** How text is set in a chart, read from the page. */
+/** How text is set in a chart, read from the page, and how much room there is. */
 export interface ChartFont {
   fontFamily: string;
   fontSize: number;
   color: string;
+  /** Of the chart's box, px. */
+  boxWidth: number;
 }
 
 interface ChartProps {
@@ -58,7 +60,12 @@ async function draw(
   const chart = init(element);
   chart.setOption({
     animation: false,
-    ...option({ fontFamily: getComputedStyle(element).fontFamily, fontSize: 13, color: COLOURS.ink }),
+    ...option({
+      fontFamily: getComputedStyle(element).fontFamily,
+      fontSize: 13,
+      color: COLOURS.ink,
+      boxWidth: element.clientWidth,
+    }),
   });
   if (onChoose) chart.on('click', ({ dataIndex }) => onChoose(dataIndex));
   const resize = new ResizeObserver(() => chart.resize());

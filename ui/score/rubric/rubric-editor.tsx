@@ -20,7 +20,6 @@ export function RubricEditor(props: RubricEditorProps) {
       <div className="flex flex-col gap-4 lg:sticky lg:top-4">
         <ThresholdFields editing={editing} />
         <PastUnions editing={editing} />
-        {props.beside?.(editing.tryWeights)}
         <Problem>{problem?.message}</Problem>
         <p role="status" className={notice ? 'font-bold' : 'sr-only'}>
           {notice}
@@ -30,6 +29,7 @@ export function RubricEditor(props: RubricEditorProps) {
         ) : (
           <p className="text-sm text-muted">Only the lead changes a rubric.</p>
         )}
+        {props.beside?.(editing.tryWeights)}
       </div>
       {open && (
         <PointWordsForm
