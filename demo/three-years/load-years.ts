@@ -115,21 +115,7 @@ async function prepare(
     promisedKeepers: 2,
     promise: '',
   });
-  await putPlannedMethods(on(-40), workshopId, {
-    changeId: uuid(),
-    version: 0,
-    expected: null,
-    settings: USUAL_SETTINGS,
-    methods: plan.methods.map(({ method }) => ({
-      method,
-      place: methodById(method).use.places[0]!,
-      scionSpecies: plan.wood[0]!.species,
-      stockSpecies: plan.stocks[0]!.species,
-      practiceEach: 3,
-      keepersEach: plan.methods.length === 1 ? 2 : 1,
-      practiceOn: 'prunings',
-    })),
-  });
+  await planMethods(on(-40), plan, workshopId);
   const dormant = plan.stage === 'dormant';
   for (const lot of plan.wood) {
     const lotId = uuid();
@@ -183,6 +169,25 @@ async function prepare(
     seatIds: seats.map(({ id }) => id),
     may: true,
     reason: 'practised at the evening before',
+  });
+}
+
+/** What the day was to teach. */
+async function planMethods(context: Context, { methods, wood, stocks }: DayPlan, workshopId: string): Promise<void> {
+  await putPlannedMethods(context, workshopId, {
+    changeId: uuid(),
+    version: 0,
+    expected: null,
+    settings: USUAL_SETTINGS,
+    methods: methods.map(({ method }) => ({
+      method,
+      place: methodById(method).use.places[0]!,
+      scionSpecies: wood[0]!.species,
+      stockSpecies: stocks[0]!.species,
+      practiceEach: 3,
+      keepersEach: methods.length === 1 ? 2 : 1,
+      practiceOn: 'prunings',
+    })),
   });
 }
 
