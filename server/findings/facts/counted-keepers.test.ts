@@ -8,6 +8,7 @@ import { TAKE_KINDS } from '@/core/findings/facts/take-by';
 import { MILESTONES } from '@/core/methods/milestones';
 import { makeKeepers } from '@/server/aftercare/make-keepers';
 import { enterReport } from '@/server/follow-up/entering/enter-report';
+import { sendRound } from '@/server/follow-up/letters/send-round';
 import { addRound } from '@/server/follow-up/rounds';
 import { listKeepers } from '@/server/plan/keepers-of-workshop';
 import { foundTakes } from '@/server/plan/found-takes';
@@ -131,5 +132,42 @@ describe('keepers in numbers', () => {
     expect(found).toMatchObject({ alive: 2, dead: 3, foundOf: 'method' });
     const other = await testClub();
     expect((await foundTakes(other.as('lead')))(METHODS[0]!).found).toMatchObject({ alive: 0, dead: 0 });
+  });
+});
+
+describe('who was told of only after a second letter', () => {
+  it('is counted apart, and only once they answer', async () => {
+    const own = await testClub();
+    const { id, woodLotId, stockLotId } = await testWorkshop(own, 2);
+    await makeKeepers(own.as('lead'), id, { woodLotId, stockLotId, each: 1 });
+    const round = uuid();
+    const dates = { milestone: 'growing', opensOn: '2027-05-01', closesOn: '2027-05-30' };
+    await addRound(own.as('lead'), id, round, dates);
+    const on = (day: string) => own.as('lead', new Date(`${day}T08:00:00Z`));
+    const counted = async () => {
+      const { byLot } = await countedKeepers(on('2027-06-01'), EVERYTHING);
+      return byLot.map(({ at }) => at.growing.reminded);
+    };
+    const { sent } = await sendRound(on('2027-05-02'), round, { sentSoFar: 0 });
+    expect(sent).toBeGreaterThan(0);
+    const [first, second] = await listKeepers(on('2027-05-02'), id);
+    const say = (unionId: string, said: string, seenOn: string) =>
+      enterReport(on(seenOn), uuid(), {
+        unionId,
+        roundId: round,
+        said,
+        signs: {},
+        source: 'phone',
+        seenOn,
+        cameOn: '',
+      });
+    await say(first!.unionId, 'alive', '2027-05-08');
+    expect(await counted()).toEqual([{ alive: 0, dead: 0 }]);
+    await sendRound(on('2027-05-12'), round, { sentSoFar: sent });
+    expect(await counted()).toEqual([{ alive: 0, dead: 0 }]);
+    await say(second!.unionId, 'dead', '2027-05-20');
+    expect(await counted()).toEqual([{ alive: 0, dead: 1 }]);
+    const facts = await keeperFacts(on('2027-06-01'), EVERYTHING);
+    expect(facts.filter(({ reminded }) => reminded).map(({ unionId }) => unionId)).toEqual([second!.unionId]);
   });
 });
