@@ -8,6 +8,7 @@ import { countedKeepers } from '@/server/findings/facts/counted-keepers';
 import { keeperFacts } from '@/server/findings/facts/keeper-facts';
 import { REPORT_TABLES } from '@/core/findings/report/club-report';
 import { beyondChance } from '@/core/findings/years/run-chart';
+import { causeBoard } from '@/server/findings/boards/cause-board';
 import { scoreBoard } from '@/server/findings/boards/score-board';
 import { takeBoard } from '@/server/findings/boards/take-board';
 import { comparedView, pointsView } from '@/server/findings/models/model-view';
@@ -139,6 +140,23 @@ describe('the pages, from three years of workshops', () => {
     const few = await weightsView(lead(), { ...EVERYTHING, method: 'cleft' }, reckonedWhole);
     expect(few).toMatchObject({ state: 'missing', sentence: expect.stringMatching(/about \d+ more answers would do/) });
     expect(await refusalOf(weightsView(lead(), EVERYTHING, reckonedWhole))).toMatchObject({ refusal: 'invalid' });
+  });
+  it('say why they died of a filter alone, counted beside one another', async () => {
+    const all = await causeBoard(lead(), {});
+    expect(all.sentence).toMatch(/^\d+ of \d+ died; why is known of \d+\.$/);
+    const { fates, sentence } = await causeBoard(lead(), { method: 'chip' });
+    expect(sentence).toMatch(/^Of keepers of chip bud: \d+ of \d+ died/);
+    const chips = new Set((await keeperFacts(lead(), { ...EVERYTHING, method: 'chip' })).map(({ unionId }) => unionId));
+    expect(new Set(fates.marks.map(({ unionId }) => unionId))).toEqual(chips);
+    expect(fates.deaths.length).toBeGreaterThan(10);
+    expect(fates.deaths.every(({ unionId }) => chips.has(unionId))).toBe(true);
+    // A death has the causes it has over all: evidence is weighed within its whole workshop.
+    const verdicts = new Map(all.fates.deaths.map(({ unionId, verdict }) => [unionId, verdict?.words]));
+    for (const { unionId, verdict } of fates.deaths) expect(verdict?.words).toBe(verdicts.get(unionId));
+    expect(fates.shared.every(({ all: counted }) => counted <= chips.size)).toBe(true);
+    const none = await causeBoard(lead(), { year: 2001 });
+    expect(none.fates.deaths).toEqual([]);
+    expect(none.sentence).toContain('Nothing is known yet of who lives');
   });
   it('tell the bad days from chance on the run chart', async () => {
     const { run } = await takeBoard(lead(), {});

@@ -19,7 +19,7 @@ export function takeSentence(take: TakeRate, milestone: Milestone | null, whose:
   if (handedOver === 0) return `No keepers ${whose} were handed over, so there is no take to speak of yet.`;
   if (rate === null || interval === null || bounds === null)
     return `Nothing is known yet of ${counted(handedOver, 'keeper')} ${whose}.`;
-  const silent = unknown === 0 ? 'all were heard of' : `${unknown} were not heard of`;
+  const silent = unknown === 0 ? 'all were heard of' : `${unknown} ${unknown === 1 ? 'was' : 'were'} not heard of`;
   if (known < SHARE_FROM)
     return `Of ${counted(handedOver, 'keeper')} ${whose}, ${alive} ${alive === 1 ? 'lives' : 'live'} and ${dead} died (${at}); ${silent}, which is too few for a share.`;
   const truth = unknown === 0 ? '' : `, so of all ${percentRange(bounds)}`;

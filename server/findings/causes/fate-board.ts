@@ -8,7 +8,7 @@ import {
 } from '@/core/findings/shared/fate-board';
 import type { DeathView } from '@/core/findings/causes/death-view';
 import { levelKey } from '@/core/findings/shared/shared-evidence';
-import { type KnownFate, type SharedFactor, sharedFactors } from '@/core/findings/shared/shared-factors';
+import { type KnownFate, levelCounts, type SharedFactor, sharedFactors } from '@/core/findings/shared/shared-factors';
 import type { Room } from '@/core/plan/benches/room';
 import type { LivingUnion } from '@/server/aftercare/living-unions';
 import { listPlaces } from '@/server/aftercare/places/places';
@@ -18,32 +18,56 @@ import { getWorkshop } from '@/server/plan/workshops';
 import { type Deaths, deathsOf } from './deaths';
 import { levelNames, type NameOfLevel } from './level-names';
 
-/** Why keepers of a workshop died, and what their deaths share, with all that is drawn of it. */
-export async function workshopFates(context: Context, workshopId: string): Promise<FateBoard> {
+/**
+ * Why keepers of a workshop died, and what their deaths share, with all that is drawn of it.
+ *
+ * @param inScope unions that it is about; null for all
+ */
+export async function workshopFates(
+  context: Context,
+  workshopId: string,
+  inScope: ReadonlySet<string> | null = null,
+): Promise<FateBoard> {
   allow(context, 'viewer');
   await getWorkshop(context, workshopId);
   const [board, { body }] = await Promise.all([
-    boardOf(context, workshopId),
+    boardOf(context, workshopId, inScope),
     readPart<Room>(context, workshopId, 'room'),
   ]);
   return { ...board, room: body };
 }
 
 /** The same over all workshops of the club: counted beside the others of the same workshops. */
-export async function clubFates(context: Context): Promise<FateBoard> {
+export async function clubFates(context: Context, inScope: ReadonlySet<string> | null = null): Promise<FateBoard> {
   allow(context, 'viewer');
-  return boardOf(context, null);
+  return boardOf(context, null, inScope);
 }
 
-async function boardOf(context: Context, workshopId: string | null): Promise<FateBoard> {
+/** Deaths of some unions, counted beside one another alone. */
+function narrowed(found: Deaths, inScope: ReadonlySet<string>): Deaths {
+  const fates = found.fates.filter(({ unionId }) => inScope.has(unionId));
+  return {
+    ...found,
+    fates,
+    counts: levelCounts(fates),
+    living: found.living.filter(({ union }) => inScope.has(union.id)),
+  };
+}
+
+async function boardOf(
+  context: Context,
+  workshopId: string | null,
+  inScope: ReadonlySet<string> | null,
+): Promise<FateBoard> {
   const { db, actor } = context;
-  const [found, nameOf, places, spots, seats] = await Promise.all([
-    deathsOf(context, workshopId),
+  const [all, nameOf, places, spots, seats] = await Promise.all([
+    deathsOf(context, workshopId, inScope ? (unionId) => inScope.has(unionId) : undefined),
     levelNames(context),
     listPlaces(context),
     db.plantPlaces.findAll({ where: { clubId: actor.clubId }, raw: true }),
     db.seats.findAll({ where: { clubId: actor.clubId }, attributes: ['id', 'number'], raw: true }),
   ]);
+  const found = inScope ? narrowed(all, inScope) : all;
   const { fates, counts, deaths, living, tables } = found;
   const shared = sharedFactors(fates, counts);
   const placed = { spotOf: new Map(spots.map((spot) => [spot.plantId, spot])), seats };

@@ -48,7 +48,7 @@ export function missingToCompare(unions: readonly MixedUnion[]): ModelView<never
   return {
     state: 'missing',
     missing: { known: unions.length, rarer: Math.min(alive, dead), missing },
-    sentence: `Too little is known to weigh lots, days and hands at once: ${unions.length} known fates (${alive} live, ${dead} died). About ${missing} more answers would do; the counts above hold meanwhile.`,
+    sentence: `Too little is known to weigh lots, days and hands at once: ${unions.length} known fates (${alive} live, ${dead} died). About ${missing} more answers would do; the plain counts under “Take” hold meanwhile.`,
   };
 }
 

@@ -27,7 +27,8 @@ export async function clubReport(context: Context, input: unknown): Promise<Club
 /** The same of keepers that were read already. */
 export async function reportOfScope(context: Context, scope: Scope): Promise<ClubReport> {
   const { facts, view } = scope;
-  const fates = clubFates(context);
+  const inScope = new Set(facts.map(({ unionId }) => unionId));
+  const fates = clubFates(context, inScope);
   const [take, when, compared, costs, board] = await Promise.all([
     takeOfScope(context, scope),
     whenOfScope(context, scope, 'method'),
@@ -35,9 +36,7 @@ export async function reportOfScope(context: Context, scope: Scope): Promise<Clu
     pointsOfFacts(context, facts, reckonedWhole, async () => causesByUnion((await fates).deaths)),
     fates,
   ]);
-  const inScope = new Set(facts.map(({ unionId }) => unionId));
-  const deaths = board.deaths.filter(({ unionId }) => inScope.has(unionId));
-  const marks = board.marks.filter(({ unionId }) => inScope.has(unionId));
+  const { deaths, marks, shared } = board;
   const score = foretoldOf(facts, 'score', (fact) => fact.score);
   return {
     clubName: context.actor.clubName,
@@ -50,17 +49,13 @@ export async function reportOfScope(context: Context, scope: Scope): Promise<Clu
     causes: {
       sentence: `${fatesSentence({ marks, deaths })}.`,
       counts: causesCounted(deaths),
-      // Groups are counted over the whole club, so they are told of the whole club alone.
-      shared:
-        inScope.size === board.marks.length
-          ? board.shared
-              .filter(({ named }) => named)
-              .slice(0, 6)
-              .map(
-                ({ kind, name, dead, all, deadBeside, allBeside }) =>
-                  `${name} (${kind}): ${dead} of ${all} died, beside it ${deadBeside} of ${allBeside}`,
-              )
-          : [],
+      shared: shared
+        .filter(({ named }) => named)
+        .slice(0, 6)
+        .map(
+          ({ kind, name, dead, all, deadBeside, allBeside }) =>
+            `${name} (${kind}): ${dead} of ${all} died, beside it ${deadBeside} of ${allBeside}`,
+        ),
     },
     when: when.sentence,
     teach: costs.state === 'done' ? costs.view : null,

@@ -6,13 +6,13 @@ import type { RubricEditorProps } from '@/ui/score/rubric/use-rubric';
 import { WeightsPanel } from './weights-panel';
 import { useModel } from './use-model';
 
-/** The rubric's editor, and beside it the weights by which the score would have foretold take better. */
-export function RubricWithWeights(props: Omit<RubricEditorProps, 'beside'>) {
+/** The rubric's editor, and under its points the weights by which the score would have foretold take better. */
+export function RubricWithWeights(props: Omit<RubricEditorProps, 'underPoints'>) {
   const model = useModel('weights', { ...EVERYTHING, method: props.method });
   return (
     <RubricEditor
       {...props}
-      beside={(tryWeights) => <WeightsPanel {...model} onTry={props.role === 'lead' ? tryWeights : null} />}
+      underPoints={(tryWeights) => <WeightsPanel {...model} onTry={props.role === 'lead' ? tryWeights : null} />}
     />
   );
 }

@@ -1,4 +1,5 @@
 import type { ModelView, WeightsView } from '@/core/findings/boards/model-views';
+import { FiguresTable } from '../figures-table';
 import { ModelWaiting } from './model-waiting';
 
 interface WeightsPanelProps {
@@ -27,30 +28,17 @@ function Proposal({ view, onTry }: { view: WeightsView } & Pick<WeightsPanelProp
   const { sentence, proposed } = view;
   return (
     <>
-      <p>{sentence}</p>
+      <p className="max-w-prose">{sentence}</p>
       {proposed && (
-        <table className="bench-table">
-          <thead>
-            <tr>
-              <th scope="col">Point</th>
-              <th scope="col" className="text-right">
-                Now
-              </th>
-              <th scope="col" className="text-right">
-                Proposed
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {proposed.map(({ point, name, now, then }) => (
-              <tr key={point}>
-                <th scope="row">{name}</th>
-                <td className="text-right tabular-nums">{Math.round(10 * now) / 10}</td>
-                <td className={`text-right tabular-nums ${then === now ? '' : 'font-bold'}`}>{then}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <FiguresTable
+          label="Weights now and as proposed"
+          className="max-w-xl"
+          head={['Point', 'Now', 'Proposed']}
+          rows={proposed.map(({ point, name, now, then }) => ({
+            key: point,
+            cells: [name, Math.round(10 * now) / 10, then === now ? then : <strong key="then">{then}</strong>],
+          }))}
+        />
       )}
       {proposed && onTry && (
         <button
@@ -61,7 +49,7 @@ function Proposal({ view, onTry }: { view: WeightsView } & Pick<WeightsPanelProp
           Try these weights
         </button>
       )}
-      <p className="text-sm text-muted">
+      <p className="max-w-prose text-sm text-muted">
         A rubric also teaches: a point that cost no trees yet may be worth its weight. Nothing changes by itself.
       </p>
     </>

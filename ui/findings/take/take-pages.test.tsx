@@ -56,6 +56,22 @@ describe('those not heard of', () => {
     expect(words).toMatch(/as often as those who answered only after a reminder, 71\s%/);
     expect(words).toMatch(/Only if at least 45\s% of those not heard of live/);
   });
+  it('say which of two is ahead, and of neither where both did alike', () => {
+    const two = (first: TakeState[], second: TakeState[]): string =>
+      rendered(
+        <UnheardSlider
+          unheard={{ counts, reminded: { alive: 0, dead: 0 } }}
+          groups={[group('Old Lantern', first), group('Heron Slip', second)]}
+        />,
+      ).words;
+    expect(two(['alive', 'alive'], ['alive', 'alive'])).toContain('as many of both live, whatever became of them.');
+    expect(two(['alive', 'alive'], ['alive', 'dead'])).toContain('Old Lantern is ahead whatever');
+    // Level if none of the unheard lives, ahead if any does.
+    expect(two(['alive', 'dead'], ['alive', 'unknown'])).toContain('Heron Slip is ahead whatever');
+    expect(two(['alive', 'dead', 'dead'], ['alive', 'unknown', 'unknown', 'unknown'])).toMatch(
+      /Old Lantern is ahead if fewer than \d+\s% of those not heard of live, else Heron Slip/,
+    );
+  });
   it('leave out the reminded below ten, and all of it where all were heard of', () => {
     const few = rendered(<UnheardSlider unheard={{ counts, reminded: { alive: 5, dead: 4 } }} groups={[]} />);
     expect(few.words).not.toContain('reminder');

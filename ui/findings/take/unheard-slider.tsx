@@ -25,7 +25,7 @@ export function UnheardSlider({ unheard: { counts, reminded }, groups }: Unheard
   const readable = rate.trim() !== '' && typed >= 0 && typed <= 1;
   return (
     <section aria-labelledby="unheard-title" className="board">
-      <h2 id="unheard-title">The {counts.unknown} nobody heard of</h2>
+      <h2 id="unheard-title">The {counts.unknown === 1 ? 'one' : counts.unknown} nobody heard of</h2>
       <p className="mt-1">
         If they live as often as those heard of, {percent(asHeard!)} of all live
         {asReminded === null ? '' : `; if as often as those who answered only after a reminder, ${percent(asReminded)}`}
@@ -82,13 +82,17 @@ function BestOfTwo({ groups }: { groups: readonly TakeGroupView[] }) {
     .sort((a, b) => b.take.alive + b.take.dead - (a.take.alive + a.take.dead));
   if (!first || !second) return null;
   const turn = ranksTurnAt(heard(first.take), heard(second.take));
-  const better = (share: number): string =>
-    takeIf(heard(first.take), share)! >= takeIf(heard(second.take), share)! ? first.name : second.name;
+  const ahead = (share: number): number => takeIf(heard(first.take), share)! - takeIf(heard(second.take), share)!;
+  const better = (share: number): string => (ahead(share) >= 0 ? first.name : second.name);
+  // As good as each other at one end, the other end tells.
+  const tells = Math.abs(ahead(0)) > Math.abs(ahead(1)) ? 0 : 1;
   return (
     <p className="mt-2">
       {first.name} or {second.name}:{' '}
       {turn === null
-        ? `${better(0)} is ahead whatever became of them.`
+        ? ahead(tells) === 0
+          ? 'as many of both live, whatever became of them.'
+          : `${better(tells)} is ahead whatever became of them.`
         : `${better(0)} is ahead if fewer than ${percent(turn)} of those not heard of live, else ${better(1)}.`}
     </p>
   );

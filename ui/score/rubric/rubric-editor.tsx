@@ -16,7 +16,10 @@ export function RubricEditor(props: RubricEditorProps) {
 
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-6 lg:grid-cols-[minmax(0,1fr)_20rem]">
-      <PointTable editing={editing} />
+      <div className="grid grid-cols-[minmax(0,1fr)] gap-6">
+        <PointTable editing={editing} />
+        {props.underPoints?.(editing.tryWeights)}
+      </div>
       <div className="flex flex-col gap-4 lg:sticky lg:top-4">
         <ThresholdFields editing={editing} />
         <PastUnions editing={editing} />
@@ -29,7 +32,6 @@ export function RubricEditor(props: RubricEditorProps) {
         ) : (
           <p className="text-sm text-muted">Only the lead changes a rubric.</p>
         )}
-        {props.beside?.(editing.tryWeights)}
       </div>
       {open && (
         <PointWordsForm

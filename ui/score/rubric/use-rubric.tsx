@@ -23,8 +23,8 @@ export interface RubricEditorProps {
   role: string;
   /** Unions of the workshop that stand as another rubric, or an earlier contact model, scored them. */
   scoredOtherwise: number;
-  /** Stands beside the figures; what it hands over is put into them and tried, and nothing is saved. */
-  beside?: (tryWeights: (weights: Readonly<Record<string, number>>) => void) => React.ReactNode;
+  /** Stands under the points; what it hands over is put into them and tried, and nothing is saved. */
+  underPoints?: (tryWeights: (weights: Readonly<Record<string, number>>) => void) => React.ReactNode;
 }
 
 /** Everything that is a figure, as text, by the name its problems come back under. */
