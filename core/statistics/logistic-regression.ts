@@ -31,48 +31,62 @@ export function logisticRegression(
   const width = ridge.length;
   if (rows.length === 0 || rows.length !== outcomes.length || rows.some((row) => row.length !== width))
     throw new RangeError('Each row has the same columns and an outcome.');
+  const filled = rows.map(filledOf);
   let coefficients = new Array<number>(width).fill(0);
-  let value = penalisedLikelihood(rows, outcomes, coefficients, ridge);
+  let value = penalisedLikelihood(filled, outcomes, coefficients, ridge);
   for (let step = 0; step < STEPS; step++) {
-    const { slope, hessian } = derivatives(rows, outcomes, coefficients, ridge);
+    const { slope, hessian } = derivatives(filled, outcomes, coefficients, ridge);
     const move = solved(hessian, slope);
     let share = 1;
     let next = stepped(coefficients, move, share);
-    let nextValue = penalisedLikelihood(rows, outcomes, next, ridge);
+    let nextValue = penalisedLikelihood(filled, outcomes, next, ridge);
     while (nextValue < value - 1e-12 && share > 1e-6) {
       share /= 2;
       next = stepped(coefficients, move, share);
-      nextValue = penalisedLikelihood(rows, outcomes, next, ridge);
+      nextValue = penalisedLikelihood(filled, outcomes, next, ridge);
     }
     const gained = nextValue - value;
     [coefficients, value] = [next, nextValue];
     if (Math.max(...move.map(Math.abs)) < 1e-9 || (gained < 1e-13 && share < 1)) break;
   }
-  const fitted = rows.map((row) => chanceOf(row, coefficients));
+  const fitted = filled.map((row) => logistic(oddsOf(row, coefficients)));
   if (ridge.every((penalty) => penalty === 0) && fitted.every((p) => p < PARTED || p > 1 - PARTED))
     throw new RangeError('The columns part the outcomes completely: no finite fit exists.');
-  const { hessian } = derivatives(rows, outcomes, coefficients, ridge);
+  const { hessian } = derivatives(filled, outcomes, coefficients, ridge);
   const inverse = factored(hessian).solve(Matrix.eye(width));
   return { coefficients, standardErrors: inverse.diagonal().map(Math.sqrt), fitted };
 }
 
-/** Chance that a row's outcome is 1. */
-function chanceOf(row: readonly number[], coefficients: readonly number[]): number {
-  return logistic(row.reduce((sum, x, j) => sum + x * coefficients[j]!, 0));
+/** Columns of a row that are not 0, with their values: rows of faults have few. */
+interface FilledRow {
+  columns: number[];
+  values: number[];
+}
+
+function filledOf(row: readonly number[]): FilledRow {
+  const columns = row.flatMap((value, j) => (value === 0 ? [] : [j]));
+  return { columns, values: columns.map((j) => row[j]!) };
+}
+
+/** Log odds that a row's outcome is 1. */
+function oddsOf({ columns, values }: FilledRow, coefficients: readonly number[]): number {
+  let sum = 0;
+  for (let c = 0; c < columns.length; c++) sum += values[c]! * coefficients[columns[c]!]!;
+  return sum;
 }
 
 const stepped = (from: readonly number[], move: readonly number[], share: number): number[] =>
   from.map((x, j) => x + share * move[j]!);
 
 function penalisedLikelihood(
-  rows: readonly (readonly number[])[],
+  rows: readonly FilledRow[],
   outcomes: readonly number[],
   coefficients: readonly number[],
   ridge: readonly number[],
 ): number {
   let sum = 0;
   rows.forEach((row, i) => {
-    const eta = row.reduce((total, x, j) => total + x * coefficients[j]!, 0);
+    const eta = oddsOf(row, coefficients);
     // log(1 + exp(eta)) without overflow.
     sum += outcomes[i]! * eta - (eta > 0 ? eta + Math.log1p(Math.exp(-eta)) : Math.log1p(Math.exp(eta)));
   });
@@ -80,7 +94,7 @@ function penalisedLikelihood(
 }
 
 function derivatives(
-  rows: readonly (readonly number[])[],
+  rows: readonly FilledRow[],
   outcomes: readonly number[],
   coefficients: readonly number[],
   ridge: readonly number[],
@@ -89,12 +103,13 @@ function derivatives(
   const slope = coefficients.map((c, j) => -ridge[j]! * c);
   const sums = coefficients.map((_, j) => coefficients.map((_other, k) => (j === k ? ridge[j]! : 0)));
   rows.forEach((row, i) => {
-    const p = chanceOf(row, coefficients);
-    for (let j = 0; j < width; j++) {
-      const x = row[j]!;
-      if (x === 0) continue;
+    const p = logistic(oddsOf(row, coefficients));
+    const { columns, values } = row;
+    for (let c = 0; c < columns.length; c++) {
+      const j = columns[c]!;
+      const x = values[c]!;
       slope[j]! += (outcomes[i]! - p) * x;
-      for (let k = 0; k <= j; k++) sums[j]![k]! += p * (1 - p) * x * row[k]!;
+      for (let d = 0; d <= c; d++) sums[j]![columns[d]!]! += p * (1 - p) * x * values[d]!;
     }
   });
   for (let j = 0; j < width; j++) for (let k = 0; k < j; k++) sums[k]![j] = sums[j]![k]!;

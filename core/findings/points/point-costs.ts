@@ -1,7 +1,7 @@
 import { seededRandom } from '../../chance/seeded-random';
 import { logistic } from '../../statistics/logistic';
 import { quantile } from '../../statistics/quantile';
-import { type JudgedFate, logOdds, type PointsModel, pointsModel } from './points-model';
+import { type JudgedFate, type PointsModel, pointsModel } from './points-model';
 
 export interface PointCost {
   point: string;
@@ -20,20 +20,21 @@ export interface PointCost {
  * @returns one a point that somebody had poor or fatal, dearest first
  */
 export function pointCosts(known: readonly JudgedFate[], model: PointsModel): Omit<PointCost, 'low' | 'high'>[] {
-  const points = [...new Set(model.effects.map(({ point }) => point))];
-  return points
-    .map((point) => {
-      const saved = known.reduce(
-        (sum, { grades }) => sum + logistic(logOdds(model, grades, point)) - logistic(logOdds(model, grades)),
-        0,
-      );
-      return {
-        point,
-        had: known.filter(({ grades }) => grades[point] !== 'good').length,
-        perHundred: (100 * saved) / known.length,
-      };
-    })
-    .sort((a, b) => b.perHundred - a.perHundred);
+  const effectOf = new Map(model.effects.map(({ point, grade, estimate }) => [`${point} ${grade}`, estimate]));
+  const saved = new Map(model.effects.map(({ point }) => [point, { had: 0, trees: 0 }]));
+  for (const { grades } of known) {
+    // A point that is good already saves nothing.
+    const faults = Object.entries(grades).filter(([, grade]) => grade !== 'good');
+    const odds = faults.reduce((sum, [point, grade]) => sum + effectOf.get(`${point} ${grade}`)!, model.intercept);
+    for (const [point, grade] of faults) {
+      const own = saved.get(point)!;
+      own.had++;
+      own.trees += logistic(odds - effectOf.get(`${point} ${grade}`)!) - logistic(odds);
+    }
+  }
+  return [...saved]
+    .map(([point, { had, trees }]) => ({ point, had, perHundred: (100 * trees) / known.length }))
+    .sort((x, y) => y.perHundred - x.perHundred);
 }
 
 const BOOTSTRAPS = 200;

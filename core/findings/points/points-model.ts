@@ -77,18 +77,6 @@ function pointsOf(known: readonly JudgedFate[]): string[] {
   return points;
 }
 
-/** Log odds of living of a union by its points; a point may be taken as good throughout. */
-export function logOdds(
-  { intercept, effects }: PointsModel,
-  grades: JudgedFate['grades'],
-  asGood: string | null = null,
-): number {
-  return effects.reduce(
-    (sum, { point, grade, estimate }) => (point !== asGood && grades[point] === grade ? sum + estimate : sum),
-    intercept,
-  );
-}
-
 /** Points whose odds ratio is known to less than a factor of ten (90 % interval) cannot be told. */
 export function canBeTold({ standardError }: Pick<PointEffect, 'standardError'>): boolean {
   return 2 * Z90 * standardError <= Math.log(10);

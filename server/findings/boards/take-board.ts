@@ -73,12 +73,10 @@ async function boardOf(context: Context, parts: TakeParts, view: TakeBoard['scop
     plants,
     varieties,
     kinds: TAKE_KINDS.map((kind) => {
-      const listed = listedOf(parts.kinds[kind]);
-      return {
-        kind,
-        groups: listed.map((level) => groupView(kind, level)),
-        more: parts.kinds[kind].length - listed.length,
-      };
+      // Whom nobody was asked about at a milestone says nothing of it.
+      const asked = parts.kinds[kind].filter(({ take }) => take.handedOver > 0);
+      const listed = listedOf(asked);
+      return { kind, groups: listed.map((level) => groupView(kind, level)), more: asked.length - listed.length };
     }).filter(({ groups }) => groups.length > 0),
     unheard: {
       counts: { alive: unions.alive, dead: unions.dead, unknown: unions.unknown },

@@ -27,7 +27,7 @@ export function ModelWaiting({ view, failed, again, inBoard = false }: ModelWait
     <div className={board} role="status">
       <p>Being reckoned.</p>
       <progress
-        className="mt-2 h-3 w-full max-w-md accent-life"
+        className="mt-2 h-3 w-full max-w-md appearance-none border border-ink [&::-moz-progress-bar]:bg-life [&::-webkit-progress-bar]:bg-sheet [&::-webkit-progress-value]:bg-life"
         max={100}
         value={share}
         aria-label="How far it is reckoned"
