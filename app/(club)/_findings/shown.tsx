@@ -21,6 +21,12 @@ export function Shown({ sentence, scope, problem, choices, children }: ShownProp
           {problem}
         </p>
       )}
+      {scope.onlyNewest && (
+        <p className="mb-3 max-w-prose">
+          There are more: this page reads the newest {scope.keepers.toLocaleString('en')} of them. Choose a method, year
+          or site for the others.
+        </p>
+      )}
       <FilterBar scope={scope} inWorkshop={scope.filter.workshopId !== null}>
         {choices}
       </FilterBar>

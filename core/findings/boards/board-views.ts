@@ -20,6 +20,8 @@ export interface ScopeView {
   filter: FindingsFilter;
   choices: { methods: Choice[]; years: string[]; lots: Choice[]; sites: Choice[] };
   keepers: number;
+  /** There are more, and only the newest of them are read. */
+  onlyNewest?: boolean;
 }
 
 /** A keeper as one mark, and what it belongs to. */

@@ -3,7 +3,7 @@ import type { FindingsFilter } from '@/core/findings/facts/findings-filter';
 import type { KeeperFact } from '@/core/findings/facts/keeper-fact';
 import { METHODS, methodById } from '@/core/methods/registry';
 import { lotName } from '@/server/findings/causes/level-names';
-import { filterOf, keeperFacts } from '@/server/findings/facts/keeper-facts';
+import { filterOf, keeperFacts, MOST_READ } from '@/server/findings/facts/keeper-facts';
 import { allow, type Context } from '@/server/platform/context';
 import { ERASED_NAME } from '@/server/platform/erased-name';
 import { notFound } from '@/server/platform/use-case-error';
@@ -20,7 +20,10 @@ export async function scopeOf(context: Context, input: unknown): Promise<Scope> 
   const [facts, viewOf] = await Promise.all([keeperFacts(context, filter), scopeView(context, filter)]);
   return {
     facts,
-    view: viewOf({ keepers: facts.length, lotIds: facts.flatMap(({ woodLotId }) => woodLotId ?? []) }),
+    view: {
+      ...viewOf({ keepers: facts.length, lotIds: facts.flatMap(({ woodLotId }) => woodLotId ?? []) }),
+      onlyNewest: facts.length === MOST_READ,
+    },
   };
 }
 

@@ -37,7 +37,10 @@ export function filtered(filter: FindingsFilter): string {
 /** Reads a filter as it came with a request. */
 export const filterOf = (input: unknown): FindingsFilter => parse(findingsFilterInput, input);
 
-/** Keepers that were handed over and not voided, of a filter, in the order they were made. */
+/** More keepers than these are not read one by one: the newest are. */
+export const MOST_READ = 100_000;
+
+/** Keepers that were handed over and not voided, of a filter, in the order they were made; of very many the newest. */
 export async function keeperFacts(context: Context, filter: FindingsFilter): Promise<KeeperFact[]> {
   allow(context, 'viewer');
   const { db, actor } = context;
@@ -51,11 +54,11 @@ export async function keeperFacts(context: Context, filter: FindingsFilter): Pro
      FROM union_facts f JOIN unions u ON u.id = f.union_id JOIN plants p ON p.id = u.plant_id
      JOIN wood_lots w ON w.id = p.wood_lot_id JOIN workshops h ON h.id = f.workshop_id AND h.put_away_at IS NULL
      WHERE f.club_id = :clubId AND f.kind = 'keeper' AND f.voided = 0${filtered(filter)}
-     ORDER BY f.date, f.workshop_id, f.number, f.union_id`,
-    { replacements: { clubId: actor.clubId, ...filter }, type: QueryTypes.SELECT },
+     ORDER BY f.date DESC, f.workshop_id DESC, f.number DESC, f.union_id DESC LIMIT :most`,
+    { replacements: { clubId: actor.clubId, most: MOST_READ, ...filter }, type: QueryTypes.SELECT },
   );
   const asked = await asking;
-  return rows.map((row) => factOf(row, asked.get(row.workshopId) ?? []));
+  return rows.reverse().map((row) => factOf(row, asked.get(row.workshopId) ?? []));
 }
 
 function factOf(row: Row, asked: readonly Milestone[]): KeeperFact {
