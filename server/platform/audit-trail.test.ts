@@ -12,6 +12,7 @@ const NOT_NOTED: Record<string, string> = {
   'server/platform/rate-limit.ts': 'counts of attempts',
   'server/platform/slow-down.ts': 'counts of attempts',
   'server/platform/union-facts.ts': 'derived, in the transaction of what it derives from',
+  'server/platform/keeper-counts.ts': 'derived from facts, by whoever reads next',
   'server/teach/teaching.ts putTeachingState': 'what a projector shows',
   'server/teach/learner-questions.ts': 'what learners asked; who noted it is not kept',
   'server/club/passwords.ts writeToForgetful': 'somebody who is not signed in asked; nothing of the club changed',
