@@ -54,6 +54,19 @@ describe('askAgain', () => {
     await expect(away.ask({ type: QueryTypes.SELECT })).rejects.toThrow('lost');
     expect(away.asked()).toBe(1);
   });
+  it('tries once more, also a write, where a connection was not made in time, and not for ever', async () => {
+    const late = (): Error =>
+      Object.assign(refusedWith(45012), {
+        name: 'SequelizeConnectionError',
+        parent: { errno: 45012, sqlState: '08S01' },
+      });
+    const busy = failing([late()]);
+    expect(await busy.ask({ type: QueryTypes.UPDATE })).toBe('answer');
+    expect(busy.asked()).toBe(2);
+    const away = failing([late(), late(), late()]);
+    await expect(away.ask({ type: QueryTypes.SELECT })).rejects.toThrow('45012');
+    expect(away.asked()).toBe(2);
+  });
   it('leaves a transaction to be begun again as a whole', async () => {
     const { ask, asked } = failing([refusedWith(1213)]);
     await expect(ask({ type: QueryTypes.SELECT, transaction: {} })).rejects.toThrow('1213');

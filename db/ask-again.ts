@@ -5,6 +5,12 @@ import { databaseErrno, TRY_AGAIN } from './database-errno';
 const TRIES = 3;
 
 /**
+ * A connection that was not made in time. Nothing was asked on it yet, and a process that reckons for seconds misses the
+ * answer of a database that was there: it is tried once more.
+ */
+const NOT_MADE_IN_TIME = 45012;
+
+/**
  * Makes a pool ask again, on another connection, what was asked outside a transaction and failed for no
  * fault of its own: any statement that the database says it has not done, and one that only reads when
  * its connection was lost. A write whose connection was lost may have been done and is not repeated;
@@ -19,7 +25,8 @@ export function askAgain(sequelize: Sequelize): void {
         return await ask(sql, options);
       } catch (error) {
         const lost = isConnectionLost(error) && !neverConnected(error) && options?.type === QueryTypes.SELECT;
-        if (attempt === TRIES || !(lost || TRY_AGAIN.has(databaseErrno(error) ?? 0))) throw error;
+        const late = databaseErrno(error) === NOT_MADE_IN_TIME && attempt === 1;
+        if (attempt === TRIES || !(lost || late || TRY_AGAIN.has(databaseErrno(error) ?? 0))) throw error;
         await new Promise((resolve) => setTimeout(resolve, attempt * 20 + Math.random() * 30));
       }
     }
