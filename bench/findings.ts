@@ -1,18 +1,11 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { rmSync } from 'node:fs';
 import { QueryTypes, type Transaction } from 'sequelize';
 import { v7 as uuid } from 'uuid';
 import { METHODS } from '@/core/methods/registry';
-import { openDatabase } from '@/db/database';
-import { migrate } from '@/db/migrate';
 import { transact } from '@/db/transact';
 import { takeBoard } from '@/server/findings/boards/take-board';
 import { keptCounts } from '@/server/platform/keeper-counts';
-import { erasedListIn } from '@/server/platform/erased-list';
-import { folderMail } from '@/stand-ins/mail/folder-mail';
-import { simulatedWeather } from '@/stand-ins/weather/simulated-weather';
-import { startMariaDb } from '../ops/mariadb';
+import { benchServices } from './bench-services';
 
 /*
  * node --import tsx bench/findings.ts [UNIONS OF A REGION]
@@ -23,18 +16,7 @@ const REGION = Number(process.argv[2] ?? 1_000_000);
 const PER_WORKSHOP = 1100;
 const LOOKS = 5;
 
-const folder = mkdtempSync(join(tmpdir(), 'findings-bench-'));
-const own = await startMariaDb(folder);
-const db = openDatabase(own.url, { silence: 0 });
-await migrate(db.sequelize);
-const services = {
-  db,
-  mail: folderMail(join(folder, 'mail')),
-  weather: simulatedWeather,
-  erased: erasedListIn(join(folder, 'erased.txt')),
-  publicUrl: 'http://127.0.0.1',
-  now: new Date('2026-11-30T09:00:00Z'),
-};
+const { folder, own, db, services } = await benchServices('findings', new Date('2026-11-30T09:00:00Z'));
 
 /** An id that a number gives, so that the database can make a million of them. */
 const idOf = (kind: string, number: string): string => `CONCAT('${kind}-0000-7000-8000-', LPAD(${number}, 12, '0'))`;

@@ -1,7 +1,6 @@
 import { spawn } from 'node:child_process';
 import { randomInt } from 'node:crypto';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { QueryTypes } from 'sequelize';
 import { v7 as uuid } from 'uuid';
@@ -9,16 +8,12 @@ import { seededRandom } from '@/core/chance/seeded-random';
 import { exampleMeasures } from '@/core/methods/example-measures';
 import { METHODS } from '@/core/methods/registry';
 import type { Marks } from '@/core/score/rubric/judge-union';
-import { openDatabase } from '@/db/database';
-import { migrate } from '@/db/migrate';
 import { currentRubric } from '@/server/score/rubrics';
-import { erasedListIn } from '@/server/platform/erased-list';
 import { hashPassword } from '@/server/platform/secrets';
 import { actorOf, openSession } from '@/server/club/sign-in';
 import { addSite } from '@/server/club/sites';
-import { folderMail } from '@/stand-ins/mail/folder-mail';
-import { simulatedWeather } from '@/stand-ins/weather/simulated-weather';
-import { freePort, startMariaDb } from '../ops/mariadb';
+import { freePort } from '../ops/mariadb';
+import { benchServices } from './bench-services';
 
 /*
  * node --import tsx bench/score.ts [SECONDS] [ASSESSORS] [WORKSHOPS]
@@ -36,18 +31,7 @@ const [WORKSHOPS, SEATS, EACH, CLIENTS, THOUGHT] = [
   1000,
 ];
 
-const folder = mkdtempSync(join(tmpdir(), 'score-bench-'));
-const own = await startMariaDb(folder);
-const db = openDatabase(own.url, { silence: 0 });
-await migrate(db.sequelize);
-const services = {
-  db,
-  mail: folderMail(join(folder, 'mail')),
-  weather: simulatedWeather,
-  erased: erasedListIn(join(folder, 'erased.txt')),
-  publicUrl: 'http://127.0.0.1',
-  now: new Date(),
-};
+const { folder, own, db, services } = await benchServices('score', new Date());
 const clubId = uuid();
 await db.clubs.create({ id: clubId, name: 'Bench Club', createdAt: services.now });
 const passwordHash = await hashPassword('not used here');

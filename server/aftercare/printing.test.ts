@@ -4,23 +4,17 @@ import { METHODS } from '@/core/methods/registry';
 import { printHandout, printTemplate } from '@/server/teach/handouts';
 import { changeKeepers } from './change-keepers';
 import { listKeepers } from '@/server/plan/keepers-of-workshop';
-import { makeKeepers } from './make-keepers';
 import { printScoreSheet } from '@/server/score/print-score-sheet';
 import { printTags } from './print-tags';
 import { putRubricEdits } from '@/server/score/rubric-editor';
-import { refusalOf, testClub, testWorkshop, type TestClub, type TestWorkshop } from '@/server/testing/test-club';
+import { refusalOf, testClub, testKeepers, type TestClub, type TestWorkshop } from '@/server/testing/test-club';
 import { v7 as uuid } from 'uuid';
 
 let club: TestClub;
 let workshop: TestWorkshop;
 beforeAll(async () => {
   club = await testClub();
-  workshop = await testWorkshop(club, 2);
-  await makeKeepers(club.as('lead'), workshop.id, {
-    woodLotId: workshop.woodLotId,
-    stockLotId: workshop.stockLotId,
-    each: 2,
-  });
+  workshop = await testKeepers(club);
 });
 const words = (pdf: Buffer): string => execFileSync('pdftotext', ['-layout', '-', '-'], { input: pdf }).toString();
 const whip = METHODS[0]!;

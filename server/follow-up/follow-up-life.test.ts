@@ -25,6 +25,7 @@ import {
   judgementBody,
   refusalOf,
   testClub,
+  testKeepers,
   testWorkshop,
   type TestClub,
   type TestWorkshop,
@@ -38,12 +39,7 @@ const at = (date: string) => ({ ...club.services, now: new Date(`${date}T08:00:0
 
 beforeAll(async () => {
   club = await testClub();
-  workshop = await testWorkshop(club, 2);
-  await makeKeepers(club.as('lead'), workshop.id, {
-    woodLotId: workshop.woodLotId,
-    stockLotId: workshop.stockLotId,
-    each: 2,
-  });
+  workshop = await testKeepers(club);
   await addRound(club.as('lead'), workshop.id, roundId, {
     milestone: 'growing',
     opensOn: '2027-05-01',

@@ -9,6 +9,7 @@ import { openDatabase } from '@/db/database';
 import type { Role } from '@/core/club/role';
 import { folderMail } from '@/stand-ins/mail/folder-mail';
 import { simulatedWeather } from '@/stand-ins/weather/simulated-weather';
+import { makeKeepers } from '@/server/aftercare/make-keepers';
 import type { Context, Services } from '@/server/platform/context';
 import { erasedListIn } from '@/server/platform/erased-list';
 import { normaliseEmail } from '@/core/inputs/fields';
@@ -116,6 +117,14 @@ export async function testWorkshop({ as }: TestClub, promisedKeepers = 2): Promi
   const seatIds = (await listSeats(context, id)).map((seat) => seat.id);
   await permitKeepers(context, id, uuid(), { seatIds, may: true, reason: 'tests make keepers without practice' });
   return { id, seatIds, personIds, woodLotId: lots.wood[0]!.id, stockLotId: lots.stocks[0]!.id };
+}
+
+/** The same with keepers for each of its people, as many as promised. */
+export async function testKeepers(club: TestClub, each = 2): Promise<TestWorkshop> {
+  const workshop = await testWorkshop(club, each);
+  const { id, woodLotId, stockLotId } = workshop;
+  await makeKeepers(club.as('lead'), id, { woodLotId, stockLotId, each });
+  return workshop;
 }
 
 /** What the bench sends for a union. */

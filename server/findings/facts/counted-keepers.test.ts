@@ -6,7 +6,6 @@ import { takePartsOfCounts } from '@/core/findings/boards/take-parts-of-counts';
 import { EVERYTHING, type FindingsFilter } from '@/core/findings/facts/findings-filter';
 import { TAKE_KINDS } from '@/core/findings/facts/take-by';
 import { MILESTONES } from '@/core/methods/milestones';
-import { makeKeepers } from '@/server/aftercare/make-keepers';
 import { enterReport } from '@/server/follow-up/entering/enter-report';
 import { sendRound } from '@/server/follow-up/letters/send-round';
 import { addRound } from '@/server/follow-up/rounds';
@@ -16,7 +15,7 @@ import { getWorkshop, putWorkshop } from '@/server/plan/workshops';
 import { METHODS } from '@/core/methods/registry';
 import { keptCounts } from '@/server/platform/keeper-counts';
 import { rebuildUnionFacts } from '@/server/platform/union-facts';
-import { testClub, testWorkshop, type TestClub, type TestWorkshop } from '@/server/testing/test-club';
+import { testClub, testKeepers, type TestClub, type TestWorkshop } from '@/server/testing/test-club';
 import { countedKeepers, hasMoreKeepers, isCounted } from './counted-keepers';
 import { keeperFacts } from './keeper-facts';
 
@@ -27,12 +26,7 @@ const lead = () => club.as('lead', new Date('2027-06-01T08:00:00Z'));
 
 beforeAll(async () => {
   club = await testClub();
-  workshop = await testWorkshop(club, 2);
-  await makeKeepers(club.as('lead'), workshop.id, {
-    woodLotId: workshop.woodLotId,
-    stockLotId: workshop.stockLotId,
-    each: 2,
-  });
+  workshop = await testKeepers(club);
   await addRound(club.as('lead'), workshop.id, roundId, {
     milestone: 'growing',
     opensOn: '2027-05-01',
@@ -138,8 +132,7 @@ describe('keepers in numbers', () => {
 describe('who was told of only after a second letter', () => {
   it('is counted apart, and only once they answer', async () => {
     const own = await testClub();
-    const { id, woodLotId, stockLotId } = await testWorkshop(own, 2);
-    await makeKeepers(own.as('lead'), id, { woodLotId, stockLotId, each: 1 });
+    const { id } = await testKeepers(own, 1);
     const round = uuid();
     const dates = { milestone: 'growing', opensOn: '2027-05-01', closesOn: '2027-05-30' };
     await addRound(own.as('lead'), id, round, dates);
