@@ -1,9 +1,9 @@
-import { fateCountsOf } from '@/core/findings/facts/keepers-alike';
+import { fateCountsOf, settled } from '@/core/findings/facts/keepers-alike';
 import type { Method } from '@/core/methods/method';
-import { MILESTONES } from '@/core/methods/milestones';
 import type { VariantId } from '@/core/methods/variant';
 import { type CountedFates, foundTake, type FoundTake } from '@/core/plan/quantities/found-take';
 import { takeBelief, type TakeBelief } from '@/core/statistics/take-belief';
+import { askedMilestones } from '@/server/platform/asked-milestones';
 import type { Context } from '@/server/platform/context';
 import { keptCounts } from '@/server/platform/keeper-counts';
 
@@ -28,21 +28,19 @@ export async function foundTakes(context: Context): Promise<(method: Method, at?
     db,
     actor: { clubId },
   } = context;
-  const [kept, rounds, workshops, lots] = await Promise.all([
+  const [kept, asked, workshops, lots] = await Promise.all([
     keptCounts(db, clubId),
-    db.rounds.findAll({ where: { clubId }, attributes: ['workshopId', 'milestone'], raw: true }),
+    askedMilestones(context),
     db.workshops.findAll({ where: { clubId }, attributes: ['id', 'siteId'], raw: true }),
     db.woodLots.findAll({ where: { clubId }, attributes: ['id', 'variety', 'source'], raw: true }),
   ]);
   const woodOf = new Map(lots.map(({ id, variety, source }) => [id, JSON.stringify([variety, source])]));
   const counts = workshops.flatMap(({ id: workshopId, siteId }): CountedFates[] => {
-    const own = rounds.filter((round) => round.workshopId === workshopId);
-    const last = MILESTONES.findLast((milestone) => own.some((round) => round.milestone === milestone));
+    const last = asked.get(workshopId)?.at(-1);
     if (!last) return [];
     return (kept.get(workshopId)?.byLot ?? []).map(({ method, variant, woodLotId, at }) => {
-      const { alive, dead, contradicted } = fateCountsOf(at)[last];
       const wood = (woodLotId && woodOf.get(woodLotId)) || null;
-      return { workshopId, siteId, method, variant, wood, alive: alive - contradicted, dead };
+      return { workshopId, siteId, method, variant, wood, ...settled(fateCountsOf(at)[last]) };
     });
   });
   return (method, at) => {

@@ -1,5 +1,5 @@
 import { MILESTONES, type Milestone } from '@/core/methods/milestones';
-import type { Context } from '@/server/platform/context';
+import type { Context } from './context';
 
 /** Milestones that rounds of each workshop asked, by the workshop's id. */
 export async function askedMilestones({ db, actor }: Context): Promise<Map<string, Milestone[]>> {

@@ -1,6 +1,7 @@
 import { QueryTypes, type Transaction } from 'sequelize';
 import { v7 as uuid } from 'uuid';
-import { MILESTONES } from '@/core/methods/milestones';
+import { KEPT_COUNTS } from '@/core/findings/facts/keepers-alike';
+import { type Milestone, MILESTONES } from '@/core/methods/milestones';
 import type { Database } from '@/db/database';
 import { holdGuard } from '@/db/guard';
 import { transact } from '@/db/transact';
@@ -84,14 +85,15 @@ async function changedWorkshops(db: Database, clubId: string): Promise<string[]>
   return rows.map(({ workshopId }) => workshopId);
 }
 
-/** Five counts for each milestone, in the order in which they are read. */
-const SUMS = MILESTONES.flatMap((milestone) => [
-  `SUM(${milestone} = 'alive')`,
-  `SUM(${milestone} = 'dead')`,
-  `SUM(${milestone} = 'alive' AND contradicted)`,
-  `SUM(${milestone} = 'alive' AND reminded AND NOT contradicted)`,
-  `SUM(${milestone} = 'dead' AND reminded AND NOT contradicted)`,
-]);
+/** What of a keeper is counted at a milestone. */
+const COUNTED: Record<(typeof KEPT_COUNTS)[number], (milestone: Milestone) => string> = {
+  alive: (milestone) => `${milestone} = 'alive'`,
+  dead: (milestone) => `${milestone} = 'dead'`,
+  contradicted: (milestone) => `${milestone} = 'alive' AND contradicted`,
+  remindedAlive: (milestone) => `${milestone} = 'alive' AND reminded AND NOT contradicted`,
+  remindedDead: (milestone) => `${milestone} = 'dead' AND reminded AND NOT contradicted`,
+};
+const SUMS = MILESTONES.flatMap((milestone) => KEPT_COUNTS.map((count) => `SUM(${COUNTED[count](milestone)})`));
 
 type Grouping = 'wood_lot_id' | 'maker_id' | 'plant_id';
 type CountedRow = Omit<KeptGroup, 'at'> & { workshopId: string } & Record<`sum${number}`, string>;

@@ -39,10 +39,16 @@ export function takeOfAlike(alike: readonly KeepersAlike[], milestone: Milestone
     counts.handedOver += keepers;
     const last = milestone ?? asked.at(-1);
     if (!last) continue;
-    counts.alive += at[last].alive - (milestone ? 0 : at[last].contradicted);
-    counts.dead += at[last].dead;
+    const { alive, dead } = milestone ? at[last] : settled(at[last]);
+    counts.alive += alive;
+    counts.dead += dead;
   }
   return takeRate(counts);
+}
+
+/** What became of keepers in the end: one that was seen dead before it was seen alive is not known. */
+export function settled({ alive, dead, contradicted }: FateCounts): { alive: number; dead: number } {
+  return { alive: alive - contradicted, dead };
 }
 
 /** Of those told of only after a second letter, how many live at a milestone and how many are dead. */

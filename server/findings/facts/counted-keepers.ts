@@ -2,9 +2,9 @@ import { QueryTypes } from 'sequelize';
 import type { KeeperCounts, OnOnePlant } from '@/core/findings/boards/take-parts-of-counts';
 import type { FindingsFilter } from '@/core/findings/facts/findings-filter';
 import { fateCountsOf, type KeepersAlike } from '@/core/findings/facts/keepers-alike';
+import { askedMilestones } from '@/server/platform/asked-milestones';
 import { allow, type Context } from '@/server/platform/context';
 import { type KeptGroup, keptCounts } from '@/server/platform/keeper-counts';
-import { askedMilestones } from './asked-milestones';
 
 /** Whether a filter asks only for what keepers are counted by together. */
 export function isCounted({ lotId, personId, scoreFrom, scoreTo }: FindingsFilter): boolean {

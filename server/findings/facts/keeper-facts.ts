@@ -5,9 +5,9 @@ import type { KeeperFact } from '@/core/findings/facts/keeper-fact';
 import type { TakeState } from '@/core/findings/take/take-state';
 import type { Milestone } from '@/core/methods/milestones';
 import { daysBetween } from '@/core/units/iso-date';
+import { askedMilestones } from '@/server/platform/asked-milestones';
 import { allow, type Context } from '@/server/platform/context';
 import { parse } from '@/server/platform/parse';
-import { askedMilestones } from './asked-milestones';
 
 type Row = Omit<KeeperFact, 'states' | 'asked' | 'fate' | 'aliveFor' | 'deadBy' | 'called' | 'href'> &
   Record<Milestone, TakeState> & {
