@@ -21,6 +21,7 @@ export default defineConfig({
         test: {
           name: 'database',
           include: ['{db,demo,ops,server}/**/*.test.ts'],
+          isolate: false,
           globalSetup: './ops/test-database.ts',
         },
       },

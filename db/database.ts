@@ -34,8 +34,12 @@ export function openDatabase(url: string, { silence = SILENCE } = {}): Database 
     dialectOptions: {
       connectTimeout: 3000,
       socketTimeout: silence,
-      // Whoever waits for a row hears so from the database, and begins again, before the connection is given up.
-      ...(silence > 0 ? { initSql: `SET SESSION innodb_lock_wait_timeout = ${Math.floor(silence / 1000) - 1}` } : {}),
+      initSql: [
+        // Once a connection: named with each transaction it would be asked for anew each time.
+        'SET SESSION TRANSACTION ISOLATION LEVEL READ COMMITTED',
+        // Whoever waits for a row hears so from the database, and begins again, before the connection is given up.
+        ...(silence > 0 ? [`SET SESSION innodb_lock_wait_timeout = ${Math.floor(silence / 1000) - 1}`] : []),
+      ],
       typeCast,
       ...(socketPath ? { socketPath } : {}),
     },
@@ -43,7 +47,6 @@ export function openDatabase(url: string, { silence = SILENCE } = {}): Database 
     // A connection nobody uses is let go before its silence would be taken for a fault.
     pool: { max: 16, min: 0, acquire: 20_000, idle: 3_000 },
     timezone: '+00:00',
-    isolationLevel: 'READ COMMITTED',
     logging: false,
     define: { charset: 'utf8mb4' },
   });

@@ -1,4 +1,4 @@
-import type { Transaction } from 'sequelize';
+import { col, fn, type Transaction } from 'sequelize';
 import { type AnswerInput, growthTyped } from '@/core/follow-up/answer-input';
 import { askedSigns, signsOfChoices } from '@/core/follow-up/signs/asked-signs';
 import { countedAnswer } from '@/core/follow-up/signs/counted-answer';
@@ -37,24 +37,45 @@ export interface KeptAnswer {
   secondTry: boolean;
 }
 
+/** An answer to one union, as whoever may answer it sent it: the caller has checked whose it is. */
+export interface SentAnswer {
+  asked: AskedUnion;
+  answer: AnswerInput;
+  arrival: Arrival;
+  /** The round it answers; the one that is due, or else the latest that asked, where none is named. */
+  roundId?: string | undefined;
+}
+
+/** A report without what only its keeping tells: its turn among those of its union and round. */
+type NewReport = Omit<ReportRow, 'seq' | 'turn'>;
+
+/** A report that is to be kept, with the length that was told, mm. */
+interface ReadReport {
+  row: NewReport;
+  height: number | null;
+}
+
 /**
  * Reads an answer by the signs of its day and keeps it; earlier ones stay and the last counts. An id that was saved already
  * changes nothing. A length that was told is a height of its plan, too.
- *
- * @param asked of whoever may answer it: the caller has checked whose it is
- * @param roundId the round it answers; the one that is due, or else the latest that asked, where none is given
  */
-export async function keepAnswer(
-  context: Context,
-  asked: AskedUnion,
-  answer: AnswerInput,
-  arrival: Arrival,
-  roundId?: string,
-): Promise<KeptAnswer> {
+export async function keepAnswer(context: Context, sent: SentAnswer): Promise<KeptAnswer> {
+  return (await keepAnswers(context, [sent]))[0]!;
+}
+
+/** Keeps several answers in one transaction: all of them, or none where one cannot be read. */
+export async function keepAnswers(context: Context, sent: readonly SentAnswer[]): Promise<KeptAnswer[]> {
+  const read = sent.map((each) => readAnswer(context, each));
+  const reports = await addReports(context, read);
+  return read.map(({ round, secondTry }, i) => ({ report: reports[i]!, round, secondTry }));
+}
+
+function readAnswer(
+  { actor: { clubId }, now }: Context,
+  { asked, answer, arrival, roundId }: SentAnswer,
+): ReadReport & Omit<KeptAnswer, 'report'> {
   const round = roundId ? asked.rounds.find((each) => each.id === roundId) : roundToAnswer(asked);
   if (!round) throw new GrowerError('invalid', 'error.not-asked');
-  const { actor, now } = context;
-  const { clubId } = actor;
   const seenOn = seenDay(answer.seenOn, asked.union.madeOn, asked.today);
   const signs = signsTold(asked, answer, round.milestone);
   if (Object.keys(signs).length === 0 && answer.said === '')
@@ -62,7 +83,7 @@ export async function keepAnswer(
   const when = asked.seenWhen(seenOn);
   const question = questionOfRound(asked.variant, round.milestone);
   const counted = countedAnswer({ kind: round.milestone, question, signs, said: answer.said }, when, asked.signDays);
-  const row: Omit<ReportRow, 'seq' | 'turn'> = {
+  const row: NewReport = {
     id: arrival.reportId,
     clubId,
     unionId: asked.union.id,
@@ -84,9 +105,7 @@ export async function keepAnswer(
     setAsideBy: null,
     setAsideWhy: '',
   };
-  const height = growthTyped(answer.growth, answer.growthUnit);
-  const report = await addReport(context, row, height);
-  return { report, round, secondTry: counted.secondTry };
+  return { row, height: growthTyped(answer.growth, answer.growthUnit), round, secondTry: counted.secondTry };
 }
 
 /** The round an answer is to: what is due, else what is asked again, else the latest that asked. */
@@ -118,66 +137,100 @@ function nextLook(asked: AskedUnion, day: number | null, seenOn: IsoDate): IsoDa
   return on > seenOn ? on : addDays(seenOn, 1);
 }
 
-async function addReport(
-  context: Context,
-  row: Omit<ReportRow, 'seq' | 'turn'>,
-  height: number | null,
-): Promise<ReportRow> {
+async function addReports(context: Context, read: readonly ReadReport[]): Promise<ReportRow[]> {
   const {
     db,
     actor: { clubId },
     now,
   } = context;
+  const ids = read.map(({ row }) => row.id);
+  const sent = new Map<string, ReadReport>();
+  for (const each of read) {
+    const twin = sent.get(each.row.id);
+    if (twin) confirmReplay(twin.row, each.row);
+    else sent.set(each.row.id, each);
+  }
   for (let attempt = 1; ; attempt++) {
-    const known = await db.reports.findOne({ where: { clubId, id: row.id }, raw: true });
-    if (known) return confirmReplay(known, row);
+    const known = new Map(
+      (await db.reports.findAll({ where: { clubId, id: ids }, raw: true })).map((report) => [report.id, report]),
+    );
+    for (const [reportId, report] of known) confirmReplay(report, sent.get(reportId)!.row);
+    const fresh = [...sent.values()].filter(({ row }) => !known.has(row.id));
     try {
-      return await transact(db, async (transaction) => {
-        const where = { clubId, unionId: row.unionId, roundId: row.roundId };
-        const before = (await db.reports.max('turn', { where, transaction })) as number | null;
-        const turn = (before ?? 0) + 1;
-        await db.reports.create({ ...row, turn }, { transaction });
-        if (height !== null) await keepHeight(context, row, height, transaction);
-        await refreshUnionFacts(db, clubId, [row.unionId], transaction);
-        await audit(db, transaction, {
-          clubId,
-          actorId: row.enteredBy,
-          action: 'report saved',
-          subjectId: row.id,
-          at: now,
-        });
-        return { ...row, turn, seq: 0 };
-      });
+      const added = fresh.length === 0 ? [] : await transact(db, (transaction) => insert(fresh, transaction));
+      const all = new Map([...known, ...added.map((report) => [report.id, report] as const)]);
+      return ids.map((reportId) => all.get(reportId)!);
     } catch (error) {
       // The same answer came twice at once, or another took the turn: looked at again.
       if (!isDuplicate(error) || attempt === TRIES) throw error;
     }
   }
+  async function insert(fresh: readonly ReadReport[], transaction: Transaction): Promise<ReportRow[]> {
+    const rows = await withTurns(
+      context,
+      fresh.map(({ row }) => row),
+      transaction,
+    );
+    await db.reports.bulkCreate(rows, { transaction });
+    await keepHeights(context, fresh, transaction);
+    await refreshUnionFacts(db, clubId, [...new Set(rows.map(({ unionId }) => unionId))], transaction);
+    await audit(
+      db,
+      transaction,
+      ...rows.map(({ enteredBy, id: subjectId }) => ({
+        clubId,
+        actorId: enteredBy,
+        action: 'report saved',
+        subjectId,
+        at: now,
+      })),
+    );
+    return rows.map((row) => ({ ...row, seq: 0 }));
+  }
+}
+
+/** Each after the last one of its union and round. */
+async function withTurns(
+  { db, actor: { clubId } }: Context,
+  rows: readonly NewReport[],
+  transaction: Transaction,
+): Promise<Omit<ReportRow, 'seq'>[]> {
+  const before = await db.reports.findAll({
+    where: { clubId, unionId: [...new Set(rows.map(({ unionId }) => unionId))] },
+    attributes: ['unionId', 'roundId', [fn('MAX', col('turn')), 'turn']],
+    group: ['unionId', 'roundId'],
+    transaction,
+    raw: true,
+  });
+  const last = new Map(before.map(({ unionId, roundId, turn }) => [`${unionId} ${roundId}`, turn]));
+  return rows.map((row) => {
+    const key = `${row.unionId} ${row.roundId}`;
+    const turn = (last.get(key) ?? 0) + 1;
+    last.set(key, turn);
+    return { ...row, turn };
+  });
 }
 
 /** A height that was measured moves the plan of its plant. */
-async function keepHeight(
-  { db }: Context,
-  { id: reportId, clubId, unionId, seenOn, enteredBy, recordedAt }: Omit<ReportRow, 'seq' | 'turn'>,
-  height: number,
-  transaction: Transaction,
-): Promise<void> {
-  await db.unionObservations.create(
-    {
-      id: reportId,
-      clubId,
-      unionId,
-      kind: 'height',
-      about: '',
-      lengthMm: height,
-      note: '',
-      seenOn,
-      seenBy: enteredBy,
-      recordedAt,
-      takenBackAt: null,
-    },
-    { transaction },
+async function keepHeights({ db }: Context, read: readonly ReadReport[], transaction: Transaction): Promise<void> {
+  const rows = read.flatMap(({ row, height }) =>
+    height === null
+      ? []
+      : {
+          id: row.id,
+          clubId: row.clubId,
+          unionId: row.unionId,
+          kind: 'height' as const,
+          about: '',
+          lengthMm: height,
+          note: '',
+          seenOn: row.seenOn,
+          seenBy: row.enteredBy,
+          recordedAt: row.recordedAt,
+          takenBackAt: null,
+        },
   );
+  if (rows.length > 0) await db.unionObservations.bulkCreate(rows, { transaction });
 }
 
 /**
@@ -192,12 +245,11 @@ export function seenDay(said: string, madeOn: IsoDate, today: IsoDate): IsoDate 
   return said;
 }
 
-function confirmReplay(known: ReportRow, sent: Omit<ReportRow, 'seq' | 'turn'>): ReportRow {
+function confirmReplay(known: NewReport, sent: NewReport): void {
   const told = ({ unionId, said, note, signs }: typeof sent): string =>
     JSON.stringify([unionId, said, note, Object.entries(signs ?? {}).sort()]);
   // Sent again after midnight it is the same answer, so days are not compared.
-  if (told(known) === told(sent)) return known;
-  throw new GrowerError('conflict', 'error.again');
+  if (told(known) !== told(sent)) throw new GrowerError('conflict', 'error.again');
 }
 
 /** One keeper of the club with what it is asked. */

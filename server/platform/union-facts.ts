@@ -25,31 +25,38 @@ export async function refreshUnionFacts(
   if (unions.length === 0) return;
   // Practice unions are cut open: no plant, and nobody reports on them.
   const kept = unions.filter(({ kind }) => kind === 'keeper');
-  const [judgements, opened, plants, reports, rounds, letters] = await Promise.all([
+  const keeperIds = kept.map(({ id }) => id);
+  const [judgements, opened, plants, reports] = await Promise.all([
     db.judgements.findAll({ where: { clubId, unionId: unionIds }, transaction, raw: true }),
     openedUnions(db, clubId, unionIds, transaction),
-    ...(kept.length === 0
-      ? ([[], [], [], []] as [PlantRow[], ReportRow[], RoundRow[], LetterAskRow[]])
-      : ([
-          db.plants.findAll({
-            where: { clubId, id: kept.flatMap(({ plantId }) => plantId ?? []) },
-            transaction,
-            raw: true,
-          }),
-          db.reports.findAll({
-            where: { clubId, unionId: kept.map(({ id }) => id), setAsideAt: UNSET },
-            order: [['turn', 'ASC']],
-            transaction,
-            raw: true,
-          }),
+    kept.length === 0
+      ? []
+      : db.plants.findAll({
+          where: { clubId, id: kept.flatMap(({ plantId }) => plantId ?? []) },
+          transaction,
+          raw: true,
+        }),
+    kept.length === 0
+      ? []
+      : db.reports.findAll({
+          where: { clubId, unionId: keeperIds, setAsideAt: UNSET },
+          order: [['turn', 'ASC']],
+          transaction,
+          raw: true,
+        }),
+  ]);
+  // Until somebody told of one, no round and no letter changes what is known.
+  const [rounds, letters] =
+    reports.length === 0
+      ? [[], []]
+      : await Promise.all([
           db.rounds.findAll({
             where: { clubId, workshopId: [...new Set(kept.map(({ workshopId }) => workshopId))] },
             transaction,
             raw: true,
           }),
-          db.letterAsks.findAll({ where: { clubId, unionId: kept.map(({ id }) => id) }, transaction, raw: true }),
-        ] as const)),
-  ]);
+          db.letterAsks.findAll({ where: { clubId, unionId: keeperIds }, transaction, raw: true }),
+        ]);
   const facts = factsOf(unions, { judgements, opened, plants, reports, rounds, letters });
   await db.sequelize.query('UPDATE unions SET changed_at = NOW(3) WHERE club_id = :clubId AND id IN (:unionIds)', {
     replacements: { clubId, unionIds },

@@ -3,6 +3,7 @@ import { allow, type Context } from '@/server/platform/context';
 import { databaseIsAway, isNoId } from '@/server/platform/database-is-away';
 import { id } from '@/core/inputs/fields';
 import { putJudgement } from './judgements';
+import { type ScoredDay, scoredDay } from './scored-day';
 import { parse } from '@/server/platform/parse';
 import { UseCaseError } from '@/server/platform/use-case-error';
 
@@ -36,13 +37,14 @@ export async function putJudgements(context: Context, input: unknown): Promise<B
   // What each holds is for its own saving to check, so that one that is damaged refuses itself alone.
   const { judgements } = input as { judgements: ({ id: string } & Record<string, unknown>)[] };
   const results: BatchResult[] = [];
-  for (const { id: judgementId, ...body } of judgements) results.push(await resultOf(context, judgementId, body));
+  const day = scoredDay(context);
+  for (const { id: judgementId, ...body } of judgements) results.push(await resultOf(context, judgementId, body, day));
   return results;
 }
 
-async function resultOf(context: Context, judgementId: string, body: object): Promise<BatchResult> {
+async function resultOf(context: Context, judgementId: string, body: object, day: ScoredDay): Promise<BatchResult> {
   try {
-    await putJudgement(context, judgementId, body);
+    await putJudgement(context, judgementId, body, day);
     return { id: judgementId, status: 200 };
   } catch (error) {
     if (error instanceof UseCaseError)

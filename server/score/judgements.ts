@@ -14,20 +14,25 @@ import { audit } from '@/server/platform/audit';
 import { id } from '@/core/inputs/fields';
 import { judgementInput, type JudgementInput, marksInput, measuresInput, type ReadJudgement } from './judgement-input';
 import { parse } from '@/server/platform/parse';
-import { currentRubric } from './rubrics';
-import { scoringSettings } from './scoring-settings';
+import { type ScoredDay, scoredDay } from './scored-day';
 import { refreshUnionFacts } from '@/server/platform/union-facts';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
 import { variantsOn } from '@/server/plan/taught';
-import { getWorkshop } from '@/server/plan/workshops';
 import { insertJudgement } from './insert-judgement';
 
 /**
  * Saves a judgement under an id made on the device. The same id with the same content is saved
  * once however often it arrives; with other content it is refused. Corrections name the judgement
  * they replace, which is kept.
+ *
+ * @param day what is read of its workshop; judgements that come together share it
  */
-export async function putJudgement(context: Context, judgementId: string, input: unknown): Promise<JudgementRow> {
+export async function putJudgement(
+  context: Context,
+  judgementId: string,
+  input: unknown,
+  day: ScoredDay = scoredDay(context),
+): Promise<JudgementRow> {
   allow(context, 'assistant');
   const {
     db,
@@ -41,7 +46,7 @@ export async function putJudgement(context: Context, judgementId: string, input:
       'This judgement was made by another assessor on this device. It stays here until they sign in again.',
       { assessorId: 'Signed in as another.' },
     );
-  const workshop = await getWorkshop(context, read.workshopId);
+  const workshop = await day.workshop(read.workshopId);
   const keeper = read.kind === 'keeper' ? await judgedKeeper(context, workshop, read) : null;
   const method = methodById(keeper?.method ?? read.method ?? workshop.method);
   const sent: JudgementInput = {
@@ -77,10 +82,10 @@ export async function putJudgement(context: Context, judgementId: string, input:
       filledInAt: 'Later than now.',
     });
   }
-  const rubric = await currentRubric(context, method.id, workshop.schools);
+  const rubric = await day.rubric(workshop, method.id);
   const judged = judge(method, rubric.body, sent);
   const variant = keeper?.variant ?? (await variantSent(context, workshop, method, sent.variant));
-  const { blindRate } = await scoringSettings(context, workshop.id);
+  const { blindRate } = await day.settings(workshop.id);
   try {
     await transact(db, (transaction) =>
       insertJudgement(context, transaction, {

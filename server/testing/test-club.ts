@@ -2,10 +2,10 @@ import { mkdtempSync, readdirSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { v7 as uuid } from 'uuid';
-import { afterAll, inject } from 'vitest';
+import { inject } from 'vitest';
 import { METHODS } from '@/core/methods/registry';
 import { exampleMeasures } from '@/core/methods/example-measures';
-import { openDatabase } from '@/db/database';
+import { type Database, openDatabase } from '@/db/database';
 import type { Role } from '@/core/club/role';
 import { folderMail } from '@/stand-ins/mail/folder-mail';
 import { simulatedWeather } from '@/stand-ins/weather/simulated-weather';
@@ -32,10 +32,12 @@ export interface TestClub {
   as: (role: Role, now?: Date) => Context;
 }
 
+/** Files of tests that run in one process share its pool, as the pages of a server do. */
+let shared: Database | undefined;
+
 /** A club of its own in the throwaway database, with a lead, an assistant and a viewer. */
 export async function testClub(): Promise<TestClub> {
-  const db = openDatabase(inject('databaseUrl'));
-  afterAll(() => db.sequelize.close());
+  const db = (shared ??= openDatabase(inject('databaseUrl')));
   const mailFolder = mkdtempSync(join(tmpdir(), 'outbox-'));
   const services: Services = {
     db,

@@ -9,7 +9,10 @@ import { parse } from '@/server/platform/parse';
 import { readFile } from '@/server/platform/read-file';
 import { UseCaseError } from '@/server/platform/use-case-error';
 import { type AskedUnion, askedUnions } from '../asks/asked-unions';
-import { keepAnswer, roundToAnswer } from '../reports';
+import { keepAnswers, roundToAnswer, type SentAnswer } from '../reports';
+
+/** Answers that are kept in one transaction. */
+const AT_ONCE = 100;
 
 /** A line with the union it is about, or what speaks against it. */
 interface CheckedLine {
@@ -56,27 +59,26 @@ export async function importAnswers(
       'invalid',
       'No line of this file can be kept; the reasons stand beside them. Mend the file.',
     );
-  for (const { line, asked } of good)
-    await keepAnswer(
-      context,
-      asked!,
-      {
-        unionId: asked!.union.id,
-        signs: {},
-        said: line.said!,
-        snapped: false,
-        growth: line.growthMm === null ? '' : String(line.growthMm),
-        growthUnit: 'mm',
-        seenOn: line.seenOn,
-        note: line.note,
-      },
-      {
-        reportId: nameBased(`${line.code} ${line.line}`, importId),
-        source: 'file',
-        enteredBy: context.actor.userId,
-        cameOn: null,
-      },
-    );
+  const sent = good.map(({ line, asked }): SentAnswer => ({
+    asked: asked!,
+    answer: {
+      unionId: asked!.union.id,
+      signs: {},
+      said: line.said!,
+      snapped: false,
+      growth: line.growthMm === null ? '' : String(line.growthMm),
+      growthUnit: 'mm',
+      seenOn: line.seenOn,
+      note: line.note,
+    },
+    arrival: {
+      reportId: nameBased(`${line.code} ${line.line}`, importId),
+      source: 'file',
+      enteredBy: context.actor.userId,
+      cameOn: null,
+    },
+  }));
+  for (let i = 0; i < sent.length; i += AT_ONCE) await keepAnswers(context, sent.slice(i, i + AT_ONCE));
   return { kept: good.length, left: checked.length - good.length };
 }
 

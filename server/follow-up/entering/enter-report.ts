@@ -22,6 +22,6 @@ export async function enterReport(context: Context, reportId: string, input: unk
   if (cameOn !== '' && cameOn > asked.today)
     throw new UseCaseError('invalid', 'It came on a day still to come? Check the day.', { cameOn: 'Still to come.' });
   const arrival = { reportId, source, enteredBy: actor.userId, cameOn: cameOn || null };
-  const kept = await keepAnswer(context, asked, answer, arrival, roundId ?? undefined);
+  const kept = await keepAnswer(context, { asked, answer, arrival, roundId: roundId ?? undefined });
   return backTo(context, asked, kept, ENGLISH);
 }

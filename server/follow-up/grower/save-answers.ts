@@ -34,12 +34,8 @@ export async function saveAnswer(
   const { reader, wording } = opened;
   const answer = readAnswer(reportId, input, services.now);
   const asked = await ownUnion(opened, answer.unionId);
-  const { report, secondTry } = await keepAnswer(reader, asked, answer, {
-    reportId,
-    source: 'link',
-    enteredBy: null,
-    cameOn: null,
-  });
+  const arrival = { reportId, source: 'link' as const, enteredBy: null, cameOn: null };
+  const { report, secondTry } = await keepAnswer(reader, { asked, answer, arrival });
   return backTo(reader, asked, { report, secondTry }, wording);
 }
 

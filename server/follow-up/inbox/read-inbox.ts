@@ -12,7 +12,7 @@ import type { Context, Services } from '@/server/platform/context';
 import { linkReader } from '@/server/platform/link-reader';
 import { type AskedUnion, askedUnions } from '../asks/asked-unions';
 import { clubOfReplyAddress } from '../letters/reply-address';
-import { keepAnswer, roundToAnswer } from '../reports';
+import { keepAnswers, roundToAnswer, type SentAnswer } from '../reports';
 import { wordingFor } from '../wordings';
 
 /** Names answers by their letter and plant, so that a letter read twice is one answer. */
@@ -69,22 +69,26 @@ async function keepLetter(services: Services, club: ClubRow, { name, bytes, lett
   if (await db.mailReplies.findOne({ where: { clubId, contentHash }, attributes: ['id'], raw: true })) return;
   const context = await linkReader(services, club);
   const verdict = await verdictOn(context, club, letter);
-  for (const { asked, answer } of verdict.answers)
-    await keepAnswer(
-      context,
-      asked,
-      {
-        unionId: asked.union.id,
-        signs: {},
-        said: answer.said,
-        snapped: false,
-        growth: '',
-        growthUnit: 'mm',
-        seenOn: dayOf(letter, asked),
-        note: '',
-      },
-      { reportId: nameBased(`${contentHash} ${answer.code}`, ANSWERS), source: 'mail', enteredBy: null, cameOn: null },
-    );
+  const sent = verdict.answers.map(({ asked, answer }): SentAnswer => ({
+    asked,
+    answer: {
+      unionId: asked.union.id,
+      signs: {},
+      said: answer.said,
+      snapped: false,
+      growth: '',
+      growthUnit: 'mm',
+      seenOn: dayOf(letter, asked),
+      note: '',
+    },
+    arrival: {
+      reportId: nameBased(`${contentHash} ${answer.code}`, ANSWERS),
+      source: 'mail',
+      enteredBy: null,
+      cameOn: null,
+    },
+  }));
+  await keepAnswers(context, sent);
   const row: MailReplyRow = {
     id: uuid(),
     clubId,
