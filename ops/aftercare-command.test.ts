@@ -1,16 +1,16 @@
-import { spawnSync } from 'node:child_process';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
+import { runCommand } from './testing/run-command';
 
 const folder = mkdtempSync(join(tmpdir(), 'aftercare-'));
 
 function run(content: string) {
   const file = join(folder, 'rows.csv');
   writeFileSync(file, content);
-  return spawnSync('npm', ['run', '-s', 'aftercare', '--', file], { encoding: 'utf8' });
+  return runCommand('aftercare', file);
 }
 
 describe('npm run aftercare', () => {
@@ -40,7 +40,7 @@ describe('npm run aftercare', () => {
       expect(row).toMatchObject({ computed: '', problem: expect.stringMatching(/\w/) as string });
   });
   it('names a file it cannot read and one without its columns', () => {
-    const gone = spawnSync('npm', ['run', '-s', 'aftercare', '--', join(folder, 'gone.csv')], { encoding: 'utf8' });
+    const gone = runCommand('aftercare', join(folder, 'gone.csv'));
     expect([gone.status, gone.stderr]).toEqual([2, expect.stringContaining('Cannot read') as string]);
     const other = run('model,inputs\nwhip,{}\n');
     expect([other.status, other.stderr]).toEqual([2, expect.stringContaining('columns kind and inputs') as string]);

@@ -4,13 +4,14 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
+import { runCommand } from './testing/run-command';
 
 const folder = mkdtempSync(join(tmpdir(), 'contact-'));
 
 function run(content: string) {
   const file = join(folder, 'rows.csv');
   writeFileSync(file, content);
-  return spawnSync('npm', ['run', '-s', 'contact', '--', file], { encoding: 'utf8' });
+  return runCommand('contact', file);
 }
 
 describe('npm run contact', () => {

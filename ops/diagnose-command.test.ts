@@ -1,16 +1,16 @@
-import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
+import { runCommand } from './testing/run-command';
 
 const folder = mkdtempSync(join(tmpdir(), 'diagnose-'));
 
 function run(content: string) {
   const file = join(folder, 'rows.csv');
   writeFileSync(file, content);
-  const answer = spawnSync('npm', ['run', '-s', 'diagnose', '--', file], { encoding: 'utf8' });
+  const answer = runCommand('diagnose', file);
   const { data } = Papa.parse<Record<string, string>>(answer.stdout, { header: true, skipEmptyLines: true });
   return { ...answer, data };
 }

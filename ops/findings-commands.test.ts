@@ -1,19 +1,15 @@
-import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
+import { runCommand } from './testing/run-command';
 
 const REFERENCE = 'core/findings/reference';
 const folder = mkdtempSync(join(tmpdir(), 'findings-'));
 
-function run(command: string, file: string) {
-  return spawnSync('npm', ['run', '-s', command, '--', file], { encoding: 'utf8' });
-}
-
 function answerTo<Answer>(command: string, file: string): Answer {
-  const { status, stdout, stderr } = run(command, file);
+  const { status, stdout, stderr } = runCommand(command, file);
   expect([file, status, stderr]).toEqual([file, 0, '']);
   return JSON.parse(stdout) as Answer;
 }
@@ -21,7 +17,7 @@ function answerTo<Answer>(command: string, file: string): Answer {
 function refusal(command: string, content: string): string {
   const file = join(folder, 'bad.csv');
   writeFileSync(file, content);
-  const { status, stdout, stderr } = run(command, file);
+  const { status, stdout, stderr } = runCommand(command, file);
   expect([status, stdout]).toEqual([2, '']);
   expect(stderr.trim().split('\n')).toHaveLength(1);
   return stderr.trim().replace(file, 'FILE');

@@ -1,16 +1,16 @@
-import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
+import { runCommand } from './testing/run-command';
 
 const folder = mkdtempSync(join(tmpdir(), 'signs-'));
 
 function run(content: string) {
   const file = join(folder, 'rows.csv');
   writeFileSync(file, content);
-  return spawnSync('npm', ['run', '-s', 'signs', '--', file], { encoding: 'utf8' });
+  return runCommand('signs', file);
 }
 
 describe('npm run signs', () => {
