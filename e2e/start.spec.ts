@@ -1,5 +1,5 @@
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
-import { existsSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, rmSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { METHODS } from '@/core/methods/registry';
 import { ENVIRONMENT, expect, test, WORLD } from './setup/bench-test';
@@ -21,7 +21,8 @@ interface Started {
   url: string;
 }
 
-async function start(folder: string, ...args: string[]): Promise<Started> {
+/** Starts, and waits until it has said `words`. */
+async function startUntil(words: string, folder: string, ...args: string[]): Promise<Started> {
   const port = await freePort();
   let output = '';
   const child = spawn('./start', ['--port', String(port), ...args], {
@@ -31,9 +32,11 @@ async function start(folder: string, ...args: string[]): Promise<Started> {
   for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk: Buffer) => (output += chunk.toString()));
   await expect
     .poll(() => (child.exitCode !== null ? `ended: ${output}` : output), { timeout: 240_000, intervals: [100] })
-    .toContain('Pear Bench is ready at');
+    .toContain(words);
   return { child, output: () => output, url: `http://127.0.0.1:${port}` };
 }
+const start = (folder: string, ...args: string[]): Promise<Started> =>
+  startUntil('Pear Bench is ready at', folder, ...args);
 
 async function stopped({ child }: Started, signal: NodeJS.Signals): Promise<void> {
   if (child.exitCode !== null || child.signalCode !== null) return;
@@ -64,10 +67,22 @@ test.afterAll(async () => {
   if (first) await stopped(first, 'SIGKILL');
 });
 
-test('starts from nothing with its own database and the demo, tells address and sign-ins, keeps secrets to itself', async () => {
+test('starts from nothing with its own database; killed while the demo loads, it loads it afresh the next time', async () => {
+  const cut = await startUntil('Loading the demo guild.', data);
+  expect(cut.output()).toContain('Setting up the database');
+  const loaded = (): number => Number(runSql(data, 'SELECT COUNT(*) FROM plants'));
+  await expect.poll(loaded, { intervals: [100] }).toBeGreaterThan(0);
+  await stopped(cut, 'SIGKILL');
+  expect(existsSync(join(data, 'demo.loading'))).toBe(true);
   first = await start(data);
+  expect(first.output()).toContain('cut off while it was loading');
   expect(first.output()).toContain('Loading the demo guild.');
-  for (const words of [first.url, 'maren@tarnholm.example', 'joss@tarnholm.example', 'edda@tarnholm.example'])
+  expect(runSql(data, 'SELECT COUNT(*) FROM clubs')).toBe('1');
+  expect(existsSync(join(data, 'demo.loading'))).toBe(false);
+});
+
+test('tells address and sign-ins, and keeps secrets to itself', async () => {
+  for (const words of [first!.url, 'maren@tarnholm.example', 'joss@tarnholm.example', 'edda@tarnholm.example'])
     // It may be told a breath after the address.
     await expect.poll(() => first!.output()).toContain(words);
   expect(await health(first!.url)).toBe(200);
@@ -144,16 +159,6 @@ test('what a new version is about to change is backed up before, and proven', as
   const [, made] = /Backup made: (\S+)\.\n/.exec(first.output())!;
   expect(statSync(join(data, 'backups', made!.split('/').at(-1)!)).size).toBeGreaterThan(10_000);
   await stopped(first, 'SIGINT');
-});
-
-test('a demo that was cut off while loading is loaded afresh by the next start', async () => {
-  writeFileSync(join(data, 'demo.loading'), '');
-  first = await start(data);
-  expect(first.output()).toContain('cut off while it was loading');
-  expect(first.output()).toContain('Loading the demo guild.');
-  expect(await health(first!.url)).toBe(200);
-  expect(existsSync(join(data, 'demo.loading'))).toBe(false);
-  await stopped(first!, 'SIGINT');
 });
 
 test('--empty starts without the demo, and leads in ten steps and fifteen fields to the first judged union', async ({

@@ -1,53 +1,15 @@
 import { execFileSync } from 'node:child_process';
 import type { APIRequestContext, Page } from '@playwright/test';
 import { METHODS } from '@/core/methods/registry';
-import { expect, test } from './setup/bench-test';
+import { expect, signIn, test, workshopIds } from './setup/bench-test';
+import { metricIn, metricOn } from './setup/metric-figures';
 import { query } from './setup/query';
-import { findPages, PAGES, REACHED } from './setup/reached-pages';
 
-/** A figure in metric, or a sum of warmth: what nobody who reads inches and °F may meet. */
-const METRIC = /\d\s?(mm|cm|m)\b(?!²)|°C/;
-/** Said of files, which are in mm and °C for everybody, and of the choice of units itself. */
-const SAID_OF_UNITS = [
-  'Exported tables are in mm and °C for everybody',
-  'Millimetres',
-  // What a device of others writes is chosen beside its file.
-  '°C°F',
-];
-
-/** What a page says: its words, what its drawings and controls are called, and what stands in empty fields. */
-async function saidOn(page: Page): Promise<string[]> {
-  return page.evaluate(() => {
-    const said: string[] = [];
-    const walk = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
-    for (let node = walk.nextNode(); node; node = walk.nextNode()) {
-      const parent = node.parentElement!;
-      if (['SCRIPT', 'STYLE', 'TEMPLATE'].includes(parent.tagName)) continue;
-      if (parent.tagName === 'OPTION') continue;
-      // A figure and its unit are often two texts beside each other.
-      said.push((parent.closest('p, li, dd, dt, td, th, label, h1, h2, h3, figcaption') ?? parent).textContent ?? '');
-    }
-    for (const element of document.querySelectorAll('[aria-label], [title], [placeholder]'))
-      for (const name of ['aria-label', 'title', 'placeholder']) said.push(element.getAttribute(name) ?? '');
-    return said;
-  });
-}
-
-const strays = (said: readonly string[]): string[] => [
-  ...new Set(
-    said
-      .map((text) => SAID_OF_UNITS.reduce((rest, known) => rest.replaceAll(known, ''), text.replaceAll(/\s+/g, ' ')))
-      // A choice that is the unit and nothing else.
-      .filter((text) => METRIC.test(text) && text.trim() !== '°C')
-      .map((text) => text.slice(0, 160)),
-  ),
-];
-
-async function inInches(page: Page): Promise<ReturnType<typeof findPages>> {
-  const ids = await findPages(page);
+/** Signs in somebody who reads inches and °F. */
+async function inInches(page: Page): Promise<void> {
+  await signIn(page);
   const answer = await page.request.put('/api/units', { data: { lengthUnit: 'in', temperatureUnit: 'F' } });
   expect(answer.ok()).toBe(true);
-  return ids;
 }
 
 async function pdfText(request: APIRequestContext, path: string): Promise<string[]> {
@@ -58,22 +20,19 @@ async function pdfText(request: APIRequestContext, path: string): Promise<string
     .split('\n');
 }
 
-test('no page shows a metric figure to whoever reads inches and °F', async ({ page }) => {
+// Every page is looked at for them in pages.spec.ts; here the methods, each answer of their schools.
+test('no method shows a metric figure to whoever reads inches and °F, whichever school is followed', async ({
+  page,
+}) => {
   test.setTimeout(240_000);
-  const ids = await inInches(page);
+  await inInches(page);
   const found: Record<string, string[]> = {};
-  for (const route of PAGES.filter((known) => known !== '/stand-ins/logger')) {
-    await page.goto(REACHED[route]!(ids));
-    await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
-    const metric = strays(await saidOn(page));
-    if (metric.length > 0) found[route] = metric;
-  }
   for (const { id, schools } of METHODS) {
     // Each question at its last answer: other words than the usual ones.
     const answers = new URLSearchParams(schools.map((question) => [question.id, question.options.at(-1)!.id]));
     for (const path of [`/methods/${id}`, `/methods/${id}?${answers}`]) {
       await page.goto(path);
-      const metric = strays(await saidOn(page));
+      const metric = await metricOn(page);
       if (metric.length > 0) found[path] = metric;
     }
   }
@@ -82,7 +41,8 @@ test('no page shows a metric figure to whoever reads inches and °F', async ({ p
 
 test('no paper and no letter does either', async ({ page }) => {
   test.setTimeout(180_000);
-  const { past, upcoming } = await inInches(page);
+  await inInches(page);
+  const { past, upcoming } = workshopIds();
   const { request } = page;
   const papers = [
     ...METHODS.flatMap(({ id }) => [`/api/methods/${id}/handout`, `/api/methods/${id}/template?format=pdf`]),
@@ -93,7 +53,7 @@ test('no paper and no letter does either', async ({ page }) => {
   ];
   const found: Record<string, string[]> = {};
   for (const path of papers) {
-    const metric = strays(await pdfText(request, path));
+    const metric = metricIn(await pdfText(request, path));
     if (metric.length > 0) found[path] = metric;
   }
   // A round that was sent is sent once more, to whoever has not answered: the letter.
@@ -105,9 +65,9 @@ test('no paper and no letter does either', async ({ page }) => {
   await page.getByText('Cilla Varn').first().click();
   const letter = await page.getByRole('main').innerText();
   expect(letter).toContain('Dear ');
-  if (strays(letter.split('\n')).length > 0) found.letter = strays(letter.split('\n'));
+  if (metricIn(letter.split('\n')).length > 0) found.letter = metricIn(letter.split('\n'));
   const calendar = await (await request.get(`/api/workshops/${upcoming}/calendar`)).text();
-  const entries = strays(calendar.replaceAll(/\r\n[ \t]/g, '').split('\r\n'));
+  const entries = metricIn(calendar.replaceAll(/\r\n[ \t]/g, '').split('\r\n'));
   if (entries.length > 0) found.calendar = entries;
   expect(found).toEqual({});
 });
