@@ -1,15 +1,5 @@
 import { defineConfig } from '@playwright/test';
-
-/** Chromium from Debian, run as root in a sandbox of the machine's own, and quiet on the network. */
-const CHROMIUM_FLAGS = [
-  '--no-sandbox',
-  '--disable-gpu',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-];
+import { CHROMIUM } from './ops/chromium';
 
 export default defineConfig({
   testDir: 'e2e',
@@ -25,7 +15,7 @@ export default defineConfig({
   reporter: [['list'], ['json', { outputFile: '.check/e2e.json' }]],
   use: {
     viewport: { width: 1280, height: 800 },
-    launchOptions: { executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: CHROMIUM_FLAGS },
+    launchOptions: CHROMIUM,
     screenshot: 'off',
     trace: 'off',
   },

@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, type BrowserContext, type Page } from '@playwright/test';
 import { seededRandom } from '@/core/chance/seeded-random';
+import { CHROMIUM } from '../ops/chromium';
 import { startMariaDb } from '../ops/mariadb';
 import { DATABASE_PORT, expect, PASSWORD, PEOPLE, signIn, signInByHand, test, WORLD } from './setup/bench-test';
 import { query } from './setup/query';
@@ -169,15 +170,6 @@ test('a new build meanwhile strands nothing: the kept page has all its parts, an
   expect(query(`SELECT COUNT(*) FROM judgements WHERE note = 'before the new build'`)).toBe('1');
 });
 
-const CHROMIUM = [
-  '--no-sandbox',
-  '--disable-gpu',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-];
 const PROFILES = 3;
 const EACH = [67, 67, 66];
 
@@ -192,8 +184,7 @@ test('200 judgements from three browsers: lines that break, answers that are los
   const folders = Array.from({ length: PROFILES }, () => mkdtempSync(join(tmpdir(), 'bench-profile-')));
   const open = async (i: number): Promise<{ context: BrowserContext; tab: Page }> => {
     const context = await chromium.launchPersistentContext(folders[i]!, {
-      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-      args: CHROMIUM,
+      ...CHROMIUM,
       baseURL: baseURL!,
       viewport: { width: 1280, height: 800 },
     });

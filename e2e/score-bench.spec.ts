@@ -92,11 +92,11 @@ test.describe('beside the window of the caliper', () => {
     // The letters of the unit marked nothing.
     await expect(page.locator('[data-grade="poor"], [data-grade="fatal"]')).toHaveCount(0);
     // What is no figure changes nothing: not the figure that stands there, not the field in use, no mark.
-    await page.locator('[name=scionDiameter]').fill('9');
-    await page.locator('[name=scionDiameter]').focus();
     for (const rubbish of ['ERR', 'Er--', 'OL', 'no data']) {
       // A burst that a busy machine tore apart reads as a hand's letters, refused one by one: the caliper sends again.
       await expect(async () => {
+        await page.locator('[name=scionDiameter]').fill('9');
+        await page.locator('[name=scionDiameter]').focus();
         await caliper.getByRole('button', { name: `Type “${rubbish}”` }).click();
         await expect(page.getByText(`“${rubbish}” is no figure.`)).toBeVisible({ timeout: 2_000 });
       }).toPass();

@@ -4,6 +4,7 @@ import { chromium, type Page } from '@playwright/test';
 import { existsSync, mkdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { codesIn, formatCode } from '@/core/codes/plant-code';
+import { CHROMIUM } from './chromium';
 
 /*
  * node --import tsx ops/screenshots.ts [ADDRESS]
@@ -18,10 +19,7 @@ if (!existsSync(passwordFile)) {
   process.exit(2);
 }
 mkdirSync(folder, { recursive: true });
-const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
-  args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking'],
-});
+const browser = await chromium.launch(CHROMIUM);
 const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: address });
 const page = await context.newPage();
 
