@@ -2,7 +2,8 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { describe, expect, it } from 'vitest';
+import { beforeAll, describe, expect, it } from 'vitest';
+import type { DisplayList } from '@/core/drawing/display-list';
 import { METHODS } from '@/core/methods/registry';
 import { woodOf } from '@/core/methods/shown-technique';
 import { defaultRule } from '@/core/score/rubric/judge-union';
@@ -75,15 +76,19 @@ describe('the SVG of templates', () => {
 });
 
 describe.each(METHODS.map((method) => [method.id, method] as const))('the handout of %s', (_id, method) => {
+  const wood = woodOf(method.shownWith);
+  const steps = stepSheets(method, {}, wood, 'mm', 'paper');
+  let bodies: DisplayList[] = [];
+  beforeAll(() => {
+    bodies = stepBodies(method, {}, wood, 'mm', 'paper').map((draw) => draw());
+  });
   it.each(['A4', 'Letter'] as const)('has two to four pages of %s with every step on them', async (paper) => {
-    const wood = woodOf(method.shownWith);
-    const steps = stepSheets(method, {}, wood, 'mm', 'paper');
     const pdf = await handoutPdf(
       {
         method,
         technique: method.technique({}, wood),
         steps,
-        bodies: stepBodies(method, {}, wood, 'mm', 'paper').map((draw) => draw()),
+        bodies,
         rule: { ...defaultRule(method), words: { label: { good: 'all four lines of our tag' } } },
         unit: 'mm',
         drawnFor: 'drawn for the usual pair',

@@ -65,12 +65,21 @@ describe.each(METHODS.map((method) => [method.id, method] as const))('bodies of 
     }
   });
   it('have at most 8,000 triangles told apart by layers', () => {
-    for (const pieces of piecesAfter(...startAndSteps(method))) {
-      const triangles = piecesOf(pieces)
-        .flatMap((piece) => layerMeshes(kernel, pieceBody(piece)))
-        .reduce((sum, { mesh }) => sum + mesh.triangles.length / 3, 0);
-      expect(triangles).toBeLessThanOrEqual(8000);
-    }
+    // A piece that a step leaves as it was is meshed once.
+    const counted = new Map<string, number>();
+    const trianglesIn = (piece: Piece): number => {
+      const key = JSON.stringify(piece);
+      const known = counted.get(key);
+      if (known !== undefined) return known;
+      const triangles = layerMeshes(kernel, pieceBody(piece)).reduce(
+        (sum, { mesh }) => sum + mesh.triangles.length / 3,
+        0,
+      );
+      counted.set(key, triangles);
+      return triangles;
+    };
+    for (const pieces of piecesAfter(...startAndSteps(method)))
+      expect(piecesOf(pieces).reduce((sum, piece) => sum + trianglesIn(piece), 0)).toBeLessThanOrEqual(8000);
   });
 });
 
