@@ -3,7 +3,6 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { beforeAll, describe, expect, it } from 'vitest';
-import type { DisplayList } from '@/core/drawing/display-list';
 import { METHODS } from '@/core/methods/registry';
 import { woodOf } from '@/core/methods/shown-technique';
 import { defaultRule } from '@/core/score/rubric/judge-union';
@@ -11,7 +10,7 @@ import { stepSheets } from '@/core/teach/step-sheets';
 import { layOut } from '@/core/teach/templates/lay-out';
 import { SHEETS } from '@/core/units/paper';
 import { templateSheetsSvg } from '../svg/template-sheet';
-import { stepBodies } from '@/core/teach/step-bodies';
+import { type StepBody, stepBodies } from '@/core/teach/step-bodies';
 import { handoutPdf } from './handout';
 import { templateSheetsPdf } from './template-sheets';
 
@@ -78,7 +77,7 @@ describe('the SVG of templates', () => {
 describe.each(METHODS.map((method) => [method.id, method] as const))('the handout of %s', (_id, method) => {
   const wood = woodOf(method.shownWith);
   const steps = stepSheets(method, {}, wood, 'mm', 'paper');
-  let bodies: DisplayList[] = [];
+  let bodies: StepBody[] = [];
   beforeAll(() => {
     bodies = stepBodies(method, {}, wood, 'mm', 'paper').map((draw) => draw());
   });
