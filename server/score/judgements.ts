@@ -57,17 +57,7 @@ export async function putJudgement(
     }),
   };
   const sentHash = hashOfSent(sent);
-  const replay = async (): Promise<JudgementRow | null> => {
-    const known = await db.judgements.findOne({ where: { id: judgementId }, raw: true });
-    if (known && known.clubId !== clubId) throw notFound('The judgement');
-    if (known && (known.sentHash === null ? !sameContent(known, sent) : known.sentHash !== sentHash)) {
-      throw new UseCaseError(
-        'conflict',
-        'This judgement was saved already with other figures. Reload the page; correct it there if it is wrong.',
-      );
-    }
-    return known;
-  };
+  const replay = (): Promise<JudgementRow | null> => savedBefore(context, judgementId, sent, sentHash);
   const before = await replay();
   if (before) return before;
 
@@ -110,6 +100,24 @@ export async function putJudgement(
     throw error;
   }
   return (await db.judgements.findOne({ where: { clubId, id: judgementId }, raw: true }))!;
+}
+
+/** The judgement that was saved under this id already, if it is the same. */
+async function savedBefore(
+  { db, actor: { clubId } }: Context,
+  judgementId: string,
+  sent: JudgementInput,
+  sentHash: string,
+): Promise<JudgementRow | null> {
+  const known = await db.judgements.findOne({ where: { id: judgementId }, raw: true });
+  if (known && known.clubId !== clubId) throw notFound('The judgement');
+  if (known && (known.sentHash === null ? !sameContent(known, sent) : known.sentHash !== sentHash)) {
+    throw new UseCaseError(
+      'conflict',
+      'This judgement was saved already with other figures. Reload the page; correct it there if it is wrong.',
+    );
+  }
+  return known;
 }
 
 /** The keeper that a judgement is of; its method is its own, whatever the device took it for. */
