@@ -35,11 +35,11 @@ export function bedListPdf(list: BedList, paper: Paper): Promise<Buffer> {
     const page = (): void => {
       doc.addPage();
       writeLine(doc, list.title, left, 18 * MM, { size: 18, weight: 700, width: right - left });
-      y = writeParagraph(doc, list.intro, left, 21 * MM, { size: 10, width: right - left, colour: COLOURS.muted }) + 16;
+      y = writeParagraph(doc, list.intro, left, 24 * MM, { size: 10, width: right - left, colour: COLOURS.muted }) + 16;
       [...list.answers, list.growth].forEach((words, i) =>
-        writeLine(doc, words, boxes + i * step, y, { size: 8, width: step - 3 }),
+        writeParagraph(doc, words, boxes + i * step, y, { size: 7.5, width: step - 5 }),
       );
-      y += 8 * MM;
+      y += 11 * MM;
     };
     page();
     for (const { spot, code, variety, question, resting } of list.plants) {

@@ -1,0 +1,78 @@
+import { v7 as uuid } from 'uuid';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { formatCode } from '@/core/codes/plant-code';
+import { changeKeepers } from '@/server/aftercare/change-keepers';
+import { type Keeper, listKeepers } from '@/server/plan/keepers-of-workshop';
+import { putJudgement } from '@/server/score/judgements';
+import {
+  judgementBody,
+  lettersTo,
+  refusalOf,
+  testClub,
+  type TestClub,
+  testKeepers,
+  type TestWorkshop,
+} from '@/server/testing/test-club';
+import { sendRound } from '../letters/send-round';
+import { addRound } from '../rounds';
+import { growerPlant } from './grower-plant';
+
+let club: TestClub;
+let workshop: TestWorkshop;
+let own: Keeper[];
+let others: Keeper[];
+let token = '';
+const NOW = new Date('2027-06-05T08:00:00Z');
+const services = () => ({ ...club.services, now: NOW });
+
+beforeAll(async () => {
+  club = await testClub();
+  workshop = await testKeepers(club, 2);
+  const keepers = await listKeepers(club.as('lead'), workshop.id);
+  own = keepers.filter(({ seatId }) => seatId === workshop.seatIds[0]);
+  others = keepers.filter(({ seatId }) => seatId !== workshop.seatIds[0]);
+  const [{ unionId, seatId, place }] = own as [Keeper];
+  const body = { seatId, kind: 'keeper', unionId, number: place, stage: 'keeper' };
+  await putJudgement(club.as('assistant'), uuid(), judgementBody(workshop, body));
+  const roundId = uuid();
+  await addRound(club.as('lead'), workshop.id, roundId, {
+    milestone: 'growing',
+    opensOn: '2027-05-20',
+    closesOn: '2027-06-19',
+  });
+  await sendRound(club.as('lead', NOW), roundId, { sentSoFar: 0 });
+  const person = await club.services.db.people.findOne({ where: { id: workshop.personIds[0]! }, raw: true });
+  token = (await lettersTo(club, person!.email!)).at(-1)!.link!;
+});
+
+describe('a plant behind a grower’s private link', () => {
+  it('shows how it was joined and its life, with a drawing of each union', async () => {
+    const [keeper] = own as [Keeper];
+    const { page, wording } = await growerPlant(services(), token, keeper.code);
+    expect(page.plant.code).toBe(keeper.code);
+    expect(page.plant.unions.map(({ unionId }) => unionId)).toEqual([keeper.unionId]);
+    expect(page.drawings).toHaveLength(1);
+    expect(page.drawings[0]!.from).toBe('Drawn as it was measured.');
+    expect(page.plant.unions[0]!.events.length).toBeGreaterThan(0);
+    expect(page.mayContact).toBe(true);
+    expect(wording.say('list.intro')).not.toBe('');
+  });
+  it('names nobody who made an entry', async () => {
+    const { page } = await growerPlant(services(), token, own[0]!.code);
+    expect(JSON.stringify(page.plant.unions)).not.toContain('The assistant');
+    for (const { events } of page.plant.unions)
+      for (const event of events) expect(Object.keys(event).sort()).not.toContain('by');
+  });
+  it('is found by its code as people write it', async () => {
+    const [{ code }] = own as [Keeper];
+    for (const written of [formatCode(code), code.toLowerCase(), ` ${code} `])
+      expect((await growerPlant(services(), token, written)).page.plant.code, written).toBe(code);
+  });
+  it('is not shown when it is another’s, voided or made up', async () => {
+    for (const code of [others[0]!.code, 'K7M4XQ', '', 'x'.repeat(400), "' OR 1=1"])
+      expect(await refusalOf(growerPlant(services(), token, code)), code).toMatchObject({ refusal: 'not-found' });
+    const [, second] = own as [Keeper, Keeper];
+    await changeKeepers(club.as('lead'), workshop.id, { plantIds: [second.id], voided: true });
+    expect(await refusalOf(growerPlant(services(), token, second.code))).toMatchObject({ refusal: 'not-found' });
+  });
+});

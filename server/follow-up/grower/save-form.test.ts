@@ -1,0 +1,129 @@
+import { v7 as uuid } from 'uuid';
+import { beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { type Keeper, listKeepers } from '@/server/plan/keepers-of-workshop';
+import {
+  lettersTo,
+  refusalOf,
+  testClub,
+  type TestClub,
+  testKeepers,
+  type TestWorkshop,
+} from '@/server/testing/test-club';
+import { sendRound } from '../letters/send-round';
+import { addRound } from '../rounds';
+import { growerPage } from './grower-page';
+import { saveForm } from './save-form';
+
+let club: TestClub;
+let workshop: TestWorkshop;
+let own: Keeper[];
+let others: Keeper[];
+let token = '';
+const NOW = new Date('2027-06-05T08:00:00Z');
+const services = () => ({ ...club.services, now: NOW });
+
+beforeAll(async () => {
+  club = await testClub();
+  workshop = await testKeepers(club, 2);
+  const keepers = await listKeepers(club.as('lead'), workshop.id);
+  const roundId = uuid();
+  await addRound(club.as('lead'), workshop.id, roundId, {
+    milestone: 'growing',
+    opensOn: '2027-05-20',
+    closesOn: '2027-06-19',
+  });
+  await sendRound(club.as('lead', NOW), roundId, { sentSoFar: 0 });
+  const person = await club.services.db.people.findOne({ where: { id: workshop.personIds[0]! }, raw: true });
+  token = (await lettersTo(club, person!.email!)).at(-1)!.link!;
+  own = keepers.filter(({ seatId }) => seatId === workshop.seatIds[0]);
+  others = keepers.filter(({ seatId }) => seatId !== workshop.seatIds[0]);
+});
+beforeEach(async () => {
+  await club.services.db.reports.destroy({ where: { clubId: club.clubId } });
+});
+
+/** A page's form: what each graft's fields hold. */
+function formOf(fields: Record<string, Record<string, string>>, rendering: string = uuid()): FormData {
+  const form = new FormData();
+  form.set('form', rendering);
+  for (const [unionId, said] of Object.entries(fields))
+    for (const [name, value] of Object.entries(said)) form.set(`${unionId}.${name}`, value);
+  return form;
+}
+const kept = async (): Promise<{ unionId: string; said: string; note: string }[]> =>
+  (await club.services.db.reports.findAll({ where: { clubId: club.clubId }, raw: true })).map(
+    ({ unionId, said, note }) => ({ unionId, said, note }),
+  );
+
+describe('the form of a whole page', () => {
+  it('keeps what was chosen of each graft, and nothing of those that were left alone', async () => {
+    const [first, second] = own as [Keeper, Keeper];
+    const form = formOf({
+      [first.unionId]: { said: 'alive', note: ' by the wall ', unit: 'mm', seenOn: '' },
+      // A unit and a day alone are no answer.
+      [second.unionId]: { said: '', note: '', growth: '', unit: 'mm', seenOn: '2027-06-01' },
+    });
+    expect(await saveForm(services(), token, form)).toEqual({ saved: 1, refused: new Map() });
+    expect(await kept()).toEqual([{ unionId: first.unionId, said: 'alive', note: 'by the wall' }]);
+  });
+  it('sent twice is one answer, and changed it is another', async () => {
+    const [first] = own as [Keeper];
+    const rendering = uuid();
+    const once = () => formOf({ [first.unionId]: { said: 'alive' } }, rendering);
+    await saveForm(services(), token, once());
+    await saveForm(services(), token, once());
+    expect(await kept()).toHaveLength(1);
+    await saveForm(services(), token, formOf({ [first.unionId]: { said: 'dead' } }, rendering));
+    expect((await kept()).map(({ said }) => said).sort()).toEqual(['alive', 'dead']);
+  });
+  it('says nothing anew of what stood on the page already', async () => {
+    const [first] = own as [Keeper];
+    await saveForm(services(), token, formOf({ [first.unionId]: { said: 'alive' } }));
+    const page = await growerPage(services(), token);
+    const shown = page.grafts.find(({ unionId }) => unionId === first.unionId)!;
+    expect(shown).toBeDefined();
+    // The page names what it showed; the same again is no answer.
+    const before = JSON.stringify([[], 'alive', false, '', '', '', '']);
+    const form = formOf({ [first.unionId]: { said: 'alive', before } });
+    expect((await saveForm(services(), token, form)).saved).toBe(0);
+    expect(await kept()).toHaveLength(1);
+  });
+  it('keeps what can be kept where another graft’s answer is refused, and gives back what was typed', async () => {
+    const [first, second] = own as [Keeper, Keeper];
+    const form = formOf({
+      [first.unionId]: { growth: 'a hand', unit: 'mm', said: 'alive' },
+      [second.unionId]: { said: 'dead' },
+    });
+    const { saved, refused } = await saveForm(services(), token, form);
+    expect(saved).toBe(1);
+    expect([...refused.keys()]).toEqual([first.unionId]);
+    expect(refused.get(first.unionId)).toMatchObject({ typed: { growth: 'a hand', said: 'alive' } });
+    expect(await kept()).toEqual([{ unionId: second.unionId, said: 'dead', note: '' }]);
+  });
+  it('cannot tell of another’s graft, of one that is none, or of a day to come', async () => {
+    const [foreign] = others as [Keeper];
+    const [first] = own as [Keeper];
+    const form = formOf({
+      [foreign.unionId]: { said: 'dead' },
+      [uuid()]: { said: 'dead' },
+      [first.unionId]: { said: 'alive', seenOn: '2027-07-01' },
+    });
+    const { saved, refused } = await saveForm(services(), token, form);
+    expect([saved, refused.size]).toEqual([0, 3]);
+    expect(await kept()).toEqual([]);
+  });
+  it('refuses a picture that is none, beside the answer it keeps', async () => {
+    const [first] = own as [Keeper];
+    const form = formOf({ [first.unionId]: { said: 'alive' } });
+    form.set(`${first.unionId}.photo`, new File(['no picture'], 'leaf.jpg', { type: 'image/jpeg' }));
+    const { saved, refused } = await saveForm(services(), token, form);
+    expect([saved, refused.size]).toEqual([1, 1]);
+    // An empty choice of a file is no picture.
+    const empty = formOf({ [first.unionId]: { said: 'dead' } });
+    empty.set(`${first.unionId}.photo`, new File([], ''));
+    expect((await saveForm(services(), token, empty)).refused.size).toBe(0);
+  });
+  it('behind no link is not opened', async () => {
+    expect(await refusalOf(saveForm(services(), 'made-up', formOf({})))).toMatchObject({ refusal: 'not-found' });
+  });
+});
