@@ -113,7 +113,7 @@ const config = [
   },
   {
     // There is no React in these, and looking for it takes a quarter of the linter's time.
-    files: ['{core,db,demo,exchange,ops,server,stand-ins,workers,bench,e2e}/**/*.ts'],
+    files: ['{core,db,demo,exchange,ops,server,stand-ins,workers,bench,e2e,app}/**/*.ts', '**/*.test.{ts,tsx}'],
     rules: Object.fromEntries(
       [...next, ...typescript]
         .flatMap(({ rules = {} }) => Object.keys(rules))

@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process';
 import type { Page } from '@playwright/test';
 import { v7 as uuid } from 'uuid';
 import { METHODS } from '@/core/methods/registry';
-import { pointsOf, shownTechnique } from '@/core/methods/shown-technique';
+import { pointsOf } from '@/core/methods/shown-technique';
 import { demoSite, expect, signIn, test, workshopIds } from './setup/bench-test';
 
 test.beforeEach(async ({ page }) => {
@@ -27,28 +27,6 @@ async function workshopOf(page: Page, method: string): Promise<string> {
   ).toBe(true);
   return id;
 }
-
-test('the library leads to every method, each drawn step by step', async ({ page }) => {
-  await page.goto('/methods');
-  // Eleven, and the one made up for the checks.
-  await expect(page.getByRole('main').getByRole('listitem')).toHaveCount(12);
-  for (const method of METHODS) {
-    await page.goto('/methods');
-    await page.getByRole('link', { name: method.name, exact: true }).click();
-    await expect(page.getByRole('heading', { level: 1, name: method.name })).toBeVisible();
-    const { steps } = shownTechnique(method);
-    const listed = page.locator('ol > li[id^=step-]');
-    await expect(listed).toHaveCount(steps.length);
-    // Each step is drawn, also where nothing is cut.
-    const drawn = await listed.evaluateAll(
-      (items) => items.filter((item) => item.querySelector('figure svg.drawing') !== null).length,
-    );
-    expect(drawn).toBe(steps.length);
-    // What becomes of it: four ages, a good and a failed one each.
-    await expect(page.getByRole('img', { name: /^A (good|failed) union after/ }).first()).toBeVisible();
-    await expect(page.getByText('the lines that must meet')).toBeVisible();
-  }
-});
 
 test.describe('in three dimensions', () => {
   // Said by a browser that draws without a graphics card.

@@ -1,6 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import type { APIRequestContext, Page } from '@playwright/test';
 import { METHODS } from '@/core/methods/registry';
+import { shownTechnique } from '@/core/methods/shown-technique';
 import { expect, signIn, test, workshopIds } from './setup/bench-test';
 import { metricIn, metricOn } from './setup/metric-figures';
 import { query } from './setup/query';
@@ -20,21 +21,38 @@ async function pdfText(request: APIRequestContext, path: string): Promise<string
     .split('\n');
 }
 
-// Every page is looked at for them in pages.spec.ts; here the methods, each answer of their schools.
-test('no method shows a metric figure to whoever reads inches and °F, whichever school is followed', async ({
-  page,
-}) => {
+// Every page is looked at for them in pages.spec.ts; here all the methods, and each by the other school of its questions.
+test('the library leads to every method, each drawn step by step, and none shows a metric figure', async ({ page }) => {
   test.setTimeout(240_000);
   await inInches(page);
+  await page.goto('/methods');
+  // Eleven, and the one made up for the checks.
+  await expect(page.getByRole('main').getByRole('listitem')).toHaveCount(12);
   const found: Record<string, string[]> = {};
-  for (const { id, schools } of METHODS) {
+  const look = async (where: string): Promise<void> => {
+    const metric = await metricOn(page);
+    if (metric.length > 0) found[where] = metric;
+  };
+  for (const method of METHODS) {
+    await page.goto('/methods');
+    await page.getByRole('link', { name: method.name, exact: true }).click();
+    await expect(page.getByRole('heading', { level: 1, name: method.name })).toBeVisible();
+    const { steps } = shownTechnique(method);
+    const listed = page.locator('ol > li[id^=step-]');
+    await expect(listed).toHaveCount(steps.length);
+    // Each step is drawn, also where nothing is cut.
+    const drawn = await listed.evaluateAll(
+      (items) => items.filter((item) => item.querySelector('figure svg.drawing') !== null).length,
+    );
+    expect(drawn).toBe(steps.length);
+    // What becomes of it: four ages, a good and a failed one each.
+    await expect(page.getByRole('img', { name: /^A (good|failed) union after/ }).first()).toBeVisible();
+    await expect(page.getByText('the lines that must meet')).toBeVisible();
+    await look(method.id);
     // Each question at its last answer: other words than the usual ones.
-    const answers = new URLSearchParams(schools.map((question) => [question.id, question.options.at(-1)!.id]));
-    for (const path of [`/methods/${id}`, `/methods/${id}?${answers}`]) {
-      await page.goto(path);
-      const metric = await metricOn(page);
-      if (metric.length > 0) found[path] = metric;
-    }
+    const answers = new URLSearchParams(method.schools.map(({ id, options }) => [id, options.at(-1)!.id]));
+    await page.goto(`/methods/${method.id}?${answers}`);
+    await look(`${method.id}?${answers}`);
   }
   expect(found).toEqual({});
 });

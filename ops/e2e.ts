@@ -15,7 +15,8 @@ const processes: ChildProcess[] = [];
 const worlds = await Promise.all(
   Array.from({ length: WORLDS }, async (_, i): Promise<World> => {
     const child = fork('ops/e2e-world.ts', [join(process.cwd(), '.check', `world-${i}`), password], {
-      execArgv: ['--import', 'tsx'],
+      // As ./start does.
+      execArgv: ['--max-semi-space-size=64', '--import', 'tsx'],
     });
     processes.push(child);
     return new Promise((resolve, reject) => {

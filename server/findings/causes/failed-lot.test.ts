@@ -132,7 +132,7 @@ describe('other tables, looked at before they are kept', () => {
   it('say of each death what they would say instead, and keep nothing', async () => {
     const tables = structuredClone({ causes, evidence, questions });
     const before = await deathsOf(lead(), workshop.id);
-    const [{ cause, words }] = before.deaths[0]!.likely as [{ cause: string; words: string }];
+    const { cause, words } = before.deaths[0]!.likely[0]!;
     // What speaks for it is weak for a verdict; a club that hardly knows anything else is surer.
     for (const row of tables.causes)
       for (const group of CAUSE_GROUPS) row.weights[group] = row.cause === cause ? 1000 : 0.001;

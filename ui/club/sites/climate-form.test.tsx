@@ -1,11 +1,9 @@
 import type { ComponentProps } from 'react';
 import { describe, expect, it } from 'vitest';
 import { MONTH_NAMES } from '@/core/plan/climate/normals';
-import { CLIMATES } from '@/stand-ins/weather/climates';
 import { rendered } from '@/ui/testing/rendered';
 import { ClimateForm } from './climate-form';
 
-const { name, ...year } = CLIMATES[0]!;
 const climate = {
   normals: { low: [-4, -3, 0, 4, 8, 12, 14, 13, 9, 5, 1, -3], high: [2, 4, 9, 14, 19, 22, 25, 24, 20, 14, 7, 3] },
   lastFrost: '04-24',
@@ -19,7 +17,7 @@ const form = (changes: Partial<ComponentProps<typeof ClimateForm>> = {}) =>
       version={3}
       climate={climate}
       source="the weather hut"
-      offered={[{ id: 'lake', name, climate: { ...climate, normals: year.normals } }]}
+      offered={[{ id: 'lake', name: 'A cold lake', climate }]}
       unit="C"
       mayChange
       {...changes}
@@ -52,7 +50,7 @@ describe('a site’s usual year', () => {
   });
   it('can be taken of a simulated climate, which says that it is made up, or read from a file', () => {
     const { words, html } = form();
-    expect(words).toContain(name);
+    expect(words).toContain('A cold lake');
     expect(words).toContain('Made up, for trying things out; nothing is saved until you say so');
     expect(html).toMatch(/<input type="file" accept="\.csv,text\/csv"/);
   });

@@ -7,7 +7,13 @@ import { type Band, YearBands } from './year-bands';
 
 const DAY = '2027-03-06';
 const shown = seasonWindow(DAY, 1);
-const stretch = (from: string, to: string, chance: Stretch['chance']): Stretch => ({ from, to, chance });
+const stretch = (from: string, to: string, chance: Stretch['chance']): Stretch => ({
+  from,
+  to,
+  chance,
+  season: null,
+  why: '',
+});
 const spring: Band = {
   id: 'cleft',
   name: 'Cleft',
