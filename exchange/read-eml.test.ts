@@ -1,0 +1,47 @@
+import { describe, expect, it } from 'vitest';
+import { readEml } from './read-eml';
+
+const letter = (lines: string[], body: string): Buffer => Buffer.from([...lines, '', body].join('\r\n'));
+const HEAD = [
+  'From: Ona Ferrel <Ona@Reed.example>',
+  'To: Reed Islet Grafters <Bench@club.example>, second@club.example',
+  'Subject: Re: How do they do?',
+  'Date: Sat, 05 Jun 2027 09:30:00 +0200',
+];
+
+describe('a letter that came in', () => {
+  it('is from whom it says, to whom, and when, with addresses as they are compared', async () => {
+    expect(await readEml(letter(HEAD, 'All alive.'))).toEqual({
+      from: 'ona@reed.example',
+      to: ['bench@club.example', 'second@club.example'],
+      subject: 'Re: How do they do?',
+      text: 'All alive.',
+      sentAt: new Date('2027-06-05T07:30:00Z'),
+    });
+  });
+  it('is what its writer wrote, without what they quote', async () => {
+    const body =
+      'K7M 4XQ: yes\r\n\r\nOn Sat, 5 Jun 2027 at 08:00, Bench <bench@club.example> wrote:\r\n> K7M 4XQ: is there a shoot?\r\n';
+    expect((await readEml(letter(HEAD, body)))!.text).toBe('K7M 4XQ: yes');
+  });
+  it('is the words of its HTML where it has no other', async () => {
+    const html = [...HEAD, 'Content-Type: text/html; charset=utf-8'];
+    const read = await readEml(letter(html, '<p>The <b>pear</b> lives.</p><script>alert(1)</script>'));
+    expect(read!.text).toContain('The pear lives.');
+    expect(read!.text).not.toContain('alert');
+  });
+  it('is read in whatever letters it came', async () => {
+    const encoded = [...HEAD, 'Content-Type: text/plain; charset=utf-8', 'Content-Transfer-Encoding: quoted-printable'];
+    expect((await readEml(letter(encoded, 'J=C3=A9r=C3=B4me: oui')))!.text).toBe('Jérôme: oui');
+    const base = [...HEAD, 'Content-Type: text/plain; charset=utf-8', 'Content-Transfer-Encoding: base64'];
+    expect((await readEml(letter(base, Buffer.from('Đorđe: yes').toString('base64'))))!.text).toBe('Đorđe: yes');
+  });
+  it('is cut where it would never end', async () => {
+    expect((await readEml(letter(HEAD, 'word '.repeat(100_000))))!.text.length).toBeLessThanOrEqual(10_000);
+  });
+  it('is none without a sender', async () => {
+    expect(await readEml(letter(HEAD.slice(1), 'All alive.'))).toBeNull();
+    for (const odd of ['', 'not a letter at all', '\0\0\0', '<html></html>'])
+      expect(await readEml(Buffer.from(odd))).toBeNull();
+  });
+});
