@@ -19,15 +19,15 @@ const metres = (what: string, least: number, most: number) =>
     .max(most, `${capital(what)} must be ${most} m or less.`);
 
 const roomInput = object({
-  width: metres('The width of the room', 2, 60),
-  depth: metres('The depth of the room', 2, 60),
+  width: metres('the width of the room', 2, 60),
+  depth: metres('the depth of the room', 2, 60),
   benches: array(
     object({
       id: string().required().max(40),
       name: trimmed().required('Name every bench.').max(40, 'Keep the name of a bench to 40 characters.'),
-      x: metres('The place of a bench', -5, 65),
-      y: metres('The place of a bench', -5, 65),
-      length: metres('The length of a bench', 0.6, 12),
+      x: metres('the place of a bench', -5, 65),
+      y: metres('the place of a bench', -5, 65),
+      length: metres('the length of a bench', 0.6, 12),
       turned: boolean().required(),
       places: decimal()
         .required()
@@ -44,8 +44,8 @@ const roomInput = object({
       kind: string()
         .oneOf(Object.keys(SPOT_WORDS) as SpotKind[])
         .required(),
-      x: metres('The place of a mark', -5, 65),
-      y: metres('The place of a mark', -5, 65),
+      x: metres('the place of a mark', -5, 65),
+      y: metres('the place of a mark', -5, 65),
     }),
   )
     .required()
