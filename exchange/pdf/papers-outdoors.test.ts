@@ -57,7 +57,7 @@ describe('a planting order', () => {
 });
 
 describe('a slip for the owner of the land', () => {
-  const drawing = { width: 60, height: 30, items: [] };
+  const drawing = { width: 60, height: 30, items: [], anchors: [] };
   const slip: LandSlip = {
     club: 'Reed Islet Grafters',
     place: 'Hedge by the mill',

@@ -56,12 +56,13 @@ describe('who joins what', () => {
     expect(buttons).toEqual(['Pair them']);
   });
   it('says what has to be there first, and pairs nothing before', () => {
-    for (const [changes, says] of [
+    const wanting: [Partial<Props>, string][] = [
       [{ stocks: [] }, 'Measure stocks first.'],
       [{ scions: [] }, 'Measure sticks first.'],
       [{ seats: [] }, 'Nobody has a seat: add people to the roster first.'],
-    ] as const) {
-      const { words, html } = board(changes as Partial<Props>);
+    ];
+    for (const [changes, says] of wanting) {
+      const { words, html } = board(changes);
       expect(words).toContain(says);
       expect(html).toMatch(/<button[^>]*disabled=""[^>]*>Pair them/);
     }
