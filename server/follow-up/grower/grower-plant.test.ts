@@ -2,47 +2,25 @@ import { v7 as uuid } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { formatCode } from '@/core/codes/plant-code';
 import { changeKeepers } from '@/server/aftercare/change-keepers';
-import { type Keeper, listKeepers } from '@/server/plan/keepers-of-workshop';
+import type { Keeper } from '@/server/plan/keepers-of-workshop';
 import { putJudgement } from '@/server/score/judgements';
-import {
-  judgementBody,
-  lettersTo,
-  refusalOf,
-  testClub,
-  type TestClub,
-  testKeepers,
-  type TestWorkshop,
-} from '@/server/testing/test-club';
-import { sendRound } from '../letters/send-round';
-import { addRound } from '../rounds';
+import { ASKED_ON, askedGrower } from '@/server/testing/private-link';
+import { judgementBody, refusalOf, testClub, type TestClub, type TestWorkshop } from '@/server/testing/test-club';
 import { growerPlant } from './grower-plant';
 
 let club: TestClub;
 let workshop: TestWorkshop;
+let token = '';
 let own: Keeper[];
 let others: Keeper[];
-let token = '';
-const NOW = new Date('2027-06-05T08:00:00Z');
-const services = () => ({ ...club.services, now: NOW });
+const services = () => ({ ...club.services, now: ASKED_ON });
 
 beforeAll(async () => {
   club = await testClub();
-  workshop = await testKeepers(club, 2);
-  const keepers = await listKeepers(club.as('lead'), workshop.id);
-  own = keepers.filter(({ seatId }) => seatId === workshop.seatIds[0]);
-  others = keepers.filter(({ seatId }) => seatId !== workshop.seatIds[0]);
+  ({ workshop, token, own, others } = await askedGrower(club));
   const [{ unionId, seatId, place }] = own as [Keeper];
   const body = { seatId, kind: 'keeper', unionId, number: place, stage: 'keeper' };
   await putJudgement(club.as('assistant'), uuid(), judgementBody(workshop, body));
-  const roundId = uuid();
-  await addRound(club.as('lead'), workshop.id, roundId, {
-    milestone: 'growing',
-    opensOn: '2027-05-20',
-    closesOn: '2027-06-19',
-  });
-  await sendRound(club.as('lead', NOW), roundId, { sentSoFar: 0 });
-  const person = await club.services.db.people.findOne({ where: { id: workshop.personIds[0]! }, raw: true });
-  token = (await lettersTo(club, person!.email!)).at(-1)!.link!;
 });
 
 describe('a plant behind a grower’s private link', () => {

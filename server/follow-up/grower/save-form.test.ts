@@ -1,42 +1,20 @@
 import { v7 as uuid } from 'uuid';
 import { beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { type Keeper, listKeepers } from '@/server/plan/keepers-of-workshop';
-import {
-  lettersTo,
-  refusalOf,
-  testClub,
-  type TestClub,
-  testKeepers,
-  type TestWorkshop,
-} from '@/server/testing/test-club';
-import { sendRound } from '../letters/send-round';
-import { addRound } from '../rounds';
+import type { Keeper } from '@/server/plan/keepers-of-workshop';
+import { ASKED_ON, askedGrower } from '@/server/testing/private-link';
+import { refusalOf, testClub, type TestClub } from '@/server/testing/test-club';
 import { growerPage } from './grower-page';
 import { saveForm } from './save-form';
 
 let club: TestClub;
-let workshop: TestWorkshop;
+let token = '';
 let own: Keeper[];
 let others: Keeper[];
-let token = '';
-const NOW = new Date('2027-06-05T08:00:00Z');
-const services = () => ({ ...club.services, now: NOW });
+const services = () => ({ ...club.services, now: ASKED_ON });
 
 beforeAll(async () => {
   club = await testClub();
-  workshop = await testKeepers(club, 2);
-  const keepers = await listKeepers(club.as('lead'), workshop.id);
-  const roundId = uuid();
-  await addRound(club.as('lead'), workshop.id, roundId, {
-    milestone: 'growing',
-    opensOn: '2027-05-20',
-    closesOn: '2027-06-19',
-  });
-  await sendRound(club.as('lead', NOW), roundId, { sentSoFar: 0 });
-  const person = await club.services.db.people.findOne({ where: { id: workshop.personIds[0]! }, raw: true });
-  token = (await lettersTo(club, person!.email!)).at(-1)!.link!;
-  own = keepers.filter(({ seatId }) => seatId === workshop.seatIds[0]);
-  others = keepers.filter(({ seatId }) => seatId !== workshop.seatIds[0]);
+  ({ token, own, others } = await askedGrower(club));
 });
 beforeEach(async () => {
   await club.services.db.reports.destroy({ where: { clubId: club.clubId } });

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { LifeEvent, UnionLife } from '@/core/aftercare/life/plant-life';
 import { addDays } from '@/core/units/iso-date';
 import { rendered } from '@/ui/testing/rendered';
+import { unionLife } from '@/ui/testing/union-life';
 import { LifeLegend, LifeLine } from './life-line';
 
 const MADE = '2027-03-06';
@@ -12,32 +13,13 @@ const event = (kind: LifeEvent['kind'], day: number, words: string, to?: number)
   words,
   ...(to === undefined ? {} : { to: addDays(MADE, to) }),
 });
-const life = (changes: Partial<UnionLife> = {}): UnionLife => ({
-  unionId: 'u',
-  method: 'Cleft',
-  methodId: 'cleft',
-  variant: 'usual',
-  place: '',
-  madeOn: MADE,
-  today: addDays(MADE, 60),
-  state: 'living',
-  now: [],
-  next: [],
-  missed: [],
-  waiting: [],
-  ties: [],
-  events: [event('made', 0, 'Made'), event('due', 50, 'Loosen the tie', 70), event('latest', 90, 'Tie off')],
-  second: null,
-  stockCaliper: null,
-  frost: [],
-  heat: [],
-  rain: [],
-  warmthFrom: '',
-  growth: null,
-  growthFrom: null,
-  heights: [],
-  ...changes,
-});
+const life = (changes: Partial<UnionLife> = {}): UnionLife =>
+  unionLife({
+    madeOn: MADE,
+    today: addDays(MADE, 60),
+    events: [event('made', 0, 'Made'), event('due', 50, 'Loosen the tie', 70), event('latest', 90, 'Tie off')],
+    ...changes,
+  });
 const line = (changes: Partial<UnionLife> = {}): string => rendered(<LifeLine life={life(changes)} />).html;
 const legend = (changes: Partial<UnionLife> = {}, unit: 'mm' | 'in' = 'mm'): string =>
   rendered(<LifeLegend life={life(changes)} unit={unit} />).words;

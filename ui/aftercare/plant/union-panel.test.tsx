@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { LifeEvent, UnionLife, WordedTask } from '@/core/aftercare/life/plant-life';
 import type { DeviceQueue } from '@/ui/kit/device/use-device-queue';
 import { rendered } from '@/ui/testing/rendered';
+import { unionLife } from '@/ui/testing/union-life';
 import { EventList } from './event-list';
 import { type AtPlant, UnionPanel } from './union-panel';
 
@@ -33,34 +34,8 @@ const task = (name: string, changes: Partial<WordedTask> = {}): WordedTask =>
     movedBy: 0,
     ...changes,
   }) as unknown as WordedTask;
-const life = (changes: Partial<UnionLife> = {}): UnionLife => ({
-  unionId: 'u',
-  method: 'Cleft',
-  methodId: 'cleft',
-  variant: 'usual',
-  place: '',
-  madeOn: '2027-03-06',
-  today: '2027-05-05',
-  state: 'living',
-  now: [],
-  next: [],
-  missed: [],
-  waiting: [],
-  ties: [],
-  events: [],
-  second: null,
-  stockCaliper: null,
-  frost: [],
-  heat: [],
-  rain: [],
-  warmthFrom: '',
-  growth: null,
-  growthFrom: null,
-  heights: [],
-  ...changes,
-});
 const panel = (changes: Partial<UnionLife> = {}, here: Partial<AtPlant> = {}) =>
-  rendered(<UnionPanel life={life(changes)} at={at(here)} />);
+  rendered(<UnionPanel life={unionLife(changes)} at={at(here)} />);
 
 describe('what is due on a union', () => {
   it('is each task with its last day and what happens otherwise, done with one tap', () => {

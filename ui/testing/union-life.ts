@@ -1,0 +1,34 @@
+import type { UnionLife } from '@/core/aftercare/life/plant-life';
+import { METHODS } from '@/core/methods/registry';
+
+const [method] = METHODS as [(typeof METHODS)[number]];
+
+/** A union of which nothing was seen and nothing is due. */
+export function unionLife(changes: Partial<UnionLife> = {}): UnionLife {
+  return {
+    unionId: 'u',
+    method: method.name,
+    methodId: method.id,
+    variant: 'usual',
+    place: '',
+    madeOn: '2027-03-06',
+    today: '2027-05-05',
+    state: 'living',
+    now: [],
+    next: [],
+    missed: [],
+    waiting: [],
+    ties: [],
+    events: [],
+    second: null,
+    stockCaliper: null,
+    frost: [],
+    heat: [],
+    rain: [],
+    warmthFrom: '',
+    growth: null,
+    growthFrom: null,
+    heights: [],
+    ...changes,
+  };
+}
