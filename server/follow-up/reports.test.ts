@@ -16,7 +16,9 @@ beforeAll(async () => {
 });
 beforeEach(async () => {
   const { db } = club.services;
-  for (const table of [db.reports, db.unionObservations]) await table.destroy({ where: { clubId: club.clubId } });
+  const ours = { where: { clubId: club.clubId } };
+  await db.reports.destroy(ours);
+  await db.unionObservations.destroy(ours);
   const asked = await askedUnions(lead(), { workshopId: grower.workshop.id });
   sent = asked.map((union): SentAnswer => ({
     asked: union,
