@@ -4,7 +4,7 @@ import type { RubricPreview } from '@/core/score/rubric/rubric-preview';
 /** What changed rules would have made of past practice, in words. */
 export function PreviewWords({ preview }: { preview: RubricPreview }) {
   const { unions, people, mean, rises, falls, readyNow, readyThen, lost, gained } = preview;
-  if (!mean) return <p>No union of this method was scored yet, so there is nothing to try it on.</p>;
+  if (!mean) return <p>No practice union of this method was scored yet, so there is nothing to try it on.</p>;
   return (
     <dl className="grid grid-cols-[1fr_auto] gap-x-3 gap-y-1 tabular-nums" data-testid="preview">
       <dt>Unions, of {counted(people, 'person', 'people')}</dt>
