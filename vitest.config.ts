@@ -21,6 +21,7 @@ export default defineConfig({
         test: {
           name: 'database',
           include: ['{db,demo,ops,server}/**/*.test.ts'],
+          // Files that run in one process share what they import, and the pool of server/testing/test-club.ts.
           isolate: false,
           globalSetup: './ops/test-database.ts',
         },

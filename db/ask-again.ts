@@ -13,8 +13,9 @@ const NOT_MADE_IN_TIME = 45012;
 /**
  * Makes a pool ask again, on another connection, what was asked outside a transaction and failed for no
  * fault of its own: any statement that the database says it has not done, once more any whose connection
- * was not made in time, and one that only reads when its connection was lost. A write whose connection was lost may have been done and is not repeated;
- * statements of a transaction are begun again with all of it (see transact.ts).
+ * was not made in time, and one that only reads when its connection was lost. A write whose connection was
+ * lost may have been done and is not repeated; statements of a transaction are begun again with all of it
+ * (see transact.ts).
  */
 export function askAgain(sequelize: Sequelize): void {
   const ask = sequelize.query.bind(sequelize) as (sql: unknown, options?: Asked) => Promise<unknown>;

@@ -30,6 +30,16 @@ describe('transact', () => {
     ).rejects.toThrow('and then this');
     expect(await db.clubs.findByPk(id)).toBeNull();
   });
+  it.each([5000, 0])('sees what others have committed meanwhile, with a patience of %d ms', async (silence) => {
+    const own = openDatabase(inject('databaseUrl'), { silence });
+    const transaction = await own.sequelize.transaction();
+    const id = uuid();
+    expect(await own.clubs.findByPk(id, { transaction })).toBeNull();
+    await db.clubs.create(club(id));
+    expect(await own.clubs.findByPk(id, { transaction })).not.toBeNull();
+    await transaction.commit();
+    await own.sequelize.close();
+  });
   it('tries a deadlock again, so that both of two that met get done', async () => {
     const [a, b] = [uuid(), uuid()];
     await db.clubs.bulkCreate([club(a), club(b)]);

@@ -3,7 +3,7 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { listKeepers, type Keeper } from '@/server/plan/keepers-of-workshop';
 import { putJudgement, withdrawJudgement } from '@/server/score/judgements';
 import {
-  judgementBody,
+  keeperBody,
   refusalOf,
   testClub,
   type TestClub,
@@ -22,13 +22,9 @@ beforeAll(async () => {
 });
 
 /** Judges a keeper by figures; gives the judgement's id. */
-async function judge(
-  { unionId, seatId, place }: Keeper,
-  figures: Parameters<typeof judgementBody>[2],
-): Promise<string> {
+async function judge(keeper: Keeper, figures: Parameters<typeof keeperBody>[3]): Promise<string> {
   const id = uuid();
-  const body = { seatId, kind: 'keeper', unionId, number: place, stage: 'keeper' };
-  await putJudgement(club.as('lead'), id, judgementBody(workshop, body, figures));
+  await putJudgement(club.as('lead'), id, keeperBody(workshop, keeper, {}, figures));
   return id;
 }
 

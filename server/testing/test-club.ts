@@ -14,6 +14,7 @@ import type { Context, Services } from '@/server/platform/context';
 import { erasedListIn } from '@/server/platform/erased-list';
 import { normaliseEmail } from '@/core/inputs/fields';
 import { permitKeepers } from '@/server/score/keeper-permits';
+import type { Keeper } from '@/server/plan/keepers-of-workshop';
 import { addStockLot, addWoodLot, workshopLots } from '@/server/plan/lots';
 import { addMember } from '@/server/club/members';
 import { setPasswordByLink } from '@/server/club/passwords';
@@ -146,6 +147,17 @@ export function judgementBody(
     deviceAt: NOW.toISOString(),
     ...changes,
   };
+}
+
+/** What the bench sends for a keeper that is wrapped and tagged. */
+export function keeperBody(
+  workshop: TestWorkshop,
+  { unionId, seatId, place }: Pick<Keeper, 'unionId' | 'seatId' | 'place'>,
+  changes: object = {},
+  figures: Parameters<typeof exampleMeasures>[1] = {},
+): object {
+  const keeper = { seatId, kind: 'keeper', unionId, number: place, stage: 'keeper' };
+  return judgementBody(workshop, { ...keeper, ...changes }, figures);
 }
 
 /** The refusal and words of what a use case said no to. */

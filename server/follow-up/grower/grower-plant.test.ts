@@ -5,7 +5,7 @@ import { changeKeepers } from '@/server/aftercare/change-keepers';
 import type { Keeper } from '@/server/plan/keepers-of-workshop';
 import { putJudgement } from '@/server/score/judgements';
 import { ASKED_ON, askedGrower } from '@/server/testing/private-link';
-import { judgementBody, refusalOf, testClub, type TestClub, type TestWorkshop } from '@/server/testing/test-club';
+import { keeperBody, refusalOf, testClub, type TestClub, type TestWorkshop } from '@/server/testing/test-club';
 import { growerPlant } from './grower-plant';
 
 let club: TestClub;
@@ -18,9 +18,7 @@ const services = () => ({ ...club.services, now: ASKED_ON });
 beforeAll(async () => {
   club = await testClub();
   ({ workshop, token, own, others } = await askedGrower(club));
-  const [{ unionId, seatId, place }] = own as [Keeper];
-  const body = { seatId, kind: 'keeper', unionId, number: place, stage: 'keeper' };
-  await putJudgement(club.as('assistant'), uuid(), judgementBody(workshop, body));
+  await putJudgement(club.as('assistant'), uuid(), keeperBody(workshop, own[0]!));
 });
 
 describe('a plant behind a grower’s private link', () => {
