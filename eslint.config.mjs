@@ -86,9 +86,9 @@ const config = [
     },
     rules: {
       'import-x/no-restricted-paths': ['error', { zones }],
-      'import-x/no-cycle': ['error', { ignoreExternal: true }],
       '@typescript-eslint/no-explicit-any': 'error',
-      '@typescript-eslint/no-unused-vars': 'error',
+      // oxlint looks for it, in a tenth of the time.
+      '@typescript-eslint/no-unused-vars': 'off',
     },
   },
   {
@@ -98,12 +98,9 @@ const config = [
     rules: { 'import-x/no-restricted-paths': ['error', { zones: [...zones, ...roomZones] }] },
   },
   {
-    // A promise nobody waits for fails where nobody sees it, and may use a transaction after its end.
+    // Rules that need types, and the search for import cycles, are in .oxlintrc.json: oxlint runs them far faster.
     files: ['**/*.ts', '**/*.tsx'],
-    languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
     rules: {
-      '@typescript-eslint/no-floating-promises': ['error', { ignoreVoid: true }],
-      '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: false }],
       // What is only a type says so: such an import is gone when it runs.
       '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],
       '@typescript-eslint/no-import-type-side-effects': 'error',

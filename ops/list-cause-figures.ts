@@ -6,7 +6,7 @@ import { SHIPPED_TABLES } from '@/core/findings/causes/shipped-tables';
 import { UNKNOWABLE } from '@/core/findings/causes/evidence/unknowable';
 import { NAMED_BELOW, TOLD_FROM } from '@/core/findings/shared/shared-factors';
 import { OUR_GUESS, USUAL_PRACTICE } from '@/core/units/figure-source';
-import type { FigureRow, FigureSection } from './list-figures';
+import type { FigureRow, FigureSection } from './figure-section';
 
 /** What is gone by when it is asked why unions died; the tables themselves a club sees and changes on a page of its own. */
 export function causeFigures(): FigureSection {

@@ -1,4 +1,5 @@
 import { CALLUSED, KNITTING_BANDS } from '@/core/aftercare/warmth/knitting-rate';
+import type { FigureRow, FigureSection, Kind } from './figure-section';
 import { causeFigures, unknowableLines } from './list-cause-figures';
 import { NARROW_PATCH } from '@/core/contact/patch-contact';
 import { BRIDGING_DISTANCE, FACE_GAP_LIMIT } from '@/core/contact/limits';
@@ -26,22 +27,6 @@ import { written } from '@/core/units/prose';
  * Every figure the tool goes by, with who says it and how far it may be off, as docs/figures.md has it. Made from the
  * code, so that the page cannot say otherwise than the tool does; a test holds the two together.
  */
-
-/** Kinds of source: the first two say our figures; the others are a club's own and stand at its site. */
-export type Kind = typeof USUAL_PRACTICE | typeof OUR_GUESS;
-
-export interface FigureRow {
-  name: string;
-  value: string;
-  kind: Kind;
-  /** How far the true figure may lie off, or what sets it. */
-  margin: string;
-}
-
-export interface FigureSection {
-  title: string;
-  rows: FigureRow[];
-}
 
 const row = (name: string, value: string, kind: Kind, margin: string): FigureRow => ({ name, value, kind, margin });
 const span = ({ from, to }: { from: number; to: number }, unit = 'mm'): string => `${from} to ${to} ${unit}`;

@@ -1,7 +1,8 @@
 import type { Milestone, RoundKind } from '../methods/milestones';
 import { isMilestone } from '../methods/milestones';
 import { methodById } from '../methods/registry';
-import { type Variant, type VariantId, variantWith } from '../methods/variant';
+import { type Variant, variantWith } from '../methods/variant';
+import type { VariantId } from '../methods/use';
 
 /** How a union was made, as far as its follow-up goes by it. */
 export interface Made {

@@ -1,5 +1,4 @@
 import type { Prose } from '../units/prose';
-import type { VariantId } from './variant';
 
 /** State of the wood to be joined. */
 export type WoodState = 'dormant' | 'moving' | 'leafed-out' | 'budwood' | 'tip' | 'tip-open';
@@ -21,6 +20,10 @@ export const PLACE_WORDS: Record<Place, string> = { bench: 'at the bench', field
  * leaves out and bark slipping; early in a long summer; weeks before the first frost; shoots growing in warmth.
  */
 export type Phase = 'waking' | 'warmed' | 'leaves-out' | 'early-summer' | 'before-frost' | 'warm-growth';
+
+/** Ways of a method that are followed up otherwise: by place, or by season and with it the state of the wood. */
+export const VARIANTS = ['usual', 'bench', 'outdoors', 'spring', 'early-summer', 'late-summer', 'autumn'] as const;
+export type VariantId = (typeof VARIANTS)[number];
 
 /** A part of the year, northern temperate, month and day. */
 export interface Season {

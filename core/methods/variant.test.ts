@@ -8,7 +8,8 @@ import { signWords } from './timetable/round-advice';
 import type { TurnsOfYear } from './timetable/season-phases';
 import { turnsOf } from './testing/lake-year';
 import { timetable } from './timetable/timetable';
-import { type Making, type VariantId, variantOf } from './variant';
+import { type Making, variantOf } from './variant';
+import type { VariantId } from './use';
 
 const made = (method: string, changes: Partial<Making>): Making => ({
   place: methodById(method).use.places[0]!,

@@ -1,11 +1,7 @@
 import { type Climate, nearestSeason } from './choosing/season';
 import type { IsoDate } from '../units/iso-date';
 import type { RoundAdvice } from './timetable/round-advice';
-import type { Place, Season, Use } from './use';
-
-/** Ways of a method that are followed up otherwise: by place, or by season and with it the state of the wood. */
-export const VARIANTS = ['usual', 'bench', 'outdoors', 'spring', 'early-summer', 'late-summer', 'autumn'] as const;
-export type VariantId = (typeof VARIANTS)[number];
+import type { Place, Season, Use, VariantId } from './use';
 
 /** How a union lives on, which is what advice about it goes by. */
 export const WAYS_ON = [

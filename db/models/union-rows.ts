@@ -3,7 +3,7 @@ import type { Measures } from '@/core/methods/measures';
 import type { Stage } from '@/core/methods/method';
 import type { Position } from '@/core/methods/position';
 import type { Choices } from '@/core/methods/school';
-import type { VariantId } from '@/core/methods/variant';
+import type { VariantId } from '@/core/methods/use';
 import type { Outlook, OutlookBy } from '@/core/score/rubric/outlook';
 import type { Marks } from '@/core/score/rubric/judge-union';
 import type { TakeState } from '@/core/findings/take/take-state';

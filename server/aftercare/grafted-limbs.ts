@@ -7,7 +7,7 @@ import type { Context } from '@/server/platform/context';
 import { variantOnDay } from '@/server/plan/variant-on-day';
 import { listSiteYears } from '@/server/plan/site-years';
 import { unionOn } from './make-keepers';
-import type { LivingUnion } from './living-unions';
+import type { LivingUnion } from './living-union';
 
 type GraftedLimb = Limb & { graftedOn: string; method: string };
 

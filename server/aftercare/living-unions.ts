@@ -1,33 +1,11 @@
-import type { TaskMarkRow, UnionObservationRow } from '@/db/models/aftercare-rows';
-import type { SiteRow, WorkshopRow } from '@/db/models/plan-rows';
-import type { PlantRow, UnionFactRow, UnionRow } from '@/db/models/union-rows';
-import type { StockLotRow, WoodLotRow } from '@/db/models/wood-rows';
 import { formatCode } from '@/core/codes/plant-code';
 import { limbUnions } from './grafted-limbs';
+import type { LivingUnion } from './living-union';
 import { UNSET } from '@/db/unset';
 import { allow, type Context } from '@/server/platform/context';
 import { listSites } from '@/server/club/sites';
 import { listWorkshops } from '@/server/plan/workshops';
 import { groupByUnion } from '@/server/score/scored-unions';
-
-/** A keeper, or a grafted limb of a topworking programme, with all that its plan hangs on. */
-export interface LivingUnion {
-  union: UnionRow;
-  /** As people call it: the code of its tag in its groups, or the name of a limb. */
-  called: string;
-  /** Its page. */
-  href: string;
-  plant: PlantRow;
-  wood: Pick<WoodLotRow, 'id' | 'variety' | 'species' | 'sticks' | 'booked'>;
-  stock: Pick<StockLotRow, 'id' | 'stockType' | 'species'>;
-  workshop: WorkshopRow;
-  site: SiteRow;
-  /** Marks that stand. */
-  marks: TaskMarkRow[];
-  /** Observations that stand, by the day they were seen. */
-  seen: UnionObservationRow[];
-  facts: UnionFactRow | null;
-}
 
 /** Which keepers are asked for: all of the club, of a workshop, or on one or some plants. */
 export interface WhichUnions {

@@ -1,7 +1,7 @@
 import { object, string } from 'yup';
 import { madeWith } from '@/core/methods/made-with';
 import { methodById, METHODS } from '@/core/methods/registry';
-import type { VariantId } from '@/core/methods/variant';
+import type { VariantId } from '@/core/methods/use';
 import { id, isAhead, isoDate, SEEN_YEARS } from '@/core/inputs/fields';
 import type { WorkshopRow } from '@/db/models/plan-rows';
 import type { PlantRow } from '@/db/models/union-rows';

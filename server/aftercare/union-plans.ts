@@ -11,7 +11,7 @@ import { formatTemperature } from '@/core/units/temperature';
 import { addDays, formatDate } from '@/core/units/iso-date';
 import { dateInZone } from '@/core/units/zoned-date';
 import type { Context } from '@/server/platform/context';
-import type { LivingUnion } from './living-unions';
+import type { LivingUnion } from './living-union';
 import { once, type SiteLife, siteLives } from './site-lives';
 import { unionWarmths, type Weathered } from './warmth/union-warmth';
 

@@ -1,6 +1,6 @@
 import { fateCountsOf, settled } from '@/core/findings/facts/keepers-alike';
 import type { Method } from '@/core/methods/method';
-import type { VariantId } from '@/core/methods/variant';
+import type { VariantId } from '@/core/methods/use';
 import { type CountedFates, foundTake, type FoundTake } from '@/core/plan/quantities/found-take';
 import { takeBelief, type TakeBelief } from '@/core/statistics/take-belief';
 import { askedMilestones } from '@/server/platform/asked-milestones';

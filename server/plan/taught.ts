@@ -1,5 +1,6 @@
 import type { Method } from '@/core/methods/method';
-import { type VariantId, variantOf } from '@/core/methods/variant';
+import { variantOf } from '@/core/methods/variant';
+import type { VariantId } from '@/core/methods/use';
 import type { Taught } from '@/core/plan/dates/planned-date';
 import { seasonsOf } from '@/core/plan/dates/taught-on';
 import type { WorkshopRow } from '@/db/models/plan-rows';

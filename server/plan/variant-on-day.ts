@@ -1,6 +1,6 @@
 import { factsOf } from '@/core/methods/method-facts';
 import { METHODS } from '@/core/methods/registry';
-import type { VariantId } from '@/core/methods/variant';
+import type { VariantId } from '@/core/methods/use';
 import { siteCalendar, type SiteYear } from '@/core/plan/dates/taught-on';
 
 /** The variant of a method outdoors on a day at a site: a chip of August sleeps, one of June is forced. */

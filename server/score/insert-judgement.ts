@@ -3,7 +3,7 @@ import { v7 as uuid } from 'uuid';
 import { QueryTypes, type Transaction } from 'sequelize';
 import { madeWith } from '@/core/methods/made-with';
 import type { Method } from '@/core/methods/method';
-import type { VariantId } from '@/core/methods/variant';
+import type { VariantId } from '@/core/methods/use';
 import type { UnionJudgement } from '@/core/score/rubric/judge-union';
 import type { JudgementRow, UnionRow } from '@/db/models/union-rows';
 import type { SeatRow, WorkshopRow } from '@/db/models/plan-rows';

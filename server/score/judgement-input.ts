@@ -4,7 +4,7 @@ import type { Method } from '@/core/methods/method';
 import type { LengthUnit } from '@/core/units/length';
 import type { Measures } from '@/core/methods/measures';
 import { METHODS } from '@/core/methods/registry';
-import { VARIANTS } from '@/core/methods/variant';
+import { VARIANTS } from '@/core/methods/use';
 import { OUTLOOKS, OUTLOOK_TELLERS } from '@/core/score/rubric/outlook';
 import type { Marks } from '@/core/score/rubric/judge-union';
 import type { Sending, SentJudgement } from '@/core/score/rubric/sent-judgement';

@@ -3,7 +3,7 @@ import { isDeepStrictEqual } from 'node:util';
 import { object } from 'yup';
 import { InputError } from '@/core/contact/input-error';
 import { methodById } from '@/core/methods/registry';
-import type { VariantId } from '@/core/methods/variant';
+import type { VariantId } from '@/core/methods/use';
 import { judgeUnion, type UnionJudgement } from '@/core/score/rubric/judge-union';
 import type { Method } from '@/core/methods/method';
 import type { JudgementRow, UnionRow } from '@/db/models/union-rows';

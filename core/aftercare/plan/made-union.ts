@@ -4,7 +4,8 @@ import type { Choices } from '../../methods/school';
 import { CITRUS } from '../../methods/schools/of-kin';
 import { shownTechnique } from '../../methods/shown-technique';
 import type { AftercareTask } from '../../methods/timetable/aftercare-task';
-import { type VariantId, variantWith, type WayOn } from '../../methods/variant';
+import { variantWith, type WayOn } from '../../methods/variant';
+import type { VariantId } from '../../methods/use';
 import type { IsoDate } from '../../units/iso-date';
 import { BINDINGS, bindingOf, withActualBinding } from './actual-binding';
 

@@ -5,7 +5,7 @@ import { methodById } from '../../methods/registry';
 import { shownTechnique } from '../../methods/shown-technique';
 import { turnsOf } from '../../methods/testing/lake-year';
 import type { Trigger } from '../../methods/timetable/trigger';
-import type { VariantId } from '../../methods/variant';
+import type { VariantId } from '../../methods/use';
 import { planBasis } from './made-union';
 import { unionPlan } from './union-plan';
 

@@ -1,5 +1,6 @@
 import type { WayOn } from '../../methods/variant';
-import { variantWith, type VariantId } from '../../methods/variant';
+import { variantWith } from '../../methods/variant';
+import type { VariantId } from '../../methods/use';
 import { methodById } from '../../methods/registry';
 import type { CauseGroup } from './cause-tables';
 

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { methodById, METHODS } from '../registry';
 import { shownTechnique } from '../shown-technique';
 import { turnsOf } from '../testing/lake-year';
-import type { VariantId } from '../variant';
+import type { VariantId } from '../use';
 import { timetable } from './timetable';
 import { tasksFor } from './tasks-by-way';
 

@@ -1,4 +1,4 @@
-import type { VariantId } from '../../methods/variant';
+import type { VariantId } from '../../methods/use';
 
 /** Fates of unions as counted of a club, of one way of making at one site with one kind of wood. */
 export interface CountedFates {

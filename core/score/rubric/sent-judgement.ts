@@ -1,6 +1,6 @@
 import type { Measures } from '../../methods/measures';
 import type { Stage } from '../../methods/method';
-import type { VariantId } from '../../methods/variant';
+import type { VariantId } from '../../methods/use';
 import type { Marks } from './judge-union';
 import type { Outlook, OutlookBy } from './outlook';
 

@@ -5,7 +5,7 @@ import { variantWith } from '../../methods/variant';
 import type { Method, Wood } from '../../methods/method';
 import type { Choices } from '../../methods/school';
 import { piecesAfter } from '../../methods/step';
-import type { VariantId } from '../../methods/variant';
+import type { VariantId } from '../../methods/use';
 import { formatLength, type LengthUnit } from '../../units/length';
 import { written } from '../../units/prose';
 import { HEALING, HEALING_AGES, type HealingAge, type Looks } from './healing-stages';

@@ -11,7 +11,7 @@ import { addDays, daysBetween } from '@/core/units/iso-date';
 import type { SiteRow } from '@/db/models/plan-rows';
 import { enteredWeather, weatherBetween } from '@/server/plan/day-weather';
 import type { Context } from '@/server/platform/context';
-import type { LivingUnion } from '../living-unions';
+import type { LivingUnion } from '../living-union';
 import { plantStays, type PlantStay } from '../places/plant-stays';
 import { knittingKin } from './callus-place';
 import { measuredRate, placesWithReadings, warmthOfPlace } from './place-rates';

@@ -4,7 +4,7 @@ import type { CallusFacts } from '@/core/findings/causes/evidence/facts-of-union
 import { kinOf } from '@/core/methods/compatibility/compatibility';
 import { callusRange, assumptionsWith } from '@/core/plan/phenology/assumptions';
 import { summariseRun, type LoggerRun } from '@/core/plan/wood/logger-run';
-import type { LivingUnion } from '@/server/aftercare/living-unions';
+import type { LivingUnion } from '@/server/aftercare/living-union';
 import { plantStays, type PlantStay } from '@/server/aftercare/places/plant-stays';
 import { listPlaces } from '@/server/aftercare/places/places';
 import { placesWithReadings } from '@/server/aftercare/warmth/place-rates';

@@ -7,7 +7,7 @@ import { daysBetween } from '@/core/units/iso-date';
 import type { ReportRow, RoundRow } from '@/db/models/follow-up-rows';
 import type { ObservationRow } from '@/db/models/plan-rows';
 import { UNSET } from '@/db/unset';
-import type { LivingUnion } from '@/server/aftercare/living-unions';
+import type { LivingUnion } from '@/server/aftercare/living-union';
 import { siteLives } from '@/server/aftercare/site-lives';
 import type { UnionWithPlan } from '@/server/aftercare/union-plans';
 import type { Context } from '@/server/platform/context';

@@ -10,7 +10,7 @@ import type { DeathView } from '@/core/findings/causes/death-view';
 import { levelKey } from '@/core/findings/shared/shared-evidence';
 import { type KnownFate, levelCounts, type SharedFactor, sharedFactors } from '@/core/findings/shared/shared-factors';
 import type { Room } from '@/core/plan/benches/room';
-import type { LivingUnion } from '@/server/aftercare/living-unions';
+import type { LivingUnion } from '@/server/aftercare/living-union';
 import { listPlaces } from '@/server/aftercare/places/places';
 import { allow, type Context } from '@/server/platform/context';
 import { readPart } from '@/server/plan/plan-parts';

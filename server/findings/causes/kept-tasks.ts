@@ -1,4 +1,4 @@
-import type { LivingUnion } from '@/server/aftercare/living-unions';
+import type { LivingUnion } from '@/server/aftercare/living-union';
 
 /** Tasks that somebody marked on any union of a workshop. */
 export function keptTasks(all: readonly LivingUnion[]): Map<string, Set<string>> {

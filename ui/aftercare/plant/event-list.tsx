@@ -5,7 +5,7 @@ import { useState } from 'react';
 import type { LifeEvent } from '@/core/aftercare/life/plant-life';
 import { formatDate } from '@/core/units/iso-date';
 import { deviceItem } from '../device-item';
-import type { AtPlant } from './union-panel';
+import type { AtPlant } from './at-plant';
 
 const KINDS: Record<LifeEvent['kind'], string> = {
   made: 'made',

@@ -10,7 +10,7 @@ import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 import { useSend } from '@/ui/kit/form/use-send';
 import { deviceToday } from '../use-marks';
-import type { AtPlant } from './union-panel';
+import type { AtPlant } from './at-plant';
 
 const WHY_NOT = {
   'no-sticks': 'No stick of it is left in the cold.',

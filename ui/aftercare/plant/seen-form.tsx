@@ -10,7 +10,7 @@ import { type LengthUnit, toMillimetres } from '@/core/units/length';
 import { Field } from '@/ui/kit/form/field';
 import { deviceItem } from '../device-item';
 import { deviceToday } from '../use-marks';
-import type { AtPlant } from './union-panel';
+import type { AtPlant } from './at-plant';
 
 const KINDS: [ObservationKind, string][] = [
   ['height', 'Height of the new shoot'],

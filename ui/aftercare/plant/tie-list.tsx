@@ -5,7 +5,7 @@ import type { UnionLife } from '@/core/aftercare/life/plant-life';
 import { formatDate } from '@/core/units/iso-date';
 import { deviceItem } from '../device-item';
 import { deviceToday } from '../use-marks';
-import type { AtPlant } from './union-panel';
+import type { AtPlant } from './at-plant';
 
 /** Everything round the stem, each with its own last day; one tap says whether it is on. */
 export function TieList({ life, at }: { life: UnionLife; at: AtPlant }) {

@@ -4,7 +4,8 @@ import type { DeviceQueue } from '@/ui/kit/device/use-device-queue';
 import { rendered } from '@/ui/testing/rendered';
 import { unionLife } from '@/ui/testing/union-life';
 import { EventList } from './event-list';
-import { type AtPlant, UnionPanel } from './union-panel';
+import { UnionPanel } from './union-panel';
+import type { AtPlant } from './at-plant';
 
 const marked = new Set<string>();
 const at = (changes: Partial<AtPlant> = {}): AtPlant => ({

@@ -6,22 +6,11 @@ import type { UnionLife, WordedTask } from '@/core/aftercare/life/plant-life';
 import { counted } from '@/core/units/counted';
 import { formatDate } from '@/core/units/iso-date';
 import { formatLength, type LengthUnit } from '@/core/units/length';
-import type { DeviceQueue } from '@/ui/kit/device/use-device-queue';
-import { deviceToday, type useMarks } from '../use-marks';
+import { deviceToday } from '../use-marks';
+import type { AtPlant } from './at-plant';
 import { SecondChance } from './second-chance';
 import { SeenForm } from './seen-form';
 import { TieList } from './tie-list';
-
-/** What the parts of a plant's page share: who is at it, and the device's queue. */
-export interface AtPlant {
-  plantId: string;
-  code: string;
-  me: { id: string; name: string };
-  mayChange: boolean;
-  unit: LengthUnit;
-  queue: DeviceQueue;
-  marks: ReturnType<typeof useMarks>;
-}
 
 /** What is due on a union and what comes next; each is marked with one tap, and what was seen is entered. */
 export function UnionPanel({ life, at }: { life: UnionLife; at: AtPlant }) {

@@ -5,7 +5,7 @@ import type { StockRange } from '@/core/methods/stock-ranges';
 import type { Measures } from '@/core/methods/measures';
 import type { Method, Stage } from '@/core/methods/method';
 import type { Position } from '@/core/methods/position';
-import type { VariantId } from '@/core/methods/variant';
+import type { VariantId } from '@/core/methods/use';
 import type { Attempt, ReadyRule } from '@/core/score/readiness/ready-rule';
 import { isReady } from '@/core/score/readiness/ready-rule';
 import type { Marks, ScoringRule } from '@/core/score/rubric/judge-union';
