@@ -19,6 +19,7 @@ import * as places from './migrations/0014-places';
 import * as followUp from './migrations/0015-follow-up';
 import * as causes from './migrations/0016-causes';
 import * as keeperCounts from './migrations/0017-keeper-counts';
+import * as tableChanges from './migrations/0018-table-changes';
 
 function migrator(sequelize: Sequelize) {
   return new Umzug({
@@ -40,6 +41,7 @@ function migrator(sequelize: Sequelize) {
       { name: '0015-follow-up', up: () => followUp.up(sequelize) },
       { name: '0016-causes', up: () => causes.up(sequelize) },
       { name: '0017-keeper-counts', up: () => keeperCounts.up(sequelize) },
+      { name: '0018-table-changes', up: () => tableChanges.up(sequelize) },
     ],
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
     logger: undefined,

@@ -23,18 +23,27 @@ function triggers(table: Stamped): string[] {
 /** A server with a binary log lets only some accounts make triggers. */
 const NOT_ALLOWED = new Set([1227, 1419]);
 
-/**
- * Has changes of some tables leave their stamps. Without its triggers nothing is kept between two looks, which is slower
- * and as right: a server that does not let us make them is told how to, and used all the same.
- */
+/** Has changes of some tables leave their stamps. */
 export async function stampTriggers(sequelize: Sequelize, tables: readonly Stamped[]): Promise<void> {
+  await makeTriggers(sequelize, tables.flatMap(triggers));
+}
+
+/**
+ * Makes triggers. Without them nothing is remembered between two looks at a page, which is slower and just as
+ * right: on a server that does not allow them we say how to allow them and work without.
+ *
+ * @returns whether they were made
+ */
+export async function makeTriggers(sequelize: Sequelize, statements: readonly string[]): Promise<boolean> {
   try {
-    for (const statement of tables.flatMap(triggers)) await sequelize.query(statement, { type: QueryTypes.RAW });
+    for (const statement of statements) await sequelize.query(statement, { type: QueryTypes.RAW });
+    return true;
   } catch (error) {
     if (!NOT_ALLOWED.has((error as { parent?: { errno?: number } }).parent?.errno ?? 0)) throw error;
     console.warn(
-      'This database server does not let Pear Bench make triggers, so pages are read anew each time. Set log_bin_trust_function_creators=1 there and remove the rows 0006-stamps, 0014-places and 0015-follow-up from the table migrations to mend it.',
+      'This database server does not allow Pear Bench to create triggers, so every page reads the database again. To mend this, set log_bin_trust_function_creators=1 there, delete the rows 0006-stamps, 0014-places, 0015-follow-up, 0016-causes and 0018-table-changes from the table migrations, and restart.',
     );
     await sequelize.query('DELETE FROM table_stamps', { type: QueryTypes.RAW });
+    return false;
   }
 }

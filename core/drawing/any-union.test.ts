@@ -20,13 +20,14 @@ const calipers = fc.record({
   at: fc.nat(),
 });
 
-/** Whole: there is something on it, all of it on the sheet as far as numbers go. */
-function expectWhole({ width, height, items }: DisplayList): void {
-  expect(width > 0 && height > 0 && Number.isFinite(width) && Number.isFinite(height)).toBe(true);
-  expect(items.filter(({ kind }) => kind === 'path').length).toBeGreaterThan(3);
+/** What is wrong with a drawing: nothing on it, or something that lies nowhere; null when it is whole. */
+function flawOf({ width, height, items }: DisplayList): string | null {
+  if (!(width > 0 && height > 0 && Number.isFinite(width) && Number.isFinite(height))) return `${width} by ${height}`;
+  if (items.filter(({ kind }) => kind === 'path').length <= 3) return 'hardly anything on it';
   for (const item of items)
     for (const [x, y] of item.kind === 'path' ? item.points : [item.at])
-      if (!Number.isFinite(x) || !Number.isFinite(y)) throw new Error(`${item.role} at ${x}, ${y}`);
+      if (!Number.isFinite(x) || !Number.isFinite(y)) return `${item.role} at ${x}, ${y}`;
+  return null;
 }
 
 describe.each(METHODS.map((method) => [method.id, method] as const))('any union of %s', (_id, method) => {
@@ -35,10 +36,11 @@ describe.each(METHODS.map((method) => [method.id, method] as const))('any union 
       fc.property(calipers, ({ stock, scion, length, at }) => {
         const { wood, problem } = fittingWood(method, { stock, scion }, 'mm', STOCK_RANGES);
         // What cannot be drawn is refused in words, and the usual pair is drawn.
-        if (problem) expect(problem).toMatch(/\.$/);
         const asked = length === null ? wood : { ...wood, length };
         const { start, steps } = method.technique({}, problem ? woodOf(method.shownWith) : asked);
-        for (const list of draw(piecesAfter(start, steps), at % steps.length)) expectWhole(list);
+        const flaws = draw(piecesAfter(start, steps), at % steps.length).map(flawOf);
+        // One expectation a draw: a hundred thousand of them take longer than the drawings.
+        expect([...flaws, problem?.endsWith('.') === false ? problem : null].filter(Boolean)).toEqual([]);
       }),
       { numRuns: runs },
     );

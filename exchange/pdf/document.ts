@@ -9,7 +9,7 @@ export type Doc = InstanceType<typeof PDFDocument>;
 export const MM = 72 / 25.4;
 
 const fontFile = (subset: 'latin' | 'latin-ext', weight: Weight): string =>
-  join(process.cwd(), 'assets', 'fonts', `atkinson-hyperlegible-next-${subset}-${weight}-normal.woff`);
+  join(process.cwd(), 'assets', 'fonts', `atkinson-hyperlegible-next-${subset}-${weight}-normal.ttf`);
 
 /**
  * A PDF made by `draw`, with the product's fonts embedded. Lengths below are in points as the

@@ -1,3 +1,4 @@
+import { remembered } from '@/server/club/remembered';
 import { POSITION_WORDS } from '@/core/methods/position';
 import { methodById, METHODS } from '@/core/methods/registry';
 import { secondChanceMethod } from '@/core/methods/second-chance-method';
@@ -32,7 +33,11 @@ const MUCH_RAIN = 10;
 const NEXT = 4;
 
 /** A plant of the club by the code of its tag, with the life of each union on it. */
-export async function plantLife(context: Context, code: string): Promise<PlantLife> {
+export function plantLife(context: Context, code: string): Promise<PlantLife> {
+  return remembered(context, 'life of a plant', code, (look) => makePlantLife(look, code));
+}
+
+async function makePlantLife(context: Context, code: string): Promise<PlantLife> {
   allow(context, 'viewer');
   const { db, actor } = context;
   const { clubId } = actor;

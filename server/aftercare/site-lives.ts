@@ -1,4 +1,4 @@
-import { LRUCache } from 'lru-cache';
+import { boundedCache, cacheKey } from '@/db/bounded-cache';
 import type { LifeSoFar } from '@/core/aftercare/plan/union-plan';
 import { factsOf } from '@/core/methods/method-facts';
 import { METHODS } from '@/core/methods/registry';
@@ -30,11 +30,14 @@ export async function siteLives(context: Context, sites: readonly SiteRow[]): Pr
 type YearOfSite = Omit<SiteLife, 'today'>;
 type SiteYear = Awaited<ReturnType<typeof listSiteYears>>[number]['year'];
 
-/** Years that were reckoned, under all they hang on: every page and every answer asks for its site's. */
-const reckoned = new LRUCache<string, YearOfSite>({ max: 300 });
+/** About what a year takes once all its species were asked for, bytes. */
+const WHOLE_YEAR = 60_000;
+
+/** Years that were worked out: every page and every answer asks for its site's. */
+const reckoned = boundedCache<YearOfSite>('years of sites', 6_000_000);
 
 function yearOfSite(year: SiteYear): YearOfSite {
-  const key = JSON.stringify(year);
+  const key = cacheKey('year of a site', year);
   const known = reckoned.get(key);
   if (known) return known;
   const assumption = assumptionsWith(year.edits);
@@ -47,7 +50,8 @@ function yearOfSite(year: SiteYear): YearOfSite {
         : usualTurns(year.hemisphere),
     );
   const made = { assumption, turnsOf, year: calendar.phenology };
-  reckoned.set(key, made);
+  // It works itself out further as it is asked: counted as large as one gets.
+  reckoned.set(key, made, WHOLE_YEAR);
   return made;
 }
 

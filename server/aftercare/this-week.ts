@@ -1,3 +1,4 @@
+import { remembered } from '@/server/club/remembered';
 import { POSITION_WORDS } from '@/core/methods/position';
 import { methodById, METHODS } from '@/core/methods/registry';
 import { type DuePlant, dueGroups } from '@/core/aftercare/week/due-groups';
@@ -47,7 +48,11 @@ export interface ThisWeek {
 }
 
 /** What wants doing this week across all workshops of the club. */
-export async function thisWeek(context: Context): Promise<ThisWeek> {
+export function thisWeek(context: Context): Promise<ThisWeek> {
+  return remembered(context, 'this week', null, (look) => makeThisWeek(look));
+}
+
+async function makeThisWeek(context: Context): Promise<ThisWeek> {
   allow(context, 'viewer');
   const [{ today }, workshops, rules, plans] = await Promise.all([
     clubDay(context),

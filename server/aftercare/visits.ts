@@ -1,3 +1,4 @@
+import { remembered } from '@/server/club/remembered';
 import { POSITION_WORDS } from '@/core/methods/position';
 import { methodById } from '@/core/methods/registry';
 import { bestVisits } from '@/core/aftercare/visits/best-visits';
@@ -32,7 +33,11 @@ interface OpenTask {
 }
 
 /** Every site with plants under care: on which days one can go, the fewest that serve all, and what none reaches. */
-export async function siteVisits(context: Context): Promise<SiteVisits[]> {
+export function siteVisits(context: Context): Promise<SiteVisits[]> {
+  return remembered(context, 'visits', null, (look) => makeSiteVisits(look));
+}
+
+async function makeSiteVisits(context: Context): Promise<SiteVisits[]> {
   allow(context, 'viewer');
   const [sites, rules, plans] = await Promise.all([
     listSites(context),
@@ -140,7 +145,11 @@ function unreachedOf({ actor }: Context, tasks: readonly OpenTask[]): Unreached[
  *
  * @throws UseCaseError for a day that is no visit of the plan
  */
-export async function visitSheet(context: Context, siteId: string, day: string): Promise<VisitSheet> {
+export function visitSheet(context: Context, siteId: string, day: string): Promise<VisitSheet> {
+  return remembered(context, 'sheet of a visit', [siteId, day], (look) => makeVisitSheet(look, siteId, day));
+}
+
+async function makeVisitSheet(context: Context, siteId: string, day: string): Promise<VisitSheet> {
   allow(context, 'viewer');
   const site = await getSite(context, siteId);
   const rule = await context.db.visitRules.findOne({

@@ -1,4 +1,4 @@
-import { rememberingDatabase } from '@/db/remembering';
+import { beginLook } from '@/db/remembering';
 import type { Context, Services } from '@/server/platform/context';
 import { sessionOf } from './sign-in';
 
@@ -7,5 +7,6 @@ export async function lookingContext(services: Services, token: string): Promise
   const session = await sessionOf(services, token);
   if (!session) return null;
   const { actor, stamps } = session;
-  return { ...services, actor, looking: true, db: rememberingDatabase(services.db, actor.clubId, stamps) };
+  const looking = beginLook(services.db, actor.clubId, stamps);
+  return { ...services, actor, looking, db: looking.database() };
 }

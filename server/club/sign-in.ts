@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import { v7 as uuid } from 'uuid';
 import { Op, QueryTypes } from 'sequelize';
 import type { Stamps } from '@/db/remembering';
+import { LOG, loggedStampsSql } from '@/db/table-changes';
 import { EVERYBODY } from '@/db/stamped-tables';
 import type { Actor, Services } from '@/server/platform/context';
 import { PER_ACCOUNT } from '@/server/platform/fits-at-pace';
@@ -117,7 +118,16 @@ function idleSince(now: Date): Date {
   return new Date(now.getTime() - IDLE_HOURS * 3_600_000);
 }
 
-type KnownSession = Actor & { expiresAt: Date; seenAt: Date; keptOffline: number; stamps: string | Stamps | null };
+type KnownSession = Actor & {
+  expiresAt: Date;
+  seenAt: Date;
+  keptOffline: number;
+  stamps: string | Stamps | null;
+  logged: string | Stamps;
+};
+
+/** The database's JSON, which some drivers give as text. */
+const stampsIn = (json: string | Stamps): Stamps => (typeof json === 'string' ? (JSON.parse(json) as Stamps) : json);
 
 /** Who a session's token stands for, or null when it is unknown, over, idle for too long, or its membership is gone. */
 export async function actorOf(services: Pick<Services, 'db' | 'now'>, token: string): Promise<Actor | null> {
@@ -134,7 +144,8 @@ export async function sessionOf(
   const [known] = await db.sequelize.query<KnownSession>(
     `SELECT s.user_id AS userId, s.club_id AS clubId, s.id AS sessionId, s.expires_at AS expiresAt, s.seen_at AS seenAt, s.confirmed_at AS confirmedAt, s.kept_offline AS keptOffline,
       m.role, u.name, c.name AS clubName, u.length_unit AS lengthUnit, u.temperature_unit AS temperatureUnit,
-      (SELECT JSON_OBJECTAGG(t.table_name, t.stamp) FROM table_stamps t WHERE t.club_id IN (s.club_id, :everybody)) AS stamps
+      (SELECT JSON_OBJECTAGG(t.table_name, t.stamp) FROM table_stamps t WHERE t.club_id IN (s.club_id, :everybody)) AS stamps,
+      ${loggedStampsSql('s.club_id')} AS logged
      FROM sessions s JOIN users u ON u.id = s.user_id JOIN clubs c ON c.id = s.club_id JOIN memberships m ON m.user_id = s.user_id AND m.club_id = s.club_id WHERE s.token_hash = :tokenHash`,
     { replacements: { tokenHash, everybody: EVERYBODY }, type: QueryTypes.SELECT },
   );
@@ -142,9 +153,11 @@ export async function sessionOf(
   if (now.getTime() - known.seenAt.getTime() > SEEN_EVERY * 60_000)
     await db.sessions.update({ seenAt: now }, { where: { tokenHash } });
   const { userId, clubId, sessionId, confirmedAt, role, name, clubName, lengthUnit, temperatureUnit } = known;
-  const stamps = typeof known.stamps === 'string' ? (JSON.parse(known.stamps) as Stamps) : known.stamps;
+  const stamps = known.stamps === null ? null : stampsIn(known.stamps);
+  // A server without triggers has no stamps, and its log stays empty.
+  const all = stamps?.[LOG] ? { ...stamps, ...stampsIn(known.logged) } : null;
   return {
     actor: { userId, clubId, sessionId, confirmedAt, role, name, clubName, lengthUnit, temperatureUnit },
-    stamps,
+    stamps: all,
   };
 }

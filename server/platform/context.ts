@@ -1,4 +1,5 @@
 import type { Database } from '@/db/database';
+import type { Look } from '@/db/remembering';
 import type { Role } from '@/core/club/role';
 import type { LengthUnit } from '@/core/units/length';
 import type { TemperatureUnit } from '@/core/units/temperature';
@@ -35,8 +36,11 @@ export interface Services {
 
 export interface Context extends Services {
   actor: Actor;
-  /** Only looks: what is read is remembered, so that it pays to read all of a kind at once. */
-  looking?: true;
+  /**
+   * Only looks: `db` answers from memory what was asked before and has not changed since (db/remembering.ts), so that it
+   * pays to read all of a kind at once. Left out where something is changed; then every read asks the database.
+   */
+  looking?: Look;
 }
 
 const RANK: Record<Role, number> = { viewer: 0, assistant: 1, lead: 2 };

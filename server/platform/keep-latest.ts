@@ -1,4 +1,4 @@
-import { LRUCache } from 'lru-cache';
+import { boundedCache, cacheKey, sizeOf } from '@/db/bounded-cache';
 
 /** Large results, the latest few of them, made once for all who ask for the same at a time. */
 export interface KeptLatest<Result> {
@@ -8,23 +8,30 @@ export interface KeptLatest<Result> {
   peek: (from: unknown) => Promise<Result> | null;
 }
 
+/** Counted for a result that is being made, bytes. */
+const UNKNOWN = 1000;
+
 /**
  * Keeps results that are too large for `kept`.
  *
- * @param max how many at most.
+ * @param name of what is kept.
+ * @param bytes about how much memory they may take.
  */
-export function keepLatest<Result>(max: number): KeptLatest<Result> {
-  const results = new LRUCache<string, Promise<Result>>({ max });
+export function keepLatest<Result>(name: string, bytes: number): KeptLatest<Result> {
+  const results = boundedCache<Promise<Result>>(name, bytes);
   return {
     get: (from, make) => {
-      const key = JSON.stringify(from);
+      const key = cacheKey(name, from);
       const known = results.get(key);
       if (known) return known;
       const making = make();
-      results.set(key, making);
-      making.catch(() => results.delete(key));
+      results.set(key, making, UNKNOWN);
+      making.then(
+        (result) => results.set(key, making, sizeOf(result)),
+        () => results.delete(key),
+      );
       return making;
     },
-    peek: (from) => results.get(JSON.stringify(from)) ?? null,
+    peek: (from) => results.get(cacheKey(name, from)) ?? null,
   };
 }

@@ -3,7 +3,8 @@ import { v7 as uuid } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { statementsOf, testClub, testWorkshop, type TestClub, type TestWorkshop } from '@/server/testing/test-club';
 import { insideTransaction } from '@/db/inside-transaction';
-import { rememberingDatabase, type Stamps } from '@/db/remembering';
+import type { Database } from '@/db/database';
+import { beginLook, type Stamps } from '@/db/remembering';
 import { STAMPED_TABLES } from '@/db/stamped-tables';
 
 let club: TestClub;
@@ -21,20 +22,20 @@ async function stamps(): Promise<Stamps> {
 }
 /** A look at a page, and how many statements it sent. */
 async function readTwice<T>(
-  work: (db: ReturnType<typeof rememberingDatabase>) => Promise<T>,
+  work: (db: Database) => Promise<T>,
   remembered?: Stamps | null,
 ): Promise<{ seen: T; asked: number }> {
   const { db } = club.services;
   const known = remembered === undefined ? await stamps() : remembered;
-  const { result: seen, asked } = await statementsOf(club, () => work(rememberingDatabase(db, club.clubId, known)));
+  const { result: seen, asked } = await statementsOf(club, () => work(beginLook(db, club.clubId, known).database()));
   return { seen, asked: asked.length };
 }
-const workshops = (db: ReturnType<typeof rememberingDatabase>) =>
+const workshops = (db: Database) =>
   db.workshops.findAll({ where: { clubId: club.clubId }, raw: true });
 
 describe('a database that remembers', () => {
   it('asks the same once, and not at all while nothing has changed; every change is seen', async () => {
-    const twice = async (db: ReturnType<typeof rememberingDatabase>) => [await workshops(db), await workshops(db)];
+    const twice = async (db: Database) => [await workshops(db), await workshops(db)];
     expect((await readTwice(twice)).asked).toBe(1);
     expect((await readTwice(twice)).asked).toBe(0);
     for (const change of [{ title: 'By update' }, { title: 'Again' }]) {
@@ -54,7 +55,7 @@ describe('a database that remembers', () => {
       species: 'pear',
       stocks: 0,
     });
-    const lots = async (db: ReturnType<typeof rememberingDatabase>) =>
+    const lots = async (db: Database) =>
       db.stockLots.findAll({ where: { clubId: club.clubId }, raw: true });
     expect((await readTwice(lots)).seen).toHaveLength(2);
     await club.services.db.stockLots.destroy({ where: { id } });
@@ -67,16 +68,16 @@ describe('a database that remembers', () => {
     expect((await readTwice(workshops)).seen[0]!.title).toBe('By hand');
   });
   it('never remembers the time, what every judgement writes, or anything of another club', async () => {
-    const time = async (db: ReturnType<typeof rememberingDatabase>) =>
+    const time = async (db: Database) =>
       (await db.sequelize.query<{ at: Date }>('SELECT NOW(3) AS at', { type: QueryTypes.SELECT }))[0]!.at.getTime();
     const first = (await readTwice(time)).seen;
     await new Promise((resolve) => setTimeout(resolve, 20));
     expect((await readTwice(time)).seen).toBeGreaterThan(first);
-    const unions = async (db: ReturnType<typeof rememberingDatabase>) =>
+    const unions = async (db: Database) =>
       db.unions.count({ where: { clubId: club.clubId } });
     await readTwice(unions);
     expect((await readTwice(unions)).asked).toBe(1);
-    const joined = async (db: ReturnType<typeof rememberingDatabase>) =>
+    const joined = async (db: Database) =>
       db.sequelize.query('SELECT s.id FROM seats s JOIN unions u ON u.seat_id = s.id WHERE s.club_id = :clubId', {
         replacements: { clubId: club.clubId },
         type: QueryTypes.SELECT,
@@ -85,7 +86,7 @@ describe('a database that remembers', () => {
     expect((await readTwice(joined)).asked).toBe(1);
     const other = await testClub();
     expect(
-      await rememberingDatabase(club.services.db, other.clubId, {}).workshops.findAll({
+      await beginLook(club.services.db, other.clubId, {}).database().workshops.findAll({
         where: { clubId: other.clubId },
         raw: true,
       }),

@@ -7,7 +7,7 @@ import type { LengthUnit } from '@/core/units/length';
 import { keepLatest } from '@/server/platform/keep-latest';
 
 /** Drawings of so many methods are kept, each about half a megabyte. */
-const drawn = keepLatest<StepBody[]>(60);
+const drawn = keepLatest<StepBody[]>('drawn steps', 16_000_000);
 
 const keyOf = (method: Method, choices: Choices, wood: Wood, unit: LengthUnit, shownOn: ShownOn): unknown => [
   method.id,

@@ -7,7 +7,7 @@ import { notFound } from '@/server/platform/use-case-error';
 import { askedMethod } from './asked-method';
 
 /** Meshes of so many steps are kept: a class that is told to turn a step asks for the same one. */
-const made = keepLatest<BodyParts>(60);
+const made = keepLatest<BodyParts>('step meshes', 24_000_000);
 
 /** The pieces after a step as meshes to look at from all sides. */
 export function stepMeshes(

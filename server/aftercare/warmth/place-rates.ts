@@ -2,11 +2,11 @@ import { QueryTypes } from 'sequelize';
 import { type DayOfWarmth, warmthByDay } from '@/core/aftercare/warmth/warmth-by-day';
 import type { KnittingBand } from '@/core/aftercare/warmth/knitting-rate';
 import type { Context } from '@/server/platform/context';
-import { LRUCache } from 'lru-cache';
+import { boundedCache, cacheKey } from '@/db/bounded-cache';
 import { placeRun } from './readings-store';
 
 /** Warmth of places by day. Readings are only ever added, so their count says which there are. */
-const reckoned = new LRUCache<string, ReadonlyMap<string, DayOfWarmth>>({ max: 500 });
+const reckoned = boundedCache<ReadonlyMap<string, DayOfWarmth>>('warmth of places', 6_000_000);
 
 /** Days of which this many hours were measured tell how warm a place was. */
 const ENOUGH_HOURS = 12;
@@ -27,7 +27,7 @@ export async function warmthOfPlace(
   { placeId, readings, zone }: { placeId: string; readings: number; zone: string },
   band: KnittingBand,
 ): Promise<ReadonlyMap<string, DayOfWarmth>> {
-  const key = `${placeId} ${readings} ${zone} ${Object.values(band).join(' ')}`;
+  const key = cacheKey('warmth of a place', [placeId, readings, zone, band]);
   const known = reckoned.get(key);
   if (known) return known;
   const days = warmthByDay(band, await placeRun(db, placeId), zone);

@@ -1,3 +1,4 @@
+import { remembered } from '@/server/club/remembered';
 import type { ScopeView } from '@/core/findings/boards/board-views';
 import { EVERYTHING } from '@/core/findings/facts/findings-filter';
 import type { FateBoard } from '@/core/findings/shared/fate-board';
@@ -15,7 +16,11 @@ export interface CauseBoard {
 }
 
 /** Why keepers of a filter died. What is evidence of one is still weighed within its whole workshop. */
-export async function causeBoard(context: Context, input: unknown): Promise<CauseBoard> {
+export function causeBoard(context: Context, input: unknown): Promise<CauseBoard> {
+  return remembered(context, 'causes', input, (look) => makeCauseBoard(look, input));
+}
+
+async function makeCauseBoard(context: Context, input: unknown): Promise<CauseBoard> {
   const { facts, view } = await scopeOf(context, input);
   const { workshopId, ...chosen } = view.filter;
   const whole = Object.entries(chosen).every(([name, value]) => value === EVERYTHING[name as keyof typeof chosen]);

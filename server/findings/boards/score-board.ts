@@ -1,3 +1,4 @@
+import { remembered } from '@/server/club/remembered';
 import type { ForetoldView, OutlookRow, ScoreBoard } from '@/core/findings/boards/board-views';
 import { answersMissing, MINIMUM } from '@/core/findings/facts/answers-missing';
 import type { KeeperFact } from '@/core/findings/facts/keeper-fact';
@@ -11,7 +12,11 @@ import type { Context } from '@/server/platform/context';
 import { scopeOf } from './scope';
 
 /** What score, contact and forecasts foretold of keepers that were judged themselves. */
-export async function scoreBoard(context: Context, input: unknown): Promise<ScoreBoard> {
+export function scoreBoard(context: Context, input: unknown): Promise<ScoreBoard> {
+  return remembered(context, 'scores', input, (look) => makeScoreBoard(look, input));
+}
+
+async function makeScoreBoard(context: Context, input: unknown): Promise<ScoreBoard> {
   const { facts, view } = await scopeOf(context, input);
   return {
     scope: view,

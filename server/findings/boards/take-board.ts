@@ -1,3 +1,4 @@
+import { remembered } from '@/server/club/remembered';
 import type { TakeBoard, TakeGroupView } from '@/core/findings/boards/board-views';
 import { type CountedLevel, type TakeParts, takePartsOfFacts } from '@/core/findings/boards/take-parts';
 import { takePartsOfCounts } from '@/core/findings/boards/take-parts-of-counts';
@@ -24,7 +25,11 @@ const LISTED = 200;
  * Take of a filter: in a sentence, by milestone, by what keepers share, with the unheard, and from workshop to workshop.
  * Few keepers are read one by one; of many the kept counts are read.
  */
-export async function takeBoard(context: Context, input: unknown): Promise<TakeBoard> {
+export function takeBoard(context: Context, input: unknown): Promise<TakeBoard> {
+  return remembered(context, 'take', input, (look) => makeTakeBoard(look, input));
+}
+
+async function makeTakeBoard(context: Context, input: unknown): Promise<TakeBoard> {
   allow(context, 'viewer');
   const filter = filterOf(input);
   if (!isCounted(filter) || !(await hasMoreKeepers(context, DRAWN_ONE_BY_ONE, filter.workshopId)))

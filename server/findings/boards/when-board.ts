@@ -1,3 +1,4 @@
+import { remembered } from '@/server/club/remembered';
 import { string } from 'yup';
 import type { SurvivalCurve, WhenBoard } from '@/core/findings/boards/board-views';
 import { answersMissing, MINIMUM } from '@/core/findings/facts/answers-missing';
@@ -20,7 +21,11 @@ const BY = ['method', 'lot', 'cause'] as const;
 const MOST_CURVES = 5;
 
 /** When plants of a filter die: of all of them, and by method, lot or cause. */
-export async function whenBoard(context: Context, input: unknown, wanted: unknown): Promise<WhenBoard> {
+export function whenBoard(context: Context, input: unknown, wanted: unknown): Promise<WhenBoard> {
+  return remembered(context, 'when they die', [input, wanted], (look) => makeWhenBoard(look, input, wanted));
+}
+
+async function makeWhenBoard(context: Context, input: unknown, wanted: unknown): Promise<WhenBoard> {
   return whenOfScope(context, await scopeOf(context, input), wanted);
 }
 

@@ -1,4 +1,3 @@
-import { LRUCache } from 'lru-cache';
 import { DateTime } from 'luxon';
 import type { CallusFacts } from '@/core/findings/causes/evidence/facts-of-union';
 import { kinOf } from '@/core/methods/compatibility/compatibility';
@@ -10,11 +9,12 @@ import { listPlaces } from '@/server/aftercare/places/places';
 import { placesWithReadings } from '@/server/aftercare/warmth/place-rates';
 import { placeRun } from '@/server/aftercare/warmth/readings-store';
 import type { Context } from '@/server/platform/context';
+import { boundedCache, cacheKey } from '@/db/bounded-cache';
 
 /** Weeks in which callus forms, days. */
 const FIRST_WEEKS = 14;
 /** Series of places that were read, under how many readings there are: they are only ever added. */
-const runs = new LRUCache<string, LoggerRun>({ max: 50 });
+const runs = boundedCache<LoggerRun>('logger runs', 8_000_000);
 
 type Standing = Pick<LivingUnion, 'union' | 'plant' | 'site' | 'wood'>;
 
@@ -33,9 +33,10 @@ export async function callusFacts(context: Context, unions: readonly Standing[])
   const runOf = new Map(
     await Promise.all(
       [...wanted].map(async (placeId) => {
-        const key = `${placeId} ${readings.get(placeId)}`;
-        const run = runs.get(key) ?? (await placeRun(context.db, placeId));
-        runs.set(key, run);
+        const key = cacheKey('logger run', [placeId, readings.get(placeId)]);
+        const known = runs.get(key);
+        const run = known ?? (await placeRun(context.db, placeId));
+        if (!known) runs.set(key, run);
         return [placeId, run] as const;
       }),
     ),

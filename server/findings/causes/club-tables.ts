@@ -1,4 +1,3 @@
-import { LRUCache } from 'lru-cache';
 import { InputError } from '@/core/contact/input-error';
 import { causeModel, type CauseModel } from '@/core/findings/causes/cause-model';
 import { type CauseTables, checkTables, sameShape } from '@/core/findings/causes/cause-tables';
@@ -7,6 +6,7 @@ import { fittedPower } from '@/core/findings/causes/fitted-power';
 import { SHIPPED_TABLES } from '@/core/findings/causes/shipped-tables';
 import type { CauseTablesRow } from '@/db/models/cause-rows';
 import { isDuplicate, transact } from '@/db/transact';
+import { boundedCache, cacheKey } from '@/db/bounded-cache';
 import { UNSET } from '@/db/unset';
 import { audit } from '@/server/platform/audit';
 import { allow, type Context } from '@/server/platform/context';
@@ -22,7 +22,7 @@ export interface ClubTables {
   settled: number;
 }
 
-const models = new LRUCache<string, CauseModel>({ max: 200 });
+const models = boundedCache<CauseModel>('cause tables', 4_000_000);
 
 /** The newest tables of a club, or those that ship; the shares sharpened or blunted by what it settled. */
 export async function clubTables(context: Context): Promise<ClubTables> {
@@ -37,15 +37,16 @@ export async function clubTables(context: Context): Promise<ClubTables> {
     }),
   ]);
   const tables = row?.body ?? SHIPPED_TABLES;
-  const known = settled.flatMap(({ cause, computed }) => {
+  const judged = settled.flatMap(({ cause, computed }) => {
     const at = computed.likely.findIndex((likely) => likely.cause === cause);
     return at < 0 ? [] : [{ shares: computed.likely.map(({ share }) => share), settled: at }];
   });
-  const power = fittedPower(known) ?? 1;
-  const key = `${row?.id ?? 'shipped'} ${power}`;
-  const model = models.get(key) ?? causeModel(tables, power);
-  models.set(key, model);
-  return { version: row?.version ?? 0, source: row?.source ?? '', model, settled: known.length };
+  const power = fittedPower(judged) ?? 1;
+  const key = cacheKey('cause tables', [row?.id ?? 'shipped', power]);
+  const known = models.get(key);
+  const model = known ?? causeModel(tables, power);
+  if (!known) models.set(key, model);
+  return { version: row?.version ?? 0, source: row?.source ?? '', model, settled: judged.length };
 }
 
 /** Every version a club had, the newest first. */

@@ -15,6 +15,7 @@ import { UNSET } from '@/db/unset';
 import { livingUnions, type WhichUnions } from '@/server/aftercare/living-unions';
 import type { LivingUnion } from '@/server/aftercare/living-union';
 import { type UnionWithPlan, unionPlans } from '@/server/aftercare/union-plans';
+import { remembered } from '@/server/club/remembered';
 import { allow, type Context } from '@/server/platform/context';
 import { ERASED_NAME } from '@/server/platform/erased-name';
 import { clubTables, type ClubTables } from './club-tables';
@@ -45,6 +46,17 @@ export async function deathsOf(
   wanted: (unionId: string) => boolean = () => true,
 ): Promise<Deaths> {
   allow(context, 'viewer');
+  if (!context.looking) return makeDeaths(context, workshopId, wanted);
+  // Pages that look ask for all of them in turn, each for a part.
+  const all = await remembered(context, 'deaths', workshopId, (look) => makeDeaths(look, workshopId, () => true));
+  return { ...all, deaths: all.deaths.filter(({ unionId }) => wanted(unionId)) };
+}
+
+async function makeDeaths(
+  context: Context,
+  workshopId: string | null,
+  wanted: (unionId: string) => boolean,
+): Promise<Deaths> {
   const which: WhichUnions = workshopId ? { workshopId } : {};
   const [living, rows, tables] = await Promise.all([
     livingUnions(context, which),

@@ -1,3 +1,4 @@
+import { remembered } from '@/server/club/remembered';
 import type { FailedBefore } from '@/core/findings/shared/failed-before';
 import { countsWords } from '@/core/findings/shared/shared-evidence';
 import { sharedFactors } from '@/core/findings/shared/shared-factors';
@@ -9,7 +10,11 @@ import { levelNames } from './level-names';
  * Lots, pairs and hours in which clearly more died than beside them, over all workshops of the club. From counts alone, so
  * that the ledger and a plan can ask for it on every look.
  */
-export async function failedBefore(context: Context): Promise<FailedBefore> {
+export function failedBefore(context: Context): Promise<FailedBefore> {
+  return remembered(context, 'what failed before', null, (look) => makeFailedBefore(look));
+}
+
+async function makeFailedBefore(context: Context): Promise<FailedBefore> {
   allow(context, 'viewer');
   const rows = await fateRows(context, null);
   const found: FailedBefore = { lots: [], pairs: [], days: [] };

@@ -1,3 +1,4 @@
+import { remembered } from '@/server/club/remembered';
 import type { GuideFacts } from '@/core/findings/causes/guide-entry';
 import { isPlantCode, normaliseCode } from '@/core/codes/plant-code';
 import { isId } from '@/core/inputs/fields';
@@ -12,7 +13,11 @@ export interface PlantGuide {
 }
 
 /** What the guide goes by for the dead unions of a plant, by the code of its tag; the union asked for first. */
-export async function plantGuide(context: Context, code: string, unionId?: string): Promise<PlantGuide> {
+export function plantGuide(context: Context, code: string, unionId?: string): Promise<PlantGuide> {
+  return remembered(context, 'guide of a plant', [code, unionId], (look) => makePlantGuide(look, code, unionId));
+}
+
+async function makePlantGuide(context: Context, code: string, unionId?: string): Promise<PlantGuide> {
   allow(context, 'viewer');
   const { db, actor } = context;
   const wanted = normaliseCode(code);

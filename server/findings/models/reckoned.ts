@@ -1,7 +1,6 @@
-import { createHash } from 'node:crypto';
 import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
-import { LRUCache } from 'lru-cache';
+import { boundedCache, cacheKey } from '@/db/bounded-cache';
 import type { MODELS } from './model-thread';
 
 type Models = typeof MODELS;
@@ -15,7 +14,7 @@ export type Reckoned<Result> =
 /** A model that takes longer is given up, ms. */
 const PATIENCE = 120_000;
 
-const results = new LRUCache<string, Reckoned<unknown>>({ max: 400 });
+const results = boundedCache<Reckoned<unknown>>('models', 8_000_000);
 const waiting = new Map<
   string,
   { share: number; timer: NodeJS.Timeout; done: ((found: Reckoned<unknown>) => void)[] }
@@ -30,7 +29,7 @@ export function reckoned<Kind extends keyof Models>(
   kind: Kind,
   from: Parameters<Models[Kind]>[0],
 ): Reckoned<ReturnType<Models[Kind]>> {
-  const id = createHash('sha1').update(kind).update(JSON.stringify(from)).digest('hex');
+  const id = cacheKey(kind, from);
   type Found = Reckoned<ReturnType<Models[Kind]>>;
   const known = results.get(id);
   if (known) return known as Found;

@@ -8,7 +8,8 @@ import { fatesSentence } from '@/core/findings/shared/fates-sentence';
 import { methodById } from '@/core/methods/registry';
 import { counted } from '@/core/units/counted';
 import { groupedBy } from '@/core/units/grouped-by';
-import { dateInZone } from '@/core/units/zoned-date';
+import { remembered } from '@/server/club/remembered';
+import { clubDay } from '@/server/plan/season';
 import { foretoldOf } from '@/server/findings/boards/score-board';
 import { type Scope, scopeOf } from '@/server/findings/boards/scope';
 import { takeOfScope } from '@/server/findings/boards/take-board';
@@ -24,12 +25,21 @@ export async function clubReport(context: Context, input: unknown): Promise<Club
   return reportOfScope(context, await scopeOf(context, input));
 }
 
+/** The report with what it is about, for its page. */
+export function reportPage(context: Context, input: unknown): Promise<{ report: ClubReport; scope: Scope['view'] }> {
+  return remembered(context, 'report', input, async (look) => {
+    const scope = await scopeOf(look, input);
+    return { report: await reportOfScope(look, scope), scope: scope.view };
+  });
+}
+
 /** The same of keepers that were read already. */
-export async function reportOfScope(context: Context, scope: Scope): Promise<ClubReport> {
+async function reportOfScope(context: Context, scope: Scope): Promise<ClubReport> {
   const { facts, view } = scope;
   const inScope = new Set(facts.map(({ unionId }) => unionId));
   const fates = clubFates(context, inScope);
-  const [take, when, compared, costs, board] = await Promise.all([
+  const [{ today }, take, when, compared, costs, board] = await Promise.all([
+    clubDay(context),
     takeOfScope(context, scope),
     whenOfScope(context, scope, 'method'),
     comparedOf(context, view.filter, facts, reckonedWhole),
@@ -41,7 +51,7 @@ export async function reportOfScope(context: Context, scope: Scope): Promise<Clu
   return {
     clubName: context.actor.clubName,
     whose: view.whose,
-    madeOn: dateInZone(context.now, 'UTC'),
+    madeOn: today,
     done: doneOf(facts),
     take,
     differs: compared.state === 'done' ? compared.view : null,

@@ -4,8 +4,7 @@ import { type ClubReport, REPORT_TABLES } from '@/core/findings/report/club-repo
 import { capital } from '@/core/units/capital';
 import { counted } from '@/core/units/counted';
 import { percent, percentRange } from '@/core/units/percent';
-import { scopeOf } from '@/server/findings/boards/scope';
-import { reportOfScope } from '@/server/findings/report/club-report';
+import { reportPage } from '@/server/findings/report/club-report';
 import { RunChart } from '@/ui/findings/take/run-chart';
 import { TakeChart } from '@/ui/findings/take/take-chart';
 import { orNotFound } from '../../../_http/or-not-found';
@@ -18,12 +17,7 @@ export const metadata: Metadata = { title: 'Report' };
 /** The club's report: the same as on paper. */
 export default async function ReportPage({ searchParams }: { searchParams: Promise<Asked> }) {
   const [context, asked] = await Promise.all([pageContext(), searchParams]);
-  const { board, problem } = await orNotFound(
-    answered(asked, {}, async (filter) => {
-      const scope = await scopeOf(context, filter);
-      return { report: await reportOfScope(context, scope), scope: scope.view };
-    }),
-  );
+  const { board, problem } = await orNotFound(answered(asked, {}, (filter) => reportPage(context, filter)));
   const { report, scope } = board;
   const query = filterQuery(scope.filter);
   return (
