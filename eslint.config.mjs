@@ -40,7 +40,7 @@ const zones = Object.entries(MAY).flatMap(([layer, may]) =>
 const WORK = ['plan', 'teach', 'score', 'aftercare', 'follow-up', 'findings'];
 const ROOMS = {
   core: ['units', 'chance', 'statistics', 'codes', 'inputs', 'contact', 'drawing', 'methods', 'club', ...WORK],
-  server: ['platform', 'club', ...WORK],
+  server: ['platform', 'jobs', 'club', ...WORK],
   ui: ['kit', 'club', ...WORK],
 };
 

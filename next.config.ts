@@ -13,11 +13,20 @@ const config: NextConfig = {
     'mailparser',
     'sharp',
     'manifold-3d',
+    'piscina',
   ],
   // The build of the checks has a twelfth method, made up: what it takes to add one is seen end to end.
   ...(process.env.PEAR_BENCH_BUILD === '.next-check'
     ? { turbopack: { resolveAlias: { '@/core/methods/more-methods': './core/methods/testing/twelfth.ts' } } }
     : {}),
+  experimental: {
+    // A page is loaded when it is first asked for: all of them at once take 200 MB before anybody came.
+    preloadEntriesOnStart: false,
+    // Written for every build and read by nobody.
+    turbopackSourceMaps: false,
+    serverSourceMaps: false,
+    turbopackFileSystemCacheForBuild: false,
+  },
   // ops/serve.ts does, with less work.
   compress: false,
   poweredByHeader: false,

@@ -2,6 +2,7 @@ import { COLOURS } from '@/core/drawing/colours';
 import type { Metadata, Viewport } from 'next';
 import localFont from 'next/font/local';
 import { headers } from 'next/headers';
+import { clockOffset } from '@/server/platform/clock';
 import { StyleNonce } from '@/ui/kit/style-nonce';
 import './globals.css';
 
@@ -36,7 +37,11 @@ export const viewport: Viewport = { width: 'device-width', initialScale: 1, them
 /** Reads the request's nonce, so no page is made ahead of its request. */
 export default async function RootLayout({ children }: { children: React.ReactNode }) {
   return (
-    <html lang="en" className={`${bench.variable} ${benchExt.variable}`}>
+    <html
+      lang="en"
+      className={`${bench.variable} ${benchExt.variable}`}
+      data-clock-offset={clockOffset() === 0 ? undefined : clockOffset()}
+    >
       <body>
         <StyleNonce nonce={(await headers()).get('x-nonce') ?? ''} />
         {children}

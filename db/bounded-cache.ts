@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { serialize } from 'node:v8';
 import { LRUCache } from 'lru-cache';
+import { processWide } from './process-wide';
 
 /** What is kept in memory for later, with a bound in bytes; the least recently used goes first. */
 export interface BoundedCache<Value> {
@@ -13,20 +14,20 @@ export interface BoundedCache<Value> {
 /** What an entry takes besides its value: its key and its place in the list. */
 const ENTRY = 300;
 
-const caches = new Map<string, LRUCache<string, { value: unknown }>>();
+const caches = (): Map<string, LRUCache<string, { value: unknown }>> => processWide('caches', () => new Map());
 
 /**
- * A cache of this process. Keys are made by {@link cacheKey}, so that no two kinds of thing share one.
+ * A cache of this process: asked for twice by one name it is the same. Keys are made by {@link cacheKey}, so that no two kinds of thing share one.
  *
  * @param name of what is kept, for the list of {@link cacheSizes}.
  * @param bytes about how much memory it may take.
  */
 export function boundedCache<Value>(name: string, bytes: number): BoundedCache<Value> {
-  const entries = new LRUCache<string, { value: unknown }>({
-    maxSize: bytes,
-    sizeCalculation: ({ value }) => sizeOf(value),
-  });
-  caches.set(name, entries);
+  const all = caches();
+  const entries =
+    all.get(name) ??
+    new LRUCache<string, { value: unknown }>({ maxSize: bytes, sizeCalculation: ({ value }) => sizeOf(value) });
+  all.set(name, entries);
   return {
     get: (key) => entries.get(key)?.value as Value | undefined,
     set: (key, value, size) => entries.set(key, { value }, size === undefined ? {} : { size: size + ENTRY }),
@@ -36,7 +37,7 @@ export function boundedCache<Value>(name: string, bytes: number): BoundedCache<V
 
 /** Bytes that each cache of this process holds, about. */
 export function cacheSizes(): Record<string, number> {
-  return Object.fromEntries([...caches].map(([name, entries]) => [name, entries.calculatedSize]));
+  return Object.fromEntries([...caches()].map(([name, entries]) => [name, entries.calculatedSize]));
 }
 
 /** The key of something made from plain data: its kind, and all it is made from. */

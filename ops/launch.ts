@@ -1,25 +1,17 @@
-import { randomBytes } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, writeFileSync } from 'node:fs';
 import type { Server } from 'node:http';
-import { join } from 'node:path';
-import { QueryTypes } from 'sequelize';
-import { openDatabase, type Database } from '@/db/database';
-import { migrate, pendingMigrations } from '@/db/migrate';
-import { tableNames } from '@/db/table-names';
-import { loadDemo } from '@/demo/load-demo';
-import { ASSISTANT, LEAD, VIEWER } from '@/demo/scenario';
-import { erasedListIn } from '@/server/platform/erased-list';
-import { forgetOldSessions } from '@/server/club/sign-in';
-import { folderMail } from '@/stand-ins/mail/folder-mail';
-import { simulatedWeather } from '@/stand-ins/weather/simulated-weather';
-import { backUpNightly, canBackUp, makeBackup } from './backup';
+import { join, resolve } from 'node:path';
+import { clockNow } from '@/server/platform/clock';
+import { clockMove, keepClockMove } from './demo-clock';
+import { backUpNightly, canBackUp } from './nightly-backup';
 import { type OwnMariaDb, startMariaDb } from './mariadb';
-import { tendFollowUp } from './tend-follow-up';
-import { tendOutbox } from './tend-outbox';
+import type { PreparedData } from './prepare-data';
+import { ProgramEnded, runProgram } from './program';
 import { serve, stopServing } from './serve';
-import { port, refuse, settings } from './start-settings';
+import { port, settings } from './start-settings';
 
-const DATA = process.env.PEAR_BENCH_DATA ?? join(process.cwd(), '.data');
+const DATA = resolve(process.env.PEAR_BENCH_DATA ?? '.data');
+process.env.PEAR_BENCH_DATA = DATA;
 const said = (text: string): void => console.log(text);
 
 const scheme = settings.cert ? 'https' : 'http';
@@ -34,14 +26,12 @@ process.env.PEAR_BENCH_ERASED ??= join(DATA, 'erased.txt');
 let own: OwnMariaDb | null = null;
 let server: Server | null = null;
 let stopping = false;
-let stopTending = (): void => undefined;
 let stopBackingUp = (): void => undefined;
 
 async function stop(code: number): Promise<void> {
   if (stopping) return;
   stopping = true;
   said('Stopping.');
-  stopTending();
   stopBackingUp();
   if (server) await stopServing(server);
   await own?.stop();
@@ -79,75 +69,6 @@ async function keepMariaDb(at?: number): Promise<OwnMariaDb> {
   return started;
 }
 
-function demoPassword(): string {
-  const file = join(DATA, 'demo.password');
-  if (!existsSync(file)) writeFileSync(file, randomBytes(9).toString('base64url'), { mode: 0o600 });
-  return readFileSync(file, 'utf8').trim();
-}
-
-/** There while the demo is being loaded: a start that finds it was preceded by one that died at it. */
-const LOADING = join(DATA, 'demo.loading');
-
-/** Makes the own schema anew after a demo that was cut off half-way. Never touches an outside server. */
-async function clearHalfLoadedDemo(url: string): Promise<void> {
-  if (!existsSync(LOADING)) return;
-  said('The demo was cut off while it was loading; loading it afresh.');
-  const db = openDatabase(url, { silence: 0 });
-  await db.sequelize.query('DROP DATABASE pear_bench', { type: QueryTypes.RAW });
-  await db.sequelize.query('CREATE DATABASE pear_bench CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci', {
-    type: QueryTypes.RAW,
-  });
-  await db.sequelize.close();
-  rmSync(process.env.PEAR_BENCH_MAIL!, { recursive: true, force: true });
-  rmSync(LOADING);
-}
-
-/** Real data is not changed by a new version before a backup of it was made and proven. */
-async function backUpBeforeMigrating(db: Database): Promise<void> {
-  const tables = await tableNames(db.sequelize);
-  const [next] = await pendingMigrations(db.sequelize);
-  if (!next || !tables.includes('users') || (await db.users.count()) === 0) return;
-  if (!canBackUp())
-    return said(
-      'No backup is made before the tables are changed: install mariadb-server beside the outside server’s address, or back it up there.',
-    );
-  said(`Backing up before ${next}.`);
-  said(
-    `Backup made: ${await makeBackup({ data: DATA, url: process.env.DATABASE_URL! }, new Date(), `before-${next.slice(0, 4)}`)}.`,
-  );
-}
-
-async function prepare(db: Database): Promise<void> {
-  if (settings.demo) {
-    const tables = await tableNames(db.sequelize);
-    if (tables.length > 0 && !tables.includes('migrations'))
-      refuse('--demo loads into an empty schema only; this one has tables of something else. Name another schema.');
-  }
-  await backUpBeforeMigrating(db);
-  const done = await migrate(db.sequelize);
-  if (done.length > 0) said(`Database brought up to date: ${done.join(', ')}.`);
-  await forgetOldSessions({ db, now: new Date() });
-  const empty = (await db.users.count()) === 0;
-  if (settings.demo && !empty)
-    refuse('--demo loads into an empty schema only; this one has accounts. Leave --demo out, or name another schema.');
-  const wanted = process.env.DATABASE_URL_OUTSIDE ? settings.demo : !settings.empty;
-  if (!empty || !wanted) return;
-  said('Loading the demo guild.');
-  writeFileSync(LOADING, '');
-  await loadDemo(
-    {
-      db,
-      mail: folderMail(process.env.PEAR_BENCH_MAIL!),
-      weather: simulatedWeather,
-      erased: erasedListIn(process.env.PEAR_BENCH_ERASED!),
-      publicUrl: process.env.PEAR_BENCH_PUBLIC_URL!,
-      now: new Date(),
-    },
-    demoPassword(),
-  );
-  rmSync(LOADING);
-}
-
 try {
   if (process.env.DATABASE_URL) {
     process.env.DATABASE_URL_OUTSIDE = '1';
@@ -159,35 +80,24 @@ try {
         : 'Setting up the database, a moment the first time.',
     );
     process.env.DATABASE_URL = (await keepMariaDb()).url;
-    await clearHalfLoadedDemo(process.env.DATABASE_URL);
   }
-  // Changing tables and loading the demo take as long as they take.
-  const patient = openDatabase(process.env.DATABASE_URL, { silence: 0 });
-  await prepare(patient);
-  await patient.sequelize.close();
-  const db = openDatabase(process.env.DATABASE_URL);
-  const demo =
-    (await db.users.findOne({ where: { email: LEAD.email }, raw: true })) !== null &&
-    existsSync(join(DATA, 'demo.password'));
-  const mail = folderMail(process.env.PEAR_BENCH_MAIL);
-  const stopOutbox = await tendOutbox(db, mail, said);
-  const stopFollowUp = tendFollowUp({
-    db,
-    mail,
-    weather: simulatedWeather,
-    erased: erasedListIn(process.env.PEAR_BENCH_ERASED!),
-    publicUrl: process.env.PEAR_BENCH_PUBLIC_URL!,
-  });
-  stopTending = () => {
-    stopOutbox();
-    stopFollowUp();
-  };
-  if (canBackUp()) stopBackingUp = backUpNightly({ data: DATA, url: process.env.DATABASE_URL }, said);
+  process.env.PEAR_BENCH_WANTS_DEMO = (process.env.DATABASE_URL_OUTSIDE ? settings.demo : !settings.empty) ? '1' : '';
+  const move = clockMove(DATA, settings.today, new Date());
+  process.env.PEAR_BENCH_CLOCK_OFFSET = String(move);
+  const { demo } = (await runProgram<PreparedData>('prepare-data'))!;
+  keepClockMove(DATA, move);
+  if (move !== 0)
+    said(
+      `The clock of the demo is set to ${clockNow().toISOString().slice(0, 10)} and runs on from there. Start with --today ${new Date().toISOString().slice(0, 10)} to set it right again.`,
+    );
+  if (canBackUp()) stopBackingUp = backUpNightly({ data: DATA }, said);
   else
     said(
-      'No backups are made from here: the programs of mariadb-server are not installed. Whoever runs the outside server backs it up.',
+      'No backups are made from here: the programs of mariadb-server are not installed. Back the database up on its own server.',
     );
   said('Starting the application.');
+  // Letters are read and written by the server's own copy of the code (instrumentation.ts).
+  process.env.PEAR_BENCH_TENDS = '1';
   server = await serve({
     host: settings.host,
     port,
@@ -195,21 +105,18 @@ try {
     key: settings.key,
     behindProxy: settings['behind-proxy'],
   });
+  writeFileSync(join(DATA, 'server.pid'), String(process.pid));
   said(`\nPear Bench is ready at ${address}`);
   if (process.env.PEAR_BENCH_PUBLIC_URL !== address)
     said(`Links and QR codes lead to ${process.env.PEAR_BENCH_PUBLIC_URL}`);
   if (demo) {
-    said(`Demo sign-ins, all with the password ${demoPassword()}`);
-    for (const [role, { email }] of [
-      ['lead', LEAD],
-      ['assistant', ASSISTANT],
-      ['viewer', VIEWER],
-    ] as const)
-      said(`  ${role.padEnd(10)} ${email}`);
+    said(`Demo sign-ins, all with the password ${demo.password}`);
+    for (const { role, email } of demo.people) said(`  ${role.padEnd(10)} ${email}`);
   }
   said('Ctrl-C stops it.');
 } catch (error) {
   const busy = (error as NodeJS.ErrnoException).code === 'EADDRINUSE';
+  if (error instanceof ProgramEnded) await stop(error.code ?? 1);
   console.error(
     busy
       ? `Port ${port} is taken by another program. Choose another: ./start --port ${port + 1}`

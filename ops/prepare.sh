@@ -66,7 +66,7 @@ need_modules() {
 
 # need_build FOLDER: builds into FOLDER when a source is newer than its last build.
 need_build() {
-  local now; now=$(find app assets public core db exchange server stand-ins ui workers proxy.ts next.config.ts postcss.config.mjs package-lock.json tsconfig.json -type f ! -name '*.test.ts' ! -name '*.test.tsx' -print0 | sort -z | xargs -0 sha256sum | sha256sum | cut -d' ' -f1)
+  local now; now=$(find app assets public core db demo exchange ops server stand-ins ui workers instrumentation.ts proxy.ts next.config.ts postcss.config.mjs package-lock.json tsconfig.json -type f ! -name '*.test.ts' ! -name '*.test.tsx' -print0 | sort -z | xargs -0 sha256sum | sha256sum | cut -d' ' -f1)
   [ -f "$1/pear-bench-sources" ] && [ "$(cat "$1/pear-bench-sources")" = "$now" ] && return 0
   say "Building the application, a minute or two."
   rm -rf "$1"
@@ -77,5 +77,6 @@ need_build() {
     exit 1
   fi
   rm -f "$log"
+  node ops/build-programs.mjs "$1" && node ops/compress-static.mjs "$1" || exit 1
   printf '%s' "$now" >"$1/pear-bench-sources"
 }

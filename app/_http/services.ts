@@ -1,18 +1,17 @@
 import { join } from 'node:path';
 import { openDatabase, type Database } from '@/db/database';
+import { processWide } from '@/db/process-wide';
+import { clockNow } from '@/server/platform/clock';
 import type { Services } from '@/server/platform/context';
 import { erasedListIn } from '@/server/platform/erased-list';
 import { folderMail } from '@/stand-ins/mail/folder-mail';
 import { simulatedWeather } from '@/stand-ins/weather/simulated-weather';
 
-const shared = globalThis as typeof globalThis & { pearBenchDatabase?: Database };
-
-/** One pool a process, kept across hot reloads. */
+/** One pool a process. */
 export function database(): Database {
   const url = process.env.DATABASE_URL;
   if (!url) throw new Error('DATABASE_URL is not set. Start the application with ./start.');
-  shared.pearBenchDatabase ??= openDatabase(url);
-  return shared.pearBenchDatabase;
+  return processWide('database', () => openDatabase(url));
 }
 
 /** What use cases are given for the request at hand. */
@@ -23,7 +22,7 @@ export function services(): Services {
     weather: simulatedWeather,
     erased: erasedListIn(process.env.PEAR_BENCH_ERASED ?? join(process.cwd(), '.data', 'erased.txt')),
     publicUrl: publicUrl(),
-    now: new Date(),
+    now: clockNow(),
   };
 }
 

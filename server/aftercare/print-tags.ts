@@ -1,4 +1,4 @@
-import { tagsPdf } from '@/exchange/pdf/tags';
+import { printJob } from '@/server/jobs/run-job';
 import type { Context } from '@/server/platform/context';
 import { listKeepers } from '@/server/plan/keepers-of-workshop';
 import { parse } from '@/server/platform/parse';
@@ -22,7 +22,7 @@ export async function printTags(context: Context, workshopId: string, input: unk
     date: madeOn,
     initials: initials(seat.person.name),
   }));
-  return tagsPdf(tags, values.paper, { width: values.width, height: values.height });
+  return printJob('print tags', tags, values.paper, { width: values.width, height: values.height });
 }
 
 function initials(name: string | null): string {

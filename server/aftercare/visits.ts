@@ -1,3 +1,4 @@
+import { printJob } from '@/server/jobs/run-job';
 import { remembered } from '@/server/club/remembered';
 import { POSITION_WORDS } from '@/core/methods/position';
 import { methodById } from '@/core/methods/registry';
@@ -11,7 +12,6 @@ import { addDays, daysBetween } from '@/core/units/iso-date';
 import { written } from '@/core/units/prose';
 import type { VisitRuleRow } from '@/db/models/aftercare-rows';
 import { transact } from '@/db/transact';
-import { visitSheetPdf } from '@/exchange/pdf/visit-sheet';
 import { paperInput } from '@/core/inputs/fields';
 import { audit } from '@/server/platform/audit';
 import { allow, type Context } from '@/server/platform/context';
@@ -217,7 +217,7 @@ function sheetLine({ actor }: Context, { plan: { union }, due }: OpenTask): Visi
 /** The same on paper. */
 export async function visitSheetAsPdf(context: Context, siteId: string, day: string, asked: unknown): Promise<Buffer> {
   const { paper } = parse(paperInput, asked);
-  return visitSheetPdf(await visitSheet(context, siteId, day), paper);
+  return printJob('print visit', await visitSheet(context, siteId, day), paper);
 }
 
 /** Keeps on which days one can go to a site, unless somebody changed them meanwhile. */

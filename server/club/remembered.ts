@@ -1,4 +1,5 @@
 import { boundedCache, cacheKey } from '@/db/bounded-cache';
+import { processWide } from '@/db/process-wide';
 import { frozen, isStamped, stampsOf } from '@/db/remembering';
 import { dateInZone } from '@/core/units/zoned-date';
 import type { Context } from '@/server/platform/context';
@@ -14,7 +15,7 @@ interface Board {
 /** What was worked out for pages. */
 const boards = boundedCache<Board>('boards', 32_000_000);
 /** What is being worked out: who asks for the same meanwhile waits for it. */
-const making = new Map<string, Promise<unknown>>();
+const making = processWide('boards being made', () => new Map<string, Promise<unknown>>());
 
 /**
  * What a page shows, worked out once: the same is given again while no table it was read from has changed, on the same

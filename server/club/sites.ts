@@ -10,7 +10,7 @@ import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';
 import { count, id, isAhead, text } from '@/core/inputs/fields';
 import { parse } from '@/server/platform/parse';
-import { readFile } from '@/server/platform/read-file';
+import { readSentFile } from '@/server/jobs/run-job';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
 import { siteInput } from '@/core/club/site-input';
 import { observationInput } from '@/core/plan/phenology/observation-input';
@@ -86,7 +86,7 @@ export async function importClimate(
   version: number,
 ): Promise<{ site: SiteRow; notes: string[] }> {
   allow(context, 'assistant');
-  const read = await readFile('normals', bytes);
+  const read = await readSentFile('read normals', bytes);
   if ('problem' in read) throw new UseCaseError('invalid', read.problem);
   const site = await change(context, siteId, parse(count('the version', 0, 1_000_000), version), 'climate read', {
     climate: read.climate,

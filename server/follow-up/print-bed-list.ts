@@ -1,3 +1,4 @@
+import { printJob } from '@/server/jobs/run-job';
 import { formatCode } from '@/core/codes/plant-code';
 import { spotWords } from '@/core/aftercare/places/place';
 import { questionSaid } from '@/core/follow-up/round-question';
@@ -5,7 +6,7 @@ import { SAID } from '@/core/follow-up/said';
 import type { Wording } from '@/core/follow-up/wording/wording';
 import { paperInput } from '@/core/inputs/fields';
 import type { LengthUnit } from '@/core/units/length';
-import { bedListPdf, type BedListPlant } from '@/exchange/pdf/bed-list';
+import type { BedListPlant } from '@/exchange/pdf/bed-list';
 import { inPlantingOrder } from '@/server/aftercare/places/print-place';
 import { getPlace } from '@/server/aftercare/places/places';
 import { standingPlants } from '@/server/aftercare/places/standing-plants';
@@ -32,7 +33,8 @@ export async function printBedList(context: Context, placeId: string, input: unk
     );
   const asked = await askedUnions(context, { plantIds: plants.map(({ plantId }) => plantId) });
   const wording = wordingIn(club!.language);
-  return bedListPdf(
+  return printJob(
+    'print bed list',
     {
       title: wording.say('list.title', { place: place.name }),
       intro: wording.say('list.intro'),

@@ -1,3 +1,4 @@
+import { printJob } from '@/server/jobs/run-job';
 import { array, object } from 'yup';
 import { questionsAsked, questionText } from '@/core/follow-up/asked-union';
 import { questionOfRound, questionSaid } from '@/core/follow-up/round-question';
@@ -9,7 +10,7 @@ import { ribbonById } from '@/core/plan/wood/ribbons';
 import type { RoundRow } from '@/db/models/follow-up-rows';
 import type { WorkshopRow } from '@/db/models/plan-rows';
 import { transact } from '@/db/transact';
-import { reportSlipsPdf, type Slip } from '@/exchange/pdf/report-slips';
+import type { Slip } from '@/exchange/pdf/report-slips';
 import { audit } from '@/server/platform/audit';
 import { allow, type Context } from '@/server/platform/context';
 import { ERASED_NAME } from '@/server/platform/erased-name';
@@ -44,7 +45,8 @@ export async function printSlips(context: Context, roundId: string, input: unkno
     const wording = wordingFor(person, club!);
     return { link, slip: slipOf(context, { round, workshop, grower, wording, url: link?.url ?? null }) };
   });
-  const pdf = await reportSlipsPdf(
+  const pdf = await printJob(
+    'print slips',
     slips.map(({ slip }) => slip),
     values.paper,
   );

@@ -1,8 +1,8 @@
+import { printJob } from '@/server/jobs/run-job';
 import { capital } from '@/core/units/capital';
 import { array, boolean, mixed, object, string } from 'yup';
 import { type Room, seatPeople, SPOT_WORDS, type SpotKind, usualRoom } from '@/core/plan/benches/room';
 import { timePlan } from '@/core/plan/benches/time-plan';
-import { doorSheetPdf } from '@/exchange/pdf/door-sheet';
 import { allow, type Context } from '@/server/platform/context';
 import { dayPlan, workOf } from './day-plan';
 import { paperInput, trimmed, decimal } from '@/core/inputs/fields';
@@ -126,7 +126,8 @@ export async function doorSheet(context: Context, workshopId: string, options: {
     dayBlocks(context, workshopId, amounts),
   ]);
   const { workshop, site } = amounts;
-  return doorSheetPdf(
+  return printJob(
+    'print door sheet',
     {
       title: workshop.title,
       date: workshop.date,

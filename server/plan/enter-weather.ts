@@ -8,7 +8,7 @@ import { getSite } from '@/server/club/sites';
 import { audit } from '@/server/platform/audit';
 import { allow, type Context } from '@/server/platform/context';
 import { parse } from '@/server/platform/parse';
-import { readFile } from '@/server/platform/read-file';
+import { readSentFile } from '@/server/jobs/run-job';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
 
 /** Keeps days of weather that somebody read off; a day that was there is put right. */
@@ -40,7 +40,7 @@ export async function readWeatherFile(
 ): Promise<{ days: number; notes: string[] }> {
   allow(context, 'assistant');
   await getSite(context, siteId);
-  const read = await readFile('weather', bytes);
+  const read = await readSentFile('read weather', bytes);
   if ('problem' in read) throw new UseCaseError('invalid', read.problem);
   const past = read.days.filter(({ date }) => !isAhead(date, context.now));
   if (past.length === 0)

@@ -9,7 +9,7 @@ import { id, decimal } from '@/core/inputs/fields';
 import { workshopLots } from './lots';
 import { parse } from '@/server/platform/parse';
 import { putPart } from './plan-parts';
-import { readFile } from '@/server/platform/read-file';
+import { readSentFile } from '@/server/jobs/run-job';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
 import { getWorkshop } from './workshops';
 
@@ -142,7 +142,7 @@ export async function importPieces(
   await getWorkshop(context, workshopId);
   const values = parse(importInput, input);
   await checkLot(context, workshopId, values.kind, values.lotId);
-  const read = await readFile('calipers', bytes);
+  const read = await readSentFile('read calipers', bytes);
   if ('problem' in read) throw new UseCaseError('invalid', read.problem);
   // Ids follow from the file's own, so that the same file sent again finds its lines there.
   const idOf = (line: number): string => uuidFrom(String(line), values.importId);

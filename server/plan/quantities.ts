@@ -1,3 +1,4 @@
+import { printJob } from '@/server/jobs/run-job';
 import { capital } from '@/core/units/capital';
 import { array, mixed, object, string } from 'yup';
 import { secondChanceMethod } from '@/core/methods/second-chance-method';
@@ -12,7 +13,6 @@ import { factsOf } from '@/core/methods/method-facts';
 import { siteCalendar } from '@/core/plan/dates/taught-on';
 import type { Method } from '@/core/methods/method';
 import { writeCsv } from '@/exchange/csv-table';
-import { kitListPdf } from '@/exchange/pdf/kit-list';
 import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';
 import { paperInput, trimmed, decimal } from '@/core/inputs/fields';
@@ -275,7 +275,8 @@ export async function kitCsv(context: Context, workshopId: string): Promise<stri
 export async function kitPdf(context: Context, workshopId: string, options: { paper?: unknown }): Promise<Buffer> {
   const { paper } = parse(paperInput, options);
   const { workshop, people, lines, problem, needs } = await quantities(context, workshopId);
-  return kitListPdf(
+  return printJob(
+    'print kit',
     {
       title: workshop.title,
       date: workshop.date,

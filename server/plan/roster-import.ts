@@ -8,7 +8,7 @@ import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';
 import { id, isPlainObject } from '@/core/inputs/fields';
 import { parse } from '@/server/platform/parse';
-import { readFile } from '@/server/platform/read-file';
+import { readSentFile } from '@/server/jobs/run-job';
 import { listSeats, seatPeople } from './seats';
 import { UseCaseError } from '@/server/platform/use-case-error';
 
@@ -23,7 +23,7 @@ const fold = (text: string | null): string => (text ?? '').normalize('NFKC').tri
 export async function previewRoster(context: Context, workshopId: string, bytes: Uint8Array): Promise<RosterPreview> {
   allow(context, 'assistant');
   const seats = await listSeats(context, workshopId);
-  const { lines, problem } = await readFile('roster', bytes);
+  const { lines, problem } = await readSentFile('read roster', bytes);
   const people = await context.db.people.findAll({
     where: { clubId: context.actor.clubId, erasedAt: null },
     raw: true,

@@ -13,7 +13,7 @@ import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';
 import { count, id, isAhead } from '@/core/inputs/fields';
 import { parse } from '@/server/platform/parse';
-import { readFile } from '@/server/platform/read-file';
+import { readSentFile } from '@/server/jobs/run-job';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
 import { lotInput, checkInput } from '@/core/plan/wood/lot-input';
 import { runInput, zoneOfLot } from './logger-runs';
@@ -217,7 +217,7 @@ export async function addLoggerRun(
   await ledgerLot(context, lotId);
   const { runId, unit, siteId } = parse(runInput, input);
   const zone = await zoneOfLot(context, lotId, siteId);
-  const read = await readFile('run', bytes, zone, unit === '' ? null : (unit ?? null));
+  const read = await readSentFile('read run', bytes, zone, unit === '' ? null : (unit ?? null));
   if ('problem' in read) throw new UseCaseError('invalid', read.problem, read.asksUnit ? { unit: 'Choose one.' } : {});
   const { summary, plotted, series } = read;
   const gaps = summary.gaps.map(({ hours }) => hours);

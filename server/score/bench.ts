@@ -1,3 +1,4 @@
+import { clockOffset } from '@/server/platform/clock';
 import { Op, QueryTypes } from 'sequelize';
 import { type Room, seatPeople, usualRoom } from '@/core/plan/benches/room';
 import { STOCK_RANGES } from '@/core/methods/stock-ranges';
@@ -60,7 +61,7 @@ export async function openBench(context: Context, workshopId: string) {
 /** The database's clock, which also dates changes: servers' own may differ. Asked before anything is read. */
 async function databaseTime({ db }: Context): Promise<number> {
   const [row] = await db.sequelize.query<{ at: Date }>('SELECT NOW(3) AS at', { type: QueryTypes.SELECT });
-  return row!.at.getTime();
+  return row!.at.getTime() + clockOffset();
 }
 
 /** A change may become visible this long after it was dated, ms: what is asked for overlaps by it. */
@@ -75,7 +76,7 @@ export async function benchChanges(context: Context, workshopId: string, since: 
   const workshop = await getWorkshop(context, workshopId);
   const takenAt = await databaseTime(context);
   const [changed, waiting] = await Promise.all([
-    unionsSeen(context, workshop, { changedAt: { [Op.gte]: new Date(since.getTime() - OVERLAP) } }),
+    unionsSeen(context, workshop, { changedAt: { [Op.gte]: new Date(since.getTime() - clockOffset() - OVERLAP) } }),
     unionsSeen(context, workshop, { secondWanted: true, secondSettledAt: null }),
   ]);
   return {

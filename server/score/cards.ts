@@ -1,3 +1,4 @@
+import { printJob } from '@/server/jobs/run-job';
 import { object, string } from 'yup';
 import type { CardUnion, PersonCard } from '@/core/score/cards/person-card';
 import { whatToTrain } from '@/core/score/cards/what-to-train';
@@ -16,7 +17,6 @@ import { written } from '@/core/units/prose';
 import type { JudgementRow, UnionRow } from '@/db/models/union-rows';
 import type { WorkshopRow } from '@/db/models/plan-rows';
 import { transact } from '@/db/transact';
-import { personCardsPdf } from '@/exchange/pdf/person-card';
 import { attemptOf } from './attempts';
 import { audit } from '@/server/platform/audit';
 import { allow, type Context, type Services } from '@/server/platform/context';
@@ -233,7 +233,7 @@ export async function printCards(context: Context, workshopId: string, input: un
           'invalid',
           'Nobody sits at the benches yet, so there is no card to print. Fill the roster first.',
         );
-  return personCardsPdf(cards, values.paper);
+  return printJob('print cards', cards, values.paper);
 }
 
 /** Makes a private link to somebody's card; earlier ones go on opening it. The link is told once and kept as a hash. */

@@ -1,5 +1,5 @@
+import { printJob } from '@/server/jobs/run-job';
 import { methodById } from '@/core/methods/registry';
-import { scoreSheetPdf } from '@/exchange/pdf/score-sheet';
 import type { Context } from '@/server/platform/context';
 import { currentRule } from '@/server/teach/current-rule';
 import { ERASED_NAME } from '@/server/platform/erased-name';
@@ -16,7 +16,8 @@ export async function printScoreSheet(context: Context, workshopId: string, inpu
     .filter(({ absent }) => !absent)
     .map(({ number: seat, person }) => ({ number: seat, name: person.name ?? ERASED_NAME }));
   const rule = await currentRule(context, workshop.method, workshop.schools);
-  return scoreSheetPdf(
+  return printJob(
+    'print score sheet',
     {
       method: methodById(workshop.method),
       rule,

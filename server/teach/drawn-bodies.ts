@@ -1,9 +1,9 @@
-import { setImmediate } from 'node:timers/promises';
 import type { ShownOn } from '@/core/drawing/scale-bar';
 import type { Method, Wood } from '@/core/methods/method';
 import type { Choices } from '@/core/methods/school';
-import { type StepBody, stepBodies } from '@/core/teach/step-bodies';
+import type { StepBody } from '@/core/teach/step-bodies';
 import type { LengthUnit } from '@/core/units/length';
+import { runJob } from '@/server/jobs/run-job';
 import { keepLatest } from '@/server/platform/keep-latest';
 
 /** Drawings of so many methods are kept, each about half a megabyte. */
@@ -18,8 +18,7 @@ const keyOf = (method: Method, choices: Choices, wood: Wood, unit: LengthUnit, s
 ];
 
 /**
- * The steps of a method drawn as bodies; drawn once for all who ask for the same wood and schools, and step by step,
- * so that others are answered in between.
+ * The steps of a method drawn as bodies: in a thread, and once for all who ask for the same wood and schools.
  */
 export function drawnBodies(
   method: Method,
@@ -29,7 +28,7 @@ export function drawnBodies(
   shownOn: ShownOn = 'screen',
 ): Promise<StepBody[]> {
   return drawn.get(keyOf(method, choices, wood, unit, shownOn), () =>
-    drawOneByOne(stepBodies(method, choices, wood, unit, shownOn)),
+    runJob('draw steps', [{ method: method.id, choices, wood, unit }, shownOn]),
   );
 }
 
@@ -44,13 +43,4 @@ export function bodiesDrawnAlready(
   unit: LengthUnit,
 ): Promise<StepBody[]> | null {
   return drawn.peek(keyOf(method, choices, wood, unit, 'screen'));
-}
-
-async function drawOneByOne(steps: readonly (() => StepBody)[]): Promise<StepBody[]> {
-  const bodies: StepBody[] = [];
-  for (const draw of steps) {
-    await setImmediate();
-    bodies.push(draw());
-  }
-  return bodies;
 }

@@ -1,8 +1,6 @@
-import { stepSheets } from '@/core/teach/step-sheets';
+import { printJob } from '@/server/jobs/run-job';
 import { layOut, type LaidOut } from '@/core/teach/templates/lay-out';
 import { formatLength } from '@/core/units/length';
-import { handoutPdf } from '@/exchange/pdf/handout';
-import { templateSheetsPdf } from '@/exchange/pdf/template-sheets';
 import { templateSheetsSvg } from '@/exchange/svg/template-sheet';
 import type { Context } from '@/server/platform/context';
 import { askedMethod } from './asked-method';
@@ -15,18 +13,8 @@ export async function printHandout(context: Context, methodId: string, query: Re
   const { method, wood, choices, paper } = askedMethod(context, methodId, query);
   const rule = await currentRule(context, method.id, choices);
   const unit = context.actor.lengthUnit;
-  return handoutPdf(
-    {
-      method,
-      unit,
-      rule,
-      technique: method.technique(choices, wood),
-      steps: stepSheets(method, choices, wood, unit, 'paper'),
-      bodies: await drawnBodies(method, choices, wood, unit, 'paper'),
-      drawnFor: `drawn for ${formatLength(wood.scion, unit)} on ${formatLength(wood.stock, unit)}`,
-    },
-    paper,
-  );
+  const bodies = await drawnBodies(method, choices, wood, unit, 'paper');
+  return printJob('print handout', { method: method.id, choices, wood, unit }, { rule, bodies, paper });
 }
 
 export interface TemplateFile {
@@ -52,7 +40,7 @@ export async function printTemplate(
   return format === 'svg'
     ? { bytes: templateSheetsSvg(laid, title, unit), type: 'image/svg+xml', name: `${method.id}-template.svg`, laid }
     : {
-        bytes: await templateSheetsPdf(laid, title, unit),
+        bytes: await printJob('print templates', laid, title, unit),
         type: 'application/pdf',
         name: `${method.id}-template.pdf`,
         laid,

@@ -1,6 +1,5 @@
-import { meshKernel } from '@/core/drawing/body/body-mesh';
-import { type BodyParts, bodyParts } from '@/core/drawing/body/body-parts';
-import { piecesAfter } from '@/core/methods/step';
+import type { BodyParts } from '@/core/drawing/body/body-parts';
+import { runJob } from '@/server/jobs/run-job';
 import type { Context } from '@/server/platform/context';
 import { keepLatest } from '@/server/platform/keep-latest';
 import { notFound } from '@/server/platform/use-case-error';
@@ -17,10 +16,10 @@ export function stepMeshes(
   query: Record<string, string>,
 ): Promise<BodyParts> {
   const { method, choices, wood } = askedMethod(context, methodId, query);
-  const { start, steps } = method.technique(choices, wood);
+  const { steps } = method.technique(choices, wood);
   const at = steps.findIndex(({ id }) => id === stepId);
   if (at < 0) throw notFound('The step');
-  return made.get([method.id, stepId, choices, wood], async () =>
-    bodyParts(await meshKernel(), piecesAfter(start, steps)[at + 1]!),
+  return made.get([method.id, stepId, choices, wood], () =>
+    runJob('mesh step', [{ method: method.id, choices, wood, unit: context.actor.lengthUnit }, at]),
   );
 }

@@ -92,9 +92,3 @@ function closedByWaiting(waiting: readonly Waiting[]): string[] {
     item.kind === 'marks' && item.refusal === null && !back.has(item.judgementId) ? item.body.marks.map(keyOf) : [],
   );
 }
-
-/** Today where this device is. */
-export function deviceToday(): string {
-  const now = new Date();
-  return new Date(now.getTime() - now.getTimezoneOffset() * 60_000).toISOString().slice(0, 10);
-}

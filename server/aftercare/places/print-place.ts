@@ -1,3 +1,4 @@
+import { printJob } from '@/server/jobs/run-job';
 import { formatCode } from '@/core/codes/plant-code';
 import { bedFromAbove, keepOffDrawing } from '@/core/aftercare/places/keep-off-drawing';
 import { orderOf, spotWords } from '@/core/aftercare/places/place';
@@ -12,8 +13,6 @@ import { addDays } from '@/core/units/iso-date';
 import { written } from '@/core/units/prose';
 import { dateInZone } from '@/core/units/zoned-date';
 import type { PlaceRow } from '@/db/models/place-rows';
-import { landSlipPdf } from '@/exchange/pdf/land-slip';
-import { plantingOrderPdf } from '@/exchange/pdf/planting-order';
 import { getSite } from '@/server/club/sites';
 import { allow, type Context } from '@/server/platform/context';
 import { parse } from '@/server/platform/parse';
@@ -39,7 +38,8 @@ export async function plantingOrder(context: Context, placeId: string, input: un
   const { paper } = parse(paperInput, input);
   const place = await getPlace(context, placeId);
   const [site, plants] = await Promise.all([getSite(context, place.siteId), standingPlants(context, placeId)]);
-  return plantingOrderPdf(
+  return printJob(
+    'print planting order',
     {
       place: place.name,
       site: site.name,
@@ -87,7 +87,8 @@ export async function landSlip(context: Context, placeId: string, input: unknown
             context.actor.lengthUnit,
           )
         : null;
-  return landSlipPdf(
+  return printJob(
+    'print land slip',
     {
       club: context.actor.clubName,
       place: place.name,

@@ -10,7 +10,7 @@ import { getSite } from '@/server/club/sites';
 import { audit } from '@/server/platform/audit';
 import { allow, type Context } from '@/server/platform/context';
 import { parse } from '@/server/platform/parse';
-import { readFile } from '@/server/platform/read-file';
+import { readSentFile } from '@/server/jobs/run-job';
 import { UseCaseError } from '@/server/platform/use-case-error';
 import { getPlace } from '../places/places';
 import { keepReadings } from './readings-store';
@@ -40,7 +40,7 @@ export async function addPlaceLog(
     throw new UseCaseError('invalid', 'There is no such time zone. Enter one like Europe/Zurich, or leave it empty.', {
       zone: 'Enter one like Europe/Zurich.',
     });
-  const read = await readFile('readings', bytes, zone || site.timeZone, unit === '' ? null : unit);
+  const read = await readSentFile('read readings', bytes, zone || site.timeZone, unit === '' ? null : unit);
   if ('problem' in read) throw new UseCaseError('invalid', read.problem, read.asksUnit ? { unit: 'Choose one.' } : {});
   const { run, loggers } = read;
   const [first, last] = [run.instants[0]!, run.instants.at(-1)!];

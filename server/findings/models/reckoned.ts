@@ -1,7 +1,7 @@
-import { join } from 'node:path';
-import { Worker } from 'node:worker_threads';
 import { boundedCache, cacheKey } from '@/db/bounded-cache';
-import type { MODELS } from './model-thread';
+import { processWide } from '@/db/process-wide';
+import type { MODELS } from '@/server/jobs/fit-models';
+import { JobTooLong, runJob } from '@/server/jobs/run-job';
 
 type Models = typeof MODELS;
 
@@ -15,11 +15,11 @@ export type Reckoned<Result> =
 const PATIENCE = 120_000;
 
 const results = boundedCache<Reckoned<unknown>>('models', 8_000_000);
-const waiting = new Map<
-  string,
-  { share: number; timer: NodeJS.Timeout; done: ((found: Reckoned<unknown>) => void)[] }
->();
-let thread: Worker | null = null;
+/** Models that are being fitted, and how far they are. */
+const waiting = processWide(
+  'models being fitted',
+  () => new Map<string, { share: number; found: Promise<Reckoned<unknown>> }>(),
+);
 
 /**
  * A model of some facts: kept under the id of its facts, else reckoned in a thread of its own, one after the other. The
@@ -35,10 +35,46 @@ export function reckoned<Kind extends keyof Models>(
   if (known) return known as Found;
   const running = waiting.get(id);
   if (running) return { id, state: 'reckoning', share: running.share };
-  const timer = setTimeout(() => end(new Error('A model took too long.')), PATIENCE);
-  waiting.set(id, { share: 0, timer, done: [] });
-  started().postMessage({ id, kind, from });
+  const asked = { share: 0, found: fit(id, kind, from) };
+  waiting.set(id, asked);
   return { id, state: 'reckoning', share: 0 };
+}
+
+async function fit<Kind extends keyof Models>(
+  id: string,
+  kind: Kind,
+  from: Parameters<Models[Kind]>[0],
+): Promise<Reckoned<unknown>> {
+  let found: Reckoned<unknown>;
+  try {
+    const result = await runJob(`fit ${kind}`, [from] as never, {
+      limit: PATIENCE,
+      tell: (share) => {
+        const asked = waiting.get(id);
+        if (asked) asked.share = share;
+      },
+    });
+    found = { id, state: 'done', result };
+    results.set(id, found);
+  } catch (error) {
+    if (error instanceof RangeError) {
+      found = { id, state: 'refused', words: error.message };
+      results.set(id, found);
+    } else {
+      // It may go better another time, so nothing is kept.
+      if (!(error instanceof JobTooLong)) console.error('A model could not be fitted:', error);
+      found = {
+        id,
+        state: 'refused',
+        words:
+          error instanceof JobTooLong
+            ? 'This takes too long to calculate. Choose fewer unions.'
+            : 'This could not be calculated. Try again later.',
+      };
+    }
+  }
+  waiting.delete(id);
+  return found;
 }
 
 /** The same, waited for: for what is printed. */
@@ -48,59 +84,8 @@ export function reckonedWhole<Kind extends keyof Models>(
 ): Promise<Reckoned<ReturnType<Models[Kind]>>> {
   const found = reckoned(kind, from);
   if (found.state !== 'reckoning') return Promise.resolve(found);
-  return new Promise((resolve) => {
-    waiting.get(found.id)!.done.push(resolve as (found: Reckoned<unknown>) => void);
-  });
+  return waiting.get(found.id)!.found as Promise<Reckoned<ReturnType<Models[Kind]>>>;
 }
 
 /** How a model is asked for: what there is at once, or waited for. */
 export type Ask = typeof reckoned | typeof reckonedWhole;
-
-function started(): Worker {
-  if (thread) return thread;
-  // A file of its own and no part of the build: it runs as the rest of the server does.
-  thread = new Worker(
-    join(/* turbopackIgnore: true */ process.cwd(), 'server', 'findings', 'models', 'model-thread-start.mjs'),
-    { execArgv: [] },
-  );
-  thread.unref();
-  thread.on('message', (news: { id: string; share?: number; result?: unknown; refused?: string; fault?: string }) => {
-    const { id } = news;
-    const asked = waiting.get(id);
-    if (!asked) return;
-    if (news.share !== undefined) {
-      asked.share = news.share;
-      return;
-    }
-    if (news.fault !== undefined) console.error('A model could not be reckoned:', news.fault);
-    settle(
-      id,
-      'result' in news
-        ? { id, state: 'done', result: news.result }
-        : { id, state: 'refused', words: news.refused ?? 'This could not be reckoned.' },
-    );
-  });
-  thread.once('error', end);
-  return thread;
-}
-
-function settle(id: string, found: Reckoned<unknown>): void {
-  const asked = waiting.get(id)!;
-  clearTimeout(asked.timer);
-  waiting.delete(id);
-  results.set(id, found);
-  for (const done of asked.done) done(found);
-}
-
-/** Ends the thread and all that waits for it; what is asked next starts another. */
-function end(error: Error): void {
-  console.error(error);
-  const ended = thread;
-  thread = null;
-  for (const id of [...waiting.keys()]) {
-    settle(id, { id, state: 'refused', words: 'This takes too long to reckon. Choose fewer unions.' });
-    // It may go better another time.
-    results.delete(id);
-  }
-  void ended?.terminate();
-}

@@ -1,8 +1,6 @@
+import { printJob } from '@/server/jobs/run-job';
 import type { ClubReport, ReportTable } from '@/core/findings/report/club-report';
 import { paperInput } from '@/core/inputs/fields';
-import { clubReportPdf } from '@/exchange/pdf/club-report';
-import { growersLetterPdf } from '@/exchange/pdf/growers-letter';
-import { seasonPosterPdf } from '@/exchange/pdf/season-poster';
 import { writeCsv } from '@/exchange/csv-table';
 import { allow, type Context } from '@/server/platform/context';
 import { parse } from '@/server/platform/parse';
@@ -21,14 +19,17 @@ export async function reportFile(context: Context, name: string, input: Record<s
   const { paper, ...filter } = input;
   if (name === 'letters.pdf') {
     const letters = await growersLetters(context, filter);
-    return { bytes: await growersLetterPdf(letters, parse(paperInput, { paper }).paper), type: 'application/pdf' };
+    return {
+      bytes: await printJob('print letters', letters, parse(paperInput, { paper }).paper),
+      type: 'application/pdf',
+    };
   }
   const table = Object.keys(TABLES).find((each) => name === `${each}.csv`) as ReportTable | undefined;
   if (!table && name !== 'report.pdf' && name !== 'poster.pdf') throw notFound('This file');
   const report = await clubReport(context, filter);
   if (table) return { bytes: TABLES[table](report), type: 'text/csv; charset=utf-8' };
-  if (name === 'poster.pdf') return { bytes: await seasonPosterPdf(report), type: 'application/pdf' };
-  return { bytes: await clubReportPdf(report, parse(paperInput, { paper }).paper), type: 'application/pdf' };
+  if (name === 'poster.pdf') return { bytes: await printJob('print poster', report), type: 'application/pdf' };
+  return { bytes: await printJob('print report', report, parse(paperInput, { paper }).paper), type: 'application/pdf' };
 }
 
 const TABLES: Record<ReportTable, (report: ClubReport) => string> = {

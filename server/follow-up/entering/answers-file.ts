@@ -6,7 +6,7 @@ import { UNSET } from '@/db/unset';
 import { allow, type Context } from '@/server/platform/context';
 import { ERASED_NAME } from '@/server/platform/erased-name';
 import { parse } from '@/server/platform/parse';
-import { readFile } from '@/server/platform/read-file';
+import { readSentFile } from '@/server/jobs/run-job';
 import { UseCaseError } from '@/server/platform/use-case-error';
 import { type AskedUnion, askedUnions } from '../asks/asked-unions';
 import { keepAnswers, roundToAnswer, type SentAnswer } from '../reports';
@@ -86,7 +86,7 @@ async function checkFile(
   context: Context,
   bytes: Uint8Array,
 ): Promise<{ checked: CheckedLine[]; notes: readonly string[] }> {
-  const read = await readFile('answers', bytes, context.actor.lengthUnit);
+  const read = await readSentFile('read answers', bytes, context.actor.lengthUnit);
   if ('problem' in read) throw new UseCaseError('invalid', read.problem);
   const { db, actor } = context;
   const codes = [...new Set(read.lines.map(({ code }) => code))];

@@ -8,7 +8,7 @@ import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 import { useSend } from '@/ui/kit/form/use-send';
 import { RibbonStrip } from '@/ui/plan/wood/ribbon';
-import { deviceToday } from '../use-marks';
+import { deviceToday } from '@/ui/kit/device/device-clock';
 import { type Found, Kept, plantName, Verdict } from './lost-tag-verdict';
 
 interface LostTagBoardProps {

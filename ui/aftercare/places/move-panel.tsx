@@ -7,7 +7,7 @@ import type { PlacedPlant } from '@/core/aftercare/places/place-view';
 import { counted } from '@/core/units/counted';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
-import { deviceToday } from '../use-marks';
+import { deviceToday } from '@/ui/kit/device/device-clock';
 import { ChoosePlants } from './choose-plants';
 import type { Goal, Moves } from './use-moves';
 

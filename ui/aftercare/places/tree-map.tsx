@@ -14,7 +14,7 @@ import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 import { useSend } from '@/ui/kit/form/use-send';
 import { UnionDrawing } from '@/ui/kit/union/union-drawing';
-import { deviceToday } from '../use-marks';
+import { deviceToday } from '@/ui/kit/device/device-clock';
 
 interface TreeMapProps {
   limbs: readonly TreeLimb[];

@@ -9,7 +9,7 @@ import { parseStretch } from '@/core/aftercare/places/stretch';
 import type { PlacedPlant } from '@/core/aftercare/places/place-view';
 import { counted } from '@/core/units/counted';
 import { useSend } from '@/ui/kit/form/use-send';
-import { deviceToday } from '../use-marks';
+import { deviceToday } from '@/ui/kit/device/device-clock';
 
 /** Where plants are to go. */
 export interface Goal {

@@ -9,7 +9,7 @@ import { formatLength, type LengthUnit } from '@/core/units/length';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 import { useSend } from '@/ui/kit/form/use-send';
-import { deviceToday } from '../use-marks';
+import { deviceToday } from '@/ui/kit/device/device-clock';
 import type { AtPlant } from './at-plant';
 
 const WHY_NOT = {

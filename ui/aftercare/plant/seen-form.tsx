@@ -9,7 +9,7 @@ import { parseDecimal } from '@/core/units/decimal';
 import { type LengthUnit, toMillimetres } from '@/core/units/length';
 import { Field } from '@/ui/kit/form/field';
 import { deviceItem } from '../device-item';
-import { deviceToday } from '../use-marks';
+import { deviceToday } from '@/ui/kit/device/device-clock';
 import type { AtPlant } from './at-plant';
 
 const KINDS: [ObservationKind, string][] = [

@@ -4,7 +4,7 @@ import { v7 as uuid } from 'uuid';
 import type { UnionLife } from '@/core/aftercare/life/plant-life';
 import { formatDate } from '@/core/units/iso-date';
 import { deviceItem } from '../device-item';
-import { deviceToday } from '../use-marks';
+import { deviceToday } from '@/ui/kit/device/device-clock';
 import type { AtPlant } from './at-plant';
 
 /** Everything round the stem, each with its own last day; one tap says whether it is on. */

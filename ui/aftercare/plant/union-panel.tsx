@@ -6,7 +6,7 @@ import type { UnionLife, WordedTask } from '@/core/aftercare/life/plant-life';
 import { counted } from '@/core/units/counted';
 import { formatDate } from '@/core/units/iso-date';
 import { formatLength, type LengthUnit } from '@/core/units/length';
-import { deviceToday } from '../use-marks';
+import { deviceToday } from '@/ui/kit/device/device-clock';
 import type { AtPlant } from './at-plant';
 import { SecondChance } from './second-chance';
 import { SeenForm } from './seen-form';

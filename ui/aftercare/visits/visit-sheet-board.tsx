@@ -5,7 +5,8 @@ import type { VisitSheet, VisitTaskLine } from '@/core/aftercare/visits/visit-sh
 import { formatDate } from '@/core/units/iso-date';
 import { useDeviceQueue } from '@/ui/kit/device/use-device-queue';
 import { LastTap } from '../last-tap';
-import { deviceToday, useMarks } from '../use-marks';
+import { useMarks } from '../use-marks';
+import { deviceToday } from '@/ui/kit/device/device-clock';
 
 interface VisitSheetBoardProps {
   sheet: VisitSheet;

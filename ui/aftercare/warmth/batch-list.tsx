@@ -10,7 +10,7 @@ import { counted } from '@/core/units/counted';
 import { formatDate } from '@/core/units/iso-date';
 import { Problem } from '@/ui/kit/form/problem';
 import { useSend } from '@/ui/kit/form/use-send';
-import { deviceToday } from '../use-marks';
+import { deviceToday } from '@/ui/kit/device/device-clock';
 
 interface BatchListProps {
   place: PlaceView;

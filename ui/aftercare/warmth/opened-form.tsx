@@ -9,7 +9,7 @@ import type { PlaceView } from '@/core/aftercare/places/place-view';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 import { useSend } from '@/ui/kit/form/use-send';
-import { deviceToday } from '../use-marks';
+import { deviceToday } from '@/ui/kit/device/device-clock';
 
 interface Entry {
   kin: KnittingKin;

@@ -5,7 +5,8 @@ import { Check } from 'lucide-react';
 import { counted } from '@/core/units/counted';
 import { formatDate } from '@/core/units/iso-date';
 import type { WeekGroup } from '@/core/aftercare/week/week-group';
-import { deviceToday, type Tapped } from '../use-marks';
+import type { Tapped } from '../use-marks';
+import { deviceToday } from '@/ui/kit/device/device-clock';
 import { MarkForm } from './mark-form';
 
 interface DueGroupRowProps {

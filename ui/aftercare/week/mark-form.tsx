@@ -7,7 +7,8 @@ import type { WeekGroup } from '@/core/aftercare/week/week-group';
 import { counted } from '@/core/units/counted';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
-import { deviceToday, type Tapped } from '../use-marks';
+import type { Tapped } from '../use-marks';
+import { deviceToday } from '@/ui/kit/device/device-clock';
 
 const WORDS: Record<Outcome, string> = { done: 'Done', 'not-needed': 'Not needed', skipped: 'Left undone' };
 

@@ -9,7 +9,8 @@ import { formatDate } from '@/core/units/iso-date';
 import { ScanTag } from '@/ui/kit/device/scan-tag';
 import { Field } from '@/ui/kit/form/field';
 import { SheetDialog } from '@/ui/kit/form/sheet-dialog';
-import { deviceToday, type Tapped } from '../use-marks';
+import type { Tapped } from '../use-marks';
+import { deviceToday } from '@/ui/kit/device/device-clock';
 
 interface PlantByTagProps {
   groups: readonly WeekGroup[];

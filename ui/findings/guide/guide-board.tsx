@@ -1,5 +1,6 @@
 'use client';
 
+import { deviceToday } from '@/ui/kit/device/device-clock';
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import { v7 as uuid } from 'uuid';
@@ -42,7 +43,7 @@ export function GuideBoard({ facts, me, mayChange }: GuideBoardProps) {
         assessor: me,
         queuedAt: Date.now(),
         kind: 'cause-look',
-        body: { unionId: facts.unionId, code, note: '', seenOn: new Date().toLocaleDateString('sv') },
+        body: { unionId: facts.unionId, code, note: '', seenOn: deviceToday() },
       });
       setTrouble('');
     } catch {

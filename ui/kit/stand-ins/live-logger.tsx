@@ -1,5 +1,6 @@
 'use client';
 
+import { deviceNow } from '@/ui/kit/device/device-clock';
 import { useEffect, useRef, useState } from 'react';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
@@ -86,12 +87,12 @@ function useSpeaking(
 ): void {
   useEffect(() => {
     if (!speaking) return;
-    let clock = Date.now() - BACK;
+    let clock = deviceNow().getTime() - BACK;
     let temperature = target.current;
     let gone = false;
     let timer: ReturnType<typeof setTimeout>;
     const speak = async (): Promise<void> => {
-      const now = Date.now();
+      const now = deviceNow().getTime();
       const readings: { at: number; value: number }[] = [];
       for (let minute = 0; minute < MINUTES && clock + 60_000 <= now; minute++) {
         clock += 60_000;

@@ -1,5 +1,6 @@
 'use client';
 
+import { deviceToday } from '@/ui/kit/device/device-clock';
 import { newWorkshopInput, workshopInput } from '@/core/plan/workshop-input';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
@@ -25,9 +26,6 @@ interface WorkshopFormProps {
   onDone?: () => void;
 }
 
-/** Today where the device is. */
-const today = (): string => new Date().toLocaleDateString('sv-SE');
-
 /** Title, date, site, method and promise of a workshop; what is grafted on what, when it is new. */
 export function WorkshopForm({ workshop, sites, methods, onDone }: WorkshopFormProps) {
   const router = useRouter();
@@ -38,7 +36,7 @@ export function WorkshopForm({ workshop, sites, methods, onDone }: WorkshopFormP
     (workshop ? workshopInput : newWorkshopInput)(methods.map((method) => method.id)),
     async (values, { run }) => {
       // A day that is here or over is mostly a slip of the calendar: asked once, then taken as it is.
-      if (!workshop && questioned !== values.date && String(values.date) <= today()) {
+      if (!workshop && questioned !== values.date && String(values.date) <= deviceToday()) {
         setQuestioned(String(values.date));
         return;
       }
@@ -97,8 +95,8 @@ export function WorkshopForm({ workshop, sites, methods, onDone }: WorkshopFormP
       </div>
       {questioned && (
         <p role="alert" className="border-l-4 border-loud pl-3">
-          <strong>{questioned === today() ? 'That is today.' : 'That day is over.'}</strong> Wood, stocks and dates
-          before the day can no longer be planned. Change the date, or plan it all the same.
+          <strong>{questioned === deviceToday() ? 'That is today.' : 'That day is over.'}</strong> Wood, stocks and
+          dates before the day can no longer be planned. Change the date, or plan it all the same.
         </p>
       )}
       <button type="submit" className="bench-button self-start" data-weight="main" disabled={busy}>

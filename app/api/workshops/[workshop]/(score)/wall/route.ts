@@ -1,3 +1,4 @@
+import { clockNow } from '@/server/platform/clock';
 import { getWorkshop } from '@/server/plan/workshops';
 import { wallBlocks, wallFollower } from '@/server/score/wall';
 import { eventStream } from '../../../../../_http/event-stream';
@@ -8,7 +9,7 @@ export const GET = handle(
   async (context, { params, request }) => {
     const { id } = await getWorkshop(context, params.workshop!);
     const follow = wallFollower(context, id, await wallBlocks(context, id));
-    return eventStream(request, () => follow(new Date()));
+    return eventStream(request, () => follow(clockNow()));
   },
   { stays: true },
 );

@@ -1,3 +1,4 @@
+import { clockNow } from '@/server/platform/clock';
 import { putTeachingState, teachingState } from '@/server/teach/teaching';
 import { getWorkshop } from '@/server/plan/workshops';
 import { eventStream } from '../../../../../_http/event-stream';
@@ -11,7 +12,7 @@ export const PUT = handle(async (context, { params, body }) =>
 export const GET = handle(
   async (context, { params, request }) => {
     const workshop = await getWorkshop(context, params.workshop!);
-    return eventStream(request, () => teachingState({ ...context, now: new Date() }, workshop.id));
+    return eventStream(request, () => teachingState({ ...context, now: clockNow() }, workshop.id));
   },
   { stays: true },
 );

@@ -1,4 +1,3 @@
-import { parentPort } from 'node:worker_threads';
 import { gzipSync } from 'node:zlib';
 import { plottedReadings, type LoggerRun, summariseRun } from '@/core/plan/wood/logger-run';
 import { STORE } from '@/core/plan/wood/store';
@@ -8,10 +7,6 @@ import { readNormals } from '@/exchange/normals-csv';
 import { readAnswers } from '@/exchange/answers-csv';
 import { readWeather } from '@/exchange/weather-csv';
 import { readRoster } from '@/exchange/roster-csv';
-
-/*
- * What runs in the thread that reads files, so that a long one keeps nobody waiting: see read-file.ts.
- */
 
 /** Readings of a run that are drawn. */
 const DRAWN = 5000;
@@ -33,6 +28,7 @@ function packed({ instants, values }: LoggerRun): Uint8Array {
   return new Uint8Array(gzipSync(new Uint8Array(pairs.buffer), { level: 1 }));
 }
 
+/** Readers of files that people send up, by what they read. */
 export const READERS = {
   run: readRun,
   readings: readLogger,
@@ -42,17 +38,3 @@ export const READERS = {
   answers: readAnswers,
   calipers: readCalipers,
 };
-
-interface Job {
-  id: number;
-  kind: keyof typeof READERS;
-  args: unknown[];
-}
-
-parentPort?.on('message', ({ id, kind, args }: Job) => {
-  try {
-    parentPort!.postMessage({ id, result: (READERS[kind] as (...passed: unknown[]) => unknown)(...args) });
-  } catch (error) {
-    parentPort!.postMessage({ id, fault: (error as Error).stack ?? String(error) });
-  }
-});

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { readFile } from './read-file';
-import { READERS } from './file-thread';
+import { readSentFile } from './run-job';
+import { READERS } from './read-files';
 
 const bytes = (text: string): Uint8Array => new TextEncoder().encode(text);
 /** A minute's log from an instant on, low by night and high by day, with one warm hour. */
@@ -12,7 +12,7 @@ function minutes(count: number, from = Date.UTC(2027, 0, 1)): string {
     );
   return lines.join('\n');
 }
-const run = (text: string, zone = 'UTC') => readFile('run', bytes(text), zone, null);
+const run = (text: string, zone = 'UTC') => readSentFile('read run', bytes(text), zone, null);
 
 describe('the thread that reads files', () => {
   it('sums a long log up by all its readings and not by some, and keeps every one', async () => {
@@ -52,7 +52,7 @@ describe('the thread that reads files', () => {
     'says of %s in all four readers what is wrong, and goes on with the next file',
     async (_what, text) => {
       for (const kind of Object.keys(READERS) as (keyof typeof READERS)[]) {
-        const read = kind === 'run' ? await run(text) : await readFile(kind as 'roster', bytes(text));
+        const read = kind === 'run' ? await run(text) : await readSentFile(`read ${kind as 'roster'}`, bytes(text));
         expect((read as { problem: string | null }).problem, kind).toBeTruthy();
       }
       expect(await run('time,temperature_c\n2027-01-01,2\n2027-01-02,3')).toMatchObject({ summary: { readings: 2 } });

@@ -1,5 +1,0 @@
-// A thread begins without what lets Node read TypeScript; this gives it that and goes on.
-import { register } from 'tsx/esm/api';
-
-register();
-await import('./file-thread.ts');
