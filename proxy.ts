@@ -29,5 +29,5 @@ export function proxy(request: NextRequest): NextResponse {
 }
 
 export const config = {
-  matcher: [{ source: '/((?!api/|_next/static|_next/image|favicon|icon|fonts/|offline.js|grower.js).*)' }],
+  matcher: [{ source: '/((?!api/|drawings/|_next/static|_next/image|favicon|icon|fonts/|offline.js|grower.js).*)' }],
 };

@@ -14,6 +14,9 @@ await build({
     'prepare-data': 'ops/prepare-data.ts',
     'backup-now': 'ops/backup-now.ts',
     'job-thread': 'server/jobs/job-thread.ts',
+    // The worlds of the end-to-end tests, served as a start serves.
+    'e2e-world': 'ops/e2e-world.ts',
+    'e2e-world-data': 'ops/e2e-world-data.ts',
   },
   outdir: join(folder, 'programs'),
   outExtension: { '.js': '.mjs' },

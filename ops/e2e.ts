@@ -1,6 +1,8 @@
 import { fork, spawn, type ChildProcess } from 'node:child_process';
 import { join } from 'node:path';
 import type { World } from '@/e2e/setup/world';
+import { checkPageCosts } from './measure/page-budget';
+import { programFolder } from './program';
 
 /*
  * Runs the end-to-end tests against the production build, each worker in a world of its own, so that
@@ -14,10 +16,14 @@ const password = 'bench-check-password';
 const processes: ChildProcess[] = [];
 const worlds = await Promise.all(
   Array.from({ length: WORLDS }, async (_, i): Promise<World> => {
-    const child = fork('ops/e2e-world.ts', [join(process.cwd(), '.check', `world-${i}`), password], {
-      // As ./start does.
-      execArgv: ['--max-semi-space-size=64', '--import', 'tsx'],
-    });
+    const child = fork(
+      join(programFolder(), 'e2e-world.mjs'),
+      [join(process.cwd(), '.check', `world-${i}`), password],
+      {
+        // As ./start does.
+        execArgv: ['--max-semi-space-size=32'],
+      },
+    );
     processes.push(child);
     return new Promise((resolve, reject) => {
       child.once('message', (world) => resolve(world as World));
@@ -26,11 +32,21 @@ const worlds = await Promise.all(
   }),
 );
 
-const tests = spawn(process.execPath, ['node_modules/@playwright/test/cli.js', 'test', ...process.argv.slice(2)], {
-  stdio: 'inherit',
-  env: { ...process.env, NODE_ENV: 'test', E2E_WORLDS: JSON.stringify(worlds) },
-});
-const code = await new Promise<number>((resolve) => tests.once('exit', (exitCode) => resolve(exitCode ?? 1)));
+// Nothing else runs yet, so what a page costs is its own.
+if (process.argv.length === 2 || process.argv[2] === '--write-page-costs')
+  await checkPageCosts(worlds[0]!, { write: process.argv[2] === '--write-page-costs' });
+const asked = process.argv.slice(2).filter((word) => word !== '--write-page-costs');
+
+const tests =
+  process.argv[2] === '--write-page-costs'
+    ? null
+    : spawn(process.execPath, ['node_modules/@playwright/test/cli.js', 'test', ...asked], {
+        stdio: 'inherit',
+        env: { ...process.env, NODE_ENV: 'test', E2E_WORLDS: JSON.stringify(worlds) },
+      });
+const code = await new Promise<number>((resolve) =>
+  tests ? tests.once('exit', (exitCode) => resolve(exitCode ?? 1)) : resolve(0),
+);
 await Promise.all(
   processes.map(
     (child) =>

@@ -25,9 +25,10 @@ const ALL = [
   '0015-follow-up',
   '0016-causes',
   '0017-keeper-counts',
+  '0018-table-changes',
 ];
 /** Tables that are spoken to without a model. */
-const BARE = ['guards', 'migration_guard', 'migrations', 'rate_limits', 'table_stamps'];
+const BARE = ['guards', 'migration_guard', 'migrations', 'rate_limits', 'table_changes', 'table_stamps'];
 const folder = join(process.cwd(), '.check', `migrate-database-${process.pid}`);
 let server: Awaited<ReturnType<typeof startMariaDb>>;
 const opened: Database[] = [];

@@ -3,7 +3,7 @@ import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 
 /** Programs that run beside the server and end when they are done. */
-export type Program = 'prepare-data' | 'backup-now';
+export type Program = 'prepare-data' | 'backup-now' | 'e2e-world-data';
 
 /** Where the build put the bundled programs. */
 export const programFolder = (): string => join(process.cwd(), process.env.PEAR_BENCH_BUILD ?? '.next', 'programs');

@@ -81,7 +81,7 @@ export async function serve({ host, port, cert, key, behindProxy = false }: Serv
     }
     // What is built is read from the disk, and a stream stays: neither takes a place from the others.
     const free = request.url!.startsWith(`${STATIC}/`) || request.headers.accept === 'text/event-stream';
-    const page = !free && request.method === 'GET' && !request.url!.startsWith('/api/');
+    const page = !free && request.method === 'GET' && !/^\/(api|drawings)\//.test(request.url!);
     const leave = free ? (): void => undefined : await (page ? enterDrawn() : enter());
     if (!leave) {
       response.setHeader('Retry-After', '5');

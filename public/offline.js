@@ -9,7 +9,8 @@ const BENCHES = 'pear-bench-benches-1';
 const GROWERS = 'pear-bench-growers-1';
 /** A bench must not wait long for a network that is there in name only. */
 const PATIENCE = 4000;
-const isBuilt = (url) => url.pathname.startsWith('/_next/static/');
+/** What a page is made of: its content is in its name. */
+const isBuilt = (url) => url.pathname.startsWith('/_next/static/') || url.pathname.startsWith('/drawings/');
 const isCard = (url) => url.pathname.startsWith('/cards/');
 /** Pages that one works on: benches, what wants doing this week, and the guide that asks why a plant died. */
 const isGuide = (url) => /^\/plants\/[^/]+\/why$/.test(url.pathname);

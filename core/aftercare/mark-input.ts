@@ -1,14 +1,6 @@
 import { array, type InferType, number, object, string } from 'yup';
+import { OUTCOMES } from './outcome';
 import { id, isoDate, optionalText, SEEN_YEARS } from '@/core/inputs/fields';
-
-/** How a task is closed. */
-export const OUTCOMES = ['done', 'not-needed', 'skipped'] as const;
-export type Outcome = (typeof OUTCOMES)[number];
-export const OUTCOME_WORDS: Record<Outcome, string> = {
-  done: 'done',
-  'not-needed': 'not needed',
-  skipped: 'left undone',
-};
 
 /** Tasks that one tap closes at most: a large bed. */
 export const MOST_MARKS = 2000;

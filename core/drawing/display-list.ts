@@ -74,7 +74,12 @@ export interface DisplayList {
   height: number;
   items: (Path | Label)[];
   anchors: Anchor[];
+  /** Where the paths are, when they are in a file beside the page; `items` then holds what is written over it. */
+  src?: string;
 }
+
+/** Room around a drawing in a file of its own, for strokes that lie on its edge, mm. */
+export const fileMargin = (width: number): number => width * 0.03;
 
 export function line(role: Role, ...points: Point[]): Path {
   return { kind: 'path', role, points, closed: false, fill: false };

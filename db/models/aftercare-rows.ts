@@ -1,4 +1,4 @@
-import type { Outcome } from '@/core/aftercare/mark-input';
+import type { Outcome } from '@/core/aftercare/outcome';
 import type { ObservationKind } from '@/core/aftercare/observation-input';
 
 export interface TaskMarkRow {

@@ -5,6 +5,8 @@ export interface World {
   folder: string;
   /** Of everybody in its demo. */
   password: string;
+  /** Process of its server. */
+  pid: number;
   databasePort: number;
   /** Settings its server runs with; commands that tests start on it get them too. */
   environment: Record<string, string>;

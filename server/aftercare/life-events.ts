@@ -1,4 +1,4 @@
-import { OUTCOME_WORDS } from '@/core/aftercare/mark-input';
+import { OUTCOME_WORDS } from '@/core/aftercare/outcome';
 import type { LifeEvent } from '@/core/aftercare/life/plant-life';
 import type { PlaceMove } from '@/core/aftercare/places/place-view';
 import type { ObservationKind } from '@/core/aftercare/observation-input';

@@ -1,4 +1,6 @@
 import type { MessagePort } from 'node:worker_threads';
+import { methodById } from '@/core/methods/registry';
+import type { Paper } from '@/core/units/paper';
 import { bedListPdf } from '@/exchange/pdf/bed-list';
 import { clubReportPdf } from '@/exchange/pdf/club-report';
 import { doorSheetPdf } from '@/exchange/pdf/door-sheet';
@@ -8,7 +10,7 @@ import { landSlipPdf } from '@/exchange/pdf/land-slip';
 import { personCardsPdf } from '@/exchange/pdf/person-card';
 import { plantingOrderPdf } from '@/exchange/pdf/planting-order';
 import { reportSlipsPdf } from '@/exchange/pdf/report-slips';
-import { scoreSheetPdf } from '@/exchange/pdf/score-sheet';
+import { type ScoreSheet, scoreSheetPdf } from '@/exchange/pdf/score-sheet';
 import { seasonPosterPdf } from '@/exchange/pdf/season-poster';
 import { tagsPdf } from '@/exchange/pdf/tags';
 import { templateSheetsPdf } from '@/exchange/pdf/template-sheets';
@@ -39,7 +41,8 @@ export const JOBS = {
   'print cards': personCardsPdf,
   'print planting order': plantingOrderPdf,
   'print slips': reportSlipsPdf,
-  'print score sheet': scoreSheetPdf,
+  'print score sheet': ({ method, ...sheet }: Omit<ScoreSheet, 'method'> & { method: string }, paper: Paper) =>
+    scoreSheetPdf({ ...sheet, method: methodById(method) }, paper),
   'print poster': seasonPosterPdf,
   'print tags': tagsPdf,
   'print templates': templateSheetsPdf,

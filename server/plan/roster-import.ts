@@ -121,11 +121,15 @@ export async function acceptRoster(
     const open = preview.lines.filter(
       ({ match, line }) => match === 'ask' && !['same', 'new', 'skip'].includes(decisions[line] ?? ''),
     );
-    if (open.length > 0)
+    if (open.length > 0) {
+      // Sent twice at once, the other one may have seated these people in between: then nothing is in doubt.
+      const seated = await earlier();
+      if (seated !== null) return seated;
       throw new UseCaseError(
         'invalid',
         `Say for line ${open.map(({ line }) => line).join(', ')} whether it is the same person.`,
       );
+    }
     try {
       return await transact(db, async (transaction) => {
         const seats = await db.seats.findAll({ where: { clubId, workshopId }, transaction, raw: true });

@@ -6,6 +6,7 @@ import { insideTransaction } from '@/db/inside-transaction';
 import type { Database } from '@/db/database';
 import { beginLook, type Stamps } from '@/db/remembering';
 import { STAMPED_TABLES } from '@/db/stamped-tables';
+import { LOGGED_TABLES, loggedStampsSql, pruneTableChanges } from '@/db/table-changes';
 
 let club: TestClub;
 let workshop: TestWorkshop;
@@ -18,8 +19,19 @@ async function stamps(): Promise<Stamps> {
     'SELECT table_name AS t, stamp AS s FROM table_stamps WHERE club_id = :clubId',
     { replacements: { clubId: club.clubId }, type: QueryTypes.SELECT },
   );
-  return Object.fromEntries(rows.map(({ t, s }) => [t, s]));
+  const [logged] = await club.services.db.sequelize.query<{ stamps: string | Stamps }>(
+    `SELECT ${loggedStampsSql(':clubId')} AS stamps`,
+    { replacements: { clubId: club.clubId }, type: QueryTypes.SELECT },
+  );
+  const parsed = typeof logged!.stamps === 'string' ? (JSON.parse(logged!.stamps) as Stamps) : logged!.stamps;
+  return { ...Object.fromEntries(rows.map(({ t, s }) => [t, s])), ...parsed };
 }
+const observations = (db: Database) => db.visitRules.count({ where: { clubId: club.clubId } });
+const observe = (statement: string): Promise<unknown> =>
+  club.services.db.sequelize.query(statement, {
+    replacements: { clubId: club.clubId, siteId: workshop.siteId },
+    type: QueryTypes.RAW,
+  });
 /** A look at a page, and how many statements it sent. */
 async function readTwice<T>(
   work: (db: Database) => Promise<T>,
@@ -30,8 +42,7 @@ async function readTwice<T>(
   const { result: seen, asked } = await statementsOf(club, () => work(beginLook(db, club.clubId, known).database()));
   return { seen, asked: asked.length };
 }
-const workshops = (db: Database) =>
-  db.workshops.findAll({ where: { clubId: club.clubId }, raw: true });
+const workshops = (db: Database) => db.workshops.findAll({ where: { clubId: club.clubId }, raw: true });
 
 describe('a database that remembers', () => {
   it('asks the same once, and not at all while nothing has changed; every change is seen', async () => {
@@ -55,8 +66,7 @@ describe('a database that remembers', () => {
       species: 'pear',
       stocks: 0,
     });
-    const lots = async (db: Database) =>
-      db.stockLots.findAll({ where: { clubId: club.clubId }, raw: true });
+    const lots = async (db: Database) => db.stockLots.findAll({ where: { clubId: club.clubId }, raw: true });
     expect((await readTwice(lots)).seen).toHaveLength(2);
     await club.services.db.stockLots.destroy({ where: { id } });
     expect((await readTwice(lots)).seen).toHaveLength(1);
@@ -67,30 +77,68 @@ describe('a database that remembers', () => {
     });
     expect((await readTwice(workshops)).seen[0]!.title).toBe('By hand');
   });
-  it('never remembers the time, what every judgement writes, or anything of another club', async () => {
+  it('never remembers the time, or anything of another club', async () => {
     const time = async (db: Database) =>
       (await db.sequelize.query<{ at: Date }>('SELECT NOW(3) AS at', { type: QueryTypes.SELECT }))[0]!.at.getTime();
     const first = (await readTwice(time)).seen;
     await new Promise((resolve) => setTimeout(resolve, 20));
     expect((await readTwice(time)).seen).toBeGreaterThan(first);
-    const unions = async (db: Database) =>
-      db.unions.count({ where: { clubId: club.clubId } });
-    await readTwice(unions);
-    expect((await readTwice(unions)).asked).toBe(1);
-    const joined = async (db: Database) =>
-      db.sequelize.query('SELECT s.id FROM seats s JOIN unions u ON u.seat_id = s.id WHERE s.club_id = :clubId', {
+    // The trail and sessions leave no stamp: they are asked for each time, alone or beside what does.
+    const trail = async (db: Database) =>
+      db.sequelize.query('SELECT s.id FROM seats s JOIN audit a ON a.subject_id = s.id WHERE s.club_id = :clubId', {
         replacements: { clubId: club.clubId },
         type: QueryTypes.SELECT,
       });
-    await readTwice(joined);
-    expect((await readTwice(joined)).asked).toBe(1);
+    await readTwice(trail);
+    expect((await readTwice(trail)).asked).toBe(1);
     const other = await testClub();
     expect(
-      await beginLook(club.services.db, other.clubId, {}).database().workshops.findAll({
-        where: { clubId: other.clubId },
-        raw: true,
-      }),
+      await beginLook(club.services.db, other.clubId, {})
+        .database()
+        .workshops.findAll({
+          where: { clubId: other.clubId },
+          raw: true,
+        }),
     ).toEqual([]);
+  });
+  it('remembers what every judgement and answer writes too, until it is written again', async () => {
+    expect((await readTwice(observations)).seen).toBe(0);
+    expect((await readTwice(observations)).asked).toBe(0);
+    await observe("INSERT INTO visit_rules (site_id, club_id, weekdays, dates) VALUES (:siteId, :clubId, '[]', '[]')");
+    expect((await readTwice(observations)).seen).toBe(1);
+    expect((await readTwice(observations)).asked).toBe(0);
+    const before = await stamps();
+    await observe('UPDATE visit_rules SET most = 3 WHERE club_id = :clubId');
+    expect((await stamps()).visit_rules).not.toBe(before.visit_rules);
+    await observe('DELETE FROM visit_rules WHERE club_id = :clubId');
+    expect((await readTwice(observations)).seen).toBe(0);
+  });
+  it('sees a change that began before and ended after another, and one whose row of the log was removed since', async () => {
+    const { sequelize } = club.services.db;
+    const early = await sequelize.transaction();
+    await sequelize.query(
+      'INSERT INTO visit_rules (site_id, club_id, weekdays, dates) VALUES (:siteId, :clubId, "[]", "[]")',
+      {
+        replacements: { clubId: club.clubId, siteId: workshop.siteId },
+        type: QueryTypes.INSERT,
+        transaction: early,
+      },
+    );
+    const other = await testWorkshop(club);
+    await observe(
+      `INSERT INTO visit_rules (site_id, club_id, weekdays, dates) VALUES ('${other.siteId}', :clubId, '[]', '[]')`,
+    );
+    const meanwhile = (await readTwice(observations)).seen;
+    await early.commit();
+    expect((await readTwice(observations)).seen).toBe(meanwhile + 1);
+    const before = await stamps();
+    await observe('UPDATE table_changes SET changed_at = changed_at - INTERVAL 1 HOUR WHERE club_id = :clubId');
+    for (let i = 0; i < 60; i++) await observe(`UPDATE visit_rules SET most = ${i} WHERE club_id = :clubId`);
+    await observe('UPDATE table_changes SET changed_at = changed_at - INTERVAL 2 HOUR WHERE club_id = :clubId');
+    expect(await pruneTableChanges(club.services.db)).toBeGreaterThan(60);
+    const after = await stamps();
+    expect(after.visit_rules).not.toBe(before.visit_rules);
+    expect(after.visit_rules).toMatch(/^1-/);
   });
   it('gives everybody a list of their own, and rows that nobody changes', async () => {
     const {
@@ -128,6 +176,6 @@ describe('a database that remembers', () => {
       "SELECT COUNT(*) AS n FROM information_schema.triggers WHERE trigger_schema = DATABASE() AND trigger_name LIKE 'stamp%'",
       { type: QueryTypes.SELECT },
     );
-    expect(rows[0]!.n).toBe(3 * STAMPED_TABLES.length);
+    expect(rows[0]!.n).toBe(3 * (STAMPED_TABLES.length + LOGGED_TABLES.length));
   });
 });

@@ -1,5 +1,4 @@
 import { printJob } from '@/server/jobs/run-job';
-import { methodById } from '@/core/methods/registry';
 import type { Context } from '@/server/platform/context';
 import { currentRule } from '@/server/teach/current-rule';
 import { ERASED_NAME } from '@/server/platform/erased-name';
@@ -19,7 +18,7 @@ export async function printScoreSheet(context: Context, workshopId: string, inpu
   return printJob(
     'print score sheet',
     {
-      method: methodById(workshop.method),
+      method: workshop.method,
       rule,
       title: workshop.title,
       date: workshop.date,

@@ -84,6 +84,7 @@ export async function testClub(): Promise<TestClub> {
 
 export interface TestWorkshop {
   id: string;
+  siteId: string;
   seatIds: string[];
   personIds: string[];
   woodLotId: string;
@@ -119,7 +120,7 @@ export async function testWorkshop({ as }: TestClub, promisedKeepers = 2): Promi
   const lots = await workshopLots(context, id);
   const seatIds = (await listSeats(context, id)).map((seat) => seat.id);
   await permitKeepers(context, id, uuid(), { seatIds, may: true, reason: 'tests make keepers without practice' });
-  return { id, seatIds, personIds, woodLotId: lots.wood[0]!.id, stockLotId: lots.stocks[0]!.id };
+  return { id, siteId: site.id, seatIds, personIds, woodLotId: lots.wood[0]!.id, stockLotId: lots.stocks[0]!.id };
 }
 
 /** The same with keepers for each of its people, as many as promised. */

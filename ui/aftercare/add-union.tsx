@@ -2,7 +2,6 @@
 
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
-import { unionInput } from '@/core/aftercare/keeper-input';
 import { formatCode } from '@/core/codes/plant-code';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
@@ -22,7 +21,7 @@ export function AddUnion({ workshopId, keeper, methods }: AddUnionProps) {
   const [unionId, setUnionId] = useState(() => uuid());
   const [method, setMethod] = useState(first?.id ?? '');
   const { register, submit, errors, problem, busy } = useEntry(
-    unionInput(methods.map(({ id }) => id)),
+    () => import('@/core/aftercare/keeper-input').then(({ unionInput }) => unionInput(methods.map(({ id }) => id))),
     async (values, { run }) => {
       const sent = await run('PUT', `/api/workshops/${workshopId}/plants/${keeper.id}/unions/${unionId}`, values);
       if (sent?.ok) setUnionId(uuid());

@@ -4,7 +4,6 @@ import { formatCode } from '@/core/codes/plant-code';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 import { BINDING_IDS, BINDINGS } from '@/core/aftercare/plan/actual-binding';
-import { changeInput } from '@/core/aftercare/keeper-input';
 import { useEntry } from '@/ui/kit/form/use-entry';
 import type { KeeperLine, KeeperMethod, SeatChoice, Stock, Wood } from './keeper-line';
 
@@ -36,7 +35,10 @@ export function ChangeKeepers({
     if (sent?.ok) onDone();
   };
   const { register, submit, errors, problem, busy, run } = useEntry(
-    changeInput(methods.map(({ id }) => id)).omit(['plantIds']),
+    () =>
+      import('@/core/aftercare/keeper-input').then(({ changeInput }) =>
+        changeInput(methods.map(({ id }) => id)).omit(['plantIds']),
+      ),
     (values, entry) =>
       change(entry.run, Object.fromEntries(Object.entries(values).filter(([, value]) => value !== ''))),
   );

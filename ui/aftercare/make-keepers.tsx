@@ -4,7 +4,6 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
-import { makeInput } from '@/core/aftercare/keeper-input';
 import { useEntry } from '@/ui/kit/form/use-entry';
 import { options } from './change-keepers';
 import type { KeeperLine, KeeperMethod, Stock, Wood } from './keeper-line';
@@ -27,7 +26,7 @@ export function MakeKeepers({ workshopId, present, living, methods, wood, stocks
   const [said, setSaid] = useState('');
   const starts = { method: chosen, woodLotId: wood[0]!.id, stockLotId: stocks[0]!.id, each: method.make ?? 1 };
   const { register, submit, errors, problem, busy, reset } = useEntry(
-    makeInput(methods.map(({ id }) => id)),
+    () => import('@/core/aftercare/keeper-input').then(({ makeInput }) => makeInput(methods.map(({ id }) => id))),
     async (values, { run }) => {
       const sent = await run<{ made: number; notYet: number[] }>(
         'POST',

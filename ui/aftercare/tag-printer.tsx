@@ -2,7 +2,6 @@
 
 import { useState } from 'react';
 import { formatCode } from '@/core/codes/plant-code';
-import { tagsInput } from '@/core/aftercare/tags-input';
 import { useEntry } from '@/ui/kit/form/use-entry';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
@@ -10,22 +9,25 @@ import { Problem } from '@/ui/kit/form/problem';
 /** Opens the tags as PDF: all living keepers, or the one that is picked, again. */
 export function TagPrinter({ workshopId, count, code }: { workshopId: string; count: number; code: string | null }) {
   const [printing, setPrinting] = useState(false);
-  const { register, submit, errors, problem } = useEntry(tagsInput, async (values, { setProblem }) => {
-    const query = new URLSearchParams(values as Record<string, string>);
-    if (code) query.set('code', code);
-    setPrinting(true);
-    setProblem(null);
-    // Asked for first, so that a size that does not work is said here and not in an empty window.
-    const response = await fetch(`/api/workshops/${workshopId}/tags?${query}`).catch(() => null);
-    setPrinting(false);
-    if (response?.ok) window.open(URL.createObjectURL(await response.blob()), '_blank', 'noopener');
-    else
-      setProblem(
-        response
-          ? ((await response.json()) as { message: string; fields: Record<string, string> })
-          : { message: 'The server cannot be reached. Try again in a moment.', fields: {} },
-      );
-  });
+  const { register, submit, errors, problem } = useEntry(
+    () => import('@/core/aftercare/tags-input').then(({ tagsInput }) => tagsInput),
+    async (values, { setProblem }) => {
+      const query = new URLSearchParams(values as Record<string, string>);
+      if (code) query.set('code', code);
+      setPrinting(true);
+      setProblem(null);
+      // Asked for first, so that a size that does not work is said here and not in an empty window.
+      const response = await fetch(`/api/workshops/${workshopId}/tags?${query}`).catch(() => null);
+      setPrinting(false);
+      if (response?.ok) window.open(URL.createObjectURL(await response.blob()), '_blank', 'noopener');
+      else
+        setProblem(
+          response
+            ? ((await response.json()) as { message: string; fields: Record<string, string> })
+            : { message: 'The server cannot be reached. Try again in a moment.', fields: {} },
+        );
+    },
+  );
   if (count === 0) return null;
   return (
     <section className="board" aria-labelledby="tags-title">

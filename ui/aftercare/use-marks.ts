@@ -2,7 +2,8 @@
 
 import { useRef, useState } from 'react';
 import { v7 as uuid } from 'uuid';
-import type { Marked, Outcome } from '@/core/aftercare/mark-input';
+import type { Marked } from '@/core/aftercare/mark-input';
+import type { Outcome } from '@/core/aftercare/outcome';
 import type { Waiting } from '@/ui/kit/device/device-database';
 import type { DeviceQueue } from '@/ui/kit/device/use-device-queue';
 import { takeBackUnsent } from '@/ui/kit/device/waiting-queue';

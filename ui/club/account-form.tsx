@@ -1,14 +1,15 @@
 'use client';
 
 import { useState } from 'react';
-import { credentials } from '@/core/club/sign-in-input';
-import { firstLead } from '@/core/club/member-input';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 import { useEntry } from '@/ui/kit/form/use-entry';
 
 /** What each door is asked with. */
-const SCHEMAS = { '/api/session': credentials, '/api/first-lead': firstLead };
+const SCHEMAS = {
+  '/api/session': () => import('@/core/club/sign-in-input').then(({ credentials }) => credentials),
+  '/api/first-lead': () => import('@/core/club/member-input').then(({ firstLead }) => firstLead),
+};
 
 interface Entry {
   name: string;

@@ -1,6 +1,5 @@
 'use client';
 
-import { ownPasswordInput } from '@/core/club/own-password';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 import { useEntry } from '@/ui/kit/form/use-entry';
@@ -15,11 +14,14 @@ interface ConfirmPasswordProps {
 
 /** Asks for the password once more before something that decides over others. */
 export function ConfirmPassword({ open, onClose, onConfirmed }: ConfirmPasswordProps) {
-  const { register, submit, problem, busy, watch } = useEntry(ownPasswordInput, async (values, { run, reset }) => {
-    const sent = await run('POST', '/api/session/confirmation', values);
-    reset();
-    if (sent?.ok) onConfirmed();
-  });
+  const { register, submit, problem, busy, watch } = useEntry(
+    () => import('@/core/club/own-password').then(({ ownPasswordInput }) => ownPasswordInput),
+    async (values, { run, reset }) => {
+      const sent = await run('POST', '/api/session/confirmation', values);
+      reset();
+      if (sent?.ok) onConfirmed();
+    },
+  );
   return (
     <SheetDialog
       title="Is it you?"

@@ -1,6 +1,5 @@
 'use client';
 
-import { forgottenInput } from '@/core/club/password-input';
 import { useState } from 'react';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
@@ -9,10 +8,13 @@ import { useEntry } from '@/ui/kit/form/use-entry';
 /** Asks for the address of an account; what is said afterwards is the same whether there is one. */
 export function ForgottenForm() {
   const [sent, setSent] = useState(false);
-  const { register, submit, errors, problem, busy } = useEntry(forgottenInput, async (values, { run }) => {
-    const answer = await run('POST', '/api/password/forgotten', values);
-    if (answer?.ok) setSent(true);
-  });
+  const { register, submit, errors, problem, busy } = useEntry(
+    () => import('@/core/club/password-input').then(({ forgottenInput }) => forgottenInput),
+    async (values, { run }) => {
+      const answer = await run('POST', '/api/password/forgotten', values);
+      if (answer?.ok) setSent(true);
+    },
+  );
   if (sent)
     return (
       <p role="status" className="board font-bold">

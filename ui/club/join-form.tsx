@@ -1,7 +1,6 @@
 'use client';
 
 import { useRef, useState } from 'react';
-import { ownPasswordInput } from '@/core/club/own-password';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 import { useEntry } from '@/ui/kit/form/use-entry';
@@ -10,11 +9,14 @@ import { useEntry } from '@/ui/kit/form/use-entry';
 export function JoinForm({ token, email }: { token: string; email: string }) {
   const [done, setDone] = useState<'yes' | 'no' | null>(null);
   const said = useRef<'yes' | 'no'>('yes');
-  const { register, submit, errors, problem, busy } = useEntry(ownPasswordInput, async (values, { run }) => {
-    const answer = said.current;
-    const sent = await run('POST', '/api/invitations/link', { token, ...values, answer });
-    if (sent?.ok) setDone(answer);
-  });
+  const { register, submit, errors, problem, busy } = useEntry(
+    () => import('@/core/club/own-password').then(({ ownPasswordInput }) => ownPasswordInput),
+    async (values, { run }) => {
+      const answer = said.current;
+      const sent = await run('POST', '/api/invitations/link', { token, ...values, answer });
+      if (sent?.ok) setDone(answer);
+    },
+  );
   if (done)
     return (
       <p role="status" className="board font-bold">

@@ -4,7 +4,6 @@ import { useState, type Dispatch, type SetStateAction } from 'react';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 import type { Sent } from '@/ui/kit/form/send';
-import { newMember } from '@/core/club/member-input';
 import { useEntry } from '@/ui/kit/form/use-entry';
 import { useSend } from '@/ui/kit/form/use-send';
 import { ConfirmPassword } from './confirm-password';
@@ -50,14 +49,16 @@ export function MembersBoard({ members, mayChange }: { members: MemberLine[]; ma
     submit,
     errors,
     problem: refused,
-  } = useEntry(newMember, (values, { reset }) =>
-    change(
-      () => run<{ url: string }>('POST', '/api/members', values),
-      ({ url }) => {
-        setLink({ url, to: String(values.name), minutes: 'a week' });
-        reset();
-      },
-    ),
+  } = useEntry(
+    () => import('@/core/club/member-input').then(({ newMember }) => newMember),
+    (values, { reset }) =>
+      change(
+        () => run<{ url: string }>('POST', '/api/members', values),
+        ({ url }) => {
+          setLink({ url, to: String(values.name), minutes: 'a week' });
+          reset();
+        },
+      ),
   );
   const handOver = (member: MemberLine): void =>
     void change(

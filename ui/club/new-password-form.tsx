@@ -1,6 +1,5 @@
 'use client';
 
-import { setInput } from '@/core/club/password-input';
 import { useRouter } from 'next/navigation';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
@@ -13,7 +12,7 @@ export const PASSWORD_HINT =
 export function NewPasswordForm({ token, email }: { token: string; email: string }) {
   const router = useRouter();
   const { register, submit, errors, problem, busy } = useEntry(
-    setInput.pick(['password']),
+    () => import('@/core/club/password-input').then(({ setInput }) => setInput.pick(['password'])),
     async ({ password }, { run }) => {
       const sent = await run('POST', '/api/password/link', { token, password: String(password) });
       if (sent?.ok) router.replace('/sign-in');

@@ -1,6 +1,5 @@
 'use client';
 
-import { changeInput } from '@/core/club/password-input';
 import { useState } from 'react';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
@@ -10,13 +9,16 @@ import { PASSWORD_HINT } from './new-password-form';
 /** Changes one's own password; the old one is asked. */
 export function PasswordForm({ email }: { email: string }) {
   const [said, setSaid] = useState('');
-  const { register, submit, errors, problem, busy } = useEntry(changeInput, async (values, { run, reset }) => {
-    setSaid('');
-    const sent = await run('PUT', '/api/password', values);
-    if (!sent?.ok) return;
-    reset();
-    setSaid('Changed. You are signed out everywhere else.');
-  });
+  const { register, submit, errors, problem, busy } = useEntry(
+    () => import('@/core/club/password-input').then(({ changeInput }) => changeInput),
+    async (values, { run, reset }) => {
+      setSaid('');
+      const sent = await run('PUT', '/api/password', values);
+      if (!sent?.ok) return;
+      reset();
+      setSaid('Changed. You are signed out everywhere else.');
+    },
+  );
   return (
     <form onSubmit={submit} className="flex flex-col gap-3" noValidate>
       <Problem>{problem}</Problem>

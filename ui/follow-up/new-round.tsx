@@ -1,6 +1,5 @@
 'use client';
 
-import { roundInput } from '@/core/follow-up/round-input';
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { MILESTONE_WORDS, type RoundKind } from '@/core/methods/milestones';
@@ -41,7 +40,7 @@ export function NewRound({ workshopId, choices, today, isFirst }: NewRoundProps)
   // What is over is seldom asked after all: the first that is still to come stands first.
   const first = choices.find(({ closesOn }) => closesOn >= today) ?? choices.at(-1);
   const { register, submit, errors, problem, busy, reset } = useEntry(
-    roundInput,
+    () => import('@/core/follow-up/round-input').then(({ roundInput }) => roundInput),
     async (values, { run }) => {
       const sent = await run('PUT', `/api/workshops/${workshopId}/rounds/${roundId}`, values);
       if (sent?.ok) setRoundId(uuid());

@@ -2,7 +2,6 @@
 
 import { counted } from '@/core/units/counted';
 import { MOST_LETTERS } from '@/core/follow-up/letters/letter';
-import { closing } from '@/core/follow-up/round-input';
 import { useState } from 'react';
 import { ANSWERS, MILESTONE_WORDS } from '@/core/methods/milestones';
 import { formatDate } from '@/core/units/iso-date';
@@ -17,10 +16,13 @@ import { MARKS, GrowerTable } from './grower-table';
 export function RoundBoard({ round, mayChange, today }: { round: RoundOnBoard; mayChange: boolean; today: string }) {
   const [told, setTold] = useState('');
   const [moving, setMoving] = useState(false);
-  const { register, submit, errors, problem, busy, run } = useEntry(closing, async (values, entry) => {
-    const sent = await entry.run('PATCH', `/api/rounds/${round.id}`, values);
-    if (sent?.ok) setMoving(false);
-  });
+  const { register, submit, errors, problem, busy, run } = useEntry(
+    () => import('@/core/follow-up/round-input').then(({ closing }) => closing),
+    async (values, entry) => {
+      const sent = await entry.run('PATCH', `/api/rounds/${round.id}`, values);
+      if (sent?.ok) setMoving(false);
+    },
+  );
   const words = MILESTONE_WORDS[round.milestone];
 
   const write = async (): Promise<void> => {

@@ -2,7 +2,6 @@
 
 import { useState } from 'react';
 import { formatCode } from '@/core/codes/plant-code';
-import { settlementInput } from '@/core/follow-up/answer-input';
 import { counted } from '@/core/units/counted';
 import { formatDate } from '@/core/units/iso-date';
 import type { Contradiction, Side } from '@/core/follow-up/contradiction';
@@ -32,7 +31,7 @@ function Settle({ contradiction, mayChange }: { contradiction: Contradiction; ma
   const { unionId, code, variety, grower, alive, dead } = contradiction;
   const [wrong, setWrong] = useState<'alive' | 'dead' | null>(null);
   const { register, submit, errors, problem, busy } = useEntry(
-    settlementInput.pick(['why']),
+    () => import('@/core/follow-up/answer-input').then(({ settlementInput }) => settlementInput.pick(['why'])),
     async ({ why }, { run }) => {
       const setAside = (wrong === 'alive' ? alive : dead).map(({ reportId }) => reportId);
       await run('PUT', `/api/unions/${unionId}/settlement`, { setAside, why });

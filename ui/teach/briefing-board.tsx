@@ -1,6 +1,5 @@
 'use client';
 
-import { briefingInput } from '@/core/teach/briefing/briefing-input';
 import Link from 'next/link';
 import type { BriefingText } from '@/core/teach/briefing/briefing-text';
 import { formatDate } from '@/core/units/iso-date';
@@ -29,7 +28,10 @@ interface BriefingBoardProps {
 /** The briefing as it is read out, what the instructor adds to it, and who has acknowledged it. */
 export function BriefingBoard({ workshopId, text, contentHash, sap, people, mayChange }: BriefingBoardProps) {
   const address = `/api/workshops/${workshopId}/briefing`;
-  const notes = useEntry(briefingInput, async (values, { run }) => void (await run('PUT', address, values)));
+  const notes = useEntry(
+    () => import('@/core/teach/briefing/briefing-input').then(({ briefingInput }) => briefingInput),
+    async (values, { run }) => void (await run('PUT', address, values)),
+  );
   const names = useSend();
   const briefed = people.filter(({ current }) => current).length;
   return (

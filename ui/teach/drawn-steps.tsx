@@ -5,13 +5,14 @@ import { StepList, type StepListProps } from './step-list';
 
 interface DrawnStepsProps {
   steps: StepSheet[];
-  bodies: Promise<StepBody[]>;
+  bodies: StepBody[] | Promise<StepBody[]>;
   meshes: StepListProps['meshes'];
   asked?: StepListProps['asked'];
 }
 
 /** The steps at once, with their bodies as soon as those are drawn: a page does not wait for them. */
 export function DrawnSteps({ steps, bodies, meshes, asked }: DrawnStepsProps) {
+  if (!(bodies instanceof Promise)) return <StepList steps={steps} bodies={bodies} meshes={meshes} asked={asked} />;
   return (
     <Suspense fallback={<StepList steps={steps} bodies={null} meshes={meshes} asked={asked} />}>
       <WithBodies steps={steps} bodies={bodies} meshes={meshes} asked={asked} />

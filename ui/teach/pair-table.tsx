@@ -2,7 +2,6 @@
 
 import { OUR_GUESS, USUAL_PRACTICE } from '@/core/units/figure-source';
 import type { useSend } from '@/ui/kit/form/use-send';
-import { pairInput } from '@/core/teach/pair-input';
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { type Pairing, type Verdict, VERDICT_WORDS } from '@/core/methods/compatibility/compatibility';
@@ -44,10 +43,13 @@ const FACTS: SheetColumn<Known>[] = [
 /** The table of stock and scion: the club's own rows first, each with its source. */
 export function PairTable({ own, usual, mayChange }: PairTableProps) {
   const [open, setOpen] = useState<(Pairing & { id: string }) | null>(null);
-  const { register, submit, errors, problem, busy, run, setProblem } = useEntry(pairInput, async (values, entry) => {
-    const sent = await entry.run('PUT', `/api/compatibility/${open!.id}`, values);
-    if (sent?.ok) setOpen(null);
-  });
+  const { register, submit, errors, problem, busy, run, setProblem } = useEntry(
+    () => import('@/core/teach/pair-input').then(({ pairInput }) => pairInput),
+    async (values, entry) => {
+      const sent = await entry.run('PUT', `/api/compatibility/${open!.id}`, values);
+      if (sent?.ok) setOpen(null);
+    },
+  );
   const edit = (pair: Pairing & { id: string }): void => {
     setProblem(null);
     setOpen(pair);

@@ -1,3 +1,4 @@
+import type { LengthUnit } from '@/core/units/length';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { METHODS } from '@/core/methods/registry';
@@ -5,6 +6,7 @@ import { type Choices, chosen } from '@/core/methods/school';
 import { fittingWood } from '@/core/teach/fitting-wood';
 import { STOCK_RANGES } from '@/core/methods/stock-ranges';
 import { stepSheets } from '@/core/teach/step-sheets';
+import { filedBodies, filedSteps } from '@/server/teach/drawing-files';
 import { bodiesDrawnAlready, drawnBodies } from '@/server/teach/drawn-bodies';
 import { UnionDrawing } from '@/ui/kit/union/union-drawing';
 import { WrapStrip } from '@/ui/teach/wrap-strip';
@@ -30,7 +32,7 @@ export default async function Card({
   const asked = (name: string): number | null =>
     typeof query[name] === 'string' && query[name] !== '' ? Number(query[name]) : null;
   const actor = await currentActor();
-  const unit = query.unit === 'in' || actor?.lengthUnit === 'in' ? 'in' : 'mm';
+  const unit: LengthUnit = query.unit === 'in' || actor?.lengthUnit === 'in' ? 'in' : 'mm';
   const { wood, problem } = fittingWood(method, { stock: asked('stock'), scion: asked('scion') }, unit, STOCK_RANGES);
   const choices: Choices = Object.fromEntries(
     method.schools.map((question) => [
@@ -38,8 +40,10 @@ export default async function Card({
       chosen({ [question.id]: String(query[question.id] ?? '') }, question),
     ]),
   );
-  const steps = stepSheets(method, choices, wood, unit);
-  const bodies = await (actor ? drawnBodies : bodiesDrawnAlready)(method, choices, wood, unit);
+  const drawn = { method, choices, wood, unit, theme: 'sun' as const };
+  const steps = filedSteps(drawn);
+  const found = await (actor ? drawnBodies : bodiesDrawnAlready)(method, choices, wood, unit);
+  const bodies = found && filedBodies(found, drawn);
   return (
     <main className="sun mx-auto min-h-dvh max-w-xl bg-paper p-4 text-ink">
       <h1 className="text-3xl!">{method.name}</h1>

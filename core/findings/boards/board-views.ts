@@ -36,8 +36,8 @@ export interface TakeGroupView {
   level: string;
   name: string;
   take: TakeRate;
-  /** Null where there are too many to be seen one by one. */
-  marks: TakeMark[] | null;
+  /** Its keepers, by their place in the board's `marks`; null where there are too many to be seen one by one. */
+  marks: number[] | null;
 }
 
 export interface UnheardView {
@@ -57,6 +57,8 @@ export interface TakeBoard {
   varieties: TakeRate | null;
   /** Of many groups of a kind only some are listed. */
   kinds: { kind: TakeKind; groups: TakeGroupView[]; more: number }[];
+  /** Every keeper that is drawn: it is in one group of each kind. */
+  marks: Omit<TakeMark, 'unionId'>[];
   unheard: UnheardView;
   run: { workshopId: string; title: string; date: string; n: number; alive: number; point: RunPoint }[];
 }

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { answersMissing, MINIMUM } from '../facts/answers-missing';
-import { filterQuery, EVERYTHING, findingsFilterInput } from '../facts/findings-filter';
+import { filterQuery, EVERYTHING } from '../facts/findings-filter';
+import { findingsFilterInput } from '../facts/findings-filter-input';
 import { takeOfStates } from '../take/take-of-plants';
 import type { TakeState } from '../take/take-state';
 import { turnbull } from '../survival/turnbull';

@@ -1,5 +1,8 @@
 import type { Place } from '../../methods/use';
 
+/** Methods of a day at most. */
+export const MOST_METHODS = 6;
+
 /** A method that a workshop teaches, on what, and how much of it each person makes. */
 export interface PlannedMethod {
   method: string;

@@ -1,6 +1,7 @@
 import { capital } from '@/core/units/capital';
 import { object, array, string, boolean, mixed } from 'yup';
 import { type StumpRow, stumpTableStands } from '@/core/methods/stump-scions';
+import { MOST_METHODS } from '../dates/planned-method';
 import { text, count, decimal } from '@/core/inputs/fields';
 
 const share = (what: string, least: number, most: number) =>
@@ -20,9 +21,6 @@ const stumpTables = mixed<Record<string, StumpRow[]>>().test(
     !Array.isArray(tables) &&
     Object.values(tables).every((rows) => Array.isArray(rows) && stumpTableStands(rows)),
 );
-
-/** Methods of a day at most. */
-export const MOST_METHODS = 6;
 
 /**
  * What is made on a day, and how it is reckoned.

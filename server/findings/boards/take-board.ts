@@ -1,5 +1,5 @@
 import { remembered } from '@/server/club/remembered';
-import type { TakeBoard, TakeGroupView } from '@/core/findings/boards/board-views';
+import type { TakeBoard, TakeGroupView, TakeMark } from '@/core/findings/boards/board-views';
 import { type CountedLevel, type TakeParts, takePartsOfFacts } from '@/core/findings/boards/take-parts';
 import { takePartsOfCounts } from '@/core/findings/boards/take-parts-of-counts';
 import { TAKE_KINDS, type TakeKind } from '@/core/findings/facts/take-by';
@@ -60,12 +60,24 @@ async function boardOf(context: Context, parts: TakeParts, view: TakeBoard['scop
   const { unions, plants, varieties } = parts.whole;
   const siteOf = new Map(view.choices.sites.map(({ id, name }) => [id, name]));
   const drawn = parts.keepers <= DRAWN_ONE_BY_ONE;
+  const shown = new Map<string, { at: number; mark: TakeBoard['marks'][number] }>();
+  const placeOf = ({ unionId, ...mark }: TakeMark): number => {
+    const known = shown.get(unionId) ?? { at: shown.size, mark };
+    shown.set(unionId, known);
+    return known.at;
+  };
   const groupView = (kind: TakeKind, { level, take, marks }: CountedLevel): TakeGroupView => ({
     level,
     take,
     name: levelName(kind, level, { nameOf, siteOf }),
-    marks: drawn ? marks : null,
+    marks: drawn && marks ? marks.map(placeOf) : null,
   });
+  const kinds = TAKE_KINDS.map((kind) => {
+    // Keepers nobody was asked about at a milestone say nothing of it.
+    const asked = parts.kinds[kind].filter(({ take }) => take.handedOver > 0);
+    const listed = listedOf(asked);
+    return { kind, groups: listed.map((level) => groupView(kind, level)), more: asked.length - listed.length };
+  }).filter(({ groups }) => groups.length > 0);
   return {
     scope: view,
     sentence:
@@ -77,12 +89,8 @@ async function boardOf(context: Context, parts: TakeParts, view: TakeBoard['scop
     unions,
     plants,
     varieties,
-    kinds: TAKE_KINDS.map((kind) => {
-      // Whom nobody was asked about at a milestone says nothing of it.
-      const asked = parts.kinds[kind].filter(({ take }) => take.handedOver > 0);
-      const listed = listedOf(asked);
-      return { kind, groups: listed.map((level) => groupView(kind, level)), more: asked.length - listed.length };
-    }).filter(({ groups }) => groups.length > 0),
+    kinds,
+    marks: [...shown.values()].map(({ mark }) => mark),
     unheard: {
       counts: { alive: unions.alive, dead: unions.dead, unknown: unions.unknown },
       reminded: parts.reminded,

@@ -1,6 +1,7 @@
 import { QueryTypes } from 'sequelize';
 import { formatCode } from '@/core/codes/plant-code';
-import { type FindingsFilter, findingsFilterInput } from '@/core/findings/facts/findings-filter';
+import type { FindingsFilter } from '@/core/findings/facts/findings-filter';
+import { findingsFilterInput } from '@/core/findings/facts/findings-filter-input';
 import type { KeeperFact } from '@/core/findings/facts/keeper-fact';
 import type { TakeState } from '@/core/findings/take/take-state';
 import type { Milestone } from '@/core/methods/milestones';

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { OUTCOMES, type Outcome } from '@/core/aftercare/mark-input';
+import { OUTCOMES, type Outcome } from '@/core/aftercare/outcome';
 import type { DuePlant } from '@/core/aftercare/week/due-groups';
 import type { WeekGroup } from '@/core/aftercare/week/week-group';
 import { counted } from '@/core/units/counted';

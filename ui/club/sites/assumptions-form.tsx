@@ -5,7 +5,6 @@ import { type FieldValues, get, set } from 'react-hook-form';
 import { type Assumption, ASSUMPTIONS, type Edits } from '@/core/plan/phenology/assumptions';
 import type { TemperatureUnit } from '@/core/units/temperature';
 import { assumptionText, assumptionUnit, readAssumption } from './assumption-text';
-import { assumptionsInput } from '@/core/plan/phenology/assumptions-input';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 import { type SheetColumn, SheetTable } from '@/ui/kit/table/sheet-table';
@@ -41,7 +40,7 @@ function FiguresForm({
   setSaved,
 }: AssumptionsFormProps & { saved: boolean; setSaved: (saved: boolean) => void }) {
   const { register, submit, errors, problem, busy, watch } = useEntry(
-    assumptionsInput,
+    () => import('@/core/plan/phenology/assumptions-input').then(({ assumptionsInput }) => assumptionsInput),
     async (values, { run }) => {
       const sent = await run('PUT', `/api/sites/${siteId}/assumptions`, values);
       setSaved(sent?.ok ?? false);

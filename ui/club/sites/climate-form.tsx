@@ -3,7 +3,6 @@
 import { parseDecimal } from '@/core/units/decimal';
 import { useState } from 'react';
 import type { FieldValues } from 'react-hook-form';
-import { climateInput } from '@/core/plan/climate/climate-input';
 import { type Climate, MONTH_NAMES } from '@/core/plan/climate/normals';
 import { fromCelsius, type TemperatureUnit, toCelsius } from '@/core/units/temperature';
 import { Field } from '@/ui/kit/form/field';
@@ -72,7 +71,7 @@ function YearForm({
   setNotes,
 }: ClimateFormProps & Noted) {
   const { register, submit, errors, problem, busy, run, reset } = useEntry(
-    climateInput,
+    () => import('@/core/plan/climate/climate-input').then(({ climateInput }) => climateInput),
     async (values, entry) => {
       setNotes(null);
       const sent = await entry.run('PUT', `/api/sites/${siteId}/climate`, values);

@@ -1,6 +1,5 @@
 'use client';
 
-import { observationInput } from '@/core/plan/phenology/observation-input';
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { SIGN_WORDS, SIGNS, type Sign } from '@/core/plan/phenology/observation';
@@ -20,10 +19,13 @@ interface ObservationsBoardProps {
 /** What was seen on the plants, which goes before what is reckoned. */
 export function ObservationsBoard({ siteId, observations, today, species, mayChange }: ObservationsBoardProps) {
   const [id, setId] = useState(() => uuid());
-  const { register, submit, errors, problem, busy, run } = useEntry(observationInput, async (values, entry) => {
-    const sent = await entry.run('PUT', `/api/sites/${siteId}/observations/${id}`, values);
-    if (sent?.ok) setId(uuid());
-  });
+  const { register, submit, errors, problem, busy, run } = useEntry(
+    () => import('@/core/plan/phenology/observation-input').then(({ observationInput }) => observationInput),
+    async (values, entry) => {
+      const sent = await entry.run('PUT', `/api/sites/${siteId}/observations/${id}`, values);
+      if (sent?.ok) setId(uuid());
+    },
+  );
   return (
     <div className="flex flex-col gap-3">
       <Problem>{problem}</Problem>

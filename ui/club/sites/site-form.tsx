@@ -1,6 +1,5 @@
 'use client';
 
-import { siteInput } from '@/core/club/site-input';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 import { TimeZoneInput } from '@/ui/kit/form/time-zone-input';
@@ -8,10 +7,13 @@ import { useEntry } from '@/ui/kit/form/use-entry';
 
 /** A place where workshops are held. */
 export function SiteForm() {
-  const { register, submit, errors, problem, busy } = useEntry(siteInput, async (values, { run, reset }) => {
-    const sent = await run('POST', '/api/sites', values);
-    if (sent?.ok) reset();
-  });
+  const { register, submit, errors, problem, busy } = useEntry(
+    () => import('@/core/club/site-input').then(({ siteInput }) => siteInput),
+    async (values, { run, reset }) => {
+      const sent = await run('POST', '/api/sites', values);
+      if (sent?.ok) reset();
+    },
+  );
   return (
     <form onSubmit={submit} className="flex flex-col gap-3" noValidate>
       <Problem>{problem}</Problem>

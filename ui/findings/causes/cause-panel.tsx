@@ -4,7 +4,6 @@ import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { type CauseSpeaks, type EvidenceView, sureWords } from '@/core/findings/causes/death-view';
 import type { DeathOnBoard } from '@/core/findings/shared/fate-board';
-import { settledCauseInput, strikeInput } from '@/core/findings/causes/cause-inputs';
 import { formatDate } from '@/core/units/iso-date';
 import { percent } from '@/core/units/percent';
 import { Field } from '@/ui/kit/form/field';
@@ -136,7 +135,7 @@ function StruckOut({ struck, mayStrike }: { struck: NonNullable<EvidenceView['st
 function StrikeForm({ unionId, code, onEnd }: { unionId: string; code: string; onEnd: () => void }) {
   const [strikeId] = useState(() => uuid());
   const { register, submit, errors, problem, busy } = useEntry(
-    strikeInput,
+    () => import('@/core/findings/causes/cause-inputs').then(({ strikeInput }) => strikeInput),
     async (values, { run }) => {
       const sent = await run('PUT', `/api/struck-evidence/${strikeId}`, { ...values, unionId, code });
       if (sent?.ok) onEnd();
@@ -191,7 +190,7 @@ function Settled({ death, causes, maySettle }: Omit<CausePanelProps, 'mayStrike'
 function SettleForm({ death: { unionId, settled, verdict }, causes }: Pick<CausePanelProps, 'death' | 'causes'>) {
   const [settledId] = useState(() => uuid());
   const { register, submit, errors, problem, busy } = useEntry(
-    settledCauseInput,
+    () => import('@/core/findings/causes/cause-inputs').then(({ settledCauseInput }) => settledCauseInput),
     async (values, { run }) => void (await run('PUT', `/api/settled-causes/${settledId}`, { ...values, unionId })),
     { read: (typed) => ({ ...typed, unionId }) },
   );

@@ -6,6 +6,7 @@ import { counted } from '@/core/units/counted';
 import { percent } from '@/core/units/percent';
 import { DeathList } from './death-list';
 import { FateBeds } from './fate-beds';
+import { FateSymbols } from './fate-glyph';
 import { FateRoom } from './fate-room';
 import { FateSeason } from './fate-season';
 import { SharedList } from './shared-list';
@@ -49,6 +50,7 @@ export function FateBoard({ board, maySettle, mayStrike }: FateBoardProps) {
             </button>
           ))}
         </div>
+        <FateSymbols />
         <div className="board mt-2 min-w-0">
           {drawing === 'room' && room && <FateRoom room={room} marks={marks} ringed={ringed} />}
           {drawing === 'beds' && <FateBeds beds={beds} marks={marks} ringed={ringed} />}

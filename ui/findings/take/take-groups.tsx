@@ -6,7 +6,7 @@ import type { TakeBoard, TakeGroupView, TakeMark } from '@/core/findings/boards/
 import { filterQuery, type FindingsFilter } from '@/core/findings/facts/findings-filter';
 import { TAKE_KIND_WORDS, type TakeKind } from '@/core/findings/facts/take-by';
 import { counted } from '@/core/units/counted';
-import { FateGlyph, STATE_WORDS } from '../causes/fate-glyph';
+import { FateGlyph, FateSymbols, STATE_WORDS } from '../causes/fate-glyph';
 import { range, shareWords } from './take-words';
 
 const COUNTED_BY: Record<TakeKind, keyof FindingsFilter | null> = {
@@ -19,14 +19,15 @@ const COUNTED_BY: Record<TakeKind, keyof FindingsFilter | null> = {
 };
 
 /** Plain counts first: keepers by what they share, each a mark with its fate. */
-export function TakeGroups({ board }: { board: Pick<TakeBoard, 'kinds' | 'scope'> }) {
-  const { kinds, scope } = board;
+export function TakeGroups({ board }: { board: Pick<TakeBoard, 'kinds' | 'scope' | 'marks'> }) {
+  const { kinds, scope, marks } = board;
   const [chosen, setChosen] = useState<TakeKind>(kinds.find(({ groups }) => groups.length > 1)?.kind ?? 'lot');
   const shown = kinds.find(({ kind }) => kind === chosen) ?? kinds[0];
   if (!shown) return null;
   return (
     <section aria-labelledby="groups-title">
       <h2 id="groups-title">Who lives, by what they share</h2>
+      <FateSymbols />
       <div className="my-2 flex flex-wrap gap-2" role="group" aria-label="Counted by">
         {kinds.map(({ kind, groups }) => (
           <button
@@ -43,7 +44,7 @@ export function TakeGroups({ board }: { board: Pick<TakeBoard, 'kinds' | 'scope'
       </div>
       <ul className="board grid grid-cols-[minmax(0,1fr)] gap-0 py-1">
         {shown.groups.map((group) => (
-          <GroupRow key={group.level} group={group} kind={shown.kind} filter={scope.filter} />
+          <GroupRow key={group.level} group={group} kind={shown.kind} filter={scope.filter} all={marks} />
         ))}
       </ul>
       {shown.more > 0 && (
@@ -61,7 +62,14 @@ export function TakeGroups({ board }: { board: Pick<TakeBoard, 'kinds' | 'scope'
   );
 }
 
-function GroupRow({ group, kind, filter }: { group: TakeGroupView; kind: TakeKind; filter: FindingsFilter }) {
+interface GroupRowProps {
+  group: TakeGroupView;
+  kind: TakeKind;
+  filter: FindingsFilter;
+  all: TakeBoard['marks'];
+}
+
+function GroupRow({ group, kind, filter, all }: GroupRowProps) {
   const { level, name, take, marks } = group;
   const by = COUNTED_BY[kind];
   return (
@@ -69,7 +77,7 @@ function GroupRow({ group, kind, filter }: { group: TakeGroupView; kind: TakeKin
       <span className="font-bold">
         {by ? <Link href={`${pageOf(kind)}?${filterQuery({ ...filter, [by]: level })}`}>{name}</Link> : name}
       </span>
-      {marks ? <Marks marks={marks} /> : <Bar {...group} />}
+      {marks ? <Marks marks={marks.map((at) => all[at]!)} /> : <Bar {...group} />}
       <span className="text-sm">
         <strong className="text-base">{shareWords(take.rate)}</strong>{' '}
         <span className="whitespace-nowrap text-muted">
@@ -86,23 +94,17 @@ function GroupRow({ group, kind, filter }: { group: TakeGroupView; kind: TakeKin
 /** A hand and a method have findings of their own; of the others the unions are listed. */
 const pageOf = (kind: TakeKind): string => (kind === 'hand' || kind === 'method' ? '/findings' : '/findings/unions');
 
-/** What is tapped is no smaller than 24 px. */
-const STEP = 24;
 const ORDER: Record<TakeMark['state'], number> = { alive: 0, dead: 1, unknown: 2 };
 
-function Marks({ marks }: { marks: readonly TakeMark[] }) {
+function Marks({ marks }: { marks: TakeBoard['marks'] }) {
   const sorted = [...marks].sort((a, b) => ORDER[a.state] - ORDER[b.state]);
   return (
-    <span className="flex flex-wrap">
-      {sorted.map(({ unionId, called, href, state }) => (
-        <a
-          key={unionId}
-          href={href}
-          aria-label={`${called}, ${STATE_WORDS[state]}`}
-          title={`${called}, ${STATE_WORDS[state]}`}
-        >
-          <svg width={STEP} height={24} viewBox={`0 0 ${STEP} 24`} aria-hidden className="block">
-            <FateGlyph state={state} x={STEP / 2} y={12} r={8} ringed={false} />
+    // What is tapped is no smaller than 24 px.
+    <span className="flex flex-wrap [&_svg]:block [&_svg]:size-6">
+      {sorted.map(({ called, href, state }) => (
+        <a key={`${href} ${called}`} href={href} title={`${called}, ${STATE_WORDS[state]}`}>
+          <svg aria-hidden>
+            <FateGlyph state={state} x={12} y={12} />
           </svg>
         </a>
       ))}

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { TakeGroupView } from '@/core/findings/boards/board-views';
+import type { TakeBoard, TakeGroupView } from '@/core/findings/boards/board-views';
 import { EVERYTHING } from '@/core/findings/facts/findings-filter';
 import { takeOfStates } from '@/core/findings/take/take-of-plants';
 import type { TakeState } from '@/core/findings/take/take-state';
@@ -14,9 +14,10 @@ const group = (name: string, states: TakeState[], drawn = true): TakeGroupView =
   name,
   take: takeOfStates(states),
   marks: drawn
-    ? states.map((state, i) => ({ unionId: `${name} ${i}`, called: `Q-${i}`, href: `/plants/Q${i}`, state }))
+    ? states.map((state, i) => marks.push({ called: `Q-${i}`, href: `/plants/${name} ${i}`, state }) - 1)
     : null,
 });
+const marks: TakeBoard['marks'] = [];
 const scope = {
   whose: 'of the club',
   filter: EVERYTHING,
@@ -28,23 +29,23 @@ describe('keepers by what they share', () => {
   const groups = [group('Old Lantern', ['alive', 'dead', 'unknown']), group('Heron Slip', ['alive', 'alive'])];
   it('are seen one by one, each a link to its plant that says its fate', () => {
     const { html, words, buttons } = rendered(
-      <TakeGroups board={{ scope, kinds: [{ kind: 'variety', groups, more: 0 }] }} />,
+      <TakeGroups board={{ scope, marks, kinds: [{ kind: 'variety', groups, more: 0 }] }} />,
     );
     expect(html.match(/href="\/plants\//g)).toHaveLength(5);
-    expect(html).toContain('aria-label="Q-1, died"');
+    expect(html).toContain('title="Q-1, died"');
     expect(words).toContain('1 live, 1 died, 1 unknown');
     expect(buttons[0]).toMatch(/^Variety/);
   });
   it('are bars where there are too many', () => {
     const many = group('Copper Buoy', Array<TakeState>(2000).fill('alive'), false);
     const kinds = [{ kind: 'variety' as const, groups: [many], more: 15_558 }];
-    const { html, words } = rendered(<TakeGroups board={{ scope, kinds }} />);
+    const { html, words } = rendered(<TakeGroups board={{ scope, marks, kinds }} />);
     expect(html).toContain('2000 live, 0 died');
     expect(html).not.toContain('/plants/');
     expect(words).toContain('15,558 more are counted and not listed');
   });
   it('say nothing where there is nobody', () => {
-    expect(rendered(<TakeGroups board={{ scope, kinds: [] }} />).html).toBe('');
+    expect(rendered(<TakeGroups board={{ scope, marks, kinds: [] }} />).html).toBe('');
   });
 });
 

@@ -1,6 +1,5 @@
 'use client';
 
-import jsQR from 'jsqr';
 import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { codeIn } from '@/core/plan/benches/find-seat';
 import { SheetDialog } from '@/ui/kit/form/sheet-dialog';
@@ -25,12 +24,13 @@ export function ScanTag({ onCode, onClose, children }: ScanTagProps) {
     let stream: MediaStream | null = null;
     let again: ReturnType<typeof setTimeout>;
     let gone = false;
-    const search = (): void => {
+    const search = async (): Promise<void> => {
       const picture = video.current;
       const code =
-        picture && picture.videoWidth > 0 ? readPicture(picture, picture.videoWidth, picture.videoHeight) : null;
+        picture && picture.videoWidth > 0 ? await readPicture(picture, picture.videoWidth, picture.videoHeight) : null;
+      if (gone) return;
       if (code) return onCode(code);
-      again = setTimeout(search, 200);
+      again = setTimeout(() => void search(), 200);
     };
     const begin = async (): Promise<void> => {
       try {
@@ -39,7 +39,7 @@ export function ScanTag({ onCode, onClose, children }: ScanTagProps) {
         video.current.srcObject = stream;
         await video.current.play();
         setCamera('on');
-        search();
+        await search();
       } catch {
         if (!gone) setCamera('none');
       }
@@ -57,8 +57,8 @@ export function ScanTag({ onCode, onClose, children }: ScanTagProps) {
     try {
       const picture = await createImageBitmap(file);
       const code =
-        readPicture(picture, picture.width, picture.height) ??
-        readPicture(picture, picture.width, picture.height, SEARCHED_CLOSELY);
+        (await readPicture(picture, picture.width, picture.height)) ??
+        (await readPicture(picture, picture.width, picture.height, SEARCHED_CLOSELY));
       if (code) return onCode(code);
       setMessage(
         'No tag of ours is to be read in this picture. Take it closer, straight on, in even light; or type the six characters.',
@@ -93,7 +93,14 @@ export function ScanTag({ onCode, onClose, children }: ScanTagProps) {
   );
 }
 
-function readPicture(picture: CanvasImageSource, width: number, height: number, searched = SEARCHED): string | null {
+/** The code of a tag in a picture. What reads QR codes is loaded with the first picture, not with the page. */
+async function readPicture(
+  picture: CanvasImageSource,
+  width: number,
+  height: number,
+  searched = SEARCHED,
+): Promise<string | null> {
+  const { default: jsQR } = await import('jsqr');
   const scale = Math.min(1, searched / Math.max(width, height));
   const canvas = document.createElement('canvas');
   canvas.width = Math.round(width * scale);

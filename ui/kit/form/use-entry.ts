@@ -1,6 +1,6 @@
 'use client';
 
-import { yupResolver } from '@hookform/resolvers/yup';
+import { useEffect, useRef } from 'react';
 import {
   type FieldErrors,
   type FieldValues,
@@ -10,6 +10,7 @@ import {
   type UseFormSetFocus,
 } from 'react-hook-form';
 import type { AnyObjectSchema, Schema } from 'yup';
+import { deviceNow } from '@/ui/kit/device/device-clock';
 import { useSend } from './use-send';
 
 interface Saving {
@@ -29,22 +30,29 @@ interface Entry {
 const asTyped = (typed: FieldValues): FieldValues => typed;
 
 /**
- * A form read by the schema the server reads it by: what that refuses is said beside its field before anything is sent,
+ * A form read by the schema the server reads it by, which is loaded after the page: what that refuses is said beside its field before anything is sent,
  * and what only the server can refuse beside it afterwards. Values go as they were typed; the server reads them again.
  */
 export function useEntry(
-  schema: Schema,
+  load: () => Promise<Schema>,
   save: (values: FieldValues, saving: Saving) => Promise<void>,
   { starts, read = asTyped }: Entry = {},
 ) {
   const { run, busy, problem, setProblem } = useSend();
-  const resolver: Resolver<FieldValues> = (typed, _context, options) =>
-    (yupResolver(schema as AnyObjectSchema, {}, { raw: true }) as Resolver<FieldValues>)(
-      read(typed),
-      // Days lie within bounds of the moment they are entered at.
-      { now: new Date() },
-      options,
-    );
+  const first = useRef(load);
+  // After the page is shown, and before anybody is done typing: without reception it is there then.
+  useEffect(() => void reader(first.current).catch(() => undefined), []);
+  const resolver: Resolver<FieldValues> = async (typed, _context, options) => {
+    let check;
+    try {
+      check = await reader(load);
+    } catch {
+      const message = 'What checks this form could not be loaded. Nothing was sent; try again once there is reception.';
+      return { values: {}, errors: { root: { type: 'load', message } } };
+    }
+    // Days lie within bounds of the moment they are entered at.
+    return check(read(typed), { now: deviceNow() }, options);
+  };
   const { register, control, handleSubmit, reset, setFocus, watch, formState } = useForm<FieldValues>({
     resolver,
     ...(starts ? { defaultValues: starts } : {}),
@@ -68,6 +76,12 @@ export function useEntry(
     watch,
     setProblem,
   };
+}
+
+/** The schema as the form's library asks it. */
+async function reader(load: () => Promise<Schema>): Promise<Resolver<FieldValues>> {
+  const [schema, { yupResolver }] = await Promise.all([load(), import('@hookform/resolvers/yup')]);
+  return yupResolver(schema as AnyObjectSchema, {}, { raw: true }) as Resolver<FieldValues>;
 }
 
 /** Refusals by the path the server names a field by: `settings.waste`, `methods[0].place`. */

@@ -1,4 +1,4 @@
-import type { DisplayList } from '@/core/drawing/display-list';
+import { type DisplayList, fileMargin } from '@/core/drawing/display-list';
 
 interface UnionDrawingProps {
   drawing: DisplayList;
@@ -11,19 +11,24 @@ interface UnionDrawingProps {
   words?: number;
 }
 
+/** No screen shows more, and a page of many drawings is shorter. */
+const tenths = (value: number): number => Math.round(value * 10) / 10;
+const hundredths = (value: number): number => Math.round(value * 100) / 100;
+
 /** Size of labels, px, whatever the scale of the drawing. */
 const LABEL_PX = 13;
 
 /** Paints a display list as SVG. Strokes keep their width and labels their size at any scale. */
 export function UnionDrawing({ drawing, width, title, className = '', words = LABEL_PX }: UnionDrawingProps) {
   const scale = width / drawing.width;
+  if (drawing.src !== undefined) return <FiledDrawing {...{ drawing, width, title, className, words }} />;
   return (
     <svg
       role="img"
       aria-label={title}
-      viewBox={`0 0 ${drawing.width} ${drawing.height}`}
-      width={width}
-      height={drawing.height * scale}
+      viewBox={`0 0 ${hundredths(drawing.width)} ${hundredths(drawing.height)}`}
+      width={tenths(width)}
+      height={tenths(drawing.height * scale)}
       className={`drawing block overflow-visible ${className}`}
     >
       {drawing.items.map((item, i) =>
@@ -34,12 +39,49 @@ export function UnionDrawing({ drawing, width, title, className = '', words = LA
             d={pathData(item.points, item.closed)}
           />
         ) : (
-          <text key={i} x={item.at[0]} y={item.at[1]} textAnchor={item.anchor} fontSize={words / scale}>
+          <text
+            key={i}
+            x={hundredths(item.at[0])}
+            y={hundredths(item.at[1])}
+            textAnchor={item.anchor}
+            fontSize={hundredths(words / scale)}
+          >
             {item.text}
           </text>
         ),
       )}
     </svg>
+  );
+}
+
+/** A drawing whose paths are in a file: its words, and what is wrong, are written over the picture. */
+function FiledDrawing({ drawing, width, title, className, words }: Required<UnionDrawingProps>) {
+  const { src, ...written } = drawing;
+  const share = (part: number, whole: number): string => `${((100 * part) / whole).toFixed(2)}%`;
+  const margin = fileMargin(drawing.width);
+  return (
+    <div
+      role="img"
+      aria-label={title}
+      className={`relative ${className}`}
+      style={{ width: tenths(width), aspectRatio: `${hundredths(drawing.width)} / ${hundredths(drawing.height)}` }}
+    >
+      <img
+        src={src}
+        alt=""
+        decoding="async"
+        className="absolute max-w-none"
+        style={{
+          left: share(-margin, drawing.width),
+          top: share(-margin, drawing.height),
+          width: share(drawing.width + 2 * margin, drawing.width),
+          height: share(drawing.height + 2 * margin, drawing.height),
+        }}
+      />
+      <div className="absolute inset-0" aria-hidden>
+        <UnionDrawing drawing={written} width={width} title="" className="h-auto w-full" words={words} />
+      </div>
+    </div>
   );
 }
 

@@ -1,6 +1,5 @@
 'use client';
 
-import { dayInput } from '@/core/plan/benches/day-input';
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { type DayBlock, type DayPlan, timeOf } from '@/core/plan/benches/time-plan';
@@ -97,11 +96,14 @@ function DayForm({
   onDone: () => void;
 }) {
   const [changeId, setChangeId] = useState(() => uuid());
-  const { register, submit, errors, problem, busy } = useEntry(dayInput, async (values, { run }) => {
-    const sent = await run('PUT', `/api/workshops/${workshopId}/plan/day`, { ...values, changeId, version });
-    if (sent?.ok) onDone();
-    else if (sent?.status === 422) setChangeId(uuid());
-  });
+  const { register, submit, errors, problem, busy } = useEntry(
+    () => import('@/core/plan/benches/day-input').then(({ dayInput }) => dayInput),
+    async (values, { run }) => {
+      const sent = await run('PUT', `/api/workshops/${workshopId}/plan/day`, { ...values, changeId, version });
+      if (sent?.ok) onDone();
+      else if (sent?.status === 422) setChangeId(uuid());
+    },
+  );
   const input = (name: keyof DayPlan, label: string, hint?: string): React.ReactNode => (
     <Field label={label} error={errors[name]} {...(hint ? { hint } : {})}>
       <input {...register(name)} defaultValue={day[name] ?? ''} />

@@ -2,7 +2,7 @@ import type { ComponentProps } from 'react';
 import { describe, expect, it } from 'vitest';
 import { METHODS } from '@/core/methods/registry';
 import { PLACE_WORDS } from '@/core/methods/use';
-import { MOST_METHODS } from '@/core/plan/quantities/methods-input';
+import { MOST_METHODS } from '@/core/plan/dates/planned-method';
 import { USUAL_SETTINGS } from '@/core/plan/quantities/needs';
 import { rendered } from '@/ui/testing/rendered';
 import { MadeForm } from './made-form';

@@ -6,7 +6,7 @@ import { useFieldArray, type UseFormRegister, type FieldValues, type Control } f
 import { v7 as uuid } from 'uuid';
 import { type Place, PLACE_WORDS } from '@/core/methods/use';
 import type { PlannedMethod } from '@/core/plan/dates/planned-method';
-import { methodsInput, MOST_METHODS } from '@/core/plan/quantities/methods-input';
+import { MOST_METHODS } from '@/core/plan/dates/planned-method';
 import type { QuantitySettings } from '@/core/plan/quantities/needs';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
@@ -50,7 +50,10 @@ export function MadeForm({
 }: MethodsFormProps & { onDone: () => void }) {
   const [changeId, setChangeId] = useState(() => uuid());
   const { register, control, submit, errors, problem, busy } = useEntry(
-    methodsInput(known.map(({ id }) => id)),
+    () =>
+      import('@/core/plan/quantities/methods-input').then(({ methodsInput }) =>
+        methodsInput(known.map(({ id }) => id)),
+      ),
     async (values, { run }) => {
       const sent = await run('PUT', `/api/workshops/${workshopId}/plan/methods`, { changeId, version, ...values });
       if (sent?.ok) onDone();

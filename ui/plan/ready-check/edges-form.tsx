@@ -5,7 +5,6 @@ import { useFieldArray } from 'react-hook-form';
 import { v7 as uuid } from 'uuid';
 import { knifeEdge } from '@/core/drawing/knife-edge';
 import { type EdgeTest, HAND_WORDS, HANDS } from '@/core/plan/ready-check/edges';
-import { edgesInput } from '@/core/plan/ready-check/edges-input';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 import { useEntry } from '@/ui/kit/form/use-entry';
@@ -61,7 +60,7 @@ function KnivesOfVersion({ workshopId, version, knives, today, name }: EdgesForm
   const [changeId, setChangeId] = useState(() => uuid());
   const [saved, setSaved] = useState(false);
   const { register, control, submit, errors, problem, busy } = useEntry(
-    edgesInput,
+    () => import('@/core/plan/ready-check/edges-input').then(({ edgesInput }) => edgesInput),
     async (values, { run }) => {
       const sent = await run('PUT', `/api/workshops/${workshopId}/plan/edges`, { changeId, version, ...values });
       setSaved(sent?.ok ?? false);

@@ -5,7 +5,6 @@ import { SKILL_WORDS, type SkillLevel } from '@/core/plan/pairing/hand';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 import { SheetDialog } from '@/ui/kit/form/sheet-dialog';
-import { seatChange } from '@/core/plan/roster/seat-input';
 import { useEntry } from '@/ui/kit/form/use-entry';
 import { type SheetColumn, SheetTable } from '@/ui/kit/table/sheet-table';
 import { useSend } from '@/ui/kit/form/use-send';
@@ -134,13 +133,16 @@ export function RosterTable({ workshopId, seats, mayChange, mayErase }: RosterTa
 function EditSeat({ workshopId, seat, mayErase }: { workshopId: string; seat: RosterSeat; mayErase: boolean }) {
   const [open, setOpen] = useState(false);
   const [sure, setSure] = useState(false);
-  const { register, submit, errors, problem, busy, run } = useEntry(seatChange, async (values, entry) => {
-    const sent = await entry.run('PATCH', `/api/workshops/${workshopId}/seats/${seat.id}`, {
-      ...values,
-      skill: (values.skill as string) || null,
-    });
-    if (sent?.ok) setOpen(false);
-  });
+  const { register, submit, errors, problem, busy, run } = useEntry(
+    () => import('@/core/plan/roster/seat-input').then(({ seatChange }) => seatChange),
+    async (values, entry) => {
+      const sent = await entry.run('PATCH', `/api/workshops/${workshopId}/seats/${seat.id}`, {
+        ...values,
+        skill: (values.skill as string) || null,
+      });
+      if (sent?.ok) setOpen(false);
+    },
+  );
   const erase = async (): Promise<void> => {
     const sent = await run('DELETE', `/api/people/${seat.personId}`);
     if (sent?.ok) setOpen(false);

@@ -1,6 +1,5 @@
 'use client';
 
-import { walkIn } from '@/core/plan/roster/seat-input';
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { Field } from '@/ui/kit/form/field';
@@ -10,13 +9,16 @@ import { useEntry } from '@/ui/kit/form/use-entry';
 /** Adds somebody who just came in: a name, and an address if they agree to be asked later. */
 export function WalkIn({ workshopId }: { workshopId: string }) {
   const [personId, setPersonId] = useState(() => uuid());
-  const { register, submit, errors, problem, busy } = useEntry(walkIn, async (values, { run, reset, setFocus }) => {
-    const sent = await run('PUT', `/api/workshops/${workshopId}/walk-ins/${personId}`, values);
-    if (!sent?.ok) return;
-    reset();
-    setPersonId(uuid());
-    setFocus('name');
-  });
+  const { register, submit, errors, problem, busy } = useEntry(
+    () => import('@/core/plan/roster/seat-input').then(({ walkIn }) => walkIn),
+    async (values, { run, reset, setFocus }) => {
+      const sent = await run('PUT', `/api/workshops/${workshopId}/walk-ins/${personId}`, values);
+      if (!sent?.ok) return;
+      reset();
+      setPersonId(uuid());
+      setFocus('name');
+    },
+  );
   return (
     <form onSubmit={submit} className="mb-3 border-y border-line py-3" noValidate>
       <Problem>{problem}</Problem>

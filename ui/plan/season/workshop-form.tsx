@@ -1,7 +1,6 @@
 'use client';
 
 import { deviceToday } from '@/ui/kit/device/device-clock';
-import { newWorkshopInput, workshopInput } from '@/core/plan/workshop-input';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
@@ -33,7 +32,10 @@ export function WorkshopForm({ workshop, sites, methods, onDone }: WorkshopFormP
   const [id] = useState(() => workshop?.id ?? uuid());
   const [questioned, setQuestioned] = useState<string | null>(null);
   const { register, submit, errors, problem, busy } = useEntry(
-    (workshop ? workshopInput : newWorkshopInput)(methods.map((method) => method.id)),
+    () =>
+      import('@/core/plan/workshop-input').then(({ newWorkshopInput, workshopInput }) =>
+        (workshop ? workshopInput : newWorkshopInput)(methods.map((method) => method.id)),
+      ),
     async (values, { run }) => {
       // A day that is here or over is mostly a slip of the calendar: asked once, then taken as it is.
       if (!workshop && questioned !== values.date && String(values.date) <= deviceToday()) {

@@ -6,8 +6,6 @@ import { v7 as uuid } from 'uuid';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 import { SheetDialog } from '@/ui/kit/form/sheet-dialog';
-import { lotInput } from '@/core/plan/wood/lot-input';
-import { stockInput } from '@/core/plan/wood/stock-input';
 import { useEntry } from '@/ui/kit/form/use-entry';
 import { LotFields } from './lot-form';
 
@@ -31,7 +29,10 @@ export function AddLot({
   };
   const url = (id: string): string => `/api/workshops/${workshopId}/${kind}-lots/${id}`;
   const { register, submit, errors, problem, busy, run } = useEntry(
-    kind === 'wood' ? lotInput : stockInput,
+    () =>
+      kind === 'wood'
+        ? import('@/core/plan/wood/lot-input').then(({ lotInput }) => lotInput)
+        : import('@/core/plan/wood/stock-input').then(({ stockInput }) => stockInput),
     async (values, entry) => done(await entry.run('PUT', url(lotId), values)),
   );
   return (

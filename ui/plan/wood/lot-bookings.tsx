@@ -1,7 +1,6 @@
 'use client';
 
 import { counted } from '@/core/units/counted';
-import { bookingInput } from '@/core/plan/wood/booking-input';
 import { useState, type Dispatch, type SetStateAction } from 'react';
 import { v7 as uuid } from 'uuid';
 import { Field } from '@/ui/kit/form/field';
@@ -25,7 +24,7 @@ export function LotBookings({ lotId, variety, sticks, booked, bookings, workshop
   const [bookingId, setBookingId] = useState(() => uuid());
   const [workshopId, setWorkshopId] = useState(workshops[0]?.id ?? '');
   const { register, submit, errors, problem, busy, run } = useEntry(
-    bookingInput.pick(['sticks']),
+    () => import('@/core/plan/wood/booking-input').then(({ bookingInput }) => bookingInput.pick(['sticks'])),
     async ({ seatId, sticks: wanted }, entry) => {
       const sent = await entry.run('PUT', `/api/wood/${lotId}/bookings/${bookingId}`, {
         workshopId,

@@ -1,6 +1,5 @@
 'use client';
 
-import { checkInput } from '@/core/plan/wood/lot-input';
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { BUD_WORDS, GREEN_WORDS, type WoodCheck } from '@/core/plan/wood/lot-warnings';
@@ -23,12 +22,15 @@ export function LotChecks({
   mayChange: boolean;
 }) {
   const [checkId, setCheckId] = useState(() => uuid());
-  const { register, submit, errors, problem, busy } = useEntry(checkInput, async (values, { run, reset }) => {
-    const sent = await run('PUT', `/api/wood/${lotId}/checks/${checkId}`, values);
-    if (!sent?.ok) return;
-    reset();
-    setCheckId(uuid());
-  });
+  const { register, submit, errors, problem, busy } = useEntry(
+    () => import('@/core/plan/wood/lot-input').then(({ checkInput }) => checkInput),
+    async (values, { run, reset }) => {
+      const sent = await run('PUT', `/api/wood/${lotId}/checks/${checkId}`, values);
+      if (!sent?.ok) return;
+      reset();
+      setCheckId(uuid());
+    },
+  );
   return (
     <div className="flex flex-col gap-3">
       {checks.length === 0 && (

@@ -2,7 +2,6 @@
 
 import { useState } from 'react';
 import { ARRIVAL_WORDS, ARRIVALS } from '@/core/plan/wood/by-post';
-import { lotInput } from '@/core/plan/wood/lot-input';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 import { useEntry } from '@/ui/kit/form/use-entry';
@@ -137,10 +136,13 @@ function LotOfVersion({
   saved,
   onSent,
 }: Omit<LotFormProps, 'onDone'> & { saved: boolean; onSent: (ok: boolean) => void }) {
-  const { register, submit, errors, problem, busy } = useEntry(lotInput, async (values, { run }) => {
-    const sent = await run('PUT', `/api/wood/${lotId}`, { ...values, version: lot.version });
-    onSent(sent?.ok ?? false);
-  });
+  const { register, submit, errors, problem, busy } = useEntry(
+    () => import('@/core/plan/wood/lot-input').then(({ lotInput }) => lotInput),
+    async (values, { run }) => {
+      const sent = await run('PUT', `/api/wood/${lotId}`, { ...values, version: lot.version });
+      onSent(sent?.ok ?? false);
+    },
+  );
   return (
     <form onSubmit={submit} className="flex flex-col gap-2" noValidate>
       <Problem>{problem}</Problem>

@@ -7,7 +7,6 @@ import type { LotWarning } from '@/core/plan/wood/lot-warnings';
 import { STORE } from '@/core/plan/wood/store';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
-import { stockInput } from '@/core/plan/wood/stock-input';
 import { useEntry } from '@/ui/kit/form/use-entry';
 import { useSend } from '@/ui/kit/form/use-send';
 import { LotBookings } from './lot-bookings';
@@ -130,7 +129,7 @@ function StockCount(props: { lot: Stock }) {
 
 function StockCountForm({ lot }: { lot: Stock }) {
   const { register, submit, errors, busy } = useEntry(
-    stockInput.pick(['stocks']),
+    () => import('@/core/plan/wood/stock-input').then(({ stockInput }) => stockInput.pick(['stocks'])),
     async (values, { run }) => void (await run('PUT', `/api/stocks/${lot.id}`, values)),
   );
   return (

@@ -5,7 +5,6 @@ import { v7 as uuid } from 'uuid';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 import { SheetDialog } from '@/ui/kit/form/sheet-dialog';
-import { promiseInput, sourceInput, yearInput } from '@/core/plan/wood/source-input';
 import { useEntry } from '@/ui/kit/form/use-entry';
 import { useSend } from '@/ui/kit/form/use-send';
 
@@ -125,7 +124,7 @@ function Source({ source, thisYear, mayChange }: { source: SourceView; thisYear:
 /** How many sticks a plant can give in a year. */
 function CapacityForm({ source, year, sticks }: { source: SourceView; year: number; sticks: number }) {
   const { register, submit, errors, busy } = useEntry(
-    yearInput,
+    () => import('@/core/plan/wood/source-input').then(({ yearInput }) => yearInput),
     async (values, { run }) => void (await run('PUT', `/api/wood-sources/${source.id}/years/${year}`, values)),
   );
   return (
@@ -151,7 +150,7 @@ function CapacityForm({ source, year, sticks }: { source: SourceView; year: numb
 function PromiseForm({ source, year }: { source: SourceView; year: number }) {
   const [promiseId, setPromiseId] = useState(() => uuid());
   const { register, submit, errors, problem, busy } = useEntry(
-    promiseInput.omit(['year']),
+    () => import('@/core/plan/wood/source-input').then(({ promiseInput }) => promiseInput.omit(['year'])),
     async (values, { run, reset }) => {
       const sent = await run('PUT', `/api/wood-sources/${source.id}/promises/${promiseId}`, { ...values, year });
       if (sent?.ok || (sent && sent.status >= 400 && sent.status < 500)) setPromiseId(uuid());
@@ -186,12 +185,15 @@ function PromiseForm({ source, year }: { source: SourceView; year: number }) {
 function AddSource() {
   const [open, setOpen] = useState(false);
   const [sourceId, setSourceId] = useState(() => uuid());
-  const { register, submit, errors, problem, busy, watch } = useEntry(sourceInput, async (values, { run }) => {
-    const sent = await run('PUT', `/api/wood-sources/${sourceId}`, values);
-    if (!sent?.ok) return;
-    setOpen(false);
-    setSourceId(uuid());
-  });
+  const { register, submit, errors, problem, busy, watch } = useEntry(
+    () => import('@/core/plan/wood/source-input').then(({ sourceInput }) => sourceInput),
+    async (values, { run }) => {
+      const sent = await run('PUT', `/api/wood-sources/${sourceId}`, values);
+      if (!sent?.ok) return;
+      setOpen(false);
+      setSourceId(uuid());
+    },
+  );
   return (
     <SheetDialog
       title="A plant to cut from"

@@ -1,7 +1,6 @@
 'use client';
 
 import { percent } from '@/core/units/percent';
-import { lookInput } from '@/core/score/photos/cut-look-input';
 import { useState, type Dispatch, type SetStateAction } from 'react';
 import { v7 as uuid } from 'uuid';
 import { formatDate } from '@/core/units/iso-date';
@@ -35,12 +34,15 @@ export function CutLooks({
 }) {
   const [adding, setAdding] = useState(false);
   const [lookId, setLookId] = useState(() => uuid());
-  const { register, submit, errors, problem, busy } = useEntry(lookInput, async (values, { run }) => {
-    const sent = await run('PUT', `/api/unions/${unionId}/cut-looks/${lookId}`, values);
-    if (!sent?.ok) return;
-    setLookId(uuid());
-    setAdding(false);
-  });
+  const { register, submit, errors, problem, busy } = useEntry(
+    () => import('@/core/score/photos/cut-look-input').then(({ lookInput }) => lookInput),
+    async (values, { run }) => {
+      const sent = await run('PUT', `/api/unions/${unionId}/cut-looks/${lookId}`, values);
+      if (!sent?.ok) return;
+      setLookId(uuid());
+      setAdding(false);
+    },
+  );
   const told = looks.filter(({ contactSeen }) => contactSeen !== null);
   return (
     <section className="board" aria-labelledby="cut-title">

@@ -1,7 +1,6 @@
 'use client';
 
 import { percent } from '@/core/units/percent';
-import { permitInput } from '@/core/score/readiness/permit-input';
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { Field } from '@/ui/kit/form/field';
@@ -86,7 +85,7 @@ function Permit({
 }) {
   const [permitId] = useState(() => uuid());
   const { register, submit, errors, problem, busy } = useEntry(
-    permitInput.pick(['reason']),
+    () => import('@/core/score/readiness/permit-input').then(({ permitInput }) => permitInput.pick(['reason'])),
     async ({ reason }, { run }) => {
       const sent = await run('PUT', `/api/workshops/${workshopId}/keeper-permits/${permitId}`, {
         seatIds: people.map(({ seatId }) => seatId),

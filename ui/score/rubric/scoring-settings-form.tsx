@@ -6,7 +6,6 @@ import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
-import { settingsInput } from '@/core/score/rubric/settings-input';
 import { useEntry } from '@/ui/kit/form/use-entry';
 import type { FieldValues, UseFormRegister } from 'react-hook-form';
 
@@ -52,11 +51,14 @@ function SettingsOfVersion({
   onSent,
 }: ScoringSettingsFormProps & { saved: boolean; onSent: (ok: boolean) => void }) {
   const [changeId, setChangeId] = useState(() => uuid());
-  const { register, submit, errors, problem, busy } = useEntry(settingsInput, async (values, { run }) => {
-    const sent = await run('PUT', `/api/workshops/${workshopId}/plan/scoring`, { changeId, version, ...values });
-    setChangeId(uuid());
-    onSent(sent?.ok ?? false);
-  });
+  const { register, submit, errors, problem, busy } = useEntry(
+    () => import('@/core/score/rubric/settings-input').then(({ settingsInput }) => settingsInput),
+    async (values, { run }) => {
+      const sent = await run('PUT', `/api/workshops/${workshopId}/plan/scoring`, { changeId, version, ...values });
+      setChangeId(uuid());
+      onSent(sent?.ok ?? false);
+    },
+  );
   return (
     <form onSubmit={submit} className="flex max-w-2xl flex-col gap-5" noValidate>
       <Problem>{problem}</Problem>

@@ -3,7 +3,7 @@ import { methodById } from '@/core/methods/registry';
 import { counted } from '@/core/units/counted';
 import { formatDate } from '@/core/units/iso-date';
 import { type UnionsBehind, unionsBehind } from '@/server/findings/boards/unions-behind';
-import { FateGlyph, STATE_WORDS } from '@/ui/findings/causes/fate-glyph';
+import { FateGlyph, FateSymbols, STATE_WORDS } from '@/ui/findings/causes/fate-glyph';
 import { FiguresTable } from '@/ui/findings/figures-table';
 import type { Answered } from '../../_findings/asked';
 import { clubFindings } from '../../_findings/pages';
@@ -17,6 +17,7 @@ export default clubFindings(unionsBehind, UnionsPage);
 function UnionsPage({ board: { scope, unions, more }, problem }: Answered<UnionsBehind>) {
   return (
     <Shown sentence={`${counted(scope.keepers, 'keeper')} ${scope.whose}, one by one`} scope={scope} problem={problem}>
+      <FateSymbols />
       <FiguresTable
         label="Keepers one by one"
         head={['Plant', 'Fate', 'Method', 'Variety', 'By', 'Made', 'Score']}
@@ -28,7 +29,7 @@ function UnionsPage({ board: { scope, unions, more }, problem }: Answered<Unions
             </a>,
             <span key="fate" className="whitespace-nowrap">
               <svg width={22} height={22} viewBox="0 0 22 22" aria-hidden className="mr-1 inline-block">
-                <FateGlyph state={fate} x={11} y={11} ringed={false} />
+                <FateGlyph state={fate} x={11} y={11} />
               </svg>
               {STATE_WORDS[fate]}
             </span>,

@@ -5,14 +5,12 @@ import { METHODS } from '@/core/methods/registry';
 import { type Choices, chosen } from '@/core/methods/school';
 import { fittingWood } from '@/core/teach/fitting-wood';
 import { STOCK_RANGES } from '@/core/methods/stock-ranges';
-import { stepSheets } from '@/core/teach/step-sheets';
 import { parseDecimal } from '@/core/units/decimal';
 import { formatLengthNumber, toMillimetres, type LengthUnit } from '@/core/units/length';
 import { currentRule } from '@/server/teach/current-rule';
-import { drawnBodies } from '@/server/teach/drawn-bodies';
+import { filedBodiesOf, filedStages, filedSteps, type StepsDrawn } from '@/server/teach/drawing-files';
 import { MethodAfter, MethodFacts } from '@/ui/teach/method-facts';
 import { OtherSchools } from '@/ui/teach/other-schools';
-import { stageStrip } from '@/core/teach/healing/stage-strip';
 import { HealingStrip } from '@/ui/teach/healing-strip';
 import { DrawnSteps } from '@/ui/teach/drawn-steps';
 import { pageContext } from '../../../_http/session';
@@ -51,7 +49,8 @@ export default async function MethodPage({
   );
   const technique = method.technique(choices, wood);
   const rule = await currentRule(context, method.id, choices);
-  const steps = stepSheets(method, choices, wood, unit);
+  const drawn = { method, choices, wood, unit, theme: 'page' as const };
+  const steps = filedSteps(drawn);
   const paper = query.paper === 'Letter' ? 'Letter' : 'A4';
   const files = new URLSearchParams({ stock: String(wood.stock), scion: String(wood.scion), paper, ...choices });
   return (
@@ -76,10 +75,10 @@ export default async function MethodPage({
         <h2 className="mb-2">Cut by cut</h2>
         <DrawnSteps
           steps={steps}
-          bodies={drawnBodies(method, choices, wood, unit)}
+          bodies={filedBodiesOf(drawn)}
           meshes={{ path: `/api/methods/${method.id}/bodies`, query: String(files) }}
         />
-        <WhatBecomes method={method} choices={choices} wood={wood} unit={unit} />
+        <WhatBecomes drawn={drawn} />
         <div className="mt-6">
           <MethodAfter method={method} technique={technique} wood={wood} rule={rule} unit={unit} />
         </div>
@@ -93,17 +92,8 @@ export default async function MethodPage({
 }
 
 /** Good and failed unions as time goes by, by variant. */
-function WhatBecomes({
-  method,
-  choices,
-  wood,
-  unit,
-}: {
-  method: Method;
-  choices: Record<string, string>;
-  wood: Wood;
-  unit: LengthUnit;
-}) {
+function WhatBecomes({ drawn }: { drawn: StepsDrawn }) {
+  const { method } = drawn;
   return (
     <section className="mt-6" aria-labelledby="becomes-title">
       <h2 id="becomes-title" className="mb-2">
@@ -114,7 +104,7 @@ function WhatBecomes({
           <summary className="min-h-11 cursor-pointer py-2 font-bold">
             {method.name} {variant.words}
           </summary>
-          <HealingStrip stages={stageStrip(method, { choices, wood, variant: variant.id, unit })} />
+          <HealingStrip stages={filedStages(drawn, variant.id)} />
         </details>
       ))}
     </section>

@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
-import { daySteps } from '@/core/teach/day-steps';
+import type { DayStep } from '@/core/teach/day-steps';
 import { woodOf } from '@/core/methods/shown-technique';
 import { workshopBriefing } from '@/server/teach/briefing';
-import { drawnBodies } from '@/server/teach/drawn-bodies';
+import { filedBodiesOf, filedSteps, type StepsDrawn } from '@/server/teach/drawing-files';
 import { teachingState } from '@/server/teach/teaching';
 import { taughtMethods } from '@/server/plan/planned-methods';
 import { getWorkshop } from '@/server/plan/workshops';
@@ -21,16 +21,34 @@ export default async function Screen({ params }: { params: Promise<{ workshop: s
   const workshop = await orNotFound(getWorkshop(context, id));
   const taught = await taughtMethods(context, workshop);
   const unit = context.actor.lengthUnit;
+  const drawn = taught.map((method): StepsDrawn => ({
+    method,
+    choices: workshop.schools,
+    wood: woodOf(method.shownWith),
+    unit,
+    theme: 'dim',
+  }));
   const [state, briefing, bodies] = await Promise.all([
     teachingState(context, id),
     workshopBriefing(context, id),
-    Promise.all(taught.map((method) => drawnBodies(method, workshop.schools, woodOf(method.shownWith), unit))),
+    Promise.all(drawn.map(filedBodiesOf)),
   ]);
+  const steps = taught.flatMap((method, m): DayStep[] =>
+    filedSteps(drawn[m]!).map((step, at) => ({
+      ...step,
+      body: bodies[m]![at] ?? null,
+      // Methods have steps in common.
+      id: taught.length > 1 ? `${method.id}-${step.id}` : step.id,
+      method: method.name,
+      methodId: method.id,
+      stepId: step.id,
+    })),
+  );
   return (
     <TeachingScreen
       workshopId={id}
       title={workshop.title}
-      steps={daySteps(taught, workshop.schools, unit, bodies)}
+      steps={steps}
       briefing={briefing.text}
       initial={state}
       mayChange={context.actor.role !== 'viewer'}

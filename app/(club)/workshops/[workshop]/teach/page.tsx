@@ -3,9 +3,8 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { chosen } from '@/core/methods/school';
 import { woodOf } from '@/core/methods/shown-technique';
-import { stepSheets } from '@/core/teach/step-sheets';
 import { methodAsked, taughtMethods } from '@/server/plan/planned-methods';
-import { drawnBodies } from '@/server/teach/drawn-bodies';
+import { filedBodiesOf, filedSteps } from '@/server/teach/drawing-files';
 import { askedAt } from '@/server/teach/learner-questions';
 import { stepAnswers } from '@/core/teach/questions/step-answers';
 import { AskedKeys } from '@/ui/teach/asked-keys';
@@ -34,7 +33,9 @@ export default async function Teach({ params, searchParams }: TeachProps) {
   const { method: asked } = await searchParams;
   const method = methodAsked(taught, asked);
   const unit = context.actor.lengthUnit;
-  const steps = stepSheets(method, workshop.schools, woodOf(method.shownWith), unit);
+  const wood = woodOf(method.shownWith);
+  const drawn = { method, choices: workshop.schools, wood, unit, theme: 'page' as const };
+  const steps = filedSteps(drawn);
   const answers = stepAnswers(method, workshop.schools, woodOf(method.shownWith), unit);
   const questions = await askedAt(context, id);
   const forgotten = steps.flatMap((step, i) => (step.blocks ? [{ ...step, number: i + 1 }] : []));
@@ -73,7 +74,7 @@ export default async function Teach({ params, searchParams }: TeachProps) {
       <TeachNext method={method.id} name={method.name} />
       <DrawnSteps
         steps={steps}
-        bodies={drawnBodies(method, workshop.schools, woodOf(method.shownWith), unit)}
+        bodies={filedBodiesOf(drawn)}
         meshes={{ path: `/api/methods/${method.id}/bodies`, query: String(query) }}
         asked={Object.fromEntries(
           steps.map((step) => [

@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { woodOf } from '@/core/methods/shown-technique';
 import { variantWith } from '@/core/methods/variant';
-import { stageStrip } from '@/core/teach/healing/stage-strip';
+import { filedStages } from '@/server/teach/drawing-files';
 import { formatDate } from '@/core/units/iso-date';
 import { methodAsked, taughtMethods } from '@/server/plan/planned-methods';
 import { variantsOn } from '@/server/plan/taught';
@@ -29,12 +29,9 @@ export default async function Healing({ params, searchParams }: HealingProps) {
   const { method: asked } = await searchParams;
   const method = methodAsked(taught, asked);
   const variant = variantWith(method, (await variantsOn(context, workshop))(method));
-  const stages = stageStrip(method, {
-    choices: workshop.schools,
-    wood: woodOf(method.shownWith),
-    variant: variant.id,
-    unit: context.actor.lengthUnit,
-  });
+  const wood = woodOf(method.shownWith);
+  const { lengthUnit: unit } = context.actor;
+  const stages = filedStages({ method, choices: workshop.schools, wood, unit, theme: 'page' }, variant.id);
   const bring = await plantsOfAge(context, id, method.id);
   return (
     <>
