@@ -4,9 +4,6 @@ import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import type { Waiting } from './device-database';
-import { nextTry } from './next-try';
-import { sendRound } from './send-round';
-import { allWaiting, dropWaiting, onWaiting } from './waiting-queue';
 
 /** In the head of every page: how much this device still keeps for the server. Sends it from here too. */
 export function WaitingNotice({ assessorId }: { assessorId: string }) {
@@ -17,18 +14,22 @@ export function WaitingNotice({ assessorId }: { assessorId: string }) {
     path.endsWith('/score') || path.endsWith('/score/sheet') || path === '/week' || path.startsWith('/plants/');
   useEffect(() => {
     if (!('indexedDB' in window)) return;
-    const read = (): void =>
-      void allWaiting().then(
-        (all) => setWaiting(all.filter(({ deliveredAt }) => deliveredAt === null)),
-        () => undefined,
-      );
-    read();
-    return onWaiting(read);
+    return whileShown(async () => {
+      // Most pages have nothing to send: what keeps and sends is loaded after them.
+      const { allWaiting, onWaiting } = await import('./waiting-queue');
+      const read = (): void =>
+        void allWaiting().then(
+          (all) => setWaiting(all.filter(({ deliveredAt }) => deliveredAt === null)),
+          () => undefined,
+        );
+      read();
+      return onWaiting(read);
+    });
   }, []);
   const any = waiting.some(({ assessor, refusal }) => assessor.id === assessorId && refusal === null);
   useEffect(() => {
     if (atBench || !any) return;
-    return keepSending(assessorId);
+    return whileShown(async () => (await import('./keep-sending')).keepSending(assessorId));
   }, [any, atBench, assessorId]);
   if (waiting.length === 0 || atBench) return null;
   return (
@@ -41,21 +42,20 @@ export function WaitingNotice({ assessorId }: { assessorId: string }) {
   );
 }
 
-/** Sends until told to stop, after longer and longer pauses while something stays. */
-function keepSending(assessorId: string): () => void {
-  let timer: ReturnType<typeof setTimeout>;
-  let stopped = false;
-  let failures = 0;
-  const work = async (): Promise<void> => {
-    await sendRound(assessorId);
-    await dropWaiting(
-      (await allWaiting()).filter(({ deliveredAt }) => deliveredAt !== null).map(({ order }) => order!),
-    );
-    if (!stopped) timer = setTimeout(() => void work(), nextTry(++failures, Math.random()));
-  };
-  void work();
+/** Begins something that has to be loaded first, and ends it when the page is left, even before it began. */
+function whileShown(begin: () => Promise<() => void>): () => void {
+  let end: (() => void) | null = null;
+  let left = false;
+  begin().then(
+    (stop) => {
+      if (left) stop();
+      else end = stop;
+    },
+    // Without reception nothing could be sent either.
+    () => undefined,
+  );
   return () => {
-    stopped = true;
-    clearTimeout(timer);
+    left = true;
+    end?.();
   };
 }
