@@ -36,6 +36,9 @@ describe('a request that changes things', () => {
     const here = 'http://127.0.0.1:3000';
     expect(allowed(here, { Origin: 'http://localhost:3000' })).toBe(true);
     expect(allowed(here, { Origin: 'http://localhost:3001' })).toBe(false);
+    // A page served another way is another page, whatever the port.
+    expect(allowed(here, { Origin: 'https://localhost:3000' })).toBe(false);
+    expect(allowed('https://127.0.0.1:3000', { Origin: 'http://localhost:3000' })).toBe(false);
     expect(allowed(own, { Origin: 'https://localhost:8443' })).toBe(false);
   });
   it('is any but a look', () => {

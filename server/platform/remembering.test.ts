@@ -4,6 +4,7 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { statementsOf, testClub, testWorkshop, type TestClub, type TestWorkshop } from '@/server/testing/test-club';
 import { insideTransaction } from '@/db/inside-transaction';
 import type { Database } from '@/db/database';
+import { addSite } from '@/server/club/sites';
 import { beginLook, type Stamps } from '@/db/remembering';
 import { STAMPED_TABLES } from '@/db/stamped-tables';
 import { LOGGED_TABLES, loggedStampsSql, pruneTableChanges } from '@/db/table-changes';
@@ -124,9 +125,9 @@ describe('a database that remembers', () => {
         transaction: early,
       },
     );
-    const other = await testWorkshop(club);
+    const other = await addSite(club.as('lead'), { name: 'Far field', hemisphere: 'north', timeZone: 'UTC' });
     await observe(
-      `INSERT INTO visit_rules (site_id, club_id, weekdays, dates) VALUES ('${other.siteId}', :clubId, '[]', '[]')`,
+      `INSERT INTO visit_rules (site_id, club_id, weekdays, dates) VALUES ('${other.id}', :clubId, '[]', '[]')`,
     );
     const meanwhile = (await readTwice(observations)).seen;
     await early.commit();

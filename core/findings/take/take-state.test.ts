@@ -121,3 +121,24 @@ describe('takeOf', () => {
     );
   });
 });
+
+describe('alive and dead on one day', () => {
+  const told = (answers: [Milestone, Answer][]) =>
+    takeOf(answers.map(([milestone, answer]): Sighting => ({ milestones: [milestone], answer, seenOn: '2027-06-05' })));
+  it('contradict each other where the living is of a later milestone', () => {
+    const take = told([
+      ['growing', 'dead'],
+      ['season', 'yes'],
+    ]);
+    expect(take.contradicted).toBe(true);
+    expect([take.states.growing, take.states.season, take.states.wintered]).toEqual(['unknown', 'unknown', 'unknown']);
+  });
+  it('agree where it lived at an earlier one: it died since', () => {
+    const take = told([
+      ['healed', 'yes'],
+      ['growing', 'dead'],
+    ]);
+    expect(take.contradicted).toBe(false);
+    expect([take.states.healed, take.states.growing]).toEqual(['alive', 'dead']);
+  });
+});

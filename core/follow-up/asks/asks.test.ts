@@ -6,7 +6,7 @@ import { usualTurns } from '../../plan/phenology/turns-of-year';
 import { addDays, daysBetween } from '../../units/iso-date';
 import { cropRound } from '../crop-round';
 import { roundDays } from './round-days';
-import { type AskedFacts, unionAsks } from './union-asks';
+import { type AskedFacts, PATIENCE, unionAsks } from './union-asks';
 
 const turnsOf = usualTurns('north');
 const whip = variantWith(methodById('whip-and-tongue'), 'outdoors');
@@ -108,5 +108,19 @@ describe('the crop year', () => {
     expect(cropRound('2027-03-06', '2029-09-01', [])).toEqual({ opensOn: '2029-09-01', closesOn: '2029-10-31' });
     expect(cropRound('2027-03-06', '2029-09-01', ['2029-02-01'])).toBeNull();
     expect(cropRound('2027-03-06', '2030-09-01', ['2029-09-01'])).not.toBeNull();
+  });
+});
+
+describe('how long a round goes on asking', () => {
+  // Alone: another that falls due would be asked in its place.
+  const alone = (today: string) => asked({ today, days: days.slice(0, 1) })[0]!;
+  const last = alone('2027-04-12').due.to;
+  const stateOn = (today: string) => alone(today).state;
+  it('is four weeks beyond its last day, and no day longer', () => {
+    expect(PATIENCE).toBe(28);
+    expect(stateOn(last)).toBe('due');
+    expect(stateOn(addDays(last, 1))).toBe('due');
+    expect(stateOn(addDays(last, 28))).toBe('due');
+    expect(stateOn(addDays(last, 29))).toBe('over');
   });
 });

@@ -103,3 +103,21 @@ describe('signs of a union', () => {
     expect(() => caseOfSigns({ variant: 'bench', day: '' }, {})).toThrow('column day');
   });
 });
+
+describe('a shield that has turned brown', () => {
+  const on = (day: number, stub?: 'clings' | 'drops') =>
+    readSigns({ shield: 'brown', ...(stub ? { stub } : {}) }, { variant: 'bud-early', day, sinceLeaf: null });
+  const { shield, shieldBrown } = USUAL_SIGN_DAYS;
+  it('is waited for until its own day where the stub does not cling, and says so', () => {
+    expect([shield, shieldBrown]).toEqual([7, 14]);
+    for (const stub of [undefined, 'drops'] as const)
+      for (const day of [shield, shieldBrown - 1])
+        expect(on(day, stub)).toMatchObject({ reading: 'wait', why: 'shield-brown', nextLook: shieldBrown });
+    for (const stub of [undefined, 'drops'] as const)
+      expect(on(shieldBrown, stub)).toMatchObject({ reading: 'likely dead', why: 'shield-brown' });
+  });
+  it('is likely dead as soon as shields say anything where the stub clings', () => {
+    expect(on(shield - 1, 'clings')).toMatchObject({ reading: 'wait', why: 'shield-early', nextLook: shield });
+    expect(on(shield, 'clings').reading).toBe('likely dead');
+  });
+});

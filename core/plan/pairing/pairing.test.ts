@@ -219,3 +219,26 @@ describe('pairing a bench', () => {
     expect(pairUp(input([], [9])).left).toEqual(['c0']);
   });
 });
+
+describe('a pair that hardly touches', () => {
+  // Calipers whose contact is something and less than a pair is made for, found by going through them.
+  const table = contactTable(whip);
+  const slim = Array.from({ length: 160 }, (_, i) => 16 - i / 10).find((scion) => {
+    const contact = table.at(16, scion, SLIP.first);
+    return contact > 0.02 && contact < HOPELESS - 0.01;
+  })!;
+  const one = pairUp({
+    method: whip,
+    fixed: [],
+    stocks: [{ id: 's', caliper: 16, seat: 'a', skill: 'first' }],
+    scions: [{ id: 'c', caliper: slim }],
+  });
+  it('is not made: its stock is set aside with the reason, and the scion is left', () => {
+    expect(one.pairs).toEqual([]);
+    expect(one.aside.map(({ stock }) => stock)).toEqual(['s']);
+    expect(one.aside[0]!.why).not.toBe('');
+    expect(one.left).toEqual(['c']);
+    expect(one.sum).toBe(0);
+    expect(one.inOrder.hopeless).toBe(1);
+  });
+});

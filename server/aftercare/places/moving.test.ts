@@ -94,6 +94,26 @@ describe('moving plants', () => {
     expect(many.filter(({ status }) => status === 'fulfilled')).toHaveLength(2);
     expect(await rows()).toHaveLength(2);
   });
+  it('never fills a place beyond what it holds, however many come at once and from wherever', async () => {
+    const [from, tray] = [await place('Pail 1', { capacity: 12 }), await place('Tray 1', { capacity: 3 })];
+    const half = plants.slice(0, 6);
+    await move(
+      half.map((plant) => to(plant)),
+      from,
+    );
+    const coming = [
+      ...half.map((plant) => move([to(plant, ANYWHERE, { ...ANYWHERE, placeId: from })], tray)),
+      ...plants.slice(6, 12).map((plant) => move([to(plant)], tray)),
+    ];
+    const answers = await Promise.allSettled(coming);
+    expect(answers.filter(({ status }) => status === 'fulfilled')).toHaveLength(3);
+    const inTray = (await rows()).filter(({ placeId }) => placeId === tray);
+    expect(inTray).toHaveLength(3);
+    // Those that did not come are where they were, and the history says no more than was done.
+    expect(await club.services.db.plantMoves.count({ where: { toPlaceId: tray } })).toBe(3);
+    for (const answer of answers)
+      if (answer.status === 'rejected') expect((answer.reason as Error).message).toMatch(/holds 3 plants/);
+  });
   it('gives a spot of a bed to one plant, and lets two change places', async () => {
     const wall = await place('Wall bed', bed);
     const [a, b] = [inRow({ row: 1, position: 1 }), inRow({ row: 1, position: 2 })];

@@ -87,6 +87,14 @@ describe('why a union died', () => {
     expect(from['lot-moving']).toBe('Look at the lot, 1 Mar 2027');
     expect(from['seal-missed']).toMatch(/^Judged, /);
     expect(death).toMatchObject({ group: 'bench', problem: '', settled: null, deadOn: '2027-06-05' });
+    // Each keeper with a known fate is counted: what deaths share is held against all of them.
+    const { fates, counts, living } = await deathsOf(lead(), workshop.id);
+    const known = living.filter(({ facts }) => facts!.firstDeadOn !== null || facts!.lastAliveOn !== null);
+    expect(fates.map(({ unionId }) => unionId).sort()).toEqual(known.map(({ union }) => union.id).sort());
+    expect(fates.map(({ dead }) => dead).sort()).toEqual([false, true]);
+    expect(counts.length).toBeGreaterThan(0);
+    for (const { all, allBeside, dead, deadBeside } of counts)
+      expect([all + allBeside, dead + deadBeside]).toEqual([fates.length, 1]);
     // The living are none of it.
     expect((await deathsOf(lead(), workshop.id)).deaths).toHaveLength(1);
   });

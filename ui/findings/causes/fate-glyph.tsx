@@ -52,7 +52,8 @@ export function FateGlyph({ state, x, y }: { state: State; x: number; y: number 
 export function FateLink({ mark, x, y, ringed }: { mark: FateMark; x: number; y: number; ringed: boolean }) {
   const [left, top] = [Math.round(x * 10) / 10, Math.round(y * 10) / 10];
   return (
-    <a href={mark.href} aria-label={`${mark.called}, ${STATE_WORDS[mark.state]}`}>
+    <a href={mark.href}>
+      <title>{`${mark.called}, ${STATE_WORDS[mark.state]}`}</title>
       {ringed && <use href="#fate-ring" x={left} y={top} />}
       <FateGlyph state={mark.state} x={left} y={top} />
     </a>
