@@ -1,3 +1,4 @@
+import { groupedBy } from '@/core/units/grouped-by';
 import { madeKey, questionsAsked, questionText } from '@/core/follow-up/asked-union';
 import { roundPlan, type PlanLane } from '@/core/follow-up/asks/round-plan';
 import { questionOfRound, questionSaid } from '@/core/follow-up/round-question';
@@ -47,6 +48,10 @@ export async function followUp(context: Context, workshopId: string, asked: read
     db.reportLinks.findAll({ where: { clubId, roundId }, raw: true }),
     db.letterAsks.findAll({ where: { clubId, roundId }, raw: true }),
   ]);
+  const toPerson = (row: { roundId: string; personId: string }): string => `${row.roundId} ${row.personId}`;
+  const messagesOf = groupedBy(messages, (message) => message.roundId ?? '');
+  const [linksOf, lettersOf] = [groupedBy(links, toPerson), groupedBy(written, toPerson)];
+  const reportOf = new Map(reports.map((report) => [`${report.roundId} ${report.unionId}`, report]));
   const dueIn = new Map(asked.map(({ union, due }) => [union.id, due?.roundId ?? null]));
   return rounds.map((round) => {
     const askedGrowers = askedOf(round, all);
@@ -68,10 +73,10 @@ export async function followUp(context: Context, workshopId: string, asked: read
       opensOn: round.opensOn,
       closesOn: round.closesOn,
       closed: today > round.closesOn,
-      sentSoFar: messages.filter((message) => message.roundId === round.id).length,
+      sentSoFar: messagesOf.get(round.id)?.length ?? 0,
       growers: askedGrowers.map(({ seat, keepers }) => {
-        const own = links.filter((link) => link.roundId === round.id && link.personId === seat.personId);
-        const letters = written.filter((ask) => ask.roundId === round.id && ask.personId === seat.personId);
+        const own = linksOf.get(`${round.id} ${seat.personId}`) ?? [];
+        const letters = lettersOf.get(`${round.id} ${seat.personId}`) ?? [];
         return {
           seatNumber: seat.number,
           personId: seat.personId,
@@ -80,7 +85,7 @@ export async function followUp(context: Context, workshopId: string, asked: read
           written: new Set(letters.map(({ messageId }) => messageId)).size,
           openLinks: own.filter(({ withdrawnAt }) => withdrawnAt === null).length,
           plants: keepers.map(({ unionId, code, wood, position }) => {
-            const report = reports.find((each) => each.unionId === unionId && each.roundId === round.id);
+            const report = reportOf.get(`${round.id} ${unionId}`);
             return {
               unionId,
               code,

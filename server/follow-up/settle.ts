@@ -1,3 +1,5 @@
+import { groupedBy } from '@/core/units/grouped-by';
+import { byId } from '@/core/units/by-id';
 import type { Contradiction, Side } from '@/core/follow-up/contradiction';
 import { settlementInput } from '@/core/follow-up/answer-input';
 import { WAY_IN_WORDS } from '@/core/follow-up/way-in';
@@ -36,8 +38,10 @@ export async function contradictions(context: Context, workshopId: string): Prom
     db.seats.findAll({ where: { clubId, id: plants.map(({ seatId }) => seatId) }, raw: true }),
   ]);
   const people = await db.people.findAll({ where: { clubId, id: seats.map(({ personId }) => personId) }, raw: true });
+  const [roundOf, plantOf, seatOf] = [byId(rounds), byId(plants), byId(seats)];
+  const [lotOf, personOf, reportsOf] = [byId(lots), byId(people), groupedBy(reports, (report) => report.unionId)];
   const sideOf = (report: ReportRow): Side => {
-    const round = rounds.find(({ id }) => id === report.roundId);
+    const round = roundOf.get(report.roundId);
     return {
       reportId: report.id,
       says: report.answer === 'dead' ? 'dead' : 'alive',
@@ -48,18 +52,16 @@ export async function contradictions(context: Context, workshopId: string): Prom
     };
   };
   return unions.map((union): Contradiction => {
-    const plant = plants.find(({ id }) => id === union.plantId)!;
-    const seat = seats.find(({ id }) => id === plant.seatId);
-    const last = new Map(
-      reports.filter((report) => report.unionId === union.id).map((report) => [report.roundId, report]),
-    );
+    const plant = plantOf.get(union.plantId!)!;
+    const seat = seatOf.get(plant.seatId);
+    const last = new Map((reportsOf.get(union.id) ?? []).map((report) => [report.roundId, report]));
     const sides = [...last.values()].map(sideOf);
     const counting = [...last.values()];
     return {
       unionId: union.id,
       code: plant.code,
-      variety: lots.find(({ id }) => id === plant.woodLotId)?.variety ?? '',
-      grower: people.find(({ id }) => id === seat?.personId)?.name ?? ERASED_NAME,
+      variety: lotOf.get(plant.woodLotId)?.variety ?? '',
+      grower: personOf.get(seat?.personId ?? '')?.name ?? ERASED_NAME,
       alive: sides.filter((_, i) => counting[i]!.answer === 'yes'),
       dead: sides.filter((_, i) => counting[i]!.answer === 'dead'),
     };

@@ -1,3 +1,4 @@
+import { byId } from '@/core/units/by-id';
 import { POSITIONS } from '@/core/methods/position';
 import type { PlantRow, UnionRow } from '@/db/models/union-rows';
 import type { StockLotRow } from '@/db/models/wood-rows';
@@ -32,6 +33,7 @@ export async function listKeepers(context: Context, workshopId: string): Promise
     db.unions.findAll({ where: { clubId, workshopId, kind: 'keeper' }, raw: true }),
     workshopLots(context, workshopId),
   ]);
+  const [woodOf, stockOf, seatOf] = [byId(lots.wood), byId(lots.stocks), byId(seats)];
   const onPlant = groupedBy(unions, ({ plantId }) => plantId);
   const order = ({ position }: UnionRow): number => POSITIONS.indexOf(position);
   return plants.flatMap((plant) => {
@@ -48,9 +50,9 @@ export async function listKeepers(context: Context, workshopId: string): Promise
       makerId: union.makerId,
       helperUserId: union.helperUserId,
       helperPersonId: union.helperPersonId,
-      wood: lots.wood.find(({ id: lotId }) => lotId === plant.woodLotId)!,
-      stock: lots.stocks.find(({ id: lotId }) => lotId === plant.stockLotId)!,
-      seat: seats.find(({ id: seatId }) => seatId === plant.seatId)!,
+      wood: woodOf.get(plant.woodLotId)!,
+      stock: stockOf.get(plant.stockLotId)!,
+      seat: seatOf.get(plant.seatId)!,
     }));
   });
 }

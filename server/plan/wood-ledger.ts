@@ -1,3 +1,5 @@
+import { groupedBy } from '@/core/units/grouped-by';
+import { byId } from '@/core/units/by-id';
 import { counted } from '@/core/units/counted';
 import { createHash } from 'node:crypto';
 import { type InferType, object } from 'yup';
@@ -80,12 +82,15 @@ export async function ledger(context: Context, lotIds?: string[]): Promise<Ledge
     }),
     db.woodSources.findAll({ where: { clubId }, raw: true }),
   ]);
+  const ofLot = ({ lotId }: { lotId: string }): string => lotId;
+  const [checksOf, bookingsOf, runsOf] = [groupedBy(checks, ofLot), groupedBy(bookings, ofLot), groupedBy(runs, ofLot)];
+  const sourceOf = byId(sources);
   return lots.map((lot) => ({
     ...lot,
-    checks: checks.filter(({ lotId }) => lotId === lot.id),
-    bookings: bookings.filter(({ lotId }) => lotId === lot.id),
-    runs: runs.filter(({ lotId }) => lotId === lot.id),
-    from: sources.find(({ id: sourceId }) => sourceId === lot.sourceId) ?? null,
+    checks: checksOf.get(lot.id) ?? [],
+    bookings: bookingsOf.get(lot.id) ?? [],
+    runs: runsOf.get(lot.id) ?? [],
+    from: sourceOf.get(lot.sourceId ?? '') ?? null,
   }));
 }
 

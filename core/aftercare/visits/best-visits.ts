@@ -29,30 +29,67 @@ const better = (a: Served, b: Served): boolean =>
  */
 export function bestVisits(days: readonly number[], tasks: readonly VisitTask[], most: number): number[] {
   const candidates = [...new Set(days)].sort((a, b) => a - b);
-  const newOn = (day: number, after: number): { alarms: number; tasks: number } => {
-    const fresh = tasks.filter(({ window: [from, to] }) => from > after && from <= day && day <= to);
-    return { alarms: fresh.filter(({ alarm }) => alarm).length, tasks: fresh.length };
-  };
+  const alarms = newTasks(
+    candidates,
+    tasks.filter(({ alarm }) => alarm),
+  );
+  const all = newTasks(candidates, tasks);
   let best = NONE;
   // The best that ends on each candidate, with one visit more in each round.
   let ending: (Served | null)[] = candidates.map(() => null);
   for (let visits = 1; visits <= Math.min(most, candidates.length); visits++) {
     ending = candidates.map((day, i): Served | null => {
-      const earlier: [Served, number][] =
-        visits === 1
-          ? [[NONE, -Infinity]]
-          : ending.slice(0, i).flatMap((served, k): [Served, number][] => (served ? [[served, candidates[k]!]] : []));
-      return earlier.reduce<Served | null>((found, [served, after]) => {
-        const fresh = newOn(day, after);
+      let found: Served | null = null;
+      for (let k = visits === 1 ? -1 : 0; k < (visits === 1 ? 0 : i); k++) {
+        const served = k < 0 ? NONE : ending[k]!;
+        if (!served) continue;
         const next = {
-          alarms: served.alarms + fresh.alarms,
-          tasks: served.tasks + fresh.tasks,
+          alarms: served.alarms + alarms(i, k),
+          tasks: served.tasks + all(i, k),
           days: [...served.days, day],
         };
-        return found === null || better(next, found) ? next : found;
-      }, null);
+        if (found === null || better(next, found)) found = next;
+      }
+      return found;
     });
     for (const served of ending) if (served && better(served, best)) best = served;
   }
   return [...best.days];
+}
+
+/**
+ * Counts what is new on one candidate after another: tasks whose window holds it and began after the earlier one. The
+ * table of all pairs is made once.
+ *
+ * @returns the count for candidate `i` after candidate `k`, by their places; `k` is -1 for the first visit
+ */
+function newTasks(candidates: readonly number[], tasks: readonly VisitTask[]): (i: number, k: number) => number {
+  const size = candidates.length;
+  // Windows by the first and the last candidate in them.
+  const windows = new Float64Array(size * size);
+  for (const { window } of tasks) {
+    const [first, last] = [placeFrom(candidates, window[0]), placeFrom(candidates, window[1] + 1) - 1];
+    if (first <= last) windows[first * size + last]!++;
+  }
+  // Of each candidate: windows that hold it, by how late they began at least.
+  const table = new Float64Array(size * (size + 1));
+  for (let i = 0; i < size; i++) {
+    let sum = 0;
+    for (let first = i; first >= 0; first--) {
+      for (let last = i; last < size; last++) sum += windows[first * size + last]!;
+      table[i * (size + 1) + first] = sum;
+    }
+  }
+  return (i, k) => table[i * (size + 1) + k + 1]!;
+}
+
+/** Place of the first candidate from a day on; their number where there is none. */
+function placeFrom(candidates: readonly number[], day: number): number {
+  let [low, high] = [0, candidates.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (candidates[middle]! < day) low = middle + 1;
+    else high = middle;
+  }
+  return low;
 }

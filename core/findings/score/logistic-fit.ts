@@ -1,3 +1,4 @@
+import { extent } from '../../statistics/extent';
 import { logisticRegression } from '../../statistics/logistic-regression';
 import { checkScoresAndFates, type ScoreAndFate } from './score-and-fate';
 
@@ -23,11 +24,12 @@ export const SCORE_CENTRE = 80;
 export function logisticFit(known: readonly ScoreAndFate[]): LogisticFit {
   checkScoresAndFates(known);
   const scores = known.map(({ score }) => score);
-  if (Math.min(...scores) === Math.max(...scores))
+  const all = extent(scores);
+  if (all.least === all.greatest)
     throw new RangeError(`All scores are ${scores[0]}: what the score foretells needs different ones.`);
   const range = (alive: boolean): number[] => known.filter((union) => union.alive === alive).map(({ score }) => score);
-  const [living, dead] = [range(true), range(false)];
-  if (Math.min(...living) >= Math.max(...dead) || Math.max(...living) <= Math.min(...dead))
+  const [living, dead] = [extent(range(true)), extent(range(false))];
+  if (living.least >= dead.greatest || living.greatest <= dead.least)
     throw new RangeError('No slope can be fitted: the values of the dead and of the living meet in one at most.');
   const fit = logisticRegression(
     scores.map((score) => [1, tens(score)]),

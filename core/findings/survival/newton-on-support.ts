@@ -1,3 +1,4 @@
+import { extent } from '../../statistics/extent';
 import { factorInPlace, solveInPlace } from '../../statistics/cholesky';
 import { cumulatedMass } from './cumulated-mass';
 import { massGradient, type SeenRange } from './mass-gradient';
@@ -21,7 +22,7 @@ export function newtonOnSupport(mass: readonly number[], ranges: readonly SeenRa
     if (!move) return current;
     const next = along(current, support, move, ranges, plants);
     if (!next) return current;
-    const moved = Math.max(...next.map((share, j) => Math.abs(share - current[j]!)));
+    const moved = extent(next.map((share, j) => Math.abs(share - current[j]!))).greatest;
     current = next;
     if (moved < 1e-13) break;
   }

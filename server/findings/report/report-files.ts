@@ -1,10 +1,16 @@
 import { printJob } from '@/server/jobs/run-job';
-import type { ClubReport, ReportTable } from '@/core/findings/report/club-report';
+import type { ReportTable } from '@/core/findings/report/club-report';
 import { paperInput } from '@/core/inputs/fields';
 import { writeCsv } from '@/exchange/csv-table';
 import { allow, type Context } from '@/server/platform/context';
 import { parse } from '@/server/platform/parse';
 import { notFound } from '@/server/platform/use-case-error';
+import { causesCounted } from '@/core/findings/shared/fate-board';
+import { type Scope, scopeOf } from '@/server/findings/boards/scope';
+import { takeOfScope } from '@/server/findings/boards/take-board';
+import { clubFates } from '@/server/findings/causes/fate-board';
+import { comparedOf, pointsOfFacts } from '@/server/findings/models/model-view';
+import { reckonedWhole } from '@/server/findings/models/reckoned';
 import { clubReport } from './club-report';
 import { growersLetters } from './growers-letters';
 
@@ -26,15 +32,20 @@ export async function reportFile(context: Context, name: string, input: Record<s
   }
   const table = Object.keys(TABLES).find((each) => name === `${each}.csv`) as ReportTable | undefined;
   if (!table && name !== 'report.pdf' && name !== 'poster.pdf') throw notFound('This file');
+  if (table) {
+    const scope = await scopeOf(context, filter);
+    return { bytes: await TABLES[table](context, scope), type: 'text/csv; charset=utf-8' };
+  }
   const report = await clubReport(context, filter);
-  if (table) return { bytes: TABLES[table](report), type: 'text/csv; charset=utf-8' };
   if (name === 'poster.pdf') return { bytes: await printJob('print poster', report), type: 'application/pdf' };
   return { bytes: await printJob('print report', report, parse(paperInput, { paper }).paper), type: 'application/pdf' };
 }
 
-const TABLES: Record<ReportTable, (report: ClubReport) => string> = {
-  take: ({ take }) =>
-    writeCsv(
+/** Each works out its own part of the report and no other. */
+const TABLES: Record<ReportTable, (context: Context, scope: Scope) => Promise<string>> = {
+  take: async (context, scope) => {
+    const take = await takeOfScope(context, scope);
+    return writeCsv(
       ['of', 'keepers', 'alive', 'dead', 'unknown', 'rate', 'low', 'high', 'bound_low', 'bound_high'],
       [
         ...take.milestones.map((row) => ({ name: row.milestone as string, row })),
@@ -53,16 +64,20 @@ const TABLES: Record<ReportTable, (report: ClubReport) => string> = {
         bound_low: row.bounds?.low ?? null,
         bound_high: row.bounds?.high ?? null,
       })),
-    ),
-  workshops: ({ take: { run } }) =>
-    writeCsv(
+    );
+  },
+  workshops: async (context, scope) => {
+    const { run } = await takeOfScope(context, scope);
+    return writeCsv(
       ['date', 'workshop', 'known', 'alive', 'rate', 'centre', 'lower', 'upper'],
       run.map(({ date, title, n, alive, point }) => ({ date, workshop: title, known: n, alive, ...point })),
-    ),
-  levels: ({ differs }) =>
-    writeCsv(
+    );
+  },
+  levels: async (context, { view, facts }) => {
+    const differs = await comparedOf(context, view.filter, facts, reckonedWhole);
+    return writeCsv(
       ['group', 'level', 'known', 'alive', 'take', 'low_90', 'high_90'],
-      (differs?.groups ?? []).flatMap(({ words, levels }) =>
+      (differs.state === 'done' ? differs.view.groups : []).flatMap(({ words, levels }) =>
         levels.map(({ name, known, alive, take, low, high }) => ({
           group: words,
           level: name,
@@ -73,21 +88,27 @@ const TABLES: Record<ReportTable, (report: ClubReport) => string> = {
           high_90: high,
         })),
       ),
-    ),
-  causes: ({ causes }) =>
-    writeCsv(
+    );
+  },
+  causes: async (context, { facts }) => {
+    const { deaths } = await clubFates(context, new Set(facts.map(({ unionId }) => unionId)));
+    return writeCsv(
       ['cause', 'deaths', 'settled'],
-      causes.counts.map(({ words, count, settled }) => ({ cause: words, deaths: count, settled })),
-    ),
-  points: ({ teach }) =>
-    writeCsv(
+      causesCounted(deaths).map(({ words, count, settled }) => ({ cause: words, deaths: count, settled })),
+    );
+  },
+  points: async (context, { facts }) => {
+    // The table names no causes, so nobody has to work them out.
+    const costs = await pointsOfFacts(context, facts, reckonedWhole, () => Promise.resolve(new Map()));
+    return writeCsv(
       ['point', 'had', 'trees_in_a_hundred', 'low_90', 'high_90'],
-      (teach?.costs ?? []).map(({ name, had, perHundred, low, high }) => ({
+      (costs.state === 'done' ? costs.view.costs : []).map(({ name, had, perHundred, low, high }) => ({
         point: name,
         had,
         trees_in_a_hundred: perHundred,
         low_90: low,
         high_90: high,
       })),
-    ),
+    );
+  },
 };

@@ -1,3 +1,4 @@
+import { groupedBy } from '@/core/units/grouped-by';
 import type { DailyWarmth } from '@/core/aftercare/plan/task-days';
 import { roundDays } from '@/core/follow-up/asks/round-days';
 import { type UnionAsk, unionAsks } from '@/core/follow-up/asks/union-asks';
@@ -66,6 +67,7 @@ export async function asksOfLiving(context: Context, living: readonly LivingUnio
   const seatOf = new Map(seats.map((seat) => [seat.id, seat]));
   const personOf = new Map(people.map((person) => [person.id, person]));
   const reportsOf = groupByUnion(reports);
+  const roundsOf = groupedBy(rounds, (round) => round.workshopId);
   const days = new Map<string, ReturnType<typeof roundDays>>();
   return living.flatMap((union): AskedUnion[] => {
     const seat = seatOf.get(union.plant.seatId);
@@ -79,7 +81,7 @@ export async function asksOfLiving(context: Context, living: readonly LivingUnio
       roundDays(variant, madeOn, { turnsOf: life.turnsOf(union.wood.species), ...(warmth ? { warmth } : {}) }),
     );
     const said = reportsOf.get(union.union.id) ?? [];
-    const asking = rounds.filter((round) => round.workshopId === union.workshop.id && asksOf(round, union.union));
+    const asking = (roundsOf.get(union.workshop.id) ?? []).filter((round) => asksOf(round, union.union));
     const asks = unionAsks({
       days: own,
       rounds: asking,
