@@ -1,4 +1,5 @@
 import { mkdirSync, rmSync } from 'node:fs';
+import { monitorEventLoopDelay } from 'node:perf_hooks';
 import { join } from 'node:path';
 import type { World } from '@/e2e/setup/world';
 import { endLeftover, freePort, startMariaDb } from './mariadb';
@@ -34,6 +35,14 @@ const environment = {
 };
 Object.assign(process.env, environment);
 await runProgram('e2e-world-data', [folder, password]);
+const delay = monitorEventLoopDelay({ resolution: 5 });
+delay.enable();
+// Whoever measures asks for the longest pause of this thread since it last asked.
+process.on('message', (asked) => {
+  if (asked !== 'longest pause') return;
+  process.send!({ longestPause: delay.max / 1e6 });
+  delay.reset();
+});
 const server = await serve({ host: '127.0.0.1', port });
 process.off('disconnect', abandoned);
 process.once('disconnect', () => {

@@ -1,6 +1,7 @@
 import { fork, spawn, type ChildProcess } from 'node:child_process';
 import { join } from 'node:path';
 import type { World } from '@/e2e/setup/world';
+import { checkPauses } from './measure/longest-pauses';
 import { checkPageCosts } from './measure/page-budget';
 import { programFolder } from './program';
 
@@ -33,8 +34,11 @@ const worlds = await Promise.all(
 );
 
 // Nothing else runs yet, so what a page costs is its own.
-if (process.argv.length === 2 || process.argv[2] === '--write-page-costs')
-  await checkPageCosts(worlds[0]!, { write: process.argv[2] === '--write-page-costs' });
+const write = process.argv[2] === '--write-page-costs';
+if (process.argv.length === 2 || write) {
+  await checkPageCosts(worlds[0]!, { write });
+  if (!write) await checkPauses(worlds[1]!, processes[1]!);
+}
 const asked = process.argv.slice(2).filter((word) => word !== '--write-page-costs');
 
 const tests =

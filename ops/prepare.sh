@@ -3,8 +3,8 @@
 say() { printf '%s\n' "$*"; }
 
 need_node() {
-  if ! command -v node >/dev/null || ! node -e 'const [a,b]=process.versions.node.split(".").map(Number);process.exit(a>20||(a===20&&b>=9)?0:1)'; then
-    say "Pear Bench needs Node.js 20.9 or later and npm. Install them and start again."
+  if ! command -v node >/dev/null || ! node -e 'const [a,b]=process.versions.node.split(".").map(Number);process.exit(a>20||(a===20&&b>=19)?0:1)'; then
+    say "Pear Bench needs Node.js 20.19 or later and npm (24 or later is recommended). Install them and start again."
     exit 1
   fi
 }

@@ -5,7 +5,6 @@ import { METHODS } from '@/core/methods/registry';
 import { type Choices, chosen } from '@/core/methods/school';
 import { fittingWood } from '@/core/teach/fitting-wood';
 import { STOCK_RANGES } from '@/core/methods/stock-ranges';
-import { stepSheets } from '@/core/teach/step-sheets';
 import { filedBodies, filedSteps } from '@/server/teach/drawing-files';
 import { bodiesDrawnAlready, drawnBodies } from '@/server/teach/drawn-bodies';
 import { UnionDrawing } from '@/ui/kit/union/union-drawing';

@@ -1,4 +1,4 @@
-import { type InferType, object, string } from 'yup';
+import { object, string } from 'yup';
 import { METHODS } from '../../methods/registry';
 import { MILESTONES } from '../../methods/milestones';
 import { decimal, optionalId } from '../../inputs/fields';

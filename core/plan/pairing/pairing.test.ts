@@ -227,18 +227,18 @@ describe('a pair that hardly touches', () => {
     const contact = table.at(16, scion, SLIP.first);
     return contact > 0.02 && contact < HOPELESS - 0.01;
   })!;
-  const one = pairUp({
+  const paired = pairUp({
     method: whip,
     fixed: [],
     stocks: [{ id: 's', caliper: 16, seat: 'a', skill: 'first' }],
     scions: [{ id: 'c', caliper: slim }],
   });
   it('is not made: its stock is set aside with the reason, and the scion is left', () => {
-    expect(one.pairs).toEqual([]);
-    expect(one.aside.map(({ stock }) => stock)).toEqual(['s']);
-    expect(one.aside[0]!.why).not.toBe('');
-    expect(one.left).toEqual(['c']);
-    expect(one.sum).toBe(0);
-    expect(one.inOrder.hopeless).toBe(1);
+    expect(paired.pairs).toEqual([]);
+    expect(paired.aside.map(({ stock }) => stock)).toEqual(['s']);
+    expect(paired.aside[0]!.why).not.toBe('');
+    expect(paired.left).toEqual(['c']);
+    expect(paired.sum).toBe(0);
+    expect(paired.inOrder.hopeless).toBe(1);
   });
 });

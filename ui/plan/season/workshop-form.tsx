@@ -25,6 +25,12 @@ interface WorkshopFormProps {
   onDone?: () => void;
 }
 
+/** What the form is read by; what is grafted on what is asked of a new workshop only. */
+const schemaOf = async (workshop: WorkshopFigures | null, methods: WorkshopFormProps['methods']) => {
+  const { newWorkshopInput, workshopInput } = await import('@/core/plan/workshop-input');
+  return (workshop ? workshopInput : newWorkshopInput)(methods.map(({ id }) => id));
+};
+
 /** Title, date, site, method and promise of a workshop; what is grafted on what, when it is new. */
 export function WorkshopForm({ workshop, sites, methods, onDone }: WorkshopFormProps) {
   const router = useRouter();
@@ -32,10 +38,7 @@ export function WorkshopForm({ workshop, sites, methods, onDone }: WorkshopFormP
   const [id] = useState(() => workshop?.id ?? uuid());
   const [questioned, setQuestioned] = useState<string | null>(null);
   const { register, submit, errors, problem, busy } = useEntry(
-    () =>
-      import('@/core/plan/workshop-input').then(({ newWorkshopInput, workshopInput }) =>
-        (workshop ? workshopInput : newWorkshopInput)(methods.map((method) => method.id)),
-      ),
+    () => schemaOf(workshop, methods),
     async (values, { run }) => {
       // A day that is here or over is mostly a slip of the calendar: asked once, then taken as it is.
       if (!workshop && questioned !== values.date && String(values.date) <= deviceToday()) {
