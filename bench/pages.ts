@@ -1,53 +1,56 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { v7 as uuid } from 'uuid';
+import { ASSISTANT, LEAD, VIEWER } from '@/demo/scenario';
+import { demoPages } from '@/ops/measure/demo-pages';
+import { monthOfMinutes } from '@/ops/measure/month-of-minutes';
+import { pageCosts } from '@/ops/measure/page-costs';
+import { processMemory } from '@/ops/measure/process-cpu';
+import { get, signIn } from '@/ops/measure/signed-in';
+import { statementsSent } from '@/ops/measure/statements-sent';
 
 /*
- * node --import tsx bench/pages.ts --password WORD [--address URL] [--people 20] [--seconds 60] [--workshops 14]
- * People who look at every page of a running demo, each with a second of thought after each page. The
- * whole answer is read and looked at; one refusal, fault or page that is none fails the run.
+ * node --import tsx bench/pages.ts [--data .data] [--address URL] [--people 20] [--seconds 60] [--workshops 14]
+ * People who look at every page of a running demo, each signed in for themselves as lead, assistant or viewer, with a
+ * second of thought after each page; then what each page costs. One refusal, fault or page that is none fails the run.
  */
 
 const { values } = parseArgs({
   options: {
     address: { type: 'string', default: 'http://127.0.0.1:3000' },
-    password: { type: 'string' },
+    data: { type: 'string', default: '.data' },
     people: { type: 'string', default: '20' },
     seconds: { type: 'string', default: '60' },
     workshops: { type: 'string', default: '14' },
   },
 });
-if (!values.password) {
-  console.error('Give --password, as ./start prints it.');
-  process.exit(2);
-}
-const { address, password } = values;
+const { address, data } = values;
 const [people, seconds, workshops] = [Number(values.people), Number(values.seconds), Number(values.workshops)];
+const password = readFileSync(join(data, 'demo.password'), 'utf8').trim();
+const pid = Number(readFileSync(join(data, 'server.pid'), 'utf8'));
+const ROLES = [LEAD, ASSISTANT, VIEWER];
 const THOUGHT = 1000;
 
-async function signIn(): Promise<string> {
-  const answer = await fetch(`${address}/api/session`, {
-    method: 'POST',
-    headers: { 'Content-Type': 'application/json' },
-    body: JSON.stringify({ email: 'maren@tarnholm.example', password }),
-  });
-  if (!answer.ok) throw new Error(`Nobody can sign in: ${answer.status} ${await answer.text()}`);
-  return answer.headers.get('set-cookie')!.split(';')[0]!;
+const lead = await signIn(address, LEAD.email, password);
+const text = async (path: string): Promise<string> => (await get(address, path, lead)).text;
+
+async function send(method: string, path: string, body: FormData | string): Promise<void> {
+  const headers = new Headers({ cookie: lead });
+  if (typeof body === 'string') headers.set('Content-Type', 'application/json');
+  const answer = await fetch(address + path, { method, body, headers });
+  if (!answer.ok) throw new Error(`${method} ${path} answers ${answer.status}: ${await answer.text()}`);
 }
-const lead = await signIn();
-const text = async (path: string): Promise<string> =>
-  (await fetch(address + path, { headers: { cookie: lead } })).text();
-const ids = (html: string, pattern: RegExp): string[] => [...new Set([...html.matchAll(pattern)].map(([, id]) => id!))];
 
 /** The season has as many workshops as asked, so that a page that grows with them is seen to. */
-async function makeWorkshops(): Promise<string[]> {
-  const there = ids(await text('/season'), /workshops\/([0-9a-f-]{36})\/plan/g);
-  const siteId = ids(await text('/sites'), /sites\/([0-9a-f-]{36})/g)[0]!;
-  for (let i = there.length; i < workshops; i++) {
-    const id = uuid();
-    const answer = await fetch(`${address}/api/workshops/${id}`, {
-      method: 'PUT',
-      headers: { cookie: lead, 'Content-Type': 'application/json' },
-      body: JSON.stringify({
+async function makeWorkshops(): Promise<number> {
+  const there = new Set((await text('/season')).match(/workshops\/[0-9a-f-]{36}\/plan/g)).size;
+  const [, siteId] = /\/sites\/([0-9a-f-]{36})/.exec(await text('/sites'))!;
+  for (let i = there; i < workshops; i++)
+    await send(
+      'PUT',
+      `/api/workshops/${uuid()}`,
+      JSON.stringify({
         title: `Bench day ${i}`,
         date: new Date(Date.now() + (i - 7) * 12 * 86_400_000).toISOString().slice(0, 10),
         siteId,
@@ -55,89 +58,33 @@ async function makeWorkshops(): Promise<string[]> {
         promisedKeepers: 2,
         promise: '',
       }),
-    });
-    if (!answer.ok) throw new Error(`A workshop could not be made: ${answer.status} ${await answer.text()}`);
-    there.push(id);
-  }
-  return there;
+    );
+  return Math.max(there, workshops);
 }
+
 const all = await makeWorkshops();
-// The one that was scored has most to show.
-const sizes = await Promise.all(
-  all.map(async (id) => ({
-    id,
-    unions: (
-      (await (await fetch(`${address}/api/workshops/${id}/bench`, { headers: { cookie: lead } })).json()) as {
-        unions: unknown[];
-      }
-    ).unions.length,
-  })),
-);
-const past = sizes.sort((a, b) => b.unions - a.unions)[0]!.id;
-const [lot] = ids(await text('/wood'), /wood\/([0-9a-f-]{36})/g);
-const [site] = ids(await text('/sites'), /sites\/([0-9a-f-]{36})/g);
-const WORKSHOP_PAGES = [
-  'plan',
-  'plan/benches',
-  'plan/quantities',
-  'plan/pairs',
-  'plan/roster',
-  'plan/ready',
-  'plan/season',
-  'plan/wood',
-  'plan/dates',
-  'teach',
-  'teach/briefing',
-  'score',
-  'score/readiness',
-  'score/agreement',
-  'score/cards',
-  'score/settings',
-  'score/rubric',
-  'aftercare',
-  'follow-up',
-  'findings',
-];
-const pages = [
-  '/season',
-  '/week',
-  '/visits',
-  '/club',
-  '/outbox',
-  '/wood',
-  `/wood/${lot}`,
-  '/sites',
-  `/sites/${site}`,
-  '/methods',
-  '/methods/choose',
-  '/methods/chip',
-  '/topworking',
-  '/workshops/new',
-  ...WORKSHOP_PAGES.map((page) => `/workshops/${past}/${page}`),
-  `/wall/${past}`,
-  `/screen/${past}`,
-];
+const [, box] = /\/places\/([0-9a-f-]{36})"[^>]*>[^<]*Warm box/.exec(await text('/places'))!;
+await send('POST', `/api/places/${box}/logs`, monthOfMinutes());
+const pages = await demoPages(text);
 
 const times = new Map<string, number[]>();
 const refused: string[] = [];
 const end = Date.now() + seconds * 1000;
 
 async function person(nth: number): Promise<void> {
-  const cookie = await signIn();
+  const cookie = await signIn(address, ROLES[nth % ROLES.length]!.email, password);
   // Not everybody at the same page at the same moment.
   await new Promise((resolve) => setTimeout(resolve, (nth / people) * THOUGHT));
   for (let i = nth * 7; Date.now() < end; i++) {
-    const page = pages[i % pages.length]!;
+    const { name, path } = pages[i % pages.length]!;
     const began = performance.now();
     try {
-      const answer = await fetch(address + page, { headers: { cookie }, redirect: 'manual' });
-      const html = await answer.text();
-      if (answer.status !== 200 || !html.includes('</html>') || !/<h1|id="main"|<main/.test(html))
-        refused.push(`${answer.status} ${page}`);
+      const { status, text: html } = await get(address, path, cookie);
+      const whole = path.startsWith('/api/') || (html.includes('</html>') && /<h1|id="main"|<main/.test(html));
+      if (status !== 200 || !whole) refused.push(`${status} ${path}`);
     } catch (error) {
-      refused.push(`${(error as Error).message} ${page}`);
+      refused.push(`${(error as Error).message} ${path}`);
     }
-    const name = page.replace(/[0-9a-f-]{36}/, '…');
     times.set(name, [...(times.get(name) ?? []), performance.now() - began]);
     await new Promise((resolve) => setTimeout(resolve, THOUGHT));
   }
@@ -145,13 +92,15 @@ async function person(nth: number): Promise<void> {
 await Promise.all(Array.from({ length: people }, (_, nth) => person(nth)));
 
 const at = (list: number[], share: number): number =>
-  [...list].sort((a, b) => a - b)[Math.min(list.length - 1, Math.floor(share * list.length))]!;
-for (const [page, list] of [...times].sort((a, b) => at(b[1], 0.95) - at(a[1], 0.95)))
-  console.log(
-    `${page.padEnd(40)} ${String(list.length).padStart(5)} looks, p50 ${at(list, 0.5).toFixed(0).padStart(6)} ms, p95 ${at(list, 0.95).toFixed(0).padStart(6)} ms`,
-  );
+  [...list].sort((a, b) => a - b)[Math.min(list.length - 1, Math.floor(share * list.length))] ?? 0;
 const every = [...times.values()].flat();
 console.log(
-  `${people} people, ${all.length} workshops, ${every.length} pages in ${seconds} s: p50 ${at(every, 0.5).toFixed(0)} ms, p95 ${at(every, 0.95).toFixed(0)} ms, ${refused.length} refused${refused.length > 0 ? `, such as ${refused.slice(0, 5).join('; ')}` : ''}`,
+  `${people} people in three roles, ${all} workshops, ${every.length} pages in ${seconds} s (${(every.length / seconds).toFixed(1)} a second): p50 ${at(every, 0.5).toFixed(0)} ms, p95 ${at(every, 0.95).toFixed(0)} ms, server ${(processMemory(pid) / 1e6).toFixed(0)} MB, ${refused.length} refused${refused.length > 0 ? `, such as ${refused.slice(0, 5).join('; ')}` : ''}`,
 );
+const costs = await pageCosts(pages, { address, cookie: lead, pid, statements: () => statementsSent(data) }, 5);
+console.log(`${'page'.padEnd(52)} p95 ms   cpu ms  statements  HTML kB  JavaScript kB`);
+for (const { name, cpu, statements, html, script } of costs) {
+  const cells = [at(times.get(name) ?? [], 0.95), cpu, statements, html / 1000, script / 1000];
+  console.log(name.padEnd(52) + cells.map((value, i) => value.toFixed(0).padStart([6, 9, 12, 9, 15][i]!)).join(''));
+}
 process.exit(refused.length > 0 ? 1 : 0);

@@ -2,7 +2,8 @@ import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { existsSync, readdirSync, readFileSync, rmSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { METHODS } from '@/core/methods/registry';
-import { ENVIRONMENT, expect, test, WORLD } from './setup/bench-test';
+import { formatDate } from '@/core/units/iso-date';
+import { ENVIRONMENT, expect, PEOPLE, test, WORLD } from './setup/bench-test';
 import { freePort } from '../ops/mariadb';
 import { runSql } from './setup/run-sql';
 
@@ -226,6 +227,37 @@ test('an outside server is used as it is: demo only when asked, and only into an
   });
   expect(refused.status).not.toBe(0);
   expect(refused.stderr).toContain('empty schema only');
+});
+
+test('--today shows the demo as of another day and lets it run on from there; a club’s own data goes by the real day', async ({
+  page,
+}) => {
+  if (first) await stopped(first, 'SIGTERM');
+  const real = new Date();
+  const later = new Date(real.getTime() + 160 * 86_400_000).toISOString().slice(0, 10);
+  const moved = await start(data, '--today', later);
+  expect(moved.output()).toContain(`The clock of the demo is set to ${later}`);
+  await page.goto(`${moved.url}/sign-in`);
+  await page.getByLabel('E-mail').fill(PEOPLE.lead);
+  await page.getByLabel('Password').fill(readFileSync(join(data, 'demo.password'), 'utf8').trim());
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'This week' })).toBeVisible();
+  const shown = formatDate(later);
+  await expect(page.getByText(`${shown} to `)).toBeVisible();
+  // The browser goes by the same clock: a new day is proposed from there on.
+  expect(await page.evaluate(() => Number(document.documentElement.dataset.clockOffset))).toBeGreaterThan(
+    159 * 86_400_000,
+  );
+  await stopped(moved, 'SIGTERM');
+  first = await start(data);
+  expect(first.output()).toContain(`The clock of the demo is set to ${later}`);
+  await stopped(first, 'SIGTERM');
+  const refusedBack = spawnSync('./start', ['--today', '2020-01-01'], { env: environment(data), encoding: 'utf8' });
+  expect(refusedBack.status).toBe(2);
+  expect(refusedBack.stderr).toContain('cannot go back to 2020-01-01');
+  const own = spawnSync('./start', ['--today', later], { env: environment(empty), encoding: 'utf8' });
+  expect(own.status).toBe(2);
+  expect(own.stderr).toContain('this is the data of a club');
 });
 
 test('options that cannot be are refused in words', () => {

@@ -1,8 +1,8 @@
 import type { ChildProcess } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
-import { v7 as uuid } from 'uuid';
 import { LEAD } from '@/demo/scenario';
 import type { World } from '@/e2e/setup/world';
+import { monthOfMinutes } from './month-of-minutes';
 import { get, signIn } from './signed-in';
 
 /*
@@ -38,21 +38,6 @@ function workOf(workshop: string, place: string): Work[] {
     { name: 'kit', path: `/api/workshops/${workshop}/plan/kit?paper=A4` },
     { name: 'a month of minute readings', path: `/api/places/${place}/logs`, body: monthOfMinutes() },
   ];
-}
-
-/** Another file each time, of the same month. */
-function monthOfMinutes(): FormData {
-  const from = Date.now() - 40 * 86_400_000 + Math.floor(Math.random() * 30_000);
-  const lines = ['time,temperature_c'];
-  for (let i = 0; i < 30 * 1440; i++)
-    lines.push(`${new Date(from + i * 60_000).toISOString().slice(0, 19)}Z,${(22 + Math.sin(i / 400)).toFixed(2)}`);
-  const form = new FormData();
-  form.set('file', new File([lines.join('\n')], 'month.csv', { type: 'text/csv' }));
-  form.set('logId', uuid());
-  form.set('unit', 'C');
-  form.set('zone', 'UTC');
-  form.set('anyway', 'yes');
-  return form;
 }
 
 /** Longest pause since it was last asked, ms. */

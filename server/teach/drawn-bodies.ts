@@ -1,6 +1,6 @@
 import type { ShownOn } from '@/core/drawing/scale-bar';
 import type { Method, Wood } from '@/core/methods/method';
-import type { Choices } from '@/core/methods/school';
+import { type Choices, chosen } from '@/core/methods/school';
 import type { StepBody } from '@/core/teach/step-bodies';
 import type { LengthUnit } from '@/core/units/length';
 import { runJob } from '@/server/jobs/run-job';
@@ -11,7 +11,7 @@ const drawn = keepLatest<StepBody[]>('drawn steps', 16_000_000);
 
 const keyOf = (method: Method, choices: Choices, wood: Wood, unit: LengthUnit, shownOn: ShownOn): unknown => [
   method.id,
-  method.schools.map(({ id }) => choices[id] ?? ''),
+  method.schools.map((question) => chosen(choices, question)),
   wood,
   unit,
   shownOn,
