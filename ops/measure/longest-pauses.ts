@@ -2,6 +2,7 @@ import type { ChildProcess } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
 import { LEAD } from '@/demo/scenario';
 import type { World } from '@/e2e/setup/world';
+import { demoPages } from './demo-pages';
 import { monthOfMinutes } from './month-of-minutes';
 import { get, signIn } from './signed-in';
 
@@ -52,7 +53,9 @@ function longestPause(server: ChildProcess): Promise<number> {
 export async function checkPauses({ url, password }: World, server: ChildProcess): Promise<void> {
   const cookie = await signIn(url, LEAD.email, password);
   const text = async (path: string): Promise<string> => (await get(url, path, cookie)).text;
-  const [, workshop] = /workshops\/([0-9a-f-]{36})\/plan/.exec(await text('/season'))!;
+  const pages = await demoPages(text);
+  const plan = pages.find(({ name }) => name === '/workshops/[workshop]/plan')!;
+  const [, workshop] = /workshops\/([0-9a-f-]{36})\//.exec(plan.path)!;
   const [, place] = /\/places\/([0-9a-f-]{36})"[^>]*>[^<]*Warm box/.exec(await text('/places')) ?? [];
   const found = new Map<string, number>();
   for (let i = 0; i <= TRIES; i++)
