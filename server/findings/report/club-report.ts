@@ -22,7 +22,7 @@ import { allow, type Context } from '@/server/platform/context';
 /** All of a club's findings, or of a filter, in one: models are waited for. */
 export async function clubReport(context: Context, input: unknown): Promise<ClubReport> {
   allow(context, 'viewer');
-  return reportOfScope(context, await scopeOf(context, input));
+  return (await reportPage(context, input)).report;
 }
 
 /** The report with what it is about, for its page. */
