@@ -248,6 +248,9 @@ test('--today shows the demo as of another day and lets it run on from there; a 
   expect(await page.evaluate(() => Number(document.documentElement.dataset.clockOffset))).toBeGreaterThan(
     159 * 86_400_000,
   );
+  // Nothing of the page asks for a server that is being stopped.
+  await page.waitForLoadState('networkidle');
+  await page.goto('about:blank');
   await stopped(moved, 'SIGTERM');
   first = await start(data);
   expect(first.output()).toContain(`The clock of the demo is set to ${later}`);
