@@ -58,8 +58,11 @@ export async function checkPauses({ url, password }: World, server: ChildProcess
   const [, workshop] = /workshops\/([0-9a-f-]{36})\//.exec(plan.path)!;
   const [, place] = /\/places\/([0-9a-f-]{36})"[^>]*>[^<]*Warm box/.exec(await text('/places')) ?? [];
   const found = new Map<string, number>();
-  for (let i = 0; i <= TRIES; i++)
-    for (const { name, path, body } of workOf(workshop!, place ?? '')) {
+  // One kind of work after the other: an upload changes what the report is made from.
+  const kinds = workOf(workshop!, place ?? '').length;
+  for (let kind = 0; kind < kinds; kind++)
+    for (let i = 0; i <= TRIES; i++) {
+      const { name, path, body } = workOf(workshop!, place ?? '')[kind]!;
       await longestPause(server);
       const answer = await fetch(url + path, {
         headers: { cookie, origin: url },
