@@ -6,17 +6,25 @@ type Stamped = (typeof STAMPED_TABLES)[number];
 /** Column that names the club of a row; null where rows belong to no club. */
 const CLUB_COLUMN: Partial<Record<Stamped, string | null>> = { clubs: 'id', users: null };
 
-/** A new stamp with every change, in its transaction: seen by others together with it. By chance, so that a restored database never shows an old stamp on other rows. */
-function triggers(table: Stamped): string[] {
-  const column = CLUB_COLUMN[table] === undefined ? 'club_id' : CLUB_COLUMN[table];
+/** Triggers of a table that do `statement` after each change of a row; it is given the row's name in SQL. */
+export function afterEachChange(table: string, statement: (row: string) => string): string[] {
   return [
     ['INSERT', 'NEW'],
     ['UPDATE', 'NEW'],
     ['DELETE', 'OLD'],
   ].map(
     ([event, row]) =>
-      `CREATE OR REPLACE TRIGGER stamp_${table}_${event!.toLowerCase()} AFTER ${event} ON ${table} FOR EACH ROW
-     INSERT INTO table_stamps (club_id, table_name, stamp) VALUES (${column === null ? `'${EVERYBODY}'` : `${row}.${column}`}, '${table}', UUID()) ON DUPLICATE KEY UPDATE stamp = VALUES(stamp)`,
+      `CREATE OR REPLACE TRIGGER stamp_${table}_${event!.toLowerCase()} AFTER ${event} ON ${table} FOR EACH ROW ${statement(row!)}`,
+  );
+}
+
+/** A new stamp with every change, in its transaction: seen by others together with it. By chance, so that a restored database never shows an old stamp on other rows. */
+function triggers(table: Stamped): string[] {
+  const column = CLUB_COLUMN[table] === undefined ? 'club_id' : CLUB_COLUMN[table];
+  return afterEachChange(
+    table,
+    (row) =>
+      `INSERT INTO table_stamps (club_id, table_name, stamp) VALUES (${column === null ? `'${EVERYBODY}'` : `${row}.${column}`}, '${table}', UUID()) ON DUPLICATE KEY UPDATE stamp = VALUES(stamp)`,
   );
 }
 

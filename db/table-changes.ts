@@ -1,4 +1,5 @@
 import { QueryTypes } from 'sequelize';
+import { afterEachChange } from './stamp-triggers';
 import { transact } from './transact';
 import type { Database } from './database';
 
@@ -34,14 +35,10 @@ export function loggedStampsSql(clubId: string): string {
 /** Statements that log changes: one row a statement and club, in the transaction that changes, so that others see both together. */
 export function changeTriggers(): string[] {
   return LOGGED_TABLES.flatMap((table) =>
-    [
-      ['INSERT', 'NEW'],
-      ['UPDATE', 'NEW'],
-      ['DELETE', 'OLD'],
-    ].map(
-      ([event, row]) =>
-        `CREATE OR REPLACE TRIGGER stamp_${table}_${event!.toLowerCase()} AFTER ${event} ON ${table} FOR EACH ROW
-         INSERT IGNORE INTO table_changes (club_id, table_name, changed_at, connection_id) VALUES (${row}.club_id, '${table}', NOW(6), CONNECTION_ID())`,
+    afterEachChange(
+      table,
+      (row) =>
+        `INSERT IGNORE INTO table_changes (club_id, table_name, changed_at, connection_id) VALUES (${row}.club_id, '${table}', NOW(6), CONNECTION_ID())`,
     ),
   );
 }
