@@ -18,5 +18,9 @@ export default defineConfig({
     launchOptions: CHROMIUM,
     screenshot: 'off',
     trace: 'off',
+    // A browser that has read the scripts of the pages once, as that of a club has; cookies and what pages keep are wiped for each test.
+    reuseContext: true,
+    // Files of tests that go without reception allow what keeps pages on a device.
+    serviceWorkers: 'block',
   },
 });

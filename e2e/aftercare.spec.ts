@@ -5,7 +5,7 @@ import type { Browser, Page } from '@playwright/test';
 import { expect, signIn, signInByHand, test, WORLD, workshopIds } from './setup/bench-test';
 import { query } from './setup/query';
 
-test.use({ expectedNoise: /status of (401|404|5\d\d)|net::ERR_|Failed to fetch/ });
+test.use({ serviceWorkers: 'allow', expectedNoise: /status of (401|404|5\d\d)|net::ERR_|Failed to fetch/ });
 
 const alarms = (page: Page) => page.getByRole('region', { name: /past the last day/ });
 const strip = (page: Page) => page.getByRole('region', { name: 'Waiting on this device' });

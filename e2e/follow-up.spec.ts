@@ -109,7 +109,7 @@ test('the same page is a plain form without script, photo and all', async ({ pag
 });
 
 test.describe('where there is hardly any reception', () => {
-  test.use({ expectedNoise: /ERR_INTERNET_DISCONNECTED|Failed to load resource|ERR_FAILED/ });
+  test.use({ serviceWorkers: 'allow', expectedNoise: /ERR_INTERNET_DISCONNECTED|Failed to load resource|ERR_FAILED/ });
 
   test('a page can be tapped within two seconds, and what is tapped without it arrives exactly once', async ({
     page,

@@ -191,7 +191,7 @@ test('the table of pairs can be changed, names its source, and keeps one row a p
 });
 
 test.describe('when the line is lost', () => {
-  test.use({ expectedNoise: /ERR_INTERNET_DISCONNECTED|Failed to load resource|net::ERR/ });
+  test.use({ serviceWorkers: 'allow', expectedNoise: /ERR_INTERNET_DISCONNECTED|Failed to load resource|net::ERR/ });
 
   test('the wall follows the phone, and comes back at the right step', async ({ page, browser, baseURL }) => {
     const { past } = workshopIds();

@@ -49,19 +49,24 @@ need_debian() {
   rm -f "$log"
 }
 
+# need_modules run|check: packages of the lock file; what only the checks need is left out of a start.
 need_modules() {
-  local now; now=$(sha256sum package-lock.json | cut -d' ' -f1)
-  # With the development packages, whatever NODE_ENV says: the build needs them.
-  [ -f node_modules/.pear-bench-lock ] && [ "$(cat node_modules/.pear-bench-lock)" = "$now" ] && return 0
+  local now has; now=$(sha256sum package-lock.json | cut -d' ' -f1)
+  has=$(cat node_modules/.pear-bench-lock 2>/dev/null)
+  [ "$has" = "$now check" ] && return 0
+  [ "$1" = run ] && [ "$has" = "$now run" ] && return 0
   say "Installing the packages of package-lock.json."
-  local log; log=$(mktemp)
-  if ! npm ci --include=dev --no-audit --no-fund --loglevel=error >"$log" 2>&1; then
+  local log which="--omit=dev" how=ci; log=$(mktemp)
+  [ "$1" = run ] || which="--include=dev"
+  # What a start has installed stays, and the rest is put beside it.
+  [ "$has" = "$now run" ] && how="install --no-save"
+  if ! npm $how $which --no-audit --no-fund --loglevel=error >"$log" 2>&1; then
     tail -n 20 "$log"
     say "npm ci failed. A first start needs the network; see above."
     exit 1
   fi
   rm -f "$log"
-  printf '%s' "$now" >node_modules/.pear-bench-lock
+  printf '%s' "$now $1" >node_modules/.pear-bench-lock
 }
 
 # need_build FOLDER: builds into FOLDER when a source is newer than its last build.

@@ -1,4 +1,5 @@
 import Link from 'next/link';
+import { packRows } from '@/core/units/packed-rows';
 import type { CauseBoard } from '@/server/findings/boards/cause-board';
 import { FateBoard } from '@/ui/findings/causes/fate-board';
 import { Shown } from './shown';
@@ -21,7 +22,7 @@ export function CausesPage({ board, problem }: { board: CauseBoard; problem: str
           )}
           <Link href="/club/causes">How strongly evidence speaks</Link>.
         </p>
-        <FateBoard board={fates} maySettle={may.settle} mayStrike={may.strike} />
+        <FateBoard board={{ ...fates, marks: packRows(fates.marks) }} maySettle={may.settle} mayStrike={may.strike} />
       </div>
     </Shown>
   );

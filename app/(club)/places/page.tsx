@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import { listPlans } from '@/server/plan/topworking';
+import { packRows } from '@/core/units/packed-rows';
 import { choicesOf, sitesOfPlaces } from '@/server/aftercare/places/place-views';
 import { SiteBoard } from '@/ui/aftercare/places/site-board';
 import { pageContext } from '../../_http/session';
@@ -22,7 +23,7 @@ export default async function Places() {
       {sites.map((site) => (
         <SiteBoard
           key={site.siteId}
-          site={site}
+          site={{ ...site, plants: packRows(site.plants) }}
           places={choices}
           programmes={plans.map(({ id, tree }) => ({ id, tree }))}
           unit={context.actor.lengthUnit}

@@ -1,8 +1,6 @@
-import type { DeathView } from './death-view';
-
 /** What deaths were found to come of, by union; those of which nobody knows are left out. */
 export function causesByUnion(
-  deaths: readonly Pick<DeathView, 'unionId' | 'settled' | 'verdict'>[],
+  deaths: readonly { unionId: string; settled: { words: string } | null; verdict: { words: string } | null }[],
 ): ReadonlyMap<string, string> {
   return new Map(
     deaths.flatMap(({ unionId, settled, verdict }): [string, string][] => {

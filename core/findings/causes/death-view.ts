@@ -63,6 +63,37 @@ export interface DeathView {
   problem: string;
 }
 
+/** A death as a list tells it; what speaks for its causes is asked for when it is opened. */
+export interface DeathLine extends Pick<
+  DeathView,
+  'unionId' | 'called' | 'href' | 'variety' | 'stock' | 'method' | 'maker' | 'deadOn' | 'problem'
+> {
+  settled: Pick<SettledView, 'cause' | 'words'> | null;
+  verdict: { cause: string; words: string; share: number } | null;
+  /** Words of the three likeliest causes; empty where one is settled or found. */
+  likely: string[];
+  /** There are questions that would tell more. */
+  mayAsk: boolean;
+}
+
+/** What a list tells of a death. */
+export function deathLine(death: DeathView): DeathLine {
+  const { unionId, called, href, variety, stock, method, maker, deadOn, problem, settled, verdict, likely } = death;
+  return {
+    ...{ unionId, called, href, variety, stock, method, maker, deadOn, problem },
+    settled: settled && { cause: settled.cause, words: settled.words },
+    verdict: verdict && { ...verdict, share: likely[0]!.share },
+    likely: settled || verdict ? [] : likely.map(({ words }) => words),
+    mayAsk: death.ask.length > 0,
+  };
+}
+
+/** A death with all that is known of it, and the causes a person may settle it by. */
+export interface OpenedDeath {
+  death: Omit<DeathView, 'ask'>;
+  causes: { cause: string; words: string }[];
+}
+
 /** How sure a share is, in words. */
 export function sureWords(share: number): string {
   if (share >= 0.9) return 'nearly sure';

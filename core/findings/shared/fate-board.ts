@@ -1,25 +1,24 @@
-import type { DeathView } from '../causes/death-view';
+import type { DeathLine } from '../causes/death-view';
 import type { Room } from '../../plan/benches/room';
 import type { Rows } from '../../aftercare/places/place';
 
 /** A keeper as one mark on a drawing. */
 export interface FateMark {
-  unionId: string;
   called: string;
   href: string;
   state: 'alive' | 'dead' | 'unknown';
-  workshopId: string;
-  seatId: string;
+  /** Which of the board's workshops it was made in. */
+  workshop: number;
   seatNumber: number;
-  madeOn: string;
   /** The hour it was first judged on the day it was made, at its site; null where nobody judged it then. */
   hour: number | null;
-  placeId: string | null;
-  /** Row and place in a bed; null where nobody said. */
+  /** Which of the board's beds it stands in; null for none of them. */
+  bed: number | null;
+  /** Row and place in it; null where nobody said. */
   row: number | null;
   position: number | null;
-  /** What it shares with others that stands out, by key (levelKey). */
-  levels: string[];
+  /** Which of the board's shared levels it belongs to. */
+  levels: number[];
 }
 
 /** A level that stands out, in words. */
@@ -39,13 +38,9 @@ export interface SharedView {
 }
 
 export interface FateBed {
-  placeId: string;
   name: string;
   rows: Rows | null;
 }
-
-/** A death on the board: its questions the guide asks for itself. */
-export type DeathOnBoard = Omit<DeathView, 'ask'> & { mayAsk: boolean };
 
 /** Why unions died: of a workshop, or of the club over the years. */
 export interface FateBoard {
@@ -53,12 +48,11 @@ export interface FateBoard {
   shared: SharedView[];
   /** How many groups were looked at. */
   looked: number;
-  deaths: DeathOnBoard[];
+  deaths: DeathLine[];
+  /** The room of a single workshop, its seating by the numbers of seats. */
   room: Room | null;
   beds: FateBed[];
   workshops: { id: string; title: string; date: string }[];
-  /** Causes to choose from, with their words. */
-  causes: { cause: string; words: string }[];
   /** How many of the club's deaths are settled, and the power fitted from them; 1 until there are enough. */
   settled: number;
   power: number;
@@ -79,7 +73,7 @@ export const LEVEL_WORDS = {
 
 /** "9 of 31 that died were found to have: the tie strangled it": causes by how many died of them, settled ones first. */
 export function causesCounted(
-  deaths: readonly Pick<DeathView, 'settled' | 'verdict'>[],
+  deaths: readonly { settled: { words: string } | null; verdict: { words: string } | null }[],
 ): { words: string; count: number; settled: number }[] {
   const counts = new Map<string, { words: string; count: number; settled: number }>();
   for (const { settled, verdict } of deaths) {

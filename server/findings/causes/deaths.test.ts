@@ -22,6 +22,7 @@ import {
 import { lookForCause, takeLookBack } from './cause-looks';
 import { causeTableVersions, clubTables, putCauseTables } from './club-tables';
 import { deathsOf } from './deaths';
+import { openDeath } from './open-death';
 import { settleCause, withdrawCause } from './settle-cause';
 import { restoreEvidence, strikeEvidence } from './strike-evidence';
 
@@ -97,6 +98,17 @@ describe('why a union died', () => {
       expect([all + allBeside, dead + deadBeside]).toEqual([fates.length, 1]);
     // The living are none of it.
     expect((await deathsOf(lead(), workshop.id)).deaths).toHaveLength(1);
+  });
+  it('is opened alone, with the causes to settle it by; what lives or belongs to another club is not', async () => {
+    const [dead, living] = keepers as [Keeper, Keeper];
+    const { death, causes } = await openDeath(club.as('viewer', NOW), dead.unionId!);
+    const { ask, ...whole } = await deathAt(dead);
+    expect(ask.length).toBeGreaterThan(0);
+    expect(death).toEqual(whole);
+    expect(causes.map(({ cause }) => cause)).toEqual((await clubTables(lead())).model.causes);
+    expect(await refusalOf(openDeath(lead(), living.unionId!))).toMatchObject({ refusal: 'not-found' });
+    const other = await testClub();
+    expect(await refusalOf(openDeath(other.as('lead', NOW), dead.unionId!))).toMatchObject({ refusal: 'not-found' });
   });
   it('says what speaks for the likeliest, what against, and what nobody looked at', async () => {
     const [likeliest] = (await deathAt(keepers[0]!)).likely;

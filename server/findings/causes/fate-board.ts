@@ -6,7 +6,7 @@ import {
   LEVEL_WORDS,
   type SharedView,
 } from '@/core/findings/shared/fate-board';
-import type { DeathView } from '@/core/findings/causes/death-view';
+import { deathLine, type DeathView } from '@/core/findings/causes/death-view';
 import { levelKey } from '@/core/findings/shared/shared-evidence';
 import { type KnownFate, levelCounts, type SharedFactor, sharedFactors } from '@/core/findings/shared/shared-factors';
 import type { Room } from '@/core/plan/benches/room';
@@ -30,11 +30,18 @@ export async function workshopFates(
 ): Promise<FateBoard> {
   allow(context, 'viewer');
   await getWorkshop(context, workshopId);
-  const [board, { body }] = await Promise.all([
+  const { db, actor } = context;
+  const [board, { body }, seats] = await Promise.all([
     boardOf(context, workshopId, inScope),
     readPart<Room>(context, workshopId, 'room'),
+    db.seats.findAll({ where: { clubId: actor.clubId }, attributes: ['id', 'number'], raw: true }),
   ]);
-  return { ...board, room: body };
+  const numberOf = new Map(seats.map(({ id, number }) => [id, number]));
+  const seating = Object.entries(body?.seating ?? {}).flatMap(([seatId, place]) => {
+    const number = numberOf.get(seatId);
+    return number === undefined ? [] : [[number, place] as const];
+  });
+  return { ...board, room: body && { ...body, seating: Object.fromEntries(seating) } };
 }
 
 /** The same over all workshops of the club: counted beside the others of the same workshops. */
@@ -70,25 +77,22 @@ async function boardOf(
   const found = inScope ? narrowed(all, inScope) : all;
   const { fates, counts, deaths, living, tables } = found;
   const shared = sharedFactors(fates, counts);
-  const placed = { spotOf: new Map(spots.map((spot) => [spot.plantId, spot])), seats };
-  const marks = marksOf(found, shared, placed);
-  const standing = new Set(marks.flatMap(({ placeId }) => placeId ?? []));
-  const workshops = new Map(living.map(({ workshop }) => [workshop.id, workshop]));
+  const spotOf = new Map(spots.map((spot) => [spot.plantId, spot]));
+  const standing = new Set(living.flatMap(({ plant }) => spotOf.get(plant.id)?.placeId ?? []));
+  const beds = places.filter(({ id }) => standing.has(id));
+  const workshops = [...new Map(living.map(({ workshop }) => [workshop.id, workshop])).values()].sort((a, b) =>
+    a.date.localeCompare(b.date),
+  );
   return {
-    marks,
+    marks: marksOf(found, shared, { spotOf, seats, beds, workshops }),
     shared: sharedViews(shared, { fates, deaths }, nameOf),
     looked: counts.length,
     deaths: deaths
-      .map(({ ask, ...death }) => ({ ...death, mayAsk: ask.length > 0 }))
+      .map((death) => deathLine(death))
       .sort((a, b) => b.deadOn.localeCompare(a.deadOn) || a.called.localeCompare(b.called)),
     room: null,
-    beds: places
-      .filter(({ id }) => standing.has(id))
-      .map(({ id, name, rows }): FateBed => ({ placeId: id, name, rows })),
-    workshops: [...workshops.values()]
-      .map(({ id, title, date }) => ({ id, title, date }))
-      .sort((a, b) => a.date.localeCompare(b.date)),
-    causes: tables.model.tables.causes.map(({ cause, words }) => ({ cause, words })),
+    beds: beds.map(({ name, rows }): FateBed => ({ name, rows })),
+    workshops: workshops.map(({ id, title, date }) => ({ id, title, date })),
     settled: tables.settled,
     power: tables.model.power,
   };
@@ -97,35 +101,40 @@ async function boardOf(
 interface Placed {
   spotOf: ReadonlyMap<string, { placeId: string; row: number | null; position: number | null }>;
   seats: readonly { id: string; number: number }[];
+  beds: readonly { id: string }[];
+  workshops: readonly { id: string }[];
 }
 
 function marksOf(
   { fates, living, judgedAt }: Deaths,
   shared: readonly SharedFactor[],
-  { spotOf, seats }: Placed,
+  { spotOf, seats, beds, workshops }: Placed,
 ): FateMark[] {
   const fateOf = new Map(fates.map((fate, at) => [fate.unionId, { fate, at }]));
   const numberOf = new Map(seats.map(({ id, number }) => [id, number]));
-  const members = shared.map((level) => ({ key: levelKey(level), own: new Set(level.members) }));
+  const bedOf = new Map(beds.map(({ id }, nth) => [id, nth]));
+  const workshopOf = new Map(workshops.map(({ id }, nth) => [id, nth]));
+  const members = shared.map((level) => new Set(level.members));
   return living.map(({ union, plant, called, href, site }: LivingUnion): FateMark => {
     const known = fateOf.get(union.id);
     const spot = spotOf.get(plant.id);
     const at = judgedAt.get(union.id);
     const judged = at && DateTime.fromJSDate(at, { zone: site.timeZone });
     return {
-      unionId: union.id,
       called,
       href,
       state: known ? (known.fate.dead ? 'dead' : 'alive') : 'unknown',
-      workshopId: union.workshopId,
-      seatId: union.seatId,
+      workshop: workshopOf.get(union.workshopId)!,
       seatNumber: numberOf.get(union.seatId) ?? 0,
-      madeOn: union.madeOn,
-      hour: judged && judged.toISODate() === union.madeOn ? judged.hour + judged.minute / 60 : null,
-      placeId: spot?.placeId ?? null,
+      // To the minute.
+      hour:
+        judged && judged.toISODate() === union.madeOn
+          ? judged.hour + Math.round((judged.minute / 60) * 100) / 100
+          : null,
+      bed: (spot && bedOf.get(spot.placeId)) ?? null,
       row: spot?.row ?? null,
       position: spot?.position ?? null,
-      levels: known ? members.filter(({ own }) => own.has(known.at)).map(({ key }) => key) : [],
+      levels: known ? members.flatMap((own, nth) => (own.has(known.at) ? [nth] : [])) : [],
     };
   });
 }

@@ -5,10 +5,11 @@ import { useMemo, useState } from 'react';
 
 import { canDraw, landOf } from '@/core/aftercare/places/bed-layout';
 import { type OnLand, PLACE_WORDS } from '@/core/aftercare/places/place';
-import type { SiteOfPlaces } from '@/core/aftercare/places/place-view';
+import type { PlacedPlant, SiteOfPlaces } from '@/core/aftercare/places/place-view';
 import { counted } from '@/core/units/counted';
 import { formatDate } from '@/core/units/iso-date';
 import type { LengthUnit } from '@/core/units/length';
+import { type PackedRows, unpackRows } from '@/core/units/packed-rows';
 import { useSend } from '@/ui/kit/form/use-send';
 import { HeldGlyphs } from './held-glyphs';
 import { LandMap } from './land-map';
@@ -20,7 +21,7 @@ import { sceneOf } from './scene-of';
 import { useMoves } from './use-moves';
 
 interface SiteBoardProps {
-  site: SiteOfPlaces;
+  site: Omit<SiteOfPlaces, 'plants'> & { plants: PackedRows<PlacedPlant> };
   places: readonly Choice[];
   programmes: readonly { id: string; tree: string }[];
   unit: LengthUnit;
@@ -28,7 +29,8 @@ interface SiteBoardProps {
 }
 
 /** One site: its land from above with beds and trees, every place with what it holds, and how plants are moved. */
-export function SiteBoard({ site, places, programmes, unit, mayChange }: SiteBoardProps) {
+export function SiteBoard({ site: packed, places, programmes, unit, mayChange }: SiteBoardProps) {
+  const site = useMemo((): SiteOfPlaces => ({ ...packed, plants: unpackRows(packed.plants) }), [packed]);
   const { siteId, plants } = site;
   const moving = useMoves(plants);
   const { selected, setSelected } = moving;
@@ -36,6 +38,7 @@ export function SiteBoard({ site, places, programmes, unit, mayChange }: SiteBoa
   const [mode, setMode] = useState<MapMode>('plants');
   const movePlace = useMovePlace(site);
   const nowhere = plants.filter(({ standing }) => standing === null);
+  const [listsNowhere, setListsNowhere] = useState(nowhere.length === plants.length && mayChange);
   const form = { siteId, programmes, unit, freeSpot: freeSpot(site) };
   return (
     <section aria-labelledby={`site-${siteId}`} className="mb-10">
@@ -72,11 +75,17 @@ export function SiteBoard({ site, places, programmes, unit, mayChange }: SiteBoa
           )}
           <PlaceList site={site} />
           {nowhere.length > 0 && (
-            <details className="mt-3" open={nowhere.length === plants.length && mayChange}>
+            <details
+              className="mt-3"
+              open={listsNowhere}
+              onToggle={({ currentTarget }) => setListsNowhere(currentTarget.open)}
+            >
               <summary className="min-h-11 cursor-pointer py-2 font-bold">
                 {counted(nowhere.length, 'plant')} {nowhere.length === 1 ? 'stands' : 'stand'} nowhere yet
               </summary>
-              <PlantRows plants={nowhere} selected={selected} mayChange={mayChange} onSelect={setSelected} />
+              {listsNowhere && (
+                <PlantRows plants={nowhere} selected={selected} mayChange={mayChange} onSelect={setSelected} />
+              )}
             </details>
           )}
         </div>

@@ -2,8 +2,7 @@
 
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
-import { type CauseSpeaks, type EvidenceView, sureWords } from '@/core/findings/causes/death-view';
-import type { DeathOnBoard } from '@/core/findings/shared/fate-board';
+import { type CauseSpeaks, type EvidenceView, type OpenedDeath, sureWords } from '@/core/findings/causes/death-view';
 import { formatDate } from '@/core/units/iso-date';
 import { percent } from '@/core/units/percent';
 import { Field } from '@/ui/kit/form/field';
@@ -11,16 +10,13 @@ import { Problem } from '@/ui/kit/form/problem';
 import { useEntry } from '@/ui/kit/form/use-entry';
 import { useSend } from '@/ui/kit/form/use-send';
 
-interface CausePanelProps {
-  death: DeathOnBoard;
-  causes: { cause: string; words: string }[];
+interface CausePanelProps extends OpenedDeath {
   maySettle: boolean;
   mayStrike: boolean;
 }
 
 /** One death: the likeliest causes with what speaks for and against, the evidence, and what a person settles. */
 export function CausePanel({ death, causes, maySettle, mayStrike }: CausePanelProps) {
-  if (death.problem !== '') return <p className="board mb-2">{death.problem}</p>;
   return (
     <div className="board mb-3 grid grid-cols-[minmax(0,1fr)] gap-4">
       <ul className="grid gap-4 md:grid-cols-3">
@@ -76,7 +72,7 @@ function Spoken({ title, lines }: { title: string; lines: readonly string[] }) {
 
 const KIND_WORDS = { record: 'on record', seen: 'seen', shared: 'shared' } as const;
 
-function EvidenceList({ death, mayStrike }: { death: DeathOnBoard; mayStrike: boolean }) {
+function EvidenceList({ death, mayStrike }: { death: OpenedDeath['death']; mayStrike: boolean }) {
   return (
     <details>
       <summary className="min-h-11 cursor-pointer py-2 font-bold">

@@ -1,14 +1,9 @@
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
 import { CAUSE_GROUPS } from '@/core/findings/causes/cause-tables';
+import type { DeathLine } from '@/core/findings/causes/death-view';
 import { SHIPPED_TABLES } from '@/core/findings/causes/shipped-tables';
-import {
-  causesCounted,
-  type DeathOnBoard,
-  type FateBoard,
-  type FateMark,
-  type SharedView,
-} from '@/core/findings/shared/fate-board';
+import { causesCounted, type FateBoard, type FateMark, type SharedView } from '@/core/findings/shared/fate-board';
 import { PICTURES } from '../guide/answer-pictures';
 import { GuidePicture } from '../guide/guide-picture';
 import { PreviewResult } from '../tables/preview-result';
@@ -44,28 +39,23 @@ const board = (shared: SharedView[]): FateBoard => ({
   room: null,
   beds: [],
   workshops: [],
-  causes: [],
   settled: 0,
   power: 1,
 });
 const mark = (id: number, changes: Partial<FateMark> = {}): FateMark => ({
-  unionId: String(id),
   called: `AB${id}`,
   href: `/plants/AB${id}`,
   state: 'alive',
-  workshopId: 'day',
-  seatId: 's',
+  workshop: 0,
   seatNumber: 1,
-  madeOn: '2027-03-06',
   hour: null,
-  placeId: null,
+  bed: null,
   row: null,
   position: null,
   levels: [],
   ...changes,
 });
-const death = (changes: Partial<DeathOnBoard>): DeathOnBoard =>
-  ({ verdict: null, settled: null, ...changes }) as DeathOnBoard;
+const death = (changes: Partial<DeathLine>): DeathLine => ({ verdict: null, settled: null, ...changes }) as DeathLine;
 
 describe('what deaths share', () => {
   const said = (...shared: SharedView[]): string =>
@@ -94,17 +84,17 @@ describe('what deaths share', () => {
 describe('the sentence of a page', () => {
   const three = [mark(1), mark(2, { state: 'dead' }), mark(3, { state: 'unknown' })];
   it('counts those whose fate is known, and of how many one knows why', () => {
-    const dried = [death({ verdict: { cause: 'dried', words: 'it dried out' } })];
+    const dried = [death({ verdict: { cause: 'dried', words: 'it dried out', share: 0.8 } })];
     expect(fatesSentence({ marks: three, deaths: dried })).toBe('1 of 2 died; why is known of 1');
     // Settled as not known is not known, whatever was reckoned.
-    const settled = [death({ ...dried[0], settled: { cause: '' } as DeathOnBoard['settled'] })];
+    const settled = [death({ ...dried[0], settled: { cause: '' } as DeathLine['settled'] })];
     expect(fatesSentence({ marks: three, deaths: settled })).toBe('1 of 2 died; why is known of 0');
     expect(fatesSentence({ marks: [mark(1)], deaths: [] })).toBe('None of 1 union heard of has died');
     expect(fatesSentence({ marks: [mark(1, { state: 'unknown' })], deaths: [] })).toContain('Nothing is known yet');
   });
   it('counts settled causes before computed ones, and "not known" last', () => {
-    const dried = { cause: 'dried', words: 'it dried out' };
-    const eaten = { cause: 'eaten', words: 'it was eaten' } as DeathOnBoard['settled'];
+    const dried = { cause: 'dried', words: 'it dried out', share: 0.8 };
+    const eaten = { cause: 'eaten', words: 'it was eaten' } as DeathLine['settled'];
     const counted = causesCounted([
       death({}),
       death({}),
@@ -122,11 +112,11 @@ describe('the sentence of a page', () => {
 describe('drawings of fates', () => {
   it('put beds in rows by place, and what stands nowhere of the club’s last', () => {
     const marks = [
-      mark(1, { placeId: 'bed', row: 2, position: 3, state: 'dead' }),
-      mark(2, { placeId: 'bed', row: 1, position: 1 }),
+      mark(1, { bed: 0, row: 2, position: 3, state: 'dead' }),
+      mark(2, { bed: 0, row: 1, position: 1 }),
       mark(3),
     ];
-    const beds = [{ placeId: 'bed', name: 'Ferry bed', rows: { count: 2, each: 5, spacing: 300, between: 900 } }];
+    const beds = [{ name: 'Ferry bed', rows: { count: 2, each: 5, spacing: 300, between: 900 } }];
     const drawn = text(<FateBeds beds={beds} marks={marks} ringed={() => false} />);
     expect(drawn.indexOf('Ferry bed')).toBeLessThan(drawn.indexOf('At home'));
     expect(drawn).toContain('1 of 2 died');

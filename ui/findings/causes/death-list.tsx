@@ -2,22 +2,20 @@
 
 import Link from 'next/link';
 import { useState } from 'react';
-import type { DeathView } from '@/core/findings/causes/death-view';
-import { sureWords } from '@/core/findings/causes/death-view';
-import type { DeathOnBoard, FateBoard } from '@/core/findings/shared/fate-board';
+import { type DeathLine, sureWords } from '@/core/findings/causes/death-view';
 import { formatDate } from '@/core/units/iso-date';
-import { CausePanel } from './cause-panel';
+import { OpenDeath } from './open-death';
 
 const FIRST = 30;
 
 interface DeathListProps {
-  board: Pick<FateBoard, 'deaths' | 'causes'>;
+  deaths: readonly DeathLine[];
   maySettle: boolean;
   mayStrike: boolean;
 }
 
 /** Every death with what is said of it; opened, with all that speaks for and against. */
-export function DeathList({ board: { deaths, causes }, maySettle, mayStrike }: DeathListProps) {
+export function DeathList({ deaths, maySettle, mayStrike }: DeathListProps) {
   const [all, setAll] = useState(false);
   const [open, setOpen] = useState<string | null>(null);
   if (deaths.length === 0) return null;
@@ -51,9 +49,7 @@ export function DeathList({ board: { deaths, causes }, maySettle, mayStrike }: D
                 </Link>
               )}
             </div>
-            {open === death.unionId && (
-              <CausePanel death={death} causes={causes} maySettle={maySettle} mayStrike={mayStrike} />
-            )}
+            {open === death.unionId && <OpenDeath line={death} maySettle={maySettle} mayStrike={mayStrike} />}
           </li>
         ))}
       </ul>
@@ -67,11 +63,11 @@ export function DeathList({ board: { deaths, causes }, maySettle, mayStrike }: D
 }
 
 /** Where the guide asks of a union. */
-export function guideOf({ href, unionId }: Pick<DeathView, 'href' | 'unionId'>): string {
+export function guideOf({ href, unionId }: Pick<DeathLine, 'href' | 'unionId'>): string {
   return `${href}/why?union=${unionId}`;
 }
 
-function verdictWords({ settled, verdict, likely, problem }: DeathOnBoard) {
+function verdictWords({ settled, verdict, likely, problem }: DeathLine) {
   if (problem !== '') return <strong className="text-loud">{problem}</strong>;
   if (settled)
     return (
@@ -82,12 +78,12 @@ function verdictWords({ settled, verdict, likely, problem }: DeathOnBoard) {
   if (verdict)
     return (
       <>
-        <strong>{verdict.words}</strong>, {sureWords(likely[0]!.share)}.
+        <strong>{verdict.words}</strong>, {sureWords(verdict.share)}.
       </>
     );
   return (
     <>
-      <strong>Not known</strong>, likely among: {likely.map(({ words }) => words).join('; ')}.
+      <strong>Not known</strong>, likely among: {likely.join('; ')}.
     </>
   );
 }

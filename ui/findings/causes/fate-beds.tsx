@@ -18,12 +18,12 @@ export function FateBeds({
   marks: readonly FateMark[];
   ringed: (mark: FateMark) => boolean;
 }) {
-  const at = groupedBy(marks, ({ placeId }) => placeId ?? '');
+  const at = groupedBy(marks, ({ bed }) => bed ?? beds.length);
   return (
     <div className="grid gap-4">
-      {[...beds, { placeId: '', name: 'At home, or nobody noted where', rows: null }].map((bed) => {
-        const own = at.get(bed.placeId) ?? [];
-        return own.length === 0 ? null : <OneBed key={bed.placeId} bed={bed} marks={own} ringed={ringed} />;
+      {[...beds, { name: 'At home, or nobody noted where', rows: null }].map((bed, nth) => {
+        const own = at.get(nth) ?? [];
+        return own.length === 0 ? null : <OneBed key={nth} bed={bed} marks={own} ringed={ringed} />;
       })}
     </div>
   );
@@ -64,14 +64,8 @@ function OneBed({
               <text x={0} y={r * STEP + 20} fontSize={13} fill={COLOURS.muted}>
                 {name}
               </text>
-              {own.map(({ mark, place }) => (
-                <FateLink
-                  key={mark.unionId}
-                  mark={mark}
-                  x={LEFT + place * STEP + 8}
-                  y={r * STEP + 16}
-                  ringed={ringed(mark)}
-                />
+              {own.map(({ mark, place }, i) => (
+                <FateLink key={i} mark={mark} x={LEFT + place * STEP + 8} y={r * STEP + 16} ringed={ringed(mark)} />
               ))}
             </g>
           ))}

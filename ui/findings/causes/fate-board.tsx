@@ -1,8 +1,9 @@
 'use client';
 
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { causesCounted, type FateBoard as FateBoardData, type FateMark } from '@/core/findings/shared/fate-board';
 import { counted } from '@/core/units/counted';
+import { type PackedRows, unpackRows } from '@/core/units/packed-rows';
 import { percent } from '@/core/units/percent';
 import { DeathList } from './death-list';
 import { FateBeds } from './fate-beds';
@@ -14,15 +15,16 @@ import { SharedList } from './shared-list';
 type Drawing = 'room' | 'beds' | 'season';
 
 interface FateBoardProps {
-  board: FateBoardData;
+  board: Omit<FateBoardData, 'marks'> & { marks: PackedRows<FateMark> };
   maySettle: boolean;
   mayStrike: boolean;
 }
 
 /** What deaths share, drawn where it was; and each death with what speaks for and against its causes. */
-export function FateBoard({ board, maySettle, mayStrike }: FateBoardProps) {
+export function FateBoard({ board: packed, maySettle, mayStrike }: FateBoardProps) {
+  const board = useMemo((): FateBoardData => ({ ...packed, marks: unpackRows(packed.marks) }), [packed]);
   const { marks, shared, deaths, room, beds, workshops } = board;
-  const [chosen, setChosen] = useState<string | null>(shared[0]?.key ?? null);
+  const [chosen, setChosen] = useState<number | null>(shared.length > 0 ? 0 : null);
   const [drawing, setDrawing] = useState<Drawing>(room ? 'room' : 'season');
   const ringed = (mark: FateMark): boolean => chosen !== null && mark.levels.includes(chosen);
   const drawings: [Drawing, string][] = [
@@ -57,11 +59,11 @@ export function FateBoard({ board, maySettle, mayStrike }: FateBoardProps) {
           {drawing === 'season' && <FateSeason marks={marks} workshops={workshops} ringed={ringed} />}
           <p className="mt-2 text-sm text-muted">
             Green lives, dark with a cross died, dashed is not known
-            {chosen ? '; ringed is what is chosen above' : ''}. A mark leads to its plant.
+            {chosen !== null ? '; ringed is what is chosen above' : ''}. A mark leads to its plant.
           </p>
         </div>
       </section>
-      <DeathList board={board} maySettle={maySettle} mayStrike={mayStrike} />
+      <DeathList deaths={deaths} maySettle={maySettle} mayStrike={mayStrike} />
     </div>
   );
 }

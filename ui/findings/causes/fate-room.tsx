@@ -20,7 +20,7 @@ export function FateRoom({
   ringed: (mark: FateMark) => boolean;
 }) {
   const [width, depth] = [room.width * SCALE, room.depth * SCALE];
-  const bySeat = groupedBy(marks, ({ seatId }) => seatId);
+  const bySeat = groupedBy(marks, ({ seatNumber }) => seatNumber);
   return (
     <svg
       viewBox={`-10 -10 ${width + 20} ${depth + 20}`}
@@ -52,10 +52,10 @@ export function FateRoom({
               {bench.name}
             </text>
             {placesOf(bench).map((place, at) => {
-              const seatId = Object.entries(room.seating).find(
-                ([, seat]) => seat.bench === bench.id && seat.place === at,
+              const seat = Object.entries(room.seating).find(
+                ([, spot]) => spot.bench === bench.id && spot.place === at,
               )?.[0];
-              const own = (seatId && bySeat.get(seatId)) || [];
+              const own = (seat && bySeat.get(Number(seat))) || [];
               if (own.length === 0) return null;
               const outward = place.y < bench.y || (bench.turned && place.x < bench.x) ? -1 : 1;
               return (
@@ -75,7 +75,7 @@ export function FateRoom({
                     const [x, y] = bench.turned
                       ? [place.x * SCALE + away, place.y * SCALE + along]
                       : [place.x * SCALE + along, place.y * SCALE + away];
-                    return <FateLink key={mark.unionId} mark={mark} x={x} y={y} ringed={ringed(mark)} />;
+                    return <FateLink key={i} mark={mark} x={x} y={y} ringed={ringed(mark)} />;
                   })}
                 </g>
               );

@@ -53,7 +53,7 @@ export function FateSeason({
             </text>
             {deadFirst(own).map((mark, i) => (
               <FateLink
-                key={mark.unionId}
+                key={i}
                 mark={mark}
                 x={x + ((i % perRow(columns)) - (perRow(columns) - 1) / 2) * 18}
                 y={height - FOOT - 8 - Math.floor(i / perRow(columns)) * STEP}
@@ -101,9 +101,9 @@ function daysOf(
   const step = WIDTH / Math.max(workshops.length, 2);
   // Letters that stand side by side under a column.
   const room = Math.max(6, Math.floor(step / 7));
-  return workshops.map(({ id, title, date }, i) => ({
+  return workshops.map(({ title, date }, i) => ({
     x: step * (i + 0.5),
     name: `${formatDate(date)}\n${title.length > room ? `${title.slice(0, room - 1).trimEnd()}…` : title}`,
-    marks: marks.filter(({ workshopId }) => workshopId === id),
+    marks: marks.filter(({ workshop }) => workshop === i),
   }));
 }

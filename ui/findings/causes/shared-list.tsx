@@ -2,8 +2,9 @@ import type { FateBoard, SharedView } from '@/core/findings/shared/fate-board';
 
 interface SharedListProps {
   board: FateBoard;
-  chosen: string | null;
-  onChoose: (key: string) => void;
+  /** Which of the levels. */
+  chosen: number | null;
+  onChoose: (nth: number) => void;
 }
 
 /** Groups in which clearly more died than beside them, the one that explains most first, as counts. */
@@ -20,13 +21,13 @@ export function SharedList({ board: { shared, looked }, chosen, onChoose }: Shar
     <>
       <p className="max-w-prose text-lg">{sentence(named, shared)}</p>
       <ul className="mt-2 grid gap-1">
-        {shared.map((level) => (
+        {shared.map((level, nth) => (
           <li key={level.key}>
             <button
               type="button"
-              aria-pressed={chosen === level.key}
-              onClick={() => onChoose(level.key)}
-              className={`grid w-full cursor-pointer grid-cols-[minmax(0,1fr)] items-center gap-x-4 gap-y-1 border-l-8 px-3 py-2 text-left md:grid-cols-[minmax(0,22rem)_minmax(0,1fr)] ${chosen === level.key ? 'border-loud bg-mist' : 'border-line bg-sheet'}`}
+              aria-pressed={chosen === nth}
+              onClick={() => onChoose(nth)}
+              className={`grid w-full cursor-pointer grid-cols-[minmax(0,1fr)] items-center gap-x-4 gap-y-1 border-l-8 px-3 py-2 text-left md:grid-cols-[minmax(0,22rem)_minmax(0,1fr)] ${chosen === nth ? 'border-loud bg-mist' : 'border-line bg-sheet'}`}
             >
               <span>
                 <strong>{level.name}</strong> <span className="text-sm text-muted">{level.kind}</span>

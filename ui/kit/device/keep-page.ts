@@ -7,7 +7,11 @@ import { send } from '../form/send';
  */
 export async function keepPage(path: string, scope: string): Promise<boolean> {
   if (!('serviceWorker' in navigator) || !window.isSecureContext) return false;
-  const registration = await navigator.serviceWorker.register('/offline.js', { scope, updateViaCache: 'none' });
+  // Private windows and some settings refuse it.
+  const registration: ServiceWorkerRegistration | undefined = await navigator.serviceWorker
+    .register('/offline.js', { scope, updateViaCache: 'none' })
+    .catch(() => undefined);
+  if (!registration) return false;
   const worker =
     registration.active ??
     (await new Promise<ServiceWorker>((resolve) => {
@@ -29,7 +33,9 @@ export async function keepToWorkOn(path: string): Promise<void> {
 function partsInUse(): string[] {
   const named = [...document.querySelectorAll<HTMLScriptElement>('script[src]')]
     .map(({ src }) => src)
-    .concat([...document.querySelectorAll<HTMLLinkElement>('link[href]')].map(({ href }) => href));
+    .concat([...document.querySelectorAll<HTMLLinkElement>('link[href]')].map(({ href }) => href))
+    // Drawings further down may not be loaded yet.
+    .concat([...document.querySelectorAll<HTMLImageElement>('img[src]')].map(({ src }) => src));
   return [...new Set([...performance.getEntriesByType('resource').map(({ name }) => name), ...named])].filter((name) =>
     name.startsWith(`${location.origin}/`),
   );

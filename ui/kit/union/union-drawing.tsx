@@ -24,11 +24,12 @@ export function UnionDrawing({ drawing, width, title, className = '', words = LA
   if (drawing.src !== undefined) return <FiledDrawing {...{ drawing, width, title, className, words }} />;
   return (
     <svg
-      role="img"
-      aria-label={title}
+      {...(title === '' ? { 'aria-hidden': true } : { role: 'img', 'aria-label': title })}
       viewBox={`0 0 ${hundredths(drawing.width)} ${hundredths(drawing.height)}`}
       width={tenths(width)}
       height={tenths(drawing.height * scale)}
+      fontSize={hundredths(words / scale)}
+      textAnchor="middle"
       className={`drawing block overflow-visible ${className}`}
     >
       {drawing.items.map((item, i) =>
@@ -43,8 +44,7 @@ export function UnionDrawing({ drawing, width, title, className = '', words = LA
             key={i}
             x={hundredths(item.at[0])}
             y={hundredths(item.at[1])}
-            textAnchor={item.anchor}
-            fontSize={hundredths(words / scale)}
+            textAnchor={item.anchor === 'middle' ? undefined : item.anchor}
           >
             {item.text}
           </text>
@@ -69,8 +69,9 @@ function FiledDrawing({ drawing, width, title, className, words }: Required<Unio
       <img
         src={src}
         alt=""
-        decoding="async"
-        className="absolute max-w-none"
+        // A page of a method has a hundred: those below are fetched as one comes to them.
+        loading="lazy"
+        className="drawing-file"
         style={{
           left: share(-margin, drawing.width),
           top: share(-margin, drawing.height),
@@ -78,7 +79,7 @@ function FiledDrawing({ drawing, width, title, className, words }: Required<Unio
           height: share(drawing.height + 2 * margin, drawing.height),
         }}
       />
-      <div className="absolute inset-0" aria-hidden>
+      <div className="absolute inset-0">
         <UnionDrawing drawing={written} width={width} title="" className="h-auto w-full" words={words} />
       </div>
     </div>
