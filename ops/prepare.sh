@@ -52,7 +52,7 @@ need_debian() {
 # need_modules run|check: packages of the lock file; what only the checks need is left out of a start.
 need_modules() {
   local now has; now=$(sha256sum package-lock.json | cut -d' ' -f1)
-  has=$(cat node_modules/.pear-bench-lock 2>/dev/null)
+  has=$(cat node_modules/.pear-bench-lock 2>/dev/null || true)
   [ "$has" = "$now check" ] && return 0
   [ "$1" = run ] && [ "$has" = "$now run" ] && return 0
   say "Installing the packages of package-lock.json."
