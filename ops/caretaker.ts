@@ -4,41 +4,51 @@ import { readInbox } from '@/server/follow-up/inbox/read-inbox';
 import type { Services } from '@/server/platform/context';
 import { deliverLetters, sweepOutbox } from '@/server/platform/outbox';
 
-const EVERY = 60_000;
-/** Growers whose answer has fallen due are looked for so often, in minutes: days do not change faster. */
-const ASK_EVERY = 60;
+/** How often each thing is done, ms. */
+const MINUTE = 60_000;
+/** Days do not change faster. */
+const HOUR = 60 * MINUTE;
+
+/** What nobody asks for, in words for the log, and how often it is done. */
+const TURNS: { what: string; every: number; work: (services: Services) => Promise<unknown> }[] = [
+  { what: 'Letters that wait could not be sent', every: MINUTE, work: deliverLetters },
+  { what: 'Files of letters that were never sent could not be removed', every: MINUTE, work: sweepOutbox },
+  { what: 'The log of changes could not be tidied', every: MINUTE, work: ({ db }) => pruneTableChanges(db) },
+  { what: 'Replies by mail could not be read', every: MINUTE, work: readInbox },
+  { what: 'What has fallen due could not be asked', every: HOUR, work: askByItself },
+];
 
 /**
- * Does what nobody asks for: now and every minute it sends letters that wait, removes files no letter belongs to, reads
- * replies that came by mail, and tidies the log of changes; once an hour it asks what has fallen due.
+ * Does what nobody asks for, now and every minute or hour: sends letters that wait, removes files no letter belongs to,
+ * tidies the log of changes, reads replies that came by mail, and asks what has fallen due. Each has turns of its own: one
+ * that fails or takes long keeps none of the others back.
  *
  * @param services made afresh for each turn, with the time of that turn
  */
 export async function startCaretaker(services: () => Services): Promise<void> {
   await sayWhatWaits(services());
-  let minute = 0;
+  for (const turn of TURNS) takeTurns(turn, services);
+}
+
+function takeTurns({ what, every, work }: (typeof TURNS)[number], services: () => Services): void {
   let busy = false;
+  let next = 0;
   const turn = async (): Promise<void> => {
-    // A long turn is not overtaken by the next.
-    if (busy) return;
+    // A long turn is not overtaken by the next of its own.
+    if (busy || Date.now() < next) return;
     busy = true;
-    const asks = minute++ % ASK_EVERY === 0;
     try {
-      await deliverLetters(services());
-      await sweepOutbox(services());
-      await pruneTableChanges(services().db);
-      await readInbox(services());
-      if (asks) await askByItself(services());
+      await work(services());
+      next = Date.now() + every - MINUTE / 2;
     } catch (error) {
       // Mostly the database is away, and the launcher says so; the next minute tries again.
-      console.error(`Letters could not be seen to this minute: ${(error as Error).message}`);
-      if (asks) minute = 0;
+      console.error(`${what}; the next minute tries again:`, (error as Error).message);
     } finally {
       busy = false;
     }
   };
   void turn();
-  setInterval(() => void turn(), EVERY).unref();
+  setInterval(() => void turn(), MINUTE).unref();
 }
 
 /** Says what an earlier run left to send. */

@@ -239,6 +239,8 @@ async function keepHeights({ db }: Context, read: readonly ReadReport[], transac
  * @throws GrowerError for a day still to come, or before the union was made.
  */
 export function seenDay(said: string, madeOn: IsoDate, today: IsoDate): IsoDate {
+  // A graft of a day still to come: nothing can have been seen of it.
+  if (today < madeOn) throw new GrowerError('invalid', 'error.before-made', {}, { seenOn: 'error.before-made' });
   if (said === '') return today;
   if (said > today) throw new GrowerError('invalid', 'error.still-to-come', {}, { seenOn: 'error.still-to-come' });
   if (said < madeOn) throw new GrowerError('invalid', 'error.before-made', {}, { seenOn: 'error.before-made' });

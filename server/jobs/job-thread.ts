@@ -32,6 +32,7 @@ export const JOBS = {
   'read weather': READERS.weather,
   'read answers': READERS.answers,
   'read calipers': READERS.calipers,
+  'read letter': READERS.letter,
   'print bed list': bedListPdf,
   'print report': clubReportPdf,
   'print door sheet': doorSheetPdf,

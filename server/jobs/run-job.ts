@@ -26,8 +26,12 @@ const MEMORY = 512;
 /** How long a job may run if nothing else is said, ms. */
 const LIMIT = 20_000;
 
-function pool(): Piscina {
-  return processWide('jobs', () => {
+/** Letters come from anybody: they have a thread and less memory of their own, and take none of those of people who wait. */
+const LETTERS = { maxThreads: 1, memory: 256 };
+
+function pool(kind: Kind): Piscina {
+  const letters = kind === 'read letter';
+  return processWide(letters ? 'letter jobs' : 'jobs', () => {
     const bundled = join(
       /* turbopackIgnore: true */ process.cwd(),
       process.env.PEAR_BENCH_BUILD ?? '.next',
@@ -40,10 +44,10 @@ function pool(): Piscina {
         ? bundled
         : join(/* turbopackIgnore: true */ process.cwd(), 'server', 'jobs', 'job-thread-start.mjs'),
       minThreads: 0,
-      maxThreads: THREADS,
+      maxThreads: letters ? LETTERS.maxThreads : THREADS,
       idleTimeout: IDLE,
       execArgv: [],
-      resourceLimits: { maxOldGenerationSizeMb: MEMORY },
+      resourceLimits: { maxOldGenerationSizeMb: letters ? LETTERS.memory : MEMORY },
     });
   });
 }
@@ -77,7 +81,7 @@ export async function runJob<K extends Kind>(
   ours.unref();
   try {
     const job: Job = { kind, args, port: theirs };
-    const result: unknown = await pool().run(job, { transferList: [theirs], signal: abort.signal });
+    const result: unknown = await pool(kind).run(job, { transferList: [theirs], signal: abort.signal });
     return result as Awaited<ReturnType<Jobs[K]>>;
   } catch (error) {
     if (abort.signal.aborted) throw new JobTooLong(kind, limit);

@@ -1,12 +1,10 @@
-import { mkdir, readdir, readFile, rename, rm, stat, writeFile } from 'node:fs/promises';
+import { lstat, mkdir, readdir, readFile, rename, rm, stat, writeFile } from 'node:fs/promises';
 import { basename, join } from 'node:path';
 import { simpleParser } from 'mailparser';
-import type { MailService, SentMail } from './mail-service';
+import { type MailService, type SentMail, UnreadableMail } from './mail-service';
 
 /** Larger letters are not read, bytes: phones send photos with them. */
 const MOST_BYTES = 12_000_000;
-/** Letters looked at in one turn. */
-const MOST_LETTERS = 200;
 
 /**
  * The simulated mail service: nothing leaves the machine. A released message is a file `ID.eml` in
@@ -17,6 +15,10 @@ export function folderMail(folder: string, inbox = join(folder, '..', 'inbox')):
     if (!/^[0-9a-f-]{36}$/.test(id)) throw new Error(`"${id}" is no message id`);
     // The folder lies outside the build, which need not look for it.
     return join(/* turbopackIgnore: true */ folder, `${id}.${ending}`);
+  };
+  const inInbox = (name: string): string => {
+    if (basename(name) !== name || name === '..') throw new Error(`"${name}" is no file of the inbox`);
+    return join(/* turbopackIgnore: true */ inbox, name);
   };
   return {
     async prepare(id, eml) {
@@ -58,23 +60,55 @@ export function folderMail(folder: string, inbox = join(folder, '..', 'inbox')):
       // Released in this moment, where there is none any more.
       return found.flatMap(({ id, since }) => (since ? [{ id, since }] : []));
     },
-    async received() {
+    async received(most) {
       const names = await readdir(/* turbopackIgnore: true */ inbox).catch((error: NodeJS.ErrnoException) => {
         if (error.code === 'ENOENT') return [];
         throw error;
       });
-      const letters = names.filter((name) => name.toLowerCase().endsWith('.eml')).sort();
-      return Promise.all(
-        letters.slice(0, MOST_LETTERS).map(async (name) => {
-          const file = join(/* turbopackIgnore: true */ inbox, name);
-          const large = (await stat(file)).size > MOST_BYTES;
-          return { name, bytes: large ? null : await readFile(/* turbopackIgnore: true */ file) };
-        }),
+      const letters = await Promise.all(
+        names
+          .filter((name) => name.toLowerCase().endsWith('.eml'))
+          .map(async (name) => ({
+            name,
+            // Of the link itself, where it is one that leads nowhere.
+            at: await lstat(join(/* turbopackIgnore: true */ inbox, name)).then(
+              ({ mtime }) => mtime,
+              () => null,
+            ),
+          })),
       );
+      return letters
+        .sort((a, b) => (a.at?.getTime() ?? 0) - (b.at?.getTime() ?? 0) || a.name.localeCompare(b.name))
+        .slice(0, most);
+    },
+    async open(name) {
+      const file = inInbox(name);
+      try {
+        const found = await stat(file);
+        if (!found.isFile()) throw new UnreadableMail('no-file');
+        if (found.size > MOST_BYTES) throw new UnreadableMail('too-large');
+        return await readFile(/* turbopackIgnore: true */ file);
+      } catch (error) {
+        if (error instanceof UnreadableMail) throw error;
+        // A link that leads nowhere or to itself, a file nobody may read, one that was taken out meanwhile.
+        throw new UnreadableMail('no-file');
+      }
     },
     async takeOut(name) {
-      if (basename(name) !== name) throw new Error(`"${name}" is no file of the inbox`);
-      await rm(join(/* turbopackIgnore: true */ inbox, name), { force: true });
+      await rm(inInbox(name), { force: true });
+    },
+    async putAside(name, aside) {
+      const to = join(/* turbopackIgnore: true */ inbox, aside);
+      await mkdir(to, { recursive: true, mode: 0o700 });
+      // Another of the same name may lie there already.
+      const free = await lstat(join(to, name)).then(
+        () => `${Date.now()}-${name}`,
+        () => name,
+      );
+      await rename(inInbox(name), join(to, free)).catch((error: NodeJS.ErrnoException) => {
+        // Another server was quicker.
+        if (error.code !== 'ENOENT') throw error;
+      });
     },
     readUnsent: async (id) => readMessage(path(id, 'pending')),
     read: async (id) => readMessage(path(id, 'eml')),

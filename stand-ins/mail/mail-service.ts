@@ -23,15 +23,33 @@ export interface MailService {
   /** A message that was sent; null when it is not there, or was erased. */
   read(id: string): Promise<SentMail | null>;
 
-  /** Letters that came in, in the order of their names. */
-  received: () => Promise<ReceivedMail[]>;
+  /** Letters that came in, the oldest first, `most` of them; what is taken out or put aside is not told again. */
+  received: (most: number) => Promise<ReceivedMail[]>;
+  /**
+   * The bytes of a letter that came in.
+   *
+   * @throws UnreadableMail where it cannot be had, and why
+   */
+  open: (name: string) => Promise<Buffer>;
   /** A letter that came in and was kept elsewhere: it is taken out of the inbox. */
   takeOut: (name: string) => Promise<void>;
+  /** A letter that could not be read, or is for nobody here: kept as it came, where no turn meets it again. */
+  putAside: (name: string, folder: AsideFolder) => Promise<void>;
 }
 
-/** A letter that came in, as it came. */
+/** Where letters are put aside: those that could not be read, and those that belong to no club. */
+export type AsideFolder = 'put-aside' | 'no-club';
+
+/** A letter that came in. */
 export interface ReceivedMail {
   name: string;
-  /** Null for one that is larger than any letter is read. */
-  bytes: Buffer | null;
+  /** When it came; null where that cannot be told. */
+  at: Date | null;
+}
+
+/** Why a letter that came in cannot be opened. */
+export class UnreadableMail extends Error {
+  constructor(readonly why: 'too-large' | 'no-file') {
+    super(`The letter cannot be opened: ${why}.`);
+  }
 }

@@ -117,6 +117,7 @@ describe('the inbox', () => {
     id: 'l',
     from: 'ona@reed.example',
     person: { id: 'p', name: 'Ona Ferrel' },
+    aside: '',
     subject: 'Re: grafts',
     text: 'All is <well>.',
     arrivedAt: new Date('2027-05-04T10:00:00Z'),

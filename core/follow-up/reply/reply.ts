@@ -10,6 +10,8 @@ export interface Reply {
   sentOn: string | null;
   /** Why nobody could read it, in words; empty where it was read. */
   problem: string;
+  /** Its file in the folder of letters put aside; empty where it was read. */
+  aside: string;
   answers: number;
   settled: boolean;
 }

@@ -79,8 +79,8 @@ export function countedAnswer(told: Told, when: SeenWhen, days: SignDays = USUAL
   const later = kind !== 'healed' && kind !== 'growing';
   if (later && said === 'alive' && BY_TIME.includes(read.why))
     return { answer: 'yes', reading: 'likely alive', why: 'said-alive', nextLook: null, secondTry: false };
-  // Once a year nobody has seen signs: whoever is not sure looks again.
-  if (later && said === 'unsure' && !seen && read.why === 'nothing-moved')
+  // Time alone kills nothing: whoever is not sure and saw no sign looks again.
+  if (said === 'unsure' && !seen && (read.why === 'nothing-moved' || read.why === 'never-woke'))
     return {
       answer: 'not-sure',
       reading: 'wait',

@@ -1,7 +1,7 @@
-import { mkdirSync, readdirSync, writeFileSync } from 'node:fs';
+import { mkdirSync, readdirSync, symlinkSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { v7 as uuid } from 'uuid';
-import { beforeAll, describe, expect, it } from 'vitest';
+import { beforeAll, describe, expect, it, vi } from 'vitest';
 import { formatCode } from '@/core/codes/plant-code';
 import { makeKeepers } from '@/server/aftercare/make-keepers';
 import { type Keeper, listKeepers } from '@/server/plan/keepers-of-workshop';
@@ -15,6 +15,7 @@ let club: TestClub;
 let workshop: TestWorkshop;
 let keepers: Keeper[];
 let folder: string;
+let roundId: string;
 const NOW = new Date('2027-05-05T09:00:00Z');
 
 beforeAll(async () => {
@@ -23,7 +24,8 @@ beforeAll(async () => {
   const { woodLotId, stockLotId } = workshop;
   await makeKeepers(club.as('lead'), workshop.id, { woodLotId, stockLotId, each: 2 });
   keepers = await listKeepers(club.as('lead'), workshop.id);
-  await addRound(club.as('lead'), workshop.id, uuid(), {
+  roundId = uuid();
+  await addRound(club.as('lead'), workshop.id, roundId, {
     milestone: 'growing',
     opensOn: '2027-05-01',
     closesOn: '2027-05-20',
@@ -33,23 +35,52 @@ beforeAll(async () => {
 });
 
 const heldBy = (seat: number): Keeper[] => keepers.filter((keeper) => keeper.seat.number === seat);
+/** Letters that were written to people, by whom they went to. */
+const written = new Map<string, string>();
+/** A letter of ours to a person, which a reply can answer. */
+async function letterTo(personId: string): Promise<string> {
+  const known = written.get(personId);
+  if (known) return known;
+  const id = uuid();
+  written.set(personId, id);
+  await club.services.db.messages.create({
+    id,
+    clubId: club.clubId,
+    roundId,
+    personId,
+    nth: 1,
+    subject: 'How are your grafts?',
+    state: 'delivered',
+    createdAt: NOW,
+  });
+  return id;
+}
+interface Sent {
+  from: string;
+  text: string;
+  subject?: string;
+  date?: string | null;
+  /** The letter it answers, by the address it goes to or by its Message-ID. */
+  to?: string;
+  answers?: string;
+}
 /** Puts a letter into the inbox, as a mail program writes it. */
-function send(
-  name: string,
-  {
-    from,
-    text,
-    subject = 'Re: How are your grafts?',
-    date = 'Tue, 04 May 2027 18:00:00 +0000',
-  }: {
-    from: string;
-    text: string;
-    subject?: string;
-    date?: string;
-  },
-): void {
-  const head = `From: ${from}\r\nTo: ${replyAddress(club.clubId)}\r\nSubject: ${subject}\r\nDate: ${date}\r\nMessage-ID: <${uuid()}@reed.example>\r\nContent-Type: text/plain; charset=utf-8\r\n\r\n`;
-  writeFileSync(join(folder, `${name}.eml`), head + text.replaceAll('\n', '\r\n'));
+function send(name: string, { from, text, subject = 'Re: How are your grafts?', date, to, answers }: Sent): void {
+  const head = [
+    `From: ${from}`,
+    `To: ${to ?? 'follow-up@pear-bench.invalid'}`,
+    `Subject: ${subject}`,
+    ...(date === null ? [] : [`Date: ${date ?? 'Tue, 04 May 2027 18:00:00 +0000'}`]),
+    `Message-ID: <${uuid()}@reed.example>`,
+    ...(answers ? [`In-Reply-To: <${answers}@pear-bench.invalid>`] : []),
+    'Content-Type: text/plain; charset=utf-8',
+  ];
+  writeFileSync(join(folder, `${name}.eml`), `${head.join('\r\n')}\r\n\r\n${text.replaceAll('\n', '\r\n')}`);
+}
+/** A reply to the letter its writer had. */
+async function reply(name: string, keeper: Keeper, letter: Omit<Sent, 'from' | 'to' | 'answers'>): Promise<void> {
+  const { person } = keeper.seat;
+  send(name, { ...letter, from: person.email!, to: replyAddress(await letterTo(person.id)) });
 }
 const read = () => readInbox({ ...club.services, now: NOW });
 const answers = () => club.services.db.reports.count({ where: { clubId: club.clubId } });
@@ -57,11 +88,10 @@ const answers = () => club.services.db.reports.count({ where: { clubId: club.clu
 describe('replies by mail', () => {
   it('are kept as answers where code and word stand beyond doubt, seen on the day they were written', async () => {
     const [first, second] = heldBy(1) as [Keeper, Keeper];
-    send('a', {
-      from: first.seat.person.email!,
+    await reply('a', first, {
       text: `Hello!\n${formatCode(first.code)} alive\n${formatCode(second.code)} dead\n\nOn Sun, 2 May 2027 the guild wrote:\n> ${formatCode(second.code)} Grey Heron\n> alive, dead, not sure, cannot find`,
     });
-    expect(await read()).toBe(1);
+    expect(await read()).toEqual({ read: 1, aside: 0 });
     expect(readdirSync(folder)).toEqual([]);
     const reports = await club.services.db.reports.findAll({ where: { clubId: club.clubId }, raw: true });
     expect(
@@ -83,9 +113,10 @@ describe('replies by mail', () => {
   });
   it('are read once, also when the same letter lies there again', async () => {
     const [first] = heldBy(1) as [Keeper];
-    const letter = { from: first.seat.person.email!, text: `${first.code} dead` };
     const before = await answers();
-    send('b', letter);
+    // By its Message-ID, as mail programs answer that do not know the address it should go to.
+    const { id, email } = first.seat.person;
+    send('b', { from: email!, text: `${first.code} dead`, answers: await letterTo(id) });
     const bytes = readdirSync(folder);
     expect(bytes).toHaveLength(1);
     await Promise.all([read(), read()]);
@@ -95,25 +126,79 @@ describe('replies by mail', () => {
     const [own] = heldBy(1) as [Keeper];
     const [foreign] = heldBy(2) as [Keeper];
     const from = own.seat.person.email!;
+    const mine = { to: replyAddress(await letterTo(own.seat.person.id)) };
+    const theirs = { to: replyAddress(await letterTo(foreign.seat.person.id)) };
     const before = await answers();
-    const cases: [string, Parameters<typeof send>[1], string][] = [
-      ['c1', { from, text: 'All is well here.' }, 'No code'],
-      ['c2', { from, text: `${own.code} and ${heldBy(1)[1]!.code} alive` }, 'Two codes'],
-      ['c3', { from, text: `${own.code} alive`, subject: 'Fwd: your grafts' }, 'somebody else’s letter'],
-      ['c4', { from, text: `${foreign.code} alive` }, 'not the sender’s'],
-      ['c5', { from: 'stranger@reed.example', text: `${own.code} alive` }, 'from this address'],
-      ['c6', { from, text: `${own.code} is not dead` }, 'two ways'],
-      ['c7', { from, text: `${own.code} alive`, date: 'Fri, 05 Mar 2027 10:00:00 +0000' }, 'before the plant'],
+    const cases: [string, Sent, string][] = [
+      ['c1', { from, text: 'All is well here.', ...mine }, 'No code'],
+      ['c2', { from, text: `${own.code} and ${heldBy(1)[1]!.code} alive`, ...mine }, 'Two codes'],
+      ['c3', { from, text: `${own.code} alive`, subject: 'Fwd: your grafts', ...mine }, 'somebody else’s letter'],
+      ['c4', { from, text: `${foreign.code} alive`, ...mine }, 'not the sender’s'],
+      ['c5', { from: 'stranger@reed.example', text: `${own.code} alive`, ...mine }, 'from this address'],
+      ['c6', { from, text: `${own.code} is not dead`, ...mine }, 'two ways'],
+      ['c7', { from, text: `${own.code} alive`, date: 'Fri, 05 Mar 2027 10:00:00 +0000', ...mine }, 'before the plant'],
+      // Somebody who writes in another's name has had no letter, or one that was theirs.
+      [
+        'c8',
+        { from, text: `${own.code} dead`, to: `answers-${club.clubId}@pear-bench.invalid` },
+        'none of our letters',
+      ],
+      ['c9', { from, text: `${own.code} dead `, ...theirs }, 'none of our letters'],
     ];
     for (const [name, letter] of cases) send(name, letter);
-    writeFileSync(join(folder, 'c8.eml'), `To: ${replyAddress(club.clubId)}\r\n\r\n`);
     await read();
     expect(await answers()).toBe(before);
     const replies = await listReplies(club.as('assistant'));
     for (const [, , words] of cases) expect(replies.map(({ problem }) => problem).join(' | ')).toContain(words);
     expect(await unreadReplies(club.as('viewer'))).toBeGreaterThanOrEqual(cases.length);
-    // A file that is no letter and names no club stays where it is.
-    expect(readdirSync(folder)).toEqual(['c8.eml']);
+    expect(readdirSync(folder)).toEqual([]);
+  });
+  it('have each a fate of its own: what cannot be opened, read or given to a club stops none of the others', async () => {
+    const [own] = heldBy(2) as [Keeper];
+    const told = vi.spyOn(console, 'error').mockImplementation(() => undefined);
+    const warned = vi.spyOn(console, 'warn').mockImplementation(() => undefined);
+    mkdirSync(join(folder, 'aaa.eml'));
+    symlinkSync('/nowhere/at/all', join(folder, 'aab.eml'));
+    symlinkSync('aac.eml', join(folder, 'aac.eml'));
+    for (let i = 0; i < 205; i++) writeFileSync(join(folder, `b${i}.eml`), `From: a@b.example\r\n\r\nHello ${i}`);
+    await reply('z', own, { text: `${own.code} alive` });
+    const before = await answers();
+    // A turn takes so many; the next goes on.
+    for (let turn = 0; turn < 3; turn++) await read();
+    expect(await answers()).toBe(before + 1);
+    expect(readdirSync(folder).sort()).toEqual(['no-club']);
+    expect(readdirSync(join(folder, 'no-club'))).toHaveLength(208);
+    expect(warned.mock.calls.flat().join()).toContain('b7.eml is for no club');
+    told.mockRestore();
+    warned.mockRestore();
+  });
+  it('without a date, of a graft of tomorrow, wait for somebody to look', async () => {
+    const [own] = heldBy(2) as [Keeper];
+    await reply('d', own, { text: `${own.code} dead`, date: null });
+    const before = await answers();
+    const early = { ...club.services, now: new Date('2027-03-05T09:00:00Z') };
+    const { code } = own;
+    expect(await readInbox(early)).toEqual({ read: 1, aside: 0 });
+    expect(await answers()).toBe(before);
+    const found = (await listReplies(club.as('assistant'))).find(
+      ({ text, settled }) => text === `${code} dead` && !settled,
+    );
+    expect(found).toBeDefined();
+    expect(found!.problem).not.toBe('');
+  });
+  it('that break what reads them are put aside and shown with their file', async () => {
+    const [own] = heldBy(1) as [Keeper];
+    await reply('e', own, { text: `${own.code} alive, and well` });
+    const told = vi.spyOn(console, 'error').mockImplementation(() => undefined);
+    const { db } = club.services;
+    const broken = vi.spyOn(db.people, 'findAll').mockRejectedValueOnce(new RangeError('a fault of ours'));
+    expect(await read()).toEqual({ read: 0, aside: 1 });
+    broken.mockRestore();
+    expect(told.mock.calls.flat().join()).toContain('a fault of ours');
+    told.mockRestore();
+    const [first] = (await listReplies(club.as('assistant'))).filter(({ aside }) => aside !== '');
+    expect(first).toMatchObject({ aside: 'e.eml', settled: false, problem: expect.stringContaining('went wrong') });
+    expect(readdirSync(join(folder, 'put-aside'))).toEqual(['e.eml']);
   });
   it('are put by once somebody looked at them, and shown to nobody who may not write', async () => {
     const [open] = (await listReplies(club.as('assistant'))).filter(({ settled }) => !settled);
@@ -122,6 +207,6 @@ describe('replies by mail', () => {
     expect(await unreadReplies(club.as('viewer'))).toBe(before - 1);
     expect(await refusalOf(listReplies(club.as('viewer')))).toMatchObject({ refusal: 'forbidden' });
     expect(await refusalOf(settleReply(club.as('assistant'), uuid()))).toMatchObject({ refusal: 'not-found' });
-    expect(await readInboxNow(club.as('assistant', NOW))).toEqual({ read: 0 });
+    expect(await readInboxNow(club.as('assistant', NOW))).toEqual({ read: 0, aside: 0 });
   });
 });

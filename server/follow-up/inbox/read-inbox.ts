@@ -3,15 +3,18 @@ import { v5 as nameBased, v7 as uuid } from 'uuid';
 import { readReply, type ReplyAnswer, type ReplyProblem } from '@/core/follow-up/reply/read-reply';
 import { dateInZone } from '@/core/units/zoned-date';
 import type { ClubRow, PersonRow } from '@/db/models/club-rows';
-import type { MailReplyRow } from '@/db/models/follow-up-rows';
+import type { MailReplyRow, MessageRow } from '@/db/models/follow-up-rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { UNSET } from '@/db/unset';
-import { readEml, type ReadLetter } from '@/exchange/read-eml';
+import type { ReadLetter } from '@/exchange/read-eml';
+import { JobTooLong, runJob } from '@/server/jobs/run-job';
 import { audit } from '@/server/platform/audit';
 import type { Context, Services } from '@/server/platform/context';
+import { databaseIsAway } from '@/server/platform/database-is-away';
 import { linkReader } from '@/server/platform/link-reader';
+import { type AsideFolder, type ReceivedMail, UnreadableMail } from '@/stand-ins/mail/mail-service';
 import { type AskedUnion, askedUnions } from '../asks/asked-unions';
-import { clubOfReplyAddress } from '../letters/reply-address';
+import { answeredMessages, clubOfReplyAddress } from '../letters/reply-address';
 import { keepAnswers, roundToAnswer, type SentAnswer } from '../reports';
 import { wordingFor } from '../wordings';
 
@@ -25,50 +28,131 @@ interface Verdict {
   problem: ReplyProblem | '';
 }
 
+/** Letters of one turn, and how long it may take, ms: the next turn goes on. */
+const TURN = { letters: 200, time: 30_000 };
+/** How long one letter may be read, ms. */
+const PATIENCE = 2000;
+
+/** What a turn did. */
+export interface InboxTurn {
+  read: number;
+  /** Letters that could not be opened or read, or are for nobody here: put aside, each with its reason. */
+  aside: number;
+}
+
 /**
- * Reads the replies that lie in the inbox of the mail service. What can be read whole is kept as answers; what cannot is
- * kept as a letter for the instructor to look at. A letter that is read while a server dies is read again, to the same end.
+ * Reads the replies that lie in the inbox of the mail service, the oldest first, each with a fate of its own. What can be
+ * read whole is kept as answers; what cannot is kept as a letter for the instructor to look at; what cannot even be opened,
+ * takes too long or goes wrong is put aside with its reason and stops none of the others. A letter that is read while a
+ * server dies is read again, to the same end.
  *
- * @returns how many letters were taken out
+ * @throws where the database is away: everything stays where it is
  */
-export async function readInbox(services: Services): Promise<number> {
-  const received = await services.mail.received();
-  let read = 0;
-  for (const { name, bytes } of received) {
-    const letter = bytes && (await readEml(bytes));
-    const club = await clubOf(services, letter);
-    // Of whose club it is nobody can say: it stays where it is.
-    if (!club) continue;
-    await keepLetter(services, club, { name, bytes, letter });
-    await services.mail.takeOut(name);
-    read++;
+export async function readInbox(services: Services): Promise<InboxTurn> {
+  const turn: InboxTurn = { read: 0, aside: 0 };
+  const until = Date.now() + TURN.time;
+  for (const mail of await services.mail.received(TURN.letters)) {
+    if (Date.now() > until) break;
+    try {
+      turn[await readOne(services, mail)]++;
+    } catch (error) {
+      if (databaseIsAway(error)) throw error;
+      console.error(`The letter ${mail.name} could not be seen to and was put aside:`, error);
+      await putAside(services, mail.name, 'put-aside');
+      turn.aside++;
+    }
   }
-  return read;
+  return turn;
 }
 
-/** The club a letter is for: by the address it was sent to, or the only one there is. */
-async function clubOf({ db }: Services, letter: ReadLetter | null): Promise<ClubRow | null> {
-  const named = letter?.to.map(clubOfReplyAddress).find((id) => id !== null);
-  if (named) return db.clubs.findOne({ where: { id: named }, raw: true });
+/** Takes one letter in, or puts it aside. */
+async function readOne(services: Services, mail: ReceivedMail): Promise<keyof InboxTurn> {
+  const opened = await openLetter(services, mail);
+  const letter = 'letter' in opened ? opened.letter : null;
+  const { club, message } = await clubOf(services, letter);
+  if (!club) {
+    console.warn(`The letter ${mail.name} is for no club here; it lies in the folder no-club of the inbox.`);
+    await putAside(services, mail.name, 'no-club');
+    return 'aside';
+  }
+  const read = { ...opened, name: mail.name, at: mail.at };
+  try {
+    await keepLetter(services, club, message, read);
+  } catch (error) {
+    if (databaseIsAway(error)) throw error;
+    console.error(`The letter ${mail.name} could not be kept:`, error);
+    await keepRow(services, club, { ...read, letter, problem: 'fault' });
+    await putAside(services, mail.name, 'put-aside');
+    return 'aside';
+  }
+  if ('problem' in opened) {
+    await putAside(services, mail.name, 'put-aside');
+    return 'aside';
+  }
+  await services.mail.takeOut(mail.name);
+  return 'read';
+}
+
+/** A file nobody can move is left and told of; it is met again and stops nothing. */
+async function putAside({ mail }: Services, name: string, folder: AsideFolder): Promise<void> {
+  await mail
+    .putAside(name, folder)
+    .catch((error: unknown) => console.error(`The letter ${name} cannot be moved to ${folder}:`, error));
+}
+
+type Opened =
+  { letter: ReadLetter; contentHash: string } | { problem: ReplyProblem; contentHash: string; why?: unknown };
+
+/** Opens and parses a letter, in a thread with a limit of its own: it may be made to be slow. */
+async function openLetter({ mail }: Services, { name, at }: ReceivedMail): Promise<Opened> {
+  const hashOf = (content: Buffer | string): string => createHash('sha256').update(content).digest('hex');
+  // What cannot be opened is known by its name and when it came.
+  const nameless = hashOf(`${name} ${at?.toISOString() ?? ''}`);
+  try {
+    const bytes = await mail.open(name);
+    const contentHash = hashOf(bytes);
+    try {
+      const letter = await runJob('read letter', [new Uint8Array(bytes)], { limit: PATIENCE });
+      return letter ? { letter, contentHash } : { problem: 'damaged', contentHash };
+    } catch (error) {
+      console.error(`The letter ${name} could not be parsed:`, error);
+      // Out of memory, or a letter that breaks the parser.
+      return { problem: error instanceof JobTooLong ? 'too-slow' : 'fault', contentHash };
+    }
+  } catch (error) {
+    if (!(error instanceof UnreadableMail)) throw error;
+    return { problem: error.why, contentHash: nameless };
+  }
+}
+
+/** The club a letter is for: that of the letter it answers, the one its address names, or the only one there is. */
+async function clubOf(
+  { db }: Services,
+  letter: ReadLetter | null,
+): Promise<{ club: ClubRow | null; message: MessageRow | null }> {
+  const ids = letter ? answeredMessages(letter) : [];
+  const message = ids.length === 0 ? null : await db.messages.findOne({ where: { id: ids }, raw: true });
+  const named = message?.clubId ?? letter?.to.map(clubOfReplyAddress).find((id) => id !== null);
+  if (named) return { club: await db.clubs.findOne({ where: { id: named }, raw: true }), message };
   const clubs = await db.clubs.findAll({ limit: 2, raw: true });
-  return clubs.length === 1 ? clubs[0]! : null;
+  return { club: clubs.length === 1 ? clubs[0]! : null, message };
 }
 
-interface Received {
-  name: string;
-  bytes: Buffer | null;
-  letter: ReadLetter | null;
-}
+type Received = Opened & { name: string };
 
-async function keepLetter(services: Services, club: ClubRow, { name, bytes, letter }: Received): Promise<void> {
-  const { db, now } = services;
-  const contentHash = createHash('sha256')
-    .update(bytes ?? name)
-    .digest('hex');
-  const clubId = club.id;
-  if (await db.mailReplies.findOne({ where: { clubId, contentHash }, attributes: ['id'], raw: true })) return;
+async function keepLetter(
+  services: Services,
+  club: ClubRow,
+  message: MessageRow | null,
+  received: Received,
+): Promise<void> {
+  const { db } = services;
+  const { contentHash } = received;
+  if (await db.mailReplies.findOne({ where: { clubId: club.id, contentHash }, attributes: ['id'], raw: true })) return;
+  if ('problem' in received) return keepRow(services, club, { ...received, letter: null });
+  const { letter } = received;
   const context = await linkReader(services, club);
-  const verdict = await verdictOn(context, club, letter);
+  const verdict = await verdictOn(context, club, { letter, message });
   const sent = verdict.answers.map(({ asked, answer }): SentAnswer => ({
     asked,
     answer: {
@@ -89,21 +173,37 @@ async function keepLetter(services: Services, club: ClubRow, { name, bytes, lett
     },
   }));
   await keepAnswers(context, sent);
+  await keepRow(services, club, { ...received, ...verdict, letter });
+}
+
+/** Keeps that a letter came, and what became of it. */
+async function keepRow(
+  { db, now }: Services,
+  { id: clubId }: ClubRow,
+  {
+    name,
+    contentHash,
+    letter,
+    problem,
+    person = null,
+    answers = [],
+  }: { name: string; contentHash: string; letter: ReadLetter | null } & Pick<Verdict, 'problem'> & Partial<Verdict>,
+): Promise<void> {
   const row: MailReplyRow = {
     id: uuid(),
     clubId,
     contentHash,
     fileName: name.slice(0, 200),
-    personId: verdict.person?.id ?? null,
+    personId: person?.id ?? null,
     sender: letter?.from.slice(0, 254) ?? '',
     subject: letter?.subject ?? '',
     text: letter?.text ?? '',
     sentOn: letter?.sentAt ? letter.sentAt.toISOString().slice(0, 10) : null,
-    outcome: verdict.problem === '' ? 'read' : 'unread',
-    problem: verdict.problem,
-    answers: verdict.answers.length,
+    outcome: problem === '' ? 'read' : 'unread',
+    problem,
+    answers: answers.length,
     arrivedAt: now,
-    settledAt: verdict.problem === '' ? now : null,
+    settledAt: problem === '' ? now : null,
     settledBy: null,
   };
   try {
@@ -124,19 +224,24 @@ async function keepLetter(services: Services, club: ClubRow, { name, bytes, lett
 }
 
 /** What a letter says, as far as it says so beyond doubt; all of it or nothing. */
-async function verdictOn(context: Context, club: ClubRow, letter: ReadLetter | null): Promise<Verdict> {
+async function verdictOn(
+  context: Context,
+  club: ClubRow,
+  { letter, message }: { letter: ReadLetter; message: MessageRow | null },
+): Promise<Verdict> {
   const refused = (problem: ReplyProblem, person: PersonRow | null = null): Verdict => ({
     person,
     answers: [],
     problem,
   });
-  if (!letter) return refused('damaged');
   const { db, actor } = context;
   const { clubId } = actor;
   const people = await db.people.findAll({ where: { clubId, email: letter.from, erasedAt: UNSET }, raw: true });
   // Of two people of one address nobody can tell who writes; the codes say.
   const person = people.length === 1 ? people[0]! : null;
   if (people.length === 0) return refused('unknown-sender');
+  // Anybody can write in another's name; only whoever had the letter can answer it.
+  if (!people.some(({ id }) => id === message?.personId)) return refused('unproven', person);
   const read = readReply(letter, wordingFor(person ?? people[0]!, club).reply);
   if (read.problem !== null) return refused(read.problem, person);
   const plants = await db.plants.findAll({
@@ -156,7 +261,7 @@ async function verdictOn(context: Context, club: ClubRow, letter: ReadLetter | n
     const [each] = own as [AskedUnion];
     if (!roundToAnswer(each)) return refused('not-asked', person);
     const day = dayOf(letter, each);
-    if (day !== '' && (day > each.today || day < each.union.madeOn)) return refused('day', person);
+    if (day > each.today || (day || each.today) < each.union.madeOn) return refused('day', person);
     answers.push({ asked: each, answer });
   }
   return { person: person ?? answers[0]!.asked.person, answers, problem: '' };

@@ -1,5 +1,5 @@
 import type { Reply } from '@/core/follow-up/reply/reply';
-import { REPLY_PROBLEMS } from '@/core/follow-up/reply/read-reply';
+import { PUT_ASIDE, REPLY_PROBLEMS } from '@/core/follow-up/reply/read-reply';
 import { id } from '@/core/inputs/fields';
 import { transact } from '@/db/transact';
 import { UNSET } from '@/db/unset';
@@ -8,7 +8,7 @@ import { audit } from '@/server/platform/audit';
 import { allow, type Context } from '@/server/platform/context';
 import { parse } from '@/server/platform/parse';
 import { notFound } from '@/server/platform/use-case-error';
-import { readInbox } from './read-inbox';
+import { type InboxTurn, readInbox } from './read-inbox';
 
 /** Replies of the club: those nobody could read and nobody has looked at first, then the latest. */
 export async function listReplies(context: Context, most = 100): Promise<Reply[]> {
@@ -39,6 +39,7 @@ export async function listReplies(context: Context, most = 100): Promise<Reply[]
         arrivedAt: row.arrivedAt,
         sentOn: row.sentOn,
         problem: row.problem === '' ? '' : REPLY_PROBLEMS[row.problem],
+        aside: row.problem !== '' && PUT_ASIDE.includes(row.problem) ? row.fileName : '',
         answers: row.answers,
         settled: row.settledAt !== null,
       };
@@ -70,7 +71,7 @@ export async function settleReply(context: Context, replyId: string): Promise<vo
 }
 
 /** Reads the inbox now, without waiting for the minute. */
-export async function readInboxNow(context: Context): Promise<{ read: number }> {
+export async function readInboxNow(context: Context): Promise<InboxTurn> {
   allow(context, 'assistant');
-  return { read: await readInbox(context) };
+  return readInbox(context);
 }

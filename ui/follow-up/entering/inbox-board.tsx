@@ -13,9 +13,8 @@ export function InboxBoard({ replies, mayChange }: { replies: readonly Reply[]; 
   const { run, busy, problem } = useSend();
   const [told, setTold] = useState('');
   const look = async (): Promise<void> => {
-    const sent = await run<{ read: number }>('POST', '/api/inbox');
-    if (sent?.ok)
-      setTold(sent.data.read === 0 ? 'Nothing new has come.' : `${counted(sent.data.read, 'letter')} read.`);
+    const sent = await run<{ read: number; aside: number }>('POST', '/api/inbox');
+    if (sent?.ok) setTold(turnWords(sent.data));
   };
   const open = replies.filter(({ settled }) => !settled);
   return (
@@ -84,17 +83,33 @@ export function InboxBoard({ replies, mayChange }: { replies: readonly Reply[]; 
   );
 }
 
+/** What a look for new letters found. */
+function turnWords({ read, aside }: { read: number; aside: number }): string {
+  if (read + aside === 0) return 'Nothing new has come.';
+  const put = aside === 0 ? '' : ` ${counted(aside, 'letter')} put aside.`;
+  return `${read === 0 ? 'No letter' : counted(read, 'letter')} read.${put}`;
+}
+
 function Letter({ reply }: { reply: Reply }) {
-  const { from, person, subject, text, sentOn, problem } = reply;
+  const { from, person, subject, text, sentOn, problem, aside } = reply;
   return (
     <>
       {problem !== '' && <p className="font-bold">Not read: {problem}</p>}
-      <p className="text-sm text-muted">
-        {person ? `${person.name}, ` : ''}
-        {from || 'no sender'}
-        {sentOn ? `, ${formatDate(sentOn)}` : ''}; {subject || 'no subject'}
-      </p>
-      <p className="mt-1 max-w-prose border-l-4 border-line pl-3 whitespace-pre-wrap">{text || 'Nothing in it.'}</p>
+      {aside === '' ? (
+        <>
+          <p className="text-sm text-muted">
+            {person ? `${person.name}, ` : ''}
+            {from || 'no sender'}
+            {sentOn ? `, ${formatDate(sentOn)}` : ''}; {subject || 'no subject'}
+          </p>
+          <p className="mt-1 max-w-prose border-l-4 border-line pl-3 whitespace-pre-wrap">{text || 'Nothing in it.'}</p>
+        </>
+      ) : (
+        <p className="text-sm text-muted">
+          The file <code>{aside}</code> lies in the folder <code>put-aside</code> of the inbox. Open it there with a
+          mail program, and enter what it says.
+        </p>
+      )}
     </>
   );
 }
