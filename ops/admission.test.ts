@@ -1,7 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { admission } from './admission';
+import { admission, type Answer } from './admission';
 
 const soon = (ms = 5): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
+
+const leaveOf = (answer: Answer): (() => void) => {
+  if (!('leave' in answer)) throw new Error('There was no room.');
+  return answer.leave;
+};
 
 describe('admission', () => {
   it('lets so many in at once, the others one by one in their order, and none twice', async () => {
@@ -11,7 +16,7 @@ describe('admission', () => {
     const order: number[] = [];
     await Promise.all(
       Array.from({ length: 40 }, async (_, i) => {
-        const leave = (await ask())!;
+        const leave = leaveOf(await ask());
         inside++;
         most = Math.max(most, inside);
         order.push(i);
@@ -25,20 +30,37 @@ describe('admission', () => {
     expect(order).toEqual([...order].sort((a, b) => a - b));
     expect(order).toHaveLength(40);
   });
-  it('turns away who finds the queue full or waits too long, and forgets them', async () => {
+  it('turns away who finds the queue full or waits too long, says when to come again, and forgets them', async () => {
     const ask = admission({ atOnce: 1, waiting: 1, patience: 30 });
-    const leave = (await ask())!;
+    const leave = leaveOf(await ask());
     const waits = ask();
-    expect(await ask()).toBeNull();
-    expect(await waits).toBeNull();
+    expect(await ask()).toEqual({ again: 1 });
+    expect(await waits).toEqual({ again: 1 });
     leave();
-    expect(await ask()).not.toBeNull();
+    leaveOf(await ask());
+  });
+  it('turns away at once whose turn would not come in time, by how long work has taken', async () => {
+    const ask = admission({ atOnce: 1, waiting: 1000, patience: 200 });
+    for (let i = 0; i < 30; i++) {
+      const leave = leaveOf(await ask());
+      await soon(40);
+      leave();
+    }
+    const inside = leaveOf(await ask());
+    const began = performance.now();
+    const answers = Array.from({ length: 30 }, () => ask());
+    const last = await answers.at(-1)!;
+    expect(last).toEqual({ again: 1 });
+    expect(performance.now() - began).toBeLessThan(100);
+    inside();
+    // Who was told to wait is let in.
+    leaveOf(await answers[0]!)();
   });
   it('holds a place no longer than asked, so that who hangs inside keeps nobody out', async () => {
     const ask = admission({ atOnce: 1, waiting: 5, patience: 5000, hold: 40 });
-    const hanging = (await ask())!;
+    const hanging = leaveOf(await ask());
     const began = performance.now();
-    const second = (await ask())!;
+    const second = leaveOf(await ask());
     expect(performance.now() - began).toBeGreaterThan(30);
     // Given back late, it is not given twice.
     hanging();

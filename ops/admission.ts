@@ -8,24 +8,41 @@ export interface Room {
   hold?: number;
 }
 
-/** Leave to begin, which has to be given back; null when there is no room. */
-export type Leave = (() => void) | null;
+/** Leave to begin, which has to be given back. */
+type Leave = () => void;
+
+/** No room, and when to come again, seconds. */
+interface Refused {
+  again: number;
+}
+
+export type Answer = { leave: Leave } | Refused;
+
+/** How much the last work counts in how long work takes. */
+const WEIGHT = 0.1;
 
 /**
  * A door that lets so many requests in at once and keeps the others in a queue: work that is done one
  * after the other is done sooner than all of it at the same time, and nobody is refused for coming
- * with a class. Who finds the queue full, or waits too long, is told to come again.
+ * with a class. Whose turn would not come in time, by how long work has taken lately, is told at once when to come again;
+ * so is who waited in vain.
  */
-export function admission({ atOnce, waiting, patience, hold }: Room): () => Promise<Leave> {
+export function admission({ atOnce, waiting, patience, hold }: Room): () => Promise<Answer> {
   let inside = 0;
+  /** How long a place is taken, ms: the latest count most. */
+  let usual = 0;
   const queue: { admit: () => void; timer: NodeJS.Timeout }[] = [];
-  const enter = (): Leave => {
+  const expected = (): number => ((queue.length + 1) * usual) / atOnce;
+  const refused = (): Refused => ({ again: Math.max(1, Math.ceil(expected() / 1000)) });
+  const enter = (): Answer => {
     inside++;
+    const began = performance.now();
     let left = false;
     const leave = (): void => {
       if (left) return;
       left = true;
       clearTimeout(bell);
+      usual += WEIGHT * (performance.now() - began - usual);
       inside--;
       const next = queue.shift();
       if (next) {
@@ -34,17 +51,17 @@ export function admission({ atOnce, waiting, patience, hold }: Room): () => Prom
       }
     };
     const bell = hold === undefined ? undefined : setTimeout(leave, hold);
-    return leave;
+    return { leave };
   };
   return () => {
     if (inside < atOnce) return Promise.resolve(enter());
-    if (queue.length >= waiting) return Promise.resolve(null);
+    if (queue.length >= waiting || expected() > patience) return Promise.resolve(refused());
     return new Promise((resolve) => {
       const place = {
         admit: () => resolve(enter()),
         timer: setTimeout(() => {
           queue.splice(queue.indexOf(place), 1);
-          resolve(null);
+          resolve(refused());
         }, patience),
       };
       queue.push(place);

@@ -68,12 +68,10 @@ const AT_LEAST = 400;
 /**
  * Writes to whoever forgot their password, if the address is that of an account. What is answered, and
  * how soon, is the same whether it is or not.
- *
- * @param from network address of the caller.
  */
-export async function forgotPassword(services: Services, input: unknown, from: string): Promise<void> {
+export async function forgotPassword(services: Services, input: unknown): Promise<void> {
   const { email: address } = parse(forgottenInput, input);
-  await limitAttempts(services, `forgotten from ${from}`, 20, 60);
+  await limitAttempts(services, `forgotten of ${address}`, 20, 60);
   await Promise.all([writeToForgetful(services, address), new Promise((resolve) => setTimeout(resolve, AT_LEAST))]);
 }
 

@@ -176,13 +176,13 @@ describe('cards', () => {
     );
     const { url } = await makeCardLink(club.as('assistant'), workshop.id, workshop.seatIds[0]!);
     const token = url.split('/').at(-1)!;
-    expect(await cardByToken(club.services, token, 'here')).toMatchObject({
+    expect(await cardByToken(club.services, token)).toMatchObject({
       name: 'Person 1',
       clubName: 'Reed Islet Grafters',
     });
-    expect(await refusalOf(cardByToken(club.services, 'another', 'here'))).toMatchObject({ refusal: 'not-found' });
+    expect(await refusalOf(cardByToken(club.services, 'another'))).toMatchObject({ refusal: 'not-found' });
     await erasePerson(club.as('lead'), workshop.personIds[0]!);
-    expect(await refusalOf(cardByToken(club.services, token, 'here'))).toMatchObject({ refusal: 'gone' });
+    expect(await refusalOf(cardByToken(club.services, token))).toMatchObject({ refusal: 'gone' });
     expect(await refusalOf(makeCardLink(club.as('lead'), workshop.id, workshop.seatIds[0]!))).toMatchObject({
       refusal: 'conflict',
     });

@@ -1,5 +1,4 @@
 import type { Metadata } from 'next';
-import { headers } from 'next/headers';
 import { cardByToken } from '@/server/score/cards';
 import { PersonCardPage } from '@/ui/score/cards/person-card-page';
 import { PrivateLink } from '../../_http/private-link';
@@ -9,6 +8,5 @@ export const metadata: Metadata = { title: 'Your card', robots: { index: false }
 
 export default async function Card({ params }: { params: Promise<{ token: string }> }) {
   const { token } = await params;
-  const from = (await headers()).get('x-client-address') ?? 'unknown';
-  return <PrivateLink opened={cardByToken(services(), token, from)} show={(card) => <PersonCardPage card={card} />} />;
+  return <PrivateLink opened={cardByToken(services(), token)} show={(card) => <PersonCardPage card={card} />} />;
 }
