@@ -29,7 +29,7 @@ const DRAWN = { atOnce: 2, waiting: 1000, patience: 30_000, hold: 500 };
  * what is under way; somebody who never ends what they send is cut off after the time a form or a photo takes on a thin line.
  */
 const BODIES = {
-  most: 9_000_000,
+  most: 200_000_000,
   patience: 15_000,
   patienceWithFiles: 60_000,
   atOnce: 1000,
@@ -37,7 +37,7 @@ const BODIES = {
   room: 500_000_000,
 };
 const BODY_WORDS: Record<Exclude<BodyRefusal, 'gone'>, [status: number, words: string]> = {
-  'too-large': [413, 'That is more than 8 MB, which is more than fits here. Send it smaller, or in parts.'],
+  'too-large': [413, 'That is more than fits here. Send it smaller, or in parts.'],
   'too-slow': [
     408,
     'It did not arrive in time, so nothing was saved. What you entered is still here; try again where the line is better.',
@@ -146,6 +146,7 @@ export async function serve({ host, port, cert, key, behindProxy = false }: Serv
   };
   const listen = (request: IncomingMessage, response: ServerResponse): void => {
     listener(request, response).catch((error: unknown) => {
+      if (request.destroyed || response.destroyed) return;
       console.error('A request failed before it was answered:', error);
       if (!response.headersSent) refuse(response, 500, 'Something went wrong on the server. Try again.');
     });

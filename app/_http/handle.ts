@@ -82,6 +82,8 @@ function refusal(error: unknown, request: Request): Response {
       : 'The database is not answering, so nothing was saved yet. What you entered is still here; try again in a moment.';
     return Response.json({ message, fields: {} }, { status: 503, headers: { ...headers, 'Retry-After': '3' } });
   }
+  // Whoever has gone away hears nothing, and it is no fault of ours.
+  if (request.signal.aborted) return new Response(null, { status: 499, headers });
   // The path is left out for private links, whose path is their secret.
   console.error(
     request.method,

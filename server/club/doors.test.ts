@@ -121,6 +121,9 @@ describe('passwords', () => {
     'aaaaaaaaaaaaaaa',
     'Reed Islet Grafters',
     'trustno1trustno1',
+    'reed-islet-grafters-reed-islet-grafters',
+    'Gr4ft3rs of the Reed Islet!!',
+    'grafters.islet.reed.common.2027',
   ])('are refused when they are short or common: %s', async (word) => {
     const { enter } = await member('common');
     const { actor } = await enter();

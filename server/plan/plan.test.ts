@@ -211,6 +211,25 @@ describe('the calendar', () => {
       (await refusalOf(moveWorkshop(lead(), own.id, { date: '2027-04-01', from: '2027-03-06' }))).message,
     ).toContain('scored already');
   });
+  it('is not moved past its first judgement or answer once it was held, by any route; a mistaken date goes back', async () => {
+    const own = await testWorkshop(club);
+    const held = await getWorkshop(lead(), own.id);
+    const judged = new Date(`${held.date}T09:00:00Z`);
+    const saved = await putJudgement(club.as('lead', judged), uuid(), {
+      ...judgementBody(own),
+      deviceAt: judged.toISOString(),
+      sentAt: judged.toISOString(),
+    });
+    const put = (date: string) => putWorkshop(club.as('assistant'), own.id, { ...held, date });
+    const refused = await refusalOf(put('2027-04-01'));
+    expect(refused).toMatchObject({ refusal: 'conflict', message: expect.stringContaining('was judged on') });
+    expect((await getWorkshop(lead(), own.id)).date).toBe(held.date);
+    const union = await club.services.db.unions.findOne({ where: { id: saved.unionId }, raw: true });
+    expect(union!.madeOn).toBe(held.date);
+    await put(addDays(held.date, -3));
+    expect((await getWorkshop(lead(), own.id)).date).toBe(addDays(held.date, -3));
+    await put(held.date);
+  });
   it('notices tools wanted elsewhere on the day', async () => {
     const own = await testWorkshop(club);
     const away = await addSite(lead(), { name: `Far barn ${uuid()}`, hemisphere: 'north', timeZone: 'Europe/Zurich' });

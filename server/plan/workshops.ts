@@ -1,6 +1,9 @@
 import { kindOf } from '@/core/methods/compatibility/compatibility';
 import { METHODS } from '@/core/methods/registry';
+import type { Transaction } from 'sequelize';
 import { object, string } from 'yup';
+import { formatDate, type IsoDate } from '@/core/units/iso-date';
+import { dateInZone } from '@/core/units/zoned-date';
 import type { WorkshopRow } from '@/db/models/plan-rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from '@/server/platform/context';
@@ -43,6 +46,7 @@ export async function putWorkshop(context: Context, workshopId: string, input: u
           },
         );
       }
+      if (known && values.date > known.date) await refuseAfterFirst(context, workshopId, values.date, transaction);
       if (known) await db.workshops.update(values, { where: { clubId, id: workshopId }, transaction });
       else await db.workshops.create({ ...values, ...kinds, id: workshopId, clubId, createdAt: now }, { transaction });
       if (known && known.date !== values.date) {
@@ -66,6 +70,45 @@ export async function putWorkshop(context: Context, workshopId: string, input: u
     if (!isDuplicate(error)) throw error;
   }
   return getWorkshop(context, workshopId);
+}
+
+/**
+ * A day that was held is not moved past what was judged or told of it: its unions would be made after they were seen.
+ *
+ * @throws UseCaseError that names the day
+ */
+async function refuseAfterFirst(
+  { db, actor: { clubId } }: Context,
+  workshopId: string,
+  date: IsoDate,
+  transaction: Transaction,
+): Promise<void> {
+  const workshop = await db.workshops.findOne({ where: { clubId, id: workshopId }, transaction, raw: true });
+  const site = await db.sites.findOne({ where: { clubId, id: workshop!.siteId }, transaction, raw: true });
+  const unions = await db.unions.findAll({
+    where: { clubId, workshopId, madeOn: workshop!.date },
+    attributes: ['id'],
+    transaction,
+    raw: true,
+  });
+  const where = { clubId, unionId: unions.map(({ id: unionId }) => unionId) };
+  const judged = (await db.judgements.min('madeAt', { where, transaction })) as Date | null;
+  const told = (await db.reports.min('seenOn', { where, transaction })) as IsoDate | null;
+  const seen = (await db.unionObservations.min('seenOn', { where, transaction })) as IsoDate | null;
+  const looks: [day: IsoDate | null, words: string][] = [
+    [judged && dateInZone(judged, site!.timeZone), 'Its first union was judged'],
+    [told, 'The first answer tells of what was seen'],
+    [seen, 'A union of it was first looked at'],
+  ];
+  const first = looks
+    .filter((look): look is [IsoDate, string] => look[0] !== null)
+    .sort(([a], [b]) => a.localeCompare(b))[0];
+  if (first && date > first[0])
+    throw new UseCaseError(
+      'conflict',
+      `${first[1]} on ${formatDate(first[0])}, so it was not held later. Choose that day or an earlier one.`,
+      { date: 'Later than what was seen of it.' },
+    );
 }
 
 export async function getWorkshop(context: Context, workshopId: string): Promise<WorkshopRow> {

@@ -56,6 +56,11 @@ describe('putJudgement', () => {
     expect(await refusalOf(putJudgement(club.as('lead'), id, { ...body, note: 'other' }))).toMatchObject({
       refusal: 'conflict',
     });
+    // Time, strokes and variant are content too.
+    for (const other of [{ seconds: 40 }, { strokes: 3 }, { variant: 'bench' }])
+      expect(await refusalOf(putJudgement(club.as('lead'), id, { ...body, ...other }))).toMatchObject({
+        refusal: 'conflict',
+      });
   });
   it('makes one union for two assessors of the same seat and number, and keeps both judgements', async () => {
     const body = judgementBody(workshop, { number: 3 });

@@ -174,6 +174,9 @@ function hashOfSent({
   filledInAt,
   outlook,
   outlookBy,
+  seconds,
+  strokes,
+  variant,
 }: JudgementInput): string {
   const content = [
     workshopId,
@@ -187,6 +190,7 @@ function hashOfSent({
     filledInAt?.toISOString() ?? null,
     // Only where there is any: what was sent before these were known has the hash it had.
     ...(kind === 'keeper' || method !== null ? [kind, unionId, method, outlook, outlookBy] : []),
+    ...(seconds !== null || strokes !== null || variant !== null ? [{ seconds, strokes, variant }] : []),
   ];
   return createHash('sha256').update(JSON.stringify(content)).digest('hex');
 }

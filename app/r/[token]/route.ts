@@ -1,5 +1,6 @@
 import { v7 as uuid } from 'uuid';
 import { isId } from '@/core/inputs/fields';
+import { readSentForm } from '@/exchange/sent-form';
 import { growerPage } from '@/server/follow-up/grower/grower-page';
 import { contentOf, type FormSaved, saveForm } from '@/server/follow-up/grower/save-form';
 import { openLink } from '@/server/follow-up/grower/open-link';
@@ -10,24 +11,21 @@ import { saidPage } from '@/ui/follow-up/grower/document';
 import { growerHtml } from '@/ui/follow-up/grower/grower-html';
 import { growerRefusal, growerResponse, nonceOf, refusalWords } from '../../_http/grower-pages';
 import { refuseForeignOrigin } from '../../_http/own-origin';
-import { readBytes } from '../../_http/read-body';
 import { publicUrl, services } from '../../_http/services';
 
 interface Route {
   params: Promise<{ token: string }>;
 }
 
-/** Photos of a whole page at once, from a form without script. */
-const MOST_FORM = 60_000_000;
-
 /** A grower's own grafts: a plain form, which works without script. */
 export async function GET(request: Request, { params }: Route): Promise<Response> {
   const { token } = await params;
   const opening = { services: services(), token, nonce: nonceOf(request) };
   const { searchParams } = new URL(request.url);
-  const sent = Number(searchParams.get('sent') ?? NaN);
+  const [sent, photos] = ['sent', 'photos'].map((name) => Number(searchParams.get(name) ?? NaN));
+  const arrived = Number.isFinite(sent) ? { saved: sent!, photos: Number.isFinite(photos) ? photos! : 0 } : null;
   try {
-    return growerResponse(await pageOf(opening, searchParams, { saved: Number.isFinite(sent) ? sent : null }));
+    return growerResponse(await pageOf(opening, searchParams, { arrived }));
   } catch (error) {
     return growerRefusal(error, opening);
   }
@@ -39,21 +37,18 @@ export async function POST(request: Request, { params }: Route): Promise<Respons
   const opening = { services: services(), token, nonce: nonceOf(request) };
   try {
     requireOwnOrigin(request);
-    const bytes = await readBytes(request, MOST_FORM, 'too large').catch(() => {
-      throw new GrowerError('too-large', 'error.photo-large');
+    const form = await readSentForm(request).catch(() => {
+      throw new GrowerError('unreadable', 'error.choice');
     });
-    const form = await new Response(bytes, {
-      headers: { 'Content-Type': request.headers.get('content-type') ?? '' },
-    })
-      .formData()
-      .catch(() => {
-        throw new GrowerError('unreadable', 'error.choice');
-      });
-    const wish = form.get('wish');
-    if (typeof wish === 'string') return await granted(opening, wish, form);
+    const wish = form.fields.get('wish');
+    if (wish !== undefined) return await granted(opening, wish, form.fields);
     const saved = await saveForm(opening.services, token, form);
-    if (saved.refused.size > 0) return growerResponse(await pageOf(opening, new URLSearchParams(), saved), 422);
-    return back(token, `sent=${saved.saved}`);
+    if (saved.refused.size > 0)
+      return growerResponse(
+        await pageOf(opening, new URLSearchParams(), { arrived: saved, refused: saved.refused }),
+        422,
+      );
+    return back(token, `sent=${saved.saved}&photos=${saved.photos}`);
   } catch (error) {
     return growerRefusal(error, opening);
   }
@@ -81,7 +76,7 @@ function back(token: string, query = ''): Response {
 async function pageOf(
   { services: shared, token, nonce }: Opening,
   query: URLSearchParams,
-  { saved, refused }: { saved: number | null; refused?: FormSaved['refused'] },
+  { arrived, refused }: { arrived: Pick<FormSaved, 'saved' | 'photos'> | null; refused?: FormSaved['refused'] },
 ): Promise<string> {
   const tell = query.get('tell');
   const sure = query.get('sure');
@@ -94,7 +89,7 @@ async function pageOf(
       wording,
       unit: reader.actor.lengthUnit,
       form: uuid(),
-      saved,
+      arrived,
       refused: new Map(
         [...(refused ?? [])].map(([unionId, { error, typed }]) => [
           unionId,
@@ -109,7 +104,11 @@ async function pageOf(
 }
 
 /** Does what somebody wishes for themselves, and says so. */
-async function granted({ services: shared, token, nonce }: Opening, wish: string, form: FormData): Promise<Response> {
+async function granted(
+  { services: shared, token, nonce }: Opening,
+  wish: string,
+  form: ReadonlyMap<string, string>,
+): Promise<Response> {
   const { wording, club } = await openLink(shared, token);
   const { language, say } = wording;
   switch (wish) {

@@ -63,6 +63,19 @@ describe('an answer', () => {
       secondTry: true,
     });
   });
+  it('of not sure alone is never dead, however late: time by itself kills nothing', () => {
+    for (const { variants } of METHODS)
+      for (const { wayOn, rounds } of variants)
+        for (const { milestone, question } of rounds)
+          for (const day of [1, 40, 90, 400])
+            for (const sinceLeaf of [null, 10, 60, 150]) {
+              const told = { kind: milestone, question, signs: {}, said: 'unsure' as const };
+              const when = { variant: SIGNS_BY_WAY[wayOn], day, sinceLeaf };
+              expect(countedAnswer(told, when), `${wayOn} ${milestone} ${day} ${sinceLeaf}`).toMatchObject({
+                answer: 'not-sure',
+              });
+            }
+  });
   it('of a plain yes stands for the signs that were asked for, for every variant and round there is', () => {
     for (const { variants } of METHODS)
       for (const { wayOn, rounds } of variants)

@@ -19,9 +19,11 @@ export const edgesInput = object({
   )
     .required('Enter the knives.')
     .max(MOST_KNIVES, `${MOST_KNIVES} knives are the most.`)
-    .test(
-      'once',
-      'Two knives are called the same. Give each a name or number of its own.',
-      (knives) => new Set(knives?.map(({ knife }) => knife.trim().toLowerCase())).size === (knives?.length ?? 0),
-    ),
+    .test('once', 'Two knives are called the same. Give each a name or number of its own.', (knives) => {
+      // What is no knife at all is refused by its own test.
+      const names = (knives ?? []).flatMap((each: { knife?: unknown } | null) =>
+        typeof each?.knife === 'string' ? each.knife.trim().toLowerCase() : [],
+      );
+      return new Set(names).size === names.length;
+    }),
 });

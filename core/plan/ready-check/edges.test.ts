@@ -1,6 +1,8 @@
+import { ValidationError } from 'yup';
 import { describe, expect, it } from 'vitest';
 import type { GroundFor } from '../../drawing/knife-edge';
 import { type EdgeTest, edgesTold } from './edges';
+import { edgesInput } from './edges-input';
 
 const knife = (name: string, hand: GroundFor = 'right', passed = true): EdgeTest => ({
   id: name,
@@ -12,6 +14,13 @@ const knife = (name: string, hand: GroundFor = 'right', passed = true): EdgeTest
   sharpenedBy: 'Tam Oller',
 });
 const hands = (people: number, leftHanded = 0, handed = true) => ({ people, leftHanded, handed });
+
+describe('knives as they are entered', () => {
+  it('that are none are refused in words', () => {
+    for (const knives of [[' '], [null], [5, 'x'], [{}], [[]], [{ knife: 5 }, { knife: null }]])
+      expect(() => edgesInput.validateSync({ knives }, { context: { now: new Date() } })).toThrow(ValidationError);
+  });
+});
 
 describe('edges', () => {
   it('ask for test cuts while there are none', () => {

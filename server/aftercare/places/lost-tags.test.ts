@@ -109,6 +109,15 @@ describe('a tag that fell off', () => {
     expect((await doubts()).slice(2, 4)).toEqual(['', 'lot']);
     expect((await lotsInFacts())[2]).toBe(workshop.woodLotId);
   });
+  it('is not looked for beside a plant of another club, or one that is none', async () => {
+    const other = await testClub();
+    const theirs = await testWorkshop(other, 1);
+    const { woodLotId, stockLotId } = theirs;
+    await makeKeepers(other.as('lead'), theirs.id, { woodLotId, stockLotId, each: 1 });
+    const [foreign] = await other.services.db.plants.findAll({ where: { clubId: other.clubId }, raw: true });
+    for (const named of [{ after: foreign!.id }, { before: uuid() }, { tagsSeen: [foreign!.id] }])
+      expect(await refusalOf(keepTagFind(as(), bed, uuid(), look(named)))).toMatchObject({ refusal: 'not-found' });
+  });
   it('is not known where nothing fits, and refused where neighbours are exchanged or one and the same', async () => {
     expect(await keepTagFind(as(), bed, uuid(), look({ after: plants[4], before: plants[5] }))).toMatchObject({
       verdict: 'unknown',

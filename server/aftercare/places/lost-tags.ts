@@ -134,7 +134,18 @@ async function asked(
     throw new UseCaseError('invalid', 'The plants before and after it are one and the same. Choose two.', {
       before: 'Choose another.',
     });
+  await requireOwnPlants({ db, actor }, values);
   return { place, values };
+}
+
+/** Every plant that is named is one of the club's, also where it only stands beside. */
+async function requireOwnPlants(
+  { db, actor: { clubId } }: Pick<Context, 'db' | 'actor'>,
+  { after, before, tagsSeen, plantId }: TagFindInput,
+): Promise<void> {
+  const named = [...new Set([after, before, plantId, ...tagsSeen].filter((each) => each !== null))];
+  if (named.length === 0) return;
+  if ((await db.plants.count({ where: { clubId, id: named } })) < named.length) throw notFound('One of the plants');
 }
 
 function verdictOf(values: TagFindInput, plants: readonly Standing[]): Omit<FoundTag, 'plantId'> {

@@ -1,5 +1,6 @@
 import { v7 as uuid } from 'uuid';
 import { beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { readSentForm } from '@/exchange/sent-form';
 import type { Keeper } from '@/server/plan/keepers-of-workshop';
 import { ASKED_ON, askedGrower } from '@/server/testing/private-link';
 import { refusalOf, testClub, type TestClub } from '@/server/testing/test-club';
@@ -11,6 +12,9 @@ let token = '';
 let own: Keeper[];
 let others: Keeper[];
 const services = () => ({ ...club.services, now: ASKED_ON });
+/** Saves a form as a browser sends it. */
+const save = async (link: string, form: FormData) =>
+  saveForm(services(), link, await readSentForm(new Request('http://bench.example', { method: 'POST', body: form })));
 
 beforeAll(async () => {
   club = await testClub();
@@ -41,29 +45,29 @@ describe('the form of a whole page', () => {
       // A unit and a day alone are no answer.
       [second.unionId]: { said: '', note: '', growth: '', unit: 'mm', seenOn: '2027-06-01' },
     });
-    expect(await saveForm(services(), token, form)).toEqual({ saved: 1, refused: new Map() });
+    expect(await save(token, form)).toEqual({ saved: 1, photos: 0, refused: new Map() });
     expect(await kept()).toEqual([{ unionId: first.unionId, said: 'alive', note: 'by the wall' }]);
   });
   it('sent twice is one answer, and changed it is another', async () => {
     const [first] = own as [Keeper];
     const rendering = uuid();
     const once = () => formOf({ [first.unionId]: { said: 'alive' } }, rendering);
-    await saveForm(services(), token, once());
-    await saveForm(services(), token, once());
+    await save(token, once());
+    await save(token, once());
     expect(await kept()).toHaveLength(1);
-    await saveForm(services(), token, formOf({ [first.unionId]: { said: 'dead' } }, rendering));
+    await save(token, formOf({ [first.unionId]: { said: 'dead' } }, rendering));
     expect((await kept()).map(({ said }) => said).sort()).toEqual(['alive', 'dead']);
   });
   it('says nothing anew of what stood on the page already', async () => {
     const [first] = own as [Keeper];
-    await saveForm(services(), token, formOf({ [first.unionId]: { said: 'alive' } }));
+    await save(token, formOf({ [first.unionId]: { said: 'alive' } }));
     const page = await growerPage(services(), token);
     const shown = page.grafts.find(({ unionId }) => unionId === first.unionId)!;
     expect(shown).toBeDefined();
     // The page names what it showed; the same again is no answer.
     const before = JSON.stringify([[], 'alive', false, '', '', '', '']);
     const form = formOf({ [first.unionId]: { said: 'alive', before } });
-    expect((await saveForm(services(), token, form)).saved).toBe(0);
+    expect((await save(token, form)).saved).toBe(0);
     expect(await kept()).toHaveLength(1);
   });
   it('keeps what can be kept where another graft’s answer is refused, and gives back what was typed', async () => {
@@ -72,7 +76,7 @@ describe('the form of a whole page', () => {
       [first.unionId]: { growth: 'a hand', unit: 'mm', said: 'alive' },
       [second.unionId]: { said: 'dead' },
     });
-    const { saved, refused } = await saveForm(services(), token, form);
+    const { saved, refused } = await save(token, form);
     expect(saved).toBe(1);
     expect([...refused.keys()]).toEqual([first.unionId]);
     expect(refused.get(first.unionId)).toMatchObject({ typed: { growth: 'a hand', said: 'alive' } });
@@ -86,7 +90,7 @@ describe('the form of a whole page', () => {
       [uuid()]: { said: 'dead' },
       [first.unionId]: { said: 'alive', seenOn: '2027-07-01' },
     });
-    const { saved, refused } = await saveForm(services(), token, form);
+    const { saved, refused } = await save(token, form);
     expect([saved, refused.size]).toEqual([0, 3]);
     expect(await kept()).toEqual([]);
   });
@@ -94,14 +98,25 @@ describe('the form of a whole page', () => {
     const [first] = own as [Keeper];
     const form = formOf({ [first.unionId]: { said: 'alive' } });
     form.set(`${first.unionId}.photo`, new File(['no picture'], 'leaf.jpg', { type: 'image/jpeg' }));
-    const { saved, refused } = await saveForm(services(), token, form);
+    const { saved, refused } = await save(token, form);
     expect([saved, refused.size]).toEqual([1, 1]);
     // An empty choice of a file is no picture.
     const empty = formOf({ [first.unionId]: { said: 'dead' } });
     empty.set(`${first.unionId}.photo`, new File([], ''));
-    expect((await saveForm(services(), token, empty)).refused.size).toBe(0);
+    expect((await save(token, empty)).refused.size).toBe(0);
+  });
+  it('loses no answer with a photo that is too large, and says which one it was', async () => {
+    const [first, second] = own as [Keeper, Keeper];
+    const form = formOf({ [first.unionId]: { said: 'alive' }, [second.unionId]: { said: 'dead' } });
+    form.set(`${first.unionId}.photo`, new File([new Uint8Array(41_000_000)], 'leaf.jpg', { type: 'image/jpeg' }));
+    const { saved, photos, refused } = await save(token, form);
+    expect([saved, photos]).toEqual([2, 0]);
+    expect([...refused].map(([unionId, { error }]) => [unionId, error.refusal])).toEqual([
+      [first.unionId, 'too-large'],
+    ]);
+    expect((await kept()).map(({ said }) => said).sort()).toEqual(['alive', 'dead']);
   });
   it('behind no link is not opened', async () => {
-    expect(await refusalOf(saveForm(services(), 'made-up', formOf({})))).toMatchObject({ refusal: 'not-found' });
+    expect(await refusalOf(save('made-up', formOf({})))).toMatchObject({ refusal: 'not-found' });
   });
 });

@@ -1,13 +1,15 @@
 import { v5 as nameBased } from 'uuid';
 import type { TypedAnswer } from '@/core/follow-up/grower/typed-answer';
+import type { SentForm } from '@/exchange/sent-form';
 import type { Services } from '@/server/platform/context';
 import { UseCaseError } from '@/server/platform/use-case-error';
 import { GrowerError } from './grower-error';
 import { openForAnswers, saveAnswer, saveGrowerPhoto } from './save-answers';
 
 export interface FormSaved {
-  /** How many answers and photos arrived. */
+  /** How many answers arrived. */
   saved: number;
+  photos: number;
   /** What did not go through, by union; what was typed stays on the page. */
   refused: Map<string, { error: GrowerError; typed: TypedAnswer }>;
 }
@@ -18,14 +20,19 @@ const FORMS = '3c5f0b7e-6f0e-4a6b-9b53-1d9f4c0f8a11';
 /**
  * Saves what the whole page's form brings, graft by graft: each is kept or refused on its own.
  *
- * @param form names are "UNION.field"; `form` names the rendering of the page
+ * @param sent its names are "UNION.field"; `form` names the rendering of the page
  */
-export async function saveForm(services: Services, token: string, form: FormData): Promise<FormSaved> {
+export async function saveForm(
+  services: Services,
+  token: string,
+  { fields: form, photos, tooLarge }: SentForm,
+): Promise<FormSaved> {
   await openForAnswers(services, token);
   const rendering = text(form, 'form');
   const refused: FormSaved['refused'] = new Map();
   let saved = 0;
-  for (const unionId of unionsIn(form)) {
+  let photosSaved = 0;
+  for (const unionId of unionsIn([...form.keys(), ...photos.keys(), ...tooLarge])) {
     const typed = typedAnswer(form, unionId);
     const before = text(form, `${unionId}.before`);
     try {
@@ -34,11 +41,14 @@ export async function saveForm(services: Services, token: string, form: FormData
         await saveAnswer(services, token, reportId, { unionId, ...typed });
         saved++;
       }
-      const photo = form.get(`${unionId}.photo`);
-      if (photo instanceof File && photo.size > 0) {
+      const name = `${unionId}.photo`;
+      // Its answer is kept; the photo is asked for again.
+      if (tooLarge.has(name)) throw new GrowerError('too-large', 'error.photo-large');
+      const photo = photos.get(name);
+      if (photo) {
         const photoId = nameBased(`${rendering} ${unionId} photo`, FORMS);
-        await saveGrowerPhoto(services, token, { unionId, photoId }, new Uint8Array(await photo.arrayBuffer()));
-        saved++;
+        await saveGrowerPhoto(services, token, { unionId, photoId }, photo);
+        photosSaved++;
       }
     } catch (error) {
       if (!(error instanceof UseCaseError)) throw error;
@@ -48,20 +58,16 @@ export async function saveForm(services: Services, token: string, form: FormData
       });
     }
   }
-  return { saved, refused };
+  return { saved, photos: photosSaved, refused };
 }
 
-function unionsIn(form: FormData): string[] {
-  const ids = [...form.keys()].flatMap((name) => (/^[0-9a-f-]{36}\./.test(name) ? [name.slice(0, 36)] : []));
-  return [...new Set(ids)];
+function unionsIn(names: readonly string[]): string[] {
+  return [...new Set(names.flatMap((name) => (/^[0-9a-f-]{36}\./.test(name) ? [name.slice(0, 36)] : [])))];
 }
 
-const text = (form: FormData, name: string): string => {
-  const value = form.get(name);
-  return typeof value === 'string' ? value.trim() : '';
-};
+const text = (form: SentForm['fields'], name: string): string => (form.get(name) ?? '').trim();
 
-function typedAnswer(form: FormData, unionId: string): TypedAnswer {
+function typedAnswer(form: SentForm['fields'], unionId: string): TypedAnswer {
   const prefix = `${unionId}.sign.`;
   const signs = [...form.keys()].filter((name) => name.startsWith(prefix));
   return {

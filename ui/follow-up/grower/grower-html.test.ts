@@ -52,7 +52,7 @@ const html = (changes: Partial<GrowerPage> = {}, rest: Partial<Parameters<typeof
       wording: ENGLISH,
       unit: 'mm',
       form: 'f',
-      saved: null,
+      arrived: null,
       refused: new Map(),
       sure: null,
       contentOf: () => 'told',
@@ -153,7 +153,7 @@ describe('a grower’s page', () => {
     ];
     const shown = { name: '', clubName: '', grafts: [own], resting, languages };
     for (const sure of [null, 'erase', 'close'] as const) {
-      const text = html(shown, { wording, sure, saved: 1 })
+      const text = html(shown, { wording, sure, arrived: { saved: 1, photos: 2 } })
         .replace(/<style.*?<\/style>/s, '')
         .replace(/<title>.*?<\/title>/, '');
       const said = [...text.matchAll(/aria-label="([^"]*)"/g)]

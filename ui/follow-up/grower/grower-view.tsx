@@ -16,7 +16,7 @@ export interface GrowerViewProps {
   /** Names this rendering, so that its answers have the same ids when it is sent twice. */
   form: string;
   /** How many answers have just arrived by the form; null where none were sent. */
-  saved: number | null;
+  arrived: { saved: number; photos: number } | null;
   /** What was refused, and what was typed there, by union. */
   refused: ReadonlyMap<string, { words: string; typed: TypedAnswer }>;
   /** A wish that wants a second word: to be erased, or to close the link. */
@@ -24,18 +24,28 @@ export interface GrowerViewProps {
   contentOf: (entered: TypedAnswer) => string;
 }
 
+/** How many answers and how many photos came. */
+function arrivedWords({ saved, photos }: { saved: number; photos: number }, say: Wording['say']): string {
+  if (saved + photos === 0) return say('page.nothing-sent');
+  const words = [
+    ...(saved > 0 ? [say('page.sent', { count: saved })] : []),
+    ...(photos > 0 ? [say('page.sent-photos', { count: photos })] : []),
+  ];
+  return words.join(' ');
+}
+
 /** A grower's own grafts, each with what is asked of it; and what they may ask of the club. A plain form without script. */
 export function GrowerView(props: GrowerViewProps) {
-  const { token, page, wording, unit, form, saved, refused } = props;
+  const { token, page, wording, unit, form, arrived, refused } = props;
   const { say } = wording;
   const looks = looksOf(page.grafts);
   return (
     <main>
       <p class="quiet">{page.clubName}</p>
       <h1>{say('page.heading', { name: page.name })}</h1>
-      {saved !== null && refused.size === 0 && (
+      {arrived !== null && (arrived.saved + arrived.photos > 0 || refused.size === 0) && (
         <p class="said" role="status">
-          {saved === 0 ? say('page.nothing-sent') : say('page.sent', { count: saved })}
+          {arrivedWords(arrived, say)}
         </p>
       )}
       {page.grafts.length > 0 && (
