@@ -10,7 +10,8 @@ import { DATABASE_PORT, expect, PASSWORD, PEOPLE, signIn, signInByHand, test, WO
 import { query } from './setup/query';
 import { benchOf, enterWhip, makeDay, strip } from './setup/score-day';
 
-test.use({ serviceWorkers: 'allow', expectedNoise: /status of (401|404|5\d\d)|net::ERR_|Failed to fetch/ });
+// A browser of its own for each test: what one has kept on its device is not the next one's.
+test.use({ reuseContext: false, serviceWorkers: 'allow', expectedNoise: /status of (401|404|5\d\d)|net::ERR_|Failed to fetch/ });
 
 const kept = (page: Page) =>
   page.evaluate(

@@ -153,6 +153,8 @@ export async function serve({ host, port, cert, key, behindProxy = false }: Serv
   };
   const server =
     cert && key ? createHttps({ cert: readFileSync(cert), key: readFileSync(key) }, listen) : createHttp(listen);
+  // Longer than proxies and browsers keep a line, so that none sends into one that is being closed.
+  server.keepAliveTimeout = 75_000;
   await new Promise<void>((resolve, reject) => {
     server.once('error', reject);
     server.listen(port, host, resolve);
