@@ -4,8 +4,7 @@ import { createServer as createHttps } from 'node:https';
 import { join } from 'node:path';
 import compression from 'compression';
 import sirv from 'sirv';
-import { admission } from './admission';
-import { bodyGate, type BodyRefusal } from './arrived-body';
+import { openDoors, refuse } from './doors';
 
 export interface ServeOptions {
   host: string;
@@ -15,39 +14,6 @@ export interface ServeOptions {
   /** Take the caller's address from X-Forwarded-For, which only a proxy of ours can be trusted with. */
   behindProxy?: boolean;
 }
-
-/** Pages and calls worked on at once, how many may queue, and for how long: a class that comes online together. */
-const ROOM = { atOnce: 32, waiting: 1000, patience: 30_000 };
-/**
- * Drawing a page is the processor's work. Twenty drawn in turns are all done when the last is, so few are
- * drawn at once. After so many ms one has been drawn or waits for its reader's network, and holds up nobody.
- */
-const DRAWN = { atOnce: 2, waiting: 1000, patience: 30_000, hold: 500 };
-
-/**
- * Bodies arrive before a place is taken for them. An address is a club's whole shed, so its share is wide and counts only
- * what is under way; somebody who never ends what they send is cut off after the time a form or a photo takes on a thin line.
- */
-const BODIES = {
-  most: 200_000_000,
-  patience: 15_000,
-  patienceWithFiles: 60_000,
-  atOnce: 1000,
-  fromOne: 300,
-  room: 500_000_000,
-};
-const BODY_WORDS: Record<Exclude<BodyRefusal, 'gone'>, [status: number, words: string]> = {
-  'too-large': [413, 'That is more than fits here. Send it smaller, or in parts.'],
-  'too-slow': [
-    408,
-    'It did not arrive in time, so nothing was saved. What you entered is still here; try again where the line is better.',
-  ],
-  'too-many': [503, 'Very many are sending right now. Nothing was saved yet; try again in a moment.'],
-  'no-space': [
-    507,
-    'The disk of the server is full, so nothing was saved. What you entered is still here; tell whoever runs Pear Bench.',
-  ],
-};
 
 /**
  * Answers are made small with the least work. At the usual level it took the processor from drawing: with 20
@@ -83,9 +49,7 @@ export async function serve({ host, port, cert, key, behindProxy = false }: Serv
     maxAge: YEAR,
   });
   const secure = process.env.PEAR_BENCH_PUBLIC_URL?.startsWith('https:') ?? false;
-  const enter = admission(ROOM);
-  const enterDrawn = admission(DRAWN);
-  const bodies = bodyGate(BODIES);
+  const enter = openDoors();
   const listener = async (request: IncomingMessage, response: ServerResponse): Promise<void> => {
     for (const [name, value] of Object.entries(HEADERS)) response.setHeader(name, value);
     if (secure) response.setHeader('Strict-Transport-Security', HSTS);
@@ -111,38 +75,11 @@ export async function serve({ host, port, cert, key, behindProxy = false }: Serv
       request.url!.startsWith(`${STATIC}/`) ||
       request.headers.accept === 'text/event-stream' ||
       request.url === '/api/health';
-    const bodiless = ['GET', 'HEAD', 'OPTIONS'].includes(request.method!);
-    const arrived = bodiless ? { request, forget: () => undefined } : await bodies.arrive(request, addressOf(request));
-    if (typeof arrived === 'string') {
-      if (arrived === 'gone' || response.destroyed) return;
-      response.setHeader('Connection', 'close');
-      if (arrived === 'too-many') response.setHeader('Retry-After', '5');
-      return refuse(response, ...BODY_WORDS[arrived]);
-    }
-    response.once('close', arrived.forget);
-    const page = !free && request.method === 'GET' && !/^\/(api|drawings)\//.test(request.url!);
-    const entered = free ? { leave: (): void => undefined } : await (page ? enterDrawn() : enter());
-    if (!('leave' in entered)) {
-      response.setHeader('Retry-After', String(entered.again));
-      return refuse(
-        response,
-        503,
-        `Very many are at it right now. Nothing was saved yet; try again in ${entered.again === 1 ? 'a moment' : `${entered.again} seconds`}.`,
-      );
-    }
-    const { leave } = entered;
-    // Gone while it queued: its place is for the next.
-    if (response.destroyed) return leave();
-    response.once('close', leave);
-    // Once its answer is made, the place is for the next, however slowly it is fetched.
-    const end = response.end.bind(response) as (...rest: unknown[]) => ServerResponse;
-    response.end = ((...rest: unknown[]) => {
-      leave();
-      return end(...rest);
-    }) as typeof response.end;
+    const taken = await enter(request, response, free);
+    if (!taken) return;
     // Its types are those of a framework that is not ours; it asks for no more than Node's own two.
     await new Promise<void>((resolve) => compress(request as never, response as never, () => resolve()));
-    await handle(arrived.request, response);
+    await handle(taken, response);
   };
   const listen = (request: IncomingMessage, response: ServerResponse): void => {
     listener(request, response).catch((error: unknown) => {
@@ -162,8 +99,6 @@ export async function serve({ host, port, cert, key, behindProxy = false }: Serv
   return server;
 }
 
-const addressOf = ({ headers }: IncomingMessage): string => String(headers['x-client-address']);
-
 /** True for a path whose percent signs can be decoded, without a character that ends texts elsewhere. */
 function isPath(url: string | undefined): boolean {
   try {
@@ -171,15 +106,6 @@ function isPath(url: string | undefined): boolean {
   } catch {
     return false;
   }
-}
-
-function refuse(response: ServerResponse, status: number, message: string): void {
-  response.writeHead(status, {
-    'Content-Type': 'application/json; charset=utf-8',
-    'Cache-Control': 'no-store',
-    'Content-Security-Policy': "default-src 'none'; frame-ancestors 'none'",
-  });
-  response.end(JSON.stringify({ message, fields: {} }));
 }
 
 /** Stops taking requests, gives those under way a moment, then cuts what is left. */

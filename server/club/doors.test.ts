@@ -164,7 +164,7 @@ describe('passwords', () => {
     const times = [await took(address), await took(`nobody-${uuid()}@reed.example`)];
     for (const time of times) expect(time).toBeGreaterThanOrEqual(390);
     expect(Math.abs(times[0]! - times[1]!)).toBeLessThan(150);
-    await Promise.all(Array.from({ length: 8 }, (_, i) => forgotPassword(club.services, { email: address })));
+    await Promise.all(Array.from({ length: 8 }, () => forgotPassword(club.services, { email: address })));
     for (let i = 0; i < 3; i++) await forgotPassword(club.services, { email: address });
     expect((await lettersTo(club, address)).length).toBeLessThanOrEqual(1 + 9);
   });

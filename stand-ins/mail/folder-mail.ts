@@ -16,10 +16,6 @@ export function folderMail(folder: string, inbox = join(folder, '..', 'inbox')):
     // The folder lies outside the build, which need not look for it.
     return join(/* turbopackIgnore: true */ folder, `${id}.${ending}`);
   };
-  const inInbox = (name: string): string => {
-    if (basename(name) !== name || name === '..') throw new Error(`"${name}" is no file of the inbox`);
-    return join(/* turbopackIgnore: true */ inbox, name);
-  };
   return {
     async prepare(id, eml) {
       await mkdir(folder, { recursive: true, mode: 0o700 });
@@ -60,6 +56,19 @@ export function folderMail(folder: string, inbox = join(folder, '..', 'inbox')):
       // Released in this moment, where there is none any more.
       return found.flatMap(({ id, since }) => (since ? [{ id, since }] : []));
     },
+    readUnsent: async (id) => readMessage(path(id, 'pending')),
+    read: async (id) => readMessage(path(id, 'eml')),
+    ...inboxIn(inbox),
+  };
+}
+
+/** What came in: files of a folder. */
+function inboxIn(inbox: string): Pick<MailService, 'received' | 'open' | 'takeOut' | 'putAside'> {
+  const inInbox = (name: string): string => {
+    if (basename(name) !== name || name === '..') throw new Error(`"${name}" is no file of the inbox`);
+    return join(/* turbopackIgnore: true */ inbox, name);
+  };
+  return {
     async received(most) {
       const names = await readdir(/* turbopackIgnore: true */ inbox).catch((error: NodeJS.ErrnoException) => {
         if (error.code === 'ENOENT') return [];
@@ -110,8 +119,6 @@ export function folderMail(folder: string, inbox = join(folder, '..', 'inbox')):
         if (error.code !== 'ENOENT') throw error;
       });
     },
-    readUnsent: async (id) => readMessage(path(id, 'pending')),
-    read: async (id) => readMessage(path(id, 'eml')),
   };
 }
 

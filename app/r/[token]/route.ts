@@ -1,8 +1,7 @@
 import { v7 as uuid } from 'uuid';
 import { isId } from '@/core/inputs/fields';
-import { readSentForm } from '@/exchange/sent-form';
 import { growerPage } from '@/server/follow-up/grower/grower-page';
-import { contentOf, type FormSaved, saveForm } from '@/server/follow-up/grower/save-form';
+import { contentOf, type FormSaved, readForm, saveForm } from '@/server/follow-up/grower/save-form';
 import { openLink } from '@/server/follow-up/grower/open-link';
 import { closeLink, eraseMe, setLanguage, setLeave } from '@/server/follow-up/grower/wishes';
 import { GrowerError } from '@/server/follow-up/grower/grower-error';
@@ -37,9 +36,7 @@ export async function POST(request: Request, { params }: Route): Promise<Respons
   const opening = { services: services(), token, nonce: nonceOf(request) };
   try {
     requireOwnOrigin(request);
-    const form = await readSentForm(request).catch(() => {
-      throw new GrowerError('unreadable', 'error.choice');
-    });
+    const form = await readForm(request);
     const wish = form.fields.get('wish');
     if (wish !== undefined) return await granted(opening, wish, form.fields);
     const saved = await saveForm(opening.services, token, form);

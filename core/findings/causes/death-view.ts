@@ -90,7 +90,8 @@ export function deathLine(death: DeathView): DeathLine {
 
 /** A death with all that is known of it, and the causes a person may settle it by. */
 export interface OpenedDeath {
-  death: Omit<DeathView, 'ask'>;
+  /** Its questions the guide asks for itself. */
+  death: Omit<DeathView, 'ask'> & { mayAsk: boolean };
   causes: { cause: string; words: string }[];
 }
 

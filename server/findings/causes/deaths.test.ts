@@ -104,7 +104,7 @@ describe('why a union died', () => {
     const { death, causes } = await openDeath(club.as('viewer', NOW), dead.unionId!);
     const { ask, ...whole } = await deathAt(dead);
     expect(ask.length).toBeGreaterThan(0);
-    expect(death).toEqual(whole);
+    expect(death).toEqual({ ...whole, mayAsk: true });
     expect(causes.map(({ cause }) => cause)).toEqual((await clubTables(lead())).model.causes);
     expect(await refusalOf(openDeath(lead(), living.unionId!))).toMatchObject({ refusal: 'not-found' });
     const other = await testClub();

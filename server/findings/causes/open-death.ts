@@ -19,6 +19,9 @@ export async function openDeath(context: Context, unionId: string): Promise<Open
   if (!union) throw notFound('The union');
   const { deaths, tables } = await deathsOf(context, union.workshopId, (id) => id === unionId);
   if (!deaths[0]) throw notFound('A union that died');
-  const { ask, ...death } = deaths[0];
-  return { death, causes: tables.model.tables.causes.map(({ cause, words }) => ({ cause, words })) };
+  const { ask: asked, ...death } = deaths[0];
+  return {
+    death: { ...death, mayAsk: asked.length > 0 },
+    causes: tables.model.tables.causes.map(({ cause, words }) => ({ cause, words })),
+  };
 }

@@ -1,6 +1,6 @@
 import { v5 as nameBased } from 'uuid';
 import type { TypedAnswer } from '@/core/follow-up/grower/typed-answer';
-import type { SentForm } from '@/exchange/sent-form';
+import { readSentForm, type SentForm } from '@/exchange/sent-form';
 import type { Services } from '@/server/platform/context';
 import { UseCaseError } from '@/server/platform/use-case-error';
 import { GrowerError } from './grower-error';
@@ -12,6 +12,13 @@ export interface FormSaved {
   photos: number;
   /** What did not go through, by union; what was typed stays on the page. */
   refused: Map<string, { error: GrowerError; typed: TypedAnswer }>;
+}
+
+/** @throws GrowerError where what came is no form. */
+export function readForm(request: Request): Promise<SentForm> {
+  return readSentForm(request).catch(() => {
+    throw new GrowerError('unreadable', 'error.choice');
+  });
 }
 
 /** Names what a page's form brings, so that its answers have the same ids when it is sent twice. */
