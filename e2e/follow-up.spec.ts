@@ -280,12 +280,14 @@ test('answers come in a file, looked through before they are kept, and by mail',
   await page.getByRole('button', { name: 'Keep 1 answer' }).dblclick();
   await expect(page.getByText('1 answer kept, 2 lines left out.')).toBeVisible();
 
-  const club = query("SELECT club_id FROM people WHERE name = 'Dov Hallam'");
+  const [ours] = query(
+    "SELECT m.id FROM messages m JOIN people p ON p.id = m.person_id WHERE p.name = 'Dov Hallam' ORDER BY m.id DESC",
+  ).split('\n');
   const from = query("SELECT email FROM people WHERE name = 'Dov Hallam'");
   const letter = (name: string, text: string): void =>
     writeFileSync(
       join(WORLD, 'inbox', `${name}.eml`),
-      `From: ${from}\r\nTo: answers-${club}@pear-bench.invalid\r\nSubject: Re: grafts\r\nDate: ${new Date().toUTCString()}\r\nContent-Type: text/plain; charset=utf-8\r\n\r\n${text}\r\n`,
+      `From: ${from}\r\nTo: answer-${ours}@pear-bench.invalid\r\nSubject: Re: grafts\r\nDate: ${new Date().toUTCString()}\r\nContent-Type: text/plain; charset=utf-8\r\n\r\n${text}\r\n`,
     );
   mkdirSync(join(WORLD, 'inbox'), { recursive: true });
   letter('one', `${codes[1]} alive`);

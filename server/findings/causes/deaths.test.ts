@@ -105,6 +105,8 @@ describe('why a union died', () => {
     const { ask, ...whole } = await deathAt(dead);
     expect(ask.length).toBeGreaterThan(0);
     expect(death).toEqual({ ...whole, mayAsk: true });
+    // Among the deaths of all years the same is known of it.
+    expect((await openDeath(lead(), dead.unionId!, true)).death).toEqual(death);
     expect(causes.map(({ cause }) => cause)).toEqual((await clubTables(lead())).model.causes);
     expect(await refusalOf(openDeath(lead(), living.unionId!))).toMatchObject({ refusal: 'not-found' });
     const other = await testClub();

@@ -6,9 +6,10 @@ import { deathsOf } from './deaths';
 /**
  * All that is known of one death, for a list that tells only what was found.
  *
+ * @param overYears it is opened among the deaths of all workshops, which are worked out already; the same is known of it
  * @throws UseCaseError where the union is none of the club's or has not died
  */
-export async function openDeath(context: Context, unionId: string): Promise<OpenedDeath> {
+export async function openDeath(context: Context, unionId: string, overYears = false): Promise<OpenedDeath> {
   allow(context, 'viewer');
   const { db, actor } = context;
   const union = await db.unions.findOne({
@@ -17,7 +18,7 @@ export async function openDeath(context: Context, unionId: string): Promise<Open
     raw: true,
   });
   if (!union) throw notFound('The union');
-  const { deaths, tables } = await deathsOf(context, union.workshopId, (id) => id === unionId);
+  const { deaths, tables } = await deathsOf(context, overYears ? null : union.workshopId, (id) => id === unionId);
   if (!deaths[0]) throw notFound('A union that died');
   const { ask: asked, ...death } = deaths[0];
   return {

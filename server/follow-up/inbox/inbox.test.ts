@@ -91,7 +91,7 @@ describe('replies by mail', () => {
     await reply('a', first, {
       text: `Hello!\n${formatCode(first.code)} alive\n${formatCode(second.code)} dead\n\nOn Sun, 2 May 2027 the guild wrote:\n> ${formatCode(second.code)} Grey Heron\n> alive, dead, not sure, cannot find`,
     });
-    expect(await read()).toEqual({ read: 1, aside: 0 });
+    expect(await read()).toEqual({ read: 1, aside: 0, nobodys: 0 });
     expect(readdirSync(folder)).toEqual([]);
     const reports = await club.services.db.reports.findAll({ where: { clubId: club.clubId }, raw: true });
     expect(
@@ -178,7 +178,7 @@ describe('replies by mail', () => {
     const before = await answers();
     const early = { ...club.services, now: new Date('2027-03-05T09:00:00Z') };
     const { code } = own;
-    expect(await readInbox(early)).toEqual({ read: 1, aside: 0 });
+    expect(await readInbox(early)).toEqual({ read: 1, aside: 0, nobodys: 0 });
     expect(await answers()).toBe(before);
     const found = (await listReplies(club.as('assistant'))).find(
       ({ text, settled }) => text === `${code} dead` && !settled,
@@ -192,7 +192,7 @@ describe('replies by mail', () => {
     const told = vi.spyOn(console, 'error').mockImplementation(() => undefined);
     const { db } = club.services;
     const broken = vi.spyOn(db.people, 'findAll').mockRejectedValueOnce(new RangeError('a fault of ours'));
-    expect(await read()).toEqual({ read: 0, aside: 1 });
+    expect(await read()).toEqual({ read: 0, aside: 1, nobodys: 0 });
     broken.mockRestore();
     expect(told.mock.calls.flat().join()).toContain('a fault of ours');
     told.mockRestore();
@@ -207,6 +207,6 @@ describe('replies by mail', () => {
     expect(await unreadReplies(club.as('viewer'))).toBe(before - 1);
     expect(await refusalOf(listReplies(club.as('viewer')))).toMatchObject({ refusal: 'forbidden' });
     expect(await refusalOf(settleReply(club.as('assistant'), uuid()))).toMatchObject({ refusal: 'not-found' });
-    expect(await readInboxNow(club.as('assistant', NOW))).toEqual({ read: 0, aside: 0 });
+    expect(await readInboxNow(club.as('assistant', NOW))).toEqual({ read: 0, aside: 0, nobodys: 0 });
   });
 });

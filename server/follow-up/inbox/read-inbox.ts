@@ -36,8 +36,10 @@ const PATIENCE = 2000;
 /** What a turn did. */
 export interface InboxTurn {
   read: number;
-  /** Letters that could not be opened or read, or are for nobody here: put aside, each with its reason. */
+  /** Letters that could not be opened or read: put aside, each with its reason. */
   aside: number;
+  /** Letters that are for no club here. */
+  nobodys: number;
 }
 
 /**
@@ -49,7 +51,7 @@ export interface InboxTurn {
  * @throws where the database is away: everything stays where it is
  */
 export async function readInbox(services: Services): Promise<InboxTurn> {
-  const turn: InboxTurn = { read: 0, aside: 0 };
+  const turn: InboxTurn = { read: 0, aside: 0, nobodys: 0 };
   const until = Date.now() + TURN.time;
   for (const mail of await services.mail.received(TURN.letters)) {
     if (Date.now() > until) break;
@@ -73,7 +75,7 @@ async function readOne(services: Services, mail: ReceivedMail): Promise<keyof In
   if (!club) {
     console.warn(`The letter ${mail.name} is for no club here; it lies in the folder no-club of the inbox.`);
     await putAside(services, mail.name, 'no-club');
-    return 'aside';
+    return 'nobodys';
   }
   const read = { ...opened, name: mail.name, at: mail.at };
   try {

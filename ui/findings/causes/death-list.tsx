@@ -10,12 +10,13 @@ const FIRST = 30;
 
 interface DeathListProps {
   deaths: readonly DeathLine[];
+  overYears: boolean;
   maySettle: boolean;
   mayStrike: boolean;
 }
 
 /** Every death with what is said of it; opened, with all that speaks for and against. */
-export function DeathList({ deaths, maySettle, mayStrike }: DeathListProps) {
+export function DeathList({ deaths, overYears, maySettle, mayStrike }: DeathListProps) {
   const [all, setAll] = useState(false);
   const [open, setOpen] = useState<string | null>(null);
   if (deaths.length === 0) return null;
@@ -49,7 +50,9 @@ export function DeathList({ deaths, maySettle, mayStrike }: DeathListProps) {
                 </Link>
               )}
             </div>
-            {open === death.unionId && <OpenDeath line={death} maySettle={maySettle} mayStrike={mayStrike} />}
+            {open === death.unionId && (
+              <OpenDeath line={death} overYears={overYears} maySettle={maySettle} mayStrike={mayStrike} />
+            )}
           </li>
         ))}
       </ul>

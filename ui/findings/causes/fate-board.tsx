@@ -63,7 +63,7 @@ export function FateBoard({ board: packed, maySettle, mayStrike }: FateBoardProp
           </p>
         </div>
       </section>
-      <DeathList deaths={deaths} maySettle={maySettle} mayStrike={mayStrike} />
+      <DeathList deaths={deaths} overYears={workshops.length > 1} maySettle={maySettle} mayStrike={mayStrike} />
     </div>
   );
 }

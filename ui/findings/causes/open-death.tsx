@@ -9,17 +9,19 @@ const openedDeaths = new QueryClient();
 
 interface OpenDeathProps {
   line: DeathLine;
+  /** It stands among the deaths of all workshops. */
+  overYears: boolean;
   maySettle: boolean;
   mayStrike: boolean;
 }
 
 /** A line that was opened: what is known of it comes from the server, and again after every change of the page. */
-export function OpenDeath({ line, maySettle, mayStrike }: OpenDeathProps) {
+export function OpenDeath({ line, overYears, maySettle, mayStrike }: OpenDeathProps) {
   const { data, isError, refetch } = useQuery(
     {
       queryKey: ['death', line.unionId],
       queryFn: async ({ signal }): Promise<OpenedDeath> => {
-        const answer = await fetch(`/api/deaths/${line.unionId}`, { signal });
+        const answer = await fetch(`/api/deaths/${line.unionId}${overYears ? '?overYears' : ''}`, { signal });
         if (!answer.ok) throw new Error(String(answer.status));
         return (await answer.json()) as OpenedDeath;
       },

@@ -13,7 +13,7 @@ export function InboxBoard({ replies, mayChange }: { replies: readonly Reply[]; 
   const { run, busy, problem } = useSend();
   const [told, setTold] = useState('');
   const look = async (): Promise<void> => {
-    const sent = await run<{ read: number; aside: number }>('POST', '/api/inbox');
+    const sent = await run<LettersFound>('POST', '/api/inbox');
     if (sent?.ok) setTold(turnWords(sent.data));
   };
   const open = replies.filter(({ settled }) => !settled);
@@ -83,11 +83,20 @@ export function InboxBoard({ replies, mayChange }: { replies: readonly Reply[]; 
   );
 }
 
-/** What a look for new letters found. */
-function turnWords({ read, aside }: { read: number; aside: number }): string {
-  if (read + aside === 0) return 'Nothing new has come.';
-  const put = aside === 0 ? '' : ` ${counted(aside, 'letter')} put aside.`;
-  return `${read === 0 ? 'No letter' : counted(read, 'letter')} read.${put}`;
+/** How many letters were read, put aside, and for nobody here. */
+interface LettersFound {
+  read: number;
+  aside: number;
+  nobodys: number;
+}
+
+function turnWords({ read, aside, nobodys }: LettersFound): string {
+  if (read + aside + nobodys === 0) return 'Nothing new has come.';
+  const words = [`${read === 0 ? 'No letter' : counted(read, 'letter')} read.`];
+  if (aside > 0) words.push(`${counted(aside, 'letter')} put aside.`);
+  if (nobodys > 0)
+    words.push(`${counted(nobodys, 'letter')} for no club here: kept in the folder no-club of the inbox.`);
+  return words.join(' ');
 }
 
 function Letter({ reply }: { reply: Reply }) {
