@@ -2,6 +2,7 @@ import { array, boolean, type InferType, mixed, object, string } from 'yup';
 import { id, isPlainObject, optionalDate, optionalId, optionalText, trimmed } from '@/core/inputs/fields';
 import { parseDecimal } from '../units/decimal';
 import { MM_PER_INCH } from '../units/length';
+import { parseLength } from '../units/parse-length';
 import { SAID } from './said';
 import { TYPED_WAYS } from './way-in';
 
@@ -20,8 +21,10 @@ const MOST_GROWTH = 5000;
  */
 export function growthTyped(text: string, unit: GrowthUnit): number | null {
   if (text.trim() === '') return null;
-  const value = parseDecimal(text);
-  const mm = value === null ? NaN : Math.round(value * GROWTH_UNITS[unit] * 10) / 10;
+  // A unit that was typed with the figure goes before the one that is chosen.
+  const hands = unit === 'hand' ? parseDecimal(text) : null;
+  const length = unit === 'hand' ? (hands === null ? null : hands * GROWTH_UNITS.hand) : parseLength(text, unit);
+  const mm = length === null ? NaN : Math.round(length * 10) / 10;
   return mm >= 0 && mm <= MOST_GROWTH ? mm : NaN;
 }
 

@@ -9,7 +9,7 @@ describe('isBegunFigure', () => {
       .tuple(
         fc.constantFrom('', '+', '-'),
         fc.integer({ min: 0, max: 999 }),
-        fc.constantFrom('', '.5', ',25', '.'),
+        fc.constantFrom('', '.5', ',25', '.', '/8', ' 1/2', '-3/16', '½', ' 5 / 8'),
         fc.constantFrom('', ' '),
         fc.constantFrom('', 'mm', 'cm', 'in', 'inch', '"'),
       )
@@ -22,12 +22,26 @@ describe('isBegunFigure', () => {
       }),
     );
   });
-  it.each(['ERR', 'Er--', 'no data', 'OL', '-OL', '---', '9.4.1', 'mm', 'i', '9 x', '1e5', 'NaN', 't', '12 9'])(
-    'refuses %s at its first wrong sign',
-    (text) => {
-      expect(isBegunFigure(text, 'mm')).toBe(false);
-    },
-  );
+  it.each([
+    'ERR',
+    'Er--',
+    'no data',
+    'OL',
+    '-OL',
+    '---',
+    '9.4.1',
+    'mm',
+    'i',
+    '9 x',
+    '1e5',
+    'NaN',
+    't',
+    '12 9.1',
+    '1/2/3',
+    '1//2',
+  ])('refuses %s at its first wrong sign', (text) => {
+    expect(isBegunFigure(text, 'mm')).toBe(false);
+  });
   it('knows degrees by their own sign', () => {
     expect(isBegunFigure('-12.5°', 'degrees')).toBe(true);
     expect(isBegunFigure('12 mm', 'degrees')).toBe(false);

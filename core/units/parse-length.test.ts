@@ -13,6 +13,12 @@ describe('parseLength', () => {
     ['1 cm', 'in', 10],
     [' 12 ', 'mm', 12],
     ['1 INCH', 'mm', 25.4],
+    ['1/2', 'in', 12.7],
+    ['1/2"', 'mm', 12.7],
+    ['1 1/2 in', 'mm', 38.1],
+    ['1½″', 'mm', 38.1],
+    ['3/8', 'in', 9.525],
+    ['12 in', 'mm', 304.8],
   ] as const)('reads %s for a reader of %s', (text, unit, mm) => {
     expect(parseLength(text, unit)).toBe(mm);
   });
@@ -24,7 +30,7 @@ describe('parseLength', () => {
       fc.property(fc.string(), (text) => {
         const value = parseLength(text, 'mm');
         expect(value === null || Number.isFinite(value)).toBe(true);
-        if (value !== null) expect(text).toMatch(/\d/);
+        if (value !== null) expect(text).toMatch(/[\d¼-¾⅓-⅞]/);
       }),
     );
   });

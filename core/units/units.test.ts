@@ -30,10 +30,32 @@ describe('parseDecimal', () => {
     ['.5', 0.5],
     ['7.', 7],
     ['12', 12],
+    ['1/2', 0.5],
+    ['1 1/2', 1.5],
+    ['1-1/2', 1.5],
+    ['1½', 1.5],
+    ['½', 0.5],
+    ['3/8', 0.375],
+    ['-1 3/4', -1.75],
+    ['2 5⁄16', 2.3125],
   ])('reads %j', (text, value) => expect(parseDecimal(text)).toBe(value));
-  it.each(['', 'ten', '1,200.5', '1e3', '--1', '1 2', 'Infinity', '0x10'])('refuses %j', (text) =>
-    expect(parseDecimal(text)).toBeNull(),
-  );
+  it.each([
+    '',
+    'ten',
+    '1,200.5',
+    '1e3',
+    '--1',
+    '1 2',
+    'Infinity',
+    '0x10',
+    '1/0',
+    '1/',
+    '/2',
+    '1/2/3',
+    '1 ½½',
+    '1.5 1/2',
+    '1 1',
+  ])('refuses %j', (text) => expect(parseDecimal(text)).toBeNull());
 });
 
 describe('dates', () => {

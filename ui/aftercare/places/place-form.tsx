@@ -12,8 +12,8 @@ import {
   USUAL_ROW,
 } from '@/core/aftercare/places/place';
 import type { PlaceView } from '@/core/aftercare/places/place-view';
-import { parseDecimal } from '@/core/units/decimal';
-import { fromMillimetres, type LengthUnit, toMillimetres } from '@/core/units/length';
+import { fromMillimetres, type LengthUnit } from '@/core/units/length';
+import { parseLength } from '@/core/units/parse-length';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 import { SheetDialog } from '@/ui/kit/form/sheet-dialog';
@@ -90,8 +90,8 @@ function PlaceFields({ siteId, place, programmes, unit, freeSpot, onDone }: Plac
   const { kind, name, capacity, rows, planId } = entry;
   const change = (changes: Partial<Entry>): void => setEntry({ ...entry, ...changes });
   const length = (typed: string): number | string => {
-    const value = parseDecimal(typed);
-    return value === null ? typed : Math.round(toMillimetres(value, unit));
+    const value = parseLength(typed, unit);
+    return value === null ? typed : Math.round(value);
   };
   const onLand = kind === 'bed' || kind === 'tree' ? (place?.onLand ?? freeSpot) : null;
   const save = async (): Promise<void> => {

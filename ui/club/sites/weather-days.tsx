@@ -4,8 +4,8 @@ import { X } from 'lucide-react';
 import { useState } from 'react';
 import type { DayOfSite } from '@/core/plan/climate/day-weather';
 import { formatDate } from '@/core/units/iso-date';
-import { parseDecimal } from '@/core/units/decimal';
-import { formatLength, type LengthUnit, toMillimetres } from '@/core/units/length';
+import { formatLength, type LengthUnit } from '@/core/units/length';
+import { parseLength } from '@/core/units/parse-length';
 import { formatTemperature, type TemperatureUnit } from '@/core/units/temperature';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
@@ -83,10 +83,10 @@ function TypedDay({ siteId, today, unit, length }: Pick<WeatherDaysProps, 'siteI
   });
   const save = async (): Promise<void> => {
     setTold('');
-    const rain = parseDecimal(day.rain);
+    const rain = parseLength(day.rain, length);
     const sent = await run('PUT', `/api/sites/${siteId}/weather-days`, {
       unit,
-      days: [{ ...day, rain: rain === null ? day.rain : toMillimetres(rain, length) }],
+      days: [{ ...day, rain: rain ?? day.rain }],
     });
     if (!sent?.ok) return;
     setTold(`Kept for ${formatDate(day.date)}.`);

@@ -4,7 +4,8 @@ import type { FieldValues, UseFormRegister } from 'react-hook-form';
 import type { StumpRow } from '@/core/methods/stump-scions';
 import type { PlannedMethod } from '@/core/plan/dates/planned-method';
 import { parseDecimal } from '@/core/units/decimal';
-import { formatLengthNumber, type LengthUnit, toMillimetres } from '@/core/units/length';
+import { formatLengthNumber, type LengthUnit } from '@/core/units/length';
+import { parseLength } from '@/core/units/parse-length';
 import { Field } from '@/ui/kit/form/field';
 
 /** Rows of a table of stumps as they are typed, by method. */
@@ -53,7 +54,7 @@ export function readStumps(
             [
               id,
               rows.map(({ upTo, set, keep }) => ({
-                upTo: upTo.trim() === '' ? null : toMillimetres(figure(upTo), unit),
+                upTo: upTo.trim() === '' ? null : (parseLength(upTo, unit) ?? Number.NaN),
                 set: figure(set),
                 keep: figure(keep),
               })),
@@ -66,8 +67,7 @@ export function readStumps(
 /** The size of the stumps as the plan keeps it, mm; as it was typed where it is no figure. */
 export function readStump({ stump }: { stump?: unknown }, unit: LengthUnit): unknown {
   if (stump === undefined || stump === null || stump === '') return null;
-  const value = parseDecimal(String(stump));
-  return value === null ? stump : toMillimetres(value, unit);
+  return parseLength(String(stump), unit) ?? stump;
 }
 
 interface StumpFieldsProps {

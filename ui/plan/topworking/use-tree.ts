@@ -9,7 +9,8 @@ import type { Limb } from '@/core/plan/topworking/limb';
 import { programmeWarnings, programmeYears } from '@/core/plan/topworking/programme';
 import { treeView } from '@/core/plan/topworking/tree-view';
 import { parseDecimal } from '@/core/units/decimal';
-import { formatLengthNumber, toMillimetres, type LengthUnit } from '@/core/units/length';
+import { formatLengthNumber, type LengthUnit } from '@/core/units/length';
+import { parseLength } from '@/core/units/parse-length';
 import { useSend } from '@/ui/kit/form/use-send';
 
 interface Plan {
@@ -55,15 +56,19 @@ export function useTree({ id, plan, unit, climate, methods, mayChange }: TreePla
   const isLength = (name: FigureName): boolean => name === 'height' || name === 'caliper';
   const shown = (limb: Limb, name: FigureName): string =>
     texts[`${limb.id}.${name}`] ?? (isLength(name) ? formatLengthNumber(limb[name], unit) : String(limb[name]));
+  const read = (name: FigureName, text: string): number | null =>
+    isLength(name) ? parseLength(text, unit) : parseDecimal(text);
   const change = (limbId: string, changes: Partial<Limb>): void =>
     setLimbs((all) => all.map((limb) => (limb.id === limbId ? { ...limb, ...changes } : limb)));
   const type = (limb: Limb, name: FigureName, text: string): void => {
     setTexts((all) => ({ ...all, [`${limb.id}.${name}`]: text }));
-    const value = parseDecimal(text);
-    if (value !== null) change(limb.id, { [name]: isLength(name) ? toMillimetres(value, unit) : value });
+    const value = read(name, text);
+    if (value !== null) change(limb.id, { [name]: value });
   };
   const unreadable = Object.entries(texts).find(
-    ([key, text]) => parseDecimal(text) === null && limbs.some(({ id: limbId }) => key.startsWith(limbId)),
+    ([key, text]) =>
+      read(key.split('.').at(-1) as FigureName, text) === null &&
+      limbs.some(({ id: limbId }) => key.startsWith(limbId)),
   );
   const add = (): void =>
     setLimbs((all) => [
