@@ -89,7 +89,7 @@ test('the same page is a plain form without script, photo and all', async ({ pag
     .toBuffer();
   await third.locator('input[type=file]').setInputFiles({ name: 'graft.jpg', mimeType: 'image/jpeg', buffer: photo });
   await phone.getByRole('button', { name: 'Send my answers' }).click();
-  await expect(phone.getByText('2 answers have arrived. Thank you.')).toBeVisible();
+  await expect(phone.getByText('One answer has arrived. Thank you. One photo has arrived.')).toBeVisible();
   // Reloaded it sends nothing again; sent again unchanged it is no second answer.
   await phone.reload();
   await phone.getByRole('button', { name: 'Send my answers' }).click();

@@ -5,6 +5,7 @@ import { bodyGate, type BodyLimits, type BodyRefusal } from './arrived-body';
 
 const LIMITS: BodyLimits = {
   most: 300_000,
+  mostTyped: 300_000,
   patience: 100,
   patienceWithFiles: 1000,
   atOnce: 100,

@@ -10,8 +10,9 @@ export type BodyRefusal = 'too-large' | 'too-slow' | 'too-many' | 'no-space' | '
 
 /** What bodies may take. */
 export interface BodyLimits {
-  /** Bytes of one body. */
+  /** Bytes of one body that brings files, and of one that brings what was typed. */
   most: number;
+  mostTyped: number;
   /** Time for a form, and for one with photos or files, ms. */
   patience: number;
   patienceWithFiles: number;
@@ -45,7 +46,10 @@ export function bodyGate(limits: BodyLimits): {
   let folder: string | null = null;
   let nth = 0;
 
-  async function collect(request: IncomingMessage, patience: number): Promise<ArrivedBody | BodyRefusal> {
+  async function collect(
+    request: IncomingMessage,
+    { most, patience }: { most: number; patience: number },
+  ): Promise<ArrivedBody | BodyRefusal> {
     const kept = keptBody(() => join((folder ??= mkdtempSync(join(tmpdir(), 'pear-bench-bodies-'))), String(nth++)));
     let ended = false;
     const forget = (): void => {
@@ -61,7 +65,7 @@ export function bodyGate(limits: BodyLimits): {
       try {
         for await (const chunk of request.iterator({ destroyOnReturn: false }) as AsyncIterable<Buffer>) {
           if (ended) return 'too-slow';
-          if (kept.length() + chunk.length > limits.most) return refuse('too-large');
+          if (kept.length() + chunk.length > most) return refuse('too-large');
           if (chunk.length > room) return refuse('too-many');
           room -= chunk.length;
           await kept.add(chunk);
@@ -86,12 +90,14 @@ export function bodyGate(limits: BodyLimits): {
     async arrive(request, from) {
       const own = byAddress.get(from) ?? 0;
       if (under >= limits.atOnce || own >= limits.fromOne) return 'too-many';
-      if (Number(request.headers['content-length'] ?? 0) > limits.most) return 'too-large';
+      const type = request.headers['content-type'] ?? '';
+      const most = /json|urlencoded|^text\//.test(type) ? limits.mostTyped : limits.most;
+      if (Number(request.headers['content-length'] ?? 0) > most) return 'too-large';
       under++;
       byAddress.set(from, own + 1);
       try {
-        const withFiles = /^multipart\/|^image\//.test(request.headers['content-type'] ?? '');
-        return await collect(request, withFiles ? limits.patienceWithFiles : limits.patience);
+        const withFiles = /^multipart\/|^image\//.test(type);
+        return await collect(request, { most, patience: withFiles ? limits.patienceWithFiles : limits.patience });
       } finally {
         under--;
         const left = byAddress.get(from)! - 1;

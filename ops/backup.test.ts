@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { QueryTypes } from 'sequelize';
@@ -20,7 +20,7 @@ import { actorOf, signIn } from '@/server/club/sign-in';
 import { folderMail } from '@/stand-ins/mail/folder-mail';
 import { simulatedWeather } from '@/stand-ins/weather/simulated-weather';
 import { backupsToKeep } from './backup-retention';
-import { makeBackup, unpackBackup } from './backup';
+import { inWords, makeBackup, removeUnfinished, unpackBackup } from './backup';
 import { dumpSchema } from './dump';
 import { startMariaDb } from './mariadb';
 import { restoreBackup } from './restore';
@@ -157,7 +157,44 @@ describe('a backup', () => {
     );
     for (const entry of loose)
       expect(readFileSync(join(entry.parentPath, entry.name), 'latin1'), entry.name).not.toContain(name);
-  }, 180_000);
+    // On a machine that has nothing the list comes with the backup, and an older one brings nobody back there either.
+    const later = await makeBackup({ data, url: server.url }, new Date());
+    const empty = join(root, 'empty');
+    await restoreBackup(empty, later);
+    expect(readFileSync(join(empty, 'erased.txt'), 'utf8')).toContain(person.id);
+    expect(await restoreBackup(empty, file)).toMatchObject({ erased: 1 });
+    expect(readFileSync(join(empty, 'erased.txt'), 'utf8').split(person.id)).toHaveLength(2);
+  }, 240_000);
+  it('of two at once one is made and the other waits to be asked again; one that was killed holds up nobody', async () => {
+    const both = await Promise.allSettled([1, 2].map(() => makeBackup({ data, url: server.url }, new Date())));
+    expect(both.map(({ status }) => status).sort()).toEqual(['fulfilled', 'rejected']);
+    expect(String((both.find(({ status }) => status === 'rejected') as PromiseRejectedResult).reason)).toContain(
+      'Another backup is being made',
+    );
+    // The process of this number is none any more.
+    writeFileSync(join(data, 'backups', 'lock'), '4194300');
+    await makeBackup({ data, url: server.url }, new Date());
+    expect(existsSync(join(data, 'backups', 'lock'))).toBe(false);
+  }, 120_000);
+  it('ends its throwaway server with itself, and says a full disk in words', async () => {
+    const maker = spawn(process.execPath, ['--import', 'tsx', 'ops/backup-now.ts'], {
+      env: { ...process.env, DATABASE_URL: server.url, PEAR_BENCH_DATA: data },
+      stdio: 'ignore',
+    });
+    const proofs = (): string[] =>
+      readdirSync(join(data, 'backups'), { recursive: true, encoding: 'utf8' }).filter((name) =>
+        name.endsWith('proof/mariadb.pid'),
+      );
+    await expect.poll(() => proofs().length, { timeout: 60_000, interval: 20 }).toBe(1);
+    const pid = Number(readFileSync(join(data, 'backups', proofs()[0]!), 'utf8'));
+    maker.kill('SIGKILL');
+    await expect.poll(() => existsSync(`/proc/${pid}`), { timeout: 10_000 }).toBe(false);
+    await removeUnfinished(join(data, 'backups'));
+    expect(readdirSync(join(data, 'backups')).filter((name) => name.startsWith('making-'))).toEqual([]);
+    expect(
+      String(inWords(Object.assign(new Error('tar failed'), { stderr: 'No space left on device' }), '/data')),
+    ).toContain('The disk is full.');
+  }, 120_000);
   it('that meets a full disk leaves the last good one, and says so', async () => {
     const before = readdirSync(join(data, 'backups')).sort();
     // No file may grow past 60 kB, as on a disk that is full.
@@ -269,16 +306,24 @@ describe('demos of earlier releases', () => {
 describe('backupsToKeep', () => {
   it('keeps the last of seven days, five weeks and twelve months', () => {
     const nights = Array.from({ length: 500 }, (_, i) => new Date(Date.UTC(2027, 5, 30, 3) - i * 86_400_000));
-    const kept = backupsToKeep(nights);
+    const kept = backupsToKeep(nights, nights[0]!);
     expect(kept.slice(0, 7)).toEqual(nights.slice(0, 7));
     expect(kept.length).toBeLessThanOrEqual(7 + 5 + 12);
     expect(new Set(kept.map((at) => at.toISOString().slice(0, 7))).size).toBe(12);
-    expect(backupsToKeep(kept)).toEqual(kept);
-    expect(backupsToKeep([])).toEqual([]);
+    expect(backupsToKeep(kept, nights[0]!)).toEqual(kept);
+    expect(backupsToKeep([], nights[0]!)).toEqual([]);
     // Night after night, nothing that is still owed is lost.
     let held: Date[] = [];
-    for (const night of [...nights].reverse()) held = backupsToKeep([...held, night]);
+    for (const night of [...nights].reverse()) held = backupsToKeep([...held, night], night);
     expect(new Set(held.map((at) => at.toISOString().slice(0, 7))).size).toBe(12);
     expect(held.slice(0, 7)).toEqual(nights.slice(0, 7));
+  });
+  it('keeps all of two days: a bad afternoon takes none of the good ones before it', () => {
+    const now = new Date('2027-06-30T18:00:00Z');
+    const hourly = Array.from({ length: 100 }, (_, i) => new Date(now.getTime() - i * 3_600_000));
+    const kept = backupsToKeep(hourly, now);
+    expect(kept.slice(0, 49)).toEqual(hourly.slice(0, 49));
+    // One a day before that.
+    expect(kept.slice(49).map((at) => at.toISOString().slice(0, 10))).toEqual(['2027-06-27', '2027-06-26']);
   });
 });

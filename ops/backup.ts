@@ -16,7 +16,7 @@ import { promisify } from 'node:util';
 import { LAST_GOOD, type LastGood } from '@/server/club/backup-state';
 import { backupsToKeep } from './backup-retention';
 import { contentOf, dumpSchema, loadSchema } from './dump';
-import { startMariaDb } from './mariadb';
+import { endLeftover, isAlive, startMariaDb } from './mariadb';
 
 const run = promisify(execFile);
 
@@ -54,8 +54,18 @@ function madeAt(name: string): Date | null {
 export async function makeBackup({ data, url }: BackupPlace, now: Date, why = ''): Promise<string> {
   const folder = join(data, 'backups');
   mkdirSync(folder, { recursive: true, mode: 0o700 });
-  for (const left of readdirSync(folder).filter((name) => name.startsWith('making-')))
-    rmSync(join(folder, left), { recursive: true, force: true });
+  const release = takeLock(folder);
+  try {
+    await removeUnfinished(folder);
+    return await makeAlone({ data, url }, folder, now, why);
+  } catch (error) {
+    throw inWords(error, folder);
+  } finally {
+    release();
+  }
+}
+
+async function makeAlone({ data, url }: BackupPlace, folder: string, now: Date, why: string): Promise<string> {
   const work = mkdtempSync(join(folder, 'making-'));
   try {
     const inside = join(work, 'backup');
@@ -96,6 +106,49 @@ export async function makeBackup({ data, url }: BackupPlace, now: Date, why = ''
   }
 }
 
+/**
+ * One backup is made at a time: two would take each other for what a killed one left.
+ *
+ * @throws Error while another is being made
+ */
+function takeLock(folder: string): () => void {
+  const lock = join(folder, 'lock');
+  for (;;) {
+    try {
+      writeFileSync(lock, String(process.pid), { flag: 'wx', mode: 0o600 });
+      return () => rmSync(lock, { force: true });
+    } catch (error) {
+      if ((error as NodeJS.ErrnoException).code !== 'EEXIST') throw inWords(error, folder);
+    }
+    const holder = Number(readFileSync(lock, 'utf8'));
+    if (holder > 0 && isAlive(holder)) throw new Error('Another backup is being made. Wait for it, then try again.');
+    // Its maker was killed.
+    rmSync(lock, { force: true });
+  }
+}
+
+/** Ends and removes what killed backups and restores left in a folder, their throwaway servers too. */
+export async function removeUnfinished(folder: string): Promise<void> {
+  if (!existsSync(folder)) return;
+  const lock = join(folder, 'lock');
+  const holder = existsSync(lock) ? Number(readFileSync(lock, 'utf8')) : 0;
+  // One that is being made right now is no leftover.
+  if (holder > 0 && holder !== process.pid && isAlive(holder)) return;
+  for (const name of readdirSync(folder).filter((each) => /^(making|restoring)-/.test(each))) {
+    await endLeftover(join(folder, name, 'proof', 'mariadb.pid'));
+    await endLeftover(join(folder, name, 'mariadb.pid'));
+    rmSync(join(folder, name), { recursive: true, force: true });
+  }
+}
+
+/** A full disk in words, whichever program met it first. */
+export function inWords(error: unknown, folder: string): unknown {
+  const { message = '', stderr = '' } = error as { message?: string; stderr?: string };
+  return /ENOSPC|no space left|errcode: 28|errno: 28|disk full/i.test(`${message} ${stderr}`)
+    ? new Error(`The disk is full. Free some room where ${folder} lies, then try again.`, { cause: error })
+    : error;
+}
+
 /** Plays a dump into a throwaway server and looks whether all of it is there. */
 async function prove(
   work: string,
@@ -103,7 +156,7 @@ async function prove(
   before: { rows: Record<string, number> },
   after: { rows: Record<string, number>; migrations: string[] },
 ): Promise<Record<string, number>> {
-  const server = await startMariaDb(join(work, 'proof'));
+  const server = await startMariaDb(join(work, 'proof'), { endsWithParent: true });
   try {
     await loadSchema(server.url, sql);
     const back = await contentOf(server.url);
@@ -133,7 +186,12 @@ function thinOut(folder: string, now: Date): void {
       at !== null && name.includes('-before-') && now.getTime() - at.getTime() < BEFORE_MIGRATION_DAYS * 86_400_000;
     return at && !young ? [{ name, at }] : [];
   });
-  const kept = new Set(backupsToKeep(all.map(({ at }) => at)).map((at) => at.getTime()));
+  const kept = new Set(
+    backupsToKeep(
+      all.map(({ at }) => at),
+      now,
+    ).map((at) => at.getTime()),
+  );
   for (const { name, at } of all) if (!kept.has(at.getTime())) rmSync(join(folder, name));
 }
 

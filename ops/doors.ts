@@ -16,6 +16,7 @@ const DRAWN = { atOnce: 2, waiting: 1000, patience: 30_000, hold: 500 };
  */
 const BODIES = {
   most: 200_000_000,
+  mostTyped: 2_000_000,
   patience: 15_000,
   patienceWithFiles: 60_000,
   atOnce: 1000,

@@ -2,6 +2,7 @@ import { existsSync, mkdirSync, writeFileSync } from 'node:fs';
 import type { Server } from 'node:http';
 import { join, resolve } from 'node:path';
 import { clockNow } from '@/server/platform/clock';
+import { removeUnfinished } from './backup';
 import { clockMove, keepClockMove } from './demo-clock';
 import { backUpNightly, canBackUp } from './nightly-backup';
 import { type OwnMariaDb, startMariaDb } from './mariadb';
@@ -70,6 +71,8 @@ async function keepMariaDb(at?: number): Promise<OwnMariaDb> {
 }
 
 try {
+  // Throwaway servers of backups and restores that were killed hold everybody's data.
+  for (const folder of [DATA, join(DATA, 'backups')]) await removeUnfinished(folder);
   if (process.env.DATABASE_URL) {
     process.env.DATABASE_URL_OUTSIDE = '1';
     said('Using the database server of DATABASE_URL.');

@@ -32,7 +32,8 @@ function secretFile(path: string): string {
   return readFileSync(path, 'utf8').trim();
 }
 
-function alive(pid: number): boolean {
+/** True while a process runs. */
+export function isAlive(pid: number): boolean {
   try {
     process.kill(pid, 0);
     return true;
@@ -47,13 +48,13 @@ export async function endLeftover(pidFile: string): Promise<void> {
   const pid = Number(readFileSync(pidFile, 'utf8'));
   const mine =
     pid > 0 &&
-    alive(pid) &&
+    isAlive(pid) &&
     existsSync(`/proc/${pid}/cmdline`) &&
     readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('mariadbd');
   if (mine) {
     process.kill(pid, 'SIGTERM');
-    for (let i = 0; i < 300 && alive(pid); i++) await new Promise((resolve) => setTimeout(resolve, 100));
-    if (alive(pid)) process.kill(pid, 'SIGKILL');
+    for (let i = 0; i < 300 && isAlive(pid); i++) await new Promise((resolve) => setTimeout(resolve, 100));
+    if (isAlive(pid)) process.kill(pid, 'SIGKILL');
   }
   rmSync(pidFile, { force: true });
 }
@@ -88,8 +89,13 @@ function install(folder: string, data: string): void {
 /**
  * Starts MariaDB on the data below `givenFolder`, making it first where there is none. Listens on a
  * socket and on loopback only; passwords are generated once into files that only the owner reads.
+ *
+ * @param options `endsWithParent`: a throwaway one, which holds everybody's data, does not outlive whoever started it.
  */
-export async function startMariaDb(givenFolder: string, options: { port?: number } = {}): Promise<OwnMariaDb> {
+export async function startMariaDb(
+  givenFolder: string,
+  options: { port?: number; endsWithParent?: boolean } = {},
+): Promise<OwnMariaDb> {
   const folder = resolvePath(givenFolder);
   mkdirSync(folder, { recursive: true, mode: 0o700 });
   const data = join(folder, 'mariadb');
@@ -106,9 +112,11 @@ export async function startMariaDb(givenFolder: string, options: { port?: number
   // Users are set up at every start, before anyone can connect: it costs nothing and mends a first
   // start that was interrupted.
   const init = writeInit(folder, password, rootPassword);
+  const [program, ...before] = options.endsWithParent ? ['setpriv', '--pdeathsig', 'KILL', 'mariadbd'] : ['mariadbd'];
   const child = spawn(
-    'mariadbd',
+    program!,
     [
+      ...before,
       '--no-defaults',
       `--datadir=${data}`,
       `--socket=${socket}`,

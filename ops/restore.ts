@@ -3,10 +3,10 @@ import { join, resolve } from 'node:path';
 import { openDatabase } from '@/db/database';
 import { migrate, pendingMigrations } from '@/db/migrate';
 import { erasePersonRows } from '@/server/club/erase-person';
-import { erasedListIn } from '@/server/platform/erased-list';
+import { type Erasure, erasedListIn } from '@/server/platform/erased-list';
 import { folderMail } from '@/stand-ins/mail/folder-mail';
 import { simulatedWeather } from '@/stand-ins/weather/simulated-weather';
-import { type Manifest, unpackBackup } from './backup';
+import { inWords, type Manifest, removeUnfinished, unpackBackup } from './backup';
 import { contentOf, loadSchema } from './dump';
 import { startMariaDb } from './mariadb';
 
@@ -33,13 +33,14 @@ export async function restoreBackup(
 ): Promise<Restored> {
   const data = resolve(givenData);
   mkdirSync(data, { recursive: true, mode: 0o700 });
+  await removeUnfinished(data);
   const work = mkdtempSync(join(data, 'restoring-'));
   try {
     const unpacked = join(work, 'backup');
     const manifest = await unpackBackup(file, unpacked);
     const outbox = join(work, 'outbox');
     if (existsSync(join(unpacked, 'outbox'))) renameSync(join(unpacked, 'outbox'), outbox);
-    const server = await startMariaDb(work);
+    const server = await startMariaDb(work, { endsWithParent: true });
     let migrated: string[];
     let erased = 0;
     try {
@@ -52,16 +53,17 @@ export async function restoreBackup(
         if (pending.join() !== migrated.join()) throw new Error('The backup could not be brought up to date.');
         // Whoever signed out since then stays signed out.
         await db.sessions.destroy({ where: {} });
-        const list = erasedListIn(join(data, 'erased.txt'));
+        const erasures = await erasedInEither(data, unpacked);
         const services = {
           db,
           mail: folderMail(outbox),
           weather: simulatedWeather,
-          erased: { ...list, add: async () => undefined },
+          // All of them are on the list that is written below.
+          erased: { all: () => Promise.resolve(erasures), add: () => Promise.resolve() },
           publicUrl: 'http://127.0.0.1',
           now,
         };
-        for (const { clubId, personId } of await list.all()) {
+        for (const { clubId, personId } of erasures) {
           if ((await db.people.count({ where: { clubId, id: personId, erasedAt: null as never } })) === 0) continue;
           await erasePersonRows(services, clubId, personId, null);
           erased++;
@@ -73,10 +75,28 @@ export async function restoreBackup(
       await server.stop();
     }
     if (dryRun) return { manifest, migrated, erased, replaced: null };
+    await keepErased(data, unpacked);
     return { manifest, migrated, erased, replaced: swapIn(data, work, now) };
+  } catch (error) {
+    throw inWords(error, data);
   } finally {
     rmSync(work, { recursive: true, force: true });
   }
+}
+
+/** Who was erased by the list that is there, or by the one of the backup: an empty machine has none of its own. */
+async function erasedInEither(data: string, unpacked: string): Promise<Erasure[]> {
+  const lists = await Promise.all([data, unpacked].map((folder) => erasedListIn(join(folder, 'erased.txt')).all()));
+  return [...new Map(lists.flat().map((each) => [`${each.clubId} ${each.personId}`, each])).values()];
+}
+
+/** Writes both lists as one, whole or not at all. */
+async function keepErased(data: string, unpacked: string): Promise<void> {
+  const erasures = await erasedInEither(data, unpacked);
+  if (erasures.length === 0) return;
+  const fresh = join(unpacked, 'erased-of-both.txt');
+  for (const each of erasures) await erasedListIn(fresh).add(each);
+  renameSync(fresh, join(data, 'erased.txt'));
 }
 
 /** Every table has the rows that its backup says. */

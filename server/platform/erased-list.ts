@@ -19,7 +19,8 @@ export function erasedListIn(file: string): ErasedList {
   return {
     async add({ clubId, personId, at }) {
       await mkdir(/* turbopackIgnore: true */ dirname(file), { recursive: true, mode: 0o700 });
-      await appendFile(/* turbopackIgnore: true */ file, `${clubId} ${personId} ${at.toISOString()}\n`, {
+      // On a line of its own, also behind one that a full disk has cut off.
+      await appendFile(/* turbopackIgnore: true */ file, `\n${clubId} ${personId} ${at.toISOString()}\n`, {
         mode: 0o600,
       });
     },
