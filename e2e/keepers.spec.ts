@@ -47,7 +47,14 @@ test('a clean keeper takes six inputs up to its label: joined, then one gesture 
   // The later stage has the earlier figures, and what is seen only then.
   await expect(page.locator('[name=stockDiameter]')).toHaveValue('10');
   await expect(page.locator('[data-point=label]')).toBeVisible();
-  await page.getByRole('button', { name: 'As just judged, now wrapped and tagged' }).click();
+  // On a phone the second step is within the screen, with all that is judged only then.
+  await page.setViewportSize({ width: 390, height: 844 });
+  const second = page.getByRole('button', { name: 'As just judged, now wrapped and tagged' });
+  await expect(second).toBeInViewport({ ratio: 1 });
+  const wide = await page.evaluate(() => document.documentElement.scrollWidth);
+  expect(wide).toBeLessThanOrEqual(390);
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await second.click();
   inputs++;
   expect(inputs).toBeLessThanOrEqual(6);
   await expect(keeper(page, codes[0]!)).toContainText('finished, 100');

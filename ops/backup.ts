@@ -134,6 +134,7 @@ export async function removeUnfinished(folder: string): Promise<void> {
   const holder = existsSync(lock) ? Number(readFileSync(lock, 'utf8')) : 0;
   // One that is being made right now is no leftover.
   if (holder > 0 && holder !== process.pid && isAlive(holder)) return;
+  if (holder !== process.pid) rmSync(lock, { force: true });
   for (const name of readdirSync(folder).filter((each) => /^(making|restoring)-/.test(each))) {
     await endLeftover(join(folder, name, 'proof', 'mariadb.pid'));
     await endLeftover(join(folder, name, 'mariadb.pid'));
