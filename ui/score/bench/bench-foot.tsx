@@ -16,7 +16,7 @@ export function BenchFoot({ scoring, fromPaper, next, onSeat, onCaution }: Bench
   const { seat, keeper, draft, entry, called, told } = scoring;
   const words = saveWords(scoring);
   return (
-    <div className="order-4 flex min-w-0 flex-col gap-2 lg:order-3">
+    <div className="order-4 flex min-w-0 flex-col gap-2 lg:sticky lg:bottom-0 lg:z-10 lg:order-3 lg:bg-paper lg:py-2">
       <div className="grid grid-cols-2 gap-2 max-lg:fixed max-lg:inset-x-0 max-lg:bottom-0 max-lg:z-20 max-lg:border-t-2 max-lg:border-ink max-lg:bg-paper max-lg:px-4 max-lg:py-2">
         <div className="col-span-2">
           <Problem>{told.problem?.message}</Problem>

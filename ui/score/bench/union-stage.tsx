@@ -96,7 +96,11 @@ export function UnionStage({
         />
         <div className="flex w-full items-start justify-center gap-3 max-sm:flex-wrap">
           <div
-            className={across ? 'flex gap-1.5 max-sm:flex-wrap max-sm:justify-center sm:flex-col' : 'flex flex-wrap justify-center gap-1.5'}
+            className={
+              across
+                ? 'flex gap-1.5 max-sm:flex-wrap max-sm:justify-center sm:flex-col'
+                : 'flex flex-wrap justify-center gap-1.5'
+            }
             role="group"
             aria-label="Points measured on the faces"
           >
