@@ -11,7 +11,11 @@ import { query } from './setup/query';
 import { benchOf, enterWhip, makeDay, strip } from './setup/score-day';
 
 // A browser of its own for each test: what one has kept on its device is not the next one's.
-test.use({ reuseContext: false, serviceWorkers: 'allow', expectedNoise: /status of (401|404|5\d\d)|net::ERR_|Failed to fetch/ });
+test.use({
+  reuseContext: false,
+  serviceWorkers: 'allow',
+  expectedNoise: /status of (401|404|5\d\d)|net::ERR_|Failed to fetch/,
+});
 
 const kept = (page: Page) =>
   page.evaluate(
