@@ -15,6 +15,7 @@ import { seasonPosterPdf } from '@/exchange/pdf/season-poster';
 import { tagsPdf } from '@/exchange/pdf/tags';
 import { templateSheetsPdf } from '@/exchange/pdf/template-sheets';
 import { visitSheetPdf } from '@/exchange/pdf/visit-sheet';
+import { readEml } from '@/exchange/read-eml';
 import { drawSteps, meshStep, printHandout } from './draw-steps';
 import { MODELS } from './fit-models';
 import { READERS } from './read-files';
@@ -32,7 +33,7 @@ export const JOBS = {
   'read weather': READERS.weather,
   'read answers': READERS.answers,
   'read calipers': READERS.calipers,
-  'read letter': READERS.letter,
+  'read letter': (bytes: Uint8Array) => readEml(Buffer.from(bytes)),
   'print bed list': bedListPdf,
   'print report': clubReportPdf,
   'print door sheet': doorSheetPdf,

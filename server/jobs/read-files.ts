@@ -5,7 +5,6 @@ import { readCalipers } from '@/exchange/calipers-csv';
 import { readLogger } from '@/exchange/logger-csv';
 import { readNormals } from '@/exchange/normals-csv';
 import { readAnswers } from '@/exchange/answers-csv';
-import { readEml } from '@/exchange/read-eml';
 import { readWeather } from '@/exchange/weather-csv';
 import { readRoster } from '@/exchange/roster-csv';
 
@@ -38,5 +37,4 @@ export const READERS = {
   weather: readWeather,
   answers: readAnswers,
   calipers: readCalipers,
-  letter: (bytes: Uint8Array) => readEml(Buffer.from(bytes)),
 };
