@@ -20,6 +20,8 @@ const NOW = new Date('2027-05-05T09:00:00Z');
 
 beforeAll(async () => {
   club = await testClub();
+  // Of two clubs nobody can guess whose a letter is.
+  await testClub();
   workshop = await testWorkshop(club, 2);
   const { woodLotId, stockLotId } = workshop;
   await makeKeepers(club.as('lead'), workshop.id, { woodLotId, stockLotId, each: 2 });
