@@ -18,7 +18,7 @@ const REPORT = '.check/pages.json';
 /** A page may cost so much more than its row, and a little besides: the cheapest pages would stumble over a few ms. */
 const MORE = 1.25;
 const BESIDES = { cpu: 6, statements: 1, html: 10_000, script: 5_000 };
-/** Memory of the server after all pages, MB: 370 to 392 were seen, and one cleaning of the heap more or less is 30. */
+/** Memory of the server after all pages, MB: 365 to 392 were seen, and a little room is left. */
 const MEMORY = 425;
 
 const HEAD = `# What pages cost
