@@ -62,7 +62,7 @@ describe('a letter that came in', () => {
       const before = process.cpuUsage();
       expect(await readEml(letter(head, body))).not.toBeNull();
       const { user, system } = process.cpuUsage(before);
-      // Processor time, not the clock: something else may run beside it.
+      // Processor time, not the clock: other tests run at the same time.
       expect((user + system) / 1e6, `${body.slice(0, 30)} of ${body.length}`).toBeLessThan(1.5);
     }
   });

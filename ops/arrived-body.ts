@@ -64,7 +64,8 @@ export function bodyGate(limits: BodyLimits): {
     const take = async (): Promise<ArrivedBody | BodyRefusal> => {
       try {
         for await (const chunk of request.iterator({ destroyOnReturn: false }) as AsyncIterable<Buffer>) {
-          if (ended) return 'too-slow';
+          // What was still being written meanwhile goes too.
+          if (ended) return refuse('too-slow');
           if (kept.length() + chunk.length > most) return refuse('too-large');
           if (chunk.length > room) return refuse('too-many');
           room -= chunk.length;
@@ -117,12 +118,13 @@ function keptBody(newPath: () => string) {
     length: () => length,
     async add(chunk: Buffer): Promise<void> {
       length += chunk.length;
-      if (file) return void (await file.handle.write(chunk));
+      // All of it, or an error: a single write may end short on a disk that is filling up.
+      if (file) return file.handle.appendFile(chunk);
       parts.push(chunk);
       if (length <= IN_MEMORY) return;
       const path = newPath();
       file = { path, handle: await open(path, 'wx+', 0o600) };
-      await file.handle.write(Buffer.concat(parts));
+      await file.handle.appendFile(Buffer.concat(parts));
       parts = [];
     },
     read: (): Readable => (file ? file.handle.createReadStream({ start: 0, autoClose: false }) : Readable.from(parts)),

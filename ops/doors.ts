@@ -54,6 +54,11 @@ export function openDoors(): Enter {
       refuse(response, ...BODY_WORDS[arrived]);
       return null;
     }
+    // Gone in the moment its body was there: nothing closes any more.
+    if (response.destroyed) {
+      arrived.forget();
+      return null;
+    }
     response.once('close', arrived.forget);
     const page = !free && request.method === 'GET' && !/^\/(api|drawings)\//.test(request.url!);
     const entered = free ? { leave: (): void => undefined } : await (page ? enterDrawn() : enter());

@@ -58,7 +58,7 @@ need_modules() {
   say "Installing the packages of package-lock.json."
   local log which="--omit=dev" how=ci; log=$(mktemp)
   [ "$1" = run ] || which="--include=dev"
-  # What a start has installed stays, and the rest is put beside it.
+  # What a start has installed stays; only the rest is fetched.
   [ "$has" = "$now run" ] && how="install --no-save"
   if ! npm $how $which --no-audit --no-fund --loglevel=error >"$log" 2>&1; then
     tail -n 20 "$log"

@@ -77,7 +77,7 @@ async function readOne(services: Services, mail: ReceivedMail): Promise<keyof In
     await putAside(services, mail.name, 'no-club');
     return 'nobodys';
   }
-  const read = { ...opened, name: mail.name, at: mail.at };
+  const read = { ...opened, name: mail.name };
   try {
     await keepLetter(services, club, message, read);
   } catch (error) {
@@ -102,8 +102,7 @@ async function putAside({ mail }: Services, name: string, folder: AsideFolder): 
     .catch((error: unknown) => console.error(`The letter ${name} cannot be moved to ${folder}:`, error));
 }
 
-type Opened =
-  { letter: ReadLetter; contentHash: string } | { problem: ReplyProblem; contentHash: string; why?: unknown };
+type Opened = { letter: ReadLetter; contentHash: string } | { problem: ReplyProblem; contentHash: string };
 
 /** Opens and parses a letter, in a thread with a limit of its own: it may be made to be slow. */
 async function openLetter({ mail }: Services, { name, at }: ReceivedMail): Promise<Opened> {

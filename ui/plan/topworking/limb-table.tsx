@@ -2,6 +2,7 @@
 
 import { DEED_WORDS, type Limb, type LimbDeed } from '@/core/plan/topworking/limb';
 import { parseDecimal } from '@/core/units/decimal';
+import { parseLength } from '@/core/units/parse-length';
 import { type SheetColumn, SheetTable } from '@/ui/kit/table/sheet-table';
 import { type TreeOnBoard, FIGURES } from './use-tree';
 
@@ -44,7 +45,9 @@ function limbColumns(tree: TreeOnBoard): SheetColumn<Limb>[] {
         <input
           aria-label={`${label} of limb ${nth(limb)}`}
           data-key={`${limb.id}.${name}`}
-          aria-invalid={parseDecimal(shown(limb, name)) === null}
+          aria-invalid={
+            (isLength(name) ? parseLength(shown(limb, name), unit) : parseDecimal(shown(limb, name))) === null
+          }
           value={shown(limb, name)}
           inputMode="decimal"
           readOnly={!mayChange}
