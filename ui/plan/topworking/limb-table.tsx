@@ -20,7 +20,7 @@ export function LimbTable({ tree }: { tree: TreeOnBoard }) {
 }
 
 function limbColumns(tree: TreeOnBoard): SheetColumn<Limb>[] {
-  const { isLength, unit, limbs, mayChange, change, shown, type, setLimbs } = tree;
+  const { limbs, mayChange, change, setLimbs } = tree;
   const nth = (limb: Limb): number => limbs.indexOf(limb) + 1;
   return [
     { id: 'nth', head: '#', value: nth, cell: nth, className: 'font-bold tabular-nums' },
@@ -38,24 +38,7 @@ function limbColumns(tree: TreeOnBoard): SheetColumn<Limb>[] {
         />
       ),
     },
-    ...FIGURES.map(([name, label]): SheetColumn<Limb> => ({
-      id: name,
-      head: `${label}${isLength(name) ? `, ${unit}` : ''}`,
-      cell: (limb) => (
-        <input
-          aria-label={`${label} of limb ${nth(limb)}`}
-          data-key={`${limb.id}.${name}`}
-          aria-invalid={
-            (isLength(name) ? parseLength(shown(limb, name), unit) : parseDecimal(shown(limb, name))) === null
-          }
-          value={shown(limb, name)}
-          inputMode="decimal"
-          readOnly={!mayChange}
-          onChange={(event) => type(limb, name, event.target.value)}
-          className="bench-input w-20!"
-        />
-      ),
-    })),
+    ...FIGURES.map(([name, label]) => figureColumn(tree, name, label)),
     {
       id: 'deed',
       head: 'What becomes of it',
@@ -99,6 +82,31 @@ function limbColumns(tree: TreeOnBoard): SheetColumn<Limb>[] {
         ),
     },
   ];
+}
+
+/** A column of figures to fill in; what is no figure is marked. */
+function figureColumn(
+  { isLength, unit, limbs, mayChange, shown, type }: TreeOnBoard,
+  name: (typeof FIGURES)[number][0],
+  label: string,
+): SheetColumn<Limb> {
+  const isFigure = (text: string): boolean => (isLength(name) ? parseLength(text, unit) : parseDecimal(text)) !== null;
+  return {
+    id: name,
+    head: `${label}${isLength(name) ? `, ${unit}` : ''}`,
+    cell: (limb) => (
+      <input
+        aria-label={`${label} of limb ${limbs.indexOf(limb) + 1}`}
+        data-key={`${limb.id}.${name}`}
+        aria-invalid={!isFigure(shown(limb, name))}
+        value={shown(limb, name)}
+        inputMode="decimal"
+        readOnly={!mayChange}
+        onChange={(event) => type(limb, name, event.target.value)}
+        className="bench-input w-20!"
+      />
+    ),
+  };
 }
 
 /** The day a limb was grafted; from then on it is under care. */

@@ -95,30 +95,45 @@ export function UnionStage({
           title={`The two green lines: ${silent ? '' : `${contactGrade.words}, `}${formatLength(contact.touching, unit)} touching of ${formatLength(contact.whole, unit)}`}
         />
         <div className="flex w-full items-start justify-center gap-3 max-sm:flex-wrap">
-          <div
-            className={
-              across
-                ? 'flex gap-1.5 max-sm:flex-wrap max-sm:justify-center sm:flex-col'
-                : 'flex flex-wrap justify-center gap-1.5'
-            }
-            role="group"
-            aria-label="Points measured on the faces"
-          >
-            {measured.map((stagePoint) => (
-              <MarkButton
-                key={stagePoint.point.id}
-                {...stagePoint}
-                onMark={onMark}
-                width={narrow ? 102 : 96}
-                unit={unit}
-                brief
-              />
-            ))}
-          </div>
+          <MeasuredPoints points={measured} narrow={narrow} beside={across != null} unit={unit} onMark={onMark} />
           {across}
         </div>
         {below}
       </div>
+    </div>
+  );
+}
+
+interface MeasuredPointsProps {
+  points: StagePoint[];
+  narrow: boolean;
+  /** Something else stands next to them. */
+  beside: boolean;
+  unit: LengthUnit;
+  onMark: (point: Point) => void;
+}
+
+function MeasuredPoints({ points, narrow, beside, unit, onMark }: MeasuredPointsProps) {
+  return (
+    <div
+      className={
+        beside
+          ? 'flex gap-1.5 max-sm:flex-wrap max-sm:justify-center sm:flex-col'
+          : 'flex flex-wrap justify-center gap-1.5'
+      }
+      role="group"
+      aria-label="Points measured on the faces"
+    >
+      {points.map((stagePoint) => (
+        <MarkButton
+          key={stagePoint.point.id}
+          {...stagePoint}
+          onMark={onMark}
+          width={narrow ? 102 : 96}
+          unit={unit}
+          brief
+        />
+      ))}
     </div>
   );
 }
