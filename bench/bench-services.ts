@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { openDatabase } from '@/db/database';
 import { migrate } from '@/db/migrate';
+import { deedLogIn } from '@/server/platform/deed-log';
 import { erasedListIn } from '@/server/platform/erased-list';
 import { folderMail } from '@/stand-ins/mail/folder-mail';
 import { simulatedWeather } from '@/stand-ins/weather/simulated-weather';
@@ -19,6 +20,7 @@ export async function benchServices(name: string, now: Date) {
     mail: folderMail(join(folder, 'mail')),
     weather: simulatedWeather,
     erased: erasedListIn(join(folder, 'erased.txt')),
+    deeds: deedLogIn(join(folder, 'deeds')),
     publicUrl: 'http://127.0.0.1',
     now,
   };

@@ -14,6 +14,7 @@ import {
 import { join } from 'node:path';
 import { promisify } from 'node:util';
 import { LAST_GOOD, type LastGood } from '@/server/club/backup-state';
+import { deedLogIn } from '@/server/platform/deed-log';
 import { backupsToKeep } from './backup-retention';
 import { contentOf, dumpSchema, loadSchema } from './dump';
 import { endLeftover, isAlive, startMariaDb } from './mariadb';
@@ -76,6 +77,7 @@ async function makeAlone({ data, url }: BackupPlace, folder: string, now: Date, 
     const outbox = join(data, 'outbox');
     if (existsSync(outbox)) cpSync(outbox, join(inside, 'outbox'), { recursive: true });
     if (existsSync(join(data, 'erased.txt'))) cpSync(join(data, 'erased.txt'), join(inside, 'erased.txt'));
+    if (existsSync(join(data, 'deeds'))) cpSync(join(data, 'deeds'), join(inside, 'deeds'), { recursive: true });
     const rows = await prove(work, join(inside, 'database.sql'), before, after);
     const manifest: Manifest = {
       at: now.toISOString(),
@@ -100,6 +102,8 @@ async function makeAlone({ data, url }: BackupPlace, folder: string, now: Date, 
     writeFileSync(join(work, LAST_GOOD), JSON.stringify(good));
     renameSync(join(work, LAST_GOOD), join(folder, LAST_GOOD));
     thinOut(folder, now);
+    // No backup that is kept is older.
+    await deedLogIn(join(data, 'deeds')).forgetBefore(new Date(now.getTime() - 400 * 86_400_000));
     return file;
   } finally {
     rmSync(work, { recursive: true, force: true });

@@ -5,6 +5,7 @@ import { migrate } from '@/db/migrate';
 import { loadDemo } from '@/demo/load-demo';
 import { keepDemoState } from '@/e2e/setup/demo-state';
 import { makeSecondClub } from '@/e2e/setup/second-club';
+import { deedLogIn } from '@/server/platform/deed-log';
 import { erasedListIn } from '@/server/platform/erased-list';
 import { folderMail } from '@/stand-ins/mail/folder-mail';
 import { simulatedWeather } from '@/stand-ins/weather/simulated-weather';
@@ -23,6 +24,7 @@ const services = {
   mail: folderMail(process.env.PEAR_BENCH_MAIL!),
   weather: simulatedWeather,
   erased: erasedListIn(process.env.PEAR_BENCH_ERASED!),
+  deeds: deedLogIn(process.env.PEAR_BENCH_DEEDS!),
   publicUrl: process.env.PEAR_BENCH_PUBLIC_URL!,
   now: new Date(),
 };

@@ -35,6 +35,7 @@ const environment = {
   DATABASE_URL: own.url,
   PEAR_BENCH_MAIL: join(folder, 'outbox'),
   PEAR_BENCH_ERASED: join(folder, 'erased.txt'),
+  PEAR_BENCH_DEEDS: join(folder, 'deeds'),
   PEAR_BENCH_PUBLIC_URL: url,
 };
 Object.assign(process.env, environment);

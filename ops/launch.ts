@@ -23,6 +23,7 @@ mkdirSync(DATA, { recursive: true, mode: 0o700 });
 process.env.PEAR_BENCH_MAIL ??= join(DATA, 'outbox');
 process.env.PEAR_BENCH_BACKUPS ??= join(DATA, 'backups');
 process.env.PEAR_BENCH_ERASED ??= join(DATA, 'erased.txt');
+process.env.PEAR_BENCH_DEEDS ??= join(DATA, 'deeds');
 
 let own: OwnMariaDb | null = null;
 let server: Server | null = null;

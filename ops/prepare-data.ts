@@ -8,6 +8,7 @@ import { tableNames } from '@/db/table-names';
 import { loadDemo } from '@/demo/load-demo';
 import { ASSISTANT, LEAD, VIEWER } from '@/demo/scenario';
 import { clockNow, clockOffset } from '@/server/platform/clock';
+import { deedLogIn } from '@/server/platform/deed-log';
 import { erasedListIn } from '@/server/platform/erased-list';
 import { forgetOldSessions } from '@/server/club/sign-in';
 import { folderMail } from '@/stand-ins/mail/folder-mail';
@@ -87,6 +88,7 @@ async function loadWantedDemo(db: Database): Promise<void> {
       mail: folderMail(process.env.PEAR_BENCH_MAIL!),
       weather: simulatedWeather,
       erased: erasedListIn(process.env.PEAR_BENCH_ERASED!),
+      deeds: deedLogIn(process.env.PEAR_BENCH_DEEDS!),
       publicUrl: process.env.PEAR_BENCH_PUBLIC_URL!,
       now: clockNow(),
     },

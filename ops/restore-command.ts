@@ -26,7 +26,7 @@ if (!existsSync(file)) {
 try {
   const dryRun = values['dry-run'];
   console.log(dryRun ? 'Trying the backup out; nothing is changed.' : 'Playing the backup back.');
-  const { manifest, migrated, erased, replaced } = await restoreBackup(DATA, file, { dryRun });
+  const { manifest, migrated, erased, redone, replaced } = await restoreBackup(DATA, file, { dryRun });
   const rows = Object.values(manifest.rows).reduce((sum, count) => sum + count, 0);
   console.log(
     `It is of ${manifest.at}: ${rows} rows in ${Object.keys(manifest.rows).length} tables, ${manifest.letters} letters.`,
@@ -35,6 +35,17 @@ try {
   if (erased > 0)
     console.log(
       `${erased} ${erased === 1 ? 'person was' : 'people were'} erased since then, and ${dryRun ? 'would be' : 'were'} erased again.`,
+    );
+  const again = [
+    [redone.leave, 'leave to be written to, as given or taken back'],
+    [redone.roles, 'roles and memberships, as changed or ended'],
+    [redone.passwords, 'passwords, as changed'],
+    [redone.letters, 'letters, as written; none is sent twice'],
+  ] as const;
+  for (const [count, words] of again) if (count > 0) console.log(`Done again since then: ${words} (${count}).`);
+  if (redone.keptLeads > 0)
+    console.log(
+      `Left as lead, though they had left or changed since: ${redone.keptLeads}, the only lead of their club in this backup. Make another lead, then end that membership again.`,
     );
   if (replaced) console.log(`What was there before lies in ${replaced}. Remove it once all is well.`);
   console.log(dryRun ? 'The backup is good.' : 'Done. Everybody has to sign in again; ./start goes on from here.');

@@ -3,18 +3,22 @@ import { join, resolve } from 'node:path';
 import { openDatabase } from '@/db/database';
 import { migrate, pendingMigrations } from '@/db/migrate';
 import { erasePersonRows } from '@/server/club/erase-person';
+import { type Deed, deedLogIn } from '@/server/platform/deed-log';
 import { type Erasure, erasedListIn } from '@/server/platform/erased-list';
 import { folderMail } from '@/stand-ins/mail/folder-mail';
 import { simulatedWeather } from '@/stand-ins/weather/simulated-weather';
 import { inWords, type Manifest, removeUnfinished, unpackBackup } from './backup';
 import { contentOf, loadSchema } from './dump';
 import { startMariaDb } from './mariadb';
+import { bringLetters, redoDeeds, type Redone } from './redo-deeds';
 
 export interface Restored {
   manifest: Manifest;
   migrated: string[];
   /** People erased since the backup was made, and now again. */
   erased: number;
+  /** What was done since, and now again. */
+  redone: Redone;
   /** Where what was there before lies now; null when nothing was, and in a dry run. */
   replaced: string | null;
 }
@@ -42,6 +46,7 @@ export async function restoreBackup(
     if (existsSync(join(unpacked, 'outbox'))) renameSync(join(unpacked, 'outbox'), outbox);
     const server = await startMariaDb(work, { endsWithParent: true });
     let migrated: string[];
+    let redone: Redone;
     let erased = 0;
     try {
       await loadSchema(server.url, join(unpacked, 'database.sql'));
@@ -53,6 +58,8 @@ export async function restoreBackup(
         if (pending.join() !== migrated.join()) throw new Error('The backup could not be brought up to date.');
         // Whoever signed out since then stays signed out.
         await db.sessions.destroy({ where: {} });
+        redone = await redoDeeds(db, await deedsInEither(data, unpacked, new Date(manifest.at)));
+        await bringLetters(db, join(data, 'outbox'), outbox);
         const erasures = await erasedInEither(data, unpacked);
         const services = {
           db,
@@ -60,6 +67,7 @@ export async function restoreBackup(
           weather: simulatedWeather,
           // All of them are on the list that is written below.
           erased: { all: () => Promise.resolve(erasures), add: () => Promise.resolve() },
+          deeds: deedLogIn(join(work, 'deeds')),
           publicUrl: 'http://127.0.0.1',
           now,
         };
@@ -74,9 +82,10 @@ export async function restoreBackup(
     } finally {
       await server.stop();
     }
-    if (dryRun) return { manifest, migrated, erased, replaced: null };
+    if (dryRun) return { manifest, migrated, erased, redone, replaced: null };
     await keepErased(data, unpacked);
-    return { manifest, migrated, erased, replaced: swapIn(data, work, now) };
+    keepDeeds(data, unpacked);
+    return { manifest, migrated, erased, redone, replaced: swapIn(data, work, now) };
   } catch (error) {
     throw inWords(error, data);
   } finally {
@@ -97,6 +106,21 @@ async function keepErased(data: string, unpacked: string): Promise<void> {
   const fresh = join(unpacked, 'erased-of-both.txt');
   for (const each of erasures) await erasedListIn(fresh).add(each);
   renameSync(fresh, join(data, 'erased.txt'));
+}
+
+/** A deed is noted with the time it was begun at: what was under way while the backup was made is looked at too, ms. */
+const UNDER_WAY = 3_600_000;
+
+/** What was done since a backup was made, by the log that is there, or by that of the backup where there is none. */
+async function deedsInEither(data: string, unpacked: string, madeAt: Date): Promise<Deed[]> {
+  const folder = existsSync(join(data, 'deeds')) ? data : unpacked;
+  return deedLogIn(join(folder, 'deeds')).since(new Date(madeAt.getTime() - UNDER_WAY));
+}
+
+/** An empty machine takes the log of the backup, so that an older one that is played back later does it all again too. */
+function keepDeeds(data: string, unpacked: string): void {
+  if (!existsSync(join(data, 'deeds')) && existsSync(join(unpacked, 'deeds')))
+    renameSync(join(unpacked, 'deeds'), join(data, 'deeds'));
 }
 
 /** Every table has the rows that its backup says. */

@@ -3,6 +3,7 @@ import { openDatabase, type Database } from '@/db/database';
 import { processWide } from '@/db/process-wide';
 import { clockNow } from '@/server/platform/clock';
 import type { Services } from '@/server/platform/context';
+import { deedLogIn } from '@/server/platform/deed-log';
 import { erasedListIn } from '@/server/platform/erased-list';
 import { folderMail } from '@/stand-ins/mail/folder-mail';
 import { simulatedWeather } from '@/stand-ins/weather/simulated-weather';
@@ -21,6 +22,7 @@ export function services(): Services {
     mail: folderMail(process.env.PEAR_BENCH_MAIL ?? join(process.cwd(), '.data', 'outbox')),
     weather: simulatedWeather,
     erased: erasedListIn(process.env.PEAR_BENCH_ERASED ?? join(process.cwd(), '.data', 'erased.txt')),
+    deeds: deedLogIn(process.env.PEAR_BENCH_DEEDS ?? join(process.cwd(), '.data', 'deeds')),
     publicUrl: publicUrl(),
     now: clockNow(),
   };

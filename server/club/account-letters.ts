@@ -13,7 +13,7 @@ export interface AccountLetter {
 
 /** Prepares a letter to a user: kept as a file now, sent once the transaction that notes it has committed. */
 export async function prepareAccountLetter(
-  { db, mail, now }: Services,
+  { db, mail, deeds, now }: Services,
   user: Pick<UserRow, 'id' | 'name' | 'email'>,
   subject: string,
   paragraphs: readonly string[],
@@ -30,10 +30,12 @@ export async function prepareAccountLetter(
   await mail.prepare(id, eml);
   return {
     id,
-    note: async (transaction) =>
-      void (await db.accountLetters.create(
+    note: async (transaction) => {
+      await db.accountLetters.create(
         { id, userId: user.id, subject, state: 'queued', createdAt: now },
         { transaction },
-      )),
+      );
+      await deeds.add(now, { what: 'account letter', id });
+    },
   };
 }

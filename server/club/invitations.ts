@@ -55,7 +55,7 @@ export async function answerInvitation(context: Context, clubId: string, input: 
 
 /** Joins with a yes, and notes either; an answer that another window gave first stands. */
 async function settle(
-  { db, now }: Pick<Services, 'db' | 'now'>,
+  { db, deeds, now }: Pick<Services, 'db' | 'deeds' | 'now'>,
   invitations: readonly InvitationRow[],
   answer: 'yes' | 'no',
   token?: string,
@@ -72,6 +72,7 @@ async function settle(
         subjectId: userId,
         at: now,
       });
+      await deeds.add(now, { what: 'role', clubId, userId, role: answer === 'yes' ? role : 'none' });
     }
     if (token)
       await db.passwordLinks.update(

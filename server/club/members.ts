@@ -208,6 +208,7 @@ export async function changeMember(context: Context, userId: string, input: unkn
         subjectId: userId,
         at: now,
       });
+      await context.deeds.add(now, { what: 'role', clubId: actor.clubId, userId, role: 'none' });
       return;
     }
     if (!members.some((member) => member.userId === userId)) throw notFound('This member');
@@ -228,6 +229,7 @@ export async function changeMember(context: Context, userId: string, input: unkn
       subjectId: userId,
       at: now,
     });
+    await context.deeds.add(now, { what: 'role', clubId: actor.clubId, userId, role: values.role });
   });
 }
 

@@ -45,6 +45,7 @@ export async function changePassword(context: Context, input: unknown): Promise<
       subjectId: user.id,
       at: now,
     });
+    await context.deeds.add(now, { what: 'password', userId: user.id, passwordHash });
   });
 }
 
@@ -169,6 +170,7 @@ export async function setPasswordByLink(services: Services, input: unknown): Pro
           subjectId: user.id,
           at: now,
         });
+        await services.deeds.add(now, { what: 'role', clubId, userId: user.id, role });
       }
       await db.invitations.destroy({ where: { userId: user.id }, transaction });
     }
@@ -181,6 +183,7 @@ export async function setPasswordByLink(services: Services, input: unknown): Pro
         at: now,
       });
     }
+    await services.deeds.add(now, { what: 'password', userId: user.id, passwordHash });
   });
   await clearAttempts(services, `sign-in as ${user.email}`);
 }

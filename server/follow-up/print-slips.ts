@@ -51,10 +51,9 @@ export async function printSlips(context: Context, roundId: string, input: unkno
     values.paper,
   );
   await transact(db, async (transaction) => {
-    await db.reportLinks.bulkCreate(
-      slips.flatMap(({ link }) => (link ? [link.row] : [])),
-      { transaction },
-    );
+    const links = slips.flatMap(({ link }) => (link ? [link.row] : []));
+    await db.reportLinks.bulkCreate(links, { transaction });
+    await context.deeds.add(now, { what: 'round', round }, ...links.map((link) => ({ what: 'link' as const, link })));
     await audit(db, transaction, {
       clubId: actor.clubId,
       actorId: actor.userId,

@@ -165,7 +165,7 @@ export async function acceptRoster(
  * @returns those who have no seat yet, in the order of the lines.
  */
 async function takeLines(
-  { db, actor: { clubId } }: Context,
+  { db, deeds, now, actor: { clubId } }: Context,
   transaction: Transaction,
   lines: PreviewLine[],
   decisions: Record<string, Decision>,
@@ -187,6 +187,7 @@ async function takeLines(
         ...(line.mayContact ? { mayContact: true } : {}),
       };
       await db.people.update(fresh, { where: { clubId, id: line.personId! }, transaction });
+      if (line.mayContact) await deeds.add(now, { what: 'leave', clubId, personId: line.personId!, given: true });
       if (!seated.has(line.personId!)) toSeat.add(line.personId!);
     } else {
       const personId = uuid();

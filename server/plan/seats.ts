@@ -145,6 +145,13 @@ export async function changeSeat(context: Context, workshopId: string, seatId: s
     );
     if (Object.keys(place).length > 0) await db.seats.update(place, { where: { clubId, id: seatId }, transaction });
     await audit(db, transaction, { clubId, actorId: userId, action: 'seat changed', subjectId: seatId, at: now });
+    if (values.mayContact !== undefined)
+      await context.deeds.add(now, {
+        what: 'leave',
+        clubId,
+        personId: seat.personId,
+        given: values.mayContact,
+      });
   });
 }
 

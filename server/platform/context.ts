@@ -5,6 +5,7 @@ import type { LengthUnit } from '@/core/units/length';
 import type { TemperatureUnit } from '@/core/units/temperature';
 import type { MailService } from '@/stand-ins/mail/mail-service';
 import type { WeatherService } from '@/stand-ins/weather/weather-service';
+import type { DeedLog } from './deed-log';
 import type { ErasedList } from './erased-list';
 import { UseCaseError } from './use-case-error';
 
@@ -29,6 +30,8 @@ export interface Services {
   mail: MailService;
   weather: WeatherService;
   erased: ErasedList;
+  /** What a restore does again. */
+  deeds: DeedLog;
   /** Address that links and QR codes carry, without a slash at the end. */
   publicUrl: string;
   now: Date;

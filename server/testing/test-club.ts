@@ -11,6 +11,7 @@ import { folderMail } from '@/stand-ins/mail/folder-mail';
 import { simulatedWeather } from '@/stand-ins/weather/simulated-weather';
 import { makeKeepers } from '@/server/aftercare/make-keepers';
 import type { Context, Services } from '@/server/platform/context';
+import { deedLogIn } from '@/server/platform/deed-log';
 import { erasedListIn } from '@/server/platform/erased-list';
 import { normaliseEmail } from '@/core/inputs/fields';
 import { permitKeepers } from '@/server/score/keeper-permits';
@@ -45,6 +46,7 @@ export async function testClub(): Promise<TestClub> {
     mail: folderMail(mailFolder, join(mailFolder, 'inbox')),
     weather: simulatedWeather,
     erased: erasedListIn(join(mailFolder, 'erased.txt')),
+    deeds: deedLogIn(join(mailFolder, 'deeds')),
     publicUrl: 'https://bench.example',
     now: NOW,
   };

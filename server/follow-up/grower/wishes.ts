@@ -21,6 +21,7 @@ export async function setLeave(services: Services, token: string, mayContact: bo
       subjectId: link.personId,
       at: now,
     });
+    await services.deeds.add(now, { what: 'leave', clubId: link.clubId, personId: link.personId, given: mayContact });
   });
 }
 
@@ -54,6 +55,7 @@ export async function closeLink(services: Services, token: string): Promise<void
       subjectId: link.personId,
       at: now,
     });
+    await services.deeds.add(now, { what: 'link closed', clubId: link.clubId, linkId: link.id });
   });
 }
 

@@ -40,10 +40,10 @@ export async function withdrawLinks(context: Context, roundId: string, personId:
     now,
   } = context;
   await transact(db, async (transaction) => {
-    await db.reportLinks.update(
-      { withdrawnAt: now },
-      { where: { clubId, roundId: round.id, personId, withdrawnAt: UNSET }, transaction },
-    );
+    const where = { clubId, roundId: round.id, personId, withdrawnAt: UNSET };
+    const links = await db.reportLinks.findAll({ where, attributes: ['id'], transaction, raw: true });
+    await db.reportLinks.update({ withdrawnAt: now }, { where, transaction });
     await audit(db, transaction, { clubId, actorId: userId, action: 'links withdrawn', subjectId: personId, at: now });
+    await context.deeds.add(now, ...links.map(({ id }) => ({ what: 'link closed' as const, clubId, linkId: id })));
   });
 }

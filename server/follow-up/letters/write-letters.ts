@@ -83,6 +83,7 @@ export async function writeLetters(
           subjectId,
           at: context.now,
         });
+        await noteLetters(context, transaction, letters);
       });
   } catch (error) {
     for (const { message } of letters) await mail.discard(message.id);
@@ -94,6 +95,24 @@ export async function writeLetters(
     waiting: await deliverLetters(context, clubId),
     held: planned.length - due.length,
   };
+}
+
+/** Notes letters and their links beside the database: nobody is written to again, and the links open, after a restore. */
+async function noteLetters(
+  { db, deeds, now, actor: { clubId } }: Context,
+  transaction: Transaction,
+  letters: readonly Letter[],
+): Promise<void> {
+  const roundIds = new Set(letters.flatMap(({ link, asks }) => [link.roundId, ...asks.map(({ roundId }) => roundId)]));
+  const rounds = await db.rounds.findAll({ where: { clubId, id: [...roundIds] }, transaction, raw: true });
+  await deeds.add(
+    now,
+    ...rounds.map((round) => ({ what: 'round' as const, round })),
+    ...letters.flatMap(({ link, message, asks }) => [
+      { what: 'link' as const, link },
+      { what: 'letter' as const, message: { ...message, state: 'delivered' as const }, asks },
+    ]),
+  );
 }
 
 /** Who was erased, took their leave back or was written to while the letters were made is not written to. */
