@@ -15,6 +15,7 @@ import { join } from 'node:path';
 import { promisify } from 'node:util';
 import { LAST_GOOD, type LastGood } from '@/server/club/backup-state';
 import { deedLogIn } from '@/server/platform/deed-log';
+import { backupKey, encryptFor, ENCRYPTED } from './backup-encryption';
 import { backupsToKeep } from './backup-retention';
 import { contentOf, dumpSchema, loadSchema } from './dump';
 import { endLeftover, isAlive, startMariaDb } from './mariadb';
@@ -36,7 +37,7 @@ export interface BackupPlace {
   url: string;
 }
 
-const NAME = /^pear-bench-(\d{8}T\d{6}Z)(-[\w-]+)?\.tar\.gz$/;
+const NAME = /^pear-bench-(\d{8}T\d{6}Z)(-[\w-]+)?\.tar\.gz(\.age)?$/;
 
 /** When a backup was made, by its name. */
 function madeAt(name: string): Date | null {
@@ -46,7 +47,8 @@ function madeAt(name: string): Date | null {
 
 /**
  * Makes a backup: the database, the outbox and the list of the erased, in one packed file, which is
- * played back into a throwaway server before it is called good. Older ones are thinned out.
+ * played back into a throwaway server before it is called good, and encrypted where the lead gave a key for that. Older
+ * ones are thinned out.
  *
  * @param why goes into the name, such as `before-0005`.
  * @returns the file.
@@ -90,10 +92,15 @@ async function makeAlone({ data, url }: BackupPlace, folder: string, now: Date, 
     const name = `pear-bench-${stamp}${why ? `-${why}` : ''}.tar.gz`;
     await run('tar', ['-czf', join(work, name), '-C', inside, '.']);
     await run('gzip', ['-t', join(work, name)]);
-    const file = join(folder, name);
-    renameSync(join(work, name), file);
+    // It has come back whole by now: once encrypted nobody here can read it.
+    const key = backupKey(data);
+    const kept = key ? `${name}${ENCRYPTED}` : name;
+    if (key) await encryptFor(key, join(work, name), join(work, kept));
+    const file = join(folder, kept);
+    renameSync(join(work, kept), file);
     const good: LastGood = {
-      file: name,
+      file: kept,
+      encrypted: key !== null,
       at: now.toISOString(),
       bytes: statSync(file).size,
       rows: Object.values(rows).reduce((sum, count) => sum + count, 0),

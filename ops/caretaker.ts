@@ -3,6 +3,7 @@ import { askByItself } from '@/server/follow-up/letters/due-letters';
 import { readInbox } from '@/server/follow-up/inbox/read-inbox';
 import type { Services } from '@/server/platform/context';
 import { deliverLetters, sweepOutbox } from '@/server/platform/outbox';
+import { noteDone, noteFault, watchPauses } from '@/server/platform/server-record';
 
 /** How often each thing is done, ms. */
 const MINUTE = 60_000;
@@ -10,12 +11,12 @@ const MINUTE = 60_000;
 const HOUR = 60 * MINUTE;
 
 /** What nobody asks for, in words for the log, and how often it is done. */
-const TURNS: { what: string; every: number; work: (services: Services) => Promise<unknown> }[] = [
+const TURNS: { what: string; task?: string; every: number; work: (services: Services) => Promise<unknown> }[] = [
   { what: 'Letters that wait could not be sent', every: MINUTE, work: deliverLetters },
   { what: 'Files of letters that were never sent could not be removed', every: MINUTE, work: sweepOutbox },
   { what: 'The log of changes could not be tidied', every: MINUTE, work: ({ db }) => pruneTableChanges(db) },
   { what: 'Replies by mail could not be read', every: MINUTE, work: readInbox },
-  { what: 'What has fallen due could not be asked', every: HOUR, work: askByItself },
+  { what: 'What has fallen due could not be asked', task: 'ask', every: HOUR, work: askByItself },
 ];
 
 /**
@@ -26,11 +27,12 @@ const TURNS: { what: string; every: number; work: (services: Services) => Promis
  * @param services made afresh for each turn, with the time of that turn
  */
 export async function startCaretaker(services: () => Services): Promise<void> {
+  watchPauses();
   await sayWhatWaits(services());
   for (const turn of TURNS) takeTurns(turn, services);
 }
 
-function takeTurns({ what, every, work }: (typeof TURNS)[number], services: () => Services): void {
+function takeTurns({ what, task, every, work }: (typeof TURNS)[number], services: () => Services): void {
   let busy = false;
   let next = 0;
   const turn = async (): Promise<void> => {
@@ -39,9 +41,11 @@ function takeTurns({ what, every, work }: (typeof TURNS)[number], services: () =
     busy = true;
     try {
       await work(services());
+      if (task) noteDone(task);
       next = Date.now() + every - MINUTE / 2;
     } catch (error) {
       // Mostly the database is away, and the launcher says so; the next minute tries again.
+      noteFault(what);
       console.error(`${what}; the next minute tries again:`, (error as Error).message);
     } finally {
       busy = false;

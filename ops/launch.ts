@@ -3,13 +3,14 @@ import type { Server } from 'node:http';
 import { join, resolve } from 'node:path';
 import { clockNow } from '@/server/platform/clock';
 import { removeUnfinished } from './backup';
+import { keepBackupKey } from './backup-encryption';
 import { clockMove, keepClockMove } from './demo-clock';
 import { backUpNightly, canBackUp } from './nightly-backup';
 import { type OwnMariaDb, startMariaDb } from './mariadb';
 import type { PreparedData } from './prepare-data';
 import { ProgramEnded, runProgram } from './program';
 import { serve, stopServing } from './serve';
-import { port, settings } from './start-settings';
+import { port, refuse, settings } from './start-settings';
 
 const DATA = resolve(process.env.PEAR_BENCH_DATA ?? '.data');
 process.env.PEAR_BENCH_DATA = DATA;
@@ -24,6 +25,19 @@ process.env.PEAR_BENCH_MAIL ??= join(DATA, 'outbox');
 process.env.PEAR_BENCH_BACKUPS ??= join(DATA, 'backups');
 process.env.PEAR_BENCH_ERASED ??= join(DATA, 'erased.txt');
 process.env.PEAR_BENCH_DEEDS ??= join(DATA, 'deeds');
+
+if (settings['backup-key'] !== undefined) {
+  try {
+    keepBackupKey(DATA, settings['backup-key']);
+  } catch (error) {
+    refuse((error as Error).message);
+  }
+  said(
+    settings['backup-key'] === 'none'
+      ? 'Backups from now on are not encrypted. Those that are stay so: keep their key.'
+      : 'Backups from now on are encrypted for your key. Keep its file safe and elsewhere: without it nobody can play them back, you neither. Earlier backups stay as they are.',
+  );
+}
 
 let own: OwnMariaDb | null = null;
 let server: Server | null = null;

@@ -2,6 +2,7 @@ import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { LAST_GOOD, type LastGood } from '@/server/club/backup-state';
 import { clockNow } from '@/server/platform/clock';
+import { noteFault } from '@/server/platform/server-record';
 import { runProgram } from './program';
 
 /** True where the programs that a backup needs are installed: beside an outside server they may not be. */
@@ -31,6 +32,7 @@ export function backUpNightly(place: { data: string }, say: (text: string) => vo
     try {
       say(`Backup made: ${await runProgram<string>('backup-now')}.`);
     } catch (error) {
+      noteFault('The nightly backup failed; what to do stands in the log of the server');
       say(
         `The backup failed: ${(error as Error).message} The last good one is ${last ? `of ${last.toISOString()}` : 'none'}.`,
       );

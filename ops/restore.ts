@@ -7,6 +7,7 @@ import { type Deed, deedLogIn } from '@/server/platform/deed-log';
 import { type Erasure, erasedListIn } from '@/server/platform/erased-list';
 import { folderMail } from '@/stand-ins/mail/folder-mail';
 import { simulatedWeather } from '@/stand-ins/weather/simulated-weather';
+import { decryptWith, isEncrypted } from './backup-encryption';
 import { inWords, type Manifest, removeUnfinished, unpackBackup } from './backup';
 import { contentOf, loadSchema } from './dump';
 import { startMariaDb } from './mariadb';
@@ -28,12 +29,14 @@ export interface Restored {
  * up to date, with everybody erased who was erased since; only then it takes the place of the old one,
  * which is kept beside it. In a dry run it does all but the last step.
  *
+ * @param options `key`: file with the key of an encrypted one.
+ *
  * @throws Error when the backup cannot be read or does not come up; the folder is then as it was.
  */
 export async function restoreBackup(
   givenData: string,
   file: string,
-  { dryRun = false, now = new Date() } = {},
+  { dryRun = false, now = new Date(), key = '' } = {},
 ): Promise<Restored> {
   const data = resolve(givenData);
   mkdirSync(data, { recursive: true, mode: 0o700 });
@@ -41,7 +44,10 @@ export async function restoreBackup(
   const work = mkdtempSync(join(data, 'restoring-'));
   try {
     const unpacked = join(work, 'backup');
-    const manifest = await unpackBackup(file, unpacked);
+    const open = join(work, 'opened.tar.gz');
+    if (isEncrypted(file)) await decryptWith(key, file, open);
+    const manifest = await unpackBackup(existsSync(open) ? open : file, unpacked);
+    rmSync(open, { force: true });
     const outbox = join(work, 'outbox');
     if (existsSync(join(unpacked, 'outbox'))) renameSync(join(unpacked, 'outbox'), outbox);
     const server = await startMariaDb(work, { endsWithParent: true });

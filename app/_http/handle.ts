@@ -1,6 +1,7 @@
 import type { Context, Services } from '@/server/platform/context';
 import { databaseIsAway, isCrowded, isNoId } from '@/server/platform/database-is-away';
 import { isId } from '@/core/inputs/fields';
+import { addressWithoutIds, noteFault } from '@/server/platform/server-record';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
 import { refuseForeignOrigin } from './own-origin';
 import { readJson, USUAL_MOST_JSON } from './read-body';
@@ -84,12 +85,14 @@ function refusal(error: unknown, request: Request): Response {
   }
   // Whoever has gone away hears nothing, and it is no fault of ours.
   if (request.signal.aborted) return new Response(null, { status: 499, headers });
-  // The path is left out for private links, whose path is their secret.
-  console.error(
-    request.method,
-    new URL(request.url).pathname.startsWith('/api/r/') ? '/api/r/…' : new URL(request.url).pathname,
-    error,
+  const { pathname } = new URL(request.url);
+  noteFault(
+    request.method === 'GET'
+      ? `${addressWithoutIds(pathname)} could not be answered`
+      : `Something sent to ${addressWithoutIds(pathname)} could not be saved`,
   );
+  // The path is left out for private links, whose path is their secret.
+  console.error(request.method, pathname.startsWith('/api/r/') ? '/api/r/…' : pathname, error);
   return Response.json(
     {
       message:

@@ -48,18 +48,21 @@ describe('keepers', () => {
 
 describe('a sheet of tags', () => {
   it('has tags of 60 by 25 mm unless others are asked for', () => {
-    expect(taken(tagsInput, {})).toEqual({ paper: 'A4', width: 60, height: 25, code: '' });
-    expect(taken(tagsInput, { width: '50', height: '22,5', paper: 'Letter' })).toMatchObject({
+    expect(taken(tagsInput('mm'), {})).toEqual({ paper: 'A4', width: 60, height: 25, code: '' });
+    expect(taken(tagsInput('mm'), { width: '50', height: '22,5', paper: 'Letter' })).toMatchObject({
       width: 50,
       height: 22.5,
       paper: 'Letter',
     });
   });
   it('has no tag too small for its code or too large for the sheet', () => {
-    expect(refusals(tagsInput, { width: LEAST_TAG.width - 1, height: MOST_TAG.height + 1 })).toEqual({
+    expect(refusals(tagsInput('mm'), { width: LEAST_TAG.width - 1, height: MOST_TAG.height + 1 })).toEqual({
       width: 'A tag needs a width of 50 mm or more for its code and its QR code.',
       height: 'A tag has a height of 80 mm at most.',
     });
-    expect(refusals(tagsInput, { width: 'wide' })).toEqual({ width: 'Enter the width of the tag in mm.' });
+    expect(refusals(tagsInput('in'), { width: 10 }).width).toBe(
+      'A tag needs a width of 1.97 in or more for its code and its QR code.',
+    );
+    expect(refusals(tagsInput('mm'), { width: 'wide' })).toEqual({ width: 'Enter the width of the tag in mm.' });
   });
 });

@@ -1,16 +1,20 @@
 import { object, string } from 'yup';
 import { paper, decimal } from '@/core/inputs/fields';
-import { LEAST_TAG, MOST_TAG } from './tag-size';
+import { formatLength, type LengthUnit } from '@/core/units/length';
+import { LEAST_TAG, MOST_TAG, USUAL_TAG } from './tag-size';
 
-const side = (what: string, least: number, most: number) =>
+const side = (what: string, least: number, most: number, unit: LengthUnit) =>
   decimal()
-    .typeError(`Enter the ${what} of the tag in mm.`)
-    .min(least, `A tag needs a ${what} of ${least} mm or more for its code and its QR code.`)
-    .max(most, `A tag has a ${what} of ${most} mm at most.`);
+    .typeError(`Enter the ${what} of the tag in ${unit === 'mm' ? 'mm' : 'inches'}.`)
+    .min(least, `A tag needs a ${what} of ${formatLength(least, unit)} or more for its code and its QR code.`)
+    .max(most, `A tag has a ${what} of ${formatLength(most, unit)} at most.`);
 
-export const tagsInput = object({
-  paper: paper(),
-  width: side('width', LEAST_TAG.width, MOST_TAG.width).default(60),
-  height: side('height', LEAST_TAG.height, MOST_TAG.height).default(25),
-  code: string().default(''),
-});
+/** What tags are printed with, lengths in mm; what is refused is said in the unit of the reader. */
+export function tagsInput(unit: LengthUnit) {
+  return object({
+    paper: paper(),
+    width: side('width', LEAST_TAG.width, MOST_TAG.width, unit).default(USUAL_TAG.width),
+    height: side('height', LEAST_TAG.height, MOST_TAG.height, unit).default(USUAL_TAG.height),
+    code: string().default(''),
+  });
+}

@@ -48,6 +48,7 @@ export const REACHED: Record<
   '/season': () => '/season',
   '/workshops/new': () => '/workshops/new',
   '/club': () => '/club',
+  '/club/status': () => '/club/status',
   '/club/causes': () => '/club/causes',
   '/findings': () => '/findings',
   '/findings/differs': () => '/findings/differs',

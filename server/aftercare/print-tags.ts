@@ -7,7 +7,7 @@ import { tagsInput } from '@/core/aftercare/tags-input';
 
 /** Tags of a workshop's living keepers, or of the one with `code` again. */
 export async function printTags(context: Context, workshopId: string, input: unknown): Promise<Buffer> {
-  const values = parse(tagsInput, input);
+  const values = parse(tagsInput(context.actor.lengthUnit), input);
   const living = (await listKeepers(context, workshopId)).filter(
     (keeper) => !keeper.voidedAt && (values.code === '' || keeper.code === values.code),
   );

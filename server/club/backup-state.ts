@@ -9,6 +9,8 @@ export const LAST_GOOD = 'last-good.json';
 export interface LastGood {
   file: string;
   at: string;
+  /** Only the lead's key opens it. Earlier versions did not say. */
+  encrypted?: boolean;
   bytes: number;
   rows: number;
   letters: number;

@@ -25,6 +25,7 @@ const splice = (notReady: number[]): KeeperMethod => ({
 const bench = (changes: Partial<ComponentProps<typeof KeeperBench>> = {}) =>
   rendered(
     <KeeperBench
+      unit="mm"
       workshopId="x"
       present={3}
       methods={[splice([])]}

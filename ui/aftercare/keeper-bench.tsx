@@ -1,5 +1,6 @@
 'use client';
 
+import type { LengthUnit } from '@/core/units/length';
 import { useState } from 'react';
 import { formatCode } from '@/core/codes/plant-code';
 import { RibbonStrip } from '@/ui/plan/wood/ribbon';
@@ -20,6 +21,7 @@ interface KeeperBenchProps {
   /** Who may have helped, besides those at the benches. */
   members: { id: string; name: string }[];
   keepers: KeeperLine[];
+  unit: LengthUnit;
 }
 
 /** Keepers of a workshop: made in one step, changed singly or many at once, printed as tags. */
@@ -33,6 +35,7 @@ export function KeeperBench({
   methods,
   members,
   keepers,
+  unit,
 }: KeeperBenchProps) {
   const [picked, setPicked] = useState<string[]>([]);
   const living = keepers.filter(({ voided }) => !voided);
@@ -78,6 +81,7 @@ export function KeeperBench({
         {mayChange && single && <AddUnion key={single.id} workshopId={workshopId} keeper={single} methods={methods} />}
         <TagPrinter
           workshopId={workshopId}
+          unit={unit}
           count={living.length}
           code={single && !single.voided ? single.code : null}
         />

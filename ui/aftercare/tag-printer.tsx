@@ -2,15 +2,26 @@
 
 import { useState } from 'react';
 import { formatCode } from '@/core/codes/plant-code';
+import { USUAL_TAG } from '@/core/aftercare/tag-size';
+import { formatLengthNumber, type LengthUnit } from '@/core/units/length';
+import { parseLength } from '@/core/units/parse-length';
 import { useEntry } from '@/ui/kit/form/use-entry';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 
+interface TagPrinterProps {
+  workshopId: string;
+  count: number;
+  /** One plant's, or null for all. */
+  code: string | null;
+  unit: LengthUnit;
+}
+
 /** Opens the tags as PDF: all living keepers, or the one that is picked, again. */
-export function TagPrinter({ workshopId, count, code }: { workshopId: string; count: number; code: string | null }) {
+export function TagPrinter({ workshopId, count, code, unit }: TagPrinterProps) {
   const [printing, setPrinting] = useState(false);
   const { register, submit, errors, problem } = useEntry(
-    () => import('@/core/aftercare/tags-input').then(({ tagsInput }) => tagsInput),
+    () => import('@/core/aftercare/tags-input').then(({ tagsInput }) => tagsInput(unit)),
     async (values, { setProblem }) => {
       const query = new URLSearchParams(values as Record<string, string>);
       if (code) query.set('code', code);
@@ -26,6 +37,13 @@ export function TagPrinter({ workshopId, count, code }: { workshopId: string; co
             ? ((await response.json()) as { message: string; fields: Record<string, string> })
             : { message: 'The server cannot be reached. Try again in a moment.', fields: {} },
         );
+    },
+    {
+      starts: {
+        width: formatLengthNumber(USUAL_TAG.width, unit),
+        height: formatLengthNumber(USUAL_TAG.height, unit),
+      },
+      read: ({ width, height, ...rest }) => ({ ...rest, width: side(width, unit), height: side(height, unit) }),
     },
   );
   if (count === 0) return null;
@@ -43,11 +61,11 @@ export function TagPrinter({ workshopId, count, code }: { workshopId: string; co
               <option>Letter</option>
             </select>
           </Field>
-          <Field label="Width, mm" error={errors.width}>
-            <input {...register('width')} inputMode="numeric" defaultValue={60} />
+          <Field label={`Width, ${unit}`} error={errors.width}>
+            <input {...register('width')} inputMode="decimal" />
           </Field>
-          <Field label="Height, mm" error={errors.height}>
-            <input {...register('height')} inputMode="numeric" defaultValue={25} />
+          <Field label={`Height, ${unit}`} error={errors.height}>
+            <input {...register('height')} inputMode="decimal" />
           </Field>
         </div>
         <button type="submit" className="bench-button self-start" disabled={printing}>
@@ -59,4 +77,14 @@ export function TagPrinter({ workshopId, count, code }: { workshopId: string; co
       </form>
     </section>
   );
+}
+
+/** A side as it was typed, in mm; what is no length stays as it is, for the schema to refuse. */
+function side(typed: unknown, unit: LengthUnit): unknown {
+  const text = String(typed);
+  const mm = parseLength(text, unit);
+  if (mm === null) return text;
+  // The usual size in inches stands for itself and not for its two decimals.
+  const usual = Object.values(USUAL_TAG).find((each) => formatLengthNumber(each, unit) === text.trim());
+  return usual ?? Math.round(mm * 10) / 10;
 }

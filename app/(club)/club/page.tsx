@@ -1,4 +1,5 @@
 import type { Metadata } from 'next';
+import Link from 'next/link';
 import { DateTime } from 'luxon';
 import { lastGoodBackup } from '@/server/club/backup-state';
 import { listMembers } from '@/server/club/members';
@@ -50,12 +51,15 @@ export default async function Club() {
               <p>
                 The last good one is of <strong>{moment(backup.at)}</strong>: {backup.rows} rows and {backup.letters}{' '}
                 letters, {Math.max(1, Math.round(backup.bytes / 1000))} kB. It was played back for a trial and came back
-                whole.
+                whole{backup.encrypted ? ', then encrypted for the key you keep' : ''}.
               </p>
             )}
             <p className="mt-2 text-sm text-muted">
-              Kept in <code>.data/backups</code>: seven days, five weeks, twelve months. <code>./restore FILE</code>{' '}
-              plays one back.
+              Kept in <code>.data/backups</code>: all of the last two days, then one a day for a week, one a week for
+              five weeks and one a month for a year. <code>./restore FILE</code> plays one back.
+            </p>
+            <p className="mt-2">
+              <Link href="/club/status">Server status</Link>: mail, backups, errors, disk and memory
             </p>
           </section>
         )}

@@ -12,7 +12,7 @@ const form = (changes: Partial<ComponentProps<typeof AssumptionsForm>> = {}) =>
       edits={{}}
       quarantine={['citrus', 'walnut']}
       region="Tarn isles"
-      unit="C"
+      units={{ length: 'mm', temperature: 'C' }}
       mayChange
       {...changes}
     />,
@@ -35,8 +35,8 @@ describe('the figures that dates are reckoned from', () => {
     expect(form({ edits }).words.match(/changed here/g)).toHaveLength(1);
   });
   it('are in the degrees of whoever reads', () => {
-    expect(form({ unit: 'C' }).words).toContain('°C');
-    const fahrenheit = form({ unit: 'F' }).words;
+    expect(form({ units: { length: 'mm', temperature: 'C' } }).words).toContain('°C');
+    const fahrenheit = form({ units: { length: 'in', temperature: 'F' } }).words;
     expect(fahrenheit).toContain('°F');
     expect(fahrenheit).not.toContain('°C');
   });

@@ -3,8 +3,7 @@
 import { useState } from 'react';
 import { type FieldValues, get, set } from 'react-hook-form';
 import { type Assumption, ASSUMPTIONS, type Edits } from '@/core/plan/phenology/assumptions';
-import type { TemperatureUnit } from '@/core/units/temperature';
-import { assumptionText, assumptionUnit, readAssumption } from './assumption-text';
+import { assumptionText, assumptionUnit, readAssumption, type Units } from './assumption-text';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 import { type SheetColumn, SheetTable } from '@/ui/kit/table/sheet-table';
@@ -16,7 +15,7 @@ interface AssumptionsFormProps {
   edits: Edits;
   quarantine: string[];
   region: string;
-  unit: TemperatureUnit;
+  units: Units;
   mayChange: boolean;
 }
 
@@ -34,7 +33,7 @@ function FiguresForm({
   edits,
   quarantine,
   region,
-  unit,
+  units,
   mayChange,
   saved,
   setSaved,
@@ -46,7 +45,7 @@ function FiguresForm({
       setSaved(sent?.ok ?? false);
     },
     {
-      starts: { region, quarantine: quarantine.join(', '), ...typedFigures(edits, unit) },
+      starts: { region, quarantine: quarantine.join(', '), ...typedFigures(edits, units) },
       read: (typed) => ({
         version,
         region: typed.region,
@@ -59,7 +58,7 @@ function FiguresForm({
             const own = get(typed, `edits.${assumption.id}`) as Typed;
             const read = (key: 'value' | 'margin'): string | number => {
               const known = [edits[assumption.id]?.[key], assumption[key]].filter((figure) => figure !== undefined);
-              return readAssumption(assumption, key, own[key], known, unit);
+              return readAssumption(assumption, key, own[key], known, units);
             };
             return [assumption.id, { ...own, value: read('value'), margin: read('margin') }];
           }),
@@ -87,7 +86,7 @@ function FiguresForm({
           label="Figures"
           className="min-w-[46rem]"
           rows={ASSUMPTIONS}
-          columns={figureColumns({ register, watch, errors, edits, unit, mayChange })}
+          columns={figureColumns({ register, watch, errors, edits, units, mayChange })}
           idOf={({ id }) => id}
           search="Find a figure"
         />
@@ -106,11 +105,11 @@ function FiguresForm({
 
 interface FigureEntry extends Pick<ReturnType<typeof useEntry>, 'register' | 'watch' | 'errors'> {
   edits: Edits;
-  unit: TemperatureUnit;
+  units: Units;
   mayChange: boolean;
 }
 
-function figureColumns({ register, watch, errors, edits, unit, mayChange }: FigureEntry): SheetColumn<Assumption>[] {
+function figureColumns({ register, watch, errors, edits, units, mayChange }: FigureEntry): SheetColumn<Assumption>[] {
   const input = ({ id, name }: Assumption, key: keyof Typed, words: string): React.ReactNode => {
     const place = `edits.${id}.${key}`;
     const refusal = errors[place];
@@ -149,7 +148,7 @@ function figureColumns({ register, watch, errors, edits, unit, mayChange }: Figu
       cell: (assumption) => (
         <>
           {input(assumption, 'value', 'value')}{' '}
-          <span className="inline-block w-16 text-left text-sm text-muted">{assumptionUnit(assumption, unit)}</span>
+          <span className="inline-block w-16 text-left text-sm text-muted">{assumptionUnit(assumption, units)}</span>
         </>
       ),
     },
@@ -164,13 +163,13 @@ function figureColumns({ register, watch, errors, edits, unit, mayChange }: Figu
 }
 
 /** The figures as they stand, the site's own or the usual ones; where an id has a point, the form has a level. */
-function typedFigures(edits: Edits, unit: TemperatureUnit): FieldValues {
+function typedFigures(edits: Edits, units: Units): FieldValues {
   const figures: FieldValues = {};
   for (const assumption of ASSUMPTIONS) {
     const { id, value, margin, source } = assumption;
     set(figures, `edits.${id}`, {
-      value: assumptionText(assumption, 'value', edits[id]?.value ?? value, unit),
-      margin: assumptionText(assumption, 'margin', edits[id]?.margin ?? margin, unit),
+      value: assumptionText(assumption, 'value', edits[id]?.value ?? value, units),
+      margin: assumptionText(assumption, 'margin', edits[id]?.margin ?? margin, units),
       source: edits[id]?.source ?? source ?? '',
     });
   }

@@ -83,7 +83,7 @@ export function StumpFields({ at, method, unit, register, errors }: StumpFieldsP
   const name = (field: keyof PlannedMethod): string => `methods.${at}.${field}`;
   return (
     <div className="flex flex-col gap-2">
-      <Field label={`Stumps, Ø in ${unit}`} hint="Empty: the usual size" error={errors[`methods[${at}].stump`]}>
+      <Field label={`Stumps, Ø (${unit})`} hint="Empty: the usual size" error={errors[`methods[${at}].stump`]}>
         <input {...register(name('stump'))} inputMode="decimal" />
       </Field>
       <table className="bench-table">

@@ -41,7 +41,7 @@ export function BenchHead({ scoring, state: { workshop, unit, methods }, fromPap
           <span role="status" className="font-bold">
             {told.notice}
           </span>{' '}
-          <span className="text-muted">{told.notice ? '' : `lengths in ${unit}`}</span>
+          <span className="text-muted">{told.notice ? '' : unit === 'mm' ? 'lengths in mm' : 'lengths in inches'}</span>
         </p>
       </div>
       {keeper && (

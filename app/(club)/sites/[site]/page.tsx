@@ -90,7 +90,7 @@ export default async function SitePage({ params }: { params: Promise<{ site: str
             Figures it goes by
           </h2>
           <AssumptionsForm
-            unit={context.actor.temperatureUnit}
+            units={{ length: context.actor.lengthUnit, temperature: context.actor.temperatureUnit }}
             siteId={id}
             version={site.version}
             edits={site.assumptions}

@@ -49,6 +49,7 @@ export default async function Aftercare({ params }: { params: Promise<{ workshop
       ) : (
         <KeeperBench
           workshopId={id}
+          unit={context.actor.lengthUnit}
           mayChange={context.actor.role !== 'viewer'}
           present={seats.filter(({ absent }) => !absent).length}
           wood={lots.wood.map(({ id: lotId, variety, ribbon }) => ({ id: lotId, variety, ribbon }))}

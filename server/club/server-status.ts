@@ -1,0 +1,91 @@
+import { readFile, statfs } from 'node:fs/promises';
+import { freemem, totalmem } from 'node:os';
+import { dirname, join } from 'node:path';
+import { allow, type Context } from '@/server/platform/context';
+import { type Fault, serverRecord } from '@/server/platform/server-record';
+import { type LastGood, lastGoodBackup } from './backup-state';
+
+/** Name of the file that says when a backup was last played back for practice. */
+export const LAST_DRILL = 'last-drill.json';
+
+/** A backup that was played back in full on this machine, as after a loss, and what it was. */
+export interface LastDrill {
+  at: string;
+  file: string;
+  rows: number;
+}
+
+/** Days after which the next practice of a restore is asked for. */
+const DRILL_EVERY = 365;
+/** Least room on the disk before the page asks to look after it, bytes. */
+const LEAST_DISK = 1_000_000_000;
+
+export interface ServerStatus {
+  now: Date;
+  startedAt: Date;
+  mail: {
+    lastRead: Date | null;
+    lastWritten: Date | null;
+    waiting: number;
+    /** Letters of the club that could not be read, and nobody has looked at yet. */
+    unread: number;
+    /** Last time all clubs were looked through for grafts to ask about; null since the start. */
+    lastAsked: Date | null;
+  };
+  backup: LastGood | null;
+  drill: LastDrill | null;
+  drillDue: boolean;
+  /** Longest time today without an answer, ms. */
+  longestPause: number | null;
+  faults: Fault[];
+  disk: { free: number; all: number; short: boolean };
+  memory: { used: number; free: number; all: number };
+}
+
+/**
+ * How the server runs, for the lead.
+ *
+ * @param backups folder in which backups lie
+ */
+export async function serverStatus(context: Context, backups: string): Promise<ServerStatus> {
+  allow(context, 'lead');
+  const { db, now, actor } = context;
+  const { clubId } = actor;
+  const [lastRead, lastWritten, waiting, unread, backup, drill, room] = await Promise.all([
+    db.mailReplies.max('arrivedAt', { where: { clubId } }) as Promise<Date | null>,
+    db.messages.max('createdAt', { where: { clubId, state: 'delivered' } }) as Promise<Date | null>,
+    db.messages.count({ where: { clubId, state: 'queued' } }),
+    db.mailReplies.count({ where: { clubId, outcome: 'unread', settledAt: null as never } }),
+    lastGoodBackup(context, backups),
+    lastDrill(backups),
+    roomOnDisk(backups),
+  ]);
+  const { startedAt, longestPause, faults, done } = serverRecord();
+  return {
+    now,
+    startedAt,
+    mail: { lastRead, lastWritten, waiting, unread, lastAsked: done.get('ask') ?? null },
+    backup,
+    drill,
+    drillDue: drill === null || now.getTime() - Date.parse(drill.at) > DRILL_EVERY * 86_400_000,
+    longestPause,
+    faults: [...faults.values()].sort((a, b) => b.last.getTime() - a.last.getTime()),
+    disk: { ...room, short: room.free < LEAST_DISK },
+    memory: { used: process.memoryUsage.rss(), free: freemem(), all: totalmem() },
+  };
+}
+
+async function lastDrill(backups: string): Promise<LastDrill | null> {
+  try {
+    return JSON.parse(await readFile(join(/* turbopackIgnore: true */ backups, LAST_DRILL), 'utf8')) as LastDrill;
+  } catch (error) {
+    if ((error as NodeJS.ErrnoException).code === 'ENOENT' || error instanceof SyntaxError) return null;
+    throw error;
+  }
+}
+
+/** Room on the disk that holds the backups; the folder itself is made with the first of them. */
+async function roomOnDisk(backups: string): Promise<{ free: number; all: number }> {
+  const found = await statfs(backups).catch(() => statfs(dirname(backups)));
+  return { free: found.bavail * found.bsize, all: found.blocks * found.bsize };
+}

@@ -1,0 +1,147 @@
+import { DateTime } from 'luxon';
+import { CircleAlert, CircleCheck } from 'lucide-react';
+import Link from 'next/link';
+import type { ReactNode } from 'react';
+import { counted } from '@/core/units/counted';
+import type { ServerStatus } from '@/server/club/server-status';
+
+const moment = (at: Date | string): string =>
+  `${DateTime.fromJSDate(new Date(at), { zone: 'utc' }).setLocale('en-GB').toFormat('d LLL yyyy, HH:mm')} UTC`;
+const gigabytes = (bytes: number): string => `${(bytes / 1e9).toFixed(bytes < 1e10 ? 1 : 0)} GB`;
+const megabytes = (bytes: number): string => `${Math.round(bytes / 1e6)} MB`;
+
+interface Line {
+  name: string;
+  /** False where the lead should look after it. */
+  well: boolean;
+  says: ReactNode;
+}
+
+/** How long the main thread may answer nothing before the page points it out, ms. */
+const LONG_PAUSE = 1000;
+
+function linesOf(status: ServerStatus): Line[] {
+  const { mail, backup, drill, drillDue, longestPause, faults, disk, memory, now } = status;
+  const backupAge = backup ? (now.getTime() - Date.parse(backup.at)) / 86_400_000 : Infinity;
+  return [
+    {
+      name: 'Letters in',
+      well: mail.unread === 0,
+      says: (
+        <>
+          {mail.lastRead ? `Last reply read ${moment(mail.lastRead)}.` : 'No grower has replied by mail yet.'}
+          {mail.unread > 0 && (
+            <>
+              {' '}
+              <Link href="/answers/inbox">{counted(mail.unread, 'letter')} to look at</Link>
+            </>
+          )}
+        </>
+      ),
+    },
+    {
+      name: 'Letters out',
+      well: mail.waiting === 0,
+      says: `${mail.lastWritten ? `Last letter sent ${moment(mail.lastWritten)}.` : 'No letter has been sent yet.'}${mail.waiting > 0 ? ` ${counted(mail.waiting, 'letter')} waiting to be sent; the next try is within a minute.` : ''}`,
+    },
+    {
+      name: 'Reminders',
+      well: true,
+      says: mail.lastAsked
+        ? `Last checked for grafts to ask about ${moment(mail.lastAsked)}. This is done every hour.`
+        : 'Not checked yet since the server started. This is done every hour.',
+    },
+    {
+      name: 'Backup',
+      well: backupAge < 2,
+      says: backup
+        ? `Last good backup ${moment(backup.at)}: ${backup.rows} rows, ${backup.letters} letters, ${megabytes(backup.bytes)}. It was restored as a test and was complete.${backup.encrypted ? ' It is encrypted with your key.' : ''}`
+        : 'No backup has been made yet. One is made every night while Pear Bench runs.',
+    },
+    {
+      name: 'Restore practice',
+      well: !drillDue,
+      says: (
+        <>
+          {drill
+            ? `Last done ${moment(drill.at)} with ${drill.file}: ${drill.rows} rows came back.`
+            : 'Not done yet on this server.'}{' '}
+          {drillDue && (
+            <>
+              Once a year, practise restoring a backup on the server. This changes nothing:{' '}
+              <code className="break-all">./restore .data/backups/{backup?.file ?? 'FILE'} --dry-run</code>
+            </>
+          )}
+        </>
+      ),
+    },
+    {
+      name: 'Errors today',
+      well: faults.length === 0,
+      says:
+        faults.length === 0 ? (
+          'None.'
+        ) : (
+          <ul className="list-disc pl-5">
+            {faults.map(({ what, times, last }) => (
+              <li key={what}>
+                {what}: {times === 1 ? 'once' : `${times} times`}, last at {moment(last)}.
+              </li>
+            ))}
+          </ul>
+        ),
+    },
+    {
+      name: 'Longest pause today',
+      well: (longestPause ?? 0) < LONG_PAUSE,
+      says:
+        longestPause === null
+          ? 'Another process looks after this.'
+          : `${longestPause < 10 ? 'Under 10' : Math.round(longestPause)} ms in which no page was answered.`,
+    },
+    {
+      name: 'Disk',
+      well: !disk.short,
+      says: `${gigabytes(disk.free)} free of ${gigabytes(disk.all)}.${disk.short ? ' Free some room soon: without it nothing can be saved and no backup made.' : ''}`,
+    },
+    {
+      name: 'Memory',
+      well: memory.used < 1e9,
+      says: `Pear Bench uses ${megabytes(memory.used)}, without the database. The machine has ${gigabytes(memory.free)} free of ${gigabytes(memory.all)}.`,
+    },
+    { name: 'Running since', well: true, says: moment(status.startedAt) },
+  ];
+}
+
+/** One line for each thing that can go wrong on a server, with what to do where it has. */
+export function StatusTable({ status }: { status: ServerStatus }) {
+  return (
+    <table className="w-full border-y border-line">
+      <caption className="sr-only">Server status</caption>
+      <tbody className="divide-y divide-line">
+        {linesOf(status).map(({ name, well, says }) => (
+          <tr key={name} className="align-baseline">
+            <th scope="row" className="w-48 py-2.5 pr-4 text-left font-bold max-sm:w-32">
+              {name}
+            </th>
+            <td className="w-28 py-2.5 pr-4 whitespace-nowrap max-sm:hidden">
+              {well ? (
+                <span className="flex items-center gap-1.5 text-muted">
+                  <CircleCheck aria-hidden className="size-5" /> Fine
+                </span>
+              ) : (
+                <span className="flex items-center gap-1.5 font-bold">
+                  <CircleAlert aria-hidden className="size-5" /> Check
+                </span>
+              )}
+            </td>
+            <td className="py-2.5">
+              {!well && <span className="font-bold sm:hidden">Check: </span>}
+              {says}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
