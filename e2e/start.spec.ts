@@ -95,6 +95,7 @@ test('a second start in the same checkout says so and leaves the first alone', a
   const second = spawnSync('./start', ['--port', String(await freePort())], {
     env: environment(data),
     encoding: 'utf8',
+    timeout: 60_000,
   });
   expect(second.status).toBe(1);
   expect(second.stdout).toContain('already running from this checkout');
@@ -255,10 +256,14 @@ test('--today shows the demo as of another day and lets it run on from there; a 
   first = await start(data);
   expect(first.output()).toContain(`The clock of the demo is set to ${later}`);
   await stopped(first, 'SIGTERM');
-  const refusedBack = spawnSync('./start', ['--today', '2020-01-01'], { env: environment(data), encoding: 'utf8' });
+  const refusedBack = spawnSync('./start', ['--today', '2020-01-01'], {
+    env: environment(data),
+    encoding: 'utf8',
+    timeout: 120_000,
+  });
   expect(refusedBack.status).toBe(2);
   expect(refusedBack.stderr).toContain('cannot go back to 2020-01-01');
-  const own = spawnSync('./start', ['--today', later], { env: environment(empty), encoding: 'utf8' });
+  const own = spawnSync('./start', ['--today', later], { env: environment(empty), encoding: 'utf8', timeout: 120_000 });
   expect(own.status).toBe(2);
   expect(own.stderr).toContain('this is the data of a club');
 });
@@ -271,7 +276,7 @@ test('options that cannot be are refused in words', () => {
     [['--public-url', 'bench'], '--public-url must be an address'],
     [['--speed'], 'Usage: ./start'],
   ] as const) {
-    const answer = spawnSync('./start', args, { env: environment(empty), encoding: 'utf8' });
+    const answer = spawnSync('./start', args, { env: environment(empty), encoding: 'utf8', timeout: 120_000 });
     expect(answer.status).toBe(2);
     expect(answer.stderr).toContain(words);
   }

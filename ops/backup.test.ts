@@ -260,9 +260,9 @@ describe('a backup', () => {
       'Another backup is being made',
     );
     // The process of this number is none any more.
-    writeFileSync(join(data, 'backups', 'lock'), '4194300');
+    writeFileSync(join(data, 'backups', 'making.lock'), '4194300');
     await makeBackup({ data, url: server.url }, new Date());
-    expect(existsSync(join(data, 'backups', 'lock'))).toBe(false);
+    expect(existsSync(join(data, 'backups', 'making.lock'))).toBe(false);
   }, 120_000);
   it('ends its throwaway server with itself, and says a full disk in words', async () => {
     const maker = spawn(process.execPath, ['--import', 'tsx', 'ops/backup-now.ts'], {

@@ -69,7 +69,7 @@ export async function makeBackup({ data, url }: BackupPlace, now: Date, why = ''
 }
 
 async function makeAlone({ data, url }: BackupPlace, folder: string, now: Date, why: string): Promise<string> {
-  const work = mkdtempSync(join(folder, 'making-'));
+  const work = workFolder(folder, 'making');
   try {
     const inside = join(work, 'backup');
     mkdirSync(inside);
@@ -117,13 +117,16 @@ async function makeAlone({ data, url }: BackupPlace, folder: string, now: Date, 
   }
 }
 
+/** Not the name of the data folder's own lock, which ./start holds. */
+const LOCK = 'making.lock';
+
 /**
  * One backup is made at a time: two would take each other for what a killed one left.
  *
  * @throws Error while another is being made
  */
 function takeLock(folder: string): () => void {
-  const lock = join(folder, 'lock');
+  const lock = join(folder, LOCK);
   for (;;) {
     try {
       writeFileSync(lock, String(process.pid), { flag: 'wx', mode: 0o600 });
@@ -138,15 +141,22 @@ function takeLock(folder: string): () => void {
   }
 }
 
+/** A folder to work in, which says whose it is. */
+export function workFolder(folder: string, kind: 'making' | 'restoring'): string {
+  const work = mkdtempSync(join(folder, `${kind}-`));
+  writeFileSync(join(work, MAKER), String(process.pid));
+  return work;
+}
+const MAKER = 'maker.pid';
+
 /** Ends and removes what killed backups and restores left in a folder, their throwaway servers too. */
 export async function removeUnfinished(folder: string): Promise<void> {
   if (!existsSync(folder)) return;
-  const lock = join(folder, 'lock');
-  const holder = existsSync(lock) ? Number(readFileSync(lock, 'utf8')) : 0;
-  // One that is being made right now is no leftover.
-  if (holder > 0 && holder !== process.pid && isAlive(holder)) return;
-  if (holder !== process.pid) rmSync(lock, { force: true });
   for (const name of readdirSync(folder).filter((each) => /^(making|restoring)-/.test(each))) {
+    const maker = join(folder, name, MAKER);
+    const pid = existsSync(maker) ? Number(readFileSync(maker, 'utf8')) : 0;
+    // What is being made right now is no leftover.
+    if (pid > 0 && pid !== process.pid && isAlive(pid)) continue;
     await endLeftover(join(folder, name, 'proof', 'mariadb.pid'));
     await endLeftover(join(folder, name, 'mariadb.pid'));
     rmSync(join(folder, name), { recursive: true, force: true });

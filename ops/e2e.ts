@@ -1,9 +1,10 @@
 import { fork, spawn, type ChildProcess } from 'node:child_process';
-import { cpSync, rmSync } from 'node:fs';
+import { cpSync, readdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import type { World } from '@/e2e/setup/world';
 import { checkPauses } from './measure/longest-pauses';
 import { checkPageCosts } from './measure/page-budget';
+import { endLeftover } from './mariadb';
 import { programFolder } from './program';
 
 /*
@@ -70,4 +71,8 @@ await Promise.all(
       }),
   ),
 );
+// A start that a failed test killed leaves its database behind, and whoever reads our output would wait for it to end.
+for (const folder of folders)
+  for (const name of readdirSync(folder, { withFileTypes: true }))
+    if (name.isDirectory()) await endLeftover(join(folder, name.name, 'mariadb.pid'));
 process.exit(code);

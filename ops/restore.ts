@@ -1,4 +1,4 @@
-import { existsSync, mkdirSync, mkdtempSync, renameSync, rmSync } from 'node:fs';
+import { existsSync, mkdirSync, renameSync, rmSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { openDatabase } from '@/db/database';
 import { migrate, pendingMigrations } from '@/db/migrate';
@@ -8,7 +8,7 @@ import { type Erasure, erasedListIn } from '@/server/platform/erased-list';
 import { folderMail } from '@/stand-ins/mail/folder-mail';
 import { simulatedWeather } from '@/stand-ins/weather/simulated-weather';
 import { decryptWith, isEncrypted } from './backup-encryption';
-import { inWords, type Manifest, removeUnfinished, unpackBackup } from './backup';
+import { inWords, type Manifest, removeUnfinished, unpackBackup, workFolder } from './backup';
 import { contentOf, loadSchema } from './dump';
 import { startMariaDb } from './mariadb';
 import { bringLetters, redoDeeds, type Redone } from './redo-deeds';
@@ -41,7 +41,7 @@ export async function restoreBackup(
   const data = resolve(givenData);
   mkdirSync(data, { recursive: true, mode: 0o700 });
   await removeUnfinished(data);
-  const work = mkdtempSync(join(data, 'restoring-'));
+  const work = workFolder(data, 'restoring');
   try {
     const unpacked = join(work, 'backup');
     const open = join(work, 'opened.tar.gz');

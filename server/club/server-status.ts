@@ -29,6 +29,8 @@ export interface ServerStatus {
     waiting: number;
     /** Letters of the club that could not be read, and nobody has looked at yet. */
     unread: number;
+    /** Letters that are for no club on this server. */
+    nobodys: number;
     /** Last time all clubs were looked through for grafts to ask about; null since the start. */
     lastAsked: Date | null;
   };
@@ -49,13 +51,14 @@ export interface ServerStatus {
  */
 export async function serverStatus(context: Context, backups: string): Promise<ServerStatus> {
   allow(context, 'lead');
-  const { db, now, actor } = context;
+  const { db, mail, now, actor } = context;
   const { clubId } = actor;
-  const [lastRead, lastWritten, waiting, unread, backup, drill, room] = await Promise.all([
+  const [lastRead, lastWritten, waiting, unread, nobodys, backup, drill, room] = await Promise.all([
     db.mailReplies.max('arrivedAt', { where: { clubId } }) as Promise<Date | null>,
     db.messages.max('createdAt', { where: { clubId, state: 'delivered' } }) as Promise<Date | null>,
     db.messages.count({ where: { clubId, state: 'queued' } }),
     db.mailReplies.count({ where: { clubId, outcome: 'unread', settledAt: null as never } }),
+    mail.countAside('no-club'),
     lastGoodBackup(context, backups),
     lastDrill(backups),
     roomOnDisk(backups),
@@ -64,7 +67,7 @@ export async function serverStatus(context: Context, backups: string): Promise<S
   return {
     now,
     startedAt,
-    mail: { lastRead, lastWritten, waiting, unread, lastAsked: done.get('ask') ?? null },
+    mail: { lastRead, lastWritten, waiting, unread, nobodys, lastAsked: done.get('ask') ?? null },
     backup,
     drill,
     drillDue: drill === null || now.getTime() - Date.parse(drill.at) > DRILL_EVERY * 86_400_000,

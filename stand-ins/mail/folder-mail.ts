@@ -63,7 +63,9 @@ export function folderMail(folder: string, inbox = join(folder, '..', 'inbox')):
 }
 
 /** What came in: files of a folder. */
-function inboxIn(inbox: string): Pick<MailService, 'received' | 'open' | 'takeOut' | 'putAside'> {
+function inboxIn(
+  inbox: string,
+): Pick<MailService, 'received' | 'open' | 'takeOut' | 'putAside' | 'takeBack' | 'countAside'> {
   const inInbox = (name: string): string => {
     if (basename(name) !== name || name === '..') throw new Error(`"${name}" is no file of the inbox`);
     return join(/* turbopackIgnore: true */ inbox, name);
@@ -118,6 +120,20 @@ function inboxIn(inbox: string): Pick<MailService, 'received' | 'open' | 'takeOu
         // Another server was quicker.
         if (error.code !== 'ENOENT') throw error;
       });
+    },
+    async countAside(aside) {
+      const names = await readdir(join(/* turbopackIgnore: true */ inbox, aside)).catch(() => []);
+      return names.length;
+    },
+    async takeBack(name) {
+      const from = join(/* turbopackIgnore: true */ inbox, 'put-aside', basename(inInbox(name)));
+      try {
+        await rename(from, inInbox(name));
+        return true;
+      } catch (error) {
+        if ((error as NodeJS.ErrnoException).code !== 'ENOENT') throw error;
+        return false;
+      }
     },
   };
 }

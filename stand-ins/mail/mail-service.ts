@@ -35,6 +35,10 @@ export interface MailService {
   takeOut: (name: string) => Promise<void>;
   /** A letter that could not be read, or is for nobody here: kept as it came, where no turn meets it again. */
   putAside: (name: string, folder: AsideFolder) => Promise<void>;
+  /** Puts a letter that could not be read back into the inbox; false when its file is gone. */
+  takeBack: (name: string) => Promise<boolean>;
+  /** How many letters lie in a folder of those that were put aside. */
+  countAside: (folder: AsideFolder) => Promise<number>;
 }
 
 /** Where letters are put aside: those that could not be read, and those that belong to no club. */

@@ -36,6 +36,8 @@ function linesOf(status: ServerStatus): Line[] {
               <Link href="/answers/inbox">{counted(mail.unread, 'letter')} to look at</Link>
             </>
           )}
+          {mail.nobodys > 0 &&
+            ` ${counted(mail.nobodys, 'letter')} could not be matched to a club on this server and ${mail.nobodys === 1 ? 'is' : 'are'} kept in .data/inbox/no-club.`}
         </>
       ),
     },

@@ -9,7 +9,7 @@ import { refusalOf, testClub, type TestClub, testWorkshop, type TestWorkshop } f
 import { replyAddress } from '../letters/reply-address';
 import { addRound } from '../rounds';
 import { readInbox } from './read-inbox';
-import { listReplies, readInboxNow, settleReply, unreadReplies } from './replies';
+import { listReplies, readInboxNow, readReplyAgain, settleReply, unreadReplies } from './replies';
 
 let club: TestClub;
 let workshop: TestWorkshop;
@@ -201,6 +201,19 @@ describe('replies by mail', () => {
     const [first] = (await listReplies(club.as('assistant'))).filter(({ aside }) => aside !== '');
     expect(first).toMatchObject({ aside: 'e.eml', settled: false, problem: expect.stringContaining('went wrong') });
     expect(readdirSync(join(folder, 'put-aside'))).toEqual(['e.eml']);
+  });
+  it('that were put aside are read again when asked, once, and are never lost on the way', async () => {
+    const asides = async () => (await listReplies(club.as('assistant'))).filter(({ aside }) => aside === 'e.eml');
+    const [first] = await asides();
+    expect(await refusalOf(readReplyAgain(club.as('viewer'), first!.id))).toMatchObject({ refusal: 'forbidden' });
+    const before = await answers();
+    expect(await readReplyAgain(club.as('assistant', NOW), first!.id)).toEqual({ read: 1, aside: 0, nobodys: 0 });
+    expect(await answers()).toBe(before + 1);
+    expect(await asides()).toEqual([]);
+    expect(readdirSync(join(folder, 'put-aside'))).toEqual([]);
+    expect(await refusalOf(readReplyAgain(club.as('assistant', NOW), first!.id))).toMatchObject({
+      refusal: 'not-found',
+    });
   });
   it('are put by once somebody looked at them, and shown to nobody who may not write', async () => {
     const [open] = (await listReplies(club.as('assistant'))).filter(({ settled }) => !settled);

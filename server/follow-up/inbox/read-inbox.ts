@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { v5 as nameBased, v7 as uuid } from 'uuid';
-import { readReply, type ReplyAnswer, type ReplyProblem } from '@/core/follow-up/reply/read-reply';
+import { PUT_ASIDE, readReply, type ReplyAnswer, type ReplyProblem } from '@/core/follow-up/reply/read-reply';
 import { dateInZone } from '@/core/units/zoned-date';
 import type { ClubRow, PersonRow } from '@/db/models/club-rows';
 import type { MailReplyRow, MessageRow } from '@/db/models/follow-up-rows';
@@ -149,7 +149,9 @@ async function keepLetter(
 ): Promise<void> {
   const { db } = services;
   const { contentHash } = received;
-  if (await db.mailReplies.findOne({ where: { clubId: club.id, contentHash }, attributes: ['id'], raw: true })) return;
+  const known = await db.mailReplies.findOne({ where: { clubId: club.id, contentHash }, raw: true });
+  // One that could not be read is tried again when it lies there again.
+  if (known && (known.problem === '' || !PUT_ASIDE.includes(known.problem))) return;
   if ('problem' in received) return keepRow(services, club, { ...received, letter: null });
   const { letter } = received;
   const context = await linkReader(services, club);
@@ -209,6 +211,7 @@ async function keepRow(
   };
   try {
     await transact(db, async (transaction) => {
+      await db.mailReplies.destroy({ where: { clubId, contentHash, problem: [...PUT_ASIDE] }, transaction });
       await db.mailReplies.create(row, { transaction });
       await audit(db, transaction, {
         clubId,

@@ -7,7 +7,7 @@ import { ERASED_NAME } from '@/server/platform/erased-name';
 import { audit } from '@/server/platform/audit';
 import { allow, type Context } from '@/server/platform/context';
 import { parse } from '@/server/platform/parse';
-import { notFound } from '@/server/platform/use-case-error';
+import { notFound, UseCaseError } from '@/server/platform/use-case-error';
 import { type InboxTurn, readInbox } from './read-inbox';
 
 /** Replies of the club: those nobody could read and nobody has looked at first, then the latest. */
@@ -68,6 +68,30 @@ export async function settleReply(context: Context, replyId: string): Promise<vo
     await db.mailReplies.update({ settledAt: now, settledBy: userId }, { where: { clubId, id: replyId }, transaction });
     await audit(db, transaction, { clubId, actorId: userId, action: 'reply looked at', subjectId: replyId, at: now });
   });
+}
+
+/**
+ * Reads a letter again that could not be read before: its file was mended, or a newer version reads more.
+ *
+ * @throws UseCaseError conflict where the letter was read, or its file is gone
+ */
+export async function readReplyAgain(context: Context, replyId: string): Promise<InboxTurn> {
+  allow(context, 'assistant');
+  parse(id('the letter'), replyId);
+  const { db, actor, mail } = context;
+  const { clubId } = actor;
+  const reply = await db.mailReplies.findOne({ where: { clubId, id: replyId }, raw: true });
+  if (!reply) throw notFound('The letter');
+  if (reply.problem === '' || !PUT_ASIDE.includes(reply.problem))
+    throw new UseCaseError('conflict', 'This letter is shown here as it was read. Reload the page.');
+  // The file first: a server that dies now leaves a letter that is read by itself, and replaces what stands here.
+  if (!(await mail.takeBack(reply.fileName)))
+    throw new UseCaseError(
+      'conflict',
+      `The file ${reply.fileName} is no longer in the folder put-aside of the inbox. Put it into the inbox itself, then choose “Look for new letters”.`,
+    );
+  await db.mailReplies.destroy({ where: { clubId, id: replyId } });
+  return readInbox(context);
 }
 
 /** Reads the inbox now, without waiting for the minute. */

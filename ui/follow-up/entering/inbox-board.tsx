@@ -16,6 +16,10 @@ export function InboxBoard({ replies, mayChange }: { replies: readonly Reply[]; 
     const sent = await run<LettersFound>('POST', '/api/inbox');
     if (sent?.ok) setTold(turnWords(sent.data));
   };
+  const readAgain = async ({ id }: Reply): Promise<void> => {
+    const sent = await run<LettersFound>('POST', `/api/replies/${id}`);
+    if (sent?.ok) setTold(sent.data.aside > 0 ? 'It still cannot be read.' : turnWords(sent.data));
+  };
   const open = replies.filter(({ settled }) => !settled);
   return (
     <>
@@ -44,6 +48,16 @@ export function InboxBoard({ replies, mayChange }: { replies: readonly Reply[]; 
                     <Link className="bench-button" href={`/answers?search=${encodeURIComponent(reply.person.name)}`}>
                       Enter what it says
                     </Link>
+                  )}
+                  {reply.aside !== '' && (
+                    <button
+                      type="button"
+                      className="bench-button"
+                      disabled={busy}
+                      onClick={() => void readAgain(reply)}
+                    >
+                      Read it again
+                    </button>
                   )}
                   <button
                     type="button"
