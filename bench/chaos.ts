@@ -8,7 +8,7 @@ import { seededRandom } from '@/core/chance/seeded-random';
 import { ASSISTANT, LEAD } from '@/demo/scenario';
 import { signIn } from '@/ops/measure/signed-in';
 import { type ChaosServer, mountSmallDisk, startChaosServer, unmountSmallDisk } from './chaos/chaos-server';
-import { startPhone } from './chaos/chaos-phone';
+import { startDesk, startPhone } from './chaos/chaos-phone';
 import { randomLetter } from './random-letter';
 
 /*
@@ -153,8 +153,17 @@ const phones = seatIds.map((seatId, i) =>
   }),
 );
 const wanted = phones.length * Math.min(each, 999);
+const asked = server
+  .sql('SELECT union_id, MAX(round_id) FROM reports GROUP BY union_id ORDER BY union_id LIMIT 80')
+  .split('\n')
+  .map((line) => line.split('\t') as [string, string])
+  .map(([unionId, roundId]) => ({ unionId, roundId }));
+const desk = startDesk(
+  { address: server.address, email: LEAD.email, password, random: seededRandom(Number(values.seed)) },
+  asked,
+);
 let scoring = true;
-const all = Promise.all(phones.map(({ done }) => done)).then(() => (scoring = false));
+const all = Promise.all([...phones, desk].map(({ done }) => done)).then(() => (scoring = false));
 for (let turn = 0; scoring || turn < EVENTS.length; turn++) {
   await Promise.race([pause(2000 + random() * 5000), all.then(() => pause(300))]);
   // Each happens once, in the order of chance, before any does again.
@@ -188,6 +197,11 @@ check(
   Number(server.sql(`SELECT COUNT(*) FROM union_facts WHERE workshop_id = '${workshopId}'`)) === wanted,
   'each is counted in the findings',
 );
+check(desk.refused.length === 0, `no answer was refused${desk.refused.length > 0 ? `: ${desk.refused[0]}` : ''}`);
+const answersThere = Number(
+  server.sql(`SELECT COUNT(*) FROM reports WHERE id IN (${desk.ids.map((id) => `'${id}'`).join()})`),
+);
+check(answersThere === asked.length, `${asked.length} answers were entered, ${answersThere} are there`);
 const recoveries = [...server.recoveries].sort((a, b) => a - b);
 said(`Back after ${recoveries.length} kills within ${recoveries.map((seconds) => seconds.toFixed(1)).join(', ')} s.`);
 check((recoveries[Math.floor(recoveries.length / 2)] ?? 0) < 10, 'half of the kills were over within ten seconds');
@@ -218,6 +232,18 @@ check(
   readdirSync(data).filter((name) => /^(restoring|making)-/.test(name)).length <= 1,
   'at most one unfinished folder is left, which the next start removes',
 );
+
+// Each release's demo is brought up to date while it is played back: killed at any moment, the next try does it.
+const older = join(root, 'older');
+const release = join('demo', 'releases', readdirSync(join('demo', 'releases')).sort()[0]!);
+for (let i = 0; i < 4; i++)
+  await ended('./restore', [release], { ...process.env, PEAR_BENCH_DATA: older }, 500 + random() * 6000);
+const played = spawnSync('./restore', [release], { env: { ...process.env, PEAR_BENCH_DATA: older }, encoding: 'utf8' });
+check(
+  played.status === 0,
+  `a release of before comes up after four killed tries${played.status === 0 ? '' : `: ${played.stderr}`}`,
+);
+check(!readdirSync(older).some((name) => name.startsWith('restoring-')), 'nothing is left of the killed tries');
 if (onDisk) unmountSmallDisk(data);
 rmSync(root, { recursive: true, force: true });
 said(faults.length === 0 ? 'All holds.' : `${faults.length} things do not hold:\n  ${faults.join('\n  ')}`);

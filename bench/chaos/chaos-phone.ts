@@ -1,6 +1,7 @@
 import { request as send } from 'node:http';
 import { v7 as uuid } from 'uuid';
-import { judgement } from '@/e2e/setup/score-day';
+import { exampleMeasures } from '@/core/methods/example-measures';
+import { methodById } from '@/core/methods/registry';
 import { signIn } from '@/ops/measure/signed-in';
 
 /** A device with a queue of judgements: each is sent until the server has said that it has it. */
@@ -23,6 +24,7 @@ interface Scoring {
 }
 
 const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
+const PATH = '/api/judgements';
 /** As many as a device sends at once. */
 const BATCH = 20;
 
@@ -39,11 +41,16 @@ async function sendAll(
   refused: string[],
 ): Promise<void> {
   const queue: { id: string }[] = [];
+  const measures = exampleMeasures(methodById('whip-and-tongue'));
   for (let number = 1; number <= count; number++) {
     const id = uuid();
     const note = `${seatId.slice(-4)}, union ${number}`;
     scored.set(id, note);
-    queue.push({ id, ...judgement(workshopId, seatId, number, {}, { note }) });
+    const deviceAt = new Date().toISOString();
+    queue.push({
+      id,
+      ...{ workshopId, seatId, number, stage: 'joined', marks: {}, note, deviceAt, sentAt: deviceAt, measures },
+    });
   }
   let cookie = '';
   while (queue.length > 0) {
@@ -52,8 +59,14 @@ async function sendAll(
       const batch = queue.slice(0, BATCH);
       const roll = random();
       // Sent, and not listened to: the server may have saved it or not.
-      if (roll < 0.15) await put(address, cookie, batch, random() * 80).catch(() => undefined);
-      const { status, body } = await put(address, cookie, batch, roll < 0.25 ? random() * 400 : 20_000);
+      if (roll < 0.15) await put(address, cookie, PATH, { judgements: batch }, random() * 80).catch(() => undefined);
+      const { status, body } = await put(
+        address,
+        cookie,
+        PATH,
+        { judgements: batch },
+        roll < 0.25 ? random() * 400 : 20_000,
+      );
       if (status === 401) cookie = '';
       if (status !== 200) throw new Error(`${status}`);
       const answered = new Map(
@@ -74,15 +87,50 @@ async function sendAll(
   }
 }
 
+/** Somebody at a desk who enters what growers told, each answer until the server has said that it has it. */
+export function startDesk(
+  { address, email, password, random }: Pick<Scoring, 'address' | 'email' | 'password' | 'random'>,
+  asked: readonly { unionId: string; roundId: string }[],
+): { ids: string[]; refused: string[]; done: Promise<void> } {
+  const ids = asked.map(() => uuid());
+  const refused: string[] = [];
+  const enter = async (): Promise<void> => {
+    let cookie = '';
+    for (let i = 0; i < asked.length;) {
+      try {
+        cookie ||= await signIn(address, email, password);
+        const answer = { ...asked[i], said: 'alive', source: 'phone', note: `told by phone, ${i}` };
+        const { status, body } = await put(
+          address,
+          cookie,
+          `/api/reports/${ids[i]}`,
+          answer,
+          random() < 0.2 ? 60 : 20_000,
+        );
+        if (status === 401) cookie = '';
+        else if (status < 500) {
+          if (status !== 200) refused.push(`${status} ${body}`);
+          i++;
+        }
+      } catch {
+        await pause(100 + random() * 900);
+      }
+      await pause(random() * 800);
+    }
+  };
+  return { ids, refused, done: enter() };
+}
+
 /** One request that is given up after `patience` ms. */
 function put(
   address: string,
   cookie: string,
-  judgements: object[],
+  path: string,
+  sent: object,
   patience: number,
 ): Promise<{ status: number; body: string }> {
   return new Promise((resolve, reject) => {
-    const asked = send(new URL('/api/judgements', address), {
+    const asked = send(new URL(path, address), {
       method: 'PUT',
       headers: { cookie, 'Content-Type': 'application/json', Origin: address },
     });
@@ -99,6 +147,6 @@ function put(
       response.once('error', reject);
       response.once('end', () => resolve({ status: response.statusCode!, body }));
     });
-    asked.end(JSON.stringify({ judgements }));
+    asked.end(JSON.stringify(sent));
   });
 }

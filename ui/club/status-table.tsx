@@ -22,7 +22,9 @@ const LONG_PAUSE = 1000;
 
 function linesOf(status: ServerStatus): Line[] {
   const { mail, backup, drill, drillDue, longestPause, faults, disk, memory, now } = status;
-  const backupAge = backup ? (now.getTime() - Date.parse(backup.at)) / 86_400_000 : Infinity;
+  const days = (since: Date | string): number => (now.getTime() - new Date(since).getTime()) / 86_400_000;
+  // The first night is still to come on a new server.
+  const backedUp = days(backup?.at ?? status.startedAt) < 2;
   return [
     {
       name: 'Letters in',
@@ -55,23 +57,23 @@ function linesOf(status: ServerStatus): Line[] {
     },
     {
       name: 'Backup',
-      well: backupAge < 2,
+      well: backedUp,
       says: backup
         ? `Last good backup ${moment(backup.at)}: ${backup.rows} rows, ${backup.letters} letters, ${megabytes(backup.bytes)}. It was restored as a test and was complete.${backup.encrypted ? ' It is encrypted with your key.' : ''}`
         : 'No backup has been made yet. One is made every night while Pear Bench runs.',
     },
     {
       name: 'Restore practice',
-      well: !drillDue,
+      well: !drillDue || backup === null,
       says: (
         <>
           {drill
             ? `Last done ${moment(drill.at)} with ${drill.file}: ${drill.rows} rows came back.`
             : 'Not done yet on this server.'}{' '}
-          {drillDue && (
+          {drillDue && backup && (
             <>
               Once a year, practise restoring a backup on the server. This changes nothing:{' '}
-              <code className="break-all">./restore .data/backups/{backup?.file ?? 'FILE'} --dry-run</code>
+              <code className="break-all">./restore .data/backups/{backup.file} --dry-run</code>
             </>
           )}
         </>
@@ -128,12 +130,12 @@ export function StatusTable({ status }: { status: ServerStatus }) {
             </th>
             <td className="w-28 py-2.5 pr-4 whitespace-nowrap max-sm:hidden">
               {well ? (
-                <span className="flex items-center gap-1.5 text-muted">
-                  <CircleCheck aria-hidden className="size-5" /> Fine
+                <span className="inline-flex items-baseline gap-1.5 text-muted">
+                  <CircleCheck aria-hidden className="size-5 self-center" /> Fine
                 </span>
               ) : (
-                <span className="flex items-center gap-1.5 font-bold">
-                  <CircleAlert aria-hidden className="size-5" /> Check
+                <span className="inline-flex items-baseline gap-1.5 font-bold">
+                  <CircleAlert aria-hidden className="size-5 self-center" /> Check
                 </span>
               )}
             </td>

@@ -21,7 +21,7 @@ export default async function Status() {
   return (
     <main id="main" className="mx-auto max-w-[1000px] px-4 py-5">
       <h1 className="mb-1">Server status</h1>
-      <p className="mb-4 max-w-prose text-muted">
+      <p className="mb-4 text-muted">
         Mail is your club’s own; everything else is the same for all clubs on this server.{' '}
         <Link href="/club">Back to the club</Link>
       </p>
