@@ -265,7 +265,7 @@ test.describe('when the line is lost', () => {
     await page.context().setOffline(true);
     await page.reload();
     await expect(page.getByRole('heading', { level: 1, name: 'Chip bud' })).toBeVisible();
-    await expect(page.getByText('Seat the chip in the notch')).toBeVisible();
+    await expect(page.getByText('Push the chip’s foot behind the lip')).toBeVisible();
     await expect(page.getByText('Kept on this phone: it opens without reception.', { exact: true })).toBeVisible();
     await page.goto('/cards/cleft');
     await expect(page.getByText('was not opened on this phone before')).toBeVisible();

@@ -1,5 +1,5 @@
 import { ROUNDING, TOLERANCE } from '@/core/units/tolerance';
-import { chord, depthAt, type Piece, type Side, type Vertex } from './workpieces';
+import { chord, depthAt, lipTop, type Piece, type Side, type Vertex } from './workpieces';
 
 /** A place on a piece in one view: across (in a side view the front is to the right) and up, mm. */
 export type Place = readonly [across: number, y: number];
@@ -89,9 +89,12 @@ export function frontOutline(piece: Piece, from: 'front' | 'back' = 'front'): Fr
   const heights = levels(piece);
   const left = heights.map((y): Place => [Math.max(-widest(y), depthAt(onLeft, y) - radius), y]);
   const right = heights.map((y): Place => [Math.min(widest(y), radius - depthAt(onRight, y)), y]);
-  const silhouette: Place[] = [...right, ...left.reverse()];
+  const tucked = piece.tucked && from === 'front' && near.length > 1 ? near.at(-1)![0] : null;
+  const silhouette: Place[] = tucked === null ? [...right, ...left.reverse()] : overLip(right, left, tucked, radius);
   const wood = radius - piece.bark;
   const faces: FrontOutline['faces'] = [];
+  if (tucked !== null) return { silhouette, faces };
+  const lip = lipTop(near);
   let open: number[] = [];
   let cutting = false;
   const close = (): void => {
@@ -100,7 +103,13 @@ export function frontOutline(piece: Piece, from: 'front' | 'back' = 'front'): Fr
         (limit: number) =>
         (y: number): number =>
           Math.min(chord(radius, limit, depthAt(near, y)), widest(y));
-      faces.push({ outline: band(open, edge(radius)), green: band(open, edge(wood)) });
+      const outline = (limit: number): Place[] => {
+        const half = edge(limit);
+        if (lip === null) return band(open, half);
+        const side = (sign: number): Place[] => open.map((y): Place => [sign * half(y), y]);
+        return overLip(side(1), side(-1), lip, radius);
+      };
+      faces.push({ outline: outline(radius), green: outline(wood) });
     }
     open = [];
     cutting = false;
@@ -112,10 +121,29 @@ export function frontOutline(piece: Piece, from: 'front' | 'back' = 'front'): Fr
     } else if (cutting) {
       open.push(y);
       close();
-    } else open = [y];
+      // Under a lip the face begins where the cut does, all at once.
+    } else open = lip === null ? [y] : [];
   }
   if (cutting) close();
   return { silhouette, faces };
+}
+
+/**
+ * What is seen above a lip: a cut from the bark down into the wood leaves an edge that is highest in the middle.
+ *
+ * @param right corners from the foot up; `left` the same on the other side
+ * @param top height of the lip in the middle
+ */
+function overLip(right: Place[], left: Place[], top: number, radius: number): Place[] {
+  const edge = (across: number): number => top - (radius - Math.sqrt(Math.max(0, radius ** 2 - across ** 2)));
+  const above = (side: Place[]): Place[] => side.filter(([x, y]) => y >= edge(x) - TOLERANCE);
+  const [onRight, onLeft] = [above(right), above(left)];
+  const half = Math.abs(onRight[0]?.[0] ?? 0);
+  const curve = Array.from({ length: 13 }, (_, i): Place => {
+    const across = half * (i / 6 - 1);
+    return [across, edge(across)];
+  });
+  return [...onRight, ...onLeft.reverse(), ...curve];
 }
 
 function band(heights: number[], half: (y: number) => number): Place[] {

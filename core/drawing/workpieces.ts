@@ -74,6 +74,8 @@ export interface Piece {
   pose: { u: number; w: number; y: number; lean: number };
   /** Lies under the stock's bark rather than on it. */
   under: boolean;
+  /** Its foot is behind a lip of the stock, so that the cut on the front of its foot is not seen. */
+  tucked?: boolean;
 }
 
 export type CoverKind =
@@ -216,15 +218,22 @@ export function covered(pieces: Workpieces, ...covers: Cover[]): Workpieces {
   return { ...pieces, covers: [...pieces.covers, ...covers] };
 }
 
-/** Depth of a cut at a height; 0 beyond its ends. */
+/** Depth of a cut at a height, the deepest where a lip hangs over it; 0 beyond its ends. */
 export function depthAt(corners: Vertex[], y: number): number {
+  let deepest = 0;
   for (let i = 1; i < corners.length; i++) {
     const [y0, d0] = corners[i - 1]!;
     const [y1, d1] = corners[i]!;
     if (y < Math.min(y0, y1) - ROUNDING || y > Math.max(y0, y1) + ROUNDING) continue;
-    return y1 === y0 ? Math.max(d0, d1) : d0 + ((d1 - d0) * (y - y0)) / (y1 - y0);
+    deepest = Math.max(deepest, y1 === y0 ? Math.max(d0, d1) : d0 + ((d1 - d0) * (y - y0)) / (y1 - y0));
   }
-  return 0;
+  return deepest;
+}
+
+/** Height at which a cut begins at the bark and goes down into the wood, under a lip; null for one that does not. */
+export function lipTop(corners: Vertex[]): number | null {
+  const [first, second] = corners;
+  return first && second && first[1] < ROUNDING && second[0] < first[0] - ROUNDING ? first[0] : null;
 }
 
 /** Half-width of the flat that a cut `depth` deep leaves on a round of radius `radius`, seen against an outer radius. */

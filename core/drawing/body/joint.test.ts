@@ -21,6 +21,8 @@ beforeAll(async () => {
 
 /** Contact that meshes and core may differ by. */
 const WITHIN = 0.05;
+/** A chip's foot is cut to two faces, of which core measures the longer. */
+const WITHIN_CHIP = 0.06;
 /** Facets of a mesh lie inside the round they stand for by so much, mm. */
 const ROUNDED = 0.005;
 /** How deep closed pieces may lie in one another, mm. */
@@ -246,7 +248,9 @@ describe.each(METHODS.map((method) => [method.id, method] as const))('the joint 
   it('touches in the meshes as much as core says, for six pairs of wood', () => {
     for (const wood of sixPairs(method)) {
       const { inMeshes, inCore } = bothWays(method, wood);
-      expect(Math.abs(inMeshes - inCore), JSON.stringify(wood)).toBeLessThan(WITHIN);
+      expect(Math.abs(inMeshes - inCore), JSON.stringify(wood)).toBeLessThan(
+        method.id === 'chip' ? WITHIN_CHIP : WITHIN,
+      );
     }
   });
   it('closes without one piece lying in the other', () => {

@@ -20,25 +20,33 @@ import type { Step } from '../step';
 
 export const CHIP_LENGTH = { from: 24, to: 38 };
 
-/** Corners of a bed or a chip: a notch at 45 degrees, then a slice that runs out at the top. */
-function profile(length: number, depth: number): Vertex[] {
+/** The notch: from the bark down into the wood at 45 degrees, so that its lip holds the chip's foot. */
+function notchOf(length: number, depth: number): [Vertex, Vertex] {
   return [
-    [-length / 2, 0],
-    [-length / 2 + depth, depth],
-    [length / 2, 0],
+    [-length / 2 + depth, 0],
+    [-length / 2, depth],
   ];
 }
 
-/** The chip by itself: what lies in front of the two cuts. */
+/** Height at which a slice `length` long runs out at the bark. */
+function topOf(length: number, depth: number): number {
+  return Math.sqrt(Math.max(0, length ** 2 - depth ** 2)) - length / 2;
+}
+
+/** Corners of a bed: the notch, then a slice that runs out at the top. */
+function bedOf(length: number, depth: number): Vertex[] {
+  return [...notchOf(length, depth), [topOf(length, depth), 0]];
+}
+
+/** The chip by itself: what lies in front of the slice, its foot cut to the notch. */
 function chipOf(stick: Piece, length: number, depth: number): Piece {
-  return {
-    ...cutOn(
-      toppedAt(footedAt(stick, -length / 2), length / 2),
-      'back',
-      profile(length, depth).map(([y, d]): Vertex => [y, stick.diameter - d]),
-    ),
-    kerfs: [],
-  };
+  const top = topOf(length, depth);
+  const ended = toppedAt(footedAt(stick, -length / 2), top);
+  const sliced = cutOn(ended, 'back', [
+    [-length / 2, stick.diameter - depth],
+    [top, stick.diameter],
+  ]);
+  return { ...cutOn(sliced, 'front', notchOf(length, depth).reverse()), kerfs: [] };
 }
 
 /** Depth of a bed: through the bark and a little into the wood, 3 to 4 mm on usual stocks, never past the middle. */
@@ -48,12 +56,13 @@ function depthOf(diameter: number, bark: number): number {
 
 /** The chip in its bed: corner in corner, slice on slice; a shallower one leans by the difference of the slopes. */
 function seated(chipPiece: Piece, stock: Piece, length: number, bed: number, chip: number): Piece {
-  const lean = Math.atan(bed / (length - bed)) - Math.atan(chip / (length - chip));
-  const [u, y] = [chipPiece.diameter / 2 - chip, chip - length / 2];
+  const slope = (depth: number): number => Math.asin(Math.min(1, depth / length));
+  const lean = slope(bed) - slope(chip);
+  const [u, y] = [chipPiece.diameter / 2 - chip, -length / 2];
   return posed(chipPiece, {
     lean: (lean * 180) / Math.PI,
     u: stock.diameter / 2 - bed - u * Math.cos(lean) - y * Math.sin(lean),
-    y: bed - length / 2 + u * Math.sin(lean) - y * Math.cos(lean),
+    y: -length / 2 + u * Math.sin(lean) - y * Math.cos(lean),
   });
 }
 
@@ -155,22 +164,28 @@ function setChip({ choices, bed, chip, aside, length, cover, second, room }: Cut
   return [
     step({
       id: 'join',
-      action: 'Seat the chip in the notch; match both sides, or one side on purpose.',
+      action: 'Push the chip’s foot behind the lip of the notch; match both sides, or one side on purpose.',
       joins: true,
       view: 'front',
       caution: 'hands-meet',
-      lookFor: 'The chip’s foot is in the notch, green on green at a side at least.',
+      lookFor: 'The lip holds the chip’s foot; green on green at a side at least.',
       wrong: { what: 'A narrow chip is centred.', looks: 'A ring of bare wood all round the chip.', point: 'cambium' },
       apply: (w) => ({
         ...w,
         joined: true,
-        scion: posed(seated(w.scion, w.stock, length, bed, chip), { w: Math.abs(aside) > 0.5 ? -aside : 0 }),
+        scion: {
+          ...posed(seated(w.scion, w.stock, length, bed, chip), { w: Math.abs(aside) > 0.5 ? -aside : 0 }),
+          tucked: true,
+        },
       }),
       spoil: (w) => ({
         ...w,
         joined: true,
         // A narrower chip than its bed, with a ring of bare wood round it.
-        scion: thinner(posed(seated(w.scion, w.stock, length, bed, chip), { w: 0 }), 0.7, w.scion.diameter - chip),
+        scion: {
+          ...thinner(posed(seated(w.scion, w.stock, length, bed, chip), { w: 0 }), 0.7, w.scion.diameter - chip),
+          tucked: true,
+        },
       }),
     }),
     ...secondBud(second, 'chip', room),
@@ -198,21 +213,21 @@ function bedSteps({ choices, bed, length, stock }: Cuts): Step[] {
   return [
     step({
       id: 'notch',
-      action: 'On the stock, cut the notch: short and steep, at 45 degrees.',
+      action: 'On the stock, cut the notch: blade in at the bark and down into the wood, at 45 degrees.',
       caution: 'bud-cut',
       pull: 'down',
       figures: [{ name: 'deep', mm: Math.round(bed * 10) / 10, range: { from: 3, to: 4 } }],
-      lookFor: 'A clean short cut that ends in the wood.',
-      wrong: { what: 'It is cut flat.', looks: 'Nothing holds the chip’s foot.', point: 'notch' },
-      apply: (w) => ({ ...w, stock: withKerf(w.stock, 'front', [-length / 2, 0], [-length / 2 + bed, bed]) }),
+      lookFor: 'A clean short cut under a lip of bark and wood.',
+      wrong: { what: 'It is cut too flat.', looks: 'A thin lip that does not hold the chip’s foot.', point: 'notch' },
+      apply: (w) => ({ ...w, stock: withKerf(w.stock, 'front', ...notchOf(length, bed)) }),
       spoil: (w) => ({
         ...w,
-        stock: withKerf(w.stock, 'front', [-length / 2, 0], [-length / 2 + bed * 2.6, bed * 0.7]),
+        stock: withKerf(w.stock, 'front', [-length / 2 + bed * 2.6, 0], [-length / 2, bed * 0.7]),
       }),
     }),
     step({
       id: 'bed',
-      action: 'From above, slice down to the notch and lift the strip out.',
+      action: 'From above, slice down to the bottom of the notch and lift the strip out.',
       caution: 'bud-cut',
       pull: 'down',
       figures: [
@@ -223,8 +238,8 @@ function bedSteps({ choices, bed, length, stock }: Cuts): Step[] {
           dimension: {
             piece: 'stock',
             view: 'side',
-            from: [stock / 2, -length / 2],
-            to: [stock / 2, length / 2],
+            from: [stock / 2 - bed, -length / 2],
+            to: [stock / 2, topOf(length, bed)],
             off: 5,
           },
         },
@@ -234,15 +249,10 @@ function bedSteps({ choices, bed, length, stock }: Cuts): Step[] {
         chosen(choices, KNIFE),
       ),
       wrong: { what: 'The slice is scooped.', looks: 'The chip rocks on its ends.', point: 'flatness' },
-      apply: (w) => ({ ...w, stock: { ...cutOn(w.stock, 'front', profile(length, bed)), kerfs: [] } }),
+      apply: (w) => ({ ...w, stock: { ...cutOn(w.stock, 'front', bedOf(length, bed)), kerfs: [] } }),
       spoil: (w) => ({
         ...w,
-        stock: cutOn(w.stock, 'front', [
-          [-length / 2, 0],
-          [-length / 2 + bed, bed],
-          [0, bed * 1.5],
-          [length / 2, 0],
-        ]),
+        stock: cutOn(w.stock, 'front', [...notchOf(length, bed), [0, bed * 1.5], [topOf(length, bed), 0]]),
       }),
     }),
   ];
@@ -253,17 +263,17 @@ function chipSteps({ length, chip, scion }: Cuts): Step[] {
   return [
     step({
       id: 'chip-notch',
-      action: 'On the bud stick, cut the same notch below the bud.',
+      action: 'On the bud stick, cut the same notch below the bud, down and in.',
       caution: 'bud-cut',
       pull: 'down',
       figures: [{ name: 'below the bud', mm: length / 2, range: { from: 12, to: 19 } }],
       lookFor: 'At the same angle as on the stock.',
       wrong: { what: 'It is cut too near the bud.', looks: 'A chip too short for its bed.' },
-      apply: (w) => ({ ...w, scion: withKerf(w.scion, 'front', [-length / 2, 0], [-length / 2 + chip, chip]) }),
+      apply: (w) => ({ ...w, scion: withKerf(w.scion, 'front', ...notchOf(length, chip)) }),
     }),
     step({
       id: 'chip',
-      action: 'Slice down behind the bud to the notch. Hold the chip by its leaf stub or on the blade.',
+      action: 'Slice down behind the bud to the bottom of the notch. Hold the chip by its leaf stub or on the blade.',
       caution: 'bud-cut',
       pull: 'down',
       figures: [
@@ -274,8 +284,8 @@ function chipSteps({ length, chip, scion }: Cuts): Step[] {
           dimension: {
             piece: 'scion',
             view: 'side',
-            from: [scion / 2, -length / 2],
-            to: [scion / 2, length / 2],
+            from: [scion / 2 - chip, -length / 2],
+            to: [scion / 2, topOf(length, chip)],
             off: 5,
           },
         },

@@ -18,13 +18,13 @@ const notch = (budFirst: boolean): Point => ({
   weight: 14,
   stage: 'joined',
   measured: false,
-  good: '45 degrees, the chip’s foot sits in it',
+  good: 'down into the wood at 45 degrees; its lip holds the chip’s foot',
   correction: budFirst
-    ? 'Cut the notch at the angle of the chip’s foot, and seat the foot in it.'
-    : 'Cut the notch first, at 45 degrees, and seat the chip’s foot in it.',
+    ? 'Cut the notch at the angle of the chip’s foot, down into the wood, and push the foot behind its lip.'
+    : 'Cut the notch first, down into the wood at 45 degrees, and push the chip’s foot behind its lip.',
   faults: [
     { grade: 'poor', words: 'too flat, or a gap at the foot' },
-    { grade: 'fatal', words: 'none: the chip slides out' },
+    { grade: 'fatal', words: 'none, or sloping outwards: the chip slides out' },
   ],
 });
 
