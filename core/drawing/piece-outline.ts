@@ -99,14 +99,17 @@ export function frontOutline(piece: Piece, from: 'front' | 'back' = 'front'): Fr
   let cutting = false;
   const close = (): void => {
     if (open.length > 1) {
+      const cut = open;
       const edge =
         (limit: number) =>
         (y: number): number =>
           Math.min(chord(radius, limit, depthAt(near, y)), widest(y));
       const outline = (limit: number): Place[] => {
         const half = edge(limit);
-        if (lip === null) return band(open, half);
-        const side = (sign: number): Place[] => open.map((y): Place => [sign * half(y), y]);
+        // Where a slice has not come through the bark yet there is no wood to be drawn, nor a line of it.
+        const shown = cut.filter((_, i) => [i - 1, i, i + 1].some((at) => at in cut && half(cut[at]!) > 0));
+        if (lip === null) return band(shown, half);
+        const side = (sign: number): Place[] => shown.map((y): Place => [sign * half(y), y]);
         return overLip(side(1), side(-1), lip, radius);
       };
       faces.push({ outline: outline(radius), green: outline(wood) });

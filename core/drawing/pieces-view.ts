@@ -8,7 +8,7 @@ import { paintFault } from './daylight';
 import { faultWords, paintFaultWords, roomForFaults } from './fault-words';
 import { apartForNames, LINE_SHARE, scaleBar } from './scale-bar';
 import type { StepFigure } from './step-figure';
-import { faceAway, type Piece, type Spot, type Workpieces } from './workpieces';
+import { faceAway, type Lip, type Piece, type Spot, type Workpieces } from './workpieces';
 import { paintPiece, type Placer } from './piece-paint';
 import { knifePath } from './knife-strokes';
 import type { PiecesViewOptions } from './pieces-view-options';
@@ -162,19 +162,43 @@ function extentsOf(
 }
 
 function lipsOf(piece: Piece, at: Placer): Path[] {
-  return piece.lips.map(({ from, to, hinge, fold }) =>
-    area(
-      'flap',
-      (
-        [
-          [hinge, from],
-          [hinge, to],
-          [hinge + fold, to - Math.abs(fold) * 0.4],
-          [hinge + fold, from + Math.abs(fold) * 0.4],
-        ] as Spot[]
-      ).map(at),
-    ),
-  );
+  return piece.lips.map((lip) => area('flap', (lip.coat ? bentLip(lip, lip.coat) : straightLip(lip)).map(at)));
+}
+
+/** A lip that is open, or lies on a piece again as far as it turns. */
+function straightLip({ from, to, hinge, fold, points }: Lip): Spot[] {
+  const edge = hinge + (points === undefined ? fold : Math.abs(fold) * Math.sin((points * Math.PI) / 180));
+  const end = points === undefined ? Math.abs(fold) * 0.4 : 0;
+  return [
+    [hinge, from],
+    [hinge, to],
+    [edge, to - end],
+    [edge, from + end],
+  ];
+}
+
+/** A lip bent over an edge of a shield: past its ends both lips close up. */
+function bentLip({ from, to, hinge }: Lip, { w, edge, foot, top }: NonNullable<Lip['coat']>): Spot[] {
+  const [middle, inner] = [w, w + Math.sign(hinge) * edge];
+  const closes = 3;
+  return [
+    [hinge, from],
+    [hinge, to],
+    ...(top < to
+      ? ([
+          [middle, to],
+          [middle, Math.min(to, top + closes)],
+        ] as Spot[])
+      : []),
+    [inner, Math.min(to, top - closes)],
+    [inner, Math.max(from, foot + closes)],
+    ...(foot > from
+      ? ([
+          [middle, Math.max(from, foot - closes)],
+          [middle, from],
+        ] as Spot[])
+      : []),
+  ];
 }
 
 function flapsOf(piece: Piece, at: Placer): Path[] {

@@ -42,6 +42,8 @@ export interface Lip {
   points?: number;
   /** The way its inner side takes where it lies over a piece: outwards from the axis, and up, mm. */
   over?: Spot[];
+  /** Bent round the piece it lies on: that piece's radius and axis, how far from its middle the edge ends, and its heights. */
+  coat?: { radius: number; u: number; w: number; edge: number; foot: number; top: number };
 }
 
 /** One piece of wood: a round shoot with what has been cut off it. Lengths mm, y upwards. */

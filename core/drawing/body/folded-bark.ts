@@ -5,6 +5,8 @@ import { type Prism, rod, type Solid } from './solid';
 /** How far bark that hangs or stands off leans out, degrees. */
 const HANGS = 14;
 const LIP_OPENS = 40;
+/** Between bark and what it is bent round, so that neither lies in the other, mm. */
+const COAT_GAP = 0.02;
 /** Between flaps that stand beside one another, mm. */
 const SLIT = 0.6;
 
@@ -29,8 +31,9 @@ function slab(wide: number, thick: number, from: number, to: number): Prism {
   };
 }
 
-function lipOf({ diameter, bark }: Piece, { from, to, hinge, fold, over, points }: Lip): Solid {
+function lipOf({ diameter, bark }: Piece, { from, to, hinge, fold, over, points, coat }: Lip): Solid {
   const radius = diameter / 2;
+  if (coat) return coatOf({ diameter, bark }, { from, to, hinge }, coat);
   if (over) {
     const outer = over.map(([u, y]): Spot => [u + bark, y]).reverse();
     const middle = hinge + fold / 2;
@@ -65,6 +68,40 @@ function lipOf({ diameter, bark }: Piece, { from, to, hinge, fold, over, points 
   const out = Math.sqrt(radius ** 2 - at ** 2);
   const frame = aboutUpright((Math.atan2(at, out) * 180) / Math.PI + sign * (90 - LIP_OPENS), [out, at, 0]);
   return door(wide, [from, to], sign > 0 ? [0, bark] : [-bark, 0], frame);
+}
+
+/** Bark bent round what lies under it, from the wood it is still on to its free edge. */
+function coatOf(
+  { diameter, bark }: Pick<Piece, 'diameter' | 'bark'>,
+  { from, to, hinge }: Pick<Lip, 'from' | 'to' | 'hinge'>,
+  coat: NonNullable<Lip['coat']>,
+): Solid {
+  const side = Math.sign(hinge);
+  const wood = Math.sqrt(Math.max(0, (diameter / 2 - bark) ** 2 - hinge ** 2));
+  const far = coat.radius + bark + 1;
+  const upright = (low: number, high: number, left: number, right: number): Prism => ({
+    kind: 'prism',
+    along: 'w',
+    outline: [
+      [low, from - 1],
+      [low, to + 1],
+      [high, to + 1],
+      [high, from - 1],
+    ],
+    from: Math.min(left, right),
+    to: Math.max(left, right),
+  });
+  return {
+    shape: rod(from, to, coat.radius + bark),
+    shows: 'flap',
+    frame: aboutUpright(0, [coat.u, coat.w, 0]),
+    but: [
+      rod(from - 1, to + 1, coat.radius + COAT_GAP),
+      // What lies behind the surface of the wood, and beyond the free edge.
+      upright(-far, wood - coat.u, -far, far),
+      upright(-far, far, side * coat.edge, -side * far),
+    ],
+  };
 }
 
 /** A lip as a slab from its hinge, a little within the bark that it is still on. */

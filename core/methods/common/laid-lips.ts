@@ -1,4 +1,4 @@
-import { depthAt, type Lip, type Piece } from '../../drawing/workpieces';
+import { chord, depthAt, type Lip, type Piece } from '../../drawing/workpieces';
 
 /** Places round a section that a lip is laid on. */
 const ROUND = 48;
@@ -9,6 +9,19 @@ const ROUND = 48;
  */
 export function lipsLaidOn(stock: Piece, scion: Piece): Piece {
   return { ...stock, lips: stock.lips.map((lip) => laidOn(lip, stock, scion)) };
+}
+
+/** How much of half a shield each lip leaves free: the bud stands there. */
+const FREE = 0.42;
+
+/** Lips of thin bark bent over both edges of a shield that was slid under them; its bud stays out between them. */
+export function lipsBentOver(stock: Piece, shield: Piece): Piece {
+  const radius = shield.diameter / 2;
+  const { u, w } = shield.pose;
+  const back = Math.min(...shield.cuts.back.map(([, depth]) => depth));
+  const edge = FREE * chord(radius, radius, Math.min(radius, shield.diameter - back));
+  const [foot, top] = [shield.foot + shield.pose.y, shield.top + shield.pose.y];
+  return { ...stock, lips: stock.lips.map((lip) => ({ ...lip, coat: { radius, u, w, edge, foot, top } })) };
 }
 
 function laidOn(lip: Lip, stock: Piece, { pose, diameter, cuts }: Piece): Lip {

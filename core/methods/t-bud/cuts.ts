@@ -1,4 +1,5 @@
 import {
+  chord,
   cutOn,
   footedAt,
   type Piece,
@@ -26,18 +27,24 @@ const SHIELD_DEPTH = 2.2;
 export function shieldOf(stick: Piece, length: number, depth: number, hollow = 0): Piece {
   const curve = Array.from({ length: 13 }, (_, i): Vertex => {
     const share = (2 * i) / 12 - 1;
-    return [(share * length) / 2, stick.diameter - depth * (1 - share ** 4) + hollow * (1 - share ** 2)];
+    return [(share * length) / 2, stick.diameter - depth * (1 - share ** 2) + hollow * (1 - share ** 2)];
   });
   return { ...cutOn(toppedAt(footedAt(stick, -length / 2), length / 2), 'back', curve), kerfs: [] };
 }
 
-/** Lips and wrap press a shield's back onto the wood, its thin ends too. */
+/** Lips and wrap press a shield's back onto the wood, its thin ends too; it stays as pointed as it was cut. */
 function pressedFlat(shield: Piece): Piece {
+  const radius = shield.diameter / 2;
   const back = Math.min(...shield.cuts.back.map(([, depth]) => depth));
-  return cutOn(shield, 'back', [
+  const sides = shield.cuts.back.map(([y, depth]): Vertex => [
+    y,
+    radius - chord(radius, radius, Math.min(radius, shield.diameter - depth)),
+  ]);
+  const flat = cutOn(shield, 'back', [
     [shield.foot, back],
     [shield.top, back],
   ]);
+  return cutOn(cutOn(flat, 'left', sides), 'right', sides);
 }
 
 /** What the steps are drawn from, for a choice of schools and a pair of wood; lengths in mm. */

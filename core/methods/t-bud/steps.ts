@@ -1,5 +1,5 @@
 import { cutOn, scored, turnedOver } from '../../drawing/workpieces';
-import { lipsLaidOn } from '../common/laid-lips';
+import { lipsBentOver } from '../common/laid-lips';
 import { mm, prose } from '../../units/prose';
 import { BUD_HEIGHT, CITRUS_BUD_HEIGHT, heightFigure, HIGHER, secondBud } from '../common/bud-place';
 import { bindStep, chooseWood, labelStep, onFace, slipTest, step, writeTags } from '../common/steps';
@@ -126,8 +126,9 @@ function liftBark({ opening, wood, wide }: Cuts): Step[] {
           ]),
           bared: [{ ...opening, width: wide }],
           lips: [
-            { ...opening, hinge: -wide / 2, fold: -2.2 },
-            { ...opening, hinge: wide / 2, fold: 2.2 },
+            // No bark is taken off: each lip is half as wide as what it bares.
+            { ...opening, hinge: -wide / 2, fold: -wide / 2 },
+            { ...opening, hinge: wide / 2, fold: wide / 2 },
           ],
         },
       }),
@@ -198,11 +199,11 @@ function setShield({ seat, opening, cover, citrus, inverted, second, room }: Cut
       wrong: { what: 'It goes in upside down.', looks: 'The leaf stub stands above the bud.', point: 'way-up' },
       apply: (w) => {
         const scion = seat(w.scion);
-        return { ...w, joined: true, scion, stock: lipsLaidOn(w.stock, scion) };
+        return { ...w, joined: true, scion, stock: lipsBentOver(w.stock, scion) };
       },
       spoil: (w) => {
         const scion = turnedOver(seat(w.scion));
-        return { ...w, joined: true, scion, stock: lipsLaidOn(w.stock, scion) };
+        return { ...w, joined: true, scion, stock: lipsBentOver(w.stock, scion) };
       },
     }),
     ...secondBud(second, 'shield', room),
