@@ -1,4 +1,6 @@
-import { OUR_GUESS, USUAL_PRACTICE } from '../../units/figure-source';
+import { EVERGREEN } from '../../plan/phenology/assumptions';
+import { USUAL_PRACTICE } from '../../units/figure-source';
+import { USUAL_ROWS } from './usual-pairings';
 
 /** How a pair of kinds usually fares. A warning at most: nothing is ever forbidden by it. */
 export type Verdict = 'works' | 'mind' | 'fails';
@@ -15,62 +17,11 @@ export interface Pairing {
 }
 
 /** What every club starts from; its own rows stand before these. */
-export const USUAL_PAIRINGS: readonly Pairing[] = [
-  { stock: 'quince', scion: 'medlar', verdict: 'works', note: 'The usual stock for medlar.', source: USUAL_PRACTICE },
-  {
-    stock: 'quince',
-    scion: 'pear',
-    verdict: 'mind',
-    note: 'Needs a variety that agrees with quince, or a piece of one that does in between. Others live some years and break.',
-    source: USUAL_PRACTICE,
-  },
-  {
-    stock: 'quince',
-    scion: 'apple',
-    verdict: 'mind',
-    note: 'Across genera of the pome family: may live a few years and break.',
-    source: USUAL_PRACTICE,
-  },
-  {
-    stock: 'pear',
-    scion: 'quince',
-    verdict: 'mind',
-    note: 'Across genera of the pome family: may live a few years and break.',
-    source: USUAL_PRACTICE,
-  },
-  {
-    stock: 'pear',
-    scion: 'medlar',
-    verdict: 'mind',
-    note: 'Across genera of the pome family: may live a few years and break.',
-    source: USUAL_PRACTICE,
-  },
-  {
-    stock: 'apple',
-    scion: 'pear',
-    verdict: 'mind',
-    note: 'Across genera of the pome family: may live a few years and break.',
-    source: USUAL_PRACTICE,
-  },
-  {
-    stock: 'medlar',
-    scion: 'pear',
-    verdict: 'mind',
-    note: 'Across genera of the pome family: may live a few years and break.',
-    source: USUAL_PRACTICE,
-  },
-  { stock: 'plum', scion: 'apricot', verdict: 'works', note: 'On several plum stocks.', source: USUAL_PRACTICE },
-  { stock: 'plum', scion: 'peach', verdict: 'works', note: 'On several plum stocks.', source: USUAL_PRACTICE },
-  { stock: 'plum', scion: 'cherry', verdict: 'fails', note: 'Cherry does not take on plum.', source: USUAL_PRACTICE },
-  {
-    stock: 'walnut',
-    scion: 'pecan',
-    verdict: 'mind',
-    note: 'Within the kin; little is known of single pairs.',
-    source: OUR_GUESS,
-  },
-];
+export const USUAL_PAIRINGS: readonly Pairing[] = USUAL_ROWS.flatMap(([stock, scions, verdict, note]) =>
+  scions.map((scion) => ({ stock, scion, verdict, note, source: USUAL_PRACTICE })),
+);
 
+/** Kin of the kinds that are known, as figures are kept by kin. */
 const KINS: Record<string, string> = {
   quince: 'pome',
   medlar: 'pome',
@@ -78,12 +29,23 @@ const KINS: Record<string, string> = {
   apple: 'pome',
   hawthorn: 'pome',
   rowan: 'pome',
+  serviceberry: 'pome',
+  aronia: 'pome',
   plum: 'stone',
   apricot: 'stone',
   peach: 'stone',
-  cherry: 'stone',
+  nectarine: 'stone',
   almond: 'stone',
+  cherry: 'stone',
+  'sour cherry': 'stone',
+  'wild cherry': 'stone',
+  mahaleb: 'stone',
+  'sand cherry': 'stone',
+  'nanking cherry': 'stone',
+  'bird cherry': 'stone',
   persimmon: 'persimmon',
+  'american persimmon': 'persimmon',
+  'date-plum': 'persimmon',
   mulberry: 'mulberry',
   fig: 'fig',
   walnut: 'walnut',
@@ -91,9 +53,59 @@ const KINS: Record<string, string> = {
   hickory: 'hickory',
   citrus: 'citrus',
   lemon: 'citrus',
+  lime: 'citrus',
   orange: 'citrus',
+  mandarin: 'citrus',
+  grapefruit: 'citrus',
+  'trifoliate orange': 'citrus',
   mango: 'mango',
+  avocado: 'avocado',
+  loquat: 'loquat',
+  lychee: 'lychee',
+  olive: 'olive',
+  guava: 'guava',
+  sapodilla: 'sapodilla',
   grape: 'grape',
+};
+
+/** Everyday names of kinds that are known under another. */
+const ALIASES: Record<string, string> = {
+  'crab apple': 'apple',
+  crabapple: 'apple',
+  'wild apple': 'apple',
+  'callery pear': 'pear',
+  'wild pear': 'pear',
+  'european pear': 'pear',
+  'asian pear': 'pear',
+  damson: 'plum',
+  greengage: 'plum',
+  'cherry plum': 'plum',
+  myrobalan: 'plum',
+  'sweet cherry': 'cherry',
+  mazzard: 'wild cherry',
+  gean: 'wild cherry',
+  'mahaleb cherry': 'mahaleb',
+  'nanking-cherry': 'nanking cherry',
+  'mountain ash': 'rowan',
+  'mountain-ash': 'rowan',
+  saskatoon: 'serviceberry',
+  juneberry: 'serviceberry',
+  chokeberry: 'aronia',
+  'asian persimmon': 'persimmon',
+  kaki: 'persimmon',
+  'date plum': 'date-plum',
+  'english walnut': 'walnut',
+  'persian walnut': 'walnut',
+  'black walnut': 'walnut',
+  'sweet orange': 'orange',
+  'sour orange': 'orange',
+  tangerine: 'mandarin',
+  clementine: 'mandarin',
+  trifoliate: 'trifoliate orange',
+  'bitter almond': 'almond',
+  litchi: 'lychee',
+  vine: 'grape',
+  grapevine: 'grape',
 };
 
 /** A kind as it is compared: lower case, single spaces. */
@@ -101,40 +113,51 @@ export function kindOf(species: string): string {
   return species.trim().toLowerCase().replace(/\s+/g, ' ');
 }
 
+/** The name a kind is known under here, where it has several. */
+function knownAs(species: string): string {
+  const kind = kindOf(species);
+  return ALIASES[kind] ?? kind;
+}
+
 /**
- * How a scion fares on a stock: the club's own row first, then the usual ones, then what their kin
- * suggests.
+ * How a scion fares on a stock: the club's own row first, then the usual ones. Nothing is guessed from kinship alone.
  *
- * @returns null when nothing is known of either.
+ * @returns null when nothing is known of the pair.
  */
 export function pairingOf(stock: string, scion: string, own: readonly Pairing[] = []): Pairing | null {
-  const [on, from] = [kindOf(stock), kindOf(scion)];
+  const named = own.find(
+    (pairing) => kindOf(pairing.stock) === kindOf(stock) && kindOf(pairing.scion) === kindOf(scion),
+  );
+  if (named) return named;
+  const [on, from] = [knownAs(stock), knownAs(scion)];
   const row = [...own, ...USUAL_PAIRINGS].find(
-    (pairing) => kindOf(pairing.stock) === on && kindOf(pairing.scion) === from,
+    (pairing) => knownAs(pairing.stock) === on && knownAs(pairing.scion) === from,
   );
   if (row) return row;
   if (on === from)
     return { stock, scion, verdict: 'works', note: 'Same species: nearly always.', source: USUAL_PRACTICE };
-  const [a, b] = [KINS[on], KINS[from]];
-  if (!a || !b) return null;
-  if (a !== b) return { stock, scion, verdict: 'fails', note: 'Not of one kin.', source: USUAL_PRACTICE };
-  if (a === 'pome')
-    return {
-      stock,
-      scion,
-      verdict: 'mind',
-      note: 'Across genera of the pome family: some live, many break after a few years.',
-      source: USUAL_PRACTICE,
-    };
-  return { stock, scion, verdict: 'mind', note: 'Within the kin: usually.', source: USUAL_PRACTICE };
+  return null;
 }
 
 /** The kin a species belongs to, as figures are kept by kin; null for one not known here. */
 export function kinOf(species: string): string | null {
-  return KINS[kindOf(species)] ?? null;
+  return KINS[knownAs(species)] ?? null;
 }
 
-/** Bleeding kin: the stock is cut off and gashed 7 to 10 days before. */
-export function bleeds(species: string): boolean {
-  return ['walnut', 'hickory'].includes(KINS[kindOf(species)] ?? '');
+/** Kinds that keep their leaves and never sleep. Trifoliate orange loses its leaves, though its kin does not. */
+export function isEvergreen(species: string): boolean {
+  return EVERGREEN.includes(kinOf(species) ?? '') && knownAs(species) !== 'trifoliate orange';
+}
+
+/** Methods by which a bleeding walnut is grafted while its sap runs. Buds and patches go on a stock that stays whole. */
+const BLEEDS_BY = ['whip-and-tongue', 'splice', 'cleft', 'bark', 'inlay'];
+
+/**
+ * Whether a stock has to be cut off or drained days before it is grafted by a method: walnut where it is cut through in
+ * spring, grape cleft in the field. Pecan and hickory do not bleed so that it matters.
+ */
+export function bleeds(species: string, { method, place }: { method: string; place: string }): boolean {
+  const kind = kinOf(species);
+  if (kind === 'walnut') return BLEEDS_BY.includes(method);
+  return kind === 'grape' && method === 'cleft' && place === 'field';
 }

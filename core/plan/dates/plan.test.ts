@@ -95,7 +95,8 @@ describe('the season finder', () => {
     const last = open(site(), plan('t-bud'))
       .filter(({ chance }) => chance === 'open')
       .at(-1)!.to;
-    expect(daysBetween(last, '2027-10-28')).toBeGreaterThanOrEqual(42);
+    // Late enough for a cool autumn, and early enough to knit.
+    expect(daysBetween(last, '2027-10-28')).toBeGreaterThanOrEqual(28);
   });
   it('forces buds from ripe budwood in June until too little season is left for the shoot to ripen', () => {
     for (const method of ['t-bud', 'chip']) {
@@ -103,8 +104,8 @@ describe('the season finder', () => {
         ({ season }) => season?.variant === 'early-summer',
       );
       expect(forced.length, method).toBeGreaterThan(0);
-      // 110 days before the first frost of 28 October, and 20 for what nobody has measured, with the frost's own.
-      expect(forced.at(-1)!.to <= addDays('2027-10-28', -110 + 24), method).toBe(true);
+      // 110 days before the usual first frost of 28 October, and 20 for what nobody has measured.
+      expect(forced.at(-1)!.to <= addDays('2027-10-28', -110 + 20), method).toBe(true);
       expect(
         forced.some(({ from, to }) => from <= '2027-06-15' && to >= '2027-06-15'),
         method,
@@ -124,10 +125,10 @@ describe('the season finder', () => {
     const bud = open(south, plan('t-bud')).filter(({ chance }) => chance === 'open');
     expect(bud.some(({ from }) => from < '2027-04-01')).toBe(true);
   });
-  it('has no dormant wood where it never freezes, and budding at every flush', () => {
-    const never = open(site({ climate: bay }), plan('cleft'));
-    expect(never).toHaveLength(1);
-    expect(never[0]).toMatchObject({ chance: 'shut', why: 'No winter cold enough here to make wood dormant.' });
+  it('takes dormant wood by post where it never freezes, and budding at every flush', () => {
+    const posted = open(site({ climate: bay }), plan('cleft'));
+    expect(posted).toHaveLength(1);
+    expect(posted[0]).toMatchObject({ chance: 'open', why: expect.stringContaining('come by post') });
     expect(open(site({ climate: bay }), plan('t-bud')).every(({ chance }) => chance === 'open')).toBe(true);
   });
   it('follows what was seen', () => {

@@ -1,14 +1,15 @@
 import { celsius, type Prose, prose, sameProse } from '../../units/prose';
 import { capital } from '@/core/units/capital';
-import { callusRange, type AssumptionById } from '../phenology/assumptions';
+import { type AssumptionById, KNITTING_KINS, type KnittingKin, knittingBand } from '../phenology/assumptions';
+import { dayRate } from '../../aftercare/warmth/day-rate';
+import { type FinderInput, type SeasonWindow, windowOf, WOOD_SUPPLIES } from './season-window';
 import { kinOf } from '../../methods/compatibility/compatibility';
 import type { Phenology } from '../phenology/phenology';
-import type { Estimate } from '../phenology/estimate';
 import type { Climate } from '../climate/normals';
 import { dayNormals } from '../climate/day-normals';
 import { addDays, daysBetween, formatDate, type IsoDate } from '../../units/iso-date';
 import type { MethodFacts } from '../../methods/method-facts';
-import { type Phase, type Place, PLACE_WORDS, type Season } from '../../methods/use';
+import { type Phase, type Place, PLACE_WORDS, type Season, type WoodState } from '../../methods/use';
 
 /** Whether a method can be taught on a day: yes, only if the year is kind, or no. */
 export type Chance = 'open' | 'edge' | 'shut';
@@ -26,21 +27,6 @@ export interface Stretch extends DayVerdict {
   to: IsoDate;
 }
 
-export interface FinderInput {
-  method: MethodFacts;
-  place: Place;
-  /** Year of the scion's species and of the stock's. */
-  scion: Phenology;
-  stock: Phenology;
-  climate: Climate;
-  assumption: AssumptionById;
-}
-
-interface Window {
-  from: Estimate;
-  to: Estimate;
-}
-
 const PHASE_WORDS: Record<Phase, { before: string; after: string }> = {
   waking: { before: 'the stocks still sleep', after: 'the stocks are in leaf' },
   warmed: { before: 'too early to warm stocks', after: 'stocks outdoors slip by themselves now' },
@@ -50,82 +36,26 @@ const PHASE_WORDS: Record<Phase, { before: string; after: string }> = {
     after: 'a shoot forced now would not ripen before frost',
   },
   'before-frost': {
-    before: 'a bud set now would break before winter',
-    after: 'too little time to knit before the first frost',
+    before: 'buds of this season are not ripe yet',
+    after: 'too little warmth is left to knit before the first frost',
   },
   'warm-growth': { before: 'the shoots do not grow in warmth yet', after: 'the shoots no longer grow in warmth' },
 };
 
-/** When a season of a method is open at a site; null when it never is, `words` saying why. */
-function windowOf(
-  season: Season,
-  { method, place, scion, stock, assumption }: FinderInput,
-): Window | 'always' | { never: string } {
-  const dormantWood = season.wood.includes('dormant') && !season.wood.includes('budwood');
-  if (dormantWood && !scion.dormant)
-    return {
-      never: scion.evergreen
-        ? `${capital(scion.species)} keeps its leaves: there is no dormant wood.`
-        : 'No winter cold enough here to make wood dormant.',
-    };
-  const shift = (estimate: Estimate, id: string, sign: 1 | -1): Estimate => {
-    const { value, margin } = assumption(id);
-    const best = addDays(estimate.best, sign * value);
-    return {
-      ...estimate,
-      best,
-      early: addDays(best, -Math.hypot(daysBetween(estimate.early, estimate.best), margin)),
-      late: addDays(best, Math.hypot(daysBetween(estimate.best, estimate.late), margin)),
-    };
-  };
-  const noSpring = { never: 'Stocks do not wake from a winter here; work goes by flushes of growth.' };
-  switch (season.phase) {
-    case 'waking':
-      if (!stock.swell || !stock.leavesOut) return noSpring;
-      return {
-        from: shift(stock.swell, place === 'bench' ? 'bench-lead' : 'field-lead', -1),
-        to: shift(stock.leavesOut, 'after-leaf', 1),
-      };
-    case 'warmed':
-      return stock.swell && stock.slipFrom
-        ? { from: shift(stock.swell, 'bench-lead', -1), to: stock.slipFrom }
-        : noSpring;
-    case 'leaves-out':
-      return stock.slipFrom ? { from: stock.slipFrom, to: shift(stock.slipFrom, 'spring-slip', 1) } : noSpring;
-    case 'early-summer': {
-      if (!stock.firstFrost) return 'always';
-      if (!scion.leavesOut || !stock.slipFrom) return noSpring;
-      const budwood = shift(scion.leavesOut, 'budwood-ripe', 1);
-      const from = method.use.bark === 'must slip' && stock.slipFrom.best > budwood.best ? stock.slipFrom : budwood;
-      const to = shift(stock.firstFrost, 'ripen', -1);
-      if (to.best < from.best)
-        return {
-          never: `From ripe budwood to the first frost are ${daysBetween(from.best, stock.firstFrost.best)} days here; a bud forced the same year wants ${assumption('ripen').value} to ripen.`,
-        };
-      return { from, to };
-    }
-    case 'before-frost':
-      if (!scion.firstFrost) return 'always';
-      if (method.use.bark === 'must slip' && stock.slipTo && stock.slipTo.best < scion.budClose!.best)
-        return { from: scion.budOpen!, to: stock.slipTo };
-      return { from: scion.budOpen!, to: scion.budClose! };
-    case 'warm-growth':
-      if (scion.alwaysWarm) return 'always';
-      if (!scion.warmFrom || !scion.warmTo)
-        return { never: 'It never stays warm enough here for shoots to grow in warmth.' };
-      return { from: scion.warmFrom, to: scion.warmTo };
-  }
-}
-
 /** The windows of a method in one cycle of the plants' year, worked out once for all its days. */
 export interface MethodYear {
   input: FinderInput;
-  windows: { season: Season; window: ReturnType<typeof windowOf> }[];
+  windows: { season: Season; window: SeasonWindow }[];
 }
 
 export function methodYear(input: FinderInput): MethodYear {
-  const { method, place } = input;
-  const seasons = method.use.seasons.filter((season) => !season.places || season.places.includes(place));
+  const { method, place, wood } = input;
+  const states: readonly WoodState[] | null = wood ? WOOD_SUPPLIES[wood] : null;
+  const seasons = method.use.seasons.filter(
+    (season) =>
+      (!season.places || season.places.includes(place)) &&
+      (states === null || season.wood.some((state) => states.includes(state)) || input.scion.evergreen),
+  );
   return { input, windows: seasons.map((season) => ({ season, window: windowOf(season, input) })) };
 }
 
@@ -142,75 +72,97 @@ export function verdictOn(date: IsoDate, { input, windows }: MethodYear): DayVer
   const { method, place } = input;
   if (!method.use.places.includes(place))
     return { chance: 'shut', season: null, why: `${method.name} is not done ${PLACE_WORDS[place]}.` };
+  if (windows.length === 0) return { chance: 'shut', season: null, why: `${method.name} is not done with such wood.` };
   const verdicts = windows.map(({ season, window }) => inSeason(date, season, window));
   const order: Chance[] = ['open', 'edge', 'shut'];
-  // Of several seasons the best stands; among shut ones the one that lies nearest ahead says why.
+  // Of several seasons the best stands; among shut ones the one that lies nearest says why.
   const best = verdicts.sort(
     (a, b) =>
       order.indexOf(a.chance) - order.indexOf(b.chance) ||
+      Number(b.inside) - Number(a.inside) ||
       Number(a.season?.besides ?? false) - Number(b.season?.besides ?? false) ||
-      a.ahead - b.ahead,
+      a.away - b.away,
   )[0]!;
   const verdict: DayVerdict = { chance: best.chance, season: best.season, why: best.why };
   return verdict.chance === 'open' ? warmthOf(date, verdict, input) : verdict;
 }
 
-function inSeason(date: IsoDate, season: Season, window: ReturnType<typeof windowOf>): DayVerdict & { ahead: number } {
-  if (window === 'always')
-    return { chance: 'open', season, why: 'Whenever it flushes: no frost sets a date here.', ahead: 0 };
-  if ('never' in window) return { chance: 'shut', season: null, why: window.never, ahead: Infinity };
+interface SeasonVerdict extends DayVerdict {
+  /** Days to its nearest day where it is shut. */
+  away: number;
+  /** Between the days on which it is most likely to open and to close. */
+  inside: boolean;
+}
+
+/** The verdict of one season. */
+function inSeason(date: IsoDate, season: Season, window: SeasonWindow): SeasonVerdict {
+  return {
+    ...chanceIn(date, season, window),
+    inside: 'always' in window || ('from' in window && date >= window.from.best && date <= window.to.best),
+  };
+}
+
+function chanceIn(date: IsoDate, season: Season, window: SeasonWindow): Omit<SeasonVerdict, 'inside'> {
+  if ('always' in window) return { chance: 'open', season, why: window.always, away: 0 };
+  if ('never' in window) return { chance: 'shut', season: null, why: window.never, away: Infinity };
   const words = PHASE_WORDS[season.phase];
-  const { from, to } = window;
-  const ahead = daysBetween(date, from.best);
+  const { from, to, early, late } = window;
   if (date >= from.late && date <= to.early)
-    return { chance: 'open', season, why: capital(season.name) + '.', ahead: 0 };
+    return { chance: 'open', season, why: capital(season.name) + '.', away: 0 };
   if (date >= from.early && date < from.late && date <= to.late)
     return {
       chance: 'edge',
       season,
-      why: `In a late year ${words.before}: about ${formatDate(from.best)}, at the latest ${formatDate(from.late)}.`,
-      ahead: 0,
+      why:
+        early ??
+        `In a late year ${words.before}: about ${formatDate(from.best)}, at the latest ${formatDate(from.late)}.`,
+      away: 0,
     };
   if (date > to.early && date <= to.late && date >= from.early)
     return {
       chance: 'edge',
       season,
-      why: `In an early year ${words.after}: about ${formatDate(to.best)}, at the earliest ${formatDate(to.early)}.`,
-      ahead: 0,
+      why:
+        late ??
+        `In an early year ${words.after}: about ${formatDate(to.best)}, at the earliest ${formatDate(to.early)}.`,
+      away: 0,
     };
   return date < from.early
     ? {
         chance: 'shut',
         season: null,
         why: `${capital(words.before)}: wait until about ${formatDate(from.best)}.`,
-        ahead,
+        away: daysBetween(date, from.early),
       }
     : {
         chance: 'shut',
         season: null,
         why: `${capital(words.after)}, since about ${formatDate(to.best)}.`,
-        ahead: ahead + 366,
+        away: daysBetween(to.late, date),
       };
 }
 
-/** Outdoors the fortnight after has to be warm enough for callus and not too hot. */
+/** Days in which a union outdoors should have knitted by at least one day of full warmth. */
+const SLOW_WEEKS = 28;
+
+/** Outdoors the weeks after have to be warm enough to knit in; heat is advice, since shade and early hours help. */
 function warmthOf(date: IsoDate, verdict: DayVerdict, { place, scion, climate, assumption }: FinderInput): DayVerdict {
-  const range = callusRange(kinOf(scion.species), assumption);
-  if (place === 'bench' || !range) return verdict;
-  const days = Array.from({ length: 14 }, (_, i) => dayNormals(climate.normals, addDays(date, i)));
-  const mean = days.reduce((sum, { low, high }) => sum + (low + high) / 2, 0) / days.length;
-  const hottest = Math.max(...days.map(({ high }) => high));
-  if (mean < range.slow)
+  const kin = kinOf(scion.species);
+  if (place === 'bench' || !KNITTING_KINS.includes(kin as KnittingKin)) return verdict;
+  const band = knittingBand(kin as KnittingKin, assumption);
+  const days = Array.from({ length: SLOW_WEEKS }, (_, i) => dayNormals(climate.normals, addDays(date, i)));
+  const knits = days.reduce((sum, { low, high }) => sum + dayRate(band, low, high), 0);
+  if (knits < 1)
     return {
       ...verdict,
       chance: 'edge',
-      why: prose`The fortnight after is usually about ${celsius(mean)}; ${scion.species} hardly calluses under ${celsius(range.slow)}. Cover it, or come later.`,
+      why: prose`${capital(scion.species)} hardly knits under ${celsius(band.a)}, and the weeks after are usually colder. Cover it, or come later.`,
     };
-  if (hottest > assumption('callus-stop').value)
+  const hot = assumption('callus-stop').value;
+  if (days.slice(0, 14).some(({ high }) => high > hot))
     return {
       ...verdict,
-      chance: 'edge',
-      why: prose`Usual highs of ${celsius(hottest)} in the fortnight after: callus fails above ${celsius(assumption('callus-stop').value)}. Shade it, or choose another week.`,
+      why: prose`${capital(verdict.season!.name)}. Days over ${celsius(hot)} are usual then: graft in the early hours, and shade the union or cover it with foil.`,
     };
   return verdict;
 }

@@ -53,7 +53,9 @@ function warming({ date, taught, schools, assumption, degrees }: DatesInput): Pl
 }
 
 function bleeding({ date, taught, assumption }: DatesInput): PlannedDate[] {
-  const kinds = taught.filter(({ stock }) => bleeds(stock.species));
+  const kinds = taught.filter(({ stock, method, plan }) =>
+    bleeds(stock.species, { method: method.id, place: plan.place }),
+  );
   if (kinds.length === 0) return [];
   const [early, late] = [assumption('bleed-early'), assumption('bleed-late')];
   return [

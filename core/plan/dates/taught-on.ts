@@ -142,6 +142,7 @@ function unknownYear(species: string, date: IsoDate, hemisphere: 'north' | 'sout
     slipTo: null,
     lastFrost: null,
     firstFrost: null,
+    budRipe: null,
     budOpen: null,
     budClose: null,
     warmFrom: null,

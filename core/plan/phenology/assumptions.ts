@@ -45,6 +45,22 @@ const SPRING: Record<string, [swell: number, leaf: number, slip: number]> = {
   other: [120, 220, 290],
 };
 
+/**
+ * Days after midwinter before which buds of a kin do not swell, however mild the winter: they have not had their cold, or the
+ * days are too short. Guesses all.
+ */
+const STARTS: Record<string, number> = {
+  pome: 45,
+  stone: 32,
+  walnut: 74,
+  hickory: 80,
+  persimmon: 70,
+  mulberry: 62,
+  fig: 52,
+  grape: 66,
+  other: 50,
+};
+
 /** Temperatures in which callus forms, degC. */
 const CALLUSING = {
   pome: [15, 27],
@@ -81,7 +97,7 @@ const KNIT_STOP: Record<string, number> = { grape: 33, citrus: 34, mango: 34 };
 export const KNITTING_KINS = Object.keys(CALLUSING) as KnittingKin[];
 
 /** Kin that keep their leaves and never sleep. */
-export const EVERGREEN = ['citrus', 'mango'];
+export const EVERGREEN = ['citrus', 'mango', 'avocado', 'loquat', 'lychee', 'olive', 'guava', 'sapodilla'];
 
 /** Days of usual warmth by which signs of a union are read: id, name, value, margin; guesses near what is usually said. */
 const SIGN_DAYS: readonly [id: string, name: string, value: number, margin: number, unit?: string][] = [
@@ -115,15 +131,22 @@ export const ASSUMPTIONS: readonly Assumption[] = [
     guess(`${kin}.leaf`, `Leaves out, ${kin} kin`, leavesOut, '°C days', Math.round(leavesOut * 0.3)),
     guess(`${kin}.slip`, `Bark slips, ${kin} kin`, slip, '°C days', Math.round(slip * 0.3)),
   ]),
+  ...Object.entries(STARTS).map(([kin, days]) =>
+    guess(`${kin}.start`, `Buds swell no earlier than this long after midwinter, ${kin} kin`, days, 'days', 10),
+  ),
+  guess('frost-sleep', 'Leaves fall at the latest this long after the first frost', 14, 'days', 7),
+  guess('bud-ripe', 'Buds of this season are ripe to sleep this long after leaves are out', 65, 'days', 10),
+  guess('bud-knit', 'Days of full warmth in which a bud knits before the frost', 14, 'days', 4),
+  guess('evergreen-warm', 'Mean of the day from which evergreens grow', 14, '°C', 1.5),
+  guess('evergreen-spring', 'Evergreens are grafted with wood for this long after it turns warm', 100, 'days', 14),
   guess('sleep', 'Mean of the day below which leaves fall', 8, '°C', 1.5),
   guess('sleep-lag', 'Days from leaf fall until wood is safely dormant', 21, 'days', 10),
   guess('slip-end', 'Mean of the day below which bark tightens in autumn', 13, '°C', 2),
   guess('warm', 'Mean of the day from which shoots count as growing in warmth', 16, '°C', 1.5),
-  guess('spring-slip', 'How long spring bark methods go on after bark first slips', 60, 'days', 14),
+  guess('spring-slip', 'How long spring bark methods go on after bark first slips', 70, 'days', 14),
   guess('budwood-ripe', 'Budwood of the season can be cut this long after leaves are out', 35, 'days', 10),
   guess('ripen', 'A bud that is forced the same season wants this long before the first frost', 110, 'days', 20),
-  known('bud-open', 'Summer budding opens this long before the first frost', 70, 'days', 7),
-  known('bud-close', 'Summer budding closes this long before the first frost', 42, 'days', 7),
+  known('bud-open', 'A bud set earlier than this before the first frost may break before winter', 70, 'days', 7),
   known('wood-early', 'Wood is cut at most this long before bench work', 70, 'days', 0),
   known('wood-late', 'Wood is cut at least this long before bench work', 28, 'days', 0),
   known('wood-early-leaf', 'Wood is cut at most this long before a method done in leaf', 112, 'days', 0),
@@ -133,11 +156,11 @@ export const ASSUMPTIONS: readonly Assumption[] = [
   guess('stocks-order', 'Stocks are ordered this long before', 120, 'days', 30),
   known('stocks-warm', 'Bench stocks are brought into warmth this long before', 10, 'days', 3),
   guess('bench-lead', 'Warmed stocks can be ready this long before their buds would swell outdoors', 60, 'days', 14),
-  guess('field-lead', 'Field work starts this long before buds swell', 7, 'days', 7),
+  guess('field-lead', 'Field work starts this long before buds swell', 21, 'days', 7),
   guess(
     'after-leaf',
     'Dormant wood goes on to waking stocks until this long after their leaves are out',
-    10,
+    35,
     'days',
     7,
   ),

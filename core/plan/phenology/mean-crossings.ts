@@ -3,9 +3,35 @@ import { celsius, prose } from '../../units/prose';
 import type { AssumptionById } from './assumptions';
 import type { Estimate } from './estimate';
 
-/** Leaf fall of the autumn before; null where it never turns cold enough. */
-export function sleepOf(from: IsoDate, mean: (day: IsoDate) => number, assumption: AssumptionById): Estimate | null {
-  return fallingUnder('sleep', addDays(from, -185), mean, assumption);
+/**
+ * Leaf fall of the autumn before: when the days turn cold, and at the latest some time after the first frost, however mild
+ * the days are. Null where it neither turns cold nor freezes.
+ *
+ * @param firstFrost month and day, null where it never freezes
+ */
+export function sleepOf(
+  from: IsoDate,
+  mean: (day: IsoDate) => number,
+  firstFrost: string | null,
+  assumption: AssumptionById,
+): Estimate | null {
+  const cold = fallingUnder('sleep', addDays(from, -185), mean, assumption);
+  if (!firstFrost) return cold;
+  const { value, margin, source } = assumption('frost-sleep');
+  // The last such day that is no later than six weeks after midwinter.
+  const day = firstFrost === '02-29' ? '02-28' : firstFrost;
+  const year = Number(from.slice(0, 4));
+  const frost = [`${year}-${day}`, `${year - 1}-${day}`].find((each) => each <= addDays(from, 42))!;
+  const best = addDays(frost, value);
+  if (cold && cold.best <= best) return cold;
+  return {
+    early: addDays(best, -margin),
+    best,
+    late: addDays(best, margin),
+    basis: `${value} days after the usual first frost`,
+    source,
+    observed: false,
+  };
 }
 
 /** First day, within 200 from `since`, on which the mean is under a figure; the margin is the figure's. */

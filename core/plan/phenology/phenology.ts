@@ -3,9 +3,10 @@ import { celsius, type Prose, prose, warmthSum } from '../../units/prose';
 import type { Climate } from '../climate/normals';
 import { dayNormals } from '../climate/day-normals';
 import { degreeDays } from '../climate/degree-days';
-import { kindOf, kinOf } from '../../methods/compatibility/compatibility';
+import { isEvergreen, kindOf, kinOf } from '../../methods/compatibility/compatibility';
 import { addDays, daysBetween, type IsoDate } from '../../units/iso-date';
-import { EVERGREEN, type AssumptionById, springKin } from './assumptions';
+import { type AssumptionById, springKin } from './assumptions';
+import { buddingOf } from './budding-window';
 import type { Observation, Sign } from './observation';
 import { fallingUnder, risingOver, sleepOf } from './mean-crossings';
 import { type Estimate, observed } from './estimate';
@@ -24,7 +25,11 @@ export interface Phenology {
   slipTo: Estimate | null;
   lastFrost: Estimate | null;
   firstFrost: Estimate | null;
+  /** Buds of this season are ripe to be set, to sleep until spring. */
+  budRipe: Estimate | null;
+  /** From then on such a bud does not break before winter. */
   budOpen: Estimate | null;
+  /** From then on too little warmth is left for it to knit before the frost. */
   budClose: Estimate | null;
   /** Shoots grow in warmth between these days. */
   warmFrom: Estimate | null;
@@ -66,7 +71,7 @@ export function phenologyOf(
   const from = cycleStart(date, hemisphere);
   const to = addDays(cycleStart(addDays(from, 366), hemisphere), -1);
   const kin = kinOf(species);
-  const evergreen = EVERGREEN.includes(kin ?? '');
+  const evergreen = isEvergreen(species);
   const own = observations.filter((observation) => kindOf(observation.species) === kindOf(species));
   const seen = (sign: Sign, since: IsoDate, until: IsoDate): IsoDate | null =>
     own
@@ -77,8 +82,8 @@ export function phenologyOf(
     const { low, high } = dayNormals(climate.normals, day);
     return (low + high) / 2 + shift;
   };
-  const frost = frostsOf(climate, from, assumption);
-  const colds = sleepOf(from, mean, assumption);
+  const frost = frostsOf(climate, from);
+  const colds = sleepOf(from, mean, climate.firstFrost, assumption);
   const fallen = seen('leaves-fallen', addDays(from, -200), addDays(from, 60));
   const lag = assumption('sleep-lag');
   const dormant = evergreen
@@ -90,7 +95,7 @@ export function phenologyOf(
             colds,
             lag.value,
             lag.margin,
-            prose`${counted(lag.value, 'day')} after the day's mean falls under ${celsius(assumption('sleep').value)}`,
+            prose`${counted(lag.value, 'day')} after leaves fall: ${colds.basis}`,
             lag.source,
           )
         : null;
@@ -102,7 +107,8 @@ export function phenologyOf(
       ? observed(addDays(tight, -1), 'bark seen tight')
       : fallingUnder('slip-end', midsummer, mean, assumption)
     : null;
-  const warm = assumption('warm');
+  const warms = evergreen ? 'evergreen-warm' : 'warm';
+  const warm = assumption(warms);
   const risesTo = risingOver(from, to, mean, warm.value, warm.margin, warm.source);
   return {
     species,
@@ -113,8 +119,9 @@ export function phenologyOf(
     ...spring,
     slipTo,
     ...frost,
+    ...buddingOf({ kin, climate, firstFrost: frost.firstFrost, leavesOut: spring.leavesOut, assumption }),
     warmFrom: risesTo,
-    warmTo: risesTo ? fallingUnder('warm', midsummer, mean, assumption) : null,
+    warmTo: risesTo ? fallingUnder(warms, midsummer, mean, assumption) : null,
     alwaysWarm: !risesTo && mean(from) >= warm.value && mean(midsummer) >= warm.value,
   };
 }
@@ -143,7 +150,9 @@ function springOf(
     return null;
   };
   const midsummer = addDays(from, 180);
-  // Degree days count from midwinter, or on from the last thing that was seen.
+  const start = assumption(`${springKin(kin)}.start`);
+  const earliest = { best: addDays(from, start.value) };
+  // Degree days count from midwinter, or on from the last thing that was seen or had to wait for its time.
   let since = from;
   let done = 0;
   const at = (stage: 'swell' | 'leaf' | 'slip', sign: Sign, words: string): Estimate | null => {
@@ -156,12 +165,20 @@ function springOf(
     // A margin counts in full from midwinter, and only for what is left from a stage that was seen.
     const left = Math.max(0, figure.value - done);
     const margin = figure.margin * (left / figure.value);
-    const best = warmth(since, left, 0);
-    if (!best) return null;
+    const warm = warmth(since, left, 0);
+    if (!warm) return null;
+    // However mild the winter, a kin does not begin before its time; from there on warmth counts.
+    const held = stage === 'swell' && done === 0 && warm < earliest.best;
+    const best = held ? earliest.best : warm;
+    if (held) [since, done] = [earliest.best, figure.value];
     // Two causes that know nothing of one another: their days add as squares do.
     const days = (far: IsoDate | null): number => (far ? daysBetween(best, far) : 30);
-    const early = addDays(best, -Math.hypot(days(warmth(since, left - margin, 0)), days(warmth(since, left, shift))));
-    const late = addDays(best, Math.hypot(days(warmth(since, left + margin, 0)), days(warmth(since, left, -shift))));
+    const early = held
+      ? addDays(best, -start.margin)
+      : addDays(best, -Math.hypot(days(warmth(since, left - margin, 0)), days(warmth(since, left, shift))));
+    const late = held
+      ? addDays(best, start.margin)
+      : addDays(best, Math.hypot(days(warmth(since, left + margin, 0)), days(warmth(since, left, -shift))));
     const notBefore =
       stage === 'swell'
         ? lastSeen(own, 'buds-shut', from, midsummer)
@@ -176,7 +193,9 @@ function springOf(
       late: max(late),
       observed: false,
       source: figure.source,
-      basis: prose`${warmthSum(figure.value)} above ${celsius(base)}${done > 0 ? ', counted on from what was seen' : ''}${notBefore ? ', not yet seen by then' : ''}`,
+      basis: held
+        ? prose`no earlier than ${counted(start.value, 'day')} after midwinter, however mild`
+        : prose`${warmthSum(figure.value)} above ${celsius(base)}${done > 0 ? ', counted on from the stage before' : ''}${notBefore ? ', not yet seen by then' : ''}`,
     };
   };
   return {
@@ -210,8 +229,7 @@ function widened(estimate: Estimate, days: number, margin: number, basis: Prose,
 function frostsOf(
   { lastFrost, firstFrost, frostMargin }: Climate,
   from: IsoDate,
-  assumption: AssumptionById,
-): Pick<Phenology, 'lastFrost' | 'firstFrost' | 'budOpen' | 'budClose'> {
+): Pick<Phenology, 'lastFrost' | 'firstFrost'> {
   const on = (monthDay: string | null): Estimate | null => {
     if (!monthDay) return null;
     const year = Number(from.slice(0, 4)) + (monthDay < from.slice(5) ? 1 : 0);
@@ -225,18 +243,5 @@ function frostsOf(
       observed: false,
     };
   };
-  const first = on(firstFrost);
-  const before = (id: string): Estimate | null => {
-    if (!first) return null;
-    const { value, margin, source } = assumption(id);
-    // The rule is told from the usual first frost, so the margin is the rule's and not the frost's.
-    return widened(
-      { ...first, early: first.best, late: first.best },
-      -value,
-      margin,
-      `${counted(value, 'day')} before the usual first frost`,
-      source,
-    );
-  };
-  return { lastFrost: on(lastFrost), firstFrost: first, budOpen: before('bud-open'), budClose: before('bud-close') };
+  return { lastFrost: on(lastFrost), firstFrost: on(firstFrost) };
 }

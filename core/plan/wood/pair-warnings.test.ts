@@ -26,8 +26,8 @@ describe('pairWarnings', () => {
       'marsh fruit on reed tree',
     ]);
     expect(warnings[0]!.says).toMatch(/^Pear on quince wants care\. Needs a variety that agrees/);
-    expect(warnings[1]!.says).toMatch(/^Cherry on plum is not known to live\. Cherry does not take on plum/);
-    expect(warnings[2]!.says).toContain('Not of one kin.');
+    expect(warnings[1]!.says).toMatch(/^Cherry on plum is not known to live\. Cherries go on cherries only/);
+    expect(warnings[2]!.says).toContain('nothing is known');
     expect(warnings[3]!.says).toContain('nothing is known');
   });
 });

@@ -61,7 +61,7 @@ export async function factsOfUnions(
         judged: judged.get(union.id) ?? null,
         wood: woodFacts(lots.get(wood.id)!, union.madeOn, site),
         pair: pairOfGenera(stock.species, wood.species),
-        bleeds: bleeds(stock.species),
+        bleeds: bleeds(stock.species, { method: union.method, place: union.variant === 'bench' ? 'bench' : 'field' }),
         bark: barkSeen(observations, { siteId: site.id, species: stock.species, madeOn: union.madeOn }),
         callus: callus.get(union.id) ?? null,
         weather: plan.weathered.weather,

@@ -177,10 +177,11 @@ function Answers({ pairing, scionSpecies, species, works, situation, unit, other
           Nothing is known of {scionSpecies} on {species}. <Link href="/methods/pairs">Write down what you learn</Link>.
         </p>
       )}
-      {bleeds(species) && (
+      {bleeds(species, { method: 'cleft', place: situation.place }) && (
         <p className="mb-3 border-l-4 border-ink pl-3">
-          <strong>A bleeding kind.</strong> Cut the stock off and gash it 7 to 10 days before, with fresh gashes on the
-          day.
+          <strong>A bleeding kind.</strong> For a graft that cuts it through in spring, cut the stock off and gash it 7
+          to 10 days before, with fresh gashes on the day. Not for buds and patches: they go on a stock that stays
+          whole.
         </p>
       )}
       <h2 className="mb-1">
