@@ -11,7 +11,7 @@ import { addDays, daysBetween, formatDate, type IsoDate } from '../../units/iso-
 import type { MethodFacts } from '../../methods/method-facts';
 import { type Phase, type Place, PLACE_WORDS, type Season, type WoodState } from '../../methods/use';
 
-/** Whether a method can be taught on a day: yes, only if the year is kind, or no. */
+/** Whether a method can be taught on a day: yes, with a risk, or no. */
 export type Chance = 'open' | 'edge' | 'shut';
 
 export interface DayVerdict {
@@ -59,7 +59,7 @@ export function methodYear(input: FinderInput): MethodYear {
   return { input, windows: seasons.map((season) => ({ season, window: windowOf(season, input) })) };
 }
 
-/** The seasons of a method that are open on `date`, surely or only if the year is kind. */
+/** The seasons of a method that are open on `date`, surely or with a risk. */
 export function seasonsOn(date: IsoDate, { windows }: MethodYear): (DayVerdict & { season: Season })[] {
   return windows.flatMap(({ season, window }) => {
     const { chance, why } = inSeason(date, season, window);

@@ -14,6 +14,7 @@ const form = (changes: Partial<ComponentProps<typeof ClimateForm>> = {}) =>
   rendered(
     <ClimateForm
       siteId="s"
+      hemisphere="north"
       version={3}
       climate={climate}
       source="the weather hut"

@@ -4,6 +4,8 @@ import { parseDecimal } from '@/core/units/decimal';
 import { useState } from 'react';
 import type { FieldValues } from 'react-hook-form';
 import { type Climate, MONTH_NAMES } from '@/core/plan/climate/normals';
+import { normalsFromFrosts } from '@/core/plan/climate/normals-from-frosts';
+import { isMonthDay } from '@/core/units/month-day';
 import { fromCelsius, type TemperatureUnit, toCelsius } from '@/core/units/temperature';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
@@ -11,6 +13,7 @@ import { useEntry } from '@/ui/kit/form/use-entry';
 
 interface ClimateFormProps {
   siteId: string;
+  hemisphere: 'north' | 'south';
   version: number;
   climate: Climate | null;
   source: string;
@@ -29,8 +32,37 @@ const typedOf = (climate: Climate | null, source: string, unit: TemperatureUnit)
   lastFrost: climate?.lastFrost ?? '',
   firstFrost: climate?.firstFrost ?? '',
   frostMargin: String(climate?.frostMargin ?? 12),
+  appleBloom: '',
   source,
 });
+
+/** Said as the source of temperatures that nobody entered. */
+const ESTIMATED = 'estimated from frost dates';
+
+/** What is typed, with its temperatures estimated from the dates; as it is where the dates do not allow that. */
+function estimated(typed: FieldValues, hemisphere: 'north' | 'south', unit: TemperatureUnit): FieldValues {
+  const [lastFrost, firstFrost, appleBloom] = ['lastFrost', 'firstFrost', 'appleBloom'].map((name) =>
+    String(typed[name] ?? '').trim(),
+  ) as [string, string, string];
+  if (!isMonthDay(lastFrost) || !isMonthDay(firstFrost)) return typed;
+  try {
+    const bloom = isMonthDay(appleBloom) ? appleBloom : null;
+    const { low, high } = normalsFromFrosts({ hemisphere, lastFrost, firstFrost, appleBloom: bloom });
+    const shown = (list: number[]): string[] => list.map((degrees) => String(fromCelsius(degrees, unit)));
+    return {
+      ...typed,
+      normals: { low: shown(low), high: shown(high) },
+      source: bloom ? `${ESTIMATED} and apple bloom` : ESTIMATED,
+    };
+  } catch {
+    return typed;
+  }
+}
+
+const isBlank = ({ normals }: FieldValues): boolean =>
+  Object.values(normals as Record<string, string[]>)
+    .flat()
+    .every((text) => text.trim() === '');
 
 /** What is typed, as it is kept: degC, and nothing where it never freezes. */
 function readYear(typed: FieldValues, unit: TemperatureUnit): FieldValues {
@@ -38,9 +70,10 @@ function readYear(typed: FieldValues, unit: TemperatureUnit): FieldValues {
     const value = parseDecimal(text);
     return value === null ? text : toCelsius(value, unit);
   };
+  const { appleBloom: _bloom, ...kept } = typed;
   const { low, high } = typed.normals as Record<'low' | 'high', string[]>;
   return {
-    ...typed,
+    ...kept,
     normals: { low: low.map(degrees), high: high.map(degrees) },
     lastFrost: String(typed.lastFrost).trim() || null,
     firstFrost: String(typed.firstFrost).trim() || null,
@@ -61,6 +94,7 @@ interface Noted {
 
 function YearForm({
   siteId,
+  hemisphere,
   version,
   climate,
   source,
@@ -70,14 +104,21 @@ function YearForm({
   notes,
   setNotes,
 }: ClimateFormProps & Noted) {
-  const { register, submit, errors, problem, busy, run, reset } = useEntry(
+  const { register, submit, errors, problem, busy, run, reset, getValues } = useEntry(
     () => import('@/core/plan/climate/climate-input').then(({ climateInput }) => climateInput),
     async (values, entry) => {
       setNotes(null);
       const sent = await entry.run('PUT', `/api/sites/${siteId}/climate`, values);
       if (sent?.ok) setNotes('Saved.');
     },
-    { starts: typedOf(climate, source, unit), read: (typed) => ({ version, ...readYear(typed, unit) }) },
+    {
+      starts: typedOf(climate, source, unit),
+      read: (typed) => ({
+        version,
+        // The dates are enough: nobody has to know twenty-four temperatures.
+        ...readYear(isBlank(typed) ? estimated(typed, hemisphere, unit) : typed, unit),
+      }),
+    },
   );
   const read = async (file: File | undefined): Promise<void> => {
     if (!file) return;
@@ -100,6 +141,22 @@ function YearForm({
         </p>
       )}
       {mayChange && <ClimateSources offered={offered} take={take} read={read} />}
+      <FrostFields mayChange={mayChange} register={register} errors={errors} />
+      {mayChange && (
+        <div className="flex flex-wrap items-center gap-3">
+          <button
+            type="button"
+            className="bench-button"
+            onClick={() => reset(estimated(getValues(), hemisphere, unit))}
+          >
+            Estimate temperatures from these dates
+          </button>
+          <p className="max-w-prose text-sm text-muted">
+            Two frost dates are enough; when apples bloom makes the estimate better. Temperatures you know can be
+            entered below. Left empty, they are estimated when you save.
+          </p>
+        </div>
+      )}
       <div
         className="relative overflow-x-auto"
         tabIndex={0}
@@ -108,7 +165,6 @@ function YearForm({
       >
         <MonthTable unit={unit} mayChange={mayChange} climate={climate} register={register} errors={errors} />
       </div>
-      <FrostFields mayChange={mayChange} register={register} errors={errors} />
       <div className="flex flex-wrap gap-3">
         {mayChange && (
           <button type="submit" className="bench-button" data-weight="main" disabled={busy}>
@@ -132,13 +188,18 @@ interface EntryProps extends Pick<ReturnType<typeof useEntry>, 'register' | 'err
 /** The frosts, and where the figures are from. */
 function FrostFields({ mayChange, register, errors }: EntryProps) {
   return (
-    <div className="grid grid-cols-2 gap-2 sm:grid-cols-4">
+    <div className="grid grid-cols-2 gap-2 sm:grid-cols-5">
       <Field label="Last frost" hint="month-day, empty: never freezes" error={errors.lastFrost}>
         <input {...register('lastFrost')} disabled={!mayChange} placeholder="04-24" />
       </Field>
       <Field label="First frost" hint="month-day" error={errors.firstFrost}>
         <input {...register('firstFrost')} disabled={!mayChange} placeholder="10-28" />
       </Field>
+      {mayChange && (
+        <Field label="Apples bloom" hint="month-day, if you know">
+          <input {...register('appleBloom')} placeholder="04-30" />
+        </Field>
+      )}
       <Field label="Frosts move by, days" error={errors.frostMargin}>
         <input {...register('frostMargin')} inputMode="numeric" disabled={!mayChange} />
       </Field>

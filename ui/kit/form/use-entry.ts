@@ -53,7 +53,7 @@ export function useEntry(
     // Days lie within bounds of the moment they are entered at.
     return check(read(typed), { now: deviceNow() }, options);
   };
-  const { register, control, handleSubmit, reset, setFocus, watch, formState } = useForm<FieldValues>({
+  const { register, control, handleSubmit, reset, setFocus, getValues, watch, formState } = useForm<FieldValues>({
     resolver,
     ...(starts ? { defaultValues: starts } : {}),
     // What leaves the page leaves the form, as it does with a form of the browser's own.
@@ -73,6 +73,7 @@ export function useEntry(
     busy,
     run,
     reset,
+    getValues,
     watch,
     setProblem,
   };

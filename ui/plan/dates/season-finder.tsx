@@ -126,7 +126,7 @@ function Verdicts({ plans, calendar, day, plan, siteId, facts }: VerdictsProps) 
                 {verdict.chance === 'open'
                   ? 'in season'
                   : verdict.chance === 'edge'
-                    ? 'if the year is kind'
+                    ? 'possible, with a risk'
                     : 'not now'}
               </span>
               <span className="block text-sm">{written(verdict.why, 'mm', facts.temperatureUnit)}</span>
@@ -184,8 +184,8 @@ function FinderHead({ siteName, every, setEvery }: FinderHeadProps) {
       <div>
         <h1>When can it be taught?</h1>
         <p className="text-muted">
-          {siteName}. Leafed green: in season. Hatched: only if the year is kind. Bare: not. Drag the day along the
-          year, or move it with the arrow keys.
+          {siteName}. Leafed green: in season. Hatched: possible, with a risk. Bare: not. Drag the day along the year,
+          or move it with the arrow keys.
         </p>
       </div>
       <label className="flex min-h-11 items-center gap-2">

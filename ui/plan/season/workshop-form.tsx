@@ -7,6 +7,7 @@ import { v7 as uuid } from 'uuid';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 import { useEntry } from '@/ui/kit/form/use-entry';
+import { DayVerdictLine } from './day-verdict-line';
 
 export interface WorkshopFigures {
   id: string;
@@ -37,7 +38,7 @@ export function WorkshopForm({ workshop, sites, methods, onDone }: WorkshopFormP
   // Made once, so that a second try of the same entry changes the same workshop.
   const [id] = useState(() => workshop?.id ?? uuid());
   const [questioned, setQuestioned] = useState<string | null>(null);
-  const { register, submit, errors, problem, busy } = useEntry(
+  const { register, submit, errors, problem, busy, watch } = useEntry(
     () => schemaOf(workshop, methods),
     async (values, { run }) => {
       // A day that is here or over is mostly a slip of the calendar: asked once, then taken as it is.
@@ -98,6 +99,15 @@ export function WorkshopForm({ workshop, sites, methods, onDone }: WorkshopFormP
           <input {...register('promise')} defaultValue={workshop?.promise} maxLength={200} />
         </Field>
       </div>
+      {!workshop && (
+        <DayVerdictLine
+          siteId={watch('siteId') ?? sites[0]?.id ?? ''}
+          date={watch('date') ?? ''}
+          method={watch('method') ?? methods[0]?.id ?? ''}
+          scionSpecies={watch('scionSpecies') ?? ''}
+          stockSpecies={watch('stockSpecies') ?? ''}
+        />
+      )}
       {questioned && (
         <p role="alert" className="border-l-4 border-loud pl-3">
           <strong>{questioned === deviceToday() ? 'That is today.' : 'That day is over.'}</strong> Wood, stocks and

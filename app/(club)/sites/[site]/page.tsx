@@ -66,6 +66,7 @@ export default async function SitePage({ params }: { params: Promise<{ site: str
           </h2>
           <ClimateForm
             siteId={id}
+            hemisphere={site.hemisphere}
             version={site.version}
             climate={site.climate}
             source={site.climateSource}

@@ -1,0 +1,50 @@
+'use client';
+
+import { useEffect, useState } from 'react';
+import type { VerdictOnDay } from '@/server/plan/day-verdict';
+import Link from 'next/link';
+
+interface DayVerdictLineProps {
+  siteId: string;
+  date: string;
+  method: string;
+  scionSpecies: string;
+  stockSpecies: string;
+}
+
+/** How long after the last key it is asked, ms. */
+const PAUSE = 400;
+const HEADINGS = { open: 'In season.', edge: 'Possible, with a risk.', shut: 'Not in season.' };
+
+/** Whether what is being planned can be done on its day, by the year of its site; nothing until enough is entered. */
+export function DayVerdictLine(asked: DayVerdictLineProps) {
+  const whole = Object.values(asked).every((value) => value.trim() !== '');
+  const query = new URLSearchParams({ ...asked }).toString();
+  const [told, setTold] = useState<{ query: string; verdict: VerdictOnDay } | null>(null);
+  useEffect(() => {
+    if (!whole) return;
+    const leave = new AbortController();
+    const timer = setTimeout(() => {
+      fetch(`/api/day-verdict?${query}`, { signal: leave.signal })
+        .then(async (answer) => {
+          if (answer.ok) setTold({ query, verdict: (await answer.json()) as VerdictOnDay });
+        })
+        // Without reception the day can be planned all the same.
+        .catch(() => undefined);
+    }, PAUSE);
+    return () => {
+      clearTimeout(timer);
+      leave.abort();
+    };
+  }, [whole, query]);
+  if (!whole || told?.query !== query) return null;
+  const { chance, why, place } = told.verdict;
+  return (
+    <p role="status" className={`border-l-4 pl-3 ${chance === 'open' ? 'border-life' : 'border-ink'}`}>
+      <strong>{HEADINGS[chance]}</strong> {why}{' '}
+      <span className="text-muted">
+        {place[0]!.toUpperCase() + place.slice(1)}. <Link href={`/sites/${asked.siteId}`}>The year of this site</Link>
+      </span>
+    </p>
+  );
+}
