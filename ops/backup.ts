@@ -13,7 +13,8 @@ import {
 } from 'node:fs';
 import { join } from 'node:path';
 import { promisify } from 'node:util';
-import { LAST_GOOD, type LastGood } from '@/server/club/backup-state';
+import type { LastGood } from '@/core/club/server-status';
+import { LAST_GOOD } from '@/server/club/backup-state';
 import { deedLogIn } from '@/server/platform/deed-log';
 import { backupKey, encryptFor, ENCRYPTED } from './backup-encryption';
 import { backupsToKeep } from './backup-retention';

@@ -1,4 +1,4 @@
-import { CALLUSED, KNITTING_BANDS } from '@/core/aftercare/warmth/knitting-rate';
+import { CALLUSED, KNITTING_BANDS } from '@/core/plan/phenology/knitting-rate';
 import type { FigureRow, FigureSection, Kind } from './figure-section';
 import { causeFigures, unknowableLines } from './list-cause-figures';
 import { NARROW_PATCH } from '@/core/contact/patch-contact';

@@ -1,6 +1,7 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { LAST_GOOD, type LastGood } from '@/server/club/backup-state';
+import type { LastGood } from '@/core/club/server-status';
+import { LAST_GOOD } from '@/server/club/backup-state';
 import { clockNow } from '@/server/platform/clock';
 import { noteFault } from '@/server/platform/server-record';
 import { runProgram } from './program';

@@ -22,15 +22,22 @@ type Of<What extends Deed['what']> = Extract<Deed, { what: What }>;
  * @param deeds in the order in which they were done
  */
 export async function redoDeeds(db: Database, deeds: readonly Deed[]): Promise<Redone> {
-  const of = <What extends Deed['what']>(what: What): Of<What>[] =>
+  const each = <What extends Deed['what']>(what: What): Of<What>[] =>
     deeds.filter((deed): deed is Of<What> => deed.what === what);
-  const { roles, keptLeads } = await redoRoles(db, of('role'));
+  const { roles, keptLeads } = await redoRoles(db, each('role'));
   return {
-    leave: await redoLeave(db, of('leave')),
+    leave: await redoLeave(db, each('leave')),
     roles,
     keptLeads,
-    passwords: await redoPasswords(db, of('password')),
-    letters: await redoLetters(db, of('round'), of('link'), of('link closed'), of('letter'), of('account letter')),
+    passwords: await redoPasswords(db, each('password')),
+    letters: await redoLetters(
+      db,
+      each('round'),
+      each('link'),
+      each('link closed'),
+      each('letter'),
+      each('account letter'),
+    ),
   };
 }
 
@@ -41,9 +48,9 @@ function last<Each>(deeds: readonly Each[], subject: (deed: Each) => string): Ea
 
 async function redoLeave(db: Database, deeds: readonly Of<'leave'>[]): Promise<number> {
   let changed = 0;
-  for (const { clubId, personId, given } of last(deeds, ({ personId }) => personId)) {
-    const where = { clubId, id: personId, mayContact: !given, erasedAt: null as never };
-    changed += (await db.people.update({ mayContact: given }, { where }))[0];
+  for (const { clubId, personId, mayContact } of last(deeds, ({ personId }) => personId)) {
+    const where = { clubId, id: personId, mayContact: !mayContact, erasedAt: null as never };
+    changed += (await db.people.update({ mayContact }, { where }))[0];
   }
   return changed;
 }

@@ -7,9 +7,9 @@ import { growthDate } from './growth/growth-date';
 import { aftercareOfCase } from './reference-case';
 import { bestVisits, type VisitTask } from './visits/best-visits';
 import { fewestVisits, type VisitWindow } from './visits/fewest-visits';
-import { dayRate } from './warmth/day-rate';
+import { dayRate } from '@/core/plan/phenology/day-rate';
 import { knitDays } from './warmth/knit-days';
-import { KNITTING_BANDS, knittingRate } from './warmth/knitting-rate';
+import { KNITTING_BANDS, knittingRate } from '@/core/plan/phenology/knitting-rate';
 import { movedWindow, stretchedWindow } from './warmth/stretched-window';
 
 interface Case {

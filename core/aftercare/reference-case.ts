@@ -2,10 +2,10 @@ import { InputError } from '../contact/input-error';
 import { sharedFactor } from '../statistics/shared-factor';
 import { growthDate } from './growth/growth-date';
 import { fewestVisits, type VisitWindow } from './visits/fewest-visits';
-import { dayRate } from './warmth/day-rate';
+import { dayRate } from '@/core/plan/phenology/day-rate';
 import { knitDays } from './warmth/knit-days';
 import type { KnittingKin } from '../plan/phenology/assumptions';
-import { KNITTING_BANDS, type KnittingBand } from './warmth/knitting-rate';
+import { KNITTING_BANDS, type KnittingBand } from '@/core/plan/phenology/knitting-rate';
 import { type DayWindow, movedWindow, stretchedWindow } from './warmth/stretched-window';
 
 /** Answer to a case of `reference/cases.csv`: a number, a window, counts, or null where it is not known. */

@@ -2,47 +2,17 @@ import { readFile, statfs } from 'node:fs/promises';
 import { freemem, totalmem } from 'node:os';
 import { dirname, join } from 'node:path';
 import { allow, type Context } from '@/server/platform/context';
-import { type Fault, serverRecord } from '@/server/platform/server-record';
-import { type LastGood, lastGoodBackup } from './backup-state';
+import type { LastDrill, ServerStatus } from '@/core/club/server-status';
+import { serverRecord } from '@/server/platform/server-record';
+import { lastGoodBackup } from './backup-state';
 
 /** Name of the file that says when a backup was last played back for practice. */
 export const LAST_DRILL = 'last-drill.json';
-
-/** A backup that was played back in full on this machine, as after a loss, and what it was. */
-export interface LastDrill {
-  at: string;
-  file: string;
-  rows: number;
-}
 
 /** Days after which the next practice of a restore is asked for. */
 const DRILL_EVERY = 365;
 /** Least room on the disk before the page asks to look after it, bytes. */
 const LEAST_DISK = 1_000_000_000;
-
-export interface ServerStatus {
-  now: Date;
-  startedAt: Date;
-  mail: {
-    lastRead: Date | null;
-    lastWritten: Date | null;
-    waiting: number;
-    /** Letters of the club that could not be read, and nobody has looked at yet. */
-    unread: number;
-    /** Letters that are for no club on this server. */
-    nobodys: number;
-    /** Last time all clubs were looked through for grafts to ask about; null since the start. */
-    lastAsked: Date | null;
-  };
-  backup: LastGood | null;
-  drill: LastDrill | null;
-  drillDue: boolean;
-  /** Longest time today without an answer, ms. */
-  longestPause: number | null;
-  faults: Fault[];
-  disk: { free: number; all: number; short: boolean };
-  memory: { used: number; free: number; all: number };
-}
 
 /**
  * How the server runs, for the lead.

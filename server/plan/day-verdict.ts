@@ -2,8 +2,8 @@ import { object, string } from 'yup';
 import { kindOf } from '@/core/methods/compatibility/compatibility';
 import { METHODS } from '@/core/methods/registry';
 import { PLACE_WORDS, type Place } from '@/core/methods/use';
-import { id } from '@/core/inputs/fields';
-import type { Chance } from '@/core/plan/dates/season-finder';
+import { id, trimmed } from '@/core/inputs/fields';
+import type { VerdictOnDay } from '@/core/plan/dates/season-finder';
 import { siteCalendar } from '@/core/plan/dates/taught-on';
 import { isIsoDate } from '@/core/units/iso-date';
 import { written } from '@/core/units/prose';
@@ -23,17 +23,9 @@ const verdictInput = object({
       'Choose a method.',
     )
     .required('Choose a method.'),
-  scionSpecies: string().trim().max(60).required('Say what is grafted.'),
-  stockSpecies: string().trim().max(60).required('Say on what.'),
+  scionSpecies: trimmed().max(60).required('Say what is grafted.'),
+  stockSpecies: trimmed().max(60).required('Say on what.'),
 });
-
-/** Whether a method can be done on a day, for whoever is about to plan it. */
-export interface VerdictOnDay {
-  chance: Chance;
-  why: string;
-  /** Where it would be done: as the method usually is. */
-  place: string;
-}
 
 /** The verdict on a day that is being planned, by the year of its site. */
 export async function dayVerdict(context: Context, input: unknown): Promise<VerdictOnDay> {

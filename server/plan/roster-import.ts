@@ -187,7 +187,7 @@ async function takeLines(
         ...(line.mayContact ? { mayContact: true } : {}),
       };
       await db.people.update(fresh, { where: { clubId, id: line.personId! }, transaction });
-      if (line.mayContact) await deeds.add(now, { what: 'leave', clubId, personId: line.personId!, given: true });
+      if (line.mayContact) await deeds.add(now, { what: 'leave', clubId, personId: line.personId!, mayContact: true });
       if (!seated.has(line.personId!)) toSeat.add(line.personId!);
     } else {
       const personId = uuid();

@@ -150,7 +150,7 @@ export async function changeSeat(context: Context, workshopId: string, seatId: s
         what: 'leave',
         clubId,
         personId: seat.personId,
-        given: values.mayContact,
+        mayContact: values.mayContact,
       });
   });
 }

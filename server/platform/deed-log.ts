@@ -6,7 +6,7 @@ import type { LetterAskRow, MessageRow, ReportLinkRow, RoundRow } from '@/db/mod
 /** What somebody relies on having been done, so that a restore from an older backup does it again. */
 export type Deed =
   /** A person gave leave to be written to, or took it back. */
-  | { what: 'leave'; clubId: string; personId: string; given: boolean }
+  | { what: 'leave'; clubId: string; personId: string; mayContact: boolean }
   /** A member was given another role, or left. */
   | { what: 'role'; clubId: string; userId: string; role: Role | 'none' }
   /** A new password: the old one may be known to somebody. Only its hash is kept, as in the database. */

@@ -1,12 +1,6 @@
 import { monitorEventLoopDelay } from 'node:perf_hooks';
+import type { Fault } from '@/core/club/server-status';
 import { processWide } from '@/db/process-wide';
-
-/** Something that went wrong today, and how often. */
-export interface Fault {
-  what: string;
-  times: number;
-  last: Date;
-}
 
 /** What this server process knows of its own running. Times are those of the machine; nothing of it is kept over a restart. */
 interface ServerRecord {

@@ -3,7 +3,7 @@ import { CircleAlert, CircleCheck } from 'lucide-react';
 import Link from 'next/link';
 import type { ReactNode } from 'react';
 import { counted } from '@/core/units/counted';
-import type { ServerStatus } from '@/server/club/server-status';
+import type { ServerStatus } from '@/core/club/server-status';
 
 const moment = (at: Date | string): string =>
   `${DateTime.fromJSDate(new Date(at), { zone: 'utc' }).setLocale('en-GB').toFormat('d LLL yyyy, HH:mm')} UTC`;
@@ -20,11 +20,7 @@ interface Line {
 /** How long the main thread may answer nothing before the page points it out, ms. */
 const LONG_PAUSE = 1000;
 
-function linesOf(status: ServerStatus): Line[] {
-  const { mail, backup, drill, drillDue, longestPause, faults, disk, memory, now } = status;
-  const days = (since: Date | string): number => (now.getTime() - new Date(since).getTime()) / 86_400_000;
-  // The first night is still to come on a new server.
-  const backedUp = days(backup?.at ?? status.startedAt) < 2;
+function mailLines({ mail }: ServerStatus): Line[] {
   return [
     {
       name: 'Letters in',
@@ -55,6 +51,14 @@ function linesOf(status: ServerStatus): Line[] {
         ? `Last checked for grafts to ask about ${moment(mail.lastAsked)}. This is done every hour.`
         : 'Not checked yet since the server started. This is done every hour.',
     },
+  ];
+}
+
+function backupLines({ backup, drill, drillDue, startedAt, now }: ServerStatus): Line[] {
+  const days = (since: Date | string): number => (now.getTime() - new Date(since).getTime()) / 86_400_000;
+  // The first night is still to come on a new server.
+  const backedUp = days(backup?.at ?? startedAt) < 2;
+  return [
     {
       name: 'Backup',
       well: backedUp,
@@ -79,6 +83,11 @@ function linesOf(status: ServerStatus): Line[] {
         </>
       ),
     },
+  ];
+}
+
+function machineLines({ longestPause, faults, disk, memory, startedAt }: ServerStatus): Line[] {
+  return [
     {
       name: 'Errors today',
       well: faults.length === 0,
@@ -113,7 +122,7 @@ function linesOf(status: ServerStatus): Line[] {
       well: memory.used < 1e9,
       says: `Pear Bench uses ${megabytes(memory.used)}, without the database. The machine has ${gigabytes(memory.free)} free of ${gigabytes(memory.all)}.`,
     },
-    { name: 'Running since', well: true, says: moment(status.startedAt) },
+    { name: 'Running since', well: true, says: moment(startedAt) },
   ];
 }
 
@@ -123,7 +132,7 @@ export function StatusTable({ status }: { status: ServerStatus }) {
     <table className="w-full border-y border-line">
       <caption className="sr-only">Server status</caption>
       <tbody className="divide-y divide-line">
-        {linesOf(status).map(({ name, well, says }) => (
+        {[...mailLines(status), ...backupLines(status), ...machineLines(status)].map(({ name, well, says }) => (
           <tr key={name} className="align-baseline">
             <th scope="row" className="w-48 py-2.5 pr-4 text-left font-bold max-sm:w-32">
               {name}

@@ -1,7 +1,7 @@
 import type { KnittingKin } from '../../plan/phenology/assumptions';
 import type { BatchProgress } from './batch';
 import type { HoldBack } from './hold-back';
-import type { KnittingBand } from './knitting-rate';
+import type { KnittingBand } from '@/core/plan/phenology/knitting-rate';
 import type { ProposedCallusing } from './opened-batch';
 import type { OutOfRange } from './out-of-range';
 

@@ -1,8 +1,8 @@
 import type { Normals } from '../../plan/climate/normals';
 import { dayNormals } from '../../plan/climate/day-normals';
 import { addDays, type IsoDate } from '../../units/iso-date';
-import { dayRate } from './day-rate';
-import type { KnittingBand } from './knitting-rate';
+import { dayRate } from '@/core/plan/phenology/day-rate';
+import type { KnittingBand } from '@/core/plan/phenology/knitting-rate';
 
 /** Usual warmth is that of so many days after a union. */
 const REFERENCE_DAYS = 28;

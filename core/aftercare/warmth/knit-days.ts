@@ -1,5 +1,5 @@
 import { InputError } from '../../contact/input-error';
-import { type KnittingBand, knittingRate } from './knitting-rate';
+import { type KnittingBand, knittingRate } from '@/core/plan/phenology/knitting-rate';
 
 /** A reading of a logger: when, ms, and how warm, °C. */
 export interface WarmthReading {

@@ -1,4 +1,4 @@
-import { CALLUSED } from './knitting-rate';
+import { CALLUSED } from '@/core/plan/phenology/knitting-rate';
 
 /** When a batch will be callused. */
 export interface KnitForecast {

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { LoggerRun } from '../../plan/wood/logger-run';
 import { knitDays } from './knit-days';
-import { KNITTING_BANDS } from './knitting-rate';
+import { KNITTING_BANDS } from '@/core/plan/phenology/knitting-rate';
 import { mergeReadings } from './merge-readings';
 import { outOfRange } from './out-of-range';
 import { placedWarmth, placeOn } from './placed-warmth';

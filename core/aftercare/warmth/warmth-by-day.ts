@@ -1,7 +1,7 @@
 import { DateTime } from 'luxon';
 import type { LoggerRun } from '../../plan/wood/logger-run';
 import { addDays, type IsoDate } from '../../units/iso-date';
-import { knittingRate, type KnittingBand } from './knitting-rate';
+import { knittingRate, type KnittingBand } from '@/core/plan/phenology/knitting-rate';
 import { stretchesOf, usualStand } from './knit-days';
 
 /** Knitting warmth of one calendar day of a place. */

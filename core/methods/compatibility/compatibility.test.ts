@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { bleeds, isEvergreen, pairingOf, USUAL_PAIRINGS } from './compatibility';
+import { bleeds, pairingOf, USUAL_PAIRINGS } from './compatibility';
 
 describe('pairingOf', () => {
   it.each([
@@ -63,12 +63,5 @@ describe('bleeds', () => {
     ['pear', 'cleft', 'field', false],
   ])('%s by %s, %s: %s', (species, method, place, expected) => {
     expect(bleeds(species, { method, place })).toBe(expected);
-  });
-});
-
-describe('isEvergreen', () => {
-  it('is told by kin, but for trifoliate orange, which loses its leaves', () => {
-    expect(['lemon', 'avocado', 'olive', 'litchi'].map(isEvergreen)).toEqual([true, true, true, true]);
-    expect(['trifoliate orange', 'fig', 'apple', 'reedwood'].map(isEvergreen)).toEqual([false, false, false, false]);
   });
 });

@@ -1,4 +1,3 @@
-import { EVERGREEN } from '../../plan/phenology/assumptions';
 import { USUAL_PRACTICE } from '../../units/figure-source';
 import { USUAL_ROWS } from './usual-pairings';
 
@@ -114,7 +113,7 @@ export function kindOf(species: string): string {
 }
 
 /** The name a kind is known under here, where it has several. */
-function knownAs(species: string): string {
+export function knownAs(species: string): string {
   const kind = kindOf(species);
   return ALIASES[kind] ?? kind;
 }
@@ -144,11 +143,6 @@ export function kinOf(species: string): string | null {
   return KINS[knownAs(species)] ?? null;
 }
 
-/** Kinds that keep their leaves and never sleep. Trifoliate orange loses its leaves, though its kin does not. */
-export function isEvergreen(species: string): boolean {
-  return EVERGREEN.includes(kinOf(species) ?? '') && knownAs(species) !== 'trifoliate orange';
-}
-
 /** Methods by which a bleeding walnut is grafted while its sap runs. Buds and patches go on a stock that stays whole. */
 const BLEEDS_BY = ['whip-and-tongue', 'splice', 'cleft', 'bark', 'inlay'];
 
@@ -160,4 +154,9 @@ export function bleeds(species: string, { method, place }: { method: string; pla
   const kind = kinOf(species);
   if (kind === 'walnut') return BLEEDS_BY.includes(method);
   return kind === 'grape' && method === 'cleft' && place === 'field';
+}
+
+/** Whether there is any graft for which a stock bleeds. */
+export function bleedsAtAll(species: string): boolean {
+  return ['walnut', 'grape'].includes(kinOf(species) ?? '');
 }

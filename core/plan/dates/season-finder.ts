@@ -1,7 +1,7 @@
 import { celsius, type Prose, prose, sameProse } from '../../units/prose';
 import { capital } from '@/core/units/capital';
 import { type AssumptionById, KNITTING_KINS, type KnittingKin, knittingBand } from '../phenology/assumptions';
-import { dayRate } from '../../aftercare/warmth/day-rate';
+import { dayRate } from '@/core/plan/phenology/day-rate';
 import { type FinderInput, type SeasonWindow, windowOf, WOOD_SUPPLIES } from './season-window';
 import { kinOf } from '../../methods/compatibility/compatibility';
 import type { Phenology } from '../phenology/phenology';
@@ -20,6 +20,14 @@ export interface DayVerdict {
   season: Season | null;
   /** Why not, or what it hangs on. */
   why: Prose;
+}
+
+/** The verdict on a day that is about to be planned, in words. */
+export interface VerdictOnDay {
+  chance: Chance;
+  why: string;
+  /** Where it would be done: as the method usually is. */
+  place: string;
 }
 
 export interface Stretch extends DayVerdict {

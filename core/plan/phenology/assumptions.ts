@@ -96,9 +96,6 @@ const KNIT_STOP: Record<string, number> = { grape: 33, citrus: 34, mango: 34 };
 
 export const KNITTING_KINS = Object.keys(CALLUSING) as KnittingKin[];
 
-/** Kin that keep their leaves and never sleep. */
-export const EVERGREEN = ['citrus', 'mango', 'avocado', 'loquat', 'lychee', 'olive', 'guava', 'sapodilla'];
-
 /** Days of usual warmth by which signs of a union are read: id, name, value, margin; guesses near what is usually said. */
 const SIGN_DAYS: readonly [id: string, name: string, value: number, margin: number, unit?: string][] = [
   ['fed-growth', 'Dormant wood grows on stored food until day', 10, 3],

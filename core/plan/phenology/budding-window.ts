@@ -1,4 +1,4 @@
-import { dayRate } from '../../aftercare/warmth/day-rate';
+import { dayRate } from '@/core/plan/phenology/day-rate';
 import { counted } from '../../units/counted';
 import { addDays, type IsoDate } from '../../units/iso-date';
 import { prose } from '../../units/prose';

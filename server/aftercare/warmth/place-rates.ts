@@ -1,6 +1,6 @@
 import { QueryTypes } from 'sequelize';
 import { type DayOfWarmth, warmthByDay } from '@/core/aftercare/warmth/warmth-by-day';
-import type { KnittingBand } from '@/core/aftercare/warmth/knitting-rate';
+import type { KnittingBand } from '@/core/plan/phenology/knitting-rate';
 import type { Context } from '@/server/platform/context';
 import { boundedCache, cacheKey } from '@/db/bounded-cache';
 import { placeRun } from './readings-store';

@@ -1,6 +1,6 @@
 import { usualRate } from '@/core/aftercare/warmth/daily-warmth';
-import { dayRate } from '@/core/aftercare/warmth/day-rate';
-import type { KnittingBand } from '@/core/aftercare/warmth/knitting-rate';
+import { dayRate } from '@/core/plan/phenology/day-rate';
+import type { KnittingBand } from '@/core/plan/phenology/knitting-rate';
 import { placedWarmth, placeOn, type RateOfDay } from '@/core/aftercare/warmth/placed-warmth';
 import type { DayOfWarmth } from '@/core/aftercare/warmth/warmth-by-day';
 import type { LifeSoFar } from '@/core/aftercare/plan/union-plan';

@@ -21,7 +21,7 @@ export async function setLeave(services: Services, token: string, mayContact: bo
       subjectId: link.personId,
       at: now,
     });
-    await services.deeds.add(now, { what: 'leave', clubId: link.clubId, personId: link.personId, given: mayContact });
+    await services.deeds.add(now, { what: 'leave', clubId: link.clubId, personId: link.personId, mayContact });
   });
 }
 

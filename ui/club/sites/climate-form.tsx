@@ -4,10 +4,9 @@ import { parseDecimal } from '@/core/units/decimal';
 import { useState } from 'react';
 import type { FieldValues } from 'react-hook-form';
 import { type Climate, MONTH_NAMES } from '@/core/plan/climate/normals';
-import { normalsFromFrosts } from '@/core/plan/climate/normals-from-frosts';
-import { isMonthDay } from '@/core/units/month-day';
 import { fromCelsius, type TemperatureUnit, toCelsius } from '@/core/units/temperature';
 import { Field } from '@/ui/kit/form/field';
+import { estimated, isBlank } from './estimated-year';
 import { Problem } from '@/ui/kit/form/problem';
 import { useEntry } from '@/ui/kit/form/use-entry';
 
@@ -35,34 +34,6 @@ const typedOf = (climate: Climate | null, source: string, unit: TemperatureUnit)
   appleBloom: '',
   source,
 });
-
-/** Said as the source of temperatures that nobody entered. */
-const ESTIMATED = 'estimated from frost dates';
-
-/** What is typed, with its temperatures estimated from the dates; as it is where the dates do not allow that. */
-function estimated(typed: FieldValues, hemisphere: 'north' | 'south', unit: TemperatureUnit): FieldValues {
-  const [lastFrost, firstFrost, appleBloom] = ['lastFrost', 'firstFrost', 'appleBloom'].map((name) =>
-    String(typed[name] ?? '').trim(),
-  ) as [string, string, string];
-  if (!isMonthDay(lastFrost) || !isMonthDay(firstFrost)) return typed;
-  try {
-    const bloom = isMonthDay(appleBloom) ? appleBloom : null;
-    const { low, high } = normalsFromFrosts({ hemisphere, lastFrost, firstFrost, appleBloom: bloom });
-    const shown = (list: number[]): string[] => list.map((degrees) => String(fromCelsius(degrees, unit)));
-    return {
-      ...typed,
-      normals: { low: shown(low), high: shown(high) },
-      source: bloom ? `${ESTIMATED} and apple bloom` : ESTIMATED,
-    };
-  } catch {
-    return typed;
-  }
-}
-
-const isBlank = ({ normals }: FieldValues): boolean =>
-  Object.values(normals as Record<string, string[]>)
-    .flat()
-    .every((text) => text.trim() === '');
 
 /** What is typed, as it is kept: degC, and nothing where it never freezes. */
 function readYear(typed: FieldValues, unit: TemperatureUnit): FieldValues {
@@ -142,21 +113,7 @@ function YearForm({
       )}
       {mayChange && <ClimateSources offered={offered} take={take} read={read} />}
       <FrostFields mayChange={mayChange} register={register} errors={errors} />
-      {mayChange && (
-        <div className="flex flex-wrap items-center gap-3">
-          <button
-            type="button"
-            className="bench-button"
-            onClick={() => reset(estimated(getValues(), hemisphere, unit))}
-          >
-            Estimate temperatures from these dates
-          </button>
-          <p className="max-w-prose text-sm text-muted">
-            Two frost dates are enough; when apples bloom makes the estimate better. Temperatures you know can be
-            entered below. Left empty, they are estimated when you save.
-          </p>
-        </div>
-      )}
+      {mayChange && <EstimateButton estimate={() => reset(estimated(getValues(), hemisphere, unit))} />}
       <div
         className="relative overflow-x-auto"
         tabIndex={0}
@@ -183,6 +140,21 @@ function YearForm({
 
 interface EntryProps extends Pick<ReturnType<typeof useEntry>, 'register' | 'errors'> {
   mayChange: boolean;
+}
+
+/** Fills in the temperatures from the dates. */
+function EstimateButton({ estimate }: { estimate: () => void }) {
+  return (
+    <div className="flex flex-wrap items-center gap-3">
+      <button type="button" className="bench-button" onClick={estimate}>
+        Estimate temperatures from these dates
+      </button>
+      <p className="max-w-prose text-sm text-muted">
+        Two frost dates are enough; when apples bloom makes the estimate better. Temperatures you know can be entered
+        below. Left empty, they are estimated when you save.
+      </p>
+    </div>
+  );
 }
 
 /** The frosts, and where the figures are from. */

@@ -40,36 +40,14 @@ export function InboxBoard({ replies, mayChange }: { replies: readonly Reply[]; 
         </h2>
         <ul className="my-2 flex flex-col gap-4">
           {open.map((reply) => (
-            <li key={reply.id} className="board border-l-8! border-l-loud!">
-              <Letter reply={reply} />
-              {mayChange && (
-                <div className="mt-2 flex flex-wrap gap-2">
-                  {reply.person && (
-                    <Link className="bench-button" href={`/answers?search=${encodeURIComponent(reply.person.name)}`}>
-                      Enter what it says
-                    </Link>
-                  )}
-                  {reply.aside !== '' && (
-                    <button
-                      type="button"
-                      className="bench-button"
-                      disabled={busy}
-                      onClick={() => void readAgain(reply)}
-                    >
-                      Read it again
-                    </button>
-                  )}
-                  <button
-                    type="button"
-                    className="bench-button"
-                    disabled={busy}
-                    onClick={() => void run('PATCH', `/api/replies/${reply.id}`)}
-                  >
-                    Looked at
-                  </button>
-                </div>
-              )}
-            </li>
+            <OpenLetter
+              key={reply.id}
+              reply={reply}
+              mayChange={mayChange}
+              busy={busy}
+              run={run}
+              readAgain={readAgain}
+            />
           ))}
         </ul>
       </section>
@@ -94,6 +72,45 @@ export function InboxBoard({ replies, mayChange }: { replies: readonly Reply[]; 
         </section>
       )}
     </>
+  );
+}
+
+interface OpenLetterProps {
+  reply: Reply;
+  mayChange: boolean;
+  busy: boolean;
+  run: ReturnType<typeof useSend>['run'];
+  readAgain: (reply: Reply) => Promise<void>;
+}
+
+/** A letter to look at, whole, with what can be done about it. */
+function OpenLetter({ reply, mayChange, busy, run, readAgain }: OpenLetterProps) {
+  return (
+    <li className="board border-l-8! border-l-loud!">
+      <Letter reply={reply} />
+      {mayChange && (
+        <div className="mt-2 flex flex-wrap gap-2">
+          {reply.person && (
+            <Link className="bench-button" href={`/answers?search=${encodeURIComponent(reply.person.name)}`}>
+              Enter what it says
+            </Link>
+          )}
+          {reply.aside !== '' && (
+            <button type="button" className="bench-button" disabled={busy} onClick={() => void readAgain(reply)}>
+              Read it again
+            </button>
+          )}
+          <button
+            type="button"
+            className="bench-button"
+            disabled={busy}
+            onClick={() => void run('PATCH', `/api/replies/${reply.id}`)}
+          >
+            Looked at
+          </button>
+        </div>
+      )}
+    </li>
   );
 }
 

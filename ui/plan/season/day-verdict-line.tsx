@@ -1,25 +1,30 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import type { VerdictOnDay } from '@/server/plan/day-verdict';
+import type { VerdictOnDay } from '@/core/plan/dates/season-finder';
 import Link from 'next/link';
 
 interface DayVerdictLineProps {
-  siteId: string;
-  date: string;
-  method: string;
-  scionSpecies: string;
-  stockSpecies: string;
+  /** What the form of a workshop holds so far. */
+  entered: Record<string, unknown>;
+  /** What stands in the form before anything is chosen. */
+  siteId: string | undefined;
+  method: string | undefined;
 }
+
+/** What a verdict is asked with. */
+const NEEDED = ['siteId', 'date', 'method', 'scionSpecies', 'stockSpecies'] as const;
 
 /** How long after the last key it is asked, ms. */
 const PAUSE = 400;
 const HEADINGS = { open: 'In season.', edge: 'Possible, with a risk.', shut: 'Not in season.' };
 
 /** Whether what is being planned can be done on its day, by the year of its site; nothing until enough is entered. */
-export function DayVerdictLine(asked: DayVerdictLineProps) {
+export function DayVerdictLine({ entered, siteId, method }: DayVerdictLineProps) {
+  const stands: Record<string, unknown> = { siteId, method };
+  const asked = Object.fromEntries(NEEDED.map((name) => [name, String(entered[name] ?? stands[name] ?? '')]));
   const whole = Object.values(asked).every((value) => value.trim() !== '');
-  const query = new URLSearchParams({ ...asked }).toString();
+  const query = new URLSearchParams(asked).toString();
   const [told, setTold] = useState<{ query: string; verdict: VerdictOnDay } | null>(null);
   useEffect(() => {
     if (!whole) return;

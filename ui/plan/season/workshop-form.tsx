@@ -99,24 +99,21 @@ export function WorkshopForm({ workshop, sites, methods, onDone }: WorkshopFormP
           <input {...register('promise')} defaultValue={workshop?.promise} maxLength={200} />
         </Field>
       </div>
-      {!workshop && (
-        <DayVerdictLine
-          siteId={watch('siteId') ?? sites[0]?.id ?? ''}
-          date={watch('date') ?? ''}
-          method={watch('method') ?? methods[0]?.id ?? ''}
-          scionSpecies={watch('scionSpecies') ?? ''}
-          stockSpecies={watch('stockSpecies') ?? ''}
-        />
-      )}
-      {questioned && (
-        <p role="alert" className="border-l-4 border-loud pl-3">
-          <strong>{questioned === deviceToday() ? 'That is today.' : 'That day is over.'}</strong> Wood, stocks and
-          dates before the day can no longer be planned. Change the date, or plan it all the same.
-        </p>
-      )}
+      {!workshop && <DayVerdictLine entered={watch()} siteId={sites[0]?.id} method={methods[0]?.id} />}
+      {questioned && <PastDay day={questioned} />}
       <button type="submit" className="bench-button self-start" data-weight="main" disabled={busy}>
         {workshop ? 'Save' : questioned ? 'Plan it all the same' : 'Plan it'}
       </button>
     </form>
+  );
+}
+
+/** A day that is here or over is mostly a slip of the calendar. */
+function PastDay({ day }: { day: string }) {
+  return (
+    <p role="alert" className="border-l-4 border-loud pl-3">
+      <strong>{day === deviceToday() ? 'That is today.' : 'That day is over.'}</strong> Wood, stocks and dates before
+      the day can no longer be planned. Change the date, or plan it all the same.
+    </p>
   );
 }

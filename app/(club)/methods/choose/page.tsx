@@ -1,7 +1,13 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { chooseMethod, type Choice, type Situation } from '@/core/methods/choosing/choose-method';
-import { bleeds, kindOf, pairingOf, VERDICT_WORDS, type Pairing } from '@/core/methods/compatibility/compatibility';
+import {
+  bleedsAtAll,
+  kindOf,
+  pairingOf,
+  VERDICT_WORDS,
+  type Pairing,
+} from '@/core/methods/compatibility/compatibility';
 import { METHODS } from '@/core/methods/registry';
 import { type Place, PLACE_WORDS, WOOD_WORDS, type WoodState } from '@/core/methods/use';
 import { parseDecimal } from '@/core/units/decimal';
@@ -177,7 +183,7 @@ function Answers({ pairing, scionSpecies, species, works, situation, unit, other
           Nothing is known of {scionSpecies} on {species}. <Link href="/methods/pairs">Write down what you learn</Link>.
         </p>
       )}
-      {bleeds(species, { method: 'cleft', place: situation.place }) && (
+      {bleedsAtAll(species) && (
         <p className="mb-3 border-l-4 border-ink pl-3">
           <strong>A bleeding kind.</strong> For a graft that cuts it through in spring, cut the stock off and gash it 7
           to 10 days before, with fresh gashes on the day. Not for buds and patches: they go on a stock that stays

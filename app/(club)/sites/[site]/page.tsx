@@ -33,12 +33,7 @@ export default async function SitePage({ params }: { params: Promise<{ site: str
     enteredDays(context, id),
   ]);
   const today = dateInZone(context.now, site.timeZone);
-  const species = [
-    ...new Set([
-      ...lots.map((lot) => lot.species.toLowerCase()),
-      ...observations.map((observation) => observation.species.toLowerCase()),
-    ]),
-  ].sort();
+  const species = [...new Set([...lots, ...observations].map((row) => row.species.toLowerCase()))].sort();
   const calendar = siteCalendar(
     {
       hemisphere: site.hemisphere,

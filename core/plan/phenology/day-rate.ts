@@ -1,5 +1,5 @@
 import { InputError } from '../../contact/input-error';
-import { type KnittingBand, knittingRate } from './knitting-rate';
+import { type KnittingBand, knittingRate } from '@/core/plan/phenology/knitting-rate';
 
 /** Hour at which a day is warmest. */
 const WARMEST = 15;

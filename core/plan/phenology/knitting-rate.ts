@@ -1,5 +1,5 @@
 import { InputError } from '../../contact/input-error';
-import { assumptionsWith, KNITTING_KINS, type KnittingKin, knittingBand } from '../../plan/phenology/assumptions';
+import { assumptionsWith, KNITTING_KINS, type KnittingKin, knittingBand } from './assumptions';
 
 /** Temperatures between which cuts of a kind knit, °C: from `a` on, fully from `b` to `c`, and no more from `d` on. */
 export interface KnittingBand {
