@@ -284,7 +284,11 @@ describe('a backup', () => {
     ).toContain('The disk is full.');
   }, 120_000);
   it('that meets a full disk leaves the last good one, and says so', async () => {
-    const before = readdirSync(join(data, 'backups')).sort();
+    const there = (): string[] =>
+      readdirSync(join(data, 'backups'))
+        .filter((name) => name !== 'making.lock')
+        .sort();
+    const before = there();
     // No file may grow past 60 kB, as on a disk that is full.
     const made = spawnSync(
       'bash',
@@ -293,7 +297,7 @@ describe('a backup', () => {
     );
     expect(made.status).toBe(1);
     expect(made.stderr).toContain('The backup failed');
-    expect(readdirSync(join(data, 'backups')).sort()).toEqual(before);
+    expect(there()).toEqual(before);
   }, 120_000);
   it('that is damaged or none changes nothing', async () => {
     const file = join(

@@ -1,14 +1,13 @@
 import { formatLength, type LengthUnit } from '../units/length';
 import { paintCovers } from './cover-paint';
-import { area, line, type Anchor, type DisplayList, type Label, type Path, type Point } from './display-list';
+import { line, type Anchor, type DisplayList, type Label, type Path, type Point } from './display-list';
 import { drawnShoot, type Growth, paintGrowth, topBud } from './growth-paint';
 import { paintSigns, roomForSigns } from './hand-signs';
-import type { Place } from './piece-outline';
 import { paintFault } from './daylight';
 import { faultWords, paintFaultWords, roomForFaults } from './fault-words';
 import { apartForNames, LINE_SHARE, scaleBar } from './scale-bar';
 import type { StepFigure } from './step-figure';
-import { faceAway, type Piece, type Spot, type Workpieces } from './workpieces';
+import { faceAway, type Piece, type Workpieces } from './workpieces';
 import { paintPiece, type Placer } from './piece-paint';
 import { knifePath } from './knife-strokes';
 import { flapsOf, lipsOf, sideFlaps } from './lifted-bark';

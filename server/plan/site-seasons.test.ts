@@ -69,7 +69,8 @@ describe.each(years)('choosing at a site: %s', (_name, year) => {
         expect(choice!.needs).toContain(finder.why);
         refused++;
       }
-    expect(refused).toBeGreaterThan(0);
+    // Where it never freezes there is always something that can be done.
+    if (year.climate!.firstFrost !== null) expect(refused).toBeGreaterThan(0);
   });
 });
 

@@ -46,7 +46,7 @@ export async function testClub(): Promise<TestClub> {
     mail: folderMail(mailFolder, join(mailFolder, 'inbox')),
     weather: simulatedWeather,
     erased: erasedListIn(join(mailFolder, 'erased.txt')),
-    deeds: deedLogIn(join(mailFolder, 'deeds')),
+    deeds: deedLogIn(`${mailFolder}-deeds`),
     publicUrl: 'https://bench.example',
     now: NOW,
   };

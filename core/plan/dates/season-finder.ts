@@ -1,15 +1,12 @@
 import { celsius, type Prose, prose, sameProse } from '../../units/prose';
 import { capital } from '@/core/units/capital';
-import { type AssumptionById, KNITTING_KINS, type KnittingKin, knittingBand } from '../phenology/assumptions';
+import { KNITTING_KINS, type KnittingKin, knittingBand } from '../phenology/assumptions';
 import { dayRate } from '@/core/plan/phenology/day-rate';
 import { type FinderInput, type SeasonWindow, windowOf, WOOD_SUPPLIES } from './season-window';
 import { kinOf } from '../../methods/compatibility/compatibility';
-import type { Phenology } from '../phenology/phenology';
-import type { Climate } from '../climate/normals';
 import { dayNormals } from '../climate/day-normals';
 import { addDays, daysBetween, formatDate, type IsoDate } from '../../units/iso-date';
-import type { MethodFacts } from '../../methods/method-facts';
-import { type Phase, type Place, PLACE_WORDS, type Season, type WoodState } from '../../methods/use';
+import { type Phase, PLACE_WORDS, type Season, type WoodState } from '../../methods/use';
 
 /** Whether a method can be taught on a day: yes, with a risk, or no. */
 export type Chance = 'open' | 'edge' | 'shut';

@@ -6,7 +6,16 @@ import { dayNormals } from '../climate/day-normals';
 import type { Climate } from '../climate/normals';
 import { type AssumptionById, KNITTING_KINS, type KnittingKin, knittingBand } from './assumptions';
 import type { Estimate } from './estimate';
-import type { Phenology } from './phenology';
+
+/** Days between which buds are set to sleep until spring; null where that does not happen. */
+export interface BuddingDates {
+  /** Buds of this season are ripe to be set. */
+  budRipe: Estimate | null;
+  /** From then on such a bud does not break before winter. */
+  budOpen: Estimate | null;
+  /** From then on too little warmth is left for it to knit before the frost. */
+  budClose: Estimate | null;
+}
 
 interface BuddingInput {
   kin: string | null;
@@ -24,7 +33,7 @@ const FURTHEST = 200;
  * break any more. It closes when too little warmth is left for the bud to knit before the frost, by what its kin knits in an
  * hour at each temperature of a usual day.
  */
-export function buddingOf(input: BuddingInput): Pick<Phenology, 'budRipe' | 'budOpen' | 'budClose'> {
+export function buddingOf(input: BuddingInput): BuddingDates {
   const { firstFrost, leavesOut, assumption } = input;
   if (!firstFrost) return { budRipe: null, budOpen: null, budClose: null };
   const ripe = assumption('bud-ripe');

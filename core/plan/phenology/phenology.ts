@@ -6,14 +6,14 @@ import { degreeDays } from '../climate/degree-days';
 import { kindOf, kinOf } from '../../methods/compatibility/compatibility';
 import { addDays, daysBetween, type IsoDate } from '../../units/iso-date';
 import { type AssumptionById, springKin } from './assumptions';
-import { buddingOf } from './budding-window';
+import { type BuddingDates, buddingOf } from './budding-window';
 import { isEvergreen } from './evergreens';
 import type { Observation, Sign } from './observation';
 import { fallingUnder, risingOver, sleepOf } from './mean-crossings';
 import { type Estimate, observed } from './estimate';
 
 /** A species' year at a site, from one midwinter to the next. Null where it does not happen there. */
-export interface Phenology {
+export interface Phenology extends BuddingDates {
   species: string;
   from: IsoDate;
   to: IsoDate;
@@ -26,12 +26,6 @@ export interface Phenology {
   slipTo: Estimate | null;
   lastFrost: Estimate | null;
   firstFrost: Estimate | null;
-  /** Buds of this season are ripe to be set, to sleep until spring. */
-  budRipe: Estimate | null;
-  /** From then on such a bud does not break before winter. */
-  budOpen: Estimate | null;
-  /** From then on too little warmth is left for it to knit before the frost. */
-  budClose: Estimate | null;
   /** Shoots grow in warmth between these days. */
   warmFrom: Estimate | null;
   warmTo: Estimate | null;

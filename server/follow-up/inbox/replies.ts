@@ -90,7 +90,16 @@ export async function readReplyAgain(context: Context, replyId: string): Promise
       'conflict',
       `The file ${reply.fileName} is no longer in the folder put-aside of the inbox. Put it into the inbox itself, then choose “Look for new letters”.`,
     );
-  await db.mailReplies.destroy({ where: { clubId, id: replyId } });
+  await transact(db, async (transaction) => {
+    await db.mailReplies.destroy({ where: { clubId, id: replyId }, transaction });
+    await audit(db, transaction, {
+      clubId,
+      actorId: actor.userId,
+      action: 'reply read again',
+      subjectId: replyId,
+      at: context.now,
+    });
+  });
   return readInbox(context);
 }
 

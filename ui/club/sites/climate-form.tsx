@@ -41,10 +41,10 @@ function readYear(typed: FieldValues, unit: TemperatureUnit): FieldValues {
     const value = parseDecimal(text);
     return value === null ? text : toCelsius(value, unit);
   };
-  const { appleBloom: _bloom, ...kept } = typed;
   const { low, high } = typed.normals as Record<'low' | 'high', string[]>;
   return {
-    ...kept,
+    ...typed,
+    appleBloom: undefined,
     normals: { low: low.map(degrees), high: high.map(degrees) },
     lastFrost: String(typed.lastFrost).trim() || null,
     firstFrost: String(typed.firstFrost).trim() || null,
