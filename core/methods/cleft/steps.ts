@@ -177,7 +177,8 @@ function setScion({ choices, split, scion, inset, two, filmFirst, film, tip, stu
     }),
     step({
       id: 'join',
-      action: 'Slide the wedge in at the edge, green line on green line under the bark, with a touch of tilt.',
+      action:
+        'Slide the wedge in at the edge, green line on green line under the bark, tilted by about one degree so that the lines are sure to cross; three degrees is too much.',
       joins: true,
       caution: 'hands-meet',
       view: 'side',

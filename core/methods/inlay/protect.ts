@@ -8,7 +8,6 @@ import type { Cuts } from './cuts';
 /** Covered against drying, cut back and guarded. */
 export function protect({ choices, cover, deep, length, buds, tip }: Cuts): Step[] {
   return [
-    ...(cover === 'shellac' ? [shellacked()] : []),
     ...(cover === 'film' ? [filmed(length)] : bagged(deep, length)),
     step({
       id: 'tip',
@@ -20,6 +19,8 @@ export function protect({ choices, cover, deep, length, buds, tip }: Cuts): Step
       apply: (p) =>
         covered({ ...p, scion: toppedAt(p.scion, tip) }, { kind: 'seal', on: 'scion', from: tip - 1.2, to: tip + 1 }),
     }),
+    // Last over all that was cut and put on.
+    ...(cover === 'shellac' ? [shellacked()] : []),
     ...(chosen(choices, SUPPORT) === 'at-once'
       ? [
           step({
