@@ -20,7 +20,16 @@ const OF_A_WORKSHOP = [
 const OF_THE_CLUB = [
   ...['/week', '/season', '/visits', '/answers', '/answers/file', '/answers/inbox', '/wood', '/places', '/sites'],
   ...['/methods', '/methods/choose', '/methods/pairs', '/methods/chip', '/methods/cleft', '/topworking'],
-  ...['/workshops/new', '/club', '/club/causes', '/account', '/outbox', '/cards/chip', '/stand-ins/weather'],
+  ...[
+    '/workshops/new',
+    '/club',
+    '/club/status',
+    '/club/causes',
+    '/account',
+    '/outbox',
+    '/cards/chip',
+    '/stand-ins/weather',
+  ],
   ...['', ...FINDINGS.map((page) => `/${page}`), '/report', '/when?by=cause', '/unions?scoreFrom=60&scoreTo=74'].map(
     (page) => `/findings${page}`,
   ),

@@ -97,9 +97,10 @@ function coatOf(
     frame: aboutUpright(0, [coat.u, coat.w, 0]),
     but: [
       rod(from - 1, to + 1, coat.radius + COAT_GAP),
-      // What lies behind the surface of the wood, and beyond the free edge.
+      // What lies behind the surface of the wood, beyond the free edge, and past the bark it is still on.
       upright(-far, wood - coat.u, -far, far),
       upright(-far, far, side * coat.edge, -side * far),
+      upright(-far, far, hinge + (side * bark) / 2, side * far),
     ],
   };
 }
