@@ -36,6 +36,7 @@ const environment = {
   PEAR_BENCH_MAIL: join(folder, 'outbox'),
   PEAR_BENCH_ERASED: join(folder, 'erased.txt'),
   PEAR_BENCH_DEEDS: join(folder, 'deeds'),
+  PEAR_BENCH_BACKUPS: join(folder, 'backups'),
   PEAR_BENCH_PUBLIC_URL: url,
 };
 Object.assign(process.env, environment);

@@ -36,7 +36,7 @@ describe('the status of the server', () => {
     noteFault('The page /week could not be shown');
     noteFault('Something sent to /api/judgements could not be saved');
     noteDone('ask');
-    const status = await serverStatus(club.as('lead'), join(folder(), 'none-yet'));
+    const status = await serverStatus(club.as('lead'), join(folder(), 'none', 'yet'));
     expect(status.faults.map(({ what, times }) => [what, times])).toEqual(
       expect.arrayContaining([
         ['The page /week could not be shown', 2],

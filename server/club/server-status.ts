@@ -57,8 +57,10 @@ async function lastDrill(backups: string): Promise<LastDrill | null> {
   }
 }
 
-/** Room on the disk that holds the backups; the folder itself is made with the first of them. */
+/** Room on the disk that holds the backups; the folder itself is made with the first of them, and so may be those above. */
 async function roomOnDisk(backups: string): Promise<{ free: number; all: number }> {
-  const found = await statfs(backups).catch(() => statfs(dirname(backups)));
+  const above = dirname(backups);
+  const found = await statfs(backups).catch(() => (above === backups ? Promise.reject(new Error('no disk')) : null));
+  if (!found) return roomOnDisk(above);
   return { free: found.bavail * found.bsize, all: found.blocks * found.bsize };
 }

@@ -151,9 +151,9 @@ const otherwise = (signs: Signs, { variant, day }: SeenWhen, days: SignDays): Si
     return signs.said === 'dead'
       ? read('wait', 'dead-too-early', Math.max(day + days.again, known))
       : read('wait', 'too-early', day + days.again);
-  return signs.scratch === 'green'
-    ? read('wait', 'green-scratch', day + days.greenScratch)
-    : read('likely dead', 'nothing-moved');
+  // A patch may sleep on green as well.
+  const green = signs.scratch === 'green' || (PATCHES.includes(variant) && signs.patch === 'green');
+  return green ? read('wait', 'green-scratch', day + days.greenScratch) : read('likely dead', 'nothing-moved');
 };
 
 /** In this order: the first that says anything counts. */

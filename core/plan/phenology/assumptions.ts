@@ -117,7 +117,7 @@ const SIGN_DAYS: readonly [id: string, name: string, value: number, margin: numb
   ['dead-dormant', 'Dead can be known of dormant wood outdoors from day', 56, 14],
   ['dead-bud', 'Dead can be known of a forced bud or a patch of spring from day', 21, 7],
   ['dead-green', 'Dead can be known of a growing or evergreen tip from day', 45, 14],
-  ['green-scratch', 'While a scratch is green, one looks again after', 14, 7],
+  ['green-scratch', 'While a scratch or a patch is green, one looks again after', 14, 7],
 ];
 
 export const ASSUMPTIONS: readonly Assumption[] = [
