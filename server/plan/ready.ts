@@ -3,6 +3,7 @@ import { callusRange, assumptionsWith } from '@/core/plan/phenology/assumptions'
 import { woodNeed } from '@/core/plan/dates/wood-dates';
 import { readyCheck, type ReadyInput } from '@/core/plan/ready-check/ready-check';
 import type { Light, ReadyLine } from '@/core/plan/ready-check/ready-line';
+import { daysBetween } from '@/core/units/iso-date';
 import { formatTemperature } from '@/core/units/temperature';
 import { allow, type Context } from '@/server/platform/context';
 import { pairWarnings } from '@/core/plan/wood/pair-warnings';
@@ -31,6 +32,8 @@ export interface Readiness {
 }
 
 const FORTNIGHT = 14;
+/** How many days ahead weather is forecast. */
+const FORECAST_DAYS = 10;
 
 /**
  * The morning's question: go, go with care, or stop, from all that is known of the workshop.
@@ -64,6 +67,7 @@ export async function readiness(context: Context, workshopId: string, heard: Rea
   const barkMethods = taught.filter(({ method }) => method.use.bark === 'must slip');
   const input: ReadyInput = {
     date: workshop.date,
+    today: facts.today,
     people: present.length,
     conflicts,
     wants: {
@@ -184,11 +188,14 @@ function kitShort(lines: Awaited<ReturnType<typeof quantities>>['lines']): Ready
 
 function forecastOf(
   context: Context,
-  { workshop, site, plan }: Awaited<ReturnType<typeof quantities>>,
+  { workshop, site, plan, facts }: Awaited<ReturnType<typeof quantities>>,
   indoors: boolean,
 ): ReadyInput['forecast'] {
   if (!site.climate) return null;
-  const days = context.weather.days(site.id, site.climate.normals, workshop.date, FORTNIGHT);
+  // Nobody knows the weather of a day further ahead.
+  const known = Math.min(FORTNIGHT, FORECAST_DAYS - Math.max(0, daysBetween(facts.today, workshop.date)));
+  if (known <= 0) return null;
+  const days = context.weather.days(site.id, site.climate.normals, workshop.date, known);
   const assumption = assumptionsWith(site.assumptions);
   const range = callusRange(kinOf(plan.methods[0]!.scionSpecies), assumption);
   const means = days.map(({ low, high }) => (low + high) / 2);

@@ -1,6 +1,6 @@
 import type { Add } from './ready-line';
 
-/** The weather of the fortnight after the day, degC, and what a union of the species stands of it. */
+/** The weather that is forecast for the days after, degC, and what a union of the species stands of it. */
 export interface Fortnight {
   simulated: boolean;
   hottest: number;
@@ -11,12 +11,12 @@ export interface Fortnight {
   degrees: (celsius: number) => string;
 }
 
-/** Whether grafts can knit in the fortnight after. */
+/** Whether grafts can knit in the days after. */
 export function addForecast(
   { simulated, hottest, coldest, mean, limits, indoors, degrees }: Fortnight,
   add: Add,
 ): void {
-  const question = 'What of the fortnight after?';
+  const question = 'What is the weather in the days after?';
   const by = simulated ? ' (simulated weather)' : '';
   const figures = `${degrees(coldest)} to ${degrees(hottest)}, mean ${degrees(mean)}${by}.`;
   if (indoors)
@@ -41,9 +41,9 @@ export function addForecast(
     add(
       'forecast',
       question,
-      'stop',
-      `${figures} Callus fails above ${degrees(limits.stop)}.`,
-      'Shade, foil and white paint, or another fortnight.',
+      'care',
+      `${figures} Grafts knit badly above ${degrees(limits.stop)}.`,
+      'Graft in the early hours; shade the unions, or cover them with foil.',
       'dates',
     );
   else if (mean < limits.from)
@@ -60,7 +60,7 @@ export function addForecast(
       'forecast',
       question,
       'care',
-      `${figures} Frost in the first fortnight.`,
+      `${figures} Frost in the first days.`,
       'Cover the grafts on cold nights.',
       'dates',
     );

@@ -3,6 +3,7 @@ import { readyCheck, type ReadyInput } from './ready-check';
 
 const good: ReadyInput = {
   date: '2027-03-20',
+  today: '2027-03-20',
   people: 12,
   conflicts: [],
   wants: { dormantWood: true, slippingBark: true, awakeStocks: true },
@@ -87,7 +88,7 @@ describe('the ready check', () => {
     ['one not briefed', { briefed: { heard: 11, outOf: 12 } }, 'care'],
     ['short of stocks', { enough: [{ what: 'pear stocks', needed: 30, there: 20, counted: true }] }, 'care'],
     ['no stocks', { enough: [{ what: 'pear stocks', needed: 30, there: 0, counted: true }] }, 'stop'],
-    ['too hot', { forecast: { ...good.forecast!, hottest: 34 } }, 'stop'],
+    ['too hot', { forecast: { ...good.forecast!, hottest: 34 } }, 'care'],
     ['too cold for callus', { forecast: { ...good.forecast!, mean: 5 } }, 'care'],
     ['frost', { forecast: { ...good.forecast!, coldest: -2 } }, 'care'],
     ['no callus figure', { forecast: { ...good.forecast!, limits: null } }, 'care'],
@@ -95,6 +96,14 @@ describe('the ready check', () => {
     expect(light(changes)).toBe(expected);
     const worst = readyCheck({ ...good, ...changes }).lines.filter((readyLine) => readyLine.light !== 'go');
     for (const readyLine of worst) expect(readyLine.remedy, readyLine.id).toBeTruthy();
+  });
+  it('calls what is not done yet still to do before the day, and keeps what stands against it', () => {
+    const ahead = { today: '2026-07-20' };
+    expect(light({ ...ahead, people: 0, lots: [], briefed: { heard: 0, outOf: 12 } })).toBe('todo');
+    expect(line('slip', { ...ahead, seen: { bark: null, stocks: null } }).light).toBe('todo');
+    const season = { id: 'season-x', level: 'stop' as const, says: 'Too late.', remedy: 'Another day.' };
+    expect(light({ ...ahead, conflicts: [season] })).toBe('stop');
+    expect(light({ people: 0 })).toBe('stop');
   });
   it('asks for bark and waking stocks only where they are wanted', () => {
     const { lines } = readyCheck({ ...good, wants: { dormantWood: false, slippingBark: false, awakeStocks: false } });

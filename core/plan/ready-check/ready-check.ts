@@ -8,6 +8,7 @@ import type { PairWarning } from '../wood/pair-warnings';
 
 export interface ReadyInput {
   date: IsoDate;
+  today: IsoDate;
   people: number;
   conflicts: Conflict[];
   /** Whether any method wants wood asleep, bark that slips, stocks awake. */
@@ -84,12 +85,19 @@ export function readyCheck(input: ReadyInput): { light: Light; lines: ReadyLine[
   for (const { id, says, remedy } of input.pairs)
     add(`pair-${id}`, 'Do these take on each other?', 'care', says, remedy, 'compatibility');
   if (forecast) addForecast(forecast, add);
-  const light = lines.some((line) => line.light === 'stop')
-    ? 'stop'
-    : lines.some((line) => line.light === 'care')
-      ? 'care'
-      : 'go';
-  return { light, lines };
+  // Before the day nothing stops it that can still be done.
+  const told = input.today < input.date ? lines.map(stillToDo) : lines;
+  const light = WORST_FIRST.find((each) => told.some((line) => line.light === each)) ?? 'go';
+  return { light, lines: told };
+}
+
+const WORST_FIRST: readonly Light[] = ['stop', 'care', 'todo'];
+/** Lines of what is done up to the day, by how their ids begin. */
+const DONE_BY_THE_DAY = ['people', 'wood', 'look-', 'slip', 'stocks', 'briefed', 'enough', 'edges'];
+
+function stillToDo(line: ReadyLine): ReadyLine {
+  const open = line.light !== 'go' && DONE_BY_THE_DAY.some((begin) => line.id.startsWith(begin));
+  return open ? { ...line, light: 'todo' } : line;
 }
 
 /** What falls short; nobody is stopped by what was not counted. */

@@ -1,4 +1,5 @@
-export type Light = 'go' | 'care' | 'stop';
+/** Good, still to be done before the day, done with care, or a reason not to hold it. */
+export type Light = 'go' | 'todo' | 'care' | 'stop';
 
 /** The page on which a remedy is done. */
 export type ReadyPlace = 'roster' | 'dates' | 'wood' | 'site' | 'briefing' | 'quantities' | 'compatibility' | 'edges';

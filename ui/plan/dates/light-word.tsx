@@ -1,7 +1,7 @@
 import { COLOURS } from '@/core/drawing/colours';
 import type { Light } from '@/core/plan/ready-check/ready-line';
 
-const WORDS: Record<Light, string> = { go: 'Go', care: 'Go with care', stop: 'Stop' };
+const WORDS: Record<Light, string> = { go: 'Go', todo: 'Still to do', care: 'Go with care', stop: 'Stop' };
 
 /** Go, go with care, or stop, as a flag on a cane: leafed, half bare, or cut. Never by colour alone. */
 export function LightWord({ light, large = false }: { light: Light; large?: boolean }) {

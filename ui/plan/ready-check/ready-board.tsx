@@ -2,8 +2,8 @@ import Link from 'next/link';
 import type { Light, ReadyLine, ReadyPlace } from '@/core/plan/ready-check/ready-line';
 import { LightWord } from '../dates/light-word';
 
-const ORDER: Light[] = ['stop', 'care', 'go'];
-const WORDS: Record<Light, string> = { stop: 'Stop', care: 'Mind', go: 'Good' };
+const ORDER: Light[] = ['stop', 'care', 'todo', 'go'];
+const WORDS: Record<Light, string> = { stop: 'Stop', care: 'Mind', todo: 'To do', go: 'Good' };
 
 /** The morning's questions, those that stop the day first, each with its answer and what to do. */
 export function ReadyBoard({
@@ -22,17 +22,18 @@ export function ReadyBoard({
       return { question, own, worst: ORDER.find((light) => own.some((line) => line.light === light))! };
     })
     .sort((a, b) => ORDER.indexOf(a.worst) - ORDER.indexOf(b.worst));
-  const stops = lines.filter((line) => line.light === 'stop').length;
-  const cares = lines.filter((line) => line.light === 'care').length;
+  const count = (light: Light): number => lines.filter((line) => line.light === light).length;
+  const [stops, cares, todos] = [count('stop'), count('care'), count('todo')];
+  const told = [
+    ...(stops > 0 ? [`${stops} ${stops === 1 ? 'thing stops' : 'things stop'} the day`] : []),
+    ...(cares > 0 ? [`${cares} to mind`] : []),
+    ...(todos > 0 ? [`${todos} still to do before the day`] : []),
+  ];
   return (
     <div className="flex flex-col gap-4">
       <p className="flex flex-wrap items-center gap-4 border-y-4 border-ink py-3">
         <LightWord light={light} large />
-        <span>
-          {light === 'go'
-            ? 'Nothing speaks against it.'
-            : `${stops > 0 ? `${stops} ${stops === 1 ? 'thing stops' : 'things stop'} the day` : ''}${stops > 0 && cares > 0 ? ', ' : ''}${cares > 0 ? `${cares} to mind` : ''}.`}
-        </span>
+        <span>{told.length === 0 ? 'Nothing speaks against it.' : `${told.join(', ')}.`}</span>
       </p>
       <dl className="flex flex-col">
         {questions.map(({ question, own, worst }) => (
