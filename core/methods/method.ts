@@ -74,6 +74,8 @@ export interface Correction {
   measures?: Measures;
   /** Offset the scion would have, to be shown as a dotted line. */
   ghost?: number;
+  /** Moves a piece where it lies; nothing is cut again. */
+  moves?: true;
 }
 
 /** Calipers the drawings are made from, mm. */

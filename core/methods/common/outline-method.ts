@@ -126,6 +126,18 @@ function advisedOffset(union: OutlineUnion): number {
   return best.contact - outlineUnionContact({ ...best.union, e: lines }).contact > ROBUST ? best.union.e : lines;
 }
 
+/** Offsets worth trying, the shortest push first: the advised one, and lines met on either side. */
+function offsetsToTry(union: OutlineUnion): number[] {
+  const met =
+    union.stock.depth === undefined
+      ? (['left-lines', 'right-lines'] as const).map((pick) => placementOffset(pick, union.stock, union.scion))
+      : [];
+  const all = [advisedOffset(union), ...met].filter((offset) => Math.abs(offset - union.e) >= LEAST_MOVE);
+  return all
+    .filter((offset, i) => all.findIndex((other) => Math.abs(other - offset) < LEAST_MOVE) === i)
+    .sort((a, b) => Math.abs(a - union.e) - Math.abs(b - union.e));
+}
+
 /** Lengths of cut that a method takes, and the one its school would make on this wood, mm. */
 export interface CutAim {
   range: { from: number; to: number };
@@ -142,10 +154,10 @@ export function outlineCorrections(
 ): Correction[] {
   const union = outlineOf(figures);
   const corrections: Correction[] = [];
-  const target = advisedOffset(union);
-  const sideways = target - union.e;
-  if (Math.abs(sideways) >= LEAST_MOVE) {
+  for (const target of offsetsToTry(union)) {
+    const sideways = target - union.e;
     corrections.push({
+      moves: true,
       point: 'cambium',
       ghost: target,
       say: prose`Move the ${piece} ${measured(Math.abs(sideways))} to the ${sideways < 0 ? 'left' : 'right'}, until the lines under the bark meet there.`,
@@ -157,6 +169,7 @@ export function outlineCorrections(
       {
         point: 'cambium',
         field: 'lift',
+        moves: true,
         target: 0,
         least: LEAST_MOVE,
         say: (by) =>
@@ -165,6 +178,7 @@ export function outlineCorrections(
       {
         point: 'cambium',
         field: 'turn',
+        moves: true,
         target: 0,
         least: 1,
         say: (by) =>

@@ -12,11 +12,14 @@ export interface RankedCorrection extends Correction {
   /** Contact after it. */
   contact: number;
   mendsFatal: boolean;
+  /** Moving a piece is all that its point needs. */
+  saves: boolean;
 }
 
 /**
  * The corrections that would raise the score most, each alone and computed again; one that mends
- * a fatal fault comes first, since with two fatal faults neither alone lifts the cap. At most
+ * a fatal fault comes first, since with two fatal faults neither alone lifts the cap. Where a piece only
+ * has to be moved for its point to be good, that goes before any new cut, and nothing that is good is cut again. At most
  * `count`, and no two for the same point.
  */
 export function bestCorrections(
@@ -53,18 +56,34 @@ export function bestCorrections(
         worth: (then.uncapped ?? 0) - (now.uncapped ?? 0),
         contact: then.assessment.contact.contact,
         mendsFatal: then.fatal.length < now.fatal.length,
+        saves:
+          correction.moves === true &&
+          gradeOf(then, correction.point) === 'good' &&
+          gradeOf(now, correction.point) !== 'good',
       });
     } catch (error) {
       // A change that the wood does not allow is no advice.
       if (!(error instanceof InputError)) throw error;
     }
   }
-  ranked.sort((a, b) => Number(b.mendsFatal) - Number(a.mendsFatal) || b.worth - a.worth || b.contact - a.contact);
+  // Sorting keeps the order of equals: of two pushes that save, the shorter was told first.
+  ranked.sort(
+    (a, b) =>
+      Number(b.mendsFatal) - Number(a.mendsFatal) ||
+      Number(b.saves) - Number(a.saves) ||
+      (a.saves && b.saves ? 0 : b.worth - a.worth || b.contact - a.contact),
+  );
+  const pushed = ranked.some(({ saves }) => saves);
   const chosen: RankedCorrection[] = [];
   for (const candidate of ranked) {
     if (chosen.length === count) break;
-    const worthSaying = candidate.mendsFatal || candidate.worth > 0.01;
+    const recutsGood = pushed && !candidate.moves && gradeOf(now, candidate.point) === 'good';
+    const worthSaying = !recutsGood && (candidate.mendsFatal || candidate.worth > 0.01);
     if (worthSaying && !chosen.some((taken) => taken.point === candidate.point)) chosen.push(candidate);
   }
   return chosen;
+}
+
+function gradeOf({ grades }: ReturnType<typeof judgeUnion>, point: string): string | undefined {
+  return grades.find((each) => each.point.id === point)?.grade;
 }
