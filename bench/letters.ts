@@ -24,9 +24,17 @@ await loadDemo(services, 'heron ladle quartz evening');
 const messages = await db.messages.findAll({ raw: true });
 const people = new Map((await db.people.findAll({ raw: true })).map((person) => [person.id, person]));
 const plants = await db.plants.findAll({ raw: true });
+const plantOf = new Map((await db.unions.findAll({ raw: true })).map((union) => [union.id, union.plantId]));
+const codeOf = new Map(plants.map((plant) => [plant.id, plant.code]));
+const asks = await db.letterAsks.findAll({ raw: true });
+// Each letter with a plant that it asks of.
 const answerable = messages.flatMap(({ id, personId }) => {
   const sender = people.get(personId)?.email;
-  return sender ? [{ messageId: id, sender }] : [];
+  const code = asks
+    .filter(({ messageId }) => messageId === id)
+    .map(({ unionId }) => codeOf.get(plantOf.get(unionId) ?? ''))
+    .find((found) => found !== undefined);
+  return sender && code ? [{ messageId: id, sender, code }] : [];
 });
 const inbox = join(folder, 'inbox');
 mkdirSync(inbox, { recursive: true });
@@ -39,8 +47,7 @@ const repliesBefore = await db.mailReplies.count();
 const took: number[] = [];
 for (let i = 0; i < count; i++) {
   const message = answerable[Math.floor(random() * answerable.length)]!;
-  const plant = plants[Math.floor(random() * plants.length)]!;
-  const letter = randomLetter(random, { ...message, code: plant.code });
+  const letter = randomLetter(random, message);
   writeFileSync(join(inbox, `${String(i).padStart(6, '0')}.eml`), letter);
   const began = performance.now();
   await runJob('read letter', [new Uint8Array(letter)], { limit: 2000 }).catch(() => refused++);

@@ -118,6 +118,25 @@ function contentOf(random: Random, text: string): string {
   }
 }
 
+/** How many of all are what people mostly send. */
+const PROPER = 0.15;
+
+/** A reply as a mail program writes it, by whoever had the letter. */
+function properLetter(random: Random, answer: Answerable): Buffer {
+  const head = [
+    `From: Some One <${answer.sender}>`,
+    `To: answer-${answer.messageId}@pear-bench.invalid`,
+    'Subject: Re: How are your grafts?',
+    'Date: Tue, 04 May 2027 18:00:00 +0000',
+    `Message-ID: <${uuid()}@reed.example>`,
+    `In-Reply-To: <${answer.messageId}@pear-bench.invalid>`,
+  ];
+  const quoted = '\r\nOn Mon, 3 May 2027 at 08:00, the guild wrote:\r\n> How are your grafts?\r\n';
+  return Buffer.from(
+    `${head.join('\r\n')}\r\n${part(random, 'text/plain; charset=utf-8', TEXTS.answer!(random, answer) + quoted)}`,
+  );
+}
+
 /**
  * A letter as it may come in: most as mail programs write them, many broken somewhere, some made to be slow to read.
  *
@@ -125,6 +144,7 @@ function contentOf(random: Random, text: string): string {
  * @returns the bytes of an .eml file
  */
 export function randomLetter(random: Random, answer: Answerable): Buffer {
+  if (random() < PROPER) return properLetter(random, answer);
   const text = pick(random, Object.values(TEXTS))(random, answer);
   const head = [
     `From: ${pick(random, [answer.sender, `Some One <${answer.sender}>`, '"a, b" <a@b.example>', '<>', 'nobody', `${'x'.repeat(5000)}@y.example`])}`,

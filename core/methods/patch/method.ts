@@ -18,8 +18,12 @@ import { rectangle } from '../template';
 import { SLEEPING_PATCH, SPRING_PATCH } from '../timetable/usual-rounds';
 import { stepFigure } from '../common/step-figure';
 
+/** Bark is thin at the ends of a patch: they touch within so much, mm, and not within what wood can bridge. A guess. */
+const ENDS_TOUCH = 0.3;
+
 function unionOf(figures: Figures): PatchUnion {
   return {
+    bridging: ENDS_TOUCH,
     patchHeight: figures.patchHeight!,
     windowHeight: figures.windowHeight!,
     patchWidth: figures.patchWidth!,

@@ -13,8 +13,9 @@ const STAGES: [keyof Phenology, string][] = [
   ['slipFrom', 'Bark slips from'],
   ['slipTo', 'Bark slips until'],
   ['lastFrost', 'Last frost'],
-  ['budOpen', 'Summer budding opens'],
-  ['budClose', 'Summer budding closes'],
+  ['budRipe', 'Buds ripe to set'],
+  ['budOpen', 'Buds set now sleep until spring'],
+  ['budClose', 'Last day for budding'],
   ['firstFrost', 'First frost'],
 ];
 
@@ -62,6 +63,6 @@ export function YearTable({ year, species, unit }: { year: Phenology; species: s
 const short = (date: string): string => formatDate(date).replace(/ \d{4}$/, '');
 
 function none(year: Phenology, stage: keyof Phenology): string {
-  if (['lastFrost', 'firstFrost', 'budOpen', 'budClose'].includes(stage)) return 'no frost here: work goes by flushes';
+  if (['lastFrost', 'firstFrost', 'budRipe', 'budOpen', 'budClose'].includes(stage)) return 'no frost here: work goes by flushes';
   return year.evergreen ? 'keeps its leaves, never sleeps' : 'no winter that would make it sleep';
 }
