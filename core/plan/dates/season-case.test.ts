@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
 import { METHODS } from '@/core/methods/registry';
+import { ASSUMPTIONS } from '@/core/plan/phenology/assumptions';
 import { addDays } from '@/core/units/iso-date';
 import { seasonCase } from './season-case';
 
@@ -79,6 +80,20 @@ describe('a day that is shut', () => {
     const budding = { method: 'chip', scion: 'apple', stock: 'apple', where: 'field', wood: 'fresh' };
     const { why } = seasonCase({ ...COOL, ...budding, day: '2027-11-05' }, METHODS);
     expect(String(why)).toMatch(/first frost/);
+  });
+});
+
+describe('what a verdict hangs on', () => {
+  it('is a figure of the site, wherever it is not open', () => {
+    const known = new Set(ASSUMPTIONS.map(({ id }) => id));
+    for (const row of days) {
+      const { chance: found, hangsOn } = seasonCase(row, METHODS);
+      if (hangsOn !== undefined) expect(known, `${row.id} ${hangsOn}`).toContain(hangsOn);
+      if (found === 'open') expect(hangsOn).toBeUndefined();
+    }
+    expect(
+      seasonCase({ ...COOL, method: 'chip', wood: 'fresh', where: 'field', day: '2027-08-05' }, METHODS).hangsOn,
+    ).toBe('bud-open');
   });
 });
 

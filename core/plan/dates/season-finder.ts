@@ -17,6 +17,8 @@ export interface DayVerdict {
   season: Season | null;
   /** Why not, or what it hangs on. */
   why: Prose;
+  /** The figure of the site it hangs on, by its id; none where it is open. */
+  hangsOn?: string;
 }
 
 /** The verdict on a day that is about to be planned, in words. */
@@ -88,7 +90,12 @@ export function verdictOn(date: IsoDate, { input, windows }: MethodYear): DayVer
       Number(a.season?.besides ?? false) - Number(b.season?.besides ?? false) ||
       a.away - b.away,
   )[0]!;
-  const verdict: DayVerdict = { chance: best.chance, season: best.season, why: best.why };
+  const verdict: DayVerdict = {
+    chance: best.chance,
+    season: best.season,
+    why: best.why,
+    ...(best.hangsOn === undefined ? {} : { hangsOn: best.hangsOn }),
+  };
   return verdict.chance === 'open' ? warmthOf(date, verdict, input) : verdict;
 }
 
@@ -111,13 +118,14 @@ function chanceIn(date: IsoDate, season: Season, window: SeasonWindow): Omit<Sea
   if ('always' in window) return { chance: 'open', season, why: window.always, away: 0 };
   if ('never' in window) return { chance: 'shut', season: null, why: window.never, away: Infinity };
   const words = PHASE_WORDS[season.phase];
-  const { from, to, early, late } = window;
+  const { from, to, early, late, hangsOn } = window;
   if (date >= from.late && date <= to.early)
     return { chance: 'open', season, why: capital(season.name) + '.', away: 0 };
   if (date >= from.early && date < from.late && date <= to.late)
     return {
       chance: 'edge',
       season,
+      hangsOn: hangsOn.from,
       why:
         early ??
         `In a late year ${words.before}: about ${formatDate(from.best)}, at the latest ${formatDate(from.late)}.`,
@@ -127,6 +135,7 @@ function chanceIn(date: IsoDate, season: Season, window: SeasonWindow): Omit<Sea
     return {
       chance: 'edge',
       season,
+      hangsOn: hangsOn.to,
       why:
         late ??
         `In an early year ${words.after}: about ${formatDate(to.best)}, at the earliest ${formatDate(to.early)}.`,
@@ -136,12 +145,14 @@ function chanceIn(date: IsoDate, season: Season, window: SeasonWindow): Omit<Sea
     ? {
         chance: 'shut',
         season: null,
+        hangsOn: hangsOn.from,
         why: `${capital(words.before)}: wait until about ${formatDate(from.best)}.`,
         away: daysBetween(date, from.early),
       }
     : {
         chance: 'shut',
         season: null,
+        hangsOn: hangsOn.to,
         why: `${capital(words.after)}, since about ${formatDate(to.best)}.`,
         away: daysBetween(to.late, date),
       };

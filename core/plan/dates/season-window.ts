@@ -3,7 +3,8 @@ import { addDays, daysBetween, type IsoDate } from '../../units/iso-date';
 import type { MethodFacts } from '../../methods/method-facts';
 import type { Place, Season, WoodState } from '../../methods/use';
 import type { Climate } from '../climate/normals';
-import type { AssumptionById } from '../phenology/assumptions';
+import { type AssumptionById, springKin } from '../phenology/assumptions';
+import { kinOf } from '../../methods/compatibility/compatibility';
 import type { Phenology } from '../phenology/phenology';
 import type { Estimate } from '../phenology/estimate';
 
@@ -40,6 +41,8 @@ export type SeasonWindow =
       /** Why it is doubtful before it is surely open, and after; the margins of both days where nothing is said. */
       early?: string;
       late?: string;
+      /** Figures of the site that its first and its last day hang on, by their ids. */
+      hangsOn: { from: string; to: string };
     }
   | { always: string }
   | { never: string };
@@ -64,13 +67,24 @@ export function windowOf(season: Season, input: FinderInput): SeasonWindow {
       return {
         from: shift(stock.swell, place === 'bench' ? 'bench-lead' : 'field-lead', -1),
         to: shift(stock.leavesOut, 'after-leaf', 1),
+        hangsOn: { from: place === 'bench' ? 'bench-lead' : 'field-lead', to: 'after-leaf' },
       };
     case 'warmed':
       return stock.swell && stock.slipFrom
-        ? { from: shift(stock.swell, 'bench-lead', -1), to: stock.slipFrom }
+        ? {
+            from: shift(stock.swell, 'bench-lead', -1),
+            to: stock.slipFrom,
+            hangsOn: { from: 'bench-lead', to: slipId(input) },
+          }
         : noSpring;
     case 'leaves-out':
-      return stock.slipFrom ? { from: stock.slipFrom, to: shift(stock.slipFrom, 'spring-slip', 1) } : noSpring;
+      return stock.slipFrom
+        ? {
+            from: stock.slipFrom,
+            to: shift(stock.slipFrom, 'spring-slip', 1),
+            hangsOn: { from: slipId(input), to: 'spring-slip' },
+          }
+        : noSpring;
     case 'early-summer':
       return forcedWindow(input, noSpring);
     case 'before-frost':
@@ -78,6 +92,11 @@ export function windowOf(season: Season, input: FinderInput): SeasonWindow {
     case 'warm-growth':
       return growthWindow(input);
   }
+}
+
+/** The figure by which the bark of a stock slips. */
+function slipId({ stock }: FinderInput): string {
+  return `${springKin(kinOf(stock.species))}.slip`;
 }
 
 /** Moves a day by a figure of the site, and widens it by the figure's margin. */
@@ -117,7 +136,7 @@ function forcedWindow(input: FinderInput, noSpring: SeasonWindow): SeasonWindow 
     return {
       never: `From ripe budwood to the first frost are ${daysBetween(from.best, stock.firstFrost.best)} days here; a bud forced the same year wants ${assumption('ripen').value} to ripen.`,
     };
-  return { from, to };
+  return { from, to, hangsOn: { from: 'budwood-ripe', to: 'ripen' } };
 }
 
 /** A bud that sleeps until spring: from ripe buds on, surely once it does not break any more, until it could not knit. */
@@ -134,6 +153,7 @@ function sleepingWindow(mustSlip: boolean, { scion, stock }: FinderInput): Seaso
     from: minds ? { ...opens, early: ripe.best, late: opens.early } : opens,
     to,
     ...(minds ? { early: BREAKS } : {}),
+    hangsOn: { from: minds ? 'bud-open' : 'bud-ripe', to: 'bud-knit' },
   };
 }
 
@@ -142,7 +162,8 @@ function growthWindow({ scion }: FinderInput): SeasonWindow {
   if (scion.alwaysWarm) return { always: FLUSHES };
   if (!scion.warmFrom || !scion.warmTo)
     return { never: 'It never stays warm enough here for shoots to grow in warmth.' };
-  return { from: scion.warmFrom, to: scion.warmTo };
+  const warm = scion.evergreen ? 'evergreen-warm' : 'warm';
+  return { from: scion.warmFrom, to: scion.warmTo, hangsOn: { from: warm, to: warm } };
 }
 
 /** Dormant wood where no winter makes any: it is sent, and goes on stocks whenever they grow. */
@@ -165,18 +186,34 @@ function evergreenWindow(season: Season, input: FinderInput): SeasonWindow {
   const from = mustSlip && !stock.evergreen ? later(grows.from, stock.slipFrom) : grows.from;
   const end = mustSlip && !stock.evergreen ? sooner(grows.to, stock.slipTo) : grows.to;
   const withWood = season.wood.includes('dormant') && !season.wood.includes('budwood');
-  if (withWood) return { from, to: sooner(shifted(assumption)(grows.from, 'evergreen-spring', 1), end) };
-  if (!stock.firstFrost || !scion.firstFrost) return { from, to: end };
+  const { hangsOn } = grows;
+  if (withWood)
+    return {
+      from,
+      to: sooner(shifted(assumption)(grows.from, 'evergreen-spring', 1), end),
+      hangsOn: { ...hangsOn, to: 'evergreen-spring' },
+    };
+  if (!stock.firstFrost || !scion.firstFrost) return { from, to: end, hangsOn };
   const grown = beforeFrost(input, 'ripen');
   const knits = scion.budClose ? sooner(scion.budClose, end) : end;
   switch (season.phase) {
     case 'early-summer':
     case 'leaves-out':
-      return { from, to: sooner(grown, end) };
+      return { from, to: sooner(grown, end), hangsOn: { ...hangsOn, to: 'ripen' } };
     case 'before-frost':
       // All of it is the riskier time.
-      return { from: { ...grown, early: grown.best, late: addDays(knits.late, 1) }, to: knits, early: SLEEPS_GREEN };
+      return {
+        from: { ...grown, early: grown.best, late: addDays(knits.late, 1) },
+        to: knits,
+        early: SLEEPS_GREEN,
+        hangsOn: { from: 'ripen', to: 'bud-knit' },
+      };
     default:
-      return { from, to: { ...knits, early: grown.best }, late: SLEEPS_GREEN };
+      return {
+        from,
+        to: { ...knits, early: grown.best },
+        late: SLEEPS_GREEN,
+        hangsOn: { ...hangsOn, to: 'ripen' },
+      };
   }
 }

@@ -1,5 +1,7 @@
 'use client';
 
+import Link from 'next/link';
+import { ASSUMPTIONS } from '@/core/plan/phenology/assumptions';
 import { written } from '@/core/units/prose';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState, type Dispatch, type SetStateAction } from 'react';
@@ -100,6 +102,8 @@ export function SeasonFinder({ workshopId, siteId, siteName, facts, known, mayCh
   );
 }
 
+const nameOf = (id: string): string => ASSUMPTIONS.find((assumption) => assumption.id === id)!.name;
+
 interface VerdictsProps {
   plans: PlannedMethod[];
   calendar: ReturnType<typeof siteCalendar>;
@@ -130,6 +134,12 @@ function Verdicts({ plans, calendar, day, plan, siteId, facts }: VerdictsProps) 
                     : 'not now'}
               </span>
               <span className="block text-sm">{written(verdict.why, 'mm', facts.temperatureUnit)}</span>
+              {verdict.hangsOn && (
+                <span className="block text-sm text-muted">
+                  This depends on a figure of the site:{' '}
+                  <Link href={`/sites/${siteId}#figures`}>{nameOf(verdict.hangsOn)}</Link>
+                </span>
+              )}
             </li>
           ))}
       </ul>
