@@ -131,6 +131,14 @@ describe('the season finder', () => {
     expect(posted[0]).toMatchObject({ chance: 'open', why: expect.stringContaining('come by post') });
     expect(open(site({ climate: bay }), plan('t-bud')).every(({ chance }) => chance === 'open')).toBe(true);
   });
+  it('waits where it never freezes until the shoots of a flush that was noted are firm', () => {
+    const noted = site({ climate: bay, observations: [{ species: 'pear', sign: 'flush', on: '2027-06-01' }] });
+    const verdict = (date: string) => siteCalendar(noted, METHODS).on(plan('t-bud'), date).verdict;
+    expect(verdict('2027-05-30').chance).toBe('open');
+    expect(verdict('2027-06-20')).toMatchObject({ chance: 'edge', hangsOn: 'flush-hard' });
+    expect(String(verdict('2027-06-20').why)).toContain('6 Jul 2027');
+    expect(verdict('2027-07-06').chance).toBe('open');
+  });
   it('follows what was seen', () => {
     const calendar = siteCalendar(
       site({ observations: [{ species: 'pear', sign: 'bark-slips', on: '2027-04-20' }] }),

@@ -115,7 +115,7 @@ function inSeason(date: IsoDate, season: Season, window: SeasonWindow): SeasonVe
 }
 
 function chanceIn(date: IsoDate, season: Season, window: SeasonWindow): Omit<SeasonVerdict, 'inside'> {
-  if ('always' in window) return { chance: 'open', season, why: window.always, away: 0 };
+  if ('always' in window) return flushIn(date, season, window);
   if ('never' in window) return { chance: 'shut', season: null, why: window.never, away: Infinity };
   const words = PHASE_WORDS[season.phase];
   const { from, to, early, late, hangsOn } = window;
@@ -156,6 +156,24 @@ function chanceIn(date: IsoDate, season: Season, window: SeasonWindow): Omit<Sea
         why: `${capital(words.after)}, since about ${formatDate(to.best)}.`,
         away: daysBetween(to.late, date),
       };
+}
+
+/** Open all year, but for the weeks in which the shoots of a flush that was noted are still soft. */
+function flushIn(
+  date: IsoDate,
+  season: Season,
+  { always, flushes = [], firm }: Extract<SeasonWindow, { always: string }>,
+): Omit<SeasonVerdict, 'inside'> {
+  const last = flushes.find((began) => began <= date);
+  const ready = last && firm && addDays(last, firm.days);
+  if (!ready || date >= ready) return { chance: 'open', season, why: always, away: 0 };
+  return {
+    chance: 'edge',
+    season,
+    why: `The flush that began on ${formatDate(last)} is still soft: wait until about ${formatDate(ready)}.`,
+    hangsOn: 'flush-hard',
+    away: 0,
+  };
 }
 
 /** Days in which a union outdoors should have knitted by at least one day of full warmth. */

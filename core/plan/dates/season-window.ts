@@ -44,7 +44,7 @@ export type SeasonWindow =
       /** Figures of the site that its first and its last day hang on, by their ids. */
       hangsOn: { from: string; to: string };
     }
-  | { always: string }
+  | { always: string; flushes?: readonly IsoDate[]; firm?: { days: number; margin: number } }
   | { never: string };
 
 const FLUSHES = 'Whenever it flushes: no frost sets a date here.';
@@ -122,12 +122,18 @@ function beforeFrost({ stock, assumption }: FinderInput, id: string): Estimate {
 
 const later = (a: Estimate, b: Estimate | null): Estimate => (b && b.best > a.best ? b : a);
 const sooner = (a: Estimate, b: Estimate | null): Estimate => (b && b.best < a.best ? b : a);
+/** Whenever it flushes; where it was noted when the last flush began, its shoots have to be firm first. */
+function flushing({ scion, assumption }: FinderInput): SeasonWindow {
+  const { value, margin } = assumption('flush-hard');
+  return { always: FLUSHES, flushes: scion.flushes, firm: { days: value, margin } };
+}
+
 const isBefore = (a: IsoDate, b: IsoDate): boolean => a < b;
 
 /** A bud that grows out this year: from ripe budwood until a shoot could no longer ripen before frost. */
 function forcedWindow(input: FinderInput, noSpring: SeasonWindow): SeasonWindow {
   const { method, scion, stock, assumption } = input;
-  if (!stock.firstFrost) return { always: FLUSHES };
+  if (!stock.firstFrost) return flushing(input);
   if (!scion.leavesOut || !stock.slipFrom) return noSpring;
   const budwood = shifted(assumption)(scion.leavesOut, 'budwood-ripe', 1);
   const from = method.use.bark === 'must slip' ? later(budwood, stock.slipFrom) : budwood;
@@ -140,8 +146,9 @@ function forcedWindow(input: FinderInput, noSpring: SeasonWindow): SeasonWindow 
 }
 
 /** A bud that sleeps until spring: from ripe buds on, surely once it does not break any more, until it could not knit. */
-function sleepingWindow(mustSlip: boolean, { scion, stock }: FinderInput): SeasonWindow {
-  if (!scion.firstFrost) return { always: FLUSHES };
+function sleepingWindow(mustSlip: boolean, input: FinderInput): SeasonWindow {
+  const { scion, stock } = input;
+  if (!scion.firstFrost) return flushing(input);
   if (!scion.budClose) return { never: 'It is never warm enough before the first frost here for a bud to knit.' };
   const opens = scion.budOpen!;
   const ripe = scion.budRipe ?? opens;
@@ -158,8 +165,9 @@ function sleepingWindow(mustSlip: boolean, { scion, stock }: FinderInput): Seaso
 }
 
 /** Shoots growing in warmth. */
-function growthWindow({ scion }: FinderInput): SeasonWindow {
-  if (scion.alwaysWarm) return { always: FLUSHES };
+function growthWindow(input: FinderInput): SeasonWindow {
+  const { scion } = input;
+  if (scion.alwaysWarm) return flushing(input);
   if (!scion.warmFrom || !scion.warmTo)
     return { never: 'It never stays warm enough here for shoots to grow in warmth.' };
   const warm = scion.evergreen ? 'evergreen-warm' : 'warm';

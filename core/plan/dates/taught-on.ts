@@ -148,5 +148,6 @@ function unknownYear(species: string, date: IsoDate, hemisphere: 'north' | 'sout
     warmFrom: null,
     warmTo: null,
     alwaysWarm: false,
+    flushes: [],
   };
 }

@@ -135,6 +135,7 @@ export const ASSUMPTIONS: readonly Assumption[] = [
   guess('bud-ripe', 'Buds of this season are ripe to sleep this long after leaves are out', 65, 'days', 10),
   guess('bud-knit', 'Days of full warmth in which a bud knits before the frost', 14, 'days', 4),
   guess('evergreen-warm', 'Mean of the day from which evergreens grow', 14, '°C', 1.5),
+  guess('flush-hard', 'Shoots of a flush are firm enough to graft with after', 35, 'days', 10),
   guess('evergreen-spring', 'Evergreens are grafted with wood for this long after it turns warm', 100, 'days', 14),
   guess('sleep', 'Mean of the day below which leaves fall', 8, '°C', 1.5),
   guess('sleep-lag', 'Days from leaf fall until wood is safely dormant', 21, 'days', 10),

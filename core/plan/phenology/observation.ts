@@ -1,7 +1,7 @@
 import type { IsoDate } from '../../units/iso-date';
 
 /** What somebody saw on a plant, which goes before any estimate. */
-export type Sign = 'buds-shut' | 'buds-swell' | 'leaves-out' | 'bark-slips' | 'bark-tight' | 'leaves-fallen';
+export type Sign = 'buds-shut' | 'buds-swell' | 'leaves-out' | 'bark-slips' | 'bark-tight' | 'leaves-fallen' | 'flush';
 
 export const SIGN_WORDS: Record<Sign, string> = {
   'buds-shut': 'buds still shut',
@@ -10,6 +10,7 @@ export const SIGN_WORDS: Record<Sign, string> = {
   'bark-slips': 'bark slips',
   'bark-tight': 'bark does not slip',
   'leaves-fallen': 'leaves have fallen',
+  flush: 'a flush of growth began',
 };
 export const SIGNS = Object.keys(SIGN_WORDS) as Sign[];
 

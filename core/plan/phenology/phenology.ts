@@ -31,6 +31,8 @@ export interface Phenology extends BuddingDates {
   warmTo: Estimate | null;
   /** Warm all year, when `warmFrom` and `warmTo` say nothing. */
   alwaysWarm: boolean;
+  /** Days on which a flush of growth was seen to begin, the latest first. */
+  flushes: IsoDate[];
 }
 
 export interface PhenologyInput {
@@ -118,6 +120,11 @@ export function phenologyOf(
     warmFrom: risesTo,
     warmTo: risesTo ? fallingUnder(warms, midsummer, mean, assumption) : null,
     alwaysWarm: !risesTo && mean(from) >= warm.value && mean(midsummer) >= warm.value,
+    flushes: own
+      .filter(({ sign }) => sign === 'flush')
+      .map(({ on }) => on)
+      .sort()
+      .reverse(),
   };
 }
 
