@@ -223,27 +223,31 @@ describe('a backup', () => {
       { where: { email: LEAD.email } },
     );
   }, 240_000);
-  it.skipIf(spawnSync('age', ['--version']).error)('is encrypted for a key that the lead keeps, and played back with that key alone', async () => {
-    const [own, other] = ['own', 'other'].map((name) => join(root, `${name}.key`)) as [string, string];
-    for (const file of [own, other]) spawnSync('age-keygen', ['-o', file]);
-    const publicKey = /age1\w+/.exec(readFileSync(own, 'utf8'))![0];
-    expect(() => keepBackupKey(data, `${publicKey.slice(0, -1)}q`)).toThrow('mistyped');
-    expect(() => keepBackupKey(data, 'AGE-SECRET-KEY-1ABC')).toThrow('the secret half');
-    expect(() => keepBackupKey(data, 'my key')).toThrow('age-keygen -o');
-    keepBackupKey(data, publicKey);
-    const file = await makeBackup({ data, url: server.url }, new Date());
-    keepBackupKey(data, 'none');
-    expect(file).toMatch(/\.tar\.gz\.age$/);
-    expect(isEncrypted(file)).toBe(true);
-    expect(readFileSync(file, 'latin1')).not.toContain('manifest.json');
-    expect(readdirSync(join(data, 'backups')).filter((name) => name.startsWith('making-'))).toEqual([]);
-    const there = join(root, 'of-the-key');
-    await expect(restoreBackup(there, file, { key: other })).rejects.toThrow(
-      'not the one this backup was encrypted for',
-    );
-    await expect(restoreBackup(there, file, { key: file })).rejects.toThrow('holds no key');
-    expect(await restoreBackup(there, file, { key: own, dryRun: true })).toMatchObject({ replaced: null });
-  }, 120_000);
+  it.skipIf(spawnSync('age', ['--version']).error)(
+    'is encrypted for a key that the lead keeps, and played back with that key alone',
+    async () => {
+      const [own, other] = ['own', 'other'].map((name) => join(root, `${name}.key`)) as [string, string];
+      for (const file of [own, other]) spawnSync('age-keygen', ['-o', file]);
+      const publicKey = /age1\w+/.exec(readFileSync(own, 'utf8'))![0];
+      expect(() => keepBackupKey(data, `${publicKey.slice(0, -1)}q`)).toThrow('mistyped');
+      expect(() => keepBackupKey(data, 'AGE-SECRET-KEY-1ABC')).toThrow('the secret half');
+      expect(() => keepBackupKey(data, 'my key')).toThrow('age-keygen -o');
+      keepBackupKey(data, publicKey);
+      const file = await makeBackup({ data, url: server.url }, new Date());
+      keepBackupKey(data, 'none');
+      expect(file).toMatch(/\.tar\.gz\.age$/);
+      expect(isEncrypted(file)).toBe(true);
+      expect(readFileSync(file, 'latin1')).not.toContain('manifest.json');
+      expect(readdirSync(join(data, 'backups')).filter((name) => name.startsWith('making-'))).toEqual([]);
+      const there = join(root, 'of-the-key');
+      await expect(restoreBackup(there, file, { key: other })).rejects.toThrow(
+        'not the one this backup was encrypted for',
+      );
+      await expect(restoreBackup(there, file, { key: file })).rejects.toThrow('holds no key');
+      expect(await restoreBackup(there, file, { key: own, dryRun: true })).toMatchObject({ replaced: null });
+    },
+    120_000,
+  );
   it('never takes the only lead of a club away', async () => {
     const context = await leadContext(db, data);
     const { clubId, userId } = context.actor;
