@@ -168,26 +168,26 @@ test('the table of pairs can be changed, names its source, and keeps one row a p
   await page.getByRole('button', { name: 'Add a pair' }).click();
   const sheet = page.getByRole('dialog');
   await sheet.getByLabel('Scion').fill('Medlar');
-  await sheet.getByLabel('Stock').fill('Hawthorn');
+  await sheet.getByLabel('Stock').fill('Rowan');
   await sheet.getByLabel('Source').fill('hedge by the ferry, 2019');
   await sheet.getByRole('button', { name: 'Save' }).click();
-  await expect(page.getByRole('row', { name: /medlar hawthorn With care.*hedge by the ferry/ })).toBeVisible();
+  await expect(page.getByRole('row', { name: /medlar rowan With care.*hedge by the ferry/ })).toBeVisible();
   const again = await page.request.put(`/api/compatibility/${uuid()}`, {
-    data: { stock: 'hawthorn', scion: ' medlar ', verdict: 'works', note: '', source: 'twice' },
+    data: { stock: 'rowan', scion: ' medlar ', verdict: 'works', note: '', source: 'twice' },
   });
   expect(again.status()).toBe(409);
   const sourceless = await page.request.put(`/api/compatibility/${uuid()}`, {
-    data: { stock: 'rowan', scion: 'pear', verdict: 'works', note: '', source: '' },
+    data: { stock: 'aronia', scion: 'quince', verdict: 'works', note: '', source: '' },
   });
   expect(((await sourceless.json()) as { message: string }).message).toBe('Enter where this comes from.');
-  await page.goto('/methods/choose?species=hawthorn&scionSpecies=medlar');
+  await page.goto('/methods/choose?species=rowan&scionSpecies=medlar');
   await expect(page.getByText('hedge by the ferry, 2019')).toBeVisible();
   await page.goto('/methods/pairs');
   await page
-    .getByRole('row', { name: /medlar hawthorn/ })
+    .getByRole('row', { name: /medlar rowan/ })
     .getByRole('button', { name: 'Take back' })
     .click();
-  await expect(page.getByRole('row', { name: /medlar hawthorn/ })).toHaveCount(0);
+  await expect(page.getByRole('row', { name: /medlar rowan/ })).toHaveCount(0);
 });
 
 test.describe('when the line is lost', () => {

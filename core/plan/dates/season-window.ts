@@ -61,13 +61,14 @@ export function windowOf(season: Season, input: FinderInput): SeasonWindow {
   if (dormantWood && !scion.dormant) return postedWindow(season, input);
   const shift = shifted(assumption);
   const noSpring: SeasonWindow = { never: 'Stocks do not wake from a winter here; work goes by flushes of growth.' };
+  const until = place === 'field' ? 'after-leaf' : 'after-leaf-potted';
   switch (season.phase) {
     case 'waking':
       if (!stock.swell || !stock.leavesOut) return stock.evergreen ? growthWindow(input) : noSpring;
       return {
         from: shift(stock.swell, place === 'bench' ? 'bench-lead' : 'field-lead', -1),
-        to: shift(stock.leavesOut, 'after-leaf', 1),
-        hangsOn: { from: place === 'bench' ? 'bench-lead' : 'field-lead', to: 'after-leaf' },
+        to: shift(stock.leavesOut, until, 1),
+        hangsOn: { from: place === 'bench' ? 'bench-lead' : 'field-lead', to: until },
       };
     case 'warmed':
       return stock.swell && stock.slipFrom

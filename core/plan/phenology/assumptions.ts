@@ -155,9 +155,10 @@ export const ASSUMPTIONS: readonly Assumption[] = [
   known('stocks-warm', 'Bench stocks are brought into warmth this long before', 10, 'days', 3),
   guess('bench-lead', 'Warmed stocks can be ready this long before their buds would swell outdoors', 60, 'days', 14),
   guess('field-lead', 'Field work starts this long before buds swell', 21, 'days', 7),
+  guess('after-leaf', 'Dormant wood goes on stocks outdoors until this long after their leaves are out', 10, 'days', 7),
   guess(
-    'after-leaf',
-    'Dormant wood goes on to waking stocks until this long after their leaves are out',
+    'after-leaf-potted',
+    'Dormant wood goes on stocks at the bench and in pots until this long after their kind is in leaf outdoors',
     35,
     'days',
     7,
