@@ -32,21 +32,6 @@ export function BenchFoot({ scoring, fromPaper, next, onSeat, onCaution }: Bench
             />
           </div>
         )}
-        <button
-          type="submit"
-          data-save
-          className={`bench-button ${words.main.length > 20 ? 'col-span-2' : ''}`}
-          data-weight="main"
-        >
-          {words.main}
-        </button>
-        <button
-          type="button"
-          className={`bench-button ${words.main.length > 20 ? 'col-span-2' : ''}`}
-          onClick={() => void scoring.save('same')}
-        >
-          {words.same}
-        </button>
         <BackAndStop scoring={scoring} onCaution={onCaution} />
         {((draft?.correcting ?? draft?.second ?? null) !== null || (keeper && draft)) && (
           <button type="button" className="bench-button col-span-2" onClick={scoring.leave}>
@@ -64,8 +49,24 @@ export function BenchFoot({ scoring, fromPaper, next, onSeat, onCaution }: Bench
             </span>
           </button>
         )}
+        {/* Last, so that they stay where they are when more stands above them: a second click of a double one finds no other. */}
+        <button
+          type="submit"
+          data-save
+          className={`bench-button ${words.main.length > 20 ? 'col-span-2' : ''}`}
+          data-weight="main"
+        >
+          {words.main}
+        </button>
+        <button
+          type="button"
+          className={`bench-button ${words.main.length > 20 ? 'col-span-2' : ''}`}
+          onClick={() => void scoring.save('same')}
+        >
+          {words.same}
+        </button>
       </div>
-      <label className="grid grid-cols-[auto_1fr] items-center gap-3 text-sm font-bold">
+      <label className="grid grid-cols-[auto_1fr] items-center gap-3 text-sm font-bold lg:order-first">
         Note
         <textarea
           name="note"
