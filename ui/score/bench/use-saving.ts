@@ -104,18 +104,8 @@ export function useSaving({ live, open, setDraft, onOpen, nextKeeper, tell, fill
 
   const takeBack = async (): Promise<void> => {
     if (!last || busy.current) return;
-    const { judgementId, seatId, keeperId, draftKey, called, method, number, entry, correcting, second } = last;
-    const item = {
-      kind: 'withdrawal' as const,
-      judgementId,
-      workshopId: state.workshop.id,
-      seatId,
-      number,
-      called,
-      assessor: state.assessor,
-      queuedAt: Date.now() + clock,
-      body: {},
-    };
+    const { judgementId, seatId, keeperId, draftKey, called, method, entry, correcting, second } = last;
+    const item = withdrawalOf(last, state, Date.now() + clock);
     const sorry = `This browser could not take ${called} back: ${NO_ROOM}. It stands as it was saved.`;
     const work = async (): Promise<void> => {
       if (!(await takeBackUnsent(judgementId))) await keep(item);
@@ -128,4 +118,23 @@ export function useSaving({ live, open, setDraft, onOpen, nextKeeper, tell, fill
     void sendNow();
   };
   return { save, takeBack, lastCalled, count: saved.length };
+}
+
+/** That a judgement is taken back, as it waits on the device. */
+function withdrawalOf(
+  { judgementId, seatId, number, called }: Saved,
+  { workshop, assessor }: LiveBench['state'],
+  queuedAt: number,
+) {
+  return {
+    kind: 'withdrawal' as const,
+    judgementId,
+    workshopId: workshop.id,
+    seatId,
+    number,
+    called,
+    assessor,
+    queuedAt,
+    body: {},
+  };
 }
