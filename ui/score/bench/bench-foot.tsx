@@ -53,6 +53,7 @@ export function BenchFoot({ scoring, fromPaper, next, onSeat, onCaution }: Bench
         <button
           type="submit"
           data-save
+          onClick={(event) => isSecondOfDouble(event) && event.preventDefault()}
           className={`bench-button ${words.main.length > 20 ? 'col-span-2' : ''}`}
           data-weight="main"
         >
@@ -61,7 +62,7 @@ export function BenchFoot({ scoring, fromPaper, next, onSeat, onCaution }: Bench
         <button
           type="button"
           className={`bench-button ${words.main.length > 20 ? 'col-span-2' : ''}`}
-          onClick={() => void scoring.save('same')}
+          onClick={(event) => void (isSecondOfDouble(event) || scoring.save('same'))}
         >
           {words.same}
         </button>
@@ -80,6 +81,9 @@ export function BenchFoot({ scoring, fromPaper, next, onSeat, onCaution }: Bench
     </div>
   );
 }
+
+/** The second click of a double one is not meant for the union that the first has opened. */
+const isSecondOfDouble = ({ detail }: React.MouseEvent): boolean => detail > 1;
 
 /** What the two buttons that save say. */
 function saveWords({ keeper, draft, entry, stage, judgedAt }: Scoring): { main: string; same: string } {

@@ -43,9 +43,6 @@ interface Scoring {
   filledIn: string | null;
 }
 
-/** Clicks that follow one another within so many ms are one that was doubled. */
-const DOUBLE_CLICK = 600;
-
 /** Saves what is open, on the device first, and takes back what was saved last. One at a time. */
 export function useSaving({ live, open, setDraft, onOpen, nextKeeper, tell, filledIn }: Scoring) {
   const { state, keep, sendNow, clock } = live;
@@ -57,7 +54,6 @@ export function useSaving({ live, open, setDraft, onOpen, nextKeeper, tell, fill
     openedAt.current = Date.now();
   }, [open.draftKey, saved.length]);
   const last = saved.at(-1);
-  const savedAt = useRef(-DOUBLE_CLICK);
   const lastCalled = last?.called;
 
   /** Keeps something on the device; false, in words, where that has no room. */
@@ -77,8 +73,6 @@ export function useSaving({ live, open, setDraft, onOpen, nextKeeper, tell, fill
   const save = async (then: 'next' | 'same'): Promise<void> => {
     if (busy.current) return;
     const { seat, keeper, draftKey, method, number, called, entry, draft, read } = open;
-    // The second click of a double one is not meant for the union that has just been opened.
-    if (!draft && performance.now() - savedAt.current < DOUBLE_CLICK) return;
     const { measures } = read;
     if (!measures || !read.judged) {
       const { message, field } = problemOfEntry(read, method.fields);
@@ -91,7 +85,6 @@ export function useSaving({ live, open, setDraft, onOpen, nextKeeper, tell, fill
     const item = keptJudgement(state, open, { judgementId, second }, measures, moment);
     const sorry = `This browser could not keep the judgement: ${NO_ROOM}. It is still on the screen; free some space, or write it down.`;
     if (!(await kept(() => keep(item), sorry))) return;
-    savedAt.current = performance.now();
     const made = { seatId: seat.id, keeperId: keeper?.unionId ?? null, draftKey, called, method: method.id };
     setSaved((all) => [...all, { ...made, judgementId, number, entry, correcting, second }]);
     setDraft(draftKey, null);
