@@ -1,4 +1,4 @@
-import { existsSync, mkdirSync, renameSync, rmSync } from 'node:fs';
+import { appendFileSync, existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { openDatabase } from '@/db/database';
 import { migrate, pendingMigrations } from '@/db/migrate';
@@ -117,16 +117,25 @@ async function keepErased(data: string, unpacked: string): Promise<void> {
 /** A deed is noted with the time it was begun at: what was under way while the backup was made is looked at too, ms. */
 const UNDER_WAY = 3_600_000;
 
-/** What was done since a backup was made, by the log that is there, or by that of the backup where there is none. */
+/** What was done since a backup was made, by its own log and by the one that is there: it may be of another machine. */
 async function deedsInEither(data: string, unpacked: string, madeAt: Date): Promise<Deed[]> {
-  const folder = existsSync(join(data, 'deeds')) ? data : unpacked;
-  return deedLogIn(join(folder, 'deeds')).since(new Date(madeAt.getTime() - UNDER_WAY));
+  const since = new Date(madeAt.getTime() - UNDER_WAY);
+  const logs = await Promise.all([unpacked, data].map((folder) => deedLogIn(join(folder, 'deeds')).since(since)));
+  return logs.flat().sort((a, b) => a.at.getTime() - b.at.getTime());
 }
 
-/** An empty machine takes the log of the backup, so that an older one that is played back later does it all again too. */
+/** Brings what the log of the backup has and the one that is there has not: an older backup that is played back later does it all again too. */
 function keepDeeds(data: string, unpacked: string): void {
-  if (!existsSync(join(data, 'deeds')) && existsSync(join(unpacked, 'deeds')))
-    renameSync(join(unpacked, 'deeds'), join(data, 'deeds'));
+  const [from, to] = [join(unpacked, 'deeds'), join(data, 'deeds')];
+  if (!existsSync(from)) return;
+  mkdirSync(to, { recursive: true, mode: 0o700 });
+  for (const month of readdirSync(from)) {
+    const file = join(to, month);
+    const known = new Set(existsSync(file) ? readFileSync(file, 'utf8').split('\n') : []);
+    const lines = readFileSync(join(from, month), 'utf8').split('\n');
+    const missing = lines.filter((line) => line !== '' && !known.has(line));
+    if (missing.length > 0) appendFileSync(file, `\n${missing.join('\n')}\n`, { mode: 0o600 });
+  }
 }
 
 /** Every table has the rows that its backup says. */

@@ -2,8 +2,7 @@ import { type ChildProcess, execFileSync, spawn, spawnSync } from 'node:child_pr
 import { existsSync, readFileSync, rmSync, statfsSync, writeFileSync, openSync, writeSync, closeSync } from 'node:fs';
 import { join } from 'node:path';
 import { runSql } from '@/e2e/setup/run-sql';
-import { isAlive } from '@/ops/mariadb';
-import { freePort } from '@/ops/mariadb';
+import { freePort, isAlive } from '@/ops/mariadb';
 
 /** A start of the whole application on a folder of its own, which may be killed and started again at the same address. */
 export interface ChaosServer {

@@ -22,11 +22,13 @@ export type Deed =
   /** A letter about an account. */
   | { what: 'account letter'; id: string };
 
+export type NotedDeed = Deed & { at: Date };
+
 /** Deeds with the time they were done at, kept outside the database: a backup that is older must not undo them. */
 export interface DeedLog {
   add(at: Date, ...deeds: Deed[]): Promise<void>;
-  /** Deeds since a time, in the order in which they were noted. */
-  since(at: Date): Promise<Deed[]>;
+  /** Deeds since a time with when they were done, the first first. */
+  since(at: Date): Promise<NotedDeed[]>;
   /** Forgets months that no backup goes back to. */
   forgetBefore(at: Date): Promise<void>;
 }
@@ -53,7 +55,7 @@ export function deedLogIn(folder: string): DeedLog {
     },
     async since(at) {
       const from = monthOf(at);
-      const deeds: Deed[] = [];
+      const deeds: NotedDeed[] = [];
       for (const name of (await months()).filter((month) => month >= from)) {
         const text = await readFile(join(/* turbopackIgnore: true */ folder, name), 'utf8');
         for (const line of text.split('\n')) {
@@ -61,7 +63,8 @@ export function deedLogIn(folder: string): DeedLog {
           if (deed && deed.at >= at) deeds.push(deed);
         }
       }
-      return deeds;
+      // Lines of another log may have been added behind newer ones.
+      return deeds.sort((a, b) => a.at.getTime() - b.at.getTime());
     },
     async forgetBefore(at) {
       for (const name of await months())
@@ -71,11 +74,11 @@ export function deedLogIn(folder: string): DeedLog {
 }
 
 /** A line as it was written; null for one that a full disk has cut off. */
-function readLine(line: string): (Deed & { at: Date }) | null {
+function readLine(line: string): NotedDeed | null {
   try {
     return JSON.parse(line, (_, value: unknown) =>
       typeof value === 'string' && /^\d{4}-\d\d-\d\dT[\d:.]+Z$/.test(value) ? new Date(value) : value,
-    ) as Deed & { at: Date };
+    ) as NotedDeed;
   } catch {
     return null;
   }

@@ -34,7 +34,7 @@ describe('days on which practitioners graft, and do not', () => {
   it.each([
     ['as they stand', (row: Row) => row],
     ['half a year on, on the other half of the earth', mirrored],
-  ])('are told apart, %s', (_words, turn) => {
+  ])('come out right, %s', (_words, turn) => {
     const wrong = days.filter((row) => {
       const { chance } = seasonCase(turn(row), METHODS);
       return row.want === 'can' ? chance === 'shut' : chance !== 'shut';

@@ -162,10 +162,10 @@ function chanceIn(date: IsoDate, season: Season, window: SeasonWindow): Omit<Sea
 function flushIn(
   date: IsoDate,
   season: Season,
-  { always, flushes = [], firm }: Extract<SeasonWindow, { always: string }>,
+  { always, flushes = [], firmAfter }: Extract<SeasonWindow, { always: string }>,
 ): Omit<SeasonVerdict, 'inside'> {
   const last = flushes.find((began) => began <= date);
-  const ready = last && firm && addDays(last, firm.days);
+  const ready = last && firmAfter !== undefined && addDays(last, firmAfter);
   if (!ready || date >= ready) return { chance: 'open', season, why: always, away: 0 };
   return {
     chance: 'edge',

@@ -44,7 +44,7 @@ export type SeasonWindow =
       /** Figures of the site that its first and its last day hang on, by their ids. */
       hangsOn: { from: string; to: string };
     }
-  | { always: string; flushes?: readonly IsoDate[]; firm?: { days: number; margin: number } }
+  | { always: string; flushes?: readonly IsoDate[]; firmAfter?: number }
   | { never: string };
 
 const FLUSHES = 'Whenever it flushes: no frost sets a date here.';
@@ -123,13 +123,11 @@ function beforeFrost({ stock, assumption }: FinderInput, id: string): Estimate {
 
 const later = (a: Estimate, b: Estimate | null): Estimate => (b && b.best > a.best ? b : a);
 const sooner = (a: Estimate, b: Estimate | null): Estimate => (b && b.best < a.best ? b : a);
+
 /** Whenever it flushes; where it was noted when the last flush began, its shoots have to be firm first. */
 function flushing({ scion, assumption }: FinderInput): SeasonWindow {
-  const { value, margin } = assumption('flush-hard');
-  return { always: FLUSHES, flushes: scion.flushes, firm: { days: value, margin } };
+  return { always: FLUSHES, flushes: scion.flushes, firmAfter: assumption('flush-hard').value };
 }
-
-const isBefore = (a: IsoDate, b: IsoDate): boolean => a < b;
 
 /** A bud that grows out this year: from ripe budwood until a shoot could no longer ripen before frost. */
 function forcedWindow(input: FinderInput, noSpring: SeasonWindow): SeasonWindow {
@@ -139,7 +137,7 @@ function forcedWindow(input: FinderInput, noSpring: SeasonWindow): SeasonWindow 
   const budwood = shifted(assumption)(scion.leavesOut, 'budwood-ripe', 1);
   const from = method.use.bark === 'must slip' ? later(budwood, stock.slipFrom) : budwood;
   const to = beforeFrost(input, 'ripen');
-  if (isBefore(to.best, from.best))
+  if (to.best < from.best)
     return {
       never: `From ripe budwood to the first frost are ${daysBetween(from.best, stock.firstFrost.best)} days here; a bud forced the same year wants ${assumption('ripen').value} to ripen.`,
     };
@@ -154,9 +152,9 @@ function sleepingWindow(mustSlip: boolean, input: FinderInput): SeasonWindow {
   const opens = scion.budOpen!;
   const ripe = scion.budRipe ?? opens;
   const to = mustSlip ? sooner(scion.budClose, stock.slipTo) : scion.budClose;
-  if (isBefore(to.best, ripe.best)) return { never: 'Buds ripen too late here to knit before the first frost.' };
+  if (to.best < ripe.best) return { never: 'Buds ripen too late here to knit before the first frost.' };
   // Where buds are ripe only after it, there is nothing to mind.
-  const minds = isBefore(ripe.best, opens.best);
+  const minds = ripe.best < opens.best;
   return {
     from: minds ? { ...opens, early: ripe.best, late: opens.early } : opens,
     to,

@@ -1,6 +1,7 @@
 'use client';
 
 import { useEffect, useState } from 'react';
+import { capital } from '@/core/units/capital';
 import type { VerdictOnDay } from '@/core/plan/dates/season-finder';
 import Link from 'next/link';
 
@@ -34,7 +35,7 @@ export function DayVerdictLine({ entered, siteId, method }: DayVerdictLineProps)
         .then(async (answer) => {
           if (answer.ok) setTold({ query, verdict: (await answer.json()) as VerdictOnDay });
         })
-        // Without reception the day can be planned all the same.
+        // Without reception the day can be planned anyway.
         .catch(() => undefined);
     }, PAUSE);
     return () => {
@@ -48,7 +49,7 @@ export function DayVerdictLine({ entered, siteId, method }: DayVerdictLineProps)
     <p role="status" className={`border-l-4 pl-3 ${chance === 'open' ? 'border-life' : 'border-ink'}`}>
       <strong>{HEADINGS[chance]}</strong> {why}{' '}
       <span className="text-muted">
-        {place[0]!.toUpperCase() + place.slice(1)}. <Link href={`/sites/${asked.siteId}`}>The year of this site</Link>
+        {capital(place)}. <Link href={`/sites/${asked.siteId}`}>The year of this site</Link>
       </span>
     </p>
   );

@@ -102,7 +102,7 @@ export function WorkshopForm({ workshop, sites, methods, onDone }: WorkshopFormP
       {!workshop && <DayVerdictLine entered={watch()} siteId={sites[0]?.id} method={methods[0]?.id} />}
       {questioned && <PastDay day={questioned} />}
       <button type="submit" className="bench-button self-start" data-weight="main" disabled={busy}>
-        {workshop ? 'Save' : questioned ? 'Plan it all the same' : 'Plan it'}
+        {workshop ? 'Save' : questioned ? 'Plan it anyway' : 'Plan it'}
       </button>
     </form>
   );
@@ -113,7 +113,7 @@ function PastDay({ day }: { day: string }) {
   return (
     <p role="alert" className="border-l-4 border-loud pl-3">
       <strong>{day === deviceToday() ? 'That is today.' : 'That day is over.'}</strong> Wood, stocks and dates before
-      the day can no longer be planned. Change the date, or plan it all the same.
+      the day can no longer be planned. Change the date, or plan it anyway.
     </p>
   );
 }
