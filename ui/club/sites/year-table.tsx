@@ -63,6 +63,7 @@ export function YearTable({ year, species, unit }: { year: Phenology; species: s
 const short = (date: string): string => formatDate(date).replace(/ \d{4}$/, '');
 
 function none(year: Phenology, stage: keyof Phenology): string {
-  if (['lastFrost', 'firstFrost', 'budRipe', 'budOpen', 'budClose'].includes(stage)) return 'no frost here: work goes by flushes';
+  if (['lastFrost', 'firstFrost', 'budRipe', 'budOpen', 'budClose'].includes(stage))
+    return 'no frost here: work goes by flushes';
   return year.evergreen ? 'keeps its leaves, never sleeps' : 'no winter that would make it sleep';
 }
