@@ -23,6 +23,37 @@ describe('counting the results of ./check', () => {
       ),
     ).toBe('17 3');
   });
+  it('names what failed, with the first line of what it said', () => {
+    const run = spawnSync(
+      process.execPath,
+      [
+        'ops/count-results.mjs',
+        report({
+          numPassedTests: 1,
+          numFailedTests: 1,
+          testResults: [
+            {
+              name: 'bark.test.ts',
+              status: 'failed',
+              assertionResults: [
+                { status: 'passed', fullName: 'slips in May' },
+                { status: 'failed', fullName: 'holds in January', failureMessages: ['it slipped\n  at line 3'] },
+              ],
+            },
+          ],
+        }),
+        report({
+          stats: { expected: 1, unexpected: 1, flaky: 0 },
+          suites: [{ title: 'room.spec.ts', specs: [{ title: 'stands up', tests: [{ status: 'unexpected' }] }] }],
+        }),
+      ],
+      { encoding: 'utf8' },
+    );
+    expect(run.stderr.trim().split('\n')).toEqual([
+      'failed: bark.test.ts › holds in January: it slipped',
+      'failed: room.spec.ts › stands up',
+    ]);
+  });
   it('takes a suite that left no report, or ran nothing, for a failure', () => {
     expect(count(join(folder, 'none.json'))).toBe('0 1');
     expect(count(report({ stats: { expected: 0, unexpected: 0, flaky: 0 } }))).toBe('0 1');
