@@ -20,7 +20,7 @@ import { TREE } from './scenario';
 /** Days after the workshop: callused and moved to the cool, planted out, measured. */
 const CALLUSED = 17;
 const PLANTED = 56;
-const TREE_GRAFTED = 42;
+export const TREE_GRAFTED = 42;
 const HOT_FROM = 60;
 
 const BED = { count: 4, each: 14, spacing: 300, between: 900 };
@@ -152,7 +152,7 @@ async function demoTree(at: (day: IsoDate) => Context, { siteId, date }: DemoDay
     limb.deed === 'graft' && limb.year === 1 ? { ...limb, graftedOn: grafted } : limb,
   );
   const { tree, species, firstYear, version } = plan;
-  await putPlan(context, plan.id, { tree, species, firstYear, version, limbs });
+  await putPlan(context, plan.id, { tree, species, firstYear, graftDay: plan.graftDay ?? '', version, limbs });
   await placeOf(context, siteId, {
     kind: 'tree',
     name: 'Old pear',

@@ -1,7 +1,7 @@
 import { v7 as uuid } from 'uuid';
 import { seededRandom } from '@/core/chance/seeded-random';
 import { METHODS } from '@/core/methods/registry';
-import { addDays } from '@/core/units/iso-date';
+import { addDays, type IsoDate } from '@/core/units/iso-date';
 import { dateInZone } from '@/core/units/zoned-date';
 import type { Actor, Context, Services } from '@/server/platform/context';
 import { growerPage } from '@/server/follow-up/grower/grower-page';
@@ -16,7 +16,7 @@ import { makeKeepers } from '@/server/aftercare/make-keepers';
 import { addStockLot, addWoodLot, workshopLots } from '@/server/plan/lots';
 import { acknowledge, putBriefing, workshopBriefing } from '@/server/teach/briefing';
 import { addMember, makeFirstLead } from '@/server/club/members';
-import { putPlan } from '@/server/plan/topworking';
+import { graftDay, putPlan } from '@/server/plan/topworking';
 import { suggestProgramme } from '@/core/plan/topworking/programme';
 import { addRound } from '@/server/follow-up/rounds';
 import { outbox } from '@/server/platform/outbox';
@@ -29,7 +29,7 @@ import { addSite } from '@/server/club/sites';
 import { putWorkshop } from '@/server/plan/workshops';
 import { demoDates } from './dates';
 import { demoAftercare } from './demo-aftercare';
-import { demoPlaces } from './demo-places';
+import { demoPlaces, TREE_GRAFTED } from './demo-places';
 import { demoAfterTheDay, demoSecondLooks, demoSettings } from './demo-scoring';
 import { judgeDemoKeepers } from './demo-keepers';
 import { drawnUnion } from './drawn-union';
@@ -101,7 +101,7 @@ export async function loadDemo(services: Services, password: string): Promise<vo
   await answerRound(as(lead, sentAt), seats);
 
   await demoAfterTheDay(as, lead, assistant, past, method, dates.past);
-  await demoTeaching(as(lead, new Date(`${dates.past}T07:40:00Z`)), past, seats);
+  await demoTeaching(as(lead, new Date(`${dates.past}T07:40:00Z`)), { workshopId: past, date: dates.past }, seats);
   await demoWood(as(lead, new Date(`${dates.past}T07:00:00Z`)), past, dates.past);
   await demoSources(as(lead, loadedAt), past, site.id, dates.past);
   await demoPlaces((day) => as(assistant, new Date(`${day}T17:00:00Z`)), { siteId: site.id, date: dates.past }, today);
@@ -220,7 +220,11 @@ async function latestAsked(context: Context, workshopId: string, by: string): Pr
 }
 
 /** The briefing as it was read out in the morning, all but the last one heard it; and an old pear tree that is being changed over. */
-async function demoTeaching(context: Context, workshopId: string, seats: SeatedPerson[]): Promise<void> {
+async function demoTeaching(
+  context: Context,
+  { workshopId, date }: { workshopId: string; date: IsoDate },
+  seats: SeatedPerson[],
+): Promise<void> {
   await putBriefing(context, workshopId, {
     firstAid: `${ASSISTANT.name}, at the door`,
     kit: 'under the window, left of the vice',
@@ -230,11 +234,13 @@ async function demoTeaching(context: Context, workshopId: string, seats: SeatedP
   const { contentHash } = await workshopBriefing(context, workshopId);
   for (const { person } of seats.slice(0, -1)) await acknowledge(context, workshopId, person.id, { contentHash });
   const limbs = TREE.limbs.map((limb) => ({ ...limb, id: uuid(), deed: 'leave' as const, year: 1, method: null }));
+  const day = await graftDay(context, { date: addDays(date, TREE_GRAFTED), species: TREE.species });
   await putPlan(context, uuid(), {
     tree: TREE.tree,
     species: TREE.species,
-    firstYear: Number(context.now.toISOString().slice(0, 4)),
+    firstYear: Number(day.date.slice(0, 4)),
+    graftDay: day.date,
     version: 0,
-    limbs: suggestProgramme(limbs, SITE.hemisphere, 3, METHODS),
+    limbs: suggestProgramme(limbs, day, 3, METHODS),
   });
 }

@@ -1,11 +1,11 @@
-import type { Method } from './method';
 import { METHODS } from './registry';
+import type { StockLimits } from './use';
 
 /** On which stocks a method is done, without the rest of it. Lengths mm. */
 export interface StockRange {
   id: string;
   inSentence: string;
-  stock: Method['use']['stock'];
+  stock: StockLimits;
 }
 
 /** All methods' stocks, for whoever looks for another method. */

@@ -40,6 +40,25 @@ export interface Season {
   besides?: boolean;
 }
 
+/** Outer diameters of the stock at the cut, mm. */
+export interface StockLimits {
+  from: number;
+  to: number;
+  /** Thinner stocks do at the bench, where both hands reach round them. */
+  atBench?: number;
+  /** The upper figure is where it is usual and no limit. */
+  thicker?: boolean;
+  /** Where it does best. */
+  bestFrom?: number;
+  /** No source gives the upper figure. */
+  guessed?: boolean;
+}
+
+/** The thinnest stock a method is done on there, mm; where no place is named, the thinnest anywhere. */
+export function thinnestStock({ from, atBench }: StockLimits, place?: Place): number {
+  return (place ?? 'bench') === 'bench' ? (atBench ?? from) : from;
+}
+
 /** When and on what a method is done. Lengths mm. */
 export interface Use {
   seasons: Season[];
@@ -47,9 +66,7 @@ export interface Use {
   when: string;
   bark: 'must slip' | 'helpful' | 'need not slip';
   scion: Prose;
-  /** Outer diameter of the stock at the cut; `thicker` when the upper figure is where it is usual and no limit, `bestFrom` where it
-   * does best; `guessed` when no source gives the upper figure. */
-  stock: { from: number; to: number; thicker?: boolean; bestFrom?: number; guessed?: boolean };
+  stock: StockLimits;
   /** Scion's over stock's diameter, null for any. */
   ratio: { from: number; to: number } | null;
   /** Greatest difference under the bark, 2r, with which both sides can match, mm. */

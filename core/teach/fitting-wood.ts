@@ -2,8 +2,12 @@ import { TOLERANCE } from '@/core/units/tolerance';
 import type { Method, Wood } from '../methods/method';
 import { woodOf } from '../methods/shown-technique';
 import type { StockRange } from '../methods/stock-ranges';
+import { thinnestStock } from '../methods/use';
 import { formatLength, type LengthUnit } from '../units/length';
 import { saidLength } from '../units/prose';
+
+/** Wood that a knife still faces well, mm; no source. */
+const THINNEST_FACED = 4;
 
 export interface FittingWood {
   wood: Wood;
@@ -30,9 +34,10 @@ export function fittingWood(
   const { use } = method;
   const refuse = (problem: string): FittingWood => ({ wood: usual, problem });
   if (!(stock > 0) || !(scion > 0)) return refuse('A caliper is more than 0. Measure across the bark.');
-  if (stock < use.stock.from - TOLERANCE)
+  const thinnest = thinnestStock(use.stock);
+  if (stock < thinnest - TOLERANCE)
     return refuse(
-      `${method.name} is done on stocks of ${length(use.stock.from)} and more. On ${length(stock)}: ${instead(method, stock, ranges)}.`,
+      `${method.name} is done on stocks of ${length(thinnest)} and more. On ${length(stock)}: ${instead(method, stock, ranges)}.`,
     );
   if (stock > use.stock.to + TOLERANCE && !(use.stock.thicker && stock <= 100))
     return refuse(
@@ -50,9 +55,9 @@ export function fittingWood(
     return refuse(
       `A scion of ${length(scion)} is a limb. Take last year’s wood, ${saidLength({ mm: 6, to: 10 }, unit)}.`,
     );
-  if (!use.ratio && scion < 3)
+  if (!use.ratio && scion < THINNEST_FACED - 1)
     return refuse(
-      `Wood of ${length(scion)} is thinner than a knife can face. Take ${saidLength({ mm: 4 }, unit)} or more.`,
+      `Wood of ${length(scion)} is thinner than a knife can face. Take ${saidLength({ mm: THINNEST_FACED }, unit)} or more.`,
     );
   return { wood: woodOf({ stock, scion }), problem: null };
 }
@@ -60,7 +65,8 @@ export function fittingWood(
 function scionFor(method: Method, stock: number): number {
   const { ratio } = method.use;
   const share = method.shownWith.scion / method.shownWith.stock;
-  return ratio ? Math.min(12, Math.max(stock * ratio.from, stock * Math.min(share, ratio.to))) : Math.min(stock, 9);
+  if (!ratio) return Math.min(stock, 9);
+  return Math.min(12, stock * ratio.to, Math.max(stock * ratio.from, stock * share, THINNEST_FACED));
 }
 
 /** Methods that a stock of this caliper suits. */
@@ -68,7 +74,9 @@ function instead(method: Method, stock: number, ranges: readonly StockRange[]): 
   const others = ranges
     .filter(
       (other) =>
-        other.id !== method.id && stock >= other.stock.from && (stock <= other.stock.to || other.stock.thicker),
+        other.id !== method.id &&
+        stock >= thinnestStock(other.stock) &&
+        (stock <= other.stock.to || other.stock.thicker),
     )
     .map(({ inSentence }) => inSentence);
   return others.length > 0

@@ -3,6 +3,7 @@ import { briefingText, irritates } from './briefing/briefing-text';
 import { METHODS } from '../methods/registry';
 import { relevantChoices } from '../methods/school';
 import { shownTechnique, woodOf } from '../methods/shown-technique';
+import { thinnestStock } from '../methods/use';
 import { fittingWood } from './fitting-wood';
 import { STOCK_RANGES } from '../methods/stock-ranges';
 import { faultShown } from './fault-shown';
@@ -20,8 +21,10 @@ describe.each(METHODS.map((method) => [method.id, method] as const))('sheets of 
   it('are drawn with its own limits, and refuse what lies outside with what to do', () => {
     const { stock } = method.use;
     expect(fittingWood(method, method.shownWith, 'mm', STOCK_RANGES).problem).toBeNull();
-    const thin = fittingWood(method, { stock: stock.from - 0.1, scion: null }, 'mm', STOCK_RANGES);
-    expect(thin.problem).toContain(`${stock.from} mm and more`);
+    const least = thinnestStock(stock);
+    expect(fittingWood(method, { stock: least, scion: null }, 'mm', STOCK_RANGES).problem).toBeNull();
+    const thin = fittingWood(method, { stock: least - 0.1, scion: null }, 'mm', STOCK_RANGES);
+    expect(thin.problem).toContain(`${least} mm and more`);
     expect(thin.wood).toEqual(woodOf(method.shownWith));
     if (!stock.thicker)
       expect(fittingWood(method, { stock: stock.to + 0.1, scion: null }, 'mm', STOCK_RANGES).problem).toMatch(

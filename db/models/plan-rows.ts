@@ -67,6 +67,8 @@ export interface TopworkingPlanRow {
   tree: string;
   species: string;
   firstYear: number;
+  /** The day of the first grafting; older programmes have only its year. */
+  graftDay: string | null;
   version: number;
   limbs: Limb[];
   changedAt: Date;

@@ -119,6 +119,7 @@ function partTables(define: Define) {
       tree: STRING,
       species: STRING,
       firstYear: INTEGER,
+      graftDay: DATEONLY,
       version: INTEGER,
       limbs: JSON,
       changedAt: DATE(3),

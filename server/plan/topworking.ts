@@ -1,14 +1,21 @@
 import { capital } from '@/core/units/capital';
 import { array, object, string } from 'yup';
 import { METHODS } from '@/core/methods/registry';
+import { kindOf } from '@/core/methods/compatibility/compatibility';
+import { factsOf } from '@/core/methods/method-facts';
+import { siteSeasons } from '@/core/plan/dates/site-seasons';
+import { seasonsOf } from '@/core/plan/dates/taught-on';
 import type { Limb } from '@/core/plan/topworking/limb';
+import type { GraftDay } from '@/core/plan/topworking/programme';
 import type { TopworkingPlanRow } from '@/db/models/plan-rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';
-import { count, id, text, decimal, optionalDate } from '@/core/inputs/fields';
+import { count, id, isoDate, text, decimal, optionalDate, trimmed } from '@/core/inputs/fields';
 import { parse } from '@/server/platform/parse';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
+import { listSites } from '@/server/club/sites';
+import { listSiteYears } from './site-years';
 
 const figure = (what: string, least: number, most: number, unit: string) =>
   decimal()
@@ -38,6 +45,7 @@ const limbInput = object({
 const planInput = object({
   tree: text('which tree it is', 120),
   species: text('its species', 60),
+  graftDay: optionalDate('the day of the first grafting'),
   firstYear: count('the first year', 1900, 2200),
   version: count('the version', 0, 100_000),
   limbs: array(limbInput)
@@ -64,6 +72,40 @@ export async function getPlan(context: Context, planId: string): Promise<Topwork
   return plan;
 }
 
+const dayInput = object({
+  date: isoDate('the day of the first grafting'),
+  species: trimmed().max(60).default(''),
+});
+
+/** What is in season outdoors on the day a tree is to be grafted, by the year of the club's first site. */
+export async function graftDay(context: Context, input: unknown): Promise<GraftDay> {
+  allow(context, 'viewer');
+  const { date, species } = parse(dayInput, input, context.now);
+  const [first] = await listSites(context);
+  if (!first) return { date, climate: 'north', atSite: null };
+  const [found] = await listSiteYears(context, [first]);
+  const known = METHODS.map(factsOf);
+  const kind = kindOf(species);
+  const seasons = siteSeasons(
+    found!.year,
+    known,
+    { place: 'field', scionSpecies: kind, stockSpecies: kind },
+    date,
+    context.actor.temperatureUnit,
+  );
+  return {
+    date,
+    climate: seasonsOf(found!.year),
+    atSite:
+      seasons &&
+      Object.fromEntries(
+        known
+          .filter(({ use }) => use.places.includes('field'))
+          .map((method) => [method.id, { open: seasons.open(method), shut: seasons.shut(method) }]),
+      ),
+  };
+}
+
 /** Saves a programme under an id from the browser, if nobody changed it since it was opened. */
 export async function putPlan(context: Context, planId: string, input: unknown): Promise<TopworkingPlanRow> {
   allow(context, 'assistant');
@@ -73,8 +115,15 @@ export async function putPlan(context: Context, planId: string, input: unknown):
     now,
   } = context;
   parse(id('the programme'), planId);
-  const { version, ...values } = parse(planInput, input, now);
-  const row = { ...values, limbs: values.limbs as Limb[], version: version + 1, changedAt: now };
+  const { version, graftDay, firstYear, ...values } = parse(planInput, input, now);
+  const row = {
+    ...values,
+    graftDay: graftDay || null,
+    firstYear: graftDay ? Number(graftDay.slice(0, 4)) : firstYear,
+    limbs: values.limbs as Limb[],
+    version: version + 1,
+    changedAt: now,
+  };
   try {
     await transact(db, async (transaction) => {
       const known = await db.topworkingPlans.findOne({ where: { id: planId }, transaction, raw: true });

@@ -26,7 +26,7 @@ export function MethodFacts({ method, tools, unit }: { method: Method; tools: re
     ['When', use.when],
     [
       'Stock',
-      `${saidLength({ mm: use.stock.from, to: use.stock.to }, unit)}${use.stock.thicker ? ' and thicker' : ''}${use.stock.guessed ? ' (the upper end is our guess)' : ''}`,
+      `${saidLength({ mm: use.stock.from, to: use.stock.to }, unit)}${use.stock.atBench ? `, at the bench from ${saidLength({ mm: use.stock.atBench }, unit)}` : ''}${use.stock.thicker ? ' and thicker' : ''}${use.stock.guessed ? ' (the upper end is our guess)' : ''}`,
     ],
     [
       'Scion',

@@ -43,7 +43,7 @@ export const bark: Method = {
     when: 'Spring with the leaves out, or indoors on stocks warmed until the bark slips. The scion fully dormant.',
     bark: 'must slip',
     scion: 'dormant, one to three buds',
-    stock: { from: 12, to: 100 },
+    stock: { from: 12, atBench: 8, to: 100 },
     ratio: { from: 0.1, to: 0.6 },
     places: ['bench', 'field'],
     woodLength: 70,

@@ -3,7 +3,7 @@ import { capital } from '@/core/units/capital';
 import { TOLERANCE } from '@/core/units/tolerance';
 import { assumedBark } from '../../contact/cut-face';
 import type { MethodFacts } from '../method-facts';
-import { type Place, PLACE_WORDS, type Season, WOOD_WORDS, type WoodState } from '../use';
+import { type Place, PLACE_WORDS, type Season, thinnestStock, WOOD_WORDS, type WoodState } from '../use';
 import type { LengthUnit } from '../../units/length';
 import { formatLength } from '../../units/length';
 import { isInSeason, nextOpening, type Climate } from './season';
@@ -149,13 +149,14 @@ function season(situation: Situation, method: MethodFacts, favour: Favour, refus
 }
 
 function caliper(
-  { stock, scion }: Situation,
+  { stock, scion, place }: Situation,
   { use }: MethodFacts,
   length: (mm: number) => string,
   favour: Favour,
   refuse: Refuse,
 ): void {
-  const { from, to, thicker, bestFrom } = use.stock;
+  const { to, thicker, bestFrom } = use.stock;
+  const from = thinnestStock(use.stock, place);
   if (stock < from - TOLERANCE)
     refuse(`The stock is thinner than ${length(from)}.`, `A stock of ${length(from)} or more.`);
   else if (stock > to + TOLERANCE && !thicker)

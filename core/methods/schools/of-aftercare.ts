@@ -47,7 +47,14 @@ export const SHOOTS_BELOW = question(
   ['short-low', 'short low leaves until the scion grows', 'A middle way; shortened if the scion is slow.'],
 );
 /** On limbs of established trees. */
-export const NURSE_LIMB = usually(SHOOTS_BELOW, 'nurse', 'all-off', 'short-low');
+export const NURSE_LIMB = question(
+  SHOOTS_BELOW.id,
+  'aftercare',
+  SHOOTS_BELOW.question,
+  ['nurse', 'a nurse limb kept', 'The roots need leaves while the scions heal.'],
+  ['all-off', 'all removed', 'Held for old trees too: nothing shades the scions, and all the sap is theirs.'],
+  ['short-low', 'short low leaves until the scion grows', 'A middle way; shortened if the scion is slow.'],
+);
 export const SHOOTS_WHEN = question(
   'shoots-when',
   'aftercare',

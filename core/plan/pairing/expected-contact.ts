@@ -4,6 +4,7 @@ import { InputError } from '../../contact/input-error';
 import { figuresOf, fillMeasures } from '../../methods/field';
 import type { Figures } from '../../methods/measures';
 import type { Method } from '../../methods/method';
+import { thinnestStock } from '../../methods/use';
 import { USUAL_THRESHOLDS } from '../../methods/thresholds';
 
 /** Places are tried this far apart, mm: contact falls off a cliff where the lines come out of reach, so they have to be near. */
@@ -24,7 +25,7 @@ const BEYOND = 0.4;
  */
 export function expectedContact(method: Method, stock: number, scion: number): (slip: number) => number {
   const { use } = method;
-  if (stock < use.stock.from - TOLERANCE || (stock > use.stock.to + TOLERANCE && !use.stock.thicker)) return () => 0;
+  if (stock < thinnestStock(use.stock) - TOLERANCE || (stock > use.stock.to + TOLERANCE && !use.stock.thicker)) return () => 0;
   if (use.ratio && (scion < use.ratio.from * stock - TOLERANCE || scion > use.ratio.to * stock + TOLERANCE))
     return () => 0;
   const base = figuresFor(method, stock, scion);

@@ -36,12 +36,12 @@ export function TreePlan(props: TreePlanProps) {
 
 /** What is done year by year. */
 function YearList({ tree }: { tree: TreeOnBoard }) {
-  const { years, head, methods } = tree;
+  const { years, firstYear, methods } = tree;
   return (
     <ol className="border-t-2 border-ink">
       {years.map(({ year, graft, remove, nurse, left }) => (
         <li key={year} className="grid gap-x-4 border-b border-line py-2 sm:grid-cols-[6rem_minmax(0,1fr)_12rem]">
-          <span className="text-xl font-bold tabular-nums">{Number(head.firstYear) + year - 1}</span>
+          <span className="text-xl font-bold tabular-nums">{firstYear + year - 1}</span>
           <span>
             {remove.length > 0 && <>Take out {remove.map(({ name }) => name).join(', ')}. </>}
             {graft.length > 0 && (
@@ -79,7 +79,7 @@ function YearList({ tree }: { tree: TreeOnBoard }) {
 
 /** Adds a limb, and suggests a programme. */
 function LimbTools({ tree }: { tree: TreeOnBoard }) {
-  const { add, limbs, setLimbs, climate, busy } = tree;
+  const { add, limbs, setLimbs, day, busy } = tree;
   return (
     <p className="mt-3 flex flex-wrap gap-2">
       <button type="button" className="bench-button" onClick={add}>
@@ -88,10 +88,10 @@ function LimbTools({ tree }: { tree: TreeOnBoard }) {
       <button
         type="button"
         className="bench-button"
-        disabled={limbs.length === 0}
-        onClick={() => setLimbs(suggestProgramme(limbs, climate, YEARS, tree.methods))}
+        disabled={limbs.length === 0 || !day}
+        onClick={() => day && setLimbs(suggestProgramme(limbs, day, YEARS, tree.methods))}
       >
-        Suggest by angle and caliper
+        Suggest by angle, caliper and day
       </button>
       <button type="submit" className="bench-button" data-weight="main" disabled={busy}>
         Save the programme
@@ -123,15 +123,21 @@ function TreeHead({ tree }: { tree: TreeOnBoard }) {
               onChange={(event) => setHead({ ...head, species: event.target.value })}
             />
           </Field>
-          <Field label="First year" error={problem?.fields.firstYear}>
+          <Field label="First grafting on" error={problem?.fields.graftDay}>
             <input
-              value={head.firstYear}
-              inputMode="numeric"
+              type="date"
+              value={head.graftDay}
               readOnly={!mayChange}
-              onChange={(event) => setHead({ ...head, firstYear: event.target.value })}
+              onChange={(event) => setHead({ ...head, graftDay: event.target.value })}
             />
           </Field>
         </div>
+        {mayChange && !head.graftDay && (
+          <p className="text-sm text-muted">
+            Enter the day you mean to graft. Which methods are in season hangs on it; later years follow on the same
+            day.
+          </p>
+        )}
         {warnings.length > 0 && (
           <ul className="border-l-4 border-ink pl-3" aria-label="To think of">
             {warnings.map((warning) => (

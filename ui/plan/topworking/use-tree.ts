@@ -1,14 +1,14 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import type { MethodFacts } from '@/core/methods/method-facts';
-import type { Climate } from '@/core/methods/choosing/season';
 import type { Limb } from '@/core/plan/topworking/limb';
-import { programmeWarnings, programmeYears } from '@/core/plan/topworking/programme';
+import { type GraftDay, programmeWarnings, programmeYears } from '@/core/plan/topworking/programme';
 import { treeView } from '@/core/plan/topworking/tree-view';
 import { parseDecimal } from '@/core/units/decimal';
+import { isIsoDate } from '@/core/units/iso-date';
 import { formatLengthNumber, type LengthUnit } from '@/core/units/length';
 import { parseLength } from '@/core/units/parse-length';
 import { useSend } from '@/ui/kit/form/use-send';
@@ -17,6 +17,8 @@ interface Plan {
   tree: string;
   species: string;
   firstYear: number;
+  /** Empty in a programme that has only its year. */
+  graftDay: string;
   version: number;
   limbs: Limb[];
 }
@@ -26,7 +28,6 @@ export interface TreePlanProps {
   id: string | null;
   plan: Plan;
   unit: LengthUnit;
-  climate: Climate;
   methods: MethodFacts[];
   mayChange: boolean;
 }
@@ -43,15 +44,44 @@ export const FIGURES = [
 
 export type FigureName = (typeof FIGURES)[number][0];
 
+/** How long after the last key the seasons are asked for, ms. */
+const PAUSE = 400;
+
+/** What is in season on a day, asked of the server once the day is entered; null until it is known. */
+function useGraftDay(date: string, species: string): GraftDay | null {
+  const [told, setTold] = useState<{ query: string; day: GraftDay } | null>(null);
+  const query = new URLSearchParams({ date, species }).toString();
+  const whole = isIsoDate(date);
+  useEffect(() => {
+    if (!whole) return;
+    const leave = new AbortController();
+    const timer = setTimeout(() => {
+      fetch(`/api/topworking/graft-day?${query}`, { signal: leave.signal })
+        .then(async (answer) => {
+          if (answer.ok) setTold({ query, day: (await answer.json()) as GraftDay });
+        })
+        // Without reception the limbs can be planned by hand.
+        .catch(() => undefined);
+    }, PAUSE);
+    return () => {
+      clearTimeout(timer);
+      leave.abort();
+    };
+  }, [whole, query]);
+  return whole && told?.query === query ? told.day : null;
+}
+
 /** A tree and its limbs as they are planned, until they are saved. */
-export function useTree({ id, plan, unit, climate, methods, mayChange }: TreePlanProps) {
+export function useTree({ id, plan, unit, methods, mayChange }: TreePlanProps) {
   const router = useRouter();
   const { run, busy, problem } = useSend();
   const [planId] = useState(() => id ?? uuid());
-  const [head, setHead] = useState({ tree: plan.tree, species: plan.species, firstYear: String(plan.firstYear) });
+  const [head, setHead] = useState({ tree: plan.tree, species: plan.species, graftDay: plan.graftDay });
+  const day = useGraftDay(head.graftDay, head.species);
+  const firstYear = isIsoDate(head.graftDay) ? Number(head.graftDay.slice(0, 4)) : plan.firstYear;
   const [limbs, setLimbs] = useState(plan.limbs);
   const [texts, setTexts] = useState<Texts>({});
-  const warnings = programmeWarnings(limbs, unit, methods);
+  const warnings = programmeWarnings(limbs, unit, methods, day);
   const years = programmeYears(limbs);
   const isLength = (name: FigureName): boolean => name === 'height' || name === 'caliper';
   const shown = (limb: Limb, name: FigureName): string =>
@@ -88,14 +118,20 @@ export function useTree({ id, plan, unit, climate, methods, mayChange }: TreePla
   const save = async (event: React.FormEvent): Promise<void> => {
     event.preventDefault();
     if (unreadable) return document.querySelector<HTMLElement>(`[data-key="${unreadable[0]}"]`)?.focus();
-    const sent = await run('PUT', `/api/topworking/${planId}`, { ...head, version: plan.version, limbs });
+    const sent = await run('PUT', `/api/topworking/${planId}`, {
+      ...head,
+      firstYear,
+      version: plan.version,
+      limbs,
+    });
     if (sent?.ok && !id) router.push(`/topworking/${planId}`);
   };
   const drawing = treeView(limbs);
   return {
     plan,
     unit,
-    climate,
+    day,
+    firstYear,
     methods,
     mayChange,
     busy,

@@ -2,7 +2,6 @@ import { factsOf } from '@/core/methods/method-facts';
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { METHODS } from '@/core/methods/registry';
-import { clubDay } from '@/server/plan/season';
 import { getPlan } from '@/server/plan/topworking';
 import { TreePlan } from '@/ui/plan/topworking/tree-plan';
 import { orNotFound } from '../../../_http/or-not-found';
@@ -14,7 +13,7 @@ export const metadata: Metadata = { title: 'Topworking a tree' };
 export default async function Plan({ params }: { params: Promise<{ plan: string }> }) {
   const { plan: id } = await params;
   const context = await pageContext();
-  const [plan, { hemisphere }] = await Promise.all([orNotFound(getPlan(context, id)), clubDay(context)]);
+  const plan = await orNotFound(getPlan(context, id));
   return (
     <>
       <Season />
@@ -29,11 +28,11 @@ export default async function Plan({ params }: { params: Promise<{ plan: string 
             tree: plan.tree,
             species: plan.species,
             firstYear: plan.firstYear,
+            graftDay: plan.graftDay ?? '',
             version: plan.version,
             limbs: plan.limbs,
           }}
           unit={context.actor.lengthUnit}
-          climate={hemisphere}
           methods={METHODS.map(factsOf)}
           mayChange={context.actor.role !== 'viewer'}
         />

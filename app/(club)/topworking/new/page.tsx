@@ -11,7 +11,7 @@ export const metadata: Metadata = { title: 'Plan a tree' };
 
 export default async function NewPlan() {
   const context = await pageContext();
-  const { hemisphere, today } = await clubDay(context);
+  const { today } = await clubDay(context);
   return (
     <>
       <Season />
@@ -21,9 +21,15 @@ export default async function NewPlan() {
         </p>
         <TreePlan
           id={null}
-          plan={{ tree: '', species: '', firstYear: Number(today.slice(0, 4)) + 1, version: 0, limbs: [] }}
+          plan={{
+            tree: '',
+            species: '',
+            firstYear: Number(today.slice(0, 4)) + 1,
+            graftDay: '',
+            version: 0,
+            limbs: [],
+          }}
           unit={context.actor.lengthUnit}
-          climate={hemisphere}
           methods={METHODS.map(factsOf)}
           mayChange={context.actor.role !== 'viewer'}
         />
