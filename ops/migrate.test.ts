@@ -26,6 +26,7 @@ const ALL = [
   '0016-causes',
   '0017-keeper-counts',
   '0018-table-changes',
+  '0019-topworking-day',
 ];
 /** Tables that are spoken to without a model. */
 const BARE = ['guards', 'migration_guard', 'migrations', 'rate_limits', 'table_changes', 'table_stamps'];

@@ -100,12 +100,12 @@ describe('the plan of a keeper', () => {
 
 describe('a dead union', () => {
   it('turns its stock’s tasks round, offers a second chance, and is joined by the new union', async () => {
-    const sixth = (await plansOn('2027-05-10'))[5]!;
+    const sixth = (await plansOn('2027-06-24'))[5]!;
     const round = uuid();
-    await addRound(club.as('lead', day('2027-05-01')), workshop.id, round, {
+    await addRound(club.as('lead', day('2027-06-15')), workshop.id, round, {
       milestone: 'growing',
-      opensOn: '2027-05-01',
-      closesOn: '2027-05-30',
+      opensOn: '2027-06-15',
+      closesOn: '2027-07-14',
     });
     expect(
       await refusalOf(
@@ -115,15 +115,15 @@ describe('a dead union', () => {
         }),
       ),
     ).toMatchObject({ refusal: 'conflict' });
-    await enterReport(club.as('lead', day('2027-05-10')), uuid(), {
+    await enterReport(club.as('lead', day('2027-06-24')), uuid(), {
       roundId: round,
       unionId: sixth.union.id,
       said: 'dead',
       source: 'phone',
       note: '',
     });
-    const dead = (await plansOn('2027-05-11'))[5]!;
-    expect(task(dead, 'stock-shoots')).toMatchObject({ state: 'open', due: { from: '2027-05-10' } });
+    const dead = (await plansOn('2027-06-25'))[5]!;
+    expect(task(dead, 'stock-shoots')).toMatchObject({ state: 'open', due: { from: '2027-06-24' } });
     expect(task(dead, 'one-shoot')!.state).toBe('no-longer-possible');
     expect(task(dead, 'second-chance')).toBeDefined();
     expect(dead.second).not.toBeNull();

@@ -34,7 +34,7 @@ import {
 let club: TestClub;
 let workshop: TestWorkshop;
 const roundId = uuid();
-const OPEN = new Date('2027-05-02T08:00:00Z');
+const OPEN = new Date('2027-06-23T08:00:00Z');
 const at = (date: string) => ({ ...club.services, now: new Date(`${date}T08:00:00Z`) });
 
 beforeAll(async () => {
@@ -42,8 +42,8 @@ beforeAll(async () => {
   workshop = await testKeepers(club);
   await addRound(club.as('lead'), workshop.id, roundId, {
     milestone: 'growing',
-    opensOn: '2027-05-01',
-    closesOn: '2027-05-20',
+    opensOn: '2027-06-22',
+    closesOn: '2027-07-11',
   });
 });
 
@@ -62,10 +62,10 @@ describe('a round', () => {
     expect(await add({ milestone: 'healed', opensOn: '2027-04-01', closesOn: '2027-04-01' })).toMatchObject({
       refusal: 'invalid',
     });
-    expect(await add({ milestone: 'growing', opensOn: '2027-05-01', closesOn: '2027-05-20' })).toMatchObject({
+    expect(await add({ milestone: 'growing', opensOn: '2027-06-22', closesOn: '2027-07-11' })).toMatchObject({
       refusal: 'conflict',
     });
-    expect(await add({ milestone: 'fruit', opensOn: '2027-05-01', closesOn: '2027-05-20' })).toMatchObject({
+    expect(await add({ milestone: 'fruit', opensOn: '2027-06-22', closesOn: '2027-07-11' })).toMatchObject({
       refusal: 'invalid',
     });
   });
@@ -114,7 +114,7 @@ describe('a private link', () => {
         ),
       );
     const before = await counts();
-    const page = await growerPage(at('2027-05-03'), token!);
+    const page = await growerPage(at('2027-06-24'), token!);
     expect(page).toMatchObject({ name: 'Person 1', left: 2, mayContact: true, clubName: 'Reed Islet Grafters' });
     expect(page.grafts.map(({ variety, kind, told }) => [variety, kind, told])).toEqual([
       ['Grey Heron', 'growing', null],
@@ -125,26 +125,26 @@ describe('a private link', () => {
   });
   it('takes an answer for each plant, changed at will, the same id once, and says what it means', async () => {
     const [token] = await tokens('Person 1');
-    const { grafts } = await growerPage(at('2027-05-03'), token!);
+    const { grafts } = await growerPage(at('2027-06-24'), token!);
     const id = uuid();
     const { unionId } = grafts[0]!;
     const doubtful = { unionId, signs: { growth: 'none', scratch: 'green' } };
-    expect(await saveAnswer(at('2027-05-03'), token!, uuid(), doubtful)).toMatchObject({
+    expect(await saveAnswer(at('2027-06-24'), token!, uuid(), doubtful)).toMatchObject({
       reading: 'Too early to tell.',
       next: expect.stringContaining('Look again about') as string,
     });
     const dead = { unionId, signs: { growth: 'none', scratch: 'brown' } };
-    const [back] = await Promise.all([1, 2, 3].map(() => saveAnswer(at('2027-05-04'), token!, id, dead)));
+    const [back] = await Promise.all([1, 2, 3].map(() => saveAnswer(at('2027-06-25'), token!, id, dead)));
     expect(back).toMatchObject({ reading: 'It is dead.', next: '' });
     // A failing sign, and in the same breath what can still be tried.
     expect(back!.second.join(' ')).toContain('Keep the stock');
-    expect((await growerPage(at('2027-05-04'), token!)).grafts[0]!.told).toMatchObject({
+    expect((await growerPage(at('2027-06-25'), token!)).grafts[0]!.told).toMatchObject({
       choices: { growth: 'none', scratch: 'brown' },
       back: { reading: 'It is dead.' },
     });
     expect(await club.services.db.reports.count({ where: { clubId: club.clubId } })).toBe(2);
     expect(
-      await refusalOf(saveAnswer(at('2027-05-04'), token!, id, { ...dead, signs: { growth: 'shoot' } })),
+      await refusalOf(saveAnswer(at('2027-06-25'), token!, id, { ...dead, signs: { growth: 'shoot' } })),
     ).toMatchObject({ refusal: 'conflict' });
     const grown = {
       unionId: grafts[1]!.unionId,
@@ -153,7 +153,7 @@ describe('a private link', () => {
       growthUnit: 'in',
       note: 'fine',
     };
-    await saveAnswer(at('2027-05-04'), token!, uuid(), grown);
+    await saveAnswer(at('2027-06-25'), token!, uuid(), grown);
     const { db } = club.services;
     const report = await db.reports.findOne({ where: { unionId: grafts[1]!.unionId }, raw: true });
     expect(report).toMatchObject({ answer: 'yes', reading: 'alive', source: 'link', enteredBy: null });
@@ -168,15 +168,15 @@ describe('a private link', () => {
   it('takes no answer for a plant of somebody else, and none that is none', async () => {
     const [token] = await tokens('Person 1');
     const [other] = await tokens('Person 2');
-    const foreign = (await growerPage(at('2027-05-03'), other!)).grafts[0]!.unionId;
-    const own = (await growerPage(at('2027-05-03'), token!)).grafts[0]!.unionId;
-    const answer = (input: object, day = '2027-05-05') => refusalOf(saveAnswer(at(day), token!, uuid(), input));
+    const foreign = (await growerPage(at('2027-06-24'), other!)).grafts[0]!.unionId;
+    const own = (await growerPage(at('2027-06-24'), token!)).grafts[0]!.unionId;
+    const answer = (input: object, day = '2027-06-26') => refusalOf(saveAnswer(at(day), token!, uuid(), input));
     expect(await answer({ unionId: foreign, said: 'dead' })).toMatchObject({ refusal: 'not-found' });
     for (const [input, message] of [
       [{ said: 'perhaps' }, 'none of those offered'],
       [{ signs: { callus: 'ring' } }, 'none of those offered'],
       [{}, 'Tap what you see'],
-      [{ said: 'dead', seenOn: '2027-05-06' }, 'still to come'],
+      [{ said: 'dead', seenOn: '2027-06-27' }, 'still to come'],
       [{ said: 'dead', seenOn: '2027-03-05' }, 'before it was grafted'],
       [{ said: 'dead', seenOn: 'soon' }, 'year-month-day'],
       [{ growth: 'long' }, 'as a number'],
@@ -186,17 +186,17 @@ describe('a private link', () => {
   });
   it('takes a photo once, however often it is sent at once, and what is none says so', async () => {
     const [token] = await tokens('Person 1');
-    const { unionId } = (await growerPage(at('2027-05-05'), token!)).grafts[0]!;
+    const { unionId } = (await growerPage(at('2027-06-26'), token!)).grafts[0]!;
     const photo = await sharp({ create: { width: 40, height: 30, channels: 3, background: 'green' } })
       .jpeg()
       .toBuffer();
     const photoId = uuid();
     const send = (bytes: Buffer, id = photoId) =>
-      saveGrowerPhoto(at('2027-05-05'), token!, { unionId, photoId: id }, bytes);
+      saveGrowerPhoto(at('2027-06-26'), token!, { unionId, photoId: id }, bytes);
     await Promise.all([1, 2, 3, 4].map(() => send(photo)));
     expect(await club.services.db.photos.count({ where: { clubId: club.clubId, unionId } })).toBe(1);
     expect((await refusalOf(send(Buffer.from('<svg/>'), uuid()))).message).toContain('no photo');
-    expect((await growerPage(at('2027-05-05'), token!)).grafts[0]!.photos).toBe(1);
+    expect((await growerPage(at('2027-06-26'), token!)).grafts[0]!.photos).toBe(1);
     const large = await sharp({ create: { width: 8000, height: 5000, channels: 3, background: 'green' } })
       .jpeg()
       .toBuffer();
@@ -207,25 +207,25 @@ describe('a private link', () => {
   it('opens for more than a year, and unknown ones say what to do', async () => {
     const [token] = await tokens('Person 1');
     expect((await growerPage(at('2028-05-25'), token!)).name).toBe('Person 1');
-    expect((await refusalOf(growerPage(at('2028-07-01'), token!))).message).toContain('expired');
-    expect(await refusalOf(growerPage(at('2027-05-03'), 'nonsense'))).toMatchObject({
+    expect((await refusalOf(growerPage(at('2028-08-22'), token!))).message).toContain('expired');
+    expect(await refusalOf(growerPage(at('2027-06-24'), 'nonsense'))).toMatchObject({
       refusal: 'not-found',
       message: expect.stringContaining('ask the club') as string,
     });
-    await moveClosing(club.as('lead', OPEN), roundId, { closesOn: '2027-05-30' });
+    await moveClosing(club.as('lead', OPEN), roundId, { closesOn: '2027-07-21' });
   });
   it('is made anew by a reminder, the earlier one going on, and all end when withdrawn', async () => {
     const remind = (day: string) => sendRound(club.as('lead', new Date(`${day}T08:00:00Z`)), roundId, { sentSoFar: 2 });
     // One letter a week at most, whoever sends.
-    expect(await remind('2027-05-08')).toEqual({ sent: 0, waiting: 0, held: 1 });
-    expect(await remind('2027-05-10')).toEqual({ sent: 1, waiting: 0, held: 0 });
+    expect(await remind('2027-06-29')).toEqual({ sent: 0, waiting: 0, held: 1 });
+    expect(await remind('2027-07-01')).toEqual({ sent: 1, waiting: 0, held: 0 });
     const [first, second] = (await tokens('Person 2')) as [string, string];
     expect(first).not.toBe(second);
-    for (const token of [first, second]) expect((await growerPage(at('2027-05-11'), token)).name).toBe('Person 2');
+    for (const token of [first, second]) expect((await growerPage(at('2027-07-02'), token)).name).toBe('Person 2');
     expect(await tokens('Person 1')).toHaveLength(1);
     await withdrawLinks(club.as('assistant', OPEN), roundId, workshop.personIds[1]!);
     for (const token of [first, second])
-      expect((await refusalOf(growerPage(at('2027-05-11'), token))).message).toContain('withdrawn');
+      expect((await refusalOf(growerPage(at('2027-07-02'), token))).message).toContain('withdrawn');
   });
 });
 
@@ -327,32 +327,32 @@ describe('findings', () => {
 describe('erasing', () => {
   it('stops writing on request, while the link goes on', async () => {
     const [token] = await tokens('Person 1');
-    await setLeave(at('2027-05-12'), token!, false);
-    expect((await growerPage(at('2027-05-12'), token!)).mayContact).toBe(false);
-    const later = club.as('lead', new Date('2027-05-20T08:00:00Z'));
+    await setLeave(at('2027-07-03'), token!, false);
+    expect((await growerPage(at('2027-07-03'), token!)).mayContact).toBe(false);
+    const later = club.as('lead', new Date('2027-07-11T08:00:00Z'));
     expect(await sendRound(later, roundId, { sentSoFar: 3 })).toEqual({ sent: 1, waiting: 0, held: 0 });
     expect((await tokens('Person 1')).length).toBe(1);
   });
   it('gives a copy of all that is kept of oneself, and of nobody else', async () => {
     const [token] = await tokens('Person 1');
-    const copy = JSON.stringify(await ownCopy(at('2027-05-12'), token!));
+    const copy = JSON.stringify(await ownCopy(at('2027-07-03'), token!));
     for (const part of ['Person 1', 'Reed Islet Grafters', 'Grey Heron', '"countedAs":"yes"', 'fine'])
       expect(copy).toContain(part);
     expect(copy).not.toMatch(/Person [23]/);
   });
   it('closes a link by itself, and what was told stays', async () => {
     const token = (await tokens('Person 2')).at(0)!;
-    await closeLink(at('2027-05-21'), token);
-    expect((await refusalOf(growerPage(at('2027-05-21'), token))).message).toContain('withdrawn');
+    await closeLink(at('2027-07-12'), token);
+    expect((await refusalOf(growerPage(at('2027-07-12'), token))).message).toContain('withdrawn');
   });
   it('takes name, addresses, notes, links and messages of a person, and leaves the unions', async () => {
     const [token] = await tokens('Person 1');
-    await eraseMe(at('2027-05-13'), token!);
+    await eraseMe(at('2027-07-04'), token!);
     const person = await club.services.db.people.findOne({ where: { id: workshop.personIds[0]! }, raw: true });
     expect(person).toMatchObject({ name: null, email: null, phone: null });
     expect(person!.erasedAt).not.toBeNull();
     for (const name of files()) expect(readFileSync(join(club.mailFolder, name), 'utf8')).not.toContain('Person 1');
-    expect((await refusalOf(growerPage(at('2027-05-13'), token!))).refusal).toBe('gone');
+    expect((await refusalOf(growerPage(at('2027-07-04'), token!))).refusal).toBe('gone');
     expect(await club.services.db.reports.count({ where: { clubId: club.clubId, note: 'fine' } })).toBe(0);
     expect((await workshopFindings(club.as('viewer'), workshop.id)).students[0]).toMatchObject({
       name: 'Erased person',
@@ -381,8 +381,8 @@ describe('answers that meet', () => {
     const round = uuid();
     await addRound(club.as('lead'), own.id, round, {
       milestone: 'growing',
-      opensOn: '2027-05-01',
-      closesOn: '2027-05-20',
+      opensOn: '2027-06-22',
+      closesOn: '2027-07-11',
     });
     const [keeper] = await listKeepers(club.as('lead'), own.id);
     const report = (said: string, when = OPEN) =>
@@ -395,7 +395,7 @@ describe('answers that meet', () => {
       });
     await Promise.all(Array.from({ length: 8 }, () => report('unsure')));
     // From a server whose clock is a day behind.
-    await report('dead', new Date('2027-05-01T08:00:00Z'));
+    await report('dead', new Date('2027-06-22T08:00:00Z'));
     const rows = await club.services.db.reports.findAll({
       where: { roundId: round },
       order: [['turn', 'ASC']],

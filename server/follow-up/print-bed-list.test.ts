@@ -15,7 +15,7 @@ let workshop: TestWorkshop;
 let keepers: Keeper[];
 const homes = uuid();
 const empty = uuid();
-const LATER = new Date('2027-06-05T08:00:00Z');
+const LATER = new Date('2027-07-06T08:00:00Z');
 
 const wordsOf = (pdf: Buffer): string =>
   execFileSync('pdftotext', ['-layout', '-', '-'], { input: pdf }).toString().replaceAll(/\s+/g, ' ');

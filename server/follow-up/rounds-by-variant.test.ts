@@ -134,7 +134,9 @@ describe('a day of two methods', () => {
     expect(choices.map(({ milestone, asks, opensOn }) => [milestone, asks, opensOn])).toEqual([
       ['healed', ASKS.whip, '2027-04-24'],
       ['healed', ASKS.chip, '2027-05-01'],
-      ['growing', '', '2027-06-05'],
+      // A graft from the bench is kept cool until its kin is in leaf, and counts from there.
+      ['growing', ASKS.chip, '2027-06-05'],
+      ['growing', ASKS.whip, '2027-06-20'],
       ['season', '', expect.stringMatching(/^2027-1/)],
       ['wintered', '', expect.stringMatching(/^2028-0/)],
     ]);
@@ -153,15 +155,15 @@ describe('a day of two methods', () => {
   });
   it('asks each grower of the plants a round is about, and of each in its own words', async () => {
     const { id, whip, chip } = await twoMethods();
-    const [healed, , growing] = await roundChoices(club.as('viewer'), id);
+    const [healed, , , , season] = await roundChoices(club.as('viewer'), id);
     const [first, second] = [uuid(), uuid()];
     await addRound(club.as('lead'), id, first, healed);
-    await addRound(club.as('lead'), id, second, growing);
+    await addRound(club.as('lead'), id, second, season);
     const [early, both] = await board(club.as('viewer'), id);
     const codes = (round: typeof early) => round!.growers.find(({ seatNumber }) => seatNumber === 1)!.plants;
     expect(codes(early).map(({ code }) => code)).toEqual([whip.code]);
     expect(codes(both).map(({ code }) => code)).toEqual([whip.code, chip.code]);
-    const now = new Date('2027-06-06T08:00:00Z');
+    const now = new Date('2027-11-12T08:00:00Z');
     await sendRound(club.as('lead', now), second, { sentSoFar: 0 });
     const letter = (await outbox(club.as('lead'))).find(({ text }) => text?.includes(formatCode(chip.code)))!;
     const token = /\/r\/([\w-]+)/.exec(letter.text!)![1]!;
@@ -177,7 +179,7 @@ describe('a day of two methods', () => {
     const [healed] = await roundChoices(club.as('viewer'), id);
     const roundId = uuid();
     await addRound(club.as('lead'), id, roundId, healed);
-    const told = new Date('2027-05-10T10:00:00Z');
+    const told = new Date('2027-06-10T10:00:00Z');
     const enter = (change: object) =>
       enterReport(club.as('lead', told), uuid(), {
         roundId,
@@ -186,7 +188,7 @@ describe('a day of two methods', () => {
         source: 'slip',
         ...change,
       });
-    expect((await refusalOf(enter({ seenOn: '2027-05-11' }))).fields).toEqual({
+    expect((await refusalOf(enter({ seenOn: '2027-06-11' }))).fields).toEqual({
       seenOn: 'That day is still to come. Enter the day you saw it.',
     });
     expect((await refusalOf(enter({ seenOn: '2027-04-09' }))).fields).toEqual({
@@ -198,6 +200,6 @@ describe('a day of two methods', () => {
     expect(report).toMatchObject({ seenOn: '2027-04-28', recordedAt: told });
     // Said without a day, it was seen when it was told.
     await enter({ said: 'dead' });
-    expect(await fact(whip.unionId)).toMatchObject({ firstAliveOn: null, firstDeadOn: '2027-05-10', healed: 'dead' });
+    expect(await fact(whip.unionId)).toMatchObject({ firstAliveOn: null, firstDeadOn: '2027-06-10', healed: 'dead' });
   });
 });

@@ -5,7 +5,7 @@ import { type Keeper, listKeepers } from '@/server/plan/keepers-of-workshop';
 import { lettersTo, type TestClub, testKeepers, type TestWorkshop } from './test-club';
 
 /** A day when what was grafted in March is asked about. */
-export const ASKED_ON = new Date('2027-06-05T08:00:00Z');
+export const ASKED_ON = new Date('2027-07-05T08:00:00Z');
 
 export interface AskedGrower {
   workshop: TestWorkshop;
@@ -21,7 +21,7 @@ export async function askedGrower(club: TestClub): Promise<AskedGrower> {
   const lead = club.as('lead');
   const keepers = await listKeepers(lead, workshop.id);
   const roundId = uuid();
-  const days = { opensOn: '2027-05-20', closesOn: '2027-06-19' };
+  const days = { opensOn: '2027-06-20', closesOn: '2027-07-19' };
   await addRound(lead, workshop.id, roundId, { milestone: 'growing', ...days });
   await sendRound(club.as('lead', ASKED_ON), roundId, { sentSoFar: 0 });
   const person = await club.services.db.people.findOne({ where: { id: workshop.personIds[0]! }, raw: true });

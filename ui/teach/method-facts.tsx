@@ -112,7 +112,8 @@ export function MethodAfter({
             <ul>
               {rounds.map((round) => (
                 <li key={round.milestone}>
-                  <strong>{MILESTONE_WORDS[round.milestone].name}</strong>, {triggerWords(round.trigger, unit)}:{' '}
+                  <strong>{MILESTONE_WORDS[round.milestone].name}</strong>, {triggerWords(round.trigger, unit)}
+                  {round.afterCool && ' after planting out, or after its kind comes into leaf'}:{' '}
                   {signWords(round.signs, unit)}
                 </li>
               ))}

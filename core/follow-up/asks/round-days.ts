@@ -2,6 +2,7 @@ import type { DaysKnown } from '../../aftercare/plan/task-days';
 import { movedWindow } from '../../aftercare/warmth/stretched-window';
 import { isMilestone, type Milestone, type RoundKind } from '../../methods/milestones';
 import { type DueWindow, dueWindow } from '../../methods/timetable/due-window';
+import { outOfTheCool } from '../../methods/timetable/out-of-the-cool';
 import type { Question } from '../../methods/timetable/round-advice';
 import { phaseWindow } from '../../methods/timetable/season-phases';
 import type { Trigger } from '../../methods/timetable/trigger';
@@ -33,11 +34,18 @@ export function roundKey(kind: RoundKind, opensOn: IsoDate): string {
  * The days on which a union is asked for each milestone of its variant: days of healing moved by the warmth it had, seasons
  * by the site's year; after its first spring once a year, five years long.
  *
+ * @param plantedOn the day a bench graft was planted out, once it was
  * @returns in the order of a life; what the place has no turn of the year for is left out
  */
-export function roundDays({ rounds }: Pick<Variant, 'rounds'>, madeOn: IsoDate, known: DaysKnown): RoundDays[] {
-  const milestones = rounds.flatMap(({ milestone, answers, question, trigger, otherwise }): RoundDays[] => {
-    const due = windowOf(trigger, madeOn, known) ?? (otherwise ? windowOf(otherwise, madeOn, known) : null);
+export function roundDays(
+  { rounds }: Pick<Variant, 'rounds'>,
+  madeOn: IsoDate,
+  known: DaysKnown,
+  plantedOn?: IsoDate,
+): RoundDays[] {
+  const milestones = rounds.flatMap(({ milestone, answers, question, trigger, otherwise, afterCool }): RoundDays[] => {
+    const from = afterCool ? outOfTheCool(madeOn, known, plantedOn) : madeOn;
+    const due = windowOf(trigger, from, known) ?? (otherwise ? windowOf(otherwise, madeOn, known) : null);
     return due ? [{ kind: milestone, key: milestone, ...(answers ? { answers } : {}), question, due }] : [];
   });
   const wintered = milestones.find(({ kind, answers }) => kind === 'wintered' || answers === 'wintered');

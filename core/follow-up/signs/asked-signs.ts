@@ -59,6 +59,22 @@ const STUB: SignOption[] = [
 ];
 const SLEEPERS: readonly SignVariant[] = ['bud-late', 'patch-autumn'];
 
+/** A bud or a patch may sleep on: where nothing has grown yet, whether it is green and sound tells more than a scratch. */
+const STILL_SOUND: Partial<Record<SignVariant, (grown: SignGroupId) => SignGroup[]>> = {
+  'bud-early': (group) => [
+    {
+      id: 'shield',
+      options: [
+        option('plump', { shield: 'plump' }),
+        option('brown', { shield: 'brown' }),
+        option('hollow', { bud: 'hollow' }),
+      ],
+      after: { group, options: ['none'] },
+    },
+  ],
+  'patch-spring': (group) => patchGroups({ group, options: ['none'] }),
+};
+
 /** Signs of healing, by variant. */
 const HEALED: Record<SignVariant, SignGroup[]> = {
   bench: [
@@ -106,9 +122,13 @@ function shieldGroups(): SignGroup[] {
   ];
 }
 
-function patchGroups(): SignGroup[] {
+function patchGroups(after?: SignGroup['after']): SignGroup[] {
   return [
-    { id: 'patch', options: [option('green', { patch: 'green' }), option('brown', { patch: 'brown' })] },
+    {
+      id: 'patch',
+      options: [option('green', { patch: 'green' }), option('brown', { patch: 'brown' })],
+      ...(after ? { after } : {}),
+    },
     {
       id: 'patch-bud',
       options: [option('sound', { bud: 'sound' }), option('fat', { bud: 'fat' }), option('hollow', { bud: 'hollow' })],
@@ -143,7 +163,7 @@ export function askedSigns(variant: SignVariant, kind: RoundKind, grown: number)
       return [
         { id: 'growth', options: growth },
         { id: 'leaves', options: LEAVES, after: grows('growth') },
-        scratchAfter('growth'),
+        ...(STILL_SOUND[variant]?.('growth') ?? [scratchAfter('growth')]),
       ];
     case 'season':
       return [{ id: 'season-growth', options: growth }, scratchAfter('season-growth')];

@@ -42,6 +42,11 @@ export interface SeenWhen {
   day: number;
   /** Days since plants of its kind came into leaf, once they have after its winter; null before. */
   sinceLeaf: number | null;
+  /**
+   * Of a bench graft: days of usual warmth since it was planted out or its kin came into leaf, null while it is kept cool. All
+   * but its callus counts from there; where it is left out, from the day it was made.
+   */
+  sinceOut?: number | null;
 }
 
 export interface SignsRead {
@@ -172,9 +177,22 @@ export function readSigns(signs: Signs, when: SeenWhen, days: SignDays = USUAL_S
   if (!(when.day >= 0 && Number.isFinite(when.day))) throw new RangeError('The day of a look is 0 or more.');
   if (when.sinceLeaf !== null && !(when.sinceLeaf >= 0 && Number.isFinite(when.sinceLeaf)))
     throw new RangeError('The days since its kin came into leaf are 0 or more, or not given.');
+  if (when.sinceOut !== undefined && when.sinceOut !== null && !(when.sinceOut >= 0))
+    throw new RangeError('The days since it was planted out are 0 or more, or not given.');
+  const growing = growingDays(when);
   for (const rule of RULES) {
-    const found = rule(signs, when, days);
-    if (found) return found;
+    const found = rule(signs, rule === callus ? when : growing, days);
+    if (found) return rule === callus ? found : sinceMade(found, when.day - growing.day);
   }
-  return otherwise(signs, when, days);
+  return sinceMade(otherwise(signs, growing, days), when.day - growing.day);
+}
+
+/** The days a union had to grow in: a bench graft that is kept cool has had none. */
+function growingDays(when: SeenWhen): SeenWhen {
+  return when.variant === 'bench' && when.sinceOut !== undefined ? { ...when, day: when.sinceOut ?? 0 } : when;
+}
+
+/** A next look that was counted from planting out, counted from the day the union was made. */
+function sinceMade(read: SignsRead, later: number): SignsRead {
+  return read.nextLook === null ? read : { ...read, nextLook: read.nextLook + later };
 }

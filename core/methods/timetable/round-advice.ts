@@ -50,6 +50,8 @@ export interface RoundAdvice {
   /** A later milestone that is seen by the same look, so that it is not asked again. */
   answers?: Milestone;
   trigger: Trigger;
+  /** Its days are counted from planting out: until then the graft is kept cool and cannot grow. */
+  afterCool?: true;
   /** When, where the place has no such turn of the year. */
   otherwise?: Trigger;
   /** What is looked for. */

@@ -76,7 +76,8 @@ describe('a timetable', () => {
     const { rounds, tasks } = timetable(whip.variants[0]!, shownTechnique(whip), '2027-03-06', { turnsOf });
     expect(rounds.map(({ milestone, due }) => [milestone, due!.from, due!.to])).toEqual([
       ['healed', '2027-03-20', '2027-03-27'],
-      ['growing', '2027-05-01', '2027-05-08'],
+      // Kept cool until its kin is in leaf, 27 April: eight weeks from there.
+      ['growing', '2027-06-22', '2027-06-29'],
       ['season', '2027-10-29', '2027-11-19'],
       ['wintered', '2028-04-25', '2028-05-16'],
     ]);

@@ -3,6 +3,7 @@ import type { Variant } from '../variant';
 import type { IsoDate } from '../../units/iso-date';
 import type { AftercareTask } from './aftercare-task';
 import { type DueWindow, dueWindow, type Known } from './due-window';
+import { outOfTheCool } from './out-of-the-cool';
 import type { RoundAdvice } from './round-advice';
 import { tasksFor } from './tasks-by-way';
 
@@ -26,7 +27,7 @@ export function timetable(
     rounds: rounds.map((advice) => ({
       ...advice,
       due:
-        dueWindow(advice.trigger, madeOn, known) ??
+        dueWindow(advice.trigger, advice.afterCool ? outOfTheCool(madeOn, known) : madeOn, known) ??
         (advice.otherwise ? dueWindow(advice.otherwise, madeOn, known) : null),
     })),
     tasks: tasksFor(wayOn, aftercare).map((task) => ({ ...task, due: dueWindow(task.trigger, madeOn, known) })),

@@ -54,7 +54,7 @@ export const BENCH: FollowUp = {
       signs: ['callus-ring', 'holds-to-push'],
       question: 'callus-holds',
     },
-    growing(56, 63),
+    { ...growing(56, 63), afterCool: true },
     LEAF_FALL,
     SPRING,
   ],

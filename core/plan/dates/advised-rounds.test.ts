@@ -31,7 +31,9 @@ describe('the rounds of a day', () => {
     expect(both.map(({ milestone, asks }) => [milestone, asks.map(({ method }) => method.id)])).toEqual([
       ['healed', ['whip-and-tongue', 'splice']],
       ['healed', ['cleft']],
-      ['growing', ['whip-and-tongue', 'splice', 'cleft']],
+      // A graft from the bench is kept cool, and grows later than one outdoors.
+      ['growing', ['cleft']],
+      ['growing', ['whip-and-tongue', 'splice']],
       ['season', ['whip-and-tongue', 'splice', 'cleft']],
       ['wintered', ['whip-and-tongue', 'splice', 'cleft']],
     ]);
@@ -78,11 +80,18 @@ describe('the rounds of a day', () => {
     );
     const ids = dates.filter(({ kind }) => kind === 'round').map(({ id }) => id);
     expect([...ids].sort()).toEqual(
-      ['round-growing', 'round-healed', 'round-healed-cleft-usual', 'round-season', 'round-wintered'].sort(),
+      [
+        'round-growing',
+        'round-growing-whip-and-tongue-bench',
+        'round-healed',
+        'round-healed-cleft-usual',
+        'round-season',
+        'round-wintered',
+      ].sort(),
     );
     const how = dates.find(({ id }) => id === 'round-healed')!.how;
     expect(how).toBe('Of a whip-and-tongue: a ring of callus along the cut, it holds to a gentle push.');
     // Asked of both, it is said once.
-    expect(dates.find(({ id }) => id === 'round-growing')!.how).toBe('Ask for: a new shoot of 50 mm.');
+    expect(dates.find(({ id }) => id === 'round-season')!.how).toBe('Ask for: alive at leaf fall.');
   });
 });

@@ -3,6 +3,7 @@ import type { DailyWarmth } from '@/core/aftercare/plan/task-days';
 import { roundDays } from '@/core/follow-up/asks/round-days';
 import { type UnionAsk, unionAsks } from '@/core/follow-up/asks/union-asks';
 import { asksOf, variantMade } from '@/core/follow-up/asked-union';
+import { outOfTheCool } from '@/core/methods/timetable/out-of-the-cool';
 import { type SignDays, signDays } from '@/core/follow-up/signs/sign-days';
 import type { SeenWhen } from '@/core/follow-up/signs/read-signs';
 import { SIGNS_BY_WAY, type SignVariant } from '@/core/follow-up/signs/signs';
@@ -77,8 +78,17 @@ export async function asksOfLiving(context: Context, living: readonly LivingUnio
     const life = lives.get(union.site.id)!;
     const { warmth } = warmthOf(union, variant.wayOn, life.today);
     const { madeOn } = union.union;
-    const own = once(days, [union.union.method, variant.id, madeOn, union.site.id, union.wood.species, warmth], () =>
-      roundDays(variant, madeOn, { turnsOf: life.turnsOf(union.wood.species), ...(warmth ? { warmth } : {}) }),
+    const plantedOn = plantedOut(union);
+    const own = once(
+      days,
+      [union.union.method, variant.id, madeOn, union.site.id, union.wood.species, warmth, plantedOn],
+      () =>
+        roundDays(
+          variant,
+          madeOn,
+          { turnsOf: life.turnsOf(union.wood.species), ...(warmth ? { warmth } : {}) },
+          plantedOn,
+        ),
     );
     const said = reportsOf.get(union.union.id) ?? [];
     const asking = (roundsOf.get(union.workshop.id) ?? []).filter((round) => asksOf(round, union.union));
@@ -108,23 +118,35 @@ export async function asksOfLiving(context: Context, living: readonly LivingUnio
 
 /** By which days the signs of a union are read. */
 function reading(
-  { union, wood }: LivingUnion,
+  living: LivingUnion,
   { wayOn }: Variant,
   life: SiteLife,
   warmth: DailyWarmth | undefined,
 ): Pick<AskedUnion, 'signVariant' | 'signDays' | 'seenWhen' | 'dateOf'> {
+  const { union, wood } = living;
   const signVariant = SIGNS_BY_WAY[wayOn];
+  const dayOf = (seenOn: IsoDate): number => usualDay(union.madeOn, seenOn, warmth);
+  const outOn =
+    signVariant === 'bench'
+      ? outOfTheCool(union.madeOn, { turnsOf: life.turnsOf(wood.species) }, plantedOut(living))
+      : null;
   const inLeaf = leavesAfter(union.madeOn, life.turnsOf(wood.species));
   return {
     signVariant,
     signDays: signDays(life.assumption),
     seenWhen: (seenOn) => ({
       variant: signVariant,
-      day: usualDay(union.madeOn, seenOn, warmth),
+      day: dayOf(seenOn),
       sinceLeaf: inLeaf !== null && inLeaf <= seenOn ? daysBetween(inLeaf, seenOn) : null,
+      ...(outOn === null ? {} : { sinceOut: outOn <= seenOn ? dayOf(seenOn) - dayOf(outOn) : null }),
     }),
     dateOf: (day) => dateOfUsualDay(union.madeOn, day, warmth),
   };
+}
+
+/** The day a keeper was planted out, as far as it was noted. */
+function plantedOut({ marks }: LivingUnion): IsoDate | undefined {
+  return marks.find(({ task, outcome }) => task === 'plant-out' && outcome === 'done')?.doneOn;
 }
 
 /** The day plants of a kind come into leaf for the first time after a union was made; null where they never do. */

@@ -24,7 +24,7 @@ let club: TestClub;
 let workshop: TestWorkshop;
 let keepers: Keeper[];
 const roundId = uuid();
-const NOW = new Date('2027-05-05T09:00:00Z');
+const NOW = new Date('2027-06-26T09:00:00Z');
 const assistant = () => club.as('assistant', NOW);
 const csv = (...lines: string[]) => new TextEncoder().encode(['code,answer,seen_on,growth,note', ...lines].join('\n'));
 
@@ -36,8 +36,8 @@ beforeAll(async () => {
   keepers = await listKeepers(club.as('lead'), workshop.id);
   await addRound(club.as('lead'), workshop.id, roundId, {
     milestone: 'growing',
-    opensOn: '2027-05-01',
-    closesOn: '2027-05-20',
+    opensOn: '2027-06-22',
+    closesOn: '2027-07-11',
   });
 });
 
@@ -77,23 +77,23 @@ describe('whoever enters answers', () => {
       unionId: first.unionId,
       signs: { growth: 'begun', leaves: 'wilted' },
       source: 'slip',
-      seenOn: '2027-05-02',
-      cameOn: '2027-05-04',
+      seenOn: '2027-06-23',
+      cameOn: '2027-06-25',
     });
-    expect(back).toMatchObject({ reading: 'Too early to tell.', next: 'Look again about 9 May 2027.' });
+    expect(back).toMatchObject({ reading: 'Too early to tell.', next: 'Look again about 30 Jun 2027.' });
     const report = await club.services.db.reports.findOne({ where: { unionId: first.unionId }, raw: true });
     expect(report).toMatchObject({
       answer: 'not-sure',
       reading: 'wait',
       why: 'wilted',
-      usualDay: 57,
-      nextLookOn: '2027-05-09',
+      usualDay: 109,
+      nextLookOn: '2027-06-30',
       source: 'slip',
-      seenOn: '2027-05-02',
-      cameOn: '2027-05-04',
+      seenOn: '2027-06-23',
+      cameOn: '2027-06-25',
       enteredBy: assistant().actor.userId,
     });
-    const later = { unionId: first.unionId, said: 'dead', source: 'phone', cameOn: '2027-05-06' };
+    const later = { unionId: first.unionId, said: 'dead', source: 'phone', cameOn: '2027-06-27' };
     expect((await refusalOf(enterReport(assistant(), uuid(), later))).fields.cameOn).toBe('Still to come.');
     expect(await refusalOf(enterReport(assistant(), uuid(), { ...later, cameOn: '', unionId: uuid() }))).toMatchObject({
       refusal: 'not-found',
@@ -106,11 +106,11 @@ describe('a file of answers', () => {
     const [, second, third, fourth] = keepers as [Keeper, Keeper, Keeper, Keeper];
     const before = await club.services.db.reports.count({ where: { clubId: club.clubId } });
     const bytes = csv(
-      `${formatCode(second.code)},alive,2027-05-03,120,good`,
+      `${formatCode(second.code)},alive,2027-06-24,120,good`,
       `${third.code},green,,,`,
       'ABCDEF,dead,,,',
       'K7M4XQ,dead,,,',
-      `${fourth.code},dead,2027-05-09,,`,
+      `${fourth.code},dead,2027-06-30,,`,
       `${keepers[4]!.code},dead,,,`,
       `${keepers[4]!.code},alive,,,`,
       `${keepers[5]!.code},not found,2027-03-01,,`,

@@ -21,7 +21,7 @@ import { setLanguage } from './wishes';
 let club: TestClub;
 let token = '';
 let unionId = '';
-const NOW = new Date('2027-05-05T08:00:00Z');
+const NOW = new Date('2027-06-26T08:00:00Z');
 const services = () => ({ ...club.services, now: NOW });
 const before = process.env.PEAR_BENCH_WORDING;
 afterAll(() => {
@@ -50,8 +50,8 @@ beforeAll(async () => {
   const roundId = uuid();
   await addRound(club.as('lead'), workshop.id, roundId, {
     milestone: 'growing',
-    opensOn: '2027-05-01',
-    closesOn: '2027-05-20',
+    opensOn: '2027-06-22',
+    closesOn: '2027-07-11',
   });
   await sendRound(club.as('lead', NOW), roundId, { sentSoFar: 0 });
   const letter = (await outbox(club.as('lead'))).find(({ to }) => to.startsWith('Person 1'))!;
@@ -90,7 +90,7 @@ describe('a second language, added by one file', () => {
     for (const input of [
       { unionId: uuid(), said: 'dead' },
       { unionId },
-      { unionId, said: 'dead', seenOn: '2027-06-01' },
+      { unionId, said: 'dead', seenOn: '2027-07-23' },
     ]) {
       const refused = await saveAnswer(services(), token, uuid(), input).catch(
         (error: unknown) => error as GrowerError,

@@ -88,7 +88,7 @@ describe('the form of a whole page', () => {
     const form = formOf({
       [foreign.unionId]: { said: 'dead' },
       [uuid()]: { said: 'dead' },
-      [first.unionId]: { said: 'alive', seenOn: '2027-07-01' },
+      [first.unionId]: { said: 'alive', seenOn: '2027-08-01' },
     });
     const { saved, refused } = await save(token, form);
     expect([saved, refused.size]).toEqual([0, 3]);

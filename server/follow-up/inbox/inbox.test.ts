@@ -16,7 +16,7 @@ let workshop: TestWorkshop;
 let keepers: Keeper[];
 let folder: string;
 let roundId: string;
-const NOW = new Date('2027-05-05T09:00:00Z');
+const NOW = new Date('2027-06-26T09:00:00Z');
 
 beforeAll(async () => {
   club = await testClub();
@@ -29,8 +29,8 @@ beforeAll(async () => {
   roundId = uuid();
   await addRound(club.as('lead'), workshop.id, roundId, {
     milestone: 'growing',
-    opensOn: '2027-05-01',
-    closesOn: '2027-05-20',
+    opensOn: '2027-06-22',
+    closesOn: '2027-07-11',
   });
   folder = join(club.mailFolder, 'inbox');
   mkdirSync(folder);
@@ -72,7 +72,7 @@ function send(name: string, { from, text, subject = 'Re: How are your grafts?', 
     `From: ${from}`,
     `To: ${to ?? 'follow-up@pear-bench.invalid'}`,
     `Subject: ${subject}`,
-    ...(date === null ? [] : [`Date: ${date ?? 'Tue, 04 May 2027 18:00:00 +0000'}`]),
+    ...(date === null ? [] : [`Date: ${date ?? 'Fri, 25 Jun 2027 18:00:00 +0000'}`]),
     `Message-ID: <${uuid()}@reed.example>`,
     ...(answers ? [`In-Reply-To: <${answers}@pear-bench.invalid>`] : []),
     'Content-Type: text/plain; charset=utf-8',
@@ -107,8 +107,8 @@ describe('replies by mail', () => {
       ]),
     ).toEqual(
       expect.arrayContaining([
-        [first.unionId, 'alive', 'yes', 'mail', '2027-05-04', '2027-05-05'],
-        [second.unionId, 'dead', 'dead', 'mail', '2027-05-04', '2027-05-05'],
+        [first.unionId, 'alive', 'yes', 'mail', '2027-06-25', '2027-06-26'],
+        [second.unionId, 'dead', 'dead', 'mail', '2027-06-25', '2027-06-26'],
       ]),
     );
     expect((await listReplies(club.as('assistant')))[0]).toMatchObject({ answers: 2, problem: '', settled: true });
