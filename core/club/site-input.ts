@@ -1,5 +1,5 @@
 import { object, string } from 'yup';
-import { text, optionalText } from '@/core/inputs/fields';
+import { optionalMonthDay, optionalText, text } from '@/core/inputs/fields';
 
 export const siteInput = object({
   name: text('the name of the site', 120),
@@ -17,4 +17,8 @@ export const siteInput = object({
         return false;
       }
     }),
+  // Two frost dates give the site a year of its own from the first day on.
+  lastFrost: optionalMonthDay('the last frost'),
+  firstFrost: optionalMonthDay('the first frost'),
+  appleBloom: optionalMonthDay('the day apples bloom'),
 });

@@ -3,6 +3,7 @@ import { type Paper, PAPERS } from '@/core/units/paper';
 import { boolean, number, object, setLocale, string } from 'yup';
 import { parseDecimal } from '@/core/units/decimal';
 import { addDays, isIsoDate } from '@/core/units/iso-date';
+import { isMonthDay } from '@/core/units/month-day';
 
 // Where a schema has no words of its own for a kind of input that no page of ours sends.
 const UNREADABLE = 'This cannot be read. Reload the page and enter it again.';
@@ -172,3 +173,14 @@ export const paperInput = object({ paper: paper() });
 export function isAhead(date: string, now: Date): boolean {
   return date > addDays(now.toISOString().slice(0, 10), 1);
 }
+
+/** A turn of the usual year as month and day, such as 04-24; it may be left empty. */
+export const optionalMonthDay = (what: string) =>
+  string()
+    .nullable()
+    .default(null)
+    .test(
+      'month-day',
+      `Enter ${what} as month and day, such as 04-24, or leave it empty.`,
+      (value) => !value || isMonthDay(value),
+    );

@@ -1,5 +1,6 @@
 import { v7 as uuid } from 'uuid';
 import { type Climate, problemOfNormals } from '@/core/plan/climate/normals';
+import { estimateSource, normalsFromFrosts } from '@/core/plan/climate/normals-from-frosts';
 import { climateInput } from '@/core/plan/climate/climate-input';
 import { type Assumption, ASSUMPTIONS, type Edits } from '@/core/plan/phenology/assumptions';
 import { assumptionsInput } from '@/core/plan/phenology/assumptions-input';
@@ -30,12 +31,13 @@ export async function getSite(context: Context, siteId: string): Promise<SiteRow
 export async function addSite(context: Context, input: unknown): Promise<SiteRow> {
   allow(context, 'assistant');
   const { db, actor, now } = context;
+  const { lastFrost, firstFrost, appleBloom, ...entered } = parse(siteInput, input);
+  const dates = { lastFrost: lastFrost || null, firstFrost: firstFrost || null, appleBloom: appleBloom || null };
   const row: SiteRow = {
-    ...parse(siteInput, input),
+    ...entered,
     id: uuid(),
     clubId: actor.clubId,
-    climate: null,
-    climateSource: '',
+    ...yearFromFrosts(entered.hemisphere, dates),
     assumptions: {},
     quarantine: [],
     version: 0,
@@ -59,6 +61,35 @@ export async function addSite(context: Context, input: unknown): Promise<SiteRow
     throw error;
   }
   return row;
+}
+
+/** Days that frost dates move by from year to year, where nobody says otherwise. */
+const USUAL_FROST_MARGIN = 12;
+
+/** The usual year of a site whose frost dates are known, with temperatures estimated from them; none without both. */
+function yearFromFrosts(
+  hemisphere: 'north' | 'south',
+  { lastFrost, firstFrost, appleBloom }: Record<'lastFrost' | 'firstFrost' | 'appleBloom', string | null>,
+): Pick<SiteRow, 'climate' | 'climateSource'> {
+  if (lastFrost === null && firstFrost === null) return { climate: null, climateSource: '' };
+  if (lastFrost === null || firstFrost === null)
+    throw new UseCaseError('invalid', 'Give both frost dates, or neither.', {
+      [lastFrost === null ? 'lastFrost' : 'firstFrost']: 'Give both or neither.',
+    });
+  try {
+    return {
+      climate: {
+        normals: normalsFromFrosts({ hemisphere, lastFrost, firstFrost, appleBloom }),
+        lastFrost,
+        firstFrost,
+        frostMargin: USUAL_FROST_MARGIN,
+      },
+      climateSource: estimateSource(appleBloom),
+    };
+  } catch (error) {
+    if (error instanceof RangeError) throw new UseCaseError('invalid', error.message, { lastFrost: error.message });
+    throw error;
+  }
 }
 
 /** Sets a site's usual year: temperatures by month, frost dates, and who says so. */

@@ -63,6 +63,10 @@ export function normalsFromFrosts({ hemisphere, lastFrost, firstFrost, appleBloo
   return { low: turned(year.low), high: turned(year.high) };
 }
 
+/** What a year is said to come from whose temperatures nobody entered. */
+export const estimateSource = (appleBloom: string | null): string =>
+  `estimated from frost dates${appleBloom === null ? '' : ' and apple bloom'}`;
+
 /** The swing by which apples bloom on their day; of those that do it as well, the nearest to the usual one. */
 function swingFor(bloom: string, usual: number, yearWith: (swing: number) => Normals): number {
   let best = { swing: usual, off: Infinity };

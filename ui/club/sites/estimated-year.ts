@@ -1,10 +1,7 @@
 import type { FieldValues } from 'react-hook-form';
-import { normalsFromFrosts } from '@/core/plan/climate/normals-from-frosts';
+import { estimateSource, normalsFromFrosts } from '@/core/plan/climate/normals-from-frosts';
 import { isMonthDay } from '@/core/units/month-day';
 import { fromCelsius, type TemperatureUnit } from '@/core/units/temperature';
-
-/** Said as the source of temperatures that nobody entered. */
-const ESTIMATED = 'estimated from frost dates';
 
 /** What is typed, with its temperatures estimated from the dates; as it is where the dates do not allow that. */
 export function estimated(typed: FieldValues, hemisphere: 'north' | 'south', unit: TemperatureUnit): FieldValues {
@@ -19,7 +16,7 @@ export function estimated(typed: FieldValues, hemisphere: 'north' | 'south', uni
     return {
       ...typed,
       normals: { low: shown(low), high: shown(high) },
-      source: bloom ? `${ESTIMATED} and apple bloom` : ESTIMATED,
+      source: estimateSource(bloom),
     };
   } catch {
     return typed;

@@ -34,6 +34,21 @@ export function SiteForm() {
       >
         <TimeZoneInput {...register('timeZone')} />
       </Field>
+      <fieldset className="grid grid-cols-3 gap-2">
+        <legend className="mb-1 text-sm text-muted">
+          Month and day, such as 04-24. The two frost dates are enough to know what is in season here; leave all empty
+          where it never freezes, and enter the temperatures afterwards.
+        </legend>
+        <Field label="Last frost" error={errors.lastFrost}>
+          <input {...register('lastFrost')} placeholder="04-24" />
+        </Field>
+        <Field label="First frost" error={errors.firstFrost}>
+          <input {...register('firstFrost')} placeholder="10-28" />
+        </Field>
+        <Field label="Apples bloom" error={errors.appleBloom}>
+          <input {...register('appleBloom')} placeholder="04-30" />
+        </Field>
+      </fieldset>
       <button type="submit" className="bench-button self-start" disabled={busy}>
         Add the site
       </button>
