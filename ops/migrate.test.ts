@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { type Model, type ModelStatic, QueryTypes } from 'sequelize';
@@ -5,6 +6,7 @@ import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { openDatabase, type Database } from '@/db/database';
 import { migrate, pendingMigrations } from '@/db/migrate';
 import { up as numberTurns } from '@/db/migrations/0007-turns';
+import { up as chipCover } from '@/db/migrations/0020-chip-cover';
 import { startMariaDb } from './mariadb';
 
 const ALL = [
@@ -27,6 +29,7 @@ const ALL = [
   '0017-keeper-counts',
   '0018-table-changes',
   '0019-topworking-day',
+  '0020-chip-cover',
 ];
 /** Tables that are spoken to without a model. */
 const BARE = ['guards', 'migration_guard', 'migrations', 'rate_limits', 'table_changes', 'table_stamps'];
@@ -110,6 +113,53 @@ describe('migrations', () => {
       type: QueryTypes.SELECT,
     });
     expect(turns.map(({ id, turn }) => `${id}: ${turn}`)).toEqual(['1: 1', '2: 1', '3: 2', '4: 1', '5: 3']);
+  });
+  it('write down how the bud of every earlier chip lay, so that none changes its care', async () => {
+    const { sequelize } = open(await emptySchema());
+    await migrate(sequelize);
+    await sequelize.transaction(async (transaction) => {
+      const run = (sql: string) => sequelize.query(sql, { type: QueryTypes.RAW, transaction });
+      // Rows with nothing but what counts here.
+      await run("SET FOREIGN_KEY_CHECKS = 0, sql_mode = ''");
+      const union = (id: string, method: string, schools: object): string =>
+        `('${id}', '${method}', '${JSON.stringify(schools)}', '${id}')`;
+      await run(
+        `INSERT INTO unions (id, method, schools, seat_id) VALUES ${[
+          union('a', 'chip', {}),
+          union('b', 'chip', { 'bud-cover': 'film', knife: 'any' }),
+          union('c', 't-bud', { 'bud-cover': 'rubber' }),
+        ].join(', ')}`,
+      );
+      await run(
+        `INSERT INTO workshops (id, method, schools) VALUES ('w', 'chip', '{"bud-cover":"rubber"}'), ('x', 'cleft', '{}')`,
+      );
+      await run(`INSERT INTO rubrics (id, method, content_hash, body) VALUES ('r', 'chip', 'old', '{"fatalCap":40}')`);
+      await run('SET FOREIGN_KEY_CHECKS = 1, sql_mode = DEFAULT');
+    });
+    // Twice: a start may be killed in between.
+    await chipCover(sequelize);
+    await chipCover(sequelize);
+    const schools = async (table: string): Promise<Record<string, unknown>> => {
+      const rows = await sequelize.query<{ id: string; json: unknown }>(`SELECT id, schools AS json FROM ${table}`, {
+        type: QueryTypes.SELECT,
+      });
+      return Object.fromEntries(
+        rows.map(({ id, json }) => [id, typeof json === 'string' ? (JSON.parse(json) as unknown) : json]),
+      );
+    };
+    expect(await schools('unions')).toEqual({
+      a: { 'chip-cover': 'out' },
+      b: { 'chip-cover': 'film', knife: 'any' },
+      c: { 'bud-cover': 'rubber' },
+    });
+    expect(await schools('workshops')).toEqual({ w: { 'bud-cover': 'rubber', 'chip-cover': 'rubber' }, x: {} });
+    const [rule] = await sequelize.query<{ body: unknown; hash: string }>(
+      'SELECT body, content_hash AS hash FROM rubrics',
+      { type: QueryTypes.SELECT },
+    );
+    const body = '{"fatalCap":40,"schools":{"chip-cover":"out"}}';
+    expect(typeof rule!.body === 'string' ? rule!.body : JSON.stringify(rule!.body)).toBe(body);
+    expect(rule!.hash).toBe(createHash('sha256').update(body).digest('hex'));
   });
   it('leave tables that have exactly the columns the models read and write', async () => {
     const { sequelize, ...models } = open(inject('databaseUrl'));

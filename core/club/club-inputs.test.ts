@@ -79,7 +79,13 @@ describe('a password', () => {
 describe('a site', () => {
   const site = { name: 'South shore', hemisphere: 'south', timeZone: 'Pacific/Auckland' };
   it('lies in a time zone there is, on one half of the earth', () => {
-    expect(taken(siteInput, site)).toEqual({ ...site, region: '' });
+    expect(taken(siteInput, site)).toEqual({
+      ...site,
+      region: '',
+      lastFrost: null,
+      firstFrost: null,
+      appleBloom: null,
+    });
     expect(refusals(siteInput, { ...site, timeZone: 'Europe/Isle' })).toEqual({
       timeZone: 'Enter a time zone such as Europe/Vienna.',
     });

@@ -8,7 +8,7 @@ import { assumedDepth, slicePlacement } from '../common/slice-fields';
 import type { Method } from '../method';
 import { BUD_SCHOOLS } from '../common/bud-care';
 import { KNIT_SEEN } from '../schools/of-aftercare';
-import { TURNS } from '../schools/of-covering';
+import { CHIP_COVER, TURNS } from '../schools/of-covering';
 import { CUT_FIRST, KNIFE, SECOND_BUD } from '../schools/of-cutting';
 import { CHIP_LENGTH } from './steps';
 import { ANCHORS, technique } from './technique';
@@ -91,7 +91,7 @@ export const chip: Method = {
   ],
   example: { stockDiameter: 10, scionDiameter: 10, stockLength: 30, scionLength: 30 },
   shownWith: { stock: 12, scion: 9 },
-  schools: [SECOND_BUD, CUT_FIRST, KNIFE, TURNS, KNIT_SEEN, ...BUD_SCHOOLS],
+  schools: [SECOND_BUD, CUT_FIRST, KNIFE, TURNS, KNIT_SEEN, CHIP_COVER, ...BUD_SCHOOLS],
   technique,
   template: (choices, wood) => [
     slice(

@@ -14,7 +14,7 @@ import { BUD_HEIGHT, heightFigure, HIGHER, secondBud } from '../common/bud-place
 import { bindStep, chooseWood, labelStep, onFace, step, writeTags } from '../common/steps';
 import type { Wood } from '../method';
 import { chosen, type Choices } from '../school';
-import { BUD_COVER, TURNS } from '../schools/of-covering';
+import { CHIP_COVER, TURNS } from '../schools/of-covering';
 import { CUT_FIRST, KNIFE, SECOND_BUD } from '../schools/of-cutting';
 import type { Step } from '../step';
 
@@ -73,7 +73,7 @@ export function cutsOf(choices: Choices, wood: Wood) {
   const bed = depthOf(stock, wood.stockBark);
   const chip = depthOf(scion, wood.scionBark);
   const budFirst = chosen(choices, CUT_FIRST) === 'bud';
-  const cover = chosen(choices, BUD_COVER);
+  const cover = chosen(choices, CHIP_COVER);
   const second = chosen(choices, SECOND_BUD);
   // A second chip above needs as much stem again.
   const room = second === 'above' ? length + 14 : 0;

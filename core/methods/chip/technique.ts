@@ -56,8 +56,8 @@ export function technique(choices: Choices, wood: Wood): Technique {
       point.safeHands(3),
       point.time,
     ],
-    materials: budMaterials(choices, turns, length + 12 + room),
+    materials: budMaterials(choices, cover, turns, length + 12 + room),
     tools: [tool.knife(chosen(choices, KNIFE), 'budding'), tool.GLOVE, tool.CALIPER],
-    aftercare: budAftercare(choices, turns),
+    aftercare: budAftercare(choices, cover, turns),
   };
 }

@@ -11,7 +11,7 @@ import {
   SUPPORT_LATER,
   WRAP_OFF,
 } from '../schools/of-aftercare';
-import { BUD_COVER, RUBBER_OFF, type TURNS } from '../schools/of-covering';
+import { type BudCover, RUBBER_OFF, type TURNS } from '../schools/of-covering';
 import { SECOND_BUD } from '../schools/of-cutting';
 import { budWrap, softBark } from '../timetable/tasks-of-binding';
 import { BLOSSOM, FIRST_CROP, LABEL, sideShoots, support } from '../timetable/tasks-of-growth';
@@ -22,9 +22,8 @@ import * as material from './materials';
 
 /* What chip and T have in common besides the cut: a bud on a young stock, wrapped, that sleeps or is forced. */
 
-/** Questions about all that follows the cut. */
+/** Questions about all that follows the cut, but for how the bud lies under its wrap. */
 export const BUD_SCHOOLS = [
-  BUD_COVER,
   RUBBER_OFF,
   WRAP_OFF,
   SOFT_BARK,
@@ -41,9 +40,14 @@ export const BUD_SCHOOLS = [
  *
  * @param bound length of union that is wrapped, mm.
  */
-export function budMaterials(choices: Choices, turns: AnswerTo<typeof TURNS>, bound: number): Technique['materials'] {
+export function budMaterials(
+  choices: Choices,
+  cover: BudCover,
+  turns: AnswerTo<typeof TURNS>,
+  bound: number,
+): Technique['materials'] {
   const second = chosen(choices, SECOND_BUD);
-  const wrap = chosen(choices, BUD_COVER) === 'film' ? material.film(bound, 'stock') : material.rubber(turns);
+  const wrap = cover === 'film' ? material.film(bound, 'stock') : material.rubber(turns);
   const twice = second === 'above' || (turns === 'layers' && wrap.id === 'film');
   return [
     twice && wrap.unit === 'mm' ? { ...wrap, wrap: { ...wrap.wrap, layers: 2 } } : wrap,
@@ -55,8 +59,11 @@ export function budMaterials(choices: Choices, turns: AnswerTo<typeof TURNS>, bo
 }
 
 /** All that follows, but for citrus kin. `callus` is whether it is seen through the wrap. */
-export function budAftercare(choices: Choices, callus: AnswerTo<typeof TURNS> | null): Technique['aftercare'] {
-  const cover = chosen(choices, BUD_COVER);
+export function budAftercare(
+  choices: Choices,
+  cover: BudCover,
+  callus: AnswerTo<typeof TURNS> | null,
+): Technique['aftercare'] {
   return [
     // Under rubber the bud is felt; nothing of it is seen before spring.
     cover === 'rubber'

@@ -1,12 +1,12 @@
 import type { Point } from '../method';
 import type { AnswerTo } from '../school';
-import type { BUD_COVER, TURNS } from '../schools/of-covering';
+import type { BudCover, TURNS } from '../schools/of-covering';
 import type { SLIVER } from '../schools/of-cutting';
 import { bind, judged, LOOSE } from './points';
 
 /* Points of buds and tips, which lie under a wrap of their own. */
 
-const ROUND_BUD: Record<AnswerTo<typeof BUD_COVER>, { good: string; poor: string; correction: string }> = {
+const ROUND_BUD: Record<BudCover, { good: string; poor: string; correction: string }> = {
   out: {
     good: 'tight above and below, the bud out',
     poor: 'ribboned, or the bud wrapped over',
@@ -24,11 +24,7 @@ const ROUND_BUD: Record<AnswerTo<typeof BUD_COVER>, { good: string; poor: string
   },
 };
 /** The wrap of a bud piece, with the bud as its school leaves it. */
-export const bindBud = (
-  weight: number,
-  cover: AnswerTo<typeof BUD_COVER>,
-  turns: AnswerTo<typeof TURNS> = 'few',
-): Point => ({
+export const bindBud = (weight: number, cover: BudCover, turns: AnswerTo<typeof TURNS> = 'few'): Point => ({
   ...bind(weight, turns),
   good: turns === 'few' ? ROUND_BUD[cover].good : `${ROUND_BUD[cover].good}, two layers`,
   correction: ROUND_BUD[cover].correction,

@@ -1,5 +1,5 @@
 import { mm, prose } from '../../units/prose';
-import { question, usually } from '../school';
+import { type AnswerTo, question, usually } from '../school';
 
 /* Questions of binding, sealing and covering on which practitioners differ. Source: usual practice, where practitioners disagree. */
 
@@ -32,6 +32,17 @@ export const BUD_COVER = question(
   ['film', 'covered with thin stretch film', 'Nothing dries, and the bud grows through.'],
   ['rubber', 'covered by rubber until spring', 'For dormant chips: warm, dark and pressed.'],
 );
+/** The chip has a question of its own: covered is its usual answer, and a bud under bark still peeps out. */
+export const CHIP_COVER = question(
+  'chip-cover',
+  'cover',
+  'The chip’s bud under the wrap',
+  ['film', 'covered with thin stretch film', 'Nothing dries, and the bud grows through.'],
+  ['out', 'left peeping out of the rubber', 'It can grow without anyone coming by.'],
+  ['rubber', 'covered by rubber until spring', 'For dormant chips: warm, dark and pressed.'],
+);
+/** How a bud lies under its wrap. */
+export type BudCover = AnswerTo<typeof BUD_COVER>;
 export const INLAY_FIX = question(
   'inlay-fix',
   'cover',

@@ -39,13 +39,9 @@ const FIELD = {
   'scions-kept one': ['task scions'],
 };
 /** What buds share. */
-const SUMMER_BUD = {
+const CHIP_BUD = {
   'second-bud above': ['step bind', 'task head-back', 'takes', 'step second', 'kit film'],
   'second-bud opposite': ['task head-back', 'takes', 'step second', 'kit paint-dot'],
-  'bud-cover film': ['step bind', 'point bind', 'kit rubber', 'task unwrap-bud', 'kit film', 'task binding-off'],
-  'binding-off unwind': ['task unwrap-bud'],
-  'binding-off look': ['task unwrap-bud'],
-  'wrap-off winter': ['task unwrap-bud', 'task binding-off'],
   'soft-bark spray': ['task soft-bark'],
   'head-back-when before-break': ['task head-back'],
   'head-back close': ['task head-back'],
@@ -53,6 +49,13 @@ const SUMMER_BUD = {
   'shoots-when midsummer': ['task suckers'],
   'side-shoots feeders': ['task side-shoots'],
   'support at-once': ['task tie-up', 'kit brace', 'task guard', 'task brace'],
+};
+const SUMMER_BUD = {
+  ...CHIP_BUD,
+  'bud-cover film': ['step bind', 'point bind', 'kit rubber', 'task unwrap-bud', 'kit film', 'task binding-off'],
+  'binding-off unwind': ['task unwrap-bud'],
+  'binding-off look': ['task unwrap-bud'],
+  'wrap-off winter': ['task unwrap-bud', 'task binding-off'],
 };
 
 /*
@@ -193,18 +196,24 @@ const MUST_DIFFER: Record<string, Record<string, string[]>> = {
     'support at-once': ['task tie-up', 'kit brace', 'task guard', 'task brace'],
   },
   chip: {
-    ...SUMMER_BUD,
+    ...CHIP_BUD,
     'cut-first bud': ['step fit', 'order', 'point cut-length', 'point notch'],
     'knife any': ['step bed', 'point flatness', 'tool budding-knife', 'tool blade'],
-    'turns layers': ['step bind', 'point bind', 'kit rubber', 'task callus-seen'],
+    // Covered with film is the chip's usual answer.
+    'binding-off unwind': ['task binding-off'],
+    'binding-off look': ['task binding-off'],
+    'wrap-off winter': ['task binding-off'],
+    'turns layers': ['step bind', 'point bind', 'kit film', 'task callus-seen'],
     'knit-seen unwrap-one': ['task callus-seen'],
     'knit-seen growth': ['task callus-seen'],
-    'bud-cover rubber': [
+    'chip-cover out': ['step bind', 'point bind', 'kit rubber', 'task unwrap-bud', 'kit film', 'task binding-off'],
+    'chip-cover rubber': [
       'step bind',
       'point bind',
       'task plump',
       'task callus-seen',
-      'task unwrap-bud',
+      'kit rubber',
+      'kit film',
       'task binding-off',
     ],
   },
@@ -304,7 +313,7 @@ describe('what is said under a school', () => {
     for (const id of ['chip', 't-bud'])
       for (const cover of ['out', 'film', 'rubber'])
         for (const off of ['weeks', 'winter']) {
-          const technique = follow(id, { 'bud-cover': cover, 'wrap-off': off });
+          const technique = follow(id, { [id === 'chip' ? 'chip-cover' : 'bud-cover']: cover, 'wrap-off': off });
           const wraps = technique.aftercare.filter((task) => ['unwrap-bud', 'binding-off'].includes(task.id));
           expect(wraps, `${id} ${cover} ${off}`).toHaveLength(1);
           if (cover === 'film') expect(told(technique)).not.toMatch(/rubber/i);

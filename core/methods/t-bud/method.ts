@@ -12,6 +12,7 @@ import { towards } from '../common/towards';
 import type { Figures } from '../measures';
 import type { Method } from '../method';
 import { BUD_SCHOOLS } from '../common/bud-care';
+import { BUD_COVER } from '../schools/of-covering';
 import { KNIFE, SECOND_BUD, SLIVER, T_WAY } from '../schools/of-cutting';
 import { CITRUS } from '../schools/of-kin';
 import { measured, prose } from '../../units/prose';
@@ -99,7 +100,7 @@ export const tBud: Method = {
   ],
   example: { stockDiameter: 10, scionDiameter: 8, shieldLength: 30 },
   shownWith: { stock: 10, scion: 8 },
-  schools: [CITRUS, SECOND_BUD, T_WAY, SLIVER, KNIFE, ...BUD_SCHOOLS],
+  schools: [CITRUS, SECOND_BUD, T_WAY, SLIVER, KNIFE, BUD_COVER, ...BUD_SCHOOLS],
   technique,
   template: (choices, wood) => [
     tee(

@@ -93,15 +93,15 @@ function pointsFor({ choices, inverted, cover, citrus }: Cuts): Point[] {
 
 export function technique(choices: Choices, wood: Wood): Technique {
   const cuts = cutsOf(choices, wood);
-  const { citrus, room, second } = cuts;
+  const { citrus, cover, room, second } = cuts;
   const bound = DOWN_CUT + 8 + room;
   return {
     takes: { pieces: second === 'none' ? 1 : 2, buds: 1 },
     start: startOf(cuts),
     steps: stepsOf(cuts),
     points: pointsFor(cuts),
-    materials: citrus ? [material.vinylTape(bound), material.LABEL] : budMaterials(choices, 'few', bound),
+    materials: citrus ? [material.vinylTape(bound), material.LABEL] : budMaterials(choices, cover, 'few', bound),
     tools: [tool.knife(chosen(choices, KNIFE), 'budding'), tool.BARK_LIFTER, tool.GLOVE, tool.CALIPER],
-    aftercare: citrus ? citrusAftercare(choices) : budAftercare(choices, null),
+    aftercare: citrus ? citrusAftercare(choices) : budAftercare(choices, cover, null),
   };
 }

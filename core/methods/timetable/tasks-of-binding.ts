@@ -1,7 +1,7 @@
 import type { Prose } from '../../units/prose';
 import type { AnswerTo } from '../school';
 import type { SOFT_BARK, TAPE_OFF, WRAP_OFF } from '../schools/of-aftercare';
-import type { BUD_COVER, RUBBER_OFF, STRETCH_OFF, TAPE_OFF_BY } from '../schools/of-covering';
+import type { BudCover, RUBBER_OFF, STRETCH_OFF, TAPE_OFF_BY } from '../schools/of-covering';
 import { type AftercareTask, task } from './aftercare-task';
 import { calendarDays, event, growth, healingDays, phase, phaseNotBefore, type Trigger } from './trigger';
 
@@ -56,12 +56,19 @@ const RUBBER: Record<AnswerTo<typeof RUBBER_OFF>, string> = {
   look: 'Look whether the rubber has rotted, and take off what still holds',
 };
 
+/** Thin film that a bud grows through: what of it lingers. */
+const FILM: Record<AnswerTo<typeof RUBBER_OFF>, string> = {
+  slit: 'slit what lingers, on the side away from the bud',
+  unwind: 'unwind what lingers',
+  look: 'take off what still holds',
+};
+
 /** A narrow rubber strip that nobody looks under before growth. */
 export const rubberOff = (how: AnswerTo<typeof RUBBER_OFF>): AftercareTask =>
   off(RUBBER[how], event('growth-starts', 20));
 
 interface BudWrap {
-  cover: AnswerTo<typeof BUD_COVER>;
+  cover: BudCover;
   when: AnswerTo<typeof WRAP_OFF>;
   how: AnswerTo<typeof RUBBER_OFF>;
 }
@@ -72,7 +79,10 @@ interface BudWrap {
  */
 export function budWrap({ cover, when, how }: BudWrap): AftercareTask {
   if (cover === 'film')
-    return off('Look at the film: the bud grows through it; take off what lingers', event('growth-starts', 20));
+    return off(
+      `${when === 'winter' ? 'The film stayed on through the winter' : 'Look at the film'}: the bud grows through it; ${FILM[how]}`,
+      event('growth-starts', 20),
+    );
   if (cover === 'rubber')
     return off(
       `${RUBBER[how]}: it covered the bud until spring`,

@@ -15,7 +15,7 @@ export interface ShortAnswer {
 
 /** Which of a method's questions bear on what is asked. */
 const BEARS: Record<QuestionKind, readonly string[]> = {
-  'how-tight': ['turns', 'bud-cover', 'inlay-fix'],
+  'how-tight': ['turns', 'bud-cover', 'chip-cover', 'inlay-fix'],
   'how-deep': ['tongue', 'whip-length', 'sliver', 'slits', 'scion-end', 'outer-bark', 'rough-bark'],
   'which-side': ['t-way', 'cut-first', 'second-bud'],
   'come-off': ['wrap-off', 'tape-off', 'binding-off', 'cover-open', 'soft-bark'],
