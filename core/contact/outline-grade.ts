@@ -12,9 +12,14 @@ export const SIDE_TOUCHING = 0.1;
 
 /**
  * Grade of a union of two outlines: good when both sides match, or one where this pair can do no better; poor when one
- * does that could have had both, or a side touches at all; fatal when neither does, whatever the ends add.
+ * does that could have had both, or a side touches at all; fatal when neither does, whatever the ends add. Where crossing
+ * lines are held to be enough, parts of both sides are good.
  */
-export function outlineGrade(union: OutlineUnion, result: OutlineUnionContact, matched = MATCHED): ContactGrade {
+export function outlineGrade(
+  union: OutlineUnion,
+  result: OutlineUnionContact,
+  { matched = MATCHED, crossingSuffices = false }: { matched?: number | undefined; crossingSuffices?: boolean } = {},
+): ContactGrade {
   const { left, right, contact } = result;
   const share = percent(contact);
   const sides = [left, right].filter((share) => share >= matched - ROUNDING).length;
@@ -27,7 +32,8 @@ export function outlineGrade(union: OutlineUnion, result: OutlineUnionContact, m
       : { grade: 'good', words: `${side} side, as the pair allows, ${share}`, cause: null };
   }
   if (Math.max(left, right) >= SIDE_TOUCHING - ROUNDING) {
-    const crossing = left >= SIDE_TOUCHING && right >= SIDE_TOUCHING;
+    const crossing = left >= SIDE_TOUCHING - ROUNDING && right >= SIDE_TOUCHING - ROUNDING;
+    if (crossing && crossingSuffices) return { grade: 'good', words: `the lines cross, ${share}`, cause: null };
     return {
       grade: 'poor',
       words: `${crossing ? 'parts of both sides' : `part of the ${left > right ? 'left' : 'right'} side`}, ${share}`,

@@ -40,6 +40,10 @@ export const CAUTIONS = {
     title: 'Wax and sealants',
     text: 'Read the label. Hot wax burns; solvents need air. Pesticides and fungicides may need a licensed person: local law decides.',
   },
+  'hot-wax': {
+    title: 'Hot wax',
+    text: 'It burns skin and can catch fire. Melt it in a water bath, outdoors or well aired, never over a flame; a lid at hand, no water near burning wax. Try its warmth on the back of the brush hand’s glove, not on the graft.',
+  },
   sap: {
     title: 'Sap on the skin',
     text: 'Sap of fig and mango kin and walnut husks irritate the skin: gloves, and wash before going into the sun.',

@@ -132,6 +132,19 @@ describe('grades of a whip', () => {
   });
 });
 
+describe('lines that cross', () => {
+  const cambium = (schools: Record<string, string>, changes: Record<string, number>) =>
+    judgeUnion(whip, defaultRule(whip, schools), exampleMeasures(whip, changes), {}, 'joined').assessment.grades.cambium;
+  const askew = { turn: 6 };
+  it('are poor, and good where a workshop holds that they are enough; nowhere stays fatal', () => {
+    expect(cambium({}, askew)).toBe('poor');
+    expect(cambium({ lines: 'cross' }, askew)).toBe('good');
+    const nowhere = { scionDiameter: 5, placement: 0 };
+    expect(cambium({}, nowhere)).toBe('fatal');
+    expect(cambium({ lines: 'cross' }, nowhere)).toBe('fatal');
+  });
+});
+
 describe('marks that a model needs', () => {
   it('nothing of a T-bud touches when the bark was forced or the bud stands on its head', () => {
     const method = methodById('t-bud');

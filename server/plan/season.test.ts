@@ -69,18 +69,18 @@ describe('the Follow-up page', () => {
     const roundId = uuid();
     await addRound(club.as('lead'), workshop.id, roundId, {
       milestone: 'growing',
-      opensOn: '2027-05-01',
-      closesOn: '2027-05-20',
+      opensOn: '2027-06-22',
+      closesOn: '2027-07-11',
     });
     const at = (date: string) => club.as('assistant', new Date(`${date}T09:00:00Z`));
     for (const [said, note, source] of [
       ['unsure', '', 'phone'],
       ['alive', 'green tip', 'slip'],
     ])
-      await enterReport(at('2027-05-03'), uuid(), { roundId, unionId: keeper!.unionId, said, note, source });
+      await enterReport(at('2027-06-24'), uuid(), { roundId, unionId: keeper!.unionId, said, note, source });
     const board = async (date: string) =>
       followUp(at(date), workshop.id, await askedUnions(at(date), { workshopId: workshop.id }));
-    const [round] = await board('2027-05-04');
+    const [round] = await board('2027-06-25');
     expect(round).toMatchObject({ milestone: 'growing', closed: false, sentSoFar: 0 });
     expect(round!.growers.map(({ seatNumber, reachable, plants }) => [seatNumber, reachable, plants.length])).toEqual([
       [1, true, 1],
@@ -94,7 +94,7 @@ describe('the Follow-up page', () => {
       note: 'green tip',
       source: 'slip',
     });
-    expect((await board('2027-05-21'))[0]!.closed).toBe(true);
+    expect((await board('2027-07-12'))[0]!.closed).toBe(true);
   });
 });
 

@@ -3,7 +3,7 @@ import { chosen, type Choices } from '../../methods/school';
 import { TAPE_OFF } from '../../methods/schools/of-aftercare';
 import { RUBBER_OFF, STRETCH_OFF, TAPE_OFF_BY } from '../../methods/schools/of-covering';
 import { type AftercareTask, task } from '../../methods/timetable/aftercare-task';
-import { heavyOff, rubberOff, stretchOff, tapeOff } from '../../methods/timetable/tasks-of-binding';
+import { heavyOff, paperGone, rubberOff, stretchOff, tapeOff, tiesOff } from '../../methods/timetable/tasks-of-binding';
 import { event } from '../../methods/timetable/trigger';
 
 /** What holds a union together, as somebody may really have used it. */
@@ -43,6 +43,9 @@ export const BINDINGS = {
     strains: true,
     off: (choices) => heavyOff(chosen(choices, TAPE_OFF_BY)),
   },
+  'paper-tape': { name: 'paper tape, which rots', strains: false, off: paperGone },
+  'duct-tape': { name: 'duct tape', strains: true, off: tape('duct tape') },
+  'plastic-ties': { name: 'plastic ties', strains: true, off: tiesOff },
   'masking-tape': { name: 'masking tape, which rots', strains: false, off: () => null },
 } as const satisfies Record<string, Binding>;
 

@@ -11,7 +11,7 @@ import { towards } from '../common/towards';
 import type { Method } from '../method';
 import { FIELD_GRAFT_SCHOOLS } from '../common/field-graft';
 import { TAPE_OFF } from '../schools/of-aftercare';
-import { COAT, FILM_WHEN, STUMP, TAPE_OFF_BY } from '../schools/of-covering';
+import { COAT, FILM_WHEN, SEALANT, STUMP, TAPE_OFF_BY } from '../schools/of-covering';
 import { BUDS, KNIFE, OUTER_BARK, SCION_END, SLITS } from '../schools/of-cutting';
 import { BARK_STUMPS } from '../stump-scions';
 import { SPENT_WOOD_WORDS, SWELLING_WORDS } from '../timetable/first-movement';
@@ -64,6 +64,7 @@ export const bark: Method = {
     OUTER_BARK,
     KNIFE,
     FILM_WHEN,
+    SEALANT,
     COAT,
     STUMP,
     TAPE_OFF_BY,

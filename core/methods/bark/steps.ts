@@ -17,7 +17,7 @@ import {
 import { TAPE_WIDTH } from '../common/materials';
 import { chosen } from '../school';
 import { NURSE_LIMB } from '../schools/of-aftercare';
-import { COAT } from '../schools/of-covering';
+import { COAT, SEALANT } from '../schools/of-covering';
 import { KNIFE } from '../schools/of-cutting';
 import type { Step } from '../step';
 import { type Cuts, FACE_LENGTH, WINDOW } from './cuts';
@@ -239,8 +239,8 @@ function setScion({ choices, shape, length, three, scions, filmFirst, film, stum
       action: `Bind tight, from below the ${three || scions > 1 ? 'slits' : 'slit'} up to the rim`,
     }),
     ...(filmFirst ? [] : [film]),
-    ...(chosen(choices, COAT) === 'coat' ? [coatStep(-length - 4, 0)] : []),
-    sealStep({ tip: shape.tip, rim: 0, cuts: 'the rim, the end of each slit', stump }),
+    ...(chosen(choices, COAT) === 'coat' ? [coatStep(-length - 4, 0, chosen(choices, SEALANT))] : []),
+    sealStep({ tip: shape.tip, rim: 0, cuts: 'the rim, the end of each slit', stump, by: chosen(choices, SEALANT) }),
     labelStep(-length - 6),
   ];
 }

@@ -7,7 +7,7 @@ import * as tool from '../common/tools';
 import type { Technique, Wood } from '../method';
 import { chosen, type Choices } from '../school';
 import { TAPE_OFF } from '../schools/of-aftercare';
-import { COAT, TAPE_OFF_BY } from '../schools/of-covering';
+import { COAT, SEALANT, TAPE_OFF_BY } from '../schools/of-covering';
 import { KNIFE } from '../schools/of-cutting';
 import { tapeOff } from '../timetable/tasks-of-binding';
 import { reseal, swell } from '../timetable/tasks-of-healing';
@@ -34,7 +34,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
       point.windowShown(8),
       point.hold(8),
       point.bind(8),
-      point.seal(8, stump, chosen(choices, COAT)),
+      point.seal(8, stump, chosen(choices, COAT), chosen(choices, SEALANT)),
       point.dormantWood(4),
       point.clean(3),
       point.wayUp(3),
@@ -45,7 +45,10 @@ export function technique(choices: Choices, wood: Wood): Technique {
     materials: [
       material.darkTape(length + 4),
       material.film(shape.tip * scions),
-      material.sealant((stump === 'sealed' ? Math.max(4, Math.round(stock / 4)) : 2) + (coat ? 8 : 0)),
+      material.sealantBy(
+        chosen(choices, SEALANT),
+        (stump === 'sealed' ? Math.max(4, Math.round(stock / 4)) : 2) + (coat ? 8 : 0),
+      ),
       ...fieldGraftCover(choices, true),
     ],
     tools: [tool.SAW, tool.knife(chosen(choices, KNIFE)), tool.BARK_LIFTER, tool.GLOVE, tool.CALIPER],

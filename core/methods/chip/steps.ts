@@ -196,12 +196,15 @@ function setChip({ choices, bed, chip, aside, length, cover, second, room }: Cut
         out: 'Wrap rubber from below upwards, tight, and leave the bud out',
         film: 'Stretch thin film from below upwards, tight, one layer over the bud',
         rubber: 'Wrap rubber from below upwards, tight, over the bud as well',
+        'film-rubber':
+          'Stretch one layer of thin film over all, then wrap rubber over it from below upwards, tight, and leave the bud free of rubber',
       }[cover],
       turns: chosen(choices, TURNS),
       lookFor: {
         out: 'Flat turns without a gap above and below the bud; the chip cannot be moved.',
         film: 'The film clings; the bud’s shape shows through one layer.',
         rubber: 'Flat turns without a gap, the bud pressed under them.',
+        'film-rubber': 'The bud’s shape shows through one layer of film, rubber flat above and below it.',
       }[cover],
     }),
     labelStep(-length / 2 - 10),

@@ -11,7 +11,7 @@ import { towards } from '../common/towards';
 import { tiltPicks, wedgePlacement, wedgeUnionOf } from '../common/wedge-fields';
 import type { Method } from '../method';
 import { FIELD_GRAFT_SCHOOLS } from '../common/field-graft';
-import { COAT, FILM_WHEN, STUMP, TAPE_OFF_BY } from '../schools/of-covering';
+import { COAT, FILM_WHEN, SEALANT, STUMP, TAPE_OFF_BY } from '../schools/of-covering';
 import { BUDS, KNIFE } from '../schools/of-cutting';
 import { CLEFT_STUMPS } from '../stump-scions';
 import { SPENT_WOOD_WORDS, SWELLING_WORDS } from '../timetable/first-movement';
@@ -56,7 +56,7 @@ export const cleft: Method = {
   example: { stockDiameter: 26, scionDiameter: 9, length: 34 },
   shownWith: { stock: 26, scion: 9 },
   stumps: CLEFT_STUMPS,
-  schools: [BUDS, KNIFE, FILM_WHEN, COAT, STUMP, TAPE_OFF_BY, ...FIELD_GRAFT_SCHOOLS],
+  schools: [BUDS, KNIFE, FILM_WHEN, SEALANT, COAT, STUMP, TAPE_OFF_BY, ...FIELD_GRAFT_SCHOOLS],
   technique,
   template: (choices, wood) => [
     wedge('Wedge of the scion', wood.scion, stepFigure(technique(choices, wood), 'wedge', 'wedge')),

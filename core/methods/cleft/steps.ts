@@ -19,7 +19,7 @@ import type { Wood } from '../method';
 import { TAPE_WIDTH } from '../common/materials';
 import { chosen, type Choices } from '../school';
 import { NURSE_LIMB } from '../schools/of-aftercare';
-import { COAT, FILM_WHEN, STUMP } from '../schools/of-covering';
+import { COAT, FILM_WHEN, SEALANT, STUMP } from '../schools/of-covering';
 import { BUDS, KNIFE } from '../schools/of-cutting';
 import type { Step } from '../step';
 import { CLEFT_STUMPS, stumpRow } from '../stump-scions';
@@ -227,8 +227,8 @@ function setScion({ choices, split, scion, inset, two, filmFirst, film, tip, stu
       },
     }),
     ...(filmFirst ? [] : [film]),
-    ...(chosen(choices, COAT) === 'coat' ? [coatStep(-split - 6, 0)] : []),
-    sealStep({ tip, rim: 0, cuts: 'the rim, the ends of the split', stump }),
+    ...(chosen(choices, COAT) === 'coat' ? [coatStep(-split - 6, 0, chosen(choices, SEALANT))] : []),
+    sealStep({ tip, rim: 0, cuts: 'the rim, the ends of the split', stump, by: chosen(choices, SEALANT) }),
     labelStep(-split - 8),
   ];
 }

@@ -6,7 +6,7 @@ import * as point from '../common/points';
 import * as tool from '../common/tools';
 import type { Point, Technique, Wood } from '../method';
 import { chosen, type Choices } from '../school';
-import { COAT, TAPE_OFF_BY } from '../schools/of-covering';
+import { COAT, SEALANT, TAPE_OFF_BY } from '../schools/of-covering';
 import { KNIFE } from '../schools/of-cutting';
 import { heavyOff } from '../timetable/tasks-of-binding';
 import { reseal, swell } from '../timetable/tasks-of-healing';
@@ -52,7 +52,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
       SPLIT,
       point.hold(8),
       point.bind(8),
-      point.seal(8, stump, chosen(choices, COAT)),
+      point.seal(8, stump, chosen(choices, COAT), chosen(choices, SEALANT)),
       point.daylight(4),
       point.dormantWood(4),
       point.clean(4),
@@ -64,7 +64,10 @@ export function technique(choices: Choices, wood: Wood): Technique {
     materials: [
       material.heavyTape(split + 6),
       material.film(tip * scions),
-      material.sealant((stump === 'sealed' ? Math.max(5, Math.round(stock / 3)) : 2) + (coat ? 8 : 0)),
+      material.sealantBy(
+        chosen(choices, SEALANT),
+        (stump === 'sealed' ? Math.max(5, Math.round(stock / 3)) : 2) + (coat ? 8 : 0),
+      ),
       ...fieldGraftCover(choices, dark),
     ],
     tools: [tool.SAW, tool.SPLITTER, tool.DRIVER, tool.knife(chosen(choices, KNIFE)), tool.GLOVE, tool.CALIPER],

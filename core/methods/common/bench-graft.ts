@@ -9,9 +9,9 @@ import {
   SIDE_SHOOTS,
   SUPPORT_LATER,
 } from '../schools/of-aftercare';
-import { COAT, STRETCH_OFF, TURNS } from '../schools/of-covering';
+import { BINDING, COAT, SEALANT, STRETCH_OFF, TURNS } from '../schools/of-covering';
 import { BUDS, ROOT_TRIM, SCION_STAGE } from '../schools/of-cutting';
-import { stretchOff } from '../timetable/tasks-of-binding';
+import { benchBindingOff } from '../timetable/tasks-of-binding';
 import {
   BLOSSOM,
   FIRST_CROP,
@@ -31,7 +31,9 @@ import * as material from './materials';
 
 /** Questions about all that follows the cut. */
 export const BENCH_GRAFT_SCHOOLS = [
+  BINDING,
   TURNS,
+  SEALANT,
   COAT,
   ROOT_TRIM,
   KNIT_SEEN,
@@ -46,10 +48,13 @@ export const BENCH_GRAFT_SCHOOLS = [
 
 export function benchGraftMaterials(choices: Choices, bound: number, film: number): Technique['materials'] {
   const coat = chosen(choices, COAT) === 'coat';
+  const binding = chosen(choices, BINDING);
+  // Paper and ties let the air in: film covers the union as well.
+  const covered = binding === 'paper' || binding === 'ties' ? bound : 0;
   return [
-    material.stretchTape(bound, chosen(choices, TURNS)),
-    material.film(film),
-    material.sealant(coat ? 8 : 3),
+    material.benchBinding(binding, bound, chosen(choices, TURNS)),
+    material.film(film + covered),
+    material.sealantBy(chosen(choices, SEALANT), coat ? 8 : 3),
     ...braced(choices),
     material.LABEL,
   ];
@@ -68,7 +73,7 @@ export function benchGraftAftercare(choices: Choices): Technique['aftercare'] {
     sideShoots(chosen(choices, SIDE_SHOOTS)),
     BLOSSOM,
     ...support(chosen(choices, SUPPORT_LATER)),
-    stretchOff(chosen(choices, STRETCH_OFF)),
+    benchBindingOff(chosen(choices, BINDING), chosen(choices, STRETCH_OFF)),
     LABEL,
     ...plantOut(chosen(choices, PLANTING)),
     SECOND_CHANCE,

@@ -49,9 +49,10 @@ export function budMaterials(
   const second = chosen(choices, SECOND_BUD);
   const wrap = cover === 'film' ? material.film(bound, 'stock') : material.rubber(turns);
   const twice = second === 'above' || (turns === 'layers' && wrap.id === 'film');
+  const filmBesides = wrap.unit !== 'mm' && (twice || cover === 'film-rubber');
   return [
     twice && wrap.unit === 'mm' ? { ...wrap, wrap: { ...wrap.wrap, layers: 2 } } : wrap,
-    ...(twice && wrap.unit !== 'mm' ? [material.film(bound, 'stock')] : []),
+    ...(filmBesides ? [material.film(bound, 'stock')] : []),
     ...(second === 'opposite' ? [material.PAINT_DOT] : []),
     ...braced(choices),
     material.LABEL,

@@ -17,6 +17,11 @@ const ROUND_BUD: Record<BudCover, { good: string; poor: string; correction: stri
     poor: 'ribboned, or film bunched over the bud',
     correction: 'Stretch the film until it clings, and lay one layer only over the bud.',
   },
+  'film-rubber': {
+    good: 'film over all, rubber tight above and below the bud',
+    poor: 'ribboned, or rubber over the bud',
+    correction: 'Stretch one layer of film over all, then wrap rubber above and below the bud.',
+  },
   rubber: {
     good: 'tight, the bud covered and pressed',
     poor: 'ribboned, or the bud peeping out',

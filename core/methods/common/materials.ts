@@ -1,7 +1,7 @@
 import { mm, type Prose, prose } from '../../units/prose';
 import type { Material } from '../material';
 import type { AnswerTo } from '../school';
-import type { TURNS } from '../schools/of-covering';
+import type { BINDING, SEALANT, TURNS } from '../schools/of-covering';
 
 /*
  * What one union uses. Widths, overlaps and stretches are usual practice; how much tape that makes is reckoned by the
@@ -48,6 +48,29 @@ export const stretchTape = (length: number, turns: AnswerTo<typeof TURNS> = 'few
     stretch: 0.5,
     ...layersOf(turns),
   });
+export const paperTape = (length: number, turns: AnswerTo<typeof TURNS> = 'few'): Material =>
+  wrapped('paper-tape', 'paper tape', 'rots', TAPE_WIDTH.stretch, length, layersOf(turns));
+export const ductTape = (length: number, turns: AnswerTo<typeof TURNS> = 'few'): Material =>
+  wrapped('duct-tape', 'duct tape, torn lengthwise', 'take off', TAPE_WIDTH.stretch, length, layersOf(turns));
+/** One at either end of the cut and one across its middle. */
+export const PLASTIC_TIES = pieces('plastic-ties', 'narrow plastic tie', 'take off', 3);
+/** What binds a bench graft, by school. */
+export function benchBinding(
+  binding: AnswerTo<typeof BINDING>,
+  length: number,
+  turns: AnswerTo<typeof TURNS>,
+): Material {
+  switch (binding) {
+    case 'stretch':
+      return stretchTape(length, turns);
+    case 'paper':
+      return paperTape(length, turns);
+    case 'duct':
+      return ductTape(length, turns);
+    case 'ties':
+      return PLASTIC_TIES;
+  }
+}
 export const heavyTape = (length: number): Material =>
   wrapped(
     'heavy-tape',
@@ -69,6 +92,11 @@ export const rubber = (turns: AnswerTo<typeof TURNS> = 'few'): Material =>
   pieces('rubber', turns === 'few' ? 'budding rubber' : 'budding rubber, long', 'slit');
 export const BAND = pieces('band', 'rubber band', 'look');
 export const sealant = (amount: number): Material => grams('sealant', 'tree sealant', 'reseal', amount);
+/** Four parts rosin, two beeswax, one tallow. */
+const wax = (amount: number): Material =>
+  grams('grafting-wax', 'home-made grafting wax (rosin 4, beeswax 2, tallow 1)', 'reseal', amount);
+export const sealantBy = (by: AnswerTo<typeof SEALANT>, amount: number): Material =>
+  by === 'wax' ? wax(amount) : sealant(amount);
 export const LABEL = pieces('label', 'label', 'look');
 export const FOIL = pieces('foil', 'piece of kitchen foil, a hand’s width', 'take off');
 export const BAG = pieces('bag', 'poly bag with a cut corner', 'take off');

@@ -86,10 +86,11 @@ export function assessOutline(
   range: { from: number; to: number },
   side: (union: OutlineUnion, options: Parameters<Assessment['side']>[0]) => DisplayList,
   thresholds: Thresholds,
+  crossingSuffices = false,
 ): Assessment {
   const union = outlineOf(figures);
   const contact = outlineUnionContact(union);
-  const graded = outlineGrade(union, contact, thresholds.matched);
+  const graded = outlineGrade(union, contact, { matched: thresholds.matched, crossingSuffices });
   const through = union.stock.depth === undefined;
   return {
     contact,

@@ -1,7 +1,7 @@
 import { mm, type Prose, prose } from '../../units/prose';
 import type { Point } from '../method';
 import type { AnswerTo } from '../school';
-import type { COAT, STUMP, TURNS } from '../schools/of-covering';
+import type { BINDING, COAT, SEALANT, STUMP, TURNS } from '../schools/of-covering';
 import type { KNIFE, SCION_STAGE } from '../schools/of-cutting';
 
 type Weighted = (weight: number) => Point;
@@ -26,6 +26,16 @@ export const sidesCambium = measured({
   correction: 'Match under the bark before binding.',
   faults: [
     { grade: 'poor', words: 'one side, or crossing' },
+    { grade: 'fatal', words: 'matches nowhere' },
+  ],
+});
+/** Where crossing lines are held to be enough. */
+export const crossingCambium = (weight: number): Point => ({
+  ...sidesCambium(weight),
+  good: 'both sides match, or the lines cross',
+  correction: 'Set the scion a little askew, so that the green lines cross on both sides.',
+  faults: [
+    { grade: 'poor', words: 'part of one side only' },
     { grade: 'fatal', words: 'matches nowhere' },
   ],
 });
@@ -109,7 +119,25 @@ export const LOOSE: Point['faults'] = [
   { grade: 'poor', words: 'ribboned, or open at an end' },
   { grade: 'fatal', words: 'loose enough to turn' },
 ];
-export const bind = (weight: number, turns: AnswerTo<typeof TURNS> = 'few'): Point =>
+/** Ties press at three places, and film keeps the rest. */
+const TIED = judged({
+  id: 'bind',
+  letter: 'b',
+  name: 'Binding',
+  stage: 'wrapped',
+  good: 'three ties tight, the whole cut under film',
+  correction: 'Pull a tie tight at either end of the cut and one across its middle, then wrap film over all.',
+  faults: [
+    { grade: 'poor', words: 'a tie missing, or the cut not covered' },
+    { grade: 'fatal', words: 'loose enough to turn' },
+  ],
+});
+export const bind = (
+  weight: number,
+  turns: AnswerTo<typeof TURNS> = 'few',
+  binding: AnswerTo<typeof BINDING> = 'stretch',
+): Point => (binding === 'ties' ? TIED(weight) : wrappedWell(weight, turns));
+const wrappedWell = (weight: number, turns: AnswerTo<typeof TURNS>): Point =>
   judged({
     id: 'bind',
     letter: 'b',
@@ -150,6 +178,7 @@ export const seal = (
   weight: number,
   stump: AnswerTo<typeof STUMP> = 'sealed',
   coat: AnswerTo<typeof COAT> = 'film',
+  by: AnswerTo<typeof SEALANT> = 'tin',
 ): Point =>
   judged({
     id: 'seal',
@@ -157,7 +186,10 @@ export const seal = (
     name: 'Seal',
     stage: 'keeper',
     good: `${stump === 'sealed' ? 'scion tip and every open cut' : 'scion tip; the stump is left open'}${coat === 'coat' ? '; an even coat over wrap and film' : ''}`,
-    correction: 'Seal the scion tip as soon as it is bound.',
+    correction:
+      by === 'wax'
+        ? 'Brush warm wax over the scion tip as soon as it is bound.'
+        : 'Seal the scion tip as soon as it is bound.',
     faults:
       stump === 'sealed'
         ? [

@@ -2,7 +2,7 @@ import { covered, type CoverKind, posed, turnedOver, type Workpieces } from '../
 import type { StepFigure } from '../../drawing/step-figure';
 import { type Prose, prose } from '../../units/prose';
 import type { AnswerTo } from '../school';
-import type { STUMP, TURNS } from '../schools/of-covering';
+import type { BINDING, SEALANT, STUMP, TURNS } from '../schools/of-covering';
 import type { BUDS, KNIFE, SCION_STAGE } from '../schools/of-cutting';
 import type { Step } from '../step';
 
@@ -153,6 +153,14 @@ export function bindStep(
   });
 }
 
+/** How a bench graft is bound, by school. */
+export const BENCH_BOUND: Record<AnswerTo<typeof BINDING>, string> = {
+  stretch: 'Wrap stretch tape',
+  paper: 'Wrap paper tape, and film over it,',
+  duct: 'Wrap a strip of duct tape',
+  ties: 'Pull three plastic ties tight, one at either end of the cut and one across its middle, and wrap film over the whole cut',
+};
+
 interface Seal {
   /** Height of the scion's tip on the scion, of the rim on the stock where there is one. */
   tip: number;
@@ -160,26 +168,28 @@ interface Seal {
   /** What of the stock is sealed, where something is. */
   cuts?: string;
   stump?: AnswerTo<typeof STUMP>;
+  by?: AnswerTo<typeof SEALANT>;
 }
 
 /** Seal what is open; a stump that is left open by school keeps its cuts bare. */
-export function sealStep({ tip, rim, cuts, stump = 'sealed' }: Seal): Step {
+export function sealStep({ tip, rim, cuts, stump = 'sealed', by = 'tin' }: Seal): Step {
   const sealed = cuts !== undefined && stump === 'sealed';
+  const seal = by === 'wax' ? 'Brush warm wax over' : 'Seal';
   return step({
     id: 'seal',
     action: sealed
-      ? `Seal ${cuts} and the scion’s tip.`
+      ? `${seal} ${cuts} and the scion’s tip.`
       : cuts
-        ? 'Seal the scion’s tip; the stump is left open.'
-        : 'Seal the scion’s tip.',
-    lookFor: `${sealed || !cuts ? 'No bare cut shows.' : 'The tip shines; no sealant on the stump.'} It dries for two to five hours before anything is painted or packed.`,
+        ? `${seal} the scion’s tip; the stump is left open.`
+        : `${seal} the scion’s tip.`,
+    lookFor: `${sealed || !cuts ? 'No bare cut shows.' : 'The tip shines; no sealant on the stump.'} ${by === 'wax' ? 'Fluid, and no hotter than a finger bears.' : 'It dries for two to five hours before anything is painted or packed.'}`,
     wrong: {
       what: 'The scion’s tip is forgotten.',
       looks: 'The uppermost bud shrivels while the union is still good.',
       point: 'seal',
     },
     blocks: 'An open tip dries the scion out before the union can feed it.',
-    caution: 'sealant',
+    caution: by === 'wax' ? 'hot-wax' : 'sealant',
     apply: (pieces) =>
       covered(
         pieces,
@@ -221,11 +231,11 @@ export function filmStep(from: number, to: number, action: string): Step {
 }
 
 /** A coat over wrap and film, where the school wants one. */
-export function coatStep(from: number, to: number): Step {
+export function coatStep(from: number, to: number, by: AnswerTo<typeof SEALANT> = 'tin'): Step {
   return step({
     id: 'coat',
-    action: 'Brush sealant over wrap and film.',
-    caution: 'sealant',
+    action: by === 'wax' ? 'Brush warm wax over wrap and film.' : 'Brush sealant over wrap and film.',
+    caution: by === 'wax' ? 'hot-wax' : 'sealant',
     lookFor: 'One even coat, the buds thinly covered.',
     wrong: { what: 'It is laid on thick.', looks: 'Runs that crack when they dry.' },
     apply: (pieces) => covered(pieces, { kind: 'seal', on: 'stock', from, to }),

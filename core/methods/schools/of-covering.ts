@@ -10,6 +10,30 @@ export const FILM_WHEN = question(
   ['after', 'after joining', 'The hand feels the wood while it cuts.'],
   ['before', 'before cutting', 'The scion never dries, and no one forgets it.'],
 );
+export const BINDING = question(
+  'binding',
+  'cover',
+  'What binds it',
+  ['stretch', 'stretch grafting tape', 'It gives as the stem swells.'],
+  [
+    'paper',
+    'paper tape, which nobody has to cut',
+    'It rots away in a season; film over it keeps it dry for long enough.',
+  ],
+  ['duct', 'duct tape', 'Every shed has it, and it holds hard. It has to come off after two months.'],
+  ['ties', 'narrow plastic ties', 'Pulled tight with one hand. They neither give nor rot: off after two months.'],
+);
+export const SEALANT = question(
+  'sealant',
+  'cover',
+  'What open cuts are sealed with',
+  ['tin', 'tree sealant from a tin', 'Brushed on cold, and even.'],
+  [
+    'wax',
+    'home-made wax: by weight four parts rosin, two parts beeswax, one part tallow',
+    'Cheap, and it bends with the wood. Hot wax burns: melt it in a water bath, away from flame.',
+  ],
+);
 export const TURNS = question(
   'turns',
   'cover',
@@ -40,9 +64,10 @@ export const CHIP_COVER = question(
   ['film', 'covered with thin stretch film', 'Nothing dries, and the bud grows through.'],
   ['out', 'left peeping out of the rubber', 'It can grow without anyone coming by.'],
   ['rubber', 'covered by rubber until spring', 'For dormant chips: warm, dark and pressed.'],
+  ['film-rubber', 'thin film, and rubber over it beside the bud', 'Film keeps it moist, rubber presses it.'],
 );
 /** How a bud lies under its wrap. */
-export type BudCover = AnswerTo<typeof BUD_COVER>;
+export type BudCover = AnswerTo<typeof BUD_COVER> | AnswerTo<typeof CHIP_COVER>;
 export const INLAY_FIX = question(
   'inlay-fix',
   'cover',

@@ -22,6 +22,13 @@ export const WHIP_LENGTH = question(
   ['short', prose`short, about ${mm(25)}`, 'Quick, and easier to keep flat.'],
   ['long', prose`long, about ${mm(65)}`, 'More line to meet; for vigorous nut trees.'],
 );
+export const LINES = question(
+  'lines',
+  'cut',
+  'How the green lines have to meet',
+  ['along', 'along one side at least, from end to end', 'The most callus meets, and it heals soonest.'],
+  ['cross', 'it is enough that they cross', 'A scion that is set a little askew crosses the line whatever the bark.'],
+);
 export const BUDS = question(
   'buds',
   'wood',

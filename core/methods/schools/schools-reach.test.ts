@@ -7,6 +7,10 @@ import { shownTechnique } from '../shown-technique';
 
 /** What whip and splice share: the bench and what is taken home from it. */
 const BENCH = {
+  'binding paper': ['step bind', 'kit stretch-tape', 'kit paper-tape', 'kit film', 'task binding-off'],
+  'binding duct': ['step bind', 'kit stretch-tape', 'kit duct-tape', 'task binding-off'],
+  'binding ties': ['step bind', 'point bind', 'kit stretch-tape', 'kit plastic-ties', 'kit film', 'task binding-off'],
+  'sealant wax': ['step seal', 'point seal', 'kit sealant', 'kit grafting-wax'],
   'scion-stage waking': ['step wood', 'point wood', 'task swell'],
   'scion-stage pushing': ['step wood', 'point wood', 'task swell'],
   'buds one': ['step trim', 'kit film', 'task one-shoot', 'takes'],
@@ -65,6 +69,7 @@ const SUMMER_BUD = {
 const MUST_DIFFER: Record<string, Record<string, string[]>> = {
   'whip-and-tongue': {
     ...BENCH,
+    'lines cross': ['point cambium'],
     'bleeding bleeds': [
       'step stock-off',
       'step stock-cut',
@@ -105,6 +110,7 @@ const MUST_DIFFER: Record<string, Record<string, string[]>> = {
     'whip-length long': ['step stock-cut', 'step scion-cut', 'step bind', 'point cut-length', 'kit stretch-tape'],
   },
   cleft: {
+    'sealant wax': ['step seal', 'point seal', 'kit sealant', 'kit grafting-wax'],
     ...FIELD,
     'buds one': ['step trim', 'kit film', 'task one-shoot', 'takes'],
     'buds three': ['step trim', 'kit film', 'takes'],
@@ -118,6 +124,7 @@ const MUST_DIFFER: Record<string, Record<string, string[]>> = {
     'support growth': ['kit brace', 'task guard', 'task tie-up', 'task brace'],
   },
   bark: {
+    'sealant wax': ['step seal', 'point seal', 'kit sealant', 'kit grafting-wax'],
     ...FIELD,
     'buds one': ['step trim', 'kit film', 'task one-shoot', 'takes'],
     'buds three': ['step trim', 'kit film', 'takes'],
@@ -207,6 +214,7 @@ const MUST_DIFFER: Record<string, Record<string, string[]>> = {
     'knit-seen unwrap-one': ['task callus-seen'],
     'knit-seen growth': ['task callus-seen'],
     'chip-cover out': ['step bind', 'point bind', 'kit rubber', 'task unwrap-bud', 'kit film', 'task binding-off'],
+    'chip-cover film-rubber': ['step bind', 'point bind', 'kit rubber', 'task unwrap-bud', 'task binding-off'],
     'chip-cover rubber': [
       'step bind',
       'point bind',

@@ -4,6 +4,7 @@ import { mm, prose } from '../../units/prose';
 import { type SlopeLength, slopeLength } from '../common/slope-length';
 import { hollowed, slopeFigure, slopeFilm, slopingCut } from '../common/sloping-cut';
 import {
+  BENCH_BOUND,
   bindStep,
   budsInWords,
   chooseWood,
@@ -16,7 +17,7 @@ import {
 } from '../common/steps';
 import type { Wood } from '../method';
 import { chosen, type Choices } from '../school';
-import { COAT, FILM_WHEN, TURNS } from '../schools/of-covering';
+import { BINDING, COAT, FILM_WHEN, SEALANT, TURNS } from '../schools/of-covering';
 import { BUDS, KNIFE, SCION_STAGE, WHIP_LENGTH } from '../schools/of-cutting';
 import type { Step } from '../step';
 
@@ -128,6 +129,8 @@ function cutSlopes({ choices, by, stock, cut, scion }: Cuts): Step[] {
 
 /** Joined, bound and sealed. */
 function joinBoth({ choices, cut, filmFirst, film }: Cuts): Step[] {
+  const binding = chosen(choices, BINDING);
+  const by = chosen(choices, SEALANT);
   return [
     step({
       id: 'join',
@@ -149,13 +152,16 @@ function joinBoth({ choices, cut, filmFirst, film }: Cuts): Step[] {
       }),
     }),
     bindStep(-5, cut.rise.stock + 5, {
-      kind: 'tape',
-      action: 'Wrap stretch tape from below upward; take the clip off as the tape reaches it',
+      kind: binding === 'ties' ? 'film' : 'tape',
+      action:
+        binding === 'ties'
+          ? `${BENCH_BOUND.ties}; take the clip off last`
+          : `${BENCH_BOUND[binding]} from below upward; take the clip off as the tape reaches it`,
       turns: chosen(choices, TURNS),
     }),
     ...(filmFirst ? [] : [film]),
-    ...(chosen(choices, COAT) === 'coat' ? [coatStep(-5, cut.rise.stock + 5)] : []),
-    sealStep({ tip: cut.tip }),
+    ...(chosen(choices, COAT) === 'coat' ? [coatStep(-5, cut.rise.stock + 5, by)] : []),
+    sealStep({ tip: cut.tip, by }),
     labelStep(-10),
   ];
 }

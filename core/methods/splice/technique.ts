@@ -5,7 +5,7 @@ import * as point from '../common/points';
 import * as tool from '../common/tools';
 import type { Technique, Wood } from '../method';
 import { chosen, type Choices } from '../school';
-import { COAT, DARK_SEAL, TURNS } from '../schools/of-covering';
+import { BINDING, COAT, DARK_SEAL, SEALANT, TURNS } from '../schools/of-covering';
 import { KNIFE, SCION_STAGE } from '../schools/of-cutting';
 import { darkSeal } from '../timetable/tasks-of-healing';
 import { cutsOf, lengthFor, stepsOf } from './steps';
@@ -24,10 +24,10 @@ export function technique(choices: Choices, wood: Wood): Technique {
       point.sidesCambium(30),
       point.flatness(14, chosen(choices, KNIFE)),
       point.cutLength(10, lengthFor(choices, wood).words),
-      point.bind(10, chosen(choices, TURNS)),
+      point.bind(10, chosen(choices, TURNS), chosen(choices, BINDING)),
       point.daylight(8),
       point.strokes(6),
-      point.seal(6, 'sealed', chosen(choices, COAT)),
+      point.seal(6, 'sealed', chosen(choices, COAT), chosen(choices, SEALANT)),
       point.dormantWood(4, chosen(choices, SCION_STAGE)),
       point.clean(4),
       point.wayUp(3),

@@ -6,11 +6,11 @@ import * as tool from '../common/tools';
 import type { Point, Technique, Wood } from '../method';
 import { chosen, type Choices } from '../school';
 import { SHOOTS_WHEN, SOFT_BARK } from '../schools/of-aftercare';
-import { KNIFE, SLIVER } from '../schools/of-cutting';
+import { KNIFE, SECOND_BUD, SLIVER } from '../schools/of-cutting';
 import { CITRUS_UNWRAP, softBark } from '../timetable/tasks-of-binding';
 import { BLOSSOM, FIRST_CROP, LABEL } from '../timetable/tasks-of-growth';
 import { plump, shade } from '../timetable/tasks-of-healing';
-import { INSECTS, LOP_AND_BEND, shootsByBud } from '../timetable/tasks-of-stock';
+import { INSECTS, lopAndBend, shootsByBud } from '../timetable/tasks-of-stock';
 import { type Cuts, cutsOf, DOWN_CUT, startOf } from './cuts';
 import { stepsOf } from './steps';
 
@@ -38,7 +38,7 @@ function citrusAftercare(choices: Choices): Technique['aftercare'] {
     plump('vinyl'),
     CITRUS_UNWRAP,
     softBark(chosen(choices, SOFT_BARK)),
-    ...LOP_AND_BEND,
+    ...lopAndBend(chosen(choices, SECOND_BUD) !== 'none'),
     shootsByBud(chosen(choices, SHOOTS_WHEN)),
     INSECTS,
     BLOSSOM,
@@ -100,7 +100,9 @@ export function technique(choices: Choices, wood: Wood): Technique {
     start: startOf(cuts),
     steps: stepsOf(cuts),
     points: pointsFor(cuts),
-    materials: citrus ? [material.vinylTape(bound), material.LABEL] : budMaterials(choices, cover, 'few', bound),
+    materials: citrus
+      ? [material.vinylTape(bound), ...(second === 'opposite' ? [material.PAINT_DOT] : []), material.LABEL]
+      : budMaterials(choices, cover, 'few', bound),
     tools: [tool.knife(chosen(choices, KNIFE), 'budding'), tool.BARK_LIFTER, tool.GLOVE, tool.CALIPER],
     aftercare: citrus ? citrusAftercare(choices) : budAftercare(choices, cover, null),
   };

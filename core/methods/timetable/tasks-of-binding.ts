@@ -1,7 +1,7 @@
 import type { Prose } from '../../units/prose';
 import type { AnswerTo } from '../school';
 import type { SOFT_BARK, TAPE_OFF, WRAP_OFF } from '../schools/of-aftercare';
-import type { BudCover, RUBBER_OFF, STRETCH_OFF, TAPE_OFF_BY } from '../schools/of-covering';
+import type { BINDING, BudCover, RUBBER_OFF, STRETCH_OFF, TAPE_OFF_BY } from '../schools/of-covering';
 import { type AftercareTask, task } from './aftercare-task';
 import { calendarDays, event, growth, healingDays, phase, phaseNotBefore, type Trigger } from './trigger';
 
@@ -46,6 +46,25 @@ export const tapeOff = (tape: string, how: AnswerTo<typeof TAPE_OFF_BY>, when: A
         calendarDays(55, 60, 75),
         'It girdles: before growth of the next spring at the latest.',
       );
+/** Plastic ties are cut, whatever a tape is. */
+export const tiesOff = (): AftercareTask =>
+  off('Cut the ties on the side away from the buds', calendarDays(55, 60, 75), 'They girdle within weeks.');
+/** Paper tape comes off by itself. */
+export const paperGone = (): AftercareTask =>
+  off('Look whether the paper tape has rotted away, and take off what still holds', phase('late-summer'));
+/** What binds a bench graft, and how it comes off. */
+export function benchBindingOff(binding: AnswerTo<typeof BINDING>, how: AnswerTo<typeof STRETCH_OFF>): AftercareTask {
+  switch (binding) {
+    case 'stretch':
+      return stretchOff(how);
+    case 'paper':
+      return paperGone();
+    case 'duct':
+      return tapeOff('duct tape', how === 'slit' ? 'slit' : 'unwind', 'months');
+    case 'ties':
+      return tiesOff();
+  }
+}
 /** The heavy tape of a cleft, which has to hold the split for a season. */
 export const heavyOff = (how: AnswerTo<typeof TAPE_OFF_BY>): AftercareTask =>
   off(`${UNDO[how]} the heavy tape`, calendarDays(90, 105, 120));
@@ -92,7 +111,7 @@ export function budWrap({ cover, when, how }: BudWrap): AftercareTask {
   return when === 'weeks'
     ? task(
         'unwrap-bud',
-        `${RUBBER[how]} once the bud is seen alive`,
+        `${RUBBER[how]} once the bud is seen alive${cover === 'film-rubber' ? '; the film stays, and the bud grows through it' : ''}`,
         healingDays(14, 18, 21),
         'It grows into its wrap.',
       )

@@ -140,10 +140,12 @@ export const HEAD_STAGES: AftercareTask[] = [
   task('head-3', 'Cut the stub flush', growth(350), 'The stub rots into the union.'),
 ];
 /** Forcing a citrus bud: the stock goes on feeding it while it lies down. */
-export const LOP_AND_BEND: AftercareTask[] = [
+export const lopAndBend = (two: boolean): AftercareTask[] => [
   task(
     'head-back',
-    'If the bud is green, cut the stock half through above it and bend it over, its tips lower than the bud',
+    two
+      ? 'If a bud is green, cut the stock half through above the better one and bend it over, its tips lower than the bud'
+      : 'If the bud is green, cut the stock half through above it and bend it over, its tips lower than the bud',
     calendarDays(21, 21, 28),
     'The bud sits asleep.',
   ),

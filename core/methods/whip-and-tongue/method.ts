@@ -10,7 +10,7 @@ import {
 import { CAUTIONS } from '../cautions';
 import type { Method } from '../method';
 import { DARK_SEAL, FILM_WHEN } from '../schools/of-covering';
-import { BUDS, KNIFE, SCION_STAGE, TONGUE, WHIP_LENGTH } from '../schools/of-cutting';
+import { BUDS, KNIFE, LINES, SCION_STAGE, TONGUE, WHIP_LENGTH } from '../schools/of-cutting';
 import { BLEEDING } from '../schools/of-kin';
 import { BENCH_GRAFT_SCHOOLS } from '../common/bench-graft';
 import { further } from '../common/fields';
@@ -50,7 +50,18 @@ export const whipAndTongue: Method = {
   ],
   example: { stockDiameter: 10, scionDiameter: 10, stockLength: 35, scionLength: 35 },
   shownWith: { stock: 10, scion: 10 },
-  schools: [BLEEDING, SCION_STAGE, BUDS, WHIP_LENGTH, TONGUE, KNIFE, FILM_WHEN, ...BENCH_GRAFT_SCHOOLS, DARK_SEAL],
+  schools: [
+    BLEEDING,
+    SCION_STAGE,
+    BUDS,
+    WHIP_LENGTH,
+    TONGUE,
+    LINES,
+    KNIFE,
+    FILM_WHEN,
+    ...BENCH_GRAFT_SCHOOLS,
+    DARK_SEAL,
+  ],
   technique,
   template: (choices, wood) => {
     const length = lengthFor(choices, wood).aim;
@@ -72,6 +83,7 @@ export const whipAndTongue: Method = {
       lengthFor(choices, pairOf(figures)).range,
       (union, options) => (union.stock.depth === undefined ? sideView(union, options) : slicedSide(union, options)),
       thresholds,
+      chosen(choices, LINES) === 'cross',
     ),
   best: bestOutlineContact,
   corrections: (measures, figures, { grades }, choices) =>

@@ -2,8 +2,8 @@ import { mm, prose } from '../../units/prose';
 import * as common from '../common/points';
 import type { Point, Wood } from '../method';
 import { chosen, type Choices } from '../school';
-import { COAT, TURNS } from '../schools/of-covering';
-import { KNIFE, SCION_STAGE, TONGUE } from '../schools/of-cutting';
+import { BINDING, COAT, SEALANT, TURNS } from '../schools/of-covering';
+import { KNIFE, LINES, SCION_STAGE, TONGUE } from '../schools/of-cutting';
 import { lengthFor } from './cuts';
 
 /** What a whip-and-tongue is judged by, by school. The weights add up to 100. */
@@ -26,15 +26,15 @@ export function pointsFor(choices: Choices, wood: Wood): Point[] {
     ],
   };
   return [
-    common.sidesCambium(30),
+    chosen(choices, LINES) === 'cross' ? common.crossingCambium(30) : common.sidesCambium(30),
     common.flatness(12, chosen(choices, KNIFE)),
     common.cutLength(8, lengthFor(choices, wood).words),
     tongue,
     common.hold(8),
-    common.bind(8, chosen(choices, TURNS)),
+    common.bind(8, chosen(choices, TURNS), chosen(choices, BINDING)),
     common.daylight(6),
     common.strokes(4),
-    common.seal(4, 'sealed', chosen(choices, COAT)),
+    common.seal(4, 'sealed', chosen(choices, COAT), chosen(choices, SEALANT)),
     common.dormantWood(3, chosen(choices, SCION_STAGE)),
     common.clean(3),
     common.wayUp(2),

@@ -2,6 +2,7 @@ import { cutOn, footedAt, posed, toppedAt, withKerf } from '../../drawing/workpi
 import { measured, mm, prose } from '../../units/prose';
 import { hollowed, slopeFigure } from '../common/sloping-cut';
 import {
+  BENCH_BOUND,
   bindStep,
   budsInWords,
   chooseWood,
@@ -15,7 +16,7 @@ import {
   writeTags,
 } from '../common/steps';
 import { chosen } from '../school';
-import { COAT, TURNS } from '../schools/of-covering';
+import { BINDING, COAT, SEALANT, TURNS } from '../schools/of-covering';
 import { KNIFE, SCION_STAGE } from '../schools/of-cutting';
 import { BLEEDING } from '../schools/of-kin';
 import type { Step } from '../step';
@@ -258,18 +259,22 @@ function joinBoth({ middleTongue, tongue, cut, inset }: Cuts): Step[] {
 /** Bound, covered and named. */
 function closeUp({ choices, cut, filmFirst, film }: Cuts): Step[] {
   const turns = chosen(choices, TURNS);
+  const binding = chosen(choices, BINDING);
+  const by = chosen(choices, SEALANT);
   return [
     bindStep(-6, cut.rise.stock + 6, {
-      kind: 'tape',
+      kind: binding === 'ties' ? 'film' : 'tape',
       action:
-        turns === 'few'
-          ? 'Wrap stretch tape from below upward, in few tight turns that callus shows through, and end with a hitch'
-          : 'Wrap stretch tape tight from below upward and end with a hitch',
+        binding === 'ties'
+          ? BENCH_BOUND.ties
+          : turns === 'few'
+            ? `${BENCH_BOUND[binding]} from below upward, in few tight turns that callus shows through, and end with a hitch`
+            : `${BENCH_BOUND[binding]} tight from below upward and end with a hitch`,
       turns,
     }),
     ...(filmFirst ? [] : [film]),
-    ...(chosen(choices, COAT) === 'coat' ? [coatStep(-6, cut.rise.stock + 6)] : []),
-    sealStep({ tip: cut.tip }),
+    ...(chosen(choices, COAT) === 'coat' ? [coatStep(-6, cut.rise.stock + 6, by)] : []),
+    sealStep({ tip: cut.tip, by }),
     labelStep(-10),
   ];
 }

@@ -25,7 +25,8 @@ const BEYOND = 0.4;
  */
 export function expectedContact(method: Method, stock: number, scion: number): (slip: number) => number {
   const { use } = method;
-  if (stock < thinnestStock(use.stock) - TOLERANCE || (stock > use.stock.to + TOLERANCE && !use.stock.thicker)) return () => 0;
+  if (stock < thinnestStock(use.stock) - TOLERANCE || (stock > use.stock.to + TOLERANCE && !use.stock.thicker))
+    return () => 0;
   if (use.ratio && (scion < use.ratio.from * stock - TOLERANCE || scion > use.ratio.to * stock + TOLERANCE))
     return () => 0;
   const base = figuresFor(method, stock, scion);

@@ -52,6 +52,7 @@ export function briefingText(
   const ids: CautionId[] = technique.steps.flatMap(({ caution }) => caution ?? []);
   if (tools.some(({ id }) => id === 'saw')) ids.push('saw');
   if (technique.materials.some(({ id }) => id === 'sealant' || id === 'shellac')) ids.push('sealant');
+  if (technique.materials.some(({ id }) => id === 'grafting-wax')) ids.push('hot-wax');
   if (technique.materials.some(({ id }) => id === 'nail')) ids.push('nail');
   ids.push('disinfectant');
   if (notes.sap) ids.push('sap');

@@ -134,16 +134,16 @@ describe('who was told of only after a second letter', () => {
     const own = await testClub();
     const { id } = await testKeepers(own, 1);
     const round = uuid();
-    const dates = { milestone: 'growing', opensOn: '2027-05-01', closesOn: '2027-05-30' };
+    const dates = { milestone: 'growing', opensOn: '2027-06-22', closesOn: '2027-07-21' };
     await addRound(own.as('lead'), id, round, dates);
     const on = (day: string) => own.as('lead', new Date(`${day}T08:00:00Z`));
     const counted = async () => {
-      const { byLot } = await countedKeepers(on('2027-06-01'), EVERYTHING);
+      const { byLot } = await countedKeepers(on('2027-07-23'), EVERYTHING);
       return byLot.map(({ at }) => at.growing.reminded);
     };
-    const { sent } = await sendRound(on('2027-05-02'), round, { sentSoFar: 0 });
+    const { sent } = await sendRound(on('2027-06-23'), round, { sentSoFar: 0 });
     expect(sent).toBeGreaterThan(0);
-    const [first, second] = await listKeepers(on('2027-05-02'), id);
+    const [first, second] = await listKeepers(on('2027-06-23'), id);
     const say = (unionId: string, said: string, seenOn: string) =>
       enterReport(on(seenOn), uuid(), {
         unionId,
@@ -154,13 +154,13 @@ describe('who was told of only after a second letter', () => {
         seenOn,
         cameOn: '',
       });
-    await say(first!.unionId, 'alive', '2027-05-08');
+    await say(first!.unionId, 'alive', '2027-06-29');
     expect(await counted()).toEqual([{ alive: 0, dead: 0 }]);
-    await sendRound(on('2027-05-12'), round, { sentSoFar: sent });
+    await sendRound(on('2027-07-03'), round, { sentSoFar: sent });
     expect(await counted()).toEqual([{ alive: 0, dead: 0 }]);
-    await say(second!.unionId, 'dead', '2027-05-20');
+    await say(second!.unionId, 'dead', '2027-07-11');
     expect(await counted()).toEqual([{ alive: 0, dead: 1 }]);
-    const facts = await keeperFacts(on('2027-06-01'), EVERYTHING);
+    const facts = await keeperFacts(on('2027-07-23'), EVERYTHING);
     expect(facts.filter(({ reminded }) => reminded).map(({ unionId }) => unionId)).toEqual([second!.unionId]);
   });
 });
