@@ -5,13 +5,16 @@ import Link from 'next/link';
 import type { DayOfSite } from '@/core/plan/climate/day-weather';
 import { alike } from '@/core/plan/phenology/alike';
 import { siteCalendar } from '@/core/plan/dates/taught-on';
+import { isIsoDate } from '@/core/units/iso-date';
 import { dateInZone } from '@/core/units/zoned-date';
 import { enteredWeather } from '@/server/plan/day-weather';
+import { barkSlip } from '@/server/plan/bark-slip';
 import { simulatedDays } from '@/server/plan/site-weather';
 import { getSite, listObservations } from '@/server/club/sites';
 import { ledger } from '@/server/plan/wood-ledger';
 import { AssumptionsForm } from '@/ui/club/sites/assumptions-form';
 import { ClimateForm } from '@/ui/club/sites/climate-form';
+import { BarkSlipBoard } from '@/ui/club/sites/bark-slip-board';
 import { ObservationsBoard } from '@/ui/club/sites/observations-board';
 import { WeatherChart } from '@/ui/club/sites/weather-chart';
 import { WeatherDays } from '@/ui/club/sites/weather-days';
@@ -23,14 +26,20 @@ import type { Context } from '@/server/platform/context';
 
 export const metadata: Metadata = { title: 'A site' };
 
-export default async function SitePage({ params }: { params: Promise<{ site: string }> }) {
+interface SitePageProps {
+  params: Promise<{ site: string }>;
+  searchParams: Promise<{ slip?: string | string[] }>;
+}
+
+export default async function SitePage({ params, searchParams }: SitePageProps) {
   const { site: id } = await params;
+  const { slip } = await searchParams;
   const context = await pageContext();
   const site = await orNotFound(getSite(context, id));
   const [observations, lots, entered] = await Promise.all([
     listObservations(context, id),
     ledger(context),
-    enteredDays(context, id),
+    enteredWeather(context, [id], '1970-01-01').then((days) => days.get(id)!),
   ]);
   const today = dateInZone(context.now, site.timeZone);
   const species = [...new Set([...lots, ...observations].map((row) => row.species.toLowerCase()))].sort();
@@ -44,6 +53,7 @@ export default async function SitePage({ params }: { params: Promise<{ site: str
     METHODS,
   );
   const mayChange = context.actor.role !== 'viewer';
+  const slipDay = typeof slip === 'string' && isIsoDate(slip) ? slip : today;
   const weather = simulatedDays(context, site, today);
   return (
     <>
@@ -70,7 +80,22 @@ export default async function SitePage({ params }: { params: Promise<{ site: str
             mayChange={mayChange}
           />
         </section>
-        <WeatherSection id={id} today={today} weather={weather} entered={entered} context={context} />
+        <WeatherSection id={id} today={today} weather={weather} entered={asDays(entered)} context={context} />
+        <section className="board" aria-labelledby="slips">
+          <h2 id="slips" className="mb-2">
+            Will bark slip?
+          </h2>
+          <BarkSlipBoard
+            outlooks={barkSlip(
+              context,
+              { site, observations, entered, calendar, today },
+              species.length > 0 ? species : ['pear'],
+              slipDay,
+            )}
+            date={slipDay}
+            units={{ length: context.actor.lengthUnit, temperature: context.actor.temperatureUnit }}
+          />
+        </section>
         <SeenAndPlants
           id={id}
           observations={observations}
@@ -101,10 +126,8 @@ export default async function SitePage({ params }: { params: Promise<{ site: str
 }
 
 /** Days of weather that somebody entered, latest first. */
-async function enteredDays(context: Context, id: string): Promise<DayOfSite[]> {
-  const days = await enteredWeather(context, [id], '1970-01-01');
-  return days
-    .get(id)!
+function asDays(entered: readonly (Omit<DayOfSite, 'date'> & { day: string })[]): DayOfSite[] {
+  return entered
     .map(({ day, low, high, rain, source }): DayOfSite => ({ date: day, low, high, rain, source }))
     .reverse();
 }
