@@ -22,9 +22,12 @@ describe('what is seen at a site', () => {
     const year = { hemisphere: site.hemisphere, climate: site.climate, edits: {}, observations: [] };
     const known = { site, entered: [], calendar: siteCalendar(year, METHODS), today: '2027-05-20' };
     const morning = (seen: typeof observations) =>
-      barkSlip(lead, { ...known, observations: seen }, ['quince', 'mulberry'], '2027-05-20').map(
-        ({ outlook }) => outlook.parts[0]!.odds,
+      ['quince', 'mulberry'].map(
+        (kind) => barkSlip(lead, { ...known, observations: seen }, [kind], '2027-05-20')[0]!.outlook.parts[0]!.odds,
       );
+    expect(barkSlip(lead, { ...known, observations: [] }, ['quince', 'pear'], '2027-05-20')).toMatchObject([
+      { species: 'quince, pear' },
+    ]);
     // A test cut of quince says nothing of mulberry.
     expect(morning([])[0]).toBe('likely');
     expect(morning(observations)[0]).not.toBe('likely');

@@ -1,6 +1,7 @@
 import { kindOf } from '@/core/methods/compatibility/compatibility';
 import { slipOutlook, type SlipOutlook } from '@/core/plan/phenology/bark-slip';
 import type { siteCalendar } from '@/core/plan/dates/taught-on';
+import { groupedBy } from '@/core/units/grouped-by';
 import { addDays, daysBetween, type IsoDate } from '@/core/units/iso-date';
 import type { ObservationRow, SiteRow } from '@/db/models/plan-rows';
 import type { WeatherDayRow } from '@/db/models/place-rows';
@@ -20,7 +21,7 @@ interface SiteKnown {
 }
 
 /**
- * Whether bark of some kinds will slip at a site on a day, one outlook a kind. Days so far ahead that nobody knows their weather are
+ * Whether bark of some kinds will slip at a site on a day; kinds of which the same is told stand together. Days so far ahead that nobody knows their weather are
  * told by the season and the test cuts alone.
  */
 export function barkSlip(
@@ -36,7 +37,7 @@ export function barkSlip(
     ahead > FORECAST_DAYS + 1
       ? []
       : weatherBetween(context, site, entered, addDays(date, -10), date < last ? date : last);
-  return species.map((kind) => {
+  const told = species.map((kind) => {
     const own = observations.filter((seen) => kindOf(seen.species) === kindOf(kind));
     return {
       species: kind,
@@ -51,4 +52,8 @@ export function barkSlip(
       }),
     };
   });
+  return [...groupedBy(told, ({ outlook }) => JSON.stringify(outlook)).values()].map((same) => ({
+    species: same.map((one) => one.species).join(', '),
+    outlook: same[0]!.outlook,
+  }));
 }

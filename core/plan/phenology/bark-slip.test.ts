@@ -15,7 +15,6 @@ const estimate = (early: string, best: string, late: string): Estimate => ({
 });
 const DAY = '2027-05-20';
 const pear: SlipFacts['stock'] = {
-  species: 'pear',
   evergreen: false,
   slipFrom: estimate('2027-04-20', '2027-04-30', '2027-05-10'),
   slipTo: estimate('2027-09-01', '2027-09-10', '2027-09-20'),
@@ -38,7 +37,7 @@ describe('whether bark will slip', () => {
   it('is likely in season after rain, and unlikely out of it, whatever the weather', () => {
     expect(odds()).toEqual(['likely', 'likely', 'likely']);
     expect(said()).toBe(
-      'In season: bark of pear slips about 30 Apr 2027 to 10 Sept 2027. Well watered: 22 mm of rain in ten days.',
+      'In season: bark slips about 30 Apr 2027 to 10 Sept 2027. Well watered: 22 mm of rain in ten days.',
     );
     for (const date of ['2027-03-20', '2027-10-20'])
       expect(odds({ date, weather: weather(9, 18, date) })).toEqual(['unlikely', 'unlikely', 'unlikely']);
@@ -67,7 +66,7 @@ describe('whether bark will slip', () => {
     expect(odds({ date: '2027-04-10', weather: [], ...cut('2027-04-10', true) })[0]).not.toBe('unlikely');
   });
   it('of an evergreen goes by warmth, and where nothing is known says that only a test tells', () => {
-    const lemon = { ...pear, species: 'lemon', evergreen: true, slipFrom: null, slipTo: null, alwaysWarm: true };
+    const lemon = { ...pear, evergreen: true, slipFrom: null, slipTo: null, alwaysWarm: true };
     expect(odds({ stock: lemon })).toEqual(['likely', 'likely', 'likely']);
     const unknown = { ...pear, slipFrom: null, slipTo: null };
     expect(said({ stock: unknown })).toContain('only a test cut can tell');

@@ -15,7 +15,7 @@ export type SlipOdds = 'likely' | 'possible' | 'unlikely';
 export interface SlipFacts {
   date: IsoDate;
   /** The year of the stock's kind that holds the day. */
-  stock: Pick<Phenology, 'species' | 'slipFrom' | 'slipTo' | 'evergreen' | 'warmFrom' | 'warmTo' | 'alwaysWarm'>;
+  stock: Pick<Phenology, 'slipFrom' | 'slipTo' | 'evergreen' | 'warmFrom' | 'warmTo' | 'alwaysWarm'>;
   /** The ten days before and the day itself, as far as they are known. */
   weather: readonly DayWeather[];
   /** Days on which the stocks were watered. */
@@ -93,19 +93,19 @@ type Odds = { odds: number; why: Prose; out: boolean };
 
 /** By the stock's season; an evergreen slips while it grows in warmth. */
 function seasonOdds(date: IsoDate, stock: SlipFacts['stock']): Odds {
-  const { species, evergreen, alwaysWarm } = stock;
+  const { evergreen, alwaysWarm } = stock;
   const [from, to] = evergreen ? [stock.warmFrom, stock.warmTo] : [stock.slipFrom, stock.slipTo];
   if (!from || !to)
     return evergreen && alwaysWarm
-      ? { odds: SEASON_ODDS, why: `The shoots of ${species} grow all year here.`, out: false }
-      : { odds: 0, why: `Nothing is known here of when ${species} slips: only a test cut can tell.`, out: false };
+      ? { odds: SEASON_ODDS, why: 'Its shoots grow all year here.', out: false }
+      : { odds: 0, why: 'Nothing is known here of when its bark slips: only a test cut can tell.', out: false };
   const share = Math.min(shareFrom(date, from), 1 - shareFrom(date, to));
   const odds = SEASON_ODDS * (2 * share - 1) - (share === 0 ? SEASON_ODDS : 0);
   const words = `${formatDate(from.best)} to ${formatDate(to.best)}`;
-  if (share === 0) return { odds, why: `Out of season: bark of ${species} slips about ${words}.`, out: true };
+  if (share === 0) return { odds, why: `Out of season: bark slips about ${words}.`, out: true };
   return share < 1
-    ? { odds, why: `At the edge of its season: bark of ${species} slips about ${words}.`, out: false }
-    : { odds, why: `In season: bark of ${species} slips about ${words}.`, out: false };
+    ? { odds, why: `At the edge of its season: bark slips about ${words}.`, out: false }
+    : { odds, why: `In season: bark slips about ${words}.`, out: false };
 }
 
 /** How sure it is that a turn of the year has come, 0 to 1. */
