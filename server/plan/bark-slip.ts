@@ -37,7 +37,7 @@ export function barkSlip(
     ahead > FORECAST_DAYS + 1
       ? []
       : weatherBetween(context, site, entered, addDays(date, -10), date < last ? date : last);
-  const told = species.map((kind) => {
+  const each = species.map((kind) => {
     const own = observations.filter((seen) => kindOf(seen.species) === kindOf(kind));
     return {
       species: kind,
@@ -52,8 +52,8 @@ export function barkSlip(
       }),
     };
   });
-  return [...groupedBy(told, ({ outlook }) => JSON.stringify(outlook)).values()].map((same) => ({
-    species: same.map((one) => one.species).join(', '),
+  return [...groupedBy(each, ({ outlook }) => JSON.stringify(outlook)).values()].map((same) => ({
+    species: same.map((told) => told.species).join(', '),
     outlook: same[0]!.outlook,
   }));
 }

@@ -197,7 +197,7 @@ function setChip({ choices, bed, chip, aside, length, cover, second, room }: Cut
         film: 'Stretch thin film from below upwards, tight, one layer over the bud',
         rubber: 'Wrap rubber from below upwards, tight, over the bud as well',
         'film-rubber':
-          'Stretch one layer of thin film over all, then wrap rubber over it from below upwards, tight, and leave the bud free of rubber',
+          'Stretch one layer of film over all, then wrap rubber from below upwards, tight, the bud free of it',
       }[cover],
       turns: chosen(choices, TURNS),
       lookFor: {

@@ -22,6 +22,7 @@ import { YearTable } from '@/ui/club/sites/year-table';
 import { orNotFound } from '../../../_http/or-not-found';
 import { pageContext } from '../../../_http/session';
 import { Season } from '../../_season';
+import type { SiteRow } from '@/db/models/plan-rows';
 import type { Context } from '@/server/platform/context';
 
 export const metadata: Metadata = { title: 'A site' };
@@ -65,21 +66,7 @@ export default async function SitePage({ params, searchParams }: SitePageProps) 
             {site.hemisphere === 'north' ? 'northern' : 'southern'} hemisphere, {site.timeZone}
           </span>
         </h1>
-        <section className="board" aria-labelledby="usual">
-          <h2 id="usual" className="mb-2">
-            The usual year
-          </h2>
-          <ClimateForm
-            siteId={id}
-            hemisphere={site.hemisphere}
-            version={site.version}
-            climate={site.climate}
-            source={site.climateSource}
-            offered={weather.offered}
-            unit={context.actor.temperatureUnit}
-            mayChange={mayChange}
-          />
-        </section>
+        <UsualYear site={site} offered={weather.offered} mayChange={mayChange} unit={context.actor.temperatureUnit} />
         <WeatherSection id={id} today={today} weather={weather} entered={asDays(entered)} context={context} />
         <section className="board" aria-labelledby="slips">
           <h2 id="slips" className="mb-2">
@@ -130,6 +117,34 @@ function asDays(entered: readonly (Omit<DayOfSite, 'date'> & { day: string })[])
   return entered
     .map(({ day, low, high, rain, source }): DayOfSite => ({ date: day, low, high, rain, source }))
     .reverse();
+}
+
+interface UsualYearProps {
+  site: SiteRow;
+  offered: ReturnType<typeof simulatedDays>['offered'];
+  mayChange: boolean;
+  unit: TemperatureUnit;
+}
+
+/** Temperatures and frosts of the usual year. */
+function UsualYear({ site, offered, mayChange, unit }: UsualYearProps) {
+  return (
+    <section className="board" aria-labelledby="usual">
+      <h2 id="usual" className="mb-2">
+        The usual year
+      </h2>
+      <ClimateForm
+        siteId={site.id}
+        hemisphere={site.hemisphere}
+        version={site.version}
+        climate={site.climate}
+        source={site.climateSource}
+        offered={offered}
+        unit={unit}
+        mayChange={mayChange}
+      />
+    </section>
+  );
 }
 
 interface SeenAndPlantsProps {
