@@ -10,7 +10,7 @@ import { BUD_SCHOOLS } from '../common/bud-care';
 import { KNIT_SEEN } from '../schools/of-aftercare';
 import { CHIP_COVER, TURNS } from '../schools/of-covering';
 import { CUT_FIRST, KNIFE, SECOND_BUD } from '../schools/of-cutting';
-import { CHIP_LENGTH } from './steps';
+import { CHIP_LENGTH } from './cuts';
 import { ANCHORS, technique } from './technique';
 import { slice } from '../template';
 import { chord } from '../../drawing/workpieces';

@@ -1,115 +1,12 @@
-import {
-  cutOn,
-  footedAt,
-  type Piece,
-  posed,
-  shoot,
-  thinner,
-  toppedAt,
-  type Vertex,
-  withKerf,
-} from '../../drawing/workpieces';
+import { cutOn, posed, thinner, withKerf } from '../../drawing/workpieces';
 import { prose } from '../../units/prose';
 import { BUD_HEIGHT, heightFigure, HIGHER, secondBud } from '../common/bud-place';
 import { bindStep, chooseWood, labelStep, onFace, step, writeTags } from '../common/steps';
-import type { Wood } from '../method';
-import { chosen, type Choices } from '../school';
-import { CHIP_COVER, TURNS } from '../schools/of-covering';
-import { CUT_FIRST, KNIFE, SECOND_BUD } from '../schools/of-cutting';
+import { chosen } from '../school';
+import { type BudCover, TURNS } from '../schools/of-covering';
+import { KNIFE } from '../schools/of-cutting';
 import type { Step } from '../step';
-
-export const CHIP_LENGTH = { from: 24, to: 38 };
-
-/** The notch: from the bark down into the wood at 45 degrees, so that its lip holds the chip's foot. */
-function notchOf(length: number, depth: number): [Vertex, Vertex] {
-  return [
-    [-length / 2 + depth, 0],
-    [-length / 2, depth],
-  ];
-}
-
-/** Height at which a slice `length` long runs out at the bark. */
-function topOf(length: number, depth: number): number {
-  return Math.sqrt(Math.max(0, length ** 2 - depth ** 2)) - length / 2;
-}
-
-/** Corners of a bed: the notch, then a slice that runs out at the top. */
-function bedOf(length: number, depth: number): Vertex[] {
-  return [...notchOf(length, depth), [topOf(length, depth), 0]];
-}
-
-/** The chip by itself: what lies in front of the slice, its foot cut to the notch. */
-function chipOf(stick: Piece, length: number, depth: number): Piece {
-  const top = topOf(length, depth);
-  const ended = toppedAt(footedAt(stick, -length / 2), top);
-  const sliced = cutOn(ended, 'back', [
-    [-length / 2, stick.diameter - depth],
-    [top, stick.diameter],
-  ]);
-  return { ...cutOn(sliced, 'front', notchOf(length, depth).reverse()), kerfs: [] };
-}
-
-/** Depth of a bed: through the bark and a little into the wood, 3 to 4 mm on usual stocks, never past the middle. */
-function depthOf(diameter: number, bark: number): number {
-  return Math.min(diameter / 2, Math.max(3, bark + 1.2));
-}
-
-/** The chip in its bed: corner in corner, slice on slice; a shallower one leans by the difference of the slopes. */
-function seated(chipPiece: Piece, stock: Piece, length: number, bed: number, chip: number): Piece {
-  const slope = (depth: number): number => Math.asin(Math.min(1, depth / length));
-  const lean = slope(bed) - slope(chip);
-  const [u, y] = [chipPiece.diameter / 2 - chip, -length / 2];
-  return posed(chipPiece, {
-    lean: (lean * 180) / Math.PI,
-    u: stock.diameter / 2 - bed - u * Math.cos(lean) - y * Math.sin(lean),
-    y: -length / 2 + u * Math.sin(lean) - y * Math.cos(lean),
-  });
-}
-
-/** What the steps are drawn from, for a choice of schools and a pair of wood; lengths in mm. */
-export function cutsOf(choices: Choices, wood: Wood) {
-  const { stock, scion } = wood;
-  const length = Math.round(wood.length ?? 30);
-  const bed = depthOf(stock, wood.stockBark);
-  const chip = depthOf(scion, wood.scionBark);
-  const budFirst = chosen(choices, CUT_FIRST) === 'bud';
-  const cover = chosen(choices, CHIP_COVER);
-  const second = chosen(choices, SECOND_BUD);
-  // A second chip above needs as much stem again.
-  const room = second === 'above' ? length + 14 : 0;
-  const bare = stock / 2 - wood.stockBark;
-  const p = (radius: number, depth: number, outer: number): number =>
-    Math.sqrt(Math.max(0, radius ** 2 - (outer - depth) ** 2));
-  const aside = p(bare, bed, stock / 2) - p(scion / 2 - wood.scionBark, chip, scion / 2);
-  const start = {
-    joined: false,
-    covers: [],
-    stock: shoot({
-      name: 'stock',
-      diameter: stock,
-      bark: wood.stockBark,
-      foot: -length / 2 - 26,
-      top: length / 2 + 26 + room,
-      goesOn: { foot: true, top: true },
-      buds: [{ y: length / 2 + 14 + room, side: 'back' }],
-    }),
-    scion: shoot({
-      name: 'bud stick',
-      diameter: scion,
-      bark: wood.scionBark,
-      foot: -length / 2 - 22,
-      top: length / 2 + 22,
-      goesOn: { foot: true, top: true },
-      buds: [
-        { y: 0, side: 'front', handle: true },
-        { y: length / 2 + 12, side: 'back', handle: true },
-      ],
-    }),
-  };
-  return { choices, stock, scion, length, bed, chip, budFirst, cover, second, room, aside, start };
-}
-
-export type Cuts = ReturnType<typeof cutsOf>;
+import { bedOf, CHIP_LENGTH, chipOf, type Cuts, notchOf, seated, topOf } from './cuts';
 
 /** The steps in their order. */
 export function stepsOf(cuts: Cuts): Step[] {
@@ -159,6 +56,26 @@ function fitStep({ budFirst }: Cuts): Step {
   });
 }
 
+/** How a chip is wrapped, by how its bud lies under the wrap. */
+const WRAPPED: Record<BudCover, { action: string; lookFor: string }> = {
+  out: {
+    action: 'Wrap rubber from below upwards, tight, and leave the bud out',
+    lookFor: 'Flat turns without a gap above and below the bud; the chip cannot be moved.',
+  },
+  film: {
+    action: 'Stretch thin film from below upwards, tight, one layer over the bud',
+    lookFor: 'The film clings; the bud’s shape shows through one layer.',
+  },
+  rubber: {
+    action: 'Wrap rubber from below upwards, tight, over the bud as well',
+    lookFor: 'Flat turns without a gap, the bud pressed under them.',
+  },
+  'film-rubber': {
+    action: 'Stretch one layer of film over all, then wrap rubber from below upwards, tight, the bud free of it',
+    lookFor: 'The bud’s shape shows through one layer of film, rubber flat above and below it.',
+  },
+};
+
 /** The chip set and wrapped. */
 function setChip({ choices, bed, chip, aside, length, cover, second, room }: Cuts): Step[] {
   return [
@@ -192,20 +109,8 @@ function setChip({ choices, bed, chip, aside, length, cover, second, room }: Cut
     bindStep(-length / 2 - 6, length / 2 + 6 + room, {
       kind: cover === 'film' ? 'film' : 'rubber',
       bud: cover === 'out' ? 'clear' : 'covered',
-      action: {
-        out: 'Wrap rubber from below upwards, tight, and leave the bud out',
-        film: 'Stretch thin film from below upwards, tight, one layer over the bud',
-        rubber: 'Wrap rubber from below upwards, tight, over the bud as well',
-        'film-rubber':
-          'Stretch one layer of film over all, then wrap rubber from below upwards, tight, the bud free of it',
-      }[cover],
+      ...WRAPPED[cover],
       turns: chosen(choices, TURNS),
-      lookFor: {
-        out: 'Flat turns without a gap above and below the bud; the chip cannot be moved.',
-        film: 'The film clings; the bud’s shape shows through one layer.',
-        rubber: 'Flat turns without a gap, the bud pressed under them.',
-        'film-rubber': 'The bud’s shape shows through one layer of film, rubber flat above and below it.',
-      }[cover],
     }),
     labelStep(-length / 2 - 10),
   ];

@@ -7,7 +7,8 @@ import type { Point, Technique, Wood } from '../method';
 import { chosen, type Choices } from '../school';
 import { TURNS } from '../schools/of-covering';
 import { KNIFE } from '../schools/of-cutting';
-import { CHIP_LENGTH, cutsOf, stepsOf } from './steps';
+import { CHIP_LENGTH, cutsOf } from './cuts';
+import { stepsOf } from './steps';
 
 export const ANCHORS = ['wood', 'way-up', 'safe-hands', 'notch', 'bud', 'clean'];
 

@@ -22,7 +22,6 @@ import { YearTable } from '@/ui/club/sites/year-table';
 import { orNotFound } from '../../../_http/or-not-found';
 import { pageContext } from '../../../_http/session';
 import { Season } from '../../_season';
-import type { SiteRow } from '@/db/models/plan-rows';
 import type { Context } from '@/server/platform/context';
 
 export const metadata: Metadata = { title: 'A site' };
@@ -120,7 +119,7 @@ function asDays(entered: readonly (Omit<DayOfSite, 'date'> & { day: string })[])
 }
 
 interface UsualYearProps {
-  site: SiteRow;
+  site: Awaited<ReturnType<typeof getSite>>;
   offered: ReturnType<typeof simulatedDays>['offered'];
   mayChange: boolean;
   unit: TemperatureUnit;
