@@ -56,6 +56,37 @@ export function variantOf(
   return named(nearest?.variant) ?? variants[0]!;
 }
 
+/** What a way of living on means for all that follows, said where it is chosen. */
+export const WAY_MEANS: Record<WayOn, string> = {
+  bench: 'Kept warm until it has knit, then cool until it is planted out.',
+  outdoors: 'It stays where it was grafted and grows this spring.',
+  covered: 'Its cover stays shut until it has healed; it grows this season.',
+  'spring-chip': 'It grows this season: the stock is headed back once the bud swells.',
+  'forced-bud': 'It grows this season: the stock is cut back or bent as soon as the bud is seen alive.',
+  'sleeping-bud': 'It sleeps until spring: the stock keeps its top over the winter and is headed back when buds swell.',
+  'spring-patch': 'It grows this season: the stock’s top comes off once the patch is green.',
+  'sleeping-patch': 'It sleeps until spring: the stock keeps its top over the winter.',
+  tip: 'It grows when it flushes next; the stock is headed back in stages.',
+};
+
+/**
+ * The variants a method can be on a day, the likeliest first, by its seasons in the order in which they suit the day. Several
+ * mean that a person has to say which one is meant.
+ */
+export function fittingVariants(
+  method: { variants: readonly Variant[]; use: Pick<Use, 'seasons'> },
+  making: Omit<Making, 'season'>,
+  seasons: readonly Season[],
+): [Variant, ...Variant[]] {
+  const [likeliest] = seasons;
+  const first = variantOf(method, { ...making, season: likeliest ?? null });
+  if (making.climate === 'tropics' || first.places) return [first];
+  const others = seasons.flatMap(({ variant }) =>
+    method.variants.filter(({ id }) => id === variant && id !== first.id),
+  );
+  return [first, ...new Set(others)];
+}
+
 /** A variant of a method by its id, or its usual one where it has no such. */
 export function variantWith({ variants }: { variants: readonly Variant[] }, id: VariantId): Variant {
   return variants.find((variant) => variant.id === id) ?? variants[0]!;

@@ -30,6 +30,8 @@ export interface Taught {
   season: Season | null;
   /** What it is then: in spring or in late summer, at the bench or outdoors. */
   variant: Variant;
+  /** All that the day allows, the likeliest first; more than one where somebody has to say which is meant. */
+  fitting: Variant[];
   /** When the turns of the scion's year fall at the site. */
   turnsOf: (year: number) => TurnsOfYear;
   scion: Phenology;

@@ -1,4 +1,4 @@
-import type { Place } from '../../methods/use';
+import type { Place, VariantId } from '../../methods/use';
 
 /** Methods of a day at most. */
 export const MOST_METHODS = 6;
@@ -15,4 +15,8 @@ export interface PlannedMethod {
   practiceOn: 'prunings' | 'good';
   /** Diameter of the stumps, mm, of a method that is done on stumps; the method's usual one where nobody said. */
   stump?: number | null;
+  /** How it is meant to live on, where the day allows several; as the date suggests where nobody said. */
+  variant?: VariantId | null;
+  /** Why, where the day does not allow it. */
+  variantReason?: string;
 }

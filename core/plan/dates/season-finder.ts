@@ -74,6 +74,22 @@ export function seasonsOn(date: IsoDate, { windows }: MethodYear): (DayVerdict &
   });
 }
 
+/**
+ * The seasons of a method in the order in which they suit a day: open ones, doubtful ones, then shut ones by how near they lie. Of
+ * several that are open the one that opened last comes first, so that a bud of August is taken for one that sleeps.
+ */
+export function seasonsBySuit(date: IsoDate, { windows }: MethodYear): { season: Season; chance: Chance }[] {
+  const order: Chance[] = ['open', 'edge', 'shut'];
+  const opened = (window: SeasonWindow): IsoDate => ('from' in window ? window.from.best : '');
+  return windows
+    .map(({ season, window }) => ({ ...inSeason(date, season, window), season, opened: opened(window) }))
+    .sort(
+      (a, b) =>
+        order.indexOf(a.chance) - order.indexOf(b.chance) || a.away - b.away || b.opened.localeCompare(a.opened),
+    )
+    .map(({ season, chance }) => ({ season, chance }));
+}
+
 /** Whether a method can be taught at a site on `date`, and why not. The year must be that of the cycle that holds it. */
 export function verdictOn(date: IsoDate, { input, windows }: MethodYear): DayVerdict {
   const { method, place } = input;

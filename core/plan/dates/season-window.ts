@@ -124,6 +124,17 @@ function beforeFrost({ stock, assumption }: FinderInput, id: string): Estimate {
 const later = (a: Estimate, b: Estimate | null): Estimate => (b && b.best > a.best ? b : a);
 const sooner = (a: Estimate, b: Estimate | null): Estimate => (b && b.best < a.best ? b : a);
 
+/** The end of what two things end: of each of their days the sooner one. */
+function whicheverComesFirst(a: Estimate, b: Estimate): Estimate {
+  const first = (x: IsoDate, y: IsoDate): IsoDate => (x < y ? x : y);
+  return {
+    ...sooner(a, b),
+    early: first(a.early, b.early),
+    best: first(a.best, b.best),
+    late: first(a.late, b.late),
+  };
+}
+
 /** Whenever it flushes; where it was noted when the last flush began, its shoots have to be firm first. */
 function flushing({ scion, assumption }: FinderInput): SeasonWindow {
   return { always: FLUSHES, flushes: scion.flushes, firmAfter: assumption('flush-hard').value };
@@ -136,12 +147,15 @@ function forcedWindow(input: FinderInput, noSpring: SeasonWindow): SeasonWindow 
   if (!scion.leavesOut || !stock.slipFrom) return noSpring;
   const budwood = shifted(assumption)(scion.leavesOut, 'budwood-ripe', 1);
   const from = method.use.bark === 'must slip' ? later(budwood, stock.slipFrom) : budwood;
-  const to = beforeFrost(input, 'ripen');
+  const ripens = beforeFrost(input, 'ripen');
+  // It has to knit first, which a kin that wants warmth may not do as late as its shoot could ripen.
+  const knits = scion.budClose !== null && scion.budClose.best < ripens.best;
+  const to = scion.budClose ? whicheverComesFirst(ripens, scion.budClose) : ripens;
   if (to.best < from.best)
     return {
       never: `From ripe budwood to the first frost are ${daysBetween(from.best, stock.firstFrost.best)} days here; a bud forced the same year wants ${assumption('ripen').value} to ripen.`,
     };
-  return { from, to, hangsOn: { from: 'budwood-ripe', to: 'ripen' } };
+  return { from, to, hangsOn: { from: 'budwood-ripe', to: knits ? 'bud-knit' : 'ripen' } };
 }
 
 /** A bud that sleeps until spring: from ripe buds on, surely once it does not break any more, until it could not knit. */

@@ -6,9 +6,9 @@ import type { Observation } from '../phenology/observation';
 import { cycleStart, type Phenology, phenologyOf } from '../phenology/phenology';
 import { addDays, type IsoDate } from '../../units/iso-date';
 import type { PlannedMethod } from './planned-method';
-import { type DayVerdict, methodYear, type MethodYear, verdictOn } from './season-finder';
+import { type DayVerdict, methodYear, type MethodYear, seasonsBySuit, verdictOn } from './season-finder';
 import { turnsOfYear, usualTurns } from '../phenology/turns-of-year';
-import { variantOf } from '../../methods/variant';
+import { fittingVariants } from '../../methods/variant';
 import type { Taught } from './planned-date';
 
 /** What a site knows of its year. */
@@ -90,17 +90,25 @@ export function siteCalendar(
     const method = methodOf(plan.method);
     const year = yearOf(plan, date);
     const verdict = year ? verdictOn(date, year) : byCalendar(method, plan, date, site.hemisphere);
+    const suiting = year
+      ? seasonsBySuit(date, year)
+      : verdict.season
+        ? [{ season: verdict.season, chance: verdict.chance }]
+        : [];
+    const open = suiting.filter(({ chance }) => chance !== 'shut');
+    const fitting = fittingVariants(
+      method,
+      { place: plan.place, madeOn: date, climate: seasonsOf(site) },
+      (open.length > 0 ? open : suiting.slice(0, 1)).map(({ season }) => season),
+    );
+    const variant = method.variants.find(({ id }) => id === plan.variant) ?? fitting[0];
     return {
       plan,
       method,
       verdict,
-      season: verdict.season,
-      variant: variantOf(method, {
-        place: plan.place,
-        madeOn: date,
-        season: verdict.season,
-        climate: seasonsOf(site),
-      }),
+      season: open.find(({ season }) => season.variant === variant.id)?.season ?? verdict.season,
+      variant,
+      fitting,
       turnsOf: site.climate
         ? turnsOfYear(site.hemisphere, (day) => phenology(plan.scionSpecies, day), assumption)
         : usualTurns(site.hemisphere),
