@@ -1,5 +1,6 @@
 import { array, boolean, type InferType, object, string } from 'yup';
-import { count, id, optionalDate } from '@/core/inputs/fields';
+import { count, id, optionalDate, optionalText } from '@/core/inputs/fields';
+import { VARIANTS } from '@/core/methods/use';
 import { BINDING_IDS } from './plan/actual-binding';
 import { POSITIONS } from '@/core/methods/position';
 
@@ -39,6 +40,11 @@ export const changeInput = (known: string[]) =>
     binding: chosenText()
       .oneOf([...BINDING_IDS], 'Choose what it was bound with from the list.')
       .default(undefined),
+    /** How it lives on: whether a bud sleeps or is forced. What its day does not allow needs a reason. */
+    variant: chosenText()
+      .oneOf([...VARIANTS], 'Choose how it lives on from the list.')
+      .default(undefined),
+    reason: optionalText('the reason', 200),
     voided: boolean().strict().default(undefined),
   });
 

@@ -36,6 +36,8 @@ export interface UnionRow {
   position: Position;
   method: string;
   variant: VariantId;
+  /** Why it lives on so, where its day does not allow that. */
+  variantReason?: string;
   /** The schools it was made by, and ids of the materials that bind and cover it. */
   schools: Choices;
   materials: string[];

@@ -30,6 +30,7 @@ export function unionTables(define: Define) {
       position: STRING,
       method: STRING,
       variant: STRING,
+      variantReason: STRING,
       schools: JSON,
       materials: JSON,
       madeOn: DATEONLY,

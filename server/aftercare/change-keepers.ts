@@ -10,6 +10,11 @@ import { allow, type Context } from '@/server/platform/context';
 import { audit } from '@/server/platform/audit';
 import { workshopLots } from '@/server/plan/lots';
 import { parse } from '@/server/platform/parse';
+import type { VariantId } from '@/core/methods/use';
+import type { PlanFacts } from '@/core/plan/dates/dated-plan';
+import { formatDate } from '@/core/units/iso-date';
+import { fittingOn, refuseUnfit, variantOptions } from '@/server/plan/plan-variant';
+import { planningOf } from '@/server/plan/planning';
 import { variantsOn } from '@/server/plan/taught';
 import { refreshUnionFacts } from '@/server/platform/union-facts';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
@@ -34,16 +39,22 @@ export async function changeKeepers(context: Context, workshopId: string, input:
   if (woodLotId && !lots.wood.some((lot) => lot.id === woodLotId)) throw notFound('The wood lot');
   if (stockLotId && !lots.stocks.some((lot) => lot.id === stockLotId)) throw notFound('The stock lot');
   const ofUnions = await unionChange(context, workshop, change);
+  const facts = change.variant || change.madeOn ? (await planningOf(context, workshop)).facts : null;
   const ofPlants = {
     ...(woodLotId ? { woodLotId } : {}),
     ...(stockLotId ? { stockLotId } : {}),
     ...(seatId ? { seatId } : {}),
     ...(voided === undefined ? {} : { voidedAt: voided ? now : null }),
   };
-  if (Object.keys(ofPlants).length === 0 && Object.keys(ofUnions).length === 0 && binding === undefined)
+  if (
+    Object.keys(ofPlants).length === 0 &&
+    Object.keys(ofUnions).length === 0 &&
+    binding === undefined &&
+    change.variant === undefined
+  )
     throw new UseCaseError(
       'invalid',
-      'Choose what to change: wood, stock, grafter, method, day, help, what it was bound with, or void.',
+      'Choose what to change: wood, stock, grafter, method, day, how it lives on, help, what it was bound with, or void.',
     );
   await transact(db, async (transaction) => {
     // Each is written below, so that on a cluster, too, the slower of two changes begins again.
@@ -58,6 +69,7 @@ export async function changeKeepers(context: Context, workshopId: string, input:
     const unionIds = unions.map((union) => union.id);
     if (voided) await refuseReported(context, unionIds, transaction);
     if (ofUnions.method) await refuseMethod(context, unions, ofUnions.method, transaction);
+    if (facts) Object.assign(ofUnions, variantAfter(facts, unions, change));
     if (Object.keys(ofPlants).length > 0)
       await db.plants.update(ofPlants, { where: { clubId, workshopId, id: plantIds }, transaction });
     if (Object.keys(ofUnions).length > 0)
@@ -68,7 +80,7 @@ export async function changeKeepers(context: Context, workshopId: string, input:
       await audit(db, transaction, {
         clubId,
         actorId: userId,
-        action: voided ? 'keeper voided' : 'keeper changed',
+        action: voided ? 'keeper voided' : change.variant ? `lives on: ${change.variant}` : 'keeper changed',
         subjectId: plantId,
         at: now,
       });
@@ -125,6 +137,40 @@ async function unionChange(
     Object.assign(change, { helperPersonId, helperUserId: who === 'member' ? id : null });
   }
   return change;
+}
+
+/** How unions live on after a change of it or of their day; what the day does not allow is asked, never changed in silence. */
+function variantAfter(facts: PlanFacts, unions: readonly UnionRow[], change: KeeperChange): Partial<UnionRow> {
+  const { variant, madeOn, reason } = change;
+  for (const union of unions) {
+    const method = methodById(change.method ?? union.method);
+    const row = facts.methods.find((planned) => planned.method === method.id) ?? facts.methods[0]!;
+    const date = madeOn || union.madeOn;
+    const fitting = fittingOn(
+      facts.year,
+      method.id,
+      {
+        place: method.use.places.includes(row.place) ? row.place : method.use.places[0]!,
+        scion: row.scionSpecies,
+        stock: row.stockSpecies,
+      },
+      date,
+    );
+    const options = variantOptions(method, fitting);
+    if (variant && options.length > 0)
+      refuseUnfit(options, { name: method.name, date }, variant as VariantId, reason ?? '');
+    else if (variant && !method.variants.some(({ id }) => id === variant))
+      throw new UseCaseError('invalid', `${method.name} is not done so. Choose keepers of one method.`, {
+        variant: 'Choose keepers of one method.',
+      });
+    else if (!variant && !change.method && options.some(({ id, fits }) => id === union.variant && !fits))
+      throw new UseCaseError(
+        'invalid',
+        `On ${formatDate(date)} it would be ${fitting.map(({ words }) => words).join(' or ')}. Choose how it lives on as well.`,
+        { variant: 'Choose for the new day.' },
+      );
+  }
+  return variant ? { variant: variant as VariantId, variantReason: reason ?? '' } : {};
 }
 
 async function refuseReported(

@@ -17,6 +17,10 @@ import { notFound } from '@/server/platform/use-case-error';
 import type { PlantLife, UnionLife, WordedTask } from '@/core/aftercare/life/plant-life';
 import { lifeEvents, type Said } from './life-events';
 import { livingUnions } from './living-unions';
+import { kindOf } from '@/core/methods/compatibility/compatibility';
+import { madeWords } from '@/core/methods/made-words';
+import { fittingOn, seasonalVariants, type VariantOption, variantOptions } from '@/server/plan/plan-variant';
+import { listSiteYears } from '@/server/plan/site-years';
 import { movesOfPlant, standingOf } from './places/place-moves';
 import type { Weathered } from './warmth/union-warmth';
 import { unionPlans, type UnionWithPlan } from './union-plans';
@@ -58,6 +62,7 @@ async function makePlantLife(context: Context, code: string): Promise<PlantLife>
   ]);
   const person = seat && (await db.people.findOne({ where: { clubId, id: seat.personId }, raw: true }));
   const first = plans[0]!;
+  const livesOn = await waysToLiveOn(context, plans);
   return {
     plantId: plant.id,
     code: plant.code,
@@ -81,11 +86,26 @@ async function makePlantLife(context: Context, code: string): Promise<PlantLife>
           names,
           moves,
           growth: growthBeside(plan, ofDay),
+          livesOn: livesOn.get(plan.union.id) ?? [],
         },
         actor.lengthUnit,
       ),
     ),
   };
+}
+
+/** How each union can live on, where its method has several ways by season; its day says which of them it allows. */
+async function waysToLiveOn(context: Context, plans: readonly UnionWithPlan[]): Promise<Map<string, VariantOption[]>> {
+  const several = plans.filter(({ union }) => seasonalVariants(methodById(union.method)).length > 0);
+  if (several.length === 0) return new Map();
+  const [found] = await listSiteYears(context, [several[0]!.site]);
+  return new Map(
+    several.map(({ union, wood, stock }) => {
+      const method = methodById(union.method);
+      const on = { place: method.use.places[0]!, scion: kindOf(wood.species), stock: kindOf(stock.species) };
+      return [union.id, variantOptions(method, fittingOn(found!.year, union.method, on, union.madeOn))];
+    }),
+  );
 }
 
 async function answersOf({ db, actor: { clubId } }: Context, plans: readonly UnionWithPlan[]): Promise<Said[]> {
@@ -119,6 +139,7 @@ interface Told {
   names: Map<string, string>;
   moves: PlaceMove[];
   growth: WeeklyGrowth | null;
+  livesOn: VariantOption[];
 }
 
 /** How fast a union's shoot grows beside those of the same variety and method. */
@@ -159,6 +180,9 @@ function unionLife(plan: UnionWithPlan, told: Told, unit: LengthUnit): UnionLife
     method: method.name,
     methodId: method.id,
     variant: union.variant,
+    made: madeWords(union),
+    livesOn: told.livesOn,
+    variantReason: union.variantReason ?? '',
     place: union.position === 'sole' ? '' : POSITION_WORDS[union.position],
     madeOn: union.madeOn,
     today,

@@ -50,7 +50,12 @@ export function ChangeKeepers({
       </h2>
       <form onSubmit={submit} className="flex flex-col gap-3">
         <Problem>{problem}</Problem>
-        <ChangeFields register={register} errors={errors} {...{ wood, stocks, seats, methods, members }} />
+        <ChangeFields
+          register={register}
+          errors={errors}
+          {...{ wood, stocks, seats, methods, members }}
+          variants={variantsOf(keepers, methods)}
+        />
         <div className="flex flex-wrap gap-2">
           <button type="submit" className="bench-button" data-weight="main" disabled={busy}>
             Change
@@ -73,10 +78,16 @@ export function ChangeKeepers({
 }
 
 type ChangeFieldsProps = Pick<ChangeKeepersProps, 'wood' | 'stocks' | 'seats' | 'methods' | 'members'> &
-  Pick<ReturnType<typeof useEntry>, 'register' | 'errors'>;
+  Pick<ReturnType<typeof useEntry>, 'register' | 'errors'> & { variants: KeeperMethod['variants'] };
+
+/** How keepers of one method can live on; nothing for keepers of several, or of a method with one way only. */
+function variantsOf(keepers: readonly KeeperLine[], methods: readonly KeeperMethod[]): KeeperMethod['variants'] {
+  const made = new Set(keepers.flatMap(({ unions }) => unions.map(({ method }) => method)));
+  return made.size === 1 ? (methods.find(({ id }) => made.has(id))?.variants ?? []) : [];
+}
 
 /** Each thing that can be another than it is. */
-function ChangeFields({ register, errors, wood, stocks, seats, methods, members }: ChangeFieldsProps) {
+function ChangeFields({ register, errors, wood, stocks, seats, methods, members, variants }: ChangeFieldsProps) {
   return (
     <>
       <Field label="Wood lot">
@@ -116,6 +127,19 @@ function ChangeFields({ register, errors, wood, stocks, seats, methods, members 
       <Field label="Made on" error={errors.madeOn}>
         <input {...register('madeOn')} type="date" />
       </Field>
+      {variants.length > 0 && (
+        <>
+          <Field label="Lives on as made" error={errors.variant}>
+            <select {...register('variant')} defaultValue="">
+              <option value="">as it is</option>
+              {options(variants, (variant) => variant.words)}
+            </select>
+          </Field>
+          <Field label="Why, where its day does not allow that" error={errors.reason}>
+            <input {...register('reason')} maxLength={200} />
+          </Field>
+        </>
+      )}
       <Field label="With the help of" error={errors.helper}>
         <select {...register('helper')} defaultValue="">
           <option value="">as it is</option>

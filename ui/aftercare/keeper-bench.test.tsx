@@ -11,7 +11,17 @@ const keeper = (id: string, code: string, seatId: string, voided = false): Keepe
   woodLotId: 'w',
   stockLotId: 's',
   seatId,
-  unions: [{ unionId: `u${id}`, method: 'splice', place: '', judged: '', madeOn: '2027-03-06', helped: false }],
+  unions: [
+    {
+      unionId: `u${id}`,
+      made: 'Whip-and-tongue at the bench',
+      method: 'splice',
+      place: '',
+      judged: '',
+      madeOn: '2027-03-06',
+      helped: false,
+    },
+  ],
 });
 const SEATS = [1, 2, 3].map((number) => ({ id: `s${number}`, number, name: `Person ${number}` }));
 const splice = (notReady: number[]): KeeperMethod => ({
@@ -21,6 +31,7 @@ const splice = (notReady: number[]): KeeperMethod => ({
   make: 3,
   notReady: SEATS.filter(({ number }) => notReady.includes(number)),
   positions: [],
+  variants: [],
 });
 const bench = (changes: Partial<ComponentProps<typeof KeeperBench>> = {}) =>
   rendered(

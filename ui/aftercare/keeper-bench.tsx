@@ -116,9 +116,9 @@ function Tag({
         {keeper.voided ? 'voided' : stocks.find(({ id }) => id === keeper.stockLotId)?.stockType}
       </span>
       {!keeper.voided &&
-        keeper.unions.map(({ unionId, place, judged, helped }) => (
+        keeper.unions.map(({ unionId, made, place, judged, helped }) => (
           <span key={unionId} className="block text-xs text-muted">
-            {[place, judged || 'not judged', helped ? 'with help' : ''].filter(Boolean).join(', ')}
+            {[made, place, judged || 'not judged', helped ? 'with help' : ''].filter(Boolean).join(', ')}
           </span>
         ))}
     </>

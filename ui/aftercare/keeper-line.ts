@@ -27,12 +27,16 @@ export interface KeeperMethod {
   notReady: SeatChoice[];
   /** Where it can sit beside another union on a plant. */
   positions: { id: Position; words: string }[];
+  /** Ways it can live on by its season; none where there is one only. */
+  variants: { id: string; words: string }[];
 }
 
 /** A union of a keeper as its tag tells it. */
 export interface UnionLine {
   unionId: string;
   method: string;
+  /** "Chip bud in late summer". */
+  made: string;
   place: string;
   /** What was judged of it, in words; empty while nobody did. */
   judged: string;

@@ -34,6 +34,11 @@ export interface UnionLife {
   method: string;
   methodId: string;
   variant: string;
+  /** "Chip bud in late summer". */
+  made: string;
+  /** How it can live on by its season, and what its day allows; none where there is one way only. */
+  livesOn: { id: string; words: string; means: string; fits: boolean }[];
+  variantReason: string;
   place: string;
   madeOn: string;
   today: string;

@@ -55,6 +55,7 @@ export function dateConflicts(input: ConflictsInput): Conflict[] {
         : 'Look at the plants the week before and enter what you see; have another method ready.',
     );
   }
+  variantConflicts(input, add);
   woodConflicts(input, add);
   for (const other of sameDay.filter(({ elsewhere }) => elsewhere)) {
     const shared = input.tools.filter(({ id }) => other.tools.some((tool) => tool.id === id)).map(({ name }) => name);
@@ -83,6 +84,32 @@ export function dateConflicts(input: ConflictsInput): Conflict[] {
     }
   }
   return conflicts.sort((a, b) => (a.level === b.level ? 0 : a.level === 'stop' ? -1 : 1));
+}
+
+/** A day that allows several ways to live on asks which is meant; one that was chosen for another day is asked again. */
+function variantConflicts(
+  { date, taught }: ConflictsInput,
+  add: (id: string, level: Conflict['level'], says: string, remedy: string) => void,
+): void {
+  for (const { plan, method, variant, fitting } of taught) {
+    if (variant.places) continue;
+    const words = fitting.map((each) => each.words).join(' or ');
+    if (plan.variant && plan.variant === variant.id) {
+      if (!fitting.some(({ id }) => id === variant.id) && !plan.variantReason)
+        add(
+          `variant-${method.id}`,
+          'care',
+          `${method.name} is planned ${variant.words}; on ${formatDate(date)} it would be ${words}.`,
+          'Choose again below how it lives on, or move the date back.',
+        );
+    } else if (fitting.length > 1)
+      add(
+        `variant-${method.id}`,
+        'care',
+        `${method.name} on ${formatDate(date)} can be ${words}, which differ in all that follows.`,
+        `Choose below how it lives on; until then it is taken for one ${variant.words}.`,
+      );
+  }
 }
 
 function woodConflicts(

@@ -2,7 +2,8 @@ import { capital } from '@/core/units/capital';
 import { object, array, string, boolean, mixed } from 'yup';
 import { type StumpRow, stumpTableStands } from '@/core/methods/stump-scions';
 import { MOST_METHODS } from '../dates/planned-method';
-import { text, count, decimal } from '@/core/inputs/fields';
+import { VARIANTS } from '@/core/methods/use';
+import { text, count, decimal, optionalText } from '@/core/inputs/fields';
 
 const share = (what: string, least: number, most: number) =>
   decimal()
@@ -45,6 +46,13 @@ export const methodsInput = (known: string[]) =>
           .typeError('Enter the diameter of the stumps in figures, or leave it empty.')
           .min(5, 'A stump is 5 mm or more.')
           .max(400, 'A stump of more than 400 mm is no place for a scion.'),
+        /** Written by its own page: how it lives on, and why where the day does not allow it. */
+        variant: string()
+          .nullable()
+          .default(null)
+          .transform((value: unknown) => (value === '' ? null : value))
+          .oneOf([null, ...VARIANTS], 'Choose how it lives on from the list.'),
+        variantReason: optionalText('the reason', 200),
         practiceOn: string()
           .oneOf(['prunings', 'good'] as const, 'Choose what practice is done on.')
           .required('Choose what practice is done on.'),

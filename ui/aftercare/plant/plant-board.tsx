@@ -11,10 +11,12 @@ import { LastTap } from '../last-tap';
 import { useMarks } from '../use-marks';
 import { EventList } from './event-list';
 import { LifeLegend, LifeLine } from './life-line';
+import { LivesOn } from './lives-on';
 import { UnionPanel } from './union-panel';
 
 interface PlantBoardProps {
   plantId: string;
+  workshopId: string;
   code: string;
   me: { id: string; name: string };
   mayChange: boolean;
@@ -25,7 +27,7 @@ interface PlantBoardProps {
 const STATES = { living: '', dead: 'Dead', opened: 'Opened to look', voided: 'Voided' } as const;
 
 /** The unions of a plant: the life of each, what is due, what is round its stem. Works on what this device keeps. */
-export function PlantBoard({ plantId, code, me, mayChange, unit, unions }: PlantBoardProps) {
+export function PlantBoard({ plantId, workshopId, code, me, mayChange, unit, unions }: PlantBoardProps) {
   const queue = useDeviceQueue(me.id);
   const marks = useMarks(queue, me);
   const at = { plantId, code, me, mayChange, unit, queue, marks };
@@ -45,7 +47,7 @@ export function PlantBoard({ plantId, code, me, mayChange, unit, unions }: Plant
       {unions.map(({ life, drawing, from }) => (
         <section key={life.unionId} aria-labelledby={life.unionId} className="mb-8">
           <h2 id={life.unionId} className="mb-2">
-            {life.method}
+            {life.made}
             {life.place === '' ? '' : `, ${life.place}`}, {formatDate(life.madeOn)}
             {STATES[life.state] === '' ? (
               ''
@@ -53,6 +55,17 @@ export function PlantBoard({ plantId, code, me, mayChange, unit, unions }: Plant
               <span className="ml-3 border-2 border-ink px-2">{STATES[life.state]}</span>
             )}
           </h2>
+          {life.livesOn.length > 0 && (
+            <LivesOn
+              key={life.variant}
+              workshopId={workshopId}
+              plantId={plantId}
+              variant={life.variant}
+              reason={life.variantReason}
+              options={life.livesOn}
+              mayChange={mayChange && life.state === 'living'}
+            />
+          )}
           <LifeLine life={life} />
           <LifeLegend life={life} unit={unit} />
           <EventList events={life.events} at={at} />

@@ -56,6 +56,7 @@ export default async function Plant({ params }: { params: Promise<{ code: string
       )}
       <PlantBoard
         plantId={plant.plantId}
+        workshopId={plant.workshopId}
         code={plant.code}
         me={{ id: context.actor.userId, name: context.actor.name }}
         mayChange={mayChange}

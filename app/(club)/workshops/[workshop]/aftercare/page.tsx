@@ -12,6 +12,9 @@ import type { KeeperLine, KeeperMethod } from '@/ui/aftercare/keeper-line';
 import { scoreText } from '@/ui/score/bench/bench-data';
 import { STAGE_WORDS } from '@/ui/score/bench/keeper-strip';
 import { workshopLots } from '@/server/plan/lots';
+import { seasonalVariants, variantChoices } from '@/server/plan/plan-variant';
+import { OpenVariants } from '@/ui/plan/dates/open-variants';
+import { madeWords } from '@/core/methods/made-words';
 import { ERASED_NAME } from '@/server/platform/erased-name';
 import { listSeats, type SeatedPerson } from '@/server/plan/seats';
 import { getWorkshop } from '@/server/plan/workshops';
@@ -27,13 +30,14 @@ export default async function Aftercare({ params }: { params: Promise<{ workshop
   const { workshop: id } = await params;
   const context = await pageContext();
   const workshop = await orNotFound(getWorkshop(context, id));
-  const [keepers, lots, seats, targets, members, facts] = await Promise.all([
+  const [keepers, lots, seats, targets, members, facts, variants] = await Promise.all([
     listKeepers(context, id),
     workshopLots(context, id),
     listSeats(context, id),
     keeperTargets(context, id),
     listHelpers(context),
     keeperFacts(context, id),
+    variantChoices(context, id),
   ]);
   const ready = lots.wood.length > 0 && lots.stocks.length > 0 && seats.length > 0;
   const methods = await keeperMethods(context, id, { main: workshop.method, targets, seats });
@@ -41,6 +45,7 @@ export default async function Aftercare({ params }: { params: Promise<{ workshop
     <>
       {onlyThisMachine() && <PhoneBanner />}
       <h1 className="mb-2">Keepers and their tags</h1>
+      {context.actor.role !== 'viewer' && ready && <OpenVariants workshopId={id} {...variants} />}
       {!ready ? (
         <p className="board">
           Keepers are made of a wood lot and a stock lot, for the people on the roster.{' '}
@@ -85,11 +90,12 @@ function keeperLine(unions: readonly Keeper[], facts: Awaited<ReturnType<typeof 
     woodLotId: wood.id,
     stockLotId: stock.id,
     seatId: seat.id,
-    unions: unions.map(({ unionId, method, position, madeOn, helperUserId, helperPersonId }) => {
+    unions: unions.map(({ unionId, method, variant, position, madeOn, helperUserId, helperPersonId }) => {
       const fact = facts.get(unionId);
       return {
         unionId,
         method,
+        made: madeWords({ method, variant }),
         place: position === 'sole' ? '' : POSITION_WORDS[position],
         judged: fact?.stage ? `${STAGE_WORDS[fact.stage]} ${scoreText(fact.score)}` : '',
         madeOn,
@@ -111,7 +117,7 @@ async function keeperMethods(context: Context, id: string, { main, targets, seat
   const others = METHODS.map((method) => method.id).filter((method) => !first.includes(method));
   return Promise.all(
     [...first, ...others].map(async (methodId) => {
-      const { name, use } = methodById(methodId);
+      const { name, use, variants } = methodById(methodId);
       const target = targets.find(({ method }) => method === methodId);
       // Who is ready for a method nobody planned is not asked.
       const doors = first.includes(methodId) ? await keeperDoors(context, id, methodId) : null;
@@ -126,6 +132,7 @@ async function keeperMethods(context: Context, id: string, { main, targets, seat
           number,
           name: person.name ?? ERASED_NAME,
         })),
+        variants: seasonalVariants({ variants }).map(({ id: variant, words }) => ({ id: variant, words })),
         positions: positionsOf(use)
           .filter((position) => position !== 'sole')
           .map((position) => ({ id: position, words: POSITION_WORDS[position] })),

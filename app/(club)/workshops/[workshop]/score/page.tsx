@@ -1,6 +1,8 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { openBench } from '@/server/score/bench';
+import { variantChoices } from '@/server/plan/plan-variant';
+import { OpenVariants } from '@/ui/plan/dates/open-variants';
 import { BenchDay } from '@/ui/score/bench/bench-day';
 import { ScoreBoard } from '@/ui/score/bench/score-board';
 import { orNotFound } from '../../../../_http/or-not-found';
@@ -27,9 +29,13 @@ export default async function Score({
       </p>
     );
   }
-  return context.actor.role === 'viewer' ? (
-    <ScoreBoard seats={bench.seats} unions={bench.unions} keepers={bench.keepers} />
-  ) : (
-    <BenchDay initial={bench} seat={seat ? Number(seat) : null} keeper={keeper ?? null} />
+  if (context.actor.role === 'viewer')
+    return <ScoreBoard seats={bench.seats} unions={bench.unions} keepers={bench.keepers} />;
+  const { version, choices } = await variantChoices(context, id);
+  return (
+    <>
+      <OpenVariants workshopId={id} version={version} choices={choices} />
+      <BenchDay initial={bench} seat={seat ? Number(seat) : null} keeper={keeper ?? null} />
+    </>
   );
 }

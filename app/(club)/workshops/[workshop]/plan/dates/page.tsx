@@ -1,8 +1,10 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
+import { variantChoices } from '@/server/plan/plan-variant';
 import { planning, reckonedPlan } from '@/server/plan/planning';
 import { ConflictList } from '@/ui/plan/dates/conflict-list';
 import { DateList } from '@/ui/plan/dates/date-list';
+import { VariantQuestions } from '@/ui/plan/dates/variant-questions';
 import { alike } from '@/core/plan/phenology/alike';
 import { YearTable } from '@/ui/club/sites/year-table';
 import { orNotFound } from '../../../../../_http/or-not-found';
@@ -15,6 +17,7 @@ export default async function PlanDates({ params }: { params: Promise<{ workshop
   const context = await pageContext();
   const { facts, site } = await orNotFound(planning(context, id));
   const { dates, conflicts, taught } = reckonedPlan(facts);
+  const { version, choices } = await variantChoices(context, id);
   const years = [
     ...new Map(taught.flatMap(({ scion, stock }) => [scion, stock]).map((year) => [year.species, year])).values(),
   ];
@@ -40,6 +43,22 @@ export default async function PlanDates({ params }: { params: Promise<{ workshop
           </h2>
           <ConflictList conflicts={conflicts} siteId={site.id} hasNormals={site.climate !== null} />
         </section>
+        {choices.length > 0 && (
+          <section className="board" aria-labelledby="lives-on">
+            <h2 id="lives-on" className="mb-1">
+              How it lives on
+            </h2>
+            <p className="mb-2 text-sm text-muted">
+              Aftercare and questions to growers follow it. Keepers that are made already keep theirs.
+            </p>
+            <VariantQuestions
+              workshopId={id}
+              version={version}
+              choices={choices}
+              mayChange={context.actor.role !== 'viewer'}
+            />
+          </section>
+        )}
         <section className="board" aria-labelledby="year">
           <h2 id="year" className="mb-1">
             The plants’ year at {site.name}
