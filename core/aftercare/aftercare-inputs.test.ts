@@ -18,6 +18,7 @@ describe('keepers', () => {
   it('are changed a thousand at a time, and only by what was sent', () => {
     expect(taken(changeInput(METHODS), { plantIds: [OWN_ID], voided: true })).toEqual({
       plantIds: [OWN_ID],
+      reason: '',
       voided: true,
     });
     expect(refusals(changeInput(METHODS), { plantIds: [] })).toEqual({ plantIds: 'Choose at least one keeper.' });

@@ -76,7 +76,7 @@ describe('what is made on a day', () => {
   it('is taken with commas, and people left to the roster', () => {
     const typed = { methods: [method], expected: '', settings: { ...settings, waste: '0,15', confidence: '0,9' } };
     expect(taken(schema, typed)).toEqual({
-      methods: [{ ...method, stump: null }],
+      methods: [{ ...method, stump: null, variant: null, variantReason: '' }],
       expected: null,
       settings: { ...settings, stumps: {} },
     });

@@ -102,6 +102,8 @@ export async function putPlannedMethods(context: Context, workshopId: string, in
     ...row,
     scionSpecies: kindOf(row.scionSpecies),
     stockSpecies: kindOf(row.stockSpecies),
+    // One that was chosen for another method is let go.
+    variant: methodById(row.method).variants.find(({ id }) => id === row.variant)?.id ?? null,
   }));
   const body: MethodsPart = {
     methods,

@@ -8,7 +8,8 @@ import { addDays, type IsoDate } from '../../units/iso-date';
 import type { PlannedMethod } from './planned-method';
 import { type DayVerdict, methodYear, type MethodYear, seasonsBySuit, verdictOn } from './season-finder';
 import { turnsOfYear, usualTurns } from '../phenology/turns-of-year';
-import { fittingVariants } from '../../methods/variant';
+import type { Season } from '../../methods/use';
+import { fittingVariants, type Variant } from '../../methods/variant';
 import type { Taught } from './planned-date';
 
 /** What a site knows of its year. */
@@ -90,23 +91,13 @@ export function siteCalendar(
     const method = methodOf(plan.method);
     const year = yearOf(plan, date);
     const verdict = year ? verdictOn(date, year) : byCalendar(method, plan, date, site.hemisphere);
-    const suiting = year
-      ? seasonsBySuit(date, year)
-      : verdict.season
-        ? [{ season: verdict.season, chance: verdict.chance }]
-        : [];
-    const open = suiting.filter(({ chance }) => chance !== 'shut');
-    const fitting = fittingVariants(
-      method,
-      { place: plan.place, madeOn: date, climate: seasonsOf(site) },
-      (open.length > 0 ? open : suiting.slice(0, 1)).map(({ season }) => season),
-    );
+    const { open, fitting } = variantsThen(site, method, plan, date, { year, verdict });
     const variant = method.variants.find(({ id }) => id === plan.variant) ?? fitting[0];
     return {
       plan,
       method,
       verdict,
-      season: open.find(({ season }) => season.variant === variant.id)?.season ?? verdict.season,
+      season: open.find((season) => season.variant === variant.id) ?? verdict.season,
       variant,
       fitting,
       turnsOf: site.climate
@@ -117,6 +108,22 @@ export function siteCalendar(
     };
   };
   return { on, yearOf, phenology };
+}
+
+/** The seasons that are open on a day in the order in which they suit it, and the variants they allow. */
+function variantsThen(
+  site: SiteYear,
+  method: MethodFacts,
+  { place }: PlannedMethod,
+  date: IsoDate,
+  { year, verdict }: { year: MethodYear | null; verdict: DayVerdict },
+): { open: Season[]; fitting: [Variant, ...Variant[]] } {
+  const usual = verdict.season ? [{ season: verdict.season, chance: verdict.chance }] : [];
+  const suiting = year ? seasonsBySuit(date, year) : usual;
+  const open = suiting.filter(({ chance }) => chance !== 'shut').map(({ season }) => season);
+  const nearest = suiting.slice(0, 1).map(({ season }) => season);
+  const making = { place, madeOn: date, climate: seasonsOf(site) };
+  return { open, fitting: fittingVariants(method, making, open.length > 0 ? open : nearest) };
 }
 
 function byCalendar(

@@ -146,6 +146,8 @@ function MethodRows({ register, control, errors, known, main, unit }: MethodRows
                 place: known.find(({ id }) => id === event.target.value)?.places[0],
                 keepersEach: 0,
                 stump: '',
+                variant: null,
+                variantReason: '',
               })
             }
           >

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { CLIMATES } from '@/stand-ins/weather/climates';
-import { METHODS } from '../../methods/registry';
-import { kindOf } from '../../methods/compatibility/compatibility';
-import { addDays } from '../../units/iso-date';
-import { siteCalendar } from './taught-on';
+import { METHODS } from '@/core/methods/registry';
+import { kindOf } from '@/core/methods/compatibility/compatibility';
+import { addDays } from '@/core/units/iso-date';
+import { siteCalendar } from '@/core/plan/dates/taught-on';
 
 /** Runs of the same variant over two years of days, in their order. */
 function runsOf(at: (date: string) => string, days = 730): string[] {
@@ -18,7 +18,8 @@ function runsOf(at: (date: string) => string, days = 730): string[] {
 describe.each(CLIMATES.map((climate) => [climate.name, climate] as const))(
   'the variant that is proposed: %s',
   (_name, site) => {
-    const { hemisphere, name: _, ...climate } = site;
+    const { hemisphere, normals, lastFrost, firstFrost, frostMargin } = site;
+    const climate = { normals, lastFrost, firstFrost, frostMargin };
     const calendar = siteCalendar({ hemisphere, climate, edits: {}, observations: [] }, METHODS);
     it.each(METHODS.map((method) => [method.id, method] as const))(
       'of %s goes once round a year, and never back',
