@@ -335,7 +335,7 @@ async function expectMaking(context: Context): Promise<void> {
       expect(union).toMatchObject({
         method: workshop.method,
         variant,
-        ...madeWith(method, workshop.schools),
+        ...madeWith(method, workshop.schools, variant),
         madeOn: workshop.date,
         makerId: seats.get(union.seatId)!.personId,
         position: 'sole',

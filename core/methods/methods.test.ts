@@ -134,7 +134,8 @@ describe('grades of a whip', () => {
 
 describe('lines that cross', () => {
   const cambium = (schools: Record<string, string>, changes: Record<string, number>) =>
-    judgeUnion(whip, defaultRule(whip, schools), exampleMeasures(whip, changes), {}, 'joined').assessment.grades.cambium;
+    judgeUnion(whip, defaultRule(whip, schools), exampleMeasures(whip, changes), {}, 'joined').assessment.grades
+      .cambium;
   const askew = { turn: 6 };
   it('are poor, and good where a workshop holds that they are enough; nowhere stays fatal', () => {
     expect(cambium({}, askew)).toBe('poor');

@@ -1,3 +1,4 @@
+import type { Choices } from './school';
 import { type Climate, nearestSeason } from './choosing/season';
 import type { IsoDate } from '../units/iso-date';
 import type { RoundAdvice } from './timetable/round-advice';
@@ -26,6 +27,8 @@ export interface Variant {
   places?: Place[];
   wayOn: WayOn;
   rounds: RoundAdvice[];
+  /** What it decides of wood and place, as answers to the questions of the method. */
+  choices?: Choices;
 }
 
 /** What is known of the making of a union that sets its variant. */

@@ -104,7 +104,7 @@ export async function up(sequelize: Sequelize): Promise<void> {
       season: null,
       climate: climate && climate.firstFrost === null ? 'tropics' : day.hemisphere,
     });
-    const { schools, materials } = madeWith(method, read(day.schools));
+    const { schools, materials } = madeWith(method, read(day.schools), variant.id);
     await run(
       "UPDATE unions SET method = :method, variant = :variant, schools = :schools, materials = :materials WHERE workshop_id = :id AND method = ''",
       {

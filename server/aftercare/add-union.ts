@@ -64,7 +64,12 @@ export async function addUnion(
       if (there.some((union) => union.position === position)) throw taken(position);
       const alone = there.find((union) => union.position === 'sole');
       if (alone) await giveWay(context, alone, BESIDE[position]!, transaction);
-      const making = { method: method.id, variant, ...madeWith(method, workshop.schools), madeOn: there[0]!.madeOn };
+      const making = {
+        method: method.id,
+        variant,
+        ...madeWith(method, workshop.schools, variant),
+        madeOn: there[0]!.madeOn,
+      };
       await db.unions.create({ ...unionOn(plant, making, there[0]!.makerId), id: unionId, position }, { transaction });
       await refreshUnionFacts(db, clubId, [unionId, ...there.map((union) => union.id)], transaction);
       await audit(db, transaction, { clubId, actorId: userId, action: 'union added', subjectId: unionId, at: now });

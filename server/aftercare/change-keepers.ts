@@ -74,6 +74,7 @@ export async function changeKeepers(context: Context, workshopId: string, input:
       await db.plants.update(ofPlants, { where: { clubId, workshopId, id: plantIds }, transaction });
     if (Object.keys(ofUnions).length > 0)
       await db.unions.update(ofUnions, { where: { clubId, id: unionIds }, transaction });
+    if (change.variant) await remake(context, unions, change.variant as VariantId, transaction);
     if (binding) await bindWith(context, unionIds, binding as BindingId, transaction);
     await refreshUnionFacts(db, clubId, unionIds, transaction);
     for (const plantId of plantIds)
@@ -85,6 +86,19 @@ export async function changeKeepers(context: Context, workshopId: string, input:
         at: now,
       });
   });
+}
+
+/** Writes down what a way of living on decides of wood and place; each union keeps its schools. */
+async function remake(
+  { db, actor: { clubId } }: Context,
+  unions: readonly UnionRow[],
+  variant: VariantId,
+  transaction: Transaction,
+): Promise<void> {
+  for (const union of unions) {
+    const { schools } = madeWith(methodById(union.method), union.schools, variant);
+    await db.unions.update({ schools }, { where: { clubId, id: union.id }, transaction });
+  }
 }
 
 /** Notes what unions were really bound with; each keeps its other materials. */
@@ -127,7 +141,7 @@ async function unionChange(
   if (methodId) {
     const method = methodById(methodId);
     const variant = (await variantsOn(context, workshop))(method);
-    Object.assign(change, { method: methodId, variant, ...madeWith(method, workshop.schools) });
+    Object.assign(change, { method: methodId, variant, ...madeWith(method, workshop.schools, variant) });
   }
   if (helper) {
     const [who, id] = helper.split(' ');

@@ -49,7 +49,7 @@ export async function limbUnions(
         voidedAt: null,
         doubt: '' as const,
       };
-      const making = { method: method.id, variant, ...madeWith(method, {}), madeOn: limb.graftedOn };
+      const making = { method: method.id, variant, ...madeWith(method, {}, variant), madeOn: limb.graftedOn };
       const union: UnionRow = {
         ...unionOn(plant, making, ''),
         id: limb.id,

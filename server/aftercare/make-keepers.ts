@@ -75,7 +75,7 @@ export async function makeKeepers(
   const making: Making = {
     method: method.id,
     variant,
-    ...madeWith(method, workshop.schools),
+    ...madeWith(method, workshop.schools, variant),
     madeOn: workshop.date,
   };
   const doors = await keeperDoors(context, workshopId, method.id);

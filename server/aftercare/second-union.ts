@@ -83,7 +83,12 @@ export async function putSecondUnion(
         throw new UseCaseError('invalid', 'It was made before the graft that died? Check the day.', {
           madeOn: 'Before the first graft.',
         });
-      const making = { method: method.id, variant, ...madeWith(method, workshop.schools), madeOn: values.madeOn };
+      const making = {
+        method: method.id,
+        variant,
+        ...madeWith(method, workshop.schools, variant),
+        madeOn: values.madeOn,
+      };
       await db.unions.create(
         { ...unionOn(plant, making, there[0]!.makerId), id: unionId, position: 'again' },
         { transaction },

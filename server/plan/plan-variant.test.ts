@@ -14,7 +14,10 @@ import { listKeepers } from './keepers-of-workshop';
 import { putPlanVariant, variantChoices } from './plan-variant';
 import { planning, reckonedPlan } from './planning';
 import { putPlannedMethods } from './planned-methods';
+import { dayTaught } from './taught';
 import { getWorkshop, putWorkshop } from './workshops';
+import { methodById } from '@/core/methods/registry';
+import { shownTechnique } from '@/core/methods/shown-technique';
 
 let club: TestClub;
 let plain: (typeof CLIMATES)[number];
@@ -130,5 +133,27 @@ describe('keepers', () => {
     expect((await listKeepers(lead(), id))[0]).toMatchObject({ variant: 'early-summer', madeOn: '2027-07-20' });
     await move({ variant: 'late-summer' });
     expect((await listKeepers(lead(), id))[0]).toMatchObject({ variant: 'late-summer', madeOn: '2027-09-20' });
+  });
+});
+
+describe('steps, points and words', () => {
+  it('follow what the variant decides: dormant wood has no leaf stub to hold a chip by', async () => {
+    const { id, woodLotId, stockLotId } = await chipDay('2027-07-20');
+    const wordsOf = async () => {
+      const { schoolsOf } = await dayTaught(lead(), await getWorkshop(lead(), id));
+      const chip = methodById('chip');
+      return JSON.stringify(shownTechnique(chip, schoolsOf(chip)));
+    };
+    await choose(id, { variant: 'late-summer' });
+    expect(await wordsOf()).toContain('by its leaf stub');
+    await choose(id, { variant: 'spring', reason: 'sticks by post' });
+    const words = await wordsOf();
+    expect(words).toContain('it has no stub');
+    expect(words).not.toContain('by its leaf stub');
+    await makeKeepers(lead('2027-07-20'), id, { woodLotId, stockLotId, each: 1, method: 'chip' });
+    const [keeper] = await listKeepers(lead(), id);
+    expect(keeper!.schools).toEqual({ 'bud-wood': 'dormant' });
+    await changeKeepers(lead('2027-07-20'), id, { plantIds: [keeper!.id], variant: 'late-summer' });
+    expect((await listKeepers(lead(), id))[0]!.schools).toEqual({});
   });
 });

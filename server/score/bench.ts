@@ -95,7 +95,7 @@ export async function benchChanges(context: Context, workshopId: string, since: 
 async function benchMethods(
   context: Context,
   workshop: WorkshopRow,
-  { taught, variantOn }: Awaited<ReturnType<typeof dayTaught>>,
+  { taught, variantOn, schoolsOf }: Awaited<ReturnType<typeof dayTaught>>,
   judged: readonly { method: string }[],
 ) {
   const planned = [workshop.method, ...taught.map(({ method }) => method.id)];
@@ -107,7 +107,7 @@ async function benchMethods(
       planned: planned.includes(id),
       practised: taught.some(({ plan }) => plan.method === id && plan.practiceEach > 0),
       variant: variantOn(methodById(id)),
-      rule: await currentRule(context, id, workshop.schools),
+      rule: await currentRule(context, id, schoolsOf(methodById(id))),
     })),
   );
 }

@@ -165,7 +165,7 @@ function makingOf({
   variant,
   workshop,
 }: NewJudgement): Pick<UnionRow, 'method' | 'variant' | 'schools' | 'materials'> {
-  return { method: method.id, variant, ...madeWith(method, workshop.schools) };
+  return { method: method.id, variant, ...madeWith(method, workshop.schools, variant) };
 }
 
 /** A keeper is judged by the schools its workshop follows, and so it was made by them. */
@@ -174,7 +174,9 @@ async function followSchools(
   transaction: Transaction,
   judgement: NewJudgement,
 ): Promise<void> {
-  const { schools } = makingOf(judgement);
+  // It may live on otherwise than others of the day.
+  const { method, workshop, keeper } = judgement;
+  const { schools } = madeWith(method, workshop.schools, keeper!.variant);
   if (isDeepStrictEqual(judgement.keeper!.schools, schools)) return;
   await db.unions.update({ schools }, { where: { clubId, id: judgement.keeper!.id }, transaction });
 }

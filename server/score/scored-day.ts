@@ -1,3 +1,5 @@
+import { methodById } from '@/core/methods/registry';
+import { dayTaught } from '@/server/plan/taught';
 import type { WorkshopRow } from '@/db/models/plan-rows';
 import type { RubricRow } from '@/db/models/score-rows';
 import { getWorkshop } from '@/server/plan/workshops';
@@ -26,7 +28,10 @@ export function scoredDay(context: Context): ScoredDay {
   return {
     workshop: (id) => once(`workshop ${id}`, () => getWorkshop(context, id)),
     rubric: (workshop, method) =>
-      once(`rubric ${workshop.id} ${method}`, () => currentRubric(context, method, workshop.schools)),
+      once(`rubric ${workshop.id} ${method}`, async () => {
+        const { schoolsOf } = await dayTaught(context, workshop);
+        return currentRubric(context, method, schoolsOf(methodById(method)));
+      }),
     settings: (workshopId) => once(`settings ${workshopId}`, () => scoringSettings(context, workshopId)),
   };
 }

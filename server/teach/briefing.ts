@@ -1,3 +1,4 @@
+import { daySchools } from '@/server/plan/taught';
 import { createHash } from 'node:crypto';
 import { object, string } from 'yup';
 import { type BriefingText, briefingText, irritates } from '@/core/teach/briefing/briefing-text';
@@ -36,7 +37,8 @@ export async function workshopBriefing(context: Context, workshopId: string): Pr
     db.acknowledgements.findAll({ where: { clubId, workshopId }, raw: true }),
   ]);
   const taught = await taughtMethods(context, workshop);
-  const techniques = taught.map((method) => shownTechnique(method, workshop.schools));
+  const schools = await daySchools(context, workshop);
+  const techniques = taught.map((method) => shownTechnique(method, schools));
   const sap = (row?.sap ?? false) || irritates([...lots.wood, ...lots.stocks].map(({ species }) => species));
   // Whatever of the day's methods can hurt somebody is said before the first cut of any.
   const work = {

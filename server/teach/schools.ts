@@ -1,5 +1,6 @@
 import { mixed, object, string } from 'yup';
 import { type Choices, relevantChoices } from '@/core/methods/school';
+import { ANSWERED_BY_THE_DAY } from '@/core/methods/schools/of-making';
 import type { WorkshopRow } from '@/db/models/plan-rows';
 import { transact } from '@/db/transact';
 import { allow, type Context } from '@/server/platform/context';
@@ -37,7 +38,8 @@ export async function putSchools(context: Context, workshopId: string, input: un
   const { schools, method: asked } = parse(schoolsInput, input);
   const method = (await taughtMethods(context, workshop)).find(({ id }) => id === (asked ?? workshop.method));
   if (!method) throw notFound('The method');
-  const questions = method.schools;
+  // What the day decides by its variant is no school.
+  const questions = method.schools.filter(({ id }) => !ANSWERED_BY_THE_DAY.includes(id));
   for (const [id, option] of Object.entries(schools)) {
     const question = questions.find((asked) => asked.id === id);
     if (!question || !question.options.some((choice) => choice.id === option))

@@ -1,3 +1,4 @@
+import { daySchools } from '@/server/plan/taught';
 import { boolean, object, string } from 'yup';
 import { shownTechnique } from '@/core/methods/shown-technique';
 import type { TeachingState } from '@/core/teach/teaching-state';
@@ -63,7 +64,8 @@ export async function putTeachingState(context: Context, workshopId: string, inp
   const workshop = await getWorkshop(context, workshopId);
   const values = parse(stateInput, input);
   const taught = await taughtMethods(context, workshop);
-  const steps = taught.map((method) => shownTechnique(method, workshop.schools).steps.length);
+  const schools = await daySchools(context, workshop);
+  const steps = taught.map((method) => shownTechnique(method, schools).steps.length);
   const last = steps.reduce((sum, count) => sum + count, 0) - 1;
   const shown = {
     step: Math.min(values.step, last),

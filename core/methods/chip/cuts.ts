@@ -2,6 +2,7 @@ import { cutOn, footedAt, type Piece, posed, shoot, toppedAt, type Vertex } from
 import type { Wood } from '../method';
 import { chosen, type Choices } from '../school';
 import { CHIP_COVER } from '../schools/of-covering';
+import { BUD_WOOD } from '../schools/of-making';
 import { CUT_FIRST, SECOND_BUD } from '../schools/of-cutting';
 
 export const CHIP_LENGTH = { from: 24, to: 38 };
@@ -58,6 +59,7 @@ export function cutsOf(choices: Choices, wood: Wood) {
   const length = Math.round(wood.length ?? 30);
   const bed = depthOf(stock, wood.stockBark);
   const chip = depthOf(scion, wood.scionBark);
+  const dormant = chosen(choices, BUD_WOOD) === 'dormant';
   const budFirst = chosen(choices, CUT_FIRST) === 'bud';
   const cover = chosen(choices, CHIP_COVER);
   const second = chosen(choices, SECOND_BUD);
@@ -87,12 +89,12 @@ export function cutsOf(choices: Choices, wood: Wood) {
       top: length / 2 + 22,
       goesOn: { foot: true, top: true },
       buds: [
-        { y: 0, side: 'front', handle: true },
-        { y: length / 2 + 12, side: 'back', handle: true },
+        { y: 0, side: 'front', handle: !dormant },
+        { y: length / 2 + 12, side: 'back', handle: !dormant },
       ],
     }),
   };
-  return { choices, stock, scion, length, bed, chip, budFirst, cover, second, room, aside, start };
+  return { choices, dormant, stock, scion, length, bed, chip, budFirst, cover, second, room, aside, start };
 }
 
 export type Cuts = ReturnType<typeof cutsOf>;

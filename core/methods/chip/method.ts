@@ -10,6 +10,7 @@ import { BUD_SCHOOLS } from '../common/bud-care';
 import { KNIT_SEEN } from '../schools/of-aftercare';
 import { CHIP_COVER, TURNS } from '../schools/of-covering';
 import { CUT_FIRST, KNIFE, SECOND_BUD } from '../schools/of-cutting';
+import { BUD_WOOD } from '../schools/of-making';
 import { CHIP_LENGTH } from './cuts';
 import { ANCHORS, technique } from './technique';
 import { slice } from '../template';
@@ -91,7 +92,7 @@ export const chip: Method = {
   ],
   example: { stockDiameter: 10, scionDiameter: 10, stockLength: 30, scionLength: 30 },
   shownWith: { stock: 12, scion: 9 },
-  schools: [SECOND_BUD, CUT_FIRST, KNIFE, TURNS, KNIT_SEEN, CHIP_COVER, ...BUD_SCHOOLS],
+  schools: [BUD_WOOD, SECOND_BUD, CUT_FIRST, KNIFE, TURNS, KNIT_SEEN, CHIP_COVER, ...BUD_SCHOOLS],
   technique,
   template: (choices, wood) => [
     slice(
@@ -104,7 +105,7 @@ export const chip: Method = {
   failureSign: 'the stub withers and clings; the chip is brown and shrunken',
   variants: [
     { id: 'late-summer', words: 'in late summer', ...SLEEPING_BUD },
-    { id: 'spring', words: 'with dormant wood in spring', ...SPRING_CHIP },
+    { id: 'spring', words: 'with dormant wood in spring', ...SPRING_CHIP, choices: { [BUD_WOOD.id]: 'dormant' } },
     { id: 'early-summer', words: 'in early summer, forced', ...FORCED_BUD },
   ],
   callusDays: 14,

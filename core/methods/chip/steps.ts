@@ -15,12 +15,16 @@ export function stepsOf(cuts: Cuts): Step[] {
 }
 
 /** Stock and scion chosen. */
-function chooseWoods({ stock, scion }: Cuts): Step[] {
+function chooseWoods({ dormant, stock, scion }: Cuts): Step[] {
   return [
     writeTags(),
     chooseWood({
-      action: 'Take a bud stick and find which way its buds point: bud above, leaf scar below.',
-      lookFor: 'Plump buds from the middle of the stick.',
+      action: dormant
+        ? 'Take a dormant stick from the cold and find which way its buds point: bud above, leaf scar below.'
+        : 'Take a bud stick and find which way its buds point: bud above, leaf scar below.',
+      lookFor: dormant
+        ? 'Buds still shut, bright green under the bark, from the middle of the stick.'
+        : 'Plump buds from the middle of the stick.',
       wrong: { what: 'Buds of the soft tip are used.', looks: 'Thin buds that shrivel in a week.', point: 'wood' },
       figures: [
         { name: 'stock', mm: stock },
@@ -167,7 +171,7 @@ function bedSteps({ choices, bed, length, stock }: Cuts): Step[] {
 }
 
 /** The chip cut to fit it. */
-function chipSteps({ length, chip, scion }: Cuts): Step[] {
+function chipSteps({ dormant, length, chip, scion }: Cuts): Step[] {
   return [
     step({
       id: 'chip-notch',
@@ -181,7 +185,9 @@ function chipSteps({ length, chip, scion }: Cuts): Step[] {
     }),
     step({
       id: 'chip',
-      action: 'Slice down behind the bud to the bottom of the notch. Hold the chip by its leaf stub or on the blade.',
+      action: dormant
+        ? 'Slice down behind the bud to the bottom of the notch. Hold the chip on the blade: it has no stub.'
+        : 'Slice down behind the bud to the bottom of the notch. Hold the chip by its leaf stub or on the blade.',
       caution: 'bud-cut',
       pull: 'down',
       figures: [

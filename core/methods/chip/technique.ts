@@ -31,7 +31,7 @@ const notch = (budFirst: boolean): Point => ({
 
 export function technique(choices: Choices, wood: Wood): Technique {
   const cuts = cutsOf(choices, wood);
-  const { start, cover, length, room, second, budFirst } = cuts;
+  const { start, dormant, cover, length, room, second, budFirst } = cuts;
   const turns = chosen(choices, TURNS);
   const long = point.cutLength(6, prose`${mm(CHIP_LENGTH.from, CHIP_LENGTH.to)} long`);
   return {
@@ -49,8 +49,8 @@ export function technique(choices: Choices, wood: Wood): Technique {
       },
       notch(budFirst),
       bud.bindBud(14, cover, turns),
-      bud.budPiece(8),
-      bud.budWood(4),
+      dormant ? bud.dormantBudPiece(8) : bud.budPiece(8),
+      dormant ? bud.dormantBudWood(4) : bud.budWood(4),
       point.clean(5),
       point.wayUp(3),
       point.label(3),
@@ -59,6 +59,6 @@ export function technique(choices: Choices, wood: Wood): Technique {
     ],
     materials: budMaterials(choices, cover, turns, length + 12 + room),
     tools: [tool.knife(chosen(choices, KNIFE), 'budding'), tool.GLOVE, tool.CALIPER],
-    aftercare: budAftercare(choices, cover, turns),
+    aftercare: budAftercare(choices, cover, turns, dormant),
   };
 }

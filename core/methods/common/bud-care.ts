@@ -64,12 +64,13 @@ export function budAftercare(
   choices: Choices,
   cover: BudCover,
   callus: AnswerTo<typeof TURNS> | null,
+  dormant = false,
 ): Technique['aftercare'] {
   return [
     // Under rubber the bud is felt; nothing of it is seen before spring.
     cover === 'rubber'
       ? { ...plump(), name: 'Feel through the rubber for a plump bud; it stays covered until spring' }
-      : plump(),
+      : plump(dormant ? 'none' : 'stub'),
     ...(callus && cover !== 'rubber' ? knitSeen(chosen(choices, KNIT_SEEN), callus) : []),
     budWrap({ cover, when: chosen(choices, WRAP_OFF), how: chosen(choices, RUBBER_OFF) }),
     softBark(chosen(choices, SOFT_BARK)),

@@ -46,6 +46,22 @@ export const budWood = judged({
     { grade: 'fatal', words: 'dead, or already moving' },
   ],
 });
+/** A bud of dormant wood, which has no leaf stub to hold it by. */
+export const dormantBudWood = judged({
+  id: 'wood',
+  letter: 'w',
+  name: 'Budwood',
+  good: 'dormant, green under the bark, from the middle of the stick',
+  correction: 'Take a shut bud from the middle of a stick that was kept cold.',
+  faults: [
+    { grade: 'poor', words: 'thin, or from the tip' },
+    { grade: 'fatal', words: 'dead, or already moving' },
+  ],
+});
+export const dormantBudPiece = (weight: number): Point => ({
+  ...budPiece(weight),
+  correction: 'Hold it on the blade, never by the face, and cut under the bud without lifting.',
+});
 /** A tip of growing wood: hardened for the side of a stock, green for its end. */
 export const tipWood = (weight: number, tip: 'hardened' | 'green'): Point =>
   judged({

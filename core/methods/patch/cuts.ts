@@ -13,6 +13,7 @@ import type { Wood } from '../method';
 import { chosen, type Choices } from '../school';
 import { PATCH_TOP } from '../schools/of-aftercare';
 import { FIG } from '../schools/of-kin';
+import { PATCH_WOOD } from '../schools/of-making';
 
 export const PATCH_HEIGHT = { from: 25, to: 35 };
 
@@ -71,6 +72,7 @@ export function cutsOf(choices: Choices, wood: Wood) {
   const width = Math.round(Math.max(8, Math.min(20, scion * 0.85)));
   const top = chosen(choices, PATCH_TOP);
   const lifts = chosen(choices, FIG) === 'lifts';
+  const lastYear = chosen(choices, PATCH_WOOD) === 'last-year';
   const [h, w] = [height / 2, width / 2];
   const opened: Vertex[] = [
     [-h, 0],
@@ -91,7 +93,7 @@ export function cutsOf(choices: Choices, wood: Wood) {
       off: diameter / 2 - w + 5,
     },
   });
-  return { choices, wood, stock, scion, height, width, top, lifts, h, w, opened, seat, tall };
+  return { choices, wood, stock, scion, height, width, top, lifts, lastYear, h, w, opened, seat, tall };
 }
 
 export type Cuts = ReturnType<typeof cutsOf>;

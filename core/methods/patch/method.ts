@@ -12,6 +12,7 @@ import { PATCH_TOP, SHOOTS_WHEN, SUPPORT_LATER, TAPE_OFF } from '../schools/of-a
 import { TAPE_OFF_BY } from '../schools/of-covering';
 import { KNIFE } from '../schools/of-cutting';
 import { FIG } from '../schools/of-kin';
+import { PATCH_WOOD } from '../schools/of-making';
 import { measured, prose } from '../../units/prose';
 import { ANCHORS, technique } from './technique';
 import { rectangle } from '../template';
@@ -100,7 +101,7 @@ export const patch: Method = {
   ],
   example: { stockDiameter: 22, scionDiameter: 18, patchHeight: 30, windowHeight: 30 },
   shownWith: { stock: 22, scion: 18 },
-  schools: [FIG, KNIFE, PATCH_TOP, TAPE_OFF_BY, TAPE_OFF, SHOOTS_WHEN, SUPPORT_LATER],
+  schools: [PATCH_WOOD, FIG, KNIFE, PATCH_TOP, TAPE_OFF_BY, TAPE_OFF, SHOOTS_WHEN, SUPPORT_LATER],
   technique,
   template: (choices, wood) => [
     rectangle(
@@ -114,7 +115,7 @@ export const patch: Method = {
     'the patch is green and its edges callus; in spring the bud is fat in two to four weeks, in autumn it sleeps',
   failureSign: 'the patch is green and the bud hollow: the bark lives, nothing will grow',
   variants: [
-    { id: 'spring', words: 'in spring', ...SPRING_PATCH },
+    { id: 'spring', words: 'in spring', ...SPRING_PATCH, choices: { [PATCH_WOOD.id]: 'last-year' } },
     { id: 'autumn', words: 'in autumn', ...SLEEPING_PATCH },
   ],
   callusDays: 14,

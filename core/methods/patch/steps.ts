@@ -11,11 +11,13 @@ export function stepsOf(cuts: Cuts): Step[] {
 }
 
 /** The bud chosen and its stick made ready. */
-function chooseBud({ stock, scion, lifts }: Cuts): Step[] {
+function chooseBud({ lastYear, stock, scion, lifts }: Cuts): Step[] {
   return [
     writeTags(),
     chooseWood({
-      action: 'Take a smooth round stick with fat buds, and find which way they point: bud above, leaf scar below.',
+      action: lastYear
+        ? 'Take a smooth round shoot of last year with a bud that still sleeps behind those that have pushed, and find which way it points: bud above, leaf scar below.'
+        : 'Take a smooth round stick with fat buds, and find which way they point: bud above, leaf scar below.',
       lookFor: 'The bark of the stick slips as well as the stock’s.',
       wrong: { what: 'A ribbed or thin stick is taken.', looks: 'The patch cracks when it is laid on the stock.' },
       figures: [
@@ -24,17 +26,22 @@ function chooseBud({ stock, scion, lifts }: Cuts): Step[] {
       ],
     }),
     slipTest('a twig of the stock and the end of the stick'),
-    step({
-      id: 'leaves',
-      action: lifts
-        ? 'Cut the leaf blade off and leave a stub; gloves on, the sap irritates.'
-        : 'Cut the leaf blade off and leave a stub.',
-      lookFor: 'A stub to hold the patch by.',
-      caution: lifts ? 'sap' : null,
-      wrong: { what: 'The leaf is pulled off.', looks: 'A torn scar under the bud.' },
-      apply: (p) => ({ ...p, scion: { ...p.scion, buds: p.scion.buds.map((bud) => ({ ...bud, handle: true })) } }),
-    }),
+    ...(lastYear ? [] : [leavesOff(lifts)]),
   ];
+}
+
+/** A shoot of this season keeps the stub of its leaf as a handle; last year's has no leaf. */
+function leavesOff(lifts: boolean): Step {
+  return step({
+    id: 'leaves',
+    action: lifts
+      ? 'Cut the leaf blade off and leave a stub; gloves on, the sap irritates.'
+      : 'Cut the leaf blade off and leave a stub.',
+    lookFor: 'A stub to hold the patch by.',
+    caution: lifts ? 'sap' : null,
+    wrong: { what: 'The leaf is pulled off.', looks: 'A torn scar under the bud.' },
+    apply: (p) => ({ ...p, scion: { ...p.scion, buds: p.scion.buds.map((bud) => ({ ...bud, handle: true })) } }),
+  });
 }
 
 /** The patch cut and slid off. */

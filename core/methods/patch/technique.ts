@@ -46,7 +46,7 @@ const own = (lifts: boolean): Point[] => [
 
 export function technique(choices: Choices, wood: Wood): Technique {
   const cuts = cutsOf(choices, wood);
-  const { height, top, lifts } = cuts;
+  const { height, top, lifts, lastYear } = cuts;
   return {
     takes: { pieces: 1, buds: 1 },
     start: startOf(cuts),
@@ -68,7 +68,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
         good: 'firm, the bud free, every edge covered',
         correction: 'Wrap from below upwards over every edge, and leave the bud free.',
       },
-      bud.budPiece(6),
+      lastYear ? bud.dormantBudPiece(6) : bud.budPiece(6),
       bud.budWood(5),
       point.clean(5),
       point.wayUp(3),
@@ -94,7 +94,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
     ],
     aftercare: [
       SUPPORT_WINDOW,
-      plump(),
+      plump(lastYear ? 'none' : 'stub'),
       patchTop(top),
       foilOff(14, 21),
       TIE_TO_STUB,

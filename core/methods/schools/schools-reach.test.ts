@@ -69,6 +69,7 @@ const SUMMER_BUD = {
 const MUST_DIFFER: Record<string, Record<string, string[]>> = {
   'whip-and-tongue': {
     ...BENCH,
+    'whip-place outdoors': ['step stock-off'],
     'lines cross': ['point cambium'],
     'bleeding bleeds': [
       'step stock-off',
@@ -105,6 +106,7 @@ const MUST_DIFFER: Record<string, Record<string, string[]>> = {
     'tongue middle': ['step stock-tongue', 'step scion-tongue', 'step join', 'point tongue'],
   },
   splice: {
+    'splice-place outdoors': ['step stock-off'],
     ...BENCH,
     'whip-length short': ['step stock-cut', 'step scion-cut', 'step bind', 'point cut-length', 'kit stretch-tape'],
     'whip-length long': ['step stock-cut', 'step scion-cut', 'step bind', 'point cut-length', 'kit stretch-tape'],
@@ -206,6 +208,7 @@ const MUST_DIFFER: Record<string, Record<string, string[]>> = {
     ...CHIP_BUD,
     'cut-first bud': ['step fit', 'order', 'point cut-length', 'point notch'],
     'knife any': ['step bed', 'point flatness', 'tool budding-knife', 'tool blade'],
+    'bud-wood dormant': ['step wood', 'step chip', 'point wood', 'point bud', 'task plump'],
     // Covered with film is the chip's usual answer.
     'binding-off unwind': ['task binding-off'],
     'binding-off look': ['task binding-off'],
@@ -250,6 +253,7 @@ const MUST_DIFFER: Record<string, Record<string, string[]>> = {
     'bud-cover rubber': ['step bind', 'point bind', 'task plump', 'task unwrap-bud', 'task binding-off'],
   },
   patch: {
+    'patch-wood last-year': ['step wood', 'step leaves', 'point bud', 'task plump'],
     'fig lifts': ['step leaves', 'step sides', 'step slide', 'point core'],
     'knife any': ['step rings', 'tool budding-knife', 'tool blade'],
     'patch-top at-once': ['task patch-top', 'step top-off'],

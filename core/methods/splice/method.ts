@@ -12,6 +12,7 @@ import {
 import type { Method } from '../method';
 import { BENCH_GRAFT_SCHOOLS } from '../common/bench-graft';
 import { DARK_SEAL, FILM_WHEN } from '../schools/of-covering';
+import { SPLICE_PLACE } from '../schools/of-making';
 import { BUDS, KNIFE, SCION_STAGE, WHIP_LENGTH } from '../schools/of-cutting';
 import { lengthFor } from './steps';
 import { ANCHORS, technique } from './technique';
@@ -40,7 +41,7 @@ export const splice: Method = {
   fields: THROUGH_FIELDS,
   example: { stockDiameter: 8, scionDiameter: 8, stockLength: 32, scionLength: 32 },
   shownWith: { stock: 8, scion: 8 },
-  schools: [SCION_STAGE, BUDS, WHIP_LENGTH, KNIFE, FILM_WHEN, ...BENCH_GRAFT_SCHOOLS, DARK_SEAL],
+  schools: [SPLICE_PLACE, SCION_STAGE, BUDS, WHIP_LENGTH, KNIFE, FILM_WHEN, ...BENCH_GRAFT_SCHOOLS, DARK_SEAL],
   technique,
   template: (choices, wood) => {
     const { aim } = lengthFor(choices, wood);
@@ -50,7 +51,13 @@ export const splice: Method = {
   failureSign: 'a dry line along the cut, and the scion wrinkles',
   variants: [
     { id: 'bench', words: 'at the bench', places: ['bench'], ...BENCH },
-    { id: 'outdoors', words: 'outdoors', places: ['field', 'pot'], ...OUTDOOR },
+    {
+      id: 'outdoors',
+      words: 'outdoors',
+      places: ['field', 'pot'],
+      ...OUTDOOR,
+      choices: { [SPLICE_PLACE.id]: 'outdoors' },
+    },
   ],
   callusDays: 14,
   knifeCaution: `${CAUTIONS['long-cut'].text} ${CAUTIONS['hands-meet'].text} Know where the first-aid kit is; the club’s own rules come first.`,

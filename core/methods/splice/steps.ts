@@ -17,6 +17,8 @@ import {
 } from '../common/steps';
 import type { Wood } from '../method';
 import { chosen, type Choices } from '../school';
+import { ABOVE_ROOTS, ABOVE_SOIL, stockOff } from '../common/stock-off';
+import { SPLICE_PLACE } from '../schools/of-making';
 import { BINDING, COAT, FILM_WHEN, SEALANT, TURNS } from '../schools/of-covering';
 import { BUDS, KNIFE, SCION_STAGE, WHIP_LENGTH } from '../schools/of-cutting';
 import type { Step } from '../step';
@@ -47,6 +49,7 @@ export function stepsOf(cuts: Cuts): Step[] {
 
 /** Both pieces chosen and trimmed. */
 function prepareBoth({ choices, stock, scion, cut, buds, filmFirst, film }: Cuts): Step[] {
+  const outdoors = chosen(choices, SPLICE_PLACE) === 'outdoors';
   return [
     writeTags(),
     chooseWood({
@@ -65,8 +68,8 @@ function prepareBoth({ choices, stock, scion, cut, buds, filmFirst, film }: Cuts
     }),
     step({
       id: 'stock-off',
-      action: prose`Cut the stock off, ${mm(200, 230)} above the roots.`,
-      figures: [{ name: 'above the roots', mm: 215, range: { from: 200, to: 230 } }],
+      action: stockOff(outdoors),
+      figures: [outdoors ? ABOVE_SOIL : ABOVE_ROOTS],
       lookFor: 'Green all round under the bark.',
       caution: 'long-cut',
       pull: 'up',

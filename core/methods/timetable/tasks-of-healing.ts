@@ -54,15 +54,13 @@ export const STILL_DORMANT = task(
   healingDays(6, 7, FIRST_MOVEMENT.suspectBefore - 2),
   'Wood that grew in week one is spent: saw off and graft again.',
 );
-export const plump = (stub: 'stub' | 'vinyl' = 'stub'): AftercareTask =>
-  task(
-    'plump',
-    stub === 'stub'
-      ? 'Touch the leaf stub if one was left, else look for a plump green bud'
-      : 'Look through the vinyl for a plump green bud',
-    healingDays(7, 12, 14),
-    'A failure goes unseen and the season for a second try is lost.',
-  );
+const PLUMP = {
+  stub: 'Touch the leaf stub if one was left, else look for a plump green bud',
+  vinyl: 'Look through the vinyl for a plump green bud',
+  none: 'Look for a plump bud, green under its scales: dormant wood has no leaf stub to go by',
+};
+export const plump = (by: keyof typeof PLUMP = 'stub'): AftercareTask =>
+  task('plump', PLUMP[by], healingDays(7, 12, 14), 'A failure goes unseen and the season for a second try is lost.');
 /** Seen through thin turns, or on one that is opened; layers hide it, and who waits for growth looks for nothing. */
 export function knitSeen(how: AnswerTo<typeof KNIT_SEEN>, turns: AnswerTo<typeof TURNS>): AftercareTask[] {
   if (how === 'unwrap-one')

@@ -10,6 +10,7 @@ import {
 import { CAUTIONS } from '../cautions';
 import type { Method } from '../method';
 import { DARK_SEAL, FILM_WHEN } from '../schools/of-covering';
+import { WHIP_PLACE } from '../schools/of-making';
 import { BUDS, KNIFE, LINES, SCION_STAGE, TONGUE, WHIP_LENGTH } from '../schools/of-cutting';
 import { BLEEDING } from '../schools/of-kin';
 import { BENCH_GRAFT_SCHOOLS } from '../common/bench-graft';
@@ -51,6 +52,7 @@ export const whipAndTongue: Method = {
   example: { stockDiameter: 10, scionDiameter: 10, stockLength: 35, scionLength: 35 },
   shownWith: { stock: 10, scion: 10 },
   schools: [
+    WHIP_PLACE,
     BLEEDING,
     SCION_STAGE,
     BUDS,
@@ -72,7 +74,13 @@ export const whipAndTongue: Method = {
   failureSign: 'a dry line along the cut, and the scion wrinkles',
   variants: [
     { id: 'bench', words: 'at the bench', places: ['bench'], ...BENCH },
-    { id: 'outdoors', words: 'outdoors', places: ['field', 'pot'], ...OUTDOOR },
+    {
+      id: 'outdoors',
+      words: 'outdoors',
+      places: ['field', 'pot'],
+      ...OUTDOOR,
+      choices: { [WHIP_PLACE.id]: 'outdoors' },
+    },
   ],
   callusDays: 14,
   knifeCaution: `${CAUTIONS['long-cut'].text} ${CAUTIONS['hands-meet'].text} Know where the first-aid kit is; the club’s own rules come first.`,

@@ -19,6 +19,8 @@ import { chosen } from '../school';
 import { BINDING, COAT, SEALANT, TURNS } from '../schools/of-covering';
 import { KNIFE, SCION_STAGE } from '../schools/of-cutting';
 import { BLEEDING } from '../schools/of-kin';
+import { WHIP_PLACE } from '../schools/of-making';
+import { ABOVE_ROOTS, ABOVE_SOIL, stockOff } from '../common/stock-off';
 import type { Step } from '../step';
 import type { Cuts } from './cuts';
 
@@ -30,6 +32,7 @@ export function stepsOf(cuts: Cuts): Step[] {
 /** Both pieces chosen and trimmed. */
 function prepareBoth({ choices, stock, scion, cut, buds, filmFirst, film }: Cuts): Step[] {
   const bleeds = chosen(choices, BLEEDING) === 'bleeds';
+  const outdoors = chosen(choices, WHIP_PLACE) === 'outdoors';
   return [
     writeTags(),
     chooseWood({
@@ -46,13 +49,11 @@ function prepareBoth({ choices, stock, scion, cut, buds, filmFirst, film }: Cuts
     ...(bleeds ? [drain()] : []),
     step({
       id: 'stock-off',
-      action: bleeds
-        ? 'Cut the dried end off the stock, down to fresh green wood.'
-        : prose`Cut the stock off, ${mm(200, 230)} above the roots at the bench.`,
+      action: bleeds ? 'Cut the dried end off the stock, down to fresh green wood.' : stockOff(outdoors),
       lookFor: 'Green all round under the bark, no brown.',
       caution: 'long-cut',
       pull: 'up',
-      figures: [{ name: 'above the roots', mm: 215, range: { from: 200, to: 230 } }],
+      figures: [outdoors ? ABOVE_SOIL : ABOVE_ROOTS],
       wrong: {
         what: 'It is cut where a branch or a bend is.',
         looks: 'The long cut runs through a knot and cannot be flat.',

@@ -1,3 +1,4 @@
+import { daySchools } from '@/server/plan/taught';
 import type { Metadata } from 'next';
 import { daySteps } from '@/core/teach/day-steps';
 import { stepAnswers } from '@/core/teach/questions/step-answers';
@@ -17,7 +18,8 @@ export default async function RemotePage({ params }: { params: Promise<{ worksho
   const context = await pageContext();
   const workshop = await orNotFound(getWorkshop(context, id));
   const taught = await taughtMethods(context, workshop);
-  const steps = daySteps(taught, workshop.schools, context.actor.lengthUnit);
+  const schools = await daySchools(context, workshop);
+  const steps = daySteps(taught, schools, context.actor.lengthUnit);
   return (
     <Remote
       workshopId={id}
@@ -28,7 +30,7 @@ export default async function RemotePage({ params }: { params: Promise<{ worksho
       answers={Object.fromEntries(
         taught.map((method) => [
           method.id,
-          stepAnswers(method, workshop.schools, woodOf(method.shownWith), context.actor.lengthUnit),
+          stepAnswers(method, schools, woodOf(method.shownWith), context.actor.lengthUnit),
         ]),
       )}
       steps={steps.map(({ id: shownId, method, methodId, stepId, action, lookFor, wrong, blocks }) => ({

@@ -1,3 +1,4 @@
+import { daySchools } from '@/server/plan/taught';
 import type { Metadata } from 'next';
 import type { DayStep } from '@/core/teach/day-steps';
 import { woodOf } from '@/core/methods/shown-technique';
@@ -21,9 +22,10 @@ export default async function Screen({ params }: { params: Promise<{ workshop: s
   const workshop = await orNotFound(getWorkshop(context, id));
   const taught = await taughtMethods(context, workshop);
   const unit = context.actor.lengthUnit;
+  const choices = await daySchools(context, workshop);
   const drawn = taught.map((method): StepsDrawn => ({
     method,
-    choices: workshop.schools,
+    choices,
     wood: woodOf(method.shownWith),
     unit,
     theme: 'dim',

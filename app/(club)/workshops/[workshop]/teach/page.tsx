@@ -1,3 +1,6 @@
+import type { Choices } from '@/core/methods/school';
+import { ANSWERED_BY_THE_DAY } from '@/core/methods/schools/of-making';
+import { daySchools } from '@/server/plan/taught';
 import { written } from '@/core/units/prose';
 import type { Metadata } from 'next';
 import Link from 'next/link';
@@ -34,15 +37,16 @@ export default async function Teach({ params, searchParams }: TeachProps) {
   const method = methodAsked(taught, asked);
   const unit = context.actor.lengthUnit;
   const wood = woodOf(method.shownWith);
-  const drawn = { method, choices: workshop.schools, wood, unit, theme: 'page' as const };
+  const schools = await daySchools(context, workshop);
+  const drawn = { method, choices: schools, wood, unit, theme: 'page' as const };
   const steps = filedSteps(drawn);
-  const answers = stepAnswers(method, workshop.schools, woodOf(method.shownWith), unit);
+  const answers = stepAnswers(method, schools, woodOf(method.shownWith), unit);
   const questions = await askedAt(context, id);
   const forgotten = steps.flatMap((step, i) => (step.blocks ? [{ ...step, number: i + 1 }] : []));
   const query = new URLSearchParams({
     stock: String(method.shownWith.stock),
     scion: String(method.shownWith.scion),
-    ...workshop.schools,
+    ...schools,
   });
   return (
     <>
@@ -54,7 +58,7 @@ export default async function Teach({ params, searchParams }: TeachProps) {
       </div>
       <MethodChoice path={`/workshops/${id}/teach`} methods={taught} chosen={method.id} />
       <div className="mb-5 grid grid-cols-[minmax(0,1fr)] gap-5 lg:grid-cols-[minmax(0,1fr)_22rem]">
-        <SchoolsFollowed method={method} workshop={workshop} id={id} context={context} />
+        <SchoolsFollowed method={method} schools={schools} id={id} context={context} />
         <section className="board self-start" aria-labelledby="forgotten-title">
           <h2 id="forgotten-title" className="mb-1">
             What people forget
@@ -126,13 +130,13 @@ function TeachLinks({ id, method, query }: { id: string; method: string; query: 
 
 interface SchoolsFollowedProps {
   method: Method;
-  workshop: Awaited<ReturnType<typeof getWorkshop>>;
+  schools: Choices;
   id: string;
   context: Context;
 }
 
 /** The schools the workshop follows. */
-function SchoolsFollowed({ method, workshop, id, context }: SchoolsFollowedProps) {
+function SchoolsFollowed({ method, schools, id, context }: SchoolsFollowedProps) {
   return (
     <section className="board" aria-labelledby="schools-title">
       <h2 id="schools-title" className="mb-1">
@@ -140,7 +144,7 @@ function SchoolsFollowed({ method, workshop, id, context }: SchoolsFollowedProps
       </h2>
       <ul className="mb-2 grid grid-cols-[minmax(0,1fr)] gap-x-6 sm:grid-cols-2">
         {method.schools.map((question) => {
-          const answer = chosen(workshop.schools, question);
+          const answer = chosen(schools, question);
           return (
             <li key={question.id} className={answer === question.options[0]!.id ? '' : 'font-bold'}>
               <span className="font-normal text-muted">{question.question}:</span>{' '}
@@ -161,11 +165,11 @@ function SchoolsFollowed({ method, workshop, id, context }: SchoolsFollowedProps
           rubric they were scored by.
         </p>
         <SchoolChoices
-          key={`${method.id} ${JSON.stringify(workshop.schools)}`}
+          key={`${method.id} ${JSON.stringify(schools)}`}
           workshopId={id}
           method={method.id}
-          questions={method.schools}
-          choices={workshop.schools}
+          questions={method.schools.filter(({ id: asked }) => !ANSWERED_BY_THE_DAY.includes(asked))}
+          choices={schools}
           mayChange={context.actor.role !== 'viewer'}
           unit={context.actor.lengthUnit}
         />

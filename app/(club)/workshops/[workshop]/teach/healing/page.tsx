@@ -5,7 +5,7 @@ import { variantWith } from '@/core/methods/variant';
 import { filedStages } from '@/server/teach/drawing-files';
 import { formatDate } from '@/core/units/iso-date';
 import { methodAsked, taughtMethods } from '@/server/plan/planned-methods';
-import { variantsOn } from '@/server/plan/taught';
+import { dayTaught } from '@/server/plan/taught';
 import { getWorkshop } from '@/server/plan/workshops';
 import { plantsOfAge } from '@/server/teach/plants-of-age';
 import { MethodChoice } from '@/ui/kit/method-choice';
@@ -28,10 +28,11 @@ export default async function Healing({ params, searchParams }: HealingProps) {
   const taught = await taughtMethods(context, workshop);
   const { method: asked } = await searchParams;
   const method = methodAsked(taught, asked);
-  const variant = variantWith(method, (await variantsOn(context, workshop))(method));
+  const { variantOn, schoolsOf } = await dayTaught(context, workshop);
+  const variant = variantWith(method, variantOn(method));
   const wood = woodOf(method.shownWith);
   const { lengthUnit: unit } = context.actor;
-  const stages = filedStages({ method, choices: workshop.schools, wood, unit, theme: 'page' }, variant.id);
+  const stages = filedStages({ method, choices: schoolsOf(method), wood, unit, theme: 'page' }, variant.id);
   const bring = await plantsOfAge(context, id, method.id);
   return (
     <>
