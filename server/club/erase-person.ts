@@ -41,6 +41,7 @@ export async function erasePersonRows(
       { name: null, email: null, phone: null, mayContact: false, language: '', erasedAt: now },
       { where: { clubId, id: personId }, transaction },
     );
+    await db.unions.update({ variantReason: '' }, { where: { clubId, id: unionId }, transaction });
     await db.judgements.update({ note: '' }, { where: { clubId, unionId }, transaction });
     await db.reports.update({ note: '' }, { where: { clubId, unionId }, transaction });
     await db.causeLooks.update({ note: '' }, { where: { clubId, unionId }, transaction });

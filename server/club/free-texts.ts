@@ -103,6 +103,13 @@ export const FREE_TEXTS: readonly FreeText[] = [
     page: workshopPage('teach/briefing'),
   },
   {
+    model: 'unions',
+    key: ['id'],
+    columns: ['variantReason'],
+    what: 'why a graft lives on as it does',
+    page: workshopPage('aftercare'),
+  },
+  {
     model: 'planParts',
     key: ['workshopId', 'part'],
     columns: [],
