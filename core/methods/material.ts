@@ -7,6 +7,8 @@ export type Material = {
   name: Prose;
   /** What is due on it later. */
   care: 'look' | 'slit' | 'take off' | 'rots' | 'reseal' | 'note' | 'none';
+  /** Practice unions need none. */
+  keepersOnly?: true;
 } & (
   { unit: 'piece' | 'g'; amount: number } | { unit: 'mm'; wrap: Wrap & { layers: number; round: 'stock' | 'scion' } }
 );

@@ -114,6 +114,9 @@ function setChip({ choices, bed, chip, aside, length, cover, second, room }: Cut
       kind: cover === 'film' ? 'film' : 'rubber',
       bud: cover === 'out' ? 'clear' : 'covered',
       ...WRAPPED[cover],
+      ...(second === 'above' && !cover.startsWith('film')
+        ? { action: `${WRAPPED[cover].action}; film over both chips besides` }
+        : {}),
       turns: chosen(choices, TURNS),
     }),
     labelStep(-length / 2 - 10),

@@ -19,12 +19,17 @@ interface FieldGraft {
   buds: AnswerTo<typeof BUDS>;
   /** Something dark lies in the sun: tape or sealant. */
   dark: boolean;
+  /** Some of it is sealant, which has to dry before it is painted. */
+  sealed?: boolean;
   /** What the method itself asks first, and how its binding and cover come off. */
   first: AftercareTask[];
   binding: AftercareTask[];
 }
 
-export function fieldGraftAftercare(choices: Choices, { buds, dark, first, binding }: FieldGraft): AftercareTask[] {
+export function fieldGraftAftercare(
+  choices: Choices,
+  { buds, dark, sealed = true, first, binding }: FieldGraft,
+): AftercareTask[] {
   return [
     ...first,
     STILL_DORMANT,
@@ -34,7 +39,7 @@ export function fieldGraftAftercare(choices: Choices, { buds, dark, first, bindi
     ...support(chosen(choices, SUPPORT)),
     ...binding,
     scionsKept(chosen(choices, SCIONS_KEPT)),
-    ...(dark ? [darkSeal(chosen(choices, DARK_SEAL))] : []),
+    ...(dark ? [darkSeal(chosen(choices, DARK_SEAL), sealed)] : []),
     LABEL,
     SECOND_CHANCE,
     FIRST_CROP,
@@ -45,7 +50,7 @@ export function fieldGraftAftercare(choices: Choices, { buds, dark, first, bindi
 export function fieldGraftCover(choices: Choices, dark: boolean): Technique['materials'] {
   return [
     ...(dark ? [chosen(choices, DARK_SEAL) === 'paint' ? material.PAINT : material.FOIL] : []),
-    ...(chosen(choices, SUPPORT) === 'at-once' ? [material.BRACE] : []),
+    chosen(choices, SUPPORT) === 'at-once' ? material.BRACE : material.STAKE,
     material.LABEL,
   ];
 }

@@ -97,11 +97,16 @@ const wax = (amount: number): Material =>
   grams('grafting-wax', 'home-made grafting wax (rosin 4, beeswax 2, tallow 1)', 'reseal', amount);
 export const sealantBy = (by: AnswerTo<typeof SEALANT>, amount: number): Material =>
   by === 'wax' ? wax(amount) : sealant(amount);
-export const LABEL = pieces('label', 'label', 'look');
+export const LABEL: Material = { ...pieces('label', 'label', 'look'), keepersOnly: true };
 export const FOIL = pieces('foil', 'piece of kitchen foil, a hand’s width', 'take off');
 export const BAG = pieces('bag', 'poly bag with a cut corner', 'take off');
 export const NAIL = pieces('nail', prose`fine nail, ${mm(19)}`, 'note');
-export const BRACE = pieces('brace', 'brace or perch guard', 'look');
+export const BRACE: Material = { ...pieces('brace', 'brace or perch guard', 'look'), keepersOnly: true };
+/** Put in when growth asks for it, and bought with the rest. */
+export const STAKE: Material = {
+  ...pieces('stake', 'stake and a soft tie, for when it grows', 'look'),
+  keepersOnly: true,
+};
 export const SPLINT = pieces('splint', 'splint', 'look');
 /** Shellac or glue: a drop for a tip, more where all cuts are brushed. */
 export const shellac = (amount: number): Material => grams('shellac', 'shellac or glue', 'none', amount);

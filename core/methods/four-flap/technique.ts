@@ -6,7 +6,7 @@ import { type AnswerTo, chosen, type Choices } from '../school';
 import { SECOND_SHOOT, SUPPORT } from '../schools/of-aftercare';
 import { DARK_SEAL } from '../schools/of-covering';
 import { KNIFE } from '../schools/of-cutting';
-import { WRAP_WINTER } from '../timetable/tasks-of-binding';
+import { wrapOffInWinter } from '../timetable/tasks-of-binding';
 import { BLOSSOM, FIRST_CROP, LABEL, oneShoot, SECOND_CHANCE, support } from '../timetable/tasks-of-growth';
 import { darkSeal, STILL_DORMANT, swell } from '../timetable/tasks-of-healing';
 import { NONE_THEN_SOME } from '../timetable/tasks-of-stock';
@@ -104,7 +104,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
       material.BAND,
       material.darkTape(length + 8),
       shaded === 'paint' ? material.PAINT : material.FOIL,
-      ...(splinted ? [material.SPLINT] : []),
+      ...(splinted ? [material.SPLINT, material.BRACE] : [material.STAKE]),
       material.FLAG,
       material.LABEL,
     ],
@@ -112,12 +112,12 @@ export function technique(choices: Choices, wood: Wood): Technique {
     aftercare: [
       STILL_DORMANT,
       swell(),
-      darkSeal(shaded),
+      darkSeal(shaded, false),
       NONE_THEN_SOME,
       ...oneShoot(chosen(choices, SECOND_SHOOT)),
       BLOSSOM,
       ...support(chosen(choices, SUPPORT)),
-      WRAP_WINTER,
+      wrapOffInWinter(shaded === 'foil'),
       LABEL,
       SECOND_CHANCE,
       FIRST_CROP,

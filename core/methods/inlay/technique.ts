@@ -73,7 +73,7 @@ function pointsFor({ choices, cover, wedge, pared }: Cuts): Point[] {
     point.cutLength(5, prose`${mm(FACE_LENGTH.from, FACE_LENGTH.to)} long`, false),
     point.windowShown(6),
     point.hold(8),
-    point.seal(4),
+    { ...point.seal(4), correction: 'Brush shellac or glue over the scion’s tip as soon as it is fixed.' },
     point.dormantWood(4),
     point.clean(3),
     point.wayUp(2),
@@ -128,6 +128,7 @@ export function technique(choices: Choices, wood: Wood): Technique {
     aftercare: fieldGraftAftercare(choices, {
       buds,
       dark,
+      sealed: false,
       first: [handsOff(14, 21), swell()],
       binding: [...(cover === 'film' ? [] : coverOff(chosen(choices, COVER_OPEN))), ...bound.aftercare],
     }),

@@ -31,7 +31,7 @@ const BENCH = {
   'shoots-when midsummer': ['task suckers'],
   'second-shoot cut': ['task one-shoot'],
   'side-shoots feeders': ['task side-shoots'],
-  'support at-once': ['task tie-up', 'kit brace', 'task guard', 'task brace'],
+  'support at-once': ['task tie-up', 'kit brace', 'kit stake', 'task guard', 'task brace'],
   'planting deep': ['task plant-out', 'task collar'],
   'dark-seal foil': ['kit white-paint', 'task dark-seal', 'kit foil'],
 };
@@ -52,7 +52,7 @@ const CHIP_BUD = {
   'head-back-pace stages': ['task head-back', 'task head-back-last'],
   'shoots-when midsummer': ['task suckers'],
   'side-shoots feeders': ['task side-shoots'],
-  'support at-once': ['task tie-up', 'kit brace', 'task guard', 'task brace'],
+  'support at-once': ['task tie-up', 'kit brace', 'kit stake', 'task guard', 'task brace'],
 };
 const SUMMER_BUD = {
   ...CHIP_BUD,
@@ -123,7 +123,7 @@ const MUST_DIFFER: Record<string, Record<string, string[]>> = {
     'dark-seal foil': ['kit white-paint', 'task dark-seal', 'kit foil'],
     'shoots-below all-off': ['step saw', 'task nurse', 'task low-branches', 'task suckers'],
     'shoots-below short-low': ['step saw', 'task nurse'],
-    'support growth': ['kit brace', 'task guard', 'task tie-up', 'task brace'],
+    'support growth': ['kit brace', 'kit stake', 'task guard', 'task tie-up', 'task brace'],
   },
   bark: {
     'sealant wax': ['step seal', 'point seal', 'kit sealant', 'kit grafting-wax'],
@@ -150,7 +150,7 @@ const MUST_DIFFER: Record<string, Record<string, string[]>> = {
     'dark-seal foil': ['kit white-paint', 'task dark-seal', 'kit foil'],
     'shoots-below all-off': ['step stock-off', 'task nurse', 'task low-branches', 'task suckers'],
     'shoots-below short-low': ['step stock-off', 'task nurse'],
-    'support growth': ['kit brace', 'task guard', 'task tie-up', 'task brace'],
+    'support growth': ['kit brace', 'kit stake', 'task guard', 'task tie-up', 'task brace'],
   },
   inlay: {
     ...FIELD,
@@ -181,13 +181,13 @@ const MUST_DIFFER: Record<string, Record<string, string[]>> = {
     'tape-off months': ['task binding-off'],
     'shoots-below all-off': ['step saw', 'task nurse', 'task low-branches', 'task suckers'],
     'shoots-below short-low': ['step saw', 'task nurse'],
-    'support growth': ['step guard', 'kit brace', 'task guard', 'task tie-up', 'task brace'],
+    'support growth': ['step guard', 'kit brace', 'kit stake', 'task guard', 'task tie-up', 'task brace'],
   },
   'four-flap': {
     'knife any': ['step flats', 'point flats', 'tool grafting-knife', 'tool blade'],
-    'dark-seal foil': ['step foil', 'kit white-paint', 'task dark-seal', 'kit foil'],
+    'dark-seal foil': ['step foil', 'kit white-paint', 'task dark-seal', 'task binding-off', 'kit foil'],
     'second-shoot cut': ['task one-shoot'],
-    'support growth': ['step brace', 'kit splint', 'task guard', 'task tie-up', 'task brace'],
+    'support growth': ['step brace', 'kit splint', 'kit brace', 'kit stake', 'task guard', 'task tie-up', 'task brace'],
   },
   'side-veneer': {
     'knife any': ['step face', 'point flatness', 'tool grafting-knife', 'tool blade'],
@@ -195,14 +195,14 @@ const MUST_DIFFER: Record<string, Record<string, string[]>> = {
     'binding-off slit': ['task binding-off'],
     'tape-off months': ['task binding-off'],
     'shoots-when midsummer': ['task suckers'],
-    'support at-once': ['task tie-up', 'kit brace', 'task guard', 'task brace'],
+    'support at-once': ['task tie-up', 'kit brace', 'kit stake', 'task guard', 'task brace'],
   },
   'top-wedge': {
     'knife any': ['step wedge', 'point flatness', 'tool grafting-knife', 'tool blade'],
     'binding-off unwind': ['task binding-off'],
     'binding-off look': ['task binding-off'],
     'shoots-when midsummer': ['task suckers'],
-    'support at-once': ['task tie-up', 'kit brace', 'task guard', 'task brace'],
+    'support at-once': ['task tie-up', 'kit brace', 'kit stake', 'task guard', 'task brace'],
   },
   chip: {
     ...CHIP_BUD,
@@ -261,7 +261,7 @@ const MUST_DIFFER: Record<string, Record<string, string[]>> = {
     'binding-off slit': ['task binding-off'],
     'tape-off months': ['task binding-off'],
     'shoots-when midsummer': ['task suckers'],
-    'support at-once': ['task tie-up', 'kit brace', 'task guard', 'task brace'],
+    'support at-once': ['task tie-up', 'kit brace', 'kit stake', 'task guard', 'task brace'],
   },
 };
 

@@ -207,7 +207,7 @@ function setShield({ seat, opening, cover, citrus, inverted, second, room }: Cut
       },
     }),
     ...secondBud(second, 'shield', room),
-    bindStep(opening.from - 4, opening.to + 4 + room, citrus ? vinyl() : wrapOf(cover)),
+    bindStep(opening.from - 4, opening.to + 4 + room, citrus ? vinyl() : wrapOf(cover, second === 'above')),
     labelStep(opening.from - 7),
   ];
 }
@@ -222,15 +222,18 @@ function vinyl(): Parameters<typeof bindStep>[2] {
   };
 }
 
-function wrapOf(cover: Cuts['cover']): Parameters<typeof bindStep>[2] {
+/** Two buds above one another lie under one wrap: film holds what rubber does not reach. */
+function wrapOf(cover: Cuts['cover'], two: boolean): Parameters<typeof bindStep>[2] {
+  const besides = two && cover !== 'film' ? '; film over both buds besides' : '';
   return {
     kind: cover === 'film' ? 'film' : 'rubber',
     bud: cover === 'out' ? 'clear' : 'covered',
-    action: {
-      out: 'Wrap rubber below and above, the bud out; pressure, without popping the shield',
-      film: 'Stretch thin film over the whole cut, one layer over the bud; pressure, without popping the shield',
-      rubber: 'Wrap rubber over the whole cut, the bud too; pressure, without popping the shield',
-    }[cover],
+    action:
+      {
+        out: 'Wrap rubber below and above, the bud out; pressure, without popping the shield',
+        film: 'Stretch thin film over the whole cut, one layer over the bud; pressure, without popping the shield',
+        rubber: 'Wrap rubber over the whole cut, the bud too; pressure, without popping the shield',
+      }[cover] + besides,
     lookFor: {
       out: 'Flat turns close to the bud, the cross cut covered; the shield cannot be moved.',
       film: 'The film clings; the bud’s shape shows through one layer.',

@@ -73,6 +73,7 @@ function pointsFor({ choices, inverted, cover, citrus }: Cuts): Point[] {
           ...wrap,
           good: 'vinyl from below, tight, all covered',
           correction: 'Wrap vinyl from below upwards over the whole cut.',
+          faults: [{ grade: 'poor', words: 'ribboned, or part of the cut bare' }, ...wrap.faults.slice(1)],
         }
       : wrap,
     bud.budPiece(8, chosen(choices, SLIVER)),
@@ -101,7 +102,12 @@ export function technique(choices: Choices, wood: Wood): Technique {
     steps: stepsOf(cuts),
     points: pointsFor(cuts),
     materials: citrus
-      ? [material.vinylTape(bound), ...(second === 'opposite' ? [material.PAINT_DOT] : []), material.LABEL]
+      ? [
+          material.vinylTape(bound),
+          ...(second === 'opposite' ? [material.PAINT_DOT] : []),
+          material.STAKE,
+          material.LABEL,
+        ]
       : budMaterials(choices, cover, 'few', bound),
     tools: [tool.knife(chosen(choices, KNIFE), 'budding'), tool.BARK_LIFTER, tool.GLOVE, tool.CALIPER],
     aftercare: citrus ? citrusAftercare(choices) : budAftercare(choices, cover, null),

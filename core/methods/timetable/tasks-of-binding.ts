@@ -135,6 +135,7 @@ export const softBark = (by: AnswerTo<typeof SOFT_BARK>): AftercareTask =>
     event('wrap-off'),
     'Canker enters, or the bark scalds.',
   );
-export const WRAP_WINTER = off('Pull the tail of the wrap and take it off, the foil with it', phase('winter'));
+export const wrapOffInWinter = (foil: boolean): AftercareTask =>
+  off(`Pull the tail of the wrap and take it off${foil ? ', the foil with it' : ''}`, phase('winter'));
 export const foilOff = (from: number, to: number): AftercareTask =>
   task('foil-off', 'Take the foil off', calendarDays(from, from, to), 'Damp and dark under it, the bark softens.');

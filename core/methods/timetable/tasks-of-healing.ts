@@ -110,12 +110,16 @@ export const SUPPORT_WINDOW = task(
   'It snaps at the window in wind.',
 );
 /** Bark of dark tape and dark sealant is kept from the sun; where there is none, nothing is. */
-export const darkSeal = (by: AnswerTo<typeof DARK_SEAL>): AftercareTask =>
+export const darkSeal = (by: AnswerTo<typeof DARK_SEAL>, sealed = true): AftercareTask =>
   task(
     'dark-seal',
     by === 'paint'
-      ? 'Paint dark sealant and tape white, once the sealant has dried for two to five hours'
-      : 'Lay foil over dark sealant and tape',
+      ? sealed
+        ? 'Paint dark sealant and tape white, once the sealant has dried for two to five hours'
+        : 'Paint the dark tape white'
+      : sealed
+        ? 'Lay foil over dark sealant and tape'
+        : 'Lay foil over the dark tape',
     calendarDays(0, 0, 1),
     'In the sun it heats the cambium until no callus forms.',
   );

@@ -124,7 +124,7 @@ export const patchTop = (top: AnswerTo<typeof PATCH_TOP>): AftercareTask => PATC
 /** What is to sleep keeps the stock's top until the winter is over, whatever the school. */
 export const PATCH_TOP_STAYS = task(
   'patch-top',
-  'Leave the stock’s top on until late winter, then cut it above the patch, sloped away from it, and seal it',
+  'Leave the stock’s top on until late winter, then cut it above the patch, sloped away from it, seal the cut and paint it white',
   phase('late-winter'),
   'The stock outgrows the bud.',
 );

@@ -131,7 +131,7 @@ function materialLines(
   add: AddLine,
 ): void {
   for (const material of technique.materials) {
-    const unions = material.id === 'label' ? keepers : keepers + (settings.practiceWrapped ? practice : 0);
+    const unions = material.keepersOnly ? keepers : keepers + (settings.practiceWrapped ? practice : 0);
     if (unions === 0) continue;
     const amount = materialAmount(material, wood);
     const name = written(material.name, unit);
