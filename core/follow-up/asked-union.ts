@@ -1,3 +1,4 @@
+import { withoutWinter } from './asks/without-winter';
 import type { Milestone, RoundKind } from '../methods/milestones';
 import { isMilestone } from '../methods/milestones';
 import { methodById } from '../methods/registry';
@@ -44,14 +45,18 @@ export interface AskedQuestion<Union extends Made> {
 
 /**
  * What a round asks of some unions, each question once with those it is put of, in the order of the unions.
+ *
+ * @param winter whether one comes where they were made
  */
 export function questionsAsked<Union extends Made>(
   unions: readonly Union[],
   questionOf: (variant: Variant) => string,
+  winter = true,
 ): AskedQuestion<Union>[] {
   const asked: AskedQuestion<Union>[] = [];
   for (const union of unions) {
-    const question = questionOf(variantMade(union));
+    const made = variantMade(union);
+    const question = questionOf(winter ? made : withoutWinter(made));
     const same = asked.find((other) => other.question === question);
     if (same) same.unions.push(union);
     else asked.push({ question, unions: [union] });

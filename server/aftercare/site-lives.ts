@@ -3,7 +3,7 @@ import type { LifeSoFar } from '@/core/aftercare/plan/union-plan';
 import { factsOf } from '@/core/methods/method-facts';
 import { METHODS } from '@/core/methods/registry';
 import { type AssumptionById, assumptionsWith } from '@/core/plan/phenology/assumptions';
-import { siteCalendar } from '@/core/plan/dates/taught-on';
+import { seasonsOf, siteCalendar } from '@/core/plan/dates/taught-on';
 import type { Phenology } from '@/core/plan/phenology/phenology';
 import { turnsOfYear, usualTurns } from '@/core/plan/phenology/turns-of-year';
 import { dateInZone } from '@/core/units/zoned-date';
@@ -17,6 +17,8 @@ export interface SiteLife {
   assumption: AssumptionById;
   turnsOf: (species: string) => NonNullable<LifeSoFar['turnsOf']>;
   year: (species: string, day: string) => Phenology;
+  /** Whether a winter comes there, by its frost dates. */
+  winter: boolean;
 }
 
 /** The years of some sites, read once. */
@@ -49,7 +51,7 @@ function yearOfSite(year: SiteYear): YearOfSite {
         ? remembered(turnsOfYear(year.hemisphere, (day) => calendar.phenology(species, day), assumption))
         : usualTurns(year.hemisphere),
     );
-  const made = { assumption, turnsOf, year: calendar.phenology };
+  const made = { assumption, turnsOf, year: calendar.phenology, winter: seasonsOf(year) !== 'tropics' };
   // It works itself out further as it is asked: counted as large as one gets.
   reckoned.set(key, made, WHOLE_YEAR);
   return made;

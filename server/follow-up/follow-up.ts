@@ -22,6 +22,7 @@ import { reachable } from './letters/letter-plan';
 import { latestReports } from './reports';
 import { askedOf, growers, todayAt } from './rounds';
 import { followedUp, keepersMade } from '@/server/plan/made-unions';
+import { seasonsOf } from '@/core/plan/dates/taught-on';
 import { taughtOn } from '@/server/plan/taught';
 import { getWorkshop } from '@/server/plan/workshops';
 import { listRounds } from '@/server/plan/rounds-of-workshop';
@@ -36,6 +37,7 @@ export async function followUp(context: Context, workshopId: string, asked: read
     db,
     actor: { clubId },
   } = context;
+  const winter = asked.every(({ site }) => seasonsOf(site) !== 'tropics');
   const [rounds, all, reports, today] = await Promise.all([
     listRounds(context, workshopId),
     growers(context, workshopId),
@@ -67,6 +69,7 @@ export async function followUp(context: Context, workshopId: string, asked: read
               { kind: round.milestone, question: questionOfRound(variant, round.milestone) },
               context.actor.lengthUnit,
             ),
+          winter,
         ),
         ({ method }) => methodById(method).name,
       ),

@@ -20,6 +20,8 @@ import { reachable } from './letters/letter-plan';
 import { makeLink } from './letters/links';
 import { askedGrowers, getRound, type Grower } from './rounds';
 import { wordingFor } from './wordings';
+import { seasonsOf } from '@/core/plan/dates/taught-on';
+import { getSite } from '@/server/club/sites';
 import { getWorkshop } from '@/server/plan/workshops';
 
 const slipsInput = object({ paper: paper(), personIds: array(id('the person')).default([]) });
@@ -35,6 +37,7 @@ export async function printSlips(context: Context, roundId: string, input: unkno
     askedGrowers(context, round),
     db.clubs.findOne({ where: { id: actor.clubId }, raw: true }),
   ]);
+  const winter = seasonsOf(await getSite(context, workshop.siteId)) !== 'tropics';
   const chosen =
     values.personIds.length > 0
       ? all.filter(({ seat }) => values.personIds.includes(seat.personId))
@@ -43,7 +46,7 @@ export async function printSlips(context: Context, roundId: string, input: unkno
     const { person, personId } = grower.seat;
     const link = person.mayContact && !person.erasedAt ? makeLink(context, roundId, personId, 'slip') : null;
     const wording = wordingFor(person, club!);
-    return { link, slip: slipOf(context, { round, workshop, grower, wording, url: link?.url ?? null }) };
+    return { link, slip: slipOf(context, { round, workshop, winter, grower, wording, url: link?.url ?? null }) };
   });
   const pdf = await printJob(
     'print slips',
@@ -68,12 +71,14 @@ export async function printSlips(context: Context, roundId: string, input: unkno
 interface Printed {
   round: RoundRow;
   workshop: WorkshopRow;
+  /** Whether one comes where they were made. */
+  winter: boolean;
   grower: Grower;
   wording: Wording;
   url: string | null;
 }
 
-function slipOf({ actor }: Context, { round, workshop, grower, wording, url }: Printed): Slip {
+function slipOf({ actor }: Context, { round, workshop, winter, grower, wording, url }: Printed): Slip {
   const { seat, keepers } = grower;
   const { say, day } = wording;
   const placed = (position: Grower['keepers'][number]['position']): string =>
@@ -86,12 +91,15 @@ function slipOf({ actor }: Context, { round, workshop, grower, wording, url }: P
       day: day(workshop.date),
     }),
     question: questionText(
-      questionsAsked(keepers, (variant) =>
-        questionSaid(
-          wording,
-          { kind: round.milestone, question: questionOfRound(variant, round.milestone) },
-          actor.lengthUnit,
-        ),
+      questionsAsked(
+        keepers,
+        (variant) =>
+          questionSaid(
+            wording,
+            { kind: round.milestone, question: questionOfRound(variant, round.milestone) },
+            actor.lengthUnit,
+          ),
+        winter,
       ),
       ({ code, position }) => calledOnPlant(formatCode(code), position),
     ),

@@ -1,3 +1,4 @@
+import { asksWithoutWinter } from '@/core/follow-up/asks/without-winter';
 import { col, fn, type Transaction } from 'sequelize';
 import { type AnswerInput, growthTyped } from '@/core/follow-up/answer-input';
 import { askedSigns, signsOfChoices } from '@/core/follow-up/signs/asked-signs';
@@ -118,7 +119,7 @@ export function roundToAnswer({ due, asks, rounds, today }: AskedUnion): RoundRo
 
 /** The signs that were told; a length that was measured goes before "at least". */
 function signsTold(asked: AskedUnion, answer: AnswerInput, kind: RoundKind): Signs {
-  const groups = askedSigns(asked.signVariant, kind, asked.signDays.grown);
+  const groups = askedSigns(asked.signVariant, kind, asked.signDays.grown, !asksWithoutWinter(asked.variant));
   const chosen = signsOfChoices(groups, answer.signs);
   if (chosen === null) throw new GrowerError('invalid', 'error.choice', {}, { signs: 'error.choice' });
   const length = growthTyped(answer.growth, answer.growthUnit);

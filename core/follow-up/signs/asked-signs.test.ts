@@ -4,6 +4,10 @@ import { movedWindow } from '../../aftercare/warmth/stretched-window';
 import { ROUND_KINDS } from '../../methods/milestones';
 import { METHODS } from '../../methods/registry';
 import { addDays } from '../../units/iso-date';
+import { signWords } from '../../methods/timetable/round-advice';
+import { asksWithoutWinter, withoutWinter } from '../asks/without-winter';
+import { questionSaid } from '../round-question';
+import { ENGLISH } from '../wording/english';
 import { askedSigns, choicesOfSigns, type SignGroup, signsOfChoices } from './asked-signs';
 import { countedAnswer } from './counted-answer';
 import { readSigns } from './read-signs';
@@ -44,6 +48,23 @@ describe('a bench graft that is kept cool', () => {
       nextLook: 68,
     });
     expect(() => readSigns({}, seen({ day: 3, sinceOut: -1 }))).toThrow(RangeError);
+  });
+});
+
+describe('where no winter comes', () => {
+  it('nothing is asked of leaf fall, summer or spring, of no method and variant', () => {
+    for (const { variants } of METHODS)
+      for (const variant of variants) {
+        const placed = withoutWinter(variant);
+        for (const { question, signs, milestone } of placed.rounds) {
+          const said = `${questionSaid(ENGLISH, { kind: milestone, question }, 'mm')} ${signWords(signs, 'mm')}`;
+          expect(said, `${variant.id} ${milestone}`).not.toMatch(/spring|leaf fall|leaves are falling|summer/i);
+          const groups = askedSigns(SIGNS_BY_WAY[variant.wayOn], milestone, 50, !asksWithoutWinter(placed));
+          if (milestone === 'season' || milestone === 'wintered')
+            expect(groups.map(({ id }) => ENGLISH.say(`sign.${id}`)).join(' ')).not.toMatch(/spring|summer/i);
+        }
+        expect(placed.rounds).toHaveLength(variant.rounds.length);
+      }
   });
 });
 

@@ -27,6 +27,7 @@ export type SignGroupId =
   | 'tip'
   | 'growth'
   | 'season-growth'
+  | 'new-growth'
   | 'spring-growth'
   | 'woke'
   | 'leaves'
@@ -141,9 +142,10 @@ function patchGroups(after?: SignGroup['after']): SignGroup[] {
  * What to look at in a round, by how the union lives on: the signs that matter then and no others, at most three taps.
  *
  * @param grown length from which a shoot is long enough, mm
+ * @param winter whether one comes where it stands: without, nothing is said of summer or spring
  * @example askedSigns('bench', 'healed', 50).map(({ id }) => id) // ['callus', 'holds']
  */
-export function askedSigns(variant: SignVariant, kind: RoundKind, grown: number): SignGroup[] {
+export function askedSigns(variant: SignVariant, kind: RoundKind, grown: number, winter = true): SignGroup[] {
   const growth = growthOptions(grown);
   const grows = (group: SignGroupId): SignGroup['after'] => ({ group, options: ['begun', 'shoot'] });
   const scratchAfter = (group: SignGroupId): SignGroup => ({
@@ -166,13 +168,14 @@ export function askedSigns(variant: SignVariant, kind: RoundKind, grown: number)
         ...(STILL_SOUND[variant]?.('growth') ?? [scratchAfter('growth')]),
       ];
     case 'season':
-      return [{ id: 'season-growth', options: growth }, scratchAfter('season-growth')];
-    case 'wintered':
       return [
-        { id: 'spring-growth', options: growth },
-        { id: 'leaves', options: LEAVES, after: grows('spring-growth') },
-        scratchAfter('spring-growth'),
+        { id: winter ? 'season-growth' : 'new-growth', options: growth },
+        scratchAfter(winter ? 'season-growth' : 'new-growth'),
       ];
+    case 'wintered': {
+      const grew = winter ? 'spring-growth' : 'new-growth';
+      return [{ id: grew, options: growth }, { id: 'leaves', options: LEAVES, after: grows(grew) }, scratchAfter(grew)];
+    }
     case 'year':
     case 'crop':
       return [];

@@ -1,5 +1,6 @@
 import { groupedBy } from '@/core/units/grouped-by';
 import type { DailyWarmth } from '@/core/aftercare/plan/task-days';
+import { withoutWinter } from '@/core/follow-up/asks/without-winter';
 import { roundDays } from '@/core/follow-up/asks/round-days';
 import { type UnionAsk, unionAsks } from '@/core/follow-up/asks/union-asks';
 import { asksOf, variantMade } from '@/core/follow-up/asked-union';
@@ -74,14 +75,15 @@ export async function asksOfLiving(context: Context, living: readonly LivingUnio
     const seat = seatOf.get(union.plant.seatId);
     const person = seat && personOf.get(seat.personId);
     if (!seat || !person) return [];
-    const variant = variantMade(union.union);
     const life = lives.get(union.site.id)!;
+    const made = variantMade(union.union);
+    const variant = life.winter ? made : withoutWinter(made);
     const { warmth } = warmthOf(union, variant.wayOn, life.today);
     const { madeOn } = union.union;
     const plantedOn = plantedOut(union);
     const own = once(
       days,
-      [union.union.method, variant.id, madeOn, union.site.id, union.wood.species, warmth, plantedOn],
+      [union.union.method, variant.id, life.winter, madeOn, union.site.id, union.wood.species, warmth, plantedOn],
       () =>
         roundDays(
           variant,

@@ -1,3 +1,4 @@
+import { asksWithoutWinter } from '@/core/follow-up/asks/without-winter';
 import { Op } from 'sequelize';
 import { isPlantCode, normaliseCode } from '@/core/codes/plant-code';
 import type { AnswerCard } from '@/core/follow-up/entering/answer-card';
@@ -93,7 +94,7 @@ function cardOf({ actor }: Context, asked: AskedUnion, stands: string): AnswerCa
   const kind = round?.milestone ?? due?.kind ?? 'healed';
   const { say } = ENGLISH;
   const length = saidLength({ mm: signDays.grown }, actor.lengthUnit);
-  const groups = askedSigns(signVariant, kind, signDays.grown);
+  const groups = askedSigns(signVariant, kind, signDays.grown, !asksWithoutWinter(variant));
   const last = reports.at(-1);
   const next = asks.find(({ state }) => state === 'to-come' || state === 'again');
   return {

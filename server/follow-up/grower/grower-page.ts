@@ -1,3 +1,4 @@
+import { asksWithoutWinter } from '@/core/follow-up/asks/without-winter';
 import type { GrowerGraft, GrowerPage, RestingGraft } from '@/core/follow-up/grower/grower-page';
 import { looksOfRound } from '@/core/follow-up/grower/looks-of-round';
 import { questionOfRound, questionSaid } from '@/core/follow-up/round-question';
@@ -108,7 +109,7 @@ function graftOf(asked: AskedUnion, round: RoundRow, shown: Shown): GrowerGraft 
   const { union, plant, wood, stock, variant, signVariant, signDays, reports, due } = asked;
   const { wording, unit, ribbon, plan, stands, photos } = shown;
   const kind = round.milestone;
-  const groups = askedSigns(signVariant, kind, signDays.grown);
+  const groups = askedSigns(signVariant, kind, signDays.grown, !asksWithoutWinter(variant));
   const question = questionOfRound(variant, kind);
   const last = reports.filter(({ roundId }) => roundId === round.id).at(-1);
   // Asked again, it starts anew.
