@@ -200,6 +200,7 @@ describe('long content on paper', () => {
             url: 'https://bench.example/u/K7M4XQ',
             variety,
             stock,
+            made: 'Whip-and-tongue at the bench',
             date: '2027-03-06',
             initials: 'O. M. F.',
           }));

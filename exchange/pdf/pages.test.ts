@@ -71,6 +71,7 @@ const tag: Tag = {
   url: 'https://bench.example/u/K7M4XQ',
   variety: 'Žlutá Harbour of the far island',
   stock: 'Reedmoor quince, second year',
+  made: 'Chip bud in late summer',
   date: '2027-03-06',
   initials: 'O. F.',
 };
@@ -90,7 +91,7 @@ describe('tags', () => {
     }
     const code = boxes.find(({ word }) => word === 'K7M')!;
     expect(code.box[3] - code.box[1]).toBeGreaterThanOrEqual(14);
-    expect(boxes.map(({ word }) => word)).toEqual(expect.arrayContaining(['Žlutá', 'Reedmoor', '2027', 'O.', 'F.']));
+    expect(boxes.map(({ word }) => word)).toEqual(expect.arrayContaining(['Žlutá', 'Reedmoor', 'Chip', 'summer', '2027', 'O.', 'F.']));
   });
   it.each([
     [60, 25],

@@ -11,6 +11,8 @@ export interface Tag {
   url: string;
   variety: string;
   stock: string;
+  /** How it was made: two of one hand are told from each other by it. */
+  made: string;
   date: string;
   initials: string;
 }
@@ -57,8 +59,8 @@ function drawTag(doc: Doc, tag: Tag, x: number, y: number, size: TagSize): void 
   const room = width - qr - 7 * MM;
   const code = { size: Math.min(22, Math.max(14, height / 4.2)), weight: 700 as const };
   while (code.size > 14 && textWidth(doc, formatCode(tag.code), code) > room) code.size -= 0.5;
-  const lines = [tag.variety, tag.stock, `${formatDate(tag.date)}  ${tag.initials}`];
-  const small = Math.min(10, Math.max(6.5, (height - code.size * 1.2) / 5));
+  const lines = [tag.variety, tag.stock, tag.made, `${formatDate(tag.date)}  ${tag.initials}`];
+  const small = Math.min(10, Math.max(6, (height - code.size * 1.2) / 6));
   let at = y + (height - (code.size + lines.length * small * 1.3)) / 2 + code.size * 0.86;
   writeLine(doc, formatCode(tag.code), left, at, code);
   for (const [i, text] of lines.entries()) {

@@ -1,3 +1,4 @@
+import { madeWords } from '@/core/methods/made-words';
 import { printJob } from '@/server/jobs/run-job';
 import type { Context } from '@/server/platform/context';
 import { listKeepers } from '@/server/plan/keepers-of-workshop';
@@ -14,11 +15,12 @@ export async function printTags(context: Context, workshopId: string, input: unk
   // A plant has one tag, however many unions it carries.
   const keepers = living.filter(({ id }, i) => living.findIndex((other) => other.id === id) === i);
   if (values.code !== '' && keepers.length === 0) throw notFound('A keeper with this code');
-  const tags = keepers.map(({ code, wood, stock, seat, madeOn }) => ({
+  const tags = keepers.map(({ id, code, wood, stock, seat, madeOn }) => ({
     code,
     url: `${context.publicUrl}/u/${code}`,
     variety: wood.variety,
     stock: stock.stockType,
+    made: [...new Set(living.filter((other) => other.id === id).map(madeWords))].join(', '),
     date: madeOn,
     initials: initials(seat.person.name),
   }));

@@ -23,7 +23,7 @@ export function BarkSlipBoard({ outlooks, date, units }: BarkSlipBoardProps) {
     <div className="flex flex-col gap-3">
       <form method="get" className="flex flex-wrap items-end gap-2">
         <label className="text-sm font-bold">
-          On
+          Day
           <input type="date" name="slip" defaultValue={date} required className="bench-input mt-0.5 block" />
         </label>
         <button type="submit" className="bench-button">
