@@ -1,3 +1,4 @@
+import { FIRST_NUTS } from '../../methods/timetable/tasks-of-growth';
 import { kinOf } from '../../methods/compatibility/compatibility';
 import { methodById } from '../../methods/registry';
 import type { Choices } from '../../methods/school';
@@ -8,6 +9,9 @@ import { variantWith, type WayOn } from '../../methods/variant';
 import type { VariantId } from '../../methods/use';
 import type { IsoDate } from '../../units/iso-date';
 import { BINDINGS, bindingOf, withActualBinding } from './actual-binding';
+
+/** Kins that bear nuts. */
+const NUTS: readonly string[] = ['walnut', 'hickory'];
 
 /** How a union was made, as far as its plan goes by it. */
 export interface MadeUnion {
@@ -40,10 +44,12 @@ export function planBasis({ method: methodId, variant, schools: followed, specie
   const technique = shownTechnique(method, schools);
   const usual = technique.materials.map(({ id }) => id);
   const used = materials.length > 0 ? materials : usual;
+  const bearing = (task: AftercareTask): AftercareTask =>
+    task.fromYear !== undefined && NUTS.includes(kinOf(species) ?? '') ? { ...task, fromYear: FIRST_NUTS } : task;
   const binding = bindingOf(used);
   return {
     wayOn: variantWith(method, variant).wayOn,
-    aftercare: withActualBinding(technique.aftercare, schools, usual, used),
+    aftercare: withActualBinding(technique.aftercare.map(bearing), schools, usual, used),
     strains: binding !== null && BINDINGS[binding].strains,
   };
 }

@@ -133,13 +133,19 @@ export const UNWRAP_TIP = task(
   healingDays(28, 30, 35),
   'The tip rots under its cover.',
 );
-export const FIRST_CROP = task(
-  'first-crop',
-  'Note the first crop: year 2 to 4 on dwarfing stock, 4 to 5 for nuts, many years on a seedling',
-  EVERY_YEAR,
-  null,
-  365,
-);
+/** Nobody looks for fruit on a graft of last year: it begins in the first year in which it can bear. */
+export const FIRST_CROP: AftercareTask = {
+  ...task(
+    'first-crop',
+    'Note the first crop: year 2 to 4 on dwarfing stock, 4 to 5 for nuts, many years on a seedling',
+    EVERY_YEAR,
+    null,
+    365,
+  ),
+  fromYear: 2,
+};
+/** The year from which nuts are looked for. */
+export const FIRST_NUTS = 4;
 export const FIRST_FRUIT_DATE = task(
   'first-crop',
   'Note when the young wood first flowers and fruits on its grown tree, and the years that saved',
