@@ -1,6 +1,6 @@
 import { BUD_COUNTS } from '../bud-counts';
 import { cutOn, footedAt, posed, thinner, toppedAt } from '../../drawing/workpieces';
-import { mm, prose } from '../../units/prose';
+import { prose } from '../../units/prose';
 import { type SlopeLength, slopeLength } from '../common/slope-length';
 import { hollowed, slopeFigure, slopeFilm, slopingCut } from '../common/sloping-cut';
 import {

@@ -19,7 +19,11 @@ export default async function Score({
 }) {
   const { workshop: id } = await params;
   const context = await pageContext();
-  const bench = await orNotFound(openBench(context, id));
+  const [bench, variants] = await Promise.all([
+    orNotFound(openBench(context, id)),
+    // The bench opens without it as well.
+    variantChoices(context, id).catch(() => null),
+  ]);
   const { seat, keeper } = await searchParams;
   if (bench.seats.length === 0) {
     return (
@@ -31,10 +35,9 @@ export default async function Score({
   }
   if (context.actor.role === 'viewer')
     return <ScoreBoard seats={bench.seats} unions={bench.unions} keepers={bench.keepers} />;
-  const { version, choices } = await variantChoices(context, id);
   return (
     <>
-      <OpenVariants workshopId={id} version={version} choices={choices} />
+      {variants && <OpenVariants workshopId={id} {...variants} />}
       <BenchDay initial={bench} seat={seat ? Number(seat) : null} keeper={keeper ?? null} />
     </>
   );
