@@ -3,6 +3,7 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { APIRequestContext } from '@playwright/test';
 import { v7 as uuid } from 'uuid';
+import { CLIMATES } from '@/stand-ins/weather/climates';
 import { demoSite, expect, signIn, test, WORLD, workshopIds } from './setup/bench-test';
 
 test.describe.configure({ mode: 'serial' });
@@ -158,6 +159,54 @@ test('a site’s year: normals from CSV with what is wrong said, and what was se
   await page.getByLabel('Buds swell, pome kin: source').fill('our own book');
   await page.getByRole('button', { name: 'Save the figures' }).click();
   await expect(page.getByRole('row', { name: /Buds swell, pome kin/ })).toContainText('changed here');
+});
+
+test.describe('how a bud lives on', () => {
+  test.use({ expectedNoise: /status of 422/ });
+  test('a day that allows a sleeping and a forced bud asks which is meant, and keeps what was said', async ({
+    page,
+  }) => {
+    await signIn(page);
+    const name = `River bank ${uuid().slice(-6)}`;
+    const made = await page.request.post('/api/sites', {
+      data: { name, hemisphere: 'north', timeZone: 'Europe/Zurich' },
+    });
+    expect(made.ok()).toBe(true);
+    await page.goto('/sites');
+    const link = page.getByRole('main').getByRole('link', { name });
+    const siteId = (await link.getAttribute('href'))!.split('/').at(-1)!;
+    const { normals, lastFrost, firstFrost, frostMargin } = CLIMATES.find((each) =>
+      each.name.startsWith('River plain'),
+    )!;
+    const climate = { normals, lastFrost, firstFrost, frostMargin, source: 'a test', version: 0 };
+    expect((await page.request.put(`/api/sites/${siteId}/climate`, { data: climate })).ok()).toBe(true);
+    const budDay = uuid();
+    const workshop = {
+      title: 'Buds in July',
+      date: '2031-07-20',
+      siteId,
+      method: 'chip',
+      promisedKeepers: 1,
+      promise: '',
+    };
+    expect((await page.request.put(`/api/workshops/${budDay}`, { data: workshop })).ok()).toBe(true);
+    await page.goto(`/workshops/${budDay}/plan/dates`);
+    const asked = page.getByRole('group', { name: /which is meant/ });
+    await expect(page.getByText(/Chip bud on 20 Jul 2031 can be/)).toBeVisible();
+    await asked.getByRole('radio', { name: /^in early summer, forced/ }).check();
+    await asked.getByRole('button', { name: 'Save how it lives on' }).click();
+    await expect(page.getByRole('button', { name: 'Saved' })).toBeVisible();
+    await expect(page.getByText(/Chip bud on 20 Jul 2031 can be/)).toHaveCount(0);
+    // What the day does not allow is asked for its reason.
+    await page.getByRole('radio', { name: /^with dormant wood in spring/ }).check();
+    await page.getByRole('button', { name: 'Save how it lives on' }).click();
+    await expect(page.getByText('Say why it is meant so')).toBeVisible();
+    await page.getByLabel('Why it is meant so').fill('sticks by post, still asleep');
+    await page.getByRole('button', { name: 'Save how it lives on' }).click();
+    await expect(page.getByRole('button', { name: 'Saved' })).toBeVisible();
+    await page.reload();
+    await expect(page.getByRole('radio', { name: /^with dormant wood in spring/ })).toBeChecked();
+  });
 });
 
 test.describe('files with faults', () => {
