@@ -91,7 +91,9 @@ describe('tags', () => {
     }
     const code = boxes.find(({ word }) => word === 'K7M')!;
     expect(code.box[3] - code.box[1]).toBeGreaterThanOrEqual(14);
-    expect(boxes.map(({ word }) => word)).toEqual(expect.arrayContaining(['Žlutá', 'Reedmoor', 'Chip', 'summer', '2027', 'O.', 'F.']));
+    expect(boxes.map(({ word }) => word)).toEqual(
+      expect.arrayContaining(['Žlutá', 'Reedmoor', 'Chip', 'summer', '2027', 'O.', 'F.']),
+    );
   });
   it.each([
     [60, 25],
