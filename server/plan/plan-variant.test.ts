@@ -97,7 +97,7 @@ describe('keepers', () => {
     const living = (await livingUnions(lead('2027-07-25'), {})).filter(({ plant }) => plant.code === code);
     return (await unionPlans(lead('2027-07-25'), living))[0]!.tasks;
   };
-  it('are made as the day was chosen, changed later with their tasks made anew, and nothing done is lost', async () => {
+  it('are made as the day was chosen, changed later with other tasks, and nothing done is lost', async () => {
     const { id, woodLotId, stockLotId } = await chipDay('2027-07-20');
     await choose(id, { variant: 'late-summer' });
     await makeKeepers(lead('2027-07-20'), id, { woodLotId, stockLotId, each: 1, method: 'chip' });

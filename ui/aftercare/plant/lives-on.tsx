@@ -16,7 +16,7 @@ interface LivesOnProps {
   mayChange: boolean;
 }
 
-/** How the unions of a plant live on, and the way to put it right: what is due is worked out anew, and nothing done is lost. */
+/** How the unions of a plant live on, and the way to put it right: its tasks follow, and nothing done is lost. */
 export function LivesOn({ workshopId, plantId, variant, reason, options, mayChange }: LivesOnProps) {
   const { run, busy, problem } = useSend();
   const [chosen, setChosen] = useState(variant);
