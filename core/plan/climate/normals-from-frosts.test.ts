@@ -51,6 +51,17 @@ describe('a year from two frost dates', () => {
     expect(with_('04-05').low[0]!).toBeGreaterThan(with_('05-10').low[0]!);
     expect(daysBetween('2027-04-05', '2027-05-10')).toBe(35);
   });
+  it('makes no desert of a summer, however early the bloom is entered', () => {
+    for (const appleBloom of ['04-08', '03-20', '02-01']) {
+      const { low, high } = normalsFromFrosts({
+        hemisphere: 'north',
+        lastFrost: '03-28',
+        firstFrost: '11-14',
+        appleBloom,
+      });
+      expect(Math.max(...high.map((day, i) => (day + low[i]!) / 2))).toBeLessThanOrEqual(28);
+    }
+  });
   it('refuses dates that leave no season', () => {
     expect(() =>
       normalsFromFrosts({ hemisphere: 'north', lastFrost: '10-20', firstFrost: '10-30', appleBloom: null }),

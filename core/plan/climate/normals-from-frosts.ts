@@ -19,6 +19,8 @@ const COLDEST = `${YEAR}-01-18`;
 /** Usual mean of the day on which frosts end and begin, degC, and from lowest to highest of a day. Guesses, near those of a dozen places. */
 const MEAN_AT_FROST = 11.5;
 const DAY_RANGE = 10;
+/** No month of a place that has frost is warmer on average, degC; a guess. */
+const WARMEST_MONTH = 28;
 /** Half from the coldest to the warmest day of a year, degC. */
 const SWING = { least: 4, most: 17 };
 /** Warmth above 5 degC from midwinter to full bloom of apples, degC days: between their leaves and their slipping bark. A guess. */
@@ -71,7 +73,10 @@ export const estimateSource = (appleBloom: string | null): string =>
 function swingFor(bloom: string, usual: number, yearWith: (swing: number) => Normals): number {
   let best = { swing: usual, off: Infinity };
   for (let swing = SWING.least; swing <= SWING.most; swing += 0.25) {
-    const off = Math.abs(daysBetween(bloomOf(yearWith(swing)), bloom));
+    const year = yearWith(swing);
+    // A bloom date that is entered too early must not make a desert of the summer.
+    if (Math.max(...year.high) - DAY_RANGE / 2 > WARMEST_MONTH) continue;
+    const off = Math.abs(daysBetween(bloomOf(year), bloom));
     const nearer = Math.abs(swing - usual) < Math.abs(best.swing - usual);
     if (off < best.off || (off === best.off && nearer)) best = { swing, off };
   }
