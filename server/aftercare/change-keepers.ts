@@ -74,7 +74,8 @@ export async function changeKeepers(context: Context, workshopId: string, input:
       await db.plants.update(ofPlants, { where: { clubId, workshopId, id: plantIds }, transaction });
     if (Object.keys(ofUnions).length > 0)
       await db.unions.update(ofUnions, { where: { clubId, id: unionIds }, transaction });
-    if (change.variant) await remake(context, unions, change.variant as VariantId, transaction);
+    if (change.variant)
+      await remake(context, unions, { ...ofUnions, variant: change.variant as VariantId }, transaction);
     if (binding) await bindWith(context, unionIds, binding as BindingId, transaction);
     await refreshUnionFacts(db, clubId, unionIds, transaction);
     for (const plantId of plantIds)
@@ -88,16 +89,16 @@ export async function changeKeepers(context: Context, workshopId: string, input:
   });
 }
 
-/** Writes down what a way of living on decides of wood and place; each union keeps its schools. */
+/** Writes down what a way of living on decides of wood and place; each union keeps its schools, or has those of its new method. */
 async function remake(
   { db, actor: { clubId } }: Context,
   unions: readonly UnionRow[],
-  variant: VariantId,
+  change: Partial<UnionRow> & Pick<UnionRow, 'variant'>,
   transaction: Transaction,
 ): Promise<void> {
-  for (const union of unions) {
-    const { schools } = madeWith(methodById(union.method), union.schools, variant);
-    await db.unions.update({ schools }, { where: { clubId, id: union.id }, transaction });
+  for (const { id, method, schools } of unions) {
+    const made = madeWith(methodById(change.method ?? method), change.schools ?? schools, change.variant);
+    await db.unions.update({ schools: made.schools }, { where: { clubId, id }, transaction });
   }
 }
 

@@ -155,5 +155,13 @@ describe('steps, points and words', () => {
     expect(keeper!.schools).toEqual({ 'bud-wood': 'dormant' });
     await changeKeepers(lead('2027-07-20'), id, { plantIds: [keeper!.id], variant: 'late-summer' });
     expect((await listKeepers(lead(), id))[0]!.schools).toEqual({});
+    // Another method and its variant in one change: what is decided is the new method's.
+    const both = { plantIds: [keeper!.id], method: 'patch', variant: 'spring', reason: 'last year’s shoots' };
+    await changeKeepers(lead('2027-07-20'), id, both);
+    expect((await listKeepers(lead(), id))[0]).toMatchObject({
+      method: 'patch',
+      variant: 'spring',
+      schools: { 'patch-wood': 'last-year' },
+    });
   });
 });

@@ -1,9 +1,9 @@
 'use client';
 
-import { useEffect, useState } from 'react';
 import { capital } from '@/core/units/capital';
 import type { VerdictOnDay } from '@/core/plan/dates/season-finder';
 import Link from 'next/link';
+import { useAsked } from '@/ui/kit/form/use-asked';
 
 interface DayVerdictLineProps {
   /** What the form of a workshop holds so far. */
@@ -16,8 +16,6 @@ interface DayVerdictLineProps {
 /** What a verdict is asked with. */
 const NEEDED = ['siteId', 'date', 'method', 'scionSpecies', 'stockSpecies'] as const;
 
-/** How long after the last key it is asked, ms. */
-const PAUSE = 400;
 const HEADINGS = { open: 'In season.', edge: 'Possible, with a risk.', shut: 'Not in season.' };
 
 /** Whether what is being planned can be done on its day, by the year of its site; nothing until enough is entered. */
@@ -26,25 +24,9 @@ export function DayVerdictLine({ entered, siteId, method }: DayVerdictLineProps)
   const asked = Object.fromEntries(NEEDED.map((name) => [name, String(entered[name] ?? stands[name] ?? '')]));
   const whole = Object.values(asked).every((value) => value.trim() !== '');
   const query = new URLSearchParams(asked).toString();
-  const [told, setTold] = useState<{ query: string; verdict: VerdictOnDay } | null>(null);
-  useEffect(() => {
-    if (!whole) return;
-    const leave = new AbortController();
-    const timer = setTimeout(() => {
-      fetch(`/api/day-verdict?${query}`, { signal: leave.signal })
-        .then(async (answer) => {
-          if (answer.ok) setTold({ query, verdict: (await answer.json()) as VerdictOnDay });
-        })
-        // Without reception the day can be planned anyway.
-        .catch(() => undefined);
-    }, PAUSE);
-    return () => {
-      clearTimeout(timer);
-      leave.abort();
-    };
-  }, [whole, query]);
-  if (!whole || told?.query !== query) return null;
-  const { chance, why, place } = told.verdict;
+  const verdict = useAsked<VerdictOnDay>(whole ? `/api/day-verdict?${query}` : null);
+  if (verdict === null) return null;
+  const { chance, why, place } = verdict;
   return (
     <p role="status" className={`border-l-4 pl-3 ${chance === 'open' ? 'border-life' : 'border-ink'}`}>
       <strong>{HEADINGS[chance]}</strong> {why}{' '}

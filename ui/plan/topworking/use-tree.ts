@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import type { MethodFacts } from '@/core/methods/method-facts';
 import type { Limb } from '@/core/plan/topworking/limb';
@@ -11,6 +11,7 @@ import { parseDecimal } from '@/core/units/decimal';
 import { isIsoDate } from '@/core/units/iso-date';
 import { formatLengthNumber, type LengthUnit } from '@/core/units/length';
 import { parseLength } from '@/core/units/parse-length';
+import { useAsked } from '@/ui/kit/form/use-asked';
 import { useSend } from '@/ui/kit/form/use-send';
 
 interface Plan {
@@ -44,31 +45,10 @@ export const FIGURES = [
 
 export type FigureName = (typeof FIGURES)[number][0];
 
-/** How long after the last key the seasons are asked for, ms. */
-const PAUSE = 400;
-
 /** What is in season on a day, asked of the server once the day is entered; null until it is known. */
 function useGraftDay(date: string, species: string): GraftDay | null {
-  const [told, setTold] = useState<{ query: string; day: GraftDay } | null>(null);
   const query = new URLSearchParams({ date, species }).toString();
-  const whole = isIsoDate(date);
-  useEffect(() => {
-    if (!whole) return;
-    const leave = new AbortController();
-    const timer = setTimeout(() => {
-      fetch(`/api/topworking/graft-day?${query}`, { signal: leave.signal })
-        .then(async (answer) => {
-          if (answer.ok) setTold({ query, day: (await answer.json()) as GraftDay });
-        })
-        // Without reception the limbs can be planned by hand.
-        .catch(() => undefined);
-    }, PAUSE);
-    return () => {
-      clearTimeout(timer);
-      leave.abort();
-    };
-  }, [whole, query]);
-  return whole && told?.query === query ? told.day : null;
+  return useAsked<GraftDay>(isIsoDate(date) ? `/api/topworking/graft-day?${query}` : null);
 }
 
 /** A tree and its limbs as they are planned, until they are saved. */
