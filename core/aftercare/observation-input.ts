@@ -5,9 +5,19 @@ import { TIE_IDS } from './ties/ties';
 
 /**
  * What is seen on a union: the height of its shoot; that it was shortened on purpose; an event that tasks wait for; a tie
- * on or off; the caliper of a stock that is to be budded; that it was opened to look.
+ * on or off; the caliper of a stock that is to be budded; that it was opened to look; that it came off
+ * with the top of the stock, or was rubbed off, since another on its plant was kept.
  */
-export const OBSERVATION_KINDS = ['height', 'shortened', 'event', 'tie-on', 'tie-off', 'caliper', 'opened'] as const;
+export const OBSERVATION_KINDS = [
+  'height',
+  'shortened',
+  'event',
+  'tie-on',
+  'tie-off',
+  'caliper',
+  'opened',
+  'cut-away',
+] as const;
 export type ObservationKind = (typeof OBSERVATION_KINDS)[number];
 
 const EVENTS = Object.keys(PLANT_EVENTS) as PlantEvent[];

@@ -1,3 +1,5 @@
+import type { Choices } from './school';
+import { SECOND_BUD } from './schools/of-cutting';
 import type { Use } from './use';
 
 /** Where on its plant a union sits, as the one who made it faces it. */
@@ -12,6 +14,8 @@ export const POSITIONS = [
   'third',
   'fourth',
   'again',
+  'again-2',
+  'again-3',
 ] as const;
 export type Position = (typeof POSITIONS)[number];
 
@@ -26,7 +30,12 @@ export const POSITION_WORDS: Record<Position, string> = {
   third: 'the third scion',
   fourth: 'the fourth scion',
   again: 'set after the first died',
+  'again-2': 'set after the second died',
+  'again-3': 'set after the third died',
 };
+
+/** Unions that are set on a stock whose earlier ones all died, in their order. */
+export const AGAIN = ['again', 'again-2', 'again-3'] as const satisfies readonly Position[];
 
 /**
  * Where unions of a method can sit on one plant. Buds and side grafts go one above the other or on opposite sides;
@@ -38,6 +47,22 @@ export function positionsOf({ several }: Pick<Use, 'several'>): readonly Positio
   if (several === 'along the stem') return ['sole', 'upper', 'lower', 'front', 'back'];
   if (several === 'around the stump') return ['sole', 'first', 'second', 'third', 'fourth'];
   return ['sole'];
+}
+
+/**
+ * Where the unions sit that one plant gets in one go: two buds where the school sets one as insurance, else the only one.
+ *
+ * @example positionsMade({ 'second-bud': 'opposite' }) // ['front', 'back']
+ */
+export function positionsMade(schools: Choices): readonly Position[] {
+  switch (schools[SECOND_BUD.id]) {
+    case 'above':
+      return ['lower', 'upper'];
+    case 'opposite':
+      return ['front', 'back'];
+    default:
+      return ['sole'];
+  }
 }
 
 /** "K7M2QP, the upper one"; the code alone where there is one union. */

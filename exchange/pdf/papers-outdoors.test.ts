@@ -113,6 +113,7 @@ describe('the sheet of a visit', () => {
       minutes: 95,
       all: 40,
       tools: ['knife', 'tape'],
+      rows: [],
       plants: Array.from({ length: count }, (_, i) => ({
         called: `K7M ${String(i).padStart(3, '0')}`,
         variety: 'Grey Heron',
@@ -138,6 +139,23 @@ describe('the sheet of a visit', () => {
     expect(words).toContain('until 20 May 2027; otherwise: it cuts in');
     expect(pages(pdf)).toBeGreaterThan(1);
     expectWhole(pdf, paper);
+  });
+  it('has what is looked at along a row once, with all of its plants', async () => {
+    const plants = Array.from({ length: 60 }, (_, i) => ({ unionId: `${i}`, occurrence: 0, called: `P2T ${100 + i}` }));
+    const row = {
+      task: 'first-crop',
+      name: 'Note which bear',
+      missed: '',
+      to: '2028-09-04',
+      workshop: 'Bench',
+      plants,
+    };
+    const pdf = await visitSheetPdf({ ...sheet(2), rows: [row] }, 'A4');
+    const words = text(pdf);
+    expect(words).toContain('5 tasks on 2 plants');
+    expect(words.match(/Note which bear/g)).toHaveLength(1);
+    for (const { called } of plants) expect(words).toContain(called);
+    expectWhole(pdf, 'A4');
   });
   it('says loudest what is past its last day, and on which limb', async () => {
     const words = text(await visitSheetPdf(sheet(2), 'A4'));

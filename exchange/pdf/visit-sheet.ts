@@ -30,8 +30,9 @@ export function visitSheetPdf(sheet: VisitSheet, paper: Paper): Promise<Buffer> 
     };
     doc.addPage();
     let y = head(page, sheet);
+    for (const row of sheet.rows) y = alongRow(page, row, y);
     for (const plant of sheet.plants) y = plantRows(page, plant, y);
-    if (sheet.plants.length === 0)
+    if (sheet.plants.length + sheet.rows.length === 0)
       writeLine(doc, 'Nothing is due on that day but water, labels and a look.', page.left, y + 5 * MM, { size: SIZE });
     foot(page, height);
   });
@@ -40,7 +41,7 @@ export function visitSheetPdf(sheet: VisitSheet, paper: Paper): Promise<Buffer> 
 function head({ doc, left, right }: Sheet, sheet: VisitSheet): number {
   const width = right - left;
   writeLine(doc, `${sheet.site}, ${formatDate(sheet.on)}`, left, 20 * MM, { size: 18, weight: 700, width });
-  const tasks = sheet.plants.reduce((sum, plant) => sum + plant.tasks.length, 0);
+  const tasks = sheet.plants.reduce((sum, plant) => sum + plant.tasks.length, sheet.rows.length);
   writeLine(
     doc,
     `${counted(tasks, 'task')} on ${counted(sheet.plants.length, 'plant')}, about ${sheet.minutes} minutes`,
@@ -57,6 +58,33 @@ function head({ doc, left, right }: Sheet, sheet: VisitSheet): number {
     { size: SIZE, width },
   );
   return y + 2 * MM;
+}
+
+/** One look along a row of plants, with room to write which of them it is. */
+function alongRow(page: Sheet, row: VisitSheet['rows'][number], top: number): number {
+  const { doc, left, right, bottom } = page;
+  const column = left + 32 * MM;
+  const width = right - column - 10 * MM;
+  const codes = `${counted(row.plants.length, 'plant')}: ${row.plants.map(({ called }) => called).join(', ')}`;
+  const tall =
+    paragraphHeight(doc, row.name, { size: SIZE, weight: 700, width }) +
+    paragraphHeight(doc, codes, { size: SMALL, width });
+  let y = top;
+  if (y + tall + 6 * MM > bottom) {
+    doc.addPage();
+    y = 16 * MM;
+  }
+  doc.lineWidth(0.5).moveTo(left, y).lineTo(right, y).stroke(COLOURS.line);
+  y += 5 * MM;
+  writeLine(doc, 'Along the row', left, y, { size: SIZE, weight: 700, width: 30 * MM });
+  writeLine(doc, row.workshop, left, y + 5 * MM, { size: SMALL, width: 30 * MM, colour: COLOURS.muted });
+  doc
+    .lineWidth(1)
+    .rect(column, y - BOX + 1, BOX, BOX)
+    .stroke(COLOURS.ink);
+  let line = writeParagraph(doc, row.name, column + 6 * MM, y, { size: SIZE, weight: 700, width });
+  line = writeParagraph(doc, codes, column + 6 * MM, line, { size: SMALL, width, colour: COLOURS.muted });
+  return Math.max(line + 4, y + 9 * MM);
 }
 
 function plantRows(page: Sheet, plant: VisitSheet['plants'][number], top: number): number {

@@ -62,6 +62,7 @@ export async function limbUnions(
         href: `/topworking/${plan.id}`,
         plant,
         wood: { id: plan.id, variety: plan.tree, species: plan.species, sticks: 0, booked: 0 },
+        dormant: [],
         stock: { id: plan.id, stockType: plan.species, species: plan.species },
         workshop: treeAsDay(plan, known.site, limb.graftedOn),
         site: known.site,

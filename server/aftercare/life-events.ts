@@ -22,6 +22,7 @@ const SEEN_WORDS: Record<ObservationKind, string> = {
   'tie-off': 'Seen off',
   caliper: 'Stock measured',
   opened: 'Opened to look',
+  'cut-away': 'Cut away, since another on its plant is kept',
 };
 
 /** All that happened to a union and what is due on it, in the order of its days. */

@@ -12,6 +12,8 @@ export interface LivingUnion {
   href: string;
   plant: PlantRow;
   wood: Pick<WoodLotRow, 'id' | 'variety' | 'species' | 'sticks' | 'booked'>;
+  /** Lots of dormant wood of its variety. */
+  dormant: Pick<WoodLotRow, 'cutOn' | 'sticks' | 'booked'>[];
   stock: Pick<StockLotRow, 'id' | 'stockType' | 'species'>;
   workshop: WorkshopRow;
   site: SiteRow;

@@ -1,6 +1,7 @@
 import { formatCode } from '@/core/codes/plant-code';
 import { limbUnions } from './grafted-limbs';
 import type { LivingUnion } from './living-union';
+import type { WoodLotRow } from '@/db/models/wood-rows';
 import { UNSET } from '@/db/unset';
 import { allow, type Context } from '@/server/platform/context';
 import { listSites } from '@/server/club/sites';
@@ -35,7 +36,7 @@ export async function livingUnions(context: Context, which: WhichUnions = {}): P
   const ofThese = workshopId || plantIds ? { unionId: ids } : {};
   const [plants, wood, stocks, workshops, sites, programmes, marks, seen, facts] = await Promise.all([
     db.plants.findAll({ where: { ...at, ...(plantIds ? { id: plantIds } : {}) }, raw: true }),
-    db.woodLots.findAll({ where: { clubId }, attributes: ['id', 'variety', 'species', 'sticks', 'booked'], raw: true }),
+    db.woodLots.findAll({ where: { clubId }, attributes: [...WOOD_READ], raw: true }),
     db.stockLots.findAll({ where: { clubId }, attributes: ['id', 'stockType', 'species'], raw: true }),
     listWorkshops(context),
     listSites(context),
@@ -59,6 +60,7 @@ export async function livingUnions(context: Context, which: WhichUnions = {}): P
     byId(workshops),
     byId(sites),
   ];
+  const dormantOf = dormantByVariety(wood);
   const [marksOf, seenOf] = [groupByUnion(marks), groupByUnion(seen)];
   const factOf = new Map(facts.map((fact) => [fact.unionId, fact]));
   const limbs = (await limbUnions(context, programmes, sites)).map((limb) => ({
@@ -70,13 +72,15 @@ export async function livingUnions(context: Context, which: WhichUnions = {}): P
     const plant = plantOf.get(union.plantId ?? '');
     const workshop = workshopOf.get(union.workshopId);
     if (!plant || !workshop || (plant.voidedAt !== null && !voided)) return [];
+    const lot = woodOf.get(plant.woodLotId)!;
     return [
       {
         union,
         called: formatCode(plant.code),
         href: `/plants/${plant.code}`,
         plant,
-        wood: woodOf.get(plant.woodLotId)!,
+        wood: lot,
+        dormant: dormantOf.get(varietyKey(lot)) ?? [],
         stock: stockOf.get(plant.stockLotId)!,
         workshop,
         site: siteOf.get(workshop.siteId)!,
@@ -87,4 +91,17 @@ export async function livingUnions(context: Context, which: WhichUnions = {}): P
     ];
   });
   return [...keepers, ...limbs];
+}
+
+const WOOD_READ = ['id', 'variety', 'species', 'sticks', 'booked', 'stage', 'cutOn'] as const;
+type WoodRead = Pick<WoodLotRow, (typeof WOOD_READ)[number]>;
+
+const varietyKey = ({ variety, species }: Pick<WoodRead, 'variety' | 'species'>): string => `${species} ${variety}`;
+
+/** Lots of dormant wood by their variety: what grafts the next stock need not be of the lot that failed. */
+function dormantByVariety(lots: readonly WoodRead[]): Map<string, WoodRead[]> {
+  const found = new Map<string, WoodRead[]>();
+  for (const lot of lots)
+    if (lot.stage === 'dormant') found.set(varietyKey(lot), [...(found.get(varietyKey(lot)) ?? []), lot]);
+  return found;
 }

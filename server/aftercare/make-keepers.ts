@@ -2,6 +2,7 @@ import { randomBytes } from 'node:crypto';
 import { v7 as uuid } from 'uuid';
 import type { Transaction } from 'sequelize';
 import { codeFromBytes } from '@/core/codes/plant-code';
+import { positionsMade } from '@/core/methods/position';
 import { madeWith } from '@/core/methods/made-with';
 import { methodById, METHODS } from '@/core/methods/registry';
 import type { PlantRow, UnionRow } from '@/db/models/union-rows';
@@ -150,7 +151,8 @@ async function make(
         doubt: '' as const,
       };
       fresh.push(plant);
-      unions.push({ ...unionOn(plant, making, seat.personId), position: 'sole' });
+      for (const position of positionsMade(making.schools))
+        unions.push({ ...unionOn(plant, making, seat.personId), position });
     }
   }
   await db.plants.bulkCreate(fresh, { transaction });

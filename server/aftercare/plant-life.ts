@@ -1,7 +1,8 @@
 import { remembered } from '@/server/club/remembered';
 import { POSITION_WORDS } from '@/core/methods/position';
-import { methodById, METHODS } from '@/core/methods/registry';
-import { secondChanceMethod } from '@/core/methods/second-chance-method';
+import { methodById } from '@/core/methods/registry';
+import { capital } from '@/core/units/capital';
+import { regraftWoodWords, wayWords } from '@/core/aftercare/regraft/regraft-year';
 import { weeklyGrowth, type WeeklyGrowth } from '@/core/aftercare/growth/weekly-growth';
 import { growthOf } from '@/core/aftercare/plan/union-life';
 import type { PlaceMove } from '@/core/aftercare/places/place-view';
@@ -23,9 +24,7 @@ import { fittingOn, seasonalVariants, type VariantOption, variantOptions } from 
 import { listSiteYears } from '@/server/plan/site-years';
 import { movesOfPlant, standingOf } from './places/place-moves';
 import type { Weathered } from './warmth/union-warmth';
-import { unionPlans, type UnionWithPlan } from './union-plans';
-
-const SECOND = secondChanceMethod(METHODS);
+import { stockCaliper, unionPlans, type UnionWithPlan } from './union-plans';
 
 /** Days colder or warmer than this stand on the line, °C: frost, and heat in which nearly nothing knits. */
 const FROST = 0;
@@ -209,12 +208,16 @@ function unionLife(plan: UnionWithPlan, told: Told, unit: LengthUnit): UnionLife
       .map(({ id, name, trigger }) => ({ task: id, name: written(name, unit), when: triggerWords(trigger, unit) })),
     ties: ties.map((tie) => ({ ...tie, words: TIES[tie.id] })),
     events: lifeEvents(plan, told, unit),
-    second: plan.second && {
-      ...plan.second,
-      sticksLeft: Math.max(0, plan.wood.sticks - plan.wood.booked),
-      method: SECOND && { id: SECOND.id, name: SECOND.name, from: SECOND.use.stock.from },
-    },
-    stockCaliper: plan.seen.filter(({ kind }) => kind === 'caliper').at(-1)?.lengthMm ?? null,
+    keepsOne: method.use.takes.piece === 'bud',
+    second:
+      plan.second &&
+      plan.second.ways.map((way) => ({
+        ...way,
+        methodName: methodById(way.method).name,
+        words: capital(wayWords(way, madeWords)),
+        woodWords: regraftWoodWords(way, plan.second!.sticksLeft),
+      })),
+    stockCaliper: stockCaliper(plan.seen),
     frost: plan.weathered.weather.filter(({ low }) => low < FROST).map(({ date }) => date),
     heat: plan.weathered.weather.filter(({ high }) => high > HEAT).map(({ date }) => date),
     rain: plan.weathered.weather.filter(({ rain }) => rain !== null && rain >= MUCH_RAIN).map(({ date }) => date),

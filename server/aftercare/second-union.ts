@@ -1,5 +1,6 @@
 import { object, string } from 'yup';
 import { madeWith } from '@/core/methods/made-with';
+import { AGAIN } from '@/core/methods/position';
 import { methodById, METHODS } from '@/core/methods/registry';
 import type { VariantId } from '@/core/methods/use';
 import { id, isAhead, isoDate, SEEN_YEARS } from '@/core/inputs/fields';
@@ -67,7 +68,12 @@ export async function putSecondUnion(
       });
       const there = await db.unions.findAll({ where: { clubId, plantId }, transaction, raw: true });
       if (there.some((union) => union.id === unionId)) return;
-      if (there.some(({ position }) => position === 'again')) throw alreadySet();
+      const position = AGAIN.find((place) => !there.some((union) => union.position === place));
+      if (!position)
+        throw new UseCaseError(
+          'conflict',
+          'Four unions died on this stock. Give it up, or set it aside and graft another.',
+        );
       const facts = await db.unionFacts.findAll({
         where: { clubId, unionId: there.map((union) => union.id) },
         transaction,
@@ -79,7 +85,7 @@ export async function putSecondUnion(
           'conflict',
           'A union on this plant is not known to be dead. Enter on the Follow-up page what was seen of it first.',
         );
-      if (values.madeOn < there[0]!.madeOn)
+      if (there.some(({ madeOn }) => values.madeOn < madeOn))
         throw new UseCaseError('invalid', 'It was made before the graft that died? Check the day.', {
           madeOn: 'Before the first graft.',
         });
@@ -89,10 +95,7 @@ export async function putSecondUnion(
         ...madeWith(method, workshop.schools, variant),
         madeOn: values.madeOn,
       };
-      await db.unions.create(
-        { ...unionOn(plant, making, there[0]!.makerId), id: unionId, position: 'again' },
-        { transaction },
-      );
+      await db.unions.create({ ...unionOn(plant, making, there[0]!.makerId), id: unionId, position }, { transaction });
       await refreshUnionFacts(db, clubId, [unionId], transaction);
       await audit(db, transaction, {
         clubId,

@@ -1,4 +1,6 @@
 import { boundedCache, cacheKey } from '@/db/bounded-cache';
+import { regraftYear } from '@/core/aftercare/regraft/regraft-year';
+import type { RegraftYear } from '@/core/aftercare/regraft/regraft-ways';
 import type { LifeSoFar } from '@/core/aftercare/plan/union-plan';
 import { factsOf } from '@/core/methods/method-facts';
 import { METHODS } from '@/core/methods/registry';
@@ -19,6 +21,8 @@ export interface SiteLife {
   year: (species: string, day: string) => Phenology;
   /** Whether a winter comes there, by its frost dates. */
   winter: boolean;
+  /** The year of a scion on a stock, for whoever grafts again. */
+  regraftYear: (species: { scion: string; stock: string }, day: string) => RegraftYear;
 }
 
 /** The years of some sites, read once. */
@@ -51,7 +55,13 @@ function yearOfSite(year: SiteYear): YearOfSite {
         ? remembered(turnsOfYear(year.hemisphere, (day) => calendar.phenology(species, day), assumption))
         : usualTurns(year.hemisphere),
     );
-  const made = { assumption, turnsOf, year: calendar.phenology, winter: seasonsOf(year) !== 'tropics' };
+  const made: YearOfSite = {
+    assumption,
+    turnsOf,
+    year: calendar.phenology,
+    winter: seasonsOf(year) !== 'tropics',
+    regraftYear: (species, day) => regraftYear(calendar, year, species, day),
+  };
   // It works itself out further as it is asked: counted as large as one gets.
   reckoned.set(key, made, WHOLE_YEAR);
   return made;

@@ -6,12 +6,17 @@ import type { DuePlace, WeekGroup } from '@/core/aftercare/week/week-group';
 import { dueTasks, WEEK } from '@/core/aftercare/week/due-tasks';
 import { datedPlan } from '@/core/plan/dates/dated-plan';
 import { MILESTONE_WORDS } from '@/core/methods/milestones';
+import { capital } from '@/core/units/capital';
+import { madeWords } from '@/core/methods/made-words';
+import { wayWords } from '@/core/aftercare/regraft/regraft-year';
+import type { RegraftWay, RegraftWood } from '@/core/aftercare/regraft/regraft-ways';
 import { counted } from '@/core/units/counted';
 import { addDays, formatDate } from '@/core/units/iso-date';
 import { written } from '@/core/units/prose';
 import { allow, type Context } from '@/server/platform/context';
 import { kept } from '@/server/platform/kept';
 import { listSites } from '@/server/club/sites';
+import { keptTooLong } from '@/core/plan/wood/store';
 import { planningOf } from '@/server/plan/planning';
 import { clubDay } from '@/server/plan/season';
 import { ledger } from '@/server/plan/wood-ledger';
@@ -21,7 +26,7 @@ import { assumptionsWith } from '@/core/plan/phenology/assumptions';
 import { livingUnions } from './living-unions';
 import type { VisitRuleRow } from '@/db/models/aftercare-rows';
 import { visitsUntil } from './visits';
-import { unionPlans, type UnionWithPlan } from './union-plans';
+import { stockCaliper, unionPlans, type UnionWithPlan } from './union-plans';
 
 /** Something of the week that is no task of a union. */
 export interface WeekNote {
@@ -67,7 +72,7 @@ async function makeThisWeek(context: Context): Promise<ThisWeek> {
     groups: weekGroups(context, plans, until),
     notes: [
       ...visitNotes(rules, plans, until),
-      ...secondChances(plans, until),
+      ...regraftWood(plans, until),
       ...(await weekNotes(context, today, until)),
     ],
     missed: plans.reduce((sum, { tasks }) => sum + tasks.filter(({ state }) => state === 'missed').length, 0),
@@ -133,27 +138,39 @@ function visitNotes(rules: readonly VisitRuleRow[], plans: readonly UnionWithPla
   );
 }
 
-/** Stocks whose graft died and that can be worked again from this week on: how many, and what is missing for it. */
-function secondChances(plans: readonly UnionWithPlan[], until: string): WeekNote[] {
-  const found = plans.filter(({ second }) => second?.budIn && addDays(second.budIn.from, -BUDWOOD_AHEAD) <= until);
-  const [first] = found;
-  if (!first) return [];
-  const measured = found.filter(({ seen }) => seen.some(({ kind }) => kind === 'caliper')).length;
-  const { from, to } = first.second!.budIn!;
-  const varieties = [...new Set(found.map(({ wood }) => wood.variety))].join(', ');
-  return [
-    {
-      id: 'second-chance',
+/** Wood that stocks want whose graft died: cut, ordered or asked for, by variety and by the way that comes next. */
+function regraftWood(plans: readonly UnionWithPlan[], until: string): WeekNote[] {
+  const wanted = new Map<string, { way: RegraftWay; wood: Exclude<RegraftWood, 'left'>; plans: UnionWithPlan[] }>();
+  for (const plan of plans) {
+    const way = plan.second?.ways[0];
+    if (!way || way.wood === 'left' || thoughtOf(way) > until) continue;
+    const key = `${plan.wood.variety} ${way.wood} ${way.method} ${way.variant}`;
+    const known = wanted.get(key);
+    if (known) known.plans.push(plan);
+    else wanted.set(key, { way, wood: way.wood, plans: [plan] });
+  }
+  return [...wanted].map(([key, { way, wood, plans: stocks }]): WeekNote => {
+    const [first] = stocks;
+    const measured = stocks.filter(({ seen }) => stockCaliper(seen) !== null).length;
+    return {
+      id: `regraft ${key}`,
       kind: 'wood',
-      words: `Bud ${counted(found.length, 'stock')} again: order or cut ${counted(found.length, 'bud')}`,
-      detail: `${varieties}; from ${formatDate(from)}. ${measured} of ${found.length} calipers measured.`,
-      by: to,
-      href: first.href,
-    },
-  ];
+      words: `${REGRAFT_WOOD[wood]} of ${first!.wood.variety} to graft ${counted(stocks.length, 'stock')} again`,
+      detail: `${capital(wayWords(way, madeWords))}, ${formatDate(way.from)} to ${formatDate(way.to)}. ${measured} of ${stocks.length} calipers measured.`,
+      by: way.cut?.to ?? way.to,
+      href: first!.href,
+    };
+  });
 }
-/** Budwood is thought of so many days before buds are set. */
-const BUDWOOD_AHEAD = 21;
+const REGRAFT_WOOD: Record<Exclude<RegraftWood, 'left'>, string> = {
+  'to-cut': 'Cut dormant wood',
+  fresh: 'Find budwood',
+  sought: 'Ask for dormant wood',
+};
+
+/** The day on which wood for a graft is first thought of: when it is cut, or some weeks before it is needed. */
+const thoughtOf = ({ from, cut }: RegraftWay): string => cut?.from ?? addDays(from, -WOOD_AHEAD);
+const WOOD_AHEAD = 21;
 
 /** Rounds that close, wood to look at, and what is cut and ordered for days to come. */
 async function weekNotes(context: Context, today: string, until: string): Promise<WeekNote[]> {
@@ -179,7 +196,8 @@ async function weekNotes(context: Context, today: string, until: string): Promis
   const every = assumptionsWith(years[0]?.year.edits ?? {})('wood-check').value;
   const wood = lots
     .filter(
-      (lot) => lot.stage === 'dormant' && lot.cutOn !== null && lot.booked < lot.sticks && !spent(lot.cutOn, today),
+      (lot) =>
+        lot.stage === 'dormant' && lot.cutOn !== null && lot.booked < lot.sticks && !keptTooLong(lot.cutOn, today),
     )
     .map((lot) => ({ lot, by: addDays(lot.checks.at(-1)?.lookedOn ?? lot.cutOn!, every) }))
     .filter(({ by }) => by <= until)
@@ -209,7 +227,3 @@ async function weekNotes(context: Context, today: string, until: string): Promis
   );
   return [...closing, ...wood, ...planned.flat()].sort((a, b) => (a.by < b.by ? -1 : 1));
 }
-
-/** Dormant wood that was cut longer ago than it keeps is nothing to look at any more. */
-const KEEPS_DAYS = 200;
-const spent = (cutOn: string, today: string): boolean => addDays(cutOn, KEEPS_DAYS) < today;

@@ -125,8 +125,15 @@ describe('a dead union', () => {
     const dead = (await plansOn('2027-06-25'))[5]!;
     expect(task(dead, 'stock-shoots')).toMatchObject({ state: 'open', due: { from: '2027-06-24' } });
     expect(task(dead, 'one-shoot')!.state).toBe('no-longer-possible');
-    expect(task(dead, 'second-chance')).toBeDefined();
-    expect(dead.second).not.toBeNull();
+    // What comes next on its stock is a task of this week, with the wood it wants.
+    const [first] = dead.second!.ways;
+    expect(first).toMatchObject({ from: '2027-06-24', season: 'this', wood: 'fresh' });
+    expect(task(dead, 'second-chance')).toMatchObject({ state: 'open', due: { from: first!.from, to: first!.to } });
+    const week = await thisWeek(club.as('viewer', day('2027-06-25')));
+    expect(week.groups.filter(({ task: id }) => id === 'second-chance')).toMatchObject([
+      { name: expect.stringContaining('Graft the stock again: ') as string, plants: [{ unionId: dead.union.id }] },
+    ]);
+    expect(week.notes.map(({ words }) => words).join()).toContain('to graft 1 stock again');
     const again = uuid();
     const set = () =>
       putSecondUnion(club.as('lead', day('2027-08-20')), sixth.plant.id, again, {
@@ -134,6 +141,8 @@ describe('a dead union', () => {
         madeOn: '2027-08-18',
       });
     await Promise.all([set(), set()]);
+    const grafted = await thisWeek(club.as('viewer', day('2027-08-25')));
+    expect(grafted.groups.filter(({ task: id }) => id === 'second-chance')).toEqual([]);
     const life = await plantLife(club.as('viewer', day('2027-08-25')), sixth.plant.code);
     expect(life.unions.map(({ methodId, variant, place, madeOn }) => [methodId, variant, place, madeOn])).toEqual([
       [sixth.union.method, 'bench', '', '2027-03-06'],
@@ -149,6 +158,28 @@ describe('a dead union', () => {
         }),
       ),
     ).toMatchObject({ refusal: 'conflict' });
+    // It dies as well: the stock's other side is open while buds are set, and dormant wood in spring.
+    const later = uuid();
+    await addRound(club.as('lead', day('2027-08-29')), workshop.id, later, {
+      milestone: 'healed',
+      opensOn: '2027-08-29',
+      closesOn: '2027-09-20',
+    });
+    await enterReport(club.as('lead', day('2027-09-01')), uuid(), {
+      roundId: later,
+      unionId: again,
+      said: 'dead',
+      source: 'phone',
+      note: '',
+    });
+    const [whip, bud] = (await plantLife(club.as('viewer', day('2027-09-01')), sixth.plant.code)).unions;
+    expect(whip!.second).toBeNull();
+    expect(bud!.second![0]).toMatchObject({ method: 'chip', otherSide: true, season: 'this' });
+    const third = { method: 'chip', madeOn: '2027-09-02' };
+    await putSecondUnion(club.as('lead', day('2027-09-02')), sixth.plant.id, uuid(), third);
+    const { unions } = await plantLife(club.as('viewer', day('2027-09-03')), sixth.plant.code);
+    expect(unions.map(({ place }) => place)).toEqual(['', 'set after the first died', 'set after the second died']);
+    expect(unions.every(({ second }) => second === null)).toBe(true);
   });
 });
 

@@ -1,5 +1,11 @@
-import { methodById } from '@/core/methods/registry';
-import { type SecondTry, secondTry } from '@/core/aftercare/second-try/second-try';
+import { madeWords } from '@/core/methods/made-words';
+import { factsOf } from '@/core/methods/method-facts';
+import { POSITIONS } from '@/core/methods/position';
+import { methodById, METHODS } from '@/core/methods/registry';
+import type { RegraftDue } from '@/core/aftercare/plan/dead-union';
+import { keptTooLong } from '@/core/plan/wood/store';
+import { regraftName } from '@/core/aftercare/regraft/regraft-year';
+import { type RegraftWay, regraftWays } from '@/core/aftercare/regraft/regraft-ways';
 import { type PlanBasis, planBasis } from '@/core/aftercare/plan/made-union';
 import { type ClosedTask, growthOf, kinGrowth, lifeOf, tiesSeen } from '@/core/aftercare/plan/union-life';
 import { type LifeSoFar, type PlannedTask, unionPlan } from '@/core/aftercare/plan/union-plan';
@@ -8,7 +14,8 @@ import { type Tie, type TieSeen, tiesOf } from '@/core/aftercare/ties/ties';
 import type { ShadeTask } from '@/core/aftercare/week/due-tasks';
 import type { DayOfSite } from '@/core/plan/climate/day-weather';
 import { formatTemperature } from '@/core/units/temperature';
-import { addDays, formatDate } from '@/core/units/iso-date';
+import { groupedBy } from '@/core/units/grouped-by';
+import { formatDate } from '@/core/units/iso-date';
 import { dateInZone } from '@/core/units/zoned-date';
 import type { Context } from '@/server/platform/context';
 import type { LivingUnion } from './living-union';
@@ -25,13 +32,23 @@ export interface UnionWithPlan extends LivingUnion {
   /** The warmth it had while it healed, and the weather it stood in. */
   weathered: Weathered;
   ended: NonNullable<LifeSoFar['ended']> | null;
-  /** What can still be done this season about one that died; null for all others. */
-  second: SecondTry | null;
+  /** What can still be done on the stock of one that died; null for all others. */
+  second: Regraft | null;
   /** Whose heights its growth is reckoned from; null where nobody measured. */
   growthFrom: 'own' | 'kin' | null;
 }
 
-/** The plans of some unions, made anew from what is on record. Reads the sites' years once. */
+/** How a stock can be grafted again, what begins first first, and with how many dormant sticks. */
+export interface Regraft {
+  ways: RegraftWay[];
+  sticksLeft: number;
+}
+
+/**
+ * The plans of some unions, from what is on record. Reads the sites' years once.
+ *
+ * @param unions all of each plant, since what can be done on a stock hangs on whether another lives there
+ */
 export async function unionPlans(context: Context, unions: readonly LivingUnion[]): Promise<UnionWithPlan[]> {
   const sites = [...new Map(unions.map(({ site }) => [site.id, site])).values()];
   const [lives, { warmthOf, forecastOf }] = await Promise.all([
@@ -41,12 +58,14 @@ export async function unionPlans(context: Context, unions: readonly LivingUnion[
   const bases = new Map<string, PlanBasis>();
   const plans = new Map<string, Pick<UnionWithPlan, 'tasks' | 'ties'>>();
   const kin = kinHeights(unions);
-  const replaced = new Set(unions.filter(({ union }) => union.position === 'again').map(({ plant }) => plant.id));
+  const lastOf = lastDeadOfPlants(unions);
   return unions.map((living) => {
     const { union, wood, stock, site, plant } = living;
     const life = lives.get(site.id)!;
-    const basis = once(bases, [union.method, union.variant, union.schools, union.materials, wood.species], () =>
-      planBasis({ ...union, species: wood.species }),
+    const basis = once(
+      bases,
+      [union.method, union.variant, union.schools, union.materials, wood.species, stock.stockType],
+      () => planBasis({ ...union, species: wood.species, stockType: stock.stockType }),
     );
     const weathered = warmthOf(living, basis.wayOn, life.today);
     const { warmth } = weathered;
@@ -61,13 +80,17 @@ export async function unionPlans(context: Context, unions: readonly LivingUnion[
     const own = (record.growth ?? []).length > 0;
     const growth = own ? record.growth : kin(living);
     const seenTies = tiesSeen(living.seen);
+    const second =
+      record.ended?.why === 'dead' && lastOf.get(plant.id) === union.id
+        ? regraftOf(living, life, record.ended.on)
+        : null;
     // Most plants of a lot are alike in all that their plan hangs on: it is reckoned once.
     const alike = [union.method, union.variant, union.schools, union.materials, union.madeOn, site.id];
-    const { tasks, ties } = once(plans, [...alike, wood.species, stock.species, record, growth, seenTies, warmth], () =>
+    const { tasks, ties } = once(plans, [...alike, wood.species, stock, record, growth, seenTies, warmth, second], () =>
       planAndTies(living, {
         basis,
         life,
-        record: { ...record, growth, ...(warmth ? { warmth } : {}) },
+        record: { ...record, growth, ...(warmth ? { warmth } : {}), regraft: regraftDue(second) },
         closed,
         seenTies,
       }),
@@ -82,10 +105,26 @@ export async function unionPlans(context: Context, unions: readonly LivingUnion[
         ? null
         : shadeOf(context, living, { ties, life, forecast: forecastOf(living, basis.wayOn, life.today) }),
       ended: record.ended ?? null,
-      second: record.ended?.why === 'dead' && !replaced.has(plant.id) ? secondTryOf(living, life) : null,
+      second,
       growthFrom: own ? 'own' : (growth ?? []).length > 0 ? 'kin' : null,
     };
   });
+}
+
+/** Of each plant on which nothing lives, the union that was set last: its stock can be grafted again. */
+function lastDeadOfPlants(unions: readonly LivingUnion[]): Map<string, string> {
+  const order = ({ union }: LivingUnion): string =>
+    `${union.madeOn} ${String(POSITIONS.indexOf(union.position)).padStart(2, '0')}`;
+  return new Map(
+    [...groupedBy(unions, ({ plant }) => plant.id)].flatMap(([plantId, own]) => {
+      const dead = own.filter((each) => deadOn(each) !== null);
+      const gone = own.filter(({ seen }) => seen.some(({ kind }) => kind === 'cut-away'));
+      if (new Set([...dead, ...gone]).size < own.length) return [];
+      const [last] = dead.sort((a, b) => order(b).localeCompare(order(a)));
+      if (!last) return [];
+      return [[plantId, last!.union.id] as const];
+    }),
+  );
 }
 
 interface Sunlit {
@@ -122,11 +161,10 @@ interface Reckoned {
 }
 
 function planAndTies(
-  { union, wood, stock }: LivingUnion,
+  { union, wood }: LivingUnion,
   { basis, life, record, closed, seenTies }: Reckoned,
 ): Pick<UnionWithPlan, 'tasks' | 'ties'> {
   const { today, assumption } = life;
-  const { budOpen, budClose } = life.year(stock.species, today);
   const tasks = unionPlan(
     { ...basis, madeOn: union.madeOn },
     {
@@ -135,7 +173,6 @@ function planAndTies(
       today,
       late: assumption('late').value,
       girdle: basis.strains ? assumption('girdle').value : null,
-      budding: budOpen && budClose ? { from: budOpen.best, to: budClose.best } : null,
     },
   );
   const ties = tiesOf({
@@ -155,21 +192,36 @@ function deadOn({ facts }: LivingUnion): string | null {
   return facts && !facts.contradicted ? facts.firstDeadOn : null;
 }
 
-/** Again with the sticks that are left, or by a bud in the site's budding window. */
-function secondTryOf({ union, wood, stock }: LivingUnion, { today, year, assumption }: SiteLife): SecondTry {
-  // Sticks, bark and frost are those of the season it was made in; buds are set in the next window.
-  const [scion, stocks] = [year(wood.species, union.madeOn), year(stock.species, union.madeOn)];
-  const { budOpen, budClose } = year(stock.species, today);
-  return secondTry({
+const KNOWN = METHODS.map(factsOf);
+
+/** What can be done on the stock in the season in which its union was found dead, and in the next. */
+function regraftOf({ union, wood, stock, dormant, seen }: LivingUnion, life: SiteLife, foundOn: string): Regraft {
+  const { today, assumption } = life;
+  const keeps = dormant.filter(({ cutOn }) => cutOn !== null && !keptTooLong(cutOn, today));
+  const sticksLeft = keeps.reduce((sum, { sticks, booked }) => sum + Math.max(0, sticks - booked), 0);
+  const species = { scion: wood.species, stock: stock.species };
+  const ways = regraftWays({
     today,
-    needsSlip: methodById(union.method).use.bark === 'must slip',
-    slip: stocks.slipFrom && stocks.slipTo ? { from: stocks.slipFrom.best, to: stocks.slipTo.best } : null,
-    sticksUntil: scion.leavesOut && addDays(scion.leavesOut.best, assumption('after-leaf').value),
-    firstFrost: stocks.firstFrost?.best ?? null,
-    ripen: assumption('ripen').value,
-    sticksLeft: Math.max(0, wood.sticks - wood.booked),
-    budding: budOpen && budClose ? { from: budOpen.best, to: budClose.best } : null,
+    foundOn,
+    failed: factsOf(methodById(union.method)),
+    methods: KNOWN,
+    yearOf: (day) => life.regraftYear(species, day),
+    assumption,
+    sticksLeft,
+    caliper: stockCaliper(seen),
   });
+  return { ways, sticksLeft };
+}
+
+/** Caliper of the stock as it was last measured, mm. */
+export function stockCaliper(seen: LivingUnion['seen']): number | null {
+  return seen.filter(({ kind }) => kind === 'caliper').at(-1)?.lengthMm ?? null;
+}
+
+/** The way that comes next; what is neither open nor near yet waits. */
+function regraftDue(second: Regraft | null): RegraftDue | null {
+  const way = second?.ways[0];
+  return way ? { name: regraftName(way, madeWords), from: way.from, to: way.to } : null;
 }
 
 /** Heights of the same variety of the same workshop stand in for a plant nobody measured. */

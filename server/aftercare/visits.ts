@@ -5,9 +5,16 @@ import { methodById } from '@/core/methods/registry';
 import { bestVisits } from '@/core/aftercare/visits/best-visits';
 import { fewestVisits, type VisitWindow } from '@/core/aftercare/visits/fewest-visits';
 import { visitRuleInput } from '@/core/aftercare/visits/visit-rule-input';
-import type { SiteVisits, Unreached, Visit, VisitSheet, VisitTaskLine } from '@/core/aftercare/visits/visit-sheet';
+import type {
+  SiteVisits,
+  Unreached,
+  Visit,
+  VisitRowLine,
+  VisitSheet,
+  VisitTaskLine,
+} from '@/core/aftercare/visits/visit-sheet';
 import { type DueTask, dueTasks } from '@/core/aftercare/week/due-tasks';
-import { ALWAYS_BROUGHT, minutesOf, toolsFor } from '@/core/aftercare/week/minutes';
+import { ALWAYS_BROUGHT, isRowTask, minutesTogether, toolsFor } from '@/core/aftercare/week/minutes';
 import { addDays, daysBetween } from '@/core/units/iso-date';
 import { written } from '@/core/units/prose';
 import type { VisitRuleRow } from '@/db/models/aftercare-rows';
@@ -111,9 +118,9 @@ function visitsOf(
       return {
         on: addDays(today, day),
         plants: new Set(fresh.map(({ plan }) => plan.plant.id)).size,
-        tasks: fresh.length,
+        tasks: fresh.filter(({ due }) => !isRowTask(due.task)).length + rowLines(fresh).length,
         alarms: fresh.filter(({ due }) => due.alarm).length,
-        minutes: fresh.reduce((sum, { due }) => sum + minutesOf(due.task), 0),
+        minutes: minutesTogether(fresh.map(({ due }) => due.task)),
       };
     });
   return { visits, unreached: tasks.filter((task) => !served.has(task)) };
@@ -171,7 +178,10 @@ async function makeVisitSheet(context: Context, siteId: string, day: string): Pr
     ({ window: [from, to] }) =>
       number >= from && number <= to && !earlier.some((planned) => planned >= from && planned <= to),
   );
-  const byPlant = groupedBy(tasks, ({ plan }) => plan.plant.id);
+  const byPlant = groupedBy(
+    tasks.filter(({ due }) => !isRowTask(due.task)),
+    ({ plan }) => plan.plant.id,
+  );
   const plants = [...byPlant.values()]
     .sort((a, b) => walking(a[0]!.plan, b[0]!.plan))
     .map((own) => ({
@@ -187,9 +197,10 @@ async function makeVisitSheet(context: Context, siteId: string, day: string): Pr
     siteId,
     site: site.name,
     on: day,
+    rows: rowLines(tasks).map((row) => rowLine(context, row)),
     plants,
     tools: [...toolsFor(ids), ...ALWAYS_BROUGHT],
-    minutes: ids.reduce((sum, id) => sum + minutesOf(id), 0),
+    minutes: minutesTogether(ids),
     all: new Set(plans.filter(({ ended }) => ended === null || ended.why === 'dead').map(({ plant }) => plant.id)).size,
   };
 }
@@ -199,6 +210,30 @@ const walking = (a: UnionWithPlan, b: UnionWithPlan): number =>
   a.workshop.date.localeCompare(b.workshop.date) ||
   a.workshop.id.localeCompare(b.workshop.id) ||
   a.plant.place - b.plant.place;
+
+/** What is looked at along a row, put together by day and task. */
+function rowLines(tasks: readonly OpenTask[]): OpenTask[][] {
+  const along = tasks.filter(({ due }) => isRowTask(due.task));
+  return [...groupedBy(along, ({ plan, due }) => `${plan.workshop.id} ${due.task}`).values()];
+}
+
+function rowLine({ actor }: Context, row: readonly OpenTask[]): VisitRowLine {
+  const [{ plan, due }] = row as [OpenTask, ...OpenTask[]];
+  return {
+    task: due.task,
+    name: written(due.name, actor.lengthUnit),
+    missed: due.missed === null ? '' : written(due.missed, actor.lengthUnit),
+    to: row.map((task) => task.due.due.to).sort()[0]!,
+    workshop: plan.workshop.title,
+    plants: [...row]
+      .sort((a, b) => walking(a.plan, b.plan))
+      .map((task) => ({
+        unionId: task.plan.union.id,
+        occurrence: task.due.occurrence,
+        called: task.plan.called,
+      })),
+  };
+}
 
 function sheetLine({ actor }: Context, { plan: { union }, due }: OpenTask): VisitTaskLine {
   return {

@@ -23,6 +23,7 @@ export function unionLife(changes: Partial<UnionLife> = {}): UnionLife {
     waiting: [],
     ties: [],
     events: [],
+    keepsOne: false,
     second: null,
     stockCaliper: null,
     frost: [],

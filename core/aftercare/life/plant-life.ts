@@ -1,6 +1,7 @@
 import type { Tie } from '../ties/ties';
 import type { WeeklyGrowth } from '../growth/weekly-growth';
-import type { SecondTry } from '../second-try/second-try';
+import type { Ending } from '../plan/union-plan';
+import type { RegraftWay } from '../regraft/regraft-ways';
 import type { PlaceMove } from '../places/place-view';
 import type { TagDoubt } from '../places/tag-find-input';
 import type { DueTask } from '../week/due-tasks';
@@ -22,11 +23,13 @@ export interface LifeEvent {
 /** A task that waits, with its words. */
 export type WordedTask = Omit<DueTask, 'name' | 'missed'> & { name: string; missed: string; when: string };
 
-/** The method a stock is budded by again, and from which caliper on, mm. */
-export interface SecondMethod {
-  id: string;
-  name: string;
-  from: number;
+/** A way to graft a stock again, in words. */
+export interface WordedWay extends RegraftWay {
+  methodName: string;
+  /** "Chip bud in late summer, into the other side". */
+  words: string;
+  /** Which wood it wants, in a sentence. */
+  woodWords: string;
 }
 
 export interface UnionLife {
@@ -42,7 +45,7 @@ export interface UnionLife {
   place: string;
   madeOn: string;
   today: string;
-  state: 'living' | 'dead' | 'opened' | 'voided';
+  state: 'living' | Ending;
   /** What wants doing now, and what comes next. */
   now: WordedTask[];
   next: WordedTask[];
@@ -52,8 +55,10 @@ export interface UnionLife {
   waiting: { task: string; name: string; when: string }[];
   ties: (Tie & { words: string })[];
   events: LifeEvent[];
-  /** What can still be done this season about one that died. */
-  second: (SecondTry & { sticksLeft: number; method: SecondMethod | null }) | null;
+  /** A bud that feeds on the stock's top until it is headed back: of several on one stock the better is kept. */
+  keepsOne: boolean;
+  /** What can still be done on the stock of one that died, what begins first first; null for all others. */
+  second: WordedWay[] | null;
   /** Caliper of the stock as it was last measured, mm. */
   stockCaliper: number | null;
   /** Days with frost, days of heat, and days of much rain, while it healed where it stood. */

@@ -1,4 +1,4 @@
-import { FIRST_NUTS } from '../../methods/timetable/tasks-of-growth';
+import { FIRST_CROP, firstCropFrom } from '../../methods/timetable/tasks-of-growth';
 import { kinOf } from '../../methods/compatibility/compatibility';
 import { methodById } from '../../methods/registry';
 import type { Choices } from '../../methods/school';
@@ -20,9 +20,20 @@ export interface MadeUnion {
   schools: Choices;
   /** Of the scion: citrus kin goes by rules of its own, whatever else is followed that day. */
   species: string;
+  /** Type of its stock, as the club names it; empty where nobody knows. */
+  stockType?: string;
   /** Ids of the materials that were really used. */
   materials: readonly string[];
   madeOn: IsoDate;
+}
+
+/** What is grown from seed bears late. */
+const SEEDLING = /\bseedlings?\b/i;
+
+/** The year from which a graft is looked at for fruit. Source: usual practice, aftercare; six years are our guess. */
+function bearsFrom(species: string, stockType: string): number {
+  if (NUTS.includes(kinOf(species) ?? '')) return 4;
+  return SEEDLING.test(stockType) ? 6 : 2;
 }
 
 /** What a union's plan is made from. */
@@ -38,14 +49,21 @@ export interface PlanBasis {
  *
  * @throws Error for a method nobody knows
  */
-export function planBasis({ method: methodId, variant, schools: followed, species, materials }: MadeUnion): PlanBasis {
+export function planBasis({
+  method: methodId,
+  variant,
+  schools: followed,
+  species,
+  stockType = '',
+  materials,
+}: MadeUnion): PlanBasis {
   const schools = kinOf(species) === 'citrus' ? { ...followed, [CITRUS.id]: 'citrus' } : followed;
   const method = methodById(methodId);
   const technique = shownTechnique(method, schools);
   const usual = technique.materials.map(({ id }) => id);
   const used = materials.length > 0 ? materials : usual;
   const bearing = (task: AftercareTask): AftercareTask =>
-    task.fromYear !== undefined && NUTS.includes(kinOf(species) ?? '') ? { ...task, fromYear: FIRST_NUTS } : task;
+    task === FIRST_CROP ? firstCropFrom(bearsFrom(species, stockType)) : task;
   const binding = bindingOf(used);
   return {
     wayOn: variantWith(method, variant).wayOn,

@@ -31,7 +31,7 @@ export interface DaysKnown extends Known {
  * @returns no days where it waits for something that nobody has seen yet, and by how many days warmth moved its best one.
  */
 export function firstDue(
-  { trigger, every, fromYear = 1 }: AftercareTask,
+  { trigger, every }: AftercareTask,
   madeOn: IsoDate,
   known: DaysKnown,
 ): { due: TaskDays | null; movedBy: number } {
@@ -47,7 +47,7 @@ export function firstDue(
     return { due: from && best && to ? { from, best, to } : null, movedBy: 0 };
   }
   if (trigger.kind === 'recurring')
-    return { due: trigger.at === 'year' && every !== null ? againDays(madeOn, every, fromYear) : null, movedBy: 0 };
+    return { due: trigger.at === 'year' && every !== null ? againDays(madeOn, every) : null, movedBy: 0 };
   const window = dueWindow(trigger, madeOn, known);
   return { due: window && { from: window.from, best: window.from, to: window.to }, movedBy: 0 };
 }
@@ -62,8 +62,8 @@ export function grownOn(height: number, madeOn: IsoDate, { growth = [] }: DaysKn
 const WITHIN = 1 / 3;
 
 /** When a task that recurs is due again after the day it was done. */
-export function againDays(doneOn: IsoDate, every: number, times = 1): TaskDays {
-  const from = addDays(doneOn, every * times);
+export function againDays(doneOn: IsoDate, every: number): TaskDays {
+  const from = addDays(doneOn, every);
   return { from, best: from, to: addDays(from, Math.round(every * WITHIN)) };
 }
 

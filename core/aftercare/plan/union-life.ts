@@ -4,7 +4,7 @@ import type { GrowthObservation } from '../growth/growth-date';
 import type { ObservationKind } from '../observation-input';
 import { TIE_IDS, type TieId, type TieSeen } from '../ties/ties';
 import { BINDING_OFF } from './actual-binding';
-import type { Ending, LifeSoFar } from './union-plan';
+import type { Closed, Ending, LifeSoFar } from './union-plan';
 
 /** Something that was seen on a union. */
 export interface Seen {
@@ -75,12 +75,30 @@ export function lifeOf({
   }
   const unwrapped = closed.find(({ task, outcome }) => BINDING_OFF.includes(task) && outcome === 'done')?.doneOn;
   if (unwrapped) events['wrap-off'] = earlier(events['wrap-off'], unwrapped);
+  const marked = closed.map(({ task, doneOn, outcome, occurrence }) => ({
+    task,
+    on: doneOn,
+    how: outcome,
+    occurrence,
+  }));
+  const grew = events['bud-grows'] ?? events['growth-starts'];
   return {
     growth,
     seen: events,
-    closed: closed.map(({ task, doneOn, outcome, occurrence }) => ({ task, on: doneOn, how: outcome, occurrence })),
+    closed: grew ? [...marked, ...answeredBy(grew, marked)] : marked,
     ended: endingOf(seen, deadOn, voidedOn),
   };
+}
+
+/** Tasks that ask whether anything moves: a bud or shoot that was seen to grow has answered them. */
+const ASKS_WHETHER_IT_MOVES: readonly string[] = ['plump', 'swell', 'bud-wakes'];
+
+function answeredBy(grew: IsoDate, marked: readonly Closed[]): Closed[] {
+  return ASKS_WHETHER_IT_MOVES.filter((id) => !marked.some(({ task }) => task === id)).map((task) => ({
+    task,
+    on: grew,
+    how: 'done',
+  }));
 }
 
 const earlier = (known: IsoDate | undefined, day: IsoDate): IsoDate =>
@@ -94,7 +112,9 @@ function endingOf(
   if (voidedOn) return { on: voidedOn, why: 'voided' };
   const opened = seen.find(({ kind }) => kind === 'opened');
   if (opened) return { on: opened.seenOn, why: 'opened' };
-  return deadOn ? { on: deadOn, why: 'dead' } : null;
+  if (deadOn) return { on: deadOn, why: 'dead' };
+  const away = seen.find(({ kind }) => kind === 'cut-away');
+  return away ? { on: away.seenOn, why: 'cut-away' } : null;
 }
 
 /** Ties that somebody saw on or off. */

@@ -90,13 +90,18 @@ describe('the plan of a union', () => {
     expect(plan({ closed, turnsOf: TURNS }).shoots).toMatchObject({ state: 'done', due: null });
     expect(plan({ closed: [{ ...closed[0], on: '2027-09-30' }], turnsOf: TURNS }).shoots!.state).toBe('open');
   });
-  it('offers a second chance only to the dead, in the budding window of the site', () => {
+  it('offers a second chance only to the dead, by the way that the site’s year puts next', () => {
     const aftercare = [task('second-chance', 'Put in a chip bud', phase('late-summer'), 'A year is lost.')];
     const basis = { wayOn: 'bench', aftercare, madeOn: '2027-03-06' } as const;
-    const budding = { from: '2027-08-11', to: '2027-09-08' };
-    expect(unionPlan(basis, { budding })).toEqual([]);
+    const regraft = { name: 'Graft the stock again: chip bud', from: '2027-08-11', to: '2027-09-08' };
+    expect(unionPlan(basis, { regraft })).toEqual([]);
     const ended = { on: '2027-05-10', why: 'dead' } as const;
-    expect(unionPlan(basis, { ended, budding })[0]).toMatchObject({ state: 'open', due: budding });
-    expect(unionPlan(basis, { ended: { ...ended, on: '2027-11-01' }, budding })[0]!.state).toBe('no-longer-possible');
+    const again = (life: LifeSoFar) => unionPlan(basis, life).filter(({ id }) => id === 'second-chance');
+    const due = { from: regraft.from, best: regraft.from, to: regraft.to };
+    expect(again({ ended, regraft })).toMatchObject([{ state: 'open', due, name: regraft.name }]);
+    const closed = [{ task: 'second-chance', on: '2027-08-12', how: 'not-needed' }] as const;
+    expect(again({ ended, regraft, closed })[0]!.state).toBe('not-needed');
+    expect(again({ ended, regraft: null })).toEqual([]);
+    expect(again({ ended })[0]!.name).toBe('Put in a chip bud');
   });
 });

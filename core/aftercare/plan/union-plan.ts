@@ -3,7 +3,7 @@ import { tasksFor } from '../../methods/timetable/tasks-by-way';
 import type { WayOn } from '../../methods/variant';
 import { addDays, type IsoDate } from '../../units/iso-date';
 import { BINDING_OFF } from './actual-binding';
-import { DEAD_UNION_TASKS, ONLY_WHEN_DEAD } from './dead-union';
+import { DEAD_UNION_TASKS, ONLY_WHEN_DEAD, type RegraftDue, regraftTask } from './dead-union';
 import { againDays, type DaysKnown, firstDue, grownOn, nextLeafFall, nextSpring, type TaskDays } from './task-days';
 
 /** How a task was closed. */
@@ -15,8 +15,8 @@ export interface Closed {
   occurrence?: number;
 }
 
-/** Why a union's life ended, as far as its plan goes. */
-export type Ending = 'dead' | 'voided' | 'opened';
+/** Why a union's life ended, as far as its plan goes; one is cut away where another on its plant is kept. */
+export type Ending = 'dead' | 'voided' | 'opened' | 'cut-away';
 
 /** What is known of a union's life, besides its day. */
 export interface LifeSoFar extends DaysKnown {
@@ -28,8 +28,8 @@ export interface LifeSoFar extends DaysKnown {
   late?: number;
   /** New growth at which what does not give girdles, mm; null where nothing does. */
   girdle?: number | null;
-  /** When summer buds are set at the site, for a second chance. */
-  budding?: { from: IsoDate; to: IsoDate } | null;
+  /** What comes next on the stock of a dead union; null where nothing does. */
+  regraft?: RegraftDue | null;
 }
 
 /** A task of one union, as it stands. */
@@ -64,12 +64,18 @@ export function unionPlan(
   life: LifeSoFar = {},
 ): PlannedTask[] {
   const dead = life.ended?.why === 'dead';
+  // The site's year says when a stock is grafted again; where it is not asked, the method's own words stand.
+  const ownRegraft = dead && life.regraft === undefined;
   const own = tasksFor(wayOn, aftercare)
-    .filter(({ id }) => !VISIT_LINES.has(id) && (dead || !ONLY_WHEN_DEAD.has(id)))
+    .filter(({ id }) => !VISIT_LINES.has(id) && (ownRegraft || !ONLY_WHEN_DEAD.has(id)))
     .map((task) => planned(task, madeOn, { ...life, sleeps: SLEEPING.has(wayOn) }));
   if (!dead) return own;
-  const { on } = life.ended!;
-  return [...own, ...DEAD_UNION_TASKS.map((task) => planned(task, on, { ...life, ended: null }))];
+  const { regraft } = life;
+  return [
+    ...own,
+    ...DEAD_UNION_TASKS.map((task) => planned(task, life.ended!.on, { ...life, ended: null })),
+    ...(regraft ? [planned(regraftTask(regraft), regraft.from, { ...life, ended: null })] : []),
+  ];
 }
 
 /** Ways of living on in which nothing grows before the next spring. */
@@ -83,7 +89,7 @@ function planned(task: AftercareTask, countedFrom: IsoDate, life: Life): Planned
   const first = firstDue(task, countedFrom, life);
   const again =
     last && task.every !== null ? withinSeason(task, againDays(last.on, task.every), first.due, life) : null;
-  const due = last && task.every !== null ? again : dueOf(task, first.due, life);
+  const due = last && task.every !== null ? again : first.due;
   const ties = TAKES_OFF.has(task.id);
   const tie = ties ? latestDay(due, task, countedFrom, life) : { latest: null, strained: false };
   return {
@@ -94,11 +100,6 @@ function planned(task: AftercareTask, countedFrom: IsoDate, life: Life): Planned
     occurrence: closings.reduce((next, { occurrence = 0 }) => Math.max(next, occurrence + 1), 0),
     state: stateOf(task, { last, due, again, ties }, life),
   };
-}
-
-/** A second chance is taken when buds are set at the site. */
-function dueOf({ id }: AftercareTask, due: TaskDays | null, { budding }: LifeSoFar): TaskDays | null {
-  return ONLY_WHEN_DEAD.has(id) && budding ? { from: budding.from, best: budding.from, to: budding.to } : due;
 }
 
 /** What recurs within a season ends with it: when leaves fall after it was first due. */

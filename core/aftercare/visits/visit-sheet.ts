@@ -44,11 +44,23 @@ export interface VisitTaskLine {
   method: string;
 }
 
+/** What is looked at along a row of a day's plants, all in one go. */
+export interface VisitRowLine {
+  task: string;
+  name: string;
+  missed: string;
+  to: IsoDate;
+  workshop: string;
+  plants: { unionId: string; occurrence: number; called: string }[];
+}
+
 /** What is done on one visit, by plant in walking order. */
 export interface VisitSheet {
   siteId: string;
   site: string;
   on: IsoDate;
+  /** Along whole rows, before plant by plant. */
+  rows: VisitRowLine[];
   plants: {
     called: string;
     href: string;

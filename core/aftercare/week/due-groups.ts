@@ -65,13 +65,15 @@ export function dueGroups<Where>(
       if (due.latest && (!held.latest || due.latest < held.latest)) held.latest = due.latest;
     }
   }
-  return [...groups.values()].sort(
-    (a, b) =>
-      Number(b.alarm) - Number(a.alarm) ||
-      Number(b.tonight ?? false) - Number(a.tonight ?? false) ||
-      (a.to < b.to ? -1 : a.to > b.to ? 1 : 0) ||
-      b.plants.length - a.plants.length,
-  );
+  return [...groups.values()]
+    .map((group) => ({ ...group, minutes: Math.ceil(group.minutes) }))
+    .sort(
+      (a, b) =>
+        Number(b.alarm) - Number(a.alarm) ||
+        Number(b.tonight ?? false) - Number(a.tonight ?? false) ||
+        (a.to < b.to ? -1 : a.to > b.to ? 1 : 0) ||
+        b.plants.length - a.plants.length,
+    );
 }
 
 const earlier = (a: IsoDate, b: IsoDate): IsoDate => (a < b ? a : b);

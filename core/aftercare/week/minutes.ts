@@ -16,7 +16,6 @@ const MINUTES: Record<string, number> = {
   'lop-off': 3,
   'tie-up': 4,
   guard: 10,
-  brace: 3,
   support: 4,
   nurse: 6,
   'low-branches': 5,
@@ -30,9 +29,23 @@ const MINUTES: Record<string, number> = {
 };
 const USUAL = 1;
 
+/** What is looked at once a season along a whole row, by its id: a line of its own, and seconds a plant. */
+const ROW_TASKS: ReadonlySet<string> = new Set(['first-crop', 'collar', 'brace']);
+const IN_PASSING = 0.2;
+
+/** Whether a task is done along a row, and not plant by plant. */
+export function isRowTask(task: string): boolean {
+  return ROW_TASKS.has(task);
+}
+
 /** @example minutesOf('plant-out') // 8 */
 export function minutesOf(task: string): number {
-  return MINUTES[task] ?? USUAL;
+  return isRowTask(task) ? IN_PASSING : (MINUTES[task] ?? USUAL);
+}
+
+/** Whole minutes that some tasks of some plants take together. */
+export function minutesTogether(tasks: readonly string[]): number {
+  return Math.ceil(tasks.reduce((sum, task) => sum + minutesOf(task), 0));
 }
 
 /** What is taken along for a task, by its id; what is not named is done with the hand and the eye. */

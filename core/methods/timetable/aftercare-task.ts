@@ -9,8 +9,6 @@ export interface AftercareTask {
   /** Days until it is due again, null for once. */
   every: number | null;
   missed: Prose | null;
-  /** Of what comes once a year: the first year it comes in, counted from the day it was made; 1 where nothing is said. */
-  fromYear?: number;
 }
 
 /** A task; without a consequence where missing it only leaves one in the dark. */

@@ -43,6 +43,15 @@ const OFF_IN_GROWTH: Change = (known) => ({
 /** What sleeps until spring has nothing to pick off in the summer it was set. */
 const IN_NEXT_SEASON: Change = (known) => ({ ...known, trigger: phaseNotBefore('first-season', 0) });
 
+/** A bud that sleeps first grows in the year after it was set: its years are counted from then. */
+const A_YEAR_LATER: Change = (known) => {
+  const { trigger } = known;
+  if (trigger.kind !== 'phase') return known;
+  return { ...known, trigger: { ...trigger, notBefore: FIRST_WINTER + (trigger.nth - 1) * 365 } };
+};
+/** Days from a bud of summer or autumn to the end of the winter after it. */
+const FIRST_WINTER = 135;
+
 const CHANGES: Partial<Record<WayOn, Record<string, Change>>> = {
   // A bench graft is sealed indoors and first sees the sun when it is planted out.
   bench: { reseal: () => COAT_LOOKED_AT, 'dark-seal': (known) => ({ ...known, trigger: phase('last-frost') }) },
@@ -55,8 +64,20 @@ const CHANGES: Partial<Record<WayOn, Record<string, Change>>> = {
     'binding-off': OFF_IN_GROWTH,
   },
   'forced-bud': { 'head-back': FORCED, 'binding-off': OFF_IN_GROWTH },
-  'sleeping-bud': { blossom: IN_NEXT_SEASON },
-  'sleeping-patch': { 'patch-top': () => PATCH_TOP_STAYS, blossom: IN_NEXT_SEASON },
+  'sleeping-bud': { blossom: IN_NEXT_SEASON, 'first-crop': A_YEAR_LATER },
+  'sleeping-patch': { 'patch-top': () => PATCH_TOP_STAYS, blossom: IN_NEXT_SEASON, 'first-crop': A_YEAR_LATER },
+};
+
+/** A bud that slept is looked at when its kind wakes: one found dead then leaves the whole spring to graft its stock. */
+const BUD_AS_KIN_WAKE = task(
+  'bud-wakes',
+  'Look whether the bud swells as buds of its kind do; one that is brown and dry is dead, and its stock can be grafted this spring',
+  phase('buds-swell'),
+  'The spring in which its stock could be grafted again is lost.',
+);
+const ADDED: Partial<Record<WayOn, readonly AftercareTask[]>> = {
+  'sleeping-bud': [BUD_AS_KIN_WAKE],
+  'sleeping-patch': [BUD_AS_KIN_WAKE],
 };
 
 /**
@@ -66,8 +87,9 @@ const CHANGES: Partial<Record<WayOn, Record<string, Change>>> = {
  */
 export function tasksFor(wayOn: WayOn, aftercare: readonly AftercareTask[]): AftercareTask[] {
   const changes = CHANGES[wayOn] ?? {};
-  return aftercare.flatMap((known) => {
+  const changed = aftercare.flatMap((known) => {
     const change = changes[known.id];
     return change ? (change(known) ?? []) : known;
   });
+  return [...changed, ...(ADDED[wayOn] ?? [])];
 }

@@ -117,7 +117,13 @@ export const plantOut = (depth: AnswerTo<typeof PLANTING>): AftercareTask[] =>
           phase('last-frost'),
           'Frosted growth; buried, the scion roots.',
         ),
-        task('collar', 'Cut roots that come up around the collar', EVERY_YEAR, 'They strangle the collar.', 365),
+        task(
+          'collar',
+          'Walk along the row, and cut the roots around the collar of whatever stands too deep',
+          phase('late-summer', 2),
+          'They strangle the collar.',
+          365,
+        ),
       ]
     : [
         task(
@@ -133,23 +139,24 @@ export const UNWRAP_TIP = task(
   healingDays(28, 30, 35),
   'The tip rots under its cover.',
 );
-/** Nobody looks for fruit on a graft of last year: it begins in the first year in which it can bear. */
-export const FIRST_CROP: AftercareTask = {
-  ...task(
+/**
+ * Looking for the first crop, along a row and once in a late summer, from the year on in which a graft can bear.
+ *
+ * @param year counted from the one it first grows in
+ */
+export const firstCropFrom = (year: number): AftercareTask =>
+  task(
     'first-crop',
-    'Note the first crop: year 2 to 4 on dwarfing stock, 4 to 5 for nuts, many years on a seedling',
-    EVERY_YEAR,
+    'Note which bear their first crop: year 2 to 4 on dwarfing stock, 4 to 5 for nuts, many years on a seedling',
+    phase('late-summer', year),
     null,
     365,
-  ),
-  fromYear: 2,
-};
-/** The year from which nuts are looked for. */
-export const FIRST_NUTS = 4;
+  );
+export const FIRST_CROP = firstCropFrom(2);
 export const FIRST_FRUIT_DATE = task(
   'first-crop',
   'Note when the young wood first flowers and fruits on its grown tree, and the years that saved',
-  EVERY_YEAR,
+  phase('late-summer', 2),
   'What the graft was made for is never known.',
   365,
 );

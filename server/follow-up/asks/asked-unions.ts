@@ -163,11 +163,11 @@ function countingAnswers(reports: readonly ReportRow[]) {
   return [...new Map(reports.map((report) => [report.roundId, report])).values()];
 }
 
-/** Dead with nothing against it, voided, or opened to look: nobody is asked of it any more. */
+/** Dead with nothing against it, voided, opened to look, or cut away: nobody is asked of it any more. */
 function hasEnded({ facts, plant, seen }: LivingUnion): boolean {
   return (
     plant.voidedAt !== null ||
-    seen.some(({ kind }) => kind === 'opened') ||
+    seen.some(({ kind }) => kind === 'opened' || kind === 'cut-away') ||
     (facts !== null && facts.firstDeadOn !== null && !facts.contradicted)
   );
 }

@@ -1,3 +1,6 @@
+import { wayWords } from '@/core/aftercare/regraft/regraft-year';
+import { madeWords } from '@/core/methods/made-words';
+import { capital } from '@/core/units/capital';
 import { dueTasks } from '@/core/aftercare/week/due-tasks';
 import type { AnswerBack } from '@/core/follow-up/grower/grower-page';
 import type { Wording, WordingKey } from '@/core/follow-up/wording/wording';
@@ -27,7 +30,7 @@ export function answerBack(
     why: why ? say(`why.${why}` as WordingKey) : '',
     next: nextLookOn ? say('next.on', { day: day(nextLookOn) }) : sleeps ? say('next.spring') : '',
     week: tasks.slice(0, MOST_TASKS).map(({ name }) => sentence(wording.trade(name, unit))),
-    second: secondTry && plan ? secondWords(plan, wording) : [],
+    second: secondTry && plan ? secondWords(plan, wording, unit) : [],
   };
 }
 
@@ -39,24 +42,26 @@ export async function backTo(
   wording: Wording,
 ): Promise<AnswerBack> {
   const living = await livingUnions(context, { plantIds: [plant.id] });
-  const [plan] = await unionPlans(
-    context,
-    living.filter((each) => each.union.id === union.id),
-  );
+  const plan = (await unionPlans(context, living)).find((each) => each.union.id === union.id);
   return answerBack(report, plan, { wording, unit: context.actor.lengthUnit, secondTry });
 }
 
 const sentence = (text: string): string => (/[.!?]$/.test(text) ? text : `${text}.`);
 
-/** What can still be tried this season, with the sticks that are left. */
-function secondWords({ second, wood }: UnionWithPlan, { say, day }: Wording): string[] {
-  if (!second) return [];
-  const { redoBy, whyNot, budIn } = second;
-  const sticks = Math.max(0, wood.sticks - wood.booked);
-  const redo =
-    whyNot !== null
-      ? []
-      : [redoBy ? say('page.second.redo', { sticks, day: day(redoBy) }) : say('page.second.redo-open', { sticks })];
-  const bud = budIn ? [say('page.second.bud', { from: day(budIn.from), to: day(budIn.to) })] : [];
-  return redo.length + bud.length > 0 ? [...redo, ...bud] : [say('page.second.keep')];
+/** Of all that can still be tried, no more is named than somebody weighs up at a plant. */
+const MOST_WAYS = 3;
+
+/** What can still be tried on the stock, with which wood. */
+function secondWords({ second }: UnionWithPlan, { say, day, trade }: Wording, unit: LengthUnit): string[] {
+  const ways = second?.ways.slice(0, MOST_WAYS) ?? [];
+  if (ways.length === 0) return second ? [say('page.second.keep')] : [];
+  return ways.map((way) => {
+    const words = trade(capital(wayWords(way, madeWords)), unit);
+    return say('page.second.way', {
+      way: words,
+      from: day(way.from),
+      to: day(way.to),
+      wood: say(`page.second.wood.${way.wood}`, { sticks: second!.sticksLeft }),
+    });
+  });
 }

@@ -10,6 +10,7 @@ import { UnionDrawing } from '@/ui/kit/union/union-drawing';
 import { LastTap } from '../last-tap';
 import { useMarks } from '../use-marks';
 import { EventList } from './event-list';
+import { KeepOne } from './keep-one';
 import { LifeLegend, LifeLine } from './life-line';
 import { LivesOn } from './lives-on';
 import { UnionPanel } from './union-panel';
@@ -24,7 +25,13 @@ interface PlantBoardProps {
   unions: readonly { life: UnionLife; drawing: DisplayList; from: string }[];
 }
 
-const STATES = { living: '', dead: 'Dead', opened: 'Opened to look', voided: 'Voided' } as const;
+const STATES = {
+  living: '',
+  dead: 'Dead',
+  opened: 'Opened to look',
+  voided: 'Voided',
+  'cut-away': 'Cut away',
+} as const;
 
 /** The unions of a plant: the life of each, what is due, what is round its stem. Works on what this device keeps. */
 export function PlantBoard({ plantId, workshopId, code, me, mayChange, unit, unions }: PlantBoardProps) {
@@ -44,6 +51,7 @@ export function PlantBoard({ plantId, workshopId, code, me, mayChange, unit, uni
         />
       )}
       <LastTap marks={marks} />
+      <KeepOne lives={unions.map(({ life }) => life)} at={at} />
       {unions.map(({ life, drawing, from }) => (
         <section key={life.unionId} aria-labelledby={life.unionId} className="mb-8">
           <h2 id={life.unionId} className="mb-2">

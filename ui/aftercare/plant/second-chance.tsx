@@ -2,8 +2,7 @@
 
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
-import type { SecondMethod, UnionLife } from '@/core/aftercare/life/plant-life';
-import { counted } from '@/core/units/counted';
+import type { UnionLife, WordedWay } from '@/core/aftercare/life/plant-life';
 import { formatDate } from '@/core/units/iso-date';
 import { formatLength, type LengthUnit } from '@/core/units/length';
 import { Field } from '@/ui/kit/form/field';
@@ -12,64 +11,94 @@ import { useSend } from '@/ui/kit/form/use-send';
 import { deviceToday } from '@/ui/kit/device/device-clock';
 import type { AtPlant } from './at-plant';
 
-const WHY_NOT = {
-  'no-sticks': 'No stick of it is left in the cold.',
-  'buds-awake': 'Its buds would be awake by now.',
-  'bark-tight': 'Bark slips no more.',
-  'season-over': 'Too little of the season is left.',
-} as const;
+interface SecondChanceProps {
+  life: UnionLife;
+  plantId: string;
+  at: AtPlant;
+}
 
-/** What can still be done about a union that died: again with sticks that are left, or a bud in late summer. */
-export function SecondChance({ life, plantId, at }: { life: UnionLife; plantId: string; at: AtPlant }) {
-  const { second, stockCaliper } = life;
-  const { run, busy, problem } = useSend();
-  const [unionId] = useState(() => uuid());
-  const [madeOn, setMadeOn] = useState(deviceToday);
+/** What can still be done on the stock of a union that died, this season and the next, and the new union joined to it. */
+export function SecondChance({ life: { second, stockCaliper }, plantId, at }: SecondChanceProps) {
   if (second === null) return null;
-  const { budIn, method } = second;
   return (
     <section aria-label="A second chance" className="mb-4 border-2 border-ink p-3">
       <h3 className="font-bold">A second chance on this stock</h3>
-      <p>
-        {redoWords(second)}{' '}
-        {budIn
-          ? `${method?.name ?? 'A bud'} from ${formatDate(budIn.from)} to ${formatDate(budIn.to)}.`
-          : 'The site’s budding window has passed or is not known.'}
-      </p>
-      <p>{caliperWords(stockCaliper, method, at.unit)}</p>
-      {at.mayChange && method && (
-        <div className="mt-2 flex flex-wrap items-end gap-3">
-          <Field label={`${method.name} set on`}>
-            <input type="date" max={deviceToday()} value={madeOn} onChange={(event) => setMadeOn(event.target.value)} />
-          </Field>
-          <button
-            type="button"
-            className="bench-button"
-            disabled={busy || madeOn === ''}
-            onClick={() =>
-              void run('PUT', `/api/plants/${plantId}/second-unions/${unionId}`, { method: method.id, madeOn })
-            }
-          >
-            Join it to this plant
-          </button>
-        </div>
+      {second.length === 0 ? (
+        <p>This season and the next are over for it. Keep its best shoot and plan it into another day.</p>
+      ) : (
+        <>
+          <p>While the stock lives, and its bark is green below the dead graft:</p>
+          <ul className="mt-1 divide-y divide-line">
+            {second.map((way) => (
+              <Way key={`${way.method} ${way.variant} ${way.season}`} way={way} unit={at.unit} />
+            ))}
+          </ul>
+          <p className="mt-1">
+            {stockCaliper === null
+              ? 'Measure the stock and enter its caliper below: what does not suit it is left out then.'
+              : `For its stock of ${formatLength(stockCaliper, at.unit)}.`}
+          </p>
+        </>
       )}
-      <Problem>{problem?.message}</Problem>
+      {at.mayChange && second.length > 0 && <JoinForm ways={second} plantId={plantId} />}
     </section>
   );
 }
 
-function caliperWords(caliper: number | null, method: SecondMethod | null, unit: LengthUnit): string {
-  if (caliper === null) return 'Measure the stock first and enter its caliper below.';
-  if (method && caliper < method.from)
-    return `Its stock is ${formatLength(caliper, unit)} thick, thinner than that wants (${formatLength(method.from, unit)}): let it grow on.`;
-  return `Its stock is ${formatLength(caliper, unit)} thick, which is enough.`;
+function Way({ way, unit }: { way: WordedWay; unit: LengthUnit }) {
+  const { words, woodWords, from, to, stock } = way;
+  const open = from <= deviceToday();
+  const thick =
+    stock.to === null
+      ? `from ${formatLength(stock.from, unit)}`
+      : `${formatLength(stock.from, unit)} to ${formatLength(stock.to, unit)}`;
+  return (
+    <li className="grid gap-x-4 py-1 sm:grid-cols-[12rem_1fr]">
+      <span className={open ? 'font-bold' : ''}>
+        {open ? `Until ${formatDate(to)}` : `${formatDate(from)} to ${formatDate(to)}`}
+      </span>
+      <span>
+        <span className="font-bold">{words}</span>
+        <span className="block text-sm text-muted">
+          {woodWords} Stock {thick}.
+        </span>
+      </span>
+    </li>
+  );
 }
 
-function redoWords({ redoBy, whyNot, sticksLeft }: NonNullable<UnionLife['second']>): string {
-  if (whyNot !== null) return `Not again with dormant wood: ${WHY_NOT[whyNot]}`;
-  const left = `${counted(sticksLeft, 'stick')} of it ${sticksLeft === 1 ? 'is' : 'are'} left`;
-  return redoBy === null
-    ? `${left}; the site’s year is not known, so no last day can be said for grafting it again.`
-    : `${left}: graft it again by ${formatDate(redoBy)}.`;
+/** Says that the stock was grafted again, by which method and when. */
+function JoinForm({ ways, plantId }: { ways: readonly WordedWay[]; plantId: string }) {
+  const { run, busy, problem } = useSend();
+  const [unionId] = useState(() => uuid());
+  const [madeOn, setMadeOn] = useState(deviceToday);
+  const methods = [...new Map(ways.map((way) => [way.method, way])).values()];
+  const [method, setMethod] = useState(methods[0]!.method);
+  return (
+    <>
+      <div className="mt-2 flex flex-wrap items-end gap-3">
+        <Field label="Grafted again by">
+          <select value={method} onChange={(event) => setMethod(event.target.value)}>
+            {methods.map(({ method: id, methodName }) => (
+              <option key={id} value={id}>
+                {methodName}
+              </option>
+            ))}
+          </select>
+        </Field>
+        <Field label="On">
+          <input type="date" max={deviceToday()} value={madeOn} onChange={(event) => setMadeOn(event.target.value)} />
+        </Field>
+        <button
+          type="button"
+          className="bench-button"
+          disabled={busy || madeOn === ''}
+          onClick={() => void run('PUT', `/api/plants/${plantId}/second-unions/${unionId}`, { method, madeOn })}
+        >
+          Join it to this plant
+        </button>
+      </div>
+      <Problem>{problem?.message}</Problem>
+    </>
+  );
 }

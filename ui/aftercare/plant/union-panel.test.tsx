@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { LifeEvent, UnionLife, WordedTask } from '@/core/aftercare/life/plant-life';
+import type { LifeEvent, UnionLife, WordedTask, WordedWay } from '@/core/aftercare/life/plant-life';
 import type { DeviceQueue } from '@/ui/kit/device/use-device-queue';
 import { rendered } from '@/ui/testing/rendered';
 import { unionLife } from '@/ui/testing/union-life';
@@ -136,39 +136,42 @@ describe('what is round the stem', () => {
 });
 
 describe('a union that died', () => {
-  const second = (changes: object = {}): UnionLife['second'] =>
-    ({
-      redoBy: '2027-05-25',
-      whyNot: null,
-      budIn: { from: '2027-08-01', to: '2027-08-25' },
-      sticksLeft: 2,
-      method: { id: 'chip', name: 'Chip bud', from: 6 },
-      ...changes,
-    }) as unknown as UnionLife['second'];
-  it('leads to why, and to what can still be done this season', () => {
-    const { words, html, buttons } = panel({ state: 'dead', second: second(), stockCaliper: 9 });
+  const way = (changes: Partial<WordedWay> = {}): WordedWay => ({
+    method: 'chip',
+    methodName: 'Chip bud',
+    variant: 'late-summer',
+    words: 'Chip bud in late summer, into the other side',
+    from: '2027-08-01',
+    to: '2027-08-25',
+    season: 'this',
+    wood: 'fresh',
+    woodWords: 'Cut fresh on the day.',
+    cut: null,
+    otherSide: true,
+    stock: { from: 6, to: null },
+    ...changes,
+  });
+  it('leads to why, and to what can still be done', () => {
+    const { words, html, buttons } = panel({ state: 'dead', second: [way()], stockCaliper: 9 });
     expect(html).toContain('href="/plants/K7M4XQ/why?union=u"');
-    expect(words).toContain('2 sticks of it are left: graft it again by 25 May 2027.');
-    expect(words).toContain('Chip bud from 1 Aug 2027 to 25 Aug 2027.');
-    expect(words).toContain('Its stock is 9 mm thick, which is enough.');
+    expect(words).toContain('Chip bud in late summer, into the other side');
+    expect(words).toContain('Cut fresh on the day. Stock from 6 mm.');
+    expect(words).toContain('For its stock of 9 mm.');
     expect(buttons).toContain('Join it to this plant');
   });
-  it.each([
-    ['no-sticks', 'No stick of it is left in the cold.'],
-    ['buds-awake', 'Its buds would be awake by now.'],
-    ['bark-tight', 'Bark slips no more.'],
-    ['season-over', 'Too little of the season is left.'],
-  ])('says why not again with dormant wood: %s', (whyNot, says) => {
-    expect(panel({ state: 'dead', second: second({ whyNot }) }).words).toContain(says);
+  it('says until when what is open is open, and when the rest is', () => {
+    const ways = [
+      way({ from: '2020-05-01', to: '2099-05-20' }),
+      way({ method: 'cleft', from: '2098-03-01', to: '2098-04-01', stock: { from: 10, to: 60 } }),
+    ];
+    const { words } = panel({ state: 'dead', second: ways });
+    expect(words).toContain('Until 20 May 2099');
+    expect(words).toContain('1 Mar 2098 to 1 Apr 2098');
+    expect(words).toContain('Stock 10 mm to 60 mm.');
   });
-  it('wants the stock measured, and thick enough', () => {
-    expect(panel({ state: 'dead', second: second() }).words).toContain('Measure the stock first');
-    expect(panel({ state: 'dead', second: second(), stockCaliper: 4 }).words).toContain(
-      'Its stock is 4 mm thick, thinner than that wants (6 mm): let it grow on.',
-    );
-    expect(panel({ state: 'dead', second: second({ budIn: null }) }).words).toContain(
-      'The site’s budding window has passed or is not known.',
-    );
+  it('wants the stock measured, and says so where nothing is left to do', () => {
+    expect(panel({ state: 'dead', second: [way()] }).words).toContain('Measure the stock');
+    expect(panel({ state: 'dead', second: [] }).words).toContain('This season and the next are over for it.');
   });
   it('is not asked of one that lives', () => {
     expect(panel().html).not.toContain('/why?union');

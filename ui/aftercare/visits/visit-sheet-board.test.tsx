@@ -14,20 +14,21 @@ const line = (name: string, changes: object = {}) => ({
   missed: '',
   ...changes,
 });
-const sheet = (tasks: object[]): VisitSheet =>
+const sheet = (tasks: object[], rows: object[] = []): VisitSheet =>
   ({
     site: 'Boathouse orchard',
     on: '2027-05-02',
     minutes: 40,
     all: 12,
     tools: ['knife'],
+    rows,
     plants:
       tasks.length === 0
         ? []
         : [{ called: 'K7M 4XQ', href: '/plants/K7M4XQ', variety: 'Grey Heron', stockType: 'Reedmoor', tasks }],
   }) as unknown as VisitSheet;
-const board = (tasks: object[], mayChange = true) =>
-  rendered(<VisitSheetBoard sheet={sheet(tasks)} me={{ id: 'maren', name: 'Maren' }} mayChange={mayChange} />);
+const board = (tasks: object[], mayChange = true, rows: object[] = []) =>
+  rendered(<VisitSheetBoard sheet={sheet(tasks, rows)} me={{ id: 'maren', name: 'Maren' }} mayChange={mayChange} />);
 
 describe('the sheet of a visit on a phone', () => {
   it('has each plant with what is done, until when and what happens otherwise', () => {
@@ -50,5 +51,21 @@ describe('the sheet of a visit on a phone', () => {
   });
   it('is read only by whoever may not mark anything', () => {
     expect(board([line('Loosen the tie')], false).buttons).toEqual([]);
+  });
+  it('has what is looked at along a row once, with one tap for all of its plants', () => {
+    const plants = ['K7M 4XQ', 'P2T 9HW'].map((called, i) => ({ unionId: `u${i}`, occurrence: 0, called }));
+    const row = {
+      task: 'first-crop',
+      name: 'Note which bear',
+      missed: '',
+      to: '2028-09-04',
+      workshop: 'Bench day',
+      plants,
+    };
+    const { words, buttons } = board([], true, [row]);
+    expect(words).toContain('2 plants of Bench day, until 4 Sep 2028');
+    expect(words).toContain('K7M 4XQ, P2T 9HW');
+    expect(words).not.toContain('Nothing is due');
+    expect(buttons).toEqual(['Done: Note which bear, 2 plants of Bench day']);
   });
 });

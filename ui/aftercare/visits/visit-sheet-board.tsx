@@ -1,11 +1,12 @@
 'use client';
 
 import { Check } from 'lucide-react';
-import type { VisitSheet, VisitTaskLine } from '@/core/aftercare/visits/visit-sheet';
+import type { VisitRowLine, VisitSheet, VisitTaskLine } from '@/core/aftercare/visits/visit-sheet';
+import { counted } from '@/core/units/counted';
 import { formatDate } from '@/core/units/iso-date';
 import { useDeviceQueue } from '@/ui/kit/device/use-device-queue';
 import { LastTap } from '../last-tap';
-import { useMarks } from '../use-marks';
+import { type Tapped, useMarks } from '../use-marks';
 import { deviceToday } from '@/ui/kit/device/device-clock';
 
 interface VisitSheetBoardProps {
@@ -18,11 +19,29 @@ interface VisitSheetBoardProps {
 export function VisitSheetBoard({ sheet, me, mayChange }: VisitSheetBoardProps) {
   const queue = useDeviceQueue(me.id);
   const marks = useMarks(queue, me);
-  const done = (line: VisitTaskLine): boolean => marks.isMarked(line);
+  const done = (line: Pick<VisitTaskLine, 'unionId' | 'task' | 'occurrence'>): boolean => marks.isMarked(line);
   return (
     <>
       <LastTap marks={marks} />
-      {sheet.plants.length === 0 && <p className="board">Nothing is due on that day but water, labels and a look.</p>}
+      {sheet.rows.length > 0 && (
+        <section aria-labelledby="rows" className="mb-6">
+          <h2 id="rows">Along the row</h2>
+          <ul className="divide-y divide-line border-y border-line">
+            {sheet.rows.map((row) => (
+              <AlongRow
+                key={`${row.task} ${row.workshop}`}
+                row={row}
+                left={row.plants.filter(({ unionId, occurrence }) => !done({ unionId, occurrence, task: row.task }))}
+                mayChange={mayChange}
+                onMark={marks.mark}
+              />
+            ))}
+          </ul>
+        </section>
+      )}
+      {sheet.plants.length + sheet.rows.length === 0 && (
+        <p className="board">Nothing is due on that day but water, labels and a look.</p>
+      )}
       <ol className="divide-y divide-line border-y border-line">
         {sheet.plants.map(({ called, href, variety, stockType, tasks }) => (
           <li key={href + called} className="py-3">
@@ -76,5 +95,53 @@ export function VisitSheetBoard({ sheet, me, mayChange }: VisitSheetBoardProps) 
         ))}
       </ol>
     </>
+  );
+}
+
+interface AlongRowProps {
+  row: VisitRowLine;
+  /** Plants of it that were not marked yet on this device. */
+  left: VisitRowLine['plants'];
+  mayChange: boolean;
+  onMark: (tapped: Tapped) => Promise<void>;
+}
+
+/** One look along a row: all of its plants are done with one tap. */
+function AlongRow({ row: { task, name, missed, to, workshop }, left, mayChange, onMark }: AlongRowProps) {
+  const over = left.length === 0;
+  const words = `${name}, ${counted(left.length, 'plant')} of ${workshop}`;
+  return (
+    <li className={`flex items-start gap-3 py-2 ${over ? 'text-muted line-through' : ''}`}>
+      <div className="grow">
+        <p className="font-bold">{name}</p>
+        <p className="text-sm">
+          {counted(left.length, 'plant')} of {workshop}, until {formatDate(to)}
+          {missed === '' ? '' : `; otherwise: ${missed}`}
+        </p>
+        <details className="text-sm">
+          <summary>Which plants</summary>
+          {left.map(({ called }) => called).join(', ')}
+        </details>
+      </div>
+      {mayChange && !over && (
+        <button
+          type="button"
+          className="bench-button"
+          data-weight="main"
+          aria-label={`Done: ${words}`}
+          onClick={() =>
+            void onMark({
+              marks: left.map(({ unionId, occurrence }) => ({ unionId, task, occurrence })),
+              outcome: 'done',
+              on: deviceToday(),
+              reason: '',
+              words,
+            })
+          }
+        >
+          <Check aria-hidden className="size-4" /> Done
+        </button>
+      )}
+    </li>
   );
 }
