@@ -22,6 +22,7 @@ import * as keeperCounts from './migrations/0017-keeper-counts';
 import * as tableChanges from './migrations/0018-table-changes';
 import * as chipCover from './migrations/0020-chip-cover';
 import * as variantReason from './migrations/0022-variant-reason';
+import * as spoiledCuts from './migrations/0023-spoiled-cuts';
 import * as moreSigns from './migrations/0021-more-signs';
 import * as topworkingDay from './migrations/0019-topworking-day';
 
@@ -50,6 +51,7 @@ function migrator(sequelize: Sequelize) {
       { name: '0020-chip-cover', up: () => chipCover.up(sequelize) },
       { name: '0021-more-signs', up: () => moreSigns.up(sequelize) },
       { name: '0022-variant-reason', up: () => variantReason.up(sequelize) },
+      { name: '0023-spoiled-cuts', up: () => spoiledCuts.up(sequelize) },
     ],
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
     logger: undefined,

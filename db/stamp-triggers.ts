@@ -49,7 +49,7 @@ export async function makeTriggers(sequelize: Sequelize, statements: readonly st
   } catch (error) {
     if (!NOT_ALLOWED.has((error as { parent?: { errno?: number } }).parent?.errno ?? 0)) throw error;
     console.warn(
-      'This database server does not allow Pear Bench to create triggers, so every page reads the database again. To mend this, set log_bin_trust_function_creators=1 there, delete the rows 0006-stamps, 0014-places, 0015-follow-up, 0016-causes and 0018-table-changes from the table migrations, and restart.',
+      'This database server does not allow Pear Bench to create triggers, so every page reads the database again. To mend this, set log_bin_trust_function_creators=1 there, delete the rows 0006-stamps, 0014-places, 0015-follow-up, 0016-causes, 0018-table-changes and 0023-spoiled-cuts from the table migrations, and restart.',
     );
     await sequelize.query('DELETE FROM table_stamps', { type: QueryTypes.RAW });
     return false;

@@ -57,8 +57,17 @@ export const FOLLOW_UP_STAMPED = ['letter_asks', 'mail_replies'] as const;
 /** Those of why unions died. */
 export const CAUSES_STAMPED = ['cause_looks', 'struck_evidence', 'settled_causes', 'cause_tables'] as const;
 
+/** Those of cuts that spoiled their wood. */
+export const SPOILED_STAMPED = ['spoiled_cuts'] as const;
+
 /** All of them. */
-export const STAMPED_TABLES = [...FIRST_STAMPED, ...PLACES_STAMPED, ...FOLLOW_UP_STAMPED, ...CAUSES_STAMPED] as const;
+export const STAMPED_TABLES = [
+  ...FIRST_STAMPED,
+  ...PLACES_STAMPED,
+  ...FOLLOW_UP_STAMPED,
+  ...CAUSES_STAMPED,
+  ...SPOILED_STAMPED,
+] as const;
 
 /** Stands for the club of rows that belong to none. */
 export const EVERYBODY = '00000000-0000-0000-0000-000000000000';

@@ -22,6 +22,20 @@ export interface KeeperPermitRow {
   givenAt: Date;
 }
 
+/** A cut that spoiled its wood. */
+export interface SpoiledCutRow {
+  id: string;
+  clubId: string;
+  workshopId: string;
+  seatId: string;
+  /** Whose hand it was. */
+  personId: string;
+  method: string;
+  countedBy: string;
+  countedAt: Date;
+  takenBackAt: Date | null;
+}
+
 export interface RubricEditRow {
   clubId: string;
   method: string;

@@ -7,6 +7,7 @@ import type {
   PhotoRow,
   CutLookRow,
   CardLinkRow,
+  SpoiledCutRow,
 } from './score-rows';
 import { type Define, KEY } from './table';
 
@@ -31,6 +32,17 @@ export function scoreTables(define: Define) {
       changeId: STRING,
       changedBy: STRING,
       changedAt: DATE(3),
+    }),
+    spoiledCuts: define<SpoiledCutRow>('spoiled_cuts', {
+      id: KEY,
+      clubId: STRING,
+      workshopId: STRING,
+      seatId: STRING,
+      personId: STRING,
+      method: STRING,
+      countedBy: STRING,
+      countedAt: DATE(3),
+      takenBackAt: DATE(3),
     }),
     recalibrations: define<RecalibrationRow>('recalibrations', {
       id: KEY,

@@ -7,6 +7,7 @@ import { type Choices, relevantChoices } from '@/core/methods/school';
 import { kindOf } from '@/core/methods/compatibility/compatibility';
 import { type BuyLine, type KitLine, kitLines, shoppingList } from '@/core/plan/quantities/kit';
 import { keptAmount, keptStore, readKitLine } from '@/core/plan/quantities/kit-lengths';
+import { groupSpoilRate, spoilRate, type SpoilRate } from '@/core/plan/quantities/spoiled-cuts';
 import type { FoundTake } from '@/core/plan/quantities/found-take';
 import { type MethodNeed, methodNeed, type NeedInput } from '@/core/plan/quantities/needs';
 import { factsOf } from '@/core/methods/method-facts';
@@ -18,6 +19,7 @@ import { audit } from '@/server/platform/audit';
 import { paperInput, trimmed, decimal } from '@/core/inputs/fields';
 import { kept } from '@/server/platform/kept';
 import { parse } from '@/server/platform/parse';
+import { type CutsCounted, countedCuts } from '@/server/score/spoiled-cuts';
 import { foundTakes } from './found-takes';
 import { putPart, readPart } from './plan-parts';
 import { planning, type Planning } from './planning';
@@ -52,6 +54,7 @@ function needInputs(
   people: number,
   lotIds: readonly string[],
   belief: Awaited<ReturnType<typeof foundTakes>>,
+  spoils: (method: Method) => SpoilRate,
 ): { inputs: NeedInput[]; founds: FoundTake[] } {
   const choicesOf = (method: Method): Choices =>
     method.id === workshop.method ? workshop.schools : relevantChoices(workshop.schools, method.schools);
@@ -72,6 +75,7 @@ function needInputs(
       method,
       choices: choicesOf(method),
       belief: believed,
+      spoils: spoils(method),
       people,
       settings: plan.settings,
     };
@@ -83,9 +87,10 @@ export async function quantities(context: Context, workshopId: string): Promise<
   allow(context, 'viewer');
   const base = await planning(context, workshopId);
   const { plan } = base;
-  const [seats, belief, kit, storeRows, lots] = await Promise.all([
+  const [seats, belief, cuts, kit, storeRows, lots] = await Promise.all([
     listSeats(context, workshopId),
     foundTakes(context),
+    countedCuts(context),
     readPart<KitPart>(context, workshopId, 'kit'),
     context.db.storeItems.findAll({ where: { clubId: context.actor.clubId }, raw: true }),
     workshopLots(context, workshopId),
@@ -94,7 +99,8 @@ export async function quantities(context: Context, workshopId: string): Promise<
   const people = plan.expected ?? present.length;
   const leftHanded = Math.min(people, present.filter((seat) => seat.leftHanded).length);
   const lotIds = lots.wood.map(({ id }) => id);
-  const { inputs, founds } = needInputs(base, people, lotIds, belief);
+  const spoils = (method: Method): SpoilRate => groupRate(method, present, cuts);
+  const { inputs, founds } = needInputs(base, people, lotIds, belief, spoils);
   const empty = {
     ...base,
     people,
@@ -123,7 +129,10 @@ export async function quantities(context: Context, workshopId: string): Promise<
   const store = Object.fromEntries(storeRows.map(({ item, inStore, price }) => [item, { inStore, price }]));
   const own = await ledger(context, lotIds);
   const budding = secondChanceMethod(METHODS);
-  const wood = woodSupply(needs, own, workshopId, inputs, budding, belief);
+  const wood = woodSupply(needs, own, workshopId, inputs, budding, (method) => ({
+    belief: belief(method),
+    spoils: spoils(method),
+  }));
   const stocks = [...new Set(needs.map((need) => kindOf(need.plan.stockSpecies)))].map((species) => ({
     species,
     needed: needs
@@ -141,6 +150,13 @@ export async function quantities(context: Context, workshopId: string): Promise<
     wood,
     stocks,
   };
+}
+
+/** The share of cuts that spoils in the hands that sit there; of the club's where nobody sits yet. */
+function groupRate(method: Method, seats: readonly { person: { id: string } }[], cuts: CutsCounted): SpoilRate {
+  const club = cuts(method.id);
+  if (seats.length === 0) return spoilRate(method.use, club, club);
+  return groupSpoilRate(seats.map(({ person }) => spoilRate(method.use, cuts(method.id, person.id), club)));
 }
 
 /** Stocks and sticks are in store when lots of them are there, not when somebody typed so. */

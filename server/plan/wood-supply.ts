@@ -25,10 +25,14 @@ export function plainly(input: NeedInput): unknown {
   return { ...input, method: input.method.id };
 }
 
-function waysWith(sticks: number, input: NeedInput, budding: Pick<NeedInput, 'method' | 'belief'> | null): GiveUp[] {
+function waysWith(
+  sticks: number,
+  input: NeedInput,
+  budding: Pick<NeedInput, 'method' | 'belief' | 'spoils'> | null,
+): GiveUp[] {
   return kept(
     'ways with less wood',
-    { sticks, input: plainly(input), budding: budding && { method: budding.method.id, belief: budding.belief } },
+    { sticks, input: plainly(input), budding: budding && { ...budding, method: budding.method.id } },
     () => waysWithLess(input, sticks, budding),
   );
 }
@@ -40,7 +44,7 @@ export function woodSupply(
   workshopId: string,
   inputs: NeedInput[],
   budding: Method | null,
-  belief: (method: Method) => TakeBelief,
+  known: (method: Method) => Pick<NeedInput, 'belief' | 'spoils'>,
 ): WoodSupply[] {
   return [...new Set(needs.map((need) => kindOf(need.plan.scionSpecies)))].map((species): WoodSupply => {
     const theirs = ofSpecies(own, species);
@@ -68,7 +72,7 @@ export function woodSupply(
           ? waysWith(
               Math.max(0, booked + free - rest),
               largest.input,
-              budding && budding.id !== largest.need.method.id ? { method: budding, belief: belief(budding) } : null,
+              budding && budding.id !== largest.need.method.id ? { method: budding, ...known(budding) } : null,
             )
           : [],
     };

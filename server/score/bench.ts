@@ -12,6 +12,7 @@ import { workshopBriefing } from '@/server/teach/briefing';
 import { allow, type Context } from '@/server/platform/context';
 import { readPart } from '@/server/plan/plan-parts';
 import { currentRule } from '@/server/teach/current-rule';
+import { spoiledAtSeats } from './spoiled-cuts';
 import { type ScoredUnion, type SeenJudgement, unionsSeen, type UnseenUnion } from './scored-unions';
 import { type ScoringSettings, scoringSettings } from './scoring-settings';
 import { ERASED_NAME } from '@/server/platform/erased-name';
@@ -53,6 +54,7 @@ export async function openBench(context: Context, workshopId: string) {
         : unseen.map(({ id, seatId, number, method }: UnseenUnion) => ({ id, seatId, number, method })),
     room: await benchRoom(context, workshopId, present),
     keepers: keepers.filter(({ voidedAt }) => !voidedAt).map(plainKeeper),
+    spoiled: (await spoiledAtSeats(context, workshopId)) ?? [],
     stockRanges: STOCK_RANGES,
     takenAt,
   };
@@ -87,6 +89,7 @@ export async function benchChanges(context: Context, workshopId: string, since: 
         ? []
         : waiting.unseen.map(({ id, seatId, number, method }) => ({ id, seatId, number, method })),
     assessor: { id: context.actor.userId, name: context.actor.name },
+    spoiled: (await spoiledAtSeats(context, workshopId, new Date(since.getTime() - OVERLAP))) ?? undefined,
     takenAt,
   };
 }

@@ -1,6 +1,7 @@
 import { ROUNDING } from '@/core/units/tolerance';
 import { materialAmount } from '../../methods/material';
 import type { Tool } from '../../methods/tool';
+import { percent } from '@/core/units/percent';
 import { counted } from '../../units/counted';
 import { formatLength, type LengthUnit } from '../../units/length';
 import { saidLength, written } from '../../units/prose';
@@ -58,7 +59,7 @@ export function kitLines({ needs, people, leftHanded, settings, unit }: KitInput
     } else lines.set(id, { id, name, unit, per: 'workshop', each: null, total, note });
   };
   for (const need of needs) {
-    const { method, keepers, practice, stocks, sticks, prunings, plan, graftsPerStick, piecesEach } = need;
+    const { method, keepers, practice, stocks, sticks, prunings, plan, graftsPerStick, piecesEach, spoils } = need;
     if (stocks > 0)
       whole(
         `stocks-${plan.stockSpecies}`,
@@ -73,7 +74,7 @@ export function kitLines({ needs, people, leftHanded, settings, unit }: KitInput
         `${plan.scionSpecies} sticks`,
         'pieces',
         sticks,
-        `${method.name}: ${counted(graftsPerStick, 'piece')} from a stick${piecesEach > 1 ? `, ${piecesEach} on a stock` : ''}`,
+        `${method.name}: ${counted(graftsPerStick, 'piece')} from a stick${piecesEach > 1 ? `, ${piecesEach} on a stock` : ''}${spoils.share > 0 ? `, with ${percent(spoils.share)} for cuts that spoil` : ''}`,
       );
     if (prunings > 0)
       whole(

@@ -4,6 +4,7 @@ import { woodOf } from '../../methods/shown-technique';
 import { type StumpRow, stumpRow } from '../../methods/stump-scions';
 import type { Choices } from '../../methods/school';
 import type { PlannedMethod } from '../dates/planned-method';
+import { piecesWithSpoiled, type SpoilRate } from './spoiled-cuts';
 import { howMany, type HowMany } from './how-many';
 import type { TakeBelief } from '../../statistics/take-belief';
 
@@ -51,6 +52,9 @@ export interface MethodNeed {
   keptEach: number;
   graftsPerStick: number;
   sticks: number;
+  /** Pieces of wood that are cut, with those that spoil. */
+  pieces: number;
+  spoils: SpoilRate;
   /** Sticks for practice on prunings, of no value. */
   prunings: number;
   /** What one of them is made of, by the schools and the size of the stump. */
@@ -63,6 +67,8 @@ export interface NeedInput {
   method: Method;
   choices: Choices;
   belief: TakeBelief;
+  /** Cuts that spoil their wood: it is there for them as well. */
+  spoils: SpoilRate;
   people: number;
   settings: QuantitySettings;
 }
@@ -93,7 +99,7 @@ export function graftsPerStick(
 
 /** @throws RangeError for nobody, or sticks without a usable graft. */
 export function methodNeed(input: NeedInput): MethodNeed {
-  const { plan, method, choices, belief, people, settings } = input;
+  const { plan, method, choices, belief, spoils, people, settings } = input;
   const counts = howMany({ keepers: plan.keepersEach, people, confidence: settings.confidence }, belief);
   const chosen = counts[settings.aim];
   if (chosen === null)
@@ -111,6 +117,7 @@ export function methodNeed(input: NeedInput): MethodNeed {
       `${method.name}: a stick of ${settings.usableBuds} usable buds gives no graft. Plan with longer sticks, or fewer buds on a scion.`,
     );
   const good = keepers + (plan.practiceOn === 'good' ? practice : 0);
+  const cut = piecesWithSpoiled(good * pieces, spoils.share);
   return {
     plan,
     method,
@@ -122,7 +129,9 @@ export function methodNeed(input: NeedInput): MethodNeed {
     piecesEach: pieces,
     keptEach: row ? Math.min(pieces, row.keep) : 1,
     graftsPerStick: perStick,
-    sticks: Math.ceil((good * pieces) / perStick),
+    sticks: Math.ceil(cut / perStick),
+    pieces: cut,
+    spoils,
     technique,
     wood,
     prunings: plan.practiceOn === 'good' ? 0 : Math.ceil((2 * practice) / perStick),

@@ -152,6 +152,7 @@ describe('what a method takes', () => {
     method: cleft,
     choices: {},
     belief,
+    spoils: { share: 0, spoiled: 0, cuts: 20 },
     people: 10,
     settings: USUAL_SETTINGS,
   };
@@ -170,9 +171,16 @@ describe('what a method takes', () => {
     expect(spared.prunings).toBeGreaterThan(0);
     expect(() => methodNeed({ ...input, settings: { ...USUAL_SETTINGS, usableBuds: 1 } })).toThrow('gives no graft');
   });
+  it('has wood for cuts that spoil, and stocks as before', () => {
+    const [plain, spoiling] = [0, 0.2].map((share) => methodNeed({ ...input, spoils: { share, spoiled: 0, cuts: 0 } }));
+    expect(plain!.pieces).toBe(plain!.stocks);
+    expect(spoiling!.stocks).toBe(plain!.stocks);
+    expect(spoiling!.pieces).toBe(Math.ceil(plain!.stocks / 0.8));
+    expect(spoiling!.sticks).toBe(Math.ceil(spoiling!.pieces / 3));
+  });
   it('offers what to give up when wood is short, with figures that hold', () => {
     const need = methodNeed(input);
-    const ways = waysWithLess(input, 9, { method: bud, belief });
+    const ways = waysWithLess(input, 9, { method: bud, belief, spoils: input.spoils });
     expect(ways.map(({ says }) => says).join(' ')).toContain('prunings');
     expect(ways.map(({ says }) => says).join(' ')).toContain(bud.name);
     for (const way of ways) {

@@ -14,12 +14,12 @@ export interface GiveUp {
  * What could be given up when wood is short, each with the number of sticks it would need.
  *
  * @param sticks that there are of this species.
- * @param budding a method that takes one bud a graft, with what is believed of it, for trees of the same stocks.
+ * @param budding a method that takes one bud a graft, with what is believed and counted of it, for trees of the same stocks.
  */
 export function waysWithLess(
   input: NeedInput,
   sticks: number,
-  budding: Pick<NeedInput, 'method' | 'belief'> | null,
+  budding: Pick<NeedInput, 'method' | 'belief' | 'spoils'> | null,
 ): GiveUp[] {
   const now = methodNeed(input);
   if (now.sticks <= sticks) return [];
@@ -52,7 +52,7 @@ export function waysWithLess(
     offer(
       `${budding.method.name} for the keepers`,
       'One bud a graft. Another cut has to be taught, and another aftercare follows.',
-      { method: budding.method, belief: budding.belief },
+      { method: budding.method, belief: budding.belief, spoils: budding.spoils },
     );
   if (plan.keepersEach > 1)
     offer(`Promise ${plan.keepersEach - 1} each instead of ${plan.keepersEach}`, 'Tell people before the day.', {

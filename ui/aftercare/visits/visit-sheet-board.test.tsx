@@ -63,7 +63,7 @@ describe('the sheet of a visit on a phone', () => {
       plants,
     };
     const { words, buttons } = board([], true, [row]);
-    expect(words).toContain('2 plants of Bench day, until 4 Sep 2028');
+    expect(words).toContain('2 plants of Bench day, until 4 Sept 2028');
     expect(words).toContain('K7M 4XQ, P2T 9HW');
     expect(words).not.toContain('Nothing is due');
     expect(buttons).toEqual(['Done: Note which bear, 2 plants of Bench day']);

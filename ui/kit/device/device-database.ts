@@ -1,6 +1,7 @@
 import type { Marking } from '@/core/aftercare/mark-input';
 import type { CauseLook } from '@/core/findings/causes/cause-inputs';
 import type { UnionObservation } from '@/core/aftercare/observation-input';
+import type { SpoiledCut } from '@/core/score/spoiled-input';
 import type { SentJudgement } from '@/core/score/rubric/sent-judgement';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 
@@ -31,7 +32,8 @@ export interface WaitingItem {
 type Unsent<Body> = Omit<Body, 'assessorId' | 'sentAt'>;
 type Nothing = Record<string, never>;
 
-/** It, with what is sent: a judgement, tasks that were marked, something seen on a plant, or that one of these is taken back. */
+/** It, with what is sent: a judgement, tasks that were marked, something seen on a
+ * plant, a cut that spoiled, or that one of these is taken back. */
 export type Waiting = WaitingItem &
   (
     | { kind: 'judgement'; body: SentJudgement }
@@ -40,6 +42,8 @@ export type Waiting = WaitingItem &
     | { kind: 'marks-back'; body: Nothing }
     | { kind: 'seen'; body: Unsent<UnionObservation> }
     | { kind: 'seen-back'; body: Nothing }
+    | { kind: 'spoiled'; body: Unsent<SpoiledCut> }
+    | { kind: 'spoiled-back'; body: Nothing }
     | { kind: 'cause-look'; body: Unsent<CauseLook> }
   );
 
@@ -51,6 +55,8 @@ export const WAYS: Record<Waiting['kind'], { at: string; back: boolean }> = {
   'marks-back': { at: '/api/task-marks', back: true },
   seen: { at: '/api/union-observations', back: false },
   'seen-back': { at: '/api/union-observations', back: true },
+  spoiled: { at: '/api/spoiled-cuts', back: false },
+  'spoiled-back': { at: '/api/spoiled-cuts', back: true },
   'cause-look': { at: '/api/cause-looks', back: false },
 };
 

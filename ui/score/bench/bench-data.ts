@@ -98,6 +98,13 @@ export interface UnseenUnion {
   method: string;
 }
 
+/** A cut that spoiled its wood. */
+export interface BenchSpoiled {
+  id: string;
+  seatId: string;
+  method: string;
+}
+
 export interface BenchState {
   workshop: { id: string; title: string; date: string; method: string };
   methods: readonly BenchMethod[];
@@ -109,6 +116,8 @@ export interface BenchState {
   unseen: UnseenUnion[];
   room: Room;
   keepers: readonly BenchKeeper[];
+  /** Cuts that spoiled their wood, in the order they were counted; an earlier build kept none. */
+  spoiled?: readonly BenchSpoiled[];
   /** Stocks of all methods, to name another one when this one does not fit. */
   stockRanges: readonly StockRange[];
   /** The database's clock when this was read, ms. */
@@ -116,7 +125,7 @@ export interface BenchState {
 }
 
 /** What changed at a bench since it was read. */
-export interface BenchChanges extends Pick<BenchState, 'assessor' | 'unions' | 'unseen' | 'takenAt'> {
+export interface BenchChanges extends Pick<BenchState, 'assessor' | 'unions' | 'unseen' | 'spoiled' | 'takenAt'> {
   /** Unions that have nothing to show any more. */
   gone: string[];
 }
@@ -124,14 +133,14 @@ export interface BenchChanges extends Pick<BenchState, 'assessor' | 'unions' | '
 /** A bench brought up to date. */
 export function withChanges(
   state: BenchState,
-  { unions, gone, unseen, takenAt }: Omit<BenchChanges, 'assessor'>,
+  { unions, gone, unseen, takenAt, spoiled = state.spoiled }: Omit<BenchChanges, 'assessor'>,
 ): BenchState {
   if (unions.length === 0 && gone.length === 0 && unseen.length === 0 && state.unseen.length === 0)
-    return { ...state, takenAt };
+    return { ...state, spoiled, takenAt };
   const changed = new Map(unions.map((union) => [union.id, union]));
   const left = state.unions.filter(({ id }) => !gone.includes(id)).map((union) => changed.get(union.id) ?? union);
   const known = new Set(left.map(({ id }) => id));
-  return { ...state, unions: [...left, ...unions.filter(({ id }) => !known.has(id))], unseen, takenAt };
+  return { ...state, unions: [...left, ...unions.filter(({ id }) => !known.has(id))], unseen, spoiled, takenAt };
 }
 
 /** The newer of what is known and what came: an answer that was overtaken on its way is old. */

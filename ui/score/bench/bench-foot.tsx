@@ -29,6 +29,7 @@ export function BenchFoot({ scoring, fromPaper, next, onSeat, onCaution }: Bench
               strokes={entry.strokes}
               limit={scoring.strokeLimit}
               onStroke={scoring.stroke}
+              spoiled={scoring.spoiled}
             />
           </div>
         )}

@@ -160,6 +160,7 @@ function BenchPicture({
       strokes={entry.strokes}
       limit={scoring.strokeLimit}
       onStroke={scoring.stroke}
+      spoiled={scoring.spoiled}
     />
   );
   return (

@@ -1,5 +1,6 @@
 'use client';
 
+import { Undo2 } from 'lucide-react';
 import { useEffect, useState } from 'react';
 
 interface UnionCountersProps {
@@ -7,10 +8,12 @@ interface UnionCountersProps {
   /** Strokes that are good by the method; null where it does not limit them, and none are counted. */
   limit: number | null;
   onStroke: () => void;
+  /** Cuts of this seat and method that spoiled their wood. */
+  spoiled: { count: number; add: () => Promise<void>; takeBack: () => Promise<void> };
 }
 
 /** How long this union has been looked at, and a counter of strokes wide enough to be pressed without looking. */
-export function UnionCounters({ strokes, limit, onStroke }: UnionCountersProps) {
+export function UnionCounters({ strokes, limit, onStroke, spoiled }: UnionCountersProps) {
   const [seconds, setSeconds] = useState(0);
   useEffect(() => {
     const began = Date.now();
@@ -18,7 +21,7 @@ export function UnionCounters({ strokes, limit, onStroke }: UnionCountersProps) 
     return () => clearInterval(tick);
   }, []);
   return (
-    <div className="grid grid-cols-[1fr_auto] items-stretch justify-end gap-2">
+    <div className="grid grid-cols-[1fr_auto_auto] items-stretch justify-end gap-2">
       {limit === null ? (
         <span />
       ) : (
@@ -32,6 +35,26 @@ export function UnionCounters({ strokes, limit, onStroke }: UnionCountersProps) 
           <span className="text-sm font-normal">of {limit}</span> <kbd className="text-xs font-normal">+</kbd>
         </button>
       )}
+      <span className="flex">
+        <button
+          type="button"
+          className="bench-button min-h-14 px-2 lg:min-h-11"
+          aria-label={`Spoiled: this cut is thrown away, ${spoiled.count} so far`}
+          onClick={() => void spoiled.add()}
+        >
+          Spoiled <span className="text-xl leading-none">{spoiled.count}</span>
+        </button>
+        {spoiled.count > 0 && (
+          <button
+            type="button"
+            className="bench-button min-h-14 border-l-0 px-2 lg:min-h-11"
+            aria-label="Take the last spoiled cut back"
+            onClick={() => void spoiled.takeBack()}
+          >
+            <Undo2 aria-hidden className="size-4" />
+          </button>
+        )}
+      </span>
       <p
         role="timer"
         aria-label="Time on this union"

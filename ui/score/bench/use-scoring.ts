@@ -9,6 +9,7 @@ import { nextToJudge } from './next-keeper';
 import { type Opened, type OpenUnion, openUnion } from './open-union';
 import { unionActions } from './union-actions';
 import type { LiveBench } from './use-bench';
+import { useSpoiled } from './use-spoiled';
 import { type Draft, useDrafts } from './use-drafts';
 import { type Told, useSaving } from './use-saving';
 
@@ -78,6 +79,7 @@ export function useScoring({ live, seatId, keeperId, onOpen, fromPaper }: Scorin
     setFilledIn,
     edit,
     stroke,
+    spoiled: useSpoiled(live, open, tell),
     strokeLimit: counted?.strokesGood ?? null,
     undo,
     save: saving.save,

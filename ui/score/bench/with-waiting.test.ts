@@ -193,3 +193,31 @@ describe('withChanges', () => {
     });
   });
 });
+
+describe('spoiled cuts', () => {
+  const cut = (id: string) => ({ id, seatId: 's', method: method.id });
+  const waits = (kind: 'spoiled' | 'spoiled-back', judgementId: string, changes: Partial<Waiting> = {}) =>
+    ({
+      ...item({ judgementId }),
+      seatId: 's',
+      workshopId: state.workshop.id,
+      kind,
+      body: { method: method.id },
+      ...changes,
+    }) as unknown as Waiting;
+  const ids = (known: readonly string[], ...waiting: Waiting[]) =>
+    withWaiting({ ...state, spoiled: known.map(cut) }, waiting, LOADED).spoiled!.map(({ id }) => id);
+  it('count with those that wait here, each once, and without those taken back here', () => {
+    expect(ids(['a'], waits('spoiled', 'b'))).toEqual(['a', 'b']);
+    expect(ids(['a'], waits('spoiled', 'a'))).toEqual(['a']);
+    expect(ids(['a'], waits('spoiled', 'b'), waits('spoiled-back', 'a'))).toEqual(['b']);
+    expect(ids(['a'], waits('spoiled', 'b', { refusal: 'no such seat' }))).toEqual(['a']);
+    expect(withWaiting(state, [waits('spoiled', 'b')], LOADED).spoiled).toHaveLength(1);
+  });
+  it('stay as they are where the server names none that changed', () => {
+    const nothing = { unions: [], gone: [], unseen: [], takenAt: 99 };
+    const counted = { ...state, spoiled: [cut('a')] };
+    expect(withChanges(counted, nothing).spoiled).toEqual([cut('a')]);
+    expect(withChanges(counted, { ...nothing, spoiled: [] }).spoiled).toEqual([]);
+  });
+});

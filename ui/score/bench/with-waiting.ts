@@ -1,6 +1,13 @@
 import { judgeUnion, STAGES, type UnionJudgement } from '@/core/score/rubric/judge-union';
 import type { Waiting } from '@/ui/kit/device/device-database';
-import { type BenchJudgement, benchMethod, type BenchState, type BenchUnion, type LoadedMethods } from './bench-data';
+import {
+  type BenchJudgement,
+  benchMethod,
+  type BenchSpoiled,
+  type BenchState,
+  type BenchUnion,
+  type LoadedMethods,
+} from './bench-data';
 
 /**
  * The bench as the server last gave it, with what waits on this device on top: judged here by the
@@ -57,7 +64,7 @@ export function withWaiting(state: BenchState, waiting: readonly Waiting[], load
     }
     unseen = unseen.filter(({ seatId, number }) => seatId !== item.seatId || number !== item.number);
   }
-  return { ...state, unions, unseen };
+  return { ...state, unions, unseen, spoiled: spoiledWith(state, waiting) };
 }
 
 /** A union of which this judgement counts from now on. */
@@ -138,4 +145,16 @@ function glyphOf(state: BenchState, judgement: BenchJudgement, loaded: LoadedMet
     runs: assessment.contact.ring,
     fatal: grades.find(({ point }) => point.id === fatal[0])?.point.letter ?? null,
   };
+}
+
+/** Spoiled cuts with those that wait on this device, and without those that are taken back here. */
+function spoiledWith({ workshop, spoiled = [] }: BenchState, waiting: readonly Waiting[]): BenchSpoiled[] {
+  let cuts = [...spoiled];
+  for (const item of waiting) {
+    if (item.workshopId !== workshop.id || item.refusal !== null) continue;
+    if (item.kind === 'spoiled' && !cuts.some(({ id }) => id === item.judgementId))
+      cuts.push({ id: item.judgementId, seatId: item.seatId, method: item.body.method });
+    if (item.kind === 'spoiled-back') cuts = cuts.filter(({ id }) => id !== item.judgementId);
+  }
+  return cuts;
 }

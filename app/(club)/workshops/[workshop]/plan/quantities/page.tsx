@@ -1,5 +1,6 @@
 import { counted } from '@/core/units/counted';
 import { percent, percentRange } from '@/core/units/percent';
+import { spoilSource } from '@/core/plan/quantities/spoiled-cuts';
 import type { FoundOf, FoundTake } from '@/core/plan/quantities/found-take';
 import { wilsonInterval } from '@/core/statistics/wilson-interval';
 import { capital } from '@/core/units/capital';
@@ -126,9 +127,11 @@ function foundWords({ alive, dead, foundOf }: FoundTake): string {
   return `usual take and the club’s own ${FOUND_OF[foundOf]}: ${alive} of ${alive + dead} (${percentRange(interval)})`;
 }
 
+const PIECES = { scion: 'scion', bud: 'bud', tip: 'tip' } as const;
+
 /** What one method asks for. */
 function NeedRow({ need, found, aim }: { need: MethodNeed; found: FoundTake; aim: MethodsPart['settings']['aim'] }) {
-  const { method, plan: planned, belief, counts, keepers, practice, stocks, sticks, prunings } = need;
+  const { method, plan: planned, belief, counts, keepers, practice, stocks, sticks, prunings, pieces, spoils } = need;
   return (
     <tr>
       <th scope="row" className="!border-b !border-line !text-base">
@@ -154,6 +157,10 @@ function NeedRow({ need, found, aim }: { need: MethodNeed; found: FoundTake; aim
       </td>
       <td className="tabular-nums">
         {counted(stocks, 'stock')}, {counted(sticks, 'stick')}
+        <span className="block text-sm text-muted">
+          {counted(pieces, PIECES[method.use.takes.piece])} cut
+          {spoils.share > 0 ? `, ${percent(spoils.share)} of them spoiled (${spoilSource(spoils)})` : ''}
+        </span>
         {prunings > 0 && <span className="block text-sm text-muted">and {counted(prunings, 'pruning')}</span>}
       </td>
     </tr>
