@@ -193,7 +193,7 @@ test.describe('how a bud lives on', () => {
     await page.goto(`/workshops/${budDay}/plan/dates`);
     const asked = page.getByRole('group', { name: /which is meant/ });
     await expect(page.getByText(/Chip bud on 20 Jul 2031 can be/)).toBeVisible();
-    await asked.getByRole('radio', { name: /^in early summer, forced/ }).check();
+    await asked.getByRole('radio', { name: /^forced to grow at once/ }).check();
     await asked.getByRole('button', { name: 'Save how it lives on' }).click();
     await expect(page.getByRole('button', { name: 'Saved' })).toBeVisible();
     await expect(page.getByText(/Chip bud on 20 Jul 2031 can be/)).toHaveCount(0);

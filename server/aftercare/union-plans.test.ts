@@ -168,7 +168,7 @@ describe('a dead union', () => {
     await enterReport(club.as('lead', day('2027-09-01')), uuid(), {
       roundId: later,
       unionId: again,
-      said: 'dead',
+      signs: { shield: 'brown', stub: 'clings' },
       source: 'phone',
       note: '',
     });

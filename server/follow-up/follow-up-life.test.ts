@@ -138,7 +138,7 @@ describe('a private link', () => {
     expect(back).toMatchObject({ reading: 'It is dead.', next: '' });
     // A failing sign, and in the same breath what can still be tried.
     expect(back!.second[0]).toMatch(
-      /^Chip bud in early summer, forced: from .* 2027\. Its wood is cut fresh that day\./,
+      /^Chip bud forced to grow at once: from .* 2027\. Its wood is cut fresh that day\./,
     );
     expect(back!.second.length).toBeLessThanOrEqual(3);
     expect((await growerPage(at('2027-06-25'), token!)).grafts[0]!.told).toMatchObject({

@@ -73,7 +73,7 @@ describe('how a method of the day lives on', () => {
       promisedKeepers: 1,
       promise: '',
     });
-    expect((await says())[0]!.says).toContain('is planned in early summer');
+    expect((await says())[0]!.says).toContain('is planned forced to grow at once');
   });
   it('needs a reason where the day does not allow it, and is one of the method’s', async () => {
     const { id } = await chipDay('2027-07-20');
@@ -112,7 +112,7 @@ describe('keepers', () => {
     const change = (what: object) => changeKeepers(lead('2027-07-25'), id, { plantIds: [keeper!.id], ...what });
     await change({ variant: 'early-summer' });
     const life = await plantLife(lead('2027-07-25'), keeper!.code);
-    expect(life.unions[0]).toMatchObject({ variant: 'early-summer', made: 'Chip bud in early summer, forced' });
+    expect(life.unions[0]).toMatchObject({ variant: 'early-summer', made: 'Chip bud forced to grow at once' });
     expect(life.unions[0]!.events.map(({ words }) => words).join(' ')).toMatch(/plump|stub/i);
     const after = await tasks(keeper!.code);
     const headBack = (all: typeof before) => JSON.stringify(all.find(({ id: task }) => task === 'head-back')?.trigger);

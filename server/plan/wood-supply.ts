@@ -2,7 +2,7 @@ import { kindOf } from '@/core/methods/compatibility/compatibility';
 import type { MethodNeed, NeedInput } from '@/core/plan/quantities/needs';
 import { type GiveUp, waysWithLess } from '@/core/plan/quantities/short-wood';
 import { heldBack } from '@/core/plan/quantities/held-back';
-import { meanTake, type TakeBelief } from '@/core/statistics/take-belief';
+import { meanTake } from '@/core/statistics/take-belief';
 import type { Method } from '@/core/methods/method';
 import { kept } from '@/server/platform/kept';
 import { type LedgerLot, ofSpecies } from './wood-ledger';

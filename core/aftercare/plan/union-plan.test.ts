@@ -65,7 +65,10 @@ describe('the plan of a union', () => {
     const summers = (year: number) => ({ midsummer: `${year}-06-21` });
     const aftercare = [task('binding-off', 'Take the tape off', phase('late-winter'), 'It girdles.')];
     const basis = { wayOn: 'tip', aftercare, madeOn: '2027-03-06' } as const;
-    expect(unionPlan(basis, { turnsOf: summers })[0]).toMatchObject({ due: null, latest: '2027-05-20' });
+    expect(unionPlan(basis, { turnsOf: summers })[0]).toMatchObject({
+      due: { from: '2027-04-30', to: '2027-05-20' },
+      latest: '2027-05-20',
+    });
   });
   it('closes what is no longer possible when the union is dead; ties must come off all the same', () => {
     const dead = plan({ ended: { on: '2027-04-10', why: 'dead' } });

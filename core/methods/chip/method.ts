@@ -106,7 +106,7 @@ export const chip: Method = {
   variants: [
     { id: 'late-summer', words: 'in late summer', ...SLEEPING_BUD },
     { id: 'spring', words: 'with dormant wood in spring', ...SPRING_CHIP, choices: { [BUD_WOOD.id]: 'dormant' } },
-    { id: 'early-summer', words: 'in early summer, forced', ...FORCED_BUD },
+    { id: 'early-summer', words: 'forced to grow at once', ...FORCED_BUD },
   ],
   callusDays: 14,
   knifeCaution: `${CAUTIONS['bud-cut'].text} ${CAUTIONS['hands-meet'].text} Know where the first-aid kit is; the club’s own rules come first.`,

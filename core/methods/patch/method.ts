@@ -115,7 +115,7 @@ export const patch: Method = {
     'the patch is green and its edges callus; in spring the bud is fat in two to four weeks, in autumn it sleeps',
   failureSign: 'the patch is green and the bud hollow: the bark lives, nothing will grow',
   variants: [
-    { id: 'spring', words: 'in spring', ...SPRING_PATCH, choices: { [PATCH_WOOD.id]: 'last-year' } },
+    { id: 'spring', words: 'to grow at once', ...SPRING_PATCH, choices: { [PATCH_WOOD.id]: 'last-year' } },
     { id: 'autumn', words: 'in autumn', ...SLEEPING_PATCH },
   ],
   callusDays: 14,

@@ -114,7 +114,7 @@ export const tBud: Method = {
   failureSign: 'the stub withers and clings; the shield is brown and shrunken',
   variants: [
     { id: 'late-summer', words: 'in late summer', ...SLEEPING_BUD },
-    { id: 'early-summer', words: 'in early summer, forced', ...FORCED_BUD },
+    { id: 'early-summer', words: 'forced to grow at once', ...FORCED_BUD },
   ],
   callusDays: 14,
   knifeCaution: `${CAUTIONS['bud-cut'].text} ${CAUTIONS['hands-meet'].text} Know where the first-aid kit is; the club’s own rules come first.`,
