@@ -30,6 +30,7 @@ describe('a planting order', () => {
   const plants: ListedPlant[] = Array.from({ length: 90 }, (_, i) => ({
     code: `K7M ${String(i).padStart(3, '0')}`,
     variety: i % 2 ? 'Grey Heron' : 'Late Bittern',
+    made: i % 2 ? 'Whip-and-tongue at the bench' : 'Chip bud in late summer',
     ribbon: 'violet, dots',
     spot: `row ${Math.floor(i / 30) + 1}, ${(i % 30) + 1}`,
     row: Math.floor(i / 30) + 1,
@@ -43,6 +44,7 @@ describe('a planting order', () => {
     for (const { code } of plants) expect(words).toContain(code);
     for (const row of [1, 2, 3]) expect(words.match(new RegExp(`Row ${row}\\b`, 'g'))).toHaveLength(1);
     expect(words).toContain('90 plants in planting order');
+    expect(words.match(/Chip bud in late summer/g)).toHaveLength(45);
     expect(words).toContain('its lot is not sure');
     expect(pages(pdf)).toBeGreaterThan(1);
     expectWhole(pdf, paper);

@@ -8,6 +8,8 @@ import { makePdf, MM, rule, tickBox, writeLine } from './document';
 export interface ListedPlant {
   code: string;
   variety: string;
+  /** How it was made. */
+  made: string;
   ribbon: string;
   /** Its spot in words; empty where it has none. */
   spot: string;
@@ -16,7 +18,7 @@ export interface ListedPlant {
 }
 
 const MARGIN = 14;
-const LINE = 6.4;
+const LINE = 8.4;
 
 /** What stands in a place, in planting order, on paper: a line a plant with a box to tick, rows under their own headings. */
 export function plantingOrderPdf(
@@ -59,8 +61,9 @@ export function plantingOrderPdf(
       writeLine(doc, plant.spot, left + 6 * MM, y, { size: 10, width: 30 * MM });
       writeLine(doc, plant.code, left + 38 * MM, y, { size: 11, weight: 700, width: 26 * MM });
       writeLine(doc, plant.variety, left + 66 * MM, y, { size: 10, width: 50 * MM });
+      writeLine(doc, plant.made, left + 66 * MM, y + 3.2 * MM, { size: 7.5, width: 110 * MM, colour: COLOURS.muted });
       writeLine(doc, `${plant.ribbon}${plant.doubt}`, left + 118 * MM, y, { size: 10, width: right - left - 118 * MM });
-      rule(doc, left, right, y + 2.2 * MM, COLOURS.line);
+      rule(doc, left, right, y + 4.6 * MM, COLOURS.line);
       y += LINE * MM;
     }
     if (plants.length === 0) writeLine(doc, 'Nothing stands here.', left, y, { size: 11 });

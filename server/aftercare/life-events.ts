@@ -2,9 +2,9 @@ import { OUTCOME_WORDS } from '@/core/aftercare/outcome';
 import type { LifeEvent } from '@/core/aftercare/life/plant-life';
 import type { PlaceMove } from '@/core/aftercare/places/place-view';
 import type { ObservationKind } from '@/core/aftercare/observation-input';
+import { madeWords } from '@/core/methods/made-words';
 import { TIES } from '@/core/aftercare/ties/ties';
 import { ANSWER_WORDS, MILESTONE_WORDS } from '@/core/methods/milestones';
-import { methodById } from '@/core/methods/registry';
 import { PLANT_EVENTS, type PlantEvent } from '@/core/methods/timetable/trigger';
 import { formatLength, type LengthUnit } from '@/core/units/length';
 import { written } from '@/core/units/prose';
@@ -38,7 +38,7 @@ export function lifeEvents(
     return tie ? `${TIES[tie.id]} off` : `An earlier task (${task.replaceAll('-', ' ')})`;
   };
   const events: LifeEvent[] = [
-    { id: 'made', on: union.madeOn, kind: 'made', words: `Made: ${methodById(union.method).inSentence}` },
+    { id: 'made', on: union.madeOn, kind: 'made', words: `Made: ${madeWords(union)}` },
     ...marks.map((mark): LifeEvent => ({
       id: mark.id,
       on: mark.doneOn,

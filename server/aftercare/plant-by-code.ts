@@ -1,3 +1,4 @@
+import { madeWords } from '@/core/methods/made-words';
 import type { Context } from '@/server/platform/context';
 
 /** What the tag's code alone tells anybody: the plant, and no person. */
@@ -7,8 +8,8 @@ export interface PublicPlant {
   species: string;
   stockType: string;
   date: string;
-  /** Of each union on it. */
-  methods: string[];
+  /** How each union on it was made, in words. */
+  made: string[];
   voided: boolean;
   clubName: string;
   /** For signed-in members of its club. */
@@ -31,7 +32,7 @@ export async function plantByCode({ db }: Pick<Context, 'db'>, code: string): Pr
     species: wood!.species,
     stockType: stock!.stockType,
     date: unions[0]!.madeOn,
-    methods: [...new Set(unions.map(({ method }) => method))],
+    made: [...new Set(unions.map(madeWords))],
     voided: plant.voidedAt !== null,
     clubName: club!.name,
     workshopId: plant.workshopId,

@@ -1,6 +1,6 @@
 import { remembered } from '@/server/club/remembered';
 import { POSITION_WORDS } from '@/core/methods/position';
-import { methodById, METHODS } from '@/core/methods/registry';
+import { METHODS } from '@/core/methods/registry';
 import { type DuePlant, dueGroups } from '@/core/aftercare/week/due-groups';
 import type { DuePlace, WeekGroup } from '@/core/aftercare/week/week-group';
 import { dueTasks, WEEK } from '@/core/aftercare/week/due-tasks';
@@ -109,7 +109,7 @@ export function weekGroups(
         siteId: site.id,
         site: site.name,
         variety: wood.variety,
-        method: methodById(union.method).name,
+        method: madeWords(union),
       },
     })),
   );

@@ -1,7 +1,7 @@
 import { printJob } from '@/server/jobs/run-job';
 import { remembered } from '@/server/club/remembered';
 import { POSITION_WORDS } from '@/core/methods/position';
-import { methodById } from '@/core/methods/registry';
+import { madeWords } from '@/core/methods/made-words';
 import { bestVisits } from '@/core/aftercare/visits/best-visits';
 import { fewestVisits, type VisitWindow } from '@/core/aftercare/visits/fewest-visits';
 import { visitRuleInput } from '@/core/aftercare/visits/visit-rule-input';
@@ -245,7 +245,7 @@ function sheetLine({ actor }: Context, { plan: { union }, due }: OpenTask): Visi
     alarm: due.alarm,
     to: due.due.to,
     place: union.position === 'sole' ? '' : POSITION_WORDS[union.position],
-    method: methodById(union.method).name,
+    method: madeWords(union),
   };
 }
 

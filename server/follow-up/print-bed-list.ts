@@ -1,3 +1,4 @@
+import { madeWords } from '@/core/methods/made-words';
 import { printJob } from '@/server/jobs/run-job';
 import { formatCode } from '@/core/codes/plant-code';
 import { spotWords } from '@/core/aftercare/places/place';
@@ -60,7 +61,7 @@ function lineOf(
   return {
     spot,
     code: formatCode(plant.code),
-    variety: `${wood.variety}${where}`,
+    variety: `${wood.variety}, ${wording.trade(madeWords(union), unit)}${where}`,
     question: due ? questionSaid(wording, due, unit, signDays.grown) : wording.say('page.asked-done'),
     resting: due === null,
   };

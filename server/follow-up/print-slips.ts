@@ -1,3 +1,4 @@
+import { madeWords } from '@/core/methods/made-words';
 import { printJob } from '@/server/jobs/run-job';
 import { array, object } from 'yup';
 import { questionsAsked, questionText } from '@/core/follow-up/asked-union';
@@ -108,9 +109,11 @@ function slipOf({ actor }: Context, { round, workshop, winter, grower, wording, 
     link: url ? say('slip.link') : '',
     readBy: say('consent.read-by', { club: actor.clubName }),
     url,
-    plants: keepers.map(({ code, position, wood }) => ({
+    plants: keepers.map(({ code, position, wood, method, variant }) => ({
       code,
-      variety: position === 'sole' ? wood.variety : `${wood.variety}, ${placed(position)}`,
+      variety: [wood.variety, wording.trade(madeWords({ method, variant }), actor.lengthUnit), placed(position)]
+        .filter(Boolean)
+        .join(', '),
       ribbon: ribbonById(wood.ribbon).name,
     })),
   };

@@ -1,4 +1,6 @@
 import { madeKey } from '@/core/follow-up/asked-union';
+import { formatCode } from '@/core/codes/plant-code';
+import { madeWords } from '@/core/methods/made-words';
 import { POSITION_WORDS } from '@/core/methods/position';
 import { methodById } from '@/core/methods/registry';
 import { shownTechnique } from '@/core/methods/shown-technique';
@@ -43,15 +45,25 @@ export function keepersOn(
         variety: wood.find(({ id }) => id === plant.woodLotId)?.variety ?? '',
         stock: stocks.find(({ id }) => id === plant.stockLotId)?.stockType ?? '',
         place: union.position === 'sole' ? '' : POSITION_WORDS[union.position],
-        method: methodById(union.method).name,
+        method: madeWords(union),
         judged: judged(union),
       })),
   );
 }
 
-/** When to look at what somebody takes home, and all that is to be done with it; by method where there are several. */
+/** How often what repeats comes again, in words; empty where it comes once. */
+function againWords(every: number | null): string {
+  if (every === null) return '';
+  return every >= 300 ? ', once a year' : `, again every ${every} days`;
+}
+
+/**
+ * When to look at what somebody takes home, and all that is to be done with it; with its trees and how they were made
+ * where there are several kinds.
+ */
 export function aftercareOf(
   made: readonly Taught[],
+  keepers: PersonCard['keepers'],
   workshop: WorkshopRow,
   date: string,
   unit: LengthUnit,
@@ -59,14 +71,16 @@ export function aftercareOf(
   const looks: PersonCard['looks'] = [];
   const tasks: PersonCard['tasks'] = [];
   for (const { method, variant, turnsOf } of made) {
-    const named = made.length > 1 ? method.name : '';
-    const technique = shownTechnique(methodById(method.id), workshop.schools);
+    const kind = madeWords({ method: method.id, variant: variant.id });
+    const trees = [...new Set(keepers.filter((keeper) => keeper.method === kind).map(({ code }) => formatCode(code)))];
+    const named = made.length > 1 ? `${kind} (${trees.join(', ')})` : '';
+    const technique = shownTechnique(methodById(method.id), { ...workshop.schools, ...variant.choices });
     const after = timetable(variant, technique, date, { turnsOf });
     for (const { due, signs } of after.rounds)
       if (due) looks.push({ ...due, lookFor: signWords(signs, unit), method: named });
-    for (const { name, due, trigger, missed } of after.tasks)
+    for (const { name, due, trigger, missed, every } of after.tasks)
       tasks.push({
-        name: written(name, unit),
+        name: `${written(name, unit)}${againWords(every)}`,
         due,
         when: triggerWords(trigger, unit),
         missed: missed && written(missed, unit),

@@ -84,7 +84,7 @@ async function cardsOf(
     const scored = practice.filter(({ counts }) => counts.method === last?.counts.method);
     const method = methodById(last?.counts.method ?? workshop.method);
     const keepers = keepersOn(own, plants, { wood, stocks, judged: (union) => scoredOf([union])[0]?.union ?? null });
-    const after = aftercareOf(followedUp(taught, madeOf(own, plants)), workshop, date, unit);
+    const after = aftercareOf(followedUp(taught, madeOf(own, plants)), keepers, workshop, date, unit);
     const said = last ? kept('corrections of a card', { ...last.judged, unit }, correctionsOf) : {};
     return {
       seatId: seat.id,

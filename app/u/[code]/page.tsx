@@ -1,7 +1,6 @@
 import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
 import { formatCode, isPlantCode, normaliseCode } from '@/core/codes/plant-code';
-import { methodById } from '@/core/methods/registry';
 import { formatDate } from '@/core/units/iso-date';
 import { plantByCode } from '@/server/aftercare/plant-by-code';
 import { services } from '../../_http/services';
@@ -44,7 +43,7 @@ export default async function PlantPage({ params }: { params: Promise<{ code: st
             <dd>{plant.stockType}</dd>
             <dt className="text-muted">Grafted</dt>
             <dd>
-              {formatDate(plant.date)}, {plant.methods.map((id) => methodById(id).name.toLowerCase()).join(' and ')}
+              {formatDate(plant.date)}, {plant.made.map((words) => words.toLowerCase()).join(' and ')}
             </dd>
           </dl>
           <p className="mt-5">

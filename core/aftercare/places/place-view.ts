@@ -16,6 +16,8 @@ export interface PlacedPlant {
   /** Flagging of its lot in its workshop. */
   ribbon: string;
   grower: string;
+  /** How its unions were made: "Chip bud in late summer". */
+  made: string;
   /** The day its first union was made. */
   madeOn: string;
   dead: boolean;

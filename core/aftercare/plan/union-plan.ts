@@ -1,6 +1,6 @@
 import type { AftercareTask } from '../../methods/timetable/aftercare-task';
 import { tasksFor } from '../../methods/timetable/tasks-by-way';
-import { taskWithoutWinter } from '../../methods/timetable/tasks-without-winter';
+import { isWinterless, taskWithoutWinter } from '../../methods/timetable/tasks-without-winter';
 import type { WayOn } from '../../methods/variant';
 import { addDays, type IsoDate } from '../../units/iso-date';
 import { BINDING_OFF } from './actual-binding';
@@ -67,9 +67,8 @@ export function unionPlan(
   const dead = life.ended?.why === 'dead';
   // The site's year says when a stock is grafted again; where it is not asked, the method's own words stand.
   const ownRegraft = dead && life.regraft === undefined;
-  const winterless = life.turnsOf !== undefined && nextSpring(madeOn, life.turnsOf) === null;
   const tasks = tasksFor(wayOn, aftercare);
-  const own = (winterless ? tasks.map(taskWithoutWinter) : tasks)
+  const own = (isWinterless(madeOn, life.turnsOf) ? tasks.map(taskWithoutWinter) : tasks)
     .filter(({ id }) => !VISIT_LINES.has(id) && (ownRegraft || !ONLY_WHEN_DEAD.has(id)))
     .map((task) => planned(task, madeOn, { ...life, sleeps: SLEEPING.has(wayOn) }));
   if (!dead) return own;

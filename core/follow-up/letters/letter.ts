@@ -7,6 +7,7 @@ import { groupedBy } from '../../units/grouped-by';
 /** What a letter asks of one union. */
 export interface LetterAsk {
   code: string;
+  /** With how it was made. */
   variety: string;
   position: Position;
   /** As it is put. */

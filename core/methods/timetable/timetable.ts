@@ -5,6 +5,7 @@ import type { AftercareTask } from './aftercare-task';
 import { type DueWindow, dueWindow, type Known } from './due-window';
 import { outOfTheCool } from './out-of-the-cool';
 import type { RoundAdvice } from './round-advice';
+import { isWinterless, taskWithoutWinter } from './tasks-without-winter';
 import { tasksFor } from './tasks-by-way';
 
 /** What follows a union, with its days where they are known. */
@@ -30,6 +31,8 @@ export function timetable(
         dueWindow(advice.trigger, advice.afterCool ? outOfTheCool(madeOn, known) : madeOn, known) ??
         (advice.otherwise ? dueWindow(advice.otherwise, madeOn, known) : null),
     })),
-    tasks: tasksFor(wayOn, aftercare).map((task) => ({ ...task, due: dueWindow(task.trigger, madeOn, known) })),
+    tasks: tasksFor(wayOn, aftercare)
+      .map((task) => (isWinterless(madeOn, known.turnsOf) ? taskWithoutWinter(task) : task))
+      .map((task) => ({ ...task, due: dueWindow(task.trigger, madeOn, known) })),
   };
 }

@@ -44,9 +44,10 @@ export async function plantingOrder(context: Context, placeId: string, input: un
       place: place.name,
       site: site.name,
       on: dateInZone(context.now, site.timeZone),
-      plants: inPlantingOrder(plants, place).map(({ code, variety, ribbon, doubt, standing }) => ({
+      plants: inPlantingOrder(plants, place).map(({ code, variety, made, ribbon, doubt, standing }) => ({
         code: formatCode(code),
         variety,
+        made,
         ribbon: ribbonById(ribbon).name,
         spot: spotWords(standing!.spot),
         row: standing!.spot.row,

@@ -1,11 +1,15 @@
 import { QueryTypes } from 'sequelize';
 import type { Spot } from '@/core/aftercare/places/place';
 import type { PlacedPlant } from '@/core/aftercare/places/place-view';
+import { madeWords } from '@/core/methods/made-words';
+import type { VariantId } from '@/core/methods/use';
 import { allow, type Context } from '@/server/platform/context';
 import { ERASED_NAME } from '@/server/platform/erased-name';
 import { spotOf } from './places';
 
-interface Row extends Omit<PlacedPlant, 'standing' | 'dead' | 'grower'>, Spot {
+interface Row extends Omit<PlacedPlant, 'standing' | 'dead' | 'grower' | 'made'>, Spot {
+  /** Methods and variants of its unions, each as "method variant", separated by commas. */
+  madeAs: string;
   placeId: string | null;
   since: string | null;
   grower: string | null;
@@ -19,7 +23,7 @@ export async function standingPlants(context: Context, placeId?: string): Promis
   const rows = await context.db.sequelize.query<Row>(
     `SELECT p.id AS plantId, p.code, p.workshop_id AS workshopId, w.site_id AS siteId, l.variety, l.species, l.id AS lotId,
        COALESCE(wl.ribbon, 'chalk') AS ribbon, pe.name AS grower, p.doubt,
-       MIN(u.made_on) AS madeOn, SUM(f.first_dead_on IS NOT NULL AND f.contradicted = 0) AS deadOnes, COUNT(u.id) AS livingOnes,
+       MIN(u.made_on) AS madeOn, GROUP_CONCAT(DISTINCT u.method, ' ', u.variant ORDER BY u.method, u.variant) AS madeAs, SUM(f.first_dead_on IS NOT NULL AND f.contradicted = 0) AS deadOnes, COUNT(u.id) AS livingOnes,
        pp.place_id AS placeId, pp.\`row\`, pp.position, COALESCE(pp.limb, '') AS limb, COALESCE(pp.side, '') AS side, pp.since
      FROM plants p
        JOIN workshops w ON w.id = p.workshop_id JOIN wood_lots l ON l.id = p.wood_lot_id
@@ -30,11 +34,19 @@ export async function standingPlants(context: Context, placeId?: string): Promis
      GROUP BY p.id ORDER BY w.date, p.place, p.code`,
     { replacements: { clubId: context.actor.clubId, placeId }, type: QueryTypes.SELECT },
   );
-  return rows.map(({ placeId: at, since, row, position, limb, side, grower, deadOnes, livingOnes, ...plant }) => ({
-    ...plant,
-    grower: grower ?? ERASED_NAME,
-    // SUM arrives as a decimal in text.
-    dead: Number(livingOnes) > 0 && Number(deadOnes) === Number(livingOnes),
-    standing: at && since ? { placeId: at, since, spot: spotOf({ row, position, limb, side }) } : null,
-  }));
+  return rows.map(
+    ({ placeId: at, since, row, position, limb, side, grower, deadOnes, livingOnes, madeAs, ...plant }) => ({
+      ...plant,
+      made: madeAsWords(madeAs),
+      grower: grower ?? ERASED_NAME,
+      // SUM arrives as a decimal in text.
+      dead: Number(livingOnes) > 0 && Number(deadOnes) === Number(livingOnes),
+      standing: at && since ? { placeId: at, since, spot: spotOf({ row, position, limb, side }) } : null,
+    }),
+  );
+}
+
+function madeAsWords(madeAs: string): string {
+  const kinds = madeAs.split(',').map((kind) => kind.split(' ') as [string, VariantId]);
+  return kinds.map(([method, variant]) => madeWords({ method, variant })).join(', ');
 }

@@ -6,7 +6,7 @@ import type { FactsOfUnion, Gathered } from '@/core/findings/causes/evidence/fac
 import { recordedEvidence } from '@/core/findings/causes/evidence/union-evidence';
 import { levelKey, sharedEvidence } from '@/core/findings/shared/shared-evidence';
 import { type KnownFate, type LevelCounts, levelCounts } from '@/core/findings/shared/shared-factors';
-import { methodById } from '@/core/methods/registry';
+import { madeWords } from '@/core/methods/made-words';
 import { formatCode } from '@/core/codes/plant-code';
 import { groupedBy } from '@/core/units/grouped-by';
 import { formatDate } from '@/core/units/iso-date';
@@ -225,7 +225,7 @@ function deathView({ union, wood, stock, plant, site, href }: UnionWithPlan, kno
     href,
     variety: wood.variety,
     stock: stock.stockType,
-    method: methodById(union.method).name,
+    method: madeWords(union),
     maker: told.makers.get(row.makerId) ?? ERASED_NAME,
     madeOn: union.madeOn,
     deadOn: row.firstDeadOn!,

@@ -5,7 +5,7 @@ import { questionOfRound, questionSaid } from '@/core/follow-up/round-question';
 import { SAID } from '@/core/follow-up/said';
 import { askedSigns, choicesOfSigns } from '@/core/follow-up/signs/asked-signs';
 import type { Wording } from '@/core/follow-up/wording/wording';
-import { methodById } from '@/core/methods/registry';
+import { madeWords } from '@/core/methods/made-words';
 import type { RoundKind } from '@/core/methods/milestones';
 import { daysBetween } from '@/core/units/iso-date';
 import type { LengthUnit } from '@/core/units/length';
@@ -120,7 +120,7 @@ function graftOf(asked: AskedUnion, round: RoundRow, shown: Shown): GrowerGraft 
     variety: wood.variety,
     stockType: stock.stockType,
     ribbon,
-    method: wording.trade(methodById(union.method).name, unit),
+    method: wording.trade(madeWords(union), unit),
     madeOn: union.madeOn,
     position: union.position === 'sole' ? '' : wording.say(`place.${union.position}`),
     stands,

@@ -37,10 +37,9 @@ beforeAll(async () => {
   // What the trade calls its work, by the same file.
   const plans = await unionPlans(club.as('lead', NOW), await livingUnions(club.as('lead', NOW)));
   const trade = Object.fromEntries(
-    [...plans.flatMap(({ tasks }) => tasks.map(({ name }) => tradeKey(name))), 'Whip-and-tongue'].map((words) => [
-      words,
-      turned(words),
-    ]),
+    [...plans.flatMap(({ tasks }) => tasks.map(({ name }) => tradeKey(name))), 'Whip-and-tongue at the bench'].map(
+      (words) => [words, turned(words)],
+    ),
   );
   const folder = mkdtempSync(join(tmpdir(), 'wording-'));
   writeFileSync(join(folder, 'qaa.json'), JSON.stringify(madeUpLanguage(trade)));

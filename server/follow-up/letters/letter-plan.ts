@@ -1,3 +1,4 @@
+import { madeWords } from '@/core/methods/made-words';
 import { mayAsk, mayWrite } from '@/core/follow-up/letters/letter-due';
 import type { LetterAsk } from '@/core/follow-up/letters/letter';
 import { questionSaid } from '@/core/follow-up/round-question';
@@ -89,7 +90,7 @@ export function letterAsk(
   const { plant, wood, union, due, workshop, signDays } = asked;
   return {
     code: plant.code,
-    variety: wood.variety,
+    variety: `${wood.variety}, ${wording.trade(madeWords(union), unit)}`,
     position: union.position,
     question: questionSaid(wording, due!, unit, signDays.grown),
     workshop: { title: workshop.title, date: union.madeOn },

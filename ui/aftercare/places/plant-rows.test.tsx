@@ -14,6 +14,7 @@ const plant = (i: number, changes: Partial<PlacedPlant> = {}): PlacedPlant => ({
   lotId: 'l',
   ribbon: 'plum',
   grower: 'Ona Ferrel',
+  made: 'Whip-and-tongue at the bench',
   madeOn: '2027-03-06',
   dead: false,
   doubt: '',
@@ -26,7 +27,8 @@ const rows = (plants: PlacedPlant[], selected: string[] = [], mayChange = true) 
 describe('plants of a place', () => {
   it('have their tag, spot, flagging, grower and since when', () => {
     const { words, html } = rows([plant(7)]);
-    for (const part of ['K7M 4XQ', 'Grey Heron (pear)', 'Ona Ferrel', '10 Apr 2027']) expect(words).toContain(part);
+    for (const part of ['K7M 4XQ', 'Grey Heron (pear)', 'Whip-and-tongue at the bench', 'Ona Ferrel', '10 Apr 2027'])
+      expect(words).toContain(part);
     expect(html).toContain('aria-label="ribbon violet, dots"');
     expect(html).toContain('href="/plants/K7M4XQ"');
     expect(words).toContain('Spot');

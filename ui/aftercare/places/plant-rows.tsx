@@ -82,6 +82,7 @@ export function PlantRows({ plants, selected, mayChange, onSelect }: PlantRowsPr
               {spotted && <td className="whitespace-nowrap">{plant.standing ? spotWords(plant.standing.spot) : ''}</td>}
               <td>
                 {plant.variety} <span className="text-muted">({plant.species})</span>
+                <span className="block text-sm text-muted">{plant.made}</span>
                 {plant.doubt !== '' && <span className="block text-sm font-bold">{DOUBTS[plant.doubt]}</span>}
               </td>
               <td>

@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
-import { methodById } from '@/core/methods/registry';
+import { madeWords } from '@/core/methods/made-words';
+import type { VariantId } from '@/core/methods/use';
 import { counted } from '@/core/units/counted';
 import { formatDate } from '@/core/units/iso-date';
 import { type UnionsBehind, unionsBehind } from '@/server/findings/boards/unions-behind';
@@ -21,7 +22,7 @@ function UnionsPage({ board: { scope, unions, more }, problem }: Answered<Unions
       <FiguresTable
         label="Keepers one by one"
         head={['Plant', 'Fate', 'Method', 'Variety', 'By', 'Made', 'Score']}
-        rows={unions.map(({ unionId, called, href, fate, method, variety, maker, date, score }) => ({
+        rows={unions.map(({ unionId, called, href, fate, method, variant, variety, maker, date, score }) => ({
           key: unionId,
           cells: [
             <a key="plant" href={href}>
@@ -33,7 +34,7 @@ function UnionsPage({ board: { scope, unions, more }, problem }: Answered<Unions
               </svg>
               {STATE_WORDS[fate]}
             </span>,
-            methodById(method).name,
+            madeWords({ method, variant: variant as VariantId }),
             variety,
             maker,
             <span key="made" className="whitespace-nowrap">
