@@ -7,6 +7,8 @@ export interface BedListPlant {
   spot: string;
   code: string;
   variety: string;
+  /** How it was made. */
+  made: string;
   /** What to look for. */
   question: string;
   /** Nothing can be seen of it yet, or nothing is asked any more. */
@@ -22,7 +24,7 @@ export interface BedList {
 }
 
 const MARGIN = 14;
-const LINE = 10;
+const LINE = 12;
 
 /** What stands in a place, in planting order, to be looked at and ticked: a line a plant, what to look for beside it. */
 export function bedListPdf(list: BedList, paper: Paper): Promise<Buffer> {
@@ -42,12 +44,13 @@ export function bedListPdf(list: BedList, paper: Paper): Promise<Buffer> {
       y += 11 * MM;
     };
     page();
-    for (const { spot, code, variety, question, resting } of list.plants) {
+    for (const { spot, code, variety, made, question, resting } of list.plants) {
       if (y > (height - 16) * MM) page();
       writeLine(doc, spot, left, y, { size: 9, width: 24 * MM });
       writeLine(doc, code, left + 25 * MM, y, { size: 13, weight: 700 });
-      writeLine(doc, variety, left + 48 * MM, y - 4, { size: 9, width: 54 * MM });
-      writeLine(doc, question, left + 48 * MM, y + 6, { size: 7.5, width: 54 * MM, colour: COLOURS.muted });
+      writeLine(doc, variety, left + 48 * MM, y - 6, { size: 9, width: 54 * MM });
+      writeLine(doc, made, left + 48 * MM, y + 3, { size: 7.5, width: 54 * MM });
+      writeLine(doc, question, left + 48 * MM, y + 12, { size: 7.5, width: 54 * MM, colour: COLOURS.muted });
       if (!resting) {
         list.answers.forEach((_, i) => tickBox(doc, boxes + i * step, y - 4.5 * MM, 5 * MM));
         doc
@@ -56,7 +59,7 @@ export function bedListPdf(list: BedList, paper: Paper): Promise<Buffer> {
           .lineTo(right, y)
           .stroke(COLOURS.ink);
       }
-      rule(doc, left, right, y + 3.6 * MM, COLOURS.trim);
+      rule(doc, left, right, y + 5.4 * MM, COLOURS.trim);
       y += LINE * MM;
     }
   });

@@ -160,6 +160,7 @@ describe('long content on paper', () => {
         const plants = Array.from({ length: count }, (_, i) => ({
           code: `K7M4${String(i).padStart(2, '2')}`.slice(0, 6),
           variety: title,
+          made: 'Whip-and-tongue at the bench',
           ribbon: 'violet, dots',
         }));
         const all = staysOn(

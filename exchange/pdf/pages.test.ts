@@ -153,7 +153,7 @@ describe('report slips', () => {
     answers: ['Yes', 'Not sure yet', 'Dead', 'Cannot find it'],
     link: '',
     readBy: 'Read by the instructors of Reed Islet Grafters, and by nobody else.',
-    plants: [{ code: 'K7M4XQ', variety: 'Grey Heron', ribbon: 'blue, plain' }],
+    plants: [{ code: 'K7M4XQ', variety: 'Grey Heron', made: 'Chip bud in late summer', ribbon: 'blue, plain' }],
     url: null,
   };
   it('name the tags, the question, the answers and who reads them', async () => {

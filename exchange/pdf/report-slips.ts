@@ -12,7 +12,8 @@ export interface Slip {
   until: string;
   /** What can be ticked, from left to right. */
   answers: string[];
-  plants: { code: string; variety: string; ribbon: string }[];
+  /** A plant with its variety and how it was made. */
+  plants: { code: string; variety: string; made: string; ribbon: string }[];
   /** Said beside the square; empty without a link. */
   link: string;
   readBy: string;
@@ -52,8 +53,9 @@ export function reportSlipsPdf(slips: Slip[], paper: Paper): Promise<Buffer> {
           y = 30 * MM;
         }
         writeLine(doc, formatCode(plant.code), left, y, { size: 14, weight: 700 });
-        writeLine(doc, plant.variety, left + 27 * MM, y - 4, { size: 9, width: 34 * MM });
-        writeLine(doc, plant.ribbon, left + 27 * MM, y + 6, {
+        writeLine(doc, plant.variety, left + 27 * MM, y - 8, { size: 9, width: 34 * MM });
+        writeLine(doc, plant.made, left + 27 * MM, y, { size: 7, width: 34 * MM });
+        writeLine(doc, plant.ribbon, left + 27 * MM, y + 8, {
           size: 8,
           colour: COLOURS.muted,
           width: 34 * MM,

@@ -61,7 +61,8 @@ function lineOf(
   return {
     spot,
     code: formatCode(plant.code),
-    variety: `${wood.variety}, ${wording.trade(madeWords(union), unit)}${where}`,
+    variety: `${wood.variety}${where}`,
+    made: wording.trade(madeWords(union), unit),
     question: due ? questionSaid(wording, due, unit, signDays.grown) : wording.say('page.asked-done'),
     resting: due === null,
   };

@@ -111,9 +111,8 @@ function slipOf({ actor }: Context, { round, workshop, winter, grower, wording, 
     url,
     plants: keepers.map(({ code, position, wood, method, variant }) => ({
       code,
-      variety: [wood.variety, wording.trade(madeWords({ method, variant }), actor.lengthUnit), placed(position)]
-        .filter(Boolean)
-        .join(', '),
+      variety: position === 'sole' ? wood.variety : `${wood.variety}, ${placed(position)}`,
+      made: wording.trade(madeWords({ method, variant }), actor.lengthUnit),
       ribbon: ribbonById(wood.ribbon).name,
     })),
   };

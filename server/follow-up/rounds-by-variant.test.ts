@@ -169,8 +169,8 @@ describe('a day of two methods', () => {
     const token = /\/r\/([\w-]+)/.exec(letter.text!)![1]!;
     const page = await growerPage({ ...club.services, now }, token);
     expect(page.grafts.map(({ code, method }) => [code, method])).toEqual([
-      [whip.code, 'Whip-and-tongue'],
-      [chip.code, 'Chip bud'],
+      [whip.code, 'Whip-and-tongue at the bench'],
+      [chip.code, 'Chip bud with dormant wood in spring'],
     ]);
     expect(page.grafts[0]!.looks).not.toEqual(page.grafts[1]!.looks);
   });
