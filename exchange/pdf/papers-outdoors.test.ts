@@ -127,8 +127,9 @@ describe('the sheet of a visit', () => {
             alarm: i === 0,
             to: '2027-05-20',
             missed: 'it cuts in',
+            method: 'Cleft',
           },
-          { name: 'Rub off shoots below', place: '', alarm: false, to: '2027-06-01', missed: '' },
+          { name: 'Rub off shoots below', place: '', alarm: false, to: '2027-06-01', missed: '', method: 'Cleft' },
         ],
       })),
     }) as unknown as VisitSheet;

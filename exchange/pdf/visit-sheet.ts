@@ -70,7 +70,7 @@ function alongRow(page: Sheet, row: VisitSheet['rows'][number], top: number): nu
     paragraphHeight(doc, row.name, { size: SIZE, weight: 700, width }) +
     paragraphHeight(doc, codes, { size: SMALL, width });
   let y = top;
-  if (y + tall + 6 * MM > bottom) {
+  if (y + Math.max(tall, 16 * MM) + 6 * MM > bottom) {
     doc.addPage();
     y = 16 * MM;
   }
@@ -113,6 +113,8 @@ function plantRows(page: Sheet, plant: VisitSheet['plants'][number], top: number
   writeLine(doc, plant.called, left, y, { size: 13, weight: 700, width: 30 * MM });
   writeLine(doc, plant.variety, left, y + 5 * MM, { size: SIZE, width: 30 * MM });
   writeLine(doc, `on ${plant.stockType}`, left, y + 9 * MM, { size: SMALL, width: 30 * MM, colour: COLOURS.muted });
+  const made = [...new Set(plant.tasks.map(({ method }) => method))].join(', ');
+  const foot = writeParagraph(doc, made, left, y + 12.5 * MM, { size: 7, width: 30 * MM, colour: COLOURS.muted });
   let line = y;
   for (const task of plant.tasks) {
     doc
@@ -132,7 +134,7 @@ function plantRows(page: Sheet, plant: VisitSheet['plants'][number], top: number
     });
     line += 4;
   }
-  return Math.max(line, y + 11 * MM);
+  return Math.max(line, foot + 2);
 }
 
 function foot({ doc, left, right }: Sheet, height: number): void {

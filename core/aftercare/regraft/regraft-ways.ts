@@ -89,7 +89,8 @@ export function regraftWays(facts: RegraftFacts): RegraftWay[] {
   });
   const first = new Map<string, RegraftWay>();
   for (const way of ways.sort(bySuit(failed.id))) {
-    const key = `${way.method} ${way.variant} ${way.season}`;
+    // What can still be done this season need not be named again for the next.
+    const key = `${way.method} ${way.variant}`;
     if (way.to >= today && !first.has(key)) first.set(key, way);
   }
   return [...first.values()];

@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import type { UnionLife, WordedWay } from '@/core/aftercare/life/plant-life';
+import { counted } from '@/core/units/counted';
 import { formatDate } from '@/core/units/iso-date';
 import { formatLength, type LengthUnit } from '@/core/units/length';
 import { Field } from '@/ui/kit/form/field';
@@ -28,11 +29,15 @@ export function SecondChance({ life: { second, stockCaliper }, plantId, at }: Se
       ) : (
         <>
           <p>While the stock lives, and its bark is green below the dead graft:</p>
-          <ul className="mt-1 divide-y divide-line">
-            {second.map((way) => (
-              <Way key={`${way.method} ${way.variant} ${way.season}`} way={way} unit={at.unit} />
-            ))}
-          </ul>
+          <Ways ways={second.slice(0, FIRST)} unit={at.unit} />
+          {second.length > FIRST && (
+            <details>
+              <summary className="min-h-11 cursor-pointer py-2 font-bold">
+                Later ({counted(second.length - FIRST, 'way')})
+              </summary>
+              <Ways ways={second.slice(FIRST)} unit={at.unit} />
+            </details>
+          )}
           <p className="mt-1">
             {stockCaliper === null
               ? 'Measure the stock and enter its caliper below: what does not suit it is left out then.'
@@ -45,6 +50,19 @@ export function SecondChance({ life: { second, stockCaliper }, plantId, at }: Se
   );
 }
 
+/** So many ways are seen at once. */
+const FIRST = 4;
+
+function Ways({ ways, unit }: { ways: readonly WordedWay[]; unit: LengthUnit }) {
+  return (
+    <ul className="mt-1 divide-y divide-line">
+      {ways.map((way) => (
+        <Way key={`${way.method} ${way.variant}`} way={way} unit={unit} />
+      ))}
+    </ul>
+  );
+}
+
 function Way({ way, unit }: { way: WordedWay; unit: LengthUnit }) {
   const { words, woodWords, from, to, stock } = way;
   const open = from <= deviceToday();
@@ -53,7 +71,7 @@ function Way({ way, unit }: { way: WordedWay; unit: LengthUnit }) {
       ? `from ${formatLength(stock.from, unit)}`
       : `${formatLength(stock.from, unit)} to ${formatLength(stock.to, unit)}`;
   return (
-    <li className="grid gap-x-4 py-1 sm:grid-cols-[12rem_1fr]">
+    <li className="grid gap-x-4 py-1 sm:grid-cols-[15rem_1fr]">
       <span className={open ? 'font-bold' : ''}>
         {open ? `Until ${formatDate(to)}` : `${formatDate(from)} to ${formatDate(to)}`}
       </span>

@@ -12,6 +12,7 @@ const line = (name: string, changes: object = {}) => ({
   alarm: false,
   to: '2027-05-20',
   missed: '',
+  method: 'Cleft',
   ...changes,
 });
 const sheet = (tasks: object[], rows: object[] = []): VisitSheet =>

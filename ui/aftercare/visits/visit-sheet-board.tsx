@@ -52,6 +52,7 @@ export function VisitSheetBoard({ sheet, me, mayChange }: VisitSheetBoardProps) 
               <span>
                 {variety} on {stockType}
               </span>
+              <span className="text-sm text-muted">{[...new Set(tasks.map(({ method }) => method))].join(', ')}</span>
             </p>
             <ul>
               {tasks.map((line) => (

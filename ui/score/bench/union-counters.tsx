@@ -27,15 +27,16 @@ export function UnionCounters({ strokes, limit, onStroke, spoiled }: UnionCounte
       ) : (
         <button
           type="button"
-          className="bench-button min-h-14 border-dashed text-lg lg:min-h-11 lg:text-base"
+          className="bench-button min-h-14 min-w-0 border-dashed px-2 text-base lg:min-h-11"
           onClick={onStroke}
           aria-label={`Count a stroke, ${strokes ?? 0} so far, ${limit} are good. Key +`}
         >
           Stroke <span className="text-2xl leading-none lg:text-xl">{strokes ?? 0}</span>
-          <span className="text-sm font-normal">of {limit}</span> <kbd className="text-xs font-normal">+</kbd>
+          <span className="text-sm font-normal whitespace-nowrap">of {limit}</span>{' '}
+          <kbd className="text-xs font-normal max-lg:hidden">+</kbd>
         </button>
       )}
-      <span className="flex">
+      <span className="flex gap-1">
         <button
           type="button"
           className="bench-button min-h-14 px-2 lg:min-h-11"
@@ -47,7 +48,7 @@ export function UnionCounters({ strokes, limit, onStroke, spoiled }: UnionCounte
         {spoiled.count > 0 && (
           <button
             type="button"
-            className="bench-button min-h-14 border-l-0 px-2 lg:min-h-11"
+            className="bench-button min-h-14 px-2 lg:min-h-11"
             aria-label="Take the last spoiled cut back"
             onClick={() => void spoiled.takeBack()}
           >
@@ -58,7 +59,7 @@ export function UnionCounters({ strokes, limit, onStroke, spoiled }: UnionCounte
       <p
         role="timer"
         aria-label="Time on this union"
-        className="grid min-w-18 place-content-center border border-line text-xl font-bold tabular-nums"
+        className="grid min-w-16 place-content-center border border-line text-xl font-bold tabular-nums"
       >
         {Math.floor(seconds / 60)}:{String(seconds % 60).padStart(2, '0')}
       </p>

@@ -157,7 +157,7 @@ function NeedRow({ need, found, aim }: { need: MethodNeed; found: FoundTake; aim
       </td>
       <td className="tabular-nums">
         {counted(stocks, 'stock')}, {counted(sticks, 'stick')}
-        <span className="block text-sm text-muted">
+        <span className={pieces === 0 ? 'hidden' : 'block text-sm text-muted'}>
           {counted(pieces, PIECES[method.use.takes.piece])} cut
           {spoils.share > 0 ? `, ${percent(spoils.share)} of them spoiled (${spoilSource(spoils)})` : ''}
         </span>
