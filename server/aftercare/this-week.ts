@@ -9,7 +9,7 @@ import { MILESTONE_WORDS } from '@/core/methods/milestones';
 import { capital } from '@/core/units/capital';
 import { madeWords } from '@/core/methods/made-words';
 import { wayWords } from '@/core/aftercare/regraft/regraft-year';
-import type { RegraftWay, RegraftWood } from '@/core/aftercare/regraft/regraft-ways';
+import { nextWay, type RegraftWay, type RegraftWood } from '@/core/aftercare/regraft/regraft-ways';
 import { counted } from '@/core/units/counted';
 import { addDays, formatDate } from '@/core/units/iso-date';
 import { written } from '@/core/units/prose';
@@ -142,7 +142,7 @@ function visitNotes(rules: readonly VisitRuleRow[], plans: readonly UnionWithPla
 function regraftWood(plans: readonly UnionWithPlan[], until: string): WeekNote[] {
   const wanted = new Map<string, { way: RegraftWay; wood: Exclude<RegraftWood, 'left'>; plans: UnionWithPlan[] }>();
   for (const plan of plans) {
-    const way = plan.second?.ways[0];
+    const way = plan.second && nextWay(plan.second.ways);
     if (!way || way.wood === 'left' || thoughtOf(way) > until) continue;
     const key = `${plan.wood.variety} ${way.wood} ${way.method} ${way.variant}`;
     const known = wanted.get(key);

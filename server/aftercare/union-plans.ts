@@ -5,7 +5,7 @@ import { methodById, METHODS } from '@/core/methods/registry';
 import type { RegraftDue } from '@/core/aftercare/plan/dead-union';
 import { keptTooLong } from '@/core/plan/wood/store';
 import { regraftName } from '@/core/aftercare/regraft/regraft-year';
-import { type RegraftWay, regraftWays } from '@/core/aftercare/regraft/regraft-ways';
+import { nextWay, type RegraftWay, regraftWays } from '@/core/aftercare/regraft/regraft-ways';
 import { type PlanBasis, planBasis } from '@/core/aftercare/plan/made-union';
 import { type ClosedTask, growthOf, kinGrowth, lifeOf, tiesSeen } from '@/core/aftercare/plan/union-life';
 import { type LifeSoFar, type PlannedTask, unionPlan } from '@/core/aftercare/plan/union-plan';
@@ -220,7 +220,7 @@ export function stockCaliper(seen: LivingUnion['seen']): number | null {
 
 /** The way that comes next; what is neither open nor near yet waits. */
 function regraftDue(second: Regraft | null): RegraftDue | null {
-  const way = second?.ways[0];
+  const way = second && nextWay(second.ways);
   return way ? { name: regraftName(way, madeWords), from: way.from, to: way.to } : null;
 }
 

@@ -9,7 +9,7 @@ import { siteCalendar } from '../../plan/dates/taught-on';
 import { assumptionsWith } from '../../plan/phenology/assumptions';
 import { addDays } from '../../units/iso-date';
 import { regraftName, regraftWoodWords, regraftYear } from './regraft-year';
-import { type RegraftFacts, type RegraftWay, regraftWays } from './regraft-ways';
+import { nextWay, type RegraftFacts, type RegraftWay, regraftWays } from './regraft-ways';
 
 const KNOWN = METHODS.map(factsOf);
 
@@ -126,6 +126,13 @@ describe('a stock whose graft died', () => {
       ),
       { numRuns: 150 },
     );
+  });
+  it('is put next by the first way for which there is wood', () => {
+    const found = ways({ method: 'chip', on: '2028-04-06' });
+    expect(found[0]!.wood).toBe('sought');
+    expect(nextWay(found)).toMatchObject({ method: 'chip', variant: 'early-summer', wood: 'fresh' });
+    expect(nextWay(found.filter(({ wood }) => wood === 'sought'))!.wood).toBe('sought');
+    expect(nextWay([])).toBeNull();
   });
   it('refuses sticks that nobody can count', () => {
     expect(() => ways({ method: 'chip', on: '2027-05-01', sticksLeft: -1 })).toThrow(RangeError);

@@ -96,6 +96,11 @@ export function regraftWays(facts: RegraftFacts): RegraftWay[] {
   return [...first.values()];
 }
 
+/** The way to take next: the first for which there is wood, or will be; where there is none, the first. */
+export function nextWay(ways: readonly RegraftWay[]): RegraftWay | null {
+  return ways.find(({ wood }) => wood !== 'sought') ?? ways[0] ?? null;
+}
+
 /** What begins first; of what begins on one day the method that failed, which whoever made it knows. */
 const bySuit =
   (failed: string) =>
