@@ -1,3 +1,4 @@
+import { daySchools } from '@/server/plan/taught';
 import { shownTechnique } from '@/core/methods/shown-technique';
 import type { Place } from '@/core/methods/use';
 import { methodById } from '@/core/methods/registry';
@@ -63,7 +64,7 @@ export async function pairingData(context: Context, workshopId: string): Promise
     }));
   const stocks = pieces.filter(({ kind }) => kind === 'stock');
   const sticks = pieces.filter(({ kind }) => kind === 'stick');
-  const { buds } = shownTechnique(method, workshop.schools).takes;
+  const { buds } = shownTechnique(method, await daySchools(context, workshop)).takes;
   return {
     version: part.version,
     method: method.id,

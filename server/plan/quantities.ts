@@ -62,7 +62,7 @@ function needInputs(
   const founds: FoundTake[] = [];
   const inputs: NeedInput[] = plan.methods.map((planned) => {
     const method = methodById(planned.method);
-    const variant = calendar.on(planned, workshop.date).variant.id;
+    const { id: variant, choices: decided } = calendar.on(planned, workshop.date).variant;
     const { found, ...believed } = belief(method, {
       workshopId: workshop.id,
       variant,
@@ -73,7 +73,7 @@ function needInputs(
     return {
       plan: planned,
       method,
-      choices: choicesOf(method),
+      choices: { ...choicesOf(method), ...decided },
       belief: believed,
       spoils: spoils(method),
       people,

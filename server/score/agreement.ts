@@ -1,3 +1,4 @@
+import { daySchools } from '@/server/plan/taught';
 import { agreementOf, type BlindJudgement } from '@/core/score/agreement/agreement';
 import { whatToRecalibrate } from '@/core/score/agreement/what-to-recalibrate';
 import { methodById } from '@/core/methods/registry';
@@ -47,7 +48,7 @@ export async function assessorAgreement(
   );
   const [{ blindRate }, rule, users] = await Promise.all([
     scoringSettings(context, workshopId),
-    currentRule(context, method.id, workshop.schools),
+    currentRule(context, method.id, await daySchools(context, workshop)),
     db.users.findAll({
       where: { id: [...new Set([...byUnion.values()].flat().map(({ assessorId }) => assessorId))] },
       raw: true,

@@ -1,3 +1,4 @@
+import type { Choices } from '@/core/methods/school';
 import { printJob } from '@/server/jobs/run-job';
 import { object, string } from 'yup';
 import type { CardUnion, PersonCard } from '@/core/score/cards/person-card';
@@ -71,6 +72,7 @@ async function cardsOf(
     db.woodLots.findAll({ where: { clubId, id: plants.map(({ woodLotId }) => woodLotId) }, raw: true }),
     db.stockLots.findAll({ where: { clubId, id: plants.map(({ stockLotId }) => stockLotId) }, raw: true }),
   ]);
+  const schools: Choices = Object.assign({}, workshop.schools, ...taught.map(({ variant }) => variant.choices ?? {}));
   const byUnion = groupByUnion(judgements);
   const letterOf = lettersOfPoints(workshop);
   const scoredOf = (unions: UnionRow[]): ScoredUnion[] => scoredUnions(unions, byUnion, rubrics, letterOf);
@@ -108,8 +110,8 @@ async function cardsOf(
       ).map((point) => ({
         ...point,
         how: written(point.how, unit),
-        shown: kept('fault of a card', { method: method.id, schools: workshop.schools, point: point.point, unit }, () =>
-          faultShown(shownTechnique(method, workshop.schools), point.point, unit),
+        shown: kept('fault of a card', { method: method.id, schools, point: point.point, unit }, () =>
+          faultShown(shownTechnique(method, schools), point.point, unit),
         ),
       })),
       keepers,

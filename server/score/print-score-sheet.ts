@@ -1,3 +1,4 @@
+import { daySchools } from '@/server/plan/taught';
 import { printJob } from '@/server/jobs/run-job';
 import type { Context } from '@/server/platform/context';
 import { currentRule } from '@/server/teach/current-rule';
@@ -14,7 +15,7 @@ export async function printScoreSheet(context: Context, workshopId: string, inpu
   const seats = (await listSeats(context, workshopId))
     .filter(({ absent }) => !absent)
     .map(({ number: seat, person }) => ({ number: seat, name: person.name ?? ERASED_NAME }));
-  const rule = await currentRule(context, workshop.method, workshop.schools);
+  const rule = await currentRule(context, workshop.method, await daySchools(context, workshop));
   return printJob(
     'print score sheet',
     {

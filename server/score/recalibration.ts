@@ -1,3 +1,4 @@
+import { daySchools } from '@/server/plan/taught';
 import { written } from '@/core/units/prose';
 import { mixed, object } from 'yup';
 import { differences, recalibrationSet, SET_SIZE } from '@/core/score/recalibration/recalibration-set';
@@ -43,7 +44,7 @@ export async function openRecalibration(
   const workshop = await getWorkshop(context, workshopId);
   const taught = await taughtMethods(context, workshop);
   const method = methodAsked(taught, asked);
-  const rubric = await currentRubric(context, method.id, workshop.schools);
+  const rubric = await currentRubric(context, method.id, await daySchools(context, workshop));
   const latest =
     ((await db.recalibrations.max('seed', { where: { clubId, method: method.id } })) as number | null) ?? 1;
   const chosen = seed ?? latest;
@@ -157,7 +158,7 @@ export async function answerRecalibration(context: Context, answerId: string, in
   const taught = await taughtMethods(context, workshop);
   if (!taught.some((method) => method.id === values.method)) throw notFound('The method');
   const { marks: read } = parse(object({ marks: marksInput(methodById(values.method)) }), { marks: values.marks });
-  const rubric = await currentRubric(context, values.method, workshop.schools);
+  const rubric = await currentRubric(context, values.method, await daySchools(context, workshop));
   // A grade the drawn union cannot be given is no answer.
   const asked = new Set(
     Object.keys(recalibrationSet(methodById(values.method), rubric.body, values.seed)[values.nth]!.truth),

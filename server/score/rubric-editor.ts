@@ -1,3 +1,4 @@
+import { daySchools } from '@/server/plan/taught';
 import { lazy, mixed, number, object } from 'yup';
 import type { Method } from '@/core/methods/method';
 import { METHODS, methodById } from '@/core/methods/registry';
@@ -149,7 +150,7 @@ export async function previewRubric(context: Context, methodId: string, input: u
           [
             workshop.id,
             {
-              rule: editedRule(method, workshop.schools, edits),
+              rule: editedRule(method, await daySchools(context, workshop), edits),
               ready: (await scoringSettings(context, workshop.id)).ready,
             },
           ] as const,

@@ -1,3 +1,4 @@
+import { daySchools } from '@/server/plan/taught';
 import { object, string } from 'yup';
 import { QueryTypes } from 'sequelize';
 import { id } from '@/core/inputs/fields';
@@ -30,7 +31,8 @@ export async function noteQuestion(context: Context, workshopId: string, input: 
   const workshop = await getWorkshop(context, workshopId);
   const question = parse(askedInput, input);
   const method = (await taughtMethods(context, workshop)).find((taught) => taught.id === question.method);
-  if (!method || !shownTechnique(method, workshop.schools).steps.some((step) => step.id === question.step))
+  const schools = await daySchools(context, workshop);
+  if (!method || !shownTechnique(method, schools).steps.some((step) => step.id === question.step))
     throw new UseCaseError('invalid', 'This day does not teach that step. Load the page again and note it there.');
   try {
     await db.learnerQuestions.create({ ...question, clubId, workshopId: workshop.id, askedAt: now });

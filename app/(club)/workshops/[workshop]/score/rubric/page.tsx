@@ -5,6 +5,7 @@ import { FATAL_CAP } from '@/core/score/rubric/score-union';
 import { rubricEdits } from '@/server/score/rubric-editor';
 import { countScoredOtherwise } from '@/server/score/rescoring';
 import { methodAsked, taughtMethods } from '@/server/plan/planned-methods';
+import { daySchools } from '@/server/plan/taught';
 import { getWorkshop } from '@/server/plan/workshops';
 import { MethodChoice } from '@/ui/kit/method-choice';
 import { RubricWithWeights } from '@/ui/findings/models/rubric-with-weights';
@@ -23,7 +24,7 @@ export default async function Rubric({ params, searchParams }: RubricProps) {
   const context = await pageContext();
   const workshop = await orNotFound(getWorkshop(context, id));
   const { method: asked } = await searchParams;
-  const taught = await taughtMethods(context, workshop);
+  const [taught, schools] = await Promise.all([taughtMethods(context, workshop), daySchools(context, workshop)]);
   const method = methodAsked(taught, asked);
   const [{ version, edits }, scoredOtherwise] = await Promise.all([
     rubricEdits(context, method.id),
@@ -47,7 +48,7 @@ export default async function Rubric({ params, searchParams }: RubricProps) {
         thresholds={method.thresholds}
         role={context.actor.role}
         scoredOtherwise={scoredOtherwise}
-        points={pointsOf(method, workshop.schools).map((point) => editedPoint(point, context.actor.lengthUnit))}
+        points={pointsOf(method, schools).map((point) => editedPoint(point, context.actor.lengthUnit))}
         unit={context.actor.lengthUnit}
       />
     </>
