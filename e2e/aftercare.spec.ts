@@ -206,3 +206,64 @@ test('a grower sees the life of a plant behind the private link, and no other’
   await page.goto(`${link}/${others}`);
   await expect(page.getByText('This plant is not one of yours')).toBeVisible();
 });
+
+test('a stock whose graft died says what can still be done, and is joined by the new union', async ({ page }) => {
+  await signIn(page);
+  const code = query(
+    `SELECT plants.code FROM plants JOIN union_facts ON union_facts.plant_id = plants.id
+     WHERE plants.workshop_id = '${workshopIds().past}' AND first_dead_on IS NOT NULL AND contradicted = 0
+     AND plants.voided_at IS NULL ORDER BY plants.place LIMIT 1`,
+  );
+  await page.goto(`/plants/${code}`);
+  const chance = page.getByRole('region', { name: 'A second chance' });
+  await expect(chance.getByRole('listitem').first()).toContainText('Whip-and-tongue outdoors');
+  await expect(chance.getByRole('listitem').first()).toContainText('Cut dormant wood of it from');
+  // A stock that was measured leaves out what it is too thick for.
+  await expect(chance).toContainText('Measure the stock');
+  await page.getByText('Enter what was seen').click();
+  await page.getByLabel('What', { exact: true }).selectOption('caliper');
+  await page.getByLabel(/^Length/).fill('30');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByText('Kept.')).toBeVisible();
+  await expect
+    .poll(async () => {
+      await page.reload();
+      return chance.innerText();
+    })
+    .toContain('For its stock of 30 mm.');
+  await expect(chance).not.toContainText('Whip-and-tongue');
+  await chance.getByLabel('Grafted again by').selectOption({ label: 'Chip bud' });
+  await chance.getByRole('button', { name: 'Join it to this plant' }).dblclick();
+  await expect(page.getByRole('heading', { level: 2, name: /set after the first died/ })).toBeVisible();
+  await expect(chance).toHaveCount(0);
+  expect(
+    query(`SELECT COUNT(*) FROM unions JOIN plants ON plants.id = unions.plant_id WHERE plants.code = '${code}'`),
+  ).toBe('2');
+});
+
+test('of two buds on a stock the better is kept, and nothing more is asked of the other', async ({ page }) => {
+  await signIn(page);
+  const [workshop, plant, code] = query(
+    `SELECT workshops.id, plants.id, plants.code FROM plants JOIN workshops ON workshops.id = plants.workshop_id
+     JOIN unions ON unions.plant_id = plants.id JOIN union_facts ON union_facts.union_id = unions.id
+     WHERE workshops.title = 'Summer buds 2025' AND unions.method = 'chip' AND unions.position = 'sole'
+     AND union_facts.first_dead_on IS NULL AND plants.voided_at IS NULL ORDER BY plants.place LIMIT 1`,
+  ).split('\t');
+  const other = `00000000-0000-4000-8000-${Date.now().toString().slice(-12)}`;
+  const added = await page.request.put(`/api/workshops/${workshop}/plants/${plant}/unions/${other}`, {
+    data: { method: 'chip', position: 'upper' },
+  });
+  expect(added.status()).toBe(200);
+  await page.goto(`/plants/${code}`);
+  const question = page.getByRole('region', { name: 'Which bud is kept?' });
+  await question.getByRole('button', { name: 'Headed back above the lower one' }).click();
+  await expect(question).toContainText('The lower one is kept.');
+  await expect
+    .poll(async () => {
+      await page.reload();
+      return page.getByRole('heading', { level: 2, name: /the upper one/ }).innerText();
+    })
+    .toContain('Cut away');
+  await expect(question).toHaveCount(0);
+  expect(query(`SELECT COUNT(*) FROM union_observations WHERE kind = 'cut-away' AND union_id = '${other}'`)).toBe('1');
+});

@@ -127,6 +127,18 @@ test.describe('beside the window of the caliper', () => {
     await page.keyboard.press('+');
     await page.keyboard.press('+');
     await expect(page.getByRole('button', { name: /^Strokes: recut/ })).toBeVisible();
+    // Two cuts were thrown away, one of them by mistake.
+    const spoiled = page.getByRole('button', { name: /^Spoiled/ }).filter({ visible: true });
+    const counted = () =>
+      query(`SELECT COUNT(*) FROM spoiled_cuts WHERE workshop_id = '${day}' AND taken_back_at IS NULL`);
+    await spoiled.click();
+    await expect(spoiled).toHaveAccessibleName(/1 so far/);
+    await spoiled.click();
+    await expect(spoiled).toHaveAccessibleName(/2 so far/);
+    await expect.poll(counted).toBe('2');
+    await page.getByRole('button', { name: 'Take the last spoiled cut back' }).filter({ visible: true }).click();
+    await expect(spoiled).toHaveAccessibleName(/1 so far/);
+    await expect.poll(counted).toBe('1');
     await page.getByRole('button', { name: 'Save, same seat' }).click();
     await expect
       .poll(() =>
