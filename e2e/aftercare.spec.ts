@@ -253,7 +253,7 @@ test('of two buds on a stock the better is kept, and nothing more is asked of th
   const added = await page.request.put(`/api/workshops/${workshop}/plants/${plant}/unions/${other}`, {
     data: { method: 'chip', position: 'upper' },
   });
-  expect(added.status()).toBe(200);
+  expect(added.ok()).toBe(true);
   await page.goto(`/plants/${code}`);
   const question = page.getByRole('region', { name: 'Which bud is kept?' });
   await question.getByRole('button', { name: 'Headed back above the lower one' }).click();
