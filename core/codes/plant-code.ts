@@ -58,19 +58,30 @@ const CODE_LIKE = /(?<![\p{L}\p{N}])([a-z0-9]{3})[ -]?([a-z0-9]{3})(?![\p{L}\p{N
  * @example codesIn('my K7M 4XQ is fine').codes // ['K7M4XQ']
  */
 export function codesIn(text: string): { codes: string[]; damaged: string[] } {
+  const { codes, damaged } = codesAt(text, '');
+  return { codes, damaged };
+}
+
+/** The same, with the text in which `mark` stands for each code. */
+export function codesAt(text: string, mark: string): { codes: string[]; damaged: string[]; marked: string } {
   const codes: string[] = [];
   const damaged: string[] = [];
+  let marked = '';
+  let done = 0;
   // Looked for anew after each hit: what stands before a code must not take half of it.
   const search = new RegExp(CODE_LIKE);
   for (let hit = search.exec(text); hit; hit = search.exec(text)) {
     const typed = `${hit[1]}${hit[2]}`;
     const code = typed.toUpperCase();
     const hasDigit = /\d/.test(code);
-    if (isPlantCode(code) && (hasDigit || typed === code)) codes.push(code);
-    else {
+    if (isPlantCode(code) && (hasDigit || typed === code)) {
+      codes.push(code);
+      marked += `${text.slice(done, hit.index)}${mark}`;
+      done = search.lastIndex;
+    } else {
       if (hasDigit && /[A-Z]/.test(code) && hit[0].length === 6) damaged.push(code);
       search.lastIndex = hit.index + 3;
     }
   }
-  return { codes, damaged };
+  return { codes, damaged, marked: marked + text.slice(done) };
 }

@@ -4,7 +4,7 @@ import type { AnswerReason } from '@/core/follow-up/signs/counted-answer';
 import type { Said } from '@/core/follow-up/said';
 import type { Signs } from '@/core/follow-up/signs/signs';
 import type { WayIn } from '@/core/follow-up/way-in';
-import type { ReplyProblem } from '@/core/follow-up/reply/read-reply';
+import type { ReplyProblem } from '@/core/follow-up/reply/reply-problems';
 
 export interface RoundRow {
   id: string;

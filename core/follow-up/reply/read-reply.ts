@@ -1,94 +1,124 @@
-import { codesIn } from '../../codes/plant-code';
+import { codesAt } from '../../codes/plant-code';
 import type { Said } from '../said';
 import type { ReplyWords } from '../wording/wording';
-
-/** Why a reply was not read: the instructor is shown it instead. */
-export const REPLY_PROBLEMS = {
-  forwarded: 'It passes on somebody else’s letter.',
-  'no-code': 'No code of a plant stands in it.',
-  'several-codes': 'Two codes stand before one answer, so it could mean either.',
-  'no-words': 'After a code stands none of the words that are understood.',
-  doubtful: 'What it says can be read in two ways.',
-  'unknown-code': 'A code in it belongs to no plant.',
-  'not-theirs': 'A code in it belongs to a plant that is not the sender’s.',
-  'unknown-sender': 'Nobody on record writes from this address.',
-  'not-asked': 'Nothing can be told of one of its plants yet.',
-  day: 'It bears a day before the plant was grafted, or one still to come.',
-  damaged: 'The file is no letter that can be read.',
-  unproven:
-    'It answers none of our letters to this address, so anybody may have written it. Ask the person, then enter what they say.',
-  'too-large': 'The file is larger than any letter is read.',
-  'no-file': 'It is no file that can be opened.',
-  'too-slow': 'Reading it took too long, so it was given up.',
-  fault: 'Something went wrong while it was read; the log of the server says what.',
-} as const;
-export type ReplyProblem = keyof typeof REPLY_PROBLEMS;
-
-/** Of letters that could not even be opened: their files lie in the folder `put-aside` of the inbox. */
-export const PUT_ASIDE: readonly ReplyProblem[] = ['damaged', 'too-large', 'no-file', 'too-slow', 'fault'];
+import { alternatives, clausesOf, CODE, plain, without, withoutNames } from './reply-text';
+import type { ReplyProblem } from './reply-problems';
 
 export interface ReplyAnswer {
   code: string;
   said: Said;
 }
 
-export type ReplyRead = { answers: ReplyAnswer[]; problem: null } | { answers: null; problem: ReplyProblem };
+/**
+ * What a reply says: answers, or why a person has to look at it; and whether its writer wants no more letters, which is
+ * heard also where the rest is not understood.
+ */
+export type ReplyRead = { stop: boolean } & (
+  { answers: ReplyAnswer[]; problem: null } | { answers: null; problem: ReplyProblem }
+);
+
+/** A reply as it came, without what it quotes. */
+export interface ReplyText {
+  subject: string;
+  text: string;
+  /** Of its sender and the club: words that may end a letter and say nothing. */
+  names?: readonly string[];
+}
 
 const MEANINGS = ['alive', 'dead', 'unsure', 'not-found'] as const satisfies readonly Said[];
-const refused = (problem: ReplyProblem): ReplyRead => ({ answers: null, problem });
 
 /**
- * What a reply says of which plants: codes, each with a plain word beside it. Read whole or not at all: whatever could
- * mean something else is left to a person.
+ * What a reply says of which plants. It is read only where each of its clauses is a code with a plain word in the tense
+ * of now, a wish not to be written to, or made of words of a short list that change nothing. Whatever else stands in it
+ * is left to a person, who sees it whole.
  *
- * @param reply subject, and what its writer wrote themselves, without what they quote
  * @param words of the language it is read in
  * @example readReply({ subject: 'Re: grafts', text: 'K7M 4XQ alive' }, english.reply).answers // [{ code: 'K7M4XQ', said: 'alive' }]
  */
-export function readReply({ subject, text }: { subject: string; text: string }, words: ReplyWords): ReplyRead {
-  const all = `${subject}\n${text}`.toLowerCase();
-  if (words.forwarded.some((phrase) => all.includes(phrase.toLowerCase()))) return refused('forwarded');
-  const { damaged, codes: every } = codesIn(text);
+export function readReply({ subject, text, names = [] }: ReplyText, words: ReplyWords): ReplyRead {
+  const all = plain(`${subject}\n${text}`);
+  if (words.forwarded.some((phrase) => all.includes(plain(phrase))))
+    return { stop: false, answers: null, problem: 'forwarded' };
+  const { codes, damaged, marked } = codesAt(text, CODE);
+  const clauses = clausesOf(withoutNames(marked, names, words), words);
+  const stop = [plain(subject), ...clauses].some((clause) => isStop(clause, words));
+  const refused = (problem: ReplyProblem): ReplyRead => ({ stop, answers: null, problem });
   if (damaged.length > 0) return refused('unknown-code');
-  const codes = [...new Set(every)];
-  if (codes.length === 0) return refused('no-code');
-  const clauses = codes.length === 1 ? [text] : text.split(/[\n;,]+/);
+  if (codes.length === 0) {
+    const understood = clauses.every((clause) => isStop(clause, words) || isHarmless(clause, words));
+    return stop && understood ? { stop, answers: [], problem: null } : refused('no-code');
+  }
+  const heard = hear(clauses, codes, words);
+  return typeof heard === 'string' ? refused(heard) : { stop, answers: heard, problem: null };
+}
+
+/**
+ * Goes through the clauses in their order. A code that stands alone takes the word that comes next; a word without a
+ * code may say once more what was said of the plant before, and what stands before the first code holds for all.
+ */
+function hear(clauses: readonly string[], codes: readonly string[], words: ReplyWords): ReplyAnswer[] | ReplyProblem {
+  const left = [...codes];
   const found = new Map<string, Said>();
+  let waiting: string | null = null;
+  let last: Said | null = null;
+  let ahead: Said | null = null;
   for (const clause of clauses) {
-    const own = [...new Set(codesIn(clause).codes)];
-    if (own.length === 0) {
-      if (meaningsOf(clause, words).length > 0) return refused('doubtful');
+    const own = clause.split(CODE).length - 1;
+    if (own > 1) return 'several-codes';
+    if (own === 0 && (isStop(clause, words) || isHarmless(clause, words))) continue;
+    const said = meaningOf(clause, words);
+    if (own === 0 && waiting === null) {
+      if (said === null || (last !== null && said !== last) || (ahead !== null && said !== ahead)) return 'doubtful';
+      if (last === null) ahead = said;
       continue;
     }
-    if (own.length > 1) return refused('several-codes');
-    const meanings = meaningsOf(clause, words);
-    if (meanings.length === 0) return refused('no-words');
-    const [meaning] = meanings;
-    if (meanings.length > 1 || meaning === 'turned') return refused('doubtful');
-    const before = found.get(own[0]!);
-    if (before !== undefined && before !== meaning) return refused('doubtful');
-    found.set(own[0]!, meaning!);
+    if (own === 1 && waiting !== null) return 'no-words';
+    const code: string = own === 1 ? left.shift()! : waiting!;
+    if (said === null && own === 1 && isHarmless(clause.replace(CODE, ' '), words)) {
+      waiting = code;
+      continue;
+    }
+    if (said === null || (ahead !== null && said !== ahead) || (found.has(code) && found.get(code) !== said))
+      return 'doubtful';
+    found.set(code, said);
+    waiting = null;
+    last = said;
   }
-  return { answers: [...found].map(([code, said]) => ({ code, said })), problem: null };
+  return waiting === null ? [...found].map(([code, said]) => ({ code, said })) : 'no-words';
 }
 
-/** Each meaning that stands in a clause once; `turned` where a word that turns or doubts stands there besides. */
-function meaningsOf(clause: string, words: ReplyWords): (Said | 'turned')[] {
-  let left = ` ${clause.toLowerCase().replaceAll('’', "'")} `;
+/** The one meaning of a clause all of whose other words change nothing; null where there is none, or it may mean more. */
+function meaningOf(clause: string, words: ReplyWords): Said | null {
+  const [first] = clause.trim().split(/\s+/);
+  // "Is K7M 4XQ alive" asks, whether or not a question mark stands at its end.
+  if (words.asking.some((asking) => asking === first || (asking.includes(' ') && without(clause, [asking]) !== clause)))
+    return null;
+  const found = new Set<Said>();
+  let left = clause.replace(CODE, ' ');
   const phrases = MEANINGS.flatMap((meaning) =>
-    words[meaning].map((phrase) => ({ meaning, phrase: phrase.toLowerCase().replaceAll('’', "'") })),
+    alternatives(words[meaning]).map((phrase) => ({ meaning, phrase })),
   ).sort((a, b) => b.phrase.length - a.phrase.length);
-  const found = new Set<Said | 'turned'>();
   for (const { meaning, phrase } of phrases) {
-    const whole = wholeWords(phrase);
-    if (!whole.test(left)) continue;
+    const rest = without(left, [phrase]);
+    if (rest === left) continue;
     found.add(meaning);
-    left = left.replaceAll(wholeWords(phrase), ' ');
+    left = rest;
   }
-  if (found.size > 0 && words.turning.some((word) => wholeWords(word.toLowerCase()).test(left))) found.add('turned');
-  return [...found];
+  const [meaning] = found;
+  return found.size === 1 && isHarmless(left, words) ? meaning! : null;
 }
 
-function wholeWords(phrase: string): RegExp {
-  return new RegExp(`(?<![\\p{L}\\p{N}])${phrase.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}(?![\\p{L}\\p{N}])`, 'gu');
+/** Nothing but greetings, thanks and words that change nothing. */
+function isHarmless(clause: string, words: ReplyWords): boolean {
+  return /^[\s'"*_~-]*$/u.test(without(clause, alternatives([...words.greeting, ...words.closing, ...words.harmless])));
+}
+
+/** A wish not to be written to any more, and nothing besides. */
+function isStop(clause: string, words: ReplyWords): boolean {
+  const asked = clause.replace(/\?+\s*$/, '');
+  const left = alternatives(words.stop).find((phrase) => {
+    const rest = without(asked, [phrase]);
+    return rest !== asked && isHarmless(without(rest, alternatives(words.request)), words);
+  });
+  return left !== undefined;
 }

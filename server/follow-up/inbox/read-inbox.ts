@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { v5 as nameBased, v7 as uuid } from 'uuid';
-import { PUT_ASIDE, readReply, type ReplyAnswer, type ReplyProblem } from '@/core/follow-up/reply/read-reply';
+import { readReply, type ReplyAnswer } from '@/core/follow-up/reply/read-reply';
+import { PUT_ASIDE, type ReplyProblem } from '@/core/follow-up/reply/reply-problems';
 import { dateInZone } from '@/core/units/zoned-date';
 import type { ClubRow, PersonRow } from '@/db/models/club-rows';
 import type { MailReplyRow, MessageRow } from '@/db/models/follow-up-rows';

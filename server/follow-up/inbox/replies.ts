@@ -1,5 +1,5 @@
 import type { Reply } from '@/core/follow-up/reply/reply';
-import { PUT_ASIDE, REPLY_PROBLEMS } from '@/core/follow-up/reply/read-reply';
+import { PUT_ASIDE, REPLY_PROBLEMS } from '@/core/follow-up/reply/reply-problems';
 import { id } from '@/core/inputs/fields';
 import { transact } from '@/db/transact';
 import { UNSET } from '@/db/unset';
