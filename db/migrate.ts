@@ -23,6 +23,7 @@ import * as tableChanges from './migrations/0018-table-changes';
 import * as chipCover from './migrations/0020-chip-cover';
 import * as variantReason from './migrations/0022-variant-reason';
 import * as spoiledCuts from './migrations/0023-spoiled-cuts';
+import * as stopConfirmed from './migrations/0024-stop-confirmed';
 import * as moreSigns from './migrations/0021-more-signs';
 import * as topworkingDay from './migrations/0019-topworking-day';
 
@@ -52,6 +53,7 @@ function migrator(sequelize: Sequelize) {
       { name: '0021-more-signs', up: () => moreSigns.up(sequelize) },
       { name: '0022-variant-reason', up: () => variantReason.up(sequelize) },
       { name: '0023-spoiled-cuts', up: () => spoiledCuts.up(sequelize) },
+      { name: '0024-stop-confirmed', up: () => stopConfirmed.up(sequelize) },
     ],
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
     logger: undefined,

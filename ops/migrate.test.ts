@@ -33,6 +33,7 @@ const ALL = [
   '0021-more-signs',
   '0022-variant-reason',
   '0023-spoiled-cuts',
+  '0024-stop-confirmed',
 ];
 /** Tables that are spoken to without a model. */
 const BARE = ['guards', 'migration_guard', 'migrations', 'rate_limits', 'table_changes', 'table_stamps'];

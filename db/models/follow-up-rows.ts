@@ -100,4 +100,6 @@ export interface MailReplyRow {
   arrivedAt: Date;
   settledAt: Date | null;
   settledBy: string | null;
+  /** Of a wish not to be written to: whether the letter that confirms it waits or has gone; empty where there was none. */
+  confirmation: '' | 'queued' | 'delivered';
 }

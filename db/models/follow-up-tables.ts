@@ -91,6 +91,7 @@ function mailTables(define: Define) {
       arrivedAt: DATE(3),
       settledAt: DATE(3),
       settledBy: STRING,
+      confirmation: STRING,
     }),
   };
 }

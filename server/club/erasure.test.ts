@@ -35,7 +35,7 @@ beforeAll(async () => {
 
 /** Columns of text in which no words of people stand: ids, codes, words of ours. */
 const NO_WORDS: Record<string, string[]> = {
-  mailReplies: ['contentHash', 'outcome', 'problem'],
+  mailReplies: ['contentHash', 'outcome', 'problem', 'confirmation'],
   causeLooks: ['code'],
   struckEvidence: ['code', 'liveKey'],
   settledCauses: ['cause', 'computed'],

@@ -19,6 +19,11 @@ export async function deliverLetters({ db, mail }: Pick<Services, 'db' | 'mail'>
     raw: true,
   });
   const letters = await db.accountLetters.findAll({ where: { state: 'queued' }, attributes: ['id'], raw: true });
+  const confirmations = await db.mailReplies.findAll({
+    where: { confirmation: 'queued', ...(clubId ? { clubId } : {}) },
+    attributes: ['id'],
+    raw: true,
+  });
   const released = async (rows: { id: string }[]): Promise<string[]> => {
     const done: string[] = [];
     for (const { id } of rows) {
@@ -30,9 +35,15 @@ export async function deliverLetters({ db, mail }: Pick<Services, 'db' | 'mail'>
     }
     return done;
   };
-  const sent = { messages: await released(messages), letters: await released(letters) };
+  const sent = {
+    messages: await released(messages),
+    letters: await released(letters),
+    confirmations: await released(confirmations),
+  };
   if (sent.messages.length > 0) await db.messages.update({ state: 'delivered' }, { where: { id: sent.messages } });
   if (sent.letters.length > 0) await db.accountLetters.update({ state: 'delivered' }, { where: { id: sent.letters } });
+  if (sent.confirmations.length > 0)
+    await db.mailReplies.update({ confirmation: 'delivered' }, { where: { id: sent.confirmations } });
   return messages.length - sent.messages.length;
 }
 
@@ -54,6 +65,7 @@ export async function knownLetters(db: Database, ids: string[]): Promise<Set<str
   const rows = await Promise.all([
     db.messages.findAll({ where: { id: ids }, attributes: ['id'], raw: true }),
     db.accountLetters.findAll({ where: { id: ids }, attributes: ['id'], raw: true }),
+    db.mailReplies.findAll({ where: { id: ids }, attributes: ['id'], raw: true }),
   ]);
   return new Set(rows.flat().map(({ id }) => id));
 }

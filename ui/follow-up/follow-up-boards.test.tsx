@@ -123,6 +123,7 @@ describe('the inbox', () => {
     arrivedAt: new Date('2027-05-04T10:00:00Z'),
     sentOn: '2027-05-03',
     problem: 'No code of a plant stands in it.',
+    stopped: false,
     answers: 0,
     settled: false,
     ...changes,

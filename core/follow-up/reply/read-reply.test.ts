@@ -73,7 +73,7 @@ describe('a reply by mail', () => {
     expect(read(`---------- Forwarded message\n${A} alive`).problem).toBe('forwarded');
     expect(read(`${A.slice(0, 5)}${A.endsWith('2') ? '3' : '2'} alive`).problem).toBe('unknown-code');
     expect(read('All well here, thanks').problem).toBe('no-code');
-    expect(read(`${A} and ${B} are alive`).problem).toBe('no-words');
+    expect(read(`${A} and ${B} are alive`).problem).toBe('several-codes');
   });
   it('that wants no more letters is heard also where the rest is not understood', () => {
     const heard = read(`${A} was eaten by a goat. Please stop writing to me.`);

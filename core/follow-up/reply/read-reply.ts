@@ -72,7 +72,7 @@ function hear(clauses: readonly string[], codes: readonly string[], words: Reply
       if (last === null) ahead = said;
       continue;
     }
-    if (own === 1 && waiting !== null) return 'no-words';
+    if (own === 1 && waiting !== null) return 'several-codes';
     const code: string = own === 1 ? left.shift()! : waiting!;
     if (said === null && own === 1 && isHarmless(clause.replace(CODE, ' '), words)) {
       waiting = code;

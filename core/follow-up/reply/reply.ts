@@ -13,5 +13,7 @@ export interface Reply {
   /** Its file in the folder of letters put aside; empty where it was read. */
   aside: string;
   answers: number;
+  /** Its writer wanted no more letters, and gets none. */
+  stopped: boolean;
   settled: boolean;
 }

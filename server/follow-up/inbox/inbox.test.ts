@@ -6,6 +6,7 @@ import { formatCode } from '@/core/codes/plant-code';
 import { makeKeepers } from '@/server/aftercare/make-keepers';
 import { type Keeper, listKeepers } from '@/server/plan/keepers-of-workshop';
 import { refusalOf, testClub, type TestClub, testWorkshop, type TestWorkshop } from '@/server/testing/test-club';
+import { planLetters } from '../letters/letter-plan';
 import { replyAddress } from '../letters/reply-address';
 import { addRound } from '../rounds';
 import { readInbox } from './read-inbox';
@@ -223,5 +224,59 @@ describe('replies by mail', () => {
     expect(await refusalOf(listReplies(club.as('viewer')))).toMatchObject({ refusal: 'forbidden' });
     expect(await refusalOf(settleReply(club.as('assistant'), uuid()))).toMatchObject({ refusal: 'not-found' });
     expect(await readInboxNow(club.as('assistant', NOW))).toEqual({ read: 0, aside: 0, nobodys: 0 });
+  });
+});
+
+describe('a wish not to be written to', () => {
+  const person = (id: string) => club.services.db.people.findByPk(id, { raw: true });
+  it('is acted on at once, confirmed once, and keeps what was told beside it', async () => {
+    const [own] = heldBy(2) as [Keeper];
+    const before = await answers();
+    await reply('stop', own, { text: `${formatCode(own.code)} alive and please do not write again` });
+    await Promise.all([read(), read()]);
+    expect(await answers()).toBe(before + 1);
+    expect((await person(own.seat.person.id))!.mayContact).toBe(false);
+    const [kept] = (await listReplies(club.as('assistant'))).filter(({ stopped }) => stopped);
+    expect(kept).toMatchObject({ answers: 1, problem: '', settled: true });
+    const confirmed = await club.services.mail.read(kept!.id);
+    expect(confirmed!.subject).toBe('No more letters about your grafts');
+    expect(confirmed!.to).toContain(own.seat.person.email!);
+    // Asked again, there is nothing to stop and nothing to confirm.
+    await reply('again', own, { text: 'Stop writing to me!' });
+    await read();
+    expect((await listReplies(club.as('assistant'))).filter(({ stopped }) => stopped)).toHaveLength(1);
+    await club.services.db.people.update({ mayContact: true }, { where: { id: own.seat.person.id } });
+  });
+  it('is heard where the rest has to be looked at, and from an address we write to without a letter of ours', async () => {
+    const [own] = heldBy(2) as [Keeper];
+    await reply('both', own, { text: `${formatCode(own.code)} was eaten by a goat. Please stop writing to me.` });
+    await read();
+    expect((await person(own.seat.person.id))!.mayContact).toBe(false);
+    const shown = (await listReplies(club.as('assistant'))).find(({ text }) => text.includes('goat'))!;
+    expect(shown).toMatchObject({ stopped: true, settled: false });
+    await settleReply(club.as('assistant'), shown.id);
+    await club.services.db.people.update({ mayContact: true }, { where: { id: own.seat.person.id } });
+  });
+  it('is no wish where it only sounds like one', async () => {
+    const [own] = heldBy(2) as [Keeper];
+    await reply('rain', own, { text: 'The rain did not stop. Please do not stop writing.' });
+    await read();
+    expect((await person(own.seat.person.id))!.mayContact).toBe(true);
+  });
+});
+
+describe('a reply that waits to be looked at', () => {
+  it('stops letters to its sender until somebody has', async () => {
+    const [own] = heldBy(1) as [Keeper];
+    const later = club.as('lead', new Date('2027-07-08T09:00:00Z'));
+    const held = async () => (await planLetters(later, [own.seat.person.id]))[0]!.held;
+    for (const { id, settled } of await listReplies(later)) if (!settled) await settleReply(later, id);
+    expect(await held()).toBe(false);
+    await reply('waits', own, { text: `${formatCode(own.code)} was alive in May` });
+    await read();
+    expect(await held()).toBe(true);
+    const waits = (await listReplies(later)).find(({ settled }) => !settled)!;
+    await settleReply(later, waits.id);
+    expect(await held()).toBe(false);
   });
 });

@@ -12,12 +12,14 @@ import { JobTooLong, runJob } from '@/server/jobs/run-job';
 import { audit } from '@/server/platform/audit';
 import type { Context, Services } from '@/server/platform/context';
 import { databaseIsAway } from '@/server/platform/database-is-away';
+import { deliverLetters } from '@/server/platform/outbox';
 import { linkReader } from '@/server/platform/link-reader';
 import { type AsideFolder, type ReceivedMail, UnreadableMail } from '@/stand-ins/mail/mail-service';
 import { type AskedUnion, askedUnions } from '../asks/asked-unions';
 import { answeredMessages, clubOfReplyAddress } from '../letters/reply-address';
 import { keepAnswers, roundToAnswer, type SentAnswer } from '../reports';
 import { wordingFor } from '../wordings';
+import { prepareConfirmation, stopWriting } from './stop-writing';
 
 /** Names answers by their letter and plant, so that a letter read twice is one answer. */
 const ANSWERS = '8f3d3b6e-2f2a-4c07-8d3a-5b7f0f0f2c91';
@@ -27,6 +29,8 @@ interface Verdict {
   person: PersonRow | null;
   answers: { asked: AskedUnion; answer: ReplyAnswer }[];
   problem: ReplyProblem | '';
+  /** Who wants no more letters. */
+  stop: PersonRow[];
 }
 
 /** Letters of one turn, and how long it may take, ms: the next turn goes on. */
@@ -182,8 +186,8 @@ async function keepLetter(
 
 /** Keeps that a letter came, and what became of it. */
 async function keepRow(
-  { db, now }: Services,
-  { id: clubId }: ClubRow,
+  services: Services,
+  club: ClubRow,
   {
     name,
     contentHash,
@@ -191,8 +195,11 @@ async function keepRow(
     problem,
     person = null,
     answers = [],
+    stop = [],
   }: { name: string; contentHash: string; letter: ReadLetter | null } & Pick<Verdict, 'problem'> & Partial<Verdict>,
 ): Promise<void> {
+  const { db, now, mail } = services;
+  const { id: clubId } = club;
   const row: MailReplyRow = {
     id: uuid(),
     clubId,
@@ -209,9 +216,13 @@ async function keepRow(
     arrivedAt: now,
     settledAt: problem === '' ? now : null,
     settledBy: null,
+    confirmation: stop.length > 0 ? 'queued' : '',
   };
+  const [asker] = stop;
   try {
+    if (asker) await prepareConfirmation(services, club, row.id, asker);
     await transact(db, async (transaction) => {
+      if (asker) await stopWriting(services, clubId, stop, transaction);
       await db.mailReplies.destroy({ where: { clubId, contentHash, problem: [...PUT_ASIDE] }, transaction });
       await db.mailReplies.create(row, { transaction });
       await audit(db, transaction, {
@@ -222,7 +233,10 @@ async function keepRow(
         at: now,
       });
     });
+    // What waits is sent by the next turn as well, should this server die here.
+    if (asker) await deliverLetters(services, clubId);
   } catch (error) {
+    if (asker) await mail.discard(row.id);
     // Another server read it in the same moment.
     if (!isDuplicate(error)) throw error;
   }
@@ -234,10 +248,12 @@ async function verdictOn(
   club: ClubRow,
   { letter, message }: { letter: ReadLetter; message: MessageRow | null },
 ): Promise<Verdict> {
+  let stop: PersonRow[] = [];
   const refused = (problem: ReplyProblem, person: PersonRow | null = null): Verdict => ({
     person,
     answers: [],
     problem,
+    stop,
   });
   const { db, actor } = context;
   const { clubId } = actor;
@@ -245,9 +261,13 @@ async function verdictOn(
   // Of two people of one address nobody can tell who writes; the codes say.
   const person = people.length === 1 ? people[0]! : null;
   if (people.length === 0) return refused('unknown-sender');
+  const names = [...people.flatMap(({ name }) => name ?? []), actor.clubName];
+  const read = readReply({ ...letter, names }, wordingFor(person ?? people[0]!, club).reply);
+  // A wish not to be written to is heard from any address we write to: it does harm to nobody, and is confirmed there.
+  if (read.stop) stop = people.filter(({ mayContact }) => mayContact);
   // Anybody can write in another's name; only whoever had the letter can answer it.
-  if (!people.some(({ id }) => id === message?.personId)) return refused('unproven', person);
-  const read = readReply(letter, wordingFor(person ?? people[0]!, club).reply);
+  const onlyStop = read.stop && read.answers?.length === 0;
+  if (!onlyStop && !people.some(({ id }) => id === message?.personId)) return refused('unproven', person);
   if (read.problem !== null) return refused(read.problem, person);
   const plants = await db.plants.findAll({
     where: { clubId, code: read.answers.map(({ code }) => code), voidedAt: UNSET },
@@ -269,7 +289,7 @@ async function verdictOn(
     if (day > each.today || (day || each.today) < each.union.madeOn) return refused('day', person);
     answers.push({ asked: each, answer });
   }
-  return { person: person ?? answers[0]!.asked.person, answers, problem: '' };
+  return { person: person ?? answers[0]?.asked.person ?? null, answers, problem: '', stop };
 }
 
 /** The day a letter was sent, at the site: what it tells was seen then. */

@@ -41,6 +41,7 @@ export async function listReplies(context: Context, most = 100): Promise<Reply[]
         problem: row.problem === '' ? '' : REPLY_PROBLEMS[row.problem],
         aside: row.problem !== '' && PUT_ASIDE.includes(row.problem) ? row.fileName : '',
         answers: row.answers,
+        stopped: row.confirmation !== '',
         settled: row.settledAt !== null,
       };
     })

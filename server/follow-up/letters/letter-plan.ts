@@ -3,6 +3,7 @@ import { mayAsk, mayWrite } from '@/core/follow-up/letters/letter-due';
 import type { LetterAsk } from '@/core/follow-up/letters/letter';
 import { questionSaid } from '@/core/follow-up/round-question';
 import type { Wording } from '@/core/follow-up/wording/wording';
+import { UNSET } from '@/db/unset';
 import { dateInZone } from '@/core/units/zoned-date';
 import type { PersonRow } from '@/db/models/club-rows';
 import type { LetterAskRow, MessageRow } from '@/db/models/follow-up-rows';
@@ -20,7 +21,7 @@ export interface PlannedLetter {
   told: number;
   /** Letters they had from the club so far. */
   letters: readonly MessageRow[];
-  /** They had a letter within the week: it is asked by the next one. */
+  /** They had a letter within the week, or a reply of theirs waits to be looked at: it is asked by a later one. */
   held: boolean;
 }
 
@@ -36,19 +37,26 @@ export async function planLetters(context: Context, personIds: readonly string[]
   const personId = [...new Set(personIds)];
   const plantIds = await plantsOfPeople(context, personId);
   if (plantIds.length === 0) return [];
-  const [asked, written, messages] = await Promise.all([
+  const [asked, written, messages, unread] = await Promise.all([
     askedUnions(context, { plantIds }),
     db.letterAsks.findAll({ where: { clubId, personId }, raw: true }),
     db.messages.findAll({ where: { clubId, personId }, raw: true }),
+    db.mailReplies.findAll({
+      where: { clubId, personId, outcome: 'unread', settledAt: UNSET },
+      attributes: ['personId'],
+      raw: true,
+    }),
   ]);
+  const waiting = new Set(unread.map((reply) => reply.personId));
   const byPerson = groupedBy(asked, ({ person }) => person.id);
-  return [...byPerson.values()].map((own) => plannedLetter(own, written, messages));
+  return [...byPerson.values()].map((own) => plannedLetter(own, written, messages, waiting));
 }
 
 function plannedLetter(
   own: readonly AskedUnion[],
   written: readonly LetterAskRow[],
   messages: readonly MessageRow[],
+  waiting: ReadonlySet<string | null>,
 ): PlannedLetter {
   const { person, today, site } = own[0]!;
   const asks = own.flatMap((asked) => {
@@ -68,7 +76,7 @@ function plannedLetter(
     asks,
     told: own.filter(({ reports }) => reports.some(({ roundId }) => rounds.has(roundId))).length,
     letters,
-    held: !mayWrite(lastOn, today),
+    held: waiting.has(person.id) || !mayWrite(lastOn, today),
   };
 }
 

@@ -63,6 +63,7 @@ export function InboxBoard({ replies, mayChange }: { replies: readonly Reply[]; 
                     <summary className="min-h-11 cursor-pointer py-2">
                       {reply.person?.name ?? reply.from}: {reply.subject},{' '}
                       {reply.problem === '' ? counted(reply.answers, 'answer') : 'looked at'}
+                      {reply.stopped ? ', no more letters wanted' : ''}
                     </summary>
                     <Letter reply={reply} />
                   </details>
@@ -131,10 +132,11 @@ function turnWords({ read, aside, nobodys }: LettersFound): string {
 }
 
 function Letter({ reply }: { reply: Reply }) {
-  const { from, person, subject, text, sentOn, problem, aside } = reply;
+  const { from, person, subject, text, sentOn, problem, aside, stopped } = reply;
   return (
     <>
       {problem !== '' && <p className="font-bold">Not read: {problem}</p>}
+      {stopped && <p className="font-bold">They want no more letters. They get none, and were told so once.</p>}
       {aside === '' ? (
         <>
           <p className="text-sm text-muted">
