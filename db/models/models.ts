@@ -3,7 +3,7 @@ import { clubTables } from './club-tables';
 import { planTables } from './plan-tables';
 import { woodTables } from './wood-tables';
 import { teachTables } from './teach-tables';
-import { scoreTables } from './score-tables';
+import { benchTables, scoreTables } from './score-tables';
 import { unionTables } from './union-tables';
 import { aftercareTables } from './aftercare-tables';
 import { placeTables } from './place-tables';
@@ -20,6 +20,7 @@ export function defineModels(sequelize: Sequelize) {
     ...woodTables(define),
     ...teachTables(define),
     ...scoreTables(define),
+    ...benchTables(define),
     ...unionTables(define),
     ...aftercareTables(define),
     ...placeTables(define),

@@ -33,17 +33,6 @@ export function scoreTables(define: Define) {
       changedBy: STRING,
       changedAt: DATE(3),
     }),
-    spoiledCuts: define<SpoiledCutRow>('spoiled_cuts', {
-      id: KEY,
-      clubId: STRING,
-      workshopId: STRING,
-      seatId: STRING,
-      personId: STRING,
-      method: STRING,
-      countedBy: STRING,
-      countedAt: DATE(3),
-      takenBackAt: DATE(3),
-    }),
     recalibrations: define<RecalibrationRow>('recalibrations', {
       id: KEY,
       clubId: STRING,
@@ -95,6 +84,23 @@ export function scoreTables(define: Define) {
       seatId: STRING,
       createdAt: DATE(3),
       withdrawnAt: DATE(3),
+    }),
+  };
+}
+
+/** What is counted at a bench besides its unions. */
+export function benchTables(define: Define) {
+  return {
+    spoiledCuts: define<SpoiledCutRow>('spoiled_cuts', {
+      id: KEY,
+      clubId: STRING,
+      workshopId: STRING,
+      seatId: STRING,
+      personId: STRING,
+      method: STRING,
+      countedBy: STRING,
+      countedAt: DATE(3),
+      takenBackAt: DATE(3),
     }),
   };
 }

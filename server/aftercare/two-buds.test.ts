@@ -58,11 +58,11 @@ describe('two buds of one stock', () => {
       ['front', true],
       ['back', false],
     ]);
-    const [one, other] = (await plantLife(lead('2028-04-13'), front!.code)).unions;
-    expect([one!.state, other!.state]).toEqual(['living', 'cut-away']);
-    expect(one!.keepsOne).toBe(true);
-    expect(other!.now).toEqual([]);
-    expect(other!.events.map(({ words }) => words)).toContain('Cut away, since another on its plant is kept');
+    const [kept, away] = (await plantLife(lead('2028-04-13'), front!.code)).unions;
+    expect([kept!.state, away!.state]).toEqual(['living', 'cut-away']);
+    expect(kept!.keepsOne).toBe(true);
+    expect(away!.now).toEqual([]);
+    expect(away!.events.map(({ words }) => words)).toContain('Cut away, since another on its plant is kept');
     // It is no death: nothing is offered for its stock, on which the other lives.
     const plans = await unionPlans(lead(), await livingUnions(lead(), { plantId: front!.id }));
     expect(plans.map(({ second }) => second)).toEqual([null, null]);

@@ -7,7 +7,7 @@ import { type Choices, relevantChoices } from '@/core/methods/school';
 import { kindOf } from '@/core/methods/compatibility/compatibility';
 import { type BuyLine, type KitLine, kitLines, shoppingList } from '@/core/plan/quantities/kit';
 import { keptAmount, keptStore, readKitLine } from '@/core/plan/quantities/kit-lengths';
-import { groupSpoilRate, spoilRate, type SpoilRate } from '@/core/plan/quantities/spoiled-cuts';
+import type { SpoilRate } from '@/core/plan/quantities/spoiled-cuts';
 import type { FoundTake } from '@/core/plan/quantities/found-take';
 import { type MethodNeed, methodNeed, type NeedInput } from '@/core/plan/quantities/needs';
 import { factsOf } from '@/core/methods/method-facts';
@@ -19,7 +19,7 @@ import { audit } from '@/server/platform/audit';
 import { paperInput, trimmed, decimal } from '@/core/inputs/fields';
 import { kept } from '@/server/platform/kept';
 import { parse } from '@/server/platform/parse';
-import { type CutsCounted, countedCuts } from '@/server/score/spoiled-cuts';
+import { countedCuts, groupRate } from './spoil-rates';
 import { foundTakes } from './found-takes';
 import { putPart, readPart } from './plan-parts';
 import { planning, type Planning } from './planning';
@@ -128,11 +128,8 @@ export async function quantities(context: Context, workshopId: string): Promise<
   });
   const store = Object.fromEntries(storeRows.map(({ item, inStore, price }) => [item, { inStore, price }]));
   const own = await ledger(context, lotIds);
-  const budding = secondChanceMethod(METHODS);
-  const wood = woodSupply(needs, own, workshopId, inputs, budding, (method) => ({
-    belief: belief(method),
-    spoils: spoils(method),
-  }));
+  const believed = (method: Method) => ({ belief: belief(method), spoils: spoils(method) });
+  const wood = woodSupply(needs, own, workshopId, inputs, secondChanceMethod(METHODS), believed);
   const stocks = [...new Set(needs.map((need) => kindOf(need.plan.stockSpecies)))].map((species) => ({
     species,
     needed: needs
@@ -150,13 +147,6 @@ export async function quantities(context: Context, workshopId: string): Promise<
     wood,
     stocks,
   };
-}
-
-/** The share of cuts that spoils in the hands that sit there; of the club's where nobody sits yet. */
-function groupRate(method: Method, seats: readonly { person: { id: string } }[], cuts: CutsCounted): SpoilRate {
-  const club = cuts(method.id);
-  if (seats.length === 0) return spoilRate(method.use, club, club);
-  return groupSpoilRate(seats.map(({ person }) => spoilRate(method.use, cuts(method.id, person.id), club)));
 }
 
 /** Stocks and sticks are in store when lots of them are there, not when somebody typed so. */

@@ -1,5 +1,6 @@
 import { v7 as uuid } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';
+import { countedCuts } from '@/server/plan/spoil-rates';
 import { quantities } from '@/server/plan/quantities';
 import {
   judgementBody,
@@ -11,7 +12,7 @@ import {
 } from '../testing/test-club';
 import { benchChanges, openBench } from './bench';
 import { putJudgement } from './judgements';
-import { countedCuts, putSpoiledCut, takeSpoiledCutBack } from './spoiled-cuts';
+import { putSpoiledCut, takeSpoiledCutBack } from './spoiled-cuts';
 
 let club: TestClub;
 let workshop: TestWorkshop;

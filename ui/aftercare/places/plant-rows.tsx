@@ -81,9 +81,7 @@ export function PlantRows({ plants, selected, mayChange, onSelect }: PlantRowsPr
               </td>
               {spotted && <td className="whitespace-nowrap">{plant.standing ? spotWords(plant.standing.spot) : ''}</td>}
               <td>
-                {plant.variety} <span className="text-muted">({plant.species})</span>
-                <span className="block text-sm text-muted">{plant.made}</span>
-                {plant.doubt !== '' && <span className="block text-sm font-bold">{DOUBTS[plant.doubt]}</span>}
+                <Variety plant={plant} />
               </td>
               <td>
                 <RibbonStrip id={plant.ribbon} />
@@ -100,5 +98,16 @@ export function PlantRows({ plants, selected, mayChange, onSelect }: PlantRowsPr
         </button>
       )}
     </div>
+  );
+}
+
+/** What it is, how it was made, and what is not sure of it. */
+function Variety({ plant: { variety, species, made, doubt } }: { plant: PlacedPlant }) {
+  return (
+    <>
+      {variety} <span className="text-muted">({species})</span>
+      <span className="block text-sm text-muted">{made}</span>
+      {doubt !== '' && <span className="block text-sm font-bold">{DOUBTS[doubt]}</span>}
+    </>
   );
 }

@@ -45,15 +45,7 @@ export function VisitSheetBoard({ sheet, me, mayChange }: VisitSheetBoardProps) 
       <ol className="divide-y divide-line border-y border-line">
         {sheet.plants.map(({ called, href, variety, stockType, tasks }) => (
           <li key={href + called} className="py-3">
-            <p className="flex flex-wrap items-baseline gap-x-3">
-              <a href={href} className="text-xl font-bold tabular-nums">
-                {called}
-              </a>
-              <span>
-                {variety} on {stockType}
-              </span>
-              <span className="text-sm text-muted">{[...new Set(tasks.map(({ method }) => method))].join(', ')}</span>
-            </p>
+            <PlantHead {...{ called, href, variety, stockType, tasks }} />
             <ul>
               {tasks.map((line) => (
                 <li
@@ -144,5 +136,22 @@ function AlongRow({ row: { task, name, missed, to, workshop }, left, mayChange, 
         </button>
       )}
     </li>
+  );
+}
+
+type PlantHeadProps = Pick<VisitSheet['plants'][number], 'called' | 'href' | 'variety' | 'stockType' | 'tasks'>;
+
+/** Which plant it is, and how its unions were made. */
+function PlantHead({ called, href, variety, stockType, tasks }: PlantHeadProps) {
+  return (
+    <p className="flex flex-wrap items-baseline gap-x-3">
+      <a href={href} className="text-xl font-bold tabular-nums">
+        {called}
+      </a>
+      <span>
+        {variety} on {stockType}
+      </span>
+      <span className="text-sm text-muted">{[...new Set(tasks.map(({ method }) => method))].join(', ')}</span>
+    </p>
   );
 }
