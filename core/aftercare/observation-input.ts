@@ -1,12 +1,14 @@
 import { type InferType, object, string } from 'yup';
 import { PLANT_EVENTS, type PlantEvent } from '@/core/methods/timetable/trigger';
 import { decimal, id, isoDate, optionalText, SEEN_YEARS } from '@/core/inputs/fields';
+import { HAPPENINGS } from './happening';
 import { TIE_IDS } from './ties/ties';
 
 /**
  * What is seen on a union: the height of its shoot; that it was shortened on purpose; an event that tasks wait for; a tie
  * on or off; the caliper of a stock that is to be budded; that it was opened to look; that it came off
- * with the top of the stock, or was rubbed off, since another on its plant was kept.
+ * with the top of the stock, or was rubbed off, since another on its plant was kept; that
+ * something happened to it, or that it died of that.
  */
 export const OBSERVATION_KINDS = [
   'height',
@@ -17,6 +19,8 @@ export const OBSERVATION_KINDS = [
   'caliper',
   'opened',
   'cut-away',
+  'happened',
+  'ended',
 ] as const;
 export type ObservationKind = (typeof OBSERVATION_KINDS)[number];
 
@@ -45,7 +49,12 @@ export const observationInput = object({
         schema.when('kind', {
           is: kindIs('tie-on', 'tie-off'),
           then: (tie) => tie.oneOf([...TIE_IDS], 'Say which tie it is.'),
-          otherwise: (none) => none.oneOf([''], 'Reload the page and enter it again.'),
+          otherwise: (neither) =>
+            neither.when('kind', {
+              is: kindIs('happened', 'ended'),
+              then: (what) => what.oneOf(Object.keys(HAPPENINGS), 'Say what happened.'),
+              otherwise: (none) => none.oneOf([''], 'Reload the page and enter it again.'),
+            }),
         }),
     }),
   lengthMm: decimal()

@@ -1,6 +1,7 @@
 import { OUTCOME_WORDS } from '@/core/aftercare/outcome';
 import type { LifeEvent } from '@/core/aftercare/life/plant-life';
 import type { PlaceMove } from '@/core/aftercare/places/place-view';
+import { HAPPENINGS, isHappening } from '@/core/aftercare/happening';
 import type { ObservationKind } from '@/core/aftercare/observation-input';
 import { madeWords } from '@/core/methods/made-words';
 import { TIES } from '@/core/aftercare/ties/ties';
@@ -23,6 +24,8 @@ const SEEN_WORDS: Record<ObservationKind, string> = {
   caliper: 'Stock measured',
   opened: 'Opened to look',
   'cut-away': 'Cut away, since another on its plant is kept',
+  happened: 'Happened',
+  ended: 'Died',
 };
 
 /** All that happened to a union and what is due on it, in the order of its days. */
@@ -101,6 +104,7 @@ export function lifeEvents(
 }
 
 function aboutOf({ kind, about }: { kind: ObservationKind; about: string }): string {
+  if (isHappening(about)) return HAPPENINGS[about];
   if (kind === 'event') return PLANT_EVENTS[about as PlantEvent] ?? about;
   return about in TIES ? TIES[about as keyof typeof TIES] : '';
 }

@@ -1,3 +1,4 @@
+import { DEADLY, type Happening } from '@/core/aftercare/happening';
 import { observationInput } from '@/core/aftercare/observation-input';
 import { id, isAhead } from '@/core/inputs/fields';
 import type { UnionObservationRow } from '@/db/models/aftercare-rows';
@@ -10,12 +11,23 @@ import { refreshUnionFacts } from '@/server/platform/union-facts';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
 import { caredFor } from './cared-for';
 
+/** What findings go by: a union that was opened is left out of them, one that died of something is dead. */
+const COUNTED: ReadonlySet<string> = new Set(['opened', 'ended']);
+
 /** Keeps what was seen on a union, under an id made on the device; the same again changes nothing. */
 export async function observeUnion(context: Context, observationId: string, input: unknown): Promise<void> {
   allow(context, 'assistant');
   parse(id('what was seen'), observationId);
   const { assessorId, unionId, kind, about, lengthMm, note, seenOn } = parse(observationInput, input, context.now);
   const values = { unionId, kind, about, lengthMm, note, seenOn };
+  if (kind === 'ended' && !DEADLY.includes(about as Happening))
+    throw new UseCaseError(
+      'invalid',
+      'A graft does not die of that. Say what it died of, or leave open whether it is dead.',
+      {
+        about: 'Say what it died of.',
+      },
+    );
   const {
     db,
     actor: { clubId, userId },
@@ -50,8 +62,7 @@ export async function observeUnion(context: Context, observationId: string, inpu
           seenOn: 'Before it was made.',
         });
       await db.unionObservations.create(row, { transaction });
-      // Whoever opened a union to look has ended it, so it is left out of what is found.
-      if (values.kind === 'opened') await refreshUnionFacts(db, clubId, [values.unionId], transaction);
+      if (COUNTED.has(values.kind)) await refreshUnionFacts(db, clubId, [values.unionId], transaction);
       await audit(db, transaction, {
         clubId,
         actorId: userId,
@@ -94,7 +105,7 @@ export async function takeObservationBack(context: Context, observationId: strin
       { takenBackAt: now },
       { where: { clubId, id: observationId, takenBackAt: UNSET }, transaction },
     );
-    if (known.kind === 'opened') await refreshUnionFacts(db, clubId, [known.unionId], transaction);
+    if (COUNTED.has(known.kind)) await refreshUnionFacts(db, clubId, [known.unionId], transaction);
     await audit(db, transaction, {
       clubId,
       actorId: userId,

@@ -1,11 +1,13 @@
 import { groupedBy } from '@/core/units/grouped-by';
 import { byId } from '@/core/units/by-id';
+import { HAPPENINGS, isHappening } from '@/core/aftercare/happening';
 import type { Contradiction, Side } from '@/core/follow-up/contradiction';
 import { settlementInput } from '@/core/follow-up/answer-input';
 import { WAY_IN_WORDS } from '@/core/follow-up/way-in';
 import { ENGLISH } from '@/core/follow-up/wording/english';
 import type { WordingKey } from '@/core/follow-up/wording/wording';
 import { ANSWER_WORDS, MILESTONE_WORDS } from '@/core/methods/milestones';
+import type { UnionObservationRow } from '@/db/models/aftercare-rows';
 import type { ReportRow } from '@/db/models/follow-up-rows';
 import { transact } from '@/db/transact';
 import { UNSET } from '@/db/unset';
@@ -27,9 +29,10 @@ export async function contradictions(context: Context, workshopId: string): Prom
   const facts = await db.unionFacts.findAll({ where: { clubId, workshopId, contradicted: true }, raw: true });
   if (facts.length === 0) return [];
   const unionId = facts.map((fact) => fact.unionId);
-  const [unions, reports, rounds] = await Promise.all([
+  const [unions, reports, deaths, rounds] = await Promise.all([
     db.unions.findAll({ where: { clubId, id: unionId }, raw: true }),
     db.reports.findAll({ where: { clubId, unionId, setAsideAt: UNSET }, order: [['turn', 'ASC']], raw: true }),
+    db.unionObservations.findAll({ where: { clubId, unionId, kind: 'ended', takenBackAt: UNSET }, raw: true }),
     listRounds(context, workshopId),
   ]);
   const plants = await db.plants.findAll({ where: { clubId, id: unions.map((union) => union.plantId!) }, raw: true });
@@ -63,9 +66,18 @@ export async function contradictions(context: Context, workshopId: string): Prom
       variety: lotOf.get(plant.woodLotId)?.variety ?? '',
       grower: personOf.get(seat?.personId ?? '')?.name ?? ERASED_NAME,
       alive: sides.filter((_, i) => counting[i]!.answer === 'yes'),
-      dead: sides.filter((_, i) => counting[i]!.answer === 'dead'),
+      dead: [
+        ...sides.filter((_, i) => counting[i]!.answer === 'dead'),
+        ...deaths.filter((death) => death.unionId === union.id).map(deathSide),
+      ],
     };
   });
+}
+
+/** A death that was told on a day nobody asked. */
+function deathSide({ id, seenOn, about, note }: UnionObservationRow): Side {
+  const what = isHappening(about) ? HAPPENINGS[about].toLowerCase() : '';
+  return { reportId: id, says: 'dead', seenOn, words: `Told on the day: ${what}.`, note };
 }
 
 /** Sets answers of a union aside that contradict others, with the reason: they are kept, and count no more. */
@@ -76,15 +88,23 @@ export async function settleContradiction(context: Context, unionId: string, inp
   const { clubId, userId } = actor;
   await transact(db, async (transaction) => {
     const reports = await db.reports.findAll({ where: { clubId, unionId }, transaction, raw: true });
-    if (reports.length === 0) throw notFound('The plant');
+    const deaths = await db.unionObservations.findAll({
+      where: { clubId, unionId, kind: 'ended' },
+      transaction,
+      raw: true,
+    });
+    if (reports.length + deaths.length === 0) throw notFound('The plant');
     const wrong = reports.filter(({ id }) => setAside.includes(id));
-    if (wrong.length !== new Set(setAside).size) throw notFound('The answer');
+    const wrongDeaths = deaths.filter(({ id }) => setAside.includes(id));
+    if (wrong.length + wrongDeaths.length !== new Set(setAside).size) throw notFound('The answer');
     // The same again changes nothing.
-    if (wrong.every(({ setAsideAt }) => setAsideAt !== null)) return;
+    if (wrong.every(({ setAsideAt }) => setAsideAt !== null) && wrongDeaths.every(({ takenBackAt }) => takenBackAt))
+      return;
     const deciding = reports.filter(
       ({ answer, setAsideAt }) => ['yes', 'dead'].includes(answer) && setAsideAt === null,
     );
-    if (deciding.every(({ id }) => setAside.includes(id)))
+    const standing = [...deciding, ...deaths.filter(({ takenBackAt }) => takenBackAt === null)];
+    if (standing.every(({ id }) => setAside.includes(id)))
       throw new UseCaseError('invalid', 'One side has to stand. Set aside the answers of one side only.');
     const roundId = wrong.map((report) => report.roundId);
     // Earlier answers of that side to the same rounds would come to count in their place.
@@ -97,7 +117,10 @@ export async function settleContradiction(context: Context, unionId: string, inp
     );
     await db.unionObservations.update(
       { takenBackAt: now },
-      { where: { clubId, id: same.map(({ id }) => id), takenBackAt: UNSET }, transaction },
+      {
+        where: { clubId, id: [...same, ...wrongDeaths].map(({ id }) => id), takenBackAt: UNSET },
+        transaction,
+      },
     );
     await refreshUnionFacts(db, clubId, [unionId], transaction);
     await audit(db, transaction, {

@@ -1,6 +1,8 @@
 import { QueryTypes, type Transaction } from 'sequelize';
 import { takeOf, type Sighting } from '@/core/findings/take/take-state';
 import { toldBy } from '@/core/findings/take/told-by';
+import { MILESTONES } from '@/core/methods/milestones';
+import type { UnionObservationRow } from '@/db/models/aftercare-rows';
 import type { Database } from '@/db/database';
 import { transact } from '@/db/transact';
 import type { JudgementRow, PlantRow, UnionFactRow, UnionRow } from '@/db/models/union-rows';
@@ -26,9 +28,9 @@ export async function refreshUnionFacts(
   // Practice unions are cut open: no plant, and nobody reports on them.
   const kept = unions.filter(({ kind }) => kind === 'keeper');
   const keeperIds = kept.map(({ id }) => id);
-  const [judgements, opened, plants, reports] = await Promise.all([
+  const [judgements, ends, plants, reports] = await Promise.all([
     db.judgements.findAll({ where: { clubId, unionId: unionIds }, transaction, raw: true }),
-    openedUnions(db, clubId, unionIds, transaction),
+    endsOfUnions(db, clubId, unionIds, transaction),
     kept.length === 0
       ? []
       : db.plants.findAll({
@@ -57,7 +59,7 @@ export async function refreshUnionFacts(
           }),
           db.letterAsks.findAll({ where: { clubId, unionId: keeperIds }, transaction, raw: true }),
         ]);
-  const facts = factsOf(unions, { judgements, opened, plants, reports, rounds, letters });
+  const facts = factsOf(unions, { judgements, ends, plants, reports, rounds, letters });
   await db.sequelize.query('UPDATE unions SET changed_at = NOW(3) WHERE club_id = :clubId AND id IN (:unionIds)', {
     replacements: { clubId, unionIds },
     transaction,
@@ -75,26 +77,28 @@ export async function refreshUnionFacts(
   );
 }
 
-async function openedUnions(
+type End = Pick<UnionObservationRow, 'unionId' | 'kind' | 'seenOn'>;
+
+/** What ended unions on a day nobody asked: that they were opened to look, or died of something. */
+async function endsOfUnions(
   db: Database,
   clubId: string,
   unionIds: string[],
   transaction: Transaction,
-): Promise<Set<string>> {
-  const rows = await db.unionObservations.findAll({
-    where: { clubId, unionId: unionIds, kind: 'opened', takenBackAt: UNSET },
-    attributes: ['unionId'],
+): Promise<End[]> {
+  return db.unionObservations.findAll({
+    where: { clubId, unionId: unionIds, kind: ['opened', 'ended'], takenBackAt: UNSET },
+    attributes: ['unionId', 'kind', 'seenOn'],
     transaction,
     raw: true,
   });
-  return new Set(rows.map(({ unionId }) => unionId));
 }
 
 /** The rows that facts are made of; reports in the order of arrival. */
 interface FactSources {
   judgements: JudgementRow[];
-  /** Unions that somebody opened to look: they are outside of what is found. */
-  opened: ReadonlySet<string>;
+  /** Unions that somebody opened to look are outside of what is found; others died on a day nobody asked. */
+  ends: readonly End[];
   plants: PlantRow[];
   reports: ReportRow[];
   rounds: RoundRow[];
@@ -104,7 +108,8 @@ interface FactSources {
 
 /** What is known of each union. */
 function factsOf(unions: UnionRow[], sources: FactSources): UnionFactRow[] {
-  const { judgements, opened, plants, reports, rounds, letters } = sources;
+  const { judgements, ends, plants, reports, rounds, letters } = sources;
+  const opened = new Set(ends.filter(({ kind }) => kind === 'opened').map(({ unionId }) => unionId));
   const roundOf = new Map(rounds.map((round) => [round.id, round]));
   return unions.map((union) => {
     const plant = plants.find(({ id }) => id === union.plantId);
@@ -123,7 +128,8 @@ function factsOf(unions: UnionRow[], sources: FactSources): UnionFactRow[] {
       const round = report.unionId === union.id ? roundOf.get(report.roundId) : undefined;
       if (round) said.set(report.roundId, toldBy(union, round.milestone, report));
     }
-    const { states, ...life } = takeOf([...said.values()]);
+    const deaths = ends.filter(({ unionId, kind }) => unionId === union.id && kind === 'ended').map(diedOn);
+    const { states, ...life } = takeOf([...said.values(), ...deaths]);
     const lettersOf = (roundId: string): number =>
       letters.filter((letter) => letter.unionId === union.id && letter.roundId === roundId).length;
     return {
@@ -157,6 +163,11 @@ function factsOf(unions: UnionRow[], sources: FactSources): UnionFactRow[] {
       reminded: [...said.keys()].some((roundId) => lettersOf(roundId) > 1),
     };
   });
+}
+
+/** A death that was told without a round: it ends whatever comes after the last milestone it was seen alive at. */
+function diedOn({ seenOn }: End): Sighting {
+  return { milestones: [MILESTONES[0]], answer: 'dead', seenOn };
 }
 
 /** Makes the findings' table of a club anew. */

@@ -1,6 +1,7 @@
 import { daysBetween, type IsoDate } from '../../units/iso-date';
 import type { PlantEvent } from '../../methods/timetable/trigger';
 import type { GrowthObservation } from '../growth/growth-date';
+import { GONE, type Happening } from '../happening';
 import type { ObservationKind } from '../observation-input';
 import { TIE_IDS, type TieId, type TieSeen } from '../ties/ties';
 import { BINDING_OFF } from './actual-binding';
@@ -114,7 +115,9 @@ function endingOf(
   if (opened) return { on: opened.seenOn, why: 'opened' };
   if (deadOn) return { on: deadOn, why: 'dead' };
   const away = seen.find(({ kind }) => kind === 'cut-away');
-  return away ? { on: away.seenOn, why: 'cut-away' } : null;
+  if (away) return { on: away.seenOn, why: 'cut-away' };
+  const gone = seen.find(({ kind, about }) => kind === 'happened' && GONE.includes(about as Happening));
+  return gone ? { on: gone.seenOn, why: 'gone' } : null;
 }
 
 /** Ties that somebody saw on or off. */

@@ -16,8 +16,8 @@ export interface Closed {
   occurrence?: number;
 }
 
-/** Why a union's life ended, as far as its plan goes; one is cut away where another on its plant is kept. */
-export type Ending = 'dead' | 'voided' | 'opened' | 'cut-away';
+/** Why a union's life ended, as far as its plan goes; one is cut away where another on its plant is kept, gone where nobody knows where the plant is. */
+export type Ending = 'dead' | 'voided' | 'opened' | 'cut-away' | 'gone';
 
 /** What is known of a union's life, besides its day. */
 export interface LifeSoFar extends DaysKnown {

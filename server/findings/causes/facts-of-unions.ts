@@ -1,3 +1,4 @@
+import { isHappening } from '@/core/aftercare/happening';
 import type { BarkTried, FactsOfUnion } from '@/core/findings/causes/evidence/facts-of-union';
 import { bleeds, kindOf } from '@/core/methods/compatibility/compatibility';
 import { pairOfGenera } from '@/core/methods/compatibility/pair-of-genera';
@@ -80,6 +81,9 @@ export async function factsOfUnions(
         grewOn: grewOn(plan, own, roundOf),
         leavesFall: nextLeafFall(union.madeOn, life.turnsOf(wood.species)),
         signsSayDead: ['dead', 'likely dead'].includes(own.find(({ answer }) => answer === 'dead')?.reading ?? ''),
+        happened: plan.seen.flatMap(({ kind, about, seenOn }) =>
+          (kind === 'happened' || kind === 'ended') && isHappening(about) ? [{ on: seenOn, code: about }] : [],
+        ),
         signs: own.flatMap(({ answer, signs, seenOn }) => (answer === 'dead' && signs ? [{ on: seenOn, signs }] : [])),
       };
       return [union.id, made];

@@ -1,3 +1,4 @@
+import { GONE, type Happening } from '@/core/aftercare/happening';
 import { groupedBy } from '@/core/units/grouped-by';
 import type { DailyWarmth } from '@/core/aftercare/plan/task-days';
 import { withoutWinter } from '@/core/follow-up/asks/without-winter';
@@ -163,11 +164,14 @@ function countingAnswers(reports: readonly ReportRow[]) {
   return [...new Map(reports.map((report) => [report.roundId, report])).values()];
 }
 
-/** Dead with nothing against it, voided, opened to look, or cut away: nobody is asked of it any more. */
+/** Dead with nothing against it, voided, opened to look, cut away, or gone: nobody is asked of it any more. */
 function hasEnded({ facts, plant, seen }: LivingUnion): boolean {
   return (
     plant.voidedAt !== null ||
-    seen.some(({ kind }) => kind === 'opened' || kind === 'cut-away') ||
+    seen.some(
+      ({ kind, about }) =>
+        kind === 'opened' || kind === 'cut-away' || (kind === 'happened' && GONE.includes(about as Happening)),
+    ) ||
     (facts !== null && facts.firstDeadOn !== null && !facts.contradicted)
   );
 }

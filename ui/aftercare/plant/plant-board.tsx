@@ -31,6 +31,7 @@ const STATES = {
   opened: 'Opened to look',
   voided: 'Voided',
   'cut-away': 'Cut away',
+  gone: 'Gone',
 } as const;
 
 /** The unions of a plant: the life of each, what is due, what is round its stem. Works on what this device keeps. */

@@ -11,6 +11,7 @@ import type { AtPlant } from './at-plant';
 import { SecondChance } from './second-chance';
 import { SeenForm } from './seen-form';
 import { TieList } from './tie-list';
+import { WhatHappened } from './what-happened';
 
 /** What is due on a union and what comes next; each is marked with one tap, and what was seen is entered. */
 export function UnionPanel({ life, at }: { life: UnionLife; at: AtPlant }) {
@@ -78,6 +79,7 @@ export function UnionPanel({ life, at }: { life: UnionLife; at: AtPlant }) {
           </Link>
         </p>
       )}
+      {mayChange && life.state === 'living' && <WhatHappened life={life} at={at} />}
       {mayChange && (life.state === 'living' || life.state === 'dead') && <SeenForm life={life} at={at} />}
     </div>
   );

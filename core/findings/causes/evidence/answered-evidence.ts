@@ -1,4 +1,5 @@
 import { addDays, daysBetween, formatDate } from '../../../units/iso-date';
+import { HAPPENING_EVIDENCE } from '../../../aftercare/happening';
 import type { Signs } from '../../../follow-up/signs/signs';
 import type { FactsOfUnion, Gathered } from './facts-of-union';
 
@@ -12,6 +13,11 @@ export function answeredEvidence(facts: FactsOfUnion): Gathered[] {
   for (const { on, signs } of facts.signs)
     for (const code of codesOf(signs))
       if (!found.some((known) => known.code === code)) found.push({ code, from: `Answer of ${formatDate(on)}` });
+  for (const { on, code } of facts.happened) {
+    const evidence = HAPPENING_EVIDENCE[code];
+    if (evidence && !found.some((known) => known.code === evidence))
+      found.push({ code: evidence, from: `Told on ${formatDate(on)}` });
+  }
   const course = courseOf(facts);
   return course ? [...found, course] : found;
 }

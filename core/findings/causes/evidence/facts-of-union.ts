@@ -1,3 +1,4 @@
+import type { Happening } from '../../../aftercare/happening';
 import type { Closed, PlannedTask } from '../../../aftercare/plan/union-plan';
 import type { Tie } from '../../../aftercare/ties/ties';
 import type { Arrival } from '../../../plan/wood/by-post';
@@ -79,6 +80,8 @@ export interface FactsOfUnion {
   leavesFall: IsoDate | null;
   /** The last look that said dead was read as dead or likely dead: nothing is lost by cutting it open. */
   signsSayDead: boolean;
+  /** What happened to it, as somebody told on the day. */
+  happened: readonly { on: IsoDate; code: Happening }[];
   /** What was seen of it on the looks that said dead, the last first. */
   signs: readonly { on: IsoDate; signs: Signs }[];
 }

@@ -43,6 +43,7 @@ const BARE: FactsOfUnion = {
   leavesFall: on(240),
   signsSayDead: true,
   signs: [],
+  happened: [],
 };
 
 type Part = Partial<FactsOfUnion>;
