@@ -93,6 +93,19 @@ describe('what happened to a plant', () => {
     await settle([death]);
     expect(await fact(fifth)).toMatchObject({ firstDeadOn: null, contradicted: false, growing: 'alive' });
   });
+  it('is entered by phone as well before any round: that it died, and nothing else', async () => {
+    const fresh = await testKeepers(club, 1);
+    const [first] = await listKeepers(club.as('lead'), fresh.id);
+    const say = (said: string, id = uuid()) =>
+      enterReport(on('2027-05-13'), id, { unionId: first!.unionId, said, source: 'phone', note: 'the dog' });
+    await expect(say('alive')).rejects.toThrow();
+    const id = uuid();
+    const [back] = await Promise.all([say('dead', id), say('dead', id)]);
+    expect(back).toMatchObject({ reading: 'It is dead.' });
+    expect(back.second.length).toBeGreaterThan(0);
+    expect(await fact(first!)).toMatchObject({ firstDeadOn: '2027-05-13' });
+    expect(await club.services.db.unionObservations.count({ where: { id } })).toBe(1);
+  });
   it('is refused where it says nothing, or a graft cannot die of it', async () => {
     const sixth = keepers[5]!;
     const refused = async (body: object) => (await refusalOf(tell(sixth, '2027-06-01', body))).fields;

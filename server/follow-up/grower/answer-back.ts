@@ -9,15 +9,17 @@ import { livingUnions } from '@/server/aftercare/living-unions';
 import { unionPlans, type UnionWithPlan } from '@/server/aftercare/union-plans';
 import type { Context } from '@/server/platform/context';
 import type { AskedUnion } from '../asks/asked-unions';
-import type { KeptAnswer } from '../reports';
 import type { LengthUnit } from '@/core/units/length';
 
 /** Of what a plan wants, no more is said on one page than somebody does in a week. */
 const MOST_TASKS = 4;
 
+/** What of an answer is said back. */
+type Told = Pick<ReportRow, 'reading' | 'why' | 'nextLookOn' | 'said'>;
+
 /** What is said back to an answer: how it reads, why, when to look again, what to do this week, and a second try. */
 export function answerBack(
-  report: Pick<ReportRow, 'reading' | 'why' | 'nextLookOn' | 'said'>,
+  report: Told,
   plan: UnionWithPlan | undefined,
   { wording, unit, secondTry }: { wording: Wording; unit: LengthUnit; secondTry: boolean },
 ): AnswerBack {
@@ -38,7 +40,7 @@ export function answerBack(
 export async function backTo(
   context: Context,
   { union, plant }: AskedUnion,
-  { report, secondTry }: Pick<KeptAnswer, 'report' | 'secondTry'>,
+  { report, secondTry }: { report: Told; secondTry: boolean },
   wording: Wording,
 ): Promise<AnswerBack> {
   const living = await livingUnions(context, { plantIds: [plant.id] });

@@ -280,3 +280,21 @@ describe('a reply that waits to be looked at', () => {
     expect(await held()).toBe(false);
   });
 });
+
+describe('a death by mail', () => {
+  it('is kept before any round asked of the plant, and no other news is', async () => {
+    const other = await testWorkshop(club, 1);
+    const { woodLotId, stockLotId } = other;
+    await makeKeepers(club.as('lead'), other.id, { woodLotId, stockLotId, each: 2 });
+    const own = (await listKeepers(club.as('lead'), other.id)).filter(({ seat }) => seat.number === 1);
+    const [first, second] = own as [Keeper, Keeper];
+    await reply('dead', first, { text: `${formatCode(first.code)} is dead` });
+    await reply('alive', second, { text: `${formatCode(second.code)} is alive` });
+    await read();
+    const facts = (keeper: Keeper) => club.services.db.unionFacts.findByPk(keeper.unionId, { raw: true });
+    expect(await facts(first)).toMatchObject({ firstDeadOn: '2027-06-25' });
+    expect(await facts(second)).toMatchObject({ firstAliveOn: null });
+    const shown = (await listReplies(club.as('assistant'))).find(({ text }) => text.includes('is alive'));
+    expect(shown).toMatchObject({ settled: false, problem: 'Nothing can be told of one of its plants yet.' });
+  });
+});

@@ -1,37 +1,26 @@
 import { createHash } from 'node:crypto';
-import { v5 as nameBased, v7 as uuid } from 'uuid';
-import { readReply, type ReplyAnswer } from '@/core/follow-up/reply/read-reply';
+import { v5 as nameBased } from 'uuid';
+import { readReply } from '@/core/follow-up/reply/read-reply';
 import { PUT_ASIDE, type ReplyProblem } from '@/core/follow-up/reply/reply-problems';
 import { dateInZone } from '@/core/units/zoned-date';
 import type { ClubRow, PersonRow } from '@/db/models/club-rows';
-import type { MailReplyRow, MessageRow } from '@/db/models/follow-up-rows';
-import { isDuplicate, transact } from '@/db/transact';
+import type { MessageRow } from '@/db/models/follow-up-rows';
 import { UNSET } from '@/db/unset';
 import type { ReadLetter } from '@/exchange/read-eml';
 import { JobTooLong, runJob } from '@/server/jobs/run-job';
-import { audit } from '@/server/platform/audit';
 import type { Context, Services } from '@/server/platform/context';
 import { databaseIsAway } from '@/server/platform/database-is-away';
-import { deliverLetters } from '@/server/platform/outbox';
 import { linkReader } from '@/server/platform/link-reader';
 import { type AsideFolder, type ReceivedMail, UnreadableMail } from '@/stand-ins/mail/mail-service';
 import { type AskedUnion, askedUnions } from '../asks/asked-unions';
 import { answeredMessages, clubOfReplyAddress } from '../letters/reply-address';
 import { keepAnswers, roundToAnswer, type SentAnswer } from '../reports';
+import { keepToldDeath } from '../told-death';
 import { wordingFor } from '../wordings';
-import { prepareConfirmation, stopWriting } from './stop-writing';
+import { keepRow, type Verdict } from './keep-reply';
 
 /** Names answers by their letter and plant, so that a letter read twice is one answer. */
 const ANSWERS = '8f3d3b6e-2f2a-4c07-8d3a-5b7f0f0f2c91';
-
-/** What becomes of a letter. */
-interface Verdict {
-  person: PersonRow | null;
-  answers: { asked: AskedUnion; answer: ReplyAnswer }[];
-  problem: ReplyProblem | '';
-  /** Who wants no more letters. */
-  stop: PersonRow[];
-}
 
 /** Letters of one turn, and how long it may take, ms: the next turn goes on. */
 const TURN = { letters: 200, time: 30_000 };
@@ -180,66 +169,18 @@ async function keepLetter(
       cameOn: null,
     },
   }));
-  await keepAnswers(context, sent);
-  await keepRow(services, club, { ...received, ...verdict, letter });
-}
-
-/** Keeps that a letter came, and what became of it. */
-async function keepRow(
-  services: Services,
-  club: ClubRow,
-  {
-    name,
-    contentHash,
-    letter,
-    problem,
-    person = null,
-    answers = [],
-    stop = [],
-  }: { name: string; contentHash: string; letter: ReadLetter | null } & Pick<Verdict, 'problem'> & Partial<Verdict>,
-): Promise<void> {
-  const { db, now, mail } = services;
-  const { id: clubId } = club;
-  const row: MailReplyRow = {
-    id: uuid(),
-    clubId,
-    contentHash,
-    fileName: name.slice(0, 200),
-    personId: person?.id ?? null,
-    sender: letter?.from.slice(0, 254) ?? '',
-    subject: letter?.subject ?? '',
-    text: letter?.text ?? '',
-    sentOn: letter?.sentAt ? letter.sentAt.toISOString().slice(0, 10) : null,
-    outcome: problem === '' ? 'read' : 'unread',
-    problem,
-    answers: answers.length,
-    arrivedAt: now,
-    settledAt: problem === '' ? now : null,
-    settledBy: null,
-    confirmation: stop.length > 0 ? 'queued' : '',
-  };
-  const [asker] = stop;
-  try {
-    if (asker) await prepareConfirmation(services, club, row.id, asker);
-    await transact(db, async (transaction) => {
-      if (asker) await stopWriting(services, clubId, stop, transaction);
-      await db.mailReplies.destroy({ where: { clubId, contentHash, problem: [...PUT_ASIDE] }, transaction });
-      await db.mailReplies.create(row, { transaction });
-      await audit(db, transaction, {
-        clubId,
-        actorId: null,
-        action: `reply by mail: ${row.outcome}`,
-        subjectId: row.id,
-        at: now,
-      });
+  await keepAnswers(
+    context,
+    sent.filter(({ asked }) => roundToAnswer(asked)),
+  );
+  for (const { asked, answer, arrival } of sent.filter((each) => !roundToAnswer(each.asked)))
+    await keepToldDeath(context, asked, {
+      id: arrival.reportId,
+      seenOn: answer.seenOn,
+      note: '',
+      enteredBy: null,
     });
-    // What waits is sent by the next turn as well, should this server die here.
-    if (asker) await deliverLetters(services, clubId);
-  } catch (error) {
-    if (asker) await mail.discard(row.id);
-    // Another server read it in the same moment.
-    if (!isDuplicate(error)) throw error;
-  }
+  await keepRow(services, club, { ...received, ...verdict, letter });
 }
 
 /** What a letter says, as far as it says so beyond doubt; all of it or nothing. */
@@ -284,7 +225,8 @@ async function verdictOn(
     // Of several unions on one plant a code alone tells none.
     if (own.length > 1) return refused('doubtful', person);
     const [each] = own as [AskedUnion];
-    if (!roundToAnswer(each)) return refused('not-asked', person);
+    const asks = roundToAnswer(each) !== undefined;
+    if (!asks && answer.said !== 'dead') return refused('not-asked', person);
     const day = dayOf(letter, each);
     if (day > each.today || (day || each.today) < each.union.madeOn) return refused('day', person);
     answers.push({ asked: each, answer });

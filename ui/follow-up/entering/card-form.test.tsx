@@ -87,10 +87,10 @@ describe('a graft to enter an answer for', () => {
     expect(day).toContain('min="2027-03-06"');
     expect(day).toContain('max="2027-06-05"');
   });
-  it('takes no answer to what cannot be told yet', () => {
+  it('takes no answer to what cannot be seen yet, but that it died', () => {
     const { words, buttons } = form({ state: 'too-early' });
-    expect(words).toContain('Nothing can be told of it yet.');
-    expect(buttons).toEqual([]);
+    expect(words).toContain('Nothing can be seen of it yet.');
+    expect(buttons).toEqual(['K7M 4XQ is dead']);
     expect(words).not.toContain('Is there a new shoot');
     expect(form().buttons).toEqual(['Save K7M 4XQ']);
     expect(form({ state: 'tellable' }).buttons).toEqual(['Save K7M 4XQ']);

@@ -28,12 +28,12 @@ function useCardEntry({ card, source, cameOn, onSaved }: CardFormProps) {
   const [back, setBack] = useState<AnswerBack | null>(null);
   const pending = useRef<{ id: string; content: string } | null>(null);
   const { run, busy, problem, setProblem } = useSend();
-  const save = async (): Promise<void> => {
+  const save = async (entered = typed): Promise<void> => {
     if (source === null) {
       setProblem({ message: 'Say first how it comes: by phone, on a visit, on a slip or on a bed list.', fields: {} });
       return;
     }
-    const body = { unionId: card.unionId, ...typed, source, cameOn };
+    const body = { unionId: card.unionId, ...entered, source, cameOn };
     const content = JSON.stringify(body);
     if (pending.current?.content !== content) pending.current = { id: uuid(), content };
     const sent = await run<AnswerBack>('PUT', `/api/reports/${pending.current.id}`, body);
@@ -93,7 +93,18 @@ export function CardForm(props: CardFormProps) {
       </p>
       <p className="text-sm text-muted">{back ? 'Entered just now; another answer goes before it.' : told}</p>
       {state === 'too-early' ? (
-        <p className="mt-1">Nothing can be told of it yet.</p>
+        <div className="mt-1 flex flex-wrap items-center gap-3">
+          <p>Nothing can be seen of it yet. That it died can be told on any day.</p>
+          <button
+            type="button"
+            className="bench-button"
+            disabled={busy}
+            onClick={() => void save({ ...EMPTY, said: 'dead' })}
+          >
+            {formatCode(code)} is dead
+          </button>
+          <Problem>{problem?.message}</Problem>
+        </div>
       ) : (
         <>
           <p className="mt-1 font-bold">{question}</p>
