@@ -71,7 +71,28 @@
     graft.querySelector('.state').textContent = text;
   }
 
-  function changed(graft) {
+  /** The last tap counts: a plain word takes off the signs it cannot go with, and a sign the word. */
+  function clearOther(graft, target) {
+    if (target?.type !== 'radio' || !target.checked) return;
+    const isWord = target.name.endsWith('.said');
+    const against = (sign, word) => (sign.dataset.against ?? '').split(' ').includes(word.value);
+    const selector = isWord
+      ? '[data-group]:not([data-group="said"]) input:checked'
+      : '[data-group="said"] input:checked';
+    for (const other of graft.querySelectorAll(selector)) {
+      if (!(isWord ? against(other, target) : against(target, other))) continue;
+      other.checked = false;
+      graft.dataset.cleared = 'yes';
+    }
+    const growth = field(graft, 'growth');
+    if (isWord && growth && growth.value !== '' && ['dead', 'not-found'].includes(target.value)) {
+      growth.value = '';
+      graft.dataset.cleared = 'yes';
+    }
+  }
+
+  function changed(graft, target) {
+    clearOther(graft, target);
     showWhatMatters(graft);
     const answer = answerOf(graft);
     if (!isSaid(answer)) return;
@@ -140,7 +161,8 @@
       }
       if (!graft) continue;
       if (response.ok) {
-        tell(graft, words.saved);
+        tell(graft, graft.dataset.cleared ? `${words.cleared} ${words.saved}` : words.saved);
+        delete graft.dataset.cleared;
         sayBack(graft, said);
       } else tell(graft, words.refused.replace('{reason}', said.message ?? words.unknown));
     }
@@ -213,7 +235,7 @@
     }
     showWhatMatters(graft);
     graft.addEventListener('change', ({ target }) =>
-      target.type === 'file' ? void sendPhoto(graft, target) : changed(graft),
+      target.type === 'file' ? void sendPhoto(graft, target) : changed(graft, target),
     );
   }
   form.addEventListener('submit', (event) => {

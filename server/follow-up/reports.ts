@@ -3,6 +3,7 @@ import { col, fn, type Transaction } from 'sequelize';
 import { type AnswerInput, growthTyped } from '@/core/follow-up/answer-input';
 import { askedSigns, signsOfChoices } from '@/core/follow-up/signs/asked-signs';
 import { countedAnswer } from '@/core/follow-up/signs/counted-answer';
+import { contradicts } from '@/core/follow-up/signs/contradicts';
 import type { Signs } from '@/core/follow-up/signs/signs';
 import type { WayIn } from '@/core/follow-up/way-in';
 import { questionOfRound } from '@/core/follow-up/round-question';
@@ -81,6 +82,7 @@ function readAnswer(
   const signs = signsTold(asked, answer, round.milestone);
   if (Object.keys(signs).length === 0 && answer.said === '')
     throw new GrowerError('invalid', 'error.nothing', {}, { said: 'error.nothing' });
+  if (contradicts(answer.said, signs)) throw new GrowerError('invalid', 'error.both', {}, { said: 'error.both' });
   const when = asked.seenWhen(seenOn);
   const question = questionOfRound(asked.variant, round.milestone);
   const counted = countedAnswer({ kind: round.milestone, question, signs, said: answer.said }, when, asked.signDays);

@@ -1,5 +1,12 @@
 import type { Said } from '../said';
 
+/** A sign that can be told, and the words it cannot go with. */
+export interface CardOption {
+  id: string;
+  words: string;
+  against: readonly Said[];
+}
+
 /** A graft as somebody of the club enters an answer for it: what to ask the grower, and what can be answered. */
 export interface AnswerCard {
   unionId: string;
@@ -14,7 +21,7 @@ export interface AnswerCard {
   workshop: string;
   madeOn: string;
   question: string;
-  groups: { id: string; words: string; options: { id: string; words: string }[]; after: string }[];
+  groups: { id: string; words: string; options: CardOption[]; after: string }[];
   sayings: { said: Said; words: string }[];
   measured: boolean;
   /** Due today, to be told all the same, or not to be told of yet. */

@@ -1,9 +1,10 @@
+import { SAID } from '@/core/follow-up/said';
+import { contradicts } from '@/core/follow-up/signs/contradicts';
 import { asksWithoutWinter } from '@/core/follow-up/asks/without-winter';
 import { Op } from 'sequelize';
 import { isPlantCode, normaliseCode } from '@/core/codes/plant-code';
 import type { AnswerCard } from '@/core/follow-up/entering/answer-card';
 import { questionOfRound, questionSaid } from '@/core/follow-up/round-question';
-import { SAID } from '@/core/follow-up/said';
 import { askedSigns } from '@/core/follow-up/signs/asked-signs';
 import { ENGLISH } from '@/core/follow-up/wording/english';
 import type { WordingKey } from '@/core/follow-up/wording/wording';
@@ -120,6 +121,7 @@ function cardOf({ actor }: Context, asked: AskedUnion, stands: string): AnswerCa
       options: options.map((option) => ({
         id: option.id,
         words: say(`sign.${id}.${option.id}` as WordingKey, { length }),
+        against: SAID.filter((said) => contradicts(said, option.signs)),
       })),
       after: after ? `${after.group}:${after.options.join(',')}` : '',
     })),

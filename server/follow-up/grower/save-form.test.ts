@@ -58,6 +58,25 @@ describe('the form of a whole page', () => {
     await save(token, formOf({ [first.unionId]: { said: 'dead' } }, rendering));
     expect((await kept()).map(({ said }) => said).sort()).toEqual(['alive', 'dead']);
   });
+  it('takes what was changed last where both cannot be so, and asks where both are new', async () => {
+    const [first] = own as [Keeper];
+    const shown = JSON.stringify([[['growth', 'shoot']], '', false, '', '', '', '']);
+    const both = { 'sign.growth': 'shoot', said: 'dead', unit: 'mm' };
+    // It was told of a shoot before; now the page says dead as well.
+    expect((await save(token, formOf({ [first.unionId]: { ...both, before: shown } }))).saved).toBe(1);
+    expect(await kept()).toEqual([{ unionId: first.unionId, said: 'dead', note: '' }]);
+    const dead = JSON.stringify([[], 'dead', false, '', '', '', '']);
+    await save(token, formOf({ [first.unionId]: { ...both, before: dead } }));
+    const [, last] = await club.services.db.reports.findAll({
+      where: { clubId: club.clubId },
+      order: [['turn', 'ASC']],
+      raw: true,
+    });
+    expect(last).toMatchObject({ said: '', signs: { growth: 50 } });
+    const { refused, saved } = await save(token, formOf({ [first.unionId]: both }));
+    expect(saved).toBe(0);
+    expect(refused.get(first.unionId)!.error.key).toBe('error.both');
+  });
   it('says nothing anew of what stood on the page already', async () => {
     const [first] = own as [Keeper];
     await save(token, formOf({ [first.unionId]: { said: 'alive' } }));

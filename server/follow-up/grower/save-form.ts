@@ -40,12 +40,16 @@ export async function saveForm(
   let saved = 0;
   let photosSaved = 0;
   for (const unionId of unionsIn([...form.keys(), ...photos.keys(), ...tooLarge])) {
-    const typed = typedAnswer(form, unionId);
     const before = text(form, `${unionId}.before`);
+    const typed = typedAnswer(form, unionId);
     try {
       if (isSaid(typed) && contentOf(typed) !== before) {
         const reportId = nameBased(`${rendering} ${unionId} ${contentOf(typed)}`, FORMS);
-        await saveAnswer(services, token, reportId, { unionId, ...typed });
+        await saveAnswer(services, token, reportId, { unionId, ...typed }).catch((error: unknown) => {
+          const last = lastChanged(typed, before);
+          if (!(error instanceof GrowerError) || error.key !== 'error.both' || last === null) throw error;
+          return saveAnswer(services, token, reportId, { unionId, ...last });
+        });
         saved++;
       }
       const name = `${unionId}.photo`;
@@ -86,6 +90,36 @@ function typedAnswer(form: SentForm['fields'], unionId: string): TypedAnswer {
     seenOn: text(form, `${unionId}.seenOn`),
     note: text(form, `${unionId}.note`),
   };
+}
+
+/**
+ * Of a word and signs that cannot both be so, what was changed last: a form without script still holds the earlier ones.
+ * Null where both are new: then it is asked.
+ */
+function lastChanged(typed: TypedAnswer, before: string): TypedAnswer | null {
+  const known = readContent(before);
+  if (!known) return null;
+  const signsOf = (answer: Pick<TypedAnswer, 'signs' | 'growth'>): string =>
+    JSON.stringify([
+      Object.entries(answer.signs)
+        .filter(([, option]) => option !== '')
+        .sort(),
+      answer.growth,
+    ]);
+  const newSigns = signsOf(typed) !== signsOf(known);
+  const newWord = typed.said !== known.said;
+  if (newWord && !newSigns) return { ...typed, signs: {}, growth: '' };
+  return newSigns && !newWord ? { ...typed, said: '' } : null;
+}
+
+/** An answer out of its text; null where there was none. */
+function readContent(content: string): Pick<TypedAnswer, 'signs' | 'said' | 'growth'> | null {
+  try {
+    const [chosen, said, , growth] = JSON.parse(content) as [[string, string][], string, boolean, string];
+    return { signs: Object.fromEntries(chosen), said, growth };
+  } catch {
+    return null;
+  }
 }
 
 /** Whether anything was chosen at all; a day or a unit alone is no answer. */

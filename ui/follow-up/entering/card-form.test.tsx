@@ -21,8 +21,8 @@ const card: AnswerCard = {
       words: 'New growth',
       after: '',
       options: [
-        { id: 'shoot', words: 'a shoot' },
-        { id: 'none', words: 'none' },
+        { id: 'shoot', words: 'a shoot', against: [] },
+        { id: 'none', words: 'none', against: [] },
       ],
     },
     {
@@ -30,8 +30,8 @@ const card: AnswerCard = {
       words: 'Under the bark',
       after: 'growth:none',
       options: [
-        { id: 'green', words: 'green' },
-        { id: 'brown', words: 'brown' },
+        { id: 'green', words: 'green', against: [] },
+        { id: 'brown', words: 'brown', against: [] },
       ],
     },
   ],

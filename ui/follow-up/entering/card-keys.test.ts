@@ -2,12 +2,22 @@ import { describe, expect, it } from 'vitest';
 import type { AnswerCard } from '@/core/follow-up/entering/answer-card';
 import { cardKeys, type TypedCard, withKey } from './card-keys';
 
-const option = (id: string) => ({ id, words: id });
+const option = (id: string, ...against: string[]) => ({ id, words: id, against });
 const card = {
   groups: [
-    { id: 'growth', words: 'It is', options: [option('none'), option('begun'), option('shoot')], after: '' },
-    { id: 'leaves', words: 'Leaves', options: [option('firm'), option('wilted')], after: 'growth:begun,shoot' },
-    { id: 'scratch', words: 'Scratched', options: [option('green'), option('brown')], after: 'growth:none' },
+    {
+      id: 'growth',
+      words: 'It is',
+      options: [option('none'), option('begun', 'dead'), option('shoot', 'dead')],
+      after: '',
+    },
+    { id: 'leaves', words: 'Leaves', options: [option('firm', 'dead'), option('wilted')], after: 'growth:begun,shoot' },
+    {
+      id: 'scratch',
+      words: 'Scratched',
+      options: [option('green', 'dead'), option('brown', 'alive')],
+      after: 'growth:none',
+    },
   ],
   sayings: [
     { said: 'dead', words: 'It is dead' },
@@ -35,6 +45,13 @@ describe('keys of an answer', () => {
     expect(press('341').signs).toEqual({ growth: 'none' });
     expect(press('33').signs).toEqual({});
     expect(press('dd').said).toBe('');
+  });
+  it('count by the last one pressed: what cannot go with it is taken off, and no more', () => {
+    expect(press('3d')).toMatchObject({ signs: {}, said: 'dead' });
+    expect(press('d3')).toMatchObject({ signs: { growth: 'shoot' }, said: '' });
+    expect(press('15d')).toMatchObject({ signs: { growth: 'none', scratch: 'brown' }, said: 'dead' });
+    expect(press('3u')).toMatchObject({ signs: { growth: 'shoot' }, said: 'unsure' });
+    expect(withKey(card, { ...typed, growth: '130' }, 'd')).toMatchObject({ growth: '' });
   });
   it('are no others', () => {
     expect(withKey(card, typed, '9')).toBeNull();

@@ -48,13 +48,24 @@ export function withKey(card: AnswerCard, typed: TypedCard, key: string): TypedC
   const found = cardKeys(card, typed).find((each) => each.key === key.toLowerCase());
   if (!found) return null;
   const { group, option } = found;
-  if (group === 'said') return { ...typed, said: typed.said === option ? '' : (option as Said) };
+  const against = (id: string, chosen: string | undefined): readonly Said[] =>
+    card.groups.find((each) => each.id === id)?.options.find((each) => each.id === chosen)?.against ?? [];
+  // The last key counts: what cannot go with it is taken off.
+  if (group === 'said') {
+    const said = typed.said === option ? '' : (option as Said);
+    const kept = Object.entries(typed.signs).filter(
+      ([id, chosen]) => said === '' || !against(id, chosen).includes(said),
+    );
+    const gone = said === 'dead' || said === 'not-found';
+    return { ...typed, said, signs: Object.fromEntries(kept), growth: gone ? '' : typed.growth };
+  }
   const signs = { ...typed.signs };
   if (signs[group] === option) delete signs[group];
   else signs[group] = option;
   // What hung on what was chosen before goes with it.
   for (const other of card.groups) if (!asksOn(other, { ...typed, signs })) delete signs[other.id];
-  return { ...typed, signs };
+  const said = typed.said !== '' && against(group, signs[group]).includes(typed.said) ? '' : typed.said;
+  return { ...typed, signs, said };
 }
 
 /** Whether anything besides signs and sayings is typed. */

@@ -1,5 +1,7 @@
 /** @jsxImportSource preact */
 import { formatCode } from '@/core/codes/plant-code';
+import { SAID } from '@/core/follow-up/said';
+import { contradicts } from '@/core/follow-up/signs/contradicts';
 import type { AnswerBack, GrowerGraft, Look } from '@/core/follow-up/grower/grower-page';
 import type { TypedAnswer } from '@/core/follow-up/grower/typed-answer';
 import type { Wording, WordingKey } from '@/core/follow-up/wording/wording';
@@ -63,6 +65,7 @@ export function GraftForm(props: GraftFormProps) {
                 value={option.id}
                 chosen={entered.signs[id] === option.id}
                 words={say(`sign.${id}.${option.id}` as WordingKey, { length: saidLength({ mm: graft.grown }, unit) })}
+                against={SAID.filter((said) => contradicts(said, option.signs)).join(' ')}
               />
             ))}
           </div>
@@ -88,10 +91,25 @@ export function GraftForm(props: GraftFormProps) {
   );
 }
 
-function Tap({ name, value, chosen, words }: { name: string; value: string; chosen: boolean; words: string }) {
+interface TapProps {
+  name: string;
+  value: string;
+  chosen: boolean;
+  words: string;
+  /** Words it cannot go with. */
+  against?: string;
+}
+
+function Tap({ name, value, chosen, words, against = '' }: TapProps) {
   return (
     <label class="tap">
-      <input type="radio" name={name} value={value} checked={chosen} />
+      <input
+        type="radio"
+        name={name}
+        value={value}
+        checked={chosen}
+        {...(against ? { 'data-against': against } : {})}
+      />
       <span>{words}</span>
     </label>
   );

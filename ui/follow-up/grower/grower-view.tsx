@@ -135,6 +135,7 @@ function wordsForScript({ say }: Wording, grafts: number): string {
   const words = {
     saving: say('page.saving'),
     saved: say('page.saved'),
+    cleared: say('page.cleared'),
     waiting: say('page.waiting'),
     refused: say('page.refused', { reason: '{reason}' }),
     unknown: say('error.unknown'),
