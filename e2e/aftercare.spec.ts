@@ -267,3 +267,28 @@ test('of two buds on a stock the better is kept, and nothing more is asked of th
   await expect(question).toHaveCount(0);
   expect(query(`SELECT COUNT(*) FROM union_observations WHERE kind = 'cut-away' AND union_id = '${other}'`)).toBe('1');
 });
+
+test('what happened to a plant is told on its page on any day, and taken back', async ({ page }) => {
+  await signIn(page);
+  const code = query(
+    `SELECT plants.code FROM plants JOIN union_facts ON union_facts.plant_id = plants.id
+     WHERE plants.workshop_id = '${workshopIds().past}' AND first_dead_on IS NULL AND voided = 0
+     ORDER BY plants.place DESC LIMIT 1`,
+  );
+  const died = () =>
+    query(`SELECT COALESCE(MAX(first_dead_on), '') FROM union_facts JOIN plants ON plants.id = union_facts.plant_id
+           WHERE plants.code = '${code}'`);
+  await page.goto(`/plants/${code}`);
+  await page.getByText('What happened to it').click();
+  await page.getByLabel('What happened', { exact: true }).selectOption({ label: 'An animal ate or stripped it' });
+  await expect(page.getByLabel('The graft is')).toBeVisible();
+  await page.getByRole('button', { name: 'Keep it' }).first().dblclick();
+  await expect(page.getByText('Kept.')).toBeVisible();
+  await expect.poll(died).not.toBe('');
+  await page.reload();
+  await expect(page.getByRole('heading', { level: 2 }).first()).toContainText('Dead');
+  await expect(page.getByRole('region', { name: 'A second chance' })).toBeVisible();
+  await page.getByText(/^All of it as a list/).click();
+  for (const back of await page.getByRole('button', { name: /^Take back: Died/ }).all()) await back.click();
+  await expect.poll(died).toBe('');
+});

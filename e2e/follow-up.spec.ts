@@ -57,6 +57,14 @@ test('a grower answers from a phone without an account; the findings follow', as
   await second.getByText('green', { exact: true }).click();
   await expect(second.getByText('Too early to tell.')).toBeVisible();
   await expect(second.getByText(/Look again about/)).toBeVisible();
+  // The last tap counts: what cannot go with it is taken off, and said so.
+  await second.getByText('It is dead', { exact: true }).click();
+  await expect(second.getByText('What did not go with it was taken off. Arrived.')).toBeVisible();
+  await expect(second.getByLabel('green', { exact: true })).not.toBeChecked();
+  await second.getByText('nothing', { exact: true }).click();
+  await second.getByText('green', { exact: true }).click();
+  await expect(second.getByLabel('It is dead', { exact: true })).not.toBeChecked();
+  await expect(second.getByText('Too early to tell.')).toBeVisible();
   await second.getByText('Another day, a note, a photo').click();
   await second.getByLabel('Anything you noticed').fill('a bud may be green');
   await second.getByLabel('Anything you noticed').blur();

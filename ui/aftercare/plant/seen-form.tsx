@@ -6,7 +6,8 @@ import type { UnionLife } from '@/core/aftercare/life/plant-life';
 import type { ObservationKind } from '@/core/aftercare/observation-input';
 import { PLANT_EVENTS, type PlantEvent } from '@/core/methods/timetable/trigger';
 import { parseDecimal } from '@/core/units/decimal';
-import { type LengthUnit, toMillimetres } from '@/core/units/length';
+import { formatDate } from '@/core/units/iso-date';
+import { formatLength, type LengthUnit, toMillimetres } from '@/core/units/length';
 import { Field } from '@/ui/kit/form/field';
 import { deviceItem } from '../device-item';
 import { deviceToday } from '@/ui/kit/device/device-clock';
@@ -44,6 +45,10 @@ export function SeenForm({ life, at: { me, queue, unit, code } }: { life: UnionL
     const mm = MEASURED.includes(kind) ? lengthOf(length, unit) : null;
     const wrong = problemOf({ kind, mm, on, note, madeOn: life.madeOn });
     if (wrong !== '') return setTold({ words: wrong, wrong: true });
+    const shrunk = kind === 'height' && mm !== null ? shrunkSince(life.heights, mm, on) : null;
+    const asking = shrunk && shrinkWords(shrunk, unit);
+    // Asked once; kept again all the same, it is so.
+    if (asking && told.words !== asking) return setTold({ words: asking, wrong: true });
     const called = `${KINDS.find(([known]) => known === kind)![1]}, ${code}`;
     const about = kind === 'event' ? event : '';
     try {
@@ -129,6 +134,22 @@ function SeenFields({ entry: { kind, event, length, note, on }, unit, onChange }
       </Field>
     </>
   );
+}
+
+/** A height a shoot had before, where it is clearly lower now: shoots do not shrink by themselves. */
+export function shrunkSince(
+  heights: UnionLife['heights'],
+  mm: number,
+  on: string,
+): UnionLife['heights'][number] | null {
+  const before = heights.filter((height) => height.on <= on).at(-1);
+  return before && mm < before.mm * MEASURED_ALIKE ? before : null;
+}
+/** Two people measure one shoot within a tenth: our guess. */
+const MEASURED_ALIKE = 0.9;
+
+function shrinkWords({ on, mm }: UnionLife['heights'][number], unit: LengthUnit): string {
+  return `It was ${formatLength(mm, unit)} on ${formatDate(on)}. If it was shortened or broke, enter that instead; if it was measured wrongly, keep it once more.`;
 }
 
 function lengthOf(typed: string, unit: LengthUnit): number | null {

@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { DEADLY, type Happening, HAPPENINGS } from '@/core/aftercare/happening';
 import type { UnionLife } from '@/core/aftercare/life/plant-life';
@@ -18,12 +18,17 @@ export function WhatHappened({ life, at: { me, queue, code } }: { life: UnionLif
   const [on, setOn] = useState(deviceToday);
   const [note, setNote] = useState('');
   const [told, setTold] = useState<{ words: string; wrong: boolean }>({ words: '', wrong: false });
+  /** What was kept last: a second click of a double one keeps nothing more. */
+  const kept = useRef('');
   const deadly = DEADLY.includes(what);
   // Whatever died is dead; of the rest it is asked.
   const dead = what === 'died' || (deadly && fate === 'dead');
   const save = async (): Promise<void> => {
     if (on === '' || on > deviceToday()) return setTold({ words: 'Enter the day, up to today.', wrong: true });
     if (on < life.madeOn) return setTold({ words: 'That is before it was made. Check the day.', wrong: true });
+    const content = JSON.stringify([what, dead, on, note]);
+    if (kept.current === content) return;
+    kept.current = content;
     try {
       await queue.keep({
         ...deviceItem(me, uuid(), `${HAPPENINGS[what]}, ${code}`),
@@ -37,9 +42,9 @@ export function WhatHappened({ life, at: { me, queue, code } }: { life: UnionLif
           seenOn: on,
         },
       });
-      setNote('');
       setTold({ words: 'Kept.', wrong: false });
     } catch {
+      kept.current = '';
       setTold({ words: 'This browser could not keep it: its storage is full or closed to this page.', wrong: true });
     }
   };
