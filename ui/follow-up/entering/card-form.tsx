@@ -93,18 +93,12 @@ export function CardForm(props: CardFormProps) {
       </p>
       <p className="text-sm text-muted">{back ? 'Entered just now; another answer goes before it.' : told}</p>
       {state === 'too-early' ? (
-        <div className="mt-1 flex flex-wrap items-center gap-3">
-          <p>Nothing can be seen of it yet. That it died can be told on any day.</p>
-          <button
-            type="button"
-            className="bench-button"
-            disabled={busy}
-            onClick={() => void save({ ...EMPTY, said: 'dead' })}
-          >
-            {formatCode(code)} is dead
-          </button>
-          <Problem>{problem?.message}</Problem>
-        </div>
+        <TooEarly
+          code={code}
+          busy={busy}
+          problem={problem?.message}
+          onDead={() => void save({ ...EMPTY, said: 'dead' })}
+        />
       ) : (
         <>
           <p className="mt-1 font-bold">{question}</p>
@@ -118,23 +112,7 @@ export function CardForm(props: CardFormProps) {
           </div>
         </>
       )}
-      {back && (
-        <div role="status" className="mt-2 border-l-4 border-life pl-3">
-          <p>
-            <strong>{back.reading || 'Saved.'}</strong> {back.why} {back.next}
-          </p>
-          {back.second.length > 0 && (
-            <p>
-              <strong>Say in the same breath:</strong> {back.second.join(' ')}
-            </p>
-          )}
-          {back.week.length > 0 && (
-            <p>
-              <strong>This week:</strong> {back.week.join(' ')}
-            </p>
-          )}
-        </div>
-      )}
+      {back && <SaidBack back={back} />}
     </form>
   );
 }
@@ -242,5 +220,46 @@ function CardMore({ card, typed, setTyped, today, errors }: MoreProps) {
         It has snapped off at the union
       </label>
     </details>
+  );
+}
+
+interface TooEarlyProps {
+  code: string;
+  busy: boolean;
+  problem: string | undefined;
+  onDead: () => void;
+}
+
+/** Of a plant on which nothing can be seen yet: a death is news all the same. */
+function TooEarly({ code, busy, problem, onDead }: TooEarlyProps) {
+  return (
+    <div className="mt-1 flex flex-wrap items-center gap-3">
+      <p>Nothing can be seen of it yet. That it died can be told on any day.</p>
+      <button type="button" className="bench-button" disabled={busy} onClick={onDead}>
+        {formatCode(code)} is dead
+      </button>
+      <Problem>{problem}</Problem>
+    </div>
+  );
+}
+
+/** What can be said back to whoever told it. */
+function SaidBack({ back }: { back: AnswerBack }) {
+  return (
+    <div role="status" className="mt-2 border-l-4 border-life pl-3">
+      <p>
+        <strong>{back.reading || 'Saved.'}</strong> {back.why} {back.next}
+      </p>
+      {back.second.length > 0 && (
+        <p>
+          <strong>Say in the same breath:</strong> {back.second.join(' ')}
+        </p>
+      )}
+      {back.week.length > 0 && (
+        <p>
+          <strong>This week:</strong> {back.week.join(' ')}
+        </p>
+      )}
+    </div>
   );
 }
