@@ -4,7 +4,7 @@ export const REPLY_PROBLEMS = {
   'no-code': 'No code of a plant stands in it.',
   'several-codes': 'Two codes stand before one answer, so it could mean either.',
   'no-words': 'After a code stands none of the words that are understood.',
-  doubtful: 'What it says can be read in two ways.',
+  doubtful: 'It says more, or something else, than that a graft lives or is dead now.',
   'unknown-code': 'A code in it belongs to no plant.',
   'not-theirs': 'A code in it belongs to a plant that is not the sender’s.',
   'unknown-sender': 'Nobody on record writes from this address.',
