@@ -12,8 +12,8 @@ const NOT_MADE_IN_TIME = 45012;
 
 /**
  * Makes a pool ask again, on another connection, what was asked outside a transaction and failed for no
- * fault of its own: any statement that the database says it has not done, once more any whose connection
- * was not made in time, and one that only reads when its connection was lost. A write whose connection was
+ * fault of its own: a statement that the database says it has not done, one whose connection was not made in
+ * time, and one that only reads when its connection was lost. A write whose connection was
  * lost may have been done and is not repeated; statements of a transaction are begun again with all of it
  * (see transact.ts).
  */

@@ -3,7 +3,7 @@ import { factsOf } from '@/core/methods/method-facts';
 import { METHODS, methodById } from '@/core/methods/registry';
 import type { Place, VariantId } from '@/core/methods/use';
 import { type Variant, WAY_MEANS } from '@/core/methods/variant';
-import type { PlannedMethod } from '@/core/plan/dates/planned-method';
+import { askedMethod } from '@/core/plan/dates/planned-method';
 import { siteCalendar, type SiteYear } from '@/core/plan/dates/taught-on';
 import { variantInput } from '@/core/plan/dates/variant-input';
 import { formatDate, type IsoDate } from '@/core/units/iso-date';
@@ -52,15 +52,7 @@ export function fittingOn(
   { place, scion, stock }: { place: Place; scion: string; stock: string },
   date: IsoDate,
 ): Variant[] {
-  const plan: PlannedMethod = {
-    method,
-    place,
-    scionSpecies: scion,
-    stockSpecies: stock,
-    practiceEach: 0,
-    keepersEach: 0,
-    practiceOn: 'prunings',
-  };
+  const plan = askedMethod(method, place, { scion, stock });
   return siteCalendar(year, METHODS.map(factsOf)).on(plan, date).fitting;
 }
 

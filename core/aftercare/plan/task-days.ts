@@ -67,14 +67,6 @@ export function againDays(doneOn: IsoDate, every: number): TaskDays {
   return { from, best: from, to: addDays(from, Math.round(every * WITHIN)) };
 }
 
-/** So many days after it was made, the spring in which a union was made is over. */
-const SAME_SPRING = 120;
-
-/** The day buds swell in the spring after the one a union was made in; null where the place knows no spring. */
-export function nextSpring(madeOn: IsoDate, turnsOf: Known['turnsOf']): IsoDate | null {
-  return turnsOf ? (phaseWindow('buds-swell', 1, addDays(madeOn, SAME_SPRING), turnsOf)?.from ?? null) : null;
-}
-
 /** The day leaves fall after a day; null where they do not. */
 export function nextLeafFall(day: IsoDate, turnsOf: Known['turnsOf']): IsoDate | null {
   return turnsOf ? (phaseWindow('leaf-fall', 1, day, turnsOf)?.to ?? null) : null;

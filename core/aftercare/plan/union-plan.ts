@@ -1,11 +1,12 @@
 import type { AftercareTask } from '../../methods/timetable/aftercare-task';
 import { tasksFor } from '../../methods/timetable/tasks-by-way';
+import { nextSpring } from '../../methods/timetable/next-spring';
 import { isWinterless, taskWithoutWinter } from '../../methods/timetable/tasks-without-winter';
 import type { WayOn } from '../../methods/variant';
 import { addDays, type IsoDate } from '../../units/iso-date';
 import { BINDING_OFF } from './actual-binding';
 import { DEAD_UNION_TASKS, ONLY_WHEN_DEAD, type RegraftDue, regraftTask } from './dead-union';
-import { againDays, type DaysKnown, firstDue, grownOn, nextLeafFall, nextSpring, type TaskDays } from './task-days';
+import { againDays, type DaysKnown, firstDue, grownOn, nextLeafFall, type TaskDays } from './task-days';
 
 /** How a task was closed. */
 export interface Closed {

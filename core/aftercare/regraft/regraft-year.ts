@@ -2,6 +2,7 @@ import { counted } from '../../units/counted';
 import { formatDate, type IsoDate, addDays } from '../../units/iso-date';
 import type { Place } from '../../methods/use';
 import type { MethodFacts } from '../../methods/method-facts';
+import { askedMethod } from '../../plan/dates/planned-method';
 import type { SiteYear, siteCalendar } from '../../plan/dates/taught-on';
 import type { OpenSeason, RegraftWay, RegraftYear } from './regraft-ways';
 
@@ -20,16 +21,7 @@ export function regraftYear(
 ): RegraftYear {
   const year = calendar.phenology(stock, day);
   const seasons = (method: MethodFacts, place: Place): OpenSeason[] => {
-    const plan = {
-      method: method.id,
-      place,
-      scionSpecies: scion,
-      stockSpecies: stock,
-      practiceEach: 0,
-      keepersEach: 0,
-      practiceOn: 'prunings',
-    } as const;
-    const found = calendar.yearOf(plan, day);
+    const found = calendar.yearOf(askedMethod(method.id, place, { scion, stock }), day);
     if (!found)
       return method.use.seasons
         .filter(({ places }) => !places || places.includes(place))

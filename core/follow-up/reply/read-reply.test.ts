@@ -73,6 +73,8 @@ describe('a reply by mail', () => {
     expect(read(`---------- Forwarded message\n${A} alive`).problem).toBe('forwarded');
     expect(read(`${A.slice(0, 5)}${A.endsWith('2') ? '3' : '2'} alive`).problem).toBe('unknown-code');
     expect(read('All well here, thanks').problem).toBe('no-code');
+    // What stands for a code within is none when it comes from outside.
+    expect(read(`${A} alive\n\u0001 dead`).problem).toBe('doubtful');
     expect(read(`${A} and ${B} are alive`).problem).toBe('several-codes');
   });
   it('that wants no more letters is heard also where the rest is not understood', () => {

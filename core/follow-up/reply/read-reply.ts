@@ -39,7 +39,7 @@ export function readReply({ subject, text, names = [] }: ReplyText, words: Reply
   const all = plain(`${subject}\n${text}`);
   if (words.forwarded.some((phrase) => all.includes(plain(phrase))))
     return { stop: false, answers: null, problem: 'forwarded' };
-  const { codes, damaged, marked } = codesAt(text, CODE);
+  const { codes, damaged, marked } = codesAt(text.replaceAll(CODE, ' '), CODE);
   const clauses = clausesOf(withoutNames(marked, names, words), words);
   const stop = [plain(subject), ...clauses].some((clause) => isStop(clause, words));
   const refused = (problem: ReplyProblem): ReplyRead => ({ stop, answers: null, problem });

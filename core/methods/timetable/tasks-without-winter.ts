@@ -1,8 +1,9 @@
 import type { Prose } from '../../units/prose';
 import type { AftercareTask } from './aftercare-task';
 import type { Known } from './due-window';
-import { phaseWindow, type SeasonPhaseId } from './season-phases';
-import { addDays, type IsoDate } from '../../units/iso-date';
+import { nextSpring } from './next-spring';
+import type { SeasonPhaseId } from './season-phases';
+import type { IsoDate } from '../../units/iso-date';
 import { calendarDays, type Trigger } from './trigger';
 
 /*
@@ -51,12 +52,9 @@ const WORDS: readonly [said: string, instead: string][] = [
 const said = (words: Prose): Prose =>
   typeof words === 'string' ? WORDS.reduce((text, [from, to]) => text.replace(from, to), words) : words;
 
-/** So many days after it was made, the spring in which a union was made is over. */
-const SAME_SPRING = 120;
-
 /** Whether no spring comes for a union, by the turns of the year of its kind; where nobody knows them one is taken to come. */
 export function isWinterless(madeOn: IsoDate, turnsOf: Known['turnsOf']): boolean {
-  return turnsOf !== undefined && phaseWindow('buds-swell', 1, addDays(madeOn, SAME_SPRING), turnsOf) === null;
+  return turnsOf !== undefined && nextSpring(madeOn, turnsOf) === null;
 }
 
 /** A task as it is done where no winter comes. */

@@ -20,3 +20,20 @@ export interface PlannedMethod {
   /** Why, where the day does not allow it. */
   variantReason?: string;
 }
+
+/** A method on a pair of kinds, as a plan has it, for asking a site's year about it where nothing is planned. */
+export function askedMethod(
+  method: string,
+  place: Place,
+  { scion, stock }: { scion: string; stock: string },
+): PlannedMethod {
+  return {
+    method,
+    place,
+    scionSpecies: scion,
+    stockSpecies: stock,
+    practiceEach: 0,
+    keepersEach: 0,
+    practiceOn: 'prunings',
+  };
+}

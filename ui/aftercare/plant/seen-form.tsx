@@ -47,7 +47,7 @@ export function SeenForm({ life, at: { me, queue, unit, code } }: { life: UnionL
     if (wrong !== '') return setTold({ words: wrong, wrong: true });
     const shrunk = kind === 'height' && mm !== null ? shrunkSince(life.heights, mm, on) : null;
     const asking = shrunk && shrinkWords(shrunk, unit);
-    // Asked once; kept again all the same, it is so.
+    // Asked once; whoever keeps it again means it.
     if (asking && told.words !== asking) return setTold({ words: asking, wrong: true });
     const called = `${KINDS.find(([known]) => known === kind)![1]}, ${code}`;
     const about = kind === 'event' ? event : '';

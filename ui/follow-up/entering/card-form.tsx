@@ -230,7 +230,7 @@ interface TooEarlyProps {
   onDead: () => void;
 }
 
-/** Of a plant on which nothing can be seen yet: a death is news all the same. */
+/** Of a plant on which nothing can be seen yet: a death is news on any day. */
 function TooEarly({ code, busy, problem, onDead }: TooEarlyProps) {
   return (
     <div className="mt-1 flex flex-wrap items-center gap-3">
