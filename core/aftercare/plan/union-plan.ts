@@ -1,6 +1,6 @@
 import type { AftercareTask } from '../../methods/timetable/aftercare-task';
 import { tasksFor } from '../../methods/timetable/tasks-by-way';
-import { nextSpring } from '../../methods/timetable/next-spring';
+import { nextSpring } from '../../methods/timetable/spring-after';
 import { isWinterless, taskWithoutWinter } from '../../methods/timetable/tasks-without-winter';
 import type { WayOn } from '../../methods/variant';
 import { addDays, type IsoDate } from '../../units/iso-date';

@@ -1,7 +1,7 @@
 import type { Prose } from '../../units/prose';
 import type { AftercareTask } from './aftercare-task';
 import type { Known } from './due-window';
-import { nextSpring } from './next-spring';
+import { nextSpring } from './spring-after';
 import type { SeasonPhaseId } from './season-phases';
 import type { IsoDate } from '../../units/iso-date';
 import { calendarDays, type Trigger } from './trigger';

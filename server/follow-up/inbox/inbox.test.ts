@@ -138,7 +138,7 @@ describe('replies by mail', () => {
       ['c3', { from, text: `${own.code} alive`, subject: 'Fwd: your grafts', ...mine }, 'somebody else’s letter'],
       ['c4', { from, text: `${foreign.code} alive`, ...mine }, 'not the sender’s'],
       ['c5', { from: 'stranger@reed.example', text: `${own.code} alive`, ...mine }, 'from this address'],
-      ['c6', { from, text: `${own.code} is not dead`, ...mine }, 'two ways'],
+      ['c6', { from, text: `${own.code} is not dead`, ...mine }, 'something else'],
       ['c7', { from, text: `${own.code} alive`, date: 'Fri, 05 Mar 2027 10:00:00 +0000', ...mine }, 'before the plant'],
       // Somebody who writes in another's name has had no letter, or one that was theirs.
       [
