@@ -24,6 +24,7 @@ import * as chipCover from './migrations/0020-chip-cover';
 import * as variantReason from './migrations/0022-variant-reason';
 import * as spoiledCuts from './migrations/0023-spoiled-cuts';
 import * as stopConfirmed from './migrations/0024-stop-confirmed';
+import * as whoHasPlants from './migrations/0025-who-has-plants';
 import * as moreSigns from './migrations/0021-more-signs';
 import * as topworkingDay from './migrations/0019-topworking-day';
 
@@ -54,6 +55,7 @@ function migrator(sequelize: Sequelize) {
       { name: '0022-variant-reason', up: () => variantReason.up(sequelize) },
       { name: '0023-spoiled-cuts', up: () => spoiledCuts.up(sequelize) },
       { name: '0024-stop-confirmed', up: () => stopConfirmed.up(sequelize) },
+      { name: '0025-who-has-plants', up: () => whoHasPlants.up(sequelize) },
     ],
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
     logger: undefined,

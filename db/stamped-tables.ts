@@ -60,6 +60,9 @@ export const CAUSES_STAMPED = ['cause_looks', 'struck_evidence', 'settled_causes
 /** Those of cuts that spoiled their wood. */
 export const SPOILED_STAMPED = ['spoiled_cuts'] as const;
 
+/** Those of who has a plant. */
+export const HANDINGS_STAMPED = ['plant_handings'] as const;
+
 /** All of them. */
 export const STAMPED_TABLES = [
   ...FIRST_STAMPED,
@@ -67,6 +70,7 @@ export const STAMPED_TABLES = [
   ...FOLLOW_UP_STAMPED,
   ...CAUSES_STAMPED,
   ...SPOILED_STAMPED,
+  ...HANDINGS_STAMPED,
 ] as const;
 
 /** Stands for the club of rows that belong to none. */

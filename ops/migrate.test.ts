@@ -34,6 +34,7 @@ const ALL = [
   '0022-variant-reason',
   '0023-spoiled-cuts',
   '0024-stop-confirmed',
+  '0025-who-has-plants',
 ];
 /** Tables that are spoken to without a model. */
 const BARE = ['guards', 'migration_guard', 'migrations', 'rate_limits', 'table_changes', 'table_stamps'];

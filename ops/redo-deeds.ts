@@ -98,8 +98,8 @@ async function redoLetters(
   for (const { round } of rounds)
     if (await db.workshops.count({ where: { clubId: round.clubId, id: round.workshopId } }))
       await db.rounds.bulkCreate([round], { ignoreDuplicates: true });
-  const known = async (clubId: string, roundId: string, personId: string): Promise<boolean> =>
-    (await db.rounds.count({ where: { clubId, id: roundId } })) > 0 &&
+  const known = async (clubId: string, roundId: string | null, personId: string): Promise<boolean> =>
+    (roundId === null || (await db.rounds.count({ where: { clubId, id: roundId } })) > 0) &&
     (await db.people.count({ where: { clubId, id: personId, erasedAt: null as never } })) > 0;
   for (const { link } of links)
     if (await known(link.clubId, link.roundId, link.personId))

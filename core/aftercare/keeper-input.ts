@@ -1,5 +1,5 @@
 import { array, boolean, type InferType, object, string } from 'yup';
-import { count, id, optionalDate, optionalText } from '@/core/inputs/fields';
+import { count, flag, id, optionalDate, optionalText } from '@/core/inputs/fields';
 import { VARIANTS } from '@/core/methods/use';
 import { BINDING_IDS } from './plan/actual-binding';
 import { POSITIONS } from '@/core/methods/position';
@@ -18,6 +18,8 @@ export const makeInput = (known: string[]) =>
     woodLotId: id('a wood lot'),
     stockLotId: id('a stock lot'),
     each: count('how many each', 0, 60).optional().default(undefined),
+    /** They stay with the club; else each goes home with whoever made it. */
+    withUs: flag().default(false),
   });
 
 /** @param known ids of the methods there are. */

@@ -14,12 +14,17 @@ export interface TaskMarkRow {
   outcome: Outcome;
   doneOn: string;
   reason: string;
-  markedBy: string;
+  /** Null for the grower. */
+  markedBy: string | null;
+  /** The grower who told that it was done; null where a member marked it. */
+  toldBy: string | null;
   recordedAt: Date;
   undoneAt: Date | null;
   undoneBy: string | null;
   /** Names union, task and occurrence while the mark stands; unique within the club. */
   liveKey: string | null;
+  /** The mark that was there first, where this one tells another outcome: it counts only once the lead has settled it. */
+  besideId: string | null;
 }
 
 export interface UnionObservationRow {

@@ -18,6 +18,8 @@ export function aftercareTables(define: Define) {
       doneOn: DATEONLY,
       reason: STRING,
       markedBy: STRING,
+      toldBy: STRING,
+      besideId: STRING,
       recordedAt: DATE(3),
       undoneAt: DATE(3),
       undoneBy: STRING,

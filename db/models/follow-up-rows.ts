@@ -20,7 +20,8 @@ export interface RoundRow {
 export interface ReportLinkRow {
   id: string;
   clubId: string;
-  roundId: string;
+  /** The round it was made for; null where it was made for none. */
+  roundId: string | null;
   personId: string;
   tokenHash: string;
   kind: 'mail' | 'slip';
@@ -31,7 +32,8 @@ export interface ReportLinkRow {
 export interface MessageRow {
   id: string;
   clubId: string;
-  roundId: string;
+  /** The round that asks; null for a letter about tasks. */
+  roundId: string | null;
   personId: string;
   nth: number;
   subject: string;

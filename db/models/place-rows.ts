@@ -40,6 +40,22 @@ export interface PlantPlaceRow extends Spot {
   since: string;
 }
 
+/** From a day on somebody else has a plant: the club, a person, or (neither) whoever made it. */
+export interface PlantHandingRow {
+  id: string;
+  clubId: string;
+  /** One tap, which may hand on many plants; that of the move it came with. */
+  actionId: string;
+  plantId: string;
+  withUs: boolean;
+  holderId: string | null;
+  wasWithUs: boolean;
+  wasHolderId: string | null;
+  handedOn: string;
+  handedBy: string | null;
+  recordedAt: Date;
+}
+
 export interface PlantMoveRow {
   id: string;
   clubId: string;

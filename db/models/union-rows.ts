@@ -22,6 +22,10 @@ export interface PlantRow {
   voidedAt: Date | null;
   /** Since its tag fell off: which plant of its lot it is, or even of which lot, is not sure. */
   doubt: TagDoubt;
+  /** It stays with the club: nobody else is asked of it. */
+  withUs: boolean;
+  /** Whom it was handed on to; null where whoever made it has it. */
+  holderId: string | null;
 }
 
 export interface UnionRow {

@@ -18,6 +18,8 @@ export function unionTables(define: Define) {
       stockLotId: STRING,
       voidedAt: DATE(3),
       doubt: STRING,
+      withUs: BOOLEAN,
+      holderId: STRING,
     }),
     unions: define<UnionRow>('unions', {
       id: KEY,

@@ -26,11 +26,11 @@ export async function limbUnions(
   context: Context,
   plans: readonly TopworkingPlanRow[],
   sites: readonly SiteRow[],
-): Promise<Omit<LivingUnion, 'marks' | 'seen'>[]> {
+): Promise<Omit<LivingUnion, 'marks' | 'beside' | 'seen'>[]> {
   const [known] = await listSiteYears(context, sites.slice(0, 1));
   if (!known) return [];
   return plans.flatMap((plan) =>
-    graftedLimbs(plan).map((limb): Omit<LivingUnion, 'marks' | 'seen'> => {
+    graftedLimbs(plan).map((limb): Omit<LivingUnion, 'marks' | 'beside' | 'seen'> => {
       const method = methodById(limb.method);
       const variant = variantOnDay(
         known.year,
@@ -48,6 +48,8 @@ export async function limbUnions(
         stockLotId: '',
         voidedAt: null,
         doubt: '' as const,
+        withUs: true,
+        holderId: null,
       };
       const making = { method: method.id, variant, ...madeWith(method, {}, variant), madeOn: limb.graftedOn };
       const union: UnionRow = {

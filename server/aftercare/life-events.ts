@@ -48,7 +48,7 @@ export function lifeEvents(
       kind: mark.outcome === 'skipped' ? 'skipped' : 'done',
       words: `${nameOf(mark.task)}: ${OUTCOME_WORDS[mark.outcome]}${mark.reason ? `, ${mark.reason}` : ''}`,
       actionId: mark.actionId,
-      by: names.get(mark.markedBy) ?? '',
+      by: mark.markedBy === null ? 'the grower' : (names.get(mark.markedBy) ?? ''),
     })),
     ...moves
       .filter(({ undone }) => !undone)

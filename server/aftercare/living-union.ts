@@ -17,8 +17,10 @@ export interface LivingUnion {
   stock: Pick<StockLotRow, 'id' | 'stockType' | 'species'>;
   workshop: WorkshopRow;
   site: SiteRow;
-  /** Marks that stand. */
+  /** Marks that stand and count. */
   marks: TaskMarkRow[];
+  /** Other outcomes that were told of marked tasks, which the lead has not settled. */
+  beside: TaskMarkRow[];
   /** Observations that stand, by the day they were seen. */
   seen: UnionObservationRow[];
   facts: UnionFactRow | null;

@@ -62,10 +62,14 @@ export async function livingUnions(context: Context, which: WhichUnions = {}): P
   ];
   const dormantOf = dormantByVariety(wood);
   const [marksOf, seenOf] = [groupByUnion(marks), groupByUnion(seen)];
+  const marksFor = (unionId: string): Pick<LivingUnion, 'marks' | 'beside'> => {
+    const own = marksOf.get(unionId) ?? [];
+    return { marks: own.filter(({ besideId }) => !besideId), beside: own.filter(({ besideId }) => besideId) };
+  };
   const factOf = new Map(facts.map((fact) => [fact.unionId, fact]));
   const limbs = (await limbUnions(context, programmes, sites)).map((limb) => ({
     ...limb,
-    marks: marksOf.get(limb.union.id) ?? [],
+    ...marksFor(limb.union.id),
     seen: seenOf.get(limb.union.id) ?? [],
   }));
   const keepers = unions.flatMap((union): LivingUnion[] => {
@@ -84,7 +88,7 @@ export async function livingUnions(context: Context, which: WhichUnions = {}): P
         stock: stockOf.get(plant.stockLotId)!,
         workshop,
         site: siteOf.get(workshop.siteId)!,
-        marks: marksOf.get(union.id) ?? [],
+        ...marksFor(union.id),
         seen: seenOf.get(union.id) ?? [],
         facts: factOf.get(union.id) ?? null,
       },

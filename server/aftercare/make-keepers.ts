@@ -85,7 +85,13 @@ export async function makeKeepers(
   for (let attempt = 1; ; attempt++) {
     try {
       return await transact(context.db, (transaction) =>
-        make(context, transaction, workshopId, { each, lots: { woodLotId, stockLotId }, making, open }),
+        make(context, transaction, workshopId, {
+          each,
+          lots: { woodLotId, stockLotId },
+          making,
+          open,
+          withUs: values.withUs,
+        }),
       );
     } catch (error) {
       // A code was drawn twice, or somebody made keepers in this moment: count again and go on.
@@ -99,13 +105,14 @@ interface Order {
   lots: { woodLotId: string; stockLotId: string };
   making: Making;
   open: (seatId: string) => boolean;
+  withUs: boolean;
 }
 
 async function make(
   context: Context,
   transaction: Transaction,
   workshopId: string,
-  { each, lots, making, open }: Order,
+  { each, lots, making, open, withUs }: Order,
 ): Promise<{ made: number; notYet: number[] }> {
   const {
     db,
@@ -149,6 +156,8 @@ async function make(
         ...lots,
         voidedAt: null,
         doubt: '' as const,
+        withUs,
+        holderId: null,
       };
       fresh.push(plant);
       for (const position of positionsMade(making.schools))

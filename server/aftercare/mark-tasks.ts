@@ -1,12 +1,17 @@
 import { v7 as uuid } from 'uuid';
-import { Op } from 'sequelize';
+import { Op, type Transaction } from 'sequelize';
 import { markInput, type Marked } from '@/core/aftercare/mark-input';
+import type { Outcome } from '@/core/aftercare/outcome';
+import { knownTasks } from '@/core/aftercare/plan/known-tasks';
+import { groupedBy } from '@/core/units/grouped-by';
+import type { IsoDate } from '@/core/units/iso-date';
 import { id, isAhead } from '@/core/inputs/fields';
 import type { TaskMarkRow } from '@/db/models/aftercare-rows';
 import { UNSET } from '@/db/unset';
 import { isDuplicate, transact } from '@/db/transact';
 import { audit } from '@/server/platform/audit';
 import { allow, type Context } from '@/server/platform/context';
+import { kept } from '@/server/platform/kept';
 import { parse } from '@/server/platform/parse';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
 import { caredFor } from './cared-for';
@@ -15,6 +20,8 @@ import { caredFor } from './cared-for';
 export interface MarkResult {
   marked: number;
   already: number;
+  /** Kept beside another outcome that somebody told first: the lead settles which counts. */
+  beside: number;
   /** Plants that are none any more: voided meanwhile, or of a workshop that was put away. */
   gone: number;
 }
@@ -32,8 +39,7 @@ export async function markTasks(context: Context, actionId: string, input: unkno
   allow(context, 'assistant');
   parse(id('the tap'), actionId);
   const values = parse(markInput, input, context.now);
-  const { db, actor } = context;
-  if (values.assessorId && values.assessorId !== actor.userId)
+  if (values.assessorId && values.assessorId !== context.actor.userId)
     throw new UseCaseError(
       'forbidden',
       'This was marked by another member on this device. It stays here until they sign in again.',
@@ -43,55 +49,127 @@ export async function markTasks(context: Context, actionId: string, input: unkno
     throw new UseCaseError('invalid', 'That day is still to come. Enter the day it was done.', {
       on: 'Still to come.',
     });
-  const marks = [...new Map(values.marks.map((mark) => [liveKey(mark), mark])).values()];
+  return closeTasks(context, actionId, {
+    ...values,
+    by: { markedBy: context.actor.userId, toldBy: null },
+  });
+}
+
+/** Who says that a task is closed: a member, or the grower who has the plant. */
+type By = Pick<TaskMarkRow, 'markedBy' | 'toldBy'>;
+
+interface Closing {
+  marks: readonly Marked[];
+  outcome: Outcome;
+  on: IsoDate;
+  reason: string;
+  by: By;
+}
+
+/** Closes tasks for whoever may: the caller has checked that. */
+export async function closeTasks(context: Context, actionId: string, closing: Closing): Promise<MarkResult> {
+  const marks = [...new Map(closing.marks.map((mark) => [liveKey(mark), mark])).values()];
   for (let attempt = 1; ; attempt++) {
     try {
-      return await transact(db, async (transaction) => {
-        const known = await db.taskMarks.findAll({ where: { actionId }, transaction, raw: true });
-        if (known.some(({ clubId }) => clubId !== actor.clubId)) throw notFound('What this tap names');
-        if (known.length > 0) return { marked: known.length, already: marks.length - known.length, gone: 0 };
-        const there = await caredFor(context, [...new Set(marks.map(({ unionId }) => unionId))], transaction);
-        const open = marks.filter(({ unionId }) => there.has(unionId));
-        const early = open.find(({ unionId }) => values.on < there.get(unionId)!);
-        if (early)
-          throw new UseCaseError('invalid', 'It was done before the graft was made? Check the day.', {
-            on: 'Before the graft was made.',
-          });
-        const closed = await liveMarks(context, open, transaction);
-        const fresh = open.filter((mark) => !closed.has(liveKey(mark)));
-        const rows = fresh.map((mark): TaskMarkRow => ({
-          ...mark,
-          id: uuid(),
-          clubId: actor.clubId,
-          actionId,
-          outcome: values.outcome,
-          doneOn: values.on,
-          reason: values.reason,
-          markedBy: actor.userId,
-          recordedAt: context.now,
-          undoneAt: null,
-          undoneBy: null,
-          liveKey: liveKey(mark),
-        }));
-        await db.taskMarks.bulkCreate(rows, { transaction });
-        if (rows.length > 0)
-          await audit(db, transaction, {
-            clubId: actor.clubId,
-            actorId: actor.userId,
-            action: `tasks marked ${values.outcome}: ${rows.length}`,
-            subjectId: actionId,
-            at: context.now,
-          });
-        // The same tap may have come twice at once, and its twin been first.
-        const own = [...closed.values()].filter((by) => by === actionId).length;
-        const marked = rows.length + own;
-        return { marked, already: open.length - marked, gone: marks.length - open.length };
-      });
+      return await transact(context.db, (transaction) =>
+        closeWithin(context, actionId, { ...closing, marks }, transaction),
+      );
     } catch (error) {
       // Another device closed one of them in this moment: looked at again.
       if (!isDuplicate(error) || attempt === TRIES) throw error;
     }
   }
+}
+
+async function closeWithin(
+  context: Context,
+  actionId: string,
+  { marks, outcome, on, reason, by }: Closing,
+  transaction: Transaction,
+): Promise<MarkResult> {
+  const { db, actor } = context;
+  const { clubId } = actor;
+  const known = await db.taskMarks.findAll({ where: { actionId }, transaction, raw: true });
+  if (known.some((mark) => mark.clubId !== clubId)) throw notFound('What this tap names');
+  if (known.length > 0) {
+    const beside = known.filter(({ besideId }) => besideId !== null).length;
+    const marked = known.length - beside;
+    return { marked, already: marks.length - known.length, beside, gone: 0 };
+  }
+  const there = await caredFor(context, [...new Set(marks.map(({ unionId }) => unionId))], transaction);
+  const open = marks.filter(({ unionId }) => there.has(unionId));
+  if (open.some(({ unionId }) => on < there.get(unionId)!))
+    throw new UseCaseError('invalid', 'It was done before the graft was made? Check the day.', {
+      on: 'Before the graft was made.',
+    });
+  await refuseUnknown(context, open, transaction);
+  const closed = await liveMarks(context, open, transaction);
+  const rowOf = (mark: Marked, besideId: string | null): TaskMarkRow => ({
+    ...mark,
+    id: uuid(),
+    clubId,
+    actionId,
+    outcome,
+    doneOn: on,
+    reason,
+    ...by,
+    recordedAt: context.now,
+    undoneAt: null,
+    undoneBy: null,
+    liveKey: besideId === null ? liveKey(mark) : null,
+    besideId,
+  });
+  const fresh = open.filter((mark) => !closed.has(liveKey(mark)));
+  // Somebody else has told another outcome: this one is kept beside it, until the lead says which counts.
+  const other = open.filter((mark) => {
+    const first = closed.get(liveKey(mark));
+    return first !== undefined && first.outcome !== outcome && first.actionId !== actionId;
+  });
+  const rows = [
+    ...fresh.map((mark) => rowOf(mark, null)),
+    ...other.map((mark) => rowOf(mark, closed.get(liveKey(mark))!.id)),
+  ];
+  await db.taskMarks.bulkCreate(rows, { transaction });
+  if (rows.length > 0)
+    await audit(db, transaction, {
+      clubId,
+      actorId: by.markedBy,
+      action: `tasks marked ${outcome}: ${rows.length}`,
+      subjectId: actionId,
+      at: context.now,
+    });
+  // The same tap may have come twice at once, and its twin been first.
+  const own = [...closed.values()].filter((mark) => mark.actionId === actionId).length;
+  const marked = fresh.length + own;
+  return {
+    marked,
+    already: open.length - marked - other.length,
+    beside: other.length,
+    gone: marks.length - open.length,
+  };
+}
+
+/** A task is one that its union can be asked; grafted limbs go by their programme. */
+async function refuseUnknown(
+  { db, actor: { clubId } }: Context,
+  marks: readonly Marked[],
+  transaction: Transaction,
+): Promise<void> {
+  const unions = await db.unions.findAll({
+    where: { clubId, id: [...new Set(marks.map(({ unionId }) => unionId))] },
+    attributes: ['id', 'method', 'schools', 'materials'],
+    transaction,
+    raw: true,
+  });
+  const madeAs = new Map(unions.map(({ id: unionId, ...made }) => [unionId, made]));
+  const unknown = marks.some(({ unionId, task }) => {
+    const made = madeAs.get(unionId);
+    return made !== undefined && !kept('known tasks', made, knownTasks).has(task);
+  });
+  if (unknown)
+    throw new UseCaseError('invalid', 'This task is none of the plant’s. Reload the page and mark it again.', {
+      task: 'None of the plant’s.',
+    });
 }
 
 /** Takes a tap back: what it closed is open again. One that is taken back already, or never arrived, changes nothing. */
@@ -101,10 +179,14 @@ export async function undoMarks(context: Context, actionId: string): Promise<voi
   const { db, actor, now } = context;
   const { clubId, userId } = actor;
   await transact(db, async (transaction) => {
-    const [undone] = await db.taskMarks.update(
-      { undoneAt: now, undoneBy: userId, liveKey: null },
-      { where: { clubId, actionId, undoneAt: UNSET }, transaction },
-    );
+    const standing = await db.taskMarks.findAll({
+      where: { clubId, actionId, undoneAt: UNSET },
+      transaction,
+      lock: true,
+      raw: true,
+    });
+    const undone = standing.length;
+    await takeBack(context, standing, transaction);
     if (undone > 0)
       await audit(db, transaction, {
         clubId,
@@ -118,19 +200,78 @@ export async function undoMarks(context: Context, actionId: string): Promise<voi
   });
 }
 
-/** Marks that stand, by their key, each with the tap that made it. */
+/** Takes marks back; of what somebody told beside one of them, the first counts in its place. */
+async function takeBack(
+  { db, actor: { clubId, userId }, now }: Context,
+  marks: readonly TaskMarkRow[],
+  transaction: Transaction,
+): Promise<void> {
+  await db.taskMarks.update(
+    { undoneAt: now, undoneBy: userId, liveKey: null },
+    { where: { clubId, id: marks.map((mark) => mark.id) }, transaction },
+  );
+  const beside = await db.taskMarks.findAll({
+    where: { clubId, besideId: marks.map((mark) => mark.id), undoneAt: UNSET },
+    order: [['recordedAt', 'ASC']],
+    transaction,
+    raw: true,
+  });
+  for (const [firstId, others] of groupedBy(beside, ({ besideId }) => besideId!)) {
+    const next = others[0]!;
+    await db.taskMarks.update(
+      { besideId: null, liveKey: liveKey(next) },
+      { where: { clubId, id: next.id }, transaction },
+    );
+    await db.taskMarks.update({ besideId: next.id }, { where: { clubId, besideId: firstId }, transaction });
+  }
+}
+
+/**
+ * Says which of two outcomes of one task counts; the other is taken back. Settled twice it changes nothing.
+ *
+ * @param markId the one that counts: the first that was told, or one beside it
+ */
+export async function settleMark(context: Context, markId: string): Promise<void> {
+  allow(context, 'lead');
+  parse(id('the mark'), markId);
+  const { db, actor, now } = context;
+  const { clubId, userId } = actor;
+  await transact(db, async (transaction) => {
+    const chosen = await db.taskMarks.findOne({ where: { clubId, id: markId }, transaction, lock: true, raw: true });
+    if (!chosen || chosen.undoneAt) throw notFound('What was told');
+    const firstId = chosen.besideId ?? chosen.id;
+    const others = await db.taskMarks.findAll({
+      where: { clubId, [Op.or]: [{ id: firstId }, { besideId: firstId }], undoneAt: UNSET },
+      transaction,
+      lock: true,
+      raw: true,
+    });
+    const refused = others.filter((mark) => mark.id !== chosen.id).map((mark) => mark.id);
+    if (refused.length === 0) return;
+    await db.taskMarks.update(
+      { undoneAt: now, undoneBy: userId, liveKey: null },
+      { where: { clubId, id: refused }, transaction },
+    );
+    await db.taskMarks.update(
+      { besideId: null, liveKey: liveKey(chosen) },
+      { where: { clubId, id: chosen.id }, transaction },
+    );
+    await audit(db, transaction, { clubId, actorId: userId, action: 'outcome settled', subjectId: markId, at: now });
+  });
+}
+
+/** Marks that stand and count, by their key. */
 async function liveMarks(
   { db, actor: { clubId } }: Context,
   marks: readonly Marked[],
-  transaction: NonNullable<Parameters<typeof db.taskMarks.findAll>[0]>['transaction'],
-): Promise<Map<string, string>> {
+  transaction: Transaction,
+): Promise<Map<string, TaskMarkRow>> {
   const rows = await db.taskMarks.findAll({
     where: { clubId, liveKey: { [Op.in]: marks.map(liveKey) } },
-    attributes: ['liveKey', 'actionId'],
-    ...(transaction ? { transaction } : {}),
+    transaction,
     raw: true,
   });
-  return new Map(rows.map((row) => [row.liveKey!, row.actionId]));
+  return new Map(rows.map((row) => [row.liveKey!, row]));
 }
 
 function liveKey({ unionId, task, occurrence }: Marked): string {

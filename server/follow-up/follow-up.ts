@@ -50,7 +50,7 @@ export async function followUp(context: Context, workshopId: string, asked: read
     db.reportLinks.findAll({ where: { clubId, roundId }, raw: true }),
     db.letterAsks.findAll({ where: { clubId, roundId }, raw: true }),
   ]);
-  const toPerson = (row: { roundId: string; personId: string }): string => `${row.roundId} ${row.personId}`;
+  const toPerson = (row: { roundId: string | null; personId: string }): string => `${row.roundId} ${row.personId}`;
   const messagesOf = groupedBy(messages, (message) => message.roundId ?? '');
   const [linksOf, lettersOf] = [groupedBy(links, toPerson), groupedBy(written, toPerson)];
   const reportOf = new Map(reports.map((report) => [`${report.roundId} ${report.unionId}`, report]));
@@ -77,14 +77,16 @@ export async function followUp(context: Context, workshopId: string, asked: read
       closesOn: round.closesOn,
       closed: today > round.closesOn,
       sentSoFar: messagesOf.get(round.id)?.length ?? 0,
-      growers: askedGrowers.map(({ seat, keepers }) => {
-        const own = linksOf.get(`${round.id} ${seat.personId}`) ?? [];
-        const letters = lettersOf.get(`${round.id} ${seat.personId}`) ?? [];
+      growers: askedGrowers.map(({ person, seatNumber, keepers }) => {
+        const personId = person?.id ?? '';
+        const own = linksOf.get(`${round.id} ${personId}`) ?? [];
+        const letters = lettersOf.get(`${round.id} ${personId}`) ?? [];
         return {
-          seatNumber: seat.number,
-          personId: seat.personId,
-          name: seat.person.name ?? ERASED_NAME,
-          reachable: reachable(seat.person),
+          seatNumber,
+          personId,
+          withUs: person === null,
+          name: person === null ? 'With us' : (person.name ?? ERASED_NAME),
+          reachable: person !== null && reachable(person),
           written: new Set(letters.map(({ messageId }) => messageId)).size,
           openLinks: own.filter(({ withdrawnAt }) => withdrawnAt === null).length,
           plants: keepers.map(({ unionId, code, wood, position }) => {

@@ -41,11 +41,11 @@ export async function printSlips(context: Context, roundId: string, input: unkno
   const winter = seasonsOf(await getSite(context, workshop.siteId)) !== 'tropics';
   const chosen =
     values.personIds.length > 0
-      ? all.filter(({ seat }) => values.personIds.includes(seat.personId))
-      : all.filter(({ seat }) => !reachable(seat.person));
+      ? all.filter(({ person }) => person !== null && values.personIds.includes(person.id))
+      : all.filter(({ person }) => person !== null && !reachable(person));
   const slips = chosen.map((grower) => {
-    const { person, personId } = grower.seat;
-    const link = person.mayContact && !person.erasedAt ? makeLink(context, roundId, personId, 'slip') : null;
+    const person = grower.person!;
+    const link = person.mayContact && !person.erasedAt ? makeLink(context, roundId, person.id, 'slip') : null;
     const wording = wordingFor(person, club!);
     return { link, slip: slipOf(context, { round, workshop, winter, grower, wording, url: link?.url ?? null }) };
   });
@@ -80,14 +80,15 @@ interface Printed {
 }
 
 function slipOf({ actor }: Context, { round, workshop, winter, grower, wording, url }: Printed): Slip {
-  const { seat, keepers } = grower;
+  const { keepers } = grower;
+  const name = grower.person?.name;
   const { say, day } = wording;
   const placed = (position: Grower['keepers'][number]['position']): string =>
     position === 'sole' ? '' : say(`place.${position}`);
   return {
-    title: seat.person.name ?? ERASED_NAME,
+    title: name ?? ERASED_NAME,
     intro: say('slip.intro', {
-      name: seat.person.name ?? '',
+      name: name ?? '',
       workshop: workshop.title,
       day: day(workshop.date),
     }),

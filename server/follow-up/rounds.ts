@@ -8,7 +8,9 @@ import { audit } from '@/server/platform/audit';
 import { id } from '@/core/inputs/fields';
 import { type Keeper, listKeepers } from '@/server/plan/keepers-of-workshop';
 import { parse } from '@/server/platform/parse';
-import type { SeatedPerson } from '@/server/plan/seats';
+import { groupedBy } from '@/core/units/grouped-by';
+import type { PersonRow } from '@/db/models/club-rows';
+import { holderOf } from '@/server/aftercare/hand-on';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
 import { getSite } from '@/server/club/sites';
 import { getWorkshop } from '@/server/plan/workshops';
@@ -94,19 +96,35 @@ export async function todayAt(context: Context, workshopId: string): Promise<str
   return dateInZone(context.now, site.timeZone);
 }
 
-/** Someone who took keepers home. */
+/** Someone who has keepers, or the club where they stay with it. */
 export interface Grower {
-  seat: SeatedPerson;
+  /** Null for the club. */
+  person: PersonRow | null;
+  /** The seat they were made at; null where somebody has them who sat at none. */
+  seatNumber: number | null;
   keepers: Keeper[];
 }
 
-/** Those who hold keepers of a workshop, by seat; voided keepers are nobody's. */
+/** Those who have keepers of a workshop, by the seat they were made at; voided keepers are nobody's. */
 export async function growers(context: Context, workshopId: string): Promise<Grower[]> {
+  const { db, actor } = context;
   const keepers = (await listKeepers(context, workshopId)).filter(({ voidedAt }) => !voidedAt);
-  const seats = new Map(keepers.map(({ seat }) => [seat.id, seat]));
-  return [...seats.values()]
-    .sort((a, b) => a.number - b.number)
-    .map((seat) => ({ seat, keepers: keepers.filter((keeper) => keeper.seatId === seat.id) }));
+  const handedTo = keepers.flatMap(({ holderId, withUs }) => (holderId && !withUs ? [holderId] : []));
+  const others =
+    handedTo.length === 0
+      ? []
+      : await db.people.findAll({ where: { clubId: actor.clubId, id: [...new Set(handedTo)] }, raw: true });
+  const holders = groupedBy(keepers, (keeper) => (keeper.withUs ? '' : holderOf(keeper, keeper.seat)));
+  return [...holders]
+    .map(([holderId, own]): Grower => {
+      const seat = own.map((keeper) => keeper.seat).find(({ personId }) => personId === holderId);
+      return {
+        person: seat?.person ?? others.find(({ id }) => id === holderId) ?? null,
+        seatNumber: seat?.number ?? null,
+        keepers: own,
+      };
+    })
+    .sort((a, b) => (a.seatNumber ?? Infinity) - (b.seatNumber ?? Infinity));
 }
 
 /** Those a round asks, each with the keepers it asks of. */
@@ -119,8 +137,8 @@ export async function askedGrowers(
 
 /** The same of growers that were read already. */
 export function askedOf(round: Pick<RoundRow, 'milestone' | 'asks'>, all: readonly Grower[]): Grower[] {
-  return all.flatMap(({ seat, keepers }) => {
-    const asked = keepers.filter((keeper) => asksOf(round, keeper));
-    return asked.length > 0 ? [{ seat, keepers: asked }] : [];
+  return all.flatMap((grower) => {
+    const keepers = grower.keepers.filter((keeper) => asksOf(round, keeper));
+    return keepers.length > 0 ? [{ ...grower, keepers }] : [];
   });
 }

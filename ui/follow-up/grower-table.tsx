@@ -48,7 +48,7 @@ function growerColumns({
     {
       id: 'seat',
       head: 'Seat',
-      value: ({ seatNumber }) => seatNumber,
+      value: ({ seatNumber }) => seatNumber ?? Infinity,
       cell: ({ seatNumber }) => seatNumber,
       className: 'text-lg font-bold',
     },
@@ -70,7 +70,7 @@ function growerColumns({
       head: <span className="sr-only">Do</span>,
       cell: (grower) => (
         <div className="flex justify-end gap-1.5">
-          <Link className="bench-button" href={`/answers?search=${encodeURIComponent(grower.name)}`}>
+          <Link className="bench-button" href={`/answers?search=${encodeURIComponent(grower.withUs ? (grower.plants[0]?.code ?? '') : grower.name)}`}>
             Enter<span className="sr-only"> answers of {grower.name}</span>
           </Link>
           {grower.openLinks > 0 && (
@@ -92,7 +92,8 @@ function growerColumns({
   ];
 }
 
-function askedBy({ written, reachable, openLinks }: RoundGrower): string {
+function askedBy({ written, reachable, openLinks, withUs }: RoundGrower): string {
+  if (withUs) return 'for us to look at';
   if (written === 0) return reachable ? 'not yet written to' : 'slip or phone';
   return `${written} ${written === 1 ? 'letter' : 'letters'}${openLinks === 0 ? ', link withdrawn' : ''}`;
 }

@@ -20,6 +20,7 @@ const grower = (seatNumber: number, changes: Partial<RoundGrower> = {}): RoundGr
   seatNumber,
   personId: `p${seatNumber}`,
   name: `Person ${seatNumber}`,
+  withUs: false,
   reachable: true,
   written: 0,
   openLinks: 0,

@@ -152,7 +152,7 @@ function RoundHead({ round, today, mayChange, busy, onWrite, onMove }: RoundHead
   const open = round.growers.filter(
     (grower) => grower.reachable && grower.written < MOST_LETTERS && grower.plants.some(({ due }) => due),
   ).length;
-  const byPaper = round.growers.filter((grower) => !grower.reachable).length;
+  const byPaper = round.growers.filter((grower) => !grower.reachable && !grower.withUs).length;
   return (
     <div className="flex flex-wrap items-start justify-between gap-3">
       <div>

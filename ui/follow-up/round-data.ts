@@ -14,8 +14,12 @@ export interface RoundOnBoard {
 }
 
 export interface RoundGrower {
-  seatNumber: number;
+  /** Null for whoever sat at none, such as somebody a plant was handed on to. */
+  seatNumber: number | null;
+  /** Empty for the club. */
   personId: string;
+  /** Plants that stay with the club: nobody is asked of them. */
+  withUs: boolean;
   name: string;
   reachable: boolean;
   written: number;

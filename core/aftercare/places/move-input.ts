@@ -1,4 +1,4 @@
-import { array, type InferType, object } from 'yup';
+import { array, boolean, type InferType, object } from 'yup';
 import { id, optionalId, optionalText } from '../../inputs/fields';
 import { movedOn, SPOT_FIELDS } from './place-input';
 
@@ -25,5 +25,7 @@ export const moveInput = object({
   toPlaceId: optionalId('where they go'),
   on: movedOn('the day they were moved'),
   note: optionalText('the note', 200),
+  /** With this move they come to the club, or go home with their growers; left out, whoever has them keeps them. */
+  withUs: boolean().strict().optional().default(undefined),
 });
 export type MoveInput = InferType<typeof moveInput>;

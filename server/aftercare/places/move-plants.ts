@@ -12,6 +12,7 @@ import { audit } from '@/server/platform/audit';
 import { allow, type Context } from '@/server/platform/context';
 import { parse } from '@/server/platform/parse';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
+import { handWithin } from '../hand-on';
 import { spotOf } from './places';
 
 interface KnownPlant {
@@ -70,7 +71,7 @@ function tryMove(context: Context, actionId: string, values: MoveInput): Promise
 async function moveWithin(
   context: Context,
   actionId: string,
-  { moves, toPlaceId, on, note }: MoveInput,
+  { moves, toPlaceId, on, note, withUs }: MoveInput,
   transaction: Transaction,
 ): Promise<{ moved: number; fresh: boolean }> {
   const { db, actor } = context;
@@ -125,6 +126,8 @@ async function moveWithin(
     to: to && { ...to, standing: inPlace.map((plant) => ({ ...plant, code: codes.get(plant.plantId) ?? '' })) },
   });
   await writeMove(context, { actionId, moving, to, on, note }, transaction);
+  if (withUs !== undefined)
+    await handWithin(context, { actionId, plantIds: ids, withUs, holderId: undefined, on }, transaction);
   return { moved: moving.length, fresh: true };
 }
 

@@ -8,6 +8,7 @@ import { audit } from '@/server/platform/audit';
 import { allow, type Context } from '@/server/platform/context';
 import { parse } from '@/server/platform/parse';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
+import { takeHandingBack } from '../hand-on';
 import { spotOf } from './places';
 
 /**
@@ -57,6 +58,7 @@ export async function takeMoveBack(context: Context, actionId: string): Promise<
       })),
       { transaction },
     );
+    await takeHandingBack(context, actionId, transaction);
     await db.plantMoves.update({ undoneAt: now }, { where: { actionId, clubId: actor.clubId }, transaction });
     await audit(db, transaction, {
       clubId: actor.clubId,

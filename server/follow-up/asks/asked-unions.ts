@@ -14,6 +14,7 @@ import type { Variant } from '@/core/methods/variant';
 import { daysBetween, type IsoDate } from '@/core/units/iso-date';
 import type { PersonRow } from '@/db/models/club-rows';
 import type { ReportRow, RoundRow } from '@/db/models/follow-up-rows';
+import { holderOf } from '@/server/aftercare/hand-on';
 import { livingUnions, type WhichUnions } from '@/server/aftercare/living-unions';
 import type { LivingUnion } from '@/server/aftercare/living-union';
 import { once, type SiteLife, siteLives } from '@/server/aftercare/site-lives';
@@ -24,6 +25,7 @@ import { groupByUnion } from '@/server/score/scored-unions';
 
 /** A keeper with all that it is asked, who has it, and by which days its signs are read. */
 export interface AskedUnion extends LivingUnion {
+  /** Who has it, or made it where it stays with the club. */
   person: PersonRow;
   seatNumber: number;
   today: IsoDate;
@@ -59,7 +61,12 @@ export async function asksOfLiving(context: Context, living: readonly LivingUnio
   const unionId = living.map(({ union }) => union.id);
   const seatIds = [...new Set(living.map(({ plant }) => plant.seatId))];
   const seats = await db.seats.findAll({ where: { clubId, id: seatIds }, raw: true });
-  const personIds = [...new Set(seats.map(({ personId }) => personId))];
+  const seatOf = new Map(seats.map((seat) => [seat.id, seat]));
+  const holderAt = (plant: LivingUnion['plant']): string | null => {
+    const maker = seatOf.get(plant.seatId);
+    return maker ? holderOf(plant, maker) : null;
+  };
+  const personIds = [...new Set(living.flatMap(({ plant }) => holderAt(plant) ?? []))];
   const [lives, { warmthOf }, people, rounds, reports] = await Promise.all([
     siteLives(context, sites),
     unionWarmths(context, living),
@@ -67,14 +74,13 @@ export async function asksOfLiving(context: Context, living: readonly LivingUnio
     db.rounds.findAll({ where: { clubId, workshopId }, order: [['opensOn', 'ASC']], raw: true }),
     db.reports.findAll({ where: { clubId, unionId, setAsideAt: UNSET }, order: [['turn', 'ASC']], raw: true }),
   ]);
-  const seatOf = new Map(seats.map((seat) => [seat.id, seat]));
   const personOf = new Map(people.map((person) => [person.id, person]));
   const reportsOf = groupByUnion(reports);
   const roundsOf = groupedBy(rounds, (round) => round.workshopId);
   const days = new Map<string, ReturnType<typeof roundDays>>();
   return living.flatMap((union): AskedUnion[] => {
     const seat = seatOf.get(union.plant.seatId);
-    const person = seat && personOf.get(seat.personId);
+    const person = personOf.get(holderAt(union.plant) ?? '');
     if (!seat || !person) return [];
     const life = lives.get(union.site.id)!;
     const made = variantMade(union.union);

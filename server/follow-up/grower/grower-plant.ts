@@ -7,6 +7,7 @@ import { plantLife } from '@/server/aftercare/plant-life';
 import { unionPicture } from '@/server/aftercare/union-picture';
 import type { Services } from '@/server/platform/context';
 import { GrowerError } from './grower-error';
+import { hasPlant } from '../asks/plants-of-people';
 import { openLink } from './open-link';
 
 /** One of a grower's own plants: its life, what it wants next, how it was joined. Names of members are left out. */
@@ -22,9 +23,7 @@ export async function growerPlant(
     where: { clubId, code: normaliseCode(code).slice(0, 12), voidedAt: UNSET },
     raw: true,
   });
-  const seat =
-    plant && (await db.seats.findOne({ where: { clubId, id: plant.seatId, personId: person.id }, raw: true }));
-  if (!plant || !seat) throw new GrowerError('not-found', 'error.not-yours');
+  if (!plant || !(await hasPlant(reader, person.id, plant.id))) throw new GrowerError('not-found', 'error.not-yours');
   const life = await plantLife(reader, plant.code);
   const drawings = await Promise.all(life.unions.map(({ unionId }) => unionPicture(reader, unionId)));
   const unions = life.unions.map((union) => ({ ...union, events: union.events.map(unnamed) }));

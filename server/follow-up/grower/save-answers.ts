@@ -1,3 +1,4 @@
+import { hasPlant } from '../asks/plants-of-people';
 import { type AnswerInput, answerInput } from '@/core/follow-up/answer-input';
 import type { AnswerBack } from '@/core/follow-up/grower/grower-page';
 import { id } from '@/core/inputs/fields';
@@ -73,10 +74,8 @@ async function ownUnion({ reader, person }: OpenedLink, unionId: string): Promis
   const union = await db.unions.findOne({ where: { clubId, id: unionId, kind: 'keeper' }, raw: true });
   const plant =
     union && (await db.plants.findOne({ where: { clubId, id: union.plantId!, voidedAt: UNSET }, raw: true }));
-  const seat =
-    plant && (await db.seats.findOne({ where: { clubId, id: plant.seatId, personId: person.id }, raw: true }));
-  if (!seat) throw new GrowerError('not-found', 'error.not-yours');
-  const living = await livingUnions(reader, { plantIds: [plant!.id] });
+  if (!plant || !(await hasPlant(reader, person.id, plant.id))) throw new GrowerError('not-found', 'error.not-yours');
+  const living = await livingUnions(reader, { plantIds: [plant.id] });
   const asked = (await asksOfLiving(reader, living)).find((each) => each.union.id === unionId);
   if (!asked) throw new GrowerError('not-found', 'error.not-yours');
   return asked;

@@ -25,7 +25,7 @@ export async function sendRound(context: Context, roundId: string, input: unknow
   const growers = await askedGrowers(context, round);
   return writeLetters(
     context,
-    growers.map(({ seat }) => seat.personId),
+    growers.flatMap(({ person }) => person?.id ?? []),
     {
       wanted: ({ asks }) => asks.some(({ asked }) => asked.due!.roundId === roundId),
       actorId: actor.userId,

@@ -103,7 +103,9 @@ async function noteLetters(
   transaction: Transaction,
   letters: readonly Letter[],
 ): Promise<void> {
-  const roundIds = new Set(letters.flatMap(({ link, asks }) => [link.roundId, ...asks.map(({ roundId }) => roundId)]));
+  const roundIds = new Set(
+    letters.flatMap(({ link, asks }) => [link.roundId ?? [], asks.map(({ roundId }) => roundId)].flat()),
+  );
   const rounds = await db.rounds.findAll({ where: { clubId, id: [...roundIds] }, transaction, raw: true });
   await deeds.add(
     now,

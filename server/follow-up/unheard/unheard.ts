@@ -55,7 +55,8 @@ export async function unheardOf(
     const at = room.body?.seating[seatId]?.bench;
     return room.body?.benches.find(({ id }) => id === at)?.name ?? '';
   };
-  const silent = asking.filter((each) => !each.told);
+  // What stays with the club is looked at, and nobody is called for it.
+  const silent = asking.filter((each) => !each.told && !each.asked.plant.withUs);
   const byPerson = groupedBy(silent, ({ asked }) => asked.person.id);
   const calls = whomToPhone(
     [...byPerson].map(([personId, own]) => ({
