@@ -26,6 +26,7 @@ import { acceptRoster } from '@/server/plan/roster-import';
 import { listSeats, type SeatedPerson } from '@/server/plan/seats';
 import { actorOf } from '@/server/club/sign-in';
 import { addSite } from '@/server/club/sites';
+import { setAsksAlone } from '@/server/follow-up/follow-up';
 import { putWorkshop } from '@/server/plan/workshops';
 import { demoDates } from './dates';
 import { demoAftercare } from './demo-aftercare';
@@ -77,6 +78,8 @@ export async function loadDemo(services: Services, password: string): Promise<vo
     promisedKeepers: DEMO_KEEPERS_EACH,
     promise: 'two pears and two medlars on quince',
   });
+  // Of days that are long past somebody wrote by hand.
+  await setAsksAlone(as(lead, planned), past, { asksAlone: false });
   for (const lot of WOOD.slice(0, 2))
     await addWoodLot(as(lead, planned), past, uuid(), { ...lot, cutOn: addDays(dates.past, -45) });
   await addStockLot(as(lead, planned), past, uuid(), STOCKS[0]);

@@ -94,6 +94,10 @@
   function changed(graft, target) {
     clearOther(graft, target);
     showWhatMatters(graft);
+    // Who says that it lives is asked next by what that shows.
+    const see = graft.querySelector('.see');
+    if (see && target?.name?.endsWith('.said') && target.value === 'alive' && document.activeElement === target)
+      see.open = true;
     const answer = answerOf(graft);
     if (!isSaid(answer)) return;
     const all = waiting();
@@ -238,8 +242,21 @@
       target.type === 'file' ? void sendPhoto(graft, target) : changed(graft, target),
     );
   }
+  /** Says of all that nothing was told of yet that they live. */
+  function allLive() {
+    for (const graft of grafts) {
+      if (!graft.querySelector('.back').hidden || isSaid(answerOf(graft))) continue;
+      const alive = graft.querySelector('[data-group="said"] input[value="alive"]');
+      if (!alive) continue;
+      alive.checked = true;
+      changed(graft, alive);
+    }
+    form.querySelector('.all').hidden = true;
+  }
+
   form.addEventListener('submit', (event) => {
     event.preventDefault();
+    if (event.submitter?.name === 'all') allLive();
     void sendNow();
   });
   addEventListener('online', () => void sendNow());

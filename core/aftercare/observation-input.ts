@@ -8,7 +8,7 @@ import { TIE_IDS } from './ties/ties';
  * What is seen on a union: the height of its shoot; that it was shortened on purpose; an event that tasks wait for; a tie
  * on or off; the caliper of a stock that is to be budded; that it was opened to look; that it came off
  * with the top of the stock, or was rubbed off, since another on its plant was kept; that
- * something happened to it, or that it died of that.
+ * something happened to it, or that it died of that; that its grower has not done a task yet, or cannot.
  */
 export const OBSERVATION_KINDS = [
   'height',
@@ -21,8 +21,13 @@ export const OBSERVATION_KINDS = [
   'cut-away',
   'happened',
   'ended',
+  'not-yet',
+  'cannot',
 ] as const;
 export type ObservationKind = (typeof OBSERVATION_KINDS)[number];
+
+/** What only a grower says of a task, about its id. */
+const OF_GROWERS: readonly string[] = ['not-yet', 'cannot'] satisfies ObservationKind[];
 
 const EVENTS = Object.keys(PLANT_EVENTS) as PlantEvent[];
 /** The longest shoot of a few years, mm. */
@@ -38,7 +43,10 @@ const kindIs =
 export const observationInput = object({
   unionId: id('a plant'),
   kind: string()
-    .oneOf([...OBSERVATION_KINDS], 'Say what was seen.')
+    .oneOf(
+      OBSERVATION_KINDS.filter((kind) => !OF_GROWERS.includes(kind)),
+      'Say what was seen.',
+    )
     .required('Say what was seen.'),
   about: string()
     .default('')

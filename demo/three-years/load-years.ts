@@ -16,6 +16,7 @@ import { acceptRoster } from '@/server/plan/roster-import';
 import { listSeats } from '@/server/plan/seats';
 import { simulatedLogCsv } from '@/server/plan/simulated-log';
 import { addCheck, addLoggerRun } from '@/server/plan/wood-ledger';
+import { setAsksAlone } from '@/server/follow-up/follow-up';
 import { putWorkshop } from '@/server/plan/workshops';
 import type { Context } from '@/server/platform/context';
 import { putJudgements } from '@/server/score/judgement-batch';
@@ -115,6 +116,7 @@ async function prepare(
     promisedKeepers: 2,
     promise: '',
   });
+  await setAsksAlone(on(-40), workshopId, { asksAlone: false });
   await planMethods(on(-40), plan, workshopId);
   const dormant = plan.stage === 'dormant';
   for (const lot of plan.wood) {

@@ -26,6 +26,8 @@ const SEEN_WORDS: Record<ObservationKind, string> = {
   'cut-away': 'Cut away, since another on its plant is kept',
   happened: 'Happened',
   ended: 'Died',
+  'not-yet': 'Not done yet',
+  cannot: 'Cannot be done by the grower',
 };
 
 /** All that happened to a union and what is due on it, in the order of its days. */
@@ -65,7 +67,7 @@ export function lifeEvents(
       kind: look.kind === 'height' || look.kind === 'shortened' ? 'growth' : 'seen',
       words: [
         SEEN_WORDS[look.kind],
-        aboutOf(look),
+        look.kind === 'not-yet' || look.kind === 'cannot' ? nameOf(look.about) : aboutOf(look),
         look.lengthMm === null ? '' : formatLength(look.lengthMm, unit),
         look.note,
       ]

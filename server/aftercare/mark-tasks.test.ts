@@ -3,7 +3,7 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { changeKeepers } from './change-keepers';
 import { livingUnions } from './living-unions';
 import { makeKeepers } from './make-keepers';
-import { markTasks, undoMarks } from './mark-tasks';
+import { markTasks, settleMark, undoMarks } from './mark-tasks';
 import { unionPlans, type UnionWithPlan } from './union-plans';
 import { refusalOf, testClub, testWorkshop, type TestClub, type TestWorkshop } from '@/server/testing/test-club';
 
@@ -56,14 +56,51 @@ describe('marking tasks', () => {
     expect(both.reduce((sum, { already }) => sum + already, 0)).toBe(3);
     expect(await rows('callus-seen')).toHaveLength(1);
   });
-  it('leaves alone what overlaps and was closed before: the rest of the tap counts', async () => {
+  it('keeps what overlaps and was closed otherwise beside it: the rest of the tap counts', async () => {
     const all = await plans();
     await markTasks(club.as('lead', APRIL), uuid(), tap(all.slice(0, 2), 'roots', { outcome: 'not-needed' }));
     const answer = await markTasks(club.as('assistant', APRIL), uuid(), tap(all, 'roots'));
     // What the first tap closed is not among what is open any more, so its numbers are those of before.
-    expect(answer).toEqual({ marked: 4, already: 2, gone: 0 });
+    expect(answer).toEqual({ marked: 4, already: 0, beside: 2, gone: 0 });
+    // The same outcome told again is nothing new.
+    const same = await markTasks(club.as('lead', APRIL), uuid(), tap(all.slice(2), 'roots'));
+    expect(same).toMatchObject({ marked: 0, already: 4, beside: 0 });
     const states = (await plans()).map((plan) => taskOf(plan, 'roots').state);
     expect(states.filter((state) => state === 'not-needed')).toHaveLength(2);
+  });
+  it('lets the lead settle which of two outcomes of one task counts, and of one taken back the other does', async () => {
+    const [first, second] = (await plans()) as [UnionWithPlan, UnionWithPlan];
+    const marked = uuid();
+    await markTasks(club.as('assistant', APRIL), marked, tap([first, second], 'one-shoot', { outcome: 'not-needed' }));
+    const body = tap([first, second], 'one-shoot');
+    const beside = uuid();
+    await Promise.all([1, 2].map(() => markTasks(club.as('lead', APRIL), beside, body)));
+    const besideOf = (plan: UnionWithPlan) => plan.beside.filter(({ task }) => task === 'one-shoot');
+    const told = async (): Promise<UnionWithPlan[]> => (await plans()).slice(0, 2);
+    expect((await told()).map((plan) => [taskOf(plan, 'one-shoot').state, besideOf(plan).length])).toEqual([
+      ['not-needed', 1],
+      ['not-needed', 1],
+    ]);
+    const chosen = besideOf((await told())[0]!)[0]!.id;
+    expect(await refusalOf(settleMark(club.as('assistant', APRIL), chosen))).toMatchObject({ refusal: 'forbidden' });
+    await Promise.all([1, 2].map(() => settleMark(club.as('lead', APRIL), chosen)));
+    expect((await told()).map((plan) => [taskOf(plan, 'one-shoot').state, besideOf(plan).length])).toEqual([
+      ['done', 0],
+      ['not-needed', 1],
+    ]);
+    await undoMarks(club.as('lead', APRIL), marked);
+    expect((await told()).map((plan) => [taskOf(plan, 'one-shoot').state, besideOf(plan).length])).toEqual([
+      ['done', 0],
+      ['done', 0],
+    ]);
+    const other = await testClub();
+    expect(await refusalOf(settleMark(other.as('lead', APRIL), chosen))).toMatchObject({ refusal: 'not-found' });
+  });
+  it('names a task that its plant can be asked', async () => {
+    const [plan] = await plans();
+    const body = { ...tap([plan!], 'roots'), marks: [{ unionId: plan!.union.id, task: 'sing-to-it', occurrence: 0 }] };
+    expect((await refusalOf(markTasks(club.as('lead', APRIL), uuid(), body))).fields).toHaveProperty('task');
+    expect(await rows('sing-to-it')).toHaveLength(0);
   });
   it('is taken back with one tap; sent again after that it stays open', async () => {
     const [plan] = await plans();
@@ -96,7 +133,7 @@ describe('marking tasks', () => {
     const last = all.at(-1)!;
     await changeKeepers(club.as('lead'), workshop.id, { plantIds: [last.plant.id], voided: true });
     const answer = await markTasks(club.as('assistant', APRIL), uuid(), tap(all, 'reseal'));
-    expect(answer).toEqual({ marked: 5, already: 0, gone: 1 });
+    expect(answer).toEqual({ marked: 5, already: 0, beside: 0, gone: 1 });
     await changeKeepers(club.as('lead'), workshop.id, { plantIds: [last.plant.id], voided: false });
   });
   it('is refused to viewers, to another member’s device, for days to come and before the graft', async () => {
@@ -116,7 +153,7 @@ describe('marking tasks', () => {
     const [plan] = await plans();
     const other = await testClub();
     const answer = await markTasks(other.as('lead', APRIL), uuid(), tap([plan!], 'plant-out'));
-    expect(answer).toEqual({ marked: 0, already: 0, gone: 1 });
+    expect(answer).toEqual({ marked: 0, already: 0, beside: 0, gone: 1 });
     const action = uuid();
     await markTasks(club.as('lead', APRIL), action, tap([plan!], 'blossom'));
     expect(await refusalOf(undoMarks(other.as('lead', APRIL), action))).toMatchObject({ refusal: 'not-found' });

@@ -179,14 +179,7 @@ export async function undoMarks(context: Context, actionId: string): Promise<voi
   const { db, actor, now } = context;
   const { clubId, userId } = actor;
   await transact(db, async (transaction) => {
-    const standing = await db.taskMarks.findAll({
-      where: { clubId, actionId, undoneAt: UNSET },
-      transaction,
-      lock: true,
-      raw: true,
-    });
-    const undone = standing.length;
-    await takeBack(context, standing, transaction);
+    const undone = await undoWithin(context, { actionId }, transaction);
     if (undone > 0)
       await audit(db, transaction, {
         clubId,
@@ -200,6 +193,39 @@ export async function undoMarks(context: Context, actionId: string): Promise<voi
   });
 }
 
+/** Takes back what a tap of a grower closed, if it was theirs. */
+export async function undoToldMarks(context: Context, actionId: string, personId: string): Promise<void> {
+  const { db, now } = context;
+  const { clubId } = context.actor;
+  await transact(db, async (transaction) => {
+    const undone = await undoWithin(context, { actionId, toldBy: personId }, transaction);
+    if (undone > 0)
+      await audit(db, transaction, {
+        clubId,
+        actorId: null,
+        action: `tasks open again: ${undone}`,
+        subjectId: actionId,
+        at: now,
+      });
+  });
+}
+
+async function undoWithin(
+  context: Context,
+  whose: { actionId: string; toldBy?: string },
+  transaction: Transaction,
+): Promise<number> {
+  const { db, actor } = context;
+  const standing = await db.taskMarks.findAll({
+    where: { clubId: actor.clubId, ...whose, undoneAt: UNSET },
+    transaction,
+    lock: true,
+    raw: true,
+  });
+  await takeBack(context, standing, transaction);
+  return standing.length;
+}
+
 /** Takes marks back; of what somebody told beside one of them, the first counts in its place. */
 async function takeBack(
   { db, actor: { clubId, userId }, now }: Context,
@@ -207,7 +233,7 @@ async function takeBack(
   transaction: Transaction,
 ): Promise<void> {
   await db.taskMarks.update(
-    { undoneAt: now, undoneBy: userId, liveKey: null },
+    { undoneAt: now, undoneBy: userId || null, liveKey: null },
     { where: { clubId, id: marks.map((mark) => mark.id) }, transaction },
   );
   const beside = await db.taskMarks.findAll({

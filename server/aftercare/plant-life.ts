@@ -125,7 +125,10 @@ async function answersOf({ db, actor: { clubId } }: Context, plans: readonly Uni
 async function namesOf({ db }: Context, plans: readonly UnionWithPlan[]): Promise<Map<string, string>> {
   const ids = [
     ...new Set(
-      plans.flatMap(({ marks, seen }) => [...marks.flatMap((m) => m.markedBy ?? []), ...seen.flatMap((s) => s.seenBy ?? [])]),
+      plans.flatMap(({ marks, seen }) => [
+        ...marks.flatMap((m) => m.markedBy ?? []),
+        ...seen.flatMap((s) => s.seenBy ?? []),
+      ]),
     ),
   ];
   if (ids.length === 0) return new Map();

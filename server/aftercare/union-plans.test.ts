@@ -298,7 +298,7 @@ describe('a grafted limb of a topworking programme', () => {
       outcome: 'done',
       on: '2027-05-22',
     });
-    expect(marked).toEqual({ marked: 1, already: 0, gone: 0 });
+    expect(marked).toEqual({ marked: 1, already: 0, beside: 0, gone: 0 });
     expect(task(await ofLimb('2027-05-22'), 'reseal')!.state).toBe('done');
     // The tree has entries of its own in the calendar of care.
     expect(await careCalendar(club.as('lead', day('2027-05-22')))).toContain(`UID:${planId}.care.`);

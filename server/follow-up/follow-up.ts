@@ -9,7 +9,7 @@ import { methodById } from '@/core/methods/registry';
 import { cropRound } from '@/core/follow-up/crop-round';
 import type { Milestone, RoundKind } from '@/core/methods/milestones';
 import { advisedRounds } from '@/core/plan/dates/advised-rounds';
-import { addDays } from '@/core/units/iso-date';
+import { addDays, type IsoDate } from '@/core/units/iso-date';
 import { transact } from '@/db/transact';
 import { audit } from '@/server/platform/audit';
 import { allow, type Context } from '@/server/platform/context';
@@ -127,6 +127,29 @@ export function workshopRoundPlan(asked: readonly AskedUnion[]): WordedLane[] {
     const words = variants.find(({ id }) => id === lane.variant)?.words ?? '';
     return { ...lane, whose: `${name} ${words}`.trim() };
   });
+}
+
+/** When the next letter of a workshop would go by itself, and to how many of those who have its plants. */
+export interface NextLetters {
+  /** Null where nothing is to be asked any more. */
+  on: IsoDate | null;
+  /** People who can be written to, and all who have plants. */
+  people: number;
+  all: number;
+}
+
+/** The next letters of a workshop, by the plan of what is asked. */
+export function nextLetters(asked: readonly AskedUnion[]): NextLetters {
+  const out = asked.filter(({ plant }) => !plant.withUs);
+  const dayOf = ({ asks, today }: AskedUnion): IsoDate | null => {
+    const next = asks.find(({ state }) => state === 'due' || state === 'to-come' || state === 'again');
+    return next ? (next.askOn > today ? next.askOn : today) : null;
+  };
+  const days = out.flatMap((each) => dayOf(each) ?? []).sort();
+  const [on = null] = days;
+  const first = out.filter((each) => on !== null && dayOf(each) === on);
+  const people = new Map(first.map(({ person }) => [person.id, person]));
+  return { on, people: [...people.values()].filter(reachable).length, all: people.size };
 }
 
 const asksInput = object({ asksAlone: flag().required('Say whether letters are written by themselves.') });

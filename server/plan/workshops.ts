@@ -48,7 +48,11 @@ export async function putWorkshop(context: Context, workshopId: string, input: u
       }
       if (known && values.date > known.date) await refuseAfterFirst(context, workshopId, values.date, transaction);
       if (known) await db.workshops.update(values, { where: { clubId, id: workshopId }, transaction });
-      else await db.workshops.create({ ...values, ...kinds, id: workshopId, clubId, createdAt: now }, { transaction });
+      else {
+        // Whoever wants no letters by themselves says so; workshops of before this was usual stay as they were.
+        const fresh = { ...values, ...kinds, id: workshopId, clubId, asksAlone: true, createdAt: now };
+        await db.workshops.create(fresh, { transaction });
+      }
       if (known && known.date !== values.date) {
         // Those made on another day than the workshop's keep theirs.
         const then = { clubId, workshopId };

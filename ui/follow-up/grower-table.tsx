@@ -70,7 +70,10 @@ function growerColumns({
       head: <span className="sr-only">Do</span>,
       cell: (grower) => (
         <div className="flex justify-end gap-1.5">
-          <Link className="bench-button" href={`/answers?search=${encodeURIComponent(grower.withUs ? (grower.plants[0]?.code ?? '') : grower.name)}`}>
+          <Link
+            className="bench-button"
+            href={`/answers?search=${encodeURIComponent(grower.withUs ? (grower.plants[0]?.code ?? '') : grower.name)}`}
+          >
             Enter<span className="sr-only"> answers of {grower.name}</span>
           </Link>
           {grower.openLinks > 0 && (

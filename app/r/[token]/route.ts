@@ -1,10 +1,12 @@
-import { v7 as uuid } from 'uuid';
+import { v5 as nameBased, v7 as uuid } from 'uuid';
 import { isId } from '@/core/inputs/fields';
 import { growerPage } from '@/server/follow-up/grower/grower-page';
 import { contentOf, type FormSaved, readForm, saveForm } from '@/server/follow-up/grower/save-form';
 import { openLink } from '@/server/follow-up/grower/open-link';
 import { closeLink, eraseMe, setLanguage, setLeave } from '@/server/follow-up/grower/wishes';
 import { GrowerError } from '@/server/follow-up/grower/grower-error';
+import { tellTask, untellTask } from '@/server/follow-up/grower/growers-tasks';
+import { tellHappening } from '@/server/follow-up/grower/tell-happening';
 import type { Services } from '@/server/platform/context';
 import { saidPage } from '@/ui/follow-up/grower/document';
 import { growerHtml } from '@/ui/follow-up/grower/grower-html';
@@ -87,6 +89,7 @@ async function pageOf(
       unit: reader.actor.lengthUnit,
       form: uuid(),
       arrived,
+      kept: query.has('kept'),
       refused: new Map(
         [...(refused ?? [])].map(([unionId, { error, typed }]) => [
           unionId,
@@ -100,6 +103,10 @@ async function pageOf(
   );
 }
 
+/** Names what forms without script bring, so that the same sent twice is one. */
+const WISHES = '6f3d5f0e-54e3-4a4f-9a55-7e8f0f5b2c11';
+const idOfForm = (form: ReadonlyMap<string, string>): string => nameBased(JSON.stringify([...form].sort()), WISHES);
+
 /** Does what somebody wishes for themselves, and says so. */
 async function granted(
   { services: shared, token, nonce }: Opening,
@@ -109,6 +116,27 @@ async function granted(
   const { wording, club } = await openLink(shared, token);
   const { language, say } = wording;
   switch (wish) {
+    case 'task':
+      await tellTask(shared, token, idOfForm(form), {
+        task: form.get('task'),
+        said: form.get('said'),
+        plants: [...form].flatMap(([name, value]) =>
+          name.startsWith('plant.') ? [{ unionId: name.slice('plant.'.length), occurrence: Number(value) }] : [],
+        ),
+      });
+      return back(token, 'kept=1#to-do');
+    case 'untask':
+      await untellTask(shared, token, form.get('action') ?? '');
+      return back(token, 'kept=1#to-do');
+    case 'happened':
+      await tellHappening(shared, token, idOfForm(form), {
+        unionId: form.get('plant'),
+        what: form.get('what'),
+        dead: form.get('graft') === 'dead',
+        seenOn: form.get('seenOn') ?? '',
+        note: form.get('note') ?? '',
+      });
+      return back(token, 'kept=1');
     case 'stop':
     case 'allow':
       await setLeave(shared, token, wish === 'allow');

@@ -14,7 +14,10 @@ describe('known tasks', () => {
         const known = knownTasks(made);
         const tasks = unionPlan(
           { ...planBasis(made), madeOn: made.madeOn },
-          { ended: { on: '2027-09-01', why: 'dead' }, regraft: { name: 'Again', from: '2027-09-01', to: '2027-09-20' } },
+          {
+            ended: { on: '2027-09-01', why: 'dead' },
+            regraft: { name: 'Again', from: '2027-09-01', to: '2027-09-20' },
+          },
         );
         const ties = tiesOf({
           materials: ['bag', 'brace', 'label'],
@@ -26,7 +29,10 @@ describe('known tasks', () => {
           today: '2029-12-01',
         });
         const named = [...tasks.map(({ id }) => id), ...dueTasks(tasks, ties, '2029-12-01').map(({ task }) => task)];
-        expect(named.filter((task) => !known.has(task)), method.id).toEqual([]);
+        expect(
+          named.filter((task) => !known.has(task)),
+          method.id,
+        ).toEqual([]);
         expect(known.has('sing-to-it')).toBe(false);
       }
   });

@@ -69,6 +69,31 @@ export interface RestingGraft {
   unionId: string;
 }
 
+/** Something for the hands of a grower, of all plants that want it alike. */
+export interface GrowerTask {
+  task: string;
+  name: string;
+  /** What comes of leaving it; empty where that is nothing. */
+  missed: string;
+  /** Until when, in words. */
+  until: string;
+  /** Its last day has passed. */
+  alarm: boolean;
+  plants: { unionId: string; code: string; position: string; occurrence: number }[];
+  /** What was said of it already, in words; empty where nothing was. */
+  said: string;
+  /** Names what was told to be done, so that it can be taken back; empty for what is still to do. */
+  actionId: string;
+}
+
+/** A plant of which it can be told any day what happened to it. */
+export interface OwnPlant {
+  unionId: string;
+  code: string;
+  variety: string;
+  position: string;
+}
+
 /** All a grower sees behind a private link. */
 export interface GrowerPage {
   name: string;
@@ -81,6 +106,10 @@ export interface GrowerPage {
   /** To be looked at now, or chosen to be told of. */
   grafts: GrowerGraft[];
   resting: RestingGraft[];
+  /** To be done with the hands now, or told lately to be done. */
+  tasks: GrowerTask[];
+  /** All that live. */
+  plants: OwnPlant[];
   /** How many of those asked were not told of yet. */
   left: number;
 }

@@ -14,12 +14,14 @@ import { standingWords } from '@/server/aftercare/places/standing-words';
 import type { Services } from '@/server/platform/context';
 import { kept } from '@/server/platform/kept';
 import { livingUnions } from '@/server/aftercare/living-unions';
+import type { LivingUnion } from '@/server/aftercare/living-union';
 import { unionPlans, type UnionWithPlan } from '@/server/aftercare/union-plans';
 import { type AskedUnion, asksOfLiving } from '../asks/asked-unions';
 import { plantsOfPeople } from '../asks/plants-of-people';
 import { roundToAnswer } from '../reports';
 import { wordings } from '../wordings';
 import { answerBack } from './answer-back';
+import { growersTasks } from './growers-tasks';
 import { openLink } from './open-link';
 
 /**
@@ -76,11 +78,24 @@ export async function growerPage(services: Services, token: string, chosen: stri
     language: wording.language,
     languages: wordings().map(({ language, name }) => ({ language, name })),
     grafts,
+    tasks: growersTasks(plans, { personId: person.id, wording, unit: lengthUnit }),
+    plants: living.flatMap((each) => ownPlant(each, plans, wording)),
     resting: own.flatMap(({ asked: each, round }) => (round ? [] : [restingOf(each, wording)])),
     left: grafts.filter(
       ({ told, unionId: id }) => told === null && asked.some(({ due, union }) => union.id === id && due),
     ).length,
   };
+}
+
+/** A plant of theirs on which the union still lives. */
+function ownPlant(
+  { union, plant, wood }: LivingUnion,
+  plans: readonly UnionWithPlan[],
+  { say }: Wording,
+): GrowerPage['plants'] {
+  if (plans.find((plan) => plan.union.id === union.id)?.ended) return [];
+  const position = union.position === 'sole' ? '' : say(`place.${union.position}`);
+  return [{ unionId: union.id, code: plant.code, variety: wood.variety, position }];
 }
 
 /** So long after an answer it still stands open on the page, to be changed. */
@@ -160,17 +175,14 @@ function toldSoFar(
   };
 }
 
-/** What can be said in so many words: beside signs only what they do not show; once a year all of it. */
+/** What can be said in so many words, before any sign. */
 function sayingsOf(kind: RoundKind, { say }: Wording): GrowerGraft['sayings'] {
   if (kind === 'crop')
     return SAID.map((said) => ({
       said,
       words: said === 'alive' || said === 'unsure' ? say(`said.crop-${said}`) : say(`said.${said}`),
     }));
-  return SAID.filter((said) => kind === 'year' || kind === 'season' || said !== 'alive').map((said) => ({
-    said,
-    words: say(`said.${said}`),
-  }));
+  return SAID.map((said) => ({ said, words: say(`said.${said}`) }));
 }
 
 /** When a union is asked of next, in words. */

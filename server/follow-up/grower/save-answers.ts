@@ -68,7 +68,7 @@ function readAnswer(reportId: string, input: unknown, now: Date): AnswerInput {
 }
 
 /** The plant must be this person's own, whatever the request says. */
-async function ownUnion({ reader, person }: OpenedLink, unionId: string): Promise<AskedUnion> {
+export async function ownUnion({ reader, person }: OpenedLink, unionId: string): Promise<AskedUnion> {
   const { db, actor } = reader;
   const { clubId } = actor;
   const union = await db.unions.findOne({ where: { clubId, id: unionId, kind: 'keeper' }, raw: true });

@@ -37,11 +37,14 @@ export async function saveForm(
   await openForAnswers(services, token);
   const rendering = text(form, 'form');
   const refused: FormSaved['refused'] = new Map();
+  const all = text(form, 'all') === 'alive';
   let saved = 0;
   let photosSaved = 0;
   for (const unionId of unionsIn([...form.keys(), ...photos.keys(), ...tooLarge])) {
     const before = text(form, `${unionId}.before`);
-    const typed = typedAnswer(form, unionId);
+    const entered = typedAnswer(form, unionId);
+    // One button says it of all those that nothing was chosen of.
+    const typed = all && !isSaid(entered) && before === '' ? { ...entered, said: 'alive' } : entered;
     try {
       if (isSaid(typed) && contentOf(typed) !== before) {
         const reportId = nameBased(`${rendering} ${unionId} ${contentOf(typed)}`, FORMS);

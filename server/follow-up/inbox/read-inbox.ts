@@ -220,7 +220,10 @@ async function verdictOn(
   const answers: Verdict['answers'] = [];
   for (const answer of read.answers) {
     const own = asked.filter(({ plant }) => plant.code === answer.code);
-    if (own.length === 0 || own.some(({ plant, person: has }) => plant.withUs || !people.some(({ id }) => id === has.id)))
+    if (
+      own.length === 0 ||
+      own.some(({ plant, person: has }) => plant.withUs || !people.some(({ id }) => id === has.id))
+    )
       return refused('not-theirs', person);
     // Of several unions on one plant a code alone tells none.
     if (own.length > 1) return refused('doubtful', person);

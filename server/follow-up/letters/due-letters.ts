@@ -9,6 +9,7 @@ import type { Context, Services } from '@/server/platform/context';
 import { linkReader } from '@/server/platform/link-reader';
 import { UseCaseError } from '@/server/platform/use-case-error';
 import { type AskedUnion, askedUnions } from '../asks/asked-unions';
+import { writeTaskLetters } from './task-letters';
 import { writeLetters } from './write-letters';
 
 /** Days a round that makes itself stays open at least. */
@@ -52,7 +53,7 @@ async function askClub(services: Services, clubId: string, workshopIds: readonly
     actorId: null,
     subjectId: clubId,
   });
-  return written.sent;
+  return written.sent + (await writeTaskLetters(context, workshopIds));
 }
 
 /** Makes the rounds that unions wait for: one for all of a workshop that are asked the same at one time. */

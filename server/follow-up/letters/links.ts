@@ -10,7 +10,7 @@ import { getRound } from '../rounds';
 /** A private link for a person; only its hash is kept. It opens all of theirs, the round is what it was made for. */
 export function makeLink(
   context: Pick<Context, 'actor' | 'now' | 'publicUrl'>,
-  roundId: string,
+  roundId: string | null,
   personId: string,
   kind: 'mail' | 'slip',
 ): { row: ReportLinkRow; url: string } {

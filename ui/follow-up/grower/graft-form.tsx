@@ -8,6 +8,7 @@ import type { Wording, WordingKey } from '@/core/follow-up/wording/wording';
 import type { LengthUnit } from '@/core/units/length';
 import { saidLength } from '@/core/units/prose';
 import { DrawingShown } from './drawing';
+import { LengthPicture } from './length-picture';
 import { RibbonMark } from './ribbon-mark';
 
 interface GraftFormProps {
@@ -47,8 +48,39 @@ export function GraftForm(props: GraftFormProps) {
           {say('page.refused', { reason: refused })}
         </p>
       )}
-      <Looks graft={graft} wording={wording} lookId={lookId} />
       <input type="hidden" name={`${unionId}.before`} value={before} />
+      <div class="group" role="radiogroup" aria-label={say('page.or')} data-group="said">
+        <div class="taps">
+          {graft.sayings.map(({ said, words }) => (
+            <Tap name={`${unionId}.said`} value={said} chosen={entered.said === said} words={words} />
+          ))}
+        </div>
+      </div>
+      {graft.groups.length > 0 && (
+        <details class="see" open={Object.values(entered.signs).some((option) => option !== '')}>
+          <summary>{say('page.see')}</summary>
+          <Signs {...{ graft, entered, unit, wording }} />
+          <Looks graft={graft} wording={wording} lookId={lookId} />
+        </details>
+      )}
+      <More {...{ graft, entered, today, wording }} />
+      <Back back={graft.told?.back ?? null} wording={wording} />
+      <p class="state" role="status" />
+      <p>
+        <a class="link" href={`/r/${token}/${code}`}>
+          {say('page.life')}
+        </a>
+      </p>
+    </fieldset>
+  );
+}
+
+/** What can be seen of it, sign by sign; a length with a picture of how long that is. */
+function Signs({ graft, entered, unit, wording }: Pick<GraftFormProps, 'graft' | 'entered' | 'unit' | 'wording'>) {
+  const { say } = wording;
+  const { unionId } = graft;
+  return (
+    <>
       {graft.groups.map(({ id, options, after }) => (
         <div
           class="group"
@@ -71,23 +103,8 @@ export function GraftForm(props: GraftFormProps) {
           </div>
         </div>
       ))}
-      <div class="group" role="radiogroup" aria-label={say('page.or')} data-group="said">
-        {graft.groups.length > 0 && <p class="ask">{say('page.or')}</p>}
-        <div class="taps">
-          {graft.sayings.map(({ said, words }) => (
-            <Tap name={`${unionId}.said`} value={said} chosen={entered.said === said} words={words} />
-          ))}
-        </div>
-      </div>
-      <More {...{ graft, entered, today, wording }} />
-      <Back back={graft.told?.back ?? null} wording={wording} />
-      <p class="state" role="status" />
-      <p>
-        <a class="link" href={`/r/${token}/${code}`}>
-          {say('page.life')}
-        </a>
-      </p>
-    </fieldset>
+      {graft.measured && <LengthPicture mm={graft.grown} unit={unit} wording={wording} />}
+    </>
   );
 }
 

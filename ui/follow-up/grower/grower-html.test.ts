@@ -41,6 +41,8 @@ const page = (changes: Partial<GrowerPage> = {}): GrowerPage => ({
   languages: [{ language: 'en', name: 'English' }],
   grafts: [graft()],
   resting: [],
+  tasks: [],
+  plants: [],
   left: 1,
   ...changes,
 });
@@ -53,6 +55,7 @@ const html = (changes: Partial<GrowerPage> = {}, rest: Partial<Parameters<typeof
       unit: 'mm',
       form: 'f',
       arrived: null,
+      kept: false,
       refused: new Map(),
       sure: null,
       contentOf: () => 'told',

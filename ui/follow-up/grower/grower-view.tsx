@@ -7,6 +7,8 @@ import type { Wording } from '@/core/follow-up/wording/wording';
 import type { LengthUnit } from '@/core/units/length';
 import { Drawings } from './drawing';
 import { GraftForm } from './graft-form';
+import { Happened } from './happened';
+import { Tasks } from './tasks';
 
 export interface GrowerViewProps {
   token: string;
@@ -17,6 +19,8 @@ export interface GrowerViewProps {
   form: string;
   /** How many answers have just arrived by the form; null where none were sent. */
   arrived: { saved: number; photos: number } | null;
+  /** What was told of a task, or that something happened, was just kept. */
+  kept: boolean;
   /** What was refused, and what was typed there, by union. */
   refused: ReadonlyMap<string, { words: string; typed: TypedAnswer }>;
   /** A wish that wants a second word: to be erased, or to close the link. */
@@ -39,6 +43,8 @@ export function GrowerView(props: GrowerViewProps) {
   const { token, page, wording, unit, form, arrived, refused } = props;
   const { say } = wording;
   const looks = looksOf(page.grafts);
+  const open = page.grafts.filter(({ told }) => told === null);
+  const toDo = page.tasks.filter(({ actionId }) => actionId === '').length;
   return (
     <main>
       <p class="quiet">{page.clubName}</p>
@@ -48,15 +54,32 @@ export function GrowerView(props: GrowerViewProps) {
           {arrivedWords(arrived, say)}
         </p>
       )}
+      {props.kept && (
+        <p class="said" role="status">
+          {say('tasks.kept')}
+        </p>
+      )}
       {page.grafts.length > 0 && (
         <p class="left" role="status">
           {say('page.left', { count: page.left })}
+        </p>
+      )}
+      {toDo > 0 && page.grafts.length > 0 && (
+        <p>
+          <a class="link" href="#to-do">
+            {say('page.to-do', { count: toDo })}
+          </a>
         </p>
       )}
       {page.grafts.length === 0 && <p>{page.resting.length === 0 ? say('page.no-grafts') : say('page.none-now')}</p>}
       {page.grafts.length > 0 && (
         <form method="post" action={`/r/${token}`} enctype="multipart/form-data" id="answers">
           <input type="hidden" name="form" value={form} />
+          {open.length > 1 && (
+            <button class="all" type="submit" name="all" value="alive">
+              {say('page.all-alive', { count: open.length })}
+            </button>
+          )}
           <Drawings drawings={new Map([...looks].map(([drawn, id]) => [id, JSON.parse(drawn) as DisplayList]))} />
           {page.grafts.map((graft) => {
             const told = enteredOf(graft, page.today, unit);
@@ -80,6 +103,7 @@ export function GrowerView(props: GrowerViewProps) {
           </button>
         </form>
       )}
+      <Tasks token={token} form={form} tasks={page.tasks} wording={wording} />
       {page.resting.length > 0 && (
         <section aria-labelledby="later">
           <h2 id="later">{say('page.later')}</h2>
@@ -100,6 +124,7 @@ export function GrowerView(props: GrowerViewProps) {
           </ul>
         </section>
       )}
+      <Happened token={token} form={form} plants={page.plants} today={page.today} wording={wording} />
       <YourSay {...props} />
       <script
         type="application/json"

@@ -35,6 +35,19 @@ label{display:block;font-size:.9rem;font-weight:700;margin:.4rem 0}
 .tap{font-weight:400;font-size:1rem;margin:0}
 input:not([type=radio]):not([type=checkbox]):not([type=hidden]),select{display:block;width:100%;min-height:2.75rem;font:inherit;border:2px solid ${ink};background:${white};color:${ink};padding:.3rem .5rem;border-radius:2px}
 .measure{display:grid;grid-template-columns:1fr 8.5rem;gap:.5rem;align-items:end}
+figure.long{margin:.6rem 0}
+.finger{fill:${COLOURS.skin};stroke:${ink};stroke-width:1.5}
+.shoot-drawn{stroke:${COLOURS['leaf-edge']};stroke-width:4;fill:none}
+.leaf-drawn{fill:${COLOURS.leaf};stroke:${COLOURS['leaf-edge']}}
+.ends{stroke:${ink};stroke-width:1.5;fill:none}
+figcaption.plain{font-weight:400;border:0;font-size:.9rem}
+.task{border-left:6px solid ${ink};padding:.1rem 0 .3rem .7rem;margin:0 0 .8rem}
+.task.alarm{border-color:${loud}}
+.task.alarm .name{color:${loud}}
+.task .name{font-weight:700;font-size:1.05rem}
+.how{display:flex;flex-wrap:wrap;gap:.4rem;margin:.4rem 0}
+.how button:first-child{background:${ink};color:${white}}
+.happened{border-top:3px solid ${ink};margin-top:1.2rem;padding-top:.2rem}
 .pair{display:grid;grid-template-columns:1fr 1fr;gap:.5rem}
 figure{margin:0;overflow:hidden}
 figcaption{font-weight:700;border-bottom:4px solid ${life};margin-bottom:.4rem}
@@ -44,6 +57,7 @@ figcaption.wrong{border-bottom:4px dashed ${loud}}
 .state{min-height:1.4rem;font-size:.9rem}
 .refused{border-left:6px solid ${loud};padding-left:.6rem;font-weight:700}
 button{font:inherit;font-weight:700;min-height:2.75rem;padding:.4rem 1rem;border:2px solid ${ink};background:${white};color:${ink};border-radius:2px 12px 2px 12px;cursor:pointer}
+button.all{width:100%;margin-bottom:1rem}
 button.main{width:100%;min-height:3.4rem;font-size:1.15rem;background:${ink};color:${white}}
 button.loud{background:${loud};border-color:${loud};color:${white}}
 .link{color:inherit;display:inline-block;min-height:2.75rem;padding:.6rem .6rem .6rem 0}

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { askedUnions } from '@/server/follow-up/asks/asked-unions';
-import { followUp, roundChoices, workshopRoundPlan } from '@/server/follow-up/follow-up';
+import { followUp, nextLetters, roundChoices, workshopRoundPlan } from '@/server/follow-up/follow-up';
 import { unreadReplies } from '@/server/follow-up/inbox/replies';
 import { todayAt } from '@/server/follow-up/rounds';
 import { contradictions } from '@/server/follow-up/settle';
@@ -55,15 +55,18 @@ export default async function FollowUp({ params }: { params: Promise<{ workshop:
         )}
       </div>
       {asked.length === 0 ? (
-        <p className="board">
-          There is nothing to follow up yet. <Link href={`/workshops/${id}/aftercare`}>Make the keepers first</Link>.
-        </p>
+        <div className="board">
+          <p className="mb-2">
+            There is nothing to follow up yet. <Link href={`/workshops/${id}/aftercare`}>Make the keepers first</Link>.
+          </p>
+          {mayChange && <AsksAlone workshopId={id} asksAlone={workshop.asksAlone} next={null} />}
+        </div>
       ) : (
         <div className="grid grid-cols-[minmax(0,1fr)] gap-6">
           <SettleBoard all={contradicted} mayChange={mayChange} />
           <section className="board min-w-0" aria-labelledby="plan-title">
             <h2 id="plan-title">When each is asked</h2>
-            {mayChange && <AsksAlone workshopId={id} asksAlone={workshop.asksAlone} />}
+            {mayChange && <AsksAlone workshopId={id} asksAlone={workshop.asksAlone} next={nextLetters(asked)} />}
             <RoundLanes lanes={workshopRoundPlan(asked)} today={today} />
           </section>
           {rounds.map((round) => (
