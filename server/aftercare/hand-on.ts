@@ -8,6 +8,7 @@ import type { PlantRow } from '@/db/models/union-rows';
 import { isDuplicate, transact } from '@/db/transact';
 import { UNSET } from '@/db/unset';
 import { audit } from '@/server/platform/audit';
+import { ERASED_NAME } from '@/server/platform/erased-name';
 import { allow, type Context } from '@/server/platform/context';
 import { parse } from '@/server/platform/parse';
 import { notFound, UseCaseError } from '@/server/platform/use-case-error';
@@ -15,6 +16,42 @@ import { notFound, UseCaseError } from '@/server/platform/use-case-error';
 /** Who has a plant: whom it was handed on to, else whoever made it. */
 export function holderOf({ holderId }: Pick<PlantRow, 'holderId'>, maker: { personId: string }): string {
   return holderId ?? maker.personId;
+}
+
+/** Everybody on record who could have a plant, by name. */
+export async function peopleOnRecord(context: Context): Promise<{ id: string; name: string }[]> {
+  allow(context, 'assistant');
+  const { db, actor } = context;
+  const people = await db.people.findAll({
+    where: { clubId: actor.clubId, erasedAt: UNSET },
+    attributes: ['id', 'name'],
+    order: [['name', 'ASC']],
+    raw: true,
+  });
+  return people.map(({ id: personId, name }) => ({ id: personId, name: name ?? '' }));
+}
+
+/** Each time a plant was handed on, latest first; the name is null for whoever made it. */
+export async function holdingsOf(
+  { db, actor: { clubId } }: Context,
+  plantId: string,
+): Promise<{ on: IsoDate; withUs: boolean; name: string | null; by: string }[]> {
+  const rows = await db.plantHandings.findAll({ where: { clubId, plantId }, order: [['id', 'DESC']], raw: true });
+  if (rows.length === 0) return [];
+  const [people, users] = await Promise.all([
+    db.people.findAll({ where: { clubId, id: rows.flatMap(({ holderId }) => holderId ?? []) }, raw: true }),
+    db.users.findAll({
+      where: { id: rows.flatMap(({ handedBy }) => handedBy ?? []) },
+      attributes: ['id', 'name'],
+      raw: true,
+    }),
+  ]);
+  return rows.map(({ handedOn, withUs, holderId, handedBy }) => ({
+    on: handedOn,
+    withUs: Boolean(withUs),
+    name: holderId === null ? null : (people.find((person) => person.id === holderId)?.name ?? ERASED_NAME),
+    by: users.find((user) => user.id === handedBy)?.name ?? '',
+  }));
 }
 
 /**

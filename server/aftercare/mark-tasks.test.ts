@@ -3,7 +3,8 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { changeKeepers } from './change-keepers';
 import { livingUnions } from './living-unions';
 import { makeKeepers } from './make-keepers';
-import { markTasks, settleMark, undoMarks } from './mark-tasks';
+import { markTasks, undoMarks } from './mark-tasks';
+import { settleMark } from './settle-mark';
 import { unionPlans, type UnionWithPlan } from './union-plans';
 import { refusalOf, testClub, testWorkshop, type TestClub, type TestWorkshop } from '@/server/testing/test-club';
 

@@ -16,6 +16,9 @@ import { written } from '@/core/units/prose';
 import { allow, type Context } from '@/server/platform/context';
 import { notFound } from '@/server/platform/use-case-error';
 import type { PlantLife, UnionLife, WordedTask } from '@/core/aftercare/life/plant-life';
+import { holderOf, holdingsOf } from './hand-on';
+import { groupedBy } from '@/core/units/grouped-by';
+import { OUTCOME_WORDS } from '@/core/aftercare/outcome';
 import { lifeEvents, type Said } from './life-events';
 import { livingUnions } from './living-unions';
 import { kindOf } from '@/core/methods/compatibility/compatibility';
@@ -52,14 +55,17 @@ async function makePlantLife(context: Context, code: string): Promise<PlantLife>
   if (!all.some((union) => union.plant.id === plant.id)) throw notFound('The plant');
   const ofDay = await unionPlans(context, all);
   const plans = ofDay.filter((union) => union.plant.id === plant.id);
-  const [said, names, seat, moves, standing] = await Promise.all([
+  const [said, names, seat, moves, standing, handings] = await Promise.all([
     answersOf(context, plans),
     namesOf(context, plans),
     db.seats.findOne({ where: { clubId, id: plant.seatId }, raw: true }),
     movesOfPlant(context, plant.id),
     standingOf(context, plant.id),
+    holdingsOf(context, plant.id),
   ]);
-  const person = seat && (await db.people.findOne({ where: { clubId, id: seat.personId }, raw: true }));
+  const holderId = seat && holderOf(plant, seat);
+  const people = await db.people.findAll({ where: { clubId, id: [seat?.personId ?? '', holderId ?? ''] }, raw: true });
+  const nameOf = (id: string | undefined | null): string | null => people.find((each) => each.id === id)?.name ?? null;
   const first = plans[0]!;
   const livesOn = await waysToLiveOn(context, plans);
   return {
@@ -69,7 +75,10 @@ async function makePlantLife(context: Context, code: string): Promise<PlantLife>
     species: first.wood.species,
     stockType: first.stock.stockType,
     stockSpecies: first.stock.species,
-    grower: person?.name ?? null,
+    grower: nameOf(holderId),
+    maker: nameOf(seat?.personId),
+    withUs: Boolean(plant.withUs),
+    handings,
     workshopId: first.workshop.id,
     workshop: first.workshop.title,
     site: first.site.name,
@@ -125,7 +134,9 @@ async function answersOf({ db, actor: { clubId } }: Context, plans: readonly Uni
 async function namesOf({ db }: Context, plans: readonly UnionWithPlan[]): Promise<Map<string, string>> {
   const ids = [
     ...new Set(
-      plans.flatMap(({ marks, seen }) => [
+      plans.flatMap(({ marks, beside, seen }) => [
+        ...beside.flatMap((m) => m.markedBy ?? []),
+
         ...marks.flatMap((m) => m.markedBy ?? []),
         ...seen.flatMap((s) => s.seenBy ?? []),
       ]),
@@ -209,6 +220,7 @@ function unionLife(plan: UnionWithPlan, told: Told, unit: LengthUnit): UnionLife
     waiting: tasks
       .filter(({ state, due }) => state === 'open' && due === null)
       .map(({ id, name, trigger }) => ({ task: id, name: written(name, unit), when: triggerWords(trigger, unit) })),
+    toldTwice: toldTwice(plan, told.names, unit),
     ties: ties.map((tie) => ({ ...tie, words: TIES[tie.id] })),
     events: lifeEvents(plan, told, unit),
     keepsOne: method.use.takes.piece === 'bud',
@@ -231,6 +243,28 @@ function unionLife(plan: UnionWithPlan, told: Told, unit: LengthUnit): UnionLife
       .filter(({ kind, lengthMm }) => (kind === 'height' || kind === 'shortened') && lengthMm !== null)
       .map(({ seenOn, lengthMm, kind }) => ({ on: seenOn, mm: lengthMm!, shortened: kind === 'shortened' })),
   };
+}
+
+/** Tasks that were closed in two ways, with who said what. */
+function toldTwice(
+  { tasks, ties, marks, beside }: UnionWithPlan,
+  names: Map<string, string>,
+  unit: LengthUnit,
+): UnionLife['toldTwice'] {
+  const nameOf = (task: string): string => {
+    const known = tasks.find(({ id }) => id === task);
+    const tie = ties.find(({ offTask }) => offTask === task);
+    return known ? written(known.name, unit) : tie ? `${TIES[tie.id]} off` : task.replaceAll('-', ' ');
+  };
+  return [...groupedBy(beside, ({ besideId }) => besideId ?? '')].map(([firstId, others]) => ({
+    task: nameOf(others[0]!.task),
+    outcomes: [...marks.filter(({ id }) => id === firstId), ...others].map((mark) => ({
+      markId: mark.id,
+      words: `${OUTCOME_WORDS[mark.outcome]}${mark.reason ? `, ${mark.reason}` : ''}`,
+      on: mark.doneOn,
+      by: mark.markedBy === null ? 'the grower' : (names.get(mark.markedBy) ?? ''),
+    })),
+  }));
 }
 
 /** Where the warmth that moves a union's healing is from. */

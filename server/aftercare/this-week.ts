@@ -10,6 +10,7 @@ import { capital } from '@/core/units/capital';
 import { madeWords } from '@/core/methods/made-words';
 import { wayWords } from '@/core/aftercare/regraft/regraft-year';
 import { nextWay, type RegraftWay, type RegraftWood } from '@/core/aftercare/regraft/regraft-ways';
+import { type Happening, HAPPENINGS } from '@/core/aftercare/happening';
 import { counted } from '@/core/units/counted';
 import { addDays, formatDate } from '@/core/units/iso-date';
 import { written } from '@/core/units/prose';
@@ -31,7 +32,7 @@ import { stockCaliper, unionPlans, type UnionWithPlan } from './union-plans';
 /** Something of the week that is no task of a union. */
 export interface WeekNote {
   id: string;
-  kind: 'visit' | 'round' | 'wood' | 'stocks';
+  kind: 'visit' | 'round' | 'wood' | 'stocks' | 'told';
   words: string;
   detail: string;
   by: string;
@@ -71,6 +72,7 @@ async function makeThisWeek(context: Context): Promise<ThisWeek> {
     until,
     groups: weekGroups(context, plans, until),
     notes: [
+      ...toldNotes(plans),
       ...visitNotes(rules, plans, until),
       ...regraftWood(plans, until),
       ...(await weekNotes(context, today, until)),
@@ -123,6 +125,58 @@ export function weekGroups(
     missed: missed === null ? '' : written(missed, actor.lengthUnit),
   }));
 }
+
+/** So long what a grower told stands among what wants somebody of the club, unless it was seen to. */
+const TOLD_DAYS = 30;
+/** What a grower tells that somebody of the club has to act on. */
+const TO_ACT_ON: readonly string[] = ['given-on', 'moved-house', 'label-lost', 'taken'];
+
+/** What growers cannot do or have told, and tasks of which two outcomes were told: somebody of the club sees to it. */
+function toldNotes(plans: readonly UnionWithPlan[]): WeekNote[] {
+  return plans.flatMap(({ union, called, href, plant, wood, today, tasks, seen, beside }): WeekNote[] => {
+    const since = addDays(today, -TOLD_DAYS);
+    const lately = seen.filter(({ seenBy, recordedAt }) => seenBy === null && dayOf(recordedAt) >= since);
+    const note = (id: string, words: string, detail: string, by: string): WeekNote => ({
+      id: `${id} ${union.id}`,
+      kind: 'told',
+      words,
+      detail,
+      by,
+      href,
+    });
+    const cannot = lately.flatMap(({ kind, about, seenOn }) => {
+      const task = tasks.find(({ id, state }) => id === about && state === 'open');
+      return kind === 'cannot' && task && !plant.withUs
+        ? [note(`cannot ${about}`, `${called}: its grower cannot do it`, written(task.name, 'mm'), seenOn)]
+        : [];
+    });
+    const told = lately
+      .filter(({ kind, about }) => kind === 'happened' && TO_ACT_ON.includes(about))
+      .map(({ id, about, seenOn }) =>
+        note(
+          id,
+          `${called}: ${HAPPENINGS[about as Happening].toLowerCase()}`,
+          `${wood.variety}. Told by its grower.`,
+          seenOn,
+        ),
+      );
+    const twice = new Set(beside.map(({ task }) => task)).size;
+    const settle =
+      twice === 0
+        ? []
+        : [
+            note(
+              'twice',
+              `${called}: two outcomes of ${counted(twice, 'task')}`,
+              'The lead says which counts.',
+              beside.map(({ doneOn }) => doneOn).sort()[0]!,
+            ),
+          ];
+    return [...cannot, ...told, ...settle];
+  });
+}
+
+const dayOf = (at: Date): string => at.toISOString().slice(0, 10);
 
 /** Visits of this week, each with what it is for. */
 function visitNotes(rules: readonly VisitRuleRow[], plans: readonly UnionWithPlan[], until: string): WeekNote[] {

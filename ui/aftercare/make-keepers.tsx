@@ -24,7 +24,13 @@ export function MakeKeepers({ workshopId, present, living, methods, wood, stocks
   const [chosen, setChosen] = useState((promised[0] ?? methods[0]!).id);
   const method = methods.find(({ id }) => id === chosen)!;
   const [said, setSaid] = useState('');
-  const starts = { method: chosen, woodLotId: wood[0]!.id, stockLotId: stocks[0]!.id, each: method.make ?? 1 };
+  const starts = {
+    method: chosen,
+    woodLotId: wood[0]!.id,
+    stockLotId: stocks[0]!.id,
+    each: method.make ?? 1,
+    withUs: 'no',
+  };
   const { register, submit, errors, problem, busy, reset } = useEntry(
     () => import('@/core/aftercare/keeper-input').then(({ makeInput }) => makeInput(methods.map(({ id }) => id))),
     async (values, { run }) => {
@@ -43,7 +49,7 @@ export function MakeKeepers({ workshopId, present, living, methods, wood, stocks
             : 'None made.';
       setSaid(`${words}${notYet.length > 0 ? ` Not yet ready: ${notYet.join(', ')}.` : ''}`);
     },
-    { starts },
+    { starts, read: (typed) => ({ ...typed, withUs: typed.withUs === 'yes' }) },
   );
   const choose = (id: string): void => {
     setChosen(id);
@@ -54,14 +60,7 @@ export function MakeKeepers({ workshopId, present, living, methods, wood, stocks
       <h2 id="make-title" className="mb-1">
         Make keepers
       </h2>
-      <ul className="mb-2 text-sm">
-        {promised.map(({ id, name, promised: each, make }) => (
-          <li key={id}>
-            <strong>{name}</strong>: {each} promised to each of {present} present, {make} made each so that they live;{' '}
-            {living.filter(({ unions }) => unions.some((union) => union.method === id)).length} are made.
-          </li>
-        ))}
-      </ul>
+      <Promised promised={promised} living={living} present={present} />
       <NotReady workshopId={workshopId} method={method} present={present} />
       <form onSubmit={submit} className="flex flex-col gap-3" noValidate>
         <Problem>{problem}</Problem>
@@ -83,6 +82,12 @@ export function MakeKeepers({ workshopId, present, living, methods, wood, stocks
         <Field label="Of this lot each" error={errors.each}>
           <input {...register('each')} inputMode="numeric" className="w-20" />
         </Field>
+        <Field label="Handed out" hint="Whoever has a plant is asked of it; a plant’s page or a move changes that.">
+          <select {...register('withUs')}>
+            <option value="no">each goes home with whoever makes it</option>
+            <option value="yes">they stay with us</option>
+          </select>
+        </Field>
         <p className="text-sm text-muted">
           Seats that have as many of this lot are left alone. Pick tags to change them.
         </p>
@@ -92,6 +97,22 @@ export function MakeKeepers({ workshopId, present, living, methods, wood, stocks
         <p role="status">{said}</p>
       </form>
     </section>
+  );
+}
+
+type PromisedProps = Pick<MakeKeepersProps, 'living' | 'present'> & { promised: KeeperMethod[] };
+
+/** What each was promised, and how many are made so that so many live. */
+function Promised({ promised, living, present }: PromisedProps) {
+  return (
+    <ul className="mb-2 text-sm">
+      {promised.map(({ id, name, promised: each, make }) => (
+        <li key={id}>
+          <strong>{name}</strong>: {each} promised to each of {present} present, {make} made each so that they live;{' '}
+          {living.filter(({ unions }) => unions.some((union) => union.method === id)).length} are made.
+        </li>
+      ))}
+    </ul>
   );
 }
 

@@ -21,6 +21,7 @@ export function unionLife(changes: Partial<UnionLife> = {}): UnionLife {
     next: [],
     missed: [],
     waiting: [],
+    toldTwice: [],
     ties: [],
     events: [],
     keepsOne: false,

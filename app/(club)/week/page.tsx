@@ -3,6 +3,7 @@ import Link from 'next/link';
 import { formatDate } from '@/core/units/iso-date';
 import { counted } from '@/core/units/counted';
 import { thisWeek, type WeekNote } from '@/server/aftercare/this-week';
+import { ownLooks } from '@/server/follow-up/asks/own-looks';
 import { WeekBoard } from '@/ui/aftercare/week/week-board';
 import { pageContext } from '../../_http/session';
 import { Season } from '../_season';
@@ -12,7 +13,11 @@ export const metadata: Metadata = { title: 'This week' };
 /** The first page after signing in: what wants doing now, across all workshops. */
 export default async function Week() {
   const context = await pageContext();
-  const { today, until, groups, notes, missed, living, workshops, tags } = await thisWeek(context);
+  const [{ today, until, groups, notes, missed, living, workshops, tags }, looks] = await Promise.all([
+    thisWeek(context),
+    ownLooks(context),
+  ]);
+  const besides = [...looks, ...notes];
   const { actor } = context;
   return (
     <>
@@ -47,12 +52,12 @@ export default async function Week() {
         </div>
         <aside aria-label="Besides the plants">
           <h2 className="mb-1">Besides the plants</h2>
-          {notes.length === 0 ? (
+          {besides.length === 0 ? (
             <p className="text-muted">No round closes, no wood wants a look, nothing is to be ordered.</p>
           ) : (
             <ul className="divide-y divide-line border-y border-line">
-              {notes.map((note) => (
-                <Note key={note.id} note={note} late={note.by < today} />
+              {besides.map((note) => (
+                <Note key={note.id} note={note} late={note.kind !== 'told' && note.by < today} />
               ))}
             </ul>
           )}
@@ -81,7 +86,7 @@ export default async function Week() {
   );
 }
 
-function Note({ note: { words, detail, by, href }, late }: { note: WeekNote; late: boolean }) {
+function Note({ note: { kind, words, detail, by, href }, late }: { note: WeekNote; late: boolean }) {
   return (
     <li className="py-2">
       <Link href={href} className="font-bold">
@@ -89,7 +94,7 @@ function Note({ note: { words, detail, by, href }, late }: { note: WeekNote; lat
       </Link>
       <p className="text-sm">{detail}</p>
       <p className={`text-sm ${late ? 'font-bold' : 'text-muted'}`}>
-        {late ? 'Was due by' : 'By'} {formatDate(by)}
+        {kind === 'told' ? 'Told on' : late ? 'Was due by' : 'By'} {formatDate(by)}
       </p>
     </li>
   );

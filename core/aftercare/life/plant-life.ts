@@ -53,6 +53,8 @@ export interface UnionLife {
   missed: WordedTask[];
   /** Tasks that wait for something to be seen. */
   waiting: { task: string; name: string; when: string }[];
+  /** Tasks of which two outcomes were told: the lead says which counts. */
+  toldTwice: { task: string; outcomes: { markId: string; words: string; on: string; by: string }[] }[];
   ties: (Tie & { words: string })[];
   events: LifeEvent[];
   /** A bud that feeds on the stock's top until it is headed back: of several on one stock the better is kept. */
@@ -80,7 +82,13 @@ export interface PlantLife {
   species: string;
   stockType: string;
   stockSpecies: string;
+  /** Who has it, or made it where it stays with the club. */
   grower: string | null;
+  /** Who made it. */
+  maker: string | null;
+  withUs: boolean;
+  /** Each time it was handed on, latest first; the name is null for whoever made it. */
+  handings: { on: string; withUs: boolean; name: string | null; by: string }[];
   workshopId: string;
   workshop: string;
   site: string;

@@ -21,3 +21,19 @@ export async function standingWords(
     }),
   );
 }
+
+/** In which place some plants stand now; those of which nobody said are left out. */
+export async function standingPlaces(
+  { db, actor: { clubId } }: Context,
+  plantIds: readonly string[],
+): Promise<ReadonlyMap<string, { placeId: string; name: string }>> {
+  if (plantIds.length === 0) return new Map();
+  const rows = await db.plantPlaces.findAll({ where: { clubId, plantId: [...plantIds] }, raw: true });
+  const places = await db.places.findAll({
+    where: { clubId, id: [...new Set(rows.map(({ placeId }) => placeId))] },
+    attributes: ['id', 'name'],
+    raw: true,
+  });
+  const nameOf = new Map(places.map(({ id, name }) => [id, name]));
+  return new Map(rows.map(({ plantId, placeId }) => [plantId, { placeId, name: nameOf.get(placeId) ?? '' }]));
+}

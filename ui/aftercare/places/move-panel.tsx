@@ -68,6 +68,7 @@ function Destination({ moves, places }: Pick<MovePanelProps, 'moves' | 'places'>
     limb: '',
     side: '',
     note: '',
+    who: '',
   });
   const place = places.find(({ id }) => id === goal.placeId) ?? null;
   const change = (changes: Partial<typeof goal>): void => setGoal({ ...goal, ...changes });
@@ -91,7 +92,11 @@ function Destination({ moves, places }: Pick<MovePanelProps, 'moves' | 'places'>
       <Field label="To" error={problem?.fields.to}>
         <select
           value={goal.placeId}
-          onChange={(event) => change({ placeId: event.target.value, stretch: '', limb: '' })}
+          onChange={(event) => {
+            const kind = places.find(({ id }) => id === event.target.value)?.kind;
+            // What goes home is its grower’s from then on.
+            change({ placeId: event.target.value, stretch: '', limb: '', who: kind === 'home' ? 'growers' : '' });
+          }}
         >
           <option value="">Choose a place</option>
           {places.map(({ id, name, kind, site, held, capacity }) => (
@@ -103,6 +108,13 @@ function Destination({ moves, places }: Pick<MovePanelProps, 'moves' | 'places'>
         </select>
       </Field>
       {place && <SpotFields place={place} goal={goal} moves={moves} onChange={change} />}
+      <Field label="Who has them">
+        <select value={goal.who} onChange={(event) => change({ who: event.target.value as Goal['who'] })}>
+          <option value="">as before</option>
+          <option value="us">they stay with us</option>
+          <option value="growers">they go home with their growers</option>
+        </select>
+      </Field>
       <div className="grid grid-cols-2 gap-2">
         <Field label="On" error={problem?.fields.on}>
           <input type="date" value={on} max={deviceToday()} onChange={(event) => setOn(event.target.value)} />

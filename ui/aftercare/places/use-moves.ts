@@ -20,6 +20,8 @@ export interface Goal {
   side: Spot['side'];
   on: string;
   note: string;
+  /** Who has them from now on; empty where that stays as it is. */
+  who: '' | 'us' | 'growers';
 }
 
 interface LastMove {
@@ -85,7 +87,7 @@ export function useMoves(plants: readonly PlacedPlant[]) {
         place,
         staying.map(({ standing }) => standing!.spot),
       );
-      await send(ids, place, spots, { place, stretch: '', limb: '', side: '', on, note: '' });
+      await send(ids, place, spots, { place, stretch: '', limb: '', side: '', on, note: '', who: '' });
     } catch (error) {
       refused(error);
     }
@@ -105,14 +107,14 @@ function moveBody(
   plants: readonly PlacedPlant[],
   place: Goal['place'],
   spots: readonly Spot[],
-  { on, note }: Pick<Goal, 'on' | 'note'>,
+  { on, note, who }: Pick<Goal, 'on' | 'note' | 'who'>,
 ): object {
   const byId = new Map(plants.map((plant) => [plant.plantId, plant]));
   const moves = ids.map((plantId, i) => {
     const standing = byId.get(plantId)?.standing ?? null;
     return { plantId, from: standing && { placeId: standing.placeId, ...standing.spot }, to: spots[i]! };
   });
-  return { moves, toPlaceId: place?.id ?? null, on, note };
+  return { moves, toPlaceId: place?.id ?? null, on, note, ...(who === '' ? {} : { withUs: who === 'us' }) };
 }
 
 function movedWords(count: number, place: Goal['place'], spots: readonly Spot[]): string {

@@ -13,6 +13,7 @@ import { EventList } from './event-list';
 import { KeepOne } from './keep-one';
 import { LifeLegend, LifeLine } from './life-line';
 import { LivesOn } from './lives-on';
+import { ToldTwice } from './told-twice';
 import { UnionPanel } from './union-panel';
 
 interface PlantBoardProps {
@@ -21,6 +22,7 @@ interface PlantBoardProps {
   code: string;
   me: { id: string; name: string };
   mayChange: boolean;
+  mayDecide: boolean;
   unit: LengthUnit;
   unions: readonly { life: UnionLife; drawing: DisplayList; from: string }[];
 }
@@ -35,7 +37,7 @@ const STATES = {
 } as const;
 
 /** The unions of a plant: the life of each, what is due, what is round its stem. Works on what this device keeps. */
-export function PlantBoard({ plantId, workshopId, code, me, mayChange, unit, unions }: PlantBoardProps) {
+export function PlantBoard({ plantId, workshopId, code, me, mayChange, mayDecide, unit, unions }: PlantBoardProps) {
   const queue = useDeviceQueue(me.id);
   const marks = useMarks(queue, me);
   const at = { plantId, code, me, mayChange, unit, queue, marks };
@@ -64,6 +66,7 @@ export function PlantBoard({ plantId, workshopId, code, me, mayChange, unit, uni
               <span className="ml-3 border-2 border-ink px-2">{STATES[life.state]}</span>
             )}
           </h2>
+          <ToldTwice told={life.toldTwice} mayDecide={mayDecide} />
           {life.livesOn.length > 0 && (
             <LivesOn
               key={life.variant}

@@ -104,26 +104,7 @@ export function GrowerView(props: GrowerViewProps) {
         </form>
       )}
       <Tasks token={token} form={form} tasks={page.tasks} wording={wording} />
-      {page.resting.length > 0 && (
-        <section aria-labelledby="later">
-          <h2 id="later">{say('page.later')}</h2>
-          <ul class="resting">
-            {page.resting.map(({ code, variety, when, mayTell, unionId }) => (
-              <li>
-                <a class="link" href={`/r/${token}/${code}`}>
-                  {formatCode(code)}
-                </a>{' '}
-                {variety}. {when}{' '}
-                {mayTell && (
-                  <a class="link" href={`/r/${token}?tell=${unionId}`}>
-                    {say('page.tell-anyway')}
-                  </a>
-                )}
-              </li>
-            ))}
-          </ul>
-        </section>
-      )}
+      <Resting token={token} resting={page.resting} wording={wording} />
       <Happened token={token} form={form} plants={page.plants} today={page.today} wording={wording} />
       <YourSay {...props} />
       <script
@@ -132,6 +113,33 @@ export function GrowerView(props: GrowerViewProps) {
         dangerouslySetInnerHTML={{ __html: wordsForScript(wording, page.grafts.length) }}
       />
     </main>
+  );
+}
+
+type RestingProps = Pick<GrowerViewProps, 'token' | 'wording'> & { resting: GrowerPage['resting'] };
+
+/** Grafts of which nothing is asked today. */
+function Resting({ token, resting, wording: { say } }: RestingProps) {
+  if (resting.length === 0) return null;
+  return (
+    <section aria-labelledby="later">
+      <h2 id="later">{say('page.later')}</h2>
+      <ul class="resting">
+        {resting.map(({ code, variety, when, mayTell, unionId }) => (
+          <li>
+            <a class="link" href={`/r/${token}/${code}`}>
+              {formatCode(code)}
+            </a>{' '}
+            {variety}. {when}{' '}
+            {mayTell && (
+              <a class="link" href={`/r/${token}?tell=${unionId}`}>
+                {say('page.tell-anyway')}
+              </a>
+            )}
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 

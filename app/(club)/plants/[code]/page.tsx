@@ -6,6 +6,7 @@ import { unionPicture } from '@/server/aftercare/union-picture';
 import { plantLife } from '@/server/aftercare/plant-life';
 import { ERASED_NAME } from '@/server/platform/erased-name';
 import { TagDoubtNotice } from '@/ui/aftercare/plant/tag-doubt-notice';
+import { WhoHasIt } from '@/ui/aftercare/plant/who-has-it';
 import { PlantBoard } from '@/ui/aftercare/plant/plant-board';
 import { orNotFound } from '../../../_http/or-not-found';
 import { pageContext } from '../../../_http/session';
@@ -28,7 +29,7 @@ export default async function Plant({ params }: { params: Promise<{ code: string
             <strong>{plant.variety}</strong> ({plant.species}) on {plant.stockType}
           </p>
           <p className="text-muted">
-            {plant.grower ?? ERASED_NAME}; {plant.site};{' '}
+            Made by {plant.maker ?? ERASED_NAME}; {plant.site};{' '}
             <Link href={`/workshops/${plant.workshopId}/aftercare`}>{plant.workshop}</Link>
           </p>
           <p>
@@ -54,12 +55,14 @@ export default async function Plant({ params }: { params: Promise<{ code: string
       {plant.doubt !== '' && (
         <TagDoubtNotice plantId={plant.plantId} doubt={plant.doubt} mayDecide={context.actor.role === 'lead'} />
       )}
+      <WhoHasIt plant={plant} mayChange={mayChange} />
       <PlantBoard
         plantId={plant.plantId}
         workshopId={plant.workshopId}
         code={plant.code}
         me={{ id: context.actor.userId, name: context.actor.name }}
         mayChange={mayChange}
+        mayDecide={context.actor.role === 'lead'}
         unit={context.actor.lengthUnit}
         unions={plant.unions.map((life, i) => ({ life, ...pictures[i]! }))}
       />
