@@ -2,6 +2,8 @@ import { asksWithoutWinter } from '@/core/follow-up/asks/without-winter';
 import { col, fn, type Transaction } from 'sequelize';
 import { type AnswerInput, growthTyped } from '@/core/follow-up/answer-input';
 import { askedSigns, signsOfChoices } from '@/core/follow-up/signs/asked-signs';
+import { countingAnswers } from '@/core/findings/take/counting-answers';
+import { groupedBy } from '@/core/units/grouped-by';
 import { countedAnswer } from '@/core/follow-up/signs/counted-answer';
 import { contradicts } from '@/core/follow-up/signs/contradicts';
 import type { Signs } from '@/core/follow-up/signs/signs';
@@ -271,7 +273,7 @@ export async function askedUnion(context: Context, unionId: string): Promise<Ask
   return asked;
 }
 
-/** The last answer of each union to each round of a workshop, without those that were set aside. */
+/** The counting answer of each union to each round of a workshop, without those that were set aside. */
 export async function latestReports(context: Context, workshopId: string): Promise<ReportRow[]> {
   const rounds = await listRounds(context, workshopId);
   const {
@@ -283,5 +285,6 @@ export async function latestReports(context: Context, workshopId: string): Promi
     order: [['turn', 'ASC']],
     raw: true,
   });
-  return [...new Map(reports.map((report) => [`${report.unionId} ${report.roundId}`, report])).values()];
+  const answers = groupedBy(reports, ({ unionId, roundId }) => `${unionId} ${roundId}`);
+  return [...answers.values()].flatMap((own) => countingAnswers(own).at(-1) ?? []);
 }

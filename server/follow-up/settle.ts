@@ -2,6 +2,7 @@ import { groupedBy } from '@/core/units/grouped-by';
 import { byId } from '@/core/units/by-id';
 import { HAPPENINGS, isHappening } from '@/core/aftercare/happening';
 import type { Contradiction, Side } from '@/core/follow-up/contradiction';
+import { countingAnswers } from '@/core/findings/take/counting-answers';
 import { settlementInput } from '@/core/follow-up/answer-input';
 import { WAY_IN_WORDS } from '@/core/follow-up/way-in';
 import { ENGLISH } from '@/core/follow-up/wording/english';
@@ -57,9 +58,9 @@ export async function contradictions(context: Context, workshopId: string): Prom
   return unions.map((union): Contradiction => {
     const plant = plantOf.get(union.plantId!)!;
     const seat = seatOf.get(plant.seatId);
-    const last = new Map((reportsOf.get(union.id) ?? []).map((report) => [report.roundId, report]));
-    const sides = [...last.values()].map(sideOf);
-    const counting = [...last.values()];
+    const answers = groupedBy(reportsOf.get(union.id) ?? [], ({ roundId }) => roundId);
+    const counting = [...answers.values()].flatMap(countingAnswers);
+    const sides = counting.map(sideOf);
     return {
       unionId: union.id,
       code: plant.code,

@@ -1,5 +1,7 @@
 import { QueryTypes, type Transaction } from 'sequelize';
 import { takeOf, type Sighting } from '@/core/findings/take/take-state';
+import { countingAnswers } from '@/core/findings/take/counting-answers';
+import { groupedBy } from '@/core/units/grouped-by';
 import { toldBy } from '@/core/findings/take/told-by';
 import { MILESTONES } from '@/core/methods/milestones';
 import type { UnionObservationRow } from '@/db/models/aftercare-rows';
@@ -122,14 +124,15 @@ function factsOf(unions: UnionRow[], sources: FactSources): UnionFactRow[] {
       .filter(({ unionId, outlook, withdrawnAt }) => unionId === union.id && outlook !== null && withdrawnAt === null)
       .sort((a, b) => a.madeAt.getTime() - b.madeAt.getTime())
       .at(-1);
-    const said = new Map<string, Sighting>();
-    // In the order of arrival, so that the last answer to a round stays.
-    for (const report of reports) {
-      const round = report.unionId === union.id ? roundOf.get(report.roundId) : undefined;
-      if (round) said.set(report.roundId, toldBy(union, round.milestone, report));
-    }
+    const answers = groupedBy(
+      reports.filter(({ unionId, roundId }) => unionId === union.id && roundOf.has(roundId)),
+      ({ roundId }) => roundId,
+    );
+    const said = [...answers].flatMap(([roundId, own]) =>
+      countingAnswers(own).map((report): Sighting => toldBy(union, roundOf.get(roundId)!.milestone, report)),
+    );
     const deaths = ends.filter(({ unionId, kind }) => unionId === union.id && kind === 'ended').map(diedOn);
-    const { states, ...life } = takeOf([...said.values(), ...deaths]);
+    const { states, ...life } = takeOf([...said, ...deaths]);
     const lettersOf = (roundId: string): number =>
       letters.filter((letter) => letter.unionId === union.id && letter.roundId === roundId).length;
     return {
@@ -160,7 +163,7 @@ function factsOf(unions: UnionRow[], sources: FactSources): UnionFactRow[] {
       ...life,
       makerId: union.makerId,
       plantId: union.plantId,
-      reminded: [...said.keys()].some((roundId) => lettersOf(roundId) > 1),
+      reminded: [...answers.keys()].some((roundId) => lettersOf(roundId) > 1),
     };
   });
 }

@@ -4,6 +4,7 @@ import type { DailyWarmth } from '@/core/aftercare/plan/task-days';
 import { withoutWinter } from '@/core/follow-up/asks/without-winter';
 import { roundDays } from '@/core/follow-up/asks/round-days';
 import { type UnionAsk, unionAsks } from '@/core/follow-up/asks/union-asks';
+import { countingAnswers } from '@/core/findings/take/counting-answers';
 import { asksOf, variantMade } from '@/core/follow-up/asked-union';
 import { outOfTheCool } from '@/core/methods/timetable/out-of-the-cool';
 import { type SignDays, signDays } from '@/core/follow-up/signs/sign-days';
@@ -104,7 +105,7 @@ export async function asksOfLiving(context: Context, living: readonly LivingUnio
     const asks = unionAsks({
       days: own,
       rounds: asking,
-      answers: countingAnswers(said),
+      answers: answersOfRounds(said),
       ended: hasEnded(union),
       today: life.today,
     });
@@ -165,9 +166,9 @@ function leavesAfter(madeOn: IsoDate, turnsOf: ReturnType<SiteLife['turnsOf']>):
   return days.find((day) => day !== undefined && day > madeOn) ?? null;
 }
 
-/** The last answer to each round counts. */
-function countingAnswers(reports: readonly ReportRow[]) {
-  return [...new Map(reports.map((report) => [report.roundId, report])).values()];
+/** The answer to each round that counts; of two, the later. */
+function answersOfRounds(reports: readonly ReportRow[]): ReportRow[] {
+  return [...groupedBy(reports, ({ roundId }) => roundId).values()].flatMap((own) => countingAnswers(own).at(-1) ?? []);
 }
 
 /** Dead with nothing against it, voided, opened to look, cut away, or gone: nobody is asked of it any more. */

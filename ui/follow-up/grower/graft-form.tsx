@@ -26,11 +26,11 @@ interface GraftFormProps {
   lookId: (look: Look) => string;
 }
 
-/** One graft: what it is, what to look for, what may be tapped, and what is said back. */
+/** One graft: what it is, how it does, and what is said back; one that was told of folds its choices away. */
 export function GraftForm(props: GraftFormProps) {
-  const { token, graft, entered, refused, before, today, unit, wording, lookId } = props;
+  const { token, graft, refused, before, wording } = props;
   const { say, day } = wording;
-  const { unionId, code } = graft;
+  const { unionId, code, told } = graft;
   return (
     <fieldset class="graft" data-union={unionId}>
       <legend>{formatCode(code)}</legend>
@@ -40,15 +40,41 @@ export function GraftForm(props: GraftFormProps) {
       <p class="quiet">
         {say('page.made', { method: graft.method, day: day(graft.madeOn) })}
         {graft.position && ` · ${say('page.place', { place: graft.position })}`}
-        {graft.stands && ` · ${say('page.stands', { place: graft.stands })}`}
+        {graft.stands && ` · ${say('page.stands', { place: graft.stands })}`}{' '}
+        <a href={`/r/${token}/${code}`}>{say('page.life')}</a>
       </p>
-      <p class="question">{graft.question}</p>
       {refused && (
         <p class="refused" role="alert">
           {say('page.refused', { reason: refused })}
         </p>
       )}
       <input type="hidden" name={`${unionId}.before`} value={before} />
+      {told ? (
+        <>
+          <Back back={told.back} wording={wording} />
+          <details open={refused !== ''}>
+            <summary>{say('page.change')}</summary>
+            <Choices {...props} />
+          </details>
+        </>
+      ) : (
+        <>
+          <Choices {...props} />
+          <Back back={null} wording={wording} />
+        </>
+      )}
+      <p class="state" role="status" />
+    </fieldset>
+  );
+}
+
+/** How it does, in a word; then what is seen of it. */
+function Choices({ graft, entered, today, unit, wording, lookId }: GraftFormProps) {
+  const { say } = wording;
+  const { unionId, groups } = graft;
+  return (
+    <>
+      <p class="question">{graft.question}</p>
       <div class="group" role="radiogroup" aria-label={say('page.or')} data-group="said">
         <div class="taps">
           {graft.sayings.map(({ said, words }) => (
@@ -56,22 +82,16 @@ export function GraftForm(props: GraftFormProps) {
           ))}
         </div>
       </div>
-      {graft.groups.length > 0 && (
+      {groups.length > 0 && (
         <details class="see" open={Object.values(entered.signs).some((option) => option !== '')}>
           <summary>{say('page.see')}</summary>
           <Signs {...{ graft, entered, unit, wording }} />
+          <Length {...{ graft, entered, wording }} />
           <Looks graft={graft} wording={wording} lookId={lookId} />
         </details>
       )}
       <More {...{ graft, entered, today, wording }} />
-      <Back back={graft.told?.back ?? null} wording={wording} />
-      <p class="state" role="status" />
-      <p>
-        <a class="link" href={`/r/${token}/${code}`}>
-          {say('page.life')}
-        </a>
-      </p>
-    </fieldset>
+    </>
   );
 }
 
@@ -157,58 +177,62 @@ function Looks({ graft: { looks }, wording: { say }, lookId }: Pick<GraftFormPro
   );
 }
 
-/** The length of the shoot, the day, a note and a photo: for who likes to tell more. */
+/** The length of the shoot, where it can be measured. */
+function Length({ graft, entered, wording: { say } }: Pick<GraftFormProps, 'graft' | 'entered' | 'wording'>) {
+  const { unionId, measured } = graft;
+  if (!measured) return null;
+  return (
+    <div class="measure">
+      <label>
+        {say('page.growth-length')}
+        <input
+          name={`${unionId}.growth`}
+          inputmode="decimal"
+          maxlength={12}
+          autocomplete="off"
+          value={entered.growth}
+        />
+      </label>
+      <label>
+        {say('page.unit')}
+        <select name={`${unionId}.unit`}>
+          {(['mm', 'in', 'hand'] as const).map((unit) => (
+            <option value={unit} selected={entered.growthUnit === unit}>
+              {say(`page.unit.${unit}`)}
+            </option>
+          ))}
+        </select>
+      </label>
+    </div>
+  );
+}
+
+/** The day, a note and a photo: for who likes to tell more. */
 function More({ graft, entered, today, wording }: Pick<GraftFormProps, 'graft' | 'entered' | 'today' | 'wording'>) {
   const { say } = wording;
-  const { unionId, measured, madeOn, photos } = graft;
+  const { unionId, madeOn, photos } = graft;
   const open = entered.note !== '' || entered.seenOn !== '';
   return (
-    <>
-      {measured && (
-        <div class="measure">
-          <label>
-            {say('page.growth-length')}
-            <input
-              name={`${unionId}.growth`}
-              inputmode="decimal"
-              maxlength={12}
-              autocomplete="off"
-              value={entered.growth}
-            />
-          </label>
-          <label>
-            {say('page.unit')}
-            <select name={`${unionId}.unit`}>
-              {(['mm', 'in', 'hand'] as const).map((unit) => (
-                <option value={unit} selected={entered.growthUnit === unit}>
-                  {say(`page.unit.${unit}`)}
-                </option>
-              ))}
-            </select>
-          </label>
-        </div>
-      )}
-      <details open={open}>
-        <summary>{say('page.more')}</summary>
-        <label class="tap wide">
-          <input type="checkbox" name={`${unionId}.snapped`} value="yes" checked={entered.snapped} />
-          <span>{say('sign.snapped')}</span>
-        </label>
-        <label>
-          {say('page.seen-on')}
-          <input type="date" name={`${unionId}.seenOn`} min={madeOn} max={today} value={entered.seenOn} />
-        </label>
-        <label>
-          {say('page.note')}
-          <input name={`${unionId}.note`} maxlength={500} autocomplete="off" value={entered.note} />
-        </label>
-        <label>
-          {say('page.photo')}
-          <input type="file" name={`${unionId}.photo`} accept="image/*" />
-        </label>
-        {photos > 0 && <p class="quiet">{say('page.photo-kept', { count: photos })}</p>}
-      </details>
-    </>
+    <details open={open}>
+      <summary>{say('page.more')}</summary>
+      <label class="tap wide">
+        <input type="checkbox" name={`${unionId}.snapped`} value="yes" checked={entered.snapped} />
+        <span>{say('sign.snapped')}</span>
+      </label>
+      <label>
+        {say('page.seen-on')}
+        <input type="date" name={`${unionId}.seenOn`} min={madeOn} max={today} value={entered.seenOn} />
+      </label>
+      <label>
+        {say('page.note')}
+        <input name={`${unionId}.note`} maxlength={500} autocomplete="off" value={entered.note} />
+      </label>
+      <label>
+        {say('page.photo')}
+        <input type="file" name={`${unionId}.photo`} accept="image/*" />
+      </label>
+      {photos > 0 && <p class="quiet">{say('page.photo-kept', { count: photos })}</p>}
+    </details>
   );
 }
 
@@ -220,22 +244,18 @@ function Back({ back, wording: { say } }: { back: AnswerBack | null; wording: Wo
         <strong class="reading">{back?.reading}</strong> <span class="why">{back?.why}</span>{' '}
         <span class="next">{back?.next}</span>
       </p>
-      <p class="second-head" hidden={!back || back.second.length === 0}>
-        <strong>{say('page.second-try')}</strong>
-      </p>
-      <ul class="second">
-        {back?.second.map((words) => (
-          <li>{words}</li>
-        ))}
-      </ul>
-      <p class="week-head" hidden={!back || back.week.length === 0}>
+      <details class="second-head" hidden={!back || back.second.length === 0}>
+        <summary>{say('page.second-try')}</summary>
+        <ul class="second">
+          {back?.second.map((words) => (
+            <li>{words}</li>
+          ))}
+        </ul>
+      </details>
+      <p class="week-head" hidden>
         <strong>{say('page.this-week')}</strong>
       </p>
-      <ul class="week">
-        {back?.week.map((words) => (
-          <li>{words}</li>
-        ))}
-      </ul>
+      <ul class="week" />
     </div>
   );
 }

@@ -91,7 +91,8 @@ describe('a grower’s page', () => {
       back,
     };
     const text = html({ grafts: [graft({ told })], left: 0 });
-    expect(text).toContain('Tie it up.');
+    // What is to be done stands below, with its buttons.
+    expect(text).not.toContain('Tie it up.');
     expect(text).toContain('All told, thank you.');
     expect(text).toMatch(/value="shoot"[^>]*checked/);
     const typed = { signs: {}, said: 'dead', snapped: false, growth: 'long', growthUnit: 'mm', seenOn: '', note: '' };
@@ -169,5 +170,45 @@ describe('a grower’s page', () => {
     const text = saidPage({ language: 'en', nonce: 'n', heading: 'This link does not open', words: 'Ask <them>.' });
     expect(text).toContain('Ask &lt;them>.');
     expect(text).not.toContain('<script');
+  });
+});
+
+describe('what a grower is asked to do', () => {
+  const task = (changes: Partial<GrowerPage['tasks'][number]> = {}): GrowerPage['tasks'][number] => ({
+    task: 'binding-off',
+    name: 'Cut the tape <off>',
+    missed: 'It girdles.',
+    until: 'Until 20 Aug 2027.',
+    alarm: false,
+    plants: [{ unionId: 'u1', code: 'K7M4XQ', position: '', occurrence: 0 }],
+    said: '',
+    actionId: '',
+    ...changes,
+  });
+  it('has three buttons in a form of its own, for all plants that want it alike', () => {
+    const several = [
+      { unionId: 'u1', code: 'K7M4XQ', position: '', occurrence: 0 },
+      { unionId: 'u2', code: 'K7M4XR', position: 'the upper one', occurrence: 1 },
+    ];
+    const text = html({ tasks: [task({ plants: several, alarm: true })] });
+    expect(text).toContain('Cut the tape &lt;off>');
+    expect(text.match(/name="said" value="(done|not-yet|cannot)"/g)).toHaveLength(3);
+    expect(text).toMatch(/type="checkbox" name="plant.u2" value="1" checked/);
+    expect(text).toContain('Otherwise: It girdles.');
+    expect(text).toContain('One thing to do');
+  });
+  it('can be taken back once it was told', () => {
+    const text = html({ tasks: [task({ actionId: 'a1', said: 'You said on 20 Aug 2027: done.' })] });
+    expect(text).toContain('name="wish" value="untask"');
+    expect(text).not.toContain('name="said" value="done"');
+  });
+  it('lets all live with one tap where several are asked, and tells any day what happened', () => {
+    const two = [graft(), graft({ unionId: '018f6b1e-7c1a-7d2e-9c3b-0a1b2c3d4e60', code: 'K7M4XR' })];
+    const plants = [{ unionId: 'u1', code: 'K7M4XQ', variety: 'Grey Heron', position: '' }];
+    const text = html({ grafts: two, left: 2, plants });
+    expect(text).toContain('Both live');
+    expect(text).toMatch(/<option value="eaten">An animal ate or stripped it/);
+    expect(html()).not.toContain('name="all"');
+    expect(html()).not.toContain('value="happened"');
   });
 });
