@@ -38,7 +38,9 @@ test('a grower answers from a phone without an account; the findings follow', as
   const grafts = phone.locator('.graft');
   await expect(grafts).toHaveCount(4);
   await expect(grafts.first()).toContainText('Grey Heron');
-  // Right and wrong, drawn.
+  // A word first; what is seen is folded away beneath it, with right and wrong, drawn.
+  await expect(grafts.first().getByText('How is it?')).toBeVisible();
+  await grafts.first().getByText('What you see').click();
   await grafts.first().getByText('What to look for').click();
   await expect(grafts.first().getByRole('img', { name: 'Right' })).toBeVisible();
   await expect(grafts.first().getByRole('img', { name: 'Wrong' })).toBeVisible();
@@ -49,6 +51,7 @@ test('a grower answers from a phone without an account; the findings follow', as
   await expect(grafts.first().getByText('It lives.')).toBeVisible();
   await expect(phone.getByText('3 grafts to look at now.')).toBeVisible();
   const second = grafts.nth(1);
+  await second.getByText('What you see').click();
   await second.getByText('nothing', { exact: true }).click();
   await second.getByText('brown at tip, middle and base').click();
   await expect(second.getByText('It is dead.', { exact: true })).toBeVisible();
@@ -65,7 +68,7 @@ test('a grower answers from a phone without an account; the findings follow', as
   await second.getByText('green', { exact: true }).click();
   await expect(second.getByLabel('It is dead', { exact: true })).not.toBeChecked();
   await expect(second.getByText('Too early to tell.')).toBeVisible();
-  await second.getByText('Another day, a note, a photo').click();
+  await second.getByText('Day, note, photo').click();
   await second.getByLabel('Anything you noticed').fill('a bud may be green');
   await second.getByLabel('Anything you noticed').blur();
   await expect(second.getByText('Arrived.')).toBeVisible();
@@ -89,8 +92,9 @@ test('the same page is a plain form without script, photo and all', async ({ pag
   await phone.goto(url);
   const third = phone.locator('.graft').nth(2);
   const unionId = (await third.getAttribute('data-union'))!;
+  await third.locator('summary', { hasText: 'What you see' }).click();
   await third.locator(`input[name="${unionId}.sign.season-growth"][value="shoot"]`).check();
-  await third.locator('summary', { hasText: 'Another day' }).click();
+  await third.locator('summary', { hasText: 'Day, note' }).click();
   const photo = await sharp({ create: { width: 900, height: 600, channels: 3, background: { r: 90, g: 140, b: 60 } } })
     .withExif({ IFD0: { Artist: 'Ona' } })
     .jpeg()
@@ -108,12 +112,48 @@ test('the same page is a plain form without script, photo and all', async ({ pag
   expect(stored).not.toContain(Buffer.from('Exif').toString('hex').toUpperCase());
   // What is wrong is said beside its graft, and what was typed stays.
   const fourth = phone.locator('.graft').nth(3);
-  await fourth.locator('summary', { hasText: 'Another day' }).click();
+  await fourth.locator('summary', { hasText: 'Day, note' }).click();
   await fourth.getByLabel('Anything you noticed').fill('looks fine');
   await phone.getByRole('button', { name: 'Send my answers' }).click();
   await expect(fourth.getByRole('alert')).toContainText('Tap what you see');
   await expect(fourth.getByLabel('Anything you noticed')).toHaveValue('looks fine');
   await plain.close();
+});
+
+test('all live in one tap, a task is told and taken back, and what happened is told on any day', async ({
+  page,
+  browser,
+}) => {
+  const link = await linkOf(page, 'Yrsa Kolm');
+  const stranger = await browser.newContext({ javaScriptEnabled: false, viewport: { width: 390, height: 844 } });
+  const phone = await stranger.newPage();
+  await phone.goto(link);
+  // Four grafts and all that is asked of them stand on two screens of a phone.
+  expect(
+    await phone
+      .locator('.graft')
+      .last()
+      .evaluate((graft) => graft.getBoundingClientRect().bottom),
+  ).toBeLessThan(1700);
+  const task = phone.locator('form.task').first();
+  if ((await task.count()) > 0) {
+    await task.getByRole('button', { name: 'Done' }).click();
+    await expect(phone.getByText('Thank you, it is kept.')).toBeVisible();
+    await expect(phone.getByText(/You said on .*: done/).first()).toBeVisible();
+    await phone.getByRole('button', { name: 'Take it back' }).first().click();
+    await expect(phone.getByText(/You said on .*: done/)).toHaveCount(0);
+    await phone.locator('form.task').first().getByRole('button', { name: 'I cannot' }).click();
+    await expect(phone.getByText('The club knows.').first()).toBeVisible();
+  }
+  await phone.locator('summary', { hasText: 'Has something happened' }).click();
+  await phone.getByLabel('What happened').selectOption('label-lost');
+  await phone.getByLabel('Anything you noticed').last().fill('the wire rusted through');
+  await phone.getByRole('button', { name: 'Tell the club' }).click();
+  await expect(phone.getByText('Thank you, it is kept.')).toBeVisible();
+  expect(query(`SELECT about FROM union_observations WHERE note = 'the wire rusted through'`)).toBe('label-lost');
+  await stranger.close();
+  await page.goto('/week');
+  await expect(page.getByText('its label is lost').first()).toBeVisible();
 });
 
 test.describe('where there is hardly any reception', () => {
@@ -161,6 +201,7 @@ test.describe('where there is hardly any reception', () => {
     const first = phone.locator('.graft').first();
     const unionId = (await first.getAttribute('data-union'))!;
     await context.setOffline(true);
+    await first.getByText('What you see').click();
     await first.getByText('50 mm or more').click();
     await expect(first.getByText('Kept on this phone.')).toBeVisible();
     // The phone is put away and taken out again, still without reception.
@@ -400,8 +441,10 @@ test.describe('links that do not open', () => {
 
     const url = await linkOf(page, 'Gitte Lowe');
     await page.goto(url);
+    await page.getByText('What is kept about you').click();
     await page.getByRole('link', { name: 'Erase me' }).click();
     await page.getByRole('link', { name: 'Keep me' }).click();
+    await page.getByText('What is kept about you').click();
     await page.getByRole('link', { name: 'Erase me' }).click();
     await page.getByRole('button', { name: 'Erase me for good' }).click();
     await expect(page.getByRole('heading', { name: 'You are erased' })).toBeVisible();

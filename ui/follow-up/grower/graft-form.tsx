@@ -74,7 +74,7 @@ function Choices({ graft, entered, today, unit, wording, lookId }: GraftFormProp
   const { unionId, groups } = graft;
   return (
     <>
-      <p class="question">{graft.question}</p>
+      <p class="question">{groups.length > 0 ? say('page.or') : graft.question}</p>
       <div class="group" role="radiogroup" aria-label={say('page.or')} data-group="said">
         <div class="taps">
           {graft.sayings.map(({ said, words }) => (
@@ -82,15 +82,18 @@ function Choices({ graft, entered, today, unit, wording, lookId }: GraftFormProp
           ))}
         </div>
       </div>
-      {groups.length > 0 && (
-        <details class="see" open={Object.values(entered.signs).some((option) => option !== '')}>
-          <summary>{say('page.see')}</summary>
-          <Signs {...{ graft, entered, unit, wording }} />
-          <Length {...{ graft, entered, wording }} />
-          <Looks graft={graft} wording={wording} lookId={lookId} />
-        </details>
-      )}
-      <More {...{ graft, entered, today, wording }} />
+      <div class="folds">
+        {groups.length > 0 && (
+          <details class="see" open={Object.values(entered.signs).some((option) => option !== '')}>
+            <summary>{say('page.see')}</summary>
+            <p class="question">{graft.question}</p>
+            <Signs {...{ graft, entered, unit, wording }} />
+            <Length {...{ graft, entered, wording }} />
+            <Looks graft={graft} wording={wording} lookId={lookId} />
+          </details>
+        )}
+        <More {...{ graft, entered, today, wording }} />
+      </div>
     </>
   );
 }

@@ -194,47 +194,50 @@ function YourSay({ token, page, wording, sure }: GrowerViewProps) {
           </Wish>
         </>
       )}
-      {page.languages.length > 1 && (
-        <form method="post" action={`/r/${token}`}>
-          <input type="hidden" name="wish" value="language" />
-          <label>
-            {say('consent.language')}
-            <select name="language">
-              {page.languages.map(({ language, name }) => (
-                <option value={language} selected={language === page.language}>
-                  {name}
-                </option>
-              ))}
-            </select>
-          </label>
-          <button type="submit">{say('consent.language-set')}</button>
-        </form>
-      )}
-      <p>
-        <a class="link" href={`/r/${token}/copy`} download>
-          {say('consent.copy')}
-        </a>
-      </p>
-      {sure === null ? (
+      <details open={sure !== null}>
+        <summary>{say('consent.more')}</summary>
+        {page.languages.length > 1 && (
+          <form method="post" action={`/r/${token}`}>
+            <input type="hidden" name="wish" value="language" />
+            <label>
+              {say('consent.language')}
+              <select name="language">
+                {page.languages.map(({ language, name }) => (
+                  <option value={language} selected={language === page.language}>
+                    {name}
+                  </option>
+                ))}
+              </select>
+            </label>
+            <button type="submit">{say('consent.language-set')}</button>
+          </form>
+        )}
         <p>
-          <a class="link" href={`/r/${token}?sure=close#say`}>
-            {say('consent.withdraw')}
-          </a>{' '}
-          <a class="link" href={`/r/${token}?sure=erase#say`}>
-            {say('consent.erase')}
+          <a class="link" href={`/r/${token}/copy`} download>
+            {say('consent.copy')}
           </a>
         </p>
-      ) : (
-        <div class="sure">
-          <p>{say(sure === 'erase' ? 'consent.erase-sure' : 'consent.withdraw-sure')}</p>
-          <Wish token={token} what={sure} loud>
-            {say(sure === 'erase' ? 'consent.erase-yes' : 'consent.withdraw-yes')}
-          </Wish>
-          <a class="link" href={`/r/${token}`}>
-            {say('consent.keep')}
-          </a>
-        </div>
-      )}
+        {sure === null ? (
+          <p>
+            <a class="link" href={`/r/${token}?sure=close#say`}>
+              {say('consent.withdraw')}
+            </a>{' '}
+            <a class="link" href={`/r/${token}?sure=erase#say`}>
+              {say('consent.erase')}
+            </a>
+          </p>
+        ) : (
+          <div class="sure">
+            <p>{say(sure === 'erase' ? 'consent.erase-sure' : 'consent.withdraw-sure')}</p>
+            <Wish token={token} what={sure} loud>
+              {say(sure === 'erase' ? 'consent.erase-yes' : 'consent.withdraw-yes')}
+            </Wish>
+            <a class="link" href={`/r/${token}`}>
+              {say('consent.keep')}
+            </a>
+          </div>
+        )}
+      </details>
     </section>
   );
 }

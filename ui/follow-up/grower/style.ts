@@ -17,7 +17,7 @@ p{margin:.35rem 0}
 .quiet{font-size:.9rem}
 .said,.left{font-weight:700}
 .said{border-left:6px solid ${life};padding-left:.6rem}
-.graft{border:2px solid ${ink};border-radius:2px 16px 2px 16px;margin:0 0 1.2rem;padding:.4rem .8rem .8rem;min-width:0}
+.graft{border:2px solid ${ink};border-radius:2px 16px 2px 16px;margin:0 0 .9rem;padding:.1rem .8rem .3rem;min-width:0}
 .graft legend{font-size:1.5rem;font-weight:700;padding:0 .3rem}
 .of{display:flex;flex-wrap:wrap;gap:.3rem;align-items:center}
 .ribbon svg{vertical-align:middle}
@@ -54,7 +54,11 @@ figcaption{font-weight:700;border-bottom:4px solid ${life};margin-bottom:.4rem}
 figcaption.wrong{border-bottom:4px dashed ${loud}}
 .back{border-left:6px solid ${ink};padding-left:.6rem;margin:.6rem 0}
 .back ul{margin:.1rem 0 .4rem;padding-left:1.1rem}
-.state{min-height:1.4rem;font-size:.9rem}
+.state{font-size:.9rem;margin:0}
+.folds{display:flex;flex-wrap:wrap;column-gap:1rem}
+.folds>details{margin:0}
+.folds>details[open]{flex-basis:100%}
+.graft a{color:inherit}
 .refused{border-left:6px solid ${loud};padding-left:.6rem;font-weight:700}
 button{font:inherit;font-weight:700;min-height:2.75rem;padding:.4rem 1rem;border:2px solid ${ink};background:${white};color:${ink};border-radius:2px 12px 2px 12px;cursor:pointer}
 button.all{width:100%;margin-bottom:1rem}
