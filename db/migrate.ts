@@ -25,6 +25,7 @@ import * as variantReason from './migrations/0022-variant-reason';
 import * as spoiledCuts from './migrations/0023-spoiled-cuts';
 import * as stopConfirmed from './migrations/0024-stop-confirmed';
 import * as whoHasPlants from './migrations/0025-who-has-plants';
+import * as calendarAddresses from './migrations/0026-calendar-addresses';
 import * as moreSigns from './migrations/0021-more-signs';
 import * as topworkingDay from './migrations/0019-topworking-day';
 
@@ -56,6 +57,7 @@ function migrator(sequelize: Sequelize) {
       { name: '0023-spoiled-cuts', up: () => spoiledCuts.up(sequelize) },
       { name: '0024-stop-confirmed', up: () => stopConfirmed.up(sequelize) },
       { name: '0025-who-has-plants', up: () => whoHasPlants.up(sequelize) },
+      { name: '0026-calendar-addresses', up: () => calendarAddresses.up(sequelize) },
     ],
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
     logger: undefined,

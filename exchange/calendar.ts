@@ -14,7 +14,12 @@ export interface CalendarEvent {
   times: { start: string; end: string; zone: string } | null;
   place: string;
   cancelled: boolean;
+  /** A reminder in the morning of its day. */
+  reminds?: boolean;
 }
+
+/** Eight in the morning of a whole day. */
+const MORNING = { hours: 8, minutes: 0, before: false };
 
 const day = (date: string): DateArray => date.split('-').map(Number) as DateArray;
 
@@ -52,6 +57,7 @@ export function calendarFile(name: string, events: readonly CalendarEvent[]): st
         method: 'PUBLISH',
         status: cancelled ? 'CANCELLED' : 'CONFIRMED',
         busyStatus: times ? 'BUSY' : 'FREE',
+        ...(event.reminds ? { alarms: [{ action: 'display' as const, description: title, trigger: MORNING }] } : {}),
       };
     }),
   );

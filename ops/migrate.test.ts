@@ -35,6 +35,7 @@ const ALL = [
   '0023-spoiled-cuts',
   '0024-stop-confirmed',
   '0025-who-has-plants',
+  '0026-calendar-addresses',
 ];
 /** Tables that are spoken to without a model. */
 const BARE = ['guards', 'migration_guard', 'migrations', 'rate_limits', 'table_changes', 'table_stamps'];

@@ -23,6 +23,8 @@ export interface MembershipRow {
   clubId: string;
   userId: string;
   role: Role;
+  /** Of the private address of their calendar; null where they have none. */
+  calendarHash: string | null;
 }
 
 export interface SessionRow {

@@ -28,7 +28,12 @@ export function clubTables(define: Define) {
       lengthUnit: STRING,
       temperatureUnit: STRING,
     }),
-    memberships: define<MembershipRow>('memberships', { clubId: KEY, userId: KEY, role: STRING }),
+    memberships: define<MembershipRow>('memberships', {
+      clubId: KEY,
+      userId: KEY,
+      role: STRING,
+      calendarHash: STRING,
+    }),
     sessions: define<SessionRow>('sessions', {
       tokenHash: KEY,
       userId: STRING,

@@ -54,6 +54,7 @@ export const REACHED: Record<
   '/findings/differs': () => '/findings/differs',
   '/findings/score': () => '/findings/score',
   '/findings/when': () => '/findings/when',
+  '/findings/care': () => '/findings/care',
   '/findings/causes': () => '/findings/causes',
   '/findings/teach': () => '/findings/teach',
   '/findings/report': () => '/findings/report',

@@ -30,9 +30,14 @@ const OF_THE_CLUB = [
     '/cards/chip',
     '/stand-ins/weather',
   ],
-  ...['', ...FINDINGS.map((page) => `/${page}`), '/report', '/when?by=cause', '/unions?scoreFrom=60&scoreTo=74'].map(
-    (page) => `/findings${page}`,
-  ),
+  ...[
+    '',
+    ...FINDINGS.map((page) => `/${page}`),
+    '/care',
+    '/report',
+    '/when?by=cause',
+    '/unions?scoreFrom=60&scoreTo=74',
+  ].map((page) => `/findings${page}`),
 ];
 
 /** Where pages that list things lead to: the first link of each shape is measured. */

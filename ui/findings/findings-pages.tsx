@@ -19,7 +19,7 @@ export function FindingsPages({ workshopId }: { workshopId: string | null }) {
     <SubPages
       label="Pages of findings"
       base={workshopId ? `/workshops/${workshopId}/findings` : '/findings'}
-      pages={workshopId ? PAGES : [...PAGES, ['/report', 'Report']]}
+      pages={workshopId ? PAGES : [...PAGES, ['/care', 'How they were cared for'], ['/report', 'Report']]}
       query={query}
     />
   );

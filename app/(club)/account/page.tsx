@@ -1,6 +1,8 @@
 import type { Metadata } from 'next';
 import { DateTime } from 'luxon';
 import { ownAccount } from '@/server/club/account';
+import { hasCalendarAddress } from '@/server/club/calendar-address';
+import { CalendarAddress } from '@/ui/club/calendar-address';
 import { ClubsBoard } from '@/ui/club/clubs-board';
 import { PasswordForm } from '@/ui/club/password-form';
 import { SessionsBoard } from '@/ui/club/sessions-board';
@@ -15,7 +17,10 @@ const moment = (at: Date): string =>
 export default async function Account() {
   const context = await pageContext();
   const { actor } = context;
-  const { email, sessions, clubs } = await ownAccount(context);
+  const [{ email, sessions, clubs }, hasAddress] = await Promise.all([
+    ownAccount(context),
+    hasCalendarAddress(context),
+  ]);
   return (
     <>
       <Season />
@@ -41,6 +46,12 @@ export default async function Account() {
               Your clubs
             </h2>
             <ClubsBoard clubs={clubs} here={actor.clubId} />
+          </section>
+          <section aria-labelledby="calendar-title">
+            <h2 id="calendar-title" className="mb-2">
+              Your calendar
+            </h2>
+            <CalendarAddress has={hasAddress} />
           </section>
         </div>
         <section className="board" aria-labelledby="password-title">

@@ -3,6 +3,7 @@ import Link from 'next/link';
 import { formatDate } from '@/core/units/iso-date';
 import { counted } from '@/core/units/counted';
 import { thisWeek, type WeekNote } from '@/server/aftercare/this-week';
+import { looksAgain } from '@/server/follow-up/asks/looks-again';
 import { ownLooks } from '@/server/follow-up/asks/own-looks';
 import { WeekBoard } from '@/ui/aftercare/week/week-board';
 import { pageContext } from '../../_http/session';
@@ -13,11 +14,12 @@ export const metadata: Metadata = { title: 'This week' };
 /** The first page after signing in: what wants doing now, across all workshops. */
 export default async function Week() {
   const context = await pageContext();
-  const [{ today, until, groups, notes, missed, living, workshops, tags }, looks] = await Promise.all([
+  const [{ today, until, groups, notes, missed, living, workshops, tags }, looks, drawn] = await Promise.all([
     thisWeek(context),
     ownLooks(context),
+    looksAgain(context),
   ]);
-  const besides = [...looks, ...notes];
+  const besides = [...looks, ...drawn, ...notes];
   const { actor } = context;
   return (
     <>

@@ -67,8 +67,8 @@ describe('what was told and looked at', () => {
     // Within four standard deviations of a binomial of 20,000 and 0.05.
     expect(Math.abs(drawn('one club').length - 1000)).toBeLessThan(4 * Math.sqrt(20_000 * 0.05 * 0.95));
     expect(drawn('one club')).toEqual(drawn('one club'));
-    const one = new Set(drawn('one club'));
-    const both = drawn('another').filter((id) => one.has(id));
+    const ofThisClub = new Set(drawn('one club'));
+    const both = drawn('another').filter((id) => ofThisClub.has(id));
     expect(both.length).toBeLessThan(120);
     expect(isDrawn(answer('visit', 'yes', '2027-06-01'), 'one club', 1)).toBe(false);
     expect(isDrawn(answer('link', 'not-found', '2027-06-01'), 'one club', 1)).toBe(false);

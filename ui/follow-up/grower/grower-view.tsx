@@ -213,6 +213,11 @@ function YourSay({ token, page, wording, sure }: GrowerViewProps) {
           </form>
         )}
         <p>
+          <a class="link" href={`/r/${token}/calendar.ics`}>
+            {say('page.calendar')}
+          </a>
+        </p>
+        <p>
           <a class="link" href={`/r/${token}/copy`} download>
             {say('consent.copy')}
           </a>

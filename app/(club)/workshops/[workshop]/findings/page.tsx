@@ -5,6 +5,8 @@ import { MILESTONE_WORDS } from '@/core/methods/milestones';
 import { formatCode } from '@/core/codes/plant-code';
 import { besideTake } from '@/server/findings/beside-take';
 import { workshopFindings, type Findings, type MilestoneFinding } from '@/server/findings/findings';
+import { careBoard } from '@/server/findings/boards/care-board';
+import { CareSection } from '@/ui/findings/care/care-tables';
 import { BesideTable } from '@/ui/findings/take/beside-table';
 import { range, shareWords } from '@/ui/findings/take/take-words';
 import { TakeChart } from '@/ui/findings/take/take-chart';
@@ -25,7 +27,7 @@ export default async function FindingsPage({ params }: { params: Promise<{ works
   ]);
   const asked = findings.milestones.filter((finding) => finding.asked && finding.alive + finding.dead > 0);
   const latest = asked.at(-1)?.milestone ?? 'healed';
-  const beside = await besideTake(context, id, latest);
+  const [beside, care] = await Promise.all([besideTake(context, id, latest), careBoard(context, id)]);
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-6">
       <section aria-labelledby="take-title">
@@ -76,6 +78,7 @@ export default async function FindingsPage({ params }: { params: Promise<{ works
           />
         </>
       )}
+      <CareSection {...care} />
       <BesideTable beside={beside} milestone={MILESTONE_WORDS[latest].name} />
       <section aria-labelledby="students-title">
         <h2 id="students-title" className="mb-1">
