@@ -4,6 +4,9 @@ import { methodById } from '@/core/methods/registry';
 import { capital } from '@/core/units/capital';
 import { regraftWoodWords, wayWords } from '@/core/aftercare/regraft/regraft-year';
 import { weeklyGrowth, type WeeklyGrowth } from '@/core/aftercare/growth/weekly-growth';
+import { bearsFrom } from '@/core/aftercare/plan/made-union';
+import type { GrowthBand } from '@/core/aftercare/growth/growth-band';
+import { growthBands } from './growth-bands';
 import { growthOf } from '@/core/aftercare/plan/union-life';
 import type { PlaceMove } from '@/core/aftercare/places/place-view';
 import { counted } from '@/core/units/counted';
@@ -67,7 +70,7 @@ async function makePlantLife(context: Context, code: string): Promise<PlantLife>
   const people = await db.people.findAll({ where: { clubId, id: [seat?.personId ?? '', holderId ?? ''] }, raw: true });
   const nameOf = (id: string | undefined | null): string | null => people.find((each) => each.id === id)?.name ?? null;
   const first = plans[0]!;
-  const livesOn = await waysToLiveOn(context, plans);
+  const [livesOn, bands] = await Promise.all([waysToLiveOn(context, plans), growthBands(context, plans)]);
   return {
     plantId: plant.id,
     code: plant.code,
@@ -94,6 +97,7 @@ async function makePlantLife(context: Context, code: string): Promise<PlantLife>
           names,
           moves,
           growth: growthBeside(plan, ofDay),
+          band: bands.get(plan.union.id) ?? null,
           livesOn: livesOn.get(plan.union.id) ?? [],
         },
         actor.lengthUnit,
@@ -152,6 +156,7 @@ interface Told {
   names: Map<string, string>;
   moves: PlaceMove[];
   growth: WeeklyGrowth | null;
+  band: GrowthBand | null;
   livesOn: VariantOption[];
 }
 
@@ -239,6 +244,8 @@ function unionLife(plan: UnionWithPlan, told: Told, unit: LengthUnit): UnionLife
     warmthFrom: warmthWords(plan.weathered),
     growth: told.growth,
     growthFrom: plan.growthFrom,
+    band: told.band,
+    bearsIn: Number(union.madeOn.slice(0, 4)) + bearsFrom(plan.wood.species, plan.stock.stockType) - 1,
     heights: plan.seen
       .filter(({ kind, lengthMm }) => (kind === 'height' || kind === 'shortened') && lengthMm !== null)
       .map(({ seenOn, lengthMm, kind }) => ({ on: seenOn, mm: lengthMm!, shortened: kind === 'shortened' })),

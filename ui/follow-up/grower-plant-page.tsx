@@ -1,6 +1,7 @@
 import { formatCode } from '@/core/codes/plant-code';
 import type { GrowerPlantLife } from '@/core/follow-up/grower-plant-life';
 import type { Wording } from '@/core/follow-up/wording/wording';
+import { formatLength } from '@/core/units/length';
 import { LifeLegend, LifeLine } from '@/ui/aftercare/plant/life-line';
 import { UnionDrawing } from '@/ui/kit/union/union-drawing';
 
@@ -30,6 +31,21 @@ export function GrowerPlantPage({ token, page, wording }: GrowerPlantPageProps) 
             {life.method}
             {life.place === '' ? '' : `, ${life.place}`}, {day(life.madeOn)}
           </h2>
+          {life.state === 'living' && (
+            <>
+              <h3 className="mt-3 font-bold">{say('plant.size')}</h3>
+              <p>
+                {life.band
+                  ? say(`plant.size.${life.band.place}.${life.band.of}`, {
+                      count: life.band.plants,
+                      low: formatLength(life.band.low, unit),
+                      high: formatLength(life.band.high, unit),
+                    })
+                  : say('plant.size.unknown')}{' '}
+                {say('plant.bears', { year: String(life.bearsIn) })}
+              </p>
+            </>
+          )}
           <h3 className="mt-3 font-bold">{say('plant.to-do')}</h3>
           {life.now.length === 0 && <p>{say('plant.nothing')}</p>}
           <ul className="divide-y divide-line">

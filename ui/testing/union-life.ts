@@ -22,6 +22,8 @@ export function unionLife(changes: Partial<UnionLife> = {}): UnionLife {
     missed: [],
     waiting: [],
     toldTwice: [],
+    band: null,
+    bearsIn: 2028,
     ties: [],
     events: [],
     keepsOne: false,

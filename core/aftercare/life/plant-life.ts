@@ -1,4 +1,5 @@
 import type { Tie } from '../ties/ties';
+import type { GrowthBand } from '../growth/growth-band';
 import type { WeeklyGrowth } from '../growth/weekly-growth';
 import type { Ending } from '../plan/union-plan';
 import type { RegraftWay } from '../regraft/regraft-ways';
@@ -72,6 +73,10 @@ export interface UnionLife {
   /** How fast it grows beside its kin; null where it was not measured twice. */
   growth: WeeklyGrowth | null;
   growthFrom: 'own' | 'kin' | null;
+  /** Where its last height lies among its like; null where it was not measured, or too few of those were. */
+  band: GrowthBand | null;
+  /** The year from which it may bear. */
+  bearsIn: number;
   heights: { on: string; mm: number; shortened: boolean }[];
 }
 

@@ -31,7 +31,7 @@ export interface MadeUnion {
 const SEEDLING = /\bseedlings?\b/i;
 
 /** The year from which a graft is looked at for fruit. Source: usual practice, aftercare; six years are our guess. */
-function bearsFrom(species: string, stockType: string): number {
+export function bearsFrom(species: string, stockType: string): number {
   if (NUTS.includes(kinOf(species) ?? '')) return 4;
   return SEEDLING.test(stockType) ? 6 : 2;
 }

@@ -30,6 +30,7 @@ export function UnionPanel({ life, at }: { life: UnionLife; at: AtPlant }) {
   return (
     <div>
       <GrowthWords life={life} unit={at.unit} />
+      <BandWords life={life} unit={at.unit} />
       <SecondChance life={life} plantId={at.plantId} at={at} />
       <h3 className="font-bold">Due now</h3>
       {now.length === 0 ? (
@@ -98,6 +99,27 @@ function GrowthWords({ life: { growth }, unit }: { life: UnionLife; unit: Length
     </p>
   );
 }
+
+/** Whether it is too small: its last height among its like, and when it may bear. */
+function BandWords({ life: { band, bearsIn, state }, unit }: { life: UnionLife; unit: LengthUnit }) {
+  if (state !== 'living') return null;
+  const like =
+    band?.of === 'variety' ? 'of its variety on this stock' : 'of its kin, since too few of its variety were measured';
+  return (
+    <p className="mb-3">
+      {band && (
+        <>
+          Its last height lies <strong>{PLACE_WORDS[band.place]}</strong>: the middle half of{' '}
+          {counted(band.plants, 'plant')} {like}, made the same way, stood at {formatLength(band.low, unit)} to{' '}
+          {formatLength(band.high, unit)} at that age.{' '}
+        </>
+      )}
+      It may bear from {bearsIn} on.
+    </p>
+  );
+}
+
+const PLACE_WORDS = { below: 'below its like', within: 'among its like', above: 'above its like' } as const;
 
 interface DueRowProps {
   task: WordedTask;

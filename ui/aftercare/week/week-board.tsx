@@ -11,6 +11,7 @@ import { LastTap } from '../last-tap';
 import { type Tapped, useMarks } from '../use-marks';
 import { DueGroupRow } from './due-group-row';
 import { minutesWords } from './minutes-words';
+import { Overdue } from './overdue-lots';
 import { PlantByTag } from './plant-by-tag';
 
 interface WeekBoardProps {
@@ -53,12 +54,13 @@ export function WeekBoard({ me, mayChange, groups, tags }: WeekBoardProps) {
       )}
       {scanning && <PlantByTag groups={open} tags={tags} onMark={marks.mark} onClose={() => setScanning(false)} />}
       <Alarms groups={open.filter(({ alarm }) => alarm)} mayChange={mayChange} onMark={marks.mark} />
+      <Overdue groups={open} mayChange={mayChange} onMark={marks.mark} />
       {sites.map(([siteId, site]) => (
         <AtSite
           key={siteId}
           siteId={siteId}
           site={site}
-          groups={open.filter((group) => group.siteId === siteId && !group.alarm)}
+          groups={open.filter((group) => group.siteId === siteId && !group.alarm && !group.late)}
           mayChange={mayChange}
           onMark={marks.mark}
         />
