@@ -13,6 +13,8 @@ export const HAPPENINGS = {
   'given-on': 'It was given to somebody else',
   'moved-house': 'Its grower moved house',
   'label-lost': 'Its label is lost',
+  overgrown: 'One side of the union outgrows the other',
+  'red-early': 'Its leaves turn red weeks before its like',
 } as const;
 export type Happening = keyof typeof HAPPENINGS;
 

@@ -19,6 +19,7 @@ import { written } from '@/core/units/prose';
 import { allow, type Context } from '@/server/platform/context';
 import { notFound } from '@/server/platform/use-case-error';
 import type { PlantLife, UnionLife, WordedTask } from '@/core/aftercare/life/plant-life';
+import { delayedIncompatibility } from '@/core/aftercare/life/delayed-incompatibility';
 import { holderOf, holdingsOf } from './hand-on';
 import { groupedBy } from '@/core/units/grouped-by';
 import { OUTCOME_WORDS } from '@/core/aftercare/outcome';
@@ -245,6 +246,7 @@ function unionLife(plan: UnionWithPlan, told: Told, unit: LengthUnit): UnionLife
     growth: told.growth,
     growthFrom: plan.growthFrom,
     band: told.band,
+    suitsNot: delayedIncompatibility(plan.seen, union.madeOn),
     bearsIn: Number(union.madeOn.slice(0, 4)) + bearsFrom(plan.wood.species, plan.stock.stockType) - 1,
     heights: plan.seen
       .filter(({ kind, lengthMm }) => (kind === 'height' || kind === 'shortened') && lengthMm !== null)

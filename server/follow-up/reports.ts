@@ -87,7 +87,13 @@ function readAnswer(
   if (contradicts(answer.said, signs)) throw new GrowerError('invalid', 'error.both', {}, { said: 'error.both' });
   const when = asked.seenWhen(seenOn);
   const question = questionOfRound(asked.variant, round.milestone);
-  const counted = countedAnswer({ kind: round.milestone, question, signs, said: answer.said }, when, asked.signDays);
+  // The page of a grower asks how it is; everybody else is asked what the round asks.
+  const howIsIt = arrival.source === 'link';
+  const counted = countedAnswer(
+    { kind: round.milestone, question, signs, said: answer.said, howIsIt },
+    when,
+    asked.signDays,
+  );
   const row: NewReport = {
     id: arrival.reportId,
     clubId,

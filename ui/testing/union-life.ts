@@ -23,6 +23,7 @@ export function unionLife(changes: Partial<UnionLife> = {}): UnionLife {
     waiting: [],
     toldTwice: [],
     band: null,
+    suitsNot: [],
     bearsIn: 2028,
     ties: [],
     events: [],

@@ -75,6 +75,8 @@ export interface UnionLife {
   growthFrom: 'own' | 'kin' | null;
   /** Where its last height lies among its like; null where it was not measured, or too few of those were. */
   band: GrowthBand | null;
+  /** Signs that its two kinds do not suit after all, in words; none for most. */
+  suitsNot: string[];
   /** The year from which it may bear. */
   bearsIn: number;
   heights: { on: string; mm: number; shortened: boolean }[];

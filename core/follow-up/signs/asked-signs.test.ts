@@ -133,6 +133,21 @@ describe('an answer', () => {
       secondTry: true,
     });
   });
+  it('to how it is says that it lives, and nothing of how far it has come', () => {
+    const lives = (kind: 'healed' | 'growing' | 'season' | 'wintered' | 'year', signs = {}) =>
+      countedAnswer({ kind, question: 'shoot', signs, said: 'alive', howIsIt: true }, spring(60));
+    expect(lives('growing')).toMatchObject({
+      answer: 'not-sure',
+      reading: 'likely alive',
+      why: 'length-untold',
+      nextLook: 74,
+    });
+    expect(lives('healed')).toMatchObject({ answer: 'not-sure', reading: 'likely alive', why: 'signs-untold' });
+    for (const later of ['season', 'wintered', 'year'] as const)
+      expect(lives(later)).toMatchObject({ answer: 'yes', why: 'said-alive' });
+    // With a length it is what the round asks.
+    expect(lives('growing', { growth: 50 })).toMatchObject({ answer: 'yes', reading: 'alive' });
+  });
   it('of not sure alone is never dead, however late: time by itself kills nothing', () => {
     for (const { variants } of METHODS)
       for (const { wayOn, rounds } of variants)

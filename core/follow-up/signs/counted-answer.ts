@@ -6,7 +6,8 @@ import { type SignDays, USUAL_SIGN_DAYS } from './sign-days';
 import type { Signs } from './signs';
 
 /** Why an answer counts as it does. */
-export type AnswerReason = ReadingReason | 'said-alive' | 'said-unsure' | 'short-yet' | 'not-found';
+export type AnswerReason =
+  ReadingReason | 'said-alive' | 'said-unsure' | 'short-yet' | 'not-found' | 'length-untold' | 'signs-untold';
 
 /** What somebody told of a union. */
 export interface Told {
@@ -16,6 +17,10 @@ export interface Told {
   question: Question | null;
   signs: Signs;
   said: Said | '';
+  /**
+   * It was asked how it is, and not what the round asks: "it lives" says that it lives, and nothing of how far it has come.
+   */
+  howIsIt?: boolean;
 }
 
 export interface CountedAnswer {
@@ -73,6 +78,7 @@ export function countedAnswer(told: Told, when: SeenWhen, days: SignDays = USUAL
   const seen = Object.keys(told.signs).length > 0;
   if (said === 'not-found' && !seen)
     return { answer: 'not-found', reading: null, why: 'not-found', nextLook: null, secondTry: false };
+  if (told.howIsIt && said === 'alive' && !seen) return livesOnly(kind, when);
   const yes = said === 'alive' && !seen ? signsOfYes(told.question, days.grown) : {};
   const signs: Signs = { ...yes, ...told.signs, ...(said === '' || said === 'not-found' ? {} : { said }) };
   const read = readSigns(signs, when, days);
@@ -89,6 +95,14 @@ export function countedAnswer(told: Told, when: SeenWhen, days: SignDays = USUAL
       secondTry: false,
     };
   return counted(kind, signs, read, when, days);
+}
+
+/** That it lives, where nothing else was said. */
+function livesOnly(kind: RoundKind, { day }: SeenWhen): CountedAnswer {
+  const lives = { reading: 'likely alive' as const, secondTry: false };
+  if (kind !== 'healed' && kind !== 'growing') return { ...lives, answer: 'yes', why: 'said-alive', nextLook: null };
+  const why = kind === 'growing' ? ('length-untold' as const) : ('signs-untold' as const);
+  return { ...lives, answer: 'not-sure', why, nextLook: day + SHORT_AGAIN };
 }
 
 function counted(

@@ -66,6 +66,13 @@ export function PlantBoard({ plantId, workshopId, code, me, mayChange, mayDecide
               <span className="ml-3 border-2 border-ink px-2">{STATES[life.state]}</span>
             )}
           </h2>
+          {life.suitsNot.length > 0 && (
+            <p role="note" className="mb-3 max-w-prose border-l-4 border-ink bg-mist p-3">
+              <strong>Its two kinds may not suit each other after all: {life.suitsNot.join(', ')}.</strong> In these
+              years such signs can be that, or wind, wet and hunger. Stake it, look at others of the pair, and note the
+              pair on the page of pairs before it is grafted again.
+            </p>
+          )}
           <ToldTwice told={life.toldTwice} mayDecide={mayDecide} />
           {life.livesOn.length > 0 && (
             <LivesOn
