@@ -256,11 +256,8 @@ test.describe('answers that are refused and mended', () => {
     const cards = page.locator('[data-card]');
     await expect(cards).toHaveCount(4);
     await expect(cards.first()).toBeFocused();
-    // Nothing is preset: neither how it comes nor an answer.
-    await page.keyboard.press('Enter');
-    await expect(cards.first().getByRole('alert')).toContainText('Say first how it comes');
-    await page.getByLabel('by phone').check();
-    await cards.first().focus();
+    // No answer is preset; it comes by phone until somebody says otherwise.
+    await expect(page.getByLabel('by phone')).toBeChecked();
     await page.keyboard.press('Enter');
     await expect(cards.first().getByRole('alert')).toContainText('Tap what you see');
     const began = Date.now();

@@ -23,7 +23,7 @@ export function growthTyped(text: string, unit: GrowthUnit): number | null {
   if (text.trim() === '') return null;
   // A unit that was typed with the figure goes before the one that is chosen.
   const hands = unit === 'hand' ? parseDecimal(text) : null;
-  const length = unit === 'hand' ? (hands === null ? null : hands * GROWTH_UNITS.hand) : parseLength(text, unit);
+  const length = hands === null ? parseLength(text, unit === 'hand' ? 'mm' : unit) : hands * GROWTH_UNITS.hand;
   const mm = length === null ? NaN : Math.round(length * 10) / 10;
   return mm >= 0 && mm <= MOST_GROWTH ? mm : NaN;
 }
@@ -55,7 +55,7 @@ export const answerInput = object({
   growth: trimmed()
     .typeError('Enter the length of the shoot as a number.')
     .default('')
-    .max(12, 'Enter the length of the shoot as a number.'),
+    .max(24, 'Enter the length of the shoot as a number.'),
   growthUnit: string()
     .oneOf(Object.keys(GROWTH_UNITS) as GrowthUnit[], 'Choose mm, inches or hand-widths.')
     .default('mm'),

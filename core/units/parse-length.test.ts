@@ -19,6 +19,9 @@ describe('parseLength', () => {
     ['1½″', 'mm', 38.1],
     ['3/8', 'in', 9.525],
     ['12 in', 'mm', 304.8],
+    ['12 inches', 'mm', 304.8],
+    ['1/2 ins', 'mm', 12.7],
+    ['6 in.', 'mm', 152.4],
   ] as const)('reads %s for a reader of %s', (text, unit, mm) => {
     expect(parseLength(text, unit)).toBe(mm);
   });

@@ -11,7 +11,7 @@ import { type LengthUnit, toMillimetres } from './length';
  * @example parseLength('1 1/2', 'in') // 38.1
  */
 export function parseLength(text: string, unit: LengthUnit): number | null {
-  const [, figure = '', suffix] = /^(.*?)\s*(mm|cm|in|inch|"|″)?\s*$/i.exec(text) ?? [];
+  const [, figure = '', suffix] = /^(.*?)\s*(mm|cm|ins?\.?|inch(?:es)?|"|″|”)?\s*$/i.exec(text) ?? [];
   const value = parseDecimal(figure);
   if (value === null) return null;
   const unitName = suffix?.toLowerCase();

@@ -177,7 +177,10 @@ export function growthBeside(plan: UnionWithPlan, all: readonly UnionWithPlan[])
 }
 
 function unionLife(plan: UnionWithPlan, told: Told, unit: LengthUnit): UnionLife {
-  const { union, tasks, ties, today, ended } = plan;
+  const { union, tasks, ties, today, ended, facts } = plan;
+  // Once it has knitted, frost and rain no longer get into the cut.
+  const healed = facts?.healed === 'alive' ? facts.firstAliveOn : null;
+  const healing = plan.weathered.weather.filter(({ date }) => healed === null || date <= healed);
   const method = methodById(union.method);
   const worded = (task: DueTask): WordedTask => {
     const trigger = tasks.find(({ id }) => id === task.task)?.trigger;
@@ -239,9 +242,9 @@ function unionLife(plan: UnionWithPlan, told: Told, unit: LengthUnit): UnionLife
         woodWords: regraftWoodWords(way, plan.second!.sticksLeft),
       })),
     stockCaliper: stockCaliper(plan.seen),
-    frost: plan.weathered.weather.filter(({ low }) => low < FROST).map(({ date }) => date),
-    heat: plan.weathered.weather.filter(({ high }) => high > HEAT).map(({ date }) => date),
-    rain: plan.weathered.weather.filter(({ rain }) => rain !== null && rain >= MUCH_RAIN).map(({ date }) => date),
+    frost: healing.filter(({ low }) => low < FROST).map(({ date }) => date),
+    heat: healing.filter(({ high }) => high > HEAT).map(({ date }) => date),
+    rain: healing.filter(({ rain }) => rain !== null && rain >= MUCH_RAIN).map(({ date }) => date),
     warmthFrom: warmthWords(plan.weathered),
     growth: told.growth,
     growthFrom: plan.growthFrom,

@@ -22,7 +22,6 @@ import { planningOf } from '@/server/plan/planning';
 import { clubDay } from '@/server/plan/season';
 import { ledger } from '@/server/plan/wood-ledger';
 import { listWorkshops } from '@/server/plan/workshops';
-import { listSiteYears } from '@/server/plan/site-years';
 import { assumptionsWith } from '@/core/plan/phenology/assumptions';
 import { livingUnions } from './living-unions';
 import type { VisitRuleRow } from '@/db/models/aftercare-rows';
@@ -229,11 +228,16 @@ const WOOD_AHEAD = 21;
 /** Rounds that close, wood to look at, and what is cut and ordered for days to come. */
 async function weekNotes(context: Context, today: string, until: string): Promise<WeekNote[]> {
   const { db, actor } = context;
-  const [workshops, rounds, lots, sites] = await Promise.all([
+  const [workshops, rounds, lots, sites, chosen] = await Promise.all([
     listWorkshops(context),
     db.rounds.findAll({ where: { clubId: actor.clubId }, raw: true }),
     ledger(context),
     listSites(context),
+    db.workshopWoodLots.findAll({
+      where: { clubId: actor.clubId },
+      attributes: ['woodLotId', 'workshopId'],
+      raw: true,
+    }),
   ]);
   const title = new Map(workshops.map((workshop) => [workshop.id, workshop.title]));
   const closing = rounds
@@ -246,14 +250,21 @@ async function weekNotes(context: Context, today: string, until: string): Promis
       by: closesOn,
       href: `/workshops/${workshopId}/follow-up`,
     }));
-  const years = await listSiteYears(context, sites.slice(0, 1));
-  const every = assumptionsWith(years[0]?.year.edits ?? {})('wood-check').value;
+  const everyAt = new Map(sites.map(({ id, assumptions }) => [id, assumptionsWith(assumptions)('wood-check').value]));
+  const usual = assumptionsWith(sites[0]?.assumptions ?? {})('wood-check').value;
+  const siteOf = new Map(workshops.map(({ id, siteId }) => [id, siteId]));
+  // Wood of several days is looked at as often as the strictest of their sites wants.
+  const everyOf = (lotId: string): number => {
+    const own = chosen.filter(({ woodLotId }) => woodLotId === lotId);
+    const days = own.flatMap(({ workshopId }) => everyAt.get(siteOf.get(workshopId) ?? '') ?? []);
+    return days.length === 0 ? usual : Math.min(...days);
+  };
   const wood = lots
     .filter(
       (lot) =>
         lot.stage === 'dormant' && lot.cutOn !== null && lot.booked < lot.sticks && !keptTooLong(lot.cutOn, today),
     )
-    .map((lot) => ({ lot, by: addDays(lot.checks.at(-1)?.lookedOn ?? lot.cutOn!, every) }))
+    .map((lot) => ({ lot, by: addDays(lot.checks.at(-1)?.lookedOn ?? lot.cutOn!, everyOf(lot.id)) }))
     .filter(({ by }) => by <= until)
     .map(({ lot, by }): WeekNote => ({
       id: lot.id,

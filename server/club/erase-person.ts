@@ -44,6 +44,21 @@ export async function erasePersonRows(
     await db.unions.update({ variantReason: '' }, { where: { clubId, id: unionId }, transaction });
     await db.judgements.update({ note: '' }, { where: { clubId, unionId }, transaction });
     await db.reports.update({ note: '' }, { where: { clubId, unionId }, transaction });
+    // What they told of plants that were handed on to them, and what they said had happened.
+    const held = await db.plantHandings.findAll({ where: { clubId, holderId: personId }, transaction, raw: true });
+    const heldId = (
+      await db.unions.findAll({
+        where: { clubId, plantId: held.map(({ plantId }) => plantId) },
+        attributes: ['id'],
+        transaction,
+        raw: true,
+      })
+    ).map(({ id }) => id);
+    await db.reports.update({ note: '' }, { where: { clubId, unionId: heldId, enteredBy: UNSET }, transaction });
+    await db.unionObservations.update(
+      { note: '' },
+      { where: { clubId, unionId: [...unionId, ...heldId], seenBy: UNSET }, transaction },
+    );
     await db.causeLooks.update({ note: '' }, { where: { clubId, unionId }, transaction });
     await db.mailReplies.destroy({ where: { clubId, personId }, transaction });
     if (person?.email) await db.mailReplies.destroy({ where: { clubId, sender: person.email }, transaction });

@@ -16,6 +16,8 @@ const unheard: UnheardOf = {
   dead: 1,
   unknown: 5,
   bounds: { least: 0.4, most: 0.9 },
+  silent: 3,
+  notToCall: 1,
   calls: [
     {
       personId: 'p',

@@ -9,9 +9,9 @@ import { type SheetColumn, SheetTable } from '@/ui/kit/table/sheet-table';
 
 /** Of whom nothing was heard, between what the take can lie, and whom to phone first. */
 export function UnheardBoard({ unheard, mayChange }: { unheard: UnheardOf; mayChange: boolean }) {
-  const { asked, alive, dead, unknown, bounds, calls } = unheard;
+  const { asked, alive, dead, unknown, bounds, silent, calls, notToCall } = unheard;
   if (asked === 0 || !bounds) return null;
-  const silent = calls.reduce((sum, { grafts }) => sum + grafts, 0);
+  const noNumber = calls.filter(({ hasPhone }) => !hasPhone).length;
   return (
     <section className="board min-w-0" aria-labelledby="unheard-title">
       <h2 id="unheard-title">Of whom nothing was heard</h2>
@@ -26,6 +26,13 @@ export function UnheardBoard({ unheard, mayChange }: { unheard: UnheardOf; mayCh
         <Counts title="By how long they have been asked" rows={unheard.byWait} />
         <Counts title="By bench" rows={unheard.byBench} />
       </div>
+      {notToCall + noNumber > 0 && (
+        <p>
+          {notToCall > 0 &&
+            `${counted(notToCall, 'person', 'people')} gave no leave to be asked, or took it back, and ${notToCall === 1 ? 'is' : 'are'} not named. `}
+          {noNumber > 0 && `Of ${counted(noNumber, 'person', 'people')} below no number is on record.`}
+        </p>
+      )}
       {calls.length > 0 && (
         <>
           <h3 className="font-bold">Whom to phone first</h3>

@@ -32,6 +32,9 @@ export interface LetterFacts {
 /** Of one question so many letters are written: a first one and two reminders. */
 export const MOST_LETTERS = 3;
 
+/** Seconds in which one graft is told of: to find its tag, look, and tap. Our guess. */
+const SECONDS_EACH = 20;
+
 /**
  * A letter that asks how somebody's grafts do: one for all that is due, each question once, worded by who has not
  * answered yet and by how often they were asked.
@@ -54,11 +57,14 @@ export function growerLetter(
       : say(last ? 'letter.subject-last' : before > 0 ? 'letter.subject-again' : 'letter.subject', {
           day: day(days[0]!),
         });
+  const minutes = Math.max(1, Math.ceil((count * SECONDS_EACH) / 60));
   const opening = asks.every(({ lookedBefore }) => lookedBefore)
     ? say('letter.look-again', { count })
     : before === 0
-      ? say('letter.first', { count })
-      : say(told > 0 ? 'letter.some-yet' : 'letter.none-yet', { count });
+      ? say('letter.first', { count, minutes })
+      : told > 0
+        ? say('letter.some-yet', { count })
+        : say('letter.none-yet', { count, minutes });
   const text = [
     say('letter.hello', { name }),
     '',

@@ -27,7 +27,11 @@ export interface UnheardOf {
   unknown: number;
   /** Between what the take can lie; null where nothing was asked. */
   bounds: { least: number; most: number } | null;
+  /** Grafts of which nothing was heard. */
+  silent: number;
   calls: CallListed[];
+  /** People who are silent and may not be called: erased, without leave, or who asked to be left alone. */
+  notToCall: number;
   byRound: UnheardBy[];
   byBench: UnheardBy[];
   byWait: UnheardBy[];

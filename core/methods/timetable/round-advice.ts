@@ -17,7 +17,7 @@ const SIGNS = {
   'patch-green': 'green, its edges callused',
   'bud-sound': 'the bud sound',
   shoot: prose`a new shoot of ${mm(50)}`,
-  'sleeps-till-spring': 'before spring there is nothing to see',
+  'sleeps-till-spring': 'it sleeps until spring',
   'alive-at-leaf-fall': 'alive at leaf fall',
   alive: 'alive',
   'grows-in-spring': 'grows again in spring',

@@ -212,7 +212,7 @@ interface Looked {
 
 /** Refuses a move of a plant that somebody moved since whoever moves it looked, and says who and where to. */
 async function refuseMoved(
-  { db, actor: { clubId } }: Context,
+  { db, actor: { clubId, userId } }: Context,
   { moves, plants, standings, places }: Looked,
   transaction: Transaction,
 ): Promise<void> {
@@ -236,9 +236,21 @@ async function refuseMoved(
     (places.find(({ id: placeId }) => placeId === now.placeId) ??
       (await db.places.findOne({ where: { clubId, id: now.placeId }, transaction, raw: true })));
   const where = place ? [place.name, spotWords(now.spot)].filter(Boolean).join(', ') : 'no place';
+  const who = last?.movedBy === userId ? 'You' : (by?.name ?? 'Somebody');
+  const when = last ? ` at ${await clockTime(db, clubId, place?.siteId ?? null, last.recordedAt)}` : '';
   throw new UseCaseError(
     'conflict',
-    `${by?.name ?? 'Somebody'} moved ${formatCode(plants.get(gone.plantId)!.code)} meanwhile: it stands in ${where}. Nothing was moved; look again and choose anew.`,
+    `${who} moved ${formatCode(plants.get(gone.plantId)!.code)}${when}: it stands in ${where}. Nothing was moved; look again and choose anew.`,
     { moved: gone.plantId },
   );
+}
+
+/** The time of day at a site, as a clock there shows it; of the club's first site where none is known. */
+async function clockTime(db: Context['db'], clubId: string, siteId: string | null, at: Date): Promise<string> {
+  const site = await db.sites.findOne({ where: siteId ? { clubId, id: siteId } : { clubId }, raw: true });
+  return new Intl.DateTimeFormat('en-GB', {
+    hour: '2-digit',
+    minute: '2-digit',
+    timeZone: site?.timeZone ?? 'UTC',
+  }).format(at);
 }

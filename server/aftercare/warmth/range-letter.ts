@@ -42,7 +42,7 @@ export async function writeWhenOutOfRange(context: Context, placeId: string): Pr
   const degrees = (value: number): string => formatTemperature(value, user.temperatureUnit);
   const hours = Math.round(spell.hours * 10) / 10;
   const letter = await prepareAccountLetter(context, user, `${place.name}: too ${spell.side} for ${hours} hours`, [
-    `${place.name} at ${site.name} has been too ${spell.side} for ${hours} hours, down or up to ${degrees(spell.worst)}. Grafts in it knit between ${degrees(range.from)} and ${degrees(range.to)}.`,
+    `${place.name} at ${site.name} has been too ${spell.side} for ${hours} hours, ${spell.side === 'hot' ? 'up' : 'down'} to ${degrees(spell.worst)}. Grafts in it knit between ${degrees(range.from)} and ${degrees(range.to)}.`,
     spell.side === 'hot'
       ? `Take the cover off or turn the heat down. Above ${degrees(assumption('callus-stop').value)} callus fails for nearly all.`
       : 'Look at the heating. Cold stops the knitting; it goes on when it is warm again.',

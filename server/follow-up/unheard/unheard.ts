@@ -57,7 +57,9 @@ export async function unheardOf(
   };
   // What stays with the club is looked at, and nobody is called for it.
   const silent = asking.filter((each) => !each.told && !each.asked.plant.withUs);
-  const byPerson = groupedBy(silent, ({ asked }) => asked.person.id);
+  const mayCall = ({ asked: { person } }: Asking): boolean => person.erasedAt === null && person.mayContact;
+  const byPerson = groupedBy(silent.filter(mayCall), ({ asked }) => asked.person.id);
+  const notToCall = new Set(silent.filter((each) => !mayCall(each)).map(({ asked: { person } }) => person.id)).size;
   const calls = whomToPhone(
     [...byPerson].map(([personId, own]) => ({
       personId,
@@ -85,7 +87,9 @@ export async function unheardOf(
     asked: asking.length,
     ...heard,
     bounds: takeBounds(heard),
+    silent: silent.length,
     calls,
+    notToCall,
     byRound: countBy(asking, ({ kind, asked: each }) =>
       `${MILESTONE_WORDS[kind].name}, ${methodById(each.union.method).inSentence} ${each.variant.words}`.trim(),
     ),
@@ -102,7 +106,8 @@ function latestAsk(asked: AskedUnion): Asking[] {
   const begun = asked.asks.filter(({ roundId, due }) => roundId !== null && due.from <= asked.today);
   const ask = begun.at(-1);
   if (!ask || asked.plant.voidedAt) return [];
-  const told = asked.reports.some(({ roundId, answer }) => roundId === ask.roundId && answer !== 'not-found');
+  // Whoever cannot find it has been heard; what became of it is not known all the same.
+  const told = asked.reports.some(({ roundId }) => roundId === ask.roundId);
   // Whoever told of an earlier one that it died has been heard.
   const ended = ask.state === 'ended';
   return [{ asked, kind: ask.kind, told: told || ended, days: daysBetween(ask.due.from, asked.today) }];

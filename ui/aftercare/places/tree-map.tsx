@@ -7,9 +7,9 @@ import { formatCode } from '@/core/codes/plant-code';
 import { DEED_WORDS } from '@/core/plan/topworking/limb';
 import { treeViews } from '@/core/plan/topworking/tree-view';
 import type { PlacedPlant, TreeLimb } from '@/core/aftercare/places/place-view';
-import { parseDecimal } from '@/core/units/decimal';
+import { parseLength } from '@/core/units/parse-length';
 import { formatDate } from '@/core/units/iso-date';
-import { formatLength, type LengthUnit, toMillimetres } from '@/core/units/length';
+import { formatLength, type LengthUnit } from '@/core/units/length';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 import { useSend } from '@/ui/kit/form/use-send';
@@ -118,13 +118,13 @@ function HeightForm({ limb, unit, me, onDone }: HeightFormProps) {
   const [typed, setTyped] = useState('');
   const [on, setOn] = useState(() => deviceToday());
   const save = async (): Promise<void> => {
-    const value = parseDecimal(typed);
+    const value = parseLength(typed, unit);
     if (value === null)
       return setProblem({ message: 'Enter the length as a number.', fields: { lengthMm: 'A number.' } });
     const sent = await run('PUT', `/api/union-observations/${id}`, {
       unionId: limb.id,
       kind: 'height',
-      lengthMm: toMillimetres(value, unit),
+      lengthMm: value,
       seenOn: on,
       assessorId: me.id,
     });

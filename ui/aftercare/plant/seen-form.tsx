@@ -5,9 +5,9 @@ import { v7 as uuid } from 'uuid';
 import type { UnionLife } from '@/core/aftercare/life/plant-life';
 import type { ObservationKind } from '@/core/aftercare/observation-input';
 import { PLANT_EVENTS, type PlantEvent } from '@/core/methods/timetable/trigger';
-import { parseDecimal } from '@/core/units/decimal';
+import { parseLength } from '@/core/units/parse-length';
 import { formatDate } from '@/core/units/iso-date';
-import { formatLength, type LengthUnit, toMillimetres } from '@/core/units/length';
+import { formatLength, type LengthUnit } from '@/core/units/length';
 import { Field } from '@/ui/kit/form/field';
 import { deviceItem } from '../device-item';
 import { deviceToday } from '@/ui/kit/device/device-clock';
@@ -153,8 +153,7 @@ function shrinkWords({ on, mm }: UnionLife['heights'][number], unit: LengthUnit)
 }
 
 function lengthOf(typed: string, unit: LengthUnit): number | null {
-  const value = parseDecimal(typed);
-  return value === null ? null : toMillimetres(value, unit);
+  return parseLength(typed, unit);
 }
 
 interface Entered {

@@ -40,9 +40,27 @@ export function AnswersDesk(props: AnswersDeskProps) {
   );
 }
 
+/** Where the last way is remembered: most answers of an evening come the same way. */
+const LAST_WAY = 'pear-bench-way-in';
+
+/** The way answers come, by phone at first, then as it was last chosen on this device. */
+function useWayIn(): [TypedWay, (way: TypedWay) => void] {
+  const [way, setWay] = useState<TypedWay>('phone');
+  useEffect(() => {
+    const last = TYPED_WAYS.find((each) => each === localStorage.getItem(LAST_WAY));
+    // eslint-disable-next-line react-hooks/set-state-in-effect -- the server knows nothing of this device
+    if (last) setWay(last);
+  }, []);
+  const choose = (next: TypedWay): void => {
+    setWay(next);
+    localStorage.setItem(LAST_WAY, next);
+  };
+  return [way, choose];
+}
+
 function Desk({ search: first, today }: AnswersDeskProps) {
   const [search, setSearch] = useState(first);
-  const [source, setSource] = useState<TypedWay | null>(null);
+  const [source, setSource] = useWayIn();
   const [cameOn, setCameOn] = useState('');
   const [done, setDone] = useState(0);
   const box = useRef<HTMLInputElement>(null);
@@ -109,7 +127,7 @@ function Desk({ search: first, today }: AnswersDeskProps) {
   );
 }
 
-function WayIn({ source, setSource }: { source: TypedWay | null; setSource: (way: TypedWay) => void }) {
+function WayIn({ source, setSource }: { source: TypedWay; setSource: (way: TypedWay) => void }) {
   return (
     <fieldset className="flex flex-wrap gap-x-4">
       <legend className="text-sm font-bold">It comes</legend>

@@ -14,7 +14,7 @@ import { asksOn, cardKeys, type CardKey, contentOf, type TypedCard, withKey } fr
 
 interface CardFormProps {
   card: AnswerCard;
-  source: TypedWay | null;
+  source: TypedWay;
   cameOn: string;
   today: string;
   onSaved: () => void;
@@ -27,12 +27,8 @@ function useCardEntry({ card, source, cameOn, onSaved }: CardFormProps) {
   const [typed, setTyped] = useState(EMPTY);
   const [back, setBack] = useState<AnswerBack | null>(null);
   const pending = useRef<{ id: string; content: string } | null>(null);
-  const { run, busy, problem, setProblem } = useSend();
+  const { run, busy, problem } = useSend();
   const save = async (entered = typed): Promise<void> => {
-    if (source === null) {
-      setProblem({ message: 'Say first how it comes: by phone, on a visit, on a slip or on a bed list.', fields: {} });
-      return;
-    }
     const body = { unionId: card.unionId, ...entered, source, cameOn };
     const content = JSON.stringify(body);
     if (pending.current?.content !== content) pending.current = { id: uuid(), content };

@@ -191,7 +191,7 @@ function Length({ graft, entered, wording: { say } }: Pick<GraftFormProps, 'graf
         <input
           name={`${unionId}.growth`}
           inputmode="decimal"
-          maxlength={12}
+          maxlength={24}
           autocomplete="off"
           value={entered.growth}
         />

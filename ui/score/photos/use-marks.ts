@@ -3,7 +3,7 @@
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { angleAt, hollowDepth, lengthBetween } from '@/core/score/photos/photo-measures';
 import { millimetresPerPixel, type PhotoPoint, type PhotoScale } from '@/core/score/photos/photo-scale';
-import { parseDecimal } from '@/core/units/decimal';
+import { parseLength } from '@/core/units/parse-length';
 import { formatLength, fromMillimetres, type LengthUnit, toMillimetres } from '@/core/units/length';
 import type { UnionPhoto } from './union-photo';
 
@@ -49,10 +49,10 @@ function measured(
       return { ...nothing, words: `${value.toFixed(1)}°`, value };
     }
     if (tool === 'ruler' || tool === 'coin') {
-      const typed = parseDecimal(size);
+      const typed = parseLength(size, unit);
       if (typed === null)
         return { ...nothing, problem: size.trim() === '' ? null : 'Enter the size in figures, such as 24 or 24,25.' };
-      const next: PhotoScale = { kind: tool, points, size: toMillimetres(typed, unit) };
+      const next: PhotoScale = { kind: tool, points, size: typed };
       const pixels = toMillimetres(1, unit) / millimetresPerPixel(next);
       return { ...nothing, words: `${pixels.toFixed(unit === 'mm' ? 1 : 0)} pixels to the ${unit}`, scale: next };
     }
