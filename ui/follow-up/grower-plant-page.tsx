@@ -31,21 +31,7 @@ export function GrowerPlantPage({ token, page, wording }: GrowerPlantPageProps) 
             {life.method}
             {life.place === '' ? '' : `, ${life.place}`}, {day(life.madeOn)}
           </h2>
-          {life.state === 'living' && (
-            <>
-              <h3 className="mt-3 font-bold">{say('plant.size')}</h3>
-              <p>
-                {life.band
-                  ? say(`plant.size.${life.band.place}.${life.band.of}`, {
-                      count: life.band.plants,
-                      low: formatLength(life.band.low, unit),
-                      high: formatLength(life.band.high, unit),
-                    })
-                  : say('plant.size.unknown')}{' '}
-                {say('plant.bears', { year: String(life.bearsIn) })}
-              </p>
-            </>
-          )}
+          <Size life={life} unit={unit} wording={wording} />
           <h3 className="mt-3 font-bold">{say('plant.to-do')}</h3>
           {life.now.length === 0 && <p>{say('plant.nothing')}</p>}
           <ul className="divide-y divide-line">
@@ -96,6 +82,31 @@ export function GrowerPlantPage({ token, page, wording }: GrowerPlantPageProps) 
       ))}
       <p className="text-sm text-muted">{say('plant.caution')}</p>
       <YourSay {...{ token, clubName, mayContact, wording }} />
+    </>
+  );
+}
+
+type SizeProps = Pick<GrowerPlantPageProps, 'wording'> &
+  Pick<GrowerPlantLife, 'unit'> & {
+    life: GrowerPlantLife['plant']['unions'][number];
+  };
+
+/** Whether it is too small: its height among its like, and when it may bear. */
+function Size({ life: { state, band, bearsIn }, unit, wording: { say } }: SizeProps) {
+  if (state !== 'living') return null;
+  return (
+    <>
+      <h3 className="mt-3 font-bold">{say('plant.size')}</h3>
+      <p>
+        {band
+          ? say(`plant.size.${band.place}.${band.of}`, {
+              count: band.plants,
+              low: formatLength(band.low, unit),
+              high: formatLength(band.high, unit),
+            })
+          : say('plant.size.unknown')}{' '}
+        {say('plant.bears', { year: String(bearsIn) })}
+      </p>
     </>
   );
 }
