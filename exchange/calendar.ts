@@ -57,7 +57,7 @@ export function calendarFile(name: string, events: readonly CalendarEvent[]): st
         method: 'PUBLISH',
         status: cancelled ? 'CANCELLED' : 'CONFIRMED',
         busyStatus: times ? 'BUSY' : 'FREE',
-        ...(event.reminds ? { alarms: [{ action: 'display' as const, description: title, trigger: MORNING }] } : {}),
+        ...(event.reminds ? { alarms: [{ action: 'display' as const, description: 'Pear Bench', trigger: MORNING }] } : {}),
       };
     }),
   );

@@ -66,6 +66,11 @@ function onePerPlant(shoots: readonly MeasuredShoot[], age: number): number[] {
 
 function band(mm: number, heights: readonly number[], of: GrowthBand['of']): GrowthBand {
   const sorted = [...heights].sort((a, b) => a - b);
-  const [low, middle, high] = [0.25, 0.5, 0.75].map((share) => quantile(sorted, share)) as [number, number, number];
+  // Nobody measures a shoot to less than a millimetre.
+  const [low, middle, high] = [0.25, 0.5, 0.75].map((share) => Math.round(quantile(sorted, share)!)) as [
+    number,
+    number,
+    number,
+  ];
   return { low, middle, high, plants: heights.length, of, place: mm < low ? 'below' : mm > high ? 'above' : 'within' };
 }

@@ -79,5 +79,5 @@ export function lookBy(
 ): IsoDate | null {
   if (lookAfter(told, all)) return null;
   const passed = daysBetween(told.cameOn, today);
-  return passed > LOOK_WITHIN_DAYS ? null : addDays(told.cameOn, LOOK_WITHIN_DAYS);
+  return passed < 0 || passed > LOOK_WITHIN_DAYS ? null : addDays(told.cameOn, LOOK_WITHIN_DAYS);
 }

@@ -1,6 +1,6 @@
 import { formatCode } from '@/core/codes/plant-code';
 import { isDrawn, lookBy } from '@/core/findings/care/told-and-looked';
-import { ANSWER_WORDS } from '@/core/methods/milestones';
+import { counted } from '@/core/units/counted';
 import { groupedBy } from '@/core/units/grouped-by';
 import { addDays, formatDate } from '@/core/units/iso-date';
 import { Op } from 'sequelize';
@@ -43,19 +43,33 @@ async function makeLooksAgain(context: Context): Promise<WeekNote[]> {
     where: { clubId, id: unions.map(({ plantId }) => plantId!), voidedAt: UNSET },
     raw: true,
   });
-  return open.flatMap(({ told, by }): WeekNote[] => {
+  const notes = open.flatMap(({ told, by }): WeekNote[] => {
     const union = unions.find(({ id }) => id === told.unionId);
     const plant = plants.find(({ id }) => id === union?.plantId);
     if (!plant) return [];
+    const said = told.answer === 'dead' ? 'it is dead' : 'it lives';
     return [
       {
         id: `again ${told.id}`,
         kind: 'round',
         words: `Look at ${formatCode(plant.code)} yourself`,
-        detail: `Drawn by lot. Its grower told on ${formatDate(told.seenOn)}: ${ANSWER_WORDS[told.answer].toLowerCase()}. Enter what you see, as seen on a visit.`,
+        detail: `Drawn by lot. Its grower told on ${formatDate(told.seenOn)} that ${said}. Enter what you see, as seen on a visit.`,
         by,
         href: `/answers?search=${plant.code}`,
       },
     ];
   });
+  const sorted = notes.sort((a, b) => (a.by < b.by ? -1 : 1));
+  const rest = sorted.slice(MOST_NAMED);
+  if (rest.length === 0) return sorted;
+  const more = {
+    ...rest[0]!,
+    id: 'again, others',
+    words: `Look at ${counted(rest.length, 'other plant')} yourself`,
+    detail: `Drawn by lot: ${rest.map(({ href }) => formatCode(href.split('=')[1]!)).join(', ')}.`,
+  };
+  return [...sorted.slice(0, MOST_NAMED), more];
 }
+
+/** Of what was drawn so many are named one by one. */
+const MOST_NAMED = 3;

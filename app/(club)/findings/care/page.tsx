@@ -19,7 +19,7 @@ export default async function Care() {
         <h1 id="ties-title" className="mb-3 max-w-4xl">
           {inTime + late === 0
             ? 'No tie has come to its last day yet.'
-            : `Growers took ${inTime} of ${inTime + late} ties off by their last day.`}
+            : `Of the plants that growers have, ${inTime} of ${inTime + late} ties were off by their last day.`}
         </h1>
         {ties.length > 0 && <TiesTable ties={ties} />}
         <p className="mt-2 max-w-prose text-sm text-muted">
