@@ -71,7 +71,8 @@ export const enteredInput = answerInput.shape({
   /** The round it answers; what is due where none is named. */
   roundId: optionalId('the round'),
   source: string()
-    .oneOf([...TYPED_WAYS], 'Say whether it came by phone, on a visit, on a slip or on a bed list.')
+    // What a letter says is entered beside it.
+    .oneOf([...TYPED_WAYS, 'mail' as const], 'Say whether it came by phone, on a visit, on a slip or on a bed list.')
     .required('Say how the answer came.'),
   /** The day it came in; empty for today. */
   cameOn: optionalDate('the day it came'),

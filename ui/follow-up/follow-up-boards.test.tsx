@@ -128,6 +128,7 @@ describe('the inbox', () => {
     stopped: false,
     answers: 0,
     settled: false,
+    plants: [],
     ...changes,
   });
   it('shows whole what nobody could read, and why', () => {

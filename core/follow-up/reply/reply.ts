@@ -16,4 +16,18 @@ export interface Reply {
   /** Its writer wanted no more letters, and gets none. */
   stopped: boolean;
   settled: boolean;
+  /** Of one that waits: the plants of whoever wrote it, those it names first. */
+  plants: ReplyPlant[];
+}
+
+/** A plant that a reply may be about. */
+export interface ReplyPlant {
+  unionId: string;
+  code: string;
+  variety: string;
+  position: string;
+  /** Its code stands in the letter. */
+  named: boolean;
+  /** What was told of it last, in words; empty where nothing was. */
+  told: string;
 }

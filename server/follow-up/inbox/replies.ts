@@ -1,4 +1,10 @@
-import type { Reply } from '@/core/follow-up/reply/reply';
+import type { Reply, ReplyPlant } from '@/core/follow-up/reply/reply';
+import { ANSWER_WORDS } from '@/core/methods/milestones';
+import { POSITION_WORDS } from '@/core/methods/position';
+import { formatDate } from '@/core/units/iso-date';
+import type { MailReplyRow } from '@/db/models/follow-up-rows';
+import { askedUnions } from '../asks/asked-unions';
+import { plantsOfPeople } from '../asks/plants-of-people';
 import { PUT_ASIDE, REPLY_PROBLEMS } from '@/core/follow-up/reply/reply-problems';
 import { id } from '@/core/inputs/fields';
 import { transact } from '@/db/transact';
@@ -26,7 +32,13 @@ export async function listReplies(context: Context, most = 100): Promise<Reply[]
     raw: true,
   });
   const personIds = rows.flatMap(({ personId }) => personId ?? []);
-  const people = await db.people.findAll({ where: { clubId, id: personIds }, raw: true });
+  const [people, plantsOf] = await Promise.all([
+    db.people.findAll({ where: { clubId, id: personIds }, raw: true }),
+    plantsBeside(
+      context,
+      rows.filter(({ settledAt }) => settledAt === null),
+    ),
+  ]);
   return rows
     .map((row): Reply => {
       const person = people.find(({ id: personId }) => personId === row.personId);
@@ -43,9 +55,38 @@ export async function listReplies(context: Context, most = 100): Promise<Reply[]
         answers: row.answers,
         stopped: row.confirmation !== '',
         settled: row.settledAt !== null,
+        plants: plantsOf(row),
       };
     })
     .sort((a, b) => Number(a.settled) - Number(b.settled));
+}
+
+/** Of letters that wait the plants of whoever wrote them: those whose code stands in the letter first. */
+async function plantsBeside(
+  context: Context,
+  rows: readonly MailReplyRow[],
+): Promise<(row: MailReplyRow) => ReplyPlant[]> {
+  const personIds = [...new Set(rows.flatMap(({ personId }) => personId ?? []))];
+  const plantIds = await plantsOfPeople(context, personIds);
+  const asked = plantIds.length === 0 ? [] : await askedUnions(context, { plantIds });
+  return ({ personId, subject, text, settledAt }) => {
+    if (settledAt !== null) return [];
+    const written = `${subject} ${text}`.toUpperCase().replace(/[^A-Z0-9]/g, '');
+    return asked
+      .filter(({ person, plant }) => person.id === personId && !plant.withUs)
+      .map(({ union, plant, wood, reports }): ReplyPlant => {
+        const last = reports.at(-1);
+        return {
+          unionId: union.id,
+          code: plant.code,
+          variety: wood.variety,
+          position: union.position === 'sole' ? '' : POSITION_WORDS[union.position],
+          named: written.includes(plant.code),
+          told: last ? `${ANSWER_WORDS[last.answer].toLowerCase()}, ${formatDate(last.seenOn)}` : '',
+        };
+      })
+      .sort((a, b) => Number(b.named) - Number(a.named));
+  };
 }
 
 /** How many replies wait for somebody to look at them. */

@@ -8,6 +8,7 @@ import { counted } from '@/core/units/counted';
 import { Field } from '@/ui/kit/form/field';
 import { Problem } from '@/ui/kit/form/problem';
 import { deviceToday } from '@/ui/kit/device/device-clock';
+import { HappenedToChosen } from './happened-to-chosen';
 import { ChoosePlants } from './choose-plants';
 import type { Goal, Moves } from './use-moves';
 
@@ -54,6 +55,7 @@ export function MovePanel({ moves, plants, places, bed }: MovePanelProps) {
       )}
       <ChoosePlants moves={moves} plants={plants} bed={bed} />
       <Destination moves={moves} places={places} />
+      <HappenedToChosen plantIds={[...selected]} />
     </section>
   );
 }

@@ -6,6 +6,7 @@ import { counted } from '@/core/units/counted';
 import { formatDate } from '@/core/units/iso-date';
 import type { Reply } from '@/core/follow-up/reply/reply';
 import { Problem } from '@/ui/kit/form/problem';
+import { ReplyPlants } from './reply-plants';
 import { useSend } from '@/ui/kit/form/use-send';
 
 /** Replies by mail: those nobody could read stand first, whole, beside what to do. */
@@ -89,6 +90,7 @@ function OpenLetter({ reply, mayChange, busy, run, readAgain }: OpenLetterProps)
   return (
     <li className="board border-l-8! border-l-loud!">
       <Letter reply={reply} />
+      {mayChange && <ReplyPlants reply={reply} run={run} busy={busy} />}
       {mayChange && (
         <div className="mt-2 flex flex-wrap gap-2">
           {reply.person && (
