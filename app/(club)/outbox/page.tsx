@@ -26,8 +26,10 @@ export default async function Outbox() {
         <h1>Outbox</h1>
         <p className="mb-3 max-w-prose border-l-4 border-ink pl-3">
           <strong>Simulated.</strong> No mail service is connected: messages are written as .eml files to a folder, and
-          shown here as they would have been sent. Links in them work. Letters about accounts are in the folder only:
-          their links are for their readers alone.
+          shown here as they would have been sent. Links in them work. Who left a number and no address gets a text
+          message, through a simulated gateway: a letter to their number at texts.pear-bench.invalid, and what comes
+          back from there lies in the inbox folder like any other. Letters about accounts are in the folder only: their
+          links are for their readers alone.
         </p>
         {waiting.count > 0 && (
           <p role="status" className="mb-3 max-w-prose border-l-4 border-loud pl-3">

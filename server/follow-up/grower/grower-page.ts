@@ -1,5 +1,6 @@
 import { asksWithoutWinter } from '@/core/follow-up/asks/without-winter';
 import type { GrowerGraft, GrowerPage, RestingGraft } from '@/core/follow-up/grower/grower-page';
+import { writtenTo } from '@/core/follow-up/letters/written-to';
 import { looksOfRound } from '@/core/follow-up/grower/looks-of-round';
 import { questionOfRound, questionSaid } from '@/core/follow-up/round-question';
 import { SAID } from '@/core/follow-up/said';
@@ -74,7 +75,7 @@ export async function growerPage(services: Services, token: string, chosen: stri
     clubName: club.name,
     today: asked[0]?.today ?? services.now.toISOString().slice(0, 10),
     mayContact: person.mayContact,
-    hasAddress: person.email !== null,
+    hasAddress: writtenTo(person) !== null,
     language: wording.language,
     languages: wordings().map(({ language, name }) => ({ language, name })),
     grafts,

@@ -1,6 +1,7 @@
 import { normaliseCode } from '@/core/codes/plant-code';
 import type { LifeEvent } from '@/core/aftercare/life/plant-life';
 import type { GrowerPlantLife } from '@/core/follow-up/grower-plant-life';
+import { writtenTo } from '@/core/follow-up/letters/written-to';
 import type { Wording } from '@/core/follow-up/wording/wording';
 import { UNSET } from '@/db/unset';
 import { plantLife } from '@/server/aftercare/plant-life';
@@ -30,7 +31,7 @@ export async function growerPlant(
   return {
     page: {
       clubName: club.name,
-      mayContact: person.email === null ? null : person.mayContact,
+      mayContact: writtenTo(person) === null ? null : person.mayContact,
       unit: reader.actor.lengthUnit,
       plant: { ...life, unions },
       drawings,

@@ -8,6 +8,7 @@ import { type Keeper, listKeepers } from '@/server/plan/keepers-of-workshop';
 import { refusalOf, testClub, type TestClub, testWorkshop, type TestWorkshop } from '@/server/testing/test-club';
 import { planLetters } from '../letters/letter-plan';
 import { replyAddress } from '../letters/reply-address';
+import { sendRound } from '../letters/send-round';
 import { addRound } from '../rounds';
 import { readInbox } from './read-inbox';
 import { listReplies, readInboxNow, readReplyAgain, settleReply, unreadReplies } from './replies';
@@ -296,5 +297,52 @@ describe('a death by mail', () => {
     expect(await facts(second)).toMatchObject({ firstAliveOn: null });
     const shown = (await listReplies(club.as('assistant'))).find(({ text }) => text.includes('is alive'));
     expect(shown).toMatchObject({ settled: false, problem: 'Nothing can be told of one of its plants yet.' });
+  });
+});
+
+describe('a text message', () => {
+  it('goes to a number that was left without an address, and its answer comes back from there', async () => {
+    const { db, mail } = club.services;
+    const other = await testWorkshop(club, 1);
+    const { woodLotId, stockLotId } = other;
+    await makeKeepers(club.as('lead'), other.id, { woodLotId, stockLotId, each: 1 });
+    const [own] = (await listKeepers(club.as('lead'), other.id)).filter(({ seat }) => seat.number === 3);
+    const personId = own!.seat.person.id;
+    await db.people.update({ phone: '+99 70 8811', mayContact: true }, { where: { id: personId } });
+    const asks = uuid();
+    const opened = club.as('lead', new Date('2027-06-23T09:00:00Z'));
+    await addRound(opened, other.id, asks, { milestone: 'growing', opensOn: '2027-06-22', closesOn: '2027-07-11' });
+    await sendRound(opened, asks, { sentSoFar: 0 });
+    const [message] = await db.messages.findAll({ where: { personId }, raw: true });
+    const sent = (await mail.read(message!.id))!;
+    expect(sent.to).toContain('+99708811@texts.pear-bench.invalid');
+    expect(sent.text).toContain(formatCode(own!.code));
+    expect(sent.text.length).toBeLessThan(320);
+    const before = await answers();
+    const from = '+99708811@texts.pear-bench.invalid';
+    send('text', { from, text: `${own!.code} alive`, subject: '' });
+    // A number that nobody left here, and one that had no message, answer nothing.
+    send('stranger', { from: '+99709999@texts.pear-bench.invalid', text: `${own!.code} dead`, subject: '' });
+    await read();
+    expect(await answers()).toBe(before + 1);
+    expect(await db.reports.findOne({ where: { unionId: own!.unionId }, raw: true })).toMatchObject({ said: 'alive' });
+    send('stop', { from, text: 'STOP', subject: '' });
+    await read();
+    expect((await db.people.findByPk(personId, { raw: true }))!.mayContact).toBe(false);
+  });
+});
+
+describe('the plants beside a letter', () => {
+  it('are its writer’s, those it names first, with what was told of them', async () => {
+    const [own] = heldBy(1) as [Keeper];
+    await reply('beside', own, { text: `${formatCode(own.code)} looks poorly after the hail` });
+    await read();
+    const shown = (await listReplies(club.as('assistant'))).find(({ text }) => text.includes('hail'))!;
+    expect(shown.plants[0]).toMatchObject({ code: own.code, named: true, variety: own.wood.variety });
+    expect(shown.plants.slice(1).every(({ named }) => !named)).toBe(true);
+    expect(shown.plants.length).toBeGreaterThanOrEqual(heldBy(1).length);
+    await settleReply(club.as('assistant'), shown.id);
+    const settled = (await listReplies(club.as('assistant'))).find(({ id }) => id === shown.id)!;
+    expect(settled.plants).toEqual([]);
   });
 });

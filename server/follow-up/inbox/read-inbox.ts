@@ -1,5 +1,7 @@
 import { createHash } from 'node:crypto';
+import { Op } from 'sequelize';
 import { v5 as nameBased } from 'uuid';
+import { sameNumber, textedFrom } from '@/core/follow-up/letters/written-to';
 import { readReply } from '@/core/follow-up/reply/read-reply';
 import { PUT_ASIDE, type ReplyProblem } from '@/core/follow-up/reply/reply-problems';
 import { dateInZone } from '@/core/units/zoned-date';
@@ -122,11 +124,18 @@ async function openLetter({ mail }: Services, { name, at }: ReceivedMail): Promi
 
 /** The club a letter is for: that of the letter it answers, the one its address names, or the only one there is. */
 async function clubOf(
-  { db }: Services,
+  services: Services,
   letter: ReadLetter | null,
 ): Promise<{ club: ClubRow | null; message: MessageRow | null }> {
+  const { db } = services;
   const ids = letter ? answeredMessages(letter) : [];
-  const message = ids.length === 0 ? null : await db.messages.findOne({ where: { id: ids }, raw: true });
+  const number = letter && textedFrom(letter.from);
+  const message =
+    ids.length > 0
+      ? await db.messages.findOne({ where: { id: ids }, raw: true })
+      : number
+        ? await lastTextTo(services, number)
+        : null;
   const named = message?.clubId ?? letter?.to.map(clubOfReplyAddress).find((id) => id !== null);
   if (named) return { club: await db.clubs.findOne({ where: { id: named }, raw: true }), message };
   const clubs = await db.clubs.findAll({ limit: 2, raw: true });
@@ -183,6 +192,22 @@ async function keepLetter(
   await keepRow(services, club, { ...received, ...verdict, letter });
 }
 
+/** Whoever writes from an address, or sends text messages from a number. */
+async function peopleWriting({ db, actor: { clubId } }: Context, from: string): Promise<PersonRow[]> {
+  const number = textedFrom(from);
+  if (number === null) return db.people.findAll({ where: { clubId, email: from, erasedAt: UNSET }, raw: true });
+  const phones = await db.people.findAll({ where: { clubId, phone: { [Op.ne]: null }, erasedAt: UNSET }, raw: true });
+  return phones.filter(({ phone }) => sameNumber(phone, number));
+}
+
+/** The last message to a number: what a text from there answers, since it names no letter. */
+async function lastTextTo({ db }: Services, number: string): Promise<MessageRow | null> {
+  const phones = await db.people.findAll({ where: { phone: { [Op.ne]: null }, erasedAt: UNSET }, raw: true });
+  const personId = phones.filter(({ phone }) => sameNumber(phone, number)).map(({ id }) => id);
+  if (personId.length === 0) return null;
+  return db.messages.findOne({ where: { personId }, order: [['createdAt', 'DESC']], raw: true });
+}
+
 /** What a letter says, as far as it says so beyond doubt; all of it or nothing. */
 async function verdictOn(
   context: Context,
@@ -198,7 +223,7 @@ async function verdictOn(
   });
   const { db, actor } = context;
   const { clubId } = actor;
-  const people = await db.people.findAll({ where: { clubId, email: letter.from, erasedAt: UNSET }, raw: true });
+  const people = await peopleWriting(context, letter.from);
   // Of two people of one address nobody can tell who writes; the codes say.
   const person = people.length === 1 ? people[0]! : null;
   if (people.length === 0) return refused('unknown-sender');

@@ -1,6 +1,7 @@
 import type { Transaction } from 'sequelize';
 import { holdGuard } from '@/db/guard';
 import type { ClubRow, PersonRow } from '@/db/models/club-rows';
+import { writtenTo } from '@/core/follow-up/letters/written-to';
 import { writeEml } from '@/exchange/eml';
 import { audit } from '@/server/platform/audit';
 import type { Services } from '@/server/platform/context';
@@ -26,7 +27,7 @@ export async function prepareConfirmation(
   const eml = await writeEml({
     id: replyId,
     from: { name: club.name, address: 'follow-up@pear-bench.invalid' },
-    to: { name: person.name ?? '', address: person.email! },
+    to: { name: person.name ?? '', address: writtenTo(person)!.address },
     subject: say('letter.stopped-subject'),
     text,
     date: now,

@@ -1,5 +1,6 @@
 import { madeWords } from '@/core/methods/made-words';
 import { mayAsk, mayWrite } from '@/core/follow-up/letters/letter-due';
+import { writtenTo } from '@/core/follow-up/letters/written-to';
 import type { LetterAsk } from '@/core/follow-up/letters/letter';
 import { questionSaid } from '@/core/follow-up/round-question';
 import type { Wording } from '@/core/follow-up/wording/wording';
@@ -25,9 +26,9 @@ export interface PlannedLetter {
   held: boolean;
 }
 
-/** True for people who may be written to: they gave leave and an address, and were not erased. */
+/** True for people who may be written to: they gave leave and an address or a number, and were not erased. */
 export function reachable(person: PersonRow): boolean {
-  return person.mayContact && person.email !== null && person.erasedAt === null;
+  return person.mayContact && person.erasedAt === null && writtenTo(person) !== null;
 }
 
 /** All that some people of the club could be asked today: one letter each, whichever workshops it is about. */

@@ -1,4 +1,6 @@
 import { v7 as uuid } from 'uuid';
+import { taskText } from '@/core/follow-up/letters/text-message';
+import { writtenTo } from '@/core/follow-up/letters/written-to';
 import { taskLetter, type TaskOfLetter } from '@/core/follow-up/letters/task-letter';
 import { mayWrite } from '@/core/follow-up/letters/letter-due';
 import {
@@ -130,7 +132,9 @@ async function makeTaskLetter(
 ): Promise<Letter> {
   const { actor, now } = context;
   const { row: link, url } = makeLink(context, null, person.id, 'mail');
-  const { subject, text } = taskLetter(wording, {
+  const to = writtenTo(person)!;
+  const write = to.byText ? taskText : taskLetter;
+  const { subject, text } = write(wording, {
     name: person.name ?? '',
     club: actor.clubName,
     tasks: tasksOfLetter(due, wording, unit),
@@ -141,7 +145,7 @@ async function makeTaskLetter(
   const eml = await writeEml({
     id,
     from: { name: actor.clubName, address: 'follow-up@pear-bench.invalid' },
-    to: { name: person.name ?? '', address: person.email! },
+    to: { name: person.name ?? '', address: to.address },
     replyTo: replyAddress(id),
     subject,
     text,

@@ -1,5 +1,7 @@
 import { v7 as uuid } from 'uuid';
 import { growerLetter } from '@/core/follow-up/letters/letter';
+import { growerText } from '@/core/follow-up/letters/text-message';
+import { writtenTo } from '@/core/follow-up/letters/written-to';
 import { writeEml } from '@/exchange/eml';
 import { clubUnits } from '@/server/platform/club-units';
 import type { Context } from '@/server/platform/context';
@@ -64,7 +66,9 @@ async function makeLetter(context: Context, planned: PlannedLetter, { language, 
   const { person, asks } = planned;
   const { row: link, url } = makeLink(context, asks[0]!.asked.due!.roundId!, person.id, 'mail');
   const wording = wordingFor(person, { language });
-  const { subject, text } = growerLetter(wording, {
+  const to = writtenTo(person)!;
+  const write = to.byText ? growerText : growerLetter;
+  const { subject, text } = write(wording, {
     name: person.name ?? '',
     club: actor.clubName,
     asks: asks.map((ask) => letterAsk(ask, wording, unit)),
@@ -76,7 +80,7 @@ async function makeLetter(context: Context, planned: PlannedLetter, { language, 
   const eml = await writeEml({
     id,
     from: { name: actor.clubName, address: 'follow-up@pear-bench.invalid' },
-    to: { name: person.name ?? '', address: person.email! },
+    to: { name: person.name ?? '', address: to.address },
     replyTo: replyAddress(id),
     subject,
     text,
