@@ -422,6 +422,23 @@ async function targets(request: APIRequestContext): Promise<Target[]> {
       body: { setAside: [uuid()], why: 'tags were swapped' },
     },
     { method: 'PUT', path: `/api/workshops/${uuid()}/asks-alone`, body: { asksAlone: true } },
+    {
+      method: 'PUT',
+      path: `/api/plant-handings/${uuid()}`,
+      body: {
+        plantIds: [uuid()],
+        to: 'new',
+        personId: uuid(),
+        name: 'Ysolde Marl',
+        mayContact: false,
+        on: '2026-06-01',
+      },
+    },
+    {
+      method: 'PUT',
+      path: `/api/plant-happenings/${uuid()}`,
+      body: { plantIds: [uuid()], what: 'mown', dead: false, on: '2026-06-01', note: 'the verge' },
+    },
   ];
 }
 

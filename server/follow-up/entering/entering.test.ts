@@ -155,7 +155,15 @@ describe('a file of answers', () => {
 describe('of whom nothing was heard', () => {
   it('is told by bounds, and by whom to phone so that they come nearer', async () => {
     const asked = await askedUnions(assistant(), { workshopId: workshop.id });
-    const { asked: all, alive, dead, unknown, bounds, calls, notToCall } = await unheardOf(assistant(), workshop.id, asked);
+    const {
+      asked: all,
+      alive,
+      dead,
+      unknown,
+      bounds,
+      calls,
+      notToCall,
+    } = await unheardOf(assistant(), workshop.id, asked);
     expect([all, alive, dead, unknown]).toEqual([6, 1, 0, 5]);
     expect(bounds).toEqual({ least: 1 / 6, most: 1 });
     expect(calls.map(({ seatNumber, grafts, narrows }) => [seatNumber, grafts, narrows])).toEqual([[2, 2, 2 / 6]]);
