@@ -13,10 +13,15 @@ import { makeLink } from '../letters/links';
 import { planLetters } from '../letters/letter-plan';
 import { setAsksAlone } from '../follow-up';
 import { growers } from '../rounds';
+import { enterReport } from '../entering/enter-report';
+import { growerCalendar } from './grower-calendar';
 import { growerPage } from './grower-page';
+import { memberCalendar } from '../asks/member-calendar';
+import { makeCalendarAddress, withdrawCalendarAddress } from '@/server/club/calendar-address';
+import { careBoard } from '@/server/findings/boards/care-board';
 import { tellTask, untellTask } from './growers-tasks';
 import { growerPlant } from './grower-plant';
-import { eraseMe } from './wishes';
+import { closeLink, eraseMe, setLeave } from './wishes';
 import { saveAnswer } from './save-answers';
 import { tellHappening } from './tell-happening';
 
@@ -207,5 +212,66 @@ describe('what happened', () => {
     expect(
       await refusalOf(tellHappening(at('2027-03-21'), foreign, uuid(), { unionId: other!.unionId, what: 'died' })),
     ).toMatchObject({ refusal: 'not-found' });
+  });
+});
+
+describe('private calendars', () => {
+  it('hold one’s own plants only, nothing of months, a reminder each, and end with their address', async () => {
+    const personId = workshop.personIds[1]!;
+    const token = await linkOf(personId);
+    const file = (await growerCalendar(at('2027-06-01'), token)).replaceAll('\r\n ', '');
+    const own = (await growerPage(at('2027-06-01'), token)).plants.map(({ code }) => code);
+    expect(own.length).toBeGreaterThan(0);
+    for (const code of own) expect(file).toContain(`${code.slice(0, 3)} ${code.slice(3)}`);
+    const others = (await listKeepers(club.as('lead'), workshop.id)).filter(({ seat }) => seat.personId !== personId);
+    for (const { code } of others) expect(file).not.toContain(`${code.slice(0, 3)} ${code.slice(3)}`);
+    const events = file.split('BEGIN:VEVENT').slice(1);
+    for (const event of events) {
+      const [, from] = /DTSTART;VALUE=DATE:(\d{8})/.exec(event)!;
+      const [, to] = /DTEND;VALUE=DATE:(\d{8})/.exec(event)!;
+      expect(Number(to) - Number(from) === 1 || to!.endsWith('01')).toBe(true);
+      expect(from! >= '20270601').toBe(true);
+      expect(event).toContain('BEGIN:VALARM');
+    }
+    await setLeave(at('2027-06-01'), token, false);
+    await closeLink(at('2027-06-01'), token);
+    expect(await refusalOf(growerCalendar(at('2027-06-01'), token))).toMatchObject({ refusal: 'gone' });
+  });
+  it('of a member hold what stays with the club, and a new address closes the one before', async () => {
+    const { url } = await makeCalendarAddress(as('2027-06-01'));
+    const token = url.split('/calendar/')[1]!.replace('.ics', '');
+    expect(await memberCalendar(at('2027-06-01'), token)).not.toContain('BEGIN:VEVENT');
+    const [plant] = (await listKeepers(club.as('lead'), workshop.id)).slice(-1);
+    await handOn(as('2027-06-01'), uuid(), { plantIds: [plant!.id], to: 'us', on: '2027-05-30' });
+    const file = (await memberCalendar(at('2027-06-01'), token))!.replaceAll('\r\n ', '');
+    expect(file).toContain(`${plant!.code.slice(0, 3)} ${plant!.code.slice(3)}`);
+    const { url: later } = await makeCalendarAddress(as('2027-06-01'));
+    expect(await memberCalendar(at('2027-06-01'), token)).toBeNull();
+    const second = later.split('/calendar/')[1]!.replace('.ics', '');
+    await withdrawCalendarAddress(as('2027-06-01'));
+    expect(await memberCalendar(at('2027-06-01'), second)).toBeNull();
+    expect(await memberCalendar(at('2027-06-01'), 'nonsense')).toBeNull();
+  });
+});
+
+describe('beside take', () => {
+  it('stand ties off in time, what was missed, and how often growers were wrong', async () => {
+    const { db } = club.services;
+    const board = await careBoard(as('2028-06-01'), workshop.id);
+    expect(board.ties.length).toBeGreaterThan(0);
+    const all = board.ties.reduce((sum, { inTime, late, open }) => sum + inTime + late + open, 0);
+    expect(all).toBeLessThanOrEqual((await listKeepers(club.as('lead'), workshop.id)).length);
+    expect(board.tasks[0]).toMatchObject({ year: 2027 });
+    expect(board.tasks[0]!.missed).toBeGreaterThan(0);
+    expect(board.all.looked).toBe(0);
+    const living = await askedUnions(as('2027-09-10'), { workshopId: workshop.id });
+    const asked = living.find(({ seen, rounds }) => seen.every(({ kind }) => kind !== 'ended') && rounds.length > 0)!;
+    const tell = (source: string, said: string, seenOn: string) =>
+      enterReport(as('2027-09-10'), uuid(), { unionId: asked.union.id, said, signs: {}, source, seenOn, cameOn: '' });
+    // Told alive a day after somebody had seen it dead: that is no graft that died since.
+    await tell('visit', 'dead', '2027-09-01');
+    await tell('phone', 'alive', '2027-09-02');
+    expect((await careBoard(as('2028-06-01'), workshop.id)).all).toMatchObject({ looked: 1, wrong: 1 });
+    expect(await db.unionFacts.findByPk(asked.union.id, { raw: true })).toMatchObject({ contradicted: true });
   });
 });
