@@ -27,7 +27,7 @@ function mutatingHandlers(): Handler[] {
 }
 
 /** Open to people without a role: signing in and out, one's own account, sessions and units, and what a private link allows. */
-const OPEN = /^\/api\/(sessions?(\/.*)?|password(\/.*)?|invitations(\/.*)?|first-lead|units|r\/.*)$/;
+const OPEN = /^\/api\/(sessions?(\/.*)?|password(\/.*)?|invitations(\/.*)?|first-lead|units|calendar-address|r\/.*)$/;
 
 test('signing out ends the session on the server: the old cookie gets 401', async ({ page, playwright, baseURL }) => {
   await signIn(page);

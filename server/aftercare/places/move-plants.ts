@@ -237,7 +237,9 @@ async function refuseMoved(
       (await db.places.findOne({ where: { clubId, id: now.placeId }, transaction, raw: true })));
   const where = place ? [place.name, spotWords(now.spot)].filter(Boolean).join(', ') : 'no place';
   const who = last?.movedBy === userId ? 'You' : (by?.name ?? 'Somebody');
-  const when = last ? ` at ${await clockTime(db, clubId, place?.siteId ?? null, last.recordedAt)}` : '';
+  const when = last
+    ? ` at ${await clockTime(db, { clubId, siteId: place?.siteId ?? null }, last.recordedAt, transaction)}`
+    : '';
   throw new UseCaseError(
     'conflict',
     `${who} moved ${formatCode(plants.get(gone.plantId)!.code)}${when}: it stands in ${where}. Nothing was moved; look again and choose anew.`,
@@ -246,8 +248,13 @@ async function refuseMoved(
 }
 
 /** The time of day at a site, as a clock there shows it; of the club's first site where none is known. */
-async function clockTime(db: Context['db'], clubId: string, siteId: string | null, at: Date): Promise<string> {
-  const site = await db.sites.findOne({ where: siteId ? { clubId, id: siteId } : { clubId }, raw: true });
+async function clockTime(
+  db: Context['db'],
+  { clubId, siteId }: { clubId: string; siteId: string | null },
+  at: Date,
+  transaction: Transaction,
+): Promise<string> {
+  const site = await db.sites.findOne({ where: siteId ? { clubId, id: siteId } : { clubId }, transaction, raw: true });
   return new Intl.DateTimeFormat('en-GB', {
     hour: '2-digit',
     minute: '2-digit',

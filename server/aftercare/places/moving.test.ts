@@ -71,7 +71,7 @@ describe('moving plants', () => {
     );
     expect(both.map(({ status }) => status).sort()).toEqual(['fulfilled', 'rejected']);
     const reason = (both.find(({ status }) => status === 'rejected') as PromiseRejectedResult).reason as Error;
-    expect(reason.message).toMatch(/^The assistant moved .* meanwhile: it stands in Pail [12]\. Nothing was moved/);
+    expect(reason.message).toMatch(/^You moved .* at \d\d:\d\d: it stands in Pail [12]\. Nothing was moved/);
     const standing = await rows();
     expect(standing).toHaveLength(2);
     expect(new Set(standing.map(({ placeId }) => placeId)).size).toBe(1);

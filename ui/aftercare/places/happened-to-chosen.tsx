@@ -54,10 +54,10 @@ export function HappenedToChosen({ plantIds }: { plantIds: readonly string[] }) 
             All of them are dead of it
           </label>
         )}
-        <Field label="On" error={problem?.fields.on}>
+        <Field label="Happened on" error={problem?.fields.on}>
           <input type="date" value={on} max={deviceToday()} onChange={(event) => setOn(event.target.value)} />
         </Field>
-        <Field label="Note">
+        <Field label="What is known of it">
           <input maxLength={300} value={note} onChange={(event) => setNote(event.target.value)} />
         </Field>
         <button type="button" className="bench-button self-start" disabled={busy} onClick={() => void save()}>
