@@ -78,7 +78,6 @@ export async function loadDemo(services: Services, password: string): Promise<vo
     promisedKeepers: DEMO_KEEPERS_EACH,
     promise: 'two pears and two medlars on quince',
   });
-  // Of days that are long past somebody wrote by hand.
   await setAsksAlone(as(lead, planned), past, { asksAlone: false });
   for (const lot of WOOD.slice(0, 2))
     await addWoodLot(as(lead, planned), past, uuid(), { ...lot, cutOn: addDays(dates.past, -45) });

@@ -1,3 +1,4 @@
+import { v7 as uuid } from 'uuid';
 import type { Page } from '@playwright/test';
 import { execFileSync } from 'node:child_process';
 import { mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
@@ -124,7 +125,17 @@ test('all live in one tap, a task is told and taken back, and what happened is t
   page,
   browser,
 }) => {
-  const link = await linkOf(page, 'Yrsa Kolm');
+  // A graft that died today leaves its stock to be seen to, on whatever day this runs.
+  const unionId = query(
+    `SELECT u.id FROM unions u JOIN plants p ON p.id = u.plant_id JOIN seats s ON s.id = p.seat_id
+     JOIN people n ON n.id = s.person_id JOIN union_facts f ON f.union_id = u.id
+     WHERE n.name = 'Sanna Reyk' AND p.workshop_id = '${past}' AND f.first_dead_on IS NULL AND p.voided_at IS NULL LIMIT 1`,
+  );
+  const seenOn = new Date().toISOString().slice(0, 10);
+  const died = { unionId, kind: 'ended', about: 'snapped', lengthMm: null, note: '', seenOn };
+  const told = await page.request.put(`/api/union-observations/${uuid()}`, { data: died });
+  expect(told.status()).toBeLessThan(300);
+  const link = await linkOf(page, 'Sanna Reyk');
   const stranger = await browser.newContext({ javaScriptEnabled: false, viewport: { width: 390, height: 844 } });
   const phone = await stranger.newPage();
   await phone.goto(link);

@@ -16,6 +16,8 @@ import { type Define, KEY } from './table';
 
 const { BOOLEAN, DATE, STRING, BIGINT } = DataTypes;
 
+const MEMBERSHIP = { clubId: KEY, userId: KEY, role: STRING, calendarHash: STRING } as const;
+
 /** Clubs, their members and people, and who signed in. */
 export function clubTables(define: Define) {
   return {
@@ -28,12 +30,7 @@ export function clubTables(define: Define) {
       lengthUnit: STRING,
       temperatureUnit: STRING,
     }),
-    memberships: define<MembershipRow>('memberships', {
-      clubId: KEY,
-      userId: KEY,
-      role: STRING,
-      calendarHash: STRING,
-    }),
+    memberships: define<MembershipRow>('memberships', MEMBERSHIP),
     sessions: define<SessionRow>('sessions', {
       tokenHash: KEY,
       userId: STRING,

@@ -17,7 +17,26 @@ const { BLOB, BOOLEAN, DATE, DATEONLY, DOUBLE, INTEGER, JSON, STRING } = DataTyp
 
 /** Where plants stand and stood, how warm it was there, and what the weather was. */
 export function placeTables(define: Define) {
-  return { ...standing(define), ...warmth(define) };
+  return { ...standing(define), ...having(define), ...warmth(define) };
+}
+
+/** Who has plants. */
+function having(define: Define) {
+  return {
+    plantHandings: define<PlantHandingRow>('plant_handings', {
+      id: KEY,
+      clubId: STRING,
+      actionId: STRING,
+      plantId: STRING,
+      withUs: BOOLEAN,
+      holderId: STRING,
+      wasWithUs: BOOLEAN,
+      wasHolderId: STRING,
+      handedOn: DATEONLY,
+      handedBy: STRING,
+      recordedAt: DATE(3),
+    }),
+  };
 }
 
 function standing(define: Define) {
@@ -45,19 +64,6 @@ function standing(define: Define) {
       putAwayAt: DATE(3),
       changedAt: DATE(3),
       version: INTEGER,
-    }),
-    plantHandings: define<PlantHandingRow>('plant_handings', {
-      id: KEY,
-      clubId: STRING,
-      actionId: STRING,
-      plantId: STRING,
-      withUs: BOOLEAN,
-      holderId: STRING,
-      wasWithUs: BOOLEAN,
-      wasHolderId: STRING,
-      handedOn: DATEONLY,
-      handedBy: STRING,
-      recordedAt: DATE(3),
     }),
     plantPlaces: define<PlantPlaceRow>('plant_places', {
       plantId: KEY,

@@ -99,7 +99,7 @@ function Size({ life: { state, band, bearsIn }, unit, wording: { say } }: SizePr
       <h3 className="mt-3 font-bold">{say('plant.size')}</h3>
       <p>
         {band
-          ? say(`plant.size.${band.place}.${band.of}`, {
+          ? say(`plant.size.${band.place}.${band.among}`, {
               count: band.plants,
               low: formatLength(band.low, unit),
               high: formatLength(band.high, unit),

@@ -24,7 +24,7 @@ describe('growth beside its like', () => {
       middle: 60,
       high: 85,
       plants: 11,
-      of: 'variety',
+      among: 'variety',
       place: 'below',
     });
     expect(growthBand(shoot(60), all)?.place).toBe('within');
@@ -32,7 +32,7 @@ describe('growth beside its like', () => {
   });
   it('goes by kin where its variety was measured too seldom, and is nothing where both were', () => {
     const kin = heights(10, { variety: 'Lantern Bay', stockType: 'Seedling' });
-    expect(growthBand(shoot(50), [...heights(9), ...kin])).toMatchObject({ of: 'kin', plants: 19 });
+    expect(growthBand(shoot(50), [...heights(9), ...kin])).toMatchObject({ among: 'kin', plants: 19 });
     expect(growthBand(shoot(50), heights(9))).toBeNull();
     expect(growthBand(shoot(50), heights(12, { species: 'persimmon', variety: 'Amber Wane' }))).toBeNull();
   });

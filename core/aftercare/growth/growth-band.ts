@@ -21,7 +21,7 @@ export interface GrowthBand {
   high: number;
   plants: number;
   /** The same variety on the same stock, or all of its kin. */
-  of: 'variety' | 'kin';
+  among: 'variety' | 'kin';
   place: 'below' | 'within' | 'above';
 }
 
@@ -64,7 +64,7 @@ function onePerPlant(shoots: readonly MeasuredShoot[], age: number): number[] {
   return [...nearest.values()].map(({ mm }) => mm);
 }
 
-function band(mm: number, heights: readonly number[], of: GrowthBand['of']): GrowthBand {
+function band(mm: number, heights: readonly number[], among: GrowthBand['among']): GrowthBand {
   const sorted = [...heights].sort((a, b) => a - b);
   // Nobody measures a shoot to less than a millimetre.
   const [low, middle, high] = [0.25, 0.5, 0.75].map((share) => Math.round(quantile(sorted, share)!)) as [
@@ -72,5 +72,12 @@ function band(mm: number, heights: readonly number[], of: GrowthBand['of']): Gro
     number,
     number,
   ];
-  return { low, middle, high, plants: heights.length, of, place: mm < low ? 'below' : mm > high ? 'above' : 'within' };
+  return {
+    low,
+    middle,
+    high,
+    plants: heights.length,
+    among,
+    place: mm < low ? 'below' : mm > high ? 'above' : 'within',
+  };
 }

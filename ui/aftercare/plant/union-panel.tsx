@@ -104,7 +104,9 @@ function GrowthWords({ life: { growth }, unit }: { life: UnionLife; unit: Length
 function BandWords({ life: { band, bearsIn, state }, unit }: { life: UnionLife; unit: LengthUnit }) {
   if (state !== 'living') return null;
   const like =
-    band?.of === 'variety' ? 'of its variety on this stock' : 'of its kin, since too few of its variety were measured';
+    band?.among === 'variety'
+      ? 'of its variety on this stock'
+      : 'of its kin, since too few of its variety were measured';
   return (
     <p className="mb-3">
       {band && (

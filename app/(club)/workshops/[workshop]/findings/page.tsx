@@ -21,12 +21,10 @@ export const metadata: Metadata = { title: 'Findings' };
 export default async function FindingsPage({ params }: { params: Promise<{ workshop: string }> }) {
   const { workshop: id } = await params;
   const context = await pageContext();
-  const [findings, board] = await Promise.all([
-    orNotFound(workshopFindings(context, id)),
-    orNotFound(takeBoard(context, { workshopId: id })),
-  ]);
-  const asked = findings.milestones.filter((finding) => finding.asked && finding.alive + finding.dead > 0);
-  const latest = asked.at(-1)?.milestone ?? 'healed';
+  const both = Promise.all([workshopFindings(context, id), takeBoard(context, { workshopId: id })]);
+  const [findings, board] = await orNotFound(both);
+  const told = findings.milestones.findLast(({ asked, alive, dead }) => asked && alive + dead > 0);
+  const latest = told?.milestone ?? 'healed';
   const [beside, care] = await Promise.all([besideTake(context, id, latest), careBoard(context, id)]);
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-6">
