@@ -57,7 +57,9 @@ export function calendarFile(name: string, events: readonly CalendarEvent[]): st
         method: 'PUBLISH',
         status: cancelled ? 'CANCELLED' : 'CONFIRMED',
         busyStatus: times ? 'BUSY' : 'FREE',
-        ...(event.reminds ? { alarms: [{ action: 'display' as const, description: 'Pear Bench', trigger: MORNING }] } : {}),
+        ...(event.reminds
+          ? { alarms: [{ action: 'display' as const, description: 'Pear Bench', trigger: MORNING }] }
+          : {}),
       };
     }),
   );
