@@ -201,6 +201,10 @@
     const line = document.querySelector('.left');
     const left = grafts.filter((graft) => graft.querySelector('.back').hidden).length;
     if (line) line.textContent = words.left[left];
+    const all = form.querySelector('.all');
+    if (!all) return;
+    all.hidden = left < 2;
+    all.textContent = words.all[left];
   }
 
   async function sendPhoto(graft, input) {
@@ -251,7 +255,6 @@
       alive.checked = true;
       changed(graft, alive);
     }
-    form.querySelector('.all').hidden = true;
   }
 
   form.addEventListener('submit', (event) => {

@@ -13,6 +13,7 @@ interface Row extends Omit<PlacedPlant, 'standing' | 'dead' | 'grower' | 'made'>
   placeId: string | null;
   since: string | null;
   grower: string | null;
+  withUs: boolean | number;
   deadOnes: number | string;
   livingOnes: number | string;
 }
@@ -22,12 +23,12 @@ export async function standingPlants(context: Context, placeId?: string): Promis
   allow(context, 'viewer');
   const rows = await context.db.sequelize.query<Row>(
     `SELECT p.id AS plantId, p.code, p.workshop_id AS workshopId, w.site_id AS siteId, l.variety, l.species, l.id AS lotId,
-       COALESCE(wl.ribbon, 'chalk') AS ribbon, pe.name AS grower, p.doubt,
+       COALESCE(wl.ribbon, 'chalk') AS ribbon, pe.name AS grower, p.with_us AS withUs, p.doubt,
        MIN(u.made_on) AS madeOn, GROUP_CONCAT(DISTINCT u.method, ' ', u.variant ORDER BY u.method, u.variant) AS madeAs, SUM(f.first_dead_on IS NOT NULL AND f.contradicted = 0) AS deadOnes, COUNT(u.id) AS livingOnes,
        pp.place_id AS placeId, pp.\`row\`, pp.position, COALESCE(pp.limb, '') AS limb, COALESCE(pp.side, '') AS side, pp.since
      FROM plants p
        JOIN workshops w ON w.id = p.workshop_id JOIN wood_lots l ON l.id = p.wood_lot_id
-       JOIN unions u ON u.plant_id = p.id JOIN seats s ON s.id = p.seat_id JOIN people pe ON pe.id = s.person_id
+       JOIN unions u ON u.plant_id = p.id JOIN seats s ON s.id = p.seat_id JOIN people pe ON pe.id = COALESCE(p.holder_id, s.person_id)
        LEFT JOIN workshop_wood_lots wl ON wl.workshop_id = p.workshop_id AND wl.wood_lot_id = p.wood_lot_id
        LEFT JOIN plant_places pp ON pp.plant_id = p.id LEFT JOIN union_facts f ON f.union_id = u.id
      WHERE p.club_id = :clubId AND p.voided_at IS NULL AND w.put_away_at IS NULL ${placeId ? 'AND pp.place_id = :placeId' : ''}
@@ -35,10 +36,10 @@ export async function standingPlants(context: Context, placeId?: string): Promis
     { replacements: { clubId: context.actor.clubId, placeId }, type: QueryTypes.SELECT },
   );
   return rows.map(
-    ({ placeId: at, since, row, position, limb, side, grower, deadOnes, livingOnes, madeAs, ...plant }) => ({
+    ({ placeId: at, since, row, position, limb, side, grower, withUs, deadOnes, livingOnes, madeAs, ...plant }) => ({
       ...plant,
       made: madeAsWords(madeAs),
-      grower: grower ?? ERASED_NAME,
+      grower: withUs ? 'stays with us' : (grower ?? ERASED_NAME),
       // SUM arrives as a decimal in text.
       dead: Number(livingOnes) > 0 && Number(deadOnes) === Number(livingOnes),
       standing: at && since ? { placeId: at, since, spot: spotOf({ row, position, limb, side }) } : null,

@@ -12,7 +12,7 @@ export async function growersLetters(context: Context, input: unknown): Promise<
   const { db, actor } = context;
   const plants = await db.plants.findAll({
     where: { clubId: actor.clubId, id: [...new Set(facts.map(({ plantId }) => plantId))] },
-    attributes: ['id', 'seatId'],
+    attributes: ['id', 'seatId', 'holderId'],
     raw: true,
   });
   const seats = await db.seats.findAll({
@@ -20,13 +20,14 @@ export async function growersLetters(context: Context, input: unknown): Promise<
     attributes: ['id', 'personId'],
     raw: true,
   });
+  const personOf = new Map(seats.map(({ id, personId }) => [id, personId]));
+  // Whoever has a plant is told of it.
+  const growerOf = new Map(plants.map(({ id, seatId, holderId }) => [id, holderId ?? personOf.get(seatId)!]));
   const people = await db.people.findAll({
-    where: { clubId: actor.clubId, id: [...new Set(seats.map(({ personId }) => personId))] },
+    where: { clubId: actor.clubId, id: [...new Set(growerOf.values())] },
     attributes: ['id', 'name'],
     raw: true,
   });
-  const personOf = new Map(seats.map(({ id, personId }) => [id, personId]));
-  const growerOf = new Map(plants.map(({ id, seatId }) => [id, personOf.get(seatId)!]));
   const sentence = takeSentence(takeOfStates(facts.map(({ fate }) => fate)), null, view.whose);
   const own = groupedBy(facts, ({ plantId }) => growerOf.get(plantId)!);
   return people

@@ -174,6 +174,7 @@ function wordsForScript({ say }: Wording, grafts: number): string {
     unknown: say('error.unknown'),
     /** By how many are left. */
     left: Array.from({ length: grafts + 1 }, (_, count) => say('page.left', { count })),
+    all: Array.from({ length: grafts + 1 }, (_, count) => say('page.all-alive', { count })),
   };
   return JSON.stringify(words).replaceAll('<', '\\u003c');
 }
