@@ -138,7 +138,7 @@ export async function findPages(tab: Page): Promise<PageIds> {
     .map((line) => line.split(',')[4]!)
     .find((cell) => /^[2-9A-HJ-NP-Z]{6}$/.test(cell))!;
   await tab.goto(link);
-  const grown = (await tab.locator('.graft a.link').first().getAttribute('href'))!;
+  const grown = (await tab.locator('.graft .quiet a').first().getAttribute('href'))!;
   await tab.goto('/visits');
   const visit = (await tab.locator('a[href^="/visits/"]').first().getAttribute('href'))!;
   await tab.goto('/places');
