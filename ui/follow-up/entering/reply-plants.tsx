@@ -29,7 +29,9 @@ export function ReplyPlants({ reply, run, busy }: ReplyPlantsProps) {
   const { plants, sentOn, id } = reply;
   if (plants.length === 0) return null;
   const named = plants.filter((plant) => plant.named);
-  const single = named.length === 1 || plants.length === 1;
+  // A letter of several lines may say something of others, too: it stays until somebody says that it was looked at.
+  const lines = reply.text.split('\n').filter((line) => line.trim() !== '').length;
+  const single = plants.length === 1 || (named.length === 1 && lines === 1);
   const enter = async ({ unionId }: ReplyPlant, said: Said): Promise<void> => {
     const body = { unionId, said, signs: {}, source: 'mail', seenOn: sentOn ?? '', cameOn: sentOn ?? '' };
     const sent = await run('PUT', `/api/reports/${uuid()}`, body);
