@@ -10,6 +10,7 @@ import { PLANT_EVENTS, type PlantEvent } from '@/core/methods/timetable/trigger'
 import { formatLength, type LengthUnit } from '@/core/units/length';
 import { written } from '@/core/units/prose';
 import type { ReportRow, RoundRow } from '@/db/models/follow-up-rows';
+import { taskName } from './task-name';
 import type { UnionWithPlan } from './union-plans';
 
 /** An answer of a grower, and the round that asked. */
@@ -36,12 +37,7 @@ export function lifeEvents(
   { said, names, moves }: { said: readonly Said[]; names: Map<string, string>; moves: readonly PlaceMove[] },
   unit: LengthUnit,
 ): LifeEvent[] {
-  const nameOf = (task: string): string => {
-    const known = tasks.find(({ id }) => id === task);
-    if (known) return written(known.name, unit);
-    const tie = ties.find(({ offTask }) => offTask === task);
-    return tie ? `${TIES[tie.id]} off` : `An earlier task (${task.replaceAll('-', ' ')})`;
-  };
+  const nameOf = (task: string): string => taskName({ tasks, ties }, task, unit);
   const events: LifeEvent[] = [
     { id: 'made', on: union.madeOn, kind: 'made', words: `Made: ${madeWords(union)}` },
     ...marks.map((mark): LifeEvent => ({

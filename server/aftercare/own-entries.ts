@@ -1,13 +1,32 @@
 import { createHash } from 'node:crypto';
 import { dueTasks } from '@/core/aftercare/week/due-tasks';
 import { entryDay } from '@/core/aftercare/week/entry-day';
-import { addDays, formatDate } from '@/core/units/iso-date';
+import { addDays, formatDate, type IsoDate } from '@/core/units/iso-date';
 import type { Prose } from '@/core/units/prose';
 import type { CalendarEvent } from '@/exchange/calendar';
 import type { UnionWithPlan } from './union-plans';
 
 /** Tasks whose day comes within so many days stand in a calendar that is subscribed to. */
 const AHEAD = 400;
+
+type DayEntry = Pick<CalendarEvent, 'title'> & Partial<Pick<CalendarEvent, 'description' | 'place'>> & { on: IsoDate };
+
+/** An entry of one day with a reminder on its morning, which keeps its name for whoever subscribes. */
+export function dayEntry(key: string, { on, title, description = '', place = '' }: DayEntry): CalendarEvent {
+  const uid = `${createHash('sha256').update(key).digest('hex').slice(0, 32)}@pear-bench.invalid`;
+  return {
+    uid,
+    sequence: 0,
+    title,
+    description,
+    from: on,
+    to: on,
+    times: null,
+    place,
+    cancelled: false,
+    reminds: true,
+  };
+}
 
 /** In whose words entries are written. */
 interface EntryWords {
@@ -35,33 +54,24 @@ export function ownEntries(
       if (!wanted(due.task)) continue;
       const { union, wood, called, site, today } = plan;
       const key = [whose, wood.id, union.method, union.variant, union.madeOn, due.task, due.due.best].join(' ');
-      const uid = `${createHash('sha256').update(key).digest('hex').slice(0, 32)}@pear-bench.invalid`;
-      const known = entries.get(uid);
+      const known = entries.get(key);
       if (known) {
         known.codes.push(called);
         continue;
       }
-      const late = due.late || due.alarm;
       const name = write(due.name);
-      const on = entryDay(due, today);
-      entries.set(uid, {
-        uid,
-        sequence: 0,
-        title: late ? overdue(name) : name,
+      const entry = dayEntry(key, {
+        on: entryDay(due, today),
+        title: due.late || due.alarm ? overdue(name) : name,
         description: [
           `${formatDate(due.due.from)} – ${formatDate(due.due.to)}`,
           due.missed === null ? '' : otherwise(write(due.missed)),
         ]
           .filter(Boolean)
           .join('. '),
-        from: on,
-        to: on,
-        times: null,
         place: site.name,
-        cancelled: false,
-        reminds: true,
-        codes: [called],
       });
+      entries.set(key, { ...entry, codes: [called] });
     }
   return [...entries.values()].map(({ codes, ...entry }) => ({
     ...entry,

@@ -23,6 +23,7 @@ import { delayedIncompatibility } from '@/core/aftercare/life/delayed-incompatib
 import { holderOf, holdingsOf } from './hand-on';
 import { groupedBy } from '@/core/units/grouped-by';
 import { OUTCOME_WORDS } from '@/core/aftercare/outcome';
+import { taskName } from './task-name';
 import { lifeEvents, type Said } from './life-events';
 import { livingUnions } from './living-unions';
 import { kindOf } from '@/core/methods/compatibility/compatibility';
@@ -258,18 +259,10 @@ function unionLife(plan: UnionWithPlan, told: Told, unit: LengthUnit): UnionLife
 }
 
 /** Tasks that were closed in two ways, with who said what. */
-function toldTwice(
-  { tasks, ties, marks, beside }: UnionWithPlan,
-  names: Map<string, string>,
-  unit: LengthUnit,
-): UnionLife['toldTwice'] {
-  const nameOf = (task: string): string => {
-    const known = tasks.find(({ id }) => id === task);
-    const tie = ties.find(({ offTask }) => offTask === task);
-    return known ? written(known.name, unit) : tie ? `${TIES[tie.id]} off` : task.replaceAll('-', ' ');
-  };
+function toldTwice(plan: UnionWithPlan, names: Map<string, string>, unit: LengthUnit): UnionLife['toldTwice'] {
+  const { marks, beside } = plan;
   return [...groupedBy(beside, ({ besideId }) => besideId ?? '')].map(([firstId, others]) => ({
-    task: nameOf(others[0]!.task),
+    task: taskName(plan, others[0]!.task, unit),
     outcomes: [...marks.filter(({ id }) => id === firstId), ...others].map((mark) => ({
       markId: mark.id,
       words: `${OUTCOME_WORDS[mark.outcome]}${mark.reason ? `, ${mark.reason}` : ''}`,

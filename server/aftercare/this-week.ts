@@ -13,6 +13,7 @@ import { nextWay, type RegraftWay, type RegraftWood } from '@/core/aftercare/reg
 import { type Happening, HAPPENINGS } from '@/core/aftercare/happening';
 import { counted } from '@/core/units/counted';
 import { addDays, formatDate } from '@/core/units/iso-date';
+import type { LengthUnit } from '@/core/units/length';
 import { written } from '@/core/units/prose';
 import { allow, type Context } from '@/server/platform/context';
 import { kept } from '@/server/platform/kept';
@@ -71,7 +72,7 @@ async function makeThisWeek(context: Context): Promise<ThisWeek> {
     until,
     groups: weekGroups(context, plans, until),
     notes: [
-      ...toldNotes(plans),
+      ...toldNotes(plans, context.actor.lengthUnit),
       ...visitNotes(rules, plans, until),
       ...regraftWood(plans, until),
       ...(await weekNotes(context, today, until)),
@@ -131,7 +132,7 @@ const TOLD_DAYS = 30;
 const TO_ACT_ON: readonly string[] = ['given-on', 'moved-house', 'label-lost', 'taken'];
 
 /** What growers cannot do or have told, and tasks of which two outcomes were told: somebody of the club sees to it. */
-function toldNotes(plans: readonly UnionWithPlan[]): WeekNote[] {
+function toldNotes(plans: readonly UnionWithPlan[], unit: LengthUnit): WeekNote[] {
   return plans.flatMap(({ union, called, href, plant, wood, today, tasks, seen, beside }): WeekNote[] => {
     const since = addDays(today, -TOLD_DAYS);
     const lately = seen.filter(({ seenBy, recordedAt }) => seenBy === null && dayOf(recordedAt) >= since);
@@ -146,7 +147,7 @@ function toldNotes(plans: readonly UnionWithPlan[]): WeekNote[] {
     const cannot = lately.flatMap(({ kind, about, seenOn }) => {
       const task = tasks.find(({ id, state }) => id === about && state === 'open');
       return kind === 'cannot' && task && !plant.withUs
-        ? [note(`cannot ${about}`, `${called}: its grower cannot do it`, written(task.name, 'mm'), seenOn)]
+        ? [note(`cannot ${about}`, `${called}: its grower cannot do it`, written(task.name, unit), seenOn)]
         : [];
     });
     const told = lately

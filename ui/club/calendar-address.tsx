@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { Problem } from '@/ui/kit/form/problem';
 import { useSend } from '@/ui/kit/form/use-send';
 
-/** The private address of a member's calendar: shown once, made anew or withdrawn. */
+/** The private address of a member's calendar: shown once, replaced or withdrawn. */
 export function CalendarAddress({ has }: { has: boolean }) {
   const { run, busy, problem } = useSend();
   const [url, setUrl] = useState('');

@@ -52,24 +52,22 @@ export const GATHERED_DAYS = 10;
 /** A second letter is for what comes to its last day within these days, or is past it. */
 const LAST_DAYS = 10;
 
-/** A task a letter could be about. */
+/** A task a letter could be about: one that its grower has not answered today, nor cannot do. */
 export interface LetterTask {
   from: IsoDate;
   /** The last day of it. */
   to: IsoDate;
-  /** The grower said "not yet" or "cannot" on this day; null where they said nothing. */
-  answeredOn: IsoDate | null;
 }
 
 /**
  * Whether somebody is written to about tasks today: once when the first of them falls due, a second time in half a year only
- * for what comes to its last day, and not for what they cannot do or have answered since.
+ * for what comes to its last day.
  *
  * @param lettersOn days on which they had letters about tasks
  */
 export function mayWriteOfTasks(tasks: readonly LetterTask[], lettersOn: readonly IsoDate[], today: IsoDate): boolean {
   const recent = lettersOn.filter((on) => daysBetween(on, today) < SEASON_DAYS).sort();
-  const open = tasks.filter(({ from, answeredOn }) => from <= today && (answeredOn === null || answeredOn < today));
+  const open = tasks.filter(({ from }) => from <= today);
   if (open.length === 0 || recent.length >= MOST_TASK_LETTERS) return false;
   const last = recent.at(-1);
   if (last === undefined) return true;

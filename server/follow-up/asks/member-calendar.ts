@@ -1,10 +1,9 @@
-import { createHash } from 'node:crypto';
 import { counted } from '@/core/units/counted';
 import { addDays } from '@/core/units/iso-date';
 import { written } from '@/core/units/prose';
-import { type CalendarEvent, calendarFile } from '@/exchange/calendar';
+import { calendarFile } from '@/exchange/calendar';
 import { livingUnions } from '@/server/aftercare/living-unions';
-import { ownEntries } from '@/server/aftercare/own-entries';
+import { dayEntry, ownEntries } from '@/server/aftercare/own-entries';
 import { unionPlans } from '@/server/aftercare/union-plans';
 import { VISIT_DAYS, visitsUntil } from '@/server/aftercare/visits';
 import type { Context, Services } from '@/server/platform/context';
@@ -42,25 +41,15 @@ export async function memberCalendar(services: Services, token: string): Promise
       otherwise: (missed) => `Otherwise: ${missed}`,
     },
   );
-  const entry = (key: string, on: string, title: string, description: string): CalendarEvent => ({
-    uid: `${createHash('sha256').update(`${userId} ${key}`).digest('hex').slice(0, 32)}@pear-bench.invalid`,
-    sequence: 0,
-    title,
-    description,
-    from: on,
-    to: on,
-    times: null,
-    place: '',
-    cancelled: false,
-    reminds: true,
-  });
   const visits = rules.flatMap((rule) =>
     visitsUntil(rule, plans, addDays(today, VISIT_DAYS)).map(({ on, tasks: count, plants, minutes }) => {
       const site = plans.find((plan) => plan.site.id === rule.siteId)!.site.name;
       const detail = `${counted(count, 'task')} on ${counted(plants, 'plant')}, about ${minutes} minutes.`;
-      return entry(`visit ${rule.siteId} ${on}`, on, `Visit ${site}`, detail);
+      return dayEntry(`${userId} visit ${rule.siteId} ${on}`, { on, title: `Visit ${site}`, description: detail });
     }),
   );
-  const looked = looks.map(({ id, words, detail, by }) => entry(id, by < today ? today : by, words, detail));
+  const looked = looks.map(({ id, words, detail, by }) =>
+    dayEntry(`${userId} ${id}`, { on: by < today ? today : by, title: words, description: detail }),
+  );
   return calendarFile(`${club.name}: our plants`, [...tasks, ...visits, ...looked]);
 }

@@ -1,10 +1,9 @@
-import { createHash } from 'node:crypto';
 import { formatCode } from '@/core/codes/plant-code';
 import { isGrowersTask } from '@/core/follow-up/tasks/growers-tasks';
 import { groupedBy } from '@/core/units/grouped-by';
-import { type CalendarEvent, calendarFile } from '@/exchange/calendar';
+import { calendarFile } from '@/exchange/calendar';
 import { livingUnions } from '@/server/aftercare/living-unions';
-import { ownEntries } from '@/server/aftercare/own-entries';
+import { dayEntry, ownEntries } from '@/server/aftercare/own-entries';
 import { unionPlans } from '@/server/aftercare/union-plans';
 import type { Services } from '@/server/platform/context';
 import { asksOfLiving } from '../asks/asked-unions';
@@ -28,17 +27,9 @@ export async function growerCalendar(services: Services, token: string): Promise
     const ask = asks.find(({ state }) => state === 'due' || state === 'to-come' || state === 'again');
     return ask ? [{ on: ask.askOn < today ? today : ask.askOn, askOn: ask.askOn, code: plant.code }] : [];
   });
-  const looks = [...groupedBy(next, ({ askOn }) => askOn)].map(([askOn, own]): CalendarEvent => ({
-    uid: `${createHash('sha256').update(`${person.id} look ${askOn}`).digest('hex').slice(0, 32)}@pear-bench.invalid`,
-    sequence: 0,
-    title: say('calendar.look', { codes: [...new Set(own.map(({ code }) => formatCode(code)))].join(', ') }),
-    description: '',
-    from: own[0]!.on,
-    to: own[0]!.on,
-    times: null,
-    place: '',
-    cancelled: false,
-    reminds: true,
-  }));
+  const looks = [...groupedBy(next, ({ askOn }) => askOn)].map(([askOn, own]) => {
+    const codes = [...new Set(own.map(({ code }) => formatCode(code)))].join(', ');
+    return dayEntry(`${person.id} look ${askOn}`, { on: own[0]!.on, title: say('calendar.look', { codes }) });
+  });
   return calendarFile(say('calendar.name'), [...tasks, ...looks]);
 }

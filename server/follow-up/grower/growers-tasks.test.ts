@@ -9,6 +9,7 @@ import { outbox } from '@/server/platform/outbox';
 import { refusalOf, testClub, type TestClub, testKeepers, type TestWorkshop } from '@/server/testing/test-club';
 import { askedUnions } from '../asks/asked-unions';
 import { askByItself } from '../letters/due-letters';
+import { writeTaskLetters } from '../letters/task-letters';
 import { makeLink } from '../letters/links';
 import { planLetters } from '../letters/letter-plan';
 import { setAsksAlone } from '../follow-up';
@@ -118,6 +119,30 @@ describe('letters about tasks', () => {
     expect(letters[0]).toMatch(/#to-do/);
     expect(letters[0]).toMatch(/Otherwise: It girdles/);
     await setAsksAlone(club.as('assistant'), workshop.id, { asksAlone: false });
+  });
+});
+
+describe('a letter about tasks', () => {
+  it('does not go to who cannot do them, waits a day for who has not yet, and one keeps no other back', async () => {
+    const own = await testClub();
+    const day = await testKeepers(own);
+    const on = (date: string) => ({ ...own.services, now: new Date(`${date}T10:00:00Z`) });
+    const say = async (personId: string, said: string): Promise<void> => {
+      const { row, url } = makeLink(own.as('lead'), null, personId, 'mail');
+      await own.services.db.reportLinks.create(row);
+      const token = url.split('/r/')[1]!;
+      for (const { task, plants } of (await growerPage(on(AUGUST), token)).tasks) {
+        const told = plants.map(({ unionId, occurrence }) => ({ unionId, occurrence }));
+        await tellTask(on(AUGUST), token, uuid(), { task, said, plants: told });
+      }
+    };
+    await say(day.personIds[0]!, 'cannot');
+    await say(day.personIds[1]!, 'not-yet');
+    const write = (date: string) => writeTaskLetters(own.as('lead', on(date).now), [day.id]);
+    expect(await write(AUGUST)).toBe(0);
+    expect(await write('2027-08-21')).toBe(1);
+    const [letter] = await own.services.db.messages.findAll({ where: { clubId: own.clubId }, raw: true });
+    expect(letter).toMatchObject({ personId: day.personIds[1], roundId: null });
   });
 });
 

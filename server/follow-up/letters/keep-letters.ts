@@ -1,4 +1,9 @@
 import type { Transaction } from 'sequelize';
+import { v7 as uuid } from 'uuid';
+import { writtenTo } from '@/core/follow-up/letters/written-to';
+import type { PersonRow } from '@/db/models/club-rows';
+import { writeEml } from '@/exchange/eml';
+import { replyAddress } from './reply-address';
 import type { LetterAskRow, MessageRow, ReportLinkRow } from '@/db/models/follow-up-rows';
 import { holdGuard } from '@/db/guard';
 import { isDuplicate, transact } from '@/db/transact';
@@ -13,6 +18,44 @@ export interface Letter {
   link: ReportLinkRow;
   asks: LetterAskRow[];
   eml: Buffer;
+}
+
+interface Written {
+  subject: string;
+  text: string;
+  link: ReportLinkRow;
+  /** All that was written to them before. */
+  letters: readonly MessageRow[];
+}
+
+/** A letter to somebody with its row, as a mail or a text message, and an address for replies that is its alone. */
+export async function writtenLetter(
+  { actor, now }: Context,
+  person: PersonRow,
+  { subject, text, link, letters }: Written,
+): Promise<Omit<Letter, 'asks'>> {
+  const id = uuid();
+  const { roundId } = link;
+  const eml = await writeEml({
+    id,
+    from: { name: actor.clubName, address: 'follow-up@pear-bench.invalid' },
+    to: { name: person.name ?? '', address: writtenTo(person)!.address },
+    replyTo: replyAddress(id),
+    subject,
+    text,
+    date: now,
+  });
+  const message: MessageRow = {
+    id,
+    clubId: actor.clubId,
+    roundId,
+    personId: person.id,
+    nth: letters.filter((known) => known.roundId === roundId).length + 1,
+    subject,
+    state: 'queued',
+    createdAt: now,
+  };
+  return { message, link, eml };
 }
 
 /** Whom letters are for, with those they had before. */

@@ -31,6 +31,19 @@ export function reachable(person: PersonRow): boolean {
   return person.mayContact && person.erasedAt === null && writtenTo(person) !== null;
 }
 
+/** Those of some people of whom a reply waits to be looked at: until somebody has, nothing more is written to them. */
+export async function unreadOf(
+  { db, actor: { clubId } }: Context,
+  personId: readonly string[],
+): Promise<ReadonlySet<string | null>> {
+  const unread = await db.mailReplies.findAll({
+    where: { clubId, personId: [...personId], outcome: 'unread', settledAt: UNSET },
+    attributes: ['personId'],
+    raw: true,
+  });
+  return new Set(unread.map((reply) => reply.personId));
+}
+
 /** All that some people of the club could be asked today: one letter each, whichever workshops it is about. */
 export async function planLetters(context: Context, personIds: readonly string[]): Promise<PlannedLetter[]> {
   const { db, actor } = context;
@@ -38,17 +51,12 @@ export async function planLetters(context: Context, personIds: readonly string[]
   const personId = [...new Set(personIds)];
   const plantIds = await plantsOfPeople(context, personId);
   if (plantIds.length === 0) return [];
-  const [asked, written, messages, unread] = await Promise.all([
+  const [asked, written, messages, waiting] = await Promise.all([
     askedUnions(context, { plantIds }),
     db.letterAsks.findAll({ where: { clubId, personId }, raw: true }),
     db.messages.findAll({ where: { clubId, personId }, raw: true }),
-    db.mailReplies.findAll({
-      where: { clubId, personId, outcome: 'unread', settledAt: UNSET },
-      attributes: ['personId'],
-      raw: true,
-    }),
+    unreadOf(context, personId),
   ]);
-  const waiting = new Set(unread.map((reply) => reply.personId));
   const byPerson = groupedBy(asked, ({ person }) => person.id);
   return [...byPerson.values()].map((own) => plannedLetter(own, written, messages, waiting));
 }

@@ -1,4 +1,3 @@
-import { v7 as uuid } from 'uuid';
 import { taskText } from '@/core/follow-up/letters/text-message';
 import { writtenTo } from '@/core/follow-up/letters/written-to';
 import { taskLetter, type TaskOfLetter } from '@/core/follow-up/letters/task-letter';
@@ -18,8 +17,6 @@ import type { LengthUnit } from '@/core/units/length';
 import { dateInZone } from '@/core/units/zoned-date';
 import type { PersonRow } from '@/db/models/club-rows';
 import type { MessageRow } from '@/db/models/follow-up-rows';
-import { UNSET } from '@/db/unset';
-import { writeEml } from '@/exchange/eml';
 import { holderOf } from '@/server/aftercare/hand-on';
 import { livingUnions } from '@/server/aftercare/living-unions';
 import { unionPlans, type UnionWithPlan } from '@/server/aftercare/union-plans';
@@ -28,10 +25,9 @@ import type { Context } from '@/server/platform/context';
 import { deliverLetters } from '@/server/platform/outbox';
 import { wordingFor } from '../wordings';
 import { lastSaid } from '../grower/growers-tasks';
-import { keepLetters, type Letter } from './keep-letters';
-import { reachable } from './letter-plan';
+import { keepLetters, type Letter, writtenLetter } from './keep-letters';
+import { reachable, unreadOf } from './letter-plan';
 import { makeLink } from './links';
-import { replyAddress } from './reply-address';
 
 /** What somebody would be written about: their plans, and what of them is due. */
 interface Tasked {
@@ -82,30 +78,33 @@ async function taskedPeople(context: Context, workshopIds: readonly string[]): P
   );
   const byPerson = groupedBy(due, ({ plan }) => holderOf(plan.plant, seats.get(plan.plant.seatId)!));
   const personId = [...byPerson.keys()];
-  const [people, messages, unread] = await Promise.all([
+  const [people, messages, waiting] = await Promise.all([
     db.people.findAll({ where: { clubId, id: personId }, raw: true }),
     db.messages.findAll({ where: { clubId, personId }, raw: true }),
-    db.mailReplies.findAll({
-      where: { clubId, personId, outcome: 'unread', settledAt: UNSET },
-      attributes: ['personId'],
-      raw: true,
-    }),
+    unreadOf(context, personId),
   ]);
-  const waiting = new Set(unread.map((reply) => reply.personId));
   return people.flatMap((person): Tasked[] => {
     if (!reachable(person) || waiting.has(person.id)) return [];
-    const own = byPerson.get(person.id)!;
-    const { site, today } = own[0]!.plan;
+    const { site, today } = byPerson.get(person.id)![0]!.plan;
+    // What they cannot do is the club's; what they answered today is not said to them today.
+    const own = byPerson.get(person.id)!.filter(({ plan, task }) => {
+      const said = lastSaid(plan, task.task);
+      return said === null || (said.kind === 'not-yet' && said.on < today);
+    });
     const letters = messages.filter((message) => message.personId === person.id);
     const days = (rows: readonly MessageRow[]): string[] =>
       rows.map(({ createdAt }) => dateInZone(createdAt, site.timeZone)).sort();
     const about = days(letters.filter(({ roundId }) => roundId === null));
     if (!mayWrite(days(letters).at(-1) ?? null, today)) return [];
-    if (!mayWriteOfTasks(own.map(letterTaskOf), about, today)) return [];
-    // What they answered is theirs to do, or the club's; it is not said to them again.
-    return [
-      { person, due: own.filter(({ plan, task }) => !lastSaid(plan, task.task)), letters, second: about.length > 0 },
-    ];
+    if (
+      !mayWriteOfTasks(
+        own.map(({ task }) => letterTaskOf(task)),
+        about,
+        today,
+      )
+    )
+      return [];
+    return [{ person, due: own, letters, second: about.length > 0 }];
   });
 }
 
@@ -114,9 +113,8 @@ function writtenTasks({ tasks, ties, today, shade }: UnionWithPlan): DueTask[] {
   return dueTasks(tasks, ties, today, addDays(today, GATHERED_DAYS), shade).filter(({ task }) => isWrittenAbout(task));
 }
 
-function letterTaskOf({ plan, task: { task, due, latest } }: Tasked['due'][number]): LetterTask {
-  const to = latest !== null && latest < due.to ? latest : due.to;
-  return { from: due.from, to, answeredOn: lastSaid(plan, task)?.on ?? null };
+function letterTaskOf({ due, latest }: DueTask): LetterTask {
+  return { from: due.from, to: latest !== null && latest < due.to ? latest : due.to };
 }
 
 /** @example hourAt(new Date('2027-06-01T06:00:00Z'), 'Europe/Oslo') // 8 */
@@ -130,7 +128,7 @@ async function makeTaskLetter(
   wording: Wording,
   unit: LengthUnit,
 ): Promise<Letter> {
-  const { actor, now } = context;
+  const { actor } = context;
   const { row: link, url } = makeLink(context, null, person.id, 'mail');
   const to = writtenTo(person)!;
   const write = to.byText ? taskText : taskLetter;
@@ -141,31 +139,7 @@ async function makeTaskLetter(
     last: second,
     url: `${url}#to-do`,
   });
-  const id = uuid();
-  const eml = await writeEml({
-    id,
-    from: { name: actor.clubName, address: 'follow-up@pear-bench.invalid' },
-    to: { name: person.name ?? '', address: to.address },
-    replyTo: replyAddress(id),
-    subject,
-    text,
-    date: now,
-  });
-  return {
-    message: {
-      id,
-      clubId: actor.clubId,
-      roundId: null,
-      personId: person.id,
-      nth: letters.filter(({ roundId }) => roundId === null).length + 1,
-      subject,
-      state: 'queued',
-      createdAt: now,
-    },
-    link,
-    asks: [],
-    eml,
-  };
+  return { ...(await writtenLetter(context, person, { subject, text, link, letters })), asks: [] };
 }
 
 /** What is to be done, each once, with the plants that want it. */

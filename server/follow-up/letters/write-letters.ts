@@ -1,16 +1,13 @@
-import { v7 as uuid } from 'uuid';
 import { growerLetter } from '@/core/follow-up/letters/letter';
 import { growerText } from '@/core/follow-up/letters/text-message';
 import { writtenTo } from '@/core/follow-up/letters/written-to';
-import { writeEml } from '@/exchange/eml';
 import { clubUnits } from '@/server/platform/club-units';
 import type { Context } from '@/server/platform/context';
 import { deliverLetters } from '@/server/platform/outbox';
 import { wordingFor } from '../wordings';
-import { keepLetters, type Letter } from './keep-letters';
+import { keepLetters, type Letter, writtenLetter } from './keep-letters';
 import { letterAsk, planLetters, type PlannedLetter, reachable } from './letter-plan';
 import { makeLink } from './links';
-import { replyAddress } from './reply-address';
 
 export interface LettersWritten {
   sent: number;
@@ -75,37 +72,16 @@ async function makeLetter(context: Context, planned: PlannedLetter, { language, 
     told: planned.told,
     url,
   });
-  const id = uuid();
-  const { roundId } = link;
-  const eml = await writeEml({
-    id,
-    from: { name: actor.clubName, address: 'follow-up@pear-bench.invalid' },
-    to: { name: person.name ?? '', address: to.address },
-    replyTo: replyAddress(id),
-    subject,
-    text,
-    date: now,
-  });
+  const letter = await writtenLetter(context, person, { subject, text, link, letters: planned.letters });
   return {
-    message: {
-      id,
-      clubId: actor.clubId,
-      roundId,
-      personId: person.id,
-      nth: planned.letters.filter((message) => message.roundId === roundId).length + 1,
-      subject,
-      state: 'queued',
-      createdAt: now,
-    },
-    link,
+    ...letter,
     asks: asks.map(({ asked }) => ({
-      messageId: id,
+      messageId: letter.message.id,
       unionId: asked.union.id,
       clubId: actor.clubId,
       roundId: asked.due!.roundId!,
       personId: person.id,
       sentAt: now,
     })),
-    eml,
   };
 }

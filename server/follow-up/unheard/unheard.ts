@@ -106,7 +106,7 @@ function latestAsk(asked: AskedUnion): Asking[] {
   const begun = asked.asks.filter(({ roundId, due }) => roundId !== null && due.from <= asked.today);
   const ask = begun.at(-1);
   if (!ask || asked.plant.voidedAt) return [];
-  // Whoever cannot find it has been heard; what became of it is not known all the same.
+  // Whoever cannot find it has been heard; what became of it is still not known.
   const told = asked.reports.some(({ roundId }) => roundId === ask.roundId);
   // Whoever told of an earlier one that it died has been heard.
   const ended = ask.state === 'ended';

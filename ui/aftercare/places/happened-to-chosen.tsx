@@ -2,10 +2,11 @@
 
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
-import { DEADLY, type Happening, HAPPENINGS } from '@/core/aftercare/happening';
+import { DEADLY, type Happening } from '@/core/aftercare/happening';
 import { counted } from '@/core/units/counted';
 import { deviceToday } from '@/ui/kit/device/device-clock';
 import { Field } from '@/ui/kit/form/field';
+import { HappeningSelect } from '../happening-select';
 import { Problem } from '@/ui/kit/form/problem';
 import { useSend } from '@/ui/kit/form/use-send';
 
@@ -34,15 +35,7 @@ export function HappenedToChosen({ plantIds }: { plantIds: readonly string[] }) 
     <details className="mt-3 border-t border-line pt-2">
       <summary className="min-h-11 cursor-pointer py-2 font-bold">What happened to them</summary>
       <div className="flex flex-col gap-2">
-        <Field label="What happened">
-          <select value={what} onChange={(event) => setWhat(event.target.value as Happening)}>
-            {Object.entries(HAPPENINGS).map(([id, words]) => (
-              <option key={id} value={id}>
-                {words}
-              </option>
-            ))}
-          </select>
-        </Field>
+        <HappeningSelect what={what} onWhat={setWhat} />
         {deadly && what !== 'died' && (
           <label className="flex min-h-11 items-center gap-2">
             <input

@@ -6,6 +6,7 @@ import { DEADLY, type Happening, HAPPENINGS } from '@/core/aftercare/happening';
 import type { UnionLife } from '@/core/aftercare/life/plant-life';
 import { deviceToday } from '@/ui/kit/device/device-clock';
 import { Field } from '@/ui/kit/form/field';
+import { HappeningSelect } from '../happening-select';
 import { deviceItem } from '../device-item';
 import type { AtPlant } from './at-plant';
 
@@ -52,15 +53,7 @@ export function WhatHappened({ life, at: { me, queue, code } }: { life: UnionLif
     <details className="mb-3">
       <summary className="min-h-11 cursor-pointer py-2 font-bold">What happened to it</summary>
       <div className="flex flex-wrap items-end gap-3 border-l-4 border-ink bg-mist p-3">
-        <Field label="What happened">
-          <select value={what} onChange={(event) => setWhat(event.target.value as Happening)}>
-            {Object.entries(HAPPENINGS).map(([id, words]) => (
-              <option key={id} value={id}>
-                {words}
-              </option>
-            ))}
-          </select>
-        </Field>
+        <HappeningSelect what={what} onWhat={setWhat} />
         {deadly && what !== 'died' && (
           <Field label="The graft is">
             <select value={fate} onChange={(event) => setFate(event.target.value as Fate)}>

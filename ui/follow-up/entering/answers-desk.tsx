@@ -1,7 +1,7 @@
 'use client';
 
 import { QueryClient, QueryClientProvider, useQuery } from '@tanstack/react-query';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import type { AnswerCard } from '@/core/follow-up/entering/answer-card';
 import { TYPED_WAYS, type TypedWay, WAY_IN_WORDS } from '@/core/follow-up/way-in';
 import { counted } from '@/core/units/counted';
@@ -40,20 +40,21 @@ export function AnswersDesk(props: AnswersDeskProps) {
   );
 }
 
-/** Where the last way is remembered: most answers of an evening come the same way. */
+/** Where the last way is kept: most answers of an evening come the same way. */
 const LAST_WAY = 'pear-bench-way-in';
+const listeners = new Set<() => void>();
+const subscribe = (listener: () => void) => {
+  listeners.add(listener);
+  return () => void listeners.delete(listener);
+};
+const lastWay = (): TypedWay => TYPED_WAYS.find((way) => way === localStorage.getItem(LAST_WAY)) ?? 'phone';
 
 /** The way answers come, by phone at first, then as it was last chosen on this device. */
 function useWayIn(): [TypedWay, (way: TypedWay) => void] {
-  const [way, setWay] = useState<TypedWay>('phone');
-  useEffect(() => {
-    const last = TYPED_WAYS.find((each) => each === localStorage.getItem(LAST_WAY));
-    // eslint-disable-next-line react-hooks/set-state-in-effect -- the server knows nothing of this device
-    if (last) setWay(last);
-  }, []);
+  const way = useSyncExternalStore(subscribe, lastWay, () => 'phone' as const);
   const choose = (next: TypedWay): void => {
-    setWay(next);
     localStorage.setItem(LAST_WAY, next);
+    for (const listener of listeners) listener();
   };
   return [way, choose];
 }

@@ -12,7 +12,7 @@ interface TasksProps {
   wording: Wording;
 }
 
-/** What wants doing with the hands: three buttons each, in plain forms. */
+/** What is to be done with the hands: three buttons each, in plain forms. */
 export function Tasks({ token, form, tasks, wording }: TasksProps) {
   if (tasks.length === 0) return null;
   return (
