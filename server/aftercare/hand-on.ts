@@ -108,9 +108,13 @@ async function newHolder(
   if (to === 'maker') return null;
   const known = await db.people.findOne({ where: { clubId, id: personId! }, transaction, raw: true });
   if (known?.erasedAt)
-    throw new UseCaseError('gone', 'This person asked to be erased. Choose somebody else, or enter them as somebody new.', {
-      personId: 'Erased.',
-    });
+    throw new UseCaseError(
+      'gone',
+      'This person asked to be erased. Choose somebody else, or enter them as somebody new.',
+      {
+        personId: 'Erased.',
+      },
+    );
   if (to === 'person' && !known) throw notFound('The person');
   if (to === 'new' && !known)
     await db.people.create(
