@@ -15,7 +15,7 @@ export interface CsvRows {
  * @returns null where it was refused
  */
 export function csvRows(name: string, needs: readonly string[]): CsvRows | null {
-  const file = process.argv[2];
+  const file = process.argv.slice(2).find((word) => !word.startsWith('--'));
   if (!file) return refused(`Usage: npm run -s ${name} -- FILE.csv`);
   let text: string;
   try {

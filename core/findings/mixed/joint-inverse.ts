@@ -1,4 +1,4 @@
-import { factorInPlace, inverseOf } from '../../statistics/cholesky';
+import { factorInPlace, inverseOf, solveInPlace } from '../../statistics/cholesky';
 import { addBySlot, addOthers, type EffectsLayout } from './effects-matrix';
 import type { MixedRows } from './mixed-rows';
 import type { PenalisedMode } from './penalised-mode';
@@ -22,6 +22,34 @@ export function jointInverse(rows: MixedRows, mode: PenalisedMode, parameters: F
     effects: firstSize + othersSize,
     fixed: fixed.map((_, a) => fixed.map((_other, b) => inverse[(othersSize + a) * size + othersSize + b]!)),
     rowOf: (place, whole) => rowOfInverse(place, whole, parts),
+  };
+}
+
+/** Solves by the joint curvature: random effects, in units of their standard deviations, then the fixed ones. */
+export function jointSolver(
+  rows: MixedRows,
+  mode: PenalisedMode,
+  parameters: Float64Array,
+): (right: Float64Array) => Float64Array {
+  const { firstSize } = rows.layout;
+  const { factor, size, entriesOf } = jointFactor(rows, mode, parameters);
+  const { diagonal } = mode.matrix;
+  return (right) => {
+    const solved = Float64Array.from(right);
+    const dense = solved.subarray(firstSize);
+    for (let level = 0; level < firstSize; level++) {
+      const { columns, values } = entriesOf(level);
+      const share = solved[level]! / diagonal[level]!;
+      columns.forEach((column, s) => (dense[column] = dense[column]! - values[s]! * share));
+    }
+    solveInPlace(factor, size, dense);
+    for (let level = 0; level < firstSize; level++) {
+      const { columns, values } = entriesOf(level);
+      let rest = solved[level]!;
+      columns.forEach((column, s) => (rest -= values[s]! * dense[column]!));
+      solved[level] = rest / diagonal[level]!;
+    }
+    return solved;
   };
 }
 

@@ -17,8 +17,21 @@ export interface Laplace {
   at(parameters: Float64Array): ValueAndSlope;
   /** What was found at the last parameters that had a mode. */
   mode(): PenalisedMode;
+  /** The parameters of the last look that had a mode. */
+  lastAt(): Float64Array | null;
   rows: MixedRows;
 }
+
+const PRIOR_RATE = 2;
+
+/**
+ * Logarithm of the weak prior of a standard deviation, a gamma of shape 2 and rate 2, up to a constant: none is exactly 0,
+ * and few are above 3 on the log odds.
+ * Source: Y. Chung et al., "A nondegenerate penalized likelihood estimator for variance parameters", Psychometrika 78 (2013).
+ */
+export const spreadPrior = (spread: number): number => Math.log(spread) - PRIOR_RATE * spread;
+
+const nowhere = (width: number): ValueAndSlope => ({ value: -Infinity, slope: new Float64Array(width) });
 
 /**
  * Laplace's approximation of a mixed logistic model's log-likelihood, with an analytic slope (third derivatives of the
@@ -28,24 +41,32 @@ export function laplaceLikelihood(design: MixedDesign): Laplace {
   const rows = mixedRows(design);
   const width = rows.fixed.length;
   let mode: PenalisedMode | null = null;
+  let last: Float64Array | null = null;
   return {
     rows,
     at(parameters) {
       const spreads = Array.from(parameters.subarray(width));
+      if (design.priorOnSpreads && spreads.some((spread) => !(spread > 0))) return nowhere(parameters.length);
       const base = new Float64Array(rows.alive.length);
       rows.fixed.forEach((column, j) => {
         for (let i = 0; i < base.length; i++) base[i] = base[i]! + column[i]! * parameters[j]!;
       });
       const found = penalisedMode(rows, base, spreads, mode);
-      if (!found) return { value: -Infinity, slope: new Float64Array(parameters.length) };
+      if (!found) return nowhere(parameters.length);
       mode = found;
+      last = parameters;
       const held = rows.penalty.reduce((sum, weight, j) => sum + (weight * parameters[j]! ** 2) / 2, 0);
-      return { value: found.logLikelihood - held, slope: slopeAt(rows, parameters, spreads, found) };
+      const value = found.logLikelihood - held;
+      const slope = slopeAt(rows, parameters, spreads, found);
+      if (!design.priorOnSpreads) return { value, slope };
+      spreads.forEach((spread, k) => (slope[width + k]! += 1 / spread - PRIOR_RATE));
+      return { value: value + spreads.reduce((sum, spread) => sum + spreadPrior(spread), 0), slope };
     },
     mode() {
       if (!mode) throw new RangeError('The model has no finite fit.');
       return mode;
     },
+    lastAt: () => last,
   };
 }
 

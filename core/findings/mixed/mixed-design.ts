@@ -1,3 +1,4 @@
+import { dot } from '../../statistics/dot';
 import { tens } from '../score/logistic-fit';
 
 /** A union with a known fate, and what it belongs to. */
@@ -14,8 +15,8 @@ export interface MixedUnion {
 export interface FixedColumn {
   name: string;
   values: Float64Array;
-  /** All of its unions lived or died: a normal penalty keeps its coefficient finite. */
-  penalised: boolean;
+  /** Standard deviation of the normal penalty that holds its coefficient back; null for none. */
+  heldTo: number | null;
 }
 
 export interface RandomGroup {
@@ -29,6 +30,8 @@ export interface MixedDesign {
   alive: Uint8Array;
   fixed: FixedColumn[];
   groups: RandomGroup[];
+  /** Whether standard deviations have the weak prior of `spreadPrior`. */
+  priorOnSpreads: boolean;
   /** What was left out or held back, and why, in sentences. */
   notes: string[];
 }
@@ -58,17 +61,24 @@ export function mixedDesign(unions: readonly MixedUnion[]): MixedDesign {
       else groups.push(group);
     }
   }
-  for (const { name, penalised } of fixed)
-    if (penalised)
-      notes.push(
-        `All unions of ${name === INTERCEPT ? 'the first method' : name} lived or all died: its coefficient is held back by a normal penalty of standard deviation ${PENALTY_SPREAD}.`,
-      );
-  return { alive, fixed, groups, notes };
+  return { alive, fixed, groups, priorOnSpreads: false, notes: [...notes, ...heldNotes(fixed)] };
+}
+
+/** What is said of columns whose unions all lived or all died. */
+export function heldNotes(fixed: readonly FixedColumn[]): string[] {
+  return fixed.flatMap(({ name, heldTo }) =>
+    heldTo === PENALTY_SPREAD
+      ? [
+          `All unions of ${name === INTERCEPT ? 'the first method' : name} lived or all died: its coefficient is held back by a normal penalty of standard deviation ${PENALTY_SPREAD}.`,
+        ]
+      : [],
+  );
 }
 
 export const INTERCEPT = '(Intercept)';
 
-function checkUnions(unions: readonly MixedUnion[]): void {
+/** @throws RangeError for no unions, all alive or all dead, or a score outside 0 to 100 */
+export function checkUnions(unions: readonly { alive: boolean; score: number | null }[]): void {
   const living = unions.filter(({ alive }) => alive).length;
   if (unions.length === 0) throw new RangeError('There is no union with a known fate.');
   if (living === 0 || living === unions.length)
@@ -82,23 +92,29 @@ function checkUnions(unions: readonly MixedUnion[]): void {
 }
 
 function fixedColumns(unions: readonly MixedUnion[], alive: Uint8Array): FixedColumn[] {
+  const columns = methodColumns(unions, alive);
+  const scores = new Set(unions.map(({ score }) => score));
+  if (scores.size > 1 && !scores.has(null))
+    columns.push({ name: 's', values: Float64Array.from(unions, ({ score }) => tens(score!)), heldTo: null });
+  return columns;
+}
+
+/** The intercept, and each method against the first in the alphabet. */
+export function methodColumns(unions: readonly { method: string | null }[], alive: Uint8Array): FixedColumn[] {
   const methods = [...new Set(unions.flatMap(({ method }) => method ?? []))].sort();
   const columns: FixedColumn[] = [
     {
       name: INTERCEPT,
       values: new Float64Array(unions.length).fill(1),
-      penalised: methods.length > 1 && oneFate(alive, (i) => unions[i]!.method === methods[0]),
+      heldTo: methods.length > 1 ? heldWhereOneFate(alive, (i) => unions[i]!.method === methods[0]) : null,
     },
   ];
   for (const method of methods.slice(1))
     columns.push({
       name: `method${method}`,
       values: Float64Array.from(unions, (union) => Number(union.method === method)),
-      penalised: oneFate(alive, (i) => unions[i]!.method === method),
+      heldTo: heldWhereOneFate(alive, (i) => unions[i]!.method === method),
     });
-  const scores = new Set(unions.map(({ score }) => score));
-  if (scores.size > 1 && !scores.has(null))
-    columns.push({ name: 's', values: Float64Array.from(unions, ({ score }) => tens(score!)), penalised: false });
   return columns;
 }
 
@@ -108,7 +124,7 @@ function groupNames(unions: readonly MixedUnion[]): string[] {
   return [...names];
 }
 
-function groupOf(unions: readonly MixedUnion[], name: string): RandomGroup {
+export function groupOf(unions: readonly Pick<MixedUnion, 'groups'>[], name: string): RandomGroup {
   const at = new Map<string, number>();
   const levelOf = Int32Array.from(unions, ({ groups }) => {
     const level = groups[name] ?? '';
@@ -134,8 +150,14 @@ function enterTwo(
   fixed.push({
     name: `${name}${levels[second]!}`,
     values,
-    penalised: oneFate(alive, (i) => levelOf[i] === second) || oneFate(alive, (i) => levelOf[i] === 1 - second),
+    heldTo:
+      heldWhereOneFate(alive, (i) => levelOf[i] === second) ?? heldWhereOneFate(alive, (i) => levelOf[i] === 1 - second),
   });
+}
+
+/** The penalty of a column all of whose unions lived or all died; null where both fates are found. */
+export function heldWhereOneFate(alive: Uint8Array, isIn: (i: number) => boolean): number | null {
+  return oneFate(alive, isIn) ? PENALTY_SPREAD : null;
 }
 
 function oneFate(alive: Uint8Array, isIn: (i: number) => boolean): boolean {
@@ -149,30 +171,23 @@ function oneFate(alive: Uint8Array, isIn: (i: number) => boolean): boolean {
 }
 
 /** Whether a column is a sum of others: what is left of it once these are taken out is nothing. */
-function dependsOn(values: Float64Array, fixed: readonly FixedColumn[]): boolean {
+export function dependsOn(values: Float64Array, fixed: readonly Pick<FixedColumn, 'values'>[]): boolean {
   const basis: Float64Array[] = [];
   const rest = (column: Float64Array): Float64Array => {
     const left = Float64Array.from(column);
     for (const other of basis) {
-      const share = left.reduce((sum, x, i) => sum + x * other[i]!, 0);
-      left.forEach((x, i) => (left[i] = x - share * other[i]!));
+      const share = dot(left, other);
+      for (let i = 0; i < left.length; i++) left[i] = left[i]! - share * other[i]!;
     }
     return left;
   };
-  const length = (column: Float64Array): number => Math.hypot(...chunks(column));
+  const length = (column: Float64Array): number => Math.sqrt(dot(column, column));
   for (const column of fixed) {
     const left = rest(column.values);
     const size = length(left);
     if (size > 1e-8) basis.push(left.map((x) => x / size));
   }
   return length(rest(values)) < 1e-6 * length(values);
-}
-
-/** Lengths of parts of a column, so that no call has a hundred thousand arguments. */
-function chunks(column: Float64Array): number[] {
-  const parts: number[] = [];
-  for (let i = 0; i < column.length; i += 1000) parts.push(Math.hypot(...column.subarray(i, i + 1000)));
-  return parts;
 }
 
 function sameParts(a: RandomGroup, b: RandomGroup): boolean {

@@ -1,8 +1,8 @@
 import { CholeskyDecomposition, inverse, Matrix } from 'ml-matrix';
 import { logisticRegression } from '../../statistics/logistic-regression';
-import { maximised } from '../../statistics/maximised';
+import { type Maximum, maximised, type ValueAndSlope } from '../../statistics/maximised';
 import { type Laplace, laplaceLikelihood } from './laplace-likelihood';
-import { type MixedDesign, mixedDesign, type MixedUnion } from './mixed-design';
+import { type MixedDesign, mixedDesign, type MixedUnion, type RandomGroup } from './mixed-design';
 import { fixedInverse, jointInverse } from './joint-inverse';
 import { type LevelEffect, levelEffects } from './level-effects';
 
@@ -42,12 +42,19 @@ const ON_BORDER = 0.01;
  * @throws RangeError for no unions, all alive or all dead, or a score outside 0 to 100
  */
 export function mixedModel(unions: readonly MixedUnion[], onLook: (looks: number) => void = () => {}): MixedFit {
-  const design = mixedDesign(unions);
+  return fitOf(mixedDesign(unions), onLook);
+}
+
+/** The largest Laplace likelihood of a design, and what it was found with. */
+export function maximumOf(
+  design: MixedDesign,
+  onLook: (looks: number) => void,
+  tolerance: number,
+): { laplace: Laplace; best: Maximum; groups: RandomGroup[]; look: Laplace['at'] } {
   const laplace = laplaceLikelihood(design);
   const groups = laplace.rows.layout.groups;
-  const width = design.fixed.length;
   let looks = 0;
-  const look = (at: Float64Array) => {
+  const look = (at: Float64Array): ValueAndSlope => {
     onLook(++looks);
     return laplace.at(at);
   };
@@ -57,8 +64,14 @@ export function mixedModel(unions: readonly MixedUnion[], onLook: (looks: number
   const best = maximised(
     look,
     { at: start, ...first },
-    { guess: firstGuess(covariance, groups), longest: LONGEST_STEP, tolerance: TOLERANCE },
+    { guess: firstGuess(covariance, groups), longest: LONGEST_STEP, tolerance },
   );
+  return { laplace, best, groups, look };
+}
+
+function fitOf(design: MixedDesign, onLook: (looks: number) => void): MixedFit {
+  const { laplace, best, groups, look } = maximumOf(design, onLook, TOLERANCE);
+  const width = design.fixed.length;
   // The last look may have been a step too far.
   if (laplace.mode().logLikelihood < best.value) laplace.at(best.at);
   const mode = laplace.mode();
@@ -67,18 +80,18 @@ export function mixedModel(unions: readonly MixedUnion[], onLook: (looks: number
   const { levels, apart } = levelEffects(design, laplace.rows, { mode, joint: there, parameters: best.at });
   const errors = standardErrors(there.fixed, spreadSlopes(look, best.at, best.slope, width));
   return {
-    fixed: design.fixed.map(({ name, penalised }, j) => ({
+    fixed: design.fixed.map(({ name, heldTo }, j) => ({
       name,
       estimate: best.at[j]!,
       standardError: errors[j]!,
-      penalised,
+      penalised: heldTo !== null,
     })),
     spreads,
     levels,
     apart,
     logLikelihood: mode.logLikelihood,
     notes: design.notes,
-    unions: unions.length,
+    unions: design.alive.length,
     converged: best.converged,
   };
 }

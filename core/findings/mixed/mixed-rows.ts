@@ -1,5 +1,5 @@
 import { effectsLayout, type EffectsLayout } from './effects-matrix';
-import { type MixedDesign, PENALTY_SPREAD } from './mixed-design';
+import type { MixedDesign } from './mixed-design';
 
 /** A design with its unions in the order of the effects' layout. */
 export interface MixedRows {
@@ -19,7 +19,7 @@ export function mixedRows(design: MixedDesign): MixedRows {
     layout,
     alive: Float64Array.from(order, (i) => design.alive[i]!),
     fixed: design.fixed.map(({ values }) => Float64Array.from(order, (i) => values[i]!)),
-    penalty: design.fixed.map(({ penalised }) => (penalised ? 1 / PENALTY_SPREAD ** 2 : 0)),
+    penalty: design.fixed.map(({ heldTo }) => (heldTo === null ? 0 : 1 / heldTo ** 2)),
     places: [
       ...(groups.length > 0 ? [first] : []),
       ...columns.map((column) => column.map((col) => (col < 0 ? -1 : firstSize + col))),

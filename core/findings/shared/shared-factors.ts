@@ -1,5 +1,6 @@
-import hypergeometric from '@stdlib/stats-base-dists-hypergeometric-cdf';
-import { sharedFactor } from '../../statistics/shared-factor';
+import { holm } from '../../statistics/holm';
+import { type Stratum, stratifiedExcess } from '../../statistics/stratified-excess';
+import { sameUnions } from './same-unions';
 
 /** What deaths may have in common; the last two, what was paired and a tie that stayed on, are no evidence of the tables. */
 export const LEVEL_KINDS = [
@@ -19,12 +20,14 @@ export type LevelKind = (typeof LEVEL_KINDS)[number];
 export interface KnownFate {
   unionId: string;
   workshopId: string;
+  /** Counts of several methods are never added up, as those of several workshops are not. */
+  method: string;
   dead: boolean;
   /** Of each kind, the keys it belongs to: a union may have stood in two places. */
   levels: Partial<Record<LevelKind, readonly string[]>>;
 }
 
-/** How many died inside a level, and beside it in the same workshops. */
+/** How many died inside a level, and beside it in the same workshops by the same methods. */
 export interface LevelCounts {
   kind: LevelKind;
   level: string;
@@ -32,20 +35,24 @@ export interface LevelCounts {
   all: number;
   deadBeside: number;
   allBeside: number;
-  /** How much likelier the counts are where the level has a rate of its own. */
+  /** How much likelier the counts are where the level has odds of its own, by the strata that speak. */
   factor: number;
+  /** Chance of so many dead inside when it is like the rest; 1 where no stratum speaks. */
+  p: number;
+  /** Workshops and methods in which something lies beside it, of both fates. */
+  speaking: number;
   /** Its unions, by their place in the list. */
   members: readonly number[];
 }
 
 /** A level that stands out, and beside the others that do. */
 export interface SharedFactor extends LevelCounts {
-  /** How many levels with counts like these chance alone would make among all that were looked at. */
-  byChance: number;
   /** True where chance alone would hardly ever show it: only this is said in a sentence. */
   named: boolean;
   /** Levels that hold nearly the same unions: nobody can tell them apart. */
   inseparable: LevelId[];
+  /** Levels that hold nearly all of its unions, and others. */
+  within: LevelId[];
   /** The level that explains this one: without its unions this one stands out no more. */
   explainedBy: LevelId | null;
 }
@@ -57,21 +64,23 @@ export interface LevelId {
 
 /** From this factor on a level is told on a page: many are looked at. */
 export const TOLD_FROM = 20;
-/** A level is named where chance would show so few like it among all that were looked at. */
-export const NAMED_BELOW = 0.005;
-/** From this share of common unions on two levels cannot be told apart. */
-const NEARLY_SAME = 0.9;
+/** A level is named where chance would show one like it among all that were looked at no oftener than so. */
+export const NAMED_BELOW = 0.05;
 
 /**
- * Counts deaths inside each level and beside it: among the other unions with a known fate of the workshops that had the
- * level. Levels that are all of their workshops have nothing beside them and are left out.
+ * Counts deaths inside each level and beside it: among the other unions with a known fate of the same workshop and method.
+ * Levels that have nothing beside them anywhere are left out.
+ *
+ * @param leftOut unions that are not counted
  */
-export function levelCounts(fates: readonly KnownFate[]): LevelCounts[] {
-  const days = new Map<string, { dead: number; all: number }>();
+export function levelCounts(fates: readonly KnownFate[], leftOut: ReadonlySet<number> = NOTHING): LevelCounts[] {
+  const totals = new Map<string, { dead: number; all: number }>();
+  const strata = fates.map(({ workshopId, method }) => `${workshopId} ${method}`);
   const members = new Map<LevelKind, Map<string, number[]>>(LEVEL_KINDS.map((kind) => [kind, new Map()]));
-  fates.forEach(({ workshopId, dead, levels }, at) => {
-    const day = days.get(workshopId) ?? { dead: 0, all: 0 };
-    days.set(workshopId, { dead: day.dead + Number(dead), all: day.all + 1 });
+  fates.forEach(({ dead, levels }, at) => {
+    if (leftOut.has(at)) return;
+    const total = totals.get(strata[at]!) ?? { dead: 0, all: 0 };
+    totals.set(strata[at]!, { dead: total.dead + Number(dead), all: total.all + 1 });
     for (const kind of LEVEL_KINDS)
       for (const level of levels[kind] ?? []) {
         const byLevel = members.get(kind)!;
@@ -82,82 +91,108 @@ export function levelCounts(fates: readonly KnownFate[]): LevelCounts[] {
   });
   return [...members].flatMap(([kind, byLevel]) =>
     [...byLevel].flatMap(([level, own]): LevelCounts[] => {
-      const around = [...new Set(own.map((at) => fates[at]!.workshopId))].map((id) => days.get(id)!);
-      const dead = own.reduce((sum, at) => sum + Number(fates[at]!.dead), 0);
-      const all = own.length;
-      const deadBeside = around.reduce((sum, day) => sum + day.dead, 0) - dead;
-      const allBeside = around.reduce((sum, day) => sum + day.all, 0) - all;
-      if (allBeside === 0) return [];
-      const factor = sharedFactor({ dead, all, deadBeside, allBeside });
-      return [{ kind, level, dead, all, deadBeside, allBeside, factor, members: own }];
+      const counts = countsOf(own, { fates, strata, totals });
+      if (counts.allBeside === 0) return [];
+      return [{ kind, level, ...counts, members: own }];
     }),
   );
 }
 
+const NOTHING: ReadonlySet<number> = new Set();
+
+function countsOf(
+  own: readonly number[],
+  {
+    fates,
+    strata,
+    totals,
+  }: {
+    fates: readonly KnownFate[];
+    strata: readonly string[];
+    totals: ReadonlyMap<string, { dead: number; all: number }>;
+  },
+): Omit<LevelCounts, 'kind' | 'level' | 'members'> {
+  const inside = new Map<string, { dead: number; all: number }>();
+  for (const at of own) {
+    const here = inside.get(strata[at]!) ?? { dead: 0, all: 0 };
+    inside.set(strata[at]!, { dead: here.dead + Number(fates[at]!.dead), all: here.all + 1 });
+  }
+  const sum = { dead: 0, all: own.length, deadBeside: 0, allBeside: 0 };
+  const tables = [...inside].map(([stratum, { dead, all }]): Stratum => {
+    const total = totals.get(stratum)!;
+    sum.dead += dead;
+    sum.deadBeside += total.dead - dead;
+    sum.allBeside += total.all - all;
+    return {
+      deadInside: dead,
+      aliveInside: all - dead,
+      deadBeside: total.dead - dead,
+      aliveBeside: total.all - all - (total.dead - dead),
+    };
+  });
+  const { factor, p, speaking } = stratifiedExcess(tables);
+  return { ...sum, factor, p, speaking };
+}
+
 /**
- * What deaths share: the levels that stand out from factor 20 on, the one that explains most first. One that stands out
- * no more once the unions of a stronger one are left out is said to be explained by it; those that hold nearly the same
- * unions, to be inseparable.
+ * What deaths share. The strongest level that is told (factor 20 or more, and a chance that stands after Holm over all that
+ * speak) is named; the rest are looked at again without its unions, until none is left to name. Others that stood out at
+ * first are listed: explained by a named one where they stand out no more without it.
  *
  * @example sharedFactors(fates)[0] // { kind: 'wood-lot', level: 'warm', dead: 9, all: 10, deadBeside: 6, allBeside: 44, ... }
  */
 export function sharedFactors(fates: readonly KnownFate[], counts = levelCounts(fates)): SharedFactor[] {
   const told = counts.filter(({ factor }) => factor >= TOLD_FROM).sort((a, b) => b.factor - a.factor);
+  if (told.length === 0) return [];
+  const same = sameUnions(counts.map(({ kind, level, members }) => ({ group: kind, level, members })));
+  const placeOf = new Map(counts.map((level, i) => [idKey(level), i]));
+  const named: LevelCounts[] = [];
   const out = new Set<number>();
-  const explaining: LevelCounts[] = [];
-  return told.map((level) => {
-    const others = told.filter((other) => other !== level && nearlySame(level, other));
-    const twin = explaining.find((other) => nearlySame(level, other));
-    const alone = twin ? false : explaining.length === 0 || factorWithout(fates, level, out) >= TOLD_FROM;
-    const by = alone || twin ? null : mostInCommon(level, explaining);
-    if (alone) {
-      explaining.push(level);
-      for (const at of level.members) out.add(at);
-    }
-    const byChance = counts.length * chanceOf(level);
+  let left = counts;
+  for (let found = strongestNamed(left); found; found = strongestNamed(left)) {
+    const whole = counts[placeOf.get(idKey(found))!]!;
+    named.push(whole);
+    for (const at of whole.members) out.add(at);
+    left = levelCounts(fates, out);
+  }
+  const leftOf = new Map(left.map((level) => [idKey(level), level]));
+  const isNamed = new Set(named.map(idKey));
+  const rest = told.filter((level) => !isNamed.has(idKey(level)));
+  return [...named, ...rest].map((level): SharedFactor => {
+    const { twins, within } = same[placeOf.get(idKey(level))!]!;
+    const ids = (places: readonly number[]): LevelId[] => places.map((at) => idOf(counts[at]!));
+    const isTwin = twins.some((at) => isNamed.has(idKey(counts[at]!)));
+    const stillTold = (leftOf.get(idKey(level))?.factor ?? 1) >= TOLD_FROM;
+    const by = isNamed.has(idKey(level)) || isTwin || stillTold ? null : mostInCommon(level, named);
     return {
       ...level,
-      byChance,
-      named: byChance < NAMED_BELOW,
-      inseparable: others.map(idOf),
+      named: isNamed.has(idKey(level)),
+      inseparable: ids(twins),
+      within: ids(within),
       explainedBy: by && idOf(by),
     };
   });
 }
 
 const idOf = ({ kind, level }: LevelCounts): LevelId => ({ kind, level });
+const idKey = ({ kind, level }: LevelCounts): string => `${kind} ${level}`;
 
-/** How likely so many deaths or more fall into a level when they fall anywhere. */
-function chanceOf({ dead, all, deadBeside, allBeside }: LevelCounts): number {
-  return Math.max(0, 1 - hypergeometric(dead - 1, all + allBeside, dead + deadBeside, all));
+/** The level with the largest factor that may be named among all that speak; null where none may. */
+function strongestNamed(counts: readonly LevelCounts[]): LevelCounts | null {
+  const speaking = counts.filter((level) => level.speaking > 0);
+  const adjusted = holm(speaking.map(({ p }) => p));
+  return speaking
+    .filter(({ factor }, i) => factor >= TOLD_FROM && adjusted[i]! <= NAMED_BELOW)
+    .reduce<LevelCounts | null>((best, next) => (!best || next.factor > best.factor ? next : best), null);
 }
 
-function common(a: LevelCounts, b: LevelCounts): number {
-  const own = new Set(a.members);
-  return b.members.filter((at) => own.has(at)).length;
-}
-
-function nearlySame(a: LevelCounts, b: LevelCounts): boolean {
-  const [few, many] = a.all < b.all ? [a.all, b.all] : [b.all, a.all];
-  // Sets so unlike in size cannot share nine tenths: most pairs end here.
-  if (few < NEARLY_SAME * many) return false;
-  const both = common(a, b);
-  return both >= NEARLY_SAME * (a.all + b.all - both);
-}
-
-function mostInCommon(level: LevelCounts, among: readonly LevelCounts[]): LevelCounts {
-  return among.reduce((best, next) => (common(level, next) > common(level, best) ? next : best));
-}
-
-/** The factor of a level once some unions are left out, inside and beside it. */
-function factorWithout(fates: readonly KnownFate[], level: LevelCounts, out: ReadonlySet<number>): number {
-  const days = new Set(level.members.map((at) => fates[at]!.workshopId));
+/** The named level with which one has most unions in common; null where it has none with any. */
+function mostInCommon(level: LevelCounts, among: readonly LevelCounts[]): LevelCounts | null {
   const own = new Set(level.members);
-  const counts = { dead: 0, all: 0, deadBeside: 0, allBeside: 0 };
-  fates.forEach(({ workshopId, dead }, at) => {
-    if (out.has(at) || !days.has(workshopId)) return;
-    counts[own.has(at) ? 'all' : 'allBeside']++;
-    if (dead) counts[own.has(at) ? 'dead' : 'deadBeside']++;
-  });
-  return sharedFactor(counts);
+  let best: { level: LevelCounts; common: number } | null = null;
+  for (const other of among) {
+    const common = other.members.filter((at) => own.has(at)).length;
+    if (common > (best?.common ?? 0)) best = { level: other, common };
+  }
+  return best?.level ?? null;
 }

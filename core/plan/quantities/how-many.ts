@@ -1,13 +1,9 @@
-import betaLogpdf from '@stdlib/stats-base-dists-beta-logpdf';
-import { betaBinomialTail } from '../../statistics/beta-binomial-tail';
 import { binomialTail } from '../../statistics/binomial-tail';
-import { meanTake, type TakeBelief } from '../../statistics/take-belief';
+import { logistic } from '../../statistics/logistic';
+import type { NewWorkshopTake } from './new-workshop-take';
 
 /** More than this many a person no workshop makes; asked for, the promise is too much. */
 export const MOST_EACH = 60;
-
-/** Logarithm of a density, against that at the mean, that no sum would notice. */
-const NOTHING = -50;
 
 export interface KeeperPromise {
   /** Living grafts promised to each person. */
@@ -31,7 +27,7 @@ export interface HowMany {
  *
  * @throws RangeError for nobody, or a confidence that is not between 0 and 1.
  */
-export function howMany({ keepers, people, confidence }: KeeperPromise, belief: TakeBelief): HowMany {
+export function howMany({ keepers, people, confidence }: KeeperPromise, take: NewWorkshopTake): HowMany {
   if (!(people >= 1))
     throw new RangeError('Nobody is seated yet. Add people to the roster, or say how many are expected.');
   if (!(confidence > 0 && confidence < 1))
@@ -39,9 +35,9 @@ export function howMany({ keepers, people, confidence }: KeeperPromise, belief: 
   if (keepers === 0) return { each: 0, everybody: 0, pooled: 0 };
   const promised = keepers * people;
   return {
-    each: smallest(keepers, MOST_EACH, (n) => betaBinomialTail(n, keepers, belief) >= confidence),
-    everybody: smallest(keepers, MOST_EACH, (n) => allAtOnce(n, keepers, people, belief) >= confidence),
-    pooled: smallest(promised, MOST_EACH * people, (n) => betaBinomialTail(n, promised, belief) >= confidence),
+    each: smallest(keepers, MOST_EACH, (n) => chanceOfLiving(n, keepers, take) >= confidence),
+    everybody: smallest(keepers, MOST_EACH, (n) => allAtOnce(n, keepers, people, take) >= confidence),
+    pooled: smallest(promised, MOST_EACH * people, (n) => chanceOfLiving(n, promised, take) >= confidence),
   };
 }
 
@@ -57,25 +53,24 @@ function smallest(from: number, most: number, enough: (n: number) => boolean): n
   return low;
 }
 
+/** Probability that of `n` grafts at least `k` live, whatever the take of the workshop turns out to be. */
+export function chanceOfLiving(n: number, k: number, take: NewWorkshopTake): number {
+  return averaged(take, (p) => binomialTail(n, k, p));
+}
+
 /**
- * Probability that each of `people` gets at least `k` living grafts of `n`. They share one unknown
- * take rate, so it is averaged over that and not multiplied person by person.
+ * Probability that each of `people` gets at least `k` living grafts of `n`. They share one unknown take, so it is averaged
+ * over that and not multiplied person by person.
  */
-export function allAtOnce(n: number, k: number, people: number, belief: TakeBelief): number {
-  const { a, b } = belief;
-  const mean = meanTake(belief);
-  // The middle of slices over the rate, weighed by its density; logarithms keep large a and b in range.
-  const SLICES = 2000;
-  const atMean = betaLogpdf(mean, a, b);
+export function allAtOnce(n: number, k: number, people: number, take: NewWorkshopTake): number {
+  return averaged(take, (p) => binomialTail(n, k, p) ** people);
+}
+
+/** Chances so small change no sum. */
+const NOTHING = 1e-10;
+
+function averaged({ logOdds, chances }: NewWorkshopTake, of: (take: number) => number): number {
   let sum = 0;
-  let weight = 0;
-  for (let i = 0; i < SLICES; i++) {
-    const p = (i + 0.5) / SLICES;
-    const fromMean = betaLogpdf(p, a, b) - atMean;
-    if (fromMean < NOTHING) continue;
-    const density = Math.exp(fromMean);
-    weight += density;
-    sum += density * binomialTail(n, k, p) ** people;
-  }
-  return sum / weight;
+  for (let i = 0; i < chances.length; i++) if (chances[i]! > NOTHING) sum += chances[i]! * of(logistic(logOdds[i]!));
+  return sum;
 }
