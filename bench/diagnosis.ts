@@ -64,6 +64,7 @@ const fates = Array.from({ length: 20_000 }, (_, i): KnownFate => {
   return {
     unionId: String(i),
     workshopId: `day ${day}`,
+    method: 'whip',
     dead: random() < 0.2,
     levels: Object.fromEntries(LEVEL_KINDS.map((kind) => [kind, level(kind, kind === 'grafter' ? 20 : 5)])),
   };

@@ -49,8 +49,7 @@ for (const [truth, is] of Object.entries(TRUTHS) as [Truth, (name: string) => bo
   for (let seed = 1; seed <= clubs; seed++) {
     const { differs, shared } = claimsOf(drawnClub(seed, NULL_KINDS.days!, truth).unions);
     const levels = [...differs, ...shared].filter(
-      ({ group, level, twins }) =>
-        is(`${group} ${level}`) || twins.some((twin) => is(`${twin.group} ${twin.level}`)),
+      ({ group, level, twins }) => is(`${group} ${level}`) || twins.some((twin) => is(`${twin.group} ${twin.level}`)),
     );
     found += Number(levels.length > 0);
     if (truth !== 'lot is the workshop') continue;

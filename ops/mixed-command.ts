@@ -14,6 +14,9 @@ import { methodIn, unionRows } from './union-rows';
  * where the file has score and fatal, ten points are those of the same hand on the same day; with --points it weighs each
  * point:NAME instead. Prints {fixed, sd, notes}.
  */
+/** Fewer are refused here; pages ask for more. */
+const LEAST = { known: 20, rarer: 4 };
+
 const flags = process.argv.slice(2).filter((word) => word.startsWith('--'));
 modelCommand({
   name: 'mixed',
@@ -33,13 +36,12 @@ function withPrior(table: CsvRows): unknown {
 
 function printed({ fixed, spreads }: ReturnType<typeof adjustedTerms>): Record<'fixed' | 'sd', object> {
   return {
-    fixed: Object.fromEntries(fixed.map(({ name, estimate, standardError }) => [name, { estimate, se: standardError }])),
+    fixed: Object.fromEntries(
+      fixed.map(({ name, estimate, standardError }) => [name, { estimate, se: standardError }]),
+    ),
     sd: Object.fromEntries(spreads.map(({ group, spread }) => [group, spread])),
   };
 }
-
-/** Fewer are refused here; pages ask for more. */
-const LEAST = { known: 20, rarer: 4 };
 
 /** @throws RangeError where coefficients of so few would say nothing */
 function checkEnough(unions: readonly { alive: boolean }[]): void {

@@ -44,7 +44,8 @@ export function methodIn(row: Record<string, string>, at: number): string {
 
 function scoreIn(row: Record<string, string>, at: number): number {
   const score = numberIn(row, 'score', at);
-  if (!(score >= 0 && score <= 100)) throw new RangeError(`Row ${at + 1}: a score lies between 0 and 100, not ${score}.`);
+  if (!(score >= 0 && score <= 100))
+    throw new RangeError(`Row ${at + 1}: a score lies between 0 and 100, not ${score}.`);
   return score;
 }
 

@@ -1,10 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { betaBinomialTail } from './beta-binomial-tail';
 import { binomialTail } from './binomial-tail';
 import { Z90, Z95 } from './normal-points';
 import { studentQuantile } from './student-quantile';
-import { meanTake, takeBelief } from './take-belief';
 import { wilsonInterval } from './wilson-interval';
 
 /** Counted out: every way n tries can go, with its chance. */
@@ -84,82 +82,6 @@ describe('the tail of a binomial', () => {
     [2, 1, Number.NaN],
   ])('refuses %f tries, %f of them, at %f', (n, k, p) => {
     expect(() => binomialTail(n, k, p)).toThrow(RangeError);
-  });
-});
-
-describe('the tail where the chance itself is uncertain', () => {
-  it('is even over all counts where nothing is known', () => {
-    // Beta(1, 1): each of 0 to n has the same chance, so k or more has (n - k + 1) / (n + 1).
-    for (let n = 1; n <= 12; n++)
-      for (let k = 0; k <= n; k++)
-        expect(betaBinomialTail(n, k, { a: 1, b: 1 })).toBeCloseTo((n - k + 1) / (n + 1), 12);
-  });
-  it('is that of a certain chance where very much is known', () => {
-    expect(betaBinomialTail(10, 7, { a: 8e7, b: 2e7 })).toBeCloseTo(binomialTail(10, 7, 0.8), 6);
-  });
-  it('is the urn of Pólya: 2 of 2 out of three good and one bad', () => {
-    // 3/4, then 4/5: a success makes the next likelier.
-    expect(betaBinomialTail(2, 2, { a: 3, b: 1 })).toBeCloseTo((3 / 4) * (4 / 5), 12);
-  });
-  it('mirrors: k successes or more is no more than n - k failures', () => {
-    fc.assert(
-      fc.property(
-        fc.integer({ min: 1, max: 60 }),
-        fc.integer({ min: 0, max: 60 }),
-        fc.double({ min: 0.2, max: 40, noNaN: true }),
-        fc.double({ min: 0.2, max: 40, noNaN: true }),
-        (n, asked, a, b) => {
-          const k = Math.min(asked, n);
-          expect(betaBinomialTail(n, k, { a, b }) + betaBinomialTail(n, n - k + 1, { a: b, b: a })).toBeCloseTo(1, 9);
-        },
-      ),
-    );
-  });
-  it.each([
-    [2.5, 1, 1, 1],
-    [2, 1.5, 1, 1],
-    [-2, 1, 1, 1],
-    [2, 1, 0, 1],
-    [2, 1, 1, -1],
-    [2, 1, Number.NaN, 1],
-  ])('refuses n %f, k %f, a %f, b %f', (n, k, a, b) => {
-    expect(() => betaBinomialTail(n, k, { a, b })).toThrow(RangeError);
-  });
-});
-
-describe('what is believed of a take rate', () => {
-  it('starts at the middle of the usual range and moves to what was found', () => {
-    const usual = { low: 0.8, high: 0.9, weight: 20 };
-    expect(meanTake(takeBelief(usual, { alive: 0, dead: 0 }))).toBeCloseTo(0.85, 12);
-    const { a, b, seen } = takeBelief(usual, { alive: 3, dead: 1 });
-    expect([a, b]).toEqual([expect.closeTo(20, 9), expect.closeTo(4, 9)]);
-    expect(seen).toBe(4);
-    // After twenty of our own, as many as the prior stands for, it is half-way between.
-    expect(meanTake(takeBelief(usual, { alive: 5, dead: 15 }))).toBeCloseTo((0.85 + 0.25) / 2, 12);
-  });
-  it.each([
-    [
-      { low: 0, high: 0, weight: 20 },
-      { alive: 1, dead: 1 },
-    ],
-    [
-      { low: 1, high: 1, weight: 20 },
-      { alive: 1, dead: 1 },
-    ],
-    [
-      { low: 0.5, high: 0.6, weight: 0 },
-      { alive: 1, dead: 1 },
-    ],
-    [
-      { low: 0.5, high: 0.6, weight: 20 },
-      { alive: -1, dead: 1 },
-    ],
-    [
-      { low: 0.5, high: 0.6, weight: 20 },
-      { alive: 1, dead: -1 },
-    ],
-  ])('is not made of %j and %j', (prior, found) => {
-    expect(() => takeBelief(prior, found)).toThrow(RangeError);
   });
 });
 

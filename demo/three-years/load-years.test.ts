@@ -11,7 +11,7 @@ import { beyondChance } from '@/core/findings/years/run-chart';
 import { causeBoard } from '@/server/findings/boards/cause-board';
 import { scoreBoard } from '@/server/findings/boards/score-board';
 import { takeBoard } from '@/server/findings/boards/take-board';
-import { comparedView, pointsView } from '@/server/findings/models/model-view';
+import { comparedView, pointsView, slopeOf } from '@/server/findings/models/model-view';
 import { weightsView } from '@/server/findings/models/weights';
 import { reckonedWhole } from '@/server/findings/models/reckoned';
 import { growersLetters } from '@/server/findings/report/growers-letters';
@@ -92,7 +92,7 @@ describe('the pages, from three years of workshops', () => {
   it('compare lots with everything weighed at once: the warm one is told apart, and its take is the lowest', async () => {
     const found = await comparedView(lead(), {}, reckonedWhole);
     if (found.state !== 'done') throw new Error(`The model is ${found.state}.`);
-    const lots = found.view.groups.find(({ group }) => group === 'wood-lot')!.levels;
+    const lots = found.view.groups.find(({ group }) => group === 'wood_lot')!.levels;
     const warm = lots.find(
       ({ name, known }) => name.includes(truth.warmLot.lot) && known > 10 && lots.at(-1)!.name === name,
     );
@@ -101,11 +101,16 @@ describe('the pages, from three years of workshops', () => {
     expect(warm!.high).toBeLessThan(0.6);
     expect(found.view.sentence).toContain(truth.warmLot.lot);
   });
-  it('say that the score foretells, and by how much', async () => {
-    const [score] = (await scoreBoard(lead(), {})).measures;
-    const { per10, per10Error } = score!.found!.logistic;
-    expect(per10 - 2 * per10Error).toBeGreaterThan(0);
-    expect(score!.sentence).toMatch(/^A score of 60 foretells a take of \d+\s%/);
+  it('say what the score means for the same hand on the same day, and a fatal fault apart', async () => {
+    const found = await slopeOf(await keeperFacts(lead(), EVERYTHING), reckonedWhole);
+    if (found.state !== 'done') throw new Error(`The model is ${found.state}.`);
+    const { slope, low, high, fatal, bins, claims, sentence } = found.view;
+    expect(low < slope && slope < high).toBe(true);
+    expect(claims).toBe(low > 0);
+    expect(fatal!.with).toBeLessThan(fatal!.without - 0.1);
+    for (const { keepers } of bins) expect(keepers).toBeGreaterThanOrEqual(10);
+    expect(sentence).toMatch(claims ? /^The higher the score, the more live/ : /cannot be said yet|No effect/);
+    expect((await scoreBoard(lead(), {})).sentence).toBe(sentence);
   });
   it('say which faults cost most, and none beside them: binding, bark, and what kills on any day', async () => {
     const found = await pointsView(lead(), {}, reckonedWhole);
@@ -159,8 +164,11 @@ describe('the pages, from three years of workshops', () => {
     expect(none.sentence).toContain('Nothing is known yet of who lives');
   });
   it('tell the bad days from chance on the run chart', async () => {
-    const { run } = await takeBoard(lead(), {});
-    const below = run.filter(({ point }) => beyondChance(point) === 'below').map(({ workshopId }) => workshopId);
+    const { runs } = await takeBoard(lead(), {});
+    const below = runs
+      .flatMap(({ run }) => run)
+      .filter(({ point }) => beyondChance(point) === 'below')
+      .map(({ workshopId }) => workshopId);
     const hidden = [truth.warmLot.day, truth.bench.day, truth.noon.day, truth.ties.day, ...truth.pair.days];
     for (const workshopId of below) expect(hidden.map((day) => days[day])).toContain(workshopId);
   });
@@ -170,7 +178,7 @@ describe('the pages, from three years of workshops', () => {
         (pages: number) => pages >= 2 && pages <= 4,
       );
     expect(pagesOf((await reportFile(lead(), 'poster.pdf', {})).bytes)).toBe(1);
-    const year = (await takeBoard(lead(), {})).run[0]!.date.slice(0, 4);
+    const year = (await takeBoard(lead(), {})).runs[0]!.run[0]!.date.slice(0, 4);
     const letters = await growersLetters(lead(), { year });
     expect(letters.length).toBeGreaterThan(10);
     expect(pagesOf((await reportFile(lead(), 'letters.pdf', { paper: 'A4', year })).bytes)).toBeGreaterThanOrEqual(

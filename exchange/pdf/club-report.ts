@@ -1,6 +1,6 @@
 import { COLOURS } from '@/core/drawing/colours';
 import type { ClubReport } from '@/core/findings/report/club-report';
-import { beyondChance } from '@/core/findings/years/run-chart';
+import { beyondChance, isRun } from '@/core/findings/years/run-chart';
 import { MILESTONE_WORDS } from '@/core/methods/milestones';
 import { capital } from '@/core/units/capital';
 import { counted } from '@/core/units/counted';
@@ -117,10 +117,14 @@ function takeSection(sheet: Sheet, { take }: ClubReport): void {
   );
 }
 
-function runSection(sheet: Sheet, { take: { run } }: ClubReport): void {
-  if (run.length < 2) return;
+/** The method that was made most often, from workshop to workshop; the page has the others. */
+function runSection(sheet: Sheet, { take: { runs } }: ClubReport): void {
+  const [first] = runs.filter(({ run: each }) => isRun(each));
+  if (!first) return;
+  const { run } = first;
   room(sheet, Math.min(run.length, 12) * 7 * MM + 12 * MM);
   sheet.y += 2 * MM;
+  paragraph(sheet, `${first.method}, from workshop to workshop:`, 9);
   sheet.y = paperRows(
     sheet.doc,
     run.slice(-12).map(({ title, date, n, alive, point }) => ({

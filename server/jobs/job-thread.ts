@@ -54,6 +54,7 @@ export const JOBS = {
   'mesh step': meshStep,
   'fit mixed': MODELS.mixed,
   'fit points': MODELS.points,
+  'fit slope': MODELS.slope,
   'fit weights': MODELS.weights,
   'fit survival': MODELS.survival,
 };

@@ -2,13 +2,16 @@ import { fateCountsOf, settled } from '@/core/findings/facts/keepers-alike';
 import type { Method } from '@/core/methods/method';
 import type { VariantId } from '@/core/methods/use';
 import { type CountedFates, foundTake, type FoundTake } from '@/core/plan/quantities/found-take';
-import { takeBelief, type TakeBelief } from '@/core/statistics/take-belief';
+import { earlierWorkshops, type WorkshopTake } from '@/core/plan/quantities/new-workshop-take';
 import { askedMilestones } from '@/server/platform/asked-milestones';
 import type { Context } from '@/server/platform/context';
 import { keptCounts } from '@/server/platform/keeper-counts';
 
-/** What is believed of a take, and what a club found of it. */
-export type FoundBelief = TakeBelief & { found: FoundTake };
+/** Workshops that a take is believed by, and what a club found of it. */
+export interface FoundBelief {
+  history: WorkshopTake[];
+  found: FoundTake;
+}
 
 /** For what a plan wants to know a take. */
 export interface PlannedUnions {
@@ -51,6 +54,6 @@ export async function foundTakes(context: Context): Promise<(method: Method, at?
       woods: (at?.lotIds ?? []).flatMap((lotId) => woodOf.get(lotId) ?? []),
       workshopId: at?.workshopId ?? null,
     });
-    return { ...takeBelief(method.prior, found), found };
+    return { history: earlierWorkshops(found.workshops, method.prior), found };
   };
 }

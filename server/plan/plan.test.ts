@@ -115,7 +115,8 @@ describe('quantities', () => {
     expect(before.needs[0]).toMatchObject({ practice: 12, keepers: 9, stocks: 21, pieces: 24, sticks: 8 });
     expect(before.lines.some(({ id }) => id === 'sticks-pear')).toBe(true);
     const belief = (await foundTakes(lead()))(METHODS[0]!);
-    expect(belief.seen).toBe(0);
+    expect(belief.found.workshops).toEqual([]);
+    expect(belief.history).toHaveLength(2);
   });
   it('say that nobody is there, and plan for those expected', async () => {
     const empty = uuid();

@@ -63,7 +63,7 @@ function needInputs(
   const inputs: NeedInput[] = plan.methods.map((planned) => {
     const method = methodById(planned.method);
     const { id: variant, choices: decided } = calendar.on(planned, workshop.date).variant;
-    const { found, ...believed } = belief(method, {
+    const { found, history } = belief(method, {
       workshopId: workshop.id,
       variant,
       siteId: workshop.siteId,
@@ -74,7 +74,7 @@ function needInputs(
       plan: planned,
       method,
       choices: { ...choicesOf(method), ...decided },
-      belief: believed,
+      history,
       spoils: spoils(method),
       people,
       settings: plan.settings,
@@ -128,7 +128,7 @@ export async function quantities(context: Context, workshopId: string): Promise<
   });
   const store = Object.fromEntries(storeRows.map(({ item, inStore, price }) => [item, { inStore, price }]));
   const own = await ledger(context, lotIds);
-  const believed = (method: Method) => ({ belief: belief(method), spoils: spoils(method) });
+  const believed = (method: Method) => ({ history: belief(method).history, spoils: spoils(method) });
   const wood = woodSupply(needs, own, workshopId, inputs, secondChanceMethod(METHODS), believed);
   const stocks = [...new Set(needs.map((need) => kindOf(need.plan.stockSpecies)))].map((species) => ({
     species,

@@ -2,7 +2,6 @@ import { kindOf } from '@/core/methods/compatibility/compatibility';
 import type { MethodNeed, NeedInput } from '@/core/plan/quantities/needs';
 import { type GiveUp, waysWithLess } from '@/core/plan/quantities/short-wood';
 import { heldBack } from '@/core/plan/quantities/held-back';
-import { meanTake } from '@/core/statistics/take-belief';
 import type { Method } from '@/core/methods/method';
 import { kept } from '@/server/platform/kept';
 import { type LedgerLot, ofSpecies } from './wood-ledger';
@@ -28,7 +27,7 @@ export function plainly(input: NeedInput): unknown {
 function waysWith(
   sticks: number,
   input: NeedInput,
-  budding: Pick<NeedInput, 'method' | 'belief' | 'spoils'> | null,
+  budding: Pick<NeedInput, 'method' | 'history' | 'spoils'> | null,
 ): GiveUp[] {
   return kept(
     'ways with less wood',
@@ -44,7 +43,7 @@ export function woodSupply(
   workshopId: string,
   inputs: NeedInput[],
   budding: Method | null,
-  known: (method: Method) => Pick<NeedInput, 'belief' | 'spoils'>,
+  known: (method: Method) => Pick<NeedInput, 'history' | 'spoils'>,
 ): WoodSupply[] {
   return [...new Set(needs.map((need) => kindOf(need.plan.scionSpecies)))].map((species): WoodSupply => {
     const theirs = ofSpecies(own, species);
@@ -80,7 +79,7 @@ export function woodSupply(
 }
 
 /** Dormant wood keeps until the first look; buds and tips of the season do not. */
-function sticksToHoldBack({ method, keepers, piecesEach, graftsPerStick, belief }: MethodNeed): number {
+function sticksToHoldBack({ method, keepers, piecesEach, graftsPerStick, take }: MethodNeed): number {
   if (method.use.takes.piece !== 'scion' || graftsPerStick <= 0) return 0;
-  return Math.ceil((heldBack(keepers, meanTake(belief)) * piecesEach) / graftsPerStick);
+  return Math.ceil((heldBack(keepers, take.expected) * piecesEach) / graftsPerStick);
 }

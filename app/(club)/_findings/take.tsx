@@ -2,7 +2,7 @@ import type { TakeBoard } from '@/core/findings/boards/board-views';
 import { MILESTONE_WORDS, MILESTONES } from '@/core/methods/milestones';
 import { FiguresTable } from '@/ui/findings/figures-table';
 import { range, shareWords } from '@/ui/findings/take/take-words';
-import { RunChart } from '@/ui/findings/take/run-chart';
+import { RunCharts } from '@/ui/findings/take/run-chart';
 import { TakeChart } from '@/ui/findings/take/take-chart';
 import { TakeGroups } from '@/ui/findings/take/take-groups';
 import { UnheardSlider } from '@/ui/findings/take/unheard-slider';
@@ -10,7 +10,7 @@ import { Shown } from './shown';
 
 /** Take of a filter's keepers. */
 export function TakePage({ board, problem }: { board: TakeBoard; problem: string | null }) {
-  const { scope, sentence, milestone, milestones, run, unheard, kinds } = board;
+  const { scope, sentence, milestone, milestones, runs, unheard, kinds } = board;
   return (
     <Shown
       sentence={sentence}
@@ -33,7 +33,7 @@ export function TakePage({ board, problem }: { board: TakeBoard; problem: string
       {scope.keepers > 0 && (
         <>
           <TakeGroups board={board} />
-          {run.length > 1 && <RunChart run={run} />}
+          <RunCharts runs={runs} />
           <UnheardSlider unheard={unheard} groups={kinds.find(({ groups }) => groups.length > 1)?.groups ?? []} />
           <section aria-labelledby="milestones-title">
             <h2 id="milestones-title">By milestone</h2>

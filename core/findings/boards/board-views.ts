@@ -60,6 +60,12 @@ export interface TakeBoard {
   /** Every keeper that is drawn: it is in one group of each kind. */
   marks: Omit<TakeMark, 'unionId'>[];
   unheard: UnheardView;
+  /** From workshop to workshop, a method each. */
+  runs: MethodRun[];
+}
+
+export interface MethodRun {
+  method: string;
   run: { workshopId: string; title: string; date: string; n: number; alive: number; point: RunPoint }[];
 }
 
@@ -89,6 +95,8 @@ export interface OutlookRow {
 
 export interface ScoreBoard {
   scope: ScopeView;
+  /** What may be concluded, as soon as the model is there. */
+  sentence: string;
   measures: ForetoldView[];
   outlooks: OutlookRow[];
 }

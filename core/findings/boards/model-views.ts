@@ -1,4 +1,5 @@
 import type { DisplayList } from '../../drawing/display-list';
+import type { ScoreSlope } from '../score/score-slope';
 import type { SurvivalBand } from '../survival/survival-bands';
 import type { Missing, ScopeView } from './board-views';
 
@@ -14,6 +15,10 @@ export interface ComparedLevel {
   high: number;
   alive: number;
   known: number;
+  /** Differs from the others of its group beyond chance, all of them looked at. */
+  differs: boolean;
+  /** What holds the same unions, so that nobody can tell which it is; of a hand, where most of its grafts stand. */
+  twins: string[];
   /** Drawn far towards the middle, since little is known of it. */
   few: boolean;
   /** Names of the levels it is told apart from. */
@@ -23,11 +28,8 @@ export interface ComparedLevel {
 export interface CompareView {
   sentence: string;
   unions: number;
-  /** Whether the score was weighed too. */
-  scored: boolean;
   fixed: { name: string; estimate: number; standardError: number; penalised: boolean }[];
   groups: { group: string; words: string; spread: number; levels: ComparedLevel[] }[];
-  logLikelihood: number;
   notes: string[];
 }
 
@@ -37,9 +39,9 @@ export interface TaughtCost {
   name: string;
   had: number;
   perHundred: number;
-  low: number | null;
-  high: number | null;
-  /** Beyond chance. */
+  low: number;
+  high: number;
+  /** Beyond chance, all points looked at. */
   dear: boolean;
   /** The step that teaches it, and how to practise it; null where no step does. */
   taught: {
@@ -97,9 +99,15 @@ export type ModelView<View> =
   | { state: 'refused'; words: string }
   | { state: 'done'; id: string; view: View };
 
+/** What the score means for the same hand on the same day. */
+export interface SlopeView extends ScoreSlope {
+  sentence: string;
+}
+
 export interface ModelViews {
   compare: CompareView;
   costs: CostsView;
+  slope: SlopeView;
   bands: BandsView;
   weights: WeightsView;
 }

@@ -35,8 +35,11 @@ export function takePartsOfCounts(counts: KeeperCounts, milestone: Milestone | n
       ]),
     ) as TakeParts['kinds'],
     reminded: remindedOfAlike(byLot, milestone),
-    workshops: new Map(
-      [...groupedBy(byLot, ({ workshopId }) => workshopId)].map(([workshopId, own]) => [workshopId, takeOf(own)]),
+    runs: new Map(
+      [...groupedBy(byLot, ({ method }) => method)].map(([method, own]) => [
+        method,
+        new Map([...groupedBy(own, ({ workshopId }) => workshopId)].map(([id, made]) => [id, takeOf(made)])),
+      ]),
     ),
   };
 }

@@ -98,7 +98,9 @@ function alike(known: readonly Known[], by: (fact: KeeperFact) => string): OnOne
 const unseen = (parts: TakeParts) => ({
   ...parts,
   lotIds: [...parts.lotIds].sort(),
-  workshops: Object.fromEntries([...parts.workshops].sort(([a], [b]) => a.localeCompare(b))),
+  runs: Object.fromEntries(
+    [...parts.runs].map(([method, run]) => [method, [...run].sort(([a], [b]) => a.localeCompare(b))]),
+  ),
   kinds: Object.fromEntries(
     TAKE_KINDS.map((kind) => [kind, parts.kinds[kind].map(({ level, take }) => ({ level, take }))]),
   ),

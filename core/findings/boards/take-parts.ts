@@ -22,7 +22,8 @@ export interface TakeParts {
   milestones: Record<Milestone, TakeRate>;
   kinds: Record<TakeKind, CountedLevel[]>;
   reminded: { alive: number; dead: number };
-  workshops: Map<string, TakeRate>;
+  /** Take of each method, workshop by workshop. */
+  runs: Map<string, Map<string, TakeRate>>;
 }
 
 /** Parts of a board from keepers that were read one by one, each a mark with its fate. */
@@ -52,8 +53,11 @@ export function takePartsOfFacts(facts: readonly KeeperFact[], milestone: Milest
       ]),
     ) as TakeParts['kinds'],
     reminded: { alive: reminded.alive, dead: reminded.dead },
-    workshops: new Map(
-      [...groupedBy(facts, ({ workshopId }) => workshopId)].map(([workshopId, own]) => [workshopId, takeOf(own)]),
+    runs: new Map(
+      [...groupedBy(facts, ({ method }) => method)].map(([method, own]) => [
+        method,
+        new Map([...groupedBy(own, ({ workshopId }) => workshopId)].map(([id, made]) => [id, takeOf(made)])),
+      ]),
     ),
   };
 }

@@ -25,7 +25,11 @@ export function deathOf(
   model: CauseModel,
   { group, evidence, mayCut }: DeathEvidence,
 ): Pick<DeathView, 'verdict' | 'likely' | 'contradictions' | 'ask'> {
-  const codes = evidence.filter(({ struck }) => !struck).map(({ code }) => code);
+  const given = evidence.filter(({ struck }) => !struck).map(({ code }) => code);
+  const clashes = contradictions(model, given);
+  // Two that cannot both be true cancel, so that their question is asked again.
+  const cancelled = new Set(clashes.flat().map(({ code }) => code));
+  const codes = given.filter((code) => !cancelled.has(code));
   const allowed = ({ effort }: QuestionRow): boolean => mayCut || effort < CUTTING;
   const { verdict, likely, ask } = diagnose(model, group, codes, allowed);
   return {
@@ -41,7 +45,7 @@ export function deathOf(
         notLooked: notLooked.filter(allowed).map(({ question }) => question),
       };
     }),
-    contradictions: contradictions(model, codes).map(([first, second]) => [first.words, second.words]),
+    contradictions: clashes.map(([first, second]) => [first.words, second.words]),
     // What tells next to nothing is not asked.
     ask: ask.filter(({ bits }) => bits > WORTH_ASKING).map(({ question }) => question),
   };

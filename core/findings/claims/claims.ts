@@ -1,9 +1,9 @@
 import { Z90 } from '../../statistics/normal-points';
-import { holm } from '../../statistics/holm';
 import { answersMissing, MINIMUM } from '../facts/answers-missing';
 import { adjustedDesign, type AdjustedUnion, MIXED_GROUPS } from '../mixed/adjusted-design';
 import { adjustedFit, adjustedTerms } from '../mixed/adjusted-model';
-import { type LevelFound, levelIntervals } from '../mixed/level-intervals';
+import { differingLevels } from '../mixed/differing-levels';
+import { levelIntervals } from '../mixed/level-intervals';
 import { adjustedCosts } from '../points/adjusted-costs';
 import { type KnownFate, type LevelKind, sharedFactors } from '../shared/shared-factors';
 import { type Membership, sameUnions } from '../shared/same-unions';
@@ -91,9 +91,6 @@ function finite<Found>(fit: () => Found): Found | null {
   }
 }
 
-/** Half of what an interval of 90 % leaves out to both sides. */
-const LEVEL = 0.1;
-
 function differing(unions: readonly AdjustedUnion[]): LevelOf[] {
   if (answersMissing(countsOf(unions), MINIMUM.compare) > 0) return [];
   const found = finite(() => levelIntervals(adjustedFit(adjustedDesign(unions, 'nothing'))));
@@ -101,12 +98,6 @@ function differing(unions: readonly AdjustedUnion[]): LevelOf[] {
   return Object.entries(found.levels).flatMap(([group, levels]) =>
     differingLevels(levels).map(({ level }) => ({ group, level })),
   );
-}
-
-/** Levels of a group whose effect's 90 % interval leaves 0 out, after Holm over all of the group. */
-export function differingLevels(levels: readonly LevelFound[]): LevelFound[] {
-  const adjusted = holm(levels.map(({ p }) => p));
-  return levels.filter((_, i) => adjusted[i]! < LEVEL).sort((a, b) => a.p - b.p);
 }
 
 const KIND_OF: Partial<Record<ClaimedGroup, LevelKind>> = {

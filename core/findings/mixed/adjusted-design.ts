@@ -93,7 +93,12 @@ function addScore(
     fixed.push({ name, values, heldTo });
     return true;
   };
-  if (fatal.includes(1)) add('fatal', fatal, heldWhereOneFate(alive, (i) => fatal[i] === 1));
+  if (fatal.includes(1))
+    add(
+      'fatal',
+      fatal,
+      heldWhereOneFate(alive, (i) => fatal[i] === 1),
+    );
   const before = fixed.length;
   if (!add('s', s)) {
     notes.push('All scores are alike: there is no slope.');

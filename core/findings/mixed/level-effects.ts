@@ -62,7 +62,16 @@ export function effectsAt(
       whole[l] = variance(row, joint, { spread, average, place: from + l });
       return compared ? row : null;
     });
-    return { group: name, levels, estimates, own, whole, rows: compared ? (rows as Float64Array[]) : null, from, spread };
+    return {
+      group: name,
+      levels,
+      estimates,
+      own,
+      whole,
+      rows: compared ? (rows as Float64Array[]) : null,
+      from,
+      spread,
+    };
   });
   return { middle, groups };
 }

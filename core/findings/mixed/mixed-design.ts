@@ -151,7 +151,8 @@ function enterTwo(
     name: `${name}${levels[second]!}`,
     values,
     heldTo:
-      heldWhereOneFate(alive, (i) => levelOf[i] === second) ?? heldWhereOneFate(alive, (i) => levelOf[i] === 1 - second),
+      heldWhereOneFate(alive, (i) => levelOf[i] === second) ??
+      heldWhereOneFate(alive, (i) => levelOf[i] === 1 - second),
   });
 }
 

@@ -1,9 +1,10 @@
 import type { JudgedKeeper } from '../facts/keeper-fact';
 import { groupedBy } from '../../units/grouped-by';
-import type { JudgedFate, PointGrade } from './points-model';
+import type { AdjustedUnion } from '../mixed/adjusted-design';
+import type { PointGrade } from './points-model';
 
 export interface JudgedPoints {
-  known: JudgedFate[];
+  known: (AdjustedUnion & { grades: Record<string, PointGrade> })[];
   /** Keepers left out because a point that is usually looked at was not. */
   leftOut: number;
 }
@@ -24,16 +25,20 @@ export function judgedPoints(judged: readonly JudgedKeeper[]): JudgedPoints {
     );
     return own
       .filter(({ grades }) => points.every((point) => looked(grades[point])))
-      .map(({ grades, fate }) => ({
+      .map(({ grades, fate, method, workshopId, makerId }) => ({
         alive: fate === 'alive',
+        method,
+        score: null,
+        fatal: null,
+        groups: { workshop: workshopId, grafter: makerId },
         grades: Object.fromEntries(points.map((point) => [point, plainGrade(grades[point]!)])),
       }));
   });
   const all = [...new Set(rows.flatMap(({ grades }) => Object.keys(grades)))];
   return {
     leftOut: told.length - rows.length,
-    known: rows.map(({ alive, grades }) => ({
-      alive,
+    known: rows.map(({ grades, ...row }) => ({
+      ...row,
       grades: Object.fromEntries(all.map((point) => [point, grades[point] ?? ('good' as const)])),
     })),
   };

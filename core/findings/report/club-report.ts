@@ -10,7 +10,7 @@ export interface ClubReport {
   madeOn: IsoDate;
   /** What was done. */
   done: { workshops: number; keepers: number; people: number; methods: { name: string; keepers: number }[] };
-  take: Pick<TakeBoard, 'sentence' | 'milestone' | 'milestones' | 'unions' | 'plants' | 'varieties' | 'run'>;
+  take: Pick<TakeBoard, 'sentence' | 'milestone' | 'milestones' | 'unions' | 'plants' | 'varieties' | 'runs'>;
   /** What explains the differences; null where too little is known. */
   differs: CompareView | null;
   score: string;

@@ -46,12 +46,14 @@ describe('costs and deaths in a sentence', () => {
     perHundred,
     low,
     high: perHundred + 4,
+    p: low > 0 ? 0.01 : 0.4,
+    named: low > 0,
   });
   it('names the dearest that is beyond chance, and claims none that is not', () => {
     expect(costsSentence([cost('bind', 8.2, 5), cost('seal', 3, 1)], (point) => point)).toMatch(
       /^Teach bind first: .*8\.2 more trees in a hundred.* Next comes seal with 3\.0\.$/,
     );
-    expect(costsSentence([cost('seal', 2, -1)], (point) => point)).toMatch(/^No fault is known/);
+    expect(costsSentence([cost('seal', 2, -1)], (point) => point)).toMatch(/no fault is known to cost trees/);
   });
   it('says in which days most died', () => {
     const seen = [

@@ -1,4 +1,6 @@
 import type { VariantId } from '../../methods/use';
+import { groupedBy } from '../../units/grouped-by';
+import type { WorkshopTake } from './new-workshop-take';
 
 /** Fates of unions as counted of a club, of one way of making at one site with one kind of wood. */
 export interface CountedFates {
@@ -30,6 +32,8 @@ export interface FoundTake {
   alive: number;
   dead: number;
   foundOf: FoundOf;
+  /** The same, workshop by workshop. */
+  workshops: WorkshopTake[];
 }
 
 /** Fewer known fates than these say too little by themselves; then the next wider part counts. */
@@ -62,9 +66,13 @@ export function foundTake(
   return { ...summed(own), foundOf: 'method' };
 }
 
-function summed(rows: readonly CountedFates[]): { alive: number; dead: number } {
-  return {
-    alive: rows.reduce((sum, { alive }) => sum + alive, 0),
-    dead: rows.reduce((sum, { dead }) => sum + dead, 0),
-  };
+function summed(rows: readonly CountedFates[]): Omit<FoundTake, 'foundOf'> {
+  const workshops = [...groupedBy(rows, ({ workshopId }) => workshopId).values()]
+    .map((own): WorkshopTake => {
+      const alive = own.reduce((sum, row) => sum + row.alive, 0);
+      return { alive, known: alive + own.reduce((sum, { dead }) => sum + dead, 0) };
+    })
+    .filter(({ known }) => known > 0);
+  const alive = workshops.reduce((sum, workshop) => sum + workshop.alive, 0);
+  return { alive, dead: workshops.reduce((sum, { known }) => sum + known, 0) - alive, workshops };
 }

@@ -6,7 +6,7 @@ import type { Choices } from '../../methods/school';
 import type { PlannedMethod } from '../dates/planned-method';
 import { piecesWithSpoiled, type SpoilRate } from './spoiled-cuts';
 import { howMany, type HowMany } from './how-many';
-import type { TakeBelief } from '../../statistics/take-belief';
+import { expectedTake, newWorkshopTake, takeQuantile, type WorkshopTake } from './new-workshop-take';
 
 /** Figures of the plan that are nobody's but the club's. */
 export interface QuantitySettings {
@@ -41,7 +41,8 @@ export const USUAL_SETTINGS: QuantitySettings = {
 export interface MethodNeed {
   plan: PlannedMethod;
   method: Method;
-  belief: TakeBelief;
+  /** Take believed of this workshop, with 5 and 95 % of the belief. */
+  take: { expected: number; low: number; high: number };
   counts: HowMany;
   /** Grafts to make for keeping, and practice unions, of the whole group. */
   keepers: number;
@@ -66,7 +67,8 @@ export interface NeedInput {
   plan: PlannedMethod;
   method: Method;
   choices: Choices;
-  belief: TakeBelief;
+  /** Earlier workshops that its take is believed by. */
+  history: readonly WorkshopTake[];
   /** Cuts that spoil their wood: it is there for them as well. */
   spoils: SpoilRate;
   people: number;
@@ -99,8 +101,9 @@ export function graftsPerStick(
 
 /** @throws RangeError for nobody, or sticks without a usable graft. */
 export function methodNeed(input: NeedInput): MethodNeed {
-  const { plan, method, choices, belief, spoils, people, settings } = input;
-  const counts = howMany({ keepers: plan.keepersEach, people, confidence: settings.confidence }, belief);
+  const { plan, method, choices, history, spoils, people, settings } = input;
+  const take = newWorkshopTake(history);
+  const counts = howMany({ keepers: plan.keepersEach, people, confidence: settings.confidence }, take);
   const chosen = counts[settings.aim];
   if (chosen === null)
     throw new RangeError(
@@ -121,7 +124,7 @@ export function methodNeed(input: NeedInput): MethodNeed {
   return {
     plan,
     method,
-    belief,
+    take: { expected: expectedTake(take), low: takeQuantile(take, 0.05), high: takeQuantile(take, 0.95) },
     counts,
     keepers,
     practice,

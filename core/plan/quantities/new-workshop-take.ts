@@ -19,8 +19,8 @@ export interface NewWorkshopTake {
 /** The mean of workshops is anything between these log odds, all alike likely. */
 const MEAN = { from: -4, to: 6, step: 0.05 };
 /** Their spread has a gamma prior of shape 2 and rate 2, looked at from near 0 to 6, in even steps of its logarithm. */
-const SPREAD = { from: 0.03, to: 6, step: 0.08 };
-const REACH = 6;
+const SPREAD = { from: 0.03, to: 6, step: 0.16 };
+const REACH = 5;
 const LOWEST = MEAN.from - REACH * SPREAD.to;
 const STEP = 0.05;
 const FINEST = 0.005;
@@ -153,4 +153,19 @@ export function takeQuantile({ logOdds, chances }: NewWorkshopTake, share: numbe
 /** The take expected on average. */
 export function expectedTake({ logOdds, chances }: NewWorkshopTake): number {
   return chances.reduce((sum, chance, i) => sum + chance * logistic(logOdds[i]!), 0);
+}
+
+/** Own workshops from which on a method's usual range counts no more. */
+const ENOUGH = 3;
+
+/**
+ * The workshops that a plan rests on: the club's own, and while these are fewer than three, two more of twenty grafts at the
+ * ends of what is usual of the method.
+ */
+export function earlierWorkshops(
+  own: readonly WorkshopTake[],
+  { low, high, weight }: { low: number; high: number; weight: number },
+): WorkshopTake[] {
+  if (own.length >= ENOUGH) return [...own];
+  return [...own, ...[low, high].map((share) => ({ alive: Math.round(share * weight), known: weight }))];
 }

@@ -1,14 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { METHODS } from '../../methods/registry';
-import { betaBinomialTail } from '../../statistics/beta-binomial-tail';
 import { binomialTail } from '../../statistics/binomial-tail';
 import { dilution } from './dilution';
-import { allAtOnce, howMany } from './how-many';
+import { allAtOnce, chanceOfLiving, howMany } from './how-many';
 import { kitLines, shoppingList } from './kit';
 import { graftsPerStick, methodNeed, type NeedInput, USUAL_SETTINGS } from './needs';
 import { waysWithLess } from './short-wood';
-import { meanTake, takeBelief } from '../../statistics/take-belief';
+import { earlierWorkshops, expectedTake, newWorkshopTake, takeQuantile } from './new-workshop-take';
 
 describe('binomial tails', () => {
   // Printed tables of the binomial distribution.
@@ -40,59 +39,63 @@ describe('binomial tails', () => {
   });
 });
 
-describe('beta-binomial tails', () => {
-  it('are exact where fractions can be had: every count alike under a flat belief', () => {
-    for (const [n, k] of [
-      [2, 1],
-      [9, 3],
-      [20, 17],
-    ] as const)
-      expect(betaBinomialTail(n, k, { a: 1, b: 1 })).toBeCloseTo((n - k + 1) / (n + 1), 12);
-    // Beta(2, 1), n 3: P(3) = 4!*2/(5!) = 2/5, P(2) = 3/10.
-    expect(betaBinomialTail(3, 3, { a: 2, b: 1 })).toBeCloseTo(0.4, 12);
-    expect(betaBinomialTail(3, 2, { a: 2, b: 1 })).toBeCloseTo(0.7, 12);
+describe('the take of a new workshop', () => {
+  it('is what two numerical integrations by other ways say of it', () => {
+    // 60 Gauss-Hermite points over each workshop's own effect, in NumPy: 5 and 95 % of the belief.
+    for (const [history, low, high] of [
+      ['26/30 21/28', 0.3972, 0.9706],
+      ['26/30 21/28 30/34 19/30 25/30', 0.5372, 0.9397],
+      ['0/5', 0.0078, 0.6501],
+    ] as const) {
+      const take = newWorkshopTake(workshops(history));
+      expect(takeQuantile(take, 0.05)).toBeCloseTo(low, 2);
+      expect(takeQuantile(take, 0.95)).toBeCloseTo(high, 2);
+    }
   });
-  it('are binomial when the belief is sure', () =>
-    expect(betaBinomialTail(10, 7, { a: 8e7, b: 2e7 })).toBeCloseTo(binomialTail(10, 7, 0.8), 5));
-  it('are the binomial averaged over the belief', () => {
-    fc.assert(
-      fc.property(
-        fc.integer({ min: 1, max: 14 }),
-        fc.integer({ min: 1, max: 14 }),
-        fc.double({ min: 2, max: 40, noNaN: true }),
-        fc.double({ min: 2, max: 20, noNaN: true }),
-        (n, k, a, b) => {
-          fc.pre(k <= n);
-          expect(allAtOnce(n, k, 1, { a, b, seen: 0 })).toBeCloseTo(betaBinomialTail(n, k, { a, b }), 4);
-        },
-      ),
-      { numRuns: 60 },
-    );
+  it('is surer the more is known and the more alike workshops are', () => {
+    const wide = (history: string): number => {
+      const take = newWorkshopTake(workshops(history));
+      return takeQuantile(take, 0.95) - takeQuantile(take, 0.05);
+    };
+    expect(wide('25/30 26/30 24/30 25/30 26/30')).toBeLessThan(wide('25/30 26/30'));
+    expect(wide('25/30 26/30 24/30 25/30 26/30')).toBeLessThan(wide('29/30 16/30 24/30 28/30 18/30'));
+    expect(wide('250/300 260/300 240/300 250/300')).toBeLessThan(wide('25/30 26/30 24/30 25/30'));
   });
+  it('mirrors: of the dead it is that of the living turned round, where nothing is known', () => {
+    const { logOdds, chances } = newWorkshopTake([]);
+    const mean = chances.reduce((sum, chance, i) => sum + chance * logOdds[i]!, 0);
+    expect(mean).toBeCloseTo(1, 6);
+    expect(chances.reduce((sum, chance) => sum + chance, 0)).toBeCloseTo(1, 12);
+  });
+  it('counts what is usual as two workshops until there are three of its own', () => {
+    const prior = { low: 0.85, high: 0.95, weight: 20 };
+    expect(earlierWorkshops([], prior)).toEqual(workshops('17/20 19/20'));
+    expect(earlierWorkshops(workshops('3/9'), prior)).toHaveLength(3);
+    expect(earlierWorkshops(workshops('3/9 5/9 7/9'), prior)).toHaveLength(3);
+  });
+  it('refuses counts that are none', () =>
+    expect(() => newWorkshopTake([{ alive: 5, known: 4 }])).toThrow('alive of known, not 5/4'));
 });
 
-describe('how many to make', () => {
-  const belief = takeBelief({ low: 0.85, high: 0.95, weight: 20 }, { alive: 0, dead: 0 });
-  it('starts from the prior and moves with findings', () => {
-    expect(belief.a).toBeCloseTo(18, 12);
-    expect(belief.b).toBeCloseTo(2, 12);
-    expect(meanTake(takeBelief({ low: 0.85, high: 0.95, weight: 20 }, { alive: 10, dead: 20 }))).toBeCloseTo(
-      28 / 50,
-      12,
-    );
-    expect(() => takeBelief({ low: 0.9, high: 1.2, weight: 20 }, { alive: 0, dead: 0 })).toThrow('between 0 and 1');
+const workshops = (words: string): { alive: number; known: number }[] =>
+  words.split(' ').map((word) => {
+    const [alive, known] = word.split('/').map(Number);
+    return { alive: alive!, known: known! };
   });
+
+describe('how many to make', () => {
+  const belief = newWorkshopTake(workshops('18/20 17/20 19/20'));
   it('is the smallest that does', () => {
     const { each, everybody, pooled } = howMany({ keepers: 2, people: 22, confidence: 0.9 }, belief);
-    // By hand: n = 3 gives 1 - P(0) - P(1) with Beta(18, 2): P(>= 2 of 3) = 0.9682.
-    expect(betaBinomialTail(3, 2, belief)).toBeCloseTo((18 * 19 * 20 + 3 * 18 * 19 * 2) / (20 * 21 * 22), 12);
-    expect(each).toBe(3);
-    expect(betaBinomialTail(2, 2, belief)).toBeLessThan(0.9);
+    expect(chanceOfLiving(each!, 2, belief)).toBeGreaterThanOrEqual(0.9);
+    expect(chanceOfLiving(each! - 1, 2, belief)).toBeLessThan(0.9);
     expect(everybody!).toBeGreaterThan(each!);
     expect(allAtOnce(everybody! - 1, 2, 22, belief)).toBeLessThan(0.9);
     expect(pooled!).toBeGreaterThanOrEqual(44);
     expect(pooled!).toBeLessThan(22 * everybody!);
-    expect(betaBinomialTail(pooled! - 1, 44, belief)).toBeLessThan(0.9);
+    expect(chanceOfLiving(pooled! - 1, 44, belief)).toBeLessThan(0.9);
+    expect(allAtOnce(4, 2, 1, belief)).toBeCloseTo(chanceOfLiving(4, 2, belief), 12);
+    expect(expectedTake(belief)).toBeGreaterThan(0.8);
   });
   it('never falls when more is promised or wished', () => {
     fc.assert(
@@ -113,7 +116,9 @@ describe('how many to make', () => {
   it('says so when nobody is there or nothing would do', () => {
     expect(() => howMany({ keepers: 2, people: 0, confidence: 0.9 }, belief)).toThrow('Nobody is seated');
     expect(() => howMany({ keepers: 2, people: 3, confidence: 1 }, belief)).toThrow('confidence');
-    expect(howMany({ keepers: 20, people: 1, confidence: 0.99 }, { a: 1, b: 9, seen: 0 }).each).toBeNull();
+    expect(
+      howMany({ keepers: 20, people: 1, confidence: 0.99 }, newWorkshopTake(workshops('2/20 1/20 2/20'))).each,
+    ).toBeNull();
   });
 });
 
@@ -138,7 +143,6 @@ describe('what a method takes', () => {
       use.takes.piece === 'scion' && use.takes.buds === 2 && schools.some(({ id }) => id === 'buds'),
   )!;
   const bud = METHODS.find(({ use }) => use.takes.piece === 'bud' && use.bark === 'need not slip')!;
-  const belief = takeBelief(cleft.prior, { alive: 0, dead: 0 });
   const input: NeedInput = {
     plan: {
       method: cleft.id,
@@ -151,7 +155,7 @@ describe('what a method takes', () => {
     },
     method: cleft,
     choices: {},
-    belief,
+    history: workshops('18/20 17/20 19/20'),
     spoils: { share: 0, spoiled: 0, cuts: 20 },
     people: 10,
     settings: USUAL_SETTINGS,
@@ -180,7 +184,7 @@ describe('what a method takes', () => {
   });
   it('offers what to give up when wood is short, with figures that hold', () => {
     const need = methodNeed(input);
-    const ways = waysWithLess(input, 9, { method: bud, belief, spoils: input.spoils });
+    const ways = waysWithLess(input, 9, { method: bud, history: input.history, spoils: input.spoils });
     expect(ways.map(({ says }) => says).join(' ')).toContain('prunings');
     expect(ways.map(({ says }) => says).join(' ')).toContain(bud.name);
     for (const way of ways) {

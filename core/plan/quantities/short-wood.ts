@@ -19,7 +19,7 @@ export interface GiveUp {
 export function waysWithLess(
   input: NeedInput,
   sticks: number,
-  budding: Pick<NeedInput, 'method' | 'belief' | 'spoils'> | null,
+  budding: Pick<NeedInput, 'method' | 'history' | 'spoils'> | null,
 ): GiveUp[] {
   const now = methodNeed(input);
   if (now.sticks <= sticks) return [];
@@ -52,7 +52,7 @@ export function waysWithLess(
     offer(
       `${budding.method.name} for the keepers`,
       'One bud a graft. Another cut has to be taught, and another aftercare follows.',
-      { method: budding.method, belief: budding.belief, spoils: budding.spoils },
+      { method: budding.method, history: budding.history, spoils: budding.spoils },
     );
   if (plan.keepersEach > 1)
     offer(`Promise ${plan.keepersEach - 1} each instead of ${plan.keepersEach}`, 'Tell people before the day.', {

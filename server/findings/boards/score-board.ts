@@ -1,31 +1,55 @@
 import { remembered } from '@/server/club/remembered';
 import type { ForetoldView, OutlookRow, ScoreBoard } from '@/core/findings/boards/board-views';
+import type { ModelView, SlopeView } from '@/core/findings/boards/model-views';
 import { answersMissing, MINIMUM } from '@/core/findings/facts/answers-missing';
 import type { KeeperFact } from '@/core/findings/facts/keeper-fact';
 import { calibration, type Calibration } from '@/core/findings/score/calibration';
 import type { ScoreAndFate } from '@/core/findings/score/score-and-fate';
-import { scoreSentence } from '@/core/findings/sentences/score-sentence';
 import { takeOfStates } from '@/core/findings/take/take-of-plants';
 import { OUTLOOKS } from '@/core/score/rubric/outlook';
 import { counted } from '@/core/units/counted';
+import { slopeOf } from '@/server/findings/models/model-view';
+import { reckoned } from '@/server/findings/models/reckoned';
 import type { Context } from '@/server/platform/context';
 import { scopeOf } from './scope';
 
 /** What score, contact and forecasts foretold of keepers that were judged themselves. */
-export function scoreBoard(context: Context, input: unknown): Promise<ScoreBoard> {
-  return remembered(context, 'scores', input, (look) => makeScoreBoard(look, input));
+export async function scoreBoard(context: Context, input: unknown): Promise<ScoreBoard> {
+  const { board } = await remembered(context, 'scores', input, (look) => makeScoreBoard(look, input), {
+    keep: ({ running }) => !running,
+  });
+  return board;
 }
 
-async function makeScoreBoard(context: Context, input: unknown): Promise<ScoreBoard> {
-  const { facts, view } = await scopeOf(context, input);
+async function makeScoreBoard(context: Context, input: unknown): Promise<{ board: ScoreBoard; running: boolean }> {
+  const { facts, view: scope } = await scopeOf(context, input);
+  const slope = await slopeOf(facts, reckoned);
   return {
-    scope: view,
-    measures: [
-      foretoldOf(facts, 'score', ({ score }) => score),
-      foretoldOf(facts, 'contact', ({ contact }) => (contact === null ? null : contact * 100)),
-    ],
-    outlooks: outlooksOf(facts),
+    running: slope.state === 'reckoning',
+    board: {
+      scope,
+      sentence: slopeWords(slope, `What scores foretell of ${counted(scope.keepers, 'keeper')} ${scope.whose}`),
+      measures: [
+        foretoldOf(facts, 'score', ({ score }) => score),
+        foretoldOf(facts, 'contact', ({ contact }) => (contact === null ? null : contact * 100)),
+      ],
+      outlooks: outlooksOf(facts),
+    },
   };
+}
+
+/** What may be said of the score, or what is missing for it. */
+export function slopeWords(slope: ModelView<SlopeView>, meanwhile: string): string {
+  switch (slope.state) {
+    case 'done':
+      return slope.view.sentence;
+    case 'missing':
+      return slope.sentence;
+    case 'refused':
+      return slope.words;
+    case 'reckoning':
+      return meanwhile;
+  }
 }
 
 /** What a measure foretells, or what is missing for it to be told. */
@@ -55,7 +79,7 @@ export function foretoldOf(
     ...base,
     found,
     missing: null,
-    sentence: scoreSentence(found, what, (value) => (what === 'score' ? String(value) : `${value} %`)),
+    sentence: `Take by ${what} as plainly counted, whatever else differed`,
   };
 }
 

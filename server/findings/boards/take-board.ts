@@ -4,7 +4,7 @@ import { type CountedLevel, type TakeParts, takePartsOfFacts } from '@/core/find
 import { takePartsOfCounts } from '@/core/findings/boards/take-parts-of-counts';
 import { TAKE_KINDS, type TakeKind } from '@/core/findings/facts/take-by';
 import { takeSentence } from '@/core/findings/sentences/take-sentence';
-import { runChart } from '@/core/findings/years/run-chart';
+import { runOfMethod } from '@/core/findings/years/run-chart';
 import { type Milestone, MILESTONE_WORDS, MILESTONES } from '@/core/methods/milestones';
 import { methodById } from '@/core/methods/registry';
 import { counted } from '@/core/units/counted';
@@ -95,7 +95,7 @@ async function boardOf(context: Context, parts: TakeParts, view: TakeBoard['scop
       counts: { alive: unions.alive, dead: unions.dead, unknown: unions.unknown },
       reminded: parts.reminded,
     },
-    run: runOf(parts.workshops, workshops),
+    runs: runsOf(parts.runs, workshops),
   };
 }
 
@@ -128,18 +128,23 @@ export function levelName(
   }
 }
 
-function runOf(
-  takes: TakeParts['workshops'],
+/** Each method from workshop to workshop, the one most often made first. */
+function runsOf(
+  runs: TakeParts['runs'],
   workshops: readonly { id: string; title: string; date: string }[],
-): TakeBoard['run'] {
-  const rows = workshops
-    .filter(({ id }) => takes.has(id))
-    .sort((a, b) => a.date.localeCompare(b.date) || a.id.localeCompare(b.id))
-    .map(({ id, title, date }) => {
-      const { alive, dead } = takes.get(id)!;
-      return { workshopId: id, title, date, n: alive + dead, alive };
-    });
-  if (!rows.some(({ n }) => n > 0)) return [];
-  const points = runChart(rows);
-  return rows.map((row, i) => ({ ...row, point: points[i]! }));
+): TakeBoard['runs'] {
+  return [...runs]
+    .map(([method, takes]) => {
+      const rows = workshops
+        .filter(({ id }) => takes.has(id))
+        .sort((a, b) => a.date.localeCompare(b.date) || a.id.localeCompare(b.id))
+        .map(({ id, title, date }) => {
+          const { alive, dead } = takes.get(id)!;
+          return { workshopId: id, title, date, n: alive + dead, alive };
+        });
+      const points = rows.some(({ n }) => n > 0) ? runOfMethod(rows) : [];
+      return { method: methodById(method).name, run: points.map((point, i) => ({ ...rows[i]!, point })) };
+    })
+    .filter(({ run }) => run.length > 0)
+    .sort((a, b) => b.run.length - a.run.length || a.method.localeCompare(b.method, 'en'));
 }

@@ -4,7 +4,7 @@ import type { DeathView, EvidenceView, SettledView } from '@/core/findings/cause
 import { tieLeftOn } from '@/core/findings/causes/evidence/care-evidence';
 import type { FactsOfUnion, Gathered } from '@/core/findings/causes/evidence/facts-of-union';
 import { recordedEvidence } from '@/core/findings/causes/evidence/union-evidence';
-import { levelKey, sharedEvidence } from '@/core/findings/shared/shared-evidence';
+import { countedLevels, type CountedLevels, sharedEvidence } from '@/core/findings/shared/shared-evidence';
 import { type KnownFate, type LevelCounts, levelCounts } from '@/core/findings/shared/shared-factors';
 import { madeWords } from '@/core/methods/made-words';
 import { formatCode } from '@/core/codes/plant-code';
@@ -84,7 +84,7 @@ async function makeDeaths(
     return deathView(plan, {
       tables,
       facts: facts.get(union.id)!,
-      shared: sharedEvidence(own.fates, own.counts, at),
+      shared: sharedEvidence(own.fates, own.counted, at),
       row: rowOf.get(union.id)!,
       told,
     });
@@ -106,7 +106,7 @@ function hasOverdueTie({ union, ties, facts, today }: UnionWithPlan, keptOf: Ret
 
 interface WorkshopCounts {
   fates: readonly KnownFate[];
-  counts: ReadonlyMap<string, LevelCounts>;
+  counted: CountedLevels;
   placeOf: ReadonlyMap<string, number>;
 }
 
@@ -121,7 +121,7 @@ function countsByWorkshop(
       workshop,
       {
         fates: own,
-        counts: new Map((ofOne ?? levelCounts(own)).map((level) => [levelKey(level), level])),
+        counted: countedLevels(ofOne ?? levelCounts(own)),
         placeOf: new Map(own.map(({ unionId }, at) => [unionId, at])),
       },
     ]),

@@ -76,7 +76,8 @@ async function boardOf(
   ]);
   const found = inScope ? narrowed(all, inScope) : all;
   const { fates, counts, deaths, living, tables } = found;
-  const shared = sharedFactors(fates, counts);
+  // A hand is told only where chance would hardly ever show it.
+  const shared = sharedFactors(fates, counts).filter(({ kind, named }) => named || kind !== 'grafter');
   const spotOf = new Map(spots.map((spot) => [spot.plantId, spot]));
   const standing = new Set(living.flatMap(({ plant }) => spotOf.get(plant.id)?.placeId ?? []));
   const beds = places.filter(({ id }) => standing.has(id));
@@ -154,10 +155,15 @@ function sharedViews(
     deadBeside: level.deadBeside,
     allBeside: level.allBeside,
     named: level.named,
-    inseparable: level.inseparable.map((other) => nameOf(other)),
+    inseparable: besideOf(level).map((other) => nameOf(other)),
     explainedBy: level.explainedBy && nameOf(level.explainedBy),
     mostly: mostly(level.members.flatMap((at) => deathOf.get(fates[at]!.unionId) ?? [])),
   }));
+}
+
+/** What cannot be told from a level; beside a hand always the places where its grafts stand. */
+function besideOf({ kind, inseparable, within }: SharedFactor): SharedFactor['inseparable'] {
+  return kind === 'grafter' ? [...inseparable, ...within.filter((other) => other.kind === 'place')] : inseparable;
 }
 
 /** The cause that at least half of some deaths have; empty where none has. */

@@ -21,6 +21,7 @@ export interface FateRow {
   variety: string;
   stockType: string;
   materials: string[];
+  method: string;
   madeOn: string;
   firstDeadOn: string | null;
   /** When it was first judged; null where nobody judged it. */
@@ -41,7 +42,7 @@ export async function fateRows({ db, actor: { clubId } }: Context, workshopId: s
   return db.sequelize.query<FateRow>(
     `SELECT f.union_id AS unionId, f.workshop_id AS workshopId, u.plant_id AS plantId, f.seat_id AS seatId, s.person_id AS personId,
        u.maker_id AS makerId, u.helper_user_id AS helperUserId, u.helper_person_id AS helperPersonId,
-       f.wood_lot_id AS woodLotId, f.stock_lot_id AS stockLotId, w.variety, k.stock_type AS stockType, u.materials, u.made_on AS madeOn,
+       f.wood_lot_id AS woodLotId, f.stock_lot_id AS stockLotId, w.variety, k.stock_type AS stockType, u.materials, u.method, u.made_on AS madeOn,
        f.first_dead_on AS firstDeadOn, j.judgedAt, t.time_zone AS timeZone
      FROM union_facts f JOIN unions u ON u.id = f.union_id JOIN plants p ON p.id = u.plant_id JOIN seats s ON s.id = f.seat_id
      JOIN wood_lots w ON w.id = p.wood_lot_id JOIN stock_lots k ON k.id = p.stock_lot_id
@@ -79,6 +80,7 @@ export async function knownFates(
     return {
       unionId,
       workshopId,
+      method: row.method,
       dead: firstDeadOn !== null,
       levels: {
         ...(woodLotId ? { 'wood-lot': [woodLotId] } : {}),

@@ -40,7 +40,7 @@ async function both(filter: Partial<FindingsFilter>) {
   const [facts, counts] = [await keeperFacts(lead(), whole), await countedKeepers(lead(), whole)];
   return [takePartsOfFacts(facts, null), takePartsOfCounts(counts, null)].map((parts) => ({
     ...parts,
-    workshops: [...parts.workshops],
+    runs: [...parts.runs].map(([method, run]) => [method, [...run]]),
     kinds: TAKE_KINDS.map((kind) => parts.kinds[kind].map(({ level, take }) => ({ level, take }))),
   }));
 }

@@ -2,45 +2,42 @@ import type { CompareView, ModelView } from '@/core/findings/boards/model-views'
 import { answersMissing, MINIMUM } from '@/core/findings/facts/answers-missing';
 import { filterQuery, type FindingsFilter } from '@/core/findings/facts/findings-filter';
 import type { KeeperFact } from '@/core/findings/facts/keeper-fact';
-import type { MixedUnion } from '@/core/findings/mixed/mixed-design';
-import type { MixedFit } from '@/core/findings/mixed/mixed-model';
+import { type AdjustedUnion, MIXED_GROUPS, type MixedGroup } from '@/core/findings/mixed/adjusted-design';
+import type { ComparedLevelFound, Comparison } from '@/core/findings/mixed/comparison';
 import { differsSentence, FEW_KNOWN } from '@/core/findings/sentences/differs-sentence';
+import type { LevelKind } from '@/core/findings/shared/shared-factors';
 import { methodById } from '@/core/methods/registry';
 import type { NameOfLevel } from '@/server/findings/causes/level-names';
 import type { Reckoned } from './reckoned';
 
 /** Groups of the model, what they are called, and what the unions of a level are found by. */
-const GROUPS: Record<string, { words: string; filter: keyof FindingsFilter | null }> = {
-  'wood-lot': { words: 'lots of wood', filter: 'lotId' },
-  'stock-lot': { words: 'lots of stocks', filter: null },
-  workshop: { words: 'workshops', filter: 'workshopId' },
-  grafter: { words: 'hands', filter: 'personId' },
+const GROUPS: Record<MixedGroup, { words: string; kind: LevelKind | null; filter: keyof FindingsFilter | null }> = {
+  wood_lot: { words: 'lots of wood', kind: 'wood-lot', filter: 'lotId' },
+  stock_lot: { words: 'lots of stocks', kind: 'stock-lot', filter: null },
+  workshop: { words: 'workshops', kind: null, filter: 'workshopId' },
+  grafter: { words: 'hands', kind: 'grafter', filter: 'personId' },
 };
 
-/** The score is weighed where nearly all were judged; then those that were not are left out. */
-const JUDGED_ENOUGH = 0.9;
-
-/** Keepers of a known fate as the model takes them; null where too little is known. */
-export function comparedUnions(facts: readonly KeeperFact[]): MixedUnion[] {
-  const known = facts.filter(({ fate }) => fate !== 'unknown');
-  const scored = known.filter(({ score }) => score !== null);
-  const rows = scored.length >= JUDGED_ENOUGH * known.length ? scored : known;
-  const useScore = rows === scored;
-  return rows.map((fact) => ({
-    alive: fact.fate === 'alive',
-    method: fact.method,
-    score: useScore ? fact.score : null,
-    groups: {
-      'wood-lot': fact.woodLotId,
-      'stock-lot': fact.stockLotId,
-      workshop: fact.workshopId,
-      grafter: fact.makerId,
-    },
-  }));
+/** Keepers of a known fate as models take them. */
+export function knownUnions(facts: readonly KeeperFact[]): AdjustedUnion[] {
+  return facts
+    .filter(({ fate }) => fate !== 'unknown')
+    .map((fact) => ({
+      alive: fact.fate === 'alive',
+      method: fact.method,
+      score: fact.score,
+      fatal: fact.score === null ? null : fact.fatal,
+      groups: {
+        wood_lot: fact.woodLotId,
+        stock_lot: fact.stockLotId,
+        workshop: fact.workshopId,
+        grafter: fact.makerId,
+      },
+    }));
 }
 
 /** How many answers are missing before lots, days and hands are compared; null where there are enough. */
-export function missingToCompare(unions: readonly MixedUnion[]): ModelView<never> | null {
+export function missingToCompare(unions: readonly AdjustedUnion[]): ModelView<never> | null {
   const alive = unions.filter((union) => union.alive).length;
   const dead = unions.length - alive;
   const missing = answersMissing({ alive, dead }, MINIMUM.compare);
@@ -52,56 +49,60 @@ export function missingToCompare(unions: readonly MixedUnion[]): ModelView<never
   };
 }
 
+/** How levels are named: lots and people by their names, workshops by their titles, hands with where their grafts stand. */
+export interface LevelWords {
+  nameOf: NameOfLevel;
+  workshops: ReadonlyMap<string, string>;
+  homeOf: (makerId: string) => string;
+  filter: FindingsFilter;
+}
+
 /** The model in words and names. */
-export function compareView(
-  found: Reckoned<MixedFit>,
-  unions: readonly MixedUnion[],
-  {
-    nameOf,
-    workshops,
-    filter,
-  }: { nameOf: NameOfLevel; workshops: ReadonlyMap<string, string>; filter: FindingsFilter },
-): ModelView<CompareView> {
+export function compareView(found: Reckoned<Comparison>, words: LevelWords): ModelView<CompareView> {
   if (found.state !== 'done') return found;
-  const fit = found.result;
-  const named = (group: string, level: string, how?: 'short'): string => {
-    if (group === 'workshop') return workshops.get(level) ?? 'a workshop';
-    return nameOf({ kind: group as 'wood-lot' | 'stock-lot' | 'grafter', level }, how);
+  const { levels, apart, fixed, spreads, notes, unions } = found.result;
+  const named = (group: MixedGroup, level: string, how?: 'short'): string => {
+    const { kind } = GROUPS[group];
+    return kind ? words.nameOf({ kind, level }, how) : (words.workshops.get(level) ?? 'a workshop');
   };
+  const twinsOf = (group: MixedGroup, { level, twins }: ComparedLevelFound): string[] => [
+    ...twins.map((twin) => named(twin.group, twin.level)),
+    ...(group === 'grafter' ? [words.homeOf(level)] : []),
+  ];
   return {
     state: 'done',
     id: found.id,
     view: {
       sentence: differsSentence(
-        fit,
-        Object.fromEntries(Object.entries(GROUPS).map(([group, { words }]) => [group, words])),
-        named,
+        found.result,
+        Object.fromEntries(MIXED_GROUPS.map((group) => [group, GROUPS[group].words])) as Record<MixedGroup, string>,
+        (group, level) => withTwins(named(group, level.level), twinsOf(group, level), group === 'grafter'),
       ),
-      unions: fit.unions,
-      scored: unions.some(({ score }) => score !== null),
-      logLikelihood: fit.logLikelihood,
-      notes: fit.notes.map((note) => worded(note, named)),
-      fixed: fit.fixed.map((column) => ({ ...column, name: columnName(column.name, named) })),
-      groups: fit.spreads.map(({ group, spread }) => {
-        const levels = fit.levels[group] ?? [];
-        const pairs = fit.apart[group] ?? [];
+      unions,
+      notes: notes.map((note) => worded(note)),
+      fixed: fixed.map((column) => ({ ...column, name: columnName(column.name) })),
+      groups: spreads.map(({ group: name, spread }) => {
+        const group = name as MixedGroup;
+        const own = levels[group] ?? [];
         return {
           group,
           spread,
-          words: GROUPS[group]?.words ?? group,
-          levels: levels
+          words: GROUPS[group].words,
+          levels: own
             .map((level, at) => ({
               name: named(group, level.level),
               short: named(group, level.level, 'short'),
-              href: hrefOf(group, level.level, filter),
+              href: hrefOf(group, level.level, words.filter),
               take: level.take,
               low: level.low,
               high: level.high,
               alive: level.alive,
               known: level.known,
+              differs: level.differs,
+              twins: twinsOf(group, level),
               few: level.known < FEW_KNOWN,
-              apartFrom: pairs.flatMap(([a, b]) =>
-                a === at || b === at ? named(group, levels[a === at ? b : a]!.level) : [],
+              apartFrom: (apart[group] ?? []).flatMap(([a, b]) =>
+                a === at || b === at ? named(group, own[a === at ? b : a]!.level) : [],
               ),
             }))
             .sort((a, b) => b.take - a.take),
@@ -111,24 +112,30 @@ export function compareView(
   };
 }
 
-function hrefOf(group: string, level: string, filter: FindingsFilter): string {
-  const by = GROUPS[group]?.filter;
+/** "the lot of Grey Heron, which is all of “Spring”: these are the same grafts"; of a hand, with the garden. */
+export function withTwins(name: string, twins: readonly string[], isHand: boolean): string {
+  if (twins.length === 0) return name;
+  if (isHand)
+    return `${name} (whose grafts mostly stand ${twins.at(-1)!}, so that hand and place cannot be told apart)`;
+  return `${name}, which is all of ${twins.join(' and ')} (these are the same grafts, and nobody can tell which of them it is),`;
+}
+
+function hrefOf(group: MixedGroup, level: string, filter: FindingsFilter): string {
+  const by = GROUPS[group].filter;
   return `/findings/unions?${filterQuery(by ? { ...filter, [by]: level } : filter)}`;
 }
 
-function columnName(name: string, named: (group: string, level: string) => string): string {
-  if (name === '(Intercept)') return 'the first method, scored 80';
-  if (name === 's') return 'ten points of score';
-  if (name.startsWith('method')) return methodById(name.slice('method'.length)).name;
-  const group = Object.keys(GROUPS).find((each) => name.startsWith(each));
-  return group ? named(group, name.slice(group.length)) : name;
+function columnName(name: string): string {
+  if (name === '(Intercept)') return 'the first method';
+  return name.startsWith('method') ? methodById(name.slice('method'.length)).name : name;
 }
 
 /** Notes of the model, with the groups' own words. */
-function worded(note: string, named: (group: string, level: string) => string): string {
+function worded(note: string): string {
   return note
     .replaceAll(/method([a-z0-9-]+)/g, (_, id: string) => methodById(id).name)
-    .replaceAll(/\b(wood-lot|stock-lot|grafter|workshop)([0-9a-f-]{36})?/g, (_, group: string, level?: string) =>
-      level ? named(group, level) : `the ${GROUPS[group]!.words}`,
+    .replaceAll(
+      /\b(wood_lot|stock_lot|grafter|workshop)\b/g,
+      (group) => `The group of ${GROUPS[group as MixedGroup].words}`,
     );
 }

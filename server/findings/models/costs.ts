@@ -1,10 +1,12 @@
-import type { CostsView, ModelView, TaughtCost } from '@/core/findings/boards/model-views';
+import type { CostsView, ModelView, PointEffectView, TaughtCost } from '@/core/findings/boards/model-views';
 import { answersMissing, MINIMUM } from '@/core/findings/facts/answers-missing';
 import type { JudgedKeeper } from '@/core/findings/facts/keeper-fact';
 import type { JudgedPoints } from '@/core/findings/points/judged-points';
-import type { PointCost } from '@/core/findings/points/point-costs';
-import { canBeTold, type PointsModel } from '@/core/findings/points/points-model';
-import { costsSentence, dearPoints } from '@/core/findings/sentences/costs-sentence';
+import type { adjustedTerms } from '@/core/findings/mixed/adjusted-model';
+import { pointTerm } from '@/core/findings/mixed/adjusted-design';
+import type { PointCost } from '@/core/findings/points/adjusted-costs';
+import { canBeTold } from '@/core/findings/points/points-model';
+import { costsSentence } from '@/core/findings/sentences/costs-sentence';
 import { methodById } from '@/core/methods/registry';
 import { pointsOf, shownTechnique, woodOf } from '@/core/methods/shown-technique';
 import { Z90 } from '@/core/statistics/normal-points';
@@ -31,7 +33,7 @@ export function missingForCosts({ known }: JudgedPoints): ModelView<never> | nul
 
 /** What faults cost, in names, with where each is taught and what those that had it died of. */
 export function costsView(
-  found: Reckoned<{ model: PointsModel; costs: PointCost[] }>,
+  found: Reckoned<{ terms: ReturnType<typeof adjustedTerms>; costs: PointCost[] }>,
   { known, leftOut }: JudgedPoints,
   {
     judged,
@@ -40,9 +42,8 @@ export function costsView(
   }: { judged: readonly JudgedKeeper[]; causeOf: ReadonlyMap<string, string>; unit: LengthUnit },
 ): ModelView<CostsView> {
   if (found.state !== 'done') return found;
-  const { model, costs } = found.result;
+  const { terms, costs } = found.result;
   const nameOf = pointNames(judged);
-  const dear = new Set(dearPoints(costs).map(({ point }) => point));
   return {
     state: 'done',
     id: found.id,
@@ -53,21 +54,38 @@ export function costsView(
       costs: costs.map((cost, at): TaughtCost => ({
         ...cost,
         name: nameOf(cost.point),
-        dear: dear.has(cost.point),
+        dear: cost.named,
         taught: at < TAUGHT ? taughtAt(cost.point, judged, unit) : null,
         causes: at < TAUGHT ? causesOf(cost.point, judged, causeOf) : [],
       })),
-      effects: model.effects.map((effect) => ({
-        name: nameOf(effect.point),
-        grade: effect.grade,
-        count: effect.count,
-        odds: Math.exp(effect.estimate),
-        low: Math.exp(effect.estimate - Z90 * effect.standardError),
-        high: Math.exp(effect.estimate + Z90 * effect.standardError),
-        told: canBeTold(effect),
-      })),
+      effects: effectsOf(terms, known, nameOf),
     },
   };
+}
+
+function effectsOf(
+  { fixed }: ReturnType<typeof adjustedTerms>,
+  known: JudgedPoints['known'],
+  nameOf: (point: string) => string,
+): PointEffectView[] {
+  return Object.keys(known[0]?.grades ?? {}).flatMap((point) =>
+    (['poor', 'fatal'] as const).flatMap((grade): PointEffectView[] => {
+      const effect = fixed.find(({ name }) => name === pointTerm(point, grade));
+      if (!effect) return [];
+      const { estimate, standardError } = effect;
+      return [
+        {
+          name: nameOf(point),
+          grade,
+          count: known.filter(({ grades }) => grades[point] === grade).length,
+          odds: Math.exp(estimate),
+          low: Math.exp(estimate - Z90 * standardError),
+          high: Math.exp(estimate + Z90 * standardError),
+          told: canBeTold(effect),
+        },
+      ];
+    }),
+  );
 }
 
 /** What points are called, by the methods they were judged in. */

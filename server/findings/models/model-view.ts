@@ -6,6 +6,7 @@ import type {
   ModelName,
   ModelView,
   ModelViews,
+  SlopeView,
 } from '@/core/findings/boards/model-views';
 import { answersMissing, MINIMUM } from '@/core/findings/facts/answers-missing';
 import type { FindingsFilter } from '@/core/findings/facts/findings-filter';
@@ -13,18 +14,21 @@ import type { KeeperFact } from '@/core/findings/facts/keeper-fact';
 import { filterOf, keeperFacts } from '@/server/findings/facts/keeper-facts';
 import { judgedKeepers } from '@/server/findings/facts/judged-keepers';
 import { judgedPoints } from '@/core/findings/points/judged-points';
+import type { JudgedUnion, ScoreSlope } from '@/core/findings/score/score-slope';
+import { slopeSentence } from '@/core/findings/sentences/score-sentence';
 import { causesByUnion } from '@/core/findings/causes/causes-by-union';
 import { deathsOf } from '@/server/findings/causes/deaths';
 import { levelNames } from '@/server/findings/causes/level-names';
 import { seenPlants } from '@/server/findings/boards/when-board';
 import { allow, type Context } from '@/server/platform/context';
 import { notFound } from '@/server/platform/use-case-error';
-import { comparedUnions, compareView, missingToCompare } from './compare';
+import { compareView, knownUnions, missingToCompare } from './compare';
+import { homesOfMakers } from './homes-of-makers';
 import { costsView, missingForCosts } from './costs';
 import { type Ask, type Reckoned, reckoned } from './reckoned';
 import { weightsView } from './weights';
 
-const NAMES: readonly ModelName[] = ['compare', 'costs', 'bands', 'weights'];
+const NAMES: readonly ModelName[] = ['compare', 'costs', 'slope', 'bands', 'weights'];
 
 /** A model of the keepers of a filter, as far as it is reckoned. */
 export async function modelView(
@@ -36,6 +40,7 @@ export async function modelView(
   const name = NAMES.find((each) => each === string().cast(wanted));
   if (name === 'compare') return comparedView(context, input, reckoned);
   if (name === 'costs') return pointsView(context, input, reckoned);
+  if (name === 'slope') return slopeOf(await keeperFacts(context, filterOf(input)), reckoned);
   if (name === 'bands') return bandsView(context, input);
   if (name === 'weights') return weightsView(context, filterOf(input), reckoned);
   throw notFound('This model');
@@ -54,20 +59,45 @@ export async function comparedOf(
   facts: readonly KeeperFact[],
   ask: Ask,
 ): Promise<ModelView<CompareView>> {
-  const unions = comparedUnions(facts);
+  const unions = knownUnions(facts);
   const missing = missingToCompare(unions);
   if (missing) return missing;
-  const found = await ask('mixed', unions);
+  const found = await ask(
+    'mixed',
+    unions.map((union) => ({ ...union, score: null, fatal: null })),
+  );
   if (found.state !== 'done') return found;
-  const [nameOf, workshops] = await Promise.all([
+  const [nameOf, workshops, homeOf] = await Promise.all([
     levelNames(context),
     context.db.workshops.findAll({ where: { clubId: context.actor.clubId }, attributes: ['id', 'title'], raw: true }),
+    homesOfMakers(context, facts),
   ]);
-  return compareView(found as Reckoned<never>, unions, {
+  return compareView(found as Reckoned<never>, {
     nameOf,
     workshops: new Map(workshops.map(({ id, title }) => [id, `“${title}”`])),
+    homeOf,
     filter,
   });
+}
+
+/** What the score means for the same hand on the same day. */
+export async function slopeOf(facts: readonly KeeperFact[], ask: Ask): Promise<ModelView<SlopeView>> {
+  const judged = knownUnions(facts).flatMap((union): JudgedUnion[] =>
+    union.score === null || union.fatal === null ? [] : [{ ...union, score: union.score, fatal: union.fatal }],
+  );
+  const alive = judged.filter((union) => union.alive).length;
+  const dead = judged.length - alive;
+  const missing = answersMissing({ alive, dead }, MINIMUM.score);
+  if (missing > 0)
+    return {
+      state: 'missing',
+      missing: { known: judged.length, rarer: Math.min(alive, dead), missing },
+      sentence: `What the score foretells is not known yet: of judged keepers ${judged.length} have a known fate (${alive} live, ${dead} died). About ${missing} more answers would do.`,
+    };
+  const found = await ask('slope', judged);
+  if (found.state !== 'done') return found;
+  const slope = (found as { result: ScoreSlope }).result;
+  return { state: 'done', id: found.id, view: { ...slope, sentence: slopeSentence(slope) } };
 }
 
 /** What each point costs, and what those died of that had it. */

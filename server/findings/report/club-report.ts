@@ -10,12 +10,12 @@ import { counted } from '@/core/units/counted';
 import { groupedBy } from '@/core/units/grouped-by';
 import { remembered } from '@/server/club/remembered';
 import { clubDay } from '@/server/plan/season';
-import { foretoldOf } from '@/server/findings/boards/score-board';
+import { slopeWords } from '@/server/findings/boards/score-board';
 import { type Scope, scopeOf } from '@/server/findings/boards/scope';
 import { takeOfScope } from '@/server/findings/boards/take-board';
 import { whenOfScope } from '@/server/findings/boards/when-board';
 import { clubFates } from '@/server/findings/causes/fate-board';
-import { comparedOf, pointsOfFacts } from '@/server/findings/models/model-view';
+import { comparedOf, pointsOfFacts, slopeOf } from '@/server/findings/models/model-view';
 import { reckonedWhole } from '@/server/findings/models/reckoned';
 import { allow, type Context } from '@/server/platform/context';
 
@@ -38,16 +38,16 @@ async function reportOfScope(context: Context, scope: Scope): Promise<ClubReport
   const { facts, view } = scope;
   const inScope = new Set(facts.map(({ unionId }) => unionId));
   const fates = clubFates(context, inScope);
-  const [{ today }, take, when, compared, costs, board] = await Promise.all([
+  const [{ today }, take, when, compared, costs, slope, board] = await Promise.all([
     clubDay(context),
     takeOfScope(context, scope),
     whenOfScope(context, scope, 'method'),
     comparedOf(context, view.filter, facts, reckonedWhole),
     pointsOfFacts(context, facts, reckonedWhole, async () => causesByUnion((await fates).deaths)),
+    slopeOf(facts, reckonedWhole),
     fates,
   ]);
   const { deaths, marks, shared } = board;
-  const score = foretoldOf(facts, 'score', (fact) => fact.score);
   return {
     clubName: context.actor.clubName,
     whose: view.whose,
@@ -55,7 +55,7 @@ async function reportOfScope(context: Context, scope: Scope): Promise<ClubReport
     done: doneOf(facts),
     take,
     differs: compared.state === 'done' ? compared.view : null,
-    score: score.sentence,
+    score: slopeWords(slope, ''),
     causes: {
       sentence: `${fatesSentence({ marks, deaths })}.`,
       counts: causesCounted(deaths),
@@ -63,8 +63,8 @@ async function reportOfScope(context: Context, scope: Scope): Promise<ClubReport
         .filter(({ named }) => named)
         .slice(0, 6)
         .map(
-          ({ kind, name, dead, all, deadBeside, allBeside }) =>
-            `${name} (${kind}): ${dead} of ${all} died, beside it ${deadBeside} of ${allBeside}`,
+          ({ kind, name, dead, all, deadBeside, allBeside, inseparable }) =>
+            `${name} (${kind}): ${dead} of ${all} died, beside it ${deadBeside} of ${allBeside}${inseparable.length > 0 ? `; these are the same grafts as ${inseparable.join(' and ')}, so nobody can tell which it is` : ''}`,
         ),
     },
     when: when.sentence,

@@ -67,10 +67,12 @@ const TABLES: Record<ReportTable, (context: Context, scope: Scope) => Promise<st
     );
   },
   workshops: async (context, scope) => {
-    const { run } = await takeOfScope(context, scope);
+    const { runs } = await takeOfScope(context, scope);
     return writeCsv(
-      ['date', 'workshop', 'known', 'alive', 'rate', 'centre', 'lower', 'upper'],
-      run.map(({ date, title, n, alive, point }) => ({ date, workshop: title, known: n, alive, ...point })),
+      ['method', 'date', 'workshop', 'known', 'alive', 'rate', 'centre', 'lower', 'upper'],
+      runs.flatMap(({ method, run }) =>
+        run.map(({ date, title, n, alive, point }) => ({ method, date, workshop: title, known: n, alive, ...point })),
+      ),
     );
   },
   levels: async (context, { view, facts }) => {

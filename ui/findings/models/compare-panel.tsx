@@ -81,12 +81,10 @@ function Levels({ words, levels }: { words: string; levels: readonly ComparedLev
         height={drawn.length * ROW_HEIGHT + 50}
         onChoose={choose}
         head={[capital(words), 'Take, all else average', '90 % interval', 'As counted', 'Known', 'Told apart from']}
-        rows={levels.map(({ name, href, take, low, high, alive, known, few, apartFrom }) => ({
+        rows={levels.map(({ name, href, take, low, high, alive, known, few, differs, twins, apartFrom }) => ({
           key: name + href,
           cells: [
-            <Link key="link" href={href}>
-              {name}
-            </Link>,
+            <LevelName key="name" name={name} href={href} twins={twins} differs={differs} />,
             percent(take),
             percentRange({ low, high }),
             `${alive} of ${known}, ${percent(alive / known)}`,
@@ -108,16 +106,34 @@ function Levels({ words, levels }: { words: string; levels: readonly ComparedLev
   );
 }
 
+interface LevelNameProps {
+  name: string;
+  href: string;
+  twins: readonly string[];
+  differs: boolean;
+}
+
+/** A level with what cannot be told from it. */
+function LevelName({ name, href, twins, differs }: LevelNameProps) {
+  return (
+    <>
+      <Link href={href}>{name}</Link>
+      {differs && <strong className="block text-sm">differs beyond chance</strong>}
+      {twins.length > 0 && <span className="block text-sm text-muted">not to be told from: {twins.join('; ')}</span>}
+    </>
+  );
+}
+
 function HowReckoned({ view }: { view: CompareView }) {
   return (
     <details className="max-w-prose text-sm text-muted">
-      <summary className="flex min-h-11 cursor-pointer items-center font-bold">How this was reckoned</summary>
+      <summary className="flex min-h-11 cursor-pointer items-center font-bold">How this is calculated</summary>
       <p>
-        From {view.unions} keepers whose fate is known. A mixed logistic model: the method
-        {view.scored ? ' and the score' : ''} for all, and for each lot, stock, workshop and hand a deviation of its
-        own, drawn towards none the less is known of it (Laplace approximation; log-likelihood{' '}
-        {view.logLikelihood.toFixed(1)}).
-        {view.scored ? '' : ' The score is left out, since too many keepers were not judged themselves.'}
+        From {view.unions} keepers whose fate is known. A mixed logistic model: the method for all, and for each lot,
+        stock, workshop and hand a deviation of its own, drawn towards none the less is known of it (Laplace
+        approximation). The spread of each kind has a weak prior, and intervals hold how uncertain these spreads are.
+        All intervals are 90 %. A level is said to differ only where its own interval leaves the others out, with all of
+        its kind looked at (Holm). The score has a page of its own.
       </p>
       <ul className="mt-1 list-disc pl-5">
         {view.fixed.map(({ name, estimate, standardError }) => (

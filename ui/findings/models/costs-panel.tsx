@@ -43,7 +43,7 @@ function Costs({ view, told }: { view: CostsView; told: string }) {
 function CostChart({ costs }: { costs: readonly TaughtCost[] }) {
   const option = useCallback(
     (font: ChartFont) => {
-      const ends = costs.flatMap(({ low, high, perHundred }) => [low ?? perHundred, high ?? perHundred]);
+      const ends = costs.flatMap(({ low, high }) => [low, high]);
       return intervalRows(
         {
           min: Math.min(0, Math.floor(Math.min(...ends))),
@@ -76,7 +76,7 @@ function CostChart({ costs }: { costs: readonly TaughtCost[] }) {
           capital(name),
           had,
           perHundred.toFixed(1),
-          low === null || high === null ? '–' : `${low.toFixed(1)} to ${high.toFixed(1)}`,
+          `${low.toFixed(1)} to ${high.toFixed(1)}`,
           dear ? 'yes' : 'no',
         ],
       }))}
@@ -128,13 +128,15 @@ function TaughtStep({ cost: { name, had, perHundred, dear, taught, causes } }: {
 function Effects({ view }: { view: CostsView }) {
   return (
     <details>
-      <summary className="flex min-h-11 cursor-pointer items-center font-bold">How this was reckoned</summary>
+      <summary className="flex min-h-11 cursor-pointer items-center font-bold">How this is calculated</summary>
       <p className="max-w-prose text-sm text-muted">
         From {view.known} keepers that were judged point by point and whose fate is known
         {view.leftOut > 0 ? `; ${view.leftOut} are left out, since not all of their points were looked at` : ''}. One
-        logistic model of all points, poor and fatal against good, with a ridge penalty (lambda 1) that holds large
-        effects back. A point’s cost is the mean take foretold with it good throughout, less that foretold as it is;
-        intervals from 200 fits to keepers drawn again. An odds ratio known to less than a factor of ten cannot be told.
+        logistic model of the method and all points, poor and fatal against good, with days and hands as effects of
+        their own; a prior holds what a point does back, so that large costs come out too small. A point’s cost is the
+        mean take foretold with it good throughout, less that foretold as it is, with a 90 % interval. It is named only
+        where five keepers or more had it and the cost stands with all points looked at (Holm). An odds ratio known to
+        less than a factor of ten cannot be told.
       </p>
       <FiguresTable
         label="What each grade of a point does to the odds"

@@ -3,8 +3,8 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useCallback } from 'react';
-import type { TakeBoard } from '@/core/findings/boards/board-views';
-import { beyondChance } from '@/core/findings/years/run-chart';
+import type { MethodRun, TakeBoard } from '@/core/findings/boards/board-views';
+import { beyondChance, isRun } from '@/core/findings/years/run-chart';
 import { COLOURS } from '@/core/drawing/colours';
 import { formatDate } from '@/core/units/iso-date';
 import { percent } from '@/core/units/percent';
@@ -12,26 +12,43 @@ import { ChartWithTable } from '../charts/chart-with-table';
 import { NARROW, type Pen } from '../charts/interval-rows';
 import type { ChartFont } from '@/ui/kit/chart/chart';
 
-/** Take from workshop to workshop between the limits of chance, so that a bad year is told from bad luck. */
-export function RunChart({ run }: { run: TakeBoard['run'] }) {
+/** Take from workshop to workshop, a method each, so that a bad year is told from bad luck. */
+export function RunCharts({ runs: all }: { runs: TakeBoard['runs'] }) {
+  const runs = all.filter(({ run }) => isRun(run));
+  if (runs.length === 0) return null;
+  return (
+    <section aria-labelledby="run-title" className="grid grid-cols-[minmax(0,1fr)] gap-4">
+      <h2 id="run-title">From workshop to workshop</h2>
+      {runs.map(({ method, run }) => (
+        <RunChart key={method} method={method} run={run} />
+      ))}
+      <p className="max-w-prose text-sm text-muted">
+        The line is the take of all workshops by the method; the band holds what chance and the usual differences
+        between workshops do (three z-sigma), wider where fewer were heard of. A workshop without answers has no mark.
+      </p>
+    </section>
+  );
+}
+
+function RunChart({ method, run }: MethodRun) {
   const router = useRouter();
   const option = useCallback((font: ChartFont) => optionOf(run, font), [run]);
   const choose = useCallback((at: number) => router.push(`/workshops/${run[at]!.workshopId}/findings`), [router, run]);
   const odd = run.filter(({ point }) => beyondChance(point) !== null);
   return (
-    <section aria-labelledby="run-title">
-      <h2 id="run-title">From workshop to workshop</h2>
+    <div>
+      <h3 className="font-bold">{method}</h3>
       <p className="mb-2 max-w-prose">
         {odd.length === 0
-          ? 'All workshops lie between the limits of chance: none was better or worse than luck alone makes them.'
-          : `${odd.map(({ title, point }) => `“${title}” lies ${beyondChance(point)} what chance does`).join('; ')}.`}
+          ? 'No workshop was better or worse than chance and the usual differences between workshops make it.'
+          : `${odd.map(({ title, point }) => `“${title}” lies ${beyondChance(point)} what chance and the usual differences do`).join('; ')}.`}
       </p>
       <ChartWithTable
-        label="Take of each workshop with the limits of chance"
+        label={`Take of each workshop by ${method.toLowerCase()}, with limits`}
         option={option}
         height={280}
         onChoose={choose}
-        head={['Workshop', 'Day', 'Known', 'Alive', 'Take', 'Limits of chance', 'Told apart']}
+        head={['Workshop', 'Day', 'Known', 'Alive', 'Take', 'Limits', 'Told apart']}
         rows={run.map(({ workshopId, title, date, n, alive, point }) => ({
           key: workshopId,
           cells: [
@@ -47,15 +64,11 @@ export function RunChart({ run }: { run: TakeBoard['run'] }) {
           ],
         }))}
       />
-      <p className="max-w-prose text-sm text-muted">
-        The line is the take of all; the limits are exact binomial ones (quantiles 0.00135 and 0.99865), wider where
-        fewer were heard of. A workshop without answers has no mark.
-      </p>
-    </section>
+    </div>
   );
 }
 
-function optionOf(run: TakeBoard['run'], font: ChartFont): object {
+function optionOf(run: MethodRun['run'], font: ChartFont): object {
   const centre = run[0]?.point.centre ?? 0;
   return {
     grid: { left: 52, right: 20, top: 14, bottom: 50 },
@@ -91,7 +104,7 @@ function optionOf(run: TakeBoard['run'], font: ChartFont): object {
   };
 }
 
-function marksOf(pen: Pen, run: TakeBoard['run'], centre: number): object[] {
+function marksOf(pen: Pen, run: MethodRun['run'], centre: number): object[] {
   const at = pen.value(0);
   const y = (share: number): number => pen.coord([at, share])[1];
   const x = pen.coord([at, 0])[0];

@@ -5,7 +5,7 @@ import { capital } from '@/core/units/capital';
 import { counted } from '@/core/units/counted';
 import { percent, percentRange } from '@/core/units/percent';
 import { reportPage } from '@/server/findings/report/club-report';
-import { RunChart } from '@/ui/findings/take/run-chart';
+import { RunCharts } from '@/ui/findings/take/run-chart';
 import { TakeChart } from '@/ui/findings/take/take-chart';
 import { orNotFound } from '../../../_http/or-not-found';
 import { pageContext } from '../../../_http/session';
@@ -33,7 +33,7 @@ export default async function ReportPage({ searchParams }: { searchParams: Promi
         <p className="mb-2 max-w-prose font-bold">{report.take.sentence}</p>
         <TakeChart milestones={report.take.milestones.filter(({ handedOver }) => handedOver > 0)} />
       </section>
-      {report.take.run.length > 1 && <RunChart run={report.take.run} />}
+      <RunCharts runs={report.take.runs} />
       <Differs report={report} />
       <section aria-labelledby="report-score">
         <h2 id="report-score">What the score foretells, and when they die</h2>

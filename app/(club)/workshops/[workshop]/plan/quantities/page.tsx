@@ -7,7 +7,6 @@ import { capital } from '@/core/units/capital';
 import { METHODS } from '@/core/methods/registry';
 import type { Metadata } from 'next';
 import { CHLORINE_CAUTION } from '@/core/plan/quantities/kit';
-import { meanTake } from '@/core/statistics/take-belief';
 import { quantities } from '@/server/plan/quantities';
 import { KitTable } from '@/ui/plan/quantities/kit-table';
 import { MethodsForm } from '@/ui/plan/quantities/methods-form';
@@ -120,18 +119,22 @@ const FOUND_OF: Record<FoundOf, string> = {
   method: 'of the method',
 };
 
-/** What the club found itself, with how sure that is. */
-function foundWords({ alive, dead, foundOf }: FoundTake): string {
-  const interval = wilsonInterval(alive, alive + dead);
-  if (interval === null) return 'usual take, none of the club’s own yet';
-  return `usual take and the club’s own ${FOUND_OF[foundOf]}: ${alive} of ${alive + dead} (${percentRange(interval)})`;
+/** From how many workshops of its own on the club's take alone is believed. */
+const OWN_ALONE = 3;
+
+/** What the club found itself, and what another year of answers would do. */
+function foundWords({ alive, dead, foundOf, workshops }: FoundTake): string {
+  if (workshops.length === 0) return 'what is usual of the method, since the club has no answers of its own yet';
+  const own = `${alive} of ${alive + dead} lived in ${counted(workshops.length, 'workshop')} ${FOUND_OF[foundOf]}`;
+  if (workshops.length >= OWN_ALONE) return `${own}. Each year of answers more narrows this.`;
+  return `${own}, and what is usual of the method. From ${OWN_ALONE} workshops on the club’s own alone counts.`;
 }
 
 const PIECES = { scion: 'scion', bud: 'bud', tip: 'tip' } as const;
 
 /** What one method asks for. */
 function NeedRow({ need, found, aim }: { need: MethodNeed; found: FoundTake; aim: MethodsPart['settings']['aim'] }) {
-  const { method, plan: planned, belief, counts, keepers, practice, stocks, sticks, prunings, pieces, spoils } = need;
+  const { method, plan: planned, take, counts, keepers, practice, stocks, sticks, prunings, pieces, spoils } = need;
   return (
     <tr>
       <th scope="row" className="!border-b !border-line !text-base">
@@ -142,8 +145,10 @@ function NeedRow({ need, found, aim }: { need: MethodNeed; found: FoundTake; aim
       </th>
       <td className="tabular-nums">{planned.keepersEach}</td>
       <td className="tabular-nums">
-        {percent(meanTake(belief))}
-        <span className="block text-sm text-muted">{foundWords(found)}</span>
+        {percent(take.expected)}
+        <span className="block text-sm text-muted">
+          {percentRange(take)} in nine workshops of ten, going by {foundWords(found)}
+        </span>
       </td>
       <Count chosen={aim === 'each'} value={counts.each} unit="each" />
       <Count chosen={aim === 'everybody'} value={counts.everybody} unit="each" />
