@@ -1,6 +1,7 @@
 import { answersMissing } from '@/core/findings/facts/answers-missing';
 import { adjustedDesign } from '@/core/findings/mixed/adjusted-design';
 import { adjustedFit, adjustedTerms } from '@/core/findings/mixed/adjusted-model';
+import { checkUnions } from '@/core/findings/mixed/mixed-design';
 import { mixedModel } from '@/core/findings/mixed/mixed-model';
 import type { CsvRows } from './csv-rows';
 import { aliveIn, modelCommand, numberIn } from './model-command';
@@ -64,6 +65,7 @@ function withoutPrior({ columns, rows }: CsvRows): unknown {
     score: scored ? numberIn(row, 'score', at) : null,
     groups: Object.fromEntries(groups.map((group) => [group, (row[group] ?? '').trim() || null])),
   }));
+  checkUnions(unions);
   checkEnough(unions);
   const fit = mixedModel(unions);
   return {

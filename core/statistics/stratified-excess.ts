@@ -19,6 +19,7 @@ export interface StratifiedExcess {
 
 /** Odds ratios, as logarithms, that a group of its own may have: all alike likely. */
 const LOG_ODDS = Array.from({ length: 40 }, (_, i) => (i + 1) / 10);
+const ODDS = LOG_ODDS.map(Math.exp);
 
 /**
  * Whether more died inside a group than beside it, never adding up counts of several strata: with all margins fixed, the
@@ -58,10 +59,10 @@ function speaks({ deadInside, aliveInside, deadBeside, aliveBeside }: Stratum): 
   );
 }
 
-/** How likely each number of dead inside is, from the least that the margins allow. */
+/** Logarithm of how likely each number of dead inside is, from the least that the margins allow: far ones underflow. */
 interface Distribution {
   from: number;
-  chances: Float64Array;
+  logs: Float64Array;
 }
 
 function hypergeometric({ deadInside, aliveInside, deadBeside, aliveBeside }: Stratum): Distribution {
@@ -70,22 +71,42 @@ function hypergeometric({ deadInside, aliveInside, deadBeside, aliveBeside }: St
   const alive = aliveInside + aliveBeside;
   const from = Math.max(0, inside - alive);
   const to = Math.min(inside, dead);
-  const chances = new Float64Array(to - from + 1);
-  // From the likeliest number outward by ratios, so that nothing overflows.
-  const likeliest = Math.min(to, Math.max(from, Math.floor(((inside + 1) * (dead + 1)) / (dead + alive + 2))));
-  const ratio = (k: number): number => ((dead - k) * (inside - k)) / ((k + 1) * (alive - inside + k + 1));
-  chances[likeliest - from] = 1;
-  let total = 1;
-  for (let k = likeliest; k < to; k++) total += chances[k + 1 - from] = chances[k - from]! * ratio(k);
-  for (let k = likeliest - 1; k >= from; k--) total += chances[k - from] = chances[k + 1 - from]! / ratio(k);
-  for (let i = 0; i < chances.length; i++) chances[i] = chances[i]! / total;
-  return { from, chances };
+  const logs = new Float64Array(to - from + 1);
+  for (let k = from; k < to; k++)
+    logs[k + 1 - from] = logs[k - from]! + Math.log(((dead - k) * (inside - k)) / ((k + 1) * (alive - inside + k + 1)));
+  const total = logOfSum(logs, 0, from);
+  return { from, logs: logs.map((log) => log - total) };
+}
+
+/** Supports up to this many numbers of dead are summed as polynomials, which take no logarithms and cannot overflow. */
+const SHORT = 120;
+
+/** Logarithms of the same sums at each odds ratio. */
+function logsAtOdds({ from, logs }: Distribution): Float64Array {
+  if (logs.length > SHORT) return Float64Array.from(LOG_ODDS, (odds) => logOfSum(logs, odds, from));
+  const chances = logs.map(Math.exp);
+  return Float64Array.from(LOG_ODDS, (odds, o) => {
+    const psi = ODDS[o]!;
+    let sum = 0;
+    for (let i = chances.length - 1; i >= 0; i--) sum = sum * psi + chances[i]!;
+    return odds * from + Math.log(sum);
+  });
+}
+
+/** Logarithm of the sum of exp(logs[i] + odds (from + i)), around its largest term. */
+function logOfSum(logs: Float64Array, odds: number, from: number): number {
+  let largest = -Infinity;
+  for (let i = 0; i < logs.length; i++) largest = Math.max(largest, logs[i]! + odds * (from + i));
+  let sum = 0;
+  for (let i = 0; i < logs.length; i++) sum += Math.exp(logs[i]! + odds * (from + i) - largest);
+  return largest + Math.log(sum);
 }
 
 /** Chance that the sum of all is at least some number. */
 function tailOf(parts: readonly Distribution[], least: number): number {
-  let sum: Distribution = { from: 0, chances: Float64Array.of(1) };
-  for (const { from, chances } of parts) {
+  let sum = { from: 0, chances: Float64Array.of(1) };
+  for (const { from, logs } of parts) {
+    const chances = logs.map(Math.exp);
     const both = new Float64Array(sum.chances.length + chances.length - 1);
     for (let i = 0; i < sum.chances.length; i++) {
       const own = sum.chances[i]!;
@@ -101,17 +122,7 @@ function tailOf(parts: readonly Distribution[], least: number): number {
 }
 
 function factorOf(parts: readonly Distribution[], dead: number): number {
-  let mean = 0;
-  for (const odds of LOG_ODDS) {
-    let log = odds * dead;
-    for (const { from, chances } of parts) {
-      // Around the largest exponent, so that none overflows.
-      const largest = odds * (from + chances.length - 1);
-      let sum = 0;
-      for (let i = 0; i < chances.length; i++) sum += chances[i]! * Math.exp(odds * (from + i) - largest);
-      log -= largest + Math.log(sum);
-    }
-    mean += Math.exp(log) / LOG_ODDS.length;
-  }
-  return mean;
+  const logs = LOG_ODDS.map((odds) => odds * dead);
+  for (const part of parts) logsAtOdds(part).forEach((log, o) => (logs[o] = logs[o]! - log));
+  return logs.reduce((sum, log) => sum + Math.exp(log), 0) / logs.length;
 }

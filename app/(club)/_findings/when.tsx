@@ -1,10 +1,11 @@
 import type { WhenBoard } from '@/core/findings/boards/board-views';
+import { DeadByCauseTable } from '@/ui/findings/when/dead-by-cause';
 import { SurvivalChart } from '@/ui/findings/when/survival-chart';
 import { Shown } from './shown';
 
 /** When plants die. */
 export function WhenPage({ board, problem }: { board: WhenBoard; problem: string | null }) {
-  const { scope, sentence, curves, tooFew, by } = board;
+  const { scope, sentence, curves, tooFew, by, byCause, watched, visit } = board;
   return (
     <Shown
       sentence={sentence}
@@ -21,12 +22,15 @@ export function WhenPage({ board, problem }: { board: WhenBoard; problem: string
         </label>
       }
     >
+      {byCause && <DeadByCauseTable view={byCause} />}
       {curves.length > 0 && <SurvivalChart curves={curves} filter={scope.filter} />}
-      {by === 'cause' && curves.length > 0 && (
-        <p className="max-w-prose text-sm text-muted">
-          Of each cause: those that died of another count as alive of this one until they were seen dead.
+      {watched.length > 0 && (
+        <p className="max-w-prose text-sm">
+          Still watched: {watched.map(({ day, watched: plants }) => `${plants} on day ${day}`).join(', ')}. Beyond that
+          too few are for anything to be said.
         </p>
       )}
+      {visit !== '' && <p className="max-w-prose font-bold">{visit}</p>}
       {tooFew.length > 0 && (
         <p className="max-w-prose text-sm text-muted">
           Without a curve of their own, since too few are known or died:{' '}

@@ -1,6 +1,7 @@
 import type { TakeKind } from '../facts/take-by';
 import type { FindingsFilter } from '../facts/findings-filter';
 import type { Calibration } from '../score/calibration';
+import type { DeadByCause } from '../survival/dead-by-cause';
 import type { SurvivalFit } from '../survival/turnbull';
 import type { TakeRate } from '../take/take-rate';
 import type { TakeState } from '../take/take-state';
@@ -117,4 +118,10 @@ export interface WhenBoard {
   /** Levels with too few known plants for a curve of their own. */
   tooFew: { name: string; plants: number }[];
   by: 'method' | 'lot' | 'cause';
+  /** Where they are told by cause. */
+  byCause: DeadByCause | null;
+  /** How many were still watched on some days. */
+  watched: { day: number; watched: number }[];
+  /** Which look would tell most, in a sentence; empty for none. */
+  visit: string;
 }

@@ -25,11 +25,11 @@ export function deathOf(
   model: CauseModel,
   { group, evidence, mayCut }: DeathEvidence,
 ): Pick<DeathView, 'verdict' | 'likely' | 'contradictions' | 'ask'> {
-  const given = evidence.filter(({ struck }) => !struck).map(({ code }) => code);
-  const clashes = contradictions(model, given);
+  const all = evidence.filter(({ struck }) => !struck).map(({ code }) => code);
+  const clashes = contradictions(model, all);
   // Two that cannot both be true cancel, so that their question is asked again.
   const cancelled = new Set(clashes.flat().map(({ code }) => code));
-  const codes = given.filter((code) => !cancelled.has(code));
+  const codes = all.filter((code) => !cancelled.has(code));
   const allowed = ({ effort }: QuestionRow): boolean => mayCut || effort < CUTTING;
   const { verdict, likely, ask } = diagnose(model, group, codes, allowed);
   return {

@@ -138,7 +138,7 @@ function twinFinder(unions: readonly ClaimedUnion[]): (level: LevelOf) => LevelO
   const placeOf = new Map([...members.keys()].map((key, i) => [key, i]));
   return ({ group, level }) => {
     const place = placeOf.get(`${group} ${level}`)!;
-    const { twins } = same[place]!;
+    const { twins } = same(place);
     const home = group === 'grafter' ? homeOf(members.get(`${group} ${level}`)!, unions) : null;
     const isTold = twins.some((at) => levels[at]!.group === 'home' && levels[at]!.level === home);
     return [

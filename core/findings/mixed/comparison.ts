@@ -67,7 +67,7 @@ function twinsBy(unions: readonly AdjustedUnion[]): (group: MixedGroup, level: s
   const same = sameUnions(levels);
   const placeOf = new Map([...members.keys()].map((key, i) => [key, i]));
   return (group, level) =>
-    same[placeOf.get(`${group} ${level}`)!]!.twins.map((at) => ({
+    same(placeOf.get(`${group} ${level}`)!).twins.map((at) => ({
       group: levels[at]!.group,
       level: levels[at]!.level,
     }));

@@ -177,8 +177,8 @@ interface MixedPoint {
 }
 
 function mixedLevel(mixture: readonly MixedPoint[], l: number): Omit<LevelFound, 'level' | 'alive' | 'known'> {
-  const mean = (of: (point: MixedPoint) => number): number =>
-    mixture.reduce((sum, point) => sum + point.weight * of(point), 0);
+  const mean = (value: (point: MixedPoint) => number): number =>
+    mixture.reduce((sum, point) => sum + point.weight * value(point), 0);
   const estimate = mean(({ group }) => group.estimates[l]!);
   const below = mean(({ group }) => normalCdf(0, group.estimates[l]!, Math.max(1e-9, Math.sqrt(group.own[l]!))));
   const parts = mixture.map(({ weight, middle, group }) => ({

@@ -188,7 +188,7 @@ export function dependsOn(values: Float64Array, fixed: readonly Pick<FixedColumn
     const size = length(left);
     if (size > 1e-8) basis.push(left.map((x) => x / size));
   }
-  return length(rest(values)) < 1e-6 * length(values);
+  return length(rest(values)) <= 1e-6 * length(values);
 }
 
 function sameParts(a: RandomGroup, b: RandomGroup): boolean {

@@ -16,31 +16,13 @@ export interface SameUnions {
 const NEARLY = 0.9;
 
 /**
- * Which levels of different groups hold the same unions. Two cannot be told apart where their common unions are nine tenths
- * of the larger, and so on from one to the next; a level lies within another where they are nine tenths of itself.
+ * Finds which levels of different groups hold the same unions. Two cannot be told apart where their common unions are nine
+ * tenths of the larger, and so on from one to the next; a level lies within another where they are nine tenths of itself.
  *
  * @param levels over the unions with known fates in the scope looked at
+ * @returns what is told of a level, by its place
  */
-export function sameUnions(levels: readonly Membership[]): SameUnions[] {
-  const root = levels.map((_, i) => i);
-  const rootOf = (i: number): number => {
-    let at = i;
-    while (root[at] !== at) at = root[at] = root[root[at]!]!;
-    return at;
-  };
-  const within = levels.map((): number[] => []);
-  for (const [a, b, common] of commonUnions(levels)) {
-    const [few, many] = levels[a]!.members.length <= levels[b]!.members.length ? [a, b] : [b, a];
-    if (common >= NEARLY * levels[many]!.members.length) root[rootOf(a)] = rootOf(b);
-    else if (common >= NEARLY * levels[few]!.members.length) within[few]!.push(many);
-  }
-  const together = new Map<number, number[]>();
-  levels.forEach((_, i) => together.set(rootOf(i), [...(together.get(rootOf(i)) ?? []), i]));
-  return levels.map((_, i) => ({ twins: together.get(rootOf(i))!.filter((j) => j !== i), within: within[i]! }));
-}
-
-/** Pairs of levels of different groups with the unions they share. */
-function* commonUnions(levels: readonly Membership[]): Generator<[number, number, number]> {
+export function sameUnions(levels: readonly Membership[]): (place: number) => SameUnions {
   const levelsOf = new Map<number, number[]>();
   levels.forEach(({ members }, i) => {
     for (const union of members) {
@@ -49,13 +31,24 @@ function* commonUnions(levels: readonly Membership[]): Generator<[number, number
       else levelsOf.set(union, [i]);
     }
   });
-  const counts = new Map<number, number>();
-  for (const own of levelsOf.values())
-    for (let b = 1; b < own.length; b++)
-      for (let a = 0; a < b; a++) {
-        if (levels[own[a]!]!.group === levels[own[b]!]!.group) continue;
-        const key = own[a]! * levels.length + own[b]!;
-        counts.set(key, (counts.get(key) ?? 0) + 1);
-      }
-  for (const [key, common] of counts) yield [Math.floor(key / levels.length), key % levels.length, common];
+  /** Levels of other groups with how many unions they share with this one. */
+  const shared = (place: number): [number, number][] => {
+    const counts = new Map<number, number>();
+    for (const union of levels[place]!.members)
+      for (const other of levelsOf.get(union)!)
+        if (levels[other]!.group !== levels[place]!.group) counts.set(other, (counts.get(other) ?? 0) + 1);
+    return [...counts];
+  };
+  const size = (place: number): number => levels[place]!.members.length;
+  const isSame = (place: number, [other, common]: [number, number]): boolean =>
+    common >= NEARLY * Math.max(size(place), size(other));
+  return (place) => {
+    const together = new Set([place]);
+    for (const each of together) for (const pair of shared(each)) if (isSame(each, pair)) together.add(pair[0]);
+    together.delete(place);
+    const within = shared(place).flatMap(([other, common]) =>
+      common >= NEARLY * size(place) && size(other) > size(place) && !isSame(place, [other, common]) ? other : [],
+    );
+    return { twins: [...together].sort((a, b) => a - b), within };
+  };
 }

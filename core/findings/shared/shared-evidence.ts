@@ -22,7 +22,7 @@ export function countedLevels(counts: readonly LevelCounts[]): CountedLevels {
   return {
     countsOf: new Map(counts.map((level) => [levelKey(level), level])),
     twinsOf: new Map(
-      counts.map((level, i) => [levelKey(level), new Set(same[i]!.twins.map((at) => levelKey(counts[at]!)))]),
+      counts.map((level, i) => [levelKey(level), new Set(same(i).twins.map((at) => levelKey(counts[at]!)))]),
     ),
   };
 }

@@ -159,7 +159,7 @@ export function sharedFactors(fates: readonly KnownFate[], counts = levelCounts(
   const isNamed = new Set(named.map(idKey));
   const rest = told.filter((level) => !isNamed.has(idKey(level)));
   return [...named, ...rest].map((level): SharedFactor => {
-    const { twins, within } = same[placeOf.get(idKey(level))!]!;
+    const { twins, within } = same(placeOf.get(idKey(level))!);
     const ids = (places: readonly number[]): LevelId[] => places.map((at) => idOf(counts[at]!));
     const isTwin = twins.some((at) => isNamed.has(idKey(counts[at]!)));
     const stillTold = (leftOf.get(idKey(level))?.factor ?? 1) >= TOLD_FROM;

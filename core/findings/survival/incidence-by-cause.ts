@@ -64,8 +64,7 @@ export function incidenceByCause(seen: readonly DiedBetween[]): IncidenceFit {
  */
 export function deadOfBy({ steps }: IncidenceFit, cause: string, day: number): number | null {
   let sum = 0;
-  for (const { cause: of, from, to, mass } of steps) {
-    if (of !== cause) continue;
+  for (const { from, to, mass } of steps.filter((step) => step.cause === cause)) {
     if (to! <= day) sum += mass;
     else if (from < day && mass > 1e-6) return null;
   }

@@ -69,8 +69,9 @@ export function allAtOnce(n: number, k: number, people: number, take: NewWorksho
 /** Chances so small change no sum. */
 const NOTHING = 1e-10;
 
-function averaged({ logOdds, chances }: NewWorkshopTake, of: (take: number) => number): number {
+function averaged({ logOdds, chances }: NewWorkshopTake, chanceAt: (take: number) => number): number {
   let sum = 0;
-  for (let i = 0; i < chances.length; i++) if (chances[i]! > NOTHING) sum += chances[i]! * of(logistic(logOdds[i]!));
+  for (let i = 0; i < chances.length; i++)
+    if (chances[i]! > NOTHING) sum += chances[i]! * chanceAt(logistic(logOdds[i]!));
   return sum;
 }

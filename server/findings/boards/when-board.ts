@@ -3,11 +3,13 @@ import { string } from 'yup';
 import type { SurvivalCurve, WhenBoard } from '@/core/findings/boards/board-views';
 import { answersMissing, MINIMUM } from '@/core/findings/facts/answers-missing';
 import type { KeeperFact } from '@/core/findings/facts/keeper-fact';
-import { causesByUnion } from '@/core/findings/causes/causes-by-union';
+import type { DeathView } from '@/core/findings/causes/death-view';
 import { levelOf } from '@/core/findings/facts/take-by';
 import { survivalSentence } from '@/core/findings/sentences/survival-sentence';
 import type { GrownBetween } from '@/core/findings/survival/survival-bands';
-import { turnbull } from '@/core/findings/survival/turnbull';
+import { deadByCause, visitThatTells, watchedDays } from '@/core/findings/survival/dead-by-cause';
+import type { DiedBetween } from '@/core/findings/survival/incidence-by-cause';
+import { type SurvivalFit, turnbull } from '@/core/findings/survival/turnbull';
 import { groupedBy } from '@/core/units/grouped-by';
 import { counted } from '@/core/units/counted';
 import { deathsOf } from '@/server/findings/causes/deaths';
@@ -41,16 +43,23 @@ export async function whenOfScope(context: Context, { facts, view }: Scope, want
       by,
       curves: [],
       tooFew: [],
+      byCause: null,
+      watched: [],
+      visit: '',
       missing: { known: seen.length, rarer: Math.min(deaths, seen.length - deaths), missing },
       sentence: `When they die is not known yet: of ${counted(facts.length, 'keeper')} ${seen.length} were seen again, ${deaths} of them dead. About ${missing} more answers would do.`,
     };
   const whole = { level: '', name: 'all of them', plants: seen.length, deaths, fit: turnbull(seen) };
-  const groups = await groupsOf(context, { facts, view }, by);
+  const groups = by === 'cause' ? [] : await groupsOf(context, { facts, view }, by);
+  const byCause = by === 'cause' ? deadByCause(await diedBetween(context, { facts, view })) : null;
   const enough = groups.filter(({ plants, deaths: died }) => plants.length >= MINIMUM.survival.known && died > 0);
   return {
     scope: view,
     by,
     missing: null,
+    byCause,
+    watched: watchedDays(seen),
+    visit: visitWords(whole.fit.steps),
     sentence: survivalSentence(whole.fit, deaths),
     curves: [
       whole,
@@ -82,9 +91,7 @@ interface Group {
   deaths: number;
 }
 
-async function groupsOf(context: Context, scope: Scope, by: WhenBoard['by']): Promise<Group[]> {
-  if (by === 'cause') return causeGroups(context, scope);
-  const { facts } = scope;
+async function groupsOf(context: Context, { facts }: Scope, by: 'method' | 'lot'): Promise<Group[]> {
   const nameOf = await levelNames(context);
   return [...groupedBy(facts, (fact) => levelOf(fact, by))]
     .filter(([level]) => level !== '')
@@ -92,26 +99,38 @@ async function groupsOf(context: Context, scope: Scope, by: WhenBoard['by']): Pr
     .sort((a, b) => b.deaths - a.deaths);
 }
 
-/** Of each cause: the days of those that died of it; what died of another was alive of this one until it was seen dead. */
-async function causeGroups(context: Context, { facts, view }: Scope): Promise<Group[]> {
+/** Plants as visits saw them, each death for its settled cause, or by their shares for all it may have died of. */
+async function diedBetween(context: Context, { facts, view }: Scope): Promise<DiedBetween[]> {
   const inScope = new Set(facts.map(({ unionId }) => unionId));
   const { deaths } = await deathsOf(context, view.filter.workshopId, (unionId) => inScope.has(unionId));
-  const known = causesByUnion(deaths);
-  const causeOf = new Map(deaths.map(({ unionId }) => [unionId, known.get(unionId) ?? 'not known']));
-  const causes = [...new Set(causeOf.values())];
-  return causes
-    .map((cause) =>
-      groupOf(
-        cause,
-        cause,
-        seenPlants(
-          facts.map((fact) =>
-            fact.deadBy !== null && causeOf.get(fact.unionId) !== cause ? { ...fact, deadBy: null } : fact,
-          ),
-        ),
-      ),
-    )
-    .sort((a, b) => b.deaths - a.deaths);
+  const causesOf = new Map(deaths.map((death) => [death.unionId, causeShares(death)]));
+  return facts
+    .filter(({ aliveFor, deadBy }) => aliveFor > 0 || deadBy !== null)
+    .flatMap(({ unionId, aliveFor, deadBy }): DiedBetween[] =>
+      deadBy === null
+        ? [{ left: aliveFor, right: null, cause: null }]
+        : (causesOf.get(unionId) ?? [{ cause: NOT_KNOWN, weight: 1 }]).map((share) => ({
+            left: aliveFor,
+            right: deadBy,
+            ...share,
+          })),
+    );
+}
+
+const NOT_KNOWN = 'not known';
+
+function causeShares({ settled, likely }: DeathView): { cause: string; weight: number }[] {
+  if (settled) return [{ cause: settled.words || NOT_KNOWN, weight: 1 }];
+  const known = likely.map(({ words, share }) => ({ cause: words, weight: share }));
+  const rest = 1 - known.reduce((sum, { weight }) => sum + weight, 0);
+  return [...known, ...(rest > 1e-9 ? [{ cause: NOT_KNOWN, weight: rest }] : [])];
+}
+
+function visitWords(steps: SurvivalFit['steps']): string {
+  const found = visitThatTells(steps);
+  if (!found) return '';
+  const { gap, look } = found;
+  return `Nobody looked at those that died between day ${gap.from} and day ${gap.to}: one look at day ${look.from} to ${look.to} would tell early deaths from late ones.`;
 }
 
 function groupOf(level: string, name: string, plants: GrownBetween[]): Group {

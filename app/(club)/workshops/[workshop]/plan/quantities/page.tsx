@@ -2,7 +2,6 @@ import { counted } from '@/core/units/counted';
 import { percent, percentRange } from '@/core/units/percent';
 import { spoilSource } from '@/core/plan/quantities/spoiled-cuts';
 import type { FoundOf, FoundTake } from '@/core/plan/quantities/found-take';
-import { wilsonInterval } from '@/core/statistics/wilson-interval';
 import { capital } from '@/core/units/capital';
 import { METHODS } from '@/core/methods/registry';
 import type { Metadata } from 'next';
