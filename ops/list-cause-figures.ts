@@ -42,10 +42,10 @@ export function causeFigures(): FigureSection {
     },
     { name: 'A group of deaths is told from factor', value: String(TOLD_FROM), kind: OUR_GUESS, margin: '10 to 100' },
     {
-      name: 'A group is named where chance makes fewer like it than',
-      value: String(NAMED_BELOW),
-      kind: OUR_GUESS,
-      margin: '0.001 to 0.05',
+      name: 'A group is named where chance names one in so many clubs, all groups looked at',
+      value: `${Math.round(NAMED_BELOW * 100)} %`,
+      kind: USUAL_PRACTICE,
+      margin: '1 to 10 %',
     },
     {
       name: 'Shares are fitted from',

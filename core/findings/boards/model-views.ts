@@ -89,7 +89,7 @@ export interface WeightsView {
   brierThen: number;
   error: number;
   /** Null where those of now do as well. */
-  proposed: { point: string; name: string; now: number; then: number }[] | null;
+  proposed: { point: string; name: string; now: number; then: number; low: number; high: number }[] | null;
 }
 
 /** A model as a page asks for it: missing answers, being reckoned, refused in words, or done. */

@@ -20,7 +20,9 @@ describe('weights from what points foretold', () => {
   it('are proposed where one point kills and the others do nothing, and weigh that one', () => {
     const { weights, brierNow, brierThen, error } = proposedWeights(drawn({ hold: 3 }, 1), now);
     expect(weights).not.toBeNull();
-    expect(weights!.hold).toBeGreaterThan(50);
+    // As far as one proposal may go: half more than now.
+    expect(weights!.hold).toBe(30);
+    for (const point of POINTS) expect(Math.abs(weights![point]! - 20)).toBeLessThanOrEqual(10);
     expect(Object.values(weights!).reduce((sum, weight) => sum + weight, 0)).toBe(100);
     expect(Object.values(weights!).every((weight) => Number.isInteger(weight) && weight >= 0)).toBe(true);
     expect(brierNow - brierThen).toBeGreaterThan(error);
@@ -62,6 +64,21 @@ describe('weights from what points foretold', () => {
     const { brierThen } = proposedWeights([...usual, ...odd], now);
     expect(brierThen).toBeGreaterThan(proposedWeights(usual, now).brierThen);
   });
+  it('are never below a third of what the rubric began with, and have intervals', () => {
+    const start = { slope: 60, cambium: 10, hold: 10, wrap: 10, seal: 10 };
+    const { weights, between } = proposedWeights(drawn({ hold: 3 }, 1), {
+      ...now,
+      weights: { slope: 24, cambium: 19, hold: 19, wrap: 19, seal: 19 },
+      start,
+    });
+    expect(weights!.slope).toBeGreaterThanOrEqual(20);
+    for (const point of POINTS) expect(between[point]!.low <= weights![point]!).toBe(true);
+  });
+  it('are not proposed where the gain is of one workshop', () => {
+    const odd = drawn({ hold: 6 }, 11, { workshops: 1, each: 120 }).map((union) => ({ ...union, workshop: 'odd' }));
+    const usual = drawn({ slope: 0.9, cambium: 0.9, hold: 0.9, wrap: 0.9, seal: 0.9 }, 12, { workshops: 4, each: 20 });
+    expect(proposedWeights([...usual, ...odd], now).weights).toBeNull();
+  });
   it('need three workshops, and both fates', () => {
     const unions = drawn({ hold: 1 }, 7, { workshops: 2 });
     expect(() => proposedWeights(unions, now)).toThrow('needs 3 of them');
@@ -75,6 +92,6 @@ describe('weights from what points foretold', () => {
     }));
     const { brierNow, weights } = proposedWeights(unions, { ...now, caps: { cambium: 10 } });
     expect(Number.isFinite(brierNow)).toBe(true);
-    expect(weights!.hold).toBeGreaterThan(40);
+    expect(weights!.hold).toBe(30);
   });
 });

@@ -1,6 +1,7 @@
 import { GRADE_VALUE, type PointGrade } from '../../contact/grade';
 import { scoreUnion } from '../../score/rubric/score-union';
 import { logistic } from '../../statistics/logistic';
+import { Z90 } from '../../statistics/normal-points';
 import { logisticRegression } from '../../statistics/logistic-regression';
 import { groupedBy } from '../../units/grouped-by';
 import { RIDGE } from './points-model';
@@ -18,11 +19,15 @@ export interface Weighing {
   weights: Readonly<Record<string, number>>;
   fatalCap: number;
   caps?: Readonly<Record<string, number>>;
+  /** What the rubric began with; today's weights where left out. */
+  start?: Readonly<Record<string, number>>;
 }
 
 export interface ProposedWeights {
   /** Whole, 100 together; null where those of now foretell as well as can be told. */
   weights: Record<string, number> | null;
+  /** 90 % intervals of the new weights, each workshop left out in turn. */
+  between: Record<string, { low: number; high: number }>;
   /** Brier score of keepers foretold from the other workshops: by the weights of now, and by weights made from these. */
   brierNow: number;
   brierThen: number;
@@ -47,9 +52,11 @@ export function proposedWeights(known: readonly WeighedFate[], now: Weighing): P
   if (workshops.length < WORKSHOPS_NEEDED)
     throw new RangeError(`Weights are tried from workshop to workshop: that needs ${WORKSHOPS_NEEDED} of them.`);
   if (!bothFates(known)) throw new RangeError('Weights need keepers that lived and keepers that died.');
+  const tried: Record<string, number>[] = [];
   const falls = workshops.map(([workshop, own]) => {
     const others = known.filter((union) => union.workshop !== workshop);
     const then = { ...now, weights: weightsFrom(others, now) };
+    tried.push(then.weights);
     const [chanceNow, chanceThen] = [foretelling(others, now), foretelling(others, then)];
     return own.map((union) => {
       const [before, after] = [chanceNow(union), chanceThen(union)].map((p) => (p - Number(union.alive)) ** 2);
@@ -67,12 +74,34 @@ export function proposedWeights(known: readonly WeighedFate[], now: Weighing): P
   const weights = weightsFrom(known, now);
   const differs = Object.entries(weights).some(([point, weight]) => Math.abs(weight - now.weights[point]!) >= 1);
   return {
-    weights: fall > error && differs ? weights : null,
+    weights: fall > error && differs && !ofOneWorkshop(falls) ? weights : null,
+    between: jackknifed(weights, tried),
     brierNow: mean('before'),
     brierThen: mean('after'),
     error,
     workshops: workshops.length,
   };
+}
+
+/** Whether more than half of what is gained comes from one workshop: then it is that day, not the weights. */
+function ofOneWorkshop(falls: readonly (readonly { fall: number }[])[]): boolean {
+  const gains = falls.map((own) => own.reduce((sum, { fall }) => sum + fall, 0));
+  return Math.max(...gains) > 0.5 * gains.reduce((sum, gain) => sum + gain, 0);
+}
+
+function jackknifed(
+  weights: Readonly<Record<string, number>>,
+  tried: readonly Readonly<Record<string, number>>[],
+): ProposedWeights['between'] {
+  return Object.fromEntries(
+    Object.entries(weights).map(([point, weight]) => {
+      const values = tried.map((each) => each[point] ?? 0);
+      const mean = values.reduce((sum, value) => sum + value, 0) / values.length;
+      const squares = values.reduce((sum, value) => sum + (value - mean) ** 2, 0);
+      const reach = Z90 * Math.sqrt(((values.length - 1) / values.length) * squares);
+      return [point, { low: Math.max(0, weight - reach), high: weight + reach }];
+    }),
+  );
 }
 
 const bothFates = (known: readonly WeighedFate[]): boolean => new Set(known.map(({ alive }) => alive)).size === 2;
@@ -123,7 +152,44 @@ function weightsFrom(from: readonly WeighedFate[], now: Weighing): Record<string
       return [point, Math.max(0, (perTen! * 10 * weight) / total - (at < 0 ? 0 : own[at]!))];
     }),
   );
-  return wholeShares(costs) ?? { ...now.weights };
+  const shares = wholeShares(costs);
+  return shares ? withinReach(shares, now) : { ...now.weights };
+}
+
+/** No point moves by more than this part of itself in one proposal, nor below this part of what it began with. */
+const MOST_MOVED = 0.5;
+const LEAST_OF_START = 1 / 3;
+
+/**
+ * Shares brought to where one proposal may take them, as near to their proportions as that allows.
+ *
+ * @returns whole, 100 together
+ */
+function withinReach(
+  shares: Readonly<Record<string, number>>,
+  { weights, start = weights }: Weighing,
+): Record<string, number> {
+  const total = Object.values(weights).reduce((sum, weight) => sum + weight, 0);
+  const startTotal = Object.values(start).reduce((sum, weight) => sum + weight, 0);
+  const bounds = Object.entries(weights).map(([point, weight]) => {
+    const now = (100 * weight) / total;
+    const least = (LEAST_OF_START * 100 * (start[point] ?? weight)) / startTotal;
+    return { point, low: Math.min(now, Math.max((1 - MOST_MOVED) * now, least)), high: (1 + MOST_MOVED) * now };
+  });
+  const at = (scale: number): Record<string, number> =>
+    Object.fromEntries(
+      bounds.map(({ point, low, high }) => [point, Math.min(high, Math.max(low, scale * (shares[point] ?? 0)))]),
+    );
+  const sum = (parts: Record<string, number>): number => Object.values(parts).reduce((all, part) => all + part, 0);
+  // More of all until they are 100 together: bounds hold now's, whose sum is 100, between them.
+  let [low, high] = [0, 1];
+  while (sum(at(high)) < 100 && high < 1e6) high *= 2;
+  for (let i = 0; i < 60; i++) {
+    const middle = (low + high) / 2;
+    if (sum(at(middle)) < 100) low = middle;
+    else high = middle;
+  }
+  return wholeShares(at(high)) ?? { ...weights };
 }
 
 /** How much of a point was lost, 0 to 1. */

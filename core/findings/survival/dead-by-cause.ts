@@ -17,6 +17,7 @@ export interface DeadByCause {
 /** Nothing is said of days on which fewer are still watched. */
 export const WATCHED_FROM = 20;
 const MOST_DAYS = 8;
+const LEAST_APART = 20;
 const MOST_CAUSES = 6;
 export const OTHER_CAUSES = 'other causes';
 
@@ -37,14 +38,14 @@ export function deadByCause(seen: readonly DiedBetween[]): DeadByCause {
     seen.map((plant) => (plant.right === null || named.has(plant.cause!) ? plant : { ...plant, cause: OTHER_CAUSES })),
   );
   const causes = [...common.filter((cause) => named.has(cause)), ...(common.length > named.size ? [OTHER_CAUSES] : [])];
-  return {
-    causes,
-    rows: days.map(({ day, watched }) => ({
-      day,
-      watched,
-      dead: causes.map((cause) => deadOfBy(fit, cause, day)),
-    })),
-  };
+  const rows = days.map(({ day, watched }) => ({
+    day,
+    watched,
+    dead: causes.map((cause) => deadOfBy(fit, cause, day)),
+  }));
+  const told = rows.filter(({ dead }) => dead.every((share) => share !== null));
+  // A day of which one cause cannot be told would look as if fewer had died.
+  return { causes, rows: told.length > 0 ? told : rows };
 }
 
 /** Some of the days on which plants were seen, with how many were still watched; as far as enough are. */
@@ -59,8 +60,12 @@ export function watchedDays(
       watched: Math.round(seen.reduce((sum, { left, weight = 1 }) => sum + (left >= day ? weight : 0), 0)),
     }))
     .filter(({ watched }) => watched >= WATCHED_FROM);
-  const every = Math.max(1, Math.ceil(days.length / MOST_DAYS));
-  return days.filter((_, i) => i % every === every - 1 || i === days.length - 1);
+  // From the last day back, none too near to the next.
+  const apart = Math.max(LEAST_APART, (days.at(-1)?.day ?? 0) / MOST_DAYS);
+  return days.reduceRight<typeof days>((kept, each) => {
+    if (kept.length === 0 || kept[0]!.day - each.day >= apart) kept.unshift(each);
+    return kept;
+  }, []);
 }
 
 /** Shorter gaps between visits tell enough. */

@@ -32,7 +32,8 @@ async function makeFailedBefore(context: Context): Promise<FailedBefore> {
     }),
   ]);
   for (const level of named) {
-    const counts = countsWords(level);
+    const same = level.inseparable.map((other) => nameOf(other));
+    const counts = `${countsWords(level)}${same.length > 0 ? ` (the same grafts as ${same.join(' and ')}, so that nobody can tell which it is)` : ''}`;
     const first = rows[level.members[0]!]!;
     if (level.kind === 'wood-lot') {
       const lot = lots.find(({ id }) => id === level.level);

@@ -25,10 +25,11 @@ export async function weightsView(context: Context, filter: FindingsFilter, ask:
   );
   const missing = missingForWeights(known, method.name);
   if (missing) return missing;
-  const now: Weighing = caps ? { weights, fatalCap, caps } : { weights, fatalCap };
+  const start = editedRule(method, {}, {}).weights;
+  const now: Weighing = caps ? { weights, fatalCap, caps, start } : { weights, fatalCap, start };
   const found = await ask('weights', { known, now });
   if (found.state !== 'done') return found;
-  const { weights: then, ...tried } = found.result;
+  const { weights: then, between, ...tried } = found.result;
   return {
     state: 'done',
     id: found.id,
@@ -38,7 +39,13 @@ export async function weightsView(context: Context, filter: FindingsFilter, ask:
       known: known.length,
       proposed:
         then &&
-        pointsOf(method, {}).map(({ id, name }) => ({ point: id, name, now: weights[id] ?? 0, then: then[id] ?? 0 })),
+        pointsOf(method, {}).map(({ id, name }) => ({
+          point: id,
+          name,
+          now: weights[id] ?? 0,
+          then: then[id] ?? 0,
+          ...(between[id] ?? { low: 0, high: 0 }),
+        })),
     },
   };
 }

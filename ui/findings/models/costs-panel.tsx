@@ -22,19 +22,21 @@ export function CostsPanel({ filter, told }: { filter: FindingsFilter; told: str
 }
 
 function Costs({ view, told }: { view: CostsView; told: string }) {
-  const taught = view.costs.filter(({ taught: step }) => step !== null).slice(0, 5);
+  const taught = view.costs.filter(({ dear, taught: step }) => dear && step !== null).slice(0, 5);
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-6">
       {view.sentence !== told && <p className="max-w-prose text-lg font-bold">{view.sentence}</p>}
       <CostChart costs={view.costs} />
-      <section aria-labelledby="teach-title">
-        <h2 id="teach-title">Where the dearest are taught</h2>
-        <ol className="mt-2 grid grid-cols-[minmax(0,1fr)] gap-3">
-          {taught.map((cost) => (
-            <TaughtStep key={cost.point} cost={cost} />
-          ))}
-        </ol>
-      </section>
+      {taught.length > 0 && (
+        <section aria-labelledby="teach-title">
+          <h2 id="teach-title">Where the dearest are taught</h2>
+          <ol className="mt-2 grid grid-cols-[minmax(0,1fr)] gap-3">
+            {taught.map((cost) => (
+              <TaughtStep key={cost.point} cost={cost} />
+            ))}
+          </ol>
+        </section>
+      )}
       <Effects view={view} />
     </div>
   );
@@ -92,7 +94,7 @@ function TaughtStep({ cost: { name, had, perHundred, dear, taught, causes } }: {
         <h3 className="text-lg font-bold">{capital(name)}</h3>
         <p>
           {counted(had, 'keeper')} had it poor or fatal;{' '}
-          {dear ? `it costs about ${perHundred.toFixed(1)} trees in a hundred` : 'what it costs is not beyond chance'}.
+          {dear ? `it costs about ${perHundred.toFixed(1)} trees in a hundred` : 'no cost can be seen'}.
         </p>
         <p className="mt-2">
           <strong>Step:</strong> {taught.step} <span className="text-muted">({taught.method})</span>

@@ -4,7 +4,7 @@ import { weightsSentence } from '@/core/findings/sentences/weights-sentence';
 import { rendered } from '@/ui/testing/rendered';
 import { WeightsPanel } from './weights-panel';
 
-const tried = { brierNow: 0.11132, brierThen: 0.10852, error: 0.00042, workshops: 3 };
+const tried = { brierNow: 0.11132, brierThen: 0.10852, error: 0.00042, workshops: 3, between: {} };
 const weights = { hold: 30, seal: 70 };
 const done = (proposed: WeightsView['proposed']): ModelView<WeightsView> => ({
   state: 'done',
@@ -17,8 +17,8 @@ const done = (proposed: WeightsView['proposed']): ModelView<WeightsView> => ({
   },
 });
 const proposed = [
-  { point: 'hold', name: 'Hold', now: 8, then: 30 },
-  { point: 'seal', name: 'Seal', now: 92, then: 70 },
+  { point: 'hold', name: 'Hold', now: 8, then: 30, low: 10, high: 40 },
+  { point: 'seal', name: 'Seal', now: 92, then: 70, low: 10, high: 40 },
 ];
 const shown = (view: ModelView<WeightsView> | null, mayTry = true) =>
   rendered(<WeightsPanel view={view} failed={false} again={() => {}} onTry={mayTry ? () => {} : null} />);

@@ -33,10 +33,15 @@ function Proposal({ view, onTry }: { view: WeightsView } & Pick<WeightsPanelProp
         <FiguresTable
           label="Weights now and as proposed"
           className="max-w-xl"
-          head={['Point', 'Now', 'Proposed']}
-          rows={proposed.map(({ point, name, now, then }) => ({
+          head={['Point', 'Now', 'Proposed', '90 % interval']}
+          rows={proposed.map(({ point, name, now, then, low, high }) => ({
             key: point,
-            cells: [name, Math.round(10 * now) / 10, then === now ? then : <strong key="then">{then}</strong>],
+            cells: [
+              name,
+              Math.round(10 * now) / 10,
+              then === now ? then : <strong key="then">{then}</strong>,
+              `${low.toFixed(0)} to ${high.toFixed(0)}`,
+            ],
           }))}
         />
       )}

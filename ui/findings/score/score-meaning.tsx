@@ -108,7 +108,7 @@ function Open({ view }: { view: ScoreSlope }) {
   const lines = [
     ...(spread.above95 > MOSTLY_ABOVE
       ? [
-          `${percent(spread.above95)} of the keepers scored above 95: where nearly all are alike, a score can say little. Practice that failed is not kept; a tenth of it kept would show whether it matters.`,
+          `${percent(spread.above95)} of the keepers scored above 95: where nearly all are alike, a score can say little.`,
         ]
       : [`Half of the keepers scored ${Math.round(spread.low)} to ${Math.round(spread.high)}.`]),
     ...(more !== null
@@ -119,7 +119,7 @@ function Open({ view }: { view: ScoreSlope }) {
     ...(claims
       ? []
       : [
-          'Score keepers blind, so that nobody scores by what they know of the wood, and keep a tenth of those that failed.',
+          'Two things would tell sooner: score keepers without knowing whose they are or of which wood, and keep a tenth of those that failed, so that low scores are among them.',
         ]),
     `So far ${counted(keepers, 'judged keeper')} of ${counted(workshops, 'workshop')} have a known fate.`,
   ];

@@ -2,7 +2,8 @@
 
 import { useId, useState } from 'react';
 import type { TakeGroupView, UnheardView } from '@/core/findings/boards/board-views';
-import { ranksTurnAt, takeAsHeard, takeAsReminded, takeIf, turnsAt } from '@/core/findings/take/unheard-scenarios';
+import { takeAsHeard, takeAsReminded, takeIf, turnsAt } from '@/core/findings/take/unheard-scenarios';
+import { betterOfTwo, type BetterOfTwo } from '@/core/findings/take/better-of-two';
 import { percent } from '@/core/units/percent';
 import type { TakeRate } from '@/core/findings/take/take-rate';
 
@@ -81,19 +82,22 @@ function BestOfTwo({ groups }: { groups: readonly TakeGroupView[] }) {
     .filter(({ take }) => take.alive + take.dead > 0)
     .sort((a, b) => b.take.alive + b.take.dead - (a.take.alive + a.take.dead));
   if (!first || !second) return null;
-  const turn = ranksTurnAt(heard(first.take), heard(second.take));
-  const ahead = (share: number): number => takeIf(heard(first.take), share)! - takeIf(heard(second.take), share)!;
-  const better = (share: number): string => (ahead(share) >= 0 ? first.name : second.name);
-  // As good as each other at one end, the other end tells.
-  const tells = Math.abs(ahead(0)) > Math.abs(ahead(1)) ? 0 : 1;
+  const found = betterOfTwo(heard(first.take), heard(second.take));
   return (
     <p className="mt-2">
-      {first.name} or {second.name}:{' '}
-      {turn === null
-        ? ahead(tells) === 0
-          ? 'as many of both live, whatever became of them.'
-          : `${better(tells)} is ahead whatever became of them.`
-        : `${better(0)} is ahead if fewer than ${percent(turn)} of those not heard of live, else ${better(1)}.`}
+      {first.name} or {second.name}: {found && betterWords(found, first.name, second.name)}
     </p>
   );
 }
+
+function betterWords(found: BetterOfTwo, first: string, second: string): string {
+  if (found.told === 'not apart')
+    return `those heard of do not tell which is better; the difference may be anything from ${points(found.low)} to ${points(found.high)} trees in a hundred for ${first}.`;
+  const [better, other] = found.first ? [first, second] : [second, first];
+  if (found.certain) return `${better} is ahead whatever became of those not heard of.`;
+  return found.turn === null
+    ? `${better} is ahead among those heard of; if those of ${other} nobody heard of did much better, it could turn.`
+    : `${better} is ahead among those heard of; it turns where ${percent(found.turn)} of those not heard of live.`;
+}
+
+const points = (share: number): string => `${share < 0 ? '−' : '+'}${Math.abs(100 * share).toFixed(0)}`;

@@ -4,7 +4,7 @@ import { percent } from '@/core/units/percent';
 import { FiguresTable } from '../figures-table';
 
 /** Fills of causes, told apart by their shade as well as by their order. */
-const FILLS = ['bg-ink', 'bg-bark', 'bg-loud', 'bg-life', 'bg-band', 'bg-mist'];
+const FILLS = ['bg-ink', 'bg-bark', 'bg-loud', 'bg-steel', 'bg-board', 'bg-mist'];
 
 /** How many of a hundred plants are dead of each cause by some days; the rest still live. */
 export function DeadByCauseTable({ view: { causes, rows } }: { view: DeadByCause }) {
