@@ -139,14 +139,14 @@ function runSection(sheet: Sheet, { take: { runs } }: ClubReport): void {
     sheet.right,
     sheet.y + 3 * MM,
   );
-  paragraph(sheet, 'Each workshop between the limits of chance (pale).', 8.5);
+  paragraph(sheet, 'Each workshop, with what chance and the usual differences between workshops do (pale).', 8.5);
 }
 
 function differsSection(sheet: Sheet, { differs }: ClubReport): void {
   heading(sheet, 'What explains the differences');
   if (!differs) return paragraph(sheet, 'Too little is known to weigh lots, days and hands at once.');
   paragraph(sheet, differs.sentence, 10.5, 700);
-  const group = differs.groups.find(({ group: name }) => name === 'wood-lot') ?? differs.groups[0];
+  const group = differs.groups.find(({ group: name }) => name === 'wood_lot') ?? differs.groups[0];
   if (!group) return;
   const half = DRAWN_LEVELS / 2;
   const { levels } = group;

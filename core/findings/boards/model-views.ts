@@ -17,8 +17,10 @@ export interface ComparedLevel {
   known: number;
   /** Differs from the others of its group beyond chance, all of them looked at. */
   differs: boolean;
-  /** What holds the same unions, so that nobody can tell which it is; of a hand, where most of its grafts stand. */
+  /** What holds the same unions, so that nobody can tell which it is. */
   twins: string[];
+  /** Where most of a hand's grafts stand ("in their own garden"); null for all but hands. */
+  stands: string | null;
   /** Drawn far towards the middle, since little is known of it. */
   few: boolean;
   /** Names of the levels it is told apart from. */

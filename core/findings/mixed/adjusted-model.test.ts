@@ -29,8 +29,8 @@ describe('the model with a weak prior', () => {
     for (const { spread } of spreads) expect(spread).toBeGreaterThan(0.02);
   });
   it('leaves out a group of one level, a constant score and a day that is the hand, and says so', () => {
-    const one = unions.map((union) => ({ ...union, groups: { ...union.groups, stock_lot: 'all' }, score: 80 }));
-    const design = adjustedDesign(one as AdjustedUnion[], 'score');
+    const alike = unions.map((union) => ({ ...union, groups: { ...union.groups, stock_lot: 'all' }, score: 80 }));
+    const design = adjustedDesign(alike as AdjustedUnion[], 'score');
     expect(design.groups.map(({ name }) => name)).not.toContain('stock_lot');
     expect(design.slopeUntold).toBe('All scores are alike.');
     const same = unions.map((union) => ({ ...union, groups: { grafter: union.groups.workshop } }));

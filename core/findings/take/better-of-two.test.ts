@@ -27,13 +27,13 @@ describe('which of two did better', () => {
   it('turns round with the two, and is certain only where no fate of the silent changes it', () => {
     fc.assert(
       fc.property(counts, counts, (a, b) => {
-        const [one, other] = [betterOfTwo(a, b), betterOfTwo(b, a)];
-        expect(one?.told).toBe(other?.told);
-        if (one?.told !== 'ahead' || other?.told !== 'ahead') return;
-        expect(one.first).toBe(!other.first);
-        const [better, worse] = one.first ? [a, b] : [b, a];
+        const [straight, other] = [betterOfTwo(a, b), betterOfTwo(b, a)];
+        expect(straight?.told).toBe(other?.told);
+        if (straight?.told !== 'ahead' || other?.told !== 'ahead') return;
+        expect(straight.first).toBe(!other.first);
+        const [better, worse] = straight.first ? [a, b] : [b, a];
         const all = (each: typeof a): number => each.alive + each.dead + each.unknown;
-        if (!one.certain) return;
+        if (!straight.certain) return;
         for (const [x, y] of [
           [0, 1],
           [0, 0],

@@ -65,10 +65,9 @@ export function compareView(found: Reckoned<Comparison>, words: LevelWords): Mod
     const { kind } = GROUPS[group];
     return kind ? words.nameOf({ kind, level }, how) : (words.workshops.get(level) ?? 'a workshop');
   };
-  const twinsOf = (group: MixedGroup, { level, twins }: ComparedLevelFound): string[] => [
-    ...twins.map((twin) => named(twin.group, twin.level)),
-    ...(group === 'grafter' ? [words.homeOf(level)] : []),
-  ];
+  const twinsOf = ({ twins }: ComparedLevelFound): string[] => twins.map((twin) => named(twin.group, twin.level));
+  const standsOf = (group: MixedGroup, level: string): string | null =>
+    group === 'grafter' ? words.homeOf(level) : null;
   return {
     state: 'done',
     id: found.id,
@@ -76,7 +75,7 @@ export function compareView(found: Reckoned<Comparison>, words: LevelWords): Mod
       sentence: differsSentence(
         found.result,
         Object.fromEntries(MIXED_GROUPS.map((group) => [group, GROUPS[group].words])) as Record<MixedGroup, string>,
-        (group, level) => withTwins(named(group, level.level), twinsOf(group, level), group === 'grafter'),
+        (group, level) => withTwins(named(group, level.level), twinsOf(level), standsOf(group, level.level)),
       ),
       unions,
       notes: notes.map((note) => worded(note)),
@@ -99,7 +98,8 @@ export function compareView(found: Reckoned<Comparison>, words: LevelWords): Mod
               alive: level.alive,
               known: level.known,
               differs: level.differs,
-              twins: twinsOf(group, level),
+              twins: twinsOf(level),
+              stands: standsOf(group, level.level),
               few: level.known < FEW_KNOWN,
               apartFrom: (apart[group] ?? []).flatMap(([a, b]) =>
                 a === at || b === at ? named(group, own[a === at ? b : a]!.level) : [],
@@ -112,12 +112,15 @@ export function compareView(found: Reckoned<Comparison>, words: LevelWords): Mod
   };
 }
 
-/** "the lot of Grey Heron, which is all of “Spring”: these are the same grafts"; of a hand, with the garden. */
-export function withTwins(name: string, twins: readonly string[], isHand: boolean): string {
-  if (twins.length === 0) return name;
-  if (isHand)
-    return `${name} (whose grafts mostly stand ${twins.at(-1)!}, so that hand and place cannot be told apart)`;
-  return `${name}, which is all of ${twins.join(' and ')} (these are the same grafts, and nobody can tell which of them it is),`;
+/** "the lot of Grey Heron, which is all of “Spring” (these are the same grafts …)"; of a hand, with the place. */
+function withTwins(name: string, twins: readonly string[], stands: string | null): string {
+  const same =
+    twins.length > 0
+      ? `, which is all of ${twins.join(' and ')} (these are the same grafts, and nobody can tell which of them it is),`
+      : '';
+  const place =
+    stands === null ? '' : ` (whose grafts mostly stand ${stands}, so that hand and place cannot be told apart)`;
+  return `${name}${same}${place}`;
 }
 
 function hrefOf(group: MixedGroup, level: string, filter: FindingsFilter): string {

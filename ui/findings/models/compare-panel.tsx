@@ -81,10 +81,10 @@ function Levels({ words, levels }: { words: string; levels: readonly ComparedLev
         height={drawn.length * ROW_HEIGHT + 50}
         onChoose={choose}
         head={[capital(words), 'Take, all else average', '90 % interval', 'As counted', 'Known', 'Told apart from']}
-        rows={levels.map(({ name, href, take, low, high, alive, known, few, differs, twins, apartFrom }) => ({
+        rows={levels.map(({ name, href, take, low, high, alive, known, few, differs, twins, stands, apartFrom }) => ({
           key: name + href,
           cells: [
-            <LevelName key="name" name={name} href={href} twins={twins} differs={differs} />,
+            <LevelName key="name" name={name} href={href} twins={twins} stands={stands} differs={differs} />,
             percent(take),
             percentRange({ low, high }),
             `${alive} of ${known}, ${percent(alive / known)}`,
@@ -110,16 +110,18 @@ interface LevelNameProps {
   name: string;
   href: string;
   twins: readonly string[];
+  stands: string | null;
   differs: boolean;
 }
 
 /** A level with what cannot be told from it. */
-function LevelName({ name, href, twins, differs }: LevelNameProps) {
+function LevelName({ name, href, twins, stands, differs }: LevelNameProps) {
   return (
     <>
       <Link href={href}>{name}</Link>
       {differs && <strong className="block text-sm">differs beyond chance</strong>}
-      {twins.length > 0 && <span className="block text-sm text-muted">not to be told from: {twins.join('; ')}</span>}
+      {twins.length > 0 && <span className="block text-sm text-muted">the same grafts as {twins.join('; ')}</span>}
+      {stands !== null && <span className="block text-sm text-muted">most stand {stands}</span>}
     </>
   );
 }

@@ -72,7 +72,7 @@ function Meaning({ view, told }: { view: SlopeView; told: string }) {
 /** A hundred keepers as boxes of ten by ten, the living ones filled. */
 function Hundred({ live, words, below, pale }: { live: number; words: string; below: string; pale?: boolean }) {
   return (
-    <figure>
+    <figure className="w-33">
       <svg viewBox="0 0 100 100" width={132} height={132} role="img" aria-label={`${live} of 100 would live, ${words}`}>
         {Array.from({ length: 100 }, (_, i) => (
           <rect

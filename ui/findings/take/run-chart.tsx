@@ -19,9 +19,11 @@ export function RunCharts({ runs: all }: { runs: TakeBoard['runs'] }) {
   return (
     <section aria-labelledby="run-title" className="grid grid-cols-[minmax(0,1fr)] gap-4">
       <h2 id="run-title">From workshop to workshop</h2>
-      {runs.map(({ method, run }) => (
-        <RunChart key={method} method={method} run={run} />
-      ))}
+      <div className="grid grid-cols-[minmax(0,1fr)] gap-4 lg:grid-cols-2">
+        {runs.map(({ method, run }) => (
+          <RunChart key={method} method={method} run={run} />
+        ))}
+      </div>
       <p className="max-w-prose text-sm text-muted">
         The line is the take of all workshops by the method; the band holds what chance and the usual differences
         between workshops do (three z-sigma), wider where fewer were heard of. A workshop without answers has no mark.
@@ -46,7 +48,7 @@ function RunChart({ method, run }: MethodRun) {
       <ChartWithTable
         label={`Take of each workshop by ${method.toLowerCase()}, with limits`}
         option={option}
-        height={280}
+        height={200}
         onChoose={choose}
         head={['Workshop', 'Day', 'Known', 'Alive', 'Take', 'Limits', 'Told apart']}
         rows={run.map(({ workshopId, title, date, n, alive, point }) => ({

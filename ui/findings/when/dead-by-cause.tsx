@@ -27,7 +27,10 @@ export function DeadByCauseTable({ view: { causes, rows } }: { view: DeadByCause
       </ul>
       <div className="mt-3 grid gap-2">
         {rows.map(({ day, watched, dead }) => (
-          <div key={day} className="grid grid-cols-[6rem_minmax(0,1fr)_8rem] items-center gap-3 text-sm">
+          <div
+            key={day}
+            className="grid grid-cols-[4.5rem_minmax(0,1fr)] items-center gap-x-3 text-sm sm:grid-cols-[6rem_minmax(0,1fr)_8rem]"
+          >
             <span className="font-bold">day {day}</span>
             <span aria-hidden className="flex h-6 border border-ink bg-sheet">
               {dead.map((share, nth) =>
@@ -40,7 +43,7 @@ export function DeadByCauseTable({ view: { causes, rows } }: { view: DeadByCause
                 ) : null,
               )}
             </span>
-            <span className="text-muted">{watched} still watched</span>
+            <span className="col-start-2 text-muted sm:col-start-3">{watched} still watched</span>
           </div>
         ))}
       </div>

@@ -98,17 +98,27 @@ function Differs({ report: { differs } }: { report: ClubReport }) {
     <section aria-labelledby="report-differs">
       <h2 id="report-differs">What explains the differences</h2>
       <p className="max-w-prose">{differs?.sentence ?? 'Too little is known to weigh lots, days and hands at once.'}</p>
-      {differs?.groups.slice(0, 1).map(({ group, words, levels }) => (
+      {differs?.groups.map(({ group, words, levels }) => (
         <List
           key={group}
-          items={levels.map(
-            ({ name, take, low, high, alive, known }) =>
-              `${capital(name)}: ${percent(take)} (${percentRange({ low, high })}) of otherwise average unions; counted ${alive} of ${known}, ${words}`,
-          )}
+          items={levels
+            .filter((level) => level.differs)
+            .map(
+              ({ name, take, low, high, alive, known, twins, stands }) =>
+                `${capital(name)}: ${percent(take)} (${percentRange({ low, high })}) of otherwise average unions; counted ${alive} of ${known}, ${words}${sameGrafts(twins, stands)}`,
+            )}
         />
       ))}
     </section>
   );
+}
+
+/** What cannot be told from a level, at the end of its line. */
+function sameGrafts(twins: readonly string[], stands: string | null): string {
+  return [
+    ...(twins.length > 0 ? [`; the same grafts as ${twins.join(' and ')}, so nobody can tell which it is`] : []),
+    ...(stands === null ? [] : [`; most of them stand ${stands}, so hand and place cannot be told apart`]),
+  ].join('');
 }
 
 function List({ items }: { items: readonly string[] }) {
