@@ -80,6 +80,7 @@ export interface Missing {
 /** What one measure foretells. */
 export interface ForetoldView {
   what: 'score' | 'contact';
+  /** What is missing, or why there is no fit; empty where there is. */
   sentence: string;
   found: Calibration | null;
   missing: Missing | null;

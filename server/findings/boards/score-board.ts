@@ -79,7 +79,7 @@ export function foretoldOf(
     ...base,
     found,
     missing: null,
-    sentence: `Take by ${what} as plainly counted, whatever else differed`,
+    sentence: '',
   };
 }
 

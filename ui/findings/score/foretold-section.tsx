@@ -12,7 +12,7 @@ export function ForetoldSection({ view, filter, told }: { view: ForetoldView; fi
   return (
     <section aria-labelledby={`${what}-title`}>
       <h2 id={`${what}-title`}>{capital(what)}</h2>
-      {sentence !== told && <p className="mb-2 max-w-prose font-bold">{sentence}</p>}
+      {sentence !== '' && sentence !== told && <p className="mb-2 max-w-prose font-bold">{sentence}</p>}
       {found && (
         <>
           <ForetoldChart view={{ ...view, found }} filter={filter} />
