@@ -47,6 +47,10 @@ test('evidence is struck out with a reason, and a cause is settled; both stay to
   const all = page.getByRole('button', { name: /^Show all/ });
   if (await all.isVisible()) await all.click();
   await death.getByRole('button', { name: called, exact: true }).click();
+  // One death in five is drawn to be judged before the records speak.
+  const reveal = death.getByRole('button', { name: 'Show what the records say' });
+  await expect(death.getByText(/^All that is known of it/)).toBeVisible();
+  if (await reveal.isVisible()) await reveal.click();
   await death.getByText(/^All that is known of it/).click();
   const line = death.getByRole('listitem').filter({ hasText: 'a look at the lot found it moving or brown' }).last();
   await line.getByRole('button', { name: 'Strike out' }).click();

@@ -69,7 +69,10 @@ test('deaths are told by cause, with how many are still watched and which look w
   await page.goto('/findings/when?by=cause');
   await expect(page.getByRole('heading', { name: 'Dead of each cause, of 100 plants' })).toBeVisible();
   await page.getByText('The same in figures').click();
-  const last = page.getByRole('table', { name: /dead of each cause by day/ }).getByRole('row').last();
+  const last = page
+    .getByRole('table', { name: /dead of each cause by day/ })
+    .getByRole('row')
+    .last();
   const cells = await last.getByRole('cell').allTextContents();
   const dead = cells.slice(0, -1).reduce((sum, cell) => sum + parseFloat(cell), 0);
   expect(dead).toBeGreaterThan(10);

@@ -1,6 +1,6 @@
 import { BUDWOOD_DAYS, LONG_ROAD, WARM_DAYS } from '@/core/findings/causes/evidence/wood-evidence';
 import { COLD_SHARE, HOT_HOURS, MUCH_RAIN, SPELL } from '@/core/findings/causes/evidence/weather-evidence';
-import { SETTLED_TO_FIT } from '@/core/findings/causes/fitted-power';
+import { POWER_BEFORE } from '@/core/findings/causes/fitted-power';
 import { STRENGTHS } from '@/core/findings/causes/cause-tables';
 import { SHIPPED_TABLES } from '@/core/findings/causes/shipped-tables';
 import { UNKNOWABLE } from '@/core/findings/causes/evidence/unknowable';
@@ -48,10 +48,10 @@ export function causeFigures(): FigureSection {
       margin: '1 to 10 %',
     },
     {
-      name: 'Shares are fitted from',
-      value: `${SETTLED_TO_FIT} settled causes`,
+      name: 'Shares are raised to, before causes were settled blind',
+      value: `${POWER_BEFORE.mean}, give or take ${POWER_BEFORE.spread}`,
       kind: OUR_GUESS,
-      margin: '50 to 200',
+      margin: '0.5 to 1',
     },
     {
       name: 'Weights of causes and strengths of evidence',

@@ -37,7 +37,8 @@ export interface SettledCauseRow {
   /** A cause of the tables; empty where it was settled as not known. */
   cause: string;
   reason: string;
-  computed: { verdict: string | null; likely: LikelyCause[] };
+  /** `blind`: it was settled before anybody saw this. */
+  computed: { verdict: string | null; likely: LikelyCause[]; blind?: boolean };
   tablesVersion: number;
   settledBy: string;
   settledAt: Date;

@@ -1,4 +1,4 @@
-import { type InferType, object, string } from 'yup';
+import { boolean, type InferType, object, string } from 'yup';
 import { id, isoDate, optionalText, SEEN_YEARS, text } from '../../inputs/fields';
 
 const code = () => string().strict().required('Choose what was seen.').max(40, 'Choose what was seen again.');
@@ -27,4 +27,6 @@ export const settledCauseInput = object({
   unionId: id('a plant'),
   cause: string().strict().default('').max(40, 'Choose a cause.'),
   reason: text('the reason', 300),
+  /** Settled before anybody saw what was computed. */
+  blind: boolean().strict().default(false),
 });

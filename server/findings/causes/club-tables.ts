@@ -18,8 +18,9 @@ export interface ClubTables {
   version: number;
   source: string;
   model: CauseModel;
-  /** Causes that were settled, of which the power is fitted once there are enough. */
   settled: number;
+  /** Causes that were settled blind: of these the power is fitted. */
+  blind: number;
 }
 
 const models = boundedCache<CauseModel>('cause tables', 4_000_000);
@@ -37,7 +38,9 @@ export async function clubTables(context: Context): Promise<ClubTables> {
     }),
   ]);
   const tables = row?.body ?? SHIPPED_TABLES;
-  const judged = settled.flatMap(({ cause, computed }) => {
+  // What a person settled with the shares before their eyes says little of the shares.
+  const blind = settled.filter(({ computed }) => computed.blind === true);
+  const judged = blind.flatMap(({ cause, computed }) => {
     const at = computed.likely.findIndex((likely) => likely.cause === cause);
     return at < 0 ? [] : [{ shares: computed.likely.map(({ share }) => share), settled: at }];
   });
@@ -46,7 +49,13 @@ export async function clubTables(context: Context): Promise<ClubTables> {
   const known = models.get(key);
   const model = known ?? causeModel(tables, power);
   if (!known) models.set(key, model);
-  return { version: row?.version ?? 0, source: row?.source ?? '', model, settled: judged.length };
+  return {
+    version: row?.version ?? 0,
+    source: row?.source ?? '',
+    model,
+    settled: settled.length,
+    blind: judged.length,
+  };
 }
 
 /** Every version a club had, the newest first. */

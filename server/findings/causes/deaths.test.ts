@@ -213,6 +213,19 @@ describe('a person settles', () => {
     await withdrawCause(lead(), rows.find(({ withdrawnAt }) => withdrawnAt === null)!.id);
     expect((await deathAt(first)).settled).toBeNull();
   });
+  it('blind, before anybody saw what was computed: only that teaches how sure the shares may be', async () => {
+    const [first] = keepers as [Keeper];
+    await settle(first, 'rot');
+    expect(await clubTables(lead())).toMatchObject({ settled: 1, blind: 0, model: { power: 1 } });
+    const id = uuid();
+    await settleCause(lead(), id, { unionId: first.unionId, cause: 'rot', reason: 'opened', blind: true });
+    const { blind, model } = await clubTables(lead());
+    expect(blind).toBe(1);
+    expect(model.power).toBeGreaterThan(0.4);
+    expect(model.power).toBeLessThan(1);
+    await withdrawCause(lead(), id);
+    expect(await clubTables(lead())).toMatchObject({ blind: 0, model: { power: 1 } });
+  });
   it('no cause of a union that lives, of which nobody said that it is dead, or that no table names', async () => {
     expect((await refusalOf(settle(keepers[3]!))).message).toContain('It was last seen alive.');
     expect((await refusalOf(settle(keepers[1]!))).message).toContain('Nobody has said that it is dead.');

@@ -19,7 +19,7 @@ import { deathsOf } from './deaths';
 export async function settleCause(context: Context, settledId: string, input: unknown): Promise<void> {
   allow(context, 'lead');
   parse(id('the cause'), settledId);
-  const { unionId, cause, reason } = parse(settledCauseInput, input);
+  const { unionId, cause, reason, blind } = parse(settledCauseInput, input);
   const { db, actor, now } = context;
   const { clubId, userId } = actor;
   const same = await db.settledCauses.findOne({ where: { id: settledId }, raw: true });
@@ -37,7 +37,7 @@ export async function settleCause(context: Context, settledId: string, input: un
   // The power is fitted on what the tables say by themselves.
   const shares = sharesOfCauses({ ...model, power: 1 }, death.group, codes);
   const likely = model.causes.map((name, at) => ({ cause: name, share: shares[at]! }));
-  const computed = { verdict: death.verdict?.cause ?? null, likely };
+  const computed = { verdict: death.verdict?.cause ?? null, likely, blind };
   try {
     await transact(db, async (transaction) => {
       await deadKeeper(context, unionId, transaction);

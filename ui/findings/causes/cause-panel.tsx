@@ -2,7 +2,14 @@
 
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
-import { type CauseSpeaks, type EvidenceView, type OpenedDeath, sureWords } from '@/core/findings/causes/death-view';
+import { askedBlind } from '@/core/findings/causes/asked-blind';
+import {
+  type CauseSpeaks,
+  type DeathLine,
+  type EvidenceView,
+  type OpenedDeath,
+  sureWords,
+} from '@/core/findings/causes/death-view';
 import { formatDate } from '@/core/units/iso-date';
 import { percent } from '@/core/units/percent';
 import { Field } from '@/ui/kit/form/field';
@@ -17,8 +24,43 @@ interface CausePanelProps extends OpenedDeath {
 
 /** One death: the likeliest causes with what speaks for and against, the evidence, and what a person settles. */
 export function CausePanel({ death, causes, maySettle, mayStrike }: CausePanelProps) {
+  const [seen, setSeen] = useState(false);
+  const blind = maySettle && isAskedBlind(death) && !seen;
   return (
     <div className="board mb-3 grid grid-cols-[minmax(0,1fr)] gap-4">
+      {blind ? <AskedBlind onSee={() => setSeen(true)} /> : <Likely death={death} />}
+      <EvidenceList death={death} mayStrike={mayStrike} />
+      <Settled death={death} causes={causes} maySettle={maySettle} blind={blind} />
+    </div>
+  );
+}
+
+/** Whether a person is asked before anybody sees what was computed. */
+export function isAskedBlind({
+  unionId,
+  settled,
+  problem,
+}: Pick<DeathLine, 'unionId' | 'settled' | 'problem'>): boolean {
+  return settled === null && problem === '' && askedBlind(unionId);
+}
+
+function AskedBlind({ onSee }: { onSee: () => void }) {
+  return (
+    <div className="border-l-4 border-ink pl-3">
+      <p className="max-w-prose">
+        <strong>What do you say it died of?</strong> This one was drawn to be judged by a person first. Settle it below
+        from what is known; then you see what the records say, and whether they were right.
+      </p>
+      <button type="button" className="bench-button mt-2" onClick={onSee}>
+        Show what the records say
+      </button>
+    </div>
+  );
+}
+
+function Likely({ death }: { death: OpenedDeath['death'] }) {
+  return (
+    <>
       <ul className="grid gap-4 md:grid-cols-3">
         {death.likely.map((cause) => (
           <li key={cause.cause}>
@@ -28,12 +70,10 @@ export function CausePanel({ death, causes, maySettle, mayStrike }: CausePanelPr
       </ul>
       {death.contradictions.map(([first, second]) => (
         <p key={first + second} className="border-l-4 border-loud pl-3">
-          Both cannot be: “{first}” and “{second}”. Strike out the one that is not so.
+          Both cannot be: “{first}” and “{second}”, so neither counts. Look again, or strike out the one that is not so.
         </p>
       ))}
-      <EvidenceList death={death} mayStrike={mayStrike} />
-      <Settled death={death} causes={causes} maySettle={maySettle} />
-    </div>
+    </>
   );
 }
 
@@ -154,7 +194,7 @@ function StrikeForm({ unionId, code, onEnd }: { unionId: string; code: string; o
   );
 }
 
-function Settled({ death, causes, maySettle }: Omit<CausePanelProps, 'mayStrike'>) {
+function Settled({ death, causes, maySettle, blind }: Omit<CausePanelProps, 'mayStrike'> & { blind: boolean }) {
   const { run, busy, problem } = useSend();
   const { settled } = death;
   return (
@@ -178,22 +218,28 @@ function Settled({ death, causes, maySettle }: Omit<CausePanelProps, 'mayStrike'
         </p>
       )}
       <Problem>{problem?.message}</Problem>
-      {maySettle && <SettleForm key={settled?.id ?? ''} death={death} causes={causes} />}
+      {maySettle && <SettleForm key={`${settled?.id ?? ''} ${blind}`} death={death} causes={causes} blind={blind} />}
     </div>
   );
 }
 
-function SettleForm({ death: { unionId, settled, verdict }, causes }: Pick<CausePanelProps, 'death' | 'causes'>) {
+interface SettleFormProps extends Pick<CausePanelProps, 'death' | 'causes'> {
+  /** Nothing of what was computed is shown yet. */
+  blind: boolean;
+}
+
+function SettleForm({ death: { unionId, settled, verdict }, causes, blind }: SettleFormProps) {
   const [settledId] = useState(() => uuid());
   const { register, submit, errors, problem, busy } = useEntry(
     () => import('@/core/findings/causes/cause-inputs').then(({ settledCauseInput }) => settledCauseInput),
-    async (values, { run }) => void (await run('PUT', `/api/settled-causes/${settledId}`, { ...values, unionId })),
-    { read: (typed) => ({ ...typed, unionId }) },
+    async (values, { run }) =>
+      void (await run('PUT', `/api/settled-causes/${settledId}`, { ...values, unionId, blind })),
+    { read: (typed) => ({ ...typed, unionId, blind }) },
   );
   return (
     <form className="mt-2 flex flex-wrap items-end gap-3" onSubmit={submit} noValidate>
       <Field label={settled ? 'Settle it otherwise' : 'Settle the cause'} error={errors.cause}>
-        <select defaultValue={settled?.cause ?? verdict?.cause ?? ''} {...register('cause')}>
+        <select defaultValue={settled?.cause ?? (blind ? '' : (verdict?.cause ?? ''))} {...register('cause')}>
           <option value="">not known</option>
           {causes.map(({ cause, words }) => (
             <option key={cause} value={cause}>

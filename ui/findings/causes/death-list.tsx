@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { type DeathLine, sureWords } from '@/core/findings/causes/death-view';
 import { formatDate } from '@/core/units/iso-date';
+import { isAskedBlind } from './cause-panel';
 import { OpenDeath } from './open-death';
 
 const FIRST = 30;
@@ -37,7 +38,11 @@ export function DeathList({ deaths, overYears, maySettle, mayStrike }: DeathList
                 {death.called}
               </button>
               <span>
-                {verdictWords(death)}
+                {maySettle && isAskedBlind(death) ? (
+                  <strong>To be judged by a person first. </strong>
+                ) : (
+                  verdictWords(death)
+                )}
                 <span className="text-sm text-muted">
                   {' '}
                   {death.variety} on {death.stock}, {death.method.toLowerCase()}, by {death.maker}; seen dead{' '}
