@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { chiSquareTail } from './chi-square-tail';
 import { holm } from './holm';
 import { type Stratum, stratifiedExcess } from './stratified-excess';
 
@@ -93,5 +94,22 @@ describe('many tests at once', () => {
     expect(holm([0.01, 0.04, 0.03])).toEqual([0.03, 0.06, 0.06]);
     expect(holm([0.5, 0.9])).toEqual([1, 1]);
     expect(holm([])).toEqual([]);
+  });
+});
+
+describe('the tail of chi-square', () => {
+  // Printed tables: 5 and 1 % points.
+  it.each([
+    [3.841, 1, 0.05],
+    [5.991, 2, 0.05],
+    [7.815, 3, 0.05],
+    [9.488, 4, 0.05],
+    [11.07, 5, 0.05],
+    [13.277, 4, 0.01],
+    [11.345, 3, 0.01],
+  ])('from %d, %d degrees: %d', (x, degrees, chance) => expect(chiSquareTail(x, degrees)).toBeCloseTo(chance, 4));
+  it('is all from nothing on, and refuses half a degree', () => {
+    expect(chiSquareTail(0, 3)).toBe(1);
+    expect(() => chiSquareTail(1, 0.5)).toThrow('whole number');
   });
 });

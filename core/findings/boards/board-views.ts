@@ -39,6 +39,8 @@ export interface TakeGroupView {
   take: TakeRate;
   /** Its keepers, by their place in the board's `marks`; null where there are too many to be seen one by one. */
   marks: number[] | null;
+  /** Names of groups of other kinds that hold the same keepers. */
+  twins: string[];
 }
 
 export interface UnheardView {

@@ -53,6 +53,21 @@ describe('clubs in which one thing is true', () => {
     expect(bins.at(-1)!.wouldLive).toBeGreaterThan(bins[0]!.wouldLive);
     expect(slopeSentence(slopes.find(({ claims }) => claims)!)).toMatch(/^The higher the score, the more live/);
   });
+  it('are told by the bins where a line over the score is not enough', () => {
+    const bend = (score: number): boolean => score >= 80 && score < 88;
+    const [straight, bent] = [false, true].map((isBent) =>
+      scoreSlope(
+        drawnClub(5, NULL_KINDS['nothing differs']!).unions.map((union, i) => ({
+          ...union,
+          alive: isBent && !union.fatal ? (bend(union.score!) ? i % 10 < 9 : i % 10 < 4) : union.alive,
+        })) as JudgedUnion[],
+      ),
+    );
+    expect(straight!.straight).toBe(true);
+    expect(bent!.straight).toBe(false);
+    const middle = bent!.bins.find(({ from }) => from === 75)!;
+    expect(Math.abs(middle.wouldLive - (100 * middle.alive) / middle.keepers)).toBeLessThan(6);
+  });
   it('a lot that was a whole workshop is told as both', () => {
     const { unions } = drawnClub(3, NULL_KINDS['nothing differs']!, 'none');
     const dead = unions.map((union) =>

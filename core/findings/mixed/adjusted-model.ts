@@ -17,6 +17,8 @@ export interface AdjustedFit {
   covariance: number[][];
   /** Names of the groups, the largest first. */
   groups: string[];
+  /** Log likelihood with all penalties. */
+  value: number;
   converged: boolean;
 }
 
@@ -51,6 +53,7 @@ export function adjustedFit(design: AdjustedDesign, onLook: (looks: number) => v
     parameters: best.at,
     covariance: covariance ?? withoutSpreads(atGiven, best.at, width),
     groups: groups.map(({ name }) => name),
+    value: best.value,
     converged: best.converged,
   };
 }

@@ -1,8 +1,10 @@
+import { chiSquareTail } from '../../statistics/chi-square-tail';
 import { logistic } from '../../statistics/logistic';
 import { Z90 } from '../../statistics/normal-points';
 import { quantile } from '../../statistics/quantile';
 import { adjustedDesign, type AdjustedUnion } from '../mixed/adjusted-design';
 import { adjustedFit, type AdjustedFit, adjustedTerms } from '../mixed/adjusted-model';
+import { dependsOn } from '../mixed/mixed-design';
 import { tens } from './logistic-fit';
 import { SCORE_BINS } from './murphy-parts';
 
@@ -32,6 +34,8 @@ export interface ScoreSlope {
   fatal: { with: number; without: number; keepers: number; low: number; high: number } | null;
   /** Bins with enough keepers without a fatal fault. */
   bins: OfHundred[];
+  /** Whether a line over the score is enough; where it is not, each bin has a take of its own. */
+  straight: boolean;
   keepers: number;
   workshops: number;
   /** Half of all scores without a fatal fault lie between. */
@@ -67,7 +71,7 @@ export function scoreSlope(unions: readonly JudgedUnion[], onLook: (looks: numbe
     claims,
     untold,
     fatal: fatalShare(fit, unions, term('fatal')),
-    bins: s && untold === null ? binsOf(fit, unions, slope) : [],
+    ...shapeOf(fit, unions, s !== undefined && untold === null),
     keepers: unions.length,
     workshops: new Set(unions.map(({ groups }) => groups.workshop)).size,
     spread: {
@@ -114,23 +118,69 @@ function fatalShare(
   };
 }
 
+/** A line is not enough where bins of their own fit so much better. */
+const BENT = 0.05;
+
+/** What bins would have, by the line over the score or, where that is not enough, by the bins themselves. */
+function shapeOf(
+  fit: AdjustedFit,
+  unions: readonly JudgedUnion[],
+  isTold: boolean,
+): Pick<ScoreSlope, 'bins' | 'straight'> {
+  if (!isTold) return { bins: [], straight: true };
+  const bent = bentFit(fit, unions);
+  const straight = bent === null;
+  const used = bent ?? fit;
+  const terms = used.design.fixed.flatMap(({ name, values }, j) =>
+    name === 's' || name.startsWith(BIN) ? [{ name, values, coefficient: used.parameters[j]! }] : [],
+  );
+  return { straight, bins: binsOf(used, unions, terms) };
+}
+
+const BIN = 'scored-';
+
+/** The same model with a take of its own for each bin beside the line, where that fits better beyond chance; else null. */
+function bentFit(fit: AdjustedFit, unions: readonly JudgedUnion[]): AdjustedFit | null {
+  const fixed = [...fit.design.fixed];
+  for (const [i, from] of SCORE_BINS.entries()) {
+    const next = SCORE_BINS[i + 1] ?? Infinity;
+    const values = Float64Array.from(unions, ({ score, fatal }) => Number(!fatal && score >= from && score < next));
+    const inside = values.reduce((sum, x) => sum + x, 0);
+    if (inside >= DRAWN_FROM && !dependsOn(values, fixed)) fixed.push({ name: `${BIN}${from}`, values, heldTo: null });
+  }
+  const added = fixed.length - fit.design.fixed.length;
+  if (added === 0) return null;
+  const bins = adjustedFit({ ...fit.design, fixed });
+  return chiSquareTail(2 * (bins.value - fit.value), added) < BENT ? bins : null;
+}
+
+interface ScoreTerm {
+  name: string;
+  values: Float64Array;
+  coefficient: number;
+}
+
 /** Each bin: all keepers without a fatal fault as they are, but for the score, which is the bin's mean. */
-function binsOf(fit: AdjustedFit, unions: readonly JudgedUnion[], slope: number): OfHundred[] {
+function binsOf(fit: AdjustedFit, unions: readonly JudgedUnion[], terms: readonly ScoreTerm[]): OfHundred[] {
   const plain = oddsOf(fit).filter(({ at }) => !unions[at]!.fatal);
+  const own = (at: number): number =>
+    terms.reduce((sum, { values, coefficient }) => sum + coefficient * values[at]!, 0);
   return SCORE_BINS.flatMap((from, i): OfHundred[] => {
     const next = SCORE_BINS[i + 1] ?? Infinity;
-    const own = plain.map(({ at }) => unions[at]!).filter(({ score }) => score >= from && score < next);
-    if (own.length < DRAWN_FROM) return [];
-    const middle = own.reduce((sum, { score }) => sum + tens(score), 0) / own.length;
-    const chance =
-      plain.reduce((sum, { at, odds }) => sum + logistic(odds + slope * (middle - tens(unions[at]!.score))), 0) /
-      plain.length;
+    const members = plain.map(({ at }) => unions[at]!).filter(({ score }) => score >= from && score < next);
+    if (members.length < DRAWN_FROM) return [];
+    const middle = members.reduce((sum, { score }) => sum + tens(score), 0) / members.length;
+    const there = terms.reduce(
+      (sum, { name, coefficient }) => sum + coefficient * (name === 's' ? middle : Number(name === `${BIN}${from}`)),
+      0,
+    );
+    const chance = plain.reduce((sum, { at, odds }) => sum + logistic(odds + there - own(at)), 0) / plain.length;
     return [
       {
         from,
         to: next === Infinity ? 100 : next - 1,
-        keepers: own.length,
-        alive: own.filter(({ alive }) => alive).length,
+        keepers: members.length,
+        alive: members.filter(({ alive }) => alive).length,
         wouldLive: Math.round(100 * chance),
       },
     ];

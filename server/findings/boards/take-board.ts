@@ -1,5 +1,6 @@
 import { remembered } from '@/server/club/remembered';
 import type { TakeBoard, TakeGroupView, TakeMark } from '@/core/findings/boards/board-views';
+import { groupTwins } from '@/core/findings/boards/group-twins';
 import { type CountedLevel, type TakeParts, takePartsOfFacts } from '@/core/findings/boards/take-parts';
 import { takePartsOfCounts } from '@/core/findings/boards/take-parts-of-counts';
 import { TAKE_KINDS, type TakeKind } from '@/core/findings/facts/take-by';
@@ -71,13 +72,24 @@ async function boardOf(context: Context, parts: TakeParts, view: TakeBoard['scop
     take,
     name: levelName(kind, level, { nameOf, siteOf }),
     marks: drawn && marks ? marks.map(placeOf) : null,
+    twins: [],
   });
-  const kinds = TAKE_KINDS.map((kind) => {
+  const alone = TAKE_KINDS.map((kind) => {
     // Keepers nobody was asked about at a milestone say nothing of it.
     const asked = parts.kinds[kind].filter(({ take }) => take.handedOver > 0);
     const listed = listedOf(asked);
     return { kind, groups: listed.map((level) => groupView(kind, level)), more: asked.length - listed.length };
   }).filter(({ groups }) => groups.length > 0);
+  const seen = [...shown.values()];
+  const twinsOf = groupTwins(alone, (place) => seen[place]!.mark.state);
+  const kinds = alone.map(({ kind, groups, more }) => ({
+    kind,
+    more,
+    groups: groups.map((group) => ({
+      ...group,
+      twins: twinsOf(kind, group.level).map((twin) => levelName(twin.kind, twin.level, { nameOf, siteOf })),
+    })),
+  }));
   return {
     scope: view,
     sentence:

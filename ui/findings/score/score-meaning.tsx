@@ -145,7 +145,10 @@ function Calculated({ view }: { view: ScoreSlope }) {
         hand; lots, stocks, days and hands have effects of their own with a weak prior on their spread. Ten points more
         change the odds of living by {odds(view.slope)} for the same hand on the same day (90 % interval{' '}
         {odds(view.low)} to {odds(view.high)}). A higher score is said to live oftener only where this interval lies
-        above × 1 altogether.
+        above × 1 altogether.{' '}
+        {view.straight
+          ? 'A straight line over the score fits as well as a take of its own for each row of boxes.'
+          : 'A straight line over the score is not enough: each row of boxes has a take of its own.'}
       </p>
       <Uncorrected bins={view.bins} />
     </details>

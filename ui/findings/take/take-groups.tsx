@@ -70,12 +70,15 @@ interface GroupRowProps {
 }
 
 function GroupRow({ group, kind, filter, all }: GroupRowProps) {
-  const { level, name, take, marks } = group;
+  const { level, name, take, marks, twins } = group;
   const by = COUNTED_BY[kind];
   return (
     <li className="grid grid-cols-[minmax(0,1fr)] items-center gap-x-4 gap-y-1 border-b border-line py-2 last:border-0 md:grid-cols-[minmax(0,15rem)_minmax(0,1fr)_9.5rem]">
       <span className="font-bold">
         {by ? <Link href={`${pageOf(kind)}?${filterQuery({ ...filter, [by]: level })}`}>{name}</Link> : name}
+        {twins.length > 0 && (
+          <span className="block text-sm font-normal text-muted">the same grafts as {twins.join(' and ')}</span>
+        )}
       </span>
       {marks ? <Marks marks={marks.map((at) => all[at]!)} /> : <Bar {...group} />}
       <span className="text-sm">

@@ -13,6 +13,7 @@ const group = (name: string, states: TakeState[], drawn = true): TakeGroupView =
   level: name,
   name,
   take: takeOfStates(states),
+  twins: [],
   marks: drawn
     ? states.map((state, i) => marks.push({ called: `Q-${i}`, href: `/plants/${name} ${i}`, state }) - 1)
     : null,
