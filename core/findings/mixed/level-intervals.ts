@@ -21,7 +21,7 @@ export interface LevelsFound {
 
 /** Points of the standard deviations that levels are averaged over: where unions are many, spreads hardly matter. */
 const POINTS = [
-  { upTo: 3000, points: 96 },
+  { upTo: 3000, points: 64 },
   { upTo: 12_000, points: 40 },
   { upTo: Infinity, points: 12 },
 ] as const;
