@@ -1,5 +1,5 @@
 /**
- * Holm's adjusted p values: as small as any level at which the hypothesis is still refused when all are tested together.
+ * Holm's adjusted p values: for each test the smallest level at which its hypothesis is rejected when all are tested together.
  * Source: S. Holm, "A simple sequentially rejective multiple test procedure", Scandinavian Journal of Statistics 6 (1979).
  *
  * @param tests how many were looked at, where more were than have a p here

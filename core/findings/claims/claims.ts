@@ -6,7 +6,7 @@ import { differingLevels } from '../mixed/differing-levels';
 import { levelIntervals } from '../mixed/level-intervals';
 import { adjustedCosts } from '../points/adjusted-costs';
 import { type KnownFate, type LevelKind, sharedFactors } from '../shared/shared-factors';
-import { type Membership, sameUnions } from '../shared/same-unions';
+import { levelsOf, type Membership, sameUnions } from '../shared/same-unions';
 
 /** A union of a table: with all it was made of and by. */
 export interface ClaimedUnion extends AdjustedUnion {
@@ -123,23 +123,16 @@ function sharing(unions: readonly ClaimedUnion[]): LevelOf[] {
 
 /** Finds the twins of a level; a person never stands without the home that most of its unions stand in. */
 function twinFinder(unions: readonly ClaimedUnion[]): (level: LevelOf) => LevelOf[] {
-  const members = new Map<string, Membership & { members: number[] }>();
-  unions.forEach(({ groups }, at) => {
-    for (const group of CLAIMED_GROUPS) {
-      const level = groups[group];
-      if (!level) continue;
-      const own = members.get(`${group} ${level}`);
-      if (own) own.members.push(at);
-      else members.set(`${group} ${level}`, { group, level, members: [at] });
-    }
-  });
-  const levels = [...members.values()];
+  const levels = levelsOf(
+    unions.map(({ groups }) => groups),
+    CLAIMED_GROUPS,
+  );
   const same = sameUnions(levels);
-  const placeOf = new Map([...members.keys()].map((key, i) => [key, i]));
+  const placeOf = new Map(levels.map((each, i) => [`${each.group} ${each.level}`, i]));
   return ({ group, level }) => {
     const place = placeOf.get(`${group} ${level}`)!;
     const { twins } = same(place);
-    const home = group === 'grafter' ? homeOf(members.get(`${group} ${level}`)!, unions) : null;
+    const home = group === 'grafter' ? homeOf(levels[place]!, unions) : null;
     const isTold = twins.some((at) => levels[at]!.group === 'home' && levels[at]!.level === home);
     return [
       ...twins.map((at) => ({ group: levels[at]!.group, level: levels[at]!.level })),

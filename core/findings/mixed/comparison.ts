@@ -1,4 +1,4 @@
-import { sameUnions } from '../shared/same-unions';
+import { levelsOf, sameUnions } from '../shared/same-unions';
 import { differingLevels } from './differing-levels';
 import { adjustedDesign, type AdjustedUnion, MIXED_GROUPS, type MixedGroup } from './adjusted-design';
 import { adjustedFit, adjustedTerms } from './adjusted-model';
@@ -53,19 +53,12 @@ export function comparison(unions: readonly AdjustedUnion[], tell: (share: numbe
 }
 
 function twinsBy(unions: readonly AdjustedUnion[]): (group: MixedGroup, level: string) => ComparedLevelFound['twins'] {
-  const members = new Map<string, { group: MixedGroup; level: string; members: number[] }>();
-  unions.forEach(({ groups }, at) => {
-    for (const group of MIXED_GROUPS) {
-      const level = groups[group];
-      if (!level) continue;
-      const own = members.get(`${group} ${level}`);
-      if (own) own.members.push(at);
-      else members.set(`${group} ${level}`, { group, level, members: [at] });
-    }
-  });
-  const levels = [...members.values()];
+  const levels = levelsOf(
+    unions.map(({ groups }) => groups),
+    MIXED_GROUPS,
+  );
   const same = sameUnions(levels);
-  const placeOf = new Map([...members.keys()].map((key, i) => [key, i]));
+  const placeOf = new Map(levels.map(({ group, level }, i) => [`${group} ${level}`, i]));
   return (group, level) =>
     same(placeOf.get(`${group} ${level}`)!).twins.map((at) => ({
       group: levels[at]!.group,

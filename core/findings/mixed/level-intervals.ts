@@ -123,11 +123,12 @@ function lookAt({ design, laplace, parameters, covariance }: AdjustedFit, { spre
   const at = Float64Array.from(parameters);
   spreads.forEach((spread, k) => (at[width + k] = spread));
   let here = laplace.at(at);
+  const ofFixed = covariance.slice(0, width).map((row) => Float64Array.from(row.slice(0, width)));
   const slope = new Float64Array(width);
   const move = new Float64Array(width);
   for (let step = 0; step < STEPS && Number.isFinite(here.value); step++) {
     slope.set(here.slope.subarray(0, width));
-    move.forEach((_, j) => (move[j] = dot(Float64Array.from(covariance[j]!.slice(0, width)), slope)));
+    move.forEach((_, j) => (move[j] = dot(ofFixed[j]!, slope)));
     if (dot(move, slope) < NEAR) break;
     const next = Float64Array.from(at);
     for (let j = 0; j < width; j++) next[j]! += move[j]!;

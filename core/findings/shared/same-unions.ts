@@ -52,3 +52,25 @@ export function sameUnions(levels: readonly Membership[]): (place: number) => Sa
     return { twins: [...together].sort((a, b) => a - b), within };
   };
 }
+
+/**
+ * Levels of some groups with the unions in each, from what every union belongs to.
+ *
+ * @example levelsOf([{ lot: 'a' }, { lot: 'a' }], ['lot']) // [{ group: 'lot', level: 'a', members: [0, 1] }]
+ */
+export function levelsOf<Group extends string>(
+  unions: readonly Readonly<Partial<Record<Group, string | null>>>[],
+  groups: readonly Group[],
+): (Membership & { group: Group })[] {
+  const levels = new Map<string, Membership & { group: Group; members: number[] }>();
+  unions.forEach((union, at) => {
+    for (const group of groups) {
+      const level = union[group];
+      if (!level) continue;
+      const own = levels.get(`${group} ${level}`);
+      if (own) own.members.push(at);
+      else levels.set(`${group} ${level}`, { group, level, members: [at] });
+    }
+  });
+  return [...levels.values()];
+}

@@ -78,9 +78,9 @@ const TABLES: Record<ReportTable, (context: Context, scope: Scope) => Promise<st
   levels: async (context, { view, facts }) => {
     const differs = await comparedOf(context, view.filter, facts, reckonedWhole);
     return writeCsv(
-      ['group', 'level', 'known', 'alive', 'take', 'low_90', 'high_90'],
+      ['group', 'level', 'known', 'alive', 'take', 'low_90', 'high_90', 'differs', 'same_grafts_as', 'stand'],
       (differs.state === 'done' ? differs.view.groups : []).flatMap(({ words, levels }) =>
-        levels.map(({ name, known, alive, take, low, high }) => ({
+        levels.map(({ name, known, alive, take, low, high, differs: apart, twins, stands }) => ({
           group: words,
           level: name,
           known,
@@ -88,6 +88,9 @@ const TABLES: Record<ReportTable, (context: Context, scope: Scope) => Promise<st
           take,
           low_90: low,
           high_90: high,
+          differs: apart ? 'yes' : 'no',
+          same_grafts_as: twins.join('; '),
+          stand: stands ?? '',
         })),
       ),
     );

@@ -26,7 +26,7 @@ export function RunCharts({ runs: all }: { runs: TakeBoard['runs'] }) {
       </div>
       <p className="max-w-prose text-sm text-muted">
         The line is the take of all workshops by the method; the band holds what chance and the usual differences
-        between workshops do (three z-sigma), wider where fewer were heard of. A workshop without answers has no mark.
+        between workshops do (three z-sigma), wider where fewer answers came. A workshop without answers has no mark.
       </p>
     </section>
   );
